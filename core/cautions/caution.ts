@@ -1,0 +1,54 @@
+/**
+ * What can hurt someone at the bench, in the words that stand where the hazard arises.
+ * All are common practice; a product's own label, local codes and licensed advice come first.
+ */
+export interface Caution {
+  readonly id: string
+  readonly title: string
+  readonly text: string
+}
+
+const CAUTIONS = {
+  dust: {
+    title: 'Dust',
+    text: 'Dry perlite, vermiculite, peat, coir, lime and rock dust irritate lungs and eyes. Wet them before stirring, open a window, wear a dust mask.',
+  },
+  asbestos: {
+    title: 'Old vermiculite',
+    text: 'Old attic or unlabelled vermiculite may hold asbestos. Use only labelled horticultural vermiculite.',
+  },
+  microbes: {
+    title: 'Living materials',
+    text: 'Compost, castings, manure and potting mix can carry bacteria and moulds, Legionella among them. Do not breathe the air of a fresh bag. Wear gloves and wash your hands; people at risk should leave this to others.',
+  },
+  salts: {
+    title: 'Salts',
+    text: 'Much compost or castings in a seed mix holds more salts than germinating seed likes. Test a few cells first.',
+  },
+  fertiliser: {
+    title: 'Feed',
+    text: 'The label is the instruction: never stronger than it says. Keep feed and stock solutions labelled and away from children and pets. Do not pour leftovers into drains or water courses; follow local rules on nutrients.',
+  },
+  concentrates: {
+    title: 'Stock solutions',
+    text: 'Never put calcium into one concentrate with sulphates or phosphates: they set to grit. Gloves and eye protection when handling concentrate.',
+  },
+  homeBrew: {
+    title: 'Organic liquids',
+    text: 'Strength varies from bottle to bottle. Keep it off leaves that will be eaten soon, and discard what smells wrong.',
+  },
+  aboveLabel: {
+    title: 'Above the label rate',
+    text: 'This dose is stronger than the label allows. Choose a weaker strength.',
+  },
+} satisfies Record<string, Omit<Caution, 'id'>>
+
+export type CautionId = keyof typeof CAUTIONS
+
+/** The cautions by id, each once, in the order of the table. */
+export function cautions(ids: Iterable<CautionId>): Caution[] {
+  const wanted = new Set<string>(ids)
+  return Object.entries(CAUTIONS)
+    .filter(([id]) => wanted.has(id))
+    .map(([id, caution]) => ({ id, ...caution }))
+}

@@ -1,0 +1,54 @@
+import { derive, given, type Figure } from '../working/figure'
+import { yours, type Source } from '../working/source'
+import { brimVolume, topArea, type Shape } from './shape'
+
+/** Trays are counted whole and hold cells; blocks are pressed, and take more loose mix than their own volume. */
+export type ContainerKind = 'tray' | 'pot' | 'block' | 'open tray'
+
+export interface Container {
+  readonly id: string
+  readonly name: string
+  readonly kind: ContainerKind
+  /** Cells in one tray; 1 for a pot, a block or an open tray. */
+  readonly cells: number
+  /** One cell. */
+  readonly shape: Shape
+  /** What one cell holds by the household's own measurement (the water it takes), mL. Overrides the geometry. */
+  readonly measuredVolumeMl?: number
+  readonly source: Source
+}
+
+/** Volume of one cell in mL: measured with water where that was done, else from its dimensions. */
+export function cellVolume(container: Container): Figure {
+  if (container.measuredVolumeMl !== undefined)
+    return given(
+      `Volume of one ${cellWord(container)}, measured`,
+      container.measuredVolumeMl,
+      'mL',
+      yours('the water it holds, as you weighed or measured it'),
+    )
+  return { ...brimVolume(container.shape, container.source), name: `Volume of one ${cellWord(container)}` }
+}
+
+/** Open top of one cell in cm². */
+export function cellTopArea(container: Container): Figure {
+  return { ...topArea(container.shape, container.source), name: `Top of one ${cellWord(container)}` }
+}
+
+/** Cells to fill in `count` containers. */
+export function cellCount(container: Container, count: Figure): Figure {
+  return derive(
+    'Cells to fill',
+    '',
+    'n * k',
+    { n: count, k: given(`${capital(cellWord(container))}s in one`, container.cells, '', container.source) },
+    ({ n, k }) => n * k,
+  )
+}
+
+export function cellWord(container: Container): 'cell' | 'pot' | 'block' | 'tray' {
+  if (container.kind === 'tray') return 'cell'
+  return container.kind === 'open tray' ? 'tray' : container.kind
+}
+
+const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1)

@@ -1,0 +1,99 @@
+import { derive, given, type Figure } from '../working/figure'
+import { standard, type Source } from '../working/source'
+
+const PRISMATOID = standard('prismatoid rule, exact for straight tapers')
+
+/** Inside measures of a straight-sided container, mm. The base may be narrower than the top, never wider. */
+export type Shape =
+  | {
+      readonly form: 'rectangular'
+      readonly topLengthMm: number
+      readonly topWidthMm: number
+      readonly baseLengthMm: number
+      readonly baseWidthMm: number
+      readonly depthMm: number
+    }
+  | {
+      readonly form: 'round'
+      readonly topDiameterMm: number
+      readonly baseDiameterMm: number
+      readonly depthMm: number
+    }
+
+export const square = (topMm: number, baseMm: number, depthMm: number): Shape => ({
+  form: 'rectangular',
+  topLengthMm: topMm,
+  topWidthMm: topMm,
+  baseLengthMm: baseMm,
+  baseWidthMm: baseMm,
+  depthMm,
+})
+export const round = (topDiameterMm: number, baseDiameterMm: number, depthMm: number): Shape => ({
+  form: 'round',
+  topDiameterMm,
+  baseDiameterMm,
+  depthMm,
+})
+
+/** Plan area in mm² at a height above the base, for heights 0 to depth. */
+export function planAreaMm2(shape: Shape, heightMm: number): number {
+  const t = heightMm / shape.depthMm
+  const between = (base: number, top: number) => base + (top - base) * t
+  if (shape.form === 'round') return (Math.PI / 4) * between(shape.baseDiameterMm, shape.topDiameterMm) ** 2
+  return between(shape.baseLengthMm, shape.topLengthMm) * between(shape.baseWidthMm, shape.topWidthMm)
+}
+
+/** Brim-full volume in mL of a shape: h/6 · (A_top + 4·A_mid + A_base). */
+export function brimVolume(shape: Shape, source: Source): Figure {
+  const measure = (name: string, value: number) => given(name, value, 'mm', source)
+  const depth = measure('Depth', shape.depthMm)
+  if (shape.form === 'round')
+    return derive(
+      'Volume to the brim',
+      'mL',
+      'pi * h / 12 * (D^2 + D * d + d^2) / 1000',
+      {
+        h: depth,
+        D: measure('Top diameter', shape.topDiameterMm),
+        d: measure('Base diameter', shape.baseDiameterMm),
+      },
+      ({ h, D, d }) => ((Math.PI * h) / 12) * ((D * D + D * d + d * d) / 1000),
+      PRISMATOID.cite,
+    )
+  return derive(
+    'Volume to the brim',
+    'mL',
+    'h / 6 * (a * b + c * d + (a + c) * (b + d)) / 1000',
+    {
+      h: depth,
+      a: measure('Top length', shape.topLengthMm),
+      b: measure('Top width', shape.topWidthMm),
+      c: measure('Base length', shape.baseLengthMm),
+      d: measure('Base width', shape.baseWidthMm),
+    },
+    ({ h, a, b, c, d }) => (h / 6) * ((a * b + c * d + (a + c) * (b + d)) / 1000),
+    PRISMATOID.cite,
+  )
+}
+
+/** Area of the open top in cm². */
+export function topArea(shape: Shape, source: Source): Figure {
+  if (shape.form === 'round')
+    return derive(
+      'Top area',
+      'cm²',
+      'pi / 4 * D^2 / 100',
+      { D: given('Top diameter', shape.topDiameterMm, 'mm', source) },
+      ({ D }) => ((Math.PI / 4) * D * D) / 100,
+    )
+  return derive(
+    'Top area',
+    'cm²',
+    'a * b / 100',
+    {
+      a: given('Top length', shape.topLengthMm, 'mm', source),
+      b: given('Top width', shape.topWidthMm, 'mm', source),
+    },
+    ({ a, b }) => (a * b) / 100,
+  )
+}

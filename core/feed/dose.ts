@@ -1,0 +1,208 @@
+import { cautions, type Caution, type CautionId } from '../cautions/caution'
+import { refuse, under, within, type Problem } from '../problem'
+import { derive, given, type Figure } from '../working/figure'
+import { yours } from '../working/source'
+import { density, elements, feedProblems, type Feed } from './feed'
+import { canMeasure, combined, measureWith, ranked, type Measurement } from './measuring'
+import { judge, STAGES, stageById, type Verdict } from './stage'
+import { planStock, type StockPlan } from './stock'
+import { concentrationFor, concentrationOfLiquid, massIn, strengthOf, volumeOfMass } from './strength'
+import { TOOL_HABITS, toolProblems, type Tool } from './tool'
+
+export interface Vessel {
+  readonly name: string
+  readonly volumeL: number
+}
+
+export interface DoseRequest {
+  readonly feed: Feed
+  readonly stageId: string
+  readonly targetNMgPerL: number
+  readonly vessel: Vessel
+  readonly tools: readonly Tool[]
+}
+
+/** The strength a way of measuring really gives, mg/L of nitrogen: as measured, and how far the hand may stray. */
+export interface StrengthRange {
+  readonly nMgPerL: Figure
+  readonly lowNMgPerL: Figure
+  readonly highNMgPerL: Figure
+}
+
+export interface Way extends Measurement {
+  readonly strength: StrengthRange
+}
+
+export interface DosePlan {
+  readonly nMgPerL: Figure
+  readonly pMgPerL: Figure
+  readonly kMgPerL: Figure
+  readonly concentrationGPerL: Figure
+  readonly massG: Figure
+  readonly volumeMl: Figure
+  readonly verdict: Verdict
+  /** Each tool that can measure this feed, best first. */
+  readonly ways: readonly Way[]
+  /** The better way when every tool is too coarse for the dose; null when none is needed or possible. */
+  readonly stock: (StockPlan & { readonly strength: StrengthRange }) | null
+  /** What to say when no tool at hand can measure the dose, even through a stock. */
+  readonly noWay: string | null
+  readonly cautions: readonly Caution[]
+}
+
+/** One-tool errors above this are worth the trouble of a stock solution. */
+const WORTH_A_STOCK = 0.25
+
+/** What is wrong with a request, each at its field. */
+export function doseProblems(request: DoseRequest): Problem[] {
+  const { feed, targetNMgPerL, vessel, stageId } = request
+  return [
+    ...under('feed', feedProblems(feed)),
+    ...(feed.nPercent === 0
+      ? [
+          {
+            path: ['feed', 'nPercent'],
+            message: 'This feed holds no nitrogen, so a strength in nitrogen has no dose.',
+          },
+        ]
+      : []),
+    ...(STAGES.some(({ id }) => id === stageId)
+      ? []
+      : [{ path: ['stageId'], message: 'This stage is not known.' }]),
+    ...within(
+      ['targetNMgPerL'],
+      targetNMgPerL,
+      0,
+      1000,
+      'Strength is above 0 and at most 1000 mg/L of nitrogen.',
+      true,
+    ),
+    ...within(
+      ['vessel', 'volumeL'],
+      vessel.volumeL,
+      0,
+      10_000,
+      'The jug holds more than 0 and at most 10 000 L.',
+      true,
+    ),
+    ...request.tools.flatMap((tool, index) => under('tools', under(index, toolProblems(tool)))),
+  ]
+}
+
+/**
+ * From a wanted strength to a dose for this vessel, and how to measure it.
+ *
+ * @throws RangeError naming the field, for anything `doseProblems` finds
+ */
+export function planDose(request: DoseRequest): DosePlan {
+  refuse(doseProblems(request))
+  const { feed, tools } = request
+  const label = elements(feed)
+  const wanted = given('Wanted strength', request.targetNMgPerL, 'mg/L', yours('the strength you chose'))
+  const vesselL = given(request.vessel.name, request.vessel.volumeL, 'L', yours('your vessel'))
+  const concentrationGPerL = concentrationFor(wanted, label.n)
+  const massG = massIn(concentrationGPerL, vesselL)
+  const dose = { massG, volumeMl: volumeOfMass(massG, density(feed)) }
+
+  const ways = ranked(
+    tools.filter((tool) => canMeasure(tool, feed)).map((tool) => measureWith(tool, dose)),
+  ).map((way): Way => ({ ...way, strength: strengthRange(wanted, way.rounding, way.spread) }))
+  const [best] = ways
+  const coarse = !best || best.fit !== 'fair' || best.worst.value > WORTH_A_STOCK
+  const stock = coarse ? planStock(feed, dose, tools) : null
+  return {
+    nMgPerL: strengthOf('Nitrogen', concentrationGPerL, label.n),
+    pMgPerL: strengthOf('Phosphorus', concentrationGPerL, label.p),
+    kMgPerL: strengthOf('Potassium', concentrationGPerL, label.k),
+    concentrationGPerL,
+    ...dose,
+    verdict: judge(wanted.value, stageById(request.stageId)),
+    ways,
+    stock: stock && { ...stock, strength: strengthRange(wanted, stock.dosing.rounding, stock.spread) },
+    noWay: coarse && !stock && best?.fit !== 'fair' ? missingTool(feed, best) : null,
+    cautions: cautions(hazards(request, stock !== null)),
+  }
+}
+
+/** mg/L of nitrogen at the label's own rate, or null when the label gives none. */
+export function strengthAtLabelRate(feed: Feed): Figure | null {
+  if (feed.labelRatePerL === null) return null
+  const unit = feed.form === 'powder' ? 'g/L' : 'mL/L'
+  const rate = given('Label rate', feed.labelRatePerL, unit, yours('the label'))
+  const concentration = feed.form === 'powder' ? rate : concentrationOfLiquid(rate, density(feed))
+  return strengthOf('Nitrogen', concentration, elements(feed).n)
+}
+
+/**
+ * What was given: the strength from an amount of feed in a vessel. The inverse of `planDose`.
+ *
+ * @param amount g of a powder, mL of a liquid
+ */
+export function strengthFromDose(feed: Feed, amount: number, vessel: Vessel): Figure {
+  refuse([
+    ...under('feed', feedProblems(feed)),
+    ...within(['amount'], amount, 0, 1e6, 'The dose is 0 or more.'),
+    ...within(
+      ['vessel', 'volumeL'],
+      vessel.volumeL,
+      0,
+      10_000,
+      'The jug holds more than 0 and at most 10 000 L.',
+      true,
+    ),
+  ])
+  const dose = given('Dose', amount, feed.form === 'powder' ? 'g' : 'mL', yours())
+  const volume = given(vessel.name, vessel.volumeL, 'L', yours('your vessel'))
+  const perLitre = derive(
+    'Dose per litre',
+    feed.form === 'powder' ? 'g/L' : 'mL/L',
+    'a / V',
+    { a: dose, V: volume },
+    ({ a, V }) => a / V,
+  )
+  const concentration = feed.form === 'powder' ? perLitre : concentrationOfLiquid(perLitre, density(feed))
+  return strengthOf('Nitrogen', concentration, elements(feed).n)
+}
+
+function strengthRange(wanted: Figure, rounding: Figure, toolSpread: Figure): StrengthRange {
+  const jug = given('Spread of the vessel', TOOL_HABITS.jug.relativeError, 'share', TOOL_HABITS.jug.source)
+  const spread = combined('Spread of tool and vessel', [toolSpread, jug])
+  const nMgPerL = derive(
+    'As measured',
+    'mg/L',
+    'N * (1 + r)',
+    { N: wanted, r: rounding },
+    ({ N, r }) => N * (1 + r),
+  )
+  return {
+    nMgPerL,
+    lowNMgPerL: derive('At the least', 'mg/L', 'max(0, N * (1 - s))', { N: nMgPerL, s: spread }, ({ N, s }) =>
+      Math.max(0, N * (1 - s)),
+    ),
+    highNMgPerL: derive(
+      'At the most',
+      'mg/L',
+      'N * (1 + s)',
+      { N: nMgPerL, s: spread },
+      ({ N, s }) => N * (1 + s),
+    ),
+  }
+}
+
+function missingTool(feed: Feed, best: Measurement | undefined): string {
+  if (best?.fit === 'too many')
+    return 'Every tool at hand is too small for this dose. A larger spoon or a kitchen scale would measure it.'
+  return feed.form === 'powder'
+    ? 'No tool at hand measures so little. A pocket scale would, or a teaspoon and a syringe for a stock solution.'
+    : 'No tool at hand measures so little. A 10 mL syringe would.'
+}
+
+function hazards(request: DoseRequest, stock: boolean): CautionId[] {
+  const { feed } = request
+  const label = strengthAtLabelRate(feed)
+  const ids: CautionId[] = ['fertiliser']
+  if (stock) ids.push('concentrates')
+  if (feed.organic) ids.push('homeBrew')
+  if (label && request.targetNMgPerL > label.value * 1.001) ids.push('aboveLabel')
+  return ids
+}

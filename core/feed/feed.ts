@@ -1,0 +1,126 @@
+import { within, type Problem } from '../problem'
+import { derive, given, type Figure } from '../working/figure'
+import { byDefault, standard, yours } from '../working/source'
+
+const ATOMIC_MASSES = standard('IUPAC standard atomic masses')
+
+/** Phosphorus in P₂O₅, by mass. */
+export const P_IN_P2O5 = 0.4364
+/** Potassium in K₂O, by mass. */
+export const K_IN_K2O = 0.8301
+/** Calcium in CaO, by mass. */
+export const CA_IN_CAO = 0.7147
+/** Magnesium in MgO, by mass. */
+export const MG_IN_MGO = 0.603
+
+export type FeedForm = 'powder' | 'liquid'
+
+/** A feed as its label gives it: N – P₂O₅ – K₂O, in that order, per cent by mass. */
+export interface Feed {
+  readonly id: string
+  readonly name: string
+  readonly form: FeedForm
+  readonly nPercent: number
+  readonly p2o5Percent: number
+  readonly k2oPercent: number
+  /** Density of a liquid, or bulk density of a powder, g/mL; null when the label does not say. */
+  readonly densityGPerMl: number | null
+  /** The label's own rate, g/L for a powder and mL/L for a liquid; null when unknown. */
+  readonly labelRatePerL: number | null
+  /** Nitrogen bound in organic matter: little of it is available at once. */
+  readonly organic: boolean
+}
+
+/** Assumed where a label does not say, g/mL [default]: powders lie at 0.8–1.1, liquid feeds at 1.05–1.3. */
+export const ASSUMED_DENSITY_G_PER_ML: Readonly<Record<FeedForm, number>> = { powder: 0.95, liquid: 1.15 }
+
+/** What is wrong with a label, each at its field. */
+export function feedProblems(feed: Feed): Problem[] {
+  const { nPercent, p2o5Percent, k2oPercent } = feed
+  const sum = nPercent + p2o5Percent + k2oPercent
+  const each = [
+    ...within(['nPercent'], nPercent, 0, 100, 'Nitrogen is 0 to 100 %.'),
+    ...within(['p2o5Percent'], p2o5Percent, 0, 100, 'Phosphate is 0 to 100 %.'),
+    ...within(['k2oPercent'], k2oPercent, 0, 100, 'Potash is 0 to 100 %.'),
+  ]
+  return [
+    ...each,
+    ...(each.length === 0 && sum > 100
+      ? [
+          {
+            path: ['nPercent'],
+            message: `The three numbers are per cent by mass and add up to ${sum}. Together they cannot exceed 100.`,
+          },
+        ]
+      : []),
+    ...(each.length === 0 && sum === 0
+      ? [{ path: ['nPercent'], message: 'A feed holds something: all three numbers are 0.' }]
+      : []),
+    ...(feed.densityGPerMl === null
+      ? []
+      : within(
+          ['densityGPerMl'],
+          feed.densityGPerMl,
+          0.2,
+          2.5,
+          'A density lies between 0.2 and 2.5 g/mL. Leave it empty if the label does not say.',
+        )),
+    ...(feed.labelRatePerL === null
+      ? []
+      : within(
+          ['labelRatePerL'],
+          feed.labelRatePerL,
+          0,
+          200,
+          'A label rate is above 0 and at most 200 per litre.',
+          true,
+        )),
+  ]
+}
+
+export interface Elements {
+  /** Per cent of the feed's mass. */
+  readonly n: Figure
+  readonly p: Figure
+  readonly k: Figure
+}
+
+/** The label's oxides as elements, per cent by mass. */
+export function elements(feed: Feed): Elements {
+  const label = (name: string, value: number) => given(name, value, '%', yours('the label'))
+  return {
+    n: label('Nitrogen on the label', feed.nPercent),
+    p: derive(
+      'Phosphorus',
+      '%',
+      'x * o',
+      {
+        x: given('P in P₂O₅', P_IN_P2O5, '', ATOMIC_MASSES),
+        o: label('P₂O₅ on the label', feed.p2o5Percent),
+      },
+      ({ x, o }) => x * o,
+    ),
+    k: derive(
+      'Potassium',
+      '%',
+      'x * o',
+      { x: given('K in K₂O', K_IN_K2O, '', ATOMIC_MASSES), o: label('K₂O on the label', feed.k2oPercent) },
+      ({ x, o }) => x * o,
+    ),
+  }
+}
+
+/** g/mL: the label's, or the assumption, which then says so. */
+export function density(feed: Feed): Figure {
+  const name = feed.form === 'powder' ? 'Bulk density' : 'Density'
+  return feed.densityGPerMl === null
+    ? given(
+        name,
+        ASSUMED_DENSITY_G_PER_ML[feed.form],
+        'g/mL',
+        byDefault(
+          feed.form === 'powder' ? 'powders lie at 0.8–1.1 g/mL' : 'liquid feeds lie at 1.05–1.3 g/mL',
+        ),
+      )
+    : given(name, feed.densityGPerMl, 'g/mL', yours('the label, or your own weighing'))
+}

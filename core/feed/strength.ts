@@ -1,0 +1,72 @@
+import { derive, given, type Figure } from '../working/figure'
+import { standard } from '../working/source'
+
+const DEFINITION = 'Per cent by mass of grams per litre, in milligrams.'
+
+/** mg/L of an element from a feed at a concentration: g/L · % · 10. */
+export function strengthOf(element: string, concentrationGPerL: Figure, percent: Figure): Figure {
+  return derive(
+    `${element} in the feed`,
+    'mg/L',
+    'c * w * 10',
+    { c: concentrationGPerL, w: percent },
+    ({ c, w }) => c * w * 10,
+    DEFINITION,
+  )
+}
+
+/** g/L of a feed that give a strength of nitrogen. @throws RangeError when the feed holds none. */
+export function concentrationFor(nMgPerL: Figure, nPercent: Figure): Figure {
+  if (nPercent.value <= 0)
+    throw new RangeError('nPercent: this feed holds no nitrogen, so a strength in nitrogen has no dose')
+  return derive(
+    'Feed per litre',
+    'g/L',
+    'N / (w * 10)',
+    { N: nMgPerL, w: nPercent },
+    ({ N, w }) => N / (w * 10),
+    DEFINITION,
+  )
+}
+
+/** g of feed for a vessel of `volumeL`. */
+export function massIn(concentrationGPerL: Figure, volumeL: Figure): Figure {
+  return derive('Feed by weight', 'g', 'c * V', { c: concentrationGPerL, V: volumeL }, ({ c, V }) => c * V)
+}
+
+/** mL that a mass of feed takes up. */
+export function volumeOfMass(massG: Figure, densityGPerMl: Figure): Figure {
+  return derive('Feed by volume', 'mL', 'm / d', { m: massG, d: densityGPerMl }, ({ m, d }) => m / d)
+}
+
+/** g/L from millilitres of a liquid per litre. */
+export function concentrationOfLiquid(mlPerL: Figure, densityGPerMl: Figure): Figure {
+  return derive('Feed per litre', 'g/L', 'a * d', { a: mlPerL, d: densityGPerMl }, ({ a, d }) => a * d)
+}
+
+/** What "1 : n" means: one part *in* n of the finished feed, or one part *to* n of water. */
+export type RatioMeaning = 'in' | 'to'
+
+/** mL of concentrate per litre of finished feed at 1 : n. n at least 1. */
+export function ratioMlPerL(n: Figure, meaning: RatioMeaning): Figure {
+  if (!(n.value >= 1)) throw new RangeError(`n: a ratio is 1 : 1 or weaker, given ${n.value}`)
+  const name = `Concentrate per litre, 1 part ${meaning} ${n.value}`
+  return meaning === 'in'
+    ? derive(name, 'mL/L', '1000 / n', { n }, ({ n: parts }) => 1000 / parts)
+    : derive(name, 'mL/L', '1000 / (n + 1)', { n }, ({ n: parts }) => 1000 / (parts + 1))
+}
+
+/** Ounces by weight per 100 US gallons, in g/L: the unit of many growers' tables. */
+export function ouncesPer100Gallons(ounces: Figure): Figure {
+  return derive(
+    'Feed per litre',
+    'g/L',
+    'a * oz / (100 * gal)',
+    {
+      a: ounces,
+      oz: given('Ounce', 28.349523125, 'g', standard('NIST Handbook 44, Appendix C')),
+      gal: given('US gallon', 3.785411784, 'L', standard('NIST Handbook 44, Appendix C')),
+    },
+    ({ a, oz, gal }) => (a * oz) / (100 * gal),
+  )
+}

@@ -1,0 +1,93 @@
+import { within, type Problem } from '../problem'
+import { byDefault, type Source } from '../working/source'
+
+export type ToolKind = 'spoon' | 'cap' | 'syringe' | 'kitchen scale' | 'pocket scale' | 'scoop' | 'jug'
+
+/** Something the household measures with. Scales have no capacity. */
+export interface Tool {
+  readonly id: string
+  readonly name: string
+  readonly kind: ToolKind
+  readonly capacityMl: number | null
+}
+
+interface Habit {
+  readonly measures: 'volume' | 'mass'
+  /** Error as a fraction of what is measured… */
+  readonly relativeError: number
+  /** …or as a fixed amount, g for scales, or a fraction of the capacity for syringes. */
+  readonly absoluteG?: number
+  readonly ofCapacity?: number
+  /** Smallest amount that can be told apart: g for scales, a fraction of the capacity otherwise. */
+  readonly step: number
+  readonly source: Source
+}
+
+/** How each kind measures [default, to be corrected by the household's own weighing]. */
+export const TOOL_HABITS: Readonly<Record<ToolKind, Habit>> = {
+  spoon: {
+    measures: 'volume',
+    relativeError: 0.125,
+    step: 0.5,
+    source: byDefault('a levelled spoon is good to 10–15 %: powder settles'),
+  },
+  cap: {
+    measures: 'volume',
+    relativeError: 0.2,
+    step: 0.5,
+    source: byDefault('a bottle cap is good to 20 %'),
+  },
+  syringe: {
+    measures: 'volume',
+    relativeError: 0,
+    ofCapacity: 0.02,
+    step: 0.01,
+    source: byDefault('a 1 mL syringe is good to 0.02 mL; larger ones in proportion'),
+  },
+  'kitchen scale': {
+    measures: 'mass',
+    relativeError: 0,
+    absoluteG: 1,
+    step: 1,
+    source: byDefault('a kitchen scale is good to 1 g'),
+  },
+  'pocket scale': {
+    measures: 'mass',
+    relativeError: 0,
+    absoluteG: 0.05,
+    step: 0.01,
+    source: byDefault('a pocket scale is good to 0.05 g'),
+  },
+  scoop: {
+    measures: 'volume',
+    relativeError: 0.05,
+    step: 0.25,
+    source: byDefault('a levelled scoop of mix is good to 5 %'),
+  },
+  jug: {
+    measures: 'volume',
+    relativeError: 0.05,
+    step: 0.05,
+    source: byDefault('a jug with marks is good to 5 %'),
+  },
+}
+
+export const TOOL_KINDS = Object.keys(TOOL_HABITS) as ToolKind[]
+
+export const isScale = (kind: ToolKind): boolean => TOOL_HABITS[kind].measures === 'mass'
+
+/** What is wrong with a tool, each at its field. */
+export function toolProblems(tool: Tool): Problem[] {
+  if (isScale(tool.kind))
+    return tool.capacityMl === null
+      ? []
+      : [{ path: ['capacityMl'], message: 'A scale has no volume. Leave it empty.' }]
+  return within(
+    ['capacityMl'],
+    tool.capacityMl ?? Number.NaN,
+    0,
+    200_000,
+    'Say what it holds: above 0 and at most 200 L.',
+    true,
+  )
+}

@@ -1,0 +1,125 @@
+import { derive, given, type Figure } from '../working/figure'
+import { byDefault, handbook, practice } from '../working/source'
+
+/** Litres of moist, loosened fibre from 1 kg of dry pressed coir; 12–15 [default]. */
+export const COIR_EXPANSION_L_PER_KG = 13
+/** Litres of water that 1 kg of dry coir takes up; 4–7 [default]. */
+export const COIR_WATER_L_PER_KG = 5.5
+/** A soaking tub holds at least this many times the block's own volume [common practice]. */
+const TUB_PER_BLOCK = 5
+/** A pressed block weighs about this much [from memory: 650 g bricks of about 20 × 10 × 5.5 cm]. */
+const PRESSED_COIR_G_PER_L = 600
+/** Loosened peat per litre of pressed bale; 1.8–2.0 [handbook]. */
+export const PEAT_LOOSENING = 1.9
+
+const EXPANSION = given(
+  'Moist fibre per kg dry',
+  COIR_EXPANSION_L_PER_KG,
+  'L/kg',
+  byDefault('12–15 L/kg in the trade; correct it with your own brick'),
+)
+const UPTAKE = given(
+  'Water per kg dry',
+  COIR_WATER_L_PER_KG,
+  'L/kg',
+  byDefault('4–7 L/kg in the trade; correct it with your own brick'),
+)
+
+export interface CoirSoak {
+  readonly dryMassG: Figure
+  readonly waterL: Figure
+  readonly fibreL: Figure
+  readonly tubL: Figure
+}
+
+/** Dry coir, water and tub for a wanted volume of moist fibre, L. */
+export function soakForFibre(fibreL: Figure): CoirSoak {
+  const dryMassG = derive(
+    'Dry coir',
+    'g',
+    'V / e * 1000',
+    { V: fibreL, e: EXPANSION },
+    ({ V, e }) => (V / e) * 1000,
+  )
+  return { dryMassG, fibreL, waterL: soakWater(dryMassG), tubL: soakTub(dryMassG) }
+}
+
+/** Moist fibre, water and tub for a given mass of dry coir, g: what a whole brick gives. */
+export function soakForMass(dryMassG: Figure): CoirSoak {
+  const fibreL = derive(
+    'Moist fibre',
+    'L',
+    'm / 1000 * e',
+    { m: dryMassG, e: EXPANSION },
+    ({ m, e }) => (m / 1000) * e,
+  )
+  return { dryMassG, fibreL, waterL: soakWater(dryMassG), tubL: soakTub(dryMassG) }
+}
+
+function soakWater(dryMassG: Figure): Figure {
+  return derive(
+    'Water to soak it',
+    'L',
+    'm / 1000 * u',
+    { m: dryMassG, u: UPTAKE },
+    ({ m, u }) => (m / 1000) * u,
+    'Pour most of it, wait, add the rest only if dry fibre is left.',
+  )
+}
+
+function soakTub(dryMassG: Figure): Figure {
+  return derive(
+    'Tub at least',
+    'L',
+    'f * m / d',
+    {
+      f: given('Tub per block volume', TUB_PER_BLOCK, '', practice()),
+      m: dryMassG,
+      d: given(
+        'Density of a pressed block',
+        PRESSED_COIR_G_PER_L,
+        'g/L',
+        handbook('bricks of about 650 g, 20 × 10 × 5.5 cm'),
+      ),
+    },
+    ({ f, m, d }) => (f * m) / d,
+  )
+}
+
+/** Loose litres from a pressed peat bale of `compressedL` litres. */
+export function loosenedPeat(compressedL: Figure): Figure {
+  return derive(
+    'Loosened peat',
+    'L',
+    'V * s',
+    { V: compressedL, s: given('Loosened per pressed volume', PEAT_LOOSENING, '', handbook('1.8–2.0')) },
+    ({ V, s }) => V * s,
+  )
+}
+
+/** How wet a mix should feel, as a share of the water its container can hold [default]. */
+export const WETNESS = {
+  damp: 0.45,
+  'wrung-out sponge': 0.6,
+  cake: 0.75,
+  'soil block': 0.95,
+} as const
+
+/**
+ * Water to stir in for a wanted feel, L: V · (θ_target − θ_now) − water already in hydrated coir.
+ *
+ * @param mixL loose mix, L
+ * @param containerCapacity water fraction 0–1 that the drained mix holds in its container
+ * @param thetaNow water fraction 0–1 in the mix as it lies
+ * @param coirWaterL water that went in with the soaked coir, L
+ * @returns never below 0: a mix that is already too wet takes none
+ */
+export function waterToAddL(
+  mixL: number,
+  containerCapacity: number,
+  feel: keyof typeof WETNESS,
+  thetaNow: number,
+  coirWaterL: number,
+): number {
+  return Math.max(0, mixL * (WETNESS[feel] * containerCapacity - thetaNow) - coirWaterL)
+}

@@ -1,0 +1,97 @@
+import { FRACTION_GLYPHS, fractionValue } from './fraction'
+import type { Dimension, Kitchen, Unit } from './unit'
+import { toBase, unitById, unitSpelled } from './unit-table'
+
+export interface ParseOptions {
+  readonly dimension: Dimension
+  readonly kitchen: Kitchen
+  /** Unit id for a bare number; without it a bare number is not understood. */
+  readonly assume?: string
+}
+
+export type Parsed =
+  | { readonly ok: true; readonly base: number; readonly unit: Unit }
+  | { readonly ok: false; readonly message: string; readonly unread: string }
+
+const EXAMPLES: Readonly<Record<Dimension, string>> = {
+  volume: '1 1/2 gal, 250 ml or 8 dry qt',
+  length: '6 mm or 2 1/2 in',
+  mass: '650 g or 1 lb 4 oz',
+  temperature: '21 °C or 70 °F',
+}
+
+const NUMBER = new RegExp(
+  String.raw`^[+\-−]?(?:\d+[ -]?[${FRACTION_GLYPHS}]|[${FRACTION_GLYPHS}]|\d+[ -]+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d{1,3}(?:,\d{3})+(?:\.\d+)?(?!\d)|\d*[.,]\d+|\d+\.?)`,
+)
+const SEPARATOR = /^\s*(?:,|;|\+|&|and\b)?\s*/i
+const UNIT_WORDS = new RegExp(
+  String.raw`^(?:(?!\band\b)[^\d${FRACTION_GLYPHS}+;,&−-]|(?<=[A-Za-z])3(?!\d))*`,
+  'i',
+)
+
+/**
+ * Read a quantity as people type it: `1/2 cup`, `1 1/2 gal`, `2tbsp`, `250ml`, `8 dry qt`, `3.8 cu ft`,
+ * `¼ tsp`, `4 gal + 2 tbsp`, `1 lb 4 oz`. A comma is read as a decimal point unless it groups thousands.
+ *
+ * Returns the sum in the dimension's base unit (L, mm, g, °C) and the first unit named, or a message with the
+ * part that was not understood. Sign and size are the caller's to judge.
+ */
+export function parseQuantity(text: string, options: ParseOptions): Parsed {
+  let rest = text.trim()
+  if (!rest) return failed('Enter an amount', '', options.dimension)
+  let base = 0
+  let first: Unit | undefined
+  while (rest) {
+    const number = NUMBER.exec(rest)?.[0]
+    if (!number) return failed(`'${rest}' is not an amount`, rest, options.dimension)
+    const amount = readNumber(number)
+    if (amount === undefined)
+      return failed(`'${number.trim()}' is not a number`, number.trim(), options.dimension)
+    rest = rest.slice(number.length)
+    const words = UNIT_WORDS.exec(rest)?.[0] ?? ''
+    rest = rest.slice(words.length).replace(SEPARATOR, '')
+    const unit = words.trim()
+      ? unitSpelled(words.replace(/\bof\b.*$/i, ''), options.dimension, options.kitchen)
+      : !first && options.assume
+        ? unitById(options.assume)
+        : undefined
+    if (!unit) {
+      const unread = words.trim() || number.trim()
+      const message = words.trim()
+        ? `'${unread}' is not a ${options.dimension} unit`
+        : `'${unread}' needs a unit`
+      return failed(message, unread, options.dimension)
+    }
+    if (first && options.dimension === 'temperature')
+      return failed('Give one temperature', words.trim(), options.dimension)
+    first ??= unit
+    base += toBase(amount, unit)
+  }
+  return { ok: true, base, unit: first! }
+}
+
+/** Read a bare number with fractions: `2 1/2`, `1½`, `0.75`, `1,5`. Undefined when it is none. */
+export function parseNumber(text: string): number | undefined {
+  const trimmed = text.trim()
+  const number = NUMBER.exec(trimmed)?.[0]
+  return number !== undefined && number.length === trimmed.length ? readNumber(number) : undefined
+}
+
+function readNumber(written: string): number | undefined {
+  const sign = /^[-−]/.test(written) ? -1 : 1
+  const text = written.replace(/^[+\-−]/, '').trim()
+  const glyph = fractionValue(text.at(-1)!)
+  if (glyph !== undefined) return sign * (Number(text.slice(0, -1).replace(/[ -]+$/, '') || 0) + glyph)
+  const ratio = /^(?:(\d+)[ -]+)?(\d+)\s*[/⁄]\s*(\d+)$/.exec(text)
+  if (ratio) {
+    const denominator = Number(ratio[3])
+    return denominator === 0 ? undefined : sign * (Number(ratio[1] ?? 0) + Number(ratio[2]) / denominator)
+  }
+  const grouped = /^\d{1,3}(?:,\d{3})+(?:\.\d+)?$/.test(text)
+  const value = Number(grouped ? text.replaceAll(',', '') : text.replace(',', '.'))
+  return Number.isFinite(value) ? sign * value : undefined
+}
+
+function failed(problem: string, unread: string, dimension: Dimension): Parsed {
+  return { ok: false, unread, message: `${problem}. Write it like ${EXAMPLES[dimension]}.` }
+}

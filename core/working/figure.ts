@@ -1,0 +1,90 @@
+import type { Source } from './source'
+
+/**
+ * A number a person will see, together with how it was reached.
+ *
+ * A figure is either *given* (with its source) or *derived* from other figures by a formula.
+ * The formula is plain arithmetic over the names of the inputs (`h / 6 * (A_top + 4 * A_mid + A_base)`),
+ * so that anyone, and the tests with an independent expression evaluator, can put the numbers in and
+ * arrive at the same value. Figures are plain data: they cross the wire and a worker's border unchanged.
+ */
+export interface Figure {
+  readonly name: string
+  readonly value: number
+  /** Unit of `value`, as printed: 'L', 'mg/L', 'g'. A `share` is a fraction 0–1, printed as per cent. */
+  readonly unit: string
+  readonly working: Given | Derived
+}
+
+export interface Given {
+  readonly kind: 'given'
+  readonly source: Source
+}
+
+export interface Derived {
+  readonly kind: 'derived'
+  readonly formula: string
+  readonly inputs: Readonly<Record<string, Figure>>
+  /** A sentence on why this formula, and where it comes from. */
+  readonly why: string
+}
+
+export function given(name: string, value: number, unit: string, source: Source): Figure {
+  return { name, value, unit, working: { kind: 'given', source } }
+}
+
+/**
+ * Derive a figure from others. `compute` receives the inputs' values under the same names that
+ * `formula` uses.
+ *
+ * @throws RangeError when the result is no finite number, naming the figure.
+ */
+export function derive<Inputs extends Record<string, Figure>>(
+  name: string,
+  unit: string,
+  formula: string,
+  inputs: Inputs,
+  compute: (values: { [K in keyof Inputs]: number }) => number,
+  why = '',
+): Figure {
+  const values = {} as { [K in keyof Inputs]: number }
+  for (const key in inputs) values[key] = inputs[key]!.value
+  const value = compute(values)
+  if (!Number.isFinite(value)) throw new RangeError(`${name}: ${formula} gives no finite number`)
+  return { name, value, unit, working: { kind: 'derived', formula, inputs, why } }
+}
+
+/** Sum of figures in one unit; the formula names each term. An empty list sums to 0. */
+export function total(name: string, unit: string, terms: readonly Figure[], why = ''): Figure {
+  return weightedTotal(
+    name,
+    unit,
+    terms.map((figure) => ({ figure })),
+    why,
+  )
+}
+
+/** Σ weight · figure; a term without a weight counts once. */
+export function weightedTotal(
+  name: string,
+  unit: string,
+  terms: readonly { figure: Figure; weight?: Figure }[],
+  why = '',
+): Figure {
+  const inputs: Record<string, Figure> = {}
+  const products: string[] = []
+  let value = 0
+  terms.forEach(({ figure, weight }, index) => {
+    const i = index + 1
+    inputs[`x_${i}`] = figure
+    if (weight) inputs[`w_${i}`] = weight
+    products.push(weight ? `w_${i} * x_${i}` : `x_${i}`)
+    value += weight ? weight.value * figure.value : figure.value
+  })
+  return derive(name, unit, products.join(' + ') || '0', inputs, () => value, why)
+}
+
+/** The same number under another name: for a figure that plays a new part further on. */
+export function renamed(figure: Figure, name: string): Figure {
+  return { ...figure, name }
+}

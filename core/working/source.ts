@@ -1,0 +1,26 @@
+/**
+ * Where a figure comes from, and how far to trust it.
+ *
+ * - `standard`: exact by definition, or a published standard
+ * - `handbook`: a handbook or paper
+ * - `practice`: a fact of the trade with no single source
+ * - `default`: our starting value, meant to be corrected by the household's own measurements
+ * - `yours`: typed or measured by the household
+ */
+export type SourceTag = 'standard' | 'handbook' | 'practice' | 'default' | 'yours'
+
+export interface Source {
+  readonly tag: SourceTag
+  /** The work by name, or a few words on why. */
+  readonly cite: string
+}
+
+export const standard = (cite: string): Source => ({ tag: 'standard', cite })
+/** Handbook values here were recalled, not copied from the page, and say so. */
+export const handbook = (cite: string): Source => ({ tag: 'handbook', cite: `${cite}, from memory` })
+export const practice = (cite = 'common practice'): Source => ({ tag: 'practice', cite })
+export const byDefault = (cite = 'starting default, correct it with your own'): Source => ({
+  tag: 'default',
+  cite,
+})
+export const yours = (cite = 'as you entered it'): Source => ({ tag: 'yours', cite })

@@ -1,0 +1,80 @@
+import { describe, expect, it } from '@jest/globals'
+import { evaluate } from 'mathjs'
+import { CONTAINERS } from '../containers/catalogue'
+import { planDose, strengthAtLabelRate } from '../feed/dose'
+import { FEEDS } from '../feed/feeds'
+import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, planBatch } from '../media/batch'
+import { MATERIALS } from '../media/materials'
+import { allFigures, withNumbers } from './explain'
+import { derive, given, total, type Figure } from './figure'
+import { yours } from './source'
+
+/** Everything in a plan that is a figure, however deep. */
+function figuresIn(thing: unknown, found = new Set<Figure>()): Set<Figure> {
+  if (Array.isArray(thing)) thing.forEach((item) => figuresIn(item, found))
+  else if (thing && typeof thing === 'object') {
+    if ('working' in thing) allFigures(thing as Figure, found)
+    else Object.values(thing).forEach((item) => figuresIn(item, found))
+  }
+  return found
+}
+
+const batch = planBatch({
+  parts: MATERIALS.map(({ id }, index) => ({ materialId: id, parts: index + 1 })),
+  fills: CONTAINERS.map((container, index) => ({
+    container,
+    count: index + 1,
+    coverMm: index % 3,
+    coverMaterialId: index % 2 ? COVER_IS_THE_MIX : 'vermiculite',
+  })),
+  allowances: DEFAULT_ALLOWANCES,
+  scoop: { name: 'scoop', volumeL: 1 },
+  packIds: {},
+})
+const tools = [
+  { id: 't', name: 'teaspoon', kind: 'spoon', capacityMl: 5 },
+  { id: 's', name: 'syringe', kind: 'syringe', capacityMl: 10 },
+  { id: 'k', name: 'scale', kind: 'kitchen scale', capacityMl: null },
+] as const
+const doses = FEEDS.map((feed) =>
+  planDose({ feed, tools, stageId: 'seed-leaves', targetNMgPerL: 40, vessel: { name: 'jug', volumeL: 1 } }),
+)
+
+describe('the working of every figure', () => {
+  it.each<[string, unknown]>([
+    ['a batch of every material in every container', batch],
+    ['doses of every feed', [doses, FEEDS.map(strengthAtLabelRate)]],
+  ])('gives the same value when an independent evaluator does the sum: %s', (_, plan) => {
+    const figures = figuresIn(plan)
+    expect(figures.size).toBeGreaterThan(50)
+    for (const { name, value, working } of figures) {
+      if (working.kind === 'given') {
+        expect(working.source.cite).toBeTruthy()
+        continue
+      }
+      const scope = Object.fromEntries(
+        Object.entries(working.inputs).map(([symbol, input]) => [symbol, input.value]),
+      )
+      const again = Number(evaluate(working.formula, scope))
+      expect([name, Math.abs(again - value) <= 1e-9 * Math.max(1, Math.abs(value))]).toEqual([name, true])
+    }
+  })
+
+  it('survives the wire', () => {
+    expect(JSON.parse(JSON.stringify(batch.mixL))).toEqual(batch.mixL)
+  })
+})
+
+it('puts the numbers into the formula, functions and constants left alone', () => {
+  const h = given('h', 57, 'mm', yours())
+  const figure = derive('x', '', 'round(pi * h_1 / 6)', { h_1: h }, ({ h_1 }) =>
+    Math.round((Math.PI * h_1) / 6),
+  )
+  expect(withNumbers(figure)).toBe('round(pi * 57 / 6)')
+  expect(withNumbers(h)).toBe('')
+})
+
+it('sums nothing to 0 and refuses what is no number', () => {
+  expect(total('nothing', 'L', []).value).toBe(0)
+  expect(() => derive('x', '', '1 / 0', {}, () => 1 / 0)).toThrow(/x: 1 \/ 0/)
+})

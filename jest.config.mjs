@@ -1,0 +1,23 @@
+const typescript = [
+  '@swc/jest',
+  {
+    jsc: { target: 'es2022', parser: { syntax: 'typescript' } },
+    module: { type: 'es6' },
+    sourceMaps: 'inline',
+  },
+]
+
+const shared = {
+  extensionsToTreatAsEsm: ['.ts'],
+  moduleNameMapper: { '^#core/(.*)$': '<rootDir>/core/$1', '^#shared/(.*)$': '<rootDir>/shared/$1' },
+  transform: { '\\.ts$': typescript },
+  modulePathIgnorePatterns: ['<rootDir>/.nuxt', '<rootDir>/.output', '<rootDir>/.data'],
+}
+
+export default {
+  projects: [
+    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,shared,scripts}/**/*.test.ts'] },
+    // Against a running application and its real PostgreSQL; ./test starts both and says where.
+    { ...shared, displayName: 'api', testMatch: ['<rootDir>/server/**/*.test.ts'] },
+  ],
+}
