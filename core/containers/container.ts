@@ -1,3 +1,4 @@
+import { within, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { yours, type Source } from '../working/source'
 import { brimVolume, topArea, type Shape } from './shape'
@@ -52,3 +53,33 @@ export function cellWord(container: Container): 'cell' | 'pot' | 'block' | 'tray
 }
 
 const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1)
+
+/** What is wrong with a container, each at its field. */
+export function containerProblems({ cells, kind, shape, measuredVolumeMl }: Container): Problem[] {
+  const measure = (key: string, value: number) =>
+    within(['shape', key], value, 0, 3000, 'Measures are above 0 and at most 3000 mm.', true)
+  const { form, ...measures } = shape
+  const wider =
+    form === 'round'
+      ? shape.baseDiameterMm > shape.topDiameterMm
+      : shape.baseLengthMm > shape.topLengthMm || shape.baseWidthMm > shape.topWidthMm
+  const baseKey = form === 'round' ? 'baseDiameterMm' : 'baseLengthMm'
+  return [
+    ...Object.entries(measures).flatMap(([key, value]) => measure(key, value)),
+    ...(wider ? [{ path: ['shape', baseKey], message: 'The base cannot be wider than the top.' }] : []),
+    ...within(['cells'], cells, 1, 2000, 'A tray has 1 to 2000 cells.'),
+    ...(kind !== 'tray' && cells !== 1
+      ? [{ path: ['cells'], message: 'Only a tray has more than one cell.' }]
+      : []),
+    ...(measuredVolumeMl === undefined
+      ? []
+      : within(
+          ['measuredVolumeMl'],
+          measuredVolumeMl,
+          0,
+          500_000,
+          'A measured volume is above 0 and at most 500 L.',
+          true,
+        )),
+  ]
+}

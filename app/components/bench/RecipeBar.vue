@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { materialById } from '#core/media/materials'
+import type { Part } from '#core/media/recipe'
+import { printShare } from '#core/units/format'
+import { textureFill } from '~/drawings/textures'
+
+/** A recipe as a low bar of its bands. */
+const props = withDefaults(defineProps<{ parts: readonly Part[]; height?: number }>(), { height: 34 })
+
+const bands = computed(() => {
+  const sum = props.parts.reduce((total, { parts }) => total + parts, 0)
+  let from = 0
+  return props.parts.map(({ materialId, parts }) => {
+    const band = { materialId, name: materialById(materialId).name, from, share: parts / sum }
+    from += band.share
+    return band
+  })
+})
+const text = computed(() => bands.value.map(({ name, share }) => `${name} ${printShare(share)}`).join(', '))
+</script>
+
+<template>
+  <svg width="100%" :height="height" role="img" :aria-label="text">
+    <rect
+      v-for="band in bands"
+      :key="band.materialId"
+      :x="`${band.from * 100}%`"
+      y="0"
+      :width="`${band.share * 100}%`"
+      :height="height"
+      :fill="textureFill(band.materialId)"
+    >
+      <title>{{ band.name }}</title>
+    </rect>
+    <rect
+      v-for="band in bands.slice(1)"
+      :key="`edge-${band.materialId}`"
+      :x="`${band.from * 100}%`"
+      y="0"
+      width="2"
+      :height="height"
+      class="edge"
+    />
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+  border-radius: 4px;
+}
+
+.edge {
+  fill: var(--paper);
+}
+</style>

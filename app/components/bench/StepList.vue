@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { isFigure, type Step } from '#core/bench/step'
+
+/** Steps in the order of the hands, numbered, each with a box to tick on paper. */
+defineProps<{ steps: readonly Step[]; boxes?: boolean }>()
+
+const wait = (minutes: number) => (minutes >= 60 ? `${minutes / 60} h` : `${minutes} min`)
+</script>
+
+<template>
+  <ol>
+    <li v-for="(step, index) in steps" :key="step.id">
+      <span class="number" aria-hidden="true">{{ index + 1 }}</span>
+      <div>
+        <h3>
+          {{ step.title }}
+          <span v-if="step.waitMinutes" class="wait">leave {{ wait(step.waitMinutes) }}</span>
+        </h3>
+        <p>
+          <template v-for="(piece, at) in step.say" :key="at">
+            <template v-if="typeof piece === 'string'">{{ piece }}</template>
+            <strong v-else-if="isFigure(piece)"><FigureValue :figure="piece" /></strong>
+            <strong v-else><FigureValue :figure="piece.figure" :digits="piece.words" /></strong>
+          </template>
+        </p>
+      </div>
+      <span v-if="boxes" class="box" aria-hidden="true" />
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+ol {
+  display: grid;
+  gap: 0.75rem;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 2rem 1fr auto;
+  gap: 0.7rem;
+}
+
+.number {
+  display: grid;
+  place-items: center;
+  width: 2rem;
+  height: 2rem;
+  border: 2px solid var(--enamel);
+  border-radius: 50%;
+  color: var(--enamel);
+  font: 720 1.05rem/1 var(--heading);
+}
+
+h3 {
+  padding-top: 0.3rem;
+}
+
+.wait {
+  margin-left: 0.4rem;
+  padding: 0.05em 0.5em;
+  border-radius: 1em;
+  background: var(--water-wash);
+  color: var(--water-ink);
+  font: 600 0.9375rem/1.4 var(--text);
+  letter-spacing: 0;
+  white-space: nowrap;
+}
+
+.box {
+  width: 1.4rem;
+  height: 1.4rem;
+  margin-top: 0.2rem;
+  border: 2px solid var(--ink);
+  border-radius: 0.2rem;
+}
+</style>

@@ -1,0 +1,282 @@
+<script setup lang="ts">
+import { Minus, Plus, X } from '@lucide/vue'
+import { cellWord, cellVolume, type Container } from '#core/containers/container'
+import { COVER_IS_THE_MIX } from '#core/media/batch'
+import { MATERIALS } from '#core/media/materials'
+
+/** What the mix must fill: containers with their count and cover. */
+const household = useHousehold()
+const mix = useMixDraft()
+
+const PICTURE_PX = 62
+
+const rows = computed(() =>
+  mix.draft.fills.map((fill, index) => ({
+    fill,
+    index,
+    container: household.findContainer(fill.containerId),
+  })),
+)
+/** One scale for all, from the largest. */
+const scale = computed(() => {
+  const deepest = Math.max(...rows.value.map(({ container }) => size(container)), 60)
+  return PICTURE_PX / deepest
+})
+const size = (container: Container | undefined) => {
+  if (!container) return 0
+  const { shape } = container
+  return Math.max(shape.depthMm, shape.form === 'round' ? shape.topDiameterMm : shape.topWidthMm)
+}
+
+const mainMaterial = computed(
+  () => [...mix.draft.parts].sort((a, b) => b.parts - a.parts)[0]?.materialId ?? 'loam',
+)
+const containerChoices = computed(() => [
+  ...(household.ownContainers.length
+    ? [{ group: 'Ours', choices: household.ownContainers.map(({ id, name }) => ({ value: id, name })) }]
+    : []),
+  ...(['tray', 'open tray', 'pot', 'block'] as const).map((kind) => ({
+    group: { tray: 'Trays of cells', 'open tray': 'Open trays', pot: 'Pots', block: 'Soil blocks' }[kind],
+    choices: household.containers
+      .filter((container) => container.kind === kind && !household.ownContainers.includes(container))
+      .map(({ id, name }) => ({ value: id, name })),
+  })),
+])
+const coverChoices = [
+  { value: COVER_IS_THE_MIX, name: 'the mix' },
+  ...MATERIALS.map(({ id, name }) => ({ value: id, name })),
+]
+
+const adding = ref<string>()
+function add(containerId: string) {
+  mix.addFill(containerId)
+  // The list goes back to its invitation.
+  adding.value = containerId
+  void nextTick(() => (adding.value = undefined))
+}
+
+const measuring = ref<{ container: Container; index: number } | null>(null)
+function measured(id: string) {
+  const { index } = measuring.value!
+  mix.change('container', (draft) => (draft.fills[index]!.containerId = id))
+}
+</script>
+
+<template>
+  <section aria-labelledby="fills-title">
+    <h2 id="fills-title">What it fills</h2>
+    <ul class="fills">
+      <li v-for="{ fill, index, container } in rows" :key="index" class="fill">
+        <div class="picture">
+          <ContainerSection
+            v-if="container"
+            :container="container"
+            :fill="
+              fill.coverMm > 0
+                ? mix.draft.allowances.fillUnderCover
+                : container.kind === 'block'
+                  ? 1
+                  : mix.draft.allowances.fill
+            "
+            :cover-mm="fill.coverMm"
+            :mix-material-id="mainMaterial"
+            :cover-material-id="
+              fill.coverMaterialId === COVER_IS_THE_MIX ? mainMaterial : fill.coverMaterialId
+            "
+            :scale="scale"
+          />
+        </div>
+        <div class="what">
+          <div class="head">
+            <div class="count">
+              <button
+                type="button"
+                class="icon-button"
+                :aria-label="`One ${container?.name ?? 'container'} less`"
+                :disabled="fill.count <= 1"
+                @click="mix.change(`count-${index}`, (draft) => draft.fills[index]!.count--)"
+              >
+                <Minus aria-hidden="true" />
+              </button>
+              <NumberField
+                :model-value="fill.count"
+                :label="`How many: ${container?.name ?? 'container'}`"
+                hide-label
+                @update:model-value="
+                  (count) => mix.change(`count-${index}`, (draft) => (draft.fills[index]!.count = count ?? 0))
+                "
+              />
+              <button
+                type="button"
+                class="icon-button"
+                :aria-label="`One ${container?.name ?? 'container'} more`"
+                @click="mix.change(`count-${index}`, (draft) => draft.fills[index]!.count++)"
+              >
+                <Plus aria-hidden="true" />
+              </button>
+            </div>
+            <strong class="name">{{ container?.name ?? 'A container that is no longer here' }}</strong>
+            <button
+              type="button"
+              class="icon-button"
+              :aria-label="`Take away ${container?.name ?? 'this container'}`"
+              @click="mix.removeFill(index)"
+            >
+              <X aria-hidden="true" />
+            </button>
+          </div>
+          <p
+            v-for="field in ['count', 'containerId', 'coverMaterialId']"
+            v-show="mix.problemAt(`fills[${index}].${field}`)"
+            :key="field"
+            class="problem"
+            role="alert"
+          >
+            {{ mix.problemAt(`fills[${index}].${field}`) }}
+          </p>
+          <p v-if="container" class="soft small">
+            <FigureValue :figure="cellVolume(container)" /> a {{ cellWord(container) }}
+            <button type="button" class="link" @click="measuring = { container, index }">
+              {{ container.measuredVolumeMl === undefined ? 'measured it?' : 'measured' }}
+            </button>
+            <template v-if="mix.plan?.fills[index]">
+              · takes <FigureValue :figure="mix.plan.fills[index]!.looseL" />
+            </template>
+          </p>
+          <div class="cover">
+            <QuantityField
+              :model-value="fill.coverMm"
+              dimension="length"
+              assume="mm"
+              :label="`Cover on ${container?.name ?? 'it'}`"
+              hide-label
+              :problem="mix.problemAt(`fills[${index}].coverMm`)"
+              @update:model-value="
+                (mm) => mix.change(`cover-${index}`, (draft) => (draft.fills[index]!.coverMm = mm ?? 0))
+              "
+            />
+            <span>cover of</span>
+            <ChoiceField
+              :model-value="fill.coverMaterialId"
+              :label="`What covers ${container?.name ?? 'it'}`"
+              hide-label
+              :choices="coverChoices"
+              @update:model-value="
+                (id) => mix.change('cover', (draft) => (draft.fills[index]!.coverMaterialId = id))
+              "
+            />
+          </div>
+        </div>
+      </li>
+    </ul>
+    <p v-if="mix.problemAt('fills')" class="problem" role="alert">{{ mix.problemAt('fills') }}</p>
+    <ChoiceField
+      :model-value="adding"
+      label="Add a container"
+      hide-label
+      :choices="containerChoices"
+      placeholder="Add a tray, pot or block …"
+      @update:model-value="add"
+    />
+    <ContainerForm
+      v-if="measuring"
+      :container="measuring.container"
+      @saved="measured"
+      @close="measuring = null"
+    />
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 0.8rem;
+  align-content: start;
+}
+
+.fill {
+  display: grid;
+  grid-template-columns: 4.6rem 1fr;
+  gap: 0.8rem;
+  padding: 0.7rem 0;
+  border-top: 1px solid var(--line);
+}
+
+.fills {
+  border-bottom: 1px solid var(--line);
+}
+
+.picture {
+  display: grid;
+  justify-items: center;
+  align-items: end;
+  align-self: start;
+  min-height: 4.2rem;
+  padding-top: 0.35rem;
+}
+
+.what {
+  display: grid;
+  gap: 0.3rem;
+  min-width: 0;
+}
+
+.head {
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+}
+
+.name {
+  flex: 1;
+  line-height: 1.15;
+}
+
+.count {
+  display: flex;
+  align-items: center;
+}
+
+.count .icon-button {
+  width: 2.25rem;
+}
+
+.count :deep(.input) {
+  width: 3.6rem;
+  text-align: center;
+  font-weight: 700;
+}
+
+.cover {
+  display: grid;
+  grid-template-columns: 7.5rem auto 1fr;
+  align-items: baseline;
+  gap: 0.5rem;
+}
+
+.link {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--enamel);
+  text-decoration: underline;
+  text-underline-offset: 0.18em;
+  cursor: pointer;
+}
+
+.problem {
+  color: var(--beet);
+  font-weight: 600;
+  font-size: 0.9375rem;
+}
+
+@media (max-width: 30rem) {
+  .fill {
+    grid-template-columns: 1fr;
+  }
+
+  .picture {
+    display: none;
+  }
+}
+</style>

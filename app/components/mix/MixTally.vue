@@ -1,0 +1,207 @@
+<script setup lang="ts">
+import { printNumber, printQuantity, printShare } from '#core/units/format'
+import { printFraction } from '#core/units/fraction'
+import type { MaterialLine } from '#core/media/batch'
+import { textureFill } from '~/drawings/textures'
+
+/** What has to be measured, opened and soaked for the batch. */
+const mix = useMixDraft()
+const household = useHousehold()
+
+const plan = computed(() => mix.plan)
+const scoopText = (line: MaterialLine) => printFraction(line.scoops.scoops.value, 0.25)
+const soaks = computed(() => plan.value?.lines.filter(({ soak }) => soak) ?? [])
+/** Rounding matters to a mix from a twentieth on. */
+const roundingText = (line: MaterialLine) => {
+  const error = line.scoops.roundingError.value
+  return Math.abs(error) < 0.02 ? '' : `${error > 0 ? '+' : '−'}${printShare(Math.abs(error))}`
+}
+const packName = (line: MaterialLine) => (line.packs.value === 1 ? line.pack.name : `${line.pack.name}s`)
+</script>
+
+<template>
+  <section class="tally" aria-labelledby="tally-title">
+    <h2 id="tally-title">To measure out</h2>
+    <template v-if="plan">
+      <p class="total">
+        <FigureValue :figure="plan.mixL" />
+        <span class="of">loose mix</span>
+      </p>
+      <p class="soft small">
+        from <FigureValue :figure="plan.ingredientsL" /> of materials, mixing loses
+        <FigureValue :figure="plan.mixingLoss" />
+      </p>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Material</th>
+            <th scope="col">Loose</th>
+            <th scope="col">Scoops</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in plan.lines" :key="line.material.id">
+            <th scope="row">
+              <svg class="swatch" width="26" height="26" aria-hidden="true">
+                <rect width="26" height="26" rx="4" :fill="textureFill(line.material.id)" />
+              </svg>
+              <span>
+                {{ line.material.name }}
+                <small v-if="!line.share">cover only</small>
+                <small>
+                  <FigureValue :figure="line.packs" :digits="printNumber(line.packs.value)" /> ×
+                  {{ line.pack.name }}
+                </small>
+              </span>
+            </th>
+            <td><FigureValue :figure="line.looseL" /></td>
+            <td>
+              <FigureValue :figure="line.scoops.scoops" :digits="scoopText(line)" class="scoops" />
+              <small v-if="roundingText(line)"
+                ><FigureValue :figure="line.scoops.roundingError" :digits="roundingText(line)"
+              /></small>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="soft small">
+        Scoops of {{ mix.draft.scoop.name.toLowerCase() }},
+        {{ printQuantity(mix.draft.scoop.volumeL, 'volume', household.kitchen) }}. Stir in a tub of at least
+        <FigureValue :figure="plan.stirringTubL" />.
+      </p>
+
+      <div v-for="line in soaks" :key="line.material.id" class="soak">
+        <h3>Soak the coir first</h3>
+        <p>
+          <strong><FigureValue :figure="line.soak!.dryMassG" /></strong> dry coir in
+          <strong><FigureValue :figure="line.soak!.waterL" /></strong> of water, in a tub of
+          <FigureValue :figure="line.soak!.tubL" /> or more.
+        </p>
+        <p v-if="line.soakWholePacks" class="small">
+          Whole {{ packName(line) }}: {{ printNumber(line.packs.value) }} in
+          <FigureValue :figure="line.soakWholePacks.waterL" /> give
+          <FigureValue :figure="line.soakWholePacks.fibreL" />.
+        </p>
+      </div>
+
+      <ul class="cautions" aria-label="Cautions">
+        <li v-for="caution in plan.cautions" :key="caution.id" class="caution">
+          <details>
+            <summary>
+              <strong>{{ caution.title }}</strong>
+              <span v-if="caution.id === 'salts'">: about <FigureValue :figure="plan.saltsMsPerCm" /></span>
+            </summary>
+            <p>{{ caution.text }}</p>
+          </details>
+        </li>
+      </ul>
+    </template>
+    <div v-else class="waiting" role="status">
+      <p><strong>Nothing to measure yet.</strong></p>
+      <p>{{ mix.problems[0]?.message }}</p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.tally {
+  display: grid;
+  gap: 0.7rem;
+  align-content: start;
+  padding: 1.1rem 1.2rem 1.2rem;
+  border-radius: 0.2rem;
+  background: var(--paper-raised);
+  box-shadow: var(--shade);
+}
+
+.total {
+  display: flex;
+  align-items: baseline;
+  gap: 0.6rem;
+  font: 740 2.6rem/1 var(--heading);
+  letter-spacing: -0.03em;
+}
+
+.of {
+  font-size: 1.25rem;
+  letter-spacing: 0;
+  font-weight: 560;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+thead th {
+  padding: 0 0 0.2rem;
+  color: var(--ink-soft);
+  font-size: 0.9375rem;
+  font-weight: 400;
+  text-align: right;
+}
+
+thead th:first-child,
+tbody th {
+  text-align: left;
+}
+
+tbody th,
+td {
+  padding: 0.4rem 0 0.4rem 0.5rem;
+  border-top: 1px solid var(--line);
+  vertical-align: top;
+}
+
+tbody th {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0.6rem;
+  padding-left: 0;
+  font-weight: 600;
+  line-height: 1.2;
+}
+
+td {
+  text-align: right;
+  white-space: nowrap;
+}
+
+small {
+  display: block;
+  color: var(--ink-soft);
+  font-size: 0.9375rem;
+  font-weight: 400;
+}
+
+.scoops {
+  font: 720 1.35rem/1 var(--heading);
+}
+
+.swatch {
+  border-radius: 4px;
+  outline: 1px solid var(--line-strong);
+}
+
+.soak {
+  display: grid;
+  gap: 0.2rem;
+  padding: 0.7rem 0.9rem;
+  border-radius: 0.4rem;
+  background: var(--water-wash);
+  color: var(--water-ink);
+}
+
+.cautions {
+  display: grid;
+  gap: 0.35rem;
+}
+
+summary {
+  cursor: pointer;
+}
+
+.waiting {
+  padding: 1rem 0 2rem;
+}
+</style>

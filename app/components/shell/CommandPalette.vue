@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { PLACES } from '~/composables/usePlaces'
+
+/** Everything that can be gone to or done, found by typing. */
+const open = defineModel<boolean>({ required: true })
+const router = useRouter()
+const household = useHousehold()
+const mix = useMixDraft()
+const feed = useFeedDraft()
+const active = useActiveHistory()
+const letters = useLetterKeys()
+const { switchTheme } = useTheme()
+
+interface Command {
+  name: string
+  hint: string
+  run: () => unknown
+}
+
+const wanted = ref('')
+const chosen = ref(0)
+const history = computed(() => (active.value === 'mix' ? mix : active.value === 'feed' ? feed : null))
+
+const commands = computed((): Command[] => [
+  ...PLACES.map(({ name, what, key, path }) => ({
+    name: `Go to ${name}`,
+    hint: letters.value ? `${what} · key ${key}` : what,
+    run: () => router.push(path),
+  })),
+  ...(history.value?.canUndo ? [{ name: 'Undo', hint: 'Ctrl Z', run: () => history.value!.undo() }] : []),
+  ...(history.value?.canRedo
+    ? [{ name: 'Redo', hint: 'Ctrl Shift Z', run: () => history.value!.redo() }]
+    : []),
+  ...household.batches.flatMap(({ id, number, body }) => [
+    { name: `Bench card of batch ${number}`, hint: body.name, run: () => router.push(`/bench/${id}`) },
+    { name: `Change batch ${number}`, hint: body.name, run: () => router.push(`/mix?batch=${id}`) },
+  ]),
+  ...household.feedings.map(({ id, body }) => ({
+    name: 'Change feed plan',
+    hint: body.name,
+    run: () => router.push(`/feed?plan=${id}`),
+  })),
+  { name: 'Switch light and dark', hint: 'paper or grow room', run: switchTheme },
+  {
+    name: letters.value ? 'Turn single-letter keys off' : 'Turn single-letter keys on',
+    hint: PLACES.map(({ key, name }) => `${key} ${name}`).join(', '),
+    run: () => (letters.value = !letters.value),
+  },
+])
+
+const found = computed(() => {
+  const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return commands.value.filter(({ name, hint }) =>
+    words.every((word) => `${name} ${hint}`.toLowerCase().includes(word)),
+  )
+})
+
+watch(wanted, () => (chosen.value = 0))
+watch(open, (shown) => {
+  if (shown) {
+    wanted.value = ''
+    chosen.value = 0
+  }
+})
+
+function step(by: number) {
+  const count = found.value.length
+  if (count) chosen.value = (chosen.value + by + count) % count
+}
+
+function run(command: Command | undefined) {
+  if (!command) return
+  open.value = false
+  void command.run()
+}
+</script>
+
+<template>
+  <Dialog v-model:visible="open" modal header="Go to or do" dismissable-mask :draggable="false">
+    <div class="palette">
+      <input
+        v-model="wanted"
+        class="input"
+        type="text"
+        role="combobox"
+        aria-label="What to find"
+        aria-expanded="true"
+        aria-controls="palette-list"
+        autocomplete="off"
+        autofocus
+        placeholder="Type a few letters"
+        :aria-activedescendant="found.length ? `palette-${chosen}` : undefined"
+        @keydown.down.prevent="step(1)"
+        @keydown.up.prevent="step(-1)"
+        @keydown.enter.prevent="run(found[chosen])"
+      />
+      <ul id="palette-list" role="listbox" aria-label="Found">
+        <li
+          v-for="(command, index) in found"
+          :id="`palette-${index}`"
+          :key="command.name + command.hint"
+          role="option"
+          :aria-selected="index === chosen"
+          @click="run(command)"
+          @pointermove="chosen = index"
+        >
+          <span>{{ command.name }}</span>
+          <span class="soft small">{{ command.hint }}</span>
+        </li>
+      </ul>
+      <p v-if="found.length === 0" class="soft">Nothing here is called that.</p>
+    </div>
+  </Dialog>
+</template>
+
+<style scoped>
+.palette {
+  display: grid;
+  gap: 0.6rem;
+}
+
+ul {
+  max-height: 50dvh;
+  overflow: auto;
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0 1rem;
+  padding: 0.5rem 0.6rem;
+  border-radius: 0.4rem;
+  cursor: pointer;
+}
+
+li[aria-selected='true'] {
+  background: var(--water-wash);
+}
+</style>

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import type { HouseholdRecord } from '#shared/records/household'
+
+const household = useHousehold()
+const name = ref('')
+const kitchen = ref<HouseholdRecord['kitchen']>('metric')
+const problem = ref<string>()
+const busy = ref(false)
+const nameId = useId()
+
+async function begin() {
+  busy.value = true
+  problem.value = undefined
+  try {
+    await household.saveHousehold({ name: name.value, place: '', kitchen: kitchen.value })
+  } catch (error) {
+    problem.value =
+      readProblem(error)?.errors[0]?.message ?? 'The server does not answer. Try again in a moment.'
+  }
+  busy.value = false
+}
+</script>
+
+<template>
+  <form class="first" @submit.prevent="begin">
+    <h1>Whose bench is this?</h1>
+    <p class="soft">A household keeps its recipes, tools, containers and feeds together.</p>
+    <FieldFrame :id="nameId" label="Name of the household" :problem="problem">
+      <input
+        :id="nameId"
+        v-model="name"
+        class="input"
+        autocomplete="off"
+        :aria-invalid="problem ? 'true' : undefined"
+      />
+    </FieldFrame>
+    <ChoiceField
+      v-model="kitchen"
+      label="Kitchen measures"
+      :choices="[
+        { value: 'metric', name: 'Metric: litres, 5 mL teaspoons' },
+        { value: 'us', name: 'US: cups, US gallons' },
+        { value: 'imperial', name: 'Imperial: pints, imperial gallons' },
+      ]"
+    />
+    <button type="submit" class="button main" :disabled="busy">Begin</button>
+  </form>
+</template>
+
+<style scoped>
+.first {
+  display: grid;
+  gap: 1rem;
+  justify-items: stretch;
+  max-width: 28rem;
+  padding-top: 2.5rem;
+}
+</style>

@@ -1,0 +1,252 @@
+<script setup lang="ts">
+import { Moon, Search, Sun } from '@lucide/vue'
+import type { Kitchen } from '#core/units/unit'
+import { PLACES } from '~/composables/usePlaces'
+
+defineEmits<{ palette: [] }>()
+const route = useRoute()
+const household = useHousehold()
+const { theme, switchTheme } = useTheme()
+const { note } = useNotes()
+
+const here = (path: string) =>
+  path === '/' ? route.path === '/' || route.path.startsWith('/bench') : route.path.startsWith(path)
+
+const KITCHENS: { value: Kitchen; name: string; long: string }[] = [
+  { value: 'metric', name: 'mL', long: 'Metric kitchen' },
+  { value: 'us', name: 'US', long: 'US kitchen' },
+  { value: 'imperial', name: 'imp', long: 'Imperial kitchen' },
+]
+
+async function chooseKitchen(kitchen: Kitchen) {
+  const before = household.everything?.household.body
+  if (!before || before.kitchen === kitchen) return
+  // At once on screen; put back if the server will not have it.
+  household.everything!.household.body = { ...before, kitchen }
+  try {
+    await household.saveHousehold({ ...before, kitchen })
+  } catch {
+    household.everything!.household.body = before
+    note('The units could not be saved; the server does not answer.')
+  }
+}
+</script>
+
+<template>
+  <header class="shell">
+    <NuxtLink to="/" class="brand" aria-label="Blastomix, to the bench">
+      <svg viewBox="0 0 32 30" width="34" height="32" aria-hidden="true">
+        <path d="M16 29V15" stroke="currentColor" stroke-width="2.4" stroke-linecap="round" />
+        <path
+          d="M16 16C8.500 16 5 11.500 5 5c7.500 0 11 4.500 11 11Zm0 3c0-5.500 3.500-9 10-9 0 6.500-3.500 9-10 9Z"
+          fill="currentColor"
+        />
+      </svg>
+      <span>Blastomix</span>
+    </NuxtLink>
+    <nav aria-label="Places">
+      <NuxtLink
+        v-for="place in PLACES"
+        :key="place.path"
+        :to="place.path"
+        class="stake"
+        :class="{ here: here(place.path) }"
+        :aria-current="here(place.path) ? 'page' : undefined"
+        :title="`${place.what} (${place.key})`"
+      >
+        {{ place.name }}
+      </NuxtLink>
+    </nav>
+    <div class="settings">
+      <fieldset v-if="household.everything" class="units">
+        <legend class="unseen">Units</legend>
+        <label
+          v-for="kitchen in KITCHENS"
+          :key="kitchen.value"
+          :class="{ on: household.kitchen === kitchen.value }"
+          :title="kitchen.long"
+        >
+          <input
+            type="radio"
+            name="kitchen"
+            class="unseen"
+            :value="kitchen.value"
+            :checked="household.kitchen === kitchen.value"
+            :aria-label="kitchen.long"
+            @change="chooseKitchen(kitchen.value)"
+          />
+          <span aria-hidden="true">{{ kitchen.name }}</span>
+        </label>
+      </fieldset>
+      <button
+        type="button"
+        class="icon-button"
+        :aria-label="theme === 'dark' ? 'Light, for the day' : 'Dark, for the grow room'"
+        @click="switchTheme()"
+      >
+        <Sun v-if="theme === 'dark'" aria-hidden="true" />
+        <Moon v-else aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        class="icon-button"
+        aria-label="Go to or do (Ctrl K)"
+        title="Go to or do (Ctrl K)"
+        @click="$emit('palette')"
+      >
+        <Search aria-hidden="true" />
+      </button>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+/* Plant labels stuck into a strip of soil. */
+.shell {
+  position: relative;
+  display: flex;
+  align-items: flex-end;
+  gap: clamp(0.75rem, 3vw, 3rem);
+  padding: 0.5rem clamp(0.9rem, 2vw, 2rem) 0;
+  background: var(--paper-deep);
+}
+
+.shell::after {
+  content: '';
+  position: absolute;
+  inset: auto 0 0;
+  height: 0.7rem;
+  background:
+    radial-gradient(circle at 6px 1px, var(--paper-deep) 2.5px, transparent 3px) 0 0 / 17px 100% repeat-x,
+    radial-gradient(circle at 3px 0, var(--paper-deep) 2px, transparent 2.5px) 0 0 / 11px 100% repeat-x,
+    var(--soil);
+  pointer-events: none;
+}
+
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 0.35rem;
+  padding-bottom: 1rem;
+  color: var(--ink);
+  font: 720 1.5rem/1 var(--heading);
+  letter-spacing: -0.03em;
+  text-decoration: none;
+}
+
+.brand svg {
+  color: var(--enamel);
+}
+
+nav {
+  display: flex;
+  gap: 0.4rem;
+}
+
+.stake {
+  display: block;
+  padding: 0.55rem 1.15rem 1.5rem;
+  margin-bottom: -0.35rem;
+  border: 1.5px solid var(--line-strong);
+  border-bottom: 0;
+  border-radius: 0.55rem 0.55rem 0 0;
+  background: var(--paper-raised);
+  color: var(--ink);
+  font-weight: 650;
+  text-decoration: none;
+  translate: 0 0.3rem;
+}
+
+.stake:hover {
+  translate: 0 0.1rem;
+  color: var(--enamel);
+}
+
+.stake.here {
+  border-color: var(--enamel);
+  background: var(--enamel);
+  color: var(--on-enamel);
+  translate: 0 0;
+}
+
+.settings {
+  display: flex;
+  align-items: center;
+  gap: 0.35rem;
+  margin-left: auto;
+  padding-bottom: 0.95rem;
+}
+
+.units {
+  display: flex;
+  padding: 0;
+  margin: 0 0.4rem 0 0;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 0.5rem;
+  overflow: hidden;
+}
+
+.units label {
+  display: grid;
+  place-items: center;
+  min-width: 2.9rem;
+  height: 2.25rem;
+  padding: 0 0.5rem;
+  cursor: pointer;
+}
+
+.units label + label {
+  border-left: 1.5px solid var(--line-strong);
+}
+
+.units .on {
+  background: var(--ink);
+  color: var(--paper);
+  font-weight: 650;
+}
+
+.units label:has(:focus-visible) {
+  outline: 3px solid var(--marigold);
+  outline-offset: -3px;
+}
+
+@media (prefers-reduced-motion: no-preference) {
+  .stake {
+    transition: translate 0.12s;
+  }
+}
+
+@media (max-width: 46rem) {
+  .shell {
+    flex-wrap: wrap;
+    gap: 0.2rem 0.75rem;
+    padding-inline: 0.7rem;
+  }
+
+  .brand {
+    padding-bottom: 0.2rem;
+    font-size: 1.3rem;
+  }
+
+  .settings {
+    padding-bottom: 0.2rem;
+  }
+
+  .units label {
+    min-width: 2.4rem;
+    padding: 0 0.3rem;
+  }
+
+  nav {
+    order: 3;
+    width: 100%;
+    gap: 0.3rem;
+  }
+
+  .stake {
+    flex: 1;
+    padding: 0.5rem 0.2rem 1.35rem;
+    text-align: center;
+  }
+}
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { isScale, TOOL_HABITS, toolProblems, type Tool } from '#core/feed/tool'
+import { printPath } from '#core/problem'
+import { asTool, type ToolRecord } from '#shared/records/tool'
+
+/** Something the household measures with. */
+const props = defineProps<{ tool?: Tool }>()
+const emit = defineEmits<{ close: [] }>()
+
+const household = useHousehold()
+const { saving, save } = useSaving('tools')
+const { first: unreadable } = provideUnreadable()
+const nameId = useId()
+const stored = computed(() => household.everything?.tools.find(({ id }) => id === props.tool?.id))
+const draft = ref<ToolRecord>(
+  props.tool
+    ? { name: props.tool.name, kind: props.tool.kind, capacityMl: props.tool.capacityMl }
+    : { name: '', kind: 'spoon', capacityMl: 5 },
+)
+const KINDS = [
+  { value: 'spoon', name: 'Spoon, for feed' },
+  { value: 'cap', name: 'Bottle cap' },
+  { value: 'syringe', name: 'Syringe' },
+  { value: 'kitchen scale', name: 'Kitchen scale' },
+  { value: 'pocket scale', name: 'Pocket scale' },
+  { value: 'scoop', name: 'Scoop or bucket, for mix' },
+  { value: 'jug', name: 'Jug or can, for water' },
+] as const
+const problems = computed(() => toolProblems(asTool('', draft.value)))
+function problemAt(field: string) {
+  return (
+    problems.value.find(({ path }) => printPath(path) === field)?.message ??
+    (saving.value.state === 'refused'
+      ? saving.value.errors.find((error) => error.field === field)?.message
+      : undefined)
+  )
+}
+function setKind(kind: Tool['kind']) {
+  draft.value.kind = kind
+  if (isScale(kind)) draft.value.capacityMl = null
+}
+async function keep() {
+  if (await save(stored.value?.id ?? crypto.randomUUID(), stored.value?.version ?? 0, draft.value))
+    emit('close')
+}
+</script>
+
+<template>
+  <Dialog
+    visible
+    modal
+    :header="tool ? 'Your tool' : 'A tool you own'"
+    :draggable="false"
+    @update:visible="emit('close')"
+  >
+    <form class="form" @submit.prevent="keep">
+      <FieldFrame :id="nameId" label="What you call it" :problem="problemAt('name')">
+        <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
+      </FieldFrame>
+      <ChoiceField
+        :model-value="draft.kind"
+        label="Kind"
+        :choices="[...KINDS]"
+        :hint="TOOL_HABITS[draft.kind].source.cite"
+        @update:model-value="setKind"
+      />
+      <QuantityField
+        v-if="!isScale(draft.kind)"
+        v-model="draft.capacityMl"
+        dimension="volume"
+        assume="mL"
+        :unit-in-base="0.001"
+        label="It holds"
+        :problem="problemAt('capacityMl')"
+      />
+      <p v-if="saving.state !== 'idle' && saving.state !== 'busy'" class="problem" role="alert">
+        {{ saving.message }}
+      </p>
+      <div class="buttons">
+        <button
+          type="submit"
+          class="button main"
+          :disabled="problems.length > 0 || !!unreadable || saving.state === 'busy'"
+        >
+          Keep it
+        </button>
+        <button type="button" class="button" @click="emit('close')">Cancel</button>
+      </div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 0.9rem;
+}
+
+.buttons {
+  display: flex;
+  gap: 0.5rem;
+}
+
+.problem {
+  color: var(--beet);
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,54 @@
+import { PLACES } from './usePlaces'
+
+/** Single-letter keys can be turned off: a stray touch of the keyboard must not move anybody (WCAG 2.1.4). */
+export const useLetterKeys = () =>
+  useCookie<boolean>('letter-keys', { default: () => true, maxAge: 31536000, sameSite: 'lax' })
+
+/** The draft that undo and redo act on: that of the page in view. */
+export const useActiveHistory = () => useState<null | string>('active-history', () => null)
+
+/** The page in view is the one whose draft is undone. */
+export function useHistoryOf(which: 'mix' | 'feed') {
+  const active = useActiveHistory()
+  active.value = which
+  onActivated(() => (active.value = which))
+  onBeforeUnmount(() => {
+    if (active.value === which) active.value = null
+  })
+}
+
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+
+export function useKeys(actions: { palette: () => void }) {
+  const letters = useLetterKeys()
+  const router = useRouter()
+  const mix = useMixDraft()
+  const feed = useFeedDraft()
+  const active = useActiveHistory()
+
+  useEventListener('keydown', (event) => {
+    const command = event.ctrlKey || event.metaKey
+    if (command && event.key.toLowerCase() === 'k') {
+      event.preventDefault()
+      actions.palette()
+      return
+    }
+    if (typing(event.target)) return
+    if (command && ['z', 'y'].includes(event.key.toLowerCase())) {
+      const store = active.value === 'mix' ? mix : active.value === 'feed' ? feed : null
+      if (!store) return
+      event.preventDefault()
+      if (event.shiftKey || event.key.toLowerCase() === 'y') store.redo()
+      else store.undo()
+      return
+    }
+    if (command || event.altKey || !letters.value || document.querySelector('[role="dialog"]')) return
+    const role = (event.target as HTMLElement).getAttribute?.('role')
+    if (role === 'combobox' || role === 'option') return
+    if (event.key === '?') return actions.palette()
+    const place = PLACES.find(({ key }) => key === event.key)
+    if (place) void router.push(place.path)
+  })
+}

@@ -1,0 +1,38 @@
+import { feedSteps, strengthToExpect } from '#core/bench/feed-steps'
+import { batchSteps } from '#core/bench/batch-steps'
+import { doseProblems, planDose } from '#core/feed/dose'
+import { planBatch } from '#core/media/batch'
+import { given } from '#core/working/figure'
+import { yours } from '#core/working/source'
+import { asBatchRequest, batchRecordProblems, type BatchRecord } from '#shared/records/batch'
+import type { FeedingRecord } from '#shared/records/feeding'
+import type { Stored } from '#shared/collections'
+
+/** What follows from a planned batch: nothing derived is ever stored. */
+export function usePlannedBatch(batch: Stored<BatchRecord>) {
+  const { ownContainers } = useHousehold()
+  if (batchRecordProblems(batch.body, ownContainers).length) return null
+  const plan = planBatch(asBatchRequest(batch.body, ownContainers))
+  return { plan, steps: batchSteps(plan, batch.body.scoop.name) }
+}
+
+/** What follows from a planned feed, with the tools owned today. */
+export function usePlannedFeed({ body }: Stored<FeedingRecord>) {
+  const household = useHousehold()
+  const feed = household.findFeed(body.feedId)
+  const request = feed && { ...body, feed, tools: household.tools }
+  if (!request || doseProblems(request).length) return null
+  const plan = planDose(request)
+  const vesselL = given(body.vessel.name, body.vessel.volumeL, 'L', yours('your vessel'))
+  return {
+    feed: request.feed,
+    plan,
+    strength: strengthToExpect(plan, body.toolId),
+    steps: feedSteps(plan, {
+      feedName: request.feed.name,
+      vesselName: body.vessel.name,
+      vesselL,
+      toolId: body.toolId,
+    }),
+  }
+}

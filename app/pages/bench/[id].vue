@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { cautions, type Caution } from '#core/cautions/caution'
+import { saidInParts } from '#core/media/recipe'
+import { printNumber } from '#core/units/format'
+import { printFraction } from '#core/units/fraction'
+import { textureFill } from '~/drawings/textures'
+
+const route = useRoute()
+const household = useHousehold()
+const batch = computed(() => household.batches.find(({ id }) => id === route.params.id))
+if (!batch.value) throw createError({ statusCode: 404, message: 'This batch is not on the bench.' })
+useHead({ title: () => `Card of batch ${batch.value?.number ?? ''}` })
+
+const planned = computed(() => batch.value && usePlannedBatch(batch.value))
+const feedings = computed(() => household.feedings.filter(({ body }) => body.batchId === batch.value?.id))
+/** Each caution once, of the mix and of its feeds. */
+const allCautions = computed((): Caution[] =>
+  cautions(
+    [planned.value?.plan, ...feedings.value.map((feeding) => usePlannedFeed(feeding)?.plan)].flatMap(
+      (plan) =>
+        plan?.cautions.map(
+          ({ id }) => id as Parameters<typeof cautions>[0] extends Iterable<infer Id> ? Id : never,
+        ) ?? [],
+    ),
+  ),
+)
+</script>
+
+<template>
+  <BenchCard
+    v-if="batch"
+    :title="batch.body.name"
+    :kicker="`Batch ${batch.number}`"
+    :cautions="allCautions"
+    :back="`/mix?batch=${batch.id}`"
+  >
+    <template v-if="planned">
+      <section class="mix" aria-labelledby="mix-title">
+        <h2 id="mix-title">
+          <FigureValue :figure="planned.plan.mixL" /> of mix, {{ saidInParts(batch.body.parts) }}
+        </h2>
+        <RecipeBar :parts="batch.body.parts" :height="30" />
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Material</th>
+              <th scope="col">{{ batch.body.scoop.name }}</th>
+              <th scope="col">Loose</th>
+              <th scope="col">Open</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="line in planned.plan.lines" :key="line.material.id">
+              <th scope="row">
+                <svg width="22" height="22" aria-hidden="true">
+                  <rect width="22" height="22" rx="3" :fill="textureFill(line.material.id)" />
+                </svg>
+                {{ line.material.name }}<template v-if="!line.share">, cover</template>
+              </th>
+              <td class="scoops">
+                <FigureValue
+                  :figure="line.scoops.scoops"
+                  :digits="printFraction(line.scoops.scoops.value, 0.25)"
+                />
+              </td>
+              <td><FigureValue :figure="line.looseL" /></td>
+              <td>
+                <FigureValue :figure="line.packs" :digits="printNumber(line.packs.value)" /> ×
+                {{ line.pack.name }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+      <StepList :steps="planned.steps" boxes />
+    </template>
+    <p v-else>
+      This batch can no longer be computed as it stands.
+      <NuxtLink :to="`/mix?batch=${batch.id}`">Change it</NuxtLink>
+    </p>
+    <FeedCardPart v-for="feeding in feedings" :key="feeding.id" :feeding="feeding" />
+  </BenchCard>
+</template>
+
+<style scoped>
+.mix {
+  display: grid;
+  gap: 0.6rem;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+thead th {
+  font-size: 0.9375rem;
+  font-weight: 400;
+  color: var(--ink-soft);
+  text-align: right;
+}
+
+th:first-child {
+  text-align: left;
+}
+
+tbody th,
+td {
+  padding: 0.35rem 0 0.35rem 0.6rem;
+  border-top: 1px solid var(--line);
+  text-align: right;
+}
+
+tbody th {
+  padding-left: 0;
+  font-weight: 600;
+}
+
+tbody th svg {
+  margin-right: 0.45rem;
+  vertical-align: -0.3em;
+}
+
+.scoops {
+  font: 720 1.35rem/1 var(--heading);
+}
+
+@media print {
+  tbody th,
+  td {
+    padding-block: 0.18rem;
+  }
+}
+</style>

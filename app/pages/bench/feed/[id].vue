@@ -1,0 +1,20 @@
+<script setup lang="ts">
+const route = useRoute()
+const household = useHousehold()
+const feeding = computed(() => household.feedings.find(({ id }) => id === route.params.id))
+if (!feeding.value) throw createError({ statusCode: 404, message: 'This feed is not planned.' })
+useHead({ title: () => `Card: ${feeding.value?.body.name ?? ''}` })
+const cautions = computed(() => (feeding.value && usePlannedFeed(feeding.value)?.plan.cautions) ?? [])
+</script>
+
+<template>
+  <BenchCard
+    v-if="feeding"
+    :title="feeding.body.name"
+    kicker="Feed"
+    :cautions="cautions"
+    :back="`/feed?plan=${feeding.id}`"
+  >
+    <FeedCardPart :feeding="feeding" />
+  </BenchCard>
+</template>

@@ -1,0 +1,552 @@
+<script setup lang="ts">
+import { Redo2, Undo2 } from '@lucide/vue'
+import { feedSteps, sayMeasurement, strengthToExpect, wayToUse } from '#core/bench/feed-steps'
+import { printNumber, printShare } from '#core/units/format'
+import { given } from '#core/working/figure'
+import { yours } from '#core/working/source'
+import type { FeedDraft } from '~/stores/feedDraft'
+
+useHead({ title: 'Feed' })
+useHistoryOf('feed')
+const route = useRoute()
+const router = useRouter()
+const household = useHousehold()
+const feed = useFeedDraft()
+const { note } = useNotes()
+const { first: unreadable } = provideUnreadable()
+
+function openFromAddress() {
+  const plan = household.feedings.find(({ id }) => id === route.query.plan)
+  if (plan && feed.draft.id !== plan.id) feed.open(plan)
+  const batch = household.batches.find(({ id }) => id === route.query.batch)
+  if (batch && (feed.draft.batchId !== batch.id || feed.draft.id)) feed.begin(batch.id)
+}
+openFromAddress()
+watch(() => route.fullPath, openFromAddress)
+useDraftKeeping<FeedDraft>('feed-draft', toRef(feed, 'draft'), (kept) => {
+  if (!route.query.plan && !route.query.batch) feed.restart(kept)
+  else if (
+    route.query.plan === kept.id ||
+    (route.query.batch && route.query.batch === kept.batchId && !kept.id)
+  )
+    feed.restart(kept)
+})
+
+const feedChoices = computed(() => [
+  ...(household.ownFeeds.length
+    ? [{ group: 'Ours', choices: household.ownFeeds.map(({ id, name }) => ({ value: id, name })) }]
+    : []),
+  {
+    group: 'Generic',
+    choices: household.feeds
+      .filter((one) => !household.ownFeeds.includes(one))
+      .map(({ id, name }) => ({ value: id, name })),
+  },
+])
+const stageChoices = computed(() => feed.stages.map(({ id, name }) => ({ value: id, name })))
+const batchChoices = computed(() => [
+  { value: null, name: 'no batch' },
+  ...household.batches.map(({ id, number, body }) => ({ value: id, name: `${number} · ${body.name}` })),
+])
+
+const flags = computed(() => {
+  const label = feed.labelStrength?.value
+  return label
+    ? [
+        { name: 'label', value: label },
+        { name: 'half', value: label / 2 },
+        { name: 'quarter', value: label / 4 },
+        { name: 'a tenth', value: label / 10 },
+      ]
+    : []
+})
+const expected = computed(() => feed.plan && strengthToExpect(feed.plan, feed.draft.toolId))
+const range = computed(() =>
+  expected.value
+    ? {
+        low: expected.value.lowNMgPerL.value,
+        high: expected.value.highNMgPerL.value,
+        at: expected.value.nMgPerL.value,
+      }
+    : null,
+)
+const way = computed(() => feed.plan && wayToUse(feed.plan, feed.draft.toolId))
+const worst = computed(() => way.value?.worst ?? feed.plan?.stock?.worst)
+const steps = computed(() =>
+  feed.plan
+    ? feedSteps(feed.plan, {
+        feedName: feed.draft.label.name,
+        vesselName: feed.draft.vessel.name,
+        vesselL: given(feed.draft.vessel.name, feed.draft.vessel.volumeL, 'L', yours('your vessel')),
+        toolId: feed.draft.toolId,
+      })
+    : [],
+)
+const VERDICTS = {
+  'none wanted': 'Seed feeds itself until it is up: plain water.',
+  weak: 'weaker than this stage likes',
+  right: 'right for this stage',
+  strong: 'stronger than this stage likes',
+} as const
+
+const jugChoices = computed(() => [
+  ...household.jugs.map(({ name, capacityMl }) => ({ value: name, name, volumeL: capacityMl! / 1000 })),
+  { value: 'Jug', name: 'Another vessel', volumeL: null },
+])
+function chooseJug(value: string) {
+  const choice = jugChoices.value.find((candidate) => candidate.value === value)
+  feed.change('vessel', (draft) => {
+    draft.vessel = { name: value, volumeL: choice?.volumeL ?? draft.vessel.volumeL }
+  })
+}
+
+const nameId = useId()
+const labelNameId = useId()
+async function save() {
+  const stored = await feed.save()
+  if (!stored) return
+  const card = stored.body.batchId ? `/bench/${stored.body.batchId}` : `/bench/feed/${stored.id}`
+  note('The feed is planned.', { name: 'Bench card', run: () => router.push(card) })
+  await router.replace({ query: { plan: stored.id } })
+}
+async function begin() {
+  feed.begin()
+  await router.replace({ query: {} })
+}
+const blocked = computed(() =>
+  unreadable.value ? `${unreadable.value[1]} cannot be read yet.` : feed.problems[0]?.message,
+)
+const cardAddress = computed(() =>
+  feed.saved
+    ? feed.saved.body.batchId
+      ? `/bench/${feed.saved.body.batchId}`
+      : `/bench/feed/${feed.saved.id}`
+    : null,
+)
+const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 'too many fills' } as const
+</script>
+
+<template>
+  <div class="feed">
+    <header class="top">
+      <div>
+        <h1>{{ feed.saved ? feed.saved.body.name : 'A feed for a stage' }}</h1>
+        <p class="soft">Drag the drop, or press a stage. Every rule of thumb becomes a place on one scale.</p>
+      </div>
+      <div class="tools no-print">
+        <button
+          type="button"
+          class="icon-button"
+          aria-label="Undo"
+          title="Undo (Ctrl Z)"
+          :disabled="!feed.canUndo"
+          @click="feed.undo()"
+        >
+          <Undo2 aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          class="icon-button"
+          aria-label="Redo"
+          title="Redo (Ctrl Shift Z)"
+          :disabled="!feed.canRedo"
+          @click="feed.redo()"
+        >
+          <Redo2 aria-hidden="true" />
+        </button>
+        <button v-if="feed.draft.version > 0" type="button" class="button" @click="begin">New feed</button>
+      </div>
+    </header>
+
+    <StrengthScale
+      class="scale"
+      :stages="feed.stages"
+      :stage-id="feed.draft.stageId"
+      :target="feed.draft.targetNMgPerL"
+      :flags="flags"
+      :range="range"
+      @target="feed.setTarget"
+      @stage="feed.chooseStage"
+    />
+
+    <section class="column" aria-labelledby="label-title">
+      <h2 id="label-title">What the label says</h2>
+      <ChoiceField
+        :model-value="feed.draft.feedId"
+        label="Feed"
+        hide-label
+        :choices="feedChoices"
+        @update:model-value="feed.chooseFeed"
+      />
+      <FeedLabel :label="feed.draft.label" :problem-at="feed.problemAt" @set="feed.setLabel" />
+      <FieldFrame
+        v-if="feed.relabelled"
+        :id="labelNameId"
+        label="Its name"
+        hint="Kept with your feeds when you save."
+        :problem="feed.labelSaving.state === 'refused' ? feed.labelSaving.message : undefined"
+      >
+        <input
+          :id="labelNameId"
+          class="input"
+          autocomplete="off"
+          :value="feed.draft.label.name"
+          @input="feed.setLabel('name', ($event.target as HTMLInputElement).value)"
+        />
+      </FieldFrame>
+    </section>
+
+    <section class="column" aria-labelledby="wanted-title">
+      <h2 id="wanted-title">What is wanted</h2>
+      <ChoiceField
+        :model-value="feed.draft.stageId"
+        label="Stage"
+        :choices="stageChoices"
+        :hint="feed.stage.sign"
+        @update:model-value="feed.chooseStage"
+      />
+      <div class="pair">
+        <NumberField
+          :model-value="feed.draft.targetNMgPerL"
+          label="Strength"
+          unit="mg/L N"
+          :problem="feed.problemAt('targetNMgPerL')"
+          :hint="feed.plan ? VERDICTS[feed.plan.verdict] : undefined"
+          @update:model-value="feed.setTarget($event ?? 0)"
+        />
+        <div />
+        <ChoiceField
+          :model-value="
+            jugChoices.some(({ value }) => value === feed.draft.vessel.name) ? feed.draft.vessel.name : 'Jug'
+          "
+          label="Into"
+          :choices="jugChoices"
+          @update:model-value="chooseJug"
+        />
+        <QuantityField
+          :model-value="feed.draft.vessel.volumeL"
+          dimension="volume"
+          assume="L"
+          label="It holds"
+          :problem="feed.problemAt('vessel.volumeL')"
+          @update:model-value="
+            (value) => feed.change('volume', (draft) => (draft.vessel.volumeL = value ?? 0))
+          "
+        />
+      </div>
+      <dl v-if="feed.plan" class="strengths">
+        <div
+          v-for="[symbol, figure] in [
+            ['N', feed.plan.nMgPerL],
+            ['P', feed.plan.pMgPerL],
+            ['K', feed.plan.kMgPerL],
+          ] as const"
+          :key="symbol"
+        >
+          <dt>{{ symbol }}</dt>
+          <dd><FigureValue :figure="figure" :digits="printNumber(figure.value)" /></dd>
+        </div>
+        <div class="unit soft">mg/L</div>
+      </dl>
+    </section>
+
+    <section class="column slip" aria-labelledby="measure-title">
+      <h2 id="measure-title">How to measure it</h2>
+      <template v-if="feed.plan">
+        <p class="dose">
+          <FigureValue v-if="feed.draft.label.form === 'powder'" :figure="feed.plan.massG" />
+          <FigureValue v-else :figure="feed.plan.volumeMl" />
+          <span class="of">
+            <template v-if="feed.draft.label.form === 'powder'"
+              >· <FigureValue :figure="feed.plan.volumeMl" /> loose</template
+            >
+            <template v-else>· <FigureValue :figure="feed.plan.massG" /></template>
+          </span>
+        </p>
+        <StepList v-if="steps.length" :steps="steps" />
+        <p v-if="feed.plan.noWay" class="problem" role="status">{{ feed.plan.noWay }}</p>
+        <p v-if="expected && worst" class="error-line">
+          Gives <FigureValue :figure="expected.nMgPerL" :digits="printNumber(expected.nMgPerL.value)" /> mg/L,
+          somewhere from
+          <FigureValue :figure="expected.lowNMgPerL" :digits="printNumber(expected.lowNMgPerL.value)" /> to
+          <FigureValue :figure="expected.highNMgPerL" :digits="printNumber(expected.highNMgPerL.value)" />: up
+          to <FigureValue :figure="worst" /> off in the hand.
+        </p>
+        <fieldset v-if="feed.plan.ways.length" class="ways">
+          <legend>With the tools you own</legend>
+          <label v-if="feed.plan.stock">
+            <input
+              type="radio"
+              name="tool"
+              :checked="!way"
+              @change="feed.change('tool', (draft) => (draft.toolId = null))"
+            />
+            <span>a stock solution</span>
+            <span class="soft">± {{ printShare(feed.plan.stock.worst.value) }}</span>
+          </label>
+          <label v-for="one in feed.plan.ways" :key="one.tool.id" :class="{ off: one.fit === 'too small' }">
+            <input
+              type="radio"
+              name="tool"
+              :disabled="one.fit === 'too small'"
+              :checked="way?.tool.id === one.tool.id"
+              @change="feed.change('tool', (draft) => (draft.toolId = one.tool.id))"
+            />
+            <span>{{ one.fit === 'too small' ? one.tool.name.toLowerCase() : sayMeasurement(one) }}</span>
+            <span class="soft">{{ FITS[one.fit] || `± ${printShare(one.worst.value)}` }}</span>
+          </label>
+        </fieldset>
+        <p v-else class="soft">
+          No tool of yours measures this. <NuxtLink to="/stores">Add one in Stores.</NuxtLink>
+        </p>
+        <ul class="cautions" aria-label="Cautions">
+          <li v-for="caution in feed.plan.cautions" :key="caution.id" class="caution">
+            <details :open="caution.id === 'aboveLabel'">
+              <summary>
+                <strong>{{ caution.title }}</strong>
+              </summary>
+              <p>{{ caution.text }}</p>
+            </details>
+          </li>
+        </ul>
+      </template>
+      <div v-else role="status">
+        <p><strong>No dose yet.</strong></p>
+        <p>{{ feed.problems[0]?.message }}</p>
+      </div>
+
+      <form class="save no-print" @submit.prevent="save">
+        <div class="pair">
+          <FieldFrame :id="nameId" label="Name" :problem="feed.problemAt('name')">
+            <input
+              :id="nameId"
+              class="input"
+              autocomplete="off"
+              :value="feed.draft.name"
+              :placeholder="`${feed.draft.label.name}, ${feed.stage.name.toLowerCase()}`"
+              @input="
+                feed.change('name', (draft) => (draft.name = ($event.target as HTMLInputElement).value))
+              "
+            />
+          </FieldFrame>
+          <ChoiceField
+            :model-value="feed.draft.batchId"
+            label="On the card of"
+            :choices="batchChoices"
+            :problem="feed.problemAt('batchId')"
+            @update:model-value="(id) => feed.change('batch', (draft) => (draft.batchId = id))"
+          />
+        </div>
+        <StaleNotice
+          v-if="feed.saving.state === 'stale'"
+          :message="feed.saving.message"
+          :theirs="
+            feed.saving.current &&
+            `${feed.saving.current.body.name}, ${printNumber(feed.saving.current.body.targetNMgPerL)} mg/L`
+          "
+          @mine="feed.keepMine()"
+          @theirs="feed.takeTheirs()"
+          @later="feed.dismiss()"
+        />
+        <p
+          v-if="feed.saving.state === 'refused' || feed.saving.state === 'unreachable'"
+          class="problem"
+          role="alert"
+        >
+          {{ feed.saving.message }}
+        </p>
+        <p
+          v-if="feed.labelSaving.state === 'stale' || feed.labelSaving.state === 'unreachable'"
+          class="problem"
+          role="alert"
+        >
+          {{ feed.labelSaving.message }}
+        </p>
+        <p v-if="blocked" class="problem">{{ blocked }}</p>
+        <div class="buttons">
+          <button type="submit" class="button main" :disabled="!!blocked || feed.saving.state === 'busy'">
+            {{ feed.saved ? 'Save the changes' : 'Plan this feed' }}
+          </button>
+          <NuxtLink v-if="cardAddress" class="button" :to="cardAddress">Bench card</NuxtLink>
+        </div>
+      </form>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.feed {
+  display: grid;
+  grid-template-columns: minmax(19rem, 1fr) minmax(17rem, 0.85fr) minmax(24rem, 1.25fr);
+  gap: 1rem clamp(1rem, 2.2vw, 2.2rem);
+  align-items: start;
+}
+
+.top,
+.scale {
+  grid-column: 1 / -1;
+  min-width: 0;
+}
+
+.top {
+  display: flex;
+  align-items: end;
+  justify-content: space-between;
+  gap: 1rem;
+}
+
+.tools {
+  display: flex;
+  gap: 0.3rem;
+}
+
+.column {
+  display: grid;
+  gap: 0.8rem;
+  min-width: 0;
+}
+
+.slip {
+  padding: 1.1rem 1.2rem 1.2rem;
+  border-radius: 0.2rem;
+  background: var(--paper-raised);
+  box-shadow: var(--shade);
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.7rem;
+  align-items: start;
+}
+
+.strengths {
+  display: flex;
+  align-items: baseline;
+  gap: 1.1rem;
+  padding-top: 0.6rem;
+  border-top: 1px solid var(--line);
+}
+
+.strengths > div {
+  display: flex;
+  align-items: baseline;
+  gap: 0.35rem;
+}
+
+.strengths dt {
+  color: var(--ink-soft);
+  font-weight: 650;
+}
+
+.strengths dd {
+  font: 720 1.6rem/1 var(--heading);
+}
+
+.dose {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0.5rem;
+  font: 740 2.6rem/1 var(--heading);
+  letter-spacing: -0.03em;
+}
+
+.of {
+  font-size: 1.25rem;
+  font-weight: 560;
+  letter-spacing: 0;
+}
+
+.error-line {
+  padding: 0.6rem 0.8rem;
+  border-radius: 0.4rem;
+  background: var(--water-wash);
+  color: var(--water-ink);
+}
+
+.ways {
+  display: grid;
+  padding: 0;
+  margin: 0;
+  border: 0;
+}
+
+.ways legend {
+  padding: 0 0 0.2rem;
+  font-weight: 600;
+  font-size: 0.9375rem;
+}
+
+.ways label {
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  gap: 0.6rem;
+  align-items: center;
+  min-height: 2.4rem;
+  border-top: 1px solid var(--line);
+  cursor: pointer;
+}
+
+.ways .off {
+  color: var(--ink-soft);
+  cursor: default;
+}
+
+.ways input {
+  width: 1.2rem;
+  height: 1.2rem;
+  accent-color: var(--enamel);
+}
+
+.cautions {
+  display: grid;
+  gap: 0.35rem;
+}
+
+.cautions summary {
+  cursor: pointer;
+}
+
+.save {
+  display: grid;
+  gap: 0.7rem;
+  padding-top: 0.9rem;
+  border-top: 1px solid var(--line);
+}
+
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
+
+.buttons .main {
+  flex: 1 1 11rem;
+}
+
+.problem {
+  color: var(--beet);
+  font-weight: 600;
+}
+
+@media (max-width: 72rem) {
+  .feed {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+
+  .slip {
+    grid-column: 1 / -1;
+  }
+}
+
+@media (max-width: 52rem) {
+  .feed {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .slip {
+    padding: 0.9rem;
+  }
+}
+</style>

@@ -1,0 +1,247 @@
+<script setup lang="ts">
+import { Droplets, FileText, Shovel, Trash2 } from '@lucide/vue'
+import { printNumber } from '#core/units/format'
+import { saidInParts } from '#core/media/recipe'
+import { stageById } from '#core/feed/stage'
+
+useHead({ title: 'Bench' })
+const household = useHousehold()
+const remove = useRemoval()
+
+const batches = computed(() =>
+  [...household.batches].reverse().map((batch) => ({
+    batch,
+    planned: usePlannedBatch(batch),
+    fills: batch.body.fills.map(
+      ({ containerId, count }) =>
+        `${count} × ${household.findContainer(containerId)?.name ?? 'a container no longer here'}`,
+    ),
+    feeds: household.feedings.filter(({ body }) => body.batchId === batch.id),
+  })),
+)
+const looseFeeds = computed(() =>
+  household.feedings.filter(({ body }) => !household.batches.some(({ id }) => id === body.batchId)),
+)
+</script>
+
+<template>
+  <div class="bench">
+    <header>
+      <div>
+        <h1>{{ household.everything!.household.body.name }}</h1>
+        <p class="soft">
+          {{ household.batches.length ? 'On the bench, newest first.' : 'Nothing is planned yet.' }}
+        </p>
+      </div>
+      <div class="begin">
+        <NuxtLink to="/mix" class="button main"><Shovel aria-hidden="true" /> Plan a mix</NuxtLink>
+        <NuxtLink to="/feed" class="button main"><Droplets aria-hidden="true" /> Plan a feed</NuxtLink>
+      </div>
+    </header>
+
+    <ol v-if="batches.length" class="batches">
+      <li v-for="{ batch, planned, fills, feeds } in batches" :key="batch.id">
+        <p class="number"><span class="unseen">Batch</span> {{ batch.number }}</p>
+        <div class="body">
+          <h2>
+            <NuxtLink :to="`/mix?batch=${batch.id}`">{{ batch.body.name }}</NuxtLink>
+          </h2>
+          <p>{{ fills.join(' · ') }}</p>
+          <div class="bar">
+            <RecipeBar :parts="batch.body.parts" :height="26" />
+            <span class="soft">{{ saidInParts(batch.body.parts) }}</span>
+          </div>
+          <ul v-if="feeds.length" class="feeds">
+            <li v-for="feeding in feeds" :key="feeding.id">
+              <Droplets aria-hidden="true" />
+              <NuxtLink :to="`/feed?plan=${feeding.id}`">{{ feeding.body.name }}</NuxtLink>
+              <span class="soft"
+                >{{ printNumber(feeding.body.targetNMgPerL) }} mg/L N in the
+                {{ feeding.body.vessel.name.toLowerCase() }}</span
+              >
+            </li>
+          </ul>
+        </div>
+        <p class="litres">
+          <FigureValue v-if="planned" :figure="planned.plan.mixL" />
+          <span class="soft">loose mix</span>
+        </p>
+        <div class="actions">
+          <NuxtLink :to="`/bench/${batch.id}`" class="button"
+            ><FileText aria-hidden="true" /> Bench card</NuxtLink
+          >
+          <button
+            type="button"
+            class="icon-button"
+            :aria-label="`Remove batch ${batch.number}, ${batch.body.name}`"
+            @click="remove('batches', batch)"
+          >
+            <Trash2 aria-hidden="true" />
+          </button>
+        </div>
+      </li>
+    </ol>
+    <div v-else class="empty">
+      <p>
+        Start with a recipe and say what it must fill. Blastomix works out litres, soak, scoops and packs.
+      </p>
+      <NuxtLink to="/mix" class="button main">Plan the first mix</NuxtLink>
+    </div>
+
+    <section v-if="looseFeeds.length" aria-labelledby="loose-title">
+      <h2 id="loose-title">Feeds on no batch’s card</h2>
+      <ul class="loose">
+        <li v-for="feeding in looseFeeds" :key="feeding.id">
+          <Droplets aria-hidden="true" />
+          <NuxtLink :to="`/feed?plan=${feeding.id}`">{{ feeding.body.name }}</NuxtLink>
+          <span class="soft"
+            >{{ stageById(feeding.body.stageId).name.toLowerCase() }},
+            {{ printNumber(feeding.body.targetNMgPerL) }} mg/L N</span
+          >
+          <NuxtLink :to="`/bench/feed/${feeding.id}`" class="button"
+            ><FileText aria-hidden="true" /> Bench card</NuxtLink
+          >
+          <button
+            type="button"
+            class="icon-button"
+            :aria-label="`Remove ${feeding.body.name}`"
+            @click="remove('feedings', feeding)"
+          >
+            <Trash2 aria-hidden="true" />
+          </button>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.bench {
+  display: grid;
+  gap: 1.6rem;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  justify-content: space-between;
+  gap: 1rem;
+}
+
+.begin {
+  display: flex;
+  gap: 0.6rem;
+}
+
+.batches > li {
+  display: grid;
+  grid-template-columns: 4.2rem minmax(0, 1fr) 8rem auto;
+  gap: 0.4rem 1.4rem;
+  align-items: start;
+  padding: 1.1rem 0;
+  border-top: 2px solid var(--ink);
+}
+
+.number {
+  font: 740 3rem/0.9 var(--heading);
+  letter-spacing: -0.04em;
+  color: var(--enamel);
+}
+
+.body {
+  display: grid;
+  gap: 0.45rem;
+}
+
+.body h2 a {
+  color: inherit;
+  text-decoration-color: var(--line-strong);
+}
+
+.bar {
+  display: grid;
+  grid-template-columns: minmax(0, 26rem) auto;
+  gap: 0.8rem;
+  align-items: center;
+}
+
+.litres {
+  display: grid;
+  font: 720 1.7rem/1.1 var(--heading);
+  text-align: right;
+}
+
+.litres .soft {
+  font: 400 0.9375rem/1.3 var(--text);
+}
+
+.actions {
+  display: flex;
+  gap: 0.3rem;
+  align-items: center;
+}
+
+.feeds li,
+.loose li {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.2rem 0.55rem;
+}
+
+.feeds svg,
+.loose > li > svg {
+  width: 1.15em;
+  height: 1.15em;
+  color: var(--water);
+}
+
+.loose li {
+  padding: 0.4rem 0;
+}
+
+.loose .button {
+  margin-left: auto;
+}
+
+.empty {
+  display: grid;
+  gap: 1rem;
+  justify-items: start;
+  max-width: 34rem;
+  padding: 2rem;
+  border: 2px dashed var(--line-strong);
+  border-radius: 0.6rem;
+}
+
+@media (max-width: 52rem) {
+  .batches > li {
+    grid-template-columns: 2.6rem minmax(0, 1fr);
+  }
+
+  .number {
+    font-size: 2.2rem;
+  }
+
+  .litres {
+    grid-column: 2;
+    display: flex;
+    align-items: baseline;
+    gap: 0.5rem;
+    text-align: left;
+  }
+
+  .actions {
+    grid-column: 2;
+  }
+
+  .begin {
+    width: 100%;
+  }
+
+  .begin .button {
+    flex: 1;
+  }
+}
+</style>

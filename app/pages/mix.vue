@@ -1,0 +1,415 @@
+<script setup lang="ts">
+import { Redo2, Undo2 } from '@lucide/vue'
+import { MATERIALS } from '#core/media/materials'
+import { saidInParts } from '#core/media/recipe'
+import { DEFAULT_ALLOWANCES } from '#core/media/batch'
+import type { MixDraft } from '~/stores/mixDraft'
+
+useHead({ title: 'Mix' })
+useHistoryOf('mix')
+const route = useRoute()
+const router = useRouter()
+const household = useHousehold()
+const mix = useMixDraft()
+const { note } = useNotes()
+const { first: unreadable } = provideUnreadable()
+
+/** A batch named in the address is opened, unless it is the one already on the bench. */
+function openFromAddress() {
+  const batch = household.batches.find(({ id }) => id === route.query.batch)
+  if (batch && mix.draft.id !== batch.id) mix.open(batch)
+}
+openFromAddress()
+watch(() => route.query.batch, openFromAddress)
+useDraftKeeping<MixDraft>('mix-draft', toRef(mix, 'draft'), (kept) => {
+  if (!route.query.batch || route.query.batch === kept.id) mix.restart(kept)
+})
+
+const recipeChoices = computed(() => [
+  ...(household.recipes.length
+    ? [
+        {
+          group: 'Ours',
+          choices: mix.recipes.filter(({ own }) => own).map(({ id, name }) => ({ value: id, name })),
+        },
+      ]
+    : []),
+  {
+    group: 'To start from',
+    choices: mix.recipes.filter(({ own }) => !own).map(({ id, name }) => ({ value: id, name })),
+  },
+])
+const materialChoices = computed(() =>
+  MATERIALS.filter(({ id }) => !mix.draft.parts.some(({ materialId }) => materialId === id)).map(
+    ({ id, name }) => ({ value: id, name }),
+  ),
+)
+const adding = ref<string>()
+function addMaterial(id: string) {
+  mix.addMaterial(id)
+  adding.value = id
+  void nextTick(() => (adding.value = undefined))
+}
+
+const OWN_SIZE = 'own size'
+const scoopChoices = computed(() => [
+  ...household.scoops.map(({ name, capacityMl }) => ({ value: name, name, volumeL: capacityMl! / 1000 })),
+  { value: '1 L measure', name: '1 L measure', volumeL: 1 },
+  { value: OWN_SIZE, name: 'Another size', volumeL: null },
+])
+function chooseScoop(value: string) {
+  const choice = scoopChoices.value.find((candidate) => candidate.value === value)
+  mix.change('scoop', (draft) => {
+    draft.scoop = {
+      name: value === OWN_SIZE ? 'Scoop' : value,
+      volumeL: choice?.volumeL ?? draft.scoop.volumeL,
+    }
+  })
+}
+const scoopChosen = computed(() =>
+  scoopChoices.value.some(
+    ({ value, volumeL }) => value === mix.draft.scoop.name && volumeL === mix.draft.scoop.volumeL,
+  )
+    ? mix.draft.scoop.name
+    : OWN_SIZE,
+)
+
+const recipeSaving = useSaving('recipes')
+async function keepRecipe() {
+  const own = household.recipes.find(({ id }) => id === mix.draft.recipeId)
+  const name = own?.body.name ?? `${mix.recipe?.name ?? 'Mix'}, ours`
+  const stored = await recipeSaving.save(own?.id ?? crypto.randomUUID(), own?.version ?? 0, {
+    name,
+    reasoning: mix.recipe?.reasoning ?? '',
+    parts: JSON.parse(JSON.stringify(mix.draft.parts)),
+  })
+  if (!stored) return
+  mix.change('recipe', (draft) => (draft.recipeId = stored.id))
+  note(`Kept as ${stored.body.name}.`)
+}
+
+const nameId = useId()
+async function save() {
+  const stored = await mix.save()
+  if (!stored) return
+  note(`Batch ${stored.number} is planned.`, {
+    name: 'Bench card',
+    run: () => router.push(`/bench/${stored.id}`),
+  })
+  await router.replace({ query: { batch: stored.id } })
+}
+async function begin() {
+  mix.begin()
+  await router.replace({ query: {} })
+}
+const blocked = computed(() => {
+  if (unreadable.value) return `${unreadable.value[1]} cannot be read yet.`
+  return mix.problems[0]?.message
+})
+</script>
+
+<template>
+  <div class="mix">
+    <header class="top">
+      <div>
+        <h1>{{ mix.saved ? `Batch ${mix.saved.number}` : 'A new batch' }}</h1>
+        <p class="soft">Drag the edges between the bands, or type the parts.</p>
+      </div>
+      <div class="tools no-print">
+        <button
+          type="button"
+          class="icon-button"
+          aria-label="Undo"
+          title="Undo (Ctrl Z)"
+          :disabled="!mix.canUndo"
+          @click="mix.undo()"
+        >
+          <Undo2 aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          class="icon-button"
+          aria-label="Redo"
+          title="Redo (Ctrl Shift Z)"
+          :disabled="!mix.canRedo"
+          @click="mix.redo()"
+        >
+          <Redo2 aria-hidden="true" />
+        </button>
+        <button v-if="mix.draft.version > 0" type="button" class="button" @click="begin">New batch</button>
+      </div>
+    </header>
+
+    <section class="recipe" aria-labelledby="recipe-title">
+      <h2 id="recipe-title" class="unseen">The recipe</h2>
+      <ChoiceField
+        :model-value="mix.draft.recipeId ?? undefined"
+        label="Recipe"
+        :choices="recipeChoices"
+        placeholder="Choose a recipe"
+        @update:model-value="mix.chooseRecipe"
+      />
+      <p class="reason">
+        <strong>{{ saidInParts(mix.draft.parts) || 'No parts' }}</strong>
+        <template v-if="mix.recipe">
+          · {{ mix.adjusted ? 'adjusted. ' : '' }}{{ mix.recipe.reasoning }}</template
+        >
+      </p>
+      <RecipeSection
+        v-if="mix.draft.parts.length"
+        :parts="mix.draft.parts"
+        :problem-at="mix.problemAt"
+        @parts="mix.setParts"
+        @boundary="mix.dragBoundary"
+        @remove="mix.removeMaterial"
+      />
+      <p v-else class="empty" role="status">{{ mix.problemAt('parts') ?? 'No materials.' }}</p>
+      <div class="add">
+        <ChoiceField
+          :model-value="adding"
+          label="Add a material"
+          hide-label
+          :choices="materialChoices"
+          placeholder="Add a material …"
+          @update:model-value="addMaterial"
+        />
+        <button
+          v-if="mix.adjusted"
+          type="button"
+          class="button"
+          :disabled="mix.problems.some(({ path }) => path[0] === 'parts')"
+          @click="keepRecipe"
+        >
+          Keep this recipe
+        </button>
+      </div>
+    </section>
+
+    <div class="fill-column">
+      <MixFills />
+      <div class="pair">
+        <ChoiceField
+          :model-value="scoopChosen"
+          label="Measure with"
+          :choices="scoopChoices"
+          @update:model-value="chooseScoop"
+        />
+        <QuantityField
+          :model-value="mix.draft.scoop.volumeL"
+          dimension="volume"
+          assume="L"
+          label="It holds"
+          :problem="mix.problemAt('scoop.volumeL')"
+          @update:model-value="(value) => mix.change('scoop', (draft) => (draft.scoop.volumeL = value ?? 0))"
+        />
+      </div>
+      <details class="allowances">
+        <summary>Spare and allowances</summary>
+        <div class="pair">
+          <NumberField
+            v-for="[key, label] in [
+              ['spare', 'Spare'],
+              ['fill', 'Filled to'],
+              ['fillUnderCover', 'Filled under a cover'],
+              ['mixingLossK', 'Even mix loses'],
+            ] as const"
+            :key="key"
+            :model-value="mix.draft.allowances[key]"
+            percent
+            :label="label"
+            :hint="mix.draft.allowances[key] === DEFAULT_ALLOWANCES[key] ? 'default' : 'yours'"
+            :problem="mix.problemAt(`allowances.${key}`)"
+            @update:model-value="
+              (value) => mix.change(`allowance-${key}`, (draft) => (draft.allowances[key] = value ?? 0))
+            "
+          />
+          <NumberField
+            :model-value="mix.draft.allowances.blockCompression"
+            label="Blocks are pressed"
+            unit="×"
+            :hint="
+              mix.draft.allowances.blockCompression === DEFAULT_ALLOWANCES.blockCompression
+                ? 'default'
+                : 'yours'
+            "
+            :problem="mix.problemAt('allowances.blockCompression')"
+            @update:model-value="
+              (value) =>
+                mix.change('allowance-block', (draft) => (draft.allowances.blockCompression = value ?? 0))
+            "
+          />
+        </div>
+        <div class="pair">
+          <ChoiceField
+            v-for="line in mix.plan?.lines.filter(({ material }) => material.packs.length > 1) ?? []"
+            :key="line.material.id"
+            :model-value="line.pack.id"
+            :label="`${line.material.name} comes in`"
+            :choices="line.material.packs.map(({ id, name }) => ({ value: id, name }))"
+            @update:model-value="
+              (id) => mix.change('pack', (draft) => (draft.packIds[line.material.id] = id))
+            "
+          />
+        </div>
+      </details>
+    </div>
+
+    <div class="tally-column">
+      <MixTally />
+      <form class="save no-print" @submit.prevent="save">
+        <FieldFrame :id="nameId" label="Name of the batch" :problem="mix.problemAt('name')">
+          <input
+            :id="nameId"
+            class="input"
+            autocomplete="off"
+            :value="mix.draft.name"
+            :placeholder="mix.recipe ? `${mix.recipe.name} batch` : 'Batch'"
+            @input="mix.change('name', (draft) => (draft.name = ($event.target as HTMLInputElement).value))"
+          />
+        </FieldFrame>
+        <StaleNotice
+          v-if="mix.saving.state === 'stale'"
+          :message="mix.saving.message"
+          :theirs="
+            mix.saving.current &&
+            `${mix.saving.current.body.name}, ${saidInParts(mix.saving.current.body.parts)}`
+          "
+          @mine="mix.keepMine()"
+          @theirs="mix.takeTheirs()"
+          @later="mix.dismiss()"
+        />
+        <p
+          v-if="mix.saving.state === 'refused' || mix.saving.state === 'unreachable'"
+          class="problem"
+          role="alert"
+        >
+          {{ mix.saving.message }}
+        </p>
+        <p v-if="blocked" class="problem">{{ blocked }}</p>
+        <div class="buttons">
+          <button
+            type="submit"
+            class="button main"
+            :disabled="!!blocked || mix.saving.state === 'busy' || !mix.unsaved"
+          >
+            {{
+              mix.saving.state === 'busy'
+                ? 'Saving …'
+                : !mix.saved
+                  ? 'Plan this batch'
+                  : mix.unsaved
+                    ? 'Save the changes'
+                    : 'Saved'
+            }}
+          </button>
+          <NuxtLink v-if="mix.saved" class="button" :to="`/bench/${mix.saved.id}`">Bench card</NuxtLink>
+          <NuxtLink v-if="mix.saved" class="button" :to="`/feed?batch=${mix.saved.id}`"
+            >Plan its feed</NuxtLink
+          >
+        </div>
+      </form>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.mix {
+  display: grid;
+  grid-template-columns: minmax(23rem, 1fr) minmax(23rem, 1.05fr) minmax(21rem, 1fr);
+  gap: 1rem clamp(1rem, 2.2vw, 2.2rem);
+  align-items: start;
+}
+
+.top {
+  grid-column: 1 / -1;
+  display: flex;
+  align-items: end;
+  justify-content: space-between;
+  gap: 1rem;
+}
+
+.tools {
+  display: flex;
+  gap: 0.3rem;
+}
+
+.recipe,
+.fill-column,
+.tally-column {
+  display: grid;
+  gap: 0.9rem;
+  min-width: 0;
+}
+
+.reason {
+  line-height: 1.3;
+  min-height: 2.6em;
+}
+
+.add {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0.5rem;
+}
+
+.empty {
+  display: grid;
+  place-items: center;
+  min-height: 12rem;
+  border: 2px dashed var(--line-strong);
+  border-radius: 0.5rem;
+  color: var(--ink-soft);
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.7rem;
+}
+
+.allowances summary {
+  padding: 0.3rem 0;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.allowances[open] .pair {
+  margin-top: 0.4rem;
+}
+
+.save {
+  display: grid;
+  gap: 0.7rem;
+}
+
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
+
+.buttons .main {
+  flex: 1 1 11rem;
+}
+
+.problem {
+  color: var(--beet);
+  font-weight: 600;
+}
+
+@media (max-width: 72rem) {
+  .mix {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+
+  .tally-column {
+    grid-column: 1 / -1;
+  }
+}
+
+@media (max-width: 52rem) {
+  .mix {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,190 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import { cellVolume, cellWord, type Container } from '#core/containers/container'
+import { TOOL_HABITS, type Tool } from '#core/feed/tool'
+import { printBoth, printShare } from '#core/units/format'
+import type { Collection } from '#shared/collections'
+
+useHead({ title: 'Stores' })
+const household = useHousehold()
+const removal = useRemoval()
+
+const tool = ref<Tool | 'new' | null>(null)
+const container = ref<Container | 'new' | null>(null)
+
+function remove(collection: Collection, id: string) {
+  const record = household.everything?.[collection].find((candidate) => candidate.id === id)
+  if (record) void removal(collection, record as never)
+}
+function errorOf({ kind, capacityMl }: Tool) {
+  const habit = TOOL_HABITS[kind]
+  if (habit.absoluteG) return `± ${habit.absoluteG} g`
+  if (habit.ofCapacity) return `± ${Number((habit.ofCapacity * (capacityMl ?? 0)).toPrecision(2))} mL`
+  return `± ${printShare(habit.relativeError)}`
+}
+</script>
+
+<template>
+  <div class="stores">
+    <header>
+      <h1>Stores</h1>
+      <p class="soft">
+        What you own. Doses are measured with these tools, and what you measured yourself replaces the book.
+      </p>
+    </header>
+
+    <section aria-labelledby="tools-title">
+      <div class="head">
+        <h2 id="tools-title">Tools</h2>
+        <button type="button" class="button" @click="tool = 'new'">
+          <Plus aria-hidden="true" /> Add a tool
+        </button>
+      </div>
+      <ul v-if="household.tools.length">
+        <li v-for="one in household.tools" :key="one.id">
+          <button type="button" class="name" @click="tool = one">{{ one.name }}</button>
+          <span class="soft">{{ one.kind }}</span>
+          <span>{{
+            one.capacityMl === null
+              ? ''
+              : printBoth(one.capacityMl / 1000, 'volume', household.kitchen).join(' · ')
+          }}</span>
+          <span class="soft">{{ errorOf(one) }}</span>
+          <button
+            type="button"
+            class="icon-button"
+            :aria-label="`Remove ${one.name}`"
+            @click="remove('tools', one.id)"
+          >
+            <Trash2 aria-hidden="true" />
+          </button>
+        </li>
+      </ul>
+      <p v-else class="empty">No tools yet. A teaspoon and a kitchen scale are a good start.</p>
+    </section>
+
+    <section aria-labelledby="containers-title">
+      <div class="head">
+        <h2 id="containers-title">Containers of your own</h2>
+        <button type="button" class="button" @click="container = 'new'">
+          <Plus aria-hidden="true" /> Add a container
+        </button>
+      </div>
+      <ul v-if="household.ownContainers.length">
+        <li v-for="one in household.ownContainers" :key="one.id">
+          <button type="button" class="name" @click="container = one">{{ one.name }}</button>
+          <span class="soft">{{ one.kind === 'tray' ? `${one.cells} cells` : one.kind }}</span>
+          <span><FigureValue :figure="cellVolume(one)" /> a {{ cellWord(one) }}</span>
+          <span class="soft">{{
+            one.measuredVolumeMl === undefined ? 'by its measures' : 'measured with water'
+          }}</span>
+          <button
+            type="button"
+            class="icon-button"
+            :aria-label="`Remove ${one.name}`"
+            @click="remove('containers', one.id)"
+          >
+            <Trash2 aria-hidden="true" />
+          </button>
+        </li>
+      </ul>
+      <p v-else class="empty">
+        None yet. Makers’ cells differ by a fifth: weigh the water one holds and it counts exactly.
+      </p>
+    </section>
+
+    <section aria-labelledby="feeds-title">
+      <div class="head">
+        <h2 id="feeds-title">Feeds of your own</h2>
+        <NuxtLink to="/feed" class="button"><Plus aria-hidden="true" /> Enter a label</NuxtLink>
+      </div>
+      <ul v-if="household.ownFeeds.length">
+        <li v-for="one in household.ownFeeds" :key="one.id">
+          <strong>{{ one.name }}</strong>
+          <span class="soft">{{ one.form }}</span>
+          <span>{{ one.nPercent }}-{{ one.p2o5Percent }}-{{ one.k2oPercent }}</span>
+          <span class="soft">{{
+            one.labelRatePerL === null
+              ? 'no label rate'
+              : `${one.labelRatePerL} ${one.form === 'powder' ? 'g' : 'mL'} a litre`
+          }}</span>
+          <button
+            type="button"
+            class="icon-button"
+            :aria-label="`Remove ${one.name}`"
+            @click="remove('feeds', one.id)"
+          >
+            <Trash2 aria-hidden="true" />
+          </button>
+        </li>
+      </ul>
+      <p v-else class="empty">None yet. Type a label in Feed and it is kept here.</p>
+    </section>
+
+    <ToolForm v-if="tool" v-bind="tool === 'new' ? {} : { tool }" @close="tool = null" />
+    <ContainerForm
+      v-if="container"
+      v-bind="container === 'new' ? {} : { container }"
+      @close="container = null"
+    />
+  </div>
+</template>
+
+<style scoped>
+.stores {
+  display: grid;
+  gap: 2rem;
+  max-width: 62rem;
+}
+
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  padding-bottom: 0.6rem;
+  border-bottom: 2px solid var(--ink);
+}
+
+li {
+  display: grid;
+  grid-template-columns: 1.4fr 0.9fr 1.3fr 1fr auto;
+  gap: 0.8rem;
+  align-items: center;
+  padding: 0.3rem 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.name {
+  padding: 0.4rem 0;
+  border: 0;
+  background: none;
+  color: var(--enamel);
+  font-weight: 650;
+  text-align: left;
+  text-decoration: underline;
+  text-decoration-color: var(--line-strong);
+  text-underline-offset: 0.2em;
+  cursor: pointer;
+}
+
+.empty {
+  padding: 1rem 0;
+  color: var(--ink-soft);
+}
+
+@media (max-width: 46rem) {
+  li {
+    grid-template-columns: 1fr auto auto;
+    gap: 0 0.8rem;
+  }
+
+  li > :nth-child(3) {
+    grid-row: 2;
+    grid-column: 1 / 3;
+  }
+
+  li > :nth-child(4) {
+    display: none;
+  }
+}
+</style>

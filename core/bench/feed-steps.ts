@@ -1,0 +1,77 @@
+import type { DosePlan, StrengthRange, Way } from '../feed/dose'
+import type { Measurement } from '../feed/measuring'
+import { TOOL_HABITS } from '../feed/tool'
+import { printNumber } from '../units/format'
+import { printFraction } from '../units/fraction'
+import type { Figure } from '../working/figure'
+import type { Spoken, Step } from './step'
+
+/** What to do with one tool, in words: `1½ × teaspoon, level`, `12 g on the kitchen scale`. */
+export function sayMeasurement({ tool, amount, fills }: Measurement): string {
+  const habit = TOOL_HABITS[tool.kind]
+  if (habit.measures === 'mass') return `${printNumber(amount.value)} g on the ${tool.name.toLowerCase()}`
+  if (tool.kind === 'syringe')
+    return `${printNumber(amount.value)} mL with the ${tool.name.replace(/^[A-Z](?=[a-z])/, (c) => c.toLowerCase())}`
+  return `${printFraction(fills!.value, 0.5)} × ${tool.name.toLowerCase()}${tool.kind === 'spoon' ? ', level' : ''}`
+}
+
+/** The way that will be used: the one chosen, else the best in its fair range; undefined when a stock is better. */
+export function wayToUse(plan: DosePlan, toolId: string | null): Way | undefined {
+  const chosen = plan.ways.find(({ tool, fit }) => tool.id === toolId && fit !== 'too small')
+  if (chosen) return chosen
+  return plan.stock ? undefined : plan.ways.find(({ fit }) => fit === 'fair')
+}
+
+/** The strength that will really be given. */
+export function strengthToExpect(plan: DosePlan, toolId: string | null): StrengthRange | undefined {
+  return (wayToUse(plan, toolId) ?? plan.stock)?.strength
+}
+
+/** From feed and jug to watered tray. Empty when nothing at hand can measure the dose. */
+export function feedSteps(
+  plan: DosePlan,
+  request: { feedName: string; vesselName: string; vesselL: Figure; toolId: string | null },
+): Step[] {
+  const way = wayToUse(plan, request.toolId)
+  const said = (measurement: Measurement): Spoken => ({
+    figure: measurement.amount,
+    words: sayMeasurement(measurement),
+  })
+  const feed = request.feedName.toLowerCase()
+  const vessel = request.vesselName.toLowerCase()
+  const give: Step = {
+    id: 'give',
+    title: 'Give it from below',
+    say: [
+      'Into the solid tray under the cells, a quarter of their depth. Pour off what still stands after the wait.',
+    ],
+    waitMinutes: 30,
+  }
+  if (way)
+    return [
+      { id: 'water', title: `Fill the ${vessel}`, say: [request.vesselL, ' of water, most of it first.'] },
+      {
+        id: 'dose',
+        title: 'Measure the feed',
+        say: [said(way), ` of ${feed}. Stir until it is gone, then top up with water.`],
+      },
+      give,
+    ]
+  if (!plan.stock) return []
+  const { making, stockL, dosing } = plan.stock
+  return [
+    {
+      id: 'stock',
+      title: 'Make a stock solution',
+      say: [
+        said(making),
+        ` of ${feed}, made up with water to `,
+        stockL,
+        '. Shake. Label it with name, strength and date.',
+      ],
+    },
+    { id: 'water', title: `Fill the ${vessel}`, say: [request.vesselL, ' of water.'] },
+    { id: 'dose', title: 'Dose the stock', say: [said(dosing), ' of the stock. Stir.'] },
+    give,
+  ]
+}

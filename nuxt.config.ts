@@ -1,0 +1,81 @@
+import { fileURLToPath } from 'node:url'
+
+const core = fileURLToPath(new URL('./core', import.meta.url))
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  telemetry: false,
+  devtools: { enabled: false },
+  modules: ['@pinia/nuxt', '@vueuse/nuxt', '@primevue/nuxt-module', 'nuxt-security', '@nuxt/eslint'],
+  alias: { '#core': core },
+  css: ['~/styles/main.css'],
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en' },
+      title: 'Blastomix',
+      titleTemplate: '%s · Blastomix',
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        {
+          name: 'description',
+          content: 'Growing media and seedling feeds, from empty tray to planting out.',
+        },
+        { name: 'color-scheme', content: 'light dark' },
+      ],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+    },
+  },
+  components: [{ path: '~/components', pathPrefix: false }],
+  imports: { dirs: ['stores'] },
+  primevue: {
+    autoImport: false,
+    options: { unstyled: true },
+    components: { include: ['Dialog', 'Popover', 'Select'] },
+    directives: { include: [] },
+    composables: { include: [] },
+  },
+  security: {
+    rateLimiter: false,
+    requestSizeLimiter: false,
+    xssValidator: false,
+    corsHandler: false,
+    headers: {
+      crossOriginEmbedderPolicy: false,
+      strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        'default-src': ["'self'"],
+        'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'"],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'img-src': ["'self'", 'data:'],
+        'font-src': ["'self'"],
+        'connect-src': ["'self'"],
+        'worker-src': ["'self'"],
+        'object-src': ["'none'"],
+        'base-uri': ["'none'"],
+        'form-action': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'upgrade-insecure-requests': false,
+      },
+    },
+  },
+  vite: {
+    worker: { format: 'es' },
+    optimizeDeps: { include: ['zod'] },
+  },
+  nitro: { preset: 'node-server', compressPublicAssets: true },
+  typescript: {
+    strict: true,
+    tsConfig: {
+      include: ['../core/**/*'],
+      exclude: ['../**/*.test.ts'],
+      compilerOptions: { noUncheckedIndexedAccess: true },
+    },
+  },
+  hooks: {
+    // The development server would open a second websocket, on all addresses.
+    'vite:extendConfig'(config, { isServer }) {
+      if (isServer && config.server) Object.assign(config.server, { ws: false })
+    },
+  },
+  eslint: { config: { stylistic: false } },
+})

@@ -1,0 +1,19 @@
+import { spawn } from 'node:child_process'
+
+/**
+ * Run a command to its end.
+ * @returns {Promise<{ code: number, output: string }>} output is what it printed, both streams, unless inherited
+ */
+export function run(command, args, { inherit = false, ...options } = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
+      stdio: inherit ? 'inherit' : ['ignore', 'pipe', 'pipe'],
+      ...options,
+    })
+    let output = ''
+    child.stdout?.on('data', (chunk) => (output += chunk))
+    child.stderr?.on('data', (chunk) => (output += chunk))
+    child.on('error', (error) => resolve({ code: 127, output: `${output}${error.message}` }))
+    child.on('close', (code, signal) => resolve({ code: code ?? (signal ? 1 : 0), output }))
+  })
+}

@@ -1,0 +1,5 @@
+import { everything } from '../../../services/keeping'
+import { householdParams } from '../../../http/params'
+import { route } from '../../../http/route'
+
+export default route({ params: householdParams }, ({ params }) => everything(params.householdId))

@@ -1,0 +1,3 @@
+import { openApiDocument } from '../http/openapi'
+
+export default defineEventHandler(() => openApiDocument())

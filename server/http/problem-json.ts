@@ -1,0 +1,75 @@
+import { setResponseHeader, setResponseStatus, type H3Event } from 'h3'
+import { printPath, type Problem } from '#core/problem'
+import { Refusal } from '../services/refusal'
+
+/** RFC 9457 problem details, with the fields that are wrong and, after a stale write, what is stored now. */
+export interface ProblemJson {
+  type: string
+  title: string
+  status: number
+  detail: string
+  errors: { field: string; message: string }[]
+  current?: unknown
+}
+
+const TITLES: Readonly<Record<number, string>> = {
+  400: 'Not readable',
+  404: 'Not found',
+  409: 'Changed elsewhere',
+  413: 'Too large',
+  415: 'Not JSON',
+  422: 'Not possible as it is',
+  500: 'Something went wrong here',
+  503: 'The database does not answer',
+}
+
+export class HttpProblem extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly problems: readonly Problem[] = [],
+  ) {
+    super(message)
+  }
+}
+
+/** Answer with a problem, whatever was thrown. What is not ours to explain is logged and told as a 500. */
+export function answerProblem(event: H3Event, error: unknown): ProblemJson {
+  const problem = explain(error)
+  setResponseStatus(event, problem.status)
+  setResponseHeader(event, 'content-type', 'application/problem+json')
+  return problem
+}
+
+function explain(error: unknown): ProblemJson {
+  if (error instanceof Refusal)
+    return {
+      ...body(error.status, error.message, error.problems),
+      ...(error.status === 409 ? { current: error.current } : {}),
+    }
+  if (error instanceof HttpProblem) return body(error.status, error.message, error.problems)
+  if (isConnectionError(error)) return body(503, 'Nothing was written. Try again in a moment.')
+  console.error(error)
+  return body(500, 'Nothing was written. The log on the server says more.')
+}
+
+function body(status: number, detail: string, problems: readonly Problem[] = []): ProblemJson {
+  const title = TITLES[status] ?? 'Problem'
+  return {
+    type: `/problems/${title.toLowerCase().replaceAll(' ', '-')}`,
+    title,
+    status,
+    detail,
+    errors: problems.map(({ path, message }) => ({ field: printPath(path), message })),
+  }
+}
+
+/** Connection refused, reset or timed out; 57P01–03 and 53300: the server is going down, starting, or full. */
+function isConnectionError(error: unknown): boolean {
+  for (let cause: unknown = error; cause instanceof Error; cause = cause.cause) {
+    const code = (cause as { code?: string }).code ?? ''
+    if (/^(ECONN|ETIMEDOUT|EPIPE|ENOTFOUND|57P0|08|53300)/.test(code)) return true
+    if (/timeout exceeded when trying to connect|Connection terminated/.test(cause.message)) return true
+  }
+  return false
+}

@@ -1,0 +1,15 @@
+import * as z from 'zod'
+import type { Tool, ToolKind } from '#core/feed/tool'
+import { TOOL_KINDS, toolProblems } from '#core/feed/tool'
+import { amount, name, ruled } from '../rules'
+
+export const toolFields = z.object({
+  name,
+  kind: z.enum(TOOL_KINDS as [ToolKind, ...ToolKind[]]),
+  capacityMl: amount.nullable().describe('What it holds, mL; null for a scale'),
+})
+
+export const tool = ruled(toolFields, (value) => toolProblems(asTool('', value)))
+export type ToolRecord = z.output<typeof toolFields>
+
+export const asTool = (id: string, record: ToolRecord): Tool => ({ id, ...record })

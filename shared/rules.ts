@@ -1,0 +1,31 @@
+import * as z from 'zod'
+import type { Problem } from '#core/problem'
+
+/** A schema that also obeys the rules of the trade, stated once in core; each problem lands on its field. */
+export function ruled<Schema extends z.ZodType>(
+  schema: Schema,
+  problemsOf: (value: z.output<Schema>) => readonly Problem[],
+) {
+  return schema.superRefine((value, context) => {
+    for (const { path, message } of problemsOf(value))
+      context.addIssue({ code: 'custom', path: [...path], message })
+  })
+}
+
+/** The problems Zod found, in the words and paths of core. */
+export function problemsFrom(error: z.ZodError): Problem[] {
+  return error.issues.map(({ path, message }) => ({
+    path: path.filter((key): key is string | number => typeof key !== 'symbol'),
+    message,
+  }))
+}
+
+export const name = z
+  .string('A name is text.')
+  .trim()
+  .min(1, 'Give it a name.')
+  .max(120, 'A name has at most 120 characters.')
+export const id = z.uuid('This is not an id.')
+/** Built-in things have short ids, a household's own have UUIDs. */
+export const reference = z.string().min(1, 'Choose one.').max(64)
+export const amount = z.number('This is not a number.')
