@@ -16,7 +16,9 @@ const shared = {
 
 export default {
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,shared,scripts}/**/*.test.ts'] },
+    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,shared}/**/*.test.ts'] },
+    // Starts and stops the real thing in a folder of its own.
+    { ...shared, displayName: 'start', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },
     // Against a running application and its real PostgreSQL; ./test starts both and says where.
     { ...shared, displayName: 'api', testMatch: ['<rootDir>/server/**/*.test.ts'] },
   ],

@@ -2,7 +2,8 @@
 import type { NuxtError } from '#app'
 
 const props = defineProps<{ error: NuxtError }>()
-useTheme()
+const preferences = usePreferences()
+useHead({ htmlAttrs: { class: () => (preferences.theme === 'dark' ? 'dark' : '') } })
 const missing = computed(() => props.error.statusCode === 404)
 </script>
 

@@ -21,7 +21,7 @@ export async function installPackages() {
   if (read(INSTALLED) === wanted) return
   console.log('Installing npm packages …')
   const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund'])
-  if (code !== 0) throw new Trouble(`npm could not install the packages: ${lastLine(output)}`)
+  if (code !== 0) throw new Trouble(`npm could not install the packages: ${npmReason(output)}`)
   const prepared = await run('npx', ['nuxt', 'prepare'])
   if (prepared.code !== 0) throw new Trouble(`nuxt could not prepare its types: ${lastLine(prepared.output)}`)
   writeFileSync(INSTALLED, wanted)
@@ -55,4 +55,10 @@ function filesUnder(path) {
     .sort()
     .flatMap((name) => filesUnder(join(path, name)))
     .filter((file) => !file.endsWith('.test.ts'))
+}
+
+/** npm's own reason, rather than its pointer to a log file. */
+function npmReason(output) {
+  const reasons = output.split('\n').filter((line) => /^npm error/.test(line) && !/complete log/.test(line))
+  return reasons.at(-1)?.replace(/^npm error\s*/, '') ?? lastLine(output)
 }

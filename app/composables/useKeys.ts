@@ -1,9 +1,5 @@
 import { PLACES } from './usePlaces'
 
-/** Single-letter keys can be turned off: a stray touch of the keyboard must not move anybody (WCAG 2.1.4). */
-export const useLetterKeys = () =>
-  useCookie<boolean>('letter-keys', { default: () => true, maxAge: 31536000, sameSite: 'lax' })
-
 /** The draft that undo and redo act on: that of the page in view. */
 export const useActiveHistory = () => useState<null | string>('active-history', () => null)
 
@@ -22,7 +18,7 @@ const typing = (target: EventTarget | null) =>
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
 export function useKeys(actions: { palette: () => void }) {
-  const letters = useLetterKeys()
+  const preferences = usePreferences()
   const router = useRouter()
   const mix = useMixDraft()
   const feed = useFeedDraft()
@@ -44,7 +40,8 @@ export function useKeys(actions: { palette: () => void }) {
       else store.undo()
       return
     }
-    if (command || event.altKey || !letters.value || document.querySelector('[role="dialog"]')) return
+    if (command || event.altKey || !preferences.letterKeys || document.querySelector('[role="dialog"]'))
+      return
     const role = (event.target as HTMLElement).getAttribute?.('role')
     if (role === 'combobox' || role === 'option') return
     if (event.key === '?') return actions.palette()

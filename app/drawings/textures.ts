@@ -10,7 +10,7 @@ export interface Texture {
   readonly grains: string
 }
 
-export const TILE = 56
+export const TILE = 112
 
 type Place = { x: number; y: number; turn: number; size: number }
 type Mark = (place: Place) => string
@@ -73,10 +73,13 @@ const chip: Mark = ({ x, y, turn, size }) => {
 
 /** Marks on a jittered grid, repeated at the edges so that the tile joins itself. */
 function scatter(mark: Mark, across: number, seed: number): string {
-  let state = seed * 2654435761
+  // mulberry32, a small public-domain generator: the same scatter on every machine.
+  let state = seed
   const random = () => {
-    state = (Math.imul(state ^ (state >>> 15), 2246822519) + 0x9e3779b9) | 0
-    return ((state ^ (state >>> 13)) >>> 0) / 4294967296
+    state = (state + 0x6d2b79f5) | 0
+    let t = Math.imul(state ^ (state >>> 15), 1 | state)
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
   }
   const cell = TILE / across
   let path = ''
@@ -99,17 +102,17 @@ function scatter(mark: Mark, across: number, seed: number): string {
 const texture = (id: string, lines: string, grains = ''): Texture => ({ id, lines, grains })
 
 export const TEXTURES: readonly Texture[] = [
-  texture('coir', scatter(fibre, 6, 3)),
-  texture('peat', scatter(crumb, 8, 5), scatter(dot, 4, 8)),
-  texture('vermiculite', scatter(accordion, 4, 11)),
-  texture('perlite', scatter(bead, 5, 7)),
-  texture('castings', '', scatter(pellet, 8, 13)),
-  texture('compost', scatter(crumb, 6, 17), scatter(dot, 5, 4)),
-  texture('rice-hulls', scatter(hull, 5, 19)),
-  texture('pumice', scatter(stone, 4, 23), scatter(dot, 6, 6)),
-  texture('sand', '', scatter(dot, 10, 29)),
-  texture('bark', scatter(chip, 4, 31)),
-  texture('loam', scatter(crumb, 5, 37), scatter(dot, 7, 41)),
+  texture('coir', scatter(fibre, 14, 3)),
+  texture('peat', scatter(crumb, 16, 5), scatter(dot, 8, 8)),
+  texture('vermiculite', scatter(accordion, 8, 11)),
+  texture('perlite', scatter(bead, 10, 7)),
+  texture('castings', '', scatter(pellet, 16, 13)),
+  texture('compost', scatter(crumb, 12, 17), scatter(dot, 10, 4)),
+  texture('rice-hulls', scatter(hull, 10, 19)),
+  texture('pumice', scatter(stone, 8, 23), scatter(dot, 12, 6)),
+  texture('sand', '', scatter(dot, 20, 29)),
+  texture('bark', scatter(chip, 8, 31)),
+  texture('loam', scatter(crumb, 10, 37), scatter(dot, 14, 41)),
 ]
 
 const known = new Set(TEXTURES.map(({ id }) => id))

@@ -2,7 +2,8 @@
 const household = useHousehold()
 const palette = ref(false)
 useKeys({ palette: () => (palette.value = true) })
-useTheme()
+const preferences = usePreferences()
+useHead({ htmlAttrs: { class: () => (preferences.theme === 'dark' ? 'dark' : '') } })
 </script>
 
 <template>

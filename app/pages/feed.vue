@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Redo2, Undo2 } from '@lucide/vue'
+import { inSentence } from '#core/bench/wording'
 import { feedSteps, sayMeasurement, strengthToExpect, wayToUse } from '#core/bench/feed-steps'
 import { printNumber, printShare } from '#core/units/format'
 import { given } from '#core/working/figure'
@@ -234,20 +235,22 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
           "
         />
       </div>
-      <dl v-if="feed.plan" class="strengths">
-        <div
-          v-for="[symbol, figure] in [
-            ['N', feed.plan.nMgPerL],
-            ['P', feed.plan.pMgPerL],
-            ['K', feed.plan.kMgPerL],
-          ] as const"
-          :key="symbol"
-        >
-          <dt>{{ symbol }}</dt>
-          <dd><FigureValue :figure="figure" :digits="printNumber(figure.value)" /></dd>
-        </div>
-        <div class="unit soft">mg/L</div>
-      </dl>
+      <div v-if="feed.plan" class="strengths">
+        <dl>
+          <div
+            v-for="[symbol, figure] in [
+              ['N', feed.plan.nMgPerL],
+              ['P', feed.plan.pMgPerL],
+              ['K', feed.plan.kMgPerL],
+            ] as const"
+            :key="symbol"
+          >
+            <dt>{{ symbol }}</dt>
+            <dd><FigureValue :figure="figure" :digits="printNumber(figure.value)" /></dd>
+          </div>
+        </dl>
+        <span class="soft">mg/L</span>
+      </div>
     </section>
 
     <section class="column slip" aria-labelledby="measure-title">
@@ -292,7 +295,7 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
               :checked="way?.tool.id === one.tool.id"
               @change="feed.change('tool', (draft) => (draft.toolId = one.tool.id))"
             />
-            <span>{{ one.fit === 'too small' ? one.tool.name.toLowerCase() : sayMeasurement(one) }}</span>
+            <span>{{ one.fit === 'too small' ? inSentence(one.tool.name) : sayMeasurement(one) }}</span>
             <span class="soft">{{ FITS[one.fit] || `± ${printShare(one.worst.value)}` }}</span>
           </label>
         </fieldset>
@@ -428,7 +431,12 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
   border-top: 1px solid var(--line);
 }
 
-.strengths > div {
+.strengths dl {
+  display: flex;
+  gap: 1.1rem;
+}
+
+.strengths dl > div {
   display: flex;
   align-items: baseline;
   gap: 0.35rem;
@@ -541,6 +549,10 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
 }
 
 @media (max-width: 52rem) {
+  .top .soft {
+    display: none;
+  }
+
   .feed {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Droplets, FileText, Shovel, Trash2 } from '@lucide/vue'
+import { inSentence } from '#core/bench/wording'
 import { printNumber } from '#core/units/format'
 import { saidInParts } from '#core/media/recipe'
 import { stageById } from '#core/feed/stage'
@@ -57,7 +58,7 @@ const looseFeeds = computed(() =>
               <NuxtLink :to="`/feed?plan=${feeding.id}`">{{ feeding.body.name }}</NuxtLink>
               <span class="soft"
                 >{{ printNumber(feeding.body.targetNMgPerL) }} mg/L N in the
-                {{ feeding.body.vessel.name.toLowerCase() }}</span
+                {{ inSentence(feeding.body.vessel.name) }}</span
               >
             </li>
           </ul>

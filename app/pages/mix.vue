@@ -149,12 +149,13 @@ const blocked = computed(() => {
         placeholder="Choose a recipe"
         @update:model-value="mix.chooseRecipe"
       />
-      <p class="reason">
-        <strong>{{ saidInParts(mix.draft.parts) || 'No parts' }}</strong>
-        <template v-if="mix.recipe">
-          · {{ mix.adjusted ? 'adjusted. ' : '' }}{{ mix.recipe.reasoning }}</template
-        >
-      </p>
+      <div class="reason">
+        <p>
+          <strong>{{ saidInParts(mix.draft.parts) || 'No parts' }}</strong>
+          <span v-if="mix.recipe && mix.adjusted" class="soft"> · adjusted</span>
+        </p>
+        <p class="soft">{{ mix.recipe?.reasoning }}</p>
+      </div>
       <RecipeSection
         v-if="mix.draft.parts.length"
         :parts="mix.draft.parts"
@@ -343,7 +344,8 @@ const blocked = computed(() => {
 
 .reason {
   line-height: 1.3;
-  min-height: 2.6em;
+  /* The drawing below must not jump while an edge is dragged. */
+  min-height: 3.9em;
 }
 
 .add {
@@ -408,6 +410,10 @@ const blocked = computed(() => {
 }
 
 @media (max-width: 52rem) {
+  .top .soft {
+    display: none;
+  }
+
   .mix {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -2,7 +2,7 @@ import { doseProblems, planDose, strengthAtLabelRate, type DosePlan } from '#cor
 import { feedProblems, type Feed } from '#core/feed/feed'
 import { FEEDS } from '#core/feed/feeds'
 import { STAGES, stageById } from '#core/feed/stage'
-import { printPath, under } from '#core/problem'
+import { printPath } from '#core/problem'
 import { asFeed, type FeedRecord } from '#shared/records/feed'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Stored } from '#shared/collections'

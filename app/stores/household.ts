@@ -15,7 +15,7 @@ export const useHousehold = defineStore('household', () => {
 
   const kitchen = computed(() => everything.value?.household.body.kitchen ?? 'metric')
   const records = <C extends Collection>(collection: C) =>
-    computed((): Stored<Bodies[C]>[] => everything.value?.[collection] ?? [])
+    computed(() => (everything.value?.[collection] ?? []) as Stored<Bodies[C]>[])
 
   const recipes = records('recipes')
   const batches = records('batches')
@@ -29,14 +29,29 @@ export const useHousehold = defineStore('household', () => {
   const address = (...rest: string[]) =>
     ['/api/households', everything.value!.household.id, ...rest].join('/')
 
+  /** The household whose bench this browser stands at; without a choice, the oldest. */
+  const chosen = useCookie<string | null>('household', {
+    default: () => null,
+    maxAge: 31536000,
+    sameSite: 'lax',
+  })
+  const all = ref<{ id: string; name: string }[]>([])
+
   async function load() {
     try {
-      const [first] = await $fetch<Stored<HouseholdRecord>[]>('/api/households')
-      everything.value = first ? await $fetch<Everything>(`/api/households/${first.id}`) : null
+      const households = await $fetch<Stored<HouseholdRecord>[]>('/api/households')
+      all.value = households.map(({ id, body }) => ({ id, name: body.name }))
+      const mine = households.find(({ id }) => id === chosen.value) ?? households[0]
+      everything.value = mine ? await $fetch<Everything>(`/api/households/${mine.id}`) : null
       failed.value = false
     } catch {
       failed.value = true
     }
+  }
+
+  async function moveTo(id: string) {
+    chosen.value = id
+    await load()
   }
 
   async function save<C extends Collection>(collection: C, id: string, version: number, body: Bodies[C]) {
@@ -80,6 +95,8 @@ export const useHousehold = defineStore('household', () => {
 
   return {
     everything,
+    all,
+    moveTo,
     failed,
     kitchen,
     recipes,

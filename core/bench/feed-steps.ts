@@ -5,14 +5,14 @@ import { printNumber } from '../units/format'
 import { printFraction } from '../units/fraction'
 import type { Figure } from '../working/figure'
 import type { Spoken, Step } from './step'
+import { inSentence } from './wording'
 
 /** What to do with one tool, in words: `1½ × teaspoon, level`, `12 g on the kitchen scale`. */
 export function sayMeasurement({ tool, amount, fills }: Measurement): string {
   const habit = TOOL_HABITS[tool.kind]
-  if (habit.measures === 'mass') return `${printNumber(amount.value)} g on the ${tool.name.toLowerCase()}`
-  if (tool.kind === 'syringe')
-    return `${printNumber(amount.value)} mL with the ${tool.name.replace(/^[A-Z](?=[a-z])/, (c) => c.toLowerCase())}`
-  return `${printFraction(fills!.value, 0.5)} × ${tool.name.toLowerCase()}${tool.kind === 'spoon' ? ', level' : ''}`
+  if (habit.measures === 'mass') return `${printNumber(amount.value)} g on the ${inSentence(tool.name)}`
+  if (tool.kind === 'syringe') return `${printNumber(amount.value)} mL with the ${inSentence(tool.name)}`
+  return `${printFraction(fills!.value, 0.5)} × ${inSentence(tool.name)}${tool.kind === 'spoon' ? ', level' : ''}`
 }
 
 /** The way that will be used: the one chosen, else the best in its fair range; undefined when a stock is better. */
@@ -37,8 +37,8 @@ export function feedSteps(
     figure: measurement.amount,
     words: sayMeasurement(measurement),
   })
-  const feed = request.feedName.toLowerCase()
-  const vessel = request.vesselName.toLowerCase()
+  const feed = inSentence(request.feedName)
+  const vessel = inSentence(request.vesselName)
   const give: Step = {
     id: 'give',
     title: 'Give it from below',

@@ -9,6 +9,8 @@ import { isScale, type Tool } from './tool'
 export interface StockPlan {
   /** Measuring the feed into the stock. */
   readonly making: Measurement
+  /** Feed that goes into the stock, g. */
+  readonly feedG: Figure
   readonly stockL: Figure
   /** g of feed in a litre of stock. */
   readonly concentrationGPerL: Figure
@@ -23,21 +25,28 @@ const SOLUBLE_G_PER_L = 100
 const EASY_VOLUMES_L = [0.1, 0.25, 0.5, 1, 2]
 const EASY_MASSES_G = [5, 10, 20, 25, 50, 100]
 const EASY_FILLS = [1, 2, 3, 4]
+/** A little error is worth not dissolving a cupful of feed for one jug. */
+const WORTH_SPARING = 0.05
 const BOTTLE = given('Spread of a marked bottle', 0.03, 'share', byDefault('a bottle filled to its mark'))
 
 /**
- * The stock solution that measures a small dose best with the tools at hand, or null when none can.
- * Every pairing of an easy amount, an easy volume and a tool for the millilitres is weighed up.
+ * The stock solution for a small dose with the tools at hand, or null when none can measure it.
+ * Every pairing of an easy amount, an easy volume and a tool for the millilitres is weighed up; of those that
+ * measure about as well as the best, the one that uses the least feed and the smallest bottle is taken.
  */
 export function planStock(feed: Feed, dose: Dose, tools: readonly Tool[]): StockPlan | null {
   const dosers = tools.filter((tool) => !isScale(tool.kind) && canMeasure(tool, { form: 'liquid' }))
-  let best: StockPlan | null = null
-  for (const { making, massG, volumeL } of easyStocks(feed, tools))
-    for (const doser of dosers) {
-      const stock = doseFrom(making, massG, volumeL, dose, doser)
-      if (stock && (!best || stock.worst.value < best.worst.value - 1e-6)) best = stock
-    }
-  return best
+  const stocks = [...easyStocks(feed, tools)].flatMap(({ making, massG, volumeL }) =>
+    dosers.flatMap((doser) => doseFrom(making, massG, volumeL, dose, doser) ?? []),
+  )
+  const least = Math.min(...stocks.map(({ worst }) => worst.value))
+  const goodEnough = stocks.filter(({ worst }) => worst.value <= least + WORTH_SPARING)
+  return (
+    goodEnough.sort(
+      (a, b) =>
+        a.feedG.value - b.feedG.value || a.stockL.value - b.stockL.value || a.worst.value - b.worst.value,
+    )[0] ?? null
+  )
 }
 
 function* easyStocks(feed: Feed, tools: readonly Tool[]) {
@@ -95,5 +104,5 @@ function doseFrom(
     { r: dosing.rounding, s: spread },
     ({ r, s }) => Math.abs(r) + s,
   )
-  return { making, stockL, concentrationGPerL, dosing, spread, worst }
+  return { making, feedG: massG, stockL, concentrationGPerL, dosing, spread, worst }
 }

@@ -7,7 +7,7 @@ export interface Scoop {
 }
 
 export interface ScoopCount {
-  /** To the half scoop, or the quarter below two: what a hand can level off. */
+  /** To the half scoop, or the quarter below four: what a hand can level off. */
   readonly scoops: Figure
   /** (measured − wanted) / wanted; a fraction, negative when short. */
   readonly roundingError: Figure
@@ -18,7 +18,7 @@ export function countScoops(scoop: Scoop, looseL: Figure): ScoopCount {
   const size = given(scoop.name, scoop.volumeL, 'L', yours('the scoop you chose'))
   const step = given(
     'Levelled off to',
-    looseL.value / scoop.volumeL < 2 ? 0.25 : 0.5,
+    looseL.value / scoop.volumeL < 4 ? 0.25 : 0.5,
     'scoop',
     yours('what a hand can level off'),
   )

@@ -33,7 +33,7 @@ export function printQuantity(base: number, dimension: Dimension, kitchen: Kitch
   const amount = fromBase(base, unit)
   if (unit.fractions) return `${printFraction(amount, step(amount))} ${spoken(unit, kitchen, amount)}`
   if (dimension === 'temperature') return `${Math.round(amount)} ${unit.symbol}`
-  return `${printNumber(amount)} ${unit.symbol}`
+  return `${printNumber(amount, Math.abs(amount) < 1 ? 2 : 3)} ${unit.symbol}`
 }
 
 /** The same quantity in the kitchen's units and in the other system's: `2¾ cups`, `650 mL`. */

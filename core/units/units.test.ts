@@ -53,7 +53,7 @@ describe('the unit table', () => {
   )('agrees with an independent library on %s', (id, unit) => {
     const perBushel = id === 'us-dry-qt' ? 1 / 32 : 1
     for (const amount of [1, 17.5]) {
-      const other = Qty(amount, OTHERS_NAMES[id]).to(BASES[unit.dimension]).scalar * perBushel
+      const other = Qty(amount, OTHERS_NAMES[id]!).to(BASES[unit.dimension]).scalar * perBushel
       expect(toBase(amount, unit) / other).toBeCloseTo(1, 6)
     }
   })

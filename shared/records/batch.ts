@@ -4,7 +4,7 @@ import type { Container } from '#core/containers/container'
 import { batchProblems, type BatchRequest } from '#core/media/batch'
 import type { Problem } from '#core/problem'
 import { amount, name, reference, ruled } from '../rules'
-import { asContainer, container } from './container'
+import { asContainer, container, type ContainerRecord } from './container'
 import { parts } from './recipe'
 
 const share = amount.describe('A fraction, 0–1')
@@ -51,7 +51,7 @@ export const batchToCompute = ruled(
   (value) => batchRecordProblems(value, ownContainers(value.containers)),
 )
 
-export function ownContainers(records: z.output<typeof batchToCompute>['containers']): Container[] {
+export function ownContainers(records: { id: string; container: ContainerRecord }[]): Container[] {
   return records.map(({ id, container: own }) => asContainer(id, own))
 }
 

@@ -27,7 +27,7 @@ const fields = z.object({
 })
 
 export const container = ruled(fields, (value) => containerProblems(asContainer('', value)))
-export type ContainerRecord = z.output<typeof container>
+export type ContainerRecord = z.output<typeof fields>
 
 /** The household's own container as core knows it. */
 export function asContainer(id: string, { measuredVolumeMl, ...rest }: ContainerRecord): Container {

@@ -74,4 +74,31 @@ h3 {
   border: 2px solid var(--ink);
   border-radius: 0.2rem;
 }
+@media print {
+  ol {
+    gap: 0.3rem;
+  }
+
+  li {
+    grid-template-columns: 1.5rem 1fr auto;
+    gap: 0.5rem;
+    line-height: 1.3;
+    break-inside: avoid;
+  }
+
+  .number {
+    width: 1.5rem;
+    height: 1.5rem;
+    font-size: 0.9rem;
+  }
+
+  h3 {
+    padding-top: 0.1rem;
+  }
+
+  .box {
+    width: 1.1rem;
+    height: 1.1rem;
+  }
+}
 </style>

@@ -21,6 +21,7 @@ const NUMBERS = [
           <NumberField
             :model-value="label[key]"
             :label="`${symbol} ${name}`"
+            :problem-id="problemAt(`feed.${key}`) && `label-${key}`"
             @update:model-value="emit('set', key, $event ?? 0)"
           />
         </div>

@@ -22,8 +22,8 @@ const width = computed(() => Math.max(300, measured.value || 1180))
 const narrow = computed(() => width.value < 640)
 
 const LEFT = computed(() => (narrow.value ? 12 : 190))
-const ROW = computed(() => (narrow.value ? 40 : 30))
-const TOP = 84
+const ROW = computed(() => (narrow.value ? 40 : 27))
+const TOP = 104
 const height = computed(() => TOP + props.stages.length * ROW.value + 46)
 const STEP = 5
 
@@ -55,9 +55,9 @@ const raised = computed(() => {
     .sort((a, b) => a.value - b.value)
     .map((flag) => {
       const at = x.value(flag.value)
-      level = at - lastX < 92 ? (level + 1) % 3 : 0
+      level = at - lastX < 92 ? (level + 1) % 2 : 0
       lastX = at
-      return { ...flag, at, y: 52 - level * 19 }
+      return { ...flag, at, y: 12 + level * 18 }
     })
 })
 
@@ -123,7 +123,7 @@ function press(event: KeyboardEvent) {
           :x="x(row.lowNMgPerL)"
           :y="row.y + (narrow ? 20 : 5)"
           :width="Math.max(5, x(row.highNMgPerL) - x(row.lowNMgPerL))"
-          :height="narrow ? 15 : ROW - 10"
+          :height="narrow ? 15 : ROW - 9"
           rx="4"
         />
         <text class="numbers" :x="x(row.highNMgPerL) + 8" :y="row.y + (narrow ? 33 : ROW / 2 + 5)">
@@ -237,6 +237,13 @@ text {
 
 .numbers {
   fill: var(--ink-soft);
+  stroke: var(--paper);
+  stroke-width: 5px;
+  paint-order: stroke;
+}
+
+.stage.here .numbers {
+  stroke: var(--water-wash);
 }
 
 .stage.here .numbers {

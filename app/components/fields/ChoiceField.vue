@@ -37,6 +37,7 @@ const grouped = computed(() => props.choices.length > 0 && 'group' in props.choi
       :placeholder="placeholder"
       :aria-label="label"
       scroll-height="20rem"
+      :pt="{ hiddenFirstFocusableEl: { tabindex: -1 }, hiddenLastFocusableEl: { tabindex: -1 } }"
       @update:model-value="$emit('update:modelValue', $event)"
     />
   </FieldFrame>

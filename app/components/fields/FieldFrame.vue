@@ -16,6 +16,8 @@ defineProps<{ id: string; label: string; hideLabel?: boolean; hint?: string; pro
   display: grid;
   gap: 0.2rem;
   align-content: start;
+  grid-template-columns: minmax(0, 1fr);
+  min-width: 0;
 }
 
 label {

@@ -11,6 +11,8 @@ const props = defineProps<{
   /** The value is a fraction 0–1, shown and typed as per cent. */
   percent?: boolean
   problem?: string | undefined
+  /** Id of a message that says what is wrong, where it stands elsewhere. */
+  problemId?: string | undefined
   hint?: string
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
@@ -47,8 +49,10 @@ const problem = computed(() => message.value ?? props.problem)
         inputmode="decimal"
         autocomplete="off"
         :value="text"
-        :aria-invalid="problem ? 'true' : undefined"
-        :aria-describedby="problem ? `${id}-problem` : hint ? `${id}-hint` : undefined"
+        :aria-invalid="problem || problemId ? 'true' : undefined"
+        :aria-describedby="
+          problem ? `${id}-problem` : problemId ? problemId : hint ? `${id}-hint` : undefined
+        "
         @input="type(($event.target as HTMLInputElement).value)"
       />
       <span v-if="percent || unit" class="unit">{{ percent ? '%' : unit }}</span>

@@ -45,7 +45,7 @@ const { text, message, type } = useTypedText<number | null>({
 
 const problem = computed(() => message.value ?? props.problem)
 const both = computed(() =>
-  props.modelValue === null
+  props.modelValue === null || props.modelValue === 0
     ? props.hint
     : printBoth(props.modelValue * inBase.value, props.dimension, household.kitchen).join(' · '),
 )

@@ -43,6 +43,13 @@ const printed = computed(() => printFigure(props.figure, household.kitchen))
   background: var(--water-wash);
 }
 
+/* In a table it stands alone and wants a fingertip's room. */
+:where(td, th) .figure {
+  display: inline-block;
+  min-width: 1.5rem;
+  min-height: 1.5rem;
+}
+
 @media print {
   .figure {
     text-decoration: none;

@@ -102,6 +102,7 @@ function measured(id: string) {
                 :model-value="fill.count"
                 :label="`How many: ${container?.name ?? 'container'}`"
                 hide-label
+                :problem-id="mix.problemAt(`fills[${index}].count`) && `fill-${index}-count`"
                 @update:model-value="
                   (count) => mix.change(`count-${index}`, (draft) => (draft.fills[index]!.count = count ?? 0))
                 "
@@ -128,6 +129,7 @@ function measured(id: string) {
           <p
             v-for="field in ['count', 'containerId', 'coverMaterialId']"
             v-show="mix.problemAt(`fills[${index}].${field}`)"
+            :id="`fill-${index}-${field}`"
             :key="field"
             class="problem"
             role="alert"
@@ -144,6 +146,7 @@ function measured(id: string) {
             </template>
           </p>
           <div class="cover">
+            <span>Cover</span>
             <QuantityField
               :model-value="fill.coverMm"
               dimension="length"
@@ -155,7 +158,7 @@ function measured(id: string) {
                 (mm) => mix.change(`cover-${index}`, (draft) => (draft.fills[index]!.coverMm = mm ?? 0))
               "
             />
-            <span>cover of</span>
+            <span>of</span>
             <ChoiceField
               :model-value="fill.coverMaterialId"
               :label="`What covers ${container?.name ?? 'it'}`"
@@ -249,7 +252,7 @@ section {
 
 .cover {
   display: grid;
-  grid-template-columns: 7.5rem auto 1fr;
+  grid-template-columns: auto 5.5rem auto minmax(0, 1fr);
   align-items: baseline;
   gap: 0.5rem;
 }

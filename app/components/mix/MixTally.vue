@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inSentence } from '#core/bench/wording'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
 import { printFraction } from '#core/units/fraction'
 import type { MaterialLine } from '#core/media/batch'
@@ -16,7 +17,6 @@ const roundingText = (line: MaterialLine) => {
   const error = line.scoops.roundingError.value
   return Math.abs(error) < 0.02 ? '' : `${error > 0 ? '+' : '−'}${printShare(Math.abs(error))}`
 }
-const packName = (line: MaterialLine) => (line.packs.value === 1 ? line.pack.name : `${line.pack.name}s`)
 </script>
 
 <template>
@@ -42,17 +42,21 @@ const packName = (line: MaterialLine) => (line.packs.value === 1 ? line.pack.nam
         <tbody>
           <tr v-for="line in plan.lines" :key="line.material.id">
             <th scope="row">
-              <svg class="swatch" width="26" height="26" aria-hidden="true">
-                <rect width="26" height="26" rx="4" :fill="textureFill(line.material.id)" />
-              </svg>
-              <span>
-                {{ line.material.name }}
-                <small v-if="!line.share">cover only</small>
-                <small>
-                  <FigureValue :figure="line.packs" :digits="printNumber(line.packs.value)" /> ×
-                  {{ line.pack.name }}
-                </small>
-              </span>
+              <div class="material">
+                <svg class="swatch" width="26" height="26" aria-hidden="true">
+                  <rect width="26" height="26" rx="4" :fill="textureFill(line.material.id)" />
+                </svg>
+                <span>
+                  {{ line.material.name }}
+                  <small v-if="!line.share">cover only</small>
+                  <small>
+                    <FigureValue
+                      :figure="line.packs"
+                      :digits="`${printNumber(line.packs.value)} × ${line.pack.name}`"
+                    />
+                  </small>
+                </span>
+              </div>
             </th>
             <td><FigureValue :figure="line.looseL" /></td>
             <td>
@@ -65,7 +69,7 @@ const packName = (line: MaterialLine) => (line.packs.value === 1 ? line.pack.nam
         </tbody>
       </table>
       <p class="soft small">
-        Scoops of {{ mix.draft.scoop.name.toLowerCase() }},
+        Scoops of {{ inSentence(mix.draft.scoop.name) }},
         {{ printQuantity(mix.draft.scoop.volumeL, 'volume', household.kitchen) }}. Stir in a tub of at least
         <FigureValue :figure="plan.stirringTubL" />.
       </p>
@@ -78,8 +82,8 @@ const packName = (line: MaterialLine) => (line.packs.value === 1 ? line.pack.nam
           <FigureValue :figure="line.soak!.tubL" /> or more.
         </p>
         <p v-if="line.soakWholePacks" class="small">
-          Whole {{ packName(line) }}: {{ printNumber(line.packs.value) }} in
-          <FigureValue :figure="line.soakWholePacks.waterL" /> give
+          Or soak it whole ({{ printNumber(line.packs.value) }} × {{ line.pack.name }}):
+          <FigureValue :figure="line.soakWholePacks.waterL" /> of water give
           <FigureValue :figure="line.soakWholePacks.fibreL" />.
         </p>
       </div>
@@ -154,12 +158,15 @@ td {
 }
 
 tbody th {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 0.6rem;
   padding-left: 0;
   font-weight: 600;
   line-height: 1.2;
+}
+
+.material {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0.6rem;
 }
 
 td {

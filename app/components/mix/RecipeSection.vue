@@ -14,7 +14,7 @@ const emit = defineEmits<{
   remove: [index: number]
 }>()
 
-const WIDTH = 190
+const WIDTH = 168
 const LABEL = 76
 const STEP = 0.25
 
@@ -55,13 +55,18 @@ const text = computed(
 )
 
 const dragged = ref<number | null>(null)
+/** Where on the edge it was taken hold of, px, so that the edge does not jump. */
+let holdY = 0
+const pointerY = (event: PointerEvent) => event.clientY - svg.value!.getBoundingClientRect().top
 function grab(boundary: number, event: PointerEvent) {
   dragged.value = boundary
+  const { top, height: tall } = bands.value[boundary]!
+  holdY = pointerY(event) - (top + tall)
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
 function drag(boundary: number, event: PointerEvent) {
   if (dragged.value !== boundary || !svg.value) return
-  const y = event.clientY - svg.value.getBoundingClientRect().top
+  const y = pointerY(event) - holdY
   emit('boundary', boundary, ((y - bands.value[boundary]!.top) / height.value) * sum.value)
 }
 
@@ -88,7 +93,7 @@ function press(boundary: number, event: KeyboardEvent) {
 
 <template>
   <div class="section" :style="{ height: `${height}px` }">
-    <svg ref="svg" :width="WIDTH + 44" :height="height" role="group" :aria-label="text">
+    <svg ref="svg" :width="WIDTH + 36" :height="height" role="group" :aria-label="text">
       <g class="bands">
         <path
           v-for="row in rows"
@@ -105,7 +110,7 @@ function press(boundary: number, event: KeyboardEvent) {
         v-for="row in rows"
         :key="`lead-${row.materialId}`"
         class="lead"
-        :d="`M${WIDTH + 2} ${row.band.top + row.band.height / 2}L${WIDTH + 16} ${row.band.top + row.band.height / 2}L${WIDTH + 30} ${row.band.labelY}H${WIDTH + 44}`"
+        :d="`M${WIDTH + 2} ${row.band.top + row.band.height / 2}L${WIDTH + 12} ${row.band.top + row.band.height / 2}L${WIDTH + 26} ${row.band.labelY}H${WIDTH + 34}`"
       />
       <g
         v-for="row in rows.slice(0, -1)"
@@ -141,17 +146,7 @@ function press(boundary: number, event: KeyboardEvent) {
     </svg>
     <ul>
       <li v-for="row in rows" :key="row.materialId" :style="{ top: `${row.band.labelY}px` }">
-        <div class="who">
-          <strong>{{ row.name }}</strong>
-          <button
-            type="button"
-            class="icon-button remove"
-            :aria-label="`Leave out ${row.name}`"
-            @click="emit('remove', row.index)"
-          >
-            <X aria-hidden="true" />
-          </button>
-        </div>
+        <strong class="who">{{ row.name }}</strong>
         <div class="how-much">
           <NumberField
             :model-value="row.parts"
@@ -160,7 +155,15 @@ function press(boundary: number, event: KeyboardEvent) {
             :problem="problemAt(`parts[${row.index}].parts`)"
             @update:model-value="emit('parts', row.index, $event ?? 0)"
           />
-          <span>{{ row.parts === 1 ? 'part' : 'parts' }} · {{ printShare(row.share) }}</span>
+          <span>{{ printShare(row.share) }}</span>
+          <button
+            type="button"
+            class="icon-button remove"
+            :aria-label="`Leave out ${row.name}`"
+            @click="emit('remove', row.index)"
+          >
+            <X aria-hidden="true" />
+          </button>
         </div>
       </li>
     </ul>
@@ -235,33 +238,32 @@ svg {
 
 li {
   position: absolute;
-  left: 242px;
+  left: 210px;
   right: 0;
   translate: 0 -50%;
 }
 
 .who {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 0.25rem;
-  line-height: 1.15;
+  display: block;
+  overflow: hidden;
+  line-height: 1.2;
+  white-space: nowrap;
+  text-overflow: ellipsis;
 }
 
 .remove {
-  width: 2rem;
-  height: 2rem;
+  margin-left: auto;
 }
 
 .how-much {
   display: flex;
-  align-items: baseline;
-  gap: 0.5rem;
+  align-items: center;
+  gap: 0.35rem;
 }
 
 .how-much > :first-child {
   flex: 0 0 auto;
-  width: 4.2rem;
+  width: 3.8rem;
 }
 
 .how-much span {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { VNode } from 'vue'
 import { PLACES } from '~/composables/usePlaces'
 
 /** Everything that can be gone to or done, found by typing. */
@@ -8,14 +9,16 @@ const household = useHousehold()
 const mix = useMixDraft()
 const feed = useFeedDraft()
 const active = useActiveHistory()
-const letters = useLetterKeys()
-const { switchTheme } = useTheme()
+const preferences = usePreferences()
 
 interface Command {
   name: string
   hint: string
   run: () => unknown
 }
+
+/** The dialog focuses what is so marked; marked any earlier, the browser would try, and complain. */
+const markForFocus = ({ el }: VNode) => (el as HTMLElement).setAttribute('autofocus', '')
 
 const wanted = ref('')
 const chosen = ref(0)
@@ -24,7 +27,7 @@ const history = computed(() => (active.value === 'mix' ? mix : active.value === 
 const commands = computed((): Command[] => [
   ...PLACES.map(({ name, what, key, path }) => ({
     name: `Go to ${name}`,
-    hint: letters.value ? `${what} · key ${key}` : what,
+    hint: preferences.letterKeys ? `${what} · key ${key}` : what,
     run: () => router.push(path),
   })),
   ...(history.value?.canUndo ? [{ name: 'Undo', hint: 'Ctrl Z', run: () => history.value!.undo() }] : []),
@@ -40,11 +43,18 @@ const commands = computed((): Command[] => [
     hint: body.name,
     run: () => router.push(`/feed?plan=${id}`),
   })),
-  { name: 'Switch light and dark', hint: 'paper or grow room', run: switchTheme },
+  ...household.all
+    .filter(({ id }) => id !== household.everything?.household.id)
+    .map(({ id, name }) => ({
+      name: `Go to the bench of ${name}`,
+      hint: 'another household',
+      run: () => household.moveTo(id).then(() => router.push('/')),
+    })),
+  { name: 'Switch light and dark', hint: 'paper or grow room', run: preferences.switchTheme },
   {
-    name: letters.value ? 'Turn single-letter keys off' : 'Turn single-letter keys on',
+    name: preferences.letterKeys ? 'Turn single-letter keys off' : 'Turn single-letter keys on',
     hint: PLACES.map(({ key, name }) => `${key} ${name}`).join(', '),
-    run: () => (letters.value = !letters.value),
+    run: () => (preferences.letterKeys = !preferences.letterKeys),
   },
 ])
 
@@ -87,8 +97,8 @@ function run(command: Command | undefined) {
         aria-expanded="true"
         aria-controls="palette-list"
         autocomplete="off"
-        autofocus
         placeholder="Type a few letters"
+        @vue:mounted="markForFocus"
         :aria-activedescendant="found.length ? `palette-${chosen}` : undefined"
         @keydown.down.prevent="step(1)"
         @keydown.up.prevent="step(-1)"

@@ -6,7 +6,7 @@ import { PLACES } from '~/composables/usePlaces'
 defineEmits<{ palette: [] }>()
 const route = useRoute()
 const household = useHousehold()
-const { theme, switchTheme } = useTheme()
+const preferences = usePreferences()
 const { note } = useNotes()
 
 const here = (path: string) =>
@@ -69,7 +69,6 @@ async function chooseKitchen(kitchen: Kitchen) {
           <input
             type="radio"
             name="kitchen"
-            class="unseen"
             :value="kitchen.value"
             :checked="household.kitchen === kitchen.value"
             :aria-label="kitchen.long"
@@ -81,10 +80,10 @@ async function chooseKitchen(kitchen: Kitchen) {
       <button
         type="button"
         class="icon-button"
-        :aria-label="theme === 'dark' ? 'Light, for the day' : 'Dark, for the grow room'"
-        @click="switchTheme()"
+        :aria-label="preferences.theme === 'dark' ? 'Light, for the day' : 'Dark, for the grow room'"
+        @click="preferences.switchTheme()"
       >
-        <Sun v-if="theme === 'dark'" aria-hidden="true" />
+        <Sun v-if="preferences.theme === 'dark'" aria-hidden="true" />
         <Moon v-else aria-hidden="true" />
       </button>
       <button
@@ -109,6 +108,7 @@ async function chooseKitchen(kitchen: Kitchen) {
   gap: clamp(0.75rem, 3vw, 3rem);
   padding: 0.5rem clamp(0.9rem, 2vw, 2rem) 0;
   background: var(--paper-deep);
+  overflow: hidden;
 }
 
 .shell::after {
@@ -187,6 +187,7 @@ nav {
 }
 
 .units label {
+  position: relative;
   display: grid;
   place-items: center;
   min-width: 2.9rem;
@@ -197,6 +198,14 @@ nav {
 
 .units label + label {
   border-left: 1.5px solid var(--line-strong);
+}
+
+.units input {
+  position: absolute;
+  inset: 0;
+  margin: 0;
+  opacity: 0;
+  cursor: pointer;
 }
 
 .units .on {
@@ -232,9 +241,14 @@ nav {
     padding-bottom: 0.2rem;
   }
 
+  .settings {
+    gap: 0;
+  }
+
   .units label {
-    min-width: 2.4rem;
-    padding: 0 0.3rem;
+    min-width: 2.2rem;
+    padding: 0 0.25rem;
+    font-size: 1rem;
   }
 
   nav {

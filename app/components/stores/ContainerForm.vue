@@ -159,7 +159,7 @@ async function keep() {
       <p v-if="!problems.length">
         One {{ word }} holds <strong><FigureValue :figure="cellVolume(asked)" /></strong>.
       </p>
-      <p v-if="saving.state !== 'idle' && saving.state !== 'busy'" class="problem" role="alert">
+      <p v-if="'message' in saving" class="problem" role="alert">
         {{ saving.message }}
       </p>
       <div class="buttons">

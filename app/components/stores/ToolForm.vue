@@ -73,7 +73,7 @@ async function keep() {
         label="It holds"
         :problem="problemAt('capacityMl')"
       />
-      <p v-if="saving.state !== 'idle' && saving.state !== 'busy'" class="problem" role="alert">
+      <p v-if="'message' in saving" class="problem" role="alert">
         {{ saving.message }}
       </p>
       <div class="buttons">

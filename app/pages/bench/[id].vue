@@ -65,8 +65,10 @@ const allCautions = computed((): Caution[] =>
               </td>
               <td><FigureValue :figure="line.looseL" /></td>
               <td>
-                <FigureValue :figure="line.packs" :digits="printNumber(line.packs.value)" /> ×
-                {{ line.pack.name }}
+                <FigureValue
+                  :figure="line.packs"
+                  :digits="`${printNumber(line.packs.value)} × ${line.pack.name}`"
+                />
               </td>
             </tr>
           </tbody>

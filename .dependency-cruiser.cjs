@@ -1,0 +1,51 @@
+/** Arrows point one way: app → shared → core, server → shared → core; core knows nothing outside itself. */
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^core/' },
+    },
+    {
+      name: 'shared-builds-on-core',
+      severity: 'error',
+      from: { path: '^shared/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: ['^shared/', '^core/', '^node_modules/zod/'] },
+    },
+    { name: 'app-not-to-server', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },
+    { name: 'server-not-to-app', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },
+    {
+      name: 'only-services-touch-the-database',
+      severity: 'error',
+      from: {
+        path: '^server/',
+        pathNot: [
+          '^server/(services|db)/',
+          '^server/plugins/database',
+          '^server/api/health',
+          '\\.test\\.ts$',
+        ],
+      },
+      to: { path: '^server/db/' },
+    },
+    {
+      name: 'resolvable',
+      severity: 'error',
+      from: { path: '^(core|shared|server)/' },
+      to: { couldNotResolve: true },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.tools.json' },
+    enhancedResolveOptions: { extensions: ['.ts', '.vue', '.mjs', '.js', '.json'] },
+  },
+}

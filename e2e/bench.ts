@@ -1,0 +1,117 @@
+import { randomUUID } from 'node:crypto'
+import AxeBuilder from '@axe-core/playwright'
+import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test'
+
+/* Every test has a household of its own, and fails on anything in the console or any request that leaves loopback. */
+
+export interface Household {
+  id: string
+  put(
+    collection: string,
+    body: object,
+    id?: string,
+    version?: number,
+  ): Promise<{ id: string; version: number; number: number }>
+  list(collection: string): Promise<{ id: string; version: number; body: Record<string, never> }[]>
+}
+
+const TOOLS = [
+  { name: 'Teaspoon', kind: 'spoon', capacityMl: 5 },
+  { name: '10 mL syringe', kind: 'syringe', capacityMl: 10 },
+  { name: 'Kitchen scale', kind: 'kitchen scale', capacityMl: null },
+  { name: 'Yoghurt pot', kind: 'scoop', capacityMl: 500 },
+  { name: 'Blue jug', kind: 'jug', capacityMl: 2000 },
+]
+
+async function makeHousehold(request: APIRequestContext): Promise<Household> {
+  const id = randomUUID()
+  const address = `/api/households/${id}`
+  const household: Household = {
+    id,
+    async put(collection, body, recordId = randomUUID(), version = 0) {
+      const answer = await request.put(`${address}/${collection}/${recordId}`, { data: { version, body } })
+      expect(answer.status(), await answer.text()).toBe(200)
+      return answer.json()
+    },
+    list: async (collection) => (await request.get(`${address}/${collection}`)).json(),
+  }
+  await request.put(address, {
+    data: { version: 0, body: { name: 'Test bench', place: '', kitchen: 'metric' } },
+  })
+  for (const tool of TOOLS) await household.put('tools', tool)
+  return household
+}
+
+export const test = base.extend<{
+  household: Household
+  expectNoise: (pattern: RegExp) => void
+  watched: null
+}>({
+  household: async ({ request, context, baseURL }, use) => {
+    const household = await makeHousehold(request)
+    await context.addCookies([{ name: 'household', value: household.id, url: baseURL! }])
+    await use(household)
+  },
+  expectNoise: async ({ context: _ }, use) => use((pattern) => tolerated.push(pattern)),
+  watched: [
+    async ({ context, household: _ }, use) => {
+      const noise: string[] = []
+      tolerated.length = 0
+      context.on('console', (message) => noise.push(`${message.type()}: ${message.text()}`))
+      context.on('weberror', (error) => noise.push(String(error.error())))
+      context.on('request', (request) => {
+        const { protocol, hostname } = new URL(request.url())
+        if (/^https?:$/.test(protocol) && hostname !== '127.0.0.1')
+          noise.push(`left loopback: ${request.url()}`)
+      })
+      await use(null)
+      expect(noise.filter((line) => !tolerated.some((pattern) => pattern.test(line)))).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+const tolerated: RegExp[] = []
+
+export { expect }
+
+/** Go somewhere and wait until the page is alive, not only painted. */
+export async function goTo(page: Page, path: string) {
+  await page.goto(path)
+  await page.waitForFunction(() =>
+    Boolean(
+      (window as unknown as { useNuxtApp?: () => { isHydrating: boolean } }).useNuxtApp?.() &&
+      !(window as unknown as { useNuxtApp: () => { isHydrating: boolean } }).useNuxtApp().isHydrating,
+    ),
+  )
+}
+
+/** No WCAG A or AA violation that axe can see. */
+export async function expectAccessible(page: Page) {
+  // A list that is open hangs at the end of the body, outside the landmarks.
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .disableRules((await page.getByRole('listbox').count()) ? ['region'] : [])
+    .analyze()
+  expect(
+    violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target).join(' | ')}`),
+  ).toEqual([])
+}
+
+export async function choose(page: Page, label: string, option: string | RegExp) {
+  await page.getByRole('combobox', { name: label, exact: true }).click()
+  await page.getByRole('option', { name: option }).click()
+}
+
+export const SOWING_BATCH = {
+  name: 'Sowing',
+  recipeId: 'lean-and-light',
+  parts: [
+    { materialId: 'coir', parts: 3 },
+    { materialId: 'castings', parts: 1 },
+    { materialId: 'perlite', parts: 1 },
+  ],
+  fills: [{ containerId: 'tray-72', count: 2, coverMm: 5, coverMaterialId: 'vermiculite' }],
+  allowances: { fill: 0.9, fillUnderCover: 0.75, blockCompression: 2, mixingLossK: 0.1, spare: 0.05 },
+  scoop: { name: 'Yoghurt pot', volumeL: 0.5 },
+  packIds: {},
+}

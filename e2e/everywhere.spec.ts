@@ -1,0 +1,114 @@
+import { expect, expectAccessible, goTo, SOWING_BATCH, test } from './bench'
+
+const FEEDING = {
+  name: 'First feed',
+  feedId: 'balanced-20',
+  stageId: 'growing-on',
+  targetNMgPerL: 120,
+  vessel: { name: 'Blue jug', volumeL: 2 },
+  toolId: null,
+}
+
+for (const [scheme, size] of [
+  ['light', { width: 1280, height: 800 }],
+  ['dark', { width: 1280, height: 800 }],
+  ['light', { width: 390, height: 844 }],
+] as const)
+  test(`every place is accessible and fits, ${scheme} at ${size.width} px`, async ({
+    page,
+    context,
+    household,
+    baseURL,
+  }) => {
+    const batch = await household.put('batches', SOWING_BATCH)
+    const feeding = await household.put('feedings', { ...FEEDING, batchId: batch.id })
+    await context.addCookies([{ name: 'theme', value: scheme, url: baseURL! }])
+    await page.setViewportSize(size)
+    for (const path of [
+      '/',
+      '/mix',
+      `/feed?plan=${feeding.id}`,
+      '/stores',
+      `/bench/${batch.id}`,
+      `/bench/feed/${feeding.id}`,
+    ]) {
+      await goTo(page, path)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      await expectAccessible(page)
+      expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(
+        size.width,
+      )
+    }
+  })
+
+test('dialogs and lists are accessible while open', async ({ page, household: _ }) => {
+  await goTo(page, '/mix')
+  await page.getByRole('button', { name: 'measured it?' }).click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByLabel('Water one cell holds').fill('40 ml')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText('72-cell tray, ours').first()).toBeVisible()
+  await page.getByRole('combobox', { name: 'Recipe' }).click()
+  await expect(page.getByRole('listbox')).toBeVisible()
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+k')
+  await expect(page.getByRole('combobox', { name: 'What to find' })).toBeFocused()
+  await expectAccessible(page)
+  await page.keyboard.type('stores')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Stores')
+  await page.getByRole('button', { name: 'Add a tool' }).click()
+  await expectAccessible(page)
+  await page.getByLabel('What you call it').fill('Soup spoon')
+  await page.getByLabel('It holds').fill('1 tbsp')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByRole('button', { name: 'Soup spoon', exact: true })).toBeVisible()
+})
+
+test('a bench card is one A4 page', async ({ page, household }) => {
+  const batch = await household.put('batches', {
+    ...SOWING_BATCH,
+    fills: [
+      ...SOWING_BATCH.fills,
+      { containerId: 'pot-2.5in', count: 12, coverMm: 0, coverMaterialId: 'mix' },
+    ],
+  })
+  await household.put('feedings', { ...FEEDING, batchId: batch.id })
+  await goTo(page, `/bench/${batch.id}`)
+  const pdf = (await page.pdf({ format: 'A4', printBackground: true, preferCSSPageSize: true })).toString(
+    'latin1',
+  )
+  expect(pdf.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1)
+})
+
+test('single-letter keys go places, can be turned off, and never disturb typing', async ({
+  page,
+  household: _,
+}) => {
+  await goTo(page, '/')
+  await page.keyboard.press('s')
+  await expect(page).toHaveURL(/\/stores$/)
+  await page.keyboard.press('m')
+  await expect(page).toHaveURL(/\/mix$/)
+  await page.getByLabel('Name of the batch').fill('')
+  await page.getByLabel('Name of the batch').pressSequentially('fbs')
+  await expect(page).toHaveURL(/\/mix$/)
+  await expect(page.getByLabel('Name of the batch')).toHaveValue('fbs')
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('letter')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('dialog')).toBeHidden()
+  await page.getByRole('heading', { level: 1 }).click()
+  await page.keyboard.press('s')
+  await expect(page).toHaveURL(/\/mix$/)
+})
+
+test('addresses that lead nowhere say so and lead back', async ({ page, household: _, expectNoise }) => {
+  expectNoise(/404/)
+  await page.goto('/bench/0b1a5700-0000-4000-8000-000000000000')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('There is nothing here')
+  await page.getByRole('button', { name: 'To the bench' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Test bench')
+})

@@ -1,0 +1,135 @@
+import { existsSync, mkdtempSync, chmodSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { startApplication, stopApplication } from './application.mjs'
+import { Cluster } from './cluster.mjs'
+import { buildApplication, checkNode, installPackages } from './install.mjs'
+import { ensurePackages } from './packages.mjs'
+import { freePort } from './port.mjs'
+import { run } from './run.mjs'
+import { orSayWhy, Trouble } from './trouble.mjs'
+
+const only = process.argv[2]
+const reports = mkdtempSync(join(tmpdir(), 'blastomix-test-'))
+// PostgreSQL may run as another user and must be able to get in.
+chmodSync(reports, 0o755)
+const total = { passed: 0, failed: 0 }
+
+function tell(name, passed, failed, startedAt, output) {
+  total.passed += passed
+  total.failed += failed
+  const seconds = ((Date.now() - startedAt) / 1000).toFixed(1)
+  console.log(`${failed ? '✗' : '✓'} ${name}: ${passed} passed, ${failed} failed (${seconds} s)`)
+  if (failed) console.log(output.trim().split('\n').slice(-120).join('\n'))
+}
+
+/** A check that holds or does not. */
+async function check(name, command, ...args) {
+  const startedAt = Date.now()
+  const { code, output } = await run(command, args)
+  tell(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1, startedAt, output)
+}
+
+async function jest(project, env = {}) {
+  const startedAt = Date.now()
+  const report = join(reports, `jest-${project}.json`)
+  const { code, output } = await run(
+    'npx',
+    [
+      'jest',
+      '--selectProjects',
+      project,
+      '--json',
+      '--outputFile',
+      report,
+      ...(project === 'unit' ? [] : ['--runInBand']),
+    ],
+    { env: { ...process.env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings', ...env } },
+  )
+  if (!existsSync(report)) return tell(`jest ${project}`, 0, 1, startedAt, output)
+  const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(
+    readFileSync(report, 'utf8'),
+  )
+  const failed = numFailedTests + numRuntimeErrorTestSuites
+  tell(`jest ${project}`, numPassedTests, failed || (code ? 1 : 0), startedAt, output)
+}
+
+async function playwright(env) {
+  const startedAt = Date.now()
+  const report = join(reports, 'playwright.json')
+  const { code, output } = await run('npx', ['playwright', 'test', '--reporter=line,json'], {
+    env: { ...process.env, ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+  })
+  if (!existsSync(report)) return tell('browser', 0, 1, startedAt, output)
+  const { stats, errors } = JSON.parse(readFileSync(report, 'utf8'))
+  const failed = stats.unexpected + stats.flaky + errors.length
+  tell('browser', stats.expected, failed || (code ? 1 : 0), startedAt, output)
+}
+
+async function withApplication(use) {
+  const cluster = new Cluster(join(reports, 'cluster'), { throwAway: true })
+  let child
+  try {
+    const databaseUrl = await cluster.start()
+    const { migrateDatabase } = await import('./migrate.mjs')
+    await migrateDatabase(databaseUrl)
+    const started = await startApplication({
+      host: '127.0.0.1',
+      port: await freePort(),
+      databaseUrl,
+      demo: true,
+    })
+    child = started.child
+    await use({ BLASTOMIX_URL: started.address, DATABASE_URL: databaseUrl })
+  } finally {
+    if (child) await stopApplication(child)
+    await cluster.destroy()
+  }
+}
+
+async function statics() {
+  await check('formatting', 'npx', 'prettier', '--check', '.')
+  await check('lint', 'npx', 'eslint', '.', '--max-warnings', '0')
+  await check(
+    'arrows',
+    'npx',
+    'depcruise',
+    '--config',
+    '.dependency-cruiser.cjs',
+    'app',
+    'core',
+    'shared',
+    'server',
+  )
+  await check('types', 'npx', 'vue-tsc', '-b', '--noEmit')
+  await check('migrations match the schema', 'npx', 'drizzle-kit', 'check')
+}
+
+await orSayWhy(async () => {
+  if (only !== undefined && only !== 'unit')
+    throw new Trouble(`./test takes 'unit' or nothing, not '${only}'.`)
+  checkNode()
+  try {
+    if (only === 'unit') {
+      await installPackages()
+      await jest('unit')
+    } else {
+      await ensurePackages(['postgresql', 'chromium'])
+      await installPackages()
+      await Promise.all([buildApplication(), jest('unit').then(statics)])
+      await withApplication(async (env) => {
+        await jest('api', env)
+        await playwright(env)
+      })
+      await jest('start')
+    }
+  } catch (error) {
+    // A step that could not even run is a failure among the others, told with its reason.
+    console.log(error instanceof Trouble ? error.message : error)
+    total.failed++
+  } finally {
+    rmSync(reports, { recursive: true, force: true })
+  }
+  console.log(`\n${total.passed} passed, ${total.failed} failed`)
+  process.exit(total.failed || !total.passed ? 1 : 0)
+})

@@ -1,0 +1,343 @@
+import { randomUUID } from 'node:crypto'
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import { Validator } from '@seriousme/openapi-schema-validator'
+import pg from 'pg'
+import { planBatch, DEFAULT_ALLOWANCES } from '#core/media/batch'
+import { CONTAINERS } from '#core/containers/catalogue'
+import { COLLECTIONS, type Collection } from '#shared/collections'
+
+/* Against the built application and its real PostgreSQL; ./test starts both and says where. */
+const base = process.env.BLASTOMIX_URL!
+const database = new pg.Client({ connectionString: process.env.DATABASE_URL })
+
+async function call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
+  const response = await fetch(`${base}${path}`, {
+    method,
+    headers: body === undefined ? headers : { 'content-type': 'application/json', ...headers },
+    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+  } as RequestInit)
+  const type = response.headers.get('content-type') ?? ''
+  return { status: response.status, type, body: await response.json() }
+}
+
+const mix = {
+  parts: [
+    { materialId: 'coir', parts: 3 },
+    { materialId: 'castings', parts: 1 },
+    { materialId: 'perlite', parts: 1 },
+  ],
+  fills: [{ containerId: 'tray-72', count: 2, coverMm: 5, coverMaterialId: 'vermiculite' }],
+  allowances: DEFAULT_ALLOWANCES,
+  scoop: { name: 'pot', volumeL: 0.5 },
+  packIds: {},
+}
+const batch = { name: 'A batch', recipeId: 'lean-and-light', ...mix }
+const label = {
+  name: 'Powder',
+  form: 'powder',
+  nPercent: 20,
+  p2o5Percent: 20,
+  k2oPercent: 20,
+  densityGPerMl: null,
+  labelRatePerL: 1,
+  organic: false,
+}
+const dose = {
+  feed: label,
+  stageId: 'true-leaves',
+  targetNMgPerL: 60,
+  vessel: { name: 'jug', volumeL: 2 },
+  tools: [{ name: 'scale', kind: 'kitchen scale', capacityMl: null }],
+}
+const tool = { name: 'Teaspoon', kind: 'spoon', capacityMl: 5 }
+
+let household: string
+const at = (collection: Collection, id: string, query = '') =>
+  `/api/households/${household}/${collection}/${id}${query}`
+const count = async (table: string) =>
+  Number((await database.query(`select count(*) from ${table}`)).rows[0].count)
+
+beforeAll(async () => {
+  await database.connect()
+  household = randomUUID()
+  const made = await call('PUT', `/api/households/${household}`, {
+    version: 0,
+    body: { name: 'Tests', place: '', kitchen: 'metric' },
+  })
+  expect(made.status).toBe(200)
+})
+afterAll(async () => {
+  await database.query('delete from feeding where household_id = $1', [household])
+  await database.query('delete from household where household_id = $1', [household])
+  await database.end()
+})
+
+describe('computing', () => {
+  it('answers with the numbers of core, workings included', async () => {
+    const { status, body } = await call('POST', '/api/compute/batch', mix)
+    expect(status).toBe(200)
+    const container = CONTAINERS.find(({ id }) => id === 'tray-72')!
+    const { containerId: _, ...fill } = mix.fills[0]!
+    expect(body).toEqual(JSON.parse(JSON.stringify(planBatch({ ...mix, fills: [{ ...fill, container }] }))))
+  })
+
+  it('takes containers that are in no catalogue', async () => {
+    const container = {
+      name: 'tin',
+      kind: 'pot',
+      cells: 1,
+      measuredVolumeMl: 500,
+      shape: { form: 'round', topDiameterMm: 80, baseDiameterMm: 80, depthMm: 100 },
+    }
+    const fills = [{ containerId: 'tin', count: 4, coverMm: 0, coverMaterialId: 'mix' }]
+    const { body } = await call('POST', '/api/compute/batch', {
+      ...mix,
+      parts: [{ materialId: 'peat', parts: 1 }],
+      fills,
+      containers: [{ id: 'tin', container }],
+    })
+    // 4 · 0.5 L · 0.9 · 1.1 · 1.05
+    expect(body.mixL.value).toBeCloseTo(2.079, 9)
+  })
+
+  it('doses a feed: 60 mg/L in 2 L of 20 % N is 0.6 g', async () => {
+    const { status, body } = await call('POST', '/api/compute/dose', dose)
+    expect([status, body.massG.value]).toEqual([200, expect.closeTo(0.6, 9)])
+  })
+})
+
+describe('what cannot be done is told at its field, and nothing is written', () => {
+  it.each([
+    ['zero parts', 'batch', { ...mix, parts: [{ materialId: 'coir', parts: 0 }] }, 'parts[0].parts'],
+    ['negative parts', 'batch', { ...mix, parts: [{ materialId: 'coir', parts: -2 }] }, 'parts[0].parts'],
+    ['an empty recipe', 'batch', { ...mix, parts: [] }, 'parts'],
+    ['a million trays', 'batch', { ...mix, fills: [{ ...mix.fills[0], count: 1e6 }] }, 'fills[0].count'],
+    ['text for a number', 'batch', { ...mix, fills: [{ ...mix.fills[0], count: 'two' }] }, 'fills[0].count'],
+    [
+      'an unknown material',
+      'batch',
+      { ...mix, parts: [{ materialId: 'moon dust', parts: 1 }] },
+      'parts[0].materialId',
+    ],
+    [
+      'an unknown container',
+      'batch',
+      { ...mix, fills: [{ ...mix.fills[0], containerId: 'hat' }] },
+      'fills[0].containerId',
+    ],
+    ['a jug of 0', 'dose', { ...dose, vessel: { name: 'jug', volumeL: 0 } }, 'vessel.volumeL'],
+    ['a label above 100', 'dose', { ...dose, feed: { ...label, nPercent: 70 } }, 'feed.nPercent'],
+    ['a density of 0', 'dose', { ...dose, feed: { ...label, densityGPerMl: 0 } }, 'feed.densityGPerMl'],
+  ])('%s', async (_, what, body, field) => {
+    const answer = await call('POST', `/api/compute/${what}`, body)
+    expect([answer.status, answer.type]).toEqual([422, 'application/problem+json'])
+    expect(answer.body.errors).toContainEqual({ field, message: expect.stringMatching(/^[A-Z].*\.$/) })
+  })
+
+  it.each<[string, string | undefined, Record<string, string>, number]>([
+    ['no JSON', '{"parts": [', {}, 400],
+    ['a body of 2 MB', JSON.stringify({ name: 'x'.repeat(2e6) }), {}, 413],
+    ['a form', 'parts=3', { 'content-type': 'application/x-www-form-urlencoded' }, 415],
+    ['a body that is no object', '[]', {}, 422],
+  ])('%s', async (_, body, headers, status) => {
+    const before = await count('batch')
+    const answer = await call('PUT', at('batches', randomUUID()), body, headers)
+    expect([answer.status, answer.type, answer.body.status]).toEqual([
+      status,
+      'application/problem+json',
+      status,
+    ])
+    expect(await count('batch')).toBe(before)
+  })
+
+  it('a chunked body of 2 MB without a length is cut off too', async () => {
+    const stream = new ReadableStream({
+      start(controller) {
+        for (let i = 0; i < 40; i++) controller.enqueue(new TextEncoder().encode('x'.repeat(50_000)))
+        controller.close()
+      },
+    })
+    const request = {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: stream,
+      duplex: 'half',
+    } as RequestInit
+    const answer = await fetch(`${base}/api/compute/batch`, request).then(
+      ({ status }) => status,
+      () => 'cut off',
+    )
+    expect([413, 'cut off']).toContain(answer)
+    expect((await call('GET', '/api/health')).status).toBe(200)
+  })
+
+  it('a record that points nowhere', async () => {
+    const plan = {
+      name: 'x',
+      feedId: randomUUID(),
+      stageId: 'true-leaves',
+      targetNMgPerL: 60,
+      vessel: { name: 'jug', volumeL: 2 },
+      batchId: null,
+      toolId: null,
+    }
+    expect(
+      (await call('PUT', at('feedings', randomUUID()), { version: 0, body: plan })).body.errors[0].field,
+    ).toBe('body.feedId')
+    const lost = await call('PUT', at('feedings', randomUUID()), {
+      version: 0,
+      body: { ...plan, feedId: 'balanced-20', batchId: randomUUID() },
+    })
+    expect([lost.status, lost.body.errors[0].field]).toEqual([422, 'body.batchId'])
+  })
+
+  it.each([
+    '/api/nowhere',
+    '/api/households/not-an-id',
+    `/api/households/${randomUUID()}`,
+    `/api/households/${randomUUID()}/recipes`,
+  ])('%s is not there', async (path) => {
+    const answer = await call('GET', path)
+    expect([answer.status, answer.type]).toEqual([404, 'application/problem+json'])
+  })
+})
+
+describe('keeping', () => {
+  it('keeps a record of every collection as it was written', async () => {
+    const container = {
+      name: 'Tin',
+      kind: 'tray',
+      cells: 12,
+      measuredVolumeMl: 90,
+      shape: { form: 'round', topDiameterMm: 60, baseDiameterMm: 50, depthMm: 70 },
+    }
+    const bodies = {
+      recipes: { name: 'Mix', reasoning: 'because', parts: mix.parts },
+      containers: container,
+      feeds: label,
+      tools: tool,
+      batches: batch,
+      feedings: {
+        name: 'Feed',
+        feedId: 'balanced-20',
+        stageId: 'true-leaves',
+        targetNMgPerL: 60,
+        vessel: { name: 'jug', volumeL: 2 },
+        batchId: null,
+        toolId: null,
+      },
+    }
+    for (const [collection, body] of Object.entries(bodies) as [Collection, object][]) {
+      const id = randomUUID()
+      const written = await call('PUT', at(collection, id), { version: 0, body })
+      expect([written.status, written.body.version, written.body.body]).toEqual([200, 1, body])
+      expect((await call('GET', at(collection, id))).body).toEqual(written.body)
+      expect(COLLECTIONS[collection].parse(written.body.body)).toEqual(body)
+    }
+  })
+
+  it('tells the second of two writers, shows what stands, and takes a write from there', async () => {
+    const id = randomUUID()
+    await call('PUT', at('tools', id), { version: 0, body: tool })
+    const first = await call('PUT', at('tools', id), { version: 1, body: { ...tool, name: 'Mine' } })
+    const second = await call('PUT', at('tools', id), { version: 1, body: { ...tool, name: 'Theirs' } })
+    expect([first.status, second.status, second.type]).toEqual([200, 409, 'application/problem+json'])
+    expect(second.body.current).toMatchObject({ version: 2, body: { name: 'Mine' } })
+    expect(
+      (await call('PUT', at('tools', id), { version: 2, body: { ...tool, name: 'Theirs' } })).body.version,
+    ).toBe(3)
+    expect((await call('PUT', at('tools', id), { version: 0, body: tool })).status).toBe(409)
+    expect((await call('PUT', at('tools', randomUUID()), { version: 4, body: tool })).status).toBe(404)
+  })
+
+  it('lets exactly one of many simultaneous writers through', async () => {
+    const id = randomUUID()
+    await call('PUT', at('tools', id), { version: 0, body: tool })
+    const writers = Array.from({ length: 12 }, (_, i) =>
+      call('PUT', at('tools', id), { version: 1, body: { ...tool, name: `Writer ${i}` } }),
+    )
+    const statuses = (await Promise.all(writers)).map(({ status }) => status).sort()
+    expect(statuses).toEqual([200, ...Array(11).fill(409)])
+  })
+
+  it('numbers batches without gaps or doubles, however many arrive at once', async () => {
+    const made = await Promise.all(
+      Array.from({ length: 8 }, () => call('PUT', at('batches', randomUUID()), { version: 0, body: batch })),
+    )
+    const numbers = made.map(({ body }) => body.number).sort((a, b) => a - b)
+    expect(numbers).toEqual(numbers.map((_, i) => numbers[0] + i))
+  })
+
+  it('removes out of sight, and brings back from the version it answered', async () => {
+    const id = randomUUID()
+    await call('PUT', at('tools', id), { version: 0, body: tool })
+    const removed = await call('DELETE', at('tools', id, '?version=1'))
+    expect(removed.body).toEqual({ version: 2 })
+    expect((await call('GET', at('tools', id))).status).toBe(404)
+    expect((await call('DELETE', at('tools', id, '?version=1'))).status).toBe(409)
+    expect((await call('PUT', at('tools', id), { version: 2, body: tool })).body).toMatchObject({
+      version: 3,
+      body: tool,
+    })
+    expect((await call('GET', at('tools', id))).status).toBe(200)
+  })
+
+  it('does not take a container from under a planned batch', async () => {
+    const id = randomUUID()
+    const container = {
+      name: 'Tin',
+      kind: 'pot',
+      cells: 1,
+      measuredVolumeMl: null,
+      shape: { form: 'round', topDiameterMm: 60, baseDiameterMm: 50, depthMm: 70 },
+    }
+    await call('PUT', at('containers', id), { version: 0, body: container })
+    const batchId = randomUUID()
+    await call('PUT', at('batches', batchId), {
+      version: 0,
+      body: { ...batch, fills: [{ ...mix.fills[0], containerId: id }] },
+    })
+    const refused = await call('DELETE', at('containers', id, '?version=1'))
+    expect([refused.status, refused.body.detail]).toEqual([422, expect.stringContaining('A batch')])
+    await call('DELETE', at('batches', batchId, '?version=1'))
+    expect((await call('DELETE', at('containers', id, '?version=1'))).status).toBe(200)
+  })
+
+  it('keeps households apart', async () => {
+    const id = randomUUID()
+    await call('PUT', at('tools', id), { version: 0, body: tool })
+    const other = randomUUID()
+    await call('PUT', `/api/households/${other}`, {
+      version: 0,
+      body: { name: 'Others', place: '', kitchen: 'us' },
+    })
+    expect((await call('GET', `/api/households/${other}/tools/${id}`)).status).toBe(404)
+    expect((await call('GET', `/api/households/${other}`)).body.tools).toEqual([])
+    await database.query('delete from household where household_id = $1', [other])
+  })
+
+  it('refuses in the database itself what the rules refuse', async () => {
+    const insert = `insert into feed (household_id, id, name, form, n_percent, p2o5_percent, k2o_percent, organic) values ($1, $2, 'x', 'powder', 60, 60, 0, false)`
+    await expect(database.query(insert, [household, randomUUID()])).rejects.toThrow(/feed_label/)
+  })
+})
+
+describe('the demo household', () => {
+  it('obeys the same rules as everybody’s', async () => {
+    const [demo] = (await call('GET', '/api/households')).body
+    const { household: _, ...collections } = (await call('GET', `/api/households/${demo.id}`)).body
+    for (const [collection, records] of Object.entries(collections) as [Collection, { body: unknown }[]][]) {
+      expect(records.length).toBeGreaterThan(0)
+      for (const { body } of records) expect(COLLECTIONS[collection].parse(body)).toEqual(body)
+    }
+  })
+})
+
+it('describes itself as valid OpenAPI, every collection included', async () => {
+  const { body } = await call('GET', '/api/openapi.json')
+  expect(await new Validator().validate(body)).toMatchObject({ valid: true })
+  for (const collection of Object.keys(COLLECTIONS)) {
+    expect(body.paths).toHaveProperty([`/api/households/{householdId}/${collection}/{id}`, 'put'])
+  }
+  expect(body.paths).toHaveProperty(['/api/compute/batch', 'post'])
+})
