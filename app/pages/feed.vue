@@ -549,6 +549,10 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
 }
 
 @media (max-width: 52rem) {
+  .top {
+    flex-wrap: wrap;
+  }
+
   .top .soft {
     display: none;
   }

@@ -410,6 +410,10 @@ const blocked = computed(() => {
 }
 
 @media (max-width: 52rem) {
+  .top {
+    flex-wrap: wrap;
+  }
+
   .top .soft {
     display: none;
   }

@@ -121,7 +121,7 @@ function spoken(unit: Unit, kitchen: Kitchen, amount: number): string {
 /** Finest part of a unit that is worth measuring at this size. */
 function step(amount: number): number {
   const size = Math.abs(amount)
-  if (size < 2) return 1 / 8
+  if (size < 4) return 1 / 8
   if (size < 8) return 1 / 4
   if (size < 20) return 1 / 2
   return 1

@@ -29,7 +29,12 @@ watch(
 
 const figure = computed(() => working.figure)
 const derived = computed(() => (figure.value?.working.kind === 'derived' ? figure.value.working : null))
-const inputs = computed(() => Object.entries(derived.value?.inputs ?? {}))
+/** In the order of the formula. */
+const inputs = computed(() => {
+  const { formula = '', inputs: all = {} } = derived.value ?? {}
+  const at = (name: string) => formula.search(new RegExp(`\\b${name}\\b`))
+  return Object.entries(all).sort(([a], [b]) => at(a) - at(b))
+})
 const exact = (shown: Figure) =>
   shown.unit === 'share'
     ? printNumber(shown.value, 4)

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { VNode } from 'vue'
 import { PLACES } from '~/composables/usePlaces'
 
 /** Everything that can be gone to or done, found by typing. */
@@ -16,9 +15,6 @@ interface Command {
   hint: string
   run: () => unknown
 }
-
-/** The dialog focuses what is so marked; marked any earlier, the browser would try, and complain. */
-const markForFocus = ({ el }: VNode) => (el as HTMLElement).setAttribute('autofocus', '')
 
 const wanted = ref('')
 const chosen = ref(0)
@@ -90,6 +86,7 @@ function run(command: Command | undefined) {
     <div class="palette">
       <input
         v-model="wanted"
+        v-first-focus
         class="input"
         type="text"
         role="combobox"
@@ -98,7 +95,6 @@ function run(command: Command | undefined) {
         aria-controls="palette-list"
         autocomplete="off"
         placeholder="Type a few letters"
-        @vue:mounted="markForFocus"
         :aria-activedescendant="found.length ? `palette-${chosen}` : undefined"
         @keydown.down.prevent="step(1)"
         @keydown.up.prevent="step(-1)"

@@ -107,6 +107,7 @@ async function keep() {
       </FieldFrame>
       <QuantityField
         v-model="draft.measuredVolumeMl"
+        v-first-focus
         optional
         dimension="volume"
         assume="mL"
@@ -138,7 +139,7 @@ async function keep() {
           :model-value="draft.shape.form"
           label="Shape"
           :choices="[
-            { value: 'rectangular', name: 'Square or oblong' },
+            { value: 'rectangular', name: 'Four-sided' },
             { value: 'round', name: 'Round' },
           ]"
           @update:model-value="setForm"

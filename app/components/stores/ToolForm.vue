@@ -54,7 +54,7 @@ async function keep() {
     @update:visible="emit('close')"
   >
     <form class="form" @submit.prevent="keep">
-      <FieldFrame :id="nameId" label="What you call it" :problem="problemAt('name')">
+      <FieldFrame :id="nameId" v-first-focus label="What you call it" :problem="problemAt('name')">
         <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
       </FieldFrame>
       <ChoiceField
