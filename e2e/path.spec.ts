@@ -42,7 +42,7 @@ test('from a recipe to the bench card, by pointer', async ({ page, household }) 
   // every figure shows its working, down to a source
   await tally.getByRole('button', { name: /^Loose mix: / }).click()
   const working = page.getByTestId('working')
-  await expect(working).toContainText('x_1 + x_2')
+  await expect(working).toContainText('x₁ + x₂')
   await working.getByRole('button', { name: 'how this was reached →' }).first().click()
   await expect(working).toContainText('n · V / 1000 · f · (1 + s) · (1 + r)')
   await expect(working).toContainText('a quarter of the cell is left free for the cover')

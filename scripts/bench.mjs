@@ -1,12 +1,8 @@
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
 import { basename, join, resolve } from 'node:path'
-import { startApplication, stopApplication } from './application.mjs'
-import { Cluster } from './cluster.mjs'
 import { buildApplication, checkNode, installPackages } from './install.mjs'
 import { ensurePackages } from './packages.mjs'
-import { freePort } from './port.mjs'
 import { run } from './run.mjs'
+import { withThrowAwayApplication } from './throw-away.mjs'
 import { orSayWhy } from './trouble.mjs'
 
 /** Bundle one benchmark with its aliases, and run it. */
@@ -32,25 +28,7 @@ await orSayWhy(async () => {
   await installPackages()
   await runInNode('bench/recalculation.bench.ts')
   await buildApplication()
-  const folder = mkdtempSync(join(tmpdir(), 'blastomix-bench-'))
-  chmodSync(folder, 0o755)
-  const cluster = new Cluster(folder, { throwAway: true })
-  let child
-  try {
-    const { migrateDatabase } = await import('./migrate.mjs')
-    const databaseUrl = await cluster.start()
-    await migrateDatabase(databaseUrl)
-    const started = await startApplication({
-      host: '127.0.0.1',
-      port: await freePort(),
-      databaseUrl,
-      demo: true,
-    })
-    child = started.child
-    await run(process.execPath, ['bench/browser.mjs', started.address], { inherit: true })
-  } finally {
-    if (child) await stopApplication(child)
-    await cluster.destroy()
-    rmSync(folder, { recursive: true, force: true })
-  }
+  await withThrowAwayApplication(({ address }) =>
+    run(process.execPath, ['bench/browser.mjs', address], { inherit: true }),
+  )
 })

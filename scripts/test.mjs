@@ -1,18 +1,13 @@
-import { existsSync, mkdtempSync, chmodSync, readFileSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { existsSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { startApplication, stopApplication } from './application.mjs'
-import { Cluster } from './cluster.mjs'
 import { buildApplication, checkNode, installPackages } from './install.mjs'
 import { ensurePackages } from './packages.mjs'
-import { freePort } from './port.mjs'
 import { run } from './run.mjs'
+import { throwAwayFolder, withThrowAwayApplication } from './throw-away.mjs'
 import { orSayWhy, Trouble } from './trouble.mjs'
 
 const only = process.argv[2]
-const reports = mkdtempSync(join(tmpdir(), 'blastomix-test-'))
-// PostgreSQL may run as another user and must be able to get in.
-chmodSync(reports, 0o755)
+const reports = throwAwayFolder()
 const total = { passed: 0, failed: 0 }
 
 function tell(name, passed, failed, startedAt, output) {
@@ -66,27 +61,6 @@ async function playwright(env) {
   tell('browser', stats.expected, failed || (code ? 1 : 0), startedAt, output)
 }
 
-async function withApplication(use) {
-  const cluster = new Cluster(join(reports, 'cluster'), { throwAway: true })
-  let child
-  try {
-    const databaseUrl = await cluster.start()
-    const { migrateDatabase } = await import('./migrate.mjs')
-    await migrateDatabase(databaseUrl)
-    const started = await startApplication({
-      host: '127.0.0.1',
-      port: await freePort(),
-      databaseUrl,
-      demo: true,
-    })
-    child = started.child
-    await use({ BLASTOMIX_URL: started.address, DATABASE_URL: databaseUrl })
-  } finally {
-    if (child) await stopApplication(child)
-    await cluster.destroy()
-  }
-}
-
 async function statics() {
   await check('formatting', 'npx', 'prettier', '--check', '.')
   await check('lint', 'npx', 'eslint', '.', '--max-warnings', '0')
@@ -117,7 +91,8 @@ await orSayWhy(async () => {
       await ensurePackages(['postgresql', 'chromium'])
       await installPackages()
       await Promise.all([buildApplication(), jest('unit').then(statics)])
-      await withApplication(async (env) => {
+      await withThrowAwayApplication(async ({ address, databaseUrl }) => {
+        const env = { BLASTOMIX_URL: address, DATABASE_URL: databaseUrl }
         await jest('api', env)
         await playwright(env)
       })

@@ -28,4 +28,7 @@ export function printFormula(formula: string): string {
     .replace(/\bsqrt\(/g, '√(')
     .replace(/\^2/g, '²')
     .replace(/ - /g, ' − ')
+    .replace(/_(\d+)/g, (_, digits: string) =>
+      [...digits].map((digit) => '₀₁₂₃₄₅₆₇₈₉'[Number(digit)]).join(''),
+    )
 }

@@ -103,9 +103,9 @@ function press(event: KeyboardEvent) {
       <g class="grid" aria-hidden="true">
         <g v-for="tick in ticks" :key="tick">
           <path :d="`M${x(tick)} ${TOP - 6}V${height - 40}`" />
-          <text :x="x(tick)" :y="height - 20">{{ tick }}</text>
+          <text :x="x(tick)" :y="height - 23">{{ tick }}</text>
         </g>
-        <text class="unit" :x="width - 22" :y="height - 2">mg/L of nitrogen</text>
+        <text class="unit" :x="width - 22" :y="height - 6">mg/L of nitrogen</text>
       </g>
 
       <g

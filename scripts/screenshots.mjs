@@ -1,0 +1,43 @@
+import { chromium } from '@playwright/test'
+import { buildApplication } from './install.mjs'
+import { CHROMIUM } from './packages.mjs'
+import { withThrowAwayApplication } from './throw-away.mjs'
+import { orSayWhy } from './trouble.mjs'
+
+const BATCH = '0b1a5700-de30-4000-8000-000000000051'
+const FEEDING = '0b1a5700-de30-4000-8000-000000000062'
+const WIDE = { width: 1280, height: 800 }
+const PHONE = { width: 390, height: 844 }
+
+/** Each main view, from the demo household. */
+const VIEWS = [
+  { name: 'bench', path: '/', size: WIDE },
+  { name: 'mix', path: `/mix?batch=${BATCH}`, size: WIDE },
+  { name: 'mix-phone', path: `/mix?batch=${BATCH}`, size: PHONE },
+  { name: 'feed', path: `/feed?plan=${FEEDING}`, size: WIDE },
+  { name: 'feed-dark', path: `/feed?plan=${FEEDING}`, size: WIDE, dark: true },
+  { name: 'bench-card', path: `/bench/${BATCH}`, size: { width: 1280, height: 1500 } },
+  { name: 'working', path: `/mix?batch=${BATCH}`, size: WIDE, press: '.total .figure' },
+  { name: 'stores', path: '/stores', size: WIDE },
+]
+
+await orSayWhy(async () => {
+  await buildApplication()
+  await withThrowAwayApplication(async ({ address }) => {
+    const browser = await chromium.launch({
+      executablePath: CHROMIUM,
+      args: ['--no-sandbox', '--disable-gpu'],
+    })
+    for (const { name, path, size, dark, press } of VIEWS) {
+      const context = await browser.newContext({ viewport: size })
+      if (dark) await context.addCookies([{ name: 'theme', value: 'dark', url: address }])
+      const page = await context.newPage()
+      await page.goto(address + path, { waitUntil: 'networkidle' })
+      if (press) await page.locator(press).click()
+      await page.waitForTimeout(200)
+      await page.screenshot({ path: `docs/screenshots/${name}.png` })
+      await context.close()
+    }
+    await browser.close()
+  })
+})

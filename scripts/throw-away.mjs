@@ -1,0 +1,40 @@
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { startApplication, stopApplication } from './application.mjs'
+import { Cluster } from './cluster.mjs'
+import { freePort } from './port.mjs'
+
+/** A folder for throw-away things. PostgreSQL may run as another user and must be able to get in. */
+export function throwAwayFolder() {
+  const folder = mkdtempSync(join(tmpdir(), 'blastomix-'))
+  chmodSync(folder, 0o755)
+  return folder
+}
+
+/**
+ * The built application with the demo household on a cluster of its own, gone afterwards.
+ * @param {(where: { address: string, databaseUrl: string }) => Promise<unknown>} use
+ */
+export async function withThrowAwayApplication(use) {
+  const folder = throwAwayFolder()
+  const cluster = new Cluster(folder, { throwAway: true })
+  let child
+  try {
+    const databaseUrl = await cluster.start()
+    const { migrateDatabase } = await import('./migrate.mjs')
+    await migrateDatabase(databaseUrl)
+    const started = await startApplication({
+      host: '127.0.0.1',
+      port: await freePort(),
+      databaseUrl,
+      demo: true,
+    })
+    child = started.child
+    await use({ address: started.address, databaseUrl })
+  } finally {
+    if (child) await stopApplication(child)
+    await cluster.destroy()
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
