@@ -5,7 +5,7 @@ import { derive, given, total, weightedTotal, type Figure } from '../working/fig
 import { byDefault, practice, yours, type Source } from '../working/source'
 import { soakForFibre, soakForMass, type CoirSoak } from './hydration'
 import type { Material, Pack } from './material'
-import { materialById, isMaterial, SETTLING_SOURCE } from './materials'
+import { materialById, isMaterial } from './materials'
 import { MIXING_LOSS_K, MIXING_LOSS_SOURCE, mixingLoss } from './mixing-loss'
 import { packsToOpen } from './packs'
 import { recipeProblems, type Part } from './recipe'
@@ -173,7 +173,7 @@ export function planBatch(request: BatchRequest): BatchPlan {
     'Settling of this mix',
     'share',
     ingredients.map(({ material, share }) => ({
-      figure: given(`${material.name}: settling`, material.settling, 'share', SETTLING_SOURCE),
+      figure: given(`${material.name}: settling`, material.settling, 'share', material.sources.settling),
       weight: share,
     })),
   )
@@ -197,7 +197,7 @@ export function planBatch(request: BatchRequest): BatchPlan {
     'Salts of the mix',
     'mS/cm',
     ingredients.map(({ material, share }) => ({
-      figure: given(`${material.name}: salts`, material.smeEcMsPerCm, 'mS/cm', material.source),
+      figure: given(`${material.name}: salts`, material.smeEcMsPerCm, 'mS/cm', material.sources.smeEcMsPerCm),
       weight: share,
     })),
     'An average by volume, good to about 30 %.',

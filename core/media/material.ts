@@ -1,4 +1,5 @@
 import type { CautionId } from '../cautions/caution'
+import { within, type Problem } from '../problem'
 import type { Source } from '../working/source'
 
 /** How a material comes from the shop. A compressed block is bought by dry mass and grows when wetted. */
@@ -6,24 +7,99 @@ export type Pack =
   | { readonly id: string; readonly name: string; readonly volumeL: number }
   | { readonly id: string; readonly name: string; readonly dryMassG: number }
 
-export interface Material {
-  readonly id: string
-  readonly name: string
-  /** Water held as a fraction of volume at suctions of 0, 10, 50 and 100 cm of water. */
-  readonly retention: readonly [theta0: number, theta10: number, theta50: number, theta100: number]
+/** The figures of a material that are measured, and can be corrected. */
+export interface MaterialFigures {
+  /** Water held as a fraction of volume at a suction of 0 cm of water: all pores. */
+  readonly theta0: number
+  /** … at 10 cm. */
+  readonly theta10: number
+  /** … at 50 cm. */
+  readonly theta50: number
+  /** … at 100 cm. */
+  readonly theta100: number
   readonly dryBulkDensityGPerL: number
   readonly ph: number
   /** Electrical conductivity of the saturated media extract, mS/cm. */
   readonly smeEcMsPerCm: number
   /** Organic matter as a fraction of dry mass. */
   readonly organic: number
+  /** Nitrogen, per cent of dry mass. */
+  readonly nitrogenPercent: number
+  /** Fraction of that nitrogen that becomes available in 8 weeks at 21 °C. */
+  readonly mineralised: number
+  /** How strongly it holds the mix to its own pH, 0–1. */
+  readonly bufferWeight: number
   /** How much of it acts as coarse grains when mixed, 0–1: fine material falls into the gaps of coarse. */
   readonly coarse: number
   /** How much it sinks when the filled container is tapped, as a fraction of its volume. */
   readonly settling: number
+}
+
+export type MaterialFigure = keyof MaterialFigures
+
+export interface Material extends MaterialFigures {
+  readonly id: string
+  readonly name: string
+  /** A medium makes up the volume; an amendment is dosed by the gram and adds none. */
+  readonly kind: 'medium' | 'amendment'
   /** Bought pressed and dry, and wetted before use. */
   readonly compressed?: boolean
   readonly packs: readonly Pack[]
   readonly hazards: readonly CautionId[]
-  readonly source: Source
+  /** A line on where it comes from and what that costs the world. */
+  readonly sustainability: string
+  /** Where each figure comes from. */
+  readonly sources: Readonly<Record<MaterialFigure, Source>>
+}
+
+/** The materials a household knows, by id: the built-in ones, with its own beside or over them. */
+export type MaterialLibrary = ReadonlyMap<string, Material>
+
+/** @throws RangeError for an unknown id. */
+export function materialIn(library: MaterialLibrary, id: string): Material {
+  const material = library.get(id)
+  if (!material) throw new RangeError(`material: '${id}' is not known`)
+  return material
+}
+
+/** What is wrong with a material's figures, each at its field. */
+export function materialProblems(figures: MaterialFigures): Problem[] {
+  const { theta0, theta10, theta50, theta100 } = figures
+  const fraction = (key: MaterialFigure) =>
+    within([key], figures[key], 0, 1, 'A fraction lies between 0 and 100 %.')
+  const falls = (key: MaterialFigure, value: number, before: number, beforeText: string): Problem[] =>
+    value > before
+      ? [
+          {
+            path: [key],
+            message: `A drier material holds less: this must not be above the water at ${beforeText}.`,
+          },
+        ]
+      : []
+  return [
+    ...within(['theta0'], theta0, 0.1, 0.99, 'Pores take up 10 to 99 % of the volume.'),
+    ...(
+      ['theta10', 'theta50', 'theta100', 'organic', 'mineralised', 'bufferWeight', 'coarse'] as const
+    ).flatMap(fraction),
+    ...falls('theta10', theta10, theta0, '0 cm'),
+    ...falls('theta50', theta50, theta10, '10 cm'),
+    ...falls('theta100', theta100, theta50, '50 cm'),
+    ...within(
+      ['dryBulkDensityGPerL'],
+      figures.dryBulkDensityGPerL,
+      5,
+      2700,
+      'A dry bulk density lies between 5 and 2700 g/L.',
+    ),
+    ...within(['ph'], figures.ph, 2, 12, 'A pH lies between 2 and 12.'),
+    ...within(['smeEcMsPerCm'], figures.smeEcMsPerCm, 0, 20, 'Salts lie between 0 and 20 mS/cm.'),
+    ...within(
+      ['nitrogenPercent'],
+      figures.nitrogenPercent,
+      0,
+      30,
+      'Nitrogen lies between 0 and 30 % of dry mass.',
+    ),
+    ...within(['settling'], figures.settling, 0, 0.5, 'Settling lies between 0 and 50 %.'),
+  ]
 }

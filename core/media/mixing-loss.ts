@@ -1,7 +1,6 @@
 import { derive, given, weightedTotal, type Figure } from '../working/figure'
 import { byDefault, type Source } from '../working/source'
 import type { Material } from './material'
-import { COARSE_SOURCE } from './materials'
 
 /** k in loss = 4·k·c·f: an even mix of coarse and fine loses a tenth of its volume [default]. */
 export const MIXING_LOSS_K = 0.1
@@ -24,7 +23,7 @@ export function mixingLoss(
     'Coarse share',
     'share',
     ingredients.map(({ material, share }) => ({
-      figure: given(`${material.name}: acts as coarse`, material.coarse, 'share', COARSE_SOURCE),
+      figure: given(`${material.name}: acts as coarse`, material.coarse, 'share', material.sources.coarse),
       weight: share,
     })),
   )
