@@ -6,7 +6,8 @@ import { compile, type EvalFunction } from 'mathjs'
 import { CONTAINERS } from '#core/containers/catalogue'
 import { planDose } from '#core/feed/dose'
 import { FEEDS } from '#core/feed/feeds'
-import { DEFAULT_ALLOWANCES, planBatch, type BatchRequest } from '#core/media/batch'
+import { DEFAULT_ALLOWANCES, plainBatch, planBatch, type BatchRequest } from '#core/media/batch'
+import { BUILT_IN } from '#core/media/materials'
 import { allFigures } from '#core/working/explain'
 import type { Figure } from '#core/working/figure'
 import { median, report } from './report'
@@ -25,7 +26,8 @@ const request = (fills: number): BatchRequest => ({
   })),
   allowances: DEFAULT_ALLOWANCES,
   scoop: { name: 'pot', volumeL: 0.5 },
-  packIds: {},
+  ...plainBatch(),
+  materials: BUILT_IN,
 })
 
 function formulasOf(

@@ -114,4 +114,8 @@ export const SOWING_BATCH = {
   allowances: { fill: 0.9, fillUnderCover: 0.75, blockCompression: 2, mixingLossK: 0.1, spare: 0.05 },
   scoop: { name: 'Yoghurt pot', volumeL: 0.5 },
   packIds: {},
+  extras: [],
+  preparations: [],
+  feel: 'wrung-out sponge',
+  tubL: null,
 }

@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import { Validator } from '@seriousme/openapi-schema-validator'
 import pg from 'pg'
-import { planBatch, DEFAULT_ALLOWANCES } from '#core/media/batch'
+import { planBatch, plainBatch, DEFAULT_ALLOWANCES } from '#core/media/batch'
+import { BUILT_IN } from '#core/media/materials'
 import { CONTAINERS } from '#core/containers/catalogue'
 import { COLLECTIONS, type Collection } from '#shared/collections'
 
@@ -29,7 +30,7 @@ const mix = {
   fills: [{ containerId: 'tray-72', count: 2, coverMm: 5, coverMaterialId: 'vermiculite' }],
   allowances: DEFAULT_ALLOWANCES,
   scoop: { name: 'pot', volumeL: 0.5 },
-  packIds: {},
+  ...plainBatch(),
 }
 const batch = { name: 'A batch', recipeId: 'lean-and-light', ...mix }
 const label = {
@@ -50,6 +51,11 @@ const dose = {
   tools: [{ name: 'scale', kind: 'kitchen scale', capacityMl: null }],
 }
 const tool = { name: 'Teaspoon', kind: 'spoon', capacityMl: 5 }
+
+const original = BUILT_IN.get('peat')!
+const peat = Object.fromEntries(
+  Object.keys(original.sources).map((key) => [key, original[key as keyof typeof original]]),
+)
 
 let household: string
 const at = (collection: Collection, id: string, query = '') =>
@@ -78,7 +84,9 @@ describe('computing', () => {
     expect(status).toBe(200)
     const container = CONTAINERS.find(({ id }) => id === 'tray-72')!
     const { containerId: _, ...fill } = mix.fills[0]!
-    expect(body).toEqual(JSON.parse(JSON.stringify(planBatch({ ...mix, fills: [{ ...fill, container }] }))))
+    expect(body).toEqual(
+      JSON.parse(JSON.stringify(planBatch({ ...mix, materials: BUILT_IN, fills: [{ ...fill, container }] }))),
+    )
   })
 
   it('takes containers that are in no catalogue', async () => {
@@ -212,7 +220,14 @@ describe('keeping', () => {
       shape: { form: 'round', topDiameterMm: 60, baseDiameterMm: 50, depthMm: 70 },
     }
     const bodies = {
-      recipes: { name: 'Mix', reasoning: 'because', parts: mix.parts },
+      recipes: {
+        name: 'Mix',
+        reasoning: 'because',
+        parts: mix.parts,
+        extras: [{ materialId: 'rock-dust', gPerL: 5 }],
+        preparations: ['sieve'],
+      },
+      materials: { name: 'Own peat', basedOn: 'peat', figures: peat, packL: 50, sustainability: '' },
       containers: container,
       feeds: label,
       tools: tool,
@@ -301,6 +316,27 @@ describe('keeping', () => {
     expect([refused.status, refused.body.detail]).toEqual([422, expect.stringContaining('A batch')])
     await call('DELETE', at('batches', batchId, '?version=1'))
     expect((await call('DELETE', at('containers', id, '?version=1'))).status).toBe(200)
+  })
+
+  it('reckons with a corrected material, and refuses one that holds more water when drier', async () => {
+    const own = {
+      name: 'Own peat',
+      basedOn: 'peat',
+      figures: { ...peat, settling: 0.3 },
+      packL: 50,
+      sustainability: '',
+    }
+    const asked = {
+      ...mix,
+      parts: [{ materialId: 'peat', parts: 1 }],
+      materials: [{ id: 'own', material: own }],
+    }
+    const plain = (await call('POST', '/api/compute/batch', { ...asked, materials: [] })).body
+    const corrected = (await call('POST', '/api/compute/batch', asked)).body
+    expect(corrected.mixL.value / plain.mixL.value).toBeCloseTo(1.3 / 1.1, 9)
+    const wrong = { ...own, figures: { ...peat, theta10: 0.99 } }
+    const refused = await call('PUT', at('materials', randomUUID()), { version: 0, body: wrong })
+    expect([refused.status, refused.body.errors[0].field]).toEqual([422, 'body.figures.theta10'])
   })
 
   it('keeps households apart', async () => {

@@ -4,6 +4,7 @@ import { container, type ContainerRecord } from './records/container'
 import { feed, type FeedRecord } from './records/feed'
 import { feeding, type FeedingRecord } from './records/feeding'
 import { household, type HouseholdRecord } from './records/household'
+import { material, type MaterialRecord } from './records/material'
 import { recipe, type Recipe } from './records/recipe'
 import { tool, type ToolRecord } from './records/tool'
 import { id } from './rules'
@@ -11,6 +12,7 @@ import { id } from './rules'
 /** What a household keeps, by collection. Every collection is read and written through the same calls. */
 export const COLLECTIONS = {
   recipes: recipe,
+  materials: material,
   containers: container,
   feeds: feed,
   tools: tool,
@@ -20,6 +22,7 @@ export const COLLECTIONS = {
 
 export interface Bodies {
   recipes: Recipe
+  materials: MaterialRecord
   containers: ContainerRecord
   feeds: FeedRecord
   tools: ToolRecord

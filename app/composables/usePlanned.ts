@@ -10,10 +10,10 @@ import type { Stored } from '#shared/collections'
 
 /** What follows from a planned batch: nothing derived is ever stored. */
 export function usePlannedBatch(batch: Stored<BatchRecord>) {
-  const { ownContainers } = useHousehold()
-  if (batchRecordProblems(batch.body, ownContainers).length) return null
-  const plan = planBatch(asBatchRequest(batch.body, ownContainers))
-  return { plan, steps: batchSteps(plan, batch.body.scoop.name) }
+  const { shed } = useHousehold()
+  if (batchRecordProblems(batch.body, shed).length) return null
+  const plan = planBatch(asBatchRequest(batch.body, shed))
+  return { plan, steps: batchSteps(plan, batch.body) }
 }
 
 /** What follows from a planned feed, with the tools owned today. */

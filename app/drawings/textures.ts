@@ -112,11 +112,22 @@ export const TEXTURES: readonly Texture[] = [
   texture('pumice', scatter(stone, 8, 23), scatter(dot, 12, 6)),
   texture('sand', '', scatter(dot, 20, 29)),
   texture('bark', scatter(chip, 8, 31)),
+  texture('peat-fine', scatter(crumb, 22, 43)),
+  texture('wood-fibre', scatter(fibre, 10, 47)),
+  texture('leaf-mould', scatter(hull, 6, 53), scatter(dot, 12, 59)),
+  texture('vermiculite-fine', scatter(accordion, 12, 61)),
+  texture('perlite-fine', scatter(bead, 16, 67)),
+  texture('biochar', scatter(stone, 10, 71)),
+  texture('home-compost', scatter(crumb, 10, 73), scatter(pellet, 8, 79)),
+  texture('manure', scatter(fibre, 6, 83), scatter(pellet, 10, 89)),
+  texture('seed-mix', scatter(crumb, 14, 97), scatter(bead, 6, 101)),
+  texture('potting-mix', scatter(chip, 5, 103), scatter(bead, 6, 107)),
+  texture('old-mix', scatter(crumb, 12, 109), scatter(dot, 16, 113)),
   texture('loam', scatter(crumb, 10, 37), scatter(dot, 14, 41)),
 ]
 
 const known = new Set(TEXTURES.map(({ id }) => id))
 
-/** Fill for a material in any drawing on the page. */
+/** Fill for a material in any drawing on the page; a household's own have the old mix's. */
 export const textureFill = (materialId: string): string =>
-  `url(#texture-${known.has(materialId) ? materialId : 'loam'})`
+  `url(#texture-${known.has(materialId) ? materialId : 'old-mix'})`

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { Redo2, Undo2 } from '@lucide/vue'
-import { MATERIALS } from '#core/media/materials'
 import { saidInParts } from '#core/media/recipe'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch'
+import { FEELS } from '#core/media/hydration'
+import type { Recipe } from '#shared/records/recipe'
 import type { MixDraft } from '~/stores/mixDraft'
 
 useHead({ title: 'Mix' })
@@ -40,9 +41,9 @@ const recipeChoices = computed(() => [
   },
 ])
 const materialChoices = computed(() =>
-  MATERIALS.filter(({ id }) => !mix.draft.parts.some(({ materialId }) => materialId === id)).map(
-    ({ id, name }) => ({ value: id, name }),
-  ),
+  household.media
+    .filter(({ id }) => !mix.draft.parts.some(({ materialId }) => materialId === id))
+    .map(({ id, name }) => ({ value: id, name })),
 )
 const adding = ref<string>()
 function addMaterial(id: string) {
@@ -81,7 +82,13 @@ async function keepRecipe() {
   const stored = await recipeSaving.save(own?.id ?? crypto.randomUUID(), own?.version ?? 0, {
     name,
     reasoning: mix.recipe?.reasoning ?? '',
-    parts: JSON.parse(JSON.stringify(mix.draft.parts)),
+    ...(JSON.parse(
+      JSON.stringify({
+        parts: mix.draft.parts,
+        extras: mix.draft.extras,
+        preparations: mix.draft.preparations,
+      }),
+    ) as Pick<Recipe, 'parts' | 'extras' | 'preparations'>),
   })
   if (!stored) return
   mix.change('recipe', (draft) => (draft.recipeId = stored.id))
@@ -184,10 +191,7 @@ const blocked = computed(() => {
           Keep this recipe
         </button>
       </div>
-    </section>
-
-    <div class="fill-column">
-      <MixFills />
+      <MixExtras />
       <div class="pair">
         <ChoiceField
           :model-value="scoopChosen"
@@ -202,6 +206,24 @@ const blocked = computed(() => {
           label="It holds"
           :problem="mix.problemAt('scoop.volumeL')"
           @update:model-value="(value) => mix.change('scoop', (draft) => (draft.scoop.volumeL = value ?? 0))"
+        />
+      </div>
+      <div class="pair">
+        <ChoiceField
+          :model-value="mix.draft.feel"
+          label="Wet it like"
+          :choices="FEELS.map((feel) => ({ value: feel, name: feel }))"
+          @update:model-value="(feel) => mix.change('feel', (draft) => (draft.feel = feel))"
+        />
+        <QuantityField
+          :model-value="mix.draft.tubL"
+          optional
+          dimension="volume"
+          assume="L"
+          label="Tub to stir in"
+          hint="as large as needed"
+          :problem="mix.problemAt('tubL')"
+          @update:model-value="(value) => mix.change('tub', (draft) => (draft.tubL = value))"
         />
       </div>
       <details class="allowances">
@@ -253,6 +275,11 @@ const blocked = computed(() => {
           />
         </div>
       </details>
+    </section>
+
+    <div class="fill-column">
+      <MixFills />
+      <MixAir />
     </div>
 
     <div class="tally-column">

@@ -3,6 +3,9 @@ import { Plus, Trash2 } from '@lucide/vue'
 import { cellVolume, cellWord, type Container } from '#core/containers/container'
 import { TOOL_HABITS, type Tool } from '#core/feed/tool'
 import { printBoth, printShare } from '#core/units/format'
+import type { Material } from '#core/media/material'
+import { changedFigures } from '#shared/records/material'
+import { textureFill } from '~/drawings/textures'
 import type { Collection } from '#shared/collections'
 
 useHead({ title: 'Stores' })
@@ -11,6 +14,10 @@ const removal = useRemoval()
 
 const tool = ref<Tool | 'new' | null>(null)
 const container = ref<Container | 'new' | null>(null)
+const material = ref<Material | 'new' | null>(null)
+const materials = computed(() => [...household.library.values()])
+const ownRecord = (one: Material) =>
+  household.everything?.materials.find(({ id, body }) => (body.basedOn ?? id) === one.id)
 
 function remove(collection: Collection, id: string) {
   const record = household.everything?.[collection].find((candidate) => candidate.id === id)
@@ -121,6 +128,47 @@ function errorOf({ kind, capacityMl }: Tool) {
       <p v-else class="empty">None yet. Type a label in Feed and it is kept here.</p>
     </section>
 
+    <section aria-labelledby="materials-title">
+      <div class="head">
+        <h2 id="materials-title">Materials</h2>
+        <button type="button" class="button" @click="material = 'new'">
+          <Plus aria-hidden="true" /> Add a material
+        </button>
+      </div>
+      <ul>
+        <li v-for="one in materials" :key="one.id">
+          <button type="button" class="name swatched" @click="material = one">
+            <svg width="24" height="24" aria-hidden="true">
+              <rect width="24" height="24" rx="4" :fill="textureFill(one.id)" />
+            </svg>
+            {{ one.name }}
+          </button>
+          <span class="soft">{{
+            one.kind === 'medium' ? `${printShare(one.theta0)} pores` : 'by the gram'
+          }}</span>
+          <span>pH {{ one.ph }} · {{ one.smeEcMsPerCm }} mS/cm · {{ one.dryBulkDensityGPerL }} g/L</span>
+          <span class="soft">{{
+            ownRecord(one)
+              ? changedFigures(one).length
+                ? `${changedFigures(one).length} corrected`
+                : 'yours'
+              : 'as the book has it'
+          }}</span>
+          <button
+            v-if="ownRecord(one)"
+            type="button"
+            class="icon-button"
+            :aria-label="`Undo your ${one.name}`"
+            @click="remove('materials', ownRecord(one)!.id)"
+          >
+            <Trash2 aria-hidden="true" />
+          </button>
+          <span v-else class="no-button" />
+        </li>
+      </ul>
+    </section>
+
+    <MaterialForm v-if="material" v-bind="material === 'new' ? {} : { material }" @close="material = null" />
     <ToolForm v-if="tool" v-bind="tool === 'new' ? {} : { tool }" @close="tool = null" />
     <ContainerForm
       v-if="container"
@@ -165,6 +213,20 @@ li {
   text-decoration-color: var(--line-strong);
   text-underline-offset: 0.2em;
   cursor: pointer;
+}
+
+.swatched {
+  display: flex;
+  align-items: center;
+  gap: 0.6rem;
+}
+
+.swatched svg {
+  flex: none;
+}
+
+.no-button {
+  width: 2.5rem;
 }
 
 .empty {

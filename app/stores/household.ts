@@ -1,5 +1,6 @@
 import { asContainer } from '#shared/records/container'
 import { asFeed } from '#shared/records/feed'
+import { asMaterial, libraryWith } from '#shared/records/material'
 import { asTool } from '#shared/records/tool'
 import type { Bodies, Collection, Everything, Stored } from '#shared/collections'
 import { FEEDS } from '#core/feed/feeds'
@@ -23,6 +24,10 @@ export const useHousehold = defineStore('household', () => {
   const ownContainers = computed(() =>
     records('containers').value.map(({ id, body }) => asContainer(id, body)),
   )
+  const ownMaterials = computed(() => records('materials').value.map(({ id, body }) => asMaterial(id, body)))
+  const library = computed(() => libraryWith(ownMaterials.value))
+  /** What a batch is reckoned with. */
+  const shed = computed(() => ({ containers: ownContainers.value, materials: library.value }))
   const ownFeeds = computed(() => records('feeds').value.map(({ id, body }) => asFeed(id, body)))
   const tools = computed(() => records('tools').value.map(({ id, body }) => asTool(id, body)))
 
@@ -104,6 +109,11 @@ export const useHousehold = defineStore('household', () => {
     feedings,
     ownContainers,
     ownFeeds,
+    ownMaterials,
+    library,
+    shed,
+    media: computed(() => [...library.value.values()].filter(({ kind }) => kind === 'medium')),
+    amendments: computed(() => [...library.value.values()].filter(({ kind }) => kind === 'amendment')),
     tools,
     containers: computed(() => [...ownContainers.value, ...CONTAINERS]),
     feeds: computed(() => [...ownFeeds.value, ...FEEDS]),

@@ -1,5 +1,11 @@
-import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, planBatch, type BatchPlan } from '#core/media/batch'
-import { STARTING_RECIPES } from '#core/media/recipes'
+import {
+  COVER_IS_THE_MIX,
+  DEFAULT_ALLOWANCES,
+  plainBatch,
+  planBatch,
+  type BatchPlan,
+} from '#core/media/batch'
+import { STARTING_RECIPES, type StartingRecipe } from '#core/media/recipes'
 import { moveBoundary } from '#core/media/recipe'
 import { printPath } from '#core/problem'
 import { asBatchRequest, batchRecordProblems, type BatchRecord } from '#shared/records/batch'
@@ -11,6 +17,9 @@ export interface MixDraft extends BatchRecord {
   id: string
   version: number
 }
+
+/** What a recipe says about making the mix. */
+type Making = Pick<StartingRecipe, 'parts' | 'extras' | 'preparations'>
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
@@ -25,7 +34,9 @@ function newDraft(): MixDraft {
     fills: [{ containerId: 'tray-72', count: 1, coverMm: 0, coverMaterialId: COVER_IS_THE_MIX }],
     allowances: { ...DEFAULT_ALLOWANCES },
     scoop: { name: '1 L measure', volumeL: 1 },
-    packIds: {},
+    ...plainBatch(),
+    extras: copy([...recipe.extras]),
+    preparations: [...recipe.preparations],
   }
 }
 
@@ -34,10 +45,10 @@ export const useMixDraft = defineStore('mixDraft', () => {
   const { draft, change, undo, redo, canUndo, canRedo, restart } = useHistory(newDraft)
   const { saving, save: saveRecord, dismiss } = useSaving('batches')
 
-  const problems = computed(() => batchRecordProblems(draft.value, household.ownContainers))
+  const problems = computed(() => batchRecordProblems(draft.value, household.shed))
   /** Litres, scoops, packs: null while something is wrong with what was asked. */
   const plan = computed((): BatchPlan | null =>
-    problems.value.length ? null : planBatch(asBatchRequest(draft.value, household.ownContainers)),
+    problems.value.length ? null : planBatch(asBatchRequest(draft.value, household.shed)),
   )
   /** The message for a field, from the rules or from the server's refusal. */
   function problemAt(field: string): string | undefined {
@@ -54,12 +65,20 @@ export const useMixDraft = defineStore('mixDraft', () => {
       name: body.name,
       reasoning: body.reasoning,
       parts: body.parts,
+      extras: body.extras,
+      preparations: body.preparations,
       own: true,
     })),
     ...STARTING_RECIPES.map((recipe) => ({ ...recipe, own: false })),
   ])
   const recipe = computed(() => recipes.value.find(({ id }) => id === draft.value.recipeId))
-  const adjusted = computed(() => JSON.stringify(recipe.value?.parts) !== JSON.stringify(draft.value.parts))
+  const made = ({ parts, extras, preparations }: Making) =>
+    JSON.stringify([
+      parts.map((part) => [part.materialId, part.parts]),
+      extras.map((extra) => [extra.materialId, extra.gPerL]),
+      preparations,
+    ])
+  const adjusted = computed(() => !recipe.value || made(recipe.value) !== made(draft.value))
   const saved = computed(() => household.batches.find(({ id }) => id === draft.value.id))
   const unsaved = computed(() => {
     const { id: _id, version: _version, ...body } = draft.value
@@ -71,7 +90,12 @@ export const useMixDraft = defineStore('mixDraft', () => {
   const chooseRecipe = (id: string) =>
     change('recipe', (mix) => {
       mix.recipeId = id
-      mix.parts = copy([...(recipes.value.find((candidate) => candidate.id === id)?.parts ?? [])])
+      const chosen = recipes.value.find((candidate) => candidate.id === id)
+      if (chosen)
+        Object.assign(
+          mix,
+          copy({ parts: chosen.parts, extras: chosen.extras, preparations: chosen.preparations }),
+        )
     })
   const setParts = (index: number, parts: number) =>
     change(`parts-${index}`, (mix) => (mix.parts[index]!.parts = parts))

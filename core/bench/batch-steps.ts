@@ -1,22 +1,25 @@
-import type { BatchPlan, FillDemand, MaterialLine } from '../media/batch'
+import type { BatchPlan, BatchRequest, FillDemand, MaterialLine } from '../media/batch'
+import type { Feel } from '../media/hydration'
 import { COVER_IS_THE_MIX } from '../media/batch'
-import { materialById } from '../media/materials'
 import { printFraction } from '../units/fraction'
 import type { Step } from './step'
 import { inSentence } from './wording'
 
 /** From dry brick to filled tray, in the order of the hands. */
-export function batchSteps(plan: BatchPlan, scoopName: string): Step[] {
-  const scoops = (line: MaterialLine) =>
-    `${printFraction(line.scoops.scoops.value, 0.25)} × ${inSentence(scoopName)}`
+export function batchSteps(
+  plan: BatchPlan,
+  request: Pick<BatchRequest, 'scoop' | 'feel' | 'preparations'>,
+): Step[] {
+  const scoop = inSentence(request.scoop.name)
   const inMix = plan.lines.filter(({ share }) => share)
+  const { tubPlan } = plan
   return [
     ...plan.lines.flatMap(({ soak, material }): Step[] =>
       soak
         ? [
             {
               id: `soak-${material.id}`,
-              title: 'Soak the coir',
+              title: 'Soak the coir, the evening before',
               say: [
                 soak.dryMassG,
                 ' of dry coir into ',
@@ -30,34 +33,79 @@ export function batchSteps(plan: BatchPlan, scoopName: string): Step[] {
           ]
         : [],
     ),
+    ...(request.preparations.includes('sieve')
+      ? [
+          {
+            id: 'sieve',
+            title: 'Sieve',
+            say: ['Compost, loam and bagged mix through 6 mm. What stays on the sieve fills big pots.'],
+          },
+        ]
+      : []),
     {
       id: 'measure',
-      title: 'Measure into the tub',
-      say: inMix.flatMap((line, index) => [
-        index ? ', ' : '',
-        { figure: line.scoops.scoops, words: scoops(line) },
-        ` ${inSentence(line.material.name)} (`,
-        line.looseL,
-        ')',
-      ]),
+      title: tubPlan ? `Measure into the tub, ${tubPlan.tubs.value} times` : 'Measure into the tub',
+      say: [
+        ...inMix.flatMap((line, index) => {
+          const { scoops } = tubPlan ? tubPlan.scoops[index]! : line.scoops
+          return [
+            index ? ', ' : '',
+            { figure: scoops, words: `${printFraction(scoops.value, 0.25)} × ${scoop}` },
+            ` ${inSentence(line.material.name)}`,
+            ...(tubPlan ? [] : [' (', line.looseL, ')']),
+          ]
+        }),
+        '.',
+        ...plan.extras.flatMap(({ material, massG, volumeMl }) => [
+          ' ',
+          massG,
+          ' (',
+          volumeMl,
+          `) ${inSentence(material.name)}${tubPlan ? ' in all' : ''}.`,
+        ]),
+      ],
     },
+    ...(request.preparations.includes('hot water')
+      ? [
+          {
+            id: 'hot-water',
+            title: 'Hot water',
+            say: [
+              'Boiling water over it in small amounts, stirred with a spoon, never a hand. Cover it. Wait until the middle is below 30 °C.',
+            ],
+            waitMinutes: 720,
+          },
+        ]
+      : []),
     {
       id: 'stir',
       title: 'Stir',
       say: [
         'Until no streak is left, in a tub of at least ',
         plan.stirringTubL,
-        '. A handful, squeezed, holds as a ball and does not drip.',
+        tubPlan ? ' or in as many goes.' : '.',
+        ...(plan.waterL.value > 0.005
+          ? [' Stir in about ', plan.waterL, ' of water, a little at a time.']
+          : [' It needs no more water.']),
+        ` It should feel like ${FEEL_WORDS[request.feel]}: a handful, squeezed, holds as a ball.`,
       ],
     },
     ...fillSteps(plan),
   ]
 }
 
+/** What the hand feels. */
+export const FEEL_WORDS: Readonly<Record<Feel, string>> = {
+  damp: 'a damp cloth',
+  'wrung-out sponge': 'a wrung-out sponge',
+  cake: 'moist cake',
+  'soil block': 'peanut butter',
+}
+
 /** More kinds of container than this are listed in one step, so that a card stays one page. */
 const FILLS_WITH_A_STEP_EACH = 4
 
-function fillSteps({ fills }: BatchPlan): Step[] {
+function fillSteps({ fills, lines }: BatchPlan): Step[] {
   if (fills.length > FILLS_WITH_A_STEP_EACH)
     return [
       {
@@ -67,7 +115,7 @@ function fillSteps({ fills }: BatchPlan): Step[] {
           index ? '; ' : '',
           `${demand.fill.count} × ${demand.fill.container.name} `,
           demand.looseL,
-          ...coverOf(demand),
+          ...coverOf(demand, lines),
         ]),
       },
     ]
@@ -80,16 +128,15 @@ function fillSteps({ fills }: BatchPlan): Step[] {
     return {
       id: `fill-${index}`,
       title: `Fill ${fill.count} × ${fill.container.name}`,
-      say: [looseL, how, ...coverOf(demand)],
+      say: [looseL, how, ...coverOf(demand, lines)],
     }
   })
 }
 
-function coverOf({ fill, coverL }: FillDemand): Step['say'] {
+function coverOf({ fill, coverL }: FillDemand, lines: readonly MaterialLine[]): Step['say'] {
   if (!coverL) return []
+  const covering = lines.find(({ material }) => material.id === fill.coverMaterialId)
   const cover =
-    fill.coverMaterialId === COVER_IS_THE_MIX
-      ? 'the mix'
-      : inSentence(materialById(fill.coverMaterialId).name)
+    covering && fill.coverMaterialId !== COVER_IS_THE_MIX ? inSentence(covering.material.name) : 'the mix'
   return [` Leave ${fill.coverMm} mm free; after sowing cover with `, coverL, ` of ${cover}.`]
 }

@@ -21,6 +21,10 @@ const CAUTIONS = {
     title: 'Living materials',
     text: 'Compost, castings, manure and potting mix can carry bacteria and moulds, Legionella among them. Do not breathe the air of a fresh bag. Wear gloves and wash your hands; people at risk should leave this to others.',
   },
+  scald: {
+    title: 'Boiling water',
+    text: 'A heatproof tub, a spoon and never a hand, small amounts at a time, children and pets out of the room. Wait until it is cool to the touch before hands or seed.',
+  },
   salts: {
     title: 'Salts',
     text: 'Much compost or castings in a seed mix holds more salts than germinating seed likes. Test a few cells first.',

@@ -8,16 +8,19 @@ import {
   batchProblems,
   COVER_IS_THE_MIX,
   DEFAULT_ALLOWANCES,
+  plainBatch,
   planBatch,
   type BatchRequest,
   type Fill,
 } from './batch'
-import { loosenedPeat, soakForFibre, soakForMass, waterToAddL } from './hydration'
-import { MATERIALS, materialById } from './materials'
+import { loosenedPeat, soakForFibre, soakForMass, waterToAdd, type Feel } from './hydration'
+import { BUILT_IN, MATERIALS, materialById } from './materials'
 import { mixingLoss } from './mixing-loss'
 import { moveBoundary } from './recipe'
+import { STARTING_RECIPES } from './recipes'
 import { countScoops } from './scoops'
 
+const MEDIA = MATERIALS.filter(({ kind }) => kind === 'medium')
 const container = (id: string) => CONTAINERS.find((candidate) => candidate.id === id)!
 const fill = (id: string, count: number, coverMm = 0, coverMaterialId = COVER_IS_THE_MIX): Fill => ({
   container: container(id),
@@ -34,7 +37,8 @@ const request = (over: Partial<BatchRequest> = {}): BatchRequest => ({
   fills: [fill('tray-72', 2)],
   allowances: DEFAULT_ALLOWANCES,
   scoop: { name: 'yoghurt pot', volumeL: 0.5 },
-  packIds: {},
+  ...plainBatch(),
+  materials: BUILT_IN,
   ...over,
 })
 const share = (value: number) => given('share', value, 'share', yours())
@@ -95,7 +99,7 @@ describe('from containers to loose mix', () => {
     .record({
       parts: fc.uniqueArray(
         fc.record({
-          materialId: fc.constantFrom(...MATERIALS.map(({ id }) => id)),
+          materialId: fc.constantFrom(...MEDIA.map(({ id }) => id)),
           parts: fc.double({ min: 0.25, max: 20, noNaN: true }),
         }),
         {
@@ -189,10 +193,18 @@ describe('coir, peat and water', () => {
   })
 
   it('adds water by feel: V · (θ_target − θ_now) less what the coir brought, and never takes any out', () => {
+    const add = (feel: Feel, now: number, coirL: number) =>
+      waterToAdd({
+        mixL: litres(10),
+        containerCapacity: share(0.6),
+        feel,
+        thetaNow: share(now),
+        coirWaterL: litres(coirL),
+      }).value
     // 10 L, capacity 0.6, sponge 0.60 of it = 0.36; now at 0.1; 1 L came with the coir: 2.6 − 1 = 1.6 L
-    expect(waterToAddL(10, 0.6, 'wrung-out sponge', 0.1, 1)).toBeCloseTo(1.6, 12)
-    expect(waterToAddL(10, 0.6, 'damp', 0.5, 1)).toBe(0)
-    expect(waterToAddL(10, 0.6, 'soil block', 0.1, 0)).toBeGreaterThan(waterToAddL(10, 0.6, 'cake', 0.1, 0))
+    expect(add('wrung-out sponge', 0.1, 1)).toBeCloseTo(1.6, 12)
+    expect(add('damp', 0.5, 1)).toBe(0)
+    expect(add('soil block', 0.1, 0)).toBeGreaterThan(add('cake', 0.1, 0))
   })
 })
 
@@ -211,6 +223,36 @@ describe('scoops and packs', () => {
         },
       ),
     )
+  })
+})
+
+describe('extras, tubs and feel', () => {
+  it('doses extras by the litre of mix, by weight and by the spoon', () => {
+    const plan = planBatch(request({ extras: [{ materialId: 'dolomitic-lime', gPerL: 2 }] }))
+    expect(plan.extras[0]!.massG.value).toBeCloseTo(plan.mixL.value * 2, 9)
+    // 1400 g/L of lime
+    expect(plan.extras[0]!.volumeMl.value).toBeCloseTo((plan.mixL.value * 2) / 1.4, 9)
+  })
+
+  it('splits what is larger than the tub into equal goes that fit', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 40 }),
+        fc.double({ min: 5, max: 100, noNaN: true }),
+        (trays, tubL) => {
+          const plan = planBatch(request({ fills: [fill('tray-72', trays)], tubL }))
+          const goes = plan.tubPlan?.tubs.value ?? 1
+          expect(plan.ingredientsL.value / goes).toBeLessThanOrEqual(tubL * 0.6 + 1e-6)
+          if (goes > 1) expect(plan.ingredientsL.value / (goes - 1)).toBeGreaterThan(tubL * 0.6 - 1e-6)
+        },
+      ),
+    )
+  })
+
+  it('every starting recipe can be mixed, one for each family and more', () => {
+    expect(STARTING_RECIPES.length).toBeGreaterThanOrEqual(9)
+    for (const recipe of STARTING_RECIPES)
+      expect([recipe.id, batchProblems(request(recipe))]).toEqual([recipe.id, []])
   })
 })
 
@@ -257,6 +299,10 @@ describe('what cannot be planned is named at its field', () => {
       'parts.1.materialId',
     ],
     ['nothing to fill', { fills: [] }, 'fills'],
+    ['an unknown material', { parts: [{ materialId: 'dust', parts: 1 }] }, 'parts.0.materialId'],
+    ['lime by the part', { parts: [{ materialId: 'dolomitic-lime', parts: 1 }] }, 'parts.0.materialId'],
+    ['extras without end', { extras: [{ materialId: 'rock-dust', gPerL: 1e4 }] }, 'extras.0.gPerL'],
+    ['a tub smaller than a scoop', { tubL: 0.4 }, 'tubL'],
     ['a million trays', { fills: [fill('tray-72', 1e6)] }, 'fills.0.count'],
     ['half a tray', { fills: [fill('tray-72', 1.5)] }, 'fills.0.count'],
     ['a cover deeper than half the cell', { fills: [fill('tray-72', 1, 40)] }, 'fills.0.coverMm'],

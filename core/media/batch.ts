@@ -3,12 +3,14 @@ import { cellCount, cellTopArea, cellVolume, type Container } from '../container
 import { refuse, under, within, type Problem } from '../problem'
 import { derive, given, total, weightedTotal, type Figure } from '../working/figure'
 import { byDefault, practice, yours, type Source } from '../working/source'
-import { soakForFibre, soakForMass, type CoirSoak } from './hydration'
-import type { Material, Pack } from './material'
-import { materialById, isMaterial } from './materials'
+import { soakForFibre, soakForMass, waterToAdd, type CoirSoak, type Feel } from './hydration'
+import { materialIn, type Material, type MaterialLibrary, type Pack } from './material'
+import { chemistryOf, SALTS_LIMITS_MS_PER_CM, type Chemistry } from './chemistry'
+import { physicsIn, type Ingredient } from './container-physics'
+
 import { MIXING_LOSS_K, MIXING_LOSS_SOURCE, mixingLoss } from './mixing-loss'
 import { packsToOpen } from './packs'
-import { recipeProblems, type Part } from './recipe'
+import { extraProblems, recipeProblems, type Extra, type Part, type Preparation } from './recipe'
 import { countScoops, type Scoop, type ScoopCount } from './scoops'
 
 /** Containers of one kind to fill. */
@@ -61,7 +63,23 @@ export interface BatchRequest {
   readonly scoop: Scoop
   /** Pack chosen for a material, by material id; else its first. */
   readonly packIds: Readonly<Record<string, string>>
+  readonly extras: readonly Extra[]
+  readonly preparations: readonly Preparation[]
+  /** How wet the mix should feel when it is filled in. */
+  readonly feel: Feel
+  /** The tub it is stirred in, L; null when it is large enough. */
+  readonly tubL: number | null
+  readonly materials: MaterialLibrary
 }
+
+/** What a batch begins with where nothing was said. */
+export const plainBatch = () => ({
+  packIds: {} as Record<string, string>,
+  extras: [] as Extra[],
+  preparations: [] as Preparation[],
+  feel: 'wrung-out sponge' as Feel,
+  tubL: null as number | null,
+})
 
 export interface FillDemand {
   readonly fill: Fill
@@ -69,6 +87,19 @@ export interface FillDemand {
   /** Loose mix, cover of the same mix excluded, L. */
   readonly looseL: Figure
   readonly coverL: Figure | null
+}
+
+export interface ExtraLine {
+  readonly material: Material
+  readonly massG: Figure
+  readonly volumeMl: Figure
+}
+
+/** A batch larger than its tub is stirred in several goes. */
+export interface TubPlan {
+  readonly tubs: Figure
+  /** For one tub, in the order of the lines that are part of the mix. */
+  readonly scoops: readonly ScoopCount[]
 }
 
 export interface MaterialLine {
@@ -95,21 +126,28 @@ export interface BatchPlan {
   readonly lines: readonly MaterialLine[]
   /** Smallest tub in which it can be stirred in one go, L. */
   readonly stirringTubL: Figure
-  /** Salts of the mix as saturated extract, mS/cm: an average by volume, to ±30 %. */
-  readonly saltsMsPerCm: Figure
+  readonly ingredients: readonly Ingredient[]
+  readonly chemistry: Chemistry
+  readonly extras: readonly ExtraLine[]
+  /** Water to stir in for the wanted feel, beside what the coir brings, L. */
+  readonly waterL: Figure
+  readonly tubPlan: TubPlan | null
   readonly cautions: readonly Caution[]
 }
 
-/** Germinating seed wants salts below this, mS/cm [handbook, from memory]. */
-export const GERMINATION_SALTS_LIMIT_MS_PER_CM = 1.0
+/** Fullest that a tub can be stirred, as a fraction [common practice]. */
+const STIRRABLE = 0.6
 
 /** What is wrong with a request, each at its field; empty when it can be planned. */
 export function batchProblems(request: BatchRequest): Problem[] {
   const { allowances } = request
   return [
-    ...under('parts', recipeProblems(request.parts)),
+    ...under('parts', recipeProblems(request.parts, request.materials)),
+    ...under('extras', extraProblems(request.extras, request.materials)),
     ...(request.fills.length ? [] : [{ path: ['fills'], message: 'Say what to fill: add a container.' }]),
-    ...request.fills.flatMap((fill, index) => under('fills', under(index, fillProblems(fill)))),
+    ...request.fills.flatMap((fill, index) =>
+      under('fills', under(index, fillProblems(fill, request.materials))),
+    ),
     ...under('allowances', [
       ...within(['fill'], allowances.fill, 0, 1, 'Fill is above 0 and at most 100 %.', true),
       ...within(
@@ -138,11 +176,24 @@ export function batchProblems(request: BatchRequest): Problem[] {
       'A scoop holds more than 0 and at most 200 L.',
       true,
     ),
+    ...(request.tubL === null ? [] : tubProblems(request.tubL, request.scoop)),
   ]
 }
 
-function fillProblems(fill: Fill): Problem[] {
-  const coverKnown = fill.coverMaterialId === COVER_IS_THE_MIX || isMaterial(fill.coverMaterialId)
+function tubProblems(tubL: number, scoop: Scoop): Problem[] {
+  return tubL * STIRRABLE < scoop.volumeL
+    ? [
+        {
+          path: ['tubL'],
+          message:
+            'The tub is smaller than a scoop can be stirred in. Choose a larger tub or a smaller scoop.',
+        },
+      ]
+    : within(['tubL'], tubL, 0, 2000, 'A tub holds at most 2000 L.', true)
+}
+
+function fillProblems(fill: Fill, materials: MaterialLibrary): Problem[] {
+  const coverKnown = fill.coverMaterialId === COVER_IS_THE_MIX || materials.has(fill.coverMaterialId)
   const depth = fill.container.shape.depthMm
   return [
     ...(Number.isInteger(fill.count) ? [] : [{ path: ['count'], message: 'Count whole containers.' }]),
@@ -168,7 +219,7 @@ function fillProblems(fill: Fill): Problem[] {
  */
 export function planBatch(request: BatchRequest): BatchPlan {
   refuse(batchProblems(request))
-  const ingredients = sharesOf(request.parts)
+  const ingredients = sharesOf(request.parts, request.materials)
   const settling = weightedTotal(
     'Settling of this mix',
     'share',
@@ -192,47 +243,124 @@ export function planBatch(request: BatchRequest): BatchPlan {
     'The materials measure more than the mix they make.',
   )
 
-  const lines = materialNeeds(ingredients, ingredientsL, fills).map((need) => measured(need, request))
-  const saltsMsPerCm = weightedTotal(
-    'Salts of the mix',
-    'mS/cm',
-    ingredients.map(({ material, share }) => ({
-      figure: given(`${material.name}: salts`, material.smeEcMsPerCm, 'mS/cm', material.sources.smeEcMsPerCm),
-      weight: share,
-    })),
-    'An average by volume, good to about 30 %.',
+  const lines = materialNeeds(request.materials, ingredients, ingredientsL, fills).map((need) =>
+    measured(need, request),
+  )
+  const chemistry = chemistryOf(ingredients, loss)
+  const stirringTubL = derive(
+    'Tub to stir it in',
+    'L',
+    'V / f',
+    { V: ingredientsL, f: given('Fullest a tub can be stirred', STIRRABLE, 'share', practice()) },
+    ({ V, f }) => V / f,
   )
   return {
     fills,
     mixL,
     mixingLoss: loss,
+    ingredients,
     ingredientsL,
     lines,
-    stirringTubL: derive(
-      'Tub to stir it in',
-      'L',
-      'V / f',
-      { V: ingredientsL, f: given('Fullest a tub can be stirred', 0.6, 'share', practice()) },
-      ({ V, f }) => V / f,
-    ),
-    saltsMsPerCm,
-    cautions: cautions(hazardsOf(lines, saltsMsPerCm.value)),
+    stirringTubL,
+    chemistry,
+    extras: request.extras.map((extra) => extraLine(extra, mixL, request.materials)),
+    waterL: waterFor(request, fills, ingredients, mixL, loss, lines),
+    tubPlan: planTubs(request, stirringTubL, lines),
+    cautions: cautions(hazardsOf(request, lines, chemistry.saltsMsPerCm.value)),
   }
 }
 
-interface Ingredient {
-  readonly material: Material
-  readonly share: Figure
+function extraLine({ materialId, gPerL }: Extra, mixL: Figure, materials: MaterialLibrary): ExtraLine {
+  const material = materialIn(materials, materialId)
+  const massG = derive(
+    material.name,
+    'g',
+    'V * x',
+    { V: mixL, x: given(`${material.name} a litre of mix`, gPerL, 'g/L', yours('the recipe')) },
+    ({ V, x }) => V * x,
+  )
+  const volumeMl = derive(
+    `${material.name}, by volume`,
+    'mL',
+    'm / d * 1000',
+    {
+      m: massG,
+      d: given(
+        `${material.name}: bulk density`,
+        material.dryBulkDensityGPerL,
+        'g/L',
+        material.sources.dryBulkDensityGPerL,
+      ),
+    },
+    ({ m, d }) => (m / d) * 1000,
+  )
+  return { material, massG, volumeMl }
 }
 
-function sharesOf(parts: readonly Part[]): Ingredient[] {
+/** Water in a material as it comes from the bag, a fraction of volume [default]; soaked coir is reckoned apart. */
+const MOISTURE_AS_BOUGHT = 0.12
+
+function waterFor(
+  request: BatchRequest,
+  fills: readonly FillDemand[],
+  ingredients: readonly Ingredient[],
+  mixL: Figure,
+  loss: Figure,
+  lines: readonly MaterialLine[],
+): Figure {
+  const main = fills.reduce((largest, fill) => (fill.looseL.value > largest.looseL.value ? fill : largest))
+  const dry = ingredients.filter(({ material }) => !material.compressed).map(({ share }) => share)
+  const coir = lines.flatMap(({ soak, share }) => (soak && share ? [soak.waterL] : []))
+  return waterToAdd({
+    mixL,
+    containerCapacity: physicsIn(main.fill.container, ingredients, loss).containerCapacity,
+    feel: request.feel,
+    thetaNow: derive(
+      'Water in the materials as bought',
+      'share',
+      'm * w',
+      {
+        m: given('Moisture from the bag', MOISTURE_AS_BOUGHT, 'share', byDefault('dry to the touch')),
+        w: total('Share that is not soaked', 'share', dry),
+      },
+      ({ m, w }) => m * w,
+    ),
+    coirWaterL: total('Water with the soaked coir', 'L', coir),
+  })
+}
+
+function planTubs(
+  request: BatchRequest,
+  stirringTubL: Figure,
+  lines: readonly MaterialLine[],
+): TubPlan | null {
+  if (request.tubL === null || stirringTubL.value <= request.tubL) return null
+  const tubs = derive(
+    'Goes',
+    '',
+    'ceil(T / t)',
+    { T: stirringTubL, t: given('Your tub', request.tubL, 'L', yours()) },
+    ({ T, t }) => Math.ceil(T / t - 1e-9),
+  )
+  const scoops = lines
+    .filter(({ share }) => share)
+    .map(({ material, looseL }) =>
+      countScoops(
+        request.scoop,
+        derive(`${material.name} in one go`, 'L', 'V / n', { V: looseL, n: tubs }, ({ V, n }) => V / n),
+      ),
+    )
+  return { tubs, scoops }
+}
+
+function sharesOf(parts: readonly Part[], materials: MaterialLibrary): Ingredient[] {
   const source = yours('parts of the recipe')
   const amounts = parts.map((part) =>
-    given(`Parts of ${materialById(part.materialId).name}`, part.parts, 'parts', source),
+    given(`Parts of ${materialIn(materials, part.materialId).name}`, part.parts, 'parts', source),
   )
   const all = total('All parts', 'parts', amounts)
   return parts.map((part, index) => {
-    const material = materialById(part.materialId)
+    const material = materialIn(materials, part.materialId)
     return {
       material,
       share: derive(
@@ -302,6 +430,7 @@ interface MaterialNeed {
 
 /** Litres of each material: its share of the mix, and what goes on top as a cover. */
 function materialNeeds(
+  materials: MaterialLibrary,
   ingredients: readonly Ingredient[],
   ingredientsL: Figure,
   fills: readonly FillDemand[],
@@ -328,9 +457,9 @@ function materialNeeds(
     }
   })
   const onlyCover = [...covers].map(([id, figures]) => ({
-    material: materialById(id),
+    material: materialIn(materials, id),
     share: null,
-    looseL: total(`${materialById(id).name} for covers`, 'L', figures),
+    looseL: total(`${materialIn(materials, id).name} for covers`, 'L', figures),
   }))
   return [...inMix, ...onlyCover]
 }
@@ -355,7 +484,15 @@ function measured(need: MaterialNeed, request: BatchRequest): MaterialLine {
   return { ...need, scoops: countScoops(request.scoop, looseL), pack, packs, soak, soakWholePacks }
 }
 
-function hazardsOf(lines: readonly MaterialLine[], saltsMsPerCm: number): CautionId[] {
-  const hazards = lines.flatMap(({ material }) => material.hazards)
-  return saltsMsPerCm > GERMINATION_SALTS_LIMIT_MS_PER_CM ? [...hazards, 'salts'] : hazards
+function hazardsOf(
+  { extras, materials, preparations }: BatchRequest,
+  lines: readonly MaterialLine[],
+  saltsMsPerCm: number,
+): CautionId[] {
+  return [
+    ...lines.flatMap(({ material }) => material.hazards),
+    ...extras.flatMap(({ materialId }) => materialIn(materials, materialId).hazards),
+    ...(preparations.includes('hot water') ? (['scald'] as const) : []),
+    ...(saltsMsPerCm > SALTS_LIMITS_MS_PER_CM.germination ? (['salts'] as const) : []),
+  ]
 }

@@ -105,21 +105,35 @@ export const WETNESS = {
   'soil block': 0.95,
 } as const
 
+export type Feel = keyof typeof WETNESS
+export const FEELS = Object.keys(WETNESS) as [Feel, ...Feel[]]
+
 /**
  * Water to stir in for a wanted feel, L: V · (θ_target − θ_now) − water already in hydrated coir.
+ * Never below 0: a mix that is already too wet takes none.
  *
- * @param mixL loose mix, L
- * @param containerCapacity water fraction 0–1 that the drained mix holds in its container
- * @param thetaNow water fraction 0–1 in the mix as it lies
- * @param coirWaterL water that went in with the soaked coir, L
- * @returns never below 0: a mix that is already too wet takes none
+ * @param how loose mix in L; container capacity and the water the materials hold now as fractions 0–1; the water that
+ *   went in with the soaked coir in L
  */
-export function waterToAddL(
-  mixL: number,
-  containerCapacity: number,
-  feel: keyof typeof WETNESS,
-  thetaNow: number,
-  coirWaterL: number,
-): number {
-  return Math.max(0, mixL * (WETNESS[feel] * containerCapacity - thetaNow) - coirWaterL)
+export function waterToAdd(how: {
+  mixL: Figure
+  containerCapacity: Figure
+  feel: Feel
+  thetaNow: Figure
+  coirWaterL: Figure
+}): Figure {
+  return derive(
+    'Water to stir in',
+    'L',
+    'max(0, V * (f * c - t) - w)',
+    {
+      V: how.mixL,
+      f: given(`Wet as ${how.feel}, of what it can hold`, WETNESS[how.feel], 'share', byDefault('by feel')),
+      c: how.containerCapacity,
+      t: how.thetaNow,
+      w: how.coirWaterL,
+    },
+    ({ V, f, c, t, w }) => Math.max(0, V * (f * c - t) - w),
+    'Add it in small amounts and feel: materials come drier or damper than reckoned.',
+  )
 }

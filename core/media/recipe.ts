@@ -1,3 +1,4 @@
+import type { MaterialLibrary } from './material'
 import type { Problem } from '../problem'
 import { within } from '../problem'
 
@@ -7,8 +8,28 @@ export interface Part {
   readonly parts: number
 }
 
+/** So much of an amendment or a rich material in each litre of mix; it adds no volume of its own. */
+export interface Extra {
+  readonly materialId: string
+  readonly gPerL: number
+}
+
+/** What is done to the materials before they are measured. */
+export const PREPARATIONS = ['hot water', 'sieve', 'moisten'] as const
+export type Preparation = (typeof PREPARATIONS)[number]
+
+/** What is wrong with the extras, each at its field. */
+export function extraProblems(extras: readonly Extra[], library: MaterialLibrary): Problem[] {
+  return extras.flatMap(({ materialId, gPerL }, index) => [
+    ...(library.has(materialId)
+      ? []
+      : [{ path: [index, 'materialId'], message: 'This material is not known.' }]),
+    ...within([index, 'gPerL'], gPerL, 0, 100, 'Extras are above 0 and at most 100 g a litre.', true),
+  ])
+}
+
 /** What is wrong with a recipe; empty when it can be mixed. */
-export function recipeProblems(parts: readonly Part[]): Problem[] {
+export function recipeProblems(parts: readonly Part[], library: MaterialLibrary): Problem[] {
   if (parts.length === 0) return [{ path: [], message: 'A recipe needs at least one material.' }]
   const seen = new Set<string>()
   return parts.flatMap(({ materialId, parts: amount }, index) => {
@@ -16,6 +37,16 @@ export function recipeProblems(parts: readonly Part[]): Problem[] {
     seen.add(materialId)
     return [
       ...within([index, 'parts'], amount, 0, 1000, 'Parts must be above 0 and at most 1000.', true),
+      ...(library.get(materialId)?.kind === 'medium'
+        ? []
+        : [
+            {
+              path: [index, 'materialId'],
+              message: library.has(materialId)
+                ? 'This is dosed by the gram: add it as an extra.'
+                : 'This material is not known.',
+            },
+          ]),
       ...(twice ? [{ path: [index, 'materialId'], message: 'This material is already in the recipe.' }] : []),
     ]
   })

@@ -3,8 +3,10 @@ import { evaluate } from 'mathjs'
 import { CONTAINERS } from '../containers/catalogue'
 import { planDose, strengthAtLabelRate } from '../feed/dose'
 import { FEEDS } from '../feed/feeds'
-import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, planBatch } from '../media/batch'
-import { MATERIALS } from '../media/materials'
+import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch, planBatch } from '../media/batch'
+import { physicsIn } from '../media/container-physics'
+import { daysOfFood } from '../media/food'
+import { BUILT_IN, MATERIALS } from '../media/materials'
 import { allFigures, withNumbers } from './explain'
 import { derive, given, total, type Figure } from './figure'
 import { yours } from './source'
@@ -20,7 +22,10 @@ function figuresIn(thing: unknown, found = new Set<Figure>()): Set<Figure> {
 }
 
 const batch = planBatch({
-  parts: MATERIALS.map(({ id }, index) => ({ materialId: id, parts: index + 1 })),
+  parts: MATERIALS.filter(({ kind }) => kind === 'medium').map(({ id }, index) => ({
+    materialId: id,
+    parts: index + 1,
+  })),
   fills: CONTAINERS.map((container, index) => ({
     container,
     count: index + 1,
@@ -29,8 +34,17 @@ const batch = planBatch({
   })),
   allowances: DEFAULT_ALLOWANCES,
   scoop: { name: 'scoop', volumeL: 1 },
-  packIds: {},
+  ...plainBatch(),
+  extras: [{ materialId: 'rock-dust', gPerL: 5 }],
+  tubL: 30,
+  materials: BUILT_IN,
 })
+const media = CONTAINERS.slice(0, 6).map((container) =>
+  physicsIn(container, batch.ingredients, batch.mixingLoss),
+)
+const food = [20, 900].map((ml) =>
+  daysOfFood(batch.chemistry.releasedMgPerL, given('cell', ml, 'mL', yours()), 'medium'),
+)
 const tools = [
   { id: 't', name: 'teaspoon', kind: 'spoon', capacityMl: 5 },
   { id: 's', name: 'syringe', kind: 'syringe', capacityMl: 10 },
@@ -43,10 +57,11 @@ const doses = FEEDS.map((feed) =>
 describe('the working of every figure', () => {
   it.each<[string, unknown]>([
     ['a batch of every material in every container', batch],
+    ['air, water and food', [media, food]],
     ['doses of every feed', [doses, FEEDS.map(strengthAtLabelRate)]],
   ])('gives the same value when an independent evaluator does the sum: %s', (_, plan) => {
     const figures = figuresIn(plan)
-    expect(figures.size).toBeGreaterThan(50)
+    expect(figures.size).toBeGreaterThan(40)
     for (const { name, value, working } of figures) {
       if (working.kind === 'given') {
         expect(working.source.cite).toBeTruthy()

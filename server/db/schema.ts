@@ -16,6 +16,7 @@ import {
 import type { BatchRecord } from '#shared/records/batch'
 import type { ContainerRecord } from '#shared/records/container'
 import type { FeedRecord } from '#shared/records/feed'
+import type { MaterialRecord } from '#shared/records/material'
 import type { Recipe } from '#shared/records/recipe'
 import type { HouseholdRecord } from '#shared/records/household'
 import type { ToolRecord } from '#shared/records/tool'
@@ -53,7 +54,25 @@ const owned = () => ({
 
 export const recipes = pgTable(
   'recipe',
-  { ...owned(), reasoning: text().notNull(), parts: jsonb().$type<Recipe['parts']>().notNull() },
+  {
+    ...owned(),
+    reasoning: text().notNull(),
+    parts: jsonb().$type<Recipe['parts']>().notNull(),
+    extras: jsonb().$type<Recipe['extras']>().notNull().default([]),
+    preparations: jsonb().$type<Recipe['preparations']>().notNull().default([]),
+  },
+  (table) => [primaryKey({ columns: [table.householdId, table.id] })],
+)
+
+export const materials = pgTable(
+  'material',
+  {
+    ...owned(),
+    basedOn: text(),
+    figures: jsonb().$type<MaterialRecord['figures']>().notNull(),
+    packL: doublePrecision().notNull(),
+    sustainability: text().notNull(),
+  },
   (table) => [primaryKey({ columns: [table.householdId, table.id] })],
 )
 
@@ -111,6 +130,10 @@ export const batches = pgTable(
     allowances: jsonb().$type<BatchRecord['allowances']>().notNull(),
     scoop: jsonb().$type<BatchRecord['scoop']>().notNull(),
     packIds: jsonb().$type<BatchRecord['packIds']>().notNull(),
+    extras: jsonb().$type<BatchRecord['extras']>().notNull().default([]),
+    preparations: jsonb().$type<BatchRecord['preparations']>().notNull().default([]),
+    feel: text().$type<BatchRecord['feel']>().notNull().default('wrung-out sponge'),
+    tubL: doublePrecision(),
   },
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),
@@ -138,4 +161,4 @@ export const feedings = pgTable(
   ],
 )
 
-export const TABLES = { recipes, containers, feeds, tools, batches, feedings } as const
+export const TABLES = { recipes, materials, containers, feeds, tools, batches, feedings } as const

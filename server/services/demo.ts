@@ -1,5 +1,7 @@
 import { sql } from 'drizzle-orm'
-import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES } from '#core/media/batch'
+import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch } from '#core/media/batch'
+import type { MaterialFigure, MaterialFigures } from '#core/media/material'
+import { materialById } from '#core/media/materials'
 import type { Bodies, Collection } from '#shared/collections'
 import { db } from '../db/client'
 import { households, TABLES } from '../db/schema'
@@ -28,6 +30,16 @@ const POTTING_PARTS = [
   { materialId: 'perlite', parts: 1.5 },
 ]
 
+/** A built-in material's figures, some of them corrected. */
+function figuresOf(materialId: string, corrected: Partial<MaterialFigures>): MaterialFigures {
+  const material = materialById(materialId)
+  const keys = Object.keys(material.sources) as MaterialFigure[]
+  return {
+    ...(Object.fromEntries(keys.map((key) => [key, material[key]])) as unknown as MaterialFigures),
+    ...corrected,
+  }
+}
+
 /** The Lamp Room of docs/demo.md: invented, and the only invented data in the product. */
 const DEMO: { [C in Collection]: [id: string, body: Bodies[C]][] } = {
   recipes: [
@@ -37,6 +49,8 @@ const DEMO: { [C in Collection]: [id: string, body: Bodies[C]][] } = {
         name: 'Lamp-room sowing mix',
         reasoning: 'What the swap has sown into for three springs.',
         parts: SOWING_PARTS,
+        extras: [],
+        preparations: [],
       },
     ],
     [
@@ -45,6 +59,20 @@ const DEMO: { [C in Collection]: [id: string, body: Bodies[C]][] } = {
         name: 'Potting-on mix',
         reasoning: 'Compost carries them for a month after potting up.',
         parts: POTTING_PARTS,
+        extras: [{ materialId: 'rock-dust', gPerL: 5 }],
+        preparations: [],
+      },
+    ],
+  ],
+  materials: [
+    [
+      demoId(71),
+      {
+        name: 'Depot leaf mould',
+        basedOn: 'leaf-mould',
+        figures: figuresOf('leaf-mould', { ph: 6.4, dryBulkDensityGPerL: 230 }),
+        packL: 20,
+        sustainability: 'From the two limes over the tram tracks.',
       },
     ],
   ],
@@ -136,7 +164,7 @@ const DEMO: { [C in Collection]: [id: string, body: Bodies[C]][] } = {
         ],
         allowances: DEFAULT_ALLOWANCES,
         scoop: yoghurtPot,
-        packIds: {},
+        ...plainBatch(),
       },
     ],
     [
@@ -151,7 +179,7 @@ const DEMO: { [C in Collection]: [id: string, body: Bodies[C]][] } = {
         ],
         allowances: DEFAULT_ALLOWANCES,
         scoop: yoghurtPot,
-        packIds: {},
+        ...plainBatch(),
       },
     ],
     [
@@ -163,7 +191,10 @@ const DEMO: { [C in Collection]: [id: string, body: Bodies[C]][] } = {
         fills: [{ containerId: 'pot-10cm', count: 60, coverMm: 0, coverMaterialId: COVER_IS_THE_MIX }],
         allowances: DEFAULT_ALLOWANCES,
         scoop: greyBucket,
+        ...plainBatch(),
         packIds: { coir: 'dry-5000' },
+        extras: [{ materialId: 'rock-dust', gPerL: 5 }],
+        tubL: 40,
       },
     ],
   ],

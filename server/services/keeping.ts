@@ -1,12 +1,13 @@
 import { and, asc, eq, isNull, max, sql } from 'drizzle-orm'
 import { under } from '#core/problem'
-import { CONTAINERS } from '#core/containers/catalogue'
+import { extraProblems, recipeProblems } from '#core/media/recipe'
 import type { Bodies, Collection, Everything, Stored } from '#shared/collections'
-import { batchRecordProblems } from '#shared/records/batch'
+import { batchRecordProblems, type Shed } from '#shared/records/batch'
 import { asContainer } from '#shared/records/container'
 import { asFeed } from '#shared/records/feed'
 import { feedingProblems } from '#shared/records/feeding'
 import type { HouseholdRecord } from '#shared/records/household'
+import { asMaterial, libraryWith } from '#shared/records/material'
 import { asTool } from '#shared/records/tool'
 import { db, type Transaction } from '../db/client'
 import { batches, households, TABLES } from '../db/schema'
@@ -116,16 +117,17 @@ export async function find<C extends Collection>(
 
 /** Everything a household keeps, in one answer: what a page needs to start. */
 export async function everything(householdId: string): Promise<Everything> {
-  const [household, recipes, containers, feeds, tools, batchList, feedings] = await Promise.all([
+  const [household, recipes, materials, containers, feeds, tools, batchList, feedings] = await Promise.all([
     findHousehold(householdId),
     list('recipes', householdId),
+    list('materials', householdId),
     list('containers', householdId),
     list('feeds', householdId),
     list('tools', householdId),
     list('batches', householdId),
     list('feedings', householdId),
   ])
-  return { household, recipes, containers, feeds, tools, batches: batchList, feedings }
+  return { household, recipes, materials, containers, feeds, tools, batches: batchList, feedings }
 }
 
 /**
@@ -188,14 +190,17 @@ export async function remove(
   })
 }
 
-/** A planned batch or feed cannot lose what it is made of. */
+/** A planned batch cannot lose what it is made of or filled into. */
 async function batchThatUses(tx: Transaction, collection: Collection, householdId: string, id: string) {
-  if (collection !== 'containers') return undefined
-  const filled = sql`${batches.fills} @> ${JSON.stringify([{ containerId: id }])}::jsonb`
+  const uses = {
+    containers: sql`${batches.fills} @> ${JSON.stringify([{ containerId: id }])}::jsonb`,
+    materials: sql`${batches.parts} @> ${JSON.stringify([{ materialId: id }])}::jsonb`,
+  }[collection as string]
+  if (!uses) return undefined
   const [row] = await tx
     .select({ number: batches.number, name: batches.name })
     .from(batches)
-    .where(and(eq(batches.householdId, householdId), isNull(batches.deletedAt), filled))
+    .where(and(eq(batches.householdId, householdId), isNull(batches.deletedAt), uses))
     .limit(1)
   return row
 }
@@ -227,18 +232,34 @@ async function nextBatchNumber(tx: Transaction, householdId: string): Promise<nu
   return (row?.last ?? 0) + 1
 }
 
+async function shedOf(householdId: string): Promise<Shed> {
+  const [containers, materials] = await Promise.all([
+    list('containers', householdId),
+    list('materials', householdId),
+  ])
+  return {
+    containers: containers.map(({ id, body }) => asContainer(id, body)),
+    materials: libraryWith(materials.map(({ id, body }) => asMaterial(id, body))),
+  }
+}
+
 /** Rules that need to know what else the household keeps. */
 async function checkReferences<C extends Collection>(
   collection: C,
   householdId: string,
   body: Bodies[C],
 ): Promise<void> {
+  if (collection === 'recipes') {
+    const { parts, extras } = body as Bodies['recipes']
+    const { materials } = await shedOf(householdId)
+    const problems = [
+      ...under('parts', recipeProblems(parts, materials)),
+      ...under('extras', extraProblems(extras, materials)),
+    ]
+    if (problems.length) throw invalid(under('body', problems))
+  }
   if (collection === 'batches') {
-    const record = body as Bodies['batches']
-    const own = record.fills.every(({ containerId }) => CONTAINERS.some(({ id }) => id === containerId))
-      ? []
-      : (await list('containers', householdId)).map(({ id, body: own }) => asContainer(id, own))
-    const problems = batchRecordProblems(record, own)
+    const problems = batchRecordProblems(body as Bodies['batches'], await shedOf(householdId))
     if (problems.length) throw invalid(under('body', problems))
   }
   if (collection === 'feedings') {
@@ -259,6 +280,7 @@ async function checkReferences<C extends Collection>(
 
 const NOUNS: Record<Collection, string> = {
   recipes: 'recipe',
+  materials: 'material',
   containers: 'container',
   feeds: 'feed',
   tools: 'tool',

@@ -1,11 +1,14 @@
 import * as z from 'zod'
 import { CONTAINERS } from '#core/containers/catalogue'
 import type { Container } from '#core/containers/container'
-import { batchProblems, type BatchRequest } from '#core/media/batch'
+import { batchProblems, plainBatch, type BatchRequest } from '#core/media/batch'
+import { FEELS } from '#core/media/hydration'
+import type { MaterialLibrary } from '#core/media/material'
 import type { Problem } from '#core/problem'
 import { amount, name, reference, ruled } from '../rules'
-import { asContainer, container, type ContainerRecord } from './container'
-import { parts } from './recipe'
+import { asContainer, container } from './container'
+import { asMaterial, libraryWith, material } from './material'
+import { extras, parts, preparations } from './recipe'
 
 const share = amount.describe('A fraction, 0–1')
 
@@ -30,6 +33,10 @@ export const batchFields = z.object({
   }),
   scoop: z.object({ name, volumeL: amount.describe('L') }),
   packIds: z.record(reference, reference).default({}).describe('Pack chosen for a material, by material id'),
+  extras: extras.default([]),
+  preparations: preparations.default([]),
+  feel: z.enum(FEELS).default(plainBatch().feel).describe('How wet the mix should feel'),
+  tubL: amount.nullable().default(null).describe('The tub it is stirred in, L; null when large enough'),
 })
 export type BatchFields = z.output<typeof batchFields>
 
@@ -40,41 +47,51 @@ export const batch = batchFields.extend({
 })
 export type BatchRecord = z.output<typeof batch>
 
-/** A batch to compute, with any containers that are not in the catalogue. */
-export const batchToCompute = ruled(
-  batchFields.extend({
-    containers: z
-      .array(z.object({ id: reference, container }))
-      .max(500)
-      .default([]),
-  }),
-  (value) => batchRecordProblems(value, ownContainers(value.containers)),
-)
-
-export function ownContainers(records: { id: string; container: ContainerRecord }[]): Container[] {
-  return records.map(({ id, container: own }) => asContainer(id, own))
+/** What a batch is reckoned with: the household's own containers, and its materials. */
+export interface Shed {
+  readonly containers: readonly Container[]
+  readonly materials: MaterialLibrary
 }
 
-/** What is wrong with a batch, given the household's own containers. */
-export function batchRecordProblems(fields: BatchFields, own: readonly Container[]): Problem[] {
+const ownContainer = z.object({ id: reference, container })
+const ownMaterial = z.object({ id: reference, material })
+
+/** A batch to compute, with any containers and materials that are in no catalogue. */
+export const batchToCompute = ruled(
+  batchFields.extend({
+    containers: z.array(ownContainer).max(500).default([]),
+    materials: z.array(ownMaterial).max(200).default([]),
+  }),
+  (value) => batchRecordProblems(value, shedOf(value)),
+)
+
+export function shedOf(own: {
+  containers: z.output<typeof ownContainer>[]
+  materials: z.output<typeof ownMaterial>[]
+}): Shed {
+  return {
+    containers: own.containers.map((one) => asContainer(one.id, one.container)),
+    materials: libraryWith(own.materials.map((one) => asMaterial(one.id, one.material))),
+  }
+}
+
+/** What is wrong with a batch, given the household's shed. */
+export function batchRecordProblems(fields: BatchFields, shed: Shed): Problem[] {
   const unknown = fields.fills.flatMap(({ containerId }, index) =>
-    findContainer(containerId, own)
+    findContainer(containerId, shed.containers)
       ? []
       : [{ path: ['fills', index, 'containerId'], message: 'This container is not known.' }],
   )
-  return unknown.length ? unknown : batchProblems(asBatchRequest(fields, own))
+  return unknown.length ? unknown : batchProblems(asBatchRequest(fields, shed))
 }
 
 /** The request core plans. @throws RangeError for an unknown container. */
-export function asBatchRequest(fields: BatchFields, own: readonly Container[]): BatchRequest {
-  const { parts: recipeParts, allowances, scoop, packIds } = fields
+export function asBatchRequest(fields: BatchFields, shed: Shed): BatchRequest {
   return {
-    parts: recipeParts,
-    allowances,
-    scoop,
-    packIds,
+    ...fields,
+    materials: shed.materials,
     fills: fields.fills.map(({ containerId, ...fill }, index) => {
-      const found = findContainer(containerId, own)
+      const found = findContainer(containerId, shed.containers)
       if (!found) throw new RangeError(`fills[${index}].containerId: '${containerId}' is not known`)
       return { ...fill, container: found }
     }),

@@ -1,22 +1,23 @@
 import * as z from 'zod'
-import { isMaterial } from '#core/media/materials'
-import { recipeProblems } from '#core/media/recipe'
-import { under } from '#core/problem'
-import { amount, name, reference, ruled } from '../rules'
+import { PREPARATIONS } from '#core/media/recipe'
+import { amount, name, reference } from '../rules'
 
 export const part = z.object({
-  materialId: reference.refine(isMaterial, 'This material is not known.'),
+  materialId: reference,
   parts: amount.describe('Parts by loose volume, above 0'),
 })
-
 export const parts = z.array(part).max(40, 'A recipe has at most 40 materials.')
+export const extras = z
+  .array(z.object({ materialId: reference, gPerL: amount.describe('g in a litre of mix') }))
+  .max(20, 'A recipe has at most 20 extras.')
+export const preparations = z.array(z.enum(PREPARATIONS)).max(PREPARATIONS.length)
 
-export const recipe = ruled(
-  z.object({
-    name,
-    reasoning: z.string().max(600, 'Keep the reasoning under 600 characters.').default(''),
-    parts,
-  }),
-  (value) => under('parts', recipeProblems(value.parts)),
-)
+/** Whether its materials are known is checked against the household's library when it is kept. */
+export const recipe = z.object({
+  name,
+  reasoning: z.string().max(600, 'Keep the reasoning under 600 characters.').default(''),
+  parts,
+  extras: extras.default([]),
+  preparations: preparations.default([]),
+})
 export type Recipe = z.output<typeof recipe>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { materialById } from '#core/media/materials'
 import type { Part } from '#core/media/recipe'
 import { printShare } from '#core/units/format'
 import { textureFill } from '~/drawings/textures'
@@ -7,11 +6,17 @@ import { textureFill } from '~/drawings/textures'
 /** A recipe as a low bar of its bands. */
 const props = withDefaults(defineProps<{ parts: readonly Part[]; height?: number }>(), { height: 34 })
 
+const household = useHousehold()
 const bands = computed(() => {
   const sum = props.parts.reduce((total, { parts }) => total + parts, 0)
   let from = 0
   return props.parts.map(({ materialId, parts }) => {
-    const band = { materialId, name: materialById(materialId).name, from, share: parts / sum }
+    const band = {
+      materialId,
+      name: household.library.get(materialId)?.name ?? 'No longer here',
+      from,
+      share: parts / sum,
+    }
     from += band.share
     return band
   })

@@ -2,7 +2,6 @@
 import { Minus, Plus, X } from '@lucide/vue'
 import { cellWord, cellVolume, type Container } from '#core/containers/container'
 import { COVER_IS_THE_MIX } from '#core/media/batch'
-import { MATERIALS } from '#core/media/materials'
 
 /** What the mix must fill: containers with their count and cover. */
 const household = useHousehold()
@@ -42,10 +41,10 @@ const containerChoices = computed(() => [
       .map(({ id, name }) => ({ value: id, name })),
   })),
 ])
-const coverChoices = [
+const coverChoices = computed(() => [
   { value: COVER_IS_THE_MIX, name: 'the mix' },
-  ...MATERIALS.map(({ id, name }) => ({ value: id, name })),
-]
+  ...household.media.map(({ id, name }) => ({ value: id, name })),
+])
 
 const adding = ref<string>()
 function add(containerId: string) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { FEEL_WORDS } from '#core/bench/batch-steps'
 import { inSentence } from '#core/bench/wording'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
 import { printFraction } from '#core/units/fraction'
@@ -74,6 +75,17 @@ const roundingText = (line: MaterialLine) => {
         <FigureValue :figure="plan.stirringTubL" />.
       </p>
 
+      <ul v-if="plan.extras.length" class="extras">
+        <li v-for="extra in plan.extras" :key="extra.material.id">
+          <strong>{{ extra.material.name }}</strong>
+          <span><FigureValue :figure="extra.massG" /> · <FigureValue :figure="extra.volumeMl" /></span>
+        </li>
+      </ul>
+      <p v-if="plan.tubPlan" class="small">
+        <strong><FigureValue :figure="plan.tubPlan.tubs" /> goes</strong> in your tub, each of
+        {{ plan.tubPlan.scoops.map((count) => printFraction(count.scoops.value, 0.25)).join(' : ') }} scoops.
+      </p>
+
       <div v-for="line in soaks" :key="line.material.id" class="soak">
         <h3>Soak the coir first</h3>
         <p>
@@ -88,12 +100,19 @@ const roundingText = (line: MaterialLine) => {
         </p>
       </div>
 
+      <p class="soft small">
+        Then stir in about <FigureValue :figure="plan.waterL" /> of water, until it feels like
+        {{ FEEL_WORDS[mix.draft.feel] }}.
+      </p>
+
       <ul class="cautions" aria-label="Cautions">
         <li v-for="caution in plan.cautions" :key="caution.id" class="caution">
           <details>
             <summary>
               <strong>{{ caution.title }}</strong>
-              <span v-if="caution.id === 'salts'">: about <FigureValue :figure="plan.saltsMsPerCm" /></span>
+              <span v-if="caution.id === 'salts'"
+                >: about <FigureValue :figure="plan.chemistry.saltsMsPerCm"
+              /></span>
             </summary>
             <p>{{ caution.text }}</p>
           </details>
@@ -188,6 +207,14 @@ small {
 .swatch {
   border-radius: 4px;
   outline: 1px solid var(--line-strong);
+}
+
+.extras li {
+  display: flex;
+  justify-content: space-between;
+  gap: 0.5rem;
+  padding: 0.3rem 0;
+  border-top: 1px solid var(--line);
 }
 
 .soak {

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
-import { materialById, isMaterial } from '#core/media/materials'
 import type { Part } from '#core/media/recipe'
 import { printNumber, printShare } from '#core/units/format'
 import { layBands, unevenLine } from '~/drawings/section-layout'
@@ -8,6 +7,7 @@ import { textureFill } from '~/drawings/textures'
 
 /** The recipe as a section through the mix: a band a material, with edges that drag. */
 const props = defineProps<{ parts: readonly Part[]; problemAt: (field: string) => string | undefined }>()
+const household = useHousehold()
 const emit = defineEmits<{
   parts: [index: number, parts: number]
   boundary: [boundary: number, upperParts: number]
@@ -32,7 +32,7 @@ const rows = computed(() =>
   props.parts.map((part, index) => ({
     ...part,
     index,
-    name: isMaterial(part.materialId) ? materialById(part.materialId).name : part.materialId,
+    name: household.library.get(part.materialId)?.name ?? 'No longer here',
     share: sum.value > 0 ? Math.max(0, part.parts) / sum.value : 0,
     band: bands.value[index]!,
   })),

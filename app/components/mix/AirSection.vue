@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import type { Container } from '#core/containers/container'
+import { blendWater, type Ingredient } from '#core/media/container-physics'
+
+/**
+ * A container cut open after draining, to scale: at every height how much is solid, how much water, how much air.
+ * The wet foot shows as the place where water takes nearly all the room.
+ */
+const props = defineProps<{
+  container: Container
+  ingredients: readonly Ingredient[]
+  loss: number
+  /** px per mm. */
+  scale: number
+}>()
+
+const SLICES = 28
+
+const size = computed(() => {
+  const { shape } = props.container
+  const top = shape.form === 'round' ? shape.topDiameterMm : shape.topWidthMm
+  const base = shape.form === 'round' ? shape.baseDiameterMm : shape.baseWidthMm
+  return { top: top * props.scale, base: base * props.scale, depth: shape.depthMm * props.scale }
+})
+
+const slices = computed(() => {
+  const materials = props.ingredients.map(({ material }) => material)
+  const shares = props.ingredients.map(({ share }) => share.value)
+  const pores = blendWater(materials, shares, props.loss, 0)
+  return Array.from({ length: SLICES + 1 }, (_, i) => {
+    const t = i / SLICES
+    const water = blendWater(materials, shares, props.loss, (t * props.container.shape.depthMm) / 10)
+    return { t, solids: 1 - pores, water }
+  })
+})
+
+/** x of a fraction across the section at a height, px. */
+function x(t: number, fraction: number): number {
+  const { top, base } = size.value
+  const width = base + (top - base) * t
+  return 3 + top / 2 - width / 2 + fraction * width
+}
+const y = (t: number) => size.value.depth * (1 - t) + 2
+
+function band(
+  from: (slice: (typeof slices.value)[number]) => number,
+  to: (slice: (typeof slices.value)[number]) => number,
+) {
+  const up = slices.value.map((slice) => `${x(slice.t, from(slice)).toFixed(1)} ${y(slice.t).toFixed(1)}`)
+  const down = [...slices.value]
+    .reverse()
+    .map((slice) => `${x(slice.t, to(slice)).toFixed(1)} ${y(slice.t).toFixed(1)}`)
+  return `M${[...up, ...down].join('L')}Z`
+}
+const solids = computed(() =>
+  band(
+    () => 0,
+    (slice) => slice.solids,
+  ),
+)
+const water = computed(() =>
+  band(
+    (slice) => slice.solids,
+    (slice) => slice.solids + slice.water,
+  ),
+)
+const air = computed(() =>
+  band(
+    (slice) => slice.solids + slice.water,
+    () => 1,
+  ),
+)
+</script>
+
+<template>
+  <svg :width="size.top + 6" :height="size.depth + 6" aria-hidden="true">
+    <path :d="solids" class="solids" />
+    <path :d="water" class="water" />
+    <path :d="air" class="air" />
+    <path class="wall" :d="`M${x(1, 0)} 2L${x(0, 0)} ${y(0)}H${x(0, 1)}L${x(1, 1)} 2`" />
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+  overflow: visible;
+}
+
+.solids {
+  fill: var(--soil);
+}
+
+.water {
+  fill: var(--water);
+}
+
+.air {
+  fill: var(--water-wash);
+  stroke: var(--paper);
+}
+
+.wall {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+  stroke-linejoin: round;
+}
+</style>

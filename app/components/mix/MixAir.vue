@@ -1,0 +1,216 @@
+<script setup lang="ts">
+import { cellVolume } from '#core/containers/container'
+import { physicsIn, withDepth } from '#core/media/container-physics'
+import { daysOfFood } from '#core/media/food'
+import { verdictsOn } from '#core/media/verdicts'
+import { printNumber, printShare } from '#core/units/format'
+
+/** The mix in the chosen container: how much air is left after draining, and what else awaits the seedling. */
+const mix = useMixDraft()
+
+const chosen = ref('0')
+const fills = computed(() => mix.plan?.fills.map(({ fill }) => fill) ?? [])
+const container = computed(() => (fills.value[Number(chosen.value)] ?? fills.value[0])?.container)
+const choices = computed(() =>
+  fills.value.map((fill, index) => ({ value: String(index), name: fill.container.name })),
+)
+
+const seen = computed(() => {
+  const { plan } = mix
+  if (!plan || !container.value) return null
+  const physics = physicsIn(container.value, plan.ingredients, plan.mixingLoss)
+  const food = daysOfFood(plan.chemistry.releasedMgPerL, cellVolume(container.value), 'medium')
+  return { physics, verdicts: verdictsOn(container.value, physics, plan.chemistry, plan.ingredients, food) }
+})
+
+/** The same mix, shallower and deeper. */
+const beside = computed(() => {
+  const { plan } = mix
+  if (!plan || !container.value) return []
+  const { depthMm } = container.value.shape
+  return [
+    { id: 'half', name: 'half as deep', container: withDepth(container.value, depthMm / 2) },
+    { id: 'this', name: 'this one', container: container.value },
+    { id: 'twice', name: 'twice as deep', container: withDepth(container.value, depthMm * 2) },
+  ].map((one) => ({ ...one, air: physicsIn(one.container, plan.ingredients, plan.mixingLoss).airSpace }))
+})
+const PICTURE_PX = 190
+const scale = computed(() => {
+  if (!container.value) return 1
+  const { shape } = container.value
+  const width = shape.form === 'round' ? shape.topDiameterMm : shape.topWidthMm
+  return Math.min(PICTURE_PX / (shape.depthMm * 2), 96 / width)
+})
+</script>
+
+<template>
+  <section v-if="mix.plan && container && seen" class="air" aria-labelledby="air-title">
+    <div class="head">
+      <h2 id="air-title">The air in it</h2>
+      <ChoiceField
+        v-if="choices.length > 1"
+        v-model="chosen"
+        label="Look into"
+        hide-label
+        :choices="choices"
+      />
+    </div>
+    <p class="unseen">
+      After draining, a {{ container.name }} of this mix holds
+      {{ printShare(seen.physics.airSpace.value) }} air,
+      {{ printShare(seen.physics.containerCapacity.value) }} water and the rest is solid; most of the water
+      stands at the foot.
+    </p>
+    <div class="sections">
+      <figure v-for="one in beside" :key="one.id" :class="{ here: one.id === 'this' }">
+        <AirSection
+          :container="one.container"
+          :ingredients="mix.plan.ingredients"
+          :loss="mix.plan.mixingLoss.value"
+          :scale="scale"
+        />
+        <figcaption>
+          <strong><FigureValue :figure="one.air" /></strong> air<br /><span class="soft">{{ one.name }}</span>
+        </figcaption>
+      </figure>
+      <ul class="key" aria-hidden="true">
+        <li class="k-air">air</li>
+        <li class="k-water">water</li>
+        <li class="k-solids">solid</li>
+      </ul>
+    </div>
+    <p class="soft small">
+      Soaked and drained, one {{ container.kind === 'tray' ? 'tray' : 'of them' }} weighs
+      <FigureValue :figure="seen.physics.wetWeightG" />,
+      <FigureValue :figure="seen.physics.containerCapacity" /> of it water.
+    </p>
+    <dl>
+      <div v-for="verdict in seen.verdicts" :key="verdict.id" :class="verdict.mood">
+        <dt>
+          <span class="mood">{{ verdict.mood }}</span> {{ verdict.title }}
+          <strong>
+            <FigureValue
+              :figure="verdict.figure"
+              v-bind="
+                verdict.id === 'ph'
+                  ? { digits: `${printNumber(verdict.figure.value, 2)} ± 0.4` }
+                  : verdict.id === 'food'
+                    ? { digits: `${Math.round(verdict.figure.value)} days` }
+                    : {}
+              "
+            />
+          </strong>
+        </dt>
+        <dd>{{ verdict.text }}</dd>
+      </div>
+    </dl>
+  </section>
+</template>
+
+<style scoped>
+.air {
+  display: grid;
+  gap: 0.7rem;
+}
+
+.head {
+  display: grid;
+  grid-template-columns: auto minmax(0, 14rem);
+  align-items: center;
+  justify-content: space-between;
+  gap: 1rem;
+}
+
+.sections {
+  display: grid;
+  grid-template-columns: repeat(3, auto) 1fr;
+  align-items: end;
+  justify-items: center;
+  gap: 1rem;
+  padding: 0.6rem 0;
+}
+
+figure {
+  display: grid;
+  justify-items: center;
+  gap: 0.4rem;
+}
+
+figcaption {
+  text-align: center;
+  line-height: 1.2;
+  font-size: 0.9375rem;
+}
+
+.here figcaption strong {
+  font: 740 1.5rem/1 var(--heading);
+}
+
+.key {
+  align-self: start;
+  justify-self: end;
+  font-size: 0.9375rem;
+}
+
+.key li {
+  display: flex;
+  align-items: center;
+  gap: 0.4rem;
+}
+
+.key li::before {
+  content: '';
+  width: 0.9rem;
+  height: 0.9rem;
+  border: 1px solid var(--ink);
+}
+
+.k-air::before {
+  background: var(--water-wash);
+}
+
+.k-water::before {
+  background: var(--water);
+}
+
+.k-solids::before {
+  background: var(--soil);
+}
+
+dl > div {
+  padding: 0.45rem 0;
+  border-top: 1px solid var(--line);
+}
+
+dt strong {
+  margin-left: 0.35rem;
+}
+
+dd {
+  line-height: 1.3;
+  color: var(--ink-soft);
+}
+
+.mood {
+  display: inline-block;
+  min-width: 4.2rem;
+  padding: 0 0.45em;
+  margin-right: 0.4rem;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 1em;
+  font-size: 0.9375rem;
+  text-align: center;
+}
+
+.watch .mood {
+  border-color: var(--marigold);
+  background: var(--marigold-wash);
+  color: var(--marigold-ink);
+}
+
+.change .mood {
+  border-color: var(--beet);
+  background: var(--beet-wash);
+  color: var(--beet);
+}
+</style>

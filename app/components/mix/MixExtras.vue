@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { X } from '@lucide/vue'
+import { PREPARATIONS, type Preparation } from '#core/media/recipe'
+
+/** What goes in by the gram, and what is done before measuring. */
+const household = useHousehold()
+const mix = useMixDraft()
+
+const WHAT: Record<Preparation, string> = {
+  'hot water': 'hot water over it, cooled overnight',
+  sieve: 'sieve through 6 mm first',
+  moisten: 'moisten before stirring',
+}
+const choices = computed(() =>
+  [...household.amendments, ...household.media.filter(({ nitrogenPercent }) => nitrogenPercent >= 1.2)]
+    .filter(({ id }) => !mix.draft.extras.some(({ materialId }) => materialId === id))
+    .map(({ id, name }) => ({ value: id, name })),
+)
+const adding = ref<string>()
+function add(materialId: string) {
+  mix.change('extra', (draft) => draft.extras.push({ materialId, gPerL: 1 }))
+  adding.value = materialId
+  void nextTick(() => (adding.value = undefined))
+}
+function toggle(preparation: Preparation, on: boolean) {
+  mix.change('preparation', (draft) => {
+    draft.preparations = PREPARATIONS.filter((one) =>
+      one === preparation ? on : draft.preparations.includes(one),
+    )
+  })
+}
+</script>
+
+<template>
+  <details class="extras" :open="mix.draft.extras.length + mix.draft.preparations.length > 0">
+    <summary>Extras and preparation</summary>
+    <ul>
+      <li v-for="(extra, index) in mix.draft.extras" :key="extra.materialId">
+        <span>{{ household.library.get(extra.materialId)?.name ?? 'No longer here' }}</span>
+        <NumberField
+          :model-value="extra.gPerL"
+          :label="`Grams of ${household.library.get(extra.materialId)?.name ?? 'it'} a litre`"
+          hide-label
+          unit="g/L"
+          :problem="mix.problemAt(`extras[${index}].gPerL`)"
+          @update:model-value="
+            (value) => mix.change(`extra-${index}`, (draft) => (draft.extras[index]!.gPerL = value ?? 0))
+          "
+        />
+        <button
+          type="button"
+          class="icon-button"
+          :aria-label="`Leave out ${household.library.get(extra.materialId)?.name ?? 'it'}`"
+          @click="mix.change('extra', (draft) => draft.extras.splice(index, 1))"
+        >
+          <X aria-hidden="true" />
+        </button>
+      </li>
+    </ul>
+    <ChoiceField
+      :model-value="adding"
+      label="Add an extra"
+      hide-label
+      :choices="choices"
+      placeholder="Lime, rock dust, castings …"
+      @update:model-value="add"
+    />
+    <label v-for="one in PREPARATIONS" :key="one" class="check">
+      <input
+        type="checkbox"
+        :checked="mix.draft.preparations.includes(one)"
+        @change="toggle(one, ($event.target as HTMLInputElement).checked)"
+      />
+      {{ WHAT[one] }}
+    </label>
+  </details>
+</template>
+
+<style scoped>
+.extras[open] {
+  display: grid;
+  gap: 0.5rem;
+}
+
+summary {
+  padding: 0.3rem 0;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 1fr 7rem auto;
+  align-items: center;
+  gap: 0.5rem;
+  padding: 0.15rem 0;
+}
+
+.check {
+  display: flex;
+  align-items: center;
+  gap: 0.6rem;
+  min-height: 2rem;
+  cursor: pointer;
+}
+
+.check input {
+  width: 1.2rem;
+  height: 1.2rem;
+  accent-color: var(--enamel);
+}
+</style>

@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import {
+  materialProblems,
+  type Material,
+  type MaterialFigure,
+  type MaterialFigures,
+} from '#core/media/material'
+import { BUILT_IN } from '#core/media/materials'
+import { printPath } from '#core/problem'
+import { printNumber } from '#core/units/format'
+import type { MaterialRecord } from '#shared/records/material'
+
+/** A material's figures, each with its source, to be corrected by the household's own measuring. */
+const props = defineProps<{ material?: Material }>()
+const emit = defineEmits<{ close: [] }>()
+
+const household = useHousehold()
+const { saving, save } = useSaving('materials')
+const { first: unreadable } = provideUnreadable()
+const nameId = useId()
+
+const FIGURES: { key: MaterialFigure; label: string; unit?: string; percent?: boolean }[] = [
+  { key: 'theta0', label: 'All pores', percent: true },
+  { key: 'theta10', label: 'Water at 10 cm', percent: true },
+  { key: 'theta50', label: 'Water at 50 cm', percent: true },
+  { key: 'theta100', label: 'Water at 100 cm', percent: true },
+  { key: 'dryBulkDensityGPerL', label: 'Dry weight', unit: 'g/L' },
+  { key: 'ph', label: 'pH' },
+  { key: 'smeEcMsPerCm', label: 'Salts', unit: 'mS/cm' },
+  { key: 'organic', label: 'Organic', percent: true },
+  { key: 'nitrogenPercent', label: 'Nitrogen', unit: '%' },
+  { key: 'mineralised', label: 'of it in 8 weeks', percent: true },
+  { key: 'bufferWeight', label: 'Hold on the pH' },
+  { key: 'coarse', label: 'Acts as coarse', percent: true },
+  { key: 'settling', label: 'Settles by', percent: true },
+]
+
+const source = computed(() => props.material ?? BUILT_IN.get('compost')!)
+const figuresOf = (material: Material) =>
+  Object.fromEntries(FIGURES.map(({ key }) => [key, material[key]])) as unknown as MaterialFigures
+const original = computed(() => (props.material ? BUILT_IN.get(props.material.id) : undefined))
+const stored = computed(() =>
+  household.everything?.materials.find(({ id, body }) => (body.basedOn ?? id) === props.material?.id),
+)
+const draft = ref<MaterialRecord>({
+  name: props.material?.name ?? '',
+  basedOn: original.value ? original.value.id : null,
+  figures: figuresOf(source.value),
+  packL: stored.value?.body.packL ?? 20,
+  sustainability: props.material?.sustainability ?? '',
+})
+const problems = computed(() => materialProblems(draft.value.figures))
+const problemAt = (key: string) =>
+  problems.value.find(({ path }) => printPath(path) === key)?.message ??
+  (saving.value.state === 'refused'
+    ? saving.value.errors.find(({ field }) => field === `figures.${key}` || field === key)?.message
+    : undefined)
+
+/** What stands beside a field: the built-in value when it was changed, else where it comes from. */
+function hint({ key, percent }: (typeof FIGURES)[number]) {
+  const before = original.value?.[key]
+  if (before !== undefined && before !== draft.value.figures[key])
+    return `was ${percent ? `${printNumber(before * 100)} %` : printNumber(before)}`
+  return source.value.sources[key].tag === 'yours' ? 'yours' : source.value.sources[key].tag
+}
+
+async function keep() {
+  if (await save(stored.value?.id ?? crypto.randomUUID(), stored.value?.version ?? 0, draft.value))
+    emit('close')
+}
+</script>
+
+<template>
+  <Dialog
+    visible
+    modal
+    :header="material ? material.name : 'A material of your own'"
+    :draggable="false"
+    @update:visible="emit('close')"
+  >
+    <form class="form" @submit.prevent="keep">
+      <FieldFrame :id="nameId" v-first-focus label="Name" :problem="problemAt('name')">
+        <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
+      </FieldFrame>
+      <p v-if="material" class="soft">{{ material.sustainability }}</p>
+      <p v-if="original" class="soft small">
+        {{ original.sources.theta10.cite }}. Type over what you measured; the rest stays as the book has it.
+      </p>
+      <div class="figures">
+        <NumberField
+          v-for="figure in FIGURES"
+          :key="figure.key"
+          :model-value="draft.figures[figure.key]"
+          :label="figure.label"
+          v-bind="figure.unit ? { unit: figure.unit } : {}"
+          :percent="figure.percent ?? false"
+          :hint="hint(figure)"
+          :problem="problemAt(figure.key)"
+          @update:model-value="draft.figures = { ...draft.figures, [figure.key]: $event ?? 0 }"
+        />
+      </div>
+      <p v-if="'message' in saving" class="problem" role="alert">{{ saving.message }}</p>
+      <div class="buttons">
+        <button
+          type="submit"
+          class="button main"
+          :disabled="problems.length > 0 || !!unreadable || saving.state === 'busy'"
+        >
+          Keep it
+        </button>
+        <button v-if="original" type="button" class="button" @click="draft.figures = figuresOf(original)">
+          As the book has it
+        </button>
+        <button type="button" class="button" @click="emit('close')">Cancel</button>
+      </div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 0.8rem;
+}
+
+.figures {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(8.5rem, 1fr));
+  gap: 0.7rem;
+}
+
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
+
+.problem {
+  color: var(--beet);
+  font-weight: 600;
+}
+</style>
