@@ -27,6 +27,7 @@ for (const [scheme, size] of [
     for (const path of [
       '/',
       '/mix',
+      '/find',
       `/feed?plan=${feeding.id}`,
       '/stores',
       `/bench/${batch.id}`,

@@ -116,7 +116,7 @@ test('from a recipe to the bench card, by keyboard alone', async ({ page }) => {
   await goTo(page, '/')
   await page.keyboard.press('m')
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('A new batch')
-  await pick(page, page.getByRole('combobox', { name: 'Recipe' }), 'Peat and mineral')
+  await pick(page, page.getByRole('combobox', { name: 'Recipe' }), 'Peat and mineral, sterile')
 
   const edge = page.getByRole('slider', { name: /^Edge between Sphagnum peat/ })
   await tabTo(page, edge)

@@ -45,6 +45,7 @@ const materialChoices = computed(() =>
     .filter(({ id }) => !mix.draft.parts.some(({ materialId }) => materialId === id))
     .map(({ id, name }) => ({ value: id, name })),
 )
+const swapping = ref<string | null>(null)
 const adding = ref<string>()
 function addMaterial(id: string) {
   mix.addMaterial(id)
@@ -143,6 +144,7 @@ const blocked = computed(() => {
         >
           <Redo2 aria-hidden="true" />
         </button>
+        <NuxtLink to="/find" class="button">Find me a mix</NuxtLink>
         <button v-if="mix.draft.version > 0" type="button" class="button" @click="begin">New batch</button>
       </div>
     </header>
@@ -170,6 +172,7 @@ const blocked = computed(() => {
         @parts="mix.setParts"
         @boundary="mix.dragBoundary"
         @remove="mix.removeMaterial"
+        @swap="swapping = $event"
       />
       <p v-else class="empty" role="status">{{ mix.problemAt('parts') ?? 'No materials.' }}</p>
       <div class="add">
@@ -192,6 +195,7 @@ const blocked = computed(() => {
         </button>
       </div>
       <MixExtras />
+      <SwapForm v-if="swapping" :material-id="swapping" @close="swapping = null" />
       <div class="pair">
         <ChoiceField
           :model-value="scoopChosen"
@@ -284,6 +288,7 @@ const blocked = computed(() => {
 
     <div class="tally-column">
       <MixTally />
+      <MixShed />
       <form class="save no-print" @submit.prevent="save">
         <FieldFrame :id="nameId" label="Name of the batch" :problem="mix.problemAt('name')">
           <input

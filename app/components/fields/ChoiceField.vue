@@ -36,7 +36,7 @@ const grouped = computed(() => props.choices.length > 0 && 'group' in props.choi
       :option-group-children="grouped ? 'choices' : undefined"
       :placeholder="placeholder"
       :aria-label="label"
-      scroll-height="20rem"
+      scroll-height="none"
       :pt="{ hiddenFirstFocusableEl: { tabindex: -1 }, hiddenLastFocusableEl: { tabindex: -1 } }"
       @update:model-value="$emit('update:modelValue', $event)"
     />

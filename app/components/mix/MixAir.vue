@@ -81,8 +81,8 @@ const scale = computed(() => {
     </div>
     <p class="soft small">
       Soaked and drained, one {{ container.kind === 'tray' ? 'tray' : 'of them' }} weighs
-      <FigureValue :figure="seen.physics.wetWeightG" />,
-      <FigureValue :figure="seen.physics.containerCapacity" /> of it water.
+      <FigureValue :figure="seen.physics.wetWeightG" />;
+      <FigureValue :figure="seen.physics.containerCapacity" /> of its volume is water.
     </p>
     <dl>
       <div v-for="verdict in seen.verdicts" :key="verdict.id" :class="verdict.mood">
@@ -122,10 +122,9 @@ const scale = computed(() => {
 }
 
 .sections {
-  display: grid;
-  grid-template-columns: repeat(3, auto) 1fr;
+  display: flex;
+  flex-wrap: wrap;
   align-items: end;
-  justify-items: center;
   gap: 1rem;
   padding: 0.6rem 0;
 }
@@ -148,7 +147,7 @@ figcaption {
 
 .key {
   align-self: start;
-  justify-self: end;
+  margin-left: auto;
   font-size: 0.9375rem;
 }
 

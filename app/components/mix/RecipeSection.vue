@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { X } from '@lucide/vue'
+import { ArrowRightLeft, X } from '@lucide/vue'
 import type { Part } from '#core/media/recipe'
 import { printNumber, printShare } from '#core/units/format'
 import { layBands, unevenLine } from '~/drawings/section-layout'
@@ -12,6 +12,7 @@ const emit = defineEmits<{
   parts: [index: number, parts: number]
   boundary: [boundary: number, upperParts: number]
   remove: [index: number]
+  swap: [materialId: string]
 }>()
 
 const WIDTH = 168
@@ -146,7 +147,10 @@ function press(boundary: number, event: KeyboardEvent) {
     </svg>
     <ul>
       <li v-for="row in rows" :key="row.materialId" :style="{ top: `${row.band.labelY}px` }">
-        <strong class="who">{{ row.name }}</strong>
+        <p class="who">
+          <strong>{{ row.name }}</strong>
+          <span>{{ printShare(row.share) }}</span>
+        </p>
         <div class="how-much">
           <NumberField
             :model-value="row.parts"
@@ -155,7 +159,15 @@ function press(boundary: number, event: KeyboardEvent) {
             :problem="problemAt(`parts[${row.index}].parts`)"
             @update:model-value="emit('parts', row.index, $event ?? 0)"
           />
-          <span>{{ printShare(row.share) }}</span>
+          <button
+            type="button"
+            class="icon-button swap"
+            :aria-label="`Something instead of ${row.name}`"
+            title="Something instead"
+            @click="emit('swap', row.materialId)"
+          >
+            <ArrowRightLeft aria-hidden="true" />
+          </button>
           <button
             type="button"
             class="icon-button remove"
@@ -244,15 +256,24 @@ li {
 }
 
 .who {
-  display: block;
-  overflow: hidden;
+  display: flex;
+  gap: 0.4rem;
   line-height: 1.2;
   white-space: nowrap;
+}
+
+.who strong {
+  overflow: hidden;
   text-overflow: ellipsis;
 }
 
-.remove {
+.swap {
+  width: 2rem;
   margin-left: auto;
+}
+
+.remove {
+  width: 2rem;
 }
 
 .how-much {
@@ -266,8 +287,7 @@ li {
   width: 3.8rem;
 }
 
-.how-much span {
-  white-space: nowrap;
+.who span {
   color: var(--ink-soft);
 }
 

@@ -26,6 +26,7 @@ const commands = computed((): Command[] => [
     hint: preferences.letterKeys ? `${what} · key ${key}` : what,
     run: () => router.push(path),
   })),
+  { name: 'Find a mix', hint: 'from what you have, for what you want', run: () => router.push('/find') },
   ...(history.value?.canUndo ? [{ name: 'Undo', hint: 'Ctrl Z', run: () => history.value!.undo() }] : []),
   ...(history.value?.canRedo
     ? [{ name: 'Redo', hint: 'Ctrl Shift Z', run: () => history.value!.redo() }]

@@ -10,7 +10,9 @@ const preferences = usePreferences()
 const { note } = useNotes()
 
 const here = (path: string) =>
-  path === '/' ? route.path === '/' || route.path.startsWith('/bench') : route.path.startsWith(path)
+  path === '/'
+    ? route.path === '/' || route.path.startsWith('/bench')
+    : route.path.startsWith(path) || (path === '/mix' && route.path === '/find')
 
 const KITCHENS: { value: Kitchen; name: string; long: string }[] = [
   { value: 'metric', name: 'mL', long: 'Metric kitchen' },

@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { extent } from 'd3-array'
+import { scaleLinear } from 'd3-scale'
+import type { FinderTrait, Found } from '#core/media/finder'
+import { printTrait, TRAITS } from '~/drawings/traits'
+
+/** Two wants against each other: what one costs in the other. Filled marks meet every want. */
+const props = defineProps<{
+  cloud: readonly Found[]
+  best: readonly Found[]
+  x: FinderTrait
+  y: FinderTrait
+  chosen: number
+}>()
+const emit = defineEmits<{ choose: [index: number] }>()
+
+const WIDTH = 520
+const HEIGHT = 320
+const PAD = { left: 62, right: 16, top: 32, bottom: 46 }
+
+const all = computed(() => [...props.cloud, ...props.best])
+const scale = (trait: FinderTrait, range: [number, number]) => {
+  const [low = 0, high = 1] = extent(all.value, (found) => found.traits[trait]) as [number, number]
+  return scaleLinear([low, high === low ? low + 1 : high], range).nice()
+}
+const sx = computed(() => scale(props.x, [PAD.left, WIDTH - PAD.right]))
+const sy = computed(() => scale(props.y, [HEIGHT - PAD.bottom, PAD.top]))
+const tick = (trait: FinderTrait, value: number) =>
+  printTrait(trait, value).replace(/ (mS\/cm|mg\/L N|a litre)$/, '')
+const text = computed(() => {
+  const found = props.best[props.chosen]
+  return `${TRAITS[props.y].name} against ${TRAITS[props.x].name} of ${all.value.length} blends. ${found ? `The chosen one: ${printTrait(props.x, found.traits[props.x])}, ${printTrait(props.y, found.traits[props.y])}.` : ''}`
+})
+</script>
+
+<template>
+  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="text">
+    <g class="axis">
+      <g v-for="value in sx.ticks(6)" :key="`x${value}`">
+        <path :d="`M${sx(value)} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
+        <text :x="sx(value)" :y="HEIGHT - PAD.bottom + 18" text-anchor="middle">{{ tick(x, value) }}</text>
+      </g>
+      <g v-for="value in sy.ticks(5)" :key="`y${value}`">
+        <path :d="`M${PAD.left} ${sy(value)}H${WIDTH - PAD.right}`" />
+        <text :x="PAD.left - 8" :y="sy(value) + 5" text-anchor="end">{{ tick(y, value) }}</text>
+      </g>
+      <text class="name" :x="WIDTH - PAD.right" :y="HEIGHT - 6" text-anchor="end">
+        {{ TRAITS[x].name }} {{ TRAITS[x].unit }} →
+      </text>
+      <text class="name" :x="4" :y="14">↑ {{ TRAITS[y].name }}</text>
+    </g>
+    <circle
+      v-for="(found, index) in cloud"
+      :key="index"
+      :cx="sx(found.traits[x])"
+      :cy="sy(found.traits[y])"
+      r="2.600"
+      :class="found.miss ? 'off' : 'fits'"
+    />
+    <circle
+      v-for="(found, index) in best"
+      :key="`best-${index}`"
+      :cx="sx(found.traits[x])"
+      :cy="sy(found.traits[y])"
+      :r="index === chosen ? 9 : 6"
+      class="best"
+      :class="{ chosen: index === chosen }"
+      @click="emit('choose', index)"
+    />
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+  width: 100%;
+  max-width: 38rem;
+}
+
+.axis path {
+  stroke: var(--line);
+}
+
+text {
+  fill: var(--ink-soft);
+  font-size: 15px;
+}
+
+.name {
+  fill: var(--ink);
+  font-weight: 600;
+}
+
+.off {
+  fill: none;
+  stroke: var(--line-strong);
+}
+
+.fits {
+  fill: var(--water);
+}
+
+.best {
+  fill: var(--paper-raised);
+  stroke: var(--enamel);
+  stroke-width: 2.5;
+  cursor: pointer;
+}
+
+.best.chosen {
+  fill: var(--enamel);
+}
+</style>

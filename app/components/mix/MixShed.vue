@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { mostContainers } from '#core/media/capacity'
+import { asBatchRequest } from '#shared/records/batch'
+
+/** The other way round: from what is in the shed to the most trays it fills, and what runs out first. */
+const household = useHousehold()
+const mix = useMixDraft()
+
+const haveL = ref<Record<string, number | null>>({})
+const fillIndex = ref('0')
+const choices = computed(() =>
+  mix.draft.fills.map(({ containerId }, index) => ({
+    value: String(index),
+    name: household.findContainer(containerId)?.name ?? 'No longer here',
+  })),
+)
+const said = computed(() =>
+  Object.entries(haveL.value).filter((entry): entry is [string, number] => entry[1] !== null),
+)
+const capacity = computed(() => {
+  if (!mix.plan || said.value.length === 0) return null
+  const index = Math.min(Number(fillIndex.value), mix.draft.fills.length - 1)
+  return {
+    index,
+    ...mostContainers(asBatchRequest(mix.draft, household.shed), index, Object.fromEntries(said.value)),
+  }
+})
+const name = computed(() => (capacity.value ? (choices.value[capacity.value.index]?.name ?? '') : ''))
+const limit = computed(() => household.library.get(capacity.value?.limitedBy ?? '')?.name.toLowerCase())
+</script>
+
+<template>
+  <details v-if="mix.plan" class="shed">
+    <summary>How far does what I have go?</summary>
+    <div class="fields">
+      <QuantityField
+        v-for="line in mix.plan.lines"
+        :key="line.material.id"
+        :model-value="haveL[line.material.id] ?? null"
+        optional
+        dimension="volume"
+        assume="L"
+        :label="`${line.material.name}, loose`"
+        hint="enough"
+        @update:model-value="haveL = { ...haveL, [line.material.id]: $event }"
+      />
+      <ChoiceField
+        v-if="choices.length > 1"
+        v-model="fillIndex"
+        label="As many as possible of"
+        :choices="choices"
+      />
+    </div>
+    <p v-if="capacity" role="status" class="answer">
+      <strong>{{ capacity.count }} × {{ name }}</strong>
+      <template v-if="limit">: then {{ limit }} runs out.</template>
+      <button
+        v-if="capacity.count > 0 && capacity.count !== mix.draft.fills[capacity.index]!.count"
+        type="button"
+        class="button"
+        @click="mix.change('count', (draft) => (draft.fills[capacity!.index]!.count = capacity!.count))"
+      >
+        Fill that many
+      </button>
+    </p>
+    <p v-else class="soft">Say what there is of a material; what is left empty is taken as enough.</p>
+  </details>
+</template>
+
+<style scoped>
+.shed[open] {
+  display: grid;
+  gap: 0.6rem;
+}
+
+summary {
+  padding: 0.3rem 0;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.7rem;
+}
+
+.answer {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.5rem;
+}
+</style>

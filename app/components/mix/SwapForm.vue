@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import type { FinderTrait } from '#core/media/finder'
+import { saidInParts } from '#core/media/recipe'
+import { substitute } from '#core/media/substitute'
+import { printTrait, TRAITS } from '~/drawings/traits'
+
+/** Another material in the place of one, with the parts moved so that the mix stays nearest to what it was. */
+const props = defineProps<{ materialId: string }>()
+const emit = defineEmits<{ close: [] }>()
+
+const household = useHousehold()
+const mix = useMixDraft()
+const SHOWN: FinderTrait[] = ['air', 'water', 'ph', 'salts', 'food']
+
+const from = computed(() => household.library.get(props.materialId))
+const choices = computed(() =>
+  household.media
+    .filter(({ id }) => !mix.draft.parts.some(({ materialId }) => materialId === id))
+    .map(({ id, name }) => ({ value: id, name })),
+)
+const to = ref<string>()
+const container = computed(() => household.findContainer(mix.draft.fills[0]?.containerId ?? ''))
+const swapped = computed(() =>
+  to.value && container.value
+    ? substitute(mix.draft.parts, props.materialId, to.value, container.value, household.library)
+    : null,
+)
+
+function use() {
+  mix.change('swap', (draft) => (draft.parts = swapped.value!.parts.map((part) => ({ ...part }))))
+  emit('close')
+}
+</script>
+
+<template>
+  <Dialog
+    visible
+    modal
+    :header="`Instead of ${from?.name ?? 'it'}`"
+    :draggable="false"
+    @update:visible="emit('close')"
+  >
+    <div class="swap">
+      <ChoiceField v-model="to" label="Use" :choices="choices" placeholder="Choose a material" />
+      <template v-if="swapped && container">
+        <p>
+          <strong>{{ saidInParts(swapped.parts) }}</strong>
+          {{
+            swapped.parts
+              .map(({ materialId }) => household.library.get(materialId)!.name.split(',')[0])
+              .join(', ')
+          }}
+        </p>
+        <RecipeBar :parts="swapped.parts" />
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">In a {{ container.name }}</th>
+              <th scope="col">before</th>
+              <th scope="col">after</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="trait in SHOWN" :key="trait">
+              <th scope="row">{{ TRAITS[trait].name }}</th>
+              <td>{{ printTrait(trait, swapped.before[trait]) }}</td>
+              <td>{{ printTrait(trait, swapped.after[trait]) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
+      <p v-else class="soft">
+        The other parts move so that air, water and food stay nearest to what they are.
+      </p>
+      <div class="buttons">
+        <button type="button" class="button main" :disabled="!swapped" @click="use">Use these parts</button>
+        <button type="button" class="button" @click="emit('close')">Cancel</button>
+      </div>
+    </div>
+  </Dialog>
+</template>
+
+<style scoped>
+.swap {
+  display: grid;
+  gap: 0.8rem;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th {
+  font-weight: 600;
+  text-align: left;
+}
+
+th:not(:first-child),
+td {
+  text-align: right;
+}
+
+tbody th,
+td {
+  padding: 0.3rem 0;
+  border-top: 1px solid var(--line);
+}
+
+.buttons {
+  display: flex;
+  gap: 0.5rem;
+}
+</style>

@@ -1,0 +1,397 @@
+<script setup lang="ts">
+import { FINDER_TRAITS, type FinderRequest, type FinderTrait, type Wants } from '#core/media/finder'
+import { saidInParts, type Part } from '#core/media/recipe'
+import { printNumber } from '#core/units/format'
+import { printTrait, TRAITS } from '~/drawings/traits'
+import { textureFill } from '~/drawings/textures'
+
+useHead({ title: 'Find a mix' })
+const household = useHousehold()
+const mix = useMixDraft()
+const router = useRouter()
+const { done, result, tookMs, find, cancel } = useFinder()
+provideUnreadable()
+
+const ticked = ref(['coir', 'perlite', 'vermiculite', 'castings', 'compost', 'rice-hulls'])
+const containerId = ref(mix.draft.fills[0]?.containerId ?? 'tray-72')
+const mostMaterials = ref(4)
+const prices = ref<Record<string, number>>({})
+const wants = ref<Record<FinderTrait, { low: number | null; high: number | null }>>({
+  air: { low: 0.1, high: 0.25 },
+  water: { low: 0.2, high: null },
+  ph: { low: 5.5, high: 6.8 },
+  salts: { low: null, high: 1 },
+  food: { low: null, high: null },
+  cost: { low: null, high: null },
+})
+const chosen = ref(0)
+const axes = ref<{ x: FinderTrait; y: FinderTrait }>({ x: 'food', y: 'air' })
+
+const materials = computed(() => household.media.filter(({ id }) => ticked.value.includes(id)))
+const container = computed(() => household.findContainer(containerId.value) ?? household.containers[0]!)
+const request = computed((): FinderRequest => ({
+  materials: materials.value,
+  pricePerL: materials.value.map(({ id }) => prices.value[id] ?? 0),
+  container: container.value,
+  wants: Object.fromEntries(
+    FINDER_TRAITS.map((trait) => {
+      const { low, high } = wants.value[trait]
+      return [trait, { ...(low === null ? {} : { low }), ...(high === null ? {} : { high }) }]
+    }),
+  ) as Wants,
+  mostParts: 12,
+  mostMaterials: mostMaterials.value,
+  keep: 24,
+}))
+const containerChoices = computed(() => household.containers.map(({ id, name }) => ({ value: id, name })))
+const traitChoices = FINDER_TRAITS.map((trait) => ({ value: trait, name: TRAITS[trait].name }))
+
+function toggle(id: string, on: boolean) {
+  ticked.value = on ? [...ticked.value, id] : ticked.value.filter((one) => one !== id)
+}
+const searched = shallowRef<FinderRequest | null>(null)
+function search() {
+  searched.value = request.value
+  chosen.value = 0
+  find(request.value)
+}
+const partsOf = (amounts: readonly number[], from: FinderRequest): Part[] =>
+  amounts.flatMap((parts, i) => (parts > 0 ? [{ materialId: from.materials[i]!.id, parts }] : []))
+
+/** Where nothing fits: the want that alone turned away the most. */
+const tightest = computed(() => {
+  const all = Object.entries(result.value?.excludedBy ?? {}) as [FinderTrait, number][]
+  return all.sort((a, b) => b[1] - a[1])[0]
+})
+
+function use(parts: readonly Part[]) {
+  mix.change('recipe', (draft) => {
+    draft.recipeId = null
+    draft.parts = parts.map((part) => ({ ...part }))
+  })
+  void router.push({ path: '/mix', query: mix.saved ? { batch: mix.saved.id } : {} })
+}
+
+// The triangle: any three, and the point in it.
+const three = ref<[string, string, string]>(['coir', 'perlite', 'castings'])
+const mapped = ref<FinderTrait>('air')
+const shares = ref<[number, number, number]>([0.6, 0.2, 0.2])
+const triangle = computed((): FinderRequest => {
+  const materials = three.value.map((id) => household.library.get(id)!)
+  return { ...request.value, materials, pricePerL: materials.map(({ id }) => prices.value[id] ?? 0) }
+})
+const mediumChoices = computed(() => household.media.map(({ id, name }) => ({ value: id, name })))
+const triangleParts = computed((): Part[] => {
+  const twentieths = shares.value.map((share) => Math.round(share * 20))
+  const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a)
+  const common = twentieths.reduce(gcd) || 1
+  return three.value.flatMap((materialId, i) =>
+    twentieths[i]! > 0 ? [{ materialId, parts: twentieths[i]! / common }] : [],
+  )
+})
+</script>
+
+<template>
+  <div class="find">
+    <header class="top">
+      <h1>Find me a mix</h1>
+      <p class="soft">
+        Tick what you have, say what you want. Every recipe of up to twelve whole parts is tried.
+      </p>
+    </header>
+
+    <form class="wants" @submit.prevent="search">
+      <div class="go">
+        <button v-if="done === null" type="submit" class="button main" :disabled="materials.length === 0">
+          Find
+        </button>
+        <template v-else>
+          <progress :value="done" max="1" aria-label="Searching" />
+          <button type="button" class="button" @click="cancel">Cancel</button>
+        </template>
+      </div>
+      <ChoiceField v-model="containerId" label="Air and water in" :choices="containerChoices" />
+      <fieldset class="ranges">
+        <legend>Wanted</legend>
+        <div v-for="trait in FINDER_TRAITS" :key="trait" class="range">
+          <span
+            >{{ TRAITS[trait].name }}
+            <span v-if="TRAITS[trait].unit" class="soft small">{{
+              TRAITS[trait].percent ? '' : TRAITS[trait].unit
+            }}</span></span
+          >
+          <NumberField
+            v-model="wants[trait].low"
+            optional
+            hide-label
+            :label="`${TRAITS[trait].name}, at least`"
+            :percent="TRAITS[trait].percent"
+          />
+          <span class="soft">to</span>
+          <NumberField
+            v-model="wants[trait].high"
+            optional
+            hide-label
+            :label="`${TRAITS[trait].name}, at most`"
+            :percent="TRAITS[trait].percent"
+          />
+        </div>
+      </fieldset>
+      <fieldset class="materials">
+        <legend>From</legend>
+        <label v-for="one in household.media" :key="one.id">
+          <input
+            type="checkbox"
+            :checked="ticked.includes(one.id)"
+            @change="toggle(one.id, ($event.target as HTMLInputElement).checked)"
+          />
+          <svg width="22" height="22" aria-hidden="true">
+            <rect width="22" height="22" rx="3" :fill="textureFill(one.id)" />
+          </svg>
+          {{ one.name }}
+        </label>
+      </fieldset>
+      <details>
+        <summary>Prices a litre, for the cost</summary>
+        <div class="prices">
+          <NumberField
+            v-for="one in materials"
+            :key="one.id"
+            :model-value="prices[one.id] ?? null"
+            optional
+            :label="one.name"
+            @update:model-value="prices = { ...prices, [one.id]: $event ?? 0 }"
+          />
+        </div>
+      </details>
+      <ChoiceField
+        :model-value="String(mostMaterials)"
+        label="Materials in one mix, at most"
+        :choices="['1', '2', '3', '4', '5', '6'].map((value) => ({ value, name: value }))"
+        @update:model-value="mostMaterials = Number($event)"
+      />
+      <p v-if="materials.length === 0" class="problem">Tick at least one material.</p>
+    </form>
+
+    <section class="found" aria-labelledby="found-title" aria-live="polite">
+      <template v-if="result && searched">
+        <h2 id="found-title">
+          {{ result.fitting ? `${result.fitting.toLocaleString('en')} fit` : 'None fits' }}
+        </h2>
+        <p class="soft">
+          of {{ result.looked.toLocaleString('en') }} recipes, tried in {{ printNumber(tookMs / 1000, 2) }} s.
+          <template v-if="!result.fitting && tightest && tightest[1] > 0">
+            <strong>{{ TRAITS[tightest[0]].name }}</strong> alone turned away
+            {{ tightest[1].toLocaleString('en') }}: ease it first.
+          </template>
+          <template v-else-if="!result.fitting">No single want is to blame; below are the nearest.</template>
+        </p>
+        <ol class="list">
+          <li
+            v-for="(one, index) in result.best.slice(0, 8)"
+            :key="one.parts.join()"
+            :class="{ chosen: index === chosen }"
+          >
+            <button type="button" class="pick" :aria-pressed="index === chosen" @click="chosen = index">
+              <RecipeBar :parts="partsOf(one.parts, searched)" :height="22" />
+              <strong>{{ saidInParts(partsOf(one.parts, searched)) }}</strong>
+              <span class="soft small">{{
+                partsOf(one.parts, searched)
+                  .map(({ materialId }) => household.library.get(materialId)!.name.split(',')[0])
+                  .join(', ')
+              }}</span>
+              <span class="small">
+                {{ printTrait('air', one.traits.air) }} air · {{ printTrait('water', one.traits.water) }} easy
+                water · pH {{ printTrait('ph', one.traits.ph) }} ·
+                {{ printTrait('salts', one.traits.salts) }} · {{ printTrait('food', one.traits.food) }}
+              </span>
+            </button>
+            <button type="button" class="button" @click="use(partsOf(one.parts, searched))">Use it</button>
+          </li>
+        </ol>
+      </template>
+      <template v-else>
+        <h2 id="found-title">Nothing searched yet</h2>
+        <p class="soft">The wants beside this begin at what most seedlings like.</p>
+      </template>
+    </section>
+
+    <section class="drawings" aria-labelledby="trade-title">
+      <template v-if="result && result.best.length">
+        <h2 id="trade-title">What one costs in the other</h2>
+        <div class="pair">
+          <ChoiceField v-model="axes.x" label="Across" :choices="traitChoices" />
+          <ChoiceField v-model="axes.y" label="Up" :choices="traitChoices" />
+        </div>
+        <TradeOff
+          :cloud="result.cloud"
+          :best="result.best"
+          :x="axes.x"
+          :y="axes.y"
+          :chosen="chosen"
+          @choose="chosen = $event"
+        />
+      </template>
+      <h2 :id="result ? undefined : 'trade-title'">All blends of three</h2>
+      <div class="pair">
+        <ChoiceField
+          v-for="i in [0, 1, 2] as const"
+          :key="i"
+          v-model="three[i]"
+          :label="['Left', 'Right', 'Top'][i]!"
+          :choices="mediumChoices"
+        />
+        <ChoiceField v-model="mapped" label="Shows" :choices="traitChoices" />
+      </div>
+      <TriangleMap
+        :request="triangle"
+        :names="three.map((id) => household.library.get(id)!.name.split(',')[0]!)"
+        :trait="mapped"
+        :shares="shares"
+        @shares="shares = $event"
+      />
+      <p>
+        <strong>{{ saidInParts(triangleParts) }}</strong>
+        <button type="button" class="button use" @click="use(triangleParts)">Use this blend</button>
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.find {
+  display: grid;
+  grid-template-columns: minmax(18rem, 0.9fr) minmax(20rem, 1.1fr) minmax(20rem, 1fr);
+  gap: 1rem clamp(1rem, 2.2vw, 2.2rem);
+  align-items: start;
+}
+
+.top {
+  grid-column: 1 / -1;
+}
+
+.wants,
+.found,
+.drawings {
+  display: grid;
+  gap: 0.8rem;
+  min-width: 0;
+}
+
+fieldset {
+  min-width: 0;
+  padding: 0;
+  margin: 0;
+  border: 0;
+}
+
+legend {
+  padding: 0 0 0.3rem;
+  font-weight: 600;
+}
+
+.materials {
+  columns: 2;
+}
+
+.materials label {
+  display: grid;
+  grid-template-columns: auto auto 1fr;
+  gap: 0.4rem;
+  align-items: center;
+  padding: 0.2rem 0;
+  line-height: 1.15;
+  break-inside: avoid;
+  cursor: pointer;
+}
+
+input[type='checkbox'] {
+  width: 1.25rem;
+  height: 1.25rem;
+  accent-color: var(--enamel);
+}
+
+.range {
+  display: grid;
+  grid-template-columns: 1fr 5.5rem auto 5.5rem;
+  gap: 0.4rem;
+  align-items: center;
+  padding: 0.15rem 0;
+}
+
+.prices,
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.6rem;
+}
+
+summary {
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.go {
+  display: flex;
+  align-items: center;
+  gap: 0.7rem;
+}
+
+.go .main {
+  flex: 1;
+}
+
+progress {
+  flex: 1;
+  height: 0.8rem;
+  accent-color: var(--enamel);
+}
+
+.list li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0.6rem;
+  align-items: center;
+  padding: 0.5rem 0.4rem;
+  border-top: 1px solid var(--line);
+}
+
+.list .chosen {
+  background: var(--water-wash);
+}
+
+.pick {
+  display: grid;
+  gap: 0.15rem;
+  padding: 0;
+  border: 0;
+  background: none;
+  text-align: left;
+  cursor: pointer;
+}
+
+.use {
+  margin-left: 0.7rem;
+}
+
+.problem {
+  color: var(--beet);
+  font-weight: 600;
+}
+
+@media (max-width: 72rem) {
+  .find {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+
+  .drawings {
+    grid-column: 1 / -1;
+  }
+}
+
+@media (max-width: 52rem) {
+  .find {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

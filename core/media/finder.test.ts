@@ -1,0 +1,203 @@
+import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import { CONTAINERS } from '../containers/catalogue'
+import { given } from '../working/figure'
+import { yours } from '../working/source'
+import { chemistryOf } from './chemistry'
+import { physicsIn } from './container-physics'
+import { findMixes, traitsOf, type FinderRequest } from './finder'
+import { BUILT_IN, MATERIALS, materialById } from './materials'
+import { mixingLoss } from './mixing-loss'
+import { DEFAULT_ALLOWANCES, plainBatch, planBatch } from './batch'
+import { mostContainers } from './capacity'
+import { substitute } from './substitute'
+
+const tray = CONTAINERS.find(({ id }) => id === 'tray-72')!
+const request = (ids: string[], over: Partial<FinderRequest> = {}): FinderRequest => ({
+  materials: ids.map(materialById),
+  pricePerL: ids.map((_, i) => 0.1 * (i + 1)),
+  container: tray,
+  wants: {},
+  mostParts: 12,
+  mostMaterials: 6,
+  keep: 20,
+  ...over,
+})
+const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a)
+
+/** Every recipe, by counting in base 13: slow, and another way round than the finder's. */
+function* everyRecipe(count: number, mostParts: number, mostMaterials: number): Generator<number[]> {
+  for (let code = 1; code < (mostParts + 1) ** count; code++) {
+    const parts = Array.from(
+      { length: count },
+      (_, i) => Math.floor(code / (mostParts + 1) ** i) % (mostParts + 1),
+    )
+    const used = parts.filter((p) => p > 0)
+    const sum = used.reduce((a, b) => a + b, 0)
+    if (sum <= mostParts && used.length <= mostMaterials && used.reduce(gcd) === 1) yield parts
+  }
+}
+
+describe('the finder', () => {
+  it('looks at every ratio once', () => {
+    for (const [count, mostParts, mostMaterials] of [
+      [3, 12, 3],
+      [4, 7, 2],
+      [2, 12, 6],
+      [5, 5, 4],
+    ] as const) {
+      const found = findMixes(
+        request(
+          MATERIALS.slice(0, count).map(({ id }) => id),
+          { mostParts, mostMaterials, keep: 1e5 },
+        ),
+      )
+      const all = [...everyRecipe(count, mostParts, mostMaterials)].map(String).sort()
+      expect(found.looked).toBe(all.length)
+      expect(found.best.map(({ parts }) => String(parts)).sort()).toEqual(all)
+    }
+  })
+
+  it('reckons air, water, pH, salts and food as the rest of the application does', () => {
+    const media = MATERIALS.filter(({ kind }) => kind === 'medium')
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.constantFrom(...media), { minLength: 1, maxLength: 5 }),
+        fc.constantFrom(...CONTAINERS),
+        fc.array(fc.integer({ min: 1, max: 6 }), { minLength: 5, maxLength: 5 }),
+        (materials, container, amounts) => {
+          const parts = materials.map((_, i) => amounts[i]!)
+          const sum = parts.reduce((a, b) => a + b, 0)
+          const traits = traitsOf(
+            request(
+              materials.map(({ id }) => id),
+              { container },
+            ),
+            parts,
+          )
+          const ingredients = materials.map((material, i) => ({
+            material,
+            share: given('s', parts[i]! / sum, 'share', yours()),
+          }))
+          const loss = mixingLoss(ingredients)
+          const physics = physicsIn(container, ingredients, loss)
+          const chemistry = chemistryOf(ingredients, loss)
+          expect(traits.air).toBeCloseTo(physics.airSpace.value, 9)
+          expect(traits.water).toBeCloseTo(physics.easilyAvailableWater.value, 9)
+          expect(traits.ph).toBeCloseTo(chemistry.ph.value, 9)
+          expect(traits.salts).toBeCloseTo(chemistry.saltsMsPerCm.value, 9)
+          expect(traits.food).toBeCloseTo(chemistry.releasedMgPerL.value, 6)
+        },
+      ),
+      { numRuns: 40 },
+    )
+  })
+
+  it('agrees with a search of every recipe on how many fit and which is best', () => {
+    const asked = request(['coir', 'perlite', 'castings', 'compost'], {
+      mostParts: 8,
+      wants: { air: { low: 0.1 }, salts: { high: 1 }, food: { low: 100 } },
+      keep: 5,
+    })
+    const found = findMixes(asked)
+    const fits = [...everyRecipe(4, 8, 6)].filter((parts) => {
+      const traits = traitsOf(asked, parts)
+      return traits.air >= 0.1 && traits.salts <= 1 && traits.food >= 100
+    })
+    expect(found.fitting).toBe(fits.length)
+    expect(found.fitting).toBeGreaterThan(0)
+    expect(found.best.every(({ miss }) => miss === 0)).toBe(true)
+    expect(fits.map(String)).toContain(String(found.best[0]!.parts))
+  })
+
+  it('says which want excludes everything', () => {
+    const found = findMixes(request(['coir', 'peat'], { wants: { salts: { high: 1 }, air: { low: 0.6 } } }))
+    expect(found.fitting).toBe(0)
+    expect(found.excludedBy['air']).toBe(found.looked)
+    expect(found.excludedBy['salts']).toBe(0)
+    expect(found.best[0]!.miss).toBeGreaterThan(0)
+  })
+
+  it('reports progress and stops when told', () => {
+    const steps: number[] = []
+    const all = findMixes(request(['coir', 'peat', 'perlite', 'sand']), (done) => steps.push(done) > 0)
+    expect(steps.at(-1)).toBe(1)
+    const cut = findMixes(request(['coir', 'peat', 'perlite', 'sand']), () => false)
+    expect(cut.looked).toBeLessThan(all.looked)
+  })
+
+  it('refuses what it cannot search', () => {
+    expect(() => findMixes(request(['coir'], { mostParts: 13 }))).toThrow(/mostParts/)
+    expect(() => findMixes(request(['coir'], { mostMaterials: 7 }))).toThrow(/mostMaterials/)
+  })
+})
+
+describe('swapping a material', () => {
+  it('changes nothing much when a material is swapped for its own twin', () => {
+    const twin = { ...materialById('perlite'), id: 'twin' }
+    const library = new Map([...BUILT_IN, ['twin', twin]])
+    const parts = [
+      { materialId: 'coir', parts: 3 },
+      { materialId: 'castings', parts: 1 },
+      { materialId: 'perlite', parts: 1 },
+    ]
+    const swapped = substitute(parts, 'perlite', 'twin', tray, library)
+    expect(swapped.parts.map((part) => part.parts)).toEqual([3, 1, 1])
+    expect(swapped.after).toEqual(swapped.before)
+  })
+
+  it('holds air, water and food as near as any whole parts can', () => {
+    const parts = [
+      { materialId: 'peat', parts: 3 },
+      { materialId: 'castings', parts: 1 },
+      { materialId: 'perlite', parts: 2 },
+    ]
+    const swapped = substitute(parts, 'peat', 'coir', tray, BUILT_IN)
+    const off = (after: Record<string, number>) =>
+      (['air', 'water', 'food'] as const).reduce(
+        (sum, trait) => sum + Math.abs(after[trait]! - swapped.before[trait]) / swapped.before[trait],
+        0,
+      )
+    const asked = request(['coir', 'castings', 'perlite'])
+    const least = Math.min(...[...everyRecipe(3, 12, 3)].map((one) => off(traitsOf(asked, one))))
+    expect(off(swapped.after)).toBeCloseTo(least, 9)
+    expect(() => substitute(parts, 'bark', 'coir', tray, BUILT_IN)).toThrow(/fromId/)
+    expect(() => substitute(parts, 'peat', 'castings', tray, BUILT_IN)).toThrow(/toId/)
+  })
+})
+
+describe('from the shed to the trays', () => {
+  const batch = (count: number) => ({
+    parts: [
+      { materialId: 'coir', parts: 3 },
+      { materialId: 'castings', parts: 1 },
+    ],
+    fills: [{ container: tray, count, coverMm: 5, coverMaterialId: 'vermiculite' }],
+    allowances: DEFAULT_ALLOWANCES,
+    scoop: { name: 'pot', volumeL: 1 },
+    ...plainBatch(),
+    materials: BUILT_IN,
+  })
+
+  it('agrees with the planner in both directions', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 400 }),
+        fc.double({ min: 1, max: 1.002, noNaN: true }),
+        (count, more) => {
+          const needed = Object.fromEntries(
+            planBatch(batch(count)).lines.map(({ material, looseL }) => [material.id, looseL.value * more]),
+          )
+          expect(mostContainers(batch(1), 0, needed).count).toBe(count)
+        },
+      ),
+      { numRuns: 40 },
+    )
+  })
+
+  it('names what runs out, and knows when even one is too much', () => {
+    expect(mostContainers(batch(1), 0, { castings: 2, coir: 100 }).limitedBy).toBe('castings')
+    expect(mostContainers(batch(1), 0, { vermiculite: 0.1 })).toEqual({ count: 0, limitedBy: 'vermiculite' })
+    expect(mostContainers(batch(1), 0, {})).toEqual({ count: 5000, limitedBy: null })
+  })
+})

@@ -1,0 +1,108 @@
+import { choose, expect, expectAccessible, goTo, SOWING_BATCH, test } from './bench'
+
+test('the air in the container follows the mix, and the verdicts follow the air', async ({
+  page,
+  household,
+}) => {
+  const { id } = await household.put('batches', {
+    ...SOWING_BATCH,
+    fills: [{ containerId: 'tray-512', count: 1, coverMm: 0, coverMaterialId: 'mix' }],
+  })
+  await goTo(page, `/mix?batch=${id}`)
+  const air = page.getByRole('region', { name: 'The air in it' })
+  const percent = async (name: RegExp) =>
+    Number(/([\d.]+) %/.exec(await air.getByRole('figure').filter({ hasText: name }).innerText())![1])
+  const [half, here, twice] = [
+    await percent(/half as deep/),
+    await percent(/this one/),
+    await percent(/twice as deep/),
+  ]
+  expect(half).toBeLessThan(here)
+  expect(here).toBeLessThan(twice)
+  // A plug of 25 mm drowns coir; all perlite does not.
+  await expect(air).toContainText('Roots drown')
+  await page.getByLabel('Parts of Perlite, coarse').fill('30')
+  await expect(air).not.toContainText('Roots drown')
+  expect(await percent(/this one/)).toBeGreaterThan(here)
+  await choose(page, 'Add a material', 'Composted green waste')
+  await page.getByLabel('Parts of Composted green waste').fill('30')
+  await expect(air).toContainText(/Composted green waste is \d/)
+})
+
+test('a mix is found in the worker, and used', async ({ page, household: _ }) => {
+  await goTo(page, '/find')
+  await page.getByLabel('Food, at least').fill('60')
+  await page.getByRole('button', { name: 'Find', exact: true }).click()
+  const found = page.getByRole('region', { name: /fit$/ })
+  await expect(found.getByRole('listitem').first()).toBeVisible()
+  await expectAccessible(page)
+  const ratio = await found.getByRole('listitem').first().locator('strong').first().innerText()
+  await found.getByRole('button', { name: 'Use it' }).first().click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('A new batch')
+  await expect(page.getByText(ratio, { exact: true })).toBeVisible()
+})
+
+test('wants that exclude everything name the one to ease', async ({ page, household: _ }) => {
+  await goTo(page, '/find')
+  await page.getByLabel('Air, at least').fill('80')
+  await page.getByLabel('Air, at most').fill('')
+  await page.getByRole('button', { name: 'Find', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'None fits' })).toBeVisible()
+  await expect(page.getByText(/Air alone turned away/)).toBeVisible()
+})
+
+test('a point is dragged over all blends of three', async ({ page, household: _ }) => {
+  await goTo(page, '/find')
+  const point = page.getByRole('slider', { name: /^Blend of/ })
+  await point.scrollIntoViewIfNeeded()
+  const before = await point.getAttribute('aria-valuetext')
+  const box = (await point.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height - 11)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2 + 90, box.y + box.height, { steps: 5 })
+  await page.mouse.up()
+  await expect(point).not.toHaveAttribute('aria-valuetext', before!)
+  await point.focus()
+  const dragged = await point.getAttribute('aria-valuetext')
+  await page.keyboard.press('ArrowLeft')
+  await expect(point).not.toHaveAttribute('aria-valuetext', dragged!)
+})
+
+test('a material is swapped, and the shed says how far it goes', async ({ page, household: _ }) => {
+  await goTo(page, '/mix')
+  await page.getByRole('button', { name: 'Something instead of Coir, washed' }).click()
+  await choose(page, 'Use', 'Sphagnum peat, medium')
+  await expect(page.getByRole('dialog').getByRole('row', { name: /^Air/ })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Use these parts' }).click()
+  await expect(page.getByLabel('Parts of Sphagnum peat, medium')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('Parts of Coir, washed')).toHaveValue('3')
+
+  await page.getByText('How far does what I have go?').click()
+  await page.getByLabel('Worm castings, loose').fill('5 L')
+  // One tray takes 0.741 L of castings: six take 4.4 L, seven 5.2 L.
+  await expect(page.getByText('6 × 72-cell tray')).toBeVisible()
+  await expect(page.getByText('then worm castings runs out')).toBeVisible()
+  await page.getByRole('button', { name: 'Fill that many' }).click()
+  await expect(page.getByLabel('How many: 72-cell tray')).toHaveValue('6')
+})
+
+test('a corrected material is used in the plan, says so, and can be put back', async ({
+  page,
+  household,
+}) => {
+  await goTo(page, '/stores')
+  await page.getByRole('button', { name: 'Coir, washed' }).click()
+  await page.getByLabel('Water at 10 cm').fill('99')
+  await expect(page.getByText('must not be above the water at 0 cm')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled()
+  await page.getByLabel('Water at 10 cm').fill('55')
+  await expect(page.getByText('was 62 %')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText('1 corrected')).toBeVisible()
+  expect(await household.list('materials')).toHaveLength(1)
+  await page.getByRole('button', { name: 'Undo your Coir, washed' }).click()
+  await expect(page.getByText('1 corrected')).toBeHidden()
+})
