@@ -34,7 +34,9 @@ test('a mix is found in the worker, and used', async ({ page, household: _ }) =>
   await page.getByLabel('Food, at least').fill('60')
   await page.getByRole('button', { name: 'Find', exact: true }).click()
   const found = page.getByRole('region', { name: /fit$/ })
-  await expect(found.getByRole('listitem').first()).toBeVisible()
+  const food = async () =>
+    Number(/([\d.]+) mg\/L N/.exec(await found.getByRole('listitem').first().innerText())?.[1] ?? 0)
+  await expect.poll(food).toBeGreaterThanOrEqual(60)
   await expectAccessible(page)
   const ratio = await found.getByRole('listitem').first().locator('strong').first().innerText()
   await found.getByRole('button', { name: 'Use it' }).first().click()
@@ -105,4 +107,27 @@ test('a corrected material is used in the plan, says so, and can be put back', a
   expect(await household.list('materials')).toHaveLength(1)
   await page.getByRole('button', { name: 'Undo your Coir, washed' }).click()
   await expect(page.getByText('1 corrected')).toBeHidden()
+})
+
+test('a recipe is adjusted, kept, renamed, compared and removed, and the removal taken back', async ({
+  page,
+  household,
+}) => {
+  await goTo(page, '/mix')
+  await page.getByLabel('Parts of Perlite, coarse').fill('2')
+  await page.getByRole('button', { name: 'Keep this recipe' }).click()
+  await expect(page.getByText('Kept as Lean and light, ours.')).toBeVisible()
+  await page.getByText('Duplicate, rename, compare').click()
+  await page.getByRole('button', { name: 'Rename' }).click()
+  await page.getByLabel('Its new name').fill('Barn mix')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByRole('combobox', { name: 'Recipe' })).toHaveText('Barn mix')
+  await choose(page, 'Compare with', 'Lean and light')
+  await expect(page.getByRole('row', { name: /Perlite, coarse 33 % 20 %/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Remove', exact: true }).click()
+  await expect(page.getByText('Barn mix was removed.')).toBeVisible()
+  expect(await household.list('recipes')).toEqual([])
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('Barn mix is back.')).toBeVisible()
+  expect((await household.list('recipes')).map(({ body }) => body['name'])).toEqual(['Barn mix'])
 })

@@ -549,7 +549,8 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
 }
 
 @media (max-width: 52rem) {
-  .top {
+  .top,
+  .tools {
     flex-wrap: wrap;
   }
 

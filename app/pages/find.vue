@@ -55,6 +55,8 @@ function search() {
   chosen.value = 0
   find(request.value)
 }
+// What most seedlings like is found at once, so that nobody begins at an empty page.
+onMounted(search)
 const partsOf = (amounts: readonly number[], from: FinderRequest): Part[] =>
   amounts.flatMap((parts, i) => (parts > 0 ? [{ materialId: from.materials[i]!.id, parts }] : []))
 
@@ -211,8 +213,7 @@ const triangleParts = computed((): Part[] => {
         </ol>
       </template>
       <template v-else>
-        <h2 id="found-title">Nothing searched yet</h2>
-        <p class="soft">The wants beside this begin at what most seedlings like.</p>
+        <h2 id="found-title">Looking …</h2>
       </template>
     </section>
 

@@ -3,7 +3,6 @@ import { Redo2, Undo2 } from '@lucide/vue'
 import { saidInParts } from '#core/media/recipe'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch'
 import { FEELS } from '#core/media/hydration'
-import type { Recipe } from '#shared/records/recipe'
 import type { MixDraft } from '~/stores/mixDraft'
 
 useHead({ title: 'Mix' })
@@ -75,26 +74,6 @@ const scoopChosen = computed(() =>
     ? mix.draft.scoop.name
     : OWN_SIZE,
 )
-
-const recipeSaving = useSaving('recipes')
-async function keepRecipe() {
-  const own = household.recipes.find(({ id }) => id === mix.draft.recipeId)
-  const name = own?.body.name ?? `${mix.recipe?.name ?? 'Mix'}, ours`
-  const stored = await recipeSaving.save(own?.id ?? crypto.randomUUID(), own?.version ?? 0, {
-    name,
-    reasoning: mix.recipe?.reasoning ?? '',
-    ...(JSON.parse(
-      JSON.stringify({
-        parts: mix.draft.parts,
-        extras: mix.draft.extras,
-        preparations: mix.draft.preparations,
-      }),
-    ) as Pick<Recipe, 'parts' | 'extras' | 'preparations'>),
-  })
-  if (!stored) return
-  mix.change('recipe', (draft) => (draft.recipeId = stored.id))
-  note(`Kept as ${stored.body.name}.`)
-}
 
 const nameId = useId()
 async function save() {
@@ -184,16 +163,8 @@ const blocked = computed(() => {
           placeholder="Add a material …"
           @update:model-value="addMaterial"
         />
-        <button
-          v-if="mix.adjusted"
-          type="button"
-          class="button"
-          :disabled="mix.problems.some(({ path }) => path[0] === 'parts')"
-          @click="keepRecipe"
-        >
-          Keep this recipe
-        </button>
       </div>
+      <RecipeCare />
       <MixExtras />
       <SwapForm v-if="swapping" :material-id="swapping" @close="swapping = null" />
       <div class="pair">
@@ -380,12 +351,6 @@ const blocked = computed(() => {
   min-height: 3.9em;
 }
 
-.add {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 0.5rem;
-}
-
 .empty {
   display: grid;
   place-items: center;
@@ -442,7 +407,8 @@ const blocked = computed(() => {
 }
 
 @media (max-width: 52rem) {
-  .top {
+  .top,
+  .tools {
     flex-wrap: wrap;
   }
 

@@ -148,7 +148,7 @@ function press(boundary: number, event: KeyboardEvent) {
     <ul>
       <li v-for="row in rows" :key="row.materialId" :style="{ top: `${row.band.labelY}px` }">
         <p class="who">
-          <strong>{{ row.name }}</strong>
+          <strong :title="row.name">{{ row.name.split(',')[0] }}</strong>
           <span>{{ printShare(row.share) }}</span>
         </p>
         <div class="how-much">

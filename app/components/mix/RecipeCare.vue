@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { saidInParts } from '#core/media/recipe'
+
+/** Keeping recipes: keep what was adjusted, rename, duplicate, compare with another, remove. */
+const household = useHousehold()
+const mix = useMixDraft()
+const remove = useRemoval()
+const { saving, save } = useSaving('recipes')
+const { note } = useNotes()
+
+const own = computed(() => household.recipes.find(({ id }) => id === mix.draft.recipeId))
+const blocked = computed(() => mix.problems.some(({ path }) => path[0] === 'parts' || path[0] === 'extras'))
+const making = () => {
+  const { parts, extras, preparations } = mix.draft
+  return JSON.parse(JSON.stringify({ parts, extras, preparations })) as Pick<
+    typeof mix.draft,
+    'parts' | 'extras' | 'preparations'
+  >
+}
+
+async function keep(asNew: boolean) {
+  const base = asNew ? undefined : own.value
+  const name = base?.body.name ?? `${mix.recipe?.name ?? 'Mix'}, ours`
+  const stored = await save(base?.id ?? crypto.randomUUID(), base?.version ?? 0, {
+    name,
+    reasoning: mix.recipe?.reasoning ?? '',
+    ...making(),
+  })
+  if (!stored) return
+  mix.change('recipe', (draft) => (draft.recipeId = stored.id))
+  note(`Kept as ${stored.body.name}.`)
+}
+
+const naming = ref<string | null>(null)
+const nameId = useId()
+async function rename() {
+  const { value } = own
+  if (!value || naming.value === null) return
+  if (await save(value.id, value.version, { ...value.body, name: naming.value })) naming.value = null
+}
+async function removeOwn() {
+  if (own.value && (await remove('recipes', own.value)))
+    mix.change('recipe', (draft) => (draft.recipeId = null))
+}
+
+const otherId = ref<string>()
+const other = computed(() => mix.recipes.find(({ id }) => id === otherId.value))
+const choices = computed(() => mix.recipes.map(({ id, name }) => ({ value: id, name })))
+/** Shares of both, material by material. */
+const rows = computed(() => {
+  const share = (parts: readonly { materialId: string; parts: number }[], id: string) => {
+    const sum = parts.reduce((total, part) => total + part.parts, 0)
+    return Math.round(((parts.find(({ materialId }) => materialId === id)?.parts ?? 0) / sum) * 100)
+  }
+  if (!other.value) return []
+  const ids = new Set([...mix.draft.parts, ...other.value.parts].map(({ materialId }) => materialId))
+  return [...ids].map((id) => ({
+    id,
+    name: household.library.get(id)?.name ?? 'No longer here',
+    here: share(mix.draft.parts, id),
+    there: share(other.value!.parts, id),
+  }))
+})
+</script>
+
+<template>
+  <div class="care">
+    <button v-if="mix.adjusted" type="button" class="button" :disabled="blocked" @click="keep(false)">
+      Keep this recipe
+    </button>
+    <details>
+      <summary>Duplicate, rename, compare</summary>
+      <div class="buttons">
+        <button type="button" class="button" :disabled="blocked" @click="keep(true)">Duplicate</button>
+        <template v-if="own">
+          <button type="button" class="button" @click="naming = own.body.name">Rename</button>
+          <button type="button" class="button" @click="removeOwn">Remove</button>
+        </template>
+      </div>
+      <form v-if="naming !== null" class="rename" @submit.prevent="rename">
+        <FieldFrame
+          :id="nameId"
+          label="Its new name"
+          :problem="saving.state === 'refused' ? saving.message : undefined"
+        >
+          <input :id="nameId" v-model="naming" class="input" autocomplete="off" />
+        </FieldFrame>
+        <button type="submit" class="button main">Save</button>
+      </form>
+      <p v-if="saving.state === 'stale' || saving.state === 'unreachable'" class="problem" role="alert">
+        {{ saving.message }}
+      </p>
+      <ChoiceField v-model="otherId" label="Compare with" :choices="choices" placeholder="another recipe" />
+      <template v-if="other">
+        <div class="bars">
+          <span>this</span><RecipeBar :parts="mix.draft.parts" :height="24" /> <span>that</span
+          ><RecipeBar :parts="other.parts" :height="24" />
+        </div>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Share</th>
+              <th scope="col">{{ saidInParts(mix.draft.parts) }}</th>
+              <th scope="col">{{ saidInParts(other.parts) }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.id">
+              <th scope="row">{{ row.name }}</th>
+              <td>{{ row.here }} %</td>
+              <td>{{ row.there }} %</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="soft">{{ other.reasoning }}</p>
+      </template>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.care {
+  display: grid;
+  gap: 0.6rem;
+}
+
+details[open] {
+  display: grid;
+  gap: 0.6rem;
+}
+
+summary {
+  padding: 0.3rem 0;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+}
+
+.rename {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: end;
+  gap: 0.5rem;
+}
+
+.bars {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0.3rem 0.6rem;
+  align-items: center;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th {
+  font-weight: 600;
+  text-align: left;
+}
+
+th:not(:first-child),
+td {
+  text-align: right;
+}
+
+tbody th,
+td {
+  padding: 0.25rem 0;
+  border-top: 1px solid var(--line);
+}
+
+.problem {
+  color: var(--beet);
+  font-weight: 600;
+}
+</style>
