@@ -20,6 +20,8 @@ for (const [scheme, size] of [
     household,
     baseURL,
   }) => {
+    // Seven places, each looked through by axe.
+    test.setTimeout(150_000)
     const batch = await household.put('batches', SOWING_BATCH)
     const feeding = await household.put('feedings', { ...FEEDING, batchId: batch.id })
     await context.addCookies([{ name: 'theme', value: scheme, url: baseURL! }])

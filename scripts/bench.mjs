@@ -26,7 +26,7 @@ await orSayWhy(async () => {
   checkNode()
   await ensurePackages(['postgresql', 'chromium'])
   await installPackages()
-  await runInNode('bench/recalculation.bench.ts')
+  for (const file of ['bench/recalculation.bench.ts', 'bench/finder.bench.ts']) await runInNode(file)
   await buildApplication()
   await withThrowAwayApplication(({ address }) =>
     run(process.execPath, ['bench/browser.mjs', address], { inherit: true }),

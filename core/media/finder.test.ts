@@ -201,3 +201,48 @@ describe('from the shed to the trays', () => {
     expect(mostContainers(batch(1), 0, {})).toEqual({ count: 5000, limitedBy: null })
   })
 })
+
+describe('against an independent linear-programming solver (HiGHS)', () => {
+  // Salts, food and cost are linear in the shares where mixing loses nothing: fine materials only.
+  const ids = ['coir', 'peat', 'castings', 'compost', 'manure', 'loam']
+  const linear = (wants: FinderRequest['wants']) => request(ids, { wants, keep: 1e5, mostMaterials: 6 })
+  const alone = ids.map((_, m) =>
+    traitsOf(
+      linear({}),
+      ids.map((__, i) => (i === m ? 1 : 0)),
+    ),
+  )
+
+  async function cheapest(saltsHigh: number, foodLow: number) {
+    const { default: load } = await import('highs')
+    const row = (trait: 'salts' | 'food' | 'cost') =>
+      alone.map((traits, i) => `${traits[trait].toFixed(12)} x${i}`).join(' + ')
+    const whole = ids.map((_, i) => `x${i}`).join(' + ')
+    return (await load()).solve(
+      `Minimize\n cost: ${row('cost')}\nSubject To\n whole: ${whole} = 1\n salts: ${row('salts')} <= ${saltsHigh}\n food: ${row('food')} >= ${foodLow}\nEnd`,
+    )
+  }
+
+  it.each([
+    [1, 150],
+    [1.5, 300],
+    [2.5, 20],
+    [0.05, 10],
+    [0.5, 900],
+  ])(
+    'salts under %d and food over %d: feasible for both or neither, and never cheaper than the optimum',
+    async (salts, food) => {
+      const found = findMixes(linear({ salts: { high: salts }, food: { low: food } }))
+      const solved = await cheapest(salts, food)
+      if (solved.Status === 'Infeasible') return expect(found.fitting).toBe(0)
+      expect(solved.Status).toBe('Optimal')
+      expect(found.fitting).toBeGreaterThan(0)
+      const costs = found.best.filter(({ miss }) => miss === 0).map(({ traits }) => traits.cost)
+      expect(Math.min(...costs)).toBeGreaterThanOrEqual(solved.ObjectiveValue - 1e-9)
+      // Twelve whole parts come within a twelfth of a share of any optimum here.
+      expect(Math.min(...costs)).toBeLessThanOrEqual(
+        solved.ObjectiveValue + Math.max(...alone.map(({ cost }) => cost)) / 6,
+      )
+    },
+  )
+})

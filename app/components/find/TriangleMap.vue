@@ -18,6 +18,7 @@ const SIDE = 360
 const TALL = (SIDE * Math.sqrt(3)) / 2
 const PAD = 30
 const STEPS = 20
+const SHADES = 14
 
 const at = ([a, b, c]: readonly [number, number, number]) => ({
   x: PAD + SIDE * (b + c / 2) + 0 * a,
@@ -58,6 +59,16 @@ const range = computed(() => {
   return [Math.min(...values), Math.max(...values)] as const
 })
 const colour = computed(() => scaleSequential(range.value, interpolateRgb('#f4efe2', '#1f5c7a')))
+/** Cells of nearly the same value drawn as one: a step of the map. */
+const steps = computed(() => {
+  const [low, high] = range.value
+  const paths = new Map<number, string>()
+  for (const { path, value } of cells.value) {
+    const step = high > low ? Math.min(SHADES - 1, Math.floor(((value - low) / (high - low)) * SHADES)) : 0
+    paths.set(step, (paths.get(step) ?? '') + path)
+  }
+  return [...paths].map(([step, path]) => ({ path, value: low + ((step + 0.5) / SHADES) * (high - low) }))
+})
 const point = computed(() => at(props.shares))
 const value = computed(() => reckon(props.shares.map((share) => Math.max(share, 1e-9))))
 
@@ -115,11 +126,11 @@ function press(event: KeyboardEvent) {
       @pointercancel="held = false"
     >
       <path
-        v-for="(cell, index) in cells"
-        :key="index"
-        :d="cell.path"
-        :fill="colour(cell.value)"
-        :stroke="colour(cell.value)"
+        v-for="step in steps"
+        :key="step.value"
+        :d="step.path"
+        :fill="colour(step.value)"
+        :stroke="colour(step.value)"
       />
     </g>
     <text :x="PAD" :y="TALL + PAD + 22">{{ names[0] }}</text>
