@@ -15,8 +15,10 @@ const shared = {
 }
 
 export default {
+  // Slow machines are no failure.
+  testTimeout: 60_000,
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,shared}/**/*.test.ts'] },
+    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{app,core,shared}/**/*.test.ts'] },
     // Starts and stops the real thing in a folder of its own.
     { ...shared, displayName: 'start', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },
     // Against a running application and its real PostgreSQL; ./test starts both and says where.

@@ -13,6 +13,8 @@ const PHONE = { width: 390, height: 844 }
 const VIEWS = [
   { name: 'bench', path: '/', size: WIDE },
   { name: 'mix', path: `/mix?batch=${BATCH}`, size: WIDE },
+  { name: 'mix-air', path: `/mix?batch=${BATCH}`, size: WIDE, scroll: '.air' },
+  { name: 'find', path: '/find', size: { width: 1280, height: 1000 } },
   { name: 'mix-phone', path: `/mix?batch=${BATCH}`, size: PHONE },
   { name: 'feed', path: `/feed?plan=${FEEDING}`, size: WIDE },
   { name: 'feed-dark', path: `/feed?plan=${FEEDING}`, size: WIDE, dark: true },
@@ -28,13 +30,18 @@ await orSayWhy(async () => {
       executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu'],
     })
-    for (const { name, path, size, dark, press } of VIEWS) {
+    for (const { name, path, size, dark, press, scroll } of VIEWS) {
       const context = await browser.newContext({ viewport: size })
       if (dark) await context.addCookies([{ name: 'theme', value: 'dark', url: address }])
       const page = await context.newPage()
       await page.goto(address + path, { waitUntil: 'networkidle' })
       if (press) await page.locator(press).click()
-      await page.waitForTimeout(200)
+      if (scroll)
+        await page
+          .locator(scroll)
+          .first()
+          .evaluate((element) => element.scrollIntoView())
+      await page.waitForTimeout(300)
       await page.screenshot({ path: `docs/screenshots/${name}.png` })
       await context.close()
     }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Redo2, Undo2 } from '@lucide/vue'
 import { inSentence } from '#core/bench/wording'
 import { feedSteps, sayMeasurement, strengthToExpect, wayToUse } from '#core/bench/feed-steps'
 import { printNumber, printShare } from '#core/units/format'
@@ -129,35 +128,13 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
 
 <template>
   <div class="feed">
-    <header class="top">
-      <div>
-        <h1>{{ feed.saved ? feed.saved.body.name : 'A feed for a stage' }}</h1>
-        <p class="soft">Drag the drop, or press a stage. Every rule of thumb becomes a place on one scale.</p>
-      </div>
-      <div class="tools no-print">
-        <button
-          type="button"
-          class="icon-button"
-          aria-label="Undo"
-          title="Undo (Ctrl Z)"
-          :disabled="!feed.canUndo"
-          @click="feed.undo()"
-        >
-          <Undo2 aria-hidden="true" />
-        </button>
-        <button
-          type="button"
-          class="icon-button"
-          aria-label="Redo"
-          title="Redo (Ctrl Shift Z)"
-          :disabled="!feed.canRedo"
-          @click="feed.redo()"
-        >
-          <Redo2 aria-hidden="true" />
-        </button>
-        <button v-if="feed.draft.version > 0" type="button" class="button" @click="begin">New feed</button>
-      </div>
-    </header>
+    <PageTop
+      :title="feed.saved ? feed.saved.body.name : 'A feed for a stage'"
+      hint="Drag the drop, or press a stage. Every rule of thumb becomes a place on one scale."
+      :draft="feed"
+    >
+      <button v-if="feed.draft.version > 0" type="button" class="button" @click="begin">New feed</button>
+    </PageTop>
 
     <StrengthScale
       class="scale"
@@ -340,26 +317,15 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
             @update:model-value="(id) => feed.change('batch', (draft) => (draft.batchId = id))"
           />
         </div>
-        <StaleNotice
-          v-if="feed.saving.state === 'stale'"
-          :message="feed.saving.message"
-          :theirs="
-            feed.saving.current &&
-            `${feed.saving.current.body.name}, ${printNumber(feed.saving.current.body.targetNMgPerL)} mg/L`
-          "
+        <SaveProblem
+          :saving="feed.saving"
+          :say="(body) => `${body.name}, ${printNumber(body.targetNMgPerL)} mg/L`"
           @mine="feed.keepMine()"
           @theirs="feed.takeTheirs()"
           @later="feed.dismiss()"
         />
         <p
-          v-if="feed.saving.state === 'refused' || feed.saving.state === 'unreachable'"
-          class="problem"
-          role="alert"
-        >
-          {{ feed.saving.message }}
-        </p>
-        <p
-          v-if="feed.labelSaving.state === 'stale' || feed.labelSaving.state === 'unreachable'"
+          v-if="'message' in feed.labelSaving && feed.labelSaving.state !== 'refused'"
           class="problem"
           role="alert"
         >
@@ -385,42 +351,15 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
   align-items: start;
 }
 
-.top,
 .scale {
   grid-column: 1 / -1;
   min-width: 0;
-}
-
-.top {
-  display: flex;
-  align-items: end;
-  justify-content: space-between;
-  gap: 1rem;
-}
-
-.tools {
-  display: flex;
-  gap: 0.3rem;
 }
 
 .column {
   display: grid;
   gap: 0.8rem;
   min-width: 0;
-}
-
-.slip {
-  padding: 1.1rem 1.2rem 1.2rem;
-  border-radius: 0.2rem;
-  background: var(--paper-raised);
-  box-shadow: var(--shade);
-}
-
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.7rem;
-  align-items: start;
 }
 
 .strengths {
@@ -507,15 +446,6 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
   accent-color: var(--enamel);
 }
 
-.cautions {
-  display: grid;
-  gap: 0.35rem;
-}
-
-.cautions summary {
-  cursor: pointer;
-}
-
 .save {
   display: grid;
   gap: 0.7rem;
@@ -523,19 +453,8 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
   border-top: 1px solid var(--line);
 }
 
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-}
-
 .buttons .main {
   flex: 1 1 11rem;
-}
-
-.problem {
-  color: var(--beet);
-  font-weight: 600;
 }
 
 @media (max-width: 72rem) {
@@ -549,15 +468,6 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
 }
 
 @media (max-width: 52rem) {
-  .top,
-  .tools {
-    flex-wrap: wrap;
-  }
-
-  .top .soft {
-    display: none;
-  }
-
   .feed {
     grid-template-columns: minmax(0, 1fr);
   }

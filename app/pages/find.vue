@@ -306,12 +306,6 @@ legend {
   cursor: pointer;
 }
 
-input[type='checkbox'] {
-  width: 1.25rem;
-  height: 1.25rem;
-  accent-color: var(--enamel);
-}
-
 .range {
   display: grid;
   grid-template-columns: 1fr 5.5rem auto 5.5rem;
@@ -321,17 +315,6 @@ input[type='checkbox'] {
 }
 
 .prices,
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.6rem;
-}
-
-summary {
-  font-weight: 600;
-  cursor: pointer;
-}
-
 .go {
   display: flex;
   align-items: center;
@@ -373,11 +356,6 @@ progress {
 
 .use {
   margin-left: 0.7rem;
-}
-
-.problem {
-  color: var(--beet);
-  font-weight: 600;
 }
 
 @media (max-width: 72rem) {

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Redo2, Undo2 } from '@lucide/vue'
 import { saidInParts } from '#core/media/recipe'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch'
 import { FEELS } from '#core/media/hydration'
@@ -97,36 +96,14 @@ const blocked = computed(() => {
 
 <template>
   <div class="mix">
-    <header class="top">
-      <div>
-        <h1>{{ mix.saved ? `Batch ${mix.saved.number}` : 'A new batch' }}</h1>
-        <p class="soft">Drag the edges between the bands, or type the parts.</p>
-      </div>
-      <div class="tools no-print">
-        <button
-          type="button"
-          class="icon-button"
-          aria-label="Undo"
-          title="Undo (Ctrl Z)"
-          :disabled="!mix.canUndo"
-          @click="mix.undo()"
-        >
-          <Undo2 aria-hidden="true" />
-        </button>
-        <button
-          type="button"
-          class="icon-button"
-          aria-label="Redo"
-          title="Redo (Ctrl Shift Z)"
-          :disabled="!mix.canRedo"
-          @click="mix.redo()"
-        >
-          <Redo2 aria-hidden="true" />
-        </button>
-        <NuxtLink to="/find" class="button">Find me a mix</NuxtLink>
-        <button v-if="mix.draft.version > 0" type="button" class="button" @click="begin">New batch</button>
-      </div>
-    </header>
+    <PageTop
+      :title="mix.saved ? `Batch ${mix.saved.number}` : 'A new batch'"
+      hint="Drag the edges between the bands, or type the parts."
+      :draft="mix"
+    >
+      <NuxtLink to="/find" class="button">Find me a mix</NuxtLink>
+      <button v-if="mix.draft.version > 0" type="button" class="button" @click="begin">New batch</button>
+    </PageTop>
 
     <section class="recipe" aria-labelledby="recipe-title">
       <h2 id="recipe-title" class="unseen">The recipe</h2>
@@ -271,24 +248,13 @@ const blocked = computed(() => {
             @input="mix.change('name', (draft) => (draft.name = ($event.target as HTMLInputElement).value))"
           />
         </FieldFrame>
-        <StaleNotice
-          v-if="mix.saving.state === 'stale'"
-          :message="mix.saving.message"
-          :theirs="
-            mix.saving.current &&
-            `${mix.saving.current.body.name}, ${saidInParts(mix.saving.current.body.parts)}`
-          "
+        <SaveProblem
+          :saving="mix.saving"
+          :say="(body) => `${body.name}, ${saidInParts(body.parts)}`"
           @mine="mix.keepMine()"
           @theirs="mix.takeTheirs()"
           @later="mix.dismiss()"
         />
-        <p
-          v-if="mix.saving.state === 'refused' || mix.saving.state === 'unreachable'"
-          class="problem"
-          role="alert"
-        >
-          {{ mix.saving.message }}
-        </p>
         <p v-if="blocked" class="problem">{{ blocked }}</p>
         <div class="buttons">
           <button
@@ -324,19 +290,6 @@ const blocked = computed(() => {
   align-items: start;
 }
 
-.top {
-  grid-column: 1 / -1;
-  display: flex;
-  align-items: end;
-  justify-content: space-between;
-  gap: 1rem;
-}
-
-.tools {
-  display: flex;
-  gap: 0.3rem;
-}
-
 .recipe,
 .fill-column,
 .tally-column {
@@ -360,18 +313,6 @@ const blocked = computed(() => {
   color: var(--ink-soft);
 }
 
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.7rem;
-}
-
-.allowances summary {
-  padding: 0.3rem 0;
-  font-weight: 600;
-  cursor: pointer;
-}
-
 .allowances[open] .pair {
   margin-top: 0.4rem;
 }
@@ -381,19 +322,8 @@ const blocked = computed(() => {
   gap: 0.7rem;
 }
 
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-}
-
 .buttons .main {
   flex: 1 1 11rem;
-}
-
-.problem {
-  color: var(--beet);
-  font-weight: 600;
 }
 
 @media (max-width: 72rem) {
@@ -407,15 +337,6 @@ const blocked = computed(() => {
 }
 
 @media (max-width: 52rem) {
-  .top,
-  .tools {
-    flex-wrap: wrap;
-  }
-
-  .top .soft {
-    display: none;
-  }
-
   .mix {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { evaluate } from 'mathjs'
+import { compile, type EvalFunction } from 'mathjs'
 import { CONTAINERS } from '../containers/catalogue'
 import { planDose, strengthAtLabelRate } from '../feed/dose'
 import { FEEDS } from '../feed/feeds'
@@ -9,7 +9,14 @@ import { daysOfFood } from '../media/food'
 import { BUILT_IN, MATERIALS } from '../media/materials'
 import { allFigures, withNumbers } from './explain'
 import { derive, given, total, type Figure } from './figure'
+import { printFigure, printFormula } from './print'
 import { yours } from './source'
+
+const compiled = new Map<string, EvalFunction>()
+function formula(text: string): EvalFunction {
+  if (!compiled.has(text)) compiled.set(text, compile(text))
+  return compiled.get(text)!
+}
 
 /** Everything in a plan that is a figure, however deep. */
 function figuresIn(thing: unknown, found = new Set<Figure>()): Set<Figure> {
@@ -70,7 +77,7 @@ describe('the working of every figure', () => {
       const scope = Object.fromEntries(
         Object.entries(working.inputs).map(([symbol, input]) => [symbol, input.value]),
       )
-      const again = Number(evaluate(working.formula, scope))
+      const again = Number(formula(working.formula).evaluate(scope))
       expect([name, Math.abs(again - value) <= 1e-9 * Math.max(1, Math.abs(value))]).toEqual([name, true])
     }
   })
@@ -87,6 +94,23 @@ it('puts the numbers into the formula, functions and constants left alone', () =
   )
   expect(withNumbers(figure)).toBe('round(pi * 57 / 6)')
   expect(withNumbers(h)).toBe('')
+})
+
+it.each([
+  [{ value: 8.321, unit: 'L' }, 'metric', '8.32 L'],
+  [{ value: 0.65, unit: 'L' }, 'us', '2¾ cups'],
+  [{ value: 45.9, unit: 'mL' }, 'metric', '45.9 mL'],
+  [{ value: 410, unit: 'g' }, 'metric', '410 g'],
+  [{ value: 57, unit: 'mm' }, 'us', '2¼ in'],
+  [{ value: 0.0638, unit: 'share' }, 'us', '6.4 %'],
+  [{ value: 83.01, unit: 'mg/L' }, 'imperial', '83 mg/L'],
+  [{ value: 144, unit: '' }, 'metric', '144'],
+] as const)('prints %j in a %s kitchen as %s', (figure, kitchen, text) => {
+  expect(printFigure(figure, kitchen)).toBe(text)
+})
+
+it('sets a formula as on paper', () => {
+  expect(printFormula('sqrt(e_1^2 + e_12^2) * pi - 4 * k')).toBe('√(e₁² + e₁₂²) · π − 4 · k')
 })
 
 it('sums nothing to 0 and refuses what is no number', () => {

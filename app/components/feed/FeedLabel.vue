@@ -103,13 +103,6 @@ const NUMBERS = [
   font: 720 1.6rem/1 var(--heading);
 }
 
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.7rem;
-  align-items: start;
-}
-
 .organic {
   display: grid;
   grid-template-columns: auto 1fr;
@@ -117,17 +110,5 @@ const NUMBERS = [
   padding-top: 1.6rem;
   line-height: 1.25;
   cursor: pointer;
-}
-
-.organic input {
-  width: 1.3rem;
-  height: 1.3rem;
-  accent-color: var(--enamel);
-}
-
-.problem {
-  color: var(--beet);
-  font-weight: 600;
-  font-size: 0.9375rem;
 }
 </style>

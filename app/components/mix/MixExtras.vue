@@ -82,12 +82,6 @@ function toggle(preparation: Preparation, on: boolean) {
   gap: 0.5rem;
 }
 
-summary {
-  padding: 0.3rem 0;
-  font-weight: 600;
-  cursor: pointer;
-}
-
 li {
   display: grid;
   grid-template-columns: 1fr 7rem auto;
@@ -102,11 +96,5 @@ li {
   gap: 0.6rem;
   min-height: 2rem;
   cursor: pointer;
-}
-
-.check input {
-  width: 1.2rem;
-  height: 1.2rem;
-  accent-color: var(--enamel);
 }
 </style>

@@ -266,12 +266,6 @@ section {
   cursor: pointer;
 }
 
-.problem {
-  color: var(--beet);
-  font-weight: 600;
-  font-size: 0.9375rem;
-}
-
 @media (max-width: 30rem) {
   .fill {
     grid-template-columns: 1fr;

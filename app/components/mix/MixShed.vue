@@ -32,7 +32,7 @@ const limit = computed(() => household.library.get(capacity.value?.limitedBy ?? 
 <template>
   <details v-if="mix.plan" class="shed">
     <summary>How far does what I have go?</summary>
-    <div class="fields">
+    <div class="pair">
       <QuantityField
         v-for="line in mix.plan.lines"
         :key="line.material.id"
@@ -71,18 +71,6 @@ const limit = computed(() => household.library.get(capacity.value?.limitedBy ?? 
 .shed[open] {
   display: grid;
   gap: 0.6rem;
-}
-
-summary {
-  padding: 0.3rem 0;
-  font-weight: 600;
-  cursor: pointer;
-}
-
-.fields {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.7rem;
 }
 
 .answer {

@@ -21,7 +21,7 @@ const roundingText = (line: MaterialLine) => {
 </script>
 
 <template>
-  <section class="tally" aria-labelledby="tally-title">
+  <section class="tally slip" aria-labelledby="tally-title">
     <h2 id="tally-title">To measure out</h2>
     <template v-if="plan">
       <p class="total">
@@ -32,7 +32,7 @@ const roundingText = (line: MaterialLine) => {
         from <FigureValue :figure="plan.ingredientsL" /> of materials, mixing loses
         <FigureValue :figure="plan.mixingLoss" />
       </p>
-      <table>
+      <table class="figures">
         <thead>
           <tr>
             <th scope="col">Material</th>
@@ -131,10 +131,6 @@ const roundingText = (line: MaterialLine) => {
   display: grid;
   gap: 0.7rem;
   align-content: start;
-  padding: 1.1rem 1.2rem 1.2rem;
-  border-radius: 0.2rem;
-  background: var(--paper-raised);
-  box-shadow: var(--shade);
 }
 
 .total {
@@ -151,46 +147,10 @@ const roundingText = (line: MaterialLine) => {
   font-weight: 560;
 }
 
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-thead th {
-  padding: 0 0 0.2rem;
-  color: var(--ink-soft);
-  font-size: 0.9375rem;
-  font-weight: 400;
-  text-align: right;
-}
-
-thead th:first-child,
-tbody th {
-  text-align: left;
-}
-
-tbody th,
-td {
-  padding: 0.4rem 0 0.4rem 0.5rem;
-  border-top: 1px solid var(--line);
-  vertical-align: top;
-}
-
-tbody th {
-  padding-left: 0;
-  font-weight: 600;
-  line-height: 1.2;
-}
-
 .material {
   display: grid;
   grid-template-columns: auto 1fr;
   gap: 0.6rem;
-}
-
-td {
-  text-align: right;
-  white-space: nowrap;
 }
 
 small {
@@ -202,6 +162,17 @@ small {
 
 .scoops {
   font: 720 1.35rem/1 var(--heading);
+}
+
+.tally td,
+.tally tbody th {
+  vertical-align: top;
+  line-height: 1.2;
+  white-space: nowrap;
+}
+
+.tally tbody th {
+  white-space: normal;
 }
 
 .swatch {
@@ -224,15 +195,6 @@ small {
   border-radius: 0.4rem;
   background: var(--water-wash);
   color: var(--water-ink);
-}
-
-.cautions {
-  display: grid;
-  gap: 0.35rem;
-}
-
-summary {
-  cursor: pointer;
 }
 
 .waiting {

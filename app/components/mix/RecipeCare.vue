@@ -96,7 +96,7 @@ const rows = computed(() => {
           <span>this</span><RecipeBar :parts="mix.draft.parts" :height="24" /> <span>that</span
           ><RecipeBar :parts="other.parts" :height="24" />
         </div>
-        <table>
+        <table class="figures">
           <thead>
             <tr>
               <th scope="col">Share</th>
@@ -129,18 +129,6 @@ details[open] {
   gap: 0.6rem;
 }
 
-summary {
-  padding: 0.3rem 0;
-  font-weight: 600;
-  cursor: pointer;
-}
-
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem;
-}
-
 .rename {
   display: grid;
   grid-template-columns: 1fr auto;
@@ -153,31 +141,5 @@ summary {
   grid-template-columns: auto 1fr;
   gap: 0.3rem 0.6rem;
   align-items: center;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  font-weight: 600;
-  text-align: left;
-}
-
-th:not(:first-child),
-td {
-  text-align: right;
-}
-
-tbody th,
-td {
-  padding: 0.25rem 0;
-  border-top: 1px solid var(--line);
-}
-
-.problem {
-  color: var(--beet);
-  font-weight: 600;
 }
 </style>

@@ -52,7 +52,7 @@ function use() {
           }}
         </p>
         <RecipeBar :parts="swapped.parts" />
-        <table>
+        <table class="figures">
           <thead>
             <tr>
               <th scope="col">In a {{ container.name }}</th>
@@ -84,31 +84,5 @@ function use() {
 .swap {
   display: grid;
   gap: 0.8rem;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  font-weight: 600;
-  text-align: left;
-}
-
-th:not(:first-child),
-td {
-  text-align: right;
-}
-
-tbody th,
-td {
-  padding: 0.3rem 0;
-  border-top: 1px solid var(--line);
-}
-
-.buttons {
-  display: flex;
-  gap: 0.5rem;
 }
 </style>

@@ -10,7 +10,6 @@ const emit = defineEmits<{ saved: [id: string]; close: [] }>()
 
 const household = useHousehold()
 const { saving, save } = useSaving('containers')
-const { first: unreadable } = provideUnreadable()
 const nameId = useId()
 
 const own = computed(() => household.everything?.containers.find(({ id }) => id === props.container?.id))
@@ -94,108 +93,70 @@ async function keep() {
 </script>
 
 <template>
-  <Dialog
-    visible
-    modal
+  <DialogForm
     :header="own ? 'Your container' : 'A container of your own'"
-    :draggable="false"
-    @update:visible="emit('close')"
+    :wrong="problems.length > 0"
+    :saving="saving"
+    @keep="keep"
+    @close="emit('close')"
   >
-    <form class="form" @submit.prevent="keep">
-      <FieldFrame :id="nameId" label="Name" :problem="problemAt('name')">
-        <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
-      </FieldFrame>
-      <QuantityField
-        v-model="draft.measuredVolumeMl"
-        v-first-focus
-        optional
-        dimension="volume"
-        assume="mL"
-        :label="`Water one ${word} holds`"
-        :hint="`Weigh it empty and full: 1 g is 1 mL. Leave empty to reckon from the measures.`"
-        :problem="problemAt('measuredVolumeMl')"
-        :unit-in-base="0.001"
+    <FieldFrame :id="nameId" label="Name" :problem="problemAt('name')">
+      <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
+    </FieldFrame>
+    <QuantityField
+      v-model="draft.measuredVolumeMl"
+      v-first-focus
+      optional
+      dimension="volume"
+      assume="mL"
+      :label="`Water one ${word} holds`"
+      :hint="`Weigh it empty and full: 1 g is 1 mL. Leave empty to reckon from the measures.`"
+      :problem="problemAt('measuredVolumeMl')"
+      :unit-in-base="0.001"
+    />
+    <div class="three">
+      <ChoiceField
+        :model-value="draft.kind"
+        label="Kind"
+        :choices="[
+          { value: 'tray', name: 'Tray of cells' },
+          { value: 'pot', name: 'Pot, cup or bag' },
+          { value: 'open tray', name: 'Open tray' },
+          { value: 'block', name: 'Soil block' },
+        ]"
+        @update:model-value="setKind"
       />
-      <div class="three">
-        <ChoiceField
-          :model-value="draft.kind"
-          label="Kind"
-          :choices="[
-            { value: 'tray', name: 'Tray of cells' },
-            { value: 'pot', name: 'Pot, cup or bag' },
-            { value: 'open tray', name: 'Open tray' },
-            { value: 'block', name: 'Soil block' },
-          ]"
-          @update:model-value="setKind"
-        />
-        <NumberField
-          v-if="draft.kind === 'tray'"
-          :model-value="draft.cells"
-          label="Cells in one"
-          :problem="problemAt('cells')"
-          @update:model-value="draft.cells = $event ?? 0"
-        />
-        <ChoiceField
-          :model-value="draft.shape.form"
-          label="Shape"
-          :choices="[
-            { value: 'rectangular', name: 'Four-sided' },
-            { value: 'round', name: 'Round' },
-          ]"
-          @update:model-value="setForm"
-        />
-      </div>
-      <div class="three">
-        <QuantityField
-          v-for="[key, label] in measures"
-          :key="key"
-          :model-value="measure(key)"
-          dimension="length"
-          assume="mm"
-          :label="label"
-          :problem="problemAt(`shape.${key}`)"
-          @update:model-value="setMeasure(key, $event)"
-        />
-      </div>
-      <p v-if="!problems.length">
-        One {{ word }} holds <strong><FigureValue :figure="cellVolume(asked)" /></strong>.
-      </p>
-      <p v-if="'message' in saving" class="problem" role="alert">
-        {{ saving.message }}
-      </p>
-      <div class="buttons">
-        <button
-          type="submit"
-          class="button main"
-          :disabled="problems.length > 0 || !!unreadable || saving.state === 'busy'"
-        >
-          Keep it
-        </button>
-        <button type="button" class="button" @click="emit('close')">Cancel</button>
-      </div>
-    </form>
-  </Dialog>
+      <NumberField
+        v-if="draft.kind === 'tray'"
+        :model-value="draft.cells"
+        label="Cells in one"
+        :problem="problemAt('cells')"
+        @update:model-value="draft.cells = $event ?? 0"
+      />
+      <ChoiceField
+        :model-value="draft.shape.form"
+        label="Shape"
+        :choices="[
+          { value: 'rectangular', name: 'Four-sided' },
+          { value: 'round', name: 'Round' },
+        ]"
+        @update:model-value="setForm"
+      />
+    </div>
+    <div class="three">
+      <QuantityField
+        v-for="[key, label] in measures"
+        :key="key"
+        :model-value="measure(key)"
+        dimension="length"
+        assume="mm"
+        :label="label"
+        :problem="problemAt(`shape.${key}`)"
+        @update:model-value="setMeasure(key, $event)"
+      />
+    </div>
+    <p v-if="!problems.length">
+      One {{ word }} holds <strong><FigureValue :figure="cellVolume(asked)" /></strong>.
+    </p>
+  </DialogForm>
 </template>
-
-<style scoped>
-.form {
-  display: grid;
-  gap: 0.9rem;
-}
-
-.three {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(8.5rem, 1fr));
-  gap: 0.7rem;
-}
-
-.buttons {
-  display: flex;
-  gap: 0.5rem;
-}
-
-.problem {
-  color: var(--beet);
-  font-weight: 600;
-}
-</style>

@@ -16,7 +16,6 @@ const emit = defineEmits<{ close: [] }>()
 
 const household = useHousehold()
 const { saving, save } = useSaving('materials')
-const { first: unreadable } = provideUnreadable()
 const nameId = useId()
 
 const FIGURES: { key: MaterialFigure; label: string; unit?: string; percent?: boolean }[] = [
@@ -71,72 +70,37 @@ async function keep() {
 </script>
 
 <template>
-  <Dialog
-    visible
-    modal
+  <DialogForm
     :header="material ? material.name : 'A material of your own'"
-    :draggable="false"
-    @update:visible="emit('close')"
+    :wrong="problems.length > 0"
+    :saving="saving"
+    @keep="keep"
+    @close="emit('close')"
   >
-    <form class="form" @submit.prevent="keep">
-      <FieldFrame :id="nameId" v-first-focus label="Name" :problem="problemAt('name')">
-        <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
-      </FieldFrame>
-      <p v-if="material" class="soft">{{ material.sustainability }}</p>
-      <p v-if="original" class="soft small">
-        {{ original.sources.theta10.cite }}. Type over what you measured; the rest stays as the book has it.
-      </p>
-      <div class="figures">
-        <NumberField
-          v-for="figure in FIGURES"
-          :key="figure.key"
-          :model-value="draft.figures[figure.key]"
-          :label="figure.label"
-          v-bind="figure.unit ? { unit: figure.unit } : {}"
-          :percent="figure.percent ?? false"
-          :hint="hint(figure)"
-          :problem="problemAt(figure.key)"
-          @update:model-value="draft.figures = { ...draft.figures, [figure.key]: $event ?? 0 }"
-        />
-      </div>
-      <p v-if="'message' in saving" class="problem" role="alert">{{ saving.message }}</p>
-      <div class="buttons">
-        <button
-          type="submit"
-          class="button main"
-          :disabled="problems.length > 0 || !!unreadable || saving.state === 'busy'"
-        >
-          Keep it
-        </button>
-        <button v-if="original" type="button" class="button" @click="draft.figures = figuresOf(original)">
-          As the book has it
-        </button>
-        <button type="button" class="button" @click="emit('close')">Cancel</button>
-      </div>
-    </form>
-  </Dialog>
+    <FieldFrame :id="nameId" v-first-focus label="Name" :problem="problemAt('name')">
+      <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
+    </FieldFrame>
+    <p v-if="material" class="soft">{{ material.sustainability }}</p>
+    <p v-if="original" class="soft small">
+      {{ original.sources.theta10.cite }}. Type over what you measured; the rest stays as the book has it.
+    </p>
+    <div class="three">
+      <NumberField
+        v-for="figure in FIGURES"
+        :key="figure.key"
+        :model-value="draft.figures[figure.key]"
+        :label="figure.label"
+        v-bind="figure.unit ? { unit: figure.unit } : {}"
+        :percent="figure.percent ?? false"
+        :hint="hint(figure)"
+        :problem="problemAt(figure.key)"
+        @update:model-value="draft.figures = { ...draft.figures, [figure.key]: $event ?? 0 }"
+      />
+    </div>
+    <template #more>
+      <button v-if="original" type="button" class="button" @click="draft.figures = figuresOf(original)">
+        As the book has it
+      </button>
+    </template>
+  </DialogForm>
 </template>
-
-<style scoped>
-.form {
-  display: grid;
-  gap: 0.8rem;
-}
-
-.figures {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(8.5rem, 1fr));
-  gap: 0.7rem;
-}
-
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-}
-
-.problem {
-  color: var(--beet);
-  font-weight: 600;
-}
-</style>

@@ -9,7 +9,6 @@ const emit = defineEmits<{ close: [] }>()
 
 const household = useHousehold()
 const { saving, save } = useSaving('tools')
-const { first: unreadable } = provideUnreadable()
 const nameId = useId()
 const stored = computed(() => household.everything?.tools.find(({ id }) => id === props.tool?.id))
 const draft = ref<ToolRecord>(
@@ -46,63 +45,31 @@ async function keep() {
 </script>
 
 <template>
-  <Dialog
-    visible
-    modal
+  <DialogForm
     :header="tool ? 'Your tool' : 'A tool you own'"
-    :draggable="false"
-    @update:visible="emit('close')"
+    :wrong="problems.length > 0"
+    :saving="saving"
+    @keep="keep"
+    @close="emit('close')"
   >
-    <form class="form" @submit.prevent="keep">
-      <FieldFrame :id="nameId" v-first-focus label="What you call it" :problem="problemAt('name')">
-        <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
-      </FieldFrame>
-      <ChoiceField
-        :model-value="draft.kind"
-        label="Kind"
-        :choices="[...KINDS]"
-        :hint="TOOL_HABITS[draft.kind].source.cite"
-        @update:model-value="setKind"
-      />
-      <QuantityField
-        v-if="!isScale(draft.kind)"
-        v-model="draft.capacityMl"
-        dimension="volume"
-        assume="mL"
-        :unit-in-base="0.001"
-        label="It holds"
-        :problem="problemAt('capacityMl')"
-      />
-      <p v-if="'message' in saving" class="problem" role="alert">
-        {{ saving.message }}
-      </p>
-      <div class="buttons">
-        <button
-          type="submit"
-          class="button main"
-          :disabled="problems.length > 0 || !!unreadable || saving.state === 'busy'"
-        >
-          Keep it
-        </button>
-        <button type="button" class="button" @click="emit('close')">Cancel</button>
-      </div>
-    </form>
-  </Dialog>
+    <FieldFrame :id="nameId" v-first-focus label="What you call it" :problem="problemAt('name')">
+      <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
+    </FieldFrame>
+    <ChoiceField
+      :model-value="draft.kind"
+      label="Kind"
+      :choices="[...KINDS]"
+      :hint="TOOL_HABITS[draft.kind].source.cite"
+      @update:model-value="setKind"
+    />
+    <QuantityField
+      v-if="!isScale(draft.kind)"
+      v-model="draft.capacityMl"
+      dimension="volume"
+      assume="mL"
+      :unit-in-base="0.001"
+      label="It holds"
+      :problem="problemAt('capacityMl')"
+    />
+  </DialogForm>
 </template>
-
-<style scoped>
-.form {
-  display: grid;
-  gap: 0.9rem;
-}
-
-.buttons {
-  display: flex;
-  gap: 0.5rem;
-}
-
-.problem {
-  color: var(--beet);
-  font-weight: 600;
-}
-</style>

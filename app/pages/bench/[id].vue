@@ -40,7 +40,7 @@ const allCautions = computed((): Caution[] =>
           <FigureValue :figure="planned.plan.mixL" /> of mix, {{ saidInParts(batch.body.parts) }}
         </h2>
         <RecipeBar :parts="batch.body.parts" :height="30" />
-        <table>
+        <table class="figures">
           <thead>
             <tr>
               <th scope="col">Material</th>
@@ -88,34 +88,6 @@ const allCautions = computed((): Caution[] =>
 .mix {
   display: grid;
   gap: 0.6rem;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-thead th {
-  font-size: 0.9375rem;
-  font-weight: 400;
-  color: var(--ink-soft);
-  text-align: right;
-}
-
-th:first-child {
-  text-align: left;
-}
-
-tbody th,
-td {
-  padding: 0.35rem 0 0.35rem 0.6rem;
-  border-top: 1px solid var(--line);
-  text-align: right;
-}
-
-tbody th {
-  padding-left: 0;
-  font-weight: 600;
 }
 
 tbody th svg {
