@@ -6,8 +6,8 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 0,
-  timeout: 45_000,
-  expect: { timeout: 8000 },
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   use: {
     baseURL: process.env.BLASTOMIX_URL ?? 'http://127.0.0.1:3000',
     viewport: { width: 1280, height: 800 },
