@@ -73,24 +73,6 @@ function use(parts: readonly Part[]) {
   })
   void router.push({ path: '/mix', query: mix.saved ? { batch: mix.saved.id } : {} })
 }
-
-// The triangle: any three, and the point in it.
-const three = ref<[string, string, string]>(['coir', 'perlite', 'castings'])
-const mapped = ref<FinderTrait>('air')
-const shares = ref<[number, number, number]>([0.6, 0.2, 0.2])
-const triangle = computed((): FinderRequest => {
-  const materials = three.value.map((id) => household.library.get(id)!)
-  return { ...request.value, materials, pricePerL: materials.map(({ id }) => prices.value[id] ?? 0) }
-})
-const mediumChoices = computed(() => household.media.map(({ id, name }) => ({ value: id, name })))
-const triangleParts = computed((): Part[] => {
-  const twentieths = shares.value.map((share) => Math.round(share * 20))
-  const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a)
-  const common = twentieths.reduce(gcd) || 1
-  return three.value.flatMap((materialId, i) =>
-    twentieths[i]! > 0 ? [{ materialId, parts: twentieths[i]! / common }] : [],
-  )
-})
 </script>
 
 <template>
@@ -217,7 +199,7 @@ const triangleParts = computed((): Part[] => {
       </template>
     </section>
 
-    <section class="drawings" aria-labelledby="trade-title">
+    <section class="drawings" aria-label="Drawings">
       <template v-if="result && result.best.length">
         <h2 id="trade-title">What one costs in the other</h2>
         <div class="pair">
@@ -233,28 +215,7 @@ const triangleParts = computed((): Part[] => {
           @choose="chosen = $event"
         />
       </template>
-      <h2 :id="result ? undefined : 'trade-title'">All blends of three</h2>
-      <div class="pair">
-        <ChoiceField
-          v-for="i in [0, 1, 2] as const"
-          :key="i"
-          v-model="three[i]"
-          :label="['Left', 'Right', 'Top'][i]!"
-          :choices="mediumChoices"
-        />
-        <ChoiceField v-model="mapped" label="Shows" :choices="traitChoices" />
-      </div>
-      <TriangleMap
-        :request="triangle"
-        :names="three.map((id) => household.library.get(id)!.name.split(',')[0]!)"
-        :trait="mapped"
-        :shares="shares"
-        @shares="shares = $event"
-      />
-      <p>
-        <strong>{{ saidInParts(triangleParts) }}</strong>
-        <button type="button" class="button use" @click="use(triangleParts)">Use this blend</button>
-      </p>
+      <BlendOfThree :request="request" @use="use" />
     </section>
   </div>
 </template>
@@ -352,10 +313,6 @@ progress {
   background: none;
   text-align: left;
   cursor: pointer;
-}
-
-.use {
-  margin-left: 0.7rem;
 }
 
 @media (max-width: 72rem) {
