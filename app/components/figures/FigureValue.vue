@@ -48,6 +48,7 @@ const printed = computed(() => printFigure(props.figure, household.kitchen))
   display: inline-block;
   min-width: 1.5rem;
   min-height: 1.5rem;
+  margin: 0;
 }
 
 @media print {
