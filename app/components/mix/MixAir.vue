@@ -26,13 +26,17 @@ const seen = computed(() => {
 /** The same mix, shallower and deeper. */
 const beside = computed(() => {
   const { plan } = mix
-  if (!plan || !container.value) return []
-  const { depthMm } = container.value.shape
+  if (!plan || !container.value || !seen.value) return []
+  const here = container.value
+  const at = (id: string, name: string, factor: number) => {
+    const other = withDepth(here, here.shape.depthMm * factor)
+    return { id, name, container: other, air: physicsIn(other, plan.ingredients, plan.mixingLoss).airSpace }
+  }
   return [
-    { id: 'half', name: 'half as deep', container: withDepth(container.value, depthMm / 2) },
-    { id: 'this', name: 'this one', container: container.value },
-    { id: 'twice', name: 'twice as deep', container: withDepth(container.value, depthMm * 2) },
-  ].map((one) => ({ ...one, air: physicsIn(one.container, plan.ingredients, plan.mixingLoss).airSpace }))
+    at('half', 'half as deep', 0.5),
+    { id: 'this', name: 'this one', container: here, air: seen.value.physics.airSpace },
+    at('twice', 'twice as deep', 2),
+  ]
 })
 const PICTURE_PX = 190
 const scale = computed(() => {
