@@ -5,6 +5,9 @@ import { printFraction } from '../units/fraction'
 import type { Step } from './step'
 import { inSentence } from './wording'
 
+/** A scoop that is further off than this is no measure for the material: litres are said instead. */
+const TOO_COARSE = 0.15
+
 /** From dry brick to filled tray, in the order of the hands. */
 export function batchSteps(
   plan: BatchPlan,
@@ -42,18 +45,31 @@ export function batchSteps(
           },
         ]
       : []),
+    ...(request.preparations.includes('moisten')
+      ? [
+          {
+            id: 'moisten',
+            title: 'Moisten',
+            say: [
+              'Dry peat and dry bagged mix a little, and leave them to take it up: once stirred in dry, they shed water.',
+            ],
+          },
+        ]
+      : []),
     {
       id: 'measure',
       title: tubPlan ? `Measure into the tub, ${tubPlan.tubs.value} times` : 'Measure into the tub',
       say: [
         ...inMix.flatMap((line, index) => {
-          const { scoops } = tubPlan ? tubPlan.scoops[index]! : line.scoops
-          return [
-            index ? ', ' : '',
-            { figure: scoops, words: `${printFraction(scoops.value, 0.25)} × ${scoop}` },
-            ` ${inSentence(line.material.name)}`,
-            ...(tubPlan ? [] : [' (', line.looseL, ')']),
-          ]
+          const count = tubPlan ? tubPlan.scoops[index]! : line.scoops
+          const name = inSentence(line.material.name)
+          const separator = index ? ', ' : ''
+          if (Math.abs(count.roundingError.value) > TOO_COARSE) return [separator, count.wantedL, ` ${name}`]
+          const scoops = {
+            figure: count.scoops,
+            words: `${printFraction(count.scoops.value, 0.25)} × ${scoop}`,
+          }
+          return [separator, scoops, ` ${name} (`, count.wantedL, ')']
         }),
         '.',
         ...plan.extras.flatMap(({ material, massG, volumeMl }) => [

@@ -68,6 +68,23 @@ describe('the steps of a batch', () => {
     expect(pieces).toHaveLength(plan.tubPlan!.scoops.length)
   })
 
+  it('say litres where a scoop would be too coarse, so that nothing is measured double', () => {
+    // A litre or so of castings with a 10 L bucket: its quarter would be about double.
+    const bucket = { name: 'Bucket', volumeL: 10 }
+    const plan = planBatch(batch({ scoop: bucket }))
+    const castings = plan.lines.find(({ material }) => material.id === 'castings')!
+    expect(Math.abs(castings.scoops.roundingError.value)).toBeGreaterThan(0.15)
+    const said = batchSteps(plan, batch({ scoop: bucket })).find(({ id }) => id === 'measure')!
+    expect(said.say).toContain(castings.looseL)
+    expect(text(said)).not.toContain('bucket worm castings')
+  })
+
+  it('moisten before measuring where the recipe says so', () => {
+    const list = order(steps({ preparations: ['moisten'] }))
+    expect(list.indexOf('moisten')).toBeLessThan(list.indexOf('measure'))
+    expect(list).toContain('moisten')
+  })
+
   it('wait overnight for hot water, half an hour for the soak', () => {
     const waits = Object.fromEntries(
       steps({ preparations: ['hot water'] }).map(({ id, waitMinutes }) => [id, waitMinutes]),

@@ -121,7 +121,5 @@ export const MATERIALS: readonly Material[] = [
 
 export const BUILT_IN: MaterialLibrary = new Map(MATERIALS.map((material) => [material.id, material]))
 
-export const isMaterial = (id: string): boolean => BUILT_IN.has(id)
-
 /** A built-in material. @throws RangeError for an unknown id. */
 export const materialById = (id: string): Material => materialIn(BUILT_IN, id)

@@ -7,6 +7,8 @@ export interface Scoop {
 }
 
 export interface ScoopCount {
+  /** What was to be measured, L. */
+  readonly wantedL: Figure
   /** To the half scoop, or the quarter below four: what a hand can level off. */
   readonly scoops: Figure
   /** (measured − wanted) / wanted; a fraction, negative when short. */
@@ -36,5 +38,5 @@ export function countScoops(scoop: Scoop, looseL: Figure): ScoopCount {
     { n: scoops, s: size, V: looseL },
     ({ n, s, V }) => (n * s) / V - 1,
   )
-  return { scoops, roundingError }
+  return { wantedL: looseL, scoops, roundingError }
 }

@@ -83,8 +83,3 @@ export function weightedTotal(
   })
   return derive(name, unit, products.join(' + ') || '0', inputs, () => value, why)
 }
-
-/** The same number under another name: for a figure that plays a new part further on. */
-export function renamed(figure: Figure, name: string): Figure {
-  return { ...figure, name }
-}

@@ -83,7 +83,10 @@ const roundingText = (line: MaterialLine) => {
       </ul>
       <p v-if="plan.tubPlan" class="small">
         <strong><FigureValue :figure="plan.tubPlan.tubs" /> goes</strong> in your tub, each of
-        {{ plan.tubPlan.scoops.map((count) => printFraction(count.scoops.value, 0.25)).join(' : ') }} scoops.
+        <template v-for="(count, index) in plan.tubPlan.scoops" :key="index">
+          {{ index ? ' : ' : '' }}<FigureValue :figure="count.wantedL" />
+        </template>
+        in the order above.
       </p>
 
       <div v-for="line in soaks" :key="line.material.id" class="soak">

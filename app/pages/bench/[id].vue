@@ -99,6 +99,10 @@ tbody th svg {
   font: 720 1.35rem/1 var(--heading);
 }
 
+tbody td:nth-child(3) {
+  white-space: nowrap;
+}
+
 @media print {
   tbody th,
   td {
