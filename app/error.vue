@@ -17,7 +17,8 @@ const missing = computed(() => props.error.statusCode === 404)
           : 'What you had saved is safe. The log on the server says more.'
       }}
     </p>
-    <button type="button" class="button main" @click="clearError({ redirect: '/' })">To the bench</button>
+    <!-- A plain link: it must work even where the page never came alive. -->
+    <a href="/" class="button main">To the bench</a>
   </main>
 </template>
 

@@ -112,6 +112,6 @@ test('addresses that lead nowhere say so and lead back', async ({ page, househol
   expectNoise(/404/)
   await page.goto('/bench/0b1a5700-0000-4000-8000-000000000000')
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('There is nothing here')
-  await page.getByRole('button', { name: 'To the bench' }).click()
+  await page.getByRole('link', { name: 'To the bench' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Test bench')
 })
