@@ -1,50 +1,28 @@
-import type { BatchPlan, BatchRequest, FillDemand, MaterialLine } from '../media/batch'
+import { COVER_IS_THE_MIX, type BatchRequest } from '../media/batch-request'
+import type { BatchPlan, MaterialLine } from '../media/batch'
+import type { FillDemand } from '../media/filling'
 import type { Feel } from '../media/hydration'
-import { COVER_IS_THE_MIX } from '../media/batch'
+import { COOL_ENOUGH_C } from '../media/hot-water'
+import type { MixPlan } from '../media/mix-plan'
+import type { ScoopCount } from '../media/scoops'
 import { printFraction } from '../units/fraction'
+import { given } from '../working/figure'
+import { practice } from '../working/source'
 import type { Step } from './step'
 import { inSentence } from './wording'
 
 /** A scoop that is further off than this is no measure for the material: litres are said instead. */
 const TOO_COARSE = 0.15
 
+type Said = Pick<BatchRequest, 'scoop' | 'feel' | 'preparations'>
+
 /** From dry brick to filled tray, in the order of the hands. */
-export function batchSteps(
-  plan: BatchPlan,
-  request: Pick<BatchRequest, 'scoop' | 'feel' | 'preparations'>,
-): Step[] {
-  const scoop = inSentence(request.scoop.name)
-  const inMix = plan.lines.filter(({ share }) => share)
-  const { tubPlan } = plan
+export function batchSteps(plan: BatchPlan, request: Said): Step[] {
+  const hot = request.preparations.includes('hot water')
+  const { lower } = plan
   return [
-    ...plan.lines.flatMap(({ soak, material }): Step[] =>
-      soak
-        ? [
-            {
-              id: `soak-${material.id}`,
-              title: 'Soak the coir, the evening before',
-              say: [
-                soak.dryMassG,
-                ' of dry coir into ',
-                soak.waterL,
-                ' of water, in a tub of at least ',
-                soak.tubL,
-                '. Pour most of the water, wait until it has swollen, add the rest only if dry fibre is left. Break it up.',
-              ],
-              waitMinutes: 30,
-            },
-          ]
-        : [],
-    ),
-    ...(request.preparations.includes('sieve')
-      ? [
-          {
-            id: 'sieve',
-            title: 'Sieve',
-            say: ['Compost, loam and bagged mix through 6 mm. What stays on the sieve fills big pots.'],
-          },
-        ]
-      : []),
+    ...plan.lines.flatMap((line) => soakStep(line, hot)),
+    ...sieveStep(plan),
     ...(request.preparations.includes('moisten')
       ? [
           {
@@ -56,23 +34,84 @@ export function batchSteps(
           },
         ]
       : []),
+    ...(lower ? mixSteps(lower, request, 'lower', 'the lower mix', null) : []),
+    ...mixSteps(plan, request, '', lower ? 'the upper mix' : 'the tub', plan),
+    ...fillSteps(plan),
+  ]
+}
+
+function soakStep({ soak, material }: MaterialLine, hot: boolean): Step[] {
+  if (!soak) return []
+  return [
     {
-      id: 'measure',
-      title: tubPlan ? `Measure into the tub, ${tubPlan.tubs.value} times` : 'Measure into the tub',
+      id: `soak-${material.id}`,
+      title: hot ? 'Soak the coir in boiling water, the evening before' : 'Soak the coir, the evening before',
       say: [
-        ...inMix.flatMap((line, index) => {
-          const count = tubPlan ? tubPlan.scoops[index]! : line.scoops
-          const name = inSentence(line.material.name)
-          const separator = index ? ', ' : ''
-          if (Math.abs(count.roundingError.value) > TOO_COARSE) return [separator, count.wantedL, ` ${name}`]
-          const scoops = {
-            figure: count.scoops,
-            words: `${printFraction(count.scoops.value, 0.25)} × ${scoop}`,
-          }
-          return [separator, scoops, ` ${name} (`, count.wantedL, ')']
-        }),
+        soak.dryMassG,
+        ' of dry coir into ',
+        soak.waterL,
+        hot ? ' of boiling water, in a heatproof tub of at least ' : ' of water, in a tub of at least ',
+        soak.tubL,
+        '. Pour most of the water, wait until it has swollen, add the rest only if dry fibre is left. ',
+        hot ? 'Break it up with a spoon.' : 'Break it up.',
+      ],
+      waitMinutes: 30,
+      theEveningBefore: true,
+    },
+  ]
+}
+
+function sieveStep({ lines }: BatchPlan): Step[] {
+  const sieved = lines.filter(({ sieve }) => sieve)
+  if (sieved.length === 0) return []
+  return [
+    {
+      id: 'sieve',
+      title: `Sieve through ${sieved[0]!.sieve!.meshMm} mm`,
+      say: [
+        ...sieved.flatMap(({ material, sieve, looseL }, index) => [
+          index ? ' ' : '',
+          sieve!.bagL,
+          ` of ${inSentence(material.name)} gives `,
+          looseL,
+          '; ',
+          sieve!.staysL,
+          ' stays on the sieve',
+          ...(sieve!.perliteLostL
+            ? [', ', sieve!.perliteLostL, ' of it perlite: as much vermiculite or perlite puts the air back.']
+            : ['.']),
+        ]),
+        ' What stays behind fills the foot of big pots.',
+      ],
+    },
+  ]
+}
+
+function mixSteps(
+  mix: MixPlan,
+  request: Said,
+  idPrefix: string,
+  into: string,
+  whole: BatchPlan | null,
+): Step[] {
+  const id = (name: string) => (idPrefix ? `${idPrefix}-${name}` : name)
+  const tubPlan = whole?.tubPlan ?? null
+  const { hotWater } = mix
+  return [
+    {
+      id: id('measure'),
+      title: tubPlan
+        ? `Measure into ${into}, ${tubPlan.tubs.value} times`
+        : into === 'the tub'
+          ? 'Measure into the tub'
+          : `Measure ${into} into a tub`,
+      say: [
+        ...mix.measures.flatMap(({ material, scoops }, index) => [
+          index ? ', ' : '',
+          ...said(tubPlan ? tubPlan.scoops[index]! : scoops, material.name, request),
+        ]),
         '.',
-        ...plan.extras.flatMap(({ material, massG, volumeMl }) => [
+        ...(whole?.extras ?? []).flatMap(({ material, massG, volumeMl }) => [
           ' ',
           massG,
           ' (',
@@ -81,33 +120,50 @@ export function batchSteps(
         ]),
       ],
     },
-    ...(request.preparations.includes('hot water')
+    ...(hotWater
       ? [
           {
-            id: 'hot-water',
+            id: id('hot-water'),
             title: 'Hot water',
             say: [
-              'Boiling water over it in small amounts, stirred with a spoon, never a hand. Cover it. Wait until the middle is below 30 °C.',
+              'Boiling water over it in small amounts, stirred with a spoon, never a hand: ',
+              mix.waterL,
+              ', beside what the coir took. Cover it. The middle comes to about ',
+              hotWater.reachesC,
+              ` and is below ${COOL_ENOUGH_C} °C after some `,
+              hotWater.coolHours,
+              '; a thermometer decides.',
             ],
-            waitMinutes: 720,
+            waitMinutes: Math.max(30, Math.ceil(hotWater.coolHours.value * 2) * 30),
           },
         ]
       : []),
     {
-      id: 'stir',
+      id: id('stir'),
       title: 'Stir',
       say: [
         'Until no streak is left, in a tub of at least ',
-        plan.stirringTubL,
+        whole?.stirringTubL ?? mix.ingredientsL,
         tubPlan ? ' or in as many goes.' : '.',
-        ...(plan.waterL.value > 0.005
-          ? [' Stir in about ', plan.waterL, ' of water, a little at a time.']
-          : [' It needs no more water.']),
+        ...(hotWater
+          ? []
+          : mix.waterL.value > 0.005
+            ? [' Stir in about ', mix.waterL, ' of water, a little at a time.']
+            : [' It needs no more water.']),
         ` It should feel like ${FEEL_WORDS[request.feel]}: a handful, squeezed, holds as a ball.`,
       ],
     },
-    ...fillSteps(plan),
   ]
+}
+
+function said(count: ScoopCount, material: string, { scoop }: Said): Step['say'] {
+  const name = inSentence(material)
+  if (Math.abs(count.roundingError.value) > TOO_COARSE) return [count.wantedL, ` ${name}`]
+  const scoops = {
+    figure: count.scoops,
+    words: `${printFraction(count.scoops.value, 0.25)} × ${inSentence(scoop.name)}`,
+  }
+  return [scoops, ` ${name} (`, count.wantedL, ')']
 }
 
 /** What the hand feels. */
@@ -130,6 +186,7 @@ function fillSteps({ fills, lines }: BatchPlan): Step[] {
         say: fills.flatMap((demand, index) => [
           index ? '; ' : '',
           `${demand.fill.count} × ${demand.fill.container.name} `,
+          ...layersOf(demand),
           demand.looseL,
           ...coverOf(demand, lines),
         ]),
@@ -144,9 +201,15 @@ function fillSteps({ fills, lines }: BatchPlan): Step[] {
     return {
       id: `fill-${index}`,
       title: `Fill ${fill.count} × ${fill.container.name}`,
-      say: [looseL, how, ...coverOf(demand, lines)],
+      say: [...layersOf(demand), looseL, how, ...coverOf(demand, lines)],
     }
   })
+}
+
+function layersOf({ fill, lowerL }: FillDemand): Step['say'] {
+  if (!lowerL) return []
+  const top = given('Depth of the top layer', fill.topMm!, 'mm', practice())
+  return [lowerL, ' of the lower mix first, then ', top, ' of the upper: ']
 }
 
 function coverOf({ fill, coverL }: FillDemand, lines: readonly MaterialLine[]): Step['say'] {

@@ -58,7 +58,7 @@ export function feedSteps(
       give,
     ]
   if (!plan.stock) return []
-  const { making, stockL, dosing } = plan.stock
+  const { making, stockL, second, dosing, keepsDays } = plan.stock
   return [
     {
       id: 'stock',
@@ -67,11 +67,24 @@ export function feedSteps(
         said(making),
         ` of ${feed}, made up with water to `,
         stockL,
-        '. Shake. Label it with name, strength and date.',
+        `. Shake. Label it with name, strength and date; it keeps ${keepsDays} days, dark and cool.`,
       ],
     },
+    ...(second
+      ? [
+          {
+            id: 'second',
+            title: 'Dilute it once more',
+            say: [said(second.taking), ' of the stock, made up with water to ', second.madeUpToL, '. Shake.'],
+          },
+        ]
+      : []),
     { id: 'water', title: `Fill the ${vessel}`, say: [request.vesselL, ' of water.'] },
-    { id: 'dose', title: 'Dose the stock', say: [said(dosing), ' of the stock. Stir.'] },
+    {
+      id: 'dose',
+      title: 'Dose the stock',
+      say: [said(dosing), second ? ' of the second dilution. Stir.' : ' of the stock. Stir.'],
+    },
     give,
   ]
 }

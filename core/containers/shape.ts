@@ -97,3 +97,35 @@ export function topArea(shape: Shape, source: Source): Figure {
     ({ a, b }) => (a * b) / 100,
   )
 }
+
+/** Volume below a height above the base, mL: the prismatoid rule on the slice. */
+export function volumeBelow(shape: Shape, heightMm: Figure, source: Source): Figure {
+  const area = (name: string, h: number) => given(name, planAreaMm2(shape, h), 'mm²', source)
+  const h = heightMm.value
+  return derive(
+    'Volume of the slice',
+    'mL',
+    'h / 6 * (A_0 + 4 * A_m + A_h) / 1000',
+    {
+      h: heightMm,
+      A_0: area('Area at the base', 0),
+      A_m: area('Area half way up the slice', h / 2),
+      A_h: area('Area at the top of the slice', h),
+    },
+    (v) => ((v.h / 6) * (v.A_0 + 4 * v.A_m + v.A_h)) / 1000,
+    PRISMATOID.cite,
+  )
+}
+
+/** Height above the base to which `fraction` (0–1) of the brim-full volume reaches, mm; found by halving. */
+export function heightFilled(shape: Shape, fraction: number, source: Source): number {
+  const below = (h: number) => volumeBelow(shape, given('h', h, 'mm', source), source).value
+  const wanted = fraction * below(shape.depthMm)
+  let [low, high] = [0, shape.depthMm]
+  for (let i = 0; i < 48; i++) {
+    const middle = (low + high) / 2
+    if (below(middle) < wanted) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
+}

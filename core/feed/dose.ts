@@ -58,6 +58,9 @@ export function doseProblems(request: DoseRequest): Problem[] {
   const { feed, targetNMgPerL, vessel, stageId } = request
   return [
     ...under('feed', feedProblems(feed)),
+    ...(feed.use === 'mixed in'
+      ? [{ path: ['feed'], message: 'This feed is mixed into the medium, not dissolved in water.' }]
+      : []),
     ...(feed.nPercent === 0
       ? [
           {
@@ -77,6 +80,7 @@ export function doseProblems(request: DoseRequest): Problem[] {
       'Strength is above 0 and at most 1000 mg/L of nitrogen.',
       true,
     ),
+    ...beyondReach(feed, targetNMgPerL),
     ...within(
       ['vessel', 'volumeL'],
       vessel.volumeL,
@@ -87,6 +91,20 @@ export function doseProblems(request: DoseRequest): Problem[] {
     ),
     ...request.tools.flatMap((tool, index) => under('tools', under(index, toolProblems(tool)))),
   ]
+}
+
+/** A brew may hold less than is wanted even undiluted. */
+function beyondReach(feed: Feed, targetNMgPerL: number): Problem[] {
+  if (feed.form !== 'liquid' || feed.nPercent === 0) return []
+  const undiluted = density(feed).value * feed.nPercent * 10_000
+  return targetNMgPerL > undiluted
+    ? [
+        {
+          path: ['targetNMgPerL'],
+          message: `This feed cannot reach that: undiluted it holds about ${Math.floor(undiluted)} mg/L of nitrogen.`,
+        },
+      ]
+    : []
 }
 
 /**

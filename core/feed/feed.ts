@@ -29,10 +29,33 @@ export interface Feed {
   readonly labelRatePerL: number | null
   /** Nitrogen bound in organic matter: little of it is available at once. */
   readonly organic: boolean
+  /** Calcium, magnesium and sulphur as elements, per cent by mass; 0 where nothing is said. */
+  readonly caPercent?: number
+  readonly mgPercent?: number
+  readonly sPercent?: number
+  /** How the nitrogen comes, fractions of it that are nitrate, ammonium and urea; the rest is organic. Null when unknown. */
+  readonly nForms?: NitrogenForms | null
+  /** Electrical conductivity of the feed in pure water, mS/cm for each 100 mg/L of nitrogen; null when unknown. */
+  readonly ecSlopeMsPerCm?: number | null
+  /** Dissolved in water, or mixed into the medium and left to let go. */
+  readonly use?: 'dissolved' | 'mixed in'
+  /** A brew whose label numbers are a guess. */
+  readonly strengthGuessed?: boolean
+  /** What is let go when. */
+  readonly release?: string
+}
+
+export interface NitrogenForms {
+  readonly nitrate: number
+  readonly ammonium: number
+  readonly urea: number
 }
 
 /** Assumed where a label does not say, g/mL [default]: powders lie at 0.8–1.1, liquid feeds at 1.05–1.3. */
 export const ASSUMED_DENSITY_G_PER_ML: Readonly<Record<FeedForm, number>> = { powder: 0.95, liquid: 1.15 }
+
+/** Whether a strength in nitrogen can be mixed from it: it holds some, and dissolves. */
+export const dissolvesNitrogen = (feed: Feed) => feed.nPercent > 0 && feed.use !== 'mixed in'
 
 /** What is wrong with a label, each at its field. */
 export function feedProblems(feed: Feed): Problem[] {
@@ -53,9 +76,21 @@ export function feedProblems(feed: Feed): Problem[] {
           },
         ]
       : []),
-    ...(each.length === 0 && sum === 0
+    ...(each.length === 0 && sum + (feed.caPercent ?? 0) + (feed.mgPercent ?? 0) + (feed.sPercent ?? 0) === 0
       ? [{ path: ['nPercent'], message: 'A feed holds something: all three numbers are 0.' }]
       : []),
+    ...(['caPercent', 'mgPercent', 'sPercent'] as const).flatMap((key) =>
+      within([key], feed[key] ?? 0, 0, 60, 'It is 0 to 60 % by mass, as the element.'),
+    ),
+    ...(feed.ecSlopeMsPerCm == null
+      ? []
+      : within(
+          ['ecSlopeMsPerCm'],
+          feed.ecSlopeMsPerCm,
+          0.01,
+          10,
+          'A feed brings 0.01 to 10 mS/cm for each 100 mg/L of nitrogen.',
+        )),
     ...(feed.densityGPerMl === null
       ? []
       : within(
@@ -71,8 +106,8 @@ export function feedProblems(feed: Feed): Problem[] {
           ['labelRatePerL'],
           feed.labelRatePerL,
           0,
-          200,
-          'A label rate is above 0 and at most 200 per litre.',
+          1000,
+          'A label rate is above 0 and at most 1000 per litre.',
           true,
         )),
   ]

@@ -1,49 +1,80 @@
-import type { Feed } from './feed'
+import type { Feed, NitrogenForms } from './feed'
 
-/** Generic feeds, by what their labels commonly say [common practice]; no brand's own. */
+type Sketch = Pick<Feed, 'id' | 'name'> & {
+  /** Label numbers, N – P₂O₅ – K₂O. */
+  readonly label: readonly [n: number, p2o5: number, k2o: number]
+  /** Calcium, magnesium, sulphur, per cent. */
+  readonly more?: readonly [ca: number, mg: number, s: number]
+  /** Label rate, g/L or mL/L; null where there is none. */
+  readonly rate: number | null
+  readonly density?: number
+  /** Nitrogen as nitrate, ammonium and urea, fractions. */
+  readonly forms?: readonly [nitrate: number, ammonium: number, urea: number]
+  readonly slope?: number
+  readonly release: string
+}
+
+const forms = (list: Sketch['forms']): NitrogenForms | null =>
+  list ? { nitrate: list[0], ammonium: list[1], urea: list[2] } : null
+
+const make = (
+  form: Feed['form'],
+  { id, name, label, more = [0, 0, 0], rate, density, forms: nForms, slope, release }: Sketch,
+  over: Partial<Feed> = {},
+): Feed => ({
+  id,
+  name,
+  form,
+  nPercent: label[0],
+  p2o5Percent: label[1],
+  k2oPercent: label[2],
+  densityGPerMl: density ?? null,
+  labelRatePerL: rate,
+  organic: false,
+  caPercent: more[0],
+  mgPercent: more[1],
+  sPercent: more[2],
+  nForms: forms(nForms),
+  ecSlopeMsPerCm: slope ?? null,
+  use: 'dissolved',
+  strengthGuessed: false,
+  release,
+  ...over,
+})
+const soluble = (sketch: Sketch) => make('powder', sketch)
+const liquid = (sketch: Sketch) => make('liquid', sketch)
+const organic = (sketch: Sketch) => make('liquid', sketch, { organic: true })
+const brew = (sketch: Sketch) => make('liquid', sketch, { organic: true, strengthGuessed: true })
+const granular = (sketch: Sketch) => make('powder', sketch, { organic: true, use: 'mixed in' })
+
+const AT_ONCE = 'All of it is there at once, and washes out.'
+const WEEKS = 'A third to two thirds over four to eight weeks; warmth speeds it.'
+
+/**
+ * Generic feeds, by what their labels commonly say [common practice]; salts by their formula. EC slopes and densities
+ * are handbook values, from memory. No brand's own.
+ */
+// prettier-ignore
 export const FEEDS: readonly Feed[] = [
-  {
-    id: 'balanced-20',
-    name: 'Balanced soluble powder',
-    form: 'powder',
-    nPercent: 20,
-    p2o5Percent: 20,
-    k2oPercent: 20,
-    densityGPerMl: null,
-    labelRatePerL: 1,
-    organic: false,
-  },
-  {
-    id: 'potash-12',
-    name: 'High-potash soluble powder',
-    form: 'powder',
-    nPercent: 12,
-    p2o5Percent: 15,
-    k2oPercent: 30,
-    densityGPerMl: null,
-    labelRatePerL: 1.25,
-    organic: false,
-  },
-  {
-    id: 'fish-seaweed',
-    name: 'Fish and seaweed liquid',
-    form: 'liquid',
-    nPercent: 2,
-    p2o5Percent: 3,
-    k2oPercent: 1,
-    densityGPerMl: 1.15,
-    labelRatePerL: 15.6,
-    organic: true,
-  },
-  {
-    id: 'liquid-5',
-    name: 'Balanced liquid feed',
-    form: 'liquid',
-    nPercent: 5,
-    p2o5Percent: 5,
-    k2oPercent: 5,
-    densityGPerMl: 1.15,
-    labelRatePerL: 5,
-    organic: false,
-  },
+  soluble({ id: 'balanced-20', name: 'Balanced soluble powder', label: [20, 20, 20], rate: 1, forms: [0.28, 0.2, 0.52], slope: 0.4, release: AT_ONCE }),
+  soluble({ id: 'potash-12', name: 'High-potash soluble powder', label: [12, 15, 30], rate: 1.25, forms: [0.7, 0.3, 0], slope: 0.9, release: AT_ONCE }),
+  soluble({ id: 'seedling-15', name: 'Low-phosphate seedling powder', label: [15, 5, 15], more: [5, 2, 0], rate: 0.7, forms: [0.78, 0.1, 0.12], slope: 0.67, release: AT_ONCE }),
+  soluble({ id: 'calcium-nitrate', name: 'Calcium nitrate', label: [15.5, 0, 0], more: [19, 0, 0], rate: 0.6, density: 1.05, forms: [0.93, 0.07, 0], release: AT_ONCE }),
+  soluble({ id: 'potassium-nitrate', name: 'Potassium nitrate', label: [13, 0, 46], rate: 0.6, density: 1.1, forms: [1, 0, 0], release: AT_ONCE }),
+  soluble({ id: 'monopotassium-phosphate', name: 'Monopotassium phosphate', label: [0, 52, 34], rate: 0.3, density: 1.1, release: AT_ONCE }),
+  soluble({ id: 'magnesium-sulphate', name: 'Magnesium sulphate, hydrated', label: [0, 0, 0], more: [0, 9.8, 13], rate: 0.5, density: 1.0, release: AT_ONCE }),
+  soluble({ id: 'ammonium-sulphate', name: 'Ammonium sulphate', label: [21, 0, 0], more: [0, 0, 24], rate: 0.3, density: 1.0, forms: [0, 1, 0], release: 'At once, and it makes the mix more acid.' }),
+  soluble({ id: 'urea', name: 'Urea', label: [46, 0, 0], rate: 0.2, density: 0.75, forms: [0, 0, 1], release: 'In days, once life in the mix has split it.' }),
+  liquid({ id: 'liquid-5', name: 'Balanced liquid feed', label: [5, 5, 5], rate: 5, density: 1.15, forms: [0.4, 0.3, 0.3], release: AT_ONCE }),
+  liquid({ id: 'tomato-liquid', name: 'High-potash liquid feed', label: [4, 3, 8], rate: 4.5, density: 1.16, forms: [0.5, 0.3, 0.2], release: AT_ONCE }),
+  organic({ id: 'fish', name: 'Fish hydrolysate', label: [2, 4, 1], rate: 8, density: 1.15, release: WEEKS }),
+  organic({ id: 'fish-seaweed', name: 'Fish and seaweed liquid', label: [2, 3, 1], rate: 15.6, density: 1.15, release: WEEKS }),
+  organic({ id: 'kelp', name: 'Kelp liquid', label: [0.1, 0, 1], rate: 5, density: 1.08, release: 'Potash at once, next to no nitrogen.' }),
+  brew({ id: 'plant-ferment', name: 'Fermented plant juice', label: [0.3, 0.1, 0.4], rate: 2, density: 1.1, release: 'Of unknown strength: weak at 1 in 500, and nobody knows how weak.' }),
+  brew({ id: 'nettle-brew', name: 'Nettle brew', label: [0.06, 0.02, 0.07], rate: 100, density: 1.0, release: 'Of unknown strength; by custom one part in ten.' }),
+  brew({ id: 'compost-tea', name: 'Compost tea', label: [0.02, 0.01, 0.03], rate: 200, density: 1.0, release: 'More life than food.' }),
+  brew({ id: 'casting-tea', name: 'Worm-casting tea', label: [0.015, 0.01, 0.02], rate: 300, density: 1.0, release: 'More life than food.' }),
+  granular({ id: 'granular-5', name: 'Granular organic feed', label: [5, 3, 5], rate: 3, density: 0.75, release: 'Half of it over two months.' }),
+  granular({ id: 'poultry-pellets', name: 'Pelleted poultry manure', label: [4, 3, 2.5], rate: 4, density: 0.65, release: 'Half of it over two months, the first in a week.' }),
+  make('powder', { id: 'slow-release', name: 'Coated slow-release feed', label: [15, 9, 11], more: [0, 1, 4], rate: 3, density: 1.0, release: 'Evenly over three to four months at 21 °C; twice as fast at 30.' }, { use: 'mixed in' }),
 ]

@@ -29,13 +29,13 @@ export interface Measurement {
 }
 
 /** Nobody counts more fills than this without losing count. */
-const MOST_FILLS = 12
+export const MOST_FILLS = 12
 /** An error of a tenth is what a fixed error may cost before a tool is out of its fair range. */
 const FAIR_FIXED_ERROR = 0.1
 
 /** Powder goes on a scale or into a spoon or cap; a liquid goes anywhere a syringe does too. Jugs and scoops are for water and mix. */
 export function canMeasure(tool: Tool, feed: Pick<Feed, 'form'>): boolean {
-  if (tool.kind === 'jug' || tool.kind === 'scoop') return false
+  if (['jug', 'squeeze bottle', 'scoop'].includes(tool.kind)) return false
   return feed.form === 'liquid' || tool.kind !== 'syringe'
 }
 

@@ -1,7 +1,8 @@
 import { within, type Problem } from '../problem'
 import { byDefault, type Source } from '../working/source'
 
-export type ToolKind = 'spoon' | 'cap' | 'syringe' | 'kitchen scale' | 'pocket scale' | 'scoop' | 'jug'
+export type ToolKind =
+  'spoon' | 'cap' | 'syringe' | 'kitchen scale' | 'pocket scale' | 'scoop' | 'jug' | 'squeeze bottle'
 
 /** Something the household measures with. Scales have no capacity. */
 export interface Tool {
@@ -69,6 +70,12 @@ export const TOOL_HABITS: Readonly<Record<ToolKind, Habit>> = {
     relativeError: 0.05,
     step: 0.05,
     source: byDefault('a jug with marks is good to 5 %'),
+  },
+  'squeeze bottle': {
+    measures: 'volume',
+    relativeError: 0.05,
+    step: 0.05,
+    source: byDefault('a squeeze bottle filled to its mark is good to 5 %'),
   },
 }
 

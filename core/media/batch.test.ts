@@ -9,14 +9,14 @@ import {
   COVER_IS_THE_MIX,
   DEFAULT_ALLOWANCES,
   plainBatch,
-  planBatch,
   type BatchRequest,
   type Fill,
-} from './batch'
+} from './batch-request'
+import { planBatch } from './batch'
 import { loosenedPeat, soakForFibre, soakForMass, waterToAdd, type Feel } from './hydration'
 import { BUILT_IN, MATERIALS, materialById } from './materials'
 import { mixingLoss } from './mixing-loss'
-import { moveBoundary } from './recipe'
+import { moveBoundary, setShare } from './recipe'
 import { STARTING_RECIPES } from './recipes'
 import { countScoops } from './scoops'
 
@@ -43,6 +43,37 @@ const request = (over: Partial<BatchRequest> = {}): BatchRequest => ({
 })
 const share = (value: number) => given('share', value, 'share', yours())
 const litres = (value: number) => given('volume', value, 'L', yours())
+
+describe('a recipe in per cent', () => {
+  it('gives one its share, and the others keep their ratios and the sum', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.25, max: 20, noNaN: true }), { minLength: 2, maxLength: 6 }),
+        fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+        (amounts, wanted) => {
+          const parts = amounts.map((amount, i) => ({ materialId: String(i), parts: amount }))
+          const next = setShare(parts, 0, wanted).map((part) => part.parts)
+          const sum = (list: number[]) => list.reduce((a, b) => a + b, 0)
+          expect(next[0]! / sum(next)).toBeCloseTo(wanted, 9)
+          expect(sum(next)).toBeCloseTo(sum(amounts), 9)
+          for (let i = 2; i < next.length; i++)
+            expect(next[i]! / next[1]!).toBeCloseTo(amounts[i]! / amounts[1]!, 6)
+        },
+      ),
+    )
+    expect(() => setShare([{ materialId: 'coir', parts: 1 }], 0, 0.5)).toThrow(/single/)
+    expect(() =>
+      setShare(
+        [
+          { materialId: 'a', parts: 1 },
+          { materialId: 'b', parts: 1 },
+        ],
+        0,
+        1.2,
+      ),
+    ).toThrow(/share/)
+  })
+})
 
 describe('from containers to loose mix', () => {
   // Reference rule: Σ count · volume · fill · (1 + settling) · compression · (1 + spare), cover = area · depth.

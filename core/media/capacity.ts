@@ -1,4 +1,5 @@
-import { planBatch, type BatchRequest } from './batch'
+import { planBatch } from './batch'
+import type { BatchRequest } from './batch-request'
 
 export interface Capacity {
   /** Most whole containers of the chosen kind. */

@@ -1,6 +1,6 @@
 import type { Container } from '../containers/container'
 import { cellVolume, cellWord } from '../containers/container'
-import { planAreaMm2, type Shape } from '../containers/shape'
+import { planAreaMm2, volumeBelow, type Shape } from '../containers/shape'
 import { gaussLegendre } from '../numeric/gauss-legendre'
 import { derive, given, weightedTotal, type Figure } from '../working/figure'
 import { handbook, standard } from '../working/source'
@@ -67,32 +67,143 @@ export function blendWater(
   return Math.min(water, pores - loss) / (1 - loss)
 }
 
-/** Heights above the base, cm, and the share of the volume each stands for, summing to 1. */
-export function levels(shape: Shape): { heightCm: number; share: number }[] {
-  const raw = QUADRATURE.points.map((t, i) => ({
-    heightCm: (t * shape.depthMm) / MM_PER_CM,
-    share: QUADRATURE.weights[i]! * planAreaMm2(shape, t * shape.depthMm),
-  }))
+/** Heights above the base, cm, and the share of the slice's volume each stands for, summing to 1. */
+export function levels(
+  shape: Shape,
+  fromMm = 0,
+  toMm = shape.depthMm,
+): { heightCm: number; share: number }[] {
+  const raw = QUADRATURE.points.map((t, i) => {
+    const heightMm = fromMm + t * (toMm - fromMm)
+    return { heightCm: heightMm / MM_PER_CM, share: QUADRATURE.weights[i]! * planAreaMm2(shape, heightMm) }
+  })
   const sum = raw.reduce((total, { share }) => total + share, 0)
   return raw.map(({ heightCm, share }) => ({ heightCm, share: share / sum }))
 }
 
-/** Air and water of a mix in a container, with workings. */
+/** A mix, as far as air and water go. */
+export interface Blend {
+  readonly ingredients: readonly Ingredient[]
+  readonly mixingLoss: Figure
+}
+
+/** The mix below, in a container filled in layers: it reaches from the base to this height. */
+export interface LowerBlend extends Blend {
+  readonly heightMm: number
+}
+
+/** Air and water of a mix in a container, over another one where it is filled in layers; with workings. */
 export function physicsIn(
   container: Container,
   ingredients: readonly Ingredient[],
   loss = mixingLoss(ingredients),
+  lower: LowerBlend | null = null,
 ): ContainerPhysics {
-  const pores = weightedTotal(
+  const { shape } = container
+  const layers = [
+    ...(lower ? [{ ...traitsOfBlend(lower), name: ', lower mix', from: 0, to: lower.heightMm }] : []),
+    {
+      ...traitsOfBlend({ ingredients, mixingLoss: loss }),
+      name: lower ? ', upper mix' : '',
+      from: lower?.heightMm ?? 0,
+      to: shape.depthMm,
+    },
+  ].map((layer) => ({ ...layer, part: partOfVolume(shape, layer.from, layer.to) }))
+  const ofAll = (name: string, unit: string, of: (layer: (typeof layers)[number]) => Figure) =>
+    layers.length === 1
+      ? of(layers[0]!)
+      : weightedTotal(
+          name,
+          unit,
+          layers.map((layer) => ({
+            figure: of(layer),
+            weight: given(
+              `Part of the volume${layer.name}`,
+              layer.part,
+              'share',
+              standard('prismatoid rule on the slice'),
+            ),
+          })),
+        )
+  const totalPorosity = ofAll('Total pores', 'share', ({ pores }) => pores)
+  const containerCapacity = weightedTotal(
+    'Water after draining',
+    'share',
+    layers.flatMap(({ waterIn, name, from, to, part }) =>
+      levels(shape, from, to).map(({ heightCm, share }) => {
+        const height = `${(heightCm * MM_PER_CM).toFixed(0)} mm above the base`
+        return {
+          figure: waterIn(heightCm, `Water ${height}${name}`),
+          weight: given(
+            `Share of the volume around ${height}`,
+            share * part,
+            'share',
+            standard('Gauss–Legendre quadrature over the container’s taper'),
+          ),
+        }
+      }),
+    ),
+    MILKS,
+  )
+  const dryBulkDensityGPerL = ofAll('Dry weight of the mix', 'g/L', ({ density }) => density)
+  const volume = cellVolume(container)
+  return {
+    totalPorosity,
+    containerCapacity,
+    airSpace: derive(
+      'Air after draining',
+      'share',
+      'p - c',
+      { p: totalPorosity, c: containerCapacity },
+      ({ p, c }) => p - c,
+    ),
+    easilyAvailableWater: derive(
+      'Easily available water',
+      'share',
+      'a - b',
+      {
+        a: ofAll('Water at 10 cm', 'share', ({ waterIn }) => waterIn(10, 'Water at 10 cm')),
+        b: ofAll('Water at 50 cm', 'share', ({ waterIn }) => waterIn(50, 'Water at 50 cm')),
+      },
+      ({ a, b }) => a - b,
+      'De Boodt & Verdonck (1972): 20–30 % is ideal.',
+    ),
+    dryBulkDensityGPerL,
+    wetWeightG: derive(
+      `Weight of one ${container.kind === 'tray' ? 'tray' : cellWord(container)}, soaked and drained`,
+      'g',
+      'k * V / 1000 * (d + c * 1000)',
+      {
+        k: given('Cells in one', container.cells, '', container.source),
+        V: volume,
+        d: dryBulkDensityGPerL,
+        c: containerCapacity,
+      },
+      ({ k, V, d, c }) => ((k * V) / 1000) * (d + c * 1000),
+      'Mix and water, without the container. When it has lost half of its easily available water, water again.',
+    ),
+    airWanted: airWanted(volume.value),
+  }
+}
+
+/** Fraction of the brim-full volume between two heights, mm. */
+function partOfVolume(shape: Shape, fromMm: number, toMm: number): number {
+  const source = standard('prismatoid rule')
+  const below = (mm: number) => volumeBelow(shape, given('Height', mm, 'mm', source), source).value
+  return (below(toMm) - below(fromMm)) / below(shape.depthMm)
+}
+
+function traitsOfBlend({ ingredients, mixingLoss: loss }: Blend) {
+  const loosePores = weightedTotal(
     'Pores of the loose materials',
     'share',
     ingredients.map(({ material, share }) => ({ weight: share, figure: materialWater(material, 0) })),
   )
-  const totalPorosity = derive(
+  const pores = derive(
     'Total pores',
     'share',
     '(p - s) / (1 - s)',
-    { p: pores, s: loss },
+    { p: loosePores, s: loss },
     ({ p, s }) => (p - s) / (1 - s),
     'Mixing loses pores, never solids.',
   )
@@ -109,29 +220,12 @@ export function physicsIn(
       name,
       'share',
       'min(w, p - s) / (1 - s)',
-      { w: loose, p: pores, s: loss },
+      { w: loose, p: loosePores, s: loss },
       ({ w, p, s }) => Math.min(w, p - s) / (1 - s),
       'The pores lost on mixing are the large ones, which empty first.',
     )
   }
-  const containerCapacity = weightedTotal(
-    'Water after draining',
-    'share',
-    levels(container.shape).map(({ heightCm, share }) => {
-      const height = `${(heightCm * MM_PER_CM).toFixed(0)} mm above the base`
-      return {
-        figure: waterIn(heightCm, `Water ${height}`),
-        weight: given(
-          `Share of the volume around ${height}`,
-          share,
-          'share',
-          standard('Gauss–Legendre quadrature over the container’s taper'),
-        ),
-      }
-    }),
-    MILKS,
-  )
-  const dryBulkDensityGPerL = derive(
+  const density = derive(
     'Dry weight of the mix',
     'g/L',
     'd / (1 - s)',
@@ -153,41 +247,7 @@ export function physicsIn(
     },
     ({ d, s }) => d / (1 - s),
   )
-  const volume = cellVolume(container)
-  return {
-    totalPorosity,
-    containerCapacity,
-    airSpace: derive(
-      'Air after draining',
-      'share',
-      'p - c',
-      { p: totalPorosity, c: containerCapacity },
-      ({ p, c }) => p - c,
-    ),
-    easilyAvailableWater: derive(
-      'Easily available water',
-      'share',
-      'a - b',
-      { a: waterIn(10, 'Water at 10 cm'), b: waterIn(50, 'Water at 50 cm') },
-      ({ a, b }) => a - b,
-      'De Boodt & Verdonck (1972): 20–30 % is ideal.',
-    ),
-    dryBulkDensityGPerL,
-    wetWeightG: derive(
-      `Weight of one ${container.kind === 'tray' ? 'tray' : cellWord(container)}, soaked and drained`,
-      'g',
-      'k * V / 1000 * (d + c * 1000)',
-      {
-        k: given('Cells in one', container.cells, '', container.source),
-        V: volume,
-        d: dryBulkDensityGPerL,
-        c: containerCapacity,
-      },
-      ({ k, V, d, c }) => ((k * V) / 1000) * (d + c * 1000),
-      'Mix and water, without the container. When it has lost half of its easily available water, water again.',
-    ),
-    airWanted: airWanted(volume.value),
-  }
+  return { pores, waterIn, density }
 }
 
 /** The same container, deeper or shallower, for comparing. */

@@ -23,7 +23,16 @@ export interface FinderRequest {
   readonly mostMaterials: number
   /** How many of the best to keep. */
   readonly keep: number
+  /** How many to keep for the trade-off chart; 900 where nothing is said. */
+  readonly keepCloud?: number
+  /** The batch it is for and the scoop it is measured with: a part must come to whole or half scoops. */
+  readonly scoop?: { readonly mixL: number; readonly volumeL: number } | undefined
+  /** A material, by its place in `materials`, of which at least this share (0–1) is to be used: old mix stretched. */
+  readonly base?: { readonly index: number; readonly share: number } | undefined
 }
+
+/** How far a part may be from whole or half scoops, as a fraction: what a hand levels off. */
+const SCOOP_TOLERANCE = 0.06
 
 export interface Found {
   /** Whole parts, in the order of the request's materials. */
@@ -39,7 +48,7 @@ export interface FinderResult {
   readonly fitting: number
   /** Best first: all wants met, then nearest. */
   readonly best: readonly Found[]
-  /** For each want, how many blends it alone excluded: where none fits, the largest is the one to ease. */
+  /** For each want (`scoop` and `base` among them), how many blends it alone excluded: where none fits, the largest is the one to ease. */
   readonly excludedBy: Readonly<Record<string, number>>
   /** Blends that no other beats in both air and cost-or-salts, for the trade-off chart. */
   readonly cloud: readonly Found[]
@@ -66,19 +75,20 @@ export function findMixes(
   const table = tabulate(request)
   const { width } = table
   const wants = listWants(request.wants)
+  const rules = listRules(request)
   const sums = Array.from({ length: mostMaterials + 1 }, () => new Float64Array(width))
   const parts = new Int32Array(materials.length)
   const traits = new Float64Array(FINDER_TRAITS.length)
-  const excluded = new Float64Array(wants.length)
+  const excluded = new Float64Array(wants.length + rules.length)
   const best = new Best(request.keep)
-  const cloud = new Best(MOST_CLOUD)
+  const cloud = new Best(request.keepCloud ?? MOST_CLOUD)
   let looked = 0
   let fitting = 0
   let stopped = false
 
   const judge = (depth: number, sum: number) => {
     looked++
-    judgeBlend(sums[depth]!, sum, table, traits)
+    const loss = judgeBlend(sums[depth]!, sum, table, traits)
     let miss = 0
     let missed = 0
     let only = -1
@@ -90,6 +100,14 @@ export function findMixes(
         miss += off / scale
         missed++
         only = i
+      }
+    }
+    for (let i = 0; i < rules.length; i++) {
+      const off = rules[i]!.miss(parts, sum, loss)
+      if (off > 0) {
+        miss += off
+        missed++
+        only = wants.length + i
       }
     }
     if (missed === 0) fitting++
@@ -126,7 +144,7 @@ export function findMixes(
     looked,
     fitting,
     best: best.sorted(),
-    excludedBy: Object.fromEntries(wants.map(({ name }, i) => [name, excluded[i]!])),
+    excludedBy: Object.fromEntries([...wants, ...rules].map(({ name }, i) => [name, excluded[i]!])),
     cloud: cloud.sorted(),
   }
 }
@@ -182,7 +200,8 @@ function tabulate({ materials, pricePerL, container }: FinderRequest): Table {
   return { values, width, levels: at.length, shares: Float64Array.from(at, ({ share }) => share) }
 }
 
-function judgeBlend(sums: Float64Array, sum: number, table: Table, traits: Float64Array): void {
+/** Writes the blend's traits, and answers what mixing loses of its volume (0–1). */
+function judgeBlend(sums: Float64Array, sum: number, table: Table, traits: Float64Array): number {
   const n = table.levels
   const each = 1 / sum
   const coarse = sums[n + COARSE]! * each
@@ -200,6 +219,33 @@ function judgeBlend(sums: Float64Array, sum: number, table: Table, traits: Float
   traits[3] = sums[n + SALTS]! * each
   traits[4] = sums[n + FOOD]! * each * kept
   traits[5] = sums[n + PRICE]! * each * kept
+  return loss
+}
+
+/** Wants that look at the parts themselves; each says how far off a recipe is, 0 when it obeys. */
+function listRules({ scoop, base }: FinderRequest) {
+  return [
+    ...(scoop
+      ? [
+          {
+            name: 'scoop',
+            miss(_: Int32Array, sum: number, loss: number) {
+              const scoops = scoop.mixL / (1 - loss) / sum / scoop.volumeL
+              const off = Math.abs(scoops - Math.max(0.5, Math.round(scoops * 2) / 2)) / scoops
+              return off <= SCOOP_TOLERANCE ? 0 : off
+            },
+          },
+        ]
+      : []),
+    ...(base
+      ? [
+          {
+            name: 'base',
+            miss: (parts: Int32Array, sum: number) => Math.max(0, base.share - parts[base.index]! / sum),
+          },
+        ]
+      : []),
+  ]
 }
 
 function listWants(wants: Wants) {
@@ -223,9 +269,11 @@ const named = (traits: Float64Array) =>
 /** Keeps the `size` lowest ranks; a full list turns most offers away with one comparison. */
 class Best {
   private readonly entries: { rank: number; found: Found }[] = []
-  private worst = Infinity
+  private worst: number
 
-  constructor(private readonly size: number) {}
+  constructor(private readonly size: number) {
+    this.worst = size > 0 ? Infinity : -Infinity
+  }
 
   offer(rank: number, parts: Int32Array, traits: Float64Array, miss: number): void {
     if (rank >= this.worst) return

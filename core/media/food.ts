@@ -7,13 +7,13 @@ export type Appetite = 'light' | 'medium' | 'heavy'
 export const GROWTH_PER_DAY: Readonly<Record<Appetite, number>> = { light: 0.12, medium: 0.14, heavy: 0.16 }
 
 /** Dry mass of a seedling at emergence, mg, for tomato-sized seed; 2–3 [handbook, from memory]. */
-const MASS_AT_EMERGENCE_MG = 2.5
-const NITROGEN_OF_DRY_MASS = 0.04
+export const MASS_AT_EMERGENCE_MG = 2.5
+export const NITROGEN_OF_DRY_MASS = 0.04
 /** A seed feeds itself for about so many days; 7–10 [common practice]. */
-const SEED_FEEDS_ITSELF_DAYS = 7
-const RELEASE_DAYS = 56
+export const SEED_FEEDS_ITSELF_DAYS = 7
+export const RELEASE_DAYS = 56
 /** Of the nitrogen that will be released, so much is soluble from the first day [default]. */
-const SOLUBLE_AT_ONCE = 0.15
+export const SOLUBLE_AT_ONCE = 0.15
 /** Beyond this the reckoning means nothing more: another pot, another mix. */
 export const LONGEST_DAYS = 90
 

@@ -15,7 +15,7 @@ export interface Extra {
 }
 
 /** What is done to the materials before they are measured. */
-export const PREPARATIONS = ['hot water', 'sieve', 'moisten'] as const
+export const PREPARATIONS = ['hot water', 'sieve', 'fine sieve', 'moisten'] as const
 export type Preparation = (typeof PREPARATIONS)[number]
 
 /** What is wrong with the extras, each at its field. */
@@ -77,6 +77,28 @@ export function moveBoundary(
         ? { ...part, parts: sum - next }
         : part,
   )
+}
+
+/** Most of a recipe that one of its materials can be, as long as there are others. */
+export const MOST_SHARE = 0.99
+
+/**
+ * Give a material a share of the recipe; the others keep their ratios to each other and share the rest.
+ *
+ * @param share above 0 and at most `MOST_SHARE`, a fraction
+ * @returns parts that add up to what they added up to before
+ * @throws RangeError for a share outside that, or a recipe of one material
+ */
+export function setShare(parts: readonly Part[], index: number, share: number): Part[] {
+  if (!(share > 0 && share <= MOST_SHARE))
+    throw new RangeError(`share: above 0 and at most ${MOST_SHARE}, given ${share}`)
+  if (parts.length < 2) throw new RangeError('parts: a single material is all of the recipe')
+  const sum = parts.reduce((total, part) => total + part.parts, 0)
+  const others = sum - parts[index]!.parts
+  return parts.map((part, i) => ({
+    ...part,
+    parts: i === index ? share * sum : others > 0 ? ((1 - share) * sum * part.parts) / others : part.parts,
+  }))
 }
 
 /** The recipe as it is said: `3 : 1 : 1`. */

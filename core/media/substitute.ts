@@ -34,6 +34,7 @@ export function substitute(
     mostParts: 12,
     mostMaterials: 6,
     keep: 1,
+    keepCloud: 0,
   })
   const oldIds = parts.map(({ materialId }) => materialId)
   const before = traitsOf(

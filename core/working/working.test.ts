@@ -2,8 +2,17 @@ import { describe, expect, it } from '@jest/globals'
 import { compile, type EvalFunction } from 'mathjs'
 import { CONTAINERS } from '../containers/catalogue'
 import { planDose, strengthAtLabelRate } from '../feed/dose'
+import { solutionFor } from '../feed/drink'
+import { ecOfFeed } from '../feed/ec'
 import { FEEDS } from '../feed/feeds'
-import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch, planBatch } from '../media/batch'
+import { granularFor } from '../feed/granular'
+import { planInjector } from '../feed/injector'
+import { planProgramme } from '../feed/programme'
+import { readRate, strengthOfRate, waterToRescue } from '../feed/rate'
+import { blendWithRain } from '../feed/water'
+import { dissolvesNitrogen } from '../feed/feed'
+import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from '../media/batch-request'
+import { planBatch } from '../media/batch'
 import { physicsIn } from '../media/container-physics'
 import { daysOfFood } from '../media/food'
 import { BUILT_IN, MATERIALS } from '../media/materials'
@@ -28,7 +37,7 @@ function figuresIn(thing: unknown, found = new Set<Figure>()): Set<Figure> {
   return found
 }
 
-const batch = planBatch({
+const request: BatchRequest = {
   parts: MATERIALS.filter(({ kind }) => kind === 'medium').map(({ id }, index) => ({
     materialId: id,
     parts: index + 1,
@@ -45,7 +54,8 @@ const batch = planBatch({
   extras: [{ materialId: 'rock-dust', gPerL: 5 }],
   tubL: 30,
   materials: BUILT_IN,
-})
+}
+const batch = planBatch(request)
 const media = CONTAINERS.slice(0, 6).map((container) =>
   physicsIn(container, batch.ingredients, batch.mixingLoss),
 )
@@ -57,15 +67,65 @@ const tools = [
   { id: 's', name: 'syringe', kind: 'syringe', capacityMl: 10 },
   { id: 'k', name: 'scale', kind: 'kitchen scale', capacityMl: null },
 ] as const
-const doses = FEEDS.map((feed) =>
+const doses = FEEDS.filter(dissolvesNitrogen).map((feed) =>
   planDose({ feed, tools, stageId: 'seed-leaves', targetNMgPerL: 40, vessel: { name: 'jug', volumeL: 1 } }),
 )
+
+const layered = planBatch({
+  ...request,
+  lowerParts: [
+    { materialId: 'potting-mix', parts: 2 },
+    { materialId: 'coir', parts: 1 },
+  ],
+  preparations: ['hot water', 'sieve'],
+  fills: CONTAINERS.filter(({ kind }) => kind !== 'block').map((container) => ({
+    container,
+    count: 2,
+    coverMm: 0,
+    coverMaterialId: COVER_IS_THE_MIX,
+    topMm: container.shape.depthMm / 3,
+  })),
+})
+const litre = given('solution', 4, 'L', yours())
+const gPerL = given('feed', 0.7, 'g/L', yours())
+const pot = CONTAINERS.find(({ kind }) => kind === 'pot')!
+const workshop = [
+  FEEDS.map((feed) => ecOfFeed(feed, gPerL)),
+  blendWithRain({ ecMsPerCm: 0.7, alkalinityMgPerL: 260 }, 0.3),
+  CONTAINERS.map((container) => solutionFor(container, 3, media[0]!)),
+  planInjector(gPerL, litre, 100),
+  granularFor(
+    FEEDS.find(({ use }) => use === 'mixed in')!,
+    3,
+    pot,
+  ),
+  planProgramme({
+    feed: FEEDS[0]!,
+    appetite: 'heavy',
+    school: 'weak and often',
+    plants: 40,
+    rungs: [{ stageId: 'true-leaves', days: 30, cellMl: 45, releasedMgPerL: 0, nMgPerL: 60, everyDays: 3 }],
+  }),
+  ['5 ml/l', '1:200', 'half', '120 mg/L'].map((text) => {
+    const read = readRate(text, 'liquid', 'us')
+    return (
+      read.ok &&
+      strengthOfRate(
+        read.rate,
+        FEEDS.find(({ id }) => id === 'liquid-5')!,
+      )
+    )
+  }),
+  waterToRescue(given('strength', 250, 'mg/L', yours()), litre, given('wanted', 100, 'mg/L', yours())),
+]
 
 describe('the working of every figure', () => {
   it.each<[string, unknown]>([
     ['a batch of every material in every container', batch],
     ['air, water and food', [media, food]],
     ['doses of every feed', [doses, FEEDS.map(strengthAtLabelRate)]],
+    ['layers, sieve and hot water', layered],
+    ['salts, water, volumes and a programme', workshop],
   ])('gives the same value when an independent evaluator does the sum: %s', (_, plan) => {
     const figures = figuresIn(plan)
     expect(figures.size).toBeGreaterThan(40)

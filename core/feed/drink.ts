@@ -1,0 +1,42 @@
+import { cellCount, cellVolume, type Container } from '../containers/container'
+import type { ContainerPhysics } from '../media/container-physics'
+import { derive, given, type Figure } from '../working/figure'
+import { byDefault, practice, yours } from '../working/source'
+
+/** Of the easily available water so much is gone when it is time to water again [default, reference: watering by weight]. */
+export const GONE_WHEN_WATERED = 0.45
+/** Left standing in the tray after a soak; 10–20 % [common practice]. */
+const LEFT_IN_TRAY = 0.15
+
+/**
+ * How much solution a set of containers drinks from below when it is time to water: what its mix has lost, and what is
+ * left in the tray.
+ *
+ * @param count whole trays or pots
+ */
+export function solutionFor(
+  container: Container,
+  count: number,
+  physics: Pick<ContainerPhysics, 'easilyAvailableWater'>,
+): Figure {
+  return derive(
+    `Solution for ${count} × ${container.name}`,
+    'L',
+    'n * V / 1000 * e * p * (1 + t)',
+    {
+      n: cellCount(container, given(container.name, count, '', yours())),
+      V: cellVolume(container),
+      e: physics.easilyAvailableWater,
+      p: given('Gone when it is watered', GONE_WHEN_WATERED, 'share', byDefault('the tray is light to lift')),
+      t: given('Left in the tray', LEFT_IN_TRAY, 'share', practice('10–20 %, poured off')),
+    },
+    ({ n, V, e, p, t }) => ((n * V) / 1000) * e * p * (1 + t),
+  )
+}
+
+/** Vessels to carry, whole ones. */
+export function vesselsToCarry(solutionL: Figure, vesselL: Figure): Figure {
+  return derive('To carry', '', 'ceil(S / V)', { S: solutionL, V: vesselL }, ({ S, V }) =>
+    Math.ceil(S / V - 1e-9),
+  )
+}

@@ -1,0 +1,48 @@
+import { within, type Problem } from '../problem'
+import { derive, given, type Figure } from '../working/figure'
+import { handbook, yours } from '../working/source'
+
+/** Common soluble feeds dissolve at least this well in cold water, g/L [handbook, from memory]. */
+export const SOLUBLE_G_PER_L = 100
+
+export interface InjectorPlan {
+  /** g of feed in a litre of the concentrate. */
+  readonly concentrateGPerL: Figure
+  /** L of concentrate for the wanted volume. */
+  readonly concentrateL: Figure
+  /** A powder above this does not dissolve: choose a smaller ratio. */
+  readonly dissolves: boolean
+}
+
+export const injectorProblems = (ratio: number): Problem[] =>
+  within(['ratio'], ratio, 2, 1000, 'An injector or hose-end bottle draws 1 in 2 to 1 in 1000.')
+
+/**
+ * The concentrate behind an injector or hose-end bottle that draws one part in `ratio`.
+ *
+ * @param gPerL feed in the finished solution, g/L
+ * @param volumeL finished solution, L
+ * @throws RangeError for a ratio below 2
+ */
+export function planInjector(gPerL: Figure, volumeL: Figure, ratio: number): InjectorPlan {
+  if (!(ratio >= 2)) throw new RangeError(`ratio: 2 or more, given ${ratio}`)
+  const n = given('Drawn, one part in', ratio, '', yours('the injector'))
+  const concentrateGPerL = derive(
+    'Feed in the concentrate',
+    'g/L',
+    'c * n',
+    { c: gPerL, n },
+    ({ c, n: parts }) => c * parts,
+  )
+  const most = given(
+    'Dissolves at least',
+    SOLUBLE_G_PER_L,
+    'g/L',
+    handbook('common soluble feeds in cold water'),
+  )
+  return {
+    concentrateGPerL,
+    concentrateL: derive('Concentrate', 'L', 'V / n', { V: volumeL, n }, ({ V, n: parts }) => V / parts),
+    dissolves: concentrateGPerL.value <= most.value,
+  }
+}

@@ -1,0 +1,272 @@
+import { canMeasure, fairFrom, MOST_FILLS } from './measuring'
+import { density, type Feed } from './feed'
+import { SOLUBLE_G_PER_L } from './injector'
+import { isScale, TOOL_HABITS, type Tool } from './tool'
+
+/*
+ * How to measure a dose: straight with a tool, through a stock solution, or through a stock and a second dilution of
+ * it. Every amount, vessel and tool is looked at. Errors that know nothing of each other add in squares; rounding the
+ * last dose to the tool's own step is always the same way and adds outright.
+ */
+
+/** An amount measured with a tool: fills of a spoon or syringe, or grams on a scale. */
+export interface Scooped {
+  readonly tool: Tool
+  /** mL, or g on a scale. */
+  readonly amount: number
+}
+
+/** What is taken is made up with water to a volume. */
+export interface Dilution extends Scooped {
+  readonly madeUpToL: number
+}
+
+export interface Way {
+  /** Stocks in order; none for a straight dose. */
+  readonly stocks: readonly Dilution[]
+  readonly dose: Scooped
+  /** (given − wanted) / wanted, from rounding; a fraction. */
+  readonly rounding: number
+  /** ± of a careful hand, a fraction. */
+  readonly spread: number
+  /** Both together. */
+  readonly worst: number
+}
+
+export interface PlannerRequest {
+  readonly feed: Feed
+  /** Feed wanted, g. */
+  readonly massG: number
+  readonly tools: readonly Tool[]
+}
+
+/** The way of least error for each number of steps; null where there is none. Among equals the smaller stock. */
+export interface Ways {
+  readonly direct: Way | null
+  readonly stock: Way | null
+  /** Of the stocks that measure about as well as the best, the one that uses the least feed and the smallest bottle. */
+  readonly sparing: Way | null
+  readonly twoStep: Way | null
+  /** Ways that were weighed up, cut short ones counted as far as they went. */
+  readonly looked: number
+}
+
+/** A bottle or jug filled to a mark [default]. */
+export const TO_THE_MARK = 0.03
+/** Volumes a stock is made up to: easy bottles, and what the jugs at hand hold, whole and half, L. */
+const EASY_VOLUMES_L = [0.1, 0.25, 0.5, 1, 2]
+const EASY_MASSES_G = [1, 2, 5, 10, 20, 25, 50, 100]
+const EASY_FILLS = [1, 2, 3, 4, 5]
+
+const NEVER = Infinity
+/** A little error is worth not dissolving a cupful of feed for one jug. */
+const WORTH_SPARING = 0.05
+
+interface Option {
+  readonly tool: Tool
+  readonly amount: number
+  /** What it is worth: g of feed for a first stock, mL for a second. */
+  readonly worth: number
+  /** Square of its spread. */
+  readonly variance: number
+}
+
+export function stockVolumes(tools: readonly Tool[]): number[] {
+  const jugs = tools.flatMap(({ kind, capacityMl }) =>
+    (kind === 'jug' || kind === 'squeeze bottle') && capacityMl ? [capacityMl / 1000, capacityMl / 2000] : [],
+  )
+  return [...new Set([...EASY_VOLUMES_L, ...jugs])].filter((volume) => volume <= 5).sort((a, b) => a - b)
+}
+
+/** ± of a tool at an amount, a fraction. */
+export function spreadAt(tool: Tool, amount: number): number {
+  const habit = TOOL_HABITS[tool.kind]
+  if (habit.relativeError > 0) return habit.relativeError
+  return (habit.absoluteG ?? (habit.ofCapacity ?? 0) * tool.capacityMl!) / amount
+}
+
+function isFair(tool: Tool, amount: number): boolean {
+  if (!(amount > 0) || amount < fairFrom(tool)) return false
+  return isScale(tool.kind) || amount / tool.capacityMl! <= MOST_FILLS
+}
+
+/** The tool's step nearest to a wanted amount, with what rounding and hand do; worst is Infinity out of its range. */
+function doseWith(tool: Tool, wanted: number): { amount: number; rounding: number; spread: number } | null {
+  const habit = TOOL_HABITS[tool.kind]
+  const step = isScale(tool.kind) ? habit.step : habit.step * tool.capacityMl!
+  const amount = Math.round(wanted / step) * step
+  if (!isFair(tool, amount) || wanted < fairFrom(tool)) return null
+  return { amount, rounding: amount / wanted - 1, spread: spreadAt(tool, wanted) }
+}
+
+/**
+ * The least-error ways, exactly: every easy amount with every tool, every vessel, every tool for the dose. The search
+ * for two steps walks stocks and dilutions from the most exact on and stops where their own error alone is as bad as
+ * the best way found.
+ */
+export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
+  if (!(massG > 0)) throw new RangeError(`massG: above 0, given ${massG}`)
+  let looked = 0
+  const densityGPerMl = density(feed).value
+  const feedTools = tools.filter((tool) => canMeasure(tool, feed))
+  const liquidTools = tools.filter((tool) => !isScale(tool.kind) && canMeasure(tool, { form: 'liquid' }))
+  const volumes = stockVolumes(tools)
+
+  let direct: Way | null = null
+  for (const tool of feedTools) {
+    looked++
+    const wanted = isScale(tool.kind) ? massG : massG / densityGPerMl
+    const dosed = doseWith(tool, wanted)
+    if (!dosed) continue
+    const way = asWay([], tool, dosed, 0)
+    if (!direct || way.worst < direct.worst) direct = way
+  }
+
+  const easy = (tool: Tool): number[] =>
+    isScale(tool.kind) ? EASY_MASSES_G : EASY_FILLS.map((fills) => fills * tool.capacityMl!)
+  const options = (from: readonly Tool[], worth: (tool: Tool, amount: number) => number): Option[] =>
+    from.flatMap((tool) =>
+      easy(tool).flatMap((amount) =>
+        isFair(tool, amount)
+          ? [
+              {
+                tool,
+                amount,
+                worth: worth(tool, amount),
+                variance: spreadAt(tool, amount) ** 2 + TO_THE_MARK ** 2,
+              },
+            ]
+          : [],
+      ),
+    )
+  const first = options(feedTools, (tool, amount) =>
+    isScale(tool.kind) ? amount : amount * densityGPerMl,
+  ).flatMap((option) =>
+    volumes.flatMap((volumeL) =>
+      option.worth / volumeL <= SOLUBLE_G_PER_L
+        ? [{ ...option, volumeL, gPerMl: option.worth / volumeL / 1000 }]
+        : [],
+    ),
+  )
+  const second = options(liquidTools, (_, amount) => amount).flatMap((option) =>
+    volumes.flatMap((volumeL) =>
+      option.worth < volumeL * 1000 ? [{ ...option, volumeL, factor: option.worth / volumeL / 1000 }] : [],
+    ),
+  )
+  first.sort((a, b) => a.variance - b.variance || a.worth - b.worth || a.volumeL - b.volumeL)
+  second.sort((a, b) => a.variance - b.variance || a.worth - b.worth || a.volumeL - b.volumeL)
+  const dosers = liquidTools.map((tool) => {
+    const habit = TOOL_HABITS[tool.kind]
+    return {
+      tool,
+      step: habit.step * tool.capacityMl!,
+      from: fairFrom(tool),
+      most: MOST_FILLS * tool.capacityMl!,
+      relative: habit.relativeError,
+      fixed: (habit.ofCapacity ?? 0) * tool.capacityMl!,
+    }
+  })
+
+  /** The best doser for so many mL, better than `worst`; its index or -1. */
+  let found = { worst: NEVER, amount: 0, rounding: 0, spread: 0 }
+  const bestDoser = (wantedMl: number, mostMl: number, variance: number, worst: number): number => {
+    let best = -1
+    for (let i = 0; i < dosers.length; i++) {
+      const doser = dosers[i]!
+      looked++
+      if (wantedMl < doser.from || wantedMl > mostMl) continue
+      const amount = Math.round(wantedMl / doser.step) * doser.step
+      if (amount <= 0 || amount < doser.from || amount > doser.most) continue
+      const own = doser.relative > 0 ? doser.relative : doser.fixed / wantedMl
+      const rounding = amount / wantedMl - 1
+      const spread = Math.sqrt(variance + own * own)
+      const all = Math.abs(rounding) + spread
+      if (all < worst) {
+        worst = all
+        best = i
+        found = { worst: all, amount, rounding, spread }
+      }
+    }
+    return best
+  }
+
+  let stock: Way | null = null
+  for (const one of first) {
+    const worst = stock?.worst ?? NEVER
+    if (Math.sqrt(one.variance) >= worst) break
+    const i = bestDoser(massG / one.gPerMl, one.volumeL * 1000, one.variance, worst)
+    if (i >= 0) stock = asWay([dilution(one)], dosers[i]!.tool, found, one.variance)
+  }
+
+  let sparing: Way | null = stock
+  let spared = { worth: NEVER, volumeL: NEVER }
+  for (const one of stock ? first : []) {
+    const most = stock!.worst + WORTH_SPARING
+    if (Math.sqrt(one.variance) > most) break
+    if (one.worth > spared.worth || (one.worth === spared.worth && one.volumeL >= spared.volumeL)) continue
+    const i = bestDoser(massG / one.gPerMl, one.volumeL * 1000, one.variance, most)
+    if (i < 0) continue
+    spared = one
+    sparing = asWay([dilution(one)], dosers[i]!.tool, found, one.variance)
+  }
+
+  let twoStep: Way | null = null
+  let worst = NEVER
+  const leastSecond = second[0]?.variance ?? NEVER
+  for (const one of first) {
+    if (Math.sqrt(one.variance + leastSecond) >= worst) break
+    for (const two of second) {
+      const variance = one.variance + two.variance
+      if (Math.sqrt(variance) >= worst) break
+      if (two.worth > one.volumeL * 1000) continue
+      const i = bestDoser(massG / (one.gPerMl * two.factor), two.volumeL * 1000, variance, worst)
+      if (i < 0) continue
+      worst = found.worst
+      twoStep = asWay([dilution(one), dilution(two)], dosers[i]!.tool, found, variance)
+    }
+  }
+  return { direct, stock, sparing, twoStep, looked }
+}
+
+const dilution = ({ tool, amount, volumeL }: { tool: Tool; amount: number; volumeL: number }): Dilution => ({
+  tool,
+  amount,
+  madeUpToL: volumeL,
+})
+
+function asWay(
+  stocks: readonly Dilution[],
+  tool: Tool,
+  dosed: { amount: number; rounding: number; spread: number },
+  variance: number,
+): Way {
+  const spread = stocks.length ? dosed.spread : Math.sqrt(dosed.spread ** 2 + variance)
+  return {
+    stocks,
+    dose: { tool, amount: dosed.amount },
+    rounding: dosed.rounding,
+    spread,
+    worst: Math.abs(dosed.rounding) + spread,
+  }
+}
+
+/** An error that is not worth another bottle. */
+const WORTH_A_STEP = 0.05
+
+/** The way to take: the fewest steps, unless another step takes at least five points off the error. */
+export function advised({ direct, stock, twoStep }: Pick<Ways, 'direct' | 'stock' | 'twoStep'>): Way | null {
+  return [direct, stock, twoStep].reduce(
+    (best, way) => (way && (!best || way.worst < best.worst - WORTH_A_STEP) ? way : best),
+    null,
+  )
+}
+
+/** Grams of feed that a way really measures out: the inverse of the search. */
+export function massOfWay({ stocks, dose }: Pick<Way, 'stocks' | 'dose'>, feed: Feed): number {
+  const inGrams = ({ tool, amount }: Scooped) => (isScale(tool.kind) ? amount : amount * density(feed).value)
+  const [first, ...rest] = stocks
+  if (!first) return inGrams(dose)
+  let gPerMl = inGrams(first) / (first.madeUpToL * 1000)
+  for (const { amount, madeUpToL } of rest) gPerMl *= amount / (madeUpToL * 1000)
+  return gPerMl * dose.amount
+}

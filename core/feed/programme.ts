@@ -1,0 +1,306 @@
+import {
+  GROWTH_PER_DAY,
+  MASS_AT_EMERGENCE_MG,
+  NITROGEN_OF_DRY_MASS,
+  RELEASE_DAYS,
+  SEED_FEEDS_ITSELF_DAYS,
+  SOLUBLE_AT_ONCE,
+  nitrogenWantedMg,
+  type Appetite,
+} from '../media/food'
+import { within, type Problem } from '../problem'
+import { derive, given, type Figure } from '../working/figure'
+import { byDefault, yours } from '../working/source'
+import { density, elements, type Feed } from './feed'
+import { stageById, STAGES } from './stage'
+
+/** How a household feeds its seedlings, and why people hold to it. */
+export interface FeedingSchool {
+  readonly id: 'weak and often' | 'half strength' | 'living mix'
+  readonly name: string
+  readonly why: string
+  readonly cost: string
+  readonly everyDays: number
+}
+
+export const FEEDING_SCHOOLS: readonly FeedingSchool[] = [
+  {
+    id: 'weak and often',
+    name: 'Weak and often',
+    why: 'Even growth, little to burn.',
+    cost: 'A jug to mix every few days.',
+    everyDays: 3,
+  },
+  {
+    id: 'half strength',
+    name: 'Half strength, every 10–14 days',
+    why: 'One evening a fortnight.',
+    cost: 'Feast and fast; a forgotten week shows.',
+    everyDays: 12,
+  },
+  {
+    id: 'living mix',
+    name: 'Living mix, only at potting up',
+    why: 'Compost and castings feed them.',
+    cost: 'A small cell runs out sooner than one thinks.',
+    everyDays: 0,
+  },
+]
+
+/** One rung of the ladder, as far as feeding goes. */
+export interface FeedRung {
+  readonly stageId: string
+  /** How long it stays there, days. */
+  readonly days: number
+  /** Volume of mix in its cell or pot, mL. */
+  readonly cellMl: number
+  /** Nitrogen that this mix lets go in 8 weeks, mg/L. */
+  readonly releasedMgPerL: number
+  /** Strength of a feed, mg/L of nitrogen; 0 for plain water. */
+  readonly nMgPerL: number
+  /** Days between feeds; 0 for none but the one at potting up. */
+  readonly everyDays: number
+}
+
+export interface ProgrammeRequest {
+  readonly feed: Feed
+  readonly appetite: Appetite
+  readonly school: FeedingSchool['id']
+  readonly plants: number
+  /** From emergence on, in order. */
+  readonly rungs: readonly FeedRung[]
+}
+
+export interface FeedingEvent {
+  /** Days after emergence. */
+  readonly day: number
+  readonly rung: number
+  readonly nMgPerL: number
+  readonly mlPerPlant: number
+  /** The mix still feeds them on this day: the feed can be left out. */
+  readonly notYet: boolean
+}
+
+export interface ProgrammePlan {
+  readonly events: readonly FeedingEvent[]
+  /** For each day from emergence: nitrogen a plant wants and has been given by then, mg. */
+  readonly wantedMg: readonly number[]
+  readonly suppliedMg: readonly number[]
+  /** First day on which it wants more than it was given; null when it never does. */
+  readonly hungryFrom: number | null
+  /** Days the first mix feeds it on its own, the seed's own week included. */
+  readonly mixLasts: number
+  readonly solutionL: Figure
+  /** Feed for all plants to the end, g of a powder or mL of a liquid. */
+  readonly feedAmount: Figure
+  readonly feedPerPlant: Figure
+}
+
+/** A watering from below brings about this much of the cell's volume [default; reckoned from the mix where it is known]. */
+const DRINK_SHARE = 0.15
+/** A cell carries no more dry plant than this, mg for each mL of mix [default]. */
+const MOST_PLANT_MG_PER_ML = 20
+/** A mix that lasts less than this many days more is topped up already: feeds take a few days to show. */
+const AHEAD_DAYS = 2
+
+/** Strength and interval a school gives a stage: the band's lower edge often, its middle at half strength, once for a living mix. */
+export function habitOf(
+  school: FeedingSchool['id'],
+  stageId: string,
+): Pick<FeedRung, 'nMgPerL' | 'everyDays'> {
+  const { lowNMgPerL, highNMgPerL } = stageById(stageId)
+  const { everyDays } = FEEDING_SCHOOLS.find(({ id }) => id === school)!
+  const strength = {
+    'weak and often': lowNMgPerL,
+    'half strength': (lowNMgPerL + highNMgPerL) / 2,
+    'living mix': lowNMgPerL,
+  }
+  return { nMgPerL: strength[school], everyDays }
+}
+
+export function programmeProblems({ rungs, plants, feed }: ProgrammeRequest): Problem[] {
+  return [
+    ...within(['plants'], plants, 1, 20_000, 'A programme is for 1 to 20 000 plants.'),
+    ...(rungs.length ? [] : [{ path: ['rungs'], message: 'A programme needs at least one rung.' }]),
+    ...(feed.nPercent > 0 && feed.use !== 'mixed in'
+      ? []
+      : [{ path: ['feedId'], message: 'Choose a feed that holds nitrogen and is given in water.' }]),
+    ...rungs.flatMap((rung, i) => [
+      ...(STAGES.some(({ id }) => id === rung.stageId)
+        ? []
+        : [{ path: ['rungs', i, 'stageId'], message: 'This stage is not known.' }]),
+      ...within(['rungs', i, 'days'], rung.days, 1, 120, 'A rung lasts 1 to 120 days.'),
+      ...within(['rungs', i, 'cellMl'], rung.cellMl, 1, 50_000, 'A cell holds 1 mL to 50 L.'),
+      ...within(['rungs', i, 'nMgPerL'], rung.nMgPerL, 0, 1000, 'Strength is 0 to 1000 mg/L of nitrogen.'),
+      ...within(['rungs', i, 'everyDays'], rung.everyDays, 0, 60, 'Feed every 1 to 60 days, or 0 for never.'),
+      ...within(
+        ['rungs', i, 'releasedMgPerL'],
+        rung.releasedMgPerL,
+        0,
+        5000,
+        'A mix lets go 0 to 5000 mg/L.',
+      ),
+    ]),
+  ]
+}
+
+/**
+ * The feeds from seed leaves to hardening off, and whether they keep up: day by day, what a plant wants (growth bounded
+ * by what its cell can carry), what seed and mix give, and what each feed adds.
+ *
+ * A feed that falls while the mix still feeds the plant is kept in the list and marked as not yet needed; it is not
+ * given, and not counted.
+ *
+ * @throws RangeError naming the field, for anything `programmeProblems` finds
+ */
+export function planProgramme(request: ProgrammeRequest): ProgrammePlan {
+  const [problem] = programmeProblems(request)
+  if (problem) throw new RangeError(`${problem.path.join('.')}: ${problem.message}`)
+  const { rungs, appetite } = request
+  const wantedMg = wantedByDay(rungs, appetite)
+  const last = wantedMg.length - 1
+  const suppliedMg = new Array<number>(last + 1).fill(nitrogenWantedMg(SEED_FEEDS_ITSELF_DAYS, appetite))
+  const events: FeedingEvent[] = []
+  const give = (fromDay: number, mg: (day: number) => number) => {
+    for (let day = fromDay; day <= last; day++) suppliedMg[day]! += mg(day)
+  }
+
+  let start = 0
+  rungs.forEach((rung, index) => {
+    const released = (rung.releasedMgPerL * rung.cellMl) / 1000
+    const end = start + rung.days
+    // Roots go with the plant: what a mix has let go by the day it is left stays with it, the rest is lost.
+    const from = start
+    give(from, (day) => {
+      const days = Math.min(day, end) - from
+      return released * (SOLUBLE_AT_ONCE + (1 - SOLUBLE_AT_ONCE) * Math.min(1, days / RELEASE_DAYS))
+    })
+    const mlPerPlant = rung.cellMl * DRINK_SHARE
+    const days =
+      rung.nMgPerL <= 0
+        ? []
+        : rung.everyDays === 0
+          ? index > 0 && rungs[index - 1]!.cellMl < rung.cellMl
+            ? [start]
+            : []
+          : Array.from(
+              { length: Math.ceil(rung.days / rung.everyDays) },
+              (_, i) => start + i * rung.everyDays,
+            )
+    for (const day of days) {
+      const ahead = Math.min(last, day + AHEAD_DAYS)
+      const notYet = suppliedMg[ahead]! >= wantedMg[ahead]! && request.school !== 'living mix'
+      events.push({ day, rung: index, nMgPerL: rung.nMgPerL, mlPerPlant, notYet })
+      if (!notYet) give(day, () => (rung.nMgPerL * mlPerPlant) / 1000)
+    }
+    start = end
+  })
+
+  const hungry = wantedMg.findIndex((wanted, day) => wanted > suppliedMg[day]! * 1.0001)
+  return {
+    events,
+    wantedMg,
+    suppliedMg,
+    hungryFrom: hungry < 0 ? null : hungry,
+    mixLasts: lastsOn(rungs[0]!, wantedMg, appetite),
+    ...amounts(request, events),
+  }
+}
+
+/** Cumulative nitrogen, mg: dM/dt = g·M·(1 − M / most), 4 % of it nitrogen. */
+function wantedByDay(rungs: readonly FeedRung[], appetite: Appetite): number[] {
+  const growth = Math.exp(GROWTH_PER_DAY[appetite]) - 1
+  let mass = MASS_AT_EMERGENCE_MG
+  const wanted = [0]
+  for (const { days, cellMl } of rungs) {
+    const most = Math.max(mass, MOST_PLANT_MG_PER_ML * cellMl)
+    for (let day = 0; day < days; day++) {
+      mass += growth * mass * (1 - mass / most)
+      wanted.push(NITROGEN_OF_DRY_MASS * (mass - MASS_AT_EMERGENCE_MG))
+    }
+  }
+  return wanted
+}
+
+function lastsOn(
+  { releasedMgPerL, cellMl }: FeedRung,
+  wantedMg: readonly number[],
+  appetite: Appetite,
+): number {
+  const own = nitrogenWantedMg(SEED_FEEDS_ITSELF_DAYS, appetite)
+  const released = (releasedMgPerL * cellMl) / 1000
+  const out = wantedMg.findIndex(
+    (wanted, day) =>
+      wanted > own + released * (SOLUBLE_AT_ONCE + (1 - SOLUBLE_AT_ONCE) * Math.min(1, day / RELEASE_DAYS)),
+  )
+  return out < 0 ? wantedMg.length - 1 : out
+}
+
+function amounts({ feed, plants }: ProgrammeRequest, events: readonly FeedingEvent[]) {
+  const given_ = events.filter(({ notYet }) => !notYet)
+  const count = given('Plants', plants, '', yours())
+  const sum = (pick: (event: FeedingEvent) => number) => given_.reduce((all, event) => all + pick(event), 0)
+  const solutionL = derive(
+    'Solution to the end',
+    'L',
+    'n * s / 1000',
+    {
+      n: count,
+      s: given(
+        'Solution for one plant',
+        sum(({ mlPerPlant }) => mlPerPlant),
+        'mL',
+        byDefault('each feed, a sixth of the cell'),
+      ),
+    },
+    ({ n, s }) => (n * s) / 1000,
+  )
+  const massG = derive(
+    'Feed to the end',
+    'g',
+    'n * m / (w * 10)',
+    {
+      n: count,
+      m: given(
+        'Nitrogen fed to one plant',
+        sum(({ nMgPerL, mlPerPlant }) => nMgPerL * mlPerPlant) / 1000,
+        'mg',
+        byDefault('strength times volume, each feed'),
+      ),
+      w: elements(feed).n,
+    },
+    // mg of nitrogen over mg of nitrogen in a gram of feed.
+    ({ n, m, w }) => (n * m) / (w * 10),
+  )
+  const feedAmount =
+    feed.form === 'powder'
+      ? massG
+      : derive('Feed to the end', 'mL', 'm / d', { m: massG, d: density(feed) }, ({ m, d }) => m / d)
+  return {
+    solutionL,
+    feedAmount,
+    feedPerPlant: derive(
+      'Feed for one plant',
+      feedAmount.unit,
+      'a / n',
+      { a: feedAmount, n: count },
+      ({ a, n }) => a / n,
+    ),
+  }
+}
+
+/** Day on which a bottle runs out, given to all plants in the order of the programme; null when it lasts. */
+export function runsOutOn(
+  { events }: Pick<ProgrammePlan, 'events'>,
+  { feed, plants }: Pick<ProgrammeRequest, 'feed' | 'plants'>,
+  inStores: number,
+): number | null {
+  let left = inStores
+  for (const { day, nMgPerL, mlPerPlant, notYet } of events) {
+    if (notYet) continue
+    const grams = (plants * mlPerPlant * nMgPerL) / 1000 / (feed.nPercent * 10)
+    left -= feed.form === 'powder' ? grams : grams / density(feed).value
+    if (left < -1e-9) return day
+  }
+  return null
+}

@@ -1,0 +1,187 @@
+import type { Container } from '../containers/container'
+import { under, within, type Problem } from '../problem'
+import { given, type Figure } from '../working/figure'
+import { byDefault, practice, yours, type Source } from '../working/source'
+import type { Feel } from './hydration'
+import type { MaterialLibrary } from './material'
+import { MIXING_LOSS_K, MIXING_LOSS_SOURCE } from './mixing-loss'
+import { extraProblems, recipeProblems, type Extra, type Part, type Preparation } from './recipe'
+import type { Scoop } from './scoops'
+
+/** Containers of one kind to fill. */
+export interface Fill {
+  readonly container: Container
+  /** Whole trays, pots or blocks. */
+  readonly count: number
+  /** Depth of the layer sprinkled over the seed, mm; 0 for none. */
+  readonly coverMm: number
+  /** What the cover is: the mix itself, or a material. */
+  readonly coverMaterialId: string
+  /** Depth of this mix over a lower one, mm; null or nothing where the container holds this mix to its foot. */
+  readonly topMm?: number | null | undefined
+}
+
+export const COVER_IS_THE_MIX = 'mix'
+
+/** Whether the container holds two mixes, one above the other. */
+export const isLayered = (fill: Fill): fill is Fill & { topMm: number } =>
+  fill.topMm !== null && fill.topMm !== undefined
+
+/** All fractions 0–1, except the block compression, a ratio above 1. */
+export interface Allowances {
+  /** How full a container is filled. */
+  readonly fill: number
+  /** How full where a cover follows. */
+  readonly fillUnderCover: number
+  /** Loose volume per pressed volume of a soil block. */
+  readonly blockCompression: number
+  /** Loss of an even mix of coarse and fine. */
+  readonly mixingLossK: number
+  /** Extra, so that it does not run out. */
+  readonly spare: number
+}
+
+export const DEFAULT_ALLOWANCES: Allowances = {
+  fill: 0.9,
+  fillUnderCover: 0.75,
+  blockCompression: 2,
+  mixingLossK: MIXING_LOSS_K,
+  spare: 0.05,
+}
+
+export const ALLOWANCE_SOURCES: Readonly<Record<keyof Allowances, Source>> = {
+  fill: byDefault('filled to nine tenths'),
+  fillUnderCover: practice('a quarter of the cell is left free for the cover'),
+  blockCompression: byDefault('1.5–3 by the press and the mix'),
+  mixingLossK: MIXING_LOSS_SOURCE,
+  spare: byDefault('a twentieth to spare'),
+}
+
+export interface BatchRequest {
+  readonly parts: readonly Part[]
+  /** Parts of the mix that lies below in layered containers; empty where nothing is layered. */
+  readonly lowerParts: readonly Part[]
+  readonly fills: readonly Fill[]
+  readonly allowances: Allowances
+  readonly scoop: Scoop
+  /** Pack chosen for a material, by material id; else its first. */
+  readonly packIds: Readonly<Record<string, string>>
+  readonly extras: readonly Extra[]
+  readonly preparations: readonly Preparation[]
+  /** How wet the mix should feel when it is filled in. */
+  readonly feel: Feel
+  /** The tub it is stirred in, L; null when it is large enough. */
+  readonly tubL: number | null
+  readonly materials: MaterialLibrary
+}
+
+/** What a batch begins with where nothing was said. */
+export const plainBatch = () => ({
+  lowerParts: [] as Part[],
+  packIds: {} as Record<string, string>,
+  extras: [] as Extra[],
+  preparations: [] as Preparation[],
+  feel: 'wrung-out sponge' as Feel,
+  tubL: null as number | null,
+})
+
+/** Fullest that a tub can be stirred, as a fraction [common practice]. */
+export const STIRRABLE = 0.6
+
+/** A value the household left at its default says so; one it changed is theirs. */
+export function allowance(name: string, key: keyof Allowances, allowances: Allowances): Figure {
+  const value = allowances[key]
+  const source = value === DEFAULT_ALLOWANCES[key] ? ALLOWANCE_SOURCES[key] : yours()
+  return given(name, value, key === 'blockCompression' ? '' : 'share', source)
+}
+
+/** What is wrong with a request, each at its field; empty when it can be planned. */
+export function batchProblems(request: BatchRequest): Problem[] {
+  const { allowances } = request
+  const layered = request.fills.some(isLayered)
+  return [
+    ...(request.parts.length === 0 && request.extras.length > 0
+      ? [{ path: ['parts'], message: 'Extras alone make no mix: add a material by the part.' }]
+      : under('parts', recipeProblems(request.parts, request.materials))),
+    ...(layered || request.lowerParts.length
+      ? under('lowerParts', recipeProblems(request.lowerParts, request.materials))
+      : []),
+    ...under('extras', extraProblems(request.extras, request.materials)),
+    ...(request.fills.length ? [] : [{ path: ['fills'], message: 'Say what to fill: add a container.' }]),
+    ...request.fills.flatMap((fill, index) =>
+      under('fills', under(index, fillProblems(fill, request.materials))),
+    ),
+    ...under('allowances', [
+      ...within(['fill'], allowances.fill, 0, 1, 'Fill is above 0 and at most 100 %.', true),
+      ...within(
+        ['fillUnderCover'],
+        allowances.fillUnderCover,
+        0,
+        1,
+        'Fill is above 0 and at most 100 %.',
+        true,
+      ),
+      ...within(
+        ['blockCompression'],
+        allowances.blockCompression,
+        1,
+        4,
+        'Blocks take 1 to 4 times their volume.',
+      ),
+      ...within(['mixingLossK'], allowances.mixingLossK, 0, 0.3, 'Mixing loses 0 to 30 %.'),
+      ...within(['spare'], allowances.spare, 0, 1, 'Spare is 0 to 100 %.'),
+    ]),
+    ...within(
+      ['scoop', 'volumeL'],
+      request.scoop.volumeL,
+      0,
+      200,
+      'A scoop holds more than 0 and at most 200 L.',
+      true,
+    ),
+    ...(request.tubL === null ? [] : tubProblems(request.tubL, request.scoop)),
+  ]
+}
+
+function tubProblems(tubL: number, scoop: Scoop): Problem[] {
+  return tubL * STIRRABLE < scoop.volumeL
+    ? [
+        {
+          path: ['tubL'],
+          message:
+            'The tub is smaller than a scoop can be stirred in. Choose a larger tub or a smaller scoop.',
+        },
+      ]
+    : within(['tubL'], tubL, 0, 2000, 'A tub holds at most 2000 L.', true)
+}
+
+function fillProblems(fill: Fill, materials: MaterialLibrary): Problem[] {
+  const coverKnown = fill.coverMaterialId === COVER_IS_THE_MIX || materials.has(fill.coverMaterialId)
+  const depth = fill.container.shape.depthMm
+  return [
+    ...(Number.isInteger(fill.count) ? [] : [{ path: ['count'], message: 'Count whole containers.' }]),
+    ...within(['count'], fill.count, 1, 5000, 'Plan 1 to 5000 containers of a kind in one batch.'),
+    ...within(
+      ['coverMm'],
+      fill.coverMm,
+      0,
+      depth / 2,
+      `A cover is at most half the depth: ${Math.floor(depth / 2)} mm.`,
+    ),
+    ...(isLayered(fill) ? layerProblems(fill, fill.topMm) : []),
+    ...(coverKnown ? [] : [{ path: ['coverMaterialId'], message: 'This material is not known.' }]),
+  ]
+}
+
+function layerProblems({ container }: Fill, topMm: number): Problem[] {
+  if (container.kind === 'block')
+    return [{ path: ['topMm'], message: 'A block is pressed from one mix: it has no layers.' }]
+  const deepest = Math.floor(container.shape.depthMm * 0.7)
+  return within(
+    ['topMm'],
+    topMm,
+    5,
+    deepest,
+    `The top layer is 5 to ${deepest} mm deep here, so that some room is left below it.`,
+  )
+}

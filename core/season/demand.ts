@@ -1,0 +1,180 @@
+import type { Fill } from '../media/batch-request'
+import { STIRRABLE } from '../media/batch-request'
+import { addDays, dayNumber, daysBetween, type Day } from './day'
+import type { SowingFeeding } from './feeding'
+import type { SeasonFrame } from './frame'
+import { FLAT_M2, type PlannedSowing } from './sowing'
+
+/** A sowing of the season with what follows from it. */
+export interface SeasonRow {
+  readonly id: string
+  readonly name: string
+  readonly planned: PlannedSowing
+  readonly feeding: SowingFeeding
+}
+
+/** Rungs that fall due within a few days and share a mix. */
+export interface MixRun {
+  readonly id: string
+  readonly recipeId: string
+  /** The day the first of it is filled in, and the evening on which dry coir is set to soak. */
+  readonly on: Day
+  readonly soakOn: Day
+  readonly looseL: number
+  /** Goes at the tub. */
+  readonly tubs: number
+  readonly fills: readonly Fill[]
+  readonly of: readonly { readonly sowingId: string; readonly rung: number }[]
+}
+
+/** Feeds of one strength that fall on the same few days. */
+export interface FeedRun {
+  readonly on: Day
+  readonly nMgPerL: number
+  readonly solutionL: number
+  readonly cans: number
+  readonly of: readonly { readonly sowingId: string; readonly rung: number }[]
+}
+
+/** Day by day from `from` on. */
+export interface SeasonLoad {
+  readonly from: Day
+  readonly flats: readonly number[]
+  /** Area that wants lamps: from emergence to hardening off, m². */
+  readonly litM2: readonly number[]
+}
+
+/** A mix keeps for a few days under a lid: rungs so far apart share a batch [default]. */
+export const BATCH_WITHIN_DAYS = 3
+const FEED_WITHIN_DAYS = 1
+
+/** Flats and lit area on each day of the season. */
+export function loadOf(rows: readonly { planned: PlannedSowing }[], from: Day, days: number): SeasonLoad {
+  const flats = new Array<number>(days).fill(0)
+  const litM2 = new Array<number>(days).fill(0)
+  const start = dayNumber(from)
+  const add = (into: number[], a: Day, b: Day, amount: number) => {
+    const last = Math.min(days, dayNumber(b) - start)
+    for (let i = Math.max(0, dayNumber(a) - start); i < last; i++) into[i]! += amount
+  }
+  for (const { planned } of rows)
+    for (const rung of planned.rungs) {
+      if (rung.flats === 0) continue
+      add(flats, rung.from, rung.until, rung.flats)
+      const lit = planned.emergeOn && planned.emergeOn > rung.from ? planned.emergeOn : rung.from
+      if (planned.emergeOn) add(litM2, lit, rung.until, rung.flats * FLAT_M2)
+    }
+  return { from, flats, litM2 }
+}
+
+/** First and last day of everything that is planned; a few days of margin on either side. */
+export function extentOf(rows: readonly { planned: PlannedSowing }[], frame: SeasonFrame, today: Day) {
+  const firsts = rows.map(({ planned }) => planned.treatOn ?? planned.sowOn)
+  const lasts = rows.map(({ planned }) => planned.outOn)
+  const from = [...firsts, rows.length ? firsts[0]! : today].reduce(
+    (a, b) => (a < b ? a : b),
+    frame.lastFrost,
+  )
+  const until = lasts.reduce((a, b) => (a > b ? a : b), addDays(frame.lastFrost, 14))
+  return { from: addDays(from, -7), days: daysBetween(from, until) + 21 }
+}
+
+/** Rungs that share a mix and fall within a few days become one batch, made for the first of them. */
+export function mixRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'tubL'>): MixRun[] {
+  const due = rows
+    .flatMap(({ id, planned }) =>
+      planned.rungs.flatMap((rung) =>
+        rung.recipeId === null ? [] : [{ ...rung, recipeId: rung.recipeId, sowingId: id }],
+      ),
+    )
+    .sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0))
+  return gather(
+    due,
+    ({ recipeId }) => recipeId,
+    ({ from }) => from,
+    BATCH_WITHIN_DAYS,
+  ).map((rungs): MixRun => {
+    const [{ from: on, recipeId, sowingId, index }] = rungs as [(typeof rungs)[number]]
+    const looseL = rungs.reduce((sum, rung) => sum + rung.looseL, 0)
+    return {
+      id: `${recipeId} ${sowingId} ${index}`,
+      recipeId,
+      on,
+      soakOn: addDays(on, -1),
+      looseL,
+      tubs: Math.max(1, Math.ceil(looseL / (frame.tubL * STIRRABLE) - 1e-9)),
+      fills: mergeFills(rungs.map(({ fill }) => fill)),
+      of: rungs.map((rung) => ({ sowingId: rung.sowingId, rung: rung.index })),
+    }
+  })
+}
+
+/** Feeds of one strength on the same days are mixed together. */
+export function feedRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'canL'>): FeedRun[] {
+  const due = rows
+    .flatMap(({ id, feeding }) => feeding.feeds.map((feed) => ({ ...feed, sowingId: id })))
+    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
+  return gather(
+    due,
+    ({ nMgPerL }) => String(nMgPerL),
+    ({ on }) => on,
+    FEED_WITHIN_DAYS,
+  ).map((feeds) => {
+    const [{ on, nMgPerL }] = feeds as [(typeof feeds)[number]]
+    const solutionL = feeds.reduce((sum, feed) => sum + feed.solutionL, 0)
+    return {
+      on,
+      nMgPerL,
+      solutionL,
+      cans: Math.max(1, Math.ceil(solutionL / frame.canL - 1e-9)),
+      of: feeds.map(({ sowingId, rung }) => ({ sowingId, rung })),
+    }
+  })
+}
+
+/** Things of one kind, the first of each group and what follows it within so many days; sorted by day. */
+function gather<T>(
+  sorted: readonly T[],
+  kind: (one: T) => string,
+  day: (one: T) => Day,
+  withinDays: number,
+): T[][] {
+  const open = new Map<string, T[]>()
+  const groups: T[][] = []
+  for (const one of sorted) {
+    const group = open.get(kind(one))
+    if (group && daysBetween(day(group[0]!), day(one)) <= withinDays) group.push(one)
+    else {
+      const begun = [one]
+      open.set(kind(one), begun)
+      groups.push(begun)
+    }
+  }
+  return groups
+}
+
+/** The same containers under the same cover are counted together. */
+function mergeFills(fills: readonly Fill[]): Fill[] {
+  const merged = new Map<string, Fill>()
+  for (const fill of fills) {
+    const key = [fill.container.id, fill.coverMm, fill.coverMaterialId].join(' ')
+    const known = merged.get(key)
+    merged.set(key, known ? { ...known, count: known.count + fill.count } : fill)
+  }
+  return [...merged.values()]
+}
+
+/** Days on which more stands on the shelf than fits, as runs of days. */
+export function overflows(load: SeasonLoad, shelfFlats: number): { from: Day; until: Day; most: number }[] {
+  const runs: { from: Day; until: Day; most: number }[] = []
+  load.flats.forEach((flats, i) => {
+    if (flats <= shelfFlats + 1e-9) return
+    const day = addDays(load.from, i)
+    const last = runs.at(-1)
+    if (last && last.until === day) {
+      last.until = addDays(day, 1)
+      last.most = Math.max(last.most, flats)
+    } else runs.push({ from: day, until: addDays(day, 1), most: flats })
+  })
+  return runs
+}

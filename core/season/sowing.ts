@@ -1,0 +1,367 @@
+import { cellTopArea, type Container } from '../containers/container'
+import { planAreaMm2 } from '../containers/shape'
+import { COVER_IS_THE_MIX, type Fill } from '../media/batch-request'
+import { printPath, under, within, type Problem } from '../problem'
+import type { Crop } from '../sowing/crop'
+import { daysToEmergence, LATE_AT, RESOW_AT } from '../sowing/emergence'
+import { agedGermination, binomialAtMost, cellsFor, chanceOfOne, MOST_CELLS } from '../sowing/odds'
+import { derive, given, type Figure } from '../working/figure'
+import { byDefault, yours } from '../working/source'
+import type { SeasonBook } from './book'
+import { careFor, type Care } from './care'
+import { addDays, daysBetween, isDay, type Day } from './day'
+import type { SeasonFrame } from './frame'
+import { ladderById, ladderProblems, type LadderRung, type RungStage } from './ladder'
+
+/** What is wanted of one crop. Everything that is null follows from the crop and the season. */
+export interface SowingRequest {
+  readonly crop: Crop
+  readonly plants: number
+  readonly season: 'spring' | 'autumn'
+  /** The day the plants are to be ready to go out. */
+  readonly outOn: Day | null
+  readonly sowOn: Day | null
+  /** As the packet or a test says, a fraction. */
+  readonly germination: number | null
+  readonly seedYears: number
+  /** Seeds in the packet; null where nobody counted. */
+  readonly seedsThere: number | null
+  readonly certainty: number
+  readonly seedsPerCell: number | null
+  readonly ladderId: string | null
+  /** The household's own rungs, in place of the ladder's. */
+  readonly rungs: readonly LadderRung[] | null
+  /** What was done, and when: `treat`, `rung-0`, `up`, `rung-1` …, `out`. What follows moves with it. */
+  readonly done: Readonly<Record<string, Day>>
+  /** What is not done yet cannot begin before this day: late work pushes what follows. */
+  readonly notBefore: Day | null
+}
+
+export interface PlannedRung {
+  readonly index: number
+  readonly stage: RungStage
+  /** The day it was to begin; `from` is later where it is late. */
+  readonly dueOn: Day
+  readonly from: Day
+  readonly until: Day
+  /** Whole trays or pots, and their cover. */
+  readonly fill: Fill
+  readonly container: Container
+  /** The mix newly filled in; null where the plants stay where they are. */
+  readonly recipeId: string | null
+  /** Loose mix, L. */
+  readonly looseL: number
+  /** In flats of 28 × 54 cm under the lamps; 0 outside. */
+  readonly flats: number
+  readonly plants: number
+  readonly care: Care
+}
+
+/** Something to know before sowing. */
+export type Notice =
+  | { readonly kind: 'too cold to come up'; readonly mixC: number }
+  | { readonly kind: 'out before the frost is over'; readonly earliest: Day }
+  | { readonly kind: 'not before the frost'; readonly latestSow: Day; readonly latestOut: Day }
+  | { readonly kind: 'not ready by then'; readonly ready: Day }
+  | { readonly kind: 'seed is short'; readonly short: number }
+
+export interface PlannedSowing {
+  readonly rungs: readonly PlannedRung[]
+  readonly germination: Figure
+  readonly perCell: number
+  /** Chance that a cell gives a plant that can go out; for broadcast seed, that a seed does. */
+  readonly chance: Figure
+  /** Cells to sow; open trays where it is broadcast. */
+  readonly cells: number
+  readonly seeds: number
+  readonly sowOn: Day
+  readonly outOn: Day
+  /** The day it was to go out; `outOn` is later where it is late. */
+  readonly outDueOn: Day
+  /** Earliest and latest day to sow for that planting day. */
+  readonly sowRange: readonly [Day, Day]
+  readonly treatOn: Day | null
+  /** null where the mix is too cold for it ever to come up. */
+  readonly emergence: Figure | null
+  readonly emergeOn: Day | null
+  readonly lateOn: Day | null
+  readonly resowOn: Day | null
+  readonly notices: readonly Notice[]
+}
+
+/** A flat of 28 × 54 cm, m² [standard: 0.28 · 0.54]. */
+export const FLAT_M2 = 0.28 * 0.54
+/** Potted on beside the plants wanted [default]. */
+export const SPARE_PLANTS = 0.05
+/** Of what comes up so many are lost on the way [default]. */
+export const LOSSES = 0.05
+/** Tray for each seed of a broadcast pinch, cm² [common practice: a finger's breadth apart]. */
+const CM2_PER_BROADCAST_SEED = 2.5
+/** Days of going out a little longer each day; 7–14 [common practice], a week for quick crops. */
+export const hardenDays = (crop: Crop) => (crop.weeks[1] <= 4 ? 7 : 10)
+/** Days in a final container that are still reckoned with. */
+const SET_IN_DAYS = 1
+/** A sowing lies within a year and a half of its frosts. */
+const FARTHEST_DAYS = 550
+
+export const rungsOf = (request: Pick<SowingRequest, 'rungs' | 'ladderId' | 'crop'>): readonly LadderRung[] =>
+  request.rungs ?? ladderById(request.ladderId ?? request.crop.ladderId).rungs
+
+export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book: SeasonBook): Problem[] {
+  const { plants, outOn, sowOn, germination, certainty, seedsPerCell } = request
+  return [
+    ...(Number.isInteger(plants) ? [] : [{ path: ['plants'], message: 'Count whole plants.' }]),
+    ...within(['plants'], plants, 1, 20_000, 'A sowing raises 1 to 20 000 plants.'),
+    ...dayProblems('outOn', outOn, frame),
+    ...dayProblems('sowOn', sowOn, frame),
+    ...(outOn && sowOn && isDay(outOn) && isDay(sowOn) && daysBetween(sowOn, outOn) < 14
+      ? [{ path: ['sowOn'], message: 'Sown so late it cannot be ready by then: leave at least 14 days.' }]
+      : []),
+    ...(germination === null
+      ? []
+      : within(['germination'], germination, 0, 1, 'Germination is above 0 and at most 100 %.', true)),
+    ...within(['certainty'], certainty, 0.5, 0.999, 'Certainty lies between 50 and 99.9 %.'),
+    ...within(['seedYears'], request.seedYears, 0, 30, 'Seed is 0 to 30 years old.'),
+    ...(seedsPerCell === null
+      ? []
+      : within(['seedsPerCell'], seedsPerCell, 1, 50, 'A cell takes 1 to 50 seeds.')),
+    ...(request.season === 'autumn' && !request.crop.autumn && outOn === null && sowOn === null
+      ? [{ path: ['season'], message: `${request.crop.name} has no usual autumn date: give it a day.` }]
+      : []),
+    ...under('rungs', ladderProblems(rungsOf(request), book.findContainer)),
+  ]
+}
+
+function dayProblems(key: 'outOn' | 'sowOn', day: Day | null, frame: SeasonFrame): Problem[] {
+  if (day === null) return []
+  if (!isDay(day)) return [{ path: [key], message: 'This is not a calendar day.' }]
+  return Math.abs(daysBetween(frame.lastFrost, day)) > FARTHEST_DAYS
+    ? [{ path: [key], message: `That is outside this season, whose last frost is ${frame.lastFrost}.` }]
+    : []
+}
+
+/**
+ * From "so many plants by then" to cells, seed, and the ladder's dates back from planting out.
+ *
+ * @throws RangeError naming the field, for anything `sowingProblems` finds, or more plants than a bench can raise
+ */
+export function planSowing(request: SowingRequest, frame: SeasonFrame, book: SeasonBook): PlannedSowing {
+  const [problem] = sowingProblems(request, frame, book)
+  if (problem) throw new RangeError(`${printPath(problem.path)}: ${problem.message}`)
+  const { crop } = request
+  const rungs = rungsOf(request)
+  const start = startOf(request, rungs[0]!, book.findContainer)
+
+  const schools = { light: frame.lightSchool, feeding: frame.feedingSchool }
+  const cares = rungs.map((rung) => careFor(rung, crop, schools, frame.mixC))
+  const days = rungDays(request, rungs)
+  const whole = days.reduce((sum, n) => sum + n, 0) - (rungs.at(-1)!.stage === 'set in' ? days.at(-1)! : 0)
+  const outBy = request.outOn ?? defaultOut(crop, request.season, frame)
+  const plannedSow = request.sowOn ?? addDays(outBy, -whole)
+  const held = (key: string, due: Day) =>
+    request.done[key] ?? (request.notBefore && due < request.notBefore ? request.notBefore : due)
+  const sowOn = held('rung-0', plannedSow)
+
+  const emergence = daysToEmergence(crop.emergence, cares[0]!.mixC)
+  const after = (factor: number) =>
+    emergence ? addDays(sowOn, Math.ceil(emergence.value * factor - 1e-9)) : null
+  const expected = after(1)
+  // What came up late climbs late.
+  const heldUp = request.done.up && expected ? daysBetween(expected, request.done.up) : 0
+
+  const outIndex = rungs.at(-1)!.stage === 'set in' ? rungs.length - 1 : rungs.length
+  const dues: Day[] = [plannedSow]
+  const froms: Day[] = [sowOn]
+  days.forEach((n, i) => {
+    const due = addDays(froms[i]!, i === 0 ? Math.max(1, n + heldUp) : n)
+    dues.push(due)
+    froms.push(held(i + 1 === outIndex ? 'out' : `rung-${i + 1}`, due))
+  })
+  const outOn = froms[outIndex]!
+  const until = (i: number) => froms[i + 1]!
+
+  const carried = crop.clump ? start.cells : Math.ceil(request.plants * (1 + SPARE_PLANTS))
+  let container: Container
+  const planned = rungs.map((rung, index): PlannedRung => {
+    container = rung.containerId ? book.findContainer(rung.containerId)! : container
+    const places = index === 0 ? start.cells : rung.stage === 'set in' ? request.plants : carried
+    const fill = fillOf(rung, container, places, crop)
+    return {
+      index,
+      stage: rung.stage,
+      dueOn: dues[index]!,
+      from: froms[index]!,
+      until: until(index),
+      fill,
+      container,
+      recipeId: rung.recipeId,
+      looseL: rung.recipeId === null ? 0 : book.looseL(rung.recipeId, fill),
+      flats: rung.stage === 'harden' || rung.stage === 'set in' ? 0 : flatsOf(container) * fill.count,
+      plants: index === 0 ? start.cells : places,
+      care: cares[index]!,
+    }
+  })
+  const slack = Math.round(((crop.weeks[1] - crop.weeks[0]) / 2) * 7)
+  const sown = { sowOn, outOn }
+  return {
+    ...start,
+    ...sown,
+    rungs: planned,
+    sowRange: [addDays(plannedSow, -slack), addDays(plannedSow, slack)],
+    outDueOn: dues[outIndex]!,
+    treatOn: crop.treatment ? addDays(sowOn, -crop.treatment.days) : null,
+    emergence,
+    emergeOn: request.done.up ?? expected,
+    lateOn: after(LATE_AT),
+    resowOn: after(RESOW_AT),
+    notices: noticesOf(request, frame, sown, start.seeds, cares[0]!.mixC, emergence !== null),
+  }
+}
+
+function defaultOut(crop: Crop, season: SowingRequest['season'], frame: SeasonFrame): Day {
+  return season === 'autumn'
+    ? addDays(frame.firstFrost, -(crop.weeksBeforeFrost ?? 0) * 7)
+    : addDays(frame.lastFrost, crop.outAfterFrostWeeks * 7)
+}
+
+/** Days on each rung: those that were set, and the rest of the crop's weeks shared out by the ladder's parts. */
+function rungDays({ crop, sowOn, outOn }: SowingRequest, rungs: readonly LadderRung[]): number[] {
+  const own = (rung: LadderRung) =>
+    rung.days ?? (rung.stage === 'harden' ? hardenDays(crop) : rung.stage === 'set in' ? SET_IN_DAYS : null)
+  const target =
+    sowOn && outOn ? daysBetween(sowOn, outOn) : Math.round(((crop.weeks[0] + crop.weeks[1]) / 2) * 7)
+  const fixed = rungs.reduce((sum, rung) => sum + (rung.stage === 'set in' ? 0 : (own(rung) ?? 0)), 0)
+  const open = rungs.filter((rung) => own(rung) === null)
+  const parts = open.reduce((sum, { part }) => sum + part, 0)
+  // Days that were set stretch the whole; the rest keep their share of what the crop takes.
+  const usual = rungs.reduce((sum, { stage }) => sum + (stage === 'harden' ? hardenDays(crop) : 0), 0)
+  const partsOfAll = rungs.reduce((sum, { part }) => sum + part, 0)
+  const free = sowOn && outOn ? target - fixed : partsOfAll > 0 ? ((target - usual) * parts) / partsOfAll : 0
+  let left = Math.max(open.length, Math.round(free))
+  let partsLeft = parts
+  return rungs.map((rung) => {
+    const set = own(rung)
+    if (set !== null) return set
+    const days = Math.max(1, Math.round(partsLeft > 0 ? (left * rung.part) / partsLeft : left))
+    left -= days
+    partsLeft -= rung.part
+    return days
+  })
+}
+
+/** How much to sow. */
+function startOf(request: SowingRequest, first: LadderRung, findContainer: SeasonBook['findContainer']) {
+  const { crop, plants, certainty } = request
+  const germination = agedGermination(
+    given(
+      'Germination',
+      request.germination ?? crop.germination,
+      'share',
+      request.germination === null ? byDefault('a fresh packet') : yours('the packet or your test'),
+    ),
+    request.seedYears,
+    crop.seedLife,
+  )
+  const lost = given('Lost on the way', LOSSES, 'share', byDefault('one in twenty'))
+  const broadcast = first.stage === 'broadcast'
+  const perCell = broadcast ? 1 : (request.seedsPerCell ?? crop.seedsPerCell)
+  const up = crop.clump || broadcast ? germination : chanceOfOne(germination, perCell)
+  const chance = derive(
+    crop.clump || broadcast ? 'Chance that a seed gives a plant' : 'Chance that a cell gives a plant',
+    'share',
+    'c * (1 - l)',
+    { c: up, l: lost },
+    ({ c, l }) => c * (1 - l),
+  )
+  if (broadcast) {
+    const seeds = cellsFor(plants, chance.value, certainty)
+    const tray = findContainer(first.containerId!)!
+    const cells = Math.ceil((seeds * CM2_PER_BROADCAST_SEED) / cellTopArea(tray).value)
+    return { germination, perCell: Math.ceil(seeds / cells), chance, cells, seeds }
+  }
+  const cells = crop.clump
+    ? clumpsFor(plants, perCell, chance.value, certainty)
+    : cellsFor(plants, chance.value, certainty)
+  return { germination, perCell, chance, cells, seeds: cells * perCell }
+}
+
+/** Cells of a clump from which at least so many seedlings come, with the wanted certainty. */
+function clumpsFor(plants: number, perCell: number, p: number, certainty: number): number {
+  let cells = Math.max(1, Math.floor(plants / perCell))
+  while (1 - binomialAtMost(plants - 1, cells * perCell, p) < certainty) {
+    cells += Math.max(1, Math.floor(cells / 50))
+    if (cells > MOST_CELLS) throw new RangeError(`plants: ${plants} are more than a bench can raise so`)
+  }
+  return cells
+}
+
+/** Containers for so many places, and the cover where seed goes in. */
+function fillOf(rung: LadderRung, container: Container, places: number, crop: Crop): Fill {
+  const sown = rung.stage === 'sow' || rung.stage === 'broadcast'
+  const deepest = Math.floor(container.shape.depthMm / 2)
+  return {
+    container,
+    count: Math.max(1, Math.ceil(places / container.cells)),
+    coverMm: sown ? Math.min(crop.depthMm, deepest) : 0,
+    coverMaterialId: sown && crop.light === 'wants light' ? 'vermiculite' : COVER_IS_THE_MIX,
+  }
+}
+
+/** Webs and rims around a tray's cells [default]. */
+const WEBS = 1.44
+
+/** A tray that covers three quarters of a flat stands in a flat's place. */
+const ALMOST = 0.75
+
+/** Flats one container takes on the shelf, edge to edge; a round pot takes the square around it. */
+function flatsOf(container: Container): number {
+  const { shape } = container
+  const top = shape.form === 'round' ? shape.topDiameterMm ** 2 : planAreaMm2(shape, shape.depthMm)
+  const flats = (top * container.cells) / 1e6 / FLAT_M2
+  if (container.kind !== 'tray') return flats
+  return flats * WEBS < ALMOST ? flats * WEBS : Math.max(1, flats)
+}
+
+function noticesOf(
+  { crop, season, seedsThere, outOn: wanted }: SowingRequest,
+  frame: SeasonFrame,
+  { outOn }: { outOn: Day },
+  seeds: number,
+  mixC: number,
+  comesUp: boolean,
+): Notice[] {
+  const earliest = addDays(frame.lastFrost, crop.outAfterFrostWeeks * 7)
+  const latestOut =
+    crop.weeksBeforeFrost === null ? null : addDays(frame.firstFrost, -crop.weeksBeforeFrost * 7)
+  return [
+    ...(comesUp ? [] : [{ kind: 'too cold to come up' as const, mixC }]),
+    ...(season === 'spring' && outOn < earliest
+      ? [{ kind: 'out before the frost is over' as const, earliest }]
+      : []),
+    ...(latestOut && outOn > latestOut
+      ? [
+          {
+            kind: 'not before the frost' as const,
+            latestOut,
+            latestSow: addDays(latestOut, -crop.weeks[0] * 7),
+          },
+        ]
+      : []),
+    ...(wanted && outOn > wanted ? [{ kind: 'not ready by then' as const, ready: outOn }] : []),
+    ...(seedsThere !== null && seeds > seedsThere
+      ? [{ kind: 'seed is short' as const, short: seeds - seedsThere }]
+      : []),
+  ]
+}
+
+/** How a sowing stands that is not up yet. */
+export function emergenceVerdict(
+  sowing: Pick<PlannedSowing, 'emergeOn' | 'lateOn' | 'resowOn'>,
+  today: Day,
+): 'too cold' | 'sow again' | 'late' | 'due' | 'waiting' {
+  const { emergeOn, lateOn, resowOn } = sowing
+  if (!emergeOn || !lateOn || !resowOn) return 'too cold'
+  if (today >= resowOn) return 'sow again'
+  if (today >= lateOn) return 'late'
+  return today >= emergeOn ? 'due' : 'waiting'
+}

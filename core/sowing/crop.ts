@@ -1,0 +1,130 @@
+import type { Appetite } from '../media/food'
+import { within, type Problem } from '../problem'
+import type { Source } from '../working/source'
+import type { Emergence } from './emergence'
+import type { SeedLife } from './odds'
+
+export const CROP_FAMILIES = [
+  'fruiting',
+  'leafy',
+  'brassica',
+  'allium',
+  'root',
+  'herb',
+  'cut flower',
+  'bedding',
+] as const
+export type CropFamily = (typeof CROP_FAMILIES)[number]
+
+/** What is done to the seed before it is sown. */
+export interface Treatment {
+  readonly kind: 'soak' | 'nick' | 'chill'
+  readonly days: number
+}
+
+export interface Crop {
+  readonly id: string
+  readonly name: string
+  readonly family: CropFamily
+  /** Weeks in cells and pots before planting out. */
+  readonly weeks: readonly [low: number, high: number]
+  /** Weeks from the last frost to planting out; negative for hardy crops that go out before it. */
+  readonly outAfterFrostWeeks: number
+  /** Depth of sowing, mm; 0 on the surface. */
+  readonly depthMm: number
+  readonly light: 'wants light' | 'wants dark' | 'either'
+  /** Best temperature of the mix, °C. */
+  readonly warmthC: number
+  readonly emergence: Emergence
+  readonly treatment: Treatment | null
+  /** Seeds in a cell by habit; a clump where several stay together. */
+  readonly seedsPerCell: number
+  readonly clump: boolean
+  readonly appetite: Appetite
+  /** Whether it roots from a buried stem. */
+  readonly buryStem: boolean
+  /** Nights below this are too cold for it outside, °C. */
+  readonly lowestNightC: number
+  readonly germination: number
+  readonly seedLife: SeedLife
+  /** Weeks it wants outside before the first frost of autumn; null where frost does not end it. */
+  readonly weeksBeforeFrost: number | null
+  /** Whether it is also sown in summer, for autumn. */
+  readonly autumn: boolean
+  readonly ladderId: string
+  /** Where each figure comes from. */
+  readonly sources: Readonly<Record<CropFigure, Source>>
+}
+
+/** What a household can correct in a crop. */
+export const CROP_FIGURES = [
+  'weeks',
+  'outAfterFrostWeeks',
+  'depthMm',
+  'light',
+  'warmthC',
+  'emergence',
+  'treatment',
+  'seedsPerCell',
+  'clump',
+  'appetite',
+  'buryStem',
+  'lowestNightC',
+  'germination',
+  'seedLife',
+  'weeksBeforeFrost',
+  'autumn',
+  'ladderId',
+] as const
+export type CropFigure = (typeof CROP_FIGURES)[number]
+
+/** What lies over the seed: nothing or a veil where it wants light, the mix or vermiculite at its depth elsewhere. */
+export function coverOf({ light, depthMm }: Pick<Crop, 'light' | 'depthMm'>): string {
+  if (depthMm === 0) return 'pressed in, nothing or a veil of vermiculite over it'
+  if (light === 'wants light') return `${depthMm} mm of vermiculite, which lets light through`
+  return `${depthMm} mm of the mix`
+}
+
+/** What is wrong with a crop a household describes, each at its field. */
+export function cropProblems(
+  crop: Pick<
+    Crop,
+    | 'weeks'
+    | 'outAfterFrostWeeks'
+    | 'depthMm'
+    | 'warmthC'
+    | 'emergence'
+    | 'seedsPerCell'
+    | 'lowestNightC'
+    | 'germination'
+    | 'weeksBeforeFrost'
+  >,
+): Problem[] {
+  const [low, high] = crop.weeks
+  return [
+    ...within(['weeks', 0], low, 1, 52, 'Weeks before planting out are 1 to 52.'),
+    ...within(
+      ['weeks', 1],
+      high,
+      Math.max(1, low),
+      52,
+      'The later week comes after the earlier, at most 52.',
+    ),
+    ...within(
+      ['outAfterFrostWeeks'],
+      crop.outAfterFrostWeeks,
+      -20,
+      20,
+      'At most 20 weeks before or after the frost.',
+    ),
+    ...within(['depthMm'], crop.depthMm, 0, 100, 'Seed is sown 0 to 100 mm deep.'),
+    ...within(['warmthC'], crop.warmthC, 5, 40, 'A mix is kept between 5 and 40 °C.'),
+    ...within(['emergence', 'factor'], crop.emergence.factor, 0.2, 10, 'A pace of 0.2 to 10 times.'),
+    ...within(['seedsPerCell'], crop.seedsPerCell, 1, 50, 'A cell takes 1 to 50 seeds.'),
+    ...within(['lowestNightC'], crop.lowestNightC, -30, 25, 'A night between −30 and 25 °C.'),
+    ...within(['germination'], crop.germination, 0, 1, 'Germination is above 0 and at most 100 %.', true),
+    ...(crop.weeksBeforeFrost === null
+      ? []
+      : within(['weeksBeforeFrost'], crop.weeksBeforeFrost, 0, 40, 'At most 40 weeks before the frost.')),
+  ]
+}

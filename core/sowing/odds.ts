@@ -1,0 +1,105 @@
+import { derive, given, type Figure } from '../working/figure'
+import { standard, yours } from '../working/source'
+
+const BINOMIAL = standard('binomial distribution')
+
+/** Chance that at least one of `seeds` comes up, each with chance `germination`; a fraction. */
+export function chanceOfOne(germination: Figure, seeds: number): Figure {
+  return derive(
+    'Chance that a cell gives a plant',
+    'share',
+    '1 - (1 - g)^k',
+    { g: germination, k: given('Seeds in a cell', seeds, '', yours()) },
+    ({ g, k }) => 1 - (1 - g) ** k,
+    BINOMIAL.cite,
+  )
+}
+
+/** Below this the first term is no longer exact as a plain number. */
+const SMALLEST_LOG = -700
+
+/** P(X ≤ k) for X binomial(n, p), term by term; in logarithms where the first term would vanish. */
+export function binomialAtMost(k: number, n: number, p: number): number {
+  if (k < 0) return 0
+  if (k >= n || p <= 0) return 1
+  if (p >= 1) return 0
+  const odds = p / (1 - p)
+  let logTerm = n * Math.log1p(-p)
+  let sum = Math.exp(logTerm)
+  if (logTerm > SMALLEST_LOG) {
+    let term = sum
+    for (let i = 1; i <= k; i++) sum += term *= ((n - i + 1) / i) * odds
+    return Math.min(1, sum)
+  }
+  for (let i = 1; i <= k; i++) {
+    logTerm += Math.log(((n - i + 1) / i) * odds)
+    sum += Math.exp(logTerm)
+  }
+  return Math.min(1, sum)
+}
+
+/** More cells than this are no question for a bench. */
+export const MOST_CELLS = 100_000
+
+/**
+ * Fewest cells from which at least `plants` come with the wanted certainty, when each gives one with chance `p`.
+ *
+ * @param p fraction above 0, at most 1
+ * @param certainty fraction, 0.5 to 0.999
+ * @throws RangeError outside these
+ */
+export function cellsFor(plants: number, p: number, certainty: number): number {
+  if (!(p > 0 && p <= 1)) throw new RangeError(`p: above 0 and at most 1, given ${p}`)
+  if (!(certainty >= 0.5 && certainty <= 0.999))
+    throw new RangeError(`certainty: 0.5 to 0.999, given ${certainty}`)
+  if (plants <= 0) return 0
+  const enough = (cells: number) => 1 - binomialAtMost(plants - 1, cells, p) >= certainty
+  // Four standard deviations over the mean nearly always do; doubled where they do not.
+  let high = Math.ceil((plants + 4 * Math.sqrt(plants * (1 - p))) / p) + 1
+  for (;;) {
+    if (high > 2 * MOST_CELLS) throw new RangeError(`plants: ${plants} are more than a bench can raise so`)
+    if (enough(high)) break
+    high *= 2
+  }
+  let low = plants
+  if (enough(low)) return low
+  while (high - low > 1) {
+    const middle = (low + high) >> 1
+    if (enough(middle)) high = middle
+    else low = middle
+  }
+  if (high > MOST_CELLS) throw new RangeError(`plants: ${plants} are more than a bench can raise so`)
+  return high
+}
+
+/** Fraction of its germination that stored seed loses a year, by family [default; onion and parsnip fall fastest]. */
+export const AGEING_PER_YEAR = { short: 0.3, medium: 0.12, long: 0.06 } as const
+export type SeedLife = keyof typeof AGEING_PER_YEAR
+
+/** Germination after years in the drawer: g · (1 − loss)^years. */
+export function agedGermination(germination: Figure, years: number, life: SeedLife): Figure {
+  return derive(
+    'Germination of this seed now',
+    'share',
+    'g * (1 - l)^y',
+    {
+      g: germination,
+      l: given('Lost in a year', AGEING_PER_YEAR[life], 'share', {
+        tag: 'default',
+        cite: `${life}-lived seed, kept dry`,
+      }),
+      y: given('Years old', years, 'years', yours('the packet')),
+    },
+    ({ g, l, y }) => g * (1 - l) ** y,
+  )
+}
+
+/** 95 % interval of a proportion by Wilson's score: 18 of 24 → 55–88 % [std]. */
+export function wilson(up: number, of: number, z = 1.959964): { low: number; high: number } {
+  if (of <= 0 || up < 0 || up > of) throw new RangeError(`up: 0 to ${of}, given ${up}`)
+  const p = up / of
+  const middle = p + (z * z) / (2 * of)
+  const half = z * Math.sqrt((p * (1 - p)) / of + (z * z) / (4 * of * of))
+  const scale = 1 + (z * z) / of
+  return { low: (middle - half) / scale, high: (middle + half) / scale }
+}

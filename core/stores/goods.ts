@@ -1,0 +1,112 @@
+import { density, type Feed } from '../feed/feed'
+import { COIR_EXPANSION_L_PER_KG, loosenedPeat } from '../media/hydration'
+import type { Material, Pack } from '../media/material'
+import { within, type Problem } from '../problem'
+import { derive, given, type Figure } from '../working/figure'
+import { byDefault, yours } from '../working/source'
+
+/** Something the stores hold, in the unit it is used by: loose litres of a medium, grams, or millilitres of a liquid. */
+export type Goods =
+  { readonly kind: 'material'; readonly material: Material } | { readonly kind: 'feed'; readonly feed: Feed }
+
+export type GoodsUnit = 'L' | 'g' | 'mL'
+
+/** How the pack says what is in it. A pressed bale is sold by its pressed volume, and loosens. */
+export const PACK_MEASURES = ['loose', 'pressed', 'mass'] as const
+export type PackMeasure = (typeof PACK_MEASURES)[number]
+
+export interface PackSize {
+  readonly measure: PackMeasure
+  /** L for loose and pressed volumes, g for a mass. */
+  readonly amount: number
+}
+
+export const goodsName = (goods: Goods) => (goods.kind === 'material' ? goods.material.name : goods.feed.name)
+export const goodsId = (goods: Goods) => (goods.kind === 'material' ? goods.material.id : goods.feed.id)
+export function goodsUnit(goods: Goods): GoodsUnit {
+  if (goods.kind === 'feed') return goods.feed.form === 'powder' ? 'g' : 'mL'
+  return goods.material.kind === 'medium' ? 'L' : 'g'
+}
+
+/** Whether it comes pressed in bales: peat does. */
+export const comesPressed = (goods: Goods) =>
+  goods.kind === 'material' && goods.material.id.startsWith('peat')
+
+/** What is wrong with the size of a pack. */
+export function packProblems({ measure, amount }: PackSize, goods: Goods): Problem[] {
+  return [
+    ...(measure === 'mass'
+      ? within(['amount'], amount, 0, 1_000_000, 'A pack weighs more than 0 and at most 1000 kg.', true)
+      : within(['amount'], amount, 0, 5000, 'A pack holds more than 0 and at most 5000 L.', true)),
+    ...(measure === 'pressed' && !comesPressed(goods)
+      ? [{ path: ['measure'], message: 'Only peat is sold by its pressed volume.' }]
+      : []),
+  ]
+}
+
+/**
+ * What a full pack holds, in the unit the goods are used by.
+ *
+ * @throws RangeError for a measure the goods are not sold by
+ */
+export function packHolds({ measure, amount }: PackSize, goods: Goods): Figure {
+  const name = `In a pack of ${goodsName(goods).toLowerCase()}`
+  const unit = goodsUnit(goods)
+  const inL = given('The pack', amount, measure === 'mass' ? 'g' : 'L', yours('the pack'))
+  if (measure === 'pressed') {
+    if (!comesPressed(goods)) throw new RangeError(`measure: ${goodsName(goods)} is not sold pressed`)
+    return { ...loosenedPeat(inL), name }
+  }
+  if (measure === 'mass') {
+    if (unit === 'g') return { ...inL, name }
+    return derive(name, unit, 'm / d', { m: inL, d: gramsPerUnit(goods) }, ({ m, d }) => m / d)
+  }
+  if (unit === 'L') return { ...inL, name }
+  if (unit === 'mL') return derive(name, unit, 'V * 1000', { V: inL }, ({ V }) => V * 1000)
+  return derive(name, unit, 'V * d * 1000', { V: inL, d: gramsPerMl(goods) }, ({ V, d }) => V * d * 1000)
+}
+
+/** Grams that make one unit (L or mL) of the goods. */
+function gramsPerUnit(goods: Goods): Figure {
+  if (goods.kind === 'feed') return density(goods.feed)
+  const { material } = goods
+  if (material.compressed)
+    return derive(
+      'Dry coir in a litre of moist fibre',
+      'g/L',
+      '1000 / e',
+      {
+        e: given(
+          'Moist fibre per kg dry',
+          COIR_EXPANSION_L_PER_KG,
+          'L/kg',
+          byDefault('12–15 L/kg in the trade; correct it with your own brick'),
+        ),
+      },
+      ({ e }) => 1000 / e,
+    )
+  return bulkDensity(material)
+}
+
+function gramsPerMl(goods: Goods): Figure {
+  if (goods.kind === 'feed') return density(goods.feed)
+  return derive(
+    'Weight of a millilitre',
+    'g/mL',
+    'd / 1000',
+    { d: bulkDensity(goods.material) },
+    ({ d }) => d / 1000,
+  )
+}
+
+const bulkDensity = (material: Material) =>
+  given(
+    `${material.name}: bulk density`,
+    material.dryBulkDensityGPerL,
+    'g/L',
+    material.sources.dryBulkDensityGPerL,
+  )
+
+/** The size of a catalogue's pack. */
+export const packSize = (pack: Pack): PackSize =>
+  'dryMassG' in pack ? { measure: 'mass', amount: pack.dryMassG } : { measure: 'loose', amount: pack.volumeL }
