@@ -2,24 +2,15 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import { Validator } from '@seriousme/openapi-schema-validator'
 import pg from 'pg'
-import { planBatch, plainBatch, DEFAULT_ALLOWANCES } from '#core/media/batch'
+import { planBatch } from '#core/media/batch'
+import { plainBatch, DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import { BUILT_IN } from '#core/media/materials'
 import { CONTAINERS } from '#core/containers/catalogue'
 import { COLLECTIONS, type Collection } from '#shared/collections'
+import { base, call, newHousehold } from './calling'
 
 /* Against the built application and its real PostgreSQL; ./test starts both and says where. */
-const base = process.env.BLASTOMIX_URL!
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })
-
-async function call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
-  const response = await fetch(`${base}${path}`, {
-    method,
-    headers: body === undefined ? headers : { 'content-type': 'application/json', ...headers },
-    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
-  } as RequestInit)
-  const type = response.headers.get('content-type') ?? ''
-  return { status: response.status, type, body: await response.json() }
-}
 
 const mix = {
   parts: [
@@ -32,7 +23,13 @@ const mix = {
   scoop: { name: 'pot', volumeL: 0.5 },
   ...plainBatch(),
 }
-const batch = { name: 'A batch', recipeId: 'lean-and-light', ...mix }
+const batch = {
+  name: 'A batch',
+  recipeId: 'lean-and-light',
+  lowerRecipeId: null,
+  onDate: '2027-03-14',
+  ...mix,
+}
 const label = {
   name: 'Powder',
   form: 'powder',
@@ -42,6 +39,13 @@ const label = {
   densityGPerMl: null,
   labelRatePerL: 1,
   organic: false,
+  caPercent: 0,
+  mgPercent: 2,
+  sPercent: 0,
+  nForms: { nitrate: 0.5, ammonium: 0.3, urea: 0.2 },
+  ecSlopeMsPerCm: 0.6,
+  use: 'dissolved',
+  strengthGuessed: false,
 }
 const dose = {
   feed: label,
@@ -66,11 +70,7 @@ const count = async (table: string) =>
 beforeAll(async () => {
   await database.connect()
   household = randomUUID()
-  const made = await call('PUT', `/api/households/${household}`, {
-    version: 0,
-    body: { name: 'Tests', place: '', kitchen: 'metric' },
-  })
-  expect(made.status).toBe(200)
+  await newHousehold(household)
 })
 afterAll(async () => {
   await database.query('delete from feeding where household_id = $1', [household])
@@ -240,6 +240,33 @@ describe('keeping', () => {
         vessel: { name: 'jug', volumeL: 2 },
         batchId: null,
         toolId: null,
+      },
+      programmes: {
+        name: 'Ladder',
+        feedId: 'balanced-20',
+        appetite: 'medium',
+        school: 'half strength',
+        plants: 72,
+        batchId: null,
+        startOn: '2027-03-14',
+        rungs: [
+          {
+            stageId: 'true-leaves',
+            days: 14,
+            containerId: 'tray-72',
+            recipeId: 'lean-and-light',
+            nMgPerL: 60,
+            everyDays: 12,
+          },
+        ],
+      },
+      stocks: {
+        name: 'Bag',
+        kind: 'material',
+        goodsId: 'perlite',
+        size: { measure: 'loose', amount: 10 },
+        price: 6.5,
+        packs: 1.4,
       },
     }
     for (const [collection, body] of Object.entries(bodies) as [Collection, object][]) {

@@ -1,12 +1,19 @@
 import * as z from 'zod'
 import { batch, type BatchRecord } from './records/batch'
+import { crop, type CropRecord } from './records/crop'
 import { container, type ContainerRecord } from './records/container'
 import { feed, type FeedRecord } from './records/feed'
 import { feeding, type FeedingRecord } from './records/feeding'
 import { household, type HouseholdRecord } from './records/household'
+import { mark, type MarkRecord } from './records/mark'
 import { material, type MaterialRecord } from './records/material'
+import { packet, type PacketRecord } from './records/packet'
+import { programme, type ProgrammeRecord } from './records/programme'
 import { recipe, type Recipe } from './records/recipe'
+import { sowing, type SowingRecord } from './records/sowing'
+import { stock, type StockRecord } from './records/stock'
 import { tool, type ToolRecord } from './records/tool'
+import { use, type UseRecord } from './records/use'
 import { id } from './rules'
 
 /** What a household keeps, by collection. Every collection is read and written through the same calls. */
@@ -18,6 +25,13 @@ export const COLLECTIONS = {
   tools: tool,
   batches: batch,
   feedings: feeding,
+  programmes: programme,
+  stocks: stock,
+  uses: use,
+  crops: crop,
+  packets: packet,
+  sowings: sowing,
+  marks: mark,
 } as const
 
 export interface Bodies {
@@ -28,6 +42,13 @@ export interface Bodies {
   tools: ToolRecord
   batches: BatchRecord
   feedings: FeedingRecord
+  programmes: ProgrammeRecord
+  stocks: StockRecord
+  uses: UseRecord
+  crops: CropRecord
+  packets: PacketRecord
+  sowings: SowingRecord
+  marks: MarkRecord
 }
 
 export type Collection = keyof Bodies
@@ -45,6 +66,13 @@ export interface Stored<Body> {
 
 export type Everything = { [C in Collection]: Stored<Bodies[C]>[] } & {
   household: Stored<HouseholdRecord>
+}
+
+/** What a record was before a change. */
+export interface Revision<Body> {
+  version: number
+  writtenAt: string
+  body: Body
 }
 
 /** A write: the body, and the version it was made from (0 for a new record). */

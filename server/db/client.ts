@@ -9,6 +9,8 @@ function connect() {
   if (!connectionString) throw new Error('DATABASE_URL is not set; ./start sets it')
   pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: 5000 })
   // An idle connection that breaks is replaced at the next use; without a listener it would end the process.
+  // The same for one that breaks in the middle of a transaction: the query itself fails and says so.
+  pool.on('connect', (client) => client.on('error', () => undefined))
   pool.on('error', (error) => console.error(`database connection lost: ${error.message}`))
   return drizzle({ client: pool, schema, casing: 'snake_case' })
 }

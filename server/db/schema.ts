@@ -2,8 +2,10 @@ import { sql } from 'drizzle-orm'
 import {
   boolean,
   check,
+  date,
   doublePrecision,
   foreignKey,
+  index,
   integer,
   jsonb,
   pgTable,
@@ -11,15 +13,23 @@ import {
   text,
   timestamp,
   unique,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
+import type { Collection } from '#shared/collections'
 import type { BatchRecord } from '#shared/records/batch'
 import type { ContainerRecord } from '#shared/records/container'
+import type { CropRecord } from '#shared/records/crop'
 import type { FeedRecord } from '#shared/records/feed'
+import type { MarkRecord } from '#shared/records/mark'
 import type { MaterialRecord } from '#shared/records/material'
+import type { ProgrammeRecord } from '#shared/records/programme'
 import type { Recipe } from '#shared/records/recipe'
 import type { HouseholdRecord } from '#shared/records/household'
+import type { SowingRecord } from '#shared/records/sowing'
+import type { StockRecord } from '#shared/records/stock'
 import type { ToolRecord } from '#shared/records/tool'
+import type { UseRecord } from '#shared/records/use'
 
 /*
  * household_id leads every primary key, so that the same tables can be spread over machines or fenced by
@@ -38,6 +48,8 @@ export const households = pgTable('household', {
   name: text().notNull(),
   place: text().notNull(),
   kitchen: text().$type<HouseholdRecord['kitchen']>().notNull(),
+  water: jsonb().$type<HouseholdRecord['water']>(),
+  season: jsonb().$type<HouseholdRecord['season']>(),
   ...versioned(),
 })
 
@@ -103,6 +115,13 @@ export const feeds = pgTable(
     densityGPerMl: doublePrecision(),
     labelRatePerL: doublePrecision(),
     organic: boolean().notNull(),
+    caPercent: doublePrecision().notNull().default(0),
+    mgPercent: doublePrecision().notNull().default(0),
+    sPercent: doublePrecision().notNull().default(0),
+    nForms: jsonb().$type<FeedRecord['nForms']>(),
+    ecSlopeMsPerCm: doublePrecision(),
+    use: text().$type<FeedRecord['use']>().notNull().default('dissolved'),
+    strengthGuessed: boolean().notNull().default(false),
   },
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),
@@ -134,6 +153,9 @@ export const batches = pgTable(
     preparations: jsonb().$type<BatchRecord['preparations']>().notNull().default([]),
     feel: text().$type<BatchRecord['feel']>().notNull().default('wrung-out sponge'),
     tubL: doublePrecision(),
+    lowerParts: jsonb().$type<BatchRecord['lowerParts']>().notNull().default([]),
+    lowerRecipeId: text(),
+    onDate: date({ mode: 'string' }),
   },
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),
@@ -161,4 +183,180 @@ export const feedings = pgTable(
   ],
 )
 
-export const TABLES = { recipes, materials, containers, feeds, tools, batches, feedings } as const
+/** The feeds from seed leaves to hardening off. */
+export const programmes = pgTable(
+  'programme',
+  {
+    ...owned(),
+    feedId: text().notNull(),
+    appetite: text().$type<ProgrammeRecord['appetite']>().notNull(),
+    school: text().$type<ProgrammeRecord['school']>().notNull(),
+    plants: integer().notNull(),
+    batchId: uuid(),
+    startOn: date({ mode: 'string' }),
+    rungs: jsonb().$type<ProgrammeRecord['rungs']>().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.id] }),
+    foreignKey({
+      columns: [table.householdId, table.batchId],
+      foreignColumns: [batches.householdId, batches.id],
+    }),
+  ],
+)
+
+/** A kind of pack on the shelf. */
+export const stocks = pgTable(
+  'stock',
+  {
+    ...owned(),
+    kind: text().$type<StockRecord['kind']>().notNull(),
+    goodsId: text().notNull(),
+    size: jsonb().$type<StockRecord['size']>().notNull(),
+    price: doublePrecision(),
+    packs: doublePrecision().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.id] }),
+    check('stock_packs', sql`${table.packs} >= 0`),
+    check('stock_price', sql`${table.price} >= 0`),
+  ],
+)
+
+/** What was made or given, and what it took from the stores. */
+export const uses = pgTable(
+  'use',
+  {
+    ...owned(),
+    kind: text().$type<UseRecord['kind']>().notNull(),
+    batchId: uuid(),
+    feedingId: uuid(),
+    by: text().notNull(),
+    to: text().notNull(),
+    note: text().notNull(),
+    times: doublePrecision().notNull().default(1),
+    evenIfShort: boolean().notNull(),
+    drawn: jsonb().$type<UseRecord['drawn']>().notNull(),
+    facts: jsonb().$type<UseRecord['facts']>().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.id] }),
+    foreignKey({
+      columns: [table.householdId, table.batchId],
+      foreignColumns: [batches.householdId, batches.id],
+    }),
+    foreignKey({
+      columns: [table.householdId, table.feedingId],
+      foreignColumns: [feedings.householdId, feedings.id],
+    }),
+    uniqueIndex('use_batch_made_once')
+      .on(table.householdId, table.batchId)
+      .where(sql`kind = 'batch made' and deleted_at is null`),
+  ],
+)
+
+/** A household's own crops, and its corrections of those in the book. */
+export const crops = pgTable(
+  'crop',
+  {
+    ...owned(),
+    basedOn: text(),
+    family: text().$type<CropRecord['family']>().notNull(),
+    figures: jsonb().$type<CropRecord['figures']>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.householdId, table.id] })],
+)
+
+export const packets = pgTable(
+  'packet',
+  {
+    ...owned(),
+    cropId: text().notNull(),
+    supplier: text().notNull(),
+    year: integer().notNull(),
+    seeds: integer(),
+    germination: doublePrecision(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.id] }),
+    check('packet_seeds', sql`${table.seeds} >= 0`),
+    check('packet_germination', sql`${table.germination} > 0 and ${table.germination} <= 1`),
+  ],
+)
+
+export const sowings = pgTable(
+  'sowing',
+  {
+    ...owned(),
+    cropId: text().notNull(),
+    packetId: uuid(),
+    plants: integer().notNull(),
+    season: text().$type<SowingRecord['season']>().notNull(),
+    outOn: date({ mode: 'string' }),
+    sowOn: date({ mode: 'string' }),
+    germination: doublePrecision(),
+    certainty: doublePrecision().notNull(),
+    seedsPerCell: integer(),
+    ladderId: text(),
+    rungs: jsonb().$type<SowingRecord['rungs']>(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.id] }),
+    foreignKey({
+      columns: [table.householdId, table.packetId],
+      foreignColumns: [packets.householdId, packets.id],
+    }),
+  ],
+)
+
+/** What was done or put off. Read by the sowings it is for, and by what ended them. */
+export const marks = pgTable(
+  'mark',
+  {
+    ...owned(),
+    what: text().$type<MarkRecord['what']>().notNull(),
+    of: jsonb().$type<MarkRecord['of']>().notNull(),
+    on: date({ mode: 'string' }).notNull(),
+    snoozedUntil: date({ mode: 'string' }),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.id] }),
+    index('mark_of').using('gin', sql`${table.of} jsonb_path_ops`),
+    index('mark_out')
+      .on(table.householdId)
+      .where(sql`what = 'out' and snoozed_until is null and deleted_at is null`),
+  ],
+)
+
+/** What a record was before it was changed or removed. */
+export const revisions = pgTable(
+  'revision',
+  {
+    householdId: uuid()
+      .notNull()
+      .references(() => households.householdId, { onDelete: 'cascade' }),
+    collection: text().$type<Collection>().notNull(),
+    id: uuid().notNull(),
+    version: integer().notNull(),
+    body: jsonb().$type<object>().notNull(),
+    writtenAt: timestamp({ withTimezone: true, mode: 'string' }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.householdId, table.collection, table.id, table.version] })],
+)
+
+export const TABLES = {
+  recipes,
+  materials,
+  containers,
+  feeds,
+  tools,
+  batches,
+  feedings,
+  programmes,
+  stocks,
+  uses,
+  crops,
+  packets,
+  sowings,
+  marks,
+} as const

@@ -108,6 +108,27 @@ function describeRoutes(): OpenAPIRegistry {
     [...BODY_REFUSALS, 409],
   )
 
+  add(
+    {
+      method: 'get',
+      path: '/api/households/{householdId}/today',
+      summary: 'What is due, late or in danger on a day',
+      request: { params: householdId, query: z.object({ on: z.iso.date() }).partial() },
+    },
+    z.object({ on: z.iso.date(), jobs: z.array(z.looseObject({ id: z.string(), kind: z.string() })) }),
+    'The jobs, most pressing first',
+    [404, 422, 503],
+  )
+  registry.registerPath({
+    method: 'get',
+    path: '/api/households/{householdId}/calendar.ics',
+    summary: 'The season as a calendar to subscribe to (RFC 5545)',
+    request: { params: householdId },
+    responses: {
+      200: { description: 'iCalendar', content: { 'text/calendar': { schema: z.string() } } },
+    },
+  })
+
   for (const collection of COLLECTION_NAMES) {
     const body: z.ZodType = COLLECTIONS[collection]
     const path = `/api/households/{householdId}/${collection}`
@@ -126,6 +147,17 @@ function describeRoutes(): OpenAPIRegistry {
       },
       stored(body),
       'As kept',
+      [404, 503],
+    )
+    add(
+      {
+        method: 'get',
+        path: `${path}/{id}/history`,
+        summary: `What one of the ${collection} was before each change`,
+        request: { params: recordId },
+      },
+      z.array(z.object({ version: z.int(), writtenAt: z.iso.datetime(), body })),
+      'Newest first',
       [404, 503],
     )
     add(

@@ -1,7 +1,11 @@
 import { closeDb } from '../db/client'
 import { seedDemoWhenEmpty } from '../services/demo'
 
-export default defineNitroPlugin(async (nitro) => {
+export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook('close', closeDb)
-  if (process.env.BLASTOMIX_DEMO === '1') await seedDemoWhenEmpty()
+  if (process.env.BLASTOMIX_DEMO !== '1') return
+  // Plugins are not waited for: a request that comes first waits here, and is told when seeding failed.
+  const seeded = seedDemoWhenEmpty()
+  seeded.catch(() => {})
+  nitro.hooks.hook('request', () => seeded)
 })

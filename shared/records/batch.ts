@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { CONTAINERS } from '#core/containers/catalogue'
 import type { Container } from '#core/containers/container'
-import { batchProblems, plainBatch, type BatchRequest } from '#core/media/batch'
+import { batchProblems, plainBatch, type BatchRequest } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
 import type { MaterialLibrary } from '#core/media/material'
 import type { Problem } from '#core/problem'
@@ -14,6 +14,7 @@ const share = amount.describe('A fraction, 0–1')
 
 export const batchFields = z.object({
   parts,
+  lowerParts: parts.default([]).describe('The mix below in layered containers'),
   fills: z
     .array(
       z.object({
@@ -21,6 +22,9 @@ export const batchFields = z.object({
         count: amount.describe('Whole trays, pots or blocks'),
         coverMm: amount.describe('Depth of the cover, mm; 0 for none'),
         coverMaterialId: reference.describe('A material, or "mix" for the mix itself'),
+        topMm: amount
+          .nullish()
+          .describe('Depth of this mix over the lower one, mm; null for one mix to the foot'),
       }),
     )
     .max(500, 'A batch fills at most 500 kinds of container.'),
@@ -44,6 +48,12 @@ export type BatchFields = z.output<typeof batchFields>
 export const batch = batchFields.extend({
   name,
   recipeId: reference.nullable().describe('The recipe it started from'),
+  lowerRecipeId: reference.nullable().default(null).describe('The recipe the lower mix started from'),
+  onDate: z.iso
+    .date('This is not a date.')
+    .nullable()
+    .default(null)
+    .describe('The day the containers are filled'),
 })
 export type BatchRecord = z.output<typeof batch>
 

@@ -1,4 +1,4 @@
-import { listHouseholds } from '../../services/keeping'
+import { listHouseholds } from '../../services/reading'
 import { route } from '../../http/route'
 
 export default route({}, () => listHouseholds())

@@ -1,4 +1,4 @@
-import { everything } from '../../../services/keeping'
+import { everything } from '../../../services/reading'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 

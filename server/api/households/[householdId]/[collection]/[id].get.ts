@@ -1,4 +1,4 @@
-import { find } from '../../../../services/keeping'
+import { find } from '../../../../services/reading'
 import { recordParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 

@@ -1,4 +1,4 @@
-import { findHousehold, list } from '../../../../services/keeping'
+import { findHousehold, list } from '../../../../services/reading'
 import { collectionParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 

@@ -1,0 +1,92 @@
+import ical, { ICalAlarmType, ICalCalendarMethod, type ICalEventData } from 'ical-generator'
+import { addDays, type Day } from '#core/season/day'
+import { feedRuns, mixRuns } from '#core/season/demand'
+import { containersText } from '#core/season/wording'
+import { printNumber } from '#core/units/format'
+import { findRecipe } from '#shared/records/recipe'
+import { list } from './reading'
+import { lastChange, plannedSeason } from './season'
+
+/** Coir is set to soak in the evening, on the household's own clock. */
+const SOAK_HOUR = 18
+/** Lines outside the standard that the library adds for one maker's calendar. */
+const FOREIGN = /^X-(?!WR-CALNAME|PUBLISHED-TTL).*\r?\n/gm
+const EPOCH = Date.UTC(2025, 0, 1)
+
+/**
+ * The season as iCalendar (RFC 5545). An event keeps its UID however often its day moves, and its sequence only rises,
+ * so that a calendar that reads it again changes what it has instead of adding to it.
+ */
+export async function seasonCalendar(householdId: string, today: Day): Promise<string> {
+  const { name: household, rows, known } = await plannedSeason(householdId, today)
+  const changed = await lastChange(householdId)
+  const sequence = Math.floor((changed.getTime() - EPOCH) / 1000)
+  const recipes = await list('recipes', householdId)
+  const nameOfMix = (id: string) => findRecipe(id, recipes)?.name ?? 'mix'
+
+  const calendar = ical({
+    name: `${household}: seedlings`,
+    prodId: { company: 'Blastomix', product: 'season', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH,
+    ttl: 3600,
+  })
+  const add = (
+    key: string,
+    on: Day,
+    summary: string,
+    description: string,
+    more: Partial<ICalEventData> = {},
+  ) =>
+    calendar.createEvent({
+      id: `${key}@${householdId}.blastomix`,
+      start: at(on),
+      end: at(addDays(on, 1)),
+      allDay: true,
+      summary,
+      description,
+      sequence,
+      stamp: changed,
+      lastModified: changed,
+      ...more,
+    })
+
+  for (const { id, name, planned, crop } of rows) {
+    if (planned.treatOn)
+      add(`${id}-treat`, planned.treatOn, `Treat the seed of ${name}`, crop.treatment!.kind)
+    for (const rung of planned.rungs)
+      add(`${id}-rung-${rung.index}`, rung.from, `${capital(rung.stage)}: ${name}`, containersText(rung))
+    if (planned.emergeOn) add(`${id}-up`, planned.emergeOn, `${name} should be up`, 'Count what came up.')
+    add(`${id}-out`, planned.outOn, `Plant out: ${name}`, '')
+  }
+  for (const run of mixRuns(rows, known.frame)) {
+    const [first] = run.of
+    const key = `${first!.sowingId}-mix-${first!.rung}`
+    const said = `${printNumber(run.looseL)} L of ${nameOfMix(run.recipeId)}`
+    add(key, run.on, `Make ${said}`, run.tubs > 1 ? `In ${run.tubs} tubs.` : '')
+    if (known.book.wantsSoak(run.recipeId))
+      add(`${key}-soak`, run.soakOn, `Soak coir for ${said}`, 'The evening before.', {
+        start: at(run.soakOn, SOAK_HOUR),
+        end: at(run.soakOn, SOAK_HOUR + 1),
+        allDay: false,
+        floating: true,
+        alarms: [{ type: ICalAlarmType.display, trigger: 0, description: `Soak coir for ${said}` }],
+      })
+  }
+  const fed = new Map<string, number>()
+  for (const feed of feedRuns(rows, known.frame)) {
+    const first = feed.of[0]!.sowingId
+    const nth = (fed.get(first) ?? 0) + 1
+    fed.set(first, nth)
+    add(
+      `${first}-feed-${nth}`,
+      feed.on,
+      `Feed: ${printNumber(feed.solutionL)} L at ${printNumber(feed.nMgPerL)} mg/L`,
+      feed.cans > 1 ? `${feed.cans} cans` : '',
+    )
+  }
+  return calendar.toString().replace(FOREIGN, '')
+}
+
+/** A day or an hour on the household's own clock: no zone is written, so none is meant. */
+const at = (day: Day, hour = 0) => new Date(`${day}T${String(hour).padStart(2, '0')}:00Z`)
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)

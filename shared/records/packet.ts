@@ -1,0 +1,28 @@
+import * as z from 'zod'
+import { amount, name, reference } from '../rules'
+
+/** A packet of seed as a household keeps it. */
+export const packet = z.object({
+  name: name.describe('The variety'),
+  cropId: reference,
+  supplier: z.string().max(120, 'Keep it under 120 characters.').default('').describe('As you write it'),
+  year: z
+    .int('A year is a whole number.')
+    .min(1990, 'Seed from before 1990 is hardly seed any more.')
+    .max(2100, 'That year is far ahead.')
+    .describe('The year it was grown or packed for'),
+  seeds: z
+    .int('Count whole seeds.')
+    .min(0, 'A packet holds 0 seeds or more.')
+    .max(10_000_000, 'That is more than a packet.')
+    .nullable()
+    .default(null)
+    .describe('Seeds left; null when nobody counted'),
+  germination: amount
+    .gt(0, 'Germination is above 0 and at most 100 %.')
+    .max(1, 'Germination is above 0 and at most 100 %.')
+    .nullable()
+    .default(null)
+    .describe('As tested in that year, a fraction'),
+})
+export type PacketRecord = z.output<typeof packet>

@@ -1,0 +1,109 @@
+import * as z from 'zod'
+import type { Feed } from '#core/feed/feed'
+import { ladderById, LADDERS, RUNG_STAGES } from '#core/season/ladder'
+import type { SeasonBook } from '#core/season/book'
+import type { SeasonFrame } from '#core/season/frame'
+import type { Day } from '#core/season/day'
+import { sowingProblems, type SowingRequest } from '#core/season/sowing'
+import type { Crop } from '#core/sowing/crop'
+import type { Problem } from '#core/problem'
+import { amount, id, name, reference } from '../rules'
+import type { PacketRecord } from './packet'
+
+const day = z.iso.date('This is not a calendar day.').nullable().default(null)
+const own = amount.nullable().default(null)
+
+/** So many good plants of a crop by a day. What is null follows from the crop, its ladder and the season. */
+export const sowing = z.object({
+  name: name.describe('Crop and variety, as it stands on the label'),
+  cropId: reference,
+  packetId: id.nullable().default(null),
+  plants: amount.describe('Good plants wanted'),
+  season: z.enum(['spring', 'autumn']).default('spring'),
+  outOn: day.describe('The day they are to go out'),
+  sowOn: day.describe('The day they are sown'),
+  germination: own.describe('A fraction; over what packet and crop say'),
+  certainty: amount.default(0.9).describe('How sure to reach the plants, a fraction'),
+  seedsPerCell: own,
+  ladderId: z
+    .enum(LADDERS.map(({ id }) => id) as [string, ...string[]])
+    .nullable()
+    .default(null),
+  rungs: z
+    .array(
+      z.object({
+        stage: z.enum(RUNG_STAGES),
+        containerId: reference.nullable(),
+        recipeId: reference.nullable(),
+        part: amount.min(0).max(1).describe('Of the weeks under cover, 0–1'),
+        days: own,
+        nMgPerL: own.describe('mg/L of nitrogen'),
+        everyDays: own,
+        lightHours: own,
+        mixC: own.describe('°C'),
+      }),
+    )
+    .max(8, 'A ladder has at most 8 rungs.')
+    .nullable()
+    .default(null)
+    .describe('The household’s own rungs, in place of the ladder’s'),
+})
+export type SowingRecord = z.output<typeof sowing>
+
+/** What a season is reckoned with. */
+export interface SeasonKnown {
+  readonly crops: readonly Crop[]
+  readonly packets: readonly { readonly id: string; readonly body: PacketRecord }[]
+  readonly feeds: readonly Feed[]
+  readonly book: SeasonBook
+  readonly frame: SeasonFrame
+}
+
+/** The request core plans; undefined for a crop nobody knows. */
+export function asSowingRequest(
+  record: SowingRecord,
+  known: SeasonKnown,
+  done: Readonly<Record<string, Day>> = {},
+  notBefore: Day | null = null,
+): SowingRequest | undefined {
+  const crop = known.crops.find(({ id }) => id === record.cropId)
+  if (!crop) return undefined
+  const seed = known.packets.find(({ id }) => id === record.packetId)?.body
+  const year = Number((record.sowOn ?? record.outOn ?? known.frame.lastFrost).slice(0, 4))
+  const { plants, season, outOn, sowOn, certainty, seedsPerCell, ladderId, rungs } = record
+  return {
+    crop,
+    plants,
+    season,
+    outOn,
+    sowOn,
+    certainty,
+    seedsPerCell,
+    ladderId,
+    rungs,
+    germination: record.germination ?? seed?.germination ?? null,
+    seedYears: seed && record.germination === null ? Math.max(0, year - seed.year) : 0,
+    seedsThere: seed?.seeds ?? null,
+    done,
+    notBefore,
+  }
+}
+
+/** What is wrong with a sowing, each at its field. */
+export function sowingRecordProblems(record: SowingRecord, known: SeasonKnown): Problem[] {
+  const request = asSowingRequest(record, known)
+  if (!request) return [{ path: ['cropId'], message: 'This crop is not in the book.' }]
+  const mixes = (record.rungs ?? ladderById(record.ladderId ?? request.crop.ladderId).rungs).flatMap(
+    ({ recipeId }, i) =>
+      recipeId === null || known.book.knowsMix(recipeId)
+        ? []
+        : [{ path: ['rungs', i, 'recipeId'], message: 'This recipe is not known.' }],
+  )
+  return [
+    ...(record.packetId === null || known.packets.some(({ id }) => id === record.packetId)
+      ? []
+      : [{ path: ['packetId'], message: 'This packet is not known.' }]),
+    ...sowingProblems(request, known.frame, known.book),
+    ...mixes,
+  ]
+}
