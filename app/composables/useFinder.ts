@@ -5,6 +5,8 @@ import type { FinderMessage } from '~/workers/finder.worker'
 export function useFinder() {
   const done = ref<number | null>(null)
   const result = shallowRef<FinderResult | null>(null)
+  /** What the result answers: a search that was cancelled leaves the last one standing. */
+  const answered = shallowRef<FinderRequest | null>(null)
   const tookMs = ref(0)
   let worker: Worker | undefined
 
@@ -25,12 +27,13 @@ export function useFinder() {
         return
       }
       result.value = data.result
+      answered.value = request
       tookMs.value = performance.now() - started
       cancel()
     }
-    worker.postMessage(JSON.parse(JSON.stringify(request)))
+    worker.postMessage(copyOf(request))
   }
 
   onBeforeUnmount(cancel)
-  return { done, result, tookMs, find, cancel }
+  return { done, result, answered, tookMs, find, cancel }
 }

@@ -12,7 +12,7 @@ export function useHistory<Draft extends object>(first: () => Draft) {
   let lastName = ''
   let lastAt = 0
 
-  const copy = () => JSON.parse(JSON.stringify(draft.value)) as Draft
+  const copy = () => copyOf(draft.value)
 
   function change(name: string, mutate: (draft: Draft) => void) {
     const now = Date.now()

@@ -1,16 +1,29 @@
 import { PLACES } from './usePlaces'
 
 /** The draft that undo and redo act on: that of the page in view. */
-export const useActiveHistory = () => useState<null | string>('active-history', () => null)
+type History = 'mix' | 'feed' | 'programme' | 'season'
+export const useActiveHistory = () => useState<null | History>('active-history', () => null)
 
 /** The page in view is the one whose draft is undone. */
-export function useHistoryOf(which: 'mix' | 'feed') {
+export function useHistoryOf(which: History) {
   const active = useActiveHistory()
   active.value = which
   onActivated(() => (active.value = which))
   onBeforeUnmount(() => {
     if (active.value === which) active.value = null
   })
+}
+
+/** The draft that is undone, or null where the page has none. */
+export function useActiveDraft() {
+  const drafts = {
+    mix: useMixDraft(),
+    feed: useFeedDraft(),
+    programme: useProgrammeDraft(),
+    season: useSeason(),
+  }
+  const active = useActiveHistory()
+  return computed(() => active.value && drafts[active.value])
 }
 
 const typing = (target: EventTarget | null) =>
@@ -20,9 +33,7 @@ const typing = (target: EventTarget | null) =>
 export function useKeys(actions: { palette: () => void }) {
   const preferences = usePreferences()
   const router = useRouter()
-  const mix = useMixDraft()
-  const feed = useFeedDraft()
-  const active = useActiveHistory()
+  const draft = useActiveDraft()
 
   useEventListener('keydown', (event) => {
     const command = event.ctrlKey || event.metaKey
@@ -33,7 +44,7 @@ export function useKeys(actions: { palette: () => void }) {
     }
     if (typing(event.target)) return
     if (command && ['z', 'y'].includes(event.key.toLowerCase())) {
-      const store = active.value === 'mix' ? mix : active.value === 'feed' ? feed : null
+      const store = draft.value
       if (!store) return
       event.preventDefault()
       if (event.shiftKey || event.key.toLowerCase() === 'y') store.redo()

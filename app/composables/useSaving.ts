@@ -50,6 +50,41 @@ export function useSaving<C extends Collection>(collection: C) {
   return { saving, save, dismiss: () => (saving.value = { state: 'idle' }) }
 }
 
+/** A draft of a record, made from a version of it. */
+interface DraftOf {
+  id: string
+  version: number
+  name: string
+}
+
+/**
+ * What a draft does with the answer to a save: it takes on the id and version it was kept under, and after a stale write
+ * either goes in the place of what is stored, or gives way to it.
+ */
+export function useKeeping<C extends Collection>(
+  collection: C,
+  draft: Ref<DraftOf>,
+  saving: Ref<Saving<C>>,
+  open: (stored: Stored<Bodies[C]>) => void,
+) {
+  const household = useHousehold()
+  function adopt(stored: Stored<Bodies[C]> | null) {
+    if (stored) Object.assign(draft.value, { id: stored.id, version: stored.version, name: stored.body.name })
+    return stored
+  }
+  return {
+    adopt,
+    async keepMine() {
+      if (saving.value.state === 'stale') return adopt(await saving.value.again())
+    },
+    takeTheirs() {
+      if (saving.value.state !== 'stale' || !saving.value.current) return
+      household.put(collection, saving.value.current)
+      open(saving.value.current)
+    },
+  }
+}
+
 interface ProblemAnswer {
   status: number
   detail: string

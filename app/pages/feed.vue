@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { strengthToExpect } from '#core/bench/feed-steps'
+import { dissolvesNitrogen } from '#core/feed/feed'
 import { printNumber } from '#core/units/format'
 import type { FeedDraft } from '~/stores/feedDraft'
 
@@ -21,12 +22,13 @@ function openFromAddress() {
 openFromAddress()
 watch(() => route.fullPath, openFromAddress)
 useDraftKeeping<FeedDraft>('feed-draft', toRef(feed, 'draft'), (kept) => {
-  if (!route.query.plan && !route.query.batch) feed.restart(kept)
+  if (!route.query.plan && !route.query.batch)
+    feed.restart({ ...feed.draft, ...kept, label: { ...feed.draft.label, ...kept.label } })
   else if (
     route.query.plan === kept.id ||
     (route.query.batch && route.query.batch === kept.batchId && !kept.id)
   )
-    feed.restart(kept)
+    feed.restart({ ...feed.draft, ...kept, label: { ...feed.draft.label, ...kept.label } })
 })
 
 const feedChoices = computed(() => [
@@ -36,7 +38,7 @@ const feedChoices = computed(() => [
   {
     group: 'Generic',
     choices: household.feeds
-      .filter((one) => !household.ownFeeds.includes(one))
+      .filter((one) => !household.ownFeeds.includes(one) && dissolvesNitrogen(one))
       .map(({ id, name }) => ({ value: id, name })),
   },
 ])
@@ -46,16 +48,22 @@ const batchChoices = computed(() => [
   ...household.batches.map(({ id, number, body }) => ({ value: id, name: `${number} · ${body.name}` })),
 ])
 
+const did = ref<number | null>(null)
+const giving = ref(false)
 const flags = computed(() => {
   const label = feed.labelStrength?.value
-  return label
-    ? [
-        { name: 'label', value: label },
-        { name: 'half', value: label / 2 },
-        { name: 'quarter', value: label / 4 },
-        { name: 'a tenth', value: label / 10 },
-      ]
-    : []
+  return [
+    ...(label
+      ? [
+          { name: 'label', value: label },
+          { name: 'half', value: label / 2 },
+          { name: 'quarter', value: label / 4 },
+          { name: 'a tenth', value: label / 10 },
+        ]
+      : []),
+    ...feed.rules.flatMap(({ text, strength }) => (strength ? [{ name: text, value: strength.value }] : [])),
+    ...(did.value ? [{ name: 'what I did', value: did.value }] : []),
+  ]
 })
 const expected = computed(() => feed.plan && strengthToExpect(feed.plan, feed.draft.toolId))
 const range = computed(() =>
@@ -117,6 +125,9 @@ const cardAddress = computed(() =>
       hint="Drag the drop, or press a stage. Every rule of thumb becomes a place on one scale."
       :draft="feed"
     >
+      <NuxtLink to="/programme" class="button">Ladder of feeds</NuxtLink>
+      <NuxtLink to="/blend" class="button">Several feeds</NuxtLink>
+      <NuxtLink to="/signs" class="button">Signs</NuxtLink>
       <button v-if="feed.draft.version > 0" type="button" class="button" @click="begin">New feed</button>
     </PageTop>
 
@@ -130,6 +141,8 @@ const cardAddress = computed(() =>
       @target="feed.setTarget"
       @stage="feed.chooseStage"
     />
+
+    <FeedRules class="scale" />
 
     <section class="column" aria-labelledby="label-title">
       <h2 id="label-title">What the label says</h2>
@@ -156,6 +169,7 @@ const cardAddress = computed(() =>
           @input="feed.setLabel('name', ($event.target as HTMLInputElement).value)"
         />
       </FieldFrame>
+      <GranularDose />
     </section>
 
     <section class="column" aria-labelledby="wanted-title">
@@ -212,11 +226,16 @@ const cardAddress = computed(() =>
         </dl>
         <span class="soft">mg/L</span>
       </div>
+      <WeighIt @volume="(litres) => feed.change('volume', (draft) => (draft.vessel.volumeL = litres))" />
+      <WhatIDid @strength="did = $event" />
+      <FeedVolumes />
+      <FeedWater />
     </section>
 
     <section class="column slip" aria-labelledby="measure-title">
       <h2 id="measure-title">How to measure it</h2>
       <MeasuringSlip />
+      <EveryWay />
 
       <form class="save no-print" @submit.prevent="save">
         <div class="pair">
@@ -260,8 +279,11 @@ const cardAddress = computed(() =>
             {{ feed.saved ? 'Save the changes' : 'Plan this feed' }}
           </button>
           <NuxtLink v-if="cardAddress" class="button" :to="cardAddress">Bench card</NuxtLink>
+          <button v-if="feed.saved" type="button" class="button" @click="giving = true">It was given</button>
         </div>
       </form>
+      <GivenList v-if="feed.saved" :feeding-id="feed.saved.id" />
+      <GiveForm v-if="giving && feed.saved" :feeding="feed.saved" @close="giving = false" />
     </section>
   </div>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { inSentence } from '#core/bench/wording'
+import { onShelves } from '#core/stores/draw'
 import { FINDER_TRAITS, type FinderRequest, type FinderTrait, type Wants } from '#core/media/finder'
 import { saidInParts, type Part } from '#core/media/recipe'
 import { printNumber } from '#core/units/format'
@@ -9,13 +11,17 @@ useHead({ title: 'Find a mix' })
 const household = useHousehold()
 const mix = useMixDraft()
 const router = useRouter()
-const { done, result, tookMs, find, cancel } = useFinder()
+const { done, result, answered: searched, tookMs, find, cancel } = useFinder()
 provideUnreadable()
 
 const ticked = ref(['coir', 'perlite', 'vermiculite', 'castings', 'compost', 'rice-hulls'])
 const containerId = ref(mix.draft.fills[0]?.containerId ?? 'tray-72')
 const mostMaterials = ref(4)
-const prices = ref<Record<string, number>>({})
+/** Prices typed here, over those of the packs in the stores. */
+const typedPrices = ref<Record<string, number | null>>({})
+const priceOf = (id: string) => typedPrices.value[id] ?? household.priceOf('material', id)
+const peatFree = ref(false)
+const fitScoop = ref(false)
 const wants = ref<Record<FinderTrait, { low: number | null; high: number | null }>>({
   air: { low: 0.1, high: 0.25 },
   water: { low: 0.2, high: null },
@@ -27,11 +33,17 @@ const wants = ref<Record<FinderTrait, { low: number | null; high: number | null 
 const chosen = ref(0)
 const axes = ref<{ x: FinderTrait; y: FinderTrait }>({ x: 'food', y: 'air' })
 
-const materials = computed(() => household.media.filter(({ id }) => ticked.value.includes(id)))
+const isPeat = (id: string) => id.startsWith('peat')
+const materials = computed(() =>
+  household.media.filter(({ id }) => ticked.value.includes(id) && !(peatFree.value && isPeat(id))),
+)
+const inStores = computed(() =>
+  household.media.filter(({ id }) => onShelves(household.shelves('material', id)) > 0).map(({ id }) => id),
+)
 const container = computed(() => household.findContainer(containerId.value) ?? household.containers[0]!)
 const request = computed((): FinderRequest => ({
   materials: materials.value,
-  pricePerL: materials.value.map(({ id }) => prices.value[id] ?? 0),
+  pricePerL: materials.value.map(({ id }) => priceOf(id) ?? 0),
   container: container.value,
   wants: Object.fromEntries(
     FINDER_TRAITS.map((trait) => {
@@ -42,6 +54,8 @@ const request = computed((): FinderRequest => ({
   mostParts: 12,
   mostMaterials: mostMaterials.value,
   keep: 24,
+  scoop:
+    fitScoop.value && mix.plan ? { mixL: mix.plan.mixL.value, volumeL: mix.draft.scoop.volumeL } : undefined,
 }))
 const containerChoices = computed(() => household.containers.map(({ id, name }) => ({ value: id, name })))
 const traitChoices = FINDER_TRAITS.map((trait) => ({ value: trait, name: TRAITS[trait].name }))
@@ -49,9 +63,7 @@ const traitChoices = FINDER_TRAITS.map((trait) => ({ value: trait, name: TRAITS[
 function toggle(id: string, on: boolean) {
   ticked.value = on ? [...ticked.value, id] : ticked.value.filter((one) => one !== id)
 }
-const searched = shallowRef<FinderRequest | null>(null)
 function search() {
-  searched.value = request.value
   chosen.value = 0
   find(request.value)
 }
@@ -62,7 +74,7 @@ const partsOf = (amounts: readonly number[], from: FinderRequest): Part[] =>
 
 /** Where nothing fits: the want that alone turned away the most. */
 const tightest = computed(() => {
-  const all = Object.entries(result.value?.excludedBy ?? {}) as [FinderTrait, number][]
+  const all = Object.entries(result.value?.excludedBy ?? {}) as [FinderTrait | 'scoop', number][]
   return all.sort((a, b) => b[1] - a[1])[0]
 })
 
@@ -123,10 +135,21 @@ function use(parts: readonly Part[]) {
       </fieldset>
       <fieldset class="materials">
         <legend>From</legend>
+        <div class="from-stores">
+          <button v-if="inStores.length" type="button" class="button" @click="ticked = [...inStores]">
+            What is in the stores
+          </button>
+          <label class="check"><input v-model="peatFree" type="checkbox" /> peat-free</label>
+          <label class="check">
+            <input v-model="fitScoop" type="checkbox" /> parts that fit my
+            {{ inSentence(mix.draft.scoop.name) }}
+          </label>
+        </div>
         <label v-for="one in household.media" :key="one.id">
           <input
             type="checkbox"
-            :checked="ticked.includes(one.id)"
+            :checked="ticked.includes(one.id) && !(peatFree && isPeat(one.id))"
+            :disabled="peatFree && isPeat(one.id)"
             @change="toggle(one.id, ($event.target as HTMLInputElement).checked)"
           />
           <svg width="22" height="22" aria-hidden="true">
@@ -141,10 +164,10 @@ function use(parts: readonly Part[]) {
           <NumberField
             v-for="one in materials"
             :key="one.id"
-            :model-value="prices[one.id] ?? null"
+            :model-value="priceOf(one.id)"
             optional
             :label="one.name"
-            @update:model-value="prices = { ...prices, [one.id]: $event ?? 0 }"
+            @update:model-value="typedPrices = { ...typedPrices, [one.id]: $event }"
           />
         </div>
       </details>
@@ -165,7 +188,8 @@ function use(parts: readonly Part[]) {
         <p class="soft">
           of {{ result.looked.toLocaleString('en') }} recipes, tried in {{ printNumber(tookMs / 1000, 2) }} s.
           <template v-if="!result.fitting && tightest && tightest[1] > 0">
-            <strong>{{ TRAITS[tightest[0]].name }}</strong> alone turned away
+            <strong>{{ tightest[0] === 'scoop' ? 'Fitting the scoop' : TRAITS[tightest[0]].name }}</strong>
+            alone turned away
             {{ tightest[1].toLocaleString('en') }}: ease it first.
           </template>
           <template v-else-if="!result.fitting">No single want is to blame; below are the nearest.</template>
@@ -195,7 +219,8 @@ function use(parts: readonly Part[]) {
         </ol>
       </template>
       <template v-else>
-        <h2 id="found-title">Looking …</h2>
+        <h2 id="found-title">{{ done === null ? 'Stopped' : 'Looking …' }}</h2>
+        <p v-if="done === null" class="soft">Nothing was kept. Find begins anew.</p>
       </template>
     </section>
 
@@ -216,6 +241,7 @@ function use(parts: readonly Part[]) {
         />
       </template>
       <BlendOfThree :request="request" @use="use" />
+      <StretchMix :container="container" :additions="materials.map(({ id }) => id)" @use="use" />
     </section>
   </div>
 </template>
@@ -254,6 +280,19 @@ legend {
 
 .materials {
   columns: 2;
+}
+
+.from-stores {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.2rem 1rem;
+  padding-bottom: 0.4rem;
+  column-span: all;
+}
+
+.materials .check {
+  grid-template-columns: auto 1fr;
 }
 
 .materials label {

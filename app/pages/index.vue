@@ -9,6 +9,7 @@ useHead({ title: 'Bench' })
 const household = useHousehold()
 const remove = useRemoval()
 
+const { printDay } = useDates()
 const batches = computed(() =>
   [...household.batches].reverse().map((batch) => ({
     batch,
@@ -66,6 +67,8 @@ const looseFeeds = computed(() =>
         <p class="litres">
           <FigureValue v-if="planned" :figure="planned.plan.mixL" />
           <span class="soft">loose mix</span>
+          <span v-if="household.making(batch.id)" class="made">made</span>
+          <span v-else-if="batch.body.onDate" class="soft">{{ printDay(batch.body.onDate) }}</span>
         </p>
         <div class="actions">
           <NuxtLink :to="`/bench/${batch.id}`" class="button"
@@ -175,6 +178,15 @@ header {
 
 .litres .soft {
   font: 400 0.9375rem/1.3 var(--text);
+}
+
+.litres .made {
+  justify-self: end;
+  padding: 0 0.55em;
+  border: 1.5px solid var(--enamel);
+  border-radius: 1em;
+  color: var(--enamel);
+  font: 650 0.9375rem/1.45 var(--text);
 }
 
 .actions {

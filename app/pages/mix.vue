@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { saidInParts } from '#core/media/recipe'
-import { DEFAULT_ALLOWANCES } from '#core/media/batch'
+import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
 import type { MixDraft } from '~/stores/mixDraft'
 
@@ -21,7 +21,7 @@ function openFromAddress() {
 openFromAddress()
 watch(() => route.query.batch, openFromAddress)
 useDraftKeeping<MixDraft>('mix-draft', toRef(mix, 'draft'), (kept) => {
-  if (!route.query.batch || route.query.batch === kept.id) mix.restart(kept)
+  if (!route.query.batch || route.query.batch === kept.id) mix.restart({ ...mix.draft, ...kept })
 })
 
 const recipeChoices = computed(() => [
@@ -43,6 +43,7 @@ const materialChoices = computed(() =>
     .filter(({ id }) => !mix.draft.parts.some(({ materialId }) => materialId === id))
     .map(({ id, name }) => ({ value: id, name })),
 )
+const perCent = ref(false)
 const swapping = ref<string | null>(null)
 const adding = ref<string>()
 function addMaterial(id: string) {
@@ -75,6 +76,7 @@ const scoopChosen = computed(() =>
 )
 
 const nameId = useId()
+const dateId = useId()
 async function save() {
   const stored = await mix.save()
   if (!stored) return
@@ -118,13 +120,18 @@ const blocked = computed(() => {
         <p>
           <strong>{{ saidInParts(mix.draft.parts) || 'No parts' }}</strong>
           <span v-if="mix.recipe && mix.adjusted" class="soft"> · adjusted</span>
+          <label class="per-cent">
+            <input v-model="perCent" type="checkbox" :disabled="mix.draft.parts.length < 2" /> in per cent
+          </label>
         </p>
         <p class="soft">{{ mix.recipe?.reasoning }}</p>
       </div>
       <RecipeSection
         v-if="mix.draft.parts.length"
+        v-model:per-cent="perCent"
         :parts="mix.draft.parts"
         :problem-at="mix.problemAt"
+        @share="mix.setShareOf"
         @parts="mix.setParts"
         @boundary="mix.dragBoundary"
         @remove="mix.removeMaterial"
@@ -248,6 +255,20 @@ const blocked = computed(() => {
             @input="mix.change('name', (draft) => (draft.name = ($event.target as HTMLInputElement).value))"
           />
         </FieldFrame>
+        <FieldFrame :id="dateId" label="Filled on" :problem="mix.problemAt('onDate')">
+          <input
+            :id="dateId"
+            class="input"
+            type="date"
+            :value="mix.draft.onDate ?? ''"
+            @input="
+              mix.change(
+                'date',
+                (draft) => (draft.onDate = ($event.target as HTMLInputElement).value || null),
+              )
+            "
+          />
+        </FieldFrame>
         <SaveProblem
           :saving="mix.saving"
           :say="(body) => `${body.name}, ${saidInParts(body.parts)}`"
@@ -302,6 +323,14 @@ const blocked = computed(() => {
   line-height: 1.3;
   /* The drawing below must not jump while an edge is dragged. */
   min-height: 3.9em;
+}
+
+.per-cent {
+  display: inline-flex;
+  gap: 0.4rem;
+  align-items: center;
+  margin-left: 1rem;
+  cursor: pointer;
 }
 
 .empty {

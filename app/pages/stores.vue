@@ -36,9 +36,14 @@ function errorOf({ kind, capacityMl }: Tool) {
     <header>
       <h1>Stores</h1>
       <p class="soft">
-        What you own. Doses are measured with these tools, and what you measured yourself replaces the book.
+        What you own. Making a batch draws on the shelf; what you measured yourself replaces the book.
       </p>
     </header>
+
+    <div class="shelf">
+      <ShelfList />
+      <ShoppingSlip />
+    </div>
 
     <section aria-labelledby="tools-title">
       <div class="head">
@@ -182,7 +187,13 @@ function errorOf({ kind, capacityMl }: Tool) {
 .stores {
   display: grid;
   gap: 2rem;
-  max-width: 62rem;
+}
+
+.shelf {
+  display: grid;
+  grid-template-columns: minmax(0, 1.7fr) minmax(19rem, 1fr);
+  gap: 1.6rem;
+  align-items: start;
 }
 
 .head {
@@ -202,19 +213,6 @@ li {
   border-bottom: 1px solid var(--line);
 }
 
-.name {
-  padding: 0.4rem 0;
-  border: 0;
-  background: none;
-  color: var(--enamel);
-  font-weight: 650;
-  text-align: left;
-  text-decoration: underline;
-  text-decoration-color: var(--line-strong);
-  text-underline-offset: 0.2em;
-  cursor: pointer;
-}
-
 .swatched {
   display: flex;
   align-items: center;
@@ -232,6 +230,12 @@ li {
 .empty {
   padding: 1rem 0;
   color: var(--ink-soft);
+}
+
+@media (max-width: 66rem) {
+  .shelf {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 
 @media (max-width: 46rem) {

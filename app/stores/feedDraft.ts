@@ -1,9 +1,10 @@
 import { doseProblems, planDose, strengthAtLabelRate, type DosePlan } from '#core/feed/dose'
-import { feedProblems, type Feed } from '#core/feed/feed'
+import { feedProblems } from '#core/feed/feed'
 import { FEEDS } from '#core/feed/feeds'
+import { readRate, strengthOfRate } from '#core/feed/rate'
+import type { RatioMeaning } from '#core/feed/strength'
 import { STAGES, stageById } from '#core/feed/stage'
-import { printPath } from '#core/problem'
-import { asFeed, type FeedRecord } from '#shared/records/feed'
+import { asFeed, feedRecordOf, type FeedRecord } from '#shared/records/feed'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Stored } from '#shared/collections'
 
@@ -12,10 +13,16 @@ export interface FeedDraft extends FeedingRecord {
   id: string
   version: number
   label: FeedRecord
+  /** Rules marked on the scale, as they were typed; a ratio is read as one part in n unless it was turned. */
+  rules: { text: string; meaning: RatioMeaning }[]
 }
 
-const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-const labelOf = ({ id: _id, ...label }: Feed): FeedRecord => ({ ...label })
+const SAYS_NOTHING: Partial<Record<string, string>> = {
+  'label numbers':
+    'says what is in the bottle, not how strong the can is: it means nothing until you know how much goes in how much water.',
+  label: 'needs the label’s own rate.',
+  strength: 'needs nitrogen in the feed.',
+}
 
 function newDraft(): FeedDraft {
   return {
@@ -23,12 +30,13 @@ function newDraft(): FeedDraft {
     version: 0,
     name: '',
     feedId: FEEDS[0]!.id,
-    label: labelOf(FEEDS[0]!),
+    label: feedRecordOf(FEEDS[0]!),
     stageId: 'true-leaves',
     targetNMgPerL: 60,
     vessel: { name: 'Jug', volumeL: 2 },
     batchId: null,
     toolId: null,
+    rules: [],
   }
 }
 
@@ -47,25 +55,43 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     feedProblems(feed.value).length ? null : strengthAtLabelRate(feed.value),
   )
 
-  function problemAt(field: string): string | undefined {
-    const own = problems.value.find(({ path }) => printPath(path) === field)
-    if (own) return own.message
-    for (const { saving } of [feeding, label])
-      if (saving.value.state === 'refused') {
-        const refused = saving.value.errors.find((error) => error.field === field)
-        if (refused) return refused.message
-      }
-    return undefined
-  }
+  const ofPlan = useProblemAt(() => problems.value, feeding.saving)
+  const ofLabel = useProblemAt(() => [], label.saving)
+  const problemAt = (field: string) => ofPlan(field) ?? ofLabel(field)
+
+  /** Every rule as a strength of this feed, or why it says nothing. */
+  const rules = computed(() =>
+    (draft.value.rules ?? []).map(({ text, meaning }) => {
+      const read = readRate(text, draft.value.label.form, household.kitchen)
+      if (!read.ok) return { text, meaning, ratio: false, strength: null, why: read.message }
+      const { rate } = read
+      const ratio = rate.kind === 'ratio' && rate.meaning === null
+      const readable = feedProblems(feed.value).length === 0
+      const strength = readable ? strengthOfRate(rate, feed.value, meaning) : null
+      return { text, meaning, ratio, strength, why: SAYS_NOTHING[rate.kind] ?? 'says nothing of this feed.' }
+    }),
+  )
+  const addRule = (text: string) =>
+    change('rule', (drafted) => {
+      drafted.rules = [...(drafted.rules ?? []).filter((rule) => rule.text !== text), { text, meaning: 'in' }]
+    })
+  const removeRule = (index: number) => change('rule', (drafted) => drafted.rules.splice(index, 1))
+  const turnRule = (index: number) =>
+    change('rule', (drafted) => {
+      const rule = drafted.rules[index]!
+      rule.meaning = rule.meaning === 'in' ? 'to' : 'in'
+    })
 
   const original = computed(() => household.findFeed(draft.value.feedId))
   /** The label was typed over: it is no longer the feed it was chosen as. */
   const relabelled = computed(() => {
-    const own = original.value && labelOf(original.value)
+    const own = original.value && feedRecordOf(original.value)
     return (
       !own ||
       Object.keys(own).some(
-        (key) => own[key as keyof FeedRecord] !== draft.value.label[key as keyof FeedRecord],
+        (key) =>
+          JSON.stringify(own[key as keyof FeedRecord]) !==
+          JSON.stringify(draft.value.label[key as keyof FeedRecord]),
       )
     )
   })
@@ -77,7 +103,7 @@ export const useFeedDraft = defineStore('feedDraft', () => {
       const found = household.findFeed(feedId)
       if (!found) return
       drafted.feedId = feedId
-      drafted.label = labelOf(found)
+      drafted.label = feedRecordOf(found)
       drafted.toolId = null
     })
   const setLabel = <K extends keyof FeedRecord>(key: K, value: FeedRecord[K]) =>
@@ -93,29 +119,32 @@ export const useFeedDraft = defineStore('feedDraft', () => {
   function open(record: Stored<FeedingRecord>) {
     const found = household.findFeed(record.body.feedId)
     restart({
-      ...copy(record.body),
+      ...copyOf(record.body),
       id: record.id,
       version: record.version,
-      label: labelOf(found ?? FEEDS[0]!),
+      label: feedRecordOf(found ?? FEEDS[0]!),
+      rules: draft.value.rules ?? [],
     })
     feeding.dismiss()
   }
   function begin(batchId: string | null = null) {
-    restart({ ...newDraft(), batchId })
+    restart({ ...newDraft(), rules: draft.value.rules ?? [], batchId })
     feeding.dismiss()
   }
+
+  const { adopt, keepMine, takeTheirs } = useKeeping('feedings', draft, feeding.saving, open)
 
   /** Save the plan; a label that was typed over is kept first, as a feed of the household's own. */
   async function save(): Promise<Stored<FeedingRecord> | null> {
     if (relabelled.value && !(await keepLabel())) return null
-    const { id, version, label: _label, ...body } = copy(draft.value)
+    const { id, version, label: _label, rules: _rules, ...body } = copyOf(draft.value)
     body.name = body.name.trim() || `${draft.value.label.name}, ${stage.value.name.toLowerCase()}`
     return adopt(await feeding.save(id || crypto.randomUUID(), version, body))
   }
 
   async function keepLabel() {
     const own = ownFeed.value
-    const body = copy(draft.value.label)
+    const body = copyOf(draft.value.label)
     if (!own && original.value?.name === body.name) body.name = `${body.name}, ours`
     const kept = await label.save(own?.id ?? crypto.randomUUID(), own?.version ?? 0, body)
     if (kept) {
@@ -123,21 +152,6 @@ export const useFeedDraft = defineStore('feedDraft', () => {
       draft.value.label = kept.body
     }
     return kept
-  }
-
-  function adopt(stored: Stored<FeedingRecord> | null) {
-    if (!stored) return null
-    Object.assign(draft.value, { id: stored.id, version: stored.version, name: stored.body.name })
-    return stored
-  }
-  async function keepMine() {
-    if (feeding.saving.value.state === 'stale') return adopt(await feeding.saving.value.again())
-  }
-  function takeTheirs() {
-    const { value } = feeding.saving
-    if (value.state !== 'stale' || !value.current) return
-    household.put('feedings', value.current)
-    open(value.current)
   }
 
   return {
@@ -161,6 +175,10 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     relabelled,
     ownFeed,
     saved,
+    rules,
+    addRule,
+    removeRule,
+    turnRule,
     chooseFeed,
     setLabel,
     chooseStage,

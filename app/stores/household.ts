@@ -1,12 +1,16 @@
 import { asContainer } from '#shared/records/container'
 import { asFeed } from '#shared/records/feed'
 import { asMaterial, libraryWith } from '#shared/records/material'
+import { goodsOf, shelvesOf, type StockRecord } from '#shared/records/stock'
+import type { Greenhouse } from '#shared/records/programme'
 import { asTool } from '#shared/records/tool'
-import type { Bodies, Collection, Everything, Stored } from '#shared/collections'
+import type { Bodies, Collection, Everything, Revision, Stored } from '#shared/collections'
 import { FEEDS } from '#core/feed/feeds'
+import { STARTING_RECIPES } from '#core/media/recipes'
 import { CONTAINERS } from '#core/containers/catalogue'
 import { findContainer } from '#shared/records/batch'
 import { findFeed } from '#shared/records/feeding'
+import { findRecipe } from '#shared/records/recipe'
 import type { HouseholdRecord } from '#shared/records/household'
 
 /** What this household keeps, as the server has it. */
@@ -17,6 +21,13 @@ export const useHousehold = defineStore('household', () => {
   const kitchen = computed(() => everything.value?.household.body.kitchen ?? 'metric')
   const records = <C extends Collection>(collection: C) =>
     computed(() => (everything.value?.[collection] ?? []) as Stored<Bodies[C]>[])
+
+  const address = (...rest: string[]) =>
+    ['/api/households', everything.value!.household.id, ...rest].join('/')
+
+  /** What a record was before each change, newest first. */
+  const history = <C extends Collection>(collection: C, id: string) =>
+    $fetch<Revision<Bodies[C]>[]>(address(collection, id, 'history'))
 
   const recipes = records('recipes')
   const batches = records('batches')
@@ -29,10 +40,31 @@ export const useHousehold = defineStore('household', () => {
   /** What a batch is reckoned with. */
   const shed = computed(() => ({ containers: ownContainers.value, materials: library.value }))
   const ownFeeds = computed(() => records('feeds').value.map(({ id, body }) => asFeed(id, body)))
+  const stocks = records('stocks')
+  const uses = records('uses')
+  const programmes = records('programmes')
+  const crops = records('crops')
+  const packets = records('packets')
+  const sowings = records('sowings')
+  const marks = records('marks')
+  const known = computed(() => ({ materials: library.value, feeds: ownFeeds.value }))
+  const goods = (kind: StockRecord['kind'], goodsId: string) => goodsOf({ kind, goodsId }, known.value)
+  /** The packs of a thing on the shelf. */
+  const shelves = (kind: StockRecord['kind'], goodsId: string) => {
+    const found = goods(kind, goodsId)
+    return found ? shelvesOf(stocks.value, found) : []
+  }
+  /** The cheapest price of a unit (loose L, g, mL) among the packs the household knows; null when it knows none. */
+  const priceOf = (kind: StockRecord['kind'], goodsId: string) => {
+    const prices = shelves(kind, goodsId).flatMap(({ price, holds }) =>
+      price === null ? [] : [price / holds],
+    )
+    return prices.length ? Math.min(...prices) : null
+  }
+  /** The entry that says a batch was made. */
+  const making = (batchId: string) =>
+    uses.value.find(({ body }) => body.kind === 'batch made' && body.batchId === batchId)
   const tools = computed(() => records('tools').value.map(({ id, body }) => asTool(id, body)))
-
-  const address = (...rest: string[]) =>
-    ['/api/households', everything.value!.household.id, ...rest].join('/')
 
   /** The household whose bench this browser stands at; without a choice, the oldest. */
   const chosen = useCookie<string | null>('household', {
@@ -115,12 +147,38 @@ export const useHousehold = defineStore('household', () => {
     media: computed(() => [...library.value.values()].filter(({ kind }) => kind === 'medium')),
     amendments: computed(() => [...library.value.values()].filter(({ kind }) => kind === 'amendment')),
     tools,
+    stocks,
+    uses,
+    programmes,
+    crops,
+    packets,
+    sowings,
+    marks,
+    season: computed(() => everything.value?.household.body.season ?? null),
+    greenhouse: computed((): Greenhouse => ({
+      ...shed.value,
+      feeds: ownFeeds.value,
+      parts: new Map([...recipes.value, ...batches.value].map(({ id, body }) => [id, body.parts])),
+    })),
+    findRecipe: (id: string) => findRecipe(id, recipes.value),
+    nameOfMix: (id: string) => findRecipe(id, recipes.value)?.name ?? 'a mix no longer here',
+    /** Every mix to choose from, the household's own first. */
+    mixChoices: computed(() =>
+      [...recipes.value.map(({ id, body }) => ({ id, name: body.name })), ...STARTING_RECIPES].map(
+        ({ id, name }) => ({ value: id as string | null, name }),
+      ),
+    ),
+    goods,
+    shelves,
+    priceOf,
+    making,
     containers: computed(() => [...ownContainers.value, ...CONTAINERS]),
     feeds: computed(() => [...ownFeeds.value, ...FEEDS]),
     scoops: computed(() => tools.value.filter(({ kind }) => kind === 'scoop')),
-    jugs: computed(() => tools.value.filter(({ kind }) => kind === 'jug')),
+    jugs: computed(() => tools.value.filter(({ kind }) => kind === 'jug' || kind === 'squeeze bottle')),
     findContainer: (id: string) => findContainer(id, ownContainers.value),
     findFeed: (id: string) => findFeed(id, ownFeeds.value),
+    history,
     load,
     save,
     remove,

@@ -1,13 +1,7 @@
-import {
-  COVER_IS_THE_MIX,
-  DEFAULT_ALLOWANCES,
-  plainBatch,
-  planBatch,
-  type BatchPlan,
-} from '#core/media/batch'
+import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch } from '#core/media/batch-request'
+import { planBatch, type BatchPlan } from '#core/media/batch'
 import { STARTING_RECIPES, type StartingRecipe } from '#core/media/recipes'
-import { moveBoundary } from '#core/media/recipe'
-import { printPath } from '#core/problem'
+import { moveBoundary, setShare } from '#core/media/recipe'
 import { asBatchRequest, batchRecordProblems, type BatchRecord } from '#shared/records/batch'
 import type { Stored } from '#shared/collections'
 
@@ -21,8 +15,6 @@ export interface MixDraft extends BatchRecord {
 /** What a recipe says about making the mix. */
 type Making = Pick<StartingRecipe, 'parts' | 'extras' | 'preparations'>
 
-const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-
 function newDraft(): MixDraft {
   const recipe = STARTING_RECIPES[0]!
   return {
@@ -30,12 +22,14 @@ function newDraft(): MixDraft {
     version: 0,
     name: '',
     recipeId: recipe.id,
-    parts: copy([...recipe.parts]),
+    parts: copyOf([...recipe.parts]),
     fills: [{ containerId: 'tray-72', count: 1, coverMm: 0, coverMaterialId: COVER_IS_THE_MIX }],
     allowances: { ...DEFAULT_ALLOWANCES },
     scoop: { name: '1 L measure', volumeL: 1 },
     ...plainBatch(),
-    extras: copy([...recipe.extras]),
+    lowerRecipeId: null,
+    onDate: null,
+    extras: copyOf([...recipe.extras]),
     preparations: [...recipe.preparations],
   }
 }
@@ -50,14 +44,7 @@ export const useMixDraft = defineStore('mixDraft', () => {
   const plan = computed((): BatchPlan | null =>
     problems.value.length ? null : planBatch(asBatchRequest(draft.value, household.shed)),
   )
-  /** The message for a field, from the rules or from the server's refusal. */
-  function problemAt(field: string): string | undefined {
-    const own = problems.value.find(({ path }) => printPath(path) === field)
-    if (own) return own.message
-    return saving.value.state === 'refused'
-      ? saving.value.errors.find((error) => error.field === field)?.message
-      : undefined
-  }
+  const problemAt = useProblemAt(() => problems.value, saving)
 
   const recipes = computed(() => [
     ...household.recipes.map(({ id, body }) => ({
@@ -94,11 +81,13 @@ export const useMixDraft = defineStore('mixDraft', () => {
       if (chosen)
         Object.assign(
           mix,
-          copy({ parts: chosen.parts, extras: chosen.extras, preparations: chosen.preparations }),
+          copyOf({ parts: chosen.parts, extras: chosen.extras, preparations: chosen.preparations }),
         )
     })
   const setParts = (index: number, parts: number) =>
     change(`parts-${index}`, (mix) => (mix.parts[index]!.parts = parts))
+  const setShareOf = (index: number, share: number) =>
+    change(`parts-${index}`, (mix) => (mix.parts = setShare(mix.parts, index, share)))
   const dragBoundary = (boundary: number, upperParts: number) =>
     change(`boundary-${boundary}`, (mix) => (mix.parts = moveBoundary(mix.parts, boundary, upperParts)))
   const addMaterial = (materialId: string) =>
@@ -108,10 +97,27 @@ export const useMixDraft = defineStore('mixDraft', () => {
     change('container', (mix) =>
       mix.fills.push({ containerId, count: 1, coverMm: 0, coverMaterialId: COVER_IS_THE_MIX }),
     )
+  /** The mix that lies below in layered containers. */
+  const chooseLower = (id: string) =>
+    change('lower', (mix) => {
+      const chosen = recipes.value.find((candidate) => candidate.id === id)
+      mix.lowerRecipeId = id
+      if (chosen) mix.lowerParts = copyOf([...chosen.parts])
+    })
+  const DEFAULT_TOP_MM = 25
+  const setLayer = (index: number, topMm: number | null) =>
+    change(`layer-${index}`, (mix) => {
+      mix.fills[index]!.topMm = topMm
+    })
+  function layer(index: number, on: boolean) {
+    const depthMm = household.findContainer(draft.value.fills[index]!.containerId)?.shape.depthMm ?? 60
+    setLayer(index, on ? Math.min(DEFAULT_TOP_MM, Math.round(depthMm / 2)) : null)
+    if (on && draft.value.lowerParts.length === 0) chooseLower('stretched-potting')
+  }
   const removeFill = (index: number) => change('container', (mix) => mix.fills.splice(index, 1))
 
   function open(batch: Stored<BatchRecord>) {
-    restart({ ...copy(batch.body), id: batch.id, version: batch.version })
+    restart({ ...copyOf(batch.body), id: batch.id, version: batch.version })
     dismiss()
   }
   function begin() {
@@ -119,29 +125,13 @@ export const useMixDraft = defineStore('mixDraft', () => {
     dismiss()
   }
 
-  function adopt(stored: Stored<BatchRecord> | null) {
-    if (!stored) return null
-    draft.value.id = stored.id
-    draft.value.version = stored.version
-    draft.value.name = stored.body.name
-    return stored
-  }
+  const { adopt, keepMine, takeTheirs } = useKeeping('batches', draft, saving, open)
 
   async function save(): Promise<Stored<BatchRecord> | null> {
-    const { id, version, ...body } = copy(draft.value)
+    const { id, version, ...body } = copyOf(draft.value)
     body.name = body.name.trim() || (recipe.value ? `${recipe.value.name} batch` : 'Batch')
     return adopt(await saveRecord(id || crypto.randomUUID(), version, body))
   }
-  /** After a stale write: put this draft in the place of what is stored. */
-  async function keepMine() {
-    if (saving.value.state === 'stale') return adopt(await saving.value.again())
-  }
-  function takeTheirs() {
-    if (saving.value.state !== 'stale' || !saving.value.current) return
-    household.put('batches', saving.value.current)
-    open(saving.value.current)
-  }
-
   return {
     draft,
     change,
@@ -162,11 +152,15 @@ export const useMixDraft = defineStore('mixDraft', () => {
     unsaved,
     chooseRecipe,
     setParts,
+    setShareOf,
     dragBoundary,
     addMaterial,
     removeMaterial,
     addFill,
     removeFill,
+    chooseLower,
+    setLayer,
+    layer,
     open,
     begin,
     save,

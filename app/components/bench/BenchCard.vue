@@ -12,9 +12,12 @@ const printPage = () => window.print()
   <div class="wrap">
     <div class="bar no-print">
       <NuxtLink :to="back" class="button"><ArrowLeft aria-hidden="true" /> Change it</NuxtLink>
-      <button type="button" class="button main" @click="printPage">
-        <Printer aria-hidden="true" /> Print
-      </button>
+      <span class="buttons">
+        <slot name="bar" />
+        <button type="button" class="button main" @click="printPage">
+          <Printer aria-hidden="true" /> Print
+        </button>
+      </span>
     </div>
     <article class="card" data-testid="bench-card">
       <header>

@@ -1,26 +1,19 @@
 <script setup lang="ts">
 import type { Part } from '#core/media/recipe'
 import { printShare } from '#core/units/format'
+import { layersOf } from '~/drawings/layers'
 import { textureFill } from '~/drawings/textures'
 
 /** A recipe as a low bar of its bands. */
 const props = withDefaults(defineProps<{ parts: readonly Part[]; height?: number }>(), { height: 34 })
 
 const household = useHousehold()
-const bands = computed(() => {
-  const sum = props.parts.reduce((total, { parts }) => total + parts, 0)
-  let from = 0
-  return props.parts.map(({ materialId, parts }) => {
-    const band = {
-      materialId,
-      name: household.library.get(materialId)?.name ?? 'No longer here',
-      from,
-      share: parts / sum,
-    }
-    from += band.share
-    return band
-  })
-})
+const bands = computed(() =>
+  layersOf(props.parts).map((layer) => ({
+    ...layer,
+    name: household.library.get(layer.materialId)?.name ?? 'No longer here',
+  })),
+)
 const text = computed(() => bands.value.map(({ name, share }) => `${name} ${printShare(share)}`).join(', '))
 </script>
 

@@ -1,8 +1,28 @@
 <script setup lang="ts">
 import { isFigure, type Step } from '#core/bench/step'
+import { timetable } from '#core/bench/timetable'
 
 /** Steps in the order of the hands, numbered, each with a box to tick on paper. */
-defineProps<{ steps: readonly Step[]; boxes?: boolean }>()
+const props = defineProps<{
+  steps: readonly Step[]
+  boxes?: boolean
+  /** Say when each is begun, counted back from nine in the morning on which the first container is filled. */
+  timed?: boolean
+  onDate?: string | null
+}>()
+
+const FILLING_AT = 9
+const { printTime } = useDates()
+const times = computed(() =>
+  props.timed ? timetable(props.steps).map(({ startsMin }) => when(startsMin)) : [],
+)
+function when(minutes: number) {
+  if (props.onDate) return printTime(props.onDate, FILLING_AT, minutes)
+  const clock = FILLING_AT * 60 + minutes
+  const inDay = ((clock % 1440) + 1440) % 1440
+  const time = `${String(Math.floor(inDay / 60)).padStart(2, '0')}:${String(inDay % 60).padStart(2, '0')}`
+  return clock < 0 ? `${time} the day before` : time
+}
 
 const wait = (minutes: number) => (minutes >= 60 ? `${minutes / 60} h` : `${minutes} min`)
 </script>
@@ -14,6 +34,7 @@ const wait = (minutes: number) => (minutes >= 60 ? `${minutes / 60} h` : `${minu
       <div>
         <h3>
           {{ step.title }}
+          <span v-if="timed" class="at">{{ times[index] }}</span>
           <span v-if="step.waitMinutes" class="wait">leave {{ wait(step.waitMinutes) }}</span>
         </h3>
         <p>
@@ -54,6 +75,14 @@ li {
 
 h3 {
   padding-top: 0.3rem;
+}
+
+.at {
+  float: right;
+  margin-left: 0.6rem;
+  color: var(--ink-soft);
+  font: 650 0.9375rem/1.5 var(--text);
+  font-variant-numeric: tabular-nums;
 }
 
 .wait {

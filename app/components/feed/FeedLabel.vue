@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { FeedRecord } from '#shared/records/feed'
+import { asFeed, type FeedRecord } from '#shared/records/feed'
 
 /** The label as it stands on the bottle: three numbers, always in this order. */
 defineProps<{ label: FeedRecord; problemAt: (field: string) => string | undefined }>()
@@ -9,6 +9,16 @@ const NUMBERS = [
   ['nPercent', 'N', 'nitrogen'],
   ['p2o5Percent', 'P₂O₅', 'phosphate'],
   ['k2oPercent', 'K₂O', 'potash'],
+] as const
+/** What is taken where the label does not say, and what that may do to a dose. */
+const ASSUMED = {
+  powder: '0.95 assumed; a spoonful may be 16 % off',
+  liquid: '1.15 assumed; a dose in mL may be 13 % off',
+} as const
+const MORE = [
+  ['caPercent', 'Ca calcium'],
+  ['mgPercent', 'Mg magnesium'],
+  ['sPercent', 'S sulphur'],
 ] as const
 </script>
 
@@ -45,20 +55,14 @@ const NUMBERS = [
         optional
         :label="label.form === 'powder' ? 'Bulk density' : 'Density'"
         unit="g/mL"
-        :hint="
-          label.densityGPerMl === null ? `${label.form === 'powder' ? '0.95' : '1.15'} assumed` : 'yours'
-        "
+        :hint="label.densityGPerMl === null ? ASSUMED[label.form] : 'yours'"
         :problem="problemAt('feed.densityGPerMl')"
         @update:model-value="emit('set', 'densityGPerMl', $event)"
       />
-      <NumberField
-        :model-value="label.labelRatePerL"
-        optional
-        label="Label rate"
-        :unit="label.form === 'powder' ? 'g/L' : 'mL/L'"
-        hint="if it says one"
+      <RateField
+        :feed="asFeed('', label)"
         :problem="problemAt('feed.labelRatePerL')"
-        @update:model-value="emit('set', 'labelRatePerL', $event)"
+        @rate="emit('set', 'labelRatePerL', $event)"
       />
       <label class="organic">
         <input
@@ -69,6 +73,30 @@ const NUMBERS = [
         Organic: little of it is available at once
       </label>
     </div>
+    <LabelDoubts :label="label" @set="(key, value) => emit('set', key, value)" />
+    <details>
+      <summary>Calcium, magnesium, sulphur, salts</summary>
+      <div class="three">
+        <NumberField
+          v-for="[key, name] in MORE"
+          :key="key"
+          :model-value="label[key]"
+          :label="name"
+          unit="%"
+          :problem="problemAt(`feed.${key}`)"
+          @update:model-value="emit('set', key, $event ?? 0)"
+        />
+        <NumberField
+          :model-value="label.ecSlopeMsPerCm"
+          optional
+          label="EC a 100 mg/L N"
+          unit="mS/cm"
+          hint="if it says one"
+          :problem="problemAt('feed.ecSlopeMsPerCm')"
+          @update:model-value="emit('set', 'ecSlopeMsPerCm', $event)"
+        />
+      </div>
+    </details>
   </div>
 </template>
 

@@ -26,7 +26,9 @@ const grouped = computed(() => props.choices.length > 0 && 'group' in props.choi
 
 <template>
   <FieldFrame :id="id" :label="label" :hide-label="hideLabel ?? false" :hint="hint" :problem="problem">
+    <!-- Drawn anew only when it changed: a page that moves has many of these standing still. -->
     <Select
+      v-memo="[id, modelValue, choices, placeholder, label, grouped]"
       :label-id="id"
       :model-value="modelValue"
       :options="choices"

@@ -3,7 +3,12 @@ import type { Collection } from '#shared/collections'
 import type { Saving } from '~/composables/useSaving'
 
 /** A dialog with fields, kept or cancelled. */
-const props = defineProps<{ header: string; wrong: boolean; saving: Saving<Collection> }>()
+const props = defineProps<{
+  header: string
+  wrong: boolean
+  saving: Saving<Collection>
+  keepLabel?: string
+}>()
 const emit = defineEmits<{ keep: []; close: [] }>()
 const { first: unreadable } = provideUnreadable()
 const blocked = computed(() => props.wrong || !!unreadable.value || props.saving.state === 'busy')
@@ -15,7 +20,7 @@ const blocked = computed(() => props.wrong || !!unreadable.value || props.saving
       <slot />
       <p v-if="'message' in saving" class="problem" role="alert">{{ saving.message }}</p>
       <div class="buttons">
-        <button type="submit" class="button main" :disabled="blocked">Keep it</button>
+        <button type="submit" class="button main" :disabled="blocked">{{ keepLabel ?? 'Keep it' }}</button>
         <slot name="more" />
         <button type="button" class="button" @click="emit('close')">Cancel</button>
       </div>

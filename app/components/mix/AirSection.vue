@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Container } from '#core/containers/container'
-import { blendWater, type Ingredient } from '#core/media/container-physics'
+import { blendWater, type Ingredient, type LowerBlend } from '#core/media/container-physics'
 
 /**
  * A container cut open after draining, to scale: at every height how much is solid, how much water, how much air.
@@ -10,6 +10,8 @@ const props = defineProps<{
   container: Container
   ingredients: readonly Ingredient[]
   loss: number
+  /** The mix below, where the container is filled in layers. */
+  lower?: LowerBlend | null
   /** px per mm. */
   scale: number
 }>()
@@ -24,14 +26,28 @@ const size = computed(() => {
 })
 
 const slices = computed(() => {
-  const materials = props.ingredients.map(({ material }) => material)
-  const shares = props.ingredients.map(({ share }) => share.value)
-  const pores = blendWater(materials, shares, props.loss, 0)
-  return Array.from({ length: SLICES + 1 }, (_, i) => {
-    const t = i / SLICES
-    const water = blendWater(materials, shares, props.loss, (t * props.container.shape.depthMm) / 10)
-    return { t, solids: 1 - pores, water }
-  })
+  const { depthMm } = props.container.shape
+  const blend = (ingredients: readonly Ingredient[], loss: number) => {
+    const materials = ingredients.map(({ material }) => material)
+    const shares = ingredients.map(({ share }) => share.value)
+    const pores = blendWater(materials, shares, loss, 0)
+    return (t: number) => ({
+      t,
+      solids: 1 - pores,
+      water: blendWater(materials, shares, loss, (t * depthMm) / 10),
+    })
+  }
+  const upper = blend(props.ingredients, props.loss)
+  const heights = Array.from({ length: SLICES + 1 }, (_, i) => i / SLICES)
+  if (!props.lower) return heights.map(upper)
+  const below = blend(props.lower.ingredients, props.lower.mixingLoss.value)
+  const edge = props.lower.heightMm / depthMm
+  return [
+    ...heights.filter((t) => t < edge).map(below),
+    below(edge),
+    upper(edge),
+    ...heights.filter((t) => t > edge).map(upper),
+  ]
 })
 
 /** x of a fraction across the section at a height, px. */
@@ -77,6 +93,11 @@ const air = computed(() =>
     <path :d="solids" class="solids" />
     <path :d="water" class="water" />
     <path :d="air" class="air" />
+    <path
+      v-if="lower"
+      class="edge"
+      :d="`M${x(lower.heightMm / container.shape.depthMm, 0)} ${y(lower.heightMm / container.shape.depthMm)}H${x(lower.heightMm / container.shape.depthMm, 1)}`"
+    />
     <path class="wall" :d="`M${x(1, 0)} 2L${x(0, 0)} ${y(0)}H${x(0, 1)}L${x(1, 1)} 2`" />
   </svg>
 </template>
@@ -98,6 +119,11 @@ svg {
 .air {
   fill: var(--water-wash);
   stroke: var(--paper);
+}
+
+.edge {
+  stroke: var(--ink);
+  stroke-dasharray: 4 3;
 }
 
 .wall {

@@ -7,34 +7,47 @@ import { printNumber, printShare } from '#core/units/format'
 
 /** The mix in the chosen container: how much air is left after draining, and what else awaits the seedling. */
 const mix = useMixDraft()
+const root = useTemplateRef<HTMLElement>('root')
+const plan = useFollowing(root, () => mix.plan)
 
 const chosen = ref('0')
-const fills = computed(() => mix.plan?.fills.map(({ fill }) => fill) ?? [])
+const fills = computed(() => plan.value?.fills.map(({ fill }) => fill) ?? [])
 const container = computed(() => (fills.value[Number(chosen.value)] ?? fills.value[0])?.container)
 const choices = computed(() =>
   fills.value.map((fill, index) => ({ value: String(index), name: fill.container.name })),
 )
 
+/** The mix below it in this container, where it is filled in layers. */
+const lower = computed(() => {
+  const demand = plan.value?.fills[Number(chosen.value)] ?? plan.value?.fills[0]
+  return plan.value?.lower && demand?.lowerHeightMm
+    ? { ...plan.value.lower, heightMm: demand.lowerHeightMm.value }
+    : null
+})
 const seen = computed(() => {
-  const { plan } = mix
-  if (!plan || !container.value) return null
-  const physics = physicsIn(container.value, plan.ingredients, plan.mixingLoss)
-  const food = daysOfFood(plan.chemistry.releasedMgPerL, cellVolume(container.value), 'medium')
-  return { physics, verdicts: verdictsOn(container.value, physics, plan.chemistry, plan.ingredients, food) }
+  if (!plan.value || !container.value) return null
+  const physics = physicsIn(container.value, plan.value.ingredients, plan.value.mixingLoss, lower.value)
+  const food = daysOfFood(plan.value.chemistry.releasedMgPerL, cellVolume(container.value), 'medium')
+  return {
+    physics,
+    verdicts: verdictsOn(container.value, physics, plan.value.chemistry, plan.value.ingredients, food),
+  }
 })
 
 /** The same mix, shallower and deeper. */
 const beside = computed(() => {
-  const { plan } = mix
-  if (!plan || !container.value || !seen.value) return []
+  if (!plan.value || !container.value || !seen.value) return []
+  const { ingredients, mixingLoss } = plan.value
   const here = container.value
+  const below = (factor: number) => lower.value && { ...lower.value, heightMm: lower.value.heightMm * factor }
   const at = (id: string, name: string, factor: number) => {
     const other = withDepth(here, here.shape.depthMm * factor)
-    return { id, name, container: other, air: physicsIn(other, plan.ingredients, plan.mixingLoss).airSpace }
+    const physics = physicsIn(other, ingredients, mixingLoss, below(factor))
+    return { id, name, container: other, lower: below(factor), air: physics.airSpace }
   }
   return [
     at('half', 'half as deep', 0.5),
-    { id: 'this', name: 'this one', container: here, air: seen.value.physics.airSpace },
+    { id: 'this', name: 'this one', container: here, lower: lower.value, air: seen.value.physics.airSpace },
     at('twice', 'twice as deep', 2),
   ]
 })
@@ -48,7 +61,7 @@ const scale = computed(() => {
 </script>
 
 <template>
-  <section v-if="mix.plan && container && seen" class="air" aria-labelledby="air-title">
+  <section v-if="plan && container && seen" ref="root" class="air" aria-labelledby="air-title">
     <div class="head">
       <h2 id="air-title">The air in it</h2>
       <ChoiceField
@@ -69,8 +82,9 @@ const scale = computed(() => {
       <figure v-for="one in beside" :key="one.id" :class="{ here: one.id === 'this' }">
         <AirSection
           :container="one.container"
-          :ingredients="mix.plan.ingredients"
-          :loss="mix.plan.mixingLoss.value"
+          :ingredients="plan.ingredients"
+          :loss="plan.mixingLoss.value"
+          :lower="one.lower"
           :scale="scale"
         />
         <figcaption>
@@ -83,6 +97,7 @@ const scale = computed(() => {
         <li class="k-solids">solid</li>
       </ul>
     </div>
+    <AirScale :wanted="seen.physics.airWanted" :beside="beside" />
     <p class="soft small">
       Soaked and drained, one {{ container.kind === 'tray' ? 'tray' : 'of them' }} weighs
       <FigureValue :figure="seen.physics.wetWeightG" />;
@@ -115,6 +130,9 @@ const scale = computed(() => {
 .air {
   display: grid;
   gap: 0.7rem;
+  /* Below the fold it is laid out when it comes into sight: a band moves within a frame. */
+  content-visibility: auto;
+  contain-intrinsic-size: auto 46rem;
 }
 
 .head {

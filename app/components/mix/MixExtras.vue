@@ -1,20 +1,27 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
 import { PREPARATIONS, type Preparation } from '#core/media/recipe'
+import { SANITATION_SCHOOLS } from '#core/media/sanitation'
 
 /** What goes in by the gram, and what is done before measuring. */
 const household = useHousehold()
 const mix = useMixDraft()
 
 const WHAT: Record<Preparation, string> = {
-  'hot water': 'hot water over it, cooled overnight',
+  'hot water': 'boiling water over it, against damping-off and gnats',
   sieve: 'sieve through 6 mm first',
+  'fine sieve': 'sieve through 3 mm, for dust-like seed',
   moisten: 'moisten before stirring',
 }
 const choices = computed(() =>
   [...household.amendments, ...household.media.filter(({ nitrogenPercent }) => nitrogenPercent >= 1.2)]
     .filter(({ id }) => !mix.draft.extras.some(({ materialId }) => materialId === id))
     .map(({ id, name }) => ({ value: id, name })),
+)
+const school = computed(() =>
+  SANITATION_SCHOOLS.find(
+    ({ id }) => id === (mix.draft.preparations.includes('hot water') ? 'hot water' : 'none'),
+  )!,
 )
 const adding = ref<string>()
 function add(materialId: string) {
@@ -65,7 +72,14 @@ function toggle(preparation: Preparation, on: boolean) {
       placeholder="Lime, rock dust, castings …"
       @update:model-value="add"
     />
-    <label v-for="one in PREPARATIONS" :key="one" class="check">
+    <ChoiceField
+      :model-value="mix.draft.preparations.includes('hot water') ? 'hot water' : 'none'"
+      label="Against damping-off and gnats"
+      :choices="SANITATION_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
+      :hint="`${school.why} ${school.cost}`"
+      @update:model-value="toggle('hot water', $event === 'hot water')"
+    />
+    <label v-for="one in PREPARATIONS.filter((one) => one !== 'hot water')" :key="one" class="check">
       <input
         type="checkbox"
         :checked="mix.draft.preparations.includes(one)"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Minus, Plus, X } from '@lucide/vue'
 import { cellWord, cellVolume, type Container } from '#core/containers/container'
-import { COVER_IS_THE_MIX } from '#core/media/batch'
+import { COVER_IS_THE_MIX } from '#core/media/batch-request'
 
 /** What the mix must fill: containers with their count and cover. */
 const household = useHousehold()
@@ -126,7 +126,7 @@ function measured(id: string) {
             </button>
           </div>
           <p
-            v-for="field in ['count', 'containerId', 'coverMaterialId']"
+            v-for="field in ['count', 'containerId', 'coverMaterialId', 'topMm']"
             v-show="mix.problemAt(`fills[${index}].${field}`)"
             :id="`fill-${index}-${field}`"
             :key="field"
@@ -142,6 +142,9 @@ function measured(id: string) {
             </button>
             <template v-if="mix.plan?.fills[index]">
               · takes <FigureValue :figure="mix.plan.fills[index]!.looseL" />
+              <template v-if="mix.plan.fills[index]!.lowerL">
+                over <FigureValue :figure="mix.plan.fills[index]!.lowerL!" />
+              </template>
             </template>
           </p>
           <div class="cover">
@@ -168,9 +171,30 @@ function measured(id: string) {
               "
             />
           </div>
+          <div v-if="container && container.kind !== 'block'" class="layer">
+            <label>
+              <input
+                type="checkbox"
+                :checked="fill.topMm != null"
+                :aria-label="`${container.name} in two layers`"
+                @change="mix.layer(index, ($event.target as HTMLInputElement).checked)"
+              />
+              {{ fill.topMm == null ? 'in two layers' : 'of this mix the top' }}
+            </label>
+            <QuantityField
+              v-if="fill.topMm != null"
+              :model-value="fill.topMm"
+              dimension="length"
+              assume="mm"
+              :label="`Depth of the top layer in ${container.name}`"
+              hide-label
+              @update:model-value="mix.setLayer(index, $event ?? 0)"
+            />
+          </div>
         </div>
       </li>
     </ul>
+    <MixLower />
     <p v-if="mix.problemAt('fills')" class="problem" role="alert">{{ mix.problemAt('fills') }}</p>
     <ChoiceField
       :model-value="adding"
@@ -256,14 +280,23 @@ section {
   gap: 0.5rem;
 }
 
-.link {
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--enamel);
-  text-decoration: underline;
-  text-underline-offset: 0.18em;
+.layer {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.5rem;
+}
+
+.layer label {
+  display: flex;
+  gap: 0.5rem;
+  align-items: center;
+  min-height: 2rem;
   cursor: pointer;
+}
+
+.layer :deep(.field) {
+  width: 7rem;
 }
 
 @media (max-width: 30rem) {

@@ -1,12 +1,25 @@
 <script setup lang="ts">
 import { mostContainers } from '#core/media/capacity'
+import { onShelves } from '#core/stores/draw'
 import { asBatchRequest } from '#shared/records/batch'
 
 /** The other way round: from what is in the shed to the most trays it fills, and what runs out first. */
 const household = useHousehold()
 const mix = useMixDraft()
 
+/** What is folded away is not drawn. */
+const open = ref(false)
 const haveL = ref<Record<string, number | null>>({})
+/** What stands in the stores, as far as it is written down. */
+function fromStores() {
+  for (const { material } of mix.plan?.lines ?? []) {
+    const shelves = household.shelves('material', material.id)
+    if (shelves.length) haveL.value = { ...haveL.value, [material.id]: onShelves(shelves) }
+  }
+}
+const inStores = computed(() =>
+  (mix.plan?.lines ?? []).some(({ material }) => household.shelves('material', material.id).length > 0),
+)
 const fillIndex = ref('0')
 const choices = computed(() =>
   mix.draft.fills.map(({ containerId }, index) => ({
@@ -30,40 +43,43 @@ const limit = computed(() => household.library.get(capacity.value?.limitedBy ?? 
 </script>
 
 <template>
-  <details v-if="mix.plan" class="shed">
+  <details v-if="mix.plan" class="shed" @toggle="open = ($event.target as HTMLDetailsElement).open">
     <summary>How far does what I have go?</summary>
-    <div class="pair">
-      <QuantityField
-        v-for="line in mix.plan.lines"
-        :key="line.material.id"
-        :model-value="haveL[line.material.id] ?? null"
-        optional
-        dimension="volume"
-        assume="L"
-        :label="`${line.material.name}, loose`"
-        hint="enough"
-        @update:model-value="haveL = { ...haveL, [line.material.id]: $event }"
-      />
-      <ChoiceField
-        v-if="choices.length > 1"
-        v-model="fillIndex"
-        label="As many as possible of"
-        :choices="choices"
-      />
-    </div>
-    <p v-if="capacity" role="status" class="answer">
-      <strong>{{ capacity.count }} × {{ name }}</strong>
-      <template v-if="limit">: then {{ limit }} runs out.</template>
-      <button
-        v-if="capacity.count > 0 && capacity.count !== mix.draft.fills[capacity.index]!.count"
-        type="button"
-        class="button"
-        @click="mix.change('count', (draft) => (draft.fills[capacity!.index]!.count = capacity!.count))"
-      >
-        Fill that many
-      </button>
-    </p>
-    <p v-else class="soft">Say what there is of a material; what is left empty is taken as enough.</p>
+    <template v-if="open">
+      <button v-if="inStores" type="button" class="button" @click="fromStores">From the stores</button>
+      <div class="pair">
+        <QuantityField
+          v-for="line in mix.plan.lines"
+          :key="line.material.id"
+          :model-value="haveL[line.material.id] ?? null"
+          optional
+          dimension="volume"
+          assume="L"
+          :label="`${line.material.name}, loose`"
+          hint="enough"
+          @update:model-value="haveL = { ...haveL, [line.material.id]: $event }"
+        />
+        <ChoiceField
+          v-if="choices.length > 1"
+          v-model="fillIndex"
+          label="As many as possible of"
+          :choices="choices"
+        />
+      </div>
+      <p v-if="capacity" role="status" class="answer">
+        <strong>{{ capacity.count }} × {{ name }}</strong>
+        <template v-if="limit">: then {{ limit }} runs out.</template>
+        <button
+          v-if="capacity.count > 0 && capacity.count !== mix.draft.fills[capacity.index]!.count"
+          type="button"
+          class="button"
+          @click="mix.change('count', (draft) => (draft.fills[capacity!.index]!.count = capacity!.count))"
+        >
+          Fill that many
+        </button>
+      </p>
+      <p v-else class="soft">Say what there is of a material; what is left empty is taken as enough.</p>
+    </template>
   </details>
 </template>
 

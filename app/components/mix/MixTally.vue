@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { FEEL_WORDS } from '#core/bench/batch-steps'
+import { PASTEURISED_C } from '#core/media/hot-water'
 import { inSentence } from '#core/bench/wording'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
 import { printFraction } from '#core/units/fraction'
@@ -13,6 +14,18 @@ const household = useHousehold()
 const plan = computed(() => mix.plan)
 const scoopText = (line: MaterialLine) => printFraction(line.scoops.scoops.value, 0.25)
 const soaks = computed(() => plan.value?.lines.filter(({ soak }) => soak) ?? [])
+const sieved = computed(() => plan.value?.lines.filter(({ sieve }) => sieve) ?? [])
+/** What the sieve kept back goes into the recipe, as parts beside the others. */
+function putBack(materialId: string, litres: number) {
+  if (!plan.value) return
+  const partL = plan.value.ingredientsL.value / mix.draft.parts.reduce((sum, { parts }) => sum + parts, 0)
+  const parts = Math.max(0.25, Math.round((litres / partL) * 4) / 4)
+  mix.change('put back', (draft) => {
+    const there = draft.parts.find((part) => part.materialId === materialId)
+    if (there) there.parts += parts
+    else draft.parts.push({ materialId, parts })
+  })
+}
 /** Rounding matters to a mix from a twentieth on. */
 const roundingText = (line: MaterialLine) => {
   const error = line.scoops.roundingError.value
@@ -51,10 +64,7 @@ const roundingText = (line: MaterialLine) => {
                   {{ line.material.name }}
                   <small v-if="!line.share">cover only</small>
                   <small>
-                    <FigureValue
-                      :figure="line.packs"
-                      :digits="`${printNumber(line.packs.value)} × ${line.pack.name}`"
-                    />
+                    <PackToOpen :line="line" />
                   </small>
                 </span>
               </div>
@@ -74,6 +84,17 @@ const roundingText = (line: MaterialLine) => {
         {{ printQuantity(mix.draft.scoop.volumeL, 'volume', household.kitchen) }}. Stir in a tub of at least
         <FigureValue :figure="plan.stirringTubL" />.
       </p>
+
+      <div v-if="plan.lower" class="lower">
+        <h3>The mix below</h3>
+        <p>
+          <strong><FigureValue :figure="plan.lower.mixL" /></strong> loose, of
+          <template v-for="(measure, index) in plan.lower.measures" :key="measure.material.id">
+            {{ index ? ', ' : '' }}<FigureValue :figure="measure.looseL" />
+            {{ inSentence(measure.material.name) }}</template
+          >. The table above counts both mixes together.
+        </p>
+      </div>
 
       <ul v-if="plan.extras.length" class="extras">
         <li v-for="extra in plan.extras" :key="extra.material.id">
@@ -103,10 +124,44 @@ const roundingText = (line: MaterialLine) => {
         </p>
       </div>
 
-      <p class="soft small">
+      <div v-if="plan.hotWater" class="soak">
+        <h3>Hot water</h3>
+        <p>
+          <strong><FigureValue :figure="plan.hotWater.waterL" /></strong> of boiling water in all, the coir’s
+          soak included. The middle comes to about <FigureValue :figure="plan.hotWater.reachesC" /> and is
+          cool after <FigureValue :figure="plan.hotWater.coolHours" />.
+        </p>
+        <p v-if="plan.hotWater.reachesC.value < PASTEURISED_C" class="small">
+          Half an hour at {{ PASTEURISED_C }} °C would kill most damping-off fungi; this stays below. A wetter
+          feel takes more hot water, or heat the mix itself.
+        </p>
+      </div>
+      <p v-else class="soft small">
         Then stir in about <FigureValue :figure="plan.waterL" /> of water, until it feels like
         {{ FEEL_WORDS[mix.draft.feel] }}.
       </p>
+
+      <div v-for="line in sieved" :key="line.material.id" class="small">
+        <p>
+          Sieve <FigureValue :figure="line.sieve!.bagL" /> of {{ inSentence(line.material.name) }} through
+          {{ line.sieve!.meshMm }} mm; <FigureValue :figure="line.sieve!.staysL" /> stays behind<template
+            v-if="line.sieve!.perliteLostL"
+            >, <FigureValue :figure="line.sieve!.perliteLostL" /> of it perlite. As much vermiculite or
+            perlite puts the air back.
+            <button
+              v-for="id in ['vermiculite', 'perlite']"
+              :key="id"
+              type="button"
+              class="link"
+              @click="putBack(id, line.sieve!.perliteLostL!.value)"
+            >
+              add {{ id }}
+            </button> </template
+          ><template v-else>.</template>
+        </p>
+      </div>
+
+      <MixCost />
 
       <ul class="cautions" aria-label="Cautions">
         <li v-for="caution in plan.cautions" :key="caution.id" class="caution">

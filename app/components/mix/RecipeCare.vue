@@ -5,7 +5,7 @@ import { saidInParts } from '#core/media/recipe'
 const household = useHousehold()
 const mix = useMixDraft()
 const remove = useRemoval()
-const { saving, save } = useSaving('recipes')
+const { saving, save, dismiss } = useSaving('recipes')
 const { note } = useNotes()
 
 const own = computed(() => household.recipes.find(({ id }) => id === mix.draft.recipeId))
@@ -29,6 +29,17 @@ async function keep(asNew: boolean) {
   if (!stored) return
   mix.change('recipe', (draft) => (draft.recipeId = stored.id))
   note(`Kept as ${stored.body.name}.`)
+}
+
+/** Somebody else changed the recipe meanwhile: ours over it, or theirs into the draft. */
+async function keepMine() {
+  if (saving.value.state === 'stale') await saving.value.again()
+}
+function takeTheirs() {
+  if (saving.value.state !== 'stale' || !saving.value.current) return
+  household.put('recipes', saving.value.current)
+  mix.chooseRecipe(saving.value.current.id)
+  dismiss()
 }
 
 const naming = ref<string | null>(null)
@@ -68,8 +79,16 @@ const rows = computed(() => {
     <button v-if="mix.adjusted" type="button" class="button" :disabled="blocked" @click="keep(false)">
       Keep this recipe
     </button>
+    <SaveProblem
+      v-if="naming === null || saving.state !== 'refused'"
+      :saving="saving"
+      :say="(body) => `${body.name}, ${saidInParts(body.parts)}`"
+      @mine="keepMine"
+      @theirs="takeTheirs"
+      @later="dismiss"
+    />
     <details>
-      <summary>Duplicate, rename, compare</summary>
+      <summary>Versions, duplicate, rename, compare</summary>
       <div class="buttons">
         <button type="button" class="button" :disabled="blocked" @click="keep(true)">Duplicate</button>
         <template v-if="own">
@@ -87,9 +106,7 @@ const rows = computed(() => {
         </FieldFrame>
         <button type="submit" class="button main">Save</button>
       </form>
-      <p v-if="saving.state === 'stale' || saving.state === 'unreachable'" class="problem" role="alert">
-        {{ saving.message }}
-      </p>
+      <RecipeHistory v-if="own" :recipe="own" @restored="mix.chooseRecipe($event.id)" />
       <ChoiceField v-model="otherId" label="Compare with" :choices="choices" placeholder="another recipe" />
       <template v-if="other">
         <div class="bars">

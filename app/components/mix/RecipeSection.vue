@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ArrowRightLeft, X } from '@lucide/vue'
-import type { Part } from '#core/media/recipe'
+import { MOST_SHARE, type Part } from '#core/media/recipe'
 import { printNumber, printShare } from '#core/units/format'
 import { layBands, unevenLine } from '~/drawings/section-layout'
 import { textureFill } from '~/drawings/textures'
@@ -10,6 +10,7 @@ const props = defineProps<{ parts: readonly Part[]; problemAt: (field: string) =
 const household = useHousehold()
 const emit = defineEmits<{
   parts: [index: number, parts: number]
+  share: [index: number, share: number]
   boundary: [boundary: number, upperParts: number]
   remove: [index: number]
   swap: [materialId: string]
@@ -54,6 +55,15 @@ const text = computed(
   () =>
     `Section through the mix: ${rows.value.map(({ name, share }) => `${name} ${printShare(share)}`).join(', ')}.`,
 )
+
+/** Where growers write recipes in per cent, they type them in per cent. */
+const perCent = defineModel<boolean>('perCent', { default: false })
+const tooMuch = ref<number | null>(null)
+function setPerCent(index: number, share: number) {
+  const possible = share > 0 && share <= MOST_SHARE && props.parts.length > 1
+  tooMuch.value = possible ? null : index
+  if (possible) emit('share', index, share)
+}
 
 const dragged = ref<number | null>(null)
 /** Where on the edge it was taken hold of, px, so that the edge does not jump. */
@@ -153,6 +163,18 @@ function press(boundary: number, event: KeyboardEvent) {
         </p>
         <div class="how-much">
           <NumberField
+            v-if="perCent"
+            :model-value="row.share"
+            percent
+            :label="`Per cent of ${row.name}`"
+            hide-label
+            :problem="
+              tooMuch === row.index ? 'Shares cannot exceed 100 %, and the others need some.' : undefined
+            "
+            @update:model-value="setPerCent(row.index, $event ?? 0)"
+          />
+          <NumberField
+            v-else
             :model-value="row.parts"
             :label="`Parts of ${row.name}`"
             hide-label

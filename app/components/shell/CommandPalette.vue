@@ -5,9 +5,7 @@ import { PLACES } from '~/composables/usePlaces'
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
 const household = useHousehold()
-const mix = useMixDraft()
-const feed = useFeedDraft()
-const active = useActiveHistory()
+const history = useActiveDraft()
 const preferences = usePreferences()
 
 interface Command {
@@ -18,7 +16,6 @@ interface Command {
 
 const wanted = ref('')
 const chosen = ref(0)
-const history = computed(() => (active.value === 'mix' ? mix : active.value === 'feed' ? feed : null))
 
 const commands = computed((): Command[] => [
   ...PLACES.map(({ name, what, key, path }) => ({
@@ -26,6 +23,14 @@ const commands = computed((): Command[] => [
     hint: preferences.letterKeys ? `${what} · key ${key}` : what,
     run: () => router.push(path),
   })),
+  {
+    name: 'Ladder of feeds',
+    hint: 'from seed leaves to planting out',
+    run: () => router.push('/programme'),
+  },
+  { name: 'Crops and seed', hint: 'the book of crops, and your packets', run: () => router.push('/crops') },
+  { name: 'Several feeds', hint: 'blended to what is wanted', run: () => router.push('/blend') },
+  { name: 'Signs', hint: 'pale, burnt, purple: what is likely', run: () => router.push('/signs') },
   { name: 'Find a mix', hint: 'from what you have, for what you want', run: () => router.push('/find') },
   ...(history.value?.canUndo ? [{ name: 'Undo', hint: 'Ctrl Z', run: () => history.value!.undo() }] : []),
   ...(history.value?.canRedo

@@ -12,7 +12,13 @@ async function begin() {
   busy.value = true
   problem.value = undefined
   try {
-    await household.saveHousehold({ name: name.value, place: '', kitchen: kitchen.value })
+    await household.saveHousehold({
+      name: name.value,
+      place: '',
+      kitchen: kitchen.value,
+      water: null,
+      season: null,
+    })
   } catch (error) {
     problem.value =
       readProblem(error)?.errors[0]?.message ?? 'The server does not answer. Try again in a moment.'

@@ -12,7 +12,10 @@ const { note } = useNotes()
 const here = (path: string) =>
   path === '/'
     ? route.path === '/' || route.path.startsWith('/bench')
-    : route.path.startsWith(path) || (path === '/mix' && route.path === '/find')
+    : route.path.startsWith(path) ||
+      (path === '/mix' && route.path === '/find') ||
+      (path === '/season' && route.path === '/crops') ||
+      (path === '/feed' && ['/programme', '/blend', '/signs'].includes(route.path))
 
 const KITCHENS: { value: Kitchen; name: string; long: string }[] = [
   { value: 'metric', name: 'mL', long: 'Metric kitchen' },

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { Container } from '#core/containers/container'
 import { cellVolume, cellWord, containerProblems } from '#core/containers/container'
-import { printPath } from '#core/problem'
 import { asContainer, type ContainerRecord } from '#shared/records/container'
 
 /** A container of the household's own: by its dimensions, or by the water it holds. */
@@ -45,13 +44,7 @@ function begin(): ContainerRecord {
 const asked = computed(() => asContainer('', draft.value))
 const problems = computed(() => containerProblems(asked.value))
 const word = computed(() => cellWord(asked.value))
-function problemAt(field: string) {
-  const rule = problems.value.find(({ path }) => printPath(path) === field)?.message
-  if (rule) return rule
-  return saving.value.state === 'refused'
-    ? saving.value.errors.find((error) => error.field === field)?.message
-    : undefined
-}
+const problemAt = useProblemAt(() => problems.value, saving)
 
 const MEASURES = {
   rectangular: [

@@ -6,7 +6,7 @@ import {
   type MaterialFigures,
 } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
-import { printPath } from '#core/problem'
+import { under } from '#core/problem'
 import { printNumber } from '#core/units/format'
 import type { MaterialRecord } from '#shared/records/material'
 
@@ -48,12 +48,8 @@ const draft = ref<MaterialRecord>({
   packL: stored.value?.body.packL ?? 20,
   sustainability: props.material?.sustainability ?? '',
 })
-const problems = computed(() => materialProblems(draft.value.figures))
-const problemAt = (key: string) =>
-  problems.value.find(({ path }) => printPath(path) === key)?.message ??
-  (saving.value.state === 'refused'
-    ? saving.value.errors.find(({ field }) => field === `figures.${key}` || field === key)?.message
-    : undefined)
+const problems = computed(() => under('figures', materialProblems(draft.value.figures)))
+const problemAt = useProblemAt(() => problems.value, saving)
 
 /** What stands beside a field: the built-in value when it was changed, else where it comes from. */
 function hint({ key, percent }: (typeof FIGURES)[number]) {
@@ -93,7 +89,7 @@ async function keep() {
         v-bind="figure.unit ? { unit: figure.unit } : {}"
         :percent="figure.percent ?? false"
         :hint="hint(figure)"
-        :problem="problemAt(figure.key)"
+        :problem="problemAt(`figures.${figure.key}`)"
         @update:model-value="draft.figures = { ...draft.figures, [figure.key]: $event ?? 0 }"
       />
     </div>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { isScale, TOOL_HABITS, toolProblems, type Tool } from '#core/feed/tool'
-import { printPath } from '#core/problem'
 import { asTool, type ToolRecord } from '#shared/records/tool'
 
 /** Something the household measures with. */
@@ -24,16 +23,10 @@ const KINDS = [
   { value: 'pocket scale', name: 'Pocket scale' },
   { value: 'scoop', name: 'Scoop or bucket, for mix' },
   { value: 'jug', name: 'Jug or can, for water' },
+  { value: 'squeeze bottle', name: 'Squeeze bottle' },
 ] as const
 const problems = computed(() => toolProblems(asTool('', draft.value)))
-function problemAt(field: string) {
-  return (
-    problems.value.find(({ path }) => printPath(path) === field)?.message ??
-    (saving.value.state === 'refused'
-      ? saving.value.errors.find((error) => error.field === field)?.message
-      : undefined)
-  )
-}
+const problemAt = useProblemAt(() => problems.value, saving)
 function setKind(kind: Tool['kind']) {
   draft.value.kind = kind
   if (isScale(kind)) draft.value.capacityMl = null

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { CheckCheck } from '@lucide/vue'
 import { cautions, type Caution } from '#core/cautions/caution'
 import { saidInParts } from '#core/media/recipe'
-import { printNumber } from '#core/units/format'
 import { printFraction } from '#core/units/fraction'
 import { textureFill } from '~/drawings/textures'
 
@@ -11,6 +11,13 @@ const batch = computed(() => household.batches.find(({ id }) => id === route.par
 if (!batch.value) throw createError({ statusCode: 404, message: 'This batch is not on the bench.' })
 useHead({ title: () => `Card of batch ${batch.value?.number ?? ''}` })
 
+const made = computed(() => household.making(String(route.params.id)))
+const making = ref(false)
+const removal = useRemoval()
+const { printDate } = useDates()
+async function takeBack() {
+  if (made.value && (await removal('uses', made.value))) await household.load()
+}
 const planned = computed(() => batch.value && usePlannedBatch(batch.value))
 const feedings = computed(() => household.feedings.filter(({ body }) => body.batchId === batch.value?.id))
 /** Each caution once, of the mix and of its feeds. */
@@ -34,6 +41,18 @@ const allCautions = computed((): Caution[] =>
     :cautions="allCautions"
     :back="`/mix?batch=${batch.id}`"
   >
+    <template #bar>
+      <button v-if="planned && !made" type="button" class="button" @click="making = true">
+        <CheckCheck aria-hidden="true" /> It is made
+      </button>
+    </template>
+    <p v-if="made" class="made">
+      <CheckCheck aria-hidden="true" />
+      Made {{ printDate(made.updatedAt) }}<template v-if="made.body.by"> by {{ made.body.by }}</template
+      >. <template v-if="made.body.note">{{ made.body.note }}</template>
+      <button type="button" class="link no-print" @click="takeBack">Not yet after all</button>
+    </p>
+    <MakeForm v-if="making && planned" :batch="batch" :plan="planned.plan" @close="making = false" />
     <template v-if="planned">
       <section class="mix" aria-labelledby="mix-title">
         <h2 id="mix-title">
@@ -65,16 +84,13 @@ const allCautions = computed((): Caution[] =>
               </td>
               <td><FigureValue :figure="line.looseL" /></td>
               <td>
-                <FigureValue
-                  :figure="line.packs"
-                  :digits="`${printNumber(line.packs.value)} × ${line.pack.name}`"
-                />
+                <PackToOpen :line="line" />
               </td>
             </tr>
           </tbody>
         </table>
       </section>
-      <StepList :steps="planned.steps" boxes />
+      <StepList :steps="planned.steps" boxes timed :on-date="batch.body.onDate" />
     </template>
     <p v-else>
       This batch can no longer be computed as it stands.
@@ -88,6 +104,17 @@ const allCautions = computed((): Caution[] =>
 .mix {
   display: grid;
   gap: 0.6rem;
+}
+
+.made {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.3rem 0.5rem;
+  padding: 0.5rem 0.8rem;
+  border-left: 4px solid var(--enamel);
+  background: var(--water-wash);
+  color: var(--water-ink);
 }
 
 tbody th svg {

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import { drawFrom } from '#core/stores/draw'
+import { printNumber } from '#core/units/format'
+import type { MaterialLine } from '#core/media/batch'
+
+/** Which packs a material comes out of: those on the shelf where they are written down, else the usual ones. */
+const props = defineProps<{ line: MaterialLine }>()
+const household = useHousehold()
+
+const fromShelf = computed(() => {
+  const { material, looseL, sieve } = props.line
+  const shelves = household.shelves('material', material.id)
+  const { drawn, short } = drawFrom(shelves, (sieve ? sieve.bagL : looseL).value)
+  if (!drawn.length || short > 0) return null
+  return drawn
+    .map(({ id, packs }) => `${printNumber(packs, 2)} × ${shelves.find((shelf) => shelf.id === id)!.name}`)
+    .join(', ')
+})
+</script>
+
+<template>
+  <span v-if="fromShelf">{{ fromShelf }}</span>
+  <FigureValue v-else :figure="line.packs" :digits="`${printNumber(line.packs.value)} × ${line.pack.name}`" />
+</template>

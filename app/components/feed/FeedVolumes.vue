@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { solutionFor, vesselsToCarry } from '#core/feed/drink'
+import { injectorProblems, planInjector } from '#core/feed/injector'
+import { physicsIn } from '#core/media/container-physics'
+import { sharesOf } from '#core/media/mix-plan'
+import { recipeProblems } from '#core/media/recipe'
+import { STARTING_RECIPES } from '#core/media/recipes'
+import { given } from '#core/working/figure'
+import { yours } from '#core/working/source'
+
+/** How much solution the trays drink, what that is in cans, and what to do with the rest. */
+const household = useHousehold()
+const feed = useFeedDraft()
+
+const batch = computed(() => household.batches.find(({ id }) => id === feed.draft.batchId))
+const containerId = ref('tray-72')
+const count = ref<number | null>(1)
+watch(
+  batch,
+  (now) => {
+    const fill = now?.body.fills[0]
+    if (!fill) return
+    containerId.value = fill.containerId
+    count.value = fill.count
+  },
+  { immediate: true },
+)
+const containerChoices = computed(() => household.containers.map(({ id, name }) => ({ value: id, name })))
+const solution = computed(() => {
+  const container = household.findContainer(containerId.value)
+  const parts = batch.value?.body.parts ?? STARTING_RECIPES[0]!.parts
+  if (!container || !count.value || count.value < 1 || recipeProblems(parts, household.library).length)
+    return null
+  return solutionFor(container, count.value, physicsIn(container, sharesOf(parts, household.library)))
+})
+const vesselL = computed(() =>
+  given(feed.draft.vessel.name, feed.draft.vessel.volumeL, 'L', yours('your vessel')),
+)
+const cans = computed(() => solution.value && feed.plan && vesselsToCarry(solution.value, vesselL.value))
+
+const ratio = ref<number | null>(null)
+const ratioProblem = computed(() =>
+  ratio.value === null ? undefined : injectorProblems(ratio.value)[0]?.message,
+)
+const injector = computed(() =>
+  ratio.value !== null && !ratioProblem.value && solution.value && feed.plan
+    ? planInjector(feed.plan.concentrationGPerL, solution.value, ratio.value)
+    : null,
+)
+</script>
+
+<template>
+  <details class="volumes">
+    <summary>How much of it</summary>
+    <div class="pair">
+      <ChoiceField v-model="containerId" label="For" :choices="containerChoices" />
+      <NumberField v-model="count" label="How many" />
+    </div>
+    <p v-if="solution && cans">
+      They drink <strong><FigureValue :figure="solution" /></strong> from below:
+      <strong><FigureValue :figure="cans" /></strong> × {{ feed.draft.vessel.name.toLowerCase() }}. Pour what
+      is left after half an hour onto a bed or a hedge, never into a drain.
+    </p>
+    <p v-else class="soft">Say for how many.</p>
+    <NumberField
+      v-model="ratio"
+      optional
+      label="Through an injector or hose-end bottle, 1 in"
+      hint="leave empty for a can"
+      :problem="ratioProblem"
+    />
+    <p v-if="injector">
+      <FigureValue :figure="injector.concentrateL" /> of concentrate at
+      <FigureValue :figure="injector.concentrateGPerL" />.
+      <span v-if="!injector.dissolves && feed.feed.form === 'powder'" class="problem"
+        >So much does not dissolve: use a smaller ratio.</span
+      >
+    </p>
+  </details>
+</template>
+
+<style scoped>
+.volumes[open] {
+  display: grid;
+  gap: 0.6rem;
+}
+</style>

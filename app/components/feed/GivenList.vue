@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { Droplets, Undo2 } from '@lucide/vue'
+import { printNumber } from '#core/units/format'
+
+/** Feeds that were given, newest first; each can be taken back. */
+const props = defineProps<{ feedingId?: string }>()
+const household = useHousehold()
+const removal = useRemoval()
+const { printDate } = useDates()
+const given = computed(() =>
+  household.uses
+    .filter(
+      ({ body }) => body.kind === 'feed given' && (!props.feedingId || body.feedingId === props.feedingId),
+    )
+    .slice()
+    .reverse()
+    .slice(0, 8),
+)
+const fact = (facts: { what: string; amount: number }[], what: string) =>
+  facts.find((one) => one.what === what)?.amount ?? 0
+async function takeBack(use: (typeof given.value)[number]) {
+  if (await removal('uses', use)) await household.load()
+}
+</script>
+
+<template>
+  <section v-if="given.length" class="given" aria-labelledby="given-title">
+    <h3 id="given-title">Given</h3>
+    <ul>
+      <li v-for="use in given" :key="use.id">
+        <Droplets aria-hidden="true" />
+        <span>
+          {{ printDate(use.updatedAt) }}, <strong>{{ use.body.name }}</strong>:
+          {{ printNumber(fact(use.body.facts, 'Nitrogen')) }} mg/L,
+          {{ printNumber(fact(use.body.facts, 'Solution')) }} L<template v-if="use.body.to"
+            >, to {{ use.body.to }}</template
+          ><template v-if="use.body.by">, by {{ use.body.by }}</template>
+        </span>
+        <button
+          type="button"
+          class="icon-button no-print"
+          :aria-label="`Take back ${use.body.name}`"
+          @click="takeBack(use)"
+        >
+          <Undo2 aria-hidden="true" />
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.given {
+  display: grid;
+  gap: 0.3rem;
+}
+
+li {
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  gap: 0.5rem;
+  align-items: center;
+}
+
+li > svg {
+  width: 1.15em;
+  height: 1.15em;
+  color: var(--water);
+}
+</style>

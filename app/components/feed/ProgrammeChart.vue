@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { area, line } from 'd3-shape'
+import { scaleLinear, scaleSqrt } from 'd3-scale'
+import type { ProgrammePlan, ProgrammeRequest } from '#core/feed/programme'
+import { stageById } from '#core/feed/stage'
+import { printNumber } from '#core/units/format'
+
+/** Weeks from emergence: what a plant wants, what it has been given, each feed, and where it goes hungry. */
+const props = defineProps<{ plan: ProgrammePlan; request: ProgrammeRequest }>()
+
+const WIDTH = 860
+const HEIGHT = 380
+const PAD = { left: 56, right: 14, top: 34, bottom: 78 }
+
+const last = computed(() => props.plan.wantedMg.length - 1)
+const x = computed(() => scaleLinear([0, last.value], [PAD.left, WIDTH - PAD.right]))
+/** Growth is steep at the end: the root keeps the first weeks readable. */
+const y = computed(() =>
+  scaleSqrt(
+    [0, Math.max(props.plan.wantedMg.at(-1)!, props.plan.suppliedMg.at(-1)!) * 1.05],
+    [HEIGHT - PAD.bottom, PAD.top],
+  ),
+)
+const path = (values: readonly number[]) =>
+  line<number>(
+    (_, day) => x.value(day),
+    (value) => y.value(value),
+  )([...values]) ?? ''
+const wanted = computed(() => path(props.plan.wantedMg))
+const supplied = computed(() => path(props.plan.suppliedMg))
+/** Where what it wants lies above what it was given. */
+const hunger = computed(
+  () =>
+    area<number>(
+      (_, day) => x.value(day),
+      (value, day) => y.value(Math.min(value, props.plan.suppliedMg[day]!)),
+      (value) => y.value(value),
+    )([...props.plan.wantedMg]) ?? '',
+)
+const rungs = computed(() => {
+  let day = 0
+  return props.request.rungs.map(({ stageId, days }, index) => {
+    const from = day
+    day += days
+    return { index, name: stageById(stageId).name, x: x.value(from), width: x.value(day) - x.value(from) }
+  })
+})
+const weeks = computed(() => Array.from({ length: Math.floor(last.value / 7) + 1 }, (_, week) => week))
+const text = computed(() => {
+  const { events, hungryFrom } = props.plan
+  const given = events.filter(({ notYet }) => !notYet)
+  return (
+    `Over ${Math.round(last.value / 7)} weeks a plant wants ${printNumber(props.plan.wantedMg.at(-1)!)} mg of nitrogen and gets ${printNumber(props.plan.suppliedMg.at(-1)!)} mg, in ${given.length} feeds. ` +
+    (hungryFrom === null ? 'It never goes hungry.' : `It goes hungry on day ${hungryFrom}.`)
+  )
+})
+</script>
+
+<template>
+  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="text">
+    <defs>
+      <pattern id="hunger" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path d="M0 0V7" class="hatch" />
+      </pattern>
+    </defs>
+    <g class="axis">
+      <g v-for="week in weeks" :key="week">
+        <path :d="`M${x(week * 7)} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
+        <text :x="x(week * 7)" :y="HEIGHT - PAD.bottom + 18" text-anchor="middle">{{ week }}</text>
+      </g>
+      <g v-for="value in y.ticks(5)" :key="value">
+        <path :d="`M${PAD.left} ${y(value)}H${WIDTH - PAD.right}`" />
+        <text :x="PAD.left - 7" :y="y(value) + 5" text-anchor="end">{{ value }}</text>
+      </g>
+      <text class="name" x="4" y="16">↑ mg of nitrogen in one plant</text>
+      <text class="name" :x="WIDTH - PAD.right" :y="HEIGHT - 4" text-anchor="end">
+        weeks from emergence →
+      </text>
+    </g>
+    <g v-for="rung in rungs" :key="rung.index" class="rung">
+      <rect
+        :x="rung.x + 1"
+        :y="HEIGHT - PAD.bottom + 26"
+        :width="Math.max(0, rung.width - 2)"
+        height="24"
+        rx="4"
+      />
+      <text :x="rung.x + rung.width / 2" :y="HEIGHT - PAD.bottom + 43" text-anchor="middle">
+        {{ rung.width > 78 ? rung.name : rung.index + 1 }}
+      </text>
+    </g>
+    <path :d="hunger" fill="url(#hunger)" />
+    <path class="supplied" :d="supplied" />
+    <path class="wanted" :d="wanted" />
+    <g v-for="event in plan.events" :key="event.day" :class="{ not: event.notYet }" class="feed">
+      <path
+        :d="`M${x(event.day)} ${y(plan.suppliedMg[event.day]!) - 6}c-5-6-8-9-8-13a8 8 0 0 1 16 0c0 4-3 7-8 13Z`"
+      />
+    </g>
+    <g class="key" :transform="`translate(${PAD.left + 14} ${PAD.top + 6})`">
+      <path class="supplied" d="M0 6H26" />
+      <text x="34" y="11">given: seed, mix and feed</text>
+      <path class="wanted" d="M0 28H26" />
+      <text x="34" y="33">wanted</text>
+      <rect y="42" width="26" height="14" fill="url(#hunger)" class="box" />
+      <text x="34" y="54">hungry</text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+  width: 100%;
+}
+
+text {
+  fill: var(--ink);
+  font-size: 14px;
+}
+
+.axis path {
+  stroke: var(--line);
+}
+
+.axis text {
+  fill: var(--ink-soft);
+}
+
+.axis .name {
+  font-weight: 650;
+}
+
+.rung rect {
+  fill: var(--paper-deep);
+  stroke: var(--line-strong);
+}
+
+.supplied,
+.wanted {
+  fill: none;
+  stroke-width: 3;
+}
+
+.supplied {
+  stroke: var(--water);
+}
+
+.wanted {
+  stroke: var(--ink);
+  stroke-dasharray: 7 5;
+}
+
+.hatch {
+  stroke: var(--beet);
+  stroke-width: 3;
+}
+
+.box {
+  stroke: var(--line-strong);
+}
+
+.feed path {
+  fill: var(--water);
+  stroke: var(--paper);
+}
+
+.feed.not path {
+  fill: var(--paper);
+  stroke: var(--ink-soft);
+  stroke-dasharray: 2 2;
+}
+</style>

@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import { FEEDS } from '#core/feed/feeds'
+import { FEEDING_SCHOOLS } from '#core/feed/programme'
+import { dissolvesNitrogen } from '#core/feed/feed'
+import { yearsOn } from '#core/season/day'
+import { frameProblems } from '#core/season/frame'
+import { LIGHT_SCHOOLS } from '#core/season/light'
+import { printPath } from '#core/problem'
+import type { SeasonFrameRecord } from '#shared/records/season-frame'
+
+/** The household's year: frosts, shelf, lamps, schools. */
+const emit = defineEmits<{ kept: [] }>()
+const household = useHousehold()
+const season = useSeason()
+const lastId = useId()
+const firstId = useId()
+
+const year = Number(season.today.slice(0, 4)) + (season.today.slice(5) > '08-01' ? 1 : 0)
+const draft = ref<SeasonFrameRecord>(
+  season.frame
+    ? copyOf(season.frame)
+    : {
+        lastFrost: `${year}-05-10`,
+        firstFrost: `${year}-10-10`,
+        shelfFlats: 4,
+        lampM2: 0.6,
+        lamp: null,
+        mixC: 22,
+        lightSchool: 'sixteen',
+        feedingSchool: 'weak and often',
+        feedId: FEEDS[0]!.id,
+        tubL: 40,
+        canL: 9,
+        nightC: null,
+      },
+)
+const message = ref<string>()
+const problems = computed(() => frameProblems(draft.value))
+const problemAt = (field: string) => problems.value.find(({ path }) => printPath(path) === field)?.message
+const { first: unreadable } = provideUnreadable()
+const lightSchool = computed(() => LIGHT_SCHOOLS.find(({ id }) => id === draft.value.lightSchool)!)
+const feedingSchool = computed(() => FEEDING_SCHOOLS.find(({ id }) => id === draft.value.feedingSchool)!)
+const feeds = computed(() =>
+  household.feeds.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
+)
+/** The same day a year on, for the next season. */
+const nextYear = () => {
+  draft.value.lastFrost = yearsOn(draft.value.lastFrost, 1)
+  draft.value.firstFrost = yearsOn(draft.value.firstFrost, 1)
+}
+
+async function keep() {
+  try {
+    await household.saveHousehold({ ...household.everything!.household.body, season: draft.value })
+    emit('kept')
+  } catch (error) {
+    const problem = readProblem(error)
+    message.value =
+      problem?.errors[0]?.message ?? problem?.detail ?? 'The server does not answer; nothing was saved.'
+  }
+}
+</script>
+
+<template>
+  <form class="frame" @submit.prevent="keep">
+    <div class="pair">
+      <FieldFrame
+        :id="lastId"
+        label="Last frost of spring"
+        hint="on average, where you are"
+        :problem="problemAt('lastFrost')"
+      >
+        <input
+          :id="lastId"
+          v-model="draft.lastFrost"
+          type="date"
+          class="input"
+          :aria-invalid="problemAt('lastFrost') ? 'true' : undefined"
+        />
+      </FieldFrame>
+      <FieldFrame :id="firstId" label="First frost of autumn" :problem="problemAt('firstFrost')">
+        <input
+          :id="firstId"
+          v-model="draft.firstFrost"
+          type="date"
+          class="input"
+          :aria-invalid="problemAt('firstFrost') ? 'true' : undefined"
+        />
+      </FieldFrame>
+    </div>
+    <div class="three">
+      <NumberField
+        :model-value="draft.shelfFlats"
+        label="Shelf holds"
+        unit="flats"
+        hint="of 28 × 54 cm"
+        :problem="problemAt('shelfFlats')"
+        @update:model-value="draft.shelfFlats = $event ?? 0"
+      />
+      <NumberField
+        :model-value="draft.lampM2"
+        label="Lamps light"
+        unit="m²"
+        :problem="problemAt('lampM2')"
+        @update:model-value="draft.lampM2 = $event ?? 0"
+      />
+      <QuantityField
+        :model-value="draft.mixC"
+        dimension="temperature"
+        assume="°C"
+        label="Mix as warm as"
+        :problem="problemAt('mixC')"
+        @update:model-value="draft.mixC = $event ?? 0"
+      />
+      <QuantityField
+        :model-value="draft.tubL"
+        dimension="volume"
+        assume="L"
+        label="Tub to stir in"
+        :problem="problemAt('tubL')"
+        @update:model-value="draft.tubL = $event ?? 0"
+      />
+      <QuantityField
+        :model-value="draft.canL"
+        dimension="volume"
+        assume="L"
+        label="Can to carry feed"
+        :problem="problemAt('canL')"
+        @update:model-value="draft.canL = $event ?? 0"
+      />
+    </div>
+    <div class="pair">
+      <ChoiceField
+        v-model="draft.lightSchool"
+        label="Light"
+        :choices="LIGHT_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
+        :hint="`${lightSchool.why} ${lightSchool.cost}`"
+      />
+      <ChoiceField
+        v-model="draft.feedingSchool"
+        label="Feeding"
+        :choices="FEEDING_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
+        :hint="`${feedingSchool.why} ${feedingSchool.cost}`"
+      />
+      <ChoiceField v-model="draft.feedId" label="Feed as a rule" :choices="feeds" />
+    </div>
+    <p v-if="message" class="problem" role="alert">{{ message }}</p>
+    <div class="buttons">
+      <button type="submit" class="button main" :disabled="problems.length > 0 || !!unreadable">
+        Keep it
+      </button>
+      <button v-if="season.frame" type="button" class="button" @click="nextYear">The same a year on</button>
+      <slot />
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  gap: 0.85rem;
+  max-width: 46rem;
+}
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import {
+  dailyLight,
+  heightFor,
+  LIGHT_WANTED,
+  lightSchoolById,
+  lampProblems,
+  ppfdAt,
+  type Lamp,
+} from '#core/season/light'
+import { printNumber } from '#core/units/format'
+
+/** How high the lamp hangs: what it gives in a day at a height, and the height that gives what is wanted. */
+const season = useSeason()
+const household = useHousehold()
+const { note } = useNotes()
+
+const lamp = ref<Lamp>(season.frame?.lamp ? { ...season.frame.lamp } : { ppfd: 200, atCm: 30, radiusCm: 30 })
+const heightCm = ref(lamp.value.atCm)
+const problems = computed(() => lampProblems(lamp.value))
+const problemAt = (key: string) => problems.value.find(({ path }) => path[0] === key)?.message
+const hours = computed(() => lightSchoolById(season.frame!.lightSchool).hours)
+const ok = computed(() => !problems.value.length && heightCm.value >= 1 && heightCm.value <= 300)
+const day = computed(() => (ok.value ? dailyLight(ppfdAt(lamp.value, heightCm.value), hours.value) : null))
+const stages = computed(() =>
+  (['seedling', 'transplant'] as const).map((stage) => {
+    const { low, high } = LIGHT_WANTED[stage]
+    const at = problems.value.length ? null : heightFor(lamp.value, hours.value, (low + high) / 2)
+    const here = day.value?.value ?? 0
+    return {
+      stage,
+      low,
+      high,
+      at,
+      verdict: here < low ? 'too little' : here > high ? 'more than they need' : 'right',
+    }
+  }),
+)
+const changed = computed(() => JSON.stringify(lamp.value) !== JSON.stringify(season.frame?.lamp))
+async function keep() {
+  try {
+    await household.saveHousehold({
+      ...household.everything!.household.body,
+      season: { ...season.frame!, lamp: { ...lamp.value } },
+    })
+    note('The lamp is kept.')
+  } catch (error) {
+    note(readProblem(error)?.detail ?? 'The server does not answer; nothing was saved.')
+  }
+}
+</script>
+
+<template>
+  <section class="lamp" aria-labelledby="lamp-title">
+    <h2 id="lamp-title">The lamp</h2>
+    <div class="three">
+      <NumberField
+        v-model="lamp.ppfd"
+        label="It gives"
+        unit="µmol"
+        hint="a m² and second"
+        :problem="problemAt('ppfd')"
+      />
+      <NumberField v-model="lamp.atCm" label="at a height of" unit="cm" :problem="problemAt('atCm')" />
+      <NumberField
+        v-model="lamp.radiusCm"
+        label="Half its width"
+        unit="cm"
+        hint="0 for a single bulb"
+        :problem="problemAt('radiusCm')"
+      />
+      <NumberField v-model="heightCm" label="It hangs at" unit="cm" />
+    </div>
+    <p v-if="day">
+      <FigureValue :figure="day" /> a day, burning {{ hours }} h:
+      <template v-for="(one, i) in stages" :key="one.stage">
+        <template v-if="i"> · </template>
+        <strong :class="{ problem: one.verdict === 'too little' }">{{ one.verdict }}</strong> for a
+        {{ one.stage }} ({{ one.low }}–{{ one.high }})
+      </template>
+    </p>
+    <p v-for="one in stages" :key="one.stage" class="soft">
+      For a {{ one.stage }}:
+      <template v-if="one.at">hang it at {{ printNumber(one.at.value) }} cm.</template>
+      <template v-else>this lamp is too weak at any height; burn it longer or add another.</template>
+    </p>
+    <p class="caution small">
+      <strong>Lamps near water:</strong> rated fittings, residual-current protection, a drip loop in every
+      cable, clear of plastic. Local codes and an electrician’s word come first.
+    </p>
+    <button v-if="changed" type="button" class="button" :disabled="problems.length > 0" @click="keep">
+      Keep this lamp
+    </button>
+  </section>
+</template>
+
+<style scoped>
+.lamp {
+  display: grid;
+  gap: 0.5rem;
+  justify-items: start;
+  align-content: start;
+}
+
+.three {
+  width: 100%;
+}
+</style>

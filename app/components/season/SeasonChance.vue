@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { printNumber, printQuantity, printShare } from '#core/units/format'
+
+/** What two thousand seasons like this one come to, simulated in a worker. */
+const season = useSeason()
+const household = useHousehold()
+const SEASONS = 2000
+const { answer, done, ask, stop } = useSeasonWorker((said) =>
+  'simulated' in said ? said.simulated : undefined,
+)
+
+function simulate() {
+  ask({
+    ask: 'simulate',
+    seasons: SEASONS,
+    seed: 0.42,
+    sowings: season.kept.flatMap(({ id, planned, crop }) => {
+      const stored = season.sowing(id)
+      return stored ? [{ id, plants: stored.body.plants, clump: crop.clump, planned }] : []
+    }),
+  })
+}
+watch(
+  () => season.kept,
+  () => {
+    if (!season.moving) answer.value = null
+  },
+)
+const rows = computed(() =>
+  season.kept
+    .map(({ id, name }) => ({
+      id,
+      name,
+      wanted: season.sowing(id)?.body.plants ?? 0,
+      chance: answer.value?.chance[id] ?? 0,
+      plants: answer.value?.plants[id],
+    }))
+    .sort((a, b) => a.chance - b.chance),
+)
+const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
+</script>
+
+<template>
+  <section class="chance" aria-labelledby="chance-title">
+    <h2 id="chance-title">How sure is it?</h2>
+    <p class="soft">
+      Germination, losses and days vary. {{ printNumber(SEASONS) }} seasons, each a little different, say how
+      often the plants are there.
+    </p>
+    <div v-if="done !== null" class="buttons">
+      <progress :max="SEASONS" :value="done" aria-label="Simulating seasons" />
+      <button type="button" class="button" @click="stop">Stop</button>
+    </div>
+    <button
+      v-else-if="!answer"
+      type="button"
+      class="button"
+      :disabled="!season.kept.length"
+      @click="simulate"
+    >
+      Try {{ printNumber(SEASONS) }} seasons
+    </button>
+    <template v-else>
+      <p role="status">
+        <strong>{{ printShare(answer.chanceOfAll) }}</strong> of seasons reach everything. At most
+        <strong>{{ printNumber(answer.flats.half) }}</strong> flats stand at once in half of them,
+        <strong :class="{ problem: answer.flats.nineTenths > season.frame!.shelfFlats }">{{
+          printNumber(answer.flats.nineTenths)
+        }}</strong>
+        in nine of ten; {{ season.frame!.shelfFlats }} fit.
+      </p>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th scope="col">Sowing</th>
+            <th scope="col">wanted</th>
+            <th scope="col">reached in</th>
+            <th scope="col">plants in half</th>
+            <th scope="col">in 9 of 10 at least</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in rows" :key="one.id">
+            <th scope="row">{{ one.name }}</th>
+            <td>{{ one.wanted }}</td>
+            <td :class="{ problem: one.chance < 0.8 }">{{ printShare(one.chance) }}</td>
+            <td>{{ one.plants?.half }}</td>
+            <td>{{ one.plants?.nineTenths }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th scope="col">Mix</th>
+            <th scope="col">in half</th>
+            <th scope="col">in 9 of 10 at most</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(spread, recipeId) in answer.litres" :key="recipeId">
+            <th scope="row">{{ household.nameOfMix(recipeId) }}</th>
+            <td>{{ litres(spread.half) }}</td>
+            <td>{{ litres(spread.nineTenths) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.chance {
+  display: grid;
+  gap: 0.6rem;
+  justify-items: start;
+}
+
+progress {
+  width: 14rem;
+  accent-color: var(--enamel);
+}
+</style>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { addDays } from '#core/season/day'
+import { standingOf } from '#core/season/standing'
+import { printNumber } from '#core/units/format'
+
+/** Where the shelf overflows, and the smallest set of shifts that fits, searched in a worker. */
+const season = useSeason()
+const { printDay } = useDates()
+const { note } = useNotes()
+const { answer, done, ask } = useSeasonWorker((said) => ('repair' in said ? said.repair : undefined))
+
+const standings = () =>
+  season.kept.map((row) =>
+    standingOf(row, season.frame!, season.extent!.from, season.today, season.isSown(row.id)),
+  )
+const over = computed(() => season.overflowing[0])
+// What was found answers the season as it stood; the hand at work does not count.
+watch(
+  () => [season.kept, season.frame!.shelfFlats],
+  () => {
+    if (!season.moving) answer.value = null
+  },
+)
+const search = () => ask({ ask: 'repair', standings: standings(), shelfFlats: season.frame!.shelfFlats })
+
+const shifts = computed(() =>
+  (answer.value?.shifts ?? []).map(({ id, days }) => {
+    const row = season.row(id)!
+    return { id, days, name: row.name, sowOn: addDays(row.planned.sowOn, days) }
+  }),
+)
+const far = (days: number) =>
+  `${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days < 0 ? 'earlier' : 'later'}`
+async function shift() {
+  const changes = shifts.value.flatMap(({ id, days }) => {
+    const stored = season.sowing(id)
+    const row = season.row(id)
+    return stored && row ? [{ id, after: season.moved(stored.body, row, days) }] : []
+  })
+  if (await season.keep(changes)) note('Shifted: it all fits.', { name: 'Undo', run: season.undo })
+}
+</script>
+
+<template>
+  <section v-if="over" class="over" aria-labelledby="over-title">
+    <h2 id="over-title">
+      The shelf is full from {{ printDay(over.from) }} to {{ printDay(addDays(over.until, -1)) }}
+    </h2>
+    <p>
+      {{ printNumber(over.most) }} flats where {{ season.frame!.shelfFlats }} fit<template
+        v-if="season.overflowing.length > 1"
+        >, and {{ season.overflowing.length - 1 }} more times</template
+      >.
+    </p>
+    <p v-if="done !== null" role="status">Looking for what has to move …</p>
+    <template v-else-if="answer">
+      <template v-if="shifts.length">
+        <p role="status"><strong>It fits when these move:</strong></p>
+        <ul>
+          <li v-for="one in shifts" :key="one.id">
+            {{ one.name }}: {{ far(one.days) }}, sown {{ printDay(one.sowOn) }}
+          </li>
+        </ul>
+        <p class="soft small">
+          {{
+            answer.whole
+              ? 'Nothing smaller does.'
+              : 'The search was cut short: there may be something smaller.'
+          }}
+        </p>
+        <button type="button" class="button main" @click="shift">Move them</button>
+      </template>
+      <p v-else role="status">
+        {{
+          answer.whole
+            ? 'Moving up to four sowings within their time does not do it: fewer plants, smaller pots, or another shelf.'
+            : 'No set was found in reasonable time: fewer plants, smaller pots, or another shelf.'
+        }}
+      </p>
+    </template>
+    <button v-else type="button" class="button" @click="search">What has to move?</button>
+  </section>
+</template>
+
+<style scoped>
+.over {
+  display: grid;
+  gap: 0.4rem;
+  justify-items: start;
+  padding: 0.8rem 1rem;
+  border-left: 4px solid var(--beet);
+  background: var(--beet-wash);
+}
+
+.over h2 {
+  color: var(--beet);
+}
+</style>

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import { goodsUnit, packHolds, type Goods } from '#core/stores/goods'
+import type { Stored } from '#shared/collections'
+import type { StockRecord } from '#shared/records/stock'
+
+/** Everything on the shelf, as it stands there. */
+const household = useHousehold()
+const remove = useRemoval()
+const { printAmount } = useShopping()
+
+const editing = ref<Stored<StockRecord> | 'new' | null>(null)
+const priceText = (goods: Goods, price: number) => {
+  const unit = goodsUnit(goods)
+  return `${(unit === 'L' ? price : price * 1000).toFixed(2)} a ${unit === 'g' ? 'kg' : 'L'}`
+}
+const rows = computed(() =>
+  household.stocks
+    .map((stock) => {
+      const goods = household.goods(stock.body.kind, stock.body.goodsId)
+      const holds = goods && packHolds(stock.body.size, goods).value
+      return {
+        stock,
+        goods,
+        left: goods && holds !== undefined ? printAmount(goods, holds * stock.body.packs) : '',
+        perUnit:
+          goods && holds && stock.body.price !== null ? priceText(goods, stock.body.price / holds) : '',
+      }
+    })
+    .sort((a, b) => (a.stock.body.goodsId < b.stock.body.goodsId ? -1 : 1)),
+)
+</script>
+
+<template>
+  <section aria-labelledby="shelf-title">
+    <div class="head">
+      <h2 id="shelf-title">On the shelf</h2>
+      <button type="button" class="button" @click="editing = 'new'">
+        <Plus aria-hidden="true" /> Add a pack
+      </button>
+    </div>
+    <ul v-if="rows.length">
+      <li v-for="{ stock, goods, left, perUnit } in rows" :key="stock.id">
+        <button type="button" class="name" @click="editing = stock">{{ stock.body.name }}</button>
+        <PackRow
+          :packs="stock.body.packs"
+          :material-id="goods?.kind === 'material' ? goods.material.id : null"
+        />
+        <span>{{ left }}</span>
+        <span class="soft">{{ stock.body.price === null ? 'no price' : perUnit }}</span>
+        <button
+          type="button"
+          class="icon-button"
+          :aria-label="`Remove ${stock.body.name}`"
+          @click="remove('stocks', stock)"
+        >
+          <Trash2 aria-hidden="true" />
+        </button>
+      </li>
+    </ul>
+    <p v-else class="empty">
+      Nothing is written down yet. Add the bags you have, open ones too, and Blastomix says what is short.
+    </p>
+    <StockForm v-if="editing" v-bind="editing === 'new' ? {} : { stock: editing }" @close="editing = null" />
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  padding-bottom: 0.6rem;
+  border-bottom: 2px solid var(--ink);
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.6fr) 4.6rem 6rem auto;
+  gap: 0.8rem;
+  align-items: center;
+  padding: 0.3rem 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.empty {
+  padding: 1rem 0;
+  color: var(--ink-soft);
+}
+
+@media (max-width: 46rem) {
+  li {
+    grid-template-columns: 1fr auto auto;
+    gap: 0 0.8rem;
+  }
+
+  li > :nth-child(2) {
+    grid-row: 2;
+    grid-column: 1 / 4;
+  }
+
+  li > :nth-child(4) {
+    display: none;
+  }
+}
+</style>

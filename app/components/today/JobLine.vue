@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import { ChartNoAxesGantt, Check, Clock, FileText, RotateCcw } from '@lucide/vue'
+import { addDays } from '#core/season/day'
+import type { Job } from '#core/season/today'
+
+/** A job with a large place to tick it off. */
+const props = defineProps<{ job: Job; current: boolean }>()
+defineEmits<{ done: []; undo: []; snooze: [until: string]; again: [] }>()
+const season = useSeason()
+const { printDay } = useDates()
+const { words, dangerText } = useJobWords()
+const { planBatch, planFeed } = useRuns()
+const said = computed(() => words(props.job))
+const isDone = computed(() => props.job.state === 'done')
+const tick = useTemplateRef<HTMLButtonElement>('tick')
+defineExpose({ focus: () => tick.value?.focus() })
+</script>
+
+<template>
+  <li :class="[job.state, { current }]">
+    <button
+      ref="tick"
+      type="button"
+      class="tick"
+      :aria-pressed="isDone"
+      :aria-label="`${said.title}: ${isDone ? 'done, take it back' : 'done'}`"
+      @click="isDone ? $emit('undo') : $emit('done')"
+    >
+      <Check v-if="isDone" aria-hidden="true" />
+    </button>
+    <div class="what">
+      <p class="title">{{ said.title }}</p>
+      <p class="soft">
+        {{ said.detail
+        }}<template v-if="job.state === 'late' || job.state === 'coming'">
+          · {{ job.state === 'late' ? 'was due' : '' }} {{ printDay(job.dueOn) }}</template
+        >
+      </p>
+      <p v-if="job.danger" class="problem">{{ dangerText(job.danger) }}</p>
+    </div>
+    <div v-if="!isDone" class="more no-print">
+      <button v-if="job.kind === 'make mix'" type="button" class="button" @click="planBatch(job.mix!)">
+        <FileText aria-hidden="true" /> Bench card
+      </button>
+      <button v-else-if="job.kind === 'feed'" type="button" class="button" @click="planFeed(job.feed!)">
+        <FileText aria-hidden="true" /> Bench card
+      </button>
+      <button v-else-if="job.danger?.kind === 'no-show'" type="button" class="button" @click="$emit('again')">
+        <RotateCcw aria-hidden="true" /> Sow again
+      </button>
+      <NuxtLink v-else-if="job.danger?.kind === 'shelf full'" to="/season#over-title" class="button">
+        What has to move?
+      </NuxtLink>
+      <button
+        v-if="job.state !== 'coming'"
+        type="button"
+        class="icon-button"
+        :aria-label="`Put off until tomorrow: ${said.title}`"
+        title="Until tomorrow"
+        @click="$emit('snooze', addDays(season.today, 1))"
+      >
+        <Clock aria-hidden="true" />
+      </button>
+      <NuxtLink
+        :to="`/season?sowing=${job.of[0]!.sowingId}`"
+        class="icon-button"
+        :aria-label="`${said.title}: see it in the season`"
+        title="In the season"
+        ><ChartNoAxesGantt aria-hidden="true"
+      /></NuxtLink>
+    </div>
+  </li>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  gap: 0.2rem 1rem;
+  align-items: center;
+  padding: 0.65rem 0.4rem;
+  border-top: 1px solid var(--line);
+}
+
+.tick {
+  display: grid;
+  place-items: center;
+  width: 3.1rem;
+  height: 3.1rem;
+  border: 2.5px solid var(--ink-soft);
+  border-radius: 0.5rem;
+  background: var(--paper-raised);
+  cursor: pointer;
+}
+
+.tick:hover {
+  border-color: var(--enamel);
+}
+
+.tick svg {
+  width: 2rem;
+  height: 2rem;
+  stroke-width: 3;
+  color: var(--enamel);
+}
+
+.danger .tick {
+  border-color: var(--beet);
+}
+
+.title {
+  font-size: 1.2rem;
+  font-weight: 650;
+  line-height: 1.25;
+}
+
+.done .title {
+  color: var(--ink-soft);
+  text-decoration: line-through;
+}
+
+.more {
+  display: flex;
+  align-items: center;
+  gap: 0.2rem;
+}
+
+@media (max-width: 40rem) {
+  li {
+    grid-template-columns: auto 1fr;
+  }
+
+  .more {
+    grid-column: 2;
+    display: flex;
+    align-items: center;
+    justify-content: start;
+    gap: 1rem;
+  }
+}
+</style>

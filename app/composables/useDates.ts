@@ -1,0 +1,40 @@
+/**
+ * Dates in the reader's own locale and clock. The server knows neither, so the page first shows plain British dates
+ * and changes to the reader's once it is alive.
+ */
+export function useDates() {
+  const locale = ref<string | undefined>('en-GB')
+  onMounted(() => (locale.value = undefined))
+
+  const print = (at: Date, options: Intl.DateTimeFormatOptions) =>
+    at.toLocaleString(locale.value, locale.value ? { ...options, timeZone: 'UTC' } : options)
+  /** A calendar day belongs to no time zone: noon keeps it the same day everywhere it is printed. */
+  const ofDay = (day: string) => new Date(locale.value ? `${day}T12:00Z` : `${day}T12:00`)
+
+  return {
+    locale,
+    /** `Sat 14 Mar`, of an ISO date. */
+    printDay: (day: string) => print(ofDay(day), { weekday: 'short', day: 'numeric', month: 'short' }),
+    /** `Apr`, or `Apr 2027` in January. */
+    printMonth: (day: string) =>
+      print(ofDay(day), day.slice(5, 7) === '01' ? { month: 'short', year: 'numeric' } : { month: 'short' }),
+    /** `14 March`, of a moment. */
+    printDate: (at: string) => print(new Date(at), { day: 'numeric', month: 'long' }),
+    /** `14 Mar, 18:05`, of a moment. */
+    printMoment: (at: string) =>
+      print(new Date(at), { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }),
+    /** `Sat 14 Mar, 18:00`: so many minutes from the hour of a day, on the clock. */
+    printTime(day: string, hour: number, minutes: number) {
+      const at = ofDay(day)
+      if (locale.value) at.setUTCHours(hour, minutes)
+      else at.setHours(hour, minutes)
+      return print(at, {
+        weekday: 'short',
+        day: 'numeric',
+        month: 'short',
+        hour: '2-digit',
+        minute: '2-digit',
+      })
+    },
+  }
+}

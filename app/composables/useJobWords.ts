@@ -1,0 +1,30 @@
+import { jobWords } from '#core/season/wording'
+import type { Danger, Job } from '#core/season/today'
+import { printNumber, printQuantity } from '#core/units/format'
+
+/** A job in words, and what is wrong where it is in danger. */
+export function useJobWords() {
+  const season = useSeason()
+  const household = useHousehold()
+  const { printDay } = useDates()
+  const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
+
+  const words = (job: Job) =>
+    jobWords(job, season.row(job.of[0]?.sowingId ?? '')?.planned, household.nameOfMix, litres)
+
+  function dangerText(danger: Danger): string {
+    switch (danger.kind) {
+      case 'no-show':
+        return danger.verdict === 'sow again'
+          ? `Expected ${printDay(danger.expected)}; twice the days are over. Sow again.`
+          : `Expected ${printDay(danger.expected)} and not up: too cold, too deep, too old, or light and dark wrong.`
+      case 'nights too cold':
+        return `A night of ${printNumber(danger.nightC)} °C is ahead; below ${printNumber(danger.lowestC)} °C it suffers. Keep it in.`
+      case 'mix not soaked':
+        return `The mix is wanted ${printDay(danger.for)} and its coir is not soaking yet.`
+      case 'shelf full':
+        return `The shelf is full from ${printDay(danger.on)}: ${printNumber(danger.flats)} flats.`
+    }
+  }
+  return { words, dangerText }
+}

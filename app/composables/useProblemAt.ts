@@ -1,0 +1,15 @@
+import { printPath, type Problem } from '#core/problem'
+import type { Collection } from '#shared/collections'
+import type { Saving } from './useSaving'
+
+/** The message for a field, from the rules as they stand or from the server's refusal. */
+export function useProblemAt<C extends Collection>(
+  problems: () => readonly Problem[],
+  saving: Ref<Saving<C>>,
+) {
+  return (field: string): string | undefined =>
+    problems().find(({ path }) => printPath(path) === field)?.message ??
+    (saving.value.state === 'refused'
+      ? saving.value.errors.find((error) => error.field === field)?.message
+      : undefined)
+}

@@ -1,0 +1,66 @@
+import { COVER_IS_THE_MIX } from '#core/media/batch-request'
+import { batchOf } from '#core/season/shopping'
+import type { FeedRun, MixRun } from '#core/season/demand'
+
+/** From what the season asks for to a card at the bench: a batch or a feed that is planned in one press. */
+export function useRuns() {
+  const season = useSeason()
+  const household = useHousehold()
+  const router = useRouter()
+  const { printDay } = useDates()
+  const { note } = useNotes()
+
+  const names = (of: MixRun['of']) =>
+    [...new Set(of.map(({ sowingId }) => season.row(sowingId)?.name ?? ''))].join(', ')
+  const refused = (error: unknown) =>
+    note(readProblem(error)?.detail ?? 'The server does not answer; nothing was written.')
+
+  async function planBatch(run: MixRun) {
+    const recipe = household.findRecipe(run.recipeId)
+    if (!recipe) return void note('That recipe is no longer here.')
+    const scoop = household.scoops[0]
+    const id = crypto.randomUUID()
+    try {
+      await household.save('batches', id, 0, {
+        ...batchOf(recipe),
+        name: names(run.of).slice(0, 120) || household.nameOfMix(run.recipeId),
+        recipeId: run.recipeId,
+        lowerRecipeId: null,
+        fills: run.fills.map(({ container, count, coverMm, coverMaterialId }) => ({
+          containerId: container.id,
+          count,
+          coverMm,
+          coverMaterialId: coverMm > 0 ? coverMaterialId : COVER_IS_THE_MIX,
+        })),
+        scoop: scoop
+          ? { name: scoop.name, volumeL: scoop.capacityMl! / 1000 }
+          : { name: 'Litre', volumeL: 1 },
+        tubL: season.frame!.tubL,
+        onDate: run.on,
+      })
+      await router.push(`/bench/${id}`)
+    } catch (error) {
+      refused(error)
+    }
+  }
+
+  async function planFeed(run: FeedRun) {
+    const id = crypto.randomUUID()
+    const rung = season.row(run.of[0]!.sowingId)?.planned.rungs[run.of[0]!.rung]
+    try {
+      await household.save('feedings', id, 0, {
+        name: `${names(run.of)}, ${printDay(run.on)}`.slice(0, 120),
+        feedId: season.frame!.feedId,
+        stageId: rung?.care.stageId ?? 'growing-on',
+        targetNMgPerL: run.nMgPerL,
+        vessel: { name: 'Can', volumeL: season.frame!.canL },
+        batchId: null,
+        toolId: null,
+      })
+      await router.push(`/bench/feed/${id}`)
+    } catch (error) {
+      refused(error)
+    }
+  }
+  return { names, planBatch, planFeed }
+}

@@ -1,0 +1,324 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import { CROP_FAMILIES, coverOf, type Crop } from '#core/sowing/crop'
+import { daysToEmergence } from '#core/sowing/emergence'
+import { ladderById } from '#core/season/ladder'
+import { printNumber, printShare } from '#core/units/format'
+import { CROPS } from '#core/sowing/crops'
+import { asCrop, changedCropFigures, cropsWith } from '#shared/records/crop'
+import type { PacketRecord } from '#shared/records/packet'
+import type { Stored } from '#shared/collections'
+
+useHead({ title: 'Crops and seed' })
+const household = useHousehold()
+const remove = useRemoval()
+
+const crops = computed(() => cropsWith(household.crops.map(({ id, body }) => asCrop(id, body))))
+const wanted = ref('')
+const chosenId = ref('basil')
+const chosen = computed(() => crops.value.find(({ id }) => id === chosenId.value) ?? crops.value[0]!)
+const families = computed(() =>
+  CROP_FAMILIES.map((family) => ({
+    family,
+    crops: crops.value.filter(
+      (one) => one.family === family && one.name.toLowerCase().includes(wanted.value.trim().toLowerCase()),
+    ),
+  })).filter((group) => group.crops.length),
+)
+const searchId = useId()
+
+const TEMPERATURES = [10, 15, 20, 25, 30, 35]
+const days = computed(() =>
+  TEMPERATURES.map((mixC) => ({ mixC, days: daysToEmergence(chosen.value.emergence, mixC) })),
+)
+const weeks = (n: number) => `${printNumber(Math.abs(n))} ${Math.abs(n) === 1 ? 'week' : 'weeks'}`
+const lines = computed(() => {
+  const one = chosen.value
+  const s = one.sources
+  return [
+    ['Raised', `${one.weeks[0]}–${one.weeks[1]} weeks before planting out`, s.weeks],
+    [
+      'Out',
+      one.outAfterFrostWeeks === 0
+        ? 'at the last frost'
+        : `${weeks(one.outAfterFrostWeeks)} ${one.outAfterFrostWeeks < 0 ? 'before' : 'after'} the last frost`,
+      s.outAfterFrostWeeks,
+    ],
+    [
+      'Autumn',
+      one.weeksBeforeFrost === null
+        ? 'the first frost does not end it'
+        : `${weeks(one.weeksBeforeFrost)} outside before the first frost${one.autumn ? '; also sown for autumn' : ''}`,
+      s.weeksBeforeFrost,
+    ],
+    ['Depth and cover', coverOf(one), s.depthMm],
+    ['Light to come up', one.light === 'either' ? 'light or dark' : one.light, s.light],
+    ['Warmth of the mix', `${one.warmthC} °C`, s.warmthC],
+    [
+      'Before sowing',
+      one.treatment
+        ? `${one.treatment.kind}${one.treatment.days ? ` for ${one.treatment.days} days` : ''}`
+        : 'nothing',
+      s.treatment,
+    ],
+    [
+      'Seeds in a cell',
+      `${one.seedsPerCell}${one.clump ? ', left together as a clump' : ''}`,
+      s.seedsPerCell,
+    ],
+    ['Germination', `${printShare(one.germination)} when fresh; ${one.seedLife}-lived seed`, s.germination],
+    ['Appetite', one.appetite, s.appetite],
+    ['Potting deep', one.buryStem ? 'roots from a buried stem' : 'no deeper than it stood', s.buryStem],
+    ['Lowest night', `${one.lowestNightC} °C`, s.lowestNightC],
+    ['Usual ladder', ladderById(one.ladderId).name, s.ladderId],
+  ] as const
+})
+const changed = computed(() => new Set(changedCropFigures(chosen.value)))
+const packets = computed(() => household.packets.filter(({ body }) => body.cropId === chosen.value.id))
+
+const form = ref<{ crop: Crop; asNew: boolean } | null>(null)
+const packetForm = ref<{ packet?: Stored<PacketRecord> } | null>(null)
+const own = computed(() => household.crops.find(({ id }) => id === chosen.value.id))
+const TAGS = {
+  standard: 'standard',
+  handbook: 'handbook',
+  practice: 'common practice',
+  default: 'default',
+  yours: 'yours',
+}
+</script>
+
+<template>
+  <div class="crops">
+    <header>
+      <div>
+        <h1>Crops and seed</h1>
+        <p class="soft">
+          {{ crops.length }} crops, each figure with its source; put right what differs at your place.
+        </p>
+      </div>
+      <button type="button" class="button main" @click="packetForm = {}">
+        <Plus aria-hidden="true" /> A packet
+      </button>
+    </header>
+
+    <nav class="list" aria-label="Crops">
+      <label :for="searchId" class="unseen">Find a crop</label>
+      <input :id="searchId" v-model="wanted" class="input" type="search" placeholder="find a crop" />
+      <div v-for="group in families" :key="group.family">
+        <h2>{{ group.family }}</h2>
+        <ul>
+          <li v-for="one in group.crops" :key="one.id">
+            <button
+              type="button"
+              :class="{ on: one.id === chosen.id }"
+              :aria-pressed="one.id === chosen.id"
+              @click="chosenId = one.id"
+            >
+              {{ one.name }}
+              <span
+                v-if="changedCropFigures(one).length || !CROPS.some(({ id }) => id === one.id)"
+                class="small"
+                >yours</span
+              >
+            </button>
+          </li>
+        </ul>
+      </div>
+      <p v-if="!families.length" class="soft">
+        No crop is called that. Open one it is like and make yours from it.
+      </p>
+    </nav>
+
+    <article class="slip" aria-labelledby="crop-title">
+      <header>
+        <h2 id="crop-title">{{ chosen.name }}</h2>
+        <button type="button" class="button" @click="form = { crop: chosen, asNew: false }">
+          Correct it
+        </button>
+        <button type="button" class="button" @click="form = { crop: chosen, asNew: true }">
+          One like it
+        </button>
+        <button
+          v-if="own"
+          type="button"
+          class="icon-button"
+          :aria-label="`Remove ${chosen.name}`"
+          @click="remove('crops', own)"
+        >
+          <Trash2 aria-hidden="true" />
+        </button>
+      </header>
+      <dl>
+        <div v-for="[what, value, source] in lines" :key="what">
+          <dt>{{ what }}</dt>
+          <dd>
+            {{ value }}
+            <small class="soft">{{ TAGS[source.tag] }}: {{ source.cite }}</small>
+          </dd>
+        </div>
+      </dl>
+      <p v-if="changed.size" class="small">Changed by you: {{ [...changed].length }} figures.</p>
+      <h3>Days to come up</h3>
+      <table class="figures days">
+        <thead>
+          <tr>
+            <th v-for="one in days" :key="one.mixC" scope="col">{{ one.mixC }} °C</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <td v-for="one in days" :key="one.mixC">
+              <FigureValue v-if="one.days" :figure="one.days" />
+              <span v-else>poor</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <h3>Seed of it</h3>
+      <ul v-if="packets.length" class="packets">
+        <li v-for="one in packets" :key="one.id">
+          <button type="button" class="name" @click="packetForm = { packet: one }">
+            {{ one.body.name }}
+          </button>
+          <span class="soft">
+            {{ one.body.year }}<template v-if="one.body.supplier">, {{ one.body.supplier }}</template
+            ><template v-if="one.body.seeds !== null">, {{ printNumber(one.body.seeds) }} seeds</template
+            ><template v-if="one.body.germination !== null"
+              >, tested {{ printShare(one.body.germination) }}</template
+            >
+          </span>
+          <button
+            type="button"
+            class="icon-button"
+            :aria-label="`Remove ${one.body.name}`"
+            @click="remove('packets', one)"
+          >
+            <Trash2 aria-hidden="true" />
+          </button>
+        </li>
+      </ul>
+      <p v-else class="soft">No packet of it yet.</p>
+    </article>
+    <CropForm v-if="form" :crop="form.crop" :as-new="form.asNew" @close="form = null" />
+    <PacketForm v-if="packetForm" v-bind="packetForm" :crop-id="chosen.id" @close="packetForm = null" />
+  </div>
+</template>
+
+<style scoped>
+.crops {
+  display: grid;
+  grid-template-columns: minmax(15rem, 1fr) minmax(0, 2.4fr);
+  gap: 1.2rem 2rem;
+  align-items: start;
+}
+
+.crops > header {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: start;
+  justify-content: space-between;
+  gap: 0.8rem;
+}
+
+.list {
+  display: grid;
+  gap: 0.8rem;
+  max-height: 44rem;
+  overflow-y: auto;
+  padding-right: 0.4rem;
+}
+
+.list h2 {
+  padding: 0.2rem 0;
+}
+
+.list h2::first-letter {
+  text-transform: uppercase;
+}
+
+.list li button {
+  width: 100%;
+  min-height: 2.3rem;
+  padding: 0.2rem 0.6rem;
+  border: 0;
+  border-radius: 0.35rem;
+  background: none;
+  text-align: left;
+  cursor: pointer;
+}
+
+.list li button:hover {
+  background: var(--paper-deep);
+}
+
+.list li button.on {
+  background: var(--enamel);
+  color: var(--on-enamel);
+  font-weight: 650;
+}
+
+.list li .small {
+  font-style: italic;
+}
+
+article {
+  display: grid;
+  gap: 0.8rem;
+}
+
+article header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+}
+
+article header h2 {
+  flex: 1;
+}
+
+dl > div {
+  display: grid;
+  grid-template-columns: 10rem 1fr;
+  gap: 0.6rem;
+  padding: 0.3rem 0;
+  border-top: 1px solid var(--line);
+}
+
+dt {
+  font-weight: 650;
+}
+
+dd small {
+  display: block;
+  font-size: 0.875rem;
+}
+
+.days th,
+.days td {
+  text-align: center !important;
+}
+
+.packets li {
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+}
+
+@media (max-width: 52rem) {
+  .crops {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .list {
+    max-height: 16rem;
+  }
+
+  dl > div {
+    grid-template-columns: 1fr;
+    gap: 0;
+  }
+}
+</style>

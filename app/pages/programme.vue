@@ -1,0 +1,395 @@
+<script setup lang="ts">
+import { Plus, Trash2, X } from '@lucide/vue'
+import { FEEDING_SCHOOLS, runsOutOn } from '#core/feed/programme'
+import { dissolvesNitrogen } from '#core/feed/feed'
+import { onShelves } from '#core/stores/draw'
+import { STAGES, stageById } from '#core/feed/stage'
+import { printNumber, printQuantity } from '#core/units/format'
+import type { ProgrammeDraft } from '~/stores/programmeDraft'
+
+useHead({ title: 'Ladder of feeds' })
+useHistoryOf('programme')
+const route = useRoute()
+const router = useRouter()
+const household = useHousehold()
+const programme = useProgrammeDraft()
+const { note } = useNotes()
+const remove = useRemoval()
+const { printDay } = useDates()
+const { printAmount } = useShopping()
+const { first: unreadable } = provideUnreadable()
+const nameId = useId()
+const dateId = useId()
+
+function openFromAddress() {
+  const found = household.programmes.find(({ id }) => id === route.query.programme)
+  if (found && programme.draft.id !== found.id) programme.open(found)
+}
+openFromAddress()
+watch(() => route.query.programme, openFromAddress)
+useDraftKeeping<ProgrammeDraft>('programme-draft', toRef(programme, 'draft'), (kept) => {
+  if (!route.query.programme || route.query.programme === kept.id)
+    programme.restart({ ...programme.draft, ...kept })
+})
+
+const feedChoices = computed(() =>
+  household.feeds.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
+)
+const stageChoices = STAGES.filter(({ highNMgPerL }) => highNMgPerL > 0).map(({ id, name }) => ({
+  value: id,
+  name,
+}))
+const containerChoices = computed(() => household.containers.map(({ id, name }) => ({ value: id, name })))
+const batchChoices = computed(() => [
+  { value: null, name: 'no batch' },
+  ...household.batches.map(({ id, number, body }) => ({ value: id, name: `${number} · ${body.name}` })),
+])
+const mixChoices = computed(() => [
+  ...(programme.draft.batchId ? [{ value: null, name: 'the batch’s mix' }] : []),
+  ...household.mixChoices,
+])
+const school = computed(() => FEEDING_SCHOOLS.find(({ id }) => id === programme.draft.school)!)
+
+const goods = computed(() => household.goods('feed', programme.draft.feedId))
+const inStores = computed(() => onShelves(household.shelves('feed', programme.draft.feedId)))
+const price = computed(() => household.priceOf('feed', programme.draft.feedId))
+const runsOut = computed(() =>
+  programme.plan && programme.request && household.shelves('feed', programme.draft.feedId).length
+    ? runsOutOn(programme.plan, programme.request, inStores.value)
+    : null,
+)
+const dayText = (day: number) => {
+  if (!programme.draft.startOn) return `day ${day}`
+  const at = new Date(`${programme.draft.startOn}T12:00Z`)
+  at.setUTCDate(at.getUTCDate() + day)
+  return printDay(at.toISOString().slice(0, 10))
+}
+/** Feeds of one rung that follow each other are said as one line. */
+const calendar = computed(() =>
+  programme.draft.rungs.map((rung, index) => {
+    const events = programme.plan?.events.filter((event) => event.rung === index) ?? []
+    const given = events.filter(({ notYet }) => !notYet)
+    return { rung, index, given, waiting: events.length - given.length }
+  }),
+)
+const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.kitchen)
+
+async function save() {
+  const stored = await programme.save()
+  if (!stored) return
+  note('The ladder of feeds is kept.')
+  await router.replace({ query: { programme: stored.id } })
+}
+async function begin() {
+  programme.begin()
+  await router.replace({ query: {} })
+}
+const blocked = computed(() =>
+  unreadable.value ? `${unreadable.value[1]} cannot be read yet.` : programme.problems[0]?.message,
+)
+</script>
+
+<template>
+  <div class="programme">
+    <PageTop
+      class="whole"
+      :title="programme.saved ? programme.saved.body.name : 'A ladder of feeds'"
+      hint="From seed leaves to planting out: how strong, how often, and when the mix still does it alone."
+      :draft="programme"
+    >
+      <NuxtLink to="/feed" class="button">One feed</NuxtLink>
+      <button v-if="programme.draft.version > 0" type="button" class="button" @click="begin">
+        New ladder
+      </button>
+    </PageTop>
+
+    <section class="column" aria-labelledby="who-title">
+      <h2 id="who-title">Who is fed</h2>
+      <div class="pair">
+        <NumberField
+          :model-value="programme.draft.plants"
+          label="Plants"
+          :problem="programme.problemAt('plants')"
+          @update:model-value="(value) => programme.change('plants', (draft) => (draft.plants = value ?? 0))"
+        />
+        <ChoiceField
+          :model-value="programme.draft.appetite"
+          label="Appetite"
+          :choices="[
+            { value: 'light', name: 'light' },
+            { value: 'medium', name: 'medium' },
+            { value: 'heavy', name: 'heavy' },
+          ]"
+          @update:model-value="(value) => programme.change('appetite', (draft) => (draft.appetite = value))"
+        />
+        <ChoiceField
+          :model-value="programme.draft.batchId"
+          label="Sown in"
+          placeholder="no batch"
+          :choices="batchChoices"
+          @update:model-value="(value) => programme.change('batch', (draft) => (draft.batchId = value))"
+        />
+        <FieldFrame :id="dateId" label="Up on" :problem="programme.problemAt('startOn')">
+          <input
+            :id="dateId"
+            class="input"
+            type="date"
+            :value="programme.draft.startOn ?? ''"
+            @input="
+              programme.change(
+                'date',
+                (draft) => (draft.startOn = ($event.target as HTMLInputElement).value || null),
+              )
+            "
+          />
+        </FieldFrame>
+      </div>
+      <ChoiceField
+        :model-value="programme.draft.school"
+        label="School"
+        :choices="FEEDING_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
+        :hint="`${school.why} ${school.cost}`"
+        @update:model-value="programme.chooseSchool"
+      />
+      <ChoiceField
+        :model-value="programme.draft.feedId"
+        label="Feed"
+        :choices="feedChoices"
+        :problem="programme.problemAt('feedId')"
+        @update:model-value="(value) => programme.change('feed', (draft) => (draft.feedId = value))"
+      />
+    </section>
+
+    <section class="chart" aria-labelledby="chart-title">
+      <h2 id="chart-title">Wanted and given</h2>
+      <template v-if="programme.plan && programme.request">
+        <ProgrammeChart :plan="programme.plan" :request="programme.request" />
+        <p class="verdict" :class="{ bad: programme.plan.hungryFrom !== null }" role="status">
+          <template v-if="programme.plan.hungryFrom !== null">
+            Hungry from {{ dayText(programme.plan.hungryFrom) }}: stronger, more often, or a richer mix.
+          </template>
+          <template v-else>Never hungry.</template>
+          Seed and first mix last {{ programme.plan.mixLasts }} days on their own.
+        </p>
+        <p>
+          To the end: <FigureValue :figure="programme.plan.solutionL" /> of solution,
+          <FigureValue :figure="programme.plan.feedAmount" /> of feed<template v-if="price !== null && goods"
+            >, {{ (price * programme.plan.feedAmount.value).toFixed(2) }} in all,
+            {{ (price * programme.plan.feedPerPlant.value).toFixed(3) }} a plant</template
+          >.
+          <template v-if="goods && inStores > 0"
+            >The stores hold {{ printAmount(goods, inStores)
+            }}<strong v-if="runsOut !== null">, which runs out on {{ dayText(runsOut) }}</strong
+            ><template v-else>, enough</template>.</template
+          >
+        </p>
+      </template>
+      <p v-else class="problem">{{ programme.problems[0]?.message }}</p>
+    </section>
+
+    <section class="whole rungs" aria-labelledby="rungs-title">
+      <h2 id="rungs-title">The rungs</h2>
+      <ol>
+        <li v-for="{ rung, index, given, waiting } in calendar" :key="index">
+          <ChoiceField
+            :model-value="rung.stageId"
+            :label="`Stage ${index + 1}`"
+            :choices="stageChoices"
+            @update:model-value="programme.setRung(index, 'stageId', $event)"
+          />
+          <NumberField
+            :model-value="rung.days"
+            label="For"
+            unit="days"
+            :problem="programme.problemAt(`rungs[${index}].days`)"
+            @update:model-value="programme.setRung(index, 'days', $event ?? 0)"
+          />
+          <ChoiceField
+            :model-value="rung.containerId"
+            label="In"
+            :choices="containerChoices"
+            :problem="programme.problemAt(`rungs[${index}].containerId`)"
+            @update:model-value="programme.setRung(index, 'containerId', $event)"
+          />
+          <ChoiceField
+            :model-value="rung.recipeId"
+            label="Of"
+            placeholder="the batch’s mix"
+            :choices="mixChoices"
+            :problem="programme.problemAt(`rungs[${index}].recipeId`)"
+            @update:model-value="programme.setRung(index, 'recipeId', $event)"
+          />
+          <NumberField
+            :model-value="rung.nMgPerL"
+            label="Strength"
+            unit="mg/L"
+            :hint="`${stageById(rung.stageId).lowNMgPerL}–${stageById(rung.stageId).highNMgPerL} liked`"
+            :problem="programme.problemAt(`rungs[${index}].nMgPerL`)"
+            @update:model-value="programme.setRung(index, 'nMgPerL', $event ?? 0)"
+          />
+          <NumberField
+            :model-value="rung.everyDays"
+            label="Every"
+            unit="days"
+            hint="0: at potting up"
+            :problem="programme.problemAt(`rungs[${index}].everyDays`)"
+            @update:model-value="programme.setRung(index, 'everyDays', $event ?? 0)"
+          />
+          <button
+            type="button"
+            class="icon-button"
+            :aria-label="`Take away rung ${index + 1}`"
+            @click="programme.removeRung(index)"
+          >
+            <X aria-hidden="true" />
+          </button>
+          <p class="said">
+            <template v-if="given.length"
+              >{{ given.length }} {{ given.length === 1 ? 'feed' : 'feeds' }} of
+              {{ printNumber(rung.nMgPerL) }} mg/L, {{ volume(given[0]!.mlPerPlant) }} a plant, the first on
+              {{ dayText(given[0]!.day) }}</template
+            ><template v-else>plain water</template
+            ><template v-if="waiting">; {{ waiting }} left out while the mix still feeds them</template>.
+          </p>
+        </li>
+      </ol>
+      <button type="button" class="button" @click="programme.addRung">
+        <Plus aria-hidden="true" /> Add a rung
+      </button>
+    </section>
+
+    <form class="whole save no-print" @submit.prevent="save">
+      <FieldFrame :id="nameId" label="Name" :problem="programme.problemAt('name')">
+        <input
+          :id="nameId"
+          class="input"
+          autocomplete="off"
+          :value="programme.draft.name"
+          placeholder="Ladder of feeds"
+          @input="
+            programme.change('name', (draft) => (draft.name = ($event.target as HTMLInputElement).value))
+          "
+        />
+      </FieldFrame>
+      <button type="submit" class="button main" :disabled="!!blocked || programme.saving.state === 'busy'">
+        {{ programme.saved ? 'Save the changes' : 'Keep this ladder' }}
+      </button>
+      <p v-if="blocked" class="problem">{{ blocked }}</p>
+      <SaveProblem
+        :saving="programme.saving"
+        :say="(body) => `${body.name}, ${body.rungs.length} rungs`"
+        @mine="programme.keepMine()"
+        @theirs="programme.takeTheirs()"
+        @later="programme.dismiss()"
+      />
+    </form>
+
+    <section v-if="household.programmes.length" class="whole" aria-labelledby="kept-title">
+      <h2 id="kept-title">Kept</h2>
+      <ul>
+        <li v-for="one in household.programmes" :key="one.id" class="kept">
+          <NuxtLink :to="`/programme?programme=${one.id}`">{{ one.body.name }}</NuxtLink>
+          <span class="soft">· {{ one.body.plants }} plants, {{ one.body.school }}</span>
+          <button
+            type="button"
+            class="icon-button"
+            :aria-label="`Remove ${one.body.name}`"
+            @click="remove('programmes', one)"
+          >
+            <Trash2 aria-hidden="true" />
+          </button>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.programme {
+  display: grid;
+  grid-template-columns: minmax(19rem, 1fr) minmax(24rem, 2fr);
+  gap: 1.2rem clamp(1rem, 2.2vw, 2.2rem);
+  align-items: start;
+}
+
+.whole {
+  grid-column: 1 / -1;
+}
+
+.column,
+.chart {
+  display: grid;
+  gap: 0.8rem;
+  min-width: 0;
+}
+
+.verdict {
+  padding: 0.5rem 0.8rem;
+  border-left: 4px solid var(--enamel);
+  background: var(--water-wash);
+  color: var(--water-ink);
+  font-weight: 650;
+}
+
+.verdict.bad {
+  border-color: var(--beet);
+  background: var(--beet-wash);
+  color: var(--beet);
+}
+
+.rungs {
+  display: grid;
+  gap: 0.6rem;
+  justify-items: start;
+}
+
+.rungs ol {
+  width: 100%;
+}
+
+.rungs ol > li {
+  display: grid;
+  grid-template-columns: 1.3fr 6.2rem 1.2fr 1.3fr 7rem 6.4rem auto;
+  gap: 0.3rem 0.7rem;
+  align-items: start;
+  padding: 0.6rem 0;
+  border-top: 1px solid var(--line);
+}
+
+.rungs .icon-button {
+  margin-top: 1.6rem;
+}
+
+.said {
+  grid-column: 1 / -1;
+  color: var(--ink-soft);
+}
+
+.kept {
+  display: flex;
+  gap: 0.5rem;
+  align-items: center;
+}
+
+.save {
+  display: grid;
+  grid-template-columns: minmax(12rem, 22rem) auto;
+  gap: 0.7rem;
+  align-items: end;
+  justify-content: start;
+}
+
+@media (max-width: 64rem) {
+  .programme {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .rungs ol > li {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+
+  .save {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

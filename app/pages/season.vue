@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { BookOpen, CalendarDays } from '@lucide/vue'
+
+useHead({ title: 'Season' })
+useHistoryOf('season')
+useToday()
+const season = useSeason()
+const household = useHousehold()
+const route = useRoute()
+const { note } = useNotes()
+
+const selected = ref<string | null>(typeof route.query.sowing === 'string' ? route.query.sowing : null)
+const row = computed(() => season.rows.find(({ id }) => id === selected.value))
+const frameShown = ref(false)
+const calendar = computed(() => `/api/households/${household.everything!.household.id}/calendar.ics`)
+
+async function copyCalendar() {
+  const address = new URL(calendar.value, window.location.href).href
+  try {
+    await navigator.clipboard.writeText(address)
+    note('The address is copied: subscribe to it in a calendar on this machine.')
+  } catch {
+    note(address)
+  }
+}
+</script>
+
+<template>
+  <div class="season">
+    <template v-if="!season.frame">
+      <header>
+        <h1>Your season</h1>
+        <p class="soft">
+          Everything is counted back from the frosts. Roughly will do; it can be changed at any time.
+        </p>
+      </header>
+      <FrameForm />
+    </template>
+    <template v-else>
+      <PageTop
+        title="Season"
+        hint="Drag a sowing, or the edge between two rungs: what it asks for moves with it."
+        :draft="season"
+      >
+        <NuxtLink to="/crops" class="button"><BookOpen aria-hidden="true" /> Crops and seed</NuxtLink>
+        <button type="button" class="button" @click="frameShown = true">Frosts and shelf</button>
+      </PageTop>
+      <SeasonSentence @planned="selected = $event" />
+
+      <SeasonChart v-if="season.rows.length" v-model="selected" />
+      <p v-else class="empty soft">
+        Nothing is planned yet. Say above what you will raise, and its ladder is drawn here.
+      </p>
+      <ul v-if="season.unplanned.length" class="unplanned">
+        <li v-for="one in season.unplanned" :key="one.id" class="problem">
+          <button type="button" class="name" @click="selected = one.id">{{ one.body.name }}</button>
+          {{ one.problem.message }}
+        </li>
+      </ul>
+
+      <SowingPanel
+        v-if="selected && season.sowing(selected)"
+        :id="selected"
+        :key="selected"
+        :row="row"
+        @close="selected = null"
+      />
+      <ShelfRepair />
+      <SeasonRuns v-if="season.rows.length" />
+      <SeasonShopping v-if="season.rows.length" />
+      <div class="two">
+        <SeasonChance v-if="season.rows.length" />
+        <LampHeight />
+      </div>
+      <p class="no-print calendar">
+        <CalendarDays aria-hidden="true" />
+        <a :href="calendar" download="season.ics">Download as a calendar</a> or
+        <button type="button" class="link" @click="copyCalendar">copy its address</button> to subscribe; what
+        moves here then moves there.
+      </p>
+      <Dialog v-model:visible="frameShown" modal header="Frosts and shelf" :draggable="false">
+        <FrameForm @kept="frameShown = false">
+          <button type="button" class="button" @click="frameShown = false">Cancel</button>
+        </FrameForm>
+      </Dialog>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.season {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 1.3rem;
+}
+
+.two {
+  display: grid;
+  grid-template-columns: 1.4fr 1fr;
+  gap: 1rem 2.4rem;
+  align-items: start;
+}
+
+.calendar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+  align-items: center;
+}
+
+.calendar svg {
+  width: 1.2em;
+}
+
+.empty {
+  padding: 3rem 0;
+  text-align: center;
+}
+
+@media (max-width: 60rem) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,224 @@
+<script setup lang="ts">
+import { Printer } from '@lucide/vue'
+import type { Job } from '#core/season/today'
+
+useHead({ title: 'Today' })
+useToday()
+const season = useSeason()
+const household = useHousehold()
+const { printDay } = useDates()
+const { words } = useJobWords()
+const { note } = useNotes()
+
+const GROUPS: { state: Job['state']; name: string }[] = [
+  { state: 'danger', name: 'In danger' },
+  { state: 'late', name: 'Late' },
+  { state: 'due', name: 'Due today' },
+  { state: 'done', name: 'Done today' },
+  { state: 'coming', name: 'This week' },
+]
+const groups = computed(() =>
+  GROUPS.map((group) => ({
+    ...group,
+    jobs: season.jobs.filter(({ state }) => state === group.state),
+  })).filter(({ jobs }) => jobs.length),
+)
+/** What presses stands on the left, the week ahead beside it. */
+const sides = computed(() => [
+  { key: 'now', groups: groups.value.filter(({ state }) => state !== 'coming') },
+  { key: 'week', groups: groups.value.filter(({ state }) => state === 'coming') },
+])
+const list = computed(() => groups.value.flatMap(({ jobs }) => jobs))
+const current = ref<string | null>(null)
+const lines = new Map<string, { focus: () => void }>()
+const hold = (id: string, line: unknown) => {
+  if (line) lines.set(id, line as { focus: () => void })
+  else lines.delete(id)
+}
+const at = computed(
+  () => list.value.find(({ id }) => id === current.value) ?? list.value.find(({ state }) => state !== 'done'),
+)
+
+const done = (job: Job) => season.mark(job, words(job).title)
+const undo = (job: Job) => season.undoJob(job, words(job).title)
+/** The same again, sown today; the first stays until it is planted out or removed. */
+async function again(job: Job) {
+  const stored = season.sowing(job.of[0]!.sowingId)
+  if (!stored) return
+  const body = { ...stored.body, name: `${stored.body.name}, again`, sowOn: season.today, outOn: null }
+  if (await season.keep([{ id: crypto.randomUUID(), after: body }]))
+    note(`${body.name} is planned for today.`, { name: 'Undo', run: season.undo })
+}
+const snooze = (job: Job, until: string) => season.mark(job, words(job).title, until)
+
+function step(by: number) {
+  const index = list.value.findIndex(({ id }) => id === (current.value ?? at.value?.id))
+  const next = list.value[Math.min(list.value.length - 1, Math.max(0, index + by))]
+  if (!next) return
+  current.value = next.id
+  lines.get(next.id)?.focus()
+}
+// One key: d does what is at hand, u takes the last one back.
+useEventListener('keydown', (event: KeyboardEvent) => {
+  const target = event.target as HTMLElement
+  if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+    return
+  if (document.querySelector('[role="dialog"]')) return
+  if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    event.preventDefault()
+    return step(event.key === 'ArrowDown' ? 1 : -1)
+  }
+  if (event.key === 'd' && at.value && at.value.state !== 'done') void done(at.value)
+  if (event.key === 'u') {
+    const last = season.jobs.filter(({ state }) => state === 'done').at(-1)
+    if (last) void undo(last)
+  }
+})
+
+const nightC = computed(() => season.frame?.nightC ?? null)
+const setNight = useDebounceFn(async (value: number | null) => {
+  if (!season.frame) return
+  try {
+    await household.saveHousehold({
+      ...household.everything!.household.body,
+      season: { ...season.frame, nightC: value },
+    })
+  } catch (error) {
+    note(readProblem(error)?.errors[0]?.message ?? 'The server does not answer; nothing was saved.')
+  }
+}, 600)
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="today">
+    <header class="no-print">
+      <div>
+        <h1>{{ printDay(season.today) }}</h1>
+        <p class="soft">Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.</p>
+      </div>
+      <div class="tools">
+        <QuantityField
+          v-if="season.frame"
+          :model-value="nightC"
+          dimension="temperature"
+          assume="°C"
+          optional
+          label="Coldest night ahead"
+          hint="by the forecast"
+          @update:model-value="setNight"
+        />
+        <button type="button" class="button" @click="print">
+          <Printer aria-hidden="true" /> The week on paper
+        </button>
+      </div>
+    </header>
+    <div v-if="!season.frame || !season.kept.length" class="empty">
+      <p>Nothing is sown yet. Say what you will raise, and its days stand here.</p>
+      <NuxtLink to="/season" class="button main">Plan the season</NuxtLink>
+    </div>
+    <p v-else-if="!groups.some(({ state }) => state !== 'coming')" class="quiet">Nothing is due today.</p>
+    <div v-for="side in sides" :key="side.key" class="now">
+      <section
+        v-for="group in side.groups"
+        :key="group.state"
+        class="group no-print"
+        :class="group.state"
+        :aria-labelledby="`jobs-${group.state}`"
+      >
+        <h2 :id="`jobs-${group.state}`">{{ group.name }}</h2>
+        <ul>
+          <JobLine
+            v-for="job in group.jobs"
+            :key="job.id"
+            :ref="(line) => hold(job.id, line)"
+            :job="job"
+            :current="at?.id === job.id"
+            @focusin="current = job.id"
+            @done="done(job)"
+            @undo="undo(job)"
+            @snooze="(until) => snooze(job, until)"
+            @again="again(job)"
+          />
+        </ul>
+      </section>
+    </div>
+    <WeekSheet />
+  </div>
+</template>
+
+<style scoped>
+.today {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+  gap: 1.2rem 2.4rem;
+  align-items: start;
+}
+
+header,
+.quiet,
+.empty {
+  grid-column: 1 / -1;
+}
+
+.now {
+  display: grid;
+  gap: 1.2rem;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: start;
+  justify-content: space-between;
+  gap: 0.8rem 2rem;
+}
+
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: start;
+  gap: 0.8rem;
+}
+
+.tools .button {
+  margin-top: 1.5rem;
+}
+
+kbd {
+  padding: 0 0.35em;
+  border: 1px solid var(--line-strong);
+  border-radius: 0.25rem;
+  background: var(--paper-raised);
+  font: inherit;
+}
+
+@media (max-width: 60rem) {
+  .today {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
+.group h2 {
+  padding-bottom: 0.3rem;
+}
+
+.danger h2 {
+  color: var(--beet);
+}
+
+.late h2 {
+  color: var(--marigold-ink);
+}
+
+.quiet {
+  font: 640 1.4rem/1.2 var(--heading);
+}
+
+.empty {
+  display: grid;
+  gap: 0.8rem;
+  justify-items: start;
+  padding: 2rem 0;
+}
+</style>
