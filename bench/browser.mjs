@@ -80,4 +80,118 @@ async function presses(path, slider, keys) {
 }
 await presses('/mix', /^Edge between/, ['ArrowUp', 'ArrowDown'])
 await presses('/feed', 'Wanted strength', ['ArrowRight', 'ArrowLeft'])
+
+/** A household with so many sowings this season and, beside them, so many that are long out. */
+async function seasonOf(name, open, out) {
+  const id = crypto.randomUUID()
+  const put = (path, body, version = 0) =>
+    fetch(`${base}/api/households/${id}${path}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ version, body }),
+    })
+  const year = new Date().getFullYear() + 1
+  const season = {
+    lastFrost: `${year}-05-08`,
+    firstFrost: `${year}-10-12`,
+    shelfFlats: 40,
+    lampM2: 6,
+    mixC: 24,
+    lightSchool: 'sixteen',
+    feedingSchool: 'weak and often',
+    feedId: 'balanced-20',
+    tubL: 40,
+    canL: 9,
+  }
+  await put('', { name, place: '', kitchen: 'metric', season })
+  const crops = [
+    'tomato',
+    'basil',
+    'lettuce',
+    'cabbage',
+    'snapdragon',
+    'leek',
+    'cosmos',
+    'pepper',
+    'chard',
+    'zinnia',
+  ]
+  for (let n = 0; n < open + out; n++) {
+    const sowing = crypto.randomUUID()
+    const outOn = new Date(Date.UTC(year, 3, 10 + (n % 70))).toISOString().slice(0, 10)
+    await put(`/sowings/${sowing}`, {
+      name: `Sowing ${n}`,
+      cropId: crops[n % 10],
+      plants: 20 + (n % 90),
+      outOn,
+    })
+    if (n < open) continue
+    for (const what of ['make mix', 'rung', 'look', 'out'])
+      await put(`/marks/${crypto.randomUUID()}`, {
+        name: what,
+        what,
+        of: [{ sowingId: sowing, rung: 0 }],
+        on: outOn,
+      })
+  }
+  return id
+}
+
+/** Frames while a sowing is dragged over the page, a step of a day each. */
+async function drags(id, count) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  await context.addCookies([{ name: 'household', value: id, url: base }])
+  const page = await context.newPage()
+  await page.goto(`${base}/season`, { waitUntil: 'networkidle' })
+  const times = await page
+    .locator('.rung')
+    .first()
+    .evaluate(async (element) => {
+      const { x, y, height } = element.getBoundingClientRect()
+      const fire = (type, clientX) =>
+        element.dispatchEvent(
+          new PointerEvent(type, {
+            bubbles: true,
+            button: 0,
+            pointerId: 1,
+            clientX,
+            clientY: y + height / 2,
+          }),
+        )
+      fire('pointerdown', x + 8)
+      const results = []
+      for (let i = 1; i <= 60; i++) {
+        const start = performance.now()
+        fire('pointermove', x + 8 + i * 6)
+        await new Promise((resolve) => queueMicrotask(() => queueMicrotask(resolve)))
+        await Promise.resolve()
+        document.body.getBoundingClientRect()
+        results.push(performance.now() - start)
+      }
+      dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }))
+      return results
+    })
+  await context.close()
+  const sorted = times.sort((a, b) => a - b)
+  console.log(
+    `/season, a drag among ${count} sowings: recomputed and laid out in ${middle(sorted).toFixed(1)} ms, worst ${sorted.at(-1).toFixed(1)} ms of 30 + 16 ms (ratio ${(middle(sorted) / 46).toFixed(2)})`,
+  )
+}
+
+async function todays(id) {
+  const times = []
+  for (let i = 0; i < 15; i++) {
+    const start = performance.now()
+    await (await fetch(`${base}/api/households/${id}/today`)).json()
+    times.push(performance.now() - start)
+  }
+  return middle(times)
+}
+const season = await seasonOf('Bench, one season', 40, 0)
+const years = await seasonOf('Bench, five years', 40, 1500)
+const [one, five] = [await todays(season), await todays(years)]
+console.log(
+  `Today with five years of records: ${five.toFixed(1)} ms · with this season only: ${one.toFixed(1)} ms · ratio ${(five / one).toFixed(2)}`,
+)
+await drags(await seasonOf('Bench, 200 sowings', 200, 0), 200)
 await browser.close()

@@ -12,6 +12,8 @@ export interface Household {
     id?: string,
     version?: number,
   ): Promise<{ id: string; version: number; number: number }>
+  /** Frosts, shelf and schools; what is not given is as in SEASON. */
+  setSeason(more?: object): Promise<void>
   list(collection: string): Promise<{ id: string; version: number; body: Record<string, never> }[]>
 }
 
@@ -23,6 +25,20 @@ const TOOLS = [
   { name: 'Blue jug', kind: 'jug', capacityMl: 2000 },
 ]
 
+const BENCH = { name: 'Test bench', place: '', kitchen: 'metric' }
+const SEASON = {
+  lastFrost: '2027-05-08',
+  firstFrost: '2027-10-12',
+  shelfFlats: 8,
+  lampM2: 1.2,
+  mixC: 24,
+  lightSchool: 'sixteen',
+  feedingSchool: 'weak and often',
+  feedId: 'balanced-20',
+  tubL: 40,
+  canL: 9,
+}
+
 async function makeHousehold(request: APIRequestContext): Promise<Household> {
   const id = randomUUID()
   const address = `/api/households/${id}`
@@ -33,11 +49,14 @@ async function makeHousehold(request: APIRequestContext): Promise<Household> {
       expect(answer.status(), await answer.text()).toBe(200)
       return answer.json()
     },
+    async setSeason(more = {}) {
+      const body = { ...BENCH, season: { ...SEASON, ...more } }
+      const answer = await request.put(address, { data: { version: 1, body } })
+      expect(answer.status(), await answer.text()).toBe(200)
+    },
     list: async (collection) => (await request.get(`${address}/${collection}`)).json(),
   }
-  await request.put(address, {
-    data: { version: 0, body: { name: 'Test bench', place: '', kitchen: 'metric' } },
-  })
+  await request.put(address, { data: { version: 0, body: BENCH } })
   for (const tool of TOOLS) await household.put('tools', tool)
   return household
 }

@@ -55,6 +55,8 @@ test('wants that exclude everything name the one to ease', async ({ page, househ
 
 test('a point is dragged over all blends of three', async ({ page, household: _ }) => {
   await goTo(page, '/find')
+  // What is found stands above the triangle and moves it down.
+  await expect(page.getByRole('heading', { name: /fit$/ })).toBeVisible()
   const point = page.getByRole('slider', { name: /^Blend of/ })
   await point.scrollIntoViewIfNeeded()
   const before = await point.getAttribute('aria-valuetext')
@@ -130,4 +132,17 @@ test('a recipe is adjusted, kept, renamed, compared and removed, and the removal
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('Barn mix is back.')).toBeVisible()
   expect((await household.list('recipes')).map(({ body }) => body['name'])).toEqual(['Barn mix'])
+})
+
+test('a recipe is typed in per cent: the others share the rest', async ({ page, household: _ }) => {
+  await goTo(page, '/mix')
+  await page.getByLabel('in per cent').check()
+  const coir = page.getByLabel('Per cent of Coir, washed')
+  await expect(coir).toHaveValue('60')
+  await coir.fill('120')
+  await expect(page.getByText('Shares cannot exceed 100 %')).toBeVisible()
+  await coir.fill('50')
+  await expect(page.getByText('Shares cannot exceed 100 %')).toBeHidden()
+  await expect(page.getByLabel('Per cent of Perlite, coarse')).toHaveValue('25')
+  await expect(page.getByLabel('Per cent of Worm castings')).toHaveValue('25')
 })

@@ -26,7 +26,13 @@ await orSayWhy(async () => {
   checkNode()
   await ensurePackages(['postgresql', 'chromium'])
   await installPackages()
-  for (const file of ['bench/recalculation.bench.ts', 'bench/finder.bench.ts']) await runInNode(file)
+  for (const file of [
+    'bench/recalculation.bench.ts',
+    'bench/finder.bench.ts',
+    'bench/planner.bench.ts',
+    'bench/season.bench.ts',
+  ])
+    await runInNode(file)
   await buildApplication()
   await withThrowAwayApplication(({ address }) =>
     run(process.execPath, ['bench/browser.mjs', address], { inherit: true }),

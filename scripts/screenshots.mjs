@@ -6,11 +6,16 @@ import { orSayWhy } from './trouble.mjs'
 
 const BATCH = '0b1a5700-de30-4000-8000-000000000051'
 const FEEDING = '0b1a5700-de30-4000-8000-000000000062'
+const PROGRAMME = '0b1a5700-de30-4000-8000-000000000065'
 const WIDE = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
 
 /** Each main view, from the demo household. */
 const VIEWS = [
+  { name: 'today', path: '/today', size: WIDE },
+  { name: 'season', path: '/season', size: { width: 1280, height: 1150 } },
+  { name: 'season-phone', path: '/season', size: PHONE },
+  { name: 'crops', path: '/crops', size: WIDE },
   { name: 'bench', path: '/', size: WIDE },
   { name: 'mix', path: `/mix?batch=${BATCH}`, size: WIDE },
   { name: 'mix-air', path: `/mix?batch=${BATCH}`, size: WIDE, scroll: '.air' },
@@ -21,11 +26,17 @@ const VIEWS = [
   { name: 'bench-card', path: `/bench/${BATCH}`, size: { width: 1280, height: 1500 } },
   { name: 'working', path: `/mix?batch=${BATCH}`, size: WIDE, press: '.total .figure' },
   { name: 'stores', path: '/stores', size: WIDE },
+  { name: 'ladder-of-feeds', path: `/programme?programme=${PROGRAMME}`, size: { width: 1280, height: 1000 } },
+  { name: 'several-feeds', path: '/blend', size: WIDE },
+  { name: 'signs', path: '/signs', size: WIDE },
 ]
+
+process.env.BLASTOMIX_DEMO_DAY ??= '2027-04-12'
 
 await orSayWhy(async () => {
   await buildApplication()
   await withThrowAwayApplication(async ({ address }) => {
+    // The demo's season is laid around this day, so that its dates are those of a spring.
     const browser = await chromium.launch({
       executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu'],
@@ -34,6 +45,7 @@ await orSayWhy(async () => {
       const context = await browser.newContext({ viewport: size })
       if (dark) await context.addCookies([{ name: 'theme', value: 'dark', url: address }])
       const page = await context.newPage()
+      await page.clock.setFixedTime(new Date(`${process.env.BLASTOMIX_DEMO_DAY}T09:00:00`))
       await page.goto(address + path, { waitUntil: 'networkidle' })
       if (press) await page.locator(press).click()
       if (scroll)

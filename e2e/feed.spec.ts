@@ -1,0 +1,138 @@
+import { choose, expect, expectAccessible, goTo, test } from './bench'
+
+test('a label rate is read in three spellings, and a rule becomes a mark among the others', async ({
+  page,
+  household: _,
+}) => {
+  await goTo(page, '/feed')
+  await choose(page, 'Feed', 'Balanced liquid feed')
+  const rate = page.getByLabel('Label rate')
+  // A US tablespoon in a US gallon is 3.91 mL/L; 15 mL in 4.5 L are 3.33; both by NIST volumes.
+  for (const [text, hint] of [
+    ['1 tbsp per us gal', /3\.9\d? mL\/L|3\.91 mL\/L/],
+    ['15 ml to 4.5 litres', /3\.33 mL\/L/],
+    ['5 ml/l', /5 mL\/L/],
+  ] as const) {
+    await rate.fill(text)
+    await expect(page.getByText(hint).first()).toBeVisible()
+    await expect(rate).toHaveValue(text)
+  }
+  await rate.fill('5-5-5')
+  await expect(page.getByText(/say what is in the bottle/)).toBeVisible()
+  await rate.fill('a good glug')
+  await expect(page.getByText(/is not a rate/)).toBeVisible()
+  await rate.fill('5')
+
+  const rule = page.getByLabel('A rule you go by')
+  await rule.fill('1:500')
+  await page.getByRole('button', { name: 'Mark it' }).click()
+  // 2 mL/L of a 5 % feed of 1.15 g/mL: 2 · 1.15 · 50 = 115 mg/L; one part to 500 is a little less.
+  const marks = page.getByRole('region', { name: 'Rules on the scale' })
+  await expect(marks.getByRole('listitem')).toContainText('115 mg/L')
+  await marks.getByRole('button', { name: /1:500: read it as one part to/ }).click()
+  await expect(marks.getByRole('listitem')).toContainText('1 part to n of water')
+  await rule.fill('no stronger than 5-5-5')
+  await page.getByRole('button', { name: 'Mark it' }).click()
+  await expect(marks).toContainText('it means nothing until')
+  await expectAccessible(page)
+  await marks.getByRole('button', { name: 'take it' }).click()
+  await expect(page.getByLabel('Strength', { exact: true })).toHaveValue('115')
+})
+
+test('what I did is read back, judged and rescued', async ({ page, household: _ }) => {
+  await goTo(page, '/feed')
+  await choose(page, 'Feed', 'Balanced soluble powder')
+  await choose(page, 'Into', 'Blue jug')
+  // 3 g of a 20 % powder in 2 L are 300 mg/L; first true leaves like 75 at most: 2 · (300 / 75 − 1) = 6 L more.
+  await page.getByLabel('Put into the blue jug').fill('3 g')
+  const did = page.getByRole('region', { name: 'What I did' })
+  await expect(did.getByRole('status')).toContainText('300 mg/L of nitrogen: stronger than this stage likes')
+  await expect(did.getByRole('status')).toContainText('Add 6 L of water')
+  await page.getByLabel('Put into the blue jug').fill('a pinch')
+  await expect(did).toContainText('Say it like 2 tsp')
+})
+
+test('from a target to the procedure, the record and the stores', async ({ page, household }) => {
+  await household.put('stocks', {
+    name: 'Tub',
+    kind: 'feed',
+    goodsId: 'balanced-20',
+    size: { measure: 'mass', amount: 100 },
+    price: 5,
+    packs: 1,
+  })
+  await goTo(page, '/feed')
+  await choose(page, 'Feed', 'Balanced soluble powder')
+  await choose(page, 'Into', 'Blue jug')
+  await page.getByLabel('Strength', { exact: true }).fill('100')
+  await page.getByText('Every way, searched').click()
+  await expect(page.getByRole('row', { name: /take this/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Plan this feed' }).click()
+  await page.getByRole('button', { name: 'It was given' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('How many of the blue jug').fill('3')
+  await dialog.getByLabel('To which trays').fill('Basil, both trays')
+  // 100 mg/L in 2 L of a 20 % feed is 1 g, three times.
+  await expect(dialog).toContainText('It takes 3 g')
+  await expectAccessible(page)
+  await dialog.getByRole('button', { name: 'It was given' }).click()
+  await expect(page.getByRole('region', { name: 'Given' })).toContainText('to Basil, both trays')
+  expect((await household.list('stocks'))[0]!.body['packs']).toBeCloseTo(0.97, 6)
+  await page
+    .getByRole('region', { name: 'Given' })
+    .getByRole('button', { name: /^Take back/ })
+    .click()
+  await expect(page.getByRole('region', { name: 'Given' })).toBeHidden()
+  expect((await household.list('stocks'))[0]!.body['packs']).toBe(1)
+})
+
+test('a blend reaches what it can and keeps calcium from sulphate', async ({ page, household: _ }) => {
+  await goTo(page, '/blend')
+  const blend = page.getByRole('region', { name: 'The blend' })
+  await expect(blend.getByRole('status')).toContainText(
+    'Two concentrates. Calcium nitrate, Potassium nitrate in A',
+  )
+  await expectAccessible(page)
+  await page.getByLabel('Calcium nitrate').uncheck()
+  await expect(blend).toContainText('These may share one concentrate')
+  await expect(blend).toContainText('Nothing ticked holds calcium')
+  for (const one of ['Potassium nitrate', 'Monopotassium phosphate', 'Magnesium sulphate, hydrated'])
+    await page.getByLabel(one).uncheck()
+  await expect(blend.getByRole('status')).toHaveText('Tick at least one feed.')
+})
+
+test('a ladder of feeds is planned, kept, and stands on the shopping list', async ({ page, household }) => {
+  await goTo(page, '/programme')
+  await choose(page, 'School', 'Half strength, every 10–14 days')
+  await expect(page.getByLabel('Every').first()).toHaveValue('12')
+  await choose(page, 'Appetite', 'heavy')
+  await page.getByLabel('Plants').fill('0')
+  await expect(page.getByText('A programme is for 1 to 20 000 plants.').first()).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Keep this ladder' })).toBeDisabled()
+  await page.getByLabel('Plants').fill('500')
+  await expect(page.getByRole('img', { name: /Over \d+ weeks a plant wants/ })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Keep this ladder' }).click()
+  await expect(page.getByText('The ladder of feeds is kept.')).toBeVisible()
+  expect(await household.list('programmes')).toHaveLength(1)
+  await goTo(page, '/stores')
+  await expect(page.getByRole('region', { name: 'To buy' })).toContainText('Balanced soluble powder')
+})
+
+test('a sign is read against the record', async ({ page, household }) => {
+  const { id } = await household.put('feedings', {
+    name: 'Strong one',
+    feedId: 'balanced-20',
+    stageId: 'true-leaves',
+    targetNMgPerL: 240,
+    vessel: { name: 'jug', volumeL: 2 },
+    batchId: null,
+    toolId: null,
+  })
+  await household.put('uses', { name: 'Strong one', kind: 'feed given', feedingId: id })
+  await goTo(page, '/signs')
+  await page.getByLabel('Burnt tips').check()
+  const likely = page.getByRole('region', { name: 'What the record makes likely' })
+  await expect(likely.getByRole('listitem').first()).toContainText('the last feed was 240 mg/L')
+  await expectAccessible(page)
+})

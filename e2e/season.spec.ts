@@ -1,0 +1,298 @@
+import { expect, expectAccessible, goTo, test, type Household } from './bench'
+
+const TODAY = '2027-03-20'
+test.beforeEach(async ({ page }) => {
+  await page.clock.setFixedTime(new Date(`${TODAY}T09:00:00`))
+})
+
+const sowing = (household: Household, name: string, cropId: string, more: object = {}) =>
+  household.put('sowings', { name, cropId, plants: 48, sowOn: TODAY, certainty: 0.9, ...more })
+
+test('from a sentence to the bench card', async ({ page, household }) => {
+  await goTo(page, '/season')
+  await page.getByLabel('First frost of autumn').fill('2027-04-01')
+  await page.getByLabel('Last frost of spring').fill('2027-05-08')
+  await expect(page.getByText('The first frost of autumn comes after the last of spring.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled()
+  await page.getByLabel('First frost of autumn').fill('2027-10-12')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Keep it' }).click()
+
+  const sentence = page.getByLabel('What will you raise?')
+  await sentence.fill('48 moon trees by 20 May')
+  await expect(page.getByText(/is no crop in the book/)).toBeVisible()
+  await sentence.fill('48 basil by 31 April')
+  await expect(page.getByText(/is not a day/)).toBeVisible()
+  await sentence.fill('48 good plants of sweet basil by 29 May')
+  // 4 seeds a cell at 80 %, one in twenty lost, 90 % sure of 48: 53 cells.
+  await expect(page.getByText('in 53 cells of 4')).toBeVisible()
+  await expect(page.getByText(/^Out .*29.*\.$/)).toBeVisible()
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page.getByRole('slider', { name: 'Sweet basil' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'The ladder' })).toBeVisible()
+  await expectAccessible(page)
+
+  await page.getByLabel('the whole season').check()
+  await page
+    .getByRole('region', { name: 'Batches of mix' })
+    .getByRole('button', { name: 'Bench card' })
+    .first()
+    .click()
+  await expect(page.getByRole('heading', { level: 1, name: /basil/i })).toBeVisible()
+  const [batch] = (await household.list('batches')) as unknown as {
+    body: { fills: { containerId: string }[] }
+  }[]
+  expect(batch!.body.fills[0]!.containerId).toBe('tray-72')
+})
+
+test('successions come as one change, and go with one undo', async ({ page, household }) => {
+  await household.setSeason()
+  await goTo(page, '/season')
+  await page.getByLabel('What will you raise?').fill('36 lettuce by 1 May, 3 times every 2 weeks')
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page.getByRole('slider')).toHaveCount(3)
+  expect((await household.list('sowings')).map(({ body }) => body.outOn).sort()).toEqual([
+    '2027-05-01',
+    '2027-05-15',
+    '2027-05-29',
+  ])
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
+  await expect(page.getByRole('slider')).toHaveCount(0)
+})
+
+test('a sowing is dragged and its mix, feed and shelf move along', async ({ page, household }) => {
+  await household.setSeason()
+  await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-04-02' })
+  await goTo(page, '/season')
+  const row = page.getByRole('slider', { name: 'Tomato' })
+  const batches = page.getByRole('region', { name: 'Batches of mix' })
+  await expect(batches).toContainText('Fri 2 Apr')
+  const sowOn = async () => (await household.list('sowings'))[0]!.body.sowOn as unknown as string
+
+  const bar = (await row.locator('.rung').first().boundingBox())!
+  await page.mouse.move(bar.x + bar.width / 2, bar.y + bar.height - 3)
+  await page.mouse.down()
+  await page.mouse.move(bar.x + bar.width / 2 + 60, bar.y + bar.height - 3, { steps: 6 })
+  // Before it is let go the demand has moved.
+  await expect(batches).not.toContainText('Fri 2 Apr')
+  expect(await sowOn()).toBe('2027-04-02')
+  await page.mouse.up()
+  await expect.poll(sowOn).not.toBe('2027-04-02')
+  const dragged = await sowOn()
+  expect(dragged > '2027-04-02').toBe(true)
+  await page.keyboard.press('Control+z')
+  await expect.poll(sowOn).toBe('2027-04-02')
+  await page.keyboard.press('Control+Shift+z')
+  await expect.poll(sowOn).toBe(dragged)
+  await page.keyboard.press('Control+z')
+  await expect.poll(sowOn).toBe('2027-04-02')
+
+  await row.focus()
+  await page.keyboard.press('ArrowRight')
+  await expect.poll(sowOn).toBe('2027-04-03')
+  await page.keyboard.press('Shift+ArrowLeft')
+  await expect.poll(sowOn).toBe('2027-03-27')
+
+  const edge = (await row.locator('.edge').first().boundingBox())!
+  await page.mouse.move(edge.x + edge.width / 2, edge.y + edge.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(edge.x + edge.width / 2 + 45, edge.y + edge.height / 2, { steps: 4 })
+  await page.mouse.up()
+  const rungs = async () =>
+    (await household.list('sowings'))[0]!.body.rungs as unknown as { days: number }[] | null
+  await expect.poll(async () => (await rungs())?.[0]!.days ?? 0).toBeGreaterThan(20)
+  await expect(page.getByText('yours').first()).toBeVisible()
+})
+
+test('two who move the same sowing: the second chooses', async ({ page, household, expectNoise }) => {
+  expectNoise(/409/)
+  await household.setSeason()
+  const { id } = await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-04-02' })
+  await goTo(page, '/season')
+  await page.getByRole('slider', { name: 'Tomato' }).press('Enter')
+  await household.put(
+    'sowings',
+    { name: 'Tomato', cropId: 'tomato', plants: 60, sowOn: '2027-04-09', certainty: 0.9 },
+    id,
+    1,
+  )
+  await page.getByLabel('Good plants').fill('30')
+  await expect(page.getByText(/changed elsewhere/)).toBeVisible()
+  await expect(page.getByText(/60 plants/)).toBeVisible()
+  await expect(page.getByLabel('Good plants')).toHaveValue('30')
+  await page.getByRole('button', { name: 'Keep mine' }).click()
+  await expect
+    .poll(async () => (await household.list('sowings'))[0]!.body.plants as unknown as number)
+    .toBe(30)
+})
+
+test('an overflowing shelf is shown, and the smallest set of shifts makes it fit', async ({
+  page,
+  household,
+}) => {
+  await household.setSeason({ shelfFlats: 2 })
+  for (const [name, cropId] of [
+    ['Lettuce', 'lettuce'],
+    ['Cosmos', 'cosmos'],
+    ['Zinnia', 'zinnia'],
+  ] as const)
+    await sowing(household, name, cropId, { sowOn: '2027-04-20', ladderId: 'cell' })
+  await goTo(page, '/season')
+  const full = page.getByRole('region', { name: /The shelf is full from/ })
+  await expect(full).toContainText('3 flats where 2 fit')
+  await full.getByRole('button', { name: 'What has to move?' }).click()
+  await expect(full.getByText('It fits when these move')).toBeVisible()
+  await expect(full.getByRole('listitem')).toHaveCount(1)
+  await expectAccessible(page)
+  await full.getByRole('button', { name: 'Move them' }).click()
+  await expect(full).toHaveCount(0)
+  await page.getByRole('button', { name: 'Try 2000 seasons' }).click()
+  await expect(page.getByText(/of seasons reach everything/)).toBeVisible()
+})
+
+test('today’s work is done with a key, undone with a key, and the season moves', async ({
+  page,
+  household,
+}) => {
+  await household.setSeason()
+  // Due in three days: done today, everything after it comes three days earlier.
+  await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-03-23' })
+  await sowing(household, 'Leek', 'leek', { sowOn: '2027-03-17' })
+  await goTo(page, '/season')
+  const row = page.getByRole('slider', { name: 'Tomato' })
+  const before = (await row.getAttribute('aria-valuetext'))!
+  await page.keyboard.press('t')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Sat/)
+  await expectAccessible(page)
+  const sow = page.getByRole('button', { name: /^Sow Tomato/ })
+  await sow.focus()
+  await page.keyboard.press('d')
+  await expect(page.getByRole('region', { name: 'Done today' })).toContainText('Sow Tomato')
+  await page.keyboard.press('e')
+  await expect(row).toBeVisible()
+  const outOf = (text: string) => /out (.*)$/.exec(text)![1]
+  expect(outOf((await row.getAttribute('aria-valuetext'))!)).not.toBe(outOf(before))
+  await page.keyboard.press('t')
+  await expect(page.getByRole('region', { name: 'Done today' })).toBeVisible()
+  await page.keyboard.press('u')
+  await expect(page.getByRole('region', { name: 'This week' })).toContainText('Sow Tomato')
+  await expect(page.getByRole('region', { name: 'Late' })).toContainText('Sow Leek')
+  await page.getByRole('button', { name: /^Put off until tomorrow: Sow Leek/ }).click()
+  await expect(page.getByRole('button', { name: /^Sow Leek/ })).toHaveCount(0)
+})
+
+test('what never came up is in danger, and is sown again in one press', async ({ page, household }) => {
+  await household.setSeason()
+  const { id } = await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-03-01' })
+  await household.put('marks', {
+    name: 'sown',
+    what: 'rung',
+    of: [{ sowingId: id, rung: 0 }],
+    on: '2027-03-01',
+  })
+  await goTo(page, '/today')
+  const danger = page.getByRole('region', { name: 'In danger' })
+  await expect(danger).toContainText('twice the days are over')
+  await danger.getByRole('button', { name: 'Sow again' }).click()
+  await expect(page.getByRole('button', { name: /^Sow Tomato, again/ })).toBeVisible()
+})
+
+test('the season leaves as a calendar, and the week on paper', async ({ page, household }) => {
+  await household.setSeason()
+  await sowing(household, 'Tomato', 'tomato')
+  await goTo(page, '/season')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Download as a calendar' }).click(),
+  ])
+  expect(download.suggestedFilename()).toBe('season.ics')
+  await goTo(page, '/today')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('heading', { name: /^The week from/ })).toBeVisible()
+  await expect(page.getByText('Sow Tomato').last()).toBeVisible()
+})
+
+test('the season’s shopping list says what is short, of seed too, and by when', async ({
+  page,
+  household,
+}) => {
+  await household.setSeason()
+  const packet = await household.put('packets', {
+    name: 'Old leek',
+    cropId: 'leek',
+    year: 2026,
+    seeds: 100,
+    germination: 0.8,
+  })
+  await sowing(household, 'Leek', 'leek', { sowOn: '2027-04-10', plants: 120, packetId: packet.id })
+  await household.put('stocks', {
+    name: '1 L of perlite',
+    kind: 'material',
+    goodsId: 'perlite',
+    size: { measure: 'loose', amount: 1 },
+    price: 2.5,
+    packs: 0.1,
+  })
+  await goTo(page, '/season')
+  const list = page.getByRole('region', { name: 'To buy for the rest of the season' })
+  await expect(list.getByRole('row', { name: /Perlite/ })).toContainText('1 L of perlite')
+  await expect(list.getByRole('row', { name: /Perlite/ })).toContainText('Sat 10 Apr')
+  await expect(list.getByRole('row', { name: /Seed: Old leek, 2026/ })).toContainText('100')
+  await household.put(
+    'packets',
+    { name: 'Old leek', cropId: 'leek', year: 2026, seeds: 5000, germination: 0.8 },
+    packet.id,
+    1,
+  )
+  await page.reload()
+  await expect(list.getByRole('row', { name: /Perlite/ })).toBeVisible()
+  await expect(list.getByRole('row', { name: /Seed/ })).toHaveCount(0)
+})
+
+test('a crop is put right, and a packet remembers its test', async ({ page, household }) => {
+  await household.setSeason()
+  await goTo(page, '/crops')
+  await page.getByLabel('Find a crop').fill('leek')
+  await page.getByRole('button', { name: 'Leek', exact: true }).click()
+  await page.getByRole('button', { name: 'Correct it' }).click()
+  await page.getByLabel('Weeks, from').fill('10')
+  await page.getByLabel('to', { exact: true }).fill('9')
+  await expect(page.getByText('The later week comes after the earlier')).toBeVisible()
+  await page.getByLabel('to', { exact: true }).fill('14')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText('10–14 weeks before planting out')).toBeVisible()
+  await page.getByRole('button', { name: 'A packet' }).click()
+  await page.getByLabel('Came up').fill('18')
+  await page.getByLabel('of', { exact: true }).fill('24')
+  // Wilson 95 %: 18 of 24 is 55–88 %.
+  await expect(page.getByText(/from 55\S* % to 88\S* %/)).toBeVisible()
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText(/tested 75 %/)).toBeVisible()
+})
+
+test('a ladder is changed rung by rung, only ever upwards, and goes back to the usual one', async ({
+  page,
+  household,
+}) => {
+  await household.setSeason()
+  await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-04-02' })
+  await goTo(page, '/season')
+  await page.getByRole('slider', { name: 'Tomato' }).press('Enter')
+  const rung = page.getByRole('listitem').filter({ has: page.getByRole('combobox', { name: 'Rung 2' }) })
+  await rung.getByRole('combobox', { name: 'In', exact: true }).click()
+  await page.getByRole('option', { name: '200-cell plug tray' }).click()
+  await expect(rung.getByText('200-cell plug tray is smaller than 72-cell tray below it.')).toBeVisible()
+  expect((await household.list('sowings'))[0]!.body.rungs).toBeNull()
+  await rung.getByRole('combobox', { name: 'In', exact: true }).click()
+  await page.getByRole('option', { name: '13 cm round pot' }).click()
+  const kept = async () =>
+    (await household.list('sowings'))[0]!.body.rungs as unknown as { containerId: string }[] | null
+  await expect.poll(async () => (await kept())?.[1]!.containerId).toBe('pot-13cm')
+  await page.getByRole('button', { name: 'Back to the usual ladder' }).click()
+  await expect.poll(kept).toBeNull()
+  await page.getByRole('button', { name: 'Remove this sowing' }).click()
+  await expect(page.getByRole('slider')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  await expect(page.getByRole('slider', { name: 'Tomato' })).toBeVisible()
+})
