@@ -1,7 +1,9 @@
 <script setup lang="ts">
 const household = useHousehold()
 const palette = ref(false)
-useKeys({ palette: () => (palette.value = true) })
+// After the list that Escape has just closed: it takes the focus back with a timer of its own.
+const showPalette = () => setTimeout(() => (palette.value = true))
+useKeys({ palette: showPalette })
 const preferences = usePreferences()
 useHead({ htmlAttrs: { class: () => (preferences.theme === 'dark' ? 'dark' : '') } })
 </script>
@@ -11,7 +13,7 @@ useHead({ htmlAttrs: { class: () => (preferences.theme === 'dark' ? 'dark' : '')
     <NuxtRouteAnnouncer />
     <a class="skip" href="#main">Skip to the page</a>
     <MaterialTextures />
-    <ShellHeader @palette="palette = true" />
+    <ShellHeader @palette="showPalette" />
     <main id="main" tabindex="-1">
       <ServerSilent v-if="household.failed" />
       <FirstHousehold v-else-if="!household.everything" />
