@@ -195,6 +195,39 @@ test('what never came up is in danger, and is sown again in one press', async ({
   await expect(danger).toContainText('twice the days are over')
   await danger.getByRole('button', { name: 'Sow again' }).click()
   await expect(page.getByRole('button', { name: /^Sow Tomato, again/ })).toBeVisible()
+  // What never came stands no longer on the shelf, and nothing is asked of it any more.
+  await expect(danger).not.toContainText('twice the days are over')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(danger).toContainText('twice the days are over')
+  await expect(page.getByRole('button', { name: /^Sow Tomato, again/ })).toBeHidden()
+})
+
+test('sowing empties the packet, and what failed is given up and taken up again', async ({
+  page,
+  household,
+}) => {
+  await household.setSeason()
+  const packet = await household.put('packets', {
+    name: 'Red one',
+    cropId: 'tomato',
+    year: 2027,
+    seeds: 400,
+    germination: 0.9,
+  })
+  const { id } = await sowing(household, 'Tomato', 'tomato', { sowOn: TODAY, packetId: packet.id })
+  await goTo(page, '/today')
+  await page.getByRole('button', { name: 'Sow Tomato: done', exact: true }).click()
+  await expect(page.getByRole('region', { name: 'Done today' })).toContainText('Sow Tomato')
+  await goTo(page, '/crops')
+  await page.getByRole('button', { name: 'Tomato', exact: true }).click()
+  await expect(page.getByText(/2027, [123]\d\d seeds/)).toBeVisible()
+  await goTo(page, `/season?sowing=${id}`)
+  const panel = page.getByRole('region', { name: 'Tomato' })
+  await panel.getByRole('button', { name: 'It failed' }).click()
+  await expect(panel).toBeHidden()
+  await page.getByText('Given up: 1').click()
+  await page.getByRole('button', { name: 'Take it up again' }).click()
+  await expect(page.getByText('Given up: 1')).toBeHidden()
 })
 
 test('the season leaves as a calendar, and the week on paper', async ({ page, household }) => {

@@ -134,6 +134,78 @@ describe('a season', () => {
   })
 })
 
+describe('seed', () => {
+  const seedsOf = async (id: string) => (await call('GET', at('packets', id))).body.body.seeds as number
+  const sow = (of: string[]) => ({
+    name: 'sown',
+    what: 'rung',
+    of: of.map((sowingId) => ({ sowingId, rung: 0 })),
+    on: `${year}-03-20`,
+  })
+  const packetOf = async (seeds: number | null) => {
+    const packet = { name: 'Tomato, saved', cropId: 'tomato', year, seeds, germination: 1 }
+    return (await put('packets', packet)).body.id as string
+  }
+  /** As many cells as plants, one seed in each: what is sown is known without the plan. */
+  const oneEach = async (packetId: string, plants: number) => {
+    const answer = await put('sowings', tomatoes({ packetId, plants, seedsPerCell: 1, certainty: 0.5 }))
+    expect(answer.status).toBe(200)
+    return answer.body.id as string
+  }
+
+  it('leaves the packet as it is sown, comes back when that is undone, and goes again', async () => {
+    const packetId = await packetOf(500)
+    const ids = await Promise.all([oneEach(packetId, 20), oneEach(packetId, 30)])
+    const sown = await put('marks', sow(ids))
+    const taken = sown.body.body.seeds as { packetId: string; seeds: number }[]
+    expect(taken.map((one) => one.packetId)).toEqual([packetId])
+    expect(taken[0]!.seeds).toBeGreaterThanOrEqual(50)
+    expect(await seedsOf(packetId)).toBe(500 - taken[0]!.seeds)
+    await call('DELETE', `${at('marks', sown.body.id)}?version=1`)
+    expect(await seedsOf(packetId)).toBe(500)
+    const again = await put('marks', { ...sow(ids), seeds: [{ packetId, seeds: 9999 }] }, 2, sown.body.id)
+    expect(again.body.body.seeds).toEqual(taken)
+    expect(await seedsOf(packetId)).toBe(500 - taken[0]!.seeds)
+  })
+
+  it('is taken only as far as it is there, only by sowing, and never from an uncounted packet', async () => {
+    const [few, uncounted] = await Promise.all([packetOf(7), packetOf(null)])
+    const [a, b] = [await oneEach(few, 20), await oneEach(uncounted, 20)]
+    const sown = await put('marks', sow([a, b]))
+    expect(sown.body.body.seeds).toEqual([{ packetId: few, seeds: 7 }])
+    expect([await seedsOf(few), await seedsOf(uncounted)]).toEqual([0, null])
+    const c = await oneEach(await packetOf(100), 10)
+    for (const more of [{ what: 'look' }, { what: 'rung', snoozedUntil: `${year}-03-22` }])
+      expect((await put('marks', { ...sow([c]), ...more })).body.body.seeds).toEqual([])
+  })
+
+  it('two who tick off two sowings at once empty a packet once', async () => {
+    const packetId = await packetOf(60)
+    const ids = await Promise.all([oneEach(packetId, 40), oneEach(packetId, 40)])
+    const marks = await Promise.all(ids.map((id) => put('marks', sow([id]))))
+    const taken = marks.map(({ body }) => body.body.seeds[0]?.seeds ?? 0) as number[]
+    expect([taken[0]! + taken[1]!, await seedsOf(packetId)]).toEqual([60, 0])
+  })
+})
+
+describe('a sowing that failed', () => {
+  it('is given up: no more jobs, no more days in the calendar, until it is taken up again', async () => {
+    const id = randomUUID()
+    await put('sowings', tomatoes({ name: 'Lost', sowOn: `${year}-03-20` }), 0, id)
+    const about = async () => {
+      const jobs = (await today(`${year}-03-20`)).body.jobs as { of: { sowingId: string }[] }[]
+      const calendar = await (await fetch(`${base}/api/households/${household}/calendar.ics`)).text()
+      return [jobs.some(({ of }) => of.some((one) => one.sowingId === id)), calendar.includes(`${id}-out@`)]
+    }
+    expect(await about()).toEqual([true, true])
+    const mark = { name: 'lost', what: 'give up', of: [{ sowingId: id, rung: 0 }], on: `${year}-03-20` }
+    const given = await put('marks', mark)
+    expect(await about()).toEqual([false, false])
+    await call('DELETE', `${at('marks', given.body.id)}?version=1`)
+    expect(await about()).toEqual([true, true])
+  })
+})
+
 describe('the calendar, read back by an independent parser', () => {
   const read = async () => {
     const response = await fetch(`${base}/api/households/${household}/calendar.ics`)
@@ -247,9 +319,9 @@ describe('five years of records', () => {
     ).toMatch(/Index Scan on mark_of/)
     expect(
       await explain(
-        `select "of" from mark where household_id = $1 and what = 'out' and snoozed_until is null and deleted_at is null`,
+        `select "of" from mark where household_id = $1 and what in ('out', 'give up') and snoozed_until is null and deleted_at is null`,
         [many],
       ),
-    ).toMatch(/mark_out/)
+    ).toMatch(/mark_over/)
   })
 })

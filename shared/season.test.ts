@@ -99,12 +99,12 @@ describe('a kept sowing', () => {
       { id: 'a', body: tomato },
       { id: 'b', body: { ...tomato, plants: 20 } },
     ]
-    const before = openRows(plan, kept, new Map())
+    const before = openRows(plan, kept, new Map(), '2027-03-22')
     const moved = [kept[0]!, { id: 'b', body: { ...kept[1]!.body, sowOn: '2027-03-27' } }]
-    const after = openRows(plan, moved, new Map())
+    const after = openRows(plan, moved, new Map(), '2027-03-22')
     expect(after[0]).toBe(before[0])
     expect(after[1]!.planned.sowOn).toBe('2027-03-27')
-    const done = openRows(plan, moved, new Map([['a', { 'rung-0': '2027-03-22' }]]))
+    const done = openRows(plan, moved, new Map([['a', { 'rung-0': '2027-03-22' }]]), '2027-03-22')
     expect([done[0]!.planned.sowOn, done[1]]).toEqual(['2027-03-22', after[1]])
   })
 

@@ -4,7 +4,7 @@ import type { Day } from '#core/season/day'
 import { feedRuns, loadOf, mixRuns, overflows, type SeasonRow } from '#core/season/demand'
 import { feedSowing } from '#core/season/feeding'
 import { planSowing } from '#core/season/sowing'
-import { jobsOf, type Job } from '#core/season/today'
+import { isOver, jobsOf, type Job } from '#core/season/today'
 import type { Crop } from '#core/sowing/crop'
 import type { Part } from '#core/media/recipe'
 import type { Feed } from '#core/feed/feed'
@@ -89,8 +89,11 @@ export function openRows(
   plan: ReturnType<typeof seasonPlanner>,
   sowings: readonly Kept<SowingRecord>[],
   done: ReadonlyMap<string, Readonly<Record<string, Day>>>,
+  today: Day,
 ): PlannedRow[] {
-  return sowings.flatMap((one) => plan(one, done.get(one.id)) ?? [])
+  return sowings.flatMap((one) =>
+    isOver(done.get(one.id), today) ? [] : (plan(one, done.get(one.id)) ?? []),
+  )
 }
 
 /** What is due, late or in danger on a day. */

@@ -8,6 +8,7 @@ const season = useSeason()
 const household = useHousehold()
 const route = useRoute()
 const { note } = useNotes()
+const { printDay } = useDates()
 
 const selected = ref<string | null>(typeof route.query.sowing === 'string' ? route.query.sowing : null)
 const row = computed(() => season.rows.find(({ id }) => id === selected.value))
@@ -57,6 +58,16 @@ async function copyCalendar() {
           {{ one.problem.message }}
         </li>
       </ul>
+
+      <details v-if="season.lost.length" class="no-print">
+        <summary>Given up: {{ season.lost.length }}</summary>
+        <ul>
+          <li v-for="one in season.lost" :key="one.id" class="lost">
+            {{ one.body.name }}, since {{ printDay(season.done.get(one.id)!.lost!) }}
+            <button type="button" class="link" @click="season.takeUp(one.id)">Take it up again</button>
+          </li>
+        </ul>
+      </details>
 
       <SowingPanel
         v-if="selected && season.sowing(selected)"
@@ -110,6 +121,13 @@ async function copyCalendar() {
 
 .calendar svg {
   width: 1.2em;
+}
+
+.lost {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1rem;
+  align-items: center;
 }
 
 .empty {

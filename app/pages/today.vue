@@ -41,14 +41,6 @@ const at = computed(
 
 const done = (job: Job) => season.mark(job, words(job).title)
 const undo = (job: Job) => season.undoJob(job, words(job).title)
-/** The same again, sown today; the first stays until it is planted out or removed. */
-async function again(job: Job) {
-  const stored = season.sowing(job.of[0]!.sowingId)
-  if (!stored) return
-  const body = { ...stored.body, name: `${stored.body.name}, again`, sowOn: season.today, outOn: null }
-  if (await season.keep([{ id: crypto.randomUUID(), after: body }]))
-    note(`${body.name} is planned for today.`, { name: 'Undo', run: season.undo })
-}
 const snooze = (job: Job, until: string) => season.mark(job, words(job).title, until)
 
 function step(by: number) {
@@ -138,7 +130,7 @@ const print = () => window.print()
             @done="done(job)"
             @undo="undo(job)"
             @snooze="(until) => snooze(job, until)"
-            @again="again(job)"
+            @again="season.sowAgain(job.of[0]!.sowingId)"
           />
         </ul>
       </section>

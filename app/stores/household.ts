@@ -12,6 +12,7 @@ import { findContainer } from '#shared/records/batch'
 import { findFeed } from '#shared/records/feeding'
 import { findRecipe } from '#shared/records/recipe'
 import type { HouseholdRecord } from '#shared/records/household'
+import type { MarkRecord } from '#shared/records/mark'
 
 /** What this household keeps, as the server has it. */
 export const useHousehold = defineStore('household', () => {
@@ -92,12 +93,29 @@ export const useHousehold = defineStore('household', () => {
   }
 
   async function save<C extends Collection>(collection: C, id: string, version: number, body: Bodies[C]) {
-    const stored = await $fetch<Stored<Bodies[C]>>(address(collection, id), {
-      method: 'PUT',
-      body: { version, body },
-    })
-    put(collection, stored)
-    return stored
+    try {
+      const stored = await $fetch<Stored<Bodies[C]>>(address(collection, id), {
+        method: 'PUT',
+        body: { version, body },
+      })
+      put(collection, stored)
+      await readTaken(collection, stored.body)
+      return stored
+    } catch (error) {
+      // Somebody else may have been at the shelf.
+      if (collection === 'uses') await Promise.all([readAgain('uses'), readAgain('stocks')]).catch(() => {})
+      throw error
+    }
+  }
+
+  async function readAgain(collection: Collection) {
+    const { id } = everything.value!.household
+    Object.assign(everything.value!, { [collection]: await $fetch(`/api/households/${id}/${collection}`) })
+  }
+  /** What a record took on the server, or gave back, is read again. */
+  async function readTaken(collection: Collection, body: unknown) {
+    if (collection === 'uses') await readAgain('stocks')
+    if (collection === 'marks' && (body as MarkRecord).seeds.length) await readAgain('packets')
   }
 
   async function remove(collection: Collection, record: Stored<unknown>) {
@@ -110,6 +128,7 @@ export const useHousehold = defineStore('household', () => {
     const list = everything.value![collection] as Stored<unknown>[]
     const at = list.findIndex(({ id }) => id === record.id)
     if (at >= 0) list.splice(at, 1)
+    await readTaken(collection, record.body)
     return version
   }
 

@@ -2,9 +2,8 @@ import type { Day } from '#core/season/day'
 import { edgeMoved, movedBy } from '#core/season/moves'
 import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand'
 import { rungsOf } from '#core/season/sowing'
-import type { Job } from '#core/season/today'
+import { doneBySowing, isOver, type Job, type JobKind, type JobTarget } from '#core/season/today'
 import { jobsOn, openRows, seasonKnown, seasonPlanner, type PlannedRow } from '#shared/season'
-import { doneBySowing } from '#core/season/today'
 import { asSowingRequest, sowingRecordProblems, type SowingRecord } from '#shared/records/sowing'
 import type { MarkRecord } from '#shared/records/mark'
 import type { Stored } from '#shared/collections'
@@ -45,15 +44,12 @@ export const useSeason = defineStore('season', () => {
 
   const marks = computed(() => household.marks.map(({ body }) => toRaw(body)))
   const done = computed(() => doneBySowing(marks.value))
-  const over = computed(
-    () => new Set([...done.value].flatMap(([id, days]) => (days.out && days.out < today.value ? [id] : []))),
-  )
-  const open = computed(() => household.sowings.filter(({ id }) => !over.value.has(id)))
+  const open = computed(() => household.sowings.filter(({ id }) => !isOver(done.value.get(id), today.value)))
   const rows = computed((): PlannedRow[] => {
     if (!planner.value) return []
     const hand = moving.value
     const all = open.value.map(({ id, body }) => (hand && hand.id === id ? hand : { id, body: toRaw(body) }))
-    return openRows(planner.value, thought.value ? [...all, thought.value] : all, done.value)
+    return openRows(planner.value, thought.value ? [...all, thought.value] : all, done.value, today.value)
   })
   /** Sowings that cannot be planned as they stand, and why. */
   const unplanned = computed(() =>
@@ -149,23 +145,31 @@ export const useSeason = defineStore('season', () => {
 
   // What was done, undone or put off.
   async function mark(job: Job, name: string, snoozedUntil: Day | null = null) {
-    const body: MarkRecord = {
-      name: name.slice(0, 120),
-      what: job.kind,
-      of: job.of.map(({ sowingId, rung }) => ({ sowingId, rung })),
-      on: today.value,
-      snoozedUntil,
-    }
-    try {
-      const stored = await household.save('marks', crypto.randomUUID(), 0, body)
+    const stored = await keepMark(name, job.kind, job.of, snoozedUntil)
+    if (stored)
       note(snoozedUntil ? `Put off: ${name}.` : `Done: ${name}.`, {
         name: 'Undo',
         run: () => unmark(stored, name),
       })
-      return true
+  }
+  async function keepMark(
+    name: string,
+    what: JobKind,
+    of: readonly JobTarget[],
+    snoozedUntil: Day | null = null,
+  ): Promise<Stored<MarkRecord> | null> {
+    try {
+      return await household.save('marks', crypto.randomUUID(), 0, {
+        name: name.slice(0, 120),
+        what,
+        of: of.map(({ sowingId, rung }) => ({ sowingId, rung })),
+        on: today.value,
+        snoozedUntil,
+        seeds: [],
+      })
     } catch (error) {
       note(readProblem(error)?.detail ?? 'The server does not answer; nothing was written.')
-      return false
+      return null
     }
   }
   async function unmark(stored: Stored<MarkRecord>, name: string) {
@@ -188,6 +192,40 @@ export const useSeason = defineStore('season', () => {
       )
     if (stored) await unmark(stored, name)
   }
+
+  // What failed keeps its record and leaves the shelf.
+  const markLost = (id: string) =>
+    keepMark(`Given up: ${sowing(id)!.body.name}`, 'give up', [{ sowingId: id, rung: 0 }])
+  async function giveUp(id: string) {
+    const stored = await markLost(id)
+    if (stored) note(`${stored.body.name}. Its place is free.`, { name: 'Undo', run: () => takeUp(id) })
+  }
+  async function takeUp(id: string) {
+    const stored = household.marks.find(
+      ({ body }) => body.what === 'give up' && body.of.some(({ sowingId }) => sowingId === id),
+    )
+    if (stored) await unmark(stored, stored.body.name)
+  }
+  /** The same again, sown today, in place of what never came. */
+  async function sowAgain(id: string) {
+    const before = copyOf(sowing(id)!.body)
+    const after = {
+      ...before,
+      name: `${before.name.slice(0, 110)}, again`,
+      sowOn: today.value,
+      outOn: null,
+    }
+    if (!(await keep([{ id: crypto.randomUUID(), after }]))) return
+    if (!(await markLost(id))) return
+    note(`${after.name} is planned for today; what never came is given up.`, {
+      name: 'Undo',
+      run: async () => {
+        await takeBack(past, future)
+        await takeUp(id)
+      },
+    })
+  }
+  const lost = computed(() => household.sowings.filter(({ id }) => done.value.get(id)?.lost !== undefined))
 
   return {
     today,
@@ -217,6 +255,10 @@ export const useSeason = defineStore('season', () => {
     isSown,
     mark,
     undoJob: undo,
+    giveUp,
+    takeUp,
+    sowAgain,
+    lost,
     canUndo: computed(() => past.value.length > 0),
     canRedo: computed(() => future.value.length > 0),
     undo: () => takeBack(past, future),

@@ -5,7 +5,18 @@ import { hardeningPlan } from './hardening'
 import type { RungStage } from './ladder'
 import { emergenceVerdict } from './sowing'
 
-export const JOB_KINDS = ['treat', 'soak mix', 'make mix', 'rung', 'look', 'feed', 'harden', 'out'] as const
+export const JOB_KINDS = [
+  'treat',
+  'soak mix',
+  'make mix',
+  'rung',
+  'look',
+  'feed',
+  'harden',
+  'out',
+  // Never due: what a household does with a sowing that failed.
+  'give up',
+] as const
 export type JobKind = (typeof JOB_KINDS)[number]
 
 /** What a job is about: a rung of one or more sowings. */
@@ -68,10 +79,15 @@ const FEED_KEEPS_DAYS = 2
 const key = ({ sowingId, rung }: JobTarget) => `${sowingId} ${rung}`
 
 /** The day of a sowing that a mark gives; the rest move nothing. */
-const DAY_OF: Partial<Record<JobKind, string>> = { treat: 'treat', look: 'up', out: 'out' }
+const DAY_OF: Partial<Record<JobKind, string>> = { treat: 'treat', look: 'up', out: 'out', 'give up': 'lost' }
+
+/** Whether a sowing is planted out since yesterday, or given up: nothing more is done for it. */
+export const isOver = (days: Readonly<Record<string, Day>> | undefined, today: Day) =>
+  days?.lost !== undefined || (days?.out !== undefined && days.out < today)
 
 /**
- * What was done, as the days that move what follows: for each sowing `treat`, `rung-0`, `up`, `rung-1` …, `out`.
+ * What was done, as the days that move what follows: for each sowing `treat`, `rung-0`, `up`, `rung-1` …, `out`; `lost`
+ * where it was given up.
  */
 export function doneBySowing(marks: readonly Mark[]): Map<string, Record<string, Day>> {
   const done = new Map<string, Record<string, Day>>()

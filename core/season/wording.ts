@@ -80,5 +80,7 @@ export function jobWords(
       }
     case 'out':
       return { title: `Plant out ${who}`, detail: 'well watered, in the evening or under a grey sky' }
+    case 'give up':
+      return { title: `Give up on ${who}`, detail: 'it no longer stands on the shelf' }
   }
 }

@@ -318,13 +318,14 @@ export const marks = pgTable(
     of: jsonb().$type<MarkRecord['of']>().notNull(),
     on: date({ mode: 'string' }).notNull(),
     snoozedUntil: date({ mode: 'string' }),
+    seeds: jsonb().$type<MarkRecord['seeds']>().notNull().default([]),
   },
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),
     index('mark_of').using('gin', sql`${table.of} jsonb_path_ops`),
-    index('mark_out')
+    index('mark_over')
       .on(table.householdId)
-      .where(sql`what = 'out' and snoozed_until is null and deleted_at is null`),
+      .where(sql`what in ('out', 'give up') and snoozed_until is null and deleted_at is null`),
   ],
 )
 

@@ -92,7 +92,14 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray }: I
   let next = 301
   const did = (what: JobKind, sowingN: number, index: number, days: number): Entries<'marks'>[number] => [
     id(next++),
-    { name: what, what, of: [{ sowingId: id(sowingN), rung: index }], on: on(days), snoozedUntil: null },
+    {
+      name: what,
+      what,
+      of: [{ sowingId: id(sowingN), rung: index }],
+      on: on(days),
+      snoozedUntil: null,
+      seeds: [],
+    },
   ]
 
   const packets: Entries<'packets'> = [

@@ -8,12 +8,26 @@ import { asStoredHousehold, findHousehold, NOUNS } from './reading'
 import { checkReferences } from './references'
 import { invalid, stale, unknown } from './refusal'
 import { asStored, current, lockHousehold, tableOf, type Row } from './rows'
+import { putSeedBack, takeSeed, takeSeedAgain } from './sowing-seed'
 import { drawAgain, drawDown, putBack } from './using'
 
 /*
  * How a household keeps its things: the same calls for every collection. A write names the version it was made
  * from; when the row has moved on, the writer is told and shown what is there now. What a change replaces is kept.
  */
+
+/** What writing a record takes from what else the household keeps, and gives back when it is removed. */
+interface Taking<Body> {
+  /** A new record, with what it took. */
+  take(tx: Transaction, householdId: string, body: Body): Promise<Body>
+  /** One that is changed, or comes back. */
+  again(tx: Transaction, householdId: string, before: Row, body: Body): Promise<Partial<Body>>
+  giveBack(tx: Transaction, householdId: string, body: Body): Promise<void>
+}
+const TAKING: { [C in Collection]?: Taking<Bodies[C]> } = {
+  uses: { take: drawDown, again: useAgain, giveBack: putBack },
+  marks: { take: takeSeed, again: takeSeedAgain, giveBack: putSeedBack },
+}
 
 /** Create at version 0, else update when the version still stands. */
 export async function saveHousehold(householdId: string, version: number, body: HouseholdRecord) {
@@ -54,7 +68,7 @@ export async function save<C extends Collection>(
     if (version === 0 && !before) return create(tx, collection, householdId, id, body)
     if (!before) throw unknown(NOUNS[collection])
     if (before.version !== version) throw stale(before.deletedAt ? null : asStored(before))
-    const next = collection === 'uses' ? await useAgain(tx, householdId, before, body as UseRecord) : body
+    const next = (await TAKING[collection]?.again(tx, householdId, before, body)) ?? body
     await keepRevision(tx, collection, householdId, before)
     const table = tableOf(collection)
     const [updated] = await tx
@@ -73,7 +87,7 @@ async function create<C extends Collection>(
   id: string,
   body: Bodies[C],
 ): Promise<Stored<Bodies[C]>> {
-  const whole = collection === 'uses' ? await drawDown(tx, householdId, body as UseRecord) : body
+  const whole = (await TAKING[collection]?.take(tx, householdId, body)) ?? body
   const number = collection === 'batches' ? { number: await nextBatchNumber(tx, householdId) } : {}
   const table = tableOf(collection)
   const values = { householdId, id, ...whole, ...number } as unknown as typeof table.$inferInsert
@@ -99,7 +113,7 @@ export async function remove(
     if (!before) throw unknown(NOUNS[collection])
     if (before.version !== version || before.deletedAt)
       throw stale(before.deletedAt ? null : asStored(before))
-    if (collection === 'uses') await putBack(tx, householdId, asStored<'uses'>(before).body)
+    await TAKING[collection]?.giveBack(tx, householdId, asStored<typeof collection>(before).body as never)
     await keepRevision(tx, collection, householdId, before)
     const table = tableOf(collection)
     const [removed] = await tx

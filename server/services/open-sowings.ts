@@ -3,13 +3,13 @@ import type { Collection } from '#shared/collections'
 import { marks, sowings } from '../db/schema'
 import { current, tableOf } from './rows'
 
-/** Sowings nobody has planted out yet. */
+/** Sowings nobody has planted out or given up yet. */
 export const openSowings = (householdId: string): SQL =>
   and(
     current('sowings', householdId),
     sql`${sowings.id}::text not in (
       select target ->> 'sowingId' from ${marks}, jsonb_array_elements(${marks.of}) as target
-      where ${marks.householdId} = ${householdId} and ${marks.what} = 'out' and ${marks.snoozedUntil} is null
+      where ${marks.householdId} = ${householdId} and ${marks.what} in ('out', 'give up') and ${marks.snoozedUntil} is null
         and ${marks.deletedAt} is null)`,
   )!
 

@@ -38,7 +38,7 @@ async function knownWith(householdId: string, frame: SeasonFrameRecord): Promise
   })
 }
 
-/** Sowings nobody has planted out yet, and what was done or put off on them. */
+/** Sowings that are not over, and what was done or put off on them. */
 async function openSeason(householdId: string) {
   const rows = await db().select().from(sowings).where(openSowings(householdId)).orderBy(sowings.createdAt)
   const open = (rows as unknown as Row[]).map(asStored<'sowings'>)
@@ -66,7 +66,7 @@ export async function plannedSeason(householdId: string, today: Day) {
     knownWith(householdId, body.season),
     openSeason(householdId),
   ])
-  const rows = openRows(seasonPlanner(known, today), open, doneBySowing(marked))
+  const rows = openRows(seasonPlanner(known, today), open, doneBySowing(marked), today)
   return { name: body.name, nightC: body.season.nightC, known, rows, marked }
 }
 

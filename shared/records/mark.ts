@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { JOB_KINDS } from '#core/season/today'
-import { id, name } from '../rules'
+import { amount, id, name } from '../rules'
 
 /** Something that was done, or put off: one action, on all the rungs it was for. */
 export const mark = z.object({
@@ -16,5 +16,9 @@ export const mark = z.object({
     .nullable()
     .default(null)
     .describe('null where it was done'),
+  seeds: z
+    .array(z.object({ packetId: id, seeds: amount }))
+    .default([])
+    .describe('What sowing took from the packets; written by the server'),
 })
 export type MarkRecord = z.output<typeof mark>

@@ -50,15 +50,9 @@ async function keep() {
     drawn: [],
     facts: [],
   })
-  // Also after a refusal: somebody else may have been at the shelf.
-  await household.load()
   if (!stored) return
-  note(`Batch ${props.batch.number} is made.`, { name: 'Undo', run: () => undo(stored) })
+  note(`Batch ${props.batch.number} is made.`, { name: 'Undo', run: () => removal('uses', stored) })
   emit('close')
-}
-async function undo(stored: Stored<import('#shared/records/use').UseRecord>) {
-  await removal('uses', stored)
-  await household.load()
 }
 </script>
 

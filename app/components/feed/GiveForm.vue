@@ -3,7 +3,6 @@ import { onShelves } from '#core/stores/draw'
 import { goodsName } from '#core/stores/goods'
 import type { Stored } from '#shared/collections'
 import type { FeedingRecord } from '#shared/records/feeding'
-import type { UseRecord } from '#shared/records/use'
 
 /** A feed is given: to which trays, by whom, how many jugs of it; what it takes leaves the shelf. */
 const props = defineProps<{ feeding: Stored<FeedingRecord> }>()
@@ -46,14 +45,9 @@ async function keep() {
     drawn: [],
     facts: [],
   })
-  await household.load()
   if (!stored) return
-  note('The feed is written down.', { name: 'Undo', run: () => undo(stored) })
+  note('The feed is written down.', { name: 'Undo', run: () => removal('uses', stored) })
   emit('close')
-}
-async function undo(stored: Stored<UseRecord>) {
-  await removal('uses', stored)
-  await household.load()
 }
 </script>
 

@@ -18,9 +18,6 @@ const given = computed(() =>
 )
 const fact = (facts: { what: string; amount: number }[], what: string) =>
   facts.find((one) => one.what === what)?.amount ?? 0
-async function takeBack(use: (typeof given.value)[number]) {
-  if (await removal('uses', use)) await household.load()
-}
 </script>
 
 <template>
@@ -40,7 +37,7 @@ async function takeBack(use: (typeof given.value)[number]) {
           type="button"
           class="icon-button no-print"
           :aria-label="`Take back ${use.body.name}`"
-          @click="takeBack(use)"
+          @click="removal('uses', use)"
         >
           <Undo2 aria-hidden="true" />
         </button>

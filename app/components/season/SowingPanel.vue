@@ -1,11 +1,8 @@
 <script setup lang="ts">
-import { Plus, Trash2, X } from '@lucide/vue'
-import { daysBetween } from '#core/season/day'
-import { hardeningPlan } from '#core/season/hardening'
+import { Trash2, X } from '@lucide/vue'
 import { coverOf } from '#core/sowing/crop'
-import { ladderById, LADDERS, rung as newRung, RUNG_STAGES, type LadderRung } from '#core/season/ladder'
+import { ladderById, LADDERS } from '#core/season/ladder'
 import { rungsOf } from '#core/season/sowing'
-import { containersText } from '#core/season/wording'
 import { printNumber } from '#core/units/format'
 import { asSowingRequest, sowingRecordProblems, type SowingRecord } from '#shared/records/sowing'
 import type { PlannedRow } from '#shared/season'
@@ -61,28 +58,6 @@ onBeforeUnmount(async () => {
   if (season.moving?.id === props.id && season.saving.state !== 'stale') season.moving = null
 })
 
-const editRung = (index: number, change: Partial<LadderRung>) =>
-  edit((next) => {
-    next.rungs = rungs.value.map((one, i) => (i === index ? { ...one, ...change } : { ...one }))
-  })
-const addRung = () =>
-  edit((next) => {
-    const list = rungs.value.map((one) => ({ ...one }))
-    const at = list.findIndex(({ stage }) => stage === 'harden')
-    const before = list[at < 0 ? list.length - 1 : at - 1]
-    list.splice(at < 0 ? list.length : at, 0, {
-      ...newRung('pot up', before?.containerId ?? 'pot-10cm', 'stretched-potting', 0.3),
-      days: 14,
-    })
-    next.rungs = list
-  })
-const removeRung = (index: number) =>
-  edit((next) => {
-    next.rungs = rungs.value.filter((_, i) => i !== index).map((one) => ({ ...one }))
-  })
-const differs = (index: number, key: keyof LadderRung) =>
-  body.value?.rungs != null && rungs.value[index]?.[key] !== usual.value[index]?.[key]
-
 const packets = computed(() => [
   { value: null, name: 'no packet' },
   ...household.packets
@@ -96,19 +71,12 @@ const ladders = computed(() => [
   },
   ...LADDERS.map(({ id, name }) => ({ value: id as string | null, name })),
 ])
-const containers = computed(() =>
-  household.containers.map(({ id, name }) => ({ value: id as string | null, name })),
-)
-const mixes = computed(() => [{ value: null as string | null, name: 'nothing new' }, ...household.mixChoices])
-const stages = RUNG_STAGES.map((stage) => ({ value: stage, name: stage }))
-const hardening = (index: number) => {
-  const rung = planned.value?.rungs[index]
-  return rung ? hardeningPlan(rung.from, daysBetween(rung.from, rung.until)) : []
-}
-const fixed = (index: number) => rungs.value[index]?.stage === 'harden'
-
-async function give() {
+async function removeIt() {
   if (stored.value && (await remove('sowings', stored.value))) emit('close')
+}
+async function giveUp() {
+  emit('close')
+  await season.giveUp(props.id)
 }
 const asDate = (event: Event) => (event.target as HTMLInputElement).value || null
 </script>
@@ -117,7 +85,14 @@ const asDate = (event: Event) => (event.target as HTMLInputElement).value || nul
   <section v-if="body" class="slip sowing" :aria-labelledby="`${nameId}-title`">
     <header>
       <h2 :id="`${nameId}-title`">{{ body.name }}</h2>
-      <button type="button" class="icon-button" aria-label="Remove this sowing" title="Remove" @click="give">
+      <button v-if="season.isSown(id)" type="button" class="button" @click="giveUp">It failed</button>
+      <button
+        type="button"
+        class="icon-button"
+        aria-label="Remove this sowing"
+        title="Remove"
+        @click="removeIt"
+      >
         <Trash2 aria-hidden="true" />
       </button>
       <button type="button" class="icon-button" aria-label="Close" @click="emit('close')">
@@ -261,133 +236,14 @@ const asDate = (event: Event) => (event.target as HTMLInputElement).value || nul
     </div>
     <p v-else-if="problems[0]" class="problem" role="alert">{{ problems[0].message }}</p>
 
-    <h3>The ladder</h3>
-    <ol class="rungs">
-      <li v-for="(rung, index) in rungs" :key="index">
-        <ChoiceField
-          :model-value="rung.stage"
-          :label="`Rung ${index + 1}`"
-          :choices="stages"
-          :problem="problemAt(`rungs[${index}].stage`)"
-          @update:model-value="editRung(index, { stage: $event })"
-        />
-        <NumberField
-          :model-value="rung.days"
-          optional
-          label="Days"
-          :hint="
-            rung.days === null && planned?.rungs[index]
-              ? `from ${printDay(planned.rungs[index]!.from)}`
-              : 'yours'
-          "
-          :problem="problemAt(`rungs[${index}].days`)"
-          @update:model-value="editRung(index, { days: $event })"
-        />
-        <template v-if="!fixed(index)">
-          <ChoiceField
-            :model-value="rung.containerId"
-            label="In"
-            :choices="containers"
-            :hint="
-              differs(index, 'containerId')
-                ? 'yours'
-                : planned?.rungs[index]
-                  ? containersText(planned.rungs[index]!)
-                  : ''
-            "
-            :problem="problemAt(`rungs[${index}].containerId`)"
-            @update:model-value="editRung(index, { containerId: $event })"
-          />
-          <ChoiceField
-            :model-value="rung.recipeId"
-            label="Mix"
-            placeholder="nothing new"
-            :choices="mixes"
-            :hint="planned?.rungs[index]?.looseL ? `${printNumber(planned.rungs[index]!.looseL)} L` : ''"
-            :problem="problemAt(`rungs[${index}].recipeId`)"
-            @update:model-value="editRung(index, { recipeId: $event })"
-          />
-        </template>
-        <details v-else class="wide">
-          <summary>In what they stand in, day by day</summary>
-          <ol class="days">
-            <li v-for="day in hardening(index)" :key="day.on">
-              <strong>{{ printDay(day.on) }}</strong>
-              {{ day.hours === 24 ? 'day and night' : `${day.hours} hours` }}:
-              {{ day.where }}
-            </li>
-          </ol>
-        </details>
-        <NumberField
-          :model-value="rung.nMgPerL"
-          optional
-          label="Feed"
-          unit="mg/L"
-          :hint="
-            rung.nMgPerL === null && planned?.rungs[index]
-              ? `${printNumber(planned.rungs[index]!.care.nMgPerL)}`
-              : 'yours'
-          "
-          :problem="problemAt(`rungs[${index}].nMgPerL`)"
-          @update:model-value="editRung(index, { nMgPerL: $event })"
-        />
-        <NumberField
-          :model-value="rung.everyDays"
-          optional
-          label="every"
-          unit="days"
-          :hint="
-            rung.everyDays === null && planned?.rungs[index]
-              ? `${planned.rungs[index]!.care.everyDays || 'once'}`
-              : 'yours'
-          "
-          :problem="problemAt(`rungs[${index}].everyDays`)"
-          @update:model-value="editRung(index, { everyDays: $event })"
-        />
-        <NumberField
-          :model-value="rung.lightHours"
-          optional
-          label="Light"
-          unit="h"
-          :hint="
-            rung.lightHours === null && planned?.rungs[index]
-              ? `${planned.rungs[index]!.care.lightHours || 'the sun'}`
-              : 'yours'
-          "
-          :problem="problemAt(`rungs[${index}].lightHours`)"
-          @update:model-value="editRung(index, { lightHours: $event })"
-        />
-        <NumberField
-          :model-value="rung.mixC"
-          optional
-          label="Warmth"
-          unit="°C"
-          :hint="
-            rung.mixC === null && planned?.rungs[index]
-              ? `${printNumber(planned.rungs[index]!.care.mixC)}`
-              : 'yours'
-          "
-          :problem="problemAt(`rungs[${index}].mixC`)"
-          @update:model-value="editRung(index, { mixC: $event })"
-        />
-        <button
-          v-if="index > 0"
-          type="button"
-          class="icon-button"
-          :aria-label="`Take away rung ${index + 1}`"
-          @click="removeRung(index)"
-        >
-          <X aria-hidden="true" />
-        </button>
-        <p v-if="planned?.rungs[index]" class="water soft">Water: {{ planned.rungs[index]!.care.water }}.</p>
-      </li>
-    </ol>
-    <div class="buttons">
-      <button type="button" class="button" @click="addRung"><Plus aria-hidden="true" /> Add a rung</button>
-      <button v-if="body.rungs" type="button" class="button" @click="edit((next) => (next.rungs = null))">
-        Back to the usual ladder
-      </button>
-    </div>
+    <SowingLadder
+      :body="body"
+      :rungs="rungs"
+      :usual="usual"
+      :planned="planned"
+      :problem-at="problemAt"
+      @edit="edit"
+    />
     <SaveProblem
       :saving="season.saving"
       :say="
@@ -409,6 +265,7 @@ const asDate = (event: Event) => (event.target as HTMLInputElement).value || nul
 
 header {
   display: flex;
+  gap: 0.3rem;
   align-items: center;
 }
 
@@ -426,38 +283,5 @@ header h2 {
   display: grid;
   gap: 0.3rem;
   max-width: 62rem;
-}
-
-.rungs > li {
-  display: grid;
-  grid-template-columns: 8rem 6rem minmax(9rem, 1.3fr) minmax(9rem, 1.3fr) 6.2rem 6.2rem 5.2rem 5.6rem 2.5rem;
-  gap: 0.3rem 0.6rem;
-  align-items: start;
-  padding: 0.6rem 0;
-  border-top: 1px solid var(--line);
-}
-
-.rungs .wide {
-  grid-column: span 2;
-  padding-top: 1.3rem;
-}
-
-.days {
-  display: grid;
-  gap: 0.15rem;
-}
-
-.rungs .icon-button {
-  margin-top: 1.5rem;
-}
-
-.water {
-  grid-column: 1 / -1;
-}
-
-@media (max-width: 70rem) {
-  .rungs > li {
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  }
 }
 </style>

@@ -16,7 +16,7 @@ const making = ref(false)
 const removal = useRemoval()
 const { printDate } = useDates()
 async function takeBack() {
-  if (made.value && (await removal('uses', made.value))) await household.load()
+  if (made.value) await removal('uses', made.value)
 }
 const planned = computed(() => batch.value && usePlannedBatch(batch.value))
 const feedings = computed(() => household.feedings.filter(({ body }) => body.batchId === batch.value?.id))

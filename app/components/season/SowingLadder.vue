@@ -1,0 +1,228 @@
+<script setup lang="ts">
+import { Plus, X } from '@lucide/vue'
+import { daysBetween } from '#core/season/day'
+import { hardeningPlan } from '#core/season/hardening'
+import { rung as newRung, RUNG_STAGES, type LadderRung } from '#core/season/ladder'
+import type { PlannedSowing } from '#core/season/sowing'
+import { containersText } from '#core/season/wording'
+import { printNumber } from '#core/units/format'
+import type { SowingRecord } from '#shared/records/sowing'
+
+/** A sowing rung by rung: what each stands in, how long, and how it is fed, lit and warmed. */
+const props = defineProps<{
+  body: SowingRecord
+  rungs: readonly LadderRung[]
+  /** The rungs it would have by itself. */
+  usual: readonly LadderRung[]
+  planned: PlannedSowing | undefined
+  problemAt: (field: string) => string | undefined
+}>()
+const emit = defineEmits<{ edit: [mutate: (next: SowingRecord) => void] }>()
+const household = useHousehold()
+const { printDay } = useDates()
+
+const editRung = (index: number, change: Partial<LadderRung>) =>
+  emit('edit', (next) => {
+    next.rungs = props.rungs.map((one, i) => (i === index ? { ...one, ...change } : { ...one }))
+  })
+const addRung = () =>
+  emit('edit', (next) => {
+    const list = props.rungs.map((one) => ({ ...one }))
+    const at = list.findIndex(({ stage }) => stage === 'harden')
+    const before = list[at < 0 ? list.length - 1 : at - 1]
+    list.splice(at < 0 ? list.length : at, 0, {
+      ...newRung('pot up', before?.containerId ?? 'pot-10cm', 'stretched-potting', 0.3),
+      days: 14,
+    })
+    next.rungs = list
+  })
+const removeRung = (index: number) =>
+  emit('edit', (next) => {
+    next.rungs = props.rungs.filter((_, i) => i !== index).map((one) => ({ ...one }))
+  })
+const differs = (index: number, key: keyof LadderRung) =>
+  props.body.rungs != null && props.rungs[index]?.[key] !== props.usual[index]?.[key]
+
+const containers = computed(() =>
+  household.containers.map(({ id, name }) => ({ value: id as string | null, name })),
+)
+const mixes = computed(() => [{ value: null as string | null, name: 'nothing new' }, ...household.mixChoices])
+const stages = RUNG_STAGES.map((stage) => ({ value: stage, name: stage }))
+const hardening = (index: number) => {
+  const rung = props.planned?.rungs[index]
+  return rung ? hardeningPlan(rung.from, daysBetween(rung.from, rung.until)) : []
+}
+const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
+</script>
+
+<template>
+  <section class="ladder">
+    <h3>The ladder</h3>
+    <ol class="rungs">
+      <li v-for="(rung, index) in rungs" :key="index">
+        <ChoiceField
+          :model-value="rung.stage"
+          :label="`Rung ${index + 1}`"
+          :choices="stages"
+          :problem="problemAt(`rungs[${index}].stage`)"
+          @update:model-value="editRung(index, { stage: $event })"
+        />
+        <NumberField
+          :model-value="rung.days"
+          optional
+          label="Days"
+          :hint="
+            rung.days === null && planned?.rungs[index]
+              ? `from ${printDay(planned.rungs[index]!.from)}`
+              : 'yours'
+          "
+          :problem="problemAt(`rungs[${index}].days`)"
+          @update:model-value="editRung(index, { days: $event })"
+        />
+        <template v-if="!fixed(index)">
+          <ChoiceField
+            :model-value="rung.containerId"
+            label="In"
+            :choices="containers"
+            :hint="
+              differs(index, 'containerId')
+                ? 'yours'
+                : planned?.rungs[index]
+                  ? containersText(planned.rungs[index]!)
+                  : ''
+            "
+            :problem="problemAt(`rungs[${index}].containerId`)"
+            @update:model-value="editRung(index, { containerId: $event })"
+          />
+          <ChoiceField
+            :model-value="rung.recipeId"
+            label="Mix"
+            placeholder="nothing new"
+            :choices="mixes"
+            :hint="planned?.rungs[index]?.looseL ? `${printNumber(planned.rungs[index]!.looseL)} L` : ''"
+            :problem="problemAt(`rungs[${index}].recipeId`)"
+            @update:model-value="editRung(index, { recipeId: $event })"
+          />
+        </template>
+        <details v-else class="wide">
+          <summary>In what they stand in, day by day</summary>
+          <ol class="days">
+            <li v-for="day in hardening(index)" :key="day.on">
+              <strong>{{ printDay(day.on) }}</strong>
+              {{ day.hours === 24 ? 'day and night' : `${day.hours} hours` }}:
+              {{ day.where }}
+            </li>
+          </ol>
+        </details>
+        <NumberField
+          :model-value="rung.nMgPerL"
+          optional
+          label="Feed"
+          unit="mg/L"
+          :hint="
+            rung.nMgPerL === null && planned?.rungs[index]
+              ? `${printNumber(planned.rungs[index]!.care.nMgPerL)}`
+              : 'yours'
+          "
+          :problem="problemAt(`rungs[${index}].nMgPerL`)"
+          @update:model-value="editRung(index, { nMgPerL: $event })"
+        />
+        <NumberField
+          :model-value="rung.everyDays"
+          optional
+          label="every"
+          unit="days"
+          :hint="
+            rung.everyDays === null && planned?.rungs[index]
+              ? `${planned.rungs[index]!.care.everyDays || 'once'}`
+              : 'yours'
+          "
+          :problem="problemAt(`rungs[${index}].everyDays`)"
+          @update:model-value="editRung(index, { everyDays: $event })"
+        />
+        <NumberField
+          :model-value="rung.lightHours"
+          optional
+          label="Light"
+          unit="h"
+          :hint="
+            rung.lightHours === null && planned?.rungs[index]
+              ? `${planned.rungs[index]!.care.lightHours || 'the sun'}`
+              : 'yours'
+          "
+          :problem="problemAt(`rungs[${index}].lightHours`)"
+          @update:model-value="editRung(index, { lightHours: $event })"
+        />
+        <NumberField
+          :model-value="rung.mixC"
+          optional
+          label="Warmth"
+          unit="°C"
+          :hint="
+            rung.mixC === null && planned?.rungs[index]
+              ? `${printNumber(planned.rungs[index]!.care.mixC)}`
+              : 'yours'
+          "
+          :problem="problemAt(`rungs[${index}].mixC`)"
+          @update:model-value="editRung(index, { mixC: $event })"
+        />
+        <button
+          v-if="index > 0"
+          type="button"
+          class="icon-button"
+          :aria-label="`Take away rung ${index + 1}`"
+          @click="removeRung(index)"
+        >
+          <X aria-hidden="true" />
+        </button>
+        <p v-if="planned?.rungs[index]" class="water soft">Water: {{ planned.rungs[index]!.care.water }}.</p>
+      </li>
+    </ol>
+    <div class="buttons">
+      <button type="button" class="button" @click="addRung"><Plus aria-hidden="true" /> Add a rung</button>
+      <button
+        v-if="body.rungs"
+        type="button"
+        class="button"
+        @click="emit('edit', (next) => (next.rungs = null))"
+      >
+        Back to the usual ladder
+      </button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.rungs > li {
+  display: grid;
+  grid-template-columns: 8rem 6rem minmax(9rem, 1.3fr) minmax(9rem, 1.3fr) 6.2rem 6.2rem 5.2rem 5.6rem 2.5rem;
+  gap: 0.3rem 0.6rem;
+  align-items: start;
+  padding: 0.6rem 0;
+  border-top: 1px solid var(--line);
+}
+
+.rungs .wide {
+  grid-column: span 2;
+  padding-top: 1.3rem;
+}
+
+.days {
+  display: grid;
+  gap: 0.15rem;
+}
+
+.rungs .icon-button {
+  margin-top: 1.5rem;
+}
+
+.water {
+  grid-column: 1 / -1;
+}
+
+@media (max-width: 70rem) {
+  .rungs > li {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+}
+</style>
