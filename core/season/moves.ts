@@ -36,7 +36,9 @@ export function edgeMoved<Sowing extends Dated>(
     ...sowing,
     rungs: rungs.map((rung, i) => {
       if (i === index) return { ...rung, days: long(index) + by }
-      return i === index + 1 && !last ? { ...rung, days: long(i) - by } : { ...rung }
+      if (i === index + 1 && !last) return { ...rung, days: long(i) - by }
+      // A rung that shares out the crop's weeks keeps what it has: shared out anew it could round to another day.
+      return rung.stage === 'harden' || rung.stage === 'set in' ? { ...rung } : { ...rung, days: long(i) }
     }),
     // The sowing day stays where it is; planting out follows from the rungs.
     sowOn: planned.sowOn,

@@ -1,19 +1,14 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { DateTime } from 'luxon'
-import { CONTAINERS } from '../containers/catalogue'
-import { FEEDS } from '../feed/feeds'
 import { planBatch } from '../media/batch'
 import { DEFAULT_ALLOWANCES, plainBatch } from '../media/batch-request'
 import { BUILT_IN } from '../media/materials'
-import { STARTING_RECIPES } from '../media/recipes'
 import { CROPS } from '../sowing/crops'
 import { binomialAtMost } from '../sowing/odds'
-import { seasonBook } from './book'
 import { addDays, dayNumber, daysBetween, isDay } from './day'
-import { feedRuns, loadOf, mixRuns, overflows, type SeasonRow } from './demand'
-import { feedSowing } from './feeding'
-import { frameProblems, type SeasonFrame } from './frame'
+import { feedRuns, loadOf, mixRuns, overflows } from './demand'
+import { frameProblems } from './frame'
 import { hardeningPlan } from './hardening'
 import { ladderById, ladderProblems, LADDERS, rung } from './ladder'
 import { dailyLight, heightFor, ppfdAt } from './light'
@@ -28,57 +23,8 @@ import {
   type PlannedRung,
   type SowingRequest,
 } from './sowing'
+import { ask, book, crop, find, frame, partsOf, plan, row } from './test/bench'
 import { doneBySowing, jobsOf, type Mark, type TodayInput } from './today'
-
-const crop = (id: string) => CROPS.find((one) => one.id === id)!
-const find = (id: string) => CONTAINERS.find((one) => one.id === id)
-const partsOf = (id: string) => STARTING_RECIPES.find((one) => one.id === id)?.parts
-const book = seasonBook(find, partsOf, BUILT_IN)
-const frame: SeasonFrame = {
-  lastFrost: '2027-05-08',
-  firstFrost: '2027-10-12',
-  shelfFlats: 8,
-  lampM2: 1.2,
-  lamp: null,
-  mixC: 24,
-  lightSchool: 'sixteen',
-  feedingSchool: 'weak and often',
-  feedId: FEEDS[0]!.id,
-  tubL: 40,
-  canL: 9,
-}
-const ask = (cropId: string, more: Partial<SowingRequest> = {}): SowingRequest => ({
-  crop: crop(cropId),
-  plants: 48,
-  season: 'spring',
-  outOn: null,
-  sowOn: null,
-  germination: null,
-  seedYears: 0,
-  seedsThere: null,
-  certainty: 0.95,
-  seedsPerCell: null,
-  ladderId: null,
-  rungs: null,
-  done: {},
-  notBefore: null,
-  ...more,
-})
-const plan = (cropId: string, more: Partial<SowingRequest> = {}) => planSowing(ask(cropId, more), frame, book)
-const row = (
-  id: string,
-  cropId: string,
-  more: Partial<SowingRequest> = {},
-): SeasonRow & { crop: SowingRequest['crop'] } => {
-  const planned = plan(cropId, more)
-  return {
-    id,
-    name: crop(cropId).name,
-    crop: crop(cropId),
-    planned,
-    feeding: feedSowing(planned, crop(cropId), FEEDS[0]!, frame.feedingSchool, book),
-  }
-}
 
 describe('days', () => {
   const zones = ['UTC', 'Pacific/Auckland', 'America/New_York', 'Europe/Berlin', 'America/St_Johns']

@@ -1,0 +1,105 @@
+import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import { CONTAINERS } from '../containers/catalogue'
+import { cellVolume } from '../containers/container'
+import { BUILT_IN } from './materials'
+import { chemistryOf } from './chemistry'
+import { physicsIn } from './container-physics'
+import { daysOfFood } from './food'
+import { sharesOf } from './mix-plan'
+import { mixingLoss } from './mixing-loss'
+import { STARTING_RECIPES } from './recipes'
+import type { Part } from './recipe'
+import { verdictsOn, type Verdict } from './verdicts'
+
+const container = (id: string) => CONTAINERS.find((one) => one.id === id)!
+function judge(parts: readonly Part[], containerId = 'tray-72'): Record<Verdict['id'], Verdict> {
+  const where = container(containerId)
+  const ingredients = sharesOf(parts, BUILT_IN)
+  const chemistry = chemistryOf(ingredients, mixingLoss(ingredients))
+  const food = daysOfFood(chemistry.releasedMgPerL, cellVolume(where), 'medium')
+  const verdicts = verdictsOn(where, physicsIn(where, ingredients), chemistry, ingredients, food)
+  return Object.fromEntries(verdicts.map((one) => [one.id, one])) as Record<Verdict['id'], Verdict>
+}
+const mix = (parts: Record<string, number>): Part[] =>
+  Object.entries(parts).map(([materialId, n]) => ({ materialId, parts: n }))
+
+describe('verdicts on a mix', () => {
+  it('come in the order a grower asks, each with its number', () => {
+    const all = judge(mix({ coir: 3, perlite: 1 }))
+    expect(Object.keys(all)).toEqual(['air', 'water', 'ph', 'salts', 'food'])
+    for (const { figure, text } of Object.values(all)) {
+      expect(Number.isFinite(figure.value)).toBe(true)
+      expect(text).toMatch(/[.]$/)
+    }
+  })
+
+  // Handbook, from memory: germination stands 1.0 mS/cm, seedlings 2.0; compost above 30–40 % of a seed mix breaks it.
+  it('name the saltiest material with its share, and the limit it breaks', () => {
+    const compost = judge(mix({ compost: 45, peat: 55 })).salts
+    expect(compost.figure.value).toBeGreaterThan(1.5)
+    expect(compost.figure.value).toBeLessThan(2)
+    expect(compost.mood).toBe('watch')
+    expect(compost.text).toMatch(/ompost.*45 %.*under 1\.0/)
+  })
+
+  it('are fine in a lean mix and not in pure compost, for salts', () => {
+    expect(judge(mix({ coir: 3, perlite: 1 })).salts.mood).toBe('fine')
+    const pure = judge(mix({ compost: 1 })).salts
+    expect([pure.mood, pure.figure.value > 2]).toEqual(['change', true])
+    expect(pure.text).toContain('potting on')
+  })
+
+  // Handbook (Fonteno, from memory): peat and vermiculite keep 2–3 % of air in a 288 plug, 20 % in a 15 cm pot.
+  it('say that the same mix drowns in a plug and breathes in a pot', () => {
+    const both = mix({ peat: 1, vermiculite: 1 })
+    expect(judge(both, 'tray-288').air.mood).toBe('change')
+    expect(judge(both, 'tray-288').air.text).toContain('4 %')
+    expect(judge(both, 'pot-15cm').air.mood).not.toBe('change')
+  })
+
+  it('dose lime where peat is sour, and warn where compost is limy', () => {
+    const sour = judge(mix({ peat: 1 })).ph
+    expect(sour.mood).toBe('change')
+    // 3–5 g of dolomitic lime a litre of peat (handbook, from memory).
+    const grams = Number(/About ([\d.]+) g/.exec(sour.text)![1])
+    expect(grams).toBeGreaterThanOrEqual(3)
+    expect(grams).toBeLessThanOrEqual(5)
+    expect(judge(mix({ compost: 1 })).ph.mood).toBe('watch')
+    expect(judge(mix({ coir: 1 })).ph.mood).toBe('fine')
+  })
+
+  it('say when the seed’s own food is all there is', () => {
+    const sterile = judge(mix({ peat: 1, vermiculite: 1 })).food
+    const living = judge(mix({ coir: 1, compost: 1, castings: 1 }), 'pot-10cm').food
+    expect([sterile.mood, living.mood]).toEqual(['watch', 'fine'])
+    expect(living.figure.value).toBeGreaterThan(sterile.figure.value)
+  })
+
+  it('worsen never as the limit is moved away from: more perlite, more air; less compost, less salt', () => {
+    const rank = { fine: 0, watch: 1, change: 2 }
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...CONTAINERS.filter(({ kind }) => kind === 'tray').map(({ id }) => id)),
+        fc.integer({ min: 1, max: 9 }),
+        (where, perlite) => {
+          const less = judge(mix({ peat: 10 - perlite, perlite }), where)
+          const more = judge(mix({ peat: 10 - perlite, perlite: perlite + 3 }), where)
+          expect(rank[more.air.mood]).toBeLessThanOrEqual(rank[less.air.mood])
+          const rich = judge(mix({ coir: 10 - perlite, compost: perlite + 3 }), where)
+          const lean = judge(mix({ coir: 10 - perlite, compost: perlite }), where)
+          expect(rank[lean.salts.mood]).toBeLessThanOrEqual(rank[rich.salts.mood])
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
+
+  it('ship no starting recipe for seed that its own verdict would refuse for salts', () => {
+    const seedMixes = STARTING_RECIPES.filter(({ id }) =>
+      ['lean-and-light', 'peat-and-mineral', 'boiled-coir'].includes(id),
+    )
+    expect(seedMixes.length).toBeGreaterThanOrEqual(2)
+    for (const { parts } of seedMixes) expect(judge(parts).salts.mood).toBe('fine')
+  })
+})

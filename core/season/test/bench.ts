@@ -1,0 +1,63 @@
+import { CONTAINERS } from '../../containers/catalogue'
+import { FEEDS } from '../../feed/feeds'
+import { BUILT_IN } from '../../media/materials'
+import { STARTING_RECIPES } from '../../media/recipes'
+import { CROPS } from '../../sowing/crops'
+import { seasonBook } from '../book'
+import type { SeasonRow } from '../demand'
+import { feedSowing } from '../feeding'
+import type { SeasonFrame } from '../frame'
+import { planSowing, type SowingRequest } from '../sowing'
+
+/* A bench whose last frost is 8 May 2027, for the tests of the season. */
+
+export const crop = (id: string) => CROPS.find((one) => one.id === id)!
+export const find = (id: string) => CONTAINERS.find((one) => one.id === id)
+export const partsOf = (id: string) => STARTING_RECIPES.find((one) => one.id === id)?.parts
+export const book = seasonBook(find, partsOf, BUILT_IN)
+export const frame: SeasonFrame = {
+  lastFrost: '2027-05-08',
+  firstFrost: '2027-10-12',
+  shelfFlats: 8,
+  lampM2: 1.2,
+  lamp: null,
+  mixC: 24,
+  lightSchool: 'sixteen',
+  feedingSchool: 'weak and often',
+  feedId: FEEDS[0]!.id,
+  tubL: 40,
+  canL: 9,
+}
+export const ask = (cropId: string, more: Partial<SowingRequest> = {}): SowingRequest => ({
+  crop: crop(cropId),
+  plants: 48,
+  season: 'spring',
+  outOn: null,
+  sowOn: null,
+  germination: null,
+  seedYears: 0,
+  seedsThere: null,
+  certainty: 0.95,
+  seedsPerCell: null,
+  ladderId: null,
+  rungs: null,
+  done: {},
+  notBefore: null,
+  ...more,
+})
+export const plan = (cropId: string, more: Partial<SowingRequest> = {}) =>
+  planSowing(ask(cropId, more), frame, book)
+export const row = (
+  id: string,
+  cropId: string,
+  more: Partial<SowingRequest> = {},
+): SeasonRow & { crop: SowingRequest['crop'] } => {
+  const planned = plan(cropId, more)
+  return {
+    id,
+    name: crop(cropId).name,
+    crop: crop(cropId),
+    planned,
+    feeding: feedSowing(planned, crop(cropId), FEEDS[0]!, frame.feedingSchool, book),
+  }
+}
