@@ -14,10 +14,21 @@ export function ruled<Schema extends z.ZodType>(
 
 /** The problems Zod found, in the words and paths of core. */
 export function problemsFrom(error: z.ZodError): Problem[] {
-  return error.issues.map(({ path, message }) => ({
-    path: path.filter((key): key is string | number => typeof key !== 'symbol'),
-    message,
+  return error.issues.map((issue) => ({
+    path: issue.path.filter((key): key is string | number => typeof key !== 'symbol'),
+    message: inWords(issue),
   }))
+}
+
+const KINDS: Readonly<Record<string, string>> = { array: 'list', object: 'record', string: 'text' }
+
+function inWords(issue: z.core.$ZodIssue): string {
+  if (issue.code === 'invalid_value') return `Choose one of: ${issue.values.map(String).join(', ')}.`
+  if (issue.code === 'invalid_type' && issue.message.startsWith('Invalid input'))
+    return issue.message.endsWith('received undefined')
+      ? 'This is missing.'
+      : `This is no ${KINDS[issue.expected] ?? issue.expected}.`
+  return issue.message
 }
 
 export const name = z
