@@ -45,6 +45,58 @@ test('from a sentence to the bench card', async ({ page, household }) => {
   expect(batch!.body.fills[0]!.containerId).toBe('tray-72')
 })
 
+test('a crop that cannot finish before autumn’s frost is told the latest days that can', async ({
+  page,
+  household,
+}) => {
+  await household.setSeason()
+  await goTo(page, '/season')
+  const sentence = page.getByLabel('What will you raise?')
+  await sentence.fill('48 tomatoes by 20 September')
+  // Ten weeks outside before 12 October, and six weeks raised before that (common practice).
+  await expect(page.getByText(/cannot finish before autumn’s frost/)).toContainText(
+    'sow Tue 22 Jun, out Tue 3 Aug',
+  )
+  await sentence.fill('48 tomatoes by 3 August')
+  await expect(page.getByText(/^Out .*3 Aug/)).toBeVisible()
+  await expect(page.getByText(/cannot finish/)).toBeHidden()
+  await sentence.fill('30000 tomatoes by 3 August')
+  await expect(page.getByText('A sowing raises 1 to 20 000 plants.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Plan it' })).toBeDisabled()
+  await sentence.fill('48 tomatoes by 3 August 2031')
+  await expect(page.getByText(/outside this season/)).toBeVisible()
+  expect(await household.list('sowings')).toEqual([])
+})
+
+test.describe('on a phone, by touch', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+
+  test('a season is planned, its ladder opened, and today’s work ticked off and taken back', async ({
+    page,
+    household,
+  }) => {
+    await household.setSeason()
+    await goTo(page, '/season')
+    await page.getByLabel('What will you raise?').fill('24 chard by 8 May')
+    await page.getByRole('button', { name: 'Plan it' }).tap()
+    await expect(page.getByRole('heading', { name: 'The ladder' })).toBeVisible()
+    await page.getByRole('button', { name: 'Close', exact: true }).tap()
+    await expect(page.getByRole('heading', { name: 'The ladder' })).toBeHidden()
+    await page.getByRole('slider', { name: 'Chard' }).tap()
+    await expect(page.getByRole('heading', { name: 'The ladder' })).toBeVisible()
+    await sowing(household, 'Kale', 'kale')
+    await goTo(page, '/today')
+    const tick = page.getByRole('button', { name: /^Sow Kale: / })
+    const box = (await tick.boundingBox())!
+    expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(44)
+    await tick.tap()
+    await expect(page.getByRole('region', { name: 'Done today' })).toContainText('Sow Kale')
+    await tick.tap()
+    await expect(page.getByRole('region', { name: 'Done today' })).toBeHidden()
+    expect(await household.list('marks')).toEqual([])
+  })
+})
+
 test('successions come as one change, and go with one undo', async ({ page, household }) => {
   await household.setSeason()
   await goTo(page, '/season')

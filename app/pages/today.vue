@@ -87,7 +87,7 @@ const print = () => window.print()
     <header class="no-print">
       <div>
         <h1>{{ printDay(season.today) }}</h1>
-        <p class="soft">Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.</p>
+        <p class="soft keys">Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.</p>
       </div>
       <div class="tools">
         <QuantityField
@@ -154,7 +154,9 @@ header,
 }
 
 .now {
+  container-type: inline-size;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 1.2rem;
 }
 
@@ -173,6 +175,10 @@ header {
   gap: 0.8rem;
 }
 
+.tools > :first-child {
+  width: 11rem;
+}
+
 .tools .button {
   margin-top: 1.5rem;
 }
@@ -183,6 +189,13 @@ kbd {
   border-radius: 0.25rem;
   background: var(--paper-raised);
   font: inherit;
+}
+
+/* Nobody has keys at hand on a phone. */
+@media (pointer: coarse), (max-width: 40rem) {
+  .keys {
+    display: none;
+  }
 }
 
 @media (max-width: 60rem) {

@@ -62,8 +62,8 @@ const unpriced = computed(() => lines.value.some(({ buy }) => !buy || buy.cost =
         <tr>
           <th scope="col">What</th>
           <th scope="col">by</th>
-          <th scope="col">wanted</th>
-          <th scope="col">there</th>
+          <th scope="col" class="aside">wanted</th>
+          <th scope="col" class="aside">there</th>
           <th scope="col">buy</th>
           <th scope="col">cost</th>
         </tr>
@@ -72,8 +72,8 @@ const unpriced = computed(() => lines.value.some(({ buy }) => !buy || buy.cost =
         <tr v-for="line in lines" :key="nameOf(line.goods)">
           <th scope="row">{{ nameOf(line.goods) }}</th>
           <td>{{ line.by ? printDay(line.by) : '' }}</td>
-          <td>{{ printAmount(line.goods, line.wanted) }}</td>
-          <td>{{ printAmount(line.goods, line.inStores) }}</td>
+          <td class="aside">{{ printAmount(line.goods, line.wanted) }}</td>
+          <td class="aside">{{ printAmount(line.goods, line.inStores) }}</td>
           <td>
             {{
               line.buy
@@ -86,8 +86,8 @@ const unpriced = computed(() => lines.value.some(({ buy }) => !buy || buy.cost =
         <tr v-for="line in seed" :key="line.from">
           <th scope="row">Seed: {{ line.name }}</th>
           <td>{{ printDay(line.on) }}</td>
-          <td>{{ printNumber(line.seeds) }}</td>
-          <td>{{ printNumber(line.there ?? 0) }}</td>
+          <td class="aside">{{ printNumber(line.seeds) }}</td>
+          <td class="aside">{{ printNumber(line.there ?? 0) }}</td>
           <td>{{ printNumber(line.seeds - (line.there ?? 0)) }} seeds</td>
           <td>–</td>
         </tr>
@@ -116,5 +116,12 @@ tfoot th,
 tfoot td {
   padding-top: 0.5rem;
   border-top: 2px solid var(--line-strong);
+}
+
+/* On a phone: what to buy, by when and for how much. */
+@media (max-width: 40rem) {
+  .aside {
+    display: none;
+  }
 }
 </style>

@@ -40,10 +40,10 @@ defineExpose({ focus: () => tick.value?.focus() })
     </div>
     <div v-if="!isDone" class="more no-print">
       <button v-if="job.kind === 'make mix'" type="button" class="button" @click="planBatch(job.mix!)">
-        <FileText aria-hidden="true" /> Bench card
+        <FileText aria-hidden="true" /><span>Bench card</span>
       </button>
       <button v-else-if="job.kind === 'feed'" type="button" class="button" @click="planFeed(job.feed!)">
-        <FileText aria-hidden="true" /> Bench card
+        <FileText aria-hidden="true" /><span>Bench card</span>
       </button>
       <button v-else-if="job.danger?.kind === 'no-show'" type="button" class="button" @click="$emit('again')">
         <RotateCcw aria-hidden="true" /> Sow again
@@ -73,6 +73,21 @@ defineExpose({ focus: () => tick.value?.focus() })
 </template>
 
 <style scoped>
+/* In the narrow column of the week a button shows its drawing only, and leaves the words their room. */
+@container (max-width: 34rem) {
+  li.coming .button span {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+
+  li.coming .button {
+    padding-inline: 0.7rem;
+  }
+}
+
 li {
   display: grid;
   grid-template-columns: auto 1fr auto;
@@ -127,7 +142,7 @@ li {
 
 @media (max-width: 40rem) {
   li {
-    grid-template-columns: auto 1fr;
+    grid-template-columns: auto minmax(0, 1fr);
   }
 
   .more {
@@ -135,7 +150,8 @@ li {
     display: flex;
     align-items: center;
     justify-content: start;
-    gap: 1rem;
+    gap: 0.2rem 0.1rem;
+    flex-wrap: wrap;
   }
 }
 </style>
