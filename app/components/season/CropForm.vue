@@ -28,7 +28,16 @@ const problems = computed(() => [
   ...(draft.value.name.trim() ? [] : [{ path: ['name'], message: 'Give it a name.' }]),
 ])
 const problemAt = useProblemAt(() => problems.value, saving)
-const kin = Object.keys(EMERGENCE_DAYS).map((value) => ({ value, name: value }))
+const NUMBERS = [
+  { key: 'outAfterFrostWeeks', label: 'Out, weeks after frost', hint: 'negative: before it' },
+  { key: 'depthMm', label: 'Depth', unit: 'mm' },
+  { key: 'warmthC', label: 'Warmth', unit: '°C' },
+  { key: 'lowestNightC', label: 'Lowest night', unit: '°C' },
+  { key: 'germination', label: 'Germination', percent: true },
+  { key: 'seedsPerCell', label: 'Seeds in a cell' },
+] as const
+const same = <Value extends string>(...values: Value[]) => values.map((value) => ({ value, name: value }))
+const kin = same(...Object.keys(EMERGENCE_DAYS))
 
 async function keep() {
   const body = cropShape.parse(draft.value)
@@ -68,13 +77,6 @@ const inBook = CROPS.some(({ id }) => id === props.crop.id)
         @update:model-value="f.weeks[1] = $event ?? 0"
       />
       <NumberField
-        :model-value="f.outAfterFrostWeeks"
-        label="Out, weeks after frost"
-        hint="negative: before it"
-        :problem="problemAt('figures.outAfterFrostWeeks')"
-        @update:model-value="f.outAfterFrostWeeks = $event ?? 0"
-      />
-      <NumberField
         v-model="f.weeksBeforeFrost"
         optional
         label="Wants outside, weeks"
@@ -82,38 +84,12 @@ const inBook = CROPS.some(({ id }) => id === props.crop.id)
         :problem="problemAt('figures.weeksBeforeFrost')"
       />
       <NumberField
-        :model-value="f.depthMm"
-        label="Depth"
-        unit="mm"
-        :problem="problemAt('figures.depthMm')"
-        @update:model-value="f.depthMm = $event ?? 0"
-      />
-      <NumberField
-        :model-value="f.warmthC"
-        label="Warmth"
-        unit="°C"
-        :problem="problemAt('figures.warmthC')"
-        @update:model-value="f.warmthC = $event ?? 0"
-      />
-      <NumberField
-        :model-value="f.lowestNightC"
-        label="Lowest night"
-        unit="°C"
-        :problem="problemAt('figures.lowestNightC')"
-        @update:model-value="f.lowestNightC = $event ?? 0"
-      />
-      <NumberField
-        :model-value="f.germination"
-        percent
-        label="Germination"
-        :problem="problemAt('figures.germination')"
-        @update:model-value="f.germination = $event ?? 0"
-      />
-      <NumberField
-        :model-value="f.seedsPerCell"
-        label="Seeds in a cell"
-        :problem="problemAt('figures.seedsPerCell')"
-        @update:model-value="f.seedsPerCell = $event ?? 0"
+        v-for="{ key, ...field } in NUMBERS"
+        :key="key"
+        v-bind="field"
+        :model-value="f[key]"
+        :problem="problemAt(`figures.${key}`)"
+        @update:model-value="f[key] = $event ?? 0"
       />
       <NumberField
         :model-value="f.emergence.factor"
@@ -124,24 +100,8 @@ const inBook = CROPS.some(({ id }) => id === props.crop.id)
     </div>
     <div class="pair">
       <ChoiceField v-model="f.emergence.like" label="Comes up as" :choices="kin" />
-      <ChoiceField
-        v-model="f.light"
-        label="Light"
-        :choices="[
-          { value: 'wants light', name: 'wants light' },
-          { value: 'wants dark', name: 'wants dark' },
-          { value: 'either', name: 'either' },
-        ]"
-      />
-      <ChoiceField
-        v-model="f.appetite"
-        label="Appetite"
-        :choices="[
-          { value: 'light', name: 'light' },
-          { value: 'medium', name: 'medium' },
-          { value: 'heavy', name: 'heavy' },
-        ]"
-      />
+      <ChoiceField v-model="f.light" label="Light" :choices="same('wants light', 'wants dark', 'either')" />
+      <ChoiceField v-model="f.appetite" label="Appetite" :choices="same('light', 'medium', 'heavy')" />
       <ChoiceField
         v-model="f.ladderId"
         label="Usual ladder"

@@ -43,6 +43,14 @@ const removeRung = (index: number) =>
 const differs = (index: number, key: keyof LadderRung) =>
   props.body.rungs != null && props.rungs[index]?.[key] !== props.usual[index]?.[key]
 
+/** What follows from the stage and the schools until it is set. */
+const CARE = [
+  { key: 'nMgPerL', label: 'Feed', unit: 'mg/L', none: '' },
+  { key: 'everyDays', label: 'every', unit: 'days', none: 'once' },
+  { key: 'lightHours', label: 'Light', unit: 'h', none: 'the sun' },
+  { key: 'mixC', label: 'Warmth', unit: '°C', none: '' },
+] as const
+
 const containers = computed(() =>
   household.containers.map(({ id, name }) => ({ value: id as string | null, name })),
 )
@@ -115,56 +123,21 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
           </ol>
         </details>
         <NumberField
-          :model-value="rung.nMgPerL"
+          v-for="{ key, label, unit, none } in CARE"
+          :key="key"
+          :model-value="rung[key]"
           optional
-          label="Feed"
-          unit="mg/L"
+          :label="label"
+          :unit="unit"
           :hint="
-            rung.nMgPerL === null && planned?.rungs[index]
-              ? `${printNumber(planned.rungs[index]!.care.nMgPerL)}`
+            rung[key] === null && planned?.rungs[index]
+              ? none && !planned.rungs[index]!.care[key]
+                ? none
+                : printNumber(planned.rungs[index]!.care[key])
               : 'yours'
           "
-          :problem="problemAt(`rungs[${index}].nMgPerL`)"
-          @update:model-value="editRung(index, { nMgPerL: $event })"
-        />
-        <NumberField
-          :model-value="rung.everyDays"
-          optional
-          label="every"
-          unit="days"
-          :hint="
-            rung.everyDays === null && planned?.rungs[index]
-              ? `${planned.rungs[index]!.care.everyDays || 'once'}`
-              : 'yours'
-          "
-          :problem="problemAt(`rungs[${index}].everyDays`)"
-          @update:model-value="editRung(index, { everyDays: $event })"
-        />
-        <NumberField
-          :model-value="rung.lightHours"
-          optional
-          label="Light"
-          unit="h"
-          :hint="
-            rung.lightHours === null && planned?.rungs[index]
-              ? `${planned.rungs[index]!.care.lightHours || 'the sun'}`
-              : 'yours'
-          "
-          :problem="problemAt(`rungs[${index}].lightHours`)"
-          @update:model-value="editRung(index, { lightHours: $event })"
-        />
-        <NumberField
-          :model-value="rung.mixC"
-          optional
-          label="Warmth"
-          unit="°C"
-          :hint="
-            rung.mixC === null && planned?.rungs[index]
-              ? `${printNumber(planned.rungs[index]!.care.mixC)}`
-              : 'yours'
-          "
-          :problem="problemAt(`rungs[${index}].mixC`)"
-          @update:model-value="editRung(index, { mixC: $event })"
+          :problem="problemAt(`rungs[${index}].${key}`)"
+          @update:model-value="editRung(index, { [key]: $event })"
         />
         <button
           v-if="index > 0"
