@@ -3,6 +3,7 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { FINDER_TRAITS } from '#core/media/finder'
 import { MATERIALS } from '#core/media/materials'
+import { layersOf } from './layers'
 import { layBands, unevenLine } from './section-layout'
 import { textureFill, TEXTURES } from './textures'
 import { printTrait, TRAITS } from './traits'
@@ -24,6 +25,23 @@ describe('the section through a mix', () => {
         expect(top).toBeCloseTo(height, 6)
       }),
     )
+  })
+
+  it('lies in a rung as in the section: the same shares, one on the other', () => {
+    fc.assert(
+      fc.property(amounts, (amountsOf) => {
+        const parts = amountsOf.map((n, i) => ({ materialId: String(i), parts: n }))
+        const bands = layBands(amountsOf, 400, 20)
+        layersOf(parts).forEach(({ materialId, from, share }, i) => {
+          expect(materialId).toBe(String(i))
+          expect([from * 400, share * 400]).toEqual([
+            expect.closeTo(bands[i]!.top, 6),
+            expect.closeTo(bands[i]!.height, 6),
+          ])
+        })
+      }),
+    )
+    expect(layersOf([])).toEqual([])
   })
 
   it('keeps labels apart and inside, in order, wherever there is room for all', () => {

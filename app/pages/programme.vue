@@ -1,10 +1,8 @@
 <script setup lang="ts">
-import { Plus, Trash2, X } from '@lucide/vue'
+import { Trash2 } from '@lucide/vue'
 import { FEEDING_SCHOOLS, runsOutOn } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { onShelves } from '#core/stores/draw'
-import { STAGES, stageById } from '#core/feed/stage'
-import { printNumber, printQuantity } from '#core/units/format'
 import type { ProgrammeDraft } from '~/stores/programmeDraft'
 
 useHead({ title: 'Ladder of feeds' })
@@ -15,11 +13,11 @@ const household = useHousehold()
 const programme = useProgrammeDraft()
 const { note } = useNotes()
 const remove = useRemoval()
-const { printDay } = useDates()
 const { printAmount } = useShopping()
 const { first: unreadable } = provideUnreadable()
 const nameId = useId()
 const dateId = useId()
+const dayText = useProgrammeDay()
 
 function openFromAddress() {
   const found = household.programmes.find(({ id }) => id === route.query.programme)
@@ -35,18 +33,9 @@ useDraftKeeping<ProgrammeDraft>('programme-draft', toRef(programme, 'draft'), (k
 const feedChoices = computed(() =>
   household.feeds.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
 )
-const stageChoices = STAGES.filter(({ highNMgPerL }) => highNMgPerL > 0).map(({ id, name }) => ({
-  value: id,
-  name,
-}))
-const containerChoices = computed(() => household.containers.map(({ id, name }) => ({ value: id, name })))
 const batchChoices = computed(() => [
   { value: null, name: 'no batch' },
   ...household.batches.map(({ id, number, body }) => ({ value: id, name: `${number} · ${body.name}` })),
-])
-const mixChoices = computed(() => [
-  ...(programme.draft.batchId ? [{ value: null, name: 'the batch’s mix' }] : []),
-  ...household.mixChoices,
 ])
 const school = computed(() => FEEDING_SCHOOLS.find(({ id }) => id === programme.draft.school)!)
 
@@ -58,22 +47,6 @@ const runsOut = computed(() =>
     ? runsOutOn(programme.plan, programme.request, inStores.value)
     : null,
 )
-const dayText = (day: number) => {
-  if (!programme.draft.startOn) return `day ${day}`
-  const at = new Date(`${programme.draft.startOn}T12:00Z`)
-  at.setUTCDate(at.getUTCDate() + day)
-  return printDay(at.toISOString().slice(0, 10))
-}
-/** Feeds of one rung that follow each other are said as one line. */
-const calendar = computed(() =>
-  programme.draft.rungs.map((rung, index) => {
-    const events = programme.plan?.events.filter((event) => event.rung === index) ?? []
-    const given = events.filter(({ notYet }) => !notYet)
-    return { rung, index, given, waiting: events.length - given.length }
-  }),
-)
-const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.kitchen)
-
 async function save() {
   const stored = await programme.save()
   if (!stored) return
@@ -187,76 +160,7 @@ const blocked = computed(() =>
       <p v-else class="problem">{{ programme.problems[0]?.message }}</p>
     </section>
 
-    <section class="whole rungs" aria-labelledby="rungs-title">
-      <h2 id="rungs-title">The rungs</h2>
-      <ol>
-        <li v-for="{ rung, index, given, waiting } in calendar" :key="index">
-          <ChoiceField
-            :model-value="rung.stageId"
-            :label="`Stage ${index + 1}`"
-            :choices="stageChoices"
-            @update:model-value="programme.setRung(index, 'stageId', $event)"
-          />
-          <NumberField
-            :model-value="rung.days"
-            label="For"
-            unit="days"
-            :problem="programme.problemAt(`rungs[${index}].days`)"
-            @update:model-value="programme.setRung(index, 'days', $event ?? 0)"
-          />
-          <ChoiceField
-            :model-value="rung.containerId"
-            label="In"
-            :choices="containerChoices"
-            :problem="programme.problemAt(`rungs[${index}].containerId`)"
-            @update:model-value="programme.setRung(index, 'containerId', $event)"
-          />
-          <ChoiceField
-            :model-value="rung.recipeId"
-            label="Of"
-            placeholder="the batch’s mix"
-            :choices="mixChoices"
-            :problem="programme.problemAt(`rungs[${index}].recipeId`)"
-            @update:model-value="programme.setRung(index, 'recipeId', $event)"
-          />
-          <NumberField
-            :model-value="rung.nMgPerL"
-            label="Strength"
-            unit="mg/L"
-            :hint="`${stageById(rung.stageId).lowNMgPerL}–${stageById(rung.stageId).highNMgPerL} liked`"
-            :problem="programme.problemAt(`rungs[${index}].nMgPerL`)"
-            @update:model-value="programme.setRung(index, 'nMgPerL', $event ?? 0)"
-          />
-          <NumberField
-            :model-value="rung.everyDays"
-            label="Every"
-            unit="days"
-            hint="0: at potting up"
-            :problem="programme.problemAt(`rungs[${index}].everyDays`)"
-            @update:model-value="programme.setRung(index, 'everyDays', $event ?? 0)"
-          />
-          <button
-            type="button"
-            class="icon-button"
-            :aria-label="`Take away rung ${index + 1}`"
-            @click="programme.removeRung(index)"
-          >
-            <X aria-hidden="true" />
-          </button>
-          <p class="said">
-            <template v-if="given.length"
-              >{{ given.length }} {{ given.length === 1 ? 'feed' : 'feeds' }} of
-              {{ printNumber(rung.nMgPerL) }} mg/L, {{ volume(given[0]!.mlPerPlant) }} a plant, the first on
-              {{ dayText(given[0]!.day) }}</template
-            ><template v-else>plain water</template
-            ><template v-if="waiting">; {{ waiting }} left out while the mix still feeds them</template>.
-          </p>
-        </li>
-      </ol>
-      <button type="button" class="button" @click="programme.addRung">
-        <Plus aria-hidden="true" /> Add a rung
-      </button>
-    </section>
+    <ProgrammeRungs class="whole" />
 
     <form class="whole save no-print" @submit.prevent="save">
       <FieldFrame :id="nameId" label="Name" :problem="programme.problemAt('name')">
@@ -337,34 +241,6 @@ const blocked = computed(() =>
   color: var(--beet);
 }
 
-.rungs {
-  display: grid;
-  gap: 0.6rem;
-  justify-items: start;
-}
-
-.rungs ol {
-  width: 100%;
-}
-
-.rungs ol > li {
-  display: grid;
-  grid-template-columns: 1.3fr 6.2rem 1.2fr 1.3fr 7rem 6.4rem auto;
-  gap: 0.3rem 0.7rem;
-  align-items: start;
-  padding: 0.6rem 0;
-  border-top: 1px solid var(--line);
-}
-
-.rungs .icon-button {
-  margin-top: 1.6rem;
-}
-
-.said {
-  grid-column: 1 / -1;
-  color: var(--ink-soft);
-}
-
 .kept {
   display: flex;
   gap: 0.5rem;
@@ -382,10 +258,6 @@ const blocked = computed(() =>
 @media (max-width: 64rem) {
   .programme {
     grid-template-columns: minmax(0, 1fr);
-  }
-
-  .rungs ol > li {
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
 
   .save {

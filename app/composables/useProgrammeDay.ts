@@ -1,0 +1,11 @@
+import { addDays } from '#core/season/day'
+
+/** A day of the ladder of feeds in words: the calendar's where it is known when the plants came up, else counted. */
+export function useProgrammeDay() {
+  const programme = useProgrammeDraft()
+  const { printDay } = useDates()
+  return (day: number) => {
+    const { startOn } = programme.draft
+    return startOn ? printDay(addDays(startOn, day)) : `day ${day}`
+  }
+}
