@@ -87,9 +87,13 @@ const looseFeeds = computed(() =>
     </ol>
     <div v-else class="empty">
       <p>
-        Start with a recipe and say what it must fill. Blastomix works out litres, soak, scoops and packs.
+        Say what you will raise, and Blastomix works out the mixes, when to make them and how much. Or start
+        with a recipe and say what it must fill.
       </p>
-      <NuxtLink to="/mix" class="button main">Plan the first mix</NuxtLink>
+      <div class="buttons">
+        <NuxtLink to="/season" class="button main">Plan a season</NuxtLink>
+        <NuxtLink to="/mix" class="button">Plan the first mix</NuxtLink>
+      </div>
     </div>
 
     <section v-if="looseFeeds.length" aria-labelledby="loose-title">

@@ -87,11 +87,12 @@ const print = () => window.print()
     <header class="no-print">
       <div>
         <h1>{{ printDay(season.today) }}</h1>
-        <p class="soft keys">Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.</p>
+        <p v-if="list.length" class="soft keys">Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.</p>
       </div>
-      <div class="tools">
+      <div v-if="season.kept.length" class="tools">
         <QuantityField
           v-if="season.frame"
+          class="night"
           :model-value="nightC"
           dimension="temperature"
           assume="°C"
@@ -175,7 +176,7 @@ header {
   gap: 0.8rem;
 }
 
-.tools > :first-child {
+.tools .night {
   width: 11rem;
 }
 
