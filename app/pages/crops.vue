@@ -26,6 +26,12 @@ const families = computed(() =>
   })).filter((group) => group.crops.length),
 )
 const searchId = useId()
+const list = useTemplateRef<HTMLElement>('list')
+// The crop that is open is in sight in its list, without moving the page.
+onMounted(() => {
+  const on = list.value?.querySelector<HTMLElement>('.on')
+  if (on) list.value!.scrollTop = on.offsetTop - list.value!.clientHeight / 3
+})
 
 const TEMPERATURES = [10, 15, 20, 25, 30, 35]
 const days = computed(() =>
@@ -102,7 +108,7 @@ const TAGS = {
       </button>
     </header>
 
-    <nav class="list" aria-label="Crops">
+    <nav ref="list" class="list" aria-label="Crops">
       <label :for="searchId" class="unseen">Find a crop</label>
       <input :id="searchId" v-model="wanted" class="input" type="search" placeholder="find a crop" />
       <div v-for="group in families" :key="group.family">
@@ -223,6 +229,7 @@ const TAGS = {
 }
 
 .list {
+  position: relative;
   display: grid;
   gap: 0.8rem;
   max-height: 44rem;

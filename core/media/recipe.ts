@@ -103,5 +103,6 @@ export function setShare(parts: readonly Part[], index: number, share: number): 
 
 /** The recipe as it is said: `3 : 1 : 1`. */
 export function saidInParts(parts: readonly Part[]): string {
+  if (parts.length === 1) return 'on its own'
   return parts.map((part) => String(Number(part.parts.toFixed(2)))).join(' : ')
 }

@@ -12,10 +12,12 @@ const props = defineProps<{
 
 const WIDTH = 360
 const HEIGHT = 46
+/** Room for half a tick's words at either end. */
+const PAD = 20
 const MOST = 0.4
 const x = scaleLinear()
   .domain([0, MOST])
-  .range([8, WIDTH - 8])
+  .range([PAD, WIDTH - PAD])
   .clamp(true)
 const band = computed(() => ({
   from: x(props.wanted.least),
@@ -32,7 +34,7 @@ const words = computed(
   <svg class="scale" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="words">
     <rect class="band" :x="band.from" y="12" :width="band.width" height="14" />
     <text class="label" :x="band.from + band.width / 2" y="9">wanted in this size</text>
-    <path class="line" :d="`M8 26H${WIDTH - 8}`" />
+    <path class="line" :d="`M${PAD} 26H${WIDTH - PAD}`" />
     <g v-for="tick in [0, 0.1, 0.2, 0.3, 0.4]" :key="tick" :transform="`translate(${x(tick)} 26)`">
       <path class="line" d="M0 0V4" />
       <text class="tick" y="17">{{ tick * 100 }} %</text>
