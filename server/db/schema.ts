@@ -322,7 +322,10 @@ export const marks = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),
-    index('mark_of').using('gin', sql`${table.of} jsonb_path_ops`),
+    // Without a list of pending entries, which every one of a season's look-ups would read through.
+    index('mark_of')
+      .using('gin', sql`${table.of} jsonb_path_ops`)
+      .with({ fastupdate: false }),
     index('mark_over')
       .on(table.householdId)
       .where(sql`what in ('out', 'give up') and snoozed_until is null and deleted_at is null`),
