@@ -125,7 +125,8 @@ async function seasonOf(name, open, out) {
       plants: 20 + (n % 90),
       outOn,
     })
-    if (n < open) continue
+    // The years before come first.
+    if (n >= out) continue
     for (const what of ['make mix', 'rung', 'look', 'out'])
       await put(`/marks/${crypto.randomUUID()}`, {
         name: what,

@@ -309,7 +309,7 @@ export const sowings = pgTable(
   ],
 )
 
-/** What was done or put off. Read by the sowings it is for, and by what ended them. */
+/** What was done or put off. Read since the oldest sowing that is open, and by what ended the others. */
 export const marks = pgTable(
   'mark',
   {
@@ -322,10 +322,7 @@ export const marks = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),
-    // Without a list of pending entries, which every one of a season's look-ups would read through.
-    index('mark_of')
-      .using('gin', sql`${table.of} jsonb_path_ops`)
-      .with({ fastupdate: false }),
+    index('mark_since').on(table.householdId, table.createdAt),
     index('mark_over')
       .on(table.householdId)
       .where(sql`what in ('out', 'give up') and snoozed_until is null and deleted_at is null`),

@@ -13,11 +13,20 @@ export const openSowings = (householdId: string): SQL =>
         and ${marks.deletedAt} is null)`,
   )!
 
-/** Marks on any of these sowings, found by the index on what they are for. */
-export const marksOf = (householdId: string, sowingIds: readonly string[]): SQL =>
+/**
+ * Marks on any of these sowings. None was written before the oldest of them, so that an index on the time leaves out
+ * the years before; what is left is looked through.
+ */
+export const marksOf = (
+  householdId: string,
+  open: readonly { readonly id: string; readonly createdAt: string }[],
+): SQL =>
   and(
     current('marks', householdId),
-    sql`${marks.of} @> any(${sql.param(sowingIds.map((id) => JSON.stringify([{ sowingId: id }])))}::jsonb[])`,
+    sql`${marks.createdAt} >= ${open.map(({ createdAt }) => createdAt).reduce((a, b) => (a < b ? a : b))}`,
+    sql`exists (
+      select from jsonb_array_elements(${marks.of}) as target
+      where target ->> 'sowingId' = any(${sql.param(open.map(({ id }) => id))}::text[]))`,
   )!
 
 /** What a page needs to start: of sowings and marks the last year and a half, and whatever is not over. */

@@ -43,11 +43,10 @@ async function openSeason(householdId: string) {
   const rows = await db().select().from(sowings).where(openSowings(householdId)).orderBy(sowings.createdAt)
   const open = (rows as unknown as Row[]).map(asStored<'sowings'>)
   if (open.length === 0) return { open, marked: [] }
-  const ids = open.map(({ id }) => id)
   const marked = await db()
     .select()
     .from(marks)
-    .where(marksOf(householdId, ids))
+    .where(marksOf(householdId, rows))
     .orderBy(marks.on, marks.createdAt)
   return { open, marked: (marked as unknown as Row[]).map((row) => asStored<'marks'>(row).body) }
 }
