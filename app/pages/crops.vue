@@ -237,6 +237,12 @@ const TAGS = {
   padding-right: 0.4rem;
 }
 
+.list > .input {
+  position: sticky;
+  top: 0;
+  z-index: 1;
+}
+
 .list h2 {
   padding: 0.2rem 0;
 }
