@@ -30,7 +30,10 @@ const list = useTemplateRef<HTMLElement>('list')
 // The crop that is open is in sight in its list, without moving the page.
 onMounted(() => {
   const on = list.value?.querySelector<HTMLElement>('.on')
-  if (on) list.value!.scrollTop = on.offsetTop - list.value!.clientHeight / 3
+  const family = on?.closest<HTMLElement>('.family')
+  if (!on || !family) return
+  const high = on.offsetTop + on.offsetHeight - family.offsetTop
+  list.value!.scrollTop = (high <= list.value!.clientHeight ? family : on).offsetTop
 })
 
 const TEMPERATURES = [10, 15, 20, 25, 30, 35]
@@ -108,32 +111,34 @@ const TAGS = {
       </button>
     </header>
 
-    <nav ref="list" class="list" aria-label="Crops">
+    <nav aria-label="Crops">
       <label :for="searchId" class="unseen">Find a crop</label>
       <input :id="searchId" v-model="wanted" class="input" type="search" placeholder="find a crop" />
-      <div v-for="group in families" :key="group.family">
-        <h2>{{ group.family }}</h2>
-        <ul>
-          <li v-for="one in group.crops" :key="one.id">
-            <button
-              type="button"
-              :class="{ on: one.id === chosen.id }"
-              :aria-pressed="one.id === chosen.id"
-              @click="chosenId = one.id"
-            >
-              {{ one.name }}
-              <span
-                v-if="changedCropFigures(one).length || !CROPS.some(({ id }) => id === one.id)"
-                class="small"
-                >yours</span
+      <div ref="list" class="list">
+        <div v-for="group in families" :key="group.family" class="family">
+          <h2>{{ group.family }}</h2>
+          <ul>
+            <li v-for="one in group.crops" :key="one.id">
+              <button
+                type="button"
+                :class="{ on: one.id === chosen.id }"
+                :aria-pressed="one.id === chosen.id"
+                @click="chosenId = one.id"
               >
-            </button>
-          </li>
-        </ul>
+                {{ one.name }}
+                <span
+                  v-if="changedCropFigures(one).length || !CROPS.some(({ id }) => id === one.id)"
+                  class="small"
+                  >yours</span
+                >
+              </button>
+            </li>
+          </ul>
+        </div>
+        <p v-if="!families.length" class="soft">
+          No crop is called that. Open one it is like and make yours from it.
+        </p>
       </div>
-      <p v-if="!families.length" class="soft">
-        No crop is called that. Open one it is like and make yours from it.
-      </p>
     </nav>
 
     <article class="slip" aria-labelledby="crop-title">
@@ -237,10 +242,9 @@ const TAGS = {
   padding-right: 0.4rem;
 }
 
-.list > .input {
-  position: sticky;
-  top: 0;
-  z-index: 1;
+nav {
+  display: grid;
+  gap: 0.6rem;
 }
 
 .list h2 {

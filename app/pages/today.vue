@@ -87,7 +87,9 @@ const print = () => window.print()
     <header class="no-print">
       <div>
         <h1>{{ printDay(season.today) }}</h1>
-        <p v-if="list.length" class="soft keys">Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.</p>
+        <p v-if="list.length" class="soft keys">
+          Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.
+        </p>
       </div>
       <div v-if="season.kept.length" class="tools">
         <QuantityField
