@@ -179,6 +179,18 @@ describe('seed', () => {
       expect((await put('marks', { ...sow([c]), ...more })).body.body.seeds).toEqual([])
   })
 
+  it('of more hands at once than the server has connections, and of a sowing that no longer plans', async () => {
+    const packetId = await packetOf(2000)
+    const id = await oneEach(packetId, 10)
+    const marks = await Promise.all(Array.from({ length: 30 }, () => put('marks', sow([id]))))
+    expect(new Set(marks.map(({ status }) => status))).toEqual(new Set([200]))
+    const taken = marks.map(({ body }) => body.body.seeds[0].seeds as number)
+    expect(await seedsOf(packetId)).toBe(2000 - taken.reduce((a, b) => a + b, 0))
+    await call('DELETE', `${at('packets', packetId)}?version=31`)
+    const unplanned = await put('marks', sow([id]))
+    expect([unplanned.status, unplanned.body.body.seeds]).toEqual([200, []])
+  })
+
   it('two who tick off two sowings at once empty a packet once', async () => {
     const packetId = await packetOf(60)
     const ids = await Promise.all([oneEach(packetId, 40), oneEach(packetId, 40)])

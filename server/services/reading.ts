@@ -36,8 +36,11 @@ export function asStoredHousehold(row: typeof households.$inferSelect): Stored<H
   }
 }
 
-export async function findHousehold(householdId: string): Promise<Stored<HouseholdRecord>> {
-  const [row] = await db().select().from(households).where(eq(households.householdId, householdId))
+export async function findHousehold(
+  householdId: string,
+  reader: Reader = db(),
+): Promise<Stored<HouseholdRecord>> {
+  const [row] = await reader.select().from(households).where(eq(households.householdId, householdId))
   if (!row) throw unknown('household')
   return asStoredHousehold(row)
 }

@@ -7,7 +7,7 @@ import { jobsOn, openRows, seasonKnown, seasonPlanner } from '#shared/season'
 import { db } from '../db/client'
 import { marks, sowings } from '../db/schema'
 import { marksOf, openSowings } from './open-sowings'
-import { findHousehold, list } from './reading'
+import { findHousehold, list, type Reader } from './reading'
 import { invalid } from './refusal'
 import { asStored, type Row } from './rows'
 import { greenhouseOf } from './shed'
@@ -18,17 +18,19 @@ import { greenhouseOf } from './shed'
  */
 
 /** What the season of a household is reckoned with; null where no frosts are set. */
-export async function seasonKnownOf(householdId: string): Promise<SeasonKnown | null> {
-  const { body } = await findHousehold(householdId)
-  return body.season && knownWith(householdId, body.season)
+export async function seasonKnownOf(householdId: string, reader: Reader = db()): Promise<SeasonKnown | null> {
+  const { body } = await findHousehold(householdId, reader)
+  return body.season && knownWith(householdId, body.season, reader)
 }
 
-async function knownWith(householdId: string, frame: SeasonFrameRecord): Promise<SeasonKnown> {
-  const [greenhouse, crops, packets] = await Promise.all([
-    greenhouseOf(householdId, db()),
-    list('crops', householdId),
-    list('packets', householdId),
-  ])
+async function knownWith(
+  householdId: string,
+  frame: SeasonFrameRecord,
+  reader: Reader = db(),
+): Promise<SeasonKnown> {
+  const greenhouse = await greenhouseOf(householdId, reader)
+  const crops = await list('crops', householdId, reader)
+  const packets = await list('packets', householdId, reader)
   return seasonKnown(frame, {
     shed: greenhouse,
     recipes: greenhouse.parts,

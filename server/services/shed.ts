@@ -27,12 +27,10 @@ export const toolsOf = async (householdId: string, reader: Reader): Promise<Tool
 
 /** What a programme of feeds is reckoned with. */
 export async function greenhouseOf(householdId: string, reader: Reader): Promise<Greenhouse> {
-  const [shed, feeds, recipes, batches] = await Promise.all([
-    shedOf(householdId, reader),
-    feedsOf(householdId, reader),
-    list('recipes', householdId, reader),
-    list('batches', householdId, reader),
-  ])
+  const shed = await shedOf(householdId, reader)
+  const feeds = await feedsOf(householdId, reader)
+  const recipes = await list('recipes', householdId, reader)
+  const batches = await list('batches', householdId, reader)
   return {
     ...shed,
     feeds,

@@ -1,7 +1,6 @@
 import { and, eq, inArray, sql } from 'drizzle-orm'
-import { asSowingRequest } from '#shared/records/sowing'
 import type { MarkRecord } from '#shared/records/mark'
-import { planSowing } from '#core/season/sowing'
+import { seasonPlanner } from '#shared/season'
 import type { Transaction } from '../db/client'
 import { packets, sowings } from '../db/schema'
 import { asStored, type Row } from './rows'
@@ -17,20 +16,20 @@ const isSowing = ({ what, of, snoozedUntil }: MarkRecord) =>
 
 /** The mark as it is kept: what was sown has left its packets. */
 export async function takeSeed(tx: Transaction, householdId: string, mark: MarkRecord): Promise<MarkRecord> {
-  const known = isSowing(mark) ? await seasonKnownOf(householdId) : null
+  // By the same connection: a second one could be waited for by everybody who waits for this household.
+  const known = isSowing(mark) ? await seasonKnownOf(householdId, tx) : null
   if (!known) return { ...mark, seeds: [] }
   const ids = mark.of.filter(({ rung }) => rung === 0).map(({ sowingId }) => sowingId)
   const rows = await tx
     .select()
     .from(sowings)
     .where(and(eq(sowings.householdId, householdId), inArray(sowings.id, ids)))
+  const plan = seasonPlanner(known, mark.on)
   const wanted = new Map<string, number>()
   for (const row of rows as unknown as Row[]) {
-    const { body } = asStored<'sowings'>(row)
-    const request = body.packetId && asSowingRequest(body, known)
-    if (!request) continue
-    const { seeds } = planSowing(request, known.frame, known.book)
-    wanted.set(body.packetId!, (wanted.get(body.packetId!) ?? 0) + seeds)
+    const { id, body } = asStored<'sowings'>(row)
+    const planned = body.packetId && plan({ id, body })?.planned
+    if (planned) wanted.set(body.packetId!, (wanted.get(body.packetId!) ?? 0) + planned.seeds)
   }
   const seeds: MarkRecord['seeds'] = []
   for (const [packetId, count] of wanted) {
