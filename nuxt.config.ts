@@ -6,7 +6,7 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   telemetry: false,
   devtools: { enabled: false },
-  modules: ['@pinia/nuxt', '@vueuse/nuxt', '@primevue/nuxt-module', 'nuxt-security', '@nuxt/eslint'],
+  modules: ['@pinia/nuxt', '@primevue/nuxt-module', 'nuxt-security', '@nuxt/eslint'],
   alias: { '#core': core },
   css: ['~/styles/main.css'],
   app: {
@@ -25,8 +25,9 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },
   },
-  components: [{ path: '~/components', pathPrefix: false }],
-  imports: { dirs: ['stores'] },
+  // What a file uses stands at its head, so that the arrows inside app/ can be checked.
+  components: { dirs: [] },
+  imports: { autoImport: false },
   primevue: {
     autoImport: false,
     options: { unstyled: true },
@@ -62,7 +63,7 @@ export default defineNuxtConfig({
     worker: { format: 'es' },
     optimizeDeps: { include: ['zod'] },
   },
-  nitro: { preset: 'node-server', compressPublicAssets: true },
+  nitro: { preset: 'node-server', compressPublicAssets: true, imports: { autoImport: false } },
   typescript: {
     strict: true,
     tsConfig: {

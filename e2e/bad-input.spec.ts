@@ -1,4 +1,4 @@
-import { expect, goTo, SOWING_BATCH, test } from './bench'
+import { expect, goTo, SOWING_BATCH, test } from './fixture'
 
 test.describe('what cannot be read or done is told at the field, and stays as typed', () => {
   test('on Mix', async ({ page, household }) => {

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, goTo, SOWING_BATCH, test } from './bench'
+import { expect, expectAccessible, goTo, SOWING_BATCH, test } from './fixture'
 
 const FEEDING = {
   name: 'First feed',

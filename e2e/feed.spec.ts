@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, goTo, test } from './bench'
+import { choose, expect, expectAccessible, goTo, test } from './fixture'
 
 test('a label rate is read in three spellings, and a rule becomes a mark among the others', async ({
   page,

@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, goTo, SOWING_BATCH, test } from './bench'
+import { choose, expect, expectAccessible, goTo, SOWING_BATCH, test } from './fixture'
 
 test('the air in the container follows the mix, and the verdicts follow the air', async ({
   page,

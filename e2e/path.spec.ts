@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test'
-import { choose, expect, expectAccessible, goTo, test } from './bench'
+import { choose, expect, expectAccessible, goTo, test } from './fixture'
 
 /*
  * By hand, from the reference rules: a 72-cell cell is 36 → 20 mm, 57 mm deep; a 2½ in pot 64 → 48 mm, 64 mm deep.

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, goTo, test, type Household } from './bench'
+import { expect, expectAccessible, goTo, test, type Household } from './fixture'
 
 const TODAY = '2027-03-20'
 test.beforeEach(async ({ page }) => {

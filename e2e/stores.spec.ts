@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, goTo, SOWING_BATCH, test, type Household } from './bench'
+import { choose, expect, expectAccessible, goTo, SOWING_BATCH, test, type Household } from './fixture'
 
 /* A hundred tins of 100 mL take 100 · 0.1 · 0.9 · 1.1 · 1.05 = 10.4 L of loose perlite. */
 async function perliteBatch(household: Household, name = 'Tins') {

@@ -21,20 +21,20 @@ async function runInNode(file) {
   await run(process.execPath, [outfile], { inherit: true })
 }
 
-/* Runs everything in bench/ and prints it. Nothing here passes or fails: it is for reading, before and after. */
+/* Runs everything in benchmarks/ and prints it. Nothing here passes or fails: it is for reading, before and after. */
 await orSayWhy(async () => {
   checkNode()
   await ensurePackages(['postgresql', 'chromium'])
   await installPackages()
   for (const file of [
-    'bench/recalculation.bench.ts',
-    'bench/finder.bench.ts',
-    'bench/planner.bench.ts',
-    'bench/season.bench.ts',
+    'benchmarks/recalculation.bench.ts',
+    'benchmarks/finder.bench.ts',
+    'benchmarks/planner.bench.ts',
+    'benchmarks/season.bench.ts',
   ])
     await runInNode(file)
   await buildApplication()
   await withThrowAwayApplication(({ address }) =>
-    run(process.execPath, ['bench/browser.mjs', address], { inherit: true }),
+    run(process.execPath, ['benchmarks/browser.mjs', address], { inherit: true }),
   )
 })

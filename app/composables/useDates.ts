@@ -1,3 +1,5 @@
+import { onMounted, ref } from 'vue'
+
 /**
  * Dates in the reader's own locale and clock. The server knows neither, so the page first shows plain British dates
  * and changes to the reader's once it is alive.

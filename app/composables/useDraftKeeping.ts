@@ -1,3 +1,6 @@
+import { onMounted, type Ref } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+
 /**
  * Keep a draft in this browser, so that a reload or a flat battery loses nothing that was typed.
  * Read after the page has come alive: the server knows nothing of it.

@@ -1,3 +1,5 @@
+import { onBeforeUnmount, ref, shallowRef } from 'vue'
+import { copyOf } from '~/composables/copyOf'
 import type { FinderRequest, FinderResult } from '#core/media/finder'
 import type { FinderMessage } from '~/workers/finder.worker'
 

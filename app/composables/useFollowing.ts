@@ -1,3 +1,6 @@
+import { ref, shallowRef, watch, type Ref } from 'vue'
+import { useDebounceFn, useIntersectionObserver } from '@vueuse/core'
+
 /** What is out of sight follows this long after the hand has come to rest. */
 const FOLLOWS_MS = 120
 

@@ -1,3 +1,6 @@
+import { computed, ref, shallowRef, type Ref } from 'vue'
+import { copyOf } from '~/composables/copyOf'
+
 const DEPTH = 200
 const SAME_GESTURE_MS = 900
 

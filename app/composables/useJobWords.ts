@@ -1,3 +1,6 @@
+import { useDates } from '~/composables/useDates'
+import { useHousehold } from '~/state/household'
+import { useSeason } from '~/state/season'
 import { jobWords } from '#core/season/wording'
 import type { Danger, Job } from '#core/season/today'
 import { printNumber, printQuantity } from '#core/units/format'

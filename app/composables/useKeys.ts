@@ -1,3 +1,11 @@
+import { useRouter, useState } from '#imports'
+import { computed, onActivated, onBeforeUnmount } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { useFeedDraft } from '~/state/feedDraft'
+import { useMixDraft } from '~/state/mixDraft'
+import { usePreferences } from '~/state/preferences'
+import { useProgrammeDraft } from '~/state/programmeDraft'
+import { useSeason } from '~/state/season'
 import { PLACES } from './usePlaces'
 
 /** The draft that undo and redo act on: that of the page in view. */

@@ -1,3 +1,6 @@
+import { useState } from '#imports'
+import { shallowRef } from 'vue'
+
 export interface Note {
   text: string
   /** What can be done about it, most often taking it back. */

@@ -1,3 +1,4 @@
+import { useDates } from '~/composables/useDates'
 import type { Notice } from '#core/season/sowing'
 import { printNumber } from '#core/units/format'
 

@@ -1,3 +1,4 @@
+import { useHousehold } from '~/state/household'
 import { feedSteps, strengthToExpect } from '#core/bench/feed-steps'
 import { batchSteps } from '#core/bench/batch-steps'
 import { doseProblems, planDose } from '#core/feed/dose'

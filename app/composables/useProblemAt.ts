@@ -1,3 +1,4 @@
+import type { Ref } from 'vue'
 import { printPath, type Problem } from '#core/problem'
 import type { Collection } from '#shared/collections'
 import type { Saving } from './useSaving'

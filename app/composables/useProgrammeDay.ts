@@ -1,3 +1,5 @@
+import { useDates } from '~/composables/useDates'
+import { useProgrammeDraft } from '~/state/programmeDraft'
 import { addDays } from '#core/season/day'
 
 /** A day of the ladder of feeds in words: the calendar's where it is known when the plants came up, else counted. */

@@ -1,3 +1,6 @@
+import { useNotes } from '~/composables/useNotes'
+import { readProblem } from '~/composables/useSaving'
+import { useHousehold } from '~/state/household'
 import type { Bodies, Collection, Stored } from '#shared/collections'
 
 /** Remove a record, with a note from which it can be brought back. */

@@ -1,3 +1,5 @@
+import { ref, type Ref } from 'vue'
+import { useHousehold } from '~/state/household'
 import type { Bodies, Collection, Stored } from '#shared/collections'
 
 /** Where a save stands; a draft stays as it is until the server has answered. */

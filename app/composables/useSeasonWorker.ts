@@ -1,3 +1,5 @@
+import { onBeforeUnmount, ref, shallowRef } from 'vue'
+import { copyOf } from '~/composables/copyOf'
 import type { SeasonAnswer, SeasonAsk } from '~/workers/season.worker'
 
 /** One question at a time to the season's worker; asking anew or leaving ends the one that runs. */

@@ -1,3 +1,6 @@
+import { computed } from 'vue'
+import { usePlannedBatch } from '~/composables/usePlanned'
+import { useHousehold } from '~/state/household'
 import { packHolds, packSize } from '#core/stores/goods'
 import { planProgramme } from '#core/feed/programme'
 import { asProgrammeRequest, programmeRecordProblems } from '#shared/records/programme'

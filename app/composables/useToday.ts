@@ -1,3 +1,7 @@
+import { useState } from '#imports'
+import { onMounted } from 'vue'
+import { useEventListener } from '@vueuse/core'
+
 /** The reader's own calendar day. The server knows only its own, until the page is alive. */
 export function useToday() {
   const today = useState<string>('today', () => new Date().toISOString().slice(0, 10))

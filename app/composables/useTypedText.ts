@@ -1,3 +1,6 @@
+import { ref, watch } from 'vue'
+import { useUnreadable } from '~/composables/useUnreadable'
+
 export type Read<T> = { ok: true; value: T } | { ok: false; message: string }
 
 /**

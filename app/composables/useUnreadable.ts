@@ -1,3 +1,4 @@
+import { computed, inject, onBeforeUnmount, provide, ref, type Ref } from 'vue'
 import type { InjectionKey } from 'vue'
 
 /**

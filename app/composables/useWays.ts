@@ -1,3 +1,5 @@
+import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { copyOf } from '~/composables/copyOf'
 import { searchWays, type PlannerRequest, type Ways } from '#core/feed/planner'
 
 /** A kit up to this size is searched at once; a larger one in a worker, so that the page stays free. */

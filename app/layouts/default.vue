@@ -1,4 +1,17 @@
 <script setup lang="ts">
+import { useHead } from '#imports'
+import { ref } from 'vue'
+import { NuxtRouteAnnouncer } from '#components'
+import MaterialTextures from '~/components/drawings/MaterialTextures.vue'
+import WorkingSlip from '~/components/figures/WorkingSlip.vue'
+import CommandPalette from '~/components/shell/CommandPalette.vue'
+import FirstHousehold from '~/components/shell/FirstHousehold.vue'
+import ServerSilent from '~/components/shell/ServerSilent.vue'
+import ShellHeader from '~/components/shell/ShellHeader.vue'
+import ShellNote from '~/components/shell/ShellNote.vue'
+import { useKeys } from '~/composables/useKeys'
+import { useHousehold } from '~/state/household'
+import { usePreferences } from '~/state/preferences'
 const household = useHousehold()
 const palette = ref(false)
 // After the list that Escape has just closed: it takes the focus back with a timer of its own.

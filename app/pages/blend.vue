@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { useHead } from '#imports'
+import { computed, ref } from 'vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import QuantityField from '~/components/fields/QuantityField.vue'
+import { provideUnreadable } from '~/composables/useUnreadable'
+import { useHousehold } from '~/state/household'
 import { BLEND_ELEMENTS, blendFeeds, perGram, type BlendElement } from '#core/feed/blend'
 import { cautions } from '#core/cautions/caution'
 import { printNumber } from '#core/units/format'

@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import { useHead } from '#imports'
+import { computed, onMounted, ref, useId, useTemplateRef } from 'vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import CropForm from '~/components/season/CropForm.vue'
+import PacketForm from '~/components/season/PacketForm.vue'
+import { useRemoval } from '~/composables/useRemoval'
+import { useHousehold } from '~/state/household'
 import { Plus, Trash2 } from '@lucide/vue'
 import { CROP_FAMILIES, coverOf, type Crop } from '#core/sowing/crop'
 import { daysToEmergence } from '#core/sowing/emergence'

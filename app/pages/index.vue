@@ -1,4 +1,13 @@
 <script setup lang="ts">
+import { useHead } from '#imports'
+import { computed } from 'vue'
+import { NuxtLink } from '#components'
+import RecipeBar from '~/components/bench/RecipeBar.vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useDates } from '~/composables/useDates'
+import { usePlannedBatch } from '~/composables/usePlanned'
+import { useRemoval } from '~/composables/useRemoval'
+import { useHousehold } from '~/state/household'
 import { Droplets, FileText, Shovel, Trash2 } from '@lucide/vue'
 import { inSentence } from '#core/bench/wording'
 import { printNumber } from '#core/units/format'

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { useHead } from '#imports'
+import { computed, ref } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { provideUnreadable } from '~/composables/useUnreadable'
+import { useHousehold } from '~/state/household'
 import { airWanted, physicsIn } from '#core/media/container-physics'
 import { cellVolume } from '#core/containers/container'
 import { daysOfFood } from '#core/media/food'

@@ -1,4 +1,18 @@
 <script setup lang="ts">
+import { useHead } from '#imports'
+import { computed, ref } from 'vue'
+import { NuxtLink } from '#components'
+import { useDebounceFn, useEventListener } from '@vueuse/core'
+import QuantityField from '~/components/fields/QuantityField.vue'
+import JobLine from '~/components/today/JobLine.vue'
+import WeekSheet from '~/components/today/WeekSheet.vue'
+import { useDates } from '~/composables/useDates'
+import { useJobWords } from '~/composables/useJobWords'
+import { useNotes } from '~/composables/useNotes'
+import { readProblem } from '~/composables/useSaving'
+import { useToday } from '~/composables/useToday'
+import { useHousehold } from '~/state/household'
+import { useSeason } from '~/state/season'
 import { Printer } from '@lucide/vue'
 import type { Job } from '#core/season/today'
 

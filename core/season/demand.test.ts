@@ -14,7 +14,7 @@ import {
 } from './demand'
 import { LADDERS } from './ladder'
 import { FLAT_M2 } from './sowing'
-import { frame, row } from './test/bench'
+import { frame, row } from './test/fixture'
 
 /** A season of up to eight sowings, of any crops on any ladders, sown over four months. */
 const season = fc

@@ -6,7 +6,7 @@ import { LADDERS } from './ladder'
 import { edgeMoved, movedBy } from './moves'
 import { planSowing, rungsOf, type SowingRequest } from './sowing'
 import { standingOf } from './standing'
-import { ask, book, frame, row } from './test/bench'
+import { ask, book, frame, row } from './test/fixture'
 
 /** Any sowing whose days work out by themselves, are set at one end, or at both. */
 const sowing = fc

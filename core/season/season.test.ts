@@ -23,7 +23,7 @@ import {
   type PlannedRung,
   type SowingRequest,
 } from './sowing'
-import { ask, book, crop, find, frame, partsOf, plan, row } from './test/bench'
+import { ask, book, crop, find, frame, partsOf, plan, row } from './test/fixture'
 import { doneBySowing, jobsOf, type Mark, type TodayInput } from './today'
 
 describe('days', () => {

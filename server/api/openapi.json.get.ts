@@ -1,3 +1,4 @@
+import { defineEventHandler } from 'h3'
 import { openApiDocument } from '../http/openapi'
 
 export default defineEventHandler(() => openApiDocument())

@@ -1,3 +1,4 @@
+import { defineNitroPlugin } from 'nitropack/runtime'
 import { closeDb } from '../db/client'
 import { seedDemoWhenEmpty } from '../services/demo'
 

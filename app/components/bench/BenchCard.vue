@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { NuxtLink } from '#components'
+import { useHousehold } from '~/state/household'
 import { ArrowLeft, Printer } from '@lucide/vue'
 import type { Caution } from '#core/cautions/caution'
 

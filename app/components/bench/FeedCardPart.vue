@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import StepList from '~/components/bench/StepList.vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { usePlannedFeed } from '~/composables/usePlanned'
 import { stageById } from '#core/feed/stage'
 import { printNumber } from '#core/units/format'
 import type { FeedingRecord } from '#shared/records/feeding'

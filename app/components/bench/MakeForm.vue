@@ -1,4 +1,12 @@
 <script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import DialogForm from '~/components/fields/DialogForm.vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import { useNotes } from '~/composables/useNotes'
+import { useRemoval } from '~/composables/useRemoval'
+import { useSaving } from '~/composables/useSaving'
+import { useShopping } from '~/composables/useShopping'
+import { useHousehold } from '~/state/household'
 import { drawFrom } from '#core/stores/draw'
 import { goodsId } from '#core/stores/goods'
 import { needsOfBatch } from '#core/stores/needs'

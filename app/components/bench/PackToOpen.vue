@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useHousehold } from '~/state/household'
 import { drawFrom } from '#core/stores/draw'
 import { printNumber } from '#core/units/format'
 import type { MaterialLine } from '#core/media/batch'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useHousehold } from '~/state/household'
 import type { Part } from '#core/media/recipe'
 import { printShare } from '#core/units/format'
 import { layersOf } from '~/drawings/layers'

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useDates } from '~/composables/useDates'
 import { isFigure, type Step } from '#core/bench/step'
 import { timetable } from '#core/bench/timetable'
 

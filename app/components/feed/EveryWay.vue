@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useWays } from '~/composables/useWays'
+import { useFeedDraft } from '~/state/feedDraft'
+import { useHousehold } from '~/state/household'
 import { inSentence } from '#core/bench/wording'
 import { advised, type Scooped, type Way } from '#core/feed/planner'
 import { isScale, TOOL_HABITS } from '#core/feed/tool'

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import LabelDoubts from '~/components/feed/LabelDoubts.vue'
+import RateField from '~/components/feed/RateField.vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
 import { asFeed, type FeedRecord } from '#shared/records/feed'
 
 /** The label as it stands on the bottle: three numbers, always in this order. */

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useFeedDraft } from '~/state/feedDraft'
+import { useHousehold } from '~/state/household'
 import { X } from '@lucide/vue'
 import { readRate, spellings } from '#core/feed/rate'
 import { printNumber } from '#core/units/format'

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useFeedDraft } from '~/state/feedDraft'
+import { useHousehold } from '~/state/household'
 import { solutionFor, vesselsToCarry } from '#core/feed/drink'
 import { injectorProblems, planInjector } from '#core/feed/injector'
 import { physicsIn } from '#core/media/container-physics'

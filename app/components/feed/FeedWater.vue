@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useNotes } from '~/composables/useNotes'
+import { readProblem } from '~/composables/useSaving'
+import { useFeedDraft } from '~/state/feedDraft'
+import { useHousehold } from '~/state/household'
 import { ecOfFeed, EC_LIMITS_MS_PER_CM } from '#core/feed/ec'
 import { ALKALINITY_MOST_MG_PER_L, blendWithRain, rainForAlkalinity, waterProblems } from '#core/feed/water'
 import { printNumber, printShare } from '#core/units/format'

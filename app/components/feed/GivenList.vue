@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useDates } from '~/composables/useDates'
+import { useRemoval } from '~/composables/useRemoval'
+import { useHousehold } from '~/state/household'
 import { Droplets, Undo2 } from '@lucide/vue'
 import { printNumber } from '#core/units/format'
 

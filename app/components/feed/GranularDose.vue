@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useHousehold } from '~/state/household'
 import { forPlantingHole, granularFor, TOP_DRESS_EVERY_WEEKS, topDressDays } from '#core/feed/granular'
 import { within } from '#core/problem'
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { K_IN_K2O, P_IN_P2O5 } from '#core/feed/feed'
 import { printNumber } from '#core/units/format'
 import type { FeedRecord } from '#shared/records/feed'

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { NuxtLink } from '#components'
+import StepList from '~/components/bench/StepList.vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useFeedDraft } from '~/state/feedDraft'
 import { feedSteps, sayMeasurement, strengthToExpect, wayToUse } from '#core/bench/feed-steps'
 import { inSentence } from '#core/bench/wording'
 import { printNumber, printShare } from '#core/units/format'

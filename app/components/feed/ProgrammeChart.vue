@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { area, line } from 'd3-shape'
 import { scaleLinear, scaleSqrt } from 'd3-scale'
 import type { ProgrammePlan, ProgrammeRequest } from '#core/feed/programme'

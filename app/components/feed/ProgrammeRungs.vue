@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { useProgrammeDay } from '~/composables/useProgrammeDay'
+import { useHousehold } from '~/state/household'
+import { useProgrammeDraft } from '~/state/programmeDraft'
 import { Plus, X } from '@lucide/vue'
 import { STAGES, stageById } from '#core/feed/stage'
 import { printNumber, printQuantity } from '#core/units/format'

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed, useId } from 'vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import { useTypedText } from '~/composables/useTypedText'
+import { useHousehold } from '~/state/household'
 import { concentrationOf, readRate } from '#core/feed/rate'
 import { density, type Feed } from '#core/feed/feed'
 import { parseNumber } from '#core/units/parse'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed, ref, useTemplateRef } from 'vue'
+import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import type { Stage } from '#core/feed/stage'
 import { printNumber } from '#core/units/format'

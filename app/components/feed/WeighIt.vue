@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import QuantityField from '~/components/fields/QuantityField.vue'
 /** A vessel of unknown size: weighed empty and full of water, its litres are known. */
 const emit = defineEmits<{ volume: [litres: number] }>()
 const emptyG = ref<number | null>(null)

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed, ref, useId, watch } from 'vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useFeedDraft } from '~/state/feedDraft'
+import { useHousehold } from '~/state/household'
 import { strengthFromDose } from '#core/feed/dose'
 import { judge } from '#core/feed/stage'
 import { density } from '#core/feed/feed'

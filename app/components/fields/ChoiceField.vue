@@ -1,4 +1,7 @@
 <script setup lang="ts" generic="Value extends string | null">
+import { computed, useId } from 'vue'
+import Select from 'primevue/select'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
 export interface Choice<V> {
   value: V
   name: string

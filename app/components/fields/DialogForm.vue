@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import Dialog from 'primevue/dialog'
+import { provideUnreadable } from '~/composables/useUnreadable'
 import type { Collection } from '#shared/collections'
 import type { Saving } from '~/composables/useSaving'
 

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed, useId } from 'vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import { useTypedText } from '~/composables/useTypedText'
 import { parseNumber } from '#core/units/parse'
 
 /** A bare number, fractions and decimal commas included. */

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed, useId } from 'vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import { useTypedText } from '~/composables/useTypedText'
+import { useHousehold } from '~/state/household'
 import { printBoth, printQuantity } from '#core/units/format'
 import { parseQuantity } from '#core/units/parse'
 import type { Dimension } from '#core/units/unit'

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useHousehold } from '~/state/household'
+import { useWorking } from '~/state/working'
 import type { Figure } from '#core/working/figure'
 import { printFigure } from '#core/working/print'
 

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed, nextTick, useTemplateRef, watch } from 'vue'
+import Popover from 'primevue/popover'
+import { useHousehold } from '~/state/household'
+import { useWorking } from '~/state/working'
 import type { Figure } from '#core/working/figure'
 import type { SourceTag } from '#core/working/source'
 import { withNumbers } from '#core/working/explain'

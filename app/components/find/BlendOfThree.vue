@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import TriangleMap from '~/components/find/TriangleMap.vue'
+import { useHousehold } from '~/state/household'
 import { FINDER_TRAITS, type FinderRequest, type FinderTrait } from '#core/media/finder'
 import { saidInParts, type Part } from '#core/media/recipe'
 import { TRAITS } from '~/drawings/traits'

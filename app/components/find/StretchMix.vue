@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import RecipeBar from '~/components/bench/RecipeBar.vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import QuantityField from '~/components/fields/QuantityField.vue'
+import { useHousehold } from '~/state/household'
 import type { Container } from '#core/containers/container'
 import { STRETCHED, stretch } from '#core/media/reuse'
 import { saidInParts, type Part } from '#core/media/recipe'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { extent } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import type { FinderTrait, Found } from '#core/media/finder'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref, useTemplateRef } from 'vue'
 import { scaleSequential } from 'd3-scale'
 import { interpolateRgb } from 'd3-interpolate'
 import { traitsOf, type FinderRequest, type FinderTrait } from '#core/media/finder'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { scaleLinear } from 'd3'
 import type { AirWanted } from '#core/media/container-physics'
 import { printShare } from '#core/units/format'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Container } from '#core/containers/container'
 import { blendWater, type Ingredient, type LowerBlend } from '#core/media/container-physics'
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Container } from '#core/containers/container'
 import { textureFill } from '~/drawings/textures'
 

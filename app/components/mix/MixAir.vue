@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import { computed, ref, useTemplateRef } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import AirScale from '~/components/mix/AirScale.vue'
+import AirSection from '~/components/mix/AirSection.vue'
+import { useFollowing } from '~/composables/useFollowing'
+import { useMixDraft } from '~/state/mixDraft'
 import { cellVolume } from '#core/containers/container'
 import { physicsIn, withDepth } from '#core/media/container-physics'
 import { daysOfFood } from '#core/media/food'

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useFollowing } from '~/composables/useFollowing'
+import { useShopping } from '~/composables/useShopping'
+import { useHousehold } from '~/state/household'
+import { useMixDraft } from '~/state/mixDraft'
 import { costOf } from '#core/stores/cost'
 import { needsOfBatch } from '#core/stores/needs'
 

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed, nextTick, ref } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { useHousehold } from '~/state/household'
+import { useMixDraft } from '~/state/mixDraft'
 import { X } from '@lucide/vue'
 import { PREPARATIONS, type Preparation } from '#core/media/recipe'
 import { SANITATION_SCHOOLS } from '#core/media/sanitation'

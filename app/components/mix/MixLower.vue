@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import RecipeBar from '~/components/bench/RecipeBar.vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { useHousehold } from '~/state/household'
+import { useMixDraft } from '~/state/mixDraft'
 import { saidInParts } from '#core/media/recipe'
 
 /** The mix that lies below the other one, in containers filled in layers. */

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import QuantityField from '~/components/fields/QuantityField.vue'
+import { useHousehold } from '~/state/household'
+import { useMixDraft } from '~/state/mixDraft'
 import { mostContainers } from '#core/media/capacity'
 import { onShelves } from '#core/stores/draw'
 import { asBatchRequest } from '#shared/records/batch'

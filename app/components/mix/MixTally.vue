@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import PackToOpen from '~/components/bench/PackToOpen.vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import MixCost from '~/components/mix/MixCost.vue'
+import { useHousehold } from '~/state/household'
+import { useMixDraft } from '~/state/mixDraft'
 import { FEEL_WORDS } from '#core/bench/batch-steps'
 import { PASTEURISED_C } from '#core/media/hot-water'
 import { inSentence } from '#core/bench/wording'

@@ -1,4 +1,15 @@
 <script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import RecipeBar from '~/components/bench/RecipeBar.vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import RecipeHistory from '~/components/mix/RecipeHistory.vue'
+import SaveProblem from '~/components/shell/SaveProblem.vue'
+import { useNotes } from '~/composables/useNotes'
+import { useRemoval } from '~/composables/useRemoval'
+import { useSaving } from '~/composables/useSaving'
+import { useHousehold } from '~/state/household'
+import { useMixDraft } from '~/state/mixDraft'
 import { saidInParts } from '#core/media/recipe'
 
 /** Keeping recipes: keep what was adjusted, rename, duplicate, compare with another, remove. */

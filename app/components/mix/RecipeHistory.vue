@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { ref, shallowRef, watch } from 'vue'
+import { useDates } from '~/composables/useDates'
+import { useNotes } from '~/composables/useNotes'
+import { useSaving } from '~/composables/useSaving'
+import { useHousehold } from '~/state/household'
 import { saidInParts } from '#core/media/recipe'
 import type { Revision, Stored } from '#shared/collections'
 import type { Recipe } from '#shared/records/recipe'

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed, ref, useTemplateRef } from 'vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { useHousehold } from '~/state/household'
 import { ArrowRightLeft, X } from '@lucide/vue'
 import { MOST_SHARE, type Part } from '#core/media/recipe'
 import { printNumber, printShare } from '#core/units/format'

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import Dialog from 'primevue/dialog'
+import RecipeBar from '~/components/bench/RecipeBar.vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { useHousehold } from '~/state/household'
+import { useMixDraft } from '~/state/mixDraft'
 import type { FinderTrait } from '#core/media/finder'
 import { saidInParts } from '#core/media/recipe'
 import { substitute } from '#core/media/substitute'

@@ -1,4 +1,13 @@
 <script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DialogForm from '~/components/fields/DialogForm.vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { copyOf } from '~/composables/copyOf'
+import { useProblemAt } from '~/composables/useProblemAt'
+import { useSaving } from '~/composables/useSaving'
+import { useHousehold } from '~/state/household'
 import { cropProblems, type Crop } from '#core/sowing/crop'
 import { EMERGENCE_DAYS } from '#core/sowing/emergence'
 import { LADDERS } from '#core/season/ladder'

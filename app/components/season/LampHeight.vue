@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useNotes } from '~/composables/useNotes'
+import { readProblem } from '~/composables/useSaving'
+import { useHousehold } from '~/state/household'
+import { useSeason } from '~/state/season'
 import {
   dailyLight,
   heightFor,

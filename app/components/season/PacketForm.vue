@@ -1,4 +1,13 @@
 <script setup lang="ts">
+import { computed, ref, useId, watch } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DialogForm from '~/components/fields/DialogForm.vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { copyOf } from '~/composables/copyOf'
+import { useProblemAt } from '~/composables/useProblemAt'
+import { useSaving } from '~/composables/useSaving'
+import { useSeason } from '~/state/season'
 import { wilson } from '#core/sowing/odds'
 import { printShare } from '#core/units/format'
 import type { PacketRecord } from '#shared/records/packet'

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed, watch } from 'vue'
+import { useSeasonWorker } from '~/composables/useSeasonWorker'
+import { useHousehold } from '~/state/household'
+import { useSeason } from '~/state/season'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
 
 /** What two thousand seasons like this one come to, simulated in a worker. */

@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import { computed, shallowRef, useTemplateRef } from 'vue'
+import { useElementSize, useEventListener } from '@vueuse/core'
+import SeasonDemand from '~/components/season/SeasonDemand.vue'
+import SeasonRow from '~/components/season/SeasonRow.vue'
+import { useDates } from '~/composables/useDates'
+import { useNotes } from '~/composables/useNotes'
+import { useSeason } from '~/state/season'
 import type { Day } from '#core/season/day'
 import type { PlannedRow } from '#shared/season'
 import type { SowingRecord } from '#shared/records/sowing'

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useHousehold } from '~/state/household'
+import { useSeason } from '~/state/season'
 import { area, curveStepAfter, line } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'
 import { addDays } from '#core/season/day'

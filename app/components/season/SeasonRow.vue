@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useHousehold } from '~/state/household'
 import type { Day } from '#core/season/day'
 import type { PlannedRow } from '#shared/season'
 import { layersOf } from '~/drawings/layers'

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useDates } from '~/composables/useDates'
+import { useRuns } from '~/composables/useRuns'
+import { useHousehold } from '~/state/household'
+import { useSeason } from '~/state/season'
 import { addDays } from '#core/season/day'
 import { printNumber, printQuantity } from '#core/units/format'
 

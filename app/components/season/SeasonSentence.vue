@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
+import FigureValue from '~/components/figures/FigureValue.vue'
+import { useDates } from '~/composables/useDates'
+import { useNotes } from '~/composables/useNotes'
+import { useNotices } from '~/composables/useNotices'
+import { useHousehold } from '~/state/household'
+import { useSeason } from '~/state/season'
 import { containersText } from '#core/season/wording'
 import { readSowing, seasonFor, successionDays } from '#core/season/sentence'
 import { printNumber } from '#core/units/format'

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed, toRef } from 'vue'
+import { refDebounced } from '@vueuse/core'
+import { useDates } from '~/composables/useDates'
+import { useShopping } from '~/composables/useShopping'
+import { useHousehold } from '~/state/household'
+import { useSeason } from '~/state/season'
 import { printNumber } from '#core/units/format'
 import { onShelves } from '#core/stores/draw'
 import { goodsId } from '#core/stores/goods'

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed, watch } from 'vue'
+import { useDates } from '~/composables/useDates'
+import { useNotes } from '~/composables/useNotes'
+import { useSeasonWorker } from '~/composables/useSeasonWorker'
+import { useSeason } from '~/state/season'
 import { addDays } from '#core/season/day'
 import { standingOf } from '#core/season/standing'
 import { printNumber } from '#core/units/format'

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { useDates } from '~/composables/useDates'
+import { useHousehold } from '~/state/household'
 import { Plus, X } from '@lucide/vue'
 import { daysBetween } from '#core/season/day'
 import { hardeningPlan } from '#core/season/hardening'

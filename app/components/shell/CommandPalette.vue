@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { useRouter } from '#imports'
+import { computed, ref, watch } from 'vue'
+import Dialog from 'primevue/dialog'
+import { useActiveDraft } from '~/composables/useKeys'
+import { useHousehold } from '~/state/household'
+import { usePreferences } from '~/state/preferences'
 import { PLACES } from '~/composables/usePlaces'
 
 /** Everything that can be gone to or done, found by typing. */

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { ref, useId } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import { readProblem } from '~/composables/useSaving'
+import { useHousehold } from '~/state/household'
 import type { HouseholdRecord } from '#shared/records/household'
 
 const household = useHousehold()

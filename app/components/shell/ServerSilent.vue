@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { ref } from 'vue'
+import { useHousehold } from '~/state/household'
 const household = useHousehold()
 const busy = ref(false)
 

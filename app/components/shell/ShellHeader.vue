@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { useRoute } from '#imports'
+import { NuxtLink } from '#components'
+import { useNotes } from '~/composables/useNotes'
+import { useHousehold } from '~/state/household'
+import { usePreferences } from '~/state/preferences'
 import { Moon, Search, Sun } from '@lucide/vue'
 import type { Kitchen } from '#core/units/unit'
 import { PLACES } from '~/composables/usePlaces'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { ref, watch } from 'vue'
+import { useNotes } from '~/composables/useNotes'
 import { X } from '@lucide/vue'
 
 const { notes, current, dismiss } = useNotes()

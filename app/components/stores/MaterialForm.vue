@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import DialogForm from '~/components/fields/DialogForm.vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { useProblemAt } from '~/composables/useProblemAt'
+import { useSaving } from '~/composables/useSaving'
+import { useHousehold } from '~/state/household'
 import {
   materialProblems,
   type Material,

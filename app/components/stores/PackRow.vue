@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { fullAndOpen } from '#core/stores/draw'
 import { printShare } from '#core/units/format'
 import { textureFill } from '~/drawings/textures'

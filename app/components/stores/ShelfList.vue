@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import PackRow from '~/components/stores/PackRow.vue'
+import StockForm from '~/components/stores/StockForm.vue'
+import { useRemoval } from '~/composables/useRemoval'
+import { useShopping } from '~/composables/useShopping'
+import { useHousehold } from '~/state/household'
 import { Plus, Trash2 } from '@lucide/vue'
 import { goodsUnit, packHolds, type Goods } from '#core/stores/goods'
 import type { Stored } from '#shared/collections'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useShopping } from '~/composables/useShopping'
 import { goodsId } from '#core/stores/goods'
 import { printNumber } from '#core/units/format'
 

@@ -1,4 +1,12 @@
 <script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DialogForm from '~/components/fields/DialogForm.vue'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import QuantityField from '~/components/fields/QuantityField.vue'
+import { useProblemAt } from '~/composables/useProblemAt'
+import { useSaving } from '~/composables/useSaving'
+import { useHousehold } from '~/state/household'
 import { isScale, TOOL_HABITS, toolProblems, type Tool } from '#core/feed/tool'
 import { asTool, type ToolRecord } from '#shared/records/tool'
 

@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
+import { NuxtLink } from '#components'
+import { until } from '@vueuse/core'
+import { useDates } from '~/composables/useDates'
+import { useJobWords } from '~/composables/useJobWords'
+import { useRuns } from '~/composables/useRuns'
+import { useSeason } from '~/state/season'
 import { ChartNoAxesGantt, Check, Clock, FileText, RotateCcw } from '@lucide/vue'
 import { addDays } from '#core/season/day'
 import type { Job } from '#core/season/today'

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useDates } from '~/composables/useDates'
+import { useJobWords } from '~/composables/useJobWords'
+import { useSeason } from '~/state/season'
 import { addDays } from '#core/season/day'
 
 /** The week on paper: a line for each job, with a box to tick in pencil. */

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { createError, useHead, useRoute } from '#imports'
+import { computed } from 'vue'
+import BenchCard from '~/components/bench/BenchCard.vue'
+import FeedCardPart from '~/components/bench/FeedCardPart.vue'
+import { usePlannedFeed } from '~/composables/usePlanned'
+import { useHousehold } from '~/state/household'
 const route = useRoute()
 const household = useHousehold()
 const feeding = computed(() => household.feedings.find(({ id }) => id === route.params.id))

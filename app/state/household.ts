@@ -1,3 +1,6 @@
+import { useCookie } from '#imports'
+import { computed, ref } from 'vue'
+import { defineStore } from 'pinia'
 import { asContainer } from '#shared/records/container'
 import { asFeed } from '#shared/records/feed'
 import { asMaterial, libraryWith } from '#shared/records/material'
