@@ -11,8 +11,8 @@ module.exports = {
       name: 'core-stands-alone',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      // A solver for whole packs, one for blends of feeds, and random numbers for simulated seasons.
-      to: { pathNot: ['^core/', '^node_modules/(yalps|ml-fcnnls|d3-random)/'] },
+      // A solver for whole packs, one for blends of feeds, random numbers for simulated seasons, days, and deep equality.
+      to: { pathNot: ['^core/', '^node_modules/(yalps|ml-fcnnls|d3-random|dequal|d3-time)/'] },
     },
     {
       name: 'shared-builds-on-core',

@@ -1,12 +1,26 @@
+import { globSync } from 'tinyglobby'
 import { fileURLToPath } from 'node:url'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
+
+const api = fileURLToPath(new URL('./server/api', import.meta.url))
+
+/** Every route there is, so that the API document leaves none out: its method, its path and its handler. */
+function routes() {
+  const files = globSync('**/*.{get,put,post,delete}.ts', { cwd: api }).sort()
+  const rows = files.map((file, i) => {
+    const [, path, method] = /^(.*)\.(\w+)\.ts$/.exec(file)!
+    return `{ method: '${method}', path: '/api/${path!.replace(/\/index$/, '')}', handler: r${i} }`
+  })
+  const imports = files.map((file, i) => `import r${i} from '${api}/${file}'`)
+  return `${imports.join('\n')}\nexport const ROUTES = [${rows.join(',')}]`
+}
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   telemetry: false,
   devtools: { enabled: false },
-  modules: ['@pinia/nuxt', '@primevue/nuxt-module', 'nuxt-security', '@nuxt/eslint'],
+  modules: ['@pinia/nuxt', '@pinia/colada-nuxt', '@primevue/nuxt-module', 'nuxt-security', '@nuxt/eslint'],
   alias: { '#core': core },
   css: ['~/styles/main.css'],
   app: {
@@ -63,7 +77,12 @@ export default defineNuxtConfig({
     worker: { format: 'es' },
     optimizeDeps: { include: ['zod'] },
   },
-  nitro: { preset: 'node-server', compressPublicAssets: true, imports: { autoImport: false } },
+  nitro: {
+    preset: 'node-server',
+    compressPublicAssets: true,
+    imports: { autoImport: false },
+    virtual: { '#routes': routes },
+  },
   typescript: {
     strict: true,
     tsConfig: {

@@ -1,64 +1,114 @@
 import * as z from 'zod'
-import { batch, type BatchRecord } from './records/batch'
-import { crop, type CropRecord } from './records/crop'
-import { container, type ContainerRecord } from './records/container'
-import { feed, type FeedRecord } from './records/feed'
-import { feeding, type FeedingRecord } from './records/feeding'
+import { batch } from './records/batch'
+import { container } from './records/container'
+import { crop } from './records/crop'
+import { entry } from './records/entry'
+import { feed } from './records/feed'
+import { feeding } from './records/feeding'
 import { household, type HouseholdRecord } from './records/household'
-import { mark, type MarkRecord } from './records/mark'
-import { material, type MaterialRecord } from './records/material'
-import { packet, type PacketRecord } from './records/packet'
-import { programme, type ProgrammeRecord } from './records/programme'
-import { recipe, type Recipe } from './records/recipe'
-import { sowing, type SowingRecord } from './records/sowing'
-import { stock, type StockRecord } from './records/stock'
-import { tool, type ToolRecord } from './records/tool'
-import { use, type UseRecord } from './records/use'
+import { material } from './records/material'
+import { packet } from './records/packet'
+import { programme } from './records/programme'
+import { recipe } from './records/recipe'
+import { sowing } from './records/sowing'
+import { stock } from './records/stock'
+import { tool } from './records/tool'
 import { id } from './rules'
 
-/** What a household keeps, by collection. Every collection is read and written through the same calls. */
+/**
+ * What a household keeps, each kind stated once: what one is called, its shape, and which of its fields point at what
+ * (`*` for every row of a list). Every collection is read and written through the same calls; its columns are checked
+ * against the shape by the compiler, the API document is made from it.
+ */
 export const COLLECTIONS = {
-  recipes: recipe,
-  materials: material,
-  containers: container,
-  feeds: feed,
-  tools: tool,
-  batches: batch,
-  feedings: feeding,
-  programmes: programme,
-  stocks: stock,
-  uses: use,
-  crops: crop,
-  packets: packet,
-  sowings: sowing,
-  marks: mark,
-} as const
+  recipes: {
+    one: 'recipe',
+    body: recipe,
+    refers: { 'parts.*.materialId': ['materials'], 'extras.*.materialId': ['materials'] },
+  },
+  materials: { one: 'material', body: material, refers: {} },
+  containers: { one: 'container', body: container, refers: {} },
+  feeds: { one: 'feed', body: feed, refers: {} },
+  tools: { one: 'tool', body: tool, refers: {} },
+  batches: {
+    one: 'batch',
+    body: batch,
+    refers: {
+      'parts.*.materialId': ['materials'],
+      'lowerParts.*.materialId': ['materials'],
+      'extras.*.materialId': ['materials'],
+      'fills.*.containerId': ['containers'],
+      'fills.*.coverMaterialId': ['materials'],
+    },
+  },
+  feedings: {
+    one: 'feed plan',
+    body: feeding,
+    refers: { feedId: ['feeds'], batchId: ['batches'], toolId: ['tools'] },
+  },
+  programmes: {
+    one: 'ladder of feeds',
+    body: programme,
+    refers: {
+      feedId: ['feeds'],
+      batchId: ['batches'],
+      'rungs.*.containerId': ['containers'],
+      'rungs.*.recipeId': ['recipes', 'batches'],
+    },
+  },
+  stocks: { one: 'pack', body: stock, refers: { goodsId: ['materials', 'feeds'] } },
+  crops: { one: 'crop', body: crop, refers: {} },
+  packets: { one: 'packet', body: packet, refers: { cropId: ['crops'] } },
+  sowings: {
+    one: 'sowing',
+    body: sowing,
+    refers: {
+      cropId: ['crops'],
+      packetId: ['packets'],
+      'rungs.*.containerId': ['containers'],
+      'rungs.*.recipeId': ['recipes'],
+    },
+  },
+  entries: { one: 'entry', body: entry, refers: {} },
+} as const satisfies Record<string, Kind>
 
-export interface Bodies {
-  recipes: Recipe
-  materials: MaterialRecord
-  containers: ContainerRecord
-  feeds: FeedRecord
-  tools: ToolRecord
-  batches: BatchRecord
-  feedings: FeedingRecord
-  programmes: ProgrammeRecord
-  stocks: StockRecord
-  uses: UseRecord
-  crops: CropRecord
-  packets: PacketRecord
-  sowings: SowingRecord
-  marks: MarkRecord
+interface Kind {
+  readonly one: string
+  readonly body: z.ZodType
+  readonly refers: Readonly<Record<string, readonly string[]>>
 }
 
-export type Collection = keyof Bodies
+export type Collection = keyof typeof COLLECTIONS
+export type Bodies = { [C in Collection]: z.output<(typeof COLLECTIONS)[C]['body']> }
 export const COLLECTION_NAMES = Object.keys(COLLECTIONS) as [Collection, ...Collection[]]
+
+/** The schema of a collection's records. */
+export const bodyOf = <C extends Collection>(collection: C) =>
+  COLLECTIONS[collection].body as unknown as z.ZodType<Bodies[C]>
+
+/** Fields of a collection that may point at records of another. */
+export const pathsTo = (from: Collection, to: Collection): string[] =>
+  Object.entries(COLLECTIONS[from].refers as Kind['refers'])
+    .filter(([, targets]) => targets.includes(to))
+    .map(([path]) => path)
+
+/** A copy of a body in which every field at a path that holds `from` holds `to`. */
+export function repointed<Body>(body: Body, path: string, from: string, to: string): Body {
+  const [key, ...rest] = path.split('.')
+  if (key === undefined) return (body === from ? to : body) as Body
+  if (key === '*')
+    return (Array.isArray(body) ? body.map((one) => repointed(one, rest.join('.'), from, to)) : body) as Body
+  if (!body || typeof body !== 'object') return body
+  const inside = (body as Record<string, unknown>)[key]
+  const next = rest.length ? repointed(inside, rest.join('.'), from, to) : inside === from ? to : inside
+  return { ...body, [key]: next }
+}
 
 /** A record as it is kept: the body, an id the writer chose, and a version that each write raises by one. */
 export interface Stored<Body> {
   id: string
   version: number
-  /** Counts a household's batches from 1; 0 in collections that are not numbered. */
+  /** Counts a household's batches from 1, and entries in the order they were written; else 0. */
   number: number
   updatedAt: string
   body: Body
@@ -75,9 +125,27 @@ export interface Revision<Body> {
   body: Body
 }
 
+/** A record that was removed lately and can be brought back. */
+export interface Removed {
+  collection: Collection
+  id: string
+  version: number
+  name: string
+  removedAt: string
+}
+
+/** Days for which what was removed is offered to be brought back. */
+export const REMOVED_LATELY_DAYS = 90
+
 /** A write: the body, and the version it was made from (0 for a new record). */
 export const write = <Body extends z.ZodType>(body: Body) =>
-  z.object({ version: z.int().min(0, 'A version is 0 or more.'), body })
+  z.object({
+    version: z
+      .int('A version is a whole number.')
+      .min(0, 'A version is 0 or more.')
+      .max(2 ** 31 - 2, 'There is no such version.'),
+    body,
+  })
 
 export const stored = <Body extends z.ZodType>(body: Body) =>
   z.object({ id, version: z.int(), number: z.int(), updatedAt: z.iso.datetime(), body })

@@ -40,3 +40,20 @@ export const id = z.uuid('This is not an id.')
 /** Built-in things have short ids, a household's own have UUIDs. */
 export const reference = z.string().min(1, 'Choose one.').max(64)
 export const amount = z.number('This is not a number.')
+export const day = z.iso.date('This is not a calendar day.')
+/** The ids of a list, as an enumeration takes them. */
+export const idsOf = <T extends string>(all: readonly { readonly id: T }[]) =>
+  all.map(({ id }) => id) as [T, ...T[]]
+export const basedOn = reference
+  .nullable()
+  .default(null)
+  .describe('The built-in row it corrects and stands in the place of, or null for one of its own')
+
+/** A correction points at a row that is there. */
+export const basedOnProblems = (
+  { basedOn: corrects }: { basedOn: string | null },
+  base: ReadonlyMap<string, unknown>,
+): Problem[] =>
+  corrects === null || base.has(corrects)
+    ? []
+    : [{ path: ['basedOn'], message: 'There is nothing of that name to correct.' }]

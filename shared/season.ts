@@ -1,119 +1,110 @@
-import { FEEDS } from '#core/feed/feeds'
-import { seasonBook } from '#core/season/book'
 import type { Day } from '#core/season/day'
 import { feedRuns, loadOf, mixRuns, overflows, type SeasonRow } from '#core/season/demand'
 import { feedSowing } from '#core/season/feeding'
 import { planSowing } from '#core/season/sowing'
-import { isOver, jobsOf, type Job } from '#core/season/today'
+import { doneBySowing, isOver, jobsOf, type Job, type Mark } from '#core/season/today'
 import type { Crop } from '#core/sowing/crop'
-import type { Part } from '#core/media/recipe'
-import type { Feed } from '#core/feed/feed'
-import type { Shed } from './records/batch'
-import { findContainer } from './records/batch'
-import { asCrop, cropsWith, type CropRecord } from './records/crop'
-import { findFeed } from './records/feeding'
-import type { MarkRecord } from './records/mark'
-import type { PacketRecord } from './records/packet'
-import { partsOf } from './records/programme'
+import type { Problem } from '#core/problem'
+import type { Context, Kept } from './context'
 import type { SeasonFrameRecord } from './records/season-frame'
-import { asSowingRequest, sowingRecordProblems, type SeasonKnown, type SowingRecord } from './records/sowing'
+import { asSowingRequest, sowingRecordProblems, type SowingRecord } from './records/sowing'
 
-interface Kept<Body> {
-  readonly id: string
-  readonly body: Body
+/** A context whose season is set. */
+export interface SeasonContext extends Context {
+  readonly frame: SeasonFrameRecord
 }
+export const hasSeason = (context: Context): context is SeasonContext => context.frame !== null
 
-/** A sowing of the season, planned; or what keeps it from being planned. */
+/** A sowing of the season, planned. */
 export interface PlannedRow extends SeasonRow {
   readonly crop: Crop
 }
-
-/** What a season is reckoned with, from what a household keeps. */
-export function seasonKnown(
-  frame: SeasonFrameRecord,
-  kept: {
-    shed: Shed
-    recipes: ReadonlyMap<string, readonly Part[]>
-    feeds: readonly Feed[]
-    crops: readonly Kept<CropRecord>[]
-    packets: readonly Kept<PacketRecord>[]
-  },
-): SeasonKnown {
-  return {
-    frame,
-    crops: cropsWith(kept.crops.map(({ id, body }) => asCrop(id, body))),
-    packets: kept.packets,
-    feeds: kept.feeds,
-    book: seasonBook(
-      (id) => findContainer(id, kept.shed.containers),
-      (id) => partsOf(id, kept.recipes),
-      kept.shed.materials,
-    ),
-  }
+/** One that cannot be planned as it stands, and why. */
+export interface UnplannedRow extends Kept<SowingRecord> {
+  readonly problem: Problem
 }
+type Outcome = { readonly row: PlannedRow } | { readonly unplanned: UnplannedRow }
+type Days = Readonly<Record<string, Day>>
 
 /**
- * Plans sowings as they stand on a day, and remembers those whose record and marks are the same objects as before: after
- * one drag only one is planned anew.
+ * Plans sowings as they stand on a day, and remembers those whose record and days are the same objects as before: after
+ * one drag only one is planned anew. Every sowing comes back, planned or with the reason why it cannot be.
  */
-export function seasonPlanner(known: SeasonKnown, today: Day) {
-  const remembered = new Map<string, { body: SowingRecord; done: object; row: PlannedRow | null }>()
-  const feed = findFeed(known.frame.feedId, known.feeds) ?? FEEDS[0]!
+export function seasonPlanner(context: SeasonContext, today: Day) {
+  const remembered = new Map<string, { body: SowingRecord; done: Days; outcome: Outcome }>()
 
-  return function plan({ id, body }: Kept<SowingRecord>, done: Readonly<Record<string, Day>> = NOTHING) {
+  return function plan({ id, body }: Kept<SowingRecord>, done: Days = NOTHING): Outcome {
     const before = remembered.get(id)
-    if (before && before.body === body && before.done === done) return before.row
-    const row = planned(id, body, done)
-    remembered.set(id, { body, done, row })
-    return row
+    if (before && before.body === body && before.done === done) return before.outcome
+    const outcome = planned(id, body, done)
+    remembered.set(id, { body, done, outcome })
+    return outcome
   }
 
-  function planned(id: string, body: SowingRecord, done: Readonly<Record<string, Day>>): PlannedRow | null {
-    if (sowingRecordProblems(body, known).length) return null
-    const request = asSowingRequest(body, known, done, today)!
+  function planned(id: string, body: SowingRecord, done: Days): Outcome {
+    const [problem] = sowingRecordProblems(body, context)
+    if (problem) return { unplanned: { id, body, problem } }
+    const request = asSowingRequest(body, context, done, today)!
     try {
-      const plan = planSowing(request, known.frame, known.book)
-      const feeding = feedSowing(plan, request.crop, feed, known.frame.feedingSchool, known.book)
-      return { id, name: body.name, crop: request.crop, planned: plan, feeding }
+      const plan = planSowing(request, context.frame, context.book)
+      const feeding = feedSowing(plan, request.crop, context.feed, context.frame.feedingSchool, context.book)
+      return { row: { id, name: body.name, crop: request.crop, planned: plan, feeding } }
     } catch (error) {
-      if (error instanceof RangeError) return null
-      throw error
+      if (!(error instanceof RangeError)) throw error
+      return {
+        unplanned: { id, body, problem: { path: [], message: `It cannot be planned: ${error.message}.` } },
+      }
     }
   }
 }
 
-const NOTHING: Readonly<Record<string, Day>> = {}
+const NOTHING: Days = {}
 
-/** Everything of the season that is not over. */
+/** Everything of the season that is not over, planned, and what cannot be planned with its reason. */
 export function openRows(
   plan: ReturnType<typeof seasonPlanner>,
   sowings: readonly Kept<SowingRecord>[],
-  done: ReadonlyMap<string, Readonly<Record<string, Day>>>,
+  done: ReadonlyMap<string, Days>,
   today: Day,
-): PlannedRow[] {
-  return sowings.flatMap((one) =>
-    isOver(done.get(one.id), today) ? [] : (plan(one, done.get(one.id)) ?? []),
-  )
+): { rows: PlannedRow[]; unplanned: UnplannedRow[] } {
+  const rows: PlannedRow[] = []
+  const unplanned: UnplannedRow[] = []
+  for (const one of sowings) {
+    if (isOver(done.get(one.id), today)) continue
+    const outcome = plan(one, done.get(one.id))
+    if ('row' in outcome) rows.push(outcome.row)
+    else unplanned.push(outcome.unplanned)
+  }
+  return { rows, unplanned }
+}
+
+/** The season as it stands on a day. */
+export function seasonOn(
+  context: SeasonContext,
+  today: Day,
+  sowings: readonly Kept<SowingRecord>[],
+  marks: readonly Mark[],
+) {
+  return openRows(seasonPlanner(context, today), sowings, doneBySowing(marks), today)
 }
 
 /** What is due, late or in danger on a day. */
 export function jobsOn(
   today: Day,
   rows: readonly PlannedRow[],
-  marks: readonly MarkRecord[],
-  known: SeasonKnown,
-  nightC: number | null,
+  marks: readonly Mark[],
+  { frame, book }: SeasonContext,
 ): Job[] {
   const load = loadOf(rows, today, 60)
-  const [full] = overflows(load, known.frame.shelfFlats)
+  const [full] = overflows(load, frame.shelfFlats)
   return jobsOf({
     rows,
-    mixes: mixRuns(rows, known.frame),
-    feeds: feedRuns(rows, known.frame),
+    mixes: mixRuns(rows, frame),
+    feeds: feedRuns(rows, frame),
     marks,
     today,
-    nightC,
+    nightC: frame.nightC,
     shelfFull: full ? { on: full.from < today ? today : full.from, flats: full.most } : null,
-    wantsSoak: known.book.wantsSoak,
+    wantsSoak: book.wantsSoak,
   })
 }

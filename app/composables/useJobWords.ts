@@ -1,4 +1,5 @@
 import { useDates } from '~/composables/useDates'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { jobWords } from '#core/season/wording'
@@ -9,11 +10,12 @@ import { printNumber, printQuantity } from '#core/units/format'
 export function useJobWords() {
   const season = useSeason()
   const household = useHousehold()
+  const context = useContext()
   const { printDay } = useDates()
   const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
 
   const words = (job: Job) =>
-    jobWords(job, season.row(job.of[0]?.sowingId ?? '')?.planned, household.nameOfMix, litres)
+    jobWords(job, season.row(job.of[0]?.sowingId ?? '')?.planned, context.nameOfMix, litres)
 
   function dangerText(danger: Danger): string {
     switch (danger.kind) {

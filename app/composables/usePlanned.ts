@@ -1,4 +1,4 @@
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { feedSteps, strengthToExpect } from '#core/bench/feed-steps'
 import { batchSteps } from '#core/bench/batch-steps'
 import { doseProblems, planDose } from '#core/feed/dose'
@@ -11,17 +11,17 @@ import type { Stored } from '#shared/collections'
 
 /** What follows from a planned batch: nothing derived is ever stored. */
 export function usePlannedBatch(batch: Stored<BatchRecord>) {
-  const { shed } = useHousehold()
-  if (batchRecordProblems(batch.body, shed).length) return null
-  const plan = planBatch(asBatchRequest(batch.body, shed))
+  const { whole } = useContext()
+  if (batchRecordProblems(batch.body, whole).length) return null
+  const plan = planBatch(asBatchRequest(batch.body, whole))
   return { plan, steps: batchSteps(plan, batch.body) }
 }
 
 /** What follows from a planned feed, with the tools owned today. */
 export function usePlannedFeed({ body }: Stored<FeedingRecord>) {
-  const household = useHousehold()
-  const feed = household.findFeed(body.feedId)
-  const request = feed && { ...body, feed, tools: household.tools }
+  const context = useContext()
+  const feed = context.feeds.get(body.feedId)
+  const request = feed && { ...body, feed, tools: context.tools }
   if (!request || doseProblems(request).length) return null
   const plan = planDose(request)
   const vesselL = given(body.vessel.name, body.vessel.volumeL, 'L', yours('your vessel'))

@@ -1,13 +1,9 @@
 import type { Ref } from 'vue'
 import { printPath, type Problem } from '#core/problem'
-import type { Collection } from '#shared/collections'
-import type { Saving } from './useSaving'
+import type { Saving } from '~/state/saving'
 
 /** The message for a field, from the rules as they stand or from the server's refusal. */
-export function useProblemAt<C extends Collection>(
-  problems: () => readonly Problem[],
-  saving: Ref<Saving<C>>,
-) {
+export function useProblemAt<Body>(problems: () => readonly Problem[], saving: Ref<Saving<Body>>) {
   return (field: string): string | undefined =>
     problems().find(({ path }) => printPath(path) === field)?.message ??
     (saving.value.state === 'refused'

@@ -1,30 +1,35 @@
+import { ref } from 'vue'
 import { useNotes } from '~/composables/useNotes'
-import { readProblem } from '~/composables/useSaving'
-import { useHousehold } from '~/state/household'
+import { readProblem, whyNot } from '~/composables/whyNot'
+import { useKeeping } from '~/state/keeping'
+import { useUndo } from '~/state/undo'
 import type { Bodies, Collection, Stored } from '#shared/collections'
 
-/** Remove a record, with a note from which it can be brought back. */
+export interface InUse {
+  readonly collection: Collection
+  readonly record: Stored<{ name: string }>
+  readonly usedBy: readonly { collection: string; id: string; name: string }[]
+}
+
+/** A record that was to be removed and is still used: who uses it, and what to put in its place. */
+const inUse = ref<InUse | null>(null)
+export const useInUse = () => inUse
+
+/** Remove a record, with a note from which it can be brought back; where it is used, say by what. */
 export function useRemoval() {
-  const household = useHousehold()
+  const keeping = useKeeping()
+  const undoing = useUndo()
   const { note } = useNotes()
 
   return async function remove<C extends Collection>(collection: C, record: Stored<Bodies[C]>) {
     try {
-      const version = await household.remove(collection, record)
-      note(`${record.body.name} was removed.`, {
-        name: 'Undo',
-        run: async () => {
-          await household.save(collection, record.id, version, record.body)
-          note(`${record.body.name} is back.`)
-        },
-      })
+      const act = await keeping.remove(collection, record)
+      note(`${record.body.name} was removed.`, { name: 'Undo', run: () => undoing.takeBack(act) })
       return true
     } catch (error) {
-      note(
-        readProblem(error)?.errors[0]?.message ??
-          readProblem(error)?.detail ??
-          'The server does not answer; nothing was removed.',
-      )
+      const usedBy = readProblem(error)?.usedBy
+      if (usedBy?.length) inUse.value = { collection, record, usedBy }
+      else note(whyNot(error))
       return false
     }
   }

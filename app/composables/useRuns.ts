@@ -1,7 +1,10 @@
+import { newId } from '~/composables/newId'
 import { useRouter } from '#imports'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
-import { readProblem } from '~/composables/useSaving'
+import { whyNot } from '~/composables/whyNot'
+import { useKeeping } from '~/state/keeping'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { COVER_IS_THE_MIX } from '#core/media/batch-request'
@@ -12,24 +15,25 @@ import type { FeedRun, MixRun } from '#core/season/demand'
 export function useRuns() {
   const season = useSeason()
   const household = useHousehold()
+  const context = useContext()
   const router = useRouter()
+  const keeping = useKeeping()
   const { printDay } = useDates()
   const { note } = useNotes()
 
   const names = (of: MixRun['of']) =>
     [...new Set(of.map(({ sowingId }) => season.row(sowingId)?.name ?? ''))].join(', ')
-  const refused = (error: unknown) =>
-    note(readProblem(error)?.detail ?? 'The server does not answer; nothing was written.')
+  const refused = (error: unknown) => note(whyNot(error))
 
   async function planBatch(run: MixRun) {
-    const recipe = household.findRecipe(run.recipeId)
+    const recipe = context.recipes.get(run.recipeId)
     if (!recipe) return void note('That recipe is no longer here.')
-    const scoop = household.scoops[0]
-    const id = crypto.randomUUID()
+    const scoop = context.scoops[0]
+    const id = newId()
     try {
-      await household.save('batches', id, 0, {
+      await keeping.save('batches', id, 0, {
         ...batchOf(recipe),
-        name: names(run.of).slice(0, 120) || household.nameOfMix(run.recipeId),
+        name: names(run.of).slice(0, 120) || context.nameOfMix(run.recipeId),
         recipeId: run.recipeId,
         lowerRecipeId: null,
         fills: run.fills.map(({ container, count, coverMm, coverMaterialId }) => ({
@@ -51,10 +55,10 @@ export function useRuns() {
   }
 
   async function planFeed(run: FeedRun) {
-    const id = crypto.randomUUID()
+    const id = newId()
     const rung = season.row(run.of[0]!.sowingId)?.planned.rungs[run.of[0]!.rung]
     try {
-      await household.save('feedings', id, 0, {
+      await keeping.save('feedings', id, 0, {
         name: `${names(run.of)}, ${printDay(run.on)}`.slice(0, 120),
         feedId: season.frame!.feedId,
         stageId: rung?.care.stageId ?? 'growing-on',

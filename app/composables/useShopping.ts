@@ -1,5 +1,6 @@
 import { computed } from 'vue'
 import { usePlannedBatch } from '~/composables/usePlanned'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { packHolds, packSize } from '#core/stores/goods'
 import { planProgramme } from '#core/feed/programme'
@@ -12,12 +13,13 @@ import { shoppingList, type ShoppingLine } from '#core/stores/list'
 /** Needs against what is on the shelf: what is short, and the cheapest whole packs for it. */
 export function useShopping() {
   const household = useHousehold()
+  const context = useContext()
 
   /** Packs a thing can be bought in: those the household knows, else the usual ones of the trade, without a price. */
   function offersOf(goods: Goods) {
     const kind = goods.kind
     const id = goods.kind === 'material' ? goods.material.id : goods.feed.id
-    const known = household.shelves(kind, id)
+    const known = context.shelves(kind, id)
     if (known.length) return known
     if (goods.kind === 'feed') return []
     return goods.material.packs.map((pack) => ({
@@ -32,8 +34,8 @@ export function useShopping() {
   function linesFor(needs: readonly Need[]): ShoppingLine<Goods>[] {
     return shoppingList(
       addUp(needs).flatMap(({ kind, id, amount }) => {
-        const goods = household.goods(kind, id)
-        return goods ? [{ goods, amount, shelves: household.shelves(kind, id), offers: offersOf(goods) }] : []
+        const goods = context.goods(kind, id)
+        return goods ? [{ goods, amount, shelves: context.shelves(kind, id), offers: offersOf(goods) }] : []
       }),
     )
   }
@@ -58,8 +60,8 @@ export function useShopping() {
   /** What the kept ladders of feeds take to their end. */
   const fed = computed(() =>
     household.programmes.flatMap(({ body }): Need[] => {
-      if (programmeRecordProblems(body, household.greenhouse).length) return []
-      const request = asProgrammeRequest(body, household.greenhouse)
+      if (programmeRecordProblems(body, context.whole).length) return []
+      const request = asProgrammeRequest(body, context.whole)
       return [{ kind: 'feed', id: request.feed.id, amount: planProgramme(request).feedAmount }]
     }),
   )

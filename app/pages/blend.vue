@@ -1,16 +1,17 @@
 <script setup lang="ts">
+import CheckField from '~/components/fields/CheckField.vue'
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
 import { useHead } from '#imports'
 import { computed, ref } from 'vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import QuantityField from '~/components/fields/QuantityField.vue'
 import { provideUnreadable } from '~/composables/useUnreadable'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { BLEND_ELEMENTS, blendFeeds, perGram, type BlendElement } from '#core/feed/blend'
 import { cautions } from '#core/cautions/caution'
 import { printNumber } from '#core/units/format'
 
 useHead({ title: 'Several feeds' })
-const household = useHousehold()
+const context = useContext()
 provideUnreadable()
 
 /** Nitrogen for growing on, the rest in the ratios young plants take it up [handbook, from memory]. */
@@ -18,7 +19,7 @@ const wanted = ref<Record<BlendElement, number>>({ N: 100, P: 15, K: 100, Ca: 60
 const ticked = ref(['calcium-nitrate', 'potassium-nitrate', 'monopotassium-phosphate', 'magnesium-sulphate'])
 const volumeL = ref<number | null>(9)
 
-const choices = computed(() => household.feeds.filter(({ use }) => use !== 'mixed in'))
+const choices = computed(() => context.feedList.filter(({ use }) => use !== 'mixed in'))
 const feeds = computed(() => choices.value.filter(({ id }) => ticked.value.includes(id)))
 const problem = computed(() =>
   feeds.value.length === 0
@@ -58,7 +59,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
     <section class="column" aria-labelledby="wanted-title">
       <h2 id="wanted-title">Wanted, mg/L</h2>
       <div class="three">
-        <NumberField
+        <TypedField
           v-for="element in BLEND_ELEMENTS"
           :key="element"
           :model-value="wanted[element]"
@@ -66,12 +67,12 @@ const caution = cautions(['concentrates', 'fertiliser'])
           @update:model-value="wanted = { ...wanted, [element]: $event ?? 0 }"
         />
       </div>
-      <QuantityField v-model="volumeL" dimension="volume" assume="L" label="For so much water" />
+      <TypedField v-model="volumeL" dimension="volume" assume="L" label="For so much water" />
       <fieldset>
         <legend>From</legend>
-        <label v-for="feed in choices" :key="feed.id">
-          <input v-model="ticked" type="checkbox" :value="feed.id" /> {{ feed.name }}
-        </label>
+        <CheckField v-for="feed in choices" :key="feed.id" v-model="ticked" :value="feed.id">{{
+          feed.name
+        }}</CheckField>
       </fieldset>
     </section>
     <section class="column slip" aria-labelledby="blend-title">
@@ -136,12 +137,12 @@ const caution = cautions(['concentrates', 'fertiliser'])
       </template>
       <ul class="cautions" aria-label="Cautions">
         <li v-for="one in caution" :key="one.id" class="caution">
-          <details>
-            <summary>
+          <FoldAway
+            ><template #title>
               <strong>{{ one.title }}</strong>
-            </summary>
+            </template>
             <p>{{ one.text }}</p>
-          </details>
+          </FoldAway>
         </li>
       </ul>
     </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { useHead } from '#imports'
 import { computed, onMounted, ref, useId, useTemplateRef } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
@@ -113,9 +114,7 @@ const TAGS = {
           {{ crops.length }} crops, each figure with its source; put right what differs at your place.
         </p>
       </div>
-      <button type="button" class="button main" @click="packetForm = {}">
-        <Plus aria-hidden="true" /> A packet
-      </button>
+      <Button class="main" @click="packetForm = {}"> <Plus aria-hidden="true" /> A packet </Button>
     </header>
 
     <nav aria-label="Crops">
@@ -151,21 +150,11 @@ const TAGS = {
     <article class="slip" aria-labelledby="crop-title">
       <header>
         <h2 id="crop-title">{{ chosen.name }}</h2>
-        <button type="button" class="button" @click="form = { crop: chosen, asNew: false }">
-          Correct it
-        </button>
-        <button type="button" class="button" @click="form = { crop: chosen, asNew: true }">
-          One like it
-        </button>
-        <button
-          v-if="own"
-          type="button"
-          class="icon-button"
-          :aria-label="`Remove ${chosen.name}`"
-          @click="remove('crops', own)"
-        >
+        <Button @click="form = { crop: chosen, asNew: false }"> Correct it </Button>
+        <Button @click="form = { crop: chosen, asNew: true }"> One like it </Button>
+        <Button v-if="own" text :aria-label="`Remove ${chosen.name}`" @click="remove('crops', own)">
           <Trash2 aria-hidden="true" />
-        </button>
+        </Button>
       </header>
       <dl>
         <div v-for="[what, value, source] in lines" :key="what">
@@ -206,14 +195,9 @@ const TAGS = {
               >, tested {{ printShare(one.body.germination) }}</template
             >
           </span>
-          <button
-            type="button"
-            class="icon-button"
-            :aria-label="`Remove ${one.body.name}`"
-            @click="remove('packets', one)"
-          >
+          <Button text :aria-label="`Remove ${one.body.name}`" @click="remove('packets', one)">
             <Trash2 aria-hidden="true" />
-          </button>
+          </Button>
         </li>
       </ul>
       <p v-else class="soft">No packet of it yet.</p>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { useHead, useRoute, useRouter } from '#imports'
 import { computed, ref, toRef, useId, watch } from 'vue'
 import { NuxtLink } from '#components'
@@ -15,58 +18,43 @@ import StrengthScale from '~/components/feed/StrengthScale.vue'
 import WeighIt from '~/components/feed/WeighIt.vue'
 import WhatIDid from '~/components/feed/WhatIDid.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import QuantityField from '~/components/fields/QuantityField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import PageTop from '~/components/shell/PageTop.vue'
-import SaveProblem from '~/components/shell/SaveProblem.vue'
-import { useDraftKeeping } from '~/composables/useDraftKeeping'
-import { useHistoryOf } from '~/composables/useKeys'
+import SaveProblem from '~/components/records/SaveProblem.vue'
+import { useOnBench } from '~/composables/useOnBench'
 import { useNotes } from '~/composables/useNotes'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useFeedDraft } from '~/state/feedDraft'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { strengthToExpect } from '#core/bench/feed-steps'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { printNumber } from '#core/units/format'
-import type { FeedDraft } from '~/stores/feedDraft'
 
 useHead({ title: 'Feed' })
-useHistoryOf('feed')
 const route = useRoute()
 const router = useRouter()
 const household = useHousehold()
+const context = useContext()
 const feed = useFeedDraft()
 const { note } = useNotes()
 const { first: unreadable } = provideUnreadable()
 
-function openFromAddress() {
+useOnBench(feed, 'a feed', () => {
   const plan = household.feedings.find(({ id }) => id === route.query.plan)
-  if (plan && feed.draft.id !== plan.id) feed.open(plan)
+  if (plan) return feed.draft.id === plan.id ? null : () => feed.open(plan)
   const batch = household.batches.find(({ id }) => id === route.query.batch)
-  if (batch && (feed.draft.batchId !== batch.id || feed.draft.id)) feed.begin(batch.id)
-}
-openFromAddress()
-watch(() => route.fullPath, openFromAddress)
-useDraftKeeping<FeedDraft>('feed-draft', toRef(feed, 'draft'), (kept) => {
-  if (!route.query.plan && !route.query.batch)
-    feed.restart({ ...feed.draft, ...kept, label: { ...feed.draft.label, ...kept.label } })
-  else if (
-    route.query.plan === kept.id ||
-    (route.query.batch && route.query.batch === kept.batchId && !kept.id)
-  )
-    feed.restart({ ...feed.draft, ...kept, label: { ...feed.draft.label, ...kept.label } })
+  return batch && (feed.draft.batchId !== batch.id || feed.draft.id) ? () => feed.begin(batch.id) : null
 })
 
 const feedChoices = computed(() => [
-  ...(household.ownFeeds.length
-    ? [{ group: 'Ours', choices: household.ownFeeds.map(({ id, name }) => ({ value: id, name })) }]
+  ...(context.ownFeeds.length
+    ? [{ group: 'Ours', choices: context.ownFeeds.map(({ id, name }) => ({ value: id, name })) }]
     : []),
   {
     group: 'Generic',
-    choices: household.feeds
-      .filter((one) => !household.ownFeeds.includes(one) && dissolvesNitrogen(one))
+    choices: context.feedList
+      .filter((one) => !context.ownFeeds.includes(one) && dissolvesNitrogen(one))
       .map(({ id, name }) => ({ value: id, name })),
   },
 ])
@@ -111,7 +99,7 @@ const VERDICTS = {
 } as const
 
 const jugChoices = computed(() => [
-  ...household.jugs.map(({ name, capacityMl }) => ({ value: name, name, volumeL: capacityMl! / 1000 })),
+  ...context.jugs.map(({ name, capacityMl }) => ({ value: name, name, volumeL: capacityMl! / 1000 })),
   { value: 'Jug', name: 'Another vessel', volumeL: null },
 ])
 function chooseJug(value: string) {
@@ -156,7 +144,7 @@ const cardAddress = computed(() =>
       <NuxtLink to="/programme" class="button">Ladder of feeds</NuxtLink>
       <NuxtLink to="/blend" class="button">Several feeds</NuxtLink>
       <NuxtLink to="/signs" class="button">Signs</NuxtLink>
-      <button v-if="feed.draft.version > 0" type="button" class="button" @click="begin">New feed</button>
+      <Button v-if="feed.draft.version > 0" @click="begin">New feed</Button>
     </PageTop>
 
     <StrengthScale
@@ -182,21 +170,14 @@ const cardAddress = computed(() =>
         @update:model-value="feed.chooseFeed"
       />
       <FeedLabel :label="feed.draft.label" :problem-at="feed.problemAt" @set="feed.setLabel" />
-      <FieldFrame
+      <TextField
         v-if="feed.relabelled"
-        :id="labelNameId"
         label="Its name"
         hint="Kept with your feeds when you save."
         :problem="feed.labelSaving.state === 'refused' ? feed.labelSaving.message : undefined"
-      >
-        <input
-          :id="labelNameId"
-          class="input"
-          autocomplete="off"
-          :value="feed.draft.label.name"
-          @input="feed.setLabel('name', ($event.target as HTMLInputElement).value)"
-        />
-      </FieldFrame>
+        :model-value="feed.draft.label.name"
+        @update:model-value="feed.setLabel('name', $event)"
+      />
       <GranularDose />
     </section>
 
@@ -210,7 +191,7 @@ const cardAddress = computed(() =>
         @update:model-value="feed.chooseStage"
       />
       <div class="pair">
-        <NumberField
+        <TypedField
           :model-value="feed.draft.targetNMgPerL"
           label="Strength"
           unit="mg/L N"
@@ -227,7 +208,7 @@ const cardAddress = computed(() =>
           :choices="jugChoices"
           @update:model-value="chooseJug"
         />
-        <QuantityField
+        <TypedField
           :model-value="feed.draft.vessel.volumeL"
           dimension="volume"
           assume="L"
@@ -267,18 +248,13 @@ const cardAddress = computed(() =>
 
       <form class="save no-print" @submit.prevent="save">
         <div class="pair">
-          <FieldFrame :id="nameId" label="Name" :problem="feed.problemAt('name')">
-            <input
-              :id="nameId"
-              class="input"
-              autocomplete="off"
-              :value="feed.draft.name"
-              :placeholder="`${feed.draft.label.name}, ${feed.stage.name.toLowerCase()}`"
-              @input="
-                feed.change('name', (draft) => (draft.name = ($event.target as HTMLInputElement).value))
-              "
-            />
-          </FieldFrame>
+          <TextField
+            label="Name"
+            :problem="feed.problemAt('name')"
+            :model-value="feed.draft.name"
+            :placeholder="`${feed.draft.label.name}, ${feed.stage.name.toLowerCase()}`"
+            @update:model-value="feed.change('name', (draft) => (draft.name = $event))"
+          />
           <ChoiceField
             :model-value="feed.draft.batchId"
             label="On the card of"
@@ -287,13 +263,7 @@ const cardAddress = computed(() =>
             @update:model-value="(id) => feed.change('batch', (draft) => (draft.batchId = id))"
           />
         </div>
-        <SaveProblem
-          :saving="feed.saving"
-          :say="(body) => `${body.name}, ${printNumber(body.targetNMgPerL)} mg/L`"
-          @mine="feed.keepMine()"
-          @theirs="feed.takeTheirs()"
-          @later="feed.dismiss()"
-        />
+        <SaveProblem :saving="feed.saving" @later="feed.dismiss()" @settled="feed.dismiss()" />
         <p
           v-if="'message' in feed.labelSaving && feed.labelSaving.state !== 'refused'"
           class="problem"
@@ -303,11 +273,11 @@ const cardAddress = computed(() =>
         </p>
         <p v-if="blocked" class="problem">{{ blocked }}</p>
         <div class="buttons">
-          <button type="submit" class="button main" :disabled="!!blocked || feed.saving.state === 'busy'">
+          <Button type="submit" class="main" :disabled="!!blocked || feed.saving.state === 'busy'">
             {{ feed.saved ? 'Save the changes' : 'Plan this feed' }}
-          </button>
+          </Button>
           <NuxtLink v-if="cardAddress" class="button" :to="cardAddress">Bench card</NuxtLink>
-          <button v-if="feed.saved" type="button" class="button" @click="giving = true">It was given</button>
+          <Button v-if="feed.saved" @click="giving = true">It was given</Button>
         </div>
       </form>
       <GivenList v-if="feed.saved" :feeding-id="feed.saved.id" />

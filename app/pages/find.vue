@@ -1,15 +1,18 @@
 <script setup lang="ts">
+import CheckField from '~/components/fields/CheckField.vue'
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { useHead, useRouter } from '#imports'
 import { computed, onMounted, ref } from 'vue'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import NumberField from '~/components/fields/NumberField.vue'
 import BlendOfThree from '~/components/find/BlendOfThree.vue'
 import StretchMix from '~/components/find/StretchMix.vue'
 import TradeOff from '~/components/find/TradeOff.vue'
 import { useFinder } from '~/composables/useFinder'
 import { provideUnreadable } from '~/composables/useUnreadable'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { useMixDraft } from '~/state/mixDraft'
 import { inSentence } from '#core/bench/wording'
 import { onShelves } from '#core/stores/draw'
@@ -20,7 +23,7 @@ import { printTrait, TRAITS } from '~/drawings/traits'
 import { textureFill } from '~/drawings/textures'
 
 useHead({ title: 'Find a mix' })
-const household = useHousehold()
+const context = useContext()
 const mix = useMixDraft()
 const router = useRouter()
 const { done, result, answered: searched, tookMs, find, cancel } = useFinder()
@@ -31,7 +34,7 @@ const containerId = ref(mix.draft.fills[0]?.containerId ?? 'tray-72')
 const mostMaterials = ref(4)
 /** Prices typed here, over those of the packs in the stores. */
 const typedPrices = ref<Record<string, number | null>>({})
-const priceOf = (id: string) => typedPrices.value[id] ?? household.priceOf('material', id)
+const priceOf = (id: string) => typedPrices.value[id] ?? context.priceOf('material', id)
 const peatFree = ref(false)
 const fitScoop = ref(false)
 const wants = ref<Record<FinderTrait, { low: number | null; high: number | null }>>({
@@ -47,12 +50,12 @@ const axes = ref<{ x: FinderTrait; y: FinderTrait }>({ x: 'food', y: 'air' })
 
 const isPeat = (id: string) => id.startsWith('peat')
 const materials = computed(() =>
-  household.media.filter(({ id }) => ticked.value.includes(id) && !(peatFree.value && isPeat(id))),
+  context.media.filter(({ id }) => ticked.value.includes(id) && !(peatFree.value && isPeat(id))),
 )
 const inStores = computed(() =>
-  household.media.filter(({ id }) => onShelves(household.shelves('material', id)) > 0).map(({ id }) => id),
+  context.media.filter(({ id }) => onShelves(context.shelves('material', id)) > 0).map(({ id }) => id),
 )
-const container = computed(() => household.findContainer(containerId.value) ?? household.containers[0]!)
+const container = computed(() => context.containers.get(containerId.value) ?? context.containerList[0]!)
 const request = computed((): FinderRequest => ({
   materials: materials.value,
   pricePerL: materials.value.map(({ id }) => priceOf(id) ?? 0),
@@ -69,7 +72,7 @@ const request = computed((): FinderRequest => ({
   scoop:
     fitScoop.value && mix.plan ? { mixL: mix.plan.mixL.value, volumeL: mix.draft.scoop.volumeL } : undefined,
 }))
-const containerChoices = computed(() => household.containers.map(({ id, name }) => ({ value: id, name })))
+const containerChoices = computed(() => context.containerList.map(({ id, name }) => ({ value: id, name })))
 const traitChoices = FINDER_TRAITS.map((trait) => ({ value: trait, name: TRAITS[trait].name }))
 
 function toggle(id: string, on: boolean) {
@@ -110,12 +113,12 @@ function use(parts: readonly Part[]) {
 
     <form class="wants" @submit.prevent="search">
       <div class="go">
-        <button v-if="done === null" type="submit" class="button main" :disabled="materials.length === 0">
+        <Button v-if="done === null" type="submit" class="main" :disabled="materials.length === 0">
           Find
-        </button>
+        </Button>
         <template v-else>
           <progress :value="done" max="1" aria-label="Searching" />
-          <button type="button" class="button" @click="cancel">Cancel</button>
+          <Button @click="cancel">Cancel</Button>
         </template>
       </div>
       <ChoiceField v-model="containerId" label="Air and water in" :choices="containerChoices" />
@@ -128,7 +131,7 @@ function use(parts: readonly Part[]) {
               TRAITS[trait].percent ? '' : TRAITS[trait].unit
             }}</span></span
           >
-          <NumberField
+          <TypedField
             v-model="wants[trait].low"
             optional
             hide-label
@@ -136,7 +139,7 @@ function use(parts: readonly Part[]) {
             :percent="TRAITS[trait].percent"
           />
           <span class="soft">to</span>
-          <NumberField
+          <TypedField
             v-model="wants[trait].high"
             optional
             hide-label
@@ -148,16 +151,11 @@ function use(parts: readonly Part[]) {
       <fieldset class="materials">
         <legend>From</legend>
         <div class="from-stores">
-          <button v-if="inStores.length" type="button" class="button" @click="ticked = [...inStores]">
-            What is in the stores
-          </button>
-          <label class="check"><input v-model="peatFree" type="checkbox" /> peat-free</label>
-          <label class="check">
-            <input v-model="fitScoop" type="checkbox" /> parts that fit my
-            {{ inSentence(mix.draft.scoop.name) }}
-          </label>
+          <Button v-if="inStores.length" @click="ticked = [...inStores]"> What is in the stores </Button>
+          <CheckField v-model="peatFree">peat-free</CheckField>
+          <CheckField v-model="fitScoop">parts that fit my {{ inSentence(mix.draft.scoop.name) }}</CheckField>
         </div>
-        <label v-for="one in household.media" :key="one.id">
+        <label v-for="one in context.media" :key="one.id">
           <input
             type="checkbox"
             :checked="ticked.includes(one.id) && !(peatFree && isPeat(one.id))"
@@ -170,10 +168,9 @@ function use(parts: readonly Part[]) {
           {{ one.name }}
         </label>
       </fieldset>
-      <details>
-        <summary>Prices a litre, for the cost</summary>
+      <FoldAway title="Prices a litre, for the cost">
         <div class="prices">
-          <NumberField
+          <TypedField
             v-for="one in materials"
             :key="one.id"
             :model-value="priceOf(one.id)"
@@ -182,7 +179,7 @@ function use(parts: readonly Part[]) {
             @update:model-value="typedPrices = { ...typedPrices, [one.id]: $event }"
           />
         </div>
-      </details>
+      </FoldAway>
       <ChoiceField
         :model-value="String(mostMaterials)"
         label="Materials in one mix, at most"
@@ -217,7 +214,7 @@ function use(parts: readonly Part[]) {
               <strong>{{ saidInParts(partsOf(one.parts, searched)) }}</strong>
               <span class="soft small">{{
                 partsOf(one.parts, searched)
-                  .map(({ materialId }) => household.library.get(materialId)!.name.split(',')[0])
+                  .map(({ materialId }) => context.materials.get(materialId)!.name.split(',')[0])
                   .join(', ')
               }}</span>
               <span class="small">
@@ -226,7 +223,7 @@ function use(parts: readonly Part[]) {
                 {{ printTrait('salts', one.traits.salts) }} · {{ printTrait('food', one.traits.food) }}
               </span>
             </button>
-            <button type="button" class="button" @click="use(partsOf(one.parts, searched))">Use it</button>
+            <Button @click="use(partsOf(one.parts, searched))">Use it</Button>
           </li>
         </ol>
       </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { useHead } from '#imports'
 import { computed } from 'vue'
 import { NuxtLink } from '#components'
@@ -7,6 +8,7 @@ import FigureValue from '~/components/figures/FigureValue.vue'
 import { useDates } from '~/composables/useDates'
 import { usePlannedBatch } from '~/composables/usePlanned'
 import { useRemoval } from '~/composables/useRemoval'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { Droplets, FileText, Shovel, Trash2 } from '@lucide/vue'
 import { inSentence } from '#core/bench/wording'
@@ -16,6 +18,7 @@ import { stageById } from '#core/feed/stage'
 
 useHead({ title: 'Bench' })
 const household = useHousehold()
+const context = useContext()
 const remove = useRemoval()
 
 const { printDay } = useDates()
@@ -25,7 +28,7 @@ const batches = computed(() =>
     planned: usePlannedBatch(batch),
     fills: batch.body.fills.map(
       ({ containerId, count }) =>
-        `${count} × ${household.findContainer(containerId)?.name ?? 'a container no longer here'}`,
+        `${count} × ${context.containers.get(containerId)?.name ?? 'a container no longer here'}`,
     ),
     feeds: household.feedings.filter(({ body }) => body.batchId === batch.id),
   })),
@@ -39,7 +42,7 @@ const looseFeeds = computed(() =>
   <div class="bench">
     <header>
       <div>
-        <h1>{{ household.everything!.household.body.name }}</h1>
+        <h1>{{ household.record!.name }}</h1>
         <p class="soft">
           {{ household.batches.length ? 'On the bench, newest first.' : 'Nothing is planned yet.' }}
         </p>
@@ -83,14 +86,13 @@ const looseFeeds = computed(() =>
           <NuxtLink :to="`/bench/${batch.id}`" class="button"
             ><FileText aria-hidden="true" /> Bench card</NuxtLink
           >
-          <button
-            type="button"
-            class="icon-button"
+          <Button
+            text
             :aria-label="`Remove batch ${batch.number}, ${batch.body.name}`"
             @click="remove('batches', batch)"
           >
             <Trash2 aria-hidden="true" />
-          </button>
+          </Button>
         </div>
       </li>
     </ol>
@@ -118,14 +120,9 @@ const looseFeeds = computed(() =>
           <NuxtLink :to="`/bench/feed/${feeding.id}`" class="button"
             ><FileText aria-hidden="true" /> Bench card</NuxtLink
           >
-          <button
-            type="button"
-            class="icon-button"
-            :aria-label="`Remove ${feeding.body.name}`"
-            @click="remove('feedings', feeding)"
-          >
+          <Button text :aria-label="`Remove ${feeding.body.name}`" @click="remove('feedings', feeding)">
             <Trash2 aria-hidden="true" />
-          </button>
+          </Button>
         </li>
       </ul>
     </section>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import CheckField from '~/components/fields/CheckField.vue'
+import FoldAway from '~/components/fields/FoldAway.vue'
+import DayField from '~/components/fields/DayField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { useHead, useRoute, useRouter } from '#imports'
 import { computed, nextTick, ref, toRef, useId, watch } from 'vue'
 import { NuxtLink } from '#components'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import QuantityField from '~/components/fields/QuantityField.vue'
 import MixAir from '~/components/mix/MixAir.vue'
 import MixExtras from '~/components/mix/MixExtras.vue'
 import MixFills from '~/components/mix/MixFills.vue'
@@ -15,36 +18,29 @@ import RecipeCare from '~/components/mix/RecipeCare.vue'
 import RecipeSection from '~/components/mix/RecipeSection.vue'
 import SwapForm from '~/components/mix/SwapForm.vue'
 import PageTop from '~/components/shell/PageTop.vue'
-import SaveProblem from '~/components/shell/SaveProblem.vue'
-import { useDraftKeeping } from '~/composables/useDraftKeeping'
-import { useHistoryOf } from '~/composables/useKeys'
+import SaveProblem from '~/components/records/SaveProblem.vue'
+import { useOnBench } from '~/composables/useOnBench'
 import { useNotes } from '~/composables/useNotes'
 import { provideUnreadable } from '~/composables/useUnreadable'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useMixDraft } from '~/state/mixDraft'
 import { saidInParts } from '#core/media/recipe'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
-import type { MixDraft } from '~/stores/mixDraft'
 
 useHead({ title: 'Mix' })
-useHistoryOf('mix')
 const route = useRoute()
 const router = useRouter()
 const household = useHousehold()
+const context = useContext()
 const mix = useMixDraft()
 const { note } = useNotes()
 const { first: unreadable } = provideUnreadable()
 
-/** A batch named in the address is opened, unless it is the one already on the bench. */
-function openFromAddress() {
+useOnBench(mix, 'a mix', () => {
   const batch = household.batches.find(({ id }) => id === route.query.batch)
-  if (batch && mix.draft.id !== batch.id) mix.open(batch)
-}
-openFromAddress()
-watch(() => route.query.batch, openFromAddress)
-useDraftKeeping<MixDraft>('mix-draft', toRef(mix, 'draft'), (kept) => {
-  if (!route.query.batch || route.query.batch === kept.id) mix.restart({ ...mix.draft, ...kept })
+  return batch && mix.draft.id !== batch.id ? () => mix.open(batch) : null
 })
 
 const recipeChoices = computed(() => [
@@ -62,7 +58,7 @@ const recipeChoices = computed(() => [
   },
 ])
 const materialChoices = computed(() =>
-  household.media
+  context.media
     .filter(({ id }) => !mix.draft.parts.some(({ materialId }) => materialId === id))
     .map(({ id, name }) => ({ value: id, name })),
 )
@@ -77,7 +73,7 @@ function addMaterial(id: string) {
 
 const OWN_SIZE = 'own size'
 const scoopChoices = computed(() => [
-  ...household.scoops.map(({ name, capacityMl }) => ({ value: name, name, volumeL: capacityMl! / 1000 })),
+  ...context.scoops.map(({ name, capacityMl }) => ({ value: name, name, volumeL: capacityMl! / 1000 })),
   { value: '1 L measure', name: '1 L measure', volumeL: 1 },
   { value: OWN_SIZE, name: 'Another size', volumeL: null },
 ])
@@ -127,7 +123,7 @@ const blocked = computed(() => {
       :draft="mix"
     >
       <NuxtLink to="/find" class="button">Find me a mix</NuxtLink>
-      <button v-if="mix.draft.version > 0" type="button" class="button" @click="begin">New batch</button>
+      <Button v-if="mix.draft.version > 0" @click="begin">New batch</Button>
     </PageTop>
 
     <section class="recipe" aria-labelledby="recipe-title">
@@ -143,9 +139,7 @@ const blocked = computed(() => {
         <p>
           <strong>{{ saidInParts(mix.draft.parts) || 'No parts' }}</strong>
           <span v-if="mix.recipe && mix.adjusted" class="soft"> · adjusted</span>
-          <label class="per-cent">
-            <input v-model="perCent" type="checkbox" :disabled="mix.draft.parts.length < 2" /> in per cent
-          </label>
+          <CheckField v-model="perCent" :disabled="mix.draft.parts.length < 2">in per cent</CheckField>
         </p>
         <p class="soft">{{ mix.recipe?.reasoning }}</p>
       </div>
@@ -181,7 +175,7 @@ const blocked = computed(() => {
           :choices="scoopChoices"
           @update:model-value="chooseScoop"
         />
-        <QuantityField
+        <TypedField
           :model-value="mix.draft.scoop.volumeL"
           dimension="volume"
           assume="L"
@@ -197,7 +191,7 @@ const blocked = computed(() => {
           :choices="FEELS.map((feel) => ({ value: feel, name: feel }))"
           @update:model-value="(feel) => mix.change('feel', (draft) => (draft.feel = feel))"
         />
-        <QuantityField
+        <TypedField
           :model-value="mix.draft.tubL"
           optional
           dimension="volume"
@@ -208,10 +202,9 @@ const blocked = computed(() => {
           @update:model-value="(value) => mix.change('tub', (draft) => (draft.tubL = value))"
         />
       </div>
-      <details class="allowances">
-        <summary>Spare and allowances</summary>
+      <FoldAway class="allowances" title="Spare and allowances">
         <div class="pair">
-          <NumberField
+          <TypedField
             v-for="[key, label] in [
               ['spare', 'Spare'],
               ['fill', 'Filled to'],
@@ -228,7 +221,7 @@ const blocked = computed(() => {
               (value) => mix.change(`allowance-${key}`, (draft) => (draft.allowances[key] = value ?? 0))
             "
           />
-          <NumberField
+          <TypedField
             :model-value="mix.draft.allowances.blockCompression"
             label="Blocks are pressed"
             unit="×"
@@ -256,7 +249,7 @@ const blocked = computed(() => {
             "
           />
         </div>
-      </details>
+      </FoldAway>
     </section>
 
     <div class="fill-column">
@@ -268,42 +261,25 @@ const blocked = computed(() => {
       <MixTally />
       <MixShed />
       <form class="save no-print" @submit.prevent="save">
-        <FieldFrame :id="nameId" label="Name of the batch" :problem="mix.problemAt('name')">
-          <input
-            :id="nameId"
-            class="input"
-            autocomplete="off"
-            :value="mix.draft.name"
-            :placeholder="mix.recipe ? `${mix.recipe.name} batch` : 'Batch'"
-            @input="mix.change('name', (draft) => (draft.name = ($event.target as HTMLInputElement).value))"
-          />
-        </FieldFrame>
-        <FieldFrame :id="dateId" label="Filled on" :problem="mix.problemAt('onDate')">
-          <input
-            :id="dateId"
-            class="input"
-            type="date"
-            :value="mix.draft.onDate ?? ''"
-            @input="
-              mix.change(
-                'date',
-                (draft) => (draft.onDate = ($event.target as HTMLInputElement).value || null),
-              )
-            "
-          />
-        </FieldFrame>
-        <SaveProblem
-          :saving="mix.saving"
-          :say="(body) => `${body.name}, ${saidInParts(body.parts)}`"
-          @mine="mix.keepMine()"
-          @theirs="mix.takeTheirs()"
-          @later="mix.dismiss()"
+        <TextField
+          label="Name of the batch"
+          :problem="mix.problemAt('name')"
+          :model-value="mix.draft.name"
+          :placeholder="mix.recipe ? `${mix.recipe.name} batch` : 'Batch'"
+          @update:model-value="mix.change('name', (draft) => (draft.name = $event))"
         />
+        <DayField
+          :model-value="mix.draft.onDate ?? ''"
+          label="Filled on"
+          :problem="mix.problemAt('onDate')"
+          @update:model-value="mix.change('date', (draft) => (draft.onDate = $event))"
+        />
+        <SaveProblem :saving="mix.saving" @later="mix.dismiss()" @settled="mix.dismiss()" />
         <p v-if="blocked" class="problem">{{ blocked }}</p>
         <div class="buttons">
-          <button
+          <Button
             type="submit"
-            class="button main"
+            class="main"
             :disabled="!!blocked || mix.saving.state === 'busy' || !mix.unsaved"
           >
             {{
@@ -315,7 +291,7 @@ const blocked = computed(() => {
                     ? 'Save the changes'
                     : 'Saved'
             }}
-          </button>
+          </Button>
           <NuxtLink v-if="mix.saved" class="button" :to="`/bench/${mix.saved.id}`">Bench card</NuxtLink>
           <NuxtLink v-if="mix.saved" class="button" :to="`/feed?batch=${mix.saved.id}`"
             >Plan its feed</NuxtLink

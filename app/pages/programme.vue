@@ -1,35 +1,36 @@
 <script setup lang="ts">
+import DayField from '~/components/fields/DayField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { useHead, useRoute, useRouter } from '#imports'
 import { computed, toRef, useId, watch } from 'vue'
 import { NuxtLink } from '#components'
 import ProgrammeChart from '~/components/feed/ProgrammeChart.vue'
 import ProgrammeRungs from '~/components/feed/ProgrammeRungs.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import NumberField from '~/components/fields/NumberField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import PageTop from '~/components/shell/PageTop.vue'
-import SaveProblem from '~/components/shell/SaveProblem.vue'
-import { useDraftKeeping } from '~/composables/useDraftKeeping'
-import { useHistoryOf } from '~/composables/useKeys'
+import SaveProblem from '~/components/records/SaveProblem.vue'
+import { useOnBench } from '~/composables/useOnBench'
 import { useNotes } from '~/composables/useNotes'
 import { useProgrammeDay } from '~/composables/useProgrammeDay'
 import { useRemoval } from '~/composables/useRemoval'
 import { useShopping } from '~/composables/useShopping'
 import { provideUnreadable } from '~/composables/useUnreadable'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useProgrammeDraft } from '~/state/programmeDraft'
 import { Trash2 } from '@lucide/vue'
 import { FEEDING_SCHOOLS, runsOutOn } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { onShelves } from '#core/stores/draw'
-import type { ProgrammeDraft } from '~/stores/programmeDraft'
 
 useHead({ title: 'Ladder of feeds' })
-useHistoryOf('programme')
 const route = useRoute()
 const router = useRouter()
 const household = useHousehold()
+const context = useContext()
 const programme = useProgrammeDraft()
 const { note } = useNotes()
 const remove = useRemoval()
@@ -39,19 +40,13 @@ const nameId = useId()
 const dateId = useId()
 const dayText = useProgrammeDay()
 
-function openFromAddress() {
+useOnBench(programme, 'a ladder of feeds', () => {
   const found = household.programmes.find(({ id }) => id === route.query.programme)
-  if (found && programme.draft.id !== found.id) programme.open(found)
-}
-openFromAddress()
-watch(() => route.query.programme, openFromAddress)
-useDraftKeeping<ProgrammeDraft>('programme-draft', toRef(programme, 'draft'), (kept) => {
-  if (!route.query.programme || route.query.programme === kept.id)
-    programme.restart({ ...programme.draft, ...kept })
+  return found && programme.draft.id !== found.id ? () => programme.open(found) : null
 })
 
 const feedChoices = computed(() =>
-  household.feeds.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
+  context.feedList.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
 )
 const batchChoices = computed(() => [
   { value: null, name: 'no batch' },
@@ -59,11 +54,11 @@ const batchChoices = computed(() => [
 ])
 const school = computed(() => FEEDING_SCHOOLS.find(({ id }) => id === programme.draft.school)!)
 
-const goods = computed(() => household.goods('feed', programme.draft.feedId))
-const inStores = computed(() => onShelves(household.shelves('feed', programme.draft.feedId)))
-const price = computed(() => household.priceOf('feed', programme.draft.feedId))
+const goods = computed(() => context.goods('feed', programme.draft.feedId))
+const inStores = computed(() => onShelves(context.shelves('feed', programme.draft.feedId)))
+const price = computed(() => context.priceOf('feed', programme.draft.feedId))
 const runsOut = computed(() =>
-  programme.plan && programme.request && household.shelves('feed', programme.draft.feedId).length
+  programme.plan && programme.request && context.shelves('feed', programme.draft.feedId).length
     ? runsOutOn(programme.plan, programme.request, inStores.value)
     : null,
 )
@@ -91,15 +86,13 @@ const blocked = computed(() =>
       :draft="programme"
     >
       <NuxtLink to="/feed" class="button">One feed</NuxtLink>
-      <button v-if="programme.draft.version > 0" type="button" class="button" @click="begin">
-        New ladder
-      </button>
+      <Button v-if="programme.draft.version > 0" @click="begin"> New ladder </Button>
     </PageTop>
 
     <section class="column" aria-labelledby="who-title">
       <h2 id="who-title">Who is fed</h2>
       <div class="pair">
-        <NumberField
+        <TypedField
           :model-value="programme.draft.plants"
           label="Plants"
           :problem="programme.problemAt('plants')"
@@ -122,20 +115,12 @@ const blocked = computed(() =>
           :choices="batchChoices"
           @update:model-value="(value) => programme.change('batch', (draft) => (draft.batchId = value))"
         />
-        <FieldFrame :id="dateId" label="Up on" :problem="programme.problemAt('startOn')">
-          <input
-            :id="dateId"
-            class="input"
-            type="date"
-            :value="programme.draft.startOn ?? ''"
-            @input="
-              programme.change(
-                'date',
-                (draft) => (draft.startOn = ($event.target as HTMLInputElement).value || null),
-              )
-            "
-          />
-        </FieldFrame>
+        <DayField
+          :model-value="programme.draft.startOn ?? ''"
+          label="Up on"
+          :problem="programme.problemAt('startOn')"
+          @update:model-value="programme.change('date', (draft) => (draft.startOn = $event))"
+        />
       </div>
       <ChoiceField
         :model-value="programme.draft.school"
@@ -183,29 +168,18 @@ const blocked = computed(() =>
     <ProgrammeRungs class="whole" />
 
     <form class="whole save no-print" @submit.prevent="save">
-      <FieldFrame :id="nameId" label="Name" :problem="programme.problemAt('name')">
-        <input
-          :id="nameId"
-          class="input"
-          autocomplete="off"
-          :value="programme.draft.name"
-          placeholder="Ladder of feeds"
-          @input="
-            programme.change('name', (draft) => (draft.name = ($event.target as HTMLInputElement).value))
-          "
-        />
-      </FieldFrame>
-      <button type="submit" class="button main" :disabled="!!blocked || programme.saving.state === 'busy'">
-        {{ programme.saved ? 'Save the changes' : 'Keep this ladder' }}
-      </button>
-      <p v-if="blocked" class="problem">{{ blocked }}</p>
-      <SaveProblem
-        :saving="programme.saving"
-        :say="(body) => `${body.name}, ${body.rungs.length} rungs`"
-        @mine="programme.keepMine()"
-        @theirs="programme.takeTheirs()"
-        @later="programme.dismiss()"
+      <TextField
+        label="Name"
+        :problem="programme.problemAt('name')"
+        :model-value="programme.draft.name"
+        placeholder="Ladder of feeds"
+        @update:model-value="programme.change('name', (draft) => (draft.name = $event))"
       />
+      <Button type="submit" class="main" :disabled="!!blocked || programme.saving.state === 'busy'">
+        {{ programme.saved ? 'Save the changes' : 'Keep this ladder' }}
+      </Button>
+      <p v-if="blocked" class="problem">{{ blocked }}</p>
+      <SaveProblem :saving="programme.saving" @later="programme.dismiss()" @settled="programme.dismiss()" />
     </form>
 
     <section v-if="household.programmes.length" class="whole" aria-labelledby="kept-title">
@@ -214,14 +188,9 @@ const blocked = computed(() =>
         <li v-for="one in household.programmes" :key="one.id" class="kept">
           <NuxtLink :to="`/programme?programme=${one.id}`">{{ one.body.name }}</NuxtLink>
           <span class="soft">· {{ one.body.plants }} plants, {{ one.body.school }}</span>
-          <button
-            type="button"
-            class="icon-button"
-            :aria-label="`Remove ${one.body.name}`"
-            @click="remove('programmes', one)"
-          >
+          <Button text :aria-label="`Remove ${one.body.name}`" @click="remove('programmes', one)">
             <Trash2 aria-hidden="true" />
-          </button>
+          </Button>
         </li>
       </ul>
     </section>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
+import Button from 'primevue/button'
 import { useHead, useRoute } from '#imports'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
@@ -14,7 +16,6 @@ import ShelfRepair from '~/components/season/ShelfRepair.vue'
 import SowingPanel from '~/components/season/SowingPanel.vue'
 import PageTop from '~/components/shell/PageTop.vue'
 import { useDates } from '~/composables/useDates'
-import { useHistoryOf } from '~/composables/useKeys'
 import { useNotes } from '~/composables/useNotes'
 import { useToday } from '~/composables/useToday'
 import { useHousehold } from '~/state/household'
@@ -22,7 +23,6 @@ import { useSeason } from '~/state/season'
 import { BookOpen, CalendarDays } from '@lucide/vue'
 
 useHead({ title: 'Season' })
-useHistoryOf('season')
 useToday()
 const season = useSeason()
 const household = useHousehold()
@@ -33,7 +33,7 @@ const { printDay } = useDates()
 const selected = ref<string | null>(typeof route.query.sowing === 'string' ? route.query.sowing : null)
 const row = computed(() => season.rows.find(({ id }) => id === selected.value))
 const frameShown = ref(false)
-const calendar = computed(() => `/api/households/${household.everything!.household.id}/calendar.ics`)
+const calendar = computed(() => `/api/households/${household.id}/calendar.ics`)
 
 async function copyCalendar() {
   const address = new URL(calendar.value, window.location.href).href
@@ -64,7 +64,7 @@ async function copyCalendar() {
         :draft="season"
       >
         <NuxtLink to="/crops" class="button"><BookOpen aria-hidden="true" /> Crops and seed</NuxtLink>
-        <button type="button" class="button" @click="frameShown = true">Frosts and shelf</button>
+        <Button @click="frameShown = true">Frosts and shelf</Button>
       </PageTop>
       <SeasonSentence @planned="selected = $event" />
 
@@ -79,15 +79,15 @@ async function copyCalendar() {
         </li>
       </ul>
 
-      <details v-if="season.lost.length" class="no-print">
-        <summary>Given up: {{ season.lost.length }}</summary>
+      <FoldAway v-if="season.lost.length" class="no-print"
+        ><template #title>Given up: {{ season.lost.length }}</template>
         <ul>
           <li v-for="one in season.lost" :key="one.id" class="lost">
             {{ one.body.name }}, since {{ printDay(season.done.get(one.id)!.lost!) }}
             <button type="button" class="link" @click="season.takeUp(one.id)">Take it up again</button>
           </li>
         </ul>
-      </details>
+      </FoldAway>
 
       <SowingPanel
         v-if="selected && season.sowing(selected)"
@@ -111,7 +111,7 @@ async function copyCalendar() {
       </p>
       <Dialog v-model:visible="frameShown" modal header="Frosts and shelf" :draggable="false">
         <FrameForm @kept="frameShown = false">
-          <button type="button" class="button" @click="frameShown = false">Cancel</button>
+          <Button @click="frameShown = false">Cancel</Button>
         </FrameForm>
       </Dialog>
     </template>

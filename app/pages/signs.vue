@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import RadioButton from 'primevue/radiobutton'
+import TypedField from '~/components/fields/TypedField.vue'
 import { useHead } from '#imports'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import NumberField from '~/components/fields/NumberField.vue'
 import { provideUnreadable } from '~/composables/useUnreadable'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { airWanted, physicsIn } from '#core/media/container-physics'
 import { cellVolume } from '#core/containers/container'
@@ -21,6 +23,7 @@ import { asBatchRequest, batchRecordProblems } from '#shared/records/batch'
 
 useHead({ title: 'Signs' })
 const household = useHousehold()
+const context = useContext()
 provideUnreadable()
 
 const sign = ref<SignId>('pale')
@@ -50,14 +53,14 @@ const lastFeed = computed(() => {
     ? {
         name: use.body.name,
         nMgPerL: use.body.facts.find(({ what }) => what === 'Nitrogen')?.amount ?? null,
-        feed: household.findFeed(plan.body.feedId),
+        feed: context.feeds.get(plan.body.feedId),
       }
     : null
 })
 
 const record = computed((): BenchRecord => {
   const stage = stageById(stageId.value)
-  const water = household.everything?.household.body.water ?? null
+  const water = household.record?.water ?? null
   const ofBatch = readBatch()
   const strength = lastFeed.value?.nMgPerL ?? null
   const feed = lastFeed.value?.feed
@@ -84,8 +87,8 @@ function readBatch() {
     ph: null,
     saltsMsPerCm: null,
   }
-  if (!batch.value || batchRecordProblems(batch.value.body, household.shed).length) return unknown
-  const plan = planBatch(asBatchRequest(batch.value.body, household.shed))
+  if (!batch.value || batchRecordProblems(batch.value.body, context.whole).length) return unknown
+  const plan = planBatch(asBatchRequest(batch.value.body, context.whole))
   const container = plan.fills[0]!.fill.container
   const physics = physicsIn(container, plan.ingredients, plan.mixingLoss)
   const lasts = daysOfFood(plan.chemistry.releasedMgPerL, cellVolume(container), 'medium').value
@@ -112,7 +115,7 @@ const LIKELY = (weight: number) =>
       <h2 id="see-title">What you see</h2>
       <div class="choices" role="radiogroup" aria-labelledby="see-title">
         <label v-for="one in SIGNS" :key="one.id" :class="{ on: sign === one.id }">
-          <input v-model="sign" type="radio" name="sign" :value="one.id" /> {{ one.name }}
+          <RadioButton v-model="sign" name="sign" :value="one.id" /> {{ one.name }}
         </label>
       </div>
       <ChoiceField v-model="batchId" label="On the plants of" :choices="batchChoices" />
@@ -122,8 +125,8 @@ const LIKELY = (weight: number) =>
           label="Stage"
           :choices="STAGES.map(({ id, name }) => ({ value: id, name }))"
         />
-        <NumberField v-model="daysUp" optional label="Up since" unit="days" />
-        <NumberField v-model="coldestC" optional label="Coldest the mix gets" unit="°C" hint="if you know" />
+        <TypedField v-model="daysUp" optional label="Up since" unit="days" />
+        <TypedField v-model="coldestC" optional label="Coldest the mix gets" unit="°C" hint="if you know" />
       </div>
       <p class="soft small">
         {{

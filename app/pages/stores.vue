@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { useHead } from '#imports'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
@@ -9,6 +10,7 @@ import ShelfList from '~/components/stores/ShelfList.vue'
 import ShoppingSlip from '~/components/stores/ShoppingSlip.vue'
 import ToolForm from '~/components/stores/ToolForm.vue'
 import { useRemoval } from '~/composables/useRemoval'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { Plus, Trash2 } from '@lucide/vue'
 import { cellVolume, cellWord, type Container } from '#core/containers/container'
@@ -21,12 +23,13 @@ import type { Collection } from '#shared/collections'
 
 useHead({ title: 'Stores' })
 const household = useHousehold()
+const context = useContext()
 const removal = useRemoval()
 
 const tool = ref<Tool | 'new' | null>(null)
 const container = ref<Container | 'new' | null>(null)
 const material = ref<Material | 'new' | null>(null)
-const materials = computed(() => [...household.library.values()])
+const materials = computed(() => [...context.materials.values()])
 const ownRecord = (one: Material) =>
   household.everything?.materials.find(({ id, body }) => (body.basedOn ?? id) === one.id)
 
@@ -59,12 +62,10 @@ function errorOf({ kind, capacityMl }: Tool) {
     <section aria-labelledby="tools-title">
       <div class="head">
         <h2 id="tools-title">Tools</h2>
-        <button type="button" class="button" @click="tool = 'new'">
-          <Plus aria-hidden="true" /> Add a tool
-        </button>
+        <Button @click="tool = 'new'"> <Plus aria-hidden="true" /> Add a tool </Button>
       </div>
-      <ul v-if="household.tools.length">
-        <li v-for="one in household.tools" :key="one.id">
+      <ul v-if="context.tools.length">
+        <li v-for="one in context.tools" :key="one.id">
           <button type="button" class="name" @click="tool = one">{{ one.name }}</button>
           <span class="soft">{{ one.kind }}</span>
           <span>{{
@@ -73,14 +74,9 @@ function errorOf({ kind, capacityMl }: Tool) {
               : printBoth(one.capacityMl / 1000, 'volume', household.kitchen).join(' · ')
           }}</span>
           <span class="soft">{{ errorOf(one) }}</span>
-          <button
-            type="button"
-            class="icon-button"
-            :aria-label="`Remove ${one.name}`"
-            @click="remove('tools', one.id)"
-          >
+          <Button text :aria-label="`Remove ${one.name}`" @click="remove('tools', one.id)">
             <Trash2 aria-hidden="true" />
-          </button>
+          </Button>
         </li>
       </ul>
       <p v-else class="empty">No tools yet. A teaspoon and a kitchen scale are a good start.</p>
@@ -89,26 +85,19 @@ function errorOf({ kind, capacityMl }: Tool) {
     <section aria-labelledby="containers-title">
       <div class="head">
         <h2 id="containers-title">Containers of your own</h2>
-        <button type="button" class="button" @click="container = 'new'">
-          <Plus aria-hidden="true" /> Add a container
-        </button>
+        <Button @click="container = 'new'"> <Plus aria-hidden="true" /> Add a container </Button>
       </div>
-      <ul v-if="household.ownContainers.length">
-        <li v-for="one in household.ownContainers" :key="one.id">
+      <ul v-if="context.ownContainers.length">
+        <li v-for="one in context.ownContainers" :key="one.id">
           <button type="button" class="name" @click="container = one">{{ one.name }}</button>
           <span class="soft">{{ one.kind === 'tray' ? `${one.cells} cells` : one.kind }}</span>
           <span><FigureValue :figure="cellVolume(one)" /> a {{ cellWord(one) }}</span>
           <span class="soft">{{
             one.measuredVolumeMl === undefined ? 'by its measures' : 'measured with water'
           }}</span>
-          <button
-            type="button"
-            class="icon-button"
-            :aria-label="`Remove ${one.name}`"
-            @click="remove('containers', one.id)"
-          >
+          <Button text :aria-label="`Remove ${one.name}`" @click="remove('containers', one.id)">
             <Trash2 aria-hidden="true" />
-          </button>
+          </Button>
         </li>
       </ul>
       <p v-else class="empty">
@@ -121,8 +110,8 @@ function errorOf({ kind, capacityMl }: Tool) {
         <h2 id="feeds-title">Feeds of your own</h2>
         <NuxtLink to="/feed" class="button"><Plus aria-hidden="true" /> Enter a label</NuxtLink>
       </div>
-      <ul v-if="household.ownFeeds.length">
-        <li v-for="one in household.ownFeeds" :key="one.id">
+      <ul v-if="context.ownFeeds.length">
+        <li v-for="one in context.ownFeeds" :key="one.id">
           <strong>{{ one.name }}</strong>
           <span class="soft">{{ one.form }}</span>
           <span>{{ one.nPercent }}-{{ one.p2o5Percent }}-{{ one.k2oPercent }}</span>
@@ -131,14 +120,9 @@ function errorOf({ kind, capacityMl }: Tool) {
               ? 'no label rate'
               : `${one.labelRatePerL} ${one.form === 'powder' ? 'g' : 'mL'} a litre`
           }}</span>
-          <button
-            type="button"
-            class="icon-button"
-            :aria-label="`Remove ${one.name}`"
-            @click="remove('feeds', one.id)"
-          >
+          <Button text :aria-label="`Remove ${one.name}`" @click="remove('feeds', one.id)">
             <Trash2 aria-hidden="true" />
-          </button>
+          </Button>
         </li>
       </ul>
       <p v-else class="empty">None yet. Type a label in Feed and it is kept here.</p>
@@ -147,9 +131,7 @@ function errorOf({ kind, capacityMl }: Tool) {
     <section aria-labelledby="materials-title">
       <div class="head">
         <h2 id="materials-title">Materials</h2>
-        <button type="button" class="button" @click="material = 'new'">
-          <Plus aria-hidden="true" /> Add a material
-        </button>
+        <Button @click="material = 'new'"> <Plus aria-hidden="true" /> Add a material </Button>
       </div>
       <ul>
         <li v-for="one in materials" :key="one.id">
@@ -170,15 +152,14 @@ function errorOf({ kind, capacityMl }: Tool) {
                 : 'yours'
               : 'as the book has it'
           }}</span>
-          <button
+          <Button
             v-if="ownRecord(one)"
-            type="button"
-            class="icon-button"
+            text
             :aria-label="`Undo your ${one.name}`"
             @click="remove('materials', ownRecord(one)!.id)"
           >
             <Trash2 aria-hidden="true" />
-          </button>
+          </Button>
           <span v-else class="no-button" />
         </li>
       </ul>

@@ -1,17 +1,19 @@
 <script setup lang="ts">
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { useHead } from '#imports'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import { useDebounceFn, useEventListener } from '@vueuse/core'
-import QuantityField from '~/components/fields/QuantityField.vue'
 import JobLine from '~/components/today/JobLine.vue'
 import WeekSheet from '~/components/today/WeekSheet.vue'
 import { useDates } from '~/composables/useDates'
 import { useJobWords } from '~/composables/useJobWords'
 import { useNotes } from '~/composables/useNotes'
-import { readProblem } from '~/composables/useSaving'
+import { readProblem } from '~/composables/whyNot'
 import { useToday } from '~/composables/useToday'
 import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
 import { useSeason } from '~/state/season'
 import { Printer } from '@lucide/vue'
 import type { Job } from '#core/season/today'
@@ -20,6 +22,7 @@ useHead({ title: 'Today' })
 useToday()
 const season = useSeason()
 const household = useHousehold()
+const keeping = useKeeping()
 const { printDay } = useDates()
 const { words } = useJobWords()
 const { note } = useNotes()
@@ -85,8 +88,8 @@ const nightC = computed(() => season.frame?.nightC ?? null)
 const setNight = useDebounceFn(async (value: number | null) => {
   if (!season.frame) return
   try {
-    await household.saveHousehold({
-      ...household.everything!.household.body,
+    await keeping.saveHousehold({
+      ...household.record!,
       season: { ...season.frame, nightC: value },
     })
   } catch (error) {
@@ -106,7 +109,7 @@ const print = () => window.print()
         </p>
       </div>
       <div v-if="season.kept.length" class="tools">
-        <QuantityField
+        <TypedField
           v-if="season.frame"
           class="night"
           :model-value="nightC"
@@ -117,9 +120,7 @@ const print = () => window.print()
           hint="by the forecast"
           @update:model-value="setNight"
         />
-        <button type="button" class="button" @click="print">
-          <Printer aria-hidden="true" /> The week on paper
-        </button>
+        <Button @click="print"> <Printer aria-hidden="true" /> The week on paper </Button>
       </div>
     </header>
     <div v-if="!season.frame || !season.kept.length" class="empty">

@@ -1,9 +1,12 @@
+import { dequal } from 'dequal'
+import { newId } from '~/composables/newId'
 import { computed } from 'vue'
 import { defineStore } from 'pinia'
 import { copyOf } from '~/composables/copyOf'
-import { useHistory } from '~/composables/useHistory'
+import { useDraft } from '~/state/draft'
 import { useProblemAt } from '~/composables/useProblemAt'
-import { useKeeping, useSaving } from '~/composables/useSaving'
+import { useRecordSaving, useSaving } from '~/state/saving'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { doseProblems, planDose, strengthAtLabelRate, type DosePlan } from '#core/feed/dose'
 import { feedProblems } from '#core/feed/feed'
@@ -49,13 +52,14 @@ function newDraft(): FeedDraft {
 
 export const useFeedDraft = defineStore('feedDraft', () => {
   const household = useHousehold()
-  const { draft, change, undo, redo, canUndo, canRedo, restart } = useHistory(newDraft)
-  const feeding = useSaving('feedings')
+  const context = useContext()
+  const { draft, change, restart, keepHere } = useDraft('Feed', newDraft)
+  const feeding = useRecordSaving('feedings', draft, (stored) => put(stored))
   const label = useSaving('feeds')
 
   const stage = computed(() => stageById(draft.value.stageId))
   const feed = computed(() => asFeed(draft.value.feedId, draft.value.label))
-  const request = computed(() => ({ ...draft.value, feed: feed.value, tools: household.tools }))
+  const request = computed(() => ({ ...draft.value, feed: feed.value, tools: context.tools }))
   const problems = computed(() => doseProblems(request.value))
   const plan = computed((): DosePlan | null => (problems.value.length ? null : planDose(request.value)))
   const labelStrength = computed(() =>
@@ -89,25 +93,19 @@ export const useFeedDraft = defineStore('feedDraft', () => {
       rule.meaning = rule.meaning === 'in' ? 'to' : 'in'
     })
 
-  const original = computed(() => household.findFeed(draft.value.feedId))
+  const original = computed(() => context.feeds.get(draft.value.feedId))
   /** The label was typed over: it is no longer the feed it was chosen as. */
   const relabelled = computed(() => {
-    const own = original.value && feedRecordOf(original.value)
-    return (
-      !own ||
-      Object.keys(own).some(
-        (key) =>
-          JSON.stringify(own[key as keyof FeedRecord]) !==
-          JSON.stringify(draft.value.label[key as keyof FeedRecord]),
-      )
-    )
+    return !original.value || !dequal(feedRecordOf(original.value), draft.value.label)
   })
-  const ownFeed = computed(() => household.everything?.feeds.find(({ id }) => id === draft.value.feedId))
+  const ownFeed = computed(() =>
+    household.everything?.feeds.find(({ id, body }) => (body.basedOn ?? id) === draft.value.feedId),
+  )
   const saved = computed(() => household.feedings.find(({ id }) => id === draft.value.id))
 
   const chooseFeed = (feedId: string) =>
     change('feed', (drafted) => {
-      const found = household.findFeed(feedId)
+      const found = context.feeds.get(feedId)
       if (!found) return
       drafted.feedId = feedId
       drafted.label = feedRecordOf(found)
@@ -123,40 +121,47 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     })
   const setTarget = (nMgPerL: number) => change('target', (drafted) => (drafted.targetNMgPerL = nMgPerL))
 
+  const asDraft = ({ id, version, body }: Stored<FeedingRecord>): FeedDraft => ({
+    ...copyOf(body),
+    id,
+    version,
+    label: feedRecordOf(context.feeds.get(body.feedId) ?? FEEDS[0]!),
+    rules: draft.value.rules ?? [],
+  })
+  const put = (record: Stored<FeedingRecord>) => (draft.value = asDraft(record))
   function open(record: Stored<FeedingRecord>) {
-    const found = household.findFeed(record.body.feedId)
-    restart({
-      ...copyOf(record.body),
-      id: record.id,
-      version: record.version,
-      label: feedRecordOf(found ?? FEEDS[0]!),
-      rules: draft.value.rules ?? [],
-    })
+    restart(asDraft(record))
     feeding.dismiss()
   }
+  /** Something stands on the bench that is kept nowhere. */
+  const loose = computed(() =>
+    saved.value
+      ? !dequal(asDraft(saved.value), draft.value)
+      : !dequal({ ...draft.value, batchId: null, rules: [] }, newDraft()),
+  )
   function begin(batchId: string | null = null) {
     restart({ ...newDraft(), rules: draft.value.rules ?? [], batchId })
     feeding.dismiss()
   }
 
-  const { adopt, keepMine, takeTheirs } = useKeeping('feedings', draft, feeding.saving, open)
-
   /** Save the plan; a label that was typed over is kept first, as a feed of the household's own. */
   async function save(): Promise<Stored<FeedingRecord> | null> {
     if (relabelled.value && !(await keepLabel())) return null
-    const { id, version, label: _label, rules: _rules, ...body } = copyOf(draft.value)
+    const { id: _id, version: _version, label: _label, rules: _rules, ...body } = copyOf(draft.value)
     body.name = body.name.trim() || `${draft.value.label.name}, ${stage.value.name.toLowerCase()}`
-    return adopt(await feeding.save(id || crypto.randomUUID(), version, body))
+    return feeding.keep(body)
   }
 
   async function keepLabel() {
     const own = ownFeed.value
     const body = copyOf(draft.value.label)
+    // A label that was typed over is another feed: the generic one stays as it is.
+    if (!own) body.basedOn = null
     if (!own && original.value?.name === body.name) body.name = `${body.name}, ours`
-    const kept = await label.save(own?.id ?? crypto.randomUUID(), own?.version ?? 0, body)
+    const kept = await label.save(own?.id ?? newId(), own?.version ?? 0, body)
     if (kept) {
-      draft.value.feedId = kept.id
-      draft.value.label = kept.body
+      draft.value.feedId = kept.stored.body.basedOn ?? kept.stored.id
+      draft.value.label = kept.stored.body
     }
     return kept
   }
@@ -164,10 +169,7 @@ export const useFeedDraft = defineStore('feedDraft', () => {
   return {
     draft,
     change,
-    undo,
-    redo,
-    canUndo,
-    canRedo,
+    keepHere,
     restart,
     stages: STAGES,
     stage,
@@ -182,6 +184,7 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     relabelled,
     ownFeed,
     saved,
+    loose,
     rules,
     addRule,
     removeRule,
@@ -193,7 +196,5 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     open,
     begin,
     save,
-    keepMine,
-    takeTheirs,
   }
 })

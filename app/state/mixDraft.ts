@@ -1,9 +1,12 @@
+import { dequal } from 'dequal'
+import { newId } from '~/composables/newId'
 import { computed } from 'vue'
 import { defineStore } from 'pinia'
 import { copyOf } from '~/composables/copyOf'
-import { useHistory } from '~/composables/useHistory'
+import { useDraft } from '~/state/draft'
 import { useProblemAt } from '~/composables/useProblemAt'
-import { useKeeping, useSaving } from '~/composables/useSaving'
+import { useRecordSaving } from '~/state/saving'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch } from '#core/media/batch-request'
 import { planBatch, type BatchPlan } from '#core/media/batch'
@@ -43,13 +46,14 @@ function newDraft(): MixDraft {
 
 export const useMixDraft = defineStore('mixDraft', () => {
   const household = useHousehold()
-  const { draft, change, undo, redo, canUndo, canRedo, restart } = useHistory(newDraft)
-  const { saving, save: saveRecord, dismiss } = useSaving('batches')
+  const context = useContext()
+  const { draft, change, restart, keepHere } = useDraft('Mix', newDraft)
+  const { saving, dismiss, keep } = useRecordSaving('batches', draft, (stored) => put(stored))
 
-  const problems = computed(() => batchRecordProblems(draft.value, household.shed))
+  const problems = computed(() => batchRecordProblems(draft.value, context.whole))
   /** Litres, scoops, packs: null while something is wrong with what was asked. */
   const plan = computed((): BatchPlan | null =>
-    problems.value.length ? null : planBatch(asBatchRequest(draft.value, household.shed)),
+    problems.value.length ? null : planBatch(asBatchRequest(draft.value, context.whole)),
   )
   const problemAt = useProblemAt(() => problems.value, saving)
 
@@ -76,9 +80,7 @@ export const useMixDraft = defineStore('mixDraft', () => {
   const saved = computed(() => household.batches.find(({ id }) => id === draft.value.id))
   const unsaved = computed(() => {
     const { id: _id, version: _version, ...body } = draft.value
-    return (
-      !saved.value || JSON.stringify(saved.value.body) !== JSON.stringify(orderedLike(saved.value.body, body))
-    )
+    return !saved.value || !dequal(saved.value.body, body)
   })
 
   const chooseRecipe = (id: string) =>
@@ -117,35 +119,34 @@ export const useMixDraft = defineStore('mixDraft', () => {
       mix.fills[index]!.topMm = topMm
     })
   function layer(index: number, on: boolean) {
-    const depthMm = household.findContainer(draft.value.fills[index]!.containerId)?.shape.depthMm ?? 60
+    const depthMm = context.containers.get(draft.value.fills[index]!.containerId)?.shape.depthMm ?? 60
     setLayer(index, on ? Math.min(DEFAULT_TOP_MM, Math.round(depthMm / 2)) : null)
     if (on && draft.value.lowerParts.length === 0) chooseLower('stretched-potting')
   }
   const removeFill = (index: number) => change('container', (mix) => mix.fills.splice(index, 1))
 
+  const asDraft = ({ id, version, body }: Stored<BatchRecord>): MixDraft => ({ ...copyOf(body), id, version })
+  const put = (batch: Stored<BatchRecord>) => (draft.value = asDraft(batch))
   function open(batch: Stored<BatchRecord>) {
-    restart({ ...copyOf(batch.body), id: batch.id, version: batch.version })
+    restart(asDraft(batch))
     dismiss()
   }
+  /** Something stands on the bench that is kept nowhere. */
+  const loose = computed(() => (saved.value ? unsaved.value : !dequal(draft.value, newDraft())))
   function begin() {
     restart(newDraft())
     dismiss()
   }
 
-  const { adopt, keepMine, takeTheirs } = useKeeping('batches', draft, saving, open)
-
   async function save(): Promise<Stored<BatchRecord> | null> {
-    const { id, version, ...body } = copyOf(draft.value)
+    const { id: _id, version: _version, ...body } = copyOf(draft.value)
     body.name = body.name.trim() || (recipe.value ? `${recipe.value.name} batch` : 'Batch')
-    return adopt(await saveRecord(id || crypto.randomUUID(), version, body))
+    return keep(body)
   }
   return {
     draft,
     change,
-    undo,
-    redo,
-    canUndo,
-    canRedo,
+    keepHere,
     restart,
     problems,
     plan,
@@ -157,6 +158,7 @@ export const useMixDraft = defineStore('mixDraft', () => {
     adjusted,
     saved,
     unsaved,
+    loose,
     chooseRecipe,
     setParts,
     setShareOf,
@@ -171,12 +173,5 @@ export const useMixDraft = defineStore('mixDraft', () => {
     open,
     begin,
     save,
-    keepMine,
-    takeTheirs,
   }
 })
-
-/** jsonb keeps no order of keys; compare in the stored one's. */
-function orderedLike<T extends object>(model: T, value: T): T {
-  return Object.fromEntries(Object.keys(model).map((key) => [key, value[key as keyof T]])) as T
-}

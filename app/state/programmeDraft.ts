@@ -1,9 +1,12 @@
+import { dequal } from 'dequal'
+import { newId } from '~/composables/newId'
 import { computed } from 'vue'
 import { defineStore } from 'pinia'
 import { copyOf } from '~/composables/copyOf'
-import { useHistory } from '~/composables/useHistory'
+import { useDraft } from '~/state/draft'
 import { useProblemAt } from '~/composables/useProblemAt'
-import { useKeeping, useSaving } from '~/composables/useSaving'
+import { useRecordSaving } from '~/state/saving'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { FEEDS } from '#core/feed/feeds'
 import { habitOf, planProgramme, type FeedingSchool, type ProgrammePlan } from '#core/feed/programme'
@@ -47,12 +50,13 @@ function newDraft(): ProgrammeDraft {
 
 export const useProgrammeDraft = defineStore('programmeDraft', () => {
   const household = useHousehold()
-  const { draft, change, undo, redo, canUndo, canRedo, restart } = useHistory(newDraft)
-  const { saving, save: saveRecord, dismiss } = useSaving('programmes')
+  const context = useContext()
+  const { draft, change, restart, keepHere } = useDraft('Ladder of feeds', newDraft)
+  const { saving, dismiss, keep } = useRecordSaving('programmes', draft, (stored) => put(stored))
 
-  const problems = computed(() => programmeRecordProblems(draft.value, household.greenhouse))
+  const problems = computed(() => programmeRecordProblems(draft.value, context.whole))
   const request = computed(() =>
-    problems.value.length ? null : asProgrammeRequest(draft.value, household.greenhouse),
+    problems.value.length ? null : asProgrammeRequest(draft.value, context.whole),
   )
   const plan = computed((): ProgrammePlan | null => (request.value ? planProgramme(request.value) : null))
   const problemAt = useProblemAt(() => problems.value, saving)
@@ -77,27 +81,33 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
     })
   const removeRung = (index: number) => change('rung', (programme) => programme.rungs.splice(index, 1))
 
+  const asDraft = ({ id, version, body }: Stored<ProgrammeRecord>): ProgrammeDraft => ({
+    ...copyOf(body),
+    id,
+    version,
+  })
+  const put = (record: Stored<ProgrammeRecord>) => (draft.value = asDraft(record))
   function open(record: Stored<ProgrammeRecord>) {
-    restart({ ...copyOf(record.body), id: record.id, version: record.version })
+    restart(asDraft(record))
     dismiss()
   }
+  /** Something stands on the bench that is kept nowhere. */
+  const loose = computed(() =>
+    saved.value ? !dequal(asDraft(saved.value), draft.value) : !dequal(draft.value, newDraft()),
+  )
   function begin() {
     restart(newDraft())
     dismiss()
   }
-  const { adopt, keepMine, takeTheirs } = useKeeping('programmes', draft, saving, open)
   async function save() {
-    const { id, version, ...body } = copyOf(draft.value)
+    const { id: _id, version: _version, ...body } = copyOf(draft.value)
     body.name = body.name.trim() || 'Ladder of feeds'
-    return adopt(await saveRecord(id || crypto.randomUUID(), version, body))
+    return keep(body)
   }
   return {
     draft,
     change,
-    undo,
-    redo,
-    canUndo,
-    canRedo,
+    keepHere,
     restart,
     problems,
     request,
@@ -105,6 +115,7 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
     problemAt,
     saving,
     saved,
+    loose,
     dismiss,
     chooseSchool,
     setRung,
@@ -113,7 +124,5 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
     open,
     begin,
     save,
-    keepMine,
-    takeTheirs,
   }
 })

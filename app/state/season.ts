@@ -1,47 +1,40 @@
 import { useState } from '#imports'
-import { computed, shallowRef, toRaw, type Ref } from 'vue'
+import { computed, shallowRef, toRaw } from 'vue'
 import { defineStore } from 'pinia'
 import { copyOf } from '~/composables/copyOf'
+import { newId } from '~/composables/newId'
 import { useNotes } from '~/composables/useNotes'
-import { readProblem, useSaving } from '~/composables/useSaving'
+import { whyNot } from '~/composables/whyNot'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
+import { useSaving } from '~/state/saving'
+import { useUndo, type Act } from '~/state/undo'
 import type { Day } from '#core/season/day'
 import { edgeMoved, movedBy } from '#core/season/moves'
 import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand'
 import { rungsOf } from '#core/season/sowing'
-import { doneBySowing, isOver, type Job, type JobKind, type JobTarget } from '#core/season/today'
-import { jobsOn, openRows, seasonKnown, seasonPlanner, type PlannedRow } from '#shared/season'
-import { asSowingRequest, sowingRecordProblems, type SowingRecord } from '#shared/records/sowing'
-import type { MarkRecord } from '#shared/records/mark'
+import { doneBySowing, isOver, type Job, type JobKind, type JobTarget, type Mark } from '#core/season/today'
+import { hasSeason, jobsOn, openRows, seasonPlanner, type PlannedRow } from '#shared/season'
+import { asMark, type EntryRecord } from '#shared/records/entry'
+import { asSowingRequest, type SowingRecord } from '#shared/records/sowing'
 import type { Stored } from '#shared/collections'
-
-/** One thing that was changed, and what it was before; null where it was not there. */
-interface Change {
-  readonly id: string
-  readonly before: SowingRecord | null
-  readonly after: SowingRecord | null
-}
 
 /** The season: sowings planned anew as they move, what they ask for, and what is due. */
 export const useSeason = defineStore('season', () => {
   const household = useHousehold()
+  const reckoned = useContext()
+  const keeping = useKeeping()
+  const undoing = useUndo()
   const { note } = useNotes()
   const { saving, save: saveRecord, dismiss } = useSaving('sowings')
   const today = useState<string>('today', () => new Date().toISOString().slice(0, 10))
 
   const frame = computed(() => household.season)
-  const known = computed(
-    () =>
-      frame.value &&
-      // Plain objects: a plan asks for a figure thousands of times, and nothing here is watched one by one.
-      seasonKnown(toRaw(frame.value), {
-        shed: household.shed,
-        recipes: household.greenhouse.parts,
-        feeds: household.ownFeeds,
-        crops: household.crops,
-        packets: household.packets,
-      }),
-  )
+  const known = computed(() => {
+    const context = toRaw(reckoned.whole)
+    return hasSeason(context) ? context : null
+  })
   const planner = computed(() => known.value && seasonPlanner(known.value, today.value))
 
   /** The sowing under the hand: planned as it is dragged, kept when it is let go. */
@@ -49,24 +42,18 @@ export const useSeason = defineStore('season', () => {
   /** One that is being thought of, not yet kept. */
   const thought = shallowRef<{ id: string; body: SowingRecord } | null>(null)
 
-  const marks = computed(() => household.marks.map(({ body }) => toRaw(body)))
+  const marks = computed((): Mark[] => household.entries.flatMap(({ body }) => asMark(body)))
   const done = computed(() => doneBySowing(marks.value))
   const open = computed(() => household.sowings.filter(({ id }) => !isOver(done.value.get(id), today.value)))
-  const rows = computed((): PlannedRow[] => {
-    if (!planner.value) return []
+  const planned = computed(() => {
+    if (!planner.value) return { rows: [], unplanned: [] }
     const hand = moving.value
     const all = open.value.map(({ id, body }) => (hand && hand.id === id ? hand : { id, body: toRaw(body) }))
     return openRows(planner.value, thought.value ? [...all, thought.value] : all, done.value, today.value)
   })
+  const rows = computed((): PlannedRow[] => planned.value.rows)
   /** Sowings that cannot be planned as they stand, and why. */
-  const unplanned = computed(() =>
-    known.value
-      ? open.value.flatMap((one) => {
-          const [problem] = sowingRecordProblems(one.body, known.value!)
-          return problem ? [{ ...one, problem }] : []
-        })
-      : [],
-  )
+  const unplanned = computed(() => planned.value.unplanned.filter(({ id }) => id !== thought.value?.id))
   const extent = computed(() => (frame.value ? extentOf(rows.value, frame.value, today.value) : null))
   const load = computed(() => extent.value && loadOf(rows.value, extent.value.from, extent.value.days))
   const overflowing = computed(() =>
@@ -78,63 +65,26 @@ export const useSeason = defineStore('season', () => {
   const feeds = computed(() => (frame.value ? feedRuns(rows.value, frame.value) : []))
   const kept = computed(() => rows.value.filter(({ id }) => id !== thought.value?.id))
   const jobs = computed((): Job[] =>
-    known.value ? jobsOn(today.value, kept.value, marks.value, known.value, frame.value?.nightC ?? null) : [],
+    known.value ? jobsOn(today.value, kept.value, marks.value, known.value) : [],
   )
   const row = (id: string) => rows.value.find((one) => one.id === id)
   const sowing = (id: string) => household.sowings.find((one) => one.id === id)
 
-  // Undo and redo: each change is kept at once, and its opposite remembered.
-  const past = shallowRef<Change[][]>([])
-  const future = shallowRef<Change[][]>([])
-
-  async function write({ id, after }: Pick<Change, 'id' | 'after'>): Promise<boolean> {
-    const stored = sowing(id)
-    if (after === null) {
-      if (!stored) return true
-      removed.set(id, await household.remove('sowings', stored))
-      return true
+  /** Keep one sowing; where somebody else was faster, both stand until one is chosen. */
+  async function keep(id: string, after: SowingRecord): Promise<boolean> {
+    const kept = await saveRecord(id, sowing(id)?.version ?? 0, after)
+    if (!kept && 'message' in saving.value && saving.value.state !== 'stale') note(saving.value.message)
+    return kept !== null
+  }
+  /** Keep changes that belong together, taken back together. */
+  async function keepAll(name: string, changes: { id: string; after: SowingRecord }[]): Promise<Act | null> {
+    try {
+      const acts = changes.map(({ id, after }) => keeping.toBody('sowings', id, after.name, after))
+      return await keeping.doTogether(name, acts)
+    } catch (error) {
+      note(whyNot(error))
+      return null
     }
-    return (await saveRecord(id, stored?.version ?? removed.get(id) ?? 0, after)) !== null
-  }
-  const removed = new Map<string, number>()
-
-  /** Keep changes that belong together; what was there before can be brought back. */
-  async function keep(changes: { id: string; after: SowingRecord | null }[]): Promise<boolean> {
-    const made: Change[] = []
-    for (const { id, after } of changes) {
-      const before = sowing(id) ? copyOf(sowing(id)!.body) : null
-      try {
-        if (!(await write({ id, after }))) break
-      } catch {
-        note('The server does not answer; nothing was changed.')
-        break
-      }
-      made.push({ id, before, after })
-    }
-    if (made.length) {
-      past.value = [...past.value.slice(-100), made]
-      future.value = []
-    }
-    return made.length === changes.length
-  }
-
-  async function takeBack(from: Ref<Change[][]>, to: Ref<Change[][]>) {
-    const changes = from.value.at(-1)
-    if (!changes) return
-    const opposite = changes.map(({ id, before, after }) => ({ id, before: after, after: before })).reverse()
-    for (const change of opposite) if (!(await write(change))) return
-    from.value = from.value.slice(0, -1)
-    to.value = [...to.value, opposite]
-  }
-
-  // Somebody else was faster: both versions stand until one is chosen.
-  async function keepMine() {
-    if (saving.value.state === 'stale') await saving.value.again()
-    moving.value = null
-  }
-  function takeTheirs() {
-    if (saving.value.state === 'stale' && saving.value.current) household.put('sowings', saving.value.current)
-    later()
   }
   function later() {
     moving.value = null
@@ -151,86 +101,99 @@ export const useSeason = defineStore('season', () => {
   const isSown = (id: string) => done.value.get(id)?.['rung-0'] !== undefined
 
   // What was done, undone or put off.
-  async function mark(job: Job, name: string, snoozedUntil: Day | null = null) {
-    const stored = await keepMark(name, job.kind, job.of, snoozedUntil)
-    if (stored)
-      note(snoozedUntil ? `Put off: ${name}.` : `Done: ${name}.`, {
-        name: 'Undo',
-        run: () => unmark(stored, name),
-      })
-  }
-  async function keepMark(
+  const on = (of: readonly JobTarget[]): EntryRecord['about'] =>
+    of.map(({ sowingId, rung }) => ({ what: 'sowings', id: sowingId, rung }))
+  async function write(
     name: string,
-    what: JobKind,
+    kind: JobKind,
     of: readonly JobTarget[],
     snoozedUntil: Day | null = null,
-  ): Promise<Stored<MarkRecord> | null> {
+  ) {
     try {
-      return await household.save('marks', crypto.randomUUID(), 0, {
-        name: name.slice(0, 120),
-        what,
-        of: of.map(({ sowingId, rung }) => ({ sowingId, rung })),
-        on: today.value,
-        snoozedUntil,
-        seeds: [],
-      })
+      return await keeping.happened({ name, kind, on: today.value, about: on(of), snoozedUntil })
     } catch (error) {
-      note(readProblem(error)?.detail ?? 'The server does not answer; nothing was written.')
+      note(whyNot(error))
       return null
     }
   }
-  async function unmark(stored: Stored<MarkRecord>, name: string) {
-    const version = await household.remove('marks', stored)
-    note(`Not done after all: ${name}.`, {
-      name: 'Redo',
-      run: () => household.save('marks', stored.id, version, stored.body),
-    })
+  async function mark(job: Job, name: string, snoozedUntil: Day | null = null) {
+    const kept = await write(name, job.kind, job.of, snoozedUntil)
+    if (kept)
+      note(snoozedUntil ? `Put off: ${name}.` : `Done: ${name}.`, {
+        name: 'Undo',
+        run: () => undoing.takeBack(kept.opposite),
+      })
   }
-  /** Take today's mark off a job that is done. */
-  async function undo(job: Job, name: string) {
-    const at = new Set(job.of.map(({ sowingId, rung }) => `${sowingId} ${rung}`))
-    const stored = [...household.marks]
-      .reverse()
-      .find(
-        ({ body }) =>
-          body.what === job.kind &&
-          body.snoozedUntil === null &&
-          body.of.some(({ sowingId, rung }) => at.has(`${sowingId} ${rung}`)),
-      )
-    if (stored) await unmark(stored, name)
+  async function unmark(stored: Stored<EntryRecord>) {
+    try {
+      const act = await keeping.remove('entries', stored)
+      note(`Not done after all: ${stored.body.name}.`, { name: 'Undo', run: () => undoing.takeBack(act) })
+    } catch (error) {
+      note(whyNot(error))
+    }
+  }
+  const isOf = ({ body }: Stored<EntryRecord>, job: Job) =>
+    body.kind === job.kind &&
+    body.snoozedUntil === null &&
+    body.about.some(({ id, rung }) => job.of.some((of) => of.sowingId === id && of.rung === rung))
+  /** Take the last entry off a job that is done. */
+  async function undoJob(job: Job) {
+    const stored = household.entries.filter((one) => isOf(one, job)).at(-1)
+    if (stored) await unmark(stored)
+  }
+  /** Take back what was ticked off last, wherever it stands on the page. */
+  async function undoLast() {
+    const shown = jobs.value.filter(({ state }) => state === 'done')
+    const last = household.entries
+      .filter((one) => shown.some((job) => isOf(one, job)))
+      .reduce<Stored<EntryRecord> | null>((a, b) => (a && a.number > b.number ? a : b), null)
+    if (last) await unmark(last)
   }
 
   // What failed keeps its record and leaves the shelf.
-  const markLost = (id: string) =>
-    keepMark(`Given up: ${sowing(id)!.body.name}`, 'give up', [{ sowingId: id, rung: 0 }])
+  const lossOf = (id: string) =>
+    household.entries.find(
+      ({ body }) => body.kind === 'give up' && body.about.some((about) => about.id === id),
+    )
   async function giveUp(id: string) {
-    const stored = await markLost(id)
-    if (stored) note(`${stored.body.name}. Its place is free.`, { name: 'Undo', run: () => takeUp(id) })
+    const name = `Given up: ${sowing(id)!.body.name}`
+    const kept = await write(name, 'give up', [{ sowingId: id, rung: 0 }])
+    if (kept)
+      note(`${name}. Its place is free.`, { name: 'Undo', run: () => undoing.takeBack(kept.opposite) })
   }
   async function takeUp(id: string) {
-    const stored = household.marks.find(
-      ({ body }) => body.what === 'give up' && body.of.some(({ sowingId }) => sowingId === id),
-    )
-    if (stored) await unmark(stored, stored.body.name)
+    const stored = lossOf(id)
+    if (stored) await unmark(stored)
   }
   /** The same again, sown today, in place of what never came. */
   async function sowAgain(id: string) {
     const before = copyOf(sowing(id)!.body)
-    const after = {
-      ...before,
-      name: `${before.name.slice(0, 110)}, again`,
-      sowOn: today.value,
-      outOn: null,
+    const after = { ...before, name: `${before.name.slice(0, 110)}, again`, sowOn: today.value, outOn: null }
+    const lost: Act = {
+      name: before.name,
+      run: async () =>
+        (
+          await keeping.happened(
+            {
+              name: `Given up: ${before.name}`,
+              kind: 'give up',
+              on: today.value,
+              about: on([{ sowingId: id, rung: 0 }]),
+            },
+            { quiet: true },
+          )
+        ).opposite,
     }
-    if (!(await keep([{ id: crypto.randomUUID(), after }]))) return
-    if (!(await markLost(id))) return
-    note(`${after.name} is planned for today; what never came is given up.`, {
-      name: 'Undo',
-      run: async () => {
-        await takeBack(past, future)
-        await takeUp(id)
-      },
-    })
+    try {
+      const sown = keeping.toBody('sowings', newId(), after.name, after)
+      const act = await keeping.doTogether(`${before.name}, sown again`, [sown, lost])
+      note(`${after.name} is planned for today; what never came is given up.`, {
+        name: 'Undo',
+        run: () => undoing.takeBack(act),
+      })
+    } catch (error) {
+      note(whyNot(error))
+    }
   }
   const lost = computed(() => household.sowings.filter(({ id }) => done.value.get(id)?.lost !== undefined))
 
@@ -253,22 +216,18 @@ export const useSeason = defineStore('season', () => {
     row,
     sowing,
     saving,
-    keepMine,
-    takeTheirs,
     later,
     keep,
+    keepAll,
     moved,
     edged,
     isSown,
     mark,
-    undoJob: undo,
+    undoJob,
+    undoLast,
     giveUp,
     takeUp,
     sowAgain,
     lost,
-    canUndo: computed(() => past.value.length > 0),
-    canRedo: computed(() => future.value.length > 0),
-    undo: () => takeBack(past, future),
-    redo: () => takeBack(future, past),
   }
 })

@@ -1,12 +1,16 @@
 import { within, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
-import { yours, type Source } from '../working/source'
+import type { Sourced } from '../catalogue'
 import { brimVolume, topArea, type Shape } from './shape'
 
 /** Trays are counted whole and hold cells; blocks are pressed, and take more loose mix than their own volume. */
 export type ContainerKind = 'tray' | 'pot' | 'block' | 'open tray'
 
-export interface Container {
+/** The figures of a container that are measured, and can be corrected. */
+export const CONTAINER_FIGURES = ['cells', 'shape', 'measuredVolumeMl'] as const
+export type ContainerFigure = (typeof CONTAINER_FIGURES)[number]
+
+export interface Container extends Sourced<ContainerFigure> {
   readonly id: string
   readonly name: string
   readonly kind: ContainerKind
@@ -16,7 +20,6 @@ export interface Container {
   readonly shape: Shape
   /** What one cell holds by the household's own measurement (the water it takes), mL. Overrides the geometry. */
   readonly measuredVolumeMl?: number
-  readonly source: Source
 }
 
 /** Volume of one cell in mL: measured with water where that was done, else from its dimensions. */
@@ -26,14 +29,17 @@ export function cellVolume(container: Container): Figure {
       `Volume of one ${cellWord(container)}, measured`,
       container.measuredVolumeMl,
       'mL',
-      yours('the water it holds, as you weighed or measured it'),
+      container.sources.measuredVolumeMl,
     )
-  return { ...brimVolume(container.shape, container.source), name: `Volume of one ${cellWord(container)}` }
+  return {
+    ...brimVolume(container.shape, container.sources.shape),
+    name: `Volume of one ${cellWord(container)}`,
+  }
 }
 
 /** Open top of one cell in cm². */
 export function cellTopArea(container: Container): Figure {
-  return { ...topArea(container.shape, container.source), name: `Top of one ${cellWord(container)}` }
+  return { ...topArea(container.shape, container.sources.shape), name: `Top of one ${cellWord(container)}` }
 }
 
 /** Cells to fill in `count` containers. */
@@ -42,7 +48,10 @@ export function cellCount(container: Container, count: Figure): Figure {
     'Cells to fill',
     '',
     'n * k',
-    { n: count, k: given(`${capital(cellWord(container))}s in one`, container.cells, '', container.source) },
+    {
+      n: count,
+      k: given(`${capital(cellWord(container))}s in one`, container.cells, '', container.sources.cells),
+    },
     ({ n, k }) => n * k,
   )
 }

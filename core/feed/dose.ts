@@ -146,7 +146,7 @@ export function planDose(request: DoseRequest): DosePlan {
 export function strengthAtLabelRate(feed: Feed): Figure | null {
   if (feed.labelRatePerL === null) return null
   const unit = feed.form === 'powder' ? 'g/L' : 'mL/L'
-  const rate = given('Label rate', feed.labelRatePerL, unit, yours('the label'))
+  const rate = given('Label rate', feed.labelRatePerL, unit, feed.sources.labelRatePerL)
   const concentration = feed.form === 'powder' ? rate : concentrationOfLiquid(rate, density(feed))
   return strengthOf('Nitrogen', concentration, elements(feed).n)
 }

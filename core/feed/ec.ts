@@ -57,7 +57,7 @@ export function ecOfFeed(feed: Feed, concentrationGPerL: Figure): Figure {
       'Over the water’s own.',
     )
   const { ammonium } = feed.nForms ?? FORMS_ASSUMED
-  const source = feed.nForms ? yours('the label') : byDefault('the label does not say')
+  const source = feed.nForms ? feed.sources.nForms : byDefault('the label does not say')
   const cation = (name: keyof typeof MG_PER_MEQ, percent: Figure) =>
     derive(
       `${name} in solution`,

@@ -1,6 +1,7 @@
 import { within, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
-import { byDefault, standard, yours } from '../working/source'
+import type { Sourced } from '../catalogue'
+import { byDefault, standard } from '../working/source'
 
 const ATOMIC_MASSES = standard('IUPAC standard atomic masses')
 
@@ -15,8 +16,26 @@ export const MG_IN_MGO = 0.603
 
 export type FeedForm = 'powder' | 'liquid'
 
+/** What a label says of a feed, and a household can correct. */
+export const FEED_FIGURES = [
+  'nPercent',
+  'p2o5Percent',
+  'k2oPercent',
+  'densityGPerMl',
+  'labelRatePerL',
+  'organic',
+  'caPercent',
+  'mgPercent',
+  'sPercent',
+  'nForms',
+  'ecSlopeMsPerCm',
+  'use',
+  'strengthGuessed',
+] as const
+export type FeedFigure = (typeof FEED_FIGURES)[number]
+
 /** A feed as its label gives it: N – P₂O₅ – K₂O, in that order, per cent by mass. */
-export interface Feed {
+export interface Feed extends Sourced<FeedFigure> {
   readonly id: string
   readonly name: string
   readonly form: FeedForm
@@ -122,16 +141,17 @@ export interface Elements {
 
 /** The label's oxides as elements, per cent by mass. */
 export function elements(feed: Feed): Elements {
-  const label = (name: string, value: number) => given(name, value, '%', yours('the label'))
+  const label = (name: string, key: 'nPercent' | 'p2o5Percent' | 'k2oPercent') =>
+    given(name, feed[key], '%', feed.sources[key])
   return {
-    n: label('Nitrogen on the label', feed.nPercent),
+    n: label('Nitrogen on the label', 'nPercent'),
     p: derive(
       'Phosphorus',
       '%',
       'x * o',
       {
         x: given('P in P₂O₅', P_IN_P2O5, '', ATOMIC_MASSES),
-        o: label('P₂O₅ on the label', feed.p2o5Percent),
+        o: label('P₂O₅ on the label', 'p2o5Percent'),
       },
       ({ x, o }) => x * o,
     ),
@@ -139,7 +159,7 @@ export function elements(feed: Feed): Elements {
       'Potassium',
       '%',
       'x * o',
-      { x: given('K in K₂O', K_IN_K2O, '', ATOMIC_MASSES), o: label('K₂O on the label', feed.k2oPercent) },
+      { x: given('K in K₂O', K_IN_K2O, '', ATOMIC_MASSES), o: label('K₂O on the label', 'k2oPercent') },
       ({ x, o }) => x * o,
     ),
   }
@@ -157,5 +177,5 @@ export function density(feed: Feed): Figure {
           feed.form === 'powder' ? 'powders lie at 0.8–1.1 g/mL' : 'liquid feeds lie at 1.05–1.3 g/mL',
         ),
       )
-    : given(name, feed.densityGPerMl, 'g/mL', yours('the label, or your own weighing'))
+    : given(name, feed.densityGPerMl, 'g/mL', feed.sources.densityGPerMl)
 }

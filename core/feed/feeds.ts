@@ -1,4 +1,6 @@
-import type { Feed, NitrogenForms } from './feed'
+import { builtIn } from '../catalogue'
+import { byDefault, handbook, practice, standard, type Source } from '../working/source'
+import { FEED_FIGURES, type Feed, type FeedFigure, type NitrogenForms } from './feed'
 
 type Sketch = Pick<Feed, 'id' | 'name'> & {
   /** Label numbers, N – P₂O₅ – K₂O. */
@@ -12,14 +14,30 @@ type Sketch = Pick<Feed, 'id' | 'name'> & {
   readonly forms?: readonly [nitrate: number, ammonium: number, urea: number]
   readonly slope?: number
   readonly release: string
+  /** Where the label numbers come from; the other figures say for themselves. */
+  readonly from: Source
 }
+
+const LABELS = practice('what labels of such feeds commonly say')
+const FORMULA = standard('its formula, by IUPAC standard atomic masses; fertiliser grade')
+const ANALYSES = handbook('published analyses of such liquids, which scatter widely')
+const GUESS = byDefault('a guess: home brews differ tenfold')
+const SLOPES = handbook('extension tables of conductivity by feed')
+const DENSITIES = handbook('densities of such feeds')
+
+const sourcesOf = (from: Source): Record<FeedFigure, Source> => ({
+  ...(Object.fromEntries(FEED_FIGURES.map((key) => [key, from])) as Record<FeedFigure, Source>),
+  labelRatePerL: from === GUESS ? GUESS : LABELS,
+  densityGPerMl: DENSITIES,
+  ecSlopeMsPerCm: SLOPES,
+})
 
 const forms = (list: Sketch['forms']): NitrogenForms | null =>
   list ? { nitrate: list[0], ammonium: list[1], urea: list[2] } : null
 
 const make = (
   form: Feed['form'],
-  { id, name, label, more = [0, 0, 0], rate, density, forms: nForms, slope, release }: Sketch,
+  { id, name, label, more = [0, 0, 0], rate, density, forms: nForms, slope, release, from }: Sketch,
   over: Partial<Feed> = {},
 ): Feed => ({
   id,
@@ -39,6 +57,7 @@ const make = (
   use: 'dissolved',
   strengthGuessed: false,
   release,
+  sources: sourcesOf(from),
   ...over,
 })
 const soluble = (sketch: Sketch) => make('powder', sketch)
@@ -51,30 +70,31 @@ const AT_ONCE = 'All of it is there at once, and washes out.'
 const WEEKS = 'A third to two thirds over four to eight weeks; warmth speeds it.'
 
 /**
- * Generic feeds, by what their labels commonly say [common practice]; salts by their formula. EC slopes and densities
- * are handbook values, from memory. No brand's own.
+ * Generic feeds; each row says where its numbers come from.
  */
 // prettier-ignore
 export const FEEDS: readonly Feed[] = [
-  soluble({ id: 'balanced-20', name: 'Balanced soluble powder', label: [20, 20, 20], rate: 1, forms: [0.28, 0.2, 0.52], slope: 0.4, release: AT_ONCE }),
-  soluble({ id: 'potash-12', name: 'High-potash soluble powder', label: [12, 15, 30], rate: 1.25, forms: [0.7, 0.3, 0], slope: 0.9, release: AT_ONCE }),
-  soluble({ id: 'seedling-15', name: 'Low-phosphate seedling powder', label: [15, 5, 15], more: [5, 2, 0], rate: 0.7, forms: [0.78, 0.1, 0.12], slope: 0.67, release: AT_ONCE }),
-  soluble({ id: 'calcium-nitrate', name: 'Calcium nitrate', label: [15.5, 0, 0], more: [19, 0, 0], rate: 0.6, density: 1.05, forms: [0.93, 0.07, 0], release: AT_ONCE }),
-  soluble({ id: 'potassium-nitrate', name: 'Potassium nitrate', label: [13, 0, 46], rate: 0.6, density: 1.1, forms: [1, 0, 0], release: AT_ONCE }),
-  soluble({ id: 'monopotassium-phosphate', name: 'Monopotassium phosphate', label: [0, 52, 34], rate: 0.3, density: 1.1, release: AT_ONCE }),
-  soluble({ id: 'magnesium-sulphate', name: 'Magnesium sulphate, hydrated', label: [0, 0, 0], more: [0, 9.8, 13], rate: 0.5, density: 1.0, release: AT_ONCE }),
-  soluble({ id: 'ammonium-sulphate', name: 'Ammonium sulphate', label: [21, 0, 0], more: [0, 0, 24], rate: 0.3, density: 1.0, forms: [0, 1, 0], release: 'At once, and it makes the mix more acid.' }),
-  soluble({ id: 'urea', name: 'Urea', label: [46, 0, 0], rate: 0.2, density: 0.75, forms: [0, 0, 1], release: 'In days, once life in the mix has split it.' }),
-  liquid({ id: 'liquid-5', name: 'Balanced liquid feed', label: [5, 5, 5], rate: 5, density: 1.15, forms: [0.4, 0.3, 0.3], release: AT_ONCE }),
-  liquid({ id: 'tomato-liquid', name: 'High-potash liquid feed', label: [4, 3, 8], rate: 4.5, density: 1.16, forms: [0.5, 0.3, 0.2], release: AT_ONCE }),
-  organic({ id: 'fish', name: 'Fish hydrolysate', label: [2, 4, 1], rate: 8, density: 1.15, release: WEEKS }),
-  organic({ id: 'fish-seaweed', name: 'Fish and seaweed liquid', label: [2, 3, 1], rate: 15.6, density: 1.15, release: WEEKS }),
-  organic({ id: 'kelp', name: 'Kelp liquid', label: [0.1, 0, 1], rate: 5, density: 1.08, release: 'Potash at once, next to no nitrogen.' }),
-  brew({ id: 'plant-ferment', name: 'Fermented plant juice', label: [0.3, 0.1, 0.4], rate: 2, density: 1.1, release: 'Of unknown strength: weak at 1 in 500, and nobody knows how weak.' }),
-  brew({ id: 'nettle-brew', name: 'Nettle brew', label: [0.06, 0.02, 0.07], rate: 100, density: 1.0, release: 'Of unknown strength; by custom one part in ten.' }),
-  brew({ id: 'compost-tea', name: 'Compost tea', label: [0.02, 0.01, 0.03], rate: 200, density: 1.0, release: 'More life than food.' }),
-  brew({ id: 'casting-tea', name: 'Worm-casting tea', label: [0.015, 0.01, 0.02], rate: 300, density: 1.0, release: 'More life than food.' }),
-  granular({ id: 'granular-5', name: 'Granular organic feed', label: [5, 3, 5], rate: 3, density: 0.75, release: 'Half of it over two months.' }),
-  granular({ id: 'poultry-pellets', name: 'Pelleted poultry manure', label: [4, 3, 2.5], rate: 4, density: 0.65, release: 'Half of it over two months, the first in a week.' }),
-  make('powder', { id: 'slow-release', name: 'Coated slow-release feed', label: [15, 9, 11], more: [0, 1, 4], rate: 3, density: 1.0, release: 'Evenly over three to four months at 21 °C; twice as fast at 30.' }, { use: 'mixed in' }),
+  soluble({ from: LABELS, id: 'balanced-20', name: 'Balanced soluble powder', label: [20, 20, 20], rate: 1, forms: [0.28, 0.2, 0.52], slope: 0.4, release: AT_ONCE }),
+  soluble({ from: LABELS, id: 'potash-12', name: 'High-potash soluble powder', label: [12, 15, 30], rate: 1.25, forms: [0.7, 0.3, 0], slope: 0.9, release: AT_ONCE }),
+  soluble({ from: LABELS, id: 'seedling-15', name: 'Low-phosphate seedling powder', label: [15, 5, 15], more: [5, 2, 0], rate: 0.7, forms: [0.78, 0.1, 0.12], slope: 0.67, release: AT_ONCE }),
+  soluble({ from: FORMULA, id: 'calcium-nitrate', name: 'Calcium nitrate', label: [15.5, 0, 0], more: [19, 0, 0], rate: 0.6, density: 1.05, forms: [0.93, 0.07, 0], release: AT_ONCE }),
+  soluble({ from: FORMULA, id: 'potassium-nitrate', name: 'Potassium nitrate', label: [13, 0, 46], rate: 0.6, density: 1.1, forms: [1, 0, 0], release: AT_ONCE }),
+  soluble({ from: FORMULA, id: 'monopotassium-phosphate', name: 'Monopotassium phosphate', label: [0, 52, 34], rate: 0.3, density: 1.1, release: AT_ONCE }),
+  soluble({ from: FORMULA, id: 'magnesium-sulphate', name: 'Magnesium sulphate, hydrated', label: [0, 0, 0], more: [0, 9.8, 13], rate: 0.5, density: 1.0, release: AT_ONCE }),
+  soluble({ from: FORMULA, id: 'ammonium-sulphate', name: 'Ammonium sulphate', label: [21, 0, 0], more: [0, 0, 24], rate: 0.3, density: 1.0, forms: [0, 1, 0], release: 'At once, and it makes the mix more acid.' }),
+  soluble({ from: FORMULA, id: 'urea', name: 'Urea', label: [46, 0, 0], rate: 0.2, density: 0.75, forms: [0, 0, 1], release: 'In days, once life in the mix has split it.' }),
+  liquid({ from: LABELS, id: 'liquid-5', name: 'Balanced liquid feed', label: [5, 5, 5], rate: 5, density: 1.15, forms: [0.4, 0.3, 0.3], release: AT_ONCE }),
+  liquid({ from: LABELS, id: 'tomato-liquid', name: 'High-potash liquid feed', label: [4, 3, 8], rate: 4.5, density: 1.16, forms: [0.5, 0.3, 0.2], release: AT_ONCE }),
+  organic({ from: ANALYSES, id: 'fish', name: 'Fish hydrolysate', label: [2, 4, 1], rate: 8, density: 1.15, release: WEEKS }),
+  organic({ from: ANALYSES, id: 'fish-seaweed', name: 'Fish and seaweed liquid', label: [2, 3, 1], rate: 15.6, density: 1.15, release: WEEKS }),
+  organic({ from: ANALYSES, id: 'kelp', name: 'Kelp liquid', label: [0.1, 0, 1], rate: 5, density: 1.08, release: 'Potash at once, next to no nitrogen.' }),
+  brew({ from: GUESS, id: 'plant-ferment', name: 'Fermented plant juice', label: [0.3, 0.1, 0.4], rate: 2, density: 1.1, release: 'Of unknown strength: weak at 1 in 500, and nobody knows how weak.' }),
+  brew({ from: GUESS, id: 'nettle-brew', name: 'Nettle brew', label: [0.06, 0.02, 0.07], rate: 100, density: 1.0, release: 'Of unknown strength; by custom one part in ten.' }),
+  brew({ from: GUESS, id: 'compost-tea', name: 'Compost tea', label: [0.02, 0.01, 0.03], rate: 200, density: 1.0, release: 'More life than food.' }),
+  brew({ from: GUESS, id: 'casting-tea', name: 'Worm-casting tea', label: [0.015, 0.01, 0.02], rate: 300, density: 1.0, release: 'More life than food.' }),
+  granular({ from: LABELS, id: 'granular-5', name: 'Granular organic feed', label: [5, 3, 5], rate: 3, density: 0.75, release: 'Half of it over two months.' }),
+  granular({ from: LABELS, id: 'poultry-pellets', name: 'Pelleted poultry manure', label: [4, 3, 2.5], rate: 4, density: 0.65, release: 'Half of it over two months, the first in a week.' }),
+  make('powder', { from: LABELS, id: 'slow-release', name: 'Coated slow-release feed', label: [15, 9, 11], more: [0, 1, 4], rate: 3, density: 1.0, release: 'Evenly over three to four months at 21 °C; twice as fast at 30.' }, { use: 'mixed in' }),
 ]
+
+export const BUILT_IN_FEEDS = builtIn(FEEDS)

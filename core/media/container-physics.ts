@@ -174,7 +174,7 @@ export function physicsIn(
       'g',
       'k * V / 1000 * (d + c * 1000)',
       {
-        k: given('Cells in one', container.cells, '', container.source),
+        k: given('Cells in one', container.cells, '', container.sources.cells),
         V: volume,
         d: dryBulkDensityGPerL,
         c: containerCapacity,

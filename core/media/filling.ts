@@ -110,7 +110,7 @@ function pressed(container: Container, cells: Figure, spare: Figure, allowances:
   )
 }
 
-function lowerHeight({ shape, source }: Container, filledTo: Figure, topMm: number): Figure {
+function lowerHeight({ shape, sources }: Container, filledTo: Figure, topMm: number): Figure {
   return derive(
     'Height of the lower layer',
     'mm',
@@ -118,7 +118,7 @@ function lowerHeight({ shape, source }: Container, filledTo: Figure, topMm: numb
     {
       h: given(
         'Height of the mix',
-        heightFilled(shape, filledTo.value, source),
+        heightFilled(shape, filledTo.value, sources.shape),
         'mm',
         byDefault('found by halving: where the slice below holds what is filled in'),
       ),
@@ -130,12 +130,16 @@ function lowerHeight({ shape, source }: Container, filledTo: Figure, topMm: numb
 
 /** What lies below the top layer in one cell, mL; a measured volume scales the geometry's slice. */
 function lowerLayerMl(container: Container, heightMm: Figure): Figure {
-  const { shape, source } = container
+  const { shape, sources } = container
   return derive(
     'Lower layer in one',
     'mL',
     'S * V / B',
-    { S: volumeBelow(shape, heightMm, source), V: cellVolume(container), B: brimVolume(shape, source) },
+    {
+      S: volumeBelow(shape, heightMm, sources.shape),
+      V: cellVolume(container),
+      B: brimVolume(shape, sources.shape),
+    },
     ({ S, V, B }) => (S * V) / B,
   )
 }

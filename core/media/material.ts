@@ -1,6 +1,6 @@
+import type { Catalogue, Sourced } from '../catalogue'
 import type { CautionId } from '../cautions/caution'
 import { within, type Problem } from '../problem'
-import type { Source } from '../working/source'
 
 /** How a material comes from the shop. A compressed block is bought by dry mass and grows when wetted. */
 export type Pack =
@@ -35,9 +35,24 @@ export interface MaterialFigures {
   readonly settling: number
 }
 
+export const MATERIAL_FIGURES = [
+  'theta0',
+  'theta10',
+  'theta50',
+  'theta100',
+  'dryBulkDensityGPerL',
+  'ph',
+  'smeEcMsPerCm',
+  'organic',
+  'nitrogenPercent',
+  'mineralised',
+  'bufferWeight',
+  'coarse',
+  'settling',
+] as const satisfies readonly (keyof MaterialFigures)[]
 export type MaterialFigure = keyof MaterialFigures
 
-export interface Material extends MaterialFigures {
+export interface Material extends MaterialFigures, Sourced<MaterialFigure> {
   readonly id: string
   readonly name: string
   /** A medium makes up the volume; an amendment is dosed by the gram and adds none. */
@@ -48,12 +63,10 @@ export interface Material extends MaterialFigures {
   readonly hazards: readonly CautionId[]
   /** A line on where it comes from and what that costs the world. */
   readonly sustainability: string
-  /** Where each figure comes from. */
-  readonly sources: Readonly<Record<MaterialFigure, Source>>
 }
 
 /** The materials a household knows, by id: the built-in ones, with its own beside or over them. */
-export type MaterialLibrary = ReadonlyMap<string, Material>
+export type MaterialLibrary = Catalogue<Material>
 
 /** @throws RangeError for an unknown id. */
 export function materialIn(library: MaterialLibrary, id: string): Material {

@@ -37,7 +37,7 @@ const straight = (depthCm: number): Container => ({
   kind: 'pot',
   cells: 1,
   shape: square(100, 100, depthCm * 10),
-  source: yours(),
+  sources: { cells: yours(), shape: yours(), measuredVolumeMl: yours() },
 })
 const MEDIA = MATERIALS.filter(({ kind }) => kind === 'medium')
 const anyMix = fc

@@ -1,3 +1,4 @@
+import { builtIn } from '../catalogue'
 import type { Extra, Part, Preparation } from './recipe'
 
 /** A starting recipe: one family of growers' mixes, with why people hold to it. */
@@ -104,3 +105,5 @@ export const STARTING_RECIPES: readonly StartingRecipe[] = [
     preparations: ['hot water'],
   }),
 ]
+
+export const BUILT_IN_RECIPES = builtIn(STARTING_RECIPES)

@@ -4,7 +4,7 @@ import { COVER_IS_THE_MIX, type Fill } from '../media/batch-request'
 import { printPath, under, within, type Problem } from '../problem'
 import type { Crop } from '../sowing/crop'
 import { daysToEmergence, LATE_AT, RESOW_AT } from '../sowing/emergence'
-import { agedGermination, binomialAtMost, cellsFor, chanceOfOne, MOST_CELLS } from '../sowing/odds'
+import { agedGermination, cellsFor, chanceOfOne, clumpsFor, MOST_CELLS } from '../sowing/odds'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 import type { SeasonBook } from './book'
@@ -109,7 +109,7 @@ export const rungsOf = (request: Pick<SowingRequest, 'rungs' | 'ladderId' | 'cro
 
 export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book: SeasonBook): Problem[] {
   const { plants, outOn, sowOn, germination, certainty, seedsPerCell } = request
-  return [
+  const each = [
     ...(Number.isInteger(plants) ? [] : [{ path: ['plants'], message: 'Count whole plants.' }]),
     ...within(['plants'], plants, 1, 20_000, 'A sowing raises 1 to 20 000 plants.'),
     ...dayProblems('outOn', outOn, frame),
@@ -130,6 +130,26 @@ export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book:
       : []),
     ...under('rungs', ladderProblems(rungsOf(request), book.findContainer)),
   ]
+  return each.length ? each : tooMany(request, book)
+}
+
+/** Seed that comes up so poorly that no bench holds the cells for it. */
+function tooMany(request: SowingRequest, book: SeasonBook): Problem[] {
+  const germination = request.germination ?? request.crop.germination
+  // Far from the limit it is not worth the search.
+  if (request.plants * 2 < MOST_CELLS * germination * 0.5 ** request.seedYears) return []
+  try {
+    startOf(request, rungsOf(request)[0]!, book.findContainer)
+    return []
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    return [
+      {
+        path: ['plants'],
+        message: `So many plants from seed that comes up so poorly would take more than ${MOST_CELLS.toLocaleString('en')} cells. Raise fewer, or use better seed.`,
+      },
+    ]
+  }
 }
 
 function dayProblems(key: 'outOn' | 'sowOn', day: Day | null, frame: SeasonFrame): Problem[] {
@@ -283,16 +303,6 @@ function startOf(request: SowingRequest, first: LadderRung, findContainer: Seaso
     ? clumpsFor(plants, perCell, chance.value, certainty)
     : cellsFor(plants, chance.value, certainty)
   return { germination, perCell, chance, cells, seeds: cells * perCell }
-}
-
-/** Cells of a clump from which at least so many seedlings come, with the wanted certainty. */
-function clumpsFor(plants: number, perCell: number, p: number, certainty: number): number {
-  let cells = Math.max(1, Math.floor(plants / perCell))
-  while (1 - binomialAtMost(plants - 1, cells * perCell, p) < certainty) {
-    cells += Math.max(1, Math.floor(cells / 50))
-    if (cells > MOST_CELLS) throw new RangeError(`plants: ${plants} are more than a bench can raise so`)
-  }
-  return cells
 }
 
 /** Containers for so many places, and the cover where seed goes in. */

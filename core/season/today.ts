@@ -278,8 +278,9 @@ function mixJobs({ mixes, rows, today, wantsSoak }: TodayInput, marked: Marked):
     }
     const made = isDone('make mix', of, marked)
     const soaked = made || isDone('soak mix', of, marked)
+    const wasToday = (kind: JobKind) => of.some((target) => doneOn(kind, target, marked) === today)
     const jobs: Job[] = []
-    if (wantsSoak(mix.recipeId) && !made) {
+    if (wantsSoak(mix.recipeId) && !made && (!soaked || wasToday('soak mix'))) {
       const danger: Danger | null =
         !soaked && mix.soakOn <= today && mix.on >= today ? { kind: 'mix not soaked', for: mix.on } : null
       jobs.push({
@@ -291,6 +292,8 @@ function mixJobs({ mixes, rows, today, wantsSoak }: TodayInput, marked: Marked):
         danger: soaked ? null : danger,
       })
     }
+    // What was made on another day is no longer shown.
+    if (made && !wasToday('make mix')) return jobs
     jobs.push({
       ...common,
       id: `make mix ${mix.id}`,
@@ -303,20 +306,23 @@ function mixJobs({ mixes, rows, today, wantsSoak }: TodayInput, marked: Marked):
   })
 }
 
-function feedJobs({ feeds, rows, today }: TodayInput, marked: Marked): Job[] {
+function feedJobs({ feeds, rows, marks, today }: TodayInput, marked: Marked): Job[] {
   const names = new Map(rows.map(({ id, name }) => [id, name]))
+  const done = doneBySowing(marks)
   return feeds.flatMap((feed): Job[] => {
     if (feed.on < addDays(today, -FEED_KEEPS_DAYS)) return []
     // Plants that never came so far are not fed.
     const of = feed.of.filter(
-      (target) => doneOn('rung', target, marked) !== undefined && !marked.has(`out ${target.sowingId}`),
+      (target) => doneOn('rung', target, marked) !== undefined && !done.get(target.sowingId)?.out,
     )
     if (of.length === 0) return []
-    const done = of.every((target) =>
+    const given = of.map((target) =>
       marked
         .get(`feed ${key(target)}`)
-        ?.done.some((on) => Math.abs(daysBetween(on, feed.on)) <= FEED_KEEPS_DAYS),
+        ?.done.find((on) => Math.abs(daysBetween(on, feed.on)) <= FEED_KEEPS_DAYS),
     )
+    const isGiven = given.every((on) => on !== undefined)
+    if (isGiven && !given.includes(today)) return []
     return [
       {
         id: `feed ${feed.on} ${feed.nMgPerL} ${key(of[0]!)}`,
@@ -325,7 +331,7 @@ function feedJobs({ feeds, rows, today }: TodayInput, marked: Marked): Job[] {
         of,
         names: of.map(({ sowingId }) => names.get(sowingId) ?? ''),
         dueOn: feed.on,
-        state: done ? 'done' : stateOn(feed.on, today, null),
+        state: isGiven ? 'done' : stateOn(feed.on, today, null),
         danger: null,
         mix: null,
         feed,

@@ -1,6 +1,6 @@
+import type { Sourced } from '../catalogue'
 import type { Appetite } from '../media/food'
 import { within, type Problem } from '../problem'
-import type { Source } from '../working/source'
 import type { Emergence } from './emergence'
 import type { SeedLife } from './odds'
 
@@ -22,7 +22,7 @@ export interface Treatment {
   readonly days: number
 }
 
-export interface Crop {
+export interface Crop extends Sourced<CropFigure> {
   readonly id: string
   readonly name: string
   readonly family: CropFamily
@@ -52,8 +52,6 @@ export interface Crop {
   /** Whether it is also sown in summer, for autumn. */
   readonly autumn: boolean
   readonly ladderId: string
-  /** Where each figure comes from. */
-  readonly sources: Readonly<Record<CropFigure, Source>>
 }
 
 /** What a household can correct in a crop. */

@@ -1,3 +1,4 @@
+import { builtIn } from '../catalogue'
 import type { Appetite } from '../media/food'
 import { byDefault, handbook, practice } from '../working/source'
 import type { Crop, CropFamily, Treatment } from './crop'
@@ -6,24 +7,30 @@ import type { SeedLife } from './odds'
 
 const CALENDARS = practice('seed lists and extension calendars agree within a week or two')
 const HABIT = practice('growers’ habit')
-const SOURCES: Crop['sources'] = {
-  weeks: CALENDARS,
-  outAfterFrostWeeks: CALENDARS,
-  weeksBeforeFrost: CALENDARS,
-  autumn: CALENDARS,
-  depthMm: practice('two to three times the seed’s thickness'),
-  light: practice('seed lists'),
-  warmthC: handbook('Harrington & Minges 1954 for the kin; seed lists for the rest'),
-  emergence: handbook('Harrington & Minges 1954 for the crop it is likened to; pace by seed lists'),
-  treatment: practice('seed lists'),
-  seedsPerCell: HABIT,
-  clump: HABIT,
-  appetite: byDefault('by its kin'),
-  buryStem: HABIT,
-  lowestNightC: practice('what the plant shows by morning'),
-  germination: byDefault('a fresh packet; write what yours says'),
-  seedLife: handbook('seed-storage tables by family'),
-  ladderId: HABIT,
+/** Where a row's figures come from: what is measured for the crop itself, or for the kin it is likened to. */
+function sourcesOf(id: string, like: EmergenceCurve, factor: number): Crop['sources'] {
+  const itself = like === id && factor === 1
+  return {
+    weeks: CALENDARS,
+    outAfterFrostWeeks: CALENDARS,
+    weeksBeforeFrost: CALENDARS,
+    autumn: CALENDARS,
+    depthMm: practice('two to three times the seed’s thickness'),
+    light: practice('seed lists'),
+    warmthC: itself ? handbook('Harrington & Minges 1954') : practice('seed lists'),
+    emergence: itself
+      ? handbook('Harrington & Minges 1954')
+      : byDefault(`likened to ${like} (Harrington & Minges 1954), its pace by seed lists`),
+    treatment: practice('seed lists'),
+    seedsPerCell: HABIT,
+    clump: HABIT,
+    appetite: byDefault('by its kin'),
+    buryStem: HABIT,
+    lowestNightC: practice('what the plant shows by morning'),
+    germination: byDefault('a fresh packet; write what yours says'),
+    seedLife: handbook('seed-storage tables by family'),
+    ladderId: HABIT,
+  }
 }
 
 type Row = [
@@ -215,8 +222,9 @@ export const CROPS: readonly Crop[] = (Object.keys(ROWS) as CropFamily[]).flatMa
   ROWS[family].map(
     ([name, weeks, outAfterFrostWeeks, depthMm, light, warmthC, like, factor, more = {}]): Crop => {
       const common = FAMILY[family]
+      const id = more.id ?? idOf(name)
       return {
-        id: more.id ?? idOf(name),
+        id,
         name,
         family,
         weeks,
@@ -237,8 +245,10 @@ export const CROPS: readonly Crop[] = (Object.keys(ROWS) as CropFamily[]).flatMa
         // What stands frosts down to −4 °C is not ended by the first one.
         weeksBeforeFrost: more.autumn ?? ((more.night ?? common.night) <= -4 ? null : common.outside),
         ladderId: more.ladder ?? common.ladder,
-        sources: SOURCES,
+        sources: sourcesOf(id, like, factor),
       }
     },
   ),
 )
+
+export const BUILT_IN_CROPS = builtIn(CROPS)

@@ -53,22 +53,32 @@ export function cellsFor(plants: number, p: number, certainty: number): number {
   if (!(certainty >= 0.5 && certainty <= 0.999))
     throw new RangeError(`certainty: 0.5 to 0.999, given ${certainty}`)
   if (plants <= 0) return 0
-  const enough = (cells: number) => 1 - binomialAtMost(plants - 1, cells, p) >= certainty
-  // Four standard deviations over the mean nearly always do; doubled where they do not.
-  let high = Math.ceil((plants + 4 * Math.sqrt(plants * (1 - p))) / p) + 1
-  for (;;) {
-    if (high > 2 * MOST_CELLS) throw new RangeError(`plants: ${plants} are more than a bench can raise so`)
-    if (enough(high)) break
-    high *= 2
-  }
-  let low = plants
-  if (enough(low)) return low
+  return fewestCells(plants, 1, p, certainty)
+}
+
+/**
+ * Fewest clumps of `perCell` seeds from which at least `plants` seedlings come with the wanted certainty, when each
+ * seed gives one with chance `p`.
+ *
+ * @param p fraction above 0, at most 1
+ * @param certainty fraction, 0.5 to 0.999
+ * @throws RangeError for more than `MOST_CELLS`
+ */
+export const clumpsFor = (plants: number, perCell: number, p: number, certainty: number): number =>
+  fewestCells(plants, perCell, p, certainty)
+
+/** More seed never gives a worse chance, so the fewest is found by halving. */
+function fewestCells(plants: number, perCell: number, p: number, certainty: number): number {
+  const enough = (cells: number) => 1 - binomialAtMost(plants - 1, cells * perCell, p) >= certainty
+  if (!enough(MOST_CELLS)) throw new RangeError(`plants: ${plants} are more than a bench can raise so`)
+  let [low, high] = [Math.max(0, Math.ceil(plants / perCell) - 1), MOST_CELLS]
   while (high - low > 1) {
-    const middle = (low + high) >> 1
+    // Four standard deviations over the mean nearly always do: try there first, then halve.
+    const guess = Math.ceil((plants + 4 * Math.sqrt(plants)) / p / perCell) + 1
+    const middle = high === MOST_CELLS && guess > low && guess < high ? guess : (low + high) >> 1
     if (enough(middle)) high = middle
     else low = middle
   }
-  if (high > MOST_CELLS) throw new RangeError(`plants: ${plants} are more than a bench can raise so`)
   return high
 }
 

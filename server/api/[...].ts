@@ -1,7 +1,7 @@
-import { HttpProblem } from '../http/problem-json'
-import { route } from '../http/route'
+import { defineEventHandler } from 'h3'
+import { answerProblem, HttpProblem } from '../http/problem-json'
 
 /** Any other address or method under /api. */
-export default route({}, () => {
-  throw new HttpProblem(404, 'There is nothing at this address.')
-})
+export default defineEventHandler((event) =>
+  answerProblem(event, new HttpProblem(404, 'There is nothing at this address.')),
+)

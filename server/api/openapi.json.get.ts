@@ -1,4 +1,8 @@
+/// <reference path="../routes.d.ts" />
 import { defineEventHandler } from 'h3'
+import { ROUTES } from '#routes'
 import { openApiDocument } from '../http/openapi'
 
-export default defineEventHandler(() => openApiDocument())
+let document: ReturnType<typeof openApiDocument> | undefined
+
+export default defineEventHandler(() => (document ??= openApiDocument(ROUTES)))

@@ -13,15 +13,14 @@ import {
   text,
   timestamp,
   unique,
-  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
-import type { Collection } from '#shared/collections'
+import type { Bodies, Collection } from '#shared/collections'
 import type { BatchRecord } from '#shared/records/batch'
 import type { ContainerRecord } from '#shared/records/container'
 import type { CropRecord } from '#shared/records/crop'
 import type { FeedRecord } from '#shared/records/feed'
-import type { MarkRecord } from '#shared/records/mark'
+import type { EntryRecord } from '#shared/records/entry'
 import type { MaterialRecord } from '#shared/records/material'
 import type { ProgrammeRecord } from '#shared/records/programme'
 import type { Recipe } from '#shared/records/recipe'
@@ -29,7 +28,6 @@ import type { HouseholdRecord } from '#shared/records/household'
 import type { SowingRecord } from '#shared/records/sowing'
 import type { StockRecord } from '#shared/records/stock'
 import type { ToolRecord } from '#shared/records/tool'
-import type { UseRecord } from '#shared/records/use'
 
 /*
  * household_id leads every primary key, so that the same tables can be spread over machines or fenced by
@@ -92,6 +90,7 @@ export const containers = pgTable(
   'container',
   {
     ...owned(),
+    basedOn: text(),
     kind: text().$type<ContainerRecord['kind']>().notNull(),
     cells: integer().notNull(),
     shape: jsonb().$type<ContainerRecord['shape']>().notNull(),
@@ -108,6 +107,7 @@ export const feeds = pgTable(
   'feed',
   {
     ...owned(),
+    basedOn: text(),
     form: text().$type<FeedRecord['form']>().notNull(),
     nPercent: doublePrecision().notNull(),
     p2o5Percent: doublePrecision().notNull(),
@@ -223,38 +223,6 @@ export const stocks = pgTable(
   ],
 )
 
-/** What was made or given, and what it took from the stores. */
-export const uses = pgTable(
-  'use',
-  {
-    ...owned(),
-    kind: text().$type<UseRecord['kind']>().notNull(),
-    batchId: uuid(),
-    feedingId: uuid(),
-    by: text().notNull(),
-    to: text().notNull(),
-    note: text().notNull(),
-    times: doublePrecision().notNull().default(1),
-    evenIfShort: boolean().notNull(),
-    drawn: jsonb().$type<UseRecord['drawn']>().notNull(),
-    facts: jsonb().$type<UseRecord['facts']>().notNull(),
-  },
-  (table) => [
-    primaryKey({ columns: [table.householdId, table.id] }),
-    foreignKey({
-      columns: [table.householdId, table.batchId],
-      foreignColumns: [batches.householdId, batches.id],
-    }),
-    foreignKey({
-      columns: [table.householdId, table.feedingId],
-      foreignColumns: [feedings.householdId, feedings.id],
-    }),
-    uniqueIndex('use_batch_made_once')
-      .on(table.householdId, table.batchId)
-      .where(sql`kind = 'batch made' and deleted_at is null`),
-  ],
-)
-
 /** A household's own crops, and its corrections of those in the book. */
 export const crops = pgTable(
   'crop',
@@ -309,23 +277,38 @@ export const sowings = pgTable(
   ],
 )
 
-/** What was done or put off. Read since the oldest sowing that is open, and by what ended the others. */
-export const marks = pgTable(
-  'mark',
+/**
+ * The ledger: what happened, and what it moved. Entries are only ever added, in the order of `number`; one that is taken
+ * back is voided. The season is read since its oldest open sowing, and by what ended the others.
+ */
+export const entries = pgTable(
+  'entry',
   {
     ...owned(),
-    what: text().$type<MarkRecord['what']>().notNull(),
-    of: jsonb().$type<MarkRecord['of']>().notNull(),
+    number: integer().generatedAlwaysAsIdentity(),
+    kind: text().$type<EntryRecord['kind']>().notNull(),
     on: date({ mode: 'string' }).notNull(),
+    at: text(),
+    by: text().notNull(),
+    about: jsonb().$type<EntryRecord['about']>().notNull(),
+    to: text().notNull(),
+    note: text().notNull(),
+    times: doublePrecision().notNull(),
+    evenIfShort: boolean().notNull(),
     snoozedUntil: date({ mode: 'string' }),
-    seeds: jsonb().$type<MarkRecord['seeds']>().notNull().default([]),
+    act: uuid(),
+    moves: jsonb().$type<EntryRecord['moves']>().notNull(),
+    facts: jsonb().$type<EntryRecord['facts']>().notNull(),
+    /** Set when it was taken back. */
+    deletedAt: timestamp('voided_at', { withTimezone: true, mode: 'string' }),
   },
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),
-    index('mark_since').on(table.householdId, table.createdAt),
-    index('mark_over')
+    index('entry_since').on(table.householdId, table.createdAt),
+    index('entry_about').using('gin', sql`${table.about} jsonb_path_ops`),
+    index('entry_over')
       .on(table.householdId)
-      .where(sql`what in ('out', 'give up') and snoozed_until is null and deleted_at is null`),
+      .where(sql`kind in ('out', 'give up') and snoozed_until is null and voided_at is null`),
   ],
 )
 
@@ -355,9 +338,36 @@ export const TABLES = {
   feedings,
   programmes,
   stocks,
-  uses,
   crops,
   packets,
   sowings,
-  marks,
+  entries,
 } as const
+
+/** Columns every collection has; the rest are the fields of its records. */
+type Common = 'householdId' | 'id' | 'version' | 'createdAt' | 'updatedAt' | 'deletedAt' | 'number'
+type ColumnsOf<Table extends { $inferSelect: object }> = Omit<Table['$inferSelect'], Common>
+type Same<A, B> = [keyof A, keyof B, A, B] extends [keyof B, keyof A, B, A] ? true : { columns: A; fields: B }
+
+/*
+ * A field without a column, or a column without a field, does not compile: writing it would drop it without a word.
+ */
+const FIELDS_ARE_COLUMNS: { [C in Collection]: Same<ColumnsOf<(typeof TABLES)[C]>, Bodies[C]> } & {
+  households: Same<ColumnsOf<typeof households>, HouseholdRecord>
+} = {
+  recipes: true,
+  materials: true,
+  containers: true,
+  feeds: true,
+  tools: true,
+  batches: true,
+  feedings: true,
+  programmes: true,
+  stocks: true,
+  crops: true,
+  packets: true,
+  sowings: true,
+  entries: true,
+  households: true,
+}
+void FIELDS_ARE_COLUMNS

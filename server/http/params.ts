@@ -5,4 +5,13 @@ import { id } from '#shared/rules'
 export const householdParams = z.object({ householdId: id })
 export const collectionParams = householdParams.extend({ collection: z.enum(COLLECTION_NAMES) })
 export const recordParams = collectionParams.extend({ id })
-export const versionQuery = z.object({ version: z.coerce.number().int().min(1) })
+const HIGHEST = 2 ** 31 - 2
+export const versionQuery = z.object({ version: z.coerce.number().int().min(1).max(HIGHEST) })
+/** The day on the server's clock, in UTC; a household's own day is what its browser says. */
+export const dayQuery = z.object({
+  on: z.iso.date('This is not a calendar day.').default(() => new Date().toISOString().slice(0, 10)),
+})
+export const pageQuery = z.object({
+  before: z.coerce.number().int().min(1).max(HIGHEST).optional(),
+  limit: z.coerce.number().int().min(1).max(500).default(200),
+})

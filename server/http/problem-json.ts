@@ -1,6 +1,6 @@
 import { setResponseHeader, setResponseStatus, type H3Event } from 'h3'
 import { printPath, type Problem } from '#core/problem'
-import { Refusal } from '../services/refusal'
+import { Refusal, type User } from '../services/refusal'
 
 /** RFC 9457 problem details, with the fields that are wrong and, after a stale write, what is stored now. */
 export interface ProblemJson {
@@ -10,6 +10,7 @@ export interface ProblemJson {
   detail: string
   errors: { field: string; message: string }[]
   current?: unknown
+  usedBy?: readonly User[]
 }
 
 const TITLES: Readonly<Record<number, string>> = {
@@ -45,7 +46,7 @@ function explain(error: unknown): ProblemJson {
   if (error instanceof Refusal)
     return {
       ...body(error.status, error.message, error.problems),
-      ...(error.status === 409 ? { current: error.current } : {}),
+      ...error.details,
     }
   if (error instanceof HttpProblem) return body(error.status, error.message, error.problems)
   if (isConnectionError(error)) return body(503, 'Nothing was written. Try again in a moment.')

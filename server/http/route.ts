@@ -1,34 +1,80 @@
-import { defineEventHandler, getQuery, getRouterParams, type H3Event } from 'h3'
-import type * as z from 'zod'
+import { defineEventHandler, getQuery, getRouterParams, type EventHandler, type H3Event } from 'h3'
+import * as z from 'zod'
+import type { Collection } from '#shared/collections'
 import { problemsFrom } from '#shared/rules'
+import { collectionParams } from './params'
 import { answerProblem, HttpProblem } from './problem-json'
 import { readJson } from './read-json'
 
-interface Shapes<Params, Query, Body> {
-  params?: z.ZodType<Params>
-  query?: z.ZodType<Query>
-  body?: z.ZodType<Body>
+/** What a route takes, answers and refuses. The API document is made of these, so a route cannot say one and do another. */
+export interface Contract<Params, Query, Body> {
+  /** One line on what it is for. */
+  readonly summary: string
+  readonly params?: z.ZodType<Params>
+  readonly query?: z.ZodType<Query>
+  readonly body?: z.ZodType<Body>
+  /** What it answers with 200, and what that is in words. */
+  readonly answers: z.ZodType
+  readonly meaning: string
+  readonly type?: string
+  /** Refusals of the service, beside those of parameters and body. */
+  readonly refuses?: readonly number[]
+}
+export type AnyContract = Contract<unknown, unknown, unknown>
+/** A route's handler with what the document needs to know of it. */
+export type Described = EventHandler & {
+  readonly contract: AnyContract | ((collection: Collection) => AnyContract)
 }
 
-/** A thin route: parse with Zod, call a service, answer; anything thrown becomes problem+json. */
+interface Request<Params, Query, Body> {
+  readonly params: Params
+  readonly query: Query
+  readonly body: Body
+  readonly event: H3Event
+}
+
+/** A thin route: parse by its contract, call a service, answer; anything thrown becomes problem+json. */
 export function route<Params, Query, Body>(
-  shapes: Shapes<Params, Query, Body>,
-  answer: (request: { params: Params; query: Query; body: Body; event: H3Event }) => unknown,
-) {
-  return defineEventHandler(async (event) => {
+  contract: Contract<Params, Query, Body>,
+  answer: (request: Request<Params, Query, Body>) => unknown,
+): Described {
+  const handler = defineEventHandler((event) => serve(event, contract, answer))
+  return Object.assign(handler, { contract: contract as AnyContract })
+}
+
+/** The same for every collection: the contract follows from what the collection keeps. */
+export function collectionRoute<Params extends { collection: Collection }, Query, Body>(
+  contractOf: (collection: Collection) => Contract<Params, Query, Body>,
+  answer: (request: Request<Params, Query, Body>) => unknown,
+): Described {
+  const handler = defineEventHandler(async (event) => {
     try {
-      const params = parse(shapes.params, getRouterParams(event, { decode: true }), 404)
-      const query = parse(shapes.query, getQuery(event), 422)
-      const body = shapes.body ? parse(shapes.body, await readJson(event), 422) : (undefined as Body)
-      return await answer({ params, query, body, event })
+      const { collection } = parse(collectionParams, getRouterParams(event, { decode: true }), 404)
+      return await serve(event, contractOf(collection), answer)
     } catch (error) {
       return answerProblem(event, error)
     }
   })
+  return Object.assign(handler, { contract: contractOf as (collection: Collection) => AnyContract })
+}
+
+async function serve<Params, Query, Body>(
+  event: H3Event,
+  contract: Contract<Params, Query, Body>,
+  answer: (request: Request<Params, Query, Body>) => unknown,
+) {
+  try {
+    const params = parse(contract.params, getRouterParams(event, { decode: true }), 404)
+    const query = parse(contract.query, getQuery(event), 422)
+    const body = contract.body ? parse(contract.body, await readJson(event), 422) : (undefined as Body)
+    return await answer({ params, query, body, event })
+  } catch (error) {
+    return answerProblem(event, error)
+  }
 }
 
 /** Parse or refuse, with each problem at its field. */
-export function parse<Value>(shape: z.ZodType<Value> | undefined, value: unknown, status: 404 | 422): Value {
+function parse<Value>(shape: z.ZodType<Value> | undefined, value: unknown, status: 404 | 422): Value {
   if (!shape) return undefined as Value
   const read = shape.safeParse(value)
   if (read.success) return read.data

@@ -1,10 +1,8 @@
 import ical, { ICalAlarmType, ICalCalendarMethod, type ICalEventData } from 'ical-generator'
-import { addDays, type Day } from '#core/season/day'
+import { addDays, dayNumber, type Day } from '#core/season/day'
 import { feedRuns, mixRuns } from '#core/season/demand'
 import { containersText } from '#core/season/wording'
 import { printNumber } from '#core/units/format'
-import { findRecipe } from '#shared/records/recipe'
-import { list } from './reading'
 import { lastChange, plannedSeason } from './season'
 
 /** Coir is set to soak in the evening, on the household's own clock. */
@@ -18,11 +16,11 @@ const EPOCH = Date.UTC(2025, 0, 1)
  * so that a calendar that reads it again changes what it has instead of adding to it.
  */
 export async function seasonCalendar(householdId: string, today: Day): Promise<string> {
-  const { name: household, rows, known } = await plannedSeason(householdId, today)
+  const { name: household, rows, context } = await plannedSeason(householdId, today)
   const changed = await lastChange(householdId)
-  const sequence = Math.floor((changed.getTime() - EPOCH) / 1000)
-  const recipes = await list('recipes', householdId)
-  const nameOfMix = (id: string) => findRecipe(id, recipes)?.name ?? 'mix'
+  // Days move when something is written, and when work that is late is held at today: either raises it.
+  const sequence = Math.floor((changed.getTime() - EPOCH) / 1000) + dayNumber(today)
+  const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'mix'
 
   const calendar = ical({
     name: `${household}: seedlings`,
@@ -58,12 +56,12 @@ export async function seasonCalendar(householdId: string, today: Day): Promise<s
     if (planned.emergeOn) add(`${id}-up`, planned.emergeOn, `${name} should be up`, 'Count what came up.')
     add(`${id}-out`, planned.outOn, `Plant out: ${name}`, '')
   }
-  for (const run of mixRuns(rows, known.frame)) {
+  for (const run of mixRuns(rows, context.frame)) {
     const [first] = run.of
     const key = `${first!.sowingId}-mix-${first!.rung}`
     const said = `${printNumber(run.looseL)} L of ${nameOfMix(run.recipeId)}`
     add(key, run.on, `Make ${said}`, run.tubs > 1 ? `In ${run.tubs} tubs.` : '')
-    if (known.book.wantsSoak(run.recipeId))
+    if (context.book.wantsSoak(run.recipeId))
       add(`${key}-soak`, run.soakOn, `Soak coir for ${said}`, 'The evening before.', {
         start: at(run.soakOn, SOAK_HOUR),
         end: at(run.soakOn, SOAK_HOUR + 1),
@@ -73,7 +71,7 @@ export async function seasonCalendar(householdId: string, today: Day): Promise<s
       })
   }
   const fed = new Map<string, number>()
-  for (const feed of feedRuns(rows, known.frame)) {
+  for (const feed of feedRuns(rows, context.frame)) {
     const first = feed.of[0]!.sowingId
     const nth = (fed.get(first) ?? 0) + 1
     fed.set(first, nth)

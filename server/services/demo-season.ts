@@ -2,6 +2,7 @@ import { addDays, type Day } from '#core/season/day'
 import { rung, type LadderRung } from '#core/season/ladder'
 import type { JobKind } from '#core/season/today'
 import type { Bodies } from '#shared/collections'
+import { newEntry } from '#shared/records/entry'
 import type { SowingRecord } from '#shared/records/sowing'
 import type { HouseholdRecord } from '#shared/records/household'
 
@@ -34,9 +35,10 @@ interface Ids {
   readonly sowingMix: string
   readonly pottingMix: string
   readonly ownTray: string
+  readonly firstBatch: string
 }
 
-export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray }: Ids) {
+export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray, firstBatch }: Ids) {
   const on = (days: number) => addDays(today, days)
   const harden = rung('harden', null, null)
   const cellThenPot = (tray: string, pot: string): LadderRung[] => [
@@ -90,16 +92,15 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray }: I
     },
   ]
   let next = 301
-  const did = (what: JobKind, sowingN: number, index: number, days: number): Entries<'marks'>[number] => [
+  const did = (what: JobKind, sowingN: number, index: number, days: number): Entries<'entries'>[number] => [
     id(next++),
-    {
+    newEntry({
       name: what,
-      what,
-      of: [{ sowingId: id(sowingN), rung: index }],
+      kind: what,
+      about: [{ what: 'sowings', id: id(sowingN), rung: index }],
       on: on(days),
-      snoozedUntil: null,
-      seeds: [],
-    },
+      by: days % 2 ? 'Wren' : 'Idris',
+    }),
   ]
 
   const packets: Entries<'packets'> = [
@@ -126,7 +127,18 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray }: I
     sowing(213, 'Lettuce, third', 'lettuce', 36, 22, oneCell('tray-72')),
     sowing(214, 'Delphinium', 'delphinium', 30, 3, plugThenCell),
   ]
-  const marks: Entries<'marks'> = [
+  const entries: Entries<'entries'> = [
+    [
+      id(95),
+      newEntry({
+        name: 'Basil and tomatillo, first sowing',
+        kind: 'batch made',
+        on: on(-25),
+        about: [{ what: 'batches', id: firstBatch, rung: null }],
+        by: 'Wren',
+        note: 'A little drier than a sponge; one more cup of water went in.',
+      }),
+    ],
     ...[201, 202, 203, 204, 205, 206, 207, 210, 211].flatMap((n) => {
       const sownOn = {
         201: -24,
@@ -155,5 +167,5 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray }: I
     did('make mix', 208, 0, -1),
     did('make mix', 212, 0, -1),
   ]
-  return { packets, sowings, marks }
+  return { packets, sowings, entries }
 }

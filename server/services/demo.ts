@@ -1,17 +1,17 @@
 import { sql } from 'drizzle-orm'
 import { addDays, type Day } from '#core/season/day'
 import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch } from '#core/media/batch-request'
-import type { MaterialFigure, MaterialFigures } from '#core/media/material'
+import { MATERIAL_FIGURES, type MaterialFigures } from '#core/media/material'
 import { materialById } from '#core/media/materials'
 import { CROPS } from '#core/sowing/crops'
 import { cropRecordOf } from '#shared/records/crop'
 import type { Bodies, Collection } from '#shared/collections'
 import type { StockRecord } from '#shared/records/stock'
-import { feedRecordOf } from '#shared/records/feed'
+import { feed } from '#shared/records/feed'
 import { db } from '../db/client'
-import { households, TABLES } from '../db/schema'
+import { households } from '../db/schema'
 import { demoFrame, demoSeason } from './demo-season'
-import { drawDown } from './using'
+import { writeNew } from './keeping'
 
 const SEED_LOCK = 7_236_002
 
@@ -40,9 +40,10 @@ const POTTING_PARTS = [
 /** A built-in material's figures, some of them corrected. */
 function figuresOf(materialId: string, corrected: Partial<MaterialFigures>): MaterialFigures {
   const material = materialById(materialId)
-  const keys = Object.keys(material.sources) as MaterialFigure[]
   return {
-    ...(Object.fromEntries(keys.map((key) => [key, material[key]])) as unknown as MaterialFigures),
+    ...(Object.fromEntries(
+      MATERIAL_FIGURES.map((key) => [key, material[key]]),
+    ) as unknown as MaterialFigures),
     ...corrected,
   }
 }
@@ -67,7 +68,13 @@ const demo = (today: Day): { [C in Collection]: [id: string, body: Bodies[C]][] 
       { ...BASIL, figures: { ...BASIL.figures, weeks: [6, 7] } },
     ],
   ],
-  ...demoSeason(today, { id: demoId, sowingMix: demoId(11), pottingMix: demoId(12), ownTray: OWN_TRAY }),
+  ...demoSeason(today, {
+    id: demoId,
+    sowingMix: demoId(11),
+    pottingMix: demoId(12),
+    ownTray: OWN_TRAY,
+    firstBatch: FIRST_BATCH,
+  }),
   recipes: [
     [
       demoId(11),
@@ -107,6 +114,7 @@ const demo = (today: Day): { [C in Collection]: [id: string, body: Bodies[C]][] 
       OWN_TRAY,
       {
         name: 'Depot 40-cell tray',
+        basedOn: null,
         kind: 'tray',
         cells: 40,
         measuredVolumeMl: 84,
@@ -124,6 +132,7 @@ const demo = (today: Day): { [C in Collection]: [id: string, body: Bodies[C]][] 
       demoId(22),
       {
         name: 'Bread-tin trough',
+        basedOn: null,
         kind: 'open tray',
         cells: 1,
         measuredVolumeMl: null,
@@ -141,8 +150,7 @@ const demo = (today: Day): { [C in Collection]: [id: string, body: Bodies[C]][] 
   feeds: [
     [
       OWN_FEED,
-      feedRecordOf({
-        id: OWN_FEED,
+      feed.parse({
         name: 'Cellar tomato feed',
         form: 'liquid',
         nPercent: 4,
@@ -155,8 +163,7 @@ const demo = (today: Day): { [C in Collection]: [id: string, body: Bodies[C]][] 
     ],
     [
       demoId(32),
-      feedRecordOf({
-        id: demoId(32),
+      feed.parse({
         name: 'Winter powder',
         form: 'powder',
         nPercent: 15,
@@ -313,24 +320,6 @@ const demo = (today: Day): { [C in Collection]: [id: string, body: Bodies[C]][] 
       },
     ],
   ],
-  uses: [
-    [
-      demoId(95),
-      {
-        name: 'Basil and tomatillo, first sowing',
-        kind: 'batch made',
-        batchId: FIRST_BATCH,
-        feedingId: null,
-        by: 'Wren',
-        to: '',
-        note: 'A little drier than a sponge; one more cup of water went in.',
-        times: 1,
-        evenIfShort: false,
-        drawn: [],
-        facts: [],
-      },
-    ],
-  ],
   feedings: [
     [
       demoId(61),
@@ -359,14 +348,30 @@ const demo = (today: Day): { [C in Collection]: [id: string, body: Bodies[C]][] 
   ],
 })
 
+/** Order in which things are written: each after what it points at; what happened comes last. */
+const ORDER = [
+  'materials',
+  'containers',
+  'feeds',
+  'tools',
+  'crops',
+  'recipes',
+  'stocks',
+  'packets',
+  'batches',
+  'feedings',
+  'programmes',
+  'sowings',
+  'entries',
+] as const satisfies readonly Collection[]
+
 /** The demo household, when there is no household at all. Copies that start together take turns. */
 export async function seedDemoWhenEmpty(): Promise<void> {
   await db().transaction(async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(${SEED_LOCK})`)
+    const today = process.env.BLASTOMIX_DEMO_DAY || new Date().toISOString().slice(0, 10)
     const [any] = await tx.select({ id: households.householdId }).from(households).limit(1)
     if (any) return
-    const today = process.env.BLASTOMIX_DEMO_DAY || new Date().toISOString().slice(0, 10)
-    const kept = demo(today)
     await tx.insert(households).values({
       householdId: HOUSEHOLD_ID,
       name: 'The Lamp Room',
@@ -375,21 +380,9 @@ export async function seedDemoWhenEmpty(): Promise<void> {
       water: { ecMsPerCm: 0.55, alkalinityMgPerL: 210 },
       season: demoFrame(today),
     })
-    const collections = Object.keys(kept) as Collection[]
-    // What was used comes last: it draws on the rest.
-    for (const collection of collections.sort((a, b) => Number(a === 'uses') - Number(b === 'uses'))) {
-      if (kept[collection].length === 0) continue
-      if (collection === 'uses')
-        for (const entry of kept.uses) entry[1] = await drawDown(tx, HOUSEHOLD_ID, entry[1])
-      const rows = kept[collection].map(([id, body], index) => ({
-        householdId: HOUSEHOLD_ID,
-        id,
-        ...body,
-        // A statement's rows would share one moment, and lists are shown oldest first.
-        createdAt: sql`now() + ${index} * interval '1 millisecond'`,
-        ...(collection === 'batches' ? { number: index + 1 } : {}),
-      }))
-      await tx.insert(TABLES[collection]).values(rows as never)
-    }
+    const kept = demo(today)
+    for (const collection of ORDER)
+      for (const [id, body] of kept[collection])
+        await writeNew(tx, collection, HOUSEHOLD_ID, id, body as never)
   })
 }

@@ -1,33 +1,27 @@
-import { and, eq, isNull, max, sql } from 'drizzle-orm'
-import type { Bodies, Collection, Stored } from '#shared/collections'
+import { and, eq, isNotNull, max, sql } from 'drizzle-orm'
+import { dequal } from 'dequal'
+import {
+  bodyOf,
+  COLLECTIONS,
+  pathsTo,
+  repointed,
+  type Bodies,
+  type Collection,
+  type Stored,
+} from '#shared/collections'
 import type { HouseholdRecord } from '#shared/records/household'
-import type { UseRecord } from '#shared/records/use'
 import { db, type Transaction } from '../db/client'
 import { batches, households, revisions } from '../db/schema'
-import { asStoredHousehold, findHousehold, NOUNS } from './reading'
-import { checkReferences } from './references'
-import { invalid, stale, unknown } from './refusal'
-import { asStored, current, lockHousehold, tableOf, type Row } from './rows'
-import { putSeedBack, takeSeed, takeSeedAgain } from './sowing-seed'
-import { drawAgain, drawDown, putBack } from './using'
+import { countedEntry, levelOf, moveAgain, moveBack, movedSum, workOut } from './ledger'
+import { asStoredHousehold, find, findHousehold } from './reading'
+import { checkReferences, usersOf } from './references'
+import { inUse, invalid, stale, unknown, type User } from './refusal'
+import { asStored, lockHousehold, tableOf, type Row } from './rows'
 
 /*
  * How a household keeps its things: the same calls for every collection. A write names the version it was made
  * from; when the row has moved on, the writer is told and shown what is there now. What a change replaces is kept.
  */
-
-/** What writing a record takes from what else the household keeps, and gives back when it is removed. */
-interface Taking<Body> {
-  /** A new record, with what it took. */
-  take(tx: Transaction, householdId: string, body: Body): Promise<Body>
-  /** One that is changed, or comes back. */
-  again(tx: Transaction, householdId: string, before: Row, body: Body): Promise<Partial<Body>>
-  giveBack(tx: Transaction, householdId: string, body: Body): Promise<void>
-}
-const TAKING: { [C in Collection]?: Taking<Bodies[C]> } = {
-  uses: { take: drawDown, again: useAgain, giveBack: putBack },
-  marks: { take: takeSeed, again: takeSeedAgain, giveBack: putSeedBack },
-}
 
 /** Create at version 0, else update when the version still stands. */
 export async function saveHousehold(householdId: string, version: number, body: HouseholdRecord) {
@@ -47,94 +41,235 @@ export async function saveHousehold(householdId: string, version: number, body: 
   throw stale(await findHousehold(householdId))
 }
 
+/** A change of what a household keeps: one transaction, in which the household's writers queue. */
+function change<Answer>(householdId: string, make: (tx: Transaction) => Promise<Answer>): Promise<Answer> {
+  return db().transaction(async (tx) => {
+    if (!(await lockHousehold(tx, householdId))) throw unknown('household')
+    return make(tx)
+  })
+}
+
 /**
  * Write a record under the id the writer chose: version 0 creates it, any other must be the version that stands.
- * Writing over a removed record of that version brings it back, which is how removing is undone.
+ * Writing over a removed record of that version brings it back, which is how removing is undone. The same new record
+ * sent again is answered as it stands: a lost answer costs nothing.
  *
  * @throws Refusal 404 for an unknown household or record, 409 when the version moved on, 422 when it points at
  *   things that are not there
  */
-export async function save<C extends Collection>(
+export const save = <C extends Collection>(
   collection: C,
   householdId: string,
   id: string,
   version: number,
   body: Bodies[C],
-): Promise<Stored<Bodies[C]>> {
-  await checkReferences(collection, householdId, body)
-  return db().transaction(async (tx) => {
-    if (!(await lockHousehold(tx, householdId))) throw unknown('household')
+): Promise<Stored<Bodies[C]>> =>
+  change(householdId, async (tx) => {
     const before = await rowOf(tx, collection, householdId, id)
-    if (version === 0 && !before) return create(tx, collection, householdId, id, body)
-    if (!before) throw unknown(NOUNS[collection])
-    if (before.version !== version) throw stale(before.deletedAt ? null : asStored(before))
-    const next = (await TAKING[collection]?.again(tx, householdId, before, body)) ?? body
-    await keepRevision(tx, collection, householdId, before)
-    const table = tableOf(collection)
-    const [updated] = await tx
-      .update(table)
-      .set({ ...(next as object), version: version + 1, updatedAt: sql`now()`, deletedAt: null })
-      .where(and(eq(table.householdId, householdId), eq(table.id, id)))
-      .returning()
-    return asStored<C>(updated as unknown as Row)
+    if (version === 0 && !before) return writeNew(tx, collection, householdId, id, body)
+    if (!before) throw unknown(COLLECTIONS[collection].one)
+    const stood = asStored<C>(before)
+    if (version === 0 && !before.deletedAt && isSentAgain(collection, stood.body, body)) return stood
+    if (before.version !== version) throw stale(before.deletedAt ? null : stood)
+    return write(tx, collection, householdId, before, body)
   })
+
+/** An entry is written once under its id; another record is the same when it says the same. */
+const isSentAgain = (collection: Collection, stood: object, body: object) =>
+  collection === 'entries' || dequal(stood, body)
+
+async function write<C extends Collection>(
+  tx: Transaction,
+  collection: C,
+  householdId: string,
+  before: Row,
+  body: Bodies[C],
+): Promise<Stored<Bodies[C]>> {
+  // Of what happened only the note is put right: what it was about may be gone since.
+  if (collection !== 'entries' || before.deletedAt) await checkReferences(tx, collection, householdId, body)
+  const next =
+    collection === 'entries' ? await rewritten(tx, householdId, before, body as Bodies['entries']) : body
+  await keepRevision(tx, collection, householdId, before)
+  const table = tableOf(collection)
+  const [updated] = await tx
+    .update(table)
+    .set({ ...next, version: before.version + 1, updatedAt: sql`now()`, deletedAt: null })
+    .where(and(eq(table.householdId, householdId), eq(table.id, before.id)))
+    .returning()
+  const stored = asStored<C>(updated as unknown as Row)
+  await writeCount(tx, collection, householdId, stored, asStored<C>(before))
+  return stored
 }
 
-async function create<C extends Collection>(
+/** What happened stays as it was; who, when and the note may be put right, and one taken back can stand again. */
+async function rewritten(tx: Transaction, householdId: string, before: Row, body: Bodies['entries']) {
+  const stood = asStored<'entries'>(before).body
+  const moves = before.deletedAt ? await moveAgain(tx, householdId, stood) : stood.moves
+  const { name, by, to, note, on, at } = body
+  return { name, by, to, note, on, at, moves }
+}
+
+/** A record that is new. @throws Refusal 422 */
+export async function writeNew<C extends Collection>(
   tx: Transaction,
   collection: C,
   householdId: string,
   id: string,
   body: Bodies[C],
 ): Promise<Stored<Bodies[C]>> {
-  const whole = (await TAKING[collection]?.take(tx, householdId, body)) ?? body
+  await checkReferences(tx, collection, householdId, body)
+  let whole: object = body
+  if (collection === 'entries') {
+    const worked = await workOut(tx, householdId, body as Bodies['entries'])
+    if ('standing' in worked) {
+      const { kind } = worked.standing.body
+      if (kind === 'batch made')
+        throw invalid([{ path: ['body', 'about'], message: 'This batch is already made.' }])
+      return worked.standing as Stored<Bodies[C]>
+    }
+    whole = worked.entry
+  }
+  const stored = await insert(tx, collection, householdId, id, whole as Bodies[C])
+  await writeCount(tx, collection, householdId, stored, null)
+  return stored
+}
+
+async function insert<C extends Collection>(
+  tx: Transaction,
+  collection: C,
+  householdId: string,
+  id: string,
+  body: Bodies[C],
+): Promise<Stored<Bodies[C]>> {
   const number = collection === 'batches' ? { number: await nextBatchNumber(tx, householdId) } : {}
   const table = tableOf(collection)
-  const values = { householdId, id, ...whole, ...number } as unknown as typeof table.$inferInsert
+  const values = { householdId, id, ...body, ...number } as unknown as typeof table.$inferInsert
   const [created] = await tx.insert(table).values(values).returning()
   return asStored<C>(created as unknown as Row)
 }
 
-/** Take a record out of sight. Nothing is lost: saving it again from the version this returns brings it back. */
-export async function remove(
+/** A level that was written, rather than moved, is an entry of its own. */
+async function writeCount<C extends Collection>(
+  tx: Transaction,
+  collection: C,
+  householdId: string,
+  stored: Stored<Bodies[C]>,
+  stood: Stored<Bodies[C]> | null,
+) {
+  if (collection !== 'stocks' && collection !== 'packets') return
+  const counted = stored as Stored<Bodies['stocks'] | Bodies['packets']>
+  if ('seeds' in counted.body && counted.body.seeds === null) return
+  const body = stood?.body as Bodies['stocks'] | Bodies['packets'] | undefined
+  // A packet nobody had counted holds what its entries say before it is counted.
+  const uncounted = body && 'seeds' in body && body.seeds === null
+  const before = uncounted ? await movedSum(tx, householdId, collection, stored.id) : body ? levelOf(body) : 0
+  const entry = countedEntry(collection, counted, before, new Date().toISOString().slice(0, 10))
+  if (entry) await insert(tx, 'entries', householdId, crypto.randomUUID(), entry)
+}
+
+/**
+ * Take a record out of sight. Nothing is lost: bringing it back from the version this returns undoes it. A correction
+ * gives way to the built-in row it stood for, so nothing misses it.
+ *
+ * @throws Refusal 422 with what uses it, while something does
+ */
+export const remove = (
   collection: Collection,
   householdId: string,
   id: string,
   version: number,
-): Promise<{ version: number }> {
-  return db().transaction(async (tx) => {
-    await lockHousehold(tx, householdId)
-    const user = await batchThatUses(tx, collection, householdId, id)
-    if (user)
-      throw invalid([
-        { path: [], message: `Batch ${user.number}, ${user.name}, uses this. Change the batch first.` },
-      ])
-    const before = await rowOf(tx, collection, householdId, id)
-    if (!before) throw unknown(NOUNS[collection])
-    if (before.version !== version || before.deletedAt)
-      throw stale(before.deletedAt ? null : asStored(before))
-    await TAKING[collection]?.giveBack(tx, householdId, asStored<typeof collection>(before).body as never)
-    await keepRevision(tx, collection, householdId, before)
-    const table = tableOf(collection)
-    const [removed] = await tx
-      .update(table)
-      .set({ version: version + 1, updatedAt: sql`now()`, deletedAt: sql`now()` })
-      .where(and(current(collection, householdId), eq(table.id, id)))
-      .returning({ version: table.version })
-    return removed!
+): Promise<{ version: number }> =>
+  change(householdId, async (tx) => {
+    const before = await standing(tx, collection, householdId, id, version)
+    const users = before.basedOn ? [] : await usersOf(tx, collection, householdId, id)
+    if (users.length) throw inUse(users)
+    return takeAway(tx, collection, householdId, before)
   })
+
+/**
+ * Put another in the place of a record wherever it is used, and remove it: all of it or nothing.
+ *
+ * @returns the records that changed, as they were before
+ * @throws Refusal 422 where one of them will not have it
+ */
+export const replace = (
+  collection: Collection,
+  householdId: string,
+  id: string,
+  version: number,
+  other: string,
+): Promise<{
+  version: number
+  changed: { collection: Collection; before: Stored<unknown>; version: number }[]
+}> =>
+  change(householdId, async (tx) => {
+    const before = await standing(tx, collection, householdId, id, version)
+    const changed = []
+    for (const user of await usersOf(tx, collection, householdId, id)) {
+      const row = (await rowOf(tx, user.collection, householdId, user.id))!
+      const stood = asStored(row)
+      const body = pathsTo(user.collection, collection).reduce<object>(
+        (one, path) => repointed(one, path, id, other),
+        stood.body,
+      )
+      const { version: now } = await write(tx, user.collection, householdId, row, body as never).catch(
+        (error) => {
+          throw namedFor(user, error)
+        },
+      )
+      changed.push({ collection: user.collection, before: stood, version: now })
+    }
+    return { ...(await takeAway(tx, collection, householdId, before)), changed }
+  })
+
+function namedFor(user: User, error: unknown): unknown {
+  const message = error instanceof Error ? error.message : ''
+  return message ? invalid([{ path: ['with'], message: `${user.name}: ${message}` }]) : error
 }
 
-/** What was used stays as it was on the day; who, where and the note may be put right, and a removed use come back. */
-async function useAgain(
+async function standing(
   tx: Transaction,
+  collection: Collection,
   householdId: string,
-  before: Row,
-  body: UseRecord,
-): Promise<Partial<UseRecord>> {
-  if (before.deletedAt) await drawAgain(tx, householdId, asStored<'uses'>(before).body)
-  const { name, by, to, note } = body
-  return { name, by, to, note }
+  id: string,
+  version: number,
+): Promise<Row> {
+  const before = await rowOf(tx, collection, householdId, id)
+  if (!before) throw unknown(COLLECTIONS[collection].one)
+  if (before.version !== version || before.deletedAt) throw stale(before.deletedAt ? null : asStored(before))
+  return before
+}
+
+async function takeAway(tx: Transaction, collection: Collection, householdId: string, before: Row) {
+  if (collection === 'entries') await moveBack(tx, householdId, asStored<'entries'>(before).body)
+  await keepRevision(tx, collection, householdId, before)
+  const table = tableOf(collection)
+  const [removed] = await tx
+    .update(table)
+    .set({ version: before.version + 1, updatedAt: sql`now()`, deletedAt: sql`now()` })
+    .where(and(eq(table.householdId, householdId), eq(table.id, before.id)))
+    .returning({ version: table.version })
+  return removed!
+}
+
+/** A record that was removed, as it was. @throws Refusal 404, 409 when it is back already or changed, 422 */
+export async function bringBack<C extends Collection>(
+  collection: C,
+  householdId: string,
+  id: string,
+  version: number,
+): Promise<Stored<Bodies[C]>> {
+  return change(householdId, async (tx) => {
+    const table = tableOf(collection)
+    const [row] = await tx
+      .select()
+      .from(table)
+      .where(and(eq(table.householdId, householdId), eq(table.id, id), isNotNull(table.deletedAt)))
+    if (!row) throw stale(await find(collection, householdId, id, tx))
+    const before = row as unknown as Row
+    if (before.version !== version) throw stale(null)
+    return write(tx, collection, householdId, before, bodyOf(collection).parse(asStored<C>(before).body))
+  })
 }
 
 async function rowOf(tx: Transaction, collection: Collection, householdId: string, id: string) {
@@ -152,21 +287,6 @@ async function keepRevision(tx: Transaction, collection: Collection, householdId
   await tx
     .insert(revisions)
     .values({ householdId, collection, id: before.id, version, body, writtenAt: updatedAt })
-}
-
-/** A planned batch cannot lose what it is made of or filled into. */
-async function batchThatUses(tx: Transaction, collection: Collection, householdId: string, id: string) {
-  const uses = {
-    containers: sql`${batches.fills} @> ${JSON.stringify([{ containerId: id }])}::jsonb`,
-    materials: sql`(${batches.parts} || ${batches.lowerParts}) @> ${JSON.stringify([{ materialId: id }])}::jsonb`,
-  }[collection as string]
-  if (!uses) return undefined
-  const [row] = await tx
-    .select({ number: batches.number, name: batches.name })
-    .from(batches)
-    .where(and(eq(batches.householdId, householdId), isNull(batches.deletedAt), uses))
-    .limit(1)
-  return row
 }
 
 async function nextBatchNumber(tx: Transaction, householdId: string): Promise<number> {

@@ -1,76 +1,142 @@
+import { and, inArray } from 'drizzle-orm'
 import { under, type Problem } from '#core/problem'
 import { extraProblems, recipeProblems } from '#core/media/recipe'
-import type { Bodies, Collection } from '#shared/collections'
+import { COLLECTION_NAMES, COLLECTIONS, pathsTo, type Bodies, type Collection } from '#shared/collections'
+import type { Context } from '#shared/context'
 import { batchRecordProblems } from '#shared/records/batch'
-import { asCrop, cropsWith } from '#shared/records/crop'
+import type { EntryRecord } from '#shared/records/entry'
 import { feedingProblems } from '#shared/records/feeding'
 import { programmeRecordProblems } from '#shared/records/programme'
 import { sowingRecordProblems } from '#shared/records/sowing'
 import { stockProblems } from '#shared/records/stock'
-import { db } from '../db/client'
-import { find, list } from './reading'
-import { invalid } from './refusal'
-import { knowsSowings, seasonKnownOf } from './season'
-import { feedsOf, greenhouseOf, shedOf, toolsOf } from './shed'
+import { hasSeason } from '#shared/season'
+import type { Transaction } from '../db/client'
+import { contextFor, SEASON_LISTS } from './reading'
+import { invalid, type User } from './refusal'
+import { current, holding, tableOf } from './rows'
 
-type Check<C extends Collection> = (householdId: string, body: Bodies[C]) => Promise<readonly Problem[]>
-
-/** Rules that need to know what else the household keeps. */
-const CHECKS: { [C in Collection]?: Check<C> } = {
-  async recipes(householdId, { parts, extras }) {
-    const { materials } = await shedOf(householdId, db())
-    return [
+/** Rules that need to know what else the household keeps, and which of it. */
+interface Check<Body> {
+  readonly needs: Parameters<typeof contextFor>[1]
+  readonly problems: (body: Body, context: Context) => readonly Problem[]
+}
+const CHECKS: { [C in Collection]?: Check<Bodies[C]> } = {
+  recipes: {
+    needs: ['materials'],
+    problems: ({ parts, extras }, { materials }) => [
       ...under('parts', recipeProblems(parts, materials)),
       ...under('extras', extraProblems(extras, materials)),
-    ]
+    ],
   },
-  async batches(householdId, body) {
-    return batchRecordProblems(body, await shedOf(householdId, db()))
+  batches: { needs: ['containers', 'materials'], problems: batchRecordProblems },
+  feedings: { needs: ['feeds', 'tools'], problems: feedingProblems },
+  programmes: {
+    needs: ['containers', 'materials', 'feeds', 'recipes', 'batches'],
+    problems: programmeRecordProblems,
   },
-  async feedings(householdId, body) {
-    const problems = feedingProblems(body, await feedsOf(householdId, db()), await toolsOf(householdId, db()))
-    if (!body.batchId) return problems
-    const known = await find('batches', householdId, body.batchId).catch(() => null)
-    return known ? problems : [...problems, { path: ['batchId'], message: 'This batch is not known.' }]
+  stocks: { needs: ['materials', 'feeds'], problems: stockProblems },
+  packets: {
+    needs: ['crops'],
+    problems: ({ cropId }, { crops }) =>
+      crops.has(cropId) ? [] : [{ path: ['cropId'], message: 'This crop is not in the book.' }],
   },
-  async programmes(householdId, body) {
-    return programmeRecordProblems(body, await greenhouseOf(householdId, db()))
-  },
-  async stocks(householdId, body) {
-    const { materials } = await shedOf(householdId, db())
-    return stockProblems(body, { materials, feeds: await feedsOf(householdId, db()) })
-  },
-  async packets(householdId, { cropId }) {
-    const known = await seasonCrops(householdId)
-    return known.has(cropId) ? [] : [{ path: ['cropId'], message: 'This crop is not in the book.' }]
-  },
-  async sowings(householdId, body) {
-    const known = await seasonKnownOf(householdId)
-    return known
-      ? sowingRecordProblems(body, known)
-      : [{ path: ['season'], message: 'Set the frosts of your season first.' }]
-  },
-  async marks(householdId, { of }) {
-    const known = await knowsSowings(
-      householdId,
-      of.map(({ sowingId }) => sowingId),
-    )
-    return known ? [] : [{ path: ['of'], message: 'This sowing is not known.' }]
+  sowings: {
+    needs: SEASON_LISTS,
+    problems: (body, context) =>
+      hasSeason(context)
+        ? sowingRecordProblems(body, context)
+        : [{ path: ['season'], message: 'Set the frosts of your season first.' }],
   },
 }
 
-async function seasonCrops(householdId: string): Promise<Set<string>> {
-  const own = await list('crops', householdId)
-  return new Set(cropsWith(own.map(({ id, body }) => asCrop(id, body))).map(({ id }) => id))
-}
+/** Kinds that have no built-in rows: an id that is not a row in sight points at nothing. */
+const ROWS_ONLY = ['batches', 'packets', 'tools'] as const
 
-/** @throws Refusal 422 naming the fields that point at what is not there, or break a rule with it */
+/**
+ * Inside the household's lock: nothing it points at can be removed until it is written.
+ *
+ * @throws Refusal 422 naming the fields that point at what is not there, or break a rule with it
+ */
 export async function checkReferences<C extends Collection>(
+  tx: Transaction,
   collection: C,
   householdId: string,
   body: Bodies[C],
 ): Promise<void> {
-  const check = CHECKS[collection] as Check<C> | undefined
-  const problems = check ? await check(householdId, body) : []
+  const check = CHECKS[collection] as Check<Bodies[C]> | undefined
+  const problems = [
+    ...(await missingRows(tx, collection, householdId, body)),
+    ...(check ? check.problems(body, await contextFor(householdId, check.needs, tx)) : []),
+  ]
   if (problems.length) throw invalid(under('body', problems))
+}
+
+async function missingRows(
+  tx: Transaction,
+  collection: Collection,
+  householdId: string,
+  body: object,
+): Promise<Problem[]> {
+  if (collection === 'entries') return aboutNothing(tx, householdId, body as EntryRecord)
+  const problems: Problem[] = []
+  for (const target of ROWS_ONLY)
+    for (const path of pathsTo(collection, target)) {
+      const id = (body as Record<string, unknown>)[path]
+      // The other paths of these kinds lead to built-in rows too, which the rules of the kind know.
+      if (typeof id !== 'string') continue
+      if (!(await areThere(tx, target, householdId, [id])))
+        problems.push({ path: [path], message: `This ${COLLECTIONS[target].one} is not known.` })
+    }
+  return problems
+}
+
+async function aboutNothing(
+  tx: Transaction,
+  householdId: string,
+  { about }: EntryRecord,
+): Promise<Problem[]> {
+  for (const what of new Set(about.map((one) => one.what))) {
+    const ids = about.filter((one) => one.what === what).map(({ id }) => id)
+    if (!(await areThere(tx, what, householdId, ids)))
+      return [{ path: ['about'], message: `This ${COLLECTIONS[what].one} is not known.` }]
+  }
+  return []
+}
+
+async function areThere(
+  tx: Transaction,
+  collection: Collection,
+  householdId: string,
+  ids: readonly string[],
+) {
+  const wanted = [...new Set(ids)]
+  // What is no id of a row is none of them.
+  if (!wanted.every((id) => /^[0-9a-f-]{36}$/i.test(id))) return false
+  const table = tableOf(collection)
+  const rows = await tx
+    .select({ id: table.id })
+    .from(table)
+    .where(and(current(collection, householdId), inArray(table.id, wanted)))
+  return rows.length === wanted.length
+}
+
+/** What points at a record, in every collection that can. */
+export async function usersOf(
+  tx: Transaction,
+  collection: Collection,
+  householdId: string,
+  id: string,
+): Promise<User[]> {
+  const users: User[] = []
+  for (const from of COLLECTION_NAMES) {
+    const paths = pathsTo(from, collection)
+    if (paths.length === 0) continue
+    const table = tableOf(from)
+    const rows = await tx
+      .select({ id: table.id, name: table.name })
+      .from(table)
+      .where(and(current(from, householdId), holding(from, paths, id)))
+    users.push(...rows.map((row) => ({ collection: from, ...row })))
+  }
+  return users
 }

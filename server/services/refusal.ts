@@ -1,4 +1,19 @@
 import type { Problem } from '#core/problem'
+import type { Collection } from '#shared/collections'
+
+/** A record that points at another. */
+export interface User {
+  collection: Collection
+  id: string
+  name: string
+}
+
+interface Details {
+  /** What is stored now, for the one whose copy went stale. */
+  readonly current?: unknown
+  /** What still uses the thing that was to be removed. */
+  readonly usedBy?: readonly User[]
+}
 
 /** Why a service does not do what it was asked; routes turn it into an answer. */
 export class Refusal extends Error {
@@ -6,8 +21,7 @@ export class Refusal extends Error {
     readonly status: 404 | 409 | 422,
     message: string,
     readonly problems: readonly Problem[] = [],
-    /** What is stored now, for the one whose copy went stale. */
-    readonly current: unknown = undefined,
+    readonly details: Details = {},
   ) {
     super(message)
   }
@@ -19,7 +33,17 @@ export const stale = (current: unknown) =>
     409,
     'This was changed elsewhere after you opened it. Both versions are kept until you choose.',
     [],
-    current,
+    { current },
   )
 export const invalid = (problems: readonly Problem[]) =>
   new Refusal(422, problems[0]?.message ?? 'This cannot be saved as it is.', problems)
+export const inUse = (usedBy: readonly User[]) => {
+  const names = usedBy.slice(0, 3).map(({ name }) => name)
+  const more = usedBy.length > names.length ? ` and ${usedBy.length - names.length} more` : ''
+  return new Refusal(
+    422,
+    `${names.join(', ')}${more} ${usedBy.length > 1 ? 'use' : 'uses'} this. Put another in its place, or change ${usedBy.length > 1 ? 'them' : 'that'} first.`,
+    [],
+    { usedBy },
+  )
+}

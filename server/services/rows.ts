@@ -1,7 +1,10 @@
-import { and, eq, isNull } from 'drizzle-orm'
-import type { Bodies, Collection, Stored } from '#shared/collections'
-import type { Transaction } from '../db/client'
+import { and, eq, getTableColumns, isNull, sql, type SQL } from 'drizzle-orm'
+import { COLLECTIONS, type Bodies, type Collection, type Stored } from '#shared/collections'
+import type { Database, Transaction } from '../db/client'
 import { households, TABLES } from '../db/schema'
+
+/** The pool, or a transaction whose own writes are to be seen. */
+export type Reader = Database | Transaction
 
 /** drizzle cannot type a table chosen at run time; the rows of all collections share these columns. */
 type AnyTable = (typeof TABLES)['recipes']
@@ -31,6 +34,20 @@ export function asStored<C extends Collection>(row: Row): Stored<Bodies[C]> {
 export const current = (collection: Collection, householdId: string) => {
   const table = tableOf(collection)
   return and(eq(table.householdId, householdId), isNull(table.deletedAt))
+}
+
+/** Rows of a collection that hold an id at one of these paths (`fills.*.containerId`). */
+export function holding(collection: Collection, paths: readonly string[], id: string): SQL {
+  const columns = getTableColumns(tableOf(collection)) as unknown as Record<string, SQL>
+  const tests = paths.map((path) => {
+    const [first, ...rest] = path.split('.')
+    const column = columns[first!]
+    if (!column) throw new Error(`${COLLECTIONS[collection].one}: no column for ${path}`)
+    if (rest.length === 0) return sql`${column}::text = ${id}`
+    const inside = `$${rest.map((key) => (key === '*' ? '[*]' : `."${key}"`)).join('')} ? (@ == $id)`
+    return sql`jsonb_path_exists(${column}, ${inside}::jsonpath, jsonb_build_object('id', ${id}::text))`
+  })
+  return sql`(${sql.join(tests, sql` or `)})`
 }
 
 /** Writers of one household queue here: batches are numbered without gaps, stores are drawn down one by one. */

@@ -1,13 +1,11 @@
 import * as z from 'zod'
-import { CONTAINERS } from '#core/containers/catalogue'
-import type { Container } from '#core/containers/container'
 import { batchProblems, plainBatch, type BatchRequest } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
-import type { MaterialLibrary } from '#core/media/material'
 import type { Problem } from '#core/problem'
 import { amount, name, reference, ruled } from '../rules'
-import { asContainer, container } from './container'
-import { asMaterial, libraryWith, material } from './material'
+import { contextOf, type Context } from '../context'
+import { container } from './container'
+import { material } from './material'
 import { extras, parts, preparations } from './recipe'
 
 const share = amount.describe('A fraction, 0–1')
@@ -57,12 +55,6 @@ export const batch = batchFields.extend({
 })
 export type BatchRecord = z.output<typeof batch>
 
-/** What a batch is reckoned with: the household's own containers, and its materials. */
-export interface Shed {
-  readonly containers: readonly Container[]
-  readonly materials: MaterialLibrary
-}
-
 const ownContainer = z.object({ id: reference, container })
 const ownMaterial = z.object({ id: reference, material })
 
@@ -72,43 +64,40 @@ export const batchToCompute = ruled(
     containers: z.array(ownContainer).max(500).default([]),
     materials: z.array(ownMaterial).max(200).default([]),
   }),
-  (value) => batchRecordProblems(value, shedOf(value)),
+  (value) => batchRecordProblems(value, withOwn(value)),
 )
 
-export function shedOf(own: {
+type Reckoned = Pick<Context, 'containers' | 'materials'>
+
+/** The catalogues with what a request brings of its own. */
+export const withOwn = (own: {
   containers: z.output<typeof ownContainer>[]
   materials: z.output<typeof ownMaterial>[]
-}): Shed {
-  return {
-    containers: own.containers.map((one) => asContainer(one.id, one.container)),
-    materials: libraryWith(own.materials.map((one) => asMaterial(one.id, one.material))),
-  }
-}
+}): Context =>
+  contextOf({
+    containers: own.containers.map(({ id, container: body }) => ({ id, body })),
+    materials: own.materials.map(({ id, material: body }) => ({ id, body })),
+  })
 
-/** What is wrong with a batch, given the household's shed. */
-export function batchRecordProblems(fields: BatchFields, shed: Shed): Problem[] {
+/** What is wrong with a batch, given what the household knows. */
+export function batchRecordProblems(fields: BatchFields, known: Reckoned): Problem[] {
   const unknown = fields.fills.flatMap(({ containerId }, index) =>
-    findContainer(containerId, shed.containers)
+    known.containers.get(containerId)
       ? []
       : [{ path: ['fills', index, 'containerId'], message: 'This container is not known.' }],
   )
-  return unknown.length ? unknown : batchProblems(asBatchRequest(fields, shed))
+  return unknown.length ? unknown : batchProblems(asBatchRequest(fields, known))
 }
 
 /** The request core plans. @throws RangeError for an unknown container. */
-export function asBatchRequest(fields: BatchFields, shed: Shed): BatchRequest {
+export function asBatchRequest(fields: BatchFields, known: Reckoned): BatchRequest {
   return {
     ...fields,
-    materials: shed.materials,
+    materials: known.materials,
     fills: fields.fills.map(({ containerId, ...fill }, index) => {
-      const found = findContainer(containerId, shed.containers)
+      const found = known.containers.get(containerId)
       if (!found) throw new RangeError(`fills[${index}].containerId: '${containerId}' is not known`)
       return { ...fill, container: found }
     }),
   }
-}
-
-/** The household's own container of this id, else the catalogue's. */
-export function findContainer(id: string, own: readonly Container[]): Container | undefined {
-  return own.find((candidate) => candidate.id === id) ?? CONTAINERS.find((candidate) => candidate.id === id)
 }

@@ -1,12 +1,13 @@
 import * as z from 'zod'
-import { CROP_FAMILIES, CROP_FIGURES, cropProblems, type Crop, type CropFigure } from '#core/sowing/crop'
-import { CROPS } from '#core/sowing/crops'
+import { sourcesOf } from '#core/catalogue'
+import { CROP_FAMILIES, CROP_FIGURES, cropProblems, type Crop } from '#core/sowing/crop'
+import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { EMERGENCE_DAYS } from '#core/sowing/emergence'
 import { AGEING_PER_YEAR, type SeedLife } from '#core/sowing/odds'
 import { LADDERS } from '#core/season/ladder'
 import { under } from '#core/problem'
-import { yours, type Source } from '#core/working/source'
-import { amount, name, reference, ruled } from '../rules'
+import { yours } from '#core/working/source'
+import { amount, basedOn, basedOnProblems, name, ruled } from '../rules'
 
 const ids = <T extends string>(all: readonly T[]) => all as unknown as [T, ...T[]]
 
@@ -37,30 +38,23 @@ const figures = z.object({
 export const crop = ruled(
   z.object({
     name,
-    basedOn: reference.nullable().describe('The crop of the book it corrects, or null for one of its own'),
+    basedOn,
     family: z.enum(CROP_FAMILIES),
     figures,
   }),
-  (value) => [
-    ...under('figures', cropProblems(value.figures)),
-    ...(value.basedOn === null || CROPS.some(({ id }) => id === value.basedOn)
-      ? []
-      : [{ path: ['basedOn'], message: 'This crop is not in the book.' }]),
-  ],
+  (value) => [...under('figures', cropProblems(value.figures)), ...basedOnProblems(value, BUILT_IN_CROPS)],
 )
 export type CropRecord = z.output<typeof crop>
 
 const OURS = yours('your own figure')
 
 /** The household's own or corrected crop as core knows it. Figures left as they were keep their source. */
-export function asCrop(id: string, { name: called, basedOn, family, figures: own }: CropRecord): Crop {
-  const original = basedOn === null ? undefined : CROPS.find((one) => one.id === basedOn)
-  const sources = Object.fromEntries(
-    CROP_FIGURES.map((key): [CropFigure, Source] => [
-      key,
-      original && JSON.stringify(original[key]) === JSON.stringify(own[key]) ? original.sources[key] : OURS,
-    ]),
-  ) as Record<CropFigure, Source>
+export function asCrop(
+  id: string,
+  { name: called, basedOn: corrects, family, figures: own }: CropRecord,
+): Crop {
+  const original = corrects === null ? undefined : BUILT_IN_CROPS.get(corrects)
+  const sources = sourcesOf(CROP_FIGURES, own, original, OURS)
   return { ...own, id: original?.id ?? id, name: called, family, sources }
 }
 
@@ -68,29 +62,10 @@ export function asCrop(id: string, { name: called, basedOn, family, figures: own
 export function cropRecordOf(one: Crop): CropRecord {
   const { name: called, family } = one
   const own = Object.fromEntries(CROP_FIGURES.map((key) => [key, one[key]]))
-  return JSON.parse(
-    JSON.stringify({
-      name: called,
-      basedOn: CROPS.some(({ id }) => id === one.id) ? one.id : null,
-      family,
-      figures: own,
-    }),
-  ) as CropRecord
-}
-
-/** The book with the household's corrections over it, and its own crops beside it. */
-export function cropsWith(own: readonly Crop[]): readonly Crop[] {
-  if (own.length === 0) return CROPS
-  const mine = new Map(own.map((one) => [one.id, one]))
-  return [
-    ...CROPS.map((one) => mine.get(one.id) ?? one),
-    ...own.filter(({ id }) => !CROPS.some((one) => one.id === id)),
-  ]
-}
-
-/** Which figures a household changed. */
-export function changedCropFigures(one: Crop): CropFigure[] {
-  const original = CROPS.find(({ id }) => id === one.id)
-  if (!original) return []
-  return CROP_FIGURES.filter((key) => JSON.stringify(original[key]) !== JSON.stringify(one[key]))
+  return structuredClone({
+    name: called,
+    basedOn: BUILT_IN_CROPS.has(one.id) ? one.id : null,
+    family,
+    figures: own,
+  }) as CropRecord
 }

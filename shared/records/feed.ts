@@ -1,12 +1,15 @@
 import * as z from 'zod'
-import type { Feed } from '#core/feed/feed'
-import { feedProblems } from '#core/feed/feed'
-import { amount, name, ruled } from '../rules'
+import { sourcesOf } from '#core/catalogue'
+import { FEED_FIGURES, feedProblems, type Feed } from '#core/feed/feed'
+import { BUILT_IN_FEEDS } from '#core/feed/feeds'
+import { yours } from '#core/working/source'
+import { amount, basedOn, basedOnProblems, name, ruled } from '../rules'
 
 const element = (what: string) => amount.default(0).describe(`${what} as the element, per cent by mass`)
 
 export const feedFields = z.object({
   name,
+  basedOn: basedOn.describe('The generic feed whose label it corrects, or null for one of its own'),
   form: z.enum(['powder', 'liquid']),
   nPercent: amount.describe('Nitrogen N, per cent by mass'),
   p2o5Percent: amount.describe('Phosphate P₂O₅, per cent by mass'),
@@ -34,13 +37,26 @@ export const feedFields = z.object({
   strengthGuessed: z.boolean().default(false).describe('A brew whose numbers are a guess'),
 })
 
-export const feed = ruled(feedFields, (value) => feedProblems(asFeed('', value)))
+export const feed = ruled(feedFields, (value) => [
+  ...feedProblems(asFeed('', value)),
+  ...basedOnProblems(value, BUILT_IN_FEEDS),
+])
 export type FeedRecord = z.output<typeof feedFields>
 
-export const asFeed = (id: string, record: FeedRecord): Feed => ({ id, ...record })
+const LABEL = yours('the label, or your own weighing')
 
-/** A feed as a household keeps it: what a catalogue's entry says, with nothing left open. */
-export const feedRecordOf = ({ id: _id, release: _release, ...label }: Feed): FeedRecord => ({
+/** The household's own or corrected feed as core knows it. What is as the generic one keeps its source. */
+export function asFeed(id: string, { basedOn: corrects, ...label }: FeedRecord): Feed {
+  const original = corrects === null ? undefined : BUILT_IN_FEEDS.get(corrects)
+  return {
+    id: original?.id ?? id,
+    ...label,
+    ...(original?.release ? { release: original.release } : {}),
+    sources: sourcesOf(FEED_FIGURES, label, original && asWhole(original), LABEL),
+  }
+}
+
+const asWhole = ({ release: _release, ...label }: Feed) => ({
   ...label,
   caPercent: label.caPercent ?? 0,
   mgPercent: label.mgPercent ?? 0,
@@ -50,3 +66,9 @@ export const feedRecordOf = ({ id: _id, release: _release, ...label }: Feed): Fe
   use: label.use ?? 'dissolved',
   strengthGuessed: label.strengthGuessed ?? false,
 })
+
+/** A feed as a household keeps it: what a catalogue's entry says, with nothing left open. */
+export function feedRecordOf(feed: Feed): FeedRecord {
+  const { id, sources: _sources, ...label } = asWhole(feed)
+  return { ...label, basedOn: BUILT_IN_FEEDS.has(id) ? id : null }
+}

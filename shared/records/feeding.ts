@@ -1,11 +1,9 @@
 import * as z from 'zod'
 import { doseProblems, type DoseRequest } from '#core/feed/dose'
-import type { Feed } from '#core/feed/feed'
-import { FEEDS } from '#core/feed/feeds'
 import { STAGES } from '#core/feed/stage'
-import type { Tool } from '#core/feed/tool'
 import type { Problem } from '#core/problem'
 import { amount, id, name, reference, ruled } from '../rules'
+import type { Context } from '../context'
 import { asFeed, feedFields } from './feed'
 import { asTool, toolFields } from './tool'
 
@@ -46,17 +44,9 @@ export function asDoseRequest(value: {
 /** What is wrong with a planned feed, given the household's own feeds and tools. */
 export function feedingProblems(
   record: FeedingRecord,
-  feeds: readonly Feed[],
-  tools: readonly Tool[],
+  { feeds, tools }: Pick<Context, 'feeds' | 'tools'>,
 ): Problem[] {
-  const feed = findFeed(record.feedId, feeds)
+  const feed = feeds.get(record.feedId)
   if (!feed) return [{ path: ['feedId'], message: 'This feed is not known.' }]
   return doseProblems({ ...record, feed, tools })
-}
-
-/** The household's own feed of this id, else the generic one. */
-export function findFeed(feedId: string, own: readonly Feed[]): Feed | undefined {
-  return (
-    own.find((candidate) => candidate.id === feedId) ?? FEEDS.find((candidate) => candidate.id === feedId)
-  )
 }

@@ -1,13 +1,9 @@
 import * as z from 'zod'
-import {
-  materialProblems,
-  type Material,
-  type MaterialFigure,
-  type MaterialLibrary,
-} from '#core/media/material'
+import { sourcesOf } from '#core/catalogue'
+import { MATERIAL_FIGURES, materialProblems, type Material } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
-import { yours, type Source } from '#core/working/source'
-import { amount, name, reference, ruled } from '../rules'
+import { yours } from '#core/working/source'
+import { amount, basedOn, basedOnProblems, name, ruled } from '../rules'
 
 const fraction = amount.describe('A fraction, 0–1')
 
@@ -30,7 +26,7 @@ export const figures = z.object({
 export const material = ruled(
   z.object({
     name,
-    basedOn: reference.nullable().describe('The built-in material it corrects, or null for one of its own'),
+    basedOn,
     figures,
     packL: amount
       .min(0.1, 'A pack holds at least 0.1 L.')
@@ -40,9 +36,7 @@ export const material = ruled(
   }),
   (value) => [
     ...materialProblems(value.figures).map((problem) => ({ ...problem, path: ['figures', ...problem.path] })),
-    ...(value.basedOn === null || BUILT_IN.has(value.basedOn)
-      ? []
-      : [{ path: ['basedOn'], message: 'This material is not known.' }]),
+    ...basedOnProblems(value, BUILT_IN),
   ],
 )
 export type MaterialRecord = z.output<typeof material>
@@ -52,12 +46,6 @@ const OURS = yours('your own figure')
 /** The household's own or corrected material as core knows it. Figures left as they were keep their source. */
 export function asMaterial(id: string, record: MaterialRecord): Material {
   const original = record.basedOn === null ? undefined : BUILT_IN.get(record.basedOn)
-  const sources = Object.fromEntries(
-    (Object.keys(record.figures) as MaterialFigure[]).map((key): [string, Source] => [
-      key,
-      original && original[key] === record.figures[key] ? original.sources[key] : OURS,
-    ]),
-  ) as Record<MaterialFigure, Source>
   return {
     ...(original ?? {
       kind: 'medium' as const,
@@ -68,19 +56,6 @@ export function asMaterial(id: string, record: MaterialRecord): Material {
     id: original?.id ?? id,
     name: record.name,
     sustainability: record.sustainability || (original?.sustainability ?? ''),
-    sources,
+    sources: sourcesOf(MATERIAL_FIGURES, record.figures, original, OURS),
   }
-}
-
-/** The built-in materials with the household's own beside them, and its corrections over them. */
-export function libraryWith(own: readonly Material[]): MaterialLibrary {
-  if (own.length === 0) return BUILT_IN
-  return new Map([...BUILT_IN, ...own.map((one) => [one.id, one] as const)])
-}
-
-/** Which figures a household changed. */
-export function changedFigures(one: Material): MaterialFigure[] {
-  const original = BUILT_IN.get(one.id)
-  if (!original) return []
-  return (Object.keys(original.sources) as MaterialFigure[]).filter((key) => original[key] !== one[key])
 }

@@ -1,14 +1,10 @@
 import * as z from 'zod'
 import { cellVolume } from '#core/containers/container'
 import { FEEDING_SCHOOLS, programmeProblems, type ProgrammeRequest } from '#core/feed/programme'
-import type { Feed } from '#core/feed/feed'
-import type { Part } from '#core/media/recipe'
 import { releasedBy } from '#core/media/released'
-import { STARTING_RECIPES } from '#core/media/recipes'
 import type { Problem } from '#core/problem'
+import type { Context } from '../context'
 import { amount, id, name, reference, ruled } from '../rules'
-import { findContainer, type Shed } from './batch'
-import { findFeed } from './feeding'
 
 const SCHOOL_IDS = FEEDING_SCHOOLS.map((school) => school.id) as [
   ProgrammeRequest['school'],
@@ -42,27 +38,16 @@ export const programme = ruled(
 )
 export type ProgrammeRecord = z.output<typeof programme>
 
-/** What a programme is reckoned with. */
-export interface Greenhouse extends Shed {
-  readonly feeds: readonly Feed[]
-  /** Parts of the household's own recipes and of its batches, by id. */
-  readonly parts: ReadonlyMap<string, readonly Part[]>
-}
+type Reckoned = Pick<Context, 'containers' | 'materials' | 'feeds' | 'partsOf'>
 
-/** Of one of the household’s own recipes or batches, else of a starting recipe. */
-export const partsOf = (recipeId: string, own: Greenhouse['parts']) =>
-  own.get(recipeId) ?? STARTING_RECIPES.find((recipe) => recipe.id === recipeId)?.parts
-
-export function programmeRecordProblems(record: ProgrammeRecord, known: Greenhouse): Problem[] {
+export function programmeRecordProblems(record: ProgrammeRecord, known: Reckoned): Problem[] {
   const unknown = [
-    ...(findFeed(record.feedId, known.feeds)
-      ? []
-      : [{ path: ['feedId'], message: 'This feed is not known.' }]),
+    ...(known.feeds.get(record.feedId) ? [] : [{ path: ['feedId'], message: 'This feed is not known.' }]),
     ...record.rungs.flatMap(({ containerId, recipeId }, i) => [
-      ...(findContainer(containerId, known.containers)
+      ...(known.containers.get(containerId)
         ? []
         : [{ path: ['rungs', i, 'containerId'], message: 'This container is not known.' }]),
-      ...(recipeId === null || partsOf(recipeId, known.parts)
+      ...(recipeId === null || known.partsOf(recipeId)
         ? []
         : [{ path: ['rungs', i, 'recipeId'], message: 'This recipe is not known.' }]),
     ]),
@@ -71,19 +56,19 @@ export function programmeRecordProblems(record: ProgrammeRecord, known: Greenhou
 }
 
 /** The request core plans. @throws RangeError for an unknown feed or container */
-export function asProgrammeRequest(record: ProgrammeRecord, known: Greenhouse): ProgrammeRequest {
-  const feed = findFeed(record.feedId, known.feeds)
+export function asProgrammeRequest(record: ProgrammeRecord, known: Reckoned): ProgrammeRequest {
+  const feed = known.feeds.get(record.feedId)
   if (!feed) throw new RangeError(`feedId: '${record.feedId}' is not known`)
-  const ofBatch = (record.batchId && known.parts.get(record.batchId)) || []
+  const ofBatch = (record.batchId && known.partsOf(record.batchId)) || []
   return {
     feed,
     appetite: record.appetite,
     school: record.school,
     plants: record.plants,
     rungs: record.rungs.map(({ containerId, recipeId, ...rung }) => {
-      const container = findContainer(containerId, known.containers)
+      const container = known.containers.get(containerId)
       if (!container) throw new RangeError(`containerId: '${containerId}' is not known`)
-      const parts = recipeId === null ? ofBatch : (partsOf(recipeId, known.parts) ?? [])
+      const parts = recipeId === null ? ofBatch : (known.partsOf(recipeId) ?? [])
       return {
         ...rung,
         cellMl: cellVolume(container).value,

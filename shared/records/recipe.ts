@@ -1,6 +1,5 @@
 import * as z from 'zod'
 import { PREPARATIONS } from '#core/media/recipe'
-import { STARTING_RECIPES } from '#core/media/recipes'
 import { amount, name, reference } from '../rules'
 
 export const part = z.object({
@@ -22,7 +21,3 @@ export const recipe = z.object({
   preparations: preparations.default([]),
 })
 export type Recipe = z.output<typeof recipe>
-
-/** The household's own recipe of this id, else the starting one. */
-export const findRecipe = (recipeId: string, own: readonly { id: string; body: Recipe }[]) =>
-  own.find(({ id }) => id === recipeId)?.body ?? STARTING_RECIPES.find(({ id }) => id === recipeId)

@@ -2,10 +2,7 @@ import * as z from 'zod'
 import { FEEDING_SCHOOLS } from '#core/feed/programme'
 import { frameProblems } from '#core/season/frame'
 import { LIGHT_SCHOOLS } from '#core/season/light'
-import { amount, reference, ruled } from '../rules'
-
-const ids = <T extends string>(all: readonly { id: T }[]) => all.map(({ id }) => id) as [T, ...T[]]
-const day = z.iso.date('This is not a calendar day.')
+import { amount, day, idsOf, reference, ruled } from '../rules'
 
 /** The household's year, as core plans with it, and the coldest night ahead that somebody read in a forecast. */
 export const seasonFrame = ruled(
@@ -23,8 +20,8 @@ export const seasonFrame = ruled(
       .nullable()
       .default(null),
     mixC: amount.describe('Warmest the mix can be kept, °C'),
-    lightSchool: z.enum(ids(LIGHT_SCHOOLS)),
-    feedingSchool: z.enum(ids(FEEDING_SCHOOLS)),
+    lightSchool: z.enum(idsOf(LIGHT_SCHOOLS)),
+    feedingSchool: z.enum(idsOf(FEEDING_SCHOOLS)),
     feedId: reference.describe('The feed that is given as a rule'),
     tubL: amount.describe('The tub mixes are stirred in, L'),
     canL: amount.describe('The can feeds are carried in, L'),
@@ -35,6 +32,6 @@ export const seasonFrame = ruled(
       .default(null)
       .describe('Coldest night ahead by the forecast, °C'),
   }),
-  (value) => frameProblems(value),
+  frameProblems,
 )
 export type SeasonFrameRecord = z.output<typeof seasonFrame>

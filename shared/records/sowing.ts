@@ -1,16 +1,13 @@
 import * as z from 'zod'
-import type { Feed } from '#core/feed/feed'
 import { ladderById, LADDERS, RUNG_STAGES } from '#core/season/ladder'
-import type { SeasonBook } from '#core/season/book'
 import type { SeasonFrame } from '#core/season/frame'
 import type { Day } from '#core/season/day'
 import { sowingProblems, type SowingRequest } from '#core/season/sowing'
-import type { Crop } from '#core/sowing/crop'
 import type { Problem } from '#core/problem'
-import { amount, id, name, reference } from '../rules'
-import type { PacketRecord } from './packet'
+import type { Context } from '../context'
+import { amount, day as calendarDay, id, idsOf, name, reference } from '../rules'
 
-const day = z.iso.date('This is not a calendar day.').nullable().default(null)
+const day = calendarDay.nullable().default(null)
 const own = amount.nullable().default(null)
 
 /** So many good plants of a crop by a day. What is null follows from the crop, its ladder and the season. */
@@ -25,10 +22,7 @@ export const sowing = z.object({
   germination: own.describe('A fraction; over what packet and crop say'),
   certainty: amount.default(0.9).describe('How sure to reach the plants, a fraction'),
   seedsPerCell: own,
-  ladderId: z
-    .enum(LADDERS.map(({ id }) => id) as [string, ...string[]])
-    .nullable()
-    .default(null),
+  ladderId: z.enum(idsOf(LADDERS)).nullable().default(null),
   rungs: z
     .array(
       z.object({
@@ -50,25 +44,18 @@ export const sowing = z.object({
 })
 export type SowingRecord = z.output<typeof sowing>
 
-/** What a season is reckoned with. */
-export interface SeasonKnown {
-  readonly crops: readonly Crop[]
-  readonly packets: readonly { readonly id: string; readonly body: PacketRecord }[]
-  readonly feeds: readonly Feed[]
-  readonly book: SeasonBook
-  readonly frame: SeasonFrame
-}
+type Reckoned = Pick<Context, 'crops' | 'packets' | 'book'> & { readonly frame: SeasonFrame }
 
 /** The request core plans; undefined for a crop nobody knows. */
 export function asSowingRequest(
   record: SowingRecord,
-  known: SeasonKnown,
+  known: Reckoned,
   done: Readonly<Record<string, Day>> = {},
   notBefore: Day | null = null,
 ): SowingRequest | undefined {
-  const crop = known.crops.find(({ id }) => id === record.cropId)
+  const crop = known.crops.get(record.cropId)
   if (!crop) return undefined
-  const seed = known.packets.find(({ id }) => id === record.packetId)?.body
+  const seed = record.packetId === null ? undefined : known.packets.get(record.packetId)
   const year = Number((record.sowOn ?? record.outOn ?? known.frame.lastFrost).slice(0, 4))
   const { plants, season, outOn, sowOn, certainty, seedsPerCell, ladderId, rungs } = record
   return {
@@ -90,7 +77,7 @@ export function asSowingRequest(
 }
 
 /** What is wrong with a sowing, each at its field. */
-export function sowingRecordProblems(record: SowingRecord, known: SeasonKnown): Problem[] {
+export function sowingRecordProblems(record: SowingRecord, known: Reckoned): Problem[] {
   const request = asSowingRequest(record, known)
   if (!request) return [{ path: ['cropId'], message: 'This crop is not in the book.' }]
   const mixes = (record.rungs ?? ladderById(record.ladderId ?? request.crop.ladderId).rungs).flatMap(
@@ -100,7 +87,7 @@ export function sowingRecordProblems(record: SowingRecord, known: SeasonKnown): 
         : [{ path: ['rungs', i, 'recipeId'], message: 'This recipe is not known.' }],
   )
   return [
-    ...(record.packetId === null || known.packets.some(({ id }) => id === record.packetId)
+    ...(record.packetId === null || known.packets.has(record.packetId)
       ? []
       : [{ path: ['packetId'], message: 'This packet is not known.' }]),
     ...sowingProblems(request, known.frame, known.book),

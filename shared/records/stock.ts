@@ -1,10 +1,8 @@
 import * as z from 'zod'
-import type { Feed } from '#core/feed/feed'
-import type { MaterialLibrary } from '#core/media/material'
 import { PACK_MEASURES, packHolds, packProblems, type Goods } from '#core/stores/goods'
 import type { Problem } from '#core/problem'
+import type { Context } from '../context'
 import { amount, name, reference } from '../rules'
-import { findFeed } from './feeding'
 
 export const GOODS_KINDS = ['material', 'feed'] as const
 
@@ -33,20 +31,17 @@ export type StockRecord = z.output<typeof stock>
 /** What a stock is of, or undefined when the household does not know it. */
 export function goodsOf(
   { kind, goodsId }: Pick<StockRecord, 'kind' | 'goodsId'>,
-  known: { materials: MaterialLibrary; feeds: readonly Feed[] },
+  known: Pick<Context, 'materials' | 'feeds'>,
 ): Goods | undefined {
   if (kind === 'feed') {
-    const feed = findFeed(goodsId, known.feeds)
+    const feed = known.feeds.get(goodsId)
     return feed && { kind, feed }
   }
   const material = known.materials.get(goodsId)
   return material && { kind, material }
 }
 
-export function stockProblems(
-  record: StockRecord,
-  known: { materials: MaterialLibrary; feeds: readonly Feed[] },
-): Problem[] {
+export function stockProblems(record: StockRecord, known: Pick<Context, 'materials' | 'feeds'>): Problem[] {
   const goods = goodsOf(record, known)
   if (!goods) return [{ path: ['goodsId'], message: 'Say what is in the pack.' }]
   return packProblems(record.size, goods).map((problem) => ({ ...problem, path: ['size', ...problem.path] }))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { NuxtLink } from '#components'
 import { useHousehold } from '~/state/household'
 import { ArrowLeft, Printer } from '@lucide/vue'
@@ -16,9 +17,7 @@ const printPage = () => window.print()
       <NuxtLink :to="back" class="button"><ArrowLeft aria-hidden="true" /> Change it</NuxtLink>
       <span class="buttons">
         <slot name="bar" />
-        <button type="button" class="button main" @click="printPage">
-          <Printer aria-hidden="true" /> Print
-        </button>
+        <Button class="main" @click="printPage"> <Printer aria-hidden="true" /> Print </Button>
       </span>
     </div>
     <article class="card" data-testid="bench-card">
@@ -36,8 +35,8 @@ const printPage = () => window.print()
         </ul>
       </section>
       <footer class="soft small">
-        {{ household.everything!.household.body.name }} · Blastomix reckons; product labels, local codes and
-        licensed advice come first.
+        {{ household.record!.name }} · Blastomix reckons; product labels, local codes and licensed advice come
+        first.
       </footer>
     </article>
   </div>

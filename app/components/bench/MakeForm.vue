@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
-import DialogForm from '~/components/fields/DialogForm.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import { useNotes } from '~/composables/useNotes'
-import { useRemoval } from '~/composables/useRemoval'
-import { useSaving } from '~/composables/useSaving'
+import TextField from '~/components/fields/TextField.vue'
+import { computed, ref } from 'vue'
+import DayField from '~/components/fields/DayField.vue'
+import { useToday } from '~/composables/useToday'
+import { newEntry } from '#shared/records/entry'
+import EntryForm from '~/components/records/EntryForm.vue'
+import CheckField from '~/components/fields/CheckField.vue'
 import { useShopping } from '~/composables/useShopping'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { drawFrom } from '#core/stores/draw'
 import { goodsId } from '#core/stores/goods'
 import { needsOfBatch } from '#core/stores/needs'
@@ -18,20 +19,16 @@ import type { Stored } from '#shared/collections'
 const props = defineProps<{ batch: Stored<BatchRecord>; plan: BatchPlan }>()
 const emit = defineEmits<{ close: [] }>()
 
-const household = useHousehold()
-const { saving, save } = useSaving('uses')
-const { note } = useNotes()
-const removal = useRemoval()
+const context = useContext()
+const on = ref(useToday().value)
 const { linesFor, printAmount, nameOf } = useShopping()
-const byId = useId()
-const noteId = useId()
 const by = ref('')
 const written = ref('')
 const evenIfShort = ref(false)
 
 const lines = computed(() =>
   linesFor(needsOfBatch(props.plan)).map((line) => {
-    const shelves = household.shelves(line.goods.kind, goodsId(line.goods))
+    const shelves = context.shelves(line.goods.kind, goodsId(line.goods))
     return {
       ...line,
       kept: shelves.length > 0,
@@ -44,33 +41,25 @@ const lines = computed(() =>
 )
 const short = computed(() => lines.value.filter((line) => line.kept && line.short > 0))
 
-async function keep() {
-  const stored = await save(crypto.randomUUID(), 0, {
+const entry = () =>
+  newEntry({
     name: props.batch.body.name,
     kind: 'batch made',
-    batchId: props.batch.id,
-    feedingId: null,
+    on: on.value,
+    about: [{ what: 'batches', id: props.batch.id, rung: null }],
     by: by.value.trim(),
-    to: '',
     note: written.value.trim(),
-    times: 1,
     evenIfShort: evenIfShort.value,
-    drawn: [],
-    facts: [],
   })
-  if (!stored) return
-  note(`Batch ${props.batch.number} is made.`, { name: 'Undo', run: () => removal('uses', stored) })
-  emit('close')
-}
 </script>
 
 <template>
-  <DialogForm
+  <EntryForm
     :header="`Batch ${batch.number} is made`"
     keep-label="It is made"
     :wrong="short.length > 0 && !evenIfShort"
-    :saving="saving"
-    @keep="keep"
+    :entry="entry"
+    :done="`Batch ${batch.number} is made.`"
     @close="emit('close')"
   >
     <table class="figures">
@@ -97,28 +86,21 @@ async function keep() {
         </tr>
       </tbody>
     </table>
-    <label v-if="short.length" class="check">
-      <input v-model="evenIfShort" type="checkbox" /> It was made all the same: take what there is
-    </label>
+    <CheckField
+      v-if="short.length"
+      v-model="evenIfShort"
+      label="It was made all the same: take what there is"
+    />
+    <DayField v-model="on" label="On" hint="it may lie in the past" />
     <div class="pair">
-      <FieldFrame :id="byId" v-first-focus label="Made by">
-        <input :id="byId" v-model="by" class="input" autocomplete="off" maxlength="80" />
-      </FieldFrame>
-      <FieldFrame :id="noteId" label="Note">
-        <input :id="noteId" v-model="written" class="input" autocomplete="off" maxlength="600" />
-      </FieldFrame>
+      <TextField v-first-focus label="Made by" v-model="by" maxlength="80" />
+      <TextField label="Note" v-model="written" maxlength="600" />
     </div>
-  </DialogForm>
+  </EntryForm>
 </template>
 
 <style scoped>
 .from {
   display: block;
-}
-
-.check {
-  display: flex;
-  gap: 0.5rem;
-  align-items: center;
 }
 </style>

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { drawFrom } from '#core/stores/draw'
 import { printNumber } from '#core/units/format'
 import type { MaterialLine } from '#core/media/batch'
 
 /** Which packs a material comes out of: those on the shelf where they are written down, else the usual ones. */
 const props = defineProps<{ line: MaterialLine }>()
-const household = useHousehold()
+const context = useContext()
 
 const fromShelf = computed(() => {
   const { material, looseL, sieve } = props.line
-  const shelves = household.shelves('material', material.id)
+  const shelves = context.shelves('material', material.id)
   const { drawn, short } = drawFrom(shelves, (sieve ? sieve.bagL : looseL).value)
   if (!drawn.length || short > 0) return null
   return drawn

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import type { Part } from '#core/media/recipe'
 import { printShare } from '#core/units/format'
 import { layersOf } from '~/drawings/layers'
@@ -9,11 +9,11 @@ import { textureFill } from '~/drawings/textures'
 /** A recipe as a low bar of its bands. */
 const props = withDefaults(defineProps<{ parts: readonly Part[]; height?: number }>(), { height: 34 })
 
-const household = useHousehold()
+const context = useContext()
 const bands = computed(() =>
   layersOf(props.parts).map((layer) => ({
     ...layer,
-    name: household.library.get(layer.materialId)?.name ?? 'No longer here',
+    name: context.materials.get(layer.materialId)?.name ?? 'No longer here',
   })),
 )
 const text = computed(() => bands.value.map(({ name, share }) => `${name} ${printShare(share)}`).join(', '))

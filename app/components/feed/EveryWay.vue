@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
 import { computed } from 'vue'
 import { useWays } from '~/composables/useWays'
 import { useFeedDraft } from '~/state/feedDraft'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { inSentence } from '#core/bench/wording'
 import { advised, type Scooped, type Way } from '#core/feed/planner'
@@ -11,10 +13,11 @@ import { printFraction } from '#core/units/fraction'
 
 /** The whole space searched: the least error with no stock, with one, with two, and which to take. */
 const household = useHousehold()
+const context = useContext()
 const feed = useFeedDraft()
 const { ways, searching } = useWays(() =>
   feed.plan && feed.plan.massG.value > 0
-    ? { feed: feed.feed, massG: feed.plan.massG.value, tools: household.tools }
+    ? { feed: feed.feed, massG: feed.plan.massG.value, tools: context.tools }
     : null,
 )
 const best = computed(() => ways.value && advised(ways.value))
@@ -44,8 +47,7 @@ const range = (way: Way) => {
 </script>
 
 <template>
-  <details v-if="household.tools.length" class="every">
-    <summary>Every way, searched</summary>
+  <FoldAway v-if="context.tools.length" class="every" title="Every way, searched">
     <p v-if="searching" class="soft" role="status">Searching …</p>
     <template v-else-if="ways">
       <table class="figures">
@@ -70,7 +72,7 @@ const range = (way: Way) => {
       </table>
       <p class="soft small">{{ ways.looked.toLocaleString('en') }} ways weighed up.</p>
     </template>
-  </details>
+  </FoldAway>
 </template>
 
 <style scoped>

@@ -1,12 +1,16 @@
 <script setup lang="ts">
+import CheckField from '~/components/fields/CheckField.vue'
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
 import LabelDoubts from '~/components/feed/LabelDoubts.vue'
-import RateField from '~/components/feed/RateField.vue'
+import { useHousehold } from '~/state/household'
+import { rateReading } from '~/composables/readings'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import NumberField from '~/components/fields/NumberField.vue'
 import { asFeed, type FeedRecord } from '#shared/records/feed'
 
 /** The label as it stands on the bottle: three numbers, always in this order. */
 defineProps<{ label: FeedRecord; problemAt: (field: string) => string | undefined }>()
+const household = useHousehold()
 const emit = defineEmits<{ set: [key: keyof FeedRecord, value: FeedRecord[keyof FeedRecord]] }>()
 
 const NUMBERS = [
@@ -32,7 +36,7 @@ const MORE = [
       <template v-for="([key, symbol, name], index) in NUMBERS" :key="key">
         <span v-if="index" class="dash" aria-hidden="true">–</span>
         <div class="number">
-          <NumberField
+          <TypedField
             :model-value="label[key]"
             :label="`${symbol} ${name}`"
             :problem-id="problemAt(`feed.${key}`) && `label-${key}`"
@@ -54,7 +58,7 @@ const MORE = [
         ]"
         @update:model-value="emit('set', 'form', $event)"
       />
-      <NumberField
+      <TypedField
         :model-value="label.densityGPerMl"
         optional
         :label="label.form === 'powder' ? 'Bulk density' : 'Density'"
@@ -63,25 +67,23 @@ const MORE = [
         :problem="problemAt('feed.densityGPerMl')"
         @update:model-value="emit('set', 'densityGPerMl', $event)"
       />
-      <RateField
-        :feed="asFeed('', label)"
+      <TypedField
+        :model-value="label.labelRatePerL"
+        optional
+        label="Label rate"
+        hint="as it says: 1 tbsp per gal, 5 ml/l …"
+        :reading="rateReading(asFeed('', label), household.kitchen)"
         :problem="problemAt('feed.labelRatePerL')"
-        @rate="emit('set', 'labelRatePerL', $event)"
+        @update:model-value="emit('set', 'labelRatePerL', $event)"
       />
-      <label class="organic">
-        <input
-          type="checkbox"
-          :checked="label.organic"
-          @change="emit('set', 'organic', ($event.target as HTMLInputElement).checked)"
-        />
-        Organic: little of it is available at once
-      </label>
+      <CheckField :model-value="label.organic" @update:model-value="emit('set', 'organic', $event)"
+        >Organic: little of it is available at once</CheckField
+      >
     </div>
     <LabelDoubts :label="label" @set="(key, value) => emit('set', key, value)" />
-    <details>
-      <summary>Calcium, magnesium, sulphur, salts</summary>
+    <FoldAway title="Calcium, magnesium, sulphur, salts">
       <div class="three">
-        <NumberField
+        <TypedField
           v-for="[key, name] in MORE"
           :key="key"
           :model-value="label[key]"
@@ -90,7 +92,7 @@ const MORE = [
           :problem="problemAt(`feed.${key}`)"
           @update:model-value="emit('set', key, $event ?? 0)"
         />
-        <NumberField
+        <TypedField
           :model-value="label.ecSlopeMsPerCm"
           optional
           label="EC a 100 mg/L N"
@@ -100,7 +102,7 @@ const MORE = [
           @update:model-value="emit('set', 'ecSlopeMsPerCm', $event)"
         />
       </div>
-    </details>
+    </FoldAway>
   </div>
 </template>
 

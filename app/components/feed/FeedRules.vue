@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import TextField from '~/components/fields/TextField.vue'
+import Button from 'primevue/button'
 import { computed, ref, useId } from 'vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useFeedDraft } from '~/state/feedDraft'
 import { useHousehold } from '~/state/household'
@@ -29,18 +30,14 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
   <section class="rules" aria-labelledby="rules-title">
     <h2 id="rules-title" class="unseen">Rules on the scale</h2>
     <form @submit.prevent="add">
-      <FieldFrame :id="id" label="A rule you go by" hide-label :problem="message">
-        <input
-          :id="id"
-          v-model="text"
-          class="input"
-          autocomplete="off"
-          placeholder="Your rule: 1 tbsp per gal, 1:500, half …"
-          :aria-invalid="message ? 'true' : undefined"
-          :aria-describedby="message ? `${id}-problem` : undefined"
-        />
-      </FieldFrame>
-      <button type="submit" class="button">Mark it</button>
+      <TextField
+        label="A rule you go by"
+        hide-label
+        :problem="message"
+        v-model="text"
+        placeholder="Your rule: 1 tbsp per gal, 1:500, half …"
+      />
+      <Button type="submit">Mark it</Button>
     </form>
     <ul v-if="feed.rules.length" class="marks">
       <li v-for="(rule, index) in feed.rules" :key="rule.text">
@@ -61,14 +58,9 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
           </button>
         </template>
         <span v-else class="soft">{{ rule.why }}</span>
-        <button
-          type="button"
-          class="icon-button"
-          :aria-label="`Take away the rule ${rule.text}`"
-          @click="feed.removeRule(index)"
-        >
+        <Button text :aria-label="`Take away the rule ${rule.text}`" @click="feed.removeRule(index)">
           <X aria-hidden="true" />
-        </button>
+        </Button>
       </li>
     </ul>
     <p v-if="others.length" class="soft others">

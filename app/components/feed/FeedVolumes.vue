@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
 import { computed, ref, watch } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import NumberField from '~/components/fields/NumberField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useFeedDraft } from '~/state/feedDraft'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { solutionFor, vesselsToCarry } from '#core/feed/drink'
 import { injectorProblems, planInjector } from '#core/feed/injector'
@@ -16,6 +18,7 @@ import { yours } from '#core/working/source'
 
 /** How much solution the trays drink, what that is in cans, and what to do with the rest. */
 const household = useHousehold()
+const context = useContext()
 const feed = useFeedDraft()
 
 const batch = computed(() => household.batches.find(({ id }) => id === feed.draft.batchId))
@@ -31,13 +34,13 @@ watch(
   },
   { immediate: true },
 )
-const containerChoices = computed(() => household.containers.map(({ id, name }) => ({ value: id, name })))
+const containerChoices = computed(() => context.containerList.map(({ id, name }) => ({ value: id, name })))
 const solution = computed(() => {
-  const container = household.findContainer(containerId.value)
+  const container = context.containers.get(containerId.value)
   const parts = batch.value?.body.parts ?? STARTING_RECIPES[0]!.parts
-  if (!container || !count.value || count.value < 1 || recipeProblems(parts, household.library).length)
+  if (!container || !count.value || count.value < 1 || recipeProblems(parts, context.materials).length)
     return null
-  return solutionFor(container, count.value, physicsIn(container, sharesOf(parts, household.library)))
+  return solutionFor(container, count.value, physicsIn(container, sharesOf(parts, context.materials)))
 })
 const vesselL = computed(() =>
   given(feed.draft.vessel.name, feed.draft.vessel.volumeL, 'L', yours('your vessel')),
@@ -56,11 +59,10 @@ const injector = computed(() =>
 </script>
 
 <template>
-  <details class="volumes">
-    <summary>How much of it</summary>
+  <FoldAway class="volumes" title="How much of it">
     <div class="pair">
       <ChoiceField v-model="containerId" label="For" :choices="containerChoices" />
-      <NumberField v-model="count" label="How many" />
+      <TypedField v-model="count" label="How many" />
     </div>
     <p v-if="solution && cans">
       They drink <strong><FigureValue :figure="solution" /></strong> from below:
@@ -68,7 +70,7 @@ const injector = computed(() =>
       is left after half an hour onto a bed or a hedge, never into a drain.
     </p>
     <p v-else class="soft">Say for how many.</p>
-    <NumberField
+    <TypedField
       v-model="ratio"
       optional
       label="Through an injector or hose-end bottle, 1 in"
@@ -82,7 +84,7 @@ const injector = computed(() =>
         >So much does not dissolve: use a smaller ratio.</span
       >
     </p>
-  </details>
+  </FoldAway>
 </template>
 
 <style scoped>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import NumberField from '~/components/fields/NumberField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useNotes } from '~/composables/useNotes'
-import { readProblem } from '~/composables/useSaving'
+import { readProblem } from '~/composables/whyNot'
 import { useFeedDraft } from '~/state/feedDraft'
 import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
 import { ecOfFeed, EC_LIMITS_MS_PER_CM } from '#core/feed/ec'
 import { ALKALINITY_MOST_MG_PER_L, blendWithRain, rainForAlkalinity, waterProblems } from '#core/feed/water'
 import { printNumber, printShare } from '#core/units/format'
@@ -13,13 +16,14 @@ import { derive } from '#core/working/figure'
 
 /** Salts in all: the household's water, rain in it, and the feed. */
 const household = useHousehold()
+const keeping = useKeeping()
 const feed = useFeedDraft()
 const { note } = useNotes()
 const rainShare = ref(0)
 const draft = ref({
-  ...(household.everything?.household.body.water ?? { ecMsPerCm: 0.5, alkalinityMgPerL: 150 }),
+  ...(household.record?.water ?? { ecMsPerCm: 0.5, alkalinityMgPerL: 150 }),
 })
-const kept = computed(() => household.everything?.household.body.water ?? null)
+const kept = computed(() => household.record?.water ?? null)
 const problems = computed(() => waterProblems(draft.value, rainShare.value))
 const problemAt = (field: string) => problems.value.find(({ path }) => path[0] === field)?.message
 const changed = computed(() => JSON.stringify(kept.value) !== JSON.stringify(draft.value))
@@ -48,7 +52,7 @@ const DRIFT = {
 async function keep() {
   const { body } = household.everything!.household
   try {
-    await household.saveHousehold({ ...body, water: { ...draft.value } })
+    await keeping.saveHousehold({ ...body, water: { ...draft.value } })
     note('Your water is kept.')
   } catch (error) {
     note(readProblem(error)?.detail ?? 'The server does not answer; nothing was kept.')
@@ -57,24 +61,24 @@ async function keep() {
 </script>
 
 <template>
-  <details class="water">
-    <summary>
+  <FoldAway class="water"
+    ><template #title>
       Salts<template v-if="salts">: {{ printNumber(salts.all.value, 2) }} mS/cm in the can</template>
-    </summary>
+    </template>
     <p v-if="salts" :class="{ over: salts.over }">
       <FigureValue :figure="salts.ofFeed" /> from the feed over
       <FigureValue :figure="salts.water.ecMsPerCm" /> of the water; {{ salts.over ? 'above' : 'below' }} the
       {{ salts.limit }} mS/cm this stage stands.
     </p>
     <div class="pair">
-      <NumberField
+      <TypedField
         :model-value="draft.ecMsPerCm"
         label="EC of your water"
         unit="mS/cm"
         :problem="problemAt('ecMsPerCm')"
         @update:model-value="draft.ecMsPerCm = $event ?? 0"
       />
-      <NumberField
+      <TypedField
         :model-value="draft.alkalinityMgPerL"
         label="Its alkalinity"
         unit="mg/L"
@@ -82,7 +86,7 @@ async function keep() {
         :problem="problemAt('alkalinityMgPerL')"
         @update:model-value="draft.alkalinityMgPerL = $event ?? 0"
       />
-      <NumberField v-model="rainShare" percent label="Rain in it" :problem="problemAt('rainShare')" />
+      <TypedField v-model="rainShare" percent label="Rain in it" :problem="problemAt('rainShare')" />
     </div>
     <p v-if="salts" class="soft small">
       Alkalinity <FigureValue :figure="salts.water.alkalinityMgPerL" />. {{ DRIFT[salts.water.drift] }}
@@ -91,10 +95,8 @@ async function keep() {
         {{ ALKALINITY_MOST_MG_PER_L }}.
       </template>
     </p>
-    <button v-if="changed && !problems.length" type="button" class="button" @click="keep">
-      Keep our water
-    </button>
-  </details>
+    <Button v-if="changed && !problems.length" @click="keep"> Keep our water </Button>
+  </FoldAway>
 </template>
 
 <style scoped>

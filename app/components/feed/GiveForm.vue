@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
-import DialogForm from '~/components/fields/DialogForm.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import { useNotes } from '~/composables/useNotes'
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import { computed, ref } from 'vue'
+import DayField from '~/components/fields/DayField.vue'
+import { useToday } from '~/composables/useToday'
+import { newEntry } from '#shared/records/entry'
+import EntryForm from '~/components/records/EntryForm.vue'
+import CheckField from '~/components/fields/CheckField.vue'
 import { usePlannedFeed } from '~/composables/usePlanned'
-import { useRemoval } from '~/composables/useRemoval'
-import { useSaving } from '~/composables/useSaving'
 import { useShopping } from '~/composables/useShopping'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { onShelves } from '#core/stores/draw'
 import { goodsName } from '#core/stores/goods'
@@ -19,19 +21,18 @@ const props = defineProps<{ feeding: Stored<FeedingRecord> }>()
 const emit = defineEmits<{ close: [] }>()
 
 const household = useHousehold()
-const { saving, save } = useSaving('uses')
-const { note } = useNotes()
-const removal = useRemoval()
+
+const context = useContext()
+const on = ref(useToday().value)
 const { printAmount } = useShopping()
-const [toId, byId] = [useId(), useId()]
 const times = ref<number | null>(1)
 const to = ref(household.batches.find(({ id }) => id === props.feeding.body.batchId)?.body.name ?? '')
 const by = ref('')
 const evenIfShort = ref(false)
 
 const planned = computed(() => usePlannedFeed(props.feeding))
-const goods = computed(() => household.goods('feed', props.feeding.body.feedId))
-const shelves = computed(() => household.shelves('feed', props.feeding.body.feedId))
+const goods = computed(() => context.goods('feed', props.feeding.body.feedId))
+const shelves = computed(() => context.shelves('feed', props.feeding.body.feedId))
 const wanted = computed(() => {
   if (!planned.value) return 0
   const { feed, plan } = planned.value
@@ -41,48 +42,38 @@ const short = computed(() =>
   shelves.value.length ? Math.max(0, wanted.value - onShelves(shelves.value)) : 0,
 )
 
-async function keep() {
-  const stored = await save(crypto.randomUUID(), 0, {
+const entry = () =>
+  newEntry({
     name: props.feeding.body.name,
     kind: 'feed given',
-    batchId: null,
-    feedingId: props.feeding.id,
+    on: on.value,
+    about: [{ what: 'feedings', id: props.feeding.id, rung: null }],
     by: by.value.trim(),
     to: to.value.trim(),
-    note: '',
     times: times.value ?? 1,
     evenIfShort: evenIfShort.value,
-    drawn: [],
-    facts: [],
   })
-  if (!stored) return
-  note('The feed is written down.', { name: 'Undo', run: () => removal('uses', stored) })
-  emit('close')
-}
 </script>
 
 <template>
-  <DialogForm
+  <EntryForm
     :header="`Given: ${feeding.body.name}`"
     keep-label="It was given"
     :wrong="!planned || !times || times <= 0 || (short > 0 && !evenIfShort)"
-    :saving="saving"
-    @keep="keep"
+    :entry="entry"
+    done="The feed is written down."
     @close="emit('close')"
   >
-    <NumberField
+    <TypedField
       v-model="times"
       v-first-focus
       :label="`How many of the ${feeding.body.vessel.name.toLowerCase()}`"
       :problem="!times || times <= 0 ? 'Say how many, above 0.' : undefined"
     />
+    <DayField v-model="on" label="On" hint="it may lie in the past" />
     <div class="pair">
-      <FieldFrame :id="toId" label="To which trays">
-        <input :id="toId" v-model="to" class="input" autocomplete="off" maxlength="200" />
-      </FieldFrame>
-      <FieldFrame :id="byId" label="By whom">
-        <input :id="byId" v-model="by" class="input" autocomplete="off" maxlength="80" />
-      </FieldFrame>
+      <TextField label="To which trays" v-model="to" maxlength="200" />
+      <TextField label="By whom" v-model="by" maxlength="80" />
     </div>
     <p v-if="goods && planned">
       It takes {{ printAmount(goods, wanted) }} of {{ goodsName(goods).toLowerCase()
@@ -93,13 +84,7 @@ async function keep() {
     <label v-if="short > 0" class="check">
       <input v-model="evenIfShort" type="checkbox" /> It was given all the same: take what there is
     </label>
-  </DialogForm>
+  </EntryForm>
 </template>
 
-<style scoped>
-.check {
-  display: flex;
-  gap: 0.5rem;
-  align-items: center;
-}
-</style>
+<style scoped></style>

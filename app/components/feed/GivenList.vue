@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useDates } from '~/composables/useDates'
 import { useRemoval } from '~/composables/useRemoval'
@@ -10,11 +11,13 @@ import { printNumber } from '#core/units/format'
 const props = defineProps<{ feedingId?: string }>()
 const household = useHousehold()
 const removal = useRemoval()
-const { printDate } = useDates()
+const { printDay } = useDates()
 const given = computed(() =>
-  household.uses
+  household.entries
     .filter(
-      ({ body }) => body.kind === 'feed given' && (!props.feedingId || body.feedingId === props.feedingId),
+      ({ body }) =>
+        body.kind === 'feed given' &&
+        (!props.feedingId || body.about.some(({ id }) => id === props.feedingId)),
     )
     .slice()
     .reverse()
@@ -31,20 +34,20 @@ const fact = (facts: { what: string; amount: number }[], what: string) =>
       <li v-for="use in given" :key="use.id">
         <Droplets aria-hidden="true" />
         <span>
-          {{ printDate(use.updatedAt) }}, <strong>{{ use.body.name }}</strong>:
+          {{ printDay(use.body.on) }}, <strong>{{ use.body.name }}</strong>:
           {{ printNumber(fact(use.body.facts, 'Nitrogen')) }} mg/L,
           {{ printNumber(fact(use.body.facts, 'Solution')) }} L<template v-if="use.body.to"
             >, to {{ use.body.to }}</template
           ><template v-if="use.body.by">, by {{ use.body.by }}</template>
         </span>
-        <button
-          type="button"
-          class="icon-button no-print"
+        <Button
+          class="no-print"
+          text
           :aria-label="`Take back ${use.body.name}`"
-          @click="removal('uses', use)"
+          @click="removal('entries', use)"
         >
           <Undo2 aria-hidden="true" />
-        </button>
+        </Button>
       </li>
     </ul>
   </section>

@@ -1,15 +1,16 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import NumberField from '~/components/fields/NumberField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { forPlantingHole, granularFor, TOP_DRESS_EVERY_WEEKS, topDressDays } from '#core/feed/granular'
 import { within } from '#core/problem'
 
 /** Granular and slow feeds: into the mix, into the pot, into the planting hole; and when to dress again. */
-const household = useHousehold()
-const choices = computed(() => household.feeds.filter(({ use }) => use === 'mixed in'))
+const context = useContext()
+const choices = computed(() => context.feedList.filter(({ use }) => use === 'mixed in'))
 const feedId = ref('granular-5')
 const containerId = ref('pot-10cm')
 const feed = computed(() => choices.value.find(({ id }) => id === feedId.value) ?? choices.value[0]!)
@@ -20,15 +21,14 @@ const problem = computed(
     within(['rate'], gPerL.value, 0, 50, 'A rate is above 0 and at most 50 g a litre of mix.', true)[0]
       ?.message,
 )
-const container = computed(() => household.findContainer(containerId.value)!)
+const container = computed(() => context.containers.get(containerId.value)!)
 const dose = computed(() => (problem.value ? null : granularFor(feed.value, gPerL.value, container.value)))
 const hole = computed(() => (problem.value ? null : forPlantingHole(feed.value, gPerL.value)))
 const over = computed(() => feed.value.labelRatePerL !== null && gPerL.value > feed.value.labelRatePerL)
 </script>
 
 <template>
-  <details class="granular">
-    <summary>Granular feed, mixed in</summary>
+  <FoldAway class="granular" title="Granular feed, mixed in">
     <ChoiceField
       v-model="feedId"
       label="Feed"
@@ -36,7 +36,7 @@ const over = computed(() => feed.value.labelRatePerL !== null && gPerL.value > f
       :hint="feed.release ?? ''"
     />
     <div class="pair">
-      <NumberField
+      <TypedField
         :model-value="gPerL"
         label="A litre of mix"
         unit="g"
@@ -47,7 +47,7 @@ const over = computed(() => feed.value.labelRatePerL !== null && gPerL.value > f
       <ChoiceField
         v-model="containerId"
         label="Into"
-        :choices="household.containers.map(({ id, name }) => ({ value: id, name }))"
+        :choices="context.containerList.map(({ id, name }) => ({ value: id, name }))"
       />
     </div>
     <p v-if="dose && hole">
@@ -61,7 +61,7 @@ const over = computed(() => feed.value.labelRatePerL !== null && gPerL.value > f
       {{ topDressDays(120).join(', ') }}. Work it in, water, keep it off the stem.
     </p>
     <p v-if="over" class="problem">Never above the label: choose less.</p>
-  </details>
+  </FoldAway>
 </template>
 
 <style scoped>

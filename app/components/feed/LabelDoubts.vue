@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
 import { computed } from 'vue'
 import { K_IN_K2O, P_IN_P2O5 } from '#core/feed/feed'
 import { printNumber } from '#core/units/format'
@@ -34,15 +35,14 @@ function fromElements() {
     Phosphate is the largest of the three. Labels go N – P – K: is it in that order?
     <button type="button" class="link" @click="swap">Swap N and P</button>
   </p>
-  <details class="doubts">
-    <summary>Does the label say P and K, not P₂O₅ and K₂O?</summary>
+  <FoldAway class="doubts" title="Does the label say P and K, not P₂O₅ and K₂O?">
     <p class="small">
       Read as oxides it holds {{ printNumber(asElements.p) }} % P and {{ printNumber(asElements.k) }} % K.
       Read as elements it holds {{ printNumber(label.p2o5Percent) }} % P and
       {{ printNumber(label.k2oPercent) }} % K.
       <button type="button" class="link" @click="fromElements">They are elements</button>
     </p>
-  </details>
+  </FoldAway>
 </template>
 
 <style scoped>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import RadioButton from 'primevue/radiobutton'
+import FoldAway from '~/components/fields/FoldAway.vue'
 import { computed } from 'vue'
 import { NuxtLink } from '#components'
 import StepList from '~/components/bench/StepList.vue'
@@ -54,22 +56,22 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
       <fieldset v-if="feed.plan.ways.length" class="ways">
         <legend>With the tools you own</legend>
         <label v-if="feed.plan.stock">
-          <input
-            type="radio"
+          <RadioButton
             name="tool"
-            :checked="!way"
-            @change="feed.change('tool', (draft) => (draft.toolId = null))"
+            :value="true"
+            :model-value="!way"
+            @update:model-value="feed.change('tool', (draft) => (draft.toolId = null))"
           />
           <span>a stock solution</span>
           <span class="soft">± {{ printShare(feed.plan.stock.worst.value) }}</span>
         </label>
         <label v-for="one in feed.plan.ways" :key="one.tool.id" :class="{ off: one.fit === 'too small' }">
-          <input
-            type="radio"
+          <RadioButton
             name="tool"
             :disabled="one.fit === 'too small'"
-            :checked="way?.tool.id === one.tool.id"
-            @change="feed.change('tool', (draft) => (draft.toolId = one.tool.id))"
+            :value="true"
+            :model-value="way?.tool.id === one.tool.id"
+            @update:model-value="feed.change('tool', (draft) => (draft.toolId = one.tool.id))"
           />
           <span>{{ one.fit === 'too small' ? inSentence(one.tool.name) : sayMeasurement(one) }}</span>
           <span class="soft">{{ FITS[one.fit] || `± ${printShare(one.worst.value)}` }}</span>
@@ -80,12 +82,12 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
       </p>
       <ul class="cautions" aria-label="Cautions">
         <li v-for="caution in feed.plan.cautions" :key="caution.id" class="caution">
-          <details :open="caution.id === 'aboveLabel'">
-            <summary>
+          <FoldAway :open="caution.id === 'aboveLabel'"
+            ><template #title>
               <strong>{{ caution.title }}</strong>
-            </summary>
+            </template>
             <p>{{ caution.text }}</p>
-          </details>
+          </FoldAway>
         </li>
       </ul>
     </template>

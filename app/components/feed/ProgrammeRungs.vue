@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import NumberField from '~/components/fields/NumberField.vue'
 import { useProgrammeDay } from '~/composables/useProgrammeDay'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useProgrammeDraft } from '~/state/programmeDraft'
 import { Plus, X } from '@lucide/vue'
@@ -11,6 +13,7 @@ import { printNumber, printQuantity } from '#core/units/format'
 
 /** The ladder of feeds rung by rung: how long, in what, how strong and how often; and what comes of it. */
 const household = useHousehold()
+const context = useContext()
 const programme = useProgrammeDraft()
 const dayText = useProgrammeDay()
 
@@ -18,10 +21,10 @@ const stageChoices = STAGES.filter(({ highNMgPerL }) => highNMgPerL > 0).map(({ 
   value: id,
   name,
 }))
-const containerChoices = computed(() => household.containers.map(({ id, name }) => ({ value: id, name })))
+const containerChoices = computed(() => context.containerList.map(({ id, name }) => ({ value: id, name })))
 const mixChoices = computed(() => [
   ...(programme.draft.batchId ? [{ value: null, name: 'the batch’s mix' }] : []),
-  ...household.mixChoices,
+  ...context.mixChoices,
 ])
 /** Feeds of one rung that follow each other are said as one line. */
 const calendar = computed(() =>
@@ -45,7 +48,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.kitc
           :choices="stageChoices"
           @update:model-value="programme.setRung(index, 'stageId', $event)"
         />
-        <NumberField
+        <TypedField
           :model-value="rung.days"
           label="For"
           unit="days"
@@ -67,7 +70,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.kitc
           :problem="programme.problemAt(`rungs[${index}].recipeId`)"
           @update:model-value="programme.setRung(index, 'recipeId', $event)"
         />
-        <NumberField
+        <TypedField
           :model-value="rung.nMgPerL"
           label="Strength"
           unit="mg/L"
@@ -75,7 +78,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.kitc
           :problem="programme.problemAt(`rungs[${index}].nMgPerL`)"
           @update:model-value="programme.setRung(index, 'nMgPerL', $event ?? 0)"
         />
-        <NumberField
+        <TypedField
           :model-value="rung.everyDays"
           label="Every"
           unit="days"
@@ -83,14 +86,9 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.kitc
           :problem="programme.problemAt(`rungs[${index}].everyDays`)"
           @update:model-value="programme.setRung(index, 'everyDays', $event ?? 0)"
         />
-        <button
-          type="button"
-          class="icon-button"
-          :aria-label="`Take away rung ${index + 1}`"
-          @click="programme.removeRung(index)"
-        >
+        <Button text :aria-label="`Take away rung ${index + 1}`" @click="programme.removeRung(index)">
           <X aria-hidden="true" />
-        </button>
+        </Button>
         <p class="said">
           <template v-if="given.length"
             >{{ given.length }} {{ given.length === 1 ? 'feed' : 'feeds' }} of
@@ -101,9 +99,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.kitc
         </p>
       </li>
     </ol>
-    <button type="button" class="button" @click="programme.addRung">
-      <Plus aria-hidden="true" /> Add a rung
-    </button>
+    <Button @click="programme.addRung"> <Plus aria-hidden="true" /> Add a rung </Button>
   </section>
 </template>
 

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import QuantityField from '~/components/fields/QuantityField.vue'
 /** A vessel of unknown size: weighed empty and full of water, its litres are known. */
 const emit = defineEmits<{ volume: [litres: number] }>()
 const emptyG = ref<number | null>(null)
@@ -14,11 +16,10 @@ const problem = computed(() =>
 </script>
 
 <template>
-  <details>
-    <summary>Not sure what it holds? Weigh it</summary>
+  <FoldAway title="Not sure what it holds? Weigh it">
     <div class="pair">
-      <QuantityField v-model="emptyG" optional dimension="mass" assume="g" label="Empty" />
-      <QuantityField
+      <TypedField v-model="emptyG" optional dimension="mass" assume="g" label="Empty" />
+      <TypedField
         v-model="fullG"
         optional
         dimension="mass"
@@ -27,13 +28,8 @@ const problem = computed(() =>
         :problem="problem"
       />
     </div>
-    <button
-      v-if="litres !== null && litres > 0"
-      type="button"
-      class="button"
-      @click="emit('volume', Number(litres.toFixed(3)))"
-    >
+    <Button v-if="litres !== null && litres > 0" @click="emit('volume', Number(litres.toFixed(3)))">
       It holds {{ litres.toFixed(2) }} L: take that
-    </button>
-  </details>
+    </Button>
+  </FoldAway>
 </template>

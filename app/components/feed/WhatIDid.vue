@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import TextField from '~/components/fields/TextField.vue'
 import { computed, ref, useId, watch } from 'vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useFeedDraft } from '~/state/feedDraft'
 import { useHousehold } from '~/state/household'
@@ -68,17 +68,12 @@ const WORDS = {
 <template>
   <section class="did" aria-labelledby="did-title">
     <h3 id="did-title">What I did</h3>
-    <FieldFrame :id="id" :label="`Put into the ${feed.draft.vessel.name.toLowerCase()}`" :problem="message">
-      <input
-        :id="id"
-        v-model="said"
-        class="input"
-        autocomplete="off"
-        placeholder="2 tsp"
-        :aria-invalid="message ? 'true' : undefined"
-        :aria-describedby="message ? `${id}-problem` : undefined"
-      />
-    </FieldFrame>
+    <TextField
+      :label="`Put into the ${feed.draft.vessel.name.toLowerCase()}`"
+      :problem="message"
+      v-model="said"
+      placeholder="2 tsp"
+    />
     <p v-if="was && verdict" role="status">
       <strong><FigureValue :figure="was" :digits="printNumber(was.value)" /></strong> mg/L of nitrogen:
       {{ WORDS[verdict] }}.

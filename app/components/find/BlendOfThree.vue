@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import TriangleMap from '~/components/find/TriangleMap.vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { FINDER_TRAITS, type FinderRequest, type FinderTrait } from '#core/media/finder'
 import { saidInParts, type Part } from '#core/media/recipe'
 import { TRAITS } from '~/drawings/traits'
@@ -10,7 +11,7 @@ import { TRAITS } from '~/drawings/traits'
 /** Any three materials, and the blend of them that is looked at. */
 const props = defineProps<{ request: FinderRequest }>()
 const emit = defineEmits<{ use: [parts: Part[]] }>()
-const household = useHousehold()
+const context = useContext()
 const traitChoices = FINDER_TRAITS.map((trait) => ({ value: trait, name: TRAITS[trait].name }))
 const price = (id: string) =>
   props.request.pricePerL[props.request.materials.findIndex((one) => one.id === id)] ?? 0
@@ -19,12 +20,12 @@ const three = ref<[string, string, string]>(['coir', 'perlite', 'castings'])
 const mapped = ref<FinderTrait>('air')
 const shares = ref<[number, number, number]>([0.6, 0.2, 0.2])
 const triangle = computed((): FinderRequest => {
-  const materials = three.value.map((id) => household.library.get(id)!)
+  const materials = three.value.map((id) => context.materials.get(id)!)
   return { ...props.request, materials, pricePerL: materials.map(({ id }) => price(id)) }
 })
 /** For a corner: every material but those of the other two. */
 const choicesFor = (corner: number) =>
-  household.media
+  context.media
     .filter(({ id }) => !three.value.some((taken, i) => i !== corner && taken === id))
     .map(({ id, name }) => ({ value: id, name }))
 const triangleParts = computed((): Part[] => {
@@ -52,14 +53,14 @@ const triangleParts = computed((): Part[] => {
     </div>
     <TriangleMap
       :request="triangle"
-      :names="three.map((id) => household.library.get(id)!.name.split(',')[0]!)"
+      :names="three.map((id) => context.materials.get(id)!.name.split(',')[0]!)"
       :trait="mapped"
       :shares="shares"
       @shares="shares = $event"
     />
     <p>
       <strong>{{ saidInParts(triangleParts) }}</strong>
-      <button type="button" class="button use" @click="emit('use', triangleParts)">Use this blend</button>
+      <Button class="use" @click="emit('use', triangleParts)">Use this blend</Button>
     </p>
   </div>
 </template>

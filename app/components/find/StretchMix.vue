@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import QuantityField from '~/components/fields/QuantityField.vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import type { Container } from '#core/containers/container'
 import { STRETCHED, stretch } from '#core/media/reuse'
 import { saidInParts, type Part } from '#core/media/recipe'
@@ -13,21 +15,21 @@ import { printTrait } from '~/drawings/traits'
 /** Old mix used again: what to add so that there is air and food in it, and how far it goes. */
 const props = defineProps<{ container: Container; additions: readonly string[] }>()
 const emit = defineEmits<{ use: [parts: Part[]] }>()
-const household = useHousehold()
+const context = useContext()
 
 const baseId = ref<string>(STRETCHED[0])
 const haveL = ref<number | null>(null)
-const choices = STRETCHED.map((id) => ({ value: id as string, name: household.library.get(id)!.name }))
+const choices = STRETCHED.map((id) => ({ value: id as string, name: context.materials.get(id)!.name }))
 /** Reckoned only when it is looked at. */
 const open = ref(false)
 const answers = computed(() =>
-  open.value ? stretch(baseId.value, props.additions, props.container, household.library) : [],
+  open.value ? stretch(baseId.value, props.additions, props.container, context.materials) : [],
 )
 /** Litres of each addition for what there is of the old mix. */
 function litres(parts: readonly Part[]) {
   const base = parts[0]!
   return parts.slice(1).map(({ materialId, parts: amount }) => ({
-    name: household.library.get(materialId)!.name.split(',')[0]!.toLowerCase(),
+    name: context.materials.get(materialId)!.name.split(',')[0]!.toLowerCase(),
     amountL: haveL.value === null ? null : (haveL.value * amount) / base.parts,
     parts: amount,
   }))
@@ -35,11 +37,10 @@ function litres(parts: readonly Part[]) {
 </script>
 
 <template>
-  <details class="stretch" @toggle="open = ($event.target as HTMLDetailsElement).open">
-    <summary>Stretch an old mix</summary>
+  <FoldAway class="stretch" v-model:open="open" title="Stretch an old mix">
     <div class="pair">
       <ChoiceField v-model="baseId" label="What you have" :choices="choices" />
-      <QuantityField v-model="haveL" optional dimension="volume" assume="L" label="How much of it" />
+      <TypedField v-model="haveL" optional dimension="volume" assume="L" label="How much of it" />
     </div>
     <template v-if="answers.length">
       <p class="soft small">
@@ -61,7 +62,7 @@ function litres(parts: readonly Part[]) {
             {{ printShare(answer.share) }} of it old; {{ printTrait('air', answer.after.air) }} air,
             {{ printTrait('food', answer.after.food) }}, {{ printTrait('salts', answer.after.salts) }}
           </p>
-          <button type="button" class="button" @click="emit('use', [...answer.parts])">Use it</button>
+          <Button @click="emit('use', [...answer.parts])">Use it</Button>
         </li>
       </ol>
     </template>
@@ -69,7 +70,7 @@ function litres(parts: readonly Part[]) {
       Nothing ticked brings back both: tick perlite, hulls, pumice or bark for air, and compost, castings or
       manure for food.
     </p>
-  </details>
+  </FoldAway>
 </template>
 
 <style scoped>

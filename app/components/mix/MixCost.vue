@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
 import { computed, useTemplateRef } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useFollowing } from '~/composables/useFollowing'
 import { useShopping } from '~/composables/useShopping'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useMixDraft } from '~/state/mixDraft'
 import { costOf } from '#core/stores/cost'
@@ -10,13 +12,14 @@ import { needsOfBatch } from '#core/stores/needs'
 
 /** What the batch costs, and what of it is not on the shelf. */
 const household = useHousehold()
+const context = useContext()
 const mix = useMixDraft()
 // Whole packs are a small integer programme: below the fold it waits until the hand has come to rest.
 const root = useTemplateRef<HTMLElement>('root')
 const plan = useFollowing(root, () => mix.plan)
 const { linesFor, printAmount, packNames, nameOf } = useShopping()
 
-const cost = computed(() => plan.value && costOf(plan.value, ({ kind, id }) => household.priceOf(kind, id)))
+const cost = computed(() => plan.value && costOf(plan.value, ({ kind, id }) => context.priceOf(kind, id)))
 /** Only what the household keeps a record of can be short. */
 const short = computed(() =>
   household.stocks.length && plan.value && !(mix.saved && household.making(mix.saved.id))
@@ -24,7 +27,7 @@ const short = computed(() =>
     : [],
 )
 const names = (ids: readonly string[]) =>
-  ids.map((id) => household.library.get(id)?.name.split(',')[0]!.toLowerCase()).join(', ')
+  ids.map((id) => context.materials.get(id)?.name.split(',')[0]!.toLowerCase()).join(', ')
 </script>
 
 <template>
@@ -38,8 +41,7 @@ const names = (ids: readonly string[]) =>
         >, without {{ names(cost.unpriced) }}</span
       >.
     </p>
-    <details v-if="short.length">
-      <summary>Not all of it is in the stores</summary>
+    <FoldAway v-if="short.length" title="Not all of it is in the stores">
       <ul>
         <li v-for="line in short" :key="nameOf(line.goods)">
           {{ printAmount(line.goods, line.short) }} {{ nameOf(line.goods).toLowerCase() }} short<template
@@ -49,7 +51,7 @@ const names = (ids: readonly string[]) =>
           >
         </li>
       </ul>
-    </details>
+    </FoldAway>
     <p v-else-if="household.stocks.length && cost" class="soft small">The stores hold all of it.</p>
   </div>
 </template>

@@ -1,15 +1,18 @@
 <script setup lang="ts">
+import CheckField from '~/components/fields/CheckField.vue'
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed, nextTick, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { useMixDraft } from '~/state/mixDraft'
 import { X } from '@lucide/vue'
 import { PREPARATIONS, type Preparation } from '#core/media/recipe'
 import { SANITATION_SCHOOLS } from '#core/media/sanitation'
 
 /** What goes in by the gram, and what is done before measuring. */
-const household = useHousehold()
+const context = useContext()
 const mix = useMixDraft()
 
 const WHAT: Record<Preparation, string> = {
@@ -19,7 +22,7 @@ const WHAT: Record<Preparation, string> = {
   moisten: 'moisten before stirring',
 }
 const choices = computed(() =>
-  [...household.amendments, ...household.media.filter(({ nitrogenPercent }) => nitrogenPercent >= 1.2)]
+  [...context.amendments, ...context.media.filter(({ nitrogenPercent }) => nitrogenPercent >= 1.2)]
     .filter(({ id }) => !mix.draft.extras.some(({ materialId }) => materialId === id))
     .map(({ id, name }) => ({ value: id, name })),
 )
@@ -44,14 +47,17 @@ function toggle(preparation: Preparation, on: boolean) {
 </script>
 
 <template>
-  <details class="extras" :open="mix.draft.extras.length + mix.draft.preparations.length > 0">
-    <summary>Extras and preparation</summary>
+  <FoldAway
+    class="extras"
+    :open="mix.draft.extras.length + mix.draft.preparations.length > 0"
+    title="Extras and preparation"
+  >
     <ul>
       <li v-for="(extra, index) in mix.draft.extras" :key="extra.materialId">
-        <span>{{ household.library.get(extra.materialId)?.name ?? 'No longer here' }}</span>
-        <NumberField
+        <span>{{ context.materials.get(extra.materialId)?.name ?? 'No longer here' }}</span>
+        <TypedField
           :model-value="extra.gPerL"
-          :label="`Grams of ${household.library.get(extra.materialId)?.name ?? 'it'} a litre`"
+          :label="`Grams of ${context.materials.get(extra.materialId)?.name ?? 'it'} a litre`"
           hide-label
           unit="g/L"
           :problem="mix.problemAt(`extras[${index}].gPerL`)"
@@ -59,14 +65,13 @@ function toggle(preparation: Preparation, on: boolean) {
             (value) => mix.change(`extra-${index}`, (draft) => (draft.extras[index]!.gPerL = value ?? 0))
           "
         />
-        <button
-          type="button"
-          class="icon-button"
-          :aria-label="`Leave out ${household.library.get(extra.materialId)?.name ?? 'it'}`"
+        <Button
+          text
+          :aria-label="`Leave out ${context.materials.get(extra.materialId)?.name ?? 'it'}`"
           @click="mix.change('extra', (draft) => draft.extras.splice(index, 1))"
         >
           <X aria-hidden="true" />
-        </button>
+        </Button>
       </li>
     </ul>
     <ChoiceField
@@ -84,15 +89,14 @@ function toggle(preparation: Preparation, on: boolean) {
       :hint="`${school.why} ${school.cost}`"
       @update:model-value="toggle('hot water', $event === 'hot water')"
     />
-    <label v-for="one in PREPARATIONS.filter((one) => one !== 'hot water')" :key="one" class="check">
-      <input
-        type="checkbox"
-        :checked="mix.draft.preparations.includes(one)"
-        @change="toggle(one, ($event.target as HTMLInputElement).checked)"
-      />
-      {{ WHAT[one] }}
-    </label>
-  </details>
+    <CheckField
+      v-for="one in PREPARATIONS.filter((one) => one !== 'hot water')"
+      :key="one"
+      :model-value="mix.draft.preparations.includes(one)"
+      @update:model-value="toggle(one, $event)"
+      >{{ WHAT[one] }}</CheckField
+    >
+  </FoldAway>
 </template>
 
 <style scoped>

@@ -1,20 +1,21 @@
 <script setup lang="ts">
+import CheckField from '~/components/fields/CheckField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed, nextTick, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import QuantityField from '~/components/fields/QuantityField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import ContainerSection from '~/components/mix/ContainerSection.vue'
 import MixLower from '~/components/mix/MixLower.vue'
 import ContainerForm from '~/components/stores/ContainerForm.vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { useMixDraft } from '~/state/mixDraft'
 import { Minus, Plus, X } from '@lucide/vue'
 import { cellWord, cellVolume, type Container } from '#core/containers/container'
 import { COVER_IS_THE_MIX } from '#core/media/batch-request'
 
 /** What the mix must fill: containers with their count and cover. */
-const household = useHousehold()
+const context = useContext()
 const mix = useMixDraft()
 
 const PICTURE_PX = 62
@@ -23,7 +24,7 @@ const rows = computed(() =>
   mix.draft.fills.map((fill, index) => ({
     fill,
     index,
-    container: household.findContainer(fill.containerId),
+    container: context.containers.get(fill.containerId),
   })),
 )
 /** One scale for all, from the largest. */
@@ -41,19 +42,19 @@ const mainMaterial = computed(
   () => [...mix.draft.parts].sort((a, b) => b.parts - a.parts)[0]?.materialId ?? 'loam',
 )
 const containerChoices = computed(() => [
-  ...(household.ownContainers.length
-    ? [{ group: 'Ours', choices: household.ownContainers.map(({ id, name }) => ({ value: id, name })) }]
+  ...(context.ownContainers.length
+    ? [{ group: 'Ours', choices: context.ownContainers.map(({ id, name }) => ({ value: id, name })) }]
     : []),
   ...(['tray', 'open tray', 'pot', 'block'] as const).map((kind) => ({
     group: { tray: 'Trays of cells', 'open tray': 'Open trays', pot: 'Pots', block: 'Soil blocks' }[kind],
-    choices: household.containers
-      .filter((container) => container.kind === kind && !household.ownContainers.includes(container))
+    choices: context.containerList
+      .filter((container) => container.kind === kind && !context.ownContainers.includes(container))
       .map(({ id, name }) => ({ value: id, name })),
   })),
 ])
 const coverChoices = computed(() => [
   { value: COVER_IS_THE_MIX, name: 'the mix' },
-  ...household.media.map(({ id, name }) => ({ value: id, name })),
+  ...context.media.map(({ id, name }) => ({ value: id, name })),
 ])
 
 const adding = ref<string>()
@@ -98,16 +99,15 @@ function measured(id: string) {
         <div class="what">
           <div class="head">
             <div class="count">
-              <button
-                type="button"
-                class="icon-button"
+              <Button
+                text
                 :aria-label="`One ${container?.name ?? 'container'} less`"
                 :disabled="fill.count <= 1"
                 @click="mix.change(`count-${index}`, (draft) => draft.fills[index]!.count--)"
               >
                 <Minus aria-hidden="true" />
-              </button>
-              <NumberField
+              </Button>
+              <TypedField
                 :model-value="fill.count"
                 :label="`How many: ${container?.name ?? 'container'}`"
                 hide-label
@@ -116,24 +116,22 @@ function measured(id: string) {
                   (count) => mix.change(`count-${index}`, (draft) => (draft.fills[index]!.count = count ?? 0))
                 "
               />
-              <button
-                type="button"
-                class="icon-button"
+              <Button
+                text
                 :aria-label="`One ${container?.name ?? 'container'} more`"
                 @click="mix.change(`count-${index}`, (draft) => draft.fills[index]!.count++)"
               >
                 <Plus aria-hidden="true" />
-              </button>
+              </Button>
             </div>
             <strong class="name">{{ container?.name ?? 'A container that is no longer here' }}</strong>
-            <button
-              type="button"
-              class="icon-button"
+            <Button
+              text
               :aria-label="`Take away ${container?.name ?? 'this container'}`"
               @click="mix.removeFill(index)"
             >
               <X aria-hidden="true" />
-            </button>
+            </Button>
           </div>
           <p
             v-for="field in ['count', 'containerId', 'coverMaterialId', 'topMm']"
@@ -159,7 +157,7 @@ function measured(id: string) {
           </p>
           <div class="cover">
             <span>Cover</span>
-            <QuantityField
+            <TypedField
               :model-value="fill.coverMm"
               dimension="length"
               assume="mm"
@@ -182,16 +180,13 @@ function measured(id: string) {
             />
           </div>
           <div v-if="container && container.kind !== 'block'" class="layer">
-            <label>
-              <input
-                type="checkbox"
-                :checked="fill.topMm != null"
-                :aria-label="`${container.name} in two layers`"
-                @change="mix.layer(index, ($event.target as HTMLInputElement).checked)"
-              />
-              {{ fill.topMm == null ? 'in two layers' : 'of this mix the top' }}
-            </label>
-            <QuantityField
+            <CheckField
+              :aria-label="`${container.name} in two layers`"
+              :model-value="fill.topMm != null"
+              @update:model-value="mix.layer(index, $event)"
+              >{{ fill.topMm == null ? 'in two layers' : 'of this mix the top' }}</CheckField
+            >
+            <TypedField
               v-if="fill.topMm != null"
               :model-value="fill.topMm"
               dimension="length"

@@ -1,14 +1,14 @@
 <script setup lang="ts">
+import TypedField from '~/components/fields/TypedField.vue'
 import { computed } from 'vue'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { useMixDraft } from '~/state/mixDraft'
 import { saidInParts } from '#core/media/recipe'
 
 /** The mix that lies below the other one, in containers filled in layers. */
-const household = useHousehold()
+const context = useContext()
 const mix = useMixDraft()
 
 const layered = computed(() => mix.draft.fills.some(({ topMm }) => topMm != null))
@@ -32,11 +32,11 @@ const choices = computed(() => mix.recipes.map(({ id, name }) => ({ value: id, n
       <span class="soft">{{ saidInParts(mix.draft.lowerParts) }}</span>
     </div>
     <div class="three">
-      <NumberField
+      <TypedField
         v-for="(part, index) in mix.draft.lowerParts"
         :key="part.materialId"
         :model-value="part.parts"
-        :label="household.library.get(part.materialId)?.name ?? 'No longer here'"
+        :label="context.materials.get(part.materialId)?.name ?? 'No longer here'"
         unit="parts"
         :problem="mix.problemAt(`lowerParts[${index}].parts`)"
         @update:model-value="

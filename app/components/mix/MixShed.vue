@@ -1,15 +1,17 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import QuantityField from '~/components/fields/QuantityField.vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { useMixDraft } from '~/state/mixDraft'
 import { mostContainers } from '#core/media/capacity'
 import { onShelves } from '#core/stores/draw'
 import { asBatchRequest } from '#shared/records/batch'
 
 /** The other way round: from what is in the shed to the most trays it fills, and what runs out first. */
-const household = useHousehold()
+const context = useContext()
 const mix = useMixDraft()
 
 /** What is folded away is not drawn. */
@@ -18,18 +20,18 @@ const haveL = ref<Record<string, number | null>>({})
 /** What stands in the stores, as far as it is written down. */
 function fromStores() {
   for (const { material } of mix.plan?.lines ?? []) {
-    const shelves = household.shelves('material', material.id)
+    const shelves = context.shelves('material', material.id)
     if (shelves.length) haveL.value = { ...haveL.value, [material.id]: onShelves(shelves) }
   }
 }
 const inStores = computed(() =>
-  (mix.plan?.lines ?? []).some(({ material }) => household.shelves('material', material.id).length > 0),
+  (mix.plan?.lines ?? []).some(({ material }) => context.shelves('material', material.id).length > 0),
 )
 const fillIndex = ref('0')
 const choices = computed(() =>
   mix.draft.fills.map(({ containerId }, index) => ({
     value: String(index),
-    name: household.findContainer(containerId)?.name ?? 'No longer here',
+    name: context.containers.get(containerId)?.name ?? 'No longer here',
   })),
 )
 const said = computed(() =>
@@ -40,20 +42,19 @@ const capacity = computed(() => {
   const index = Math.min(Number(fillIndex.value), mix.draft.fills.length - 1)
   return {
     index,
-    ...mostContainers(asBatchRequest(mix.draft, household.shed), index, Object.fromEntries(said.value)),
+    ...mostContainers(asBatchRequest(mix.draft, context.whole), index, Object.fromEntries(said.value)),
   }
 })
 const name = computed(() => (capacity.value ? (choices.value[capacity.value.index]?.name ?? '') : ''))
-const limit = computed(() => household.library.get(capacity.value?.limitedBy ?? '')?.name.toLowerCase())
+const limit = computed(() => context.materials.get(capacity.value?.limitedBy ?? '')?.name.toLowerCase())
 </script>
 
 <template>
-  <details v-if="mix.plan" class="shed" @toggle="open = ($event.target as HTMLDetailsElement).open">
-    <summary>How far does what I have go?</summary>
+  <FoldAway v-if="mix.plan" class="shed" v-model:open="open" title="How far does what I have go?">
     <template v-if="open">
-      <button v-if="inStores" type="button" class="button" @click="fromStores">From the stores</button>
+      <Button v-if="inStores" @click="fromStores">From the stores</Button>
       <div class="pair">
-        <QuantityField
+        <TypedField
           v-for="line in mix.plan.lines"
           :key="line.material.id"
           :model-value="haveL[line.material.id] ?? null"
@@ -74,18 +75,16 @@ const limit = computed(() => household.library.get(capacity.value?.limitedBy ?? 
       <p v-if="capacity" role="status" class="answer">
         <strong>{{ capacity.count }} × {{ name }}</strong>
         <template v-if="limit">: then {{ limit }} runs out.</template>
-        <button
+        <Button
           v-if="capacity.count > 0 && capacity.count !== mix.draft.fills[capacity.index]!.count"
-          type="button"
-          class="button"
           @click="mix.change('count', (draft) => (draft.fills[capacity!.index]!.count = capacity!.count))"
         >
           Fill that many
-        </button>
+        </Button>
       </p>
       <p v-else class="soft">Say what there is of a material; what is left empty is taken as enough.</p>
     </template>
-  </details>
+  </FoldAway>
 </template>
 
 <style scoped>

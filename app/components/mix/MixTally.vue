@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
 import { computed } from 'vue'
 import PackToOpen from '~/components/bench/PackToOpen.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
@@ -171,15 +172,15 @@ const roundingText = (line: MaterialLine) => {
 
       <ul class="cautions" aria-label="Cautions">
         <li v-for="caution in plan.cautions" :key="caution.id" class="caution">
-          <details>
-            <summary>
+          <FoldAway
+            ><template #title>
               <strong>{{ caution.title }}</strong>
               <span v-if="caution.id === 'salts'"
                 >: about <FigureValue :figure="plan.chemistry.saltsMsPerCm"
               /></span>
-            </summary>
+            </template>
             <p>{{ caution.text }}</p>
-          </details>
+          </FoldAway>
         </li>
       </ul>
     </template>

@@ -1,20 +1,27 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TextField from '~/components/fields/TextField.vue'
+import Button from 'primevue/button'
+import { newId } from '~/composables/newId'
 import { computed, ref, useId } from 'vue'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
 import RecipeHistory from '~/components/mix/RecipeHistory.vue'
-import SaveProblem from '~/components/shell/SaveProblem.vue'
+import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useNotes } from '~/composables/useNotes'
 import { useRemoval } from '~/composables/useRemoval'
-import { useSaving } from '~/composables/useSaving'
+import { useSaving } from '~/state/saving'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useMixDraft } from '~/state/mixDraft'
+import { useUndo } from '~/state/undo'
 import { saidInParts } from '#core/media/recipe'
 
 /** Keeping recipes: keep what was adjusted, rename, duplicate, compare with another, remove. */
 const household = useHousehold()
+const context = useContext()
 const mix = useMixDraft()
+const undoing = useUndo()
 const remove = useRemoval()
 const { saving, save, dismiss } = useSaving('recipes')
 const { note } = useNotes()
@@ -32,25 +39,14 @@ const making = () => {
 async function keep(asNew: boolean) {
   const base = asNew ? undefined : own.value
   const name = base?.body.name ?? `${mix.recipe?.name ?? 'Mix'}, ours`
-  const stored = await save(base?.id ?? crypto.randomUUID(), base?.version ?? 0, {
+  const kept = await save(base?.id ?? newId(), base?.version ?? 0, {
     name,
     reasoning: mix.recipe?.reasoning ?? '',
     ...making(),
   })
-  if (!stored) return
-  mix.change('recipe', (draft) => (draft.recipeId = stored.id))
-  note(`Kept as ${stored.body.name}.`)
-}
-
-/** Somebody else changed the recipe meanwhile: ours over it, or theirs into the draft. */
-async function keepMine() {
-  if (saving.value.state === 'stale') await saving.value.again()
-}
-function takeTheirs() {
-  if (saving.value.state !== 'stale' || !saving.value.current) return
-  household.put('recipes', saving.value.current)
-  mix.chooseRecipe(saving.value.current.id)
-  dismiss()
+  if (!kept) return
+  mix.change('recipe', (draft) => (draft.recipeId = kept.stored.id))
+  note(`Kept as ${kept.stored.body.name}.`, { name: 'Undo', run: () => undoing.takeBack(kept.opposite) })
 }
 
 const naming = ref<string | null>(null)
@@ -78,7 +74,7 @@ const rows = computed(() => {
   const ids = new Set([...mix.draft.parts, ...other.value.parts].map(({ materialId }) => materialId))
   return [...ids].map((id) => ({
     id,
-    name: household.library.get(id)?.name ?? 'No longer here',
+    name: context.materials.get(id)?.name ?? 'No longer here',
     here: share(mix.draft.parts, id),
     there: share(other.value!.parts, id),
   }))
@@ -87,35 +83,28 @@ const rows = computed(() => {
 
 <template>
   <div class="care">
-    <button v-if="mix.adjusted" type="button" class="button" :disabled="blocked" @click="keep(false)">
-      Keep this recipe
-    </button>
+    <Button v-if="mix.adjusted" :disabled="blocked" @click="keep(false)"> Keep this recipe </Button>
     <SaveProblem
       v-if="naming === null || saving.state !== 'refused'"
       :saving="saving"
-      :say="(body) => `${body.name}, ${saidInParts(body.parts)}`"
-      @mine="keepMine"
-      @theirs="takeTheirs"
       @later="dismiss"
+      @settled="dismiss"
     />
-    <details>
-      <summary>Versions, duplicate, rename, compare</summary>
+    <FoldAway title="Versions, duplicate, rename, compare">
       <div class="buttons">
-        <button type="button" class="button" :disabled="blocked" @click="keep(true)">Duplicate</button>
+        <Button :disabled="blocked" @click="keep(true)">Duplicate</Button>
         <template v-if="own">
-          <button type="button" class="button" @click="naming = own.body.name">Rename</button>
-          <button type="button" class="button" @click="removeOwn">Remove</button>
+          <Button @click="naming = own.body.name">Rename</Button>
+          <Button @click="removeOwn">Remove</Button>
         </template>
       </div>
       <form v-if="naming !== null" class="rename" @submit.prevent="rename">
-        <FieldFrame
-          :id="nameId"
+        <TextField
           label="Its new name"
           :problem="saving.state === 'refused' ? saving.message : undefined"
-        >
-          <input :id="nameId" v-model="naming" class="input" autocomplete="off" />
-        </FieldFrame>
-        <button type="submit" class="button main">Save</button>
+          v-model="naming"
+        />
+        <Button type="submit" class="main">Save</Button>
       </form>
       <RecipeHistory v-if="own" :recipe="own" @restored="mix.chooseRecipe($event.id)" />
       <ChoiceField v-model="otherId" label="Compare with" :choices="choices" placeholder="another recipe" />
@@ -142,7 +131,7 @@ const rows = computed(() => {
         </table>
         <p class="soft">{{ other.reasoning }}</p>
       </template>
-    </details>
+    </FoldAway>
   </div>
 </template>
 

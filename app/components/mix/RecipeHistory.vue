@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { ref, shallowRef, watch } from 'vue'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
-import { useSaving } from '~/composables/useSaving'
+import { useSaving } from '~/state/saving'
 import { useHousehold } from '~/state/household'
 import { saidInParts } from '#core/media/recipe'
 import type { Revision, Stored } from '#shared/collections'
@@ -20,7 +21,7 @@ const failed = ref(false)
 
 async function read() {
   try {
-    past.value = await household.history('recipes', props.recipe.id)
+    past.value = await keeping.history('recipes', props.recipe.id)
     failed.value = false
   } catch {
     failed.value = true
@@ -53,14 +54,12 @@ async function restore(revision: Revision<Recipe>) {
         <span class="soft">{{ printMoment(one.writtenAt) }}</span>
         <strong>{{ saidInParts(one.body.parts) }}</strong>
         <span class="soft">{{ one.body.name }}</span>
-        <button
-          type="button"
-          class="button"
+        <Button
           :aria-label="`Restore version ${one.version}, ${saidInParts(one.body.parts)}`"
           @click="restore(one)"
         >
           Restore
-        </button>
+        </Button>
       </li>
     </ol>
     <p v-if="'message' in saving" class="problem" role="alert">{{ saving.message }}</p>

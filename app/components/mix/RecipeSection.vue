@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed, ref, useTemplateRef } from 'vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { ArrowRightLeft, X } from '@lucide/vue'
 import { MOST_SHARE, type Part } from '#core/media/recipe'
 import { printNumber, printShare } from '#core/units/format'
@@ -10,7 +11,7 @@ import { textureFill } from '~/drawings/textures'
 
 /** The recipe as a section through the mix: a band a material, with edges that drag. */
 const props = defineProps<{ parts: readonly Part[]; problemAt: (field: string) => string | undefined }>()
-const household = useHousehold()
+const context = useContext()
 const emit = defineEmits<{
   parts: [index: number, parts: number]
   share: [index: number, share: number]
@@ -37,7 +38,7 @@ const rows = computed(() =>
   props.parts.map((part, index) => ({
     ...part,
     index,
-    name: household.library.get(part.materialId)?.name ?? 'No longer here',
+    name: context.materials.get(part.materialId)?.name ?? 'No longer here',
     share: sum.value > 0 ? Math.max(0, part.parts) / sum.value : 0,
     band: bands.value[index]!,
   })),
@@ -165,7 +166,7 @@ function press(boundary: number, event: KeyboardEvent) {
           <span>{{ printShare(row.share) }}</span>
         </p>
         <div class="how-much">
-          <NumberField
+          <TypedField
             v-if="perCent"
             :model-value="row.share"
             percent
@@ -176,7 +177,7 @@ function press(boundary: number, event: KeyboardEvent) {
             "
             @update:model-value="setPerCent(row.index, $event ?? 0)"
           />
-          <NumberField
+          <TypedField
             v-else
             :model-value="row.parts"
             :label="`Parts of ${row.name}`"
@@ -184,23 +185,23 @@ function press(boundary: number, event: KeyboardEvent) {
             :problem="problemAt(`parts[${row.index}].parts`)"
             @update:model-value="emit('parts', row.index, $event ?? 0)"
           />
-          <button
-            type="button"
-            class="icon-button swap"
+          <Button
+            class="swap"
+            text
             :aria-label="`Something instead of ${row.name}`"
             title="Something instead"
             @click="emit('swap', row.materialId)"
           >
             <ArrowRightLeft aria-hidden="true" />
-          </button>
-          <button
-            type="button"
-            class="icon-button remove"
+          </Button>
+          <Button
+            class="remove"
+            text
             :aria-label="`Leave out ${row.name}`"
             @click="emit('remove', row.index)"
           >
             <X aria-hidden="true" />
-          </button>
+          </Button>
         </div>
       </li>
     </ul>

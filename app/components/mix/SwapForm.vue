@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import Dialog from 'primevue/dialog'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { useMixDraft } from '~/state/mixDraft'
 import type { FinderTrait } from '#core/media/finder'
 import { saidInParts } from '#core/media/recipe'
@@ -14,21 +15,21 @@ import { printTrait, TRAITS } from '~/drawings/traits'
 const props = defineProps<{ materialId: string }>()
 const emit = defineEmits<{ close: [] }>()
 
-const household = useHousehold()
+const context = useContext()
 const mix = useMixDraft()
 const SHOWN: FinderTrait[] = ['air', 'water', 'ph', 'salts', 'food']
 
-const from = computed(() => household.library.get(props.materialId))
+const from = computed(() => context.materials.get(props.materialId))
 const choices = computed(() =>
-  household.media
+  context.media
     .filter(({ id }) => !mix.draft.parts.some(({ materialId }) => materialId === id))
     .map(({ id, name }) => ({ value: id, name })),
 )
 const to = ref<string>()
-const container = computed(() => household.findContainer(mix.draft.fills[0]?.containerId ?? ''))
+const container = computed(() => context.containers.get(mix.draft.fills[0]?.containerId ?? ''))
 const swapped = computed(() =>
   to.value && container.value
-    ? substitute(mix.draft.parts, props.materialId, to.value, container.value, household.library)
+    ? substitute(mix.draft.parts, props.materialId, to.value, container.value, context.materials)
     : null,
 )
 
@@ -53,7 +54,7 @@ function use() {
           <strong>{{ saidInParts(swapped.parts) }}</strong>
           {{
             swapped.parts
-              .map(({ materialId }) => household.library.get(materialId)!.name.split(',')[0])
+              .map(({ materialId }) => context.materials.get(materialId)!.name.split(',')[0])
               .join(', ')
           }}
         </p>
@@ -79,8 +80,8 @@ function use() {
         The other parts move so that air, water and food stay nearest to what they are.
       </p>
       <div class="buttons">
-        <button type="button" class="button main" :disabled="!swapped" @click="use">Use these parts</button>
-        <button type="button" class="button" @click="emit('close')">Cancel</button>
+        <Button class="main" :disabled="!swapped" @click="use">Use these parts</Button>
+        <Button @click="emit('close')">Cancel</Button>
       </div>
     </div>
   </Dialog>

@@ -1,13 +1,15 @@
 <script setup lang="ts">
+import DayField from '~/components/fields/DayField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed, ref, useId } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import QuantityField from '~/components/fields/QuantityField.vue'
 import { copyOf } from '~/composables/copyOf'
-import { readProblem } from '~/composables/useSaving'
+import { readProblem } from '~/composables/whyNot'
 import { provideUnreadable } from '~/composables/useUnreadable'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
 import { useSeason } from '~/state/season'
 import { FEEDS } from '#core/feed/feeds'
 import { FEEDING_SCHOOLS } from '#core/feed/programme'
@@ -21,6 +23,8 @@ import type { SeasonFrameRecord } from '#shared/records/season-frame'
 /** The household's year: frosts, shelf, lamps, schools. */
 const emit = defineEmits<{ kept: [] }>()
 const household = useHousehold()
+const keeping = useKeeping()
+const context = useContext()
 const season = useSeason()
 const lastId = useId()
 const firstId = useId()
@@ -51,7 +55,7 @@ const { first: unreadable } = provideUnreadable()
 const lightSchool = computed(() => LIGHT_SCHOOLS.find(({ id }) => id === draft.value.lightSchool)!)
 const feedingSchool = computed(() => FEEDING_SCHOOLS.find(({ id }) => id === draft.value.feedingSchool)!)
 const feeds = computed(() =>
-  household.feeds.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
+  context.feedList.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
 )
 /** The same day a year on, for the next season. */
 const nextYear = () => {
@@ -61,7 +65,7 @@ const nextYear = () => {
 
 async function keep() {
   try {
-    await household.saveHousehold({ ...household.everything!.household.body, season: draft.value })
+    await keeping.saveHousehold({ ...household.record!, season: draft.value })
     emit('kept')
   } catch (error) {
     const problem = readProblem(error)
@@ -74,32 +78,16 @@ async function keep() {
 <template>
   <form class="frame" @submit.prevent="keep">
     <div class="pair">
-      <FieldFrame
-        :id="lastId"
+      <DayField
+        v-model="draft.lastFrost"
         label="Last frost of spring"
         hint="on average, where you are"
         :problem="problemAt('lastFrost')"
-      >
-        <input
-          :id="lastId"
-          v-model="draft.lastFrost"
-          type="date"
-          class="input"
-          :aria-invalid="problemAt('lastFrost') ? 'true' : undefined"
-        />
-      </FieldFrame>
-      <FieldFrame :id="firstId" label="First frost of autumn" :problem="problemAt('firstFrost')">
-        <input
-          :id="firstId"
-          v-model="draft.firstFrost"
-          type="date"
-          class="input"
-          :aria-invalid="problemAt('firstFrost') ? 'true' : undefined"
-        />
-      </FieldFrame>
+      />
+      <DayField v-model="draft.firstFrost" label="First frost of autumn" :problem="problemAt('firstFrost')" />
     </div>
     <div class="three">
-      <NumberField
+      <TypedField
         :model-value="draft.shelfFlats"
         label="Shelf holds"
         unit="flats"
@@ -107,14 +95,14 @@ async function keep() {
         :problem="problemAt('shelfFlats')"
         @update:model-value="draft.shelfFlats = $event ?? 0"
       />
-      <NumberField
+      <TypedField
         :model-value="draft.lampM2"
         label="Lamps light"
         unit="m²"
         :problem="problemAt('lampM2')"
         @update:model-value="draft.lampM2 = $event ?? 0"
       />
-      <QuantityField
+      <TypedField
         :model-value="draft.mixC"
         dimension="temperature"
         assume="°C"
@@ -122,7 +110,7 @@ async function keep() {
         :problem="problemAt('mixC')"
         @update:model-value="draft.mixC = $event ?? 0"
       />
-      <QuantityField
+      <TypedField
         :model-value="draft.tubL"
         dimension="volume"
         assume="L"
@@ -130,7 +118,7 @@ async function keep() {
         :problem="problemAt('tubL')"
         @update:model-value="draft.tubL = $event ?? 0"
       />
-      <QuantityField
+      <TypedField
         :model-value="draft.canL"
         dimension="volume"
         assume="L"
@@ -156,10 +144,8 @@ async function keep() {
     </div>
     <p v-if="message" class="problem" role="alert">{{ message }}</p>
     <div class="buttons">
-      <button type="submit" class="button main" :disabled="problems.length > 0 || !!unreadable">
-        Keep it
-      </button>
-      <button v-if="season.frame" type="button" class="button" @click="nextYear">The same a year on</button>
+      <Button type="submit" class="main" :disabled="problems.length > 0 || !!unreadable"> Keep it </Button>
+      <Button v-if="season.frame" @click="nextYear">The same a year on</Button>
       <slot />
     </div>
   </form>

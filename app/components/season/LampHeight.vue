@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import NumberField from '~/components/fields/NumberField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useNotes } from '~/composables/useNotes'
-import { readProblem } from '~/composables/useSaving'
+import { readProblem } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
 import { useSeason } from '~/state/season'
 import {
   dailyLight,
@@ -20,6 +22,7 @@ import { printNumber } from '#core/units/format'
 /** How high the lamp hangs: what it gives in a day at a height, and the height that gives what is wanted. */
 const season = useSeason()
 const household = useHousehold()
+const keeping = useKeeping()
 const { note } = useNotes()
 
 const lamp = ref<Lamp>(season.frame?.lamp ? { ...season.frame.lamp } : { ppfd: 200, atCm: 30, radiusCm: 30 })
@@ -46,8 +49,8 @@ const stages = computed(() =>
 const changed = computed(() => JSON.stringify(lamp.value) !== JSON.stringify(season.frame?.lamp))
 async function keep() {
   try {
-    await household.saveHousehold({
-      ...household.everything!.household.body,
+    await keeping.saveHousehold({
+      ...household.record!,
       season: { ...season.frame!, lamp: { ...lamp.value } },
     })
     note('The lamp is kept.')
@@ -61,22 +64,22 @@ async function keep() {
   <section class="lamp" aria-labelledby="lamp-title">
     <h2 id="lamp-title">The lamp</h2>
     <div class="three">
-      <NumberField
+      <TypedField
         v-model="lamp.ppfd"
         label="It gives"
         unit="µmol"
         hint="a m² and second"
         :problem="problemAt('ppfd')"
       />
-      <NumberField v-model="lamp.atCm" label="at a height of" unit="cm" :problem="problemAt('atCm')" />
-      <NumberField
+      <TypedField v-model="lamp.atCm" label="at a height of" unit="cm" :problem="problemAt('atCm')" />
+      <TypedField
         v-model="lamp.radiusCm"
         label="Half its width"
         unit="cm"
         hint="0 for a single bulb"
         :problem="problemAt('radiusCm')"
       />
-      <NumberField v-model="heightCm" label="It hangs at" unit="cm" />
+      <TypedField v-model="heightCm" label="It hangs at" unit="cm" />
     </div>
     <p v-if="day">
       <FigureValue :figure="day" /> a day, burning {{ hours }} h:
@@ -95,9 +98,7 @@ async function keep() {
       <strong>Lamps near water:</strong> rated fittings, residual-current protection, a drip loop in every
       cable, clear of plastic. Local codes and an electrician’s word come first.
     </p>
-    <button v-if="changed" type="button" class="button" :disabled="problems.length > 0" @click="keep">
-      Keep this lamp
-    </button>
+    <Button v-if="changed" :disabled="problems.length > 0" @click="keep"> Keep this lamp </Button>
   </section>
 </template>
 

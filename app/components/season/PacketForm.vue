@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, useId, watch } from 'vue'
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import { computed, ref } from 'vue'
+import RecordForm from '~/components/records/RecordForm.vue'
+import { useContext } from '~/state/context'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import DialogForm from '~/components/fields/DialogForm.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import { copyOf } from '~/composables/copyOf'
-import { useProblemAt } from '~/composables/useProblemAt'
-import { useSaving } from '~/composables/useSaving'
 import { useSeason } from '~/state/season'
 import { wilson } from '#core/sowing/odds'
 import { printShare } from '#core/units/format'
@@ -17,25 +15,21 @@ import type { Stored } from '#shared/collections'
 const props = defineProps<{ packet?: Stored<PacketRecord>; cropId?: string }>()
 const emit = defineEmits<{ close: [] }>()
 const season = useSeason()
-const { saving, save } = useSaving('packets')
-const problemAt = useProblemAt(() => [], saving)
-const nameId = useId()
-const supplierId = useId()
-
-const draft = ref<PacketRecord>(
-  props.packet
-    ? copyOf(props.packet.body)
-    : {
-        name: '',
-        cropId: props.cropId ?? 'tomato',
-        supplier: '',
-        year: Number(season.today.slice(0, 4)),
-        seeds: null,
-        germination: null,
-      },
-)
-const crops = computed(() => (season.known?.crops ?? []).map(({ id, name }) => ({ value: id, name })))
-const suggested = computed(() => crops.value.find(({ value }) => value === draft.value.cropId)?.name ?? '')
+const context = useContext()
+const first: PacketRecord = {
+  name: '',
+  cropId: props.cropId ?? 'tomato',
+  supplier: '',
+  year: Number(season.today.slice(0, 4)),
+  seeds: null,
+  germination: null,
+}
+const crops = computed(() => [...context.crops.values()].map(({ id, name }) => ({ value: id, name })))
+const suggested = (draft: PacketRecord) => context.crops.get(draft.cropId)?.name ?? ''
+const finish = (draft: PacketRecord): PacketRecord => ({
+  ...draft,
+  name: draft.name.trim() || suggested(draft),
+})
 const up = ref<number | null>(null)
 const of = ref<number | null>(null)
 const test = computed(() =>
@@ -43,38 +37,43 @@ const test = computed(() =>
     ? { share: up.value / of.value, ...wilson(up.value, of.value) }
     : null,
 )
-watch(test, (found) => {
-  if (found && found.share > 0) draft.value.germination = Number(found.share.toFixed(3))
-})
-async function keep() {
-  const body = { ...draft.value, name: draft.value.name.trim() || suggested.value }
-  if (await save(props.packet?.id ?? crypto.randomUUID(), props.packet?.version ?? 0, body)) emit('close')
+/** A germination test says what share of the seed is to be reckoned with. */
+const take = (draft: PacketRecord) => {
+  if (test.value && test.value.share > 0) draft.germination = Number(test.value.share.toFixed(3))
 }
 </script>
 
 <template>
-  <DialogForm
+  <RecordForm
+    v-slot="{ draft, problemAt }"
+    collection="packets"
     :header="packet ? packet.body.name : 'A packet of seed'"
-    :wrong="false"
-    :saving="saving"
-    @keep="keep"
+    :stored="packet"
+    :first="first"
+    :finish="finish"
     @close="emit('close')"
   >
     <ChoiceField v-model="draft.cropId" label="Crop" :choices="crops" :problem="problemAt('cropId')" />
     <div class="pair">
-      <FieldFrame :id="nameId" label="Variety" :problem="problemAt('name')">
-        <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" :placeholder="suggested" />
-      </FieldFrame>
-      <FieldFrame :id="supplierId" label="From" hint="as you write it" :problem="problemAt('supplier')">
-        <input :id="supplierId" v-model="draft.supplier" class="input" autocomplete="off" />
-      </FieldFrame>
-      <NumberField
+      <TextField
+        label="Variety"
+        :problem="problemAt('name')"
+        v-model="draft.name"
+        :placeholder="suggested(draft)"
+      />
+      <TextField
+        label="From"
+        hint="as you write it"
+        :problem="problemAt('supplier')"
+        v-model="draft.supplier"
+      />
+      <TypedField
         :model-value="draft.year"
         label="Year"
         :problem="problemAt('year')"
         @update:model-value="draft.year = $event ?? 0"
       />
-      <NumberField
+      <TypedField
         v-model="draft.seeds"
         optional
         label="Seeds left"
@@ -85,9 +84,9 @@ async function keep() {
     <fieldset class="test">
       <legend>Tested on damp paper</legend>
       <div class="three">
-        <NumberField v-model="up" optional label="Came up" />
-        <NumberField v-model="of" optional label="of" />
-        <NumberField
+        <TypedField v-model="up" optional label="Came up" @update:model-value="take(draft)" />
+        <TypedField v-model="of" optional label="of" @update:model-value="take(draft)" />
+        <TypedField
           v-model="draft.germination"
           percent
           optional
@@ -101,7 +100,7 @@ async function keep() {
         {{ printShare(test.high) }}.
       </p>
     </fieldset>
-  </DialogForm>
+  </RecordForm>
 </template>
 
 <style scoped>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { computed, watch } from 'vue'
 import { useSeasonWorker } from '~/composables/useSeasonWorker'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
@@ -8,6 +10,7 @@ import { printNumber, printQuantity, printShare } from '#core/units/format'
 /** What two thousand seasons like this one come to, simulated in a worker. */
 const season = useSeason()
 const household = useHousehold()
+const context = useContext()
 const SEASONS = 2000
 const { answer, done, ask, stop } = useSeasonWorker((said) =>
   'simulated' in said ? said.simulated : undefined,
@@ -53,17 +56,11 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
     </p>
     <div v-if="done !== null" class="buttons">
       <progress :max="SEASONS" :value="done" aria-label="Simulating seasons" />
-      <button type="button" class="button" @click="stop">Stop</button>
+      <Button @click="stop">Stop</Button>
     </div>
-    <button
-      v-else-if="!answer"
-      type="button"
-      class="button"
-      :disabled="!season.kept.length"
-      @click="simulate"
-    >
+    <Button v-else-if="!answer" :disabled="!season.kept.length" @click="simulate">
       Try {{ printNumber(SEASONS) }} seasons
-    </button>
+    </Button>
     <template v-else>
       <p role="status">
         <strong>{{ printShare(answer.chanceOfAll) }}</strong> of seasons reach everything. At most
@@ -103,7 +100,7 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
         </thead>
         <tbody>
           <tr v-for="(spread, recipeId) in answer.litres" :key="recipeId">
-            <th scope="row">{{ household.nameOfMix(recipeId) }}</th>
+            <th scope="row">{{ context.nameOfMix(recipeId) }}</th>
             <td>{{ litres(spread.half) }}</td>
             <td>{{ litres(spread.nineTenths) }}</td>
           </tr>

@@ -86,7 +86,7 @@ useEventListener('pointerup', async () => {
   const { id, days } = hold
   const body = bodyAt(days)
   hold = null
-  if (days !== 0) await season.keep([{ id, after: body }])
+  if (days !== 0) await season.keep(id, body)
   season.moving = null
   letGo()
 })
@@ -118,7 +118,7 @@ async function key(event: KeyboardEvent, row: PlannedRow) {
   event.preventDefault()
   if (season.isSown(row.id)) return note(`${row.name} is sown: its sowing day stays. Change a rung instead.`)
   const days = step * (event.shiftKey ? 7 : 1)
-  await season.keep([{ id: row.id, after: season.moved(stored.body, row, days) }])
+  await season.keep(row.id, season.moved(stored.body, row, days))
 }
 
 const text = computed(() => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
 import { area, curveStepAfter, line } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'
@@ -14,7 +14,7 @@ import { textureFill } from '~/drawings/textures'
 /** What the sowings ask for day by day, under their axis: flats and light, mix, feed. */
 const props = defineProps<{ scale: SeasonScale; top: number }>()
 const season = useSeason()
-const household = useHousehold()
+const context = useContext()
 
 const mixFoot = computed(() => props.top + DEMAND.flats + DEMAND.gap + DEMAND.mix)
 const feedFoot = computed(() => mixFoot.value + DEMAND.gap + DEMAND.feed)
@@ -54,13 +54,11 @@ const mixBars = computed(() => {
       run,
       x: props.scale.x(run.on),
       high,
-      layers: layersOf(household.findRecipe(run.recipeId)?.parts ?? []).map(
-        ({ materialId, from, share }) => ({
-          materialId,
-          y: mixFoot.value - high * (from + share),
-          high: high * share,
-        }),
-      ),
+      layers: layersOf(context.recipes.get(run.recipeId)?.parts ?? []).map(({ materialId, from, share }) => ({
+        materialId,
+        y: mixFoot.value - high * (from + share),
+        high: high * share,
+      })),
     }
   })
 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import type { Day } from '#core/season/day'
 import type { PlannedRow } from '#shared/season'
 import { layersOf } from '~/drawings/layers'
@@ -25,7 +25,7 @@ defineEmits<{
   key: [event: KeyboardEvent]
 }>()
 
-const household = useHousehold()
+const context = useContext()
 const STEP = 7
 const FIRST = 13
 
@@ -43,7 +43,7 @@ const bars = computed(() =>
 /** Plants stay in their mix until another is filled in. */
 function partsIn(index: number) {
   const recipeId = props.row.planned.rungs.slice(0, index + 1).findLast((rung) => rung.recipeId)?.recipeId
-  return (recipeId && household.findRecipe(recipeId)?.parts) || []
+  return (recipeId && context.recipes.get(recipeId)?.parts) || []
 }
 const end = computed(() => props.scale.x(props.row.planned.outOn))
 const soil = computed(() => props.y + props.height - 3)

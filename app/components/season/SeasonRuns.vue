@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import CheckField from '~/components/fields/CheckField.vue'
+import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useDates } from '~/composables/useDates'
 import { useRuns } from '~/composables/useRuns'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { addDays } from '#core/season/day'
@@ -10,6 +13,7 @@ import { printNumber, printQuantity } from '#core/units/format'
 /** Batches and feeds the season asks for, by date; each becomes a card at the bench in one press. */
 const season = useSeason()
 const household = useHousehold()
+const context = useContext()
 const { names, planBatch, planFeed } = useRuns()
 const { printDay } = useDates()
 
@@ -29,13 +33,13 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
         <li v-for="run in soon(season.mixes)" :key="run.id">
           <span class="day">{{ printDay(run.on) }}</span>
           <span>
-            <strong>{{ litres(run.looseL) }}</strong> of {{ household.nameOfMix(run.recipeId)
+            <strong>{{ litres(run.looseL) }}</strong> of {{ context.nameOfMix(run.recipeId)
             }}<template v-if="run.tubs > 1">, in {{ run.tubs }} tubs</template>
             <span class="soft">
               for {{ names(run.of) }}; soak on the evening of {{ printDay(run.soakOn) }}</span
             >
           </span>
-          <button type="button" class="button" @click="planBatch(run)">Bench card</button>
+          <Button @click="planBatch(run)">Bench card</Button>
         </li>
       </ul>
       <p v-if="!soon(season.mixes).length" class="soft">No mix is due in the next {{ WEEKS }} weeks.</p>
@@ -52,12 +56,12 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
             >
             <span class="soft"> for {{ names(run.of) }}</span>
           </span>
-          <button type="button" class="button" @click="planFeed(run)">Bench card</button>
+          <Button @click="planFeed(run)">Bench card</Button>
         </li>
       </ul>
       <p v-if="!soon(season.feeds).length" class="soft">No feed is due in the next {{ WEEKS }} weeks.</p>
     </section>
-    <label class="all no-print"><input v-model="everything" type="checkbox" /> the whole season</label>
+    <CheckField v-model="everything">the whole season</CheckField>
   </div>
 </template>
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
+import { newId } from '~/composables/newId'
 import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useDates } from '~/composables/useDates'
@@ -6,6 +8,7 @@ import { useNotes } from '~/composables/useNotes'
 import { useNotices } from '~/composables/useNotices'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
+import { useUndo } from '~/state/undo'
 import { containersText } from '#core/season/wording'
 import { readSowing, seasonFor, successionDays } from '#core/season/sentence'
 import { printNumber } from '#core/units/format'
@@ -15,6 +18,7 @@ import { planSowing } from '#core/season/sowing'
 /** A sowing in one sentence, answered as it is typed and drawn into the season before it is kept. */
 const emit = defineEmits<{ planned: [id: string] }>()
 const season = useSeason()
+const undoing = useUndo()
 const household = useHousehold()
 const { printDay } = useDates()
 const { note } = useNotes()
@@ -25,7 +29,7 @@ const text = ref('')
 const busy = ref(false)
 let thoughtId = ''
 const read = computed(() =>
-  text.value.trim() ? readSowing(text.value, season.known!.crops, season.today) : null,
+  text.value.trim() ? readSowing(text.value, [...season.known!.crops.values()], season.today) : null,
 )
 const body = computed((): SowingRecord | null => {
   const said = read.value
@@ -40,11 +44,7 @@ const body = computed((): SowingRecord | null => {
     cropId: said.cropId,
     packetId: newest?.id ?? null,
     plants: said.plants,
-    season: seasonFor(
-      season.known!.crops.find(({ id }) => id === said.cropId)!,
-      said.outOn,
-      season.frame!,
-    ),
+    season: seasonFor(season.known!.crops.get(said.cropId)!, said.outOn, season.frame!),
     outOn: said.outOn,
     sowOn: null,
     germination: null,
@@ -75,7 +75,7 @@ const message = computed(() => {
 })
 watch(answer, (planned) => {
   if (!planned) return void (season.thought = null)
-  thoughtId ||= crypto.randomUUID()
+  thoughtId ||= newId()
   season.thought = { id: thoughtId, body: body.value! }
 })
 onBeforeUnmount(() => (season.thought = null))
@@ -87,7 +87,7 @@ async function plan() {
   busy.value = true
   const outs = successionDays(answer.value.outOn, said.times, said.everyDays)
   const changes = outs.map((outOn, i) => ({
-    id: i === 0 ? thoughtId : crypto.randomUUID(),
+    id: i === 0 ? thoughtId : newId(),
     after: {
       ...body.value!,
       name: outs.length > 1 ? `${body.value!.name}, ${i + 1} of ${outs.length}` : body.value!.name,
@@ -95,8 +95,10 @@ async function plan() {
     },
   }))
   season.thought = null
-  if (await season.keep(changes)) {
-    note(`${changes[0]!.after.name} is planned.`, { name: 'Undo', run: season.undo })
+  const name = changes[0]!.after.name
+  const act = await season.keepAll(name, changes)
+  if (act) {
+    note(`${name} is planned.`, { name: 'Undo', run: () => undoing.takeBack(act) })
     text.value = ''
     emit('planned', thoughtId)
     thoughtId = ''
@@ -119,7 +121,7 @@ const capital = (name: string) => name[0]!.toUpperCase() + name.slice(1)
         :aria-invalid="message ? 'true' : undefined"
         :aria-describedby="`${id}-answer`"
       />
-      <button type="submit" class="button main" :disabled="!answer || busy">Plan it</button>
+      <Button type="submit" class="main" :disabled="!answer || busy">Plan it</Button>
     </div>
     <div :id="`${id}-answer`" class="answer" aria-live="polite">
       <p v-if="message" class="problem">{{ message }}</p>

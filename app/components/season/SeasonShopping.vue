@@ -3,6 +3,7 @@ import { computed, toRef } from 'vue'
 import { refDebounced } from '@vueuse/core'
 import { useDates } from '~/composables/useDates'
 import { useShopping } from '~/composables/useShopping'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { printNumber } from '#core/units/format'
@@ -13,6 +14,7 @@ import { needsOfFeed, needsOfMix, seedShort, shortFrom, type DatedNeeds } from '
 /** What the rest of the season takes beyond the stores: whole packs, what they cost, and by when. */
 const season = useSeason()
 const household = useHousehold()
+const context = useContext()
 const { linesFor, packNames, printAmount, nameOf } = useShopping()
 const { printDay } = useDates()
 
@@ -24,10 +26,10 @@ const dated = computed((): DatedNeeds[] => {
   const mixes = settledMixes.value
     .filter(({ of }) => of.some(({ sowingId, rung }) => !isDone(sowingId, rung)))
     .flatMap((run) => {
-      const recipe = household.findRecipe(run.recipeId)
-      return recipe ? [needsOfMix(run, recipe, household.library)] : []
+      const recipe = context.recipes.get(run.recipeId)
+      return recipe ? [needsOfMix(run, recipe, context.materials)] : []
     })
-  const feed = household.findFeed(season.frame!.feedId)
+  const feed = context.feeds.get(season.frame!.feedId)
   const feeds = feed ? settledFeeds.value.filter(({ on }) => on >= season.today) : []
   return [...mixes, ...feeds.map((run) => needsOfFeed(run, feed!))]
 })
@@ -48,7 +50,7 @@ const seed = computed(() =>
       }),
   ),
 )
-const by = computed(() => shortFrom(dated.value, (kind, id) => onShelves(household.shelves(kind, id))))
+const by = computed(() => shortFrom(dated.value, (kind, id) => onShelves(context.shelves(kind, id))))
 const lines = computed(() =>
   linesFor(dated.value.flatMap(({ needs }) => needs))
     .filter(({ short }) => short > 0)

@@ -1,15 +1,18 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { computed, watch } from 'vue'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
 import { useSeasonWorker } from '~/composables/useSeasonWorker'
 import { useSeason } from '~/state/season'
+import { useUndo } from '~/state/undo'
 import { addDays } from '#core/season/day'
 import { standingOf } from '#core/season/standing'
 import { printNumber } from '#core/units/format'
 
 /** Where the shelf overflows, and the smallest set of shifts that fits, searched in a worker. */
 const season = useSeason()
+const undoing = useUndo()
 const { printDay } = useDates()
 const { note } = useNotes()
 const { answer, done, ask } = useSeasonWorker((said) => ('repair' in said ? said.repair : undefined))
@@ -42,7 +45,8 @@ async function shift() {
     const row = season.row(id)
     return stored && row ? [{ id, after: season.moved(stored.body, row, days) }] : []
   })
-  if (await season.keep(changes)) note('Shifted: it all fits.', { name: 'Undo', run: season.undo })
+  const act = await season.keepAll('the shelf, made to fit', changes)
+  if (act) note('Shifted: it all fits.', { name: 'Undo', run: () => undoing.takeBack(act) })
 }
 </script>
 
@@ -73,7 +77,7 @@ async function shift() {
               : 'The search was cut short: there may be something smaller.'
           }}
         </p>
-        <button type="button" class="button main" @click="shift">Move them</button>
+        <Button class="main" @click="shift">Move them</Button>
       </template>
       <p v-else role="status">
         {{
@@ -83,7 +87,7 @@ async function shift() {
         }}
       </p>
     </template>
-    <button v-else type="button" class="button" @click="search">What has to move?</button>
+    <Button v-else @click="search">What has to move?</Button>
   </section>
 </template>
 

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import NumberField from '~/components/fields/NumberField.vue'
 import { useDates } from '~/composables/useDates'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { Plus, X } from '@lucide/vue'
 import { daysBetween } from '#core/season/day'
 import { hardeningPlan } from '#core/season/hardening'
@@ -23,7 +25,7 @@ const props = defineProps<{
   problemAt: (field: string) => string | undefined
 }>()
 const emit = defineEmits<{ edit: [mutate: (next: SowingRecord) => void] }>()
-const household = useHousehold()
+const context = useContext()
 const { printDay } = useDates()
 
 const editRung = (index: number, change: Partial<LadderRung>) =>
@@ -57,9 +59,9 @@ const CARE = [
 ] as const
 
 const containers = computed(() =>
-  household.containers.map(({ id, name }) => ({ value: id as string | null, name })),
+  context.containerList.map(({ id, name }) => ({ value: id as string | null, name })),
 )
-const mixes = computed(() => [{ value: null as string | null, name: 'nothing new' }, ...household.mixChoices])
+const mixes = computed(() => [{ value: null as string | null, name: 'nothing new' }, ...context.mixChoices])
 const stages = RUNG_STAGES.map((stage) => ({ value: stage, name: stage }))
 const hardening = (index: number) => {
   const rung = props.planned?.rungs[index]
@@ -80,7 +82,7 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
           :problem="problemAt(`rungs[${index}].stage`)"
           @update:model-value="editRung(index, { stage: $event })"
         />
-        <NumberField
+        <TypedField
           :model-value="rung.days"
           optional
           label="Days"
@@ -117,8 +119,7 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
             @update:model-value="editRung(index, { recipeId: $event })"
           />
         </template>
-        <details v-else class="wide">
-          <summary>In what they stand in, day by day</summary>
+        <FoldAway v-else class="wide" title="In what they stand in, day by day">
           <ol class="days">
             <li v-for="day in hardening(index)" :key="day.on">
               <strong>{{ printDay(day.on) }}</strong>
@@ -126,8 +127,8 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
               {{ day.where }}
             </li>
           </ol>
-        </details>
-        <NumberField
+        </FoldAway>
+        <TypedField
           v-for="{ key, label, unit, none } in CARE"
           :key="key"
           :model-value="rung[key]"
@@ -144,28 +145,17 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
           :problem="problemAt(`rungs[${index}].${key}`)"
           @update:model-value="editRung(index, { [key]: $event })"
         />
-        <button
-          v-if="index > 0"
-          type="button"
-          class="icon-button"
-          :aria-label="`Take away rung ${index + 1}`"
-          @click="removeRung(index)"
-        >
+        <Button v-if="index > 0" text :aria-label="`Take away rung ${index + 1}`" @click="removeRung(index)">
           <X aria-hidden="true" />
-        </button>
+        </Button>
         <p v-if="planned?.rungs[index]" class="water soft">Water: {{ planned.rungs[index]!.care.water }}.</p>
       </li>
     </ol>
     <div class="buttons">
-      <button type="button" class="button" @click="addRung"><Plus aria-hidden="true" /> Add a rung</button>
-      <button
-        v-if="body.rungs"
-        type="button"
-        class="button"
-        @click="emit('edit', (next) => (next.rungs = null))"
-      >
+      <Button @click="addRung"><Plus aria-hidden="true" /> Add a rung</Button>
+      <Button v-if="body.rungs" @click="emit('edit', (next) => (next.rungs = null))">
         Back to the usual ladder
-      </button>
+      </Button>
     </div>
   </section>
 </template>

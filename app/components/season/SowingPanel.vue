@@ -1,12 +1,14 @@
 <script setup lang="ts">
+import DayField from '~/components/fields/DayField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
 import { computed, onBeforeUnmount, toRef, useId } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import NumberField from '~/components/fields/NumberField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import SowingLadder from '~/components/season/SowingLadder.vue'
-import SaveProblem from '~/components/shell/SaveProblem.vue'
+import SaveProblem from '~/components/records/SaveProblem.vue'
 import { copyOf } from '~/composables/copyOf'
 import { useDates } from '~/composables/useDates'
 import { useNotices } from '~/composables/useNotices'
@@ -44,7 +46,7 @@ const problems = computed(() =>
 )
 const problemAt = useProblemAt(() => problems.value, toRef(season, 'saving'))
 const planned = computed(() => props.row?.planned)
-const crop = computed(() => season.known?.crops.find((one) => one.id === body.value?.cropId))
+const crop = computed(() => season.known?.crops.get(body.value?.cropId ?? ''))
 const rungs = computed(() => {
   const request = body.value && season.known && asSowingRequest(body.value, season.known)
   return request ? rungsOf(request) : []
@@ -64,7 +66,7 @@ async function keepNow() {
   const hand = season.moving
   if (!hand || hand.id !== props.id || !season.known) return
   if (sowingRecordProblems(hand.body, season.known).length) return
-  const kept = await season.keep([{ id: hand.id, after: hand.body }])
+  const kept = await season.keep(hand.id, hand.body)
   if (kept && season.moving === hand) season.moving = null
 }
 onBeforeUnmount(async () => {
@@ -93,45 +95,35 @@ async function giveUp() {
   emit('close')
   await season.giveUp(props.id)
 }
-const asDate = (event: Event) => (event.target as HTMLInputElement).value || null
 </script>
 
 <template>
   <section v-if="body" class="slip sowing" :aria-labelledby="`${nameId}-title`">
     <header>
       <h2 :id="`${nameId}-title`">{{ body.name }}</h2>
-      <button v-if="season.isSown(id)" type="button" class="button" @click="giveUp">It failed</button>
-      <button
-        type="button"
-        class="icon-button"
-        aria-label="Remove this sowing"
-        title="Remove"
-        @click="removeIt"
-      >
+      <Button v-if="season.isSown(id)" @click="giveUp">It failed</Button>
+      <Button text aria-label="Remove this sowing" title="Remove" @click="removeIt">
         <Trash2 aria-hidden="true" />
-      </button>
-      <button type="button" class="icon-button" aria-label="Close" @click="emit('close')">
+      </Button>
+      <Button text aria-label="Close" @click="emit('close')">
         <X aria-hidden="true" />
-      </button>
+      </Button>
     </header>
 
     <div class="fields">
-      <FieldFrame :id="nameId" label="On the label" :problem="problemAt('name')">
-        <input
-          :id="nameId"
-          class="input"
-          autocomplete="off"
-          :value="body.name"
-          @input="edit((next) => (next.name = ($event.target as HTMLInputElement).value))"
-        />
-      </FieldFrame>
-      <NumberField
+      <TextField
+        label="On the label"
+        :problem="problemAt('name')"
+        :model-value="body.name"
+        @update:model-value="edit((next) => (next.name = $event))"
+      />
+      <TypedField
         :model-value="body.plants"
         label="Good plants"
         :problem="problemAt('plants')"
         @update:model-value="edit((next) => (next.plants = $event ?? 0))"
       />
-      <NumberField
+      <TypedField
         :model-value="body.certainty"
         percent
         label="As sure as"
@@ -147,7 +139,7 @@ const asDate = (event: Event) => (event.target as HTMLInputElement).value || nul
         :problem="problemAt('packetId')"
         @update:model-value="edit((next) => (next.packetId = $event))"
       />
-      <NumberField
+      <TypedField
         :model-value="body.germination"
         percent
         optional
@@ -160,7 +152,7 @@ const asDate = (event: Event) => (event.target as HTMLInputElement).value || nul
         :problem="problemAt('germination')"
         @update:model-value="edit((next) => (next.germination = $event))"
       />
-      <NumberField
+      <TypedField
         :model-value="body.seedsPerCell"
         optional
         label="Seeds in a cell"
@@ -168,34 +160,20 @@ const asDate = (event: Event) => (event.target as HTMLInputElement).value || nul
         :problem="problemAt('seedsPerCell')"
         @update:model-value="edit((next) => (next.seedsPerCell = $event))"
       />
-      <FieldFrame
-        :id="sowId"
+      <DayField
+        :model-value="body.sowOn ?? ''"
         label="Sow on"
         :hint="body.sowOn ? 'yours' : planned ? `works out as ${printDay(planned.sowOn)}` : ''"
         :problem="problemAt('sowOn')"
-      >
-        <input
-          :id="sowId"
-          type="date"
-          class="input"
-          :value="body.sowOn ?? ''"
-          @change="edit((next) => (next.sowOn = asDate($event)))"
-        />
-      </FieldFrame>
-      <FieldFrame
-        :id="outId"
+        @update:model-value="edit((next) => (next.sowOn = $event))"
+      />
+      <DayField
+        :model-value="body.outOn ?? ''"
         label="Out on"
         :hint="body.outOn ? 'yours' : planned ? `works out as ${printDay(planned.outOn)}` : ''"
         :problem="problemAt('outOn')"
-      >
-        <input
-          :id="outId"
-          type="date"
-          class="input"
-          :value="body.outOn ?? ''"
-          @change="edit((next) => (next.outOn = asDate($event)))"
-        />
-      </FieldFrame>
+        @update:model-value="edit((next) => (next.outOn = $event))"
+      />
       <ChoiceField
         :model-value="body.season"
         label="For"
@@ -259,16 +237,7 @@ const asDate = (event: Event) => (event.target as HTMLInputElement).value || nul
       :problem-at="problemAt"
       @edit="edit"
     />
-    <SaveProblem
-      :saving="season.saving"
-      :say="
-        (other) =>
-          `${other.name}, ${other.plants} plants, ${other.sowOn ? `sown ${printDay(other.sowOn)}` : other.outOn ? `out ${printDay(other.outOn)}` : 'by the frost'}`
-      "
-      @mine="season.keepMine()"
-      @theirs="season.takeTheirs()"
-      @later="season.later()"
-    />
+    <SaveProblem :saving="season.saving" @later="season.later()" @settled="season.later()" />
   </section>
 </template>
 

@@ -52,7 +52,7 @@ const commands = computed((): Command[] => [
     run: () => router.push(`/feed?plan=${id}`),
   })),
   ...household.all
-    .filter(({ id }) => id !== household.everything?.household.id)
+    .filter(({ id }) => id !== household.id)
     .map(({ id, name }) => ({
       name: `Go to the bench of ${name}`,
       hint: 'another household',

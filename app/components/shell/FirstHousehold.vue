@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import TextField from '~/components/fields/TextField.vue'
+import Button from 'primevue/button'
 import { ref, useId } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import { readProblem } from '~/composables/useSaving'
+import { readProblem } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 import type { HouseholdRecord } from '#shared/records/household'
 
@@ -17,7 +18,7 @@ async function begin() {
   busy.value = true
   problem.value = undefined
   try {
-    await household.saveHousehold({
+    await household.begin({
       name: name.value,
       place: '',
       kitchen: kitchen.value,
@@ -36,15 +37,7 @@ async function begin() {
   <form class="first" @submit.prevent="begin">
     <h1>Whose bench is this?</h1>
     <p class="soft">A household keeps its recipes, tools, containers and feeds together.</p>
-    <FieldFrame :id="nameId" label="Name of the household" :problem="problem">
-      <input
-        :id="nameId"
-        v-model="name"
-        class="input"
-        autocomplete="off"
-        :aria-invalid="problem ? 'true' : undefined"
-      />
-    </FieldFrame>
+    <TextField label="Name of the household" :problem="problem" v-model="name" />
     <ChoiceField
       v-model="kitchen"
       label="Kitchen measures"
@@ -54,7 +47,7 @@ async function begin() {
         { value: 'imperial', name: 'Imperial: pints, imperial gallons' },
       ]"
     />
-    <button type="submit" class="button main" :disabled="busy">Begin</button>
+    <Button type="submit" class="main" :disabled="busy">Begin</Button>
   </form>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { Redo2, Undo2 } from '@lucide/vue'
 
 /** Head of a page on which a draft is made: its name, undo and redo, and what else there is to press. */
@@ -16,26 +17,18 @@ defineProps<{
       <p class="soft">{{ hint }}</p>
     </div>
     <div class="tools no-print">
-      <button
-        type="button"
-        class="icon-button"
-        aria-label="Undo"
-        title="Undo (Ctrl Z)"
-        :disabled="!draft.canUndo"
-        @click="draft.undo()"
-      >
+      <Button text aria-label="Undo" title="Undo (Ctrl Z)" :disabled="!draft.canUndo" @click="draft.undo()">
         <Undo2 aria-hidden="true" />
-      </button>
-      <button
-        type="button"
-        class="icon-button"
+      </Button>
+      <Button
+        text
         aria-label="Redo"
         title="Redo (Ctrl Shift Z)"
         :disabled="!draft.canRedo"
         @click="draft.redo()"
       >
         <Redo2 aria-hidden="true" />
-      </button>
+      </Button>
       <slot />
     </div>
   </header>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { ref } from 'vue'
 import { useHousehold } from '~/state/household'
 const household = useHousehold()
@@ -15,9 +16,9 @@ async function again() {
   <section class="silent">
     <h1>The store room does not answer</h1>
     <p>The database behind Blastomix cannot be reached. What you had typed is kept in this browser.</p>
-    <button type="button" class="button main" :disabled="busy" @click="again">
+    <Button class="main" :disabled="busy" @click="again">
       {{ busy ? 'Asking …' : 'Try again' }}
-    </button>
+    </Button>
   </section>
 </template>
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import RadioButton from 'primevue/radiobutton'
+import Button from 'primevue/button'
 import { useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { useNotes } from '~/composables/useNotes'
@@ -29,14 +31,14 @@ const KITCHENS: { value: Kitchen; name: string; long: string }[] = [
 ]
 
 async function chooseKitchen(kitchen: Kitchen) {
-  const before = household.everything?.household.body
+  const before = household.record
   if (!before || before.kitchen === kitchen) return
   // At once on screen; put back if the server will not have it.
-  household.everything!.household.body = { ...before, kitchen }
+  household.record! = { ...before, kitchen }
   try {
     await household.saveHousehold({ ...before, kitchen })
   } catch {
-    household.everything!.household.body = before
+    household.record! = before
     note('The units could not be saved; the server does not answer.')
   }
 }
@@ -76,35 +78,27 @@ async function chooseKitchen(kitchen: Kitchen) {
           :class="{ on: household.kitchen === kitchen.value }"
           :title="kitchen.long"
         >
-          <input
-            type="radio"
+          <RadioButton
             name="kitchen"
-            :value="kitchen.value"
-            :checked="household.kitchen === kitchen.value"
             :aria-label="kitchen.long"
-            @change="chooseKitchen(kitchen.value)"
+            :value="true"
+            :model-value="household.kitchen === kitchen.value"
+            @update:model-value="chooseKitchen(kitchen.value)"
           />
           <span aria-hidden="true">{{ kitchen.name }}</span>
         </label>
       </fieldset>
-      <button
-        type="button"
-        class="icon-button"
+      <Button
+        text
         :aria-label="preferences.theme === 'dark' ? 'Light, for the day' : 'Dark, for the grow room'"
         @click="preferences.switchTheme()"
       >
         <Sun v-if="preferences.theme === 'dark'" aria-hidden="true" />
         <Moon v-else aria-hidden="true" />
-      </button>
-      <button
-        type="button"
-        class="icon-button"
-        aria-label="Go to or do (Ctrl K)"
-        title="Go to or do (Ctrl K)"
-        @click="$emit('palette')"
-      >
+      </Button>
+      <Button text aria-label="Go to or do (Ctrl K)" title="Go to or do (Ctrl K)" @click="$emit('palette')">
         <Search aria-hidden="true" />
-      </button>
+      </Button>
     </div>
   </header>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { ref, watch } from 'vue'
 import { useNotes } from '~/composables/useNotes'
 import { X } from '@lucide/vue'
@@ -32,9 +33,9 @@ function act() {
     >
       <span>{{ notes.text }}</span>
       <button v-if="notes.action" type="button" class="act" @click="act">{{ notes.action.name }}</button>
-      <button type="button" class="icon-button" aria-label="Close this note" @click="dismiss()">
+      <Button text aria-label="Close this note" @click="dismiss()">
         <X aria-hidden="true" />
-      </button>
+      </Button>
     </div>
   </div>
 </template>

@@ -1,34 +1,30 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import { computed } from 'vue'
+import RecordForm from '~/components/records/RecordForm.vue'
+import { copyOf } from '~/composables/copyOf'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import DialogForm from '~/components/fields/DialogForm.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import QuantityField from '~/components/fields/QuantityField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
-import { useProblemAt } from '~/composables/useProblemAt'
-import { useSaving } from '~/composables/useSaving'
 import { useHousehold } from '~/state/household'
 import type { Container } from '#core/containers/container'
-import { cellVolume, cellWord, containerProblems } from '#core/containers/container'
-import { asContainer, type ContainerRecord } from '#shared/records/container'
+import { cellVolume, cellWord } from '#core/containers/container'
+import { asContainer, containerRecordOf, type ContainerRecord } from '#shared/records/container'
 
 /** A container of the household's own: by its dimensions, or by the water it holds. */
 const props = defineProps<{ container?: Container }>()
 const emit = defineEmits<{ saved: [id: string]; close: [] }>()
 
 const household = useHousehold()
-const { saving, save } = useSaving('containers')
-const nameId = useId()
-
-const own = computed(() => household.everything?.containers.find(({ id }) => id === props.container?.id))
-const draft = ref<ContainerRecord>(begin())
-
-function begin(): ContainerRecord {
-  const { container } = props
-  if (!container)
-    return {
+/** The household's own row of it, if there is one; a catalogue container is corrected, and stands in its place. */
+const stored = computed(() =>
+  household.everything?.containers.find(({ id, body }) => (body.basedOn ?? id) === props.container?.id),
+)
+const first: ContainerRecord = props.container
+  ? copyOf(containerRecordOf(props.container))
+  : {
       name: '',
+      basedOn: null,
       kind: 'tray',
       cells: 40,
       measuredVolumeMl: null,
@@ -41,20 +37,6 @@ function begin(): ContainerRecord {
         depthMm: 50,
       },
     }
-  const isOwn = household.everything?.containers.some(({ id }) => id === container.id)
-  return {
-    name: isOwn ? container.name : `${container.name}, ours`,
-    kind: container.kind,
-    cells: container.cells,
-    measuredVolumeMl: container.measuredVolumeMl ?? null,
-    shape: { ...container.shape },
-  }
-}
-
-const asked = computed(() => asContainer('', draft.value))
-const problems = computed(() => containerProblems(asked.value))
-const word = computed(() => cellWord(asked.value))
-const problemAt = useProblemAt(() => problems.value, saving)
 
 const MEASURES = {
   rectangular: [
@@ -70,49 +52,42 @@ const MEASURES = {
     ['depthMm', 'Depth'],
   ],
 } as const
-const measures = computed(() => MEASURES[draft.value.shape.form])
-const measure = (key: string) => (draft.value.shape as unknown as Record<string, number>)[key]!
-function setMeasure(key: string, mm: number | null) {
-  draft.value.shape = { ...draft.value.shape, [key]: mm ?? 0 } as ContainerRecord['shape']
-}
-function setForm(form: 'rectangular' | 'round') {
-  const { depthMm } = draft.value.shape
-  draft.value.shape =
+type Shape = ContainerRecord['shape']
+const measure = (shape: Shape, key: string) => (shape as unknown as Record<string, number>)[key]!
+const setMeasure = (draft: ContainerRecord, key: string, mm: number | null) =>
+  (draft.shape = { ...draft.shape, [key]: mm ?? 0 } as Shape)
+function setForm(draft: ContainerRecord, form: Shape['form']) {
+  const { depthMm } = draft.shape
+  draft.shape =
     form === 'round'
       ? { form, topDiameterMm: 100, baseDiameterMm: 75, depthMm }
       : { form, topLengthMm: 60, topWidthMm: 60, baseLengthMm: 45, baseWidthMm: 45, depthMm }
 }
-function setKind(kind: ContainerRecord['kind']) {
-  draft.value.kind = kind
-  if (kind !== 'tray') draft.value.cells = 1
+function setKind(draft: ContainerRecord, kind: ContainerRecord['kind']) {
+  draft.kind = kind
+  if (kind !== 'tray') draft.cells = 1
 }
-
-async function keep() {
-  const stored = await save(own.value?.id ?? crypto.randomUUID(), own.value?.version ?? 0, draft.value)
-  if (!stored) return
-  emit('saved', stored.id)
-  emit('close')
-}
+const wordFor = (draft: ContainerRecord) => cellWord(asContainer('', draft))
 </script>
 
 <template>
-  <DialogForm
-    :header="own ? 'Your container' : 'A container of your own'"
-    :wrong="problems.length > 0"
-    :saving="saving"
-    @keep="keep"
+  <RecordForm
+    v-slot="{ draft, problemAt, problems }"
+    collection="containers"
+    :header="stored || container ? (container?.name ?? 'Your container') : 'A container of your own'"
+    :stored="stored"
+    :first="first"
+    @saved="emit('saved', $event.body.basedOn ?? $event.id)"
     @close="emit('close')"
   >
-    <FieldFrame :id="nameId" label="Name" :problem="problemAt('name')">
-      <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
-    </FieldFrame>
-    <QuantityField
+    <TextField label="Name" :problem="problemAt('name')" v-model="draft.name" />
+    <TypedField
       v-model="draft.measuredVolumeMl"
       v-first-focus
       optional
       dimension="volume"
       assume="mL"
-      :label="`Water one ${word} holds`"
+      :label="`Water one ${wordFor(draft)} holds`"
       :hint="`Weigh it empty and full: 1 g is 1 mL. Leave empty to reckon from the measures.`"
       :problem="problemAt('measuredVolumeMl')"
       :unit-in-base="0.001"
@@ -127,9 +102,9 @@ async function keep() {
           { value: 'open tray', name: 'Open tray' },
           { value: 'block', name: 'Soil block' },
         ]"
-        @update:model-value="setKind"
+        @update:model-value="setKind(draft, $event)"
       />
-      <NumberField
+      <TypedField
         v-if="draft.kind === 'tray'"
         :model-value="draft.cells"
         label="Cells in one"
@@ -143,23 +118,24 @@ async function keep() {
           { value: 'rectangular', name: 'Four-sided' },
           { value: 'round', name: 'Round' },
         ]"
-        @update:model-value="setForm"
+        @update:model-value="setForm(draft, $event)"
       />
     </div>
     <div class="three">
-      <QuantityField
-        v-for="[key, label] in measures"
+      <TypedField
+        v-for="[key, label] in MEASURES[draft.shape.form]"
         :key="key"
-        :model-value="measure(key)"
+        :model-value="measure(draft.shape, key)"
         dimension="length"
         assume="mm"
         :label="label"
         :problem="problemAt(`shape.${key}`)"
-        @update:model-value="setMeasure(key, $event)"
+        @update:model-value="setMeasure(draft, key, $event)"
       />
     </div>
     <p v-if="!problems.length">
-      One {{ word }} holds <strong><FigureValue :figure="cellVolume(asked)" /></strong>.
+      One {{ wordFor(draft) }} holds
+      <strong><FigureValue :figure="cellVolume(asContainer('', draft))" /></strong>.
     </p>
-  </DialogForm>
+  </RecordForm>
 </template>

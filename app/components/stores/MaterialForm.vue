@@ -1,19 +1,12 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
-import DialogForm from '~/components/fields/DialogForm.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import { useProblemAt } from '~/composables/useProblemAt'
-import { useSaving } from '~/composables/useSaving'
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import RecordForm from '~/components/records/RecordForm.vue'
 import { useHousehold } from '~/state/household'
-import {
-  materialProblems,
-  type Material,
-  type MaterialFigure,
-  type MaterialFigures,
-} from '#core/media/material'
+import { type Material, type MaterialFigure, type MaterialFigures } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
-import { under } from '#core/problem'
 import { printNumber } from '#core/units/format'
 import type { MaterialRecord } from '#shared/records/material'
 
@@ -22,8 +15,6 @@ const props = defineProps<{ material?: Material }>()
 const emit = defineEmits<{ close: [] }>()
 
 const household = useHousehold()
-const { saving, save } = useSaving('materials')
-const nameId = useId()
 
 const FIGURES: { key: MaterialFigure; label: string; unit?: string; percent?: boolean }[] = [
   { key: 'theta0', label: 'All pores', percent: true },
@@ -48,62 +39,53 @@ const original = computed(() => (props.material ? BUILT_IN.get(props.material.id
 const stored = computed(() =>
   household.everything?.materials.find(({ id, body }) => (body.basedOn ?? id) === props.material?.id),
 )
-const draft = ref<MaterialRecord>({
+const first: MaterialRecord = {
   name: props.material?.name ?? '',
   basedOn: original.value ? original.value.id : null,
   figures: figuresOf(source.value),
-  packL: stored.value?.body.packL ?? 20,
+  packL: 20,
   sustainability: props.material?.sustainability ?? '',
-})
-const problems = computed(() => under('figures', materialProblems(draft.value.figures)))
-const problemAt = useProblemAt(() => problems.value, saving)
-
-/** What stands beside a field: the built-in value when it was changed, else where it comes from. */
-function hint({ key, percent }: (typeof FIGURES)[number]) {
-  const before = original.value?.[key]
-  if (before !== undefined && before !== draft.value.figures[key])
-    return `was ${percent ? `${printNumber(before * 100)} %` : printNumber(before)}`
-  return source.value.sources[key].tag === 'yours' ? 'yours' : source.value.sources[key].tag
 }
 
-async function keep() {
-  if (await save(stored.value?.id ?? crypto.randomUUID(), stored.value?.version ?? 0, draft.value))
-    emit('close')
+/** What stands beside a field: the built-in value when it was changed, else where it comes from. */
+function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number]) {
+  const before = original.value?.[key]
+  if (before !== undefined && before !== draft.figures[key])
+    return `was ${percent ? `${printNumber(before * 100)} %` : printNumber(before)}`
+  return source.value.sources[key].tag
 }
 </script>
 
 <template>
-  <DialogForm
+  <RecordForm
+    collection="materials"
     :header="material ? material.name : 'A material of your own'"
-    :wrong="problems.length > 0"
-    :saving="saving"
-    @keep="keep"
+    :stored="stored"
+    :first="first"
     @close="emit('close')"
   >
-    <FieldFrame :id="nameId" v-first-focus label="Name" :problem="problemAt('name')">
-      <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
-    </FieldFrame>
-    <p v-if="material" class="soft">{{ material.sustainability }}</p>
-    <p v-if="original" class="soft small">
-      {{ original.sources.theta10.cite }}. Type over what you measured; the rest stays as the book has it.
-    </p>
-    <div class="three">
-      <NumberField
-        v-for="figure in FIGURES"
-        :key="figure.key"
-        :model-value="draft.figures[figure.key]"
-        :label="figure.label"
-        v-bind="figure.unit ? { unit: figure.unit } : {}"
-        :percent="figure.percent ?? false"
-        :hint="hint(figure)"
-        :problem="problemAt(`figures.${figure.key}`)"
-        @update:model-value="draft.figures = { ...draft.figures, [figure.key]: $event ?? 0 }"
-      />
-    </div>
-    <template #more>
-      <button v-if="original" type="button" class="button" @click="draft.figures = figuresOf(original)">
-        As the book has it
-      </button>
+    <template #default="{ draft, problemAt }">
+      <TextField v-first-focus label="Name" :problem="problemAt('name')" v-model="draft.name" />
+      <p v-if="material" class="soft">{{ material.sustainability }}</p>
+      <p v-if="original" class="soft small">
+        {{ original.sources.theta10.cite }}. Type over what you measured; the rest stays as the book has it.
+      </p>
+      <div class="three">
+        <TypedField
+          v-for="figure in FIGURES"
+          :key="figure.key"
+          :model-value="draft.figures[figure.key]"
+          :label="figure.label"
+          v-bind="figure.unit ? { unit: figure.unit } : {}"
+          :percent="figure.percent ?? false"
+          :hint="hint(draft, figure)"
+          :problem="problemAt(`figures.${figure.key}`)"
+          @update:model-value="draft.figures = { ...draft.figures, [figure.key]: $event ?? 0 }"
+        />
+      </div>
     </template>
-  </DialogForm>
+    <template #more="{ draft }">
+      <Button v-if="original" @click="draft.figures = figuresOf(original)"> As the book has it </Button>
+    </template>
+  </RecordForm>
 </template>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import PackRow from '~/components/stores/PackRow.vue'
 import StockForm from '~/components/stores/StockForm.vue'
 import { useRemoval } from '~/composables/useRemoval'
 import { useShopping } from '~/composables/useShopping'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { Plus, Trash2 } from '@lucide/vue'
 import { goodsUnit, packHolds, type Goods } from '#core/stores/goods'
@@ -12,6 +14,7 @@ import type { StockRecord } from '#shared/records/stock'
 
 /** Everything on the shelf, as it stands there. */
 const household = useHousehold()
+const context = useContext()
 const remove = useRemoval()
 const { printAmount } = useShopping()
 
@@ -23,7 +26,7 @@ const priceText = (goods: Goods, price: number) => {
 const rows = computed(() =>
   household.stocks
     .map((stock) => {
-      const goods = household.goods(stock.body.kind, stock.body.goodsId)
+      const goods = context.goods(stock.body.kind, stock.body.goodsId)
       const holds = goods && packHolds(stock.body.size, goods).value
       return {
         stock,
@@ -41,9 +44,7 @@ const rows = computed(() =>
   <section aria-labelledby="shelf-title">
     <div class="head">
       <h2 id="shelf-title">On the shelf</h2>
-      <button type="button" class="button" @click="editing = 'new'">
-        <Plus aria-hidden="true" /> Add a pack
-      </button>
+      <Button @click="editing = 'new'"> <Plus aria-hidden="true" /> Add a pack </Button>
     </div>
     <ul v-if="rows.length">
       <li v-for="{ stock, goods, left, perUnit } in rows" :key="stock.id">
@@ -54,14 +55,9 @@ const rows = computed(() =>
         />
         <span>{{ left }}</span>
         <span class="soft">{{ stock.body.price === null ? 'no price' : perUnit }}</span>
-        <button
-          type="button"
-          class="icon-button"
-          :aria-label="`Remove ${stock.body.name}`"
-          @click="remove('stocks', stock)"
-        >
+        <Button text :aria-label="`Remove ${stock.body.name}`" @click="remove('stocks', stock)">
           <Trash2 aria-hidden="true" />
-        </button>
+        </Button>
       </li>
     </ul>
     <p v-else class="empty">

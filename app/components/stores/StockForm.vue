@@ -1,15 +1,11 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import { computed } from 'vue'
+import RecordForm from '~/components/records/RecordForm.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import DialogForm from '~/components/fields/DialogForm.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import NumberField from '~/components/fields/NumberField.vue'
-import QuantityField from '~/components/fields/QuantityField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
-import { copyOf } from '~/composables/copyOf'
-import { useProblemAt } from '~/composables/useProblemAt'
-import { useSaving } from '~/composables/useSaving'
-import { useHousehold } from '~/state/household'
+import { useContext } from '~/state/context'
 import { comesPressed, goodsUnit, packHolds, packProblems, type PackMeasure } from '#core/stores/goods'
 import { fullAndOpen } from '#core/stores/draw'
 import { stockProblems, type StockRecord } from '#shared/records/stock'
@@ -19,84 +15,80 @@ import type { Stored } from '#shared/collections'
 const props = defineProps<{ stock?: Stored<StockRecord> }>()
 const emit = defineEmits<{ close: [] }>()
 
-const household = useHousehold()
-const { saving, save } = useSaving('stocks')
-const nameId = useId()
-
-const draft = ref<StockRecord>(
-  props.stock
-    ? copyOf(props.stock.body)
-    : {
-        name: '',
-        kind: 'material',
-        goodsId: 'perlite',
-        size: { measure: 'loose', amount: 10 },
-        price: null,
-        packs: 1,
-      },
-)
-const goods = computed(() => household.goods(draft.value.kind, draft.value.goodsId))
-const problems = computed(() =>
-  stockProblems(draft.value, { materials: household.library, feeds: household.ownFeeds }),
-)
-const problemAt = useProblemAt(() => problems.value, saving)
+const context = useContext()
+const FIRST: StockRecord = {
+  name: '',
+  kind: 'material',
+  goodsId: 'perlite',
+  size: { measure: 'loose', amount: 10 },
+  price: null,
+  packs: 1,
+}
+const goodsIn = ({ kind, goodsId }: StockRecord) => context.goods(kind, goodsId)
+const alsoWrong = (draft: StockRecord) => stockProblems(draft, context.whole)
 
 const choices = computed(() => [
   {
     group: 'Materials',
-    choices: [...household.library.values()].map(({ id, name }) => ({ value: `material ${id}`, name })),
+    choices: [...context.materials.values()].map(({ id, name }) => ({ value: `material ${id}`, name })),
   },
-  { group: 'Feeds', choices: household.feeds.map(({ id, name }) => ({ value: `feed ${id}`, name })) },
+  { group: 'Feeds', choices: context.feedList.map(({ id, name }) => ({ value: `feed ${id}`, name })) },
 ])
-function choose(value: string) {
+function choose(draft: StockRecord, value: string) {
   const [kind, goodsId] = value.split(/ (.*)/) as [StockRecord['kind'], string]
-  Object.assign(draft.value, { kind, goodsId })
-  const found = goods.value
-  if (found && packProblems(draft.value.size, found).length) setMeasure('loose')
+  Object.assign(draft, { kind, goodsId })
+  const found = goodsIn(draft)
+  if (found && packProblems(draft.size, found).length) setMeasure(draft, 'loose')
 }
 
-const measures = computed(() => [
-  { value: 'loose' as const, name: goods.value?.kind === 'feed' ? 'by volume' : 'loose, by volume' },
-  ...(goods.value && comesPressed(goods.value) ? [{ value: 'pressed' as const, name: 'pressed bale' }] : []),
-  { value: 'mass' as const, name: 'by weight' },
-])
-function setMeasure(measure: PackMeasure) {
-  if ((measure === 'mass') !== (draft.value.size.measure === 'mass'))
-    draft.value.size.amount = measure === 'mass' ? 1000 : 10
-  draft.value.size.measure = measure
+function measuresOf(draft: StockRecord) {
+  const goods = goodsIn(draft)
+  return [
+    { value: 'loose' as const, name: goods?.kind === 'feed' ? 'by volume' : 'loose, by volume' },
+    ...(goods && comesPressed(goods) ? [{ value: 'pressed' as const, name: 'pressed bale' }] : []),
+    { value: 'mass' as const, name: 'by weight' },
+  ]
 }
-const holds = computed(() =>
-  goods.value && !problems.value.length ? packHolds(draft.value.size, goods.value) : null,
-)
-/** Worth saying where the label and the bench count differently. */
-const turnsInto = computed(() =>
-  holds.value && (draft.value.size.measure !== 'loose' || (goods.value && goodsUnit(goods.value) === 'g'))
-    ? holds.value
-    : null,
-)
-
-const split = computed(() => fullAndOpen(draft.value.packs))
-const setPacks = (full: number, open: number) => (draft.value.packs = full + Math.min(open, 0.999))
-
-async function keep() {
-  const body = { ...draft.value, name: draft.value.name.trim() || suggested.value }
-  if (await save(props.stock?.id ?? crypto.randomUUID(), props.stock?.version ?? 0, body)) emit('close')
+function setMeasure(draft: StockRecord, measure: PackMeasure) {
+  if ((measure === 'mass') !== (draft.size.measure === 'mass'))
+    draft.size.amount = measure === 'mass' ? 1000 : 10
+  draft.size.measure = measure
 }
-const suggested = computed(() => {
-  const { measure, amount } = draft.value.size
+/** What a pack turns into, worth saying where the label and the bench count differently. */
+function turnsInto(draft: StockRecord) {
+  const goods = goodsIn(draft)
+  return goods && (draft.size.measure !== 'loose' || goodsUnit(goods) === 'g')
+    ? packHolds(draft.size, goods)
+    : null
+}
+
+const split = (draft: StockRecord) => fullAndOpen(draft.packs)
+const setPacks = (draft: StockRecord, full: number, open: number) =>
+  (draft.packs = full + Math.min(open, 0.999))
+
+function suggested(draft: StockRecord) {
+  const { measure, amount } = draft.size
+  const goods = goodsIn(draft)
   const size =
     measure === 'mass' ? `${amount >= 1000 ? `${amount / 1000} kg` : `${amount} g`}` : `${amount} L`
-  const name = goods.value?.kind === 'material' ? goods.value.material.name : goods.value?.feed.name
+  const name = goods?.kind === 'material' ? goods.material.name : goods?.feed.name
   return `${size} ${name?.split(',')[0]?.toLowerCase() ?? ''}`.trim()
+}
+const finish = (draft: StockRecord): StockRecord => ({
+  ...draft,
+  name: draft.name.trim() || suggested(draft),
 })
 </script>
 
 <template>
-  <DialogForm
+  <RecordForm
+    v-slot="{ draft, problemAt, problems }"
+    collection="stocks"
     :header="stock ? stock.body.name : 'A pack in the stores'"
-    :wrong="problems.length > 0"
-    :saving="saving"
-    @keep="keep"
+    :stored="stock"
+    :first="FIRST"
+    :also-wrong="alsoWrong"
+    :finish="finish"
     @close="emit('close')"
   >
     <ChoiceField
@@ -104,17 +96,17 @@ const suggested = computed(() => {
       label="What is in it"
       :choices="choices"
       :problem="problemAt('goodsId')"
-      @update:model-value="choose"
+      @update:model-value="choose(draft, $event)"
     />
     <div class="pair">
       <ChoiceField
         :model-value="draft.size.measure"
         label="The label counts"
-        :choices="measures"
+        :choices="measuresOf(draft)"
         :problem="problemAt('size.measure')"
-        @update:model-value="setMeasure"
+        @update:model-value="setMeasure(draft, $event)"
       />
-      <QuantityField
+      <TypedField
         :key="draft.size.measure === 'mass' ? 'mass' : 'volume'"
         :model-value="draft.size.amount"
         :dimension="draft.size.measure === 'mass' ? 'mass' : 'volume'"
@@ -124,22 +116,24 @@ const suggested = computed(() => {
         @update:model-value="draft.size.amount = $event ?? 0"
       />
     </div>
-    <p v-if="turnsInto" class="soft">That is <FigureValue :figure="turnsInto" /> to measure out.</p>
+    <p v-if="!problems.length && turnsInto(draft)" class="soft">
+      That is <FigureValue :figure="turnsInto(draft)!" /> to measure out.
+    </p>
     <div class="three">
-      <NumberField
-        :model-value="split.full"
+      <TypedField
+        :model-value="split(draft).full"
         label="Full packs"
         :problem="problemAt('packs')"
-        @update:model-value="setPacks(Math.max(0, Math.floor($event ?? 0)), split.open)"
+        @update:model-value="setPacks(draft, Math.max(0, Math.floor($event ?? 0)), split(draft).open)"
       />
-      <NumberField
-        :model-value="split.open"
+      <TypedField
+        :model-value="split(draft).open"
         percent
         label="In the open one"
         hint="0 when none is open"
-        @update:model-value="setPacks(split.full, Math.max(0, $event ?? 0))"
+        @update:model-value="setPacks(draft, split(draft).full, Math.max(0, $event ?? 0))"
       />
-      <NumberField
+      <TypedField
         v-model="draft.price"
         optional
         label="Price of a pack"
@@ -147,8 +141,11 @@ const suggested = computed(() => {
         :problem="problemAt('price')"
       />
     </div>
-    <FieldFrame :id="nameId" label="What you call it" :problem="problemAt('name')">
-      <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" :placeholder="suggested" />
-    </FieldFrame>
-  </DialogForm>
+    <TextField
+      label="What you call it"
+      :problem="problemAt('name')"
+      v-model="draft.name"
+      :placeholder="suggested(draft)"
+    />
+  </RecordForm>
 </template>

@@ -1,28 +1,19 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
+import { computed } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import DialogForm from '~/components/fields/DialogForm.vue'
-import FieldFrame from '~/components/fields/FieldFrame.vue'
-import QuantityField from '~/components/fields/QuantityField.vue'
-import { useProblemAt } from '~/composables/useProblemAt'
-import { useSaving } from '~/composables/useSaving'
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import RecordForm from '~/components/records/RecordForm.vue'
 import { useHousehold } from '~/state/household'
-import { isScale, TOOL_HABITS, toolProblems, type Tool } from '#core/feed/tool'
-import { asTool, type ToolRecord } from '#shared/records/tool'
+import { isScale, TOOL_HABITS, type Tool } from '#core/feed/tool'
+import type { ToolRecord } from '#shared/records/tool'
 
 /** Something the household measures with. */
 const props = defineProps<{ tool?: Tool }>()
-const emit = defineEmits<{ close: [] }>()
+defineEmits<{ close: [] }>()
 
 const household = useHousehold()
-const { saving, save } = useSaving('tools')
-const nameId = useId()
 const stored = computed(() => household.everything?.tools.find(({ id }) => id === props.tool?.id))
-const draft = ref<ToolRecord>(
-  props.tool
-    ? { name: props.tool.name, kind: props.tool.kind, capacityMl: props.tool.capacityMl }
-    : { name: '', kind: 'spoon', capacityMl: 5 },
-)
 const KINDS = [
   { value: 'spoon', name: 'Spoon, for feed' },
   { value: 'cap', name: 'Bottle cap' },
@@ -33,37 +24,30 @@ const KINDS = [
   { value: 'jug', name: 'Jug or can, for water' },
   { value: 'squeeze bottle', name: 'Squeeze bottle' },
 ] as const
-const problems = computed(() => toolProblems(asTool('', draft.value)))
-const problemAt = useProblemAt(() => problems.value, saving)
-function setKind(kind: Tool['kind']) {
-  draft.value.kind = kind
-  if (isScale(kind)) draft.value.capacityMl = null
-}
-async function keep() {
-  if (await save(stored.value?.id ?? crypto.randomUUID(), stored.value?.version ?? 0, draft.value))
-    emit('close')
+function setKind(draft: ToolRecord, kind: Tool['kind']) {
+  draft.kind = kind
+  if (isScale(kind)) draft.capacityMl = null
 }
 </script>
 
 <template>
-  <DialogForm
+  <RecordForm
+    v-slot="{ draft, problemAt }"
+    collection="tools"
     :header="tool ? 'Your tool' : 'A tool you own'"
-    :wrong="problems.length > 0"
-    :saving="saving"
-    @keep="keep"
-    @close="emit('close')"
+    :stored="stored"
+    :first="{ name: '', kind: 'spoon', capacityMl: 5 }"
+    @close="$emit('close')"
   >
-    <FieldFrame :id="nameId" v-first-focus label="What you call it" :problem="problemAt('name')">
-      <input :id="nameId" v-model="draft.name" class="input" autocomplete="off" />
-    </FieldFrame>
+    <TextField v-model="draft.name" v-first-focus label="What you call it" :problem="problemAt('name')" />
     <ChoiceField
       :model-value="draft.kind"
       label="Kind"
       :choices="[...KINDS]"
       :hint="TOOL_HABITS[draft.kind].source.cite"
-      @update:model-value="setKind"
+      @update:model-value="setKind(draft, $event)"
     />
-    <QuantityField
+    <TypedField
       v-if="!isScale(draft.kind)"
       v-model="draft.capacityMl"
       dimension="volume"
@@ -72,5 +56,5 @@ async function keep() {
       label="It holds"
       :problem="problemAt('capacityMl')"
     />
-  </DialogForm>
+  </RecordForm>
 </template>

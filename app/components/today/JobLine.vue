@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { computed, useTemplateRef } from 'vue'
 import { NuxtLink } from '#components'
 import { until } from '@vueuse/core'
@@ -46,28 +47,27 @@ defineExpose({ focus: () => tick.value?.focus() })
       <p v-if="job.danger" class="problem">{{ dangerText(job.danger) }}</p>
     </div>
     <div v-if="!isDone" class="more no-print">
-      <button v-if="job.kind === 'make mix'" type="button" class="button" @click="planBatch(job.mix!)">
+      <Button v-if="job.kind === 'make mix'" @click="planBatch(job.mix!)">
         <FileText aria-hidden="true" /><span>Bench card</span>
-      </button>
-      <button v-else-if="job.kind === 'feed'" type="button" class="button" @click="planFeed(job.feed!)">
+      </Button>
+      <Button v-else-if="job.kind === 'feed'" @click="planFeed(job.feed!)">
         <FileText aria-hidden="true" /><span>Bench card</span>
-      </button>
-      <button v-else-if="job.danger?.kind === 'no-show'" type="button" class="button" @click="$emit('again')">
+      </Button>
+      <Button v-else-if="job.danger?.kind === 'no-show'" @click="$emit('again')">
         <RotateCcw aria-hidden="true" /> Sow again
-      </button>
+      </Button>
       <NuxtLink v-else-if="job.danger?.kind === 'shelf full'" to="/season#over-title" class="button">
         What has to move?
       </NuxtLink>
-      <button
+      <Button
         v-if="job.state !== 'coming'"
-        type="button"
-        class="icon-button"
+        text
         :aria-label="`Put off until tomorrow: ${said.title}`"
         title="Until tomorrow"
         @click="$emit('snooze', addDays(season.today, 1))"
       >
         <Clock aria-hidden="true" />
-      </button>
+      </Button>
       <NuxtLink
         :to="`/season?sowing=${job.of[0]!.sowingId}`"
         class="icon-button"

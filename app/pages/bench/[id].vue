@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import { createError, useHead, useRoute } from '#imports'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
@@ -30,7 +31,7 @@ const making = ref(false)
 const removal = useRemoval()
 const { printDate } = useDates()
 async function takeBack() {
-  if (made.value) await removal('uses', made.value)
+  if (made.value) await removal('entries', made.value)
 }
 const planned = computed(() => batch.value && usePlannedBatch(batch.value))
 const feedings = computed(() => household.feedings.filter(({ body }) => body.batchId === batch.value?.id))
@@ -56,9 +57,9 @@ const allCautions = computed((): Caution[] =>
     :back="`/mix?batch=${batch.id}`"
   >
     <template #bar>
-      <button v-if="planned && !made" type="button" class="button" @click="making = true">
+      <Button v-if="planned && !made" @click="making = true">
         <CheckCheck aria-hidden="true" /> It is made
-      </button>
+      </Button>
     </template>
     <p v-if="made" class="made">
       <CheckCheck aria-hidden="true" />

@@ -1,4 +1,14 @@
+import * as z from 'zod'
+import { HOUSEHOLD, stored } from '#shared/collections'
 import { listHouseholds } from '../../services/reading'
 import { route } from '../../http/route'
 
-export default route({}, () => listHouseholds())
+export default route(
+  {
+    summary: 'Households',
+    query: z.object({ limit: z.coerce.number().int().min(1).max(1000).default(1000) }),
+    answers: z.array(stored(HOUSEHOLD)),
+    meaning: 'The households, oldest first',
+  },
+  ({ query }) => listHouseholds(query.limit),
+)

@@ -1,14 +1,25 @@
 import { setResponseHeaders } from 'h3'
+import * as z from 'zod'
 import { seasonCalendar } from '../../../services/calendar'
-import { householdParams } from '../../../http/params'
+import { dayQuery, householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 
-export default route({ params: householdParams }, async ({ params, event }) => {
-  const calendar = await seasonCalendar(params.householdId, new Date().toISOString().slice(0, 10))
-  setResponseHeaders(event, {
-    'content-type': 'text/calendar; charset=utf-8',
-    'content-disposition': 'inline; filename="season.ics"',
-    'cache-control': 'no-cache',
-  })
-  return calendar
-})
+export default route(
+  {
+    summary: 'The season as a calendar to subscribe to (RFC 5545)',
+    params: householdParams,
+    query: dayQuery,
+    answers: z.string(),
+    meaning: 'iCalendar, as it stands on that day',
+    type: 'text/calendar',
+  },
+  async ({ params, query, event }) => {
+    const calendar = await seasonCalendar(params.householdId, query.on)
+    setResponseHeaders(event, {
+      'content-type': 'text/calendar; charset=utf-8',
+      'content-disposition': 'inline; filename="season.ics"',
+      'cache-control': 'no-cache',
+    })
+    return calendar
+  },
+)

@@ -1,5 +1,16 @@
+import * as z from 'zod'
+import { HOUSEHOLD, stored } from '#shared/collections'
 import { everything } from '../../../services/reading'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 
-export default route({ params: householdParams }, ({ params }) => everything(params.householdId))
+export default route(
+  {
+    summary:
+      'A household and what it keeps: of sowings and entries the last year and a half, and what is not over',
+    params: householdParams,
+    answers: z.looseObject({ household: stored(HOUSEHOLD) }),
+    meaning: 'Everything in sight, as it stood at one moment',
+  },
+  ({ params }) => everything(params.householdId),
+)

@@ -1,12 +1,19 @@
 import * as z from 'zod'
 import { seasonToday } from '../../../services/season'
-import { householdParams } from '../../../http/params'
+import { dayQuery, householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 
-const query = z.object({
-  on: z.iso.date('This is not a calendar day.').default(() => new Date().toISOString().slice(0, 10)),
-})
-
-export default route({ params: householdParams, query }, ({ params, query: { on } }) =>
-  seasonToday(params.householdId, on),
+export default route(
+  {
+    summary: 'What is due, late or in danger on a day, and what cannot be planned',
+    params: householdParams,
+    query: dayQuery,
+    answers: z.object({
+      on: z.iso.date(),
+      jobs: z.array(z.looseObject({ id: z.string(), kind: z.string() })),
+      unplanned: z.array(z.object({ id: z.string(), name: z.string(), why: z.string() })),
+    }),
+    meaning: 'The jobs, most pressing first',
+  },
+  ({ params, query }) => seasonToday(params.householdId, query.on),
 )

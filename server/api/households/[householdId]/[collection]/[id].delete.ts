@@ -1,7 +1,17 @@
+import * as z from 'zod'
+import { COLLECTIONS } from '#shared/collections'
 import { remove } from '../../../../services/keeping'
 import { recordParams, versionQuery } from '../../../../http/params'
-import { route } from '../../../../http/route'
+import { collectionRoute } from '../../../../http/route'
 
-export default route({ params: recordParams, query: versionQuery }, ({ params, query }) =>
-  remove(params.collection, params.householdId, params.id, query.version),
+export default collectionRoute(
+  (collection) => ({
+    summary: `Remove one ${COLLECTIONS[collection].one}; it can be brought back from the answered version`,
+    params: recordParams,
+    query: versionQuery,
+    answers: z.object({ version: z.int() }),
+    meaning: 'The version it was removed at',
+    refuses: [409, 422],
+  }),
+  ({ params, query }) => remove(params.collection, params.householdId, params.id, query.version),
 )

@@ -1,7 +1,14 @@
+import { bodyOf, COLLECTIONS, stored } from '#shared/collections'
 import { find } from '../../../../services/reading'
 import { recordParams } from '../../../../http/params'
-import { route } from '../../../../http/route'
+import { collectionRoute } from '../../../../http/route'
 
-export default route({ params: recordParams }, ({ params }) =>
-  find(params.collection, params.householdId, params.id),
+export default collectionRoute(
+  (collection) => ({
+    summary: `One ${COLLECTIONS[collection].one}`,
+    params: recordParams,
+    answers: stored(bodyOf(collection)),
+    meaning: 'As kept',
+  }),
+  ({ params }) => find(params.collection, params.householdId, params.id),
 )

@@ -1,7 +1,15 @@
+import * as z from 'zod'
+import { bodyOf, COLLECTIONS } from '#shared/collections'
 import { history } from '../../../../../services/reading'
 import { recordParams } from '../../../../../http/params'
-import { route } from '../../../../../http/route'
+import { collectionRoute } from '../../../../../http/route'
 
-export default route({ params: recordParams }, ({ params }) =>
-  history(params.collection, params.householdId, params.id),
+export default collectionRoute(
+  (collection) => ({
+    summary: `What one ${COLLECTIONS[collection].one} was before each change`,
+    params: recordParams,
+    answers: z.array(z.object({ version: z.int(), writtenAt: z.iso.datetime(), body: bodyOf(collection) })),
+    meaning: 'Newest first',
+  }),
+  ({ params }) => history(params.collection, params.householdId, params.id),
 )

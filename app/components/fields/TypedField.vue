@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed, useId } from 'vue'
+import InputText from 'primevue/inputtext'
+import FieldFrame from '~/components/fields/FieldFrame.vue'
+import { numberReading, quantityReading, type Reading } from '~/composables/readings'
+import { useTypedText } from '~/composables/useTypedText'
+import { useHousehold } from '~/state/household'
+import type { Dimension } from '#core/units/unit'
+
+/**
+ * A field that takes what people say and keeps what it means: a bare number (fractions and decimal commas included), a
+ * quantity where it has a dimension (`1 1/2 gal`, `2 tbsp`), or whatever a reading of its own makes of it.
+ */
+const props = defineProps<{
+  /** In L, mm, g or °C, or as `unitInBase` says, where it has a dimension; null for nothing said. */
+  modelValue: number | null
+  label: string
+  hideLabel?: boolean
+  optional?: boolean
+  dimension?: Dimension
+  /** Base units in one unit of the value: 0.001 for a value in mL. */
+  unitInBase?: number
+  /** Unit for a bare number. */
+  assume?: string
+  /** Shown behind a bare number. */
+  unit?: string
+  /** The value is a fraction 0–1, shown and typed as per cent. */
+  percent?: boolean
+  /** Another way to read and print, such as a rate. */
+  reading?: Reading
+  problem?: string | undefined
+  /** Id of a message that says what is wrong, where it stands elsewhere. */
+  problemId?: string | undefined
+  hint?: string
+}>()
+const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
+
+const id = useId()
+const household = useHousehold()
+const reading = computed(
+  (): Reading =>
+    props.reading ??
+    (props.dimension
+      ? quantityReading(props.dimension, household.kitchen, props.unitInBase ?? 1, props.assume)
+      : numberReading(props.percent ? 100 : 1)),
+)
+
+const { text, message, type } = useTypedText<number | null>({
+  id,
+  label: () => props.label,
+  value: () => props.modelValue,
+  print: (value) => (value === null ? '' : reading.value.print(value)),
+  read: (written) =>
+    !written.trim() && props.optional ? { ok: true, value: null } : reading.value.read(written),
+  change: (value) => emit('update:modelValue', value),
+  also: () => household.kitchen,
+})
+
+const problem = computed(() => message.value ?? props.problem)
+const hint = computed(() =>
+  props.modelValue === null || props.modelValue === 0
+    ? props.hint
+    : (reading.value.both?.(props.modelValue) ?? props.hint),
+)
+const suffix = computed(() => (props.percent ? '%' : props.unit))
+</script>
+
+<template>
+  <FieldFrame :id="id" :label="label" :hide-label="hideLabel ?? false" :hint="hint" :problem="problem">
+    <span class="with-unit">
+      <InputText
+        :id="id"
+        type="text"
+        :inputmode="dimension || props.reading ? 'text' : 'decimal'"
+        autocomplete="off"
+        :model-value="text"
+        :aria-invalid="problem || problemId ? 'true' : undefined"
+        :aria-describedby="
+          problem ? `${id}-problem` : problemId ? problemId : hint ? `${id}-hint` : undefined
+        "
+        @update:model-value="type($event ?? '')"
+      />
+      <span v-if="suffix" class="unit">{{ suffix }}</span>
+    </span>
+  </FieldFrame>
+</template>
+
+<style scoped>
+.with-unit {
+  position: relative;
+  display: block;
+}
+
+.with-unit:has(.unit) .input {
+  padding-right: 2.6rem;
+}
+
+.unit {
+  position: absolute;
+  right: 0.6rem;
+  top: 50%;
+  translate: 0 -50%;
+  color: var(--ink-soft);
+  pointer-events: none;
+}
+</style>

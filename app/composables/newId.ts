@@ -1,0 +1,9 @@
+/** An id of our own choosing. Plain http names other than this machine's have no `randomUUID`. */
+export function newId(): string {
+  if (crypto.randomUUID) return newId()
+  const bytes = (crypto as Crypto).getRandomValues(new Uint8Array(16))
+  bytes[6] = (bytes[6]! & 0x0f) | 0x40
+  bytes[8] = (bytes[8]! & 0x3f) | 0x80
+  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+  return hex.replace(/^(.{8})(.{4})(.{4})(.{4})/, '$1-$2-$3-$4-')
+}

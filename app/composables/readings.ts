@@ -1,0 +1,65 @@
+import type { Read } from '~/composables/useTypedText'
+import { concentrationOf, readRate } from '#core/feed/rate'
+import { density, type Feed } from '#core/feed/feed'
+import { printBoth, printNumber, printQuantity } from '#core/units/format'
+import { parseNumber, parseQuantity } from '#core/units/parse'
+import type { Dimension, Kitchen } from '#core/units/unit'
+
+/** How the text of a field becomes a value and back. */
+export interface Reading {
+  readonly print: (value: number) => string
+  readonly read: (written: string) => Read<number | null>
+  /** The value in both systems, shown under the field. */
+  readonly both?: (value: number) => string
+}
+
+/** A bare number; `scale` is 100 where a fraction is typed as per cent. */
+export const numberReading = (scale: number): Reading => ({
+  print: (value) => String(Number((value * scale).toFixed(3))),
+  read(written) {
+    const said = written.trim().replace(/\s*%$/, '')
+    const value = parseNumber(said)
+    if (value === undefined)
+      return { ok: false, message: said ? `'${said}' is not a number.` : 'Enter a number.' }
+    return { ok: true, value: value / scale }
+  },
+})
+
+/** A quantity in the household's kitchen. */
+export const quantityReading = (
+  dimension: Dimension,
+  kitchen: Kitchen,
+  unitInBase: number,
+  assume?: string,
+): Reading => ({
+  print: (value) => printQuantity(value * unitInBase, dimension, kitchen),
+  read(written) {
+    const read = parseQuantity(written, { dimension, kitchen, ...(assume ? { assume } : {}) })
+    return read.ok ? { ok: true, value: read.base / unitInBase } : read
+  },
+  both: (value) => printBoth(value * unitInBase, dimension, kitchen).join(' · '),
+})
+
+/** A label's own rate, in any of its spellings: a bare number is g/L of a powder and mL/L of a liquid. */
+export const rateReading = (feed: Feed, kitchen: Kitchen): Reading => ({
+  print: printNumber,
+  read(written) {
+    const said = written.trim()
+    const bare = parseNumber(said)
+    if (bare !== undefined) return { ok: true, value: bare }
+    const read = readRate(said, feed.form, kitchen)
+    if (!read.ok) return read
+    if (read.rate.kind === 'label numbers')
+      return {
+        ok: false,
+        message:
+          'Three numbers say what is in the bottle, not how much to use. How much goes in how much water?',
+      }
+    if (read.rate.kind === 'label')
+      return { ok: false, message: 'A share of what? Give the label’s own rate.' }
+    const concentration = concentrationOf(read.rate, feed)
+    if (!concentration) return { ok: false, message: 'This feed holds no nitrogen to reckon that from.' }
+    return { ok: true, value: concentration.value / (feed.form === 'powder' ? 1 : density(feed).value) }
+  },
+  both: (value) => `${printNumber(value)} ${feed.form === 'powder' ? 'g/L' : 'mL/L'}`,
+})

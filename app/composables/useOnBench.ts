@@ -1,0 +1,40 @@
+import { useRoute, useRouter } from '#imports'
+import { watch } from 'vue'
+import { useAsk } from '~/composables/useAsk'
+
+/**
+ * A page on which a draft is made: what this browser kept is there again, and what the address names is opened; if
+ * something stands there that is kept nowhere, not without asking.
+ *
+ * @param wanted opens what the address names; null where that stands there already
+ */
+export function useOnBench(
+  draft: { readonly loose: boolean; readonly keepHere: (then: () => void) => void },
+  what: string,
+  wanted: () => (() => void) | null,
+) {
+  const route = useRoute()
+  const router = useRouter()
+  const ask = useAsk()
+  let asking = false
+
+  async function open() {
+    const act = wanted()
+    if (!act || asking) return
+    if (draft.loose) {
+      asking = true
+      const yes = await ask({
+        header: `There is ${what} you have not kept`,
+        message: 'Open the other in its place? Undo brings back what was there.',
+        yes: 'Open it',
+        no: 'Stay with mine',
+      })
+      asking = false
+      if (!yes) return void router.replace({ query: {} })
+    }
+    act()
+  }
+  if (import.meta.server) wanted()?.()
+  draft.keepHere(() => void open())
+  watch(() => route.fullPath, open)
+}

@@ -1,0 +1,19 @@
+export interface ProblemAnswer {
+  status: number
+  detail: string
+  errors: { field: string; message: string }[]
+  current?: unknown
+  usedBy?: { collection: string; id: string; name: string }[]
+}
+
+/** The problem+json a failed request was answered with, or undefined when there was no answer. */
+export function readProblem(error: unknown): ProblemAnswer | undefined {
+  const data = (error as { data?: ProblemAnswer } | null)?.data
+  return data && typeof data.status === 'number' && data.detail ? data : undefined
+}
+
+/** Why something was not done, in a sentence. */
+export function whyNot(error: unknown): string {
+  const problem = readProblem(error)
+  return problem?.errors[0]?.message ?? problem?.detail ?? 'The server does not answer; nothing was changed.'
+}

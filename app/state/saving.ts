@@ -1,0 +1,135 @@
+import { ref, type Ref } from 'vue'
+import { newId } from '~/composables/newId'
+import { readProblem } from '~/composables/whyNot'
+import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
+import type { Act } from '~/state/undo'
+import type { Bodies, Collection, Stored } from '#shared/collections'
+
+/** Where a save stands; what was typed stays as it is until the server has answered. */
+export type Saving<Body> =
+  | { state: 'idle' | 'busy' }
+  | { state: 'refused'; message: string; errors: { field: string; message: string }[] }
+  | { state: 'unreachable'; message: string }
+  | {
+      /** Somebody else was faster: both stand until one is chosen, or of each what is right. */
+      state: 'stale'
+      message: string
+      mine: Body
+      /** As it stands there; null where it was removed. */
+      theirs: Body | null
+      /** What was chosen is kept over theirs. */
+      settle: (body: Body) => Promise<boolean>
+    }
+
+/** Runs a save and tells how it went. `again` keeps a body over what stands now. */
+export function useAttempt<Body>() {
+  const saving = ref({ state: 'idle' }) as Ref<Saving<Body>>
+
+  async function attempt<Answer>(
+    body: Body,
+    run: () => Promise<Answer>,
+    settle: (body: Body, current: Stored<Body> | null) => Promise<Answer | null>,
+  ): Promise<Answer | null> {
+    saving.value = { state: 'busy' }
+    try {
+      const answer = await run()
+      saving.value = { state: 'idle' }
+      return answer
+    } catch (error) {
+      saving.value = explain(error, body, async (chosen, current) => (await settle(chosen, current)) !== null)
+      return null
+    }
+  }
+  return { saving, attempt, dismiss: () => void (saving.value = { state: 'idle' }) }
+}
+
+function explain<Body>(
+  error: unknown,
+  mine: Body,
+  settle: (body: Body, current: Stored<Body> | null) => Promise<boolean>,
+): Saving<Body> {
+  const problem = readProblem(error)
+  if (!problem)
+    return {
+      state: 'unreachable',
+      message: 'The server does not answer. Nothing you typed is lost; try again in a moment.',
+    }
+  if (problem.status !== 409)
+    return {
+      state: 'refused',
+      message: problem.detail,
+      errors: problem.errors.map((error) => ({ ...error, field: error.field.replace(/^body\./, '') })),
+    }
+  const current = (problem.current ?? null) as Stored<Body> | null
+  return {
+    state: 'stale',
+    message: problem.detail,
+    mine,
+    theirs: current?.body ?? null,
+    settle: (body) => settle(body, current),
+  }
+}
+
+export interface Kept<Body> {
+  stored: Stored<Body>
+  opposite: Act
+}
+
+/** Saves records of one collection, and tells how it went. */
+export function useSaving<C extends Collection>(collection: C) {
+  const household = useHousehold()
+  const keeping = useKeeping()
+  const { saving, attempt, dismiss } = useAttempt<Bodies[C]>()
+
+  const save = (id: string, version: number, body: Bodies[C]): Promise<Kept<Bodies[C]> | null> =>
+    attempt(
+      body,
+      () => keeping.save(collection, id, version, body),
+      (chosen, current) => {
+        // What was removed there is kept as a new one.
+        if (!current) return save(newId(), 0, chosen)
+        household.put(collection, current)
+        return save(current.id, current.version, chosen)
+      },
+    )
+  return { saving, save, dismiss }
+}
+
+/** A draft of a record, made from a version of it. */
+interface DraftOf {
+  id: string
+  version: number
+  name: string
+}
+
+/** Saves a draft; it takes on the id and version it was kept under, also where a conflict was settled. */
+export function useRecordSaving<C extends Collection>(
+  collection: C,
+  draft: Ref<DraftOf>,
+  open: (stored: Stored<Bodies[C]>) => void,
+) {
+  const { saving, save, dismiss } = useSaving(collection)
+  async function keep(body: Bodies[C]) {
+    const kept = await save(draft.value.id || newId(), draft.value.version, body)
+    if (kept)
+      Object.assign(draft.value, {
+        id: kept.stored.id,
+        version: kept.stored.version,
+        name: kept.stored.body.name,
+      })
+    const failed = saving.value
+    if (failed.state === 'stale')
+      saving.value = {
+        ...failed,
+        async settle(chosen) {
+          const settled = await failed.settle(chosen)
+          const stored = useHousehold().everything?.[collection].find(({ id }) => id === draft.value.id)
+          if (settled && stored) open(stored as Stored<Bodies[C]>)
+          return settled
+        },
+      }
+    return kept?.stored ?? null
+  }
+  return { saving, dismiss, keep }
+}

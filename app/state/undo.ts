@@ -1,0 +1,82 @@
+import { computed, shallowRef, watch } from 'vue'
+import { defineStore } from 'pinia'
+import { useNotes } from '~/composables/useNotes'
+import { whyNot } from '~/composables/whyNot'
+import { useHousehold } from '~/state/household'
+
+/** Something that can be done and answers with its opposite. */
+export interface Act {
+  /** What it is about, in a few words: `the recipe’s parts`, `Perlite, 10 L bag`. */
+  readonly name: string
+  /** Changes of the same kind that follow each other closely (a drag, typing) count as one. */
+  readonly gesture?: string
+  readonly run: () => Promise<Act> | Act
+}
+
+const DEPTH = 200
+const SAME_GESTURE_MS = 900
+
+/** One way back for everything that is done in this tab, and forward again: drafts, records, entries alike. */
+export const useUndo = defineStore('undo', () => {
+  const household = useHousehold()
+  const { note } = useNotes()
+  const past = shallowRef<Act[]>([])
+  const future = shallowRef<Act[]>([])
+  let lastAt = 0
+  let busy: Promise<void> = Promise.resolve()
+
+  /** Something was done; `opposite` takes it back. */
+  function did(opposite: Act) {
+    const now = Date.now()
+    const last = past.value.at(-1)
+    const goesOn = opposite.gesture && last?.gesture === opposite.gesture && now - lastAt <= SAME_GESTURE_MS
+    lastAt = now
+    future.value = []
+    if (!goesOn) past.value = [...past.value.slice(-DEPTH), opposite]
+  }
+
+  /** One after the other: a second press waits for the first. */
+  const move = (from: typeof past, to: typeof past, said: string, nothing: string) => {
+    busy = busy.then(async () => {
+      const act = from.value.at(-1)
+      if (!act) return note(nothing)
+      try {
+        const opposite = await act.run()
+        from.value = from.value.filter((one) => one !== act)
+        to.value = [...to.value, opposite]
+        note(`${said}: ${act.name}.`)
+      } catch (error) {
+        note(`${act.name} stays as it is. ${whyNot(error)}`)
+      }
+      lastAt = 0
+    })
+    return busy
+  }
+
+  /** Take this one back, wherever it stands in the row; what was done after it stays. */
+  async function takeBack(act: Act) {
+    if (past.value.at(-1) === act) return undo()
+    if (!past.value.includes(act)) return
+    past.value = [...past.value.filter((one) => one !== act), act]
+    return undo()
+  }
+  const undo = () => move(past, future, 'Taken back', 'There is nothing to take back.')
+  const redo = () => move(future, past, 'Done again', 'There is nothing to do again.')
+
+  // What was done in another household stays there.
+  watch(
+    () => household.id,
+    () => {
+      past.value = []
+      future.value = []
+    },
+  )
+  return {
+    did,
+    undo,
+    redo,
+    takeBack,
+    canUndo: computed(() => past.value.length > 0),
+    canRedo: computed(() => future.value.length > 0),
+  }
+})

@@ -1,0 +1,17 @@
+/**
+ * How PrimeVue's parts are dressed: they bring behaviour and roles, the look is ours, in `components.css` and the
+ * tokens. Classes stand here once; a part in use says only what it is for.
+ */
+export default {
+  button: {
+    root: ({ props }: { props: { text?: boolean } }) => ({ class: props.text ? 'icon-button' : 'button' }),
+  },
+  inputtext: { root: { class: 'input' } },
+  textarea: { root: { class: 'input' } },
+  select: {
+    hiddenFirstFocusableEl: { tabindex: -1 },
+    hiddenLastFocusableEl: { tabindex: -1 },
+  },
+  autocomplete: { pcInputText: { root: { class: 'input' } } },
+  datepicker: { pcInputText: { root: { class: 'input' } } },
+}

@@ -1,0 +1,24 @@
+import * as z from 'zod'
+import { COLLECTION_NAMES } from '#shared/collections'
+import { id } from '#shared/rules'
+import { removedLately } from '../../../services/reading'
+import { householdParams } from '../../../http/params'
+import { route } from '../../../http/route'
+
+export default route(
+  {
+    summary: 'What was removed or taken back in the last 90 days',
+    params: householdParams,
+    answers: z.array(
+      z.object({
+        collection: z.enum(COLLECTION_NAMES),
+        id,
+        version: z.int(),
+        name: z.string(),
+        removedAt: z.iso.datetime(),
+      }),
+    ),
+    meaning: 'The last first',
+  },
+  ({ params }) => removedLately(params.householdId),
+)

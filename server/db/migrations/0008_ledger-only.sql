@@ -1,0 +1,2 @@
+DROP TABLE "mark" CASCADE;--> statement-breakpoint
+DROP TABLE "use" CASCADE;

@@ -1,0 +1,3 @@
+declare module '#routes' {
+  export const ROUTES: import('./openapi').RouteFile[]
+}

@@ -1,0 +1,276 @@
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { planDose } from '#core/feed/dose'
+import { planBatch } from '#core/media/batch'
+import { goodsName, goodsUnit, type Goods } from '#core/stores/goods'
+import { drawFrom } from '#core/stores/draw'
+import { addUp, needsOfBatch, type Need } from '#core/stores/needs'
+import { printNumber } from '#core/units/format'
+import type { Bodies, Stored } from '#shared/collections'
+import { asBatchRequest } from '#shared/records/batch'
+import { newEntry, saysTheSame, type EntryRecord } from '#shared/records/entry'
+import { goodsOf, shelvesOf } from '#shared/records/stock'
+import { hasSeason, seasonPlanner } from '#shared/season'
+import type { Transaction } from '../db/client'
+import { entries, packets, sowings, stocks } from '../db/schema'
+import { contextFor, find, list, SEASON_LISTS } from './reading'
+import { invalid, unknown } from './refusal'
+import { asStored, current, type Row } from './rows'
+
+/*
+ * The ledger. Making a batch, giving a feed, sowing, filling a shelf: each is an entry that moves levels in the
+ * transaction that writes it. A level is the sum of what the standing entries moved. The caller holds the household's
+ * lock, so two who reach for the last bag come one after the other.
+ */
+
+type Moves = EntryRecord['moves']
+interface Worked {
+  readonly moves: Moves
+  readonly facts: EntryRecord['facts']
+}
+const NOTHING: Worked = { moves: [], facts: [] }
+
+/**
+ * The entry as it is kept: what it moved is worked out here and has moved. What it says again of something that is
+ * written down already is left out.
+ *
+ * @returns the entry that stands where this one says nothing new
+ * @throws Refusal 422 where the stores hold too little, or the batch is already made
+ */
+export async function workOut(
+  tx: Transaction,
+  householdId: string,
+  said: EntryRecord,
+): Promise<{ entry: EntryRecord } | { standing: Stored<EntryRecord> }> {
+  if (said.kind === 'counted')
+    throw invalid([
+      { path: ['body', 'kind'], message: 'A level is counted by writing it on the pack or packet.' },
+    ])
+  const same = await sayingTheSame(tx, householdId, said)
+  const isNew = (about: EntryRecord['about'][number]) =>
+    !same.some(({ body }) => saysTheSame(body, said, about))
+  const about = said.about.filter(isNew)
+  if (about.length === 0) return { standing: same[0]! }
+  const entry = { ...said, about }
+  const worked = await work(tx, householdId, entry)
+  await move(tx, householdId, worked.moves)
+  return { entry: { ...entry, ...worked } }
+}
+
+async function sayingTheSame(tx: Transaction, householdId: string, said: EntryRecord) {
+  const about = said.about.map(
+    ({ what, id, rung }) => sql`${entries.about} @> ${JSON.stringify([{ what, id, rung }])}::jsonb`,
+  )
+  const rows = await tx
+    .select()
+    .from(entries)
+    .where(
+      and(
+        current('entries', householdId),
+        eq(entries.kind, said.kind),
+        isNull(entries.snoozedUntil),
+        sql`(${sql.join(about, sql` or `)})`,
+      ),
+    )
+    .orderBy(entries.number)
+  const standing = (rows as unknown as Row[]).map(asStored<'entries'>)
+  return standing.filter(({ body }) => said.about.some((one) => saysTheSame(body, said, one)))
+}
+
+async function work(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {
+  if (entry.kind === 'batch made') return makeBatch(tx, householdId, entry)
+  if (entry.kind === 'feed given') return giveFeed(tx, householdId, entry)
+  if (entry.kind === 'rung' && entry.snoozedUntil === null) return sow(tx, householdId, entry)
+  return NOTHING
+}
+
+/** An entry that was taken back and stands again moves the same, as far as it is there. */
+export async function moveAgain(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Moves> {
+  const moves = await Promise.all(
+    entry.moves.map(async (one) => {
+      if (one.of !== 'packets' || one.by >= 0) return one
+      const by = -Math.min(-one.by, (await seedsLeft(tx, householdId, [one.id])).get(one.id) ?? 0)
+      return { ...one, by, amount: by }
+    }),
+  )
+  await move(tx, householdId, moves)
+  return moves
+}
+
+/** @throws Refusal 422 where what it put there has been taken since */
+export const moveBack = (tx: Transaction, householdId: string, { moves }: EntryRecord) =>
+  move(
+    tx,
+    householdId,
+    moves.map((one) => ({ ...one, by: -one.by })),
+  )
+
+/** What a level was before and is now, as an entry; none where it stayed. */
+export function countedEntry(
+  of: Moves[number]['of'],
+  stored: Stored<Bodies['stocks'] | Bodies['packets']>,
+  before: number,
+  day: string,
+): EntryRecord | null {
+  const { body, id } = stored
+  const by = round(levelOf(body) - before)
+  if (by === 0) return null
+  const unit = of === 'stocks' ? 'packs' : 'seeds'
+  return newEntry({
+    name: `${before === 0 ? 'Counted' : by > 0 ? 'Added' : 'Counted less'}: ${body.name}`.slice(0, 120),
+    kind: 'counted',
+    on: day,
+    about: [{ what: of, id, rung: null }],
+    moves: [{ of, id, name: body.name, by, amount: by, unit }],
+  })
+}
+export const levelOf = (body: Bodies['stocks'] | Bodies['packets']): number =>
+  'packs' in body ? body.packs : (body.seeds ?? 0)
+
+/** The sum of what the standing entries moved of a level. */
+export async function movedSum(tx: Transaction, householdId: string, of: Moves[number]['of'], id: string) {
+  const { rows } = await tx.execute<{ sum: number }>(sql`
+    select coalesce(sum((m ->> 'by')::float8), 0) as sum from entry e, jsonb_array_elements(e.moves) m
+    where e.household_id = ${householdId} and e.voided_at is null and e.moves @> ${JSON.stringify([{ of, id }])}::jsonb
+      and m ->> 'of' = ${of} and m ->> 'id' = ${id}`)
+  return rows[0]!.sum
+}
+
+/** Noise of halves and tenths added up must not leave a ten-millionth of a bag. */
+const round = (packs: number) => Math.round(packs * 1e6) / 1e6
+
+async function move(tx: Transaction, householdId: string, moves: Moves): Promise<void> {
+  for (const { of, id, by, name } of moves) {
+    if (by === 0) continue
+    const table = of === 'stocks' ? stocks : packets
+    const level = of === 'stocks' ? stocks.packs : packets.seeds
+    const after = sql`round((${level} + ${by})::numeric, 6)`
+    const moved = await tx
+      .update(table)
+      .set({
+        ...(of === 'stocks' ? { packs: sql`greatest(0, ${after})` } : { seeds: after }),
+        version: sql`${table.version} + 1`,
+        updatedAt: sql`now()`,
+      })
+      .where(
+        and(eq(table.householdId, householdId), eq(table.id, id), sql`coalesce(${level} + ${by}, 0) > -1e-6`),
+      )
+      .returning({ id: table.id })
+    if (moved.length === 0)
+      throw invalid([
+        { path: ['body', 'moves'], message: `${name}: there is no longer as much as this moves.` },
+      ])
+  }
+}
+
+/** A batch leaves the shelf. @throws Refusal 422 where it is made already, or the stores hold too little */
+async function makeBatch(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {
+  const batchId = entry.about.find(({ what }) => what === 'batches')?.id
+  if (!batchId) throw invalid([{ path: ['body', 'about'], message: 'Say which batch was made.' }])
+  const batch = await find('batches', householdId, batchId, tx)
+  const context = await contextFor(householdId, ['containers', 'materials', 'feeds', 'stocks'], tx)
+  const plan = planBatch(asBatchRequest(batch.body, context))
+  return {
+    moves: await take(tx, householdId, needsOfBatch(plan), entry.evenIfShort),
+    facts: [
+      { what: 'Loose mix', amount: plan.mixL.value, unit: 'L' },
+      ...(plan.lower ? [{ what: 'Loose mix for below', amount: plan.lower.mixL.value, unit: 'L' }] : []),
+      ...plan.lines.map(({ material, looseL }) => ({ what: material.name, amount: looseL.value, unit: 'L' })),
+      ...plan.extras.map(({ material, massG }) => ({ what: material.name, amount: massG.value, unit: 'g' })),
+    ],
+  }
+}
+
+/** A feed leaves its pack. @throws Refusal 422 where the stores hold too little */
+async function giveFeed(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {
+  const feedingId = entry.about.find(({ what }) => what === 'feedings')?.id
+  if (!feedingId) throw invalid([{ path: ['body', 'about'], message: 'Say which feed was given.' }])
+  const { body } = await find('feedings', householdId, feedingId, tx)
+  const { feeds, tools } = await contextFor(householdId, ['feeds', 'tools'], tx)
+  const feed = feeds.get(body.feedId)
+  if (!feed) throw unknown('feed')
+  const plan = planDose({ ...body, feed, tools })
+  const each = feed.form === 'powder' ? plan.massG : plan.volumeMl
+  const amount = { ...each, value: each.value * entry.times }
+  return {
+    moves: await take(tx, householdId, [{ kind: 'feed', id: feed.id, amount }], entry.evenIfShort),
+    facts: [
+      { what: feed.name, amount: amount.value, unit: amount.unit },
+      { what: 'Solution', amount: body.vessel.volumeL * entry.times, unit: 'L' },
+      { what: 'Nitrogen', amount: body.targetNMgPerL, unit: 'mg/L' },
+    ],
+  }
+}
+
+async function take(
+  tx: Transaction,
+  householdId: string,
+  needs: readonly Need[],
+  evenIfShort: boolean,
+): Promise<Moves> {
+  const context = await contextFor(householdId, ['materials', 'feeds'], tx)
+  const shelves = await list('stocks', householdId, tx)
+  const moves: Moves = []
+  const short: string[] = []
+  for (const { kind, id, amount } of addUp(needs)) {
+    const goods = goodsOf({ kind, goodsId: id }, context)
+    if (!goods) continue
+    const here = shelvesOf(shelves, goods)
+    // What the household keeps no record of is not counted.
+    if (here.length === 0) continue
+    const draw = drawFrom(here, amount)
+    if (draw.short > 0) short.push(saidShort(goods, amount, amount - draw.short))
+    for (const one of draw.drawn)
+      moves.push({
+        of: 'stocks',
+        id: one.id,
+        name: here.find((shelf) => shelf.id === one.id)!.name,
+        by: -round(one.packs),
+        amount: -one.amount,
+        unit: goodsUnit(goods),
+      })
+  }
+  if (short.length && !evenIfShort)
+    throw invalid(short.map((message) => ({ path: ['body', 'evenIfShort'], message })))
+  return moves
+}
+
+const saidShort = (goods: Goods, wanted: number, there: number) =>
+  `${goodsName(goods)}: ${printNumber(wanted)} ${goodsUnit(goods)} wanted, ${printNumber(there)} ${goodsUnit(goods)} in the stores.`
+
+/** Seed leaves its packet; one nobody counted stays uncounted, one that holds too little is emptied: it is sown already. */
+async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {
+  const ids = entry.about.flatMap(({ what, id, rung }) => (what === 'sowings' && rung === 0 ? [id] : []))
+  if (ids.length === 0) return NOTHING
+  const rows = await tx
+    .select()
+    .from(sowings)
+    .where(and(eq(sowings.householdId, householdId), inArray(sowings.id, ids)))
+  const sown = (rows as unknown as Row[])
+    .map(asStored<'sowings'>)
+    .filter(({ body }) => body.packetId !== null)
+  if (sown.length === 0) return NOTHING
+  const context = await contextFor(householdId, SEASON_LISTS, tx)
+  if (!hasSeason(context)) return NOTHING
+  const plan = seasonPlanner(context, entry.on)
+  const left = await seedsLeft(tx, householdId, [...new Set(sown.map(({ body }) => body.packetId!))])
+  const moves = new Map<string, Moves[number]>()
+  for (const one of sown) {
+    const outcome = plan(one)
+    const id = one.body.packetId!
+    const there = left.get(id) ?? 0
+    const seeds = 'row' in outcome ? Math.min(outcome.row.planned.seeds, there) : 0
+    if (seeds === 0) continue
+    left.set(id, there - seeds)
+    const by = (moves.get(id)?.by ?? 0) - seeds
+    moves.set(id, { of: 'packets', id, name: context.packets.get(id)!.name, by, amount: by, unit: 'seeds' })
+  }
+  return { moves: [...moves.values()], facts: [] }
+}
+
+async function seedsLeft(tx: Transaction, householdId: string, ids: readonly string[]) {
+  const rows = await tx
+    .select({ id: packets.id, seeds: packets.seeds })
+    .from(packets)
+    .where(and(eq(packets.householdId, householdId), inArray(packets.id, [...ids])))
+  return new Map(rows.map(({ id, seeds }) => [id, seeds ?? 0]))
+}

@@ -1,0 +1,154 @@
+import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
+import type { Container } from '#core/containers/container'
+import { catalogueOf, type Catalogue } from '#core/catalogue'
+import type { Feed } from '#core/feed/feed'
+import { BUILT_IN_FEEDS, FEEDS } from '#core/feed/feeds'
+import type { Tool } from '#core/feed/tool'
+import type { MaterialLibrary } from '#core/media/material'
+import { BUILT_IN } from '#core/media/materials'
+import type { Part } from '#core/media/recipe'
+import { BUILT_IN_RECIPES, type StartingRecipe } from '#core/media/recipes'
+import { seasonBook, type SeasonBook } from '#core/season/book'
+import { BUILT_IN_CROPS } from '#core/sowing/crops'
+import type { Crop } from '#core/sowing/crop'
+import type { Kitchen } from '#core/units/unit'
+import type { Bodies, Collection } from './collections'
+import { asContainer } from './records/container'
+import { asCrop } from './records/crop'
+import { asFeed } from './records/feed'
+import type { HouseholdRecord } from './records/household'
+import { asMaterial } from './records/material'
+import type { PacketRecord } from './records/packet'
+import type { SeasonFrameRecord } from './records/season-frame'
+import type { StockRecord } from './records/stock'
+import { asTool } from './records/tool'
+
+export interface Kept<Body> {
+  readonly id: string
+  readonly body: Body
+}
+
+/** As much of what a household keeps as is at hand; what is missing counts as none. */
+export type KeptLists = { readonly [C in Collection]?: readonly Kept<Bodies[C]>[] } & {
+  readonly household?: { readonly body: Pick<HouseholdRecord, 'kitchen' | 'season'> }
+}
+
+/**
+ * What everything is reckoned with: the catalogues, a household's own and corrected rows over the built-in ones, and
+ * what it keeps on its shelf. Page, route, calendar and worker all ask here.
+ */
+export interface Context {
+  readonly kitchen: Kitchen
+  /** Frosts, shelf and schools; null until they are set. */
+  readonly frame: SeasonFrameRecord | null
+  readonly containers: Catalogue<Container>
+  readonly materials: MaterialLibrary
+  readonly feeds: Catalogue<Feed>
+  readonly crops: Catalogue<Crop>
+  readonly recipes: Catalogue<StartingRecipe>
+  readonly tools: readonly Tool[]
+  readonly packets: ReadonlyMap<string, PacketRecord>
+  readonly stocks: readonly Kept<StockRecord>[]
+  /** Parts of a recipe, or of a batch that was planned. */
+  readonly partsOf: (id: string) => readonly Part[] | undefined
+  /** What each mix does in a season. */
+  readonly book: SeasonBook
+  /** The feed the season gives as a rule; the first of the catalogue where that is no longer here. */
+  readonly feed: Feed
+}
+
+/** The last answer again while what it is made from is the same objects: after one change only what hangs on it is new. */
+function remembered<From extends readonly unknown[], Made>(make: (...from: From) => Made) {
+  let last: { from: From; made: Made } | undefined
+  return (...from: From): Made => {
+    if (!last || from.some((one, i) => one !== last!.from[i])) last = { from, made: make(...from) }
+    return last.made
+  }
+}
+
+type List<C extends Collection> = readonly Kept<Bodies[C]>[] | undefined
+const bodies = <Body, Row>(list: readonly Kept<Body>[] = [], as: (id: string, body: Body) => Row): Row[] =>
+  list.map(({ id, body }) => as(id, body))
+
+const containersOf = remembered((list: List<'containers'>) =>
+  catalogueOf(BUILT_IN_CONTAINERS, bodies(list, asContainer)),
+)
+const materialsOf = remembered((list: List<'materials'>) => catalogueOf(BUILT_IN, bodies(list, asMaterial)))
+const feedsOf = remembered((list: List<'feeds'>) => catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)))
+const cropsOf = remembered((list: List<'crops'>) => catalogueOf(BUILT_IN_CROPS, bodies(list, asCrop)))
+const recipesOf = remembered((list: List<'recipes'>) =>
+  catalogueOf(
+    BUILT_IN_RECIPES,
+    bodies(list, (id, body) => ({ id, ...body })),
+  ),
+)
+const toolsOf = remembered((list: List<'tools'>) => bodies(list, asTool))
+const packetsOf = remembered(
+  (list: List<'packets'>) => new Map((list ?? []).map(({ id, body }) => [id, body])),
+)
+const batchPartsOf = remembered(
+  (list: List<'batches'>) => new Map((list ?? []).map(({ id, body }) => [id, body.parts])),
+)
+const partsOf = remembered(
+  (recipes: Context['recipes'], batches: ReadonlyMap<string, readonly Part[]>) => (id: string) =>
+    recipes.get(id)?.parts ?? batches.get(id),
+)
+const bookOf = remembered(
+  (containers: Context['containers'], recipes: Context['recipes'], materials: MaterialLibrary) =>
+    seasonBook(
+      (id) => containers.get(id),
+      (id) => recipes.get(id)?.parts,
+      materials,
+    ),
+)
+const contextFrom = remembered(
+  (
+    ...[kitchen, frame, containers, materials, feeds, crops, recipes, tools, packets, stocks, parts]: Parts
+  ): Context => ({
+    kitchen,
+    frame,
+    containers,
+    materials,
+    feeds,
+    crops,
+    recipes,
+    tools,
+    packets,
+    stocks,
+    partsOf: parts,
+    book: bookOf(containers, recipes, materials),
+    feed: feeds.get(frame?.feedId ?? '') ?? FEEDS[0]!,
+  }),
+)
+type Parts = [
+  Kitchen,
+  SeasonFrameRecord | null,
+  Context['containers'],
+  MaterialLibrary,
+  Context['feeds'],
+  Context['crops'],
+  Context['recipes'],
+  readonly Tool[],
+  Context['packets'],
+  Context['stocks'],
+  Context['partsOf'],
+]
+const NONE: readonly never[] = []
+
+/** The same object again for lists that are the same objects, so that what is planned with it can be remembered. */
+export function contextOf(kept: KeptLists): Context {
+  const recipes = recipesOf(kept.recipes)
+  return contextFrom(
+    kept.household?.body.kitchen ?? 'metric',
+    kept.household?.body.season ?? null,
+    containersOf(kept.containers),
+    materialsOf(kept.materials),
+    feedsOf(kept.feeds),
+    cropsOf(kept.crops),
+    recipes,
+    toolsOf(kept.tools),
+    packetsOf(kept.packets),
+    kept.stocks ?? NONE,
+    partsOf(recipes, batchPartsOf(kept.batches)),
+  )
+}

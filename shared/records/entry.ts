@@ -1,0 +1,120 @@
+import * as z from 'zod'
+import { JOB_KINDS, type Mark } from '#core/season/today'
+import { amount, day, id, name } from '../rules'
+
+/** `batch made`, `feed given`: at the bench. `counted`: a shelf or a packet was filled, counted or put right. */
+export const ENTRY_KINDS = ['batch made', 'feed given', 'counted', ...JOB_KINDS] as const
+export type EntryKind = (typeof ENTRY_KINDS)[number]
+
+/** Levels that entries move: packs on the shelf, seeds in a packet. */
+export const LEVELS = ['stocks', 'packets'] as const
+
+/**
+ * Something that happened: the day, what it is about, who, and what it moved. Entries are only ever added; one that is
+ * taken back is voided and stays. What it moved is worked out by the server in the transaction that writes it.
+ */
+export const entry = z.object({
+  name: name.describe('What happened, in a few words'),
+  kind: z.enum(ENTRY_KINDS),
+  on: day.describe('The day it happened, which may lie in the past'),
+  at: z.iso
+    .time({ precision: -1, error: 'This is not a time of day, as 07:30.' })
+    .nullable()
+    .default(null)
+    .describe('Time of that day on the household’s clock; null where nobody looked'),
+  by: z.string().max(80, 'Keep the name under 80 characters.').default('').describe('Who did it'),
+  about: z
+    .array(
+      z.object({
+        what: z.enum(['sowings', 'batches', 'feedings', 'stocks', 'packets']),
+        id,
+        rung: z.int().min(0).max(20).nullable().default(null).describe('Which rung of a sowing’s ladder'),
+      }),
+    )
+    .min(1, 'Say what it was for.')
+    .max(500, 'One entry is about at most 500 things.'),
+  to: z.string().max(200, 'Keep it under 200 characters.').default('').describe('Which trays it went to'),
+  note: z.string().max(600, 'Keep the note under 600 characters.').default(''),
+  times: amount
+    .min(0, 'Say how many jugs or cans.')
+    .max(1000, 'At most 1000 jugs at a time.')
+    .default(1)
+    .describe('Vessels of feed that were mixed'),
+  evenIfShort: z.boolean().default(false).describe('Take what there is where the stores hold too little'),
+  snoozedUntil: day
+    .nullable()
+    .default(null)
+    .describe('null where it was done, else the day it was put off to'),
+  act: id.nullable().default(null).describe('One press makes one act, however many entries come of it'),
+  moves: z
+    .array(
+      z.object({
+        of: z.enum(LEVELS),
+        id,
+        name: z.string(),
+        by: amount.describe('Packs or seeds; below 0 where they left'),
+        amount: amount.describe('The same in `unit`'),
+        unit: z.string(),
+      }),
+    )
+    .default([])
+    .describe('What it moved; written by the server'),
+  facts: z
+    .array(z.object({ what: z.string(), amount, unit: z.string() }))
+    .default([])
+    .describe('What went into it; written by the server'),
+})
+export type EntryRecord = z.output<typeof entry>
+export type About = EntryRecord['about'][number]
+
+/** An entry as somebody writes it, with nothing left open. */
+export const newEntry = (
+  said: Pick<EntryRecord, 'name' | 'kind' | 'on' | 'about'> & Partial<EntryRecord>,
+): EntryRecord => ({
+  at: null,
+  by: '',
+  to: '',
+  note: '',
+  times: 1,
+  evenIfShort: false,
+  snoozedUntil: null,
+  act: null,
+  moves: [],
+  facts: [],
+  ...said,
+})
+
+const isJob = (kind: EntryKind): kind is Mark['what'] => (JOB_KINDS as readonly string[]).includes(kind)
+
+/** The entry as a mark on the season; none where it is not about the season. */
+export function asMark({ kind, about, on, snoozedUntil }: EntryRecord): Mark[] {
+  if (!isJob(kind)) return []
+  const of = about.flatMap(({ what, id, rung }) =>
+    what === 'sowings' && rung !== null ? [{ sowingId: id, rung }] : [],
+  )
+  return [{ what: kind, of, on, snoozedUntil }]
+}
+
+/** Done once for each thing it is about, however often it is said; done once a day; as often as it is said. */
+const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {
+  'batch made': 'ever',
+  'feed given': 'each time',
+  counted: 'each time',
+  treat: 'ever',
+  'soak mix': 'ever',
+  'make mix': 'ever',
+  rung: 'ever',
+  look: 'ever',
+  feed: 'a day',
+  harden: 'a day',
+  out: 'ever',
+  'give up': 'ever',
+}
+
+/** Whether `one`, which stands, already says of a thing what `other` would say of it again. */
+export function saysTheSame(one: EntryRecord, other: EntryRecord, about: About): boolean {
+  if (one.kind !== other.kind || ONCE[one.kind] === 'each time') return false
+  if (one.snoozedUntil !== null || other.snoozedUntil !== null) return false
+  if (ONCE[one.kind] === 'a day' && one.on !== other.on) return false
+  return one.about.some(({ what, id, rung }) => what === about.what && id === about.id && rung === about.rung)
+}
