@@ -1,13 +1,71 @@
 <script setup lang="ts">
-import { callOnce } from '#imports'
-import { NuxtLayout, NuxtPage } from '#components'
+import { ClientOnly, NuxtPage, NuxtRouteAnnouncer } from '#components'
+import ConfirmDialog from 'primevue/confirmdialog'
+import InUseDialog from '~/components/records/InUseDialog.vue'
+import { useHead, useRoute } from '#imports'
+import { ref, defineAsyncComponent } from 'vue'
+import WorkingSlip from '~/components/figures/WorkingSlip.vue'
+import CommandPalette from '~/components/shell/CommandPalette.vue'
+import FirstHousehold from '~/components/shell/FirstHousehold.vue'
+import ServerSilent from '~/components/shell/ServerSilent.vue'
+import ShellHeader from '~/components/shell/ShellHeader.vue'
+import ShellNote from '~/components/shell/ShellNote.vue'
+import { useKeys } from '~/composables/useKeys'
 import { useHousehold } from '~/state/household'
+import { usePreferences } from '~/state/preferences'
+const MaterialTextures = defineAsyncComponent(() => import('~/components/drawings/MaterialTextures.vue'))
 const household = useHousehold()
-await callOnce('household', () => household.load())
+const palette = ref(false)
+// After the list that Escape has just closed: it takes the focus back with a timer of its own.
+const showPalette = () => setTimeout(() => (palette.value = true))
+useKeys({ palette: showPalette })
+const preferences = usePreferences()
+const route = useRoute()
+await household.ready()
+useHead({
+  title: () => route.meta.place?.title ?? '',
+  htmlAttrs: { class: () => (preferences.theme === 'dark' ? 'dark' : '') },
+})
 </script>
 
 <template>
-  <NuxtLayout>
-    <NuxtPage />
-  </NuxtLayout>
+  <div>
+    <NuxtRouteAnnouncer />
+    <a class="skip" href="#main">Skip to the page</a>
+    <!-- Drawn once the page is alive: 300 kB of marks need not travel with every page. -->
+    <ClientOnly><MaterialTextures /></ClientOnly>
+    <ShellHeader @palette="showPalette" />
+    <main id="main" tabindex="-1">
+      <ServerSilent v-if="household.failed" />
+      <FirstHousehold v-else-if="!household.everything" />
+      <NuxtPage v-else />
+    </main>
+    <WorkingSlip />
+    <CommandPalette v-model="palette" />
+    <InUseDialog />
+    <ConfirmDialog />
+    <ShellNote />
+  </div>
 </template>
+
+<style scoped>
+main {
+  max-width: 88rem;
+  margin: 0 auto;
+  padding: 1.1rem clamp(0.9rem, 2vw, 2rem) 3rem;
+  outline: none;
+}
+
+.skip {
+  position: absolute;
+  left: 1rem;
+  top: -4rem;
+  z-index: 20;
+  padding: 0.6rem 1rem;
+  background: var(--paper-raised);
+}
+
+.skip:focus {
+  top: 0.5rem;
+}
+</style>

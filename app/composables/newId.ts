@@ -1,7 +1,8 @@
-/** An id of our own choosing. Plain http names other than this machine's have no `randomUUID`. */
+/** An id of our own choosing. On plain http, other than on this machine, browsers have no `randomUUID`. */
 export function newId(): string {
-  if (crypto.randomUUID) return newId()
-  const bytes = (crypto as Crypto).getRandomValues(new Uint8Array(16))
+  const { randomUUID } = crypto as Partial<Crypto>
+  if (randomUUID) return randomUUID.call(crypto)
+  const bytes = crypto.getRandomValues(new Uint8Array(16))
   bytes[6] = (bytes[6]! & 0x0f) | 0x40
   bytes[8] = (bytes[8]! & 0x3f) | 0x80
   const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('')

@@ -1,4 +1,4 @@
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 
 /**
  * Dates in the reader's own locale and clock. The server knows neither, so the page first shows plain British dates
@@ -13,8 +13,17 @@ export function useDates() {
   /** A calendar day belongs to no time zone: noon keeps it the same day everywhere it is printed. */
   const ofDay = (day: string) => new Date(locale.value ? `${day}T12:00Z` : `${day}T12:00`)
 
+  /** Day, month and year in the reader's order, as the date picker writes it: `dd/mm/yy`. */
+  const dayOrder = computed(() =>
+    new Intl.DateTimeFormat(locale.value, { day: '2-digit', month: '2-digit', year: 'numeric' })
+      .formatToParts(new Date())
+      .map(({ type, value }) => ({ day: 'dd', month: 'mm', year: 'yy' })[type as 'day'] ?? value)
+      .join(''),
+  )
+
   return {
     locale,
+    dayOrder,
     /** `Sat 14 Mar`, of an ISO date. */
     printDay: (day: string) => print(ofDay(day), { weekday: 'short', day: 'numeric', month: 'short' }),
     /** `Apr`, or `Apr 2027` in January. */

@@ -1,6 +1,6 @@
 import { useRouter } from '#imports'
 import { useEventListener } from '@vueuse/core'
-import { PLACES } from '~/composables/usePlaces'
+import { usePlaces } from '~/composables/usePlaces'
 import { usePreferences } from '~/state/preferences'
 import { useUndo } from '~/state/undo'
 
@@ -12,6 +12,7 @@ export function useKeys(actions: { palette: () => void }) {
   const preferences = usePreferences()
   const router = useRouter()
   const undoing = useUndo()
+  const { all } = usePlaces()
 
   useEventListener('keydown', (event) => {
     const command = event.ctrlKey || event.metaKey
@@ -31,7 +32,7 @@ export function useKeys(actions: { palette: () => void }) {
     const role = (event.target as HTMLElement).getAttribute?.('role')
     if (role === 'combobox' || role === 'option') return
     if (event.key === '?') return actions.palette()
-    const place = PLACES.find(({ key }) => key === event.key)
+    const place = all.value.find(({ key }) => key === event.key)
     if (place) void router.push(place.path)
   })
 }

@@ -1,16 +1,41 @@
-export interface Place {
-  path: string
-  name: string
-  key: string
-  what: string
+import { useRouter } from '#imports'
+import { computed } from 'vue'
+
+/** What a page says of itself in its own meta; the head, the keys and the palette follow from it. */
+export interface PlaceMeta {
+  readonly title: string
+  /** A few words for the palette. */
+  readonly what: string
+  /** Main places stand in the head, in this order. */
+  readonly order?: number
+  /** One key goes there. */
+  readonly key?: string
+  /** The place a page belongs to. */
+  readonly parent?: string
+}
+declare module '#app' {
+  interface PageMeta {
+    place?: PlaceMeta
+  }
+}
+declare module 'vue-router' {
+  interface RouteMeta {
+    place?: PlaceMeta
+  }
 }
 
-/** Where things are done. One key to each. */
-export const PLACES: readonly Place[] = [
-  { path: '/today', name: 'Today', key: 't', what: 'what is due, late or in danger' },
-  { path: '/season', name: 'Season', key: 'e', what: 'ladders on a time axis, and what they ask for' },
-  { path: '/', name: 'Bench', key: 'b', what: 'what is planned, and its cards' },
-  { path: '/mix', name: 'Mix', key: 'm', what: 'a recipe scaled to what it must fill' },
-  { path: '/feed', name: 'Feed', key: 'f', what: 'a feed diluted for a stage' },
-  { path: '/stores', name: 'Stores', key: 's', what: 'tools, containers and feeds you own' },
-]
+export interface Place extends PlaceMeta {
+  readonly path: string
+}
+
+/** Where things are done. */
+export function usePlaces() {
+  const router = useRouter()
+  const all = computed(() =>
+    router
+      .getRoutes()
+      .flatMap(({ path, meta }): Place[] => (meta.place ? [{ path, ...meta.place }] : []))
+      .sort((a, b) => (a.order ?? 99) - (b.order ?? 99) || (a.title < b.title ? -1 : 1)),
+  )
+  return { all, main: computed(() => all.value.filter(({ order }) => order !== undefined)) }
+}

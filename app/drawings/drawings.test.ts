@@ -5,7 +5,7 @@ import { FINDER_TRAITS } from '#core/media/finder'
 import { MATERIALS } from '#core/media/materials'
 import { layersOf } from './layers'
 import { layBands, unevenLine } from './section-layout'
-import { textureFill, TEXTURES } from './textures'
+import { textureFill, TEXTURES } from './texture-marks'
 import { printTrait, TRAITS } from './traits'
 
 describe('the section through a mix', () => {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { definePageMeta } from '#imports'
 import CheckField from '~/components/fields/CheckField.vue'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
-import { useHead } from '#imports'
 import { computed, ref } from 'vue'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
@@ -10,7 +10,8 @@ import { BLEND_ELEMENTS, blendFeeds, perGram, type BlendElement } from '#core/fe
 import { cautions } from '#core/cautions/caution'
 import { printNumber } from '#core/units/format'
 
-useHead({ title: 'Several feeds' })
+definePageMeta({ place: { title: 'Several feeds', what: 'blended to what is wanted', parent: '/feed' } })
+
 const context = useContext()
 provideUnreadable()
 

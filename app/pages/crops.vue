@@ -1,27 +1,33 @@
 <script setup lang="ts">
+import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
-import { useHead } from '#imports'
 import { computed, onMounted, ref, useId, useTemplateRef } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import CropForm from '~/components/season/CropForm.vue'
 import PacketForm from '~/components/season/PacketForm.vue'
 import { useRemoval } from '~/composables/useRemoval'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { Plus, Trash2 } from '@lucide/vue'
-import { CROP_FAMILIES, coverOf, type Crop } from '#core/sowing/crop'
+import { CROP_FAMILIES, CROP_FIGURES, coverOf, type Crop } from '#core/sowing/crop'
 import { daysToEmergence } from '#core/sowing/emergence'
 import { ladderById } from '#core/season/ladder'
 import { printNumber, printShare } from '#core/units/format'
-import { CROPS } from '#core/sowing/crops'
-import { asCrop, changedCropFigures, cropsWith } from '#shared/records/crop'
+import { BUILT_IN_CROPS } from '#core/sowing/crops'
+import { changedFigures } from '#core/catalogue'
 import type { PacketRecord } from '#shared/records/packet'
 import type { Stored } from '#shared/collections'
 
-useHead({ title: 'Crops and seed' })
+definePageMeta({
+  place: { title: 'Crops and seed', what: 'the book of crops, and your packets', parent: '/season' },
+})
+
 const household = useHousehold()
 const remove = useRemoval()
 
-const crops = computed(() => cropsWith(household.crops.map(({ id, body }) => asCrop(id, body))))
+const context = useContext()
+const crops = computed(() => [...context.crops.values()])
+const changedIn = (one: Crop) => changedFigures(BUILT_IN_CROPS, one, CROP_FIGURES)
 const wanted = ref('')
 const chosenId = ref('basil')
 const chosen = computed(() => crops.value.find(({ id }) => id === chosenId.value) ?? crops.value[0]!)
@@ -90,7 +96,7 @@ const lines = computed(() => {
     ['Usual ladder', ladderById(one.ladderId).name, s.ladderId],
   ] as const
 })
-const changed = computed(() => new Set(changedCropFigures(chosen.value)))
+const changed = computed(() => new Set(changedIn(chosen.value)))
 const packets = computed(() => household.packets.filter(({ body }) => body.cropId === chosen.value.id))
 
 const form = ref<{ crop: Crop; asNew: boolean } | null>(null)
@@ -132,11 +138,7 @@ const TAGS = {
                 @click="chosenId = one.id"
               >
                 {{ one.name }}
-                <span
-                  v-if="changedCropFigures(one).length || !CROPS.some(({ id }) => id === one.id)"
-                  class="small"
-                  >yours</span
-                >
+                <span v-if="changedIn(one).length || !BUILT_IN_CROPS.has(one.id)" class="small">yours</span>
               </button>
             </li>
           </ul>

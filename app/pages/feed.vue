@@ -2,7 +2,7 @@
 import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
-import { useHead, useRoute, useRouter } from '#imports'
+import { definePageMeta, useRoute, useRouter } from '#imports'
 import { computed, ref, toRef, useId, watch } from 'vue'
 import { NuxtLink } from '#components'
 import EveryWay from '~/components/feed/EveryWay.vue'
@@ -31,7 +31,8 @@ import { strengthToExpect } from '#core/bench/feed-steps'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { printNumber } from '#core/units/format'
 
-useHead({ title: 'Feed' })
+definePageMeta({ place: { title: 'Feed', what: 'a feed diluted for a stage', order: 5, key: 'f' } })
+
 const route = useRoute()
 const router = useRouter()
 const household = useHousehold()
@@ -139,7 +140,6 @@ const cardAddress = computed(() =>
     <PageTop
       :title="feed.saved ? feed.saved.body.name : 'A feed for a stage'"
       hint="Drag the drop, or press a stage. Every rule of thumb becomes a place on one scale."
-      :draft="feed"
     >
       <NuxtLink to="/programme" class="button">Ladder of feeds</NuxtLink>
       <NuxtLink to="/blend" class="button">Several feeds</NuxtLink>

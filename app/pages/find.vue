@@ -3,7 +3,7 @@ import CheckField from '~/components/fields/CheckField.vue'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
-import { useHead, useRouter } from '#imports'
+import { definePageMeta, useRouter } from '#imports'
 import { computed, onMounted, ref } from 'vue'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
@@ -22,7 +22,10 @@ import { printNumber } from '#core/units/format'
 import { printTrait, TRAITS } from '~/drawings/traits'
 import { textureFill } from '~/drawings/textures'
 
-useHead({ title: 'Find a mix' })
+definePageMeta({
+  place: { title: 'Find a mix', what: 'from what you have, for what you want', parent: '/mix' },
+})
+
 const context = useContext()
 const mix = useMixDraft()
 const router = useRouter()

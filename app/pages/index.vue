@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
-import { useHead } from '#imports'
 import { computed } from 'vue'
 import { NuxtLink } from '#components'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
@@ -16,7 +16,8 @@ import { printNumber } from '#core/units/format'
 import { saidInParts } from '#core/media/recipe'
 import { stageById } from '#core/feed/stage'
 
-useHead({ title: 'Bench' })
+definePageMeta({ place: { title: 'Bench', what: 'what is planned, and its cards', order: 3, key: 'b' } })
+
 const household = useHousehold()
 const context = useContext()
 const remove = useRemoval()

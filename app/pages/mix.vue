@@ -5,7 +5,7 @@ import DayField from '~/components/fields/DayField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
-import { useHead, useRoute, useRouter } from '#imports'
+import { definePageMeta, useRoute, useRouter } from '#imports'
 import { computed, nextTick, ref, toRef, useId, watch } from 'vue'
 import { NuxtLink } from '#components'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
@@ -29,7 +29,8 @@ import { saidInParts } from '#core/media/recipe'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
 
-useHead({ title: 'Mix' })
+definePageMeta({ place: { title: 'Mix', what: 'a recipe scaled to what it must fill', order: 4, key: 'm' } })
+
 const route = useRoute()
 const router = useRouter()
 const household = useHousehold()
@@ -120,7 +121,6 @@ const blocked = computed(() => {
     <PageTop
       :title="mix.saved ? `Batch ${mix.saved.number}` : 'A new batch'"
       hint="Drag the edges between the bands, or type the parts."
-      :draft="mix"
     >
       <NuxtLink to="/find" class="button">Find me a mix</NuxtLink>
       <Button v-if="mix.draft.version > 0" @click="begin">New batch</Button>

@@ -3,7 +3,7 @@ import DayField from '~/components/fields/DayField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
-import { useHead, useRoute, useRouter } from '#imports'
+import { definePageMeta, useRoute, useRouter } from '#imports'
 import { computed, toRef, useId, watch } from 'vue'
 import { NuxtLink } from '#components'
 import ProgrammeChart from '~/components/feed/ProgrammeChart.vue'
@@ -26,7 +26,10 @@ import { FEEDING_SCHOOLS, runsOutOn } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { onShelves } from '#core/stores/draw'
 
-useHead({ title: 'Ladder of feeds' })
+definePageMeta({
+  place: { title: 'Ladder of feeds', what: 'from seed leaves to planting out', parent: '/feed' },
+})
+
 const route = useRoute()
 const router = useRouter()
 const household = useHousehold()
@@ -83,7 +86,6 @@ const blocked = computed(() =>
       class="whole"
       :title="programme.saved ? programme.saved.body.name : 'A ladder of feeds'"
       hint="From seed leaves to planting out: how strong, how often, and when the mix still does it alone."
-      :draft="programme"
     >
       <NuxtLink to="/feed" class="button">One feed</NuxtLink>
       <Button v-if="programme.draft.version > 0" @click="begin"> New ladder </Button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { definePageMeta } from '#imports'
 import RadioButton from 'primevue/radiobutton'
 import TypedField from '~/components/fields/TypedField.vue'
-import { useHead } from '#imports'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { provideUnreadable } from '~/composables/useUnreadable'
@@ -21,7 +21,8 @@ import { given } from '#core/working/figure'
 import { yours } from '#core/working/source'
 import { asBatchRequest, batchRecordProblems } from '#shared/records/batch'
 
-useHead({ title: 'Signs' })
+definePageMeta({ place: { title: 'Signs', what: 'pale, burnt, purple: what is likely', parent: '/feed' } })
+
 const household = useHousehold()
 const context = useContext()
 provideUnreadable()
@@ -42,13 +43,14 @@ const batchChoices = computed(() => [
 const batch = computed(() => household.batches.find(({ id }) => id === batchId.value))
 /** The last feed that was given to this batch, else to any. */
 const lastFeed = computed(() => {
-  const uses = household.uses.filter(({ body }) => body.kind === 'feed given')
+  const given = household.entries.filter(({ body }) => body.kind === 'feed given')
+  const planOf = (one: (typeof given)[number]) => one.body.about[0]!.id
   const plans = new Set(
     household.feedings.filter(({ body }) => body.batchId === batchId.value).map(({ id }) => id),
   )
-  const ofBatch = uses.filter(({ body }) => plans.has(body.feedingId ?? ''))
-  const use = (batchId.value ? ofBatch : uses).at(-1)
-  const plan = household.feedings.find(({ id }) => id === use?.body.feedingId)
+  const ofBatch = given.filter((one) => plans.has(planOf(one)))
+  const use = (batchId.value ? ofBatch : given).at(-1)
+  const plan = use && household.feedings.find(({ id }) => id === planOf(use))
   return use && plan
     ? {
         name: use.body.name,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
-import { useHead } from '#imports'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import FigureValue from '~/components/figures/FigureValue.vue'
@@ -16,12 +16,16 @@ import { Plus, Trash2 } from '@lucide/vue'
 import { cellVolume, cellWord, type Container } from '#core/containers/container'
 import { TOOL_HABITS, type Tool } from '#core/feed/tool'
 import { printBoth, printShare } from '#core/units/format'
-import type { Material } from '#core/media/material'
-import { changedFigures } from '#shared/records/material'
+import { MATERIAL_FIGURES, type Material } from '#core/media/material'
+import { BUILT_IN } from '#core/media/materials'
+import { changedFigures } from '#core/catalogue'
 import { textureFill } from '~/drawings/textures'
 import type { Collection } from '#shared/collections'
 
-useHead({ title: 'Stores' })
+definePageMeta({
+  place: { title: 'Stores', what: 'packs, tools, containers and feeds you own', order: 6, key: 's' },
+})
+
 const household = useHousehold()
 const context = useContext()
 const removal = useRemoval()
@@ -33,8 +37,12 @@ const materials = computed(() => [...context.materials.values()])
 const ownRecord = (one: Material) =>
   household.everything?.materials.find(({ id, body }) => (body.basedOn ?? id) === one.id)
 
+const changedIn = (one: Material) => changedFigures(BUILT_IN, one, MATERIAL_FIGURES)
+
 function remove(collection: Collection, id: string) {
-  const record = household.everything?.[collection].find((candidate) => candidate.id === id)
+  const record = household.everything?.[collection].find(
+    ({ id: own, body }) => own === id || ('basedOn' in body && body.basedOn === id),
+  )
   if (record) void removal(collection, record as never)
 }
 function errorOf({ kind, capacityMl }: Tool) {
@@ -147,8 +155,8 @@ function errorOf({ kind, capacityMl }: Tool) {
           <span>pH {{ one.ph }} · {{ one.smeEcMsPerCm }} mS/cm · {{ one.dryBulkDensityGPerL }} g/L</span>
           <span class="soft">{{
             ownRecord(one)
-              ? changedFigures(one).length
-                ? `${changedFigures(one).length} corrected`
+              ? changedIn(one).length
+                ? `${changedIn(one).length} corrected`
                 : 'yours'
               : 'as the book has it'
           }}</span>

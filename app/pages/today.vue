@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { definePageMeta } from '#imports'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
-import { useHead } from '#imports'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import { useDebounceFn, useEventListener } from '@vueuse/core'
@@ -14,11 +14,13 @@ import { readProblem } from '~/composables/whyNot'
 import { useToday } from '~/composables/useToday'
 import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
+import { usePreferences } from '~/state/preferences'
 import { useSeason } from '~/state/season'
 import { Printer } from '@lucide/vue'
 import type { Job } from '#core/season/today'
 
-useHead({ title: 'Today' })
+definePageMeta({ place: { title: 'Today', what: 'what is due, late or in danger', order: 1, key: 't' } })
+
 useToday()
 const season = useSeason()
 const household = useHousehold()
@@ -26,6 +28,7 @@ const keeping = useKeeping()
 const { printDay } = useDates()
 const { words } = useJobWords()
 const { note } = useNotes()
+const preferences = usePreferences()
 
 const GROUPS: { state: Job['state']; name: string }[] = [
   { state: 'danger', name: 'In danger' },
@@ -57,7 +60,7 @@ const at = computed(
 )
 
 const done = (job: Job) => season.mark(job, words(job).title)
-const undo = (job: Job) => season.undoJob(job, words(job).title)
+const undo = (job: Job) => season.undoJob(job)
 const snooze = (job: Job, until: string) => season.mark(job, words(job).title, until)
 
 function step(by: number) {
@@ -77,11 +80,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     event.preventDefault()
     return step(event.key === 'ArrowDown' ? 1 : -1)
   }
+  if (!preferences.letterKeys) return
   if (event.key === 'd' && at.value && at.value.state !== 'done') void done(at.value)
-  if (event.key === 'u') {
-    const last = season.jobs.filter(({ state }) => state === 'done').at(-1)
-    if (last) void undo(last)
-  }
+  if (event.key === 'u') void season.undoLast()
 })
 
 const nightC = computed(() => season.frame?.nightC ?? null)
@@ -104,7 +105,7 @@ const print = () => window.print()
     <header class="no-print">
       <div>
         <h1>{{ printDay(season.today) }}</h1>
-        <p v-if="list.length" class="soft keys">
+        <p v-if="list.length && preferences.letterKeys" class="soft keys">
           Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.
         </p>
       </div>

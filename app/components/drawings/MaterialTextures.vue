@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { TEXTURES, TILE } from '~/drawings/textures'
+import { TEXTURES, TILE } from '~/drawings/texture-marks'
 </script>
 
 <template>

@@ -4,7 +4,7 @@ import { ref, shallowRef, watch } from 'vue'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
 import { useSaving } from '~/state/saving'
-import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
 import { saidInParts } from '#core/media/recipe'
 import type { Revision, Stored } from '#shared/collections'
 import type { Recipe } from '#shared/records/recipe'
@@ -13,7 +13,7 @@ import type { Recipe } from '#shared/records/recipe'
 const props = defineProps<{ recipe: Stored<Recipe> }>()
 const emit = defineEmits<{ restored: [recipe: Stored<Recipe>] }>()
 
-const household = useHousehold()
+const keeping = useKeeping()
 const { saving, save } = useSaving('recipes')
 const { note } = useNotes()
 const past = shallowRef<Revision<Recipe>[] | null>(null)
@@ -31,10 +31,10 @@ watch(() => props.recipe.version, read, { immediate: true })
 
 const { printMoment } = useDates()
 async function restore(revision: Revision<Recipe>) {
-  const stored = await save(props.recipe.id, props.recipe.version, revision.body)
-  if (!stored) return
-  emit('restored', stored)
-  note(`${stored.body.name} is as it was in version ${revision.version}.`)
+  const kept = await save(props.recipe.id, props.recipe.version, revision.body)
+  if (!kept) return
+  emit('restored', kept.stored)
+  note(`${kept.stored.body.name} is as it was in version ${revision.version}.`)
 }
 </script>
 

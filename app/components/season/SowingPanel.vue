@@ -3,7 +3,7 @@ import DayField from '~/components/fields/DayField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
-import { computed, onBeforeUnmount, toRef, useId } from 'vue'
+import { computed, onBeforeUnmount, toRef } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
@@ -16,7 +16,7 @@ import { useProblemAt } from '~/composables/useProblemAt'
 import { useRemoval } from '~/composables/useRemoval'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
-import { Trash2, X } from '@lucide/vue'
+import { Trash2 } from '@lucide/vue'
 import { coverOf } from '#core/sowing/crop'
 import { ladderById, LADDERS } from '#core/season/ladder'
 import { rungsOf } from '#core/season/sowing'
@@ -33,9 +33,6 @@ const household = useHousehold()
 const { printDay } = useDates()
 const say = useNotices()
 const remove = useRemoval()
-const nameId = useId()
-const outId = useId()
-const sowId = useId()
 
 const stored = computed(() => season.sowing(props.id))
 const body = computed((): SowingRecord | undefined =>
@@ -98,17 +95,11 @@ async function giveUp() {
 </script>
 
 <template>
-  <section v-if="body" class="slip sowing" :aria-labelledby="`${nameId}-title`">
-    <header>
-      <h2 :id="`${nameId}-title`">{{ body.name }}</h2>
+  <section v-if="body" class="sowing" :aria-label="body.name">
+    <div class="buttons">
       <Button v-if="season.isSown(id)" @click="giveUp">It failed</Button>
-      <Button text aria-label="Remove this sowing" title="Remove" @click="removeIt">
-        <Trash2 aria-hidden="true" />
-      </Button>
-      <Button text aria-label="Close" @click="emit('close')">
-        <X aria-hidden="true" />
-      </Button>
-    </header>
+      <Button @click="removeIt"><Trash2 aria-hidden="true" /> Remove this sowing</Button>
+    </div>
 
     <div class="fields">
       <TextField

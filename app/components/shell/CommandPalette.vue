@@ -2,16 +2,21 @@
 import { useRouter } from '#imports'
 import { computed, ref, watch } from 'vue'
 import Dialog from 'primevue/dialog'
-import { useActiveDraft } from '~/composables/useKeys'
+import { useUndo } from '~/state/undo'
 import { useHousehold } from '~/state/household'
 import { usePreferences } from '~/state/preferences'
-import { PLACES } from '~/composables/usePlaces'
+import { usePlaces } from '~/composables/usePlaces'
+import type { Stored } from '#shared/collections'
+import type { HouseholdRecord } from '#shared/records/household'
 
 /** Everything that can be gone to or done, found by typing. */
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
 const household = useHousehold()
-const history = useActiveDraft()
+const undoing = useUndo()
+const { all } = usePlaces()
+/** Asked for when the palette opens: no page needs the names of the others. */
+const others = ref<{ id: string; name: string }[]>([])
 const preferences = usePreferences()
 
 interface Command {
@@ -24,24 +29,13 @@ const wanted = ref('')
 const chosen = ref(0)
 
 const commands = computed((): Command[] => [
-  ...PLACES.map(({ name, what, key, path }) => ({
-    name: `Go to ${name}`,
-    hint: preferences.letterKeys ? `${what} · key ${key}` : what,
+  ...all.value.map(({ title, what, key, order, path }) => ({
+    name: order === undefined ? title : `Go to ${title}`,
+    hint: key && preferences.letterKeys ? `${what} · key ${key}` : what,
     run: () => router.push(path),
   })),
-  {
-    name: 'Ladder of feeds',
-    hint: 'from seed leaves to planting out',
-    run: () => router.push('/programme'),
-  },
-  { name: 'Crops and seed', hint: 'the book of crops, and your packets', run: () => router.push('/crops') },
-  { name: 'Several feeds', hint: 'blended to what is wanted', run: () => router.push('/blend') },
-  { name: 'Signs', hint: 'pale, burnt, purple: what is likely', run: () => router.push('/signs') },
-  { name: 'Find a mix', hint: 'from what you have, for what you want', run: () => router.push('/find') },
-  ...(history.value?.canUndo ? [{ name: 'Undo', hint: 'Ctrl Z', run: () => history.value!.undo() }] : []),
-  ...(history.value?.canRedo
-    ? [{ name: 'Redo', hint: 'Ctrl Shift Z', run: () => history.value!.redo() }]
-    : []),
+  ...(undoing.canUndo ? [{ name: 'Undo', hint: 'Ctrl Z', run: () => undoing.undo() }] : []),
+  ...(undoing.canRedo ? [{ name: 'Redo', hint: 'Ctrl Shift Z', run: () => undoing.redo() }] : []),
   ...household.batches.flatMap(({ id, number, body }) => [
     { name: `Bench card of batch ${number}`, hint: body.name, run: () => router.push(`/bench/${id}`) },
     { name: `Change batch ${number}`, hint: body.name, run: () => router.push(`/mix?batch=${id}`) },
@@ -51,7 +45,7 @@ const commands = computed((): Command[] => [
     hint: body.name,
     run: () => router.push(`/feed?plan=${id}`),
   })),
-  ...household.all
+  ...others.value
     .filter(({ id }) => id !== household.id)
     .map(({ id, name }) => ({
       name: `Go to the bench of ${name}`,
@@ -61,7 +55,7 @@ const commands = computed((): Command[] => [
   { name: 'Switch light and dark', hint: 'paper or grow room', run: preferences.switchTheme },
   {
     name: preferences.letterKeys ? 'Turn single-letter keys off' : 'Turn single-letter keys on',
-    hint: PLACES.map(({ key, name }) => `${key} ${name}`).join(', '),
+    hint: all.value.flatMap(({ key, title }) => (key ? `${key} ${title}` : [])).join(', '),
     run: () => (preferences.letterKeys = !preferences.letterKeys),
   },
 ])

@@ -1,13 +1,11 @@
 <script setup lang="ts">
+import { useUndo } from '~/state/undo'
 import Button from 'primevue/button'
 import { Redo2, Undo2 } from '@lucide/vue'
 
 /** Head of a page on which a draft is made: its name, undo and redo, and what else there is to press. */
-defineProps<{
-  title: string
-  hint: string
-  draft: { canUndo: boolean; canRedo: boolean; undo: () => void; redo: () => void }
-}>()
+defineProps<{ title: string; hint: string }>()
+const undoing = useUndo()
 </script>
 
 <template>
@@ -17,15 +15,21 @@ defineProps<{
       <p class="soft">{{ hint }}</p>
     </div>
     <div class="tools no-print">
-      <Button text aria-label="Undo" title="Undo (Ctrl Z)" :disabled="!draft.canUndo" @click="draft.undo()">
+      <Button
+        text
+        aria-label="Undo"
+        title="Undo (Ctrl Z)"
+        :disabled="!undoing.canUndo"
+        @click="undoing.undo()"
+      >
         <Undo2 aria-hidden="true" />
       </Button>
       <Button
         text
         aria-label="Redo"
         title="Redo (Ctrl Shift Z)"
-        :disabled="!draft.canRedo"
-        @click="draft.redo()"
+        :disabled="!undoing.canRedo"
+        @click="undoing.redo()"
       >
         <Redo2 aria-hidden="true" />
       </Button>

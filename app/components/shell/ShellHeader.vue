@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import SelectButton from 'primevue/selectbutton'
+import { usePlaces } from '~/composables/usePlaces'
+import { whyNot } from '~/composables/whyNot'
+import { useKeeping } from '~/state/keeping'
 import RadioButton from 'primevue/radiobutton'
 import Button from 'primevue/button'
 import { useRoute } from '#imports'
@@ -6,23 +11,20 @@ import { NuxtLink } from '#components'
 import { useNotes } from '~/composables/useNotes'
 import { useHousehold } from '~/state/household'
 import { usePreferences } from '~/state/preferences'
-import { Moon, Search, Sun } from '@lucide/vue'
+import { Moon, Search, Settings, Sun } from '@lucide/vue'
 import type { Kitchen } from '#core/units/unit'
-import { PLACES } from '~/composables/usePlaces'
 
 defineEmits<{ palette: [] }>()
 const route = useRoute()
 const household = useHousehold()
 const preferences = usePreferences()
+const keeping = useKeeping()
 const { note } = useNotes()
 
+const { main } = usePlaces()
+/** A page stands under the place it belongs to. */
 const here = (path: string) =>
-  path === '/'
-    ? route.path === '/' || route.path.startsWith('/bench')
-    : route.path.startsWith(path) ||
-      (path === '/mix' && route.path === '/find') ||
-      (path === '/season' && route.path === '/crops') ||
-      (path === '/feed' && ['/programme', '/blend', '/signs'].includes(route.path))
+  (route.meta.place?.parent ?? (route.path.startsWith('/bench') ? '/' : route.path)) === path
 
 const KITCHENS: { value: Kitchen; name: string; long: string }[] = [
   { value: 'metric', name: 'mL', long: 'Metric kitchen' },
@@ -30,17 +32,18 @@ const KITCHENS: { value: Kitchen; name: string; long: string }[] = [
   { value: 'imperial', name: 'imp', long: 'Imperial kitchen' },
 ]
 
-async function chooseKitchen(kitchen: Kitchen) {
-  const before = household.record
-  if (!before || before.kitchen === kitchen) return
+const showing = ref<Kitchen>()
+const kitchen = computed(() => showing.value ?? household.kitchen)
+async function chooseKitchen(wanted: Kitchen) {
+  if (!household.record || household.kitchen === wanted) return
   // At once on screen; put back if the server will not have it.
-  household.record! = { ...before, kitchen }
+  showing.value = wanted
   try {
-    await household.saveHousehold({ ...before, kitchen })
-  } catch {
-    household.record! = before
-    note('The units could not be saved; the server does not answer.')
+    await keeping.saveHousehold({ ...household.record, kitchen: wanted }, 'the units')
+  } catch (error) {
+    note(`The units could not be saved. ${whyNot(error)}`)
   }
+  showing.value = undefined
 }
 </script>
 
@@ -58,36 +61,33 @@ async function chooseKitchen(kitchen: Kitchen) {
     </NuxtLink>
     <nav aria-label="Places">
       <NuxtLink
-        v-for="place in PLACES"
+        v-for="place in main"
         :key="place.path"
         :to="place.path"
         class="stake"
         :class="{ here: here(place.path) }"
         :aria-current="here(place.path) ? 'page' : undefined"
-        :title="`${place.what} (${place.key})`"
+        :title="preferences.letterKeys ? `${place.what} (${place.key})` : place.what"
       >
-        {{ place.name }}
+        {{ place.title }}
       </NuxtLink>
     </nav>
     <div class="settings">
-      <fieldset v-if="household.everything" class="units">
-        <legend class="unseen">Units</legend>
-        <label
-          v-for="kitchen in KITCHENS"
-          :key="kitchen.value"
-          :class="{ on: household.kitchen === kitchen.value }"
-          :title="kitchen.long"
-        >
-          <RadioButton
-            name="kitchen"
-            :aria-label="kitchen.long"
-            :value="true"
-            :model-value="household.kitchen === kitchen.value"
-            @update:model-value="chooseKitchen(kitchen.value)"
-          />
-          <span aria-hidden="true">{{ kitchen.name }}</span>
-        </label>
-      </fieldset>
+      <SelectButton
+        v-if="household.everything"
+        class="units"
+        aria-label="Units"
+        :model-value="kitchen"
+        :options="KITCHENS"
+        option-label="name"
+        option-value="value"
+        :allow-empty="false"
+        @update:model-value="chooseKitchen"
+      >
+        <template #option="{ option }">
+          <span aria-hidden="true">{{ option.name }}</span><span class="unseen">{{ option.long }}</span>
+        </template>
+      </SelectButton>
       <Button
         text
         :aria-label="preferences.theme === 'dark' ? 'Light, for the day' : 'Dark, for the grow room'"
@@ -99,6 +99,9 @@ async function chooseKitchen(kitchen: Kitchen) {
       <Button text aria-label="Go to or do (Ctrl K)" title="Go to or do (Ctrl K)" @click="$emit('palette')">
         <Search aria-hidden="true" />
       </Button>
+      <NuxtLink to="/settings" class="icon-button" aria-label="Settings" title="Settings">
+        <Settings aria-hidden="true" />
+      </NuxtLink>
     </div>
   </header>
 </template>
@@ -181,48 +184,6 @@ nav {
   padding-bottom: 0.95rem;
 }
 
-.units {
-  display: flex;
-  padding: 0;
-  margin: 0 0.4rem 0 0;
-  border: 1.5px solid var(--line-strong);
-  border-radius: 0.5rem;
-  overflow: hidden;
-}
-
-.units label {
-  position: relative;
-  display: grid;
-  place-items: center;
-  min-width: 2.9rem;
-  height: 2.25rem;
-  padding: 0 0.5rem;
-  cursor: pointer;
-}
-
-.units label + label {
-  border-left: 1.5px solid var(--line-strong);
-}
-
-.units input {
-  position: absolute;
-  inset: 0;
-  margin: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-
-.units .on {
-  background: var(--ink);
-  color: var(--paper);
-  font-weight: 650;
-}
-
-.units label:has(:focus-visible) {
-  outline: 3px solid var(--marigold);
-  outline-offset: -3px;
-}
-
 @media (prefers-reduced-motion: no-preference) {
   .stake {
     transition: translate 0.12s;
@@ -247,12 +208,6 @@ nav {
 
   .settings {
     gap: 0;
-  }
-
-  .units label {
-    min-width: 2.2rem;
-    padding: 0 0.25rem;
-    font-size: 1rem;
   }
 
   nav {

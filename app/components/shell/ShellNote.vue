@@ -1,56 +1,40 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
-import { ref, watch } from 'vue'
-import { useNotes } from '~/composables/useNotes'
+import { watch } from 'vue'
 import { X } from '@lucide/vue'
+import Button from 'primevue/button'
+import Toast from 'primevue/toast'
+import { useToast } from 'primevue/usetoast'
+import { useNotes, type Note } from '~/composables/useNotes'
 
-const { notes, current, dismiss } = useNotes()
-const held = ref(false)
-let timer: ReturnType<typeof setTimeout> | undefined
-
-watch([current, held], () => {
-  clearTimeout(timer)
-  // A note with something to do stays longer, and as long as a pointer or the focus is on it.
-  if (notes.value && !held.value) timer = setTimeout(dismiss, notes.value.action ? 12_000 : 6_000)
+/** Short notes at the foot of the page; one with something to do stays longer. */
+const { notes, current } = useNotes()
+const toast = useToast()
+watch(current, () => {
+  toast.removeAllGroups()
+  if (notes.value) toast.add({ detail: notes.value, life: notes.value.action ? 12_000 : 6_000 })
 })
 
-function act() {
-  const run = notes.value?.action?.run
-  dismiss()
-  void run?.()
+function act(note: Note, close: () => void) {
+  close()
+  void note.action?.run()
 }
 </script>
 
 <template>
-  <div class="place" role="status" aria-live="polite">
-    <div
-      v-if="notes"
-      class="note no-print"
-      @pointerenter="held = true"
-      @pointerleave="held = false"
-      @focusin="held = true"
-      @focusout="held = false"
-    >
-      <span>{{ notes.text }}</span>
-      <button v-if="notes.action" type="button" class="act" @click="act">{{ notes.action.name }}</button>
-      <Button text aria-label="Close this note" @click="dismiss()">
-        <X aria-hidden="true" />
-      </Button>
-    </div>
-  </div>
+  <Toast position="bottom-center">
+    <template #container="{ message, closeCallback }">
+      <div class="note no-print">
+        <span>{{ message.detail.text }}</span>
+        <Button v-if="message.detail.action" class="act" @click="act(message.detail, closeCallback)">
+          {{ message.detail.action.name }}
+        </Button>
+        <Button text aria-label="Close this note" @click="closeCallback()"><X aria-hidden="true" /></Button>
+      </div>
+    </template>
+  </Toast>
 </template>
 
 <style scoped>
-.place {
-  position: fixed;
-  inset: auto 0 1rem;
-  z-index: 1200;
-  display: flex;
-  justify-content: center;
-  padding: 0 1rem;
-  pointer-events: none;
-}
-
 .note {
   display: flex;
   align-items: center;
@@ -65,12 +49,9 @@ function act() {
 
 .act {
   min-height: 2.5rem;
-  padding: 0 0.9rem;
-  border: 1.5px solid currentColor;
-  border-radius: 0.5rem;
+  border-color: currentcolor;
   background: none;
-  font-weight: 650;
-  cursor: pointer;
+  color: inherit;
 }
 
 .icon-button {

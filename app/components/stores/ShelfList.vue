@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import Column from 'primevue/column'
+import DataTable from 'primevue/datatable'
+import TextField from '~/components/fields/TextField.vue'
 import { computed, ref } from 'vue'
 import PackRow from '~/components/stores/PackRow.vue'
 import StockForm from '~/components/stores/StockForm.vue'
@@ -29,6 +32,10 @@ const rows = computed(() =>
       const goods = context.goods(stock.body.kind, stock.body.goodsId)
       const holds = goods && packHolds(stock.body.size, goods).value
       return {
+        id: stock.id,
+        name: stock.body.name,
+        packs: stock.body.packs,
+        price: stock.body.price,
         stock,
         goods,
         left: goods && holds !== undefined ? printAmount(goods, holds * stock.body.packs) : '',
@@ -38,6 +45,8 @@ const rows = computed(() =>
     })
     .sort((a, b) => (a.stock.body.goodsId < b.stock.body.goodsId ? -1 : 1)),
 )
+type Row = (typeof rows.value)[number]
+const filters = ref({ global: { value: null as string | null, matchMode: 'contains' } })
 </script>
 
 <template>
@@ -46,20 +55,57 @@ const rows = computed(() =>
       <h2 id="shelf-title">On the shelf</h2>
       <Button @click="editing = 'new'"> <Plus aria-hidden="true" /> Add a pack </Button>
     </div>
-    <ul v-if="rows.length">
-      <li v-for="{ stock, goods, left, perUnit } in rows" :key="stock.id">
-        <button type="button" class="name" @click="editing = stock">{{ stock.body.name }}</button>
-        <PackRow
-          :packs="stock.body.packs"
-          :material-id="goods?.kind === 'material' ? goods.material.id : null"
+    <DataTable
+      v-if="rows.length"
+      v-model:filters="filters"
+      :value="rows"
+      data-key="id"
+      removable-sort
+      filter-display="menu"
+      :global-filter-fields="['name']"
+    >
+      <template v-if="rows.length > 6" #header>
+        <TextField
+          :model-value="filters.global.value"
+          label="Find on the shelf"
+          hide-label
+          placeholder="find on the shelf"
+          @update:model-value="filters.global.value = $event || null"
         />
-        <span>{{ left }}</span>
-        <span class="soft">{{ stock.body.price === null ? 'no price' : perUnit }}</span>
-        <Button text :aria-label="`Remove ${stock.body.name}`" @click="remove('stocks', stock)">
-          <Trash2 aria-hidden="true" />
-        </Button>
-      </li>
-    </ul>
+      </template>
+      <Column field="name" header="Pack" sortable>
+        <template #body="{ data }">
+          <button type="button" class="name" @click="editing = (data as Row).stock">
+            {{ (data as Row).name }}
+          </button>
+        </template>
+      </Column>
+      <Column field="packs" header="There" sortable>
+        <template #body="{ data }">
+          <PackRow
+            :packs="(data as Row).packs"
+            :material-id="(data as Row).goods?.kind === 'material' ? (data as Row).stock.body.goodsId : null"
+          />
+        </template>
+      </Column>
+      <Column field="left" header="Left" />
+      <Column field="price" header="Price" sortable>
+        <template #body="{ data }"
+          ><span class="soft">{{ (data as Row).perUnit || 'no price' }}</span></template
+        >
+      </Column>
+      <Column>
+        <template #body="{ data }">
+          <Button
+            text
+            :aria-label="`Remove ${(data as Row).name}`"
+            @click="remove('stocks', (data as Row).stock)"
+          >
+            <Trash2 aria-hidden="true" />
+          </Button>
+        </template>
+      </Column>
+    </DataTable>
     <p v-else class="empty">
       Nothing is written down yet. Add the bags you have, open ones too, and Blastomix says what is short.
     </p>

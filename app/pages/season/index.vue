@@ -1,28 +1,28 @@
 <script setup lang="ts">
 import FoldAway from '~/components/fields/FoldAway.vue'
 import Button from 'primevue/button'
-import { useHead, useRoute } from '#imports'
+import { definePageMeta, useRoute } from '#imports'
 import { computed, ref } from 'vue'
-import { NuxtLink } from '#components'
 import Dialog from 'primevue/dialog'
+import Drawer from 'primevue/drawer'
 import FrameForm from '~/components/season/FrameForm.vue'
-import LampHeight from '~/components/season/LampHeight.vue'
-import SeasonChance from '~/components/season/SeasonChance.vue'
 import SeasonChart from '~/components/season/SeasonChart.vue'
-import SeasonRuns from '~/components/season/SeasonRuns.vue'
 import SeasonSentence from '~/components/season/SeasonSentence.vue'
-import SeasonShopping from '~/components/season/SeasonShopping.vue'
 import ShelfRepair from '~/components/season/ShelfRepair.vue'
 import SowingPanel from '~/components/season/SowingPanel.vue'
 import PageTop from '~/components/shell/PageTop.vue'
+import SubPlaces from '~/components/shell/SubPlaces.vue'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
 import { useToday } from '~/composables/useToday'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
-import { BookOpen, CalendarDays } from '@lucide/vue'
+import { CalendarDays } from '@lucide/vue'
 
-useHead({ title: 'Season' })
+definePageMeta({
+  place: { title: 'Season', what: 'ladders on a time axis, and what they ask for', order: 2, key: 'e' },
+})
+
 useToday()
 const season = useSeason()
 const household = useHousehold()
@@ -61,11 +61,10 @@ async function copyCalendar() {
       <PageTop
         title="Season"
         hint="Drag a sowing, or the edge between two rungs: what it asks for moves with it."
-        :draft="season"
       >
-        <NuxtLink to="/crops" class="button"><BookOpen aria-hidden="true" /> Crops and seed</NuxtLink>
         <Button @click="frameShown = true">Frosts and shelf</Button>
       </PageTop>
+      <SubPlaces of="/season" />
       <SeasonSentence @planned="selected = $event" />
 
       <SeasonChart v-if="season.rows.length" v-model="selected" />
@@ -89,20 +88,18 @@ async function copyCalendar() {
         </ul>
       </FoldAway>
 
-      <SowingPanel
-        v-if="selected && season.sowing(selected)"
-        :id="selected"
-        :key="selected"
-        :row="row"
-        @close="selected = null"
-      />
+      <Drawer
+        :visible="!!selected && !!season.sowing(selected)"
+        position="right"
+        :header="selected ? season.sowing(selected)?.body.name : ''"
+        :modal="false"
+        :dismissable="false"
+        class="no-print"
+        @update:visible="selected = null"
+      >
+        <SowingPanel v-if="selected" :id="selected" :key="selected" :row="row" @close="selected = null" />
+      </Drawer>
       <ShelfRepair />
-      <SeasonRuns v-if="season.rows.length" />
-      <SeasonShopping v-if="season.rows.length" />
-      <div class="two">
-        <SeasonChance v-if="season.rows.length" />
-        <LampHeight />
-      </div>
       <p class="no-print calendar">
         <CalendarDays aria-hidden="true" />
         <a :href="calendar" download="season.ics">Download as a calendar</a> or
@@ -123,13 +120,6 @@ async function copyCalendar() {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 1.3rem;
-}
-
-.two {
-  display: grid;
-  grid-template-columns: 1.4fr 1fr;
-  gap: 1rem 2.4rem;
-  align-items: start;
 }
 
 .calendar {
@@ -153,11 +143,5 @@ async function copyCalendar() {
 .empty {
   padding: 3rem 0;
   text-align: center;
-}
-
-@media (max-width: 60rem) {
-  .two {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

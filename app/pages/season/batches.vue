@@ -1,0 +1,13 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import SeasonSubPage from '~/components/season/SeasonSubPage.vue'
+import SeasonRuns from '~/components/season/SeasonRuns.vue'
+
+definePageMeta({
+  place: { title: 'Batches and feeds', what: 'what the season asks to be mixed, by date', parent: '/season' },
+})
+</script>
+
+<template>
+  <SeasonSubPage><SeasonRuns /></SeasonSubPage>
+</template>

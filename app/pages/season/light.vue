@@ -1,0 +1,11 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import SeasonSubPage from '~/components/season/SeasonSubPage.vue'
+import LampHeight from '~/components/season/LampHeight.vue'
+
+definePageMeta({ place: { title: 'Light', what: 'how high the lamp hangs', parent: '/season' } })
+</script>
+
+<template>
+  <SeasonSubPage><LampHeight /></SeasonSubPage>
+</template>

@@ -1,0 +1,13 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import SeasonSubPage from '~/components/season/SeasonSubPage.vue'
+import SeasonChance from '~/components/season/SeasonChance.vue'
+
+definePageMeta({
+  place: { title: 'Odds', what: 'what two thousand seasons like this come to', parent: '/season' },
+})
+</script>
+
+<template>
+  <SeasonSubPage><SeasonChance /></SeasonSubPage>
+</template>

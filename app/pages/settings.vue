@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import { computed, onMounted, ref } from 'vue'
+import Button from 'primevue/button'
+import Column from 'primevue/column'
+import DataTable from 'primevue/datatable'
+import Message from 'primevue/message'
+import CheckField from '~/components/fields/CheckField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import SaveProblem from '~/components/records/SaveProblem.vue'
+import { useDates } from '~/composables/useDates'
+import { useNotes } from '~/composables/useNotes'
+import { whyNot } from '~/composables/whyNot'
+import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
+import { usePreferences } from '~/state/preferences'
+import { useAttempt } from '~/state/saving'
+import { COLLECTIONS, REMOVED_LATELY_DAYS, type Removed } from '#shared/collections'
+import type { HouseholdRecord } from '#shared/records/household'
+
+definePageMeta({
+  place: { title: 'Settings', what: 'the household, keys, and what was removed lately', parent: '/' },
+})
+
+const household = useHousehold()
+const keeping = useKeeping()
+const preferences = usePreferences()
+const { note } = useNotes()
+const { printMoment } = useDates()
+
+const name = ref(household.record?.name ?? '')
+const place = ref(household.record?.place ?? '')
+const changed = computed(
+  () => name.value !== household.record?.name || place.value !== household.record?.place,
+)
+const { saving, attempt, dismiss } = useAttempt<HouseholdRecord>()
+const problemAt = (field: string) =>
+  saving.value.state === 'refused'
+    ? saving.value.errors.find((one) => one.field === field)?.message
+    : undefined
+async function keep() {
+  const body = { ...household.record!, name: name.value.trim(), place: place.value.trim() }
+  const save = (next: HouseholdRecord, version?: number) =>
+    keeping.saveHousehold(next, 'the household', version)
+  const kept = await attempt(
+    body,
+    () => save(body),
+    (chosen, current) => save(chosen, current?.version),
+  )
+  if (kept) note('Kept.')
+}
+
+const removed = ref<Removed[] | null>(null)
+const failed = ref<string>()
+async function read() {
+  try {
+    removed.value = await keeping.removedLately()
+    failed.value = undefined
+  } catch (error) {
+    failed.value = whyNot(error)
+  }
+}
+onMounted(read)
+async function bringBack(one: Removed) {
+  try {
+    await keeping.bringBack(one)
+    note(`${one.name} is back.`)
+  } catch (error) {
+    note(whyNot(error))
+  }
+  await read()
+}
+</script>
+
+<template>
+  <div class="settings">
+    <h1>Settings</h1>
+    <form class="household" @submit.prevent="keep">
+      <h2>Household</h2>
+      <div class="pair">
+        <TextField v-model="name" label="Name" :problem="problemAt('name')" />
+        <TextField v-model="place" label="Place" :problem="problemAt('place')" />
+      </div>
+      <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+      <div class="buttons">
+        <Button type="submit" class="main" :disabled="!changed || saving.state === 'busy'">Keep it</Button>
+      </div>
+    </form>
+
+    <section>
+      <h2>Keys</h2>
+      <CheckField v-model="preferences.letterKeys" label="Single letters go to places and tick off jobs" />
+      <p class="soft small">
+        Ctrl K finds everything, Ctrl Z takes back and Ctrl Shift Z does it again: these stay.
+      </p>
+    </section>
+
+    <section>
+      <h2>Removed lately</h2>
+      <p class="soft">
+        What was removed or taken back in the last {{ REMOVED_LATELY_DAYS }} days can be had again.
+      </p>
+      <Message v-if="failed" severity="error">
+        {{ failed }} <button type="button" class="link" @click="read">Try again</button>
+      </Message>
+      <p v-else-if="removed && removed.length === 0">Nothing was removed.</p>
+      <DataTable
+        v-else-if="removed"
+        :value="removed"
+        data-key="id"
+        removable-sort
+        :paginator="removed.length > 20"
+        :rows="20"
+      >
+        <Column field="name" header="What" sortable />
+        <Column field="collection" header="Kind" sortable>
+          <template #body="{ data }">{{ COLLECTIONS[(data as Removed).collection].one }}</template>
+        </Column>
+        <Column field="removedAt" header="Removed" sortable>
+          <template #body="{ data }">{{ printMoment((data as Removed).removedAt) }}</template>
+        </Column>
+        <Column>
+          <template #body="{ data }">
+            <Button @click="bringBack(data as Removed)"
+              >Bring back<span class="unseen"> {{ (data as Removed).name }}</span></Button
+            >
+          </template>
+        </Column>
+      </DataTable>
+      <p v-else class="soft" role="status">Looking …</p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.settings {
+  display: grid;
+  gap: 2rem;
+  max-width: 52rem;
+}
+
+.household,
+section {
+  display: grid;
+  gap: 0.7rem;
+}
+</style>
