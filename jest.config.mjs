@@ -11,6 +11,7 @@ const shared = {
   extensionsToTreatAsEsm: ['.ts'],
   moduleNameMapper: { '^#core/(.*)$': '<rootDir>/core/$1', '^#shared/(.*)$': '<rootDir>/shared/$1' },
   transform: { '\\.ts$': typescript },
+  setupFiles: ['<rootDir>/scripts/properties.mjs'],
   modulePathIgnorePatterns: ['<rootDir>/.nuxt', '<rootDir>/.output', '<rootDir>/.data'],
 }
 

@@ -6,7 +6,11 @@ import { planBatch } from '#core/media/batch'
 import { plainBatch, DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import { BUILT_IN } from '#core/media/materials'
 import { CONTAINERS } from '#core/containers/catalogue'
-import { COLLECTIONS, type Collection } from '#shared/collections'
+import { bodyOf, COLLECTIONS, type Collection } from '#shared/collections'
+import { CROPS } from '#core/sowing/crops'
+import { cropRecordOf } from '#shared/records/crop'
+import { newEntry } from '#shared/records/entry'
+import { sowing } from '#shared/records/sowing'
 import { base, call, newHousehold } from './calling'
 
 /* Against the built application and its real PostgreSQL; ./test starts both and says where. */
@@ -30,8 +34,21 @@ const batch = {
   onDate: '2027-03-14',
   ...mix,
 }
+const season = {
+  lastFrost: '2027-05-08',
+  firstFrost: '2027-10-12',
+  shelfFlats: 8,
+  lampM2: 1.2,
+  mixC: 24,
+  lightSchool: 'sixteen',
+  feedingSchool: 'weak and often',
+  feedId: 'balanced-20',
+  tubL: 40,
+  canL: 9,
+}
 const label = {
   name: 'Powder',
+  basedOn: null,
   form: 'powder',
   nPercent: 20,
   p2o5Percent: 20,
@@ -216,6 +233,7 @@ describe('keeping', () => {
       name: 'Tin',
       kind: 'tray',
       cells: 12,
+      basedOn: null,
       measuredVolumeMl: 90,
       shape: { form: 'round', topDiameterMm: 60, baseDiameterMm: 50, depthMm: 70 },
     }
@@ -268,13 +286,26 @@ describe('keeping', () => {
         price: 6.5,
         packs: 1.4,
       },
-    }
-    for (const [collection, body] of Object.entries(bodies) as [Collection, object][]) {
+      crops: cropRecordOf(CROPS.find(({ id }) => id === 'basil')!),
+      packets: { name: 'Basil', cropId: 'basil', supplier: '', year: 2026, seeds: 100, germination: null },
+      sowings: sowing.parse({ name: 'Basil', cropId: 'basil', plants: 10 }),
+      entries: newEntry({ name: 'Looked', kind: 'look', on: '2027-03-02', about: [] }),
+    } satisfies { [C in Collection]: object }
+    expect(Object.keys(bodies).sort()).toEqual(Object.keys(COLLECTIONS).sort())
+    await call('PUT', `/api/households/${household}`, {
+      version: 1,
+      body: { name: 'Tests', kitchen: 'metric', season },
+    })
+    let sown = ''
+    for (const [collection, given] of Object.entries(bodies) as [Collection, object][]) {
       const id = randomUUID()
+      if (collection === 'sowings') sown = id
+      const body =
+        collection === 'entries' ? { ...given, about: [{ what: 'sowings', id: sown, rung: 0 }] } : given
       const written = await call('PUT', at(collection, id), { version: 0, body })
       expect([written.status, written.body.version, written.body.body]).toEqual([200, 1, body])
       expect((await call('GET', at(collection, id))).body).toEqual(written.body)
-      expect(COLLECTIONS[collection].parse(written.body.body)).toEqual(body)
+      expect(bodyOf(collection).parse(written.body.body)).toEqual(body)
     }
   })
 
@@ -391,7 +422,7 @@ describe('the demo household', () => {
     const { household: _, ...collections } = (await call('GET', `/api/households/${demo.id}`)).body
     for (const [collection, records] of Object.entries(collections) as [Collection, { body: unknown }[]][]) {
       expect(records.length).toBeGreaterThan(0)
-      for (const { body } of records) expect(COLLECTIONS[collection].parse(body)).toEqual(body)
+      for (const { body } of records) expect(bodyOf(collection).parse(body)).toEqual(body)
     }
   })
 })

@@ -90,47 +90,56 @@ describe('a season', () => {
   it('takes marks only for sowings it knows, and moves on with them', async () => {
     const id = randomUUID()
     await put('sowings', tomatoes(), 0, id)
-    const mark = (what: string, rung: number, on: string, of = id) => ({
-      name: what,
-      what,
-      of: [{ sowingId: of, rung }],
+    const mark = (kind: string, rung: number, on: string, of = id) => ({
+      name: kind,
+      kind,
+      about: [{ what: 'sowings', id: of, rung }],
       on,
     })
-    expect((await put('marks', mark('rung', 0, `${year}-03-20`, randomUUID()))).status).toBe(422)
+    expect((await put('entries', mark('rung', 0, `${year}-03-20`, randomUUID()))).status).toBe(422)
     const kinds = async (on: string) =>
       ((await today(on)).body.jobs as { kind: string; state: string }[]).map(
         ({ kind, state }) => `${kind} ${state}`,
       )
     expect(await kinds(`${year}-03-19`)).toEqual(expect.arrayContaining(['soak mix danger', 'rung coming']))
-    const sown = await put('marks', mark('rung', 0, `${year}-03-21`))
+    const sown = await put('entries', mark('rung', 0, `${year}-03-21`))
     expect(sown.status).toBe(200)
     expect(await kinds(`${year}-03-21`)).toContain('rung done')
-    const undone = await call('DELETE', `${at('marks', sown.body.id)}?version=1`)
+    const undone = await call('DELETE', `${at('entries', sown.body.id)}?version=1`)
     expect(undone.status).toBe(200)
     expect(await kinds(`${year}-03-21`)).toContain('rung late')
-    await put('marks', mark('out', 3, `${year}-05-22`))
+    await put('entries', mark('out', 3, `${year}-05-22`))
     expect(await kinds(`${year}-05-23`)).toEqual([])
   })
 
-  it('plans seed by its packet: the older, the more of it', async () => {
-    const seed = (year: number) =>
-      put('packets', {
+  it('sows more of a packet the older it is, and cannot lose the packet it is sown from', async () => {
+    const sown = async (age: number) => {
+      const packet = await put('packets', {
         name: 'Leek',
         cropId: 'leek',
         supplier: 'a neighbour',
-        year,
-        seeds: 100,
+        year: year - age,
+        seeds: 5000,
         germination: 0.8,
       })
-    const packets = await Promise.all([seed(2027), seed(2023)])
-    for (const { body: kept } of packets) {
-      const { status } = await put('sowings', tomatoes({ cropId: 'leek', name: 'Leek', packetId: kept.id }))
-      expect(status).toBe(200)
+      const { body } = await put(
+        'sowings',
+        tomatoes({ cropId: 'leek', name: 'Leek', packetId: packet.body.id }),
+      )
+      const about = [{ what: 'sowings', id: body.id, rung: 0 }]
+      const entry = await put('entries', { name: 'sown', kind: 'rung', on: `${year}-03-20`, about })
+      return { packet: packet.body, seeds: -entry.body.body.moves[0].by }
     }
-    const again = await database.query('select count(*)::int as n from packet where household_id = $1', [
-      household,
-    ])
-    expect(again.rows[0].n).toBe(2)
+    const [fresh, older, oldest] = [await sown(0), await sown(2), await sown(4)]
+    expect(older.seeds).toBeGreaterThan(fresh.seeds)
+    expect(oldest.seeds).toBeGreaterThan(older.seeds)
+    const refused = await call('DELETE', `${at('packets', fresh.packet.id)}?version=2`)
+    expect([refused.status, refused.body.usedBy]).toEqual([422, [expect.objectContaining({ name: 'Leek' })]])
+  })
+
+  it('takes no sowing whose seed would fill more cells than a bench has', async () => {
+    const refused = await put('sowings', tomatoes({ plants: 20_000, germination: 0.05 }))
+    expect([refused.status, refused.body.errors[0].field]).toEqual([422, 'body.plants'])
   })
 })
 
@@ -138,8 +147,8 @@ describe('seed', () => {
   const seedsOf = async (id: string) => (await call('GET', at('packets', id))).body.body.seeds as number
   const sow = (of: string[]) => ({
     name: 'sown',
-    what: 'rung',
-    of: of.map((sowingId) => ({ sowingId, rung: 0 })),
+    kind: 'rung',
+    about: of.map((id) => ({ what: 'sowings', id, rung: 0 })),
     on: `${year}-03-20`,
   })
   const packetOf = async (seeds: number | null) => {
@@ -156,47 +165,50 @@ describe('seed', () => {
   it('leaves the packet as it is sown, comes back when that is undone, and goes again', async () => {
     const packetId = await packetOf(500)
     const ids = await Promise.all([oneEach(packetId, 20), oneEach(packetId, 30)])
-    const sown = await put('marks', sow(ids))
-    const taken = sown.body.body.seeds as { packetId: string; seeds: number }[]
-    expect(taken.map((one) => one.packetId)).toEqual([packetId])
-    expect(taken[0]!.seeds).toBeGreaterThanOrEqual(50)
-    expect(await seedsOf(packetId)).toBe(500 - taken[0]!.seeds)
-    await call('DELETE', `${at('marks', sown.body.id)}?version=1`)
+    const sown = await put('entries', sow(ids))
+    const taken = sown.body.body.moves as { id: string; by: number }[]
+    expect(taken.map((one) => one.id)).toEqual([packetId])
+    expect(taken[0]!.by).toBeLessThanOrEqual(-50)
+    expect(await seedsOf(packetId)).toBe(500 + taken[0]!.by)
+    await call('DELETE', `${at('entries', sown.body.id)}?version=1`)
     expect(await seedsOf(packetId)).toBe(500)
-    const again = await put('marks', { ...sow(ids), seeds: [{ packetId, seeds: 9999 }] }, 2, sown.body.id)
-    expect(again.body.body.seeds).toEqual(taken)
-    expect(await seedsOf(packetId)).toBe(500 - taken[0]!.seeds)
+    const more = [{ of: 'packets', id: packetId, name: 'x', by: -400, amount: -400, unit: 'seeds' }]
+    const again = await put('entries', { ...sow(ids), moves: more }, 2, sown.body.id)
+    expect(again.body.body.moves).toEqual(taken)
+    expect(await seedsOf(packetId)).toBe(500 + taken[0]!.by)
   })
 
   it('is taken only as far as it is there, only by sowing, and never from an uncounted packet', async () => {
     const [few, uncounted] = await Promise.all([packetOf(7), packetOf(null)])
     const [a, b] = [await oneEach(few, 20), await oneEach(uncounted, 20)]
-    const sown = await put('marks', sow([a, b]))
-    expect(sown.body.body.seeds).toEqual([{ packetId: few, seeds: 7 }])
+    const sown = await put('entries', sow([a, b]))
+    expect(sown.body.body.moves).toMatchObject([{ id: few, by: -7 }])
     expect([await seedsOf(few), await seedsOf(uncounted)]).toEqual([0, null])
     const c = await oneEach(await packetOf(100), 10)
-    for (const more of [{ what: 'look' }, { what: 'rung', snoozedUntil: `${year}-03-22` }])
-      expect((await put('marks', { ...sow([c]), ...more })).body.body.seeds).toEqual([])
+    for (const more of [{ kind: 'look' }, { kind: 'rung', snoozedUntil: `${year}-03-22` }])
+      expect((await put('entries', { ...sow([c]), ...more })).body.body.moves).toEqual([])
   })
 
-  it('of more hands at once than the server has connections, and of a sowing that no longer plans', async () => {
+  it('is taken once, however many hands tick it off at once, and all are answered with what stands', async () => {
     const packetId = await packetOf(2000)
     const id = await oneEach(packetId, 10)
-    const marks = await Promise.all(Array.from({ length: 30 }, () => put('marks', sow([id]))))
-    expect(new Set(marks.map(({ status }) => status))).toEqual(new Set([200]))
-    const taken = marks.map(({ body }) => body.body.seeds[0].seeds as number)
-    expect(await seedsOf(packetId)).toBe(2000 - taken.reduce((a, b) => a + b, 0))
-    await call('DELETE', `${at('packets', packetId)}?version=31`)
-    const unplanned = await put('marks', sow([id]))
-    expect([unplanned.status, unplanned.body.body.seeds]).toEqual([200, []])
+    const ticks = await Promise.all(Array.from({ length: 30 }, () => put('entries', sow([id]))))
+    expect(new Set(ticks.map(({ status }) => status))).toEqual(new Set([200]))
+    expect(new Set(ticks.map(({ body }) => body.id)).size).toBe(1)
+    expect(await seedsOf(packetId)).toBe(2000 + ticks[0]!.body.body.moves[0].by)
+    // Of a tick for two of which one is sown, only the other is written.
+    const other = await oneEach(packetId, 10)
+    const both = await put('entries', sow([id, other]))
+    expect(both.body.body.about).toEqual([{ what: 'sowings', id: other, rung: 0 }])
+    expect(both.body.body.moves).toHaveLength(1)
   })
 
   it('two who tick off two sowings at once empty a packet once', async () => {
     const packetId = await packetOf(60)
     const ids = await Promise.all([oneEach(packetId, 40), oneEach(packetId, 40)])
-    const marks = await Promise.all(ids.map((id) => put('marks', sow([id]))))
-    const taken = marks.map(({ body }) => body.body.seeds[0]?.seeds ?? 0) as number[]
-    expect([taken[0]! + taken[1]!, await seedsOf(packetId)]).toEqual([60, 0])
+    const ticks = await Promise.all(ids.map((id) => put('entries', sow([id]))))
+    const taken = ticks.map(({ body }) => body.body.moves[0]?.by ?? 0) as number[]
+    expect([taken[0]! + taken[1]!, await seedsOf(packetId)]).toEqual([-60, 0])
   })
 })
 
@@ -210,10 +222,15 @@ describe('a sowing that failed', () => {
       return [jobs.some(({ of }) => of.some((one) => one.sowingId === id)), calendar.includes(`${id}-out@`)]
     }
     expect(await about()).toEqual([true, true])
-    const mark = { name: 'lost', what: 'give up', of: [{ sowingId: id, rung: 0 }], on: `${year}-03-20` }
-    const given = await put('marks', mark)
+    const mark = {
+      name: 'lost',
+      kind: 'give up',
+      about: [{ what: 'sowings', id, rung: 0 }],
+      on: `${year}-03-20`,
+    }
+    const given = await put('entries', mark)
     expect(await about()).toEqual([false, false])
-    await call('DELETE', `${at('marks', given.body.id)}?version=1`)
+    await call('DELETE', `${at('entries', given.body.id)}?version=1`)
     expect(await about()).toEqual([true, true])
   })
 })
@@ -274,15 +291,16 @@ describe('five years of records', () => {
       [many],
     )
     await database.query(
-      `insert into mark (household_id, id, name, what, "of", "on", created_at)
+      `insert into entry (household_id, id, name, kind, about, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
        select household_id, gen_random_uuid(), what, what,
-         jsonb_build_array(jsonb_build_object('sowingId', id, 'rung', 0)), date '2027-03-20', created_at
+         jsonb_build_array(jsonb_build_object('what', 'sowings', 'id', id, 'rung', 0)), date '2027-03-20', created_at,
+         '', '', '', 1, false, '[]', '[]'
        from sowing, unnest(array['make mix','rung','look','feed','feed','feed','feed','feed','treat','out']) as what
        where household_id = $1 and not (what = 'out' and split_part(name, ' ', 2)::int > 1960)`,
       [many],
     )
     await database.query('analyze sowing')
-    await database.query('analyze mark')
+    await database.query('analyze entry')
   })
   afterAll(async () => {
     await database.query('delete from household where household_id = $1', [many])
@@ -299,8 +317,8 @@ describe('five years of records', () => {
       names.has('Tomato 1399'),
     ]).toEqual([600, true, true, false])
     await database.query(
-      `update mark set deleted_at = now() where household_id = $1 and what = 'out'
-         and "of" @> (select jsonb_build_array(jsonb_build_object('sowingId', id)) from sowing
+      `update entry set voided_at = now() where household_id = $1 and kind = 'out'
+         and about @> (select jsonb_build_array(jsonb_build_object('id', id)) from sowing
            where household_id = $1 and name = 'Tomato 7')`,
       [many],
     )
@@ -308,7 +326,7 @@ describe('five years of records', () => {
     expect((again.body.sowings as { body: { name: string } }[]).map((one) => one.body.name)).toContain(
       'Tomato 7',
     )
-    await database.query(`update mark set deleted_at = null where household_id = $1 and what = 'out'`, [many])
+    await database.query(`update entry set voided_at = null where household_id = $1 and kind = 'out'`, [many])
   })
 
   it('leave only what is open for today, found through indexes', async () => {
@@ -325,16 +343,16 @@ describe('five years of records', () => {
     const explain = async (query: string, values: unknown[]) =>
       (await database.query(`explain ${query}`, values)).rows.map((line) => line['QUERY PLAN']).join('\n')
     expect(
-      await explain('select * from mark where household_id = $1 and created_at >= $2', [
+      await explain('select * from entry where household_id = $1 and created_at >= $2', [
         many,
         open.rows[0].since,
       ]),
-    ).toMatch(/mark_since/)
+    ).toMatch(/entry_since/)
     expect(
       await explain(
-        `select "of" from mark where household_id = $1 and what in ('out', 'give up') and snoozed_until is null and deleted_at is null`,
+        `select about from entry where household_id = $1 and kind in ('out', 'give up') and snoozed_until is null and voided_at is null`,
         [many],
       ),
-    ).toMatch(/mark_over/)
+    ).toMatch(/entry_over/)
   })
 })

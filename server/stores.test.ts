@@ -61,9 +61,16 @@ const bagOf = (materialId: string, litres: number, packs: number) =>
   })
 const packsOf = async (id: string) => (await call('GET', at('stocks', id))).body.body.packs as number
 const make = (batchId: string, id: string = randomUUID(), more: object = {}) =>
-  call('PUT', at('uses', id), {
+  call('PUT', at('entries', id), {
     version: 0,
-    body: { name: 'Made', kind: 'batch made', batchId, by: 'Wren', ...more },
+    body: {
+      name: 'Made',
+      kind: 'batch made',
+      on: '2027-03-02',
+      about: [{ what: 'batches', id: batchId }],
+      by: 'Wren',
+      ...more,
+    },
   })
 
 describe('making a batch', () => {
@@ -72,12 +79,13 @@ describe('making a batch', () => {
     const batch = await batchOf('peat-fine')
     const made = await make(batch.id)
     expect(made.status).toBe(200)
-    expect(made.body.body.drawn).toEqual([
+    expect(made.body.body.moves).toEqual([
       {
-        stockId: bag.id,
+        of: 'stocks',
+        id: bag.id,
         name: '10 L bag',
-        packs: expect.closeTo(WANTED_L / 10, 6),
-        amount: expect.closeTo(WANTED_L, 6),
+        by: expect.closeTo(-WANTED_L / 10, 5),
+        amount: expect.closeTo(-WANTED_L, 6),
         unit: 'L',
       },
     ])
@@ -88,11 +96,11 @@ describe('making a batch', () => {
     })
     expect(await packsOf(bag.id)).toBeCloseTo(1.4 - WANTED_L / 10, 5)
 
-    const undone = await call('DELETE', at('uses', made.body.id, '?version=1'))
+    const undone = await call('DELETE', at('entries', made.body.id, '?version=1'))
     expect(undone.body).toEqual({ version: 2 })
     expect(await packsOf(bag.id)).toBe(1.4)
 
-    const again = await call('PUT', at('uses', made.body.id), { version: 2, body: made.body.body })
+    const again = await call('PUT', at('entries', made.body.id), { version: 2, body: made.body.body })
     expect(again.status).toBe(200)
     expect(await packsOf(bag.id)).toBeCloseTo(1.4 - WANTED_L / 10, 5)
   })
@@ -102,10 +110,10 @@ describe('making a batch', () => {
     const batch = await batchOf('rice-hulls')
     const made = (await make(batch.id)).body
     const twice = await make(batch.id)
-    expect([twice.status, twice.body.errors[0].field]).toEqual([422, 'body.batchId'])
-    const { body } = await call('PUT', at('uses', made.id), {
+    expect([twice.status, twice.body.errors[0].field]).toEqual([422, 'body.about'])
+    const { body } = await call('PUT', at('entries', made.id), {
       version: 1,
-      body: { ...made.body, by: 'Ada', drawn: [], facts: [] },
+      body: { ...made.body, by: 'Ada', moves: [], facts: [] },
     })
     expect(body.body).toEqual({ ...made.body, by: 'Ada' })
   })
@@ -140,17 +148,17 @@ describe('making a batch', () => {
     await database.query(
       `create function die() returns trigger language plpgsql as $$ begin if new.name = 'Cut off' then perform pg_terminate_backend(pg_backend_pid()); end if; return new; end $$`,
     )
-    await database.query('create trigger die before insert on "use" for each row execute function die()')
+    await database.query('create trigger die before insert on entry for each row execute function die()')
     try {
       const id = randomUUID()
       const cut = await make(batch.id, id, { name: 'Cut off' })
       expect([cut.status, cut.type]).toEqual([503, 'application/problem+json'])
       expect(await packsOf(bag.id)).toBe(1)
-      expect((await call('GET', at('uses', id))).status).toBe(404)
+      expect((await call('GET', at('entries', id))).status).toBe(404)
       expect((await make(batch.id, id)).status).toBe(200)
       expect(await packsOf(bag.id)).toBeCloseTo(1 - WANTED_L / 20, 5)
     } finally {
-      await database.query('drop trigger die on "use"')
+      await database.query('drop trigger die on entry')
       await database.query('drop function die')
     }
   })
@@ -161,7 +169,7 @@ describe('making a batch', () => {
       Array.from({ length: 6 }, async () => (await make((await batchOf('biochar')).id)).body.id as string),
     )
     for (const id of fc.sample(fc.shuffledSubarray(made, { minLength: 6 }), { numRuns: 1, seed: 7 })[0]!)
-      expect((await call('DELETE', at('uses', id, '?version=1'))).status).toBe(200)
+      expect((await call('DELETE', at('entries', id, '?version=1'))).status).toBe(200)
     expect(await packsOf(bag.id)).toBe(3)
   })
 })
@@ -185,12 +193,19 @@ describe('giving a feed', () => {
       batchId: null,
       toolId: null,
     })
-    const given = await call('PUT', at('uses'), {
+    const given = await call('PUT', at('entries'), {
       version: 0,
-      body: { name: 'Fed', kind: 'feed given', feedingId: feeding.id, times: 3, to: 'Basil, two trays' },
+      body: {
+        name: 'Fed',
+        kind: 'feed given',
+        on: '2027-03-02',
+        about: [{ what: 'feedings', id: feeding.id }],
+        times: 3,
+        to: 'Basil, two trays',
+      },
     })
     // 60 mg/L in 2 L of a 20 % feed are 0.6 g, three times.
-    expect(given.body.body.drawn[0]).toMatchObject({ amount: expect.closeTo(1.8, 9), unit: 'g' })
+    expect(given.body.body.moves[0]).toMatchObject({ amount: expect.closeTo(-1.8, 9), unit: 'g' })
     expect(given.body.body.facts).toContainEqual({ what: 'Nitrogen', amount: 60, unit: 'mg/L' })
     expect(await packsOf(bottle.id)).toBeCloseTo(1 - 0.018, 6)
   })

@@ -1,15 +1,14 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { BUILT_IN } from '#core/media/materials'
 import { addDays, daysBetween, type Day } from '#core/season/day'
 import { LADDERS } from '#core/season/ladder'
-import { doneBySowing, type Job } from '#core/season/today'
+import type { Job, Mark } from '#core/season/today'
 import { jobWords } from '#core/season/wording'
 import { CROPS } from '#core/sowing/crops'
-import { mark, type MarkRecord } from './records/mark'
+import { contextOf } from './context'
 import { seasonFrame } from './records/season-frame'
 import { sowing, type SowingRecord } from './records/sowing'
-import { jobsOn, openRows, seasonKnown, seasonPlanner } from './season'
+import { jobsOn, seasonOn, type SeasonContext } from './season'
 
 /* Whole seasons walked through day by day, as the page does it: read today's jobs, do them, sleep. */
 
@@ -25,13 +24,7 @@ const frame = seasonFrame.parse({
   tubL: 40,
   canL: 9,
 })
-const known = seasonKnown(frame, {
-  shed: { containers: [], materials: BUILT_IN },
-  recipes: new Map(),
-  feeds: [],
-  crops: [],
-  packets: [],
-})
+const known = contextOf({ household: { body: { kitchen: 'metric', season: frame } } }) as SeasonContext
 interface Kept {
   id: string
   body: SowingRecord
@@ -42,16 +35,15 @@ interface Tick {
 }
 
 /** Jobs of a day, those that are still to be done. */
-function jobsAt(today: Day, sowings: readonly Kept[], marks: readonly MarkRecord[]) {
-  const rows = openRows(seasonPlanner(known, today), sowings, doneBySowing(marks), today)
-  return { rows, jobs: jobsOn(today, rows, marks, known, null).filter(({ state }) => state !== 'done') }
+function jobsAt(today: Day, sowings: readonly Kept[], marks: readonly Mark[]) {
+  const { rows } = seasonOn(known, today, sowings, marks)
+  return { rows, jobs: jobsOn(today, rows, marks, known).filter(({ state }) => state !== 'done') }
 }
-const markOf = (job: Job, on: Day): MarkRecord =>
-  mark.parse({ name: job.kind, what: job.kind, of: job.of, on })
+const markOf = (job: Job, on: Day): Mark => ({ what: job.kind, of: job.of, on, snoozedUntil: null })
 
 /** A grower who does each job so many days after it is due, until nothing is open; at most a year. */
 function walk(sowings: readonly Kept[], from: Day, lateDays: number) {
-  const marks: MarkRecord[] = []
+  const marks: Mark[] = []
   const ticks: Tick[] = []
   const seen: { on: Day; job: Job }[] = []
   let today = from
@@ -103,26 +95,35 @@ const rungTicks = (ticks: readonly Tick[], id: string) =>
   ticks.filter(({ job }) => job.kind === 'rung' && job.of[0]!.sowingId === id)
 
 describe('a season done day by day', () => {
-  it('ends with everything out: each rung once, in its order, and nothing was ever late or in danger', () => {
-    fc.assert(
-      fc.property(season, (sowings) => {
-        const { ticks, seen, today } = walk(sowings, START, 0)
-        expect(today < '2027-11-01').toBe(true)
-        for (const { id } of sowings) {
-          const rungs = rungTicks(ticks, id).map(({ job }) => job.of[0]!.rung)
-          expect(rungs).toEqual(rungs.map((_, i) => i))
-          const outs = ticks.filter(({ job }) => job.kind === 'out' && job.of[0]!.sowingId === id)
-          expect(outs).toHaveLength(1)
-        }
-        const wrong = seen.filter(
-          ({ job }) =>
-            job.state === 'late' || (job.state === 'danger' && job.danger!.kind !== 'mix not soaked'),
-        )
-        expect(wrong.map(({ on, job }) => `${on} ${job.kind} ${job.state}`)).toEqual([])
-      }),
-      { numRuns: 12 },
-    )
-  })
+  const { DEEP } = globalThis as unknown as { DEEP: number }
+  // The seeds beside the first one each found a fault once.
+  it.each([
+    {},
+    // A feed was late on the day another sowing went out.
+    { seed: -1281821893, path: '3:3:2:7:7:8:8', numRuns: 1 },
+  ])(
+    'ends with everything out: each rung once, in its order, nothing ever late or in danger (%j)',
+    (found) => {
+      fc.assert(
+        fc.property(season, (sowings) => {
+          const { ticks, seen, today } = walk(sowings, START, 0)
+          expect(today < '2027-11-01').toBe(true)
+          for (const { id } of sowings) {
+            const rungs = rungTicks(ticks, id).map(({ job }) => job.of[0]!.rung)
+            expect(rungs).toEqual(rungs.map((_, i) => i))
+            const outs = ticks.filter(({ job }) => job.kind === 'out' && job.of[0]!.sowingId === id)
+            expect(outs).toHaveLength(1)
+          }
+          const wrong = seen.filter(
+            ({ job }) =>
+              job.state === 'late' || (job.state === 'danger' && job.danger!.kind !== 'mix not soaked'),
+          )
+          expect(wrong.map(({ on, job }) => `${on} ${job.kind} ${job.state}`)).toEqual([])
+        }),
+        { numRuns: 12 * DEEP, ...found },
+      )
+    },
+  )
 
   it('has each mix ready before what it fills, its coir soaked on an evening before that', () => {
     fc.assert(
@@ -143,7 +144,7 @@ describe('a season done day by day', () => {
             if (soaked >= 0) expect(ticks[soaked]!.on < ticks[made]!.on).toBe(true)
           }
       }),
-      { numRuns: 12 },
+      { numRuns: 12 * DEEP },
     )
   })
 
@@ -162,7 +163,7 @@ describe('a season done day by day', () => {
         }
         for (const { on, job } of slow.ticks) expect(on >= job.dueOn).toBe(true)
       }),
-      { numRuns: 12 },
+      { numRuns: 12 * DEEP },
     )
   })
 
@@ -185,7 +186,7 @@ describe('a season done day by day', () => {
         const keys = seen.map(({ on, job }) => `${on} ${job.id}`)
         expect(new Set(keys).size).toBe(keys.length)
       }),
-      { numRuns: 12 },
+      { numRuns: 12 * DEEP },
     )
   })
 
@@ -194,11 +195,12 @@ describe('a season done day by day', () => {
       fc.property(season, fc.integer({ min: 0, max: 120 }), (sowings, after) => {
         const [lost, ...others] = sowings
         const on = addDays('2027-02-20', after)
-        const given = mark.parse({ name: 'lost', what: 'give up', of: [{ sowingId: lost!.id, rung: 0 }], on })
+        const of = [{ sowingId: lost!.id, rung: 0 }]
+        const given: Mark = { what: 'give up', of, on, snoozedUntil: null }
         const alone = jobsAt(on, others, []).jobs.map(({ id, state }) => `${id} ${state}`)
         expect(jobsAt(on, sowings, [given]).jobs.map(({ id, state }) => `${id} ${state}`)).toEqual(alone)
       }),
-      { numRuns: 40 },
+      { numRuns: 40 * DEEP },
     )
   })
 })

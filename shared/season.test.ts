@@ -3,12 +3,14 @@ import fc from 'fast-check'
 import { shortFrom } from '#core/season/shopping'
 import { given } from '#core/working/figure'
 import { yours } from '#core/working/source'
-import { BUILT_IN } from '#core/media/materials'
-import { CROPS } from '#core/sowing/crops'
-import { asCrop, changedCropFigures, crop, cropRecordOf, cropsWith } from './records/crop'
+import { changedFigures } from '#core/catalogue'
+import { CROP_FIGURES, type Crop } from '#core/sowing/crop'
+import { BUILT_IN_CROPS, CROPS } from '#core/sowing/crops'
+import { contextOf } from './context'
+import { asCrop, crop, cropRecordOf } from './records/crop'
 import { seasonFrame } from './records/season-frame'
 import { asSowingRequest, sowing, sowingRecordProblems } from './records/sowing'
-import { openRows, seasonKnown, seasonPlanner } from './season'
+import { openRows, seasonPlanner, type SeasonContext } from './season'
 
 const frame = seasonFrame.parse({
   lastFrost: '2027-05-08',
@@ -23,18 +25,18 @@ const frame = seasonFrame.parse({
   canL: 9,
 })
 const LEEK = '7b1c0a30-0000-4000-8000-000000000001'
-const known = seasonKnown(frame, {
-  shed: { containers: [], materials: BUILT_IN },
-  recipes: new Map(),
-  feeds: [],
-  crops: [],
+const known = contextOf({
+  household: { body: { kitchen: 'metric', season: frame } },
   packets: [
     {
       id: LEEK,
       body: { name: 'Leek', cropId: 'leek', supplier: '', year: 2024, seeds: 90, germination: 0.8 },
     },
   ],
-})
+}) as SeasonContext
+const rungsWith = (recipeId: string) =>
+  sowing.parse({ ...tomato, rungs: [{ stage: 'sow', containerId: 'tray-72', recipeId, part: 1 }] }).rungs
+const changedIn = (one: Crop) => changedFigures(BUILT_IN_CROPS, one, CROP_FIGURES)
 const tomato = sowing.parse({ name: 'Tomato', cropId: 'tomato', plants: 48, sowOn: '2027-03-20' })
 
 describe('a crop that is put right', () => {
@@ -43,16 +45,16 @@ describe('a crop that is put right', () => {
   it('comes back as it was, and names as its own only what was changed', () => {
     for (const one of CROPS) {
       const record = crop.parse(cropRecordOf(one))
-      expect(changedCropFigures(asCrop('x', record))).toEqual([])
+      expect(changedIn(asCrop('x', record))).toEqual([])
       expect(asCrop('x', record).sources).toEqual(one.sources)
     }
     const own = cropRecordOf(basil)
     own.figures.weeks = [7, 9]
     const mine = asCrop('x', crop.parse(own))
-    expect(changedCropFigures(mine)).toEqual(['weeks'])
+    expect(changedIn(mine)).toEqual(['weeks'])
     expect([mine.sources.weeks.tag, mine.sources.depthMm]).toEqual(['yours', basil.sources.depthMm])
-    const all = cropsWith([mine])
-    expect([all.length, all.find(({ id }) => id === 'basil')]).toEqual([CROPS.length, mine])
+    const { crops } = contextOf({ crops: [{ id: 'x', body: crop.parse(own) }] })
+    expect([crops.size, crops.get('basil')]).toEqual([CROPS.length, { ...mine, id: 'basil' }])
   })
 
   it.each([
@@ -99,19 +101,32 @@ describe('a kept sowing', () => {
       { id: 'a', body: tomato },
       { id: 'b', body: { ...tomato, plants: 20 } },
     ]
-    const before = openRows(plan, kept, new Map(), '2027-03-22')
+    const before = openRows(plan, kept, new Map(), '2027-03-22').rows
     const moved = [kept[0]!, { id: 'b', body: { ...kept[1]!.body, sowOn: '2027-03-27' } }]
-    const after = openRows(plan, moved, new Map(), '2027-03-22')
+    const after = openRows(plan, moved, new Map(), '2027-03-22').rows
     expect(after[0]).toBe(before[0])
     expect(after[1]!.planned.sowOn).toBe('2027-03-27')
-    const done = openRows(plan, moved, new Map([['a', { 'rung-0': '2027-03-22' }]]), '2027-03-22')
+    const done = openRows(plan, moved, new Map([['a', { 'rung-0': '2027-03-22' }]]), '2027-03-22').rows
     expect([done[0]!.planned.sowOn, done[1]]).toEqual(['2027-03-22', after[1]])
   })
 
-  it('that cannot be planned is left out, not thrown', () => {
-    const plan = seasonPlanner(known, '2027-03-01')
-    expect(plan({ id: 'x', body: { ...tomato, plants: 20_000, germination: 0.001 } })).toBeNull()
-    expect(plan({ id: 'y', body: { ...tomato, cropId: 'moss' } })).toBeNull()
+  it('that cannot be planned comes back with the reason, and is never lost from sight', () => {
+    const kept = [
+      { id: 'well', body: tomato },
+      { id: 'poor seed', body: { ...tomato, plants: 20_000, germination: 0.05 } },
+      { id: 'no crop', body: { ...tomato, cropId: 'moss' } },
+      { id: 'no packet', body: { ...tomato, packetId: '7b1c0a30-0000-4000-8000-00000000000f' } },
+      { id: 'no mix', body: { ...tomato, rungs: rungsWith('moon-dust') } },
+    ]
+    const { rows, unplanned } = openRows(seasonPlanner(known, '2027-03-01'), kept, new Map(), '2027-03-01')
+    expect(rows.map(({ id }) => id)).toEqual(['well'])
+    expect(unplanned.map(({ id, problem }) => [id, problem.path[0]])).toEqual([
+      ['poor seed', 'plants'],
+      ['no crop', 'cropId'],
+      ['no packet', 'packetId'],
+      ['no mix', 'rungs'],
+    ])
+    for (const { problem } of unplanned) expect(problem.message).toMatch(/^[A-Z].*\.$/)
   })
 })
 

@@ -105,6 +105,7 @@ export function jobsOn(
     today,
     nightC: frame.nightC,
     shelfFull: full ? { on: full.from < today ? today : full.from, flats: full.most } : null,
+    canL: frame.canL,
     wantsSoak: book.wantsSoak,
   })
 }

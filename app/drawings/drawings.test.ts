@@ -5,7 +5,8 @@ import { FINDER_TRAITS } from '#core/media/finder'
 import { MATERIALS } from '#core/media/materials'
 import { layersOf } from './layers'
 import { layBands, unevenLine } from './section-layout'
-import { textureFill, TEXTURES } from './texture-marks'
+import { TEXTURES } from './texture-marks'
+import { textureFill } from './textures'
 import { printTrait, TRAITS } from './traits'
 
 describe('the section through a mix', () => {
@@ -81,14 +82,14 @@ describe('textures', () => {
   })
 
   it('have their colours in the stylesheet, ground and mark', () => {
-    const css = readFileSync('app/styles/tokens.css', 'utf8')
+    const css = readFileSync('app/theme/tokens.css', 'utf8')
     for (const { id } of TEXTURES)
       for (const name of [`--${id}:`, `--${id}-mark:`]) expect(css).toContain(name)
   })
 })
 
 describe('the inks on their papers (WCAG 2.2, contrast 4.5 : 1)', () => {
-  const css = readFileSync('app/styles/tokens.css', 'utf8')
+  const css = readFileSync('app/theme/tokens.css', 'utf8')
   const [light, dark] = css.split(':root.dark')
   const luminance = (hex: string) => {
     const [r, g, b] = [1, 3, 5]

@@ -1,15 +1,17 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { sourcesOf } from '../catalogue'
 import { convert } from '../units/unit-table'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
 import { doseProblems, planDose, strengthAtLabelRate, strengthFromDose, type DoseRequest } from './dose'
-import { CA_IN_CAO, elements, K_IN_K2O, MG_IN_MGO, P_IN_P2O5, type Feed } from './feed'
+import { CA_IN_CAO, elements, FEED_FIGURES, K_IN_K2O, MG_IN_MGO, P_IN_P2O5, type Feed, type FeedFigure } from './feed'
 import { canMeasure, fairFrom, measureWith } from './measuring'
 import { judge, STAGES, stageById } from './stage'
 import { concentrationFor, massIn, ouncesPer100Gallons, ratioMlPerL, strengthOf } from './strength'
 import { TOOL_KINDS, type Tool } from './tool'
 
+const sources = sourcesOf(FEED_FIGURES, {} as Record<FeedFigure, unknown>, undefined, yours())
 const powder = (n: number, p: number, k: number, over: Partial<Feed> = {}): Feed => ({
   id: 'feed',
   name: 'feed',
@@ -20,6 +22,7 @@ const powder = (n: number, p: number, k: number, over: Partial<Feed> = {}): Feed
   densityGPerMl: 0.95,
   labelRatePerL: null,
   organic: false,
+  sources,
   ...over,
 })
 const amount = (value: number, unit: string) => given('given', value, unit, yours())

@@ -33,7 +33,15 @@ export interface FeedRun {
   readonly nMgPerL: number
   readonly solutionL: number
   readonly cans: number
-  readonly of: readonly { readonly sowingId: string; readonly rung: number }[]
+  /** Each with its own day and share: what is mixed together on one day may be due a day apart. */
+  readonly of: readonly FedRung[]
+}
+
+export interface FedRung {
+  readonly sowingId: string
+  readonly rung: number
+  readonly on: Day
+  readonly solutionL: number
 }
 
 /** Day by day from `from` on. */
@@ -120,16 +128,24 @@ export function feedRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'c
     ({ on }) => on,
     FEED_WITHIN_DAYS,
   ).map((feeds) => {
-    const [{ on, nMgPerL }] = feeds as [(typeof feeds)[number]]
-    const solutionL = feeds.reduce((sum, feed) => sum + feed.solutionL, 0)
-    return {
-      on,
+    const [{ nMgPerL }] = feeds as [(typeof feeds)[number]]
+    return feedRunOf(
       nMgPerL,
-      solutionL,
-      cans: Math.max(1, Math.ceil(solutionL / frame.canL - 1e-9)),
-      of: feeds.map(({ sowingId, rung }) => ({ sowingId, rung })),
-    }
+      feeds.map(({ sowingId, rung, on, solutionL }) => ({ sowingId, rung, on, solutionL })),
+      frame,
+    )
   })
+}
+
+/** One mixing of a feed for these, on the first of their days. */
+export function feedRunOf(
+  nMgPerL: number,
+  of: readonly FedRung[],
+  { canL }: Pick<SeasonFrame, 'canL'>,
+): FeedRun {
+  const solutionL = of.reduce((sum, one) => sum + one.solutionL, 0)
+  const on = of.reduce((first, one) => (one.on < first ? one.on : first), of[0]!.on)
+  return { on, nMgPerL, solutionL, cans: Math.max(1, Math.ceil(solutionL / canL - 1e-9)), of }
 }
 
 /** Things of one kind, the first of each group and what follows it within so many days; sorted by day. */

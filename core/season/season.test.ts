@@ -487,6 +487,7 @@ describe('today', () => {
       today,
       nightC: null,
       shelfFull: null,
+      canL: frame.canL,
       wantsSoak: () => true,
       ...more,
     }
@@ -525,6 +526,33 @@ describe('today', () => {
     expect(jobs(tomato.planned.lateOn!, [sown, mark('look', 0, tomato.planned.lateOn!)])).toContain(
       'look done',
     )
+  })
+
+  it('shows under done what was done that day, and nothing of the days before', () => {
+    const made = [mark('soak mix', 0, addDays(sowOn, -1)), mark('make mix', 0, addDays(sowOn, -1))]
+    expect(jobs(addDays(sowOn, -1), made)).toContain('make mix done')
+    expect(jobs(sowOn, made).filter((job) => /mix/.test(job))).toEqual([])
+  })
+
+  it('a feed that was given stands for one feed of those plants, also when it is mixed with another’s', () => {
+    const marks = [
+      ...tomato.planned.rungs.map(({ index, from }) => mark('rung', index, from)),
+      mark('look', 0, tomato.planned.emergeOn!),
+    ]
+    const [first, second] = feedRuns(input(tomato.planned.outOn, marks).rows, frame)
+    const given = mark('feed', first!.of[0]!.rung, first!.on)
+    expect(jobs(first!.on, marks)).toContain('feed due')
+    expect(jobs(first!.on, [...marks, given])).toContain('feed done')
+    expect(jobs(addDays(first!.on, 1), [...marks, given])).not.toContain('feed done')
+    expect(jobs(second!.on, [...marks, given])).toContain('feed due')
+  })
+
+  it('feeds nothing that is planted out', () => {
+    const marks = tomato.planned.rungs.map(({ index, from }) => mark('rung', index, from))
+    const due = feedRuns(input(tomato.planned.outOn, marks).rows, frame).at(-1)!
+    const out = mark('out', tomato.planned.rungs.length, due.on)
+    expect(jobs(due.on, marks).filter((job) => /feed/.test(job))).not.toEqual([])
+    expect(jobs(due.on, [...marks, out]).filter((job) => /feed/.test(job))).toEqual([])
   })
 
   it('puts off what is snoozed, until its day', () => {

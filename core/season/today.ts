@@ -1,6 +1,6 @@
 import type { Crop } from '../sowing/crop'
 import { addDays, daysBetween, type Day } from './day'
-import type { FeedRun, MixRun, SeasonRow } from './demand'
+import { feedRunOf, type FedRung, type FeedRun, type MixRun, type SeasonRow } from './demand'
 import { hardeningPlan } from './hardening'
 import type { RungStage } from './ladder'
 import { emergenceVerdict } from './sowing'
@@ -67,6 +67,8 @@ export interface TodayInput {
   readonly nightC: number | null
   /** First day on which the shelf overflows. */
   readonly shelfFull: { readonly on: Day; readonly flats: number } | null
+  /** The can feeds are carried in, L. */
+  readonly canL: number
   /** Whether the mix of a recipe is made of dry coir, which is soaked the evening before. */
   readonly wantsSoak: (recipeId: string) => boolean
 }
@@ -306,37 +308,51 @@ function mixJobs({ mixes, rows, today, wantsSoak }: TodayInput, marked: Marked):
   })
 }
 
-function feedJobs({ feeds, rows, marks, today }: TodayInput, marked: Marked): Job[] {
+function feedJobs({ feeds, rows, marks, today, canL }: TodayInput, marked: Marked): Job[] {
   const names = new Map(rows.map(({ id, name }) => [id, name]))
   const done = doneBySowing(marks)
+  const given = feedsGiven(feeds, marked)
   return feeds.flatMap((feed): Job[] => {
-    if (feed.on < addDays(today, -FEED_KEEPS_DAYS)) return []
-    // Plants that never came so far are not fed.
-    const of = feed.of.filter(
+    // Plants that never came so far, or are out, are not fed.
+    const fed = feed.of.filter(
       (target) => doneOn('rung', target, marked) !== undefined && !done.get(target.sowingId)?.out,
     )
+    const open = fed.filter((target) => !given.has(target))
+    const isGiven = open.length === 0
+    const of = isGiven ? fed.filter((target) => given.get(target) === today) : open
     if (of.length === 0) return []
-    const given = of.map((target) =>
-      marked
-        .get(`feed ${key(target)}`)
-        ?.done.find((on) => Math.abs(daysBetween(on, feed.on)) <= FEED_KEEPS_DAYS),
-    )
-    const isGiven = given.every((on) => on !== undefined)
-    if (isGiven && !given.includes(today)) return []
+    const run = feedRunOf(feed.nMgPerL, of, { canL })
+    if (run.on < addDays(today, -FEED_KEEPS_DAYS)) return []
     return [
       {
-        id: `feed ${feed.on} ${feed.nMgPerL} ${key(of[0]!)}`,
+        id: `feed ${run.on} ${feed.nMgPerL} ${key(of[0]!)}`,
         kind: 'feed',
         stage: null,
         of,
         names: of.map(({ sowingId }) => names.get(sowingId) ?? ''),
-        dueOn: feed.on,
-        state: isGiven ? 'done' : stateOn(feed.on, today, null),
+        dueOn: run.on,
+        state: isGiven ? 'done' : stateOn(run.on, today, null),
         danger: null,
         mix: null,
-        feed,
+        feed: run,
         hours: null,
       },
     ]
   })
+}
+
+/** The day on which each feed was given: every giving stands for the nearest feed of its plants, and for no other. */
+function feedsGiven(feeds: readonly FeedRun[], marked: Marked): Map<FedRung, Day> {
+  const of = new Map<string, FedRung[]>()
+  for (const one of feeds.flatMap((feed) => feed.of)) of.set(key(one), [...(of.get(key(one)) ?? []), one])
+  const given = new Map<FedRung, Day>()
+  for (const [at, planned] of of)
+    for (const day of marked.get(`feed ${at}`)?.done ?? []) {
+      const away = (one: FedRung) => Math.abs(daysBetween(day, one.on))
+      const nearest = planned
+        .filter((one) => !given.has(one) && away(one) <= FEED_KEEPS_DAYS)
+        .reduce<FedRung | null>((best, one) => (best && away(best) <= away(one) ? best : one), null)
+      if (nearest) given.set(nearest, day)
+    }
+  return given
 }

@@ -1,17 +1,22 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { CONTAINERS } from '#core/containers/catalogue'
+import { elements } from '#core/feed/feed'
 import { FEEDS } from '#core/feed/feeds'
 import { batchProblems, DEFAULT_ALLOWANCES, plainBatch } from '#core/media/batch-request'
 import { planBatch } from '#core/media/batch'
+import { changedFigures } from '#core/catalogue'
+import { MATERIAL_FIGURES } from '#core/media/material'
 import { BUILT_IN, MATERIALS } from '#core/media/materials'
 import { printPath } from '#core/problem'
 import { COLLECTIONS, write } from '../collections'
 import { problemsFrom } from '../rules'
-import { asBatchRequest, batchToCompute, findContainer, shedOf } from './batch'
-import { asContainer, container } from './container'
-import { doseToCompute, findFeed } from './feeding'
-import { asMaterial, changedFigures, libraryWith, material, type MaterialRecord } from './material'
+import { contextOf } from '../context'
+import { asBatchRequest, batchToCompute, withOwn } from './batch'
+import { container, containerRecordOf } from './container'
+import { feedRecordOf } from './feed'
+import { doseToCompute } from './feeding'
+import { asMaterial, material, type MaterialRecord } from './material'
 
 const asked = {
   parts: [
@@ -40,7 +45,7 @@ const own = (
 describe('what crosses the wire', () => {
   it('never breaks a schema, whatever it is', () => {
     const shapes = [
-      ...Object.values(COLLECTIONS).map((schema) => write(schema)),
+      ...Object.values(COLLECTIONS).map(({ body }) => write(body)),
       batchToCompute,
       doseToCompute,
     ]
@@ -68,9 +73,7 @@ describe('what crosses the wire', () => {
           allowances: { ...DEFAULT_ALLOWANCES, spare },
         }
         const read = batchToCompute.safeParse(body)
-        const rules = batchProblems(
-          asBatchRequest({ ...plainBatch(), ...body }, { containers: [], materials: BUILT_IN }),
-        )
+        const rules = batchProblems(asBatchRequest({ ...plainBatch(), ...body }, contextOf({})))
         expect(read.success).toBe(rules.length === 0)
         if (!read.success)
           expect(problemsFrom(read.error).map(({ path, message }) => [printPath(path), message])).toEqual(
@@ -82,7 +85,7 @@ describe('what crosses the wire', () => {
 
   it('fills in what an older or shorter body leaves out', () => {
     expect(batchToCompute.parse(asked)).toMatchObject({ ...plainBatch(), containers: [], materials: [] })
-    expect(COLLECTIONS.recipes.parse({ name: ' Mix ', parts: asked.parts })).toEqual({
+    expect(COLLECTIONS.recipes.body.parse({ name: ' Mix ', parts: asked.parts })).toEqual({
       name: 'Mix',
       reasoning: '',
       parts: asked.parts,
@@ -93,43 +96,66 @@ describe('what crosses the wire', () => {
 })
 
 describe('a household’s own things', () => {
-  it('stand before the built-in ones of the same id', () => {
-    const tin = asContainer(
-      'tray-72',
-      container.parse({
-        name: 'Tin',
-        kind: 'pot',
-        cells: 1,
-        measuredVolumeMl: 400,
-        shape: { form: 'round', topDiameterMm: 80, baseDiameterMm: 80, depthMm: 90 },
-      }),
-    )
-    expect(findContainer('tray-72', [tin])).toBe(tin)
-    expect(findContainer('tray-72', [])).toBe(CONTAINERS.find(({ id }) => id === 'tray-72'))
-    expect(findContainer('hat', [tin])).toBeUndefined()
-    expect(findFeed(FEEDS[0]!.id, [])).toBe(FEEDS[0])
+  it('stand before the built-in rows, a correction in the place of the one it corrects', () => {
+    const tin = container.parse({
+      name: 'Tin',
+      kind: 'pot',
+      cells: 1,
+      measuredVolumeMl: 400,
+      shape: { form: 'round', topDiameterMm: 80, baseDiameterMm: 80, depthMm: 90 },
+    })
+    const tray = CONTAINERS.find(({ id }) => id === 'tray-72')!
+    const measured = { ...containerRecordOf(tray), measuredVolumeMl: 41 }
+    const { containers, feeds } = contextOf({
+      containers: [
+        { id: 'tin', body: tin },
+        { id: 'x', body: measured },
+      ],
+    })
+    expect([...containers.keys()][0]).toBe('tin')
+    expect([containers.size, containers.has('x'), containers.has('hat')]).toEqual([
+      CONTAINERS.length + 1,
+      false,
+      false,
+    ])
+    expect(containers.get('tray-72')).toMatchObject({ measuredVolumeMl: 41, cells: 72 })
+    expect(containers.get('tray-72')!.sources).toMatchObject({
+      shape: tray.sources.shape,
+      measuredVolumeMl: { tag: 'yours' },
+    })
+    expect(feeds.get(FEEDS[0]!.id)).toBe(FEEDS[0])
+  })
+
+  it('say of a generic feed where its label comes from, and of what was typed over that it is theirs', () => {
+    const powder = FEEDS.find(({ id }) => id === 'balanced-20')!
+    const body = { ...feedRecordOf(powder), nPercent: 18 }
+    const { feeds } = contextOf({ feeds: [{ id: 'x', body }] })
+    expect(elements(powder).n.working).toEqual({ kind: 'given', source: powder.sources.nPercent })
+    expect(powder.sources.nPercent.tag).not.toBe('yours')
+    expect(feeds.get(powder.id)!.sources.nPercent.tag).toBe('yours')
+    expect(feeds.get(powder.id)!.sources.k2oPercent).toEqual(powder.sources.k2oPercent)
   })
 
   it('keep the source of every figure that was left as it was', () => {
     const corrected = asMaterial('x', material.parse(own({ ph: 6.8, settling: 0.2 })))
     expect(corrected.id).toBe('coir')
-    expect(changedFigures(corrected).sort()).toEqual(['ph', 'settling'])
+    expect(changedFigures(BUILT_IN, corrected, MATERIAL_FIGURES).sort()).toEqual(['ph', 'settling'])
     expect([corrected.sources.ph.tag, corrected.sources.theta10]).toEqual(['yours', coir.sources.theta10])
     expect([corrected.compressed, corrected.packs]).toEqual([true, coir.packs])
   })
 
   it('take the place of the material they correct in every plan', () => {
-    const shed = shedOf({ containers: [], materials: [{ id: 'x', material: own({ settling: 0.3 }) }] })
+    const shed = withOwn({ containers: [], materials: [{ id: 'x', material: own({ settling: 0.3 }) }] })
     const fields = {
       ...plainBatch(),
       ...asked,
       parts: [{ materialId: 'coir', parts: 1 }],
       fills: [{ ...asked.fills[0]!, coverMm: 0 }],
     }
-    const plain = planBatch(asBatchRequest(fields, { containers: [], materials: BUILT_IN }))
+    const plain = planBatch(asBatchRequest(fields, contextOf({})))
     const theirs = planBatch(asBatchRequest(fields, shed))
     expect(theirs.mixL.value / plain.mixL.value).toBeCloseTo(1.3 / 1.1, 12)
-    expect(libraryWith([])).toBe(BUILT_IN)
+    expect(contextOf({}).materials).toBe(BUILT_IN)
   })
 
   it('may be a material of their own, under their own id, all figures theirs', () => {
@@ -137,7 +163,8 @@ describe('a household’s own things', () => {
     const mould = asMaterial(id, material.parse(own({}, null)))
     expect([mould.id, mould.packs[0]]).toEqual([id, { id: 'own', name: '20 L pack', volumeL: 20 }])
     expect(new Set(Object.values(mould.sources).map(({ tag }) => tag))).toEqual(new Set(['yours']))
-    expect(libraryWith([mould]).size).toBe(BUILT_IN.size + 1)
+    const body = material.parse(own({}, null))
+    expect(contextOf({ materials: [{ id, body }] }).materials.size).toBe(BUILT_IN.size + 1)
   })
 
   it('are refused where they could not be', () => {

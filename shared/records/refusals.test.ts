@@ -2,7 +2,8 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { FEEDS } from '#core/feed/feeds'
 import { planProgramme } from '#core/feed/programme'
-import { BUILT_IN, MATERIALS } from '#core/media/materials'
+import { catalogueOf } from '#core/catalogue'
+import { MATERIALS } from '#core/media/materials'
 import { STARTING_RECIPES } from '#core/media/recipes'
 import { printPath, type Problem } from '#core/problem'
 import { comesPressed, goodsUnit, packHolds } from '#core/stores/goods'
@@ -11,13 +12,13 @@ import { problemsFrom } from '../rules'
 import { container } from './container'
 import { feed, feedRecordOf } from './feed'
 import { feeding, feedingProblems } from './feeding'
-import { mark } from './mark'
+import { entry } from './entry'
 import { packet } from './packet'
-import { asProgrammeRequest, programme, programmeRecordProblems, type Greenhouse } from './programme'
+import { contextOf } from '../context'
+import { asProgrammeRequest, programme, programmeRecordProblems } from './programme'
 import { seasonFrame } from './season-frame'
 import { goodsOf, shelvesOf, stock, stockProblems } from './stock'
-import { asTool, tool } from './tool'
-import { use } from './use'
+import { tool } from './tool'
 
 /* What is typed wrong is refused at its field, in words; each row is a slip somebody makes. */
 
@@ -89,24 +90,17 @@ const cases: [what: string, schema: z.ZodType, good: object, slips: [over: objec
     ],
   ],
   [
-    'a mark',
-    mark,
-    { name: 'sown', what: 'rung', of: [{ sowingId: ID, rung: 0 }], on: '2028-02-29' },
+    'an entry',
+    entry,
+    { name: 'sown', kind: 'rung', about: [{ what: 'sowings', id: ID, rung: 0 }], on: '2028-02-29' },
     [
       [{ on: '2027-02-29' }, 'on'],
-      [{ of: [] }, 'of'],
-      [{ what: 'hope' }, 'what'],
+      [{ about: [] }, 'about'],
+      [{ kind: 'hope' }, 'kind'],
       [{ snoozedUntil: 'tomorrow' }, 'snoozedUntil'],
-      [{ of: [{ sowingId: 'x', rung: 0 }] }, 'of[0].sowingId'],
-    ],
-  ],
-  [
-    'what was made or given',
-    use,
-    { name: 'Made', kind: 'batch made', batchId: ID },
-    [
+      [{ about: [{ what: 'sowings', id: 'x', rung: 0 }] }, 'about[0].id'],
       [{ times: -1 }, 'times'],
-      [{ batchId: '7' }, 'batchId'],
+      [{ at: 'noon' }, 'at'],
       [{ note: 'x'.repeat(601) }, 'note'],
     ],
   ],
@@ -164,11 +158,11 @@ describe.each(cases)('%s', (_what, schema, good, slips) => {
 })
 
 it('what is left out is called missing, what is of another kind is named', () => {
-  const read = mark.safeParse({ name: 'sown', what: 'rung', of: 7 })
+  const read = entry.safeParse({ name: 'sown', kind: 'rung', about: 7 })
   const said = Object.fromEntries(
     (read.success ? [] : problemsFrom(read.error)).map(({ path, message }) => [printPath(path), message]),
   )
-  expect(said).toEqual({ of: 'This is no list.', on: 'This is not a calendar day.' })
+  expect(said).toEqual({ about: 'This is no list.', on: 'This is not a calendar day.' })
   const bare = programme.safeParse({ name: 'x', rungs: [] })
   const missing = bare.success ? [] : problemsFrom(bare.error)
   expect(missing.find(({ path }) => path[0] === 'feedId')?.message).toBe('This is missing.')
@@ -184,21 +178,25 @@ describe('a planned feed', () => {
     vessel: { name: 'jug', volumeL: 2 },
     toolId: null,
   })
-  const spoon = asTool('spoon', { name: 'Teaspoon', kind: 'spoon', capacityMl: 5 })
+  const known = contextOf({
+    tools: [{ id: 'spoon', body: { name: 'Teaspoon', kind: 'spoon', capacityMl: 5 } }],
+  })
 
   it('names the feed nobody knows, and passes doubts of the dose on at their fields', () => {
-    expect(at(feedingProblems({ ...plan, feedId: 'moon milk' }, [], [spoon]))).toEqual(['feedId'])
-    expect(at(feedingProblems({ ...plan, targetNMgPerL: -1 }, [], [spoon]))).toEqual(['targetNMgPerL'])
-    expect(at(feedingProblems({ ...plan, vessel: { name: 'jug', volumeL: 0 } }, [], [spoon]))).toEqual([
+    expect(at(feedingProblems({ ...plan, feedId: 'moon milk' }, known))).toEqual(['feedId'])
+    expect(at(feedingProblems({ ...plan, targetNMgPerL: -1 }, known))).toEqual(['targetNMgPerL'])
+    expect(at(feedingProblems({ ...plan, vessel: { name: 'jug', volumeL: 0 } }, known))).toEqual([
       'vessel.volumeL',
     ])
-    expect(feedingProblems(plan, [], [spoon])).toEqual([])
+    expect(feedingProblems(plan, known)).toEqual([])
   })
 
   it('is of the household’s own feed before the generic one of that id', () => {
     // 0 % of nitrogen reaches no strength, so the rules must have looked at this one.
     const empty = { ...FEEDS.find(({ id }) => id === 'balanced-20')!, nPercent: 0 }
-    expect(feedingProblems(plan, [empty], [spoon]).length).toBeGreaterThan(0)
+    expect(
+      feedingProblems(plan, { ...known, feeds: catalogueOf(known.feeds, [empty]) }).length,
+    ).toBeGreaterThan(0)
   })
 })
 
@@ -230,7 +228,7 @@ describe('a programme of feeds', () => {
     ],
   })
   const parts = STARTING_RECIPES.find(({ id }) => id === 'farm-compost')!.parts
-  const known: Greenhouse = { containers: [], materials: BUILT_IN, feeds: [], parts: new Map([[ID, parts]]) }
+  const known = { ...contextOf({}), partsOf: (id: string) => (id === ID ? parts : contextOf({}).partsOf(id)) }
 
   it('points at everything that is not there at once, each at its rung', () => {
     const rungs = record.rungs.map((rung) => ({ ...rung, containerId: 'hat', recipeId: 'soup' }))
@@ -257,7 +255,7 @@ describe('a programme of feeds', () => {
 })
 
 describe('a pack', () => {
-  const known = { materials: BUILT_IN, feeds: [] }
+  const known = contextOf({})
   const kept = (over: object) =>
     stock.parse({
       name: 'Pack',
