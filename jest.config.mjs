@@ -17,7 +17,7 @@ const shared = {
 
 export default {
   // Slow machines are no failure.
-  testTimeout: 60_000,
+  testTimeout: process.env.DEEP ? 1_800_000 : 60_000,
   projects: [
     { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{app,core,shared}/**/*.test.ts'] },
     // Starts and stops the real thing in a folder of its own.

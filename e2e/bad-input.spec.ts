@@ -1,4 +1,4 @@
-import { expect, goTo, SOWING_BATCH, test } from './fixture'
+import { expect, expectAccessible, goTo, SOWING_BATCH, test } from './fixture'
 
 test.describe('what cannot be read or done is told at the field, and stays as typed', () => {
   test('on Mix', async ({ page, household }) => {
@@ -67,13 +67,13 @@ test('quantities are read as people say them, in the kitchen’s meaning', async
   await field.fill('1 1/2 gal')
   await expect(page.getByText('5.68 L · 1½ US gal')).toBeVisible()
   const saved = page.waitForResponse((response) => response.request().method() === 'PUT')
-  await page.getByRole('radio', { name: 'Imperial kitchen' }).check()
+  await page.getByRole('button', { name: 'Imperial kitchen' }).click()
   await saved
   await expect(page.getByText(/gal · 5.68 L/)).toBeVisible()
   await field.fill('1 1/2 gal')
   await expect(page.getByText('1½ gal · 6.82 L')).toBeVisible()
   await page.reload()
-  await expect(page.getByRole('radio', { name: 'Imperial kitchen' })).toBeChecked()
+  await expect(page.getByRole('button', { name: 'Imperial kitchen', pressed: true })).toBeVisible()
   expect(household.id).toBeTruthy()
 })
 
@@ -94,7 +94,10 @@ test('two tabs on one batch: the second is told, sees what stands, and neither i
 
   await page.getByLabel('Parts of Worm castings').fill('2')
   await page.getByRole('button', { name: 'Save the changes' }).click()
-  await expect(page.getByText('Saved there: Sowing, 4 : 1 : 1.')).toBeVisible()
+  const parts = page.getByRole('row', { name: /^Parts/ })
+  await expect(parts).toContainText('Coir, washed, 3; Worm castings, 2')
+  await expect(parts).toContainText('Coir, washed, 4; Worm castings, 1')
+  await expectAccessible(page)
   await expect(page.getByLabel('Parts of Worm castings')).toHaveValue('2')
   await page.getByRole('button', { name: 'Keep mine' }).click()
   await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible()

@@ -129,7 +129,12 @@ test('a sign is read against the record', async ({ page, household }) => {
     batchId: null,
     toolId: null,
   })
-  await household.put('uses', { name: 'Strong one', kind: 'feed given', feedingId: id })
+  await household.put('entries', {
+    name: 'Strong one',
+    kind: 'feed given',
+    on: '2027-03-02',
+    about: [{ what: 'feedings', id }],
+  })
   await goTo(page, '/signs')
   await page.getByLabel('Burnt tips').check()
   const likely = page.getByRole('region', { name: 'What the record makes likely' })

@@ -120,7 +120,7 @@ test('a recipe is adjusted, kept, renamed, compared and removed, and the removal
   await page.getByRole('button', { name: 'Keep this recipe' }).click()
   await expect(page.getByText('Kept as Lean and light, ours.')).toBeVisible()
   await page.getByText('Duplicate, rename, compare').click()
-  await page.getByRole('button', { name: 'Rename' }).click()
+  await page.getByRole('button', { name: 'Rename', exact: true }).click()
   await page.getByLabel('Its new name').fill('Barn mix')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByRole('combobox', { name: 'Recipe' })).toHaveText('Barn mix')
@@ -130,7 +130,7 @@ test('a recipe is adjusted, kept, renamed, compared and removed, and the removal
   await expect(page.getByText('Barn mix was removed.')).toBeVisible()
   expect(await household.list('recipes')).toEqual([])
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText('Barn mix is back.')).toBeVisible()
+  await expect(page.getByText('Taken back: Barn mix.')).toBeVisible()
   expect((await household.list('recipes')).map(({ body }) => body['name'])).toEqual(['Barn mix'])
 })
 

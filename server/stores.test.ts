@@ -22,7 +22,7 @@ beforeAll(async () => {
   await newHousehold(household)
 })
 afterAll(async () => {
-  for (const table of ['use', 'feeding', 'batch'])
+  for (const table of ['feeding', 'batch'])
     await database.query(`delete from "${table}" where household_id = $1`, [household])
   await database.query('delete from household where household_id = $1', [household])
   await database.end()

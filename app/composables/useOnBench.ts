@@ -1,15 +1,15 @@
 import { useRoute, useRouter } from '#imports'
-import { watch } from 'vue'
+import { onMounted, watch } from 'vue'
 import { useAsk } from '~/composables/useAsk'
 
 /**
- * A page on which a draft is made: what this browser kept is there again, and what the address names is opened; if
- * something stands there that is kept nowhere, not without asking.
+ * A page on which a draft is made opens what its address names; where something stands there that is kept nowhere, not
+ * without asking.
  *
  * @param wanted opens what the address names; null where that stands there already
  */
 export function useOnBench(
-  draft: { readonly loose: boolean; readonly keepHere: (then: () => void) => void },
+  draft: { readonly loose: boolean },
   what: string,
   wanted: () => (() => void) | null,
 ) {
@@ -34,7 +34,6 @@ export function useOnBench(
     }
     act()
   }
-  if (import.meta.server) wanted()?.()
-  draft.keepHere(() => void open())
+  onMounted(open)
   watch(() => route.fullPath, open)
 }

@@ -4,13 +4,13 @@ import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { definePageMeta, useRouter } from '#imports'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import BlendOfThree from '~/components/find/BlendOfThree.vue'
 import StretchMix from '~/components/find/StretchMix.vue'
 import TradeOff from '~/components/find/TradeOff.vue'
-import { useFinder } from '~/composables/useFinder'
+import { useWorkerCall } from '~/composables/useWorkerCall'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
 import { useMixDraft } from '~/state/mixDraft'
@@ -29,7 +29,9 @@ definePageMeta({
 const context = useContext()
 const mix = useMixDraft()
 const router = useRouter()
-const { done, result, answered: searched, tookMs, find, cancel } = useFinder()
+const { answer: result, done, tookMs, ask, cancel } = useWorkerCall('findMixes')
+/** What the result answers: a search that was cancelled leaves the last one standing. */
+const searched = shallowRef<FinderRequest | null>(null)
 provideUnreadable()
 
 const ticked = ref(['coir', 'perlite', 'vermiculite', 'castings', 'compost', 'rice-hulls'])
@@ -83,7 +85,10 @@ function toggle(id: string, on: boolean) {
 }
 function search() {
   chosen.value = 0
-  find(request.value)
+  const asked = request.value
+  void ask(asked).then(() => {
+    if (done.value === null) searched.value = asked
+  })
 }
 // What most seedlings like is found at once, so that nobody begins at an empty page.
 onMounted(search)

@@ -1,5 +1,4 @@
-import { onMounted, ref, watch, type Ref } from 'vue'
-import { useEventListener } from '@vueuse/core'
+import { ref, watch, type Ref } from 'vue'
 import { copyOf } from '~/composables/copyOf'
 import { useHousehold } from '~/state/household'
 import { useUndo, type Act } from '~/state/undo'
@@ -45,25 +44,9 @@ export function useDraft<Draft extends object>(what: string, first: () => Draft)
       draft.value = first()
     }
   }
-  let restoredFor = ''
-  /**
-   * On a page, once it is alive: the server knows nothing of what this browser keeps.
-   *
-   * @param then what the page wants on the bench instead, such as what its address names
-   */
-  function keepHere(then: () => void) {
-    const begin = () => {
-      if (restoredFor !== household.id) restore()
-      restoredFor = household.id
-      then()
-    }
-    onMounted(() => {
-      begin()
-      watch(draft, keep, { deep: true })
-    })
-    watch(() => household.id, begin)
-    useEventListener('pagehide', () => restoredFor && keep())
-  }
+  restore()
+  watch(() => household.id, restore)
+  watch(draft, keep, { deep: true, flush: 'sync' })
 
-  return { draft, change, restart, keepHere }
+  return { draft, change, restart }
 }

@@ -53,7 +53,7 @@ function newDraft(): FeedDraft {
 export const useFeedDraft = defineStore('feedDraft', () => {
   const household = useHousehold()
   const context = useContext()
-  const { draft, change, restart, keepHere } = useDraft('Feed', newDraft)
+  const { draft, change, restart } = useDraft('Feed', newDraft)
   const feeding = useRecordSaving('feedings', draft, (stored) => put(stored))
   const label = useSaving('feeds')
 
@@ -169,7 +169,6 @@ export const useFeedDraft = defineStore('feedDraft', () => {
   return {
     draft,
     change,
-    keepHere,
     restart,
     stages: STAGES,
     stage,

@@ -47,7 +47,7 @@ function newDraft(): MixDraft {
 export const useMixDraft = defineStore('mixDraft', () => {
   const household = useHousehold()
   const context = useContext()
-  const { draft, change, restart, keepHere } = useDraft('Mix', newDraft)
+  const { draft, change, restart } = useDraft('Mix', newDraft)
   const { saving, dismiss, keep } = useRecordSaving('batches', draft, (stored) => put(stored))
 
   const problems = computed(() => batchRecordProblems(draft.value, context.whole))
@@ -146,7 +146,6 @@ export const useMixDraft = defineStore('mixDraft', () => {
   return {
     draft,
     change,
-    keepHere,
     restart,
     problems,
     plan,

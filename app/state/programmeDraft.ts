@@ -51,7 +51,7 @@ function newDraft(): ProgrammeDraft {
 export const useProgrammeDraft = defineStore('programmeDraft', () => {
   const household = useHousehold()
   const context = useContext()
-  const { draft, change, restart, keepHere } = useDraft('Ladder of feeds', newDraft)
+  const { draft, change, restart } = useDraft('Ladder of feeds', newDraft)
   const { saving, dismiss, keep } = useRecordSaving('programmes', draft, (stored) => put(stored))
 
   const problems = computed(() => programmeRecordProblems(draft.value, context.whole))
@@ -107,7 +107,6 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
   return {
     draft,
     change,
-    keepHere,
     restart,
     problems,
     request,

@@ -13,5 +13,6 @@ export default {
     hiddenLastFocusableEl: { tabindex: -1 },
   },
   autocomplete: { pcInputText: { root: { class: 'input' } } },
+  toast: { message: { role: 'status', 'aria-live': 'polite' } },
   datepicker: { pcInputText: { root: { class: 'input' } } },
 }

@@ -3,6 +3,7 @@ import { useId } from 'vue'
 import Checkbox from 'primevue/checkbox'
 
 /** Yes or no; or, with a `value`, one of several that can be ticked. */
+defineOptions({ inheritAttrs: false })
 defineProps<{ modelValue: boolean | Value[]; label?: string; value?: Value; disabled?: boolean }>()
 defineEmits<{ 'update:modelValue': [value: never] }>()
 const id = useId()
@@ -11,6 +12,7 @@ const id = useId()
 <template>
   <span class="check">
     <Checkbox
+      v-bind="$attrs"
       :input-id="id"
       :model-value="modelValue"
       :binary="typeof modelValue === 'boolean'"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, watch } from 'vue'
-import { useSeasonWorker } from '~/composables/useSeasonWorker'
+import { useWorkerCall } from '~/composables/useWorkerCall'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
@@ -12,13 +12,10 @@ const season = useSeason()
 const household = useHousehold()
 const context = useContext()
 const SEASONS = 2000
-const { answer, done, ask, stop } = useSeasonWorker((said) =>
-  'simulated' in said ? said.simulated : undefined,
-)
+const { answer, done, ask, cancel } = useWorkerCall('simulateSeasons')
 
 function simulate() {
-  ask({
-    ask: 'simulate',
+  void ask({
     seasons: SEASONS,
     seed: 0.42,
     sowings: season.kept.flatMap(({ id, planned, crop }) => {
@@ -56,7 +53,7 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
     </p>
     <div v-if="done !== null" class="buttons">
       <progress :max="SEASONS" :value="done" aria-label="Simulating seasons" />
-      <Button @click="stop">Stop</Button>
+      <Button @click="cancel">Stop</Button>
     </div>
     <Button v-else-if="!answer" :disabled="!season.kept.length" @click="simulate">
       Try {{ printNumber(SEASONS) }} seasons

@@ -3,7 +3,7 @@ import Button from 'primevue/button'
 import { computed, watch } from 'vue'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
-import { useSeasonWorker } from '~/composables/useSeasonWorker'
+import { useWorkerCall } from '~/composables/useWorkerCall'
 import { useSeason } from '~/state/season'
 import { useUndo } from '~/state/undo'
 import { addDays } from '#core/season/day'
@@ -15,7 +15,7 @@ const season = useSeason()
 const undoing = useUndo()
 const { printDay } = useDates()
 const { note } = useNotes()
-const { answer, done, ask } = useSeasonWorker((said) => ('repair' in said ? said.repair : undefined))
+const { answer, done, ask } = useWorkerCall('smallestShifts')
 
 const standings = () =>
   season.kept.map((row) =>
@@ -29,7 +29,7 @@ watch(
     if (!season.moving) answer.value = null
   },
 )
-const search = () => ask({ ask: 'repair', standings: standings(), shelfFlats: season.frame!.shelfFlats })
+const search = () => ask({ standings: standings(), shelfFlats: season.frame!.shelfFlats })
 
 const shifts = computed(() =>
   (answer.value?.shifts ?? []).map(({ id, days }) => {

@@ -79,7 +79,7 @@ async function chooseKitchen(wanted: Kitchen) {
         aria-label="Units"
         :model-value="kitchen"
         :options="KITCHENS"
-        option-label="name"
+        option-label="long"
         option-value="value"
         :allow-empty="false"
         @update:model-value="chooseKitchen"

@@ -1,0 +1,30 @@
+import { expose } from 'comlink'
+import { searchWays } from '#core/feed/planner'
+import { findMixes, type FinderRequest } from '#core/media/finder'
+import { smallestShifts } from '#core/season/repair'
+import { simulateSeasons, type SimulatedSowing } from '#core/season/simulate'
+
+type Tell = (done: number) => void
+
+/** Long reckonings off the page's thread; each may tell how far it is, 0–1. To cancel one, end the worker. */
+const reckonings = {
+  findMixes: (request: FinderRequest, tell: Tell) =>
+    findMixes(request, (done) => {
+      tell(done)
+      return true
+    }),
+  searchWays: (request: Parameters<typeof searchWays>[0]) => searchWays(request),
+  smallestShifts: ({
+    standings,
+    shelfFlats,
+  }: {
+    standings: Parameters<typeof smallestShifts>[0]
+    shelfFlats: number
+  }) => smallestShifts(standings, shelfFlats),
+  simulateSeasons: (
+    { sowings, seasons, seed }: { sowings: SimulatedSowing[]; seasons: number; seed: number },
+    tell: Tell,
+  ) => simulateSeasons(sowings, seasons, seed, tell),
+}
+export type Reckonings = typeof reckonings
+expose(reckonings)
