@@ -39,8 +39,27 @@ module.exports = {
     {
       name: 'resolvable',
       severity: 'error',
-      from: { path: '^(core|shared|server)/' },
-      to: { couldNotResolve: true },
+      from: { path: '^(app|core|shared|server)/' },
+      // What the build makes: routes by their files, and what Nuxt and Nitro bring.
+      to: { couldNotResolve: true, pathNot: '^(#routes|#imports|#components|#app|nitropack/runtime)$' },
+    },
+    {
+      name: 'state-knows-no-screen',
+      severity: 'error',
+      from: { path: '^app/(state|composables)/' },
+      to: { path: '^app/(components|pages)/' },
+    },
+    {
+      name: 'components-know-no-page',
+      severity: 'error',
+      from: { path: '^app/components/' },
+      to: { path: '^app/pages/' },
+    },
+    {
+      name: 'drawings-and-workers-stand-on-core',
+      severity: 'error',
+      from: { path: '^app/(drawings|workers)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^app/(state|composables|components|pages)/' },
     },
   ],
   options: {

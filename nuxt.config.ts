@@ -8,7 +8,10 @@ const api = fileURLToPath(new URL('./server/api', import.meta.url))
 
 /** Every route there is, so that the API document leaves none out: its method, its path and its handler. */
 function routes() {
-  const files = globSync('**/*.{get,put,post,delete}.ts', { cwd: api, ignore: ['openapi.json.get.ts'] }).sort()
+  const files = globSync('**/*.{get,put,post,delete}.ts', {
+    cwd: api,
+    ignore: ['openapi.json.get.ts'],
+  }).sort()
   const rows = files.map((file, i) => {
     const [, path, method] = /^(.*)\.(\w+)\.ts$/.exec(file)!
     return `{ method: '${method}', path: '/api/${path!.replace(/\/index$/, '')}', handler: r${i} }`
@@ -104,6 +107,9 @@ export default defineNuxtConfig({
     },
   },
   hooks: {
+    'prepare:types'({ references }) {
+      references.push({ path: fileURLToPath(new URL('./server/routes.d.ts', import.meta.url)) })
+    },
     // What the next page may need is fetched when it is asked for: a first page carries only itself.
     'build:manifest'(manifest) {
       for (const file of Object.values(manifest)) file.prefetch = false

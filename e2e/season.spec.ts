@@ -123,7 +123,7 @@ test('a sowing is dragged and its mix, feed and shelf move along', async ({ page
   await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-04-02' })
   await goTo(page, '/season')
   const row = page.getByRole('slider', { name: 'Tomato' })
-  const mixes = page.locator('.demand .mix')
+  const mixes = page.locator('rect.outline')
   const before = await mixes.first().getAttribute('x')
   const sowOn = async () => (await household.list('sowings'))[0]!.body.sowOn as unknown as string
 

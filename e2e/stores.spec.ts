@@ -135,7 +135,7 @@ test('layers, a sieve and hot water go from the mix to the card', async ({ page,
   await expectAccessible(page)
   // In the reader’s order of day and month.
   await page.getByLabel('Filled on').fill('14/03/2027')
-  await page.keyboard.press('Enter')
+  await page.keyboard.press('Tab')
   await page.getByRole('button', { name: 'Plan this batch' }).click()
   await page.getByRole('link', { name: 'Bench card' }).first().click()
   const card = page.getByTestId('bench-card')

@@ -1,3 +1,3 @@
 declare module '#routes' {
-  export const ROUTES: import('./openapi').RouteFile[]
+  export const ROUTES: import('./http/openapi').RouteFile[]
 }

@@ -76,14 +76,18 @@ export function useFieldWords() {
     if (typeof value === 'string')
       return /^\d{4}-\d{2}-\d{2}$/.test(value) ? printDay(value) : (named(value) ?? value)
     if (Array.isArray(value)) return value.length ? value.map((one) => say(key, one)).join('; ') : 'none'
-    return Object.entries(value)
-      .filter(([, inside]) => inside !== null)
-      .map(([inner, inside]) =>
-        typeof inside === 'string' || (typeof inside === 'number' && inner === 'parts')
-          ? say(inner, inside)
-          : `${labelOf(inner).toLowerCase()} ${say(inner, inside)}`,
-      )
-      .join(', ')
+    return (
+      Object.entries(value)
+        .filter(([, inside]) => inside !== null)
+        // What it is before how much of it: the database keeps no order.
+        .sort(([, a], [, b]) => Number(typeof b === 'string') - Number(typeof a === 'string'))
+        .map(([inner, inside]) =>
+          typeof inside === 'string' || (typeof inside === 'number' && inner === 'parts')
+            ? say(inner, inside)
+            : `${labelOf(inner).toLowerCase()} ${say(inner, inside)}`,
+        )
+        .join(', ')
+    )
   }
   return { labelOf, say }
 }

@@ -14,7 +14,6 @@ import type { FeedRun, MixRun } from '#core/season/demand'
 /** From what the season asks for to a card at the bench: a batch or a feed that is planned in one press. */
 export function useRuns() {
   const season = useSeason()
-  const household = useHousehold()
   const context = useContext()
   const router = useRouter()
   const keeping = useKeeping()

@@ -1,5 +1,5 @@
-import { computed, inject, onBeforeUnmount, provide, ref, type Ref } from 'vue'
-import type { InjectionKey } from 'vue'
+import { computed, inject, onBeforeUnmount, provide, ref } from 'vue'
+import type { InjectionKey, Ref } from 'vue'
 
 /**
  * Fields whose text cannot be read yet. The last readable value stays in the draft, so whoever saves

@@ -3,7 +3,7 @@ import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { definePageMeta, useRoute, useRouter } from '#imports'
-import { computed, ref, toRef, useId, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import EveryWay from '~/components/feed/EveryWay.vue'
 import FeedLabel from '~/components/feed/FeedLabel.vue'
@@ -109,9 +109,6 @@ function chooseJug(value: string) {
     draft.vessel = { name: value, volumeL: choice?.volumeL ?? draft.vessel.volumeL }
   })
 }
-
-const nameId = useId()
-const labelNameId = useId()
 async function save() {
   const stored = await feed.save()
   if (!stored) return

@@ -6,7 +6,7 @@ import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { definePageMeta, useRoute, useRouter } from '#imports'
-import { computed, nextTick, ref, toRef, useId, watch } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { NuxtLink } from '#components'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import MixAir from '~/components/mix/MixAir.vue'
@@ -94,9 +94,6 @@ const scoopChosen = computed(() =>
     ? mix.draft.scoop.name
     : OWN_SIZE,
 )
-
-const nameId = useId()
-const dateId = useId()
 async function save() {
   const stored = await mix.save()
   if (!stored) return

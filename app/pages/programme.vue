@@ -4,7 +4,7 @@ import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { definePageMeta, useRoute, useRouter } from '#imports'
-import { computed, toRef, useId, watch } from 'vue'
+import { computed } from 'vue'
 import { NuxtLink } from '#components'
 import ProgrammeChart from '~/components/feed/ProgrammeChart.vue'
 import ProgrammeRungs from '~/components/feed/ProgrammeRungs.vue'
@@ -39,8 +39,6 @@ const { note } = useNotes()
 const remove = useRemoval()
 const { printAmount } = useShopping()
 const { first: unreadable } = provideUnreadable()
-const nameId = useId()
-const dateId = useId()
 const dayText = useProgrammeDay()
 
 useOnBench(programme, 'a ladder of feeds', () => {

@@ -120,6 +120,7 @@ async function bringBack(one: Removed) {
           <template #body="{ data }">{{ printMoment((data as Removed).removedAt) }}</template>
         </Column>
         <Column>
+          <template #header><span class="unseen">What can be done</span></template>
           <template #body="{ data }">
             <Button @click="bringBack(data as Removed)"
               >Bring back<span class="unseen"> {{ (data as Removed).name }}</span></Button

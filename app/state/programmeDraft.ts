@@ -1,5 +1,4 @@
 import { dequal } from 'dequal'
-import { newId } from '~/composables/newId'
 import { computed } from 'vue'
 import { defineStore } from 'pinia'
 import { copyOf } from '~/composables/copyOf'

@@ -1,4 +1,3 @@
-/// <reference path="../routes.d.ts" />
 import { defineEventHandler } from 'h3'
 import { ROUTES } from '#routes'
 import { openApiDocument } from '../http/openapi'

@@ -1,5 +1,5 @@
 import { defineEventHandler, getQuery, getRouterParams, type EventHandler, type H3Event } from 'h3'
-import * as z from 'zod'
+import type * as z from 'zod'
 import type { Collection } from '#shared/collections'
 import { problemsFrom } from '#shared/rules'
 import { collectionParams } from './params'

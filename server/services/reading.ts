@@ -16,7 +16,7 @@ import { db } from '../db/client'
 import { entries, households, revisions } from '../db/schema'
 import { unknown } from './refusal'
 import { asStored, current, tableOf, type Reader, type Row } from './rows'
-import { openSowings } from './season'
+import { openSowings } from './open-sowings'
 
 export async function listHouseholds(limit: number): Promise<Stored<HouseholdRecord>[]> {
   const rows = await db()

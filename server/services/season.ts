@@ -7,22 +7,13 @@ import { db } from '../db/client'
 import { entries, sowings } from '../db/schema'
 import { contextFor, findHousehold, SEASON_LISTS } from './reading'
 import { invalid } from './refusal'
+import { openSowings } from './open-sowings'
 import { asStored, current, type Row } from './rows'
 
 /*
  * The season of a household. However many years it has kept, only sowings that are not yet out are read for today,
  * and the entries that belong to them.
  */
-
-/** Sowings nobody has planted out or given up yet. */
-export const openSowings = (householdId: string): SQL =>
-  and(
-    current('sowings', householdId),
-    sql`${sowings.id}::text not in (
-      select target ->> 'id' from ${entries}, jsonb_array_elements(${entries.about}) as target
-      where ${entries.householdId} = ${householdId} and ${entries.kind} in ('out', 'give up') and ${entries.snoozedUntil} is null
-        and ${entries.deletedAt} is null)`,
-  )!
 
 /**
  * Entries on any of these sowings. None was written before the oldest of them, so that an index on the time leaves out

@@ -62,10 +62,13 @@ export function asCrop(
 export function cropRecordOf(one: Crop): CropRecord {
   const { name: called, family } = one
   const own = Object.fromEntries(CROP_FIGURES.map((key) => [key, one[key]]))
-  return structuredClone({
-    name: called,
-    basedOn: BUILT_IN_CROPS.has(one.id) ? one.id : null,
-    family,
-    figures: own,
-  }) as CropRecord
+  // Plain figures: a copy that also takes what a page is watching.
+  return JSON.parse(
+    JSON.stringify({
+      name: called,
+      basedOn: BUILT_IN_CROPS.has(one.id) ? one.id : null,
+      family,
+      figures: own,
+    }),
+  ) as CropRecord
 }

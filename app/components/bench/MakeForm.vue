@@ -93,8 +93,8 @@ const entry = () =>
     />
     <DayField v-model="on" label="On" hint="it may lie in the past" />
     <div class="pair">
-      <TextField v-first-focus label="Made by" v-model="by" maxlength="80" />
-      <TextField label="Note" v-model="written" maxlength="600" />
+      <TextField v-model="by" v-first-focus label="Made by" maxlength="80" />
+      <TextField v-model="written" label="Note" maxlength="600" />
     </div>
   </EntryForm>
 </template>

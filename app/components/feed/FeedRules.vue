@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import TextField from '~/components/fields/TextField.vue'
 import Button from 'primevue/button'
-import { computed, ref, useId } from 'vue'
+import { computed, ref } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useFeedDraft } from '~/state/feedDraft'
 import { useHousehold } from '~/state/household'
@@ -12,7 +12,6 @@ import { printNumber } from '#core/units/format'
 /** Rules people go by, each a mark on the scale; and the wanted strength in every other spelling. */
 const household = useHousehold()
 const feed = useFeedDraft()
-const id = useId()
 const text = ref('')
 const message = ref<string>()
 
@@ -31,10 +30,10 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
     <h2 id="rules-title" class="unseen">Rules on the scale</h2>
     <form @submit.prevent="add">
       <TextField
+        v-model="text"
         label="A rule you go by"
         hide-label
         :problem="message"
-        v-model="text"
         placeholder="Your rule: 1 tbsp per gal, 1:500, half …"
       />
       <Button type="submit">Mark it</Button>

@@ -6,7 +6,6 @@ import DayField from '~/components/fields/DayField.vue'
 import { useToday } from '~/composables/useToday'
 import { newEntry } from '#shared/records/entry'
 import EntryForm from '~/components/records/EntryForm.vue'
-import CheckField from '~/components/fields/CheckField.vue'
 import { usePlannedFeed } from '~/composables/usePlanned'
 import { useShopping } from '~/composables/useShopping'
 import { useContext } from '~/state/context'
@@ -72,8 +71,8 @@ const entry = () =>
     />
     <DayField v-model="on" label="On" hint="it may lie in the past" />
     <div class="pair">
-      <TextField label="To which trays" v-model="to" maxlength="200" />
-      <TextField label="By whom" v-model="by" maxlength="80" />
+      <TextField v-model="to" label="To which trays" maxlength="200" />
+      <TextField v-model="by" label="By whom" maxlength="80" />
     </div>
     <p v-if="goods && planned">
       It takes {{ printAmount(goods, wanted) }} of {{ goodsName(goods).toLowerCase()

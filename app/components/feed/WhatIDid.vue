@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import TextField from '~/components/fields/TextField.vue'
-import { computed, ref, useId, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useFeedDraft } from '~/state/feedDraft'
 import { useHousehold } from '~/state/household'
@@ -16,7 +16,6 @@ import { yours } from '#core/working/source'
 /** The other way round: what a dose that was already mixed comes to, and how to save it. */
 const household = useHousehold()
 const feed = useFeedDraft()
-const id = useId()
 const said = ref('')
 const message = ref<string>()
 const amountG = ref<number | null>(null)
@@ -69,9 +68,9 @@ const WORDS = {
   <section class="did" aria-labelledby="did-title">
     <h3 id="did-title">What I did</h3>
     <TextField
+      v-model="said"
       :label="`Put into the ${feed.draft.vessel.name.toLowerCase()}`"
       :problem="message"
-      v-model="said"
       placeholder="2 tsp"
     />
     <p v-if="was && verdict" role="status">

@@ -50,7 +50,7 @@ const limit = computed(() => context.materials.get(capacity.value?.limitedBy ?? 
 </script>
 
 <template>
-  <FoldAway v-if="mix.plan" class="shed" v-model:open="open" title="How far does what I have go?">
+  <FoldAway v-if="mix.plan" v-model:open="open" class="shed" title="How far does what I have go?">
     <template v-if="open">
       <Button v-if="inStores" @click="fromStores">From the stores</Button>
       <div class="pair">

@@ -175,11 +175,13 @@ const roundingText = (line: MaterialLine) => {
           <FoldAway
             ><template #title>
               <strong>{{ caution.title }}</strong>
-              <span v-if="caution.id === 'salts'"
-                >: about <FigureValue :figure="plan.chemistry.saltsMsPerCm"
-              /></span>
             </template>
-            <p>{{ caution.text }}</p>
+            <p>
+              <template v-if="caution.id === 'salts'"
+                >About <FigureValue :figure="plan.chemistry.saltsMsPerCm" />.
+              </template>
+              {{ caution.text }}
+            </p>
           </FoldAway>
         </li>
       </ul>

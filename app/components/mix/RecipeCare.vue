@@ -3,7 +3,7 @@ import FoldAway from '~/components/fields/FoldAway.vue'
 import TextField from '~/components/fields/TextField.vue'
 import Button from 'primevue/button'
 import { newId } from '~/composables/newId'
-import { computed, ref, useId } from 'vue'
+import { computed, ref } from 'vue'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import RecipeHistory from '~/components/mix/RecipeHistory.vue'
@@ -50,7 +50,6 @@ async function keep(asNew: boolean) {
 }
 
 const naming = ref<string | null>(null)
-const nameId = useId()
 async function rename() {
   const { value } = own
   if (!value || naming.value === null) return
@@ -100,9 +99,9 @@ const rows = computed(() => {
       </div>
       <form v-if="naming !== null" class="rename" @submit.prevent="rename">
         <TextField
+          v-model="naming"
           label="Its new name"
           :problem="saving.state === 'refused' ? saving.message : undefined"
-          v-model="naming"
         />
         <Button type="submit" class="main">Save</Button>
       </form>

@@ -60,7 +60,7 @@ const inBook = BUILT_IN_CROPS.has(props.crop.id)
     @close="emit('close')"
   >
     <template #default="{ draft, problemAt }">
-      <TextField label="Name" :problem="problemAt('name')" v-model="draft.name" />
+      <TextField v-model="draft.name" label="Name" :problem="problemAt('name')" />
       <div class="three">
         <TypedField
           :model-value="draft.figures.weeks[0]"

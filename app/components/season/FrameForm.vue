@@ -2,7 +2,7 @@
 import DayField from '~/components/fields/DayField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
-import { computed, ref, useId } from 'vue'
+import { computed, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { copyOf } from '~/composables/copyOf'
 import { readProblem } from '~/composables/whyNot'
@@ -26,8 +26,6 @@ const household = useHousehold()
 const keeping = useKeeping()
 const context = useContext()
 const season = useSeason()
-const lastId = useId()
-const firstId = useId()
 
 const year = Number(season.today.slice(0, 4)) + (season.today.slice(5) > '08-01' ? 1 : 0)
 const draft = ref<SeasonFrameRecord>(

@@ -56,16 +56,16 @@ const take = (draft: PacketRecord) => {
     <ChoiceField v-model="draft.cropId" label="Crop" :choices="crops" :problem="problemAt('cropId')" />
     <div class="pair">
       <TextField
+        v-model="draft.name"
         label="Variety"
         :problem="problemAt('name')"
-        v-model="draft.name"
         :placeholder="suggested(draft)"
       />
       <TextField
+        v-model="draft.supplier"
         label="From"
         hint="as you write it"
         :problem="problemAt('supplier')"
-        v-model="draft.supplier"
       />
       <TypedField
         :model-value="draft.year"

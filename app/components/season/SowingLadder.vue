@@ -72,7 +72,7 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
 
 <template>
   <section class="ladder">
-    <h3>The ladder</h3>
+    <h2>The ladder</h2>
     <ol class="rungs">
       <li v-for="(rung, index) in rungs" :key="index">
         <ChoiceField

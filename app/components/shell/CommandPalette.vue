@@ -6,8 +6,6 @@ import { useUndo } from '~/state/undo'
 import { useHousehold } from '~/state/household'
 import { usePreferences } from '~/state/preferences'
 import { usePlaces } from '~/composables/usePlaces'
-import type { Stored } from '#shared/collections'
-import type { HouseholdRecord } from '#shared/records/household'
 
 /** Everything that can be gone to or done, found by typing. */
 const open = defineModel<boolean>({ required: true })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import TextField from '~/components/fields/TextField.vue'
 import Button from 'primevue/button'
-import { ref, useId } from 'vue'
+import { ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { readProblem } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
@@ -12,7 +12,6 @@ const name = ref('')
 const kitchen = ref<HouseholdRecord['kitchen']>('metric')
 const problem = ref<string>()
 const busy = ref(false)
-const nameId = useId()
 
 async function begin() {
   busy.value = true
@@ -37,7 +36,7 @@ async function begin() {
   <form class="first" @submit.prevent="begin">
     <h1>Whose bench is this?</h1>
     <p class="soft">A household keeps its recipes, tools, containers and feeds together.</p>
-    <TextField label="Name of the household" :problem="problem" v-model="name" />
+    <TextField v-model="name" label="Name of the household" :problem="problem" />
     <ChoiceField
       v-model="kitchen"
       label="Kitchen measures"

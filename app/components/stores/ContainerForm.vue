@@ -80,7 +80,7 @@ const wordFor = (draft: ContainerRecord) => cellWord(asContainer('', draft))
     @saved="emit('saved', $event.body.basedOn ?? $event.id)"
     @close="emit('close')"
   >
-    <TextField label="Name" :problem="problemAt('name')" v-model="draft.name" />
+    <TextField v-model="draft.name" label="Name" :problem="problemAt('name')" />
     <TypedField
       v-model="draft.measuredVolumeMl"
       v-first-focus

@@ -5,7 +5,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import RecordForm from '~/components/records/RecordForm.vue'
 import { useHousehold } from '~/state/household'
-import { type Material, type MaterialFigure, type MaterialFigures } from '#core/media/material'
+import type { Material, MaterialFigure, MaterialFigures } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
 import { printNumber } from '#core/units/format'
 import type { MaterialRecord } from '#shared/records/material'
@@ -65,7 +65,7 @@ function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number])
     @close="emit('close')"
   >
     <template #default="{ draft, problemAt }">
-      <TextField v-first-focus label="Name" :problem="problemAt('name')" v-model="draft.name" />
+      <TextField v-model="draft.name" v-first-focus label="Name" :problem="problemAt('name')" />
       <p v-if="material" class="soft">{{ material.sustainability }}</p>
       <p v-if="original" class="soft small">
         {{ original.sources.theta10.cite }}. Type over what you measured; the rest stays as the book has it.

@@ -95,6 +95,7 @@ const filters = ref({ global: { value: null as string | null, matchMode: 'contai
         >
       </Column>
       <Column>
+        <template #header><span class="unseen">What can be done</span></template>
         <template #body="{ data }">
           <Button
             text

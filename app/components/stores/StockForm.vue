@@ -12,7 +12,7 @@ import { stockProblems, type StockRecord } from '#shared/records/stock'
 import type { Stored } from '#shared/collections'
 
 /** A kind of pack on the shelf: what is in it, how much, what it costs, and how many there are. */
-const props = defineProps<{ stock?: Stored<StockRecord> }>()
+defineProps<{ stock?: Stored<StockRecord> }>()
 const emit = defineEmits<{ close: [] }>()
 
 const context = useContext()
@@ -142,9 +142,9 @@ const finish = (draft: StockRecord): StockRecord => ({
       />
     </div>
     <TextField
+      v-model="draft.name"
       label="What you call it"
       :problem="problemAt('name')"
-      v-model="draft.name"
       :placeholder="suggested(draft)"
     />
   </RecordForm>

@@ -2,7 +2,6 @@
 import Button from 'primevue/button'
 import { computed, useTemplateRef } from 'vue'
 import { NuxtLink } from '#components'
-import { until } from '@vueuse/core'
 import { useDates } from '~/composables/useDates'
 import { useJobWords } from '~/composables/useJobWords'
 import { useRuns } from '~/composables/useRuns'
