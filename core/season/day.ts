@@ -1,7 +1,9 @@
+import { utcDay } from 'd3-time'
+
 /** A calendar day, `2027-05-20`. Days belong to no time zone. */
 export type Day = string
 
-const MS = 86_400_000
+const EPOCH = new Date(0)
 
 /** Days are asked for again and again while a season is planned; a few thousand cover it. */
 const MOST_KNOWN = 20_000
@@ -24,8 +26,9 @@ export function dayNumber(day: Day): number {
   const at = midnight(day)
   if (Number.isNaN(at)) throw new RangeError(`day: '${day}' is not a calendar day`)
   if (numbers.size > MOST_KNOWN) numbers.clear()
-  numbers.set(day, at / MS)
-  return at / MS
+  const number = utcDay.count(EPOCH, new Date(at))
+  numbers.set(day, number)
+  return number
 }
 
 export function dayOf(number: number): Day {
@@ -33,7 +36,7 @@ export function dayOf(number: number): Day {
   const known = days.get(whole)
   if (known !== undefined) return known
   if (days.size > MOST_KNOWN) days.clear()
-  const day = new Date(whole * MS).toISOString().slice(0, 10)
+  const day = utcDay.offset(EPOCH, whole).toISOString().slice(0, 10)
   days.set(whole, day)
   return day
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keyMove } from '~/composables/keyMove'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
@@ -78,17 +79,8 @@ function drag(event: PointerEvent) {
   if (held.value) emit('target', valueAt(event))
 }
 function press(event: KeyboardEvent) {
-  const by: Record<string, number> = {
-    ArrowLeft: -STEP,
-    ArrowDown: -STEP,
-    ArrowRight: STEP,
-    ArrowUp: STEP,
-    PageDown: -25,
-    PageUp: 25,
-  }
-  const move = by[event.key]
-  if (move === undefined) return
-  event.preventDefault()
+  const move = keyMove(event, { step: STEP, page: 25 })
+  if (move === null) return
   emit('target', Math.min(1000, Math.max(STEP, props.target + move)))
 }
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keyMove } from '~/composables/keyMove'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { computed, ref, useTemplateRef } from 'vue'
@@ -89,19 +90,8 @@ function drag(boundary: number, event: PointerEvent) {
 function press(boundary: number, event: KeyboardEvent) {
   const upper = props.parts[boundary]!.parts
   const lower = props.parts[boundary + 1]!.parts
-  const by: Record<string, number> = {
-    ArrowUp: -STEP,
-    ArrowRight: -STEP,
-    ArrowDown: STEP,
-    ArrowLeft: STEP,
-    PageUp: -1,
-    PageDown: 1,
-    Home: lower,
-    End: -upper,
-  }
-  const move = by[event.key]
-  if (move === undefined) return
-  event.preventDefault()
+  const move = keyMove(event, { step: -STEP, page: -1, home: lower, end: -upper })
+  if (move === null) return
   emit('boundary', boundary, upper + move)
 }
 </script>

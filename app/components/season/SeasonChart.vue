@@ -3,6 +3,7 @@ import { computed, shallowRef, useTemplateRef } from 'vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import SeasonDemand from '~/components/season/SeasonDemand.vue'
 import SeasonRow from '~/components/season/SeasonRow.vue'
+import { keyMove } from '~/composables/keyMove'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
 import { useSeason } from '~/state/season'
@@ -112,12 +113,10 @@ async function key(event: KeyboardEvent, row: PlannedRow) {
     selected.value = row.id
     return
   }
-  const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
+  const days = keyMove(event, { step: 1, page: 7 })
   const stored = season.sowing(row.id)
-  if (!step || !stored) return
-  event.preventDefault()
+  if (days === null || !stored) return
   if (season.isSown(row.id)) return note(`${row.name} is sown: its sowing day stays. Change a rung instead.`)
-  const days = step * (event.shiftKey ? 7 : 1)
   await season.keep(row.id, season.moved(stored.body, row, days))
 }
 
