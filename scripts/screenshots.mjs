@@ -14,6 +14,11 @@ const PHONE = { width: 390, height: 844 }
 const VIEWS = [
   { name: 'today', path: '/today', size: WIDE },
   { name: 'season', path: '/season', size: { width: 1280, height: 1150 } },
+  {
+    name: 'sowing',
+    path: '/season?sowing=0b1a5700-de30-4000-8000-000000000201',
+    size: { width: 1280, height: 1000 },
+  },
   { name: 'season-phone', path: '/season', size: PHONE },
   { name: 'crops', path: '/crops', size: WIDE },
   { name: 'bench', path: '/', size: WIDE },
@@ -42,7 +47,7 @@ await orSayWhy(async () => {
       args: ['--no-sandbox', '--disable-gpu'],
     })
     for (const { name, path, size, dark, press, scroll } of VIEWS) {
-      const context = await browser.newContext({ viewport: size })
+      const context = await browser.newContext({ viewport: size, locale: 'en-GB' })
       if (dark) await context.addCookies([{ name: 'theme', value: 'dark', url: address }])
       const page = await context.newPage()
       await page.clock.setFixedTime(new Date(`${process.env.BLASTOMIX_DEMO_DAY}T09:00:00`))

@@ -17,6 +17,7 @@ export function useAsk() {
         message,
         acceptLabel: yes,
         rejectLabel: no,
+        defaultFocus: 'none',
         accept: () => resolve(true),
         reject: () => resolve(false),
         onHide: () => resolve(false),

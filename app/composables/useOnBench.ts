@@ -34,6 +34,7 @@ export function useOnBench(
     }
     act()
   }
-  onMounted(open)
+  // A moment later: what asks the question is there only when all of the page is.
+  onMounted(() => setTimeout(open))
   watch(() => route.fullPath, open)
 }

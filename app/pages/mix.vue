@@ -321,12 +321,8 @@ const blocked = computed(() => {
   min-height: 3.9em;
 }
 
-.per-cent {
-  display: inline-flex;
-  gap: 0.4rem;
-  align-items: center;
-  margin-left: 1rem;
-  cursor: pointer;
+.reason strong {
+  margin-right: 1rem;
 }
 
 .empty {

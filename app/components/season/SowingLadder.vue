@@ -163,7 +163,7 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
 <style scoped>
 .rungs > li {
   display: grid;
-  grid-template-columns: 8rem 6rem minmax(9rem, 1.3fr) minmax(9rem, 1.3fr) 6.2rem 6.2rem 5.2rem 5.6rem 2.5rem;
+  grid-template-columns: repeat(auto-fill, minmax(7.4rem, 1fr));
   gap: 0.3rem 0.6rem;
   align-items: start;
   padding: 0.6rem 0;
@@ -186,11 +186,5 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
 
 .water {
   grid-column: 1 / -1;
-}
-
-@media (max-width: 70rem) {
-  .rungs > li {
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  }
 }
 </style>

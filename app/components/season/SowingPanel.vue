@@ -235,22 +235,14 @@ async function giveUp() {
 <style scoped>
 .sowing {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 0.9rem;
-}
-
-header {
-  display: flex;
-  gap: 0.3rem;
-  align-items: center;
-}
-
-header h2 {
-  flex: 1;
 }
 
 .fields {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
+  min-width: 0;
   gap: 0.7rem 0.9rem;
 }
 

@@ -3,6 +3,8 @@ import { useRouter } from '#imports'
 import { computed, ref, watch } from 'vue'
 import Dialog from 'primevue/dialog'
 import { useUndo } from '~/state/undo'
+import type { Stored } from '#shared/collections'
+import type { HouseholdRecord } from '#shared/records/household'
 import { useHousehold } from '~/state/household'
 import { usePreferences } from '~/state/preferences'
 import { usePlaces } from '~/composables/usePlaces'
@@ -70,8 +72,13 @@ watch(open, (shown) => {
   if (shown) {
     wanted.value = ''
     chosen.value = 0
+    void readOthers()
   }
 })
+async function readOthers() {
+  const all = await $fetch<Stored<HouseholdRecord>[]>('/api/households').catch(() => [])
+  others.value = all.map(({ id, body }) => ({ id, name: body.name }))
+}
 
 function step(by: number) {
   const count = found.value.length
