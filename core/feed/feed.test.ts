@@ -5,7 +5,16 @@ import { convert } from '../units/unit-table'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
 import { doseProblems, planDose, strengthAtLabelRate, strengthFromDose, type DoseRequest } from './dose'
-import { CA_IN_CAO, elements, FEED_FIGURES, K_IN_K2O, MG_IN_MGO, P_IN_P2O5, type Feed, type FeedFigure } from './feed'
+import {
+  CA_IN_CAO,
+  elements,
+  FEED_FIGURES,
+  K_IN_K2O,
+  MG_IN_MGO,
+  P_IN_P2O5,
+  type Feed,
+  type FeedFigure,
+} from './feed'
 import { canMeasure, fairFrom, measureWith } from './measuring'
 import { judge, STAGES, stageById } from './stage'
 import { concentrationFor, massIn, ouncesPer100Gallons, ratioMlPerL, strengthOf } from './strength'
