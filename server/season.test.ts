@@ -272,6 +272,22 @@ describe('the calendar, read back by an independent parser', () => {
     const sequence = (event: ICAL.Component) => Number(event.getFirstPropertyValue('sequence'))
     expect(sequence(of(after))).toBeGreaterThan(sequence(of(before)))
   })
+
+  it('raises the sequence when late work moves on with the day, though nothing was written', async () => {
+    await put('sowings', tomatoes({ name: 'Late', sowOn: `${year}-02-01` }))
+    const on = async (day: string) => {
+      const answer = await fetch(`${base}/api/households/${household}/calendar.ics?on=${day}`)
+      const events = new ICAL.Component(ICAL.parse(await answer.text())).getAllSubcomponents('vevent')
+      const sow = events.find((event) => event.getFirstPropertyValue('summary') === 'Sow: Late')!
+      return {
+        start: String(sow.getFirstPropertyValue('dtstart')),
+        sequence: Number(sow.getFirstPropertyValue('sequence')),
+      }
+    }
+    const [monday, tuesday] = [await on(`${year}-03-01`), await on(`${year}-03-02`)]
+    expect([monday.start, tuesday.start]).toEqual([`${year}-03-01`, `${year}-03-02`])
+    expect(tuesday.sequence).toBeGreaterThan(monday.sequence)
+  })
 })
 
 describe('five years of records', () => {

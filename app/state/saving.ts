@@ -5,6 +5,7 @@ import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
 import type { Act } from '~/state/undo'
 import type { Bodies, Collection, Stored } from '#shared/collections'
+import type { HouseholdRecord } from '#shared/records/household'
 
 /** Where a save stands; what was typed stays as it is until the server has answered. */
 export type Saving<Body> =
@@ -22,14 +23,20 @@ export type Saving<Body> =
       settle: (body: Body) => Promise<boolean>
     }
 
-/** Runs a save and tells how it went. `again` keeps a body over what stands now. */
-export function useAttempt<Body>() {
+/**
+ * Runs a save and tells how it went; `settle` keeps a body over what stands now.
+ *
+ * @param partOf where only a part of the record is at stake, which
+ */
+export function useAttempt<Body, Whole = Body>(
+  partOf: (whole: Whole) => Body | null = (whole) => whole as unknown as Body,
+) {
   const saving = ref({ state: 'idle' }) as Ref<Saving<Body>>
 
   async function attempt<Answer>(
     body: Body,
     run: () => Promise<Answer>,
-    settle: (body: Body, current: Stored<Body> | null) => Promise<Answer | null>,
+    settle: (body: Body, current: Stored<Whole> | null) => Promise<Answer | null>,
   ): Promise<Answer | null> {
     saving.value = { state: 'busy' }
     try {
@@ -37,17 +44,23 @@ export function useAttempt<Body>() {
       saving.value = { state: 'idle' }
       return answer
     } catch (error) {
-      saving.value = explain(error, body, async (chosen, current) => (await settle(chosen, current)) !== null)
+      saving.value = explain(
+        error,
+        body,
+        partOf,
+        async (chosen, current) => (await settle(chosen, current)) !== null,
+      )
       return null
     }
   }
   return { saving, attempt, dismiss: () => void (saving.value = { state: 'idle' }) }
 }
 
-function explain<Body>(
+function explain<Body, Whole>(
   error: unknown,
   mine: Body,
-  settle: (body: Body, current: Stored<Body> | null) => Promise<boolean>,
+  partOf: (whole: Whole) => Body | null,
+  settle: (body: Body, current: Stored<Whole> | null) => Promise<boolean>,
 ): Saving<Body> {
   const problem = readProblem(error)
   if (!problem)
@@ -61,12 +74,12 @@ function explain<Body>(
       message: problem.detail,
       errors: problem.errors.map((error) => ({ ...error, field: error.field.replace(/^body\./, '') })),
     }
-  const current = (problem.current ?? null) as Stored<Body> | null
+  const current = (problem.current ?? null) as Stored<Whole> | null
   return {
     state: 'stale',
     message: problem.detail,
     mine,
-    theirs: current?.body ?? null,
+    theirs: current && partOf(current.body),
     settle: (body) => settle(body, current),
   }
 }
@@ -132,4 +145,22 @@ export function useRecordSaving<C extends Collection>(
     return kept?.stored ?? null
   }
   return { saving, dismiss, keep }
+}
+
+/** Saves one part of the household's own record, such as its season; the rest stays as it stands. */
+export function useHouseholdPart<Key extends 'season' | 'water'>(key: Key, name: string) {
+  type Part = NonNullable<HouseholdRecord[Key]>
+  const household = useHousehold()
+  const keeping = useKeeping()
+  const { saving, attempt, dismiss } = useAttempt<Part, HouseholdRecord>((whole) => whole[key] as Part | null)
+  const save = (part: Part, whole = household.record!, version?: number): Promise<unknown> =>
+    attempt(
+      part,
+      () => keeping.saveHousehold({ ...whole, [key]: part }, name, version),
+      (chosen, current) => {
+        if (current) household.putHousehold(current)
+        return save(chosen, current?.body, current?.version) as Promise<Stored<HouseholdRecord> | null>
+      },
+    )
+  return { saving, save, dismiss }
 }

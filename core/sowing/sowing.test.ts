@@ -6,7 +6,7 @@ import { yours } from '../working/source'
 import { coverOf, cropProblems } from './crop'
 import { CROPS } from './crops'
 import { daysToEmergence, EMERGENCE_DAYS } from './emergence'
-import { agedGermination, binomialAtMost, cellsFor, chanceOfOne, wilson } from './odds'
+import { agedGermination, binomialAtMost, cellsFor, chanceOfOne, clumpsFor, wilson } from './odds'
 
 const share = (value: number) => given('g', value, 'share', yours())
 
@@ -89,6 +89,23 @@ describe('odds (binomial distribution)', () => {
           const cells = cellsFor(plants, p, certainty)
           const sure = (n: number) => 1 - binomialAtMost(plants - 1, n, p)
           return sure(cells) >= certainty && (cells === plants || sure(cells - 1) < certainty)
+        },
+      ),
+    )
+  })
+
+  it('sows the fewest clumps that give so many seedlings: one clump less is not sure enough', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 400 }),
+        fc.integer({ min: 1, max: 12 }),
+        fc.double({ min: 0.2, max: 1, noNaN: true }),
+        fc.double({ min: 0.5, max: 0.99, noNaN: true }),
+        (plants, perCell, p, certainty) => {
+          const sure = (clumps: number) => 1 - binomialAtMost(plants - 1, clumps * perCell, p)
+          const clumps = clumpsFor(plants, perCell, p, certainty)
+          expect(sure(clumps)).toBeGreaterThanOrEqual(certainty)
+          if (clumps > 1) expect(sure(clumps - 1)).toBeLessThan(certainty)
         },
       ),
     )

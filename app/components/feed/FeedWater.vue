@@ -5,10 +5,10 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useNotes } from '~/composables/useNotes'
-import { readProblem } from '~/composables/whyNot'
 import { useFeedDraft } from '~/state/feedDraft'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
+import { useHouseholdPart } from '~/state/saving'
+import SaveProblem from '~/components/records/SaveProblem.vue'
 import { ecOfFeed, EC_LIMITS_MS_PER_CM } from '#core/feed/ec'
 import { ALKALINITY_MOST_MG_PER_L, blendWithRain, rainForAlkalinity, waterProblems } from '#core/feed/water'
 import { printNumber, printShare } from '#core/units/format'
@@ -16,7 +16,6 @@ import { derive } from '#core/working/figure'
 
 /** Salts in all: the household's water, rain in it, and the feed. */
 const household = useHousehold()
-const keeping = useKeeping()
 const feed = useFeedDraft()
 const { note } = useNotes()
 const rainShare = ref(0)
@@ -49,14 +48,9 @@ const DRIFT = {
   down: 'So soft that the pH drifts down over weeks.',
 } as const
 
+const { saving, save, dismiss } = useHouseholdPart('water', 'your water')
 async function keep() {
-  const { body } = household.everything!.household
-  try {
-    await keeping.saveHousehold({ ...body, water: { ...draft.value } })
-    note('Your water is kept.')
-  } catch (error) {
-    note(readProblem(error)?.detail ?? 'The server does not answer; nothing was kept.')
-  }
+  if (await save({ ...draft.value })) note('Your water is kept.')
 }
 </script>
 
@@ -95,6 +89,7 @@ async function keep() {
         {{ ALKALINITY_MOST_MG_PER_L }}.
       </template>
     </p>
+    <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
     <Button v-if="changed && !problems.length" @click="keep"> Keep our water </Button>
   </FoldAway>
 </template>

@@ -5,11 +5,10 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { copyOf } from '~/composables/copyOf'
-import { readProblem } from '~/composables/whyNot'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
-import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
+import { useHouseholdPart } from '~/state/saving'
+import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useSeason } from '~/state/season'
 import { FEEDS } from '#core/feed/feeds'
 import { FEEDING_SCHOOLS } from '#core/feed/programme'
@@ -22,8 +21,6 @@ import type { SeasonFrameRecord } from '#shared/records/season-frame'
 
 /** The household's year: frosts, shelf, lamps, schools. */
 const emit = defineEmits<{ kept: [] }>()
-const household = useHousehold()
-const keeping = useKeeping()
 const context = useContext()
 const season = useSeason()
 
@@ -46,7 +43,7 @@ const draft = ref<SeasonFrameRecord>(
         nightC: null,
       },
 )
-const message = ref<string>()
+const { saving, save, dismiss } = useHouseholdPart('season', 'frosts and shelf')
 const problems = computed(() => frameProblems(draft.value))
 const problemAt = (field: string) => problems.value.find(({ path }) => printPath(path) === field)?.message
 const { first: unreadable } = provideUnreadable()
@@ -62,14 +59,7 @@ const nextYear = () => {
 }
 
 async function keep() {
-  try {
-    await keeping.saveHousehold({ ...household.record!, season: draft.value })
-    emit('kept')
-  } catch (error) {
-    const problem = readProblem(error)
-    message.value =
-      problem?.errors[0]?.message ?? problem?.detail ?? 'The server does not answer; nothing was saved.'
-  }
+  if (await save(draft.value)) emit('kept')
 }
 </script>
 
@@ -140,7 +130,7 @@ async function keep() {
       />
       <ChoiceField v-model="draft.feedId" label="Feed as a rule" :choices="feeds" />
     </div>
-    <p v-if="message" class="problem" role="alert">{{ message }}</p>
+    <SaveProblem :saving="saving" @settled="emit('kept')" @later="dismiss" />
     <div class="buttons">
       <Button type="submit" class="main" :disabled="problems.length > 0 || !!unreadable"> Keep it </Button>
       <Button v-if="season.frame" @click="nextYear">The same a year on</Button>

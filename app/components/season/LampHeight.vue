@@ -4,9 +4,8 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useNotes } from '~/composables/useNotes'
-import { readProblem } from '~/composables/whyNot'
-import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
+import { useHouseholdPart } from '~/state/saving'
+import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useSeason } from '~/state/season'
 import {
   dailyLight,
@@ -21,8 +20,6 @@ import { printNumber } from '#core/units/format'
 
 /** How high the lamp hangs: what it gives in a day at a height, and the height that gives what is wanted. */
 const season = useSeason()
-const household = useHousehold()
-const keeping = useKeeping()
 const { note } = useNotes()
 
 const lamp = ref<Lamp>(season.frame?.lamp ? { ...season.frame.lamp } : { ppfd: 200, atCm: 30, radiusCm: 30 })
@@ -47,16 +44,9 @@ const stages = computed(() =>
   }),
 )
 const changed = computed(() => JSON.stringify(lamp.value) !== JSON.stringify(season.frame?.lamp))
+const { saving, save, dismiss } = useHouseholdPart('season', 'the lamp')
 async function keep() {
-  try {
-    await keeping.saveHousehold({
-      ...household.record!,
-      season: { ...season.frame!, lamp: { ...lamp.value } },
-    })
-    note('The lamp is kept.')
-  } catch (error) {
-    note(readProblem(error)?.detail ?? 'The server does not answer; nothing was saved.')
-  }
+  if (await save({ ...season.frame!, lamp: { ...lamp.value } })) note('The lamp is kept.')
 }
 </script>
 
@@ -98,6 +88,7 @@ async function keep() {
       <strong>Lamps near water:</strong> rated fittings, residual-current protection, a drip loop in every
       cable, clear of plastic. Local codes and an electrician’s word come first.
     </p>
+    <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
     <Button v-if="changed" :disabled="problems.length > 0" @click="keep"> Keep this lamp </Button>
   </section>
 </template>
