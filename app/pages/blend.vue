@@ -151,6 +151,10 @@ const caution = cautions(['concentrates', 'fertiliser'])
 </template>
 
 <style scoped>
+.check {
+  display: flex;
+}
+
 .blend {
   display: grid;
   grid-template-columns: minmax(20rem, 1fr) minmax(24rem, 1.2fr);

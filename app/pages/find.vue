@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Checkbox from 'primevue/checkbox'
 import CheckField from '~/components/fields/CheckField.vue'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
@@ -164,11 +165,11 @@ function use(parts: readonly Part[]) {
           <CheckField v-model="fitScoop">parts that fit my {{ inSentence(mix.draft.scoop.name) }}</CheckField>
         </div>
         <label v-for="one in context.media" :key="one.id">
-          <input
-            type="checkbox"
-            :checked="ticked.includes(one.id) && !(peatFree && isPeat(one.id))"
+          <Checkbox
+            binary
+            :model-value="ticked.includes(one.id) && !(peatFree && isPeat(one.id))"
             :disabled="peatFree && isPeat(one.id)"
-            @change="toggle(one.id, ($event.target as HTMLInputElement).checked)"
+            @update:model-value="toggle(one.id, $event)"
           />
           <svg width="22" height="22" aria-hidden="true">
             <rect width="22" height="22" rx="3" :fill="textureFill(one.id)" />
