@@ -11,7 +11,7 @@ import { CROPS } from '#core/sowing/crops'
 import { cropRecordOf } from '#shared/records/crop'
 import { newEntry } from '#shared/records/entry'
 import { sowing } from '#shared/records/sowing'
-import { base, call, newHousehold } from './calling'
+import { base, call, newHousehold, SEASON } from './calling'
 
 /* Against the built application and its real PostgreSQL; ./test starts both and says where. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })
@@ -33,18 +33,6 @@ const batch = {
   lowerRecipeId: null,
   onDate: '2027-03-14',
   ...mix,
-}
-const season = {
-  lastFrost: '2027-05-08',
-  firstFrost: '2027-10-12',
-  shelfFlats: 8,
-  lampM2: 1.2,
-  mixC: 24,
-  lightSchool: 'sixteen',
-  feedingSchool: 'weak and often',
-  feedId: 'balanced-20',
-  tubL: 40,
-  canL: 9,
 }
 const label = {
   name: 'Powder',
@@ -294,7 +282,7 @@ describe('keeping', () => {
     expect(Object.keys(bodies).sort()).toEqual(Object.keys(COLLECTIONS).sort())
     await call('PUT', `/api/households/${household}`, {
       version: 1,
-      body: { name: 'Tests', kitchen: 'metric', season },
+      body: { name: 'Tests', kitchen: 'metric', season: SEASON },
     })
     let sown = ''
     for (const [collection, given] of Object.entries(bodies) as [Collection, object][]) {

@@ -24,3 +24,17 @@ export async function newHousehold(id: string, name = 'Tests') {
   })
   if (made.status !== 200) throw new Error(`no household: ${JSON.stringify(made.body)}`)
 }
+
+/** A season whose last frost is 8 May 2027. */
+export const SEASON = {
+  lastFrost: '2027-05-08',
+  firstFrost: '2027-10-12',
+  shelfFlats: 8,
+  lampM2: 1.2,
+  mixC: 24,
+  lightSchool: 'sixteen',
+  feedingSchool: 'weak and often',
+  feedId: 'balanced-20',
+  tubL: 40,
+  canL: 9,
+}

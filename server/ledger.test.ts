@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import pg from 'pg'
 import type { Collection } from '#shared/collections'
-import { call, newHousehold } from './calling'
+import { call, newHousehold, SEASON } from './calling'
 
 /* The ledger on real PostgreSQL: whatever is done, undone and done again, levels are the sum of what stands. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })
@@ -15,18 +15,6 @@ const put = (collection: Collection, body: object, version = 0, id: string = ran
 const recount = async () => {
   const { rows } = await database.query(readFileSync('server/db/recount.sql', 'utf8'))
   return rows.filter((row) => row.household_id === household)
-}
-const season = {
-  lastFrost: '2027-05-08',
-  firstFrost: '2027-10-12',
-  shelfFlats: 8,
-  lampM2: 1.2,
-  mixC: 24,
-  lightSchool: 'sixteen',
-  feedingSchool: 'weak and often',
-  feedId: 'balanced-20',
-  tubL: 40,
-  canL: 9,
 }
 const packet = (seeds: number | null) => ({
   name: 'Saved',
@@ -50,7 +38,7 @@ beforeAll(async () => {
   await newHousehold(household)
   await call('PUT', `/api/households/${household}`, {
     version: 1,
-    body: { name: 'Ledger', kitchen: 'metric', season },
+    body: { name: 'Ledger', kitchen: 'metric', season: SEASON },
   })
 })
 afterAll(async () => {

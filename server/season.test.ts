@@ -4,7 +4,7 @@ import ICAL from 'ical.js'
 import pg from 'pg'
 import type { Collection } from '#shared/collections'
 import type { SowingRecord } from '#shared/records/sowing'
-import { base, call, newHousehold } from './calling'
+import { base, call, newHousehold, SEASON } from './calling'
 
 /* A season on real PostgreSQL through the built application: planned, moved, marked, read as a calendar. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })
@@ -16,18 +16,7 @@ const put = (collection: Collection, body: object, version = 0, id: string = ran
   call('PUT', at(collection, id), { version, body })
 const today = (on: string) => call('GET', `/api/households/${household}/today?on=${on}`)
 
-const season = {
-  lastFrost: `${year}-05-08`,
-  firstFrost: `${year}-10-12`,
-  shelfFlats: 8,
-  lampM2: 1.2,
-  mixC: 24,
-  lightSchool: 'sixteen',
-  feedingSchool: 'weak and often',
-  feedId: 'balanced-20',
-  tubL: 40,
-  canL: 9,
-}
+const season = { ...SEASON, lastFrost: `${year}-05-08`, firstFrost: `${year}-10-12` }
 const tomatoes = (more: Partial<SowingRecord> = {}) => ({
   name: 'Tomato',
   cropId: 'tomato',

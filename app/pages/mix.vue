@@ -334,10 +334,6 @@ const blocked = computed(() => {
   color: var(--ink-soft);
 }
 
-.allowances[open] .pair {
-  margin-top: 0.4rem;
-}
-
 .save {
   display: grid;
   gap: 0.7rem;

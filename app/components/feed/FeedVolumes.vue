@@ -86,10 +86,3 @@ const injector = computed(() =>
     </p>
   </FoldAway>
 </template>
-
-<style scoped>
-.volumes[open] {
-  display: grid;
-  gap: 0.6rem;
-}
-</style>

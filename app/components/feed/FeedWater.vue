@@ -95,11 +95,6 @@ async function keep() {
 </template>
 
 <style scoped>
-.water[open] {
-  display: grid;
-  gap: 0.6rem;
-}
-
 .over {
   padding-left: 0.7rem;
   border-left: 4px solid var(--beet);

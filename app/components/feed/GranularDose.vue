@@ -63,10 +63,3 @@ const over = computed(() => feed.value.labelRatePerL !== null && gPerL.value > f
     <p v-if="over" class="problem">Never above the label: choose less.</p>
   </FoldAway>
 </template>
-
-<style scoped>
-.granular[open] {
-  display: grid;
-  gap: 0.6rem;
-}
-</style>

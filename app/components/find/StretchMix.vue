@@ -74,7 +74,6 @@ function litres(parts: readonly Part[]) {
 </template>
 
 <style scoped>
-.stretch[open],
 li {
   display: grid;
   gap: 0.5rem;

@@ -100,11 +100,6 @@ function toggle(preparation: Preparation, on: boolean) {
 </template>
 
 <style scoped>
-.extras[open] {
-  display: grid;
-  gap: 0.5rem;
-}
-
 li {
   display: grid;
   grid-template-columns: 1fr 7rem auto;

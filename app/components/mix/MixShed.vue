@@ -88,11 +88,6 @@ const limit = computed(() => context.materials.get(capacity.value?.limitedBy ?? 
 </template>
 
 <style scoped>
-.shed[open] {
-  display: grid;
-  gap: 0.6rem;
-}
-
 .answer {
   display: flex;
   flex-wrap: wrap;

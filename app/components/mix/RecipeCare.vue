@@ -140,11 +140,6 @@ const rows = computed(() => {
   gap: 0.6rem;
 }
 
-details[open] {
-  display: grid;
-  gap: 0.6rem;
-}
-
 .rename {
   display: grid;
   grid-template-columns: 1fr auto;
