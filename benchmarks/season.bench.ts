@@ -3,7 +3,7 @@ import { FEEDS } from '#core/feed/feeds'
 import { BUILT_IN } from '#core/media/materials'
 import { STARTING_RECIPES } from '#core/media/recipes'
 import { seasonBook } from '#core/season/book'
-import { addDays } from '#core/season/day'
+import { addDays, dayFrom } from '#core/season/day'
 import { feedRuns, loadOf, mixRuns, type SeasonRow } from '#core/season/demand'
 import { feedSowing } from '#core/season/feeding'
 import type { SeasonFrame } from '#core/season/frame'
@@ -16,8 +16,8 @@ import { median, report } from './report'
 
 /** A season is recomputed after one drag: only the dragged sowing is planned anew, against planning all of them. */
 const frame: SeasonFrame = {
-  lastFrost: '2027-05-08',
-  firstFrost: '2027-10-12',
+  lastFrost: dayFrom('2027-05-08'),
+  firstFrost: dayFrom('2027-10-12'),
   shelfFlats: 40,
   lampM2: 6,
   lamp: null,
@@ -59,7 +59,7 @@ const rowOf = (request: SowingRequest, id: number): SeasonRow => {
   }
 }
 const demand = (rows: readonly SeasonRow[]) => [
-  loadOf(rows, '2027-01-01', 300),
+  loadOf(rows, dayFrom('2027-01-01'), 300),
   mixRuns(rows, frame),
   feedRuns(rows, frame),
 ]

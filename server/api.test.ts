@@ -12,6 +12,7 @@ import { cropRecordOf } from '#shared/records/crop'
 import { newEntry } from '#shared/records/entry'
 import { sowing } from '#shared/records/sowing'
 import { base, call, newHousehold, SEASON } from './calling'
+import { dayFrom } from '#core/season/day'
 
 /* Against the built application and its real PostgreSQL; ./test starts both and says where. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })
@@ -277,7 +278,7 @@ describe('keeping', () => {
       crops: cropRecordOf(CROPS.find(({ id }) => id === 'basil')!),
       packets: { name: 'Basil', cropId: 'basil', supplier: '', year: 2026, seeds: 100, germination: null },
       sowings: sowing.parse({ name: 'Basil', cropId: 'basil', plants: 10 }),
-      entries: newEntry({ name: 'Looked', kind: 'look', on: '2027-03-02', about: [] }),
+      entries: newEntry({ name: 'Looked', kind: 'look', on: dayFrom('2027-03-02'), about: [] }),
     } satisfies { [C in Collection]: object }
     expect(Object.keys(bodies).sort()).toEqual(Object.keys(COLLECTIONS).sort())
     await call('PUT', `/api/households/${household}`, {

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import ICAL from 'ical.js'
 import pg from 'pg'
+import { dayFrom } from '#core/season/day'
 import type { Collection } from '#shared/collections'
 import type { SowingRecord } from '#shared/records/sowing'
 import { base, call, newHousehold, SEASON } from './calling'
@@ -16,12 +17,12 @@ const put = (collection: Collection, body: object, version = 0, id: string = ran
   call('PUT', at(collection, id), { version, body })
 const today = (on: string) => call('GET', `/api/households/${household}/today?on=${on}`)
 
-const season = { ...SEASON, lastFrost: `${year}-05-08`, firstFrost: `${year}-10-12` }
+const season = { ...SEASON, lastFrost: dayFrom(`${year}-05-08`), firstFrost: dayFrom(`${year}-10-12`) }
 const tomatoes = (more: Partial<SowingRecord> = {}) => ({
   name: 'Tomato',
   cropId: 'tomato',
   plants: 48,
-  sowOn: `${year}-03-20`,
+  sowOn: dayFrom(`${year}-03-20`),
   certainty: 0.9,
   ...more,
 })
@@ -44,7 +45,7 @@ describe('a season', () => {
   it('asks for frosts first, in the right order', async () => {
     expect((await put('sowings', tomatoes())).status).toBe(422)
     expect((await today(`${year}-03-20`)).body.errors[0].field).toBe('season')
-    const wrong = await setSeason(1, { ...season, firstFrost: `${year}-04-01` })
+    const wrong = await setSeason(1, { ...season, firstFrost: dayFrom(`${year}-04-01`) })
     expect([wrong.status, wrong.body.errors[0].field]).toEqual([422, 'body.season.firstFrost'])
     expect((await setSeason(1, season)).status).toBe(200)
   })
@@ -68,7 +69,7 @@ describe('a season', () => {
     const id = randomUUID()
     await put('sowings', tomatoes(), 0, id)
     const moves = await Promise.all(
-      [`${year}-03-22`, `${year}-03-25`].map((sowOn) => put('sowings', tomatoes({ sowOn }), 1, id)),
+      [dayFrom(`${year}-03-22`), dayFrom(`${year}-03-25`)].map((sowOn) => put('sowings', tomatoes({ sowOn }), 1, id)),
     )
     expect(moves.map(({ status }) => status).sort()).toEqual([200, 409])
     const [won, lost] = [200, 409].map((code) => moves.find(({ status }) => status === code)!)
@@ -85,19 +86,19 @@ describe('a season', () => {
       about: [{ what: 'sowings', id: of, rung }],
       on,
     })
-    expect((await put('entries', mark('rung', 0, `${year}-03-20`, randomUUID()))).status).toBe(422)
+    expect((await put('entries', mark('rung', 0, dayFrom(`${year}-03-20`), randomUUID()))).status).toBe(422)
     const kinds = async (on: string) =>
       ((await today(on)).body.jobs as { kind: string; state: string }[]).map(
         ({ kind, state }) => `${kind} ${state}`,
       )
     expect(await kinds(`${year}-03-19`)).toEqual(expect.arrayContaining(['soak mix danger', 'rung coming']))
-    const sown = await put('entries', mark('rung', 0, `${year}-03-21`))
+    const sown = await put('entries', mark('rung', 0, dayFrom(`${year}-03-21`)))
     expect(sown.status).toBe(200)
     expect(await kinds(`${year}-03-21`)).toContain('rung done')
     const undone = await call('DELETE', `${at('entries', sown.body.id)}?version=1`)
     expect(undone.status).toBe(200)
     expect(await kinds(`${year}-03-21`)).toContain('rung late')
-    await put('entries', mark('out', 3, `${year}-05-22`))
+    await put('entries', mark('out', 3, dayFrom(`${year}-05-22`)))
     expect(await kinds(`${year}-05-23`)).toEqual([])
   })
 
@@ -116,7 +117,7 @@ describe('a season', () => {
         tomatoes({ cropId: 'leek', name: 'Leek', packetId: packet.body.id }),
       )
       const about = [{ what: 'sowings', id: body.id, rung: 0 }]
-      const entry = await put('entries', { name: 'sown', kind: 'rung', on: `${year}-03-20`, about })
+      const entry = await put('entries', { name: 'sown', kind: 'rung', on: dayFrom(`${year}-03-20`), about })
       return { packet: packet.body, seeds: -entry.body.body.moves[0].by }
     }
     const [fresh, older, oldest] = [await sown(0), await sown(2), await sown(4)]
@@ -138,7 +139,7 @@ describe('seed', () => {
     name: 'sown',
     kind: 'rung',
     about: of.map((id) => ({ what: 'sowings', id, rung: 0 })),
-    on: `${year}-03-20`,
+    on: dayFrom(`${year}-03-20`),
   })
   const packetOf = async (seeds: number | null) => {
     const packet = { name: 'Tomato, saved', cropId: 'tomato', year, seeds, germination: 1 }
@@ -174,7 +175,7 @@ describe('seed', () => {
     expect(sown.body.body.moves).toMatchObject([{ id: few, by: -7 }])
     expect([await seedsOf(few), await seedsOf(uncounted)]).toEqual([0, null])
     const c = await oneEach(await packetOf(100), 10)
-    for (const more of [{ kind: 'look' }, { kind: 'rung', snoozedUntil: `${year}-03-22` }])
+    for (const more of [{ kind: 'look' }, { kind: 'rung', snoozedUntil: dayFrom(`${year}-03-22`) }])
       expect((await put('entries', { ...sow([c]), ...more })).body.body.moves).toEqual([])
   })
 
@@ -204,7 +205,7 @@ describe('seed', () => {
 describe('a sowing that failed', () => {
   it('is given up: no more jobs, no more days in the calendar, until it is taken up again', async () => {
     const id = randomUUID()
-    await put('sowings', tomatoes({ name: 'Lost', sowOn: `${year}-03-20` }), 0, id)
+    await put('sowings', tomatoes({ name: 'Lost', sowOn: dayFrom(`${year}-03-20`) }), 0, id)
     const about = async () => {
       const jobs = (await today(`${year}-03-20`)).body.jobs as { of: { sowingId: string }[] }[]
       const calendar = await (await fetch(`${base}/api/households/${household}/calendar.ics`)).text()
@@ -215,7 +216,7 @@ describe('a sowing that failed', () => {
       name: 'lost',
       kind: 'give up',
       about: [{ what: 'sowings', id, rung: 0 }],
-      on: `${year}-03-20`,
+      on: dayFrom(`${year}-03-20`),
     }
     const given = await put('entries', mark)
     expect(await about()).toEqual([false, false])
@@ -235,7 +236,7 @@ describe('the calendar, read back by an independent parser', () => {
 
   it('has the sowing’s rungs as days, and the soak as an evening with an alarm', async () => {
     const id = randomUUID()
-    await put('sowings', tomatoes({ sowOn: `${year}-03-28` }), 0, id)
+    await put('sowings', tomatoes({ sowOn: dayFrom(`${year}-03-28`) }), 0, id)
     const events = await read()
     expect(start([...events].find(([uid]) => uid.startsWith(`${id}-rung-0@`))![1])).toBe(`${year}-03-28`)
     const soaks = [...events].filter(([uid]) => uid.includes('-soak@'))
@@ -248,22 +249,22 @@ describe('the calendar, read back by an independent parser', () => {
 
   it('keeps every UID when days move, and raises the sequence', async () => {
     const id = randomUUID()
-    await put('sowings', tomatoes({ name: 'Moving', sowOn: `${year}-06-01` }), 0, id)
+    await put('sowings', tomatoes({ name: 'Moving', sowOn: dayFrom(`${year}-06-01`) }), 0, id)
     const before = await read()
     await new Promise((resolve) => setTimeout(resolve, 1100))
-    await put('sowings', tomatoes({ name: 'Moving', sowOn: `${year}-06-09` }), 1, id)
+    await put('sowings', tomatoes({ name: 'Moving', sowOn: dayFrom(`${year}-06-09`) }), 1, id)
     const after = await read()
     expect([...after.keys()].filter((uid) => uid.startsWith(id)).sort()).toEqual(
       [...before.keys()].filter((uid) => uid.startsWith(id)).sort(),
     )
     const of = (events: typeof before) => [...events].find(([uid]) => uid.startsWith(`${id}-rung-0@`))![1]
-    expect([start(of(before)), start(of(after))]).toEqual([`${year}-06-01`, `${year}-06-09`])
+    expect([start(of(before)), start(of(after))]).toEqual([dayFrom(`${year}-06-01`), dayFrom(`${year}-06-09`)])
     const sequence = (event: ICAL.Component) => Number(event.getFirstPropertyValue('sequence'))
     expect(sequence(of(after))).toBeGreaterThan(sequence(of(before)))
   })
 
   it('raises the sequence when late work moves on with the day, though nothing was written', async () => {
-    await put('sowings', tomatoes({ name: 'Late', sowOn: `${year}-02-01` }))
+    await put('sowings', tomatoes({ name: 'Late', sowOn: dayFrom(`${year}-02-01`) }))
     const on = async (day: string) => {
       const answer = await fetch(`${base}/api/households/${household}/calendar.ics?on=${day}`)
       const events = new ICAL.Component(ICAL.parse(await answer.text())).getAllSubcomponents('vevent')
@@ -274,7 +275,7 @@ describe('the calendar, read back by an independent parser', () => {
       }
     }
     const [monday, tuesday] = [await on(`${year}-03-01`), await on(`${year}-03-02`)]
-    expect([monday.start, tuesday.start]).toEqual([`${year}-03-01`, `${year}-03-02`])
+    expect([monday.start, tuesday.start]).toEqual([dayFrom(`${year}-03-01`), dayFrom(`${year}-03-02`)])
     expect(tuesday.sequence).toBeGreaterThan(monday.sequence)
   })
 })

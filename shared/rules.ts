@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import type { Day } from '#core/season/day'
 import type { Problem } from '#core/problem'
 
 /** A schema that also obeys the rules of the trade, stated once in core; each problem lands on its field. */
@@ -40,7 +41,8 @@ export const id = z.uuid('This is not an id.')
 /** Built-in things have short ids, a household's own have UUIDs. */
 export const reference = z.string().min(1, 'Choose one.').max(64)
 export const amount = z.number('This is not a number.')
-export const day = z.iso.date('This is not a calendar day.')
+/** Zod's ISO date is a real calendar day: it knows the days of each month. */
+export const day = z.iso.date('This is not a calendar day.') as unknown as z.ZodType<Day, string>
 /** The ids of a list, as an enumeration takes them. */
 export const idsOf = <T extends string>(all: readonly { readonly id: T }[]) =>
   all.map(({ id }) => id) as [T, ...T[]]

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { addDays, daysBetween, type Day } from '#core/season/day'
+import { addDays, dayFrom, daysBetween, type Day } from '#core/season/day'
 import { LADDERS } from '#core/season/ladder'
 import type { Job, Mark } from '#core/season/today'
 import { jobWords } from '#core/season/wording'
@@ -85,12 +85,12 @@ const season = fc
         cropId: crop.id,
         ladderId,
         plants,
-        sowOn: addDays('2027-03-01', day),
+        sowOn: addDays(dayFrom('2027-03-01'), day),
       }),
     })),
   )
-  .filter((sowings) => jobsAt('2026-11-01', sowings, []).rows.length === sowings.length)
-const START = '2026-11-10'
+  .filter((sowings) => jobsAt(dayFrom('2026-11-01'), sowings, []).rows.length === sowings.length)
+const START = dayFrom('2026-11-10')
 const rungTicks = (ticks: readonly Tick[], id: string) =>
   ticks.filter(({ job }) => job.kind === 'rung' && job.of[0]!.sowingId === id)
 
@@ -194,7 +194,7 @@ describe('a season done day by day', () => {
     fc.assert(
       fc.property(season, fc.integer({ min: 0, max: 120 }), (sowings, after) => {
         const [lost, ...others] = sowings
-        const on = addDays('2027-02-20', after)
+        const on = addDays(dayFrom('2027-02-20'), after)
         const of = [{ sowingId: lost!.id, rung: 0 }]
         const given: Mark = { what: 'give up', of, on, snoozedUntil: null }
         const alone = jobsAt(on, others, []).jobs.map(({ id, state }) => `${id} ${state}`)

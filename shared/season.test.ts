@@ -11,6 +11,7 @@ import { asCrop, crop, cropRecordOf } from './records/crop'
 import { seasonFrame } from './records/season-frame'
 import { asSowingRequest, sowing, sowingRecordProblems } from './records/sowing'
 import { openRows, seasonPlanner, type SeasonContext } from './season'
+import { dayFrom } from '#core/season/day'
 
 const frame = seasonFrame.parse({
   lastFrost: '2027-05-08',
@@ -96,17 +97,17 @@ describe('a kept sowing', () => {
   })
 
   it('is planned again only when it or its marks changed', () => {
-    const plan = seasonPlanner(known, '2027-03-01')
+    const plan = seasonPlanner(known, dayFrom('2027-03-01'))
     const kept = [
       { id: 'a', body: tomato },
       { id: 'b', body: { ...tomato, plants: 20 } },
     ]
-    const before = openRows(plan, kept, new Map(), '2027-03-22').rows
-    const moved = [kept[0]!, { id: 'b', body: { ...kept[1]!.body, sowOn: '2027-03-27' } }]
-    const after = openRows(plan, moved, new Map(), '2027-03-22').rows
+    const before = openRows(plan, kept, new Map(), dayFrom('2027-03-22')).rows
+    const moved = [kept[0]!, { id: 'b', body: { ...kept[1]!.body, sowOn: dayFrom('2027-03-27') } }]
+    const after = openRows(plan, moved, new Map(), dayFrom('2027-03-22')).rows
     expect(after[0]).toBe(before[0])
     expect(after[1]!.planned.sowOn).toBe('2027-03-27')
-    const done = openRows(plan, moved, new Map([['a', { 'rung-0': '2027-03-22' }]]), '2027-03-22').rows
+    const done = openRows(plan, moved, new Map([['a', { 'rung-0': dayFrom('2027-03-22') }]]), dayFrom('2027-03-22')).rows
     expect([done[0]!.planned.sowOn, done[1]]).toEqual(['2027-03-22', after[1]])
   })
 
@@ -118,7 +119,7 @@ describe('a kept sowing', () => {
       { id: 'no packet', body: { ...tomato, packetId: '7b1c0a30-0000-4000-8000-00000000000f' } },
       { id: 'no mix', body: { ...tomato, rungs: rungsWith('moon-dust') } },
     ]
-    const { rows, unplanned } = openRows(seasonPlanner(known, '2027-03-01'), kept, new Map(), '2027-03-01')
+    const { rows, unplanned } = openRows(seasonPlanner(known, dayFrom('2027-03-01')), kept, new Map(), dayFrom('2027-03-01'))
     expect(rows.map(({ id }) => id)).toEqual(['well'])
     expect(unplanned.map(({ id, problem }) => [id, problem.path[0]])).toEqual([
       ['poor seed', 'plants'],
@@ -135,7 +136,7 @@ it('a season runs short of a thing on the day its use passes what is there', () 
   fc.assert(
     fc.property(fc.array(use, { maxLength: 12 }), fc.integer({ min: 0, max: 40 }), (uses, there) => {
       const dated = uses.map(({ day, litres }) => ({
-        on: `2027-04-${String(day).padStart(2, '0')}`,
+        on: dayFrom(`2027-04-${String(day).padStart(2, '0')}`),
         needs: [{ kind: 'material' as const, id: 'coir', amount: given('coir', litres, 'L', yours()) }],
       }))
       const day = shortFrom(dated, () => there).get('material coir')

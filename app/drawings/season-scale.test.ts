@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { DateTime } from 'luxon'
-import { addDays } from '#core/season/day'
+import { addDays, dayAt, dayFrom } from '#core/season/day'
 import { seasonScale } from './season-scale'
 
 const start = fc.date({ min: new Date('2024-01-01'), max: new Date('2035-12-31'), noInvalidDate: true })
-const day = (at: Date) => at.toISOString().slice(0, 10)
+const day = dayAt
 
 describe('the axis of a season', () => {
   it('marks the first of every month and every Monday, as a date library has them', () => {
@@ -34,8 +34,8 @@ describe('the axis of a season', () => {
   it('reads a drag back in whole days', () => {
     fc.assert(
       fc.property(fc.integer({ min: -60, max: 60 }), fc.integer({ min: 60, max: 300 }), (moved, days) => {
-        const scale = seasonScale('2027-02-01', days, 0, 900)
-        const px = scale.x(addDays('2027-02-01', moved)) - scale.x('2027-02-01')
+        const scale = seasonScale(dayFrom('2027-02-01'), days, 0, 900)
+        const px = scale.x(addDays(dayFrom('2027-02-01'), moved)) - scale.x(dayFrom('2027-02-01'))
         return Math.abs(scale.days(px) - moved) === 0
       }),
     )

@@ -266,7 +266,8 @@ const blocked = computed(() => {
           @update:model-value="mix.change('name', (draft) => (draft.name = $event))"
         />
         <DayField
-          :model-value="mix.draft.onDate ?? ''"
+          :model-value="mix.draft.onDate"
+          optional
           label="Filled on"
           :problem="mix.problemAt('onDate')"
           @update:model-value="mix.change('date', (draft) => (draft.onDate = $event))"

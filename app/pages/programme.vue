@@ -116,7 +116,8 @@ const blocked = computed(() =>
           @update:model-value="(value) => programme.change('batch', (draft) => (draft.batchId = value))"
         />
         <DayField
-          :model-value="programme.draft.startOn ?? ''"
+          :model-value="programme.draft.startOn"
+          optional
           label="Up on"
           :problem="programme.problemAt('startOn')"
           @update:model-value="programme.change('date', (draft) => (draft.startOn = $event))"

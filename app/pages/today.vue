@@ -17,6 +17,7 @@ import { useKeeping } from '~/state/keeping'
 import { usePreferences } from '~/state/preferences'
 import { useSeason } from '~/state/season'
 import { Printer } from '@lucide/vue'
+import type { Day } from '#core/season/day'
 import type { Job } from '#core/season/today'
 
 definePageMeta({ place: { title: 'Today', what: 'what is due, late or in danger', order: 1, key: 't' } })
@@ -61,7 +62,7 @@ const at = computed(
 
 const done = (job: Job) => season.mark(job, words(job).title)
 const undo = (job: Job) => season.undoJob(job)
-const snooze = (job: Job, until: string) => season.mark(job, words(job).title, until)
+const snooze = (job: Job, until: Day) => season.mark(job, words(job).title, until)
 
 function step(by: number) {
   const index = list.value.findIndex(({ id }) => id === (current.value ?? at.value?.id))

@@ -10,7 +10,7 @@ import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
 import { useSaving } from '~/state/saving'
 import { useUndo, type Act } from '~/state/undo'
-import type { Day } from '#core/season/day'
+import { dayAt, type Day } from '#core/season/day'
 import { edgeMoved, movedBy } from '#core/season/moves'
 import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand'
 import { rungsOf } from '#core/season/sowing'
@@ -28,7 +28,7 @@ export const useSeason = defineStore('season', () => {
   const undoing = useUndo()
   const { note } = useNotes()
   const { saving, save: saveRecord, dismiss } = useSaving('sowings')
-  const today = useState<string>('today', () => new Date().toISOString().slice(0, 10))
+  const today = useState<Day>('today', () => dayAt(new Date()))
 
   const frame = computed(() => household.season)
   const known = computed(() => {

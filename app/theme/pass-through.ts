@@ -12,7 +12,11 @@ export default {
     hiddenFirstFocusableEl: { tabindex: -1 },
     hiddenLastFocusableEl: { tabindex: -1 },
   },
-  autocomplete: { pcInputText: { root: { class: 'input' } } },
+  autocomplete: {
+    pcInputText: { root: { class: 'input' } },
+    // The field itself opens with a press or the arrow key.
+    dropdown: { tabindex: -1, 'aria-label': 'Show all' },
+  },
   toast: { message: { role: 'status', 'aria-live': 'polite' } },
   datepicker: { pcInputText: { root: { class: 'input' } } },
 }

@@ -1,13 +1,14 @@
 import { utcDay } from 'd3-time'
 
-/** A calendar day, `2027-05-20`. Days belong to no time zone. */
-export type Day = string
+declare const calendarDay: unique symbol
+/** A real calendar day, `2027-05-20`; no other text is one. Days belong to no time zone. */
+export type Day = string & { readonly [calendarDay]: true }
 
 const EPOCH = new Date(0)
 
 /** Days are asked for again and again while a season is planned; a few thousand cover it. */
 const MOST_KNOWN = 20_000
-const numbers = new Map<Day, number>()
+const numbers = new Map<string, number>()
 const days = new Map<number, Day>()
 
 /** Milliseconds of a real calendar day's midnight; NaN for anything else. */
@@ -17,7 +18,16 @@ function midnight(text: string): number {
   return Number.isNaN(at) || new Date(at).toISOString().slice(0, 10) !== text ? NaN : at
 }
 
-export const isDay = (text: string): boolean => numbers.has(text) || !Number.isNaN(midnight(text))
+export const isDay = (text: string): text is Day => numbers.has(text) || !Number.isNaN(midnight(text))
+
+/** The day a text names. @throws RangeError for a day that is none, such as 2027-02-29 */
+export function dayFrom(text: string): Day {
+  if (!isDay(text)) throw new RangeError(`day: '${text}' is not a calendar day`)
+  return text
+}
+
+/** The day of a moment, by the clock of Greenwich. @throws RangeError for a moment outside the years 0 to 9999 */
+export const dayAt = (at: Date): Day => dayFrom(at.toISOString().slice(0, 10))
 
 /** Days since 1970-01-01. @throws RangeError for a day that is none, such as 2027-02-29 */
 export function dayNumber(day: Day): number {
@@ -36,7 +46,7 @@ export function dayOf(number: number): Day {
   const known = days.get(whole)
   if (known !== undefined) return known
   if (days.size > MOST_KNOWN) days.clear()
-  const day = utcDay.offset(EPOCH, whole).toISOString().slice(0, 10)
+  const day = dayAt(utcDay.offset(EPOCH, whole))
   days.set(whole, day)
   return day
 }
@@ -44,7 +54,7 @@ export function dayOf(number: number): Day {
 /** The same day so many years on; 28 February where there is no 29th. */
 export function yearsOn(day: Day, years: number): Day {
   const on = `${Number(day.slice(0, 4)) + years}${day.slice(4)}`
-  return isDay(on) ? on : addDays(`${on.slice(0, 8)}01`, 27)
+  return isDay(on) ? on : addDays(dayFrom(`${on.slice(0, 8)}01`), 27)
 }
 
 export const addDays = (day: Day, days: number): Day => dayOf(dayNumber(day) + days)

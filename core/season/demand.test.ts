@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { CROPS } from '../sowing/crops'
-import { addDays, daysBetween } from './day'
+import { addDays, daysBetween, dayFrom } from './day'
 import {
   BATCH_WITHIN_DAYS,
   extentOf,
@@ -29,7 +29,7 @@ const season = fc
   )
   .map((list) =>
     list.map(({ crop, ladderId, plants, day }, i) =>
-      row(String(i), crop.id, { ladderId, plants, sowOn: addDays('2027-01-15', day) }),
+      row(String(i), crop.id, { ladderId, plants, sowOn: addDays(dayFrom('2027-01-15'), day) }),
     ),
   )
 const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)
@@ -125,7 +125,7 @@ describe('the shelf', () => {
   it('holds on each day what a count of every rung finds, lit from the day it is up', () => {
     fc.assert(
       fc.property(season, fc.integer({ min: 0, max: 200 }), (rows, at) => {
-        const from = '2026-12-20'
+        const from = dayFrom('2026-12-20')
         const load = loadOf(rows, from, 420)
         const day = addDays(from, at)
         const standing = rows.flatMap(({ planned }) =>
@@ -146,7 +146,7 @@ describe('the shelf', () => {
   it('is drawn from before the first treatment to after the last day out', () => {
     fc.assert(
       fc.property(season, (rows) => {
-        const { from, days } = extentOf(rows, frame, '2027-01-01')
+        const { from, days } = extentOf(rows, frame, dayFrom('2027-01-01'))
         const until = addDays(from, days)
         for (const { planned } of rows) {
           expect(from < (planned.treatOn ?? planned.sowOn)).toBe(true)
@@ -162,7 +162,7 @@ describe('the shelf', () => {
     const flats = fc.array(fc.integer({ min: 0, max: 12 }), { minLength: 1, maxLength: 60 })
     fc.assert(
       fc.property(flats, fc.integer({ min: 0, max: 12 }), (list, shelf) => {
-        const load: SeasonLoad = { from: '2027-02-20', flats: list, litM2: [] }
+        const load: SeasonLoad = { from: dayFrom('2027-02-20'), flats: list, litM2: [] }
         const runs = overflows(load, shelf)
         list.forEach((n, i) => {
           const day = addDays(load.from, i)

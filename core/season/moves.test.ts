@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { CROPS } from '../sowing/crops'
-import { addDays, daysBetween } from './day'
+import { addDays, daysBetween, dayFrom } from './day'
 import { LADDERS } from './ladder'
 import { edgeMoved, movedBy } from './moves'
 import { planSowing, rungsOf, type SowingRequest } from './sowing'
@@ -18,7 +18,7 @@ const sowing = fc
     weeks: fc.integer({ min: 8, max: 14 }),
   })
   .map(({ crop, ladderId, ends, day, weeks }): SowingRequest => {
-    const sowOn = addDays('2027-02-10', day)
+    const sowOn = addDays(dayFrom('2027-02-10'), day)
     return ask(crop.id, {
       ladderId,
       sowOn: ends === 'sowOn' || ends === 'both' ? sowOn : null,
@@ -87,8 +87,8 @@ describe('how far a sowing may be moved to make room', () => {
   it('is never before today, never out before its frost, and not at all once it is sown', () => {
     fc.assert(
       fc.property(sowing, fc.integer({ min: -20, max: 60 }), fc.boolean(), (request, day, sown) => {
-        const today = addDays('2027-02-20', day)
-        const from = '2027-01-01'
+        const today = addDays(dayFrom('2027-02-20'), day)
+        const from = dayFrom('2027-01-01')
         const plan = planned(request)
         const standing = standingOf({ id: 'a', planned: plan, crop: request.crop }, frame, from, today, sown)
         expect(addDays(from, standing.start)).toBe(plan.sowOn)
@@ -107,7 +107,7 @@ describe('how far a sowing may be moved to make room', () => {
 
   it('stands on the shelf as many flats as its rungs say', () => {
     const one = row('a', 'tomato', { ladderId: 'cell-pot' })
-    const { flats } = standingOf({ ...one, crop: one.crop }, frame, '2027-01-01', '2027-01-02', false)
+    const { flats } = standingOf({ ...one, crop: one.crop }, frame, dayFrom('2027-01-01'), dayFrom('2027-01-02'), false)
     const rungs = one.planned.rungs.filter(({ stage }) => stage !== 'harden')
     expect([flats[0], flats.at(-1)]).toEqual([rungs[0]!.flats, 0])
     const potted = daysBetween(one.planned.sowOn, rungs[1]!.from)

@@ -6,7 +6,7 @@ import { DEFAULT_ALLOWANCES, plainBatch } from '../media/batch-request'
 import { BUILT_IN } from '../media/materials'
 import { CROPS } from '../sowing/crops'
 import { binomialAtMost } from '../sowing/odds'
-import { addDays, dayNumber, daysBetween, isDay } from './day'
+import { addDays, dayFrom, dayNumber, daysBetween, isDay, type Day } from './day'
 import { feedRuns, loadOf, mixRuns, overflows } from './demand'
 import { frameProblems } from './frame'
 import { hardeningPlan } from './hardening'
@@ -38,27 +38,27 @@ describe('days', () => {
         fc.constantFrom(...zones),
         (year, ordinal, days, zone) => {
           const start = DateTime.fromObject({ year, ordinal: Math.min(ordinal, 365) }, { zone })
-          expect(addDays(start.toISODate()!, days)).toBe(start.plus({ days }).toISODate())
+          expect(addDays(dayFrom(start.toISODate()!), days)).toBe(start.plus({ days }).toISODate())
         },
       ),
     )
   })
 
   it('know leap days', () => {
-    expect(addDays('2028-02-28', 1)).toBe('2028-02-29')
-    expect(addDays('2027-02-28', 1)).toBe('2027-03-01')
+    expect(addDays(dayFrom('2028-02-28'), 1)).toBe(dayFrom('2028-02-29'))
+    expect(addDays(dayFrom('2027-02-28'), 1)).toBe(dayFrom('2027-03-01'))
     expect([isDay('2028-02-29'), isDay('2027-02-29'), isDay('2027-13-01'), isDay('May')]).toEqual([
       true,
       false,
       false,
       false,
     ])
-    expect(() => dayNumber('2027-02-29')).toThrow(/calendar day/)
+    expect(() => dayNumber(dayFrom('2027-02-29'))).toThrow(/calendar day/)
   })
 })
 
 describe('a sowing in one sentence', () => {
-  const read = (text: string) => readSowing(text, CROPS, '2027-01-10')
+  const read = (text: string) => readSowing(text, CROPS, dayFrom('2027-01-10'))
 
   it.each([
     ['48 good plants of sweet basil by 20 May', 48, 'basil', '2027-05-20'],
@@ -97,14 +97,14 @@ describe('a sowing in one sentence', () => {
 
   it('reads days in several spellings, the next one from today', () => {
     for (const text of ['20 May', 'May 20th', '20.5.', '20/5', '2027-05-20'])
-      expect(readDay(text, '2027-01-10')).toBe('2027-05-20')
-    expect(readDay('20 May', '2027-05-21')).toBe('2028-05-20')
+      expect(readDay(text, dayFrom('2027-01-10'))).toBe(dayFrom('2027-05-20'))
+    expect(readDay('20 May', dayFrom('2027-05-21'))).toBe(dayFrom('2028-05-20'))
   })
 })
 
 describe('a planned sowing', () => {
   it('answers 48 basil by 20 May back from the day', () => {
-    const planned = plan('basil', { outOn: '2027-05-20' })
+    const planned = plan('basil', { outOn: dayFrom('2027-05-20') })
     expect(planned.outOn).toBe('2027-05-20')
     // 5–6 weeks before planting out: five and a half.
     expect(daysBetween(planned.sowOn, planned.outOn)).toBeGreaterThanOrEqual(35)
@@ -154,7 +154,7 @@ describe('a planned sowing', () => {
     expect(later.outOn).toBe(addDays(before.outOn, 5))
     const slow = plan('tomato', { done: { 'rung-0': before.sowOn, up: addDays(before.emergeOn!, 4) } })
     expect(slow.rungs[1]!.from).toBe(addDays(before.rungs[1]!.from, 4))
-    expect(plan('tomato', { done: { out: '2027-05-30' } }).outOn).toBe('2027-05-30')
+    expect(plan('tomato', { done: { out: dayFrom('2027-05-30') } }).outOn).toBe(dayFrom('2027-05-30'))
   })
 
   it('pushes what follows when work is late, and says when it is too late for the day that was asked', () => {
@@ -175,7 +175,7 @@ describe('a planned sowing', () => {
     const own = plan('tomato', { rungs })
     expect(daysBetween(own.rungs[1]!.from, own.rungs[1]!.until)).toBe(30)
     expect(own.outOn).toBe(plan('tomato').outOn)
-    const both = plan('tomato', { sowOn: '2027-03-01', outOn: '2027-05-22' })
+    const both = plan('tomato', { sowOn: dayFrom('2027-03-01'), outOn: dayFrom('2027-05-22') })
     expect([both.sowOn, both.outOn]).toEqual(['2027-03-01', '2027-05-22'])
   })
 
@@ -238,8 +238,8 @@ describe('a planned sowing', () => {
 
   it('says when it comes out too early, too late, never, or is short of seed', () => {
     const kinds = (planned: ReturnType<typeof plan>) => planned.notices.map(({ kind }) => kind)
-    expect(kinds(plan('tomato', { outOn: '2027-05-01' }))).toContain('out before the frost is over')
-    const late = plan('pumpkin', { outOn: '2027-09-20' })
+    expect(kinds(plan('tomato', { outOn: dayFrom('2027-05-01') }))).toContain('out before the frost is over')
+    const late = plan('pumpkin', { outOn: dayFrom('2027-09-20') })
     const notice = late.notices.find(({ kind }) => kind === 'not before the frost')
     expect(notice).toMatchObject({
       latestOut: addDays(frame.firstFrost, -70),
@@ -247,7 +247,7 @@ describe('a planned sowing', () => {
     })
     const cold = planSowing(ask('aubergine'), { ...frame, mixC: 15 }, book)
     expect(kinds(cold)).toContain('too cold to come up')
-    expect([cold.emergeOn, emergenceVerdict(cold, '2027-03-01')]).toEqual([null, 'too cold'])
+    expect([cold.emergeOn, emergenceVerdict(cold, dayFrom('2027-03-01'))]).toEqual([null, 'too cold'])
     expect(plan('basil', { seedsThere: 100 }).notices).toContainEqual({
       kind: 'seed is short',
       short: plan('basil').seeds - 100,
@@ -268,9 +268,9 @@ describe('a planned sowing', () => {
     [{ plants: 2.5 }, 'plants'],
     [{ germination: 0 }, 'germination'],
     [{ germination: 1.2 }, 'germination'],
-    [{ outOn: '2027-02-29' }, 'outOn'],
-    [{ outOn: '2031-05-20' }, 'outOn'],
-    [{ sowOn: '2027-05-10', outOn: '2027-05-15' }, 'sowOn'],
+    [{ outOn: '2027-02-29' as Day }, 'outOn'],
+    [{ outOn: dayFrom('2031-05-20') }, 'outOn'],
+    [{ sowOn: dayFrom('2027-05-10'), outOn: dayFrom('2027-05-15') }, 'sowOn'],
     [{ season: 'autumn' as const }, 'season'],
     [
       { rungs: [rung('sow', 'pot-10cm', null, 1), rung('pot up', 'tray-72', null, 1)] },
@@ -282,8 +282,8 @@ describe('a planned sowing', () => {
   })
 
   it('refuses frosts the wrong way round', () => {
-    expect(frameProblems({ ...frame, firstFrost: '2027-04-01' })[0]!.path).toEqual(['firstFrost'])
-    expect(frameProblems({ ...frame, lastFrost: '2027-02-29' })[0]!.path).toEqual(['lastFrost'])
+    expect(frameProblems({ ...frame, firstFrost: dayFrom('2027-04-01') })[0]!.path).toEqual(['firstFrost'])
+    expect(frameProblems({ ...frame, lastFrost: '2027-02-29' as Day })[0]!.path).toEqual(['lastFrost'])
     expect(frameProblems(frame)).toEqual([])
   })
 
@@ -335,7 +335,7 @@ describe('what a season asks for', () => {
   })
 
   it('counts flats day by day, and finds where they do not fit', () => {
-    const load = loadOf(rows, '2027-02-01', 150)
+    const load = loadOf(rows, dayFrom('2027-02-01'), 150)
     const flatDays = rows
       .flatMap(({ planned }) => planned.rungs)
       .reduce((sum, { flats, from, until }) => sum + flats * daysBetween(from, until), 0)
@@ -466,7 +466,7 @@ describe('light and hardening', () => {
 
   it('hardens a little longer each day, to nights outside', () => {
     for (const days of [1, 7, 10, 14]) {
-      const hours = hardeningPlan('2027-05-01', days).map((day) => day.hours)
+      const hours = hardeningPlan(dayFrom('2027-05-01'), days).map((day) => day.hours)
       expect(hours).toHaveLength(days)
       expect(hours).toEqual([...hours].sort((a, b) => a - b))
       expect(hours.at(-1)).toBe(24)
@@ -476,7 +476,7 @@ describe('light and hardening', () => {
 
 describe('today', () => {
   const tomato = row('t', 'tomato')
-  const input = (today: string, marks: Mark[] = [], more: Partial<TodayInput> = {}): TodayInput => {
+  const input = (today: Day, marks: Mark[] = [], more: Partial<TodayInput> = {}): TodayInput => {
     const done = doneBySowing(marks)
     const rows = [row('t', 'tomato', { done: done.get('t') ?? {}, notBefore: today })]
     return {
@@ -492,7 +492,7 @@ describe('today', () => {
       ...more,
     }
   }
-  const mark = (what: Mark['what'], rung: number, on: string, snoozedUntil: string | null = null): Mark => ({
+  const mark = (what: Mark['what'], rung: number, on: Day, snoozedUntil: Day | null = null): Mark => ({
     what,
     of: [{ sowingId: 't', rung }],
     on,
@@ -574,5 +574,5 @@ describe('today', () => {
 })
 
 it('repeats a sowing every so many days', () => {
-  expect(successionDays('2027-04-01', 3, 14)).toEqual(['2027-04-01', '2027-04-15', '2027-04-29'])
+  expect(successionDays(dayFrom('2027-04-01'), 3, 14)).toEqual([dayFrom('2027-04-01'), dayFrom('2027-04-15'), dayFrom('2027-04-29')])
 })

@@ -95,11 +95,12 @@ export function readDay(text: string, today: Day): Day | null {
   const [day, number, year] = named && month ? [named[1]!, month, named[3]] : numbers(said)
   if (!day) return null
   const make = (y: number) => `${y}-${String(number).padStart(2, '0')}-${day.padStart(2, '0')}`
-  if (year) return isDay(make(Number(year))) ? make(Number(year)) : null
+  if (year) return [make(Number(year))].find(isDay) ?? null
   const thisYear = Number(today.slice(0, 4))
   const next = [thisYear, thisYear + 1, thisYear + 2, thisYear + 3, thisYear + 4]
     .map(make)
-    .find((one) => isDay(one) && one >= today)
+    .filter(isDay)
+    .find((one) => one >= today)
   return next ?? null
 }
 

@@ -1,3 +1,4 @@
+import type { Day } from '#core/season/day'
 import { sql } from 'drizzle-orm'
 import {
   boolean,
@@ -155,7 +156,7 @@ export const batches = pgTable(
     tubL: doublePrecision(),
     lowerParts: jsonb().$type<BatchRecord['lowerParts']>().notNull().default([]),
     lowerRecipeId: text(),
-    onDate: date({ mode: 'string' }),
+    onDate: date({ mode: 'string' }).$type<Day>(),
   },
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),
@@ -193,7 +194,7 @@ export const programmes = pgTable(
     school: text().$type<ProgrammeRecord['school']>().notNull(),
     plants: integer().notNull(),
     batchId: uuid(),
-    startOn: date({ mode: 'string' }),
+    startOn: date({ mode: 'string' }).$type<Day>(),
     rungs: jsonb().$type<ProgrammeRecord['rungs']>().notNull(),
   },
   (table) => [
@@ -260,8 +261,8 @@ export const sowings = pgTable(
     packetId: uuid(),
     plants: integer().notNull(),
     season: text().$type<SowingRecord['season']>().notNull(),
-    outOn: date({ mode: 'string' }),
-    sowOn: date({ mode: 'string' }),
+    outOn: date({ mode: 'string' }).$type<Day>(),
+    sowOn: date({ mode: 'string' }).$type<Day>(),
     germination: doublePrecision(),
     certainty: doublePrecision().notNull(),
     seedsPerCell: integer(),
@@ -287,7 +288,7 @@ export const entries = pgTable(
     ...owned(),
     number: integer().generatedAlwaysAsIdentity(),
     kind: text().$type<EntryRecord['kind']>().notNull(),
-    on: date({ mode: 'string' }).notNull(),
+    on: date({ mode: 'string' }).$type<Day>().notNull(),
     at: text(),
     by: text().notNull(),
     about: jsonb().$type<EntryRecord['about']>().notNull(),
@@ -295,7 +296,7 @@ export const entries = pgTable(
     note: text().notNull(),
     times: doublePrecision().notNull(),
     evenIfShort: boolean().notNull(),
-    snoozedUntil: date({ mode: 'string' }),
+    snoozedUntil: date({ mode: 'string' }).$type<Day>(),
     act: uuid(),
     moves: jsonb().$type<EntryRecord['moves']>().notNull(),
     facts: jsonb().$type<EntryRecord['facts']>().notNull(),

@@ -1,6 +1,7 @@
 import * as z from 'zod'
+import { dayAt } from '#core/season/day'
 import { COLLECTION_NAMES } from '#shared/collections'
-import { id } from '#shared/rules'
+import { day, id } from '#shared/rules'
 
 export const householdParams = z.object({ householdId: id })
 export const collectionParams = householdParams.extend({ collection: z.enum(COLLECTION_NAMES) })
@@ -9,7 +10,7 @@ const HIGHEST = 2 ** 31 - 2
 export const versionQuery = z.object({ version: z.coerce.number().int().min(1).max(HIGHEST) })
 /** The day on the server's clock, in UTC; a household's own day is what its browser says. */
 export const dayQuery = z.object({
-  on: z.iso.date('This is not a calendar day.').default(() => new Date().toISOString().slice(0, 10)),
+  on: day.default(() => dayAt(new Date())),
 })
 export const pageQuery = z.object({
   before: z.coerce.number().int().min(1).max(HIGHEST).optional(),

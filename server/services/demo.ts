@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { addDays, type Day } from '#core/season/day'
+import { addDays, dayAt, dayFrom, type Day } from '#core/season/day'
 import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch } from '#core/media/batch-request'
 import { MATERIAL_FIGURES, type MaterialFigures } from '#core/media/material'
 import { materialById } from '#core/media/materials'
@@ -369,7 +369,7 @@ const ORDER = [
 export async function seedDemoWhenEmpty(): Promise<void> {
   await db().transaction(async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(${SEED_LOCK})`)
-    const today = process.env.BLASTOMIX_DEMO_DAY || new Date().toISOString().slice(0, 10)
+    const today = process.env.BLASTOMIX_DEMO_DAY ? dayFrom(process.env.BLASTOMIX_DEMO_DAY) : dayAt(new Date())
     const [any] = await tx.select({ id: households.householdId }).from(households).limit(1)
     if (any) return
     await tx.insert(households).values({

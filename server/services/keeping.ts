@@ -9,6 +9,7 @@ import {
   type Collection,
   type Stored,
 } from '#shared/collections'
+import { dayAt } from '#core/season/day'
 import type { HouseholdRecord } from '#shared/records/household'
 import { db, type Transaction } from '../db/client'
 import { batches, households, revisions } from '../db/schema'
@@ -163,7 +164,7 @@ async function writeCount<C extends Collection>(
   // A packet nobody had counted holds what its entries say before it is counted.
   const uncounted = body && 'seeds' in body && body.seeds === null
   const before = uncounted ? await movedSum(tx, householdId, collection, stored.id) : body ? levelOf(body) : 0
-  const entry = countedEntry(collection, counted, before, new Date().toISOString().slice(0, 10))
+  const entry = countedEntry(collection, counted, before, dayAt(new Date()))
   if (entry) await insert(tx, 'entries', householdId, crypto.randomUUID(), entry)
 }
 

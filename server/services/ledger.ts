@@ -1,6 +1,7 @@
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { planDose } from '#core/feed/dose'
 import { planBatch } from '#core/media/batch'
+import type { Day } from '#core/season/day'
 import { goodsName, goodsUnit, type Goods } from '#core/stores/goods'
 import { drawFrom } from '#core/stores/draw'
 import { addUp, needsOfBatch, type Need } from '#core/stores/needs'
@@ -109,7 +110,7 @@ export function countedEntry(
   of: Moves[number]['of'],
   stored: Stored<Bodies['stocks'] | Bodies['packets']>,
   before: number,
-  day: string,
+  day: Day,
 ): EntryRecord | null {
   const { body, id } = stored
   const by = round(levelOf(body) - before)

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { batchProblems, plainBatch, type BatchRequest } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
 import type { Problem } from '#core/problem'
-import { amount, name, reference, ruled } from '../rules'
+import { amount, day, name, reference, ruled } from '../rules'
 import { contextOf, type Context } from '../context'
 import { container } from './container'
 import { material } from './material'
@@ -47,9 +47,7 @@ export const batch = batchFields.extend({
   name,
   recipeId: reference.nullable().describe('The recipe it started from'),
   lowerRecipeId: reference.nullable().default(null).describe('The recipe the lower mix started from'),
-  onDate: z.iso
-    .date('This is not a date.')
-    .nullable()
+  onDate: day.nullable()
     .default(null)
     .describe('The day the containers are filled'),
 })

@@ -4,7 +4,7 @@ import { FEEDING_SCHOOLS, programmeProblems, type ProgrammeRequest } from '#core
 import { releasedBy } from '#core/media/released'
 import type { Problem } from '#core/problem'
 import type { Context } from '../context'
-import { amount, id, name, reference, ruled } from '../rules'
+import { amount, day, id, name, reference, ruled } from '../rules'
 
 const SCHOOL_IDS = FEEDING_SCHOOLS.map((school) => school.id) as [
   ProgrammeRequest['school'],
@@ -19,7 +19,7 @@ export const programme = ruled(
     school: z.enum(SCHOOL_IDS),
     plants: z.int('Count whole plants.').describe('Plants that are fed'),
     batchId: id.nullable().default(null).describe('The batch they were sown in'),
-    startOn: z.iso.date('This is not a date.').nullable().default(null).describe('The day they came up'),
+    startOn: day.nullable().default(null).describe('The day they came up'),
     rungs: z
       .array(
         z.object({

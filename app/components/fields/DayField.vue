@@ -3,17 +3,18 @@ import { computed, useId } from 'vue'
 import DatePicker from 'primevue/datepicker'
 import FieldFrame from '~/components/fields/FieldFrame.vue'
 import { useDates } from '~/composables/useDates'
+import { dayFrom, type Day } from '#core/season/day'
 
 /** A calendar day, typed or picked in the reader's own order of day, month and year. */
 const props = defineProps<{
-  modelValue: string | null
+  modelValue: Day | null
   label: string
   hideLabel?: boolean
   optional?: boolean
   problem?: string | undefined
   hint?: string | undefined
 }>()
-const emit = defineEmits<{ 'update:modelValue': [day: string | null] }>()
+const emit = defineEmits<{ 'update:modelValue': [day: Day | null] }>()
 const id = useId()
 const { dayOrder } = useDates()
 
@@ -25,7 +26,9 @@ function change(value: unknown) {
   const two = (number: number) => String(number).padStart(2, '0')
   emit(
     'update:modelValue',
-    `${String(value.getFullYear()).padStart(4, '0')}-${two(value.getMonth() + 1)}-${two(value.getDate())}`,
+    dayFrom(
+      `${String(value.getFullYear()).padStart(4, '0')}-${two(value.getMonth() + 1)}-${two(value.getDate())}`,
+    ),
   )
 }
 </script>

@@ -13,7 +13,7 @@ import { useSeason } from '~/state/season'
 import { FEEDS } from '#core/feed/feeds'
 import { FEEDING_SCHOOLS } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
-import { yearsOn } from '#core/season/day'
+import { dayFrom, yearsOn } from '#core/season/day'
 import { frameProblems } from '#core/season/frame'
 import { LIGHT_SCHOOLS } from '#core/season/light'
 import { printPath } from '#core/problem'
@@ -29,8 +29,8 @@ const draft = ref<SeasonFrameRecord>(
   season.frame
     ? copyOf(season.frame)
     : {
-        lastFrost: `${year}-05-10`,
-        firstFrost: `${year}-10-10`,
+        lastFrost: dayFrom(`${year}-05-10`),
+        firstFrost: dayFrom(`${year}-10-10`),
         shelfFlats: 4,
         lampM2: 0.6,
         lamp: null,

@@ -152,14 +152,16 @@ async function giveUp() {
         @update:model-value="edit((next) => (next.seedsPerCell = $event))"
       />
       <DayField
-        :model-value="body.sowOn ?? ''"
+        :model-value="body.sowOn"
+        optional
         label="Sow on"
         :hint="body.sowOn ? 'yours' : planned ? `works out as ${printDay(planned.sowOn)}` : ''"
         :problem="problemAt('sowOn')"
         @update:model-value="edit((next) => (next.sowOn = $event))"
       />
       <DayField
-        :model-value="body.outOn ?? ''"
+        :model-value="body.outOn"
+        optional
         label="Out on"
         :hint="body.outOn ? 'yours' : planned ? `works out as ${printDay(planned.outOn)}` : ''"
         :problem="problemAt('outOn')"

@@ -17,6 +17,7 @@ const undoing = useUndo()
 const { all } = usePlaces()
 /** Asked for when the palette opens: no page needs the names of the others. */
 const others = ref<{ id: string; name: string }[]>([])
+let reading: Promise<void> = Promise.resolve()
 const preferences = usePreferences()
 
 interface Command {
@@ -72,7 +73,7 @@ watch(open, (shown) => {
   if (shown) {
     wanted.value = ''
     chosen.value = 0
-    void readOthers()
+    reading = readOthers()
   }
 })
 async function readOthers() {
@@ -83,6 +84,12 @@ async function readOthers() {
 function step(by: number) {
   const count = found.value.length
   if (count) chosen.value = (chosen.value + by + count) % count
+}
+
+/** Who types faster than the other households are read is not left without an answer. */
+async function runChosen() {
+  if (found.value.length === 0) await reading
+  run(found.value[chosen.value])
 }
 
 function run(command: Command | undefined) {
@@ -109,7 +116,7 @@ function run(command: Command | undefined) {
         :aria-activedescendant="found.length ? `palette-${chosen}` : undefined"
         @keydown.down.prevent="step(1)"
         @keydown.up.prevent="step(-1)"
-        @keydown.enter.prevent="run(found[chosen])"
+        @keydown.enter.prevent="runChosen"
       />
       <ul id="palette-list" role="listbox" aria-label="Found">
         <li

@@ -7,12 +7,12 @@ import { useJobWords } from '~/composables/useJobWords'
 import { useRuns } from '~/composables/useRuns'
 import { useSeason } from '~/state/season'
 import { ChartNoAxesGantt, Check, Clock, FileText, RotateCcw } from '@lucide/vue'
-import { addDays } from '#core/season/day'
+import { addDays, type Day } from '#core/season/day'
 import type { Job } from '#core/season/today'
 
 /** A job with a large place to tick it off. */
 const props = defineProps<{ job: Job; current: boolean }>()
-defineEmits<{ done: []; undo: []; snooze: [until: string]; again: [] }>()
+defineEmits<{ done: []; undo: []; snooze: [until: Day]; again: [] }>()
 const season = useSeason()
 const { printDay } = useDates()
 const { words, dangerText } = useJobWords()

@@ -4,6 +4,7 @@ import { BUILT_IN } from '../../media/materials'
 import { STARTING_RECIPES } from '../../media/recipes'
 import { CROPS } from '../../sowing/crops'
 import { seasonBook } from '../book'
+import { dayFrom } from '../day'
 import type { SeasonRow } from '../demand'
 import { feedSowing } from '../feeding'
 import type { SeasonFrame } from '../frame'
@@ -16,8 +17,8 @@ export const find = (id: string) => CONTAINERS.find((one) => one.id === id)
 export const partsOf = (id: string) => STARTING_RECIPES.find((one) => one.id === id)?.parts
 export const book = seasonBook(find, partsOf, BUILT_IN)
 export const frame: SeasonFrame = {
-  lastFrost: '2027-05-08',
-  firstFrost: '2027-10-12',
+  lastFrost: dayFrom('2027-05-08'),
+  firstFrost: dayFrom('2027-10-12'),
   shelfFlats: 8,
   lampM2: 1.2,
   lamp: null,

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { day } from '#shared/rules'
 import { seasonToday } from '../../../services/season'
 import { dayQuery, householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
@@ -9,7 +10,7 @@ export default route(
     params: householdParams,
     query: dayQuery,
     answers: z.object({
-      on: z.iso.date(),
+      on: day,
       jobs: z.array(z.looseObject({ id: z.string(), kind: z.string() })),
       unplanned: z.array(z.object({ id: z.string(), name: z.string(), why: z.string() })),
     }),
