@@ -69,7 +69,9 @@ describe('a season', () => {
     const id = randomUUID()
     await put('sowings', tomatoes(), 0, id)
     const moves = await Promise.all(
-      [dayFrom(`${year}-03-22`), dayFrom(`${year}-03-25`)].map((sowOn) => put('sowings', tomatoes({ sowOn }), 1, id)),
+      [dayFrom(`${year}-03-22`), dayFrom(`${year}-03-25`)].map((sowOn) =>
+        put('sowings', tomatoes({ sowOn }), 1, id),
+      ),
     )
     expect(moves.map(({ status }) => status).sort()).toEqual([200, 409])
     const [won, lost] = [200, 409].map((code) => moves.find(({ status }) => status === code)!)
@@ -258,7 +260,10 @@ describe('the calendar, read back by an independent parser', () => {
       [...before.keys()].filter((uid) => uid.startsWith(id)).sort(),
     )
     const of = (events: typeof before) => [...events].find(([uid]) => uid.startsWith(`${id}-rung-0@`))![1]
-    expect([start(of(before)), start(of(after))]).toEqual([dayFrom(`${year}-06-01`), dayFrom(`${year}-06-09`)])
+    expect([start(of(before)), start(of(after))]).toEqual([
+      dayFrom(`${year}-06-01`),
+      dayFrom(`${year}-06-09`),
+    ])
     const sequence = (event: ICAL.Component) => Number(event.getFirstPropertyValue('sequence'))
     expect(sequence(of(after))).toBeGreaterThan(sequence(of(before)))
   })

@@ -107,7 +107,12 @@ describe('a kept sowing', () => {
     const after = openRows(plan, moved, new Map(), dayFrom('2027-03-22')).rows
     expect(after[0]).toBe(before[0])
     expect(after[1]!.planned.sowOn).toBe('2027-03-27')
-    const done = openRows(plan, moved, new Map([['a', { 'rung-0': dayFrom('2027-03-22') }]]), dayFrom('2027-03-22')).rows
+    const done = openRows(
+      plan,
+      moved,
+      new Map([['a', { 'rung-0': dayFrom('2027-03-22') }]]),
+      dayFrom('2027-03-22'),
+    ).rows
     expect([done[0]!.planned.sowOn, done[1]]).toEqual(['2027-03-22', after[1]])
   })
 
@@ -119,7 +124,12 @@ describe('a kept sowing', () => {
       { id: 'no packet', body: { ...tomato, packetId: '7b1c0a30-0000-4000-8000-00000000000f' } },
       { id: 'no mix', body: { ...tomato, rungs: rungsWith('moon-dust') } },
     ]
-    const { rows, unplanned } = openRows(seasonPlanner(known, dayFrom('2027-03-01')), kept, new Map(), dayFrom('2027-03-01'))
+    const { rows, unplanned } = openRows(
+      seasonPlanner(known, dayFrom('2027-03-01')),
+      kept,
+      new Map(),
+      dayFrom('2027-03-01'),
+    )
     expect(rows.map(({ id }) => id)).toEqual(['well'])
     expect(unplanned.map(({ id, problem }) => [id, problem.path[0]])).toEqual([
       ['poor seed', 'plants'],

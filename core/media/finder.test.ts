@@ -3,17 +3,20 @@ import fc from 'fast-check'
 import { CONTAINERS } from '../containers/catalogue'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
+import { planBatch } from './batch'
+import { DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from './batch-request'
+import { mostContainers } from './capacity'
 import { chemistryOf } from './chemistry'
 import { physicsIn } from './container-physics'
 import { findMixes, traitsOf, type FinderRequest } from './finder'
-import { BUILT_IN, MATERIALS, materialById } from './materials'
+import { BUILT_IN, materialById, MATERIALS } from './materials'
 import { mixingLoss } from './mixing-loss'
-import { DEFAULT_ALLOWANCES, plainBatch } from './batch-request'
-import { planBatch } from './batch'
-import { mostContainers } from './capacity'
 import { substitute } from './substitute'
 
+const pot = CONTAINERS.find(({ id }) => id === 'pot-10cm')!
+
 const tray = CONTAINERS.find(({ id }) => id === 'tray-72')!
+
 const request = (ids: string[], over: Partial<FinderRequest> = {}): FinderRequest => ({
   materials: ids.map(materialById),
   pricePerL: ids.map((_, i) => 0.1 * (i + 1)),
@@ -24,6 +27,7 @@ const request = (ids: string[], over: Partial<FinderRequest> = {}): FinderReques
   keep: 20,
   ...over,
 })
+
 const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a)
 
 /** Every recipe, by counting in base 13: slow, and another way round than the finder's. */
@@ -245,4 +249,47 @@ describe('against an independent linear-programming solver (HiGHS)', () => {
       ).toBeGreaterThan(0)
     },
   )
+})
+
+describe('the finder’s rules for hand and bin', () => {
+  const topped = (over: Pick<BatchRequest, 'parts'>): BatchRequest => ({
+    ...plainBatch(),
+    fills: [{ container: pot, count: 10, coverMm: 0, coverMaterialId: 'mix', topMm: null }],
+    allowances: DEFAULT_ALLOWANCES,
+    scoop: { name: 'pot', volumeL: 0.5 },
+    materials: BUILT_IN,
+    ...over,
+  })
+  const request: FinderRequest = {
+    materials: ['old-mix', 'perlite', 'compost'].map(materialById),
+    pricePerL: [],
+    container: pot,
+    wants: {},
+    mostParts: 12,
+    mostMaterials: 3,
+    keep: 1000,
+  }
+
+  it('parts that fit the scoop come to whole or half scoops', () => {
+    const { best, fitting } = findMixes({ ...request, scoop: { mixL: 12, volumeL: 1 } })
+    expect(fitting).toBeGreaterThan(5)
+    for (const { parts } of best.slice(0, fitting)) {
+      const batch = planBatch(
+        topped({
+          parts: parts.flatMap((amount, i) =>
+            amount ? [{ materialId: request.materials[i]!.id, parts: amount }] : [],
+          ),
+        }),
+      )
+      const scoops = 12 / (1 - batch.mixingLoss.value) / parts.reduce((a, b) => a + b, 0)
+      expect(Math.abs(scoops * 2 - Math.round(scoops * 2)) / (scoops * 2)).toBeLessThanOrEqual(0.061)
+    }
+  })
+
+  it('at least so much of the old mix is kept to, and named when it alone excludes', () => {
+    const { best, fitting, excludedBy } = findMixes({ ...request, base: { index: 0, share: 0.75 } })
+    for (const { parts } of best.slice(0, fitting))
+      expect(parts[0]! / parts.reduce((a, b) => a + b, 0)).toBeGreaterThanOrEqual(0.75)
+    expect(excludedBy.base).toBe(findMixes(request).looked - fitting)
+  })
 })

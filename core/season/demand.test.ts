@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { CROPS } from '../sowing/crops'
-import { addDays, daysBetween, dayFrom } from './day'
+import { addDays, dayFrom, daysBetween } from './day'
 import {
   BATCH_WITHIN_DAYS,
   extentOf,
@@ -12,9 +12,9 @@ import {
   type SeasonLoad,
   type SeasonRow,
 } from './demand'
-import { LADDERS } from './ladder'
+import { ladderById, LADDERS } from './ladder'
 import { FLAT_M2 } from './sowing'
-import { frame, row } from './test/fixture'
+import { frame, plan, row } from './test/fixture'
 
 /** A season of up to eight sowings, of any crops on any ladders, sown over four months. */
 const season = fc
@@ -32,7 +32,9 @@ const season = fc
       row(String(i), crop.id, { ladderId, plants, sowOn: addDays(dayFrom('2027-01-15'), day) }),
     ),
   )
+
 const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)
+
 const filled = (rows: readonly SeasonRow[]) =>
   rows.flatMap(({ id, planned }) =>
     planned.rungs.filter(({ recipeId }) => recipeId !== null).map((rung) => ({ ...rung, sowingId: id })),
@@ -177,5 +179,59 @@ describe('the shelf', () => {
         }
       }),
     )
+  })
+})
+
+describe('what a season asks for', () => {
+  const rows = [row('a', 'tomato'), row('b', 'tomatillo'), row('c', 'basil'), row('d', 'pepper')]
+
+  it('puts rungs of one mix a few days apart into one batch, and loses no litre', () => {
+    const runs = mixRuns(rows, frame)
+    const all = rows.flatMap(({ planned }) => planned.rungs).reduce((sum, { looseL }) => sum + looseL, 0)
+    expect(runs.reduce((sum, { looseL }) => sum + looseL, 0)).toBeCloseTo(all, 9)
+    for (const run of runs) {
+      expect(run.soakOn).toBe(addDays(run.on, -1))
+      expect(run.tubs * frame.tubL * 0.6).toBeGreaterThanOrEqual(run.looseL - 1e-9)
+    }
+    const shared = runs.find(({ of }) => of.length > 1)
+    expect(shared).toBeDefined()
+  })
+
+  it('feeds nobody before seed leaves are past, and adds feeds of one strength up', () => {
+    for (const { planned, feeding } of rows)
+      for (const { on, solutionL } of feeding.feeds) {
+        expect(on > planned.emergeOn! && on < planned.outOn).toBe(true)
+        expect(solutionL).toBeGreaterThan(0)
+      }
+    const runs = feedRuns(rows, frame)
+    const sum = (list: readonly { solutionL: number }[]) =>
+      list.reduce((all, { solutionL }) => all + solutionL, 0)
+    expect(sum(runs)).toBeCloseTo(sum(rows.flatMap(({ feeding }) => feeding.feeds)), 9)
+  })
+
+  const tomato = plan('tomato')
+  it('leaves feeds out while a rich mix still feeds them, and sees hunger where nobody feeds', () => {
+    const filled = (recipeId: string, more: object = {}) => {
+      const rungs = ladderById('cell-pot').rungs
+      const own = rungs.map((one) => ({ ...one, ...more, recipeId: one.recipeId && recipeId }))
+      return row('x', 'tomato', { rungs: own }).feeding
+    }
+    const sterile = filled('boiled-coir')
+    expect(sterile.feeds.length).toBeGreaterThan(0)
+    expect(filled('farm-compost').feeds.length).toBeLessThan(sterile.feeds.length)
+    const starved = filled('boiled-coir', { nMgPerL: 0 })
+    expect([starved.feeds, starved.hungryOn! > tomato.emergeOn!]).toEqual([[], true])
+  })
+
+  it('counts flats day by day, and finds where they do not fit', () => {
+    const load = loadOf(rows, dayFrom('2027-02-01'), 150)
+    const flatDays = rows
+      .flatMap(({ planned }) => planned.rungs)
+      .reduce((sum, { flats, from, until }) => sum + flats * daysBetween(from, until), 0)
+    expect(load.flats.reduce((a, b) => a + b, 0)).toBeCloseTo(flatDays, 6)
+    const most = Math.max(...load.flats)
+    expect(overflows(load, most)).toEqual([])
+    const [over] = overflows(load, most - 0.01)
+    expect(over!.most).toBeCloseTo(most, 9)
   })
 })

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { CROPS } from '../sowing/crops'
-import { addDays, daysBetween, dayFrom } from './day'
+import { addDays, dayFrom, daysBetween } from './day'
 import { LADDERS } from './ladder'
 import { edgeMoved, movedBy } from './moves'
 import { planSowing, rungsOf, type SowingRequest } from './sowing'
@@ -107,7 +107,13 @@ describe('how far a sowing may be moved to make room', () => {
 
   it('stands on the shelf as many flats as its rungs say', () => {
     const one = row('a', 'tomato', { ladderId: 'cell-pot' })
-    const { flats } = standingOf({ ...one, crop: one.crop }, frame, dayFrom('2027-01-01'), dayFrom('2027-01-02'), false)
+    const { flats } = standingOf(
+      { ...one, crop: one.crop },
+      frame,
+      dayFrom('2027-01-01'),
+      dayFrom('2027-01-02'),
+      false,
+    )
     const rungs = one.planned.rungs.filter(({ stage }) => stage !== 'harden')
     expect([flats[0], flats.at(-1)]).toEqual([rungs[0]!.flats, 0])
     const potted = daysBetween(one.planned.sowOn, rungs[1]!.from)

@@ -47,9 +47,7 @@ export const batch = batchFields.extend({
   name,
   recipeId: reference.nullable().describe('The recipe it started from'),
   lowerRecipeId: reference.nullable().default(null).describe('The recipe the lower mix started from'),
-  onDate: day.nullable()
-    .default(null)
-    .describe('The day the containers are filled'),
+  onDate: day.nullable().default(null).describe('The day the containers are filled'),
 })
 export type BatchRecord = z.output<typeof batch>
 

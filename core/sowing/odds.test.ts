@@ -3,48 +3,9 @@ import fc from 'fast-check'
 import { binomialDistribution } from 'simple-statistics'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
-import { coverOf, cropProblems } from './crop'
-import { CROPS } from './crops'
-import { daysToEmergence, EMERGENCE_DAYS } from './emergence'
 import { agedGermination, binomialAtMost, cellsFor, chanceOfOne, clumpsFor, wilson } from './odds'
 
 const share = (value: number) => given('g', value, 'share', yours())
-
-describe('days to emergence (Harrington & Minges 1954, from memory)', () => {
-  it('is the table at its own temperatures', () => {
-    const at = (like: string, mixC: number) => daysToEmergence({ like, factor: 1 }, mixC)?.value
-    expect(at('tomato', 10)).toBe(43)
-    expect(at('lettuce', 25)).toBe(2)
-    expect(at('okra', 35)).toBe(6)
-    expect(at('pepper', 10)).toBeUndefined()
-    expect(at('spinach', 35)).toBeUndefined()
-  })
-
-  it('runs evenly in rate between two columns: half way is the harmonic mean', () => {
-    const half = (a: number, b: number) => 2 / (1 / a + 1 / b)
-    expect(daysToEmergence({ like: 'tomato', factor: 1 }, 17.5)!.value).toBeCloseTo(half(14, 8), 10)
-    expect(daysToEmergence({ like: 'celery', factor: 2 }, 12.5)!.value).toBeCloseTo(2 * half(16, 12), 10)
-  })
-
-  it('lies between its neighbours everywhere, and ends where the table ends', () => {
-    fc.assert(
-      fc.property(
-        fc.constantFrom(...Object.keys(EMERGENCE_DAYS)),
-        fc.double({ min: 10, max: 35, noNaN: true }),
-        (like, mixC) => {
-          const row = EMERGENCE_DAYS[like]!
-          const [a, b] = [row[Math.floor((mixC - 10) / 5)], row[Math.ceil((mixC - 10) / 5)]]
-          const days = daysToEmergence({ like, factor: 1 }, mixC)
-          if (a == null || b == null) return days === null
-          return days!.value >= Math.min(a, b) - 1e-9 && days!.value <= Math.max(a, b) + 1e-9
-        },
-      ),
-    )
-    expect(daysToEmergence({ like: 'tomato', factor: 1 }, 9.9)).toBeNull()
-    expect(daysToEmergence({ like: 'tomato', factor: 1 }, 35.1)).toBeNull()
-    expect(() => daysToEmergence({ like: 'moss', factor: 1 }, 20)).toThrow(/like/)
-  })
-})
 
 describe('odds (binomial distribution)', () => {
   it('gives the worked chances of a cell', () => {
@@ -128,31 +89,5 @@ describe('odds (binomial distribution)', () => {
     expect(agedGermination(share(0.8), 3, 'short').value).toBeLessThan(
       agedGermination(share(0.8), 3, 'medium').value,
     )
-  })
-})
-
-describe('the book of crops', () => {
-  it('holds at least sixty, every one of them plausible and with a source for each figure', () => {
-    expect(CROPS.length).toBeGreaterThanOrEqual(60)
-    expect(new Set(CROPS.map(({ id }) => id)).size).toBe(CROPS.length)
-    for (const crop of CROPS) {
-      expect([crop.name, cropProblems(crop)]).toEqual([crop.name, []])
-      expect([crop.name, daysToEmergence(crop.emergence, crop.warmthC)]).not.toEqual([crop.name, null])
-      for (const source of Object.values(crop.sources)) expect(source.cite).not.toBe('')
-    }
-  })
-
-  it('keeps the order of the trade: weeks, burying, light, cold', () => {
-    const crop = (id: string) => CROPS.find((one) => one.id === id)!
-    expect(crop('pepper').weeks[0]).toBeGreaterThan(crop('tomato').weeks[0])
-    expect([crop('tomato').buryStem, crop('pepper').buryStem, crop('cucumber').buryStem]).toEqual([
-      true,
-      false,
-      false,
-    ])
-    expect(coverOf(crop('petunia'))).toMatch(/^pressed in/)
-    expect(coverOf(crop('lettuce'))).toMatch(/vermiculite/)
-    expect(crop('strawberry').treatment).toEqual({ kind: 'chill', days: 35 })
-    expect(crop('basil').lowestNightC).toBeGreaterThanOrEqual(10)
   })
 })

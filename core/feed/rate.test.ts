@@ -1,0 +1,100 @@
+import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import { given } from '../working/figure'
+import { yours } from '../working/source'
+import type { Feed } from './feed'
+import { FEEDS } from './feeds'
+import { concentrationOf, readRate, spellings, strengthOfRate, waterToRescue } from './rate'
+
+const feed = (id: string) => FEEDS.find((one) => one.id === id)!
+const figure = (value: number, unit = '') => given('x', value, unit, yours())
+const rate = (text: string, form: Feed['form'] = 'liquid', kitchen: 'us' | 'metric' | 'imperial' = 'us') => {
+  const read = readRate(text, form, kitchen)
+  if (!read.ok) throw new Error(read.message)
+  return read.rate
+}
+
+describe('a rule in any spelling', () => {
+  // mL of a liquid in a litre, by NIST Handbook 44 volumes.
+  it.each([
+    ['5 ml/l', 5],
+    ['15 ml to 4.5 litres', 15 / 4.5],
+    ['1 tbsp per gal', 14.78676478125 / 3.785411784],
+    ['2 fl oz per gallon', 59.147059125 / 3.785411784],
+    ['2 oz per gallon', 59.147059125 / 3.785411784],
+    ['1 tsp in 2 gal', 4.92892159375 / 7.570823568],
+    ['1/2 tsp/qt', 2.464460796875 / 0.946352946],
+    ['1:200', 5],
+    ['1 to 199', 5],
+    ['1 in 500', 2],
+    ['1 part to 15 parts of water', 1000 / 16],
+  ])('%s', (text, mlPerL) => {
+    const liquid = { ...feed('liquid-5'), densityGPerMl: 1.2 }
+    expect(concentrationOf(rate(text), liquid)!.value).toBeCloseTo(mlPerL * 1.2, 9)
+  })
+
+  it('keeps the 75 rule: 1 oz of anything to 100 US gallons is 74.9 mg/L a hundred per cent (extension, from memory)', () => {
+    const pure = { ...feed('balanced-20'), nPercent: 100, p2o5Percent: 0, k2oPercent: 0 }
+    expect(strengthOfRate(rate('1 oz in 100 gal', 'powder'), pure)!.value).toBeCloseTo(74.9, 1)
+  })
+
+  it('reads shares of the label, strengths, and label numbers as what they are', () => {
+    const balanced = feed('balanced-20')
+    for (const [text, nMgPerL] of [
+      ['full', 200],
+      ['half', 100],
+      ['a quarter', 50],
+      ['1/4 strength', 50],
+      ['a tenth of the label rate', 20],
+      ['30 % of the label', 60],
+      ['120 ppm N', 120],
+      ['120 mg/L', 120],
+    ] as const)
+      expect(strengthOfRate(rate(text, 'powder'), balanced)!.value).toBeCloseTo(nMgPerL, 9)
+    // "No stronger than 5-5-5" says nothing until it is diluted.
+    const numbers = rate('no stronger than 5-5-5')
+    expect(numbers).toEqual({ kind: 'label numbers', n: 5, p2o5: 5, k2o: 5 })
+    expect(strengthOfRate(numbers, balanced)).toBeNull()
+    expect(strengthOfRate(rate('half'), { ...balanced, labelRatePerL: null })).toBeNull()
+  })
+
+  it('keeps the two meanings of 1 : n apart: 6 % at 1 : 16', () => {
+    const liquid = feed('liquid-5')
+    const [within, to] = [
+      strengthOfRate(rate('1:16'), liquid, 'in')!,
+      strengthOfRate(rate('1:16'), liquid, 'to')!,
+    ]
+    expect(within.value / to.value).toBeCloseTo(17 / 16, 9)
+  })
+
+  it.each(['', 'some', '3 handfuls per gal', '5 ml per bucketful', '0 ml/l', '5 ml/0 l', '1:0', 'per gal'])(
+    '%p is told, not guessed',
+    (text) => {
+      const read = readRate(text, 'liquid', 'metric')
+      expect(read).toEqual({ ok: false, message: expect.stringMatching(/Write it like|above 0|must be/) })
+    },
+  )
+
+  it('comes back: every spelling printed for a strength reads as that strength, within what a spoon can say', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...FEEDS.filter((one) => one.nPercent >= 2 && one.use !== 'mixed in')),
+        fc.double({ min: 20, max: 300, noNaN: true }),
+        (one, nMgPerL) => {
+          for (const { id, text } of spellings(one, nMgPerL)) {
+            const read = rate(text.replace(/US /g, '').replace('gallons', 'gal'), one.form)
+            const back = strengthOfRate(read, one)!.value
+            // Quarter spoons and fluid ounces round; grams, millilitres and ratios keep two figures and more.
+            const tolerance = ['tsp', 'floz'].includes(id) ? 0.126 : 0.06
+            expect(Math.abs(back / nMgPerL - 1)).toBeLessThan(tolerance)
+          }
+        },
+      ),
+    )
+  })
+
+  it('rescues what was mixed too strong: twice too strong wants as much water again', () => {
+    expect(waterToRescue(figure(200), figure(2, 'L'), figure(100)).value).toBe(2)
+    expect(waterToRescue(figure(80), figure(2, 'L'), figure(100)).value).toBe(0)
+  })
+})

@@ -1,0 +1,98 @@
+import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import { CONTAINERS } from '../containers/catalogue'
+import { heightFilled, round, volumeBelow } from '../containers/shape'
+import { given } from '../working/figure'
+import { yours } from '../working/source'
+import { planBatch } from './batch'
+import { batchProblems, DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from './batch-request'
+import { physicsIn } from './container-physics'
+import { BUILT_IN } from './materials'
+
+const given_ = (value: number, unit: string) => given('x', value, unit, yours())
+const pot = CONTAINERS.find(({ id }) => id === 'pot-10cm')!
+const rich = [
+  { materialId: 'potting-mix', parts: 2 },
+  { materialId: 'perlite', parts: 1 },
+]
+const fine = [{ materialId: 'seed-mix', parts: 1 }]
+const request = (over: Partial<BatchRequest> = {}): BatchRequest => ({
+  ...plainBatch(),
+  parts: fine,
+  lowerParts: rich,
+  fills: [{ container: pot, count: 10, coverMm: 0, coverMaterialId: 'mix', topMm: 20 }],
+  allowances: DEFAULT_ALLOWANCES,
+  scoop: { name: 'pot', volumeL: 0.5 },
+  materials: BUILT_IN,
+  ...over,
+})
+const layered = (topMm: number | null, over: Partial<BatchRequest> = {}) =>
+  request({ ...over, fills: [{ ...request().fills[0]!, topMm }] })
+
+describe('containers filled in layers', () => {
+  it('a cone cut at a height holds what its closed form says', () => {
+    // A cone frustum 100 → 50 mm, 100 mm deep, cut at 40 mm, where it is 70 mm wide: πh/12·(D² + Dd + d²).
+    const shape = round(100, 50, 100)
+    const slice = (Math.PI * 40 * (70 * 70 + 70 * 50 + 50 * 50)) / 12 / 1000
+    expect(volumeBelow(shape, given_(40, 'mm'), yours()).value).toBeCloseTo(slice, 9)
+    const whole = (Math.PI * 100 * (100 * 100 + 100 * 50 + 50 * 50)) / 12 / 1000
+    expect(heightFilled(shape, slice / whole, yours())).toBeCloseTo(40, 6)
+  })
+
+  it('of one and the same mix take what one mix takes, wherever the boundary lies', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...CONTAINERS),
+        fc.double({ min: 0.1, max: 0.6, noNaN: true }),
+        (one, part) => {
+          fc.pre(one.kind !== 'block' && one.shape.depthMm * part >= 5)
+          const fills = [{ container: one, count: 3, coverMm: 0, coverMaterialId: 'mix' }]
+          const whole = planBatch(request({ fills, parts: rich }))
+          const topMm = one.shape.depthMm * part
+          const both = planBatch(request({ fills: [{ ...fills[0]!, topMm }], parts: rich }))
+          expect(both.mixL.value + both.lower!.mixL.value).toBeCloseTo(whole.mixL.value, 6)
+          both.lines.forEach(({ looseL }, i) =>
+            expect(looseL.value).toBeCloseTo(whole.lines[i]!.looseL.value, 6),
+          )
+        },
+      ),
+    )
+  })
+
+  it('hold the air and water that one mix holds where both are the same, else something between', () => {
+    const fineMix = planBatch(layered(null))
+    const richMix = planBatch(layered(null, { parts: rich }))
+    const at = (heightMm: number) =>
+      physicsIn(pot, fineMix.ingredients, fineMix.mixingLoss, {
+        ingredients: richMix.ingredients,
+        mixingLoss: richMix.mixingLoss,
+        heightMm,
+      }).airSpace.value
+    const same = physicsIn(pot, fineMix.ingredients, fineMix.mixingLoss, {
+      ingredients: fineMix.ingredients,
+      mixingLoss: fineMix.mixingLoss,
+      heightMm: 55,
+    })
+    const plain = physicsIn(pot, fineMix.ingredients, fineMix.mixingLoss)
+    expect(same.airSpace.value).toBeCloseTo(plain.airSpace.value, 6)
+    expect(same.wetWeightG.value).toBeCloseTo(plain.wetWeightG.value, 3)
+    expect(at(1e-6)).toBeCloseTo(plain.airSpace.value, 4)
+    expect(at(pot.shape.depthMm - 1e-6)).toBeCloseTo(
+      physicsIn(pot, richMix.ingredients, richMix.mixingLoss).airSpace.value,
+      4,
+    )
+  })
+
+  it.each<[string, Partial<BatchRequest>, string]>([
+    [
+      'a block',
+      { fills: [{ ...request().fills[0]!, container: CONTAINERS.find(({ kind }) => kind === 'block')! }] },
+      'fills,0,topMm',
+    ],
+    ['a top layer deeper than the pot', { fills: [{ ...request().fills[0]!, topMm: 89 }] }, 'fills,0,topMm'],
+    ['no lower mix', { lowerParts: [] }, 'lowerParts'],
+    ['extras alone', { parts: [], extras: [{ materialId: 'rock-dust', gPerL: 5 }] }, 'parts'],
+  ])('%s is told at its field', (_, over, path) => {
+    expect(batchProblems(request(over)).map((problem) => problem.path.join())).toContain(path)
+  })
+})

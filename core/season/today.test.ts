@@ -1,0 +1,104 @@
+import { describe, expect, it } from '@jest/globals'
+import { addDays, type Day } from './day'
+import { feedRuns, mixRuns } from './demand'
+import { frame, row } from './test/fixture'
+import { doneBySowing, jobsOf, type Mark, type TodayInput } from './today'
+
+describe('today', () => {
+  const tomato = row('t', 'tomato')
+  const input = (today: Day, marks: Mark[] = [], more: Partial<TodayInput> = {}): TodayInput => {
+    const done = doneBySowing(marks)
+    const rows = [row('t', 'tomato', { done: done.get('t') ?? {}, notBefore: today })]
+    return {
+      rows,
+      mixes: mixRuns(rows, frame),
+      feeds: feedRuns(rows, frame),
+      marks,
+      today,
+      nightC: null,
+      shelfFull: null,
+      canL: frame.canL,
+      wantsSoak: () => true,
+      ...more,
+    }
+  }
+  const mark = (what: Mark['what'], rung: number, on: Day, snoozedUntil: Day | null = null): Mark => ({
+    what,
+    of: [{ sowingId: 't', rung }],
+    on,
+    snoozedUntil,
+  })
+  const jobs = (...args: Parameters<typeof input>) =>
+    jobsOf(input(...args)).map(
+      ({ kind, state, danger }) => `${kind} ${state}${danger ? ` ${danger.kind}` : ''}`,
+    )
+  const sowOn = tomato.planned.sowOn
+
+  it('soaks the evening before, warns when it was not, and mixes before sowing', () => {
+    expect(jobs(addDays(sowOn, -1))[0]).toBe('soak mix danger mix not soaked')
+    expect(jobs(addDays(sowOn, -1), [mark('soak mix', 0, addDays(sowOn, -1))])).toContain('soak mix done')
+    expect(jobs(sowOn, [mark('make mix', 0, sowOn)])).toEqual(
+      expect.arrayContaining(['make mix done', 'rung due']),
+    )
+  })
+
+  it('shows late work as late, and moves what follows once it is done', () => {
+    const late = addDays(sowOn, 3)
+    expect(jobs(late)).toContain('rung late')
+    const after = input(late, [mark('rung', 0, late)])
+    expect(after.rows[0]!.planned.outOn).toBe(addDays(tomato.planned.outOn, 3))
+  })
+
+  it('misses seedlings past 1.5 times their days', () => {
+    const sown = mark('rung', 0, sowOn)
+    expect(jobs(tomato.planned.emergeOn!, [sown])).toContain('look due')
+    expect(jobs(tomato.planned.lateOn!, [sown])).toContain('look danger no-show')
+    expect(jobs(tomato.planned.lateOn!, [sown, mark('look', 0, tomato.planned.lateOn!)])).toContain(
+      'look done',
+    )
+  })
+
+  it('shows under done what was done that day, and nothing of the days before', () => {
+    const made = [mark('soak mix', 0, addDays(sowOn, -1)), mark('make mix', 0, addDays(sowOn, -1))]
+    expect(jobs(addDays(sowOn, -1), made)).toContain('make mix done')
+    expect(jobs(sowOn, made).filter((job) => /mix/.test(job))).toEqual([])
+  })
+
+  it('a feed that was given stands for one feed of those plants, also when it is mixed with another’s', () => {
+    const marks = [
+      ...tomato.planned.rungs.map(({ index, from }) => mark('rung', index, from)),
+      mark('look', 0, tomato.planned.emergeOn!),
+    ]
+    const [first] = feedRuns(input(tomato.planned.outOn, marks).rows, frame)
+    const given = mark('feed', first!.of[0]!.rung, first!.on)
+    expect(jobs(first!.on, marks)).toContain('feed due')
+    expect(jobs(first!.on, [...marks, given])).toContain('feed done')
+    expect(jobs(addDays(first!.on, 1), [...marks, given])).not.toContain('feed done')
+  })
+
+  it('feeds nothing that is planted out', () => {
+    const marks = tomato.planned.rungs.map(({ index, from }) => mark('rung', index, from))
+    const due = feedRuns(input(tomato.planned.outOn, marks).rows, frame).at(-1)!
+    const out = mark('out', tomato.planned.rungs.length, due.on)
+    expect(jobs(due.on, marks).filter((job) => /feed/.test(job))).not.toEqual([])
+    expect(jobs(due.on, [...marks, out]).filter((job) => /feed/.test(job))).toEqual([])
+  })
+
+  it('puts off what is snoozed, until its day', () => {
+    const snoozed = mark('rung', 0, sowOn, addDays(sowOn, 2))
+    expect(jobs(sowOn, [snoozed])).not.toContain('rung due')
+    expect(jobs(addDays(sowOn, 2), [snoozed])).toContain('rung late')
+  })
+
+  it('keeps plants in when the night is too cold for them', () => {
+    const marks = tomato.planned.rungs.map(({ index, from }) => mark('rung', index, from))
+    const eve = addDays(tomato.planned.outOn, -2)
+    expect(jobs(eve, marks, { nightC: 12 })).toContain('out coming')
+    expect(jobs(eve, marks, { nightC: 4 })).toContain('out danger nights too cold')
+  })
+
+  it('warns of a full shelf while there is time to move things', () => {
+    const full = { on: addDays(sowOn, 4), flats: 9 }
+    expect(jobs(addDays(sowOn, -1), [], { shelfFull: full })).toContain('rung danger shelf full')
+  })
+})
