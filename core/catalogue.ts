@@ -12,6 +12,7 @@ export interface Sourced<Key extends string> {
   readonly sources: Readonly<Record<Key, Source>>
 }
 
+/** The rows that ship with the application, by id and in their own order. */
 export const builtIn = <Row extends { readonly id: string }>(rows: readonly Row[]): Catalogue<Row> =>
   new Map(rows.map((row) => [row.id, row]))
 

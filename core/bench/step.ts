@@ -22,5 +22,6 @@ export interface Spoken {
   readonly words: string
 }
 
+/** Whether a piece of a step is a figure that shows its working, not words. */
 export const isFigure = (piece: string | Figure | Spoken): piece is Figure =>
   typeof piece === 'object' && 'working' in piece

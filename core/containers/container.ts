@@ -56,6 +56,7 @@ export function cellCount(container: Container, count: Figure): Figure {
   )
 }
 
+/** What one hollow of it is called at the bench. */
 export function cellWord(container: Container): 'cell' | 'pot' | 'block' | 'tray' {
   if (container.kind === 'tray') return 'cell'
   return container.kind === 'open tray' ? 'tray' : container.kind

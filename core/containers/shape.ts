@@ -20,6 +20,7 @@ export type Shape =
       readonly depthMm: number
     }
 
+/** A square cell; sides across at the brim and at the base, and depth, in mm. */
 export const square = (topMm: number, baseMm: number, depthMm: number): Shape => ({
   form: 'rectangular',
   topLengthMm: topMm,
@@ -28,6 +29,7 @@ export const square = (topMm: number, baseMm: number, depthMm: number): Shape =>
   baseWidthMm: baseMm,
   depthMm,
 })
+/** A round pot; diameters at the brim and at the base, and depth, in mm. */
 export const round = (topDiameterMm: number, baseDiameterMm: number, depthMm: number): Shape => ({
   form: 'round',
   topDiameterMm,

@@ -68,8 +68,11 @@ export function blendFeeds(feeds: readonly Feed[], wanted: Wanted): Blend {
   }
 }
 
+/** Whether a feed brings calcium, which no concentrate may hold together with sulphate or phosphate (reference: product chemistry, common practice). */
 export const holdsCalcium = (feed: Feed) => (feed.caPercent ?? 0) > 0
+/** Whether a feed brings sulphate. */
 export const holdsSulphate = (feed: Feed) => (feed.sPercent ?? 0) > 0
+/** Whether a feed brings phosphate. */
 export const holdsPhosphate = (feed: Feed) => feed.p2o5Percent > 0
 
 /** Whether two feeds set to grit when their concentrates meet: calcium with sulphate or phosphate. */

@@ -154,7 +154,8 @@ export function strengthAtLabelRate(feed: Feed): Figure | null {
 /**
  * What was given: the strength from an amount of feed in a vessel. The inverse of `planDose`.
  *
- * @param amount g of a powder, mL of a liquid
+ * @param amount g of a powder, mL of a liquid, 0 to 1e6
+ * @throws RangeError naming the field of the label, the amount or the vessel that is wrong
  */
 export function strengthFromDose(feed: Feed, amount: number, vessel: Vessel): Figure {
   refuse([

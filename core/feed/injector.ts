@@ -14,6 +14,7 @@ export interface InjectorPlan {
   readonly dissolves: boolean
 }
 
+/** What is wrong with an injector's ratio, 1 in `ratio` (2 to 1000), at its field. */
 export const injectorProblems = (ratio: number): Problem[] =>
   within(['ratio'], ratio, 2, 1000, 'An injector or hose-end bottle draws 1 in 2 to 1 in 1000.')
 

@@ -71,6 +71,7 @@ interface Option {
   readonly variance: number
 }
 
+/** Easy volumes for a stock solution in the household's own jugs, in L. */
 export function stockVolumes(tools: readonly Tool[]): number[] {
   const jugs = tools.flatMap(({ kind, capacityMl }) =>
     (kind === 'jug' || kind === 'squeeze bottle') && capacityMl ? [capacityMl / 1000, capacityMl / 2000] : [],
@@ -103,6 +104,8 @@ function doseWith(tool: Tool, wanted: number): { amount: number; rounding: numbe
  * The least-error ways, exactly: every easy amount with every tool, every vessel, every tool for the dose. The search
  * for two steps walks stocks and dilutions from the most exact on and stops where their own error alone is as bad as
  * the best way found.
+ *
+ * @throws RangeError for a mass of 0 g or less
  */
 export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
   if (!(massG > 0)) throw new RangeError(`massG: above 0, given ${massG}`)

@@ -118,6 +118,7 @@ export function habitOf(
   return { nMgPerL: strength[school], everyDays }
 }
 
+/** What is wrong with a ladder of feeds, each at its field; none where it can be planned. */
 export function programmeProblems({ rungs, plants, feed }: ProgrammeRequest): Problem[] {
   return [
     ...within(['plants'], plants, 1, 20_000, 'A programme is for 1 to 20 000 plants.'),

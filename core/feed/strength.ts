@@ -47,7 +47,7 @@ export function concentrationOfLiquid(mlPerL: Figure, densityGPerMl: Figure): Fi
 /** What "1 : n" means: one part *in* n of the finished feed, or one part *to* n of water. */
 export type RatioMeaning = 'in' | 'to'
 
-/** mL of concentrate per litre of finished feed at 1 : n. n at least 1. */
+/** mL of concentrate per litre of finished feed at 1 : n. @throws RangeError for n below 1 */
 export function ratioMlPerL(n: Figure, meaning: RatioMeaning): Figure {
   if (!(n.value >= 1)) throw new RangeError(`n: a ratio is 1 : 1 or weaker, given ${n.value}`)
   const name = `Concentrate per litre, 1 part ${meaning} ${n.value}`

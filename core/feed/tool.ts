@@ -81,6 +81,7 @@ export const TOOL_HABITS: Readonly<Record<ToolKind, Habit>> = {
 
 export const TOOL_KINDS = Object.keys(TOOL_HABITS) as ToolKind[]
 
+/** Whether a tool weighs (g) rather than measures volume (mL). */
 export const isScale = (kind: ToolKind): boolean => TOOL_HABITS[kind].measures === 'mass'
 
 /** What is wrong with a tool, each at its field. */

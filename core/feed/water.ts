@@ -13,6 +13,7 @@ export interface Water {
 export const ALKALINITY_MOST_MG_PER_L = 150
 const RAIN: Water = { ecMsPerCm: 0.03, alkalinityMgPerL: 5 }
 
+/** What is wrong with a water, and with the share of rain in it (0–1), each at its field. */
 export function waterProblems(water: Water, rainShare: number): Problem[] {
   return [
     ...within(['ecMsPerCm'], water.ecMsPerCm, 0, 5, 'Tap water lies between 0 and 5 mS/cm.'),

@@ -28,8 +28,8 @@ export interface Chemistry {
 
 const isPeat = ({ material }: Ingredient) => material.id.startsWith('peat')
 
-/** pH, lime, salts and nitrogen of a blend. */
-export function chemistryOf(ingredients: readonly Ingredient[], loss: Figure): Chemistry {
+/** The pH of a blend, each material weighted by how strongly it buffers [dflt]. */
+function phOf(ingredients: readonly Ingredient[]): Figure {
   const holds = (suffix: string, of: 'ph' | 'one') =>
     weightedTotal(
       suffix,
@@ -56,7 +56,7 @@ export function chemistryOf(ingredients: readonly Ingredient[], loss: Figure): C
             : given('one', 1, '', byDefault('counts the weights')),
       })),
     )
-  const ph = derive(
+  return derive(
     'pH',
     '',
     'a / b',
@@ -64,14 +64,16 @@ export function chemistryOf(ingredients: readonly Ingredient[], loss: Figure): C
     ({ a, b }) => a / b,
     `Not an average: each material counts by how strongly it buffers. Good to ±${PH_UNCERTAINTY}.`,
   )
-  const loam = ingredients.some(({ material }) => material.id === 'loam')
-  const phWanted = loam ? PH_WANTED.withLoam : PH_WANTED.soilless
+}
+
+/** Dolomitic lime that brings the peat of a blend to the pH wanted, g a litre [hb: 3–5 g/L of peat to reach 5.8]. */
+function limeFor(ingredients: readonly Ingredient[], ph: Figure): Figure {
   const peat = total(
     'Peat',
     'share',
     ingredients.filter(isPeat).map(({ share }) => share),
   )
-  const limeGPerL = derive(
+  return derive(
     'Dolomitic lime a litre',
     'g/L',
     'g * p * max(0, (t - x) / (t - r))',
@@ -90,71 +92,76 @@ export function chemistryOf(ingredients: readonly Ingredient[], loss: Figure): C
     ({ g, p, t, x, r }) => g * p * Math.max(0, (t - x) / (t - r)),
     'Only peat wants lime; coir none.',
   )
+}
+
+/** Salts of a blend, mS/cm SME: an average by volume [common practice]. */
+const saltsOf = (ingredients: readonly Ingredient[]): Figure =>
+  weightedTotal(
+    'Salts of the mix',
+    'mS/cm',
+    ingredients.map(({ material, share }) => ({
+      weight: share,
+      figure: given(`${material.name}: salts`, material.smeEcMsPerCm, 'mS/cm', material.sources.smeEcMsPerCm),
+    })),
+    'An average by volume, good to about 30 %.',
+  )
+
+/** Nitrogen stored in a litre of one material, mg. */
+const stored = ({ material }: Ingredient) =>
+  derive(
+    `${material.name}: nitrogen`,
+    'mg/L',
+    'd * n * 10',
+    {
+      d: given(
+        `${material.name}: dry bulk density`,
+        material.dryBulkDensityGPerL,
+        'g/L',
+        material.sources.dryBulkDensityGPerL,
+      ),
+      n: given(`${material.name}: nitrogen`, material.nitrogenPercent, '%', material.sources.nitrogenPercent),
+    },
+    ({ d, n }) => d * n * 10,
+  )
+
+/** What of it becomes available in 8 weeks at 21 °C, mg. */
+const released = (ingredient: Ingredient) => {
+  const { material } = ingredient
+  return derive(
+    `${material.name}: released in 8 weeks`,
+    'mg/L',
+    'N * m',
+    {
+      N: stored(ingredient),
+      m: given(
+        `${material.name}: share released`,
+        material.mineralised,
+        'share',
+        material.sources.mineralised,
+      ),
+    },
+    ({ N, m }) => N * m,
+  )
+}
+
+/** pH, lime, salts and nitrogen of a blend; `loss` is the share of loose volume lost on mixing, 0–1. */
+export function chemistryOf(ingredients: readonly Ingredient[], loss: Figure): Chemistry {
+  const ph = phOf(ingredients)
+  const loam = ingredients.some(({ material }) => material.id === 'loam')
+  const phWanted = loam ? PH_WANTED.withLoam : PH_WANTED.soilless
   const mgPerL = (name: string, factor: (ingredient: Ingredient) => Figure) =>
     weightedTotal(
       name,
       'mg/L',
       ingredients.map((ingredient) => ({ weight: ingredient.share, figure: factor(ingredient) })),
     )
-  const stored = ({ material }: Ingredient) =>
-    derive(
-      `${material.name}: nitrogen`,
-      'mg/L',
-      'd * n * 10',
-      {
-        d: given(
-          `${material.name}: dry bulk density`,
-          material.dryBulkDensityGPerL,
-          'g/L',
-          material.sources.dryBulkDensityGPerL,
-        ),
-        n: given(
-          `${material.name}: nitrogen`,
-          material.nitrogenPercent,
-          '%',
-          material.sources.nitrogenPercent,
-        ),
-      },
-      ({ d, n }) => d * n * 10,
-    )
-  const released = (ingredient: Ingredient) => {
-    const { material } = ingredient
-    return derive(
-      `${material.name}: released in 8 weeks`,
-      'mg/L',
-      'N * m',
-      {
-        N: stored(ingredient),
-        m: given(
-          `${material.name}: share released`,
-          material.mineralised,
-          'share',
-          material.sources.mineralised,
-        ),
-      },
-      ({ N, m }) => N * m,
-    )
-  }
   const perMixed = (name: string, loose: Figure) =>
     derive(name, 'mg/L', 'x / (1 - s)', { x: loose, s: loss }, ({ x, s }) => x / (1 - s))
   return {
     ph,
     phWanted,
-    limeGPerL,
-    saltsMsPerCm: weightedTotal(
-      'Salts of the mix',
-      'mS/cm',
-      ingredients.map(({ material, share }) => ({
-        weight: share,
-        figure: given(
-          `${material.name}: salts`,
-          material.smeEcMsPerCm,
-          'mS/cm',
-          material.sources.smeEcMsPerCm,
-        ),
-      })),
-      'An average by volume, good to about 30 %.',
-    ),
+    limeGPerL: limeFor(ingredients, ph),
+    saltsMsPerCm: saltsOf(ingredients),
     nitrogenMgPerL: perMixed('Nitrogen stored', mgPerL('Nitrogen, loose', stored)),
     releasedMgPerL: perMixed('Nitrogen released in 8 weeks', mgPerL('Released, loose', released)),
   }

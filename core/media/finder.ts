@@ -62,6 +62,7 @@ const MOST_CLOUD = 900
  * The shares' sums are carried along as parts are added, so that a blend costs a handful of additions; air is
  * reckoned at the container's own levels with the mixing loss, as `physicsIn` does.
  *
+ * @throws RangeError for a request that cannot be searched, naming its field
  * @param progress called now and then with the fraction done; answers false to stop
  */
 export function findMixes(

@@ -2,7 +2,7 @@ import { derive, given, type Figure } from '../working/figure'
 import { yours } from '../working/source'
 import type { Pack } from './material'
 
-/** Whole packs to open for a need: litres for a bag, grams of dry mass for a pressed block. */
+/** Whole packs to open for a need: litres for a bag, grams of dry mass for a pressed block. @throws RangeError where the two do not match */
 export function packsToOpen(pack: Pack, looseL: Figure, dryMassG: Figure | null): Figure {
   const source = yours('the pack you chose')
   // A hair over a whole pack is rounding noise, not a reason to open another.

@@ -55,6 +55,8 @@ export function recipeProblems(parts: readonly Part[], library: MaterialLibrary)
 /**
  * Move the boundary between two neighbouring bands: what one gains the other loses, and the sum stays.
  * Each keeps at least `minimum` parts. Results are to the nearest `step` parts.
+ *
+ * @throws RangeError where there is no such boundary
  */
 export function moveBoundary(
   parts: readonly Part[],

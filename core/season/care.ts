@@ -36,6 +36,7 @@ const WATER: Readonly<Record<RungStage, string>> = {
 /** Once up, plants are grown cooler than they were raised: 5 °C under, no warmer than 20 °C [common practice]. */
 const grownOnC = (crop: Crop) => Math.min(20, Math.max(12, crop.warmthC - 5))
 
+/** What a crop wants on a rung: warmth in °C, light in hours, cover, by the habits of the trade (common practice). */
 export function careFor(
   rung: LadderRung,
   crop: Crop,

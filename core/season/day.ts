@@ -18,6 +18,7 @@ function midnight(text: string): number {
   return Number.isNaN(at) || new Date(at).toISOString().slice(0, 10) !== text ? NaN : at
 }
 
+/** Whether a text names a real calendar day. */
 export const isDay = (text: string): text is Day => numbers.has(text) || !Number.isNaN(midnight(text))
 
 /** The day a text names. @throws RangeError for a day that is none, such as 2027-02-29 */
@@ -41,6 +42,7 @@ export function dayNumber(day: Day): number {
   return number
 }
 
+/** The day so many days after 1970-01-01; parts of a day are rounded. */
 export function dayOf(number: number): Day {
   const whole = Math.round(number)
   const known = days.get(whole)
@@ -57,6 +59,7 @@ export function yearsOn(day: Day, years: number): Day {
   return isDay(on) ? on : addDays(dayFrom(`${on.slice(0, 8)}01`), 27)
 }
 
+/** The day so many days on, or back where negative. */
 export const addDays = (day: Day, days: number): Day => dayOf(dayNumber(day) + days)
 
 /** Days from one day to another; negative when it lies before. */

@@ -24,6 +24,7 @@ export interface SeasonFrame {
   readonly canL: number
 }
 
+/** What is wrong with a household's year, each at its field. */
 export function frameProblems(frame: SeasonFrame): Problem[] {
   const days = isDay(frame.lastFrost) && isDay(frame.firstFrost)
   return [

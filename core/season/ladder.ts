@@ -31,6 +31,7 @@ const SEED_MIX = 'lean-and-light'
 const POT_MIX = 'stretched-potting'
 const FINAL_MIX = 'final-container'
 
+/** A rung as the built-in ladders write it. */
 export const rung = (
   stage: RungStage,
   containerId: string | null,

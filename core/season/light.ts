@@ -35,6 +35,7 @@ export const LIGHT_SCHOOLS: readonly LightSchool[] = [
   },
 ]
 
+/** The school of light of that id; the first where there is none. */
 export const lightSchoolById = (id: LightSchool['id']): LightSchool =>
   LIGHT_SCHOOLS.find((school) => school.id === id) ?? LIGHT_SCHOOLS[0]!
 
@@ -48,6 +49,7 @@ export interface Lamp {
   readonly radiusCm: number
 }
 
+/** What is wrong with a lamp (µmol/m²/s at a distance in cm, radius in cm), each at its field. */
 export const lampProblems = ({ ppfd, atCm, radiusCm }: Lamp): Problem[] => [
   ...within(['ppfd'], ppfd, 1, 3000, 'A lamp gives 1 to 3000 µmol/m²/s.'),
   ...within(['atCm'], atCm, 1, 300, 'A lamp hangs 1 to 300 cm high.'),

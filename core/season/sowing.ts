@@ -104,9 +104,11 @@ const SET_IN_DAYS = 1
 /** A sowing lies within a year and a half of its frosts. */
 const FARTHEST_DAYS = 550
 
+/** The rungs a sowing climbs: its own, those of its ladder, or of the crop's usual one. */
 export const rungsOf = (request: Pick<SowingRequest, 'rungs' | 'ladderId' | 'crop'>): readonly LadderRung[] =>
   request.rungs ?? ladderById(request.ladderId ?? request.crop.ladderId).rungs
 
+/** What is wrong with a sowing, each at its field; none where it can be planned. */
 export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book: SeasonBook): Problem[] {
   const { plants, outOn, sowOn, germination, certainty, seedsPerCell } = request
   const each = [

@@ -104,7 +104,7 @@ export function agedGermination(germination: Figure, years: number, life: SeedLi
   )
 }
 
-/** 95 % interval of a proportion by Wilson's score: 18 of 24 → 55–88 % [std]. */
+/** 95 % interval of a proportion by Wilson's score: 18 of 24 → 55–88 % [std]. @throws RangeError unless 0 ≤ up ≤ of and of > 0 */
 export function wilson(up: number, of: number, z = 1.959964): { low: number; high: number } {
   if (of <= 0 || up < 0 || up > of) throw new RangeError(`up: 0 to ${of}, given ${up}`)
   const p = up / of

@@ -21,8 +21,11 @@ export interface PackSize {
   readonly amount: number
 }
 
+/** What the goods are called. */
 export const goodsName = (goods: Goods) => (goods.kind === 'material' ? goods.material.name : goods.feed.name)
+/** The id of the material or feed. */
 export const goodsId = (goods: Goods) => (goods.kind === 'material' ? goods.material.id : goods.feed.id)
+/** What the goods are counted in: L of a medium, g of an extra or a powder, mL of a liquid. */
 export function goodsUnit(goods: Goods): GoodsUnit {
   if (goods.kind === 'feed') return goods.feed.form === 'powder' ? 'g' : 'mL'
   return goods.material.kind === 'medium' ? 'L' : 'g'

@@ -13,6 +13,7 @@ const GLYPHS: readonly (readonly [string, number])[] = [
 
 export const FRACTION_GLYPHS = GLYPHS.map(([glyph]) => glyph).join('')
 
+/** What a fraction's glyph stands for (½ is 0.5); undefined for any other. */
 export function fractionValue(glyph: string): number | undefined {
   return GLYPHS.find(([g]) => g === glyph)?.[1]
 }

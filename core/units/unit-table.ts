@@ -261,10 +261,12 @@ export function unitById(id: string): Unit {
   return unit
 }
 
+/** An amount in the base unit of its dimension. */
 export function toBase(amount: number, unit: Unit): number {
   return amount * unit.factor + (unit.offset ?? 0)
 }
 
+/** An amount in this unit, from the base unit of its dimension. */
 export function fromBase(base: number, unit: Unit): number {
   return (base - (unit.offset ?? 0)) / unit.factor
 }

@@ -29,6 +29,7 @@ export interface Derived {
   readonly why: string
 }
 
+/** A figure that was not computed, with where it comes from. */
 export function given(name: string, value: number, unit: string, source: Source): Figure {
   return { name, value, unit, working: { kind: 'given', source } }
 }

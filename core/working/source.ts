@@ -15,12 +15,16 @@ export interface Source {
   readonly cite: string
 }
 
+/** A published standard, by name. */
 export const standard = (cite: string): Source => ({ tag: 'standard', cite })
 /** Handbook values here were recalled, not copied from the page, and say so. */
 export const handbook = (cite: string): Source => ({ tag: 'handbook', cite: `${cite}, from memory` })
+/** A habit of the trade that has no one source. */
 export const practice = (cite = 'common practice'): Source => ({ tag: 'practice', cite })
+/** A starting value that the household's own measurements correct. */
 export const byDefault = (cite = 'starting default, correct it with your own'): Source => ({
   tag: 'default',
   cite,
 })
+/** Entered or measured by the household. */
 export const yours = (cite = 'as you entered it'): Source => ({ tag: 'yours', cite })
