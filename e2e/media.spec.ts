@@ -123,7 +123,7 @@ test('a recipe is adjusted, kept, renamed, compared and removed, and the removal
   await page.getByRole('button', { name: 'Rename', exact: true }).click()
   await page.getByLabel('Its new name').fill('Barn mix')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
-  await expect(page.getByRole('combobox', { name: 'Recipe' })).toHaveText('Barn mix')
+  await expect(page.getByRole('combobox', { name: 'Recipe' })).toHaveValue('Barn mix')
   await choose(page, 'Compare with', 'Lean and light')
   await expect(page.getByRole('row', { name: /Perlite, coarse 33 % 20 %/ })).toBeVisible()
   await page.getByRole('button', { name: 'Remove', exact: true }).click()

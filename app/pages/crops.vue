@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
-import { computed, onMounted, ref, useId, useTemplateRef } from 'vue'
+import Listbox from 'primevue/listbox'
+import { computed, ref } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import CropForm from '~/components/season/CropForm.vue'
 import PacketForm from '~/components/season/PacketForm.vue'
@@ -28,27 +29,15 @@ const remove = useRemoval()
 const context = useContext()
 const crops = computed(() => [...context.crops.values()])
 const changedIn = (one: Crop) => changedFigures(BUILT_IN_CROPS, one, CROP_FIGURES)
-const wanted = ref('')
 const chosenId = ref('basil')
 const chosen = computed(() => crops.value.find(({ id }) => id === chosenId.value) ?? crops.value[0]!)
 const families = computed(() =>
   CROP_FAMILIES.map((family) => ({
     family,
-    crops: crops.value.filter(
-      (one) => one.family === family && one.name.toLowerCase().includes(wanted.value.trim().toLowerCase()),
-    ),
+    crops: crops.value.filter((one) => one.family === family),
   })).filter((group) => group.crops.length),
 )
-const searchId = useId()
-const list = useTemplateRef<HTMLElement>('list')
-// The crop that is open is in sight in its list, without moving the page.
-onMounted(() => {
-  const on = list.value?.querySelector<HTMLElement>('.on')
-  const family = on?.closest<HTMLElement>('.family')
-  if (!on || !family) return
-  const high = on.offsetTop + on.offsetHeight - family.offsetTop
-  list.value!.scrollTop = (high <= list.value!.clientHeight ? family : on).offsetTop
-})
+const isOwn = (one: Crop) => changedIn(one).length > 0 || !BUILT_IN_CROPS.has(one.id)
 
 const TEMPERATURES = [10, 15, 20, 25, 30, 35]
 const days = computed(() =>
@@ -123,31 +112,25 @@ const TAGS = {
       <Button class="main" @click="packetForm = {}"> <Plus aria-hidden="true" /> A packet </Button>
     </header>
 
-    <nav aria-label="Crops">
-      <label :for="searchId" class="unseen">Find a crop</label>
-      <input :id="searchId" v-model="wanted" class="input" type="search" placeholder="find a crop" />
-      <div ref="list" class="list">
-        <div v-for="group in families" :key="group.family" class="family">
-          <h2>{{ group.family }}</h2>
-          <ul>
-            <li v-for="one in group.crops" :key="one.id">
-              <button
-                type="button"
-                :class="{ on: one.id === chosen.id }"
-                :aria-pressed="one.id === chosen.id"
-                @click="chosenId = one.id"
-              >
-                {{ one.name }}
-                <span v-if="changedIn(one).length || !BUILT_IN_CROPS.has(one.id)" class="small">yours</span>
-              </button>
-            </li>
-          </ul>
-        </div>
-        <p v-if="!families.length" class="soft">
-          No crop is called that. Open one it is like and make yours from it.
-        </p>
-      </div>
-    </nav>
+    <Listbox
+      :model-value="chosen.id"
+      :options="families"
+      option-group-label="family"
+      option-group-children="crops"
+      option-label="name"
+      option-value="id"
+      filter
+      filter-placeholder="find a crop"
+      empty-filter-message="No crop is called that. Open one it is like and make yours from it."
+      aria-label="Crops"
+      scroll-height="none"
+      :pt="{ pcFilter: { root: { 'aria-label': 'Find a crop' } } }"
+      @update:model-value="(id) => id && (chosenId = id)"
+    >
+      <template #option="{ option }">
+        <span>{{ (option as Crop).name }} <i v-if="isOwn(option as Crop)" class="small">yours</i></span>
+      </template>
+    </Listbox>
 
     <article class="slip" aria-labelledby="crop-title">
       <header>
@@ -226,53 +209,6 @@ const TAGS = {
   gap: 0.8rem;
 }
 
-.list {
-  position: relative;
-  display: grid;
-  gap: 0.8rem;
-  max-height: 44rem;
-  overflow-y: auto;
-  padding-right: 0.4rem;
-}
-
-nav {
-  display: grid;
-  gap: 0.6rem;
-}
-
-.list h2 {
-  padding: 0.2rem 0;
-}
-
-.list h2::first-letter {
-  text-transform: uppercase;
-}
-
-.list li button {
-  width: 100%;
-  min-height: 2.3rem;
-  padding: 0.2rem 0.6rem;
-  border: 0;
-  border-radius: 0.35rem;
-  background: none;
-  text-align: left;
-  cursor: pointer;
-}
-
-.list li button:hover {
-  background: var(--paper-deep);
-}
-
-.list li button.on {
-  background: var(--enamel);
-  color: var(--on-enamel);
-  font-weight: 650;
-}
-
-.list li .small {
-  font-style: italic;
-}
-
 article {
   display: grid;
   gap: 0.8rem;
@@ -320,10 +256,6 @@ dd small {
 @media (max-width: 52rem) {
   .crops {
     grid-template-columns: minmax(0, 1fr);
-  }
-
-  .list {
-    max-height: 16rem;
   }
 
   dl > div {

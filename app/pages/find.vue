@@ -4,6 +4,7 @@ import CheckField from '~/components/fields/CheckField.vue'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
+import ProgressBar from 'primevue/progressbar'
 import { definePageMeta, useRouter } from '#imports'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
@@ -126,7 +127,7 @@ function use(parts: readonly Part[]) {
           Find
         </Button>
         <template v-else>
-          <progress :value="done" max="1" aria-label="Searching" />
+          <ProgressBar :value="Math.round(done * 100)" :show-value="false" aria-label="Searching" />
           <Button @click="cancel">Cancel</Button>
         </template>
       </div>
@@ -341,12 +342,6 @@ legend {
 
 .go .main {
   flex: 1;
-}
-
-progress {
-  flex: 1;
-  height: 0.8rem;
-  accent-color: var(--enamel);
 }
 
 .list li {

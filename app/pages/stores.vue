@@ -8,6 +8,7 @@ import ContainerForm from '~/components/stores/ContainerForm.vue'
 import MaterialForm from '~/components/stores/MaterialForm.vue'
 import ShelfList from '~/components/stores/ShelfList.vue'
 import ShoppingSlip from '~/components/stores/ShoppingSlip.vue'
+import StoreTable from '~/components/stores/StoreTable.vue'
 import ToolForm from '~/components/stores/ToolForm.vue'
 import { useRemoval } from '~/composables/useRemoval'
 import { useContext } from '~/state/context'
@@ -33,11 +34,63 @@ const removal = useRemoval()
 const tool = ref<Tool | 'new' | null>(null)
 const container = ref<Container | 'new' | null>(null)
 const material = ref<Material | 'new' | null>(null)
-const materials = computed(() => [...context.materials.values()])
 const ownRecord = (one: Material) =>
   household.everything?.materials.find(({ id, body }) => (body.basedOn ?? id) === one.id)
+function knownBy(one: Material) {
+  const changed = changedFigures(BUILT_IN, one, MATERIAL_FIGURES).length
+  return !ownRecord(one) ? 'as the book has it' : changed ? `${changed} corrected` : 'yours'
+}
 
-const changedIn = (one: Material) => changedFigures(BUILT_IN, one, MATERIAL_FIGURES)
+/* What stands in each table, a line a thing. */
+const tools = computed(() =>
+  context.tools.map((one) => ({
+    one,
+    id: one.id,
+    name: one.name,
+    kind: one.kind,
+    holds:
+      one.capacityMl === null
+        ? ''
+        : printBoth(one.capacityMl / 1000, 'volume', household.kitchen).join(' · '),
+    error: errorOf(one),
+  })),
+)
+const containers = computed(() =>
+  context.ownContainers.map((one) => ({
+    one,
+    id: one.id,
+    name: one.name,
+    kind: one.kind === 'tray' ? `${one.cells} cells` : one.kind,
+    holds: cellVolume(one),
+    holdsMl: cellVolume(one).value,
+    by: one.measuredVolumeMl === undefined ? 'by its measures' : 'measured with water',
+  })),
+)
+const feeds = computed(() =>
+  context.ownFeeds.map((one) => ({
+    id: one.id,
+    name: one.name,
+    form: one.form,
+    label: `${one.nPercent}-${one.p2o5Percent}-${one.k2oPercent}`,
+    rate:
+      one.labelRatePerL === null
+        ? 'no label rate'
+        : `${one.labelRatePerL} ${one.form === 'powder' ? 'g' : 'mL'} a litre`,
+  })),
+)
+const materials = computed(() =>
+  [...context.materials.values()].map((one) => ({
+    one,
+    id: one.id,
+    name: one.name,
+    pores: one.kind === 'medium' ? printShare(one.theta0) : 'by the gram',
+    ph: one.ph,
+    salts: one.smeEcMsPerCm,
+    density: one.dryBulkDensityGPerL,
+    own: ownRecord(one),
+    by: knownBy(one),
+  })),
+)
 
 function remove(collection: Collection, id: string) {
   const record = household.everything?.[collection].find(
@@ -67,111 +120,113 @@ function errorOf({ kind, capacityMl }: Tool) {
       <ShoppingSlip />
     </div>
 
-    <section aria-labelledby="tools-title">
-      <div class="head">
-        <h2 id="tools-title">Tools</h2>
+    <StoreTable
+      id="tools-title"
+      title="Tools"
+      :rows="tools"
+      :columns="[
+        { field: 'kind', header: 'Kind', sortable: true },
+        { field: 'holds', header: 'Holds' },
+        { field: 'error', header: 'Strays by' },
+      ]"
+    >
+      <template #add>
         <Button @click="tool = 'new'"> <Plus aria-hidden="true" /> Add a tool </Button>
-      </div>
-      <ul v-if="context.tools.length">
-        <li v-for="one in context.tools" :key="one.id">
-          <button type="button" class="name" @click="tool = one">{{ one.name }}</button>
-          <span class="soft">{{ one.kind }}</span>
-          <span>{{
-            one.capacityMl === null
-              ? ''
-              : printBoth(one.capacityMl / 1000, 'volume', household.kitchen).join(' · ')
-          }}</span>
-          <span class="soft">{{ errorOf(one) }}</span>
-          <Button text :aria-label="`Remove ${one.name}`" @click="remove('tools', one.id)">
-            <Trash2 aria-hidden="true" />
-          </Button>
-        </li>
-      </ul>
-      <p v-else class="empty">No tools yet. A teaspoon and a kitchen scale are a good start.</p>
-    </section>
+      </template>
+      <template #name="{ row }">
+        <button type="button" class="name" @click="tool = row.one">{{ row.name }}</button>
+      </template>
+      <template #act="{ row }">
+        <Button text :aria-label="`Remove ${row.name}`" @click="remove('tools', row.id)">
+          <Trash2 aria-hidden="true" />
+        </Button>
+      </template>
+      <template #empty>No tools yet. A teaspoon and a kitchen scale are a good start.</template>
+    </StoreTable>
 
-    <section aria-labelledby="containers-title">
-      <div class="head">
-        <h2 id="containers-title">Containers of your own</h2>
+    <StoreTable
+      id="containers-title"
+      title="Containers of your own"
+      :rows="containers"
+      :columns="[
+        { field: 'kind', header: 'Kind', sortable: true },
+        { field: 'holdsMl', header: 'Holds', sortable: true },
+        { field: 'by', header: 'Known' },
+      ]"
+    >
+      <template #add>
         <Button @click="container = 'new'"> <Plus aria-hidden="true" /> Add a container </Button>
-      </div>
-      <ul v-if="context.ownContainers.length">
-        <li v-for="one in context.ownContainers" :key="one.id">
-          <button type="button" class="name" @click="container = one">{{ one.name }}</button>
-          <span class="soft">{{ one.kind === 'tray' ? `${one.cells} cells` : one.kind }}</span>
-          <span><FigureValue :figure="cellVolume(one)" /> a {{ cellWord(one) }}</span>
-          <span class="soft">{{
-            one.measuredVolumeMl === undefined ? 'by its measures' : 'measured with water'
-          }}</span>
-          <Button text :aria-label="`Remove ${one.name}`" @click="remove('containers', one.id)">
-            <Trash2 aria-hidden="true" />
-          </Button>
-        </li>
-      </ul>
-      <p v-else class="empty">
+      </template>
+      <template #name="{ row }">
+        <button type="button" class="name" @click="container = row.one">{{ row.name }}</button>
+      </template>
+      <template #holdsMl="{ row }"><FigureValue :figure="row.holds" /> a {{ cellWord(row.one) }}</template>
+      <template #act="{ row }">
+        <Button text :aria-label="`Remove ${row.name}`" @click="remove('containers', row.id)">
+          <Trash2 aria-hidden="true" />
+        </Button>
+      </template>
+      <template #empty>
         None yet. Makers’ cells differ by a fifth: weigh the water one holds and it counts exactly.
-      </p>
-    </section>
+      </template>
+    </StoreTable>
 
-    <section aria-labelledby="feeds-title">
-      <div class="head">
-        <h2 id="feeds-title">Feeds of your own</h2>
+    <StoreTable
+      id="feeds-title"
+      title="Feeds of your own"
+      :rows="feeds"
+      :columns="[
+        { field: 'form', header: 'Form', sortable: true },
+        { field: 'label', header: 'Label' },
+        { field: 'rate', header: 'Label rate' },
+      ]"
+    >
+      <template #add>
         <NuxtLink to="/feed" class="button"><Plus aria-hidden="true" /> Enter a label</NuxtLink>
-      </div>
-      <ul v-if="context.ownFeeds.length">
-        <li v-for="one in context.ownFeeds" :key="one.id">
-          <strong>{{ one.name }}</strong>
-          <span class="soft">{{ one.form }}</span>
-          <span>{{ one.nPercent }}-{{ one.p2o5Percent }}-{{ one.k2oPercent }}</span>
-          <span class="soft">{{
-            one.labelRatePerL === null
-              ? 'no label rate'
-              : `${one.labelRatePerL} ${one.form === 'powder' ? 'g' : 'mL'} a litre`
-          }}</span>
-          <Button text :aria-label="`Remove ${one.name}`" @click="remove('feeds', one.id)">
-            <Trash2 aria-hidden="true" />
-          </Button>
-        </li>
-      </ul>
-      <p v-else class="empty">None yet. Type a label in Feed and it is kept here.</p>
-    </section>
+      </template>
+      <template #act="{ row }">
+        <Button text :aria-label="`Remove ${row.name}`" @click="remove('feeds', row.id)">
+          <Trash2 aria-hidden="true" />
+        </Button>
+      </template>
+      <template #empty>None yet. Type a label in Feed and it is kept here.</template>
+    </StoreTable>
 
-    <section aria-labelledby="materials-title">
-      <div class="head">
-        <h2 id="materials-title">Materials</h2>
+    <StoreTable
+      id="materials-title"
+      title="Materials"
+      :rows="materials"
+      :columns="[
+        { field: 'pores', header: 'Pores' },
+        { field: 'ph', header: 'pH', sortable: true },
+        { field: 'salts', header: 'Salts, mS/cm', sortable: true },
+        { field: 'density', header: 'Dry, g/L', sortable: true },
+        { field: 'by', header: 'Figures' },
+      ]"
+    >
+      <template #add>
         <Button @click="material = 'new'"> <Plus aria-hidden="true" /> Add a material </Button>
-      </div>
-      <ul>
-        <li v-for="one in materials" :key="one.id">
-          <button type="button" class="name swatched" @click="material = one">
-            <svg width="24" height="24" aria-hidden="true">
-              <rect width="24" height="24" rx="4" :fill="textureFill(one.id)" />
-            </svg>
-            {{ one.name }}
-          </button>
-          <span class="soft">{{
-            one.kind === 'medium' ? `${printShare(one.theta0)} pores` : 'by the gram'
-          }}</span>
-          <span>pH {{ one.ph }} · {{ one.smeEcMsPerCm }} mS/cm · {{ one.dryBulkDensityGPerL }} g/L</span>
-          <span class="soft">{{
-            ownRecord(one)
-              ? changedIn(one).length
-                ? `${changedIn(one).length} corrected`
-                : 'yours'
-              : 'as the book has it'
-          }}</span>
-          <Button
-            v-if="ownRecord(one)"
-            text
-            :aria-label="`Undo your ${one.name}`"
-            @click="remove('materials', ownRecord(one)!.id)"
-          >
-            <Trash2 aria-hidden="true" />
-          </Button>
-          <span v-else class="no-button" />
-        </li>
-      </ul>
-    </section>
+      </template>
+      <template #name="{ row }">
+        <button type="button" class="name swatched" @click="material = row.one">
+          <svg width="24" height="24" aria-hidden="true">
+            <rect width="24" height="24" rx="4" :fill="textureFill(row.id)" />
+          </svg>
+          {{ row.name }}
+        </button>
+      </template>
+      <template #act="{ row }">
+        <Button
+          v-if="row.own"
+          text
+          :aria-label="`Undo your ${row.name}`"
+          @click="remove('materials', row.own.id)"
+        >
+          <Trash2 aria-hidden="true" />
+        </Button>
+        <span v-else class="no-button" />
+      </template>
+    </StoreTable>
 
     <MaterialForm v-if="material" v-bind="material === 'new' ? {} : { material }" @close="material = null" />
     <ToolForm v-if="tool" v-bind="tool === 'new' ? {} : { tool }" @close="tool = null" />
@@ -186,6 +241,7 @@ function errorOf({ kind, capacityMl }: Tool) {
 <style scoped>
 .stores {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 2rem;
 }
 
@@ -194,23 +250,6 @@ function errorOf({ kind, capacityMl }: Tool) {
   grid-template-columns: minmax(0, 1.7fr) minmax(19rem, 1fr);
   gap: 1.6rem;
   align-items: start;
-}
-
-.head {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  padding-bottom: 0.6rem;
-  border-bottom: 2px solid var(--ink);
-}
-
-li {
-  display: grid;
-  grid-template-columns: 1.4fr 0.9fr 1.3fr 1fr auto;
-  gap: 0.8rem;
-  align-items: center;
-  padding: 0.3rem 0;
-  border-bottom: 1px solid var(--line);
 }
 
 .swatched {
@@ -227,30 +266,9 @@ li {
   width: 2.5rem;
 }
 
-.empty {
-  padding: 1rem 0;
-  color: var(--ink-soft);
-}
-
 @media (max-width: 66rem) {
   .shelf {
     grid-template-columns: minmax(0, 1fr);
-  }
-}
-
-@media (max-width: 46rem) {
-  li {
-    grid-template-columns: 1fr auto auto;
-    gap: 0 0.8rem;
-  }
-
-  li > :nth-child(3) {
-    grid-row: 2;
-    grid-column: 1 / 3;
-  }
-
-  li > :nth-child(4) {
-    display: none;
   }
 }
 </style>

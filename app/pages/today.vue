@@ -9,11 +9,9 @@ import JobLine from '~/components/today/JobLine.vue'
 import WeekSheet from '~/components/today/WeekSheet.vue'
 import { useDates } from '~/composables/useDates'
 import { useJobWords } from '~/composables/useJobWords'
-import { useNotes } from '~/composables/useNotes'
-import { readProblem } from '~/composables/whyNot'
+import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useToday } from '~/composables/useToday'
-import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
+import { useHouseholdAnswer } from '~/state/saving'
 import { usePreferences } from '~/state/preferences'
 import { useSeason } from '~/state/season'
 import { Printer } from '@lucide/vue'
@@ -24,11 +22,8 @@ definePageMeta({ place: { title: 'Today', what: 'what is due, late or in danger'
 
 useToday()
 const season = useSeason()
-const household = useHousehold()
-const keeping = useKeeping()
 const { printDay } = useDates()
 const { words } = useJobWords()
-const { note } = useNotes()
 const preferences = usePreferences()
 
 const GROUPS: { state: Job['state']; name: string }[] = [
@@ -87,17 +82,12 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 })
 
 const nightC = computed(() => season.frame?.nightC ?? null)
-const setNight = useDebounceFn(async (value: number | null) => {
-  if (!season.frame) return
-  try {
-    await keeping.saveHousehold({
-      ...household.record!,
-      season: { ...season.frame, nightC: value },
-    })
-  } catch (error) {
-    note(readProblem(error)?.errors[0]?.message ?? 'The server does not answer; nothing was saved.')
-  }
-}, 600)
+const { saving, save, dismiss } = useHouseholdAnswer<{ nightC: number | null }>(
+  'the coldest night',
+  ({ season }) => season && { nightC: season.nightC },
+  (whole, { nightC }) => ({ ...whole, season: whole.season && { ...whole.season, nightC } }),
+)
+const setNight = useDebounceFn((value: number | null) => save({ nightC: value }), 600)
 const print = () => window.print()
 </script>
 
@@ -125,6 +115,7 @@ const print = () => window.print()
         <Button @click="print"> <Printer aria-hidden="true" /> The week on paper </Button>
       </div>
     </header>
+    <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
     <div v-if="!season.frame || !season.kept.length" class="empty">
       <p>Nothing is sown yet. Say what you will raise, and its days stand here.</p>
       <NuxtLink to="/season" class="button main">Plan the season</NuxtLink>

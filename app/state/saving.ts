@@ -1,4 +1,5 @@
 import { ref, type Ref } from 'vue'
+import { dequal } from 'dequal'
 import { newId } from '~/composables/newId'
 import { readProblem } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
@@ -148,19 +149,45 @@ export function useRecordSaving<C extends Collection>(
 }
 
 /** Saves one part of the household's own record, such as its season; the rest stays as it stands. */
-export function useHouseholdPart<Key extends 'season' | 'water'>(key: Key, name: string) {
-  type Part = NonNullable<HouseholdRecord[Key]>
+export const useHouseholdPart = <Key extends 'season' | 'water'>(key: Key, name: string) =>
+  useHouseholdAnswer<NonNullable<HouseholdRecord[Key]>>(
+    name,
+    (whole) => whole[key] ?? null,
+    (whole, part) => ({ ...whole, [key]: part }),
+  )
+
+/**
+ * Saves one answer of the household. Who was faster with another answer is no conflict: it is kept over theirs. Only
+ * where this very answer differs, both are shown.
+ */
+export function useHouseholdAnswer<Answer extends object>(
+  name: string,
+  of: (whole: HouseholdRecord) => Answer | null,
+  into: (whole: HouseholdRecord, answer: Answer) => HouseholdRecord,
+) {
+  type Stands = Stored<HouseholdRecord> | null
   const household = useHousehold()
   const keeping = useKeeping()
-  const { saving, attempt, dismiss } = useAttempt<Part, HouseholdRecord>((whole) => whole[key] as Part | null)
-  const save = (part: Part, whole = household.record!, version?: number): Promise<unknown> =>
+  const { saving, attempt, dismiss } = useAttempt<Answer, HouseholdRecord>(of)
+
+  const save = (answer: Answer, on: Stands = household.everything?.household ?? null): Promise<Stands> =>
     attempt(
-      part,
-      () => keeping.saveHousehold({ ...whole, [key]: part }, name, version),
+      answer,
+      () => keepOver(answer, on!),
       (chosen, current) => {
         if (current) household.putHousehold(current)
-        return save(chosen, current?.body, current?.version) as Promise<Stored<HouseholdRecord> | null>
+        return save(chosen, current)
       },
     )
+  async function keepOver(answer: Answer, on: Stored<HouseholdRecord>): Promise<Stored<HouseholdRecord>> {
+    try {
+      return await keeping.saveHousehold(into(on.body, answer), name, on.version)
+    } catch (error) {
+      const current = readProblem(error)?.current as Stored<HouseholdRecord> | undefined
+      if (!current || !dequal(of(current.body), of(on.body))) throw error
+      household.putHousehold(current)
+      return keepOver(answer, current)
+    }
+  }
   return { saving, save, dismiss }
 }

@@ -53,7 +53,6 @@ const long = computed(
       :placeholder="placeholder"
       :aria-label="label"
       scroll-height="none"
-      :pt="{ hiddenFirstFocusableEl: { tabindex: -1 }, hiddenLastFocusableEl: { tabindex: -1 } }"
       @update:model-value="$emit('update:modelValue', $event)"
     />
   </FieldFrame>

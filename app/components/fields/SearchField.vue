@@ -72,5 +72,6 @@ function unfold(event: Event) {
     @blur="shown = chosen"
     @click="unfold"
     @keydown.down="unfold"
+    @keydown.enter="unfold"
   />
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import ProgressBar from 'primevue/progressbar'
 import { computed, watch } from 'vue'
 import { useWorkerCall } from '~/composables/useWorkerCall'
 import { useContext } from '~/state/context'
@@ -52,7 +53,11 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
       often the plants are there.
     </p>
     <div v-if="done !== null" class="buttons">
-      <progress :max="SEASONS" :value="done" aria-label="Simulating seasons" />
+      <ProgressBar
+        :value="Math.round((done / SEASONS) * 100)"
+        :show-value="false"
+        aria-label="Simulating seasons"
+      />
       <Button @click="cancel">Stop</Button>
     </div>
     <Button v-else-if="!answer" :disabled="!season.kept.length" @click="simulate">
@@ -112,10 +117,5 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
   display: grid;
   gap: 0.6rem;
   justify-items: start;
-}
-
-progress {
-  width: 14rem;
-  accent-color: var(--enamel);
 }
 </style>

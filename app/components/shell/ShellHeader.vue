@@ -2,12 +2,12 @@
 import { computed, ref } from 'vue'
 import SelectButton from 'primevue/selectbutton'
 import { usePlaces } from '~/composables/usePlaces'
-import { whyNot } from '~/composables/whyNot'
-import { useKeeping } from '~/state/keeping'
+import { useHouseholdAnswer } from '~/state/saving'
+import SaveProblem from '~/components/records/SaveProblem.vue'
+import Dialog from 'primevue/dialog'
 import Button from 'primevue/button'
 import { useRoute } from '#imports'
 import { NuxtLink } from '#components'
-import { useNotes } from '~/composables/useNotes'
 import { useHousehold } from '~/state/household'
 import { usePreferences } from '~/state/preferences'
 import { Moon, Search, Settings, Sun } from '@lucide/vue'
@@ -17,8 +17,6 @@ defineEmits<{ palette: [] }>()
 const route = useRoute()
 const household = useHousehold()
 const preferences = usePreferences()
-const keeping = useKeeping()
-const { note } = useNotes()
 
 const { main } = usePlaces()
 /** A page stands under the place it belongs to. */
@@ -31,17 +29,18 @@ const KITCHENS: { value: Kitchen; name: string; long: string }[] = [
   { value: 'imperial', name: 'imp', long: 'Imperial kitchen' },
 ]
 
+const { saving, save, dismiss } = useHouseholdAnswer<{ kitchen: Kitchen }>(
+  'the units',
+  ({ kitchen }) => ({ kitchen }),
+  (whole, { kitchen }) => ({ ...whole, kitchen }),
+)
 const showing = ref<Kitchen>()
 const kitchen = computed(() => showing.value ?? household.kitchen)
 async function chooseKitchen(wanted: Kitchen) {
   if (!household.record || household.kitchen === wanted) return
   // At once on screen; put back if the server will not have it.
   showing.value = wanted
-  try {
-    await keeping.saveHousehold({ ...household.record, kitchen: wanted }, 'the units')
-  } catch (error) {
-    note(`The units could not be saved. ${whyNot(error)}`)
-  }
+  await save({ kitchen: wanted })
   showing.value = undefined
 }
 </script>
@@ -102,6 +101,15 @@ async function chooseKitchen(wanted: Kitchen) {
         <Settings aria-hidden="true" />
       </NuxtLink>
     </div>
+    <Dialog
+      :visible="'message' in saving"
+      modal
+      header="The units were not saved"
+      :draggable="false"
+      @update:visible="dismiss"
+    >
+      <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+    </Dialog>
   </header>
 </template>
 
