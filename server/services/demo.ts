@@ -60,7 +60,7 @@ const pack = (
 const BASIL = cropRecordOf(CROPS.find(({ id }) => id === 'basil')!)
 
 /** The Lamp Room of docs/demo.md: invented, and the only invented data in the product. */
-const demo = (today: Day): { [C in Collection]: [id: string, body: Bodies[C]][] } => ({
+const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][] } => ({
   crops: [
     [
       demoId(101),
@@ -382,7 +382,7 @@ export async function seedDemoWhenEmpty(): Promise<void> {
     })
     const kept = demo(today)
     for (const collection of ORDER)
-      for (const [id, body] of kept[collection])
+      for (const [id, body] of kept[collection] ?? [])
         await writeNew(tx, collection, HOUSEHOLD_ID, id, body as never)
   })
 }
