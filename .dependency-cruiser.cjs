@@ -30,7 +30,7 @@ module.exports = {
         pathNot: [
           '^server/(services|db)/',
           '^server/plugins/database',
-          '^server/api/health',
+          '^server/api/ready',
           '\\.test\\.ts$',
         ],
       },

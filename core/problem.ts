@@ -27,16 +27,22 @@ export function under(key: string | number, problems: readonly Problem[]): Probl
   return problems.map((problem) => ({ ...problem, path: [key, ...problem.path] }))
 }
 
-/** A problem at `path` unless `value` lies in [low, high]; `above` excludes `low` itself. */
+/** A problem at `path` unless `value` lies in [low, high], edges included. */
 export function within(
   path: Problem['path'],
   value: number,
   low: number,
   high: number,
   message: string,
-  above = false,
 ): Problem[] {
-  return Number.isFinite(value) && (above ? value > low : value >= low) && value <= high
-    ? []
-    : [{ path, message }]
+  return Number.isFinite(value) && value >= low && value <= high ? [] : [{ path, message }]
 }
+
+/** The same for what is counted: halves are a problem too. */
+export const wholeWithin = (
+  path: Problem['path'],
+  value: number,
+  low: number,
+  high: number,
+  message: string,
+): Problem[] => (Number.isInteger(value) ? within(path, value, low, high, message) : [{ path, message }])

@@ -1,4 +1,6 @@
 import { spawn } from 'node:child_process'
+import { hostname, networkInterfaces } from 'node:os'
+import { createInterface } from 'node:readline'
 import { fileURLToPath } from 'node:url'
 import { Trouble } from './trouble.mjs'
 
@@ -6,15 +8,26 @@ const ROOT = fileURLToPath(new URL('..', import.meta.url))
 
 /**
  * The application as a child process, answering when this resolves.
- * @param {{ host: string, port: number, databaseUrl: string, demo: boolean, dev?: boolean }} options
+ *
+ * @param {{ host: string, port: number, databaseUrl: string, names?: string[], demo: boolean, dev?: boolean,
+ *   backups?: { folder: string, write(why: string): Promise<void> }, book?: { take(line: string): void } }} options
  */
-export async function startApplication({ host, port, databaseUrl, demo, dev = false }) {
+export async function startApplication({
+  host,
+  port,
+  databaseUrl,
+  names = [],
+  demo,
+  dev = false,
+  backups,
+  book,
+}) {
   const args = dev
     ? ['node_modules/nuxt/bin/nuxt.mjs', 'dev', '--host', host, '--port', String(port)]
     : ['--import', './scripts/leave-with-parent.mjs', '.output/server/index.mjs']
   const child = spawn(process.execPath, args, {
     cwd: ROOT,
-    stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
+    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
     env: {
       ...process.env,
       NODE_ENV: dev ? 'development' : 'production',
@@ -24,15 +37,36 @@ export async function startApplication({ host, port, databaseUrl, demo, dev = fa
       NITRO_PORT: String(port),
       DATABASE_URL: databaseUrl,
       BLASTOMIX_DEMO: demo ? '1' : '0',
+      BLASTOMIX_HOSTS: hostNames(host, names).join(','),
+      BLASTOMIX_BACKUPS: backups?.folder ?? '',
     },
   })
-  child.stdout.on('data', (chunk) => {
-    for (const line of String(chunk).split('\n'))
-      if (line.trim() && (dev || !/^Listening on/.test(line))) console.log(line)
+  for (const stream of [child.stdout, child.stderr])
+    createInterface({ input: stream }).on('line', (line) => {
+      book?.take(line)
+      if (line.trim() && (dev || !/^Listening on|^\{"level"/.test(line))) console.log(line)
+    })
+  child.on('message', async ({ ask, id }) => {
+    if (ask !== 'backup') return
+    const answer = await (backups?.write('before') ?? Promise.reject(new Error('none'))).then(
+      () => ({ id, ok: true }),
+      () => ({ id, ok: false }),
+    )
+    if (child.connected) child.send(answer)
   })
   const address = `http://${host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host}:${port}`
   await answering(child, address, dev ? 120_000 : 30_000)
   return { child, address }
+}
+
+/** Names this machine answers to: those of itself, those of the address it listens on, and those it was given. */
+function hostNames(host, given) {
+  const own = ['localhost', '127.0.0.1', '[::1]', ...given]
+  if (host !== '0.0.0.0' && host !== '::') return [...own, host]
+  const addresses = Object.values(networkInterfaces()).flatMap((list) =>
+    list.map(({ address, family }) => (family === 'IPv6' ? `[${address.replace(/%.*/, '')}]` : address)),
+  )
+  return [...own, ...addresses, hostname(), `${hostname()}.local`]
 }
 
 async function answering(child, address, patienceMs) {
@@ -41,7 +75,7 @@ async function answering(child, address, patienceMs) {
     if (child.exitCode !== null)
       throw new Trouble('The application stopped while starting; its reason stands above.')
     try {
-      if ((await fetch(`${address}/api/health`)).ok) return
+      if ((await fetch(`${address}/api/ready`)).ok) return
     } catch {
       // not listening yet
     }

@@ -1,9 +1,17 @@
+import { readFileSync } from 'node:fs'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
 import { Trouble } from './trouble.mjs'
 
 const MIGRATION_LOCK = 7_236_001
+const FOLDER = 'server/db/migrations'
+
+/** When the newest migration this Blastomix knows was written, ms since 1970: the version of its data. */
+export const dataVersion = () =>
+  Math.max(
+    ...JSON.parse(readFileSync(`${FOLDER}/meta/_journal.json`, 'utf8')).entries.map(({ when }) => when),
+  )
 
 /** Bring the database up to the newest migration. Several copies that start together take turns. */
 export async function migrateDatabase(url) {
@@ -15,14 +23,30 @@ export async function migrateDatabase(url) {
   }
   try {
     await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK])
-    await migrate(drizzle({ client }), { migrationsFolder: 'server/db/migrations' })
+    await refuseNewer(client)
+    await migrate(drizzle({ client }), { migrationsFolder: FOLDER })
   } catch (error) {
+    if (error instanceof Trouble) throw error
     throw new Trouble(
       `The database could not be brought up to date: ${error.cause?.message ?? error.message}`,
     )
   } finally {
     await client.end()
   }
+}
+
+async function refuseNewer(client) {
+  const { rows } = await client.query(
+    `select to_regclass('drizzle.__drizzle_migrations') is not null as there`,
+  )
+  if (!rows[0].there) return
+  const { rows: last } = await client.query('select max(created_at) as at from drizzle.__drizzle_migrations')
+  const at = Number(last[0].at ?? 0)
+  if (at <= dataVersion()) return
+  const say = (when) => new Date(when).toISOString().slice(0, 10)
+  throw new Trouble(
+    `These data were written by a newer Blastomix (of ${say(at)}; this one is of ${say(dataVersion())}). Nothing was changed. Start the newer one, or restore a backup of before into another folder.`,
+  )
 }
 
 function address(url) {

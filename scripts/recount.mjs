@@ -6,7 +6,7 @@ import { orSayWhy, Trouble } from './trouble.mjs'
 /* Counts again whether every level on the shelf and in the packets is the sum of what the ledger moved. */
 await orSayWhy(async () => {
   const own = process.env.DATABASE_URL ? null : new Cluster(process.env.BLASTOMIX_DATA_DIR || '.data')
-  const wasRunning = own?.runningPort() !== undefined
+  const wasRunning = own?.isRunning
   const url = process.env.DATABASE_URL ?? (await own.start())
   const client = new pg.Client({ connectionString: url })
   await client.connect()

@@ -2,15 +2,17 @@ import { spawn } from 'node:child_process'
 
 /**
  * Run a command to its end.
+ * @param {{ inherit?: boolean, input?: string } & import('node:child_process').SpawnOptions} options input is what it reads
  * @returns {Promise<{ code: number, output: string }>} output is what it printed, both streams, unless inherited
  */
-export function run(command, args, { inherit = false, ...options } = {}) {
+export function run(command, args, { inherit = false, input, ...options } = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, {
-      stdio: inherit ? 'inherit' : ['ignore', 'pipe', 'pipe'],
+      stdio: inherit ? 'inherit' : [input === undefined ? 'ignore' : 'pipe', 'pipe', 'pipe'],
       ...options,
     })
     let output = ''
+    child.stdin?.end(input)
     child.stdout?.on('data', (chunk) => (output += chunk))
     child.stderr?.on('data', (chunk) => (output += chunk))
     child.on('error', (error) => resolve({ code: 127, output: `${output}${error.message}` }))

@@ -1,18 +1,21 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
-import { isAlive } from './alive.mjs'
+import { bornAt, isStill } from './alive.mjs'
 import { startApplication, stopApplication } from './application.mjs'
 import { Cluster } from './cluster.mjs'
 import { buildApplication, checkNode, installPackages } from './install.mjs'
 import { ensurePackages } from './packages.mjs'
 import { isFree } from './port.mjs'
+import { Restarts } from './restarts.mjs'
 import { orSayWhy, Trouble } from './trouble.mjs'
 
 const HELP = `./start [options]
 
   --port N    listen on this port (default 3000, or the next free one)
   --host H    listen on this address (default 127.0.0.1, this machine only)
+  --trust-network   with --host: everybody who reaches that address may read and change everything
+  --name N    another name this machine is called by in the network (may be given again)
   --empty     begin without the demo household
   --dev       reload as sources change, for those who work on Blastomix
 
@@ -20,6 +23,7 @@ const HELP = `./start [options]
   BLASTOMIX_DATA_DIR  keep the own PostgreSQL in this folder (default .data)`
 
 const DEFAULT_PORT = 3000
+const LOOPBACK = /^(127\.\d+\.\d+\.\d+|::1|localhost)$/
 
 function readOptions() {
   try {
@@ -28,6 +32,8 @@ function readOptions() {
         port: { type: 'string' },
         host: { type: 'string', default: '127.0.0.1' },
         empty: { type: 'boolean', default: false },
+        'trust-network': { type: 'boolean', default: false },
+        name: { type: 'string', multiple: true, default: [] },
         dev: { type: 'boolean', default: false },
         help: { type: 'boolean', short: 'h', default: false },
       },
@@ -35,6 +41,10 @@ function readOptions() {
     const port = values.port === undefined ? undefined : Number(values.port)
     if (port !== undefined && !(Number.isInteger(port) && port > 0 && port < 65536))
       throw new Trouble(`--port takes a number from 1 to 65535, not '${values.port}'.`)
+    if (!LOOPBACK.test(values.host) && !values['trust-network'])
+      throw new Trouble(
+        `--host ${values.host} lets everybody who can reach this machine there read and change everything: there is no sign-in. If that is what you want, say so with --trust-network.`,
+      )
     return { ...values, port }
   } catch (error) {
     throw error instanceof Trouble
@@ -57,13 +67,22 @@ async function choosePort(wanted, host) {
 function takeFolder(folder, port) {
   mkdirSync(folder, { recursive: true })
   const file = join(folder, 'running.json')
-  if (existsSync(file)) {
-    const { pid, port: taken } = JSON.parse(readFileSync(file, 'utf8') || '{}')
-    if (isAlive(pid, 'start.mjs'))
-      throw new Trouble(`Blastomix already runs from this folder, on port ${taken} (process ${pid}).`)
-  }
-  writeFileSync(file, JSON.stringify({ pid: process.pid, port }))
+  const other = readJson(file)
+  if (isStill(other.pid, other.born))
+    throw new Trouble(
+      `Blastomix already runs from this folder, on port ${other.port} (process ${other.pid}).`,
+    )
+  writeFileSync(file, JSON.stringify({ pid: process.pid, born: bornAt(process.pid), port }))
   return () => rmSync(file, { force: true })
+}
+
+/** What a file says; nothing where it is missing or torn. */
+function readJson(file) {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8')) ?? {}
+  } catch {
+    return {}
+  }
 }
 
 await orSayWhy(async () => {
@@ -79,44 +98,100 @@ await orSayWhy(async () => {
   if (!options.dev) await buildApplication()
 
   let leaveFolder = () => {}
-  let cluster
-  let application
-  let stopping
+  let cluster, application, backups, book, watch, stopping
   const stop = () =>
     (stopping ??= (async () => {
+      clearInterval(watch)
       if (application) await stopApplication(application)
+      await backups?.end()
       await cluster?.stop()
+      await book?.close()
       leaveFolder()
     })())
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
     process.on(signal, () => stop().then(() => process.exit(0)))
 
+  /** Too often is too often: what still stands is stopped, and the reason is in the log. */
+  const restarts = new Restarts()
+  async function again(what, how) {
+    if (stopping) return
+    console.error(`${what} stopped unexpectedly and is started again.`)
+    if (await restarts.next()) {
+      try {
+        if (!stopping) await how()
+        return
+      } catch (error) {
+        book.log.error({ code: error.code }, `${what} did not start again`)
+        return again(what, how)
+      }
+    }
+    console.error(`${what} keeps stopping. Look into ${join(folder, 'log')}.`)
+    await stop()
+    process.exit(1)
+  }
+
   try {
+    mkdirSync(folder, { recursive: true })
     let databaseUrl = process.env.DATABASE_URL
+    let ownerUrl = process.env.DATABASE_OWNER_URL || databaseUrl
+    if (ownDatabase) leaveFolder = takeFolder(folder, port)
+    const { openLog } = await import('./log.mjs')
+    book = await openLog(join(folder, 'log'))
     if (ownDatabase) {
-      leaveFolder = takeFolder(folder, port)
       cluster = new Cluster(folder)
-      databaseUrl = await cluster.start()
+      const superuserUrl = await cluster.start()
+      const { setUpRoles } = await import('./roles.mjs')
+      ;({ ownerUrl, applicationUrl: databaseUrl } = await setUpRoles(superuserUrl))
+      const { DailyBackup } = await import('./daily-backup.mjs')
+      backups = new DailyBackup(join(folder, 'backups'), superuserUrl, book.log)
     }
     const { migrateDatabase } = await import('./migrate.mjs')
-    await migrateDatabase(databaseUrl)
-    const started = await startApplication({
-      host,
-      port,
-      databaseUrl,
-      demo: !options.empty,
-      dev: options.dev,
-    })
-    application = started.child
-    application.once('exit', async (code) => {
-      if (stopping) return
-      console.error('The application stopped unexpectedly.')
-      await stop()
-      process.exit(code || 1)
-    })
-    console.log(`Blastomix is ready at ${started.address} (Ctrl-C stops it)`)
+    await migrateDatabase(ownerUrl)
+
+    const startOne = async () => {
+      const started = await startApplication({
+        host,
+        port,
+        databaseUrl,
+        names: options.name,
+        demo: !options.empty,
+        dev: options.dev,
+        backups,
+        book,
+      })
+      application = started.child
+      application.once('exit', (code, signal) => {
+        if (stopping) return
+        book.log.error({ code, signal }, 'the application ended')
+        void again('The application', startOne)
+      })
+      return started.address
+    }
+    const address = await startOne()
+    book.log.info({ port }, 'ready')
+    backups?.begin()
+    if (cluster) watch = watchDatabase(cluster, book.log, again)
+    console.log(`Blastomix is ready at ${address} (Ctrl-C stops it)`)
+    if (!LOOPBACK.test(host))
+      console.log(
+        'Everybody who reaches this address may read and change everything: there is no sign-in yet.',
+      )
   } catch (error) {
     await stop()
     throw error
   }
 })
+
+const WATCH_MS = 1000
+
+/** PostgreSQL is looked at now and then; where it is gone it is started again at the port the application knows. */
+function watchDatabase(cluster, log, again) {
+  let busy = false
+  return setInterval(async () => {
+    if (busy || cluster.isRunning) return
+    busy = true
+    log.error('the database ended')
+    await again('The database', () => cluster.start(cluster.port))
+    busy = false
+  }, WATCH_MS)
+}

@@ -14,7 +14,7 @@ export function throwAwayFolder() {
 
 /**
  * The built application with the demo household on a cluster of its own, gone afterwards.
- * @param {(where: { address: string, databaseUrl: string }) => Promise<unknown>} use
+ * @param {(where: { address: string, databaseUrl: string, applicationUrl: string }) => Promise<unknown>} use
  */
 export async function withThrowAwayApplication(use) {
   const folder = throwAwayFolder()
@@ -22,16 +22,18 @@ export async function withThrowAwayApplication(use) {
   let child
   try {
     const databaseUrl = await cluster.start()
+    const { setUpRoles } = await import('./roles.mjs')
     const { migrateDatabase } = await import('./migrate.mjs')
-    await migrateDatabase(databaseUrl)
+    const { ownerUrl, applicationUrl } = await setUpRoles(databaseUrl)
+    await migrateDatabase(ownerUrl)
     const started = await startApplication({
       host: '127.0.0.1',
       port: await freePort(),
-      databaseUrl,
+      databaseUrl: applicationUrl,
       demo: true,
     })
     child = started.child
-    await use({ address: started.address, databaseUrl })
+    await use({ address: started.address, databaseUrl, applicationUrl })
   } finally {
     if (child) await stopApplication(child)
     await cluster.destroy()

@@ -6,10 +6,21 @@ export async function orSayWhy(main) {
   try {
     await main()
   } catch (error) {
-    const full = error?.code === 'ENOSPC' || /No space left on device/.test(error?.message ?? '')
-    if (full) console.error('The disk is full: make room and try again.')
-    else if (error instanceof Trouble) console.error(error.message)
-    else console.error(error)
+    console.error(inOneSentence(error) ?? error)
     process.exit(1)
   }
+}
+
+/** What a person can do about it; undefined for a fault of ours. */
+function inOneSentence(error) {
+  if (error instanceof Trouble) return error.message
+  const { code, message = '', path } = error ?? {}
+  const where = path ? ` (${path})` : ''
+  if (/ENOSPC|EDQUOT/.test(code) || /No space left on device/.test(message))
+    return `The disk is full${where}: make room and try again.`
+  if (code === 'EROFS' || /Read-only file system/.test(message))
+    return `The disk can only be read${where}: put the data elsewhere with BLASTOMIX_DATA_DIR=<folder> ./start`
+  if (code === 'EACCES' || code === 'EPERM')
+    return `This may not be written here${where}: put the data elsewhere with BLASTOMIX_DATA_DIR=<folder> ./start`
+  return undefined
 }

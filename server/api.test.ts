@@ -67,6 +67,33 @@ const peat = Object.fromEntries(
   Object.keys(original.sources).map((key) => [key, original[key as keyof typeof original]]),
 )
 
+interface Size {
+  kinds: number
+  bytes: number
+}
+interface Row {
+  value: number
+  working: { inputs?: Record<string, number> }
+}
+const valueOf = (body: Record<string, unknown>, key: string) =>
+  (body['figures'] as Row[])[(body[key] as { figure: number }).figure]!.value
+/** An answer with every figure put back where its number stands. */
+function grown(value: unknown, rows: Row[]): unknown {
+  if (typeof value !== 'object' || value === null) return value
+  if (Array.isArray(value)) return value.map((one) => grown(one, rows))
+  const keys = Object.keys(value)
+  if (keys.length === 1 && keys[0] === 'figure') {
+    const row = rows[(value as { figure: number }).figure]!
+    const { inputs } = row.working
+    if (!inputs) return row
+    const put = Object.fromEntries(
+      Object.entries(inputs).map(([key, figure]) => [key, grown({ figure }, rows)]),
+    )
+    return { ...row, working: { ...row.working, inputs: put } }
+  }
+  return Object.fromEntries(Object.entries(value).map(([key, inside]) => [key, grown(inside, rows)]))
+}
+
 let household: string
 const at = (collection: Collection, id: string, query = '') =>
   `/api/households/${household}/${collection}/${id}${query}`
@@ -90,9 +117,31 @@ describe('computing', () => {
     expect(status).toBe(200)
     const container = CONTAINERS.find(({ id }) => id === 'tray-72')!
     const { containerId: _, ...fill } = mix.fills[0]!
-    expect(body).toEqual(
+    const { figures, ...plan } = body
+    expect(grown(plan, figures)).toEqual(
       JSON.parse(JSON.stringify(planBatch({ ...mix, materials: BUILT_IN, fills: [{ ...fill, container }] }))),
     )
+  })
+
+  it('answers in proportion to what is asked: each figure once, its inputs before it', async () => {
+    const sizes = await Promise.all(
+      [1, 5, 10, 20].map(async (kinds) => {
+        const fills = CONTAINERS.filter(({ kind }) => kind === 'tray')
+          .slice(0, kinds)
+          .map(({ id: containerId }) => ({ ...mix.fills[0]!, containerId }))
+        const { status, body } = await call('POST', '/api/compute/batch', { ...mix, fills })
+        expect(status).toBe(200)
+        const rows = body.figures as { working: { inputs?: Record<string, number> } }[]
+        rows.forEach(({ working }, row) =>
+          Object.values(working.inputs ?? {}).forEach((input) => expect(input).toBeLessThan(row)),
+        )
+        return { kinds: fills.length, bytes: JSON.stringify(body).length }
+      }),
+    )
+    const [one, five, ten, twenty] = sizes as [Size, Size, Size, Size]
+    expect(ten.bytes).toBeLessThan(200_000)
+    const each = (a: Size, b: Size) => (b.bytes - a.bytes) / (b.kinds - a.kinds)
+    expect(each(ten, twenty)).toBeLessThan(each(one, five) * 1.3)
   })
 
   it('takes containers that are in no catalogue', async () => {
@@ -111,12 +160,12 @@ describe('computing', () => {
       containers: [{ id: 'tin', container }],
     })
     // 4 · 0.5 L · 0.9 · 1.1 · 1.05
-    expect(body.mixL.value).toBeCloseTo(2.079, 9)
+    expect(valueOf(body, 'mixL')).toBeCloseTo(2.079, 9)
   })
 
   it('doses a feed: 60 mg/L in 2 L of 20 % N is 0.6 g', async () => {
     const { status, body } = await call('POST', '/api/compute/dose', dose)
-    expect([status, body.massG.value]).toEqual([200, expect.closeTo(0.6, 9)])
+    expect([status, valueOf(body, 'massG')]).toEqual([200, expect.closeTo(0.6, 9)])
   })
 })
 
@@ -182,7 +231,7 @@ describe('what cannot be done is told at its field, and nothing is written', () 
       () => 'cut off',
     )
     expect([413, 'cut off']).toContain(answer)
-    expect((await call('GET', '/api/health')).status).toBe(200)
+    expect((await call('GET', '/api/ready')).status).toBe(200)
   })
 
   it('a record that points nowhere', async () => {
@@ -380,7 +429,7 @@ describe('keeping', () => {
     }
     const plain = (await call('POST', '/api/compute/batch', { ...asked, materials: [] })).body
     const corrected = (await call('POST', '/api/compute/batch', asked)).body
-    expect(corrected.mixL.value / plain.mixL.value).toBeCloseTo(1.3 / 1.1, 9)
+    expect(valueOf(corrected, 'mixL') / valueOf(plain, 'mixL')).toBeCloseTo(1.3 / 1.1, 9)
     const wrong = { ...own, figures: { ...peat, theta10: 0.99 } }
     const refused = await call('PUT', at('materials', randomUUID()), { version: 0, body: wrong })
     expect([refused.status, refused.body.errors[0].field]).toEqual([422, 'body.figures.theta10'])

@@ -310,6 +310,11 @@ describe('five years of records', () => {
        where household_id = $1 and not (what = 'out' and split_part(name, ' ', 2)::int > 1960)`,
       [many],
     )
+    await database.query(
+      `update sowing set over_on = date '2026-01-01' + split_part(name, ' ', 2)::int % 20
+       where household_id = $1 and split_part(name, ' ', 2)::int <= 1960`,
+      [many],
+    )
     await database.query('analyze sowing')
     await database.query('analyze entry')
   })
@@ -317,27 +322,24 @@ describe('five years of records', () => {
     await database.query('delete from household where household_id = $1', [many])
   })
 
-  it('start a page with what is not over and the last year and a half', async () => {
+  it('start a page with what is not over, and bring the rest by page, each once', async () => {
     const { body } = await call('GET', `/api/households/${many}`)
-    const names = new Set((body.sowings as { body: { name: string } }[]).map((one) => one.body.name))
-    // 22 hours apart, the newest is number 2 000: 550 days are the last 600.
-    expect([
-      names.size,
-      names.has('Tomato 2000'),
-      names.has('Tomato 1401'),
-      names.has('Tomato 1399'),
-    ]).toEqual([600, true, true, false])
-    await database.query(
-      `update entry set voided_at = now() where household_id = $1 and kind = 'out'
-         and about @> (select jsonb_build_array(jsonb_build_object('id', id)) from sowing
-           where household_id = $1 and name = 'Tomato 7')`,
-      [many],
-    )
-    const again = await call('GET', `/api/households/${many}`)
-    expect((again.body.sowings as { body: { name: string } }[]).map((one) => one.body.name)).toContain(
-      'Tomato 7',
-    )
-    await database.query(`update entry set voided_at = null where household_id = $1 and kind = 'out'`, [many])
+    const names = (body.sowings as { body: { name: string } }[]).map((one) => one.body.name)
+    expect([names.length, names.includes('Tomato 1961'), names.includes('Tomato 1960')]).toEqual([
+      40,
+      true,
+      false,
+    ])
+    // Nine entries about each of them, and the newest sixty, which end others.
+    expect(body.entries).toHaveLength(40 * 9 + 60)
+    const seen = new Set<string>()
+    for (let address: string | null = `/api/households/${many}/sowings`; address;) {
+      const answer: Response = await fetch(base + address)
+      for (const { id } of (await answer.json()) as { id: string }[]) seen.add(id)
+      const next = /<(\?[^>]+)>; rel="next"/.exec(answer.headers.get('link') ?? '')?.[1]
+      address = next ? `/api/households/${many}/sowings${next}` : null
+    }
+    expect(seen.size).toBe(2000)
   })
 
   it('leave only what is open for today, found through indexes', async () => {
@@ -346,24 +348,24 @@ describe('five years of records', () => {
       (body.jobs as { of: { sowingId: string }[] }[]).flatMap(({ of }) => of.map((one) => one.sowingId)),
     )
     expect(sowings.size).toBe(40)
-    const open = await database.query(
-      `select min(created_at) as since from
-         (select created_at from sowing where household_id = $1 order by created_at desc limit 40) as open`,
-      [many],
-    )
+    // Two thousand rows are read through as quickly; what is asked is whether the index serves.
+    await database.query('set enable_seqscan = off')
     const explain = async (query: string, values: unknown[]) =>
       (await database.query(`explain ${query}`, values)).rows.map((line) => line['QUERY PLAN']).join('\n')
     expect(
-      await explain('select * from entry where household_id = $1 and created_at >= $2', [
-        many,
-        open.rows[0].since,
-      ]),
-    ).toMatch(/entry_since/)
-    expect(
       await explain(
-        `select about from entry where household_id = $1 and kind in ('out', 'give up') and snoozed_until is null and voided_at is null`,
+        `select id from sowing where household_id = $1 and deleted_at is null and over_on is null order by created_at`,
         [many],
       ),
-    ).toMatch(/entry_over/)
+    ).toMatch(/sowing_open/)
+    expect(
+      await explain(
+        `select id from entry where about @> jsonb_build_array(jsonb_build_object('id', $1::text))`,
+        [many],
+      ),
+    ).toMatch(/entry_about/)
+    expect(
+      await explain('select id from entry where household_id = $1 order by number desc limit 60', [many]),
+    ).toMatch(/entry_number/)
   })
 })

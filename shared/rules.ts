@@ -34,6 +34,7 @@ function inWords(issue: z.core.$ZodIssue): string {
 
 export const name = z
   .string('A name is text.')
+  .overwrite((text) => text.replace(/\s+/gu, ' '))
   .trim()
   .min(1, 'Give it a name.')
   .max(120, 'A name has at most 120 characters.')
@@ -41,8 +42,13 @@ export const id = z.uuid('This is not an id.')
 /** Built-in things have short ids, a household's own have UUIDs. */
 export const reference = z.string().min(1, 'Choose one.').max(64)
 export const amount = z.number('This is not a number.')
-/** Zod's ISO date is a real calendar day: it knows the days of each month. */
-export const day = z.iso.date('This is not a calendar day.') as unknown as z.ZodType<Day, string>
+/** Zod's ISO date is a real calendar day: it knows the days of each month. Of no other century is anything planned. */
+export const day = z.iso
+  .date('This is not a calendar day.')
+  .refine(
+    (text) => text >= '1990' && text < '2100',
+    'A day lies between 1990 and 2099.',
+  ) as unknown as z.ZodType<Day, string>
 /** The ids of a list, as an enumeration takes them. */
 export const idsOf = <T extends string>(all: readonly { readonly id: T }[]) =>
   all.map(({ id }) => id) as [T, ...T[]]

@@ -1,17 +1,21 @@
 import { useState } from '#imports'
-import { onMounted } from 'vue'
+import { onMounted, watch } from 'vue'
 import { useEventListener } from '@vueuse/core'
-import { dayAt, type Day } from '#core/season/day'
+import { useHousehold } from '~/state/household'
+import { dayAt, dayIn, type Day } from '#core/season/day'
 
-/** The reader's own calendar day. The server knows only its own, until the page is alive. */
+/** Today, where the household is; where it has not said, by the reader's own clock. */
 export function useToday() {
+  const household = useHousehold()
   const today = useState<Day>('today', () => dayAt(new Date()))
   const read = () => {
     const now = new Date()
+    const timeZone = household.record?.timeZone ?? null
     const local = new Date(now.getTime() - now.getTimezoneOffset() * 60_000)
-    today.value = dayAt(local)
+    today.value = timeZone === null ? dayAt(local) : dayIn(timeZone, now)
   }
   onMounted(read)
+  watch(() => household.record?.timeZone, read)
   // A page left open over midnight wakes up on the next day.
   useEventListener('focus', read)
   return today

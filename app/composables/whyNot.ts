@@ -15,5 +15,9 @@ export function readProblem(error: unknown): ProblemAnswer | undefined {
 /** Why something was not done, in a sentence. */
 export function whyNot(error: unknown): string {
   const problem = readProblem(error)
-  return problem?.errors[0]?.message ?? problem?.detail ?? 'The server does not answer; nothing was changed.'
+  return (
+    problem?.errors[0]?.message ??
+    problem?.detail ??
+    'The server does not answer. Whether this was done is seen once it answers again.'
+  )
 }

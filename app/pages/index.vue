@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useDates } from '~/composables/useDates'
 import { usePlannedBatch } from '~/composables/usePlanned'
+import { useNotes } from '~/composables/useNotes'
 import { useRemoval } from '~/composables/useRemoval'
+import { whyNot } from '~/composables/whyNot'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { Droplets, FileText, Shovel, Trash2 } from '@lucide/vue'
@@ -21,6 +23,7 @@ definePageMeta({ place: { title: 'Bench', what: 'what is planned, and its cards'
 const household = useHousehold()
 const context = useContext()
 const remove = useRemoval()
+const { note } = useNotes()
 
 const { printDay } = useDates()
 const batches = computed(() =>
@@ -34,6 +37,18 @@ const batches = computed(() =>
     feeds: household.feedings.filter(({ body }) => body.batchId === batch.id),
   })),
 )
+/** The page starts with the newest; the years before are brought when somebody asks. */
+const more = ref((household.batches[0]?.number ?? 1) > 1)
+const bringing = ref(false)
+async function earlier() {
+  bringing.value = true
+  try {
+    more.value = await household.bringEarlier('batches')
+  } catch (error) {
+    note(whyNot(error))
+  }
+  bringing.value = false
+}
 const looseFeeds = computed(() =>
   household.feedings.filter(({ body }) => !household.batches.some(({ id }) => id === body.batchId)),
 )
@@ -106,6 +121,10 @@ const looseFeeds = computed(() =>
         <NuxtLink to="/season" class="button main">Plan a season</NuxtLink>
         <NuxtLink to="/mix" class="button">Plan the first mix</NuxtLink>
       </div>
+    </div>
+
+    <div v-if="more" class="buttons">
+      <Button :disabled="bringing" @click="earlier">Earlier batches</Button>
     </div>
 
     <section v-if="looseFeeds.length" aria-labelledby="loose-title">

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { definePageMeta } from '#imports'
+import { definePageMeta, navigateTo } from '#imports'
 import { computed, onMounted, ref } from 'vue'
 import Button from 'primevue/button'
 import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
 import Message from 'primevue/message'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
 import CheckField from '~/components/fields/CheckField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
@@ -14,7 +15,10 @@ import { whyNot } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
 import { usePreferences } from '~/state/preferences'
-import { useAttempt } from '~/state/saving'
+import { useAttempt, useHouseholdAnswer } from '~/state/saving'
+import { send } from '~/composables/send'
+import { useAsk } from '~/composables/useAsk'
+import { printNumber } from '#core/units/format'
 import { COLLECTIONS, REMOVED_LATELY_DAYS, type Removed } from '#shared/collections'
 import type { HouseholdRecord } from '#shared/records/household'
 
@@ -60,7 +64,61 @@ async function read() {
     failed.value = whyNot(error)
   }
 }
-onMounted(read)
+
+const zone = useHouseholdAnswer<{ timeZone: string | null }>(
+  'the time zone',
+  ({ timeZone }) => ({ timeZone }),
+  (whole, { timeZone }) => ({ ...whole, timeZone }),
+)
+const TIME_ZONES = [
+  { value: null, name: 'where the reader is' },
+  ...Intl.supportedValuesOf('timeZone').map((name) => ({ value: name, name: name.replaceAll('_', ' ') })),
+]
+
+interface Backups {
+  kept: boolean
+  last: { at: string; ok: boolean; rows?: number; bytes?: number; why?: string } | null
+}
+const backups = ref<Backups | null>(null)
+const COME_BACK_DAYS = 30
+const gone = ref<{ id: string; name: string; removedAt: string }[]>([])
+async function readRest() {
+  backups.value = await $fetch<Backups>('/api/backups').catch(() => null)
+  gone.value = await $fetch<typeof gone.value>('/api/removed').catch(() => [])
+}
+onMounted(() => Promise.all([read(), readRest()]))
+
+const ask = useAsk()
+async function removeAll() {
+  const { id, everything } = household
+  if (!everything) return
+  const said = await ask({
+    header: `Remove ${everything.household.body.name}?`,
+    message: `Everything it keeps goes out of sight. For ${COME_BACK_DAYS} days it can be brought back in the Settings of any household.`,
+    yes: 'Remove it',
+    no: 'Leave it',
+  })
+  if (!said) return
+  try {
+    await send(`/api/households/${id}`, {
+      method: 'DELETE',
+      query: { version: everything.household.version },
+    })
+    await household.leave()
+    await navigateTo('/')
+  } catch (error) {
+    note(whyNot(error))
+  }
+}
+async function bringHouseholdBack(id: string) {
+  try {
+    await send(`/api/households/${id}/restore`, { method: 'POST' })
+    await household.moveTo(id)
+    await navigateTo('/')
+  } catch (error) {
+    note(whyNot(error))
+  }
+}
 async function bringBack(one: Removed) {
   try {
     await keeping.bringBack(one)
@@ -93,6 +151,58 @@ async function bringBack(one: Removed) {
       <p class="soft small">
         Ctrl K finds everything, Ctrl Z takes back and Ctrl Shift Z does it again: these stay.
       </p>
+    </section>
+
+    <section>
+      <h2>Today</h2>
+      <ChoiceField
+        :model-value="household.record?.timeZone ?? null"
+        label="The day begins at midnight in"
+        :choices="TIME_ZONES"
+        @update:model-value="(timeZone) => zone.save({ timeZone })"
+      />
+      <SaveProblem :saving="zone.saving.value" @settled="zone.dismiss" @later="zone.dismiss" />
+    </section>
+
+    <section>
+      <h2>Backups</h2>
+      <p v-if="!backups" class="soft" role="status">Looking …</p>
+      <p v-else-if="!backups.kept" class="soft">
+        The database of this household is not Blastomix’s own: whoever keeps it backs it up.
+      </p>
+      <template v-else>
+        <p v-if="!backups.last">The first one is written within the hour.</p>
+        <p v-else-if="backups.last.ok">
+          The last was written {{ printMoment(backups.last.at) }}:
+          {{ printNumber(backups.last.rows ?? 0) }} rows,
+          {{ printNumber(Math.ceil((backups.last.bytes ?? 0) / 1024)) }} kB.
+        </p>
+        <Message v-else severity="error">
+          The last one, {{ printMoment(backups.last.at) }}, could not be written. {{ backups.last.why }}
+        </Message>
+        <p class="soft small">
+          One a day is kept for two weeks, beside the data. Keep one elsewhere too, now and then:
+          <code>./backup</code> writes it, <code>./restore</code> reads it back.
+        </p>
+      </template>
+    </section>
+
+    <section>
+      <h2>Remove this household</h2>
+      <p class="soft">
+        A backup is written first, and for {{ COME_BACK_DAYS }} days it can be brought back here.
+      </p>
+      <div class="buttons">
+        <Button @click="removeAll">Remove {{ household.record?.name }}</Button>
+      </div>
+      <ul v-if="gone.length" aria-label="Households removed lately">
+        <li v-for="one in gone" :key="one.id" class="gone">
+          {{ one.name }} <span class="soft">{{ printMoment(one.removedAt) }}</span>
+          <Button @click="bringHouseholdBack(one.id)"
+            >Bring back<span class="unseen"> {{ one.name }}</span></Button
+          >
+        </li>
+      </ul>
     </section>
 
     <section>
@@ -144,5 +254,12 @@ async function bringBack(one: Removed) {
 section {
   display: grid;
   gap: 0.7rem;
+}
+
+.gone {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.6rem;
+  align-items: center;
 }
 </style>

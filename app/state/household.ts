@@ -4,6 +4,7 @@ import { defineStore } from 'pinia'
 import { useQuery, useQueryCache } from '@pinia/colada'
 import { dequal } from 'dequal'
 import { newId } from '~/composables/newId'
+import { send } from '~/composables/send'
 import {
   COLLECTION_NAMES,
   type Bodies,
@@ -29,11 +30,15 @@ export const useHousehold = defineStore('household', () => {
   const cache = useQueryCache()
   const query = useQuery({
     key,
-    query: () => patiently(async () => keepSame(everything.value, await read(chosen.value))),
+    query: () =>
+      patiently(async () => keepSame(everything.value, withOlder(await read(chosen.value), older))),
     staleTime: FRESH_MS,
     refetchOnWindowFocus: true,
     refetchOnReconnect: true,
   })
+  /** What lay too far back to be among it and was asked for by page or by name. */
+  const older: Older = new Map()
+  const earliest = new Map<Collection, string>()
   const everything = computed((): Everything | null => query.data.value ?? null)
   const failed = computed(() => query.status.value === 'error' && !everything.value)
   const set = (next: Everything | null) => cache.setQueryData(key(), next)
@@ -43,6 +48,8 @@ export const useHousehold = defineStore('household', () => {
   const entries = records('entries')
 
   async function moveTo(id: string) {
+    older.clear()
+    earliest.clear()
     chosen.value = id
     await nextTick()
     await query.refresh()
@@ -65,15 +72,51 @@ export const useHousehold = defineStore('household', () => {
     if (everything.value) set({ ...everything.value, household: stored })
   }
 
+  /** A record that is older than what is in sight; nothing happens where there is none. */
+  async function bring(collection: Collection, id: string) {
+    if (!everything.value || everything.value[collection].some((one) => one.id === id)) return
+    const address = `/api/households/${everything.value.household.id}/${collection}/${encodeURIComponent(id)}`
+    const found = await $fetch<Stored<never>>(address).catch(() => null)
+    if (found) keepOlder(collection, [found])
+  }
+  /** The page of a list before its oldest one in sight. @returns whether there are more */
+  async function bringEarlier(collection: 'batches' | 'feedings', limit = 30) {
+    const from =
+      earliest.get(collection) ?? everything.value?.[collection].find(({ id }) => !older.has(id))?.id
+    if (!from) return false
+    const page = await $fetch<Stored<never>[]>(
+      `/api/households/${everything.value!.household.id}/${collection}`,
+      { query: { from, newest: true, limit } },
+    )
+    if (page.length) earliest.set(collection, page.at(-1)!.id)
+    keepOlder(collection, page.reverse())
+    return page.length === limit
+  }
+  function keepOlder(collection: Collection, records: Stored<never>[]) {
+    for (const one of records) older.set(one.id, { collection, record: one })
+    const here = everything.value![collection] as Stored<never>[]
+    setList(collection, [...records.filter(({ id }) => here.every((one) => one.id !== id)), ...here])
+  }
+
   /** A household of one's own, when there is none. */
   async function begin(body: HouseholdRecord) {
     const id = newId()
-    await $fetch(`/api/households/${id}`, { method: 'PUT', body: { version: 0, body } })
+    await send(`/api/households/${id}`, { method: 'PUT', body: { version: 0, body } })
     await moveTo(id)
     await query.refetch()
   }
 
+  /** To the oldest of the others, or to none. */
+  async function leave() {
+    chosen.value = null
+    await nextTick()
+    await query.refetch()
+  }
+
   return {
+    bring,
+    bringEarlier,
+    leave,
     everything,
     failed,
     ready: () => query.refresh(),
@@ -103,6 +146,19 @@ export const useHousehold = defineStore('household', () => {
       ),
   }
 })
+
+type Older = Map<string, { collection: Collection; record: Stored<never> }>
+
+/** What was brought from further back stays in sight while the tab is open. */
+function withOlder(now: Everything | null, older: Older): Everything | null {
+  if (!now || older.size === 0) return now
+  const next = { ...now }
+  for (const { collection, record } of older.values()) {
+    const list = next[collection] as Stored<never>[]
+    if (!list.some(({ id }) => id === record.id)) Object.assign(next, { [collection]: [record, ...list] })
+  }
+  return next
+}
 
 /** The chosen household, else the oldest, else none. */
 async function read(chosen: string | null): Promise<Everything | null> {

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { newId } from '~/composables/newId'
+import { send } from '~/composables/send'
 import { useHousehold } from '~/state/household'
 import { useUndo, type Act } from '~/state/undo'
 import type { Bodies, Collection, Everything, Removed, Revision, Stored } from '#shared/collections'
@@ -23,7 +24,7 @@ export const useKeeping = defineStore('keeping', () => {
 
   async function put<C extends Collection>(collection: C, id: string, version: number, body: Bodies[C]) {
     try {
-      const stored = await $fetch<Stored<Bodies[C]>>(address(collection, id), {
+      const stored = await send<Stored<Bodies[C]>>(address(collection, id), {
         method: 'PUT',
         body: { version, body },
       })
@@ -37,7 +38,7 @@ export const useKeeping = defineStore('keeping', () => {
     }
   }
   async function takeAway(collection: Collection, record: Stored<unknown>) {
-    const { version } = await $fetch<{ version: number }>(address(collection, record.id), {
+    const { version } = await send<{ version: number }>(address(collection, record.id), {
       method: 'DELETE',
       query: { version: record.version },
     })
@@ -46,7 +47,7 @@ export const useKeeping = defineStore('keeping', () => {
     return version
   }
   async function restore<C extends Collection>(collection: C, id: string, version: number) {
-    const stored = await $fetch<Stored<Bodies[C]>>(address(collection, id, 'restore'), {
+    const stored = await send<Stored<Bodies[C]>>(address(collection, id, 'restore'), {
       method: 'POST',
       query: { version },
     })
@@ -179,7 +180,7 @@ export const useKeeping = defineStore('keeping', () => {
 
   async function saveHousehold(body: HouseholdRecord, name = 'the household', version?: number) {
     const { record, everything } = household
-    const stored = await $fetch<Stored<HouseholdRecord>>(address(), {
+    const stored = await send<Stored<HouseholdRecord>>(address(), {
       method: 'PUT',
       body: { version: version ?? everything!.household.version, body },
     })
@@ -192,7 +193,7 @@ export const useKeeping = defineStore('keeping', () => {
     run: async () => {
       const { record, everything } = household
       household.putHousehold(
-        await $fetch<Stored<HouseholdRecord>>(address(), {
+        await send<Stored<HouseholdRecord>>(address(), {
           method: 'PUT',
           body: { version: everything!.household.version, body },
         }),

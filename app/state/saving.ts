@@ -67,7 +67,8 @@ function explain<Body, Whole>(
   if (!problem)
     return {
       state: 'unreachable',
-      message: 'The server does not answer. Nothing you typed is lost; try again in a moment.',
+      message:
+        'The server does not answer. Nothing you typed is lost; keep it again in a moment, it is only ever kept once.',
     }
   if (problem.status !== 409)
     return {

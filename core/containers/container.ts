@@ -67,7 +67,7 @@ const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1)
 /** What is wrong with a container, each at its field. */
 export function containerProblems({ cells, kind, shape, measuredVolumeMl }: Container): Problem[] {
   const measure = (key: string, value: number) =>
-    within(['shape', key], value, 0, 3000, 'Measures are above 0 and at most 3000 mm.', true)
+    within(['shape', key], value, 1, 3000, 'Measures are 1 to 3000 mm.')
   const { form, ...measures } = shape
   const wider =
     form === 'round'
@@ -86,10 +86,9 @@ export function containerProblems({ cells, kind, shape, measuredVolumeMl }: Cont
       : within(
           ['measuredVolumeMl'],
           measuredVolumeMl,
-          0,
+          0.1,
           500_000,
-          'A measured volume is above 0 and at most 500 L.',
-          true,
+          'A measured volume is 0.1 mL to 500 L.',
         )),
   ]
 }

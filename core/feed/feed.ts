@@ -101,6 +101,7 @@ export function feedProblems(feed: Feed): Problem[] {
     ...(['caPercent', 'mgPercent', 'sPercent'] as const).flatMap((key) =>
       within([key], feed[key] ?? 0, 0, 60, 'It is 0 to 60 % by mass, as the element.'),
     ),
+    ...(feed.nForms ? nitrogenFormProblems(feed.nForms) : []),
     ...(feed.ecSlopeMsPerCm == null
       ? []
       : within(
@@ -124,12 +125,21 @@ export function feedProblems(feed: Feed): Problem[] {
       : within(
           ['labelRatePerL'],
           feed.labelRatePerL,
-          0,
+          0.001,
           1000,
-          'A label rate is above 0 and at most 1000 per litre.',
-          true,
+          'A label rate is 0.001 to 1000 per litre.',
         )),
   ]
+}
+
+function nitrogenFormProblems(forms: NitrogenForms): Problem[] {
+  const each = (['nitrate', 'ammonium', 'urea'] as const).flatMap((key) =>
+    within(['nForms', key], forms[key], 0, 1, 'A form is 0 to 100 % of the nitrogen.'),
+  )
+  const sum = forms.nitrate + forms.ammonium + forms.urea
+  return each.length || sum <= 1 + 1e-9
+    ? each
+    : [{ path: ['nForms', 'nitrate'], message: 'The forms are together at most 100 % of the nitrogen.' }]
 }
 
 export interface Elements {

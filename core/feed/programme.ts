@@ -8,7 +8,7 @@ import {
   nitrogenWantedMg,
   type Appetite,
 } from '../media/food'
-import { within, type Problem } from '../problem'
+import { wholeWithin, within, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 import { density, elements, type Feed } from './feed'
@@ -121,7 +121,7 @@ export function habitOf(
 /** What is wrong with a ladder of feeds, each at its field; none where it can be planned. */
 export function programmeProblems({ rungs, plants, feed }: ProgrammeRequest): Problem[] {
   return [
-    ...within(['plants'], plants, 1, 20_000, 'A programme is for 1 to 20 000 plants.'),
+    ...wholeWithin(['plants'], plants, 1, 20_000, 'A programme is for 1 to 20 000 plants.'),
     ...(rungs.length ? [] : [{ path: ['rungs'], message: 'A programme needs at least one rung.' }]),
     ...(feed.nPercent > 0 && feed.use !== 'mixed in'
       ? []
@@ -130,10 +130,18 @@ export function programmeProblems({ rungs, plants, feed }: ProgrammeRequest): Pr
       ...(STAGES.some(({ id }) => id === rung.stageId)
         ? []
         : [{ path: ['rungs', i, 'stageId'], message: 'This stage is not known.' }]),
-      ...within(['rungs', i, 'days'], rung.days, 1, 120, 'A rung lasts 1 to 120 days.'),
+      ...wholeWithin(['rungs', i, 'days'], rung.days, 1, 120, 'A rung lasts 1 to 120 whole days.'),
       ...within(['rungs', i, 'cellMl'], rung.cellMl, 1, 50_000, 'A cell holds 1 mL to 50 L.'),
       ...within(['rungs', i, 'nMgPerL'], rung.nMgPerL, 0, 1000, 'Strength is 0 to 1000 mg/L of nitrogen.'),
-      ...within(['rungs', i, 'everyDays'], rung.everyDays, 0, 60, 'Feed every 1 to 60 days, or 0 for never.'),
+      ...(rung.everyDays === 0
+        ? []
+        : within(
+            ['rungs', i, 'everyDays'],
+            rung.everyDays,
+            1,
+            60,
+            'Feed every 1 to 60 days, or 0 for never.',
+          )),
       ...within(
         ['rungs', i, 'releasedMgPerL'],
         rung.releasedMgPerL,

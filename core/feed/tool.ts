@@ -93,9 +93,8 @@ export function toolProblems(tool: Tool): Problem[] {
   return within(
     ['capacityMl'],
     tool.capacityMl ?? Number.NaN,
-    0,
+    0.01,
     200_000,
-    'Say what it holds: above 0 and at most 200 L.',
-    true,
+    'Say what it holds: 0.01 mL to 200 L.',
   )
 }

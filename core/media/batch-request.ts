@@ -112,15 +112,8 @@ export function batchProblems(request: BatchRequest): Problem[] {
       under('fills', under(index, fillProblems(fill, request.materials))),
     ),
     ...under('allowances', [
-      ...within(['fill'], allowances.fill, 0, 1, 'Fill is above 0 and at most 100 %.', true),
-      ...within(
-        ['fillUnderCover'],
-        allowances.fillUnderCover,
-        0,
-        1,
-        'Fill is above 0 and at most 100 %.',
-        true,
-      ),
+      ...within(['fill'], allowances.fill, 0.1, 1, 'Fill is 10 to 100 %.'),
+      ...within(['fillUnderCover'], allowances.fillUnderCover, 0.1, 1, 'Fill is 10 to 100 %.'),
       ...within(
         ['blockCompression'],
         allowances.blockCompression,
@@ -131,14 +124,7 @@ export function batchProblems(request: BatchRequest): Problem[] {
       ...within(['mixingLossK'], allowances.mixingLossK, 0, 0.3, 'Mixing loses 0 to 30 %.'),
       ...within(['spare'], allowances.spare, 0, 1, 'Spare is 0 to 100 %.'),
     ]),
-    ...within(
-      ['scoop', 'volumeL'],
-      request.scoop.volumeL,
-      0,
-      200,
-      'A scoop holds more than 0 and at most 200 L.',
-      true,
-    ),
+    ...within(['scoop', 'volumeL'], request.scoop.volumeL, 0.001, 200, 'A scoop holds 1 mL to 200 L.'),
     ...(request.tubL === null ? [] : tubProblems(request.tubL, request.scoop)),
   ]
 }
@@ -152,7 +138,7 @@ function tubProblems(tubL: number, scoop: Scoop): Problem[] {
             'The tub is smaller than a scoop can be stirred in. Choose a larger tub or a smaller scoop.',
         },
       ]
-    : within(['tubL'], tubL, 0, 2000, 'A tub holds at most 2000 L.', true)
+    : within(['tubL'], tubL, 0.1, 2000, 'A tub holds 0.1 to 2000 L.')
 }
 
 function fillProblems(fill: Fill, materials: MaterialLibrary): Problem[] {
@@ -161,13 +147,15 @@ function fillProblems(fill: Fill, materials: MaterialLibrary): Problem[] {
   return [
     ...(Number.isInteger(fill.count) ? [] : [{ path: ['count'], message: 'Count whole containers.' }]),
     ...within(['count'], fill.count, 1, 5000, 'Plan 1 to 5000 containers of a kind in one batch.'),
-    ...within(
-      ['coverMm'],
-      fill.coverMm,
-      0,
-      depth / 2,
-      `A cover is at most half the depth: ${Math.floor(depth / 2)} mm.`,
-    ),
+    ...(fill.coverMm === 0
+      ? []
+      : within(
+          ['coverMm'],
+          fill.coverMm,
+          0.1,
+          depth / 2,
+          `A cover is at most half the depth: ${Math.floor(depth / 2)} mm.`,
+        )),
     ...(isLayered(fill) ? layerProblems(fill, fill.topMm) : []),
     ...(coverKnown ? [] : [{ path: ['coverMaterialId'], message: 'This material is not known.' }]),
   ]

@@ -24,7 +24,7 @@ export function extraProblems(extras: readonly Extra[], library: MaterialLibrary
     ...(library.has(materialId)
       ? []
       : [{ path: [index, 'materialId'], message: 'This material is not known.' }]),
-    ...within([index, 'gPerL'], gPerL, 0, 100, 'Extras are above 0 and at most 100 g a litre.', true),
+    ...within([index, 'gPerL'], gPerL, 0.001, 100, 'Extras are 0.001 to 100 g a litre.'),
   ])
 }
 
@@ -36,7 +36,7 @@ export function recipeProblems(parts: readonly Part[], library: MaterialLibrary)
     const twice = seen.has(materialId)
     seen.add(materialId)
     return [
-      ...within([index, 'parts'], amount, 0, 1000, 'Parts must be above 0 and at most 1000.', true),
+      ...within([index, 'parts'], amount, 0.001, 1000, 'Parts must be above 0: 0.001 to 1000.'),
       ...(library.get(materialId)?.kind === 'medium'
         ? []
         : [

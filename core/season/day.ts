@@ -30,6 +30,28 @@ export function dayFrom(text: string): Day {
 /** The day of a moment, by the clock of Greenwich. @throws RangeError for a moment outside the years 0 to 9999 */
 export const dayAt = (at: Date): Day => dayFrom(at.toISOString().slice(0, 10))
 
+/** Whether a text is the IANA name of a time zone. */
+export const isTimeZone = (name: string): boolean => {
+  try {
+    return Boolean(new Intl.DateTimeFormat('en', { timeZone: name }))
+  } catch {
+    return false
+  }
+}
+
+/** The day of a moment where that time zone is kept; by the clock of Greenwich where none is named. @throws RangeError for no time zone */
+export function dayIn(timeZone: string | null, at: Date): Day {
+  if (timeZone === null) return dayAt(at)
+  const parts = new Intl.DateTimeFormat('en', {
+    timeZone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+  }).formatToParts(at)
+  const part = (type: string) => parts.find((one) => one.type === type)!.value
+  return dayFrom(`${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`)
+}
+
 /** Days since 1970-01-01. @throws RangeError for a day that is none, such as 2027-02-29 */
 export function dayNumber(day: Day): number {
   const known = numbers.get(day)

@@ -1,5 +1,5 @@
 import { cellVolume, type Container } from '../containers/container'
-import { within, type Problem } from '../problem'
+import { wholeWithin, within, type Problem } from '../problem'
 
 /** What happens to the plants at the start of a rung. */
 export const RUNG_STAGES = ['sow', 'broadcast', 'prick out', 'pot up', 'harden', 'set in'] as const
@@ -138,13 +138,15 @@ export function ladderProblems(
         ? [{ path: [i, 'containerId'], message: 'This container is not known.' }]
         : []),
       ...shrinks(rungs, i, findContainer),
-      ...(one.days === null ? [] : within([i, 'days'], one.days, 1, 200, 'A rung lasts 1 to 200 days.')),
+      ...(one.days === null
+        ? []
+        : wholeWithin([i, 'days'], one.days, 1, 200, 'A rung lasts 1 to 200 whole days.')),
       ...(one.nMgPerL === null
         ? []
         : within([i, 'nMgPerL'], one.nMgPerL, 0, 1000, 'Strength is 0 to 1000 mg/L of nitrogen.')),
-      ...(one.everyDays === null
+      ...(one.everyDays === null || one.everyDays === 0
         ? []
-        : within([i, 'everyDays'], one.everyDays, 0, 60, 'Feed every 1 to 60 days, or 0 for never.')),
+        : within([i, 'everyDays'], one.everyDays, 1, 60, 'Feed every 1 to 60 days, or 0 for never.')),
       ...(one.lightHours === null
         ? []
         : within([i, 'lightHours'], one.lightHours, 0, 24, 'A day has 0 to 24 hours of light.')),

@@ -1,7 +1,7 @@
 import { cellTopArea, type Container } from '../containers/container'
 import { planAreaMm2 } from '../containers/shape'
 import { COVER_IS_THE_MIX, type Fill } from '../media/batch-request'
-import { printPath, under, within, type Problem } from '../problem'
+import { printPath, under, wholeWithin, within, type Problem } from '../problem'
 import type { Crop } from '../sowing/crop'
 import { daysToEmergence, LATE_AT, RESOW_AT } from '../sowing/emergence'
 import { agedGermination, cellsFor, chanceOfOne, clumpsFor, MOST_CELLS } from '../sowing/odds'
@@ -121,12 +121,12 @@ export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book:
       : []),
     ...(germination === null
       ? []
-      : within(['germination'], germination, 0, 1, 'Germination is above 0 and at most 100 %.', true)),
+      : within(['germination'], germination, 0.01, 1, 'Germination is 1 to 100 %.')),
     ...within(['certainty'], certainty, 0.5, 0.999, 'Certainty lies between 50 and 99.9 %.'),
     ...within(['seedYears'], request.seedYears, 0, 30, 'Seed is 0 to 30 years old.'),
     ...(seedsPerCell === null
       ? []
-      : within(['seedsPerCell'], seedsPerCell, 1, 50, 'A cell takes 1 to 50 seeds.')),
+      : wholeWithin(['seedsPerCell'], seedsPerCell, 1, 50, 'A cell takes 1 to 50 whole seeds.')),
     ...(request.season === 'autumn' && !request.crop.autumn && outOn === null && sowOn === null
       ? [{ path: ['season'], message: `${request.crop.name} has no usual autumn date: give it a day.` }]
       : []),

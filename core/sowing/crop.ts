@@ -1,6 +1,6 @@
 import type { Sourced } from '../catalogue'
 import type { Appetite } from '../media/food'
-import { within, type Problem } from '../problem'
+import { wholeWithin, within, type Problem } from '../problem'
 import type { Emergence } from './emergence'
 import type { SeedLife } from './odds'
 
@@ -118,9 +118,9 @@ export function cropProblems(
     ...within(['depthMm'], crop.depthMm, 0, 100, 'Seed is sown 0 to 100 mm deep.'),
     ...within(['warmthC'], crop.warmthC, 5, 40, 'A mix is kept between 5 and 40 °C.'),
     ...within(['emergence', 'factor'], crop.emergence.factor, 0.2, 10, 'A pace of 0.2 to 10 times.'),
-    ...within(['seedsPerCell'], crop.seedsPerCell, 1, 50, 'A cell takes 1 to 50 seeds.'),
+    ...wholeWithin(['seedsPerCell'], crop.seedsPerCell, 1, 50, 'A cell takes 1 to 50 whole seeds.'),
     ...within(['lowestNightC'], crop.lowestNightC, -30, 25, 'A night between −30 and 25 °C.'),
-    ...within(['germination'], crop.germination, 0, 1, 'Germination is above 0 and at most 100 %.', true),
+    ...within(['germination'], crop.germination, 0.01, 1, 'Germination is 1 to 100 %.'),
     ...(crop.weeksBeforeFrost === null
       ? []
       : within(['weeksBeforeFrost'], crop.weeksBeforeFrost, 0, 40, 'At most 40 weeks before the frost.')),

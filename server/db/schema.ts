@@ -1,6 +1,7 @@
 import type { Day } from '#core/season/day'
 import { sql } from 'drizzle-orm'
 import {
+  bigint,
   boolean,
   check,
   date,
@@ -49,7 +50,12 @@ export const households = pgTable('household', {
   kitchen: text().$type<HouseholdRecord['kitchen']>().notNull(),
   water: jsonb().$type<HouseholdRecord['water']>(),
   season: jsonb().$type<HouseholdRecord['season']>(),
+  timeZone: text(),
+  /** Counts every write of the household, its own and of what it keeps. */
+  changes: bigint({ mode: 'number' }).notNull().default(0),
   ...versioned(),
+  /** Set when removed; for thirty days it can be brought back. */
+  deletedAt: timestamp({ withTimezone: true, mode: 'string' }),
 })
 
 const owned = () => ({
@@ -263,6 +269,8 @@ export const sowings = pgTable(
     season: text().$type<SowingRecord['season']>().notNull(),
     outOn: date({ mode: 'string' }).$type<Day>(),
     sowOn: date({ mode: 'string' }).$type<Day>(),
+    /** The day an entry says it went out or was given up; kept by the ledger, so that finished years are passed over. */
+    overOn: date({ mode: 'string' }).$type<Day>(),
     germination: doublePrecision(),
     certainty: doublePrecision().notNull(),
     seedsPerCell: integer(),
@@ -275,6 +283,9 @@ export const sowings = pgTable(
       columns: [table.householdId, table.packetId],
       foreignColumns: [packets.householdId, packets.id],
     }),
+    index('sowing_open')
+      .on(table.householdId, table.createdAt)
+      .where(sql`over_on is null and deleted_at is null`),
   ],
 )
 
@@ -307,10 +318,27 @@ export const entries = pgTable(
     primaryKey({ columns: [table.householdId, table.id] }),
     index('entry_since').on(table.householdId, table.createdAt),
     index('entry_about').using('gin', sql`${table.about} jsonb_path_ops`),
-    index('entry_over')
-      .on(table.householdId)
-      .where(sql`kind in ('out', 'give up') and snoozed_until is null and voided_at is null`),
+    index('entry_number').on(table.householdId, table.number),
+    index('entry_voided')
+      .on(table.householdId, table.deletedAt)
+      .where(sql`voided_at is not null`),
   ],
+)
+
+/** Acts that were done, with what was answered: one that is sent again is answered the same and done once. */
+export const acts = pgTable(
+  'act',
+  {
+    householdId: uuid()
+      .notNull()
+      .references(() => households.householdId, { onDelete: 'cascade' }),
+    id: uuid().notNull(),
+    /** Checksum of what was asked, so that no other request borrows the id. */
+    asked: text().notNull(),
+    answer: jsonb().$type<object>().notNull(),
+    at: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.householdId, table.id] }), index('act_at').on(table.at)],
 )
 
 /** What a record was before it was changed or removed. */
@@ -346,7 +374,8 @@ export const TABLES = {
 } as const
 
 /** Columns every collection has; the rest are the fields of its records. */
-type Common = 'householdId' | 'id' | 'version' | 'createdAt' | 'updatedAt' | 'deletedAt' | 'number'
+type Common =
+  'householdId' | 'id' | 'version' | 'createdAt' | 'updatedAt' | 'deletedAt' | 'number' | 'overOn' | 'changes'
 type ColumnsOf<Table extends { $inferSelect: object }> = Omit<Table['$inferSelect'], Common>
 type Same<A, B> = [keyof A, keyof B, A, B] extends [keyof B, keyof A, B, A] ? true : { columns: A; fields: B }
 

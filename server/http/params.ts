@@ -1,5 +1,4 @@
 import * as z from 'zod'
-import { dayAt } from '#core/season/day'
 import { COLLECTION_NAMES } from '#shared/collections'
 import { day, id } from '#shared/rules'
 
@@ -8,11 +7,18 @@ export const collectionParams = householdParams.extend({ collection: z.enum(COLL
 export const recordParams = collectionParams.extend({ id })
 const HIGHEST = 2 ** 31 - 2
 export const versionQuery = z.object({ version: z.coerce.number().int().min(1).max(HIGHEST) })
-/** The day on the server's clock, in UTC; a household's own day is what its browser says. */
-export const dayQuery = z.object({
-  on: day.default(() => dayAt(new Date())),
-})
+/** The day that is asked for; else today, where the household is. */
+export const dayQuery = z.object({ on: day.optional() })
+/** A page of a list: entries go by their number, everything else by the id that was seen last. */
 export const pageQuery = z.object({
-  before: z.coerce.number().int().min(1).max(HIGHEST).optional(),
-  limit: z.coerce.number().int().min(1).max(500).default(200),
+  before: z.coerce
+    .number()
+    .int()
+    .min(1)
+    .max(HIGHEST)
+    .optional()
+    .describe('Entries: those before this number'),
+  from: id.optional().describe('Others: those that follow this one'),
+  newest: z.enum(['true', 'false']).default('false').describe('Others: the newest first'),
+  limit: z.coerce.number().int().min(1).max(500).default(500),
 })

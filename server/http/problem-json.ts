@@ -1,5 +1,7 @@
 import { setResponseHeader, setResponseStatus, type H3Event } from 'h3'
 import { printPath, type Problem } from '#core/problem'
+import { isBusy, isConnectionError, isFull } from '../db/trouble'
+import { log, traceOf } from '../log'
 import { Refusal, type User } from '../services/refusal'
 
 /** RFC 9457 problem details, with the fields that are wrong and, after a stale write, what is stored now. */
@@ -21,7 +23,11 @@ const TITLES: Readonly<Record<number, string>> = {
   415: 'Not JSON',
   422: 'Not possible as it is',
   500: 'Something went wrong here',
+  408: 'Too slow',
+  403: 'Not from here',
+  405: 'Not this way',
   503: 'The database does not answer',
+  507: 'The disk is full',
 }
 
 export class HttpProblem extends Error {
@@ -49,8 +55,12 @@ function explain(error: unknown): ProblemJson {
       ...error.details,
     }
   if (error instanceof HttpProblem) return body(error.status, error.message, error.problems)
+  if (isFull(error))
+    return body(507, 'The disk of the database is full: nothing was written. What is there can be read.')
   if (isConnectionError(error)) return body(503, 'Nothing was written. Try again in a moment.')
-  console.error(error)
+  if (isBusy(error))
+    return body(503, 'Somebody else is writing here. Nothing was written; try again in a moment.')
+  log.error(traceOf(error), 'fault')
   return body(500, 'Nothing was written. The log on the server says more.')
 }
 
@@ -63,14 +73,4 @@ function body(status: number, detail: string, problems: readonly Problem[] = [])
     detail,
     errors: problems.map(({ path, message }) => ({ field: printPath(path), message })),
   }
-}
-
-/** Connection refused, reset or timed out; 57P01–03 and 53300: the server is going down, starting, or full. */
-function isConnectionError(error: unknown): boolean {
-  for (let cause: unknown = error; cause instanceof Error; cause = cause.cause) {
-    const code = (cause as { code?: string }).code ?? ''
-    if (/^(ECONN|ETIMEDOUT|EPIPE|ENOTFOUND|57P0|08|53300)/.test(code)) return true
-    if (/timeout exceeded when trying to connect|Connection terminated/.test(cause.message)) return true
-  }
-  return false
 }

@@ -3,6 +3,21 @@ import { getRequestHeader, setResponseHeader, type H3Event } from 'h3'
 import { HttpProblem } from './problem-json'
 
 export const MAX_BODY_BYTES = 256 * 1024
+const BODY_WITHIN_MS = 30_000
+
+/** Line ends of other systems, and what no text of a person holds: control characters and halves of characters. */
+const clean = (text: string) =>
+  text
+    .replace(/\r\n?|[\u2028\u2029\u0085]/g, '\n')
+    // eslint-disable-next-line no-control-regex
+    .replace(/[\u0000-\u0008\u000b-\u001f\u007f-\u009f\ufeff\ufffe\uffff]/g, '')
+    .replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '')
+
+/** Every text of every body is cleaned here, once; a key that would have to be is refused. */
+function cleaned(key: string, value: unknown): unknown {
+  if (clean(key) !== key) throw new HttpProblem(400, 'A key of the body holds a control character.')
+  return typeof value === 'string' ? clean(value) : value
+}
 
 /** The request's JSON body. @throws HttpProblem 413, 415 or 400 */
 export async function readJson(event: H3Event): Promise<unknown> {
@@ -13,28 +28,37 @@ export async function readJson(event: H3Event): Promise<unknown> {
   const tooLarge = new HttpProblem(413, `A body has at most ${MAX_BODY_BYTES / 1024} kB.`)
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > MAX_BODY_BYTES) return giveUp(event, tooLarge)
   const body = await readAtMost(req, MAX_BODY_BYTES)
-  if (body === null) return giveUp(event, tooLarge)
+  if (body === 'too large') return giveUp(event, tooLarge)
+  if (body === 'too slow') return giveUp(event, new HttpProblem(408, 'The body took too long to arrive.'))
   try {
-    return JSON.parse(body.toString('utf8'))
-  } catch {
-    throw new HttpProblem(400, 'The body is not valid JSON.')
+    return JSON.parse(body.toString('utf8'), cleaned)
+  } catch (error) {
+    throw error instanceof HttpProblem ? error : new HttpProblem(400, 'The body is not valid JSON.')
   }
 }
 
-/** The whole body, or null when it is larger. */
-function readAtMost(request: IncomingMessage, most: number): Promise<Buffer | null> {
+/** The whole body, or why there is none. */
+function readAtMost(request: IncomingMessage, most: number): Promise<Buffer | 'too large' | 'too slow'> {
   return new Promise((resolve, reject) => {
     const chunks: Buffer[] = []
+    const patience = setTimeout(() => resolve('too slow'), BODY_WITHIN_MS)
     let bytes = 0
     const read = (chunk: Buffer) => {
       bytes += chunk.length
       if (bytes <= most) return chunks.push(chunk)
       request.off('data', read)
-      return resolve(null)
+      clearTimeout(patience)
+      return resolve('too large')
     }
     request.on('data', read)
-    request.once('end', () => resolve(Buffer.concat(chunks)))
-    request.once('error', reject)
+    request.once('end', () => {
+      clearTimeout(patience)
+      resolve(Buffer.concat(chunks))
+    })
+    request.once('error', (error) => {
+      clearTimeout(patience)
+      reject(error)
+    })
   })
 }
 

@@ -1,7 +1,16 @@
-import { defineEventHandler, getQuery, getRouterParams, type EventHandler, type H3Event } from 'h3'
+import { createHash } from 'node:crypto'
+import {
+  defineEventHandler,
+  getQuery,
+  getRequestHeader,
+  getRouterParams,
+  type EventHandler,
+  type H3Event,
+} from 'h3'
 import type * as z from 'zod'
 import type { Collection } from '#shared/collections'
-import { problemsFrom } from '#shared/rules'
+import { id, problemsFrom } from '#shared/rules'
+import type { Act } from '../services/acts'
 import { collectionParams } from './params'
 import { answerProblem, HttpProblem } from './problem-json'
 import { readJson } from './read-json'
@@ -31,6 +40,8 @@ interface Request<Params, Query, Body> {
   readonly query: Query
   readonly body: Body
   readonly event: H3Event
+  /** What the sender calls this write, so that it is done once however often it is sent. */
+  readonly act: Act | null
 }
 
 /** A thin route: parse by its contract, call a service, answer; anything thrown becomes problem+json. */
@@ -67,10 +78,21 @@ async function serve<Params, Query, Body>(
     const params = parse(contract.params, getRouterParams(event, { decode: true }), 404)
     const query = parse(contract.query, getQuery(event), 422)
     const body = contract.body ? parse(contract.body, await readJson(event), 422) : (undefined as Body)
-    return await answer({ params, query, body, event })
+    const act = actOf(event, body)
+    return await answer({ params, query, body, event, act })
   } catch (error) {
     return answerProblem(event, error)
   }
+}
+
+/** The act a request names in its `Idempotency-Key`, with a checksum of what it asks. @throws HttpProblem 422 */
+function actOf(event: H3Event, body: unknown): Act | null {
+  const key = getRequestHeader(event, 'idempotency-key')
+  if (key === undefined || event.method === 'GET') return null
+  const read = id.safeParse(key)
+  if (!read.success) throw new HttpProblem(422, 'An Idempotency-Key is a UUID.')
+  const asked = createHash('sha256').update(`${event.method} ${event.path}\n${JSON.stringify(body) ?? ''}`)
+  return { id: read.data, asked: asked.digest('base64') }
 }
 
 /** Parse or refuse, with each problem at its field. */

@@ -15,8 +15,8 @@ const EPOCH = Date.UTC(2025, 0, 1)
  * The season as iCalendar (RFC 5545). An event keeps its UID however often its day moves, and its sequence only rises,
  * so that a calendar that reads it again changes what it has instead of adding to it.
  */
-export async function seasonCalendar(householdId: string, today: Day): Promise<string> {
-  const { name: household, rows, context } = await plannedSeason(householdId, today)
+export async function seasonCalendar(householdId: string, on?: Day): Promise<string> {
+  const { name: household, today, rows, context } = await plannedSeason(householdId, on)
   const changed = await lastChange(householdId)
   // Days move when something is written, and when work that is late is held at today: either raises it.
   const sequence = Math.floor((changed.getTime() - EPOCH) / 1000) + dayNumber(today)

@@ -1,4 +1,4 @@
-import { and, eq, isNotNull, max, sql } from 'drizzle-orm'
+import { and, eq, isNotNull, isNull, max, sql } from 'drizzle-orm'
 import { dequal } from 'dequal'
 import {
   bodyOf,
@@ -9,11 +9,12 @@ import {
   type Collection,
   type Stored,
 } from '#shared/collections'
-import { dayAt } from '#core/season/day'
+import { dayIn } from '#core/season/day'
 import type { HouseholdRecord } from '#shared/records/household'
-import { db, type Transaction } from '../db/client'
+import type { Transaction } from '../db/client'
 import { batches, households, revisions } from '../db/schema'
-import { countedEntry, levelOf, moveAgain, moveBack, movedSum, workOut } from './ledger'
+import { once, type Act } from './acts'
+import { countedEntry, levelOf, markOver, moveAgain, moveBack, movedSum, workOut } from './ledger'
 import { asStoredHousehold, find, findHousehold } from './reading'
 import { checkReferences, usersOf } from './references'
 import { inUse, invalid, stale, unknown, type User } from './refusal'
@@ -24,31 +25,57 @@ import { asStored, lockHousehold, tableOf, type Row } from './rows'
  * from; when the row has moved on, the writer is told and shown what is there now. What a change replaces is kept.
  */
 
-/** Create at version 0, else update when the version still stands. */
-export async function saveHousehold(householdId: string, version: number, body: HouseholdRecord) {
-  const [row] =
-    version === 0
-      ? await db()
-          .insert(households)
-          .values({ householdId, ...body })
-          .onConflictDoNothing()
-          .returning()
-      : await db()
-          .update(households)
-          .set({ ...body, version: version + 1, updatedAt: sql`now()` })
-          .where(and(eq(households.householdId, householdId), eq(households.version, version)))
-          .returning()
-  if (row) return asStoredHousehold(row)
-  throw stale(await findHousehold(householdId))
-}
+/** Create at version 0, else update when the version still stands. @throws Refusal 409 */
+export const saveHousehold = (
+  householdId: string,
+  version: number,
+  body: HouseholdRecord,
+  act: Act | null = null,
+): Promise<Stored<HouseholdRecord>> =>
+  once(
+    householdId,
+    act,
+    (tx) => lockHousehold(tx, householdId),
+    async (tx) => {
+      const [row] =
+        version === 0
+          ? await tx
+              .insert(households)
+              .values({ householdId, ...body })
+              .onConflictDoNothing()
+              .returning()
+          : await tx
+              .update(households)
+              .set({ ...body, version: version + 1, updatedAt: sql`now()` })
+              .where(
+                and(
+                  eq(households.householdId, householdId),
+                  eq(households.version, version),
+                  isNull(households.deletedAt),
+                ),
+              )
+              .returning()
+      if (row) return asStoredHousehold(row)
+      const stood = await findHousehold(householdId, tx)
+      if (dequal(stood.body, body)) return stood
+      throw stale(stood)
+    },
+  )
 
 /** A change of what a household keeps: one transaction, in which the household's writers queue. */
-function change<Answer>(householdId: string, make: (tx: Transaction) => Promise<Answer>): Promise<Answer> {
-  return db().transaction(async (tx) => {
-    if (!(await lockHousehold(tx, householdId))) throw unknown('household')
-    return make(tx)
-  })
-}
+const change = <Answer extends object>(
+  householdId: string,
+  act: Act | null,
+  make: (tx: Transaction) => Promise<Answer>,
+): Promise<Answer> =>
+  once(
+    householdId,
+    act,
+    async (tx) => {
+      if (!(await lockHousehold(tx, householdId))) throw unknown('household')
+    },
+    make,
+  )
 
 /**
  * Write a record under the id the writer chose: version 0 creates it, any other must be the version that stands.
@@ -64,20 +91,21 @@ export const save = <C extends Collection>(
   id: string,
   version: number,
   body: Bodies[C],
+  act: Act | null = null,
 ): Promise<Stored<Bodies[C]>> =>
-  change(householdId, async (tx) => {
+  change(householdId, act, async (tx) => {
     const before = await rowOf(tx, collection, householdId, id)
     if (version === 0 && !before) return writeNew(tx, collection, householdId, id, body)
     if (!before) throw unknown(COLLECTIONS[collection].one)
     const stood = asStored<C>(before)
-    if (version === 0 && !before.deletedAt && isSentAgain(collection, stood.body, body)) return stood
+    if (!before.deletedAt && isSentAgain(collection, version, stood, body)) return stood
     if (before.version !== version) throw stale(before.deletedAt ? null : stood)
     return write(tx, collection, householdId, before, body)
   })
 
-/** An entry is written once under its id; another record is the same when it says the same. */
-const isSentAgain = (collection: Collection, stood: object, body: object) =>
-  collection === 'entries' || dequal(stood, body)
+/** An entry is written once under its id; another record that says the same as what stands has nothing to write. */
+const isSentAgain = (collection: Collection, version: number, stood: Stored<object>, body: object) =>
+  collection === 'entries' ? version === 0 : version !== stood.version && dequal(stood.body, body)
 
 async function write<C extends Collection>(
   tx: Transaction,
@@ -98,6 +126,7 @@ async function write<C extends Collection>(
     .where(and(eq(table.householdId, householdId), eq(table.id, before.id)))
     .returning()
   const stored = asStored<C>(updated as unknown as Row)
+  if (collection === 'entries') await markOver(tx, householdId, stored.body as Bodies['entries'])
   await writeCount(tx, collection, householdId, stored, asStored<C>(before))
   return stored
 }
@@ -146,6 +175,7 @@ async function insert<C extends Collection>(
   const table = tableOf(collection)
   const values = { householdId, id, ...body, ...number } as unknown as typeof table.$inferInsert
   const [created] = await tx.insert(table).values(values).returning()
+  if (collection === 'entries') await markOver(tx, householdId, body as Bodies['entries'])
   return asStored<C>(created as unknown as Row)
 }
 
@@ -164,7 +194,8 @@ async function writeCount<C extends Collection>(
   // A packet nobody had counted holds what its entries say before it is counted.
   const uncounted = body && 'seeds' in body && body.seeds === null
   const before = uncounted ? await movedSum(tx, householdId, collection, stored.id) : body ? levelOf(body) : 0
-  const entry = countedEntry(collection, counted, before, dayAt(new Date()))
+  const { timeZone } = (await findHousehold(householdId, tx)).body
+  const entry = countedEntry(collection, counted, before, dayIn(timeZone, new Date()))
   if (entry) await insert(tx, 'entries', householdId, crypto.randomUUID(), entry)
 }
 
@@ -179,8 +210,9 @@ export const remove = (
   householdId: string,
   id: string,
   version: number,
+  act: Act | null = null,
 ): Promise<{ version: number }> =>
-  change(householdId, async (tx) => {
+  change(householdId, act, async (tx) => {
     const before = await standing(tx, collection, householdId, id, version)
     const users = before.basedOn ? [] : await usersOf(tx, collection, householdId, id)
     if (users.length) throw inUse(users)
@@ -199,11 +231,12 @@ export const replace = (
   id: string,
   version: number,
   other: string,
+  act: Act | null = null,
 ): Promise<{
   version: number
   changed: { collection: Collection; before: Stored<unknown>; version: number }[]
 }> =>
-  change(householdId, async (tx) => {
+  change(householdId, act, async (tx) => {
     const before = await standing(tx, collection, householdId, id, version)
     const changed = []
     for (const user of await usersOf(tx, collection, householdId, id)) {
@@ -250,6 +283,7 @@ async function takeAway(tx: Transaction, collection: Collection, householdId: st
     .set({ version: before.version + 1, updatedAt: sql`now()`, deletedAt: sql`now()` })
     .where(and(eq(table.householdId, householdId), eq(table.id, before.id)))
     .returning({ version: table.version })
+  if (collection === 'entries') await markOver(tx, householdId, asStored<'entries'>(before).body)
   return removed!
 }
 
@@ -259,8 +293,9 @@ export async function bringBack<C extends Collection>(
   householdId: string,
   id: string,
   version: number,
+  act: Act | null = null,
 ): Promise<Stored<Bodies[C]>> {
-  return change(householdId, async (tx) => {
+  return change(householdId, act, async (tx) => {
     const table = tableOf(collection)
     const [row] = await tx
       .select()

@@ -163,6 +163,19 @@ async function move(tx: Transaction, householdId: string, moves: Moves): Promise
   }
 }
 
+/** Sowings that an entry ends, or no longer ends, carry the day, so that finished years need not be looked through. */
+export async function markOver(tx: Transaction, householdId: string, { kind, about }: EntryRecord) {
+  if (kind !== 'out' && kind !== 'give up') return
+  for (const { what, id } of about)
+    if (what === 'sowings')
+      await tx.execute(sql`
+        update sowing set over_on = (
+          select min(e."on") from entry e
+          where e.household_id = ${householdId} and e.kind in ('out', 'give up') and e.snoozed_until is null
+            and e.voided_at is null and e.about @> ${JSON.stringify([{ what, id }])}::jsonb)
+        where household_id = ${householdId} and id = ${id}`)
+}
+
 /** A batch leaves the shelf. @throws Refusal 422 where it is made already, or the stores hold too little */
 async function makeBatch(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {
   const batchId = entry.about.find(({ what }) => what === 'batches')?.id

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, lt, or, sql, type SQL } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, inArray, isNull, lt, or, sql, type SQL } from 'drizzle-orm'
 import {
   COLLECTION_NAMES,
   COLLECTIONS,
@@ -12,9 +12,10 @@ import {
 } from '#shared/collections'
 import { contextOf, type Context, type KeptLists } from '#shared/context'
 import type { HouseholdRecord } from '#shared/records/household'
-import { db } from '../db/client'
-import { entries, households, revisions } from '../db/schema'
+import { db, type Transaction } from '../db/client'
+import { entries, households, revisions, sowings } from '../db/schema'
 import { unknown } from './refusal'
+import { remembered } from './remembered'
 import { asStored, current, tableOf, type Reader, type Row } from './rows'
 import { openSowings } from './open-sowings'
 
@@ -22,13 +23,14 @@ export async function listHouseholds(limit: number): Promise<Stored<HouseholdRec
   const rows = await db()
     .select()
     .from(households)
+    .where(isNull(households.deletedAt))
     .orderBy(asc(households.createdAt), asc(households.householdId))
     .limit(limit)
   return rows.map(asStoredHousehold)
 }
 
 export function asStoredHousehold(row: typeof households.$inferSelect): Stored<HouseholdRecord> {
-  const { householdId, version, updatedAt, createdAt: _c, ...body } = row
+  const { householdId, version, updatedAt, createdAt: _c, deletedAt: _d, changes: _n, ...body } = row
   return { id: householdId, version, number: 0, updatedAt: new Date(updatedAt).toISOString(), body }
 }
 
@@ -36,7 +38,10 @@ export async function findHousehold(
   householdId: string,
   reader: Reader = db(),
 ): Promise<Stored<HouseholdRecord>> {
-  const [row] = await reader.select().from(households).where(eq(households.householdId, householdId))
+  const [row] = await reader
+    .select()
+    .from(households)
+    .where(and(eq(households.householdId, householdId), isNull(households.deletedAt)))
   if (!row) throw unknown('household')
   return asStoredHousehold(row)
 }
@@ -52,12 +57,42 @@ export async function list<C extends Collection>(
   return (rows as unknown as Row[]).map(asStored<C>)
 }
 
+/** A page of a list, in the order things were written or the other way round. @throws Refusal 404 for an unknown `from` */
+export async function listPage<C extends Collection>(
+  collection: C,
+  householdId: string,
+  { from, newest, limit }: { from?: string | undefined; newest: boolean; limit: number },
+): Promise<Stored<Bodies[C]>[]> {
+  const table = tableOf(collection)
+  const [last] = from
+    ? await db()
+        .select({ id: table.id, at: table.createdAt })
+        .from(table)
+        .where(and(eq(table.householdId, householdId), eq(table.id, from)))
+    : []
+  if (from && !last) throw unknown(COLLECTIONS[collection].one)
+  const beyond = newest ? sql`<` : sql`>`
+  const rows = await db()
+    .select()
+    .from(table)
+    .where(
+      and(
+        current(collection, householdId),
+        last && sql`(${table.createdAt}, ${table.id}) ${beyond} (${last.at}, ${last.id})`,
+      ),
+    )
+    .orderBy(...[table.createdAt, table.id].map((column) => (newest ? desc(column) : asc(column))))
+    .limit(limit)
+  return (rows as unknown as Row[]).map(asStored<C>)
+}
+
 /** A page of the ledger, newest first: entries written before the one of that number. */
 export async function listEntries(
   householdId: string,
   { before, limit }: { before?: number | undefined; limit: number },
+  reader: Reader = db(),
 ): Promise<Stored<Bodies['entries']>[]> {
-  const rows = await db()
+  const rows = await reader
     .select()
     .from(entries)
     .where(
@@ -131,30 +166,80 @@ export async function removedLately(householdId: string): Promise<Removed[]> {
   return removed.sort((a, b) => (a.removedAt < b.removedAt ? 1 : -1))
 }
 
-/** What a page needs to start: of sowings and entries the last year and a half, and whatever is not over. */
+/** Finished things are in sight for so long; then they are asked for by page. */
+const SIGHT_DAYS = 90
+const NEWEST_BATCHES = 60
+const NEWEST_FEEDINGS = 60
+const NEWEST_ENTRIES = 60
+
+/** What a page needs to start, of the collections that grow from year to year. */
 function inSight(collection: Collection, householdId: string): SQL | undefined {
   const here = current(collection, householdId)
-  if (collection !== 'sowings' && collection !== 'entries') return here
-  const late = sql`${tableOf(collection).createdAt} > now() - interval '550 days'`
-  return and(here, collection === 'sowings' ? or(late, openSowings(householdId)) : late)
+  const newest = (many: number) => {
+    const table = tableOf(collection)
+    return and(
+      here,
+      sql`${table.id} in (select id from ${table} where ${here} order by created_at desc, id desc limit ${many})`,
+    )
+  }
+  if (collection === 'batches') return newest(NEWEST_BATCHES)
+  if (collection === 'feedings') return newest(NEWEST_FEEDINGS)
+  if (collection === 'sowings')
+    return or(openSowings(householdId), and(here, sql`${sowings.overOn} > current_date - ${SIGHT_DAYS}::int`))
+  return here
+}
+
+/** The newest entries, and every one that is about what is in sight. */
+async function entriesInSight(tx: Transaction, householdId: string, ids: readonly string[]) {
+  const newest = await listEntries(householdId, { limit: NEWEST_ENTRIES }, tx)
+  const about = await entriesAbout(householdId, ids, tx)
+  const seen = new Set(newest.map(({ id }) => id))
+  return [...newest, ...about.filter(({ id }) => !seen.has(id))].sort((a, b) => a.number - b.number)
+}
+
+/** Entries about any of these things, each found through the index on what entries are about. */
+export async function entriesAbout(
+  householdId: string,
+  ids: readonly string[],
+  reader: Reader = db(),
+): Promise<Stored<Bodies['entries']>[]> {
+  if (ids.length === 0) return []
+  const wanted = reader.select({ id: sql<string>`found.id` }).from(
+    sql`unnest(${sql.param(ids)}::text[]) as thing, lateral (
+        select e.id from ${entries} e where e.household_id = ${householdId} and e.voided_at is null
+          and e.about @> jsonb_build_array(jsonb_build_object('id', thing))) as found`,
+  )
+  const rows = await reader
+    .select()
+    .from(entries)
+    .where(and(eq(entries.householdId, householdId), inArray(entries.id, wanted)))
+    .orderBy(entries.on, entries.number)
+  return (rows as unknown as Row[]).map(asStored<'entries'>)
 }
 
 /**
  * What a page needs to start, in one answer: everything in sight, as it stood at one moment, read one after the other
  * over one connection.
  */
-export async function everything(householdId: string): Promise<Everything> {
-  return db().transaction(
+const readEverything = (householdId: string): Promise<Everything> =>
+  db().transaction(
     async (tx) => {
       const household = await findHousehold(householdId, tx)
-      const lists: Partial<Record<Collection, unknown>> = {}
+      const lists: Partial<Record<Collection, readonly Stored<unknown>[]>> = {}
       for (const collection of COLLECTION_NAMES)
-        lists[collection] = await list(collection, householdId, tx, inSight(collection, householdId))
-      return { household, ...lists } as Everything
+        if (collection !== 'entries')
+          lists[collection] = await list(collection, householdId, tx, inSight(collection, householdId))
+      const ids = (['sowings', 'batches', 'feedings'] as const).flatMap((each) =>
+        lists[each]!.map(({ id }) => id),
+      )
+      return { household, ...lists, entries: await entriesInSight(tx, householdId, ids) } as Everything
     },
     { isolationLevel: 'repeatable read', accessMode: 'read only' },
   )
-}
+
+/** @throws Refusal 404 */
+export const everything = (householdId: string): Promise<Everything> =>
+  remembered(householdId, 'everything', () => readEverything(householdId))
 
 /** What is reckoned with, of these collections; inside a transaction one connection reads one after the other. */
 export async function contextFor(
@@ -164,7 +249,8 @@ export async function contextFor(
 ): Promise<Context> {
   const household = await findHousehold(householdId, reader)
   const lists: Record<string, unknown> = { household }
-  for (const collection of collections) lists[collection] = await list(collection, householdId, reader)
+  for (const collection of collections)
+    lists[collection] = await list(collection, householdId, reader, inSight(collection, householdId))
   return contextOf(lists as KeptLists)
 }
 /** What a season is planned with. */

@@ -1,3 +1,4 @@
+import { isConnectionError } from '../db/trouble'
 import type { Problem } from '#core/problem'
 import type { Collection } from '#shared/collections'
 
@@ -18,7 +19,7 @@ interface Details {
 /** Why a service does not do what it was asked; routes turn it into an answer. */
 export class Refusal extends Error {
   constructor(
-    readonly status: 404 | 409 | 422,
+    readonly status: 404 | 409 | 422 | 503,
     message: string,
     readonly problems: readonly Problem[] = [],
     readonly details: Details = {},
@@ -28,6 +29,14 @@ export class Refusal extends Error {
 }
 
 export const unknown = (what: string) => new Refusal(404, `There is no such ${what} here.`)
+/** What a commit that failed is told as: a connection that broke leaves open whether it went through. */
+export const uncertain = (error: unknown) =>
+  isConnectionError(error)
+    ? new Refusal(
+        503,
+        'The connection to the database broke while this was written: whether it was is not known. Sent again with the same Idempotency-Key it is done once.',
+      )
+    : error
 export const stale = (current: unknown) =>
   new Refusal(
     409,

@@ -20,7 +20,17 @@ export interface Row {
 }
 
 export function asStored<C extends Collection>(row: Row): Stored<Bodies[C]> {
-  const { id, version, number = 0, updatedAt, householdId: _h, createdAt: _c, deletedAt: _d, ...body } = row
+  const {
+    id,
+    version,
+    number = 0,
+    updatedAt,
+    householdId: _h,
+    createdAt: _c,
+    deletedAt: _d,
+    overOn: _o,
+    ...body
+  } = row
   return {
     id,
     version,
@@ -55,7 +65,7 @@ export async function lockHousehold(tx: Transaction, householdId: string) {
   const [row] = await tx
     .select({ id: households.householdId })
     .from(households)
-    .where(eq(households.householdId, householdId))
+    .where(and(eq(households.householdId, householdId), isNull(households.deletedAt)))
     .for('update')
   return row
 }

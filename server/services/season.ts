@@ -1,71 +1,56 @@
-import { and, sql, type SQL } from 'drizzle-orm'
-import type { Day } from '#core/season/day'
+import { sql } from 'drizzle-orm'
+import { dayIn, type Day } from '#core/season/day'
 import type { Job, Mark } from '#core/season/today'
 import { asMark } from '#shared/records/entry'
 import { hasSeason, jobsOn, seasonOn } from '#shared/season'
 import { db } from '../db/client'
-import { entries, sowings } from '../db/schema'
-import { contextFor, findHousehold, SEASON_LISTS } from './reading'
+import { sowings } from '../db/schema'
+import { contextFor, entriesAbout, findHousehold, SEASON_LISTS } from './reading'
 import { invalid } from './refusal'
+import { remembered } from './remembered'
 import { openSowings } from './open-sowings'
-import { asStored, current, type Row } from './rows'
+import { asStored, type Row } from './rows'
 
 /*
  * The season of a household. However many years it has kept, only sowings that are not yet out are read for today,
  * and the entries that belong to them.
  */
 
-/**
- * Entries on any of these sowings. None was written before the oldest of them, so that an index on the time leaves out
- * the years before; what is left is looked through.
- */
-const entriesOn = (
-  householdId: string,
-  open: readonly { readonly id: string; readonly createdAt: string }[],
-): SQL =>
-  and(
-    current('entries', householdId),
-    sql`${entries.createdAt} >= ${open.map(({ createdAt }) => createdAt).reduce((a, b) => (a < b ? a : b))}`,
-    sql`exists (
-      select from jsonb_array_elements(${entries.about}) as target
-      where target ->> 'id' = any(${sql.param(open.map(({ id }) => id))}::text[]))`,
-  )!
-
 /** Sowings that are not over, and what was done or put off on them. */
 async function openSeason(householdId: string) {
   const rows = await db().select().from(sowings).where(openSowings(householdId)).orderBy(sowings.createdAt)
   const open = (rows as unknown as Row[]).map(asStored<'sowings'>)
-  if (open.length === 0) return { open, marks: [] as Mark[] }
-  const written = await db()
-    .select()
-    .from(entries)
-    .where(entriesOn(householdId, rows))
-    .orderBy(entries.on, entries.number)
-  return {
-    open,
-    marks: (written as unknown as Row[]).flatMap((row) => asMark(asStored<'entries'>(row).body)),
-  }
+  const written = await entriesAbout(
+    householdId,
+    open.map(({ id }) => id),
+  )
+  return { open, marks: written.flatMap(({ body }): Mark[] => asMark(body)) }
 }
 
 /** What is due, late or in danger, and what cannot be planned. @throws Refusal 404, 422 where no frosts are set */
-export async function seasonToday(householdId: string, today: Day) {
-  const { context, rows, unplanned, marks } = await plannedSeason(householdId, today)
-  const jobs: Job[] = jobsOn(today, rows, marks, context)
-  return {
-    on: today,
-    jobs,
-    unplanned: unplanned.map(({ id, body, problem }) => ({ id, name: body.name, why: problem.message })),
-  }
+export async function seasonToday(householdId: string, on?: Day) {
+  const { body } = await findHousehold(householdId)
+  const today = on ?? dayIn(body.timeZone, new Date())
+  return remembered(householdId, `today ${today}`, async () => {
+    const { context, rows, unplanned, marks } = await plannedSeason(householdId, today)
+    const jobs: Job[] = jobsOn(today, rows, marks, context)
+    return {
+      on: today,
+      jobs,
+      unplanned: unplanned.map(({ id, body: { name }, problem }) => ({ id, name, why: problem.message })),
+    }
+  })
 }
 
 /** Everything of the season that is not over, planned. @throws Refusal 404, 422 where no frosts are set */
-export async function plannedSeason(householdId: string, today: Day) {
+export async function plannedSeason(householdId: string, on?: Day) {
   const { body } = await findHousehold(householdId)
+  const today = on ?? dayIn(body.timeZone, new Date())
   const context = await contextFor(householdId, SEASON_LISTS)
   if (!hasSeason(context))
     throw invalid([{ path: ['season'], message: 'Set the frosts of your season first.' }])
   const { open, marks } = await openSeason(householdId)
-  return { name: body.name, context, marks, ...seasonOn(context, today, open, marks) }
+  return { name: body.name, today, context, marks, ...seasonOn(context, today, open, marks) }
 }
 
 /** When anything the season hangs on was last written, removals included. */

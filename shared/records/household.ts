@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { waterProblems } from '#core/feed/water'
+import { isTimeZone } from '#core/season/day'
 import { amount, name, ruled } from '../rules'
 import { seasonFrame } from './season-frame'
 
@@ -17,6 +18,15 @@ export const household = z.object({
     .nullable()
     .default(null)
     .describe('What comes out of the tap; null when nobody measured'),
+  timeZone: z
+    .string()
+    .max(64)
+    .refine(isTimeZone, 'This is no time zone, as Europe/Lisbon.')
+    .nullable()
+    .default(null)
+    .describe(
+      'Whose midnight begins a day here, by its IANA name; null for the clock of the reader, or of Greenwich',
+    ),
   season: seasonFrame.nullable().default(null).describe('Frosts, shelf and schools; null until they are set'),
 })
 export type HouseholdRecord = z.output<typeof household>

@@ -18,7 +18,7 @@ const rate = ref<number | null>(null)
 const gPerL = computed(() => rate.value ?? feed.value.labelRatePerL ?? 3)
 const problem = computed(
   () =>
-    within(['rate'], gPerL.value, 0, 50, 'A rate is above 0 and at most 50 g a litre of mix.', true)[0]
+    within(['rate'], gPerL.value, 0.01, 50, 'A rate is 0.01 to 50 g a litre of mix.')[0]
       ?.message,
 )
 const container = computed(() => context.containers.get(containerId.value)!)

@@ -21,6 +21,7 @@ async function begin() {
       name: name.value,
       place: '',
       kitchen: kitchen.value,
+      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
       water: null,
       season: null,
     })

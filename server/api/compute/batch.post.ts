@@ -1,15 +1,19 @@
 import * as z from 'zod'
 import { planBatch } from '#core/media/batch'
 import { asBatchRequest, batchToCompute, withOwn } from '#shared/records/batch'
-import { figure } from '../../http/figure'
+import { figures, place, tabled } from '../../http/figures'
 import { route } from '../../http/route'
 
 export default route(
   {
     summary: 'Parts and containers to litres, scoops, packs and soak',
     body: batchToCompute,
-    answers: z.looseObject({ mixL: figure, lines: z.array(z.looseObject({ looseL: figure })) }),
-    meaning: 'The batch, every figure with its working',
+    answers: z.looseObject({
+      mixL: place,
+      lines: z.array(z.looseObject({ looseL: place })),
+      figures,
+    }),
+    meaning: 'The batch; each figure is its place in the table `figures`, where its working stands',
   },
-  ({ body }) => planBatch(asBatchRequest(body, withOwn(body))),
+  ({ body }) => tabled(planBatch(asBatchRequest(body, withOwn(body)))),
 )

@@ -1,15 +1,15 @@
 import * as z from 'zod'
 import { planDose } from '#core/feed/dose'
 import { asDoseRequest, doseToCompute } from '#shared/records/feeding'
-import { figure } from '../../http/figure'
+import { figures, place, tabled } from '../../http/figures'
 import { route } from '../../http/route'
 
 export default route(
   {
     summary: 'A feed, a stage and a vessel to a dose and how to measure it',
     body: doseToCompute,
-    answers: z.looseObject({ massG: figure, volumeMl: figure }),
-    meaning: 'The dose, every figure with its working',
+    answers: z.looseObject({ massG: place, volumeMl: place, figures }),
+    meaning: 'The dose; each figure is its place in the table `figures`, where its working stands',
   },
-  ({ body }) => planDose(asDoseRequest(body)),
+  ({ body }) => tabled(planDose(asDoseRequest(body))),
 )

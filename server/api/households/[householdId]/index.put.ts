@@ -12,5 +12,5 @@ export default route(
     meaning: 'As kept',
     refuses: [409],
   },
-  ({ params, body }) => saveHousehold(params.householdId, body.version, body.body),
+  ({ params, body, act }) => saveHousehold(params.householdId, body.version, body.body, act),
 )

@@ -13,5 +13,5 @@ export default collectionRoute(
     meaning: 'The version it was removed at',
     refuses: [409, 422],
   }),
-  ({ params, query }) => remove(params.collection, params.householdId, params.id, query.version),
+  ({ params, query, act }) => remove(params.collection, params.householdId, params.id, query.version, act),
 )

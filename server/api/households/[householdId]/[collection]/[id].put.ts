@@ -12,5 +12,6 @@ export default collectionRoute(
     meaning: 'As kept',
     refuses: [409],
   }),
-  ({ params, body }) => save(params.collection, params.householdId, params.id, body.version, body.body),
+  ({ params, body, act }) =>
+    save(params.collection, params.householdId, params.id, body.version, body.body, act),
 )

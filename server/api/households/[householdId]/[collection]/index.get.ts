@@ -1,22 +1,33 @@
+import { setResponseHeader } from 'h3'
 import * as z from 'zod'
 import { bodyOf, stored } from '#shared/collections'
-import { findHousehold, list, listEntries } from '../../../../services/reading'
+import { findHousehold, listEntries, listPage } from '../../../../services/reading'
 import { collectionParams, pageQuery } from '../../../../http/params'
 import { collectionRoute } from '../../../../http/route'
 
 export default collectionRoute(
   (collection) => ({
-    summary: `All ${collection}`,
+    summary: `A page of ${collection}`,
     params: collectionParams,
     query: pageQuery,
     answers: z.array(stored(bodyOf(collection))),
     meaning:
       collection === 'entries'
         ? 'Newest first, `limit` of them written before the one numbered `before`'
-        : 'Oldest first, all of them',
+        : 'Oldest or newest first, `limit` of them after the one with the id `from`; the header `link` names the next page',
   }),
-  async ({ params: { collection, householdId }, query }) => {
+  async ({ params: { collection, householdId }, query, event }) => {
     await findHousehold(householdId)
-    return collection === 'entries' ? listEntries(householdId, query) : list(collection, householdId)
+    if (collection === 'entries') return listEntries(householdId, query)
+    const page = await listPage(collection, householdId, { ...query, newest: query.newest === 'true' })
+    if (page.length === query.limit) {
+      const next = new URLSearchParams({
+        from: page.at(-1)!.id,
+        newest: query.newest,
+        limit: `${query.limit}`,
+      })
+      setResponseHeader(event, 'link', `<?${next}>; rel="next"`)
+    }
+    return page
   },
 )

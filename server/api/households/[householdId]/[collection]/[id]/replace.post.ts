@@ -25,5 +25,6 @@ export default collectionRoute(
     meaning: 'The version it was removed at, and what was changed, as it was before',
     refuses: [409],
   }),
-  ({ params, body }) => replace(params.collection, params.householdId, params.id, body.version, body.with),
+  ({ params, body, act }) =>
+    replace(params.collection, params.householdId, params.id, body.version, body.with, act),
 )

@@ -12,5 +12,5 @@ export default collectionRoute(
     meaning: 'As it was',
     refuses: [409, 422],
   }),
-  ({ params, query }) => bringBack(params.collection, params.householdId, params.id, query.version),
+  ({ params, query, act }) => bringBack(params.collection, params.householdId, params.id, query.version, act),
 )

@@ -1,0 +1,16 @@
+import { defineNuxtRouteMiddleware } from '#imports'
+import { useHousehold } from '~/state/household'
+import type { Collection } from '#shared/collections'
+
+/** What a page starts with reaches back some months; a page about something older brings it first. */
+export default defineNuxtRouteMiddleware(async ({ path, query, params }) => {
+  const asked: [Collection, unknown][] = [
+    ['batches', query['batch']],
+    ['feedings', query['plan']],
+    ['sowings', query['sowing']],
+    [path.startsWith('/bench/feed/') ? 'feedings' : 'batches', path.startsWith('/bench/') && params['id']],
+  ]
+  const household = useHousehold()
+  await household.ready()
+  for (const [collection, id] of asked) if (typeof id === 'string') await household.bring(collection, id)
+})

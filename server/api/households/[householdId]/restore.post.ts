@@ -1,0 +1,14 @@
+import { HOUSEHOLD, stored } from '#shared/collections'
+import { bringHouseholdBack } from '../../../services/household-removal'
+import { householdParams } from '../../../http/params'
+import { route } from '../../../http/route'
+
+export default route(
+  {
+    summary: 'Bring back a household that was removed lately',
+    params: householdParams,
+    answers: stored(HOUSEHOLD),
+    meaning: 'As it was',
+  },
+  ({ params, act }) => bringHouseholdBack(params.householdId, act),
+)

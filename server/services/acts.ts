@@ -1,0 +1,63 @@
+import { and, eq, lt, sql } from 'drizzle-orm'
+import { db, type Transaction } from '../db/client'
+import { acts, households } from '../db/schema'
+import { invalid, uncertain } from './refusal'
+import { inTurn } from './turns'
+
+/** One press, under an id of the sender's own; `asked` tells it from another request that borrows the id. */
+export interface Act {
+  readonly id: string
+  readonly asked: string
+}
+
+const KEPT_DAYS = 30
+
+/**
+ * One transaction, done once: an act that is sent again is answered as it was. `make` is called inside the household's
+ * turn and takes its lock first.
+ *
+ * @throws Refusal 422 where the act's id was used for something else; 503 where the connection broke while committing, so
+ *   that nobody knows whether it was done
+ */
+export function once<Answer extends object>(
+  householdId: string,
+  act: Act | null,
+  lock: (tx: Transaction) => Promise<unknown>,
+  make: (tx: Transaction) => Promise<Answer>,
+): Promise<Answer> {
+  return inTurn(householdId, async () => {
+    let committing = false
+    try {
+      return await db().transaction(async (tx) => {
+        await lock(tx)
+        const answered = act && (await answerTo(tx, householdId, act))
+        const answer = (answered ?? (await make(tx))) as Answer
+        await tx
+          .update(households)
+          .set({ changes: sql`${households.changes} + 1` })
+          .where(eq(households.householdId, householdId))
+        if (act && !answered) await tx.insert(acts).values({ householdId, ...act, answer })
+        committing = true
+        return answer
+      })
+    } catch (error) {
+      throw committing ? uncertain(error) : error
+    }
+  })
+}
+
+async function answerTo(tx: Transaction, householdId: string, { id, asked }: Act) {
+  const [row] = await tx
+    .select()
+    .from(acts)
+    .where(and(eq(acts.householdId, householdId), eq(acts.id, id)))
+  if (row && row.asked !== asked)
+    throw invalid([{ path: ['idempotencyKey'], message: 'This key stands for another request already.' }])
+  return row?.answer
+}
+
+/** Nobody sends an act again after a month. */
+export const forgetOldActs = () =>
+  db()
+    .delete(acts)
+    .where(lt(acts.at, sql`now() - make_interval(days => ${KEPT_DAYS})`))

@@ -1,0 +1,67 @@
+import { and, desc, eq, isNotNull, lt, sql } from 'drizzle-orm'
+import { db } from '../db/client'
+import { households } from '../db/schema'
+import { backUpNow, keepsBackups } from '../keeper'
+import { once, type Act } from './acts'
+import { asStoredHousehold, findHousehold } from './reading'
+import { invalid, stale, unknown } from './refusal'
+
+/** Days for which a household that was removed can be brought back. */
+export const COME_BACK_DAYS = 30
+
+const lockAny =
+  (householdId: string) => async (tx: Parameters<Parameters<ReturnType<typeof db>['transaction']>[0]>[0]) =>
+    tx
+      .select({ id: households.householdId })
+      .from(households)
+      .where(eq(households.householdId, householdId))
+      .for('update')
+
+/** Take a whole household out of sight, after a backup. @throws Refusal 404, 409, 422 where the backup failed */
+export async function removeHousehold(householdId: string, version: number, act: Act | null) {
+  await findHousehold(householdId)
+  if (keepsBackups() && !(await backUpNow()))
+    throw invalid([
+      { path: [], message: 'The backup that is made first could not be written, so nothing was removed.' },
+    ])
+  return once(householdId, act, lockAny(householdId), async (tx) => {
+    const [row] = await tx
+      .update(households)
+      .set({ deletedAt: sql`now()`, version: version + 1, updatedAt: sql`now()` })
+      .where(and(eq(households.householdId, householdId), eq(households.version, version)))
+      .returning({ version: households.version })
+    if (!row) throw stale(await findHousehold(householdId, tx))
+    return row
+  })
+}
+
+export const bringHouseholdBack = (householdId: string, act: Act | null) =>
+  once(householdId, act, lockAny(householdId), async (tx) => {
+    const [row] = await tx
+      .update(households)
+      .set({ deletedAt: null, version: sql`${households.version} + 1`, updatedAt: sql`now()` })
+      .where(and(eq(households.householdId, householdId), isNotNull(households.deletedAt)))
+      .returning()
+    if (!row) throw unknown('removed household')
+    return asStoredHousehold(row)
+  })
+
+export async function removedHouseholds() {
+  const rows = await db()
+    .select()
+    .from(households)
+    .where(isNotNull(households.deletedAt))
+    .orderBy(desc(households.deletedAt))
+    .limit(50)
+  return rows.map((row) => ({
+    id: row.householdId,
+    name: row.name,
+    removedAt: new Date(row.deletedAt!).toISOString(),
+  }))
+}
+
+/** What nobody brought back in time is gone; the backup of the day it was removed has gone its own way by then. */
+export const forgetRemovedHouseholds = () =>
+  db()
+    .delete(households)
+    .where(lt(households.deletedAt, sql`now() - make_interval(days => ${COME_BACK_DAYS})`))
