@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import {
+  chmodSync,
   createReadStream,
   existsSync,
   readFileSync,
@@ -51,7 +52,8 @@ export async function writeBackup(url, file) {
       bytes: statSync(unfinished).size,
       sha256: await checksum(unfinished),
     }
-    writeFileSync(manifestOf(file), `${JSON.stringify(manifest, null, 2)}\n`)
+    chmodSync(unfinished, 0o600)
+    writeFileSync(manifestOf(file), `${JSON.stringify(manifest, null, 2)}\n`, { mode: 0o600 })
     renameSync(unfinished, file)
     return manifest
   } catch (error) {

@@ -45,6 +45,12 @@ await orSayWhy(async () => {
   )
   if (cluster !== wanted)
     console.log(
-      `What was there is untouched. To use the restored one: BLASTOMIX_DATA_DIR=${relative('.', cluster.folder) || resolve(cluster.folder)} ./start`,
+      `What was there is untouched. To use the restored one: BLASTOMIX_DATA_DIR=${shortest(cluster.folder)} ./start`,
     )
 })
+
+/** A folder as a person would type it here. */
+function shortest(folder) {
+  const path = relative('.', folder)
+  return path.startsWith('..') ? folder : path
+}

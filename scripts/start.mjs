@@ -23,6 +23,7 @@ const HELP = `./start [options]
   BLASTOMIX_DATA_DIR  keep the own PostgreSQL in this folder (default .data)`
 
 const DEFAULT_PORT = 3000
+const WATCH_MS = 1000
 const LOOPBACK = /^(127\.\d+\.\d+\.\d+|::1|localhost)$/
 
 function readOptions() {
@@ -181,8 +182,6 @@ await orSayWhy(async () => {
     throw error
   }
 })
-
-const WATCH_MS = 1000
 
 /** PostgreSQL is looked at now and then; where it is gone it is started again at the port the application knows. */
 function watchDatabase(cluster, log, again) {

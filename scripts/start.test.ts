@@ -1,5 +1,16 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
+import { randomUUID } from 'node:crypto'
+import {
+  chmodSync,
+  existsSync,
+  mkdtempSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
+import pg from 'pg'
 import { createServer, type Server } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -11,8 +22,9 @@ const folder = mkdtempSync(join(tmpdir(), 'blastomix-start-'))
 chmodSync(folder, 0o755)
 const running = new Set<ChildProcess>()
 
-function start(args: string[] = [], env: Record<string, string> = {}) {
-  const child = spawn('./start', args, {
+const start = (args: string[] = [], env: Record<string, string> = {}) => run('./start', args, env)
+function run(command: string, args: string[] = [], env: Record<string, string> = {}) {
+  const child = spawn(command, args, {
     env: { ...process.env, BLASTOMIX_DATA_DIR: folder, DATABASE_URL: '', ...env },
   })
   running.add(child)
@@ -96,6 +108,112 @@ describe('./start', () => {
     expect(alive(left)).toBe(false)
   })
 
+  it('sets up again what fell over, and takes a backup that comes back row by row', async () => {
+    const up = start(['--port', String(port)])
+    const address = await up.ready
+    const [household] = (await (await fetch(`${address}/api/households`)).json()) as { id: string }[]
+    const tools = `${address}/api/households/${household!.id}/tools`
+    const put = (n: number) =>
+      fetch(`${tools}/${randomUUID()}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json', 'idempotency-key': randomUUID() },
+        body: JSON.stringify({ version: 0, body: { name: `Jug ${n}`, kind: 'jug', capacityMl: 1000 } }),
+      }).then(
+        ({ status }) => status,
+        () => 0,
+      )
+    const listed = async () => ((await (await fetch(tools)).json()) as unknown[]).length
+    const until = async (test: () => Promise<boolean>) => {
+      while (!(await test().catch(() => false))) await new Promise((resolve) => setTimeout(resolve, 100))
+    }
+    const before = await listed()
+
+    process.kill(postmaster(), 'SIGKILL')
+    await until(async () => (await fetch(`${address}/api/ready`)).ok)
+    // While it writes, a backup is taken: what it holds stood at one moment.
+    let acknowledged = 0
+    let writing = true
+    const writer = (async () => {
+      for (let n = 0; writing; n++) if ((await put(n)) === 200) acknowledged++
+    })()
+    await until(async () => acknowledged > 5)
+    const file = join(folder, 'one.backup')
+    const backup = run('./backup', [file])
+    expect(await backup.ended).toBe(0)
+    writing = false
+    await writer
+    expect(await listed()).toBe(before + acknowledged)
+    expect(JSON.parse(readFileSync(`${file}.json`, 'utf8')).counts['public.tool']).toBeGreaterThan(before)
+
+    const beside = run('./restore', [file])
+    expect(await beside.ended).toBe(0)
+    const restored = /into (\S+)\.$/m.exec(beside.output())![1]!
+    expect(restored).not.toBe(folder)
+    up.child.kill('SIGTERM')
+    await up.ended
+
+    const there = start(['--port', String(port)], { BLASTOMIX_DATA_DIR: restored })
+    await there.ready
+    const again = run('./backup', [join(folder, 'two.backup')], { BLASTOMIX_DATA_DIR: restored })
+    expect(await again.ended).toBe(0)
+    const counts = (name: string) => JSON.parse(readFileSync(join(folder, name), 'utf8')).counts
+    expect(counts('two.backup.json')).toEqual(counts('one.backup.json'))
+    there.child.kill('SIGTERM')
+    await there.ended
+    rmSync(restored, { recursive: true, force: true })
+  })
+
+  it('never deletes what it did not make, and signals no stranger', async () => {
+    const data = join(folder, 'postgres/data')
+    renameSync(join(data, 'PG_VERSION'), join(folder, 'PG_VERSION'))
+    const torn = start(['--port', String(port)])
+    expect(await torn.ended).toBe(1)
+    expect(torn.output()).toMatch(/PG_VERSION is missing\)\. Nothing was touched/)
+    renameSync(join(folder, 'PG_VERSION'), join(data, 'PG_VERSION'))
+
+    renameSync(join(folder, 'postgres'), join(folder, 'elsewhere'))
+    const gone = start(['--port', String(port)])
+    expect(await gone.ended).toBe(1)
+    expect(gone.output()).toMatch(/its data are gone\. Nothing was touched/)
+    renameSync(join(folder, 'elsewhere'), join(folder, 'postgres'))
+
+    // The lock file names a process that is somebody else's by now, and the password is lost.
+    const stranger = spawn('sleep', ['300'])
+    writeFileSync(
+      join(data, 'postmaster.pid'),
+      [stranger.pid, data, '1', '5999', '', '127.0.0.1', '', 'ready', ''].join('\n'),
+    )
+    rmSync(join(folder, 'password'))
+    const up = start(['--port', String(port)])
+    const households = (await (await fetch(`${await up.ready}/api/households`)).json()) as unknown[]
+    expect(households).toHaveLength(1)
+    expect(alive(stranger.pid!)).toBe(true)
+    stranger.kill()
+
+    const client = new pg.Client({
+      host: '127.0.0.1',
+      port: Number(readFileSync(join(data, 'postmaster.pid'), 'utf8').split('\n')[3]),
+      user: 'blastomix',
+      database: 'blastomix',
+      password: readFileSync(join(folder, 'password'), 'utf8'),
+    })
+    await client.connect()
+    const { rows } = await client.query(
+      `select usename, usesuper from pg_stat_activity join pg_user using (usename) where datname = 'blastomix' and pid <> pg_backend_pid()`,
+    )
+    expect(rows.length).toBeGreaterThan(0)
+    expect(rows.every(({ usesuper }) => usesuper === false)).toBe(true)
+    await client.query(
+      `insert into drizzle.__drizzle_migrations (hash, created_at) values ('of tomorrow', 4102444800000)`,
+    )
+    await client.end()
+    up.child.kill('SIGTERM')
+    await up.ended
+    const newer = start(['--port', String(port)])
+    expect(await newer.ended).toBe(1)
+    expect(newer.output()).toMatch(/written by a newer Blastomix .* Nothing was changed/)
+  })
+
   it('says in one sentence what is wrong, and leaves with a failure', async () => {
     const taken: Server = await new Promise((resolve) => {
       const server = createServer().listen(port, '127.0.0.1', () => resolve(server))
@@ -103,6 +221,7 @@ describe('./start', () => {
     const cases: [string[], Record<string, string>, RegExp][] = [
       [['--port', String(port)], {}, /^Port \d+ is in use\. Choose another with --port\.$/],
       [['--port', 'many'], {}, /^--port takes a number/],
+      [['--host', '0.0.0.0'], {}, /^--host 0\.0\.0\.0 lets everybody .* --trust-network\.$/],
       [['--prot', '1'], {}, /^Unknown option '--prot'\. \.\/start --help lists the options\.$/],
       [
         [],
