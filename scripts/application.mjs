@@ -24,7 +24,13 @@ export async function startApplication({
 }) {
   const args = dev
     ? ['node_modules/nuxt/bin/nuxt.mjs', 'dev', '--host', host, '--port', String(port)]
-    : ['--import', './scripts/leave-with-parent.mjs', '.output/server/index.mjs']
+    : [
+        // A browser with a jar full of cookies is answered, not cut off.
+        '--max-http-header-size=131072',
+        '--import',
+        './scripts/leave-with-parent.mjs',
+        '.output/server/index.mjs',
+      ]
   const child = spawn(process.execPath, args, {
     cwd: ROOT,
     stdio: ['ignore', 'pipe', 'pipe', 'ipc'],

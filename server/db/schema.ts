@@ -9,6 +9,7 @@ import {
   foreignKey,
   index,
   integer,
+  json,
   jsonb,
   pgTable,
   primaryKey,
@@ -335,7 +336,8 @@ export const acts = pgTable(
     id: uuid().notNull(),
     /** Checksum of what was asked, so that no other request borrows the id. */
     asked: text().notNull(),
-    answer: jsonb().$type<object>().notNull(),
+    /** Word for word: the second answer is the first. */
+    answer: json().$type<object>().notNull(),
     at: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.householdId, table.id] }), index('act_at').on(table.at)],

@@ -2,7 +2,7 @@ CREATE TABLE "act" (
 	"household_id" uuid NOT NULL,
 	"id" uuid NOT NULL,
 	"asked" text NOT NULL,
-	"answer" jsonb NOT NULL,
+	"answer" json NOT NULL,
 	"at" timestamp with time zone DEFAULT now() NOT NULL,
 	CONSTRAINT "act_household_id_id_pk" PRIMARY KEY("household_id","id")
 );
@@ -16,7 +16,8 @@ ALTER TABLE "act" ADD CONSTRAINT "act_household_id_household_household_id_fk" FO
 CREATE INDEX "act_at" ON "act" USING btree ("at");--> statement-breakpoint
 CREATE INDEX "entry_number" ON "entry" USING btree ("household_id","number");--> statement-breakpoint
 CREATE INDEX "entry_voided" ON "entry" USING btree ("household_id","voided_at") WHERE voided_at is not null;--> statement-breakpoint
-CREATE INDEX "sowing_open" ON "sowing" USING btree ("household_id","created_at") WHERE over_on is null and deleted_at is null;--> statement-breakpoint
+CREATE INDEX "sowing_open" ON "sowing" USING btree ("household_id","created_at") WHERE over_on is null and deleted_at is null;
+--> statement-breakpoint
 UPDATE "sowing" SET "over_on" = ended."on" FROM (
 	SELECT e."household_id", target ->> 'id' AS "id", min(e."on") AS "on"
 	FROM "entry" e, jsonb_array_elements(e."about") AS target

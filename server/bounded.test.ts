@@ -1,0 +1,242 @@
+import { randomUUID } from 'node:crypto'
+import { request } from 'node:http'
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import ICAL from 'ical.js'
+import pg from 'pg'
+import { base, call, newHousehold, SEASON } from './calling'
+
+/* What the application promises whoever writes to it: once, within bounds, and nobody by the side door. */
+
+const database = new pg.Client({ connectionString: process.env.DATABASE_URL })
+let household: string
+const address = (...rest: string[]) => [`/api/households/${household}`, ...rest].join('/')
+const jug = (name: string) => ({ version: 0, body: { name, kind: 'jug', capacityMl: 1000 } })
+
+interface Raw {
+  status: number
+  headers: Record<string, string | string[] | undefined>
+  body: string
+}
+/** A request as no browser would send it. */
+const raw = (path: string, options: object = {}, body = ''): Promise<Raw> =>
+  new Promise((resolve, reject) => {
+    const asked = request(new URL(path, base), options, (answer) => {
+      let text = ''
+      answer.on('data', (chunk) => (text += chunk))
+      answer.on('end', () => resolve({ status: answer.statusCode!, headers: answer.headers, body: text }))
+    })
+    asked.on('error', reject)
+    asked.end(body)
+  })
+const send = (path: string, method: string, body: object, headers: Record<string, string> = {}) =>
+  raw(path, { method, headers: { 'content-type': 'application/json', ...headers } }, JSON.stringify(body))
+
+beforeAll(async () => {
+  await database.connect()
+  household = randomUUID()
+  await newHousehold(household)
+})
+afterAll(async () => {
+  await database.query('delete from household where household_id = $1', [household])
+  await database.end()
+})
+
+describe('an act is done once', () => {
+  it('and answered the same, however often and by how many it is sent', async () => {
+    const path = address('tools', randomUUID())
+    const headers = { 'idempotency-key': randomUUID() }
+    const answers = await Promise.all(
+      Array.from({ length: 12 }, () => send(path, 'PUT', jug('Once'), headers)),
+    )
+    expect(new Set(answers.map(({ status, body }) => `${status} ${body}`)).size).toBe(1)
+    expect(answers[0]!.status).toBe(200)
+
+    // A change that is repeated after another came: the answer of then, and nothing is written.
+    const change = { ...jug('Twice'), version: 1 }
+    const key = { 'idempotency-key': randomUUID() }
+    const first = await send(path, 'PUT', change, key)
+    await send(path, 'PUT', { ...jug('Thrice'), version: 2 })
+    expect(await send(path, 'PUT', change, key)).toMatchObject({ status: 200, body: first.body })
+    expect((await call('GET', path)).body.body.name).toBe('Thrice')
+
+    const borrowed = await send(path, 'PUT', { ...jug('Other'), version: 3 }, key)
+    expect([borrowed.status, JSON.parse(borrowed.body).detail]).toEqual([
+      422,
+      'This key stands for another request already.',
+    ])
+  })
+
+  it('also when it removes, and when what it says stands already', async () => {
+    const id = randomUUID()
+    await call('PUT', address('tools', id), jug('Gone'))
+    const headers = { 'idempotency-key': randomUUID() }
+    const remove = () => raw(`${address('tools', id)}?version=1`, { method: 'DELETE', headers })
+    const [one, two] = [await remove(), await remove()]
+    expect([one.status, two.status, two.body]).toEqual([200, 200, one.body])
+
+    const again = randomUUID()
+    await call('PUT', address('tools', again), jug('Same'))
+    const late = await call('PUT', address('tools', again), { ...jug('Same'), version: 7 })
+    expect([late.status, late.body.version]).toEqual([200, 1])
+  })
+
+  it('starting to use a thing and removing it at once: exactly one wins', async () => {
+    for (let i = 0; i < 20; i++) {
+      const tin = randomUUID()
+      await call('PUT', address('containers', tin), {
+        version: 0,
+        body: {
+          name: 'Tin',
+          kind: 'tray',
+          cells: 6,
+          measuredVolumeMl: 90,
+          shape: { form: 'round', topDiameterMm: 60, baseDiameterMm: 50, depthMm: 70 },
+        },
+      })
+      const batch = {
+        name: 'Filling the tin',
+        recipeId: null,
+        parts: [{ materialId: 'coir', parts: 1 }],
+        fills: [{ containerId: tin, count: 1, coverMm: 0, coverMaterialId: 'mix' }],
+        allowances: { fill: 0.9, fillUnderCover: 0.75, blockCompression: 2, mixingLossK: 0.1, spare: 0 },
+        scoop: { name: 'pot', volumeL: 0.5 },
+        packIds: {},
+        extras: [],
+        preparations: [],
+        feel: 'wrung-out sponge',
+        tubL: null,
+      }
+      const both = await Promise.all([
+        call('PUT', address('batches', randomUUID()), { version: 0, body: batch }),
+        call('DELETE', `${address('containers', tin)}?version=1`),
+      ])
+      expect(both.map(({ status }) => status).sort()).toEqual([200, 422])
+    }
+  })
+})
+
+describe('somebody who stands still in the middle of a write', () => {
+  it('holds up neither other households nor the health check, and is cut off', async () => {
+    const other = randomUUID()
+    await newHousehold(other)
+    const frozen = new pg.Client({ connectionString: process.env.DATABASE_URL })
+    await frozen.connect()
+    await frozen.query('begin')
+    await frozen.query('select from household where household_id = $1 for update', [household])
+    const waiting = Array.from({ length: 15 }, (_, n) =>
+      call('PUT', address('tools', randomUUID()), jug(`Waiting ${n}`)),
+    )
+    const elsewhere = await call('PUT', `/api/households/${other}/tools/${randomUUID()}`, jug('Free'))
+    expect(elsewhere.status).toBe(200)
+    expect((await raw('/api/health')).status).toBe(200)
+    expect((await raw('/api/ready')).status).toBe(200)
+    await frozen.query('rollback')
+    expect((await Promise.all(waiting)).map(({ status }) => status)).toEqual(Array(15).fill(200))
+    await frozen.end()
+    // Connections of the application itself are cut off by the database when they stand still.
+    const { rows } = await database.query(
+      `select count(*)::int as n from pg_stat_activity where usename = 'blastomix_application' and state = 'idle in transaction'`,
+    )
+    expect(rows[0].n).toBe(0)
+    await database.query('delete from household where household_id = $1', [other])
+  })
+})
+
+describe('who asks', () => {
+  it.each<[string, string, object, number]>([
+    ['a page under a strange name', '/api/households', { headers: { host: 'bench.example:80' } }, 403],
+    ['the same for the page itself', '/', { headers: { host: 'bench.example' } }, 403],
+    ['this machine by name', '/api/health', { headers: { host: 'localhost:1234' } }, 200],
+    [
+      'another site that writes',
+      '/api/compute/dose',
+      { method: 'POST', headers: { origin: 'http://bench.example' } },
+      403,
+    ],
+    [
+      'a sandboxed page that writes',
+      '/api/compute/dose',
+      { method: 'POST', headers: { origin: 'null' } },
+      403,
+    ],
+    [
+      'a browser that says it comes from elsewhere',
+      '/api/compute/dose',
+      { method: 'POST', headers: { 'sec-fetch-site': 'cross-site' } },
+      403,
+    ],
+    ['this page that writes', '/api/compute/dose', { method: 'POST', headers: { origin: base } }, 415],
+    ['a method nobody answers to', '/api/households', { method: 'PATCH' }, 405],
+    ['what may be asked, asked', '/api/households', { method: 'OPTIONS' }, 405],
+    ['a list that is written to', '/api/households', { method: 'POST' }, 405],
+    ['the head of a list', '/api/households', { method: 'HEAD' }, 200],
+    ['the head of a page', '/mix', { method: 'HEAD' }, 200],
+    ['very many cookies', '/api/health', { headers: { cookie: `a=${'x'.repeat(100_000)}` } }, 200],
+  ])('%s: %s', async (_, path, options, status) => {
+    const answer = await raw(path, options)
+    expect(answer.status).toBe(status)
+    if (status === 405) expect(answer.headers['allow']).toContain('GET')
+    if ((options as { method?: string }).method === 'HEAD') expect(answer.body).toBe('')
+  })
+})
+
+describe('what people write', () => {
+  it('is cleaned of what no text holds, once, and cannot add to the calendar', async () => {
+    await call('PUT', address(), {
+      version: 1,
+      body: { name: 'Bounded', place: '', kitchen: 'metric', season: SEASON },
+    })
+    const name = 'Kale\u0000\r\nBEGIN:VEVENT\u2028SUMMARY:x\ud800\u0007'
+    const id = randomUUID()
+    const kept = await call('PUT', address('sowings', id), {
+      version: 0,
+      body: { name, cropId: 'kale', plants: 12 },
+    })
+    expect([kept.status, kept.body.body.name]).toEqual([200, 'Kale BEGIN:VEVENT SUMMARY:x'])
+    const text = await (await fetch(`${base}${address('calendar.ics')}`)).text()
+    expect(text.split('\r\n').every((line) => !/[\r\n]/.test(line) && Buffer.byteLength(line) <= 75)).toBe(
+      true,
+    )
+    const calendar = new ICAL.Component(ICAL.parse(text))
+    const events = calendar.getAllSubcomponents('vevent')
+    const summaries = events.map((event) => String(event.getFirstPropertyValue('summary')))
+    expect(summaries).not.toContain('x')
+    expect(summaries).toContain('Sow: Kale BEGIN:VEVENT SUMMARY:x')
+    const key = await send(address('batches', randomUUID()), 'PUT', { version: 0, body: { 'a\u0000': 1 } })
+    expect(key.status).toBe(400)
+  })
+
+  it('is dated by the clock of the household', async () => {
+    const zones = ['Pacific/Kiritimati', 'Pacific/Pago_Pago']
+    const days: string[] = []
+    for (const timeZone of zones) {
+      const { version, body } = (await call('GET', address())).body.household
+      await call('PUT', address(), { version, body: { ...body, timeZone } })
+      days.push((await call('GET', address('today'))).body.on)
+    }
+    // Fourteen hours before Greenwich and eleven behind: never the same day.
+    const inZone = (timeZone: string) => new Date().toLocaleDateString('sv-SE', { timeZone })
+    expect(days).toEqual(zones.map(inZone))
+    expect(days[0]! > days[1]!).toBe(true)
+    const { version, body } = (await call('GET', address())).body.household
+    const nowhere = await call('PUT', address(), { version, body: { ...body, timeZone: 'Mars/Olympus' } })
+    expect([nowhere.status, nowhere.body.errors[0].field]).toEqual([422, 'body.timeZone'])
+  })
+})
+
+it('a household is removed whole and comes back whole', async () => {
+  const whole = randomUUID()
+  await newHousehold(whole)
+  const path = `/api/households/${whole}`
+  await call('PUT', `${path}/tools/${randomUUID()}`, jug('Still there'))
+  const { household: stands } = (await call('GET', path)).body
+  expect((await call('DELETE', `${path}?version=${stands.version + 1}`)).status).toBe(409)
+  expect((await call('DELETE', `${path}?version=${stands.version}`)).status).toBe(200)
+  expect((await call('GET', path)).status).toBe(404)
+  expect((await call('PUT', `${path}/tools/${randomUUID()}`, jug('Late'))).status).toBe(404)
+  const removed = (await call('GET', '/api/removed')).body as { id: string }[]
+  expect(removed.map(({ id }) => id)).toContain(whole)
+  expect((await call('POST', `${path}/restore`, {})).status).toBe(200)
+  expect((await call('GET', `${path}/tools`)).body[0].body.name).toBe('Still there')
+  await database.query('delete from household where household_id = $1', [whole])
+})
