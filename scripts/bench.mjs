@@ -34,7 +34,9 @@ await orSayWhy(async () => {
   ])
     await runInNode(file)
   await buildApplication()
-  await withThrowAwayApplication(({ address }) =>
-    run(process.execPath, ['benchmarks/browser.mjs', address], { inherit: true }),
-  )
+  const { measureLoad } = await import('../benchmarks/load.mjs')
+  await withThrowAwayApplication(async (where) => {
+    await run(process.execPath, ['benchmarks/browser.mjs', where.address], { inherit: true })
+    await measureLoad(where)
+  })
 })

@@ -2,7 +2,7 @@ const WITHIN_MS = 10 * 60_000
 
 /** How often something that fell over may be set up again: so many times in ten minutes, a little later each time. */
 export class Restarts {
-  constructor(most = 5) {
+  constructor(most) {
     this.most = most
     this.at = []
   }
@@ -11,7 +11,7 @@ export class Restarts {
     const now = Date.now()
     this.at = [...this.at.filter((at) => now - at < WITHIN_MS), now]
     if (this.at.length > this.most) return false
-    await new Promise((resolve) => setTimeout(resolve, 100 * 2 ** this.at.length))
+    await new Promise((resolve) => setTimeout(resolve, Math.min(5000, 100 * 2 ** this.at.length)))
     return true
   }
 }

@@ -113,7 +113,7 @@ await orSayWhy(async () => {
     process.on(signal, () => stop().then(() => process.exit(0)))
 
   /** Too often is too often: what still stands is stopped, and the reason is in the log. */
-  const restarts = new Restarts()
+  const restarts = new Restarts(Number(process.env.BLASTOMIX_RESTARTS || 5))
   async function again(what, how) {
     if (stopping) return
     console.error(`${what} stopped unexpectedly and is started again.`)

@@ -104,6 +104,12 @@ await orSayWhy(async () => {
       const seed = process.env.FC_SEED ?? String(Date.now() % 2 ** 31)
       console.log(`Properties drawn from FC_SEED=${seed}`)
       await jest('unit', { DEEP: '40', FC_SEED: seed })
+      await ensurePackages(['postgresql'])
+      await buildApplication()
+      await withThrowAwayApplication(({ address, databaseUrl }) =>
+        jest('api', { BLASTOMIX_URL: address, DATABASE_URL: databaseUrl, DEEP: '30', FC_SEED: seed }),
+      )
+      await jest('start', { DEEP: '30' })
     } else {
       await ensurePackages(['postgresql', 'chromium'])
       await installPackages()

@@ -90,6 +90,7 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
   await q(mark, [home, sown, of, null, seeds, null])
   await q(mark, [home, undone, of, null, seeds, '2026-03-21 10:00Z'])
   await q(mark, [home, later, of, '2026-03-25', '[]', null])
+  await q(mark.replaceAll("'rung'", "'out'"), [home, randomUUID(), of, null, '[]', null])
   await q(
     `insert into revision (household_id, collection, id, version, body, written_at) values ($1, 'marks', $2, 1, $3, '2026-03-20 10:00Z')`,
     [
@@ -112,7 +113,9 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
     `select *, "on"::text as day from entry where kind <> 'counted' order by id`,
   )
   const entry = (id: string | undefined) => rows.find((row) => row.id === id)
-  expect(rows).toHaveLength(5)
+  expect(rows).toHaveLength(6)
+  const ended = await before.query('select over_on::text as day from sowing where id = $1', [sowing])
+  expect(ended.rows).toEqual([{ day: '2026-03-20' }])
   expect(entry(made)).toMatchObject({
     kind: 'batch made',
     day: '2026-03-04',

@@ -67,7 +67,7 @@ const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1)
 /** What is wrong with a container, each at its field. */
 export function containerProblems({ cells, kind, shape, measuredVolumeMl }: Container): Problem[] {
   const measure = (key: string, value: number) =>
-    within(['shape', key], value, 1, 3000, 'Measures are 1 to 3000 mm.')
+    within(['shape', key], value, 1, 3000, 'Measures are above 0: 1 to 3000 mm.')
   const { form, ...measures } = shape
   const wider =
     form === 'round'
@@ -88,7 +88,7 @@ export function containerProblems({ cells, kind, shape, measuredVolumeMl }: Cont
           measuredVolumeMl,
           0.1,
           500_000,
-          'A measured volume is 0.1 mL to 500 L.',
+          'A measured volume is above 0: 0.1 mL to 500 L.',
         )),
   ]
 }

@@ -72,9 +72,21 @@ export function doseProblems(request: DoseRequest): Problem[] {
     ...(STAGES.some(({ id }) => id === stageId)
       ? []
       : [{ path: ['stageId'], message: 'This stage is not known.' }]),
-    ...within(['targetNMgPerL'], targetNMgPerL, 0.1, 1000, 'Strength is 0.1 to 1000 mg/L of nitrogen.'),
+    ...within(
+      ['targetNMgPerL'],
+      targetNMgPerL,
+      0.1,
+      1000,
+      'Strength is above 0: 0.1 to 1000 mg/L of nitrogen.',
+    ),
     ...beyondReach(feed, targetNMgPerL),
-    ...within(['vessel', 'volumeL'], vessel.volumeL, 0.01, 10_000, 'The jug holds 10 mL to 10 000 L.'),
+    ...within(
+      ['vessel', 'volumeL'],
+      vessel.volumeL,
+      0.01,
+      10_000,
+      'The jug holds more than 0: 10 mL to 10 000 L.',
+    ),
     ...request.tools.flatMap((tool, index) => under('tools', under(index, toolProblems(tool)))),
   ]
 }
@@ -147,7 +159,13 @@ export function strengthFromDose(feed: Feed, amount: number, vessel: Vessel): Fi
   refuse([
     ...under('feed', feedProblems(feed)),
     ...within(['amount'], amount, 0, 1e6, 'The dose is 0 or more.'),
-    ...within(['vessel', 'volumeL'], vessel.volumeL, 0.01, 10_000, 'The jug holds 10 mL to 10 000 L.'),
+    ...within(
+      ['vessel', 'volumeL'],
+      vessel.volumeL,
+      0.01,
+      10_000,
+      'The jug holds more than 0: 10 mL to 10 000 L.',
+    ),
   ])
   const dose = given('Dose', amount, feed.form === 'powder' ? 'g' : 'mL', yours())
   const volume = given(vessel.name, vessel.volumeL, 'L', yours('your vessel'))

@@ -127,7 +127,7 @@ export function feedProblems(feed: Feed): Problem[] {
           feed.labelRatePerL,
           0.001,
           1000,
-          'A label rate is 0.001 to 1000 per litre.',
+          'A label rate is above 0: 0.001 to 1000 per litre.',
         )),
   ]
 }

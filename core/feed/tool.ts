@@ -95,6 +95,6 @@ export function toolProblems(tool: Tool): Problem[] {
     tool.capacityMl ?? Number.NaN,
     0.01,
     200_000,
-    'Say what it holds: 0.01 mL to 200 L.',
+    'Say what it holds: above 0, 0.01 mL to 200 L.',
   )
 }

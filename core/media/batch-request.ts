@@ -112,8 +112,8 @@ export function batchProblems(request: BatchRequest): Problem[] {
       under('fills', under(index, fillProblems(fill, request.materials))),
     ),
     ...under('allowances', [
-      ...within(['fill'], allowances.fill, 0.1, 1, 'Fill is 10 to 100 %.'),
-      ...within(['fillUnderCover'], allowances.fillUnderCover, 0.1, 1, 'Fill is 10 to 100 %.'),
+      ...within(['fill'], allowances.fill, 0.1, 1, 'Fill is above 0: 10 to 100 %.'),
+      ...within(['fillUnderCover'], allowances.fillUnderCover, 0.1, 1, 'Fill is above 0: 10 to 100 %.'),
       ...within(
         ['blockCompression'],
         allowances.blockCompression,
@@ -124,7 +124,13 @@ export function batchProblems(request: BatchRequest): Problem[] {
       ...within(['mixingLossK'], allowances.mixingLossK, 0, 0.3, 'Mixing loses 0 to 30 %.'),
       ...within(['spare'], allowances.spare, 0, 1, 'Spare is 0 to 100 %.'),
     ]),
-    ...within(['scoop', 'volumeL'], request.scoop.volumeL, 0.001, 200, 'A scoop holds 1 mL to 200 L.'),
+    ...within(
+      ['scoop', 'volumeL'],
+      request.scoop.volumeL,
+      0.001,
+      200,
+      'A scoop holds more than 0: 1 mL to 200 L.',
+    ),
     ...(request.tubL === null ? [] : tubProblems(request.tubL, request.scoop)),
   ]
 }
@@ -138,7 +144,7 @@ function tubProblems(tubL: number, scoop: Scoop): Problem[] {
             'The tub is smaller than a scoop can be stirred in. Choose a larger tub or a smaller scoop.',
         },
       ]
-    : within(['tubL'], tubL, 0.1, 2000, 'A tub holds 0.1 to 2000 L.')
+    : within(['tubL'], tubL, 0.1, 2000, 'A tub holds more than 0: 0.1 to 2000 L.')
 }
 
 function fillProblems(fill: Fill, materials: MaterialLibrary): Problem[] {

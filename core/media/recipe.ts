@@ -24,7 +24,7 @@ export function extraProblems(extras: readonly Extra[], library: MaterialLibrary
     ...(library.has(materialId)
       ? []
       : [{ path: [index, 'materialId'], message: 'This material is not known.' }]),
-    ...within([index, 'gPerL'], gPerL, 0.001, 100, 'Extras are 0.001 to 100 g a litre.'),
+    ...within([index, 'gPerL'], gPerL, 0.001, 100, 'Extras are above 0: 0.001 to 100 g a litre.'),
   ])
 }
 

@@ -121,7 +121,7 @@ export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book:
       : []),
     ...(germination === null
       ? []
-      : within(['germination'], germination, 0.01, 1, 'Germination is 1 to 100 %.')),
+      : within(['germination'], germination, 0.01, 1, 'Germination is above 0: 1 to 100 %.')),
     ...within(['certainty'], certainty, 0.5, 0.999, 'Certainty lies between 50 and 99.9 %.'),
     ...within(['seedYears'], request.seedYears, 0, 30, 'Seed is 0 to 30 years old.'),
     ...(seedsPerCell === null

@@ -120,7 +120,7 @@ export function cropProblems(
     ...within(['emergence', 'factor'], crop.emergence.factor, 0.2, 10, 'A pace of 0.2 to 10 times.'),
     ...wholeWithin(['seedsPerCell'], crop.seedsPerCell, 1, 50, 'A cell takes 1 to 50 whole seeds.'),
     ...within(['lowestNightC'], crop.lowestNightC, -30, 25, 'A night between −30 and 25 °C.'),
-    ...within(['germination'], crop.germination, 0.01, 1, 'Germination is 1 to 100 %.'),
+    ...within(['germination'], crop.germination, 0.01, 1, 'Germination is above 0: 1 to 100 %.'),
     ...(crop.weeksBeforeFrost === null
       ? []
       : within(['weeksBeforeFrost'], crop.weeksBeforeFrost, 0, 40, 'At most 40 weeks before the frost.')),

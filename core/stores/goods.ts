@@ -39,8 +39,8 @@ export const comesPressed = (goods: Goods) =>
 export function packProblems({ measure, amount }: PackSize, goods: Goods): Problem[] {
   return [
     ...(measure === 'mass'
-      ? within(['amount'], amount, 0.1, 1_000_000, 'A pack weighs 0.1 g to 1000 kg.')
-      : within(['amount'], amount, 0.001, 5000, 'A pack holds 1 mL to 5000 L.')),
+      ? within(['amount'], amount, 0.1, 1_000_000, 'A pack weighs more than 0: 0.1 g to 1000 kg.')
+      : within(['amount'], amount, 0.001, 5000, 'A pack holds more than 0: 1 mL to 5000 L.')),
     ...(measure === 'pressed' && !comesPressed(goods)
       ? [{ path: ['measure'], message: 'Only peat is sold by its pressed volume.' }]
       : []),

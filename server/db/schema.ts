@@ -318,7 +318,10 @@ export const entries = pgTable(
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),
     index('entry_since').on(table.householdId, table.createdAt),
-    index('entry_about').using('gin', sql`${table.about} jsonb_path_ops`),
+    // Every look-up would read through what was not sorted in yet.
+    index('entry_about')
+      .using('gin', sql`${table.about} jsonb_path_ops`)
+      .with({ fastupdate: false }),
     index('entry_number').on(table.householdId, table.number),
     index('entry_voided')
       .on(table.householdId, table.deletedAt)

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, inArray, isNull, lt, or, sql, type SQL } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, isNull, lt, or, sql, type SQL } from 'drizzle-orm'
 import {
   COLLECTION_NAMES,
   COLLECTIONS,
@@ -19,11 +19,18 @@ import { remembered } from './remembered'
 import { asStored, current, tableOf, type Reader, type Row } from './rows'
 import { openSowings } from './open-sowings'
 
-export async function listHouseholds(limit: number): Promise<Stored<HouseholdRecord>[]> {
+/** Households whose name holds these words, the oldest first. */
+export async function listHouseholds(limit: number, named = ''): Promise<Stored<HouseholdRecord>[]> {
+  const words = named.split(/\s+/).filter(Boolean)
   const rows = await db()
     .select()
     .from(households)
-    .where(isNull(households.deletedAt))
+    .where(
+      and(
+        isNull(households.deletedAt),
+        ...words.map((word) => sql`position(lower(${word}) in lower(${households.name})) > 0`),
+      ),
+    )
     .orderBy(asc(households.createdAt), asc(households.householdId))
     .limit(limit)
   return rows.map(asStoredHousehold)
@@ -167,9 +174,9 @@ export async function removedLately(householdId: string): Promise<Removed[]> {
 }
 
 /** Finished things are in sight for so long; then they are asked for by page. */
-const SIGHT_DAYS = 90
-const NEWEST_BATCHES = 60
-const NEWEST_FEEDINGS = 60
+const SIGHT_DAYS = 60
+const NEWEST_BATCHES = 40
+const NEWEST_FEEDINGS = 40
 const NEWEST_ENTRIES = 60
 
 /** What a page needs to start, of the collections that grow from year to year. */
@@ -204,15 +211,20 @@ export async function entriesAbout(
   reader: Reader = db(),
 ): Promise<Stored<Bodies['entries']>[]> {
   if (ids.length === 0) return []
-  const wanted = reader.select({ id: sql<string>`found.id` }).from(
-    sql`unnest(${sql.param(ids)}::text[]) as thing, lateral (
-        select e.id from ${entries} e where e.household_id = ${householdId} and e.voided_at is null
-          and e.about @> jsonb_build_array(jsonb_build_object('id', thing))) as found`,
-  )
+  const { rows: found } = await reader.execute<{ id: string }>(sql`
+    select distinct e.id from unnest(${sql.param(ids)}::text[]) as thing, lateral (
+      select id from entry where household_id = ${householdId} and voided_at is null
+        and about @> jsonb_build_array(jsonb_build_object('id', thing))) as e`)
+  if (found.length === 0) return []
   const rows = await reader
     .select()
     .from(entries)
-    .where(and(eq(entries.householdId, householdId), inArray(entries.id, wanted)))
+    .where(
+      and(
+        eq(entries.householdId, householdId),
+        sql`${entries.id} = any(${sql.param(found.map(({ id }) => id))}::uuid[])`,
+      ),
+    )
     .orderBy(entries.on, entries.number)
   return (rows as unknown as Row[]).map(asStored<'entries'>)
 }

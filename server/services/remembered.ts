@@ -5,7 +5,7 @@ import { households } from '../db/schema'
 import { unknown } from './refusal'
 
 /** So many answers are held; each is bounded itself. */
-const answers = new LRUCache<string, { changes: number; answer: Promise<unknown> }>({ max: 200 })
+const answers = new LRUCache<string, { changes: number; answer: Promise<unknown> }>({ max: 100 })
 
 /**
  * An answer that hangs only on what a household keeps: made again when anything was written there since, by whichever copy of

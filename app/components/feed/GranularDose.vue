@@ -17,9 +17,7 @@ const feed = computed(() => choices.value.find(({ id }) => id === feedId.value) 
 const rate = ref<number | null>(null)
 const gPerL = computed(() => rate.value ?? feed.value.labelRatePerL ?? 3)
 const problem = computed(
-  () =>
-    within(['rate'], gPerL.value, 0.01, 50, 'A rate is 0.01 to 50 g a litre of mix.')[0]
-      ?.message,
+  () => within(['rate'], gPerL.value, 0.01, 50, 'A rate is 0.01 to 50 g a litre of mix.')[0]?.message,
 )
 const container = computed(() => context.containers.get(containerId.value)!)
 const dose = computed(() => (problem.value ? null : granularFor(feed.value, gPerL.value, container.value)))

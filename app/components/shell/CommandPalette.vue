@@ -15,7 +15,11 @@ const router = useRouter()
 const household = useHousehold()
 const undoing = useUndo()
 const { all } = usePlaces()
-/** Asked for when the palette opens: no page needs the names of the others. */
+const MOST_OTHERS = 20
+const PHRASE = /\b(go|to|the|bench|of|another|household)\b/gi
+/** Words that are not of the phrase every other household is found under. */
+const withoutPhrase = (typed: string) => typed.replace(PHRASE, ' ').trim().slice(0, 200)
+/** Asked for as somebody types: no page needs the names of the others. */
 const others = ref<{ id: string; name: string }[]>([])
 let reading: Promise<void> = Promise.resolve()
 const preferences = usePreferences()
@@ -68,7 +72,10 @@ const found = computed(() => {
   )
 })
 
-watch(wanted, () => (chosen.value = 0))
+watch(wanted, () => {
+  chosen.value = 0
+  reading = readOthers()
+})
 watch(open, (shown) => {
   if (shown) {
     wanted.value = ''
@@ -77,8 +84,13 @@ watch(open, (shown) => {
   }
 })
 async function readOthers() {
-  const all = await $fetch<Stored<HouseholdRecord>[]>('/api/households').catch(() => [])
-  others.value = all.map(({ id, body }) => ({ id, name: body.name }))
+  const named = withoutPhrase(wanted.value)
+  const all = await $fetch<Stored<HouseholdRecord>[]>('/api/households', {
+    query: { named, limit: MOST_OTHERS },
+  }).catch(() => [])
+  // What was typed meanwhile has been asked for too.
+  if (named === withoutPhrase(wanted.value))
+    others.value = all.map(({ id, body }) => ({ id, name: body.name }))
 }
 
 function step(by: number) {

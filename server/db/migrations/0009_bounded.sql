@@ -8,6 +8,7 @@ CREATE TABLE "act" (
 );
 --> statement-breakpoint
 DROP INDEX "entry_over";--> statement-breakpoint
+DROP INDEX "entry_about";--> statement-breakpoint
 ALTER TABLE "household" ADD COLUMN "time_zone" text;--> statement-breakpoint
 ALTER TABLE "household" ADD COLUMN "changes" bigint DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE "household" ADD COLUMN "deleted_at" timestamp with time zone;--> statement-breakpoint
@@ -16,7 +17,8 @@ ALTER TABLE "act" ADD CONSTRAINT "act_household_id_household_household_id_fk" FO
 CREATE INDEX "act_at" ON "act" USING btree ("at");--> statement-breakpoint
 CREATE INDEX "entry_number" ON "entry" USING btree ("household_id","number");--> statement-breakpoint
 CREATE INDEX "entry_voided" ON "entry" USING btree ("household_id","voided_at") WHERE voided_at is not null;--> statement-breakpoint
-CREATE INDEX "sowing_open" ON "sowing" USING btree ("household_id","created_at") WHERE over_on is null and deleted_at is null;
+CREATE INDEX "sowing_open" ON "sowing" USING btree ("household_id","created_at") WHERE over_on is null and deleted_at is null;--> statement-breakpoint
+CREATE INDEX "entry_about" ON "entry" USING gin ("about" jsonb_path_ops) WITH (fastupdate=false);
 --> statement-breakpoint
 UPDATE "sowing" SET "over_on" = ended."on" FROM (
 	SELECT e."household_id", target ->> 'id' AS "id", min(e."on") AS "on"

@@ -1,7 +1,8 @@
 import { setResponseHeader } from 'h3'
 import * as z from 'zod'
-import { bodyOf, stored } from '#shared/collections'
-import { findHousehold, listEntries, listPage } from '../../../../services/reading'
+import { bodyOf, stored, type Stored } from '#shared/collections'
+import { listEntries, listPage } from '../../../../services/reading'
+import { remembered } from '../../../../services/remembered'
 import { collectionParams, pageQuery } from '../../../../http/params'
 import { collectionRoute } from '../../../../http/route'
 
@@ -17,9 +18,15 @@ export default collectionRoute(
         : 'Oldest or newest first, `limit` of them after the one with the id `from`; the header `link` names the next page',
   }),
   async ({ params: { collection, householdId }, query, event }) => {
-    await findHousehold(householdId)
-    if (collection === 'entries') return listEntries(householdId, query)
-    const page = await listPage(collection, householdId, { ...query, newest: query.newest === 'true' })
+    const page = await remembered<Stored<unknown>[]>(
+      householdId,
+      `${collection} ${JSON.stringify(query)}`,
+      () =>
+        collection === 'entries'
+          ? listEntries(householdId, query)
+          : listPage(collection, householdId, { ...query, newest: query.newest === 'true' }),
+    )
+    if (collection === 'entries') return page
     if (page.length === query.limit) {
       const next = new URLSearchParams({
         from: page.at(-1)!.id,

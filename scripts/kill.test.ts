@@ -1,0 +1,108 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, expect, it, jest } from '@jest/globals'
+
+jest.setTimeout(process.env.DEEP ? 1_500_000 : 180_000)
+
+/** `./test deep` kills thirty times, `./test` twice. */
+const KILLS = process.env.DEEP ? 30 : 2
+const folder = mkdtempSync(join(tmpdir(), 'blastomix-kill-'))
+chmodSync(folder, 0o755)
+let up: ChildProcess
+afterAll(() => {
+  up?.kill('SIGTERM')
+  rmSync(folder, { recursive: true, force: true })
+})
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
+
+it('loses nothing that was acknowledged and does nothing twice, however often it is killed under writing', async () => {
+  up = spawn('./start', ['--empty'], {
+    env: { ...process.env, BLASTOMIX_DATA_DIR: folder, DATABASE_URL: '', BLASTOMIX_RESTARTS: '1000' },
+  })
+  const address = await new Promise<string>((resolve) => {
+    let output = ''
+    up.stdout!.on('data', (chunk) => {
+      const ready = /ready at (\S+)/.exec((output += chunk))?.[1]
+      if (ready) resolve(ready)
+    })
+  })
+  const household = `${address}/api/households/${randomUUID()}`
+  const put = (url: string, body: object, key: string) =>
+    fetch(url, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', 'idempotency-key': key },
+      body: JSON.stringify({ version: 0, body }),
+      signal: AbortSignal.timeout(20_000),
+    }).then(
+      async (answer) => ({ status: answer.status, body: (await answer.json()) as { version?: number } }),
+      () => ({ status: 0, body: {} as { version?: number } }),
+    )
+  expect((await put(household, { name: 'Killed', place: '', kitchen: 'metric' }, randomUUID())).status).toBe(
+    200,
+  )
+
+  const acknowledged: string[] = []
+  let writing = true
+  const writer = async () => {
+    while (writing) {
+      const id = randomUUID()
+      const key = randomUUID()
+      // As the page does: the same act, sent until it is answered.
+      for (let answered = false; !answered;) {
+        const { status, body } = await put(
+          `${household}/tools/${id}`,
+          { name: 'Jug', kind: 'jug', capacityMl: 1000 },
+          key,
+        )
+        answered = status === 200
+        if (answered) {
+          expect(body.version).toBe(1)
+          acknowledged.push(id)
+        } else {
+          expect([0, 503]).toContain(status)
+          await pause(100)
+        }
+      }
+    }
+  }
+  const writers = [writer(), writer(), writer()]
+  const processOf = (word: string) =>
+    readdirSync('/proc')
+      .filter((name) => /^\d+$/.test(name))
+      .find((pid) => {
+        try {
+          const of = readFileSync(`/proc/${pid}/status`, 'utf8')
+          return (
+            readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(word) &&
+            new RegExp(`^PPid:\\s+${up.pid}$`, 'm').test(of)
+          )
+        } catch {
+          return false
+        }
+      })
+  for (let n = 0; n < KILLS; n++) {
+    const before = acknowledged.length
+    while (acknowledged.length < before + 5) await pause(20)
+    const victim =
+      n % 2
+        ? processOf('.output/server/index.mjs')
+        : readFileSync(join(folder, 'postgres/data/postmaster.pid'), 'utf8').split('\n')[0]
+    process.kill(Number(victim), 'SIGKILL')
+  }
+  const before = acknowledged.length
+  while (acknowledged.length < before + 5) await pause(20)
+  writing = false
+  await Promise.all(writers)
+
+  const kept = new Set<string>()
+  for (let url: string | null = `${household}/tools`; url;) {
+    const answer: Response = await fetch(url)
+    for (const { id } of (await answer.json()) as { id: string }[]) kept.add(id)
+    const next = /<(\?[^>]+)>/.exec(answer.headers.get('link') ?? '')?.[1]
+    url = next ? `${household}/tools${next}` : null
+  }
+  expect([...kept].sort()).toEqual([...acknowledged].sort())
+})
