@@ -110,3 +110,16 @@ test('a draft that is kept nowhere is asked about before another is opened, and 
   await page.keyboard.press('m')
   await expect(page.getByLabel('Parts of Coir, washed')).toHaveValue('3')
 })
+
+test('a whole household is removed and comes back', async ({ page, household: _ }) => {
+  await goTo(page, '/settings')
+  await page.getByRole('button', { name: 'Remove Test bench' }).click()
+  const question = page.getByRole('alertdialog')
+  await expect(question).toContainText('For 30 days it can be brought back')
+  await expectAccessible(page)
+  await question.getByRole('button', { name: 'Remove it' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The Lamp Room')
+  await goTo(page, '/settings')
+  await page.getByRole('button', { name: 'Bring back Test bench' }).first().click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Test bench')
+})

@@ -188,24 +188,6 @@ async function bringBack(one: Removed) {
     </section>
 
     <section>
-      <h2>Remove this household</h2>
-      <p class="soft">
-        A backup is written first, and for {{ COME_BACK_DAYS }} days it can be brought back here.
-      </p>
-      <div class="buttons">
-        <Button @click="removeAll">Remove {{ household.record?.name }}</Button>
-      </div>
-      <ul v-if="gone.length" aria-label="Households removed lately">
-        <li v-for="one in gone" :key="one.id" class="gone">
-          {{ one.name }} <span class="soft">{{ printMoment(one.removedAt) }}</span>
-          <Button @click="bringHouseholdBack(one.id)"
-            >Bring back<span class="unseen"> {{ one.name }}</span></Button
-          >
-        </li>
-      </ul>
-    </section>
-
-    <section>
       <h2>Removed lately</h2>
       <p class="soft">
         What was removed or taken back in the last {{ REMOVED_LATELY_DAYS }} days can be had again.
@@ -239,6 +221,25 @@ async function bringBack(one: Removed) {
         </Column>
       </DataTable>
       <p v-else class="soft" role="status">Looking …</p>
+    </section>
+
+    <section>
+      <h2>Remove this household</h2>
+      <p class="soft">
+        <template v-if="backups?.kept">A backup is written first. </template>For {{ COME_BACK_DAYS }} days it
+        can be brought back here.
+      </p>
+      <div class="buttons">
+        <Button @click="removeAll">Remove {{ household.record?.name }}</Button>
+      </div>
+      <ul v-if="gone.length" aria-label="Households removed lately">
+        <li v-for="one in gone" :key="one.id" class="gone">
+          {{ one.name }} <span class="soft">{{ printMoment(one.removedAt) }}</span>
+          <Button @click="bringHouseholdBack(one.id)"
+            >Bring back<span class="unseen"> {{ one.name }}</span></Button
+          >
+        </li>
+      </ul>
     </section>
   </div>
 </template>

@@ -1,8 +1,11 @@
+import { setImmediate } from 'node:timers/promises'
 import { sql } from 'drizzle-orm'
 import { dayIn, type Day } from '#core/season/day'
-import type { Job, Mark } from '#core/season/today'
+import { doneBySowing, type Job, type Mark } from '#core/season/today'
+import type { Stored } from '#shared/collections'
+import type { SowingRecord } from '#shared/records/sowing'
 import { asMark } from '#shared/records/entry'
-import { hasSeason, jobsOn, seasonOn } from '#shared/season'
+import { hasSeason, jobsOn, openRows, seasonPlanner, type SeasonContext } from '#shared/season'
 import { db } from '../db/client'
 import { sowings } from '../db/schema'
 import { contextFor, entriesAbout, findHousehold, SEASON_LISTS } from './reading'
@@ -50,7 +53,27 @@ export async function plannedSeason(householdId: string, on?: Day) {
   if (!hasSeason(context))
     throw invalid([{ path: ['season'], message: 'Set the frosts of your season first.' }])
   const { open, marks } = await openSeason(householdId)
-  return { name: body.name, today, context, marks, ...seasonOn(context, today, open, marks) }
+  return { name: body.name, today, context, marks, ...(await plannedGently(context, today, open, marks)) }
+}
+
+/** Sowings planned before others are let in. */
+const AT_A_TIME = 10
+
+/** The season as it stands on a day; while a large one is planned, other requests are answered. */
+async function plannedGently(
+  context: SeasonContext,
+  today: Day,
+  sowings: readonly Stored<SowingRecord>[],
+  marks: readonly Mark[],
+) {
+  const plan = seasonPlanner(context, today)
+  const done = doneBySowing(marks)
+  for (const [i, one] of sowings.entries()) {
+    // It is remembered until all are put together.
+    plan(one, done.get(one.id))
+    if (i % AT_A_TIME === AT_A_TIME - 1) await setImmediate()
+  }
+  return openRows(plan, sowings, done, today)
 }
 
 /** When anything the season hangs on was last written, removals included. */
