@@ -27,12 +27,7 @@ module.exports = {
       severity: 'error',
       from: {
         path: '^server/',
-        pathNot: [
-          '^server/(services|db)/',
-          '^server/plugins/database',
-          '^server/api/ready',
-          '\\.test\\.ts$',
-        ],
+        pathNot: ['^server/(services|db)/', '^server/plugins/database', '^server/api/ready', '\\.test\\.ts$'],
       },
       to: { path: '^server/db/' },
     },

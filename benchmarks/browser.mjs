@@ -33,7 +33,12 @@ for (const path of ['/', '/mix', '/feed']) {
   const pending = []
   page.on('response', (response) => {
     if (response.request().resourceType() === 'script')
-      pending.push(response.body().then((body) => (bytes += gzipSync(body).length)))
+      pending.push(
+        response.body().then(
+          (body) => (bytes += gzipSync(body).length),
+          () => 0,
+        ),
+      )
   })
   await page.goto(base + path, { waitUntil: 'networkidle' })
   await Promise.all(pending)

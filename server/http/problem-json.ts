@@ -1,6 +1,6 @@
 import { setResponseHeader, setResponseStatus, type H3Event } from 'h3'
 import { printPath, type Problem } from '#core/problem'
-import { isBusy, isConnectionError, isFull } from '../db/trouble'
+import { isBusy, isConnectionError, isFull } from '../services/database-trouble'
 import { log, traceOf } from '../log'
 import { Refusal, type User } from '../services/refusal'
 

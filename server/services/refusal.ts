@@ -1,4 +1,4 @@
-import { isConnectionError } from '../db/trouble'
+import { isConnectionError } from './database-trouble'
 import type { Problem } from '#core/problem'
 import type { Collection } from '#shared/collections'
 
