@@ -1,0 +1,78 @@
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, expect, it, jest } from '@jest/globals'
+
+jest.setTimeout(180_000)
+
+const folder = mkdtempSync(join(tmpdir(), 'blastomix-full-'))
+/** A small disk of its own, where this machine lets one be made. */
+const small = (() => {
+  try {
+    execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=110m,mode=755', 'tmpfs', folder], { stdio: 'ignore' })
+    return true
+  } catch {
+    return false
+  }
+})()
+let up: ChildProcess | undefined
+afterAll(async () => {
+  if (up?.exitCode === null) {
+    const ended = new Promise((resolve) => up!.once('exit', resolve))
+    up.kill('SIGTERM')
+    await ended
+  }
+  if (small) execFileSync('umount', [folder])
+  rmSync(folder, { recursive: true, force: true })
+})
+
+;(small ? it : it.skip)(
+  'a disk that fills: writes say so, reads go on, and room is enough to go on',
+  async () => {
+    up = spawn('./start', [], {
+      env: { ...process.env, BLASTOMIX_DATA_DIR: join(folder, 'data'), DATABASE_URL: '' },
+    })
+    const address = await new Promise<string>((resolve) => {
+      let output = ''
+      up!.stdout!.on('data', (chunk) => {
+        const ready = /ready at (\S+)/.exec((output += chunk))?.[1]
+        if (ready) resolve(ready)
+      })
+    })
+    const [household] = (await (await fetch(`${address}/api/households?limit=1`)).json()) as { id: string }[]
+    const recipes = `${address}/api/households/${household!.id}/recipes`
+    const write = async () => {
+      const answer = await fetch(`${recipes}/${randomUUID()}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({
+          version: 0,
+          body: {
+            name: 'Mix',
+            reasoning: 'x'.repeat(600),
+            parts: [{ materialId: 'coir', parts: 1 }],
+            extras: [],
+            preparations: [],
+          },
+        }),
+      })
+      return { status: answer.status, body: (await answer.json()) as { detail: string } }
+    }
+    const count = async () => ((await (await fetch(`${recipes}?limit=500`)).json()) as unknown[]).length
+    const { bavail, bsize } = statfsSync(folder)
+    writeFileSync(join(folder, 'fill'), Buffer.alloc(bavail * bsize - 40 * 1024))
+
+    const before = await count()
+    let written = 0
+    let answer = await write()
+    for (; answer.status === 200 && written < 400; answer = await write()) written++
+    expect([answer.status, answer.body.detail]).toEqual([507, expect.stringContaining('nothing was written')])
+    expect(await count()).toBe(before + written)
+
+    rmSync(join(folder, 'fill'))
+    expect((await write()).status).toBe(200)
+    expect(await count()).toBe(before + written + 1)
+  },
+)
