@@ -12,8 +12,10 @@ const KILLS = process.env.DEEP ? 30 : 2
 const folder = mkdtempSync(join(tmpdir(), 'blastomix-kill-'))
 chmodSync(folder, 0o755)
 let up: ChildProcess
-afterAll(() => {
-  up?.kill('SIGTERM')
+afterAll(async () => {
+  const ended = new Promise((resolve) => up.once('exit', resolve))
+  up.kill('SIGTERM')
+  await ended
   rmSync(folder, { recursive: true, force: true })
 })
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
