@@ -134,6 +134,9 @@ export interface Removed {
   removedAt: string
 }
 
+/** Days for which a household that was removed can be brought back. */
+export const COME_BACK_DAYS = 30
+
 /** Days for which what was removed is offered to be brought back. */
 export const REMOVED_LATELY_DAYS = 90
 

@@ -25,7 +25,7 @@ import { asProgrammeRequest, programme, programmeRecordProblems } from './record
 import { seasonFrame } from './records/season-frame'
 import { sowing, sowingRecordProblems } from './records/sowing'
 import { goodsOf, stockProblems } from './records/stock'
-import { jobsOn, seasonOn, type SeasonContext } from './season'
+import { jobsOn, openRows, seasonPlanner, type SeasonContext } from './season'
 
 /*
  * Every number of every record is driven to the first and last value its rules let through, found by halving rather than
@@ -216,7 +216,12 @@ function used(collection: Collection, body: unknown): unknown {
   const inMix = (materialId: string) => ({ ...FULL.batches[0]!, parts: [{ materialId, parts: 1 }] })
   const tomato = sowing.parse({ name: 'Tomato', cropId: 'tomato', plants: 48, sowOn: '2027-03-20' })
   const planned = (one: Bodies['sowings'], with_ = known) => {
-    const { rows, unplanned } = seasonOn(with_, TODAY, [{ id: ID, body: one }], [])
+    const { rows, unplanned } = openRows(
+      seasonPlanner(with_, TODAY),
+      [{ id: ID, body: one }],
+      new Map(),
+      TODAY,
+    )
     return { unplanned: unplanned.map(({ problem }) => problem), jobs: jobsOn(TODAY, rows, [], with_) }
   }
   const value = (record as { body: never }[])[0]!.body

@@ -2,13 +2,13 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { addDays, dayFrom, daysBetween, type Day } from '#core/season/day'
 import { LADDERS } from '#core/season/ladder'
-import type { Job, Mark } from '#core/season/today'
+import { doneBySowing, type Job, type Mark } from '#core/season/today'
 import { jobWords } from '#core/season/wording'
 import { CROPS } from '#core/sowing/crops'
 import { contextOf } from './context'
 import { seasonFrame } from './records/season-frame'
 import { sowing, type SowingRecord } from './records/sowing'
-import { jobsOn, seasonOn, type SeasonContext } from './season'
+import { jobsOn, openRows, seasonPlanner, type SeasonContext } from './season'
 
 /* Whole seasons walked through day by day, as the page does it: read today's jobs, do them, sleep. */
 
@@ -36,7 +36,7 @@ interface Tick {
 
 /** Jobs of a day, those that are still to be done. */
 function jobsAt(today: Day, sowings: readonly Kept[], marks: readonly Mark[]) {
-  const { rows } = seasonOn(known, today, sowings, marks)
+  const { rows } = openRows(seasonPlanner(known, today), sowings, doneBySowing(marks), today)
   return { rows, jobs: jobsOn(today, rows, marks, known).filter(({ state }) => state !== 'done') }
 }
 const markOf = (job: Job, on: Day): Mark => ({ what: job.kind, of: job.of, on, snoozedUntil: null })

@@ -2,7 +2,7 @@ import type { Day } from '#core/season/day'
 import { feedRuns, loadOf, mixRuns, overflows, type SeasonRow } from '#core/season/demand'
 import { feedSowing } from '#core/season/feeding'
 import { planSowing } from '#core/season/sowing'
-import { doneBySowing, isOver, jobsOf, type Job, type Mark } from '#core/season/today'
+import { isOver, jobsOf, type Job, type Mark } from '#core/season/today'
 import type { Crop } from '#core/sowing/crop'
 import type { Problem } from '#core/problem'
 import type { Context, Kept } from './context'
@@ -76,16 +76,6 @@ export function openRows(
     else unplanned.push(outcome.unplanned)
   }
   return { rows, unplanned }
-}
-
-/** The season as it stands on a day. */
-export function seasonOn(
-  context: SeasonContext,
-  today: Day,
-  sowings: readonly Kept<SowingRecord>[],
-  marks: readonly Mark[],
-) {
-  return openRows(seasonPlanner(context, today), sowings, doneBySowing(marks), today)
 }
 
 /** What is due, late or in danger on a day. */

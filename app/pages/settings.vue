@@ -19,7 +19,7 @@ import { useAttempt, useHouseholdAnswer } from '~/state/saving'
 import { send } from '~/composables/send'
 import { useAsk } from '~/composables/useAsk'
 import { printNumber } from '#core/units/format'
-import { COLLECTIONS, REMOVED_LATELY_DAYS, type Removed } from '#shared/collections'
+import { COLLECTIONS, COME_BACK_DAYS, REMOVED_LATELY_DAYS, type Removed } from '#shared/collections'
 import type { HouseholdRecord } from '#shared/records/household'
 
 definePageMeta({
@@ -80,7 +80,6 @@ interface Backups {
   last: { at: string; ok: boolean; rows?: number; bytes?: number; why?: string } | null
 }
 const backups = ref<Backups | null>(null)
-const COME_BACK_DAYS = 30
 const gone = ref<{ id: string; name: string; removedAt: string }[]>([])
 async function readRest() {
   backups.value = await $fetch<Backups>('/api/backups').catch(() => null)

@@ -1,29 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
-import { CONTAINERS } from '../containers/catalogue'
 import { planBatch } from '../media/batch'
-import { DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from '../media/batch-request'
-import { BUILT_IN } from '../media/materials'
+import type { BatchRequest } from '../media/batch-request'
+import { fine, layered } from '../media/test/fixture'
 import { batchSteps } from './batch-steps'
 import { timetable } from './timetable'
-
-const pot = CONTAINERS.find(({ id }) => id === 'pot-10cm')!
-const rich = [
-  { materialId: 'potting-mix', parts: 2 },
-  { materialId: 'perlite', parts: 1 },
-]
-const fine = [{ materialId: 'seed-mix', parts: 1 }]
-const request = (over: Partial<BatchRequest> = {}): BatchRequest => ({
-  ...plainBatch(),
-  parts: fine,
-  lowerParts: rich,
-  fills: [{ container: pot, count: 10, coverMm: 0, coverMaterialId: 'mix', topMm: 20 }],
-  allowances: DEFAULT_ALLOWANCES,
-  scoop: { name: 'pot', volumeL: 0.5 },
-  materials: BUILT_IN,
-  ...over,
-})
-const layered = (topMm: number | null, over: Partial<BatchRequest> = {}) =>
-  request({ ...over, fills: [{ ...request().fills[0]!, topMm }] })
 
 describe('the timetable', () => {
   const of = (over: Partial<BatchRequest>) => {

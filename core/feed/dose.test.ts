@@ -1,39 +1,10 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { sourcesOf } from '../catalogue'
 import { convert } from '../units/unit-table'
-import { given } from '../working/figure'
-import { yours } from '../working/source'
 import { doseProblems, planDose, strengthAtLabelRate, strengthFromDose, type DoseRequest } from './dose'
-import { FEED_FIGURES, type Feed, type FeedFigure } from './feed'
+import type { Feed } from './feed'
 import { concentrationFor, massIn, ouncesPer100Gallons, ratioMlPerL, strengthOf } from './strength'
-import type { Tool } from './tool'
-
-const sources = sourcesOf(FEED_FIGURES, {} as Record<FeedFigure, unknown>, undefined, yours())
-const powder = (n: number, p: number, k: number, over: Partial<Feed> = {}): Feed => ({
-  id: 'feed',
-  name: 'feed',
-  form: 'powder',
-  nPercent: n,
-  p2o5Percent: p,
-  k2oPercent: k,
-  densityGPerMl: 0.95,
-  labelRatePerL: null,
-  organic: false,
-  sources,
-  ...over,
-})
-const amount = (value: number, unit: string) => given('given', value, unit, yours())
-const teaspoon: Tool = { id: 't', name: 'teaspoon', kind: 'spoon', capacityMl: 5 }
-const kitchen: Tool = { id: 'k', name: 'kitchen scale', kind: 'kitchen scale', capacityMl: null }
-const request = (over: Partial<DoseRequest> = {}): DoseRequest => ({
-  feed: powder(20, 20, 20),
-  stageId: 'true-leaves',
-  targetNMgPerL: 60,
-  vessel: { name: 'blue jug', volumeL: 2 },
-  tools: [teaspoon, kitchen],
-  ...over,
-})
+import { amount, powder, request, teaspoon } from './test/fixture'
 
 describe('strength and dose', () => {
   it('keeps the growers’ 75 rule: 1 oz in 100 US gal is 74.9 mg/L per 100 % (extension literature, from memory)', () => {

@@ -1,34 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
-import { sourcesOf } from '../catalogue'
-import { given } from '../working/figure'
-import { yours } from '../working/source'
-import {
-  CA_IN_CAO,
-  elements,
-  FEED_FIGURES,
-  K_IN_K2O,
-  MG_IN_MGO,
-  P_IN_P2O5,
-  type Feed,
-  type FeedFigure,
-} from './feed'
+import { CA_IN_CAO, elements, K_IN_K2O, MG_IN_MGO, P_IN_P2O5 } from './feed'
 import { strengthOf } from './strength'
-
-const sources = sourcesOf(FEED_FIGURES, {} as Record<FeedFigure, unknown>, undefined, yours())
-const powder = (n: number, p: number, k: number, over: Partial<Feed> = {}): Feed => ({
-  id: 'feed',
-  name: 'feed',
-  form: 'powder',
-  nPercent: n,
-  p2o5Percent: p,
-  k2oPercent: k,
-  densityGPerMl: 0.95,
-  labelRatePerL: null,
-  organic: false,
-  sources,
-  ...over,
-})
-const amount = (value: number, unit: string) => given('given', value, unit, yours())
+import { amount, powder } from './test/fixture'
 
 describe('the label', () => {
   it('turns oxides into elements by IUPAC atomic masses (P 30.974, K 39.098, O 15.999, Ca 40.078, Mg 24.305)', () => {

@@ -1,40 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { sourcesOf } from '../catalogue'
-import { given } from '../working/figure'
-import { yours } from '../working/source'
 import { planDose, strengthFromDose, type DoseRequest } from './dose'
-import { FEED_FIGURES, type Feed, type FeedFigure } from './feed'
 import { canMeasure, fairFrom, measureWith } from './measuring'
+import { amount, kitchen, pocket, powder, request, syringe, teaspoon } from './test/fixture'
 import { TOOL_KINDS, type Tool } from './tool'
-
-const sources = sourcesOf(FEED_FIGURES, {} as Record<FeedFigure, unknown>, undefined, yours())
-const powder = (n: number, p: number, k: number, over: Partial<Feed> = {}): Feed => ({
-  id: 'feed',
-  name: 'feed',
-  form: 'powder',
-  nPercent: n,
-  p2o5Percent: p,
-  k2oPercent: k,
-  densityGPerMl: 0.95,
-  labelRatePerL: null,
-  organic: false,
-  sources,
-  ...over,
-})
-const amount = (value: number, unit: string) => given('given', value, unit, yours())
-const teaspoon: Tool = { id: 't', name: 'teaspoon', kind: 'spoon', capacityMl: 5 }
-const syringe: Tool = { id: 's', name: '10 mL syringe', kind: 'syringe', capacityMl: 10 }
-const kitchen: Tool = { id: 'k', name: 'kitchen scale', kind: 'kitchen scale', capacityMl: null }
-const pocket: Tool = { id: 'p', name: 'pocket scale', kind: 'pocket scale', capacityMl: null }
-const request = (over: Partial<DoseRequest> = {}): DoseRequest => ({
-  feed: powder(20, 20, 20),
-  stageId: 'true-leaves',
-  targetNMgPerL: 60,
-  vessel: { name: 'blue jug', volumeL: 2 },
-  tools: [teaspoon, kitchen],
-  ...over,
-})
 
 describe('measuring', () => {
   const dose = (grams: number) => ({ massG: amount(grams, 'g'), volumeMl: amount(grams / 0.95, 'mL') })

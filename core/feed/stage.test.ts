@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { judge, stageById, STAGES } from './stage'
+import {} from './test/fixture'
 
 describe('the stages', () => {
   // Constant feed in plug culture, handbook values from memory.

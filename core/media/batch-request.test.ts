@@ -1,36 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
-import { CONTAINERS } from '../containers/catalogue'
 import { planBatch } from './batch'
-import {
-  batchProblems,
-  COVER_IS_THE_MIX,
-  DEFAULT_ALLOWANCES,
-  plainBatch,
-  type BatchRequest,
-  type Fill,
-} from './batch-request'
-import { BUILT_IN } from './materials'
-
-const container = (id: string) => CONTAINERS.find((candidate) => candidate.id === id)!
-const fill = (id: string, count: number, coverMm = 0, coverMaterialId = COVER_IS_THE_MIX): Fill => ({
-  container: container(id),
-  count,
-  coverMm,
-  coverMaterialId,
-})
-const request = (over: Partial<BatchRequest> = {}): BatchRequest => ({
-  parts: [
-    { materialId: 'coir', parts: 3 },
-    { materialId: 'castings', parts: 1 },
-    { materialId: 'perlite', parts: 1 },
-  ],
-  fills: [fill('tray-72', 2)],
-  allowances: DEFAULT_ALLOWANCES,
-  scoop: { name: 'yoghurt pot', volumeL: 0.5 },
-  ...plainBatch(),
-  materials: BUILT_IN,
-  ...over,
-})
+import { batchProblems, DEFAULT_ALLOWANCES, type BatchRequest } from './batch-request'
+import { fill, request } from './test/fixture'
 
 describe('what cannot be planned is named at its field', () => {
   const fields = (over: Partial<BatchRequest>) =>

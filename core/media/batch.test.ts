@@ -5,37 +5,12 @@ import { round, square } from '../containers/shape'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
 import { planBatch } from './batch'
-import {
-  COVER_IS_THE_MIX,
-  DEFAULT_ALLOWANCES,
-  plainBatch,
-  type BatchRequest,
-  type Fill,
-} from './batch-request'
-import { BUILT_IN, materialById, MATERIALS } from './materials'
+import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, type BatchRequest, type Fill } from './batch-request'
+import { materialById, MATERIALS } from './materials'
 import { mixingLoss } from './mixing-loss'
+import { container, fill, request } from './test/fixture'
 
 const MEDIA = MATERIALS.filter(({ kind }) => kind === 'medium')
-const container = (id: string) => CONTAINERS.find((candidate) => candidate.id === id)!
-const fill = (id: string, count: number, coverMm = 0, coverMaterialId = COVER_IS_THE_MIX): Fill => ({
-  container: container(id),
-  count,
-  coverMm,
-  coverMaterialId,
-})
-const request = (over: Partial<BatchRequest> = {}): BatchRequest => ({
-  parts: [
-    { materialId: 'coir', parts: 3 },
-    { materialId: 'castings', parts: 1 },
-    { materialId: 'perlite', parts: 1 },
-  ],
-  fills: [fill('tray-72', 2)],
-  allowances: DEFAULT_ALLOWANCES,
-  scoop: { name: 'yoghurt pot', volumeL: 0.5 },
-  ...plainBatch(),
-  materials: BUILT_IN,
-  ...over,
-})
 const share = (value: number) => given('share', value, 'share', yours())
 function cylinderShare(shape: ReturnType<typeof round>): number {
   const kind = { ...container('pot-10cm'), shape }

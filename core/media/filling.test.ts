@@ -5,29 +5,14 @@ import { heightFilled, round, volumeBelow } from '../containers/shape'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
 import { planBatch } from './batch'
-import { batchProblems, DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from './batch-request'
+import { batchProblems, type BatchRequest } from './batch-request'
 import { physicsIn } from './container-physics'
-import { BUILT_IN } from './materials'
+import { layered, rich } from './test/fixture'
 
 const given_ = (value: number, unit: string) => given('x', value, unit, yours())
 const pot = CONTAINERS.find(({ id }) => id === 'pot-10cm')!
-const rich = [
-  { materialId: 'potting-mix', parts: 2 },
-  { materialId: 'perlite', parts: 1 },
-]
-const fine = [{ materialId: 'seed-mix', parts: 1 }]
-const request = (over: Partial<BatchRequest> = {}): BatchRequest => ({
-  ...plainBatch(),
-  parts: fine,
-  lowerParts: rich,
-  fills: [{ container: pot, count: 10, coverMm: 0, coverMaterialId: 'mix', topMm: 20 }],
-  allowances: DEFAULT_ALLOWANCES,
-  scoop: { name: 'pot', volumeL: 0.5 },
-  materials: BUILT_IN,
-  ...over,
-})
-const layered = (topMm: number | null, over: Partial<BatchRequest> = {}) =>
-  request({ ...over, fills: [{ ...request().fills[0]!, topMm }] })
+
+const request = (over: Partial<BatchRequest> = {}) => layered(20, over)
 
 describe('containers filled in layers', () => {
   it('a cone cut at a height holds what its closed form says', () => {

@@ -1,31 +1,11 @@
 import { describe, expect, it } from '@jest/globals'
-import { CONTAINERS } from '../containers/catalogue'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
 import { planBatch } from './batch'
-import { DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from './batch-request'
 import { hotWater } from './hot-water'
-import { BUILT_IN } from './materials'
+import { layered } from './test/fixture'
 
 const given_ = (value: number, unit: string) => given('x', value, unit, yours())
-const pot = CONTAINERS.find(({ id }) => id === 'pot-10cm')!
-const rich = [
-  { materialId: 'potting-mix', parts: 2 },
-  { materialId: 'perlite', parts: 1 },
-]
-const fine = [{ materialId: 'seed-mix', parts: 1 }]
-const request = (over: Partial<BatchRequest> = {}): BatchRequest => ({
-  ...plainBatch(),
-  parts: fine,
-  lowerParts: rich,
-  fills: [{ container: pot, count: 10, coverMm: 0, coverMaterialId: 'mix', topMm: 20 }],
-  allowances: DEFAULT_ALLOWANCES,
-  scoop: { name: 'pot', volumeL: 0.5 },
-  materials: BUILT_IN,
-  ...over,
-})
-const layered = (topMm: number | null, over: Partial<BatchRequest> = {}) =>
-  request({ ...over, fills: [{ ...request().fills[0]!, topMm }] })
 
 describe('hot water', () => {
   const coir = planBatch(layered(null, { parts: [{ materialId: 'coir', parts: 1 }] })).ingredients

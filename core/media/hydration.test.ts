@@ -1,38 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
-import { CONTAINERS } from '../containers/catalogue'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
 import { planBatch } from './batch'
-import {
-  COVER_IS_THE_MIX,
-  DEFAULT_ALLOWANCES,
-  plainBatch,
-  type BatchRequest,
-  type Fill,
-} from './batch-request'
 import { loosenedPeat, soakForFibre, soakForMass, waterToAdd, type Feel } from './hydration'
-import { BUILT_IN } from './materials'
-
-const container = (id: string) => CONTAINERS.find((candidate) => candidate.id === id)!
-const fill = (id: string, count: number, coverMm = 0, coverMaterialId = COVER_IS_THE_MIX): Fill => ({
-  container: container(id),
-  count,
-  coverMm,
-  coverMaterialId,
-})
-const request = (over: Partial<BatchRequest> = {}): BatchRequest => ({
-  parts: [
-    { materialId: 'coir', parts: 3 },
-    { materialId: 'castings', parts: 1 },
-    { materialId: 'perlite', parts: 1 },
-  ],
-  fills: [fill('tray-72', 2)],
-  allowances: DEFAULT_ALLOWANCES,
-  scoop: { name: 'yoghurt pot', volumeL: 0.5 },
-  ...plainBatch(),
-  materials: BUILT_IN,
-  ...over,
-})
+import { fill, request } from './test/fixture'
 const share = (value: number) => given('share', value, 'share', yours())
 const litres = (value: number) => given('volume', value, 'L', yours())
 

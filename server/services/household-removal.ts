@@ -1,21 +1,19 @@
 import { and, desc, eq, isNotNull, lt, sql } from 'drizzle-orm'
-import { db } from '../db/client'
+import { COME_BACK_DAYS } from '#shared/collections'
+import { db, type Transaction } from '../db/client'
 import { households } from '../db/schema'
 import { backUpNow, keepsBackups } from '../keeper'
 import { once, type Act } from './acts'
 import { asStoredHousehold, findHousehold } from './reading'
 import { invalid, stale, unknown } from './refusal'
 
-/** Days for which a household that was removed can be brought back. */
-export const COME_BACK_DAYS = 30
-
-const lockAny =
-  (householdId: string) => async (tx: Parameters<Parameters<ReturnType<typeof db>['transaction']>[0]>[0]) =>
-    tx
-      .select({ id: households.householdId })
-      .from(households)
-      .where(eq(households.householdId, householdId))
-      .for('update')
+/** The lock of a household, be it removed or not. */
+const lockAny = (householdId: string) => (tx: Transaction) =>
+  tx
+    .select({ id: households.householdId })
+    .from(households)
+    .where(eq(households.householdId, householdId))
+    .for('update')
 
 /** Take a whole household out of sight, after a backup. @throws Refusal 404, 409, 422 where the backup failed */
 export async function removeHousehold(householdId: string, version: number, act: Act | null) {
