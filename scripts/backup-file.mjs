@@ -18,7 +18,7 @@ import { Trouble } from './trouble.mjs'
 
 /*
  * A backup is one file in PostgreSQL's own format, with a manifest beside it: the version of the data, how many rows each
- * table holds, a checksum.
+ * table holds and a digest of them all, a checksum of the file.
  */
 
 export const manifestOf = (file) => `${file}.json`
@@ -35,7 +35,7 @@ export async function writeBackup(url, file) {
   try {
     await client.query('begin isolation level repeatable read read only')
     const { rows } = await client.query('select pg_export_snapshot() as id')
-    const counts = await countRows(client)
+    const { counts, digests } = await countRows(client)
     const version = await versionIn(client)
     const { code, output } = await run(
       join(postgresBin(), 'pg_dump'),
@@ -49,6 +49,7 @@ export async function writeBackup(url, file) {
       version,
       rows: Object.values(counts).reduce((sum, count) => sum + count, 0),
       counts,
+      digests,
       bytes: statSync(unfinished).size,
       sha256: await checksum(unfinished),
     }
@@ -93,27 +94,41 @@ export async function loadBackup(url, file, manifest) {
   const client = new pg.Client({ connectionString: url })
   await client.connect()
   try {
-    const counts = await countRows(client)
-    const wrong = Object.keys({ ...counts, ...manifest.counts }).filter(
-      (table) => counts[table] !== manifest.counts[table],
-    )
-    if (wrong.length)
-      throw new Trouble(
-        `After reading back, ${wrong[0]} holds ${counts[wrong[0]] ?? 'no'} rows, not ${manifest.counts[wrong[0]] ?? 'none'}.`,
-      )
+    checkSame(manifest, await countRows(client))
   } finally {
     await client.end()
   }
 }
 
+/** @throws Trouble where a table holds other rows than the manifest says; the first backups had no digests */
+function checkSame({ counts, digests = {} }, now) {
+  for (const table of Object.keys({ ...now.counts, ...counts }))
+    if (counts[table] !== now.counts[table])
+      throw new Trouble(
+        `After reading back, ${table} holds ${now.counts[table] ?? 'no'} rows, not ${counts[table] ?? 'none'}.`,
+      )
+  for (const table of Object.keys(digests))
+    if (digests[table] !== now.digests[table])
+      throw new Trouble(`After reading back, the rows of ${table} are not those of the backup.`)
+}
+
+/** Of each table how many rows it holds, and a digest of every row of it, in whatever order they lie. */
 export async function countRows(client) {
-  const { rows } = await client.query(
+  await client.query(`set datestyle = 'ISO'; set timezone = 'UTC'; set extra_float_digits = 1`)
+  const { rows: tables } = await client.query(
     `select format('%I.%I', schemaname, tablename) as name from pg_tables where schemaname in ('public', 'drizzle') order by 1`,
   )
   const counts = {}
-  for (const { name } of rows)
-    counts[name] = Number((await client.query(`select count(*) as n from ${name}`)).rows[0].n)
-  return counts
+  const digests = {}
+  for (const { name } of tables) {
+    const { rows } = await client.query(
+      `select count(*)::int as count, md5(coalesce(string_agg(row, '' order by row), '')) as digest
+       from (select md5(each::text) as row from ${name} as each) as rows`,
+    )
+    counts[name] = rows[0].count
+    digests[name] = rows[0].digest
+  }
+  return { counts, digests }
 }
 
 async function versionIn(client) {

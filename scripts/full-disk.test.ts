@@ -1,6 +1,6 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
-import { mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, expect, it, jest } from '@jest/globals'
@@ -77,5 +77,26 @@ afterAll(async () => {
     rmSync(join(folder, 'fill'))
     expect((await write()).status).toBe(200)
     expect(await count()).toBe(before + written + 1)
+  },
+)
+
+;(small ? it : it.skip)(
+  'a disk nothing may be written to: one sentence, and nothing is left running',
+  async () => {
+    const readOnly = join(folder, 'read-only')
+    mkdirSync(readOnly)
+    execFileSync('mount', ['-t', 'tmpfs', '-o', 'ro,size=1m', 'tmpfs', readOnly])
+    try {
+      const child = spawn('./start', [], {
+        env: { ...process.env, BLASTOMIX_DATA_DIR: join(readOnly, 'data'), DATABASE_URL: '' },
+      })
+      let output = ''
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output += chunk))
+      expect(await new Promise((resolve) => child.once('close', resolve))).toBe(1)
+      expect(output.trim().split('\n')).toHaveLength(1)
+      expect(output).toMatch(/read-only/i)
+    } finally {
+      execFileSync('umount', [readOnly])
+    }
   },
 )

@@ -1,5 +1,11 @@
 import { spawn } from 'node:child_process'
 
+const running = new Set()
+/** Commands that still run end with the one who runs them. */
+export function endCommands() {
+  for (const child of running) child.kill('SIGTERM')
+}
+
 /**
  * Run a command to its end.
  * @param {{ inherit?: boolean, input?: string } & import('node:child_process').SpawnOptions} options input is what it reads
@@ -11,6 +17,8 @@ export function run(command, args, { inherit = false, input, ...options } = {}) 
       stdio: inherit ? 'inherit' : [input === undefined ? 'ignore' : 'pipe', 'pipe', 'pipe'],
       ...options,
     })
+    running.add(child)
+    child.on('exit', () => running.delete(child))
     let output = ''
     child.stdin?.end(input)
     child.stdout?.on('data', (chunk) => (output += chunk))

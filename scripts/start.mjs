@@ -8,6 +8,7 @@ import { buildApplication, checkNode, installPackages } from './install.mjs'
 import { ensurePackages } from './packages.mjs'
 import { isFree } from './port.mjs'
 import { Restarts } from './restarts.mjs'
+import { endCommands } from './run.mjs'
 import { orSayWhy, Trouble } from './trouble.mjs'
 
 const HELP = `./start [options]
@@ -94,15 +95,13 @@ await orSayWhy(async () => {
   const port = await choosePort(options.port, host)
   const ownDatabase = !process.env.DATABASE_URL
   const folder = process.env.BLASTOMIX_DATA_DIR || '.data'
-  if (ownDatabase) await ensurePackages(['postgresql'])
-  await installPackages()
-  if (!options.dev) await buildApplication()
 
   let leaveFolder = () => {}
   let cluster, application, backups, book, watch, stopping
   const stop = () =>
     (stopping ??= (async () => {
       clearInterval(watch)
+      if (!cluster) endCommands()
       if (application) await stopApplication(application)
       await backups?.end()
       await cluster?.stop()
@@ -111,6 +110,10 @@ await orSayWhy(async () => {
     })())
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
     process.on(signal, () => stop().then(() => process.exit(0)))
+
+  if (ownDatabase) await ensurePackages(['postgresql'])
+  await installPackages()
+  if (!options.dev) await buildApplication()
 
   /** Too often is too often: what still stands is stopped, and the reason is in the log. */
   const restarts = new Restarts(Number(process.env.BLASTOMIX_RESTARTS || 5))

@@ -14,12 +14,14 @@ export async function orSayWhy(main) {
 /** What a person can do about it; undefined for a fault of ours. */
 function inOneSentence(error) {
   if (error instanceof Trouble) return error.message
-  const { code, message = '', path } = error ?? {}
+  const { code, message = '', path, syscall } = error ?? {}
   const where = path ? ` (${path})` : ''
   if (/ENOSPC|EDQUOT/.test(code) || /No space left on device/.test(message))
     return `The disk is full${where}: make room and try again.`
-  if (code === 'EROFS' || /Read-only file system/.test(message))
-    return `The disk can only be read${where}: put the data elsewhere with BLASTOMIX_DATA_DIR=<folder> ./start`
+  // Node makes folders down a path and, where a disk can only be read, says that the path is not there.
+  const cannotBeMade = code === 'ENOENT' && syscall === 'mkdir'
+  if (code === 'EROFS' || cannotBeMade || /Read-only file system/.test(message))
+    return `Nothing can be written here, as on a read-only disk${where}: put the data elsewhere with BLASTOMIX_DATA_DIR=<folder> ./start`
   if (code === 'EACCES' || code === 'EPERM')
     return `This may not be written here${where}: put the data elsewhere with BLASTOMIX_DATA_DIR=<folder> ./start`
   return undefined

@@ -236,3 +236,29 @@ it.each([
   expect(answer).toMatch(/^HTTP\/1\.1 (200|3\d\d|4\d\d) /)
   expect(answer).not.toContain('root:')
 })
+
+/** It takes the half minute it is about. */
+;(process.env.DEEP ? it : it.skip)(
+  'a body that trickles in is given up and its connection closed',
+  async () => {
+    const { hostname, port } = new URL(base)
+    const answer = await new Promise<string>((resolve, reject) => {
+      let text = ''
+      const socket = connect(Number(port), hostname, () =>
+        socket.write(
+          'POST /api/compute/dose HTTP/1.1\r\nhost: localhost\r\ncontent-type: application/json\r\ncontent-length: 100000\r\n\r\n{',
+        ),
+      )
+      const trickle = setInterval(() => socket.write(' '), 2000)
+      const patience = setTimeout(() => socket.destroy(new Error('still open after a minute')), 60_000)
+      socket.on('data', (chunk) => (text += chunk))
+      socket.on('close', () => {
+        clearInterval(trickle)
+        clearTimeout(patience)
+        resolve(text)
+      })
+      socket.on('error', (error) => (text ? resolve(text) : reject(error)))
+    })
+    expect(answer).toMatch(/^HTTP\/1\.1 408 /)
+  },
+)

@@ -1,7 +1,8 @@
 import { and, eq, lt, sql } from 'drizzle-orm'
 import { db, type Transaction } from '../db/client'
-import { acts, households } from '../db/schema'
+import { acts } from '../db/schema'
 import { invalid, uncertain } from './refusal'
+import { lockHousehold } from './rows'
 import { inTurn } from './turns'
 
 /** One press, under an id of the sender's own; `asked` tells it from another request that borrows the id. */
@@ -10,11 +11,14 @@ export interface Act {
   readonly asked: string
 }
 
+/** What was locked: a household, one that was removed, or none. */
+export type Locked = Awaited<ReturnType<typeof lockHousehold>>
+
 const KEPT_DAYS = 30
 
 /**
  * One transaction, done once: an act that is sent again is answered as it was. `make` is called inside the household's
- * turn and takes its lock first.
+ * turn and lock, and told whether the household is there.
  *
  * @throws Refusal 422 where the act's id was used for something else; 503 where the connection broke while committing, so
  *   that nobody knows whether it was done
@@ -22,20 +26,15 @@ const KEPT_DAYS = 30
 export function once<Answer extends object>(
   householdId: string,
   act: Act | null,
-  lock: (tx: Transaction) => Promise<unknown>,
-  make: (tx: Transaction) => Promise<Answer>,
+  make: (tx: Transaction, household: Locked) => Promise<Answer>,
 ): Promise<Answer> {
   return inTurn(householdId, async () => {
     let committing = false
     try {
       return await db().transaction(async (tx) => {
-        await lock(tx)
+        const household = await lockHousehold(tx, householdId)
         const answered = act && (await answerTo(tx, householdId, act))
-        const answer = (answered ?? (await make(tx))) as Answer
-        await tx
-          .update(households)
-          .set({ changes: sql`${households.changes} + 1` })
-          .where(eq(households.householdId, householdId))
+        const answer = (answered ?? (await make(tx, household))) as Answer
         if (act && !answered) await tx.insert(acts).values({ householdId, ...act, answer })
         committing = true
         return answer

@@ -1,19 +1,11 @@
 import { and, desc, eq, isNotNull, lt, sql } from 'drizzle-orm'
 import { COME_BACK_DAYS } from '#shared/collections'
-import { db, type Transaction } from '../db/client'
+import { db } from '../db/client'
 import { households } from '../db/schema'
 import { backUpNow, keepsBackups } from '../keeper'
 import { once, type Act } from './acts'
 import { asStoredHousehold, findHousehold } from './reading'
 import { invalid, stale, unknown } from './refusal'
-
-/** The lock of a household, be it removed or not. */
-const lockAny = (householdId: string) => (tx: Transaction) =>
-  tx
-    .select({ id: households.householdId })
-    .from(households)
-    .where(eq(households.householdId, householdId))
-    .for('update')
 
 /** Take a whole household out of sight, after a backup. @throws Refusal 404, 409, 422 where the backup failed */
 export async function removeHousehold(householdId: string, version: number, act: Act | null) {
@@ -22,7 +14,7 @@ export async function removeHousehold(householdId: string, version: number, act:
     throw invalid([
       { path: [], message: 'The backup that is made first could not be written, so nothing was removed.' },
     ])
-  return once(householdId, act, lockAny(householdId), async (tx) => {
+  return once(householdId, act, async (tx) => {
     const [row] = await tx
       .update(households)
       .set({ deletedAt: sql`now()`, version: version + 1, updatedAt: sql`now()` })
@@ -34,7 +26,7 @@ export async function removeHousehold(householdId: string, version: number, act:
 }
 
 export const bringHouseholdBack = (householdId: string, act: Act | null) =>
-  once(householdId, act, lockAny(householdId), async (tx) => {
+  once(householdId, act, async (tx) => {
     const [row] = await tx
       .update(households)
       .set({ deletedAt: null, version: sql`${households.version} + 1`, updatedAt: sql`now()` })

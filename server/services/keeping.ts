@@ -18,7 +18,7 @@ import { countedEntry, levelOf, markOver, moveAgain, moveBack, movedSum, workOut
 import { asStoredHousehold, find, findHousehold } from './reading'
 import { checkReferences, usersOf } from './references'
 import { inUse, invalid, stale, unknown, type User } from './refusal'
-import { asStored, lockHousehold, tableOf, type Row } from './rows'
+import { asStored, tableOf, type Row } from './rows'
 
 /*
  * How a household keeps its things: the same calls for every collection. A write names the version it was made
@@ -32,35 +32,30 @@ export const saveHousehold = (
   body: HouseholdRecord,
   act: Act | null = null,
 ): Promise<Stored<HouseholdRecord>> =>
-  once(
-    householdId,
-    act,
-    (tx) => lockHousehold(tx, householdId),
-    async (tx) => {
-      const [row] =
-        version === 0
-          ? await tx
-              .insert(households)
-              .values({ householdId, ...body })
-              .onConflictDoNothing()
-              .returning()
-          : await tx
-              .update(households)
-              .set({ ...body, version: version + 1, updatedAt: sql`now()` })
-              .where(
-                and(
-                  eq(households.householdId, householdId),
-                  eq(households.version, version),
-                  isNull(households.deletedAt),
-                ),
-              )
-              .returning()
-      if (row) return asStoredHousehold(row)
-      const stood = await findHousehold(householdId, tx)
-      if (dequal(stood.body, body)) return stood
-      throw stale(stood)
-    },
-  )
+  once(householdId, act, async (tx) => {
+    const [row] =
+      version === 0
+        ? await tx
+            .insert(households)
+            .values({ householdId, ...body })
+            .onConflictDoNothing()
+            .returning()
+        : await tx
+            .update(households)
+            .set({ ...body, version: version + 1, updatedAt: sql`now()` })
+            .where(
+              and(
+                eq(households.householdId, householdId),
+                eq(households.version, version),
+                isNull(households.deletedAt),
+              ),
+            )
+            .returning()
+    if (row) return asStoredHousehold(row)
+    const stood = await findHousehold(householdId, tx)
+    if (dequal(stood.body, body)) return stood
+    throw stale(stood)
+  })
 
 /** A change of what a household keeps: one transaction, in which the household's writers queue. */
 const change = <Answer extends object>(
@@ -68,14 +63,10 @@ const change = <Answer extends object>(
   act: Act | null,
   make: (tx: Transaction) => Promise<Answer>,
 ): Promise<Answer> =>
-  once(
-    householdId,
-    act,
-    async (tx) => {
-      if (!(await lockHousehold(tx, householdId))) throw unknown('household')
-    },
-    make,
-  )
+  once(householdId, act, (tx, household) => {
+    if (!household || household.isRemoved) throw unknown('household')
+    return make(tx)
+  })
 
 /**
  * Write a record under the id the writer chose: version 0 creates it, any other must be the version that stands.

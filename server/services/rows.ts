@@ -60,12 +60,17 @@ export function holding(collection: Collection, paths: readonly string[], id: st
   return sql`(${sql.join(tests, sql` or `)})`
 }
 
-/** Writers of one household queue here: batches are numbered without gaps, stores are drawn down one by one. */
+/**
+ * Writers of one household queue here: batches are numbered without gaps, stores are drawn down one by one. Taking the lock
+ * counts the household's changes up, which is how every copy of the application knows that something was written.
+ *
+ * @returns whether it is there, or was removed; undefined where there is none
+ */
 export async function lockHousehold(tx: Transaction, householdId: string) {
   const [row] = await tx
-    .select({ id: households.householdId })
-    .from(households)
-    .where(and(eq(households.householdId, householdId), isNull(households.deletedAt)))
-    .for('update')
-  return row
+    .update(households)
+    .set({ changes: sql`${households.changes} + 1` })
+    .where(eq(households.householdId, householdId))
+    .returning({ deletedAt: households.deletedAt })
+  return row && { isRemoved: row.deletedAt !== null }
 }
