@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import autocannon from 'autocannon'
 import pg from 'pg'
+import { startApplication, stopApplication } from '../scripts/application.mjs'
+import { freePort } from '../scripts/port.mjs'
 
 /*
  * How many of each the application answers in a second, beside a route that does nothing; and what twenty years of records
@@ -21,8 +23,8 @@ async function shoot(address, path, more = {}) {
   return { perSecond: requests.average, p95Ms: latency.p97_5, wrong: non2xx + errors }
 }
 
-/** @param {{ address: string, databaseUrl: string }} where */
-export async function measureLoad({ address, databaseUrl }) {
+/** @param {{ address: string, databaseUrl: string, applicationUrl: string }} where */
+export async function measureLoad({ address, databaseUrl, applicationUrl }) {
   const [demo] = await (await fetch(`${address}/api/households?limit=1`)).json()
   const home = `/api/households/${demo.id}`
   const put = (path, body) =>
@@ -42,7 +44,9 @@ export async function measureLoad({ address, databaseUrl }) {
   await add('what a household keeps', home)
   await add('today', `${home}/today`)
   await add('a list', `${home}/tools`)
-  await add('writes, 100 a second wanted', '/', {
+  // Each as it comes, and ten in one moment ten times a second: those queue for their household.
+  const writes = (connections) => ({
+    connections,
     overallRate: 100,
     requests: [
       {
@@ -56,11 +60,15 @@ export async function measureLoad({ address, databaseUrl }) {
       },
     ],
   })
+  await add('writes, one after the other', '/', writes(1))
+  await add('writes, ten at once', '/', writes(10))
   console.log(`\nLoad, 10 connections, ${SECONDS} s each`)
   for (const [name, { perSecond, p95Ms, wrong }] of rows)
     console.log(
       `  ${name.padEnd(30)} ${perSecond.toFixed(0).padStart(6)}/s  1 : ${(bare.perSecond / perSecond).toFixed(1)}  97.5 % within ${p95Ms} ms${wrong ? `  ${wrong} REFUSED` : ''}`,
     )
+
+  await twoCopies(address, applicationUrl, home)
 
   const old = await twentyYears(databaseUrl, demo.id)
   console.log('\nTwenty years in one household, beside 5 000 others')
@@ -91,6 +99,26 @@ export async function measureLoad({ address, databaseUrl }) {
   console.log(
     `  ${'writing a sowing'.padEnd(30)} ${grown.toFixed(1)} ms against ${young.toFixed(1)} ms: 1 : ${(grown / young).toFixed(2)}`,
   )
+}
+
+/** As many connections to one copy, and to two of them on the same database. */
+async function twoCopies(address, databaseUrl, home) {
+  const where = { host: '127.0.0.1', port: await freePort(), databaseUrl, demo: false }
+  const { child, address: second } = await startApplication(where)
+  console.log('\nTwo copies on one database, ten connections together')
+  for (const [name, path] of [
+    ['a page', '/mix'],
+    ['what a household keeps', home],
+  ]) {
+    await shoot(second, path, { duration: 1 })
+    const one = await shoot(address, path)
+    const both = await Promise.all([address, second].map((each) => shoot(each, path, { connections: 5 })))
+    const together = both[0].perSecond + both[1].perSecond
+    console.log(
+      `  ${name.padEnd(30)} ${together.toFixed(0)}/s against ${one.perSecond.toFixed(0)}/s: ${(together / one.perSecond).toFixed(2)} : 1`,
+    )
+  }
+  await stopApplication(child)
 }
 
 /** The middle of a few first answers: something is written between them, so that none is remembered. */
