@@ -11,7 +11,7 @@ import {
 } from 'node:fs'
 import { pipeline } from 'node:stream/promises'
 import { join } from 'node:path'
-import pg from 'pg'
+import { connectTo } from './connection.mjs'
 import { lastLine, postgresBin } from './packages.mjs'
 import { run } from './run.mjs'
 import { Trouble } from './trouble.mjs'
@@ -28,8 +28,7 @@ export async function writeBackup(url, file) {
   if (existsSync(file))
     throw new Trouble(`${file} is there already. Choose another name; no backup is overwritten.`)
   const unfinished = `${file}.unfinished`
-  const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000 })
-  await client.connect().catch((error) => {
+  const client = await connectTo(url).catch((error) => {
     throw new Trouble(`The database does not answer: ${error.message}.`)
   })
   try {
@@ -91,8 +90,7 @@ export async function loadBackup(url, file, manifest) {
     { env: programEnvironment(url) },
   )
   if (code !== 0) throw new Trouble(`The backup could not be read back: ${lastLine(output)}`)
-  const client = new pg.Client({ connectionString: url })
-  await client.connect()
+  const client = await connectTo(url)
   try {
     checkSame(manifest, await countRows(client))
   } finally {

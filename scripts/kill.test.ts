@@ -13,7 +13,7 @@ const folder = mkdtempSync(join(tmpdir(), 'blastomix-kill-'))
 chmodSync(folder, 0o755)
 let up: ChildProcess
 afterAll(async () => {
-  const ended = new Promise((resolve) => up.once('exit', resolve))
+  const ended = new Promise((resolve) => (up.exitCode === null ? up.once('exit', resolve) : resolve(0)))
   up.kill('SIGTERM')
   await ended
   rmSync(folder, { recursive: true, force: true })
@@ -49,11 +49,11 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
   const acknowledged: string[] = []
   let writing = true
   const writer = async () => {
-    while (writing) {
+    while (writing && up.exitCode === null) {
       const id = randomUUID()
       const key = randomUUID()
       // As the page does: the same act, sent until it is answered.
-      for (let answered = false; !answered;) {
+      for (let answered = false; !answered && up.exitCode === null;) {
         const { status, body } = await put(
           `${household}/tools/${id}`,
           { name: 'Jug', kind: 'jug', capacityMl: 1000 },
@@ -85,17 +85,20 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
           return false
         }
       })
+  /** Something was written again; ./start itself is never to fall over. */
+  const writes = async () => {
+    for (const before = acknowledged.length; acknowledged.length < before + 5; await pause(20))
+      expect(up.exitCode).toBeNull()
+  }
   for (let n = 0; n < KILLS; n++) {
-    const before = acknowledged.length
-    while (acknowledged.length < before + 5) await pause(20)
+    await writes()
     const victim =
       n % 2
         ? processOf('.output/server/index.mjs')
         : readFileSync(join(folder, 'postgres/data/postmaster.pid'), 'utf8').split('\n')[0]
     process.kill(Number(victim), 'SIGKILL')
   }
-  const before = acknowledged.length
-  while (acknowledged.length < before + 5) await pause(20)
+  await writes()
   writing = false
   await Promise.all(writers)
 

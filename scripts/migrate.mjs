@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
-import pg from 'pg'
+import { connectTo } from './connection.mjs'
 import { Trouble } from './trouble.mjs'
 
 const MIGRATION_LOCK = 7_236_001
@@ -15,12 +15,9 @@ export const dataVersion = () =>
 
 /** Bring the database up to the newest migration. Several copies that start together take turns. */
 export async function migrateDatabase(url) {
-  const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000 })
-  try {
-    await client.connect()
-  } catch (error) {
+  const client = await connectTo(url).catch((error) => {
     throw new Trouble(`The database at ${address(url)} does not answer: ${error.message || error.code}.`)
-  }
+  })
   try {
     await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK])
     await refuseNewer(client)

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import pg from 'pg'
+import { connectTo } from './connection.mjs'
 import { Cluster } from './cluster.mjs'
 import { orSayWhy, Trouble } from './trouble.mjs'
 
@@ -8,8 +8,7 @@ await orSayWhy(async () => {
   const own = process.env.DATABASE_URL ? null : new Cluster(process.env.BLASTOMIX_DATA_DIR || '.data')
   const wasRunning = own?.isRunning
   const url = process.env.DATABASE_URL ?? (await own.start())
-  const client = new pg.Client({ connectionString: url })
-  await client.connect()
+  const client = await connectTo(url)
   const { rows } = await client.query(readFileSync('server/db/recount.sql', 'utf8'))
   await client.end()
   if (own && !wasRunning) await own.stop()

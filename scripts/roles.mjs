@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto'
-import pg from 'pg'
+import { connectTo } from './connection.mjs'
 
 const OWNER = 'blastomix_owner'
 const APPLICATION = 'blastomix_application'
@@ -12,8 +12,7 @@ const APPLICATION = 'blastomix_application'
  * @returns {Promise<{ ownerUrl: string, applicationUrl: string }>}
  */
 export async function setUpRoles(superuserUrl) {
-  const client = new pg.Client({ connectionString: superuserUrl })
-  await client.connect()
+  const client = await connectTo(superuserUrl)
   try {
     await client.query('begin')
     const [ownerUrl, applicationUrl] = [
