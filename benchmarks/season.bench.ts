@@ -30,7 +30,7 @@ const frame: SeasonFrame = {
 }
 const book = seasonBook(
   (id) => CONTAINERS.find((one) => one.id === id),
-  (id) => STARTING_RECIPES.find((one) => one.id === id)?.parts,
+  (id) => STARTING_RECIPES.find((one) => one.id === id),
   BUILT_IN,
 )
 const requests = Array.from({ length: 200 }, (_, i): SowingRequest => ({

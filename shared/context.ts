@@ -6,7 +6,7 @@ import { BUILT_IN_FEEDS, FEEDS } from '#core/feed/feeds'
 import type { Tool } from '#core/feed/tool'
 import type { MaterialLibrary } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
-import type { Part } from '#core/media/recipe'
+import type { Mix } from '#core/media/recipe'
 import { BUILT_IN_RECIPES, type StartingRecipe } from '#core/media/recipes'
 import { seasonBook, type SeasonBook } from '#core/season/book'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
@@ -49,8 +49,8 @@ export interface Context {
   readonly tools: readonly Tool[]
   readonly packets: ReadonlyMap<string, PacketRecord>
   readonly stocks: readonly Kept<StockRecord>[]
-  /** Parts of a recipe, or of a batch that was planned. */
-  readonly partsOf: (id: string) => readonly Part[] | undefined
+  /** What a recipe, or a batch that was planned, is made of. */
+  readonly mixOf: (id: string) => Mix | undefined
   /** What each mix does in a season. */
   readonly book: SeasonBook
   /** The feed the season gives as a rule; the first of the catalogue where that is no longer here. */
@@ -86,24 +86,25 @@ const toolsOf = remembered((list: List<'tools'>) => bodies(list, asTool))
 const packetsOf = remembered(
   (list: List<'packets'>) => new Map((list ?? []).map(({ id, body }) => [id, body])),
 )
-const batchPartsOf = remembered(
-  (list: List<'batches'>) => new Map((list ?? []).map(({ id, body }) => [id, body.parts])),
+const batchMixes = remembered(
+  (list: List<'batches'>): ReadonlyMap<string, Mix> =>
+    new Map((list ?? []).map(({ id, body }) => [id, body])),
 )
-const partsOf = remembered(
-  (recipes: Context['recipes'], batches: ReadonlyMap<string, readonly Part[]>) => (id: string) =>
-    recipes.get(id)?.parts ?? batches.get(id),
+const mixOf = remembered(
+  (recipes: Context['recipes'], batches: ReadonlyMap<string, Mix>) => (id: string) =>
+    recipes.get(id) ?? batches.get(id),
 )
 const bookOf = remembered(
   (containers: Context['containers'], recipes: Context['recipes'], materials: MaterialLibrary) =>
     seasonBook(
       (id) => containers.get(id),
-      (id) => recipes.get(id)?.parts,
+      (id) => recipes.get(id),
       materials,
     ),
 )
 const contextFrom = remembered(
   (
-    ...[kitchen, frame, containers, materials, feeds, crops, recipes, tools, packets, stocks, parts]: Parts
+    ...[kitchen, frame, containers, materials, feeds, crops, recipes, tools, packets, stocks, mixes]: Parts
   ): Context => ({
     kitchen,
     frame,
@@ -115,7 +116,7 @@ const contextFrom = remembered(
     tools,
     packets,
     stocks,
-    partsOf: parts,
+    mixOf: mixes,
     book: bookOf(containers, recipes, materials),
     feed: feeds.get(frame?.feedId ?? '') ?? FEEDS[0]!,
   }),
@@ -131,7 +132,7 @@ type Parts = [
   readonly Tool[],
   Context['packets'],
   Context['stocks'],
-  Context['partsOf'],
+  Context['mixOf'],
 ]
 const NONE: readonly never[] = []
 
@@ -149,6 +150,6 @@ export function contextOf(kept: KeptLists): Context {
     toolsOf(kept.tools),
     packetsOf(kept.packets),
     kept.stocks ?? NONE,
-    partsOf(recipes, batchPartsOf(kept.batches)),
+    mixOf(recipes, batchMixes(kept.batches)),
   )
 }

@@ -123,5 +123,10 @@ export const TEXTURES: readonly Texture[] = [
   texture('seed-mix', scatter(crumb, 14, 97), scatter(bead, 6, 101)),
   texture('potting-mix', scatter(chip, 5, 103), scatter(bead, 6, 107)),
   texture('old-mix', scatter(crumb, 12, 109), scatter(dot, 16, 113)),
+  texture('coir-unwashed', scatter(fibre, 13, 127), scatter(dot, 6, 131)),
+  texture('coir-disc', scatter(fibre, 16, 137)),
+  texture('coir-chips', scatter(chip, 6, 139), scatter(fibre, 6, 149)),
+  texture('bark-fresh', scatter(chip, 9, 151), scatter(dot, 6, 157)),
+  texture('grit', scatter(stone, 12, 163)),
   texture('loam', scatter(crumb, 10, 37), scatter(dot, 14, 41)),
 ]

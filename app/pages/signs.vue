@@ -7,8 +7,8 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
-import { airWanted, physicsIn } from '#core/media/container-physics'
-import { cellVolume } from '#core/containers/container'
+import { airWanted } from '#core/media/air-wanted'
+import { mixInCell, physicsIn } from '#core/media/container-physics'
 import { daysOfFood } from '#core/media/food'
 import { planBatch } from '#core/media/batch'
 import { ecOfFeed, EC_LIMITS_MS_PER_CM } from '#core/feed/ec'
@@ -85,7 +85,7 @@ function readBatch() {
   const unknown = {
     daysPastFood: null,
     air: null,
-    airLeast: airWanted(45).least,
+    airLeast: airWanted(57).least,
     ph: null,
     saltsMsPerCm: null,
   }
@@ -93,7 +93,7 @@ function readBatch() {
   const plan = planBatch(asBatchRequest(batch.value.body, context.whole))
   const container = plan.fills[0]!.fill.container
   const physics = physicsIn(container, plan.ingredients, plan.mixingLoss)
-  const lasts = daysOfFood(plan.chemistry.releasedMgPerL, cellVolume(container), 'medium').value
+  const lasts = daysOfFood(plan.chemistry, mixInCell(container, physics), 'medium').value
   return {
     daysPastFood: daysUp.value === null ? null : Math.round(daysUp.value - lasts),
     air: physics.airSpace.value,

@@ -9,6 +9,7 @@ const rung = (over: Partial<FeedRung> = {}): FeedRung => ({
   days: 21,
   cellMl: 45,
   releasedMgPerL: 0,
+  starterMgPerL: 0,
   nMgPerL: 60,
   everyDays: 3,
   ...over,

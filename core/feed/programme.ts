@@ -2,9 +2,8 @@ import {
   GROWTH_PER_DAY,
   MASS_AT_EMERGENCE_MG,
   NITROGEN_OF_DRY_MASS,
-  RELEASE_DAYS,
   SEED_FEEDS_ITSELF_DAYS,
-  SOLUBLE_AT_ONCE,
+  letGoMg,
   nitrogenWantedMg,
   type Appetite,
 } from '../media/food'
@@ -56,6 +55,8 @@ export interface FeedRung {
   readonly cellMl: number
   /** Nitrogen that this mix lets go in 8 weeks, mg/L. */
   readonly releasedMgPerL: number
+  /** Nitrogen that was soluble when it was mixed, mg/L. */
+  readonly starterMgPerL: number
   /** Strength of a feed, mg/L of nitrogen; 0 for plain water. */
   readonly nMgPerL: number
   /** Days between feeds; 0 for none but the one at potting up. */
@@ -149,6 +150,7 @@ export function programmeProblems({ rungs, plants, feed }: ProgrammeRequest): Pr
         5000,
         'A mix lets go 0 to 5000 mg/L.',
       ),
+      ...within(['rungs', i, 'starterMgPerL'], rung.starterMgPerL, 0, 5000, 'A mix holds 0 to 5000 mg/L.'),
     ]),
   ]
 }
@@ -176,14 +178,12 @@ export function planProgramme(request: ProgrammeRequest): ProgrammePlan {
 
   let start = 0
   rungs.forEach((rung, index) => {
-    const released = (rung.releasedMgPerL * rung.cellMl) / 1000
-    const end = start + rung.days
     // Roots go with the plant: what a mix has let go by the day it is left stays with it, the rest is lost.
-    const from = start
-    give(from, (day) => {
-      const days = Math.min(day, end) - from
-      return released * (SOLUBLE_AT_ONCE + (1 - SOLUBLE_AT_ONCE) * Math.min(1, days / RELEASE_DAYS))
-    })
+    if (index === 0 || !staysPut(rungs[index - 1]!, rung)) {
+      const from = start
+      const end = start + stayFrom(rungs, index)
+      give(from, (day) => letGoMg(rung, rung.cellMl, Math.min(day, end) - from))
+    }
     const mlPerPlant = rung.cellMl * DRINK_SHARE
     const days =
       rung.nMgPerL <= 0
@@ -202,7 +202,7 @@ export function planProgramme(request: ProgrammeRequest): ProgrammePlan {
       events.push({ day, rung: index, nMgPerL: rung.nMgPerL, mlPerPlant, notYet })
       if (!notYet) give(day, () => (rung.nMgPerL * mlPerPlant) / 1000)
     }
-    start = end
+    start += rung.days
   })
 
   const hungry = wantedMg.findIndex((wanted, day) => wanted > suppliedMg[day]! * 1.0001)
@@ -231,17 +231,22 @@ function wantedByDay(rungs: readonly FeedRung[], appetite: Appetite): number[] {
   return wanted
 }
 
-function lastsOn(
-  { releasedMgPerL, cellMl }: FeedRung,
-  wantedMg: readonly number[],
-  appetite: Appetite,
-): number {
+/** Whether a rung is spent in the same mix in the same place as the one before: a stay may be cut into pieces. */
+const staysPut = (before: FeedRung, rung: FeedRung) =>
+  before.cellMl === rung.cellMl &&
+  before.releasedMgPerL === rung.releasedMgPerL &&
+  before.starterMgPerL === rung.starterMgPerL
+
+/** Days of the stay that begins with a rung. */
+function stayFrom(rungs: readonly FeedRung[], index: number): number {
+  let days = rungs[index]!.days
+  for (let i = index + 1; i < rungs.length && staysPut(rungs[i - 1]!, rungs[i]!); i++) days += rungs[i]!.days
+  return days
+}
+
+function lastsOn(rung: FeedRung, wantedMg: readonly number[], appetite: Appetite): number {
   const own = nitrogenWantedMg(SEED_FEEDS_ITSELF_DAYS, appetite)
-  const released = (releasedMgPerL * cellMl) / 1000
-  const out = wantedMg.findIndex(
-    (wanted, day) =>
-      wanted > own + released * (SOLUBLE_AT_ONCE + (1 - SOLUBLE_AT_ONCE) * Math.min(1, day / RELEASE_DAYS)),
-  )
+  const out = wantedMg.findIndex((wanted, day) => wanted > own + letGoMg(rung, rung.cellMl, day))
   return out < 0 ? wantedMg.length - 1 : out
 }
 

@@ -4,7 +4,9 @@ import { given, type Figure } from '../working/figure'
 import { byDefault, practice, yours, type Source } from '../working/source'
 import type { Feel } from './hydration'
 import type { MaterialLibrary } from './material'
+import type { Dampness } from './moisture'
 import { MIXING_LOSS_K, MIXING_LOSS_SOURCE } from './mixing-loss'
+import { BLOCK_COMPRESSION } from './pressing'
 import { extraProblems, recipeProblems, type Extra, type Part, type Preparation } from './recipe'
 import type { Scoop } from './scoops'
 
@@ -19,6 +21,8 @@ export interface Fill {
   readonly coverMaterialId: string
   /** Depth of this mix over a lower one, mm; null or nothing where the container holds this mix to its foot. */
   readonly topMm?: number | null | undefined
+  /** How wet for this container; null or nothing as the batch says, blocks as peanut butter. */
+  readonly feel?: Feel | null | undefined
 }
 
 export const COVER_IS_THE_MIX = 'mix'
@@ -26,6 +30,10 @@ export const COVER_IS_THE_MIX = 'mix'
 /** Whether the container holds two mixes, one above the other. */
 export const isLayered = (fill: Fill): fill is Fill & { topMm: number } =>
   fill.topMm !== null && fill.topMm !== undefined
+
+/** How wet the mix of a container is to be: what was said for it, peanut butter for blocks, else as the batch. */
+export const feelOf = (fill: Fill, { feel }: Pick<BatchRequest, 'feel'>): Feel =>
+  fill.feel ?? (fill.container.kind === 'block' ? 'soil block' : feel)
 
 /** All fractions 0–1, except the block compression, a ratio above 1. */
 export interface Allowances {
@@ -44,7 +52,7 @@ export interface Allowances {
 export const DEFAULT_ALLOWANCES: Allowances = {
   fill: 0.9,
   fillUnderCover: 0.75,
-  blockCompression: 2,
+  blockCompression: BLOCK_COMPRESSION,
   mixingLossK: MIXING_LOSS_K,
   spare: 0.05,
 }
@@ -68,8 +76,10 @@ export interface BatchRequest {
   readonly packIds: Readonly<Record<string, string>>
   readonly extras: readonly Extra[]
   readonly preparations: readonly Preparation[]
-  /** How wet the mix should feel when it is filled in. */
+  /** How wet the mix should feel when it is filled in, where a container does not say otherwise. */
   readonly feel: Feel
+  /** How damp a bag of ready mix is. */
+  readonly dampness: Dampness
   /** The tub it is stirred in, L; null when it is large enough. */
   readonly tubL: number | null
   readonly materials: MaterialLibrary
@@ -82,6 +92,7 @@ export const plainBatch = () => ({
   extras: [] as Extra[],
   preparations: [] as Preparation[],
   feel: 'wrung-out sponge' as Feel,
+  dampness: 'damp' as Dampness,
   tubL: null as number | null,
 })
 

@@ -69,9 +69,9 @@ describe('from containers to loose mix', () => {
     expect(mixingLoss(mix).value).toBeCloseTo(loss, 12)
   })
 
-  it('counts vermiculite and hulls as half coarse', () => {
-    const half = [{ material: materialById('vermiculite'), share: share(1) }]
-    expect(mixingLoss(half).value).toBeCloseTo(0.1, 12)
+  it('counts vermiculite and hulls as half coarse: with peat, even parts lose half as much', () => {
+    const half = ['vermiculite', 'peat'].map((id) => ({ material: materialById(id), share: share(0.5) }))
+    expect(mixingLoss(half).value).toBeCloseTo(0.05, 12)
     expect(materialById('rice-hulls').coarse).toBe(0.5)
   })
 

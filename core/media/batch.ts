@@ -2,15 +2,23 @@ import { cautions, type Caution, type CautionId } from '../cautions/caution'
 import { refuse } from '../problem'
 import { derive, given, total, type Figure } from '../working/figure'
 import { practice, yours } from '../working/source'
-import { batchProblems, COVER_IS_THE_MIX, isLayered, STIRRABLE, type BatchRequest } from './batch-request'
-import { chemistryOf, SALTS_LIMITS_MS_PER_CM, type Chemistry } from './chemistry'
-import { demandOf, settlingOf, type FillDemand } from './filling'
+import {
+  batchProblems,
+  COVER_IS_THE_MIX,
+  feelOf,
+  isLayered,
+  STIRRABLE,
+  type BatchRequest,
+} from './batch-request'
+import { chemistryOf, dosed, SALTS_LIMITS_MS_PER_CM, type Chemistry } from './chemistry'
+import { demandOf, type FillDemand } from './filling'
 import { soakForFibre, soakForMass, type CoirSoak } from './hydration'
 import { materialIn, type Material, type MaterialLibrary, type Pack } from './material'
-import { planMix, sharesOf, type Measure, type MixPlan } from './mix-plan'
+import { planMix, sharesOf, type Measure, type MixPlan, type Portion } from './mix-plan'
 import { packsToOpen } from './packs'
 import type { Extra } from './recipe'
 import { countScoops, type ScoopCount } from './scoops'
+import { settlingOf } from './settling'
 import { meshOf, sieveYield, type SieveYield } from './sieve'
 
 export interface ExtraLine {
@@ -73,17 +81,18 @@ export function planBatch(request: BatchRequest): BatchPlan {
   const settling = settlingOf(ingredients)
   const lowerSettling = layered ? settlingOf(lowerIngredients) : null
   const fills = request.fills.map((fill) => demandOf(fill, allowances, settling, lowerSettling))
-  const main = largest(fills, ({ looseL }) => looseL.value)
   const ofMix = fills.flatMap(({ fill, looseL, coverL }) =>
     coverL && fill.coverMaterialId === COVER_IS_THE_MIX ? [looseL, coverL] : [looseL],
   )
-  const mix = planMix(ingredients, total('Loose mix', 'L', ofMix), main.fill.container, request)
+  const mix = planMix(ingredients, total('Loose mix', 'L', ofMix), portionsOf(fills, request), request)
   const lowerOf = fills.flatMap(({ lowerL }) => lowerL ?? [])
   const lower = layered
     ? planMix(
         lowerIngredients,
         total('Loose mix for below', 'L', lowerOf),
-        largest(fills, ({ lowerL }) => lowerL?.value ?? 0).fill.container,
+        fills.flatMap(({ fill, lowerL }) =>
+          lowerL ? [{ looseL: lowerL, container: fill.container, feel: feelOf(fill, request) }] : [],
+        ),
         request,
       )
     : null
@@ -91,7 +100,7 @@ export function planBatch(request: BatchRequest): BatchPlan {
   const lines = materialNeeds(materials, [...mix.measures, ...(lower?.measures ?? [])], fills).map((need) =>
     measured(need, mix.measures, request),
   )
-  const chemistry = chemistryOf(ingredients, mix.mixingLoss)
+  const chemistry = chemistryOf(ingredients, mix.mixingLoss, dosed(request.extras, materials))
   const stirringTubL = derive(
     'Tub to stir it in',
     'L',
@@ -115,8 +124,18 @@ export function planBatch(request: BatchRequest): BatchPlan {
   }
 }
 
-const largest = (fills: readonly FillDemand[], by: (demand: FillDemand) => number) =>
-  fills.reduce((most, fill) => (by(fill) > by(most) ? fill : most))
+/** Where the mix goes: into each kind of container, and on top of it where it is its own cover. */
+const portionsOf = (fills: readonly FillDemand[], request: BatchRequest): Portion[] =>
+  fills.flatMap(({ fill, looseL, coverL }) => {
+    const { container } = fill
+    const into = { looseL, container, feel: feelOf(fill, request) }
+    return coverL && fill.coverMaterialId === COVER_IS_THE_MIX
+      ? [
+          into,
+          { looseL: coverL, container: { ...container, kind: 'open tray' as const }, feel: request.feel },
+        ]
+      : [into]
+  })
 
 function extraLine({ materialId, gPerL }: Extra, mixL: Figure, materials: MaterialLibrary): ExtraLine {
   const material = materialIn(materials, materialId)

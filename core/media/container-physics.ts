@@ -1,3 +1,4 @@
+import { airWanted, type AirWanted } from './air-wanted'
 import type { Container } from '../containers/container'
 import { cellVolume, cellWord } from '../containers/container'
 import { planAreaMm2, volumeBelow, type Shape } from '../containers/shape'
@@ -5,7 +6,8 @@ import { gaussLegendre } from '../numeric/gauss-legendre'
 import { derive, given, weightedTotal, type Figure } from '../working/figure'
 import { handbook, standard } from '../working/source'
 import type { Material } from './material'
-import { mixingLoss } from './mixing-loss'
+import { mixingLoss, openingOf } from './mixing-loss'
+import { BLOCK_COMPRESSION, pressed, unpressed, type Pressing } from './pressing'
 import { retentionOf, waterAt } from './retention'
 
 /** A material with its share of the loose volume, a figure from 0 to 1; shares add up to 1. */
@@ -30,41 +32,27 @@ export interface ContainerPhysics {
   /** Weight of one whole container, all its cells full of drained mix, without the container itself, g. */
   readonly wetWeightG: Figure
   readonly airWanted: AirWanted
-}
-
-/** Air a root wants in the actual container [handbook, from memory]. */
-export interface AirWanted {
-  readonly least: number
-  readonly comfortable: number
-}
-
-/** @param cellMl volume of one cell, mL */
-export function airWanted(cellMl: number): AirWanted {
-  if (cellMl < 30) return { least: 0.04, comfortable: 0.08 }
-  if (cellMl <= 150) return { least: 0.08, comfortable: 0.14 }
-  return { least: 0.12, comfortable: 0.25 }
+  /** Litres of mix in a litre of the container: 1, and more where it is pressed. */
+  readonly pressing: Figure
 }
 
 /**
- * Water held by a blend at a suction, a fraction of the mixed volume: the shares' water, with the pores that mixing
- * loses taken from the largest, which empty first.
+ * Water held by a blend at a height above the drained base, a fraction of its volume. Retention points are of settled
+ * material, so what loose volumes lose on mixing is not charged to the air.
  *
  * @param shares fractions 0–1 of loose volume, in the order of `materials`
- * @param loss fraction of loose volume lost on mixing
+ * @param opening how much further it drains than its materials alone, from `openingOf`
  */
 export function blendWater(
   materials: readonly Material[],
   shares: readonly number[],
-  loss: number,
-  suctionCm: number,
+  opening: number,
+  heightCm: number,
 ): number {
-  let water = 0
-  let pores = 0
-  materials.forEach((material, i) => {
-    water += shares[i]! * waterAt(retentionOf(material), suctionCm)
-    pores += shares[i]! * waterAt(retentionOf(material), 0)
-  })
-  return Math.min(water, pores - loss) / (1 - loss)
+  return materials.reduce(
+    (water, material, i) => water + shares[i]! * waterAt(retentionOf(material), opening * heightCm),
+    0,
+  )
 }
 
 /** Heights above the base, cm, and the share of the slice's volume each stands for, summing to 1. */
@@ -81,9 +69,14 @@ export function levels(
   return raw.map(({ heightCm, share }) => ({ heightCm, share: share / sum }))
 }
 
+/** Depth of the straight column whose mix stands as high on average, mm: a taper holds most of its mix up in the air. */
+export const columnDepthMm = (shape: Shape): number =>
+  2 * MM_PER_CM * levels(shape).reduce((sum, { heightCm, share }) => sum + heightCm * share, 0)
+
 /** A mix, as far as air and water go. */
 export interface Blend {
   readonly ingredients: readonly Ingredient[]
+  /** What its loose volumes lose on mixing: so much heavier is a litre of it. */
   readonly mixingLoss: Figure
 }
 
@@ -92,18 +85,26 @@ export interface LowerBlend extends Blend {
   readonly heightMm: number
 }
 
-/** Air and water of a mix in a container, over another one where it is filled in layers; with workings. */
+/**
+ * Air and water of a mix in a container, over another one where it is filled in layers; with workings.
+ *
+ * @param press how many loose litres go into a pressed one, where the container is a block
+ */
 export function physicsIn(
   container: Container,
   ingredients: readonly Ingredient[],
   loss = mixingLoss(ingredients),
   lower: LowerBlend | null = null,
+  press = BLOCK_COMPRESSION,
 ): ContainerPhysics {
   const { shape } = container
+  const pressing = container.kind === 'block' ? pressed(ingredients, press) : unpressed
   const layers = [
-    ...(lower ? [{ ...traitsOfBlend(lower), name: ', lower mix', from: 0, to: lower.heightMm }] : []),
+    ...(lower
+      ? [{ ...traitsOfBlend(lower, unpressed), name: ', lower mix', from: 0, to: lower.heightMm }]
+      : []),
     {
-      ...traitsOfBlend({ ingredients, mixingLoss: loss }),
+      ...traitsOfBlend({ ingredients, mixingLoss: loss }, pressing),
       name: lower ? ', upper mix' : '',
       from: lower?.heightMm ?? 0,
       to: shape.depthMm,
@@ -133,7 +134,7 @@ export function physicsIn(
       levels(shape, from, to).map(({ heightCm, share }) => {
         const height = `${(heightCm * MM_PER_CM).toFixed(0)} mm above the base`
         return {
-          figure: waterIn(heightCm, `Water ${height}${name}`),
+          figure: waterIn(heightCm, `Water ${height}${name}`, 'opened'),
           weight: given(
             `Share of the volume around ${height}`,
             share * part,
@@ -153,17 +154,17 @@ export function physicsIn(
     airSpace: derive(
       'Air after draining',
       'share',
-      'p - c',
+      'max(0, p - c)',
       { p: totalPorosity, c: containerCapacity },
-      ({ p, c }) => p - c,
+      ({ p, c }) => Math.max(0, p - c),
     ),
     easilyAvailableWater: derive(
       'Easily available water',
       'share',
       'a - b',
       {
-        a: ofAll('Water at 10 cm', 'share', ({ waterIn }) => waterIn(10, 'Water at 10 cm')),
-        b: ofAll('Water at 50 cm', 'share', ({ waterIn }) => waterIn(50, 'Water at 50 cm')),
+        a: ofAll('Water at 10 cm', 'share', ({ waterIn }) => waterIn(10, 'Water at 10 cm', 'as measured')),
+        b: ofAll('Water at 50 cm', 'share', ({ waterIn }) => waterIn(50, 'Water at 50 cm', 'as measured')),
       },
       ({ a, b }) => a - b,
       'De Boodt & Verdonck (1972): 20–30 % is ideal.',
@@ -182,7 +183,8 @@ export function physicsIn(
       ({ k, V, d, c }) => ((k * V) / 1000) * (d + c * 1000),
       'Mix and water, without the container. When it has lost half of its easily available water, water again.',
     ),
-    airWanted: airWanted(volume.value),
+    airWanted: airWanted(columnDepthMm(shape)),
+    pressing: pressing.litres,
   }
 }
 
@@ -193,62 +195,55 @@ function partOfVolume(shape: Shape, fromMm: number, toMm: number): number {
   return (below(toMm) - below(fromMm)) / below(shape.depthMm)
 }
 
-function traitsOfBlend({ ingredients, mixingLoss: loss }: Blend) {
-  const loosePores = weightedTotal(
-    'Pores of the loose materials',
-    'share',
-    ingredients.map(({ material, share }) => ({ weight: share, figure: materialWater(material, 0) })),
-  )
-  const pores = derive(
-    'Total pores',
-    'share',
-    '(p - s) / (1 - s)',
-    { p: loosePores, s: loss },
-    ({ p, s }) => (p - s) / (1 - s),
-    'Mixing loses pores, never solids.',
-  )
-  const waterIn = (suctionCm: number, name: string) => {
-    const loose = weightedTotal(
-      `${name}, loose`,
-      'share',
-      ingredients.map(({ material, share }) => ({
-        weight: share,
-        figure: materialWater(material, suctionCm),
-      })),
-    )
-    return derive(
+function traitsOfBlend({ ingredients, mixingLoss: loss }: Blend, pressing: Pressing) {
+  const opening = openingOf(ingredients)
+  const overAll = (name: string, unit: string, of: (material: Material) => Figure) =>
+    weightedTotal(
       name,
-      'share',
-      'min(w, p - s) / (1 - s)',
-      { w: loose, p: loosePores, s: loss },
-      ({ w, p, s }) => Math.min(w, p - s) / (1 - s),
-      'The pores lost on mixing are the large ones, which empty first.',
+      unit,
+      ingredients.map(({ material, share }) => ({ weight: share, figure: of(material) })),
+    )
+  const still = given('Suction', 0, 'cm', handbook('soaked through'))
+  const pores = pressing.pores(overAll('Total pores', 'share', (material) => materialWater(material, still)))
+  const waterIn = (heightCm: number, name: string, how: 'opened' | 'as measured') => {
+    const height = given('Suction', heightCm, 'cm', handbook('height above the drained base'))
+    const suction =
+      how === 'opened' && opening.value !== 1
+        ? derive('Suction on an opened mix', 'cm', 'f * z', { f: opening, z: height }, ({ f, z }) => f * z)
+        : height
+    return pressing.water(
+      overAll(name, 'share', (material) => materialWater(material, suction)),
+      pores,
     )
   }
   const density = derive(
     'Dry weight of the mix',
     'g/L',
-    'd / (1 - s)',
+    'q * d / (1 - s)',
     {
-      d: weightedTotal(
-        'Dry weight, loose',
-        'g/L',
-        ingredients.map(({ material, share }) => ({
-          weight: share,
-          figure: given(
-            `${material.name}: dry bulk density`,
-            material.dryBulkDensityGPerL,
-            'g/L',
-            material.sources.dryBulkDensityGPerL,
-          ),
-        })),
+      q: pressing.litres,
+      d: overAll('Dry weight of the materials', 'g/L', ({ name, dryBulkDensityGPerL, sources }) =>
+        given(`${name}: dry bulk density`, dryBulkDensityGPerL, 'g/L', sources.dryBulkDensityGPerL),
       ),
       s: loss,
     },
-    ({ d, s }) => d / (1 - s),
+    ({ q, d, s }) => (q * d) / (1 - s),
+    'No grain is lost: what loose volumes lose on mixing and pressing makes a litre heavier.',
   )
   return { pores, waterIn, density }
 }
+
+/** Mix in one cell, mL: its volume, and more where it is pressed in. */
+export const mixInCell = (container: Container, { pressing }: ContainerPhysics): Figure =>
+  pressing.value === 1
+    ? cellVolume(container)
+    : derive(
+        `Mix pressed into one ${cellWord(container)}`,
+        'mL',
+        'V * q',
+        { V: cellVolume(container), q: pressing },
+        ({ V, q }) => V * q,
+      )
 
 /** The same container, deeper or shallower, for comparing. */
 export function withDepth(container: Container, depthMm: number): Container {
@@ -256,7 +251,7 @@ export function withDepth(container: Container, depthMm: number): Container {
   return { ...rest, shape: { ...container.shape, depthMm } }
 }
 
-function materialWater(material: Material, suctionCm: number): Figure {
+function materialWater(material: Material, suction: Figure): Figure {
   const curve = retentionOf(material)
   const fitted = (name: string, value: number, unit: string) =>
     given(`${material.name}: ${name}`, value, unit, {
@@ -264,7 +259,7 @@ function materialWater(material: Material, suctionCm: number): Figure {
       cite: `fitted to ${material.sources.theta10.cite}`,
     })
   return derive(
-    `${material.name}: water at ${suctionCm.toFixed(1)} cm`,
+    `${material.name}: water at ${suction.value.toFixed(1)} cm`,
     'share',
     'r + (t - r) * (1 + (a * h)^n)^(1 / n - 1)',
     {
@@ -272,9 +267,9 @@ function materialWater(material: Material, suctionCm: number): Figure {
       t: fitted('saturated water', curve.thetaS, 'share'),
       a: fitted('α', curve.alphaPerCm, '1/cm'),
       n: fitted('n', curve.n, ''),
-      h: given('Suction', suctionCm, 'cm', handbook('height above the drained base')),
+      h: suction,
     },
-    () => waterAt(curve, suctionCm),
+    ({ h }) => waterAt(curve, h),
     VAN_GENUCHTEN,
   )
 }

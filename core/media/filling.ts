@@ -1,9 +1,8 @@
 import { cellCount, cellTopArea, cellVolume, type Container } from '../containers/container'
 import { brimVolume, heightFilled, volumeBelow } from '../containers/shape'
-import { derive, given, weightedTotal, type Figure } from '../working/figure'
+import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 import { allowance, isLayered, type Allowances, type Fill } from './batch-request'
-import type { Ingredient } from './container-physics'
 
 /** What one kind of container takes. */
 export interface FillDemand {
@@ -16,18 +15,6 @@ export interface FillDemand {
   /** How high the lower layer reaches above the base, mm. */
   readonly lowerHeightMm: Figure | null
   readonly coverL: Figure | null
-}
-
-/** How much a mix sinks when the container is tapped: its materials' settling by their shares. */
-export function settlingOf(ingredients: readonly Ingredient[]): Figure {
-  return weightedTotal(
-    'Settling of this mix',
-    'share',
-    ingredients.map(({ material, share }) => ({
-      figure: given(`${material.name}: settling`, material.settling, 'share', material.sources.settling),
-      weight: share,
-    })),
-  )
 }
 
 /**

@@ -1,6 +1,7 @@
 import type { Container } from '../containers/container'
 import { levels } from './container-physics'
-import { MIXING_LOSS_K } from './mixing-loss'
+import { PH_UNCERTAINTY } from './chemistry'
+import { MIXING_LOSS_K, OPENING_K } from './mixing-loss'
 import type { Material } from './material'
 import { retentionOf, waterAt } from './retention'
 
@@ -40,13 +41,15 @@ export interface Found {
   readonly traits: Readonly<Record<FinderTrait, number>>
   /** How far outside the wants, 0 when all are met; each want counts by its own size. */
   readonly miss: number
+  /** The chance that it meets all wants, material figures and scoops scattering as they do; 0–1. */
+  readonly chance: number
 }
 
 export interface FinderResult {
   readonly looked: number
   /** How many met every want. */
   readonly fitting: number
-  /** Best first: all wants met, then nearest. */
+  /** Best first: the likeliest to meet all wants, then those nearest to them. */
   readonly best: readonly Found[]
   /** For each want (`scoop` and `base` among them), how many blends it alone excluded: where none fits, the largest is the one to ease. */
   readonly excludedBy: Readonly<Record<string, number>>
@@ -59,8 +62,9 @@ const MOST_CLOUD = 900
 /**
  * Judge every recipe in small whole parts, each ratio once.
  *
- * The shares' sums are carried along as parts are added, so that a blend costs a handful of additions; air is
- * reckoned at the container's own levels with the mixing loss, as `physicsIn` does.
+ * The shares' sums are carried along as parts are added, so that a blend costs a handful of additions: water in the
+ * container at four openings of the mix, between which it is read as `physicsIn` reckons it. Those that meet all wants
+ * are ranked by how many standard deviations they lie inside; of the best, the chance is drawn.
  *
  * @throws RangeError for a request that cannot be searched, naming its field
  * @param progress called now and then with the fraction done; answers false to stop
@@ -113,9 +117,9 @@ export function findMixes(
     }
     if (missed === 0) fitting++
     if (missed === 1) excluded[only]!++
-    // Among equals the simpler recipe comes first.
-    const rank = miss * 1e3 + depth + sum / 100
-    best.offer(rank, parts, traits, miss)
+    // Furthest inside all wants first; among equals the simpler recipe.
+    const inside = missed === 0 ? Math.round(marginOf(parts, sum, table, traits, wants) * 4) / 4 : 0
+    best.offer(miss * 1e3 - inside + depth / 100 + sum / 10_000, parts, traits, miss)
     if ((looked & 7) === 0 || miss === 0)
       cloud.offer(miss * 1e3 + ((looked * 2654435761) >>> 0) / 2 ** 32, parts, traits, miss)
   }
@@ -144,11 +148,20 @@ export function findMixes(
   return {
     looked,
     fitting,
-    best: best.sorted(),
+    best: best
+      .sorted()
+      .map((found) => ({ ...found, chance: found.miss > 0 ? 0 : chanceOf(found.parts, table, wants) }))
+      .sort((a, b) => (a.miss === 0 && b.miss === 0 ? byChance(a, b) : a.miss - b.miss)),
     excludedBy: Object.fromEntries([...wants, ...rules].map(({ name }, i) => [name, excluded[i]!])),
     cloud: cloud.sorted(),
   }
 }
+
+/** Chances that differ by less than the draws can tell are the same; then the simpler recipe comes first. */
+const byChance = (a: Found, b: Found) =>
+  Math.round(b.chance * 20) - Math.round(a.chance * 20) ||
+  a.parts.filter(Boolean).length - b.parts.filter(Boolean).length ||
+  a.parts.reduce((x, y) => x + y, 0) - b.parts.reduce((x, y) => x + y, 0)
 
 /** Traits of one blend, reckoned as the finder does. */
 export function traitsOf(request: FinderRequest, parts: readonly number[]): Record<FinderTrait, number> {
@@ -170,57 +183,191 @@ export function traitsOf(request: FinderRequest, parts: readonly number[]): Reco
 interface Table {
   readonly values: Float64Array
   readonly width: number
-  readonly levels: number
-  readonly shares: Float64Array
+  /** Coarseness between one threshold column and the next. */
+  readonly gaps: Float64Array
 }
 
-// Columns of a material: water at each level of the container, then these.
-const [PORES, W10, W50, COARSE, PH, HOLD, SALTS, FOOD, PRICE] = [0, 1, 2, 3, 4, 5, 6, 7, 8]
-const MORE = 9
+// Columns of a material: water in the container at some openings of the mix, then these, then one a threshold of coarseness.
+const NODES = [0, 1 / 3, 2 / 3, 1].map((u) => 1 + OPENING_K * u)
+const [PORES, W10, W50, PH, HOLD, SALTS, FOOD, DRAW, PRICE, FINER] = [4, 5, 6, 7, 8, 9, 10, 11, 12, 13]
 
 function tabulate({ materials, pricePerL, container }: FinderRequest): Table {
   const at = levels(container.shape)
-  const width = at.length + MORE
+  const coarseness = [...new Set(materials.map(({ coarse }) => coarse))].sort((a, b) => a - b)
+  const gaps = Float64Array.from(coarseness.slice(1), (c, k) => c - coarseness[k]!)
+  const width = FINER + gaps.length
   const values = new Float64Array(materials.length * width)
   materials.forEach((material, m) => {
     const curve = retentionOf(material)
-    at.forEach(({ heightCm }, i) => (values[m * width + i] = waterAt(curve, heightCm)))
-    const more = [
+    const columns = [
+      ...NODES.map((opening) =>
+        at.reduce((water, { heightCm, share }) => water + share * waterAt(curve, opening * heightCm), 0),
+      ),
       waterAt(curve, 0),
       waterAt(curve, 10),
       waterAt(curve, 50),
-      material.coarse,
       material.ph * material.bufferWeight,
       material.bufferWeight,
       material.smeEcMsPerCm,
       material.dryBulkDensityGPerL * material.nitrogenPercent * 10 * material.mineralised,
+      material.drawsNitrogenMgPerL ?? 0,
       pricePerL[m] ?? 0,
+      ...Array.from(gaps, (_, k) => (material.coarse <= coarseness[k]! ? 1 : 0)),
     ]
-    more.forEach((value, i) => (values[m * width + at.length + i] = value))
+    values.set(columns, m * width)
   })
-  return { values, width, levels: at.length, shares: Float64Array.from(at, ({ share }) => share) }
+  return { values, width, gaps }
 }
+
+/** How unlike the grains of a blend are: 4 · Σ over the steps of coarseness of what is finer times what is coarser. */
+function unlike(sums: Float64Array, each: number, { gaps }: Table): number {
+  let d = 0
+  for (let k = 0; k < gaps.length; k++) {
+    const finer = sums[FINER + k]! * each
+    d += gaps[k]! * finer * (1 - finer)
+  }
+  return 4 * d
+}
+
+/** Weights of the nodes of opening for a blend, by Lagrange: water between them is smooth. */
+const weights = new Float64Array(NODES.length)
+function weigh(unlikeness: number): void {
+  const t = unlikeness * 3
+  weights[0] = -((t - 1) * (t - 2) * (t - 3)) / 6
+  weights[1] = (t * (t - 2) * (t - 3)) / 2
+  weights[2] = -(t * (t - 1) * (t - 3)) / 2
+  weights[3] = (t * (t - 1) * (t - 2)) / 6
+}
+const waterOf = (from: Float64Array, at: number) =>
+  weights[0]! * from[at]! +
+  weights[1]! * from[at + 1]! +
+  weights[2]! * from[at + 2]! +
+  weights[3]! * from[at + 3]!
 
 /** Writes the blend's traits, and answers what mixing loses of its volume (0–1). */
 function judgeBlend(sums: Float64Array, sum: number, table: Table, traits: Float64Array): number {
-  const n = table.levels
   const each = 1 / sum
-  const coarse = sums[n + COARSE]! * each
-  const loss = 4 * MIXING_LOSS_K * coarse * (1 - coarse)
+  const unlikeness = unlike(sums, each, table)
+  weigh(unlikeness)
+  const loss = MIXING_LOSS_K * unlikeness
   const kept = 1 / (1 - loss)
-  const pores = sums[n + PORES]! * each - loss
-  let water = 0
-  for (let i = 0; i < n; i++) {
-    const held = sums[i]! * each
-    water += table.shares[i]! * (held < pores ? held : pores)
-  }
-  traits[0] = (pores - water) * kept
-  traits[1] = (Math.min(sums[n + W10]! * each, pores) - Math.min(sums[n + W50]! * each, pores)) * kept
-  traits[2] = sums[n + PH]! / sums[n + HOLD]!
-  traits[3] = sums[n + SALTS]! * each
-  traits[4] = sums[n + FOOD]! * each * kept
-  traits[5] = sums[n + PRICE]! * each * kept
+  traits[0] = (sums[PORES]! - waterOf(sums, 0)) * each
+  traits[1] = (sums[W10]! - sums[W50]!) * each
+  traits[2] = sums[PH]! / sums[HOLD]!
+  traits[3] = sums[SALTS]! * each
+  traits[4] = Math.max(0, sums[FOOD]! * kept - sums[DRAW]!) * each
+  traits[5] = sums[PRICE]! * each * kept
   return loss
+}
+
+/** What one material brings to a trait that is a sum over shares; the weights of the last blend hold. */
+function brings(trait: number, table: Table, m: number): number {
+  const at = m * table.width
+  const { values } = table
+  if (trait === 0) return values[at + PORES]! - waterOf(values, at)
+  if (trait === 1) return values[at + W10]! - values[at + W50]!
+  if (trait === 3) return values[at + SALTS]!
+  return trait === 4 ? values[at + FOOD]! - values[at + DRAW]! : 0
+}
+
+/** Figures of a material scatter by so much from one bag to the next, as a fraction [handbook: ±15 %]. */
+const FIGURES_SCATTER = 0.15
+/** A part that is scooped is off by so much, as a fraction [default: a level scoop]. */
+const SCOOP_SCATTER = 0.07
+
+/**
+ * How far a blend lies inside all wants, in standard deviations: a trait is a sum over its materials, so its variance is the
+ * sum of theirs. pH is known to ±0.4 as a whole; a price has no scatter.
+ */
+function marginOf(
+  parts: Int32Array,
+  sum: number,
+  table: Table,
+  traits: Float64Array,
+  wants: Listed[],
+): number {
+  let margin = Infinity
+  for (const { trait, low, high } of wants) {
+    const value = traits[trait]!
+    const sd = trait === 2 ? PH_UNCERTAINTY : trait === 5 ? 0 : scatterOf(trait, value, parts, sum, table)
+    const inside = Math.min(value - low, high - value)
+    margin = Math.min(margin, sd > 0 ? inside / sd : inside >= 0 ? Infinity : -Infinity)
+  }
+  return Math.min(margin, MOST_MARGIN)
+}
+/** Further inside than this makes no difference. */
+const MOST_MARGIN = 3
+
+function scatterOf(trait: number, value: number, parts: Int32Array, sum: number, table: Table): number {
+  let variance = 0
+  for (let m = 0; m < parts.length; m++) {
+    if (parts[m] === 0) continue
+    const share = parts[m]! / sum
+    const each = brings(trait, table, m)
+    variance += (share * each * FIGURES_SCATTER) ** 2 + (share * (each - value) * SCOOP_SCATTER) ** 2
+  }
+  return Math.sqrt(variance)
+}
+
+const DRAWS = 400
+/** Deviates for one draw: a scoop and a figure or more for each of six materials. */
+const EACH = 64
+/** Normal deviates, the same for every recipe, so that recipes differ and not their luck. */
+const deviates = (() => {
+  // mulberry32, a small public-domain generator.
+  let state = 20270508
+  const uniform = () => {
+    state = (state + 0x6d2b79f5) | 0
+    let t = Math.imul(state ^ (state >>> 15), 1 | state)
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+    return (((t ^ (t >>> 14)) >>> 0) + 0.5) / 2 ** 32
+  }
+  return Float64Array.from(
+    { length: DRAWS * EACH },
+    () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform()),
+  )
+})()
+
+/** The chance that a recipe meets all wants, bags and scoops being what they are: the part of so many draws that did. */
+function chanceOf(parts: readonly number[], table: Table, wants: readonly Listed[]): number {
+  const used = parts.flatMap((amount, m) => (amount > 0 ? [{ amount, m }] : []))
+  const sums = new Float64Array(table.width)
+  for (const { amount, m } of used)
+    for (let i = 0; i < table.width; i++) sums[i]! += amount * table.values[m * table.width + i]!
+  const sum = used.reduce((all, { amount }) => all + amount, 0)
+  const traits = new Float64Array(FINDER_TRAITS.length)
+  judgeBlend(sums, sum, table, traits)
+  const linear = wants.filter(({ trait }) => trait !== 2 && trait !== 5)
+  const bring = linear.map(({ trait }) => used.map(({ m }) => brings(trait, table, m)))
+  const scale = linear.map(({ trait }, i) => {
+    const plain = used.reduce((all, { amount }, k) => all + (amount / sum) * bring[i]![k]!, 0)
+    return plain ? traits[trait]! / plain : 1
+  })
+  const fixed = wants
+    .filter(({ trait }) => trait === 5)
+    .every(({ low, high }) => traits[5]! >= low && traits[5]! <= high)
+  if (!fixed) return 0
+  const ph = wants.find(({ trait }) => trait === 2)
+  let met = 0
+  for (let d = 0; d < DRAWS; d++) {
+    let next = d * EACH
+    const draw = () => deviates[next++]!
+    const amounts = used.map(({ amount }) => amount * Math.max(0, 1 + SCOOP_SCATTER * draw()))
+    const all = amounts.reduce((a, b) => a + b, 0)
+    const off = ph ? traits[2]! + PH_UNCERTAINTY * draw() : 0
+    if (ph && (off < ph.low || off > ph.high)) continue
+    const inside = linear.every(({ low, high }, i) => {
+      const value =
+        scale[i]! *
+        amounts.reduce(
+          (v, amount, k) => v + (amount / all) * bring[i]![k]! * (1 + FIGURES_SCATTER * draw()),
+          0,
+        )
+      return value >= low && value <= high
+    })
+    if (inside) met++
+  }
+  return met / DRAWS
 }
 
 /** Wants that look at the parts themselves; each says how far off a recipe is, 0 when it obeys. */
@@ -249,7 +396,14 @@ function listRules({ scoop, base }: FinderRequest) {
   ]
 }
 
-function listWants(wants: Wants) {
+interface Listed {
+  readonly name: FinderTrait
+  readonly trait: number
+  readonly low: number
+  readonly high: number
+  readonly scale: number
+}
+function listWants(wants: Wants): Listed[] {
   return FINDER_TRAITS.flatMap((name, trait) => {
     const want = wants[name]
     if (!want || (want.low === undefined && want.high === undefined)) return []
@@ -278,7 +432,7 @@ class Best {
 
   offer(rank: number, parts: Int32Array, traits: Float64Array, miss: number): void {
     if (rank >= this.worst) return
-    const found = { parts: Array.from(parts), traits: named(traits), miss }
+    const found = { parts: Array.from(parts), traits: named(traits), miss, chance: 0 }
     let at = this.entries.length
     while (at > 0 && this.entries[at - 1]!.rank > rank) at--
     this.entries.splice(at, 0, { rank, found })

@@ -6,7 +6,14 @@ import { daysOfFood, LONGEST_DAYS, type Appetite } from './food'
 
 describe('days of food', () => {
   const days = (releasedMgPerL: number, cellMl: number, appetite: Appetite) =>
-    daysOfFood(given('r', releasedMgPerL, 'mg/L', yours()), given('v', cellMl, 'mL', yours()), appetite).value
+    daysOfFood(
+      {
+        releasedMgPerL: given('r', releasedMgPerL, 'mg/L', yours()),
+        starterMgPerL: given('s', 0, 'mg/L', yours()),
+      },
+      given('v', cellMl, 'mL', yours()),
+      appetite,
+    ).value
 
   it('a sterile mix is empty 5–10 days after emergence (common practice)', () => {
     expect(days(0, 45, 'medium')).toBeGreaterThanOrEqual(5)

@@ -22,39 +22,49 @@ export function nitrogenWantedMg(days: number, appetite: Appetite): number {
   return NITROGEN_OF_DRY_MASS * MASS_AT_EMERGENCE_MG * (Math.exp(GROWTH_PER_DAY[appetite] * days) - 1)
 }
 
-/** Nitrogen it can have had by then, mg: the seed's own, and what the mix in its cell has let go. */
-export function nitrogenSuppliedMg(days: number, releasedMgPerCell: number, appetite: Appetite): number {
-  const fromMix =
-    releasedMgPerCell * (SOLUBLE_AT_ONCE + (1 - SOLUBLE_AT_ONCE) * Math.min(1, days / RELEASE_DAYS))
-  return nitrogenWantedMg(SEED_FEEDS_ITSELF_DAYS, appetite) + fromMix
+/** Nitrogen a litre of mix gives, mg: over 8 weeks at 21 °C, and soluble on the day it is mixed. */
+export interface MixFood {
+  readonly releasedMgPerL: number
+  readonly starterMgPerL: number
 }
 
+/** Nitrogen that the mix of one cell has let go so many days after it was filled, mg; what is soluble is given once. */
+export const letGoMg = ({ releasedMgPerL, starterMgPerL }: MixFood, cellMl: number, days: number): number =>
+  (cellMl / 1000) *
+  (starterMgPerL +
+    releasedMgPerL * (SOLUBLE_AT_ONCE + (1 - SOLUBLE_AT_ONCE) * Math.min(1, days / RELEASE_DAYS)))
+
+/** Nitrogen it can have had by then, mg: the seed's own, and what the mix in its cell has let go. */
+export const nitrogenSuppliedMg = (days: number, food: MixFood, cellMl: number, appetite: Appetite): number =>
+  nitrogenWantedMg(SEED_FEEDS_ITSELF_DAYS, appetite) + letGoMg(food, cellMl, days)
+
 /**
- * Days after emergence until the seedling in a cell has used up what seed and mix give.
+ * Days after emergence until the seedlings in a cell have used up what seed and mix give.
  *
- * @param releasedMgPerL nitrogen released in 8 weeks at 21 °C, mg per litre of mix
- * @param cellMl volume of mix in the cell, mL
+ * @param food nitrogen of a litre of mix: released in 8 weeks at 21 °C, and soluble when it is mixed, mg/L
+ * @param cellMl volume of mix in the cell for each of its plants, mL; more where it is pressed in
  * @returns 0 to `LONGEST_DAYS`; that many stands for "longer than it should stay"
  */
-export function daysOfFood(releasedMgPerL: Figure, cellMl: Figure, appetite: Appetite): Figure {
-  const perCell = derive(
-    'Nitrogen released in one cell',
-    'mg',
-    'R * V / 1000',
-    { R: releasedMgPerL, V: cellMl },
-    ({ R, V }) => (R * V) / 1000,
-  )
+export function daysOfFood(
+  { releasedMgPerL, starterMgPerL }: Record<keyof MixFood, Figure>,
+  cellMl: Figure,
+  appetite: Appetite,
+): Figure {
+  const inCell = (name: string, perL: Figure) =>
+    derive(name, 'mg', 'R * V / 1000', { R: perL, V: cellMl }, ({ R, V }) => (R * V) / 1000)
+  const food = { releasedMgPerL: releasedMgPerL.value, starterMgPerL: starterMgPerL.value }
   // With the supply taken at the day it runs out, the formula below gives that day; found by halving.
   let [low, high] = [0, LONGEST_DAYS]
   for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2
-    if (nitrogenWantedMg(middle, appetite) < nitrogenSuppliedMg(middle, perCell.value, appetite)) low = middle
+    if (nitrogenWantedMg(middle, appetite) < nitrogenSuppliedMg(middle, food, cellMl.value, appetite))
+      low = middle
     else high = middle
   }
   return derive(
     'Days of food',
     'days',
-    'min(L, log(1 + (S + R * (q + (1 - q) * t / T)) / (n * M)) / g)',
+    'min(L, log(1 + (S + A + R * (q + (1 - q) * t / T)) / (n * M)) / g)',
     {
       L: given('Longest that is reckoned', LONGEST_DAYS, 'days', byDefault('pot on before then')),
       S: given(
@@ -63,7 +73,8 @@ export function daysOfFood(releasedMgPerL: Figure, cellMl: Figure, appetite: App
         'mg',
         practice('a seed feeds itself for 7–10 days'),
       ),
-      R: perCell,
+      A: inCell('Nitrogen soluble at mixing, in one cell', starterMgPerL),
+      R: inCell('Nitrogen released in one cell', releasedMgPerL),
       q: given('Soluble at once', SOLUBLE_AT_ONCE, 'share', byDefault('of what is released in 8 weeks')),
       t: given(
         'Day it runs out',

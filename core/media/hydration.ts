@@ -1,5 +1,6 @@
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, handbook, practice } from '../working/source'
+import type { ContainerPhysics } from './container-physics'
 
 /** Litres of moist, loosened fibre from 1 kg of dry pressed coir; 12–15 [default]. */
 export const COIR_EXPANSION_L_PER_KG = 13
@@ -109,31 +110,55 @@ export type Feel = keyof typeof WETNESS
 export const FEELS = Object.keys(WETNESS) as [Feel, ...Feel[]]
 
 /**
- * Water to stir in for a wanted feel, L: V · (θ_target − θ_now) − water already in hydrated coir.
- * Never below 0: a mix that is already too wet takes none.
+ * Water that one kind of container's mix should hold, L, for a wanted feel.
  *
- * @param how loose mix in L; container capacity and the water the materials hold now as fractions 0–1; the water that
- *   went in with the soaked coir in L
+ * A block is mixed as wet as peanut butter: water in all its pores, of which a little runs out in pressing.
+ *
+ * @param looseL loose mix, L
+ * @param physics of the mix in that container
+ * @param compression loose litres in a pressed one, where it is a block
  */
-export function waterToAdd(how: {
-  mixL: Figure
-  containerCapacity: Figure
-  feel: Feel
-  thetaNow: Figure
-  coirWaterL: Figure
-}): Figure {
+export function waterWanted(
+  looseL: Figure,
+  { containerCapacity, totalPorosity }: Pick<ContainerPhysics, 'containerCapacity' | 'totalPorosity'>,
+  feel: Feel,
+  compression: number | null,
+): Figure {
+  const wet = given(`Wet as ${feel}, of what it can hold`, WETNESS[feel], 'share', byDefault('by feel'))
+  if (compression === null)
+    return derive(
+      'Water it should hold',
+      'L',
+      'V * f * c',
+      { V: looseL, f: wet, c: containerCapacity },
+      ({ V, f, c }) => V * f * c,
+    )
+  const full = feel === 'soil block'
+  return derive(
+    'Water the blocks should hold',
+    'L',
+    full ? 'V / b * c' : 'V / b * f * c',
+    {
+      V: looseL,
+      b: given('Block compression', compression, '', byDefault('1.5–3 by the press and the mix')),
+      ...(full ? { c: totalPorosity } : { f: wet, c: containerCapacity }),
+    },
+    () => (looseL.value / compression) * (full ? totalPorosity.value : wet.value * containerCapacity.value),
+    'A block holds no more than it has pores for.',
+  )
+}
+
+/**
+ * Water to stir in, L: what it should hold, less what its materials bring and what the coir was soaked in.
+ * Never below 0: a mix that is already too wet takes none.
+ */
+export function waterToAdd(how: { wantedL: Figure; waterNowL: Figure; coirWaterL: Figure }): Figure {
   return derive(
     'Water to stir in',
     'L',
-    'max(0, V * (f * c - t) - w)',
-    {
-      V: how.mixL,
-      f: given(`Wet as ${how.feel}, of what it can hold`, WETNESS[how.feel], 'share', byDefault('by feel')),
-      c: how.containerCapacity,
-      t: how.thetaNow,
-      w: how.coirWaterL,
-    },
-    ({ V, f, c, t, w }) => Math.max(0, V * (f * c - t) - w),
+    'max(0, W - m - w)',
+    { W: how.wantedL, m: how.waterNowL, w: how.coirWaterL },
+    ({ W, m, w }) => Math.max(0, W - m - w),
     'Add it in small amounts and feel: materials come drier or damper than reckoned.',
   )
 }

@@ -1,11 +1,23 @@
 import type { Catalogue, Sourced } from '../catalogue'
 import type { CautionId } from '../cautions/caution'
 import { within, type Problem } from '../problem'
+import type { Source } from '../working/source'
 
 /** How a material comes from the shop. A compressed block is bought by dry mass and grows when wetted. */
 export type Pack =
   | { readonly id: string; readonly name: string; readonly volumeL: number }
   | { readonly id: string; readonly name: string; readonly dryMassG: number }
+
+/** What a gram of an amendment does in a litre of mix within some weeks. */
+export interface PerGram {
+  /** Acid it takes away, as grams of dolomitic lime. */
+  readonly limeG: number
+  /** Salts it adds, mS/cm SME, as far as it dissolves. */
+  readonly saltsMsPerCm: number
+  /** Most salts it can add, mS/cm: what dissolves of it. */
+  readonly mostSaltsMsPerCm: number
+  readonly source: Source
+}
 
 /** The figures of a material that are measured, and can be corrected. */
 export interface MaterialFigures {
@@ -29,10 +41,12 @@ export interface MaterialFigures {
   readonly mineralised: number
   /** How strongly it holds the mix to its own pH, 0–1. */
   readonly bufferWeight: number
-  /** How much of it acts as coarse grains when mixed, 0–1: fine material falls into the gaps of coarse. */
+  /** Coarseness of its grains, from 0 (peat) to 1 (coarse perlite): fine material falls into the gaps of coarse. */
   readonly coarse: number
   /** How much it sinks when the filled container is tapped, as a fraction of its volume. */
   readonly settling: number
+  /** Water in it as it is bought, a fraction of its weight. */
+  readonly moisture: number
 }
 
 export const MATERIAL_FIGURES = [
@@ -49,6 +63,7 @@ export const MATERIAL_FIGURES = [
   'bufferWeight',
   'coarse',
   'settling',
+  'moisture',
 ] as const satisfies readonly (keyof MaterialFigures)[]
 export type MaterialFigure = keyof MaterialFigures
 
@@ -57,6 +72,14 @@ export interface Material extends MaterialFigures, Sourced<MaterialFigure> {
   readonly name: string
   /** A medium makes up the volume; an amendment is dosed by the gram and adds none. */
   readonly kind: 'medium' | 'amendment'
+  /** Ready mixed in a bag, dry or damp as it was stored: how damp is asked. */
+  readonly bagged?: boolean
+  /** What a gram of it does to a litre of mix, for what is dosed by the gram. */
+  readonly perGram?: PerGram
+  /** Nitrogen in a litre of it that is soluble when it is mixed, mg: the charge of a bagged mix, 70–250 [handbook, from memory]. */
+  readonly starterNMgPerL?: number
+  /** Nitrogen that a litre of it takes up while it rots, in 8 weeks, mg [handbook, from memory]. */
+  readonly drawsNitrogenMgPerL?: number
   /** Bought pressed and dry, and wetted before use. */
   readonly compressed?: boolean
   readonly packs: readonly Pack[]
@@ -114,5 +137,34 @@ export function materialProblems(figures: MaterialFigures): Problem[] {
       'Nitrogen lies between 0 and 30 % of dry mass.',
     ),
     ...within(['settling'], figures.settling, 0, 0.5, 'Settling lies between 0 and 50 %.'),
+    ...within(['moisture'], figures.moisture, 0, 0.9, 'Water as bought is 0 to 90 % of the weight.'),
+    ...curveProblems(figures),
+  ]
+}
+
+/** Points that no curve of a growing medium goes through, each told at its field. */
+function curveProblems({
+  theta0,
+  theta10,
+  theta50,
+  theta100,
+  dryBulkDensityGPerL,
+  organic,
+}: MaterialFigures): Problem[] {
+  const falls = theta0 >= theta10 && theta10 >= theta50 && theta50 >= theta100
+  // A solid takes its room: dry weight over the density of its grains (EN 13041).
+  const solid = dryBulkDensityGPerL * (organic / 1550 + (1 - organic) / 2650)
+  return [
+    ...(falls && theta0 === theta100
+      ? [{ path: ['theta10'], message: 'Nothing drains from this: look at the four points again.' }]
+      : []),
+    ...(theta0 + solid > 1.15
+      ? [
+          {
+            path: ['theta0'],
+            message: `With ${Math.round(dryBulkDensityGPerL)} g of solids in a litre there is room for about ${Math.max(1, Math.round((1 - solid) * 100))} % of pores.`,
+          },
+        ]
+      : []),
   ]
 }

@@ -1,12 +1,19 @@
-import { chemistryOf } from './chemistry'
+import { chemistryOf, dosed } from './chemistry'
+import type { MixFood } from './food'
 import type { MaterialLibrary } from './material'
 import { sharesOf } from './mix-plan'
 import { mixingLoss } from './mixing-loss'
-import { recipeProblems, type Part } from './recipe'
+import { extraProblems, recipeProblems, type Mix } from './recipe'
 
-/** Nitrogen that a mix lets go in 8 weeks, mg/L; 0 for one that cannot be reckoned. */
-export function releasedBy(parts: readonly Part[], materials: MaterialLibrary): number {
-  if (recipeProblems(parts, materials).length) return 0
+/** What a mix gives of nitrogen; nothing for one that cannot be reckoned. */
+export function foodOf({ parts, extras }: Mix, materials: MaterialLibrary): MixFood {
+  if (recipeProblems(parts, materials).length || extraProblems(extras, materials).length)
+    return { releasedMgPerL: 0, starterMgPerL: 0 }
   const ingredients = sharesOf(parts, materials)
-  return chemistryOf(ingredients, mixingLoss(ingredients)).releasedMgPerL.value
+  const { releasedMgPerL, starterMgPerL } = chemistryOf(
+    ingredients,
+    mixingLoss(ingredients),
+    dosed(extras, materials),
+  )
+  return { releasedMgPerL: releasedMgPerL.value, starterMgPerL: starterMgPerL.value }
 }

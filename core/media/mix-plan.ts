@@ -1,12 +1,13 @@
 import { derive, given, total, type Figure } from '../working/figure'
-import { byDefault, yours } from '../working/source'
+import { yours } from '../working/source'
 import type { Container } from '../containers/container'
 import { allowance, type BatchRequest } from './batch-request'
 import { physicsIn, type Ingredient } from './container-physics'
 import { hotWater, type HotWater } from './hot-water'
-import { soakForFibre, waterToAdd } from './hydration'
+import { soakForFibre, waterToAdd, waterWanted, type Feel } from './hydration'
 import { materialIn, type Material, type MaterialLibrary } from './material'
 import { mixingLoss } from './mixing-loss'
+import { waterAsBought } from './moisture'
 import type { Part } from './recipe'
 import { countScoops, type ScoopCount } from './scoops'
 
@@ -30,12 +31,12 @@ export interface MixPlan {
   readonly measures: readonly Measure[]
   /** Water to stir in for the wanted feel, beside what the coir brings, L. */
   readonly waterL: Figure
+  /** What it should hold in all, and what its materials bring, L: where they bring more, it is too wet. */
+  readonly wantedWaterL: Figure
+  readonly waterNowL: Figure
   /** The hot-water treatment, where it was chosen. */
   readonly hotWater: HotWater | null
 }
-
-/** Water in a material as it comes from the bag, a fraction of volume [default]; soaked coir is reckoned apart. */
-const MOISTURE_AS_BOUGHT = 0.12
 
 /** The recipe's shares, with workings. */
 export function sharesOf(parts: readonly Part[], materials: MaterialLibrary): Ingredient[] {
@@ -59,16 +60,23 @@ export function sharesOf(parts: readonly Part[], materials: MaterialLibrary): In
   })
 }
 
+/** What goes into one kind of container, of one mix, and how wet. */
+export interface Portion {
+  readonly looseL: Figure
+  readonly container: Container
+  readonly feel: Feel
+}
+
 /**
  * What goes into the tub for a wanted volume of mix: the materials measure more than the mix they make.
  *
- * @param container the one most of it goes into: how much water the mix holds depends on its depth
+ * @param portions where it goes: how much water a mix holds depends on the depth it stands in, and blocks want it wetter
  */
 export function planMix(
   ingredients: readonly Ingredient[],
   mixL: Figure,
-  container: Container,
-  request: Pick<BatchRequest, 'allowances' | 'scoop' | 'feel' | 'preparations'>,
+  portions: readonly Portion[],
+  request: Pick<BatchRequest, 'allowances' | 'scoop' | 'preparations' | 'dampness'>,
 ): MixPlan {
   const loss = mixingLoss(ingredients, allowance('Loss of an even mix', 'mixingLossK', request.allowances))
   const ingredientsL = derive(
@@ -89,32 +97,33 @@ export function planMix(
     )
     return { material, share, looseL, scoops: countScoops(request.scoop, looseL) }
   })
-  const thetaNow = derive(
-    'Water in the materials as bought',
-    'share',
-    'm * w',
-    {
-      m: given('Moisture from the bag', MOISTURE_AS_BOUGHT, 'share', byDefault('dry to the touch')),
-      w: total(
-        'Share that is not soaked',
-        'share',
-        ingredients.filter(({ material }) => !material.compressed).map(({ share }) => share),
-      ),
-    },
-    ({ m, w }) => m * w,
+  const asBought = waterAsBought(ingredients, request.dampness)
+  const waterNowL = derive(
+    'Water already in it',
+    'L',
+    'V * t',
+    { V: ingredientsL, t: asBought },
+    ({ V, t }) => V * t,
   )
   const coirWaterL = total(
     'Water with the soaked coir',
     'L',
     measures.flatMap(({ material, looseL }) => (material.compressed ? [soakForFibre(looseL).waterL] : [])),
   )
-  const waterL = waterToAdd({
-    mixL,
-    containerCapacity: physicsIn(container, ingredients, loss).containerCapacity,
-    feel: request.feel,
-    thetaNow,
-    coirWaterL,
-  })
+  const compression = request.allowances.blockCompression
+  const wantedL = total(
+    'Water it should hold',
+    'L',
+    portions.map(({ looseL, container, feel }) =>
+      waterWanted(
+        looseL,
+        physicsIn(container, ingredients, loss, null, compression),
+        feel,
+        container.kind === 'block' ? compression : null,
+      ),
+    ),
+  )
+  const waterL = waterToAdd({ wantedL, waterNowL, coirWaterL })
   return {
     ingredients,
     mixL,
@@ -122,12 +131,14 @@ export function planMix(
     ingredientsL,
     measures,
     waterL,
+    wantedWaterL: wantedL,
+    waterNowL,
     hotWater: request.preparations.includes('hot water')
       ? hotWater(
           mixL,
           ingredients,
           total('All the water of the batch, boiling', 'L', [coirWaterL, waterL]),
-          derive('Water already in it', 'L', 'V * t', { V: mixL, t: thetaNow }, ({ V, t }) => V * t),
+          waterNowL,
         )
       : null,
   }

@@ -14,6 +14,12 @@ export interface Extra {
   readonly gPerL: number
 }
 
+/** What a mix is made of. */
+export interface Mix {
+  readonly parts: readonly Part[]
+  readonly extras: readonly Extra[]
+}
+
 /** What is done to the materials before they are measured. */
 export const PREPARATIONS = ['hot water', 'sieve', 'fine sieve', 'moisten'] as const
 export type Preparation = (typeof PREPARATIONS)[number]

@@ -51,14 +51,14 @@ export const STARTING_RECIPES: readonly StartingRecipe[] = [
     name: 'Living, on coir',
     reasoning: 'Seed to transplant without feed. Alive, so nothing is boiled.',
     parts: { coir: 5, 'rice-hulls': 2, compost: 2, castings: 1 },
-    extras: { 'rock-dust': 5, 'dolomitic-lime': 1 },
+    extras: { 'rock-dust': 5, gypsum: 0.5 },
   }),
   recipe({
     id: 'farm-compost',
     name: 'Home compost and sand',
     reasoning: 'Nothing bought. Rich in salts: for strong seed, and for pressing into blocks.',
     parts: { 'home-compost': 9, sand: 1 },
-    extras: { 'rock-dust': 5, eggshell: 3 },
+    extras: { 'rock-dust': 5 },
     preparations: ['sieve'],
   }),
   recipe({
@@ -95,7 +95,7 @@ export const STARTING_RECIPES: readonly StartingRecipe[] = [
     name: 'Final container',
     reasoning: 'Potting mix with castings and a measured dose of granular feed: food for months.',
     parts: { 'potting-mix': 8, castings: 1, perlite: 1 },
-    extras: { 'granular-feed': 4 },
+    extras: { 'granular-feed': 3 },
   }),
   recipe({
     id: 'boiled-coir',

@@ -1,6 +1,6 @@
 import type { Container } from '../containers/container'
-import { airWanted } from './container-physics'
-import { cellVolume } from '../containers/container'
+import { airWanted } from './air-wanted'
+import { columnDepthMm } from './container-physics'
 import { findMixes, traitsOf, type FinderRequest, type FinderTrait, type Wants } from './finder'
 import { materialIn, type MaterialLibrary } from './material'
 import type { Part } from './recipe'
@@ -38,7 +38,7 @@ export function stretch(
   library: MaterialLibrary,
   most = 3,
 ): Stretched[] {
-  const wanted = airWanted(cellVolume(container).value)
+  const wanted = airWanted(columnDepthMm(container.shape))
   const wants: Wants = {
     air: { low: wanted.least },
     food: { low: FOOD_WANTED_MG_PER_L },

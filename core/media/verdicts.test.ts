@@ -3,21 +3,25 @@ import fc from 'fast-check'
 import { CONTAINERS } from '../containers/catalogue'
 import { cellVolume } from '../containers/container'
 import { BUILT_IN } from './materials'
-import { chemistryOf } from './chemistry'
+import { chemistryOf, dosed } from './chemistry'
 import { physicsIn } from './container-physics'
 import { daysOfFood } from './food'
 import { sharesOf } from './mix-plan'
 import { mixingLoss } from './mixing-loss'
 import { STARTING_RECIPES } from './recipes'
-import type { Part } from './recipe'
+import type { Extra, Part } from './recipe'
 import { verdictsOn, type Verdict } from './verdicts'
 
 const container = (id: string) => CONTAINERS.find((one) => one.id === id)!
-function judge(parts: readonly Part[], containerId = 'tray-72'): Record<Verdict['id'], Verdict> {
+function judge(
+  parts: readonly Part[],
+  containerId = 'tray-72',
+  extras: readonly Extra[] = [],
+): Record<Verdict['id'], Verdict> {
   const where = container(containerId)
   const ingredients = sharesOf(parts, BUILT_IN)
-  const chemistry = chemistryOf(ingredients, mixingLoss(ingredients))
-  const food = daysOfFood(chemistry.releasedMgPerL, cellVolume(where), 'medium')
+  const chemistry = chemistryOf(ingredients, mixingLoss(ingredients), dosed(extras, BUILT_IN))
+  const food = daysOfFood(chemistry, cellVolume(where), 'medium')
   const verdicts = verdictsOn(where, physicsIn(where, ingredients), chemistry, ingredients, food)
   return Object.fromEntries(verdicts.map((one) => [one.id, one])) as Record<Verdict['id'], Verdict>
 }
@@ -51,11 +55,40 @@ describe('verdicts on a mix', () => {
   })
 
   // Handbook (Fonteno, from memory): peat and vermiculite keep 2–3 % of air in a 288 plug, 20 % in a 15 cm pot.
-  it('say that the same mix drowns in a plug and breathes in a pot', () => {
+  it('find mixes that good plants are raised in good, deep and shallow, and say what little air asks of the waterer', () => {
     const both = mix({ peat: 1, vermiculite: 1 })
-    expect(judge(both, 'tray-288').air.mood).toBe('change')
-    expect(judge(both, 'tray-288').air.text).toContain('4 %')
-    expect(judge(both, 'pot-15cm').air.mood).not.toBe('change')
+    for (const id of ['tray-288', 'tray-72', 'pot-10cm', 'pot-15cm'])
+      expect(judge(both, id).air.mood).toBe('fine')
+    const peat = judge(mix({ 'peat-fine': 1 }))
+    expect(peat.air.mood).not.toBe('fine')
+    expect(peat.air.text).toMatch(/go light and pale on top before the next watering/)
+    const trays = ['tray-72', 'tray-24', 'pot-2.5in']
+    const unhappy = STARTING_RECIPES.flatMap(({ parts }) =>
+      trays.map((id) => judge(parts, id).air.mood),
+    ).filter((mood) => mood === 'change')
+    expect(unhappy).toEqual([])
+  })
+
+  // By hand, from 3–5 g/L for peat: 2 g/L in half peat is right, 12 g is far too much, and says so.
+  it('count the lime that is in, and warn of too much', () => {
+    const at = (gPerL: number) =>
+      judge(mix({ peat: 1, vermiculite: 1 }), 'tray-72', [{ materialId: 'dolomitic-lime', gPerL }]).ph
+    expect([at(0).mood, at(2).mood, at(12).mood]).toEqual(['change', 'fine', 'change'])
+    expect(at(0).text).toMatch(/Sour.*lime/)
+    expect(at(1).text).toMatch(/more of dolomitic lime|Measure before you lime/)
+    expect(at(12).text).toMatch(/Limed with 12 g .* is enough/)
+  })
+
+  it('never call a pH good that lies outside what is wanted', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 9, noNaN: true }), (gPerL) => {
+        const { mood, figure, text } = judge(mix({ peat: 2, coir: 1 }), 'tray-72', [
+          { materialId: 'dolomitic-lime', gPerL: Math.max(0.001, gPerL) },
+        ]).ph
+        const inside = figure.value >= 5.5 && figure.value <= 6.3
+        expect([mood === 'fine', /^Good as it is/.test(text)]).toEqual([inside, inside])
+      }),
+    )
   })
 
   it('dose lime where peat is sour, and warn where compost is limy', () => {

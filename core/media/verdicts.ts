@@ -1,9 +1,9 @@
-import { cellWord, type Container } from '../containers/container'
+import type { Container } from '../containers/container'
 import { printNumber, printShare } from '../units/format'
 import type { Chemistry } from './chemistry'
 import { PH_UNCERTAINTY, SALTS_LIMITS_MS_PER_CM } from './chemistry'
 import type { ContainerPhysics, Ingredient } from './container-physics'
-import type { Figure } from '../working/figure'
+import { derive, type Figure } from '../working/figure'
 
 /** What a figure means for the seedling, with the number and what would help. Never a scolding. */
 export interface Verdict {
@@ -16,6 +16,10 @@ export interface Verdict {
 
 /** Retention is known to ±15 %: a hair below a limit is at the limit. */
 const WITHIN = 0.9
+/** Less than this part of the least that good mixes show asks for more than a light hand at the can [default]. */
+const MUCH_TOO_LITTLE = 0.5
+/** More than this many times what is comfortable dries out quickly [default]. */
+const AIRY = 1.6
 
 /** Easily available water below this dries out in a day [handbook, from memory: 20–30 % is ideal]. */
 const LITTLE_WATER = 0.15
@@ -32,32 +36,42 @@ export function verdictsOn(
     airVerdict(container, physics),
     waterVerdict(physics),
     phVerdict(chemistry),
-    saltsVerdict(chemistry, ingredients),
+    saltsVerdict(saltsIn(chemistry, physics), ingredients),
     foodVerdict(daysOfFood),
   ]
 }
 
+/** Good plants are raised in little air by letting them go light; that is said, rather than doom. */
+const LET_IT_GO_LIGHT = 'Let it go light and pale on top before the next watering'
+
 function airVerdict(container: Container, { airSpace, airWanted }: ContainerPhysics): Verdict {
-  const [least, comfortable] = [printShare(airWanted.least), printShare(airWanted.comfortable)]
+  const range = `Good mixes show ${printShare(airWanted.least)} to ${printShare(airWanted.comfortable)} at this depth`
   const base = { id: 'air', title: 'Air', figure: airSpace } as const
-  const word = cellWord(container)
-  if (airSpace.value < airWanted.least * WITHIN)
+  if (container.kind === 'block')
+    return {
+      ...base,
+      mood: 'fine',
+      text: 'Pressed, it holds little air inside, but a block is open on five sides: stand blocks a finger apart, and let their faces go pale before the next watering.',
+    }
+  if (airSpace.value < airWanted.least * MUCH_TOO_LITTLE)
     return {
       ...base,
       mood: 'change',
-      text: `Roots drown: a ${word} of this size wants at least ${least}. A coarser mix or a deeper container brings air.`,
+      text: `${range}. ${LET_IT_GO_LIGHT}, and keep it from cucumbers, peppers and strawberries; a coarser mix or a deeper container is easier.`,
     }
-  if (airSpace.value < (airWanted.least + airWanted.comfortable) / 2)
+  if (airSpace.value < airWanted.least * WITHIN)
     return {
       ...base,
       mood: 'watch',
-      text: `Enough, with care at the can: ${least} is the least, ${comfortable} is comfortable.`,
+      text: `${range}. ${LET_IT_GO_LIGHT}; cucumbers, peppers and strawberries like more.`,
     }
-  return {
-    ...base,
-    mood: 'fine',
-    text: `Roots breathe: at least ${least} is wanted in a ${word} of this size.`,
-  }
+  if (airSpace.value > airWanted.comfortable * AIRY)
+    return {
+      ...base,
+      mood: 'fine',
+      text: `${range}: this is airier. Roots like it; it dries sooner, so look every day.`,
+    }
+  return { ...base, mood: 'fine', text: `${range}.` }
 }
 
 function waterVerdict({ easilyAvailableWater }: ContainerPhysics): Verdict {
@@ -67,24 +81,55 @@ function waterVerdict({ easilyAvailableWater }: ContainerPhysics): Verdict {
     : { ...base, mood: 'fine', text: 'Keeps water that roots can take easily.' }
 }
 
-function phVerdict({ ph, phWanted: [low, high], limeGPerL }: Chemistry): Verdict {
+function phVerdict({ ph, phWanted: [low, high], limeGPerL, limedGPerL }: Chemistry): Verdict {
   const base = { id: 'ph', title: 'pH', figure: ph } as const
-  const range = `${low}–${high} is wanted, give or take ${PH_UNCERTAINTY}`
-  if (ph.value < low - PH_UNCERTAINTY)
-    return {
-      ...base,
-      mood: 'change',
-      text:
-        limeGPerL.value > 0
-          ? `Sour: ${range}. About ${printNumber(limeGPerL.value, 2)} g of dolomitic lime a litre of mix brings it there.`
-          : `Sour: ${range}.`,
-    }
-  if (ph.value > high + PH_UNCERTAINTY)
-    return { ...base, mood: 'watch', text: `Limy: ${range}. Leaves may go pale between the veins.` }
+  const limed = limedGPerL.value >= 0.05
+  const grams = (value: number) => `${printNumber(value, 2)} g`
+  const range = `${printNumber(low, 2)}–${printNumber(high, 2)} is wanted`
+  const near = `nearer than this reckoning is sure of (± ${PH_UNCERTAINTY})`
+  const lacks = limeGPerL.value - limedGPerL.value
+  if (ph.value < low) {
+    const lime =
+      lacks > 0.05
+        ? ` About ${grams(lacks)} ${limed ? 'more ' : ''}of dolomitic lime a litre of mix brings it there.`
+        : ''
+    return ph.value < low - PH_UNCERTAINTY
+      ? { ...base, mood: 'change', text: `Sour: ${range}.${lime}` }
+      : { ...base, mood: 'watch', text: `A little sour, ${near}: ${range}. Measure before you lime.` }
+  }
+  if (ph.value > high) {
+    const far = ph.value > high + PH_UNCERTAINTY
+    if (limed && limedGPerL.value > limeGPerL.value * 1.25)
+      return {
+        ...base,
+        mood: far ? 'change' : 'watch',
+        text: `Limed with ${grams(limedGPerL.value)} a litre where ${limeGPerL.value < 0.05 ? 'none is wanted' : `about ${grams(limeGPerL.value)} is enough`}: ${range}. Too much lime locks up iron as surely as too little.`,
+      }
+    return far
+      ? {
+          ...base,
+          mood: 'watch',
+          text: `Limy: ${range}. Leave lime out; leaves may go pale between the veins.`,
+        }
+      : { ...base, mood: 'watch', text: `A little limy, ${near}: ${range}. Leave lime out.` }
+  }
   return { ...base, mood: 'fine', text: `Good as it is: ${range}.` }
 }
 
-function saltsVerdict({ saltsMsPerCm }: Chemistry, ingredients: readonly Ingredient[]): Verdict {
+/** A pressed litre holds the salts of more than a litre, in fewer pores. */
+function saltsIn({ saltsMsPerCm }: Chemistry, { pressing, totalPorosity }: ContainerPhysics): Figure {
+  if (pressing.value === 1) return saltsMsPerCm
+  return derive(
+    'Salts of the mix, pressed',
+    'mS/cm',
+    'e * q * (1 - (1 - p) / q) / p',
+    { e: saltsMsPerCm, q: pressing, p: totalPorosity },
+    ({ e, q, p }) => (e * q * (1 - (1 - p) / q)) / p,
+    'The same salts in the water that fewer pores hold.',
+  )
+}
+
+function saltsVerdict(saltsMsPerCm: Figure, ingredients: readonly Ingredient[]): Verdict {
   const base = { id: 'salts', title: 'Salts', figure: saltsMsPerCm } as const
   const { germination, seedlings } = SALTS_LIMITS_MS_PER_CM
   if (saltsMsPerCm.value <= germination)

@@ -1,39 +1,41 @@
 import type { Container } from '../containers/container'
 import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, type Fill } from '../media/batch-request'
-import { demandOf, settlingOf } from '../media/filling'
+import { demandOf } from '../media/filling'
 import type { MaterialLibrary } from '../media/material'
 import { sharesOf } from '../media/mix-plan'
-import { recipeProblems, type Part } from '../media/recipe'
-import { releasedBy } from '../media/released'
+import type { MixFood } from '../media/food'
+import { foodOf } from '../media/mix-food'
+import { recipeProblems, type Mix } from '../media/recipe'
+import { settlingOf } from '../media/settling'
 import type { Figure } from '../working/figure'
 
 /** What a season is planned with: the containers and mixes a household knows, and what each mix does. */
 export interface SeasonBook {
   readonly findContainer: (id: string) => Container | undefined
   readonly knowsMix: (recipeId: string) => boolean
-  readonly partsOf: (recipeId: string) => readonly Part[] | undefined
+  readonly mixOf: (recipeId: string) => Mix | undefined
   /** Loose mix for so many containers, the cover included where it is of the mix, L; 0 for a mix nobody knows. */
   readonly looseL: (recipeId: string, fill: Fill) => number
   /** Whether dry coir goes into it, which is soaked the evening before. */
   readonly wantsSoak: (recipeId: string) => boolean
-  /** Nitrogen the mix lets go in 8 weeks, mg/L. */
-  readonly releasedMgPerL: (recipeId: string) => number
+  /** Nitrogen the mix gives; none for one nobody knows. */
+  readonly foodOf: (recipeId: string) => MixFood
 }
 
 /** Each mix is reckoned once, however many rungs are filled with it. */
 export function seasonBook(
   findContainer: SeasonBook['findContainer'],
-  partsOf: SeasonBook['partsOf'],
+  mixOf: SeasonBook['mixOf'],
   materials: MaterialLibrary,
 ): SeasonBook {
   const settlings = new Map<string, Figure | null>()
-  const releases = new Map<string, number>()
+  const foods = new Map<string, MixFood>()
   const litres = new Map<string, number>()
 
   function settling(recipeId: string): Figure | null {
     const known = settlings.get(recipeId)
     if (known !== undefined) return known
-    const parts = partsOf(recipeId)
+    const parts = mixOf(recipeId)?.parts
     const found =
       parts && !recipeProblems(parts, materials).length ? settlingOf(sharesOf(parts, materials)) : null
     settlings.set(recipeId, found)
@@ -42,9 +44,11 @@ export function seasonBook(
 
   return {
     findContainer,
-    partsOf,
+    mixOf,
     wantsSoak: (recipeId) =>
-      (partsOf(recipeId) ?? []).some(({ materialId }) => materials.get(materialId)?.compressed !== undefined),
+      (mixOf(recipeId)?.parts ?? []).some(
+        ({ materialId }) => materials.get(materialId)?.compressed !== undefined,
+      ),
     knowsMix: (recipeId) => settling(recipeId) !== null,
     looseL(recipeId, fill) {
       const key = [recipeId, fill.container.id, fill.count, fill.coverMm, fill.coverMaterialId].join(' ')
@@ -57,13 +61,12 @@ export function seasonBook(
       litres.set(key, looseL.value + ofMix)
       return looseL.value + ofMix
     },
-    releasedMgPerL(recipeId) {
-      const known = releases.get(recipeId)
-      if (known !== undefined) return known
-      const parts = partsOf(recipeId)
-      const released = parts ? releasedBy(parts, materials) : 0
-      releases.set(recipeId, released)
-      return released
+    foodOf(recipeId) {
+      const known = foods.get(recipeId)
+      if (known) return known
+      const food = foodOf(mixOf(recipeId) ?? { parts: [], extras: [] }, materials)
+      foods.set(recipeId, food)
+      return food
     },
   }
 }

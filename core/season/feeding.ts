@@ -49,7 +49,7 @@ export function feedSowing(
     const { stageId, nMgPerL, everyDays } = rung.care
     const where = {
       cellMl: Math.max(LEAST_CELL_ML, cellVolume(rung.container).value),
-      releasedMgPerL: recipeId ? book.releasedMgPerL(recipeId) : 0,
+      ...book.foodOf(recipeId ?? ''),
     }
     if (rung.index === 0) {
       const young = Math.min(days, SEED_LEAF_DAYS)

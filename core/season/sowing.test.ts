@@ -9,7 +9,7 @@ import { addDays, dayFrom, daysBetween, type Day } from './day'
 import { frameProblems } from './frame'
 import { ladderById, ladderProblems, LADDERS, rung } from './ladder'
 import { emergenceVerdict, LOSSES, planSowing, sowingProblems, type PlannedRung } from './sowing'
-import { ask, book, find, frame, partsOf, plan } from './test/fixture'
+import { ask, book, find, frame, mixOf, plan } from './test/fixture'
 
 describe('a planned sowing', () => {
   it('answers 48 basil by 20 May back from the day', () => {
@@ -93,7 +93,7 @@ describe('a planned sowing', () => {
     for (const one of rungs.filter(({ recipeId }) => recipeId)) {
       const batch = planBatch({
         ...plainBatch(),
-        parts: partsOf(one.recipeId!)!,
+        parts: mixOf(one.recipeId!)!.parts,
         fills: [one.fill],
         allowances: DEFAULT_ALLOWANCES,
         scoop: { name: 'cup', volumeL: 0.25 },

@@ -5,10 +5,10 @@ import { frame, row } from './test/fixture'
 import { doneBySowing, jobsOf, type Mark, type TodayInput } from './today'
 
 describe('today', () => {
-  const tomato = row('t', 'tomato')
+  const pepper = row('t', 'pepper')
   const input = (today: Day, marks: Mark[] = [], more: Partial<TodayInput> = {}): TodayInput => {
     const done = doneBySowing(marks)
-    const rows = [row('t', 'tomato', { done: done.get('t') ?? {}, notBefore: today })]
+    const rows = [row('t', 'pepper', { done: done.get('t') ?? {}, notBefore: today })]
     return {
       rows,
       mixes: mixRuns(rows, frame),
@@ -32,7 +32,7 @@ describe('today', () => {
     jobsOf(input(...args)).map(
       ({ kind, state, danger }) => `${kind} ${state}${danger ? ` ${danger.kind}` : ''}`,
     )
-  const sowOn = tomato.planned.sowOn
+  const sowOn = pepper.planned.sowOn
 
   it('soaks the evening before, warns when it was not, and mixes before sowing', () => {
     expect(jobs(addDays(sowOn, -1))[0]).toBe('soak mix danger mix not soaked')
@@ -46,14 +46,14 @@ describe('today', () => {
     const late = addDays(sowOn, 3)
     expect(jobs(late)).toContain('rung late')
     const after = input(late, [mark('rung', 0, late)])
-    expect(after.rows[0]!.planned.outOn).toBe(addDays(tomato.planned.outOn, 3))
+    expect(after.rows[0]!.planned.outOn).toBe(addDays(pepper.planned.outOn, 3))
   })
 
   it('misses seedlings past 1.5 times their days', () => {
     const sown = mark('rung', 0, sowOn)
-    expect(jobs(tomato.planned.emergeOn!, [sown])).toContain('look due')
-    expect(jobs(tomato.planned.lateOn!, [sown])).toContain('look danger no-show')
-    expect(jobs(tomato.planned.lateOn!, [sown, mark('look', 0, tomato.planned.lateOn!)])).toContain(
+    expect(jobs(pepper.planned.emergeOn!, [sown])).toContain('look due')
+    expect(jobs(pepper.planned.lateOn!, [sown])).toContain('look danger no-show')
+    expect(jobs(pepper.planned.lateOn!, [sown, mark('look', 0, pepper.planned.lateOn!)])).toContain(
       'look done',
     )
   })
@@ -66,10 +66,10 @@ describe('today', () => {
 
   it('a feed that was given stands for one feed of those plants, also when it is mixed with another’s', () => {
     const marks = [
-      ...tomato.planned.rungs.map(({ index, from }) => mark('rung', index, from)),
-      mark('look', 0, tomato.planned.emergeOn!),
+      ...pepper.planned.rungs.map(({ index, from }) => mark('rung', index, from)),
+      mark('look', 0, pepper.planned.emergeOn!),
     ]
-    const [first] = feedRuns(input(tomato.planned.outOn, marks).rows, frame)
+    const [first] = feedRuns(input(pepper.planned.outOn, marks).rows, frame)
     const given = mark('feed', first!.of[0]!.rung, first!.on)
     expect(jobs(first!.on, marks)).toContain('feed due')
     expect(jobs(first!.on, [...marks, given])).toContain('feed done')
@@ -77,9 +77,9 @@ describe('today', () => {
   })
 
   it('feeds nothing that is planted out', () => {
-    const marks = tomato.planned.rungs.map(({ index, from }) => mark('rung', index, from))
-    const due = feedRuns(input(tomato.planned.outOn, marks).rows, frame).at(-1)!
-    const out = mark('out', tomato.planned.rungs.length, due.on)
+    const marks = pepper.planned.rungs.map(({ index, from }) => mark('rung', index, from))
+    const due = feedRuns(input(pepper.planned.outOn, marks).rows, frame).at(-1)!
+    const out = mark('out', pepper.planned.rungs.length, due.on)
     expect(jobs(due.on, marks).filter((job) => /feed/.test(job))).not.toEqual([])
     expect(jobs(due.on, [...marks, out]).filter((job) => /feed/.test(job))).toEqual([])
   })
@@ -91,8 +91,8 @@ describe('today', () => {
   })
 
   it('keeps plants in when the night is too cold for them', () => {
-    const marks = tomato.planned.rungs.map(({ index, from }) => mark('rung', index, from))
-    const eve = addDays(tomato.planned.outOn, -2)
+    const marks = pepper.planned.rungs.map(({ index, from }) => mark('rung', index, from))
+    const eve = addDays(pepper.planned.outOn, -2)
     expect(jobs(eve, marks, { nightC: 12 })).toContain('out coming')
     expect(jobs(eve, marks, { nightC: 4 })).toContain('out danger nights too cold')
   })

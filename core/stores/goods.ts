@@ -1,6 +1,7 @@
 import { density, type Feed } from '../feed/feed'
 import { COIR_EXPANSION_L_PER_KG, loosenedPeat } from '../media/hydration'
 import type { Material, Pack } from '../media/material'
+import { densityAsBought } from '../media/moisture'
 import { within, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
@@ -88,7 +89,7 @@ function gramsPerUnit(goods: Goods): Figure {
       },
       ({ e }) => 1000 / e,
     )
-  return bulkDensity(material)
+  return densityAsBought(material)
 }
 
 function gramsPerMl(goods: Goods): Figure {
@@ -97,18 +98,10 @@ function gramsPerMl(goods: Goods): Figure {
     'Weight of a millilitre',
     'g/mL',
     'd / 1000',
-    { d: bulkDensity(goods.material) },
+    { d: densityAsBought(goods.material) },
     ({ d }) => d / 1000,
   )
 }
-
-const bulkDensity = (material: Material) =>
-  given(
-    `${material.name}: bulk density`,
-    material.dryBulkDensityGPerL,
-    'g/L',
-    material.sources.dryBulkDensityGPerL,
-  )
 
 /** The size of a catalogue's pack. */
 export const packSize = (pack: Pack): PackSize =>

@@ -65,9 +65,7 @@ const batch = planBatch(request)
 const media = CONTAINERS.slice(0, 6).map((container) =>
   physicsIn(container, batch.ingredients, batch.mixingLoss),
 )
-const food = [20, 900].map((ml) =>
-  daysOfFood(batch.chemistry.releasedMgPerL, given('cell', ml, 'mL', yours()), 'medium'),
-)
+const food = [20, 900].map((ml) => daysOfFood(batch.chemistry, given('cell', ml, 'mL', yours()), 'medium'))
 const tools = [
   { id: 't', name: 'teaspoon', kind: 'spoon', capacityMl: 5 },
   { id: 's', name: 'syringe', kind: 'syringe', capacityMl: 10 },
@@ -110,7 +108,17 @@ const workshop = [
     appetite: 'heavy',
     school: 'weak and often',
     plants: 40,
-    rungs: [{ stageId: 'true-leaves', days: 30, cellMl: 45, releasedMgPerL: 0, nMgPerL: 60, everyDays: 3 }],
+    rungs: [
+      {
+        stageId: 'true-leaves',
+        days: 30,
+        cellMl: 45,
+        releasedMgPerL: 0,
+        starterMgPerL: 0,
+        nMgPerL: 60,
+        everyDays: 3,
+      },
+    ],
   }),
   ['5 ml/l', '1:200', 'half', '120 mg/L'].map((text) => {
     const read = readRate(text, 'liquid', 'us')

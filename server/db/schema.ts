@@ -159,6 +159,7 @@ export const batches = pgTable(
     packIds: jsonb().$type<BatchRecord['packIds']>().notNull(),
     extras: jsonb().$type<BatchRecord['extras']>().notNull().default([]),
     preparations: jsonb().$type<BatchRecord['preparations']>().notNull().default([]),
+    dampness: text().$type<BatchRecord['dampness']>().notNull().default('damp'),
     feel: text().$type<BatchRecord['feel']>().notNull().default('wrung-out sponge'),
     tubL: doublePrecision(),
     lowerParts: jsonb().$type<BatchRecord['lowerParts']>().notNull().default([]),

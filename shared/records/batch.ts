@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { batchProblems, plainBatch, type BatchRequest } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
+import { DAMPNESSES } from '#core/media/moisture'
 import type { Problem } from '#core/problem'
 import { amount, day, name, reference, ruled } from '../rules'
 import { contextOf, type Context } from '../context'
@@ -20,6 +21,10 @@ export const batchFields = z.object({
         count: amount.describe('Whole trays, pots or blocks'),
         coverMm: amount.describe('Depth of the cover, mm; 0 for none'),
         coverMaterialId: reference.describe('A material, or "mix" for the mix itself'),
+        feel: z
+          .enum(FEELS)
+          .nullish()
+          .describe('How wet for this container; null as the batch says, blocks as peanut butter'),
         topMm: amount
           .nullish()
           .describe('Depth of this mix over the lower one, mm; null for one mix to the foot'),
@@ -38,6 +43,7 @@ export const batchFields = z.object({
   extras: extras.default([]),
   preparations: preparations.default([]),
   feel: z.enum(FEELS).default(plainBatch().feel).describe('How wet the mix should feel'),
+  dampness: z.enum(DAMPNESSES).default(plainBatch().dampness).describe('How damp a bag of ready mix is'),
   tubL: amount.nullable().default(null).describe('The tub it is stirred in, L; null when large enough'),
 })
 export type BatchFields = z.output<typeof batchFields>

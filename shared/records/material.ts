@@ -1,13 +1,13 @@
 import * as z from 'zod'
 import { sourcesOf } from '#core/catalogue'
-import { MATERIAL_FIGURES, materialProblems, type Material } from '#core/media/material'
+import { MATERIAL_FIGURES, materialProblems, type Material, type MaterialFigures } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
 import { yours } from '#core/working/source'
 import { amount, basedOn, basedOnProblems, name, ruled } from '../rules'
 
 const fraction = amount.describe('A fraction, 0–1')
 
-export const figures = z.object({
+const figuresSaid = z.object({
   theta0: fraction,
   theta10: fraction,
   theta50: fraction,
@@ -21,13 +21,16 @@ export const figures = z.object({
   bufferWeight: fraction,
   coarse: fraction,
   settling: fraction,
+  moisture: fraction
+    .optional()
+    .describe('Water as bought, of its weight; where nothing is said, as the book has it'),
 })
 
 export const material = ruled(
   z.object({
     name,
     basedOn,
-    figures,
+    figures: figuresSaid,
     packL: amount
       .min(0.1, 'A pack holds at least 0.1 L.')
       .max(5000, 'A pack holds at most 5000 L.')
@@ -35,11 +38,27 @@ export const material = ruled(
     sustainability: z.string().max(300, 'Keep it under 300 characters.').default(''),
   }),
   (value) => [
-    ...materialProblems(value.figures).map((problem) => ({ ...problem, path: ['figures', ...problem.path] })),
+    ...materialProblems(wholeFigures(value)).map((problem) => ({
+      ...problem,
+      path: ['figures', ...problem.path],
+    })),
     ...basedOnProblems(value, BUILT_IN),
   ],
 )
 export type MaterialRecord = z.output<typeof material>
+
+/** Nothing said about its water: as the original has it, or so much. */
+const MOISTURE = 0.3
+const wholeFigures = ({
+  figures,
+  basedOn,
+}: {
+  figures: z.output<typeof figuresSaid>
+  basedOn: string | null
+}): MaterialFigures => ({
+  ...figures,
+  moisture: figures.moisture ?? (basedOn === null ? undefined : BUILT_IN.get(basedOn)?.moisture) ?? MOISTURE,
+})
 
 const OURS = yours('your own figure')
 
@@ -52,10 +71,10 @@ export function asMaterial(id: string, record: MaterialRecord): Material {
       packs: [{ id: 'own', name: `${record.packL} L pack`, volumeL: record.packL }],
       hazards: ['dust', 'microbes'] as const,
     }),
-    ...record.figures,
+    ...wholeFigures(record),
     id: original?.id ?? id,
     name: record.name,
     sustainability: record.sustainability || (original?.sustainability ?? ''),
-    sources: sourcesOf(MATERIAL_FIGURES, record.figures, original, OURS),
+    sources: sourcesOf(MATERIAL_FIGURES, wholeFigures(record), original, OURS),
   }
 }

@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { cellVolume } from '#core/containers/container'
 import { FEEDING_SCHOOLS, programmeProblems, type ProgrammeRequest } from '#core/feed/programme'
-import { releasedBy } from '#core/media/released'
+import { foodOf } from '#core/media/mix-food'
 import type { Problem } from '#core/problem'
 import type { Context } from '../context'
 import { amount, day, id, name, reference, ruled } from '../rules'
@@ -38,7 +38,7 @@ export const programme = ruled(
 )
 export type ProgrammeRecord = z.output<typeof programme>
 
-type Reckoned = Pick<Context, 'containers' | 'materials' | 'feeds' | 'partsOf'>
+type Reckoned = Pick<Context, 'containers' | 'materials' | 'feeds' | 'mixOf'>
 
 export function programmeRecordProblems(record: ProgrammeRecord, known: Reckoned): Problem[] {
   const unknown = [
@@ -47,7 +47,7 @@ export function programmeRecordProblems(record: ProgrammeRecord, known: Reckoned
       ...(known.containers.get(containerId)
         ? []
         : [{ path: ['rungs', i, 'containerId'], message: 'This container is not known.' }]),
-      ...(recipeId === null || known.partsOf(recipeId)
+      ...(recipeId === null || known.mixOf(recipeId)
         ? []
         : [{ path: ['rungs', i, 'recipeId'], message: 'This recipe is not known.' }]),
     ]),
@@ -59,7 +59,8 @@ export function programmeRecordProblems(record: ProgrammeRecord, known: Reckoned
 export function asProgrammeRequest(record: ProgrammeRecord, known: Reckoned): ProgrammeRequest {
   const feed = known.feeds.get(record.feedId)
   if (!feed) throw new RangeError(`feedId: '${record.feedId}' is not known`)
-  const ofBatch = (record.batchId && known.partsOf(record.batchId)) || []
+  const nothing = { parts: [], extras: [] }
+  const ofBatch = (record.batchId && known.mixOf(record.batchId)) || nothing
   return {
     feed,
     appetite: record.appetite,
@@ -68,11 +69,11 @@ export function asProgrammeRequest(record: ProgrammeRecord, known: Reckoned): Pr
     rungs: record.rungs.map(({ containerId, recipeId, ...rung }) => {
       const container = known.containers.get(containerId)
       if (!container) throw new RangeError(`containerId: '${containerId}' is not known`)
-      const parts = recipeId === null ? ofBatch : (known.partsOf(recipeId) ?? [])
+      const mix = recipeId === null ? ofBatch : (known.mixOf(recipeId) ?? nothing)
       return {
         ...rung,
         cellMl: cellVolume(container).value,
-        releasedMgPerL: releasedBy(parts, known.materials),
+        ...foodOf(mix, known.materials),
       }
     }),
   }

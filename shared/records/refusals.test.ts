@@ -227,8 +227,8 @@ describe('a programme of feeds', () => {
       },
     ],
   })
-  const parts = STARTING_RECIPES.find(({ id }) => id === 'farm-compost')!.parts
-  const known = { ...contextOf({}), partsOf: (id: string) => (id === ID ? parts : contextOf({}).partsOf(id)) }
+  const mix = STARTING_RECIPES.find(({ id }) => id === 'farm-compost')!
+  const known = { ...contextOf({}), mixOf: (id: string) => (id === ID ? mix : contextOf({}).mixOf(id)) }
 
   it('points at everything that is not there at once, each at its rung', () => {
     const rungs = record.rungs.map((rung) => ({ ...rung, containerId: 'hat', recipeId: 'soup' }))

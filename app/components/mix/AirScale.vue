@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { scaleLinear } from 'd3'
-import type { AirWanted } from '#core/media/container-physics'
+import type { AirWanted } from '#core/media/air-wanted'
 import { printShare } from '#core/units/format'
 import type { Figure } from '#core/working/figure'
 

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Container } from '#core/containers/container'
+import { pressedPores, pressedWater } from '#core/media/pressing'
+import { openingOf } from '#core/media/mixing-loss'
 import { blendWater, type Ingredient, type LowerBlend } from '#core/media/container-physics'
 
 /**
@@ -10,7 +12,9 @@ import { blendWater, type Ingredient, type LowerBlend } from '#core/media/contai
 const props = defineProps<{
   container: Container
   ingredients: readonly Ingredient[]
-  loss: number
+  opening: number
+  /** Litres of mix in a litre of it; 1 where it is not pressed. */
+  pressing?: number
   /** The mix below, where the container is filled in layers. */
   lower?: LowerBlend | null
   /** px per mm. */
@@ -28,20 +32,21 @@ const size = computed(() => {
 
 const slices = computed(() => {
   const { depthMm } = props.container.shape
-  const blend = (ingredients: readonly Ingredient[], loss: number) => {
+  const blend = (ingredients: readonly Ingredient[], opening: number) => {
     const materials = ingredients.map(({ material }) => material)
     const shares = ingredients.map(({ share }) => share.value)
-    const pores = blendWater(materials, shares, loss, 0)
+    const litres = props.pressing ?? 1
+    const pores = pressedPores(litres, blendWater(materials, shares, opening, 0))
     return (t: number) => ({
       t,
       solids: 1 - pores,
-      water: blendWater(materials, shares, loss, (t * depthMm) / 10),
+      water: pressedWater(litres, blendWater(materials, shares, opening, (t * depthMm) / 10), pores),
     })
   }
-  const upper = blend(props.ingredients, props.loss)
+  const upper = blend(props.ingredients, props.opening)
   const heights = Array.from({ length: SLICES + 1 }, (_, i) => i / SLICES)
   if (!props.lower) return heights.map(upper)
-  const below = blend(props.lower.ingredients, props.lower.mixingLoss.value)
+  const below = blend(props.lower.ingredients, openingOf(props.lower.ingredients).value)
   const edge = props.lower.heightMm / depthMm
   return [
     ...heights.filter((t) => t < edge).map(below),

@@ -6,9 +6,9 @@ import AirScale from '~/components/mix/AirScale.vue'
 import AirSection from '~/components/mix/AirSection.vue'
 import { useFollowing } from '~/composables/useFollowing'
 import { useMixDraft } from '~/state/mixDraft'
-import { cellVolume } from '#core/containers/container'
-import { physicsIn, withDepth } from '#core/media/container-physics'
+import { mixInCell, physicsIn, withDepth } from '#core/media/container-physics'
 import { daysOfFood } from '#core/media/food'
+import { openingOf } from '#core/media/mixing-loss'
 import { verdictsOn } from '#core/media/verdicts'
 import { printNumber, printShare } from '#core/units/format'
 
@@ -33,13 +33,21 @@ const lower = computed(() => {
 })
 const seen = computed(() => {
   if (!plan.value || !container.value) return null
-  const physics = physicsIn(container.value, plan.value.ingredients, plan.value.mixingLoss, lower.value)
-  const food = daysOfFood(plan.value.chemistry.releasedMgPerL, cellVolume(container.value), 'medium')
+  const physics = physicsIn(
+    container.value,
+    plan.value.ingredients,
+    plan.value.mixingLoss,
+    lower.value,
+    mix.draft.allowances.blockCompression,
+  )
+  const food = daysOfFood(plan.value.chemistry, mixInCell(container.value, physics), 'medium')
   return {
     physics,
     verdicts: verdictsOn(container.value, physics, plan.value.chemistry, plan.value.ingredients, food),
   }
 })
+
+const opening = computed(() => (plan.value ? openingOf(plan.value.ingredients).value : 1))
 
 /** The same mix, shallower and deeper. */
 const beside = computed(() => {
@@ -49,7 +57,13 @@ const beside = computed(() => {
   const below = (factor: number) => lower.value && { ...lower.value, heightMm: lower.value.heightMm * factor }
   const at = (id: string, name: string, factor: number) => {
     const other = withDepth(here, here.shape.depthMm * factor)
-    const physics = physicsIn(other, ingredients, mixingLoss, below(factor))
+    const physics = physicsIn(
+      other,
+      ingredients,
+      mixingLoss,
+      below(factor),
+      mix.draft.allowances.blockCompression,
+    )
     return { id, name, container: other, lower: below(factor), air: physics.airSpace }
   }
   return [
@@ -90,7 +104,8 @@ const scale = computed(() => {
         <AirSection
           :container="one.container"
           :ingredients="plan.ingredients"
-          :loss="plan.mixingLoss.value"
+          :opening="opening"
+          :pressing="seen.physics.pressing.value"
           :lower="one.lower"
           :scale="scale"
         />

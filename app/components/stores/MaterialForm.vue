@@ -28,8 +28,9 @@ const FIGURES: { key: MaterialFigure; label: string; unit?: string; percent?: bo
   { key: 'nitrogenPercent', label: 'Nitrogen', unit: '%' },
   { key: 'mineralised', label: 'of it in 8 weeks', percent: true },
   { key: 'bufferWeight', label: 'Hold on the pH' },
-  { key: 'coarse', label: 'Acts as coarse', percent: true },
+  { key: 'coarse', label: 'Coarseness, 0 to 1' },
   { key: 'settling', label: 'Settles by', percent: true },
+  { key: 'moisture', label: 'Water as bought, by weight', percent: true },
 ]
 
 const source = computed(() => props.material ?? BUILT_IN.get('compost')!)
@@ -50,7 +51,7 @@ const first: MaterialRecord = {
 /** What stands beside a field: the built-in value when it was changed, else where it comes from. */
 function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number]) {
   const before = original.value?.[key]
-  if (before !== undefined && before !== draft.figures[key])
+  if (before !== undefined && before !== (draft.figures[key] ?? before))
     return `was ${percent ? `${printNumber(before * 100)} %` : printNumber(before)}`
   return source.value.sources[key].tag
 }
@@ -74,7 +75,7 @@ function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number])
         <TypedField
           v-for="figure in FIGURES"
           :key="figure.key"
-          :model-value="draft.figures[figure.key]"
+          :model-value="draft.figures[figure.key] ?? source[figure.key]"
           :label="figure.label"
           v-bind="figure.unit ? { unit: figure.unit } : {}"
           :percent="figure.percent ?? false"

@@ -14,8 +14,8 @@ import { planSowing, type SowingRequest } from '../sowing'
 
 export const crop = (id: string) => CROPS.find((one) => one.id === id)!
 export const find = (id: string) => CONTAINERS.find((one) => one.id === id)
-export const partsOf = (id: string) => STARTING_RECIPES.find((one) => one.id === id)?.parts
-export const book = seasonBook(find, partsOf, BUILT_IN)
+export const mixOf = (id: string) => STARTING_RECIPES.find((one) => one.id === id)
+export const book = seasonBook(find, mixOf, BUILT_IN)
 export const frame: SeasonFrame = {
   lastFrost: dayFrom('2027-05-08'),
   firstFrost: dayFrom('2027-10-12'),

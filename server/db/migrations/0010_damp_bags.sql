@@ -1,0 +1,1 @@
+ALTER TABLE "batch" ADD COLUMN "dampness" text DEFAULT 'damp' NOT NULL;
