@@ -1,7 +1,7 @@
 import type { Read } from '~/composables/useTypedText'
 import { concentrationOf, readRate } from '#core/feed/rate'
 import { density, type Feed } from '#core/feed/feed'
-import { printBoth, printNumber, printQuantity } from '#core/units/format'
+import { printBoth, printExactly, printNumber } from '#core/units/format'
 import { parseNumber, parseQuantity } from '#core/units/parse'
 import type { Dimension, Kitchen } from '#core/units/unit'
 
@@ -25,16 +25,20 @@ export const numberReading = (scale: number): Reading => ({
   },
 })
 
-/** A quantity in the household's kitchen. */
+/**
+ * A quantity in the household's kitchen.
+ *
+ * @param bare id of the unit a bare number means: the one the field shows
+ */
 export const quantityReading = (
   dimension: Dimension,
   kitchen: Kitchen,
   unitInBase: number,
-  assume?: string,
+  bare: () => string,
 ): Reading => ({
-  print: (value) => printQuantity(value * unitInBase, dimension, kitchen),
+  print: (value) => printExactly(value * unitInBase, dimension, kitchen),
   read(written) {
-    const read = parseQuantity(written, { dimension, kitchen, ...(assume ? { assume } : {}) })
+    const read = parseQuantity(written, { dimension, kitchen, assume: bare() })
     return read.ok ? { ok: true, value: read.base / unitInBase } : read
   },
   both: (value) => printBoth(value * unitInBase, dimension, kitchen).join(' · '),

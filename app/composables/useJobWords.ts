@@ -1,21 +1,20 @@
 import { useDates } from '~/composables/useDates'
+import { useMeasures } from '~/composables/useMeasures'
 import { useContext } from '~/state/context'
-import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { jobWords } from '#core/season/wording'
 import type { Danger, Job } from '#core/season/today'
-import { printNumber, printQuantity } from '#core/units/format'
+import { printNumber } from '#core/units/format'
 
 /** A job in words, and what is wrong where it is in danger. */
 export function useJobWords() {
   const season = useSeason()
-  const household = useHousehold()
   const context = useContext()
   const { printDay } = useDates()
-  const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
+  const { volume, temperature } = useMeasures()
 
   const words = (job: Job) =>
-    jobWords(job, season.row(job.of[0]?.sowingId ?? '')?.planned, context.nameOfMix, litres)
+    jobWords(job, season.row(job.of[0]?.sowingId ?? '')?.planned, context.nameOfMix, volume)
 
   function dangerText(danger: Danger): string {
     switch (danger.kind) {
@@ -24,7 +23,7 @@ export function useJobWords() {
           ? `Expected ${printDay(danger.expected)}; twice the days are over. Sow again.`
           : `Expected ${printDay(danger.expected)} and not up: too cold, too deep, too old, or light and dark wrong.`
       case 'nights too cold':
-        return `A night of ${printNumber(danger.nightC)} °C is ahead; below ${printNumber(danger.lowestC)} °C it suffers. Keep it in.`
+        return `A night of ${temperature(danger.nightC)} is ahead; below ${temperature(danger.lowestC)} it suffers. Keep it in.`
       case 'mix not soaked':
         return `The mix is wanted ${printDay(danger.for)} and its coir is not soaking yet.`
       case 'shelf full':

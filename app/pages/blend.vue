@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import { definePageMeta } from '#imports'
 import CheckField from '~/components/fields/CheckField.vue'
 import FoldAway from '~/components/fields/FoldAway.vue'
@@ -9,6 +10,8 @@ import { useContext } from '~/state/context'
 import { BLEND_ELEMENTS, blendFeeds, perGram, type BlendElement } from '#core/feed/blend'
 import { cautions } from '#core/cautions/caution'
 import { printNumber } from '#core/units/format'
+
+const { mass } = useMeasures()
 
 definePageMeta({ place: { title: 'Several feeds', what: 'blended to what is wanted', parent: '/feed' } })
 
@@ -68,7 +71,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
           @update:model-value="wanted = { ...wanted, [element]: $event ?? 0 }"
         />
       </div>
-      <TypedField v-model="volumeL" dimension="volume" assume="L" label="For so much water" />
+      <TypedField v-model="volumeL" dimension="volume" label="For so much water" />
       <fieldset>
         <legend>From</legend>
         <CheckField v-for="feed in choices" :key="feed.id" v-model="ticked" :value="feed.id">{{
@@ -93,7 +96,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
             <tr v-for="{ feed, gPerL } in blend.lines" :key="feed.id">
               <th scope="row">{{ feed.name }}</th>
               <td>{{ printNumber(gPerL) }} g</td>
-              <td>{{ printNumber(gPerL * (volumeL ?? 0)) }} g</td>
+              <td>{{ mass(gPerL * (volumeL ?? 0)) }}</td>
               <td>
                 {{
                   blend.concentrates.b.length === 0 ? 'any' : blend.concentrates.a.includes(feed) ? 'A' : 'B'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
 import Listbox from 'primevue/listbox'
@@ -18,6 +19,8 @@ import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { changedFigures } from '#core/catalogue'
 import type { PacketRecord } from '#shared/records/packet'
 import type { Stored } from '#shared/collections'
+
+const { temperature, length } = useMeasures()
 
 definePageMeta({
   place: { title: 'Crops and seed', what: 'the book of crops, and your packets', parent: '/season' },
@@ -63,9 +66,9 @@ const lines = computed(() => {
         : `${weeks(one.weeksBeforeFrost)} outside before the first frost${one.autumn ? '; also sown for autumn' : ''}`,
       s.weeksBeforeFrost,
     ],
-    ['Depth and cover', coverOf(one), s.depthMm],
+    ['Depth and cover', coverOf(one, length), s.depthMm],
     ['Light to come up', one.light === 'either' ? 'light or dark' : one.light, s.light],
-    ['Warmth of the mix', `${one.warmthC} °C`, s.warmthC],
+    ['Warmth of the mix', temperature(one.warmthC), s.warmthC],
     [
       'Before sowing',
       one.treatment
@@ -81,7 +84,7 @@ const lines = computed(() => {
     ['Germination', `${printShare(one.germination)} when fresh; ${one.seedLife}-lived seed`, s.germination],
     ['Appetite', one.appetite, s.appetite],
     ['Potting deep', one.buryStem ? 'roots from a buried stem' : 'no deeper than it stood', s.buryStem],
-    ['Lowest night', `${one.lowestNightC} °C`, s.lowestNightC],
+    ['Lowest night', temperature(one.lowestNightC), s.lowestNightC],
     ['Usual ladder', ladderById(one.ladderId).name, s.ladderId],
   ] as const
 })
@@ -155,7 +158,7 @@ const TAGS = {
       <table class="figures days">
         <thead>
           <tr>
-            <th v-for="one in days" :key="one.mixC" scope="col">{{ one.mixC }} °C</th>
+            <th v-for="one in days" :key="one.mixC" scope="col">{{ temperature(one.mixC) }}</th>
           </tr>
         </thead>
         <tbody>

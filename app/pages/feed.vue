@@ -208,7 +208,6 @@ const cardAddress = computed(() =>
         <TypedField
           :model-value="feed.draft.vessel.volumeL"
           dimension="volume"
-          assume="L"
           label="It holds"
           :problem="feed.problemAt('vessel.volumeL')"
           @update:model-value="

@@ -175,7 +175,6 @@ const blocked = computed(() => {
         <TypedField
           :model-value="mix.draft.scoop.volumeL"
           dimension="volume"
-          assume="L"
           label="It holds"
           :problem="mix.problemAt('scoop.volumeL')"
           @update:model-value="(value) => mix.change('scoop', (draft) => (draft.scoop.volumeL = value ?? 0))"
@@ -192,7 +191,6 @@ const blocked = computed(() => {
           :model-value="mix.draft.tubL"
           optional
           dimension="volume"
-          assume="L"
           label="Tub to stir in"
           hint="as large as needed"
           :problem="mix.problemAt('tubL')"

@@ -128,7 +128,13 @@ const LIKELY = (weight: number) =>
           :choices="STAGES.map(({ id, name }) => ({ value: id, name }))"
         />
         <TypedField v-model="daysUp" optional label="Up since" unit="days" />
-        <TypedField v-model="coldestC" optional label="Coldest the mix gets" unit="°C" hint="if you know" />
+        <TypedField
+          v-model="coldestC"
+          optional
+          label="Coldest the mix gets"
+          dimension="temperature"
+          hint="if you know"
+        />
       </div>
       <p class="soft small">
         {{

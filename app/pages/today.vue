@@ -106,7 +106,6 @@ const print = () => window.print()
           class="night"
           :model-value="nightC"
           dimension="temperature"
-          assume="°C"
           optional
           label="Coldest night ahead"
           hint="by the forecast"

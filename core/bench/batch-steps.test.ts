@@ -42,6 +42,7 @@ describe('the steps of a batch', () => {
       'sieve',
       'measure',
       'hot-water',
+      'alive',
       'stir',
       'fill-0',
     ])
@@ -83,13 +84,22 @@ describe('the steps of a batch', () => {
     expect(list).toContain('moisten')
   })
 
+  it('clean first where it is wanted, and put nothing alive into hot water', () => {
+    const list = steps({ preparations: ['wash', 'disinfect', 'hot water'] })
+    expect(order(list).slice(0, 2)).toEqual(['wash', 'disinfect'])
+    const at = (id: string) => text(list.find((step) => step.id === id)!)
+    expect([at('measure'), at('alive')].map((said) => /castings/.test(said))).toEqual([false, true])
+    expect(order(list).indexOf('alive')).toBeGreaterThan(order(list).indexOf('hot-water'))
+  })
+
   it('wait for hot water until it is cool, half an hour for the soak', () => {
     const request = batch({ preparations: ['hot water'] })
     const plan = planBatch(request)
     const waits = Object.fromEntries(
       batchSteps(plan, request).map(({ id, waitMinutes }) => [id, waitMinutes]),
     )
-    expect(waits).toMatchObject({ 'soak-coir': 30, measure: undefined })
+    expect(waits).toMatchObject({ 'soak-coir': 10, measure: undefined })
+    expect(steps()[0]).toMatchObject({ id: 'soak-coir', waitMinutes: 30 })
     expect(waits['hot-water']).toBeGreaterThanOrEqual(plan.hotWater!.coolHours.value * 60)
   })
 

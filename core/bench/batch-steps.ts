@@ -1,18 +1,21 @@
-import { COVER_IS_THE_MIX, type BatchRequest } from '../media/batch-request'
+import { COVER_IS_THE_MIX, feelOf, type BatchRequest } from '../media/batch-request'
 import type { BatchPlan, MaterialLine } from '../media/batch'
 import type { FillDemand } from '../media/filling'
 import type { Feel } from '../media/hydration'
 import { COOL_ENOUGH_C } from '../media/hot-water'
+import { isAlive } from '../media/material'
 import type { MixPlan } from '../media/mix-plan'
 import type { ScoopCount } from '../media/scoops'
+import { MESH_NAMES } from '../media/sieve'
 import { printFraction } from '../units/fraction'
-import { given } from '../working/figure'
-import { practice } from '../working/source'
+import { printNumber } from '../units/format'
+import { derive, given } from '../working/figure'
+import { practice, yours } from '../working/source'
 import type { Step } from './step'
 import { inSentence } from './wording'
 
 /** A scoop that is further off than this is no measure for the material: litres are said instead. */
-const TOO_COARSE = 0.15
+const TOO_COARSE = 0.05
 
 type Said = Pick<BatchRequest, 'scoop' | 'feel' | 'preparations'>
 
@@ -21,6 +24,7 @@ export function batchSteps(plan: BatchPlan, request: Said): Step[] {
   const hot = request.preparations.includes('hot water')
   const { lower } = plan
   return [
+    ...cleanSteps(request),
     ...plan.lines.flatMap((line) => soakStep(line, hot)),
     ...sieveStep(plan),
     ...(request.preparations.includes('moisten')
@@ -36,27 +40,72 @@ export function batchSteps(plan: BatchPlan, request: Said): Step[] {
       : []),
     ...(lower ? mixSteps(lower, request, 'lower', 'the lower mix', null) : []),
     ...mixSteps(plan, request, '', lower ? 'the upper mix' : 'the tub', plan),
-    ...fillSteps(plan),
+    ...fillSteps(plan, request),
   ]
 }
 
-function soakStep({ soak, material }: MaterialLine, hot: boolean): Step[] {
+/** Trays and tools before anything else; what is evidence and what is habit is said. */
+function cleanSteps({ preparations }: Said): Step[] {
+  const step = (
+    id: 'wash' | 'disinfect' | 'scald tools',
+    title: string,
+    say: string,
+    waitMinutes?: number,
+  ): Step[] =>
+    preparations.includes(id)
+      ? [{ id: id.replace(' ', '-'), title, say: [say], ...(waitMinutes ? { waitMinutes } : {}) }]
+      : []
+  return [
+    ...step(
+      'wash',
+      'Wash trays and tools',
+      'Brush off what sticks, then warm water and washing-up liquid, and rinse. Dirt shields what a disinfectant should reach: this step does most of the work.',
+    ),
+    ...step(
+      'disinfect',
+      'Disinfect them',
+      'Peroxide or bleach as its own label says, never both and never with another cleaner; gloves, eyes, an open window. Rinse and let dry. Worth it after damping-off; for trays that grew well, washing is as good a habit.',
+      15,
+    ),
+    ...step(
+      'scald tools',
+      'Scald tools and what stands heat',
+      'Boiling water over metal, glass and thick plastic; thin trays warp. Kills what lives on them, and is habit rather than need where they were washed.',
+    ),
+  ]
+}
+
+function soakStep({ soak, soakWholePacks, packs, pack, material }: MaterialLine, hot: boolean): Step[] {
   if (!soak) return []
   return [
     {
       id: `soak-${material.id}`,
-      title: hot ? 'Soak the coir in boiling water, the evening before' : 'Soak the coir, the evening before',
+      title: hot ? 'Soak the coir in boiling water' : 'Soak the coir',
       say: [
         soak.dryMassG,
         ' of dry coir into ',
         soak.waterL,
         hot ? ' of boiling water, in a heatproof tub of at least ' : ' of water, in a tub of at least ',
         soak.tubL,
-        '. Pour most of the water, wait until it has swollen, add the rest only if dry fibre is left. ',
-        hot ? 'Break it up with a spoon.' : 'Break it up.',
+        '. ',
+        ...(soakWholePacks
+          ? [
+              `Or it whole: `,
+              { figure: packs, words: `${printNumber(packs.value)} × ${pack.name}` },
+              ' into ',
+              soakWholePacks.waterL,
+              ' gives ',
+              soakWholePacks.fibreL,
+              '. ',
+            ]
+          : []),
+        'Pour most of the water, wait until it has swollen, add the rest only if dry fibre is left. ',
+        hot
+          ? 'Break it up with a spoon; go on while it is hot.'
+          : 'Break it up. The evening before does as well.',
       ],
-      waitMinutes: 30,
-      theEveningBefore: true,
+      // Hot coir is not left to cool: the mix goes on to it at once.
+      waitMinutes: hot ? 10 : 30,
     },
   ]
 }
@@ -67,7 +116,7 @@ function sieveStep({ lines }: BatchPlan): Step[] {
   return [
     {
       id: 'sieve',
-      title: `Sieve through ${sieved[0]!.sieve!.meshMm} mm`,
+      title: `Sieve through ${MESH_NAMES[sieved[0]!.sieve!.meshMm]}`,
       say: [
         ...sieved.flatMap(({ material, sieve, looseL }, index) => [
           index ? ' ' : '',
@@ -97,6 +146,19 @@ function mixSteps(
   const id = (name: string) => (idPrefix ? `${idPrefix}-${name}` : name)
   const tubPlan = whole?.tubPlan ?? null
   const { hotWater } = mix
+  const measure = (one: 'all' | 'cooked' | 'alive'): Step['say'] =>
+    mix.measures
+      .map(({ material, scoops }, index) => ({ material, scoops: tubPlan ? tubPlan.scoops[index]! : scoops }))
+      .filter(({ material }) => one === 'all' || isAlive(material) === (one === 'alive'))
+      .flatMap(({ material, scoops }, index) => [index ? ', ' : '', ...said(scoops, material.name, request)])
+  const extras: Step['say'] = (whole?.extras ?? []).flatMap(({ material, massG, volumeMl }) => [
+    ' ',
+    massG,
+    ' (',
+    volumeMl,
+    `) ${inSentence(material.name)}${tubPlan ? ' in all' : ''}.`,
+  ])
+  const later = hotWater && mix.measures.some(({ material }) => isAlive(material))
   return [
     {
       id: id('measure'),
@@ -105,20 +167,7 @@ function mixSteps(
         : into === 'the tub'
           ? 'Measure into the tub'
           : `Measure ${into} into a tub`,
-      say: [
-        ...mix.measures.flatMap(({ material, scoops }, index) => [
-          index ? ', ' : '',
-          ...said(tubPlan ? tubPlan.scoops[index]! : scoops, material.name, request),
-        ]),
-        '.',
-        ...(whole?.extras ?? []).flatMap(({ material, massG, volumeMl }) => [
-          ' ',
-          massG,
-          ' (',
-          volumeMl,
-          `) ${inSentence(material.name)}${tubPlan ? ' in all' : ''}.`,
-        ]),
-      ],
+      say: [...measure(later ? 'cooked' : 'all'), '.', ...(hotWater ? [] : extras)],
     },
     ...(hotWater
       ? [
@@ -130,12 +179,23 @@ function mixSteps(
               mix.waterL,
               ', beside what the coir took. Cover it. The middle comes to about ',
               hotWater.reachesC,
-              ` and is below ${COOL_ENOUGH_C} °C after some `,
+              ' and is below ',
+              COOL,
+              ' after about ',
               hotWater.coolHours,
-              '; a thermometer decides.',
+              '; a thermometer, or the back of a hand held to it, decides.',
             ],
             waitMinutes: Math.max(30, Math.ceil(hotWater.coolHours.value * 2) * 30),
           },
+          ...(later || extras.length
+            ? [
+                {
+                  id: id('alive'),
+                  title: 'Once it has cooled, what is alive',
+                  say: [...(later ? [...measure('alive'), '.'] : []), ...extras],
+                },
+              ]
+            : []),
         ]
       : []),
     {
@@ -150,9 +210,41 @@ function mixSteps(
           : mix.waterL.value > 0.005
             ? [' Stir in about ', mix.waterL, ' of water, a little at a time.']
             : [' It needs no more water.']),
-        ` It should feel like ${FEEL_WORDS[request.feel]}: a handful, squeezed, holds as a ball.`,
+        ` It should feel like ${FEEL_WORDS[request.feel]}.`,
+        ...handTest(mix, request.feel),
       ],
     },
+  ]
+}
+
+const COOL = given('Cool enough for hands and seed', COOL_ENOUGH_C, '°C', practice())
+/** Of the mix: a splash of water where it is too dry, dry stuff where it is too wet [common practice]. */
+const SPLASH = 0.03
+const DRY = 0.1
+
+/** Squeeze a handful: what it shows, and what to do either way, in litres for this tub. */
+function handTest({ mixL }: MixPlan, feel: Feel): Step['say'] {
+  const part = (name: string, share: number) =>
+    derive(
+      name,
+      'L',
+      'V * k',
+      { V: mixL, k: given(name, share, 'share', practice('by the handful')) },
+      ({ V, k }) => V * k,
+    )
+  const [splash, dry] = [part('A splash of water', SPLASH), part('Dry mix to stir in', DRY)]
+  const right =
+    feel === 'soil block'
+      ? 'It smears and holds an edge: right. It crumbles: stir in '
+      : 'Squeeze a handful. A ball and no drip: right. It falls apart: stir in '
+  return [
+    ` ${right}`,
+    splash,
+    ' of water and squeeze again. It ',
+    feel === 'soil block' ? 'runs' : 'drips',
+    ': stir in about ',
+    dry,
+    ' of dry mix, or leave it spread out for a while.',
   ]
 }
 
@@ -177,7 +269,7 @@ export const FEEL_WORDS: Readonly<Record<Feel, string>> = {
 /** More kinds of container than this are listed in one step, so that a card stays one page. */
 const FILLS_WITH_A_STEP_EACH = 4
 
-function fillSteps({ fills, lines }: BatchPlan): Step[] {
+function fillSteps({ fills, lines }: BatchPlan, request: Said): Step[] {
   if (fills.length > FILLS_WITH_A_STEP_EACH)
     return [
       {
@@ -198,10 +290,17 @@ function fillSteps({ fills, lines }: BatchPlan): Step[] {
       fill.container.kind === 'block'
         ? ' in all. Press, and release onto a tray.'
         : ' in all. Fill loosely, drop the tray twice, refill what sank, level.'
+    const feel = feelOf(fill, request)
     return {
       id: `fill-${index}`,
       title: `Fill ${fill.count} × ${fill.container.name}`,
-      say: [...layersOf(demand), looseL, how, ...coverOf(demand, lines)],
+      say: [
+        ...(feel === request.feel ? [] : [`Make this part like ${FEEL_WORDS[feel]}. `]),
+        ...layersOf(demand),
+        looseL,
+        how,
+        ...coverOf(demand, lines),
+      ],
     }
   })
 }
@@ -217,5 +316,6 @@ function coverOf({ fill, coverL }: FillDemand, lines: readonly MaterialLine[]): 
   const covering = lines.find(({ material }) => material.id === fill.coverMaterialId)
   const cover =
     covering && fill.coverMaterialId !== COVER_IS_THE_MIX ? inSentence(covering.material.name) : 'the mix'
-  return [` Leave ${fill.coverMm} mm free; after sowing cover with `, coverL, ` of ${cover}.`]
+  const depth = given('Depth of the cover', fill.coverMm, 'mm', yours())
+  return [' Leave ', depth, ' free; after sowing cover with ', coverL, ` of ${cover}.`]
 }

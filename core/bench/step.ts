@@ -12,8 +12,6 @@ export interface Step {
   readonly waitMinutes?: number
   /** How long the hands are at it, minutes; a quarter of an hour where nothing is said. */
   readonly workMinutes?: number
-  /** Done on the evening before at the latest. */
-  readonly theEveningBefore?: boolean
 }
 
 /** A figure said in words of its own: `13½ scoops`. */

@@ -31,9 +31,20 @@ describe('the timetable', () => {
     }
   })
 
-  it('soaks on the evening before, twelve hours ahead and more', () => {
-    expect(of({ parts: coir })[0]).toMatchObject({ id: 'soak-coir' })
-    expect(of({ parts: coir })[0]!.startsMin).toBeLessThanOrEqual(-12 * 60)
-    expect(of({ parts: fine })[0]!.startsMin).toBeGreaterThan(-3 * 60)
+  it('soaks for as long as a brick takes, and only where something is soaked', () => {
+    expect(of({ parts: coir })[0]).toMatchObject({ id: 'soak-coir', waitMinutes: 30 })
+    expect(of({ parts: coir })[0]!.startsMin).toBeGreaterThan(-3 * 60)
+    expect(of({ parts: fine }).some(({ id }) => id.startsWith('soak'))).toBe(false)
+  })
+
+  it('asks nobody out of bed: what would begin in the night is done on the evening before', () => {
+    const batch = layered(null, { parts: coir, preparations: ['hot water', 'sieve'] })
+    const steps = batchSteps(planBatch(batch), batch)
+    for (let fillsAt = 6 * 60; fillsAt <= 20 * 60; fillsAt += 15)
+      for (const { step, startsMin } of timetable(steps, fillsAt)) {
+        if (startsMin >= 0) continue
+        const clock = (fillsAt + startsMin + 3 * 1440) % 1440
+        expect([step.id, fillsAt, clock >= 7 * 60 && clock < 21 * 60]).toEqual([step.id, fillsAt, true])
+      }
   })
 })

@@ -7,21 +7,24 @@ export interface Appointment {
 }
 
 const WORK_MIN = 15
-/** The evening before: fifteen hours before filling, so six in the evening for nine in the morning. */
-const EVENING_BEFORE_MIN = -15 * 60
+const DAY_MIN = 24 * 60
+/** Nobody is at the bench between these, minutes of the day [common practice]. */
+const [MORNING_MIN, NIGHT_MIN, EVENING_MIN] = [7 * 60, 21 * 60, 18 * 60]
 
 /**
- * Count the steps back from the moment of filling: each is done, waits included, before the next begins, and a soak is
- * begun on the evening before at the latest.
+ * Count the steps back from the moment of filling: each is done, waits included, before the next begins. Where that would be
+ * in the night, a wait is made longer and the step before it done on the evening before.
+ *
+ * @param fillsAtMin when the first container is filled, minutes of the day
  */
-export function timetable(steps: readonly Step[]): Appointment[] {
+export function timetable(steps: readonly Step[], fillsAtMin = 9 * 60): Appointment[] {
   const firstFill = steps.findIndex(({ id }) => id.startsWith('fill'))
   const end = firstFill < 0 ? steps.length : firstFill
   const appointments: Appointment[] = []
   let ready = 0
   for (const step of steps.slice(0, end).reverse()) {
-    ready -= (step.workMinutes ?? WORK_MIN) + (step.waitMinutes ?? 0)
-    if (step.theEveningBefore) ready = Math.min(ready, EVENING_BEFORE_MIN)
+    const takes = (step.workMinutes ?? WORK_MIN) + (step.waitMinutes ?? 0)
+    ready = awake(ready - takes, step, fillsAtMin)
     appointments.unshift({ step, startsMin: ready })
   }
   let later = 0
@@ -30,4 +33,15 @@ export function timetable(steps: readonly Step[]): Appointment[] {
     later += step.workMinutes ?? WORK_MIN
   }
   return appointments
+}
+
+/** The evening before, for a step that would begin in the night. */
+function awake(startsMin: number, step: Step, fillsAtMin: number): number {
+  const clock = fillsAtMin + startsMin
+  const ofDay = ((clock % DAY_MIN) + DAY_MIN) % DAY_MIN
+  const works = step.workMinutes ?? WORK_MIN
+  if (ofDay >= MORNING_MIN && ofDay + works <= NIGHT_MIN) return startsMin
+  const midnight = clock - ofDay
+  const evening = ofDay < MORNING_MIN ? midnight - DAY_MIN + EVENING_MIN : midnight + EVENING_MIN
+  return evening - fillsAtMin
 }

@@ -25,6 +25,10 @@ const CAUTIONS = {
     title: 'Boiling water',
     text: 'A heatproof tub, a spoon and never a hand, small amounts at a time, children and pets out of the room. Wait until it is cool to the touch before hands or seed.',
   },
+  cleaners: {
+    title: 'Cleaners',
+    text: 'The product’s own label is the instruction. Never mix cleaners: bleach with an acid or with another cleaner gives off poisonous gas. Gloves, eye protection, an open window.',
+  },
   salts: {
     title: 'Salts',
     text: 'Much compost or castings in a seed mix holds more salts than germinating seed likes. Test a few cells first.',

@@ -28,9 +28,35 @@ describe('a rule in any spelling', () => {
     ['1 to 199', 5],
     ['1 in 500', 2],
     ['1 part to 15 parts of water', 1000 / 16],
+    ['500:1', 2],
+    ['500 to 1', 1000 / 501],
+    ['1 T/gal', 14.78676478125 / 3.785411784],
+    ['1 t/gal', 4.92892159375 / 3.785411784],
+    ['2 T per gallon', (2 * 14.78676478125) / 3.785411784],
+    ['1 tbsp in a gallon of water', 14.78676478125 / 3.785411784],
+    ['half a cup per 10 L', 11.829411825],
+    ['1 tbsp to half gallon', 14.78676478125 / 1.892705892],
+    ['15 ml to a 9 litre can', 15 / 9],
   ])('%s', (text, mlPerL) => {
     const liquid = { ...feed('liquid-5'), densityGPerMl: 1.2 }
     expect(concentrationOf(rate(text), liquid)!.value).toBeCloseTo(mlPerL * 1.2, 9)
+  })
+
+  it('knows the tools and vessels of the household by name, and asks where two could be meant', () => {
+    const named = [
+      { name: 'Cap of the blue bottle', volumeL: 0.012 },
+      { name: 'Watering can', volumeL: 8 },
+      { name: 'Small jug', volumeL: 1 },
+      { name: 'Large jug', volumeL: 2 },
+    ]
+    const read = (text: string) => readRate(text, 'liquid', 'us', named)
+    expect(read('half a cap per watering can')).toMatchObject({ ok: true, rate: { base: 0.006, perL: 8 } })
+    expect(read('5 ml per large jug')).toMatchObject({ ok: true, rate: { base: 0.005, perL: 2 } })
+    expect(read('5 ml per jug')).toMatchObject({ ok: false, message: expect.stringContaining("'jug'") })
+    expect(read('1 glug per watering can')).toMatchObject({
+      ok: false,
+      message: expect.stringContaining('glug'),
+    })
   })
 
   it('keeps the 75 rule: 1 oz of anything to 100 US gallons is 74.9 mg/L a hundred per cent (extension, from memory)', () => {
@@ -47,6 +73,9 @@ describe('a rule in any spelling', () => {
       ['1/4 strength', 50],
       ['a tenth of the label rate', 20],
       ['30 % of the label', 60],
+      ['45%', 90],
+      ['1/10', 20],
+      ['a tenth to a fifth', 30],
       ['120 ppm N', 120],
       ['120 mg/L', 120],
     ] as const)

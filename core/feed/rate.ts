@@ -1,4 +1,4 @@
-import { parseNumber, parseQuantity } from '../units/parse'
+import { inFigures, parseNumber, parseQuantity } from '../units/parse'
 import { printFraction } from '../units/fraction'
 import { printNumber } from '../units/format'
 import { convert } from '../units/unit-table'
@@ -14,8 +14,8 @@ export type Rate =
   | { readonly kind: 'amount'; readonly of: 'mass' | 'volume'; readonly base: number; readonly perL: number }
   /** 1 : n; null where it was not said whether in n or to n. */
   | { readonly kind: 'ratio'; readonly n: number; readonly meaning: RatioMeaning | null }
-  /** So much of the label's own rate, a fraction. */
-  | { readonly kind: 'label'; readonly share: number }
+  /** So much of the label's own rate, a fraction; up to another where a range was said. */
+  | { readonly kind: 'label'; readonly share: number; readonly upTo?: number }
   /** mg/L of nitrogen outright. */
   | { readonly kind: 'strength'; readonly nMgPerL: number }
   /** Three label numbers, which say nothing about a strength until it is known how much goes in how much water. */
@@ -37,23 +37,38 @@ const EXAMPLES = '1 tbsp per gal, 5 ml/l, 15 ml to 4.5 litres, 1:200 or half'
 
 /**
  * Read a rule in any of its spellings: `1 tbsp per gal`, `5 ml/l`, `15 ml to 4.5 litres`, `1:200`, `1 in 200`,
- * `2 fl oz per gallon`, `1 oz in 100 gal`, `half`, `a tenth`, `100 mg/L`, `5-5-5`.
+ * `500 to 1`, `2 fl oz per gallon`, `1 oz in 100 gal`, `half`, `a tenth to a fifth`, `45%`, `100 mg/L`, `5-5-5`, and with
+ * the household's own tools and vessels by name: `half a cap per watering can`.
  *
  * @param form a bare `oz` of a liquid is a fluid ounce
  */
-export function readRate(text: string, form: FeedForm, kitchen: Kitchen): ReadRate {
+export function readRate(
+  text: string,
+  form: FeedForm,
+  kitchen: Kitchen,
+  named: readonly NamedMeasure[] = [],
+): ReadRate {
   const said = text
     .trim()
-    .toLowerCase()
-    .replace(/^no stronger than /, '')
+    .replace(/\s+/g, ' ')
+    .replace(/^no stronger than /i, '')
   if (!said) return failed('Enter a rate')
+  const lower = said.toLowerCase()
   return (
-    readShare(said) ??
-    readLabelNumbers(said) ??
-    readStrength(said) ??
-    readRatio(said) ??
-    readAmount(said, form, kitchen)
+    readRange(lower) ??
+    readShare(lower) ??
+    readLabelNumbers(lower) ??
+    readStrength(lower) ??
+    readRatio(lower) ??
+    // A capital T is a tablespoon, a small t a teaspoon.
+    readAmount(said, form, kitchen, named)
   )
+}
+
+/** A tool or vessel of the household, that can be named in a rule: `half a cap`, `1 tsp per watering can`. */
+export interface NamedMeasure {
+  readonly name: string
+  readonly volumeL: number
 }
 
 const ok = (rate: Rate): ReadRate => ({ ok: true, rate })
@@ -62,16 +77,31 @@ const failed = (problem: string): ReadRate => ({
   message: `${problem}. Write it like ${EXAMPLES}.`,
 })
 
-function readShare(said: string): ReadRate | null {
+/** A share of the label: `half`, `a tenth`, `1/4 strength`, `45%`, `1/10`; undefined where it is none. */
+function shareSaid(said: string): number | undefined {
   const plain = said.replace(/\s*(?:strength|rate|of the label(?: rate)?|label rate)$/, '').trim()
   const word = SHARES.find(([pattern]) => pattern.test(plain))
-  if (word) return ok({ kind: 'label', share: word[1] })
-  const fraction = plain === said ? undefined : parseNumber(plain.replace(/%$/, ''))
-  if (fraction === undefined) return null
-  const share = plain.endsWith('%') ? fraction / 100 : fraction
+  if (word) return word[1]
+  const alone = plain !== said || /%$/.test(plain) || /^\d+\s*[/⁄]\s*\d+$|^[¼½¾⅓⅔⅛]$/.test(plain)
+  const fraction = alone ? parseNumber(plain.replace(/\s*%$/, '')) : undefined
+  return fraction === undefined ? undefined : plain.endsWith('%') ? fraction / 100 : fraction
+}
+
+function readShare(said: string): ReadRate | null {
+  const share = shareSaid(said)
+  if (share === undefined) return null
   return share > 0 && share <= 20
     ? ok({ kind: 'label', share })
     : failed(`'${said}' is not a share of the label`)
+}
+
+/** `a tenth to a fifth`, `1/4–1/2 strength`: from the smaller to the larger. */
+function readRange(said: string): ReadRate | null {
+  const ends = /^(.+?)\s*(?: to | or |–|\.\.)\s*(.+)$/.exec(said)
+  const shares = ends && [shareSaid(`${ends[1]!} strength`), shareSaid(ends[2]!)]
+  if (!shares || shares.some((share) => share === undefined || share <= 0 || share > 20)) return null
+  const [share, upTo] = (shares as number[]).sort((a, b) => a - b) as [number, number]
+  return ok({ kind: 'label', share, upTo })
 }
 
 function readLabelNumbers(said: string): ReadRate | null {
@@ -88,31 +118,50 @@ function readStrength(said: string): ReadRate | null {
   return value > 0 ? ok({ kind: 'strength', nMgPerL: value }) : failed('A strength is above 0')
 }
 
+const PARTS = String.raw`(?:\s*(?:parts?)?(?:\s*of)?(?:\s*water)?)?`
+const RATIOS: readonly (readonly [RegExp, number])[] = [
+  [new RegExp(String.raw`^(?:1|one)(?:\s*part)?\s*(?::|(in|to))\s*(\d[\d.,]*)${PARTS}$`), 1],
+  // The other way round: 500 parts of water to 1.
+  [/^(\d[\d.,]*)\s*(?::|(to))\s*(?:1|one)(?:\s*part)?$/, -1],
+]
+
 function readRatio(said: string): ReadRate | null {
-  const match =
-    /^(?:1|one)(?:\s*part)?\s*(?::|(in|to))\s*(\d[\d.,]*)(?:\s*(?:parts?)?(?:\s*of)?(?:\s*water)?)?$/.exec(
-      said,
-    )
-  if (!match) return null
-  const n = parseNumber(match[2]!)
-  if (n === undefined || n < 1) return failed('A ratio is 1 : 1 or weaker')
-  return ok({ kind: 'ratio', n, meaning: (match[1] as RatioMeaning | undefined) ?? null })
+  for (const [pattern, way] of RATIOS) {
+    const match = pattern.exec(said)
+    if (!match) continue
+    const [number, word] = way > 0 ? [match[2], match[1]] : [match[1], match[2]]
+    const n = parseNumber(number!)
+    if (n === undefined || n < 1) return failed('A ratio is 1 : 1 or weaker')
+    return ok({ kind: 'ratio', n, meaning: (word as RatioMeaning | undefined) ?? null })
+  }
+  return null
 }
 
-function readAmount(said: string, form: FeedForm, kitchen: Kitchen): ReadRate {
+function readAmount(
+  said: string,
+  form: FeedForm,
+  kitchen: Kitchen,
+  named: readonly NamedMeasure[],
+): ReadRate {
   const parts =
-    /^(.+?)\s+(?:per|in|to|for|each|into|a)\s+(.+)$/.exec(said) ??
-    /^(.*[a-z.])\s*\/\s*(\d*.*[a-z].*)$/.exec(said)
+    /^(.+?)\s+(?:per|in|to|for|each|into)\s+(.+)$/i.exec(said) ??
+    /^(.*[a-z.])\s*\/\s*(\d*.*[a-z].*)$/i.exec(said) ??
+    /^(\S+ \S+)\s+an?\s+(.+)$/i.exec(said)
   if (!parts) return failed(`'${said}' is not a rate`)
-  const water = /^[\d.¼½¾⅓⅔⅛]/.test(parts[2]!) ? parts[2]! : `1 ${parts[2]!.replace(/^(?:the|each) /, '')}`
-  const volume = readVolume(water.replace(/\s*(?:of\s*)?water$/, ''), kitchen)
+  const vessel = parts[2]!.replace(/\s*(?:of )?water$/i, '').replace(/^(?:the|each|every|an?|one) /i, '')
+  const water = /^[\d.¼½¾⅓⅔⅛]/.test(vessel)
+    ? vessel
+    : /^(?:half|quarter|third)\b/i.test(vessel)
+      ? vessel
+      : `1 ${vessel}`
+  const volume = readNamed(water, named) ?? readVolume(water, kitchen)
   if (!volume.ok) return failed(`'${parts[2]}' is not an amount of water`)
   if (volume.base <= 0) return failed('There must be some water')
   const amount = parts[1]!.replace(
-    form === 'liquid' ? /(?<!fl\.? ?)\boz\b|(?<!fl\.? ?)\bounces?\b/ : /$^/,
+    form === 'liquid' ? /(?<!fl\.? ?)\boz\b|(?<!fl\.? ?)\bounces?\b/i : /$^/,
     'fl oz',
   )
-  const byVolume = readVolume(amount, kitchen)
+  const byVolume = readNamed(amount, named) ?? readVolume(amount, kitchen)
   const byMass = parseQuantity(amount, { dimension: 'mass', kitchen })
   // A bare ounce of a powder is a weight.
   const volumeFirst = byVolume.ok && !(form === 'powder' && byMass.ok)
@@ -120,6 +169,18 @@ function readAmount(said: string, form: FeedForm, kitchen: Kitchen): ReadRate {
   if (!read.ok) return failed(`'${parts[1]}' is not an amount of feed`)
   if (read.base <= 0) return failed('There must be some feed')
   return ok({ kind: 'amount', of: volumeFirst ? 'volume' : 'mass', base: read.base, perL: volume.base })
+}
+
+/** So many of a tool or vessel of the household; null where none of that name is there, or more than one could be meant. */
+function readNamed(text: string, named: readonly NamedMeasure[]) {
+  const match = /^((?:[\d.,/⁄¼½¾⅓⅔⅛ -])*)(.+)$/.exec(inFigures(text.trim()))
+  const word = match?.[2]!.trim().toLowerCase().replace(/^of /, '').replace(/s$/, '')
+  const count = match?.[1]!.trim() ? parseNumber(match[1]!.trim()) : 1
+  if (!word || count === undefined) return null
+  const fits = named.filter(({ name }) => name.toLowerCase() === word)
+  const near = fits.length ? fits : named.filter(({ name }) => name.toLowerCase().split(/\s+/).includes(word))
+  const sizes = new Set(near.map(({ volumeL }) => volumeL))
+  return sizes.size === 1 ? { ok: true as const, base: count * near[0]!.volumeL } : null
 }
 
 /** A rule may come from another kitchen than one's own: a gallon that is not known here is a US gallon. */
@@ -170,7 +231,17 @@ export function concentrationOf(rate: Rate, feed: Feed, meaning: RatioMeaning = 
         'Feed per litre',
         full.unit,
         'f * r',
-        { f: given('Share of the label rate', rate.share, '', yours('the rule as you gave it')), r: full },
+        {
+          f: given(
+            rate.upTo === undefined
+              ? 'Share of the label rate'
+              : 'Share of the label rate, the middle of the range',
+            (rate.share + (rate.upTo ?? rate.share)) / 2,
+            '',
+            yours('the rule as you gave it'),
+          ),
+          r: full,
+        },
         ({ f, r }) => f * r,
       )
       return feed.form === 'powder' ? part : concentrationOfLiquid(part, density(feed))

@@ -248,7 +248,10 @@ function hazardsOf(
   return [
     ...lines.flatMap(({ material }) => material.hazards),
     ...extras.flatMap(({ materialId }) => materialIn(materials, materialId).hazards),
-    ...(preparations.includes('hot water') ? (['scald'] as const) : []),
+    ...(preparations.includes('hot water') || preparations.includes('scald tools')
+      ? (['scald'] as const)
+      : []),
+    ...(preparations.includes('disinfect') ? (['cleaners'] as const) : []),
     ...(saltsMsPerCm > SALTS_LIMITS_MS_PER_CM.germination ? (['salts'] as const) : []),
   ]
 }

@@ -1,6 +1,6 @@
-import { derive, given, weightedTotal, type Figure } from '../working/figure'
+import { derive, given, total, weightedTotal, type Figure } from '../working/figure'
 import { byDefault, handbook, practice, standard } from '../working/source'
-import type { Ingredient } from './container-physics'
+import type { Material } from './material'
 
 const WATER_KJ_PER_L_K = given('Heat of a litre of water', 4.18, 'kJ/L·K', standard('specific heat of water'))
 const SOLIDS_KJ_PER_G_K = given(
@@ -25,26 +25,32 @@ export interface HotWater {
 }
 
 /**
- * The hot-water school: all the water of the batch, the coir's soak included, goes in boiling.
+ * The hot-water school: what is scalded (coir, peat, minerals, bagged mix; not what is put in for its life) takes all its
+ * water boiling and at once, the coir's soak included.
  *
  * Heat put in is heat taken up: T = (C·T₀ + 4.18·W·T_w) / (C + 4.18·W), with C of the dry matter and what moisture
  * it holds. A mix that was soaked cold first has no room left for enough hot water, which is why the soak itself
  * must be the boiling one.
  *
- * @param waterL water that the batch takes in all, L
- * @param moistureL water already in the materials as bought, L
+ * @param measures what is scalded, each with its loose litres
+ * @param waterL water that is poured, L
+ * @param moistureL water already in these materials as bought, L
  */
 export function hotWater(
-  mixL: Figure,
-  ingredients: readonly Ingredient[],
+  measures: readonly { material: Material; looseL: Figure }[],
   waterL: Figure,
   moistureL: Figure,
 ): HotWater {
-  const density = weightedTotal(
-    'Dry weight, loose',
-    'g/L',
-    ingredients.map(({ material, share }) => ({
-      weight: share,
+  const litres = total(
+    'What is scalded',
+    'L',
+    measures.map(({ looseL }) => looseL),
+  )
+  const dry = weightedTotal(
+    'Dry weight of it',
+    'g',
+    measures.map(({ material, looseL }) => ({
+      weight: looseL,
       figure: given(
         `${material.name}: dry bulk density`,
         material.dryBulkDensityGPerL,
@@ -56,9 +62,9 @@ export function hotWater(
   const cold = derive(
     'Heat it takes to warm the mix by a degree',
     'kJ/K',
-    'V * d * s + m * c',
-    { V: mixL, d: density, s: SOLIDS_KJ_PER_G_K, m: moistureL, c: WATER_KJ_PER_L_K },
-    ({ V, d, s, m, c }) => V * d * s + m * c,
+    'd * s + m * c',
+    { d: dry, s: SOLIDS_KJ_PER_G_K, m: moistureL, c: WATER_KJ_PER_L_K },
+    ({ d, s, m, c }) => d * s + m * c,
   )
   const reachesC = derive(
     'Reached in the middle',
@@ -77,7 +83,7 @@ export function hotWater(
       'k * (V / 10)^(1 / 3) * log(max(1, (T - T_0) / (30 - T_0)))',
       {
         k: given('Pace of a covered 10 L tub', 3, 'hours', byDefault('5 minutes to overnight in practice')),
-        V: mixL,
+        V: litres,
         T: reachesC,
         T_0: ROOM_C,
       },

@@ -88,6 +88,10 @@ export interface Material extends MaterialFigures, Sourced<MaterialFigure> {
   readonly sustainability: string
 }
 
+/** What must not be cooked: its life is what it is put in for. Kept out of hot water, and stirred in once it has cooled. */
+export const isAlive = ({ kind, hazards, bagged }: Pick<Material, 'kind' | 'hazards' | 'bagged'>): boolean =>
+  kind === 'medium' && hazards.includes('microbes') && !bagged
+
 /** The materials a household knows, by id: the built-in ones, with its own beside or over them. */
 export type MaterialLibrary = Catalogue<Material>
 

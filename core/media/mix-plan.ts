@@ -1,13 +1,13 @@
-import { derive, given, total, type Figure } from '../working/figure'
+import { derive, given, total, weightedTotal, type Figure } from '../working/figure'
 import { yours } from '../working/source'
 import type { Container } from '../containers/container'
 import { allowance, type BatchRequest } from './batch-request'
 import { physicsIn, type Ingredient } from './container-physics'
 import { hotWater, type HotWater } from './hot-water'
 import { soakForFibre, waterToAdd, waterWanted, type Feel } from './hydration'
-import { materialIn, type Material, type MaterialLibrary } from './material'
+import { isAlive, materialIn, type Material, type MaterialLibrary } from './material'
 import { mixingLoss } from './mixing-loss'
-import { waterAsBought } from './moisture'
+import { waterAsBought, waterInLitre, type Dampness } from './moisture'
 import type { Part } from './recipe'
 import { countScoops, type ScoopCount } from './scoops'
 
@@ -134,12 +134,26 @@ export function planMix(
     wantedWaterL: wantedL,
     waterNowL,
     hotWater: request.preparations.includes('hot water')
-      ? hotWater(
-          mixL,
-          ingredients,
-          total('All the water of the batch, boiling', 'L', [coirWaterL, waterL]),
-          waterNowL,
-        )
+      ? scalded(measures, request.dampness, coirWaterL, waterL)
       : null,
   }
+}
+
+/** Everything of a mix but what is put in for its life, under boiling water; null where nothing is left to scald. */
+function scalded(
+  measures: readonly Measure[],
+  dampness: Dampness,
+  coirWaterL: Figure,
+  waterL: Figure,
+): HotWater | null {
+  const cooked = measures.filter(({ material }) => !isAlive(material))
+  if (cooked.length === 0) return null
+  const moistureL = weightedTotal(
+    'Water already in it',
+    'L',
+    cooked
+      .filter(({ material }) => !material.compressed)
+      .map(({ material, looseL }) => ({ weight: looseL, figure: waterInLitre(material, dampness) })),
+  )
+  return hotWater(cooked, total('All the water, boiling', 'L', [coirWaterL, waterL]), moistureL)
 }

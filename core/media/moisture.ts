@@ -36,6 +36,16 @@ export const densityAsBought = (material: Material): Figure =>
         'Dry weight with its water.',
       )
 
+/** Water in a litre of one material as it is bought, L. */
+export const waterInLitre = (material: Material, dampness: Dampness): Figure =>
+  derive(
+    `${material.name}: water in a litre`,
+    'share',
+    'd * w / (1 - w) / 1000',
+    { d: dryDensity(material), w: moistureOf(material, dampness) },
+    ({ d, w }) => (d * w) / (1 - w) / 1000,
+  )
+
 /** Water in a litre of the loose materials as they are bought, L; what is soaked is reckoned apart. */
 export const waterAsBought = (ingredients: readonly Ingredient[], dampness: Dampness): Figure =>
   weightedTotal(
@@ -45,12 +55,6 @@ export const waterAsBought = (ingredients: readonly Ingredient[], dampness: Damp
       .filter(({ material }) => !material.compressed)
       .map(({ material, share }) => ({
         weight: share,
-        figure: derive(
-          `${material.name}: water in a litre`,
-          'share',
-          'd * w / (1 - w) / 1000',
-          { d: dryDensity(material), w: moistureOf(material, dampness) },
-          ({ d, w }) => (d * w) / (1 - w) / 1000,
-        ),
+        figure: waterInLitre(material, dampness),
       })),
   )

@@ -21,7 +21,15 @@ export interface Mix {
 }
 
 /** What is done to the materials before they are measured. */
-export const PREPARATIONS = ['hot water', 'sieve', 'fine sieve', 'moisten'] as const
+export const PREPARATIONS = [
+  'wash',
+  'disinfect',
+  'scald tools',
+  'hot water',
+  'sieve',
+  'fine sieve',
+  'moisten',
+] as const
 export type Preparation = (typeof PREPARATIONS)[number]
 
 /** What is wrong with the extras, each at its field. */

@@ -6,6 +6,8 @@ import type { Preparation } from './recipe'
 /** Width of the mesh, mm: a quarter and an eighth of an inch. */
 export const MESH_MM = { sieve: 6, 'fine sieve': 3 } as const
 export type Mesh = keyof typeof MESH_MM
+/** Both ways a sieve is sold. */
+export const MESH_NAMES: Readonly<Record<number, string>> = { 6: '6 mm (¼ in)', 3: '3 mm (⅛ in)' }
 
 interface Sieving {
   /** Fraction of the loose volume that passes. */

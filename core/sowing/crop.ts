@@ -77,10 +77,13 @@ export const CROP_FIGURES = [
 export type CropFigure = (typeof CROP_FIGURES)[number]
 
 /** What lies over the seed: nothing or a veil where it wants light, the mix or vermiculite at its depth elsewhere. */
-export function coverOf({ light, depthMm }: Pick<Crop, 'light' | 'depthMm'>): string {
+export function coverOf(
+  { light, depthMm }: Pick<Crop, 'light' | 'depthMm'>,
+  length: (mm: number) => string,
+): string {
   if (depthMm === 0) return 'pressed in, nothing or a veil of vermiculite over it'
-  if (light === 'wants light') return `${depthMm} mm of vermiculite, which lets light through`
-  return `${depthMm} mm of the mix`
+  if (light === 'wants light') return `${length(depthMm)} of vermiculite, which lets light through`
+  return `${length(depthMm)} of the mix`
 }
 
 /** What is wrong with a crop a household describes, each at its field. */

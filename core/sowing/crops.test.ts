@@ -22,8 +22,8 @@ describe('the book of crops', () => {
       false,
       false,
     ])
-    expect(coverOf(crop('petunia'))).toMatch(/^pressed in/)
-    expect(coverOf(crop('lettuce'))).toMatch(/vermiculite/)
+    expect(coverOf(crop('petunia'), (mm) => `${mm} mm`)).toMatch(/^pressed in/)
+    expect(coverOf(crop('lettuce'), (mm) => `${mm} mm`)).toMatch(/vermiculite/)
     expect(crop('strawberry').treatment).toEqual({ kind: 'chill', days: 35 })
     expect(crop('basil').lowestNightC).toBeGreaterThanOrEqual(10)
   })

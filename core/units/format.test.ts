@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { printBoth, printQuantity } from './format'
+import { printBoth, printExactly, printQuantity, unitShown } from './format'
+import { parseQuantity } from './parse'
 import type { Dimension, Kitchen } from './unit'
 import { BASE_SYMBOL } from './unit'
 
@@ -15,7 +16,14 @@ describe('printing for a person', () => {
     [9, 'volume', 'imperial', '2 gal'],
     [64, 'length', 'us', '2½ in'],
     [57, 'length', 'metric', '57 mm'],
-    [650, 'mass', 'us', '1⅜ lb'],
+    [680, 'mass', 'us', '1½ lb'],
+    [1.8, 'mass', 'us', '1.8 g'],
+    [0.074, 'volume', 'us', '5 tbsp'],
+    [0.01725, 'volume', 'us', '1 tbsp + ½ tsp'],
+    [0.0003, 'volume', 'us', '0.3 mL'],
+    [6.35, 'length', 'us', '¼ in'],
+    [4.7625, 'length', 'us', '3/16 in'],
+    [2, 'length', 'imperial', '2 mm'],
     [21, 'temperature', 'us', '70 °F'],
   ])('%d of %s in a %s kitchen is %s', (base, dimension, kitchen, text) => {
     expect(printQuantity(base, dimension, kitchen)).toBe(text)
@@ -24,6 +32,43 @@ describe('printing for a person', () => {
   it('shows the other system beside one’s own', () => {
     expect(printBoth(0.65, 'volume', 'metric')).toEqual(['650 mL', '2¾ US cups'])
     expect(printBoth(0.65, 'volume', 'us')).toEqual(['2¾ cups', '650 mL'])
+  })
+
+  const amount = fc.double({ min: -6, max: 5, noNaN: true }).map((power) => 10 ** power)
+  const quantities = fc.constantFrom<Dimension>('volume', 'length', 'mass')
+
+  it('is within 5 %, read back by the parser, over the whole range and in every kitchen', () => {
+    fc.assert(
+      fc.property(amount, fc.constantFrom(...KITCHENS), quantities, (base, kitchen, dimension) => {
+        const text = printQuantity(base, dimension, kitchen)
+        const read = parseQuantity(text.replace('−', '-'), { dimension, kitchen })
+        expect([text, read.ok && Math.abs(read.base / base - 1) <= 0.05]).toEqual([text, true])
+        expect(text).not.toMatch(/\d[⅛¼⅓⅜½⅝⅔¾⅞] (L|mL|litre|g|kg|cm)\b/)
+      }),
+      { numRuns: 2000 },
+    )
+  })
+
+  it('in a field is the same when it is typed back, with its unit and as a bare number', () => {
+    fc.assert(
+      fc.property(amount, fc.constantFrom(...KITCHENS), quantities, (base, kitchen, dimension) => {
+        const text = printExactly(base, dimension, kitchen)
+        const assume = unitShown(base, dimension, kitchen)
+        for (const typed of [text, text.replace(/ [^\d/]+$/, '')]) {
+          const read = parseQuantity(typed, { dimension, kitchen, assume })
+          expect([typed, read.ok && Math.abs(read.base / base - 1) < 2e-4]).toEqual([typed, true])
+        }
+      }),
+      { numRuns: 1000 },
+    )
+    for (const kitchen of KITCHENS)
+      for (let c = -20; c <= 60; c += 0.5) {
+        const read = parseQuantity(printExactly(c, 'temperature', kitchen), {
+          dimension: 'temperature',
+          kitchen,
+        })
+        expect(read.ok && Math.abs(read.base - c)).toBeLessThan(0.01)
+      }
   })
 
   it('never prints something as nothing', () => {

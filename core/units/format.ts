@@ -7,33 +7,53 @@ export function printNumber(value: number, significant = 3): string {
   if (value === 0) return '0'
   const size = Math.floor(Math.log10(Math.abs(value)))
   const rounded = size >= significant - 1 ? Math.round(value) : Number(value.toPrecision(significant))
-  return String(rounded).replace('-', '−')
+  return digits(rounded).replace('-', '−')
 }
+
+/** Without an exponent, however small. */
+const digits = (value: number) =>
+  /e/.test(String(value)) ? value.toFixed(20).replace(/\.?0+$/, '') : String(value)
 
 /** A fraction 0–1 as per cent: `62 %`. */
 export function printShare(share: number): string {
   return `${printNumber(share * 100, Math.abs(share) < 0.1 ? 2 : 3)} %`
 }
 
-/** `amount` base units printed in one given unit: `2¾ US cup`, `650 mL`. */
-export function printIn(base: number, unitId: string): string {
-  const unit = unitById(unitId)
-  const amount = fromBase(base, unit)
-  return `${unit.fractions ? printFraction(amount, step(amount)) : printNumber(amount)} ${unit.symbol}`
-}
-
 /**
- * A quantity in the kitchen's own units, in the unit and to the step one would measure it with:
- * mL below a litre, teaspoons before cups, cups before gallons.
+ * A quantity in the kitchen's own units, as one would measure it: within 5 % of it, in as few measures as that takes
+ * (`2¾ cups`, `1 tbsp + ½ tsp`), and in the next finer measure where a spoon is too coarse.
  *
  * @param base the quantity in L, mm, g or °C
  */
 export function printQuantity(base: number, dimension: Dimension, kitchen: Kitchen): string {
-  const unit = chooseUnit(Math.abs(base), dimension, kitchen)
+  if (dimension === 'temperature') {
+    const unit = unitById(SHOWN.temperature[kitchen])
+    return `${printNumber(Math.round(fromBase(base, unit)))} ${unit.symbol}`
+  }
+  if (base === 0) return `0 ${spoken(unitById(unitShown(0, dimension, kitchen)), kitchen, 0)}`
+  const sign = base < 0 ? '−' : ''
+  return sign + measured(Math.abs(base), dimension, kitchen)
+}
+
+/** The unit a bare number means in a field that shows this quantity. @param base in L, mm, g or °C */
+export function unitShown(base: number, dimension: Dimension, kitchen: Kitchen): string {
+  if (dimension === 'temperature') return SHOWN.temperature[kitchen]
+  const ladder = MEASURES[dimension][kitchen]
+  const size = Math.abs(base)
+  return (ladder.find(({ id, from }) => size >= from * unitById(id).factor * (1 - 1e-9)) ?? ladder.at(-1)!).id
+}
+
+/**
+ * A quantity in one unit of the kitchen, exactly enough that it is the same when it is typed back: as one would measure
+ * it where that is exact, else in decimals.
+ */
+export function printExactly(base: number, dimension: Dimension, kitchen: Kitchen): string {
+  const unit = unitById(unitShown(base, dimension, kitchen))
   const amount = fromBase(base, unit)
-  if (unit.fractions) return `${printFraction(amount, step(amount))} ${spoken(unit, kitchen, amount)}`
-  if (dimension === 'temperature') return `${Math.round(amount)} ${unit.symbol}`
-  return `${printNumber(amount, Math.abs(amount) < 1 ? 2 : 3)} ${unit.symbol}`
+  const [nearest] = (unit.fractions ? STEPS : []).map((step) => Math.round(amount / step) * step)
+  const exact = nearest !== undefined && Math.abs(nearest - amount) <= 1e-4 * Math.abs(amount)
+  const number = exact ? printFraction(nearest, 1 / 8) : digits(Number(amount.toPrecision(6)))
+  return `${number.replace('-', '−')} ${spoken(unit, kitchen, amount)}`
 }
 
 /** The same quantity in the kitchen's units and in the other system's: `2¾ cups`, `650 mL`. */
@@ -42,87 +62,112 @@ export function printBoth(
   dimension: Dimension,
   kitchen: Kitchen,
 ): [own: string, other: string] {
+  const other = printQuantity(base, dimension, kitchen === 'metric' ? 'us' : 'metric')
   return [
     printQuantity(base, dimension, kitchen),
-    printQuantity(base, dimension, kitchen === 'metric' ? 'us' : 'metric').replace(
-      /^(\S+) (cups?|tsp|tbsp|fl oz|gal|qt|pt)$/,
-      '$1 US $2',
-    ),
+    kitchen === 'metric' ? other.replace(/ (cups?|tsp|tbsp|fl oz|gal|qt|pt)\b/g, ' US $1') : other,
   ]
 }
 
-type Ladder = readonly (readonly [fromBase: number, unitId: string])[]
+/** How a unit is measured: from how many on it is handy, and to which parts of it. */
+interface Measure {
+  readonly id: string
+  readonly from: number
+  /** Finest parts of it that are measured, coarse first; none for a unit printed in decimals. */
+  readonly parts?: readonly number[]
+}
+const spoon = (id: string, from: number, parts: readonly number[]): Measure => ({ id, from, parts })
+const plain = (id: string, from: number): Measure => ({ id, from })
+const HALVES = [1, 1 / 2]
+const QUARTERS = [1, 1 / 2, 1 / 4]
+const EIGHTHS = [1, 1 / 2, 1 / 4, 1 / 8]
+const STEPS = [1 / 8]
+/** A measuring cup has thirds too. */
+const CUP = [1, 1 / 2, 1 / 4, 1 / 3]
 
-/** From which size on (in base units) each unit is the handy one. */
-const LADDERS: Readonly<Record<Dimension, Readonly<Record<Kitchen, Ladder>>>> = {
+/** The measures of each kitchen, largest first. */
+const MEASURES: Readonly<
+  Record<Exclude<Dimension, 'temperature'>, Readonly<Record<Kitchen, readonly Measure[]>>>
+> = {
   volume: {
-    metric: [
-      [0, 'mL'],
-      [0.9995, 'L'],
-    ],
+    metric: [plain('L', 0.9995), plain('mL', 0)],
     us: [
-      [0, 'us-tsp'],
-      [0.0147, 'us-tbsp'],
-      [0.0591, 'us-cup'],
-      [1.89, 'us-gal'],
+      spoon('us-gal', 1 / 2, QUARTERS),
+      spoon('us-cup', 1 / 4, CUP),
+      spoon('us-tbsp', 1, HALVES),
+      spoon('us-tsp', 1 / 8, EIGHTHS),
+      plain('mL', 0),
     ],
     imperial: [
-      [0, 'metric-tsp'],
-      [0.0149, 'metric-tbsp'],
-      [0.056, 'imp-floz'],
-      [0.284, 'imp-pt'],
-      [4.54, 'imp-gal'],
+      spoon('imp-gal', 1, QUARTERS),
+      spoon('imp-pt', 1 / 2, QUARTERS),
+      spoon('imp-floz', 2, HALVES),
+      spoon('metric-tbsp', 1, HALVES),
+      spoon('metric-tsp', 1 / 8, EIGHTHS),
+      plain('mL', 0),
     ],
   },
   length: {
-    metric: [
-      [0, 'mm'],
-      [100, 'cm'],
-      [1000, 'm'],
-    ],
-    us: [
-      [0, 'in'],
-      [610, 'ft'],
-    ],
-    imperial: [
-      [0, 'in'],
-      [610, 'ft'],
-    ],
+    metric: [plain('m', 1), plain('cm', 10), plain('mm', 0)],
+    us: [spoon('ft', 2, HALVES), spoon('in', 1 / 16, [...EIGHTHS, 1 / 16])],
+    imperial: [spoon('ft', 2, HALVES), spoon('in', 1 / 16, [...EIGHTHS, 1 / 16])],
   },
   mass: {
-    metric: [
-      [0, 'mg'],
-      [0.1, 'g'],
-      [999.5, 'kg'],
-    ],
-    us: [
-      [0, 'oz'],
-      [453, 'lb'],
-    ],
-    imperial: [
-      [0, 'oz'],
-      [453, 'lb'],
-    ],
+    metric: [plain('kg', 0.9995), plain('g', 0.1), plain('mg', 0)],
+    us: [spoon('lb', 1, QUARTERS), plain('oz', 1), plain('g', 0.1), plain('mg', 0)],
+    imperial: [spoon('lb', 1, QUARTERS), plain('oz', 1), plain('g', 0.1), plain('mg', 0)],
   },
-  temperature: { metric: [[0, 'C']], us: [[0, 'F']], imperial: [[0, 'C']] },
+}
+const SHOWN = { temperature: { metric: 'C', us: 'F', imperial: 'C' } } as const
+
+/** Printed amounts are this near to the true ones, as a fraction. */
+const NEAR = 0.05
+
+function measured(base: number, dimension: Exclude<Dimension, 'temperature'>, kitchen: Kitchen): string {
+  const ladder = MEASURES[dimension][kitchen]
+  const first = Math.max(
+    0,
+    ladder.findIndex(({ id }) => id === unitShown(base, dimension, kitchen)),
+  )
+  for (const measure of ladder.slice(first)) {
+    const one = inMeasure(base, measure, kitchen, NEAR)
+    if (one) return one
+    // So many whole ones, and the rest in a finer measure: 1 tbsp + ½ tsp.
+    const unit = unitById(measure.id)
+    const whole = Math.floor(base / unit.factor + 1e-9)
+    if (!measure.parts || whole < 1) continue
+    const rest = base - whole * unit.factor
+    for (const finer of ladder.slice(ladder.indexOf(measure) + 1)) {
+      const more = finer.parts ? inMeasure(rest, finer, kitchen, (NEAR * base) / rest / 2) : null
+      if (more) return `${printFraction(whole, 1)} ${spoken(unit, kitchen, whole)} + ${more}`
+    }
+  }
+  const finest = unitById(dimension === 'length' ? 'mm' : ladder.at(-1)!.id)
+  return decimal(base, finest)
 }
 
-function chooseUnit(size: number, dimension: Dimension, kitchen: Kitchen): Unit {
-  const ladder = LADDERS[dimension][kitchen]
-  return unitById(ladder.findLast(([from]) => size >= from)?.[1] ?? ladder[0]![1])
+/** In one measure, to the coarsest parts that are near enough; null where none of them is. */
+function inMeasure(base: number, { id, parts }: Measure, kitchen: Kitchen, near: number): string | null {
+  const unit = unitById(id)
+  const amount = fromBase(base, unit)
+  if (!parts) return decimal(base, unit)
+  for (const part of amount >= 20 ? parts.slice(0, 1) : parts) {
+    const rounded = Math.round(amount / part) * part
+    // A half or a quarter that is right is worth more than a whole that is nearly so.
+    const close =
+      Math.abs(rounded - amount) <= Math.min(near, part === 1 && amount < 8 ? 0.02 : near) * amount
+    if (rounded > 0 && close) return `${printFraction(rounded, part)} ${spoken(unit, kitchen, rounded)}`
+  }
+  return null
+}
+
+const decimal = (base: number, unit: Unit) => {
+  const amount = fromBase(base, unit)
+  return `${printNumber(amount, Math.abs(amount) < 1 ? 2 : 3)} ${unit.symbol}`
 }
 
 /** In one's own kitchen a cup is a cup; more than one are cups. */
 function spoken(unit: Unit, kitchen: Kitchen, amount: number): string {
   const short = unit.bare?.kitchens.includes(kitchen) ? unit.bare.spellings[0]! : unit.symbol
-  return short.endsWith('cup') && amount > 1.12 ? `${short}s` : short
-}
-
-/** Finest part of a unit that is worth measuring at this size. */
-function step(amount: number): number {
-  const size = Math.abs(amount)
-  if (size < 4) return 1 / 8
-  if (size < 8) return 1 / 4
-  if (size < 20) return 1 / 2
-  return 1
+  return short.endsWith('cup') && amount > 1 ? `${short}s` : short
 }

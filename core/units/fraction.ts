@@ -19,7 +19,7 @@ export function fractionValue(glyph: string): number | undefined {
 }
 
 /**
- * A number to the nearest `step` (1/8, 1/4, 1/2, 1), printed as a person writes it: `2¾`, `½`, `6`.
+ * A number to the nearest `step` (1/16, 1/8, 1/4, 1/3, 1/2, 1), printed as a person writes it: `2¾`, `½`, `6`.
  * A number that rounds to nothing keeps two significant digits instead, so that it never reads as 0.
  */
 export function printFraction(amount: number, step: number): string {
@@ -28,6 +28,8 @@ export function printFraction(amount: number, step: number): string {
   const sign = rounded < 0 ? '−' : ''
   const whole = Math.floor(Math.abs(rounded))
   const rest = Math.abs(rounded) - whole
-  const glyph = GLYPHS.find(([, value]) => Math.abs(value - rest) < 1e-9)?.[0] ?? ''
-  return `${sign}${whole || !glyph ? whole : ''}${glyph}`
+  const glyph = GLYPHS.find(([, value]) => Math.abs(value - rest) < 1e-9)?.[0]
+  // Sixteenths have no sign of their own.
+  if (!glyph && rest > 1e-9) return `${sign}${whole ? `${whole} ` : ''}${Math.round(rest * 16)}/16`
+  return `${sign}${whole || !glyph ? whole : ''}${glyph ?? ''}`
 }

@@ -37,7 +37,7 @@ const UNIT_WORDS = new RegExp(
  * part that was not understood. Sign and size are the caller's to judge.
  */
 export function parseQuantity(text: string, options: ParseOptions): Parsed {
-  let rest = text.trim()
+  let rest = inFigures(text.trim())
   if (!rest) return failed('Enter an amount', '', options.dimension)
   let base = 0
   let first: Unit | undefined
@@ -68,6 +68,25 @@ export function parseQuantity(text: string, options: ParseOptions): Parsed {
     base += toBase(amount, unit)
   }
   return { ok: true, base, unit: first! }
+}
+
+const WORDS: readonly (readonly [RegExp, string])[] = [
+  [/^three[ -]quarters(?: of)?(?: an?)? /i, '3/4 '],
+  [/^(?:a |one )?half(?: of)?(?: an?)? /i, '1/2 '],
+  [/^(?:a |one )?third(?: of)?(?: an?)? /i, '1/3 '],
+  [/^(?:a |one )?quarter(?: of)?(?: an?)? /i, '1/4 '],
+  ...['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'].map(
+    (word, i) => [new RegExp(`^${word} `, 'i'), `${i + 1} `] as const,
+  ),
+  [/^an? /i, '1 '],
+]
+/** What a quantity is in; `9 litre can` is nine litres. */
+const VESSEL_WORD = /(?<=[a-z])[ -](?:can|jug|bucket|bottle|bag|tub|pot|pail)s?$/i
+
+/** Amounts said in words: `half gallon`, `a quarter cup`, `two tbsp`, `9 litre can`. */
+export function inFigures(text: string): string {
+  const word = WORDS.find(([pattern]) => pattern.test(text))
+  return (word ? text.replace(word[0], word[1]) : text).replace(VESSEL_WORD, '')
 }
 
 /** Read a bare number with fractions: `2 1/2`, `1½`, `0.75`, `1,5`. Undefined when it is none. */

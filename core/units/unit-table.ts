@@ -46,6 +46,7 @@ function volume(
 export const UNITS: readonly Unit[] = [
   volume('mL', 0.001, 'mL', ['ml', 'millilitre', 'milliliter', 'cc', 'cm3', 'cm³'], SI),
   volume('cL', 0.01, 'cL', ['cl', 'centilitre', 'centiliter'], SI),
+  volume('dL', 0.1, 'dL', ['dl', 'decilitre', 'deciliter'], SI),
   volume('L', 1, 'L', ['l', 'litre', 'liter', 'ltr', 'dm3', 'dm³'], SI),
   volume('m3', 1000, 'm³', ['m3', 'm³', 'cubic metre', 'cubic meter'], SI),
 
@@ -99,6 +100,9 @@ export const UNITS: readonly Unit[] = [
     ['cu ft', 'cubic foot', 'cubic feet', 'ft3', 'ft³', 'cuft', 'cf'],
     NIST44,
   ),
+
+  volume('cu-yd', 764.554857984, 'cu yd', ['cu yd', 'cubic yard', 'yd3', 'yd³', 'cuyd'], NIST44),
+  volume('bushel', 35.23907016688, 'US bu', ['bushel', 'bu', 'us bushel', 'us bu'], NIST44),
 
   volume(
     'imp-floz',

@@ -1,3 +1,4 @@
+import { printFraction } from '../units/fraction'
 import { printNumber, printQuantity, printShare } from '../units/format'
 import type { Kitchen } from '../units/unit'
 import type { Figure } from './figure'
@@ -13,11 +14,25 @@ export function printFigure({ value, unit }: Pick<Figure, 'value' | 'unit'>, kit
       return printQuantity(value, 'mass', kitchen)
     case 'mm':
       return printQuantity(value, 'length', kitchen)
+    case 'cm':
+      return printQuantity(value * 10, 'length', kitchen)
+    case '°C':
+      return printQuantity(value, 'temperature', kitchen)
+    case 'hours':
+      return printHours(value)
     case 'share':
       return printShare(value)
     default:
       return unit ? `${printNumber(value)} ${unit}` : printNumber(value)
   }
+}
+
+/** How long one waits, as it is said: `20 minutes`, `2½ hours`. */
+export function printHours(hours: number): string {
+  const minutes = hours * 60
+  if (minutes < 50) return `${Math.max(5, Math.round(minutes / 5) * 5)} minutes`
+  const rounded = hours < 10 ? Math.round(hours * 2) / 2 : Math.round(hours)
+  return `${printFraction(rounded, 0.5)} ${rounded === 1 ? 'hour' : 'hours'}`
 }
 
 /** A formula set as on paper: `h / 6 · (A_top + 4 · A_mid)`, `4 · k · c²`, `√(…)`. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useDates } from '~/composables/useDates'
@@ -6,6 +7,8 @@ import { useRemoval } from '~/composables/useRemoval'
 import { useHousehold } from '~/state/household'
 import { Droplets, Undo2 } from '@lucide/vue'
 import { printNumber } from '#core/units/format'
+
+const { volume } = useMeasures()
 
 /** Feeds that were given, newest first; each can be taken back. */
 const props = defineProps<{ feedingId?: string }>()
@@ -36,8 +39,8 @@ const fact = (facts: { what: string; amount: number }[], what: string) =>
         <span>
           {{ printDay(use.body.on) }}, <strong>{{ use.body.name }}</strong>:
           {{ printNumber(fact(use.body.facts, 'Nitrogen')) }} mg/L,
-          {{ printNumber(fact(use.body.facts, 'Solution')) }} L<template v-if="use.body.to"
-            >, to {{ use.body.to }}</template
+          {{ volume(fact(use.body.facts, 'Solution'))
+          }}<template v-if="use.body.to">, to {{ use.body.to }}</template
           ><template v-if="use.body.by">, by {{ use.body.by }}</template>
         </span>
         <Button

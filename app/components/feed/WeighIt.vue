@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
+
+const { volume } = useMeasures()
 /** A vessel of unknown size: weighed empty and full of water, its litres are known. */
 const emit = defineEmits<{ volume: [litres: number] }>()
 const emptyG = ref<number | null>(null)
@@ -18,18 +21,11 @@ const problem = computed(() =>
 <template>
   <FoldAway title="Not sure what it holds? Weigh it">
     <div class="pair">
-      <TypedField v-model="emptyG" optional dimension="mass" assume="g" label="Empty" />
-      <TypedField
-        v-model="fullG"
-        optional
-        dimension="mass"
-        assume="g"
-        label="Full of water"
-        :problem="problem"
-      />
+      <TypedField v-model="emptyG" optional dimension="mass" label="Empty" />
+      <TypedField v-model="fullG" optional dimension="mass" label="Full of water" :problem="problem" />
     </div>
     <Button v-if="litres !== null && litres > 0" @click="emit('volume', Number(litres.toFixed(3)))">
-      It holds {{ litres.toFixed(2) }} L: take that
+      It holds {{ volume(litres) }}: take that
     </Button>
   </FoldAway>
 </template>

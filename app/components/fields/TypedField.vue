@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
+import { computed, ref, useId, watch } from 'vue'
 import InputText from 'primevue/inputtext'
 import FieldFrame from '~/components/fields/FieldFrame.vue'
 import { numberReading, quantityReading, type Reading } from '~/composables/readings'
 import { useTypedText } from '~/composables/useTypedText'
 import { useHousehold } from '~/state/household'
+import { unitShown } from '#core/units/format'
 import type { Dimension } from '#core/units/unit'
+import { unitById } from '#core/units/unit-table'
 
 /**
  * A field that takes what people say and keeps what it means: a bare number (fractions and decimal commas included), a
@@ -20,8 +22,8 @@ const props = defineProps<{
   dimension?: Dimension
   /** Base units in one unit of the value: 0.001 for a value in mL. */
   unitInBase?: number
-  /** Unit for a bare number. */
-  assume?: string
+  /** About how much it is, in L, mm or g: a bare number in an empty field means the unit of that size. */
+  about?: number
   /** Shown behind a bare number. */
   unit?: string
   /** The value is a fraction 0–1, shown and typed as per cent. */
@@ -41,8 +43,32 @@ const reading = computed(
   (): Reading =>
     props.reading ??
     (props.dimension
-      ? quantityReading(props.dimension, household.kitchen, props.unitInBase ?? 1, props.assume)
+      ? quantityReading(props.dimension, household.kitchen, props.unitInBase ?? 1, () => bare.value)
       : numberReading(props.percent ? 100 : 1)),
+)
+
+/** What is shown while nothing is there: spoonfuls in a jug, centimetres in a tray. */
+const ABOUT: Record<Dimension, number> = { volume: 5, length: 20, mass: 100, temperature: 20 }
+function unitNow(): string {
+  if (!props.dimension) return ''
+  const shown = props.modelValue ? props.modelValue * (props.unitInBase ?? 1) : props.about
+  return unitShown(shown ?? ABOUT[props.dimension], props.dimension, household.kitchen)
+}
+/** The unit a bare number means; it stays the same while somebody types. */
+const bare = ref(unitNow())
+const isBare = computed(() => !!props.dimension && !/[^\s\d.,+/⁄½¼¾⅓⅔⅛⅜⅝⅞−-]/.test(text.value))
+function begin() {
+  bare.value = unitNow()
+}
+/** A bare number that was understood gets its unit, so that the next one means the same. */
+function settle() {
+  if (isBare.value && !message.value && props.modelValue !== null)
+    text.value = reading.value.print(props.modelValue)
+}
+watch(
+  () => household.kitchen,
+  () => (bare.value = unitNow()),
+  { flush: 'sync' },
 )
 
 const { text, message, type } = useTypedText<number | null>({
@@ -62,7 +88,9 @@ const hint = computed(() =>
     ? props.hint
     : (reading.value.both?.(props.modelValue) ?? props.hint),
 )
-const suffix = computed(() => (props.percent ? '%' : props.unit))
+const suffix = computed(() =>
+  props.percent ? '%' : (props.unit ?? (isBare.value ? unitById(bare.value).symbol : undefined)),
+)
 </script>
 
 <template>
@@ -78,6 +106,8 @@ const suffix = computed(() => (props.percent ? '%' : props.unit))
         :aria-describedby="
           problem ? `${id}-problem` : problemId ? problemId : hint ? `${id}-hint` : undefined
         "
+        @focus="begin"
+        @blur="settle"
         @update:model-value="type($event ?? '')"
       />
       <span v-if="suffix" class="unit">{{ suffix }}</span>

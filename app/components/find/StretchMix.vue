@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
@@ -11,6 +12,8 @@ import { STRETCHED, stretch } from '#core/media/reuse'
 import { saidInParts, type Part } from '#core/media/recipe'
 import { printShare } from '#core/units/format'
 import { printTrait } from '~/drawings/traits'
+
+const { volume } = useMeasures()
 
 /** Old mix used again: what to add so that there is air and food in it, and how far it goes. */
 const props = defineProps<{ container: Container; additions: readonly string[] }>()
@@ -40,7 +43,7 @@ function litres(parts: readonly Part[]) {
   <FoldAway v-model:open="open" class="stretch" title="Stretch an old mix">
     <div class="pair">
       <ChoiceField v-model="baseId" label="What you have" :choices="choices" />
-      <TypedField v-model="haveL" optional dimension="volume" assume="L" label="How much of it" />
+      <TypedField v-model="haveL" optional dimension="volume" label="How much of it" />
     </div>
     <template v-if="answers.length">
       <p class="soft small">
@@ -55,7 +58,7 @@ function litres(parts: readonly Part[]) {
             <strong>{{ saidInParts(answer.parts) }}</strong>
             <template v-if="answer.parts.length === 1">: it does as it is</template>
             <template v-for="one in litres(answer.parts)" :key="one.name"
-              >, {{ one.amountL === null ? 'with' : `${one.amountL.toFixed(1)} L` }} {{ one.name }}</template
+              >, {{ one.amountL === null ? 'with' : volume(one.amountL) }} {{ one.name }}</template
             >
           </p>
           <p class="soft small">

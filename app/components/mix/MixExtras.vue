@@ -16,9 +16,12 @@ const context = useContext()
 const mix = useMixDraft()
 
 const WHAT: Record<Preparation, string> = {
-  'hot water': 'boiling water over it, against damping-off and gnats',
-  sieve: 'sieve through 6 mm first',
-  'fine sieve': 'sieve through 3 mm, for dust-like seed',
+  wash: 'wash trays and tools first',
+  disinfect: 'disinfect them, by the label',
+  'scald tools': 'boiling water over the tools',
+  'hot water': 'boiling water over it, against damping-off and gnats; compost and castings go in after',
+  sieve: 'sieve through 6 mm (¼ in) first',
+  'fine sieve': 'sieve through 3 mm (⅛ in), for dust-like seed',
   moisten: 'moisten before stirring',
 }
 const choices = computed(() =>

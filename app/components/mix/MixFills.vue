@@ -160,7 +160,7 @@ function measured(id: string) {
             <TypedField
               :model-value="fill.coverMm"
               dimension="length"
-              assume="mm"
+              :about="5"
               :label="`Cover on ${container?.name ?? 'it'}`"
               hide-label
               :problem="mix.problemAt(`fills[${index}].coverMm`)"
@@ -190,7 +190,7 @@ function measured(id: string) {
               v-if="fill.topMm != null"
               :model-value="fill.topMm"
               dimension="length"
-              assume="mm"
+              :about="5"
               :label="`Depth of the top layer in ${container.name}`"
               hide-label
               @update:model-value="mix.setLayer(index, $event ?? 0)"

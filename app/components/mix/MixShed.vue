@@ -60,7 +60,6 @@ const limit = computed(() => context.materials.get(capacity.value?.limitedBy ?? 
           :model-value="haveL[line.material.id] ?? null"
           optional
           dimension="volume"
-          assume="L"
           :label="`${line.material.name}, loose`"
           hint="enough"
           @update:model-value="haveL = { ...haveL, [line.material.id]: $event }"

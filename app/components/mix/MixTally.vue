@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import { computed } from 'vue'
 import PackToOpen from '~/components/bench/PackToOpen.vue'
@@ -13,6 +14,8 @@ import { printNumber, printQuantity, printShare } from '#core/units/format'
 import { printFraction } from '#core/units/fraction'
 import type { MaterialLine } from '#core/media/batch'
 import { textureFill } from '~/drawings/textures'
+
+const { temperature, length } = useMeasures()
 
 /** What has to be measured, opened and soaked for the batch. */
 const mix = useMixDraft()
@@ -139,8 +142,8 @@ const roundingText = (line: MaterialLine) => {
           cool after <FigureValue :figure="plan.hotWater.coolHours" />.
         </p>
         <p v-if="plan.hotWater.reachesC.value < PASTEURISED_C" class="small">
-          Half an hour at {{ PASTEURISED_C }} °C would kill most damping-off fungi; this stays below. A wetter
-          feel takes more hot water, or heat the mix itself.
+          Half an hour at {{ temperature(PASTEURISED_C) }} would kill most damping-off fungi; this stays
+          below. A wetter feel takes more hot water, or heat the mix itself.
         </p>
       </div>
       <p v-else class="soft small">
@@ -151,7 +154,7 @@ const roundingText = (line: MaterialLine) => {
       <div v-for="line in sieved" :key="line.material.id" class="small">
         <p>
           Sieve <FigureValue :figure="line.sieve!.bagL" /> of {{ inSentence(line.material.name) }} through
-          {{ line.sieve!.meshMm }} mm; <FigureValue :figure="line.sieve!.staysL" /> stays behind<template
+          {{ length(line.sieve!.meshMm) }}; <FigureValue :figure="line.sieve!.staysL" /> stays behind<template
             v-if="line.sieve!.perliteLostL"
             >, <FigureValue :figure="line.sieve!.perliteLostL" /> of it perlite. As much vermiculite or
             perlite puts the air back.

@@ -30,9 +30,9 @@ const first: CropRecord = props.asNew
   : cropRecordOf(props.crop)
 const NUMBERS = [
   { key: 'outAfterFrostWeeks', label: 'Out, weeks after frost', hint: 'negative: before it' },
-  { key: 'depthMm', label: 'Depth', unit: 'mm' },
-  { key: 'warmthC', label: 'Warmth', unit: '°C' },
-  { key: 'lowestNightC', label: 'Lowest night', unit: '°C' },
+  { key: 'depthMm', label: 'Depth', dimension: 'length', about: 5 },
+  { key: 'warmthC', label: 'Warmth', dimension: 'temperature' },
+  { key: 'lowestNightC', label: 'Lowest night', dimension: 'temperature' },
   { key: 'germination', label: 'Germination', percent: true },
   { key: 'seedsPerCell', label: 'Seeds in a cell' },
 ] as const

@@ -93,7 +93,6 @@ async function keep() {
       <TypedField
         :model-value="draft.mixC"
         dimension="temperature"
-        assume="°C"
         label="Mix as warm as"
         :problem="problemAt('mixC')"
         @update:model-value="draft.mixC = $event ?? 0"
@@ -101,7 +100,6 @@ async function keep() {
       <TypedField
         :model-value="draft.tubL"
         dimension="volume"
-        assume="L"
         label="Tub to stir in"
         :problem="problemAt('tubL')"
         @update:model-value="draft.tubL = $event ?? 0"
@@ -109,7 +107,6 @@ async function keep() {
       <TypedField
         :model-value="draft.canL"
         dimension="volume"
-        assume="L"
         label="Can to carry feed"
         :problem="problemAt('canL')"
         @update:model-value="draft.canL = $event ?? 0"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -16,7 +17,8 @@ import {
   ppfdAt,
   type Lamp,
 } from '#core/season/light'
-import { printNumber } from '#core/units/format'
+
+const { length } = useMeasures()
 
 /** How high the lamp hangs: what it gives in a day at a height, and the height that gives what is wanted. */
 const season = useSeason()
@@ -61,15 +63,22 @@ async function keep() {
         hint="a m² and second"
         :problem="problemAt('ppfd')"
       />
-      <TypedField v-model="lamp.atCm" label="at a height of" unit="cm" :problem="problemAt('atCm')" />
+      <TypedField
+        v-model="lamp.atCm"
+        label="at a height of"
+        dimension="length"
+        :unit-in-base="10"
+        :problem="problemAt('atCm')"
+      />
       <TypedField
         v-model="lamp.radiusCm"
         label="Half its width"
-        unit="cm"
+        dimension="length"
+        :unit-in-base="10"
         hint="0 for a single bulb"
         :problem="problemAt('radiusCm')"
       />
-      <TypedField v-model="heightCm" label="It hangs at" unit="cm" />
+      <TypedField v-model="heightCm" label="It hangs at" dimension="length" :unit-in-base="10" />
     </div>
     <p v-if="day">
       <FigureValue :figure="day" /> a day, burning {{ hours }} h:
@@ -81,7 +90,7 @@ async function keep() {
     </p>
     <p v-for="one in stages" :key="one.stage" class="soft">
       For a {{ one.stage }}:
-      <template v-if="one.at">hang it at {{ printNumber(one.at.value) }} cm.</template>
+      <template v-if="one.at">hang it at {{ length(one.at.value * 10) }}.</template>
       <template v-else>this lamp is too weak at any height; burn it longer or add another.</template>
     </p>
     <p class="caution small">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import { computed, shallowRef, useTemplateRef } from 'vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import SeasonDemand from '~/components/season/SeasonDemand.vue'
@@ -12,6 +13,8 @@ import type { PlannedRow } from '#shared/season'
 import type { SowingRecord } from '#shared/records/sowing'
 import { printNumber } from '#core/units/format'
 import { DEMAND, seasonScale } from '~/drawings/season-scale'
+
+const { volume } = useMeasures()
 
 /** Every sowing on one axis of time, and under it what they ask for day by day. */
 const selected = defineModel<string | null>({ required: true })
@@ -124,7 +127,7 @@ const text = computed(() => {
   const most = Math.max(...season.load!.flats)
   return (
     `${rows.value.length} sowings from ${printDay(season.extent!.from)}. At most ${printNumber(most)} of ${season.frame!.shelfFlats} flats on the shelf. ` +
-    `${season.mixes.length} batches of mix, ${printNumber(season.mixes.reduce((sum, { looseL }) => sum + looseL, 0))} L in all; ${season.feeds.length} feeds.`
+    `${season.mixes.length} batches of mix, ${volume(season.mixes.reduce((sum, { looseL }) => sum + looseL, 0))} in all; ${season.feeds.length} feeds.`
   )
 })
 /** The two names stand on the far sides of their lines, and so never on each other. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import { computed } from 'vue'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
@@ -10,6 +11,8 @@ import { printNumber } from '#core/units/format'
 import { layersOf } from '~/drawings/layers'
 import { DEMAND, type SeasonScale } from '~/drawings/season-scale'
 import { textureFill } from '~/drawings/textures'
+
+const { volume } = useMeasures()
 
 /** What the sowings ask for day by day, under their axis: flats and light, mix, feed. */
 const props = defineProps<{ scale: SeasonScale; top: number }>()
@@ -135,7 +138,7 @@ const feedBars = computed(() =>
           :y="mixFoot - bar.high - 4"
           text-anchor="middle"
         >
-          {{ printNumber(bar.run.looseL) }} L
+          {{ volume(bar.run.looseL) }}
         </text>
       </g>
 
@@ -150,7 +153,7 @@ const feedBars = computed(() =>
         width="4"
         :height="bar.high"
       />
-      <text :x="scale.right + 6" :y="feedFoot - DEMAND.feed + 18">{{ printNumber(mostFeed) }} L</text>
+      <text :x="scale.right + 6" :y="feedFoot - DEMAND.feed + 18">{{ volume(mostFeed) }}</text>
     </g>
   </g>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
@@ -14,6 +15,8 @@ import type { PlannedSowing } from '#core/season/sowing'
 import { containersText } from '#core/season/wording'
 import { printNumber } from '#core/units/format'
 import type { SowingRecord } from '#shared/records/sowing'
+
+const { volume, temperature } = useMeasures()
 
 /** A sowing rung by rung: what each stands in, how long, and how it is fed, lit and warmed. */
 const props = defineProps<{
@@ -55,7 +58,7 @@ const CARE = [
   { key: 'nMgPerL', label: 'Feed', unit: 'mg/L', none: '' },
   { key: 'everyDays', label: 'every', unit: 'days', none: 'once' },
   { key: 'lightHours', label: 'Light', unit: 'h', none: 'the sun' },
-  { key: 'mixC', label: 'Warmth', unit: '°C', none: '' },
+  { key: 'mixC', label: 'Warmth', dimension: 'temperature', none: '' },
 ] as const
 
 const containers = computed(() =>
@@ -114,7 +117,7 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
             label="Mix"
             placeholder="nothing new"
             :choices="mixes"
-            :hint="planned?.rungs[index]?.looseL ? `${printNumber(planned.rungs[index]!.looseL)} L` : ''"
+            :hint="planned?.rungs[index]?.looseL ? volume(planned.rungs[index]!.looseL) : ''"
             :problem="problemAt(`rungs[${index}].recipeId`)"
             @update:model-value="editRung(index, { recipeId: $event })"
           />
@@ -129,17 +132,19 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
           </ol>
         </FoldAway>
         <TypedField
-          v-for="{ key, label, unit, none } in CARE"
+          v-for="{ key, label, none, ...field } in CARE"
           :key="key"
           :model-value="rung[key]"
           optional
           :label="label"
-          :unit="unit"
+          v-bind="field"
           :hint="
             rung[key] === null && planned?.rungs[index]
               ? none && !planned.rungs[index]!.care[key]
                 ? none
-                : printNumber(planned.rungs[index]!.care[key])
+                : key === 'mixC'
+                  ? temperature(planned.rungs[index]!.care[key])
+                  : printNumber(planned.rungs[index]!.care[key])
               : 'yours'
           "
           :problem="problemAt(`rungs[${index}].${key}`)"

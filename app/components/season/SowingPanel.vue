@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import DayField from '~/components/fields/DayField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
@@ -23,6 +24,8 @@ import { rungsOf } from '#core/season/sowing'
 import { printNumber } from '#core/units/format'
 import { asSowingRequest, sowingRecordProblems, type SowingRecord } from '#shared/records/sowing'
 import type { PlannedRow } from '#shared/season'
+
+const { temperature, length } = useMeasures()
 
 /** One sowing: what is asked of it, and its ladder rung by rung. What follows by itself can be set, and says so. */
 const props = defineProps<{ row: PlannedRow | undefined; id: string }>()
@@ -189,7 +192,7 @@ async function giveUp() {
 
     <div v-if="planned && crop" class="said">
       <p>
-        <strong>{{ printNumber(planned.seeds) }} seeds</strong>, {{ coverOf(crop) }};
+        <strong>{{ printNumber(planned.seeds) }} seeds</strong>, {{ coverOf(crop, length) }};
         {{
           crop.light === 'wants dark'
             ? 'in the dark'
@@ -197,7 +200,7 @@ async function giveUp() {
               ? 'in the light'
               : 'light or dark'
         }}
-        at {{ printNumber(planned.rungs[0]!.care.mixC) }} °C.
+        at {{ temperature(planned.rungs[0]!.care.mixC) }}.
         <template v-if="planned.emergence"
           >Up in <FigureValue :figure="planned.emergence" />, late after {{ printDay(planned.lateOn!) }}, sow
           again after {{ printDay(planned.resowOn!) }}.</template
@@ -212,7 +215,7 @@ async function giveUp() {
         germination <FigureValue :figure="planned.germination" />.
         <template v-if="crop.buryStem">May be set deep, to the seed leaves.</template>
         <template v-else>Set no deeper than it stood.</template>
-        Out when nights stay above {{ printNumber(crop.lowestNightC) }} °C.
+        Out when nights stay above {{ temperature(crop.lowestNightC) }}.
         <template v-if="row?.feeding.hungryOn">
           <strong class="problem">Hungry from {{ printDay(row.feeding.hungryOn) }}</strong
           >: feed stronger, or a richer mix.</template

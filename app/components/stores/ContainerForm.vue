@@ -86,7 +86,7 @@ const wordFor = (draft: ContainerRecord) => cellWord(asContainer('', draft))
       v-first-focus
       optional
       dimension="volume"
-      assume="mL"
+      :about="0.1"
       :label="`Water one ${wordFor(draft)} holds`"
       :hint="`Weigh it empty and full: 1 g is 1 mL. Leave empty to reckon from the measures.`"
       :problem="problemAt('measuredVolumeMl')"
@@ -127,7 +127,7 @@ const wordFor = (draft: ContainerRecord) => cellWord(asContainer('', draft))
         :key="key"
         :model-value="measure(draft.shape, key)"
         dimension="length"
-        assume="mm"
+        :about="5"
         :label="label"
         :problem="problemAt(`shape.${key}`)"
         @update:model-value="setMeasure(draft, key, $event)"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import { computed } from 'vue'
@@ -10,6 +11,8 @@ import { comesPressed, goodsUnit, packHolds, packProblems, type PackMeasure } fr
 import { fullAndOpen } from '#core/stores/draw'
 import { stockProblems, type StockRecord } from '#shared/records/stock'
 import type { Stored } from '#shared/collections'
+
+const { mass, volume } = useMeasures()
 
 /** A kind of pack on the shelf: what is in it, how much, what it costs, and how many there are. */
 defineProps<{ stock?: Stored<StockRecord> }>()
@@ -69,8 +72,7 @@ const setPacks = (draft: StockRecord, full: number, open: number) =>
 function suggested(draft: StockRecord) {
   const { measure, amount } = draft.size
   const goods = goodsIn(draft)
-  const size =
-    measure === 'mass' ? `${amount >= 1000 ? `${amount / 1000} kg` : `${amount} g`}` : `${amount} L`
+  const size = measure === 'mass' ? mass(amount) : volume(amount)
   const name = goods?.kind === 'material' ? goods.material.name : goods?.feed.name
   return `${size} ${name?.split(',')[0]?.toLowerCase() ?? ''}`.trim()
 }
@@ -110,7 +112,6 @@ const finish = (draft: StockRecord): StockRecord => ({
         :key="draft.size.measure === 'mass' ? 'mass' : 'volume'"
         :model-value="draft.size.amount"
         :dimension="draft.size.measure === 'mass' ? 'mass' : 'volume'"
-        :assume="draft.size.measure === 'mass' ? 'g' : 'L'"
         label="A full pack"
         :problem="problemAt('size.amount')"
         @update:model-value="draft.size.amount = $event ?? 0"

@@ -1,0 +1,13 @@
+import { useHousehold } from '~/state/household'
+import { printQuantity } from '#core/units/format'
+
+/** Amounts in the household's own measures, for what is said in a sentence. */
+export function useMeasures() {
+  const household = useHousehold()
+  return {
+    volume: (litres: number) => printQuantity(litres, 'volume', household.kitchen),
+    length: (mm: number) => printQuantity(mm, 'length', household.kitchen),
+    mass: (g: number) => printQuantity(g, 'mass', household.kitchen),
+    temperature: (celsius: number) => printQuantity(celsius, 'temperature', household.kitchen),
+  }
+}
