@@ -38,6 +38,7 @@ export const COLLECTIONS = {
       'lowerParts.*.materialId': ['materials'],
       'extras.*.materialId': ['materials'],
       'fills.*.containerId': ['containers'],
+      'fills.*.ballContainerId': ['containers'],
       'fills.*.coverMaterialId': ['materials'],
     },
   },

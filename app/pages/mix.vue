@@ -20,6 +20,7 @@ import SwapForm from '~/components/mix/SwapForm.vue'
 import PageTop from '~/components/shell/PageTop.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useOnBench } from '~/composables/useOnBench'
+import { useMeasures } from '~/composables/useMeasures'
 import { useNotes } from '~/composables/useNotes'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
@@ -28,6 +29,8 @@ import { useMixDraft } from '~/state/mixDraft'
 import { saidInParts } from '#core/media/recipe'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
+import { DAMPNESSES } from '#core/media/moisture'
+import { usualScoops } from '#core/media/usual-scoop'
 
 definePageMeta({ place: { title: 'Mix', what: 'a recipe scaled to what it must fill', order: 4, key: 'm' } })
 
@@ -37,6 +40,7 @@ const household = useHousehold()
 const context = useContext()
 const mix = useMixDraft()
 const { note } = useNotes()
+const { volume } = useMeasures()
 const { first: unreadable } = provideUnreadable()
 
 useOnBench(mix, 'a mix', () => {
@@ -75,24 +79,34 @@ function addMaterial(id: string) {
 const OWN_SIZE = 'own size'
 const scoopChoices = computed(() => [
   ...context.scoops.map(({ name, capacityMl }) => ({ value: name, name, volumeL: capacityMl! / 1000 })),
-  { value: '1 L measure', name: '1 L measure', volumeL: 1 },
+  ...usualScoops(household.kitchen).map((scoop) => ({ value: scoop.name, ...scoop })),
   { value: OWN_SIZE, name: 'Another size', volumeL: null },
 ])
 function chooseScoop(value: string) {
   const choice = scoopChoices.value.find((candidate) => candidate.value === value)
   mix.change('scoop', (draft) => {
     draft.scoop = {
-      name: value === OWN_SIZE ? 'Scoop' : value,
+      name: value === OWN_SIZE ? ownScoop(draft.scoop.volumeL) : value,
       volumeL: choice?.volumeL ?? draft.scoop.volumeL,
     }
   })
 }
+/** A measure of another size is called by what it holds. */
+const ownScoop = (litres: number) => `${volume(litres)} measure`
+const setScoop = (litres: number) =>
+  mix.change('scoop', (draft) => (draft.scoop = { name: ownScoop(litres), volumeL: litres }))
 const scoopChosen = computed(() =>
   scoopChoices.value.some(
     ({ value, volumeL }) => value === mix.draft.scoop.name && volumeL === mix.draft.scoop.volumeL,
   )
     ? mix.draft.scoop.name
     : OWN_SIZE,
+)
+/** Ready mix comes dusty or dripping: how damp it is decides what is stirred in. */
+const bagged = computed(() =>
+  [...mix.draft.parts, ...mix.draft.lowerParts].some(
+    ({ materialId }) => context.materials.get(materialId)?.bagged,
+  ),
 )
 async function save() {
   const stored = await mix.save()
@@ -177,7 +191,7 @@ const blocked = computed(() => {
           dimension="volume"
           label="It holds"
           :problem="mix.problemAt('scoop.volumeL')"
-          @update:model-value="(value) => mix.change('scoop', (draft) => (draft.scoop.volumeL = value ?? 0))"
+          @update:model-value="setScoop($event ?? 0)"
         />
       </div>
       <div class="pair">
@@ -197,6 +211,13 @@ const blocked = computed(() => {
           @update:model-value="(value) => mix.change('tub', (draft) => (draft.tubL = value))"
         />
       </div>
+      <ChoiceField
+        v-if="bagged"
+        :model-value="mix.draft.dampness"
+        label="How damp is the bag?"
+        :choices="DAMPNESSES.map((one) => ({ value: one, name: one }))"
+        @update:model-value="(one) => mix.change('dampness', (draft) => (draft.dampness = one))"
+      />
       <FoldAway class="allowances" title="Spare and allowances">
         <div class="pair">
           <TypedField

@@ -12,6 +12,8 @@ import { planBatch, type BatchPlan } from '#core/media/batch'
 import { STARTING_RECIPES, type StartingRecipe } from '#core/media/recipes'
 import { moveBoundary, setShare } from '#core/media/recipe'
 import { asBatchRequest, batchRecordProblems, type BatchRecord } from '#shared/records/batch'
+import type { Kitchen } from '#core/units/unit'
+import { usualScoops } from '#core/media/usual-scoop'
 import type { Stored } from '#shared/collections'
 
 /** A batch on the bench, not yet or no longer as it is saved. */
@@ -24,7 +26,7 @@ export interface MixDraft extends BatchRecord {
 /** What a recipe says about making the mix. */
 type Making = Pick<StartingRecipe, 'parts' | 'extras' | 'preparations'>
 
-function newDraft(): MixDraft {
+function newDraft(kitchen: Kitchen): MixDraft {
   const recipe = STARTING_RECIPES[0]!
   return {
     id: '',
@@ -34,7 +36,7 @@ function newDraft(): MixDraft {
     parts: copyOf([...recipe.parts]),
     fills: [{ containerId: 'tray-72', count: 1, coverMm: 0, coverMaterialId: COVER_IS_THE_MIX }],
     allowances: { ...DEFAULT_ALLOWANCES },
-    scoop: { name: '1 L measure', volumeL: 1 },
+    scoop: { ...usualScoops(kitchen)[0]! },
     ...plainBatch(),
     lowerRecipeId: null,
     onDate: null,
@@ -46,7 +48,8 @@ function newDraft(): MixDraft {
 export const useMixDraft = defineStore('mixDraft', () => {
   const household = useHousehold()
   const context = useContext()
-  const { draft, change, restart } = useDraft('Mix', newDraft)
+  const fresh = () => newDraft(household.kitchen)
+  const { draft, change, restart } = useDraft('Mix', fresh)
   const { saving, dismiss, keep } = useRecordSaving('batches', draft, (stored) => put(stored))
 
   const problems = computed(() => batchRecordProblems(draft.value, context.whole))
@@ -82,8 +85,11 @@ export const useMixDraft = defineStore('mixDraft', () => {
     return !saved.value || !dequal(saved.value.body, body)
   })
 
+  /** Materials whose share was typed: it stays while others are typed. */
+  const typedShares = new Set<string>()
   const chooseRecipe = (id: string) =>
     change('recipe', (mix) => {
+      typedShares.clear()
       mix.recipeId = id
       const chosen = recipes.value.find((candidate) => candidate.id === id)
       if (chosen)
@@ -92,10 +98,15 @@ export const useMixDraft = defineStore('mixDraft', () => {
           copyOf({ parts: chosen.parts, extras: chosen.extras, preparations: chosen.preparations }),
         )
     })
-  const setParts = (index: number, parts: number) =>
-    change(`parts-${index}`, (mix) => (mix.parts[index]!.parts = parts))
+  const setParts = (index: number, parts: number) => {
+    typedShares.clear()
+    return change(`parts-${index}`, (mix) => (mix.parts[index]!.parts = parts))
+  }
   const setShareOf = (index: number, share: number) =>
-    change(`parts-${index}`, (mix) => (mix.parts = setShare(mix.parts, index, share)))
+    change(`parts-${index}`, (mix) => {
+      typedShares.add(mix.parts[index]!.materialId)
+      mix.parts = setShare(mix.parts, index, share, ({ materialId }) => typedShares.has(materialId))
+    })
   const dragBoundary = (boundary: number, upperParts: number) =>
     change(`boundary-${boundary}`, (mix) => (mix.parts = moveBoundary(mix.parts, boundary, upperParts)))
   const addMaterial = (materialId: string) =>
@@ -131,9 +142,9 @@ export const useMixDraft = defineStore('mixDraft', () => {
     dismiss()
   }
   /** Something stands on the bench that is kept nowhere. */
-  const loose = computed(() => (saved.value ? unsaved.value : !dequal(draft.value, newDraft())))
+  const loose = computed(() => (saved.value ? unsaved.value : !dequal(draft.value, fresh())))
   function begin() {
-    restart(newDraft())
+    restart(fresh())
     dismiss()
   }
 

@@ -1,5 +1,5 @@
-import type { Container } from '../containers/container'
-import { under, within, type Problem } from '../problem'
+import { cellVolume, type Container } from '../containers/container'
+import { under, wholeWithin, within, type Problem } from '../problem'
 import { given, type Figure } from '../working/figure'
 import { byDefault, practice, yours, type Source } from '../working/source'
 import type { Feel } from './hydration'
@@ -23,6 +23,10 @@ export interface Fill {
   readonly topMm?: number | null | undefined
   /** How wet for this container; null or nothing as the batch says, blocks as peanut butter. */
   readonly feel?: Feel | null | undefined
+  /** Plants in each cell; one where nothing is said. */
+  readonly plants?: number | null | undefined
+  /** What the root ball of one plant brings with it when it is potted up, mL. */
+  readonly ballMl?: number | undefined
 }
 
 export const COVER_IS_THE_MIX = 'mix'
@@ -95,6 +99,9 @@ export const plainBatch = () => ({
   dampness: 'damp' as Dampness,
   tubL: null as number | null,
 })
+
+/** Of a container so much can be root balls: the rest is what they are potted up for [common practice]. */
+const MOST_BALLS = 0.8
 
 /** Fullest that a tub can be stirred, as a fraction [common practice]. */
 export const STIRRABLE = 0.6
@@ -173,6 +180,17 @@ function fillProblems(fill: Fill, materials: MaterialLibrary): Problem[] {
           depth / 2,
           `A cover is at most half the depth: ${Math.floor(depth / 2)} mm.`,
         )),
+    ...(fill.plants === null || fill.plants === undefined
+      ? []
+      : wholeWithin(['plants'], fill.plants, 1, 200, 'One container holds 1 to 200 plants.')),
+    ...((fill.ballMl ?? 0) * (fill.plants ?? 1) > cellVolume(fill.container).value * MOST_BALLS
+      ? [
+          {
+            path: ['ballContainerId'],
+            message: 'Their root balls fill it already: pot up into something larger.',
+          },
+        ]
+      : []),
     ...(isLayered(fill) ? layerProblems(fill, fill.topMm) : []),
     ...(coverKnown ? [] : [{ path: ['coverMaterialId'], message: 'This material is not known.' }]),
   ]

@@ -46,10 +46,16 @@ describe('from containers to loose mix', () => {
 
   it('counts a cover of the mix itself as mix', () => {
     const bare = planBatch(
-      request({ fills: [fill('tray-72', 2)], allowances: { ...DEFAULT_ALLOWANCES, fillUnderCover: 0.9 } }),
+      request({
+        fills: [fill('tray-72', 2)],
+        allowances: { ...DEFAULT_ALLOWANCES, fill: 0.7, fillUnderCover: 0.7 },
+      }),
     )
     const covered = planBatch(
-      request({ fills: [fill('tray-72', 2, 5)], allowances: { ...DEFAULT_ALLOWANCES, fillUnderCover: 0.9 } }),
+      request({
+        fills: [fill('tray-72', 2, 5)],
+        allowances: { ...DEFAULT_ALLOWANCES, fill: 0.7, fillUnderCover: 0.7 },
+      }),
     )
     // 144 cells of 36 × 36 mm under 5 mm: 0.933 L
     expect(covered.mixL.value - bare.mixL.value).toBeCloseTo((144 * 3.6 * 3.6 * 0.5) / 1000, 9)

@@ -25,9 +25,10 @@ export function mostContainers(
   const shortAt = (count: number): string | null => {
     const fills = request.fills.map((fill, index) => (index === fillIndex ? { ...fill, count } : fill))
     const short = planBatch({ ...request, fills })
-      .lines.map(({ material, looseL }) => ({
+      .lines.map(({ material, looseL, sieve }) => ({
         id: material.id,
-        over: looseL.value / (availableL[material.id] ?? Infinity),
+        // What the sieve keeps back has to come out of the shed too.
+        over: (sieve?.bagL ?? looseL).value / (availableL[material.id] ?? Infinity),
       }))
       .filter(({ over }) => over > 1 + 1e-9)
       .sort((a, b) => b.over - a.over)

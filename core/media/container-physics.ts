@@ -4,7 +4,7 @@ import { cellVolume, cellWord } from '../containers/container'
 import { planAreaMm2, volumeBelow, type Shape } from '../containers/shape'
 import { gaussLegendre } from '../numeric/gauss-legendre'
 import { derive, given, weightedTotal, type Figure } from '../working/figure'
-import { handbook, standard } from '../working/source'
+import { handbook, standard, yours } from '../working/source'
 import type { Material } from './material'
 import { mixingLoss, openingOf } from './mixing-loss'
 import { BLOCK_COMPRESSION, pressed, unpressed, type Pressing } from './pressing'
@@ -243,6 +243,18 @@ export const mixInCell = (container: Container, { pressing }: ContainerPhysics):
         'V * q',
         { V: cellVolume(container), q: pressing },
         ({ V, q }) => V * q,
+      )
+
+/** Mix that one of so many plants in a cell has to itself, mL. */
+export const mixForOne = (container: Container, physics: ContainerPhysics, plants: number): Figure =>
+  plants === 1
+    ? mixInCell(container, physics)
+    : derive(
+        'Mix for one plant',
+        'mL',
+        'V / n',
+        { V: mixInCell(container, physics), n: given('Plants in each', plants, '', yours()) },
+        ({ V, n }) => V / n,
       )
 
 /** The same container, deeper or shallower, for comparing. */

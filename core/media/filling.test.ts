@@ -1,18 +1,62 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { CONTAINERS } from '../containers/catalogue'
+import { cellVolume } from '../containers/container'
 import { heightFilled, round, volumeBelow } from '../containers/shape'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
 import { planBatch } from './batch'
-import { batchProblems, type BatchRequest } from './batch-request'
+import { batchProblems, DEFAULT_ALLOWANCES, type BatchRequest } from './batch-request'
 import { physicsIn } from './container-physics'
-import { layered, rich } from './test/fixture'
+import { mostContainers } from './capacity'
+import { sharesOf } from './mix-plan'
+import { BUILT_IN } from './materials'
+import { settlingOf } from './settling'
+import { fill, layered, request as plain, rich } from './test/fixture'
 
+const demandIngredients = sharesOf(plain().parts, BUILT_IN)
 const given_ = (value: number, unit: string) => given('x', value, unit, yours())
 const pot = CONTAINERS.find(({ id }) => id === 'pot-10cm')!
 
 const request = (over: Partial<BatchRequest> = {}) => layered(20, over)
+
+describe('what is in a container already, or comes on top', () => {
+  const litres = (over: Partial<BatchRequest>) => planBatch(plain(over)).mixL.value
+
+  // By hand: 10 round pots of 544.9 mL; of each nine tenths, less a 52 mL ball; settling and 5 % spare the same for both.
+  it('counts root balls once for each plant, and refuses those that fill the pot', () => {
+    const without = litres({ fills: [fill('pot-10cm', 10)] })
+    const potted = (plants: number, ballMl: number) =>
+      litres({ fills: [{ ...fill('pot-10cm', 10), plants, ballMl }] })
+    expect(potted(1, 52) / without).toBeCloseTo((544.9 * 0.9 - 52) / (544.9 * 0.9), 4)
+    expect(potted(4, 52) / without).toBeCloseTo((544.9 * 0.9 - 208) / (544.9 * 0.9), 4)
+    const problems = batchProblems(plain({ fills: [{ ...fill('pot-10cm', 10), plants: 9, ballMl: 52 }] }))
+    expect(problems.map(({ path }) => path.join('.'))).toEqual(['fills.0.ballContainerId'])
+  })
+
+  it('never fills a cell beyond its brim, however deep the cover', () => {
+    for (const container of CONTAINERS.filter(({ kind }) => kind !== 'block'))
+      for (const part of [0.05, 0.2, 0.35, 0.5]) {
+        const one = { ...fill(container.id, 1), coverMm: container.shape.depthMm * part }
+        const [demand] = planBatch(
+          plain({ fills: [one], allowances: { ...DEFAULT_ALLOWANCES, spare: 0 } }),
+        ).fills
+        const settled = demand!.looseL.value / (1 + settlingOf(demandIngredients).value)
+        const brim = (cellVolume(container).value * container.cells) / 1000
+        expect(settled + demand!.coverL!.value).toBeLessThanOrEqual(
+          Math.max(brim, demand!.coverL!.value) + 1e-9,
+        )
+      }
+  })
+
+  it('the shed fills no more than what passes the sieve', () => {
+    const sieved = plain({ parts: [{ materialId: 'home-compost', parts: 1 }], preparations: ['sieve'] })
+    const { count } = mostContainers(sieved, 0, { 'home-compost': 40 })
+    const needs = (n: number) =>
+      planBatch({ ...sieved, fills: [{ ...sieved.fills[0]!, count: n }] }).lines[0]!.sieve!.bagL.value
+    expect([needs(count) <= 40, needs(count + 1) > 40]).toEqual([true, true])
+  })
+})
 
 describe('containers filled in layers', () => {
   it('a cone cut at a height holds what its closed form says', () => {

@@ -45,9 +45,20 @@ export function demandOf(
   const mix = { fill, cells, coverL, lowerL: null, lowerHeightMm: null }
   if (container.kind === 'block') return { ...mix, looseL: pressed(container, cells, spare, allowances) }
 
+  const V = cellVolume(container)
+  const balls = derive(
+    `Root balls in one ${container.name}`,
+    'mL',
+    'n * b',
+    {
+      n: given('Plants in each', fill.plants ?? 1, '', yours()),
+      b: given('Root ball of one', fill.ballMl ?? 0, 'mL', byDefault('the cell it comes from')),
+    },
+    ({ n, b }) => n * b,
+  )
   const filledTo =
     fill.coverMm > 0
-      ? allowance('Filled, leaving room for the cover', 'fillUnderCover', allowances)
+      ? underCover(container, fill.coverMm, allowances)
       : allowance('Filled to', 'fill', allowances)
   const loose = (name: string, litresEach: string, inputs: Record<string, Figure>, each: number, s: Figure) =>
     derive(
@@ -57,12 +68,19 @@ export function demandOf(
       { n: cells, s, r: spare, ...inputs },
       () => ((cells.value * each) / 1000) * (1 + s.value) * (1 + spare.value),
     )
-  const V = cellVolume(container)
   const name = `Loose mix for ${container.name}`
   if (!isLayered(fill) || !lowerSettling)
     return {
       ...mix,
-      looseL: loose(name, 'V * f', { V, f: filledTo }, V.value * filledTo.value, settling),
+      looseL: fill.ballMl
+        ? loose(
+            name,
+            'max(0, V * f - b)',
+            { V, f: filledTo, b: balls },
+            Math.max(0, V.value * filledTo.value - balls.value),
+            settling,
+          )
+        : loose(name, 'V * f', { V, f: filledTo }, V.value * filledTo.value, settling),
     }
 
   const lowerHeightMm = lowerHeight(container, filledTo, fill.topMm)
@@ -79,6 +97,22 @@ export function demandOf(
       settling,
     ),
   }
+}
+
+/** How full a cell is filled where a cover follows: never so far that the cover stands over the brim. */
+function underCover(container: Container, coverMm: number, allowances: Allowances): Figure {
+  return derive(
+    'Filled, leaving room for the cover',
+    'share',
+    'max(0, min(f, 1 - A * d / 10 / V))',
+    {
+      f: allowance('Filled under a cover', 'fillUnderCover', allowances),
+      A: cellTopArea(container),
+      d: given('Cover depth', coverMm, 'mm', yours()),
+      V: cellVolume(container),
+    },
+    ({ f, A, d, V }) => Math.max(0, Math.min(f, 1 - (A * d) / 10 / V)),
+  )
 }
 
 function pressed(container: Container, cells: Figure, spare: Figure, allowances: Allowances): Figure {

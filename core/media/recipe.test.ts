@@ -3,6 +3,18 @@ import fc from 'fast-check'
 import { moveBoundary, setShare } from './recipe'
 
 describe('a recipe in per cent', () => {
+  it('keeps shares that were typed, one after the other: 60, 30 and 10 stay so', () => {
+    let parts = ['coir', 'perlite', 'castings'].map((materialId) => ({ materialId, parts: 1 }))
+    const typed = new Set<string>()
+    for (const [index, share] of [0.6, 0.3].entries()) {
+      typed.add(parts[index]!.materialId)
+      parts = setShare(parts, index, share, ({ materialId }) => typed.has(materialId))
+    }
+    const sum = parts.reduce((all, part) => all + part.parts, 0)
+    expect(sum).toBeCloseTo(3, 9)
+    for (const [i, part] of parts.entries()) expect(part.parts / sum).toBeCloseTo([0.6, 0.3, 0.1][i]!, 9)
+  })
+
   it('gives one its share, and the others keep their ratios and the sum', () => {
     fc.assert(
       fc.property(

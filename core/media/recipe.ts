@@ -102,20 +102,37 @@ export const MOST_SHARE = 0.99
  * Give a material a share of the recipe; the others keep their ratios to each other and share the rest.
  *
  * @param share above 0 and at most `MOST_SHARE`, a fraction
+ * @param typed which others stay as they are, as far as the rest can make up for it
  * @returns parts that add up to what they added up to before
  * @throws RangeError for a share outside that, or a recipe of one material
  */
-export function setShare(parts: readonly Part[], index: number, share: number): Part[] {
+export function setShare(
+  parts: readonly Part[],
+  index: number,
+  share: number,
+  typed: (part: Part) => boolean = () => false,
+): Part[] {
   if (!(share > 0 && share <= MOST_SHARE))
     throw new RangeError(`share: above 0 and at most ${MOST_SHARE}, given ${share}`)
   if (parts.length < 2) throw new RangeError('parts: a single material is all of the recipe')
-  const sum = parts.reduce((total, part) => total + part.parts, 0)
-  const others = sum - parts[index]!.parts
-  return parts.map((part, i) => ({
-    ...part,
-    parts: i === index ? share * sum : others > 0 ? ((1 - share) * sum * part.parts) / others : part.parts,
-  }))
+  const sum = total(parts)
+  const left = (1 - share) * sum
+  const others = parts.filter((_, i) => i !== index)
+  const fixed = others.filter(typed)
+  const room = left - total(fixed)
+  // Where nothing is left to give way, all the others do.
+  const [giving, rest] =
+    fixed.length < others.length && room > 1e-9
+      ? [others.filter((part) => !typed(part)), room]
+      : [others, left]
+  const before = total(giving)
+  return parts.map((part, i) => {
+    if (i === index) return { ...part, parts: share * sum }
+    return giving.includes(part) && before > 0 ? { ...part, parts: (rest * part.parts) / before } : part
+  })
 }
+
+const total = (parts: readonly Part[]) => parts.reduce((sum, part) => sum + part.parts, 0)
 
 /** The recipe as it is said: `3 : 1 : 1`. */
 export function saidInParts(parts: readonly Part[]): string {

@@ -51,7 +51,14 @@ export function seasonBook(
       ),
     knowsMix: (recipeId) => settling(recipeId) !== null,
     looseL(recipeId, fill) {
-      const key = [recipeId, fill.container.id, fill.count, fill.coverMm, fill.coverMaterialId].join(' ')
+      const key = [
+        recipeId,
+        fill.container.id,
+        fill.count,
+        fill.coverMm,
+        fill.coverMaterialId,
+        fill.ballMl ?? 0,
+      ].join(' ')
       const known = litres.get(key)
       if (known !== undefined) return known
       const sinks = settling(recipeId)

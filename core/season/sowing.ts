@@ -1,4 +1,4 @@
-import { cellTopArea, type Container } from '../containers/container'
+import { cellTopArea, cellVolume, type Container } from '../containers/container'
 import { planAreaMm2 } from '../containers/shape'
 import { COVER_IS_THE_MIX, type Fill } from '../media/batch-request'
 import { printPath, under, wholeWithin, within, type Problem } from '../problem'
@@ -203,11 +203,12 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   const until = (i: number) => froms[i + 1]!
 
   const carried = crop.clump ? start.cells : Math.ceil(request.plants * (1 + SPARE_PLANTS))
-  let container: Container
+  let container: Container | undefined
   const planned = rungs.map((rung, index): PlannedRung => {
-    container = rung.containerId ? book.findContainer(rung.containerId)! : container
+    const before = container
+    container = rung.containerId ? book.findContainer(rung.containerId)! : before!
     const places = index === 0 ? start.cells : rung.stage === 'set in' ? request.plants : carried
-    const fill = fillOf(rung, container, places, crop)
+    const fill = { ...fillOf(rung, container, places, crop), ...ballOf(rung, before, container) }
     return {
       index,
       stage: rung.stage,
@@ -317,6 +318,17 @@ function fillOf(rung: LadderRung, container: Container, places: number, crop: Cr
     coverMm: sown ? Math.min(crop.depthMm, deepest) : 0,
     coverMaterialId: sown && crop.light === 'wants light' ? 'vermiculite' : COVER_IS_THE_MIX,
   }
+}
+
+/** What a plant brings with it from the cell it is potted up out of; out of an open tray it comes with nearly nothing. */
+function ballOf(
+  { stage, recipeId }: LadderRung,
+  before: Container | undefined,
+  into: Container,
+): { ballMl?: number } {
+  if (!before || recipeId === null || stage === 'prick out' || before.kind === 'open tray') return {}
+  const [ball, room] = [cellVolume(before).value, cellVolume(into).value]
+  return ball < room * 0.8 ? { ballMl: ball } : {}
 }
 
 /** Webs and rims around a tray's cells [default]. */

@@ -2,6 +2,7 @@ import * as z from 'zod'
 import { batchProblems, plainBatch, type BatchRequest } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
 import { DAMPNESSES } from '#core/media/moisture'
+import { cellVolume } from '#core/containers/container'
 import type { Problem } from '#core/problem'
 import { amount, day, name, reference, ruled } from '../rules'
 import { contextOf, type Context } from '../context'
@@ -25,6 +26,10 @@ export const batchFields = z.object({
           .enum(FEELS)
           .nullish()
           .describe('How wet for this container; null as the batch says, blocks as peanut butter'),
+        plants: amount.nullish().describe('Plants in each cell; one where nothing is said'),
+        ballContainerId: reference
+          .nullish()
+          .describe('The container they are potted up out of: its root balls take up room'),
         topMm: amount
           .nullish()
           .describe('Depth of this mix over the lower one, mm; null for one mix to the foot'),
@@ -83,10 +88,10 @@ export const withOwn = (own: {
 
 /** What is wrong with a batch, given what the household knows. */
 export function batchRecordProblems(fields: BatchFields, known: Reckoned): Problem[] {
-  const unknown = fields.fills.flatMap(({ containerId }, index) =>
-    known.containers.get(containerId)
-      ? []
-      : [{ path: ['fills', index, 'containerId'], message: 'This container is not known.' }],
+  const unknown = fields.fills.flatMap(({ containerId, ballContainerId }, index) =>
+    Object.entries({ containerId, ballContainerId })
+      .filter(([, id]) => id && !known.containers.has(id))
+      .map(([key]) => ({ path: ['fills', index, key], message: 'This container is not known.' })),
   )
   return unknown.length ? unknown : batchProblems(asBatchRequest(fields, known))
 }
@@ -96,10 +101,11 @@ export function asBatchRequest(fields: BatchFields, known: Reckoned): BatchReque
   return {
     ...fields,
     materials: known.materials,
-    fills: fields.fills.map(({ containerId, ...fill }, index) => {
+    fills: fields.fills.map(({ containerId, ballContainerId, ...fill }, index) => {
       const found = known.containers.get(containerId)
       if (!found) throw new RangeError(`fills[${index}].containerId: '${containerId}' is not known`)
-      return { ...fill, container: found }
+      const from = ballContainerId ? known.containers.get(ballContainerId) : undefined
+      return { ...fill, container: found, ...(from && { ballMl: cellVolume(from).value }) }
     }),
   }
 }

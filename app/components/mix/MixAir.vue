@@ -6,7 +6,7 @@ import AirScale from '~/components/mix/AirScale.vue'
 import AirSection from '~/components/mix/AirSection.vue'
 import { useFollowing } from '~/composables/useFollowing'
 import { useMixDraft } from '~/state/mixDraft'
-import { mixInCell, physicsIn, withDepth } from '#core/media/container-physics'
+import { mixForOne, physicsIn, withDepth } from '#core/media/container-physics'
 import { daysOfFood } from '#core/media/food'
 import { openingOf } from '#core/media/mixing-loss'
 import { verdictsOn } from '#core/media/verdicts'
@@ -40,7 +40,8 @@ const seen = computed(() => {
     lower.value,
     mix.draft.allowances.blockCompression,
   )
-  const food = daysOfFood(plan.value.chemistry, mixInCell(container.value, physics), 'medium')
+  const plants = fills.value[Number(chosen.value)]?.plants ?? 1
+  const food = daysOfFood(plan.value.chemistry, mixForOne(container.value, physics, plants), 'medium')
   return {
     physics,
     verdicts: verdictsOn(container.value, physics, plan.value.chemistry, plan.value.ingredients, food),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import CheckField from '~/components/fields/CheckField.vue'
+import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { computed, nextTick, ref } from 'vue'
@@ -13,6 +14,7 @@ import { useMixDraft } from '~/state/mixDraft'
 import { Minus, Plus, X } from '@lucide/vue'
 import { cellWord, cellVolume, type Container } from '#core/containers/container'
 import { COVER_IS_THE_MIX } from '#core/media/batch-request'
+import { FEELS, type Feel } from '#core/media/hydration'
 
 /** What the mix must fill: containers with their count and cover. */
 const context = useContext()
@@ -56,6 +58,14 @@ const coverChoices = computed(() => [
   { value: COVER_IS_THE_MIX, name: 'the mix' },
   ...context.media.map(({ id, name }) => ({ value: id, name })),
 ])
+
+const NO_BALL = 'nothing: sown in it'
+const ballChoices = computed(() => [
+  { value: NO_BALL, name: NO_BALL },
+  ...context.containerList.map(({ id, name }) => ({ value: id, name })),
+])
+const AS_THE_BATCH = 'as usual'
+const feelChoices = [AS_THE_BATCH, ...FEELS].map((feel) => ({ value: feel, name: feel }))
 
 const adding = ref<string>()
 function add(containerId: string) {
@@ -196,6 +206,45 @@ function measured(id: string) {
               @update:model-value="mix.setLayer(index, $event ?? 0)"
             />
           </div>
+          <FoldAway v-if="container" title="Potting up, and how wet">
+            <div class="pair">
+              <TypedField
+                :model-value="fill.plants ?? 1"
+                :label="`Plants in each ${cellWord(container)}`"
+                :problem="mix.problemAt(`fills[${index}].plants`)"
+                @update:model-value="
+                  (plants) => mix.change(`plants-${index}`, (draft) => (draft.fills[index]!.plants = plants))
+                "
+              />
+              <ChoiceField
+                :model-value="fill.ballContainerId ?? NO_BALL"
+                label="Potted up out of"
+                :choices="ballChoices"
+                @update:model-value="
+                  (id) =>
+                    mix.change(
+                      'ball',
+                      (draft) => (draft.fills[index]!.ballContainerId = id === NO_BALL ? null : id),
+                    )
+                "
+              />
+              <ChoiceField
+                :model-value="fill.feel ?? AS_THE_BATCH"
+                label="This part wet like"
+                :choices="feelChoices"
+                @update:model-value="
+                  (feel) =>
+                    mix.change(
+                      'feel',
+                      (draft) => (draft.fills[index]!.feel = feel === AS_THE_BATCH ? null : (feel as Feel)),
+                    )
+                "
+              />
+            </div>
+            <p v-if="mix.problemAt(`fills[${index}].ballContainerId`)" class="problem" role="alert">
+              {{ mix.problemAt(`fills[${index}].ballContainerId`) }}
+            </p>
+          </FoldAway>
         </div>
       </li>
     </ul>
