@@ -13,7 +13,7 @@ test.describe('what cannot be read or done is told at the field, and stays as ty
       ['Cover on 72-cell tray', '5 cm', /at most half the depth/],
       ['Cover on 72-cell tray', '3 handfuls', /'handfuls' is not a length unit/],
       ['It holds', '0', /holds more than 0/],
-      ['It holds', 'a bit', /'a bit' is not an amount/],
+      ['It holds', 'a bit', /'bit' is not a volume unit/],
     ]
     for (const [label, text, message] of cases) {
       const field = page.getByLabel(label, { exact: true })

@@ -7,7 +7,19 @@ import TypedField from '~/components/fields/TypedField.vue'
 import { computed, ref } from 'vue'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
-import { BLEND_ELEMENTS, blendFeeds, perGram, type BlendElement } from '#core/feed/blend'
+import BlendDrawing from '~/components/feed/BlendDrawing.vue'
+import TwoJugs from '~/components/feed/TwoJugs.vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import {
+  BLEND_ELEMENTS,
+  blendFeeds,
+  EXACTLY,
+  perGram,
+  WANT_KINDS,
+  type BlendElement,
+  type WantKind,
+  type WantKinds,
+} from '#core/feed/blend'
 import { cautions } from '#core/cautions/caution'
 import { printNumber } from '#core/units/format'
 
@@ -20,6 +32,10 @@ provideUnreadable()
 
 /** Nitrogen for growing on, the rest in the ratios young plants take it up [handbook, from memory]. */
 const wanted = ref<Record<BlendElement, number>>({ N: 100, P: 15, K: 100, Ca: 60, Mg: 20 })
+const kinds = ref<WantKinds>({ ...EXACTLY })
+const waterCa = ref<number | null>(null)
+const waterMg = ref<number | null>(null)
+const water = computed(() => ({ Ca: waterCa.value ?? 0, Mg: waterMg.value ?? 0 }))
 const ticked = ref(['calcium-nitrate', 'potassium-nitrate', 'monopotassium-phosphate', 'magnesium-sulphate'])
 const volumeL = ref<number | null>(9)
 
@@ -28,13 +44,17 @@ const feeds = computed(() => choices.value.filter(({ id }) => ticked.value.inclu
 const problem = computed(() =>
   feeds.value.length === 0
     ? 'Tick at least one feed.'
-    : BLEND_ELEMENTS.every((element) => wanted.value[element] <= 0)
+    : BLEND_ELEMENTS.every(
+          (element) => wanted.value[element] <= 0 || ['any', 'at most'].includes(kinds.value[element]),
+        )
       ? 'Want something above 0.'
       : BLEND_ELEMENTS.some((element) => !(wanted.value[element] >= 0 && wanted.value[element] <= 1000))
         ? 'Wants lie between 0 and 1000 mg/L.'
         : null,
 )
-const blend = computed(() => (problem.value ? null : blendFeeds(feeds.value, wanted.value)))
+const blend = computed(() =>
+  problem.value ? null : blendFeeds(feeds.value, wanted.value, kinds.value, water.value),
+)
 const NAMES: Record<BlendElement, string> = {
   N: 'Nitrogen',
   P: 'Phosphorus',
@@ -42,7 +62,6 @@ const NAMES: Record<BlendElement, string> = {
   Ca: 'Calcium',
   Mg: 'Magnesium',
 }
-const off = (element: BlendElement) => (blend.value ? blend.value.gives[element] - wanted.value[element] : 0)
 /** A want that none of the ticked feeds holds at all. */
 const missing = computed(() =>
   BLEND_ELEMENTS.filter(
@@ -62,15 +81,29 @@ const caution = cautions(['concentrates', 'fertiliser'])
     </header>
     <section class="column" aria-labelledby="wanted-title">
       <h2 id="wanted-title">Wanted, mg/L</h2>
-      <div class="three">
+      <div v-for="element in BLEND_ELEMENTS" :key="element" class="want">
+        <ChoiceField
+          :model-value="kinds[element]"
+          :label="`${NAMES[element]}: how it is meant`"
+          hide-label
+          :choices="
+            WANT_KINDS.map((kind) => ({ value: kind, name: kind === 'any' ? 'whatever comes' : kind }))
+          "
+          @update:model-value="kinds = { ...kinds, [element]: $event as WantKind }"
+        />
         <TypedField
-          v-for="element in BLEND_ELEMENTS"
-          :key="element"
           :model-value="wanted[element]"
           :label="`${element} ${NAMES[element].toLowerCase()}`"
+          :hint="kinds[element] === 'any' ? 'not counted' : undefined"
           @update:model-value="wanted = { ...wanted, [element]: $event ?? 0 }"
         />
       </div>
+      <FoldAway title="What the water brings">
+        <div class="pair">
+          <TypedField v-model="waterCa" optional label="Calcium in the water" unit="mg/L" />
+          <TypedField v-model="waterMg" optional label="Magnesium in the water" unit="mg/L" />
+        </div>
+      </FoldAway>
       <TypedField v-model="volumeL" dimension="volume" label="For so much water" />
       <fieldset>
         <legend>From</legend>
@@ -83,61 +116,54 @@ const caution = cautions(['concentrates', 'fertiliser'])
       <h2 id="blend-title">The blend</h2>
       <p v-if="problem" class="problem" role="status">{{ problem }}</p>
       <template v-else-if="blend">
-        <table class="figures">
-          <thead>
-            <tr>
-              <th scope="col">Feed</th>
-              <th scope="col">A litre</th>
-              <th scope="col">In all</th>
-              <th scope="col">Bottle</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="{ feed, gPerL } in blend.lines" :key="feed.id">
-              <th scope="row">{{ feed.name }}</th>
-              <td>{{ printNumber(gPerL) }} g</td>
-              <td>{{ mass(gPerL * (volumeL ?? 0)) }}</td>
-              <td>
-                {{
-                  blend.concentrates.b.length === 0 ? 'any' : blend.concentrates.a.includes(feed) ? 'A' : 'B'
-                }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <table class="figures">
-          <thead>
-            <tr>
-              <th scope="col">mg/L</th>
-              <th scope="col">Wanted</th>
-              <th scope="col">Given</th>
-              <th scope="col">Off</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="element in BLEND_ELEMENTS" :key="element">
-              <th scope="row">{{ NAMES[element] }}</th>
-              <td>{{ printNumber(wanted[element]) }}</td>
-              <td>{{ printNumber(Number(blend.gives[element].toFixed(2))) }}</td>
-              <td :class="{ far: Math.abs(off(element)) > 0.1 * Math.max(10, wanted[element]) }">
-                {{
-                  Math.abs(off(element)) < 0.05
-                    ? 'right'
-                    : `${off(element) > 0 ? '+' : '−'}${printNumber(Math.abs(off(element)), 2)}`
-                }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <p v-if="missing.length" class="problem">
-          Nothing ticked holds {{ missing.map((element) => NAMES[element].toLowerCase()).join(' or ') }}.
+        <BlendDrawing :blend="blend" :wanted="wanted" :kinds="kinds" :water="water" :names="NAMES" />
+        <p v-if="missing.length" class="problem" role="status">
+          None of these holds {{ missing.map((element) => NAMES[element].toLowerCase()).join(' or ') }}.
         </p>
-        <p v-if="blend.concentrates.b.length" class="conflict" role="status">
-          <strong>Two concentrates.</strong> {{ blend.concentrates.a.map(({ name }) => name).join(', ') }} in
-          A, {{ blend.concentrates.b.map(({ name }) => name).join(', ') }} in B: undiluted, calcium sets to
-          grit with sulphate or phosphate. In the full can they may meet.
+        <ul class="doses">
+          <li v-for="{ feed, gPerL } in blend.lines" :key="feed.id">
+            <strong>{{ mass(gPerL * (volumeL ?? 0)) }}</strong> {{ feed.name }}
+            <span class="soft">({{ printNumber(gPerL) }} g in a litre)</span>
+          </li>
+        </ul>
+        <TwoJugs
+          v-if="blend.concentrates.b.length || blend.concentrates.alone.length"
+          :concentrates="blend.concentrates"
+        />
+        <p
+          v-if="blend.concentrates.b.length || blend.concentrates.alone.length"
+          class="conflict"
+          role="status"
+        >
+          <strong>These bottles never meet undiluted:</strong> calcium sets to grit with sulphate and
+          phosphate.
+          <template v-if="blend.concentrates.alone.length">
+            {{ blend.concentrates.alone.map(({ name }) => name).join(', ') }} holds both, and goes into no
+            bottle with another feed.
+          </template>
+          In the can, at this strength, they may.
         </p>
         <p v-else class="soft">These may share one concentrate.</p>
+        <FoldAway title="In numbers">
+          <table class="figures">
+            <thead>
+              <tr>
+                <th scope="col">mg/L</th>
+                <th scope="col">Wanted</th>
+                <th scope="col">Given</th>
+                <th v-for="{ feed } in blend.lines" :key="feed.id" scope="col">{{ feed.name }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="element in BLEND_ELEMENTS" :key="element">
+                <th scope="row">{{ NAMES[element] }}</th>
+                <td>{{ kinds[element] === 'any' ? '' : printNumber(wanted[element]) }}</td>
+                <td>{{ printNumber(blend.gives[element]) }}</td>
+                <td v-for="(share, n) in blend.shares" :key="n">{{ printNumber(share[element]) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </FoldAway>
       </template>
       <ul class="cautions" aria-label="Cautions">
         <li v-for="one in caution" :key="one.id" class="caution">
@@ -198,9 +224,15 @@ fieldset label {
   cursor: pointer;
 }
 
-.far {
-  color: var(--beet);
-  font-weight: 700;
+.want {
+  display: grid;
+  grid-template-columns: 9rem 1fr;
+  gap: 0.6rem;
+  align-items: end;
+}
+
+.doses li {
+  padding: 0.2rem 0;
 }
 
 .conflict {

@@ -3,6 +3,7 @@ import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { definePageMeta, useRoute, useRouter } from '#imports'
+import { timesTheMost } from '#core/feed/stage'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import EveryWay from '~/components/feed/EveryWay.vue'
@@ -99,6 +100,14 @@ const VERDICTS = {
   strong: 'stronger than this stage likes',
 } as const
 
+/** Far above the band it says how far. */
+const verdict = computed(() => {
+  const times = timesTheMost(feed.draft.targetNMgPerL, feed.stage)
+  return times && times >= 1.5
+    ? `${printNumber(times, 2)} times the most this stage likes: leaves burn. Take it weaker.`
+    : VERDICTS[feed.plan!.verdict]
+})
+
 const jugChoices = computed(() => [
   ...context.jugs.map(({ name, capacityMl }) => ({ value: name, name, volumeL: capacityMl! / 1000 })),
   { value: 'Jug', name: 'Another vessel', volumeL: null },
@@ -193,7 +202,7 @@ const cardAddress = computed(() =>
           label="Strength"
           unit="mg/L N"
           :problem="feed.problemAt('targetNMgPerL')"
-          :hint="feed.plan ? VERDICTS[feed.plan.verdict] : undefined"
+          :hint="feed.plan ? verdict : undefined"
           @update:model-value="feed.setTarget($event ?? 0)"
         />
         <div />

@@ -11,6 +11,8 @@ import { useHousehold } from '~/state/household'
 import { doseProblems, planDose, strengthAtLabelRate, type DosePlan } from '#core/feed/dose'
 import { feedProblems } from '#core/feed/feed'
 import { FEEDS } from '#core/feed/feeds'
+import { convert } from '#core/units/unit-table'
+import type { Kitchen } from '#core/units/unit'
 import { readRate, strengthOfRate } from '#core/feed/rate'
 import type { RatioMeaning } from '#core/feed/strength'
 import { STAGES, stageById } from '#core/feed/stage'
@@ -34,7 +36,14 @@ const SAYS_NOTHING: Partial<Record<string, string>> = {
   strength: 'needs nitrogen in the feed.',
 }
 
-function newDraft(): FeedDraft {
+/** The jug most people have. */
+const JUG_L: Readonly<Record<Kitchen, number>> = {
+  metric: 2,
+  us: convert(1, 'us-gal', 'L'),
+  imperial: convert(4, 'imp-pt', 'L'),
+}
+
+function newDraft(kitchen: Kitchen): FeedDraft {
   return {
     id: '',
     version: 0,
@@ -43,7 +52,7 @@ function newDraft(): FeedDraft {
     label: feedRecordOf(FEEDS[0]!),
     stageId: 'true-leaves',
     targetNMgPerL: 60,
-    vessel: { name: 'Jug', volumeL: 2 },
+    vessel: { name: 'Jug', volumeL: JUG_L[kitchen] },
     batchId: null,
     toolId: null,
     rules: [],
@@ -53,7 +62,8 @@ function newDraft(): FeedDraft {
 export const useFeedDraft = defineStore('feedDraft', () => {
   const household = useHousehold()
   const context = useContext()
-  const { draft, change, restart } = useDraft('Feed', newDraft)
+  const fresh = () => newDraft(household.kitchen)
+  const { draft, change, restart } = useDraft('Feed', fresh)
   const feeding = useRecordSaving('feedings', draft, (stored) => put(stored))
   const label = useSaving('feeds')
 
@@ -70,10 +80,18 @@ export const useFeedDraft = defineStore('feedDraft', () => {
   const ofLabel = useProblemAt(() => [], label.saving)
   const problemAt = (field: string) => ofPlan(field) ?? ofLabel(field)
 
+  /** Tools and vessels that a rule may name. */
+  const named = computed(() =>
+    [
+      ...context.tools,
+      { name: draft.value.vessel.name, capacityMl: draft.value.vessel.volumeL * 1000 },
+    ].flatMap(({ name, capacityMl }) => (capacityMl ? [{ name, volumeL: capacityMl / 1000 }] : [])),
+  )
+
   /** Every rule as a strength of this feed, or why it says nothing. */
   const rules = computed(() =>
     (draft.value.rules ?? []).map(({ text, meaning }) => {
-      const read = readRate(text, draft.value.label.form, household.kitchen)
+      const read = readRate(text, draft.value.label.form, household.kitchen, named.value)
       if (!read.ok) return { text, meaning, ratio: false, strength: null, why: read.message }
       const { rate } = read
       const ratio = rate.kind === 'ratio' && rate.meaning === null
@@ -137,10 +155,10 @@ export const useFeedDraft = defineStore('feedDraft', () => {
   const loose = computed(() =>
     saved.value
       ? !dequal(asDraft(saved.value), draft.value)
-      : !dequal({ ...draft.value, batchId: null, rules: [] }, newDraft()),
+      : !dequal({ ...draft.value, batchId: null, rules: [] }, fresh()),
   )
   function begin(batchId: string | null = null) {
-    restart({ ...newDraft(), rules: draft.value.rules ?? [], batchId })
+    restart({ ...fresh(), rules: draft.value.rules ?? [], batchId })
     feeding.dismiss()
   }
 
@@ -185,6 +203,7 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     saved,
     loose,
     rules,
+    named,
     addRule,
     removeRule,
     turnRule,

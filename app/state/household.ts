@@ -5,6 +5,7 @@ import { useQuery, useQueryCache } from '@pinia/colada'
 import { dequal } from 'dequal'
 import { newId } from '~/composables/newId'
 import { send } from '~/composables/send'
+import { usualTools } from '#core/feed/usual-tools'
 import {
   COLLECTION_NAMES,
   type Bodies,
@@ -102,6 +103,12 @@ export const useHousehold = defineStore('household', () => {
   async function begin(body: HouseholdRecord) {
     const id = newId()
     await send(`/api/households/${id}`, { method: 'PUT', body: { version: 0, body } })
+    // What is in every drawer is there from the first day; a tool that could not be written can be added later.
+    for (const tool of usualTools(body.kitchen))
+      await send(`/api/households/${id}/tools/${newId()}`, {
+        method: 'PUT',
+        body: { version: 0, body: tool },
+      })
     await moveTo(id)
     await query.refetch()
   }

@@ -99,10 +99,8 @@ function soakStep({ soak, soakWholePacks, packs, pack, material }: MaterialLine,
               '. ',
             ]
           : []),
-        'Pour most of the water, wait until it has swollen, add the rest only if dry fibre is left. ',
-        hot
-          ? 'Break it up with a spoon; go on while it is hot.'
-          : 'Break it up. The evening before does as well.',
+        'Pour most of it, let it swell, add the rest only where fibre stays dry. ',
+        hot ? 'Break it up with a spoon; go on while it is hot.' : 'Break it up.',
       ],
       // Hot coir is not left to cool: the mix goes on to it at once.
       waitMinutes: hot ? 10 : 30,
@@ -233,19 +231,11 @@ function handTest({ mixL }: MixPlan, feel: Feel): Step['say'] {
       ({ V, k }) => V * k,
     )
   const [splash, dry] = [part('A splash of water', SPLASH), part('Dry mix to stir in', DRY)]
-  const right =
+  const [test, dryWord, wetWord] =
     feel === 'soil block'
-      ? 'It smears and holds an edge: right. It crumbles: stir in '
-      : 'Squeeze a handful. A ball and no drip: right. It falls apart: stir in '
-  return [
-    ` ${right}`,
-    splash,
-    ' of water and squeeze again. It ',
-    feel === 'soil block' ? 'runs' : 'drips',
-    ': stir in about ',
-    dry,
-    ' of dry mix, or leave it spread out for a while.',
-  ]
+      ? [' Smears and holds an edge: right', 'crumbles', 'runs']
+      : [' Squeezed, a ball and no drip: right', 'crumbles', 'drips']
+  return [`${test}; ${dryWord}: `, splash, ` more water; ${wetWord}: `, dry, ' of dry mix.']
 }
 
 function said(count: ScoopCount, material: string, { scoop }: Said): Step['say'] {

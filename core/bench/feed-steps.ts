@@ -49,11 +49,16 @@ export function feedSteps(
   }
   if (way)
     return [
-      { id: 'water', title: `Fill the ${vessel}`, say: [request.vesselL, ' of water, most of it first.'] },
+      { id: 'water', title: `Half fill the ${vessel}`, say: ['With water; it holds ', request.vesselL, '.'] },
       {
         id: 'dose',
         title: 'Measure the feed',
-        say: [said(way), ` of ${feed}. Stir until it is gone, then top up with water.`],
+        say: [
+          said(way),
+          ` of ${feed}. Stir until it is gone, then top up with water to `,
+          request.vesselL,
+          '.',
+        ],
       },
       give,
     ]
@@ -79,11 +84,18 @@ export function feedSteps(
           },
         ]
       : []),
-    { id: 'water', title: `Fill the ${vessel}`, say: [request.vesselL, ' of water.'] },
+    { id: 'water', title: `Half fill the ${vessel}`, say: ['With water; it holds ', request.vesselL, '.'] },
     {
       id: 'dose',
       title: 'Dose the stock',
-      say: [said(dosing), second ? ' of the second dilution. Stir.' : ' of the stock. Stir.'],
+      say: [
+        said(dosing),
+        second
+          ? ' of the second dilution, then top up with water to '
+          : ' of the stock, then top up with water to ',
+        request.vesselL,
+        ': the stock is part of it. Stir.',
+      ],
     },
     give,
   ]

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { BLEND_ELEMENTS, blendFeeds, clash, concentratesOf, perGram } from './blend'
+import { BLEND_ELEMENTS, blendFeeds, clash, concentratesOf, EXACTLY, perGram } from './blend'
 import { FEEDS } from './feeds'
 
 const feed = (id: string) => FEEDS.find((one) => one.id === id)!
@@ -23,7 +23,7 @@ describe('a blend of several feeds', () => {
       ]),
     ) as ReturnType<typeof perGram>
     const blend = blendFeeds(salts, wanted)
-    expect(blend.missMgPerL).toBeLessThan(1e-3)
+    for (const element of BLEND_ELEMENTS) expect(Math.abs(blend.misses[element])).toBeLessThan(1e-4)
     for (const { feed: one, gPerL } of blend.lines)
       expect(gPerL).toBeCloseTo(grams[salts.findIndex(({ id }) => id === one.id)]!, 4)
   })
@@ -43,8 +43,15 @@ describe('a blend of several feeds', () => {
           const blend = blendFeeds(feeds, wanted)
           for (const one of feeds) {
             const row = perGram(one)
-            const gradient = BLEND_ELEMENTS.reduce((sum, e) => sum + row[e] * (blend.gives[e] - wanted[e]), 0)
-            const size = Math.hypot(...BLEND_ELEMENTS.map((e) => row[e])) * Math.hypot(N, P, K, Ca, Mg)
+            // Each miss weighed against what is wanted of it; 5 mg/L where less is.
+            const w = (e: keyof typeof wanted) => 1 / Math.max(wanted[e], 5) ** 2
+            const gradient = BLEND_ELEMENTS.reduce(
+              (sum, e) => sum + w(e) * row[e] * (blend.gives[e] - wanted[e]),
+              0,
+            )
+            const size =
+              Math.hypot(...BLEND_ELEMENTS.map((e) => row[e] * Math.sqrt(w(e)))) *
+              Math.hypot(...BLEND_ELEMENTS.map((e) => wanted[e] * Math.sqrt(w(e))))
             const used = blend.lines.some(({ feed: other }) => other.id === one.id)
             if (used) expect(Math.abs(gradient) / size).toBeLessThan(1e-4)
             else expect(gradient / size).toBeGreaterThan(-1e-4)
@@ -57,17 +64,45 @@ describe('a blend of several feeds', () => {
   it('never lets calcium meet sulphate or phosphate in one bottle', () => {
     fc.assert(
       fc.property(fc.subarray([...FEEDS]), (feeds) => {
-        const { a, b } = concentratesOf(feeds)
-        expect([...a, ...b].map(({ id }) => id).sort()).toEqual(feeds.map(({ id }) => id).sort())
-        // A feed that clashes with itself alone is one bottle's matter of its maker.
-        const simple = feeds.filter((one) => !((one.caPercent ?? 0) > 0 && one.p2o5Percent > 0))
-        const { a: first, b: second } = concentratesOf(simple)
-        for (const bottle of [first, second])
+        const { a, b, alone } = concentratesOf(feeds)
+        expect([...a, ...b, ...alone].map(({ id }) => id).sort()).toEqual(feeds.map(({ id }) => id).sort())
+        for (const bottle of [a, b])
           for (const one of bottle) for (const other of bottle) expect(clash(one, other)).toBe(false)
       }),
     )
     expect(clash(feed('calcium-nitrate'), feed('magnesium-sulphate'))).toBe(true)
     expect(clash(feed('calcium-nitrate'), feed('monopotassium-phosphate'))).toBe(true)
     expect(clash(feed('potassium-nitrate'), feed('calcium-nitrate'))).toBe(false)
+  })
+
+  it('keeps a compound feed with calcium and phosphate out of both bottles', () => {
+    const compound = feed('seedling-15')
+    for (const other of ['calcium-nitrate', 'magnesium-sulphate', 'monopotassium-phosphate'])
+      expect(clash(compound, feed(other))).toBe(true)
+    const { a, b, alone } = concentratesOf([compound, feed('calcium-nitrate'), feed('magnesium-sulphate')])
+    expect([a, b, alone].map((list) => list.map(({ id }) => id))).toEqual([
+      ['calcium-nitrate'],
+      ['magnesium-sulphate'],
+      ['seedling-15'],
+    ])
+  })
+
+  it('weighs a miss against what is wanted of it, and obeys at least, at most and any', () => {
+    const wanted = { N: 100, P: 10, K: 100, Ca: 60, Mg: 20 }
+    const two = [feed('balanced-20'), feed('calcium-nitrate')]
+    const kinds = { ...EXACTLY, K: 'any', Mg: 'any' } as const
+    const plain = blendFeeds(two, wanted, kinds)
+    expect(blendFeeds(two, wanted, { ...kinds, P: 'at most' }).gives.P).toBeLessThanOrEqual(
+      Math.max(10, plain.gives.P) + 1e-6,
+    )
+    expect(blendFeeds(two, wanted, { ...kinds, Ca: 'at least' }).gives.Ca).toBeGreaterThanOrEqual(
+      plain.gives.Ca - 1e-6,
+    )
+    // Phosphorus counts ten times as much as nitrogen for each milligram: ten times less of it is wanted.
+    const only = blendFeeds([feed('balanced-20')], wanted, { ...kinds, Ca: 'any' })
+    expect(Math.abs(only.misses.P)).toBeLessThan(4)
+    expect(only.gives.N).toBeLessThan(100)
+    const watered = blendFeeds(salts, wanted, EXACTLY, { Ca: 40, Mg: 10 })
+    expect(watered.gives.Ca).toBeCloseTo(60, 0)
   })
 })

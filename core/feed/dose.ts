@@ -135,7 +135,12 @@ export function planDose(request: DoseRequest): DosePlan {
     verdict: judge(wanted.value, stageById(request.stageId)),
     ways,
     stock: stock && { ...stock, strength: strengthRange(wanted, stock.dosing.rounding, stock.spread) },
-    noWay: coarse && !stock && best?.fit !== 'fair' ? missingTool(feed, best) : null,
+    noWay:
+      stock && stock.dosing.amount.value > request.vessel.volumeL * 1000
+        ? 'The jug is too small for so much of the stock: take a larger jug.'
+        : coarse && !stock && best?.fit !== 'fair'
+          ? missingTool(feed, best)
+          : null,
     cautions: cautions(hazards(request, stock !== null)),
   }
 }

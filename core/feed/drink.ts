@@ -1,4 +1,4 @@
-import { cellCount, cellVolume, type Container } from '../containers/container'
+import { cellCount, cellTopArea, cellVolume, type Container } from '../containers/container'
 import type { ContainerPhysics } from '../media/container-physics'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, practice, yours } from '../working/source'
@@ -33,6 +33,41 @@ export function solutionFor(
     ({ n, V, e, p, t }) => ((n * V) / 1000) * e * p * (1 + t),
   )
 }
+
+/** A soak from below stands this high on the cells, of their depth [common practice: a quarter]. */
+const SOAK_DEPTH = 0.25
+
+/**
+ * Solution that has to stand in the solid trays for a soak from below, L: the trays' floor to a quarter of the cells'
+ * depth. What is not drunk goes back to the can.
+ *
+ * @param count whole trays or pots
+ */
+export function soakIn(container: Container, count: number): Figure {
+  const floor =
+    container.kind === 'tray'
+      ? given('Floor of a solid tray', FLAT_CM2, 'cm²', practice('28 × 54 cm'))
+      : cellTopArea(container)
+  return derive(
+    'In the tray for a soak',
+    'L',
+    'n * A * d * k / 10000',
+    {
+      n: given(container.name, count, '', yours()),
+      A: floor,
+      d: given('Depth of the cells', container.shape.depthMm, 'mm', container.sources.shape),
+      k: given(
+        'Stands on the cells to',
+        SOAK_DEPTH,
+        'share',
+        practice('a quarter to a third of their depth'),
+      ),
+    },
+    ({ n, A, d, k }) => (n * A * d * k) / 10_000,
+    'Trays that cover part of a flat stand in one together: take it as the most.',
+  )
+}
+const FLAT_CM2 = 28 * 54
 
 /** Vessels to carry, whole ones. */
 export function vesselsToCarry(solutionL: Figure, vesselL: Figure): Figure {

@@ -73,6 +73,11 @@ export function stageById(id: string): Stage {
 
 export type Verdict = 'none wanted' | 'weak' | 'right' | 'strong'
 
+/** How many times the most that a stage likes a strength is; null within the band, or where it wants none. */
+export function timesTheMost(nMgPerL: number, { highNMgPerL }: Stage): number | null {
+  return highNMgPerL > 0 && nMgPerL > highNMgPerL ? nMgPerL / highNMgPerL : null
+}
+
 /** Where a strength falls against the stage's band. */
 export function judge(nMgPerL: number, stage: Stage): Verdict {
   if (stage.highNMgPerL === 0) return nMgPerL > 0 ? 'none wanted' : 'right'

@@ -96,13 +96,13 @@ h1 {
   }
 
   .card {
-    gap: 0.75rem;
+    gap: 0.5rem;
     padding: 0;
     box-shadow: none;
   }
 
   h1 {
-    font-size: 21pt;
+    font-size: 18pt;
   }
 
   .cautions {
@@ -111,8 +111,8 @@ h1 {
   }
 
   .cautions li {
-    font-size: 8.5pt;
-    line-height: 1.22;
+    font-size: 8pt;
+    line-height: 1.18;
   }
 }
 </style>

@@ -108,13 +108,13 @@ h3 {
 }
 @media print {
   ol {
-    gap: 0.3rem;
+    gap: 0.2rem;
   }
 
   li {
     grid-template-columns: 1.5rem 1fr auto;
     gap: 0.5rem;
-    line-height: 1.3;
+    line-height: 1.22;
     break-inside: avoid;
   }
 

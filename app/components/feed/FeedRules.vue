@@ -16,7 +16,7 @@ const text = ref('')
 const message = ref<string>()
 
 function add() {
-  const read = readRate(text.value, feed.draft.label.form, household.kitchen)
+  const read = readRate(text.value, feed.draft.label.form, household.kitchen, feed.named)
   message.value = read.ok ? undefined : read.message
   if (!read.ok) return
   feed.addRule(text.value.trim())
@@ -52,9 +52,7 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
           >
             {{ rule.meaning === 'in' ? '1 part in n' : '1 part to n of water' }}
           </button>
-          <button type="button" class="link" @click="feed.setTarget(Math.round(rule.strength.value))">
-            take it
-          </button>
+          <button type="button" class="link" @click="feed.setTarget(rule.strength.value)">take it</button>
         </template>
         <span v-else class="soft">{{ rule.why }}</span>
         <Button text :aria-label="`Take away the rule ${rule.text}`" @click="feed.removeRule(index)">

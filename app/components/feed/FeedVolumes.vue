@@ -7,13 +7,13 @@ import FigureValue from '~/components/figures/FigureValue.vue'
 import { useFeedDraft } from '~/state/feedDraft'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
-import { solutionFor, vesselsToCarry } from '#core/feed/drink'
+import { soakIn, solutionFor, vesselsToCarry } from '#core/feed/drink'
 import { injectorProblems, planInjector } from '#core/feed/injector'
 import { physicsIn } from '#core/media/container-physics'
 import { sharesOf } from '#core/media/mix-plan'
 import { recipeProblems } from '#core/media/recipe'
 import { STARTING_RECIPES } from '#core/media/recipes'
-import { given } from '#core/working/figure'
+import { derive, given } from '#core/working/figure'
 import { yours } from '#core/working/source'
 
 /** How much solution the trays drink, what that is in cans, and what to do with the rest. */
@@ -45,7 +45,18 @@ const solution = computed(() => {
 const vesselL = computed(() =>
   given(feed.draft.vessel.name, feed.draft.vessel.volumeL, 'L', yours('your vessel')),
 )
-const cans = computed(() => solution.value && feed.plan && vesselsToCarry(solution.value, vesselL.value))
+const soak = computed(() => {
+  const container = context.containers.get(containerId.value)
+  return solution.value && container && soakIn(container, count.value!)
+})
+const back = computed(
+  () =>
+    soak.value &&
+    derive('Comes back', 'L', 'max(0, s - d)', { s: soak.value, d: solution.value! }, ({ s, d }) =>
+      Math.max(0, s - d),
+    ),
+)
+const cans = computed(() => soak.value && feed.plan && vesselsToCarry(soak.value, vesselL.value))
 
 const ratio = ref<number | null>(null)
 const ratioProblem = computed(() =>
@@ -65,9 +76,11 @@ const injector = computed(() =>
       <TypedField v-model="count" label="How many" />
     </div>
     <p v-if="solution && cans">
-      They drink <strong><FigureValue :figure="solution" /></strong> from below:
-      <strong><FigureValue :figure="cans" /></strong> × {{ feed.draft.vessel.name.toLowerCase() }}. Pour what
-      is left after half an hour onto a bed or a hedge, never into a drain.
+      They drink <strong><FigureValue :figure="solution" /></strong>. To soak them from below, let
+      <strong><FigureValue :figure="soak!" /></strong> stand in their trays (<FigureValue :figure="cans" /> ×
+      {{ feed.draft.vessel.name.toLowerCase() }}): after half an hour about
+      <FigureValue :figure="back!" /> comes back to the can, for the next tray. Leftovers go onto a bed or a
+      hedge, never into a drain.
     </p>
     <p v-else class="soft">Say for how many.</p>
     <TypedField

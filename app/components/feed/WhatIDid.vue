@@ -5,7 +5,7 @@ import FigureValue from '~/components/figures/FigureValue.vue'
 import { useFeedDraft } from '~/state/feedDraft'
 import { useHousehold } from '~/state/household'
 import { strengthFromDose } from '#core/feed/dose'
-import { judge } from '#core/feed/stage'
+import { judge, timesTheMost } from '#core/feed/stage'
 import { density } from '#core/feed/feed'
 import { waterToRescue } from '#core/feed/rate'
 import { parseQuantity } from '#core/units/parse'
@@ -46,10 +46,17 @@ const was = computed(() => {
   return strengthFromDose(feed.feed, amount, feed.draft.vessel)
 })
 watch(was, (figure) => emit('strength', figure?.value ?? null))
-const verdict = computed(() => was.value && judge(was.value.value, feed.stage))
+const verdict = computed(() => {
+  if (!was.value) return null
+  const at = judge(was.value.value, feed.stage)
+  return at === 'strong' && was.value.value <= feed.stage.highNMgPerL * 1.02 ? 'right' : at
+})
+const times = computed(() => (was.value ? timesTheMost(was.value.value, feed.stage) : null))
 const rescue = computed(() => {
   if (!was.value || (verdict.value !== 'strong' && verdict.value !== 'none wanted')) return null
   const to = feed.stage.highNMgPerL || 25
+  // A hair over the band is the band.
+  if (was.value.value <= to * 1.02) return null
   return waterToRescue(
     was.value,
     given(feed.draft.vessel.name, feed.draft.vessel.volumeL, 'L', yours('your vessel')),
@@ -75,7 +82,9 @@ const WORDS = {
     />
     <p v-if="was && verdict" role="status">
       <strong><FigureValue :figure="was" :digits="printNumber(was.value)" /></strong> mg/L of nitrogen:
-      {{ WORDS[verdict] }}.
+      {{ WORDS[verdict]
+      }}<template v-if="times && times >= 1.5">: {{ printNumber(times, 2) }} times the most it likes</template
+      >.
       <template v-if="rescue">
         Add <strong><FigureValue :figure="rescue" /></strong> of water and it is right.</template
       >
