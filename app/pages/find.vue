@@ -36,7 +36,13 @@ const { answer: result, done, tookMs, ask, cancel } = useWorkerCall('findMixes')
 const searched = shallowRef<FinderRequest | null>(null)
 provideUnreadable()
 
-const ticked = ref(['coir', 'perlite', 'vermiculite', 'castings', 'compost', 'rice-hulls'])
+/** What the stores hold; where that makes no mix, what most people have. */
+const inShed = context.media
+  .filter(({ id }) => onShelves(context.shelves('material', id)) > 0)
+  .map(({ id }) => id)
+const ticked = ref(
+  inShed.length >= 3 ? inShed : ['coir', 'perlite', 'vermiculite', 'castings', 'compost', 'rice-hulls'],
+)
 const containerId = ref(mix.draft.fills[0]?.containerId ?? 'tray-72')
 const mostMaterials = ref(4)
 /** Prices typed here, over those of the packs in the stores. */
@@ -102,6 +108,12 @@ const tightest = computed(() => {
   const all = Object.entries(result.value?.excludedBy ?? {}) as [FinderTrait | 'scoop', number][]
   return all.sort((a, b) => b[1] - a[1])[0]
 })
+
+/** A chance as it is said, never surer than the draws are. */
+const inTen = (chance: number) => {
+  const n = Math.round(chance * 10)
+  return chance > 0.97 ? 'nearly all of 10' : n === 0 ? 'less than 1 of 10' : `${n} of 10`
+}
 
 function use(parts: readonly Part[]) {
   mix.change('recipe', (draft) => {
@@ -227,6 +239,7 @@ function use(parts: readonly Part[]) {
                   .map(({ materialId }) => context.materials.get(materialId)!.name.split(',')[0])
                   .join(', ')
               }}</span>
+              <span v-if="one.miss === 0" class="small sure">meets all in {{ inTen(one.chance) }}</span>
               <span class="small">
                 {{ printTrait('air', one.traits.air) }} air · {{ printTrait('water', one.traits.water) }} easy
                 water · pH {{ printTrait('ph', one.traits.ph) }} ·
@@ -266,6 +279,10 @@ function use(parts: readonly Part[]) {
 </template>
 
 <style scoped>
+.sure {
+  font-weight: 700;
+}
+
 .find {
   display: grid;
   grid-template-columns: minmax(18rem, 0.9fr) minmax(20rem, 1.1fr) minmax(20rem, 1fr);

@@ -106,6 +106,27 @@ export function blendFeeds(
   }
 }
 
+/** Feeds that are nearly alike leave the library short of the least: each is moved to its own best in turn until none moves. */
+function settled(matrix: readonly number[][], target: readonly number[], start: readonly number[]): number[] {
+  const x = start.map((value) => Math.max(0, value))
+  const left = target.map(
+    (value, r) => value - x.reduce((sum, amount, i) => sum + matrix[r]![i]! * amount, 0),
+  )
+  for (let sweep = 0, moved = 1; sweep < 5000 && moved > 1e-12; sweep++) {
+    moved = 0
+    for (let i = 0; i < x.length; i++) {
+      const squared = matrix.reduce((sum, row) => sum + row[i]! ** 2, 0)
+      if (squared === 0) continue
+      const step = matrix.reduce((sum, row, r) => sum + row[i]! * left[r]!, 0) / squared
+      const next = Math.max(0, x[i]! + step)
+      matrix.forEach((row, r) => (left[r]! -= row[i]! * (next - x[i]!)))
+      moved = Math.max(moved, Math.abs(next - x[i]!))
+      x[i] = next
+    }
+  }
+  return x
+}
+
 const ofElements = (value: (element: BlendElement) => number): Wanted =>
   Object.fromEntries(BLEND_ELEMENTS.map((element) => [element, value(element)])) as Record<
     BlendElement,
@@ -129,12 +150,14 @@ function nearest(
   const weigh = (element: BlendElement) => 1 / Math.max(wanted[element], LEAST_MG_PER_L)
   // Columns of one length: a strong salt and a weak brew are looked for with the same care.
   const lengths = rows.map((row) => Math.hypot(...held.map((element) => row[element] * weigh(element))) || 1)
+  const matrix = held.map((element) => rows.map((row, i) => (row[element] * weigh(element)) / lengths[i]!))
+  const target = held.map((element) => Math.max(0, wanted[element] - brought(element)) * weigh(element))
   const { K } = fcnnls(
-    held.map((element) => rows.map((row, i) => (row[element] * weigh(element)) / lengths[i]!)),
-    held.map((element) => [Math.max(0, wanted[element] - brought(element)) * weigh(element)]),
+    matrix,
+    target.map((value) => [value]),
     { gradientTolerance: 1e-9, maxIterations: 300 },
   )
-  return K.getColumn(0).map((amount, i) => amount / lengths[i]!)
+  return settled(matrix, target, K.getColumn(0)).map((amount, i) => amount / lengths[i]!)
 }
 
 /** Whether a feed brings calcium, which no concentrate may hold together with sulphate or phosphate (reference: product chemistry, common practice). */

@@ -163,6 +163,16 @@ const byChance = (a: Found, b: Found) =>
   a.parts.filter(Boolean).length - b.parts.filter(Boolean).length ||
   a.parts.reduce((x, y) => x + y, 0) - b.parts.reduce((x, y) => x + y, 0)
 
+/** How many recipes a search tries at most: Σ over k materials of C(n, k) · C(parts, k). */
+export function recipesToTry(materials: number, mostParts: number, mostMaterials: number): number {
+  const choose = (n: number, k: number) =>
+    Array.from({ length: k }, (_, i) => (n - i) / (i + 1)).reduce((a, b) => a * b, 1)
+  let sum = 0
+  for (let k = 1; k <= Math.min(mostMaterials, materials, mostParts); k++)
+    sum += Math.round(choose(materials, k) * choose(mostParts, k))
+  return sum
+}
+
 /** Traits of one blend, reckoned as the finder does. */
 export function traitsOf(request: FinderRequest, parts: readonly number[]): Record<FinderTrait, number> {
   const table = tabulate(request)

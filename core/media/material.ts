@@ -1,6 +1,7 @@
 import type { Catalogue, Sourced } from '../catalogue'
 import type { CautionId } from '../cautions/caution'
 import { within, type Problem } from '../problem'
+import { fitError } from './retention'
 import type { Source } from '../working/source'
 
 /** How a material comes from the shop. A compressed block is bought by dry mass and grows when wetted. */
@@ -146,6 +147,9 @@ export function materialProblems(figures: MaterialFigures): Problem[] {
   ]
 }
 
+/** A curve that passes its points by more than this, of volume, describes nothing [default]. */
+const FIT_NONSENSE = 0.08
+
 /** Points that no curve of a growing medium goes through, each told at its field. */
 function curveProblems({
   theta0,
@@ -161,6 +165,9 @@ function curveProblems({
   return [
     ...(falls && theta0 === theta100
       ? [{ path: ['theta10'], message: 'Nothing drains from this: look at the four points again.' }]
+      : []),
+    ...(falls && fitError([theta0, theta10, theta50, theta100]) > FIT_NONSENSE
+      ? [{ path: ['theta50'], message: 'No curve of a growing medium goes through these four points.' }]
       : []),
     ...(theta0 + solid > 1.15
       ? [

@@ -114,7 +114,7 @@ export function planMix(
   const wantedL = total(
     'Water it should hold',
     'L',
-    portions.map(({ looseL, container, feel }) =>
+    alike(portions).map(({ looseL, container, feel }) =>
       waterWanted(
         looseL,
         physicsIn(container, ingredients, loss, null, compression),
@@ -137,6 +137,26 @@ export function planMix(
       ? scalded(measures, request.dampness, coirWaterL, waterL)
       : null,
   }
+}
+
+/** Portions of one wetness together, each with the container that takes most of it: its depth stands for all of them. */
+function alike(portions: readonly Portion[]): Portion[] {
+  const groups = new Map<string, Portion[]>()
+  for (const portion of portions) {
+    const key = `${portion.feel} ${portion.container.kind === 'block'}`
+    groups.set(key, [...(groups.get(key) ?? []), portion])
+  }
+  return [...groups.values()].map((group) => ({
+    ...group.reduce((most, one) => (one.looseL.value > most.looseL.value ? one : most)),
+    looseL:
+      group.length === 1
+        ? group[0]!.looseL
+        : total(
+            'Mix of one wetness',
+            'L',
+            group.map(({ looseL }) => looseL),
+          ),
+  }))
 }
 
 /** Everything of a mix but what is put in for its life, under boiling water; null where nothing is left to scald. */

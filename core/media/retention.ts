@@ -20,6 +20,15 @@ export const SUCTIONS_CM = [0, 10, 50, 100] as const
 
 const fits = new WeakMap<object, RetentionCurve>()
 
+/** How far a curve passes by four points, as a fraction of volume: the root of the mean square; good ones stay under 0.01. */
+export function fitError(theta: readonly [number, number, number, number]): number {
+  const curve = fitRetention(theta)
+  const squares = SUCTIONS_CM.map((suction, i) => (waterAt(curve, suction) - theta[i]!) ** 2)
+  return Math.sqrt(squares.reduce((sum, square) => sum + square, 0) / squares.length)
+}
+/** A curve that passes its points by more than this does not describe them. */
+export const FIT_ENOUGH = 0.01
+
 /** The curve through a material's four measured points, by least squares; kept with the material. */
 export function retentionOf(material: MaterialFigures): RetentionCurve {
   let curve = fits.get(material)

@@ -62,8 +62,8 @@ export const batch = batchFields.extend({
 })
 export type BatchRecord = z.output<typeof batch>
 
-const ownContainer = z.object({ id: reference, container })
-const ownMaterial = z.object({ id: reference, material })
+export const ownContainer = z.object({ id: reference, container })
+export const ownMaterial = z.object({ id: reference, material })
 
 /** A batch to compute, with any containers and materials that are in no catalogue. */
 export const batchToCompute = ruled(

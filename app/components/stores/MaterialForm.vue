@@ -7,7 +7,8 @@ import RecordForm from '~/components/records/RecordForm.vue'
 import { useHousehold } from '~/state/household'
 import type { Material, MaterialFigure, MaterialFigures } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
-import { printNumber } from '#core/units/format'
+import { FIT_ENOUGH, fitError } from '#core/media/retention'
+import { printNumber, printShare } from '#core/units/format'
 import type { MaterialRecord } from '#shared/records/material'
 
 /** A material's figures, each with its source, to be corrected by the household's own measuring. */
@@ -48,6 +49,10 @@ const first: MaterialRecord = {
   sustainability: props.material?.sustainability ?? '',
 }
 
+/** How well a curve goes through the four points of water. */
+const fit = ({ figures: { theta0, theta10, theta50, theta100 } }: MaterialRecord) =>
+  fitError([theta0, theta10, theta50, theta100])
+
 /** What stands beside a field: the built-in value when it was changed, else where it comes from. */
 function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number]) {
   const before = original.value?.[key]
@@ -70,6 +75,13 @@ function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number])
       <p v-if="material" class="soft">{{ material.sustainability }}</p>
       <p v-if="original" class="soft small">
         {{ original.sources.theta10.cite }}. Type over what you measured; the rest stays as the book has it.
+      </p>
+      <p class="small" :class="fit(draft) > FIT_ENOUGH ? 'problem' : 'soft'" role="status">
+        {{
+          fit(draft) > FIT_ENOUGH
+            ? `No smooth curve goes through these four points: it misses them by ${printShare(fit(draft))} of volume. Look at them again.`
+            : `The curve through the four points misses them by ${printShare(fit(draft))} of volume.`
+        }}
       </p>
       <div class="three">
         <TypedField

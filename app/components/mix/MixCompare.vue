@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import RecipeBar from '~/components/bench/RecipeBar.vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import AirSection from '~/components/mix/AirSection.vue'
+import { useMeasures } from '~/composables/useMeasures'
+import { useContext } from '~/state/context'
+import { useMixDraft } from '~/state/mixDraft'
+import { behaviourOf, COMPARED_IN } from '#core/media/behaviour'
+import { recipeProblems, type Mix } from '#core/media/recipe'
+import { printNumber, printShare } from '#core/units/format'
+
+/** Two or three mixes by how they behave: air and water at three depths in one drawing, and what else tells them apart. */
+const context = useContext()
+const mix = useMixDraft()
+const { mass } = useMeasures()
+
+const NONE = 'none'
+const others = ref<[string, string]>([NONE, NONE])
+const choices = computed(() => mix.recipes.map(({ id, name }) => ({ value: id, name })))
+const columns = computed(() => {
+  const here: { name: string; mix: Mix }[] = [{ name: 'This one', mix: mix.draft }]
+  const chosen = others.value.flatMap((id) => {
+    const recipe = mix.recipes.find((one) => one.id === id)
+    return recipe ? [{ name: recipe.name, mix: recipe }] : []
+  })
+  return [...here, ...chosen]
+    .filter(({ mix: { parts } }) => !recipeProblems(parts, context.materials).length)
+    .map((one) => ({
+      ...one,
+      is: behaviourOf(one.mix, context.materials, (id) => context.priceOf('material', id)),
+    }))
+})
+const deepest = Math.max(...COMPARED_IN.map(({ shape }) => shape.depthMm))
+const SCALE = 120 / deepest
+const price = (value: number | null) => (value === null ? 'not known' : printNumber(value))
+const rows = computed(() => [
+  { name: 'A full 72-cell tray weighs', of: (one: (typeof columns.value)[number]) => mass(one.is.trayG) },
+  {
+    name: 'Days of food in it',
+    of: (one: (typeof columns.value)[number]) => printNumber(one.is.foodDays, 2),
+  },
+  { name: 'Once dry, wets again', of: (one: (typeof columns.value)[number]) => one.is.rewets },
+  {
+    name: 'Dust',
+    of: (one: (typeof columns.value)[number]) => (one.is.dusty ? 'wet it first, mask' : 'little'),
+  },
+  { name: 'Weeds and germs', of: (one: (typeof columns.value)[number]) => one.is.germs },
+  {
+    name: 'Peat in it',
+    of: (one: (typeof columns.value)[number]) => (one.is.peat ? printShare(one.is.peat) : 'none'),
+  },
+  { name: 'Renewable', of: (one: (typeof columns.value)[number]) => printShare(one.is.renewable) },
+  { name: 'Price of a tray', of: (one: (typeof columns.value)[number]) => price(one.is.trayPrice) },
+])
+</script>
+
+<template>
+  <section class="compare" aria-label="Compare">
+    <div class="pair">
+      <ChoiceField
+        v-for="n in [0, 1] as const"
+        :key="n"
+        :model-value="others[n]"
+        :label="n ? 'and with' : 'Compare with'"
+        :choices="[{ value: NONE, name: 'no other' }, ...choices]"
+        @update:model-value="others = n ? [others[0], $event] : [$event, others[1]]"
+      />
+    </div>
+    <div v-if="columns.length > 1" class="table">
+      <table class="figures">
+        <thead>
+          <tr>
+            <td></td>
+            <th v-for="one in columns" :key="one.name" scope="col">{{ one.name }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row">Its parts</th>
+            <td v-for="one in columns" :key="one.name"><RecipeBar :parts="one.mix.parts" :height="18" /></td>
+          </tr>
+          <tr v-for="(container, i) in COMPARED_IN" :key="container.id">
+            <th scope="row">{{ container.name }}</th>
+            <td v-for="one in columns" :key="one.name">
+              <AirSection
+                :container="container"
+                :ingredients="one.is.ingredients"
+                :opening="one.is.opening"
+                :scale="SCALE"
+              />
+              {{ printShare(one.is.at[i]!.air) }} air, {{ printShare(one.is.at[i]!.water) }} water
+            </td>
+          </tr>
+          <tr v-for="row in rows" :key="row.name">
+            <th scope="row">{{ row.name }}</th>
+            <td v-for="one in columns" :key="one.name">{{ row.of(one) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.compare {
+  display: grid;
+  gap: 0.7rem;
+}
+
+.table {
+  overflow-x: auto;
+}
+
+td {
+  vertical-align: bottom;
+}
+</style>

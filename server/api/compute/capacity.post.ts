@@ -1,0 +1,16 @@
+import * as z from 'zod'
+import { mostContainers } from '#core/media/capacity'
+import { capacityToCompute } from '#shared/computations'
+import { asBatchRequest, withOwn } from '#shared/records/batch'
+import { route } from '../../http/route'
+
+export default route(
+  {
+    summary: 'What is in the shed to the most containers it fills',
+    body: capacityToCompute,
+    answers: z.object({ count: z.int(), limitedBy: z.string().nullable() }),
+    meaning: 'Whole containers, and the material that runs out first',
+  },
+  ({ body: { batch, fillIndex, availableL } }) =>
+    mostContainers(asBatchRequest(batch, withOwn(batch)), fillIndex, availableL),
+)
