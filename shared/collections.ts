@@ -24,7 +24,11 @@ export const COLLECTIONS = {
   recipes: {
     one: 'recipe',
     body: recipe,
-    refers: { 'parts.*.materialId': ['materials'], 'extras.*.materialId': ['materials'] },
+    refers: {
+      'parts.*.materialId': ['materials'],
+      'extras.*.materialId': ['materials'],
+      'worksIn.*.containerId': ['containers'],
+    },
   },
   materials: { one: 'material', body: material, refers: {} },
   containers: { one: 'container', body: container, refers: {} },

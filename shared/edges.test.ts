@@ -66,7 +66,7 @@ const ID = '0b1a5700-0000-4000-8000-000000000001'
 
 /** A record of every collection in which every number is filled in. */
 const FULL: { [C in Collection]: Bodies[C][] } = {
-  recipes: [{ name: 'Mix', reasoning: '', parts, extras, preparations: [] }],
+  recipes: [{ name: 'Mix', reasoning: '', parts, extras, preparations: [], worksIn: [] }],
   materials: [
     material.parse({
       name: 'Coir of ours',

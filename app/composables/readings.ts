@@ -1,7 +1,7 @@
 import type { Read } from '~/composables/useTypedText'
 import { concentrationOf, readRate } from '#core/feed/rate'
 import { density, type Feed } from '#core/feed/feed'
-import { printBoth, printExactly, printNumber } from '#core/units/format'
+import { printBoth, printExactly, printNumber, printQuantity } from '#core/units/format'
 import { parseNumber, parseQuantity } from '#core/units/parse'
 import type { Dimension, Kitchen } from '#core/units/unit'
 
@@ -42,6 +42,24 @@ export const quantityReading = (
     return read.ok ? { ok: true, value: read.base / unitInBase } : read
   },
   both: (value) => printBoth(value * unitInBase, dimension, kitchen).join(' · '),
+})
+
+/** An extra in so much mix, in any spelling: `2` g/L, `1 cup per 10 L`, `2 tbsp per gallon`, `50 g in 8 gal`. */
+export const extraReading = (densityGPerL: number, kitchen: Kitchen): Reading => ({
+  print: printNumber,
+  read(written) {
+    const said = written.trim().replace(/\s*g\s*\/\s*l$/i, '')
+    const bare = parseNumber(said)
+    if (bare !== undefined) return { ok: true, value: bare }
+    const read = readRate(said, 'powder', kitchen)
+    if (!read.ok) return read
+    if (read.rate.kind !== 'amount')
+      return { ok: false, message: 'Say how much goes in how much mix: 1 cup per 10 L, or 2 g/L.' }
+    const grams = read.rate.of === 'mass' ? read.rate.base : read.rate.base * densityGPerL
+    return { ok: true, value: grams / read.rate.perL }
+  },
+  both: (value) =>
+    `${printNumber(value)} g/L · ${printQuantity((value / densityGPerL) * 10, 'volume', kitchen)} to ${printQuantity(10, 'volume', kitchen)}`,
 })
 
 /** A label's own rate, in any of its spellings: a bare number is g/L of a powder and mL/L of a liquid. */

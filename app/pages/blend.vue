@@ -118,7 +118,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
       <template v-else-if="blend">
         <BlendDrawing :blend="blend" :wanted="wanted" :kinds="kinds" :water="water" :names="NAMES" />
         <p v-if="missing.length" class="problem" role="status">
-          None of these holds {{ missing.map((element) => NAMES[element].toLowerCase()).join(' or ') }}.
+          Nothing ticked holds {{ missing.map((element) => NAMES[element].toLowerCase()).join(' or ') }}.
         </p>
         <ul class="doses">
           <li v-for="{ feed, gPerL } in blend.lines" :key="feed.id">

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal'
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { copyOf } from '~/composables/copyOf'
 import { useDraft } from '~/state/draft'
@@ -51,6 +51,16 @@ export const useMixDraft = defineStore('mixDraft', () => {
   const fresh = () => newDraft(household.kitchen)
   const { draft, change, restart } = useDraft('Mix', fresh)
   const { saving, dismiss, keep } = useRecordSaving('batches', draft, (stored) => put(stored))
+
+  // A scoop nobody chose is the usual one of the kitchen, also when that changes.
+  watch(
+    () => household.kitchen,
+    (now, before) => {
+      const { scoop, version } = draft.value
+      if (version === 0 && scoop.name === usualScoops(before)[0]!.name)
+        draft.value.scoop = { ...usualScoops(now)[0]! }
+    },
+  )
 
   const problems = computed(() => batchRecordProblems(draft.value, context.whole))
   /** Litres, scoops, packs: null while something is wrong with what was asked. */

@@ -2,3 +2,7 @@
 export function inSentence(name: string): string {
   return /^\p{Lu}\p{Ll}/u.test(name) ? name[0]!.toLowerCase() + name.slice(1) : name
 }
+
+/** With its article: `a 72-cell tray`, `an 80-cell tray`, `an 8 gal bag`, `an 18-cell tray`, `a 1 litre pot`. */
+export const withArticle = (name: string): string =>
+  `${/^(?:[aeio]|u(?!ni|s\b)|8|11\b|18\b)/i.test(name.trim()) ? 'an' : 'a'} ${name}`

@@ -22,6 +22,10 @@ export function printFigure({ value, unit }: Pick<Figure, 'value' | 'unit'>, kit
       return printHours(value)
     case 'share':
       return printShare(value)
+    case 'days': {
+      const printed = printNumber(value)
+      return `${printed} ${printed === '1' ? 'day' : 'days'}`
+    }
     default:
       return unit ? `${printNumber(value)} ${unit}` : printNumber(value)
   }

@@ -78,6 +78,7 @@ export const recipes = pgTable(
     parts: jsonb().$type<Recipe['parts']>().notNull(),
     extras: jsonb().$type<Recipe['extras']>().notNull().default([]),
     preparations: jsonb().$type<Recipe['preparations']>().notNull().default([]),
+    worksIn: jsonb().$type<Recipe['worksIn']>().notNull().default([]),
   },
   (table) => [primaryKey({ columns: [table.householdId, table.id] })],
 )

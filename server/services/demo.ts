@@ -84,6 +84,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
         parts: SOWING_PARTS,
         extras: [],
         preparations: [],
+        worksIn: [{ containerId: 'tray-72', on: dayFrom('2026-06-02') }],
       },
     ],
     [
@@ -94,6 +95,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
         parts: POTTING_PARTS,
         extras: [{ materialId: 'rock-dust', gPerL: 5 }],
         preparations: [],
+        worksIn: [],
       },
     ],
   ],

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { PREPARATIONS } from '#core/media/recipe'
-import { amount, name, reference } from '../rules'
+import { amount, day, name, reference } from '../rules'
 
 export const part = z.object({
   materialId: reference,
@@ -19,5 +19,10 @@ export const recipe = z.object({
   parts,
   extras: extras.default([]),
   preparations: preparations.default([]),
+  worksIn: z
+    .array(z.object({ containerId: reference, on: day.describe('The day it was said') }))
+    .max(100, 'It is said of at most 100 containers.')
+    .default([])
+    .describe('Containers in which the household raises good plants with it, whatever the book says'),
 })
 export type Recipe = z.output<typeof recipe>

@@ -4,30 +4,34 @@ import FigureValue from '~/components/figures/FigureValue.vue'
 import { useDates } from '~/composables/useDates'
 import { isFigure, type Step } from '#core/bench/step'
 import { timetable } from '#core/bench/timetable'
+import { printHours } from '#core/working/print'
 
 /** Steps in the order of the hands, numbered, each with a box to tick on paper. */
 const props = defineProps<{
   steps: readonly Step[]
   boxes?: boolean
-  /** Say when each is begun, counted back from nine in the morning on which the first container is filled. */
+  /** Say when each is begun, counted back from the time at which the first container is filled. */
   timed?: boolean
   onDate?: string | null
+  /** When the first container is filled, minutes of the day. */
+  fillsAtMin?: number
 }>()
 
-const FILLING_AT = 9
+/** Nine in the morning, where nobody said. */
+const fillsAt = computed(() => props.fillsAtMin ?? 9 * 60)
 const { printTime } = useDates()
 const times = computed(() =>
-  props.timed ? timetable(props.steps).map(({ startsMin }) => when(startsMin)) : [],
+  props.timed ? timetable(props.steps, fillsAt.value).map(({ startsMin }) => when(startsMin)) : [],
 )
 function when(minutes: number) {
-  if (props.onDate) return printTime(props.onDate, FILLING_AT, minutes)
-  const clock = FILLING_AT * 60 + minutes
+  if (props.onDate) return printTime(props.onDate, 0, fillsAt.value + minutes)
+  const clock = fillsAt.value + minutes
   const inDay = ((clock % 1440) + 1440) % 1440
   const time = `${String(Math.floor(inDay / 60)).padStart(2, '0')}:${String(inDay % 60).padStart(2, '0')}`
   return clock < 0 ? `${time} the day before` : time
 }
 
-const wait = (minutes: number) => (minutes >= 60 ? `${minutes / 60} h` : `${minutes} min`)
+const wait = (minutes: number) => printHours(minutes / 60)
 </script>
 
 <template>

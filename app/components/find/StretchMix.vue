@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withArticle } from '#core/bench/wording'
 import { useMeasures } from '~/composables/useMeasures'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
@@ -47,9 +48,9 @@ function litres(parts: readonly Part[]) {
     </div>
     <template v-if="answers.length">
       <p class="soft small">
-        On its own, {{ printTrait('air', answers[0]!.before.air) }} air in a {{ container.name }} and
-        {{ printTrait('food', answers[0]!.before.food) }}. Added from what is ticked, so that it gives air and
-        food again:
+        On its own, {{ printTrait('air', answers[0]!.before.air) }} air in
+        {{ withArticle(container.name) }} and {{ printTrait('food', answers[0]!.before.food) }}. Added from
+        what is ticked, so that it gives air and food again:
       </p>
       <ol>
         <li v-for="answer in answers" :key="saidInParts(answer.parts) + answer.parts[1]?.materialId">

@@ -4,8 +4,10 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import AirScale from '~/components/mix/AirScale.vue'
 import AirSection from '~/components/mix/AirSection.vue'
+import WorksForMe from '~/components/mix/WorksForMe.vue'
 import { useFollowing } from '~/composables/useFollowing'
 import { useMixDraft } from '~/state/mixDraft'
+import { withArticle } from '#core/bench/wording'
 import { mixForOne, physicsIn, withDepth } from '#core/media/container-physics'
 import { daysOfFood } from '#core/media/food'
 import { openingOf } from '#core/media/mixing-loss'
@@ -95,7 +97,7 @@ const scale = computed(() => {
       />
     </div>
     <p class="unseen">
-      After draining, a {{ container.name }} of this mix holds
+      After draining, {{ withArticle(container.name) }} of this mix holds
       {{ printShare(seen.physics.airSpace.value) }} air,
       {{ printShare(seen.physics.containerCapacity.value) }} water and the rest is solid; most of the water
       stands at the foot.
@@ -126,6 +128,7 @@ const scale = computed(() => {
       <FigureValue :figure="seen.physics.wetWeightG" />;
       <FigureValue :figure="seen.physics.containerCapacity" /> of its volume is water.
     </p>
+    <WorksForMe :container="container" />
     <dl>
       <div v-for="verdict in seen.verdicts" :key="verdict.id" :class="verdict.mood">
         <dt>

@@ -9,6 +9,7 @@ import { useHousehold } from '~/state/household'
 import { useMixDraft } from '~/state/mixDraft'
 import { costOf } from '#core/stores/cost'
 import { needsOfBatch } from '#core/stores/needs'
+import { convert } from '#core/units/unit-table'
 
 /** What the batch costs, and what of it is not on the shelf. */
 const household = useHousehold()
@@ -26,6 +27,15 @@ const short = computed(() =>
     ? linesFor(needsOfBatch(plan.value)).filter((line) => line.short > 0)
     : [],
 )
+/** The price of the measure people buy by. */
+const each = computed(
+  () =>
+    ({
+      metric: { name: 'litre', litres: 1 },
+      us: { name: 'gallon', litres: convert(1, 'us-gal', 'L') },
+      imperial: { name: 'litre', litres: 1 },
+    })[household.kitchen],
+)
 const names = (ids: readonly string[]) =>
   ids.map((id) => context.materials.get(id)?.name.split(',')[0]!.toLowerCase()).join(', ')
 </script>
@@ -34,11 +44,9 @@ const names = (ids: readonly string[]) =>
   <div v-if="cost || short.length" ref="root" class="cost">
     <p v-if="cost">
       Costs <strong><FigureValue :figure="cost.cost" :digits="cost.cost.value.toFixed(2)" /></strong>,
-      <FigureValue :figure="cost.perL" :digits="cost.perL.value.toFixed(2)" /> a litre,
-      <FigureValue :figure="cost.perPlant" :digits="cost.perPlant.value.toFixed(3)" /> a plant<span
-        v-if="cost.unpriced.length"
-        class="soft"
-        >, without {{ names(cost.unpriced) }}</span
+      <FigureValue :figure="cost.perL" :digits="(cost.perL.value * each.litres).toFixed(2)" /> a
+      {{ each.name }}, <FigureValue :figure="cost.perPlant" :digits="cost.perPlant.value.toFixed(3)" /> a
+      plant<span v-if="cost.unpriced.length" class="soft">, without {{ names(cost.unpriced) }}</span
       >.
     </p>
     <FoldAway v-if="short.length" title="Not all of it is in the stores">

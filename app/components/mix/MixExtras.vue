@@ -5,7 +5,9 @@ import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { computed, nextTick, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { extraReading } from '~/composables/readings'
 import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
 import { useMixDraft } from '~/state/mixDraft'
 import { X } from '@lucide/vue'
 import { PREPARATIONS, type Preparation } from '#core/media/recipe'
@@ -13,6 +15,7 @@ import { SANITATION_SCHOOLS } from '#core/media/sanitation'
 
 /** What goes in by the gram, and what is done before measuring. */
 const context = useContext()
+const household = useHousehold()
 const mix = useMixDraft()
 
 const WHAT: Record<Preparation, string> = {
@@ -34,6 +37,8 @@ const school = computed(() =>
     ({ id }) => id === (mix.draft.preparations.includes('hot water') ? 'hot water' : 'none'),
   )!,
 )
+const readingOf = (id: string) =>
+  extraReading(context.materials.get(id)?.dryBulkDensityGPerL ?? 1000, household.kitchen)
 const adding = ref<string>()
 function add(materialId: string) {
   mix.change('extra', (draft) => draft.extras.push({ materialId, gPerL: 1 }))
@@ -63,6 +68,7 @@ function toggle(preparation: Preparation, on: boolean) {
           :label="`Grams of ${context.materials.get(extra.materialId)?.name ?? 'it'} a litre`"
           hide-label
           unit="g/L"
+          :reading="readingOf(extra.materialId)"
           :problem="mix.problemAt(`extras[${index}].gPerL`)"
           @update:model-value="
             (value) => mix.change(`extra-${index}`, (draft) => (draft.extras[index]!.gPerL = value ?? 0))

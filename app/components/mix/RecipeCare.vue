@@ -39,6 +39,7 @@ async function keep(asNew: boolean) {
     name,
     reasoning: mix.recipe?.reasoning ?? '',
     ...making(),
+    worksIn: [],
   })
   if (!kept) return
   mix.change('recipe', (draft) => (draft.recipeId = kept.stored.id))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withArticle } from '#core/bench/wording'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import Dialog from 'primevue/dialog'
@@ -62,7 +63,7 @@ function use() {
         <table class="figures">
           <thead>
             <tr>
-              <th scope="col">In a {{ container.name }}</th>
+              <th scope="col">In {{ withArticle(container.name) }}</th>
               <th scope="col">before</th>
               <th scope="col">after</th>
             </tr>

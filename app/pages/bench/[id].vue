@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
 import { createError, useHead, useRoute } from '#imports'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
@@ -21,6 +22,14 @@ import { printFraction } from '#core/units/fraction'
 import { textureFill } from '~/drawings/textures'
 
 const route = useRoute()
+/** When the first container is filled: every other step is counted back from it. */
+const fillsAt = ref('09:00')
+const fillsAtMin = computed(() => {
+  const [hours, minutes] = fillsAt.value.split(':').map(Number)
+  return hours === undefined || minutes === undefined || Number.isNaN(hours + minutes)
+    ? 540
+    : hours * 60 + minutes
+})
 const household = useHousehold()
 const batch = computed(() => household.batches.find(({ id }) => id === route.params.id))
 if (!batch.value) throw createError({ statusCode: 404, message: 'This batch is not on the bench.' })
@@ -105,7 +114,10 @@ const allCautions = computed((): Caution[] =>
           </tbody>
         </table>
       </section>
-      <StepList :steps="planned.steps" boxes timed :on-date="batch.body.onDate" />
+      <label class="fills-at no-print">
+        I fill at <InputText v-model="fillsAt" type="time" aria-label="I fill at" />
+      </label>
+      <StepList :steps="planned.steps" boxes timed :on-date="batch.body.onDate" :fills-at-min="fillsAtMin" />
     </template>
     <p v-else>
       This batch can no longer be computed as it stands.
@@ -116,6 +128,13 @@ const allCautions = computed((): Caution[] =>
 </template>
 
 <style scoped>
+.fills-at {
+  display: flex;
+  align-items: center;
+  gap: 0.6rem;
+  font-weight: 600;
+}
+
 .mix {
   display: grid;
   gap: 0.6rem;

@@ -1,0 +1,1 @@
+ALTER TABLE "recipe" ADD COLUMN "works_in" jsonb DEFAULT '[]'::jsonb NOT NULL;
