@@ -36,7 +36,7 @@ test('a label rate is read in three spellings, and a rule becomes a mark among t
   await expect(marks).toContainText('it means nothing until')
   await expectAccessible(page)
   await marks.getByRole('button', { name: 'take it' }).click()
-  await expect(page.getByLabel('Strength', { exact: true })).toHaveValue('114.771')
+  await expect(page.getByLabel('Strength', { exact: true })).toHaveValue('114.77')
 })
 
 test('what I did is read back, judged and rescued', async ({ page, household: _ }) => {
