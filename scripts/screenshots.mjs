@@ -24,7 +24,7 @@ const VIEWS = [
   { name: 'bench', path: '/', size: WIDE },
   { name: 'mix', path: `/mix?batch=${BATCH}`, size: WIDE },
   { name: 'mix-air', path: `/mix?batch=${BATCH}`, size: WIDE, scroll: '.air' },
-  { name: 'find', path: '/find', size: { width: 1280, height: 1000 } },
+  { name: 'find', path: '/find', size: { width: 1280, height: 1000 }, see: 'meets all in' },
   { name: 'mix-phone', path: `/mix?batch=${BATCH}`, size: PHONE },
   { name: 'feed', path: `/feed?plan=${FEEDING}`, size: WIDE },
   { name: 'feed-dark', path: `/feed?plan=${FEEDING}`, size: WIDE, dark: true },
@@ -46,12 +46,13 @@ await orSayWhy(async () => {
       executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu'],
     })
-    for (const { name, path, size, dark, press, scroll } of VIEWS) {
+    for (const { name, path, size, dark, press, scroll, see } of VIEWS) {
       const context = await browser.newContext({ viewport: size, locale: 'en-GB' })
       if (dark) await context.addCookies([{ name: 'theme', value: 'dark', url: address }])
       const page = await context.newPage()
       await page.clock.setFixedTime(new Date(`${process.env.BLASTOMIX_DEMO_DAY}T09:00:00`))
       await page.goto(address + path, { waitUntil: 'networkidle' })
+      if (see) await page.getByText(see).first().waitFor()
       if (press) await page.locator(press).click()
       if (scroll)
         await page

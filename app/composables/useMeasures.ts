@@ -1,11 +1,14 @@
 import { useHousehold } from '~/state/household'
-import { printQuantity } from '#core/units/format'
+import { printArea, printQuantity } from '#core/units/format'
 
 /** Amounts in the household's own measures, for what is said in a sentence. */
 export function useMeasures() {
   const household = useHousehold()
   return {
     volume: (litres: number) => printQuantity(litres, 'volume', household.kitchen),
+    /** As much of it as a label on a chart has room for: one measure, no second. */
+    roughVolume: (litres: number) => printQuantity(litres, 'volume', household.kitchen).split(' + ')[0]!,
+    area: (m2: number) => printArea(m2, household.kitchen),
     length: (mm: number) => printQuantity(mm, 'length', household.kitchen),
     mass: (g: number) => printQuantity(g, 'mass', household.kitchen),
     temperature: (celsius: number) => printQuantity(celsius, 'temperature', household.kitchen),

@@ -157,9 +157,9 @@ export function findMixes(
   }
 }
 
-/** Chances that differ by less than the draws can tell are the same; then the simpler recipe comes first. */
+/** Chances are said in tenths; among equals the simpler recipe comes first. */
 const byChance = (a: Found, b: Found) =>
-  Math.round(b.chance * 20) - Math.round(a.chance * 20) ||
+  Math.round(b.chance * 10) - Math.round(a.chance * 10) ||
   a.parts.filter(Boolean).length - b.parts.filter(Boolean).length ||
   a.parts.reduce((x, y) => x + y, 0) - b.parts.reduce((x, y) => x + y, 0)
 

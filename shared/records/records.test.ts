@@ -91,6 +91,7 @@ describe('what crosses the wire', () => {
       parts: asked.parts,
       extras: [],
       preparations: [],
+      worksIn: [],
     })
   })
 })

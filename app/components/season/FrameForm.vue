@@ -7,6 +7,8 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { copyOf } from '~/composables/copyOf'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
+import { areaReading } from '~/composables/readings'
+import { useHousehold } from '~/state/household'
 import { useHouseholdPart } from '~/state/saving'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useSeason } from '~/state/season'
@@ -43,6 +45,7 @@ const draft = ref<SeasonFrameRecord>(
         nightC: null,
       },
 )
+const household = useHousehold()
 const { saving, save, dismiss } = useHouseholdPart('season', 'frosts and shelf')
 const problems = computed(() => frameProblems(draft.value))
 const problemAt = (field: string) => problems.value.find(({ path }) => printPath(path) === field)?.message
@@ -86,7 +89,8 @@ async function keep() {
       <TypedField
         :model-value="draft.lampM2"
         label="Lamps light"
-        unit="m²"
+        :unit="household.kitchen === 'metric' ? 'm²' : 'sq ft'"
+        :reading="areaReading(household.kitchen)"
         :problem="problemAt('lampM2')"
         @update:model-value="draft.lampM2 = $event ?? 0"
       />

@@ -14,7 +14,7 @@ import type { SowingRecord } from '#shared/records/sowing'
 import { printNumber } from '#core/units/format'
 import { DEMAND, seasonScale } from '~/drawings/season-scale'
 
-const { volume } = useMeasures()
+const { volume, area } = useMeasures()
 
 /** Every sowing on one axis of time, and under it what they ask for day by day. */
 const selected = defineModel<string | null>({ required: true })
@@ -215,9 +215,8 @@ const inRange = (day: Day) =>
       <span class="sign hatch" /> hardening off, outside · <span class="sign dots" /> seed soaking or chilling
       · leaf: planted out · <span class="sign lamp-line" /> under the lamps,
       <strong v-if="mostLit > season.frame!.lampM2" class="problem"
-        >{{ printNumber(mostLit) }} m² where {{ printNumber(season.frame!.lampM2) }} are lit</strong
-      ><template v-else
-        >at most {{ printNumber(mostLit) }} of {{ printNumber(season.frame!.lampM2) }} m²</template
+        >{{ area(mostLit) }} where {{ area(season.frame!.lampM2) }} are lit</strong
+      ><template v-else>at most {{ area(mostLit) }} of {{ area(season.frame!.lampM2) }}</template
       >.
     </p>
   </div>

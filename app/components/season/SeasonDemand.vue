@@ -12,7 +12,7 @@ import { layersOf } from '~/drawings/layers'
 import { DEMAND, type SeasonScale } from '~/drawings/season-scale'
 import { textureFill } from '~/drawings/textures'
 
-const { volume } = useMeasures()
+const { roughVolume } = useMeasures()
 
 /** What the sowings ask for day by day, under their axis: flats and light, mix, feed. */
 const props = defineProps<{ scale: SeasonScale; top: number }>()
@@ -138,7 +138,7 @@ const feedBars = computed(() =>
           :y="mixFoot - bar.high - 4"
           text-anchor="middle"
         >
-          {{ volume(bar.run.looseL) }}
+          {{ roughVolume(bar.run.looseL) }}
         </text>
       </g>
 
@@ -153,7 +153,7 @@ const feedBars = computed(() =>
         width="4"
         :height="bar.high"
       />
-      <text :x="scale.right + 6" :y="feedFoot - DEMAND.feed + 18">{{ volume(mostFeed) }}</text>
+      <text :x="scale.right + 6" :y="feedFoot - DEMAND.feed + 18">{{ roughVolume(mostFeed) }}</text>
     </g>
   </g>
 </template>
