@@ -282,6 +282,7 @@ describe('keeping', () => {
         parts: mix.parts,
         extras: [{ materialId: 'rock-dust', gPerL: 5 }],
         preparations: ['sieve'],
+        worksIn: [],
       },
       materials: { name: 'Own peat', basedOn: 'peat', figures: peat, packL: 50, sustainability: '' },
       containers: container,

@@ -247,6 +247,7 @@ describe('history', () => {
       parts: [{ materialId: 'coir', parts }],
       extras: [],
       preparations: [],
+      worksIn: [],
     })
     const { id } = await create('recipes', body(1))
     await call('PUT', at('recipes', id), { version: 1, body: body(2) })
