@@ -2,6 +2,8 @@
  * Each material has its own texture as well as its name, so that a drawing can be read without colour.
  * A texture is a tile of marks, scattered by a small seeded generator so that it is the same on server and client.
  */
+import { mulberry32 } from '#core/numeric/random'
+
 export interface Texture {
   readonly id: string
   /** SVG path data in a TILE × TILE square. */
@@ -73,14 +75,7 @@ const chip: Mark = ({ x, y, turn, size }) => {
 
 /** Marks on a jittered grid, repeated at the edges so that the tile joins itself. */
 function scatter(mark: Mark, across: number, seed: number): string {
-  // mulberry32, a small public-domain generator: the same scatter on every machine.
-  let state = seed
-  const random = () => {
-    state = (state + 0x6d2b79f5) | 0
-    let t = Math.imul(state ^ (state >>> 15), 1 | state)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
+  const random = mulberry32(seed)
   const cell = TILE / across
   let path = ''
   for (let row = 0; row < across; row++)

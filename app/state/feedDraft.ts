@@ -11,7 +11,7 @@ import { useHousehold } from '~/state/household'
 import { doseProblems, planDose, strengthAtLabelRate, type DosePlan } from '#core/feed/dose'
 import { feedProblems } from '#core/feed/feed'
 import { FEEDS } from '#core/feed/feeds'
-import { convert } from '#core/units/unit-table'
+import { USUAL_JUG_L } from '#core/feed/usual-tools'
 import type { Kitchen } from '#core/units/unit'
 import { readRate, strengthOfRate } from '#core/feed/rate'
 import type { RatioMeaning } from '#core/feed/strength'
@@ -36,13 +36,6 @@ const SAYS_NOTHING: Partial<Record<string, string>> = {
   strength: 'needs nitrogen in the feed.',
 }
 
-/** The jug most people have. */
-const JUG_L: Readonly<Record<Kitchen, number>> = {
-  metric: 2,
-  us: convert(1, 'us-gal', 'L'),
-  imperial: convert(4, 'imp-pt', 'L'),
-}
-
 function newDraft(kitchen: Kitchen): FeedDraft {
   return {
     id: '',
@@ -52,7 +45,7 @@ function newDraft(kitchen: Kitchen): FeedDraft {
     label: feedRecordOf(FEEDS[0]!),
     stageId: 'true-leaves',
     targetNMgPerL: 60,
-    vessel: { name: 'Jug', volumeL: JUG_L[kitchen] },
+    vessel: { name: 'Jug', volumeL: USUAL_JUG_L[kitchen] },
     batchId: null,
     toolId: null,
     rules: [],

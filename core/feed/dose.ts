@@ -53,6 +53,9 @@ export interface DosePlan {
 /** One-tool errors above this are worth the trouble of a stock solution. */
 const WORTH_A_STOCK = 0.25
 
+const vesselProblems = ({ volumeL }: Vessel) =>
+  within(['vessel', 'volumeL'], volumeL, 0.01, 10_000, 'The jug holds more than 0: 10 mL to 10 000 L.')
+
 /** What is wrong with a request, each at its field. */
 export function doseProblems(request: DoseRequest): Problem[] {
   const { feed, targetNMgPerL, vessel, stageId } = request
@@ -80,13 +83,7 @@ export function doseProblems(request: DoseRequest): Problem[] {
       'Strength is above 0: 0.1 to 1000 mg/L of nitrogen.',
     ),
     ...beyondReach(feed, targetNMgPerL),
-    ...within(
-      ['vessel', 'volumeL'],
-      vessel.volumeL,
-      0.01,
-      10_000,
-      'The jug holds more than 0: 10 mL to 10 000 L.',
-    ),
+    ...vesselProblems(vessel),
     ...request.tools.flatMap((tool, index) => under('tools', under(index, toolProblems(tool)))),
   ]
 }
@@ -164,13 +161,7 @@ export function strengthFromDose(feed: Feed, amount: number, vessel: Vessel): Fi
   refuse([
     ...under('feed', feedProblems(feed)),
     ...within(['amount'], amount, 0, 1e6, 'The dose is 0 or more.'),
-    ...within(
-      ['vessel', 'volumeL'],
-      vessel.volumeL,
-      0.01,
-      10_000,
-      'The jug holds more than 0: 10 mL to 10 000 L.',
-    ),
+    ...vesselProblems(vessel),
   ])
   const dose = given('Dose', amount, feed.form === 'powder' ? 'g' : 'mL', yours())
   const volume = given(vessel.name, vessel.volumeL, 'L', yours('your vessel'))

@@ -1,3 +1,4 @@
+import { FLAT_M2 } from '../containers/flat'
 import { cellCount, cellTopArea, cellVolume, type Container } from '../containers/container'
 import type { ContainerPhysics } from '../media/container-physics'
 import { derive, given, type Figure } from '../working/figure'
@@ -46,7 +47,7 @@ const SOAK_DEPTH = 0.25
 export function soakIn(container: Container, count: number): Figure {
   const floor =
     container.kind === 'tray'
-      ? given('Floor of a solid tray', FLAT_CM2, 'cm²', practice('28 × 54 cm'))
+      ? given('Floor of a solid tray', FLAT_M2 * 10_000, 'cm²', practice('28 × 54 cm'))
       : cellTopArea(container)
   return derive(
     'In the tray for a soak',
@@ -67,8 +68,6 @@ export function soakIn(container: Container, count: number): Figure {
     'Trays that cover part of a flat stand in one together: take it as the most.',
   )
 }
-const FLAT_CM2 = 28 * 54
-
 /** Vessels to carry, whole ones. */
 export function vesselsToCarry(solutionL: Figure, vesselL: Figure): Figure {
   return derive('To carry', '', 'ceil(S / V)', { S: solutionL, V: vesselL }, ({ S, V }) =>

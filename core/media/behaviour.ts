@@ -4,7 +4,7 @@ import { chemistryOf, dosed } from './chemistry'
 import { mixInCell, physicsIn, type Ingredient } from './container-physics'
 import { daysOfFood } from './food'
 import { isAlive, type MaterialLibrary } from './material'
-import { mixingLoss, openingOf } from './mixing-loss'
+import { mixingLoss } from './mixing-loss'
 import { sharesOf } from './mix-plan'
 import type { Mix } from './recipe'
 
@@ -16,7 +16,6 @@ export const COMPARED_IN: readonly Container[] = ['tray-72', 'pot-10cm', 'pot-15
 /** How a mix behaves, beside another. */
 export interface Behaviour {
   readonly ingredients: readonly Ingredient[]
-  readonly opening: number
   /** Air and water after draining, fractions, in the order of `COMPARED_IN`. */
   readonly at: readonly { readonly air: number; readonly water: number }[]
   /** A 72-cell tray of it, soaked and drained, g. */
@@ -56,7 +55,6 @@ export function behaviourOf(
   })
   return {
     ingredients,
-    opening: openingOf(ingredients).value,
     at: physics.map(({ airSpace, containerCapacity }) => ({
       air: airSpace.value,
       water: containerCapacity.value,

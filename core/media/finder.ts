@@ -1,13 +1,9 @@
 import type { Container } from '../containers/container'
-import { levels } from './container-physics'
-import { PH_UNCERTAINTY } from './chemistry'
-import { MIXING_LOSS_K, OPENING_K } from './mixing-loss'
+import { chanceOf, marginOf, type Listed } from './finder-sureness'
+import { FINDER_TRAITS, judgeBlend, tabulate, type FinderTrait } from './finder-table'
 import type { Material } from './material'
-import { retentionOf, waterAt } from './retention'
 
-/** What a blend is judged by. */
-export const FINDER_TRAITS = ['air', 'water', 'ph', 'salts', 'food', 'cost'] as const
-export type FinderTrait = (typeof FINDER_TRAITS)[number]
+export { FINDER_TRAITS, type FinderTrait }
 
 /** A wanted range of a trait: fractions for air and easily available water, mS/cm, mg/L, price a litre. */
 export type Wants = Partial<Record<FinderTrait, { readonly low?: number; readonly high?: number }>>
@@ -190,196 +186,6 @@ export function traitsOf(request: FinderRequest, parts: readonly number[]): Reco
   return named(traits)
 }
 
-interface Table {
-  readonly values: Float64Array
-  readonly width: number
-  /** Coarseness between one threshold column and the next. */
-  readonly gaps: Float64Array
-}
-
-// Columns of a material: water in the container at some openings of the mix, then these, then one a threshold of coarseness.
-const NODES = [0, 1 / 3, 2 / 3, 1].map((u) => 1 + OPENING_K * u)
-const [PORES, W10, W50, PH, HOLD, SALTS, FOOD, DRAW, PRICE, FINER] = [4, 5, 6, 7, 8, 9, 10, 11, 12, 13]
-
-function tabulate({ materials, pricePerL, container }: FinderRequest): Table {
-  const at = levels(container.shape)
-  const coarseness = [...new Set(materials.map(({ coarse }) => coarse))].sort((a, b) => a - b)
-  const gaps = Float64Array.from(coarseness.slice(1), (c, k) => c - coarseness[k]!)
-  const width = FINER + gaps.length
-  const values = new Float64Array(materials.length * width)
-  materials.forEach((material, m) => {
-    const curve = retentionOf(material)
-    const columns = [
-      ...NODES.map((opening) =>
-        at.reduce((water, { heightCm, share }) => water + share * waterAt(curve, opening * heightCm), 0),
-      ),
-      waterAt(curve, 0),
-      waterAt(curve, 10),
-      waterAt(curve, 50),
-      material.ph * material.bufferWeight,
-      material.bufferWeight,
-      material.smeEcMsPerCm,
-      material.dryBulkDensityGPerL * material.nitrogenPercent * 10 * material.mineralised,
-      material.drawsNitrogenMgPerL ?? 0,
-      pricePerL[m] ?? 0,
-      ...Array.from(gaps, (_, k) => (material.coarse <= coarseness[k]! ? 1 : 0)),
-    ]
-    values.set(columns, m * width)
-  })
-  return { values, width, gaps }
-}
-
-/** How unlike the grains of a blend are: 4 · Σ over the steps of coarseness of what is finer times what is coarser. */
-function unlike(sums: Float64Array, each: number, { gaps }: Table): number {
-  let d = 0
-  for (let k = 0; k < gaps.length; k++) {
-    const finer = sums[FINER + k]! * each
-    d += gaps[k]! * finer * (1 - finer)
-  }
-  return 4 * d
-}
-
-/** Weights of the nodes of opening for a blend, by Lagrange: water between them is smooth. */
-const weights = new Float64Array(NODES.length)
-function weigh(unlikeness: number): void {
-  const t = unlikeness * 3
-  weights[0] = -((t - 1) * (t - 2) * (t - 3)) / 6
-  weights[1] = (t * (t - 2) * (t - 3)) / 2
-  weights[2] = -(t * (t - 1) * (t - 3)) / 2
-  weights[3] = (t * (t - 1) * (t - 2)) / 6
-}
-const waterOf = (from: Float64Array, at: number) =>
-  weights[0]! * from[at]! +
-  weights[1]! * from[at + 1]! +
-  weights[2]! * from[at + 2]! +
-  weights[3]! * from[at + 3]!
-
-/** Writes the blend's traits, and answers what mixing loses of its volume (0–1). */
-function judgeBlend(sums: Float64Array, sum: number, table: Table, traits: Float64Array): number {
-  const each = 1 / sum
-  const unlikeness = unlike(sums, each, table)
-  weigh(unlikeness)
-  const loss = MIXING_LOSS_K * unlikeness
-  const kept = 1 / (1 - loss)
-  traits[0] = (sums[PORES]! - waterOf(sums, 0)) * each
-  traits[1] = (sums[W10]! - sums[W50]!) * each
-  traits[2] = sums[PH]! / sums[HOLD]!
-  traits[3] = sums[SALTS]! * each
-  traits[4] = Math.max(0, sums[FOOD]! * kept - sums[DRAW]!) * each
-  traits[5] = sums[PRICE]! * each * kept
-  return loss
-}
-
-/** What one material brings to a trait that is a sum over shares; the weights of the last blend hold. */
-function brings(trait: number, table: Table, m: number): number {
-  const at = m * table.width
-  const { values } = table
-  if (trait === 0) return values[at + PORES]! - waterOf(values, at)
-  if (trait === 1) return values[at + W10]! - values[at + W50]!
-  if (trait === 3) return values[at + SALTS]!
-  return trait === 4 ? values[at + FOOD]! - values[at + DRAW]! : 0
-}
-
-/** Figures of a material scatter by so much from one bag to the next, as a fraction [handbook: ±15 %]. */
-const FIGURES_SCATTER = 0.15
-/** A part that is scooped is off by so much, as a fraction [default: a level scoop]. */
-const SCOOP_SCATTER = 0.07
-
-/**
- * How far a blend lies inside all wants, in standard deviations: a trait is a sum over its materials, so its variance is the
- * sum of theirs. pH is known to ±0.4 as a whole; a price has no scatter.
- */
-function marginOf(
-  parts: Int32Array,
-  sum: number,
-  table: Table,
-  traits: Float64Array,
-  wants: Listed[],
-): number {
-  let margin = Infinity
-  for (const { trait, low, high } of wants) {
-    const value = traits[trait]!
-    const sd = trait === 2 ? PH_UNCERTAINTY : trait === 5 ? 0 : scatterOf(trait, value, parts, sum, table)
-    const inside = Math.min(value - low, high - value)
-    margin = Math.min(margin, sd > 0 ? inside / sd : inside >= 0 ? Infinity : -Infinity)
-  }
-  return Math.min(margin, MOST_MARGIN)
-}
-/** Further inside than this makes no difference. */
-const MOST_MARGIN = 3
-
-function scatterOf(trait: number, value: number, parts: Int32Array, sum: number, table: Table): number {
-  let variance = 0
-  for (let m = 0; m < parts.length; m++) {
-    if (parts[m] === 0) continue
-    const share = parts[m]! / sum
-    const each = brings(trait, table, m)
-    variance += (share * each * FIGURES_SCATTER) ** 2 + (share * (each - value) * SCOOP_SCATTER) ** 2
-  }
-  return Math.sqrt(variance)
-}
-
-const DRAWS = 400
-/** Deviates for one draw: a scoop and a figure or more for each of six materials. */
-const EACH = 64
-/** Normal deviates, the same for every recipe, so that recipes differ and not their luck. */
-const deviates = (() => {
-  // mulberry32, a small public-domain generator.
-  let state = 20270508
-  const uniform = () => {
-    state = (state + 0x6d2b79f5) | 0
-    let t = Math.imul(state ^ (state >>> 15), 1 | state)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return (((t ^ (t >>> 14)) >>> 0) + 0.5) / 2 ** 32
-  }
-  return Float64Array.from(
-    { length: DRAWS * EACH },
-    () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform()),
-  )
-})()
-
-/** The chance that a recipe meets all wants, bags and scoops being what they are: the part of so many draws that did. */
-function chanceOf(parts: readonly number[], table: Table, wants: readonly Listed[]): number {
-  const used = parts.flatMap((amount, m) => (amount > 0 ? [{ amount, m }] : []))
-  const sums = new Float64Array(table.width)
-  for (const { amount, m } of used)
-    for (let i = 0; i < table.width; i++) sums[i]! += amount * table.values[m * table.width + i]!
-  const sum = used.reduce((all, { amount }) => all + amount, 0)
-  const traits = new Float64Array(FINDER_TRAITS.length)
-  judgeBlend(sums, sum, table, traits)
-  const linear = wants.filter(({ trait }) => trait !== 2 && trait !== 5)
-  const bring = linear.map(({ trait }) => used.map(({ m }) => brings(trait, table, m)))
-  const scale = linear.map(({ trait }, i) => {
-    const plain = used.reduce((all, { amount }, k) => all + (amount / sum) * bring[i]![k]!, 0)
-    return plain ? traits[trait]! / plain : 1
-  })
-  const fixed = wants
-    .filter(({ trait }) => trait === 5)
-    .every(({ low, high }) => traits[5]! >= low && traits[5]! <= high)
-  if (!fixed) return 0
-  const ph = wants.find(({ trait }) => trait === 2)
-  let met = 0
-  for (let d = 0; d < DRAWS; d++) {
-    let next = d * EACH
-    const draw = () => deviates[next++]!
-    const amounts = used.map(({ amount }) => amount * Math.max(0, 1 + SCOOP_SCATTER * draw()))
-    const all = amounts.reduce((a, b) => a + b, 0)
-    const off = ph ? traits[2]! + PH_UNCERTAINTY * draw() : 0
-    if (ph && (off < ph.low || off > ph.high)) continue
-    const inside = linear.every(({ low, high }, i) => {
-      const value =
-        scale[i]! *
-        amounts.reduce(
-          (v, amount, k) => v + (amount / all) * bring[i]![k]! * (1 + FIGURES_SCATTER * draw()),
-          0,
-        )
-      return value >= low && value <= high
-    })
-    if (inside) met++
-  }
-  return met / DRAWS
-}
-
 /** Wants that look at the parts themselves; each says how far off a recipe is, 0 when it obeys. */
 function listRules({ scoop, base }: FinderRequest) {
   return [
@@ -406,13 +212,6 @@ function listRules({ scoop, base }: FinderRequest) {
   ]
 }
 
-interface Listed {
-  readonly name: FinderTrait
-  readonly trait: number
-  readonly low: number
-  readonly high: number
-  readonly scale: number
-}
 function listWants(wants: Wants): Listed[] {
   return FINDER_TRAITS.flatMap((name, trait) => {
     const want = wants[name]

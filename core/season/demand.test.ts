@@ -13,7 +13,7 @@ import {
   type SeasonRow,
 } from './demand'
 import { ladderById, LADDERS } from './ladder'
-import { FLAT_M2 } from './sowing'
+import { FLAT_M2 } from '../containers/flat'
 import { frame, plan, row } from './test/fixture'
 
 /** A season of up to eight sowings, of any crops on any ladders, sown over four months. */

@@ -3,7 +3,8 @@ import { STIRRABLE } from '../media/batch-request'
 import { addDays, dayNumber, daysBetween, type Day } from './day'
 import type { SowingFeeding } from './feeding'
 import type { SeasonFrame } from './frame'
-import { FLAT_M2, type PlannedSowing } from './sowing'
+import { FLAT_M2 } from '../containers/flat'
+import type { PlannedSowing } from './sowing'
 
 /** A sowing of the season with what follows from it. */
 export interface SeasonRow {

@@ -9,6 +9,7 @@ import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 import type { SeasonBook } from './book'
 import { careFor, type Care } from './care'
+import { FLAT_M2 } from '../containers/flat'
 import { addDays, daysBetween, isDay, type Day } from './day'
 import type { SeasonFrame } from './frame'
 import { ladderById, ladderProblems, type LadderRung, type RungStage } from './ladder'
@@ -89,8 +90,6 @@ export interface PlannedSowing {
   readonly notices: readonly Notice[]
 }
 
-/** A flat of 28 × 54 cm, m² [standard: 0.28 · 0.54]. */
-export const FLAT_M2 = 0.28 * 0.54
 /** Potted on beside the plants wanted [default]. */
 export const SPARE_PLANTS = 0.05
 /** Of what comes up so many are lost on the way [default]. */

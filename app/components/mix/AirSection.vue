@@ -12,7 +12,6 @@ import { blendWater, type Ingredient, type LowerBlend } from '#core/media/contai
 const props = defineProps<{
   container: Container
   ingredients: readonly Ingredient[]
-  opening: number
   /** Litres of mix in a litre of it; 1 where it is not pressed. */
   pressing?: number
   /** The mix below, where the container is filled in layers. */
@@ -32,7 +31,8 @@ const size = computed(() => {
 
 const slices = computed(() => {
   const { depthMm } = props.container.shape
-  const blend = (ingredients: readonly Ingredient[], opening: number) => {
+  const blend = (ingredients: readonly Ingredient[]) => {
+    const opening = openingOf(ingredients).value
     const materials = ingredients.map(({ material }) => material)
     const shares = ingredients.map(({ share }) => share.value)
     const litres = props.pressing ?? 1
@@ -43,10 +43,10 @@ const slices = computed(() => {
       water: pressedWater(litres, blendWater(materials, shares, opening, (t * depthMm) / 10), pores),
     })
   }
-  const upper = blend(props.ingredients, props.opening)
+  const upper = blend(props.ingredients)
   const heights = Array.from({ length: SLICES + 1 }, (_, i) => i / SLICES)
   if (!props.lower) return heights.map(upper)
-  const below = blend(props.lower.ingredients, openingOf(props.lower.ingredients).value)
+  const below = blend(props.lower.ingredients)
   const edge = props.lower.heightMm / depthMm
   return [
     ...heights.filter((t) => t < edge).map(below),

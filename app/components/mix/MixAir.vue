@@ -10,7 +10,6 @@ import { useMixDraft } from '~/state/mixDraft'
 import { withArticle } from '#core/bench/wording'
 import { mixForOne, physicsIn, withDepth } from '#core/media/container-physics'
 import { daysOfFood } from '#core/media/food'
-import { openingOf } from '#core/media/mixing-loss'
 import { verdictsOn } from '#core/media/verdicts'
 import { printNumber, printShare } from '#core/units/format'
 
@@ -49,8 +48,6 @@ const seen = computed(() => {
     verdicts: verdictsOn(container.value, physics, plan.value.chemistry, plan.value.ingredients, food),
   }
 })
-
-const opening = computed(() => (plan.value ? openingOf(plan.value.ingredients).value : 1))
 
 /** The same mix, shallower and deeper. */
 const beside = computed(() => {
@@ -107,7 +104,6 @@ const scale = computed(() => {
         <AirSection
           :container="one.container"
           :ingredients="plan.ingredients"
-          :opening="opening"
           :pressing="seen.physics.pressing.value"
           :lower="one.lower"
           :scale="scale"

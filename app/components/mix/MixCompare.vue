@@ -34,24 +34,25 @@ const columns = computed(() => {
 const deepest = Math.max(...COMPARED_IN.map(({ shape }) => shape.depthMm))
 const SCALE = 120 / deepest
 const price = (value: number | null) => (value === null ? 'not known' : printNumber(value))
-const rows = computed(() => [
-  { name: 'A full 72-cell tray weighs', of: (one: (typeof columns.value)[number]) => mass(one.is.trayG) },
+type Column = (typeof columns.value)[number]
+const rows = computed((): { name: string; of: (one: Column) => string }[] => [
+  { name: 'A full 72-cell tray weighs', of: (one: Column) => mass(one.is.trayG) },
   {
     name: 'Days of food in it',
-    of: (one: (typeof columns.value)[number]) => printNumber(one.is.foodDays, 2),
+    of: (one: Column) => printNumber(one.is.foodDays, 2),
   },
-  { name: 'Once dry, wets again', of: (one: (typeof columns.value)[number]) => one.is.rewets },
+  { name: 'Once dry, wets again', of: (one: Column) => one.is.rewets },
   {
     name: 'Dust',
-    of: (one: (typeof columns.value)[number]) => (one.is.dusty ? 'wet it first, mask' : 'little'),
+    of: (one: Column) => (one.is.dusty ? 'wet it first, mask' : 'little'),
   },
-  { name: 'Weeds and germs', of: (one: (typeof columns.value)[number]) => one.is.germs },
+  { name: 'Weeds and germs', of: (one: Column) => one.is.germs },
   {
     name: 'Peat in it',
-    of: (one: (typeof columns.value)[number]) => (one.is.peat ? printShare(one.is.peat) : 'none'),
+    of: (one: Column) => (one.is.peat ? printShare(one.is.peat) : 'none'),
   },
-  { name: 'Renewable', of: (one: (typeof columns.value)[number]) => printShare(one.is.renewable) },
-  { name: 'Price of a tray', of: (one: (typeof columns.value)[number]) => price(one.is.trayPrice) },
+  { name: 'Renewable', of: (one: Column) => printShare(one.is.renewable) },
+  { name: 'Price of a tray', of: (one: Column) => price(one.is.trayPrice) },
 ])
 </script>
 
@@ -83,12 +84,7 @@ const rows = computed(() => [
           <tr v-for="(container, i) in COMPARED_IN" :key="container.id">
             <th scope="row">{{ container.name }}</th>
             <td v-for="one in columns" :key="one.name">
-              <AirSection
-                :container="container"
-                :ingredients="one.is.ingredients"
-                :opening="one.is.opening"
-                :scale="SCALE"
-              />
+              <AirSection :container="container" :ingredients="one.is.ingredients" :scale="SCALE" />
               {{ printShare(one.is.at[i]!.air) }} air, {{ printShare(one.is.at[i]!.water) }} water
             </td>
           </tr>
