@@ -178,6 +178,18 @@ text {
   font-weight: 700;
 }
 
+/* On a phone the scale has the whole width, so that its letters can be read. */
+@media (max-width: 40rem) {
+  .row {
+    grid-template-columns: 2.2rem 1fr;
+  }
+
+  .scale {
+    grid-row: 2;
+    grid-column: 1 / -1;
+  }
+}
+
 .key {
   display: flex;
   flex-wrap: wrap;

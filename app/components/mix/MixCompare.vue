@@ -108,7 +108,9 @@ const rows = computed((): { name: string; of: (one: Column) => string }[] => [
   overflow-x: auto;
 }
 
-td {
+td,
+th {
+  text-align: left;
   vertical-align: bottom;
 }
 </style>
