@@ -16,6 +16,10 @@ export function printPath(path: Problem['path']): string {
   )
 }
 
+/** The message for a field, `fills[0].count`; undefined where nothing is wrong with it. */
+export const messageAt = (problems: readonly Problem[], field: string): string | undefined =>
+  problems.find(({ path }) => printPath(path) === field)?.message
+
 /** @throws RangeError naming the first problem's field, when there is one. */
 export function refuse(problems: readonly Problem[]): void {
   const [first] = problems

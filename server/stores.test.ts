@@ -248,6 +248,7 @@ describe('history', () => {
       extras: [],
       preparations: [],
       worksIn: [],
+      homeTests: [],
     })
     const { id } = await create('recipes', body(1))
     await call('PUT', at('recipes', id), { version: 1, body: body(2) })

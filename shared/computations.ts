@@ -9,7 +9,7 @@ import { batchRecordProblems, batchToCompute, ownContainer, ownMaterial, withOwn
 import { feedFields } from './records/feed'
 import { asDoseRequest, doseToCompute } from './records/feeding'
 import { programme, programmeRecordProblems } from './records/programme'
-import { extras, parts } from './records/recipe'
+import { extras, homeTest, parts } from './records/recipe'
 import { amount, reference, ruled } from './rules'
 import { contextOf } from './context'
 
@@ -35,6 +35,7 @@ export const mixToCompute = ruled(
     containerId: reference,
     plants: amount.default(1).describe('Plants in each cell'),
     blockCompression: amount.default(2).describe('Loose litres in a pressed one, 1–4'),
+    homeTests: z.array(homeTest).max(20).default([]).describe('How mixes were measured at home'),
     ...own,
   }),
   (value) => {

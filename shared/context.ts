@@ -6,6 +6,7 @@ import { BUILT_IN_FEEDS, FEEDS } from '#core/feed/feeds'
 import type { Tool } from '#core/feed/tool'
 import type { MaterialLibrary } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
+import type { HomeTest } from '#core/media/home-test'
 import type { Mix } from '#core/media/recipe'
 import { BUILT_IN_RECIPES, type StartingRecipe } from '#core/media/recipes'
 import { seasonBook, type SeasonBook } from '#core/season/book'
@@ -20,7 +21,7 @@ import type { HouseholdRecord } from './records/household'
 import { asMaterial } from './records/material'
 import type { PacketRecord } from './records/packet'
 import type { SeasonFrameRecord } from './records/season-frame'
-import type { StockRecord } from './records/stock'
+import { withOwnPacks, type StockRecord } from './records/stock'
 import { asTool } from './records/tool'
 
 export interface Kept<Body> {
@@ -46,6 +47,8 @@ export interface Context {
   readonly feeds: Catalogue<Feed>
   readonly crops: Catalogue<Crop>
   readonly recipes: Catalogue<StartingRecipe>
+  /** How its mixes were measured at home, of all recipes. */
+  readonly homeTests: readonly HomeTest[]
   readonly tools: readonly Tool[]
   readonly packets: ReadonlyMap<string, PacketRecord>
   readonly stocks: readonly Kept<StockRecord>[]
@@ -66,6 +69,7 @@ function remembered<From extends readonly unknown[], Made>(make: (...from: From)
   }
 }
 
+const NONE: readonly never[] = []
 type List<C extends Collection> = readonly Kept<Bodies[C]>[] | undefined
 const bodies = <Body, Row>(list: readonly Kept<Body>[] = [], as: (id: string, body: Body) => Row): Row[] =>
   list.map(({ id, body }) => as(id, body))
@@ -73,7 +77,12 @@ const bodies = <Body, Row>(list: readonly Kept<Body>[] = [], as: (id: string, bo
 const containersOf = remembered((list: List<'containers'>) =>
   catalogueOf(BUILT_IN_CONTAINERS, bodies(list, asContainer)),
 )
-const materialsOf = remembered((list: List<'materials'>) => catalogueOf(BUILT_IN, bodies(list, asMaterial)))
+const knownMaterials = remembered((list: List<'materials'>) =>
+  catalogueOf(BUILT_IN, bodies(list, asMaterial)),
+)
+const materialsOf = remembered((list: List<'materials'>, stocks: List<'stocks'>) =>
+  withOwnPacks(knownMaterials(list), stocks ?? NONE),
+)
 const feedsOf = remembered((list: List<'feeds'>) => catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)))
 const cropsOf = remembered((list: List<'crops'>) => catalogueOf(BUILT_IN_CROPS, bodies(list, asCrop)))
 const recipesOf = remembered((list: List<'recipes'>) =>
@@ -82,6 +91,7 @@ const recipesOf = remembered((list: List<'recipes'>) =>
     bodies(list, (id, body) => ({ id, ...body })),
   ),
 )
+const testsOf = remembered((list: List<'recipes'>) => (list ?? []).flatMap(({ body }) => body.homeTests))
 const toolsOf = remembered((list: List<'tools'>) => bodies(list, asTool))
 const packetsOf = remembered(
   (list: List<'packets'>) => new Map((list ?? []).map(({ id, body }) => [id, body])),
@@ -104,7 +114,20 @@ const bookOf = remembered(
 )
 const contextFrom = remembered(
   (
-    ...[kitchen, frame, containers, materials, feeds, crops, recipes, tools, packets, stocks, mixes]: Parts
+    ...[
+      kitchen,
+      frame,
+      containers,
+      materials,
+      feeds,
+      crops,
+      recipes,
+      tests,
+      tools,
+      packets,
+      stocks,
+      mixes,
+    ]: Parts
   ): Context => ({
     kitchen,
     frame,
@@ -113,6 +136,7 @@ const contextFrom = remembered(
     feeds,
     crops,
     recipes,
+    homeTests: tests,
     tools,
     packets,
     stocks,
@@ -129,12 +153,12 @@ type Parts = [
   Context['feeds'],
   Context['crops'],
   Context['recipes'],
+  readonly HomeTest[],
   readonly Tool[],
   Context['packets'],
   Context['stocks'],
   Context['mixOf'],
 ]
-const NONE: readonly never[] = []
 
 /** The same object again for lists that are the same objects, so that what is planned with it can be remembered. */
 export function contextOf(kept: KeptLists): Context {
@@ -143,10 +167,11 @@ export function contextOf(kept: KeptLists): Context {
     kept.household?.body.kitchen ?? 'metric',
     kept.household?.body.season ?? null,
     containersOf(kept.containers),
-    materialsOf(kept.materials),
+    materialsOf(kept.materials, kept.stocks),
     feedsOf(kept.feeds),
     cropsOf(kept.crops),
     recipes,
+    testsOf(kept.recipes),
     toolsOf(kept.tools),
     packetsOf(kept.packets),
     kept.stocks ?? NONE,

@@ -66,7 +66,19 @@ const ID = '0b1a5700-0000-4000-8000-000000000001'
 
 /** A record of every collection in which every number is filled in. */
 const FULL: { [C in Collection]: Bodies[C][] } = {
-  recipes: [{ name: 'Mix', reasoning: '', parts, extras, preparations: [], worksIn: [] }],
+  recipes: [
+    {
+      name: 'Mix',
+      reasoning: '',
+      parts,
+      extras,
+      preparations: [],
+      worksIn: [],
+      homeTests: [
+        { parts, depthMm: 100, runs: [{ volumeMl: 1000, heldMl: 20, pouredMl: 800, drainedMl: 150 }] },
+      ],
+    },
+  ],
   materials: [
     material.parse({
       name: 'Coir of ours',
@@ -83,7 +95,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
   })),
   feeds: [
     {
-      ...feedRecordOf(FEEDS.find(({ form }) => form === 'liquid')!),
+      ...feedRecordOf(FEEDS.find(({ id }) => id === 'liquid-5')!),
       basedOn: null,
       labelRatePerL: 4,
       densityGPerMl: 1.1,

@@ -1,7 +1,16 @@
 import type { Read } from '~/composables/useTypedText'
 import { concentrationOf, readRate } from '#core/feed/rate'
 import { density, type Feed } from '#core/feed/feed'
-import { printBoth, printExactly, printNumber, printQuantity, SQUARE_FOOT_M2 } from '#core/units/format'
+import type { Material } from '#core/media/material'
+import { packsSaid } from '#core/stores/goods'
+import {
+  printBoth,
+  printExactly,
+  printNumber,
+  printQuantity,
+  SQUARE_FOOT_M2,
+  unitShown,
+} from '#core/units/format'
 import { parseNumber, parseQuantity } from '#core/units/parse'
 import type { Dimension, Kitchen } from '#core/units/unit'
 
@@ -43,6 +52,19 @@ export const quantityReading = (
   },
   both: (value) => printBoth(value * unitInBase, dimension, kitchen).join(' · '),
 })
+
+/** So much of a material, loose, in litres, or by its packs: `1 brick`, `half a bale`. */
+export const looseReading = (material: Material, kitchen: Kitchen): Reading => {
+  const volume = quantityReading('volume', kitchen, 1, () => unitShown(10, 'volume', kitchen))
+  return {
+    ...volume,
+    read(written) {
+      const said = packsSaid(written, material)
+      if (!said) return volume.read(written)
+      return 'amount' in said ? { ok: true, value: said.amount } : { ok: false, message: said.message }
+    },
+  }
+}
 
 /** An extra in so much mix, in any spelling: `2` g/L, `1 cup per 10 L`, `2 tbsp per gallon`, `50 g in 8 gal`. */
 export const extraReading = (densityGPerL: number, kitchen: Kitchen): Reading => ({

@@ -1,11 +1,11 @@
 import type { Ref } from 'vue'
-import { printPath, type Problem } from '#core/problem'
+import { messageAt, type Problem } from '#core/problem'
 import type { Saving } from '~/state/saving'
 
 /** The message for a field, from the rules as they stand or from the server's refusal. */
 export function useProblemAt<Body>(problems: () => readonly Problem[], saving: Ref<Saving<Body>>) {
   return (field: string): string | undefined =>
-    problems().find(({ path }) => printPath(path) === field)?.message ??
+    messageAt(problems(), field) ??
     (saving.value.state === 'refused'
       ? saving.value.errors.find((error) => error.field === field)?.message
       : undefined)

@@ -13,6 +13,7 @@ import MixAir from '~/components/mix/MixAir.vue'
 import MixExtras from '~/components/mix/MixExtras.vue'
 import MixFills from '~/components/mix/MixFills.vue'
 import MixShed from '~/components/mix/MixShed.vue'
+import MixTest from '~/components/mix/MixTest.vue'
 import MixTally from '~/components/mix/MixTally.vue'
 import RecipeCare from '~/components/mix/RecipeCare.vue'
 import RecipeSection from '~/components/mix/RecipeSection.vue'
@@ -276,6 +277,7 @@ const blocked = computed(() => {
     <div class="tally-column">
       <MixTally />
       <MixShed />
+      <MixTest />
       <form class="save no-print" @submit.prevent="save">
         <TextField
           label="Name of the batch"

@@ -8,9 +8,8 @@ import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { airWanted } from '#core/media/air-wanted'
-import { mixInCell, physicsIn } from '#core/media/container-physics'
-import { daysOfFood } from '#core/media/food'
-import { planBatch } from '#core/media/batch'
+import { insideOf } from '#core/media/inside'
+import { lowerIn, planBatch } from '#core/media/batch'
 import { ecOfFeed, EC_LIMITS_MS_PER_CM } from '#core/feed/ec'
 import { causesOf, SIGNS, type BenchRecord, type SignId } from '#core/feed/signs'
 import { STAGES, stageById } from '#core/feed/stage'
@@ -91,11 +90,14 @@ function readBatch() {
   }
   if (!batch.value || batchRecordProblems(batch.value.body, context.whole).length) return unknown
   const plan = planBatch(asBatchRequest(batch.value.body, context.whole))
-  const container = plan.fills[0]!.fill.container
-  const physics = physicsIn(container, plan.ingredients, plan.mixingLoss)
-  const lasts = daysOfFood(plan.chemistry, mixInCell(container, physics), 'medium').value
+  const { container, plants } = plan.fills[0]!.fill
+  const { physics, daysOfFood } = insideOf(container, plan, plan.chemistry, {
+    lower: lowerIn(plan, 0),
+    press: batch.value.body.allowances.blockCompression,
+    plants: plants ?? 1,
+  })
   return {
-    daysPastFood: daysUp.value === null ? null : Math.round(daysUp.value - lasts),
+    daysPastFood: daysUp.value === null ? null : Math.round(daysUp.value - daysOfFood.value),
     air: physics.airSpace.value,
     airLeast: physics.airWanted.least,
     ph: plan.chemistry.ph.value,

@@ -103,6 +103,30 @@ describe('the steps of a batch', () => {
     expect(waits['hot-water']).toBeGreaterThanOrEqual(plan.hotWater!.coolHours.value * 60)
   })
 
+  it('scald the coir alone where that is the way: it cools before anything alive goes in, and the mix is stirred cold', () => {
+    const request = batch({ preparations: ['hot soak'] })
+    const plan = planBatch(request)
+    const list = batchSteps(plan, request)
+    expect(list[0]!.waitMinutes).toBeGreaterThanOrEqual(plan.hotWater!.coolHours.value * 60)
+    expect(text(list[0]!)).toMatch(/boiling.*Only then the rest/)
+    expect(order(list)).not.toContain('hot-water')
+    // The soak is all the hot water there is; what is stirred in later is cold, and stays as without heat.
+    expect(plan.hotWater!.waterL.value).toBeCloseTo(plan.lines[0]!.soak!.waterL.value, 9)
+    expect(text(list.find(({ id }) => id === 'stir')!)).toContain('Water to stir in')
+    const dry = planBatch(batch({ parts: [{ materialId: 'peat', parts: 1 }], preparations: ['hot soak'] }))
+    expect(dry.hotWater).toBeNull()
+  })
+
+  it('give three tests by hand, each telling dry from wet, for trays and for blocks', () => {
+    for (const feel of ['wrung-out sponge', 'soil block'] as const) {
+      const said = text(steps({ feel }).find(({ id }) => id === 'stir')!)
+      expect(
+        said.split('. ').filter((one) => /Squeezed|Tapped|Pressed|Spread|Lifted|block pressed/.test(one)),
+      ).toHaveLength(3)
+      expect(said).toMatch(/Too dry.*<A splash of water>.*too wet.*<Dry mix to stir in>/)
+    }
+  })
+
   it('stay few enough for one page, however many kinds of container', () => {
     const fills = CONTAINERS.slice(0, 12).map((container) => ({
       container,

@@ -2,7 +2,7 @@ import { COVER_IS_THE_MIX, feelOf, type BatchRequest } from '../media/batch-requ
 import type { BatchPlan, MaterialLine } from '../media/batch'
 import type { FillDemand } from '../media/filling'
 import type { Feel } from '../media/hydration'
-import { COOL_ENOUGH_C } from '../media/hot-water'
+import { COOL_ENOUGH_C, type HotWater } from '../media/hot-water'
 import { isAlive } from '../media/material'
 import type { MixPlan } from '../media/mix-plan'
 import type { ScoopCount } from '../media/scoops'
@@ -21,11 +21,10 @@ type Said = Pick<BatchRequest, 'scoop' | 'feel' | 'preparations'>
 
 /** From dry brick to filled tray, in the order of the hands. */
 export function batchSteps(plan: BatchPlan, request: Said): Step[] {
-  const hot = request.preparations.includes('hot water')
   const { lower } = plan
   return [
     ...cleanSteps(request),
-    ...plan.lines.flatMap((line) => soakStep(line, hot)),
+    ...plan.lines.flatMap((line) => soakStep(line, plan.hotWater ?? lower?.hotWater ?? null)),
     ...sieveStep(plan),
     ...(request.preparations.includes('moisten')
       ? [
@@ -75,8 +74,12 @@ function cleanSteps({ preparations }: Said): Step[] {
   ]
 }
 
-function soakStep({ soak, soakWholePacks, packs, pack, material }: MaterialLine, hot: boolean): Step[] {
+function soakStep(
+  { soak, soakWholePacks, packs, pack, material }: MaterialLine,
+  hot: HotWater | null,
+): Step[] {
   if (!soak) return []
+  const cools = hot?.of === 'coir' ? hot : null
   return [
     {
       id: `soak-${material.id}`,
@@ -100,10 +103,12 @@ function soakStep({ soak, soakWholePacks, packs, pack, material }: MaterialLine,
             ]
           : []),
         'Pour most of it, let it swell, add the rest only where fibre stays dry. ',
-        hot ? 'Break it up with a spoon; go on while it is hot.' : 'Break it up.',
+        ...(cools
+          ? ['Break it up with a spoon and cover it. ', ...comesTo(cools), ' Only then the rest goes in.']
+          : [hot ? 'Break it up with a spoon; go on while it is hot.' : 'Break it up.']),
       ],
-      // Hot coir is not left to cool: the mix goes on to it at once.
-      waitMinutes: hot ? 10 : 30,
+      // Coir for a hot mix is not left to cool: the mix goes on to it at once.
+      waitMinutes: cools ? untilCool(cools) : hot ? 10 : 30,
     },
   ]
 }
@@ -143,7 +148,7 @@ function mixSteps(
 ): Step[] {
   const id = (name: string) => (idPrefix ? `${idPrefix}-${name}` : name)
   const tubPlan = whole?.tubPlan ?? null
-  const { hotWater } = mix
+  const hotWater = mix.hotWater?.of === 'mix' ? mix.hotWater : null
   const measure = (one: 'all' | 'cooked' | 'alive'): Step['say'] =>
     mix.measures
       .map(({ material, scoops }, index) => ({ material, scoops: tubPlan ? tubPlan.scoops[index]! : scoops }))
@@ -175,15 +180,10 @@ function mixSteps(
             say: [
               'Boiling water over it in small amounts, stirred with a spoon, never a hand: ',
               mix.waterL,
-              ', beside what the coir took. Cover it. The middle comes to about ',
-              hotWater.reachesC,
-              ' and is below ',
-              COOL,
-              ' after about ',
-              hotWater.coolHours,
-              '; a thermometer, or the back of a hand held to it, decides.',
+              ', beside what the coir took. Cover it. ',
+              ...comesTo(hotWater),
             ],
-            waitMinutes: Math.max(30, Math.ceil(hotWater.coolHours.value * 2) * 30),
+            waitMinutes: untilCool(hotWater),
           },
           ...(later || extras.length
             ? [
@@ -216,11 +216,24 @@ function mixSteps(
 }
 
 const COOL = given('Cool enough for hands and seed', COOL_ENOUGH_C, '°C', practice())
+/** How hot it gets, and when hands and seed are safe in it. */
+const comesTo = ({ reachesC, coolHours }: HotWater): Step['say'] => [
+  'The middle comes to about ',
+  reachesC,
+  ' and is below ',
+  COOL,
+  ' after about ',
+  coolHours,
+  '; a thermometer, or the back of a hand held to it, decides.',
+]
+/** In half hours, as people wait. */
+const untilCool = ({ coolHours }: HotWater) => Math.max(30, Math.ceil(coolHours.value * 2) * 30)
+
 /** Of the mix: a splash of water where it is too dry, dry stuff where it is too wet [common practice]. */
 const SPLASH = 0.03
 const DRY = 0.1
 
-/** Squeeze a handful: what it shows, and what to do either way, in litres for this tub. */
+/** Three tests by hand: what each shows, and what to do either way, in litres for this tub [common practice]. */
 function handTest({ mixL }: MixPlan, feel: Feel): Step['say'] {
   const part = (name: string, share: number) =>
     derive(
@@ -231,11 +244,25 @@ function handTest({ mixL }: MixPlan, feel: Feel): Step['say'] {
       ({ V, k }) => V * k,
     )
   const [splash, dry] = [part('A splash of water', SPLASH), part('Dry mix to stir in', DRY)]
-  const [test, dryWord, wetWord] =
+  const tests =
     feel === 'soil block'
-      ? [' Smears and holds an edge: right', 'crumbles', 'runs']
-      : [' Squeezed, a ball and no drip: right', 'crumbles', 'drips']
-  return [`${test}; ${dryWord}: `, splash, ` more water; ${wetWord}: `, dry, ' of dry mix.']
+      ? [
+          'Spread with a knife, it smears and holds its edge: it does not crumble, and does not run.',
+          'Lifted on a trowel and tipped, it slides off in one piece: it neither sticks fast nor pours.',
+          'A block pressed for trial stands when it is nudged, and a little water comes out below the press.',
+        ]
+      : [
+          'Squeezed, a handful makes a ball and gives no drip.',
+          'Tapped, the ball breaks in two or three: it does not fall to dust, nor dent like clay.',
+          'Pressed flat with a thumb, it does not shine, and the thumb comes away damp.',
+        ]
+  return [
+    ` ${tests.join(' ')} Too dry in any of these: `,
+    splash,
+    ' more water; too wet: ',
+    dry,
+    ' of dry mix.',
+  ]
 }
 
 function said(count: ScoopCount, material: string, { scoop }: Said): Step['say'] {

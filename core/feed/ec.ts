@@ -3,11 +3,11 @@ import { byDefault, handbook, standard, yours } from '../working/source'
 import { elements, type Feed, type NitrogenForms } from './feed'
 
 /** Milligrams in a milliequivalent of each cation [IUPAC atomic masses; charge 1 or 2]. */
-const MG_PER_MEQ = { 'NH₄-N': 14.007, K: 39.098, Ca: 40.078 / 2, Mg: 24.305 / 2 } as const
+const MG_PER_MEQ = { 'NH₄-N': 14.007, K: 39.098, Ca: 40.078 / 2, Mg: 24.305 / 2, Cl: 35.45 } as const
 /** Where a label does not say how its nitrogen comes [default]. */
 const FORMS_ASSUMED: NitrogenForms = { nitrate: 0.5, ammonium: 0.3, urea: 0.2 }
-/** Organic nitrogen conducts nothing until it is let go; salts of organic liquids stand for it [default]. */
-const ORGANIC_SLOPE_MS_PER_CM = 0.5
+/** Of an organic liquid's nitrogen little is free when it is poured; the rest conducts nothing until it is let go [default]. */
+const ORGANIC_FORMS: NitrogenForms = { nitrate: 0, ammonium: 0.15, urea: 0 }
 
 /** Over the water's own conductivity, a feed above this is a caution, mS/cm by stage [handbook, from memory]. */
 export const EC_LIMITS_MS_PER_CM: Readonly<Record<string, number>> = {
@@ -21,7 +21,8 @@ export const EC_LIMITS_MS_PER_CM: Readonly<Record<string, number>> = {
 
 /**
  * What a feed adds to the water's conductivity, mS/cm: the label's slope where it gives one, else the sum of cations in
- * milliequivalents a litre, over ten. Urea adds none.
+ * milliequivalents a litre, over ten. Urea adds none; organic nitrogen little. The chloride of fish and seaweed is common
+ * salt: it brings as much sodium, which stands in no label.
  */
 export function ecOfFeed(feed: Feed, concentrationGPerL: Figure): Figure {
   const label = elements(feed)
@@ -43,21 +44,10 @@ export function ecOfFeed(feed: Feed, concentrationGPerL: Figure): Figure {
       ({ a, c, w }) => (a * c * w * 10) / 100,
       'Over the water’s own.',
     )
-  if (feed.organic)
-    return derive(
-      'EC of the feed',
-      'mS/cm',
-      'a * c * w * 10 / 100',
-      {
-        a: given('EC for each 100 mg/L of organic nitrogen', ORGANIC_SLOPE_MS_PER_CM, 'mS/cm', byDefault()),
-        c: concentrationGPerL,
-        w: label.n,
-      },
-      ({ a, c, w }) => (a * c * w * 10) / 100,
-      'Over the water’s own.',
-    )
-  const { ammonium } = feed.nForms ?? FORMS_ASSUMED
-  const source = feed.nForms ? feed.sources.nForms : byDefault('the label does not say')
+  const { ammonium } = feed.nForms ?? (feed.organic ? ORGANIC_FORMS : FORMS_ASSUMED)
+  const source = feed.nForms
+    ? feed.sources.nForms
+    : byDefault(feed.organic ? 'organic nitrogen: little is free at once' : 'the label does not say')
   const cation = (name: keyof typeof MG_PER_MEQ, percent: Figure) =>
     derive(
       `${name} in solution`,
@@ -91,6 +81,9 @@ export function ecOfFeed(feed: Feed, concentrationGPerL: Figure): Figure {
     cation('K', label.k),
     cation('Ca', percent('Calcium', feed.caPercent)),
     cation('Mg', percent('Magnesium', feed.mgPercent)),
+    ...(feed.clPercent
+      ? [cation('Cl', given('Chloride, as common salt', feed.clPercent, '%', feed.sources.clPercent))]
+      : []),
   ])
   return derive(
     'EC of the feed',

@@ -27,6 +27,8 @@ export const FEED_FIGURES = [
   'caPercent',
   'mgPercent',
   'sPercent',
+  'fePercent',
+  'clPercent',
   'nForms',
   'ecSlopeMsPerCm',
   'use',
@@ -52,6 +54,9 @@ export interface Feed extends Sourced<FeedFigure> {
   readonly caPercent?: number
   readonly mgPercent?: number
   readonly sPercent?: number
+  /** Iron, and chloride, per cent by mass; 0 where nothing is said. */
+  readonly fePercent?: number
+  readonly clPercent?: number
   /** How the nitrogen comes, fractions of it that are nitrate, ammonium and urea; the rest is organic. Null when unknown. */
   readonly nForms?: NitrogenForms | null
   /** Electrical conductivity of the feed in pure water, mS/cm for each 100 mg/L of nitrogen; null when unknown. */
@@ -95,10 +100,11 @@ export function feedProblems(feed: Feed): Problem[] {
           },
         ]
       : []),
-    ...(each.length === 0 && sum + (feed.caPercent ?? 0) + (feed.mgPercent ?? 0) + (feed.sPercent ?? 0) === 0
+    ...(each.length === 0 &&
+    sum + (feed.caPercent ?? 0) + (feed.mgPercent ?? 0) + (feed.sPercent ?? 0) + (feed.fePercent ?? 0) === 0
       ? [{ path: ['nPercent'], message: 'A feed holds something: all three numbers are 0.' }]
       : []),
-    ...(['caPercent', 'mgPercent', 'sPercent'] as const).flatMap((key) =>
+    ...(['caPercent', 'mgPercent', 'sPercent', 'fePercent', 'clPercent'] as const).flatMap((key) =>
       within([key], feed[key] ?? 0, 0, 60, 'It is 0 to 60 % by mass, as the element.'),
     ),
     ...(feed.nForms ? nitrogenFormProblems(feed.nForms) : []),

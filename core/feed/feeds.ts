@@ -7,6 +7,9 @@ type Sketch = Pick<Feed, 'id' | 'name'> & {
   readonly label: readonly [n: number, p2o5: number, k2o: number]
   /** Calcium, magnesium, sulphur, per cent. */
   readonly more?: readonly [ca: number, mg: number, s: number]
+  readonly iron?: number
+  /** Chloride that comes as common salt, per cent. */
+  readonly chloride?: number
   /** Label rate, g/L or mL/L; null where there is none. */
   readonly rate: number | null
   readonly density?: number
@@ -37,7 +40,20 @@ const forms = (list: Sketch['forms']): NitrogenForms | null =>
 
 const make = (
   form: Feed['form'],
-  { id, name, label, more = [0, 0, 0], rate, density, forms: nForms, slope, release, from }: Sketch,
+  {
+    id,
+    name,
+    label,
+    more = [0, 0, 0],
+    iron = 0,
+    chloride = 0,
+    rate,
+    density,
+    forms: nForms,
+    slope,
+    release,
+    from,
+  }: Sketch,
   over: Partial<Feed> = {},
 ): Feed => ({
   id,
@@ -52,6 +68,8 @@ const make = (
   caPercent: more[0],
   mgPercent: more[1],
   sPercent: more[2],
+  fePercent: iron,
+  clPercent: chloride,
   nForms: forms(nForms),
   ecSlopeMsPerCm: slope ?? null,
   use: 'dissolved',
@@ -85,16 +103,18 @@ export const FEEDS: readonly Feed[] = [
   soluble({ from: FORMULA, id: 'magnesium-sulphate', name: 'Magnesium sulphate, hydrated', label: [0, 0, 0], more: [0, 9.8, 13], rate: 0.5, density: 1.0, release: AT_ONCE }),
   soluble({ from: FORMULA, id: 'ammonium-sulphate', name: 'Ammonium sulphate', label: [21, 0, 0], more: [0, 0, 24], rate: 0.3, density: 1.0, forms: [0, 1, 0], release: 'At once, and it makes the mix more acid.' }),
   soluble({ from: FORMULA, id: 'urea', name: 'Urea', label: [46, 0, 0], rate: 0.2, density: 0.75, forms: [0, 0, 1], release: 'In days, once life in the mix has split it.' }),
+  soluble({ from: LABELS, id: 'iron-chelate', name: 'Iron chelate, 6 % DTPA', label: [0, 0, 0], iron: 6, rate: 0.05, density: 0.7, release: 'At once, up to about pH 7; greens the newest leaves in a week.' }),
   liquid({ from: LABELS, id: 'liquid-5', name: 'Balanced liquid feed', label: [5, 5, 5], rate: 5, density: 1.15, forms: [0.4, 0.3, 0.3], release: AT_ONCE }),
   liquid({ from: LABELS, id: 'tomato-liquid', name: 'High-potash liquid feed', label: [4, 3, 8], rate: 4.5, density: 1.16, forms: [0.5, 0.3, 0.2], release: AT_ONCE }),
   liquid({ from: LABELS, id: 'liquid-9', name: 'Liquid feed, 9-3-6', label: [9, 3, 6], rate: 0.65, density: 1.2, forms: [0.3, 0.2, 0.5], release: AT_ONCE }),
   liquid({ from: LABELS, id: 'liquid-4', name: 'Liquid feed, 4-3-6', label: [4, 3, 6], rate: 4, density: 1.14, forms: [0.5, 0.3, 0.2], release: AT_ONCE }),
-  organic({ from: ANALYSES, id: 'fish', name: 'Fish hydrolysate', label: [2, 4, 1], rate: 8, density: 1.15, release: WEEKS }),
-  organic({ from: ANALYSES, id: 'fish-seaweed', name: 'Fish and seaweed liquid', label: [2, 3, 1], rate: 15.6, density: 1.15, release: WEEKS }),
-  organic({ from: ANALYSES, id: 'kelp', name: 'Kelp liquid', label: [0.1, 0, 1], rate: 5, density: 1.08, release: 'Potash at once, next to no nitrogen.' }),
-  brew({ from: GUESS, id: 'plant-ferment', name: 'Fermented plant juice', label: [0.3, 0.1, 0.4], rate: 2, density: 1.1, release: 'Of unknown strength: weak at 1 in 500, and nobody knows how weak.' }),
-  brew({ from: GUESS, id: 'nettle-brew', name: 'Nettle brew', label: [0.06, 0.02, 0.07], rate: 100, density: 1.0, release: 'Of unknown strength; by custom one part in ten.' }),
-  brew({ from: GUESS, id: 'comfrey-brew', name: 'Comfrey brew', label: [0.02, 0.03, 0.3], rate: 70, density: 1.0, release: 'Of unknown strength; by custom one part in fifteen; potash first.' }),
+  liquid({ from: LABELS, id: 'ready-mixed', name: 'Ready-mixed feed, poured as it is', label: [0.01, 0.005, 0.012], rate: 1000, density: 1.0, forms: [0.6, 0.2, 0.2], release: 'All of it is there at once; open bottles keep to the day on their label.' }),
+  organic({ from: ANALYSES, id: 'fish', name: 'Fish hydrolysate', label: [2, 4, 1], chloride: 0.5, rate: 8, density: 1.15, release: WEEKS }),
+  organic({ from: ANALYSES, id: 'fish-seaweed', name: 'Fish and seaweed liquid', label: [2, 3, 1], chloride: 0.8, rate: 15.6, density: 1.15, release: WEEKS }),
+  organic({ from: ANALYSES, id: 'kelp', name: 'Kelp liquid', label: [0.1, 0, 1], chloride: 0.8, rate: 5, density: 1.08, release: 'Potash at once, next to no nitrogen.' }),
+  brew({ from: GUESS, id: 'plant-ferment', name: 'Fermented plant juice', label: [0.3, 0.1, 0.4], chloride: 0.1, rate: 2, density: 1.1, release: 'Of unknown strength: weak at 1 in 500, and nobody knows how weak.' }),
+  brew({ from: GUESS, id: 'nettle-brew', name: 'Nettle brew', label: [0.06, 0.02, 0.07], chloride: 0.01, rate: 100, density: 1.0, release: 'Of unknown strength; by custom one part in ten.' }),
+  brew({ from: GUESS, id: 'comfrey-brew', name: 'Comfrey brew', label: [0.02, 0.03, 0.3], chloride: 0.02, rate: 70, density: 1.0, release: 'Of unknown strength; by custom one part in fifteen; potash first.' }),
   brew({ from: GUESS, id: 'compost-tea', name: 'Compost tea', label: [0.02, 0.01, 0.03], rate: 200, density: 1.0, release: 'More life than food.' }),
   brew({ from: GUESS, id: 'casting-tea', name: 'Worm-casting tea', label: [0.015, 0.01, 0.02], rate: 300, density: 1.0, release: 'More life than food.' }),
   granular({ from: LABELS, id: 'granular-5', name: 'Granular organic feed', label: [5, 3, 5], rate: 3, density: 0.75, release: 'Half of it over two months.' }),

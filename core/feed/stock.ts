@@ -39,7 +39,7 @@ const BOTTLE = given(
   byDefault('a bottle filled to its mark'),
 )
 /** A mineral stock in the dark; organic ones turn [common practice]. */
-const KEEPS_DAYS = { mineral: 60, organic: 3 } as const
+export const KEEPS_DAYS = { mineral: 60, organic: 3 } as const
 
 /**
  * The stock solution for a dose too small for the tools at hand, through a second dilution where one does not reach;

@@ -2,6 +2,7 @@ import { cellVolume, type Container } from '../containers/container'
 import { under, wholeWithin, within, type Problem } from '../problem'
 import { given, type Figure } from '../working/figure'
 import { byDefault, practice, yours, type Source } from '../working/source'
+import type { HomeTest } from './home-test'
 import type { Feel } from './hydration'
 import type { MaterialLibrary } from './material'
 import type { Dampness } from './moisture'
@@ -87,6 +88,8 @@ export interface BatchRequest {
   /** The tub it is stirred in, L; null when it is large enough. */
   readonly tubL: number | null
   readonly materials: MaterialLibrary
+  /** Mixes the household measured; none where nothing is said. */
+  readonly homeTests?: readonly HomeTest[] | undefined
 }
 
 /** What a batch begins with where nothing was said. */

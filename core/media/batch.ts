@@ -11,10 +11,12 @@ import {
   type BatchRequest,
 } from './batch-request'
 import { chemistryOf, dosed, SALTS_LIMITS_MS_PER_CM, type Chemistry } from './chemistry'
+import type { LowerBlend } from './container-physics'
 import { demandOf, type FillDemand } from './filling'
 import { soakForFibre, soakForMass, type CoirSoak } from './hydration'
 import { materialIn, type Material, type MaterialLibrary, type Pack } from './material'
-import { planMix, sharesOf, type Measure, type MixPlan, type Portion } from './mix-plan'
+import { sharesOf } from './ingredient'
+import { planMix, type Measure, type MixPlan, type Portion } from './mix-plan'
 import { packsToOpen } from './packs'
 import type { Extra } from './recipe'
 import { countScoops, type ScoopCount } from './scoops'
@@ -84,11 +86,11 @@ export function planBatch(request: BatchRequest): BatchPlan {
   const ofMix = fills.flatMap(({ fill, looseL, coverL }) =>
     coverL && fill.coverMaterialId === COVER_IS_THE_MIX ? [looseL, coverL] : [looseL],
   )
-  const mix = planMix(ingredients, total('Loose mix', 'L', ofMix), portionsOf(fills, request), request)
+  const mix = planMix(request.parts, total('Loose mix', 'L', ofMix), portionsOf(fills, request), request)
   const lowerOf = fills.flatMap(({ lowerL }) => lowerL ?? [])
   const lower = layered
     ? planMix(
-        lowerIngredients,
+        request.lowerParts,
         total('Loose mix for below', 'L', lowerOf),
         fills.flatMap(({ fill, lowerL }) =>
           lowerL ? [{ looseL: lowerL, container: fill.container, feel: feelOf(fill, request) }] : [],
@@ -100,7 +102,7 @@ export function planBatch(request: BatchRequest): BatchPlan {
   const lines = materialNeeds(materials, [...mix.measures, ...(lower?.measures ?? [])], fills).map((need) =>
     measured(need, mix.measures, request),
   )
-  const chemistry = chemistryOf(ingredients, mix.mixingLoss, dosed(request.extras, materials))
+  const chemistry = chemistryOf(mix.ingredients, mix.mixingLoss, dosed(request.extras, materials))
   const stirringTubL = derive(
     'Tub to stir it in',
     'L',
@@ -122,6 +124,12 @@ export function planBatch(request: BatchRequest): BatchPlan {
     tubPlan: planTubs(request, stirringTubL, mix.measures),
     cautions: cautions(hazardsOf(request, lines, chemistry.saltsMsPerCm.value)),
   }
+}
+
+/** The mix below in one of the containers a batch fills, where that is filled in layers. */
+export function lowerIn({ lower, fills }: BatchPlan, index: number): LowerBlend | null {
+  const heightMm = fills[index]?.lowerHeightMm
+  return lower && heightMm ? { ...lower, heightMm: heightMm.value } : null
 }
 
 /** Where the mix goes: into each kind of container, and on top of it where it is its own cover. */
@@ -248,7 +256,7 @@ function hazardsOf(
   return [
     ...lines.flatMap(({ material }) => material.hazards),
     ...extras.flatMap(({ materialId }) => materialIn(materials, materialId).hazards),
-    ...(preparations.includes('hot water') || preparations.includes('scald tools')
+    ...((['hot water', 'hot soak', 'scald tools'] as const).some((one) => preparations.includes(one))
       ? (['scald'] as const)
       : []),
     ...(preparations.includes('disinfect') ? (['cleaners'] as const) : []),

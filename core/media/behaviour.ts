@@ -1,11 +1,12 @@
 import { CONTAINERS } from '../containers/catalogue'
 import type { Container } from '../containers/container'
 import { chemistryOf, dosed } from './chemistry'
-import { mixInCell, physicsIn, type Ingredient } from './container-physics'
+import { blendOf, type Blend } from './blend'
+import { mixInCell, physicsIn } from './container-physics'
+import type { HomeTest } from './home-test'
+import type { Ingredient } from './ingredient'
 import { daysOfFood } from './food'
 import { isAlive, type MaterialLibrary } from './material'
-import { mixingLoss } from './mixing-loss'
-import { sharesOf } from './mix-plan'
 import type { Mix } from './recipe'
 
 /** Three depths at which mixes are compared: a cell, a pot, a deep pot. */
@@ -14,8 +15,7 @@ export const COMPARED_IN: readonly Container[] = ['tray-72', 'pot-10cm', 'pot-15
 )
 
 /** How a mix behaves, beside another. */
-export interface Behaviour {
-  readonly ingredients: readonly Ingredient[]
+export interface Behaviour extends Blend {
   /** Air and water after draining, fractions, in the order of `COMPARED_IN`. */
   readonly at: readonly { readonly air: number; readonly water: number }[]
   /** A 72-cell tray of it, soaked and drained, g. */
@@ -39,10 +39,11 @@ export function behaviourOf(
   { parts, extras }: Mix,
   materials: MaterialLibrary,
   pricePerL: (id: string) => number | null,
+  tests: readonly HomeTest[] = [],
 ): Behaviour {
-  const ingredients = sharesOf(parts, materials)
-  const loss = mixingLoss(ingredients)
-  const physics = COMPARED_IN.map((container) => physicsIn(container, ingredients, loss))
+  const blend = blendOf(parts, materials, tests)
+  const { ingredients, mixingLoss: loss } = blend
+  const physics = COMPARED_IN.map((container) => physicsIn(container, blend))
   const chemistry = chemistryOf(ingredients, loss, dosed(extras, materials))
   const shareOf = (test: (ingredient: Ingredient) => boolean) =>
     ingredients.reduce((sum, one) => sum + (test(one) ? one.share.value : 0), 0)
@@ -54,7 +55,7 @@ export function behaviourOf(
     return price === null ? null : price * share.value
   })
   return {
-    ingredients,
+    ...blend,
     at: physics.map(({ airSpace, containerCapacity }) => ({
       air: airSpace.value,
       water: containerCapacity.value,

@@ -2,10 +2,10 @@ import { describe, expect, it } from '@jest/globals'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
 import { chemistryOf, dosed, SALTS_LIMITS_MS_PER_CM } from './chemistry'
-import type { Ingredient } from './container-physics'
+import type { Ingredient } from './ingredient'
 import { BUILT_IN, materialById } from './materials'
 import { mixingLoss } from './mixing-loss'
-import { sharesOf } from './mix-plan'
+import { sharesOf } from './ingredient'
 import { STARTING_RECIPES } from './recipes'
 
 const share = (value: number) => given('share', value, 'share', yours())

@@ -1,6 +1,6 @@
 import { derive, given, total, weightedTotal, type Figure } from '../working/figure'
 import { handbook, standard, yours } from '../working/source'
-import type { Ingredient } from './container-physics'
+import type { Ingredient } from './ingredient'
 import { materialIn, type Material, type MaterialLibrary } from './material'
 import type { Extra } from './recipe'
 

@@ -5,15 +5,10 @@ import type { Container } from '../containers/container'
 import { square } from '../containers/shape'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
-import {
-  blendWater,
-  columnDepthMm,
-  levels,
-  physicsIn,
-  porosityFromDensity,
-  withDepth,
-  type Ingredient,
-} from './container-physics'
+import { columnDepthMm, levels, physicsIn, porosityFromDensity, withDepth } from './container-physics'
+import { waterAtHeight } from './blend'
+import type { Ingredient } from './ingredient'
+import { blend } from './test/fixture'
 import { airWanted } from './air-wanted'
 import { materialById, MATERIALS } from './materials'
 import { mixingLoss, openingOf } from './mixing-loss'
@@ -44,7 +39,7 @@ const anyMix = fc
   .map((parts) => mix(Object.fromEntries(parts)))
 
 const airOf = (parts: Record<string, number>, depthCm: number) =>
-  physicsIn(straight(depthCm), mix(parts)).airSpace.value
+  physicsIn(straight(depthCm), blend(mix(parts))).airSpace.value
 
 describe('air and water in the container', () => {
   // Fonteno, container tables, from memory: 1 peat : 1 vermiculite.
@@ -96,8 +91,8 @@ describe('air and water in the container', () => {
     fc.assert(
       fc.property(anyMix, fc.double({ min: 1.2, max: 3, noNaN: true }), (ingredients, press) => {
         const block = CONTAINERS.find(({ id }) => id === 'block-2in')!
-        const loose = physicsIn({ ...block, kind: 'pot' }, ingredients)
-        const pressed = physicsIn(block, ingredients, mixingLoss(ingredients), null, press)
+        const loose = physicsIn({ ...block, kind: 'pot' }, blend(ingredients))
+        const pressed = physicsIn(block, blend(ingredients), { press })
         expect(pressed.dryBulkDensityGPerL.value).toBeCloseTo(
           loose.dryBulkDensityGPerL.value * pressed.pressing.value,
           6,
@@ -116,12 +111,7 @@ describe('air and water in the container', () => {
         anyMix,
         fc.constantFrom(...CONTAINERS.filter(({ kind }) => kind !== 'block')),
         (ingredients, container) => {
-          const { containerCapacity } = physicsIn(container, ingredients)
-          const opening = openingOf(ingredients).value
-          const [materials, shares] = [
-            ingredients.map(({ material }) => material),
-            ingredients.map((one) => one.share.value),
-          ]
+          const { containerCapacity } = physicsIn(container, blend(ingredients))
           // A thousand slices, weighed by the plan area of a straight taper.
           let [water, volume] = [0, 0]
           const { shape } = container
@@ -132,7 +122,7 @@ describe('air and water in the container', () => {
                 (shape.baseWidthMm + (shape.topWidthMm - shape.baseWidthMm) * t)
           for (let i = 0; i < 1000; i++) {
             const t = (i + 0.5) / 1000
-            water += width(t) * blendWater(materials, shares, opening, (t * shape.depthMm) / 10)
+            water += width(t) * waterAtHeight(blend(ingredients), (t * shape.depthMm) / 10)
             volume += width(t)
           }
           expect(containerCapacity.value).toBeCloseTo(water / volume, 2)
@@ -149,14 +139,14 @@ describe('air and water in the container', () => {
         fc.constantFrom(...CONTAINERS),
         fc.double({ min: 1, max: 4, noNaN: true }),
         (ingredients, container, deeper) => {
-          const physics = physicsIn(container, ingredients)
+          const physics = physicsIn(container, blend(ingredients))
           const { airSpace, containerCapacity, totalPorosity } = physics
           expect(airSpace.value + containerCapacity.value + (1 - totalPorosity.value)).toBeCloseTo(1, 12)
           for (const value of [airSpace.value, containerCapacity.value, totalPorosity.value]) {
             expect(value).toBeGreaterThanOrEqual(0)
             expect(value).toBeLessThanOrEqual(1)
           }
-          const below = physicsIn(withDepth(container, container.shape.depthMm * deeper), ingredients)
+          const below = physicsIn(withDepth(container, container.shape.depthMm * deeper), blend(ingredients))
           expect(below.airSpace.value).toBeGreaterThanOrEqual(airSpace.value - 1e-6)
         },
       ),
@@ -196,7 +186,7 @@ describe('air and water in the container', () => {
     fc.assert(
       fc.property(anyMix, (ingredients) => {
         const enough = (container: Container) => {
-          const { airSpace, airWanted: wanted } = physicsIn(container, ingredients)
+          const { airSpace, airWanted: wanted } = physicsIn(container, blend(ingredients))
           return airSpace.value / wanted.least
         }
         expect(enough(shallow!)).toBeLessThan(enough(deep!) * 1.05)

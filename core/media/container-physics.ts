@@ -5,16 +5,11 @@ import { planAreaMm2, volumeBelow, type Shape } from '../containers/shape'
 import { gaussLegendre } from '../numeric/gauss-legendre'
 import { derive, given, weightedTotal, type Figure } from '../working/figure'
 import { handbook, standard, yours } from '../working/source'
+import type { Blend } from './blend'
 import type { Material } from './material'
-import { mixingLoss, openingOf } from './mixing-loss'
+import { openingOf } from './mixing-loss'
 import { BLOCK_COMPRESSION, pressed, unpressed, type Pressing } from './pressing'
 import { retentionOf, waterAt } from './retention'
-
-/** A material with its share of the loose volume, a figure from 0 to 1; shares add up to 1. */
-export interface Ingredient {
-  readonly material: Material
-  readonly share: Figure
-}
 
 const QUADRATURE = gaussLegendre(12)
 const MM_PER_CM = 10
@@ -36,25 +31,6 @@ export interface ContainerPhysics {
   readonly pressing: Figure
 }
 
-/**
- * Water held by a blend at a height above the drained base, a fraction of its volume. Retention points are of settled
- * material, so what loose volumes lose on mixing is not charged to the air.
- *
- * @param shares fractions 0–1 of loose volume, in the order of `materials`
- * @param opening how much further it drains than its materials alone, from `openingOf`
- */
-export function blendWater(
-  materials: readonly Material[],
-  shares: readonly number[],
-  opening: number,
-  heightCm: number,
-): number {
-  return materials.reduce(
-    (water, material, i) => water + shares[i]! * waterAt(retentionOf(material), opening * heightCm),
-    0,
-  )
-}
-
 /** Heights above the base, cm, and the share of the slice's volume each stands for, summing to 1. */
 export function levels(
   shape: Shape,
@@ -73,13 +49,6 @@ export function levels(
 export const columnDepthMm = (shape: Shape): number =>
   2 * MM_PER_CM * levels(shape).reduce((sum, { heightCm, share }) => sum + heightCm * share, 0)
 
-/** A mix, as far as air and water go. */
-export interface Blend {
-  readonly ingredients: readonly Ingredient[]
-  /** What its loose volumes lose on mixing: so much heavier is a litre of it. */
-  readonly mixingLoss: Figure
-}
-
 /** The mix below, in a container filled in layers: it reaches from the base to this height. */
 export interface LowerBlend extends Blend {
   readonly heightMm: number
@@ -88,23 +57,22 @@ export interface LowerBlend extends Blend {
 /**
  * Air and water of a mix in a container, over another one where it is filled in layers; with workings.
  *
- * @param press how many loose litres go into a pressed one, where the container is a block
+ * @param how.lower the mix below it, where it is filled in layers
+ * @param how.press how many loose litres go into a pressed one, where the container is a block
  */
 export function physicsIn(
   container: Container,
-  ingredients: readonly Ingredient[],
-  loss = mixingLoss(ingredients),
-  lower: LowerBlend | null = null,
-  press = BLOCK_COMPRESSION,
+  blend: Blend,
+  { lower = null, press = BLOCK_COMPRESSION }: { lower?: LowerBlend | null; press?: number } = {},
 ): ContainerPhysics {
   const { shape } = container
-  const pressing = container.kind === 'block' ? pressed(ingredients, press) : unpressed
+  const pressing = container.kind === 'block' ? pressed(blend.ingredients, press) : unpressed
   const layers = [
     ...(lower
       ? [{ ...traitsOfBlend(lower, unpressed), name: ', lower mix', from: 0, to: lower.heightMm }]
       : []),
     {
-      ...traitsOfBlend({ ingredients, mixingLoss: loss }, pressing),
+      ...traitsOfBlend(blend, pressing),
       name: lower ? ', upper mix' : '',
       from: lower?.heightMm ?? 0,
       to: shape.depthMm,
@@ -189,13 +157,13 @@ export function physicsIn(
 }
 
 /** Fraction of the brim-full volume between two heights, mm. */
-function partOfVolume(shape: Shape, fromMm: number, toMm: number): number {
+export function partOfVolume(shape: Shape, fromMm: number, toMm: number): number {
   const source = standard('prismatoid rule')
   const below = (mm: number) => volumeBelow(shape, given('Height', mm, 'mm', source), source).value
   return (below(toMm) - below(fromMm)) / below(shape.depthMm)
 }
 
-function traitsOfBlend({ ingredients, mixingLoss: loss }: Blend, pressing: Pressing) {
+function traitsOfBlend({ ingredients, mixingLoss: loss, curve }: Blend, pressing: Pressing) {
   const opening = openingOf(ingredients)
   const overAll = (name: string, unit: string, of: (material: Material) => Figure) =>
     weightedTotal(
@@ -204,15 +172,37 @@ function traitsOfBlend({ ingredients, mixingLoss: loss }: Blend, pressing: Press
       ingredients.map(({ material, share }) => ({ weight: share, figure: of(material) })),
     )
   const still = given('Suction', 0, 'cm', handbook('soaked through'))
-  const pores = pressing.pores(overAll('Total pores', 'share', (material) => materialWater(material, still)))
+  /** As the household measured it, where it did. */
+  const measured = (book: Figure) =>
+    curve
+      ? derive(
+          `${book.name}, as measured`,
+          'share',
+          'm * b',
+          { m: curve.holds, b: book },
+          ({ m, b }) => m * b,
+        )
+      : book
+  const pores = pressing.pores(
+    measured(overAll('Total pores', 'share', (material) => materialWater(material, still))),
+  )
   const waterIn = (heightCm: number, name: string, how: 'opened' | 'as measured') => {
     const height = given('Suction', heightCm, 'cm', handbook('height above the drained base'))
-    const suction =
+    const opened =
       how === 'opened' && opening.value !== 1
         ? derive('Suction on an opened mix', 'cm', 'f * z', { f: opening, z: height }, ({ f, z }) => f * z)
         : height
+    const suction = curve
+      ? derive(
+          'Suction on it, as measured',
+          'cm',
+          'k * z',
+          { k: curve.drains, z: opened },
+          ({ k, z }) => k * z,
+        )
+      : opened
     return pressing.water(
-      overAll(name, 'share', (material) => materialWater(material, suction)),
+      measured(overAll(name, 'share', (material) => materialWater(material, suction))),
       pores,
     )
   }

@@ -9,7 +9,7 @@ import { planBatch } from './batch'
 import { batchProblems, DEFAULT_ALLOWANCES, type BatchRequest } from './batch-request'
 import { physicsIn } from './container-physics'
 import { mostContainers } from './capacity'
-import { sharesOf } from './mix-plan'
+import { sharesOf } from './ingredient'
 import { BUILT_IN } from './materials'
 import { settlingOf } from './settling'
 import { fill, layered, request as plain, rich } from './test/fixture'
@@ -92,24 +92,13 @@ describe('containers filled in layers', () => {
     const fineMix = planBatch(layered(null))
     const richMix = planBatch(layered(null, { parts: rich }))
     const at = (heightMm: number) =>
-      physicsIn(pot, fineMix.ingredients, fineMix.mixingLoss, {
-        ingredients: richMix.ingredients,
-        mixingLoss: richMix.mixingLoss,
-        heightMm,
-      }).airSpace.value
-    const same = physicsIn(pot, fineMix.ingredients, fineMix.mixingLoss, {
-      ingredients: fineMix.ingredients,
-      mixingLoss: fineMix.mixingLoss,
-      heightMm: 55,
-    })
-    const plain = physicsIn(pot, fineMix.ingredients, fineMix.mixingLoss)
+      physicsIn(pot, fineMix, { lower: { ...richMix, heightMm } }).airSpace.value
+    const same = physicsIn(pot, fineMix, { lower: { ...fineMix, heightMm: 55 } })
+    const plain = physicsIn(pot, fineMix)
     expect(same.airSpace.value).toBeCloseTo(plain.airSpace.value, 6)
     expect(same.wetWeightG.value).toBeCloseTo(plain.wetWeightG.value, 3)
     expect(at(1e-6)).toBeCloseTo(plain.airSpace.value, 4)
-    expect(at(pot.shape.depthMm - 1e-6)).toBeCloseTo(
-      physicsIn(pot, richMix.ingredients, richMix.mixingLoss).airSpace.value,
-      4,
-    )
+    expect(at(pot.shape.depthMm - 1e-6)).toBeCloseTo(physicsIn(pot, richMix).airSpace.value, 4)
   })
 
   it.each<[string, Partial<BatchRequest>, string]>([

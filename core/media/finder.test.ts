@@ -9,6 +9,7 @@ import { DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from './batch-reque
 import { mostContainers } from './capacity'
 import { chemistryOf } from './chemistry'
 import { physicsIn } from './container-physics'
+import { blend } from './test/fixture'
 import { findMixes, traitsOf, type FinderRequest } from './finder'
 import { BUILT_IN, materialById, MATERIALS } from './materials'
 import { mixingLoss } from './mixing-loss'
@@ -85,9 +86,8 @@ describe('the finder', () => {
             material,
             share: given('s', parts[i]! / sum, 'share', yours()),
           }))
-          const loss = mixingLoss(ingredients)
-          const physics = physicsIn(container, ingredients, loss)
-          const chemistry = chemistryOf(ingredients, loss)
+          const physics = physicsIn(container, blend(ingredients))
+          const chemistry = chemistryOf(ingredients, mixingLoss(ingredients))
           expect(traits.air).toBeCloseTo(physics.airSpace.value, 4)
           expect(traits.water).toBeCloseTo(physics.easilyAvailableWater.value, 9)
           expect(traits.ph).toBeCloseTo(chemistry.ph.value, 9)

@@ -17,6 +17,8 @@ export const COOL_ENOUGH_C = 30
 export const PASTEURISED_C = 60
 
 export interface HotWater {
+  /** What is scalded: the whole mix but what is alive, or the coir alone, by its soak. */
+  readonly of: 'mix' | 'coir'
   readonly waterL: Figure
   /** What the covered tub reaches in the middle, °C. */
   readonly reachesC: Figure
@@ -40,6 +42,7 @@ export function hotWater(
   measures: readonly { material: Material; looseL: Figure }[],
   waterL: Figure,
   moistureL: Figure,
+  of: HotWater['of'] = 'mix',
 ): HotWater {
   const litres = total(
     'What is scalded',
@@ -75,6 +78,7 @@ export function hotWater(
     'Heat put in is heat taken up; a covered tub loses little in the first half hour.',
   )
   return {
+    of,
     waterL,
     reachesC,
     coolHours: derive(

@@ -1,19 +1,14 @@
 import { chemistryOf, dosed } from './chemistry'
 import type { MixFood } from './food'
 import type { MaterialLibrary } from './material'
-import { sharesOf } from './mix-plan'
-import { mixingLoss } from './mixing-loss'
+import { blendOf } from './blend'
 import { extraProblems, recipeProblems, type Mix } from './recipe'
 
 /** What a mix gives of nitrogen; nothing for one that cannot be reckoned. */
 export function foodOf({ parts, extras }: Mix, materials: MaterialLibrary): MixFood {
   if (recipeProblems(parts, materials).length || extraProblems(extras, materials).length)
     return { releasedMgPerL: 0, starterMgPerL: 0 }
-  const ingredients = sharesOf(parts, materials)
-  const { releasedMgPerL, starterMgPerL } = chemistryOf(
-    ingredients,
-    mixingLoss(ingredients),
-    dosed(extras, materials),
-  )
+  const { ingredients, mixingLoss } = blendOf(parts, materials)
+  const { releasedMgPerL, starterMgPerL } = chemistryOf(ingredients, mixingLoss, dosed(extras, materials))
   return { releasedMgPerL: releasedMgPerL.value, starterMgPerL: starterMgPerL.value }
 }

@@ -1,12 +1,12 @@
 import { derive, given, total, weightedTotal, type Figure } from '../working/figure'
-import { yours } from '../working/source'
+import { byDefault } from '../working/source'
 import type { Container } from '../containers/container'
 import { allowance, type BatchRequest } from './batch-request'
-import { physicsIn, type Ingredient } from './container-physics'
+import { blendOf, type Blend } from './blend'
+import { physicsIn } from './container-physics'
 import { hotWater, type HotWater } from './hot-water'
 import { soakForFibre, waterToAdd, waterWanted, type Feel } from './hydration'
-import { isAlive, materialIn, type Material, type MaterialLibrary } from './material'
-import { mixingLoss } from './mixing-loss'
+import { isAlive, type Material } from './material'
 import { waterAsBought, waterInLitre, type Dampness } from './moisture'
 import type { Part } from './recipe'
 import { countScoops, type ScoopCount } from './scoops'
@@ -21,11 +21,9 @@ export interface Measure {
 }
 
 /** So much of one mix. */
-export interface MixPlan {
-  readonly ingredients: readonly Ingredient[]
+export interface MixPlan extends Blend {
   /** Loose mix wanted, after mixing, L. */
   readonly mixL: Figure
-  readonly mixingLoss: Figure
   /** Sum of the loose materials, before mixing, L. */
   readonly ingredientsL: Figure
   readonly measures: readonly Measure[]
@@ -36,28 +34,6 @@ export interface MixPlan {
   readonly waterNowL: Figure
   /** The hot-water treatment, where it was chosen. */
   readonly hotWater: HotWater | null
-}
-
-/** The recipe's shares, with workings. */
-export function sharesOf(parts: readonly Part[], materials: MaterialLibrary): Ingredient[] {
-  const source = yours('parts of the recipe')
-  const amounts = parts.map((part) =>
-    given(`Parts of ${materialIn(materials, part.materialId).name}`, part.parts, 'parts', source),
-  )
-  const all = total('All parts', 'parts', amounts)
-  return parts.map((part, index) => {
-    const material = materialIn(materials, part.materialId)
-    return {
-      material,
-      share: derive(
-        `Share of ${material.name}`,
-        'share',
-        'p / all',
-        { p: amounts[index]!, all },
-        ({ p, all: sum }) => p / sum,
-      ),
-    }
-  })
 }
 
 /** What goes into one kind of container, of one mix, and how wet. */
@@ -73,12 +49,21 @@ export interface Portion {
  * @param portions where it goes: how much water a mix holds depends on the depth it stands in, and blocks want it wetter
  */
 export function planMix(
-  ingredients: readonly Ingredient[],
+  parts: readonly Part[],
   mixL: Figure,
   portions: readonly Portion[],
-  request: Pick<BatchRequest, 'allowances' | 'scoop' | 'preparations' | 'dampness'>,
+  request: Pick<
+    BatchRequest,
+    'allowances' | 'scoop' | 'preparations' | 'dampness' | 'materials' | 'homeTests'
+  >,
 ): MixPlan {
-  const loss = mixingLoss(ingredients, allowance('Loss of an even mix', 'mixingLossK', request.allowances))
+  const blend = blendOf(
+    parts,
+    request.materials,
+    request.homeTests,
+    allowance('Loss of an even mix', 'mixingLossK', request.allowances),
+  )
+  const { ingredients, mixingLoss: loss } = blend
   const ingredientsL = derive(
     'Loose materials together',
     'L',
@@ -117,7 +102,7 @@ export function planMix(
     alike(portions).map(({ looseL, container, feel }) =>
       waterWanted(
         looseL,
-        physicsIn(container, ingredients, loss, null, compression),
+        physicsIn(container, blend, { press: compression }),
         feel,
         container.kind === 'block' ? compression : null,
       ),
@@ -125,9 +110,8 @@ export function planMix(
   )
   const waterL = waterToAdd({ wantedL, waterNowL, coirWaterL })
   return {
-    ingredients,
+    ...blend,
     mixL,
-    mixingLoss: loss,
     ingredientsL,
     measures,
     waterL,
@@ -135,7 +119,9 @@ export function planMix(
     waterNowL,
     hotWater: request.preparations.includes('hot water')
       ? scalded(measures, request.dampness, coirWaterL, waterL)
-      : null,
+      : request.preparations.includes('hot soak')
+        ? soakedHot(measures, coirWaterL)
+        : null,
   }
 }
 
@@ -157,6 +143,14 @@ function alike(portions: readonly Portion[]): Portion[] {
             group.map(({ looseL }) => looseL),
           ),
   }))
+}
+
+/** The coir alone, by a soak that is poured boiling; null where nothing is soaked. */
+function soakedHot(measures: readonly Measure[], coirWaterL: Figure): HotWater | null {
+  const coir = measures.filter(({ material }) => material.compressed)
+  // Pressed coir is dry: what it holds is within the error of the pour.
+  const dry = given('Water in dry coir', 0, 'L', byDefault('a tenth of its weight, left out'))
+  return coir.length ? hotWater(coir, coirWaterL, dry, 'coir') : null
 }
 
 /** Everything of a mix but what is put in for its life, under boiling water; null where nothing is left to scald. */

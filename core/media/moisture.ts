@@ -1,6 +1,6 @@
 import { derive, given, weightedTotal, type Figure } from '../working/figure'
 import { byDefault } from '../working/source'
-import type { Ingredient } from './container-physics'
+import type { Ingredient } from './ingredient'
 import type { Material } from './material'
 
 /** How damp a bag of ready mix is when it is opened. */

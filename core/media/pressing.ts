@@ -1,6 +1,6 @@
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, handbook } from '../working/source'
-import type { Ingredient } from './container-physics'
+import type { Ingredient } from './ingredient'
 import { settlingOf } from './settling'
 
 /** Loose litres that go into a pressed one; 1.5–3 by the press and the mix [default]. */

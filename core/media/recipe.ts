@@ -26,6 +26,7 @@ export const PREPARATIONS = [
   'disinfect',
   'scald tools',
   'hot water',
+  'hot soak',
   'sieve',
   'fine sieve',
   'moisten',

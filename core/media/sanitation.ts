@@ -1,6 +1,6 @@
 /** What growers do against damping-off and gnats, and why [common practice]. */
 export interface SanitationSchool {
-  readonly id: 'none' | 'hot water'
+  readonly id: 'none' | 'hot soak' | 'hot water'
   readonly name: string
   readonly why: string
   readonly cost: string
@@ -14,8 +14,14 @@ export const SANITATION_SCHOOLS: readonly SanitationSchool[] = [
     cost: 'Gnats and damping-off now and then; dry the surface, give air.',
   },
   {
+    id: 'hot soak',
+    name: 'Hot water over the coir alone',
+    why: 'The coir is soaked boiling; what is alive, and what comes clean from its bag, stays as it is.',
+    cost: 'Some hours until it has cooled; what the other materials bring is left in.',
+  },
+  {
     id: 'hot water',
-    name: 'Hot water',
+    name: 'Hot water over the whole mix',
     why: 'Kills gnats, weed seed and most damping-off fungi without chemicals.',
     cost: 'An evening, and the life that compost and castings bring.',
   },

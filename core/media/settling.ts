@@ -1,5 +1,5 @@
 import { given, weightedTotal, type Figure } from '../working/figure'
-import type { Ingredient } from './container-physics'
+import type { Ingredient } from './ingredient'
 
 /** How much a mix sinks when the container is tapped: its materials' settling by their shares. */
 export function settlingOf(ingredients: readonly Ingredient[]): Figure {

@@ -4,13 +4,11 @@ import { CONTAINERS } from '../containers/catalogue'
 import { cellVolume } from '../containers/container'
 import { BUILT_IN } from './materials'
 import { chemistryOf, dosed } from './chemistry'
-import { physicsIn } from './container-physics'
-import { daysOfFood } from './food'
-import { sharesOf } from './mix-plan'
-import { mixingLoss } from './mixing-loss'
+import { blendOf } from './blend'
+import { insideOf } from './inside'
 import { STARTING_RECIPES } from './recipes'
 import type { Extra, Part } from './recipe'
-import { verdictsOn, type Verdict } from './verdicts'
+import type { Verdict } from './verdicts'
 
 const container = (id: string) => CONTAINERS.find((one) => one.id === id)!
 function judge(
@@ -19,10 +17,9 @@ function judge(
   extras: readonly Extra[] = [],
 ): Record<Verdict['id'], Verdict> {
   const where = container(containerId)
-  const ingredients = sharesOf(parts, BUILT_IN)
-  const chemistry = chemistryOf(ingredients, mixingLoss(ingredients), dosed(extras, BUILT_IN))
-  const food = daysOfFood(chemistry, cellVolume(where), 'medium')
-  const verdicts = verdictsOn(where, physicsIn(where, ingredients), chemistry, ingredients, food)
+  const blend = blendOf(parts, BUILT_IN)
+  const chemistry = chemistryOf(blend.ingredients, blend.mixingLoss, dosed(extras, BUILT_IN))
+  const { verdicts } = insideOf(where, blend, chemistry)
   return Object.fromEntries(verdicts.map((one) => [one.id, one])) as Record<Verdict['id'], Verdict>
 }
 const mix = (parts: Record<string, number>): Part[] =>

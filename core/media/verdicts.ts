@@ -2,7 +2,8 @@ import type { Container } from '../containers/container'
 import { printNumber, printShare } from '../units/format'
 import type { Chemistry } from './chemistry'
 import { PH_UNCERTAINTY, SALTS_LIMITS_MS_PER_CM } from './chemistry'
-import type { ContainerPhysics, Ingredient } from './container-physics'
+import type { ContainerPhysics } from './container-physics'
+import type { Ingredient } from './ingredient'
 import { derive, type Figure } from '../working/figure'
 
 /** What a figure means for the seedling, with the number and what would help. Never a scolding. */

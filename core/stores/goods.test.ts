@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { FEEDS } from '../feed/feeds'
-import { materialById } from '../media/materials'
-import { packHolds, packProblems, type Goods } from './goods'
+import { BUILT_IN, materialById } from '../media/materials'
+import { packHolds, packProblems, packsSaid, type Goods } from './goods'
 
 const of = (id: string): Goods => ({ kind: 'material', material: materialById(id) })
 const feed = (form: 'powder' | 'liquid'): Goods => ({
@@ -38,5 +38,19 @@ describe('a pack', () => {
     expect(packProblems({ measure: 'mass', amount: 0 }, of('perlite'))[0]!.path).toEqual(['amount'])
     expect(packProblems({ measure: 'pressed', amount: 100 }, of('peat'))).toEqual([])
     expect(() => packHolds({ measure: 'pressed', amount: 1 }, of('sand'))).toThrow(/measure/)
+  })
+
+  // By hand: 650 g · 13 L/kg = 8.45 L; half a 5 kg block is 32.5 L.
+  it('are said by the pack, and asked about where it is not clear which', () => {
+    const coir = BUILT_IN.get('coir')!
+    expect(packsSaid('1 brick', coir)).toEqual({ amount: expect.closeTo(8.45, 9) })
+    expect(packsSaid('two bricks', coir)).toEqual({ amount: expect.closeTo(16.9, 9) })
+    expect(packsSaid('half a block', coir)).toEqual({ amount: expect.closeTo(32.5, 9) })
+    expect(packsSaid('12 L', coir)).toBeUndefined()
+    expect(packsSaid('1 bale', coir)).toEqual({ message: expect.stringContaining('650 g brick') })
+    expect(packsSaid('a bag', BUILT_IN.get('perlite')!)).toEqual({
+      message: expect.stringMatching(/10 L .*or.*100 L/),
+    })
+    expect(packsSaid('some bricks', coir)).toEqual({ message: expect.stringContaining("'some'") })
   })
 })

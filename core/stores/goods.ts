@@ -3,6 +3,7 @@ import { COIR_EXPANSION_L_PER_KG, loosenedPeat } from '../media/hydration'
 import type { Material, Pack } from '../media/material'
 import { densityAsBought } from '../media/moisture'
 import { within, type Problem } from '../problem'
+import { inFigures, parseNumber } from '../units/parse'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 
@@ -106,3 +107,32 @@ function gramsPerMl(goods: Goods): Figure {
 /** The size of a catalogue's pack. */
 export const packSize = (pack: Pack): PackSize =>
   'dryMassG' in pack ? { measure: 'mass', amount: pack.dryMassG } : { measure: 'loose', amount: pack.volumeL }
+
+/** Words for a pack, and what else it is called. */
+const PACK_WORD = /^(.*?)\s*\b(bricks?|blocks?|bags?|bales?|discs?|disks?|pellets?|sacks?|packs?)$/i
+const SAME: Readonly<Record<string, string>> = { disk: 'disc', sack: 'bag' }
+
+/**
+ * A number of packs as it is said, `1 brick`, `half a bale`, `2 bags`: in the unit the goods are used by. Undefined where
+ * no pack is spoken of; a message where it is not clear which one.
+ */
+export function packsSaid(
+  text: string,
+  material: Material,
+): { amount: number } | { message: string } | undefined {
+  const [, said, word] = PACK_WORD.exec(inFigures(text.trim())) ?? []
+  if (!word) return undefined
+  const count = said ? parseNumber(said) : 1
+  const singular = word.toLowerCase().replace(/s$/, '')
+  const wanted = SAME[singular] ?? singular
+  const goods: Goods = { kind: 'material', material }
+  const called = material.packs.filter(
+    ({ name }) => wanted === 'pack' || new RegExp(`\\b${wanted}`, 'i').test(name),
+  )
+  const names = material.packs.map(({ name }) => name).join(', ')
+  if (called.length === 0) return { message: `It comes in ${names}; a ${wanted} of it is not known.` }
+  if (called.length > 1)
+    return { message: `Which ${wanted}: ${called.map(({ name }) => name).join(' or ')}? Say it in litres.` }
+  if (count === undefined) return { message: `'${said}' is not a number of ${wanted}s.` }
+  return { amount: count * packHolds(packSize(called[0]!), goods).value }
+}

@@ -84,3 +84,17 @@ export function weightedTotal(
   })
   return derive(name, unit, products.join(' + ') || '0', inputs, () => value, why)
 }
+
+/** The mean of figures in one unit; of one alone, itself. */
+export function mean(name: string, unit: string, of: readonly Figure[]): Figure {
+  if (of.length === 1) return of[0]!
+  const inputs = Object.fromEntries(of.map((figure, i) => [`x_${i + 1}`, figure]))
+  const sum = Object.keys(inputs).join(' + ')
+  return derive(
+    name,
+    unit,
+    `(${sum}) / ${of.length}`,
+    inputs,
+    (values) => Object.values(values).reduce((a, b) => a + b, 0) / of.length,
+  )
+}

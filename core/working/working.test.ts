@@ -62,9 +62,7 @@ const request: BatchRequest = {
   materials: BUILT_IN,
 }
 const batch = planBatch(request)
-const media = CONTAINERS.slice(0, 6).map((container) =>
-  physicsIn(container, batch.ingredients, batch.mixingLoss),
-)
+const media = CONTAINERS.slice(0, 6).map((container) => physicsIn(container, batch))
 const food = [20, 900].map((ml) => daysOfFood(batch.chemistry, given('cell', ml, 'mL', yours()), 'medium'))
 const tools = [
   { id: 't', name: 'teaspoon', kind: 'spoon', capacityMl: 5 },

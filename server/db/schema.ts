@@ -79,6 +79,7 @@ export const recipes = pgTable(
     extras: jsonb().$type<Recipe['extras']>().notNull().default([]),
     preparations: jsonb().$type<Recipe['preparations']>().notNull().default([]),
     worksIn: jsonb().$type<Recipe['worksIn']>().notNull().default([]),
+    homeTests: jsonb().$type<Recipe['homeTests']>().notNull().default([]),
   },
   (table) => [primaryKey({ columns: [table.householdId, table.id] })],
 )
@@ -127,6 +128,8 @@ export const feeds = pgTable(
     caPercent: doublePrecision().notNull().default(0),
     mgPercent: doublePrecision().notNull().default(0),
     sPercent: doublePrecision().notNull().default(0),
+    fePercent: doublePrecision().notNull().default(0),
+    clPercent: doublePrecision().notNull().default(0),
     nForms: jsonb().$type<FeedRecord['nForms']>(),
     ecSlopeMsPerCm: doublePrecision(),
     use: text().$type<FeedRecord['use']>().notNull().default('dissolved'),

@@ -85,6 +85,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
         extras: [],
         preparations: [],
         worksIn: [{ containerId: 'tray-72', on: dayFrom('2026-06-02') }],
+        homeTests: [],
       },
     ],
     [
@@ -96,6 +97,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
         extras: [{ materialId: 'rock-dust', gPerL: 5 }],
         preparations: [],
         worksIn: [],
+        homeTests: [],
       },
     ],
   ],

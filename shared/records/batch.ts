@@ -74,7 +74,7 @@ export const batchToCompute = ruled(
   (value) => batchRecordProblems(value, withOwn(value)),
 )
 
-type Reckoned = Pick<Context, 'containers' | 'materials'>
+type Reckoned = Pick<Context, 'containers' | 'materials' | 'homeTests'>
 
 /** The catalogues with what a request brings of its own. */
 export const withOwn = (own: {
@@ -101,6 +101,7 @@ export function asBatchRequest(fields: BatchFields, known: Reckoned): BatchReque
   return {
     ...fields,
     materials: known.materials,
+    homeTests: known.homeTests,
     fills: fields.fills.map(({ containerId, ballContainerId, ...fill }, index) => {
       const found = known.containers.get(containerId)
       if (!found) throw new RangeError(`fills[${index}].containerId: '${containerId}' is not known`)

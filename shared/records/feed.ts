@@ -24,6 +24,8 @@ export const feedFields = z.object({
   caPercent: element('Calcium'),
   mgPercent: element('Magnesium'),
   sPercent: element('Sulphur'),
+  fePercent: element('Iron'),
+  clPercent: element('Chloride'),
   nForms: z
     .object({ nitrate: amount, ammonium: amount, urea: amount })
     .nullable()
@@ -61,6 +63,8 @@ const asWhole = ({ release: _release, ...label }: Feed) => ({
   caPercent: label.caPercent ?? 0,
   mgPercent: label.mgPercent ?? 0,
   sPercent: label.sPercent ?? 0,
+  fePercent: label.fePercent ?? 0,
+  clPercent: label.clPercent ?? 0,
   nForms: label.nForms ?? null,
   ecSlopeMsPerCm: label.ecSlopeMsPerCm ?? null,
   use: label.use ?? 'dissolved',

@@ -17,6 +17,7 @@ import { container, containerRecordOf } from './container'
 import { feedRecordOf } from './feed'
 import { doseToCompute } from './feeding'
 import { asMaterial, material, type MaterialRecord } from './material'
+import { stock } from './stock'
 
 const asked = {
   parts: [
@@ -92,6 +93,7 @@ describe('what crosses the wire', () => {
       extras: [],
       preparations: [],
       worksIn: [],
+      homeTests: [],
     })
   })
 })
@@ -143,6 +145,27 @@ describe('a household’s own things', () => {
     expect(changedFigures(BUILT_IN, corrected, MATERIAL_FIGURES).sort()).toEqual(['ph', 'settling'])
     expect([corrected.sources.ph.tag, corrected.sources.theta10]).toEqual(['yours', coir.sources.theta10])
     expect([corrected.compressed, corrected.packs]).toEqual([true, coir.packs])
+  })
+
+  it('open the packs that stand on the shelf before those of the trade, and those once they are used up no more', () => {
+    const disc = (packs: number) => ({
+      id: 'd',
+      body: stock.parse({
+        name: 'Disc',
+        kind: 'material',
+        goodsId: 'coir',
+        size: { measure: 'mass', amount: 55 },
+        packs,
+      }),
+    })
+    const coirOf = (packs: number) => {
+      const known = contextOf({ stocks: [disc(packs)] })
+      const fields = { ...plainBatch(), ...asked, parts: [{ materialId: 'coir', parts: 1 }] }
+      return planBatch(asBatchRequest(fields, known)).lines.find(({ material: { id } }) => id === 'coir')!
+    }
+    expect(coirOf(30).pack).toEqual({ id: 'd', name: 'Disc', dryMassG: 55 })
+    expect(coirOf(30).packs.value).toBe(Math.ceil(coirOf(30).soak!.dryMassG.value / 55 - 1e-9))
+    expect(coirOf(0).pack.id).toBe('dry-650')
   })
 
   it('take the place of the material they correct in every plan', () => {

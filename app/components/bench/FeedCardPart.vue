@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import BottleLabels from '~/components/bench/BottleLabels.vue'
 import StepList from '~/components/bench/StepList.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { usePlannedFeed } from '~/composables/usePlanned'
@@ -37,6 +38,12 @@ const planned = computed(() => usePlannedFeed(props.feeding))
       <template v-else>{{ planned.plan.noWay }}</template>
     </p>
     <StepList :steps="planned.steps" boxes />
+    <BottleLabels
+      v-if="planned.strength"
+      :feed="planned.feed"
+      :n-mg-per-l="planned.strength.nMgPerL.value"
+      :stock="planned.plan.stock && planned.steps[0]?.id === 'stock' ? planned.plan.stock : null"
+    />
   </section>
   <p v-else class="soft">
     {{ feeding.body.name }}: its feed or tools are no longer here, so there is no dose.

@@ -27,6 +27,8 @@ const MORE = [
   ['caPercent', 'Ca calcium'],
   ['mgPercent', 'Mg magnesium'],
   ['sPercent', 'S sulphur'],
+  ['fePercent', 'Fe iron'],
+  ['clPercent', 'Cl chloride'],
 ] as const
 </script>
 
@@ -81,7 +83,7 @@ const MORE = [
       >
     </div>
     <LabelDoubts :label="label" @set="(key, value) => emit('set', key, value)" />
-    <FoldAway title="Calcium, magnesium, sulphur, salts">
+    <FoldAway title="Calcium, magnesium, sulphur, iron, salts">
       <div class="three">
         <TypedField
           v-for="[key, name] in MORE"

@@ -10,7 +10,7 @@ import { useHousehold } from '~/state/household'
 import { soakIn, solutionFor, vesselsToCarry } from '#core/feed/drink'
 import { injectorProblems, planInjector } from '#core/feed/injector'
 import { physicsIn } from '#core/media/container-physics'
-import { sharesOf } from '#core/media/mix-plan'
+import { blendOf } from '#core/media/blend'
 import { recipeProblems } from '#core/media/recipe'
 import { STARTING_RECIPES } from '#core/media/recipes'
 import { derive, given } from '#core/working/figure'
@@ -40,7 +40,11 @@ const solution = computed(() => {
   const parts = batch.value?.body.parts ?? STARTING_RECIPES[0]!.parts
   if (!container || !count.value || count.value < 1 || recipeProblems(parts, context.materials).length)
     return null
-  return solutionFor(container, count.value, physicsIn(container, sharesOf(parts, context.materials)))
+  return solutionFor(
+    container,
+    count.value,
+    physicsIn(container, blendOf(parts, context.materials, context.whole.homeTests)),
+  )
 })
 const vesselL = computed(() =>
   given(feed.draft.vessel.name, feed.draft.vessel.volumeL, 'L', yours('your vessel')),

@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import type { Container } from '#core/containers/container'
 import { pressedPores, pressedWater } from '#core/media/pressing'
-import { openingOf } from '#core/media/mixing-loss'
-import { blendWater, type Ingredient, type LowerBlend } from '#core/media/container-physics'
+import { waterAtHeight, type Blend } from '#core/media/blend'
+import type { LowerBlend } from '#core/media/container-physics'
 
 /**
  * A container cut open after draining, to scale: at every height how much is solid, how much water, how much air.
@@ -11,7 +11,7 @@ import { blendWater, type Ingredient, type LowerBlend } from '#core/media/contai
  */
 const props = defineProps<{
   container: Container
-  ingredients: readonly Ingredient[]
+  blend: Blend
   /** Litres of mix in a litre of it; 1 where it is not pressed. */
   pressing?: number
   /** The mix below, where the container is filled in layers. */
@@ -31,22 +31,19 @@ const size = computed(() => {
 
 const slices = computed(() => {
   const { depthMm } = props.container.shape
-  const blend = (ingredients: readonly Ingredient[]) => {
-    const opening = openingOf(ingredients).value
-    const materials = ingredients.map(({ material }) => material)
-    const shares = ingredients.map(({ share }) => share.value)
+  const slicesOf = (blend: Blend) => {
     const litres = props.pressing ?? 1
-    const pores = pressedPores(litres, blendWater(materials, shares, opening, 0))
+    const pores = pressedPores(litres, waterAtHeight(blend, 0))
     return (t: number) => ({
       t,
       solids: 1 - pores,
-      water: pressedWater(litres, blendWater(materials, shares, opening, (t * depthMm) / 10), pores),
+      water: pressedWater(litres, waterAtHeight(blend, (t * depthMm) / 10), pores),
     })
   }
-  const upper = blend(props.ingredients)
+  const upper = slicesOf(props.blend)
   const heights = Array.from({ length: SLICES + 1 }, (_, i) => i / SLICES)
   if (!props.lower) return heights.map(upper)
-  const below = blend(props.lower.ingredients)
+  const below = slicesOf(props.lower)
   const edge = props.lower.heightMm / depthMm
   return [
     ...heights.filter((t) => t < edge).map(below),

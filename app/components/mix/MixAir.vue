@@ -8,9 +8,9 @@ import WorksForMe from '~/components/mix/WorksForMe.vue'
 import { useFollowing } from '~/composables/useFollowing'
 import { useMixDraft } from '~/state/mixDraft'
 import { withArticle } from '#core/bench/wording'
-import { mixForOne, physicsIn, withDepth } from '#core/media/container-physics'
-import { daysOfFood } from '#core/media/food'
-import { verdictsOn } from '#core/media/verdicts'
+import { lowerIn } from '#core/media/batch'
+import { physicsIn, withDepth } from '#core/media/container-physics'
+import { insideOf } from '#core/media/inside'
 import { printNumber, printShare } from '#core/units/format'
 
 /** The mix in the chosen container: how much air is left after draining, and what else awaits the seedling. */
@@ -20,51 +20,35 @@ const plan = useFollowing(root, () => mix.plan)
 
 const chosen = ref('0')
 const fills = computed(() => plan.value?.fills.map(({ fill }) => fill) ?? [])
-const container = computed(() => (fills.value[Number(chosen.value)] ?? fills.value[0])?.container)
+const index = computed(() => (fills.value[Number(chosen.value)] ? Number(chosen.value) : 0))
+const container = computed(() => fills.value[index.value]?.container)
 const choices = computed(() =>
-  fills.value.map((fill, index) => ({ value: String(index), name: fill.container.name })),
+  fills.value.map((fill, at) => ({ value: String(at), name: fill.container.name })),
 )
 
 /** The mix below it in this container, where it is filled in layers. */
-const lower = computed(() => {
-  const demand = plan.value?.fills[Number(chosen.value)] ?? plan.value?.fills[0]
-  return plan.value?.lower && demand?.lowerHeightMm
-    ? { ...plan.value.lower, heightMm: demand.lowerHeightMm.value }
-    : null
-})
-const seen = computed(() => {
-  if (!plan.value || !container.value) return null
-  const physics = physicsIn(
-    container.value,
-    plan.value.ingredients,
-    plan.value.mixingLoss,
-    lower.value,
-    mix.draft.allowances.blockCompression,
-  )
-  const plants = fills.value[Number(chosen.value)]?.plants ?? 1
-  const food = daysOfFood(plan.value.chemistry, mixForOne(container.value, physics, plants), 'medium')
-  return {
-    physics,
-    verdicts: verdictsOn(container.value, physics, plan.value.chemistry, plan.value.ingredients, food),
-  }
-})
+const lower = computed(() => (plan.value ? lowerIn(plan.value, index.value) : null))
+const press = computed(() => mix.draft.allowances.blockCompression)
+const seen = computed(() =>
+  plan.value && container.value
+    ? insideOf(container.value, plan.value, plan.value.chemistry, {
+        lower: lower.value,
+        press: press.value,
+        plants: fills.value[index.value]!.plants ?? 1,
+      })
+    : null,
+)
 
 /** The same mix, shallower and deeper. */
 const beside = computed(() => {
-  if (!plan.value || !container.value || !seen.value) return []
-  const { ingredients, mixingLoss } = plan.value
+  const blend = plan.value
   const here = container.value
-  const below = (factor: number) => lower.value && { ...lower.value, heightMm: lower.value.heightMm * factor }
+  if (!blend || !here || !seen.value) return []
   const at = (id: string, name: string, factor: number) => {
     const other = withDepth(here, here.shape.depthMm * factor)
-    const physics = physicsIn(
-      other,
-      ingredients,
-      mixingLoss,
-      below(factor),
-      mix.draft.allowances.blockCompression,
-    )
-    return { id, name, container: other, lower: below(factor), air: physics.airSpace }
+    const below = lower.value && { ...lower.value, heightMm: lower.value.heightMm * factor }
+    const { airSpace } = physicsIn(other, blend, { lower: below, press: press.value })
+    return { id, name, container: other, lower: below, air: airSpace }
   }
   return [
     at('half', 'half as deep', 0.5),
@@ -103,7 +87,7 @@ const scale = computed(() => {
       <figure v-for="one in beside" :key="one.id" :class="{ here: one.id === 'this' }">
         <AirSection
           :container="one.container"
-          :ingredients="plan.ingredients"
+          :blend="plan"
           :pressing="seen.physics.pressing.value"
           :lower="one.lower"
           :scale="scale"
@@ -123,6 +107,11 @@ const scale = computed(() => {
       Soaked and drained, one {{ container.kind === 'tray' ? 'tray' : 'of them' }} weighs
       <FigureValue :figure="seen.physics.wetWeightG" />;
       <FigureValue :figure="seen.physics.containerCapacity" /> of its volume is water.
+    </p>
+    <p v-if="plan.curve" class="soft small">
+      By your home test of this mix: it holds
+      <FigureValue :figure="plan.curve.holds" /> times the book’s pores and drains as if it stood
+      <FigureValue :figure="plan.curve.drains" /> times as high.
     </p>
     <WorksForMe :container="container" />
     <dl>

@@ -28,7 +28,12 @@ const columns = computed(() => {
     .filter(({ mix: { parts } }) => !recipeProblems(parts, context.materials).length)
     .map((one) => ({
       ...one,
-      is: behaviourOf(one.mix, context.materials, (id) => context.priceOf('material', id)),
+      is: behaviourOf(
+        one.mix,
+        context.materials,
+        (id) => context.priceOf('material', id),
+        context.whole.homeTests,
+      ),
     }))
 })
 const deepest = Math.max(...COMPARED_IN.map(({ shape }) => shape.depthMm))
@@ -84,7 +89,7 @@ const rows = computed((): { name: string; of: (one: Column) => string }[] => [
           <tr v-for="(container, i) in COMPARED_IN" :key="container.id">
             <th scope="row">{{ container.name }}</th>
             <td v-for="one in columns" :key="one.name">
-              <AirSection :container="container" :ingredients="one.is.ingredients" :scale="SCALE" />
+              <AirSection :container="container" :blend="one.is" :scale="SCALE" />
               {{ printShare(one.is.at[i]!.air) }} air, {{ printShare(one.is.at[i]!.water) }} water
             </td>
           </tr>

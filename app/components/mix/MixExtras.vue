@@ -11,18 +11,18 @@ import { useHousehold } from '~/state/household'
 import { useMixDraft } from '~/state/mixDraft'
 import { X } from '@lucide/vue'
 import { PREPARATIONS, type Preparation } from '#core/media/recipe'
-import { SANITATION_SCHOOLS } from '#core/media/sanitation'
+import { SANITATION_SCHOOLS, type SanitationSchool } from '#core/media/sanitation'
 
 /** What goes in by the gram, and what is done before measuring. */
 const context = useContext()
 const household = useHousehold()
 const mix = useMixDraft()
 
-const WHAT: Record<Preparation, string> = {
+/** Beside the school of hot water, which is one choice. */
+const WHAT: Record<Exclude<Preparation, 'hot water' | 'hot soak'>, string> = {
   wash: 'wash trays and tools first',
   disinfect: 'disinfect them, by the label',
   'scald tools': 'boiling water over the tools',
-  'hot water': 'boiling water over it, against damping-off and gnats; compost and castings go in after',
   sieve: 'sieve through 6 mm (¼ in) first',
   'fine sieve': 'sieve through 3 mm (⅛ in), for dust-like seed',
   moisten: 'moisten before stirring',
@@ -32,11 +32,17 @@ const choices = computed(() =>
     .filter(({ id }) => !mix.draft.extras.some(({ materialId }) => materialId === id))
     .map(({ id, name }) => ({ value: id, name })),
 )
-const school = computed(() =>
-  SANITATION_SCHOOLS.find(
-    ({ id }) => id === (mix.draft.preparations.includes('hot water') ? 'hot water' : 'none'),
-  )!,
+const school = computed(
+  () =>
+    SANITATION_SCHOOLS.find(({ id }) => id !== 'none' && mix.draft.preparations.includes(id)) ??
+    SANITATION_SCHOOLS[0]!,
 )
+const chooseSchool = (id: SanitationSchool['id']) =>
+  mix.change('preparation', (draft) => {
+    draft.preparations = PREPARATIONS.filter((one) =>
+      SANITATION_SCHOOLS.some((it) => it.id === one) ? one === id : draft.preparations.includes(one),
+    )
+  })
 const readingOf = (id: string) =>
   extraReading(context.materials.get(id)?.dryBulkDensityGPerL ?? 1000, household.kitchen)
 const adding = ref<string>()
@@ -92,18 +98,18 @@ function toggle(preparation: Preparation, on: boolean) {
       @update:model-value="add"
     />
     <ChoiceField
-      :model-value="mix.draft.preparations.includes('hot water') ? 'hot water' : 'none'"
+      :model-value="school.id"
       label="Against damping-off and gnats"
       :choices="SANITATION_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
       :hint="`${school.why} ${school.cost}`"
-      @update:model-value="toggle('hot water', $event === 'hot water')"
+      @update:model-value="chooseSchool"
     />
     <CheckField
-      v-for="one in PREPARATIONS.filter((one) => one !== 'hot water')"
+      v-for="(words, one) in WHAT"
       :key="one"
       :model-value="mix.draft.preparations.includes(one)"
       @update:model-value="toggle(one, $event)"
-      >{{ WHAT[one] }}</CheckField
+      >{{ words }}</CheckField
     >
   </FoldAway>
 </template>

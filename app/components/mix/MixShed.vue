@@ -4,7 +4,9 @@ import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { looseReading } from '~/composables/readings'
 import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
 import { useMixDraft } from '~/state/mixDraft'
 import { mostContainers } from '#core/media/capacity'
 import { onShelves } from '#core/stores/draw'
@@ -12,6 +14,7 @@ import { asBatchRequest } from '#shared/records/batch'
 
 /** The other way round: from what is in the shed to the most trays it fills, and what runs out first. */
 const context = useContext()
+const household = useHousehold()
 const mix = useMixDraft()
 
 /** What is folded away is not drawn. */
@@ -59,7 +62,7 @@ const limit = computed(() => context.materials.get(capacity.value?.limitedBy ?? 
           :key="line.material.id"
           :model-value="haveL[line.material.id] ?? null"
           optional
-          dimension="volume"
+          :reading="looseReading(line.material, household.kitchen)"
           :label="`${line.material.name}, loose`"
           hint="enough"
           @update:model-value="haveL = { ...haveL, [line.material.id]: $event }"

@@ -137,16 +137,17 @@ const roundingText = (line: MaterialLine) => {
       <div v-if="plan.hotWater" class="soak">
         <h3>Hot water</h3>
         <p>
-          <strong><FigureValue :figure="plan.hotWater.waterL" /></strong> of boiling water in all, the coir’s
-          soak included. The middle comes to about <FigureValue :figure="plan.hotWater.reachesC" /> and is
-          cool after <FigureValue :figure="plan.hotWater.coolHours" />.
+          <strong><FigureValue :figure="plan.hotWater.waterL" /></strong> of boiling water{{
+            plan.hotWater.of === 'coir' ? ': the coir’s soak' : ' in all, the coir’s soak included'
+          }}. The middle comes to about <FigureValue :figure="plan.hotWater.reachesC" /> and is cool after
+          <FigureValue :figure="plan.hotWater.coolHours" />.
         </p>
         <p v-if="plan.hotWater.reachesC.value < PASTEURISED_C" class="small">
           Half an hour at {{ temperature(PASTEURISED_C) }} would kill most damping-off fungi; this stays
           below. A wetter feel takes more hot water, or heat the mix itself.
         </p>
       </div>
-      <p v-else class="soft small">
+      <p v-if="plan.hotWater?.of !== 'mix'" class="soft small">
         Then stir in about <FigureValue :figure="plan.waterL" /> of water, until it feels like
         {{ FEEL_WORDS[mix.draft.feel] }}.
       </p>

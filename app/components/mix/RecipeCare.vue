@@ -40,6 +40,7 @@ async function keep(asNew: boolean) {
     reasoning: mix.recipe?.reasoning ?? '',
     ...making(),
     worksIn: [],
+    homeTests: base?.body.homeTests ?? [],
   })
   if (!kept) return
   mix.change('recipe', (draft) => (draft.recipeId = kept.stored.id))

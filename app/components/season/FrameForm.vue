@@ -18,7 +18,7 @@ import { dissolvesNitrogen } from '#core/feed/feed'
 import { dayFrom, yearsOn } from '#core/season/day'
 import { frameProblems } from '#core/season/frame'
 import { LIGHT_SCHOOLS } from '#core/season/light'
-import { printPath } from '#core/problem'
+import { messageAt } from '#core/problem'
 import type { SeasonFrameRecord } from '#shared/records/season-frame'
 
 /** The household's year: frosts, shelf, lamps, schools. */
@@ -48,7 +48,7 @@ const draft = ref<SeasonFrameRecord>(
 const household = useHousehold()
 const { saving, save, dismiss } = useHouseholdPart('season', 'frosts and shelf')
 const problems = computed(() => frameProblems(draft.value))
-const problemAt = (field: string) => problems.value.find(({ path }) => printPath(path) === field)?.message
+const problemAt = (field: string) => messageAt(problems.value, field)
 const { first: unreadable } = provideUnreadable()
 const lightSchool = computed(() => LIGHT_SCHOOLS.find(({ id }) => id === draft.value.lightSchool)!)
 const feedingSchool = computed(() => FEEDING_SCHOOLS.find(({ id }) => id === draft.value.feedingSchool)!)

@@ -6,7 +6,10 @@ import {
   type BatchRequest,
   type Fill,
 } from '../batch-request'
+import type { Blend } from '../blend'
+import type { Ingredient } from '../ingredient'
 import { BUILT_IN } from '../materials'
+import { mixingLoss } from '../mixing-loss'
 
 /* Batches for the tests of media: a plain one, and one whose pots are filled in layers. */
 
@@ -30,6 +33,7 @@ export const request = (over: Partial<BatchRequest> = {}): BatchRequest => ({
   scoop: { name: 'yoghurt pot', volumeL: 0.5 },
   ...plainBatch(),
   materials: BUILT_IN,
+  homeTests: [],
   ...over,
 })
 
@@ -48,3 +52,10 @@ export const layered = (topMm: number | null, over: Partial<BatchRequest> = {}):
     scoop: { name: 'pot', volumeL: 0.5 },
     ...over,
   })
+
+/** A mix that nobody measured. */
+export const blend = (ingredients: readonly Ingredient[]): Blend => ({
+  ingredients,
+  mixingLoss: mixingLoss(ingredients),
+  curve: null,
+})

@@ -1,10 +1,7 @@
 import * as z from 'zod'
 import { chemistryOf, dosed } from '#core/media/chemistry'
-import { mixForOne, physicsIn } from '#core/media/container-physics'
-import { daysOfFood } from '#core/media/food'
-import { sharesOf } from '#core/media/mix-plan'
-import { mixingLoss } from '#core/media/mixing-loss'
-import { verdictsOn } from '#core/media/verdicts'
+import { blendOf } from '#core/media/blend'
+import { insideOf } from '#core/media/inside'
 import { mixToCompute } from '#shared/computations'
 import { withOwn } from '#shared/records/batch'
 import { figures, place, tabled } from '../../http/figures'
@@ -25,12 +22,10 @@ export default route(
   ({ body }) => {
     const { containers, materials } = withOwn(body)
     const container = containers.get(body.containerId)!
-    const ingredients = sharesOf(body.parts, materials)
-    const loss = mixingLoss(ingredients)
-    const physics = physicsIn(container, ingredients, loss, null, body.blockCompression)
-    const chemistry = chemistryOf(ingredients, loss, dosed(body.extras, materials))
-    const food = daysOfFood(chemistry, mixForOne(container, physics, body.plants), 'medium')
-    const verdicts = verdictsOn(container, physics, chemistry, ingredients, food)
-    return tabled({ physics, chemistry, daysOfFood: food, mixingLoss: loss, verdicts })
+    const blend = blendOf(body.parts, materials, body.homeTests)
+    const chemistry = chemistryOf(blend.ingredients, blend.mixingLoss, dosed(body.extras, materials))
+    const { plants, blockCompression: press } = body
+    const inside = insideOf(container, blend, chemistry, { plants, press })
+    return tabled({ ...inside, chemistry, mixingLoss: blend.mixingLoss })
   },
 )

@@ -1,0 +1,1 @@
+ALTER TABLE "recipe" ADD COLUMN "home_tests" jsonb DEFAULT '[]'::jsonb NOT NULL;
