@@ -185,7 +185,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
           lightHours: 16,
           mixC: 20,
         },
-        { stage: 'pot up', containerId: 'pot-10cm', recipeId: 'lean-and-light', part: 0.4 },
+        { stage: 'pot up', containerId: 'pot-10cm', recipeId: 'lean-and-light', plantsEach: 2, part: 0.4 },
       ],
     }),
   ),

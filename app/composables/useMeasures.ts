@@ -1,5 +1,6 @@
 import { useHousehold } from '~/state/household'
 import { printArea, printQuantity } from '#core/units/format'
+import { saidIn } from '#core/units/said'
 
 /** Amounts in the household's own measures, for what is said in a sentence. */
 export function useMeasures() {
@@ -11,6 +12,8 @@ export function useMeasures() {
     area: (m2: number) => printArea(m2, household.kitchen),
     length: (mm: number) => printQuantity(mm, 'length', household.kitchen),
     mass: (g: number) => printQuantity(g, 'mass', household.kitchen),
+    /** A sentence of the rules, its amounts in these measures. */
+    said: (text: string) => saidIn(household.kitchen, text),
     temperature: (celsius: number) => printQuantity(celsius, 'temperature', household.kitchen),
   }
 }

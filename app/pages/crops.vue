@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/bench/wording'
 import { useMeasures } from '~/composables/useMeasures'
 import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
@@ -72,7 +73,7 @@ const lines = computed(() => {
     [
       'Before sowing',
       one.treatment
-        ? `${one.treatment.kind}${one.treatment.days ? ` for ${one.treatment.days} days` : ''}`
+        ? `${one.treatment.kind}${one.treatment.days ? ` for ${counted(one.treatment.days, 'day')}` : ''}`
         : 'nothing',
       s.treatment,
     ],
@@ -178,7 +179,7 @@ const TAGS = {
           </button>
           <span class="soft">
             {{ one.body.year }}<template v-if="one.body.supplier">, {{ one.body.supplier }}</template
-            ><template v-if="one.body.seeds !== null">, {{ printNumber(one.body.seeds) }} seeds</template
+            ><template v-if="one.body.seeds !== null">, {{ counted(one.body.seeds, 'seed') }}</template
             ><template v-if="one.body.germination !== null"
               >, tested {{ printShare(one.body.germination) }}</template
             >

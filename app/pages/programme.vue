@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { counted } from '#core/bench/wording'
+import { useMeasures } from '~/composables/useMeasures'
 import DayField from '~/components/fields/DayField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
@@ -25,6 +27,8 @@ import { Trash2 } from '@lucide/vue'
 import { FEEDING_SCHOOLS, runsOutOn } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { onShelves } from '#core/stores/draw'
+
+const { said } = useMeasures()
 
 definePageMeta({
   place: { title: 'Ladder of feeds', what: 'from seed leaves to planting out', parent: '/feed' },
@@ -148,7 +152,7 @@ const blocked = computed(() =>
             Hungry from {{ dayText(programme.plan.hungryFrom) }}: stronger, more often, or a richer mix.
           </template>
           <template v-else>Never hungry.</template>
-          Seed and first mix last {{ programme.plan.mixLasts }} days on their own.
+          Seed and first mix last {{ counted(programme.plan.mixLasts, 'day') }} on their own.
         </p>
         <p>
           To the end: <FigureValue :figure="programme.plan.solutionL" /> of solution,
@@ -163,7 +167,7 @@ const blocked = computed(() =>
           >
         </p>
       </template>
-      <p v-else class="problem">{{ programme.problems[0]?.message }}</p>
+      <p v-else class="problem">{{ said(programme.problems[0]?.message ?? '') }}</p>
     </section>
 
     <ProgrammeRungs class="whole" />
@@ -188,7 +192,7 @@ const blocked = computed(() =>
       <ul>
         <li v-for="one in household.programmes" :key="one.id" class="kept">
           <NuxtLink :to="`/programme?programme=${one.id}`">{{ one.body.name }}</NuxtLink>
-          <span class="soft">· {{ one.body.plants }} plants, {{ one.body.school }}</span>
+          <span class="soft">· {{ counted(one.body.plants, 'plant') }}, {{ one.body.school }}</span>
           <Button text :aria-label="`Remove ${one.body.name}`" @click="remove('programmes', one)">
             <Trash2 aria-hidden="true" />
           </Button>

@@ -5,6 +5,7 @@ import TypedField from '~/components/fields/TypedField.vue'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { provideUnreadable } from '~/composables/useUnreadable'
+import { useMeasures } from '~/composables/useMeasures'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { airWanted } from '#core/media/air-wanted'
@@ -23,6 +24,7 @@ import { asBatchRequest, batchRecordProblems } from '#shared/records/batch'
 definePageMeta({ place: { title: 'Signs', what: 'pale, burnt, purple: what is likely', parent: '/feed' } })
 
 const household = useHousehold()
+const { said } = useMeasures()
 const context = useContext()
 provideUnreadable()
 
@@ -153,7 +155,7 @@ const LIKELY = (weight: number) =>
           <h3>
             {{ cause.name }} <span class="how">{{ LIKELY(cause.weight) }}</span>
           </h3>
-          <p>{{ cause.because }}.</p>
+          <p>{{ said(cause.because) }}.</p>
           <p class="then">{{ cause.then }}</p>
         </li>
       </ol>

@@ -1,3 +1,5 @@
+import { printNumber } from '../units/format'
+
 /** A name inside a sentence: `Teaspoon` becomes `teaspoon`, `1 L measure` and `EC pen` stay. */
 export function inSentence(name: string): string {
   return /^\p{Lu}\p{Ll}/u.test(name) ? name[0]!.toLowerCase() + name.slice(1) : name
@@ -6,3 +8,7 @@ export function inSentence(name: string): string {
 /** With its article: `a 72-cell tray`, `an 80-cell tray`, `an 8 gal bag`, `an 18-cell tray`, `a 1 litre pot`. */
 export const withArticle = (name: string): string =>
   `${/^(?:[aeio]|u(?!ni|s\b)|8|11\b|18\b)/i.test(name.trim()) ? 'an' : 'a'} ${name}`
+
+/** `1 plant`, `24 plants`. */
+export const counted = (n: number, one: string): string =>
+  `${printNumber(n)} ${n === 1 ? one : one.endsWith('h') ? `${one}es` : `${one}s`}`

@@ -28,6 +28,8 @@ export interface Fill {
   readonly plants?: number | null | undefined
   /** What the root ball of one plant brings with it when it is potted up, mL. */
   readonly ballMl?: number | undefined
+  /** The container it comes out of. */
+  readonly ballContainerId?: string | null | undefined
 }
 
 export const COVER_IS_THE_MIX = 'mix'

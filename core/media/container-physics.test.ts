@@ -11,7 +11,7 @@ import type { Ingredient } from './ingredient'
 import { blend } from './test/fixture'
 import { airWanted } from './air-wanted'
 import { materialById, MATERIALS } from './materials'
-import { mixingLoss, openingOf } from './mixing-loss'
+import { mixingLoss } from './mixing-loss'
 
 const share = (value: number) => given('share', value, 'share', yours())
 const mix = (parts: Record<string, number>): Ingredient[] => {

@@ -1,7 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { CONTAINERS } from '../containers/catalogue'
-import { cellVolume } from '../containers/container'
 import { BUILT_IN } from './materials'
 import { chemistryOf, dosed } from './chemistry'
 import { blendOf } from './blend'

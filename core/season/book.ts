@@ -58,6 +58,7 @@ export function seasonBook(
         fill.coverMm,
         fill.coverMaterialId,
         fill.ballMl ?? 0,
+        fill.plants ?? 1,
       ].join(' ')
       const known = litres.get(key)
       if (known !== undefined) return known

@@ -174,7 +174,13 @@ function gather<T>(
 function mergeFills(fills: readonly Fill[]): Fill[] {
   const merged = new Map<string, Fill>()
   for (const fill of fills) {
-    const key = [fill.container.id, fill.coverMm, fill.coverMaterialId].join(' ')
+    const key = [
+      fill.container.id,
+      fill.coverMm,
+      fill.coverMaterialId,
+      fill.plants ?? 1,
+      fill.ballMl ?? 0,
+    ].join(' ')
     const known = merged.get(key)
     merged.set(key, known ? { ...known, count: known.count + fill.count } : fill)
   }

@@ -48,7 +48,7 @@ export function feedSowing(
     if (days < 1) continue
     const { stageId, nMgPerL, everyDays } = rung.care
     const where = {
-      cellMl: Math.max(LEAST_CELL_ML, cellVolume(rung.container).value),
+      cellMl: Math.max(LEAST_CELL_ML, cellVolume(rung.container).value / (rung.fill.plants ?? 1)),
       ...book.foodOf(recipeId ?? ''),
     }
     if (rung.index === 0) {

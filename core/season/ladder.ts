@@ -10,6 +10,8 @@ export interface LadderRung {
   readonly stage: RungStage
   readonly containerId: string | null
   readonly recipeId: string | null
+  /** Plants set together in each cell or pot; one where nothing is said, and in the first rung, where seeds are counted. */
+  readonly plantsEach?: number | null | undefined
   /** Part of the weeks under cover; hardening and the final container have their own days. */
   readonly part: number
   readonly days: number | null
@@ -138,6 +140,9 @@ export function ladderProblems(
         ? [{ path: [i, 'containerId'], message: 'This container is not known.' }]
         : []),
       ...shrinks(rungs, i, findContainer),
+      ...(one.plantsEach == null
+        ? []
+        : wholeWithin([i, 'plantsEach'], one.plantsEach, 1, 50, 'One container holds 1 to 50 plants.')),
       ...(one.days === null
         ? []
         : wholeWithin([i, 'days'], one.days, 1, 200, 'A rung lasts 1 to 200 whole days.')),

@@ -103,6 +103,23 @@ describe('a planned sowing', () => {
     }
   })
 
+  it('sets several plants into one container where that is the way, and reckons mix, room and food by them', () => {
+    const rungs = (plantsEach: number | null) =>
+      ladderById('cell-pot-bucket').rungs.map((one) =>
+        one.stage === 'set in' ? { ...one, plantsEach } : one,
+      )
+    const [alone, four] = [null, 4].map((each) =>
+      plan('tomato', { plants: 12, rungs: rungs(each) }).rungs.at(-1)!,
+    )
+    expect([alone!.fill.count, four!.fill.count, four!.plants]).toEqual([12, 3, 12])
+    // Four balls of a pint cup take the room of mix in the same bucket: by hand, 3 more cups, settled and spare counted.
+    const perBucket = (one: typeof alone) => one!.looseL / one!.fill.count
+    const ball = alone!.fill.ballMl! / 1000
+    const lost = perBucket(alone) - perBucket(four)
+    expect(lost / (3 * ball)).toBeGreaterThan(1)
+    expect(lost / (3 * ball)).toBeLessThan(1.3)
+  })
+
   it('knows that a flat of 72 becomes about two once potted on into 2½ in pots', () => {
     const pots = planSowing(ask('pepper', { plants: 68, ladderId: 'cell-pot-pot' }), frame, book).rungs[1]!
     expect(pots.fill.count).toBe(72)

@@ -203,11 +203,18 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
 
   const carried = crop.clump ? start.cells : Math.ceil(request.plants * (1 + SPARE_PLANTS))
   let container: Container | undefined
+  let each = 1
   const planned = rungs.map((rung, index): PlannedRung => {
-    const before = container
-    container = rung.containerId ? book.findContainer(rung.containerId)! : before!
+    const before = container && { container, each }
+    // Where they stay in what they stand in, they stay as many.
+    each = index === 0 ? 1 : (rung.plantsEach ?? (rung.containerId ? 1 : each))
+    container = rung.containerId ? book.findContainer(rung.containerId)! : before!.container
     const places = index === 0 ? start.cells : rung.stage === 'set in' ? request.plants : carried
-    const fill = { ...fillOf(rung, container, places, crop), ...ballOf(rung, before, container) }
+    const fill = {
+      ...fillOf(rung, container, Math.ceil(places / each), crop),
+      ...(each > 1 && { plants: each }),
+      ...ballOf(rung, before, container, each),
+    }
     return {
       index,
       stage: rung.stage,
@@ -322,12 +329,14 @@ function fillOf(rung: LadderRung, container: Container, places: number, crop: Cr
 /** What a plant brings with it from the cell it is potted up out of; out of an open tray it comes with nearly nothing. */
 function ballOf(
   { stage, recipeId }: LadderRung,
-  before: Container | undefined,
+  before: { container: Container; each: number } | undefined,
   into: Container,
-): { ballMl?: number } {
-  if (!before || recipeId === null || stage === 'prick out' || before.kind === 'open tray') return {}
-  const [ball, room] = [cellVolume(before).value, cellVolume(into).value]
-  return ball < room * 0.8 ? { ballMl: ball } : {}
+  each: number,
+): Pick<Fill, 'ballMl' | 'ballContainerId'> {
+  if (!before || recipeId === null || stage === 'prick out' || before.container.kind === 'open tray')
+    return {}
+  const [ball, room] = [cellVolume(before.container).value / before.each, cellVolume(into).value]
+  return ball * each < room * 0.8 ? { ballMl: ball, ballContainerId: before.container.id } : {}
 }
 
 /** Webs and rims around a tray's cells [default]. */

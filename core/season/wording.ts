@@ -1,10 +1,11 @@
+import { counted } from '../bench/wording'
 import { printNumber } from '../units/format'
 import type { PlannedRung, PlannedSowing } from './sowing'
 import type { Job } from './today'
 
 /** `2 × 72-cell tray`. */
 export const containersText = ({ fill }: Pick<PlannedRung, 'fill'>) =>
-  `${fill.count} × ${fill.container.name}`
+  `${fill.count} × ${fill.container.name}${fill.plants && fill.plants > 1 ? `, ${fill.plants} in each` : ''}`
 
 const DOING: Readonly<Record<PlannedRung['stage'], string>> = {
   sow: 'Sow',
@@ -59,10 +60,10 @@ export function jobWords(
         detail: !rung
           ? ''
           : job.stage === 'sow' || job.stage === 'broadcast'
-            ? `${printNumber(planned!.seeds)} seeds, ${containersText(rung)}`
+            ? `${counted(planned!.seeds, 'seed')}, ${containersText(rung)}`
             : job.stage === 'harden'
-              ? `${rung.plants} plants, a little longer outside each day`
-              : `${rung.plants} plants into ${containersText(rung)}`,
+              ? `${counted(rung.plants, 'plant')}, a little longer outside each day`
+              : `${counted(rung.plants, 'plant')} into ${containersText(rung)}`,
       }
     case 'look':
       return { title: `See whether ${who} is up`, detail: 'count what came up' }
@@ -75,7 +76,10 @@ export function jobWords(
       }
     case 'harden':
       return {
-        title: job.hours === 24 ? `Leave ${who} out overnight` : `${who} outside for ${job.hours} hours`,
+        title:
+          job.hours === 24
+            ? `Leave ${who} out overnight`
+            : `${who} outside for ${counted(job.hours ?? 0, 'hour')}`,
         detail: 'hardening off',
       }
     case 'out':

@@ -2,7 +2,7 @@ import ical, { ICalAlarmType, ICalCalendarMethod, type ICalEventData } from 'ica
 import { addDays, dayNumber, type Day } from '#core/season/day'
 import { feedRuns, mixRuns } from '#core/season/demand'
 import { containersText } from '#core/season/wording'
-import { printNumber } from '#core/units/format'
+import { printNumber, printQuantity } from '#core/units/format'
 import { lastChange, plannedSeason } from './season'
 
 /** Coir is set to soak in the evening, on the household's own clock. */
@@ -20,6 +20,7 @@ export async function seasonCalendar(householdId: string, on?: Day): Promise<str
   const changed = await lastChange(householdId)
   // Days move when something is written, and when work that is late is held at today: either raises it.
   const sequence = Math.floor((changed.getTime() - EPOCH) / 1000) + dayNumber(today)
+  const litres = (l: number) => printQuantity(l, 'volume', context.kitchen)
   const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'mix'
 
   const calendar = ical({
@@ -59,7 +60,7 @@ export async function seasonCalendar(householdId: string, on?: Day): Promise<str
   for (const run of mixRuns(rows, context.frame)) {
     const [first] = run.of
     const key = `${first!.sowingId}-mix-${first!.rung}`
-    const said = `${printNumber(run.looseL)} L of ${nameOfMix(run.recipeId)}`
+    const said = `${litres(run.looseL)} of ${nameOfMix(run.recipeId)}`
     add(key, run.on, `Make ${said}`, run.tubs > 1 ? `In ${run.tubs} tubs.` : '')
     if (context.book.wantsSoak(run.recipeId))
       add(`${key}-soak`, run.soakOn, `Soak coir for ${said}`, 'The evening before.', {
@@ -78,7 +79,7 @@ export async function seasonCalendar(householdId: string, on?: Day): Promise<str
     add(
       `${first}-feed-${nth}`,
       feed.on,
-      `Feed: ${printNumber(feed.solutionL)} L at ${printNumber(feed.nMgPerL)} mg/L`,
+      `Feed: ${litres(feed.solutionL)} at ${printNumber(feed.nMgPerL)} mg/L`,
       feed.cans > 1 ? `${feed.cans} cans` : '',
     )
   }

@@ -106,7 +106,7 @@ export function asBatchRequest(fields: BatchFields, known: Reckoned): BatchReque
       const found = known.containers.get(containerId)
       if (!found) throw new RangeError(`fills[${index}].containerId: '${containerId}' is not known`)
       const from = ballContainerId ? known.containers.get(ballContainerId) : undefined
-      return { ...fill, container: found, ...(from && { ballMl: cellVolume(from).value }) }
+      return { ...fill, container: found, ...(from && { ballMl: cellVolume(from).value, ballContainerId }) }
     }),
   }
 }

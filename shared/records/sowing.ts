@@ -29,6 +29,7 @@ export const sowing = z.object({
         stage: z.enum(RUNG_STAGES),
         containerId: reference.nullable(),
         recipeId: reference.nullable(),
+        plantsEach: amount.nullish().describe('Plants set together in each cell or pot; null for one'),
         part: amount.min(0).max(1).describe('Of the weeks under cover, 0–1'),
         days: own,
         nMgPerL: own.describe('mg/L of nitrogen'),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import RadioButton from 'primevue/radiobutton'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import { computed } from 'vue'
@@ -11,6 +12,8 @@ import { inSentence } from '#core/bench/wording'
 import { printNumber, printShare } from '#core/units/format'
 import { given } from '#core/working/figure'
 import { yours } from '#core/working/source'
+
+const { said } = useMeasures()
 
 /** The dose, how to measure it with the tools owned, and how far off that may be. */
 const feed = useFeedDraft()
@@ -93,7 +96,7 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
     </template>
     <div v-else role="status">
       <p><strong>No dose yet.</strong></p>
-      <p>{{ feed.problems[0]?.message }}</p>
+      <p>{{ said(feed.problems[0]?.message ?? '') }}</p>
     </div>
   </div>
 </template>

@@ -1,12 +1,15 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
+
 defineProps<{ id: string; label: string; hideLabel?: boolean; hint?: string; problem?: string }>()
+const { said } = useMeasures()
 </script>
 
 <template>
   <div class="field">
     <label :for="id" :class="{ unseen: hideLabel }">{{ label }}</label>
     <slot />
-    <p v-if="problem" :id="`${id}-problem`" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem" :id="`${id}-problem`" class="problem" role="alert">{{ said(problem) }}</p>
     <p v-else-if="hint" :id="`${id}-hint`" class="hint">{{ hint }}</p>
   </div>
 </template>

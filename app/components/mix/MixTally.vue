@@ -15,7 +15,7 @@ import { printFraction } from '#core/units/fraction'
 import type { MaterialLine } from '#core/media/batch'
 import { textureFill } from '~/drawings/textures'
 
-const { temperature, length } = useMeasures()
+const { said, temperature, length } = useMeasures()
 
 /** What has to be measured, opened and soaked for the batch. */
 const mix = useMixDraft()
@@ -192,7 +192,7 @@ const roundingText = (line: MaterialLine) => {
     </template>
     <div v-else class="waiting" role="status">
       <p><strong>Nothing to measure yet.</strong></p>
-      <p>{{ mix.problems[0]?.message }}</p>
+      <p>{{ said(mix.problems[0]?.message ?? '') }}</p>
     </div>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/bench/wording'
 import { computed, reactive, ref } from 'vue'
 import Button from 'primevue/button'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
@@ -8,7 +9,6 @@ import FigureValue from '~/components/figures/FigureValue.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { copyOf } from '~/composables/copyOf'
 import { useOwnRecipe } from '~/composables/useOwnRecipe'
-import { useContext } from '~/state/context'
 import { useMixDraft } from '~/state/mixDraft'
 import { measuredCurve, FAR_APART, homeTestProblems, measuredBy } from '#core/media/home-test'
 import { runOfWeights, runProblems, type HomeTest, type TestRun } from '#core/media/home-test'
@@ -16,7 +16,6 @@ import { messageAt } from '#core/problem'
 import { printShare } from '#core/units/format'
 
 /** A mix measured at home in five steps: how much it holds, and how much air is left. From then on it counts as measured. */
-const context = useContext()
 const mix = useMixDraft()
 const recipe = useOwnRecipe()
 
@@ -218,7 +217,7 @@ const forget = (index: number) =>
     </template>
     <ul v-if="kept.length" class="runs">
       <li v-for="(one, index) in kept" :key="index">
-        Measured by you, {{ one.runs.length === 1 ? '1 run' : `${one.runs.length} runs` }}: air
+        Measured by you, {{ counted(one.runs.length, 'run') }}: air
         <FigureValue :figure="measuredBy(one).air" />
         <Button class="quiet" @click="forget(index)">Back to the book</Button>
       </li>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/bench/wording'
 import Button from 'primevue/button'
 import { newId } from '~/composables/newId'
 import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
@@ -11,7 +12,6 @@ import { useSeason } from '~/state/season'
 import { useUndo } from '~/state/undo'
 import { containersText } from '#core/season/wording'
 import { readSowing, seasonFor, successionDays } from '#core/season/sentence'
-import { printNumber } from '#core/units/format'
 import { asSowingRequest, sowingRecordProblems, type SowingRecord } from '#shared/records/sowing'
 import { planSowing } from '#core/season/sowing'
 
@@ -129,8 +129,9 @@ const capital = (name: string) => name[0]!.toUpperCase() + name.slice(1)
         <p>
           <strong>Sow {{ printDay(answer.sowOn) }}</strong>
           <span class="soft"> ({{ printDay(answer.sowRange[0]) }} to {{ printDay(answer.sowRange[1]) }})</span
-          >: {{ printNumber(answer.seeds) }} seeds<template v-if="first.stage === 'sow'">
-            in {{ answer.cells }} cells of {{ answer.perCell }}</template
+          >: {{ counted(answer.seeds, 'seed')
+          }}<template v-if="first.stage === 'sow'">
+            in {{ counted(answer.cells, 'cell') }} of {{ answer.perCell }}</template
           >, {{ containersText(first) }}.
           <template v-if="answer.treatOn">Treat the seed on {{ printDay(answer.treatOn) }}.</template>
           <template v-if="answer.emergence">Up in <FigureValue :figure="answer.emergence" />.</template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/bench/wording'
 import { useMeasures } from '~/composables/useMeasures'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
@@ -112,6 +113,15 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
             :problem="problemAt(`rungs[${index}].containerId`)"
             @update:model-value="editRung(index, { containerId: $event })"
           />
+          <TypedField
+            v-if="index > 0"
+            :model-value="rung.plantsEach ?? null"
+            optional
+            label="Plants in each"
+            hint="one"
+            :problem="problemAt(`rungs[${index}].plantsEach`)"
+            @update:model-value="editRung(index, { plantsEach: $event })"
+          />
           <ChoiceField
             :model-value="rung.recipeId"
             label="Mix"
@@ -126,7 +136,7 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
           <ol class="days">
             <li v-for="day in hardening(index)" :key="day.on">
               <strong>{{ printDay(day.on) }}</strong>
-              {{ day.hours === 24 ? 'day and night' : `${day.hours} hours` }}:
+              {{ day.hours === 24 ? 'day and night' : counted(day.hours, 'hour') }}:
               {{ day.where }}
             </li>
           </ol>

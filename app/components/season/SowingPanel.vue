@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/bench/wording'
 import { useMeasures } from '~/composables/useMeasures'
 import DayField from '~/components/fields/DayField.vue'
 import TextField from '~/components/fields/TextField.vue'
@@ -25,7 +26,7 @@ import { printNumber } from '#core/units/format'
 import { asSowingRequest, sowingRecordProblems, type SowingRecord } from '#shared/records/sowing'
 import type { PlannedRow } from '#shared/season'
 
-const { temperature, length } = useMeasures()
+const { said, temperature, length } = useMeasures()
 
 /** One sowing: what is asked of it, and its ladder rung by rung. What follows by itself can be set, and says so. */
 const props = defineProps<{ row: PlannedRow | undefined; id: string }>()
@@ -192,7 +193,7 @@ async function giveUp() {
 
     <div v-if="planned && crop" class="said">
       <p>
-        <strong>{{ printNumber(planned.seeds) }} seeds</strong>, {{ coverOf(crop, length) }};
+        <strong>{{ counted(planned.seeds, 'seed') }}</strong>, {{ coverOf(crop, length) }};
         {{
           crop.light === 'wants dark'
             ? 'in the dark'
@@ -207,7 +208,8 @@ async function giveUp() {
         >
         <template v-if="crop.treatment">
           Before: {{ crop.treatment.kind
-          }}<template v-if="crop.treatment.days"> for {{ crop.treatment.days }} days</template>.</template
+          }}<template v-if="crop.treatment.days"> for {{ counted(crop.treatment.days, 'day') }}</template
+          >.</template
         >
       </p>
       <p>
@@ -223,7 +225,7 @@ async function giveUp() {
       </p>
       <p v-for="notice in planned.notices" :key="notice.kind" class="problem">{{ say(notice) }}</p>
     </div>
-    <p v-else-if="problems[0]" class="problem" role="alert">{{ problems[0].message }}</p>
+    <p v-else-if="problems[0]" class="problem" role="alert">{{ said(problems[0].message) }}</p>
 
     <SowingLadder
       :body="body"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { unitById } from '#core/units/unit-table'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import PackRow from '~/components/stores/PackRow.vue'
@@ -20,9 +21,18 @@ const remove = useRemoval()
 const { printAmount } = useShopping()
 
 const editing = ref<Stored<StockRecord> | 'new' | null>(null)
+/** What prices are compared by. */
+const WHOLE = {
+  metric: { volume: 'L', mass: 'kg' },
+  us: { volume: 'us-gal', mass: 'lb' },
+  imperial: { volume: 'imp-gal', mass: 'lb' },
+} as const
 const priceText = (goods: Goods, price: number) => {
   const unit = goodsUnit(goods)
-  return `${(unit === 'L' ? price : price * 1000).toFixed(2)} a ${unit === 'g' ? 'kg' : 'L'}`
+  const whole = unitById(WHOLE[household.kitchen][unit === 'g' ? 'mass' : 'volume'])
+  // A price is by the litre, gram or millilitre; a base unit is a litre or a gram.
+  const inBase = unit === 'mL' ? 1000 : 1
+  return `${(price * inBase * whole.factor).toFixed(2)} per ${whole.symbol}`
 }
 const rows = computed(() =>
   household.stocks

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMeasures } from '~/composables/useMeasures'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import Button from 'primevue/button'
 import { definePageMeta, useRoute } from '#imports'
@@ -18,6 +19,8 @@ import { useToday } from '~/composables/useToday'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { CalendarDays } from '@lucide/vue'
+
+const { said } = useMeasures()
 
 definePageMeta({
   place: { title: 'Season', what: 'ladders on a time axis, and what they ask for', order: 2, key: 'e' },
@@ -74,7 +77,7 @@ async function copyCalendar() {
       <ul v-if="season.unplanned.length" class="unplanned">
         <li v-for="one in season.unplanned" :key="one.id" class="problem">
           <button type="button" class="name" @click="selected = one.id">{{ one.body.name }}</button>
-          {{ one.problem.message }}
+          {{ said(one.problem.message) }}
         </li>
       </ul>
 

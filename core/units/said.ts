@@ -1,0 +1,38 @@
+import { printQuantity } from './format'
+import type { Dimension, Kitchen } from './unit'
+
+/** Units in which the rules of the trade are stated, with what one of them is in the base unit. */
+const STATED: Readonly<Record<string, readonly [Dimension, number]>> = {
+  L: ['volume', 1],
+  mL: ['volume', 0.001],
+  mm: ['length', 1],
+  cm: ['length', 10],
+  '°C': ['temperature', 1],
+}
+const AMOUNT =
+  /(\d+(?:\.\d+)?)(?: (L|mL|mm|cm|°C))?( (?:to|and) )(\d+(?:\.\d+)?) (L|mL|mm|cm|°C)(?![\w/·])|(\d+(?:\.\d+)?) (L|mL|mm|cm|°C)(?![\w/·])/g
+
+/**
+ * A sentence with its amounts in the measures of a kitchen: `A tub holds 1 to 2000 L` becomes `A tub holds 1 qt to 528 gal`.
+ * Rules are stated in litres, millimetres and °C; a rate (g/L) stays as it is.
+ */
+export function saidIn(kitchen: Kitchen, text: string): string {
+  if (kitchen === 'metric') return text
+  const print = (value: string, unit: string) => {
+    const [dimension, inBase] = STATED[unit]!
+    return printQuantity(Number(value) * inBase, dimension, kitchen)
+  }
+  return text.replace(
+    AMOUNT,
+    (
+      _,
+      low?: string,
+      lowUnit?: string,
+      joins?: string,
+      high?: string,
+      unit?: string,
+      one?: string,
+      of?: string,
+    ) => (low ? `${print(low, lowUnit ?? unit!)}${joins}${print(high!, unit!)}` : print(one!, of!)),
+  )
+}
