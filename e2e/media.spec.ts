@@ -146,3 +146,34 @@ test('a recipe is typed in per cent: the others share the rest', async ({ page, 
   await expect(page.getByLabel('Per cent of Perlite, coarse')).toHaveValue('25')
   await expect(page.getByLabel('Per cent of Worm castings')).toHaveValue('25')
 })
+
+test('a mix measured at home in five steps counts as measured from then on, and goes back to the book', async ({
+  page,
+  household,
+}) => {
+  const { id } = await household.put('batches', {
+    ...SOWING_BATCH,
+    parts: [{ materialId: 'peat', parts: 1 }],
+  })
+  await goTo(page, `/mix?batch=${id}`)
+  const air = page.getByRole('region', { name: 'The air in it' })
+  const before = await air.getByRole('figure').filter({ hasText: 'this one' }).innerText()
+  await page.getByRole('button', { name: 'Measure your own mix' }).click()
+  const keep = page.getByRole('button', { name: 'Keep this run', exact: true })
+  const type = (label: string, what: string) => page.getByLabel(label, { exact: true }).fill(what)
+  await type('It holds to the line', '1 L')
+  await type('Poured on in all', '1.2 L')
+  await type('Ran out', '150 mL')
+  // More than it holds: told at the field, and not kept.
+  await expect(page.getByText(/more water than the container holds/)).toBeVisible()
+  await expect(keep).toBeDisabled()
+  await type('Poured on in all', '900 mL')
+  await keep.click()
+  await expect(page.getByText('Run 1: 90 % pores, 15 % air')).toBeVisible()
+  await page.getByRole('button', { name: 'Use it for this mix' }).click()
+  await expect(air).toContainText('By your home test of this mix')
+  await page.reload()
+  await expect(air).toContainText('By your home test of this mix')
+  expect(await air.getByRole('figure').filter({ hasText: 'this one' }).innerText()).not.toBe(before)
+  await expectAccessible(page)
+})

@@ -237,6 +237,11 @@ const forget = (index: number) =>
   margin-top: 0.35rem;
 }
 
+.runs {
+  display: grid;
+  gap: 0.35rem;
+}
+
 .runs li {
   display: flex;
   flex-wrap: wrap;
