@@ -2,6 +2,7 @@ import { globSync } from 'tinyglobby'
 import { fileURLToPath } from 'node:url'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
+const noRipple = fileURLToPath(new URL('./app/theme/no-ripple.ts', import.meta.url))
 const noStyle = fileURLToPath(new URL('./app/theme/no-style.ts', import.meta.url))
 
 const api = fileURLToPath(new URL('./server/api', import.meta.url))
@@ -82,7 +83,12 @@ export default defineNuxtConfig({
   },
   vite: {
     // The look of PrimeVue's parts is ours: its own style sheets would travel unused.
-    resolve: { alias: [{ find: /^@primeuix\/styles\/.+$/, replacement: noStyle }] },
+    resolve: {
+      alias: [
+        { find: /^@primeuix\/styles\/.+$/, replacement: noStyle },
+        { find: /^primevue\/ripple$/, replacement: noRipple },
+      ],
+    },
     worker: { format: 'es' },
     // A page of forty small files waits on forty answers.
     build: { rollupOptions: { output: { experimentalMinChunkSize: 40_000 } } },
