@@ -170,6 +170,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       name: 'Sowing',
       cropId,
       plants: 48,
+      cells: 72,
       germination: 0.8,
       seedsPerCell: 2,
       outOn: '2027-05-20',

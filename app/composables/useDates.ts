@@ -21,8 +21,15 @@ export function useDates() {
       .join(''),
   )
 
+  /** Whether the reader writes the month before the day. */
+  const monthFirst = computed(() => dayOrder.value.indexOf('mm') < dayOrder.value.indexOf('dd'))
+
   return {
     locale,
+    monthFirst,
+    /** `Thu 20 May 2027`, of an ISO date. */
+    printLongDay: (day: string) =>
+      print(ofDay(day), { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' }),
     dayOrder,
     /** `Sat 14 Mar`, of an ISO date. */
     printDay: (day: string) => print(ofDay(day), { weekday: 'short', day: 'numeric', month: 'short' }),

@@ -76,11 +76,34 @@ export const useSeason = defineStore('season', () => {
     if (!kept && 'message' in saving.value && saving.value.state !== 'stale') note(saving.value.message)
     return kept !== null
   }
-  /** Keep changes that belong together, taken back together. */
-  async function keepAll(name: string, changes: { id: string; after: SowingRecord }[]): Promise<Act | null> {
+  /**
+   * Keep changes that belong together, taken back together.
+   *
+   * @param sownOn the day they were sown, where they stand already
+   */
+  async function keepAll(
+    name: string,
+    changes: { id: string; after: SowingRecord }[],
+    sownOn: Day | null = null,
+  ): Promise<Act | null> {
     try {
       const acts = changes.map(({ id, after }) => keeping.toBody('sowings', id, after.name, after))
-      return await keeping.doTogether(name, acts)
+      const sown: Act = {
+        name: `Sown: ${name}`,
+        run: async () =>
+          (
+            await keeping.happened(
+              {
+                name: `Sown: ${name}`,
+                kind: 'rung',
+                on: sownOn!,
+                about: on(changes.map(({ id }) => ({ sowingId: id, rung: 0 }))),
+              },
+              { quiet: true },
+            )
+          ).opposite,
+      }
+      return await keeping.doTogether(name, sownOn ? [...acts, sown] : acts)
     } catch (error) {
       note(whyNot(error))
       return null

@@ -4,7 +4,7 @@ import { COVER_IS_THE_MIX, type Fill } from '../media/batch-request'
 import { printPath, under, wholeWithin, within, type Problem } from '../problem'
 import type { Crop } from '../sowing/crop'
 import { daysToEmergence, LATE_AT, RESOW_AT } from '../sowing/emergence'
-import { agedGermination, cellsFor, chanceOfOne, clumpsFor, MOST_CELLS } from '../sowing/odds'
+import { agedGermination, cellsFor, chanceOfOne, clumpsFor, MOST_CELLS, plantsLikely } from '../sowing/odds'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 import type { SeasonBook } from './book'
@@ -18,6 +18,8 @@ import { ladderById, ladderProblems, type LadderRung, type RungStage } from './l
 export interface SowingRequest {
   readonly crop: Crop
   readonly plants: number
+  /** Cells to sow, where they were said: a whole tray, a packet; else as many as the plants need. */
+  readonly cells?: number | null
   readonly season: 'spring' | 'autumn'
   /** The day the plants are to be ready to go out. */
   readonly outOn: Day | null
@@ -121,6 +123,9 @@ export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book:
     ...(germination === null
       ? []
       : within(['germination'], germination, 0.01, 1, 'Germination is above 0: 1 to 100 %.')),
+    ...(request.cells == null
+      ? []
+      : wholeWithin(['cells'], request.cells, 1, MOST_CELLS, 'Sow 1 to 100 000 whole cells.')),
     ...within(['certainty'], certainty, 0.5, 0.999, 'Certainty lies between 50 and 99.9 %.'),
     ...within(['seedYears'], request.seedYears, 0, 30, 'Seed is 0 to 30 years old.'),
     ...(seedsPerCell === null
@@ -308,10 +313,23 @@ function startOf(request: SowingRequest, first: LadderRung, findContainer: Seaso
     const cells = Math.ceil((seeds * CM2_PER_BROADCAST_SEED) / cellTopArea(tray).value)
     return { germination, perCell: Math.ceil(seeds / cells), chance, cells, seeds }
   }
-  const cells = crop.clump
-    ? clumpsFor(plants, perCell, chance.value, certainty)
-    : cellsFor(plants, chance.value, certainty)
+  const cells =
+    request.cells ??
+    (crop.clump
+      ? clumpsFor(plants, perCell, chance.value, certainty)
+      : cellsFor(plants, chance.value, certainty))
   return { germination, perCell, chance, cells, seeds: cells * perCell }
+}
+
+/** Good plants that so many cells give with that certainty; 0 where none can be counted on. */
+export function plantsFrom(
+  cells: number,
+  perCell: number,
+  { crop, germination, certainty }: { crop: Crop; germination: number; certainty: number },
+): number {
+  const seeds = crop.clump ? cells * perCell : cells
+  const up = crop.clump ? germination : 1 - (1 - germination) ** perCell
+  return plantsLikely(seeds, up * (1 - LOSSES), certainty)
 }
 
 /** Containers for so many places, and the cover where seed goes in. */

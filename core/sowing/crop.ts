@@ -25,6 +25,10 @@ export interface Treatment {
 export interface Crop extends Sourced<CropFigure> {
   readonly id: string
   readonly name: string
+  /** Botanical name; empty where nobody wrote it. */
+  readonly botanical: string
+  /** What it is called in other places. */
+  readonly alsoCalled: readonly string[]
   readonly family: CropFamily
   /** Weeks in cells and pots before planting out. */
   readonly weeks: readonly [low: number, high: number]

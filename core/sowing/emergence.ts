@@ -21,6 +21,17 @@ export const EMERGENCE_DAYS: Readonly<Record<string, readonly (number | null)[]>
   parsley: [29, 17, 14, 13, 12, null],
   beet: [17, 10, 6, 5, 5, 5],
   spinach: [12, 7, 6, 5, 6, null],
+  asparagus: [53, 24, 15, 10, 12, 20],
+  bean: [null, 16, 11, 8, 6, 6],
+  carrot: [17, 10, 7, 6, 6, 9],
+  cauliflower: [20, 10, 6, 5, 5, null],
+  melon: [null, null, 8, 4, 3, null],
+  parsnip: [27, 19, 14, 15, 32, null],
+  pea: [14, 9, 8, 6, 6, null],
+  radish: [11, 6, 4, 4, 3, null],
+  sweetcorn: [22, 12, 7, 4, 4, 3],
+  turnip: [5, 3, 2, 1, 1, 1],
+  watermelon: [null, null, 12, 5, 4, 3],
 }
 
 export type EmergenceCurve = keyof typeof EMERGENCE_DAYS & string

@@ -82,6 +82,17 @@ function fewestCells(plants: number, perCell: number, p: number, certainty: numb
   return high
 }
 
+/** Most plants that come with the wanted certainty, when each of `tries` gives one with chance `p`. */
+export function plantsLikely(tries: number, p: number, certainty: number): number {
+  let [low, high] = [0, tries + 1]
+  while (high - low > 1) {
+    const middle = (low + high) >> 1
+    if (1 - binomialAtMost(middle - 1, tries, p) >= certainty) low = middle
+    else high = middle
+  }
+  return low
+}
+
 /** Fraction of its germination that stored seed loses a year, by family [default; onion and parsnip fall fastest]. */
 export const AGEING_PER_YEAR = { short: 0.3, medium: 0.12, long: 0.06 } as const
 export type SeedLife = keyof typeof AGEING_PER_YEAR

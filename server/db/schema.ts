@@ -272,6 +272,7 @@ export const sowings = pgTable(
     cropId: text().notNull(),
     packetId: uuid(),
     plants: integer().notNull(),
+    cells: doublePrecision(),
     season: text().$type<SowingRecord['season']>().notNull(),
     outOn: date({ mode: 'string' }).$type<Day>(),
     sowOn: date({ mode: 'string' }).$type<Day>(),

@@ -80,6 +80,7 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray, fir
       cropId,
       packetId: null,
       plants,
+      cells: null,
       season: 'spring',
       outOn: null,
       sowOn: on(sowOn),

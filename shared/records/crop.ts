@@ -55,7 +55,8 @@ export function asCrop(
 ): Crop {
   const original = corrects === null ? undefined : BUILT_IN_CROPS.get(corrects)
   const sources = sourcesOf(CROP_FIGURES, own, original, OURS)
-  return { ...own, id: original?.id ?? id, name: called, family, sources }
+  const names = { botanical: original?.botanical ?? '', alsoCalled: original?.alsoCalled ?? [] }
+  return { ...own, ...names, id: original?.id ?? id, name: called, family, sources }
 }
 
 /** The record that would keep a crop as it is. */

@@ -16,6 +16,7 @@ export const sowing = z.object({
   cropId: reference,
   packetId: id.nullable().default(null),
   plants: amount.describe('Good plants wanted'),
+  cells: own.describe('Cells to sow, where they were said; else as many as the plants need'),
   season: z.enum(['spring', 'autumn']).default('spring'),
   outOn: day.describe('The day they are to go out'),
   sowOn: day.describe('The day they are sown'),
@@ -58,10 +59,11 @@ export function asSowingRequest(
   if (!crop) return undefined
   const seed = record.packetId === null ? undefined : known.packets.get(record.packetId)
   const year = Number((record.sowOn ?? record.outOn ?? known.frame.lastFrost).slice(0, 4))
-  const { plants, season, outOn, sowOn, certainty, seedsPerCell, ladderId, rungs } = record
+  const { plants, cells, season, outOn, sowOn, certainty, seedsPerCell, ladderId, rungs } = record
   return {
     crop,
     plants,
+    cells,
     season,
     outOn,
     sowOn,

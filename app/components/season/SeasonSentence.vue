@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { newId } from '~/composables/newId'
 import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
+import WishHeard from '~/components/season/WishHeard.vue'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
 import { useNotices } from '~/composables/useNotices'
@@ -11,55 +12,52 @@ import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { useUndo } from '~/state/undo'
 import { containersText } from '#core/season/wording'
-import { readSowing, seasonFor, successionDays } from '#core/season/sentence'
-import { asSowingRequest, sowingRecordProblems, type SowingRecord } from '#shared/records/sowing'
+import { WISH_EXAMPLE, type Ask } from '#core/season/wish/wish'
+import { asSowingRequest, sowingRecordProblems } from '#shared/records/sowing'
+import { heardWish, listeningOf } from '#shared/wish'
+import type { Day } from '#core/season/day'
 import { planSowing } from '#core/season/sowing'
 
-/** A sowing in one sentence, answered as it is typed and drawn into the season before it is kept. */
+/**
+ * A sowing in one sentence, answered as it is typed: what each word was taken for, and what follows, drawn into the
+ * season before it is kept. With a word that was not understood nothing is planned until somebody says so.
+ */
 const emit = defineEmits<{ planned: [id: string] }>()
 const season = useSeason()
 const undoing = useUndo()
 const household = useHousehold()
-const { printDay } = useDates()
+const { printDay, monthFirst } = useDates()
 const { note } = useNotes()
 const say = useNotices()
 const id = useId()
 
 const text = ref('')
 const busy = ref(false)
+/** The sentence whose unread words may be left out. */
+const fine = ref('')
 let thoughtId = ''
-const read = computed(() =>
-  text.value.trim() ? readSowing(text.value, [...season.known!.crops.values()], season.today) : null,
+const listening = computed(() =>
+  listeningOf(
+    season.known!,
+    season.today,
+    household.kitchen === 'us' || (household.kitchen === 'metric' && monthFirst.value)
+      ? 'month first'
+      : 'day first',
+  ),
 )
-const body = computed((): SowingRecord | null => {
-  const said = read.value
-  if (!said?.ok) return null
-  const packets = household.packets.filter((one) => one.body.cropId === said.cropId)
-  const newest = packets.reduce<(typeof packets)[number] | null>(
-    (best, one) => (!best || one.body.year > best.body.year ? one : best),
-    null,
-  )
-  return {
-    name: capital(said.variety),
-    cropId: said.cropId,
-    packetId: newest?.id ?? null,
-    plants: said.plants,
-    season: seasonFor(season.known!.crops.get(said.cropId)!, said.outOn, season.frame!),
-    outOn: said.outOn,
-    sowOn: null,
-    germination: null,
-    certainty: 0.9,
-    seedsPerCell: null,
-    ladderId: null,
-    rungs: null,
-  }
-})
+const read = computed(() =>
+  text.value.trim() ? heardWish(text.value, listening.value, season.known!, fine.value === text.value) : null,
+)
+const wish = computed(() => read.value?.wish)
+const cropName = computed(() => season.known!.crops.get(wish.value?.cropId ?? '')?.name.split(',')[0] ?? '')
+const body = computed(() => read.value?.sowings[0] ?? null)
 const problems = computed(() => (body.value ? sowingRecordProblems(body.value, season.known!) : []))
 const answer = computed(() => {
   if (!body.value || problems.value.length) return null
   try {
+    const done: Record<string, Day> = wish.value!.sown ? { 'rung-0': body.value.sowOn! } : {}
     return planSowing(
-      asSowingRequest(body.value, season.known!, {}, season.today)!,
+      asSowingRequest(body.value, season.known!, done, season.today)!,
       season.frame!,
       season.known!.book,
     )
@@ -69,10 +67,13 @@ const answer = computed(() => {
   }
 })
 const message = computed(() => {
-  if (!read.value) return null
-  if (!read.value.ok) return read.value.message
+  if (!wish.value || wish.value.asks.length || (!body.value && wish.value.unread.length)) return null
   return problems.value[0]?.message ?? (answer.value ? null : 'That is more than a bench can raise.')
 })
+/** The words in question replaced by one of the names that were offered. */
+function choose({ instead }: Ask, name: string) {
+  text.value = text.value.replace(instead!.text, name.split(',')[0]!)
+}
 watch(answer, (planned) => {
   if (!planned) return void (season.thought = null)
   thoughtId ||= newId()
@@ -82,23 +83,19 @@ onBeforeUnmount(() => (season.thought = null))
 
 const first = computed(() => answer.value?.rungs[0])
 async function plan() {
-  const said = read.value
-  if (!answer.value || !body.value || !said?.ok) return
+  const all = read.value?.sowings ?? []
+  if (!answer.value || !all.length || problems.value.length) return
   busy.value = true
-  const outs = successionDays(answer.value.outOn, said.times, said.everyDays)
-  const changes = outs.map((outOn, i) => ({
-    id: i === 0 ? thoughtId : newId(),
-    after: {
-      ...body.value!,
-      name: outs.length > 1 ? `${body.value!.name}, ${i + 1} of ${outs.length}` : body.value!.name,
-      outOn: i === 0 && said.outOn === null && outs.length === 1 ? null : outOn,
-    },
-  }))
+  const changes = all.map((after, i) => ({ id: i === 0 ? thoughtId : newId(), after }))
+  const sownOn = wish.value!.sown ? all[0]!.sowOn : null
   season.thought = null
   const name = changes[0]!.after.name
-  const act = await season.keepAll(name, changes)
+  const act = await season.keepAll(name, changes, sownOn)
   if (act) {
-    note(`${name} is planned.`, { name: 'Undo', run: () => undoing.takeBack(act) })
+    note(
+      `${all.length > 1 ? `${counted(all.length, 'sowing')}: ${name} and the rest` : name} ${sownOn ? 'stands in the season' : 'is planned'}.`,
+      { name: 'Undo', run: () => undoing.takeBack(act) },
+    )
     text.value = ''
     emit('planned', thoughtId)
     thoughtId = ''
@@ -117,23 +114,40 @@ const capital = (name: string) => name[0]!.toUpperCase() + name.slice(1)
         v-model="text"
         class="input"
         autocomplete="off"
-        placeholder="48 good plants of sweet basil by 20 May"
-        :aria-invalid="message ? 'true' : undefined"
+        :placeholder="WISH_EXAMPLE"
+        :aria-invalid="message || wish?.unread.length || wish?.asks.length ? 'true' : undefined"
         :aria-describedby="`${id}-answer`"
       />
       <Button type="submit" class="main" :disabled="!answer || busy">Plan it</Button>
     </div>
     <div :id="`${id}-answer`" class="answer" aria-live="polite">
+      <WishHeard v-if="wish" :heard="wish.heard" :unread="wish.unread" :crop-name="cropName" />
+      <template v-if="wish">
+        <p v-for="one in wish.asks" :key="one.question" class="problem">
+          {{ one.question }}
+          <Button v-for="name in one.instead?.choices ?? []" :key="name" @click="choose(one, name)">{{
+            name.split(',')[0]
+          }}</Button>
+        </p>
+        <p v-if="wish.unread.length && !wish.asks.length && !body" class="problem">
+          What does {{ wish.unread.map((one) => `‘${one}’`).join(' and ') }} mean here? Say it in other words,
+          or
+          <Button @click="fine = text">leave it out</Button>
+        </p>
+      </template>
       <p v-if="message" class="problem">{{ message }}</p>
       <template v-else-if="answer && first">
         <p>
-          <strong>Sow {{ printDay(answer.sowOn) }}</strong>
+          <strong>{{ wish?.sown ? 'Sown' : 'Sow' }} {{ printDay(answer.sowOn) }}</strong>
           <span class="soft"> ({{ printDay(answer.sowRange[0]) }} to {{ printDay(answer.sowRange[1]) }})</span
           >: {{ counted(answer.seeds, 'seed')
           }}<template v-if="first.stage === 'sow'">
             in {{ counted(answer.cells, 'cell') }} of {{ answer.perCell }}</template
           >, {{ containersText(first) }}.
-          <template v-if="answer.treatOn">Treat the seed on {{ printDay(answer.treatOn) }}.</template>
+          <template v-if="body!.cells">Count on {{ counted(body!.plants, 'good plant') }}.</template>
+          <template v-if="answer.treatOn && !wish?.sown"
+            >Treat the seed on {{ printDay(answer.treatOn) }}.</template
+          >
           <template v-if="answer.emergence">Up in <FigureValue :figure="answer.emergence" />.</template>
           <template v-for="rung in answer.rungs.slice(1)" :key="rung.index"
             >{{ ' ' }} {{ rung.stage === 'harden' ? 'Harden off' : capital(rung.stage) }}
@@ -176,6 +190,8 @@ label {
 }
 
 .answer {
+  display: grid;
+  gap: 0.4rem;
   min-height: 1.5rem;
   max-width: 62rem;
 }
