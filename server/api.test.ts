@@ -329,7 +329,16 @@ describe('keeping', () => {
         packs: 1.4,
       },
       crops: cropRecordOf(CROPS.find(({ id }) => id === 'basil')!),
-      packets: { name: 'Basil', cropId: 'basil', supplier: '', year: 2026, seeds: 100, germination: null },
+      packets: {
+        name: 'Basil',
+        cropId: 'basil',
+        supplier: '',
+        year: 2026,
+        seeds: 100,
+        germination: null,
+        upDays: null,
+        depthMm: null,
+      },
       sowings: sowing.parse({ name: 'Basil', cropId: 'basil', plants: 10 }),
       entries: newEntry({ name: 'Looked', kind: 'look', on: dayFrom('2027-03-02'), about: [] }),
     } satisfies { [C in Collection]: object }

@@ -46,6 +46,7 @@ const season = seasonFrame.parse({
   tubL: 40,
   canL: 9,
   nightC: 4,
+  shareDays: 2,
 })
 const household = HOUSEHOLD.parse({
   name: 'Edges',
@@ -164,7 +165,18 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       basedOn: null,
     },
   ],
-  packets: [{ name: 'Leek', cropId: 'leek', supplier: '', year: 2026, seeds: 90, germination: 0.8 }],
+  packets: [
+    {
+      name: 'Leek',
+      cropId: 'leek',
+      supplier: '',
+      year: 2026,
+      seeds: 90,
+      germination: 0.8,
+      upDays: { from: 6, to: 14 },
+      depthMm: 8,
+    },
+  ],
   sowings: ['tomato', 'onion'].map((cropId) =>
     sowing.parse({
       name: 'Sowing',
@@ -199,6 +211,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
         about: [{ what: 'sowings', id: ID, rung: 0 }],
       }),
       times: 2,
+      count: 31,
     },
   ],
 }

@@ -31,7 +31,16 @@ const known = contextOf({
   packets: [
     {
       id: LEEK,
-      body: { name: 'Leek', cropId: 'leek', supplier: '', year: 2024, seeds: 90, germination: 0.8 },
+      body: {
+        name: 'Leek',
+        cropId: 'leek',
+        supplier: '',
+        year: 2024,
+        seeds: 90,
+        germination: 0.8,
+        upDays: null,
+        depthMm: null,
+      },
     },
   ],
 }) as SeasonContext

@@ -1,7 +1,8 @@
-import type { Day } from '#core/season/day'
+import { daysBetween, type Day } from '#core/season/day'
 import { feedRuns, loadOf, mixRuns, overflows, type SeasonRow } from '#core/season/demand'
 import { feedSowing } from '#core/season/feeding'
 import { planSowing } from '#core/season/sowing'
+import { shareTrays } from '#core/season/sharing'
 import { isOver, jobsOf, type Job, type Mark } from '#core/season/today'
 import type { Crop } from '#core/sowing/crop'
 import type { Problem } from '#core/problem'
@@ -31,20 +32,29 @@ type Days = Readonly<Record<string, Day>>
  * one drag only one is planned anew. Every sowing comes back, planned or with the reason why it cannot be.
  */
 export function seasonPlanner(context: SeasonContext, today: Day) {
-  const remembered = new Map<string, { body: SowingRecord; done: Days; outcome: Outcome }>()
+  const remembered = new Map<
+    string,
+    { body: SowingRecord; done: Days; up: number | null; outcome: Outcome }
+  >()
+  const shared = new Map<string, { row: PlannedRow; marks: string; shared: PlannedRow }>()
 
-  return function plan({ id, body }: Kept<SowingRecord>, done: Days = NOTHING): Outcome {
+  return {
+    plan,
+    share: (rows: readonly PlannedRow[]) => shareTrays(rows, context.frame, context.book, shared),
+  }
+
+  function plan({ id, body }: Kept<SowingRecord>, done: Days = NOTHING, up: number | null = null): Outcome {
     const before = remembered.get(id)
-    if (before && before.body === body && before.done === done) return before.outcome
-    const outcome = planned(id, body, done)
-    remembered.set(id, { body, done, outcome })
+    if (before && before.body === body && before.done === done && before.up === up) return before.outcome
+    const outcome = planned(id, body, done, up)
+    remembered.set(id, { body, done, up, outcome })
     return outcome
   }
 
-  function planned(id: string, body: SowingRecord, done: Days): Outcome {
+  function planned(id: string, body: SowingRecord, done: Days, up: number | null): Outcome {
     const [problem] = sowingRecordProblems(body, context)
     if (problem) return { unplanned: { id, body, problem } }
-    const request = asSowingRequest(body, context, done, today)!
+    const request = asSowingRequest(body, context, done, today, up)!
     try {
       const plan = planSowing(request, context.frame, context.book)
       const feeding = feedSowing(plan, request.crop, context.feed, context.frame.feedingSchool, context.book)
@@ -59,24 +69,31 @@ export function seasonPlanner(context: SeasonContext, today: Day) {
 }
 
 const NOTHING: Days = {}
+const NO_COUNTS: ReadonlyMap<string, number> = new Map()
 
 /** Everything of the season that is not over, planned, and what cannot be planned with its reason. */
 export function openRows(
-  plan: ReturnType<typeof seasonPlanner>,
+  planner: ReturnType<typeof seasonPlanner>,
   sowings: readonly Kept<SowingRecord>[],
   done: ReadonlyMap<string, Days>,
   today: Day,
+  up: ReadonlyMap<string, number> = NO_COUNTS,
 ): { rows: PlannedRow[]; unplanned: UnplannedRow[] } {
   const rows: PlannedRow[] = []
   const unplanned: UnplannedRow[] = []
   for (const one of sowings) {
     if (isOver(done.get(one.id), today)) continue
-    const outcome = plan(one, done.get(one.id))
+    const outcome = planner.plan(one, done.get(one.id), up.get(one.id) ?? null)
     if ('row' in outcome) rows.push(outcome.row)
     else unplanned.push(outcome.unplanned)
   }
-  return { rows, unplanned }
+  return { rows: planner.share(rows), unplanned }
 }
+
+/** A forecast holds for a few days; one from last month says nothing. */
+export const NIGHT_HOLDS_DAYS = 3
+export const nightAhead = ({ nightC, nightSaidOn }: SeasonFrameRecord, today: Day): number | null =>
+  nightSaidOn != null && Math.abs(daysBetween(nightSaidOn, today)) <= NIGHT_HOLDS_DAYS ? nightC : null
 
 /** What is due, late or in danger on a day. */
 export function jobsOn(
@@ -93,7 +110,7 @@ export function jobsOn(
     feeds: feedRuns(rows, frame),
     marks,
     today,
-    nightC: frame.nightC,
+    nightC: nightAhead(frame, today),
     shelfFull: full ? { on: full.from < today ? today : full.from, flats: full.most } : null,
     canL: frame.canL,
     wantsSoak: book.wantsSoak,

@@ -11,10 +11,10 @@ export function useJobWords() {
   const season = useSeason()
   const context = useContext()
   const { printDay } = useDates()
-  const { volume, temperature } = useMeasures()
+  const { volume, length, temperature } = useMeasures()
 
   const words = (job: Job) =>
-    jobWords(job, season.row(job.of[0]?.sowingId ?? '')?.planned, context.nameOfMix, volume)
+    jobWords(job, season.row(job.of[0]?.sowingId ?? '')?.planned, context.nameOfMix, { volume, length })
 
   function dangerText(danger: Danger): string {
     switch (danger.kind) {
@@ -24,8 +24,6 @@ export function useJobWords() {
           : `Expected ${printDay(danger.expected)} and not up: too cold, too deep, too old, or light and dark wrong.`
       case 'nights too cold':
         return `A night of ${temperature(danger.nightC)} is ahead; below ${temperature(danger.lowestC)} it suffers. Keep it in.`
-      case 'mix not soaked':
-        return `The mix is wanted ${printDay(danger.for)} and its coir is not soaking yet.`
       case 'shelf full':
         return `The shelf is full from ${printDay(danger.on)}: ${printNumber(danger.flats)} flats.`
     }

@@ -1,3 +1,4 @@
+import { counted } from '#core/bench/wording'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
 import type { Notice } from '#core/season/sowing'
@@ -10,7 +11,11 @@ export function useNotices() {
   return function say(notice: Notice): string {
     switch (notice.kind) {
       case 'too cold to come up':
-        return `At ${temperature(notice.mixC)} it does not come up: a mat, or a warmer place.`
+        return `At ${temperature(notice.mixC)} it does not come up; between ${temperature(notice.range[0])} and ${temperature(notice.range[1])} it does: a mat, or a warmer place.`
+      case 'too hot to come up':
+        return `At ${temperature(notice.mixC)} it is too hot for it; between ${temperature(notice.range[0])} and ${temperature(notice.range[1])} it comes up: a cooler place, or sow in the evening and shade it.`
+      case 'fewer came up':
+        return `${printNumber(notice.up)} came up: about ${counted(notice.plants, 'good plant')} to come. To make up for it sow ${counted(notice.cells, 'more cell')}.`
       case 'out before the frost is over':
         return `Frost may still take it; from ${printDay(notice.earliest)} on it is safe.`
       case 'not before the frost':

@@ -34,14 +34,17 @@ export function useRuns() {
         name: names(run.of).slice(0, 120) || context.nameOfMix(run.recipeId),
         recipeId: run.recipeId,
         lowerRecipeId: null,
-        fills: run.fills.map(({ container, count, coverMm, coverMaterialId, plants, ballContainerId }) => ({
-          containerId: container.id,
-          count,
-          coverMm,
-          coverMaterialId: coverMm > 0 ? coverMaterialId : COVER_IS_THE_MIX,
-          plants,
-          ballContainerId,
-        })),
+        fills: run.fills.map(
+          ({ container, count, cells, coverMm, coverMaterialId, plants, ballContainerId }) => ({
+            containerId: container.id,
+            count,
+            cells,
+            coverMm,
+            coverMaterialId: coverMm > 0 ? coverMaterialId : COVER_IS_THE_MIX,
+            plants,
+            ballContainerId,
+          }),
+        ),
         scoop: scoop
           ? { name: scoop.name, volumeL: scoop.capacityMl! / 1000 }
           : { name: 'Litre', volumeL: 1 },

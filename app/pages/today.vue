@@ -17,6 +17,7 @@ import { useSeason } from '~/state/season'
 import { Printer } from '@lucide/vue'
 import type { Day } from '#core/season/day'
 import type { Job } from '#core/season/today'
+import { nightAhead } from '#shared/season'
 
 definePageMeta({ place: { title: 'Today', what: 'what is due, late or in danger', order: 1, key: 't' } })
 
@@ -81,13 +82,16 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key === 'u') void season.undoLast()
 })
 
-const nightC = computed(() => season.frame?.nightC ?? null)
-const { saving, save, dismiss } = useHouseholdAnswer<{ nightC: number | null }>(
+const nightC = computed(() => season.frame && nightAhead(season.frame, season.today))
+const { saving, save, dismiss } = useHouseholdAnswer<{ nightC: number | null; nightSaidOn: Day | null }>(
   'the coldest night',
-  ({ season }) => season && { nightC: season.nightC },
-  (whole, { nightC }) => ({ ...whole, season: whole.season && { ...whole.season, nightC } }),
+  ({ season }) => season && { nightC: season.nightC, nightSaidOn: season.nightSaidOn ?? null },
+  (whole, night) => ({ ...whole, season: whole.season && { ...whole.season, ...night } }),
 )
-const setNight = useDebounceFn((value: number | null) => save({ nightC: value }), 600)
+const setNight = useDebounceFn(
+  (value: number | null) => save({ nightC: value, nightSaidOn: value === null ? null : season.today }),
+  600,
+)
 const print = () => window.print()
 </script>
 
@@ -108,7 +112,7 @@ const print = () => window.print()
           dimension="temperature"
           optional
           label="Coldest night ahead"
-          hint="by the forecast"
+          hint="by the forecast, for three days"
           @update:model-value="setNight"
         />
         <Button @click="print"> <Printer aria-hidden="true" /> The week on paper </Button>

@@ -14,7 +14,15 @@ import { dayAt, type Day } from '#core/season/day'
 import { edgeMoved, movedBy } from '#core/season/moves'
 import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand'
 import { rungsOf } from '#core/season/sowing'
-import { doneBySowing, isOver, type Job, type JobKind, type JobTarget, type Mark } from '#core/season/today'
+import {
+  doneBySowing,
+  isOver,
+  upBySowing,
+  type Job,
+  type JobKind,
+  type JobTarget,
+  type Mark,
+} from '#core/season/today'
 import { hasSeason, jobsOn, openRows, seasonPlanner, type PlannedRow } from '#shared/season'
 import { asMark, type EntryRecord } from '#shared/records/entry'
 import { asSowingRequest, type SowingRecord } from '#shared/records/sowing'
@@ -44,12 +52,19 @@ export const useSeason = defineStore('season', () => {
 
   const marks = computed((): Mark[] => household.entries.flatMap(({ body }) => asMark(body)))
   const done = computed(() => doneBySowing(marks.value))
+  const up = computed(() => upBySowing(marks.value))
   const open = computed(() => household.sowings.filter(({ id }) => !isOver(done.value.get(id), today.value)))
   const planned = computed(() => {
     if (!planner.value) return { rows: [], unplanned: [] }
     const hand = moving.value
     const all = open.value.map(({ id, body }) => (hand && hand.id === id ? hand : { id, body: toRaw(body) }))
-    return openRows(planner.value, thought.value ? [...all, thought.value] : all, done.value, today.value)
+    return openRows(
+      planner.value,
+      thought.value ? [...all, thought.value] : all,
+      done.value,
+      today.value,
+      up.value,
+    )
   })
   const rows = computed((): PlannedRow[] => planned.value.rows)
   /** Sowings that cannot be planned as they stand, and why. */
@@ -121,6 +136,11 @@ export const useSeason = defineStore('season', () => {
   const edged = (body: SowingRecord, row: PlannedRow, index: number, days: number): SowingRecord =>
     edgeMoved(copyOf(body), row.planned, rungsOf(asSowingRequest(body, known.value!)!), index, days)
 
+  /** Whether seedlings are counted for themselves: in clumps, and where seed was broadcast. */
+  const countsSeeds = (id: string) => {
+    const one = row(id)
+    return !!one && (one.crop.clump || one.planned.rungs[0]!.stage === 'broadcast')
+  }
   const isSown = (id: string) => done.value.get(id)?.['rung-0'] !== undefined
 
   // What was done, undone or put off.
@@ -236,6 +256,7 @@ export const useSeason = defineStore('season', () => {
     feeds,
     jobs,
     done,
+    up,
     row,
     sowing,
     saving,
@@ -245,6 +266,7 @@ export const useSeason = defineStore('season', () => {
     moved,
     edged,
     isSown,
+    countsSeeds,
     mark,
     undoJob,
     undoLast,

@@ -16,6 +16,8 @@ export interface Fill {
   readonly container: Container
   /** Whole trays, pots or blocks. */
   readonly count: number
+  /** Cells that are filled of these, where it is not all of them; parts of cells where a tray is shared. */
+  readonly cells?: number | null | undefined
   /** Depth of the layer sprinkled over the seed, mm; 0 for none. */
   readonly coverMm: number
   /** What the cover is: the mix itself, or a material. */
@@ -184,6 +186,15 @@ function fillProblems(fill: Fill, materials: MaterialLibrary): Problem[] {
           0.1,
           depth / 2,
           `A cover is at most half the depth: ${Math.floor(depth / 2)} mm.`,
+        )),
+    ...(fill.cells == null
+      ? []
+      : within(
+          ['cells'],
+          fill.cells,
+          0.001,
+          fill.count * fill.container.cells + 1e-6,
+          `There are ${fill.count * fill.container.cells} cells in all.`,
         )),
     ...(fill.plants === null || fill.plants === undefined
       ? []

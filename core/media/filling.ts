@@ -30,7 +30,10 @@ export function demandOf(
   lowerSettling: Figure | null,
 ): FillDemand {
   const { container } = fill
-  const cells = cellCount(container, given(container.name, fill.count, '', yours()))
+  const cells =
+    fill.cells == null
+      ? cellCount(container, given(container.name, fill.count, '', yours()))
+      : given(`Cells filled of the ${container.name}`, fill.cells, '', yours('cells in use'))
   const spare = allowance('Spare', 'spare', allowances)
   const coverL =
     fill.coverMm > 0

@@ -55,6 +55,7 @@ export function seasonBook(
         recipeId,
         fill.container.id,
         fill.count,
+        fill.cells ?? '',
         fill.coverMm,
         fill.coverMaterialId,
         fill.ballMl ?? 0,

@@ -182,9 +182,19 @@ function mergeFills(fills: readonly Fill[]): Fill[] {
       fill.ballMl ?? 0,
     ].join(' ')
     const known = merged.get(key)
-    merged.set(key, known ? { ...known, count: known.count + fill.count } : fill)
+    merged.set(key, known ? together(known, fill) : fill)
   }
   return [...merged.values()]
+}
+
+/** Parts of shared trays add up to the trays they stand in. */
+function together(one: Fill, other: Fill): Fill {
+  const size = one.container.cells
+  if (one.cells == null && other.cells == null) return { ...one, count: one.count + other.count }
+  const cells = (one.cells ?? one.count * size) + (other.cells ?? other.count * size)
+  const whole = Math.round(cells)
+  const near = Math.abs(cells - whole) < 1e-6 ? whole : cells
+  return { ...one, cells: near, count: Math.ceil(near / size - 1e-9) }
 }
 
 /** Days on which more stands on the shelf than fits, as runs of days. */

@@ -76,7 +76,8 @@ export function feedSowing(
   return {
     hungryOn: programme.hungryFrom === null ? null : addDays(emergeOn, programme.hungryFrom),
     feeds: programme.events
-      .filter(({ notYet }) => !notYet)
+      // On the day they go out nobody carries a can after them.
+      .filter(({ notYet, day }) => !notYet && addDays(emergeOn, day) < outOn)
       .map(({ day, rung, nMgPerL, mlPerPlant }) => ({
         on: addDays(emergeOn, day),
         rung: pieces[rung]!.rung,

@@ -22,7 +22,15 @@ export interface SeasonFrame {
   /** The tub mixes are stirred in, and the can feeds are carried in, L. */
   readonly tubL: number
   readonly canL: number
+  /** Sowings so many days apart share a tray; 2 where nothing is said. */
+  readonly shareDays?: number | null | undefined
+  /** A tray that is not full is filled whole, or only the cells that are sown; whole where nothing is said. */
+  readonly fillHabit?: 'tray' | 'sown' | null | undefined
 }
+
+/** Sowings of one or two days are one evening's work [default]. */
+export const shareDaysOf = ({ shareDays }: Pick<SeasonFrame, 'shareDays'>) => shareDays ?? 2
+export const fillHabitOf = ({ fillHabit }: Pick<SeasonFrame, 'fillHabit'>) => fillHabit ?? 'tray'
 
 /** What is wrong with a household's year, each at its field. */
 export function frameProblems(frame: SeasonFrame): Problem[] {
@@ -37,6 +45,9 @@ export function frameProblems(frame: SeasonFrame): Problem[] {
     ...within(['lampM2'], frame.lampM2, 0, 500, 'Lamps light 0 to 500 m².'),
     ...within(['mixC'], frame.mixC, 5, 40, 'A mix is kept between 5 and 40 °C.'),
     ...within(['tubL'], frame.tubL, 1, 2000, 'A tub holds 1 to 2000 L.'),
+    ...(frame.shareDays == null
+      ? []
+      : within(['shareDays'], frame.shareDays, 0, 14, 'Sowings 0 to 14 days apart can share a tray.')),
     ...within(['canL'], frame.canL, 0.1, 1000, 'A can holds 0.1 to 1000 L.'),
     ...(LIGHT_SCHOOLS.some(({ id }) => id === frame.lightSchool)
       ? []

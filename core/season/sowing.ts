@@ -3,11 +3,12 @@ import { planAreaMm2 } from '../containers/shape'
 import { COVER_IS_THE_MIX, type Fill } from '../media/batch-request'
 import { printPath, under, wholeWithin, within, type Problem } from '../problem'
 import type { Crop } from '../sowing/crop'
-import { daysToEmergence, LATE_AT, RESOW_AT } from '../sowing/emergence'
+import { comesUpBetween, daysToEmergence, LATE_AT, RESOW_AT } from '../sowing/emergence'
 import { agedGermination, cellsFor, chanceOfOne, clumpsFor, MOST_CELLS, plantsLikely } from '../sowing/odds'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 import type { SeasonBook } from './book'
+import type { Placed } from './packing'
 import { careFor, type Care } from './care'
 import { FLAT_M2 } from '../containers/flat'
 import { addDays, daysBetween, isDay, type Day } from './day'
@@ -29,11 +30,15 @@ export interface SowingRequest {
   readonly seedYears: number
   /** Seeds in the packet; null where nobody counted. */
   readonly seedsThere: number | null
+  /** Days to come up as the packet says; null where it does not. */
+  readonly upDays?: { readonly from: number; readonly to: number } | null | undefined
   readonly certainty: number
   readonly seedsPerCell: number | null
   readonly ladderId: string | null
   /** The household's own rungs, in place of the ladder's. */
   readonly rungs: readonly LadderRung[] | null
+  /** Cells with a plant, seedlings where they stand in clumps or were broadcast; null where nobody counted. */
+  readonly up?: number | null | undefined
   /** What was done, and when: `treat`, `rung-0`, `up`, `rung-1` …, `out`. What follows moves with it. */
   readonly done: Readonly<Record<string, Day>>
   /** What is not done yet cannot begin before this day: late work pushes what follows. */
@@ -56,17 +61,23 @@ export interface PlannedRung {
   readonly looseL: number
   /** In flats of 28 × 54 cm under the lamps; 0 outside. */
   readonly flats: number
+  /** Cells or pots in use. */
+  readonly cells: number
+  /** How they stand in trays that are shared; nothing said for pots, and before they are shared out. */
+  readonly placed?: Placed
   readonly plants: number
   readonly care: Care
 }
 
 /** Something to know before sowing. */
 export type Notice =
-  | { readonly kind: 'too cold to come up'; readonly mixC: number }
+  | { readonly kind: 'too cold to come up'; readonly mixC: number; readonly range: readonly [number, number] }
+  | { readonly kind: 'too hot to come up'; readonly mixC: number; readonly range: readonly [number, number] }
   | { readonly kind: 'out before the frost is over'; readonly earliest: Day }
   | { readonly kind: 'not before the frost'; readonly latestSow: Day; readonly latestOut: Day }
   | { readonly kind: 'not ready by then'; readonly ready: Day }
   | { readonly kind: 'seed is short'; readonly short: number }
+  | { readonly kind: 'fewer came up'; readonly up: number; readonly plants: number; readonly cells: number }
 
 export interface PlannedSowing {
   readonly rungs: readonly PlannedRung[]
@@ -188,9 +199,17 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     request.done[key] ?? (request.notBefore && due < request.notBefore ? request.notBefore : due)
   const sowOn = held('rung-0', plannedSow)
 
-  const emergence = daysToEmergence(crop.emergence, cares[0]!.mixC)
+  const byBook = daysToEmergence(crop.emergence, cares[0]!.mixC)
+  const emergence = byBook && request.upDays ? byPacket(byBook, request.upDays) : byBook
+  // What is still within the packet's own days is not late.
+  const latest = request.upDays?.to ?? 0
   const after = (factor: number) =>
-    emergence ? addDays(sowOn, Math.ceil(emergence.value * factor - 1e-9)) : null
+    emergence
+      ? addDays(
+          sowOn,
+          Math.ceil(Math.max(emergence.value * factor, factor > 1 ? latest * (factor / LATE_AT) : 0) - 1e-9),
+        )
+      : null
   const expected = after(1)
   // What came up late climbs late.
   const heldUp = request.done.up && expected ? daysBetween(expected, request.done.up) : 0
@@ -206,7 +225,9 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   const outOn = froms[outIndex]!
   const until = (i: number) => froms[i + 1]!
 
-  const carried = crop.clump ? start.cells : Math.ceil(request.plants * (1 + SPARE_PLANTS))
+  const wanted = Math.ceil(request.plants * (1 + SPARE_PLANTS))
+  // No more are carried on than came up.
+  const carried = crop.clump ? start.cells : Math.max(1, Math.min(wanted, request.up ?? wanted))
   let container: Container | undefined
   let each = 1
   const planned = rungs.map((rung, index): PlannedRung => {
@@ -214,7 +235,8 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     // Where they stay in what they stand in, they stay as many.
     each = index === 0 ? 1 : (rung.plantsEach ?? (rung.containerId ? 1 : each))
     container = rung.containerId ? book.findContainer(rung.containerId)! : before!.container
-    const places = index === 0 ? start.cells : rung.stage === 'set in' ? request.plants : carried
+    const places =
+      index === 0 ? start.cells : rung.stage === 'set in' ? Math.min(request.plants, carried) : carried
     const fill = {
       ...fillOf(rung, container, Math.ceil(places / each), crop),
       ...(each > 1 && { plants: each }),
@@ -230,6 +252,7 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
       container,
       recipeId: rung.recipeId,
       looseL: rung.recipeId === null ? 0 : book.looseL(rung.recipeId, fill),
+      cells: Math.ceil(places / each),
       flats: rung.stage === 'harden' || rung.stage === 'set in' ? 0 : flatsOf(container) * fill.count,
       plants: index === 0 ? start.cells : places,
       care: cares[index]!,
@@ -248,9 +271,23 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     emergeOn: request.done.up ?? expected,
     lateOn: after(LATE_AT),
     resowOn: after(RESOW_AT),
-    notices: noticesOf(request, frame, sown, start.seeds, cares[0]!.mixC, emergence !== null),
+    notices: noticesOf(request, frame, sown, start, cares[0]!.mixC, emergence !== null),
   }
 }
+
+/** The book's days at this warmth, held within what the packet says. */
+const byPacket = (book: Figure, { from, to }: { from: number; to: number }): Figure =>
+  derive(
+    'Days to emergence',
+    'days',
+    'max(a, min(b, d))',
+    {
+      d: book,
+      a: given('Earliest by the packet', from, 'days', yours('the packet')),
+      b: given('Latest by the packet', to, 'days', yours('the packet')),
+    },
+    ({ d, a, b }) => Math.max(a, Math.min(b, d)),
+  )
 
 function defaultOut(crop: Crop, season: SowingRequest['season'], frame: SeasonFrame): Day {
   return season === 'autumn'
@@ -364,7 +401,7 @@ const WEBS = 1.44
 const ALMOST = 0.75
 
 /** Flats one container takes on the shelf, edge to edge; a round pot takes the square around it. */
-function flatsOf(container: Container): number {
+export function flatsOf(container: Container): number {
   const { shape } = container
   const top = shape.form === 'round' ? shape.topDiameterMm ** 2 : planAreaMm2(shape, shape.depthMm)
   const flats = (top * container.cells) / 1e6 / FLAT_M2
@@ -373,18 +410,39 @@ function flatsOf(container: Container): number {
 }
 
 function noticesOf(
-  { crop, season, seedsThere, outOn: wanted }: SowingRequest,
+  request: SowingRequest,
   frame: SeasonFrame,
   { outOn }: { outOn: Day },
-  seeds: number,
+  { seeds, chance }: { seeds: number; chance: Figure },
   mixC: number,
   comesUp: boolean,
 ): Notice[] {
+  const { crop, season, seedsThere, outOn: wanted, up, plants, certainty } = request
+  const range = comesUpBetween(crop.emergence)
+  const left = up == null ? plants : Math.floor(up * (1 - LOSSES))
   const earliest = addDays(frame.lastFrost, crop.outAfterFrostWeeks * 7)
   const latestOut =
     crop.weeksBeforeFrost === null ? null : addDays(frame.firstFrost, -crop.weeksBeforeFrost * 7)
   return [
-    ...(comesUp ? [] : [{ kind: 'too cold to come up' as const, mixC }]),
+    ...(comesUp
+      ? []
+      : [
+          {
+            kind: mixC > range[1] ? ('too hot to come up' as const) : ('too cold to come up' as const),
+            mixC,
+            range,
+          },
+        ]),
+    ...(left < plants
+      ? [
+          {
+            kind: 'fewer came up' as const,
+            up: up!,
+            plants: left,
+            cells: cellsFor(plants - left, chance.value, certainty),
+          },
+        ]
+      : []),
     ...(season === 'spring' && outOn < earliest
       ? [{ kind: 'out before the frost is over' as const, earliest }]
       : []),

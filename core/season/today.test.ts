@@ -35,7 +35,9 @@ describe('today', () => {
   const sowOn = pepper.planned.sowOn
 
   it('soaks the evening before, warns when it was not, and mixes before sowing', () => {
-    expect(jobs(addDays(sowOn, -1))[0]).toBe('soak mix danger mix not soaked')
+    // An evening that was missed is no harm: half an hour is enough.
+    expect(jobs(addDays(sowOn, -1))[0]).toBe('soak mix due')
+    expect(jobs(sowOn)).toContain('soak mix due')
     expect(jobs(addDays(sowOn, -1), [mark('soak mix', 0, addDays(sowOn, -1))])).toContain('soak mix done')
     expect(jobs(sowOn, [mark('make mix', 0, sowOn)])).toEqual(
       expect.arrayContaining(['make mix done', 'rung due']),

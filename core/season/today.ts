@@ -33,6 +33,8 @@ export interface Mark {
   readonly on: Day
   /** null where it was done. */
   readonly snoozedUntil: Day | null
+  /** What was counted: cells or seedlings that came up; null where nobody counted. */
+  readonly count?: number | null | undefined
 }
 
 export interface Job {
@@ -54,7 +56,6 @@ export interface Job {
 export type Danger =
   | { readonly kind: 'no-show'; readonly expected: Day; readonly verdict: 'late' | 'sow again' | 'too cold' }
   | { readonly kind: 'nights too cold'; readonly nightC: number; readonly lowestC: number }
-  | { readonly kind: 'mix not soaked'; readonly for: Day }
   | { readonly kind: 'shelf full'; readonly on: Day; readonly flats: number }
 
 export interface TodayInput {
@@ -99,11 +100,26 @@ export function doneBySowing(marks: readonly Mark[]): Map<string, Record<string,
       const name = mark.what === 'rung' ? `rung-${rung}` : DAY_OF[mark.what]
       if (!name) continue
       const days = done.get(sowingId) ?? {}
+      // Up is the first day on which anything was.
+      if (name === 'up' && (mark.count === 0 || (days.up && days.up < mark.on))) continue
       days[name] = mark.on
       done.set(sowingId, days)
     }
   }
   return done
+}
+
+/** What came up of each sowing by the last count; none where nobody counted. */
+export function upBySowing(marks: readonly Mark[]): Map<string, number> {
+  const last = new Map<string, Mark>()
+  for (const mark of marks) {
+    if (mark.what !== 'look' || mark.count == null || mark.snoozedUntil !== null) continue
+    for (const { sowingId } of mark.of) {
+      const known = last.get(sowingId)
+      if (!known || known.on <= mark.on) last.set(sowingId, mark)
+    }
+  }
+  return new Map([...last].map(([id, mark]) => [id, mark.count!]))
 }
 
 /** All jobs up to a week ahead, those in danger first, then late, due, coming and done today. */
@@ -283,15 +299,14 @@ function mixJobs({ mixes, rows, today, wantsSoak }: TodayInput, marked: Marked):
     const wasToday = (kind: JobKind) => of.some((target) => doneOn(kind, target, marked) === today)
     const jobs: Job[] = []
     if (wantsSoak(mix.recipeId) && !made && (!soaked || wasToday('soak mix'))) {
-      const danger: Danger | null =
-        !soaked && mix.soakOn <= today && mix.on >= today ? { kind: 'mix not soaked', for: mix.on } : null
       jobs.push({
         ...common,
         id: `soak mix ${mix.id}`,
         kind: 'soak mix',
         dueOn: mix.soakOn,
-        state: soaked ? 'done' : stateOn(mix.soakOn, today, danger),
-        danger: soaked ? null : danger,
+        // Half an hour is enough for it: an evening that was missed is no harm, it is done before the mix.
+        state: soaked ? 'done' : mix.soakOn < today ? 'due' : stateOn(mix.soakOn, today, null),
+        danger: null,
       })
     }
     // What was made on another day is no longer shown.

@@ -3,9 +3,19 @@ import { printNumber } from '../units/format'
 import type { PlannedRung, PlannedSowing } from './sowing'
 import type { Job } from './today'
 
-/** `2 × 72-cell tray`. */
-export const containersText = ({ fill }: Pick<PlannedRung, 'fill'>) =>
-  `${fill.count} × ${fill.container.name}${fill.plants && fill.plants > 1 ? `, ${fill.plants} in each` : ''}`
+/** `2 × 72-cell tray`; `4 cells of a shared 24-cell tray`. */
+export function containersText({
+  fill,
+  cells,
+  placed,
+}: Pick<PlannedRung, 'fill' | 'cells' | 'placed'>): string {
+  const { container, count, plants } = fill
+  const each = plants && plants > 1 ? `, ${plants} in each` : ''
+  if (!placed?.sharesWith.length) return `${count} × ${container.name}${each}`
+  const whole = Math.floor(cells / container.cells)
+  const rest = `${counted(cells % container.cells, 'cell')} of a shared ${container.name}`
+  return `${whole ? `${whole} × ${container.name} and ` : ''}${rest}${each}`
+}
 
 const DOING: Readonly<Record<PlannedRung['stage'], string>> = {
   sow: 'Sow',
@@ -26,19 +36,36 @@ export interface JobWords {
   readonly detail: string
 }
 
+/** How the hand sows: seeds, cells, depth and cover, and what stands on the label first. */
+function sowingText(
+  { seeds, perCell }: PlannedSowing,
+  rung: PlannedRung,
+  name: string,
+  length: (mm: number) => string,
+): string {
+  const { coverMm, coverMaterialId } = rung.fill
+  const each = rung.stage === 'sow' && seeds > rung.cells ? `, ${perCell} in each cell` : ''
+  const depth =
+    coverMm === 0
+      ? 'on the surface, pressed in'
+      : `${length(coverMm)} deep${coverMaterialId === 'vermiculite' ? ', covered with vermiculite' : ''}`
+  return `label it first: ${name}. ${counted(seeds, 'seed')}${each}, ${depth}; ${containersText(rung)}`
+}
+
 /**
  * A job in words.
  *
  * @param planned of the job's first sowing
  * @param nameOfMix the name of a recipe
- * @param litres how the household says a volume
+ * @param say how the household says a volume and a length
  */
 export function jobWords(
   job: Job,
   planned: PlannedSowing | undefined,
   nameOfMix: (recipeId: string) => string,
-  litres: (l: number) => string,
+  say: { readonly volume: (l: number) => string; readonly length: (mm: number) => string },
 ): JobWords {
+  const litres = say.volume
   const who = names(job.names)
   const rung = planned?.rungs[job.of[0]?.rung ?? -1]
   switch (job.kind) {
@@ -47,7 +74,7 @@ export function jobWords(
     case 'soak mix':
       return {
         title: `Soak coir for ${nameOfMix(job.mix!.recipeId)}`,
-        detail: `the evening before ${litres(job.mix!.looseL)} of mix for ${who}`,
+        detail: `for ${litres(job.mix!.looseL)} of mix for ${who}: the evening before, or half an hour before mixing`,
       }
     case 'make mix':
       return {
@@ -60,7 +87,7 @@ export function jobWords(
         detail: !rung
           ? ''
           : job.stage === 'sow' || job.stage === 'broadcast'
-            ? `${counted(planned!.seeds, 'seed')}, ${containersText(rung)}`
+            ? sowingText(planned!, rung, job.names[0] ?? '', say.length)
             : job.stage === 'harden'
               ? `${counted(rung.plants, 'plant')}, a little longer outside each day`
               : `${counted(rung.plants, 'plant')} into ${containersText(rung)}`,

@@ -83,6 +83,13 @@ export function daysToEmergence({ like, factor }: Emergence, mixC: number): Figu
   )
 }
 
+/** The temperatures of the mix between which it comes up, °C: those of its row in the table that have days. */
+export function comesUpBetween({ like }: Pick<Emergence, 'like'>): readonly [low: number, high: number] {
+  const row = EMERGENCE_DAYS[like] ?? []
+  const up = TEMPERATURES_C.filter((_, i) => row[i] != null)
+  return [up[0] ?? TEMPERATURES_C[0], up.at(-1) ?? TEMPERATURES_C.at(-1)!]
+}
+
 /** A no-show is late at 1.5 times the expected days, and sown again at twice [common practice]. */
 export const LATE_AT = 1.5
 export const RESOW_AT = 2

@@ -24,6 +24,7 @@ import type { ContainerRecord } from '#shared/records/container'
 import type { CropRecord } from '#shared/records/crop'
 import type { FeedRecord } from '#shared/records/feed'
 import type { EntryRecord } from '#shared/records/entry'
+import type { PacketRecord } from '#shared/records/packet'
 import type { MaterialRecord } from '#shared/records/material'
 import type { ProgrammeRecord } from '#shared/records/programme'
 import type { Recipe } from '#shared/records/recipe'
@@ -257,6 +258,8 @@ export const packets = pgTable(
     year: integer().notNull(),
     seeds: integer(),
     germination: doublePrecision(),
+    upDays: jsonb().$type<PacketRecord['upDays']>(),
+    depthMm: doublePrecision(),
   },
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),
@@ -314,6 +317,7 @@ export const entries = pgTable(
     note: text().notNull(),
     times: doublePrecision().notNull(),
     evenIfShort: boolean().notNull(),
+    count: integer(),
     snoozedUntil: date({ mode: 'string' }).$type<Day>(),
     act: uuid(),
     moves: jsonb().$type<EntryRecord['moves']>().notNull(),

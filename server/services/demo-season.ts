@@ -63,7 +63,16 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray, fir
     germination: number | null,
   ): Entries<'packets'>[number] => [
     id(n),
-    { name, cropId, supplier, year: Number(today.slice(0, 4)) - yearsOld, seeds, germination },
+    {
+      name,
+      cropId,
+      supplier,
+      year: Number(today.slice(0, 4)) - yearsOld,
+      seeds,
+      germination,
+      upDays: null,
+      depthMm: null,
+    },
   ]
   const sowing = (
     n: number,

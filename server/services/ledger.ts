@@ -265,7 +265,7 @@ async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Pr
   if (sown.length === 0) return NOTHING
   const context = await contextFor(householdId, SEASON_LISTS, tx)
   if (!hasSeason(context)) return NOTHING
-  const plan = seasonPlanner(context, entry.on)
+  const { plan } = seasonPlanner(context, entry.on)
   const left = await seedsLeft(tx, householdId, [...new Set(sown.map(({ body }) => body.packetId!))])
   const moves = new Map<string, Moves[number]>()
   for (const one of sown) {

@@ -1,7 +1,7 @@
 import { setImmediate } from 'node:timers/promises'
 import { sql } from 'drizzle-orm'
 import { dayIn, type Day } from '#core/season/day'
-import { doneBySowing, type Job, type Mark } from '#core/season/today'
+import { doneBySowing, upBySowing, type Job, type Mark } from '#core/season/today'
 import type { Stored } from '#shared/collections'
 import type { SowingRecord } from '#shared/records/sowing'
 import { asMark } from '#shared/records/entry'
@@ -66,14 +66,15 @@ async function plannedGently(
   sowings: readonly Stored<SowingRecord>[],
   marks: readonly Mark[],
 ) {
-  const plan = seasonPlanner(context, today)
+  const planner = seasonPlanner(context, today)
   const done = doneBySowing(marks)
+  const up = upBySowing(marks)
   for (const [i, one] of sowings.entries()) {
     // It is remembered until all are put together.
-    plan(one, done.get(one.id))
+    planner.plan(one, done.get(one.id), up.get(one.id) ?? null)
     if (i % AT_A_TIME === AT_A_TIME - 1) await setImmediate()
   }
-  return openRows(plan, sowings, done, today)
+  return openRows(planner, sowings, done, today, up)
 }
 
 /** When anything the season hangs on was last written, removals included. */

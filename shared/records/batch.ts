@@ -20,6 +20,7 @@ export const batchFields = z.object({
       z.object({
         containerId: reference.describe('A catalogue container, or one of the household’s own'),
         count: amount.describe('Whole trays, pots or blocks'),
+        cells: amount.nullish().describe('Cells that are filled of these, where it is not all of them'),
         coverMm: amount.describe('Depth of the cover, mm; 0 for none'),
         coverMaterialId: reference.describe('A material, or "mix" for the mix itself'),
         feel: z

@@ -41,6 +41,15 @@ export const entry = z.object({
     .default(1)
     .describe('Vessels of feed that were mixed'),
   evenIfShort: z.boolean().default(false).describe('Take what there is where the stores hold too little'),
+  count: z
+    .int('Count whole plants or cells.')
+    .min(0, 'A count is 0 or more.')
+    .max(1_000_000, 'That is more than a bench holds.')
+    .nullable()
+    .default(null)
+    .describe(
+      'What was counted: cells or seedlings that came up, plants that were moved; null where nobody counted',
+    ),
   snoozedUntil: day
     .nullable()
     .default(null)
@@ -77,6 +86,7 @@ export const newEntry = (
   note: '',
   times: 1,
   evenIfShort: false,
+  count: null,
   snoozedUntil: null,
   act: null,
   moves: [],
@@ -87,12 +97,12 @@ export const newEntry = (
 const isJob = (kind: EntryKind): kind is Mark['what'] => (JOB_KINDS as readonly string[]).includes(kind)
 
 /** The entry as a mark on the season; none where it is not about the season. */
-export function asMark({ kind, about, on, snoozedUntil }: EntryRecord): Mark[] {
+export function asMark({ kind, about, on, snoozedUntil, count }: EntryRecord): Mark[] {
   if (!isJob(kind)) return []
   const of = about.flatMap(({ what, id, rung }) =>
     what === 'sowings' && rung !== null ? [{ sowingId: id, rung }] : [],
   )
-  return [{ what: kind, of, on, snoozedUntil }]
+  return [{ what: kind, of, on, snoozedUntil, count }]
 }
 
 /** Done once for each thing it is about, however often it is said; done once a day; as often as it is said. */
@@ -104,7 +114,7 @@ const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {
   'soak mix': 'ever',
   'make mix': 'ever',
   rung: 'ever',
-  look: 'ever',
+  look: 'a day',
   feed: 'a day',
   harden: 'a day',
   out: 'ever',

@@ -24,5 +24,17 @@ export const packet = z.object({
     .nullable()
     .default(null)
     .describe('As tested in that year, a fraction'),
+  upDays: z
+    .object({ from: amount.min(1, 'Up after 1 day or more.'), to: amount.max(200, 'Up within 200 days.') })
+    .refine(({ from, to }) => from <= to, { error: 'The later day comes after the earlier.', path: ['to'] })
+    .nullable()
+    .default(null)
+    .describe('Days to come up, as the packet says'),
+  depthMm: amount
+    .min(0, 'Seed is sown 0 to 100 mm deep.')
+    .max(100, 'Seed is sown 0 to 100 mm deep.')
+    .nullable()
+    .default(null)
+    .describe('How deep, as the packet says, mm'),
 })
 export type PacketRecord = z.output<typeof packet>

@@ -25,12 +25,18 @@ export const seasonFrame = ruled(
     feedId: reference.describe('The feed that is given as a rule'),
     tubL: amount.describe('The tub mixes are stirred in, L'),
     canL: amount.describe('The can feeds are carried in, L'),
+    shareDays: amount.nullish().describe('Sowings so many days apart share a tray; 2 where nothing is said'),
+    fillHabit: z
+      .enum(['tray', 'sown'])
+      .nullish()
+      .describe('Whether a tray is filled whole, or only the cells that are sown'),
     nightC: amount
       .min(-60, 'A night between −60 and 40 °C.')
       .max(40, 'A night between −60 and 40 °C.')
       .nullable()
       .default(null)
       .describe('Coldest night ahead by the forecast, °C'),
+    nightSaidOn: day.nullish().describe('The day it was read; after three days it counts no more'),
   }),
   frameProblems,
 )

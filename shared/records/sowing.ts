@@ -54,10 +54,13 @@ export function asSowingRequest(
   known: Reckoned,
   done: Readonly<Record<string, Day>> = {},
   notBefore: Day | null = null,
+  up: number | null = null,
 ): SowingRequest | undefined {
-  const crop = known.crops.get(record.cropId)
-  if (!crop) return undefined
+  const inBook = known.crops.get(record.cropId)
+  if (!inBook) return undefined
   const seed = record.packetId === null ? undefined : known.packets.get(record.packetId)
+  // What the packet says beats the book.
+  const crop = seed?.depthMm == null ? inBook : { ...inBook, depthMm: seed.depthMm }
   const year = Number((record.sowOn ?? record.outOn ?? known.frame.lastFrost).slice(0, 4))
   const { plants, cells, season, outOn, sowOn, certainty, seedsPerCell, ladderId, rungs } = record
   return {
@@ -74,8 +77,10 @@ export function asSowingRequest(
     germination: record.germination ?? seed?.germination ?? null,
     seedYears: seed && record.germination === null ? Math.max(0, year - seed.year) : 0,
     seedsThere: seed?.seeds ?? null,
+    upDays: seed?.upDays ?? null,
     done,
     notBefore,
+    up,
   }
 }
 

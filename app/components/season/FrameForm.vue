@@ -16,7 +16,7 @@ import { FEEDS } from '#core/feed/feeds'
 import { FEEDING_SCHOOLS } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { dayFrom, yearsOn } from '#core/season/day'
-import { frameProblems } from '#core/season/frame'
+import { fillHabitOf, frameProblems, shareDaysOf } from '#core/season/frame'
 import { LIGHT_SCHOOLS } from '#core/season/light'
 import { messageAt } from '#core/problem'
 import type { SeasonFrameRecord } from '#shared/records/season-frame'
@@ -114,6 +114,24 @@ async function keep() {
         label="Can to carry feed"
         :problem="problemAt('canL')"
         @update:model-value="draft.canL = $event ?? 0"
+      />
+    </div>
+    <div class="pair">
+      <ChoiceField
+        :model-value="fillHabitOf(draft)"
+        label="A tray that is not full"
+        :choices="[
+          { value: 'tray', name: 'is filled whole' },
+          { value: 'sown', name: 'only where seed goes in' },
+        ]"
+        @update:model-value="draft.fillHabit = $event"
+      />
+      <TypedField
+        :model-value="shareDaysOf(draft)"
+        label="Sowings share a tray within"
+        unit="days"
+        :problem="problemAt('shareDays')"
+        @update:model-value="draft.shareDays = $event ?? 0"
       />
     </div>
     <div class="pair">

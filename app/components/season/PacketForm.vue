@@ -23,6 +23,8 @@ const first: PacketRecord = {
   year: Number(season.today.slice(0, 4)),
   seeds: null,
   germination: null,
+  upDays: null,
+  depthMm: null,
 }
 const crops = computed(() => [...context.crops.values()].map(({ id, name }) => ({ value: id, name })))
 const suggested = (draft: PacketRecord) => context.crops.get(draft.cropId)?.name ?? ''
@@ -41,6 +43,9 @@ const test = computed(() =>
 const take = (draft: PacketRecord) => {
   if (test.value && test.value.share > 0) draft.germination = Number(test.value.share.toFixed(3))
 }
+/** Days of coming up; one alone stands for both. */
+const days = (from: number | null, to: number | null) =>
+  from === null && to === null ? null : { from: from ?? to!, to: to ?? from! }
 </script>
 
 <template>
@@ -79,6 +84,35 @@ const take = (draft: PacketRecord) => {
         label="Seeds left"
         hint="if you counted"
         :problem="problemAt('seeds')"
+      />
+    </div>
+    <div class="three">
+      <TypedField
+        :model-value="draft.upDays?.from ?? null"
+        optional
+        label="Up after"
+        unit="days"
+        hint="if the packet says"
+        :problem="problemAt('upDays.from')"
+        @update:model-value="draft.upDays = days($event, draft.upDays?.to ?? null)"
+      />
+      <TypedField
+        :model-value="draft.upDays?.to ?? null"
+        optional
+        label="to"
+        unit="days"
+        :problem="problemAt('upDays.to')"
+        @update:model-value="draft.upDays = days(draft.upDays?.from ?? null, $event)"
+      />
+      <TypedField
+        :model-value="draft.depthMm ?? null"
+        optional
+        dimension="length"
+        :about="0.5"
+        label="Depth"
+        hint="if the packet says"
+        :problem="problemAt('depthMm')"
+        @update:model-value="draft.depthMm = $event"
       />
     </div>
     <fieldset class="test">

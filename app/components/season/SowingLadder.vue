@@ -163,6 +163,13 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
         <Button v-if="index > 0" text :aria-label="`Take away rung ${index + 1}`" @click="removeRung(index)">
           <X aria-hidden="true" />
         </Button>
+        <p v-if="planned?.rungs[index]?.placed?.sharesWith.length" class="water">
+          Shares its tray with {{ planned.rungs[index]!.placed!.sharesWith.join(', ') }}.
+        </p>
+        <p v-else-if="planned?.rungs[index]?.placed?.apart" class="water soft">
+          Not in one tray with {{ planned.rungs[index]!.placed!.apart!.name }}:
+          {{ planned.rungs[index]!.placed!.apart!.why }}.
+        </p>
         <p v-if="planned?.rungs[index]" class="water soft">Water: {{ planned.rungs[index]!.care.water }}.</p>
       </li>
     </ol>

@@ -5,10 +5,11 @@ import DayField from '~/components/fields/DayField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
-import { computed, onBeforeUnmount, toRef } from 'vue'
+import { computed, onBeforeUnmount, ref, toRef } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
+import DoneForm from '~/components/today/DoneForm.vue'
 import SowingLadder from '~/components/season/SowingLadder.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { copyOf } from '~/composables/copyOf'
@@ -22,7 +23,10 @@ import { Trash2 } from '@lucide/vue'
 import { coverOf } from '#core/sowing/crop'
 import { ladderById, LADDERS } from '#core/season/ladder'
 import { rungsOf } from '#core/season/sowing'
-import { printNumber } from '#core/units/format'
+import { wilson } from '#core/sowing/odds'
+import { printNumber, printShare } from '#core/units/format'
+import { useNotes } from '~/composables/useNotes'
+import { useSaving } from '~/state/saving'
 import { asSowingRequest, sowingRecordProblems, type SowingRecord } from '#shared/records/sowing'
 import type { PlannedRow } from '#shared/season'
 
@@ -36,6 +40,7 @@ const season = useSeason()
 const household = useHousehold()
 const { printDay } = useDates()
 const say = useNotices()
+const { note } = useNotes()
 const remove = useRemoval()
 
 const stored = computed(() => season.sowing(props.id))
@@ -89,6 +94,39 @@ const ladders = computed(() => [
   },
   ...LADDERS.map(({ id, name }) => ({ value: id as string | null, name })),
 ])
+const counting = ref(false)
+/** What can be counted of it: cells with a plant, or seedlings. */
+const sownOf = computed(() =>
+  season.countsSeeds(props.id)
+    ? { what: 'seed', most: planned.value?.seeds ?? 1 }
+    : { what: 'cell', most: planned.value?.cells ?? 1 },
+)
+/** What came up by the last count, with its interval, and the germination it tells of. */
+const seen = computed(() => {
+  const up = season.up.get(props.id)
+  if (up === undefined || !planned.value) return null
+  const of = Math.max(up, sownOf.value.most)
+  const share = up / of
+  const perCell = season.countsSeeds(props.id) ? 1 : planned.value.perCell
+  return {
+    up,
+    of,
+    ...wilson(up, of),
+    // A cell is empty where none of its seeds came up.
+    germination: share > 0 && (share < 1 || perCell === 1) ? 1 - (1 - share) ** (1 / perCell) : null,
+    packet: household.packets.find((one) => one.id === body.value?.packetId),
+  }
+})
+const packetSaving = useSaving('packets')
+async function keepGermination() {
+  const { packet, germination } = seen.value ?? {}
+  if (!packet || germination == null) return
+  const kept = await packetSaving.save(packet.id, packet.version, {
+    ...packet.body,
+    germination: Math.min(1, Math.round(germination * 1000) / 1000),
+  })
+  if (kept) note(`${packet.body.name} comes up by ${printShare(germination)}.`)
+}
 async function removeIt() {
   if (stored.value && (await remove('sowings', stored.value))) emit('close')
 }
@@ -101,9 +139,29 @@ async function giveUp() {
 <template>
   <section v-if="body" class="sowing" :aria-label="body.name">
     <div class="buttons">
+      <Button v-if="season.isSown(id) && planned" class="main" @click="counting = true"
+        >Count what came up</Button
+      >
       <Button v-if="season.isSown(id)" @click="giveUp">It failed</Button>
       <Button @click="removeIt"><Trash2 aria-hidden="true" /> Remove this sowing</Button>
     </div>
+
+    <DoneForm
+      v-if="counting && planned"
+      :title="`Came up: ${body.name}`"
+      kind="look"
+      :of="[{ sowingId: id, rung: 0 }]"
+      :counts="sownOf"
+      @close="counting = false"
+    />
+    <p v-if="seen" class="seen">
+      <strong>{{ seen.up }} of {{ counted(seen.of, sownOf.what) }} came up</strong>:
+      {{ printShare(seen.up / seen.of) }} ({{ printShare(seen.low) }} to {{ printShare(seen.high) }}, as sure
+      as 95 %)<template v-if="seen.germination !== null"
+        >, a germination of about {{ printShare(seen.germination) }}.
+        <Button v-if="seen.packet" @click="keepGermination">Keep it with the packet</Button></template
+      ><template v-else>.</template>
+    </p>
 
     <div class="fields">
       <TextField

@@ -1,24 +1,40 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { NuxtLink } from '#components'
 import { useDates } from '~/composables/useDates'
 import { useJobWords } from '~/composables/useJobWords'
 import { useRuns } from '~/composables/useRuns'
 import { useSeason } from '~/state/season'
-import { ChartNoAxesGantt, Check, Clock, FileText, RotateCcw } from '@lucide/vue'
+import DoneForm from '~/components/today/DoneForm.vue'
+import { CalendarCheck, ChartNoAxesGantt, Check, Clock, FileText, RotateCcw } from '@lucide/vue'
 import { addDays, type Day } from '#core/season/day'
 import type { Job } from '#core/season/today'
 
 /** A job with a large place to tick it off. */
 const props = defineProps<{ job: Job; current: boolean }>()
-defineEmits<{ done: []; undo: []; snooze: [until: Day]; again: [] }>()
+const emit = defineEmits<{ done: []; undo: []; snooze: [until: Day]; again: [] }>()
 const season = useSeason()
 const { printDay } = useDates()
 const { words, dangerText } = useJobWords()
 const { planBatch, planFeed } = useRuns()
 const said = computed(() => words(props.job))
 const isDone = computed(() => props.job.state === 'done')
+/** What came up is counted, and what was done on another day is written down as of that day. */
+const asking = ref(false)
+const counts = computed(() => {
+  const planned = season.row(props.job.of[0]?.sowingId ?? '')?.planned
+  if (props.job.of.length !== 1 || !planned) return null
+  if (props.job.kind === 'look')
+    return planned.seeds > planned.cells && planned.perCell > 1 && isBySeed.value
+      ? { what: 'seed', most: planned.seeds }
+      : { what: 'cell', most: planned.cells }
+  const rung = planned.rungs[props.job.of[0]!.rung]
+  return props.job.kind === 'rung' && rung && rung.index > 0 ? { what: 'plant', most: rung.plants } : null
+})
+const isBySeed = computed(() => season.countsSeeds(props.job.of[0]?.sowingId ?? ''))
+const press = () =>
+  isDone.value ? emit('undo') : props.job.kind === 'look' ? (asking.value = true) : emit('done')
 const tick = useTemplateRef<HTMLButtonElement>('tick')
 defineExpose({ focus: () => tick.value?.focus() })
 </script>
@@ -31,7 +47,7 @@ defineExpose({ focus: () => tick.value?.focus() })
       class="tick"
       :aria-pressed="isDone"
       :aria-label="`${said.title}: ${isDone ? 'done, take it back' : 'done'}`"
-      @click="isDone ? $emit('undo') : $emit('done')"
+      @click="press"
     >
       <Check v-if="isDone" aria-hidden="true" />
     </button>
@@ -59,6 +75,15 @@ defineExpose({ focus: () => tick.value?.focus() })
         What has to move?
       </NuxtLink>
       <Button
+        v-if="job.kind !== 'feed'"
+        text
+        :aria-label="`Done on another day: ${said.title}`"
+        title="Done on …"
+        @click="asking = true"
+      >
+        <CalendarCheck aria-hidden="true" />
+      </Button>
+      <Button
         v-if="job.state !== 'coming'"
         text
         :aria-label="`Put off until tomorrow: ${said.title}`"
@@ -75,6 +100,14 @@ defineExpose({ focus: () => tick.value?.focus() })
         ><ChartNoAxesGantt aria-hidden="true"
       /></NuxtLink>
     </div>
+    <DoneForm
+      v-if="asking"
+      :title="said.title"
+      :kind="job.kind"
+      :of="job.of"
+      :counts="counts"
+      @close="asking = false"
+    />
   </li>
 </template>
 

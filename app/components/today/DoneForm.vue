@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import DayField from '~/components/fields/DayField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import EntryForm from '~/components/records/EntryForm.vue'
+import { useDates } from '~/composables/useDates'
+import { useSeason } from '~/state/season'
+import { counted } from '#core/bench/wording'
+import type { Day } from '#core/season/day'
+import type { JobKind, JobTarget } from '#core/season/today'
+import { newEntry } from '#shared/records/entry'
+
+/** A job that was done: on which day, how many, and a note. What came up is counted here. */
+const props = defineProps<{
+  title: string
+  kind: JobKind
+  of: readonly JobTarget[]
+  /** What can be counted, and how many there could be at most; null where nothing is counted. */
+  counts: { readonly what: string; readonly most: number } | null
+}>()
+defineEmits<{ close: [] }>()
+const season = useSeason()
+const { printLongDay } = useDates()
+
+const on = ref<Day | null>(season.today)
+const count = ref<number | null>(null)
+const note = ref('')
+const dayProblem = computed(() =>
+  on.value === null
+    ? 'Which day was it?'
+    : on.value > season.today
+      ? `${printLongDay(on.value)} is still to come.`
+      : undefined,
+)
+const countProblem = computed(() => {
+  if (count.value === null || !props.counts) return undefined
+  if (!Number.isInteger(count.value) || count.value < 0) return 'Count whole ones: 0 or more.'
+  return count.value > props.counts.most
+    ? `There are ${counted(props.counts.most, props.counts.what)} in all.`
+    : undefined
+})
+</script>
+
+<template>
+  <EntryForm
+    :header="title"
+    keep-label="Write it down"
+    :wrong="!!(dayProblem || countProblem)"
+    :done="`Done: ${title}.`"
+    :entry="
+      () =>
+        newEntry({
+          name: title.slice(0, 120),
+          kind,
+          on: on!,
+          about: of.map(({ sowingId, rung }) => ({ what: 'sowings', id: sowingId, rung })),
+          count,
+          note,
+        })
+    "
+    @close="$emit('close')"
+  >
+    <TypedField
+      v-if="counts"
+      v-model="count"
+      v-first-focus
+      optional
+      :label="kind === 'look' ? 'How many are up' : 'How many'"
+      :hint="`of ${counted(counts.most, counts.what)}; empty where nobody counted`"
+      :problem="countProblem"
+    />
+    <DayField v-model="on" label="On" :problem="dayProblem" />
+    <TextField v-model="note" label="Note" />
+  </EntryForm>
+</template>

@@ -1,0 +1,178 @@
+import type { Container } from '../containers/container'
+import type { Crop } from '../sowing/crop'
+import { dayNumber, type Day } from './day'
+
+/** Some cells of one kind of tray that are filled on a day. */
+export interface TrayShare {
+  /** Sowing and rung. */
+  readonly key: string
+  readonly name: string
+  readonly container: Container
+  readonly recipeId: string
+  /** Seed, or plants that are set in. */
+  readonly sown: boolean
+  readonly on: Day
+  readonly cells: number
+  /** Warmth of the mix, °C. */
+  readonly mixC: number
+  readonly light: Crop['light']
+  /** Days until it comes up; null for plants, and where it is too cold to. */
+  readonly upDays: number | null
+}
+
+/** Why two sowings do not share a tray. */
+export type Apart = 'another day' | 'another warmth' | 'light and dark' | 'comes up at another time'
+
+/** How so many cells stand in trays. */
+export interface Placed {
+  /** Whole and parts of trays that are its own: of a shared one its part of the cells in use. */
+  readonly trays: number
+  /** Names of those it shares a tray with. */
+  readonly sharesWith: readonly string[]
+  /** The first tray with room that it does not share, and why. */
+  readonly apart: { readonly name: string; readonly why: Apart } | null
+}
+
+/** Warmer or cooler by this is another warmth, °C; up later by so many days is another time [default]. */
+const SAME_WARMTH_C = 3
+const SAME_UP_DAYS = 5
+/** So many parts of trays are shared out by trying everything; more by the first tray that fits. */
+const MOST_TRIED = 9
+
+/** What keeps two sowings of one kind of tray and one mix from sharing it; null where they agree. */
+export function apart(one: TrayShare, other: TrayShare, withinDays: number): Apart | null {
+  if (Math.abs(dayNumber(one.on) - dayNumber(other.on)) > withinDays) return 'another day'
+  if (Math.abs(one.mixC - other.mixC) > SAME_WARMTH_C) return 'another warmth'
+  if (!one.sown) return null
+  const lights = [one.light, other.light]
+  if (lights.includes('wants light') && lights.includes('wants dark')) return 'light and dark'
+  if (one.upDays === null || other.upDays === null)
+    return one.upDays === other.upDays ? null : 'comes up at another time'
+  return Math.abs(one.upDays - other.upDays) > SAME_UP_DAYS ? 'comes up at another time' : null
+}
+
+interface OpenTray {
+  readonly of: TrayPart[]
+  used: number
+}
+interface TrayPart {
+  readonly share: TrayShare
+  readonly cells: number
+}
+
+/**
+ * Sowings shared out over trays: cells are counted, not trays. Whole trays stand alone; what is left over of each goes
+ * into a tray with others that agree with it, in as few trays as there can be.
+ *
+ * A few are tried in every way; of many each goes into the first tray that has room and agrees, in the order of their
+ * days, so that the same sowings always stand alike and one that moves takes few others with it.
+ *
+ * @param withinDays sowings so many days apart may share a tray
+ */
+export function packTrays(shares: readonly TrayShare[], withinDays: number): Map<string, Placed> {
+  const placed = new Map<string, Placed>()
+  const alike = new Map<string, TrayShare[]>()
+  for (const share of shares) {
+    const kind = `${share.container.id} ${share.recipeId} ${share.sown}`
+    alike.set(kind, [...(alike.get(kind) ?? []), share])
+  }
+  for (const group of alike.values()) {
+    const size = group[0]!.container.cells
+    const parts = group
+      .map((share) => ({ share, cells: share.cells % size }))
+      .filter(({ cells }) => cells > 0)
+      .sort(
+        (a, b) =>
+          (a.share.on < b.share.on ? -1 : a.share.on > b.share.on ? 1 : 0) ||
+          (a.share.key < b.share.key ? -1 : 1),
+      )
+    const trays = shareOut(parts, size, withinDays)
+    for (const share of group) {
+      const tray = trays.find(({ of }) => of.some((part) => part.share === share))
+      const others = tray?.of.filter((part) => part.share !== share) ?? []
+      placed.set(share.key, {
+        trays: Math.floor(share.cells / size) + (tray ? (share.cells % size) / tray.used : 0),
+        sharesWith: others.map((part) => part.share.name),
+        apart:
+          tray && others.length === 0 ? whyAlone(share, share.cells % size, trays, size, withinDays) : null,
+      })
+    }
+  }
+  return placed
+}
+
+function whyAlone(
+  share: TrayShare,
+  cells: number,
+  trays: readonly OpenTray[],
+  size: number,
+  withinDays: number,
+): Placed['apart'] {
+  for (const tray of trays) {
+    if (tray.used + cells > size || tray.of.some((part) => part.share === share)) continue
+    for (const part of tray.of) {
+      const why = apart(share, part.share, withinDays)
+      if (why) return { name: part.share.name, why }
+    }
+  }
+  return null
+}
+
+function shareOut(parts: readonly TrayPart[], size: number, withinDays: number): OpenTray[] {
+  const quick = firstFit(parts, size, withinDays)
+  const least = Math.ceil(parts.reduce((sum, { cells }) => sum + cells, 0) / size)
+  return quick.length === least || parts.length > MOST_TRIED
+    ? quick
+    : (fewest(parts, size, withinDays, quick.length, least) ?? quick)
+}
+
+const fits = (tray: OpenTray, part: TrayPart, size: number, withinDays: number) =>
+  tray.used + part.cells <= size &&
+  tray.of.every(({ share }) => apart(share, part.share, withinDays) === null)
+
+function firstFit(parts: readonly TrayPart[], size: number, withinDays: number): OpenTray[] {
+  const trays: OpenTray[] = []
+  for (const part of parts) {
+    const tray = trays.find((one) => fits(one, part, size, withinDays))
+    if (tray) {
+      tray.of.push(part)
+      tray.used += part.cells
+    } else trays.push({ of: [part], used: part.cells })
+  }
+  return trays
+}
+
+/** Every way of sharing them out that is better than `most` trays, the fewest found; null where there is none. */
+function fewest(
+  parts: readonly TrayPart[],
+  size: number,
+  withinDays: number,
+  most: number,
+  least: number,
+): OpenTray[] | null {
+  let best: OpenTray[] | null = null
+  let bound = most
+  const trays: OpenTray[] = []
+  const place = (i: number) => {
+    if (trays.length >= bound || bound === least) return
+    const part = parts[i]
+    if (!part) {
+      bound = trays.length
+      best = trays.map(({ of, used }) => ({ of: [...of], used }))
+      return
+    }
+    for (const tray of [...trays])
+      if (fits(tray, part, size, withinDays)) {
+        tray.of.push(part)
+        tray.used += part.cells
+        place(i + 1)
+        tray.of.pop()
+        tray.used -= part.cells
+      }
+    trays.push({ of: [part], used: part.cells })
+    place(i + 1)
+    trays.pop()
+  }
+  place(0)
+  return best
+}

@@ -1,0 +1,81 @@
+import type { SeasonBook } from './book'
+import type { SeasonRow } from './demand'
+import { fillHabitOf, shareDaysOf, type SeasonFrame } from './frame'
+import { packTrays, type Placed, type TrayShare } from './packing'
+import { flatsOf, type PlannedRung } from './sowing'
+import type { Crop } from '../sowing/crop'
+
+type Row = SeasonRow & { readonly crop: Crop }
+
+const isSown = ({ stage }: PlannedRung) => stage === 'sow' || stage === 'broadcast'
+/** Trays of many cells are shared; pots, blocks and open trays are not. */
+const isShared = (rung: PlannedRung) => rung.recipeId !== null && rung.container.cells > 1
+
+/**
+ * The season's sowings with their trays shared: mix, room and light are those of the cells in use, and of the tray's
+ * other cells where the household fills whole trays.
+ *
+ * The same row object again where nothing of it changed, so that after one drag only what is touched is drawn anew.
+ */
+export function shareTrays<One extends Row>(
+  rows: readonly One[],
+  frame: Pick<SeasonFrame, 'shareDays' | 'fillHabit'>,
+  book: SeasonBook,
+  before: Map<string, { row: One; marks: string; shared: One }> = new Map(),
+): One[] {
+  const shares = rows.flatMap((row) => row.planned.rungs.filter(isShared).map((rung) => shareOf(row, rung)))
+  const placed = packTrays(shares, shareDaysOf(frame))
+  const habit = fillHabitOf(frame)
+  return rows.map((row) => {
+    const at = (rung: PlannedRung) => placed.get(keyOf(row.id, rung.index))
+    const marks =
+      habit +
+      row.planned.rungs
+        .map((rung) => {
+          const where = at(rung)
+          return where ? `${where.trays} ${where.sharesWith.join()} ${where.apart?.name}` : ''
+        })
+        .join('|')
+    const known = before.get(row.id)
+    if (known && known.row === row && known.marks === marks) return known.shared
+    const rungs = row.planned.rungs.map((rung) => {
+      const where = at(rung)
+      return where ? sharedRung(rung, where, habit, book) : rung
+    })
+    const shared = { ...row, planned: { ...row.planned, rungs } }
+    before.set(row.id, { row, marks, shared })
+    return shared
+  })
+}
+
+const keyOf = (id: string, rung: number) => `${id} ${rung}`
+
+const shareOf = ({ id, name, planned, crop }: Row, rung: PlannedRung): TrayShare => ({
+  key: keyOf(id, rung.index),
+  name,
+  container: rung.container,
+  recipeId: rung.recipeId!,
+  sown: isSown(rung),
+  on: rung.from,
+  cells: rung.cells,
+  mixC: rung.care.mixC,
+  light: crop.light,
+  upDays: isSown(rung) ? (planned.emergence?.value ?? null) : null,
+})
+
+function sharedRung(
+  rung: PlannedRung,
+  placed: Placed,
+  habit: 'tray' | 'sown',
+  book: SeasonBook,
+): PlannedRung {
+  const cells = habit === 'tray' ? placed.trays * rung.container.cells : rung.cells
+  const fill = { ...rung.fill, cells }
+  return {
+    ...rung,
+    fill,
+    placed,
+    looseL: book.looseL(rung.recipeId!, fill),
+    flats: rung.flats > 0 ? flatsOf(rung.container) * placed.trays : 0,
+  }
+}
