@@ -11,8 +11,8 @@ module.exports = {
       name: 'core-stands-alone',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      // A solver for whole packs, one for blends of feeds, random numbers for simulated seasons, days, and deep equality.
-      to: { pathNot: ['^core/', '^node_modules/(yalps|ml-fcnnls|d3-random|dequal|d3-time)/'] },
+      // A solver for whole packs, one for blends of feeds, random numbers for simulated seasons, days, deep equality, and singulars and near spellings of names.
+      to: { pathNot: ['^core/', '^node_modules/(yalps|ml-fcnnls|d3-random|dequal|d3-time|inflection|fuse.js)/'] },
     },
     {
       name: 'shared-builds-on-core',

@@ -134,4 +134,70 @@ describe('compute', () => {
     const refused = await ask('find', many)
     expect([refused.status, refused.body.errors[0]!.field]).toEqual([422, 'materialIds'])
   })
+
+  const season = {
+    lastFrost: '2027-05-08',
+    firstFrost: '2027-10-12',
+    shelfFlats: 8,
+    lampM2: 1,
+    mixC: 24,
+    lightSchool: 'sixteen',
+    feedingSchool: 'weak and often',
+    feedId: 'balanced-20',
+    tubL: 40,
+    canL: 9,
+  }
+  const asked = { season, today: '2027-01-10' }
+  const uuid = (n: number) => `7b1c0a30-0000-4000-8000-00000000000${n}`
+
+  it('odds: 48 plants at 80 % with 95 % certainty take 67 cells (binomial); 18 of 24 lie between 55 and 88 % (Wilson)', async () => {
+    const { body } = await ask('odds', { plants: 48, germination: 0.8, certainty: 0.95, up: 18, of: 24 })
+    expect(body['cells']).toBe(67)
+    const { low, high } = body['interval'] as { low: number; high: number }
+    expect([low, high].map((x) => Math.round(x * 100))).toEqual([55, 88])
+    expect((await ask('odds', { plants: 4, germination: 0.8, up: 5, of: 4 })).status).toBe(422)
+  })
+
+  it('a wish: every word heard, none planned while one is open; a date in the order of the kitchen', async () => {
+    const wish = async (text: string, more: object = {}) =>
+      (await ask('wish', { text, ...asked, ...more })).body
+    const open = await wish('12 eggplants by 29 May asap')
+    expect([open['sowings'], (open['wish'] as { unread: string[] }).unread]).toEqual([[], ['asap']])
+    const [one] = (await wish('12 eggplants by 6/5', { kitchen: 'us' }))['sowings'] as {
+      outOn: string
+      cropId: string
+    }[]
+    expect(one).toMatchObject({ cropId: 'aubergine', outOn: '2027-06-05' })
+  })
+
+  it('a sowing and a season: five sowings of one day share a tray, which is one flat; seasons are the same for a seed', async () => {
+    const rungs = [
+      { stage: 'sow', containerId: 'tray-72', recipeId: 'lean-and-light', part: 1 },
+      { stage: 'harden', containerId: null, recipeId: null, part: 0 },
+    ]
+    const sowings = ['tomato', 'tomatillo', 'cosmos', 'marigold', 'zinnia'].map((cropId, i) => ({
+      id: uuid(i),
+      sowing: { name: cropId, cropId, plants: 4, sowOn: '2027-03-20', rungs },
+    }))
+    const alone = await ask('sowing', { ...asked, sowing: sowings[0]!.sowing })
+    expect(alone.body['sowOn']).toBe('2027-03-20')
+    const { body } = await ask('season', { ...asked, sowings })
+    const planned = body['sowings'] as { rungs: { trays: number; flats: number; looseL: number }[] }[]
+    const sum = (of: (rung: (typeof planned)[number]['rungs'][number]) => number) =>
+      planned.reduce((total, { rungs: [first] }) => total + of(first!), 0)
+    expect([sum(({ trays }) => trays), sum(({ flats }) => flats)].map((x) => Number(x.toFixed(6)))).toEqual([
+      1, 1,
+    ])
+    const [mix] = body['mixes'] as { looseL: number }[]
+    expect(mix!.looseL).toBeCloseTo(
+      sum(({ looseL }) => looseL),
+      6,
+    )
+    const simulated = async (seed: number) =>
+      (await ask('simulation', { ...asked, sowings, seasons: 50, seed })).body['chance']
+    expect(await simulated(0.3)).toEqual(await simulated(0.3))
+    expect(await simulated(0.3)).not.toEqual(await simulated(0.7))
+    const unknown = await ask('sowing', { ...asked, sowing: { ...sowings[0]!.sowing, cropId: 'nothing' } })
+    expect([unknown.status, unknown.body.errors[0]!.field]).toEqual([422, 'sowing.cropId'])
+  })
 })

@@ -93,7 +93,7 @@ describe('a season', () => {
       ((await today(on)).body.jobs as { kind: string; state: string }[]).map(
         ({ kind, state }) => `${kind} ${state}`,
       )
-    expect(await kinds(`${year}-03-19`)).toEqual(expect.arrayContaining(['soak mix danger', 'rung coming']))
+    expect(await kinds(`${year}-03-19`)).toEqual(expect.arrayContaining(['soak mix due', 'rung coming']))
     const sown = await put('entries', mark('rung', 0, dayFrom(`${year}-03-21`)))
     expect(sown.status).toBe(200)
     expect(await kinds(`${year}-03-21`)).toContain('rung done')

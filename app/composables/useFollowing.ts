@@ -1,12 +1,14 @@
 import { ref, shallowRef, watch, type Ref } from 'vue'
-import { useDebounceFn, useIntersectionObserver } from '@vueuse/core'
+import { useDebounceFn, useIntersectionObserver, useThrottleFn } from '@vueuse/core'
 
+/** What is in sight follows every other frame, so that no frame has all of it to do. */
+const EVERY_MS = 32
 /** What is out of sight follows this long after the hand has come to rest. */
 const FOLLOWS_MS = 120
 
 /**
- * A value for a part of the page: in sight it changes at once, below the fold only when the changes have come to rest, so
- * that what the eye is on keeps pace with the hand.
+ * A value for a part of the page beside the one under the hand: in sight it follows every other frame, below the fold only
+ * when the changes have come to rest, so that what the eye is on keeps pace with the hand.
  *
  * @param root the part, by its template ref
  */
@@ -22,9 +24,7 @@ export function useFollowing<T>(root: Ref<HTMLElement | null>, source: () => T) 
     { rootMargin: '80px' },
   )
   const follow = useDebounceFn(() => (shown.value = source()), FOLLOWS_MS)
-  watch(source, (value) => {
-    if (inSight.value) shown.value = value
-    else void follow()
-  })
+  const keepUp = useThrottleFn(() => (shown.value = source()), EVERY_MS, true, false)
+  watch(source, () => void (inSight.value ? keepUp() : follow()))
   return shown
 }

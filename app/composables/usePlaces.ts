@@ -6,6 +6,8 @@ export interface PlaceMeta {
   readonly title: string
   /** A few words for the palette. */
   readonly what: string
+  /** Words people also look for it by. */
+  readonly words?: string
   /** Main places stand in the head, in this order. */
   readonly order?: number
   /** One key goes there. */

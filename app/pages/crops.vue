@@ -24,7 +24,12 @@ import type { Stored } from '#shared/collections'
 const { temperature, length } = useMeasures()
 
 definePageMeta({
-  place: { title: 'Crops and seed', what: 'the book of crops, and your packets', parent: '/season' },
+  place: {
+    title: 'Crops and seed',
+    what: 'the book of crops, and your packets',
+    words: 'seed packet variety germination',
+    parent: '/season',
+  },
 })
 
 const household = useHousehold()

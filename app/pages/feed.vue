@@ -32,7 +32,15 @@ import { strengthToExpect } from '#core/bench/feed-steps'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { printNumber } from '#core/units/format'
 
-definePageMeta({ place: { title: 'Feed', what: 'a feed diluted for a stage', order: 5, key: 'f' } })
+definePageMeta({
+  place: {
+    title: 'Feed',
+    what: 'a feed diluted for a stage',
+    words: 'fertiliser fertilizer dose dilute strength',
+    order: 5,
+    key: 'f',
+  },
+})
 
 const route = useRoute()
 const router = useRouter()

@@ -18,7 +18,15 @@ import { printNumber } from '#core/units/format'
 import { saidInParts } from '#core/media/recipe'
 import { stageById } from '#core/feed/stage'
 
-definePageMeta({ place: { title: 'Bench', what: 'what is planned, and its cards', order: 3, key: 'b' } })
+definePageMeta({
+  place: {
+    title: 'Bench',
+    what: 'what is planned, and its cards',
+    words: 'card label print batch',
+    order: 3,
+    key: 'b',
+  },
+})
 
 const household = useHousehold()
 const context = useContext()

@@ -33,7 +33,15 @@ import { FEELS } from '#core/media/hydration'
 import { DAMPNESSES } from '#core/media/moisture'
 import { usualScoops } from '#core/media/usual-scoop'
 
-definePageMeta({ place: { title: 'Mix', what: 'a recipe scaled to what it must fill', order: 4, key: 'm' } })
+definePageMeta({
+  place: {
+    title: 'Mix',
+    what: 'a recipe scaled to what it must fill',
+    words: 'soil compost potting media recipe',
+    order: 4,
+    key: 'm',
+  },
+})
 
 const route = useRoute()
 const router = useRouter()

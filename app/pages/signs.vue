@@ -21,7 +21,14 @@ import { given } from '#core/working/figure'
 import { yours } from '#core/working/source'
 import { asBatchRequest, batchRecordProblems } from '#shared/records/batch'
 
-definePageMeta({ place: { title: 'Signs', what: 'pale, burnt, purple: what is likely', parent: '/feed' } })
+definePageMeta({
+  place: {
+    title: 'Signs',
+    what: 'pale, burnt, purple: what is likely',
+    words: 'yellow leggy burnt gnats flies mould crust wilting',
+    parent: '/feed',
+  },
+})
 
 const household = useHousehold()
 const { said } = useMeasures()

@@ -24,7 +24,13 @@ import { textureFill } from '~/drawings/textures'
 import type { Collection } from '#shared/collections'
 
 definePageMeta({
-  place: { title: 'Stores', what: 'packs, tools, containers and feeds you own', order: 6, key: 's' },
+  place: {
+    title: 'Stores',
+    what: 'packs, tools, containers and feeds you own',
+    words: 'shopping buy bags packs tools containers',
+    order: 6,
+    key: 's',
+  },
 })
 
 const household = useHousehold()

@@ -19,7 +19,15 @@ import type { Day } from '#core/season/day'
 import type { Job } from '#core/season/today'
 import { nightAhead } from '#shared/season'
 
-definePageMeta({ place: { title: 'Today', what: 'what is due, late or in danger', order: 1, key: 't' } })
+definePageMeta({
+  place: {
+    title: 'Today',
+    what: 'what is due, late or in danger',
+    words: 'jobs harden prick out pot up water week due',
+    order: 1,
+    key: 't',
+  },
+})
 
 useToday()
 const season = useSeason()

@@ -1,3 +1,4 @@
+import { useEventListener } from '@vueuse/core'
 import { ref, watch, type Ref } from 'vue'
 import { copyOf } from '~/composables/copyOf'
 import { useHousehold } from '~/state/household'
@@ -34,7 +35,17 @@ export function useDraft<Draft extends object>(what: string, first: () => Draft)
   }
 
   const key = () => `${what}:${household.id}`
-  const keep = () => localStorage.setItem(key(), JSON.stringify(draft.value))
+  /** Writing to the disk waits until the hand rests, at most a fifth of a second; a page that is left writes at once. */
+  let due: { at: string; timer: ReturnType<typeof setTimeout> } | null = null
+  function keep() {
+    if (!due) return
+    clearTimeout(due.timer)
+    localStorage.setItem(due.at, JSON.stringify(draft.value))
+    due = null
+  }
+  const keepSoon = () => (due ??= { at: key(), timer: setTimeout(keep, 200) })
+  useEventListener(window, 'pagehide', keep)
+  useEventListener(document, 'visibilitychange', keep)
   function restore() {
     try {
       const kept = localStorage.getItem(key())
@@ -45,8 +56,15 @@ export function useDraft<Draft extends object>(what: string, first: () => Draft)
     }
   }
   restore()
-  watch(() => household.id, restore)
-  watch(draft, keep, { deep: true, flush: 'sync' })
+  watch(
+    () => household.id,
+    () => {
+      keep()
+      restore()
+    },
+    { flush: 'sync' },
+  )
+  watch(draft, keepSoon, { deep: true, flush: 'sync' })
 
   return { draft, change, restart }
 }

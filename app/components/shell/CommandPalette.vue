@@ -5,6 +5,7 @@ import Dialog from 'primevue/dialog'
 import { useUndo } from '~/state/undo'
 import type { Stored } from '#shared/collections'
 import type { HouseholdRecord } from '#shared/records/household'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { usePreferences } from '~/state/preferences'
 import { usePlaces } from '~/composables/usePlaces'
@@ -13,6 +14,7 @@ import { usePlaces } from '~/composables/usePlaces'
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
 const household = useHousehold()
+const context = useContext()
 const undoing = useUndo()
 const { all } = usePlaces()
 const MOST_OTHERS = 20
@@ -27,6 +29,8 @@ const preferences = usePreferences()
 interface Command {
   name: string
   hint: string
+  /** What people also call it. */
+  words?: string
   run: () => unknown
 }
 
@@ -34,7 +38,8 @@ const wanted = ref('')
 const chosen = ref(0)
 
 const commands = computed((): Command[] => [
-  ...all.value.map(({ title, what, key, order, path }) => ({
+  ...all.value.map(({ title, what, words = '', key, order, path }) => ({
+    words,
     name: order === undefined ? title : `Go to ${title}`,
     hint: key && preferences.letterKeys ? `${what} · key ${key}` : what,
     run: () => router.push(path),
@@ -50,6 +55,14 @@ const commands = computed((): Command[] => [
     hint: body.name,
     run: () => router.push(`/feed?plan=${id}`),
   })),
+  ...(wanted.value.trim().length < 3
+    ? []
+    : [...context.crops.values()].map(({ name, botanical, alsoCalled }) => ({
+        name: `${name}, among the crops`,
+        hint: alsoCalled.slice(0, 3).join(', ') || botanical,
+        words: `${alsoCalled.join(' ')} ${botanical}`,
+        run: () => router.push('/crops'),
+      }))),
   ...others.value
     .filter(({ id }) => id !== household.id)
     .map(({ id, name }) => ({
@@ -67,8 +80,8 @@ const commands = computed((): Command[] => [
 
 const found = computed(() => {
   const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return commands.value.filter(({ name, hint }) =>
-    words.every((word) => `${name} ${hint}`.toLowerCase().includes(word)),
+  return commands.value.filter(({ name, hint, words: other = '' }) =>
+    words.every((word) => `${name} ${hint} ${other}`.toLowerCase().includes(word)),
   )
 })
 

@@ -23,7 +23,13 @@ import { CalendarDays } from '@lucide/vue'
 const { said } = useMeasures()
 
 definePageMeta({
-  place: { title: 'Season', what: 'ladders on a time axis, and what they ask for', order: 2, key: 'e' },
+  place: {
+    title: 'Season',
+    what: 'ladders on a time axis, and what they ask for',
+    words: 'sow sowing ladder prick out pot up harden plant out succession',
+    order: 2,
+    key: 'e',
+  },
 })
 
 useToday()

@@ -1,0 +1,28 @@
+import * as z from 'zod'
+import { planSowing } from '#core/season/sowing'
+import { asSowingRequest } from '#shared/records/sowing'
+import { seasonKnown, sowingToCompute } from '#shared/season-computations'
+import { figures, tabled } from '../../http/figures'
+import { route } from '../../http/route'
+
+export default route(
+  {
+    summary: 'A sowing to its cells, seeds, rungs and dates',
+    body: sowingToCompute,
+    answers: z.looseObject({
+      cells: z.int(),
+      seeds: z.int(),
+      sowOn: z.string(),
+      outOn: z.string(),
+      rungs: z.array(z.looseObject({ from: z.string(), looseL: z.number() })),
+      figures,
+    }),
+    meaning: 'The sowing planned alone, its trays not shared; notices say what to know before it is sown',
+  },
+  ({ body }) => {
+    const known = seasonKnown(body)
+    return tabled({
+      ...planSowing(asSowingRequest(body.sowing, known, {}, body.today)!, known.frame, known.book),
+    })
+  },
+)

@@ -1,0 +1,108 @@
+import * as z from 'zod'
+import type { Day } from '#core/season/day'
+import { feedRuns, loadOf, extentOf, mixRuns, overflows } from '#core/season/demand'
+import { doneBySowing } from '#core/season/today'
+import { MOST_CELLS } from '#core/sowing/odds'
+import { under, within, type Problem } from '#core/problem'
+import { contextOf } from './context'
+import { seasonFrame } from './records/season-frame'
+import { sowing, sowingRecordProblems } from './records/sowing'
+import { packet } from './records/packet'
+import { hasSeason, openRows, seasonPlanner, type SeasonContext } from './season'
+import { amount, day, id, ruled } from './rules'
+
+/*
+ * What a script can ask of a season: the same questions as the pages put. The crops, containers and mixes are those of
+ * the book; the frosts, the packets and what is sown come in the body.
+ */
+
+const KITCHENS = ['metric', 'us', 'imperial'] as const
+const frame = {
+  season: seasonFrame.describe('Frosts, shelf, lamps and schools'),
+  packets: z.array(z.object({ id, packet })).max(200).default([]),
+  today: day.describe('The day it is asked'),
+}
+type Framed = {
+  season: z.output<typeof seasonFrame>
+  packets: { id: string; packet: z.output<typeof packet> }[]
+}
+/** The book with what a request brings. */
+export const seasonKnown = ({ season, packets }: Framed): SeasonContext => {
+  const context = contextOf({
+    household: { body: { kitchen: 'metric', season } },
+    packets: packets.map(({ id: packetId, packet: body }) => ({ id: packetId, body })),
+  })
+  if (!hasSeason(context)) throw new RangeError('season: the frosts are missing')
+  return context
+}
+
+/** A wish in one sentence. */
+export const wishToCompute = z.object({
+  text: z.string().max(400, 'Say it in at most 400 letters.'),
+  kitchen: z.enum(KITCHENS).default('metric').describe('A US kitchen writes the month before the day'),
+  ...frame,
+})
+
+export const sowingToCompute = ruled(z.object({ sowing, ...frame }), (value) =>
+  under('sowing', sowingRecordProblems(value.sowing, seasonKnown(value))),
+)
+
+/** So many are planned within the time a request has. */
+const MOST_SOWINGS = 200
+const sowings = z
+  .array(z.object({ id, sowing }))
+  .max(MOST_SOWINGS, `A request plans at most ${MOST_SOWINGS} sowings.`)
+const eachSowing = (value: Framed & { sowings: { sowing: z.output<typeof sowing> }[] }): Problem[] => {
+  const known = seasonKnown(value)
+  return value.sowings.flatMap((one, i) =>
+    under('sowings', under(i, under('sowing', sowingRecordProblems(one.sowing, known)))),
+  )
+}
+export const seasonToCompute = ruled(z.object({ sowings, ...frame }), eachSowing)
+
+const MOST_SEASONS = 500
+export const simulationToCompute = ruled(
+  z.object({
+    sowings,
+    seasons: z.int().min(1).max(MOST_SEASONS, `At most ${MOST_SEASONS} seasons.`).default(200),
+    seed: amount.min(0).max(1, 'A seed lies between 0 and 1.').default(0.42),
+    ...frame,
+  }),
+  eachSowing,
+)
+
+export const oddsToCompute = ruled(
+  z.object({
+    plants: z.int().min(1, 'Ask for at least one plant.').max(20_000, 'Ask for at most 20 000 plants.'),
+    germination: amount.describe('A fraction, 0–1'),
+    perCell: z.int().min(1).max(50).default(1).describe('Seeds in a cell'),
+    certainty: amount.default(0.9).describe('A fraction, 0.5–0.999'),
+    up: z.int().min(0).nullable().default(null).describe('What came up, for its interval'),
+    of: z.int().min(1).max(MOST_CELLS).nullable().default(null).describe('of so many'),
+  }),
+  ({ germination, certainty, up, of }) => [
+    ...within(['germination'], germination, 0.01, 1, 'Germination is above 0: 1 to 100 %.'),
+    ...within(['certainty'], certainty, 0.5, 0.999, 'Certainty lies between 50 and 99.9 %.'),
+    ...((up === null) !== (of === null) || (up ?? 0) > (of ?? 0)
+      ? [{ path: ['up'], message: 'Say how many came up, and of how many.' }]
+      : []),
+  ],
+)
+
+/** A season planned as it stands on a day, with its trays shared, and all that it asks for. */
+export function computedSeason(
+  value: Framed & { sowings: { id: string; sowing: z.output<typeof sowing> }[]; today: Day },
+) {
+  const known = seasonKnown(value)
+  const kept = value.sowings.map((one) => ({ id: one.id, body: one.sowing }))
+  const { rows } = openRows(seasonPlanner(known, value.today), kept, doneBySowing([]), value.today)
+  const extent = extentOf(rows, known.frame, value.today)
+  const load = loadOf(rows, extent.from, extent.days)
+  return {
+    rows,
+    mixes: mixRuns(rows, known.frame),
+    feeds: feedRuns(rows, known.frame),
+    load,
+    overflows: overflows(load, known.frame.shelfFlats),
+  }
+}
