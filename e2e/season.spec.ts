@@ -438,3 +438,24 @@ test('a wish is answered word by word, asked about rather than guessed, and what
     `${TODAY} look`,
   ])
 })
+
+test('what stands already is pasted as a list: what is understood is kept, the rest stays to be said again', async ({
+  page,
+  household,
+}) => {
+  await household.setSeason()
+  await goTo(page, '/season')
+  await page.getByRole('button', { name: 'What stands already, as a list' }).click()
+  const list = page.getByLabel(/^A line each/)
+  await list.fill('36 tomatillos\tin 72-cell trays\tsown 10 March\n12 kale\n2 trays of xyzzy sown 1 March')
+  await expect(page.getByText(/When was it sown/)).toBeVisible()
+  await expect(page.getByText(/‘?xyzzy’?.* is no crop/)).toBeVisible()
+  await page.getByRole('button', { name: 'Keep 1 line' }).click()
+  await expect(list).toHaveValue('12 kale\n2 trays of xyzzy sown 1 March')
+  await expect(page.getByRole('slider')).toHaveCount(1)
+  expect((await household.list('entries')).map(({ body }) => (body as unknown as { on: string }).on)).toEqual(
+    ['2027-03-10'],
+  )
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('slider')).toHaveCount(0)
+})

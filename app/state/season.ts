@@ -91,38 +91,34 @@ export const useSeason = defineStore('season', () => {
     if (!kept && 'message' in saving.value && saving.value.state !== 'stale') note(saving.value.message)
     return kept !== null
   }
-  /**
-   * Keep changes that belong together, taken back together.
-   *
-   * @param sownOn the day they were sown, where they stand already
-   */
+  /** Keep changes that belong together, taken back together; what stands already is written down as sown on its day. */
   async function keepAll(
     name: string,
-    changes: { id: string; after: SowingRecord }[],
-    sownOn: Day | null = null,
+    changes: { id: string; after: SowingRecord; sownOn?: Day | null }[],
   ): Promise<Act | null> {
     try {
-      const acts = changes.map(({ id, after }) => keeping.toBody('sowings', id, after.name, after))
-      const sown: Act = {
-        name: `Sown: ${name}`,
-        run: async () =>
-          (
-            await keeping.happened(
-              {
-                name: `Sown: ${name}`,
-                kind: 'rung',
-                on: sownOn!,
-                about: on(changes.map(({ id }) => ({ sowingId: id, rung: 0 }))),
-              },
-              { quiet: true },
-            )
-          ).opposite,
-      }
-      return await keeping.doTogether(name, sownOn ? [...acts, sown] : acts)
+      const sown = changes.filter(({ sownOn }) => sownOn)
+      const days = [...new Set(sown.map(({ sownOn }) => sownOn!))]
+      return await keeping.doTogether(name, [
+        ...changes.map(({ id, after }) => keeping.toBody('sowings', id, after.name, after)),
+        ...days.map((day) =>
+          sownThen(
+            day,
+            sown.filter(({ sownOn }) => sownOn === day),
+          ),
+        ),
+      ])
     } catch (error) {
       note(whyNot(error))
       return null
     }
+  }
+  const sownThen = (day: Day, of: readonly { id: string; after: SowingRecord }[]): Act => {
+    const name = `Sown: ${of[0]!.after.name}${of.length > 1 ? ` and ${of.length - 1} more` : ''}`
+    const about = on(of.map(({ id }) => ({ sowingId: id, rung: 0 })))
+    const run = async () =>
+      (await keeping.happened({ name, kind: 'rung', on: day, about }, { quiet: true })).opposite
+    return { name, run }
   }
   function later() {
     moving.value = null

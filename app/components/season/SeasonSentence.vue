@@ -8,13 +8,12 @@ import WishHeard from '~/components/season/WishHeard.vue'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
 import { useNotices } from '~/composables/useNotices'
-import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { useUndo } from '~/state/undo'
+import { useWishes } from '~/composables/useWishes'
 import { containersText } from '#core/season/wording'
 import { WISH_EXAMPLE, type Ask } from '#core/season/wish/wish'
 import { asSowingRequest, sowingRecordProblems } from '#shared/records/sowing'
-import { heardWish, listeningOf } from '#shared/wish'
 import type { Day } from '#core/season/day'
 import { planSowing } from '#core/season/sowing'
 
@@ -25,8 +24,8 @@ import { planSowing } from '#core/season/sowing'
 const emit = defineEmits<{ planned: [id: string] }>()
 const season = useSeason()
 const undoing = useUndo()
-const household = useHousehold()
-const { printDay, monthFirst } = useDates()
+const { hear } = useWishes()
+const { printDay } = useDates()
 const { note } = useNotes()
 const say = useNotices()
 const id = useId()
@@ -36,18 +35,7 @@ const busy = ref(false)
 /** The sentence whose unread words may be left out. */
 const fine = ref('')
 let thoughtId = ''
-const listening = computed(() =>
-  listeningOf(
-    season.known!,
-    season.today,
-    household.kitchen === 'us' || (household.kitchen === 'metric' && monthFirst.value)
-      ? 'month first'
-      : 'day first',
-  ),
-)
-const read = computed(() =>
-  text.value.trim() ? heardWish(text.value, listening.value, season.known!, fine.value === text.value) : null,
-)
+const read = computed(() => (text.value.trim() ? hear(text.value, fine.value === text.value) : null))
 const wish = computed(() => read.value?.wish)
 const cropName = computed(() => season.known!.crops.get(wish.value?.cropId ?? '')?.name.split(',')[0] ?? '')
 const body = computed(() => read.value?.sowings[0] ?? null)
@@ -86,11 +74,11 @@ async function plan() {
   const all = read.value?.sowings ?? []
   if (!answer.value || !all.length || problems.value.length) return
   busy.value = true
-  const changes = all.map((after, i) => ({ id: i === 0 ? thoughtId : newId(), after }))
   const sownOn = wish.value!.sown ? all[0]!.sowOn : null
+  const changes = all.map((after, i) => ({ id: i === 0 ? thoughtId : newId(), after, sownOn }))
   season.thought = null
   const name = changes[0]!.after.name
-  const act = await season.keepAll(name, changes, sownOn)
+  const act = await season.keepAll(name, changes)
   if (act) {
     note(
       `${all.length > 1 ? `${counted(all.length, 'sowing')}: ${name} and the rest` : name} ${sownOn ? 'stands in the season' : 'is planned'}.`,

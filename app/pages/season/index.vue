@@ -9,6 +9,7 @@ import Drawer from 'primevue/drawer'
 import FrameForm from '~/components/season/FrameForm.vue'
 import SeasonChart from '~/components/season/SeasonChart.vue'
 import SeasonSentence from '~/components/season/SeasonSentence.vue'
+import StandsAlready from '~/components/season/StandsAlready.vue'
 import ShelfRepair from '~/components/season/ShelfRepair.vue'
 import SowingPanel from '~/components/season/SowingPanel.vue'
 import PageTop from '~/components/shell/PageTop.vue'
@@ -75,6 +76,7 @@ async function copyCalendar() {
       </PageTop>
       <SubPlaces of="/season" />
       <SeasonSentence @planned="selected = $event" />
+      <StandsAlready />
 
       <SeasonChart v-if="season.rows.length" v-model="selected" />
       <p v-else class="empty soft">
