@@ -12,6 +12,13 @@ describe('a sentence in the measures of a kitchen', () => {
     expect(saidIn('metric', text)).toBe(text)
   })
 
+  // By hand: 3 g/L · 3.785 L = 11.36 g = 0.4 oz; printed within a twentieth.
+  it('says a rate by the gallon where mixes are measured so', () => {
+    const text = 'About 7.5 g of dolomitic lime a litre of mix brings it there.'
+    expect(saidIn('us', text)).toBe('About 1 oz of dolomitic lime a gallon of mix brings it there.')
+    expect(saidIn('imperial', text)).toBe(text)
+  })
+
   it('leaves rates and counts as they are', () => {
     for (const text of ['A rate is 0.01 to 50 g/L.', '3 mL/L of feed', 'Leave 14 days, 90 %.'])
       expect(saidIn('us', text)).toBe(text)

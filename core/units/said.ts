@@ -1,5 +1,6 @@
 import { printQuantity } from './format'
 import type { Dimension, Kitchen } from './unit'
+import { convert } from './unit-table'
 
 /** Units in which the rules of the trade are stated, with what one of them is in the base unit. */
 const STATED: Readonly<Record<string, readonly [Dimension, number]>> = {
@@ -12,6 +13,10 @@ const STATED: Readonly<Record<string, readonly [Dimension, number]>> = {
 const AMOUNT =
   /(\d+(?:\.\d+)?)(?: (L|mL|mm|cm|°C))?( (?:to|and) )(\d+(?:\.\d+)?) (L|mL|mm|cm|°C)(?![\w/·])|(\d+(?:\.\d+)?) (L|mL|mm|cm|°C)(?![\w/·])/g
 
+/** So many grams in a litre are so many in a gallon, where mixes are measured by the gallon. */
+const RATE = /(\d+(?:\.\d+)?) g((?: of [a-z ]+?)?) a litre\b/g
+const US_GALLON_L = convert(1, 'us-gal', 'L')
+
 /**
  * A sentence with its amounts in the measures of a kitchen: `A tub holds 1 to 2000 L` becomes `A tub holds 1 qt to 528 gal`.
  * Rules are stated in litres, millimetres and °C; a rate (g/L) stays as it is.
@@ -22,7 +27,9 @@ export function saidIn(kitchen: Kitchen, text: string): string {
     const [dimension, inBase] = STATED[unit]!
     return printQuantity(Number(value) * inBase, dimension, kitchen)
   }
-  return text.replace(
+  const perGallon = (_: string, grams: string, what: string) =>
+    `${printQuantity(Number(grams) * US_GALLON_L, 'mass', kitchen)}${what} a gallon`
+  return (kitchen === 'us' ? text.replace(RATE, perGallon) : text).replace(
     AMOUNT,
     (
       _,

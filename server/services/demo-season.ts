@@ -27,6 +27,7 @@ export function demoFrame(today: Day): NonNullable<HouseholdRecord['season']> {
     tubL: 40,
     canL: 9,
     nightC: 5,
+    nightSaidOn: today,
   }
 }
 

@@ -5,6 +5,7 @@ import FigureValue from '~/components/figures/FigureValue.vue'
 import AirScale from '~/components/mix/AirScale.vue'
 import AirSection from '~/components/mix/AirSection.vue'
 import WorksForMe from '~/components/mix/WorksForMe.vue'
+import { useMeasures } from '~/composables/useMeasures'
 import { useFollowing } from '~/composables/useFollowing'
 import { useMixDraft } from '~/state/mixDraft'
 import { withArticle } from '#core/bench/wording'
@@ -15,6 +16,7 @@ import { printNumber, printShare } from '#core/units/format'
 
 /** The mix in the chosen container: how much air is left after draining, and what else awaits the seedling. */
 const mix = useMixDraft()
+const { said } = useMeasures()
 const root = useTemplateRef<HTMLElement>('root')
 const plan = useFollowing(root, () => mix.plan)
 
@@ -131,7 +133,7 @@ const scale = computed(() => {
             />
           </strong>
         </dt>
-        <dd>{{ verdict.text }}</dd>
+        <dd>{{ said(verdict.text) }}</dd>
       </div>
     </dl>
   </section>

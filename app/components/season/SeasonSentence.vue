@@ -111,13 +111,13 @@ const capital = (name: string) => name[0]!.toUpperCase() + name.slice(1)
     <div :id="`${id}-answer`" class="answer" aria-live="polite">
       <WishHeard v-if="wish" :heard="wish.heard" :unread="wish.unread" :crop-name="cropName" />
       <template v-if="wish">
-        <p v-for="one in wish.asks" :key="one.question" class="problem">
+        <p v-for="one in wish.asks" :key="one.question" class="problem ask">
           {{ one.question }}
           <Button v-for="name in one.instead?.choices ?? []" :key="name" @click="choose(one, name)">{{
             name.split(',')[0]
           }}</Button>
         </p>
-        <p v-if="wish.unread.length && !wish.asks.length && !body" class="problem">
+        <p v-if="wish.unread.length && !wish.asks.length && !body" class="problem ask">
           What does {{ wish.unread.map((one) => `‘${one}’`).join(' and ') }} mean here? Say it in other words,
           or
           <Button @click="fine = text">leave it out</Button>
@@ -175,6 +175,13 @@ label {
 
 .line .button {
   min-height: 3rem;
+}
+
+.ask {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+  align-items: center;
 }
 
 .answer {
