@@ -72,7 +72,7 @@ describe('trays are shared', () => {
   })
 
   it.each<[string, Partial<TrayShare>]>([
-    ['another day', { on: dayFrom('2027-03-20') }],
+    ['another day', { on: dayFrom('2027-03-10') }],
     ['another warmth', { mixC: 28 }],
     ['light and dark', { light: 'wants dark' }],
     ['comes up at another time', { upDays: 18 }],

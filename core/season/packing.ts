@@ -36,6 +36,8 @@ export interface Placed {
 /** Warmer or cooler by this is another warmth, °C; up later by so many days is another time [default]. */
 const SAME_WARMTH_C = 3
 const SAME_UP_DAYS = 5
+/** Sowings further apart than this are not asked about, days [default]. */
+const WONDERED_DAYS = 10
 /** So many parts of trays are shared out by trying everything; more by the first tray that fits. */
 const MOST_TRIED = 9
 
@@ -111,6 +113,8 @@ function whyAlone(
   for (const tray of trays) {
     if (tray.used + cells > size || tray.of.some((part) => part.share === share)) continue
     for (const part of tray.of) {
+      // Nobody wonders why March and May do not share a tray.
+      if (Math.abs(dayNumber(share.on) - dayNumber(part.share.on)) > WONDERED_DAYS) continue
       const why = apart(share, part.share, withinDays)
       if (why) return { name: part.share.name, why }
     }

@@ -456,7 +456,8 @@ function noticesOf(
         ]
       : []),
     ...(wanted && outOn > wanted ? [{ kind: 'not ready by then' as const, ready: outOn }] : []),
-    ...(seedsThere !== null && seeds > seedsThere
+    // What is sown has left the packet.
+    ...(seedsThere !== null && request.done['rung-0'] === undefined && seeds > seedsThere
       ? [{ kind: 'seed is short' as const, short: seeds - seedsThere }]
       : []),
   ]
