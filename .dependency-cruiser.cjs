@@ -12,7 +12,9 @@ module.exports = {
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       // A solver for whole packs, one for blends of feeds, random numbers for simulated seasons, days, deep equality, and singulars and near spellings of names.
-      to: { pathNot: ['^core/', '^node_modules/(yalps|ml-fcnnls|d3-random|dequal|d3-time|inflection|fuse.js)/'] },
+      to: {
+        pathNot: ['^core/', '^node_modules/(yalps|ml-fcnnls|d3-random|dequal|d3-time|inflection|fuse.js)/'],
+      },
     },
     {
       name: 'shared-builds-on-core',

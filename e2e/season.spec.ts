@@ -459,3 +459,13 @@ test('what stands already is pasted as a list: what is understood is kept, the r
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('slider')).toHaveCount(0)
 })
+
+test('what may be sown now is pressed into the sentence', async ({ page, household }) => {
+  await household.setSeason()
+  await goTo(page, '/season')
+  await page.getByRole('button', { name: 'What may I sow now?' }).click()
+  await page.getByRole('button', { name: 'Pepper', exact: true }).click()
+  await expect(page.getByLabel('What will you raise?')).toHaveValue('12 Pepper, sow today')
+  await expect(page.getByRole('button', { name: 'Plan it' })).toBeEnabled()
+  await expectAccessible(page)
+})

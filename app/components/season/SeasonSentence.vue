@@ -30,7 +30,7 @@ const { note } = useNotes()
 const say = useNotices()
 const id = useId()
 
-const text = ref('')
+const text = defineModel<string>({ default: '' })
 const busy = ref(false)
 /** The sentence whose unread words may be left out. */
 const fine = ref('')

@@ -9,6 +9,7 @@ import Drawer from 'primevue/drawer'
 import FrameForm from '~/components/season/FrameForm.vue'
 import SeasonChart from '~/components/season/SeasonChart.vue'
 import SeasonSentence from '~/components/season/SeasonSentence.vue'
+import SowNow from '~/components/season/SowNow.vue'
 import StandsAlready from '~/components/season/StandsAlready.vue'
 import ShelfRepair from '~/components/season/ShelfRepair.vue'
 import SowingPanel from '~/components/season/SowingPanel.vue'
@@ -42,6 +43,7 @@ const { printDay } = useDates()
 
 const selected = ref<string | null>(typeof route.query.sowing === 'string' ? route.query.sowing : null)
 const row = computed(() => season.rows.find(({ id }) => id === selected.value))
+const wish = ref('')
 const frameShown = ref(false)
 const calendar = computed(() => `/api/households/${household.id}/calendar.ics`)
 
@@ -75,7 +77,8 @@ async function copyCalendar() {
         <Button @click="frameShown = true">Frosts and shelf</Button>
       </PageTop>
       <SubPlaces of="/season" />
-      <SeasonSentence @planned="selected = $event" />
+      <SeasonSentence v-model="wish" @planned="selected = $event" />
+      <SowNow @choose="wish = $event" />
       <StandsAlready />
 
       <SeasonChart v-if="season.rows.length" v-model="selected" />

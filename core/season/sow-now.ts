@@ -1,0 +1,58 @@
+import type { Crop } from '../sowing/crop'
+import type { SeasonBook } from './book'
+import type { Day } from './day'
+import type { SeasonFrame } from './frame'
+import { planSowing, type SowingRequest } from './sowing'
+
+/** A crop whose days of sowing are now. */
+export interface SowableNow {
+  readonly crop: Crop
+  readonly season: SowingRequest['season']
+  /** Ready to go out then, when it is sown today. */
+  readonly outOn: Day
+  /** The last day on which it is still in time. */
+  readonly until: Day
+}
+
+/** Plants the days are reckoned for; they are the same for any number. */
+const SOME = 12
+
+/**
+ * What may be sown on a day: crops whose range of sowing days holds it, for spring or for autumn, those that end soonest
+ * first. What is too cold or too hot to come up on this bench is left out.
+ */
+export function sowableNow(
+  crops: Iterable<Crop>,
+  frame: SeasonFrame,
+  book: SeasonBook,
+  today: Day,
+): SowableNow[] {
+  return [...crops]
+    .flatMap((crop): SowableNow[] =>
+      (crop.autumn ? (['spring', 'autumn'] as const) : (['spring'] as const)).flatMap((season) => {
+        const planned = planSowing(asked(crop, season), frame, book)
+        const [from, until] = planned.sowRange
+        if (!planned.emergence || today < from || today > until) return []
+        const sown = planSowing({ ...asked(crop, season), sowOn: today }, frame, book)
+        return [{ crop, season, outOn: sown.outOn, until }]
+      }),
+    )
+    .sort((a, b) => (a.until < b.until ? -1 : a.until > b.until ? 1 : a.crop.name < b.crop.name ? -1 : 1))
+}
+
+const asked = (crop: Crop, season: SowingRequest['season']): SowingRequest => ({
+  crop,
+  plants: SOME,
+  season,
+  outOn: null,
+  sowOn: null,
+  germination: null,
+  seedYears: 0,
+  seedsThere: null,
+  certainty: 0.9,
+  seedsPerCell: null,
+  ladderId: null,
+  rungs: null,
+  done: {},
+  notBefore: null,
+})
