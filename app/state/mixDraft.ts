@@ -143,6 +143,12 @@ export const useMixDraft = defineStore('mixDraft', () => {
     setLayer(index, on ? Math.min(DEFAULT_TOP_MM, Math.round(depthMm / 2)) : null)
     if (on && draft.value.lowerParts.length === 0) chooseLower('stretched-potting')
   }
+  /** So many whole containers: parts of a shared tray are whole again. */
+  const setCount = (index: number, count: number) =>
+    change(`count-${index}`, (mix) => {
+      mix.fills[index]!.count = count
+      mix.fills[index]!.cells = null
+    })
   const removeFill = (index: number) => change('container', (mix) => mix.fills.splice(index, 1))
 
   const asDraft = ({ id, version, body }: Stored<BatchRecord>): MixDraft => ({ ...copyOf(body), id, version })
@@ -185,6 +191,7 @@ export const useMixDraft = defineStore('mixDraft', () => {
     addMaterial,
     removeMaterial,
     addFill,
+    setCount,
     removeFill,
     chooseLower,
     setLayer,

@@ -139,6 +139,15 @@ describe('the steps of a batch', () => {
     for (const { container } of fills) expect(text(list.at(-1)!)).toContain(container.name)
   })
 
+  it('say the cells where a tray is shared, not whole trays', () => {
+    const fills = [4.8, 9.6].map((cells) => ({ ...batch().fills[0]!, count: 1, cells }))
+    const titles = steps({ fills }).map(({ title }) => title)
+    expect(titles.filter((title) => /^Fill/.test(title))).toEqual([
+      'Fill 5 cells of a 72-cell tray',
+      'Fill 10 cells of a 72-cell tray',
+    ])
+  })
+
   it('press blocks and drop trays', () => {
     const block = CONTAINERS.find(({ id }) => id === 'block-2in')!
     expect(

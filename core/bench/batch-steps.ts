@@ -1,4 +1,4 @@
-import { COVER_IS_THE_MIX, feelOf, type BatchRequest } from '../media/batch-request'
+import { COVER_IS_THE_MIX, feelOf, type BatchRequest, type Fill } from '../media/batch-request'
 import type { BatchPlan, MaterialLine } from '../media/batch'
 import type { FillDemand } from '../media/filling'
 import type { Feel } from '../media/hydration'
@@ -12,7 +12,7 @@ import { printNumber } from '../units/format'
 import { derive, given } from '../working/figure'
 import { practice, yours } from '../working/source'
 import type { Step } from './step'
-import { inSentence } from './wording'
+import { counted, inSentence, withArticle } from './wording'
 
 /** A scoop that is further off than this is no measure for the material: litres are said instead. */
 const TOO_COARSE = 0.05
@@ -294,7 +294,7 @@ function fillSteps({ fills, lines }: BatchPlan, request: Said): Step[] {
         title: `Fill ${fills.length} kinds of container`,
         say: fills.flatMap((demand, index) => [
           index ? '; ' : '',
-          `${demand.fill.count} × ${demand.fill.container.name} `,
+          `${whatIsFilled(demand.fill)} `,
           ...layersOf(demand),
           demand.looseL,
           ...coverOf(demand, lines),
@@ -310,7 +310,7 @@ function fillSteps({ fills, lines }: BatchPlan, request: Said): Step[] {
     const feel = feelOf(fill, request)
     return {
       id: `fill-${index}`,
-      title: `Fill ${fill.count} × ${fill.container.name}`,
+      title: `Fill ${whatIsFilled(fill)}`,
       say: [
         ...(feel === request.feel ? [] : [`Make this part like ${FEEL_WORDS[feel]}. `]),
         ...layersOf(demand),
@@ -321,6 +321,12 @@ function fillSteps({ fills, lines }: BatchPlan, request: Said): Step[] {
     }
   })
 }
+
+/** `2 × 72-cell tray`; `5 cells of a 24-cell tray` where a tray is shared. */
+const whatIsFilled = ({ count, cells, container }: Fill): string =>
+  cells == null || cells > count * container.cells - 0.5
+    ? `${count} × ${container.name}`
+    : `${counted(Math.max(1, Math.round(cells)), 'cell')} of ${withArticle(container.name)}`
 
 function layersOf({ fill, lowerL }: FillDemand): Step['say'] {
   if (!lowerL) return []

@@ -12,6 +12,7 @@ import ContainerForm from '~/components/stores/ContainerForm.vue'
 import { useContext } from '~/state/context'
 import { useMixDraft } from '~/state/mixDraft'
 import { Minus, Plus, X } from '@lucide/vue'
+import { counted } from '#core/bench/wording'
 import { cellWord, cellVolume, type Container } from '#core/containers/container'
 import { COVER_IS_THE_MIX } from '#core/media/batch-request'
 import { FEELS, type Feel } from '#core/media/hydration'
@@ -113,7 +114,7 @@ function measured(id: string) {
                 text
                 :aria-label="`One ${container?.name ?? 'container'} less`"
                 :disabled="fill.count <= 1"
-                @click="mix.change(`count-${index}`, (draft) => draft.fills[index]!.count--)"
+                @click="mix.setCount(index, fill.count - 1)"
               >
                 <Minus aria-hidden="true" />
               </Button>
@@ -122,14 +123,12 @@ function measured(id: string) {
                 :label="`How many: ${container?.name ?? 'container'}`"
                 hide-label
                 :problem-id="mix.problemAt(`fills[${index}].count`) && `fill-${index}-count`"
-                @update:model-value="
-                  (count) => mix.change(`count-${index}`, (draft) => (draft.fills[index]!.count = count ?? 0))
-                "
+                @update:model-value="mix.setCount(index, $event ?? 0)"
               />
               <Button
                 text
                 :aria-label="`One ${container?.name ?? 'container'} more`"
-                @click="mix.change(`count-${index}`, (draft) => draft.fills[index]!.count++)"
+                @click="mix.setCount(index, fill.count + 1)"
               >
                 <Plus aria-hidden="true" />
               </Button>
@@ -159,6 +158,9 @@ function measured(id: string) {
               {{ container.measuredVolumeMl === undefined ? 'measured it?' : 'measured' }}
             </button>
             <template v-if="mix.plan?.fills[index]">
+              <template v-if="fill.cells"
+                >· {{ counted(Math.round(fill.cells), 'cell') }} of it are filled</template
+              >
               · takes <FigureValue :figure="mix.plan.fills[index]!.looseL" />
               <template v-if="mix.plan.fills[index]!.lowerL">
                 over <FigureValue :figure="mix.plan.fills[index]!.lowerL!" />

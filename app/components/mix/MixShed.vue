@@ -79,7 +79,7 @@ const limit = computed(() => context.materials.get(capacity.value?.limitedBy ?? 
         <template v-if="limit">: then {{ limit }} runs out.</template>
         <Button
           v-if="capacity.count > 0 && capacity.count !== mix.draft.fills[capacity.index]!.count"
-          @click="mix.change('count', (draft) => (draft.fills[capacity!.index]!.count = capacity!.count))"
+          @click="mix.setCount(capacity.index, capacity.count)"
         >
           Fill that many
         </Button>
