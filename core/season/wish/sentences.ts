@@ -229,6 +229,9 @@ export const ASKED: readonly (readonly [text: string, question: RegExp])[] = [
   ['a few tomatoes', /How many|few/],
   ['12 tomatoes by Mothering Sunday', /Mothering/],
   ['12 tomatoes asap', /asap/],
+  // Near kin are other crops.
+  ['12 swedes', /no crop that is known/],
+  ['12 marjoram', /no crop that is known/],
   ['0 tomatoes', /above 0|none|0/],
   ['16 peppers of 8 kinds, 3 each', /24|16/],
   ['2 rows of onions', /row/],

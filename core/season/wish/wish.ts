@@ -510,18 +510,18 @@ function settle(
   const asks = [...draft.asks]
   const beside: number[] = []
   if (cropAt >= 0) {
-    for (let i = cropAt - 1; isLoose.has(i) && !words[i + 1]!.parted && names_(words[i]!); i--)
+    for (let i = cropAt - 1; isLoose.has(i) && !words[i + 1]!.parted && canName(words[i]!); i--)
       beside.unshift(i)
     for (
       let i = cropEnd;
-      isLoose.has(i) && (words[i]!.quoted || (!words[i]!.parted && names_(words[i]!)));
+      isLoose.has(i) && (words[i]!.quoted || (!words[i]!.parted && canName(words[i]!)));
       i++
     )
       beside.push(i)
   } else {
     // Without a crop the words that name something are asked about together.
-    const first = loose.find((i) => names_(words[i]!))
-    if (first !== undefined) for (let i = first; isLoose.has(i) && names_(words[i]!); i++) beside.push(i)
+    const first = loose.find((i) => canName(words[i]!))
+    if (first !== undefined) for (let i = first; isLoose.has(i) && canName(words[i]!); i++) beside.push(i)
   }
   let cropIds = [...new Set(draft.named.map(({ cropId }) => cropId))]
   let packetId: string | null = null
@@ -626,7 +626,7 @@ function settle(
   }
 }
 
-const names_ = ({ plain, quoted }: Word) =>
+const canName = ({ plain, quoted }: Word) =>
   quoted || (/^\p{L}/u.test(plain) && !LEADS.has(plain) && !NO_NAMES.has(plain))
 
 /** Words that stand side by side, together. */
