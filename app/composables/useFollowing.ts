@@ -1,5 +1,5 @@
 import { ref, shallowRef, watch, type Ref } from 'vue'
-import { useDebounceFn, useIntersectionObserver, useThrottleFn } from '@vueuse/core'
+import { useDebounceFn, useIntersectionObserver } from '@vueuse/core'
 
 /** What is in sight follows every other frame, so that no frame has all of it to do. */
 const EVERY_MS = 32
@@ -24,7 +24,15 @@ export function useFollowing<T>(root: Ref<HTMLElement | null>, source: () => T) 
     { rootMargin: '80px' },
   )
   const follow = useDebounceFn(() => (shown.value = source()), FOLLOWS_MS)
-  const keepUp = useThrottleFn(() => (shown.value = source()), EVERY_MS, true, false)
+  let due = false
+  function keepUp() {
+    if (due) return
+    due = true
+    setTimeout(() => {
+      due = false
+      shown.value = source()
+    }, EVERY_MS)
+  }
   watch(source, () => void (inSight.value ? keepUp() : follow()))
   return shown
 }
