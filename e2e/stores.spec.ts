@@ -126,7 +126,7 @@ test('layers, a sieve and hot water go from the mix to the card', async ({ page,
   await expect(page.getByText('The top layer is 5 to').first()).toBeVisible()
   await page.getByLabel('Depth of the top layer in 72-cell tray').fill('20 mm')
   await page.getByText('Extras and preparation').click()
-  await choose(page, 'Against damping-off and gnats', 'Hot water')
+  await choose(page, 'Against damping-off and gnats', 'Hot water over the whole mix')
   await page.getByLabel('sieve through 6 mm (¼ in) first').check()
   const tally = page.getByRole('region', { name: 'To measure out' })
   await expect(tally).toContainText('boiling water in all')

@@ -120,10 +120,8 @@ describe('the steps of a batch', () => {
   it('give three tests by hand, each telling dry from wet, for trays and for blocks', () => {
     for (const feel of ['wrung-out sponge', 'soil block'] as const) {
       const said = text(steps({ feel }).find(({ id }) => id === 'stir')!)
-      expect(
-        said.split('. ').filter((one) => /Squeezed|Tapped|Pressed|Spread|Lifted|block pressed/.test(one)),
-      ).toHaveLength(3)
-      expect(said).toMatch(/Too dry.*<A splash of water>.*too wet.*<Dry mix to stir in>/)
+      expect(/Right: (.*?)\. Too dry/.exec(said)![1]!.split('; ')).toHaveLength(3)
+      expect(said).toMatch(/Too dry: <A splash of water>.*too wet: <Dry mix to stir in>/)
     }
   })
 

@@ -247,22 +247,12 @@ function handTest({ mixL }: MixPlan, feel: Feel): Step['say'] {
   const tests =
     feel === 'soil block'
       ? [
-          'Spread with a knife, it smears and holds its edge: it does not crumble, and does not run.',
-          'Lifted on a trowel and tipped, it slides off in one piece: it neither sticks fast nor pours.',
-          'A block pressed for trial stands when it is nudged, and a little water comes out below the press.',
+          'spread, it holds its edge',
+          'tipped off a trowel, it slides in one piece',
+          'a trial block stands when nudged',
         ]
-      : [
-          'Squeezed, a handful makes a ball and gives no drip.',
-          'Tapped, the ball breaks in two or three: it does not fall to dust, nor dent like clay.',
-          'Pressed flat with a thumb, it does not shine, and the thumb comes away damp.',
-        ]
-  return [
-    ` ${tests.join(' ')} Too dry in any of these: `,
-    splash,
-    ' more water; too wet: ',
-    dry,
-    ' of dry mix.',
-  ]
+      : ['squeezed, a ball and no drip', 'tapped, it breaks in two or three', 'pressed flat, no shine']
+  return [` Right: ${tests.join('; ')}. Too dry: `, splash, ' more water; too wet: ', dry, ' of dry mix.']
 }
 
 function said(count: ScoopCount, material: string, { scoop }: Said): Step['say'] {
