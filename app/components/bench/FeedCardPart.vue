@@ -10,7 +10,7 @@ import type { FeedingRecord } from '#shared/records/feeding'
 import type { Stored } from '#shared/collections'
 
 /** A planned feed on a card: what it is, how strong, and its steps. */
-const props = defineProps<{ feeding: Stored<FeedingRecord> }>()
+const props = defineProps<{ feeding: Stored<FeedingRecord>; labels?: boolean }>()
 const planned = computed(() => usePlannedFeed(props.feeding))
 </script>
 
@@ -39,7 +39,7 @@ const planned = computed(() => usePlannedFeed(props.feeding))
     </p>
     <StepList :steps="planned.steps" boxes />
     <BottleLabels
-      v-if="planned.strength"
+      v-if="labels && planned.strength"
       :feed="planned.feed"
       :n-mg-per-l="planned.strength.nMgPerL.value"
       :stock="planned.plan.stock && planned.steps[0]?.id === 'stock' ? planned.plan.stock : null"

@@ -21,6 +21,6 @@ const cautions = computed(() => (feeding.value && usePlannedFeed(feeding.value)?
     :cautions="cautions"
     :back="`/feed?plan=${feeding.id}`"
   >
-    <FeedCardPart :feeding="feeding" />
+    <FeedCardPart :feeding="feeding" labels />
   </BenchCard>
 </template>
