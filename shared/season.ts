@@ -1,7 +1,7 @@
 import { daysBetween, type Day } from '#core/season/day'
 import { feedRuns, loadOf, mixRuns, overflows, type SeasonRow } from '#core/season/demand'
 import { feedSowing } from '#core/season/feeding'
-import { planSowing } from '#core/season/sowing'
+import { planSowing, type Count } from '#core/season/sowing'
 import { shareTrays } from '#core/season/sharing'
 import { isOver, jobsOf, type Job, type Mark } from '#core/season/today'
 import type { Crop } from '#core/sowing/crop'
@@ -32,10 +32,7 @@ type Days = Readonly<Record<string, Day>>
  * one drag only one is planned anew. Every sowing comes back, planned or with the reason why it cannot be.
  */
 export function seasonPlanner(context: SeasonContext, today: Day) {
-  const remembered = new Map<
-    string,
-    { body: SowingRecord; done: Days; up: number | null; outcome: Outcome }
-  >()
+  const remembered = new Map<string, { body: SowingRecord; done: Days; up: Count | null; outcome: Outcome }>()
   const shared = new Map<string, { row: PlannedRow; marks: string; shared: PlannedRow }>()
 
   return {
@@ -43,7 +40,7 @@ export function seasonPlanner(context: SeasonContext, today: Day) {
     share: (rows: readonly PlannedRow[]) => shareTrays(rows, context.frame, context.book, shared),
   }
 
-  function plan({ id, body }: Kept<SowingRecord>, done: Days = NOTHING, up: number | null = null): Outcome {
+  function plan({ id, body }: Kept<SowingRecord>, done: Days = NOTHING, up: Count | null = null): Outcome {
     const before = remembered.get(id)
     if (before && before.body === body && before.done === done && before.up === up) return before.outcome
     const outcome = planned(id, body, done, up)
@@ -51,7 +48,7 @@ export function seasonPlanner(context: SeasonContext, today: Day) {
     return outcome
   }
 
-  function planned(id: string, body: SowingRecord, done: Days, up: number | null): Outcome {
+  function planned(id: string, body: SowingRecord, done: Days, up: Count | null): Outcome {
     const [problem] = sowingRecordProblems(body, context)
     if (problem) return { unplanned: { id, body, problem } }
     const request = asSowingRequest(body, context, done, today, up)!
@@ -69,7 +66,7 @@ export function seasonPlanner(context: SeasonContext, today: Day) {
 }
 
 const NOTHING: Days = {}
-const NO_COUNTS: ReadonlyMap<string, number> = new Map()
+const NO_COUNTS: ReadonlyMap<string, Count> = new Map()
 
 /** Everything of the season that is not over, planned, and what cannot be planned with its reason. */
 export function openRows(
@@ -77,7 +74,7 @@ export function openRows(
   sowings: readonly Kept<SowingRecord>[],
   done: ReadonlyMap<string, Days>,
   today: Day,
-  up: ReadonlyMap<string, number> = NO_COUNTS,
+  up: ReadonlyMap<string, Count> = NO_COUNTS,
 ): { rows: PlannedRow[]; unplanned: UnplannedRow[] } {
   const rows: PlannedRow[] = []
   const unplanned: UnplannedRow[] = []

@@ -1,13 +1,16 @@
-import type { Container } from '#core/containers/container'
-import { addDays, daysBetween, type Day } from '#core/season/day'
+import type { Day } from '#core/season/day'
 import { ladderById } from '#core/season/ladder'
-import { plantsFrom } from '#core/season/sowing'
+import { ladderFrom, seasonFor, startOfWish } from '#core/season/wish/meaning'
 import { nameBook } from '#core/season/wish/names'
-import { daysOfWish, readWish, type Listening, type Wish } from '#core/season/wish/wish'
+import { readWish } from '#core/season/wish/read'
+import { daysOfWish, type Listening, type Wish } from '#core/season/wish/wish'
 import type { Crop } from '#core/sowing/crop'
 import type { PacketRecord } from './records/packet'
 import type { SowingRecord } from './records/sowing'
 import type { SeasonContext } from './season'
+
+/** How sure a wish is to be met where nobody says [default]. */
+const CERTAINTY = 0.9
 
 type Known = Pick<SeasonContext, 'crops' | 'containers' | 'recipes' | 'frame' | 'packets' | 'book'>
 
@@ -51,7 +54,7 @@ function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
   const { kinds, outOn, sowOn } = wish
   const packetId = wish.packetId ?? onlyPacket(crop.id, known.packets)
   const germination = packetId ? known.packets.get(packetId)!.germination : null
-  const rungs = rungsFor(wish, crop)
+  const rungs = rungsFor(wish, crop, known)
   const one: SowingRecord = {
     name: labelOf(wish, crop),
     cropId: crop.id,
@@ -62,7 +65,7 @@ function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
     outOn: sowOn && wish.sown ? null : outOn,
     sowOn,
     germination: null,
-    certainty: 0.9,
+    certainty: CERTAINTY,
     seedsPerCell: wish.seedsPerCell,
     ladderId: null,
     rungs,
@@ -101,20 +104,10 @@ function labelOf({ variety }: Wish, crop: Crop): string {
 }
 
 /** The crop's usual ladder, with the container and the mix that were named at its foot. */
-function rungsFor({ containerId, recipeId }: Wish, crop: Crop): SowingRecord['rungs'] {
-  if (!containerId && !recipeId) return null
-  return ladderById(crop.ladderId).rungs.map((rung, i) =>
-    i === 0
-      ? {
-          ...rung,
-          // What is sown into cells is no longer broadcast.
-          stage: containerId && rung.stage === 'broadcast' ? ('sow' as const) : rung.stage,
-          containerId: containerId ?? rung.containerId,
-          recipeId: recipeId ?? rung.recipeId,
-        }
-      : { ...rung },
-  )
-}
+const rungsFor = (wish: Wish, crop: Crop, known: Known): SowingRecord['rungs'] =>
+  wish.containerId || wish.recipeId
+    ? ladderFrom(ladderById(crop.ladderId).rungs, wish, (id) => known.containers.get(id))
+    : null
 
 /** A wish for seeds, cells or trays says how much is sown; so many plants may be counted on from it. */
 function startOf(
@@ -123,29 +116,12 @@ function startOf(
   known: Known,
   germination: number | null,
 ): Pick<SowingRecord, 'plants' | 'cells'> {
-  const { n, of } = wish.amount!
-  if (of === 'plants') return { plants: n, cells: null }
-  const foot = (rungsFor(wish, crop) ?? ladderById(crop.ladderId).rungs)[0]!
-  const container: Container | undefined = known.containers.get(foot.containerId ?? '')
-  const perCell = wish.seedsPerCell ?? crop.seedsPerCell
-  const cells = Math.max(
-    1,
-    Math.round(of === 'cells' ? n : of === 'trays' ? n * (container?.cells ?? 1) : Math.floor(n / perCell)),
-  )
-  const plants = plantsFrom(cells, perCell, {
+  const foot = (rungsFor(wish, crop, known) ?? ladderById(crop.ladderId).rungs)[0]!
+  return startOfWish(wish.amount!, {
     crop,
+    cellsInTray: known.containers.get(foot.containerId ?? '')?.cells ?? 1,
+    perCell: wish.seedsPerCell ?? crop.seedsPerCell,
     germination: germination ?? crop.germination,
-    certainty: 0.9,
+    certainty: CERTAINTY,
   })
-  return { plants: Math.max(1, plants), cells }
-}
-
-/** Whether so late a day of planting out means the autumn crop: past the middle between the frosts, where it is grown so. */
-export function seasonFor(
-  crop: Pick<Crop, 'autumn'>,
-  outOn: Day | null,
-  { lastFrost, firstFrost }: { lastFrost: Day; firstFrost: Day },
-): 'spring' | 'autumn' {
-  const middle = addDays(lastFrost, daysBetween(lastFrost, firstFrost) / 2)
-  return crop.autumn && outOn !== null && outOn > middle ? 'autumn' : 'spring'
 }

@@ -1,7 +1,7 @@
 import { counted } from '#core/bench/wording'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
-import type { Notice } from '#core/season/sowing'
+import type { Notice } from '#core/season/notices'
 import { printNumber } from '#core/units/format'
 
 /** What is to be known before sowing, in words. */

@@ -132,10 +132,14 @@ export const useSeason = defineStore('season', () => {
   const edged = (body: SowingRecord, row: PlannedRow, index: number, days: number): SowingRecord =>
     edgeMoved(copyOf(body), row.planned, rungsOf(asSowingRequest(body, known.value!)!), index, days)
 
-  /** Whether seedlings are counted for themselves: in clumps, and where seed was broadcast. */
-  const countsSeeds = (id: string) => {
+  /** What can be counted of a sowing, and how many at most: seedlings in clumps and broadcast, else cells with a plant. */
+  function countable(id: string) {
     const one = row(id)
-    return !!one && (one.crop.clump || one.planned.rungs[0]!.stage === 'broadcast')
+    if (!one) return null
+    const { planned, crop } = one
+    return crop.clump || planned.rungs[0]!.stage === 'broadcast'
+      ? { what: 'seed', most: planned.seeds, seedsEach: 1 }
+      : { what: 'cell', most: planned.cells, seedsEach: planned.perCell }
   }
   const isSown = (id: string) => done.value.get(id)?.['rung-0'] !== undefined
 
@@ -262,7 +266,7 @@ export const useSeason = defineStore('season', () => {
     moved,
     edged,
     isSown,
-    countsSeeds,
+    countable,
     mark,
     undoJob,
     undoLast,

@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import { binomialAtMost } from '../sowing/odds'
 import { simulateSeasons, VARIATION } from './simulate'
-import { LOSSES, planSowing, type SowingRequest } from './sowing'
+import { planSowing, type SowingRequest } from './sowing'
+import { LOSSES } from './start'
 import { ask, book, crop, frame, plan } from './test/fixture'
 
 describe('simulated seasons', () => {

@@ -1,6 +1,7 @@
 import { randomBeta, randomBinomial, randomLcg, randomNormal } from 'd3-random'
 import { dayNumber } from './day'
-import { LOSSES, type PlannedSowing } from './sowing'
+import type { PlannedSowing } from './sowing'
+import { LOSSES } from './start'
 
 /** How far things vary from year to year. */
 export const VARIATION = {

@@ -8,7 +8,8 @@ import { binomialAtMost } from '../sowing/odds'
 import { addDays, dayFrom, daysBetween, type Day } from './day'
 import { frameProblems } from './frame'
 import { ladderById, ladderProblems, LADDERS, rung } from './ladder'
-import { emergenceVerdict, LOSSES, planSowing, sowingProblems, type PlannedRung } from './sowing'
+import { LOSSES } from './start'
+import { emergenceVerdict, planSowing, sowingProblems, type PlannedRung } from './sowing'
 import { ask, book, find, frame, mixOf, plan } from './test/fixture'
 
 describe('a planned sowing', () => {
@@ -101,6 +102,21 @@ describe('a planned sowing', () => {
       })
       expect(one.looseL).toBeCloseTo(batch.mixL.value, 9)
     }
+  })
+
+  it('carries on what came up, once it is late for the rest: a first count is not the last', () => {
+    const before = plan('tomato')
+    const with_ = (up: number, on: Day) =>
+      plan('tomato', { done: { 'rung-0': before.sowOn, up: before.emergeOn! }, up: { up, on } })
+    const potted = ({ rungs }: typeof before) => rungs[1]!.plants
+    expect(potted(with_(8, before.emergeOn!))).toBe(potted(before))
+    const late = with_(8, before.lateOn!)
+    expect(potted(late)).toBe(8)
+    // By hand: of 8 a twentieth is lost, 7 stay; 41 of 48 are missing.
+    const [short] = late.notices.flatMap((one) => (one.kind === 'fewer came up' ? [one] : []))
+    expect(short).toMatchObject({ up: 8, plants: 7 })
+    expect(1 - binomialAtMost(40, short!.cells, before.chance.value)).toBeGreaterThanOrEqual(0.95)
+    expect(with_(70, before.lateOn!).notices).toEqual(before.notices)
   })
 
   it('sets several plants into one container where that is the way, and reckons mix, room and food by them', () => {

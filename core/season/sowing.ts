@@ -1,18 +1,20 @@
-import { cellTopArea, cellVolume, type Container } from '../containers/container'
+import { cellVolume, type Container } from '../containers/container'
 import { planAreaMm2 } from '../containers/shape'
 import { COVER_IS_THE_MIX, type Fill } from '../media/batch-request'
 import { printPath, under, wholeWithin, within, type Problem } from '../problem'
 import type { Crop } from '../sowing/crop'
-import { comesUpBetween, daysToEmergence, LATE_AT, RESOW_AT } from '../sowing/emergence'
-import { agedGermination, cellsFor, chanceOfOne, clumpsFor, MOST_CELLS, plantsLikely } from '../sowing/odds'
+import { daysToEmergence, LATE_AT, RESOW_AT } from '../sowing/emergence'
+import { MOST_CELLS } from '../sowing/odds'
 import { derive, given, type Figure } from '../working/figure'
-import { byDefault, yours } from '../working/source'
+import { yours } from '../working/source'
 import type { SeasonBook } from './book'
 import type { Placed } from './packing'
 import { careFor, type Care } from './care'
 import { FLAT_M2 } from '../containers/flat'
 import { addDays, daysBetween, isDay, type Day } from './day'
 import type { SeasonFrame } from './frame'
+import { noticesOf, type Notice } from './notices'
+import { startOf } from './start'
 import { ladderById, ladderProblems, type LadderRung, type RungStage } from './ladder'
 
 /** What is wanted of one crop. Everything that is null follows from the crop and the season. */
@@ -37,12 +39,18 @@ export interface SowingRequest {
   readonly ladderId: string | null
   /** The household's own rungs, in place of the ladder's. */
   readonly rungs: readonly LadderRung[] | null
-  /** Cells with a plant, seedlings where they stand in clumps or were broadcast; null where nobody counted. */
-  readonly up?: number | null | undefined
+  /** What came up by the last count; nothing where nobody counted. */
+  readonly up?: Count | null | undefined
   /** What was done, and when: `treat`, `rung-0`, `up`, `rung-1` …, `out`. What follows moves with it. */
   readonly done: Readonly<Record<string, Day>>
   /** What is not done yet cannot begin before this day: late work pushes what follows. */
   readonly notBefore: Day | null
+}
+
+/** Cells with a plant, seedlings where they stand in clumps or were broadcast, on the day they were counted. */
+export interface Count {
+  readonly up: number
+  readonly on: Day
 }
 
 export interface PlannedRung {
@@ -68,16 +76,6 @@ export interface PlannedRung {
   readonly plants: number
   readonly care: Care
 }
-
-/** Something to know before sowing. */
-export type Notice =
-  | { readonly kind: 'too cold to come up'; readonly mixC: number; readonly range: readonly [number, number] }
-  | { readonly kind: 'too hot to come up'; readonly mixC: number; readonly range: readonly [number, number] }
-  | { readonly kind: 'out before the frost is over'; readonly earliest: Day }
-  | { readonly kind: 'not before the frost'; readonly latestSow: Day; readonly latestOut: Day }
-  | { readonly kind: 'not ready by then'; readonly ready: Day }
-  | { readonly kind: 'seed is short'; readonly short: number }
-  | { readonly kind: 'fewer came up'; readonly up: number; readonly plants: number; readonly cells: number }
 
 export interface PlannedSowing {
   readonly rungs: readonly PlannedRung[]
@@ -105,10 +103,6 @@ export interface PlannedSowing {
 
 /** Potted on beside the plants wanted [default]. */
 export const SPARE_PLANTS = 0.05
-/** Of what comes up so many are lost on the way [default]. */
-export const LOSSES = 0.05
-/** Tray for each seed of a broadcast pinch, cm² [common practice: a finger's breadth apart]. */
-const CM2_PER_BROADCAST_SEED = 2.5
 /** Days of going out a little longer each day; 7–14 [common practice], a week for quick crops. */
 export const hardenDays = (crop: Crop) => (crop.weeks[1] <= 4 ? 7 : 10)
 /** Days in a final container that are still reckoned with. */
@@ -226,8 +220,10 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   const until = (i: number) => froms[i + 1]!
 
   const wanted = Math.ceil(request.plants * (1 + SPARE_PLANTS))
-  // No more are carried on than came up.
-  const carried = crop.clump ? start.cells : Math.max(1, Math.min(wanted, request.up ?? wanted))
+  // No more are carried on than came up, once it is late for the rest: until then more may come.
+  const lateOn = after(LATE_AT)
+  const up = request.up && lateOn && request.up.on >= lateOn ? request.up.up : null
+  const carried = crop.clump ? start.cells : Math.max(1, Math.min(wanted, up ?? wanted))
   let container: Container | undefined
   let each = 1
   const planned = rungs.map((rung, index): PlannedRung => {
@@ -269,9 +265,9 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     treatOn: crop.treatment ? addDays(sowOn, -crop.treatment.days) : null,
     emergence,
     emergeOn: request.done.up ?? expected,
-    lateOn: after(LATE_AT),
+    lateOn,
     resowOn: after(RESOW_AT),
-    notices: noticesOf(request, frame, sown, start, cares[0]!.mixC, emergence !== null),
+    notices: noticesOf(request, frame, sown, { ...start, up }, cares[0]!.mixC, emergence !== null),
   }
 }
 
@@ -320,55 +316,6 @@ function rungDays({ crop, sowOn, outOn }: SowingRequest, rungs: readonly LadderR
   })
 }
 
-/** How much to sow. */
-function startOf(request: SowingRequest, first: LadderRung, findContainer: SeasonBook['findContainer']) {
-  const { crop, plants, certainty } = request
-  const germination = agedGermination(
-    given(
-      'Germination',
-      request.germination ?? crop.germination,
-      'share',
-      request.germination === null ? byDefault('a fresh packet') : yours('the packet or your test'),
-    ),
-    request.seedYears,
-    crop.seedLife,
-  )
-  const lost = given('Lost on the way', LOSSES, 'share', byDefault('one in twenty'))
-  const broadcast = first.stage === 'broadcast'
-  const perCell = broadcast ? 1 : (request.seedsPerCell ?? crop.seedsPerCell)
-  const up = crop.clump || broadcast ? germination : chanceOfOne(germination, perCell)
-  const chance = derive(
-    crop.clump || broadcast ? 'Chance that a seed gives a plant' : 'Chance that a cell gives a plant',
-    'share',
-    'c * (1 - l)',
-    { c: up, l: lost },
-    ({ c, l }) => c * (1 - l),
-  )
-  if (broadcast) {
-    const seeds = cellsFor(plants, chance.value, certainty)
-    const tray = findContainer(first.containerId!)!
-    const cells = Math.ceil((seeds * CM2_PER_BROADCAST_SEED) / cellTopArea(tray).value)
-    return { germination, perCell: Math.ceil(seeds / cells), chance, cells, seeds }
-  }
-  const cells =
-    request.cells ??
-    (crop.clump
-      ? clumpsFor(plants, perCell, chance.value, certainty)
-      : cellsFor(plants, chance.value, certainty))
-  return { germination, perCell, chance, cells, seeds: cells * perCell }
-}
-
-/** Good plants that so many cells give with that certainty; 0 where none can be counted on. */
-export function plantsFrom(
-  cells: number,
-  perCell: number,
-  { crop, germination, certainty }: { crop: Crop; germination: number; certainty: number },
-): number {
-  const seeds = crop.clump ? cells * perCell : cells
-  const up = crop.clump ? germination : 1 - (1 - germination) ** perCell
-  return plantsLikely(seeds, up * (1 - LOSSES), certainty)
-}
-
 /** Containers for so many places, and the cover where seed goes in. */
 function fillOf(rung: LadderRung, container: Container, places: number, crop: Crop): Fill {
   const sown = rung.stage === 'sow' || rung.stage === 'broadcast'
@@ -407,60 +354,6 @@ export function flatsOf(container: Container): number {
   const flats = (top * container.cells) / 1e6 / FLAT_M2
   if (container.kind !== 'tray') return flats
   return flats * WEBS < ALMOST ? flats * WEBS : Math.max(1, flats)
-}
-
-function noticesOf(
-  request: SowingRequest,
-  frame: SeasonFrame,
-  { outOn }: { outOn: Day },
-  { seeds, chance }: { seeds: number; chance: Figure },
-  mixC: number,
-  comesUp: boolean,
-): Notice[] {
-  const { crop, season, seedsThere, outOn: wanted, up, plants, certainty } = request
-  const range = comesUpBetween(crop.emergence)
-  const left = up == null ? plants : Math.floor(up * (1 - LOSSES))
-  const earliest = addDays(frame.lastFrost, crop.outAfterFrostWeeks * 7)
-  const latestOut =
-    crop.weeksBeforeFrost === null ? null : addDays(frame.firstFrost, -crop.weeksBeforeFrost * 7)
-  return [
-    ...(comesUp
-      ? []
-      : [
-          {
-            kind: mixC > range[1] ? ('too hot to come up' as const) : ('too cold to come up' as const),
-            mixC,
-            range,
-          },
-        ]),
-    ...(left < plants
-      ? [
-          {
-            kind: 'fewer came up' as const,
-            up: up!,
-            plants: left,
-            cells: cellsFor(plants - left, chance.value, certainty),
-          },
-        ]
-      : []),
-    ...(season === 'spring' && outOn < earliest
-      ? [{ kind: 'out before the frost is over' as const, earliest }]
-      : []),
-    ...(latestOut && outOn > latestOut
-      ? [
-          {
-            kind: 'not before the frost' as const,
-            latestOut,
-            latestSow: addDays(latestOut, -crop.weeks[0] * 7),
-          },
-        ]
-      : []),
-    ...(wanted && outOn > wanted ? [{ kind: 'not ready by then' as const, ready: outOn }] : []),
-    // What is sown has left the packet.
-    ...(seedsThere !== null && request.done['rung-0'] === undefined && seeds > seedsThere
-      ? [{ kind: 'seed is short' as const, short: seeds - seedsThere }]
-      : []),
-  ]
 }
 
 /** How a sowing stands that is not up yet. */

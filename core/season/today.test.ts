@@ -34,6 +34,15 @@ describe('today', () => {
     )
   const sowOn = pepper.planned.sowOn
 
+  it('looks again where a count found nothing, and no more once something is up', () => {
+    const due = pepper.planned.emergeOn!
+    const counted = (count: number): Mark => ({ ...mark('look', 0, due), count })
+    const sown = mark('rung', 0, sowOn)
+    expect(jobs(addDays(due, 1), [sown, counted(0)]).some((job) => job.startsWith('look'))).toBe(true)
+    expect(jobs(addDays(due, 1), [sown, counted(8)]).some((job) => job.startsWith('look'))).toBe(false)
+    expect(doneBySowing([sown, counted(0)]).get('t')!.up).toBeUndefined()
+  })
+
   it('soaks the evening before, warns when it was not, and mixes before sowing', () => {
     // An evening that was missed is no harm: half an hour is enough.
     expect(jobs(addDays(sowOn, -1))[0]).toBe('soak mix due')

@@ -3,7 +3,7 @@ import { addDays, daysBetween, type Day } from './day'
 import { feedRunOf, type FedRung, type FeedRun, type MixRun, type SeasonRow } from './demand'
 import { hardeningPlan } from './hardening'
 import type { RungStage } from './ladder'
-import { emergenceVerdict } from './sowing'
+import { emergenceVerdict, type Count } from './sowing'
 
 export const JOB_KINDS = [
   'treat',
@@ -110,7 +110,7 @@ export function doneBySowing(marks: readonly Mark[]): Map<string, Record<string,
 }
 
 /** What came up of each sowing by the last count; none where nobody counted. */
-export function upBySowing(marks: readonly Mark[]): Map<string, number> {
+export function upBySowing(marks: readonly Mark[]): Map<string, Count> {
   const last = new Map<string, Mark>()
   for (const mark of marks) {
     if (mark.what !== 'look' || mark.count == null || mark.snoozedUntil !== null) continue
@@ -119,7 +119,7 @@ export function upBySowing(marks: readonly Mark[]): Map<string, number> {
       if (!known || known.on <= mark.on) last.set(sowingId, mark)
     }
   }
-  return new Map([...last].map(([id, mark]) => [id, mark.count!]))
+  return new Map([...last].map(([id, { count, on }]) => [id, { up: count!, on }]))
 }
 
 /** All jobs up to a week ahead, those in danger first, then late, due, coming and done today. */
@@ -159,7 +159,9 @@ type Marked = Map<string, { done: Day[]; snoozedUntil: Day | null }>
 
 function marksBy(marks: readonly Mark[]): Marked {
   const by: Marked = new Map()
-  for (const mark of marks)
+  for (const mark of marks) {
+    // Nothing was up: it is looked at again.
+    if (mark.what === 'look' && mark.count === 0) continue
     for (const target of mark.of) {
       const at = `${mark.what} ${key(target)}`
       const known = by.get(at) ?? { done: [], snoozedUntil: null }
@@ -168,6 +170,7 @@ function marksBy(marks: readonly Mark[]): Marked {
         known.snoozedUntil = mark.snoozedUntil
       by.set(at, known)
     }
+  }
   return by
 }
 

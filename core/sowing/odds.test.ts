@@ -3,7 +3,17 @@ import fc from 'fast-check'
 import { binomialDistribution } from 'simple-statistics'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
-import { agedGermination, binomialAtMost, cellsFor, chanceOfOne, clumpsFor, wilson } from './odds'
+import {
+  agedGermination,
+  anyOf,
+  binomialAtMost,
+  cellsFor,
+  chanceOfOne,
+  clumpsFor,
+  germinationSeen,
+  plantsLikely,
+  wilson,
+} from './odds'
 
 const share = (value: number) => given('g', value, 'share', yours())
 
@@ -20,6 +30,31 @@ describe('odds (binomial distribution)', () => {
     [0.91, 57],
   ])('asks for the cells that hold 48 plants at 95 %% with p = %s', (p, cells) => {
     expect(cellsFor(48, p, 0.95)).toBe(cells)
+  })
+
+  it('a count of cells tells of the germination that gives it; a full tray of several seeds tells of none', () => {
+    // By hand: 96 % of cells of two seeds is 1 − √0.04 = 80 %.
+    expect(germinationSeen(0.96, 2)).toBeCloseTo(0.8, 12)
+    fc.assert(
+      fc.property(fc.double({ min: 0.05, max: 0.9, noNaN: true }), fc.integer({ min: 1, max: 5 }), (g, k) => {
+        expect(germinationSeen(anyOf(g, k), k)).toBeCloseTo(g, 6)
+      }),
+    )
+    expect([germinationSeen(1, 2), germinationSeen(0, 1), germinationSeen(1, 1)]).toEqual([null, null, 1])
+  })
+
+  it('so many plants are likely from the fewest cells for them, and not one more', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 300 }),
+        fc.double({ min: 0.2, max: 0.99, noNaN: true }),
+        (plants, p) => {
+          const likely = plantsLikely(cellsFor(plants, p, 0.9), p, 0.9)
+          expect(likely).toBeGreaterThanOrEqual(plants)
+          expect(plantsLikely(cellsFor(plants, p, 0.9) - 1, p, 0.9)).toBeLessThan(plants)
+        },
+      ),
+    )
   })
 
   it('sums as a statistics library does', () => {

@@ -3,6 +3,19 @@ import { standard, yours } from '../working/source'
 
 const BINOMIAL = standard('binomial distribution')
 
+/** Chance that at least one of so many comes up, each with chance `p`; fractions. */
+export const anyOf = (p: number, many: number): number => 1 - (1 - p) ** many
+
+/**
+ * Germination that a count of cells tells of, a fraction: a cell is empty where none of its seeds came up.
+ *
+ * @returns null where all of several came up, or none: any germination may have done that
+ */
+export function germinationSeen(share: number, seedsPerCell: number): number | null {
+  if (share <= 0 || (share >= 1 && seedsPerCell > 1)) return null
+  return 1 - (1 - share) ** (1 / seedsPerCell)
+}
+
 /** Chance that at least one of `seeds` comes up, each with chance `germination`; a fraction. */
 export function chanceOfOne(germination: Figure, seeds: number): Figure {
   return derive(
@@ -10,7 +23,7 @@ export function chanceOfOne(germination: Figure, seeds: number): Figure {
     'share',
     '1 - (1 - g)^k',
     { g: germination, k: given('Seeds in a cell', seeds, '', yours()) },
-    ({ g, k }) => 1 - (1 - g) ** k,
+    ({ g, k }) => anyOf(g, k),
     BINOMIAL.cite,
   )
 }

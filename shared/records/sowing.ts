@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { ladderById, LADDERS, RUNG_STAGES } from '#core/season/ladder'
 import type { SeasonFrame } from '#core/season/frame'
 import type { Day } from '#core/season/day'
-import { sowingProblems, type SowingRequest } from '#core/season/sowing'
+import { sowingProblems, type Count, type SowingRequest } from '#core/season/sowing'
 import type { Problem } from '#core/problem'
 import type { Context } from '../context'
 import { amount, day as calendarDay, id, idsOf, name, reference } from '../rules'
@@ -54,7 +54,7 @@ export function asSowingRequest(
   known: Reckoned,
   done: Readonly<Record<string, Day>> = {},
   notBefore: Day | null = null,
-  up: number | null = null,
+  up: Count | null = null,
 ): SowingRequest | undefined {
   const inBook = known.crops.get(record.cropId)
   if (!inBook) return undefined

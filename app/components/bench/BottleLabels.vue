@@ -1,21 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useDates } from '~/composables/useDates'
-import { useHousehold } from '~/state/household'
+import { useToday } from '~/composables/useToday'
 import { bottleLabels } from '#core/feed/bottle'
 import type { Feed } from '#core/feed/feed'
 import type { StockPlan } from '#core/feed/stock'
-import { dayIn } from '#core/season/day'
 import { printNumber } from '#core/units/format'
 
 /** Labels to cut out for the bottles a feed stands in: what is in it, how strong, since when, for which stage. */
 const props = defineProps<{ feed: Feed; nMgPerL: number; stock: StockPlan | null }>()
-const household = useHousehold()
+const today = useToday()
 const { printDate } = useDates()
 
 const labels = computed(() => {
-  const here = household.record?.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone
-  return bottleLabels(props, dayIn(here, new Date()), (value) => printNumber(value))
+  return bottleLabels(props, today.value, (value) => printNumber(value))
 })
 </script>
 

@@ -3,14 +3,13 @@ import { computed } from 'vue'
 import CheckField from '~/components/fields/CheckField.vue'
 import { useDates } from '~/composables/useDates'
 import { useOwnRecipe } from '~/composables/useOwnRecipe'
-import { useHousehold } from '~/state/household'
-import { dayIn } from '#core/season/day'
+import { useToday } from '~/composables/useToday'
 import { withArticle } from '#core/bench/wording'
 import type { Container } from '#core/containers/container'
 
 /** What a grower says of this mix in this container, beside the book's view. It stays said, with the recipe. */
 const props = defineProps<{ container: Container }>()
-const household = useHousehold()
+const today = useToday()
 const recipe = useOwnRecipe()
 const { printDate } = useDates()
 
@@ -19,8 +18,7 @@ const said = computed(() =>
 )
 
 function say(works: boolean) {
-  const here = household.record?.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone
-  const on = dayIn(here, new Date())
+  const on = today.value
   const containerId = props.container.id
   return recipe.say(({ worksIn }) => {
     const others = worksIn.filter((one) => one.containerId !== containerId)

@@ -23,7 +23,7 @@ import { Trash2 } from '@lucide/vue'
 import { coverOf } from '#core/sowing/crop'
 import { ladderById, LADDERS } from '#core/season/ladder'
 import { rungsOf } from '#core/season/sowing'
-import { wilson } from '#core/sowing/odds'
+import { germinationSeen, wilson } from '#core/sowing/odds'
 import { printNumber, printShare } from '#core/units/format'
 import { useNotes } from '~/composables/useNotes'
 import { useSaving } from '~/state/saving'
@@ -95,25 +95,18 @@ const ladders = computed(() => [
   ...LADDERS.map(({ id, name }) => ({ value: id as string | null, name })),
 ])
 const counting = ref(false)
-/** What can be counted of it: cells with a plant, or seedlings. */
-const sownOf = computed(() =>
-  season.countsSeeds(props.id)
-    ? { what: 'seed', most: planned.value?.seeds ?? 1 }
-    : { what: 'cell', most: planned.value?.cells ?? 1 },
-)
+const sownOf = computed(() => season.countable(props.id))
 /** What came up by the last count, with its interval, and the germination it tells of. */
 const seen = computed(() => {
-  const up = season.up.get(props.id)
-  if (up === undefined || !planned.value) return null
-  const of = Math.max(up, sownOf.value.most)
-  const share = up / of
-  const perCell = season.countsSeeds(props.id) ? 1 : planned.value.perCell
+  const count = season.up.get(props.id)
+  if (!count || !sownOf.value) return null
+  const { up } = count
+  const { what, most, seedsEach } = sownOf.value
+  const of = Math.max(up, most)
   return {
-    up,
-    of,
+    ...{ up, of, what },
     ...wilson(up, of),
-    // A cell is empty where none of its seeds came up.
-    germination: share > 0 && (share < 1 || perCell === 1) ? 1 - (1 - share) ** (1 / perCell) : null,
+    germination: germinationSeen(up / of, seedsEach),
     packet: household.packets.find((one) => one.id === body.value?.packetId),
   }
 })
@@ -155,7 +148,7 @@ async function giveUp() {
       @close="counting = false"
     />
     <p v-if="seen" class="seen">
-      <strong>{{ seen.up }} of {{ counted(seen.of, sownOf.what) }} came up</strong>:
+      <strong>{{ seen.up }} of {{ counted(seen.of, seen.what) }} came up</strong>:
       {{ printShare(seen.up / seen.of) }} ({{ printShare(seen.low) }} to {{ printShare(seen.high) }}, as sure
       as 95 %)<template v-if="seen.germination !== null"
         >, a germination of about {{ printShare(seen.germination) }}.

@@ -23,16 +23,12 @@ const isDone = computed(() => props.job.state === 'done')
 /** What came up is counted, and what was done on another day is written down as of that day. */
 const asking = ref(false)
 const counts = computed(() => {
-  const planned = season.row(props.job.of[0]?.sowingId ?? '')?.planned
-  if (props.job.of.length !== 1 || !planned) return null
-  if (props.job.kind === 'look')
-    return planned.seeds > planned.cells && planned.perCell > 1 && isBySeed.value
-      ? { what: 'seed', most: planned.seeds }
-      : { what: 'cell', most: planned.cells }
-  const rung = planned.rungs[props.job.of[0]!.rung]
+  const [target, ...more] = props.job.of
+  if (!target || more.length) return null
+  if (props.job.kind === 'look') return season.countable(target.sowingId)
+  const rung = season.row(target.sowingId)?.planned.rungs[target.rung]
   return props.job.kind === 'rung' && rung && rung.index > 0 ? { what: 'plant', most: rung.plants } : null
 })
-const isBySeed = computed(() => season.countsSeeds(props.job.of[0]?.sowingId ?? ''))
 const press = () =>
   isDone.value ? emit('undo') : props.job.kind === 'look' ? (asking.value = true) : emit('done')
 const tick = useTemplateRef<HTMLButtonElement>('tick')

@@ -4,10 +4,13 @@ import { CONTAINERS } from '../../containers/catalogue'
 import { STARTING_RECIPES } from '../../media/recipes'
 import { CROPS } from '../../sowing/crops'
 import { dayFrom } from '../day'
+import { ladderById, ladderProblems } from '../ladder'
+import { ladderFrom } from './meaning'
 import { easter } from './days'
 import { nameBook } from './names'
 import { ASKED, READ } from './sentences'
-import { readWish, type Listening } from './wish'
+import { readWish } from './read'
+import type { Listening } from './wish'
 import { wordsOf } from './words'
 
 const listening: Listening = {
@@ -114,6 +117,15 @@ describe('a wish in one sentence', () => {
       }),
       { numRuns: 300 },
     )
+  })
+
+  it('begins the ladder where it was said, and leaves out the rungs that are no larger', () => {
+    const plug = ladderById('plug-cell').rungs
+    const find = (id: string) => CONTAINERS.find((one) => one.id === id)
+    const from = (containerId: string) => ladderFrom(plug, { containerId, recipeId: null }, find)
+    expect(from('tray-288').map(({ containerId }) => containerId)).toEqual(['tray-288', 'tray-50', null])
+    expect(from('pot-10cm').map(({ containerId }) => containerId)).toEqual(['pot-10cm', null])
+    for (const { id } of CONTAINERS) expect(ladderProblems(from(id), find)).toEqual([])
   })
 
   it('reads a date in the reader’s order, and a year that was named', () => {

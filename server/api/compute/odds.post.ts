@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { cellsFor, plantsLikely, wilson } from '#core/sowing/odds'
+import { anyOf, cellsFor, plantsLikely, wilson } from '#core/sowing/odds'
 import { oddsToCompute } from '#shared/season-computations'
 import { route } from '../../http/route'
 
@@ -17,7 +17,7 @@ export default route(
       'The chance that a cell gives a plant, the fewest cells for that many plants with that certainty, the plants that so many cells then give; Wilson’s interval of 95 %',
   },
   ({ body: { plants, germination, perCell, certainty, up, of } }) => {
-    const chance = 1 - (1 - germination) ** perCell
+    const chance = anyOf(germination, perCell)
     const cells = cellsFor(plants, chance, certainty)
     return {
       chance,

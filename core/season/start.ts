@@ -1,0 +1,66 @@
+import { cellTopArea } from '../containers/container'
+import type { Crop } from '../sowing/crop'
+import { agedGermination, anyOf, cellsFor, chanceOfOne, clumpsFor, plantsLikely } from '../sowing/odds'
+import { derive, given } from '../working/figure'
+import { byDefault, yours } from '../working/source'
+import type { SeasonBook } from './book'
+import type { LadderRung } from './ladder'
+import type { SowingRequest } from './sowing'
+
+/** Of what comes up so many are lost on the way [default]. */
+export const LOSSES = 0.05
+/** Tray for each seed of a broadcast pinch, cm² [common practice: a finger's breadth apart]. */
+const CM2_PER_BROADCAST_SEED = 2.5
+
+/** How much to sow. */
+export function startOf(
+  request: SowingRequest,
+  first: LadderRung,
+  findContainer: SeasonBook['findContainer'],
+) {
+  const { crop, plants, certainty } = request
+  const germination = agedGermination(
+    given(
+      'Germination',
+      request.germination ?? crop.germination,
+      'share',
+      request.germination === null ? byDefault('a fresh packet') : yours('the packet or your test'),
+    ),
+    request.seedYears,
+    crop.seedLife,
+  )
+  const lost = given('Lost on the way', LOSSES, 'share', byDefault('one in twenty'))
+  const broadcast = first.stage === 'broadcast'
+  const perCell = broadcast ? 1 : (request.seedsPerCell ?? crop.seedsPerCell)
+  const up = crop.clump || broadcast ? germination : chanceOfOne(germination, perCell)
+  const chance = derive(
+    crop.clump || broadcast ? 'Chance that a seed gives a plant' : 'Chance that a cell gives a plant',
+    'share',
+    'c * (1 - l)',
+    { c: up, l: lost },
+    ({ c, l }) => c * (1 - l),
+  )
+  if (broadcast) {
+    const seeds = cellsFor(plants, chance.value, certainty)
+    const tray = findContainer(first.containerId!)!
+    const cells = Math.ceil((seeds * CM2_PER_BROADCAST_SEED) / cellTopArea(tray).value)
+    return { germination, perCell: Math.ceil(seeds / cells), chance, cells, seeds }
+  }
+  const cells =
+    request.cells ??
+    (crop.clump
+      ? clumpsFor(plants, perCell, chance.value, certainty)
+      : cellsFor(plants, chance.value, certainty))
+  return { germination, perCell, chance, cells, seeds: cells * perCell }
+}
+
+/** Good plants that so many cells give with that certainty; 0 where none can be counted on. */
+export function plantsFrom(
+  cells: number,
+  perCell: number,
+  { crop, germination, certainty }: { crop: Crop; germination: number; certainty: number },
+): number {
+  const seeds = crop.clump ? cells * perCell : cells
+  const up = crop.clump ? germination : anyOf(germination, perCell)
+  return plantsLikely(seeds, up * (1 - LOSSES), certainty)
+}

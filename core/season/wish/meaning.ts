@@ -1,0 +1,60 @@
+import { cellVolume, type Container } from '../../containers/container'
+import type { Crop } from '../../sowing/crop'
+import { addDays, daysBetween, type Day } from '../day'
+import type { LadderRung } from '../ladder'
+import { plantsFrom } from '../start'
+import type { Wish } from './wish'
+
+/*
+ * What a wish comes to, once it was read: how much is sown, on which ladder, for which season.
+ */
+
+/**
+ * A ladder that begins in the container and with the mix that were named. A rung that is no larger than what it now
+ * begins in is left out: nobody pricks out from a six-pack into a plug.
+ */
+export function ladderFrom(
+  rungs: readonly LadderRung[],
+  { containerId, recipeId }: Pick<Wish, 'containerId' | 'recipeId'>,
+  findContainer: (id: string) => Container | undefined,
+): LadderRung[] {
+  const begins = containerId ? findContainer(containerId) : undefined
+  const volume = (container: Container) => cellVolume(container).value
+  return rungs
+    .filter((rung, i) => {
+      const next = i > 0 && rung.containerId ? findContainer(rung.containerId) : undefined
+      return !begins || !next || volume(next) > volume(begins)
+    })
+    .map((rung, i) =>
+      i > 0
+        ? { ...rung }
+        : {
+            ...rung,
+            // What is sown into cells is no longer broadcast.
+            stage: containerId && rung.stage === 'broadcast' ? ('sow' as const) : rung.stage,
+            containerId: containerId ?? rung.containerId,
+            recipeId: recipeId ?? rung.recipeId,
+          },
+    )
+}
+
+/** How much is sown for a wish, and the good plants that may be counted on; cells null where plants were asked for. */
+export function startOfWish(
+  { n, of }: NonNullable<Wish['amount']>,
+  how: { crop: Crop; cellsInTray: number; perCell: number; germination: number; certainty: number },
+): { plants: number; cells: number | null } {
+  if (of === 'plants') return { plants: n, cells: null }
+  const sown = { cells: n, trays: n * how.cellsInTray, seeds: Math.floor(n / how.perCell) }[of]
+  const cells = Math.max(1, Math.round(sown))
+  return { plants: Math.max(1, plantsFrom(cells, how.perCell, how)), cells }
+}
+
+/** Whether so late a day of planting out means the autumn crop: past the middle between the frosts, where it is grown so. */
+export function seasonFor(
+  crop: Pick<Crop, 'autumn'>,
+  outOn: Day | null,
+  { lastFrost, firstFrost }: { lastFrost: Day; firstFrost: Day },
+): 'spring' | 'autumn' {
+  const middle = addDays(lastFrost, daysBetween(lastFrost, firstFrost) / 2)
+  return crop.autumn && outOn !== null && outOn > middle ? 'autumn' : 'spring'
+}
