@@ -344,6 +344,9 @@ test('the season’s shopping list says what is short, of seed too, and by when'
 test('a crop is put right, and a packet remembers its test', async ({ page, household }) => {
   await household.setSeason()
   await goTo(page, '/crops')
+  // Found by any of its names.
+  await page.getByLabel('Find a crop').fill('eggplant')
+  await expect(page.getByRole('option', { name: 'Aubergine' })).toBeVisible()
   await page.getByLabel('Find a crop').fill('leek')
   await page.getByRole('option', { name: 'Leek', exact: true }).click()
   await page.getByRole('button', { name: 'Correct it' }).click()

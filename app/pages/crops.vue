@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { counted } from '#core/bench/wording'
 import { useMeasures } from '~/composables/useMeasures'
-import { definePageMeta } from '#imports'
+import { definePageMeta, useRoute } from '#imports'
 import Button from 'primevue/button'
 import Listbox from 'primevue/listbox'
 import { computed, ref } from 'vue'
@@ -15,7 +15,7 @@ import { Plus, Trash2 } from '@lucide/vue'
 import { CROP_FAMILIES, CROP_FIGURES, coverOf, type Crop } from '#core/sowing/crop'
 import { daysToEmergence } from '#core/sowing/emergence'
 import { ladderById } from '#core/season/ladder'
-import { printNumber, printShare } from '#core/units/format'
+import { printShare } from '#core/units/format'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { changedFigures } from '#core/catalogue'
 import type { PacketRecord } from '#shared/records/packet'
@@ -38,7 +38,8 @@ const remove = useRemoval()
 const context = useContext()
 const crops = computed(() => [...context.crops.values()])
 const changedIn = (one: Crop) => changedFigures(BUILT_IN_CROPS, one, CROP_FIGURES)
-const chosenId = ref('basil')
+const route = useRoute()
+const chosenId = ref(typeof route.query.crop === 'string' ? route.query.crop : 'basil')
 const chosen = computed(() => crops.value.find(({ id }) => id === chosenId.value) ?? crops.value[0]!)
 const families = computed(() =>
   CROP_FAMILIES.map((family) => ({
@@ -52,7 +53,7 @@ const TEMPERATURES = [10, 15, 20, 25, 30, 35]
 const days = computed(() =>
   TEMPERATURES.map((mixC) => ({ mixC, days: daysToEmergence(chosen.value.emergence, mixC) })),
 )
-const weeks = (n: number) => `${printNumber(Math.abs(n))} ${Math.abs(n) === 1 ? 'week' : 'weeks'}`
+const weeks = (n: number) => counted(Math.abs(n), 'week')
 const lines = computed(() => {
   const one = chosen.value
   const s = one.sources
@@ -129,6 +130,7 @@ const TAGS = {
       option-label="name"
       option-value="id"
       filter
+      :filter-fields="['name', 'botanical', 'alsoCalled']"
       filter-placeholder="find a crop"
       empty-filter-message="No crop is called that. Open one it is like and make yours from it."
       aria-label="Crops"
@@ -150,6 +152,11 @@ const TAGS = {
           <Trash2 aria-hidden="true" />
         </Button>
       </header>
+      <p v-if="chosen.botanical" class="soft">
+        <i lang="la">{{ chosen.botanical }}</i><template v-if="chosen.alsoCalled.length"
+          >; also called {{ chosen.alsoCalled.join(', ') }}</template
+        >
+      </p>
       <dl>
         <div v-for="[what, value, source] in lines" :key="what">
           <dt>{{ what }}</dt>

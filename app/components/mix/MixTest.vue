@@ -19,11 +19,54 @@ import { printShare } from '#core/units/format'
 const mix = useMixDraft()
 const recipe = useOwnRecipe()
 
+const NOTHING = { heldMl: 0, volumeMl: null, pouredMl: null, drainedMl: null }
+const UNWEIGHED = { emptyG: null, waterG: null, filledG: null, floodedG: null, drainedG: null }
+type Poured = { key: keyof TestRun; label: string; about: number; hint?: string }
+/** What is done, and what is read off: millilitres from a jug, or weights; what the mix brings is said either way. */
+const STEPS: readonly {
+  title: string
+  text: string
+  of: keyof TestRun
+  weighed: readonly { key: keyof typeof UNWEIGHED; label: string }[]
+  poured: (how: 'jug' | 'scale') => readonly Poured[]
+}[] = [
+  {
+    title: 'Tape the holes',
+    text: 'from outside. Mark a line, fill with water to it, and measure that water. Empty it.',
+    of: 'volumeMl',
+    weighed: [
+      { key: 'emptyG', label: 'Empty, with its tape' },
+      { key: 'waterG', label: 'Full of water to the line' },
+    ],
+    poured: (with_) =>
+      with_ === 'jug' ? [{ key: 'volumeMl', label: 'It holds to the line', about: 0.5 }] : [],
+  },
+  {
+    title: 'Fill with dry mix',
+    text: 'to the line, tapped down as you fill your trays. If it is not dry as dust, weigh a potful before and after three days in a warm place: each gram it lost is a millilitre it brings.',
+    of: 'heldMl',
+    weighed: [{ key: 'filledG', label: 'Filled with mix' }],
+    poured: () => [{ key: 'heldMl', label: 'Water it brings', about: 0.05, hint: '0 where it is dry' }],
+  },
+  {
+    title: 'Flood it slowly',
+    text: 'down the side until water stands at the line; wait an hour, top it up.',
+    of: 'pouredMl',
+    weighed: [{ key: 'floodedG', label: 'Flooded to the line' }],
+    poured: (with_) => (with_ === 'jug' ? [{ key: 'pouredMl', label: 'Poured on in all', about: 0.5 }] : []),
+  },
+  {
+    title: 'Take the tape off',
+    text: 'over a bowl, level, without tilting; let it drip for an hour.',
+    of: 'drainedMl',
+    weighed: [{ key: 'drainedG', label: 'Drained' }],
+    poured: (with_) => (with_ === 'jug' ? [{ key: 'drainedMl', label: 'Ran out', about: 0.1 }] : []),
+  },
+]
+
 const open = ref(false)
 const how = ref<'jug' | 'scale'>('jug')
 const depthMm = ref<number | null>(100)
-const NOTHING = { heldMl: 0, volumeMl: null, pouredMl: null, drainedMl: null }
-const UNWEIGHED = { emptyG: null, waterG: null, filledG: null, floodedG: null, drainedG: null }
 const jug = reactive<Record<keyof TestRun, number | null>>({ ...NOTHING })
 const scale = reactive<Record<keyof typeof UNWEIGHED, number | null>>({ ...UNWEIGHED })
 const runs = ref<TestRun[]>([])
@@ -97,88 +140,29 @@ const forget = (index: number) =>
         />
       </div>
       <ol class="steps">
-        <li>
-          <strong>Tape the holes</strong> from outside. Mark a line, fill with water to it, and measure that
-          water. Empty it.
-          <TypedField
-            v-if="how === 'jug'"
-            v-model="jug.volumeMl"
-            dimension="volume"
-            :unit-in-base="0.001"
-            :about="0.5"
-            label="It holds to the line"
-            :problem="problemOf('volumeMl')"
-          />
-          <div v-else class="pair">
-            <TypedField v-model="scale.emptyG" dimension="mass" label="Empty, with its tape" />
-            <TypedField
-              v-model="scale.waterG"
-              dimension="mass"
-              label="Full of water to the line"
-              :problem="problemOf('volumeMl')"
-            />
-          </div>
-        </li>
-        <li>
-          <strong>Fill with dry mix</strong> to the line, tapped down as you fill your trays. If it is not dry
-          as dust, weigh a potful before and after three days in a warm place: each gram it lost is a
-          millilitre it brings.
+        <li v-for="step in STEPS" :key="step.title">
+          <strong>{{ step.title }}</strong> {{ step.text }}
           <div class="pair">
             <TypedField
-              v-if="how === 'scale'"
-              v-model="scale.filledG"
+              v-for="{ key, label } in how === 'scale' ? step.weighed : []"
+              :key="key"
+              v-model="scale[key]"
               dimension="mass"
-              label="Filled with mix"
+              :label="label"
+              :problem="step.weighed.at(-1)?.key === key ? problemOf(step.of) : undefined"
             />
             <TypedField
-              v-model="jug.heldMl"
+              v-for="{ key, label, hint, about } in step.poured(how)"
+              :key="key"
+              v-model="jug[key]"
               dimension="volume"
               :unit-in-base="0.001"
-              :about="0.05"
-              label="Water it brings"
-              hint="0 where it is dry"
-              :problem="problemOf('heldMl')"
+              :about="about"
+              :label="label"
+              v-bind="hint ? { hint } : {}"
+              :problem="problemOf(key)"
             />
           </div>
-        </li>
-        <li>
-          <strong>Flood it slowly</strong> down the side until water stands at the line; wait an hour, top it
-          up.
-          <TypedField
-            v-if="how === 'jug'"
-            v-model="jug.pouredMl"
-            dimension="volume"
-            :unit-in-base="0.001"
-            :about="0.5"
-            label="Poured on in all"
-            :problem="problemOf('pouredMl')"
-          />
-          <TypedField
-            v-else
-            v-model="scale.floodedG"
-            dimension="mass"
-            label="Flooded to the line"
-            :problem="problemOf('pouredMl')"
-          />
-        </li>
-        <li>
-          <strong>Take the tape off</strong> over a bowl, level, without tilting; let it drip for an hour.
-          <TypedField
-            v-if="how === 'jug'"
-            v-model="jug.drainedMl"
-            dimension="volume"
-            :unit-in-base="0.001"
-            :about="0.1"
-            label="Ran out"
-            :problem="problemOf('drainedMl')"
-          />
-          <TypedField
-            v-else
-            v-model="scale.drainedG"
-            dimension="mass"
-            label="Drained"
-            :problem="problemOf('drainedMl')"
-          />
         </li>
         <li>
           <strong>Keep this run</strong> and do it twice more with fresh mix: three that agree are worth more

@@ -57,11 +57,11 @@ const commands = computed((): Command[] => [
   })),
   ...(wanted.value.trim().length < 3
     ? []
-    : [...context.crops.values()].map(({ name, botanical, alsoCalled }) => ({
+    : [...context.crops.values()].map(({ id, name, botanical, alsoCalled }) => ({
         name: `${name}, among the crops`,
         hint: alsoCalled.slice(0, 3).join(', ') || botanical,
         words: `${alsoCalled.join(' ')} ${botanical}`,
-        run: () => router.push('/crops'),
+        run: () => router.push(`/crops?crop=${id}`),
       }))),
   ...others.value
     .filter(({ id }) => id !== household.id)
