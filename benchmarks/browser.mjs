@@ -99,9 +99,19 @@ async function seasonOf(name, open, out) {
   const season = {
     lastFrost: `${year}-05-08`,
     firstFrost: `${year}-10-12`,
-    shelfFlats: 40,
-    lampM2: 6,
-    mixC: 24,
+    places: [
+      {
+        id: 'shelf',
+        name: 'Shelf',
+        kind: 'shelf',
+        flats: 40,
+        dayC: 20,
+        nightC: 18,
+        heatC: 24,
+        light: null,
+        cover: 'none',
+      },
+    ],
     lightSchool: 'sixteen',
     feedingSchool: 'weak and often',
     feedId: 'balanced-20',

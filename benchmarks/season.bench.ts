@@ -15,13 +15,23 @@ import { CROPS } from '#core/sowing/crops'
 import { median, report } from './report'
 
 /** A season is recomputed after one drag: only the dragged sowing is planned anew, against planning all of them. */
+const LAST_FROST = dayFrom('2027-05-08')
 const frame: SeasonFrame = {
-  lastFrost: dayFrom('2027-05-08'),
+  lastFrost: LAST_FROST,
   firstFrost: dayFrom('2027-10-12'),
-  shelfFlats: 40,
-  lampM2: 6,
-  lamp: null,
-  mixC: 24,
+  places: [
+    {
+      id: 'shelf',
+      name: 'Shelf',
+      kind: 'shelf',
+      flats: 40,
+      dayC: 20,
+      nightC: 18,
+      heatC: 24,
+      light: null,
+      cover: 'none',
+    },
+  ],
   lightSchool: 'sixteen',
   feedingSchool: 'weak and often',
   feedId: FEEDS[0]!.id,
@@ -37,7 +47,7 @@ const requests = Array.from({ length: 200 }, (_, i): SowingRequest => ({
   crop: CROPS[i % CROPS.length]!,
   plants: 20 + ((i * 37) % 180),
   season: 'spring',
-  outOn: addDays(frame.lastFrost, ((i * 13) % 60) - 20),
+  outOn: addDays(LAST_FROST, ((i * 13) % 60) - 20),
   sowOn: null,
   germination: null,
   seedYears: i % 4,
@@ -68,10 +78,7 @@ let turn = 0
 const drag = () => {
   turn++
   const moved = rows.slice()
-  moved[turn % 200] = rowOf(
-    { ...requests[turn % 200]!, outOn: addDays(frame.lastFrost, turn % 30) },
-    turn % 200,
-  )
+  moved[turn % 200] = rowOf({ ...requests[turn % 200]!, outOn: addDays(LAST_FROST, turn % 30) }, turn % 200)
   return demand(moved)
 }
 const oneDragMs = median(40, drag)

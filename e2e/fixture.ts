@@ -26,12 +26,21 @@ const TOOLS = [
 ]
 
 const BENCH = { name: 'Test bench', place: '', kitchen: 'metric' }
+export const SHELF = {
+  id: 'shelf',
+  name: 'Shelf',
+  kind: 'shelf',
+  flats: 8,
+  dayC: 20,
+  nightC: 18,
+  heatC: 24,
+  light: null,
+  cover: 'none',
+}
 const SEASON = {
   lastFrost: '2027-05-08',
   firstFrost: '2027-10-12',
-  shelfFlats: 8,
-  lampM2: 1.2,
-  mixC: 24,
+  places: [SHELF],
   lightSchool: 'sixteen',
   feedingSchool: 'weak and often',
   feedId: 'balanced-20',

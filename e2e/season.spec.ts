@@ -1,4 +1,4 @@
-import { expect, expectAccessible, goTo, test, type Household } from './fixture'
+import { expect, expectAccessible, goTo, test, type Household, SHELF } from './fixture'
 
 const TODAY = '2027-03-20'
 test.beforeEach(async ({ page }) => {
@@ -188,7 +188,7 @@ test('an overflowing shelf is shown, and the smallest set of shifts makes it fit
   page,
   household,
 }) => {
-  await household.setSeason({ shelfFlats: 2 })
+  await household.setSeason({ places: [{ ...SHELF, flats: 2 }] })
   for (const [name, cropId] of [
     ['Lettuce', 'lettuce'],
     ['Cosmos', 'cosmos'],

@@ -138,9 +138,19 @@ describe('compute', () => {
   const season = {
     lastFrost: '2027-05-08',
     firstFrost: '2027-10-12',
-    shelfFlats: 8,
-    lampM2: 1,
-    mixC: 24,
+    places: [
+      {
+        id: 'shelf',
+        name: 'Shelf',
+        kind: 'shelf',
+        flats: 8,
+        dayC: 20,
+        nightC: 18,
+        heatC: 24,
+        light: null,
+        cover: 'none',
+      },
+    ],
     lightSchool: 'sixteen',
     feedingSchool: 'weak and often',
     feedId: 'balanced-20',

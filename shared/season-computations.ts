@@ -103,6 +103,6 @@ export function computedSeason(
     mixes: mixRuns(rows, known.frame),
     feeds: feedRuns(rows, known.frame),
     load,
-    overflows: overflows(load, known.frame.shelfFlats),
+    overflows: overflows(load, known.frame.places),
   }
 }

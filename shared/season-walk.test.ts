@@ -15,9 +15,19 @@ import { jobsOn, openRows, seasonPlanner, type SeasonContext } from './season'
 const frame = seasonFrame.parse({
   lastFrost: '2027-05-08',
   firstFrost: '2027-10-12',
-  shelfFlats: 200,
-  lampM2: 30,
-  mixC: 24,
+  places: [
+    {
+      id: 'shelf',
+      name: 'Shelf',
+      kind: 'shelf',
+      flats: 200,
+      dayC: 20,
+      nightC: 18,
+      heatC: 24,
+      light: null,
+      cover: 'none',
+    },
+  ],
   lightSchool: 'sixteen',
   feedingSchool: 'weak and often',
   feedId: 'balanced-20',

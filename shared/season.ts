@@ -100,7 +100,12 @@ export function jobsOn(
   { frame, book }: SeasonContext,
 ): Job[] {
   const load = loadOf(rows, today, 60)
-  const [full] = overflows(load, frame.shelfFlats)
+  const full = overflows(load, frame.places).map(({ place, from, most }) => ({
+    placeId: place.id,
+    name: place.name,
+    on: from < today ? today : from,
+    flats: most,
+  }))
   return jobsOf({
     rows,
     mixes: mixRuns(rows, frame),
@@ -108,7 +113,7 @@ export function jobsOn(
     marks,
     today,
     nightC: nightAhead(frame, today),
-    shelfFull: full ? { on: full.from < today ? today : full.from, flats: full.most } : null,
+    full,
     canL: frame.canL,
     wantsSoak: book.wantsSoak,
   })

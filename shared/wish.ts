@@ -1,4 +1,5 @@
 import type { Day } from '#core/season/day'
+import { isFrostFree, seasonEnds } from '#core/season/frost'
 import { ladderById } from '#core/season/ladder'
 import { ladderFrom, seasonFor, startOfWish } from '#core/season/wish/meaning'
 import { nameBook } from '#core/season/wish/names'
@@ -20,14 +21,14 @@ export function listeningOf(known: Known, today: Day, order: Listening['order'])
   return {
     today,
     order,
-    frosts: { last: known.frame.lastFrost, first: known.frame.firstFrost },
+    frosts: isFrostFree(known.frame) ? null : seasonEnds(known.frame),
     names: nameBook(
       crops,
       [...known.packets].map(([id, { name, cropId }]) => ({ id, name, cropId })),
     ),
     containers: [...known.containers.values()],
     recipes: [...known.recipes.values()],
-    places: [],
+    places: known.frame.places.map(({ id, name }) => ({ id, name })),
     autumnCrops: new Set(crops.filter(({ autumn }) => autumn).map(({ id }) => id)),
   }
 }
@@ -61,13 +62,14 @@ function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
     packetId,
     plants: wish.amount!.n,
     cells: null,
-    season: wish.season ?? seasonFor(crop, outOn, known.frame),
+    season: wish.season ?? seasonFor(crop, outOn, seasonEnds(known.frame)),
     outOn: sowOn && wish.sown ? null : outOn,
     sowOn,
     germination: null,
     certainty: CERTAINTY,
     seedsPerCell: wish.seedsPerCell,
     ladderId: null,
+    placeId: wish.placeId,
     rungs,
   }
   const started = { ...one, ...startOf(wish, crop, known, germination) }
@@ -81,7 +83,7 @@ function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
   if (wish.times < 2) return ofKinds
   const first = outOn ?? sowOn
   return ofKinds.flatMap((each) =>
-    daysOfWish(first ?? known.frame.lastFrost, wish).map((day, i) => ({
+    daysOfWish(first ?? seasonEnds(known.frame).last, wish).map((day, i) => ({
       ...each,
       name: `${each.name.slice(0, 100)}, ${i + 1} of ${wish.times}`,
       ...(first ? (outOn ? { outOn: day } : { sowOn: day }) : {}),

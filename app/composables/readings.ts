@@ -8,7 +8,6 @@ import {
   printExactly,
   printNumber,
   printQuantity,
-  SQUARE_FOOT_M2,
   unitShown,
 } from '#core/units/format'
 import { parseNumber, parseQuantity } from '#core/units/parse'
@@ -82,19 +81,6 @@ export const extraReading = (densityGPerL: number, kitchen: Kitchen): Reading =>
   },
   both: (value) =>
     `${printNumber(value)} g/L · ${printQuantity((value / densityGPerL) * 10, 'volume', kitchen)} to ${printQuantity(10, 'volume', kitchen)}`,
-})
-
-/** An area: square metres, or square feet where the kitchen is not metric; either can be named. */
-export const areaReading = (kitchen: Kitchen): Reading => ({
-  print: (value) => String(Number((kitchen === 'metric' ? value : value / SQUARE_FOOT_M2).toPrecision(6))),
-  read(written) {
-    const [, number, unit] =
-      /^(.*?)\s*(m2|m²|sq ?m|sq ?ft|ft2|ft²|square (?:feet|foot|met(?:er|re)s?))?$/i.exec(written.trim())!
-    const value = parseNumber(number ?? '')
-    if (value === undefined) return { ok: false, message: `'${written.trim()}' is not an area.` }
-    const feet = unit ? /f/i.test(unit) : kitchen !== 'metric'
-    return { ok: true, value: feet ? value * SQUARE_FOOT_M2 : value }
-  },
 })
 
 /** A label's own rate, in any of its spellings: a bare number is g/L of a powder and mL/L of a liquid. */

@@ -25,7 +25,7 @@ export function useJobWords() {
       case 'nights too cold':
         return `A night of ${temperature(danger.nightC)} is ahead; below ${temperature(danger.lowestC)} it suffers. Keep it in.`
       case 'shelf full':
-        return `The shelf is full from ${printDay(danger.on)}: ${printNumber(danger.flats)} flats.`
+        return `${danger.place} is full from ${printDay(danger.on)}: ${printNumber(danger.flats)} flats.`
     }
   }
   return { words, dangerText }

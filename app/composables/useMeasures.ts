@@ -1,5 +1,5 @@
 import { useHousehold } from '~/state/household'
-import { printArea, printQuantity } from '#core/units/format'
+import { printQuantity } from '#core/units/format'
 import { saidIn } from '#core/units/said'
 
 /** Amounts in the household's own measures, for what is said in a sentence. */
@@ -9,7 +9,6 @@ export function useMeasures() {
     volume: (litres: number) => printQuantity(litres, 'volume', household.kitchen),
     /** As much of it as a label on a chart has room for: one measure, no second. */
     roughVolume: (litres: number) => printQuantity(litres, 'volume', household.kitchen).split(' + ')[0]!,
-    area: (m2: number) => printArea(m2, household.kitchen),
     length: (mm: number) => printQuantity(mm, 'length', household.kitchen),
     mass: (g: number) => printQuantity(g, 'mass', household.kitchen),
     /** A sentence of the rules, its amounts in these measures. */

@@ -2,7 +2,7 @@ import { counted } from '#core/bench/wording'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
 import type { Notice } from '#core/season/notices'
-import { printNumber } from '#core/units/format'
+import { printNumber, printShare } from '#core/units/format'
 
 /** What is to be known before sowing, in words. */
 export function useNotices() {
@@ -17,7 +17,19 @@ export function useNotices() {
       case 'fewer came up':
         return `${printNumber(notice.up)} came up: about ${counted(notice.plants, 'good plant')} to come. To make up for it sow ${counted(notice.cells, 'more cell')}.`
       case 'out before the frost is over':
-        return `Frost may still take it; from ${printDay(notice.earliest)} on it is safe.`
+        return notice.risk === null
+          ? `Frost may still take it; from ${printDay(notice.earliest)} on it is safe.`
+          : `Frost comes after that day in ${printShare(notice.risk)} of springs; from ${printDay(notice.earliest)} on it is as safe as you asked.`
+      case 'out while nights are too cold':
+        return notice.earliest === null
+          ? `Nights there never stay above ${temperature(notice.lowestC)}: keep it under glass.`
+          : `Nights stay above ${temperature(notice.lowestC)} from ${printDay(notice.earliest)} on.`
+      case 'stands too long':
+        return `Early by ${counted(notice.days, 'day')}: it stands ${counted(notice.inLast, 'day')} in a ${notice.container}, or takes ${counted(notice.pottings, 'potting-up')} more.`
+      case 'out too young':
+        return `Only ${counted(notice.weeks, 'week')} old when it goes out, where ${notice.usual} are usual: small plants, late to crop.`
+      case 'too little light':
+        return `${notice.place} gives ${printNumber(notice.molPerM2)} mol/m² a day and a ${notice.stage} wants ${notice.wanted}: closer, longer, or another lamp.`
       case 'not before the frost':
         return `It cannot finish before autumn’s frost. At the latest: sow ${printDay(notice.latestSow)}, out ${printDay(notice.latestOut)}.`
       case 'not ready by then':

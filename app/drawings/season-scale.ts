@@ -1,9 +1,13 @@
 import { scaleLinear } from 'd3-scale'
 import { dayNumber, dayOf, type Day } from '#core/season/day'
 
-/** Heights of what is drawn under the axis, px. */
-const PANELS = { flats: 104, mix: 78, feed: 52, gap: 30 }
-export const DEMAND = { ...PANELS, high: PANELS.flats + PANELS.mix + PANELS.feed + 2 * PANELS.gap + 8 }
+/** Heights of what is drawn under the axis, px: a panel for each place that trays stand in, then mix and feed. */
+export function demandPanels(places: number) {
+  const panels = { place: places > 1 ? 62 : 96, mix: 78, feed: 52, gap: 30 }
+  const flats = places * panels.place + (places - 1) * panels.gap
+  return { ...panels, flats, high: flats + panels.mix + panels.feed + 2 * panels.gap + 8 }
+}
+export type DemandPanels = ReturnType<typeof demandPanels>
 
 /** Days along the season's axis. */
 export interface SeasonScale {

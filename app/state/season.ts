@@ -12,6 +12,7 @@ import { useSaving } from '~/state/saving'
 import { useUndo, type Act } from '~/state/undo'
 import { dayAt, type Day } from '#core/season/day'
 import { edgeMoved, movedBy } from '#core/season/moves'
+import { withOutside } from '#core/season/places/stays'
 import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand'
 import { rungsOf } from '#core/season/sowing'
 import {
@@ -73,9 +74,15 @@ export const useSeason = defineStore('season', () => {
   const load = computed(() => extent.value && loadOf(rows.value, extent.value.from, extent.value.days))
   const overflowing = computed(() =>
     load.value && frame.value
-      ? overflows(load.value, frame.value.shelfFlats).filter(({ until }) => until > today.value)
+      ? overflows(load.value, frame.value.places).filter(({ until }) => until > today.value)
       : [],
   )
+  /** Places with an end of room in which something stands, in the household's order; the first of them where nothing does. */
+  const crowded = computed(() => {
+    const known = withOutside(frame.value?.places ?? []).filter(({ flats }) => flats !== null)
+    const used = known.filter(({ id }) => load.value?.places.get(id)?.some((flats) => flats > 0))
+    return used.length ? used : known.slice(0, 1)
+  })
   const mixes = computed(() => (frame.value ? mixRuns(rows.value, frame.value) : []))
   const feeds = computed(() => (frame.value ? feedRuns(rows.value, frame.value) : []))
   const kept = computed(() => rows.value.filter(({ id }) => id !== thought.value?.id))
@@ -252,6 +259,7 @@ export const useSeason = defineStore('season', () => {
     extent,
     load,
     overflowing,
+    crowded,
     mixes,
     feeds,
     jobs,

@@ -2,6 +2,9 @@ import { habitOf, type FeedingSchool } from '../feed/programme'
 import type { Crop } from '../sowing/crop'
 import type { LadderRung, RungStage } from './ladder'
 import { lightSchoolById, type LightSchool } from './light'
+import { isLamp } from './places/place-light'
+import { isIndoors, mixWarmth } from './places/place'
+import type { Where } from './places/stays'
 
 /** How plants are kept on a rung: the stage's habit unless the household says otherwise. */
 export interface Care {
@@ -33,28 +36,25 @@ const WATER: Readonly<Record<RungStage, string>> = {
   'set in': 'deep, then when the top 2 cm are dry',
 }
 
-/** Once up, plants are grown cooler than they were raised: 5 °C under, no warmer than 20 °C [common practice]. */
-const grownOnC = (crop: Crop) => Math.min(20, Math.max(12, crop.warmthC - 5))
-
 /** What a crop wants on a rung: warmth in °C, light in hours, cover, by the habits of the trade (common practice). */
 export function careFor(
   rung: LadderRung,
   crop: Crop,
   schools: { light: LightSchool['id']; feeding: FeedingSchool['id'] },
-  /** Warmest the mix can be kept, °C. */
-  warmestC: number,
+  { place, untilUp }: Where,
 ): Care {
   const stageId = STAGE_OF[rung.stage]
   const habit = habitOf(schools.feeding, stageId)
-  const outside = rung.stage === 'harden' || rung.stage === 'set in'
+  // Under the sky, and behind glass with no lamp, the sun gives the hours.
+  const sunlit = place.light ? !isLamp(place.light) : !isIndoors(place)
   const sown = rung.stage === 'sow' || rung.stage === 'broadcast'
   const keys = ['nMgPerL', 'everyDays', 'lightHours', 'mixC'] as const
   return {
     stageId,
     nMgPerL: rung.nMgPerL ?? habit.nMgPerL,
     everyDays: rung.everyDays ?? habit.everyDays,
-    lightHours: rung.lightHours ?? (outside ? 0 : lightSchoolById(schools.light).hours),
-    mixC: rung.mixC ?? (sown ? Math.min(crop.warmthC, warmestC) : grownOnC(crop)),
+    lightHours: rung.lightHours ?? (sunlit ? 0 : lightSchoolById(schools.light).hours),
+    mixC: rung.mixC ?? (sown ? mixWarmth(untilUp, crop.warmthC) : mixWarmth(place, null)),
     water: WATER[rung.stage],
     yours: keys.filter((key) => rung[key] !== null),
   }

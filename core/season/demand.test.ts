@@ -13,8 +13,7 @@ import {
   type SeasonRow,
 } from './demand'
 import { ladderById, LADDERS } from './ladder'
-import { FLAT_M2 } from '../containers/flat'
-import { frame, plan, row } from './test/fixture'
+import { frame, plan, row, lastFrost, SHELF } from './test/fixture'
 
 /** A season of up to eight sowings, of any crops on any ladders, sown over four months. */
 const season = fc
@@ -124,22 +123,16 @@ describe('feeds of a season', () => {
 })
 
 describe('the shelf', () => {
-  it('holds on each day what a count of every rung finds, lit from the day it is up', () => {
+  it('holds on each day what a count of every rung finds', () => {
     fc.assert(
       fc.property(season, fc.integer({ min: 0, max: 200 }), (rows, at) => {
         const from = dayFrom('2026-12-20')
         const load = loadOf(rows, from, 420)
         const day = addDays(from, at)
         const standing = rows.flatMap(({ planned }) =>
-          planned.rungs
-            .filter((rung) => rung.from <= day && day < rung.until)
-            .map((rung) => ({ rung, up: planned.emergeOn !== null && planned.emergeOn <= day })),
+          planned.rungs.filter((rung) => rung.from <= day && day < rung.until && rung.flats > 0),
         )
-        expect(load.flats[at]).toBeCloseTo(sum(standing.map(({ rung }) => rung.flats)), 9)
-        expect(load.litM2[at]).toBeCloseTo(
-          sum(standing.map(({ rung, up }) => (up ? rung.flats * FLAT_M2 : 0))),
-          9,
-        )
+        expect(load.places.get('shelf')?.[at] ?? 0).toBeCloseTo(sum(standing.map(({ flats }) => flats)), 9)
       }),
       { numRuns: 60 },
     )
@@ -154,7 +147,7 @@ describe('the shelf', () => {
           expect(from < (planned.treatOn ?? planned.sowOn)).toBe(true)
           expect(planned.outOn < until).toBe(true)
         }
-        expect(from < frame.lastFrost && frame.lastFrost < until).toBe(true)
+        expect(from < lastFrost && lastFrost < until).toBe(true)
       }),
       { numRuns: 40 },
     )
@@ -164,8 +157,9 @@ describe('the shelf', () => {
     const flats = fc.array(fc.integer({ min: 0, max: 12 }), { minLength: 1, maxLength: 60 })
     fc.assert(
       fc.property(flats, fc.integer({ min: 0, max: 12 }), (list, shelf) => {
-        const load: SeasonLoad = { from: dayFrom('2027-02-20'), flats: list, litM2: [] }
-        const runs = overflows(load, shelf)
+        const from = dayFrom('2027-02-20')
+        const load: SeasonLoad = { from, days: list.length, places: new Map([['shelf', list]]) }
+        const runs = overflows(load, [{ ...SHELF, flats: shelf }])
         list.forEach((n, i) => {
           const day = addDays(load.from, i)
           const inside = runs.filter(({ from, until }) => from <= day && day < until)
@@ -228,10 +222,11 @@ describe('what a season asks for', () => {
     const flatDays = rows
       .flatMap(({ planned }) => planned.rungs)
       .reduce((sum, { flats, from, until }) => sum + flats * daysBetween(from, until), 0)
-    expect(load.flats.reduce((a, b) => a + b, 0)).toBeCloseTo(flatDays, 6)
-    const most = Math.max(...load.flats)
-    expect(overflows(load, most)).toEqual([])
-    const [over] = overflows(load, most - 0.01)
+    const flats = load.places.get('shelf')!
+    expect(flats.reduce((a, b) => a + b, 0)).toBeCloseTo(flatDays, 6)
+    const most = Math.max(...flats)
+    expect(overflows(load, [{ ...SHELF, flats: most }])).toEqual([])
+    const [over] = overflows(load, [{ ...SHELF, flats: most - 0.01 }])
     expect(over!.most).toBeCloseTo(most, 9)
   })
 })

@@ -3,7 +3,8 @@ import { STIRRABLE } from '../media/batch-request'
 import { addDays, dayNumber, daysBetween, type Day } from './day'
 import type { SowingFeeding } from './feeding'
 import type { SeasonFrame } from './frame'
-import { FLAT_M2 } from '../containers/flat'
+import { seasonEnds } from './frost'
+import { isIndoors, type Place } from './places/place'
 import type { PlannedSowing } from './sowing'
 
 /** A sowing of the season with what follows from it. */
@@ -45,36 +46,36 @@ export interface FedRung {
   readonly solutionL: number
 }
 
-/** Day by day from `from` on. */
+/** Flats in each place, day by day from `from` on. */
 export interface SeasonLoad {
   readonly from: Day
-  readonly flats: readonly number[]
-  /** Area that wants lamps: from emergence to hardening off, m². */
-  readonly litM2: readonly number[]
+  readonly days: number
+  /** By the place's id; none for a place where nothing ever stands. */
+  readonly places: ReadonlyMap<string, readonly number[]>
 }
 
 /** A mix keeps for a few days under a lid: rungs so far apart share a batch [default]. */
 export const BATCH_WITHIN_DAYS = 3
 const FEED_WITHIN_DAYS = 1
 
-/** Flats and lit area on each day of the season. */
+/** Flats in each place on each day of the season. */
 export function loadOf(rows: readonly { planned: PlannedSowing }[], from: Day, days: number): SeasonLoad {
-  const flats = new Array<number>(days).fill(0)
-  const litM2 = new Array<number>(days).fill(0)
+  const places = new Map<string, number[]>()
   const start = dayNumber(from)
-  const add = (into: number[], a: Day, b: Day, amount: number) => {
-    const last = Math.min(days, dayNumber(b) - start)
-    for (let i = Math.max(0, dayNumber(a) - start); i < last; i++) into[i]! += amount
-  }
   for (const { planned } of rows)
-    for (const rung of planned.rungs) {
-      if (rung.flats === 0) continue
-      add(flats, rung.from, rung.until, rung.flats)
-      const lit = planned.emergeOn && planned.emergeOn > rung.from ? planned.emergeOn : rung.from
-      if (planned.emergeOn) add(litM2, lit, rung.until, rung.flats * FLAT_M2)
-    }
-  return { from, flats, litM2 }
+    for (const { stays } of planned.rungs)
+      for (const stay of stays) {
+        let flats = places.get(stay.placeId)
+        if (!flats) places.set(stay.placeId, (flats = new Array<number>(days).fill(0)))
+        const last = Math.min(days, dayNumber(stay.until) - start)
+        for (let i = Math.max(0, dayNumber(stay.from) - start); i < last; i++) flats[i]! += stay.flats
+      }
+  return { from, days, places }
 }
+
+/** Room under a roof, in flats; what stands outside needs none. */
+export const roomIndoors = (places: readonly Place[]): number =>
+  places.filter(isIndoors).reduce((sum, { flats }) => sum + (flats ?? 0), 0)
 
 /** First and last day of everything that is planned; a few days of margin on either side. */
 export function extentOf(rows: readonly { planned: PlannedSowing }[], frame: SeasonFrame, today: Day) {
@@ -82,9 +83,9 @@ export function extentOf(rows: readonly { planned: PlannedSowing }[], frame: Sea
   const lasts = rows.map(({ planned }) => planned.outOn)
   const from = [...firsts, rows.length ? firsts[0]! : today].reduce(
     (a, b) => (a < b ? a : b),
-    frame.lastFrost,
+    seasonEnds(frame).last,
   )
-  const until = lasts.reduce((a, b) => (a > b ? a : b), addDays(frame.lastFrost, 14))
+  const until = lasts.reduce((a, b) => (a > b ? a : b), addDays(seasonEnds(frame).last, 14))
   return { from: addDays(from, -7), days: daysBetween(from, until) + 21 }
 }
 
@@ -197,17 +198,32 @@ function together(one: Fill, other: Fill): Fill {
   return { ...one, cells: near, count: Math.ceil(near / size - 1e-9) }
 }
 
-/** Days on which more stands on the shelf than fits, as runs of days. */
-export function overflows(load: SeasonLoad, shelfFlats: number): { from: Day; until: Day; most: number }[] {
-  const runs: { from: Day; until: Day; most: number }[] = []
-  load.flats.forEach((flats, i) => {
-    if (flats <= shelfFlats + 1e-9) return
-    const day = addDays(load.from, i)
-    const last = runs.at(-1)
-    if (last && last.until === day) {
-      last.until = addDays(day, 1)
-      last.most = Math.max(last.most, flats)
-    } else runs.push({ from: day, until: addDays(day, 1), most: flats })
-  })
-  return runs
+/** A run of days on which more stands in a place than fits. */
+export interface Overflow {
+  readonly place: Place
+  readonly from: Day
+  readonly until: Day
+  /** Most flats on one of the days. */
+  readonly most: number
+}
+
+/** Days on which more stands in a place than fits, the soonest first. */
+export function overflows(load: SeasonLoad, places: readonly Place[]): Overflow[] {
+  return places
+    .flatMap((place) => {
+      const room = place.flats
+      const runs: { place: Place; from: Day; until: Day; most: number }[] = []
+      if (room === null) return runs
+      load.places.get(place.id)?.forEach((flats, i) => {
+        if (flats <= room + 1e-9) return
+        const day = addDays(load.from, i)
+        const last = runs.at(-1)
+        if (last && last.until === day) {
+          last.until = addDays(day, 1)
+          last.most = Math.max(last.most, flats)
+        } else runs.push({ place, from: day, until: addDays(day, 1), most: flats })
+      })
+      return runs
+    })
+    .sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0))
 }

@@ -1,21 +1,14 @@
-import { within, type Problem } from '../problem'
+import { under, within, type Problem } from '../problem'
 import type { FeedingSchool } from '../feed/programme'
-import { isDay, type Day } from './day'
-import { lampProblems, LIGHT_SCHOOLS, type Lamp, type LightSchool } from './light'
-import { under } from '../problem'
+import { isDay } from './day'
+import { frostProblems, type Frosts } from './frost'
+import { LIGHT_SCHOOLS, type LightSchool } from './light'
+import { placesProblems, type Place } from './places/place'
 
-/** The household's year: its frosts, what fits under its lamps, and how it does things. */
-export interface SeasonFrame {
-  /** Last frost of spring and first of autumn, as they fall there on average. */
-  readonly lastFrost: Day
-  readonly firstFrost: Day
-  /** Flats of 28 × 54 cm that fit on the shelf. */
-  readonly shelfFlats: number
-  /** What the lamps light well, m². */
-  readonly lampM2: number
-  readonly lamp: Lamp | null
-  /** Warmest the mix can be kept, °C: that of the mat, or of the room. */
-  readonly mixC: number
+/** The household's year: its frosts, where trays stand, and how it does things. */
+export interface SeasonFrame extends Frosts {
+  /** In the order they are thought of: the first that fits is where plants stand by habit. */
+  readonly places: readonly Place[]
   readonly lightSchool: LightSchool['id']
   readonly feedingSchool: FeedingSchool['id']
   readonly feedId: string
@@ -34,16 +27,14 @@ export const fillHabitOf = ({ fillHabit }: Pick<SeasonFrame, 'fillHabit'>) => fi
 
 /** What is wrong with a household's year, each at its field. */
 export function frameProblems(frame: SeasonFrame): Problem[] {
-  const days = isDay(frame.lastFrost) && isDay(frame.firstFrost)
+  const days = (['lastFrost', 'firstFrost'] as const).flatMap((key) => {
+    const day = frame[key]
+    return day === null || isDay(day) ? [] : [{ path: [key], message: 'This is not a calendar day.' }]
+  })
   return [
-    ...(isDay(frame.lastFrost) ? [] : [{ path: ['lastFrost'], message: 'This is not a calendar day.' }]),
-    ...(isDay(frame.firstFrost) ? [] : [{ path: ['firstFrost'], message: 'This is not a calendar day.' }]),
-    ...(days && frame.firstFrost <= frame.lastFrost
-      ? [{ path: ['firstFrost'], message: 'The first frost of autumn comes after the last of spring.' }]
-      : []),
-    ...within(['shelfFlats'], frame.shelfFlats, 0, 2000, 'A shelf holds 0 to 2000 flats.'),
-    ...within(['lampM2'], frame.lampM2, 0, 500, 'Lamps light 0 to 500 m².'),
-    ...within(['mixC'], frame.mixC, 5, 40, 'A mix is kept between 5 and 40 °C.'),
+    ...(days.length ? days : frostProblems(frame)),
+    ...(frame.places.length ? [] : [{ path: ['places'], message: 'Name a place where trays stand.' }]),
+    ...under('places', placesProblems(frame.places)),
     ...within(['tubL'], frame.tubL, 1, 2000, 'A tub holds 1 to 2000 L.'),
     ...(frame.shareDays == null
       ? []
@@ -52,6 +43,5 @@ export function frameProblems(frame: SeasonFrame): Problem[] {
     ...(LIGHT_SCHOOLS.some(({ id }) => id === frame.lightSchool)
       ? []
       : [{ path: ['lightSchool'], message: 'This school is not known.' }]),
-    ...(frame.lamp ? under('lamp', lampProblems(frame.lamp)) : []),
   ]
 }

@@ -12,6 +12,12 @@ export interface LadderRung {
   readonly recipeId: string | null
   /** Plants set together in each cell or pot; one where nothing is said, and in the first rung, where seeds are counted. */
   readonly plantsEach?: number | null | undefined
+  /** Where it stands; where nothing is said, where such plants stand by habit. */
+  readonly placeId?: string | null | undefined
+  /** Where the seed stands until it is up; on the mat where it wants the warmth, and nothing is said. */
+  readonly upPlaceId?: string | null | undefined
+  /** A part of it that stands in another place, a fraction. */
+  readonly elsewhere?: { readonly placeId: string; readonly share: number } | null | undefined
   /** Part of the weeks under cover; hardening and the final container have their own days. */
   readonly part: number
   readonly days: number | null
@@ -143,6 +149,9 @@ export function ladderProblems(
       ...(one.plantsEach == null
         ? []
         : wholeWithin([i, 'plantsEach'], one.plantsEach, 1, 50, 'One container holds 1 to 50 plants.')),
+      ...(one.elsewhere
+        ? within([i, 'elsewhere', 'share'], one.elsewhere.share, 0.01, 0.99, 'A part of 1 to 99 %.')
+        : []),
       ...(one.days === null
         ? []
         : wholeWithin([i, 'days'], one.days, 1, 200, 'A rung lasts 1 to 200 whole days.')),

@@ -6,7 +6,7 @@ import { LADDERS } from './ladder'
 import { edgeMoved, movedBy } from './moves'
 import { planSowing, rungsOf, type SowingRequest } from './sowing'
 import { standingOf } from './standing'
-import { ask, book, frame, row } from './test/fixture'
+import { ask, book, frame, row, lastFrost } from './test/fixture'
 
 /** Any sowing whose days work out by themselves, are set at one end, or at both. */
 const sowing = fc
@@ -90,11 +90,18 @@ describe('how far a sowing may be moved to make room', () => {
         const today = addDays(dayFrom('2027-02-20'), day)
         const from = dayFrom('2027-01-01')
         const plan = planned(request)
-        const standing = standingOf({ id: 'a', planned: plan, crop: request.crop }, frame, from, today, sown)
+        const standing = standingOf(
+          { id: 'a', planned: plan, crop: request.crop },
+          frame,
+          from,
+          today,
+          sown,
+          'shelf',
+        )
         expect(addDays(from, standing.start)).toBe(plan.sowOn)
         expect(standing.flats).toHaveLength(Math.max(1, daysBetween(plan.sowOn, plan.outOn)))
         if (sown || plan.sowOn <= today) return expect([standing.earliest, standing.latest]).toEqual([0, 0])
-        const safe = addDays(frame.lastFrost, request.crop.outAfterFrostWeeks * 7)
+        const safe = addDays(lastFrost, request.crop.outAfterFrostWeeks * 7)
         const earliest = addDays(plan.sowOn, standing.earliest)
         expect(earliest >= today).toBe(true)
         // One that goes out before its frost already is not moved still earlier.
@@ -113,6 +120,7 @@ describe('how far a sowing may be moved to make room', () => {
       dayFrom('2027-01-01'),
       dayFrom('2027-01-02'),
       false,
+      'shelf',
     )
     const rungs = one.planned.rungs.filter(({ stage }) => stage !== 'harden')
     expect([flats[0], flats.at(-1)]).toEqual([rungs[0]!.flats, 0])

@@ -14,6 +14,7 @@ const share = (key: string, over: Partial<TrayShare> = {}): TrayShare => ({
   sown: true,
   on: dayFrom('2027-03-04'),
   cells: 4,
+  placeIds: 'shelf shelf ',
   mixC: 22,
   light: 'either',
   upDays: 6,
@@ -74,6 +75,7 @@ describe('trays are shared', () => {
   it.each<[string, Partial<TrayShare>]>([
     ['another day', { on: dayFrom('2027-03-10') }],
     ['another warmth', { mixC: 28 }],
+    ['another place', { placeIds: 'mat shelf ' }],
     ['light and dark', { light: 'wants dark' }],
     ['comes up at another time', { upDays: 18 }],
   ])('what does not agree is kept apart, and says why: %s', (why, over) => {

@@ -13,6 +13,8 @@ export interface TrayShare {
   readonly sown: boolean
   readonly on: Day
   readonly cells: number
+  /** Where it stands, before it is up and after. */
+  readonly placeIds: string
   /** Warmth of the mix, °C. */
   readonly mixC: number
   readonly light: Crop['light']
@@ -21,7 +23,8 @@ export interface TrayShare {
 }
 
 /** Why two sowings do not share a tray. */
-export type Apart = 'another day' | 'another warmth' | 'light and dark' | 'comes up at another time'
+export type Apart =
+  'another day' | 'another place' | 'another warmth' | 'light and dark' | 'comes up at another time'
 
 /** How so many cells stand in trays. */
 export interface Placed {
@@ -29,6 +32,8 @@ export interface Placed {
   readonly trays: number
   /** Names of those it shares a tray with. */
   readonly sharesWith: readonly string[]
+  /** Names the tray that is shared: the same for all that stand in it; null where it is not. */
+  readonly sharedTray: string | null
   /** The first tray with room that it does not share, and why. */
   readonly apart: { readonly name: string; readonly why: Apart } | null
 }
@@ -44,6 +49,7 @@ const MOST_TRIED = 9
 /** What keeps two sowings of one kind of tray and one mix from sharing it; null where they agree. */
 export function apart(one: TrayShare, other: TrayShare, withinDays: number): Apart | null {
   if (Math.abs(dayNumber(one.on) - dayNumber(other.on)) > withinDays) return 'another day'
+  if (one.placeIds !== other.placeIds) return 'another place'
   if (Math.abs(one.mixC - other.mixC) > SAME_WARMTH_C) return 'another warmth'
   if (!one.sown) return null
   const lights = [one.light, other.light]
@@ -95,6 +101,7 @@ export function packTrays(shares: readonly TrayShare[], withinDays: number): Map
       placed.set(share.key, {
         trays: Math.floor(share.cells / size) + (tray ? (share.cells % size) / tray.used : 0),
         sharesWith: others.map((part) => part.share.name),
+        sharedTray: others.length ? tray!.of[0]!.share.key : null,
         apart:
           tray && others.length === 0 ? whyAlone(share, share.cells % size, trays, size, withinDays) : null,
       })

@@ -59,6 +59,8 @@ const shareOf = ({ id, name, planned, crop }: Row, rung: PlannedRung): TrayShare
   on: rung.from,
   cells: rung.cells,
   mixC: rung.care.mixC,
+  // A tray stands in one place, before the seed is up and after.
+  placeIds: [rung.where.untilUp.id, rung.where.place.id, rung.where.elsewhere?.place.id ?? ''].join(' '),
   light: crop.light,
   upDays: isSown(rung) ? (planned.emergence?.value ?? null) : null,
 })
@@ -77,5 +79,6 @@ function sharedRung(
     placed,
     looseL: book.looseL(rung.recipeId!, fill),
     flats: rung.flats > 0 ? flatsOf(rung.container) * placed.trays : 0,
+    stays: rung.stays.map((stay) => ({ ...stay, flats: (stay.flats * placed.trays) / rung.fill.count })),
   }
 }

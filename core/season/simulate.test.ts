@@ -3,7 +3,7 @@ import { binomialAtMost } from '../sowing/odds'
 import { simulateSeasons, VARIATION } from './simulate'
 import { planSowing, type SowingRequest } from './sowing'
 import { LOSSES } from './start'
-import { ask, book, crop, frame, plan } from './test/fixture'
+import { ask, book, crop, frame, plan, framed } from './test/fixture'
 
 describe('simulated seasons', () => {
   const asSimulated = (cropId: string, more: Partial<SowingRequest> = {}) => ({
@@ -47,7 +47,7 @@ describe('simulated seasons', () => {
       id: 'x',
       plants: 48,
       clump: false,
-      planned: planSowing(ask('aubergine'), { ...frame, mixC: 12 }, book),
+      planned: planSowing(ask('aubergine'), framed({ heatC: null, dayC: 12, nightC: 12 }), book),
     }
     expect(simulateSeasons([cold], 100).chance.x).toBe(0)
   })

@@ -13,6 +13,8 @@ import { careFor, type Care } from './care'
 import { FLAT_M2 } from '../containers/flat'
 import { addDays, daysBetween, isDay, type Day } from './day'
 import type { SeasonFrame } from './frame'
+import { earliestOut, latestOut, seasonEnds } from './frost'
+import { staysOf, whereOf, type Stay, type Where } from './places/stays'
 import { noticesOf, type Notice } from './notices'
 import { startOf } from './start'
 import { ladderById, ladderProblems, type LadderRung, type RungStage } from './ladder'
@@ -37,6 +39,8 @@ export interface SowingRequest {
   readonly certainty: number
   readonly seedsPerCell: number | null
   readonly ladderId: string | null
+  /** Where it stands until it is hardened; null where nobody said. */
+  readonly placeId?: string | null | undefined
   /** The household's own rungs, in place of the ladder's. */
   readonly rungs: readonly LadderRung[] | null
   /** What came up by the last count; nothing where nobody counted. */
@@ -67,8 +71,11 @@ export interface PlannedRung {
   readonly recipeId: string | null
   /** Loose mix, L. */
   readonly looseL: number
-  /** In flats of 28 × 54 cm under the lamps; 0 outside. */
+  /** In flats of 28 × 54 cm under the roof; 0 outside. */
   readonly flats: number
+  readonly where: Where
+  /** Where its flats stand from day to day. */
+  readonly stays: readonly Stay[]
   /** Cells or pots in use. */
   readonly cells: number
   /** How they stand in trays that are shared; nothing said for pots, and before they are shared out. */
@@ -122,8 +129,8 @@ export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book:
     ...within(['plants'], plants, 1, 20_000, 'A sowing raises 1 to 20 000 plants.'),
     ...dayProblems('outOn', outOn, frame),
     ...dayProblems('sowOn', sowOn, frame),
-    ...(outOn && sowOn && isDay(outOn) && isDay(sowOn) && daysBetween(sowOn, outOn) < 14
-      ? [{ path: ['sowOn'], message: 'Sown so late it cannot be ready by then: leave at least 14 days.' }]
+    ...(outOn && sowOn && isDay(outOn) && isDay(sowOn) && sowOn >= outOn
+      ? [{ path: ['sowOn'], message: 'It is sown before it goes out.' }]
       : []),
     ...(germination === null
       ? []
@@ -166,8 +173,17 @@ function tooMany(request: SowingRequest, book: SeasonBook): Problem[] {
 function dayProblems(key: 'outOn' | 'sowOn', day: Day | null, frame: SeasonFrame): Problem[] {
   if (day === null) return []
   if (!isDay(day)) return [{ path: [key], message: 'This is not a calendar day.' }]
-  return Math.abs(daysBetween(frame.lastFrost, day)) > FARTHEST_DAYS
-    ? [{ path: [key], message: `That is outside this season, whose last frost is ${frame.lastFrost}.` }]
+  const { last } = seasonEnds(frame)
+  return Math.abs(daysBetween(last, day)) > FARTHEST_DAYS
+    ? [
+        {
+          path: [key],
+          message:
+            frame.lastFrost === null
+              ? 'That is more than a year and a half from this season.'
+              : `That is outside this season, whose last frost is ${last}.`,
+        },
+      ]
     : []
 }
 
@@ -184,7 +200,8 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   const start = startOf(request, rungs[0]!, book.findContainer)
 
   const schools = { light: frame.lightSchool, feeding: frame.feedingSchool }
-  const cares = rungs.map((rung) => careFor(rung, crop, schools, frame.mixC))
+  const wheres = rungs.map((rung) => whereOf(rung, crop, frame, request.placeId ?? null))
+  const cares = rungs.map((rung, i) => careFor(rung, crop, schools, wheres[i]!))
   const days = rungDays(request, rungs)
   const whole = days.reduce((sum, n) => sum + n, 0) - (rungs.at(-1)!.stage === 'set in' ? days.at(-1)! : 0)
   const outBy = request.outOn ?? defaultOut(crop, request.season, frame)
@@ -224,6 +241,7 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   const lateOn = after(LATE_AT)
   const up = request.up && lateOn && request.up.on >= lateOn ? request.up.up : null
   const carried = crop.clump ? start.cells : Math.max(1, Math.min(wanted, up ?? wanted))
+  const upOn = request.done.up ?? expected
   let container: Container | undefined
   let each = 1
   const planned = rungs.map((rung, index): PlannedRung => {
@@ -238,6 +256,9 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
       ...(each > 1 && { plants: each }),
       ...ballOf(rung, before, container, each),
     }
+    const where = wheres[index]!
+    const flats = flatsOf(container) * fill.count
+    const span = { from: froms[index]!, until: until(index), flats }
     return {
       index,
       stage: rung.stage,
@@ -249,7 +270,9 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
       recipeId: rung.recipeId,
       looseL: rung.recipeId === null ? 0 : book.looseL(rung.recipeId, fill),
       cells: Math.ceil(places / each),
-      flats: rung.stage === 'harden' || rung.stage === 'set in' ? 0 : flatsOf(container) * fill.count,
+      flats: rung.stage === 'harden' || rung.stage === 'set in' ? 0 : flats,
+      where,
+      stays: staysOf(where, span, upOn),
       plants: index === 0 ? start.cells : places,
       care: cares[index]!,
     }
@@ -264,10 +287,17 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     outDueOn: dues[outIndex]!,
     treatOn: crop.treatment ? addDays(sowOn, -crop.treatment.days) : null,
     emergence,
-    emergeOn: request.done.up ?? expected,
+    emergeOn: upOn,
     lateOn,
     resowOn: after(RESOW_AT),
-    notices: noticesOf(request, frame, sown, { ...start, up }, cares[0]!.mixC, emergence !== null),
+    notices: noticesOf(
+      request,
+      frame,
+      { ...sown, planned },
+      { ...start, up },
+      cares[0]!.mixC,
+      emergence !== null,
+    ),
   }
 }
 
@@ -286,9 +316,11 @@ const byPacket = (book: Figure, { from, to }: { from: number; to: number }): Fig
   )
 
 function defaultOut(crop: Crop, season: SowingRequest['season'], frame: SeasonFrame): Day {
-  return season === 'autumn'
-    ? addDays(frame.firstFrost, -(crop.weeksBeforeFrost ?? 0) * 7)
-    : addDays(frame.lastFrost, crop.outAfterFrostWeeks * 7)
+  const { last, first } = seasonEnds(frame)
+  if (season === 'autumn') return latestOut(crop, frame) ?? addDays(first, -(crop.weeksBeforeFrost ?? 0) * 7)
+  const earliest = earliestOut(crop, frame)
+  // Where nights never matter, or are never warm enough, the middle of spring is as good as any day.
+  return earliest === null || earliest === 'never' ? addDays(last, crop.outAfterFrostWeeks * 7) : earliest
 }
 
 /** Days on each rung: those that were set, and the rest of the crop's weeks shared out by the ladder's parts. */

@@ -1,6 +1,7 @@
 import type { Crop } from '../sowing/crop'
-import { addDays, daysBetween, type Day } from './day'
+import { daysBetween, type Day } from './day'
 import { loadOf } from './demand'
+import { earliestOut } from './frost'
 import type { SeasonFrame } from './frame'
 import type { Standing } from './repair'
 import type { PlannedSowing } from './sowing'
@@ -14,6 +15,7 @@ const LATER_DAYS = 28
  * never out before its frost.
  *
  * @param from the day the season is counted from
+ * @param placeId the place that is too full
  */
 export function standingOf(
   { id, planned, crop }: { id: string; planned: PlannedSowing; crop: Crop },
@@ -21,15 +23,17 @@ export function standingOf(
   from: Day,
   today: Day,
   isSown: boolean,
+  placeId: string,
 ): Standing {
   const days = Math.max(1, daysBetween(planned.sowOn, planned.outOn))
-  const safe = addDays(frame.lastFrost, crop.outAfterFrostWeeks * 7)
-  const room = Math.min(daysBetween(today, planned.sowOn), daysBetween(safe, planned.outOn), EARLIER_DAYS)
+  const safe = earliestOut(crop, frame)
+  const free = safe === null || safe === 'never' ? EARLIER_DAYS : daysBetween(safe, planned.outOn)
+  const room = Math.min(daysBetween(today, planned.sowOn), free, EARLIER_DAYS)
   const fixed = isSown || planned.sowOn <= today
   return {
     id,
     start: daysBetween(from, planned.sowOn),
-    flats: loadOf([{ planned }], planned.sowOn, days).flats,
+    flats: loadOf([{ planned }], planned.sowOn, days).places.get(placeId) ?? [],
     earliest: fixed ? 0 : -Math.max(0, room),
     latest: fixed ? 0 : LATER_DAYS,
   }

@@ -16,7 +16,7 @@ describe('today', () => {
       marks,
       today,
       nightC: null,
-      shelfFull: null,
+      full: [],
       canL: frame.canL,
       wantsSoak: () => true,
       ...more,
@@ -109,7 +109,7 @@ describe('today', () => {
   })
 
   it('warns of a full shelf while there is time to move things', () => {
-    const full = { on: addDays(sowOn, 4), flats: 9 }
-    expect(jobs(addDays(sowOn, -1), [], { shelfFull: full })).toContain('rung danger shelf full')
+    const full = { placeId: 'shelf', name: 'Shelf', on: addDays(sowOn, 4), flats: 9 }
+    expect(jobs(addDays(sowOn, -1), [], { full: [full] })).toContain('rung danger shelf full')
   })
 })

@@ -3,7 +3,8 @@ import { addDays, daysBetween, type Day } from './day'
 import { feedRunOf, type FedRung, type FeedRun, type MixRun, type SeasonRow } from './demand'
 import { hardeningPlan } from './hardening'
 import type { RungStage } from './ladder'
-import { emergenceVerdict, type Count } from './sowing'
+import { nightIn, OUTSIDE, type Place } from './places/place'
+import { emergenceVerdict, type Count, type PlannedRung } from './sowing'
 
 export const JOB_KINDS = [
   'treat',
@@ -13,6 +14,7 @@ export const JOB_KINDS = [
   'look',
   'feed',
   'harden',
+  'shelter',
   'out',
   // Never due: what a household does with a sowing that failed.
   'give up',
@@ -56,7 +58,7 @@ export interface Job {
 export type Danger =
   | { readonly kind: 'no-show'; readonly expected: Day; readonly verdict: 'late' | 'sow again' | 'too cold' }
   | { readonly kind: 'nights too cold'; readonly nightC: number; readonly lowestC: number }
-  | { readonly kind: 'shelf full'; readonly on: Day; readonly flats: number }
+  | { readonly kind: 'shelf full'; readonly place: string; readonly on: Day; readonly flats: number }
 
 export interface TodayInput {
   readonly rows: readonly (SeasonRow & { readonly crop: Crop })[]
@@ -66,12 +68,20 @@ export interface TodayInput {
   readonly today: Day
   /** Coldest night that is forecast for the days ahead, °C; null where nobody looked. */
   readonly nightC: number | null
-  /** First day on which the shelf overflows. */
-  readonly shelfFull: { readonly on: Day; readonly flats: number } | null
+  /** First day on which each place that is too small overflows. */
+  readonly full: readonly FullPlace[]
   /** The can feeds are carried in, L. */
   readonly canL: number
   /** Whether the mix of a recipe is made of dry coir, which is soaked the evening before. */
   readonly wantsSoak: (recipeId: string) => boolean
+}
+
+/** A place that overflows, from a day on. */
+export interface FullPlace {
+  readonly placeId: string
+  readonly name: string
+  readonly on: Day
+  readonly flats: number
 }
 
 /** Days ahead that are shown. */
@@ -144,13 +154,13 @@ export function jobsOf(input: TodayInput): Job[] {
   )
 }
 
-/** A full shelf is said once, at the first of those that would stand on it. */
+/** A full place is said once, at the first of those that would stand in it. */
 function onlyFirstFull(today: Day) {
-  let said = false
+  const said = new Set<string>()
   return (job: Job): Job => {
     if (job.danger?.kind !== 'shelf full') return job
-    const again = said
-    said = true
+    const again = said.has(job.danger.place)
+    said.add(job.danger.place)
     return again ? { ...job, danger: null, state: stateOn(job.dueOn, today, null) } : job
   }
 }
@@ -234,11 +244,8 @@ function sowingJobs(row: TodayInput['rows'][number], input: TodayInput, marked: 
     // A rung is shown once the one before it is done; the next date stands in the season.
     if (rung.stage === 'set in' || (!before && rung.from > today)) continue
     if (rung.index > 0 && !before) continue
-    const cold = rung.stage === 'harden' ? coldNight(input.nightC, crop) : null
-    const full =
-      rung.flats > 0 && input.shelfFull && input.shelfFull.on >= rung.from && input.shelfFull.on <= rung.until
-        ? shelfDanger(input.shelfFull, rung.from, today)
-        : null
+    const cold = rung.stage === 'harden' ? coldNight(input.nightC, crop, rung.where.place) : null
+    const full = fullPlace(rung, input.full, today)
     add('rung', rung.index, rung.dueOn, rung.from <= addDays(today, AHEAD_DAYS) ? (cold ?? full) : null, {
       stage: rung.stage,
     })
@@ -262,26 +269,50 @@ function sowingJobs(row: TodayInput['rows'][number], input: TodayInput, marked: 
     const plan = hardeningPlan(hardening.from, daysBetween(hardening.from, hardening.until))
     const now = plan.find(({ on }) => on === today)
     if (now)
-      add('harden', hardening.index, today, now.hours >= 24 ? coldNight(input.nightC, crop) : null, {
-        hours: now.hours,
-        everyDay: true,
-      })
+      add(
+        'harden',
+        hardening.index,
+        today,
+        now.hours >= 24 ? coldNight(input.nightC, crop, hardening.where.place) : null,
+        {
+          hours: now.hours,
+          everyDay: true,
+        },
+      )
+  }
+  // What stands in a frame or outside is brought in on such a night; what is hardened has that said with it.
+  const stands = planned.rungs.findLast(({ index }) => was('rung', index))
+  if (stands && stands.stage !== 'harden' && !over) {
+    const cold = coldNight(input.nightC, crop, stands.where.place)
+    if (cold) add('shelter', stands.index, today, cold, { everyDay: true })
   }
   const lastIndex = planned.rungs.findLastIndex(({ stage }) => stage !== 'set in')
   if (was('rung', lastIndex)) {
     const near = planned.outOn <= addDays(today, AHEAD_DAYS)
-    add('out', planned.rungs.length, planned.outDueOn, near ? coldNight(input.nightC, crop) : null)
+    add('out', planned.rungs.length, planned.outDueOn, near ? coldNight(input.nightC, crop, OUTSIDE) : null)
   }
   return jobs
 }
 
-const coldNight = (nightC: number | null, crop: Crop): Danger | null =>
-  nightC !== null && nightC < crop.lowestNightC
+/** A night by the forecast that is too cold for a crop in that place. */
+function coldNight(forecastC: number | null, crop: Crop, place: Place): Danger | null {
+  const nightC = forecastC === null ? null : nightIn(place, forecastC)
+  return nightC !== null && nightC < crop.lowestNightC
     ? { kind: 'nights too cold', nightC, lowestC: crop.lowestNightC }
     : null
+}
 
-const shelfDanger = ({ on, flats }: { on: Day; flats: number }, from: Day, today: Day): Danger | null =>
-  from >= today && on <= addDays(today, AHEAD_DAYS) ? { kind: 'shelf full', on, flats } : null
+/** A place that overflows while this rung stands there, and which it would still have to enter. */
+function fullPlace(rung: PlannedRung, full: readonly FullPlace[], today: Day): Danger | null {
+  const found = full.find(
+    ({ placeId, on }) =>
+      on <= addDays(today, AHEAD_DAYS) &&
+      rung.stays.some((stay) => stay.placeId === placeId && on >= stay.from && on <= stay.until),
+  )
+  return found && rung.from >= today
+    ? { kind: 'shelf full', place: found.name, on: found.on, flats: found.flats }
+    : null
+}
 
 function mixJobs({ mixes, rows, today, wantsSoak }: TodayInput, marked: Marked): Job[] {
   const names = new Map(rows.map(({ id, name }) => [id, name]))

@@ -109,6 +109,11 @@ export function jobWords(
             : `${who} outside for ${counted(job.hours ?? 0, 'hour')}`,
         detail: 'hardening off',
       }
+    case 'shelter':
+      return {
+        title: `Bring in or cover ${who} tonight`,
+        detail: rung ? `it stands in ${rung.where.place.name}` : '',
+      }
     case 'out':
       return { title: `Plant out ${who}`, detail: 'well watered, in the evening or under a grey sky' }
     case 'give up':

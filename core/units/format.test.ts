@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { printArea, printBoth, printExactly, printQuantity, unitShown } from './format'
+import { printBoth, printExactly, printQuantity, unitShown } from './format'
 import { parseQuantity } from './parse'
 import type { Dimension, Kitchen } from './unit'
 import { BASE_SYMBOL } from './unit'
@@ -27,10 +27,6 @@ describe('printing for a person', () => {
     [21, 'temperature', 'us', '70 °F'],
   ])('%d of %s in a %s kitchen is %s', (base, dimension, kitchen, text) => {
     expect(printQuantity(base, dimension, kitchen)).toBe(text)
-  })
-
-  it('says areas in square feet where the kitchen is not metric: 1 m² is 10.8 (NIST SP 811)', () => {
-    expect([printArea(1, 'metric'), printArea(1, 'us')]).toEqual(['1 m²', '10.8 sq ft'])
   })
 
   it('shows the other system beside one’s own', () => {

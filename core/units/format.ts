@@ -35,12 +35,6 @@ export function printQuantity(base: number, dimension: Dimension, kitchen: Kitch
   return sign + measured(Math.abs(base), dimension, kitchen)
 }
 
-/** Square metres in the kitchen's own: m², or square feet. */
-export const printArea = (m2: number, kitchen: Kitchen): string =>
-  kitchen === 'metric' ? `${printNumber(m2)} m²` : `${printNumber(m2 / SQUARE_FOOT_M2)} sq ft`
-/** NIST SP 811. */
-export const SQUARE_FOOT_M2 = 0.09290304
-
 /** The unit a bare number means in a field that shows this quantity. @param base in L, mm, g or °C */
 export function unitShown(base: number, dimension: Dimension, kitchen: Kitchen): string {
   if (dimension === 'temperature') return SHOWN.temperature[kitchen]

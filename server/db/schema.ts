@@ -285,6 +285,7 @@ export const sowings = pgTable(
     certainty: doublePrecision().notNull(),
     seedsPerCell: integer(),
     ladderId: text(),
+    placeId: text(),
     rungs: jsonb().$type<SowingRecord['rungs']>(),
   },
   (table) => [

@@ -1,4 +1,5 @@
 import { addDays, type Day } from '#core/season/day'
+import { placeOf } from '#core/season/places/place'
 import { rung, type LadderRung } from '#core/season/ladder'
 import type { JobKind } from '#core/season/today'
 import type { Bodies } from '#shared/collections'
@@ -17,10 +18,16 @@ export function demoFrame(today: Day): NonNullable<HouseholdRecord['season']> {
   return {
     lastFrost: addDays(today, 24),
     firstFrost: addDays(today, 186),
-    shelfFlats: 15,
-    lampM2: 2.2,
-    lamp: { ppfd: 210, atCm: 30, radiusCm: 30 },
-    mixC: 24,
+    places: [
+      {
+        ...placeOf('shelf', 'racks', 'Lamp racks'),
+        flats: 12,
+        light: { kindId: 'led-bar-4ft', count: 2, heightCm: 40, measured: null },
+      },
+      { ...placeOf('mat', 'mat', 'Warm mat'), flats: 2 },
+      { ...placeOf('windowsill', 'sill', 'Long sill'), flats: 2 },
+      { ...placeOf('frame', 'frame', 'Cold frame'), flats: 8 },
+    ],
     lightSchool: 'sixteen',
     feedingSchool: 'weak and often',
     feedId: 'balanced-20',
@@ -98,6 +105,7 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray, fir
       certainty: 0.9,
       seedsPerCell: null,
       ladderId: null,
+      placeId: null,
       rungs,
       ...more,
     },

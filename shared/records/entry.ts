@@ -117,6 +117,7 @@ const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {
   look: 'a day',
   feed: 'a day',
   harden: 'a day',
+  shelter: 'a day',
   out: 'ever',
   'give up': 'ever',
 }

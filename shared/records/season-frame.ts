@@ -3,23 +3,28 @@ import { FEEDING_SCHOOLS } from '#core/feed/programme'
 import { frameProblems } from '#core/season/frame'
 import { LIGHT_SCHOOLS } from '#core/season/light'
 import { amount, day, idsOf, reference, ruled } from '../rules'
+import { place } from './place'
 
 /** The household's year, as core plans with it, and the coldest night ahead that somebody read in a forecast. */
 export const seasonFrame = ruled(
   z.object({
-    lastFrost: day.describe('The last frost of spring, on average'),
-    firstFrost: day.describe('The first frost of autumn'),
-    shelfFlats: amount.describe('Flats of 28 × 54 cm that fit under the lamps'),
-    lampM2: amount.describe('Area the lamps light well, m²'),
-    lamp: z
+    lastFrost: day.nullable().describe('The last frost of spring, on average; null where it never freezes'),
+    firstFrost: day.nullable().describe('The first frost of autumn; null where it never freezes'),
+    frostSpreadDays: amount
+      .nullish()
+      .describe('How far the last frost scatters, one standard deviation in days; 10 where nothing is said'),
+    frostRisk: amount
+      .nullish()
+      .describe('Chance of a later frost that is lived with; 0.1 where nothing is said'),
+    nights: z
       .object({
-        ppfd: amount.describe('µmol/m²/s straight below'),
-        atCm: amount.describe('at this height, cm'),
-        radiusCm: amount.describe('Half the width of the lamp or bank, cm; 0 for a bulb'),
+        coldestC: amount.describe('Coldest nights of the year, °C'),
+        warmestC: amount.describe('Warmest nights, °C'),
+        coldestOn: day.describe('The day the coldest fall on, in the year of the season'),
       })
-      .nullable()
-      .default(null),
-    mixC: amount.describe('Warmest the mix can be kept, °C'),
+      .nullish()
+      .describe('Nights where it never freezes'),
+    places: z.array(place).min(1, 'Name a place where trays stand.').max(40, 'At most 40 places.'),
     lightSchool: z.enum(idsOf(LIGHT_SCHOOLS)),
     feedingSchool: z.enum(idsOf(FEEDING_SCHOOLS)),
     feedId: reference.describe('The feed that is given as a rule'),

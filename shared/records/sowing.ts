@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { ladderById, LADDERS, RUNG_STAGES } from '#core/season/ladder'
 import type { SeasonFrame } from '#core/season/frame'
+import { seasonEnds } from '#core/season/frost'
 import type { Day } from '#core/season/day'
 import { sowingProblems, type Count, type SowingRequest } from '#core/season/sowing'
 import type { Problem } from '#core/problem'
@@ -24,6 +25,12 @@ export const sowing = z.object({
   certainty: amount.default(0.9).describe('How sure to reach the plants, a fraction'),
   seedsPerCell: own,
   ladderId: z.enum(idsOf(LADDERS)).nullable().default(null),
+  placeId: z
+    .string()
+    .max(64)
+    .nullable()
+    .default(null)
+    .describe('Where it stands until it is hardened; null where such plants stand by habit'),
   rungs: z
     .array(
       z.object({
@@ -31,6 +38,16 @@ export const sowing = z.object({
         containerId: reference.nullable(),
         recipeId: reference.nullable(),
         plantsEach: amount.nullish().describe('Plants set together in each cell or pot; null for one'),
+        placeId: z
+          .string()
+          .max(64)
+          .nullish()
+          .describe('Where it stands; null where such plants stand by habit'),
+        upPlaceId: z.string().max(64).nullish().describe('Where the seed stands until it is up'),
+        elsewhere: z
+          .object({ placeId: z.string().max(64), share: amount })
+          .nullish()
+          .describe('A part of it that stands in another place'),
         part: amount.min(0).max(1).describe('Of the weeks under cover, 0–1'),
         days: own,
         nMgPerL: own.describe('mg/L of nitrogen'),
@@ -61,8 +78,8 @@ export function asSowingRequest(
   const seed = record.packetId === null ? undefined : known.packets.get(record.packetId)
   // What the packet says beats the book.
   const crop = seed?.depthMm == null ? inBook : { ...inBook, depthMm: seed.depthMm }
-  const year = Number((record.sowOn ?? record.outOn ?? known.frame.lastFrost).slice(0, 4))
-  const { plants, cells, season, outOn, sowOn, certainty, seedsPerCell, ladderId, rungs } = record
+  const year = Number((record.sowOn ?? record.outOn ?? seasonEnds(known.frame).last).slice(0, 4))
+  const { plants, cells, season, outOn, sowOn, certainty, seedsPerCell, ladderId, placeId, rungs } = record
   return {
     crop,
     plants,
@@ -73,6 +90,7 @@ export function asSowingRequest(
     certainty,
     seedsPerCell,
     ladderId,
+    placeId,
     rungs,
     germination: record.germination ?? seed?.germination ?? null,
     seedYears: seed && record.germination === null ? Math.max(0, year - seed.year) : 0,

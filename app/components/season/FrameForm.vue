@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import DayField from '~/components/fields/DayField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { newId } from '~/composables/newId'
 import { copyOf } from '~/composables/copyOf'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
-import { areaReading } from '~/composables/readings'
-import { useHousehold } from '~/state/household'
 import { useHouseholdPart } from '~/state/saving'
+import FrostFields from '~/components/season/FrostFields.vue'
+import PlacesForm from '~/components/season/PlacesForm.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useSeason } from '~/state/season'
 import { FEEDS } from '#core/feed/feeds'
@@ -17,26 +17,26 @@ import { FEEDING_SCHOOLS } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { dayFrom, yearsOn } from '#core/season/day'
 import { fillHabitOf, frameProblems, shareDaysOf } from '#core/season/frame'
+import type { Frosts } from '#core/season/frost'
+import { placeOf, type Place } from '#core/season/places/place'
 import { LIGHT_SCHOOLS } from '#core/season/light'
 import { messageAt } from '#core/problem'
 import type { SeasonFrameRecord } from '#shared/records/season-frame'
 
-/** The household's year: frosts, shelf, lamps, schools. */
+/** The household's year: frosts, places, schools. */
 const emit = defineEmits<{ kept: [] }>()
 const context = useContext()
 const season = useSeason()
 
 const year = Number(season.today.slice(0, 4)) + (season.today.slice(5) > '08-01' ? 1 : 0)
-const draft = ref<SeasonFrameRecord>(
+type Draft = Omit<SeasonFrameRecord, 'places'> & { places: readonly Place[] }
+const draft = ref<Draft>(
   season.frame
     ? copyOf(season.frame)
     : {
         lastFrost: dayFrom(`${year}-05-10`),
         firstFrost: dayFrom(`${year}-10-10`),
-        shelfFlats: 4,
-        lampM2: 0.6,
-        lamp: null,
-        mixC: 22,
+        places: [placeOf('shelf', newId())],
         lightSchool: 'sixteen',
         feedingSchool: 'weak and often',
         feedId: FEEDS[0]!.id,
@@ -45,8 +45,11 @@ const draft = ref<SeasonFrameRecord>(
         nightC: null,
       },
 )
-const household = useHousehold()
-const { saving, save, dismiss } = useHouseholdPart('season', 'frosts and shelf')
+const { saving, save, dismiss } = useHouseholdPart('season', 'frosts and places')
+const frosts = computed({
+  get: (): Frosts => draft.value,
+  set: (value) => (draft.value = { ...draft.value, ...value }),
+})
 const problems = computed(() => frameProblems(draft.value))
 const problemAt = (field: string) => messageAt(problems.value, field)
 const { first: unreadable } = provideUnreadable()
@@ -57,50 +60,22 @@ const feeds = computed(() =>
 )
 /** The same day a year on, for the next season. */
 const nextYear = () => {
-  draft.value.lastFrost = yearsOn(draft.value.lastFrost, 1)
-  draft.value.firstFrost = yearsOn(draft.value.firstFrost, 1)
+  const { lastFrost, firstFrost, nights } = draft.value
+  draft.value.lastFrost = lastFrost && yearsOn(lastFrost, 1)
+  draft.value.firstFrost = firstFrost && yearsOn(firstFrost, 1)
+  if (nights) draft.value.nights = { ...nights, coldestOn: yearsOn(nights.coldestOn, 1) }
 }
 
 async function keep() {
-  if (await save(draft.value)) emit('kept')
+  if (await save(draft.value as SeasonFrameRecord)) emit('kept')
 }
 </script>
 
 <template>
   <form class="frame" @submit.prevent="keep">
+    <FrostFields v-model="frosts" :year="year" :problem-at="problemAt" />
+    <PlacesForm v-model="draft.places" :hours="lightSchool.hours" :problem-at="problemAt" />
     <div class="pair">
-      <DayField
-        v-model="draft.lastFrost"
-        label="Last frost of spring"
-        hint="on average, where you are"
-        :problem="problemAt('lastFrost')"
-      />
-      <DayField v-model="draft.firstFrost" label="First frost of autumn" :problem="problemAt('firstFrost')" />
-    </div>
-    <div class="three">
-      <TypedField
-        :model-value="draft.shelfFlats"
-        label="Shelf holds"
-        unit="flats"
-        hint="of 28 × 54 cm"
-        :problem="problemAt('shelfFlats')"
-        @update:model-value="draft.shelfFlats = $event ?? 0"
-      />
-      <TypedField
-        :model-value="draft.lampM2"
-        label="Lamps light"
-        :unit="household.kitchen === 'metric' ? 'm²' : 'sq ft'"
-        :reading="areaReading(household.kitchen)"
-        :problem="problemAt('lampM2')"
-        @update:model-value="draft.lampM2 = $event ?? 0"
-      />
-      <TypedField
-        :model-value="draft.mixC"
-        dimension="temperature"
-        label="Mix as warm as"
-        :problem="problemAt('mixC')"
-        @update:model-value="draft.mixC = $event ?? 0"
-      />
       <TypedField
         :model-value="draft.tubL"
         dimension="volume"
@@ -162,6 +137,6 @@ async function keep() {
 .frame {
   display: grid;
   gap: 0.85rem;
-  max-width: 46rem;
+  max-width: 54rem;
 }
 </style>

@@ -6,6 +6,7 @@ import { useWorkerCall } from '~/composables/useWorkerCall'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
+import { roomIndoors } from '#core/season/demand'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
 
 /** What two thousand seasons like this one come to, simulated in a worker. */
@@ -13,6 +14,7 @@ const season = useSeason()
 const household = useHousehold()
 const context = useContext()
 const SEASONS = 2000
+const room = computed(() => roomIndoors(season.frame!.places))
 const { answer, done, ask, cancel } = useWorkerCall('simulateSeasons')
 
 function simulate() {
@@ -67,10 +69,10 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
       <p role="status">
         <strong>{{ printShare(answer.chanceOfAll) }}</strong> of seasons reach everything. At most
         <strong>{{ printNumber(answer.flats.half) }}</strong> flats stand at once in half of them,
-        <strong :class="{ problem: answer.flats.nineTenths > season.frame!.shelfFlats }">{{
+        <strong :class="{ problem: answer.flats.nineTenths > room }">{{
           printNumber(answer.flats.nineTenths)
         }}</strong>
-        in nine of ten; {{ season.frame!.shelfFlats }} fit.
+        in nine of ten; {{ printNumber(room) }} fit under the roof.
       </p>
       <table class="figures">
         <thead>

@@ -12,9 +12,9 @@ import type { Day } from '#core/season/day'
 import type { PlannedRow } from '#shared/season'
 import type { SowingRecord } from '#shared/records/sowing'
 import { printNumber } from '#core/units/format'
-import { DEMAND, seasonScale } from '~/drawings/season-scale'
+import { demandPanels, seasonScale } from '~/drawings/season-scale'
 
-const { volume, area } = useMeasures()
+const { volume } = useMeasures()
 
 /** Every sowing on one axis of time, and under it what they ask for day by day. */
 const selected = defineModel<string | null>({ required: true })
@@ -50,9 +50,8 @@ const shown = computed(() => {
   return [...rows.value].sort((a, b) => (at.get(a.id) ?? 0) - (at.get(b.id) ?? 0))
 })
 const under = computed(() => TOP + rows.value.length * ROW.value + GAP)
-const height = computed(() => under.value + DEMAND.high)
-
-const mostLit = computed(() => Math.max(0, ...season.load!.litM2))
+const panels = computed(() => demandPanels(season.crowded.length))
+const height = computed(() => under.value + panels.value.high)
 
 // Dragging: the season is planned anew with every day the hand moves.
 let hold: {
@@ -124,16 +123,21 @@ async function key(event: KeyboardEvent, row: PlannedRow) {
 }
 
 const text = computed(() => {
-  const most = Math.max(...season.load!.flats)
+  const stands = season.crowded.map((place) => {
+    const most = Math.max(0, ...(season.load!.places.get(place.id) ?? []))
+    return `${printNumber(most)}${place.flats === null ? '' : ` of ${printNumber(place.flats)}`} flats in ${place.name}`
+  })
   return (
-    `${rows.value.length} sowings from ${printDay(season.extent!.from)}. At most ${printNumber(most)} of ${season.frame!.shelfFlats} flats on the shelf. ` +
+    `${rows.value.length} sowings from ${printDay(season.extent!.from)}. At most ${stands.join(', ')}. ` +
     `${season.mixes.length} batches of mix, ${volume(season.mixes.reduce((sum, { looseL }) => sum + looseL, 0))} in all; ${season.feeds.length} feeds.`
   )
 })
 /** The two names stand on the far sides of their lines, and so never on each other. */
-const frostAhead = computed(() => season.today <= season.frame!.lastFrost)
-const inRange = (day: Day) =>
-  scale.value.x(day) >= scale.value.left && scale.value.x(day) <= scale.value.right
+const lastFrost = computed(() => season.frame!.lastFrost)
+const firstFrost = computed(() => season.frame!.firstFrost)
+const frostAhead = computed(() => lastFrost.value !== null && season.today <= lastFrost.value)
+const inRange = (day: Day | null): day is Day =>
+  day !== null && scale.value.x(day) >= scale.value.left && scale.value.x(day) <= scale.value.right
 </script>
 
 <template>
@@ -146,18 +150,19 @@ const inRange = (day: Day) =>
         </pattern>
       </defs>
       <rect
+        v-if="lastFrost"
         class="frost"
         :x="scale.left"
         :y="TOP"
-        :width="Math.max(0, Math.min(scale.right, scale.x(season.frame!.lastFrost)) - scale.left)"
+        :width="Math.max(0, Math.min(scale.right, scale.x(lastFrost)) - scale.left)"
         :height="height - TOP"
       />
       <rect
-        v-if="inRange(season.frame!.firstFrost)"
+        v-if="inRange(firstFrost)"
         class="frost"
-        :x="scale.x(season.frame!.firstFrost)"
+        :x="scale.x(firstFrost)"
         :y="TOP"
-        :width="scale.right - scale.x(season.frame!.firstFrost)"
+        :width="scale.right - scale.x(firstFrost)"
         :height="height - TOP"
       />
       <g class="axis">
@@ -166,11 +171,11 @@ const inRange = (day: Day) =>
           <path :d="`M${month.x} ${TOP - 14}V${height}`" class="month" />
           <text v-if="month.width > 40" :x="month.x + 6" :y="TOP - 12">{{ printMonth(month.day) }}</text>
         </g>
-        <g v-if="inRange(season.frame!.lastFrost)">
-          <path class="frost-line" :d="`M${scale.x(season.frame!.lastFrost)} ${TOP - 4}V${height}`" />
+        <g v-if="inRange(lastFrost)">
+          <path class="frost-line" :d="`M${scale.x(lastFrost)} ${TOP - 4}V${height}`" />
           <text
             class="frost-name"
-            :x="scale.x(season.frame!.lastFrost) + (frostAhead ? 6 : -6)"
+            :x="scale.x(lastFrost) + (frostAhead ? 6 : -6)"
             :y="TOP - 28"
             :text-anchor="frostAhead ? 'start' : 'end'"
           >
@@ -208,16 +213,12 @@ const inRange = (day: Day) =>
         </text>
       </g>
 
-      <SeasonDemand :scale="scale" :top="under" />
+      <SeasonDemand :scale="scale" :top="under" :panels="panels" />
     </svg>
     <p class="soft small">
       Each rung is a section through its mix. <span class="sign ring" /> up ·
       <span class="sign hatch" /> hardening off, outside · <span class="sign dots" /> seed soaking or chilling
-      · leaf: planted out · <span class="sign lamp-line" /> under the lamps,
-      <strong v-if="mostLit > season.frame!.lampM2" class="problem"
-        >{{ area(mostLit) }} where {{ area(season.frame!.lampM2) }} are lit</strong
-      ><template v-else>at most {{ area(mostLit) }} of {{ area(season.frame!.lampM2) }}</template
-      >.
+      · leaf: planted out.
     </p>
   </div>
 </template>
@@ -285,12 +286,6 @@ text {
 .harden-line {
   stroke: var(--line-strong);
   stroke-width: 2;
-}
-
-.lamp-line {
-  height: 0;
-  border-top: 3px solid var(--marigold);
-  vertical-align: 0.25rem;
 }
 
 .sign {

@@ -3,54 +3,59 @@ import { useMeasures } from '~/composables/useMeasures'
 import { computed } from 'vue'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
-import { area, curveStepAfter, line } from 'd3-shape'
+import { area, curveStepAfter } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'
 import { addDays } from '#core/season/day'
-import { FLAT_M2 } from '#core/containers/flat'
 import { printNumber } from '#core/units/format'
 import { layersOf } from '~/drawings/layers'
-import { DEMAND, type SeasonScale } from '~/drawings/season-scale'
+import type { DemandPanels, SeasonScale } from '~/drawings/season-scale'
 import { textureFill } from '~/drawings/textures'
 
 const { roughVolume } = useMeasures()
 
-/** What the sowings ask for day by day, under their axis: flats and light, mix, feed. */
-const props = defineProps<{ scale: SeasonScale; top: number }>()
+/** What the sowings ask for day by day, under their axis: flats in each place, mix, feed. */
+const props = defineProps<{ scale: SeasonScale; top: number; panels: DemandPanels }>()
 const season = useSeason()
 const context = useContext()
 
-const mixFoot = computed(() => props.top + DEMAND.flats + DEMAND.gap + DEMAND.mix)
-const feedFoot = computed(() => mixFoot.value + DEMAND.gap + DEMAND.feed)
-const flatsScale = computed(() => {
-  const most = Math.max(season.frame!.shelfFlats, ...season.load!.flats)
-  return scaleLinear([0, most * 1.08], [props.top + DEMAND.flats, props.top])
-})
+const mixFoot = computed(() => props.top + props.panels.flats + props.panels.gap + props.panels.mix)
+const feedFoot = computed(() => mixFoot.value + props.panels.gap + props.panels.feed)
 const steps = (values: readonly number[], clip: (value: number) => [number, number]) =>
   area<number>()
     .x((_, i) => props.scale.x(addDays(season.load!.from, i)))
     .y0((value) => clip(value)[0])
     .y1((value) => clip(value)[1])
     .curve(curveStepAfter)([...values]) ?? ''
-const standing = computed(() =>
-  steps(season.load!.flats, (value) => [flatsScale.value(0), flatsScale.value(value)]),
+const places = computed(() =>
+  season.crowded.map((place, i) => {
+    const flats = season.load!.places.get(place.id) ?? []
+    const top = props.top + i * (props.panels.place + props.panels.gap)
+    const y = scaleLinear(
+      [0, Math.max(place.flats ?? 0, ...flats) * 1.08 || 1],
+      [top + props.panels.place, top],
+    )
+    const full = y(place.flats ?? 0)
+    return {
+      place,
+      top,
+      full,
+      standing: steps(flats, (value) => [y(0), y(value)]),
+      over: steps(flats, (value) => [full, Math.min(full, y(value))]),
+      runs: season.overflowing
+        .filter((run) => run.place.id === place.id)
+        .map(({ from, most }) => ({
+          from,
+          most,
+          x: Math.min(props.scale.x(from), props.scale.right - 60),
+          y: Math.max(top + 10, y(most) - 6),
+        })),
+    }
+  }),
 )
-const tooMany = computed(() => {
-  const full = flatsScale.value(season.frame!.shelfFlats)
-  return steps(season.load!.flats, (value) => [full, Math.min(full, flatsScale.value(value))])
-})
-/** What wants lamps, from emergence to hardening off, as flats. */
-const lit = computed(
-  () =>
-    line<number>()
-      .x((_, i) => props.scale.x(addDays(season.load!.from, i)))
-      .y((m2) => flatsScale.value(m2 / FLAT_M2))
-      .curve(curveStepAfter)([...season.load!.litM2]) ?? '',
-)
-const lampFlats = computed(() => season.frame!.lampM2 / FLAT_M2)
 
 const mostMix = computed(() => Math.max(1, ...season.mixes.map(({ looseL }) => looseL)))
 const mixBars = computed(() => {
-  const y = scaleLinear([0, mostMix.value], [0, DEMAND.mix - 16])
+  const y = scaleLinear([0, mostMix.value], [0, props.panels.mix - 16])
   return season.mixes.map((run) => {
     const high = y(run.looseL)
     return {
@@ -77,7 +82,7 @@ const feedBars = computed(() =>
   season.feeds.map((run) => ({
     run,
     x: props.scale.x(run.on),
-    high: Math.max(2, ((DEMAND.feed - 14) * run.solutionL) / mostFeed.value),
+    high: Math.max(2, ((props.panels.feed - 14) * run.solutionL) / mostFeed.value),
   })),
 )
 </script>
@@ -85,40 +90,26 @@ const feedBars = computed(() =>
 <template>
   <g>
     <clipPath id="season-span">
-      <rect :x="scale.left" y="0" :width="scale.right - scale.left" :height="top + DEMAND.high" />
+      <rect :x="scale.left" y="0" :width="scale.right - scale.left" :height="top + panels.high" />
     </clipPath>
     <pattern id="over" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
       <path d="M0 0V7" class="over-line" />
     </pattern>
     <g class="demand" pointer-events="none">
-      <text class="panel" :x="8" :y="top - 8">Flats on the shelf</text>
-      <path class="standing" :d="standing" clip-path="url(#season-span)" />
-      <path :d="tooMany" fill="url(#over)" class="over" clip-path="url(#season-span)" />
-      <path class="full" :d="`M${scale.left} ${flatsScale(season.frame!.shelfFlats)}H${scale.right}`" />
-      <text :x="scale.right + 6" :y="flatsScale(season.frame!.shelfFlats) + 5">
-        {{ season.frame!.shelfFlats }} fit
-      </text>
-      <path class="lit" :d="lit" clip-path="url(#season-span)" />
-      <template v-if="lampFlats < flatsScale.domain()[1]!">
-        <path class="lamps" :d="`M${scale.left} ${flatsScale(lampFlats)}H${scale.right}`" />
-        <text
-          :x="scale.right + 6"
-          :y="flatsScale(lampFlats) + (Math.abs(lampFlats - season.frame!.shelfFlats) < 2 ? 20 : 5)"
-        >
-          lit
-        </text>
-      </template>
-      <g v-for="run in season.overflowing" :key="run.from">
-        <text
-          class="warn"
-          :x="Math.min(scale.x(run.from), scale.right - 60)"
-          :y="Math.max(top + 10, flatsScale(run.most) - 6)"
-        >
+      <g v-for="one in places" :key="one.place.id">
+        <text class="panel" :x="8" :y="one.top - 8">Flats: {{ one.place.name }}</text>
+        <path class="standing" :d="one.standing" clip-path="url(#season-span)" />
+        <path :d="one.over" fill="url(#over)" class="over" clip-path="url(#season-span)" />
+        <template v-if="one.place.flats !== null">
+          <path class="full" :d="`M${scale.left} ${one.full}H${scale.right}`" />
+          <text :x="scale.right + 6" :y="one.full + 5">{{ printNumber(one.place.flats) }} fit</text>
+        </template>
+        <text v-for="run in one.runs" :key="run.from" class="warn" :x="run.x" :y="run.y">
           {{ printNumber(run.most) }}
         </text>
       </g>
 
-      <text class="panel" :x="8" :y="mixFoot - DEMAND.mix - 8">Mix to make</text>
+      <text class="panel" :x="8" :y="mixFoot - panels.mix - 8">Mix to make</text>
       <path class="base" :d="`M${scale.left} ${mixFoot}H${scale.right}`" />
       <g v-for="bar in mixBars" :key="bar.run.id">
         <rect
@@ -142,7 +133,7 @@ const feedBars = computed(() =>
         </text>
       </g>
 
-      <text class="panel" :x="8" :y="feedFoot - DEMAND.feed - 8">Feed to carry</text>
+      <text class="panel" :x="8" :y="feedFoot - panels.feed - 8">Feed to carry</text>
       <path class="base" :d="`M${scale.left} ${feedFoot}H${scale.right}`" />
       <rect
         v-for="(bar, i) in feedBars"
@@ -153,7 +144,7 @@ const feedBars = computed(() =>
         width="4"
         :height="bar.high"
       />
-      <text :x="scale.right + 6" :y="feedFoot - DEMAND.feed + 18">{{ roughVolume(mostFeed) }}</text>
+      <text :x="scale.right + 6" :y="feedFoot - panels.feed + 18">{{ roughVolume(mostFeed) }}</text>
     </g>
   </g>
 </template>
@@ -184,18 +175,6 @@ text {
 .full {
   stroke: var(--ink);
   stroke-width: 1.6;
-}
-
-.lit {
-  fill: none;
-  stroke: var(--marigold);
-  stroke-width: 2.5;
-}
-
-.lamps {
-  stroke: var(--marigold);
-  stroke-width: 1.6;
-  stroke-dasharray: 6 4;
 }
 
 .warn {

@@ -6,11 +6,12 @@ import { useNotes } from '~/composables/useNotes'
 import { useWorkerCall } from '~/composables/useWorkerCall'
 import { useSeason } from '~/state/season'
 import { useUndo } from '~/state/undo'
-import { addDays } from '#core/season/day'
+import { isIndoors } from '#core/season/places/place'
+import { addDays, daysBetween } from '#core/season/day'
 import { standingOf } from '#core/season/standing'
 import { printNumber } from '#core/units/format'
 
-/** Where the shelf overflows, and the smallest set of shifts that fits, searched in a worker. */
+/** Where a place overflows, and the smallest set of shifts that fits, searched in a worker. */
 const season = useSeason()
 const undoing = useUndo()
 const { printDay } = useDates()
@@ -19,17 +20,41 @@ const { answer, done, ask } = useWorkerCall('smallestShifts')
 
 const standings = () =>
   season.kept.map((row) =>
-    standingOf(row, season.frame!, season.extent!.from, season.today, season.isSown(row.id)),
+    standingOf(
+      row,
+      season.frame!,
+      season.extent!.from,
+      season.today,
+      season.isSown(row.id),
+      over.value!.place.id,
+    ),
   )
 const over = computed(() => season.overflowing[0])
+/** Another place that has room on those days. */
+const room = computed(() => {
+  const full = over.value
+  if (!full) return null
+  const days = daysBetween(full.from, full.until)
+  const first = daysBetween(season.load!.from, full.from)
+  const found = season
+    .frame!.places.filter(
+      ({ id, flats, kind }) => id !== full.place.id && flats !== null && isIndoors({ kind }),
+    )
+    .map((place) => {
+      const there = season.load!.places.get(place.id)?.slice(first, first + days) ?? []
+      return { place, flats: Math.floor(place.flats! - Math.max(0, ...there)) }
+    })
+    .filter(({ flats }) => flats >= 1)
+  return found.sort((a, b) => b.flats - a.flats)[0] ?? null
+})
 // What was found answers the season as it stood; the hand at work does not count.
 watch(
-  () => [season.kept, season.frame!.shelfFlats],
+  () => [season.kept, over.value?.place],
   () => {
     if (!season.moving) answer.value = null
   },
 )
-const search = () => ask({ standings: standings(), shelfFlats: season.frame!.shelfFlats })
+const search = () => ask({ standings: standings(), shelfFlats: over.value!.place.flats! })
 
 const shifts = computed(() =>
   (answer.value?.shifts ?? []).map(({ id, days }) => {
@@ -53,13 +78,17 @@ async function shift() {
 <template>
   <section v-if="over" class="over" aria-labelledby="over-title">
     <h2 id="over-title">
-      The shelf is full from {{ printDay(over.from) }} to {{ printDay(addDays(over.until, -1)) }}
+      {{ over.place.name }} is full from {{ printDay(over.from) }} to {{ printDay(addDays(over.until, -1)) }}
     </h2>
     <p>
-      {{ printNumber(over.most) }} flats where {{ season.frame!.shelfFlats }} fit<template
+      {{ printNumber(over.most) }} flats where {{ printNumber(over.place.flats!) }} fit<template
         v-if="season.overflowing.length > 1"
         >, and {{ season.overflowing.length - 1 }} more times</template
       >.
+    </p>
+    <p v-if="room">
+      {{ room.place.name }} has room for {{ printNumber(room.flats) }} of them: on a rung of the ladder, say
+      what part stands there.
     </p>
     <p v-if="done !== null" role="status">Looking for what has to move …</p>
     <template v-else-if="answer">
@@ -82,8 +111,8 @@ async function shift() {
       <p v-else role="status">
         {{
           answer.whole
-            ? 'Moving up to four sowings within their time does not do it: fewer plants, smaller pots, or another shelf.'
-            : 'No set was found in reasonable time: fewer plants, smaller pots, or another shelf.'
+            ? 'Moving up to four sowings within their time does not do it: fewer plants, smaller pots, or another place.'
+            : 'No set was found in reasonable time: fewer plants, smaller pots, or another place.'
         }}
       </p>
     </template>

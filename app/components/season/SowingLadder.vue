@@ -8,10 +8,12 @@ import { computed } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { useDates } from '~/composables/useDates'
 import { useContext } from '~/state/context'
+import { useSeason } from '~/state/season'
 import { Plus, X } from '@lucide/vue'
 import { daysBetween } from '#core/season/day'
 import { hardeningPlan } from '#core/season/hardening'
 import { rung as newRung, RUNG_STAGES, type LadderRung } from '#core/season/ladder'
+import { withOutside } from '#core/season/places/stays'
 import type { PlannedSowing } from '#core/season/sowing'
 import { containersText } from '#core/season/wording'
 import { printNumber } from '#core/units/format'
@@ -30,6 +32,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ edit: [mutate: (next: SowingRecord) => void] }>()
 const context = useContext()
+const season = useSeason()
 const { printDay } = useDates()
 
 const editRung = (index: number, change: Partial<LadderRung>) =>
@@ -70,6 +73,17 @@ const stages = RUNG_STAGES.map((stage) => ({ value: stage, name: stage }))
 const hardening = (index: number) => {
   const rung = props.planned?.rungs[index]
   return rung ? hardeningPlan(rung.from, daysBetween(rung.from, rung.until)) : []
+}
+const places = computed(() => [
+  { value: null as string | null, name: 'where such plants stand' },
+  ...withOutside(season.frame?.places ?? []).map(({ id, name }) => ({ value: id as string | null, name })),
+])
+/** Half of it stands in the next place, to begin with. */
+function setElsewhere(index: number, share: number | null) {
+  const planned = props.planned?.rungs[index]?.where.place.id
+  const other = places.value.find(({ value }) => value !== null && value !== planned)?.value
+  const placeId = props.rungs[index]!.elsewhere?.placeId ?? other
+  editRung(index, { elsewhere: share === null || !placeId ? null : { placeId, share } })
 }
 const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
 </script>
@@ -163,6 +177,37 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
         <Button v-if="index > 0" text :aria-label="`Take away rung ${index + 1}`" @click="removeRung(index)">
           <X aria-hidden="true" />
         </Button>
+        <ChoiceField
+          :model-value="rung.placeId ?? null"
+          label="Stands in"
+          :choices="places"
+          :hint="planned?.rungs[index] ? planned.rungs[index]!.where.place.name : ''"
+          @update:model-value="editRung(index, { placeId: $event })"
+        />
+        <ChoiceField
+          v-if="index === 0"
+          :model-value="rung.upPlaceId ?? null"
+          label="Until it is up"
+          :choices="places"
+          :hint="planned?.rungs[0] ? planned.rungs[0]!.where.untilUp.name : ''"
+          @update:model-value="editRung(index, { upPlaceId: $event })"
+        />
+        <TypedField
+          :model-value="rung.elsewhere?.share ?? null"
+          percent
+          optional
+          label="A part elsewhere"
+          hint="none"
+          :problem="problemAt(`rungs[${index}].elsewhere.share`)"
+          @update:model-value="setElsewhere(index, $event)"
+        />
+        <ChoiceField
+          v-if="rung.elsewhere"
+          :model-value="rung.elsewhere.placeId"
+          label="in"
+          :choices="places.flatMap(({ value, name }) => (value === null ? [] : [{ value, name }]))"
+          @update:model-value="editRung(index, { elsewhere: { ...rung.elsewhere, placeId: $event } })"
+        />
         <p v-if="planned?.rungs[index]?.placed?.sharesWith.length" class="water">
           Shares its tray with {{ planned.rungs[index]!.placed!.sharesWith.join(', ') }}.
         </p>

@@ -21,6 +21,7 @@ import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { Trash2 } from '@lucide/vue'
 import { coverOf } from '#core/sowing/crop'
+import { frostAfter, isTender } from '#core/season/frost'
 import { ladderById, LADDERS } from '#core/season/ladder'
 import { rungsOf } from '#core/season/sowing'
 import { germinationSeen, wilson } from '#core/sowing/odds'
@@ -87,6 +88,21 @@ const packets = computed(() => [
     .filter((one) => one.body.cropId === body.value?.cropId)
     .map((one) => ({ value: one.id as string | null, name: `${one.body.name}, ${one.body.year}` })),
 ])
+const places = computed(() => [
+  { value: null as string | null, name: 'where such plants stand' },
+  ...(season.frame?.places ?? []).map(({ id, name }) => ({ value: id as string | null, name })),
+])
+/** How likely a frost still is after the day it goes out; nothing where frost does it no harm, or there is none. */
+const frost = computed(() => {
+  const { frame } = season
+  return planned.value &&
+    crop.value &&
+    frame?.lastFrost &&
+    isTender(crop.value) &&
+    body.value?.season === 'spring'
+    ? frostAfter(planned.value.outOn, { ...frame, lastFrost: frame.lastFrost })
+    : null
+})
 const ladders = computed(() => [
   {
     value: null as string | null,
@@ -223,6 +239,13 @@ async function giveUp() {
         @update:model-value="edit((next) => (next.outOn = $event))"
       />
       <ChoiceField
+        :model-value="body.placeId"
+        label="Stands in"
+        :choices="places"
+        :hint="planned && body.placeId === null ? planned.rungs[0]!.where.place.name : 'yours'"
+        @update:model-value="edit((next) => (next.placeId = $event))"
+      />
+      <ChoiceField
         :model-value="body.season"
         label="For"
         :choices="[
@@ -268,7 +291,10 @@ async function giveUp() {
         germination <FigureValue :figure="planned.germination" />.
         <template v-if="crop.buryStem">May be set deep, to the seed leaves.</template>
         <template v-else>Set no deeper than it stood.</template>
-        Out when nights stay above {{ temperature(crop.lowestNightC) }}.
+        Out when nights stay above {{ temperature(crop.lowestNightC)
+        }}<template v-if="frost"
+          >; a frost after {{ printDay(planned.outOn) }}: <FigureValue :figure="frost" /></template
+        >.
         <template v-if="row?.feeding.hungryOn">
           <strong class="problem">Hungry from {{ printDay(row.feeding.hungryOn) }}</strong
           >: feed stronger, or a richer mix.</template

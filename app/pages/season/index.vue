@@ -74,7 +74,7 @@ async function copyCalendar() {
         title="Season"
         hint="Drag a sowing, or the edge between two rungs: what it asks for moves with it."
       >
-        <Button @click="frameShown = true">Frosts and shelf</Button>
+        <Button @click="frameShown = true">Frosts and places</Button>
       </PageTop>
       <SubPlaces of="/season" />
       <SeasonSentence v-model="wish" @planned="selected = $event" />
@@ -120,7 +120,7 @@ async function copyCalendar() {
         <button type="button" class="link" @click="copyCalendar">copy its address</button> to subscribe; what
         moves here then moves there.
       </p>
-      <Dialog v-model:visible="frameShown" modal header="Frosts and shelf" :draggable="false">
+      <Dialog v-model:visible="frameShown" modal class="wide" header="Frosts and places" :draggable="false">
         <FrameForm @kept="frameShown = false">
           <Button @click="frameShown = false">Cancel</Button>
         </FrameForm>

@@ -8,6 +8,7 @@ import { dayFrom } from '../day'
 import type { SeasonRow } from '../demand'
 import { feedSowing } from '../feeding'
 import type { SeasonFrame } from '../frame'
+import { placeOf, type Place } from '../places/place'
 import { planSowing, type SowingRequest } from '../sowing'
 
 /* A bench whose last frost is 8 May 2027, for the tests of the season. */
@@ -16,13 +17,16 @@ export const crop = (id: string) => CROPS.find((one) => one.id === id)!
 export const find = (id: string) => CONTAINERS.find((one) => one.id === id)
 export const mixOf = (id: string) => STARTING_RECIPES.find((one) => one.id === id)
 export const book = seasonBook(find, mixOf, BUILT_IN)
+/** A shelf of eight flats that can be warmed to 24 °C. */
+export const SHELF: Place = { ...placeOf('shelf', 'shelf'), flats: 8, heatC: 24 }
+/** The same year in a place of another warmth, or of another room. */
+export const framed = (shelf: Partial<Place>): SeasonFrame => ({ ...frame, places: [{ ...SHELF, ...shelf }] })
+export const lastFrost = dayFrom('2027-05-08')
+export const firstFrost = dayFrom('2027-10-12')
 export const frame: SeasonFrame = {
-  lastFrost: dayFrom('2027-05-08'),
-  firstFrost: dayFrom('2027-10-12'),
-  shelfFlats: 8,
-  lampM2: 1.2,
-  lamp: null,
-  mixC: 24,
+  lastFrost,
+  firstFrost,
+  places: [SHELF],
   lightSchool: 'sixteen',
   feedingSchool: 'weak and often',
   feedId: FEEDS[0]!.id,

@@ -53,8 +53,8 @@ export function startOfWish(
 export function seasonFor(
   crop: Pick<Crop, 'autumn'>,
   outOn: Day | null,
-  { lastFrost, firstFrost }: { lastFrost: Day; firstFrost: Day },
+  { last, first }: { last: Day; first: Day },
 ): 'spring' | 'autumn' {
-  const middle = addDays(lastFrost, daysBetween(lastFrost, firstFrost) / 2)
+  const middle = addDays(last, daysBetween(last, first) / 2)
   return crop.autumn && outOn !== null && outOn > middle ? 'autumn' : 'spring'
 }

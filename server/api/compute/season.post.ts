@@ -16,8 +16,11 @@ export default route(
       ),
       mixes: z.array(z.looseObject({ recipeId: z.string(), on: z.string(), looseL: z.number() })),
       feeds: z.array(z.looseObject({ on: z.string(), nMgPerL: z.number(), solutionL: z.number() })),
-      flats: z.object({ from: z.string(), byDay: z.array(z.number()) }),
-      overflows: z.array(z.looseObject({ most: z.number() })),
+      flats: z.object({
+        from: z.string(),
+        byDay: z.record(z.string(), z.array(z.number())).describe('By the place’s id'),
+      }),
+      overflows: z.array(z.looseObject({ placeId: z.string(), most: z.number() })),
     }),
     meaning:
       'Everything is worked out from the sowings; of a shared tray a sowing has its part of the cells in use',
@@ -48,8 +51,11 @@ export default route(
         of: [...of],
       })),
       feeds: feeds.map(({ on, nMgPerL, solutionL, cans }) => ({ on, nMgPerL, solutionL, cans })),
-      flats: { from: load.from, byDay: [...load.flats] },
-      overflows,
+      flats: {
+        from: load.from,
+        byDay: Object.fromEntries([...load.places].map(([id, flats]) => [id, [...flats]])),
+      },
+      overflows: overflows.map(({ place, from, until, most }) => ({ placeId: place.id, from, until, most })),
     }
   },
 )

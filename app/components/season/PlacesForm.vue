@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import PlaceFields from '~/components/season/PlaceFields.vue'
+import { newId } from '~/composables/newId'
+import { Plus } from '@lucide/vue'
+import { PLACE_KINDS, type PlaceKindId } from '#core/season/places/kinds'
+import { placeOf, type Place } from '#core/season/places/place'
+
+/** Where trays stand: a list of places, each of a kind, changed to what it is really like. */
+const places = defineModel<readonly Place[]>({ required: true })
+const props = defineProps<{ hours: number; problemAt: (field: string) => string | undefined }>()
+
+function add(kindId: PlaceKindId) {
+  const usual = PLACE_KINDS.find(({ id }) => id === kindId)!.name
+  const alike = places.value.filter(({ name }) => name.startsWith(usual)).length
+  places.value = [...places.value, placeOf(kindId, newId(), alike ? `${usual} ${alike + 1}` : usual)]
+}
+const problem = (index: number) => (field: string) => props.problemAt(`places[${index}].${field}`)
+</script>
+
+<template>
+  <section class="places" aria-labelledby="places-title">
+    <h3 id="places-title">Where trays stand</h3>
+    <p class="soft">
+      A tray starts on the mat where its seed wants the warmth, and stands in the first place that suits it. A
+      ladder can say otherwise for every rung.
+    </p>
+    <ul>
+      <PlaceFields
+        v-for="(place, i) in places"
+        :key="place.id"
+        :model-value="place"
+        :hours="hours"
+        :problem-at="problem(i)"
+        :removable="places.length > 1"
+        @update:model-value="places = places.map((one, at) => (at === i ? $event : one))"
+        @remove="places = places.filter((_, at) => at !== i)"
+      />
+    </ul>
+    <div class="buttons">
+      <Button v-for="kind in PLACE_KINDS" :key="kind.id" :title="kind.what" @click="add(kind.id)">
+        <Plus aria-hidden="true" /> {{ kind.name }}
+      </Button>
+    </div>
+    <p class="caution small">
+      <strong>Mats, lamps and heaters near water:</strong> rated fittings, a thermostat, residual-current
+      protection, a drip loop in every cable. Local codes and an electrician’s word come first.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.places {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 0.5rem;
+}
+</style>
