@@ -258,7 +258,7 @@ function used(collection: Collection, body: unknown): unknown {
     const { rows, unplanned } = openRows(
       seasonPlanner(with_, TODAY),
       [{ id: ID, body: one }],
-      new Map(),
+      { done: new Map() },
       TODAY,
     )
     return { unplanned: unplanned.map(({ problem }) => problem), jobs: jobsOn(TODAY, rows, [], with_) }

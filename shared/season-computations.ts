@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import type { Day } from '#core/season/day'
 import { feedRuns, loadOf, extentOf, mixRuns, overflows } from '#core/season/demand'
-import { doneBySowing } from '#core/season/today'
+import { doneBySowing } from '#core/season/today/marks'
 import { MOST_CELLS } from '#core/sowing/odds'
 import { under, within, type Problem } from '#core/problem'
 import { contextOf } from './context'
@@ -95,7 +95,7 @@ export function computedSeason(
 ) {
   const known = seasonKnown(value)
   const kept = value.sowings.map((one) => ({ id: one.id, body: one.sowing }))
-  const { rows } = openRows(seasonPlanner(known, value.today), kept, doneBySowing([]), value.today)
+  const { rows } = openRows(seasonPlanner(known, value.today), kept, { done: doneBySowing([]) }, value.today)
   const extent = extentOf(rows, known.frame, value.today)
   const load = loadOf(rows, extent.from, extent.days)
   return {

@@ -2,8 +2,9 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { addDays, dayFrom, daysBetween, type Day } from '#core/season/day'
 import { LADDERS } from '#core/season/ladder'
-import { doneBySowing, type Job, type Mark } from '#core/season/today'
-import { jobWords } from '#core/season/wording'
+import type { Job, Mark } from '#core/season/today/job'
+import { doneBySowing } from '#core/season/today/marks'
+import { jobWords } from '#core/season/today/wording'
 import { CROPS } from '#core/sowing/crops'
 import { contextOf } from './context'
 import { seasonFrame } from './records/season-frame'
@@ -46,7 +47,7 @@ interface Tick {
 
 /** Jobs of a day, those that are still to be done. */
 function jobsAt(today: Day, sowings: readonly Kept[], marks: readonly Mark[]) {
-  const { rows } = openRows(seasonPlanner(known, today), sowings, doneBySowing(marks), today)
+  const { rows } = openRows(seasonPlanner(known, today), sowings, { done: doneBySowing(marks) }, today)
   return { rows, jobs: jobsOn(today, rows, marks, known).filter(({ state }) => state !== 'done') }
 }
 const markOf = (job: Job, on: Day): Mark => ({ what: job.kind, of: job.of, on, snoozedUntil: null })
@@ -180,10 +181,11 @@ describe('a season done day by day', () => {
         const { seen } = walk(sowings, START, 0)
         const { rows } = jobsAt(START, sowings, [])
         for (const { job } of seen) {
-          const planned = rows.find(({ id }) => id === job.of[0]!.sowingId)!.planned
-          const { title, detail } = jobWords(job, planned, () => 'the mix', {
+          const row = rows.find(({ id }) => id === job.of[0]!.sowingId)!
+          const { title, detail } = jobWords(job, row, () => 'the mix', {
             volume: (l) => `${l.toFixed(1)} L`,
             length: (mm) => `${mm} mm`,
+            temperature: (celsius) => `${celsius} °C`,
           })
           expect(job.names.some((name) => `${title} ${detail}`.includes(name))).toBe(true)
           expect(`${title} ${detail}`).not.toMatch(/undefined|NaN|null/)

@@ -121,15 +121,15 @@ describe('a kept sowing', () => {
       { id: 'a', body: tomato },
       { id: 'b', body: { ...tomato, plants: 20 } },
     ]
-    const before = openRows(plan, kept, new Map(), dayFrom('2027-03-22')).rows
+    const before = openRows(plan, kept, { done: new Map() }, dayFrom('2027-03-22')).rows
     const moved = [kept[0]!, { id: 'b', body: { ...kept[1]!.body, sowOn: dayFrom('2027-03-27') } }]
-    const after = openRows(plan, moved, new Map(), dayFrom('2027-03-22')).rows
+    const after = openRows(plan, moved, { done: new Map() }, dayFrom('2027-03-22')).rows
     expect(after[0]).toBe(before[0])
     expect(after[1]!.planned.sowOn).toBe('2027-03-27')
     const done = openRows(
       plan,
       moved,
-      new Map([['a', { 'rung-0': dayFrom('2027-03-22') }]]),
+      { done: new Map([['a', { 'rung-0': dayFrom('2027-03-22') }]]) },
       dayFrom('2027-03-22'),
     ).rows
     expect([done[0]!.planned.sowOn, done[1]]).toEqual(['2027-03-22', after[1]])
@@ -146,7 +146,7 @@ describe('a kept sowing', () => {
     const { rows, unplanned } = openRows(
       seasonPlanner(known, dayFrom('2027-03-01')),
       kept,
-      new Map(),
+      { done: new Map() },
       dayFrom('2027-03-01'),
     )
     expect(rows.map(({ id }) => id)).toEqual(['well'])

@@ -3,7 +3,10 @@ import { feedRuns, loadOf, mixRuns, overflows, type SeasonRow } from '#core/seas
 import { feedSowing } from '#core/season/feeding'
 import { planSowing, type Count } from '#core/season/sowing'
 import { shareTrays } from '#core/season/sharing'
-import { isOver, jobsOf, type Job, type Mark } from '#core/season/today'
+import { careEnds, keepsOn } from '#core/season/final-care'
+import type { Job, Mark } from '#core/season/today/job'
+import { isOver, type MovedPart } from '#core/season/today/marks'
+import { jobsOf } from '#core/season/today/today'
 import type { Crop } from '#core/sowing/crop'
 import type { Problem } from '#core/problem'
 import type { Context, Kept } from './context'
@@ -32,7 +35,7 @@ type Days = Readonly<Record<string, Day>>
  * one drag only one is planned anew. Every sowing comes back, planned or with the reason why it cannot be.
  */
 export function seasonPlanner(context: SeasonContext, today: Day) {
-  const remembered = new Map<string, { body: SowingRecord; done: Days; up: Count | null; outcome: Outcome }>()
+  const remembered = new Map<string, { body: SowingRecord; was: Was; outcome: Outcome }>()
   const shared = new Map<string, { row: PlannedRow; marks: string; shared: PlannedRow }>()
 
   return {
@@ -40,22 +43,31 @@ export function seasonPlanner(context: SeasonContext, today: Day) {
     share: (rows: readonly PlannedRow[]) => shareTrays(rows, context.frame, context.book, shared),
   }
 
-  function plan({ id, body }: Kept<SowingRecord>, done: Days = NOTHING, up: Count | null = null): Outcome {
+  function plan({ id, body }: Kept<SowingRecord>, was: Was = {}): Outcome {
     const before = remembered.get(id)
-    if (before && before.body === body && before.done === done && before.up === up) return before.outcome
-    const outcome = planned(id, body, done, up)
-    remembered.set(id, { body, done, up, outcome })
+    if (before && before.body === body && same(before.was, was)) return before.outcome
+    const outcome = planned(id, body, was)
+    remembered.set(id, { body, was, outcome })
     return outcome
   }
 
-  function planned(id: string, body: SowingRecord, done: Days, up: Count | null): Outcome {
+  function planned(id: string, body: SowingRecord, was: Was): Outcome {
     const [problem] = sowingRecordProblems(body, context)
     if (problem) return { unplanned: { id, body, problem } }
-    const request = asSowingRequest(body, context, done, today, up)!
+    const request = asSowingRequest(body, context, { ...was, notBefore: today })!
     try {
       const plan = planSowing(request, context.frame, context.book)
-      const feeding = feedSowing(plan, request.crop, context.feed, context.frame.feedingSchool, context.book)
-      return { row: { id, name: body.name, crop: request.crop, planned: plan, feeding } }
+      const { crop } = request
+      const careUntil = keepsOn(plan.rungs) ? careEnds(crop, plan.outOn, context.frame) : undefined
+      const feeding = feedSowing(
+        plan,
+        crop,
+        context.feed,
+        context.frame.feedingSchool,
+        context.book,
+        careUntil,
+      )
+      return { row: { id, name: body.name, crop, planned: plan, feeding, careUntil } }
     } catch (error) {
       if (!(error instanceof RangeError)) throw error
       return {
@@ -65,24 +77,44 @@ export function seasonPlanner(context: SeasonContext, today: Day) {
   }
 }
 
-const NOTHING: Days = {}
-const NO_COUNTS: ReadonlyMap<string, Count> = new Map()
+/** What was done with a sowing. */
+interface Was {
+  readonly done?: Days | undefined
+  readonly up?: Count | undefined
+  readonly moved?: readonly MovedPart[] | undefined
+}
+const same = (one: Was, other: Was) =>
+  one.done === other.done && one.up === other.up && one.moved === other.moved
+
+/** What was done with all sowings, each by its id. */
+export interface Happened {
+  readonly done: ReadonlyMap<string, Days>
+  readonly up?: ReadonlyMap<string, Count> | undefined
+  readonly moved?: ReadonlyMap<string, readonly MovedPart[]> | undefined
+}
+export const wasOf = ({ done, up, moved }: Happened, id: string): Was => ({
+  done: done.get(id),
+  up: up?.get(id),
+  moved: moved?.get(id),
+})
 
 /** Everything of the season that is not over, planned, and what cannot be planned with its reason. */
 export function openRows(
   planner: ReturnType<typeof seasonPlanner>,
   sowings: readonly Kept<SowingRecord>[],
-  done: ReadonlyMap<string, Days>,
+  happened: Happened,
   today: Day,
-  up: ReadonlyMap<string, Count> = NO_COUNTS,
 ): { rows: PlannedRow[]; unplanned: UnplannedRow[] } {
   const rows: PlannedRow[] = []
   const unplanned: UnplannedRow[] = []
   for (const one of sowings) {
-    if (isOver(done.get(one.id), today)) continue
-    const outcome = planner.plan(one, done.get(one.id), up.get(one.id) ?? null)
-    if ('row' in outcome) rows.push(outcome.row)
-    else unplanned.push(outcome.unplanned)
+    const was = wasOf(happened, one.id)
+    if (isOver(was.done, today, true)) continue
+    const outcome = planner.plan(one, was)
+    if ('row' in outcome) {
+      const { careUntil } = outcome.row
+      if (!isOver(was.done, today, careUntil !== undefined && careUntil >= today)) rows.push(outcome.row)
+    } else unplanned.push(outcome.unplanned)
   }
   return { rows: planner.share(rows), unplanned }
 }

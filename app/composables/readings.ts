@@ -3,13 +3,7 @@ import { concentrationOf, readRate } from '#core/feed/rate'
 import { density, type Feed } from '#core/feed/feed'
 import type { Material } from '#core/media/material'
 import { packsSaid } from '#core/stores/goods'
-import {
-  printBoth,
-  printExactly,
-  printNumber,
-  printQuantity,
-  unitShown,
-} from '#core/units/format'
+import { printBoth, printExactly, printNumber, printQuantity, unitShown } from '#core/units/format'
 import { parseNumber, parseQuantity } from '#core/units/parse'
 import type { Dimension, Kitchen } from '#core/units/unit'
 

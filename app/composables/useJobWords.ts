@@ -2,8 +2,8 @@ import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
-import { jobWords } from '#core/season/wording'
-import type { Danger, Job } from '#core/season/today'
+import { jobWords } from '#core/season/today/wording'
+import type { Danger, Job } from '#core/season/today/job'
 import { printNumber } from '#core/units/format'
 
 /** A job in words, and what is wrong where it is in danger. */
@@ -14,7 +14,7 @@ export function useJobWords() {
   const { volume, length, temperature } = useMeasures()
 
   const words = (job: Job) =>
-    jobWords(job, season.row(job.of[0]?.sowingId ?? '')?.planned, context.nameOfMix, { volume, length })
+    jobWords(job, season.row(job.of[0]?.sowingId ?? ''), context.nameOfMix, { volume, length, temperature })
 
   function dangerText(danger: Danger): string {
     switch (danger.kind) {

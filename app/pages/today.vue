@@ -16,7 +16,7 @@ import { usePreferences } from '~/state/preferences'
 import { useSeason } from '~/state/season'
 import { Printer } from '@lucide/vue'
 import type { Day } from '#core/season/day'
-import type { Job } from '#core/season/today'
+import type { Job } from '#core/season/today/job'
 import { nightAhead } from '#shared/season'
 
 definePageMeta({

@@ -15,15 +15,8 @@ import { edgeMoved, movedBy } from '#core/season/moves'
 import { withOutside } from '#core/season/places/stays'
 import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand'
 import { rungsOf } from '#core/season/sowing'
-import {
-  doneBySowing,
-  isOver,
-  upBySowing,
-  type Job,
-  type JobKind,
-  type JobTarget,
-  type Mark,
-} from '#core/season/today'
+import type { Job, JobKind, JobTarget, Mark } from '#core/season/today/job'
+import { doneBySowing, isOver, movedBySowing, upBySowing } from '#core/season/today/marks'
 import { hasSeason, jobsOn, openRows, seasonPlanner, type PlannedRow } from '#shared/season'
 import { asMark, type EntryRecord } from '#shared/records/entry'
 import { asSowingRequest, type SowingRecord } from '#shared/records/sowing'
@@ -54,7 +47,10 @@ export const useSeason = defineStore('season', () => {
   const marks = computed((): Mark[] => household.entries.flatMap(({ body }) => asMark(body)))
   const done = computed(() => doneBySowing(marks.value))
   const up = computed(() => upBySowing(marks.value))
-  const open = computed(() => household.sowings.filter(({ id }) => !isOver(done.value.get(id), today.value)))
+  const moves = computed(() => movedBySowing(marks.value))
+  const open = computed(() =>
+    household.sowings.filter(({ id }) => !isOver(done.value.get(id), today.value, true)),
+  )
   const planned = computed(() => {
     if (!planner.value) return { rows: [], unplanned: [] }
     const hand = moving.value
@@ -62,9 +58,8 @@ export const useSeason = defineStore('season', () => {
     return openRows(
       planner.value,
       thought.value ? [...all, thought.value] : all,
-      done.value,
+      { done: done.value, up: up.value, moved: moves.value },
       today.value,
-      up.value,
     )
   })
   const rows = computed((): PlannedRow[] => planned.value.rows)

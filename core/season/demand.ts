@@ -9,6 +9,8 @@ import type { PlannedSowing } from './sowing'
 
 /** A sowing of the season with what follows from it. */
 export interface SeasonRow {
+  /** The day the care of a last container ends; none where it goes into the ground. */
+  readonly careUntil?: Day | undefined
   readonly id: string
   readonly name: string
   readonly planned: PlannedSowing
@@ -151,7 +153,7 @@ export function feedRunOf(
 }
 
 /** Things of one kind, the first of each group and what follows it within so many days; sorted by day. */
-function gather<T>(
+export function gather<T>(
   sorted: readonly T[],
   kind: (one: T) => string,
   day: (one: T) => Day,

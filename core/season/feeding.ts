@@ -4,6 +4,7 @@ import type { Feed } from '../feed/feed'
 import type { Crop } from '../sowing/crop'
 import type { SeasonBook } from './book'
 import { addDays, daysBetween, type Day } from './day'
+import { feedsOfLast } from './final-care'
 import type { PlannedSowing } from './sowing'
 
 /** A feed of one sowing. */
@@ -35,9 +36,12 @@ export function feedSowing(
   feed: Feed,
   school: FeedingSchool['id'],
   book: SeasonBook,
+  /** The day the care of a last container ends; none where it goes into the ground. */
+  careUntil?: Day,
 ): SowingFeeding {
   const { emergeOn, rungs, outOn } = planned
-  if (!emergeOn || emergeOn >= outOn) return { feeds: [], hungryOn: null }
+  const last = careUntil ? feedsOfLast(planned, school, careUntil) : []
+  if (!emergeOn || emergeOn >= outOn) return { feeds: last, hungryOn: null }
   const pieces: { feed: FeedRung; rung: number }[] = []
   let recipeId = rungs[0]!.recipeId
   for (const rung of rungs) {
@@ -65,7 +69,7 @@ export function feedSowing(
       feed: { ...where, stageId, days: Math.min(days, 120), nMgPerL, everyDays },
     })
   }
-  if (pieces.length === 0) return { feeds: [], hungryOn: null }
+  if (pieces.length === 0) return { feeds: last, hungryOn: null }
   const programme = planProgramme({
     feed,
     appetite: crop.appetite,
@@ -75,14 +79,17 @@ export function feedSowing(
   })
   return {
     hungryOn: programme.hungryFrom === null ? null : addDays(emergeOn, programme.hungryFrom),
-    feeds: programme.events
-      // On the day they go out nobody carries a can after them.
-      .filter(({ notYet, day }) => !notYet && addDays(emergeOn, day) < outOn)
-      .map(({ day, rung, nMgPerL, mlPerPlant }) => ({
-        on: addDays(emergeOn, day),
-        rung: pieces[rung]!.rung,
-        nMgPerL,
-        solutionL: (mlPerPlant * rungs[pieces[rung]!.rung]!.plants) / 1000,
-      })),
+    feeds: [
+      ...programme.events
+        // On the day they go out nobody carries a can after them.
+        .filter(({ notYet, day }) => !notYet && addDays(emergeOn, day) < outOn)
+        .map(({ day, rung, nMgPerL, mlPerPlant }) => ({
+          on: addDays(emergeOn, day),
+          rung: pieces[rung]!.rung,
+          nMgPerL,
+          solutionL: (mlPerPlant * rungs[pieces[rung]!.rung]!.plants) / 1000,
+        })),
+      ...last,
+    ],
   }
 }

@@ -45,6 +45,8 @@ export interface SowingRequest {
   readonly rungs: readonly LadderRung[] | null
   /** What came up by the last count; nothing where nobody counted. */
   readonly up?: Count | null | undefined
+  /** Parts that were moved on while the rest stayed, by rung. */
+  readonly moved?: readonly { readonly rung: number; readonly on: Day; readonly plants: number }[] | undefined
   /** What was done, and when: `treat`, `rung-0`, `up`, `rung-1` …, `out`. What follows moves with it. */
   readonly done: Readonly<Record<string, Day>>
   /** What is not done yet cannot begin before this day: late work pushes what follows. */
@@ -81,6 +83,8 @@ export interface PlannedRung {
   /** How they stand in trays that are shared; nothing said for pots, and before they are shared out. */
   readonly placed?: Placed
   readonly plants: number
+  /** Of them, moved on already; what is filled and mixed is for the rest. */
+  readonly moved: number
   readonly care: Care
 }
 
@@ -251,13 +255,22 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     container = rung.containerId ? book.findContainer(rung.containerId)! : before!.container
     const places =
       index === 0 ? start.cells : rung.stage === 'set in' ? Math.min(request.plants, carried) : carried
-    const fill = {
-      ...fillOf(rung, container, Math.ceil(places / each), crop),
+    const parts = request.done[`rung-${index}`]
+      ? []
+      : (request.moved ?? []).filter((part) => part.rung === index && index > 0)
+    const moved = Math.min(
+      places - 1,
+      parts.reduce((sum, part) => sum + part.plants, 0),
+    )
+    const filled = (plants: number) => ({
+      ...fillOf(rung, container!, Math.ceil(plants / each), crop),
       ...(each > 1 && { plants: each }),
-      ...ballOf(rung, before, container, each),
-    }
+      ...ballOf(rung, before, container!, each),
+    })
+    const fill = filled(places - moved)
     const where = wheres[index]!
-    const flats = flatsOf(container) * fill.count
+    const flatsFor = (plants: number) => flatsOf(container!) * filled(plants).count
+    const flats = flatsFor(places)
     const span = { from: froms[index]!, until: until(index), flats }
     return {
       index,
@@ -269,10 +282,16 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
       container,
       recipeId: rung.recipeId,
       looseL: rung.recipeId === null ? 0 : book.looseL(rung.recipeId, fill),
-      cells: Math.ceil(places / each),
+      cells: Math.ceil((places - moved) / each),
       flats: rung.stage === 'harden' || rung.stage === 'set in' ? 0 : flats,
       where,
-      stays: staysOf(where, span, upOn),
+      stays: [
+        ...parts.flatMap((part) =>
+          staysOf(where, { from: part.on, until: span.from, flats: flatsFor(part.plants) }, upOn),
+        ),
+        ...staysOf(where, span, upOn),
+      ],
+      moved,
       plants: index === 0 ? start.cells : places,
       care: cares[index]!,
     }

@@ -319,6 +319,7 @@ export const entries = pgTable(
     times: doublePrecision().notNull(),
     evenIfShort: boolean().notNull(),
     count: integer(),
+    part: boolean().notNull().default(false),
     snoozedUntil: date({ mode: 'string' }).$type<Day>(),
     act: uuid(),
     moves: jsonb().$type<EntryRecord['moves']>().notNull(),

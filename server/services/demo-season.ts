@@ -1,7 +1,7 @@
 import { addDays, type Day } from '#core/season/day'
 import { placeOf } from '#core/season/places/place'
 import { rung, type LadderRung } from '#core/season/ladder'
-import type { JobKind } from '#core/season/today'
+import type { JobKind } from '#core/season/today/job'
 import type { Bodies } from '#shared/collections'
 import { newEntry } from '#shared/records/entry'
 import type { SowingRecord } from '#shared/records/sowing'

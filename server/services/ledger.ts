@@ -2,6 +2,8 @@ import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { planDose } from '#core/feed/dose'
 import { planBatch } from '#core/media/batch'
 import type { Day } from '#core/season/day'
+import { keepsOn } from '#core/season/final-care'
+import { LADDERS } from '#core/season/ladder'
 import { goodsName, goodsUnit, type Goods } from '#core/stores/goods'
 import { drawFrom } from '#core/stores/draw'
 import { addUp, needsOfBatch, type Need } from '#core/stores/needs'
@@ -163,15 +165,22 @@ async function move(tx: Transaction, householdId: string, moves: Moves): Promise
   }
 }
 
+/** What stands in a last container goes on after it is out, until its crop is ended. */
+const LADDERS_KEPT_ON = LADDERS.filter(({ rungs }) => keepsOn(rungs)).map(({ id }) => id)
+const KEEPS_ON = sql`coalesce(sowing.rungs @> '[{"stage": "set in"}]'::jsonb, sowing.ladder_id in (${sql.join(
+  LADDERS_KEPT_ON.map((id) => sql`${id}`),
+  sql`, `,
+)}), false)`
+
 /** Sowings that an entry ends, or no longer ends, carry the day, so that finished years need not be looked through. */
 export async function markOver(tx: Transaction, householdId: string, { kind, about }: EntryRecord) {
-  if (kind !== 'out' && kind !== 'give up') return
+  if (kind !== 'out' && kind !== 'give up' && kind !== 'end') return
   for (const { what, id } of about)
     if (what === 'sowings')
       await tx.execute(sql`
         update sowing set over_on = (
           select min(e."on") from entry e
-          where e.household_id = ${householdId} and e.kind in ('out', 'give up') and e.snoozed_until is null
+          where e.household_id = ${householdId} and (e.kind in ('give up', 'end') or (e.kind = 'out' and not ${KEEPS_ON})) and e.snoozed_until is null
             and e.voided_at is null and e.about @> ${JSON.stringify([{ what, id }])}::jsonb)
         where household_id = ${householdId} and id = ${id}`)
 }

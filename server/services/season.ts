@@ -1,11 +1,12 @@
 import { setImmediate } from 'node:timers/promises'
 import { sql } from 'drizzle-orm'
 import { dayIn, type Day } from '#core/season/day'
-import { doneBySowing, upBySowing, type Job, type Mark } from '#core/season/today'
+import type { Job, Mark } from '#core/season/today/job'
+import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
 import type { Stored } from '#shared/collections'
 import type { SowingRecord } from '#shared/records/sowing'
 import { asMark } from '#shared/records/entry'
-import { hasSeason, jobsOn, openRows, seasonPlanner, type SeasonContext } from '#shared/season'
+import { hasSeason, jobsOn, openRows, seasonPlanner, wasOf, type SeasonContext } from '#shared/season'
 import { db } from '../db/client'
 import { sowings } from '../db/schema'
 import { contextFor, entriesAbout, findHousehold, SEASON_LISTS } from './reading'
@@ -67,14 +68,13 @@ async function plannedGently(
   marks: readonly Mark[],
 ) {
   const planner = seasonPlanner(context, today)
-  const done = doneBySowing(marks)
-  const up = upBySowing(marks)
+  const happened = { done: doneBySowing(marks), up: upBySowing(marks), moved: movedBySowing(marks) }
   for (const [i, one] of sowings.entries()) {
     // It is remembered until all are put together.
-    planner.plan(one, done.get(one.id), up.get(one.id) ?? null)
+    planner.plan(one, wasOf(happened, one.id))
     if (i % AT_A_TIME === AT_A_TIME - 1) await setImmediate()
   }
-  return openRows(planner, sowings, done, today, up)
+  return openRows(planner, sowings, happened, today)
 }
 
 /** When anything the season hangs on was last written, removals included. */

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { JOB_KINDS, type Mark } from '#core/season/today'
+import { JOB_KINDS, type Mark } from '#core/season/today/job'
 import { amount, day, id, name } from '../rules'
 
 /** `batch made`, `feed given`: at the bench. `counted`: a shelf or a packet was filled, counted or put right. */
@@ -28,7 +28,7 @@ export const entry = z.object({
       z.object({
         what: z.enum(['sowings', 'batches', 'feedings', 'stocks', 'packets']),
         id,
-        rung: z.int().min(0).max(20).nullable().default(null).describe('Which rung of a sowing’s ladder'),
+        rung: z.int().min(0).max(99).nullable().default(null).describe('Which rung of a sowing’s ladder'),
       }),
     )
     .min(1, 'Say what it was for.')
@@ -50,6 +50,7 @@ export const entry = z.object({
     .describe(
       'What was counted: cells or seedlings that came up, plants that were moved; null where nobody counted',
     ),
+  part: z.boolean().default(false).describe('Only so many were moved on; the rest stays where it is for now'),
   snoozedUntil: day
     .nullable()
     .default(null)
@@ -87,6 +88,7 @@ export const newEntry = (
   times: 1,
   evenIfShort: false,
   count: null,
+  part: false,
   snoozedUntil: null,
   act: null,
   moves: [],
@@ -97,12 +99,14 @@ export const newEntry = (
 const isJob = (kind: EntryKind): kind is Mark['what'] => (JOB_KINDS as readonly string[]).includes(kind)
 
 /** The entry as a mark on the season; none where it is not about the season. */
-export function asMark({ kind, about, on, snoozedUntil, count }: EntryRecord): Mark[] {
-  if (!isJob(kind)) return []
-  const of = about.flatMap(({ what, id, rung }) =>
-    what === 'sowings' && rung !== null ? [{ sowingId: id, rung }] : [],
+export function asMark({ kind, about, on, snoozedUntil, count, part }: EntryRecord): Mark[] {
+  // A batch that was made for sowings is their mix.
+  const what = kind === 'batch made' ? 'make mix' : kind
+  if (!isJob(what)) return []
+  const of = about.flatMap((one) =>
+    one.what === 'sowings' && one.rung !== null ? [{ sowingId: one.id, rung: one.rung }] : [],
   )
-  return [{ what: kind, of, on, snoozedUntil, count }]
+  return of.length ? [{ what, of, on, snoozedUntil, count, part }] : []
 }
 
 /** Done once for each thing it is about, however often it is said; done once a day; as often as it is said. */
@@ -115,6 +119,13 @@ const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {
   'make mix': 'ever',
   rung: 'ever',
   look: 'a day',
+  uncover: 'ever',
+  thin: 'ever',
+  fan: 'ever',
+  roots: 'ever',
+  settle: 'ever',
+  care: 'ever',
+  end: 'ever',
   feed: 'a day',
   harden: 'a day',
   shelter: 'a day',
@@ -126,6 +137,8 @@ const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {
 export function saysTheSame(one: EntryRecord, other: EntryRecord, about: About): boolean {
   if (one.kind !== other.kind || ONCE[one.kind] === 'each time') return false
   if (one.snoozedUntil !== null || other.snoozedUntil !== null) return false
+  // A part that is moved can be followed by another, on the same day too.
+  if (one.part || other.part) return false
   if (ONCE[one.kind] === 'a day' && one.on !== other.on) return false
   return one.about.some(({ what, id, rung }) => what === about.what && id === about.id && rung === about.rung)
 }

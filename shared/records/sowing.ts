@@ -2,8 +2,7 @@ import * as z from 'zod'
 import { ladderById, LADDERS, RUNG_STAGES } from '#core/season/ladder'
 import type { SeasonFrame } from '#core/season/frame'
 import { seasonEnds } from '#core/season/frost'
-import type { Day } from '#core/season/day'
-import { sowingProblems, type Count, type SowingRequest } from '#core/season/sowing'
+import { sowingProblems, type SowingRequest } from '#core/season/sowing'
 import type { Problem } from '#core/problem'
 import type { Context } from '../context'
 import { amount, day as calendarDay, id, idsOf, name, reference } from '../rules'
@@ -69,9 +68,12 @@ type Reckoned = Pick<Context, 'crops' | 'packets' | 'book'> & { readonly frame: 
 export function asSowingRequest(
   record: SowingRecord,
   known: Reckoned,
-  done: Readonly<Record<string, Day>> = {},
-  notBefore: Day | null = null,
-  up: Count | null = null,
+  {
+    done = {},
+    notBefore = null,
+    up,
+    moved,
+  }: Partial<Pick<SowingRequest, 'done' | 'notBefore' | 'up' | 'moved'>> = {},
 ): SowingRequest | undefined {
   const inBook = known.crops.get(record.cropId)
   if (!inBook) return undefined
@@ -99,6 +101,7 @@ export function asSowingRequest(
     done,
     notBefore,
     up,
+    moved,
   }
 }
 

@@ -11,7 +11,7 @@ import { useNotices } from '~/composables/useNotices'
 import { useSeason } from '~/state/season'
 import { useUndo } from '~/state/undo'
 import { useWishes } from '~/composables/useWishes'
-import { containersText } from '#core/season/wording'
+import { containersText } from '#core/season/today/wording'
 import { WISH_EXAMPLE, type Ask } from '#core/season/wish/wish'
 import { asSowingRequest, sowingRecordProblems } from '#shared/records/sowing'
 import type { Day } from '#core/season/day'
@@ -45,7 +45,7 @@ const answer = computed(() => {
   try {
     const done: Record<string, Day> = wish.value!.sown ? { 'rung-0': body.value.sowOn! } : {}
     return planSowing(
-      asSowingRequest(body.value, season.known!, done, season.today)!,
+      asSowingRequest(body.value, season.known!, { done, notBefore: season.today })!,
       season.frame!,
       season.known!.book,
     )

@@ -8,7 +8,7 @@ import { useDates } from '~/composables/useDates'
 import { useSeason } from '~/state/season'
 import { counted } from '#core/bench/wording'
 import type { Day } from '#core/season/day'
-import type { JobKind, JobTarget } from '#core/season/today'
+import type { JobKind, JobTarget } from '#core/season/today/job'
 import { newEntry } from '#shared/records/entry'
 
 /** A job that was done: on which day, how many, and a note. What came up is counted here. */

@@ -9,7 +9,7 @@ import { useSeason } from '~/state/season'
 import DoneForm from '~/components/today/DoneForm.vue'
 import { CalendarCheck, ChartNoAxesGantt, Check, Clock, FileText, RotateCcw } from '@lucide/vue'
 import { addDays, type Day } from '#core/season/day'
-import type { Job } from '#core/season/today'
+import type { Job } from '#core/season/today/job'
 
 /** A job with a large place to tick it off. */
 const props = defineProps<{ job: Job; current: boolean }>()

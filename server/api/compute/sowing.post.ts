@@ -22,7 +22,7 @@ export default route(
   ({ body }) => {
     const known = seasonKnown(body)
     return tabled({
-      ...planSowing(asSowingRequest(body.sowing, known, {}, body.today)!, known.frame, known.book),
+      ...planSowing(asSowingRequest(body.sowing, known, { notBefore: body.today })!, known.frame, known.book),
     })
   },
 )

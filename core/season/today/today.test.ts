@@ -1,8 +1,10 @@
 import { describe, expect, it } from '@jest/globals'
-import { addDays, type Day } from './day'
-import { feedRuns, mixRuns } from './demand'
-import { frame, row } from './test/fixture'
-import { doneBySowing, jobsOf, type Mark, type TodayInput } from './today'
+import { addDays, type Day } from '../day'
+import { feedRuns, mixRuns } from '../demand'
+import { frame, row } from '../test/fixture'
+import type { Mark, TodayInput } from './job'
+import { doneBySowing } from './marks'
+import { jobsOf } from './today'
 
 describe('today', () => {
   const pepper = row('t', 'pepper')

@@ -1,0 +1,108 @@
+import { addDays, daysBetween, type Day } from '../day'
+import { feedRunOf, gather, type FedRung, type FeedRun } from '../demand'
+import { PLAIN, stateOn, targetKey, type Job, type TodayInput } from './job'
+import { doneOn, type Marked } from './marks'
+import { standsNow } from './standing'
+
+/** A giving stands for a feed that is so many days away. */
+const STANDS_FOR_DAYS = 2
+/** A feed that was missed is left out where the next is so near, days. */
+const NEXT_IS_NEAR_DAYS = 2
+const TOGETHER_DAYS = 1
+
+type Due = FedRung & { readonly nMgPerL: number; readonly givenOn: Day | undefined }
+
+/**
+ * Feeds to carry. One that was missed moves to today, and of several only the last: nothing piles up. Where the next is
+ * near, that one stands in for it.
+ */
+export function feedJobs(
+  { feeds, rows, today, canL }: TodayInput,
+  marked: Marked,
+  days: ReadonlyMap<string, Readonly<Record<string, Day>>>,
+): Job[] {
+  const byId = new Map(rows.map((row) => [row.id, row]))
+  const given = feedsGiven(feeds, marked)
+  const bySowing = new Map<string, Due[]>()
+  for (const feed of feeds)
+    for (const one of feed.of) {
+      if (!reached(one)) continue
+      const due = { ...one, nMgPerL: feed.nMgPerL, givenOn: given.get(one) }
+      bySowing.set(one.sowingId, [...(bySowing.get(one.sowingId) ?? []), due])
+    }
+  const shown = [...bySowing.values()].flatMap((list) => toCarry(list, today))
+  const groups = gather(
+    shown.sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0)),
+    ({ nMgPerL, givenOn }) => `${nMgPerL} ${givenOn ?? ''}`,
+    ({ on }) => on,
+    TOGETHER_DAYS,
+  )
+  return groups.map((group): Job => {
+    const [first] = group as [Due]
+    const run = feedRunOf(first.nMgPerL, group, { canL })
+    const isGiven = first.givenOn !== undefined
+    return {
+      ...PLAIN,
+      id: `feed ${run.on} ${first.nMgPerL} ${targetKey(first)}`,
+      kind: 'feed',
+      of: group.map(({ sowingId, rung }) => ({ sowingId, rung })),
+      names: group.map(({ sowingId }) => byId.get(sowingId)?.name ?? ''),
+      dueOn: run.on,
+      state: isGiven ? 'done' : stateOn(run.on, today, null),
+      placeIds: [...new Set(group.flatMap(({ sowingId }) => placesOf(sowingId)))],
+      feed: run,
+      first: group.every(({ sowingId }) => !wasFed(sowingId)),
+    }
+  })
+
+  /** Plants that never came so far, or are out, are not fed; in a last container they are fed once they are. */
+  function reached(target: FedRung): boolean {
+    const done = days.get(target.sowingId)
+    const rungs = byId.get(target.sowingId)?.planned.rungs
+    if (rungs?.[target.rung]?.stage === 'set in') return done?.out !== undefined
+    return doneOn('rung', target, marked) !== undefined && !done?.out
+  }
+  function placesOf(sowingId: string): readonly string[] {
+    const row = byId.get(sowingId)
+    return (row && standsNow(row.planned, days.get(sowingId))?.placeIds) ?? []
+  }
+  function wasFed(sowingId: string): boolean {
+    return byId.get(sowingId)!.planned.rungs.some(({ index }) => marked.has(`feed ${sowingId} ${index}`))
+  }
+}
+
+/** Of one sowing: what was given today, the last that was missed, moved to today, and those to come. */
+function toCarry(list: readonly Due[], today: Day): Due[] {
+  const open = list.filter(({ givenOn }) => givenOn === undefined)
+  const coming = open.filter(({ on }) => on >= today)
+  const missed = open.findLast(({ on }) => on < today)
+  const fedSince =
+    missed &&
+    list.some(({ on, givenOn }) => givenOn !== undefined && (on > missed.on || givenOn >= missed.on))
+  const soon = coming.some(({ on }) => daysBetween(today, on) <= NEXT_IS_NEAR_DAYS)
+  return [
+    ...list.filter(({ givenOn }) => givenOn === today),
+    ...(missed && !fedSince && !soon ? [{ ...missed, on: today }] : []),
+    ...coming,
+  ]
+}
+
+/** The day on which each feed was given: every giving stands for the nearest feed of its plants, and for no other. */
+function feedsGiven(feeds: readonly FeedRun[], marked: Marked): Map<FedRung, Day> {
+  const of = new Map<string, FedRung[]>()
+  for (const one of feeds.flatMap((feed) => feed.of))
+    of.set(targetKey(one), [...(of.get(targetKey(one)) ?? []), one])
+  const given = new Map<FedRung, Day>()
+  for (const [at, planned] of of)
+    for (const day of marked.get(`feed ${at}`)?.done ?? []) {
+      const open = planned.filter((one) => !given.has(one))
+      const away = (one: FedRung) => Math.abs(daysBetween(day, one.on))
+      const nearest = open
+        .filter((one) => away(one) <= STANDS_FOR_DAYS)
+        .reduce<FedRung | null>((best, one) => (best && away(best) <= away(one) ? best : one), null)
+      // Given later than that, it was the last one missed.
+      const found = nearest ?? open.findLast(({ on }) => on < addDays(day, -STANDS_FOR_DAYS))
+      if (found) given.set(found, day)
+    }
+  return given
+}

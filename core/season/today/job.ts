@@ -1,0 +1,130 @@
+import type { Crop } from '../../sowing/crop'
+import { addDays, type Day } from '../day'
+import type { FeedRun, MixRun, SeasonRow } from '../demand'
+import type { RungStage } from '../ladder'
+import type { CareVisit } from '../final-care'
+
+export const JOB_KINDS = [
+  'treat',
+  'soak mix',
+  'make mix',
+  'rung',
+  'look',
+  'uncover',
+  'thin',
+  'fan',
+  'roots',
+  'settle',
+  'feed',
+  'harden',
+  'shelter',
+  'out',
+  'care',
+  // Never due: what a household does with a sowing that failed, or one whose crop is over.
+  'give up',
+  'end',
+] as const
+export type JobKind = (typeof JOB_KINDS)[number]
+
+/** What a job is about: a rung of one or more sowings. */
+export interface JobTarget {
+  readonly sowingId: string
+  readonly rung: number
+}
+
+/** What a household did or put off: one mark for one action, on all the rungs it was for. */
+export interface Mark {
+  readonly what: JobKind
+  readonly of: readonly JobTarget[]
+  /** The day it was done, or put off. */
+  readonly on: Day
+  /** null where it was done. */
+  readonly snoozedUntil: Day | null
+  /** What was counted: cells or seedlings that came up, plants that were moved; null where nobody counted. */
+  readonly count?: number | null | undefined
+  /** Only so many of them were moved; the rest stays where it is for now. */
+  readonly part?: boolean | undefined
+}
+
+export interface Job {
+  readonly id: string
+  readonly kind: JobKind
+  readonly stage: RungStage | null
+  readonly of: readonly JobTarget[]
+  readonly names: readonly string[]
+  readonly dueOn: Day
+  readonly state: 'due' | 'late' | 'danger' | 'coming' | 'done'
+  /** What hurts if it waits, or what is wrong. */
+  readonly danger: Danger | null
+  /** Places the hands go to, by their ids; none where it is done at the bench. */
+  readonly placeIds: readonly string[]
+  readonly mix: MixRun | null
+  readonly feed: FeedRun | null
+  /** The first feed of these plants. */
+  readonly first: boolean
+  /** Hours outside, where it is hardening. */
+  readonly hours: number | null
+  /** Plants that were moved already, where a part was. */
+  readonly moved: number
+  /** What a crop in its last container wants. */
+  readonly care: CareVisit | null
+}
+
+export type Danger =
+  | { readonly kind: 'no-show'; readonly expected: Day; readonly verdict: 'late' | 'sow again' | 'too cold' }
+  | { readonly kind: 'nights too cold'; readonly nightC: number; readonly lowestC: number }
+  | { readonly kind: 'shelf full'; readonly place: string; readonly on: Day; readonly flats: number }
+
+/** A place that overflows, from a day on. */
+export interface FullPlace {
+  readonly placeId: string
+  readonly name: string
+  readonly on: Day
+  readonly flats: number
+}
+
+export type TodayRow = SeasonRow & { readonly crop: Crop }
+
+export interface TodayInput {
+  readonly rows: readonly TodayRow[]
+  readonly mixes: readonly MixRun[]
+  readonly feeds: readonly FeedRun[]
+  readonly marks: readonly Mark[]
+  readonly today: Day
+  /** Coldest night that is forecast for the days ahead, °C; null where nobody looked. */
+  readonly nightC: number | null
+  /** First day on which each place that is too small overflows. */
+  readonly full: readonly FullPlace[]
+  /** The can feeds are carried in, L. */
+  readonly canL: number
+  /** Whether the mix of a recipe is made of dry coir, which is soaked the evening before. */
+  readonly wantsSoak: (recipeId: string) => boolean
+}
+
+/** Days ahead that are shown. */
+export const AHEAD_DAYS = 7
+
+export const targetKey = ({ sowingId, rung }: JobTarget): string => `${sowingId} ${rung}`
+
+/** How a job stands on a day. */
+export function stateOn(dueOn: Day, today: Day, danger: Danger | null): Job['state'] {
+  if (danger) return 'danger'
+  if (dueOn > today) return 'coming'
+  return dueOn < today ? 'late' : 'due'
+}
+
+/** The last day that is shown. */
+export const horizonOf = (today: Day): Day => addDays(today, AHEAD_DAYS)
+
+/** What most jobs have in common. */
+export const PLAIN = {
+  stage: null,
+  danger: null,
+  placeIds: [],
+  mix: null,
+  feed: null,
+  first: false,
+  hours: null,
+  moved: 0,
+  care: null,
+} as const

@@ -1,0 +1,153 @@
+import type { Crop } from '../../sowing/crop'
+import { addDays, daysBetween, type Day } from '../day'
+import { visitsOf } from '../final-care'
+import { hardeningPlan } from '../hardening'
+import type { RungStage } from '../ladder'
+import { nightIn, OUTSIDE, type Place } from '../places/place'
+import { emergenceVerdict, type PlannedRung } from '../sowing'
+import {
+  AHEAD_DAYS,
+  horizonOf,
+  PLAIN,
+  stateOn,
+  targetKey,
+  type Danger,
+  type FullPlace,
+  type Job,
+  type JobKind,
+  type TodayInput,
+  type TodayRow,
+} from './job'
+import { doneOn, type Marked, type MovedPart } from './marks'
+import { momentsOf } from './moments'
+import { standsNow } from './standing'
+
+/** What one sowing asks for: its treatment, its rungs, its moments, its hardening, and its last container. */
+export function sowingJobs(
+  row: TodayRow,
+  input: TodayInput,
+  marked: Marked,
+  days: Readonly<Record<string, Day>>,
+  moved: readonly MovedPart[],
+): Job[] {
+  const { today } = input
+  const { planned, crop } = row
+  const jobs: Job[] = []
+  const stands = standsNow(planned, days)
+  const add = (
+    kind: JobKind,
+    rung: number,
+    dueOn: Day,
+    danger: Danger | null = null,
+    more: Partial<Job> & { stage?: RungStage; everyDay?: boolean; gentle?: boolean } = {},
+  ) => {
+    const { everyDay, gentle, ...rest } = more
+    const target = { sowingId: row.id, rung }
+    const at = doneOn(kind, target, marked)
+    const done = everyDay ? at === today : at !== undefined
+    // What was done on another day is no longer shown.
+    if (done && at !== today) return
+    const state = stateOn(dueOn, today, danger)
+    jobs.push({
+      ...PLAIN,
+      id: `${kind} ${targetKey(target)}`,
+      kind,
+      of: [target],
+      names: [row.name],
+      dueOn,
+      state: done ? 'done' : gentle && state === 'late' ? 'due' : state,
+      danger: done ? null : danger,
+      placeIds: stands?.placeIds ?? [],
+      ...rest,
+    })
+  }
+  const was = (kind: JobKind, rung: number) => doneOn(kind, { sowingId: row.id, rung }, marked) !== undefined
+  const outIndex = planned.rungs.length
+  const outAt = doneOn('out', { sowingId: row.id, rung: outIndex }, marked)
+  if (outAt !== undefined) {
+    if (outAt === today) add('out', outIndex, planned.outDueOn)
+    for (const visit of visitsOf(row, outAt))
+      if (visit.on >= addDays(today, -VISIT_KEEPS_DAYS) && visit.on <= horizonOf(today))
+        addVisit(visit.on, visit.index)
+    return jobs
+  }
+  function addVisit(on: Day, index: number) {
+    const visit = visitsOf(row, outAt!)[index]!
+    // Each visit is a rung of its own, so that one done stands for itself.
+    add('care', CARE_RUNGS + index, on, null, { care: visit, gentle: true, placeIds: [OUTSIDE.id] })
+  }
+  const sown = was('rung', 0)
+
+  if (planned.treatOn && !sown) add('treat', 0, planned.treatOn)
+  for (const rung of planned.rungs) {
+    const before = rung.index === 0 || was('rung', rung.index - 1)
+    // A rung is shown once the one before it is done; the next date stands in the season.
+    if (rung.stage === 'set in' || !before) continue
+    const cold = rung.stage === 'harden' ? coldNight(input.nightC, crop, rung.where.place) : null
+    const full = fullPlace(rung, input.full, today)
+    const danger = rung.from <= horizonOf(today) ? (cold ?? full) : null
+    add('rung', rung.index, rung.dueOn, danger, {
+      stage: rung.stage,
+      moved: moved.reduce((sum, part) => sum + (part.rung === rung.index ? part.plants : 0), 0),
+    })
+  }
+  if (sown && !was('rung', 1) && planned.emergeOn) {
+    const verdict = emergenceVerdict(planned, today)
+    const danger: Danger | null =
+      verdict === 'late' || verdict === 'sow again'
+        ? { kind: 'no-show', expected: planned.emergeOn, verdict }
+        : null
+    add('look', 0, planned.emergeOn, danger)
+  }
+  for (const { kind, rung, on, until } of momentsOf(row, days))
+    if (today <= until) add(kind, rung, on, null, { gentle: true })
+  const hardening = planned.rungs.find(({ stage }) => stage === 'harden')
+  if (hardening && was('rung', hardening.index) && today >= hardening.from && today < hardening.until) {
+    const plan = hardeningPlan(hardening.from, daysBetween(hardening.from, hardening.until))
+    const now = plan.find(({ on }) => on === today)
+    if (now)
+      add(
+        'harden',
+        hardening.index,
+        today,
+        now.hours >= 24 ? coldNight(input.nightC, crop, hardening.where.place) : null,
+        { hours: now.hours, everyDay: true },
+      )
+  }
+  // What stands in a frame or outside is brought in on such a night; what is hardened has that said with it.
+  if (stands && stands.rung.stage !== 'harden') {
+    const cold = coldNight(input.nightC, crop, stands.rung.where.place)
+    if (cold) add('shelter', stands.rung.index, today, cold, { everyDay: true })
+  }
+  const lastIndex = planned.rungs.findLastIndex(({ stage }) => stage !== 'set in')
+  if (was('rung', lastIndex)) {
+    const near = planned.outOn <= horizonOf(today)
+    add('out', outIndex, planned.outDueOn, near ? coldNight(input.nightC, crop, OUTSIDE) : null)
+  }
+  return jobs
+}
+
+/** A visit that was missed is asked for so many days; then the next stands in for it. */
+const VISIT_KEEPS_DAYS = 5
+/** Visits to a last container are numbered after all rungs a ladder can have. */
+const CARE_RUNGS = 20
+
+/** A night by the forecast that is too cold for a crop in that place. */
+function coldNight(forecastC: number | null, crop: Crop, place: Place): Danger | null {
+  const nightC = forecastC === null ? null : nightIn(place, forecastC)
+  return nightC !== null && nightC < crop.lowestNightC
+    ? { kind: 'nights too cold', nightC, lowestC: crop.lowestNightC }
+    : null
+}
+
+/** A place that overflows while this rung stands there, and which it would still have to enter. */
+function fullPlace(rung: PlannedRung, full: readonly FullPlace[], today: Day): Danger | null {
+  const found = full.find(
+    ({ placeId, on }) =>
+      on <= addDays(today, AHEAD_DAYS) &&
+      rung.stays.some((stay) => stay.placeId === placeId && on >= stay.from && on <= stay.until),
+  )
+  return found && rung.from >= today
+    ? { kind: 'shelf full', place: found.name, on: found.on, flats: found.flats }
+    : null
+}

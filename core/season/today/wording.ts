@@ -1,0 +1,221 @@
+import { counted } from '../../bench/wording'
+import { printNumber } from '../../units/format'
+import type { PlannedRung, PlannedSowing } from '../sowing'
+import type { Crop } from '../../sowing/crop'
+import type { CareKind, CareVisit } from '../final-care'
+import { heightFor, LIGHT_WANTED } from '../light'
+import { lampOf } from '../places/place-light'
+import type { Job } from './job'
+
+/** `2 × 72-cell tray`; `4 cells of a shared 24-cell tray`. */
+export function containersText({
+  fill,
+  cells,
+  placed,
+}: Pick<PlannedRung, 'fill' | 'cells' | 'placed'>): string {
+  const { container, count, plants } = fill
+  const each = plants && plants > 1 ? `, ${plants} in each` : ''
+  if (!placed?.sharesWith.length) return `${count} × ${container.name}${each}`
+  const whole = Math.floor(cells / container.cells)
+  const rest = `${counted(cells % container.cells, 'cell')} of a shared ${container.name}`
+  return `${whole ? `${whole} × ${container.name} and ` : ''}${rest}${each}`
+}
+
+const DOING: Readonly<Record<PlannedRung['stage'], string>> = {
+  sow: 'Sow',
+  broadcast: 'Broadcast',
+  'prick out': 'Prick out',
+  'pot up': 'Pot up',
+  harden: 'Begin to harden off',
+  'set in': 'Set in its last container',
+}
+
+const names = (all: readonly string[]) =>
+  all.length > 3 ? `${all.slice(0, 2).join(', ')} and ${all.length - 2} more` : [...new Set(all)].join(', ')
+
+export interface JobWords {
+  /** What is to be done, in one line. */
+  readonly title: string
+  /** How much, with what. */
+  readonly detail: string
+}
+
+/** How the hand sows: seeds, cells, depth and cover, and what stands on the label first. */
+function sowingText(
+  { seeds, perCell }: PlannedSowing,
+  rung: PlannedRung,
+  name: string,
+  length: (mm: number) => string,
+): string {
+  const { coverMm, coverMaterialId } = rung.fill
+  const each = rung.stage === 'sow' && seeds > rung.cells ? `, ${perCell} in each cell` : ''
+  const depth =
+    coverMm === 0
+      ? 'on the surface, pressed in'
+      : `${length(coverMm)} deep${coverMaterialId === 'vermiculite' ? ', covered with vermiculite' : ''}`
+  return `label it first: ${name}. ${counted(seeds, 'seed')}${each}, ${depth}; ${containersText(rung)}`
+}
+
+/** How a household says amounts. */
+export interface Saying {
+  readonly volume: (l: number) => string
+  readonly length: (mm: number) => string
+  readonly temperature: (celsius: number) => string
+}
+
+const treatmentTitle = (who: string, crop: Crop | undefined) => {
+  const doing = { soak: 'Soak', nick: 'Nick', chill: 'Chill' }
+  return crop?.treatment ? `${doing[crop.treatment.kind]} the seed of ${who}` : `Treat the seed of ${who}`
+}
+
+/** What is done to the seed, for how long, where, and with what water [common practice]. */
+function treatmentText(crop: Crop | undefined, temperature: Saying['temperature']): string {
+  if (!crop?.treatment) return 'before it is sown'
+  const { kind, days } = crop.treatment
+  if (kind === 'chill')
+    return `${counted(days, 'day')} in the fridge, at about ${temperature(4)}: between damp paper in a closed bag, with its label; look for mould each week`
+  if (kind === 'nick') return 'a scratch through the coat with a file or a nail clipper, away from the scar'
+  return days < 1
+    ? `a few hours in hand-warm water, about ${temperature(40)}`
+    : `${days <= 1 ? 'overnight' : counted(days, 'day')} in hand-warm water, about ${temperature(40)} to begin with; change it each day, and sow wet`
+}
+
+/** Where the tray goes on the day of the first sprout, and how high its lamp hangs. */
+function uncoverText({ where, care }: PlannedRung, length: Saying['length']): string {
+  const { untilUp, place } = where
+  const lamp = place.light && lampOf(place.light)
+  const wanted = (LIGHT_WANTED.seedling.low + LIGHT_WANTED.seedling.high) / 2
+  const height = lamp && care.lightHours > 0 ? heightFor(lamp, care.lightHours, wanted) : null
+  return [
+    ...(untilUp.cover === 'none' ? [] : [`take off the ${untilUp.cover} today`]),
+    ...(untilUp === place ? [] : [`off ${untilUp.name}, to ${place.name}`]),
+    ...(height
+      ? [`lamp ${length(height.value * 10)} over the leaves, ${counted(care.lightHours, 'hour')} a day`]
+      : lamp
+        ? ['lamp as close as it may hang']
+        : []),
+  ].join('; ')
+}
+
+function outText(crop: Crop | undefined, planned: PlannedSowing | undefined): string {
+  if (!crop?.clump || !planned || planned.perCell < 2) return ''
+  return `; clumps of ${planned.perCell} are set whole, or pulled apart in water`
+}
+
+const CARE: Readonly<Record<CareKind, string>> = {
+  stake: 'a stake beside each',
+  granular: 'granular feed',
+  calcium: 'lime',
+  'top-dress': 'castings on top',
+}
+
+/** What a plant in its last container is given, each and all, and its water. */
+function careText({ parts, waterL, plants }: CareVisit, volume: Saying['volume']): string {
+  const given = parts.map(({ kind, perPlantL, allL }) =>
+    perPlantL === 0
+      ? CARE[kind]
+      : `${volume(perPlantL)} of ${CARE[kind]} each${plants > 1 ? `, ${volume(allL)} in all` : ''}`,
+  )
+  return `${given.join('; ')}. Water: about ${volume(waterL)} a day each in warm weather`
+}
+
+/**
+ * A job in words.
+ *
+ * @param of the job's first sowing, as it is planned, and its crop
+ * @param nameOfMix the name of a recipe
+ * @param say how the household says a volume, a length and a temperature
+ */
+export function jobWords(
+  job: Job,
+  of: { readonly planned: PlannedSowing; readonly crop: Crop } | undefined,
+  nameOfMix: (recipeId: string) => string,
+  say: Saying,
+): JobWords {
+  const { planned, crop } = of ?? {}
+  const litres = say.volume
+  const who = names(job.names)
+  const rung = planned?.rungs[job.of[0]?.rung ?? -1]
+  switch (job.kind) {
+    case 'treat':
+      return { title: treatmentTitle(who, crop), detail: treatmentText(crop, say.temperature) }
+    case 'soak mix':
+      return {
+        title: `Soak coir for ${nameOfMix(job.mix!.recipeId)}`,
+        detail: `for ${litres(job.mix!.looseL)} of mix for ${who}: the evening before, or half an hour before mixing`,
+      }
+    case 'make mix':
+      return {
+        title: `Make ${litres(job.mix!.looseL)} of ${nameOfMix(job.mix!.recipeId)}`,
+        detail: `for ${who}${job.mix!.tubs > 1 ? `, in ${job.mix!.tubs} tubs` : ''}`,
+      }
+    case 'rung':
+      return {
+        title: `${DOING[job.stage!]} ${who}`,
+        detail: !rung
+          ? ''
+          : job.moved > 0
+            ? `${printNumber(job.moved)} of ${counted(rung.plants, 'plant')} are moved; the rest into ${containersText(rung)}`
+            : job.stage === 'sow' || job.stage === 'broadcast'
+              ? sowingText(planned!, rung, job.names[0] ?? '', say.length)
+              : job.stage === 'harden'
+                ? `${counted(rung.plants, 'plant')}, a little longer outside each day`
+                : `${counted(rung.plants, 'plant')} into ${containersText(rung)}`,
+      }
+    case 'look':
+      return { title: `See whether ${who} is up`, detail: 'count what came up' }
+    case 'uncover':
+      return { title: `Cover off, light on: ${who}`, detail: rung ? uncoverText(rung, say.length) : '' }
+    case 'thin':
+      return {
+        title: `Thin ${who} to one in each cell`,
+        detail: 'snip the weaker ones at the foot; or keep them together, if they are planted as a pair',
+      }
+    case 'fan':
+      return {
+        title: `Moving air for ${who}`,
+        detail: 'a fan on low, or a hand over them twice a day: stems thicken, mould does not settle',
+      }
+    case 'roots':
+      return {
+        title: `Look at the roots of ${who}`,
+        detail: 'lift one: at the hole or holding the mix, it is time to pot up; circling, it is late',
+      }
+    case 'settle':
+      return {
+        title: `See how ${who} stands after the move`,
+        detail: 'upright again by the third day; out of strong light until then, and no feed',
+      }
+    case 'feed':
+      return {
+        title: `${job.first ? 'First feed: ' : 'Feed '}${who}`,
+        detail: `${litres(job.feed!.solutionL)} at ${printNumber(job.feed!.nMgPerL)} mg/L of nitrogen${
+          job.feed!.cans > 1 ? `, ${job.feed!.cans} cans` : ''
+        }`,
+      }
+    case 'harden':
+      return {
+        title:
+          job.hours === 24
+            ? `Leave ${who} out overnight`
+            : `${who} outside for ${counted(job.hours ?? 0, 'hour')}`,
+        detail: 'hardening off',
+      }
+    case 'shelter':
+      return {
+        title: `Bring in or cover ${who} tonight`,
+        detail: rung ? `it stands in ${rung.where.place.name}` : '',
+      }
+    case 'out':
+      return {
+        title: `Plant out ${who}`,
+        detail: `well watered, in the evening or under a grey sky${outText(crop, planned)}`,
+      }
+    case 'care':
+      return { title: `Look after ${who}`, detail: job.care ? careText(job.care, say.volume) : '' }
+    case 'end':
+      return { title: `The crop of ${who} is over`, detail: 'nothing more is asked for it' }
+    case 'give up':
+      return { title: `Give up on ${who}`, detail: 'it no longer stands on the shelf' }
+  }
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "entry" ADD COLUMN "part" boolean DEFAULT false NOT NULL;
