@@ -33,6 +33,7 @@ const batch = {
   recipeId: 'lean-and-light',
   lowerRecipeId: null,
   onDate: '2027-03-14',
+  sowings: [],
   ...mix,
 }
 const label = {

@@ -44,6 +44,7 @@ async function batchOf(materialId: string) {
     recipeId: null,
     lowerRecipeId: null,
     onDate: null,
+    sowings: [],
     parts: [{ materialId, parts: 1 }],
     fills: [{ containerId: tin.id, count: 10, coverMm: 0, coverMaterialId: 'mix' }],
     allowances: DEFAULT_ALLOWANCES,

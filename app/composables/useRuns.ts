@@ -5,14 +5,30 @@ import { useNotes } from '~/composables/useNotes'
 import { whyNot } from '~/composables/whyNot'
 import { useKeeping } from '~/state/keeping'
 import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { COVER_IS_THE_MIX } from '#core/media/batch-request'
 import { batchOf } from '#core/season/shopping'
 import type { FeedRun, MixRun } from '#core/season/demand'
 
+/** What a run fills, as a batch keeps it. */
+export const fillsOf = (run: MixRun) =>
+  run.fills.map(({ container, count, cells, coverMm, coverMaterialId, plants, ballContainerId }) => ({
+    containerId: container.id,
+    count,
+    cells,
+    coverMm,
+    coverMaterialId: coverMm > 0 ? coverMaterialId : COVER_IS_THE_MIX,
+    plants,
+    ballContainerId,
+  }))
+/** The rungs a run is for, as a batch keeps them. */
+export const forSowings = ({ of }: MixRun) => of.map(({ sowingId, rung }) => ({ id: sowingId, rung }))
+
 /** From what the season asks for to a card at the bench: a batch or a feed that is planned in one press. */
 export function useRuns() {
   const season = useSeason()
+  const household = useHousehold()
   const context = useContext()
   const router = useRouter()
   const keeping = useKeeping()
@@ -24,6 +40,15 @@ export function useRuns() {
   const refused = (error: unknown) => note(whyNot(error))
 
   async function planBatch(run: MixRun) {
+    // One that is planned for these sowings already is not planned twice.
+    const there = household.batches.find(
+      (one) =>
+        !household.making(one.id) &&
+        run.of.every(({ sowingId, rung }) =>
+          one.body.sowings.some((target) => target.id === sowingId && target.rung === rung),
+        ),
+    )
+    if (there) return void (await router.push(`/bench/${there.id}`))
     const recipe = context.recipes.get(run.recipeId)
     if (!recipe) return void note('That recipe is no longer here.')
     const scoop = context.scoops[0]
@@ -34,17 +59,8 @@ export function useRuns() {
         name: names(run.of).slice(0, 120) || context.nameOfMix(run.recipeId),
         recipeId: run.recipeId,
         lowerRecipeId: null,
-        fills: run.fills.map(
-          ({ container, count, cells, coverMm, coverMaterialId, plants, ballContainerId }) => ({
-            containerId: container.id,
-            count,
-            cells,
-            coverMm,
-            coverMaterialId: coverMm > 0 ? coverMaterialId : COVER_IS_THE_MIX,
-            plants,
-            ballContainerId,
-          }),
-        ),
+        fills: fillsOf(run),
+        sowings: forSowings(run),
         scoop: scoop
           ? { name: scoop.name, volumeL: scoop.capacityMl! / 1000 }
           : { name: 'Litre', volumeL: 1 },

@@ -11,6 +11,7 @@ import { NuxtLink } from '#components'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import MixAir from '~/components/mix/MixAir.vue'
 import MixExtras from '~/components/mix/MixExtras.vue'
+import MixFor from '~/components/mix/MixFor.vue'
 import MixFills from '~/components/mix/MixFills.vue'
 import MixShed from '~/components/mix/MixShed.vue'
 import MixTest from '~/components/mix/MixTest.vue'
@@ -294,6 +295,7 @@ const blocked = computed(() => {
           :placeholder="mix.recipe ? `${mix.recipe.name} batch` : 'Batch'"
           @update:model-value="mix.change('name', (draft) => (draft.name = $event))"
         />
+        <MixFor />
         <DayField
           :model-value="mix.draft.onDate"
           optional

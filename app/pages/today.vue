@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import { useDebounceFn, useEventListener } from '@vueuse/core'
 import JobLine from '~/components/today/JobLine.vue'
+import PlaceStrip from '~/components/today/PlaceStrip.vue'
 import WeekSheet from '~/components/today/WeekSheet.vue'
 import { useDates } from '~/composables/useDates'
 import { useJobWords } from '~/composables/useJobWords'
@@ -17,12 +18,13 @@ import { useSeason } from '~/state/season'
 import { Printer } from '@lucide/vue'
 import type { Day } from '#core/season/day'
 import type { Job } from '#core/season/today/job'
+import { walkOf, type Stop } from '#core/season/today/walk'
 import { nightAhead } from '#shared/season'
 
 definePageMeta({
   place: {
     title: 'Today',
-    what: 'what is due, late or in danger',
+    what: 'one walk round: bench, places, evening',
     words: 'jobs harden prick out pot up water week due',
     order: 1,
     key: 't',
@@ -35,25 +37,14 @@ const { printDay } = useDates()
 const { words } = useJobWords()
 const preferences = usePreferences()
 
-const GROUPS: { state: Job['state']; name: string }[] = [
-  { state: 'danger', name: 'In danger' },
-  { state: 'late', name: 'Late' },
-  { state: 'due', name: 'Due today' },
-  { state: 'done', name: 'Done today' },
-  { state: 'coming', name: 'This week' },
-]
-const groups = computed(() =>
-  GROUPS.map((group) => ({
-    ...group,
-    jobs: season.jobs.filter(({ state }) => state === group.state),
-  })).filter(({ jobs }) => jobs.length),
+const stops = computed(() =>
+  season.known ? walkOf(season.kept, season.jobs, season.done, season.known.frame.places, season.today) : [],
 )
-/** What presses stands on the left, the week ahead beside it. */
-const sides = computed(() => [
-  { key: 'now', groups: groups.value.filter(({ state }) => state !== 'coming') },
-  { key: 'week', groups: groups.value.filter(({ state }) => state === 'coming') },
-])
-const list = computed(() => groups.value.flatMap(({ jobs }) => jobs))
+const TITLE = { 'at the bench': 'At the bench', 'in the evening': 'This evening' } as const
+const titleOf = (stop: Stop) => stop.place?.name ?? TITLE[stop.when as keyof typeof TITLE]
+const coming = computed(() => season.jobs.filter(({ state }) => state === 'coming'))
+const todo = computed(() => stops.value.flatMap(({ jobs }) => jobs).filter(({ state }) => state !== 'done'))
+const list = computed(() => [...stops.value.flatMap(({ jobs }) => jobs), ...coming.value])
 const current = ref<string | null>(null)
 const lines = new Map<string, { focus: () => void }>()
 const hold = (id: string, line: unknown) => {
@@ -131,32 +122,51 @@ const print = () => window.print()
       <p>Nothing is sown yet. Say what you will raise, and its days stand here.</p>
       <NuxtLink to="/season" class="button main">Plan the season</NuxtLink>
     </div>
-    <p v-else-if="!groups.some(({ state }) => state !== 'coming')" class="quiet">Nothing is due today.</p>
-    <div v-for="side in sides" :key="side.key" class="now">
-      <section
-        v-for="group in side.groups"
-        :key="group.state"
-        class="group no-print"
-        :class="group.state"
-        :aria-labelledby="`jobs-${group.state}`"
-      >
-        <h2 :id="`jobs-${group.state}`">{{ group.name }}</h2>
-        <ul>
-          <JobLine
-            v-for="job in group.jobs"
-            :key="job.id"
-            :ref="(line) => hold(job.id, line)"
-            :job="job"
-            :current="at?.id === job.id"
-            @focusin="current = job.id"
-            @done="done(job)"
-            @undo="undo(job)"
-            @snooze="(until) => snooze(job, until)"
-            @again="season.sowAgain(job.of[0]!.sowingId)"
+    <p v-else-if="!todo.length" class="quiet">Nothing is due today.</p>
+    <ol v-if="stops.length" class="walk no-print">
+      <li v-for="stop in stops" :key="stop.key">
+        <section class="stop" :aria-labelledby="`stop-${stop.key}`">
+          <h2 :id="`stop-${stop.key}`">{{ titleOf(stop) }}</h2>
+          <PlaceStrip
+            v-if="stop.place && stop.standing.length"
+            :place="stop.place"
+            :standing="stop.standing"
           />
-        </ul>
-      </section>
-    </div>
+          <ul v-if="stop.jobs.length">
+            <JobLine
+              v-for="job in stop.jobs"
+              :key="job.id"
+              :ref="(line) => hold(job.id, line)"
+              :job="job"
+              :current="at?.id === job.id"
+              @focusin="current = job.id"
+              @done="done(job)"
+              @undo="undo(job)"
+              @snooze="(until) => snooze(job, until)"
+              @again="season.sowAgain(job.of[0]!.sowingId)"
+            />
+          </ul>
+          <p v-else class="soft">nothing to do here</p>
+        </section>
+      </li>
+    </ol>
+    <section v-if="coming.length" class="now no-print" aria-labelledby="jobs-coming">
+      <h2 id="jobs-coming">This week</h2>
+      <ul>
+        <JobLine
+          v-for="job in coming"
+          :key="job.id"
+          :ref="(line) => hold(job.id, line)"
+          :job="job"
+          :current="at?.id === job.id"
+          @focusin="current = job.id"
+          @done="done(job)"
+          @undo="undo(job)"
+          @snooze="(until) => snooze(job, until)"
+          @again="season.sowAgain(job.of[0]!.sowingId)"
+        />
+      </ul>
+    </section>
     <WeekSheet />
   </div>
 </template>
@@ -226,16 +236,43 @@ kbd {
   }
 }
 
-.group h2 {
-  padding-bottom: 0.3rem;
+/* One way round: a path with a stop for each place. */
+.walk {
+  display: grid;
+  gap: 1.4rem;
+  grid-template-columns: minmax(0, 1fr);
 }
 
-.danger h2 {
-  color: var(--beet);
+.walk > li {
+  position: relative;
+  padding-left: 1.9rem;
 }
 
-.late h2 {
-  color: var(--marigold-ink);
+.walk > li::before {
+  content: '';
+  position: absolute;
+  top: 0.35rem;
+  left: 0.2rem;
+  width: 0.85rem;
+  height: 0.85rem;
+  border: 3px solid var(--enamel);
+  border-radius: 50%;
+  background: var(--paper);
+}
+
+.walk > li:not(:last-child)::after {
+  content: '';
+  position: absolute;
+  top: 1.5rem;
+  bottom: -1.5rem;
+  left: 0.65rem;
+  border-left: 3px dotted var(--line-strong);
+}
+
+.stop {
+  container-type: inline-size;
+  display: grid;
+  gap: 0.5rem;
 }
 
 .quiet {

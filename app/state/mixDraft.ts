@@ -40,6 +40,7 @@ function newDraft(kitchen: Kitchen): MixDraft {
     ...plainBatch(),
     lowerRecipeId: null,
     onDate: null,
+    sowings: [],
     extras: copyOf([...recipe.extras]),
     preparations: [...recipe.preparations],
   }

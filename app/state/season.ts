@@ -11,7 +11,7 @@ import { useKeeping } from '~/state/keeping'
 import { useSaving } from '~/state/saving'
 import { useUndo, type Act } from '~/state/undo'
 import { dayAt, type Day } from '#core/season/day'
-import { edgeMoved, movedBy } from '#core/season/moves'
+import { edgeMoved, heldOver, movedBy } from '#core/season/moves'
 import { withOutside } from '#core/season/places/stays'
 import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand'
 import { rungsOf } from '#core/season/sowing'
@@ -240,6 +240,32 @@ export const useSeason = defineStore('season', () => {
       note(whyNot(error))
     }
   }
+  /** In a bigger pot for a fortnight, with its mix and feed, because the weather does not let it out. */
+  async function holdOver(id: string) {
+    const one = row(id)
+    const body = sowing(id)?.body
+    if (!one || !body || !known.value) return
+    const rungs = rungsOf(asSowingRequest(body, known.value)!)
+    const days = done.value.get(id) ?? {}
+    const begun = rungs.filter((_, i) => days[`rung-${i}`] !== undefined).length
+    const held = heldOver(
+      copyOf(body),
+      one.planned,
+      rungs,
+      known.value.containers.values(),
+      begun,
+      today.value,
+    )
+    if (!held) return note('There is no bigger pot in the book: keep it where it is, cool and dry.')
+    const act = await keepAll(`${body.name}, held over`, [
+      { id, after: { ...held, rungs: held.rungs && [...held.rungs] } as SowingRecord },
+    ])
+    if (act)
+      note(`${body.name} is potted on and held over for a fortnight.`, {
+        name: 'Undo',
+        run: () => undoing.takeBack(act),
+      })
+  }
   const lost = computed(() => household.sowings.filter(({ id }) => done.value.get(id)?.lost !== undefined))
 
   return {
@@ -275,6 +301,7 @@ export const useSeason = defineStore('season', () => {
     undoLast,
     giveUp,
     takeUp,
+    holdOver,
     sowAgain,
     lost,
   }

@@ -1,5 +1,6 @@
+import { cellVolume, type Container } from '../containers/container'
 import { addDays, daysBetween, type Day } from './day'
-import type { LadderRung } from './ladder'
+import { rung as newRung, type LadderRung } from './ladder'
 import type { PlannedSowing } from './sowing'
 
 /** What a sowing keeps of its days; a record or a request. */
@@ -45,3 +46,55 @@ export function edgeMoved<Sowing extends Dated>(
     outOn: sowing.outOn && addDays(planned.outOn, last ? by : 0),
   }
 }
+
+/** A pot to hold over in holds so many times what they stand in [common practice: the next size, not the biggest]. */
+const NEXT_SIZE = 1.6
+/** Held over for so long, and again where it must be [default]. */
+const HELD_DAYS = 14
+const POT_MIX = 'stretched-potting'
+
+/**
+ * The sowing held over: potted on into the next size before it is hardened, for a fortnight, because the weather does not
+ * let it out.
+ *
+ * @param pots what it can be potted into
+ * @param begun rungs that are begun
+ * @returns null where there is no bigger pot
+ */
+export function heldOver<Sowing extends Dated>(
+  sowing: Sowing,
+  planned: PlannedSowing,
+  rungs: readonly LadderRung[],
+  pots: Iterable<Container>,
+  begun: number,
+  today: Day,
+): Sowing | null {
+  const harden = rungs.findIndex(({ stage }) => stage === 'harden')
+  const end = rungs.findLastIndex(({ stage }) => stage !== 'set in') + 1
+  // What is begun keeps its place in the ladder.
+  const index = Math.min(end, Math.max(harden < 0 ? end : harden, begun))
+  const stands = planned.rungs[index - 1]
+  if (!stands) return null
+  const least = cellVolume(stands.container).value * NEXT_SIZE
+  const [next] = [...pots]
+    .filter((one) => one.kind === 'pot' && one.cells === 1 && cellVolume(one).value >= least)
+    .sort((a, b) => cellVolume(a).value - cellVolume(b).value)
+  if (!next) return null
+  const before = rungs.slice(0, index).map((one, i) => ({
+    ...one,
+    // It has stood there until today.
+    days: Math.max(
+      1,
+      daysBetween(
+        planned.rungs[i]!.from,
+        i === index - 1 ? latest(today, stands.from) : planned.rungs[i]!.until,
+      ),
+    ),
+  }))
+  const recipeId =
+    rungs.findLast((one) => one.recipeId !== null && one.stage === 'pot up')?.recipeId ?? POT_MIX
+  const held = { ...newRung('pot up', next.id, recipeId), days: HELD_DAYS }
+  return { ...sowing, rungs: [...before, held, ...rungs.slice(index)], sowOn: planned.sowOn, outOn: null }
+}
+
+const latest = (one: Day, other: Day): Day => (one > other ? one : other)

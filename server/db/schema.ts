@@ -170,6 +170,7 @@ export const batches = pgTable(
     lowerParts: jsonb().$type<BatchRecord['lowerParts']>().notNull().default([]),
     lowerRecipeId: text(),
     onDate: date({ mode: 'string' }).$type<Day>(),
+    sowings: jsonb().$type<BatchRecord['sowings']>().notNull().default([]),
   },
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),

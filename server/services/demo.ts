@@ -206,6 +206,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
         ...plainBatch(),
         lowerRecipeId: null,
         onDate: null,
+        sowings: [],
       },
     ],
     [
@@ -223,6 +224,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
         ...plainBatch(),
         lowerRecipeId: null,
         onDate: null,
+        sowings: [],
       },
     ],
     [
@@ -237,6 +239,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
         ...plainBatch(),
         lowerRecipeId: null,
         onDate: null,
+        sowings: [],
         packIds: { coir: 'dry-5000' },
         extras: [{ materialId: 'rock-dust', gPerL: 5 }],
         tubL: 40,

@@ -4,7 +4,7 @@ import { FEELS } from '#core/media/hydration'
 import { DAMPNESSES } from '#core/media/moisture'
 import { cellVolume } from '#core/containers/container'
 import type { Problem } from '#core/problem'
-import { amount, day, name, reference, ruled } from '../rules'
+import { amount, day, id, name, reference, ruled } from '../rules'
 import { contextOf, type Context } from '../context'
 import { container } from './container'
 import { material } from './material'
@@ -60,6 +60,11 @@ export const batch = batchFields.extend({
   recipeId: reference.nullable().describe('The recipe it started from'),
   lowerRecipeId: reference.nullable().default(null).describe('The recipe the lower mix started from'),
   onDate: day.nullable().default(null).describe('The day the containers are filled'),
+  sowings: z
+    .array(z.object({ id, rung: z.int().min(0).max(20) }))
+    .max(500, 'A batch is for at most 500 rungs.')
+    .default([])
+    .describe('Rungs of sowings it is made for: when it is made, they have their mix'),
 })
 export type BatchRecord = z.output<typeof batch>
 

@@ -46,7 +46,10 @@ const entry = () =>
     name: props.batch.body.name,
     kind: 'batch made',
     on: on.value,
-    about: [{ what: 'batches', id: props.batch.id, rung: null }],
+    about: [
+      { what: 'batches', id: props.batch.id, rung: null },
+      ...props.batch.body.sowings.map(({ id, rung }) => ({ what: 'sowings' as const, id, rung })),
+    ],
     by: by.value.trim(),
     note: written.value.trim(),
     evenIfShort: evenIfShort.value,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import CheckField from '~/components/fields/CheckField.vue'
 import DayField from '~/components/fields/DayField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
@@ -26,6 +27,12 @@ const { printLongDay } = useDates()
 const on = ref<Day | null>(season.today)
 const count = ref<number | null>(null)
 const note = ref('')
+/** Some were moved and the rest stays: it is asked for again. */
+const restStays = ref(true)
+const someLeft = computed(
+  () => props.kind === 'rung' && !!props.counts && !!count.value && count.value < props.counts.most,
+)
+const isPart = computed(() => someLeft.value && restStays.value)
 const dayProblem = computed(() =>
   on.value === null
     ? 'Which day was it?'
@@ -56,6 +63,7 @@ const countProblem = computed(() => {
           on: on!,
           about: of.map(({ sowingId, rung }) => ({ what: 'sowings', id: sowingId, rung })),
           count,
+          part: isPart,
           note,
         })
     "
@@ -70,6 +78,10 @@ const countProblem = computed(() => {
       :hint="`of ${counted(counts.most, counts.what)}; empty where nobody counted`"
       :problem="countProblem"
     />
+    <CheckField v-if="someLeft" v-model="restStays"
+      >The rest stays where it is: {{ counted(counts!.most - count!, counts!.what) }} to move another
+      day</CheckField
+    >
     <DayField v-model="on" label="On" :problem="dayProblem" />
     <TextField v-model="note" label="Note" />
   </EntryForm>

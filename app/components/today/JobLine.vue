@@ -27,8 +27,11 @@ const counts = computed(() => {
   if (!target || more.length) return null
   if (props.job.kind === 'look') return season.countable(target.sowingId)
   const rung = season.row(target.sowingId)?.planned.rungs[target.rung]
-  return props.job.kind === 'rung' && rung && rung.index > 0 ? { what: 'plant', most: rung.plants } : null
+  return props.job.kind === 'rung' && rung && rung.index > 0
+    ? { what: 'plant', most: rung.plants - rung.moved }
+    : null
 })
+const mayHold = computed(() => props.job.kind === 'out' || props.job.stage === 'harden')
 const press = () =>
   isDone.value ? emit('undo') : props.job.kind === 'look' ? (asking.value = true) : emit('done')
 const tick = useTemplateRef<HTMLButtonElement>('tick')
@@ -48,7 +51,12 @@ defineExpose({ focus: () => tick.value?.focus() })
       <Check v-if="isDone" aria-hidden="true" />
     </button>
     <div class="what">
-      <p class="title">{{ said.title }}</p>
+      <p class="title">
+        {{ said.title }}
+        <span v-if="job.state === 'danger' || job.state === 'late'" class="state">{{
+          job.state === 'danger' ? 'in danger' : 'late'
+        }}</span>
+      </p>
       <p class="soft">
         {{ said.detail
         }}<template v-if="job.state === 'late' || job.state === 'coming'">
@@ -67,6 +75,14 @@ defineExpose({ focus: () => tick.value?.focus() })
       <Button v-else-if="job.danger?.kind === 'no-show'" @click="$emit('again')">
         <RotateCcw aria-hidden="true" /> Sow again
       </Button>
+      <Button v-else-if="job.kind === 'thin'" @click="season.mark(job, `Kept together: ${job.names[0]}`)"
+        >Keep both</Button
+      >
+      <Button
+        v-else-if="job.danger?.kind === 'nights too cold' && mayHold"
+        @click="season.holdOver(job.of[0]!.sowingId)"
+        >Hold over in a bigger pot</Button
+      >
       <NuxtLink v-else-if="job.danger?.kind === 'shelf full'" to="/season#over-title" class="button">
         What has to move?
       </NuxtLink>
@@ -162,6 +178,29 @@ li {
   font-size: 1.2rem;
   font-weight: 650;
   line-height: 1.25;
+}
+
+.state {
+  display: inline-block;
+  padding: 0 0.5em;
+  border-radius: 1em;
+  font-size: 0.85rem;
+  font-weight: 700;
+  vertical-align: 0.12em;
+}
+
+.danger .state {
+  background: var(--beet-wash);
+  color: var(--beet);
+}
+
+.late .state {
+  background: var(--paper-deep);
+  color: var(--marigold-ink);
+}
+
+.late .tick {
+  border-color: var(--marigold);
 }
 
 .done .title {

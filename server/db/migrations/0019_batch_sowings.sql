@@ -1,0 +1,1 @@
+ALTER TABLE "batch" ADD COLUMN "sowings" jsonb DEFAULT '[]'::jsonb NOT NULL;
