@@ -1,3 +1,4 @@
+import { countsSeedlings } from '#core/sowing/crop'
 import { CONTAINERS } from '#core/containers/catalogue'
 import { FEEDS } from '#core/feed/feeds'
 import { BUILT_IN } from '#core/media/materials'
@@ -88,7 +89,8 @@ report('A season of 200 sowings after one drag', oneDragMs, 'all of them planned
 const forty = requests.slice(0, 40).map((request, i) => ({
   id: String(i),
   plants: request.plants,
-  clump: request.crop.clump,
+  clump: countsSeedlings(request.crop),
+  seedlings: request.crop.seedlings,
   planned: rows[i]!.planned,
 }))
 const simulateMs = median(4, () => simulateSeasons(forty, 2000))

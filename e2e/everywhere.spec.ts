@@ -89,6 +89,8 @@ test('a bench card is one A4 page', async ({ page, household }) => {
   })
   await household.put('feedings', { ...FEEDING, batchId: batch.id })
   await goTo(page, `/bench/${batch.id}`)
+  // A reader prints what is there, in its own type.
+  await page.evaluate(() => document.fonts.ready)
   const pdf = (await page.pdf({ format: 'A4', printBackground: true, preferCSSPageSize: true })).toString(
     'latin1',
   )

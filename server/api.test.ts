@@ -339,6 +339,7 @@ describe('keeping', () => {
         germination: null,
         upDays: null,
         depthMm: null,
+        spacingMm: null,
       },
       sowings: sowing.parse({ name: 'Basil', cropId: 'basil', plants: 10 }),
       entries: newEntry({ name: 'Looked', kind: 'look', on: dayFrom('2027-03-02'), about: [] }),

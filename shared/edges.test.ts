@@ -120,6 +120,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
   batches: [
     batch.parse({
       name: 'Batch',
+      sowings: [{ id: ID, rung: 1 }],
       recipeId: null,
       parts,
       lowerParts: parts,
@@ -187,6 +188,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       germination: 0.8,
       upDays: { from: 6, to: 14 },
       depthMm: 8,
+      spacingMm: 300,
     },
   ],
   sowings: ['tomato', 'onion'].map((cropId) =>

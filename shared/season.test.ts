@@ -50,6 +50,7 @@ const known = contextOf({
         germination: 0.8,
         upDays: null,
         depthMm: null,
+        spacingMm: null,
       },
     },
   ],

@@ -67,7 +67,8 @@ export function seasonPlanner(context: SeasonContext, today: Day) {
         context.book,
         careUntil,
       )
-      return { row: { id, name: body.name, crop, planned: plan, feeding, careUntil } }
+      const spacingMm = body.packetId ? context.packets.get(body.packetId)?.spacingMm : null
+      return { row: { id, name: body.name, crop, planned: plan, feeding, careUntil, spacingMm } }
     } catch (error) {
       if (!(error instanceof RangeError)) throw error
       return {

@@ -12,7 +12,12 @@ import { useRemoval } from '~/composables/useRemoval'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { Plus, Trash2 } from '@lucide/vue'
-import { CROP_FAMILIES, CROP_FIGURES, coverOf, type Crop } from '#core/sowing/crop'
+import { CROP_FAMILIES, CROP_FIGURES, coverOf, hardinessOf, type Crop } from '#core/sowing/crop'
+import { agedGermination } from '#core/sowing/odds'
+import { CLUSTERS, GERMINATION_LAW } from '#core/sowing/seed-standards'
+import { given } from '#core/working/figure'
+import { yours } from '#core/working/source'
+import { useToday } from '~/composables/useToday'
 import { daysToEmergence } from '#core/sowing/emergence'
 import { ladderById } from '#core/season/ladder'
 import { printShare } from '#core/units/format'
@@ -33,6 +38,7 @@ definePageMeta({
 })
 
 const household = useHousehold()
+const today = useToday()
 const remove = useRemoval()
 
 const context = useContext()
@@ -88,13 +94,41 @@ const lines = computed(() => {
       `${one.seedsPerCell}${one.clump ? ', left together as a clump' : ''}`,
       s.seedsPerCell,
     ],
-    ['Germination', `${printShare(one.germination)} when fresh; ${one.seedLife}-lived seed`, s.germination],
+    ['Germination', `${printShare(one.germination)} when fresh`, s.germination],
+    ...(one.standardGermination === null
+      ? []
+      : [['At the least, on sale', printShare(one.standardGermination), GERMINATION_LAW] as const]),
+    [
+      'Seed keeps',
+      one.keepsYears === null
+        ? `${one.seedLife}-lived`
+        : `about ${counted(one.keepsYears, 'year')}, cool and dry`,
+      s.seedLife,
+    ],
+    ...(one.seedlings > 1
+      ? [['A seed is', `a cluster: about ${one.seedlings} seedlings from each`, CLUSTERS] as const]
+      : []),
     ['Appetite', one.appetite, s.appetite],
     ['Potting deep', one.buryStem ? 'roots from a buried stem' : 'no deeper than it stood', s.buryStem],
-    ['Lowest night', temperature(one.lowestNightC), s.lowestNightC],
+    ['Lowest night', `${temperature(one.lowestNightC)}: ${hardinessOf(one)}`, s.lowestNightC],
     ['Usual ladder', ladderById(one.ladderId).name, s.ladderId],
   ] as const
 })
+/** What seed of an earlier year still comes up by; nothing for this year's. */
+function nowOf({ year, germination }: PacketRecord): number | null {
+  const years = Number(today.value.slice(0, 4)) - year
+  if (years < 1) return null
+  const { seedLife, keepsYears, germination: fresh } = chosen.value
+  return agedGermination(
+    given('Germination', germination ?? fresh, 'share', yours()),
+    years,
+    seedLife,
+    keepsYears,
+  ).value
+}
+const belowStandard = (packet: PacketRecord) =>
+  chosen.value.standardGermination !== null &&
+  (nowOf(packet) ?? packet.germination ?? 1) < chosen.value.standardGermination
 const changed = computed(() => new Set(changedIn(chosen.value)))
 const packets = computed(() => household.packets.filter(({ body }) => body.cropId === chosen.value.id))
 
@@ -194,6 +228,9 @@ const TAGS = {
             ><template v-if="one.body.seeds !== null">, {{ counted(one.body.seeds, 'seed') }}</template
             ><template v-if="one.body.germination !== null"
               >, tested {{ printShare(one.body.germination) }}</template
+            ><template v-if="nowOf(one.body)">, about {{ printShare(nowOf(one.body)!) }} by now</template
+            ><template v-if="belowStandard(one.body)"
+              >: less than seed on sale must have, sow thicker or buy fresh</template
             >
           </span>
           <Button text :aria-label="`Remove ${one.body.name}`" @click="remove('packets', one)">

@@ -13,6 +13,7 @@ import { useUndo, type Act } from '~/state/undo'
 import { dayAt, type Day } from '#core/season/day'
 import { edgeMoved, heldOver, movedBy } from '#core/season/moves'
 import { withOutside } from '#core/season/places/stays'
+import { countsSeedlings } from '#core/sowing/crop'
 import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand'
 import { rungsOf } from '#core/season/sowing'
 import type { Job, JobKind, JobTarget, Mark } from '#core/season/today/job'
@@ -139,8 +140,8 @@ export const useSeason = defineStore('season', () => {
     const one = row(id)
     if (!one) return null
     const { planned, crop } = one
-    return crop.clump || planned.rungs[0]!.stage === 'broadcast'
-      ? { what: 'seed', most: planned.seeds, seedsEach: 1 }
+    return countsSeedlings(crop) || planned.rungs[0]!.stage === 'broadcast'
+      ? { what: 'seed', most: planned.seeds * crop.seedlings, seedsEach: 1 }
       : { what: 'cell', most: planned.cells, seedsEach: planned.perCell }
   }
   const isSown = (id: string) => done.value.get(id)?.['rung-0'] !== undefined

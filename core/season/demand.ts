@@ -9,6 +9,8 @@ import type { PlannedSowing } from './sowing'
 
 /** A sowing of the season with what follows from it. */
 export interface SeasonRow {
+  /** How far apart they are set out by their packet, mm; nothing said where it does not. */
+  readonly spacingMm?: number | null | undefined
   /** The day the care of a last container ends; none where it goes into the ground. */
   readonly careUntil?: Day | undefined
   readonly id: string

@@ -1,3 +1,4 @@
+import { countsSeedlings } from '../sowing/crop'
 import { comesUpBetween } from '../sowing/emergence'
 import { cellsFor, clumpsFor } from '../sowing/odds'
 import type { Figure } from '../working/figure'
@@ -78,8 +79,8 @@ export function noticesOf(
             kind: 'fewer came up' as const,
             up: up!,
             plants: left,
-            cells: crop.clump
-              ? clumpsFor(plants - left, perCell, chance.value, certainty)
+            cells: countsSeedlings(crop)
+              ? clumpsFor(Math.ceil((plants - left) / crop.seedlings), perCell, chance.value, certainty)
               : cellsFor(plants - left, chance.value, certainty),
           },
         ]

@@ -34,6 +34,8 @@ export interface Placed {
   readonly sharesWith: readonly string[]
   /** Names the tray that is shared: the same for all that stand in it; null where it is not. */
   readonly sharedTray: string | null
+  /** Cells still free in the tray that holds its last ones. */
+  readonly freeCells: number
   /** The first tray with room that it does not share, and why. */
   readonly apart: { readonly name: string; readonly why: Apart } | null
 }
@@ -101,6 +103,7 @@ export function packTrays(shares: readonly TrayShare[], withinDays: number): Map
       placed.set(share.key, {
         trays: Math.floor(share.cells / size) + (tray ? (share.cells % size) / tray.used : 0),
         sharesWith: others.map((part) => part.share.name),
+        freeCells: tray ? size - tray.used : 0,
         sharedTray: others.length ? tray!.of[0]!.share.key : null,
         apart:
           tray && others.length === 0 ? whyAlone(share, share.cells % size, trays, size, withinDays) : null,

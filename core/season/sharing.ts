@@ -33,7 +33,9 @@ export function shareTrays<One extends Row>(
       row.planned.rungs
         .map((rung) => {
           const where = at(rung)
-          return where ? `${where.trays} ${where.sharesWith.join()} ${where.apart?.name}` : ''
+          return where
+            ? `${where.trays} ${where.freeCells} ${where.sharesWith.join()} ${where.apart?.name}`
+            : ''
         })
         .join('|')
     const known = before.get(row.id)
@@ -50,7 +52,11 @@ export function shareTrays<One extends Row>(
 
 const keyOf = (id: string, rung: number) => `${id} ${rung}`
 
-const shareOf = ({ id, name, planned, crop }: Row, rung: PlannedRung): TrayShare => ({
+/** A rung as it takes part in sharing trays. */
+export const shareOf = (
+  { id, name, planned, crop }: Pick<Row, 'id' | 'name' | 'planned' | 'crop'>,
+  rung: PlannedRung,
+): TrayShare => ({
   key: keyOf(id, rung.index),
   name,
   container: rung.container,

@@ -5,8 +5,11 @@ import { batchProblems, DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from
 import type { MaterialLibrary } from '../media/material'
 import type { Extra, Part, Preparation } from '../media/recipe'
 import { needsOfBatch, type Need } from '../stores/needs'
+import { derive, given } from '../working/figure'
+import { practice } from '../working/source'
 import type { Day } from './day'
 import type { FeedRun, MixRun } from './demand'
+import type { CareVisit } from './final-care'
 
 /** What is wanted on a day. */
 export interface DatedNeeds {
@@ -47,6 +50,29 @@ export function needsOfFeed({ on, nMgPerL, solutionL }: FeedRun, feed: Feed): Da
     tools: [],
   })
   return { on, needs: [{ kind: 'feed', id: feed.id, amount: feed.form === 'powder' ? massG : volumeMl }] }
+}
+
+/** What a visit to plants in their last container takes: a medium by the litre, a powder by the gram. */
+export function needsOfVisit({ on, parts }: CareVisit, materials: MaterialLibrary): DatedNeeds {
+  return {
+    on,
+    needs: parts.flatMap(({ materialId, allL }): Need[] => {
+      const material = materialId === null ? undefined : materials.get(materialId)
+      if (!material || allL <= 0) return []
+      const litres = given('For all of them', allL, 'L', practice('by the container’s volume'))
+      const amount =
+        material.kind === 'medium'
+          ? litres
+          : derive(
+              'By weight',
+              'g',
+              'V * d',
+              { V: litres, d: given('Bulk density', material.dryBulkDensityGPerL, 'g/L', practice()) },
+              ({ V, d }) => V * d,
+            )
+      return [{ kind: 'material', id: material.id, amount }]
+    }),
+  }
 }
 
 /**

@@ -1,15 +1,17 @@
 import { describe, expect, it } from '@jest/globals'
+import { countsSeedlings } from '../sowing/crop'
 import { binomialAtMost } from '../sowing/odds'
 import { simulateSeasons, VARIATION } from './simulate'
 import { planSowing, type SowingRequest } from './sowing'
 import { LOSSES } from './start'
-import { ask, book, crop, frame, plan, framed } from './test/fixture'
+import { ask, book, crop, framed, plan } from './test/fixture'
 
 describe('simulated seasons', () => {
   const asSimulated = (cropId: string, more: Partial<SowingRequest> = {}) => ({
     id: cropId,
     plants: 48,
-    clump: crop(cropId).clump,
+    clump: countsSeedlings(crop(cropId)),
+    seedlings: crop(cropId).seedlings,
     planned: plan(cropId, more),
   })
 
@@ -47,6 +49,7 @@ describe('simulated seasons', () => {
       id: 'x',
       plants: 48,
       clump: false,
+      seedlings: 1,
       planned: planSowing(ask('aubergine'), framed({ heatC: null, dayC: 12, nightC: 12 }), book),
     }
     expect(simulateSeasons([cold], 100).chance.x).toBe(0)

@@ -16,7 +16,10 @@ export const VARIATION = {
 export interface SimulatedSowing {
   readonly id: string
   readonly plants: number
+  /** Whether each seedling is a plant of its own, not each cell. */
   readonly clump: boolean
+  /** Seedlings that a seed gives, where they are pulled apart. */
+  readonly seedlings: number
   readonly planned: PlannedSowing
 }
 
@@ -108,7 +111,7 @@ export function simulateSeasons(
   }
 }
 
-function modelOf({ plants, clump, planned }: SimulatedSowing, random: () => number) {
+function modelOf({ plants, clump, seedlings, planned }: SimulatedSowing, random: () => number) {
   const { germination, perCell, cells, seeds, rungs, emergence } = planned
   const packet = betaAround(germination.value, VARIATION.germinationSeeds, random)
   const losing = betaAround(LOSSES, VARIATION.lossPlants, random)
@@ -122,7 +125,7 @@ function modelOf({ plants, clump, planned }: SimulatedSowing, random: () => numb
     emerge() {
       const g = packet()
       if (!emergence) return 0
-      return single ? binomial(seeds, g)() : binomial(cells, 1 - (1 - g) ** perCell)()
+      return single ? binomial(seeds, g)() * seedlings : binomial(cells, 1 - (1 - g) ** perCell)()
     },
     lose: (up: number) => binomial(up, 1 - losing())(),
     rungs: rungs.map(({ from, until, recipeId, looseL, flats }) => ({

@@ -19,28 +19,32 @@ const SOME = 12
 
 /**
  * What may be sown on a day: crops whose range of sowing days holds it, for spring or for autumn, those that end soonest
- * first. What is too cold or too hot to come up on this bench is left out.
+ * first. What is too cold or too hot to come up there is left out.
+ *
+ * @param placeId where it is to stand; null for where such plants stand by habit
  */
 export function sowableNow(
   crops: Iterable<Crop>,
   frame: SeasonFrame,
   book: SeasonBook,
   today: Day,
+  placeId: string | null = null,
 ): SowableNow[] {
   return [...crops]
     .flatMap((crop): SowableNow[] =>
       (crop.autumn ? (['spring', 'autumn'] as const) : (['spring'] as const)).flatMap((season) => {
-        const planned = planSowing(asked(crop, season), frame, book)
+        const planned = planSowing({ ...asked(crop, season), placeId }, frame, book)
         const [from, until] = planned.sowRange
         if (!planned.emergence || today < from || today > until) return []
-        const sown = planSowing({ ...asked(crop, season), sowOn: today }, frame, book)
+        const sown = planSowing({ ...asked(crop, season), placeId, sowOn: today }, frame, book)
         return [{ crop, season, outOn: sown.outOn, until }]
       }),
     )
     .sort((a, b) => (a.until < b.until ? -1 : a.until > b.until ? 1 : a.crop.name < b.crop.name ? -1 : 1))
 }
 
-const asked = (crop: Crop, season: SowingRequest['season']): SowingRequest => ({
+/** A few plants of a crop, as they are usually raised. */
+export const asked = (crop: Crop, season: SowingRequest['season']): SowingRequest => ({
   crop,
   plants: SOME,
   season,

@@ -2,7 +2,7 @@ import { cellVolume, type Container } from '../containers/container'
 import { planAreaMm2 } from '../containers/shape'
 import { COVER_IS_THE_MIX, type Fill } from '../media/batch-request'
 import { printPath, under, wholeWithin, within, type Problem } from '../problem'
-import type { Crop } from '../sowing/crop'
+import { countsSeedlings, type Crop } from '../sowing/crop'
 import { daysToEmergence, LATE_AT, RESOW_AT } from '../sowing/emergence'
 import { MOST_CELLS } from '../sowing/odds'
 import { derive, given, type Figure } from '../working/figure'
@@ -244,7 +244,7 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   // No more are carried on than came up, once it is late for the rest: until then more may come.
   const lateOn = after(LATE_AT)
   const up = request.up && lateOn && request.up.on >= lateOn ? request.up.up : null
-  const carried = crop.clump ? start.cells : Math.max(1, Math.min(wanted, up ?? wanted))
+  const carried = countsSeedlings(crop) ? start.cells : Math.max(1, Math.min(wanted, up ?? wanted))
   const upOn = request.done.up ?? expected
   let container: Container | undefined
   let each = 1

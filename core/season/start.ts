@@ -1,5 +1,5 @@
 import { cellTopArea } from '../containers/container'
-import type { Crop } from '../sowing/crop'
+import { countsSeedlings, type Crop } from '../sowing/crop'
 import { agedGermination, anyOf, cellsFor, chanceOfOne, clumpsFor, plantsLikely } from '../sowing/odds'
 import { derive, given } from '../working/figure'
 import { byDefault, yours } from '../working/source'
@@ -28,28 +28,33 @@ export function startOf(
     ),
     request.seedYears,
     crop.seedLife,
+    // A figure of the household's own beats the table.
+    crop.sources.seedLife.tag === 'yours' ? null : crop.keepsYears,
   )
   const lost = given('Lost on the way', LOSSES, 'share', byDefault('one in twenty'))
   const broadcast = first.stage === 'broadcast'
   const perCell = broadcast ? 1 : (request.seedsPerCell ?? crop.seedsPerCell)
-  const up = crop.clump || broadcast ? germination : chanceOfOne(germination, perCell)
+  const separate = countsSeedlings(crop)
+  // A cluster that comes up is several plants, where they are pulled apart.
+  const seedsFor = Math.ceil(plants / crop.seedlings)
+  const up = separate || broadcast ? germination : chanceOfOne(germination, perCell)
   const chance = derive(
-    crop.clump || broadcast ? 'Chance that a seed gives a plant' : 'Chance that a cell gives a plant',
+    separate || broadcast ? 'Chance that a seed gives a plant' : 'Chance that a cell gives a plant',
     'share',
     'c * (1 - l)',
     { c: up, l: lost },
     ({ c, l }) => c * (1 - l),
   )
   if (broadcast) {
-    const seeds = cellsFor(plants, chance.value, certainty)
+    const seeds = cellsFor(seedsFor, chance.value, certainty)
     const tray = findContainer(first.containerId!)!
     const cells = Math.ceil((seeds * CM2_PER_BROADCAST_SEED) / cellTopArea(tray).value)
     return { germination, perCell: Math.ceil(seeds / cells), chance, cells, seeds }
   }
   const cells =
     request.cells ??
-    (crop.clump
-      ? clumpsFor(plants, perCell, chance.value, certainty)
+    (separate
+      ? clumpsFor(seedsFor, perCell, chance.value, certainty)
       : cellsFor(plants, chance.value, certainty))
   return { germination, perCell, chance, cells, seeds: cells * perCell }
 }
@@ -60,7 +65,8 @@ export function plantsFrom(
   perCell: number,
   { crop, germination, certainty }: { crop: Crop; germination: number; certainty: number },
 ): number {
-  const seeds = crop.clump ? cells * perCell : cells
-  const up = crop.clump ? germination : anyOf(germination, perCell)
-  return plantsLikely(seeds, up * (1 - LOSSES), certainty)
+  const separate = countsSeedlings(crop)
+  const tries = separate ? cells * perCell : cells
+  const up = separate ? germination : anyOf(germination, perCell)
+  return plantsLikely(tries, up * (1 - LOSSES), certainty) * (separate ? crop.seedlings : 1)
 }

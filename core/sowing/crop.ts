@@ -3,6 +3,7 @@ import type { Appetite } from '../media/food'
 import { wholeWithin, within, type Problem } from '../problem'
 import type { Emergence } from './emergence'
 import type { SeedLife } from './odds'
+import type { SeedLore } from './seed-standards'
 
 export const CROP_FAMILIES = [
   'fruiting',
@@ -22,7 +23,7 @@ export interface Treatment {
   readonly days: number
 }
 
-export interface Crop extends Sourced<CropFigure> {
+export interface Crop extends Sourced<CropFigure>, SeedLore {
   readonly id: string
   readonly name: string
   /** Botanical name; empty where nobody wrote it. */
@@ -79,6 +80,17 @@ export const CROP_FIGURES = [
   'ladderId',
 ] as const
 export type CropFigure = (typeof CROP_FIGURES)[number]
+
+/** How much cold a crop stands, in a word [handbook: classes of hardiness, from memory]. */
+export function hardinessOf({ lowestNightC }: Pick<Crop, 'lowestNightC'>): string {
+  if (lowestNightC >= 10) return 'very tender, suffers in the cool'
+  if (lowestNightC > 0) return 'tender, frost kills it'
+  return lowestNightC > -4 ? 'half-hardy, stands a light frost' : 'hardy'
+}
+
+/** Whether each seedling of a cell is a plant of its own: clumps that are pulled apart, not tufts that stay together. */
+export const countsSeedlings = ({ clump, countsClumps }: Pick<Crop, 'clump' | 'countsClumps'>): boolean =>
+  clump && !countsClumps
 
 /** What lies over the seed: nothing or a veil where it wants light, the mix or vermiculite at its depth elsewhere. */
 export function coverOf(

@@ -5,11 +5,13 @@ import type { Crop, CropFamily, Treatment } from './crop'
 import type { EmergenceCurve } from './emergence'
 import { namesOf } from './names'
 import type { SeedLife } from './odds'
+import { HARDINESS, KEEPING_TABLE, seedLoreOf } from './seed-standards'
 
 const CALENDARS = practice('seed lists and extension calendars agree within a week or two')
 const HABIT = practice('growers’ habit')
+const VEGETABLES: readonly CropFamily[] = ['fruiting', 'leafy', 'brassica', 'allium', 'root']
 /** Where a row's figures come from: what is measured for the crop itself, or for the kin it is likened to. */
-function sourcesOf(id: string, like: EmergenceCurve, factor: number): Crop['sources'] {
+function sourcesOf(id: string, family: CropFamily, like: EmergenceCurve, factor: number): Crop['sources'] {
   const itself = like === id && factor === 1
   return {
     weeks: CALENDARS,
@@ -27,9 +29,10 @@ function sourcesOf(id: string, like: EmergenceCurve, factor: number): Crop['sour
     clump: HABIT,
     appetite: byDefault('by its kin'),
     buryStem: HABIT,
-    lowestNightC: practice('what the plant shows by morning'),
+    lowestNightC: VEGETABLES.includes(family) ? HARDINESS : practice('what the plant shows by morning'),
     germination: byDefault('a fresh packet; write what yours says'),
-    seedLife: handbook('seed-storage tables by family'),
+    seedLife:
+      seedLoreOf(id).keepsYears === null ? byDefault('by its family; no table names it') : KEEPING_TABLE,
     ladderId: HABIT,
   }
 }
@@ -264,6 +267,7 @@ export const CROPS: readonly Crop[] = (Object.keys(ROWS) as CropFamily[]).flatMa
         id,
         name,
         ...namesOf(id),
+        ...seedLoreOf(id),
         family,
         weeks,
         outAfterFrostWeeks,
@@ -283,7 +287,7 @@ export const CROPS: readonly Crop[] = (Object.keys(ROWS) as CropFamily[]).flatMa
         // What stands frosts down to −4 °C is not ended by the first one.
         weeksBeforeFrost: more.autumn ?? ((more.night ?? common.night) <= -4 ? null : common.outside),
         ladderId: more.ladder ?? common.ladder,
-        sources: sourcesOf(id, like, factor),
+        sources: sourcesOf(id, family, like, factor),
       }
     },
   ),

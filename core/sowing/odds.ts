@@ -1,5 +1,6 @@
 import { derive, given, type Figure } from '../working/figure'
 import { standard, yours } from '../working/source'
+import { KEEPING_TABLE } from './seed-standards'
 
 const BINOMIAL = standard('binomial distribution')
 
@@ -110,18 +111,43 @@ export function plantsLikely(tries: number, p: number, certainty: number): numbe
 export const AGEING_PER_YEAR = { short: 0.3, medium: 0.12, long: 0.06 } as const
 export type SeedLife = keyof typeof AGEING_PER_YEAR
 
-/** Germination after years in the drawer: g · (1 − loss)^years. */
-export function agedGermination(germination: Figure, years: number, life: SeedLife): Figure {
+/**
+ * What seed loses in a year: half of its germination is gone a year after the time it keeps for [default]; where no table
+ * says how long that is, by its family.
+ */
+function lostInYear(life: SeedLife, keepsYears: number | null): Figure {
+  if (keepsYears === null)
+    return given('Lost in a year', AGEING_PER_YEAR[life], 'share', {
+      tag: 'default',
+      cite: `${life}-lived seed, kept dry`,
+    })
+  return derive(
+    'Lost in a year',
+    'share',
+    '1 - 0.5^(1 / (n + 1))',
+    { n: given('Years it keeps', keepsYears, 'years', KEEPING_TABLE) },
+    ({ n }) => 1 - 0.5 ** (1 / (n + 1)),
+  )
+}
+
+/**
+ * Germination after years in the drawer: g · (1 − loss)^years.
+ *
+ * @param keepsYears by the tables; null where none names it, then by its family
+ */
+export function agedGermination(
+  germination: Figure,
+  years: number,
+  life: SeedLife,
+  keepsYears: number | null = null,
+): Figure {
   return derive(
     'Germination of this seed now',
     'share',
     'g * (1 - l)^y',
     {
       g: germination,
-      l: given('Lost in a year', AGEING_PER_YEAR[life], 'share', {
-        tag: 'default',
-        cite: `${life}-lived seed, kept dry`,
-      }),
+      l: lostInYear(life, keepsYears),
       y: given('Years old', years, 'years', yours('the packet')),
     },
     ({ g, l, y }) => g * (1 - l) ** y,

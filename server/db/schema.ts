@@ -261,6 +261,7 @@ export const packets = pgTable(
     germination: doublePrecision(),
     upDays: jsonb().$type<PacketRecord['upDays']>(),
     depthMm: doublePrecision(),
+    spacingMm: doublePrecision(),
   },
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),

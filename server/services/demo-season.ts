@@ -80,6 +80,7 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray, fir
       germination,
       upDays: null,
       depthMm: null,
+      spacingMm: null,
     },
   ]
   const sowing = (

@@ -4,6 +4,7 @@ import { CROP_FAMILIES, CROP_FIGURES, cropProblems, type Crop } from '#core/sowi
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { EMERGENCE_DAYS } from '#core/sowing/emergence'
 import { AGEING_PER_YEAR, type SeedLife } from '#core/sowing/odds'
+import { NO_LORE } from '#core/sowing/seed-standards'
 import { LADDERS } from '#core/season/ladder'
 import { under } from '#core/problem'
 import { yours } from '#core/working/source'
@@ -56,7 +57,9 @@ export function asCrop(
   const original = corrects === null ? undefined : BUILT_IN_CROPS.get(corrects)
   const sources = sourcesOf(CROP_FIGURES, own, original, OURS)
   const names = { botanical: original?.botanical ?? '', alsoCalled: original?.alsoCalled ?? [] }
-  return { ...own, ...names, id: original?.id ?? id, name: called, family, sources }
+  const { standardGermination, keepsYears, seedlings, countsClumps } = original ?? NO_LORE
+  const lore = { standardGermination, keepsYears, seedlings, countsClumps }
+  return { ...own, ...names, ...lore, id: original?.id ?? id, name: called, family, sources }
 }
 
 /** The record that would keep a crop as it is. */

@@ -36,5 +36,11 @@ export const packet = z.object({
     .nullable()
     .default(null)
     .describe('How deep, as the packet says, mm'),
+  spacingMm: amount
+    .min(5, 'Plants stand 5 mm to 5 m apart.')
+    .max(5000, 'Plants stand 5 mm to 5 m apart.')
+    .nullable()
+    .default(null)
+    .describe('How far apart they are set out, as the packet says, mm'),
 })
 export type PacketRecord = z.output<typeof packet>

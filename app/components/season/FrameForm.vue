@@ -109,6 +109,10 @@ async function keep() {
         @update:model-value="draft.shareDays = $event ?? 0"
       />
     </div>
+    <p class="soft">
+      Where growers disagree you pick a <strong>school</strong>: a set of habits that fills in what you do not
+      say. Any rung can still be kept otherwise.
+    </p>
     <div class="pair">
       <ChoiceField
         v-model="draft.lightSchool"

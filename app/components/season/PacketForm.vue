@@ -25,6 +25,7 @@ const first: PacketRecord = {
   germination: null,
   upDays: null,
   depthMm: null,
+  spacingMm: null,
 }
 const crops = computed(() => [...context.crops.values()].map(({ id, name }) => ({ value: id, name })))
 const suggested = (draft: PacketRecord) => context.crops.get(draft.cropId)?.name ?? ''
@@ -113,6 +114,16 @@ const days = (from: number | null, to: number | null) =>
         hint="if the packet says"
         :problem="problemAt('depthMm')"
         @update:model-value="draft.depthMm = $event"
+      />
+      <TypedField
+        :model-value="draft.spacingMm ?? null"
+        optional
+        dimension="length"
+        :about="300"
+        label="Set out apart"
+        hint="if the packet says"
+        :problem="problemAt('spacingMm')"
+        @update:model-value="draft.spacingMm = $event"
       />
     </div>
     <fieldset class="test">

@@ -20,10 +20,11 @@ const problem = (index: number) => (field: string) => props.problemAt(`places[${
 
 <template>
   <section class="places" aria-labelledby="places-title">
-    <h3 id="places-title">Where trays stand</h3>
+    <h2 id="places-title">Where trays stand</h2>
     <p class="soft">
-      A tray starts on the mat where its seed wants the warmth, and stands in the first place that suits it. A
-      ladder can say otherwise for every rung.
+      Room is counted in <strong>flats</strong>: the standard tray of 28 × 54 cm; pots are counted by the room
+      they take. A tray starts on the mat where its seed wants the warmth, and stands in the first place that
+      suits it. A ladder can say otherwise for every rung.
     </p>
     <ul>
       <PlaceFields

@@ -6,6 +6,8 @@ import { useWorkerCall } from '~/composables/useWorkerCall'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
+import { VARIATION } from '#core/season/simulate'
+import { countsSeedlings } from '#core/sowing/crop'
 import { roomIndoors } from '#core/season/demand'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
 
@@ -23,7 +25,17 @@ function simulate() {
     seed: 0.42,
     sowings: season.kept.flatMap(({ id, planned, crop }) => {
       const stored = season.sowing(id)
-      return stored ? [{ id, plants: stored.body.plants, clump: crop.clump, planned }] : []
+      return stored
+        ? [
+            {
+              id,
+              plants: stored.body.plants,
+              clump: countsSeedlings(crop),
+              seedlings: crop.seedlings,
+              planned,
+            },
+          ]
+        : []
     }),
   })
 }
@@ -39,6 +51,7 @@ const rows = computed(() =>
       id,
       name,
       wanted: season.sowing(id)?.body.plants ?? 0,
+      certainty: season.sowing(id)?.body.certainty ?? 0,
       chance: answer.value?.chance[id] ?? 0,
       plants: answer.value?.plants[id],
     }))
@@ -79,6 +92,7 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
           <tr>
             <th scope="col">Sowing</th>
             <th scope="col">wanted</th>
+            <th scope="col">as sure as</th>
             <th scope="col">reached in</th>
             <th scope="col">plants in half</th>
             <th scope="col">in 9 of 10 at least</th>
@@ -88,12 +102,19 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
           <tr v-for="one in rows" :key="one.id">
             <th scope="row">{{ one.name }}</th>
             <td>{{ one.wanted }}</td>
+            <td>{{ printShare(one.certainty) }}</td>
             <td :class="{ problem: one.chance < 0.8 }">{{ printShare(one.chance) }}</td>
             <td>{{ one.plants?.half }}</td>
             <td>{{ one.plants?.nineTenths }}</td>
           </tr>
         </tbody>
       </table>
+      <p class="soft">
+        “As sure as” takes germination and losses as they stand. Here they vary too: a packet is known only as
+        well as a test of {{ VARIATION.germinationSeeds }} seeds would tell, losses as from
+        {{ VARIATION.lossPlants }} plants. So fewer seasons reach the number than you asked to be sure of; ask
+        for more, test the packet, or sow a few cells more.
+      </p>
       <table class="figures">
         <thead>
           <tr>

@@ -9,7 +9,15 @@ import { useSeason } from '~/state/season'
 import { printNumber } from '#core/units/format'
 import { onShelves } from '#core/stores/draw'
 import { goodsId } from '#core/stores/goods'
-import { needsOfFeed, needsOfMix, seedShort, shortFrom, type DatedNeeds } from '#core/season/shopping'
+import { visitsOf } from '#core/season/final-care'
+import {
+  needsOfFeed,
+  needsOfMix,
+  needsOfVisit,
+  seedShort,
+  shortFrom,
+  type DatedNeeds,
+} from '#core/season/shopping'
 
 /** What the rest of the season takes beyond the stores: whole packs, what they cost, and by when. */
 const season = useSeason()
@@ -31,8 +39,15 @@ const dated = computed((): DatedNeeds[] => {
     })
   const feed = context.feeds.get(season.frame!.feedId)
   const feeds = feed ? settledFeeds.value.filter(({ on }) => on >= season.today) : []
-  return [...mixes, ...feeds.map((run) => needsOfFeed(run, feed!))]
+  const care = season.kept.flatMap((row) =>
+    visitsOf(row, row.planned.outOn)
+      .filter(({ on }) => on >= season.today)
+      .map((visit) => needsOfVisit(visit, context.materials)),
+  )
+  return [...mixes, ...feeds.map((run) => needsOfFeed(run, feed!)), ...care]
 })
+/** A kind without the number of its succession: `Kale, 2 of 4` is kale. */
+const kindOf = (name: string) => name.replace(/, (\d+ of \d+|again)$/, '').toLowerCase()
 /** Seed for what is not sown yet. */
 const seed = computed(() =>
   seedShort(
@@ -41,7 +56,8 @@ const seed = computed(() =>
       .map(({ id, name, crop, planned }) => {
         const packet = household.packets.find((one) => one.id === season.sowing(id)?.body.packetId)
         return {
-          from: packet?.id ?? crop.id,
+          // Two kinds of one crop are two packets.
+          from: packet?.id ?? `${crop.id} ${kindOf(name)}`,
           name: packet ? `${packet.body.name}, ${packet.body.year}` : name,
           there: packet ? packet.body.seeds : 0,
           seeds: planned.seeds,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import { useDates } from '~/composables/useDates'
 import { useSeason } from '~/state/season'
@@ -12,9 +13,15 @@ const season = useSeason()
 const { printDay } = useDates()
 
 const open = ref(false)
+const placeId = ref<string | null>(null)
+const places = computed(() => [
+  { value: null as string | null, name: 'wherever it suits them' },
+  ...season.frame!.places.map(({ id, name }) => ({ value: id as string | null, name })),
+])
+const inPlace = computed(() => season.frame!.places.find(({ id }) => id === placeId.value)?.name)
 const all = computed(() =>
   open.value && season.known
-    ? sowableNow(season.known.crops.values(), season.frame!, season.known.book, season.today)
+    ? sowableNow(season.known.crops.values(), season.frame!, season.known.book, season.today, placeId.value)
     : [],
 )
 const nameOf = (name: string) => name.split(',')[0]!
@@ -22,6 +29,7 @@ const nameOf = (name: string) => name.split(',')[0]!
 
 <template>
   <FoldAway v-model:open="open" class="no-print" title="What may I sow now?">
+    <ChoiceField v-if="places.length > 2" v-model="placeId" class="where" label="In" :choices="places" />
     <p v-if="!all.length" class="soft">
       Nothing’s usual days are now, with your frosts. A crop can still be sown: say it above with a day.
     </p>
@@ -31,7 +39,7 @@ const nameOf = (name: string) => name.split(',')[0]!
           @click="
             emit(
               'choose',
-              `12 ${nameOf(one.crop.name)}, sow today${one.season === 'autumn' ? ', for autumn' : ''}`,
+              `12 ${nameOf(one.crop.name)}, sow today${one.season === 'autumn' ? ', for autumn' : ''}${inPlace ? `, in ${inPlace}` : ''}`,
             )
           "
           >{{ nameOf(one.crop.name) }}</Button
@@ -46,6 +54,11 @@ const nameOf = (name: string) => name.split(',')[0]!
 </template>
 
 <style scoped>
+.where {
+  max-width: 16rem;
+  padding-bottom: 0.6rem;
+}
+
 .now {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));

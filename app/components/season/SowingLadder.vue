@@ -91,6 +91,10 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
 <template>
   <section class="ladder">
     <h2>The ladder</h2>
+    <p class="soft">
+      The way from seed to planting out. Each rung is what it stands in for a while: container, mix, feed,
+      place. What is left empty follows by itself.
+    </p>
     <ol class="rungs">
       <li v-for="(rung, index) in rungs" :key="index">
         <ChoiceField

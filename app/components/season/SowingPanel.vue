@@ -10,6 +10,7 @@ import { useDebounceFn } from '@vueuse/core'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import DoneForm from '~/components/today/DoneForm.vue'
+import AlsoFits from '~/components/season/AlsoFits.vue'
 import SowingLadder from '~/components/season/SowingLadder.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { copyOf } from '~/composables/copyOf'
@@ -20,7 +21,7 @@ import { useRemoval } from '~/composables/useRemoval'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { Trash2 } from '@lucide/vue'
-import { coverOf } from '#core/sowing/crop'
+import { countsSeedlings, coverOf } from '#core/sowing/crop'
 import { frostAfter, isTender } from '#core/season/frost'
 import { ladderById, LADDERS } from '#core/season/ladder'
 import { rungsOf } from '#core/season/sowing'
@@ -35,7 +36,7 @@ const { said, temperature, length } = useMeasures()
 
 /** One sowing: what is asked of it, and its ladder rung by rung. What follows by itself can be set, and says so. */
 const props = defineProps<{ row: PlannedRow | undefined; id: string }>()
-const emit = defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; choose: [text: string] }>()
 
 const season = useSeason()
 const household = useHousehold()
@@ -287,8 +288,8 @@ async function giveUp() {
         >
       </p>
       <p>
-        <FigureValue :figure="planned.chance" /> of {{ crop.clump ? 'seeds' : 'cells' }} give a plant;
-        germination <FigureValue :figure="planned.germination" />.
+        <FigureValue :figure="planned.chance" /> of {{ countsSeedlings(crop) ? 'seeds' : 'cells' }} give a
+        plant; germination <FigureValue :figure="planned.germination" />.
         <template v-if="crop.buryStem">May be set deep, to the seed leaves.</template>
         <template v-else>Set no deeper than it stood.</template>
         Out when nights stay above {{ temperature(crop.lowestNightC)
@@ -304,6 +305,7 @@ async function giveUp() {
     </div>
     <p v-else-if="problems[0]" class="problem" role="alert">{{ said(problems[0].message) }}</p>
 
+    <AlsoFits v-if="row && !season.isSown(id)" :row="row" @choose="emit('choose', $event)" />
     <SowingLadder
       :body="body"
       :rungs="rungs"

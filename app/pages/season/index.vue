@@ -72,7 +72,7 @@ async function copyCalendar() {
     <template v-else>
       <PageTop
         title="Season"
-        hint="Drag a sowing, or the edge between two rungs: what it asks for moves with it."
+        hint="A ladder is the way of a sowing from seed to planting out; each rung is a container, a mix and a feed for a while. Drag a sowing, or the edge between two rungs: what it asks for moves with it."
       >
         <Button @click="frameShown = true">Frosts and places</Button>
       </PageTop>
@@ -111,7 +111,14 @@ async function copyCalendar() {
         class="no-print"
         @update:visible="selected = null"
       >
-        <SowingPanel v-if="selected" :id="selected" :key="selected" :row="row" @close="selected = null" />
+        <SowingPanel
+          v-if="selected"
+          :id="selected"
+          :key="selected"
+          :row="row"
+          @close="selected = null"
+          @choose="((wish = $event), (selected = null))"
+        />
       </Drawer>
       <ShelfRepair />
       <p class="no-print calendar">

@@ -34,7 +34,7 @@ export function momentsOf({ planned, crop }: TodayRow, days: Readonly<Record<str
     const sown = first.stage === 'sow' && !days['rung-1']
     if (untilUp.cover !== 'none' || untilUp !== place || (place.light && isLamp(place.light)))
       ask('uncover', 0, up, addDays(up, ASKED_DAYS.uncover))
-    if (sown && planned.perCell > 1 && !crop.clump)
+    if (sown && planned.perCell * crop.seedlings > 1 && !crop.clump)
       ask('thin', 0, addDays(up, THIN_AFTER_UP), addDays(up, THIN_AFTER_UP + ASKED_DAYS.thin))
     if (isIndoors(place) && !days['rung-1'])
       ask('fan', 0, addDays(up, FAN_AFTER_UP), addDays(up, FAN_AFTER_UP + ASKED_DAYS.fan))

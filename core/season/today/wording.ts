@@ -5,7 +5,7 @@ import type { Crop } from '../../sowing/crop'
 import type { CareKind, CareVisit } from '../final-care'
 import { heightFor, LIGHT_WANTED } from '../light'
 import { lampOf } from '../places/place-light'
-import type { Job } from './job'
+import type { Job, TodayRow } from './job'
 
 /** `2 × 72-cell tray`; `4 cells of a shared 24-cell tray`. */
 export function containersText({
@@ -97,9 +97,17 @@ function uncoverText({ where, care }: PlannedRung, length: Saying['length']): st
   ].join('; ')
 }
 
-function outText(crop: Crop | undefined, planned: PlannedSowing | undefined): string {
-  if (!crop?.clump || !planned || planned.perCell < 2) return ''
-  return `; clumps of ${planned.perCell} are set whole, or pulled apart in water`
+function outText(
+  of: Pick<TodayRow, 'planned' | 'crop' | 'spacingMm'> | undefined,
+  length: Saying['length'],
+): string {
+  if (!of) return ''
+  const { planned, crop, spacingMm } = of
+  const clumps =
+    crop.clump && planned.perCell > 1
+      ? `; clumps of ${planned.perCell} ${crop.countsClumps ? 'are set whole' : 'are set whole, or pulled apart in water'}`
+      : ''
+  return `${spacingMm ? `; ${length(spacingMm)} apart, by the packet` : ''}${clumps}`
 }
 
 const CARE: Readonly<Record<CareKind, string>> = {
@@ -128,7 +136,7 @@ function careText({ parts, waterL, plants }: CareVisit, volume: Saying['volume']
  */
 export function jobWords(
   job: Job,
-  of: { readonly planned: PlannedSowing; readonly crop: Crop } | undefined,
+  of: Pick<TodayRow, 'planned' | 'crop' | 'spacingMm'> | undefined,
   nameOfMix: (recipeId: string) => string,
   say: Saying,
 ): JobWords {
@@ -209,7 +217,7 @@ export function jobWords(
     case 'out':
       return {
         title: `Plant out ${who}`,
-        detail: `well watered, in the evening or under a grey sky${outText(crop, planned)}`,
+        detail: `well watered, in the evening or under a grey sky${outText(of, say.length)}`,
       }
     case 'care':
       return { title: `Look after ${who}`, detail: job.care ? careText(job.care, say.volume) : '' }

@@ -1,3 +1,4 @@
+import { countsSeedlings } from '#core/sowing/crop'
 import * as z from 'zod'
 import { simulateSeasons } from '#core/season/simulate'
 import { computedSeason, simulationToCompute } from '#shared/season-computations'
@@ -20,7 +21,13 @@ export default route(
     return {
       ...simulateSeasons(
         rows.map(({ id, planned, crop }) => ({
-          ...{ id, planned, plants: wanted.get(id)!, clump: crop.clump },
+          ...{
+            id,
+            planned,
+            plants: wanted.get(id)!,
+            clump: countsSeedlings(crop),
+            seedlings: crop.seedlings,
+          },
         })),
         body.seasons,
         body.seed,

@@ -1,0 +1,1 @@
+ALTER TABLE "packet" ADD COLUMN "spacing_mm" double precision;
