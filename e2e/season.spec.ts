@@ -484,3 +484,73 @@ test('what may be sown now is pressed into the sentence', async ({ page, househo
   await expect(page.getByRole('button', { name: 'Plan it' })).toBeEnabled()
   await expectAccessible(page)
 })
+
+test('where it never freezes places are named, a lamp is judged once it is, and the day is walked place by place', async ({
+  page,
+  household,
+}) => {
+  await goTo(page, '/season')
+  await page.getByLabel(/It never freezes here/).check()
+  await expect(page.getByLabel('Last frost of spring')).toBeHidden()
+  await expect(page.getByText(/mol\/m² a day/)).toBeHidden()
+  await page.getByRole('button', { name: 'Heat mat' }).click()
+  const light = page.getByRole('combobox', { name: 'Light' }).first()
+  await light.fill('LED bulb')
+  await page.getByRole('option', { name: /LED bulb/ }).click()
+  await expect(page.getByText(/too little for seedlings/)).toBeVisible()
+  await page.getByLabel('Warmest nights').fill('4')
+  await page.keyboard.press('Tab')
+  await expect(page.getByText('The warmest nights are no colder than the coldest.')).toBeVisible()
+  await page.getByLabel('Warmest nights').fill('22')
+  await page.keyboard.press('Tab')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Keep it' }).click()
+
+  await page.getByLabel('What will you raise?').fill('24 aubergines, sow today, on the shelf')
+  await expect(page.getByText(/^Out /)).toBeVisible()
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page.getByText(/Shelf gives .* mol\/m² a day and a seedling wants/)).toBeVisible()
+  const [stored] = (await household.list('sowings')) as unknown as { id: string; body: { placeId: string } }[]
+  expect(stored!.body.placeId).not.toBeNull()
+  await page.keyboard.press('Escape')
+  await sowing(household, 'Hot pepper', 'hot-pepper', { cells: 24, plants: 12 })
+  await goTo(page, '/today')
+  await page.getByRole('button', { name: 'Sow Hot pepper: done', exact: true }).click()
+  await page.getByRole('button', { name: 'Sow Aubergine: done', exact: true }).click()
+  // What wants the warmth stands on the mat until it is up; what was put on the shelf stands there.
+  await expect(
+    page.getByRole('region', { name: 'Heat mat' }).getByRole('link', { name: /^Hot pepper, / }),
+  ).toBeVisible()
+  await expect(
+    page.getByRole('region', { name: 'Shelf' }).getByRole('link', { name: /^Aubergine, / }),
+  ).toBeVisible()
+  await expectAccessible(page)
+})
+
+test('a part is potted up and the rest stays: it is asked for again, and the mix is for the rest', async ({
+  page,
+  household,
+}) => {
+  await household.setSeason()
+  const { id } = await sowing(household, 'Tomato', 'tomato', {
+    sowOn: '2027-02-10',
+    plants: 40,
+    ladderId: 'cell-pot',
+  })
+  for (const [kind, on] of [
+    ['rung', '2027-02-10'],
+    ['look', '2027-02-17'],
+  ])
+    await household.put('entries', { name: 'done', kind, about: [{ what: 'sowings', id, rung: 0 }], on })
+  await goTo(page, '/today')
+  const job = page.getByRole('listitem').filter({ hasText: /^\s*Pot up Tomato/ })
+  await expect(job).toContainText('42 plants')
+  await job.getByRole('button', { name: 'Done on another day: Pot up Tomato' }).click()
+  await page.getByLabel('How many').fill('24')
+  await expect(page.getByLabel(/The rest stays where it is: 18 plants/)).toBeChecked()
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(job).toContainText('24 of 42 plants are moved')
+  await expect(job).toContainText('18 × 10 cm round pot')
+  await job.getByRole('button', { name: /^Pot up Tomato: done/ }).click()
+  await expect(page.getByRole('button', { name: 'Pot up Tomato: done, take it back' })).toBeVisible()
+})

@@ -31,6 +31,7 @@ await orSayWhy(async () => {
     'benchmarks/finder.bench.ts',
     'benchmarks/planner.bench.ts',
     'benchmarks/season.bench.ts',
+    'benchmarks/packing.bench.ts',
   ])
     await runInNode(file)
   await buildApplication()

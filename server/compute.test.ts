@@ -160,6 +160,30 @@ describe('compute', () => {
   const asked = { season, today: '2027-01-10' }
   const uuid = (n: number) => `7b1c0a30-0000-4000-8000-00000000000${n}`
 
+  it('packing: five sowings of four cells are one 24-cell tray; one that wants the dark stands apart, and it says why', async () => {
+    const share = (key: string, more: object = {}) => ({
+      ...{ key, name: key, containerId: 'tray-24', recipeId: 'lean-and-light', on: '2027-03-20', cells: 4 },
+      ...more,
+    })
+    const five = ['a', 'b', 'c', 'd'].map((key) => share(key, { light: 'wants light' }))
+    const { body } = await ask('packing', { shares: [...five, share('e', { light: 'wants dark' })] })
+    const placed = body.placed as {
+      key: string
+      trays: number
+      freeCells: number
+      sharedTray: string
+      apart: object
+    }[]
+    const of = (key: string) => placed.find((one) => one.key === key)!
+    expect([of('a').trays, of('a').freeCells, of('a').sharedTray]).toEqual([0.25, 8, 'a'])
+    expect([of('e').trays, of('e').apart]).toEqual([1, { name: 'a', why: 'light and dark' }])
+    const wrong = await ask('packing', { shares: [share('a', { containerId: 'bath' })] })
+    expect([wrong.status, (wrong.body.errors as { field: string }[])[0]!.field]).toEqual([
+      422,
+      'body.shares[0].containerId',
+    ])
+  })
+
   it('odds: 48 plants at 80 % with 95 % certainty take 67 cells (binomial); 18 of 24 lie between 55 and 88 % (Wilson)', async () => {
     const { body } = await ask('odds', { plants: 48, germination: 0.8, certainty: 0.95, up: 18, of: 24 })
     expect(body['cells']).toBe(67)

@@ -89,6 +89,40 @@ export const oddsToCompute = ruled(
   ],
 )
 
+export const packingToCompute = ruled(
+  z.object({
+    shares: z
+      .array(
+        z.object({
+          key: z.string().min(1).max(64),
+          name: z.string().max(120),
+          containerId: z.string().max(64).describe('A tray of the catalogue'),
+          recipeId: z.string().max(64),
+          sown: z.boolean().default(true).describe('Seed, or plants that are set in'),
+          on: day,
+          cells: z.int().min(1).max(MOST_CELLS),
+          placeIds: z.string().max(200).default('').describe('Where it stands'),
+          mixC: amount.min(0).max(45).default(20).describe('Warmth of the mix, °C'),
+          light: z.enum(['wants light', 'wants dark', 'either']).default('either'),
+          upDays: amount.min(0).max(200).nullable().default(null).describe('Days until it comes up'),
+        }),
+      )
+      .max(500, 'A request packs at most 500 parts.'),
+    withinDays: z.int().min(0).max(14).default(2).describe('Sowings so many days apart share a tray'),
+  }),
+  ({ shares }) => {
+    const { containers } = contextOf({})
+    return shares.flatMap(({ containerId, key }, i) => [
+      ...(containers.has(containerId)
+        ? []
+        : [{ path: ['shares', i, 'containerId'], message: 'This container is not known.' }]),
+      ...(shares.findIndex((other) => other.key === key) < i
+        ? [{ path: ['shares', i, 'key'], message: 'Two parts have that key.' }]
+        : []),
+    ])
+  },
+)
+
 /** A season planned as it stands on a day, with its trays shared, and all that it asks for. */
 export function computedSeason(
   value: Framed & { sowings: { id: string; sowing: z.output<typeof sowing> }[]; today: Day },

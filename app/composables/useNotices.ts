@@ -18,7 +18,7 @@ export function useNotices() {
         return `${printNumber(notice.up)} came up: about ${counted(notice.plants, 'good plant')} to come. To make up for it sow ${counted(notice.cells, 'more cell')}.`
       case 'out before the frost is over':
         return notice.risk === null
-          ? `Frost may still take it; from ${printDay(notice.earliest)} on it is safe.`
+          ? `Early for it: nights may still be too cold; from ${printDay(notice.earliest)} on it is safe.`
           : `Frost comes after that day in ${printShare(notice.risk)} of springs; from ${printDay(notice.earliest)} on it is as safe as you asked.`
       case 'out while nights are too cold':
         return notice.earliest === null
@@ -35,7 +35,7 @@ export function useNotices() {
       case 'not ready by then':
         return `Too late for that day: ready ${printDay(notice.ready)}.`
       case 'seed is short':
-        return `The packet is ${printNumber(notice.short)} seeds short.`
+        return `The packet is ${counted(notice.short, 'seed')} short.`
     }
   }
 }

@@ -130,4 +130,24 @@ describe('trays are shared', () => {
       6,
     )
   })
+
+  it('one that changes moves none but those it could share a tray with, or they with theirs', () => {
+    fc.assert(
+      fc.property(some(25), fc.nat(), fc.integer({ min: 1, max: 40 }), (shares, pick, cells) => {
+        const index = pick % shares.length
+        const changed = shares.map((one, i) => (i === index ? { ...one, cells } : one))
+        // All that hang together with it by agreeing, before and after.
+        const near = new Set([shares[index]!.key])
+        for (const key of near)
+          for (const other of shares) {
+            const one = shares.find((each) => each.key === key)!
+            if (other.sown === one.sown && apart(one, other, 2) === null) near.add(other.key)
+          }
+        const [before, after] = [packTrays(shares, 2), packTrays(changed, 2)]
+        for (const { key } of shares.filter((one) => !near.has(one.key)))
+          expect({ ...after.get(key), apart: null }).toEqual({ ...before.get(key), apart: null })
+      }),
+      { numRuns: 100 },
+    )
+  })
 })

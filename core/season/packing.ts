@@ -74,8 +74,9 @@ interface TrayPart {
  * Sowings shared out over trays: cells are counted, not trays. Whole trays stand alone; what is left over of each goes
  * into a tray with others that agree with it, in as few trays as there can be.
  *
- * A few are tried in every way; of many each goes into the first tray that has room and agrees, in the order of their
- * days, so that the same sowings always stand alike and one that moves takes few others with it.
+ * Those that agree are shared out together: a few are tried in every way, of many each goes into the first tray that has
+ * room and agrees, in the order of their days. So the same sowings always stand alike, and one that changes moves none but
+ * those it could share a tray with.
  *
  * @param withinDays sowings so many days apart may share a tray
  */
@@ -96,7 +97,7 @@ export function packTrays(shares: readonly TrayShare[], withinDays: number): Map
           (a.share.on < b.share.on ? -1 : a.share.on > b.share.on ? 1 : 0) ||
           (a.share.key < b.share.key ? -1 : 1),
       )
-    const trays = shareOut(parts, size, withinDays)
+    const trays = agreeing(parts, withinDays).flatMap((some) => shareOut(some, size, withinDays))
     for (const share of group) {
       const tray = trays.find(({ of }) => of.some((part) => part.share === share))
       const others = tray?.of.filter((part) => part.share !== share) ?? []
@@ -130,6 +131,28 @@ function whyAlone(
     }
   }
   return null
+}
+
+/**
+ * Parts in sets, none of which agrees with any of another: each is shared out for itself, so that what changes in one
+ * moves nothing in the others.
+ */
+function agreeing(parts: readonly TrayPart[], withinDays: number): TrayPart[][] {
+  const open = new Set(parts)
+  const sets: TrayPart[][] = []
+  for (const first of parts) {
+    if (!open.delete(first)) continue
+    const set = new Set([first])
+    for (const one of set)
+      for (const other of open)
+        if (apart(one.share, other.share, withinDays) === null) {
+          open.delete(other)
+          set.add(other)
+        }
+    // In the order they stood in.
+    sets.push(parts.filter((part) => set.has(part)))
+  }
+  return sets
 }
 
 function shareOut(parts: readonly TrayPart[], size: number, withinDays: number): OpenTray[] {

@@ -43,6 +43,7 @@ const choose = (id: string | null) =>
     v-if="runs.length"
     :model-value="chosen"
     label="For"
+    placeholder="no sowing"
     :choices="choices"
     hint="fills what these are sown or potted into"
     @update:model-value="choose"

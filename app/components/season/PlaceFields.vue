@@ -106,6 +106,7 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
         class="light"
         :model-value="light?.kindId ?? null"
         label="Light"
+        placeholder="not said"
         :choices="choices"
         :problem="problemAt('light.kindId')"
         @update:model-value="change({ light: lightFrom($event) })"

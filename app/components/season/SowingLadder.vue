@@ -184,6 +184,7 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
         <ChoiceField
           :model-value="rung.placeId ?? null"
           label="Stands in"
+          placeholder="by habit"
           :choices="places"
           :hint="planned?.rungs[index] ? planned.rungs[index]!.where.place.name : ''"
           @update:model-value="editRung(index, { placeId: $event })"
@@ -192,6 +193,7 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
           v-if="index === 0"
           :model-value="rung.upPlaceId ?? null"
           label="Until it is up"
+          placeholder="by habit"
           :choices="places"
           :hint="planned?.rungs[0] ? planned.rungs[0]!.where.untilUp.name : ''"
           @update:model-value="editRung(index, { upPlaceId: $event })"

@@ -242,6 +242,7 @@ async function giveUp() {
       <ChoiceField
         :model-value="body.placeId"
         label="Stands in"
+        placeholder="by habit"
         :choices="places"
         :hint="planned && body.placeId === null ? planned.rungs[0]!.where.place.name : 'yours'"
         @update:model-value="edit((next) => (next.placeId = $event))"
