@@ -13,7 +13,10 @@ module.exports = {
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       // A solver for whole packs, one for blends of feeds, random numbers for simulated seasons, days, deep equality, singulars and near spellings of names, and the normal distribution.
       to: {
-        pathNot: ['^core/', '^node_modules/(yalps|ml-fcnnls|d3-random|dequal|d3-time|inflection|fuse.js|simple-statistics)/'],
+        pathNot: [
+          '^core/',
+          '^node_modules/(yalps|ml-fcnnls|d3-random|dequal|d3-time|inflection|fuse.js|simple-statistics)/',
+        ],
       },
     },
     {

@@ -180,7 +180,7 @@ describe('compute', () => {
     const wrong = await ask('packing', { shares: [share('a', { containerId: 'bath' })] })
     expect([wrong.status, (wrong.body.errors as { field: string }[])[0]!.field]).toEqual([
       422,
-      'body.shares[0].containerId',
+      'shares[0].containerId',
     ])
   })
 

@@ -29,7 +29,14 @@ const nameOf = (name: string) => name.split(',')[0]!
 
 <template>
   <FoldAway v-model:open="open" class="no-print" title="What may I sow now?">
-    <ChoiceField v-if="places.length > 2" v-model="placeId" class="where" label="In" placeholder="wherever it suits" :choices="places" />
+    <ChoiceField
+      v-if="places.length > 2"
+      v-model="placeId"
+      class="where"
+      label="In"
+      placeholder="wherever it suits"
+      :choices="places"
+    />
     <p v-if="!all.length" class="soft">
       Nothing’s usual days are now, with your frosts. A crop can still be sown: say it above with a day.
     </p>
