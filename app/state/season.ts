@@ -207,6 +207,12 @@ export const useSeason = defineStore('season', () => {
     if (kept)
       note(`${name}. Its place is free.`, { name: 'Undo', run: () => undoing.takeBack(kept.opposite) })
   }
+  /** The crop of a last container is over: nothing more is asked for it. */
+  async function endCrop(id: string) {
+    const name = `Over: ${sowing(id)!.body.name}`
+    const kept = await write(name, 'end', [{ sowingId: id, rung: 0 }])
+    if (kept) note(`${name}.`, { name: 'Undo', run: () => undoing.takeBack(kept.opposite) })
+  }
   async function takeUp(id: string) {
     const stored = lossOf(id)
     if (stored) await unmark(stored)
@@ -301,6 +307,7 @@ export const useSeason = defineStore('season', () => {
     undoJob,
     undoLast,
     giveUp,
+    endCrop,
     takeUp,
     holdOver,
     sowAgain,

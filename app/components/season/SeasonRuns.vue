@@ -36,7 +36,10 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
             <strong>{{ litres(run.looseL) }}</strong> of {{ context.nameOfMix(run.recipeId)
             }}<template v-if="run.tubs > 1">, in {{ run.tubs }} tubs</template>
             <span class="soft">
-              for {{ names(run.of) }}; soak on the evening of {{ printDay(run.soakOn) }}</span
+              for {{ names(run.of)
+              }}<template v-if="season.known?.book.wantsSoak(run.recipeId)"
+                >; soak on the evening of {{ printDay(run.soakOn) }}</template
+              ></span
             >
           </span>
           <Button @click="planBatch(run)">Bench card</Button>

@@ -111,6 +111,9 @@ const ladders = computed(() => [
   },
   ...LADDERS.map(({ id, name }) => ({ value: id as string | null, name })),
 ])
+const isOut = computed(() => season.done.get(props.id)?.out !== undefined)
+/** Sown long ago, and not out yet: the weather may keep it in. */
+const mayHold = computed(() => season.done.get(props.id)?.up !== undefined && !isOut.value)
 const counting = ref(false)
 const sownOf = computed(() => season.countable(props.id))
 /** What came up by the last count, with its interval, and the germination it tells of. */
@@ -152,7 +155,9 @@ async function giveUp() {
       <Button v-if="season.isSown(id) && planned" class="main" @click="counting = true"
         >Count what came up</Button
       >
-      <Button v-if="season.isSown(id)" @click="giveUp">It failed</Button>
+      <Button v-if="mayHold" @click="season.holdOver(id)">Hold over in a bigger pot</Button>
+      <Button v-if="isOut && row?.careUntil" @click="season.endCrop(id)">Its crop is over</Button>
+      <Button v-if="season.isSown(id) && !isOut" @click="giveUp">It failed</Button>
       <Button @click="removeIt"><Trash2 aria-hidden="true" /> Remove this sowing</Button>
     </div>
 

@@ -32,6 +32,7 @@ export function sowingJobs(
 ): Job[] {
   const { today } = input
   const { planned, crop } = row
+  if (days.ended) return []
   const jobs: Job[] = []
   const stands = standsNow(planned, days)
   const add = (

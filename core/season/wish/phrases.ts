@@ -19,6 +19,8 @@ export interface Draft {
   containerId: string | null
   recipeId: string | null
   placeId: string | null
+  /** Rows of cells, whose length is still to be asked. */
+  rows: number | null
   seedsPerCell: number | null
   kinds: number | null
   each: number | null
@@ -121,10 +123,10 @@ const AMOUNTS: readonly Phrase[] = [
     ...amountOf((m) => ({ n: Number(m[1]), of: 'seeds' })),
   ),
   said(
-    `(?:a|\\d+) (?:row)(?: of)?`,
+    `(a|\\d+) (?:row)(?: of)?`,
     'amount',
     () => 'rows',
-    (d) => d.asks.push(ask('How long is a row? Say it in cells or trays: 24 cells, 1 tray.')),
+    (d, m) => (d.rows = number(m[1])),
   ),
   said(
     `(?:a few|few|some|a handful(?: of)?|many|several|a lot(?: of)?)`,

@@ -1,7 +1,8 @@
+import { gridOf } from '../../trays/grid'
 import { daysBetween } from '../day'
 import type { Named } from './names'
 import { ask, longestPhrase, textOf, type Draft } from './phrases'
-import { WISH_EXAMPLE, type Heard, type Listening, type Wish } from './wish'
+import { WISH_EXAMPLE, type Ask, type Heard, type Listening, type Wish } from './wish'
 import { wordsOf, type Word } from './words'
 
 /** Words that name nothing: what follows them says something that was not understood. */
@@ -31,6 +32,7 @@ export function readWish(text: string, listening: Listening): Wish {
     containerId: null,
     recipeId: null,
     placeId: null,
+    rows: null,
     seedsPerCell: null,
     kinds: null,
     each: null,
@@ -84,7 +86,7 @@ function settle(
   heard: (Heard & { at: number; words: number })[],
   loose: readonly number[],
   [cropAt, cropEnd]: readonly [number, number],
-  { names, autumnCrops }: Listening,
+  { names, autumnCrops, containers }: Listening,
 ): Wish {
   const isLoose = new Set(loose)
   const asks = [...draft.asks]
@@ -146,6 +148,7 @@ function settle(
       asks.push(ask(`${kinds} kinds, ${each} of each, are ${kinds * each}, not ${amount.n}.`))
     amount = { n: kinds * each, of: 'plants' }
   }
+  if (draft.rows !== null) asks.push(lengthOfRow(draft.rows, draft.containerId, heard, containers))
   if (!amount && !asks.some(({ question }) => /number|row/.test(question)))
     asks.push(ask(`How many? Say it like: ${WISH_EXAMPLE}.`))
   if (amount && !(amount.n > 0)) asks.push(ask('How many? A wish is for more than 0.'))
@@ -205,6 +208,28 @@ function settle(
     asks,
   }
 }
+
+/** A row lies along a tray or across it: both are offered, in the tray that was named, or the usual one. */
+function lengthOfRow(
+  rows: number,
+  containerId: string | null,
+  heard: readonly Heard[],
+  containers: Listening['containers'],
+): Ask {
+  const tray = containers.find(({ id, cells }) => id === (containerId ?? USUAL_TRAY) && (cells ?? 1) > 1)
+  const question = 'How long is a row?'
+  if (!tray) return ask(`${question} Say it in cells or trays: 24 cells, 1 tray.`)
+  const grid = gridOf({ id: tray.id, cells: tray.cells! })
+  const [along, across] = [rows * grid.columns, rows * grid.rows]
+  return ask(
+    `${question} In a ${tray.name} ${grid.columns} cells lie along it and ${grid.rows} across: ${along} or ${across} in all.`,
+    {
+      text: heard.find(({ means }) => means === 'rows')!.text,
+      choices: [...new Set([`${along} cells of`, `${across} cells of`])],
+    },
+  )
+}
+const USUAL_TRAY = 'tray-72'
 
 const canName = ({ plain, quoted }: Word) =>
   quoted || (/^\p{L}/u.test(plain) && !LEADS.has(plain) && !NO_NAMES.has(plain))

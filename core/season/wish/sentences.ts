@@ -234,6 +234,8 @@ export const ASKED: readonly (readonly [text: string, question: RegExp])[] = [
   ['12 marjoram', /no crop that is known/],
   ['0 tomatoes', /above 0|none|0/],
   ['16 peppers of 8 kinds, 3 each', /24|16/],
-  ['2 rows of onions', /row/],
+  // A 72-cell tray is six rows of twelve.
+  ['2 rows of onions', /row.*24 cells of,12 cells of/],
+  ['3 rows of kale in a 50-cell tray', /30 cells of,15 cells of/],
   ['12 tomatoes before the frost', /spring|last|first/],
 ]

@@ -63,7 +63,7 @@ export interface Wish {
 /** What a wish is heard with. */
 export interface Listening extends Calendar {
   readonly names: NameBook
-  readonly containers: readonly { readonly id: string; readonly name: string }[]
+  readonly containers: readonly { readonly id: string; readonly name: string; readonly cells?: number }[]
   readonly recipes: readonly { readonly id: string; readonly name: string }[]
   readonly places: readonly { readonly id: string; readonly name: string }[]
   /** Crops that are also sown for autumn. */
