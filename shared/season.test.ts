@@ -7,6 +7,7 @@ import { changedFigures } from '#core/catalogue'
 import { CROP_FIGURES, type Crop } from '#core/sowing/crop'
 import { BUILT_IN_CROPS, CROPS } from '#core/sowing/crops'
 import { contextOf } from './context'
+import { heardWish, listeningOf } from './wish'
 import { asCrop, crop, cropRecordOf } from './records/crop'
 import { seasonFrame } from './records/season-frame'
 import { asSowingRequest, sowing, sowingRecordProblems } from './records/sowing'
@@ -158,6 +159,21 @@ describe('a kept sowing', () => {
       ['no mix', 'rungs'],
     ])
     for (const { problem } of unplanned) expect(problem.message).toMatch(/^[A-Z].*\.$/)
+  })
+})
+
+describe('a place in a wish', () => {
+  const heard = (text: string, of: SeasonContext = known) =>
+    heardWish(text, listeningOf(of, dayFrom('2027-03-01'), 'day first'), of)
+
+  it('is known by its own name and by what its kind is called; one that is not there is asked about', () => {
+    for (const text of ['24 tomatoes, sow today, on the shelf', '24 tomatoes, sow today, under lights']) {
+      const { wish, sowings } = heard(text)
+      expect([wish.asks, wish.unread, sowings[0]?.placeId]).toEqual([[], [], 'shelf'])
+    }
+    const { wish, sowings } = heard('24 tomatoes, sow today, on the windowsill')
+    expect([wish.asks[0]!.question, sowings]).toEqual([expect.stringContaining('no windowsill here yet'), []])
+    expect(heard('24 tomatoes, sow today, outside').sowings[0]?.placeId).toBe('outside')
   })
 })
 

@@ -1,5 +1,7 @@
 import type { Day } from '#core/season/day'
 import { isFrostFree, seasonEnds } from '#core/season/frost'
+import { PLACE_KINDS } from '#core/season/places/kinds'
+import { OUTSIDE, type Place } from '#core/season/places/place'
 import { ladderById } from '#core/season/ladder'
 import { ladderFrom, seasonFor, startOfWish } from '#core/season/wish/meaning'
 import { nameBook } from '#core/season/wish/names'
@@ -28,9 +30,23 @@ export function listeningOf(known: Known, today: Day, order: Listening['order'])
     ),
     containers: [...known.containers.values()],
     recipes: [...known.recipes.values()],
-    places: known.frame.places.map(({ id, name }) => ({ id, name })),
+    places: namedPlaces(known.frame.places),
     autumnCrops: new Set(crops.filter(({ autumn }) => autumn).map(({ id }) => id)),
   }
+}
+
+/**
+ * Places by their own names, and by what their kind is called where there is just one of it; kinds nobody has are known
+ * too, so that they can be asked about.
+ */
+function namedPlaces(places: readonly Place[]): Listening['places'] {
+  const own = places.map(({ id, name }) => ({ id, name }))
+  const kinds = PLACE_KINDS.flatMap(({ id: kind, name, alsoCalled }) => {
+    const of = places.filter((place) => place.kind === kind)
+    const id = kind === 'outside' ? (of[0]?.id ?? OUTSIDE.id) : (of[0]?.id ?? null)
+    return of.length > 1 ? [] : [name, ...alsoCalled].map((called) => ({ id, name: called }))
+  })
+  return [...own, ...kinds]
 }
 
 /** A wish as it was read, and the sowings it comes to; none while something is still to be asked. */

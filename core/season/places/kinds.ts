@@ -2,6 +2,8 @@
 export interface PlaceKind {
   readonly id: string
   readonly name: string
+  /** What else it is called, in a sentence. */
+  readonly alsoCalled: readonly string[]
   /** What to expect of it, in a line. */
   readonly what: string
   /** Under a roof that is lived in: frost and forecast do not reach it. */
@@ -28,30 +30,29 @@ export type Cover = (typeof COVERS)[number]
 const kind = <Id extends string>(
   id: Id,
   name: string,
+  alsoCalled: readonly string[],
   what: string,
-  rest: Omit<PlaceKind, 'id' | 'name' | 'what'>,
-): PlaceKind & { readonly id: Id } => ({ id, name, what, ...rest })
+  rest: Omit<PlaceKind, 'id' | 'name' | 'what' | 'alsoCalled'>,
+): PlaceKind & { readonly id: Id } => ({ id, name, alsoCalled, what, ...rest })
 
 const INDOORS = { indoors: true, nightAboveC: 0, heatC: null, lightId: null, cover: 'none' } as const
 const OUTDOORS = { indoors: false, heatC: null, cover: 'none', lightId: 'sky' } as const
 
 /** Usual places [common practice; warmth of a heated home, and of spring outside]. */
 export const PLACE_KINDS = [
-  kind('shelf', 'Shelf', 'Trays in a room, under lamps or near a window.', {
-    ...INDOORS,
-    flats: 4,
-    dayC: 20,
-    nightC: 18,
-  }),
-  kind('mat', 'Heat mat', 'Warm from below until the seed is up.', {
-    ...INDOORS,
-    flats: 1,
-    dayC: 20,
-    nightC: 18,
-    heatC: 24,
-    cover: 'dome',
-  }),
-  kind('propagator', 'Propagator', 'A heated case with a lid.', {
+  kind(
+    'shelf',
+    'Shelf',
+    ['shelves', 'lamp', 'light', 'grow light', 'rack'],
+    'Trays in a room, under lamps or near a window.',
+    {
+      ...INDOORS,
+      flats: 4,
+      dayC: 20,
+      nightC: 18,
+    },
+  ),
+  kind('mat', 'Heat mat', ['mat', 'heated mat'], 'Warm from below until the seed is up.', {
     ...INDOORS,
     flats: 1,
     dayC: 20,
@@ -59,30 +60,50 @@ export const PLACE_KINDS = [
     heatC: 24,
     cover: 'dome',
   }),
-  kind('windowsill', 'Windowsill', 'Light from one side, cold at night.', {
+  kind('propagator', 'Propagator', ['heated propagator', 'heated case'], 'A heated case with a lid.', {
+    ...INDOORS,
+    flats: 1,
+    dayC: 20,
+    nightC: 18,
+    heatC: 24,
+    cover: 'dome',
+  }),
+  kind('windowsill', 'Windowsill', ['window sill', 'sill', 'window'], 'Light from one side, cold at night.', {
     ...INDOORS,
     flats: 1,
     dayC: 20,
     nightC: 15,
     lightId: 'window-south',
   }),
-  kind('frame', 'Cold frame', 'A lid of glass outside: no frost on a mild night, hot in the sun.', {
-    ...OUTDOORS,
-    flats: 6,
-    dayC: 18,
-    nightC: 7,
-    nightAboveC: 3,
-    lightId: 'glass',
-  }),
-  kind('greenhouse', 'Greenhouse', 'Light from all sides; as cold as its heating lets it be.', {
-    ...OUTDOORS,
-    flats: 12,
-    dayC: 20,
-    nightC: 8,
-    nightAboveC: 3,
-    lightId: 'glass',
-  }),
-  kind('outside', 'Outside', 'A table in the open.', {
+  kind(
+    'frame',
+    'Cold frame',
+    ['frame', 'coldframe'],
+    'A lid of glass outside: no frost on a mild night, hot in the sun.',
+    {
+      ...OUTDOORS,
+      flats: 6,
+      dayC: 18,
+      nightC: 7,
+      nightAboveC: 3,
+      lightId: 'glass',
+    },
+  ),
+  kind(
+    'greenhouse',
+    'Greenhouse',
+    ['glasshouse', 'polytunnel', 'tunnel'],
+    'Light from all sides; as cold as its heating lets it be.',
+    {
+      ...OUTDOORS,
+      flats: 12,
+      dayC: 20,
+      nightC: 8,
+      nightAboveC: 3,
+      lightId: 'glass',
+    },
+  ),
+  kind('outside', 'Outside', ['outdoors', 'open air'], 'A table in the open.', {
     ...OUTDOORS,
     flats: null,
     dayC: 14,

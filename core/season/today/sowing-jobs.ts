@@ -69,13 +69,9 @@ export function sowingJobs(
     if (outAt === today) add('out', outIndex, planned.outDueOn)
     for (const visit of visitsOf(row, outAt))
       if (visit.on >= addDays(today, -VISIT_KEEPS_DAYS) && visit.on <= horizonOf(today))
-        addVisit(visit.on, visit.index)
+        // Each visit is a rung of its own, so that one done stands for itself.
+        add('care', CARE_RUNGS + visit.index, visit.on, null, { care: visit, gentle: true })
     return jobs
-  }
-  function addVisit(on: Day, index: number) {
-    const visit = visitsOf(row, outAt!)[index]!
-    // Each visit is a rung of its own, so that one done stands for itself.
-    add('care', CARE_RUNGS + index, on, null, { care: visit, gentle: true, placeIds: [OUTSIDE.id] })
   }
   const sown = was('rung', 0)
 

@@ -1,5 +1,4 @@
 import type { Day } from '../day'
-import { OUTSIDE } from '../places/place'
 import type { PlannedRung, PlannedSowing } from '../sowing'
 
 /** Where a sowing really stands, by what was done. */
@@ -20,7 +19,7 @@ export function standsNow(
 ): Stands | null {
   if (!days || days.lost) return null
   const last = planned.rungs.at(-1)!
-  if (days.out) return last.stage === 'set in' ? { rung: last, placeIds: [OUTSIDE.id] } : null
+  if (days.out) return last.stage === 'set in' ? { rung: last, placeIds: [last.where.place.id] } : null
   const rung = planned.rungs.findLast(({ index }) => days[`rung-${index}`] !== undefined)
   if (!rung) return null
   const { place, untilUp, elsewhere } = rung.where

@@ -208,7 +208,13 @@ const PHRASES: readonly Phrase[] = [
   ),
   named('containers', 'container', (d, id) => (d.containerId = id)),
   named('recipes', 'mix', (d, id) => (d.recipeId = id)),
-  named('places', 'place', (d, id) => (d.placeId = id)),
+  named('places', 'place', (d, id, name) => {
+    d.placeId = id
+    if (id === null)
+      d.asks.push(
+        ask(`There is no ${name.toLowerCase()} here yet: add it under Frosts and places, or leave it out.`),
+      )
+  }),
   said(
     `(?:in |a |an )*(\\d+) s`,
     'container',
@@ -260,22 +266,28 @@ function containerCount(
   }
 }
 
+/** Say where by themselves. */
+const SAYS_WHERE: ReadonlySet<string> = new Set(
+  ['outside', 'outdoors'].map((name) => plainName(name).join(' ')),
+)
+
 /** `in a 72-cell tray`, `in lean and light`, `on the windowsill`. */
-function named(
-  list: 'containers' | 'recipes' | 'places',
+function named<List extends 'containers' | 'recipes' | 'places', Id = Listening[List][number]['id']>(
+  list: List,
   as: Meaning,
-  set: (draft: Draft, id: string) => void,
+  set: (draft: Draft, id: Id, name: string) => void,
 ): Phrase {
   return (text, _words, _at, listening) => {
     const lead = /^(?:(?:in|into|on|under|with|using|at) )?(?:(?:a|an|the|my|our|their) )?/.exec(text)![0]
     const found = longestName(text.slice(lead.length), listening[list])
     // A bare name of a mix or a place is as likely a variety.
-    if (!found || (lead === '' && list !== 'containers')) return null
+    if (!found || (lead === '' && list !== 'containers' && !SAYS_WHERE.has(plainOf(found.one.name))))
+      return null
     return {
       words: found.words + (lead ? lead.trim().split(' ').length : 0),
       as,
       means: found.one.name,
-      set: (draft) => set(draft, found.one.id),
+      set: (draft) => set(draft, found.one.id as Id, found.one.name),
     }
   }
 }

@@ -65,7 +65,8 @@ export interface Listening extends Calendar {
   readonly names: NameBook
   readonly containers: readonly { readonly id: string; readonly name: string; readonly cells?: number }[]
   readonly recipes: readonly { readonly id: string; readonly name: string }[]
-  readonly places: readonly { readonly id: string; readonly name: string }[]
+  /** By any of their names; those a household has not got have no id, and are asked about. */
+  readonly places: readonly { readonly id: string | null; readonly name: string }[]
   /** Crops that are also sown for autumn. */
   readonly autumnCrops: ReadonlySet<string>
 }
