@@ -509,6 +509,7 @@ test('where it never freezes places are named, a lamp is judged once it is, and 
   await page.getByLabel('What will you raise?').fill('24 aubergines, sow today, on the shelf')
   await expect(page.getByText(/^Out /)).toBeVisible()
   await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page.getByRole('heading', { name: 'The ladder' })).toBeVisible()
   await expect(page.getByText(/Shelf gives .* mol\/m² a day and a (seedling|transplant) wants/)).toBeVisible()
   const [stored] = (await household.list('sowings')) as unknown as { id: string; body: { placeId: string } }[]
   expect(stored!.body.placeId).not.toBeNull()
