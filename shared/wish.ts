@@ -44,7 +44,8 @@ function namedPlaces(places: readonly Place[]): Listening['places'] {
   const kinds = PLACE_KINDS.flatMap(({ id: kind, name, alsoCalled }) => {
     const of = places.filter((place) => place.kind === kind)
     const id = kind === 'outside' ? (of[0]?.id ?? OUTSIDE.id) : (of[0]?.id ?? null)
-    return of.length > 1 ? [] : [name, ...alsoCalled].map((called) => ({ id, name: called }))
+    const shown = of[0]?.name ?? name
+    return of.length > 1 ? [] : [name, ...alsoCalled].map((called) => ({ id, name: called, shown }))
   })
   return [...own, ...kinds]
 }

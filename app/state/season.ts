@@ -97,7 +97,7 @@ export const useSeason = defineStore('season', () => {
   /** Keep changes that belong together, taken back together; what stands already is written down as sown on its day. */
   async function keepAll(
     name: string,
-    changes: { id: string; after: SowingRecord; sownOn?: Day | null }[],
+    changes: { id: string; after: SowingRecord; sownOn?: Day | null; up?: number | null }[],
   ): Promise<Act | null> {
     try {
       const sown = changes.filter(({ sownOn }) => sownOn)
@@ -110,10 +110,20 @@ export const useSeason = defineStore('season', () => {
             sown.filter(({ sownOn }) => sownOn === day),
           ),
         ),
+        ...sown.filter(({ up }) => up != null).map(({ id, after, up }) => countedNow(id, after.name, up!)),
       ])
     } catch (error) {
       note(whyNot(error))
       return null
+    }
+  }
+  /** So many of it are up as it is written down. */
+  const countedNow = (id: string, of: string, count: number): Act => {
+    const about = on([{ sowingId: id, rung: 0 }])
+    const said = { name: `Came up: ${of}`, kind: 'look', on: today.value, about, count } as const
+    return {
+      name: said.name,
+      run: async () => (await keeping.happened(said, { quiet: true })).opposite,
     }
   }
   const sownThen = (day: Day, of: readonly { id: string; after: SowingRecord }[]): Act => {

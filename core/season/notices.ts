@@ -6,7 +6,7 @@ import { addDays, daysBetween, type Day } from './day'
 import type { SeasonFrame } from './frame'
 import { earliestOut, frostAfter, frostRiskOf, isTender, latestOut } from './frost'
 import { lightSchoolById, LIGHT_WANTED } from './light'
-import { lightOfDay, lightVerdict } from './places/place-light'
+import { isLamp, lightOfDay, lightVerdict } from './places/place-light'
 import type { PlannedRung, SowingRequest } from './sowing'
 import { LOSSES } from './start'
 
@@ -27,6 +27,8 @@ export type Notice =
   | {
       readonly kind: 'too little light'
       readonly place: string
+      /** A lamp can hang closer or burn longer; to daylight one is added. */
+      readonly isLamp: boolean
       readonly molPerM2: number
       readonly wanted: number
       readonly stage: 'seedling' | 'transplant'
@@ -159,6 +161,7 @@ function darkPlaces(planned: readonly PlannedRung[], hours: number): Notice[] {
     said.set(id, {
       kind: 'too little light',
       place: name,
+      isLamp: isLamp(light),
       molPerM2: day,
       wanted: LIGHT_WANTED[wants].low,
       stage: wants,

@@ -7,6 +7,7 @@ import { newId } from '~/composables/newId'
 import { copyOf } from '~/composables/copyOf'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
 import { useHouseholdPart } from '~/state/saving'
 import FrostFields from '~/components/season/FrostFields.vue'
 import PlacesForm from '~/components/season/PlacesForm.vue'
@@ -20,6 +21,7 @@ import { fillHabitOf, frameProblems, shareDaysOf } from '#core/season/frame'
 import type { Frosts } from '#core/season/frost'
 import { placeOf, type Place } from '#core/season/places/place'
 import { LIGHT_SCHOOLS } from '#core/season/light'
+import { unitById } from '#core/units/unit-table'
 import { messageAt } from '#core/problem'
 import type { SeasonFrameRecord } from '#shared/records/season-frame'
 
@@ -27,8 +29,15 @@ import type { SeasonFrameRecord } from '#shared/records/season-frame'
 const emit = defineEmits<{ kept: [] }>()
 const context = useContext()
 const season = useSeason()
+const household = useHousehold()
 
 const year = Number(season.today.slice(0, 4)) + (season.today.slice(5) > '08-01' ? 1 : 0)
+/** A tub and a can as they are sold: 40 L and 9 L, 10 and 2 US gal, 8 and 2 imperial gal [common practice]. */
+const VESSELS = {
+  metric: { tubL: 40, canL: 9 },
+  us: { tubL: 10 * unitById('us-gal').factor, canL: 2 * unitById('us-gal').factor },
+  imperial: { tubL: 8 * unitById('imp-gal').factor, canL: 2 * unitById('imp-gal').factor },
+}
 type Draft = Omit<SeasonFrameRecord, 'places'> & { places: readonly Place[] }
 const draft = ref<Draft>(
   season.frame
@@ -40,8 +49,7 @@ const draft = ref<Draft>(
         lightSchool: 'sixteen',
         feedingSchool: 'weak and often',
         feedId: FEEDS[0]!.id,
-        tubL: 40,
-        canL: 9,
+        ...VESSELS[household.kitchen],
         nightC: null,
       },
 )

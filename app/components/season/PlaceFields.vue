@@ -5,7 +5,9 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
+import { useMeasures } from '~/composables/useMeasures'
 import { X } from '@lucide/vue'
+import { FLAT_MM } from '#core/containers/flat'
 import { COVERS, placeKindById } from '#core/season/places/kinds'
 import { DAYLIGHT_KINDS, LAMP_KINDS, MEASURED_LIGHT } from '#core/season/places/light-kinds'
 import {
@@ -20,6 +22,7 @@ import type { Place } from '#core/season/places/place'
 
 /** One place: its room, warmth, light and cover. No lamp is judged before one was named. */
 const place = defineModel<Place>({ required: true })
+const { length } = useMeasures()
 const props = defineProps<{
   hours: number
   problemAt: (field: string) => string | undefined
@@ -69,7 +72,9 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
         optional
         label="Holds"
         unit="flats"
-        :hint="place.flats === null ? 'no end of room' : 'of 28 × 54 cm'"
+        :hint="
+          place.flats === null ? 'no end of room' : `of ${length(FLAT_MM.short)} × ${length(FLAT_MM.long)}`
+        "
         :problem="problemAt('flats')"
         @update:model-value="change({ flats: $event })"
       />

@@ -2,12 +2,15 @@
 import Button from 'primevue/button'
 import PlaceFields from '~/components/season/PlaceFields.vue'
 import { newId } from '~/composables/newId'
+import { useMeasures } from '~/composables/useMeasures'
 import { Plus } from '@lucide/vue'
+import { FLAT_MM } from '#core/containers/flat'
 import { PLACE_KINDS, type PlaceKindId } from '#core/season/places/kinds'
 import { placeOf, type Place } from '#core/season/places/place'
 
 /** Where trays stand: a list of places, each of a kind, changed to what it is really like. */
 const places = defineModel<readonly Place[]>({ required: true })
+const { length } = useMeasures()
 const props = defineProps<{ hours: number; problemAt: (field: string) => string | undefined }>()
 
 function add(kindId: PlaceKindId) {
@@ -22,9 +25,10 @@ const problem = (index: number) => (field: string) => props.problemAt(`places[${
   <section class="places" aria-labelledby="places-title">
     <h2 id="places-title">Where trays stand</h2>
     <p class="soft">
-      Room is counted in <strong>flats</strong>: the standard tray of 28 × 54 cm; pots are counted by the room
-      they take. A tray starts on the mat where its seed wants the warmth, and stands in the first place that
-      suits it. A ladder can say otherwise for every rung.
+      Room is counted in <strong>flats</strong>: the standard tray of {{ length(FLAT_MM.short) }} ×
+      {{ length(FLAT_MM.long) }}; pots are counted by the room they take. A tray starts on the mat where its
+      seed wants the warmth, and stands in the first place that suits it. A ladder can say otherwise for every
+      rung.
     </p>
     <ul>
       <PlaceFields

@@ -75,7 +75,12 @@ async function plan() {
   if (!answer.value || !all.length || problems.value.length) return
   busy.value = true
   const sownOn = wish.value!.sown ? all[0]!.sowOn : null
-  const changes = all.map((after, i) => ({ id: i === 0 ? thoughtId : newId(), after, sownOn }))
+  const changes = all.map((after, i) => ({
+    id: i === 0 ? thoughtId : newId(),
+    after,
+    sownOn,
+    up: wish.value!.up,
+  }))
   season.thought = null
   const name = changes[0]!.after.name
   const act = await season.keepAll(name, changes)
@@ -132,7 +137,7 @@ const capital = (name: string) => name[0]!.toUpperCase() + name.slice(1)
           }}<template v-if="first.stage === 'sow'">
             in {{ counted(answer.cells, 'cell') }} of {{ answer.perCell }}</template
           >, {{ containersText(first) }}.
-          <template v-if="body!.cells">Count on {{ counted(body!.plants, 'good plant') }}.</template>
+          <template v-if="body!.cells">Count on {{ counted(body!.plants, 'good plant') }}.{{ ' ' }}</template>
           <template v-if="answer.treatOn && !wish?.sown"
             >Treat the seed on {{ printDay(answer.treatOn) }}.</template
           >

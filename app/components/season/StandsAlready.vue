@@ -50,8 +50,8 @@ const ready = computed(() => lines.value.filter(({ open }) => open === null))
 
 async function keep() {
   busy.value = true
-  const all = ready.value.flatMap(({ sowings }) =>
-    sowings.map((after) => ({ id: newId(), after, sownOn: after.sowOn })),
+  const all = ready.value.flatMap(({ sowings, wish }) =>
+    sowings.map((after) => ({ id: newId(), after, sownOn: after.sowOn, up: wish.up })),
   )
   const name = `${counted(all.length, 'sowing')} that stand already`
   const act = await season.keepAll(name, all)
@@ -66,13 +66,13 @@ async function keep() {
 
 <template>
   <FoldAway class="stands no-print" title="What stands already, as a list">
-    <label :for="id">A line each: how many, of what, in which trays, sown when</label>
+    <label :for="id">A line each: how many, of what, in which trays, sown when, how many are up</label>
     <textarea
       :id="id"
       v-model="text"
       class="input"
       rows="4"
-      placeholder="36 tomatillos in 72-cell trays, sown 13 March"
+      placeholder="36 tomatillos in 72-cell trays, sown 13 March, 31 up"
     />
     <ul v-if="lines.length" class="lines">
       <li v-for="(one, index) in lines" :key="index">

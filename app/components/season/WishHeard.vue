@@ -18,6 +18,7 @@ const NAMES: Record<Meaning, string> = {
   mix: 'mix',
   place: 'place',
   kinds: '',
+  count: '',
   'seeds a cell': '',
   filler: '',
 }

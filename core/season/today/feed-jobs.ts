@@ -31,6 +31,9 @@ export function feedJobs(
       bySowing.set(one.sowingId, [...(bySowing.get(one.sowingId) ?? []), due])
     }
   const shown = [...bySowing.values()].flatMap((list) => toCarry(list, today))
+  const firstShown = new Map<string, Day>()
+  for (const { sowingId, on } of shown)
+    if (on < (firstShown.get(sowingId) ?? '9999')) firstShown.set(sowingId, on)
   const groups = gather(
     shown.sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0)),
     ({ nMgPerL, givenOn }) => `${nMgPerL} ${givenOn ?? ''}`,
@@ -51,7 +54,7 @@ export function feedJobs(
       state: isGiven ? 'done' : stateOn(run.on, today, null),
       placeIds: [...new Set(group.flatMap(({ sowingId }) => placesOf(sowingId)))],
       feed: run,
-      first: group.every(({ sowingId }) => !wasFed(sowingId)),
+      first: isFirst(group),
     }
   })
 
@@ -60,11 +63,17 @@ export function feedJobs(
     const done = days.get(target.sowingId)
     const rungs = byId.get(target.sowingId)?.planned.rungs
     if (rungs?.[target.rung]?.stage === 'set in') return done?.out !== undefined
+    // What nobody has seen come up is not fed.
+    if (target.rung === 0 && !done?.up) return false
     return doneOn('rung', target, marked) !== undefined && !done?.out
   }
   function placesOf(sowingId: string): readonly string[] {
     const row = byId.get(sowingId)
     return (row && standsNow(row.planned, days.get(sowingId))?.placeIds) ?? []
+  }
+  /** The first that any of these plants is given, of all that are shown. */
+  function isFirst(group: readonly Due[]): boolean {
+    return group.every(({ sowingId, on }) => !wasFed(sowingId) && firstShown.get(sowingId) === on)
   }
   function wasFed(sowingId: string): boolean {
     return byId.get(sowingId)!.planned.rungs.some(({ index }) => marked.has(`feed ${sowingId} ${index}`))

@@ -19,6 +19,7 @@ export interface Draft {
   containerId: string | null
   recipeId: string | null
   placeId: string | null
+  up: number | null
   /** Rows of cells, whose length is still to be asked. */
   rows: number | null
   seedsPerCell: number | null
@@ -88,6 +89,12 @@ const amountOf = (as: (m: RegExpExecArray) => NonNullable<Wish['amount']>) =>
   ] as const
 
 const AMOUNTS: readonly Phrase[] = [
+  said(
+    `(\\d+)(?: (?:of|out of) (?:the )?\\d+)?(?: (?:plant|seed|cell|seedling))? (?:(?:are|is|have come|came|come|has come|now|already) )*up`,
+    'count',
+    (m) => `${m[1]} up`,
+    (d, m) => (d.up = Number(m[1])),
+  ),
   said(
     `${MORE_OR_LESS}(\\d+) (?:-|to|or) (\\d+)${GOOD}(?: ${UNIT})?(?: of)?`,
     'amount',
@@ -208,7 +215,7 @@ const PHRASES: readonly Phrase[] = [
   ),
   named('containers', 'container', (d, id) => (d.containerId = id)),
   named('recipes', 'mix', (d, id) => (d.recipeId = id)),
-  named('places', 'place', (d, id, name) => {
+  named<string | null>('places', 'place', (d, id, name) => {
     d.placeId = id
     if (id === null)
       d.asks.push(
@@ -272,21 +279,22 @@ const SAYS_WHERE: ReadonlySet<string> = new Set(
 )
 
 /** `in a 72-cell tray`, `in lean and light`, `on the windowsill`. */
-function named<List extends 'containers' | 'recipes' | 'places', Id = Listening[List][number]['id']>(
-  list: List,
+function named<Id extends string | null = string>(
+  list: 'containers' | 'recipes' | 'places',
   as: Meaning,
   set: (draft: Draft, id: Id, name: string) => void,
 ): Phrase {
   return (text, _words, _at, listening) => {
     const lead = /^(?:(?:in|into|on|under|with|using|at) )?(?:(?:a|an|the|my|our|their) )?/.exec(text)![0]
-    const found = longestName(text.slice(lead.length), listening[list])
+    const all: readonly { id: string | null; name: string; shown?: string }[] = listening[list]
+    const found = longestName(text.slice(lead.length), all)
     // A bare name of a mix or a place is as likely a variety.
     if (!found || (lead === '' && list !== 'containers' && !SAYS_WHERE.has(plainOf(found.one.name))))
       return null
     return {
       words: found.words + (lead ? lead.trim().split(' ').length : 0),
       as,
-      means: found.one.name,
+      means: found.one.shown ?? found.one.name,
       set: (draft) => set(draft, found.one.id as Id, found.one.name),
     }
   }

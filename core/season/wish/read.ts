@@ -33,6 +33,7 @@ export function readWish(text: string, listening: Listening): Wish {
     recipeId: null,
     placeId: null,
     rows: null,
+    up: null,
     seedsPerCell: null,
     kinds: null,
     each: null,
@@ -86,7 +87,7 @@ function settle(
   heard: (Heard & { at: number; words: number })[],
   loose: readonly number[],
   [cropAt, cropEnd]: readonly [number, number],
-  { names, autumnCrops, containers }: Listening,
+  { names, autumnCrops, containers, frosts }: Listening,
 ): Wish {
   const isLoose = new Set(loose)
   const asks = [...draft.asks]
@@ -152,12 +153,16 @@ function settle(
   if (!amount && !asks.some(({ question }) => /number|row/.test(question)))
     asks.push(ask(`How many? Say it like: ${WISH_EXAMPLE}.`))
   if (amount && !(amount.n > 0)) asks.push(ask('How many? A wish is for more than 0.'))
-  if (draft.frost && cropIds.length === 1 && !autumnCrops.has(cropIds[0]!))
+  if (draft.frost && frosts === null) asks.push(ask('It never freezes here: say a day instead.'))
+  else if (draft.frost && cropIds.length === 1 && !autumnCrops.has(cropIds[0]!))
     asks.push(
       ask(
         'It is not usually sown for autumn. Before which frost: the last frost of spring, or the first of autumn?',
       ),
     )
+  if (draft.up !== null && !draft.sown) asks.push(ask('When was it sown? Say it like: sown 13 March.'))
+  if (draft.up !== null && ((kinds ?? 1) > 1 || (draft.times ?? 1) > 1))
+    asks.push(ask('So many up of which? Say each by itself.'))
   const until = draft.untilOn
   const from = draft.outOn ?? draft.sowOn
   const everyDays = draft.everyDays ?? 0
@@ -193,6 +198,7 @@ function settle(
     outOn,
     sowOn: draft.sowOn,
     sown: draft.sown,
+    up: draft.up,
     season: draft.season,
     times,
     everyDays,

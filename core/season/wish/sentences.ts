@@ -21,6 +21,7 @@ export type Meant = Partial<
     | 'containerId'
     | 'recipeId'
     | 'placeId'
+    | 'up'
     | 'seedsPerCell'
     | 'kinds'
   >
@@ -198,6 +199,9 @@ export const READ: readonly Said[] = [
   ['40 lettuce, 3× every 10 days', { times: 3, everyDays: 10 }],
   ['40 lettuce from 1 May to 12 June every 2 weeks', { times: 4, everyDays: 14, ...out('2027-05-01') }],
   ['40 lettuce by 1 May every 3 weeks until 12 June', { times: 3, everyDays: 21, ...out('2027-05-01') }],
+  // What stands already, and how many of it are up.
+  ['36 tomatoes in 72-cell trays, sown 10 December, 31 up', { n: 36, of: 'plants', up: 31, sown: true }],
+  ['48 kale sown 1 December, 40 of 48 are up', { n: 48, up: 40 }],
   // Containers, mixes, places.
   [
     '72 snapdragons in 200-cell trays',
@@ -235,6 +239,7 @@ export const ASKED: readonly (readonly [text: string, question: RegExp])[] = [
   ['0 tomatoes', /above 0|none|0/],
   ['16 peppers of 8 kinds, 3 each', /24|16/],
   // A 72-cell tray is six rows of twelve.
+  ['36 tomatoes, 31 up', /When was it sown/],
   ['2 rows of onions', /row.*24 cells of,12 cells of/],
   ['3 rows of kale in a 50-cell tray', /30 cells of,15 cells of/],
   ['12 tomatoes before the frost', /spring|last|first/],

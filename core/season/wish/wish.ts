@@ -14,6 +14,7 @@ export type Meaning =
   | 'mix'
   | 'place'
   | 'kinds'
+  | 'count'
   | 'seeds a cell'
   | 'filler'
 
@@ -44,6 +45,8 @@ export interface Wish {
   readonly sowOn: Day | null
   /** It stands already: it was sown on that day. */
   readonly sown: boolean
+  /** So many of it are up, where it stands already; null where nobody counted. */
+  readonly up: number | null
   readonly season: 'spring' | 'autumn' | null
   /** The same again, so many times in all and so many days apart. */
   readonly times: number
@@ -66,7 +69,7 @@ export interface Listening extends Calendar {
   readonly containers: readonly { readonly id: string; readonly name: string; readonly cells?: number }[]
   readonly recipes: readonly { readonly id: string; readonly name: string }[]
   /** By any of their names; those a household has not got have no id, and are asked about. */
-  readonly places: readonly { readonly id: string | null; readonly name: string }[]
+  readonly places: readonly { readonly id: string | null; readonly name: string; readonly shown?: string }[]
   /** Crops that are also sown for autumn. */
   readonly autumnCrops: ReadonlySet<string>
 }
