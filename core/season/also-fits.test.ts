@@ -48,6 +48,28 @@ describe('what else fits into a tray', () => {
   })
 })
 
+it('a bucket that is named in a wish is where the ladder ends, not what is sown into', () => {
+  const rungs = ladderFrom(
+    ladderById('cell-pot').rungs,
+    { containerId: 'bucket-5gal', recipeId: null },
+    book.findContainer,
+  )
+  expect(rungs.map(({ stage, containerId }) => [stage, containerId])).toEqual([
+    ['sow', 'tray-72'],
+    ['pot up', 'pot-10cm'],
+    ['harden', null],
+    ['set in', 'bucket-5gal'],
+  ])
+  const planned = planSowing({ ...ask('tomato'), plants: 10, rungs }, frame, book)
+  expect([planned.rungs.at(-1)!.fill.count, planned.rungs[0]!.fill.count]).toEqual([10, 1])
+  const tray = ladderFrom(
+    ladderById('cell').rungs,
+    { containerId: 'pot-9cm', recipeId: null },
+    book.findContainer,
+  )
+  expect(tray[0]!.containerId).toBe('pot-9cm')
+})
+
 describe('seed', () => {
   it('of a beet is a cluster: half as many seeds are sown for the same seedlings, where they are counted', () => {
     const { perCell, chance, cells } = plan('beetroot', { plants: 60, certainty: 0.9 })

@@ -21,7 +21,7 @@ import { planSowing } from '#core/season/sowing'
  * A sowing in one sentence, answered as it is typed: what each word was taken for, and what follows, drawn into the
  * season before it is kept. With a word that was not understood nothing is planned until somebody says so.
  */
-const emit = defineEmits<{ planned: [id: string] }>()
+const emit = defineEmits<{ planned: [id: string]; typed: [] }>()
 const season = useSeason()
 const undoing = useUndo()
 const { hear } = useWishes()
@@ -110,6 +110,7 @@ const capital = (name: string) => name[0]!.toUpperCase() + name.slice(1)
         :placeholder="WISH_EXAMPLE"
         :aria-invalid="message || wish?.unread.length || wish?.asks.length ? 'true' : undefined"
         :aria-describedby="`${id}-answer`"
+        @input="emit('typed')"
       />
       <Button type="submit" class="main" :disabled="!answer || busy">Plan it</Button>
     </div>
@@ -139,7 +140,7 @@ const capital = (name: string) => name[0]!.toUpperCase() + name.slice(1)
           >, {{ containersText(first) }}.
           <template v-if="body!.cells">Count on {{ counted(body!.plants, 'good plant') }}.{{ ' ' }}</template>
           <template v-if="answer.treatOn && !wish?.sown"
-            >Treat the seed on {{ printDay(answer.treatOn) }}.</template
+            >Treat the seed on {{ printDay(answer.treatOn) }}.{{ ' ' }}</template
           >
           <template v-if="answer.emergence">Up in <FigureValue :figure="answer.emergence" />.</template>
           <template v-for="rung in answer.rungs.slice(1)" :key="rung.index"

@@ -4,6 +4,7 @@ import FoldAway from '~/components/fields/FoldAway.vue'
 import Button from 'primevue/button'
 import { definePageMeta, useRoute } from '#imports'
 import { computed, ref } from 'vue'
+import { useEventListener } from '@vueuse/core'
 import Dialog from 'primevue/dialog'
 import Drawer from 'primevue/drawer'
 import FrameForm from '~/components/season/FrameForm.vue'
@@ -45,6 +46,11 @@ const selected = ref<string | null>(typeof route.query.sowing === 'string' ? rou
 const row = computed(() => season.rows.find(({ id }) => id === selected.value))
 const wish = ref('')
 const frameShown = ref(false)
+// The panel lies over the page: Escape puts it away wherever the hand is, and so does saying the next wish.
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (event.key === 'Escape' && !document.querySelector('[role="dialog"][aria-modal="true"]'))
+    selected.value = null
+})
 const calendar = computed(() => `/api/households/${household.id}/calendar.ics`)
 
 async function copyCalendar() {
@@ -77,7 +83,7 @@ async function copyCalendar() {
         <Button @click="frameShown = true">Frosts and places</Button>
       </PageTop>
       <SubPlaces of="/season" />
-      <SeasonSentence v-model="wish" @planned="selected = $event" />
+      <SeasonSentence v-model="wish" @planned="selected = $event" @typed="selected = null" />
       <SowNow @choose="wish = $event" />
       <StandsAlready />
 

@@ -1,7 +1,7 @@
 import { cellVolume, type Container } from '../../containers/container'
 import type { Crop } from '../../sowing/crop'
 import { addDays, daysBetween, type Day } from '../day'
-import type { LadderRung } from '../ladder'
+import { rung as newRung, type LadderRung } from '../ladder'
 import { plantsFrom } from '../start'
 import type { Wish } from './wish'
 
@@ -9,17 +9,29 @@ import type { Wish } from './wish'
  * What a wish comes to, once it was read: how much is sown, on which ladder, for which season.
  */
 
+/** Nobody sows into so much mix: a container from this on is the last of its ladder, mL [common practice]. */
+const LAST_CONTAINER_ML = 3000
+const FINAL_MIX = 'final-container'
+
+/** The usual ladder, and at its end the bucket, bag or big pot that was named. */
+const endingIn = (last: Container, recipeId: string | null, rungs: readonly LadderRung[]): LadderRung[] => [
+  ...rungs.filter(({ stage }) => stage !== 'set in').map((rung) => ({ ...rung })),
+  newRung('set in', last.id, recipeId ?? FINAL_MIX),
+]
+
 /**
  * A ladder that begins in the container and with the mix that were named. A rung that is no larger than what it now
- * begins in is left out: nobody pricks out from a six-pack into a plug.
+ * begins in is left out: nobody pricks out from a six-pack into a plug. A bucket or a bag is where it ends.
  */
 export function ladderFrom(
   rungs: readonly LadderRung[],
   { containerId, recipeId }: Pick<Wish, 'containerId' | 'recipeId'>,
   findContainer: (id: string) => Container | undefined,
 ): LadderRung[] {
-  const begins = containerId ? findContainer(containerId) : undefined
+  const named = containerId ? findContainer(containerId) : undefined
   const volume = (container: Container) => cellVolume(container).value
+  if (named && volume(named) >= LAST_CONTAINER_ML) return endingIn(named, recipeId, rungs)
+  const begins = named
   return rungs
     .filter((rung, i) => {
       const next = i > 0 && rung.containerId ? findContainer(rung.containerId) : undefined
