@@ -43,7 +43,8 @@ describe('where it never freezes', () => {
         if (one.lowestNightC <= nights.coldestC) return expect(first).toBeNull()
         if (one.lowestNightC > nights.warmestC) return expect(first).toBe('never')
         const day = dayFrom(first!)
-        expect(nightOn(nights, day)).toBeGreaterThanOrEqual(one.lowestNightC - 1e-9)
+        // The warmest moment falls between two nights.
+        expect(nightOn(nights, day)).toBeGreaterThanOrEqual(one.lowestNightC - 1e-3)
         expect(nightOn(nights, addDays(day, -1))).toBeLessThan(one.lowestNightC)
         expect(nightOn(nights, latestOut(one, frostFree)!)).toBeGreaterThanOrEqual(one.lowestNightC - 0.15)
       }),
