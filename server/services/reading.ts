@@ -21,7 +21,8 @@ import { openSowings } from './open-sowings'
 
 /** Households whose name holds these words, the oldest first. */
 export async function listHouseholds(limit: number, named = ''): Promise<Stored<HouseholdRecord>[]> {
-  const words = named.split(/\s+/).filter(Boolean)
+  // No name holds what PostgreSQL cannot: bodies lose it where they are read, an address has it still.
+  const words = named.split(/[\s\0]+/).filter(Boolean)
   const rows = await db()
     .select()
     .from(households)
