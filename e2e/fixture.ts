@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import AxeBuilder from '@axe-core/playwright'
+import { SEASON } from '../shared/test/season'
 import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test'
 
 /* Every test has a household of its own, and fails on anything in the console or any request that leaves loopback. */
@@ -26,28 +27,6 @@ const TOOLS = [
 ]
 
 const BENCH = { name: 'Test bench', place: '', kitchen: 'metric' }
-export const SHELF = {
-  id: 'shelf',
-  name: 'Shelf',
-  kind: 'shelf',
-  flats: 8,
-  dayC: 20,
-  nightC: 18,
-  heatC: 24,
-  light: null,
-  cover: 'none',
-}
-const SEASON = {
-  lastFrost: '2027-05-08',
-  firstFrost: '2027-10-12',
-  places: [SHELF],
-  lightSchool: 'sixteen',
-  feedingSchool: 'weak and often',
-  feedId: 'balanced-20',
-  tubL: 40,
-  canL: 9,
-}
-
 async function makeHousehold(request: APIRequestContext): Promise<Household> {
   const id = randomUUID()
   const address = `/api/households/${id}`

@@ -1,4 +1,5 @@
-import { expect, expectAccessible, goTo, test, type Household, SHELF } from './fixture'
+import { expect, expectAccessible, goTo, test, type Household } from './fixture'
+import { SHELF } from '../shared/test/season'
 
 const TODAY = '2027-03-20'
 test.beforeEach(async ({ page }) => {

@@ -10,7 +10,7 @@ import { Cluster } from './cluster.mjs'
 import { migrateDatabase } from './migrate.mjs'
 import { freePort } from './port.mjs'
 import { setUpRoles } from './roles.mjs'
-import { SEASON } from '../server/calling'
+import { SEASON } from '../shared/test/season'
 
 jest.setTimeout(process.env.DEEP ? 600_000 : 120_000)
 

@@ -11,7 +11,8 @@ import { CROPS } from '#core/sowing/crops'
 import { cropRecordOf } from '#shared/records/crop'
 import { newEntry } from '#shared/records/entry'
 import { sowing } from '#shared/records/sowing'
-import { base, call, newHousehold, SEASON } from './calling'
+import { SEASON } from '#shared/test/season'
+import { base, call, newHousehold } from './calling'
 import { dayFrom } from '#core/season/day'
 
 /* Against the built application and its real PostgreSQL; ./test starts both and says where. */

@@ -3,7 +3,8 @@ import { request } from 'node:http'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import ICAL from 'ical.js'
 import pg from 'pg'
-import { base, call, newHousehold, SEASON } from './calling'
+import { SEASON } from '#shared/test/season'
+import { base, call, newHousehold } from './calling'
 
 /* What the application promises whoever writes to it: once, within bounds, and nobody by the side door. */
 

@@ -24,27 +24,3 @@ export async function newHousehold(id: string, name = 'Tests') {
   })
   if (made.status !== 200) throw new Error(`no household: ${JSON.stringify(made.body)}`)
 }
-
-/** A season whose last frost is 8 May 2027. */
-export const SEASON = {
-  lastFrost: '2027-05-08',
-  firstFrost: '2027-10-12',
-  places: [
-    {
-      id: 'shelf',
-      name: 'Shelf',
-      kind: 'shelf',
-      flats: 8,
-      dayC: 20,
-      nightC: 18,
-      heatC: 24,
-      light: null,
-      cover: 'none',
-    },
-  ],
-  lightSchool: 'sixteen',
-  feedingSchool: 'weak and often',
-  feedId: 'balanced-20',
-  tubL: 40,
-  canL: 9,
-}

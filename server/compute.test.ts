@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { SEASON } from '#shared/test/season'
 import { call } from './calling'
 
 /* The questions of Mix and Feed asked by a script; the expected figures are worked out by hand. */
@@ -135,29 +136,7 @@ describe('compute', () => {
     expect([refused.status, refused.body.errors[0]!.field]).toEqual([422, 'materialIds'])
   })
 
-  const season = {
-    lastFrost: '2027-05-08',
-    firstFrost: '2027-10-12',
-    places: [
-      {
-        id: 'shelf',
-        name: 'Shelf',
-        kind: 'shelf',
-        flats: 8,
-        dayC: 20,
-        nightC: 18,
-        heatC: 24,
-        light: null,
-        cover: 'none',
-      },
-    ],
-    lightSchool: 'sixteen',
-    feedingSchool: 'weak and often',
-    feedId: 'balanced-20',
-    tubL: 40,
-    canL: 9,
-  }
-  const asked = { season, today: '2027-01-10' }
+  const asked = { season: SEASON, today: '2027-01-10' }
   const uuid = (n: number) => `7b1c0a30-0000-4000-8000-00000000000${n}`
 
   it('packing: five sowings of four cells are one 24-cell tray; one that wants the dark stands apart, and it says why', async () => {

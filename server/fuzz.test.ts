@@ -3,7 +3,8 @@ import { connect } from 'node:net'
 import { afterAll, beforeAll, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import pg from 'pg'
-import { base, call, newHousehold, SEASON } from './calling'
+import { SEASON } from '#shared/test/season'
+import { base, call, newHousehold } from './calling'
 
 /*
  * Requests made from the API document itself, with everything in them that programs and people get wrong: none may

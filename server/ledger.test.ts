@@ -4,7 +4,8 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import pg from 'pg'
 import type { Collection } from '#shared/collections'
-import { call, newHousehold, SEASON } from './calling'
+import { SEASON } from '#shared/test/season'
+import { call, newHousehold } from './calling'
 
 /* The ledger on real PostgreSQL: whatever is done, undone and done again, levels are the sum of what stands. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })

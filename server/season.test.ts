@@ -3,9 +3,12 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import ICAL from 'ical.js'
 import pg from 'pg'
 import { dayFrom } from '#core/season/day'
+import { CROPS } from '#core/sowing/crops'
 import type { Collection } from '#shared/collections'
+import { cropRecordOf } from '#shared/records/crop'
 import type { SowingRecord } from '#shared/records/sowing'
-import { base, call, newHousehold, SEASON } from './calling'
+import { SEASON } from '#shared/test/season'
+import { base, call, newHousehold } from './calling'
 
 /* A season on real PostgreSQL through the built application: planned, moved, marked, read as a calendar. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })
@@ -102,6 +105,36 @@ describe('a season', () => {
     expect(await kinds(`${year}-03-21`)).toContain('rung late')
     await put('entries', mark('out', 3, dayFrom(`${year}-05-22`)))
     expect(await kinds(`${year}-05-23`)).toEqual([])
+  })
+
+  it('looks after what ends in a bucket until its crop is over, by its own ladder or that of a crop of ours', async () => {
+    const own = await put('crops', {
+      ...cropRecordOf(CROPS.find(({ id }) => id === 'tomato')!),
+      name: 'Bucket tomato',
+      basedOn: null,
+      figures: {
+        ...cropRecordOf(CROPS.find(({ id }) => id === 'tomato')!).figures,
+        ladderId: 'cell-pot-bucket',
+      },
+    })
+    for (const more of [{ ladderId: 'cell-pot-bucket' as const }, { cropId: own.body.id as string }]) {
+      const id = randomUUID()
+      await put('sowings', tomatoes({ ...more, name: 'In buckets' }), 0, id)
+      const happened = (kind: string, rung: number, on: string) =>
+        put('entries', { name: kind, kind, about: [{ what: 'sowings', id, rung }], on })
+      const cared = async () => {
+        const jobs = (await today(`${year}-06-23`)).body.jobs as {
+          kind: string
+          of: { sowingId: string }[]
+        }[]
+        return jobs.filter(({ of }) => of.some(({ sowingId }) => sowingId === id)).map(({ kind }) => kind)
+      }
+      expect((await happened('out', 4, `${year}-05-22`)).status).toBe(200)
+      // A month after it was set in: calcium and castings.
+      expect(await cared()).toContain('care')
+      expect((await happened('end', 0, `${year}-06-10`)).status).toBe(200)
+      expect(await cared()).toEqual([])
+    }
   })
 
   it('sows more of a packet the older it is, and cannot lose the packet it is sown from', async () => {

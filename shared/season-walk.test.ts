@@ -7,34 +7,14 @@ import { doneBySowing } from '#core/season/today/marks'
 import { jobWords } from '#core/season/today/wording'
 import { CROPS } from '#core/sowing/crops'
 import { contextOf } from './context'
+import { SEASON, SHELF } from './test/season'
 import { seasonFrame } from './records/season-frame'
 import { sowing, type SowingRecord } from './records/sowing'
 import { jobsOn, openRows, seasonPlanner, type SeasonContext } from './season'
 
 /* Whole seasons walked through day by day, as the page does it: read today's jobs, do them, sleep. */
 
-const frame = seasonFrame.parse({
-  lastFrost: '2027-05-08',
-  firstFrost: '2027-10-12',
-  places: [
-    {
-      id: 'shelf',
-      name: 'Shelf',
-      kind: 'shelf',
-      flats: 200,
-      dayC: 20,
-      nightC: 18,
-      heatC: 24,
-      light: null,
-      cover: 'none',
-    },
-  ],
-  lightSchool: 'sixteen',
-  feedingSchool: 'weak and often',
-  feedId: 'balanced-20',
-  tubL: 40,
-  canL: 9,
-})
+const frame = seasonFrame.parse({ ...SEASON, places: [{ ...SHELF, flats: 200 }] })
 const known = contextOf({ household: { body: { kitchen: 'metric', season: frame } } }) as SeasonContext
 interface Kept {
   id: string

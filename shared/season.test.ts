@@ -7,6 +7,7 @@ import { changedFigures } from '#core/catalogue'
 import { CROP_FIGURES, type Crop } from '#core/sowing/crop'
 import { BUILT_IN_CROPS, CROPS } from '#core/sowing/crops'
 import { contextOf } from './context'
+import { SEASON } from './test/season'
 import { heardWish, listeningOf } from './wish'
 import { asCrop, crop, cropRecordOf } from './records/crop'
 import { seasonFrame } from './records/season-frame'
@@ -14,28 +15,7 @@ import { asSowingRequest, sowing, sowingRecordProblems } from './records/sowing'
 import { openRows, seasonPlanner, type SeasonContext } from './season'
 import { dayFrom } from '#core/season/day'
 
-const frame = seasonFrame.parse({
-  lastFrost: '2027-05-08',
-  firstFrost: '2027-10-12',
-  places: [
-    {
-      id: 'shelf',
-      name: 'Shelf',
-      kind: 'shelf',
-      flats: 8,
-      dayC: 20,
-      nightC: 18,
-      heatC: 24,
-      light: null,
-      cover: 'none',
-    },
-  ],
-  lightSchool: 'sixteen',
-  feedingSchool: 'weak and often',
-  feedId: 'balanced-20',
-  tubL: 40,
-  canL: 9,
-})
+const frame = seasonFrame.parse(SEASON)
 const LEEK = '7b1c0a30-0000-4000-8000-000000000001'
 const known = contextOf({
   household: { body: { kitchen: 'metric', season: frame } },

@@ -11,7 +11,7 @@ import type { Crop } from '#core/sowing/crop'
 import type { Problem } from '#core/problem'
 import type { Context, Kept } from './context'
 import type { SeasonFrameRecord } from './records/season-frame'
-import { asSowingRequest, sowingRecordProblems, type SowingRecord } from './records/sowing'
+import { asSowingRequest, keepsOnAfter, sowingRecordProblems, type SowingRecord } from './records/sowing'
 
 /** A context whose season is set. */
 export interface SeasonContext extends Context {
@@ -41,6 +41,8 @@ export function seasonPlanner(context: SeasonContext, today: Day) {
   return {
     plan,
     share: (rows: readonly PlannedRow[]) => shareTrays(rows, context.frame, context.book, shared),
+    /** Whether a sowing goes on in a container of its own after it is out. */
+    keepsOn: (body: SowingRecord) => keepsOnAfter(body, context.crops),
   }
 
   function plan({ id, body }: Kept<SowingRecord>, was: Was = {}): Outcome {
@@ -110,11 +112,12 @@ export function openRows(
   const unplanned: UnplannedRow[] = []
   for (const one of sowings) {
     const was = wasOf(happened, one.id)
-    if (isOver(was.done, today, true)) continue
+    // What ends in a container of its own goes on after it is out, until its care ends.
+    if (isOver(was.done, today, planner.keepsOn(one.body))) continue
     const outcome = planner.plan(one, was)
     if ('row' in outcome) {
       const { careUntil } = outcome.row
-      if (!isOver(was.done, today, careUntil !== undefined && careUntil >= today)) rows.push(outcome.row)
+      if (!was.done?.out || !careUntil || careUntil >= today) rows.push(outcome.row)
     } else unplanned.push(outcome.unplanned)
   }
   return { rows: planner.share(rows), unplanned }

@@ -108,6 +108,9 @@ function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
   )
 }
 
+/** The kind a label names, without the number of its succession: `Kale, 2 of 4` is kale. */
+export const kindOf = (label: string): string => label.replace(/, (\d+ of \d+|again)$/, '').toLowerCase()
+
 /** The packet of a crop, where there is just one. */
 function onlyPacket(cropId: string, packets: ReadonlyMap<string, PacketRecord>): string | null {
   const of = [...packets].filter(([, one]) => one.cropId === cropId)

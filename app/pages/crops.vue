@@ -13,10 +13,8 @@ import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { Plus, Trash2 } from '@lucide/vue'
 import { CROP_FAMILIES, CROP_FIGURES, coverOf, hardinessOf, type Crop } from '#core/sowing/crop'
-import { agedGermination } from '#core/sowing/odds'
+import { germinationNow, isBelowStandard } from '#core/sowing/seed-age'
 import { CLUSTERS, GERMINATION_LAW } from '#core/sowing/seed-standards'
-import { given } from '#core/working/figure'
-import { yours } from '#core/working/source'
 import { useToday } from '~/composables/useToday'
 import { daysToEmergence } from '#core/sowing/emergence'
 import { ladderById } from '#core/season/ladder'
@@ -114,21 +112,10 @@ const lines = computed(() => {
     ['Usual ladder', ladderById(one.ladderId).name, s.ladderId],
   ] as const
 })
-/** What seed of an earlier year still comes up by; nothing for this year's. */
-function nowOf({ year, germination }: PacketRecord): number | null {
-  const years = Number(today.value.slice(0, 4)) - year
-  if (years < 1) return null
-  const { seedLife, keepsYears, germination: fresh } = chosen.value
-  return agedGermination(
-    given('Germination', germination ?? fresh, 'share', yours()),
-    years,
-    seedLife,
-    keepsYears,
-  ).value
-}
-const belowStandard = (packet: PacketRecord) =>
-  chosen.value.standardGermination !== null &&
-  (nowOf(packet) ?? packet.germination ?? 1) < chosen.value.standardGermination
+/** What the seed of a packet comes up by this year. */
+const germinationOf = ({ year, germination }: PacketRecord) =>
+  germinationNow(chosen.value, germination, yearsSince(year)).value
+const yearsSince = (year: number) => Math.max(0, Number(today.value.slice(0, 4)) - year)
 const changed = computed(() => new Set(changedIn(chosen.value)))
 const packets = computed(() => household.packets.filter(({ body }) => body.cropId === chosen.value.id))
 
@@ -228,8 +215,9 @@ const TAGS = {
             ><template v-if="one.body.seeds !== null">, {{ counted(one.body.seeds, 'seed') }}</template
             ><template v-if="one.body.germination !== null"
               >, tested {{ printShare(one.body.germination) }}</template
-            ><template v-if="nowOf(one.body)">, about {{ printShare(nowOf(one.body)!) }} by now</template
-            ><template v-if="belowStandard(one.body)"
+            ><template v-if="yearsSince(one.body.year)"
+              >, about {{ printShare(germinationOf(one.body)) }} by now</template
+            ><template v-if="isBelowStandard(chosen, germinationOf(one.body))"
               >: less than seed on sale must have, sow thicker or buy fresh</template
             >
           </span>

@@ -56,8 +56,14 @@ const at = computed(
 )
 
 const done = (job: Job) => season.mark(job, words(job).title)
-const undo = (job: Job) => season.undoJob(job)
-const snooze = (job: Job, until: Day) => season.mark(job, words(job).title, until)
+/** What a line can be asked to do, wherever it stands. */
+const actsOf = (job: Job) => ({
+  focusin: () => (current.value = job.id),
+  done: () => done(job),
+  undo: () => season.undoJob(job),
+  snooze: (until: Day) => season.mark(job, words(job).title, until),
+  again: () => season.sowAgain(job.of[0]!.sowingId),
+})
 
 function step(by: number) {
   const index = list.value.findIndex(({ id }) => id === (current.value ?? at.value?.id))
@@ -139,11 +145,7 @@ const print = () => window.print()
               :ref="(line) => hold(job.id, line)"
               :job="job"
               :current="at?.id === job.id"
-              @focusin="current = job.id"
-              @done="done(job)"
-              @undo="undo(job)"
-              @snooze="(until) => snooze(job, until)"
-              @again="season.sowAgain(job.of[0]!.sowingId)"
+              v-on="actsOf(job)"
             />
           </ul>
           <p v-else class="soft">nothing to do here</p>
@@ -159,11 +161,7 @@ const print = () => window.print()
           :ref="(line) => hold(job.id, line)"
           :job="job"
           :current="at?.id === job.id"
-          @focusin="current = job.id"
-          @done="done(job)"
-          @undo="undo(job)"
-          @snooze="(until) => snooze(job, until)"
-          @again="season.sowAgain(job.of[0]!.sowingId)"
+          v-on="actsOf(job)"
         />
       </ul>
     </section>

@@ -17,7 +17,7 @@ import { countsSeedlings } from '#core/sowing/crop'
 import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand'
 import { rungsOf } from '#core/season/sowing'
 import type { Job, JobKind, JobTarget, Mark } from '#core/season/today/job'
-import { doneBySowing, isOver, movedBySowing, upBySowing } from '#core/season/today/marks'
+import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
 import { hasSeason, jobsOn, openRows, seasonPlanner, type PlannedRow } from '#shared/season'
 import { asMark, type EntryRecord } from '#shared/records/entry'
 import { asSowingRequest, type SowingRecord } from '#shared/records/sowing'
@@ -49,13 +49,12 @@ export const useSeason = defineStore('season', () => {
   const done = computed(() => doneBySowing(marks.value))
   const up = computed(() => upBySowing(marks.value))
   const moves = computed(() => movedBySowing(marks.value))
-  const open = computed(() =>
-    household.sowings.filter(({ id }) => !isOver(done.value.get(id), today.value, true)),
-  )
   const planned = computed(() => {
     if (!planner.value) return { rows: [], unplanned: [] }
     const hand = moving.value
-    const all = open.value.map(({ id, body }) => (hand && hand.id === id ? hand : { id, body: toRaw(body) }))
+    const all = household.sowings.map(({ id, body }) =>
+      hand && hand.id === id ? hand : { id, body: toRaw(body) },
+    )
     return openRows(
       planner.value,
       thought.value ? [...all, thought.value] : all,
@@ -274,9 +273,7 @@ export const useSeason = defineStore('season', () => {
       today.value,
     )
     if (!held) return note('There is no bigger pot in the book: keep it where it is, cool and dry.')
-    const act = await keepAll(`${body.name}, held over`, [
-      { id, after: { ...held, rungs: held.rungs && [...held.rungs] } as SowingRecord },
-    ])
+    const act = await keepAll(`${body.name}, held over`, [{ id, after: held }])
     if (act)
       note(`${body.name} is potted on and held over for a fortnight.`, {
         name: 'Undo',

@@ -231,3 +231,25 @@ export function overflows(load: SeasonLoad, places: readonly Place[]): Overflow[
     })
     .sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0))
 }
+
+/**
+ * The place under a roof that has most room on the days on which another is too full.
+ *
+ * @returns null where none has room for a whole flat
+ */
+export function roomElsewhere(
+  load: SeasonLoad,
+  full: Overflow,
+  places: readonly Place[],
+): { readonly place: Place; readonly flats: number } | null {
+  const first = daysBetween(load.from, full.from)
+  const days = daysBetween(full.from, full.until)
+  const rooms = places
+    .filter((place) => place.id !== full.place.id && place.flats !== null && isIndoors(place))
+    .map((place) => {
+      const there = load.places.get(place.id)?.slice(first, first + days) ?? []
+      return { place, flats: Math.floor(place.flats! - Math.max(0, ...there)) }
+    })
+    .filter(({ flats }) => flats >= 1)
+  return rooms.sort((a, b) => b.flats - a.flats)[0] ?? null
+}

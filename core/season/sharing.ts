@@ -2,7 +2,8 @@ import type { SeasonBook } from './book'
 import type { SeasonRow } from './demand'
 import { fillHabitOf, shareDaysOf, type SeasonFrame } from './frame'
 import { packTrays, type Placed, type TrayShare } from './packing'
-import { flatsOf, type PlannedRung } from './sowing'
+import { flatsOf } from '../containers/flat'
+import type { PlannedRung } from './sowing'
 import type { Crop } from '../sowing/crop'
 
 type Row = SeasonRow & { readonly crop: Crop }
@@ -79,12 +80,15 @@ function sharedRung(
 ): PlannedRung {
   const cells = habit === 'tray' ? placed.trays * rung.container.cells : rung.cells
   const fill = { ...rung.fill, cells }
+  // What others fill of its last tray is theirs; a part that was moved on before stands as it was.
+  const spare = flatsOf(rung.container) * (rung.fill.count - placed.trays)
+  const left = rung.flats > 0 ? (rung.flats - spare) / rung.flats : placed.trays / rung.fill.count
   return {
     ...rung,
     fill,
     placed,
     looseL: book.looseL(rung.recipeId!, fill),
-    flats: rung.flats > 0 ? flatsOf(rung.container) * placed.trays : 0,
-    stays: rung.stays.map((stay) => ({ ...stay, flats: (stay.flats * placed.trays) / rung.fill.count })),
+    flats: rung.flats * left,
+    stays: rung.stays.map((stay) => (stay.from < rung.from ? stay : { ...stay, flats: stay.flats * left })),
   }
 }

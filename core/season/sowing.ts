@@ -1,6 +1,5 @@
-import { cellVolume, type Container } from '../containers/container'
-import { planAreaMm2 } from '../containers/shape'
-import { COVER_IS_THE_MIX, type Fill } from '../media/batch-request'
+import type { Container } from '../containers/container'
+import type { Fill } from '../media/batch-request'
 import { printPath, under, wholeWithin, within, type Problem } from '../problem'
 import { countsSeedlings, type Crop } from '../sowing/crop'
 import { daysToEmergence, LATE_AT, RESOW_AT } from '../sowing/emergence'
@@ -10,12 +9,14 @@ import { yours } from '../working/source'
 import type { SeasonBook } from './book'
 import type { Placed } from './packing'
 import { careFor, type Care } from './care'
-import { FLAT_M2 } from '../containers/flat'
+import { flatsOf } from '../containers/flat'
 import { addDays, daysBetween, isDay, type Day } from './day'
 import type { SeasonFrame } from './frame'
 import { earliestOut, latestOut, seasonEnds } from './frost'
 import { staysOf, whereOf, type Stay, type Where } from './places/stays'
 import { noticesOf, type Notice } from './notices'
+import { rungDays } from './rung-days'
+import { ballOf, fillOf } from './rung-fill'
 import { startOf } from './start'
 import { ladderById, ladderProblems, type LadderRung, type RungStage } from './ladder'
 
@@ -114,10 +115,6 @@ export interface PlannedSowing {
 
 /** Potted on beside the plants wanted [default]. */
 export const SPARE_PLANTS = 0.05
-/** Days of going out a little longer each day; 7–14 [common practice], a week for quick crops. */
-export const hardenDays = (crop: Crop) => (crop.weeks[1] <= 4 ? 7 : 10)
-/** Days in a final container that are still reckoned with. */
-const SET_IN_DAYS = 1
 /** A sowing lies within a year and a half of its frosts. */
 const FARTHEST_DAYS = 550
 
@@ -340,71 +337,6 @@ function defaultOut(crop: Crop, season: SowingRequest['season'], frame: SeasonFr
   const earliest = earliestOut(crop, frame)
   // Where nights never matter, or are never warm enough, the middle of spring is as good as any day.
   return earliest === null || earliest === 'never' ? addDays(last, crop.outAfterFrostWeeks * 7) : earliest
-}
-
-/** Days on each rung: those that were set, and the rest of the crop's weeks shared out by the ladder's parts. */
-function rungDays({ crop, sowOn, outOn }: SowingRequest, rungs: readonly LadderRung[]): number[] {
-  const own = (rung: LadderRung) =>
-    rung.days ?? (rung.stage === 'harden' ? hardenDays(crop) : rung.stage === 'set in' ? SET_IN_DAYS : null)
-  const target =
-    sowOn && outOn ? daysBetween(sowOn, outOn) : Math.round(((crop.weeks[0] + crop.weeks[1]) / 2) * 7)
-  const fixed = rungs.reduce((sum, rung) => sum + (rung.stage === 'set in' ? 0 : (own(rung) ?? 0)), 0)
-  const open = rungs.filter((rung) => own(rung) === null)
-  const parts = open.reduce((sum, { part }) => sum + part, 0)
-  // Days that were set stretch the whole; the rest keep their share of what the crop takes.
-  const usual = rungs.reduce((sum, { stage }) => sum + (stage === 'harden' ? hardenDays(crop) : 0), 0)
-  const partsOfAll = rungs.reduce((sum, { part }) => sum + part, 0)
-  const free = sowOn && outOn ? target - fixed : partsOfAll > 0 ? ((target - usual) * parts) / partsOfAll : 0
-  let left = Math.max(open.length, Math.round(free))
-  let partsLeft = parts
-  return rungs.map((rung) => {
-    const set = own(rung)
-    if (set !== null) return set
-    const days = Math.max(1, Math.round(partsLeft > 0 ? (left * rung.part) / partsLeft : left))
-    left -= days
-    partsLeft -= rung.part
-    return days
-  })
-}
-
-/** Containers for so many places, and the cover where seed goes in. */
-function fillOf(rung: LadderRung, container: Container, places: number, crop: Crop): Fill {
-  const sown = rung.stage === 'sow' || rung.stage === 'broadcast'
-  const deepest = Math.floor(container.shape.depthMm / 2)
-  return {
-    container,
-    count: Math.max(1, Math.ceil(places / container.cells)),
-    coverMm: sown ? Math.min(crop.depthMm, deepest) : 0,
-    coverMaterialId: sown && crop.light === 'wants light' ? 'vermiculite' : COVER_IS_THE_MIX,
-  }
-}
-
-/** What a plant brings with it from the cell it is potted up out of; out of an open tray it comes with nearly nothing. */
-function ballOf(
-  { stage, recipeId }: LadderRung,
-  before: { container: Container; each: number } | undefined,
-  into: Container,
-  each: number,
-): Pick<Fill, 'ballMl' | 'ballContainerId'> {
-  if (!before || recipeId === null || stage === 'prick out' || before.container.kind === 'open tray')
-    return {}
-  const [ball, room] = [cellVolume(before.container).value / before.each, cellVolume(into).value]
-  return ball * each < room * 0.8 ? { ballMl: ball, ballContainerId: before.container.id } : {}
-}
-
-/** Webs and rims around a tray's cells [default]. */
-const WEBS = 1.44
-
-/** A tray that covers three quarters of a flat stands in a flat's place. */
-const ALMOST = 0.75
-
-/** Flats one container takes on the shelf, edge to edge; a round pot takes the square around it. */
-export function flatsOf(container: Container): number {
-  const { shape } = container
-  const top = shape.form === 'round' ? shape.topDiameterMm ** 2 : planAreaMm2(shape, shape.depthMm)
-  const flats = (top * container.cells) / 1e6 / FLAT_M2
-  if (container.kind !== 'tray') return flats
-  return flats * WEBS < ALMOST ? flats * WEBS : Math.max(1, flats)
 }
 
 /** How a sowing stands that is not up yet. */

@@ -1,8 +1,9 @@
 import { cellTopArea } from '../containers/container'
 import { countsSeedlings, type Crop } from '../sowing/crop'
-import { agedGermination, anyOf, cellsFor, chanceOfOne, clumpsFor, plantsLikely } from '../sowing/odds'
+import { germinationNow } from '../sowing/seed-age'
+import { anyOf, cellsFor, chanceOfOne, clumpsFor, plantsLikely } from '../sowing/odds'
 import { derive, given } from '../working/figure'
-import { byDefault, yours } from '../working/source'
+import { byDefault } from '../working/source'
 import type { SeasonBook } from './book'
 import type { LadderRung } from './ladder'
 import type { SowingRequest } from './sowing'
@@ -19,18 +20,7 @@ export function startOf(
   findContainer: SeasonBook['findContainer'],
 ) {
   const { crop, plants, certainty } = request
-  const germination = agedGermination(
-    given(
-      'Germination',
-      request.germination ?? crop.germination,
-      'share',
-      request.germination === null ? byDefault('a fresh packet') : yours('the packet or your test'),
-    ),
-    request.seedYears,
-    crop.seedLife,
-    // A figure of the household's own beats the table.
-    crop.sources.seedLife.tag === 'yours' ? null : crop.keepsYears,
-  )
+  const germination = germinationNow(crop, request.germination, request.seedYears)
   const lost = given('Lost on the way', LOSSES, 'share', byDefault('one in twenty'))
   const broadcast = first.stage === 'broadcast'
   const perCell = broadcast ? 1 : (request.seedsPerCell ?? crop.seedsPerCell)

@@ -1,7 +1,7 @@
 import ical, { ICalAlarmType, ICalCalendarMethod, type ICalEventData } from 'ical-generator'
 import { addDays, dayNumber, type Day } from '#core/season/day'
 import { feedRuns, mixRuns } from '#core/season/demand'
-import { containersText } from '#core/season/today/wording'
+import { containersText } from '#core/season/containers-text'
 import { printNumber, printQuantity } from '#core/units/format'
 import { lastChange, plannedSeason } from './season'
 

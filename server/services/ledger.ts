@@ -2,8 +2,6 @@ import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { planDose } from '#core/feed/dose'
 import { planBatch } from '#core/media/batch'
 import type { Day } from '#core/season/day'
-import { keepsOn } from '#core/season/final-care'
-import { LADDERS } from '#core/season/ladder'
 import { goodsName, goodsUnit, type Goods } from '#core/stores/goods'
 import { drawFrom } from '#core/stores/draw'
 import { addUp, needsOfBatch, type Need } from '#core/stores/needs'
@@ -11,6 +9,7 @@ import { printNumber } from '#core/units/format'
 import type { Bodies, Stored } from '#shared/collections'
 import { asBatchRequest } from '#shared/records/batch'
 import { newEntry, saysTheSame, type EntryRecord } from '#shared/records/entry'
+import { keepsOnAfter } from '#shared/records/sowing'
 import { goodsOf, shelvesOf } from '#shared/records/stock'
 import { hasSeason, seasonPlanner } from '#shared/season'
 import type { Transaction } from '../db/client'
@@ -165,25 +164,30 @@ async function move(tx: Transaction, householdId: string, moves: Moves): Promise
   }
 }
 
-/** What stands in a last container goes on after it is out, until its crop is ended. */
-const LADDERS_KEPT_ON = LADDERS.filter(({ rungs }) => keepsOn(rungs)).map(({ id }) => id)
-const KEEPS_ON = sql`coalesce(sowing.rungs @> '[{"stage": "set in"}]'::jsonb, sowing.ladder_id in (${sql.join(
-  LADDERS_KEPT_ON.map((id) => sql`${id}`),
-  sql`, `,
-)}), false)`
-
-/** Sowings that an entry ends, or no longer ends, carry the day, so that finished years need not be looked through. */
+/**
+ * Sowings that an entry ends, or no longer ends, carry the day, so that finished years need not be looked through. What
+ * ends in a container of its own goes on after it is out, until its crop is ended.
+ */
 export async function markOver(tx: Transaction, householdId: string, { kind, about }: EntryRecord) {
-  if (kind !== 'out' && kind !== 'give up' && kind !== 'end') return
-  for (const { what, id } of about)
-    if (what === 'sowings')
-      await tx.execute(sql`
-        update sowing set over_on = (
-          select min(e."on") from entry e
-          where e.household_id = ${householdId} and (e.kind in ('give up', 'end') or (e.kind = 'out' and not ${KEEPS_ON})) and e.snoozed_until is null
-            and e.voided_at is null and e.about @> ${JSON.stringify([{ what, id }])}::jsonb)
-        where household_id = ${householdId} and id = ${id}`)
+  if (!ENDS.includes(kind)) return
+  const ids = about.flatMap(({ what, id }) => (what === 'sowings' ? [id] : []))
+  if (ids.length === 0) return
+  const { crops } = await contextFor(householdId, ['crops'], tx)
+  const rows = await tx
+    .select()
+    .from(sowings)
+    .where(and(eq(sowings.householdId, householdId), inArray(sowings.id, ids)))
+  for (const { id, body } of (rows as unknown as Row[]).map(asStored<'sowings'>)) {
+    const ends = ENDS.filter((one) => one !== 'out' || !keepsOnAfter(body, crops))
+    await tx.execute(sql`
+      update sowing set over_on = (
+        select min(e."on") from entry e
+        where e.household_id = ${householdId} and e.kind in ${ends} and e.snoozed_until is null
+          and e.voided_at is null and e.about @> ${JSON.stringify([{ what: 'sowings', id }])}::jsonb)
+      where household_id = ${householdId} and id = ${id}`)
+  }
 }
+const ENDS: EntryRecord['kind'][] = ['out', 'give up', 'end']
 
 /** A batch leaves the shelf. @throws Refusal 422 where it is made already, or the stores hold too little */
 async function makeBatch(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {

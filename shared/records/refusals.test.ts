@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { SEASON } from '../test/season'
 import fc from 'fast-check'
 import { FEEDS } from '#core/feed/feeds'
 import { planProgramme } from '#core/feed/programme'
@@ -107,28 +108,7 @@ const cases: [what: string, schema: z.ZodType, good: object, slips: [over: objec
   [
     'the frosts',
     seasonFrame,
-    {
-      lastFrost: '2027-05-08',
-      firstFrost: '2027-10-12',
-      places: [
-        {
-          id: 'shelf',
-          name: 'Shelf',
-          kind: 'shelf',
-          flats: 8,
-          dayC: 20,
-          nightC: 18,
-          heatC: 24,
-          light: null,
-          cover: 'none',
-        },
-      ],
-      lightSchool: 'sixteen',
-      feedingSchool: 'weak and often',
-      feedId: 'balanced-20',
-      tubL: 40,
-      canL: 9,
-    },
+    SEASON,
     [
       [{ firstFrost: '2027-05-01' }, 'firstFrost'],
       [{ lastFrost: '2027-02-30' }, 'lastFrost'],

@@ -2,7 +2,8 @@ import * as z from 'zod'
 import { ladderById, LADDERS, RUNG_STAGES } from '#core/season/ladder'
 import type { SeasonFrame } from '#core/season/frame'
 import { seasonEnds } from '#core/season/frost'
-import { sowingProblems, type SowingRequest } from '#core/season/sowing'
+import { keepsOn } from '#core/season/final-care'
+import { rungsOf, sowingProblems, type SowingRequest } from '#core/season/sowing'
 import type { Problem } from '#core/problem'
 import type { Context } from '../context'
 import { amount, day as calendarDay, id, idsOf, name, reference } from '../rules'
@@ -122,4 +123,13 @@ export function sowingRecordProblems(record: SowingRecord, known: Reckoned): Pro
     ...sowingProblems(request, known.frame, known.book),
     ...mixes,
   ]
+}
+
+/** Whether a sowing goes on in a container of its own after it is out; not where nobody knows its crop. */
+export function keepsOnAfter(
+  { rungs, ladderId, cropId }: Pick<SowingRecord, 'rungs' | 'ladderId' | 'cropId'>,
+  crops: Context['crops'],
+): boolean {
+  const crop = crops.get(cropId)
+  return crop !== undefined && keepsOn(rungsOf({ rungs, ladderId, crop }))
 }

@@ -19,7 +19,7 @@ import { dissolvesNitrogen } from '#core/feed/feed'
 import { dayFrom, yearsOn } from '#core/season/day'
 import { fillHabitOf, frameProblems, shareDaysOf } from '#core/season/frame'
 import type { Frosts } from '#core/season/frost'
-import { placeOf, type Place } from '#core/season/places/place'
+import { placeOf } from '#core/season/places/place'
 import { LIGHT_SCHOOLS } from '#core/season/light'
 import { unitById } from '#core/units/unit-table'
 import { messageAt } from '#core/problem'
@@ -38,8 +38,7 @@ const VESSELS = {
   us: { tubL: 10 * unitById('us-gal').factor, canL: 2 * unitById('us-gal').factor },
   imperial: { tubL: 8 * unitById('imp-gal').factor, canL: 2 * unitById('imp-gal').factor },
 }
-type Draft = Omit<SeasonFrameRecord, 'places'> & { places: readonly Place[] }
-const draft = ref<Draft>(
+const draft = ref<SeasonFrameRecord>(
   season.frame
     ? copyOf(season.frame)
     : {
@@ -75,7 +74,7 @@ const nextYear = () => {
 }
 
 async function keep() {
-  if (await save(draft.value as SeasonFrameRecord)) emit('kept')
+  if (await save(draft.value)) emit('kept')
 }
 </script>
 

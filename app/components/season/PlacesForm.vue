@@ -9,7 +9,7 @@ import { PLACE_KINDS, type PlaceKindId } from '#core/season/places/kinds'
 import { placeOf, type Place } from '#core/season/places/place'
 
 /** Where trays stand: a list of places, each of a kind, changed to what it is really like. */
-const places = defineModel<readonly Place[]>({ required: true })
+const places = defineModel<Place[]>({ required: true })
 const { length } = useMeasures()
 const props = defineProps<{ hours: number; problemAt: (field: string) => string | undefined }>()
 

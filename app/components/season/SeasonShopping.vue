@@ -9,6 +9,7 @@ import { useSeason } from '~/state/season'
 import { printNumber } from '#core/units/format'
 import { onShelves } from '#core/stores/draw'
 import { goodsId } from '#core/stores/goods'
+import { kindOf } from '#shared/wish'
 import { visitsOf } from '#core/season/final-care'
 import {
   needsOfFeed,
@@ -46,8 +47,6 @@ const dated = computed((): DatedNeeds[] => {
   )
   return [...mixes, ...feeds.map((run) => needsOfFeed(run, feed!)), ...care]
 })
-/** A kind without the number of its succession: `Kale, 2 of 4` is kale. */
-const kindOf = (name: string) => name.replace(/, (\d+ of \d+|again)$/, '').toLowerCase()
 /** Seed for what is not sown yet. */
 const seed = computed(() =>
   seedShort(

@@ -6,8 +6,8 @@ import { useNotes } from '~/composables/useNotes'
 import { useWorkerCall } from '~/composables/useWorkerCall'
 import { useSeason } from '~/state/season'
 import { useUndo } from '~/state/undo'
-import { isIndoors } from '#core/season/places/place'
-import { addDays, daysBetween } from '#core/season/day'
+import { roomElsewhere } from '#core/season/demand'
+import { addDays } from '#core/season/day'
 import { standingOf } from '#core/season/standing'
 import { printNumber } from '#core/units/format'
 
@@ -31,22 +31,7 @@ const standings = () =>
   )
 const over = computed(() => season.overflowing[0])
 /** Another place that has room on those days. */
-const room = computed(() => {
-  const full = over.value
-  if (!full) return null
-  const days = daysBetween(full.from, full.until)
-  const first = daysBetween(season.load!.from, full.from)
-  const found = season
-    .frame!.places.filter(
-      ({ id, flats, kind }) => id !== full.place.id && flats !== null && isIndoors({ kind }),
-    )
-    .map((place) => {
-      const there = season.load!.places.get(place.id)?.slice(first, first + days) ?? []
-      return { place, flats: Math.floor(place.flats! - Math.max(0, ...there)) }
-    })
-    .filter(({ flats }) => flats >= 1)
-  return found.sort((a, b) => b.flats - a.flats)[0] ?? null
-})
+const room = computed(() => over.value && roomElsewhere(season.load!, over.value, season.frame!.places))
 // What was found answers the season as it stood; the hand at work does not count.
 watch(
   () => [season.kept, over.value?.place],

@@ -15,7 +15,7 @@ import { hardeningPlan } from '#core/season/hardening'
 import { rung as newRung, RUNG_STAGES, type LadderRung } from '#core/season/ladder'
 import { withOutside } from '#core/season/places/stays'
 import type { PlannedSowing } from '#core/season/sowing'
-import { containersText } from '#core/season/today/wording'
+import { containersText } from '#core/season/containers-text'
 import { printNumber } from '#core/units/format'
 import type { SowingRecord } from '#shared/records/sowing'
 

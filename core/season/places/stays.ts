@@ -1,7 +1,7 @@
 import type { Crop } from '../../sowing/crop'
 import type { Day } from '../day'
 import type { LadderRung } from '../ladder'
-import { OUTSIDE, type Place } from './place'
+import { mixWarmth, OUTSIDE, type Place } from './place'
 
 /** Some flats of a rung in one place, from a day until another. */
 export interface Stay {
@@ -81,7 +81,7 @@ function germinating(
   crop: Pick<Crop, 'warmthC'>,
   said: boolean,
 ): Place {
-  const room = (place.dayC + place.nightC) / 2
+  const room = mixWarmth(place, null)
   if (said || place.heatC !== null || crop.warmthC - room <= WORTH_HEATING_C) return place
   return places.find(({ heatC, flats }) => heatC !== null && heatC > room && flats !== 0) ?? place
 }

@@ -2,7 +2,7 @@ import { addDays, daysBetween, type Day } from '../day'
 import { feedRunOf, gather, type FedRung, type FeedRun } from '../demand'
 import { PLAIN, stateOn, targetKey, type Job, type TodayInput } from './job'
 import { doneOn, type Marked } from './marks'
-import { standsNow } from './standing'
+import { standsNow } from './stands-now'
 
 /** A giving stands for a feed that is so many days away. */
 const STANDS_FOR_DAYS = 2

@@ -20,7 +20,7 @@ import {
 } from './job'
 import { doneOn, type Marked, type MovedPart } from './marks'
 import { momentsOf } from './moments'
-import { standsNow } from './standing'
+import { standsNow } from './stands-now'
 
 /** What one sowing asks for: its treatment, its rungs, its moments, its hardening, and its last container. */
 export function sowingJobs(

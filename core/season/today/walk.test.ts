@@ -174,6 +174,11 @@ describe('a part that was moved', () => {
     // 40 wanted and 5 % spare are 42; 24 are moved.
     expect([before.fill.count, after.fill.count, after.moved]).toEqual([42, 18, 24])
     expect(after.looseL / before.looseL).toBeCloseTo(18 / 42, 6)
+    const shelf = dayOf([request], [...sown, part], day).stops.find(({ key }) => key === 'shelf')!
+    expect(shelf.standing.map(({ container, count }) => [container, count])).toEqual([
+      ['72-cell tray', 1],
+      ['10 cm round pot', 24],
+    ])
     expect(after.stays[0]).toMatchObject({ from: addDays(sowOn, 29), until: after.from })
     expect(jobs.find(({ kind, of }) => kind === 'rung' && of[0]!.rung === 1)).toMatchObject({ moved: 24 })
     const all = dayOf([request], [...sown, part, mark('rung', 's0', 1, day)], day).rows[0]!.planned.rungs[1]!

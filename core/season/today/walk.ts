@@ -1,9 +1,10 @@
 import type { Day } from '../day'
 import { isIndoors, type Place } from '../places/place'
 import { withOutside } from '../places/stays'
-import { flatsOf } from '../sowing'
+import { flatsOf } from '../../containers/flat'
+import type { PlannedRung } from '../sowing'
 import { JOB_KINDS, type Job, type JobKind, type TodayRow } from './job'
-import { standsNow } from './standing'
+import { standsNow } from './stands-now'
 
 /** What stands in a place: the trays of one sowing. */
 export interface Standing {
@@ -94,28 +95,38 @@ function standingIn(
   jobs: readonly Job[],
 ): Standing[] {
   const stands = standsNow(planned, days)
-  if (!stands?.placeIds.includes(place.id)) return []
-  const { rung } = stands
-  const share = rung.where.elsewhere
-  const part =
-    stands.placeIds.length > 1 && share ? (place.id === share.place.id ? share.share : 1 - share.share) : 1
-  const count = (rung.placed?.trays ?? rung.fill.count) * part
+  if (!stands) return []
   const states = jobs
     .filter((job) => job.of.some(({ sowingId }) => sowingId === id) && !isAhead(job))
     .map(({ state }) => state)
+  const touch = WORST.find((state) => states.includes(state)) ?? null
+  const trays = (rung: PlannedRung, count: number, sharedTray: string | null, isUp: boolean): Standing => ({
+    sowingId: id,
+    name,
+    container: rung.container.name,
+    count,
+    flats: flatsOf(rung.container) * count,
+    sharedTray,
+    isUp,
+    touch,
+  })
+  const { rung, placeIds } = stands
+  const share = rung.where.elsewhere
+  const part =
+    placeIds.length > 1 && share ? (place.id === share.place.id ? share.share : 1 - share.share) : 1
+  const count = (rung.placed?.trays ?? rung.fill.count) * part
+  const isUp = days?.up !== undefined || rung.index > 0
+  // A part that was moved on stands where the rest will.
+  const next = planned.rungs[rung.index + 1]
+  const moved = next && next.moved > 0 && next.where.place.id === place.id ? next : null
   return [
-    {
-      sowingId: id,
-      name,
-      container: rung.container.name,
-      count,
-      flats: flatsOf(rung.container) * count,
-      sharedTray: rung.placed?.sharedTray ?? null,
-      isUp: days?.up !== undefined || rung.index > 0,
-      touch: WORST.find((state) => states.includes(state)) ?? null,
-    },
+    ...(placeIds.includes(place.id) ? [trays(rung, count, rung.placed?.sharedTray ?? null, isUp)] : []),
+    ...(moved ? [trays(moved, containersFor(moved, moved.moved), null, true)] : []),
   ]
 }
+
+const containersFor = ({ container, fill }: PlannedRung, plants: number) =>
+  Math.ceil(plants / (fill.plants ?? 1) / container.cells)
 
 /** Mix and coir touch no tray yet. */
 const isAhead = ({ kind }: Job) => kind === 'soak mix' || kind === 'make mix'

@@ -1,25 +1,12 @@
 import { counted } from '../../bench/wording'
 import { printNumber } from '../../units/format'
+import { containersText } from '../containers-text'
 import type { PlannedRung, PlannedSowing } from '../sowing'
 import type { Crop } from '../../sowing/crop'
 import type { CareKind, CareVisit } from '../final-care'
 import { heightFor, LIGHT_WANTED } from '../light'
 import { lampOf } from '../places/place-light'
 import type { Job, TodayRow } from './job'
-
-/** `2 × 72-cell tray`; `4 cells of a shared 24-cell tray`. */
-export function containersText({
-  fill,
-  cells,
-  placed,
-}: Pick<PlannedRung, 'fill' | 'cells' | 'placed'>): string {
-  const { container, count, plants } = fill
-  const each = plants && plants > 1 ? `, ${plants} in each` : ''
-  if (!placed?.sharesWith.length) return `${count} × ${container.name}${each}`
-  const whole = Math.floor(cells / container.cells)
-  const rest = `${counted(cells % container.cells, 'cell')} of a shared ${container.name}`
-  return `${whole ? `${whole} × ${container.name} and ` : ''}${rest}${each}`
-}
 
 const DOING: Readonly<Record<PlannedRung['stage'], string>> = {
   sow: 'Sow',
