@@ -1,5 +1,14 @@
 import { computed, onMounted, ref } from 'vue'
 
+// To make a formatter costs twenty times what it costs to use one, and a season prints hundreds of days at once.
+const made = new Map<string, Intl.DateTimeFormat>()
+function formatter(locale: string | undefined, options: Intl.DateTimeFormatOptions) {
+  const key = `${locale} ${JSON.stringify(options)}`
+  const kept = made.get(key) ?? new Intl.DateTimeFormat(locale, options)
+  made.set(key, kept)
+  return kept
+}
+
 /**
  * Dates in the reader's own locale and clock. The server knows neither, so the page first shows plain British dates
  * and changes to the reader's once it is alive.
@@ -9,7 +18,7 @@ export function useDates() {
   onMounted(() => (locale.value = undefined))
 
   const print = (at: Date, options: Intl.DateTimeFormatOptions) =>
-    at.toLocaleString(locale.value, locale.value ? { ...options, timeZone: 'UTC' } : options)
+    formatter(locale.value, locale.value ? { ...options, timeZone: 'UTC' } : options).format(at)
   /** A calendar day belongs to no time zone: noon keeps it the same day everywhere it is printed. */
   const ofDay = (day: string) => new Date(locale.value ? `${day}T12:00Z` : `${day}T12:00`)
 

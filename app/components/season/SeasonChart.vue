@@ -54,6 +54,8 @@ const panels = computed(() => demandPanels(season.crowded.length))
 const height = computed(() => under.value + panels.value.high)
 
 // Dragging: the season is planned anew with every day the hand moves.
+// What the hand is on is chosen when it lets go: a panel opening under it would hold up the first frame.
+let pressed: string | null = null
 let hold: {
   id: string
   row: PlannedRow
@@ -63,7 +65,7 @@ let hold: {
   days: number
 } | null = null
 function press(event: PointerEvent, row: PlannedRow, edge: number | null) {
-  selected.value = row.id
+  pressed = row.id
   const stored = season.sowing(row.id)
   if (!stored || event.button !== 0) return
   if (edge === null && season.isSown(row.id)) return
@@ -85,6 +87,8 @@ useEventListener('pointermove', (event: PointerEvent) => {
   season.moving = { id: hold.id, body: bodyAt(days) }
 })
 useEventListener('pointerup', async () => {
+  if (pressed) selected.value = pressed
+  pressed = null
   if (!hold) return
   const { id, days } = hold
   const body = bodyAt(days)
@@ -97,16 +101,15 @@ function letGo() {
   order.value = null
   held.value = null
 }
-useEventListener('pointercancel', () => {
+function giveUp() {
+  pressed = null
   hold = null
   season.moving = null
   letGo()
-})
+}
+useEventListener('pointercancel', giveUp)
 useEventListener('keydown', (event: KeyboardEvent) => {
-  if (event.key !== 'Escape' || !hold) return
-  hold = null
-  season.moving = null
-  letGo()
+  if (event.key === 'Escape' && hold) giveUp()
 })
 
 async function key(event: KeyboardEvent, row: PlannedRow) {
