@@ -1,6 +1,6 @@
 import { computed, onMounted, ref } from 'vue'
 
-// To make a formatter costs twenty times what it costs to use one, and a season prints hundreds of days at once.
+// A formatter is far dearer to make than to use, and a season prints hundreds of days at once.
 const made = new Map<string, Intl.DateTimeFormat>()
 function formatter(locale: string | undefined, options: Intl.DateTimeFormatOptions) {
   const key = `${locale} ${JSON.stringify(options)}`
