@@ -13,6 +13,7 @@ import { recipe } from './records/recipe'
 import { sowing } from './records/sowing'
 import { stock } from './records/stock'
 import { tool } from './records/tool'
+import { tray } from './records/tray'
 import { id } from './rules'
 
 /**
@@ -74,6 +75,18 @@ export const COLLECTIONS = {
       'rungs.*.recipeId': ['recipes'],
     },
   },
+  trays: {
+    one: 'tray',
+    body: tray,
+    refers: {
+      containerId: ['containers'],
+      batchId: ['batches'],
+      recipeId: ['recipes'],
+      'runs.*.cropId': ['crops'],
+      'runs.*.sowingId': ['sowings'],
+      'runs.*.packetId': ['packets'],
+    },
+  },
   entries: { one: 'entry', body: entry, refers: {} },
 } as const satisfies Record<string, Kind>
 
@@ -113,7 +126,7 @@ export function repointed<Body>(body: Body, path: string, from: string, to: stri
 export interface Stored<Body> {
   id: string
   version: number
-  /** Counts a household's batches from 1, and entries in the order they were written; else 0. */
+  /** Counts a household's batches and its trays from 1, and entries in the order they were written; else 0. */
   number: number
   updatedAt: string
   body: Body

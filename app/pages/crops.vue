@@ -187,7 +187,7 @@ const TAGS = {
           </dd>
         </div>
       </dl>
-      <p v-if="changed.size" class="small">Changed by you: {{ [...changed].length }} figures.</p>
+      <p v-if="changed.size" class="small">Figures changed by you: {{ changed.size }}.</p>
       <h3>Days to come up</h3>
       <table class="figures days">
         <thead>

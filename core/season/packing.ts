@@ -48,8 +48,11 @@ const WONDERED_DAYS = 10
 /** So many parts of trays are shared out by trying everything; more by the first tray that fits. */
 const MOST_TRIED = 9
 
+/** What has to agree. */
+type Agreeing = Pick<TrayShare, 'on' | 'placeIds' | 'mixC' | 'sown' | 'light' | 'upDays'>
+
 /** What keeps two sowings of one kind of tray and one mix from sharing it; null where they agree. */
-export function apart(one: TrayShare, other: TrayShare, withinDays: number): Apart | null {
+export function apart(one: Agreeing, other: Agreeing, withinDays: number): Apart | null {
   if (Math.abs(dayNumber(one.on) - dayNumber(other.on)) > withinDays) return 'another day'
   if (one.placeIds !== other.placeIds) return 'another place'
   if (Math.abs(one.mixC - other.mixC) > SAME_WARMTH_C) return 'another warmth'

@@ -32,6 +32,7 @@ import type { HouseholdRecord } from '#shared/records/household'
 import type { SowingRecord } from '#shared/records/sowing'
 import type { StockRecord } from '#shared/records/stock'
 import type { ToolRecord } from '#shared/records/tool'
+import type { TrayRecord } from '#shared/records/tray'
 
 /*
  * household_id leads every primary key, so that the same tables can be spread over machines or fenced by
@@ -302,6 +303,36 @@ export const sowings = pgTable(
   ],
 )
 
+/** Trays that stand: what each is to hold. What happened in them is in the ledger. */
+export const trays = pgTable(
+  'tray',
+  {
+    ...owned(),
+    number: integer().notNull(),
+    containerId: text().notNull(),
+    rows: integer().notNull(),
+    columns: integer().notNull(),
+    turned: boolean().notNull(),
+    corner: text().$type<TrayRecord['corner']>().notNull(),
+    placeId: text(),
+    cut: jsonb().$type<TrayRecord['cut']>(),
+    batchId: uuid(),
+    recipeId: text(),
+    runs: jsonb().$type<TrayRecord['runs']>().notNull(),
+    cells: jsonb().$type<TrayRecord['cells']>().notNull(),
+    emptiedOn: date({ mode: 'string' }).$type<Day>(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.id] }),
+    foreignKey({
+      columns: [table.householdId, table.batchId],
+      foreignColumns: [batches.householdId, batches.id],
+    }),
+    unique('tray_number').on(table.householdId, table.number),
+    check('tray_cells', sql`jsonb_array_length(${table.cells}) = ${table.rows} * ${table.columns}`),
+  ],
+)
+
 /**
  * The ledger: what happened, and what it moved. Entries are only ever added, in the order of `number`; one that is taken
  * back is voided. The season is read since its oldest open sowing, and by what ended the others.
@@ -321,6 +352,7 @@ export const entries = pgTable(
     times: doublePrecision().notNull(),
     evenIfShort: boolean().notNull(),
     count: integer(),
+    cells: jsonb().$type<EntryRecord['cells']>().notNull().default([]),
     part: boolean().notNull().default(false),
     snoozedUntil: date({ mode: 'string' }).$type<Day>(),
     act: uuid(),
@@ -389,6 +421,7 @@ export const TABLES = {
   crops,
   packets,
   sowings,
+  trays,
   entries,
 } as const
 
@@ -416,6 +449,7 @@ const FIELDS_ARE_COLUMNS: { [C in Collection]: Same<ColumnsOf<(typeof TABLES)[C]
   crops: true,
   packets: true,
   sowings: true,
+  trays: true,
   entries: true,
   households: true,
 }

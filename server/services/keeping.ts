@@ -12,11 +12,12 @@ import {
 import { dayIn } from '#core/season/day'
 import type { HouseholdRecord } from '#shared/records/household'
 import type { Transaction } from '../db/client'
-import { batches, households, revisions } from '../db/schema'
+import { batches, households, revisions, trays } from '../db/schema'
 import { once, type Act } from './acts'
 import { countedEntry, levelOf, markOver, moveAgain, moveBack, movedSum, workOut } from './ledger'
 import { asStoredHousehold, find, findHousehold } from './reading'
 import { checkReferences, usersOf } from './references'
+import { checkNothingHappened, checkTrays, traysOf } from './trays'
 import { inUse, invalid, stale, unknown, type User } from './refusal'
 import { asStored, tableOf, type Row } from './rows'
 
@@ -117,7 +118,7 @@ async function write<C extends Collection>(
     .where(and(eq(table.householdId, householdId), eq(table.id, before.id)))
     .returning()
   const stored = asStored<C>(updated as unknown as Row)
-  if (collection === 'entries') await markOver(tx, householdId, stored.body as Bodies['entries'])
+  await settle(tx, collection, householdId, stored)
   await writeCount(tx, collection, householdId, stored, asStored<C>(before))
   return stored
 }
@@ -162,12 +163,27 @@ async function insert<C extends Collection>(
   id: string,
   body: Bodies[C],
 ): Promise<Stored<Bodies[C]>> {
-  const number = collection === 'batches' ? { number: await nextBatchNumber(tx, householdId) } : {}
+  const number = isNumbered(collection) ? { number: await nextNumber(tx, collection, householdId) } : {}
   const table = tableOf(collection)
   const values = { householdId, id, ...body, ...number } as unknown as typeof table.$inferInsert
   const [created] = await tx.insert(table).values(values).returning()
-  if (collection === 'entries') await markOver(tx, householdId, body as Bodies['entries'])
-  return asStored<C>(created as unknown as Row)
+  const stored = asStored<C>(created as unknown as Row)
+  await settle(tx, collection, householdId, stored)
+  return stored
+}
+
+/** What follows from a record that was written: sowings that are over, trays that have to be possible. */
+async function settle<C extends Collection>(
+  tx: Transaction,
+  collection: C,
+  householdId: string,
+  stored: Stored<Bodies[C]>,
+) {
+  if (collection === 'trays') await checkTrays(tx, householdId, [stored.id], null)
+  if (collection !== 'entries') return
+  const entry = stored.body as Bodies['entries']
+  await markOver(tx, householdId, entry)
+  await checkTrays(tx, householdId, traysOf(entry), stored.id)
 }
 
 /** A level that was written, rather than moved, is an entry of its own. */
@@ -207,6 +223,7 @@ export const remove = (
     const before = await standing(tx, collection, householdId, id, version)
     const users = before.basedOn ? [] : await usersOf(tx, collection, householdId, id)
     if (users.length) throw inUse(users)
+    if (collection === 'trays') await checkNothingHappened(tx, householdId, id)
     return takeAway(tx, collection, householdId, before)
   })
 
@@ -274,7 +291,11 @@ async function takeAway(tx: Transaction, collection: Collection, householdId: st
     .set({ version: before.version + 1, updatedAt: sql`now()`, deletedAt: sql`now()` })
     .where(and(eq(table.householdId, householdId), eq(table.id, before.id)))
     .returning({ version: table.version })
-  if (collection === 'entries') await markOver(tx, householdId, asStored<'entries'>(before).body)
+  if (collection === 'entries') {
+    const entry = asStored<'entries'>(before).body
+    await markOver(tx, householdId, entry)
+    await checkTrays(tx, householdId, traysOf(entry), before.id)
+  }
   return removed!
 }
 
@@ -316,10 +337,15 @@ async function keepRevision(tx: Transaction, collection: Collection, householdId
     .values({ householdId, collection, id: before.id, version, body, writtenAt: updatedAt })
 }
 
-async function nextBatchNumber(tx: Transaction, householdId: string): Promise<number> {
+/** Counted from 1 in each household, and never given twice. */
+const NUMBERED = { batches, trays } as const
+const isNumbered = (collection: Collection): collection is keyof typeof NUMBERED => collection in NUMBERED
+
+async function nextNumber(tx: Transaction, collection: keyof typeof NUMBERED, householdId: string) {
+  const table = NUMBERED[collection]
   const [row] = await tx
-    .select({ last: max(batches.number) })
-    .from(batches)
-    .where(eq(batches.householdId, householdId))
+    .select({ last: max(table.number) })
+    .from(table)
+    .where(eq(table.householdId, householdId))
   return (row?.last ?? 0) + 1
 }

@@ -6,6 +6,7 @@ import { goodsName, goodsUnit, type Goods } from '#core/stores/goods'
 import { drawFrom } from '#core/stores/draw'
 import { addUp, needsOfBatch, type Need } from '#core/stores/needs'
 import { printNumber } from '#core/units/format'
+import { totalOf } from '#core/trays/change'
 import type { Bodies, Stored } from '#shared/collections'
 import { asBatchRequest } from '#shared/records/batch'
 import { newEntry, saysTheSame, type EntryRecord } from '#shared/records/entry'
@@ -13,7 +14,7 @@ import { keepsOnAfter } from '#shared/records/sowing'
 import { goodsOf, shelvesOf } from '#shared/records/stock'
 import { hasSeason, seasonPlanner } from '#shared/season'
 import type { Transaction } from '../db/client'
-import { entries, packets, sowings, stocks } from '../db/schema'
+import { entries, packets, sowings, stocks, trays } from '../db/schema'
 import { contextFor, find, list, SEASON_LISTS } from './reading'
 import { invalid, unknown } from './refusal'
 import { asStored, current, type Row } from './rows'
@@ -280,18 +281,39 @@ async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Pr
   if (!hasSeason(context)) return NOTHING
   const { plan } = seasonPlanner(context, entry.on)
   const left = await seedsLeft(tx, householdId, [...new Set(sown.map(({ body }) => body.packetId!))])
+  const trayRuns = await runsOf(tx, householdId, entry)
   const moves = new Map<string, Moves[number]>()
   for (const one of sown) {
     const outcome = plan(one)
     const id = one.body.packetId!
     const there = left.get(id) ?? 0
-    const seeds = 'row' in outcome ? Math.min(outcome.row.planned.seeds, there) : 0
+    const seeds = Math.min(seedsOf(entry, one.id, trayRuns) ?? ('row' in outcome ? outcome.row.planned.seeds : 0), there)
     if (seeds === 0) continue
     left.set(id, there - seeds)
     const by = (moves.get(id)?.by ?? 0) - seeds
     moves.set(id, { of: 'packets', id, name: context.packets.get(id)!.name, by, amount: by, unit: 'seeds' })
   }
   return { moves: [...moves.values()], facts: [] }
+}
+
+type TrayRun = Bodies['trays']['runs'][number]
+
+/** Runs of the trays an entry is about, by tray and code. */
+async function runsOf(tx: Transaction, householdId: string, { cells }: EntryRecord): Promise<Map<string, TrayRun>> {
+  if (cells.length === 0) return new Map()
+  const rows = await tx
+    .select({ id: trays.id, runs: trays.runs })
+    .from(trays)
+    .where(and(eq(trays.householdId, householdId), inArray(trays.id, [...new Set(cells.map(({ trayId }) => trayId))])))
+  return new Map(rows.flatMap(({ id, runs }) => runs.map((run) => [`${id} ${run.code}`, run] as const)))
+}
+
+/** Seeds of a sowing that went into cells, where the entry says them; undefined where it names no cells. */
+function seedsOf({ cells }: EntryRecord, sowingId: string, runs: ReadonlyMap<string, TrayRun>) {
+  const own = cells.filter(
+    ({ what, trayId, run }) => what === 'sown' && runs.get(`${trayId} ${run}`)?.sowingId === sowingId,
+  )
+  return own.length ? own.reduce((sum, one) => sum + totalOf(one), 0) : undefined
 }
 
 async function seedsLeft(tx: Transaction, householdId: string, ids: readonly string[]) {

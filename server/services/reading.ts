@@ -13,7 +13,7 @@ import {
 import { contextOf, type Context, type KeptLists } from '#shared/context'
 import type { HouseholdRecord } from '#shared/records/household'
 import { db, type Transaction } from '../db/client'
-import { entries, households, revisions, sowings } from '../db/schema'
+import { entries, households, revisions, sowings, trays } from '../db/schema'
 import { unknown } from './refusal'
 import { remembered } from './remembered'
 import { asStored, current, tableOf, type Reader, type Row } from './rows'
@@ -194,6 +194,11 @@ function inSight(collection: Collection, householdId: string): SQL | undefined {
   if (collection === 'feedings') return newest(NEWEST_FEEDINGS)
   if (collection === 'sowings')
     return or(openSowings(householdId), and(here, sql`${sowings.overOn} > current_date - ${SIGHT_DAYS}::int`))
+  if (collection === 'trays')
+    return and(
+      here,
+      sql`(${trays.emptiedOn} is null or ${trays.emptiedOn} > current_date - ${SIGHT_DAYS}::int)`,
+    )
   return here
 }
 
@@ -242,7 +247,7 @@ const readEverything = (householdId: string): Promise<Everything> =>
       for (const collection of COLLECTION_NAMES)
         if (collection !== 'entries')
           lists[collection] = await list(collection, householdId, tx, inSight(collection, householdId))
-      const ids = (['sowings', 'batches', 'feedings'] as const).flatMap((each) =>
+      const ids = (['sowings', 'batches', 'feedings', 'trays'] as const).flatMap((each) =>
         lists[each]!.map(({ id }) => id),
       )
       return { household, ...lists, entries: await entriesInSight(tx, householdId, ids) } as Everything

@@ -9,6 +9,7 @@ import { feedingProblems } from '#shared/records/feeding'
 import { programmeRecordProblems } from '#shared/records/programme'
 import { sowingRecordProblems } from '#shared/records/sowing'
 import { stockProblems } from '#shared/records/stock'
+import { trayProblems } from '#shared/records/tray'
 import { hasSeason } from '#shared/season'
 import type { Transaction } from '../db/client'
 import { contextFor, SEASON_LISTS } from './reading'
@@ -40,6 +41,7 @@ const CHECKS: { [C in Collection]?: Check<Bodies[C]> } = {
     problems: ({ cropId }, { crops }) =>
       crops.has(cropId) ? [] : [{ path: ['cropId'], message: 'This crop is not in the book.' }],
   },
+  trays: { needs: ['containers', 'crops'], problems: trayProblems },
   sowings: {
     needs: SEASON_LISTS,
     problems: (body, context) =>

@@ -1,9 +1,14 @@
 import * as z from 'zod'
 import { JOB_KINDS, type Mark } from '#core/season/today/job'
+import { CHANGES } from '#core/trays/change'
+import { MOST_COLUMNS, MOST_ROWS, MOST_SEEDS } from '#core/trays/layout'
 import { amount, day, id, name } from '../rules'
 
-/** `batch made`, `feed given`: at the bench. `counted`: a shelf or a packet was filled, counted or put right. */
-export const ENTRY_KINDS = ['batch made', 'feed given', 'counted', ...JOB_KINDS] as const
+/**
+ * `batch made`, `feed given`: at the bench. `counted`: a shelf or a packet was filled, counted or put right. `lost`, `given`:
+ * plants that left a tray for good.
+ */
+export const ENTRY_KINDS = ['batch made', 'feed given', 'counted', 'lost', 'given', ...JOB_KINDS] as const
 export type EntryKind = (typeof ENTRY_KINDS)[number]
 
 /** Levels that entries move: packs on the shelf, seeds in a packet. */
@@ -26,7 +31,7 @@ export const entry = z.object({
   about: z
     .array(
       z.object({
-        what: z.enum(['sowings', 'batches', 'feedings', 'stocks', 'packets']),
+        what: z.enum(['sowings', 'batches', 'feedings', 'stocks', 'packets', 'trays']),
         id,
         rung: z.int().min(0).max(99).nullable().default(null).describe('Which rung of a sowing’s ladder'),
       }),
@@ -50,6 +55,33 @@ export const entry = z.object({
     .describe(
       'What was counted: cells or seedlings that came up, plants that were moved; null where nobody counted',
     ),
+  cells: z
+    .array(
+      z.object({
+        trayId: id,
+        run: z.string().regex(/^[A-Z]{1,2}$/, 'A run is called by a letter or two: A, B … AA.'),
+        what: z.enum(CHANGES),
+        cells: z
+          .array(
+            z.tuple([
+              z.int().min(0).max(MOST_ROWS * MOST_COLUMNS - 1),
+              z.int().min(0, 'A count is 0 or more.').max(MOST_SEEDS, 'That is more than a cell holds.'),
+            ]),
+          )
+          .max(MOST_ROWS * MOST_COLUMNS)
+          .describe('Cells of the run, each with how many seeds or plants'),
+        count: z
+          .int('Count whole plants or cells.')
+          .min(0, 'A count is 0 or more.')
+          .max(1_000_000, 'That is more than a tray holds.')
+          .nullable()
+          .default(null)
+          .describe('So many, where nobody said which cells'),
+      }),
+    )
+    .max(100, 'One entry changes at most 100 runs.')
+    .default([])
+    .describe('What it did to cells of trays'),
   part: z.boolean().default(false).describe('Only so many were moved on; the rest stays where it is for now'),
   snoozedUntil: day
     .nullable()
@@ -88,6 +120,7 @@ export const newEntry = (
   times: 1,
   evenIfShort: false,
   count: null,
+  cells: [],
   part: false,
   snoozedUntil: null,
   act: null,
@@ -114,6 +147,8 @@ const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {
   'batch made': 'ever',
   'feed given': 'each time',
   counted: 'each time',
+  lost: 'each time',
+  given: 'each time',
   treat: 'ever',
   'soak mix': 'ever',
   'make mix': 'ever',
@@ -139,6 +174,8 @@ export function saysTheSame(one: EntryRecord, other: EntryRecord, about: About):
   if (one.snoozedUntil !== null || other.snoozedUntil !== null) return false
   // A part that is moved can be followed by another, on the same day too.
   if (one.part || other.part) return false
+  // Each tray, and each run of it, is sown, counted and thinned for itself.
+  if (one.cells.length || other.cells.length) return false
   if (ONCE[one.kind] === 'a day' && one.on !== other.on) return false
   return one.about.some(({ what, id, rung }) => what === about.what && id === about.id && rung === about.rung)
 }

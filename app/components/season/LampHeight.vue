@@ -77,7 +77,7 @@ async function keep() {
       </p>
       <p v-for="one in stages" :key="one.stage" class="soft">
         For a {{ one.stage }}:
-        <template v-if="one.at">hang it at {{ length(one.at.value * 10) }}.</template>
+        <template v-if="one.at">hang it at {{ length(Math.round(one.at.value) * 10) }}.</template>
         <template v-else>this lamp is too weak at any height; burn it longer or add another.</template>
       </p>
     </template>
@@ -103,7 +103,8 @@ async function keep() {
   align-content: start;
 }
 
+/* A height is a few letters: a field as wide as the page looks for more. */
 .three {
-  width: 100%;
+  width: min(100%, 32rem);
 }
 </style>

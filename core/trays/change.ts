@@ -1,0 +1,40 @@
+import type { Day } from '../season/day'
+
+/**
+ * What happened to cells of a run. `sown` and `set` bring seed and plants, `up` says how many are up in all, the rest
+ * take plants away.
+ */
+export const CHANGES = ['sown', 'up', 'thinned', 'lost', 'given', 'out', 'moved', 'set'] as const
+export type ChangeKind = (typeof CHANGES)[number]
+
+/** One thing that happened to cells of one run of one tray. */
+export interface Change {
+  readonly trayId: string
+  /** Code of the run. */
+  readonly run: string
+  readonly what: ChangeKind
+  /** Cells with how many seeds or plants each. */
+  readonly cells: readonly (readonly [cell: number, n: number])[]
+  /** So many, where nobody said which cells; null where the cells say it. */
+  readonly count: number | null
+}
+export interface DatedChange extends Change {
+  readonly on: Day
+  /** The entry it is part of. */
+  readonly entryId: string
+}
+
+/** Takes plants out of their cells. */
+export const LEAVES: readonly ChangeKind[] = ['thinned', 'lost', 'given', 'out', 'moved']
+
+/** How many seeds or plants a change is about. */
+export const totalOf = ({ cells, count }: Pick<Change, 'cells' | 'count'>): number =>
+  count ?? cells.reduce((sum, [, n]) => sum + n, 0)
+
+/** What is wrong with changes that were written together: as many arrive as leave. */
+export function movedEven(changes: readonly Change[]): { moved: number; set: number } | null {
+  const of = (what: ChangeKind) =>
+    changes.filter((one) => one.what === what).reduce((sum, one) => sum + totalOf(one), 0)
+  const [moved, set] = [of('moved'), of('set')]
+  return set > 0 && moved !== set && moved > 0 ? { moved, set } : null
+}

@@ -1,0 +1,232 @@
+import { wholeWithin, type Problem } from '../problem'
+import type { Container } from '../containers/container'
+import { gridOf, type Grid } from './grid'
+
+/** Cells of one crop and variety in a tray, sown or set on one occasion. */
+export interface Run {
+  /** `A`, `B` …: its name in this tray, on the drawing and on the key. */
+  readonly code: string
+  /** Crop and variety, as on the label. */
+  readonly name: string
+  readonly cropId: string
+  /** The sowing it belongs to, and the rung of its ladder; null for what no plan knows. */
+  readonly sowingId: string | null
+  readonly rung: number
+  readonly packetId: string | null
+  readonly seedsPerCell: number
+}
+
+/** What a tray is to hold: for each cell, row by row from the marked corner, the code of its run; empty where none. */
+export interface Layout extends Grid {
+  readonly runs: readonly Run[]
+  readonly cells: readonly string[]
+}
+
+/** How the hollows of a tray lie: cells, loose pots or blocks in a carrier, furrows, or a field that is scattered over. */
+export type Surface = 'cells' | 'pots' | 'blocks' | 'furrows'
+
+export const surfaceOf = ({ kind }: Pick<Container, 'kind'>): Surface =>
+  kind === 'tray' ? 'cells' : kind === 'block' ? 'blocks' : kind === 'pot' ? 'pots' : 'furrows'
+
+/** Rows and columns a tray can have at most: the largest plug tray, and furrows to spare. */
+export const MOST_ROWS = 40
+export const MOST_COLUMNS = 60
+export const MOST_RUNS = 52
+
+/** The grid a container has by itself; a carrier of loose pots or blocks holds as many as is said. */
+export function usualGrid(container: Pick<Container, 'id' | 'kind' | 'cells'>): Grid {
+  const surface = surfaceOf(container)
+  if (surface === 'cells') return gridOf(container)
+  // Six furrows in an open tray [common practice]; pots and blocks by what is said.
+  return surface === 'furrows' ? { rows: 6, columns: 1 } : { rows: 3, columns: 5 }
+}
+
+/** `A` … `Z`, `AA` …: the n-th code, from 0. */
+export const codeAt = (n: number): string =>
+  n < 26 ? String.fromCharCode(65 + n) : codeAt(Math.floor(n / 26) - 1) + codeAt(n % 26)
+
+/** The next code nobody has. */
+export function freeCode(runs: readonly Pick<Run, 'code'>[]): string {
+  const taken = new Set(runs.map(({ code }) => code))
+  let n = 0
+  while (taken.has(codeAt(n))) n++
+  return codeAt(n)
+}
+
+/** `row 2, cell 5`, counted from the marked corner. */
+export const cellName = ({ columns }: Pick<Grid, 'columns'>, cell: number): string =>
+  columns === 1 ? `row ${cell + 1}` : `row ${Math.floor(cell / columns) + 1}, cell ${(cell % columns) + 1}`
+
+/** What is wrong with a layout, each at its field. */
+export function layoutProblems(layout: Layout, container: Pick<Container, 'kind' | 'cells' | 'name'>): Problem[] {
+  const { rows, columns, runs, cells } = layout
+  const codes = runs.map(({ code }) => code)
+  const size = rows * columns
+  return [
+    ...wholeWithin(['rows'], rows, 1, MOST_ROWS, `A tray has 1 to ${MOST_ROWS} rows.`),
+    ...wholeWithin(['columns'], columns, 1, MOST_COLUMNS, `A row has 1 to ${MOST_COLUMNS} cells.`),
+    ...(container.kind === 'tray' && size !== container.cells
+      ? [
+          {
+            path: ['columns'],
+            message: `${rows} rows of ${columns} make ${size} cells; a ${container.name} has ${container.cells}.`,
+          },
+        ]
+      : []),
+    ...(cells.length === size
+      ? []
+      : [{ path: ['cells'], message: `The tray has ${size} cells; ${cells.length} were laid out.` }]),
+    ...codes.flatMap((code, i) =>
+      codes.indexOf(code) === i ? [] : [{ path: ['runs', i, 'code'], message: `Two runs are called ${code}.` }],
+    ),
+    ...[...new Set(cells)]
+      .filter((code) => code !== '' && !codes.includes(code))
+      .map((code) => ({ path: ['cells'], message: `No run is called ${code}.` })),
+    ...runs.flatMap((run, i) =>
+      wholeWithin(
+        ['runs', i, 'seedsPerCell'],
+        run.seedsPerCell,
+        1,
+        MOST_SEEDS,
+        `1 to ${MOST_SEEDS} seeds go into a cell, a furrow or a field.`,
+      ),
+    ),
+  ]
+}
+/** A broadcast tray of dust-like seed takes thousands. */
+export const MOST_SEEDS = 20_000
+
+/** Cells of a run, in the order of the tray. */
+export const cellsOf = ({ cells }: Pick<Layout, 'cells'>, code: string): number[] =>
+  cells.flatMap((one, cell) => (one === code ? [cell] : []))
+
+export const freeCells = (layout: Pick<Layout, 'cells'>): number => cellsOf(layout, '').length
+
+/** The layout with these cells given to a run; `''` frees them. */
+export function painted(layout: Layout, cells: Iterable<number>, code: string): Layout {
+  const next = [...layout.cells]
+  for (const cell of cells) next[cell] = code
+  return { ...layout, cells: next }
+}
+
+/**
+ * Runs laid out row by row behind what is there already. Two of one crop are easily taken for each other: an empty row
+ * is left between them where there is room for it; else the edge between them is marked in the tray.
+ *
+ * @param wanted runs with how many cells each takes
+ * @throws RangeError where there are not as many free cells
+ */
+export function fillRows(layout: Layout, wanted: readonly { readonly run: Run; readonly cells: number }[]): Layout {
+  const count = wanted.reduce((sum, { cells }) => sum + cells, 0)
+  const free = freeCells(layout)
+  if (count > free) throw new RangeError(`cells: ${count} are wanted, ${free} are free`)
+  const apart = withRows(layout, wanted, true)
+  return apart ?? withRows(layout, wanted, false)!
+}
+
+/** null where they do not fit with empty rows between look-alikes. */
+function withRows(
+  layout: Layout,
+  wanted: readonly { readonly run: Run; readonly cells: number }[],
+  emptyRows: boolean,
+): Layout | null {
+  const { columns } = layout
+  const cells = [...layout.cells]
+  const runs = [...layout.runs]
+  const cropOf = (code: string) => runs.find((run) => run.code === code)?.cropId
+  let at = emptyRows ? cells.findLastIndex((code) => code !== '') + 1 : 0
+  for (const { run, cells: count } of wanted) {
+    const before = cells[at - 1]
+    if (emptyRows && at > 0 && before && cropOf(before) === run.cropId && columns > 1)
+      at = (Math.ceil(at / columns) + 1) * columns
+    runs.push(run)
+    for (let left = count; left > 0; at++) {
+      if (at >= cells.length) return null
+      if (cells[at] !== '') continue
+      cells[at] = run.code
+      left--
+    }
+  }
+  return { ...layout, runs, cells }
+}
+
+/**
+ * The edge between two runs that follow each other moved to a cell: what lies before it belongs to the first, what lies
+ * behind to the second. Each keeps a cell at least.
+ *
+ * @param until last cell of the first run
+ */
+export function edgeAt(layout: Layout, first: string, second: string, until: number): Layout {
+  const both = layout.cells.flatMap((code, cell) => (code === first || code === second ? [cell] : []))
+  const last = Math.min(Math.max(until, both[0]!), both.at(-2)!)
+  const next = [...layout.cells]
+  for (const cell of both) next[cell] = cell <= last ? first : second
+  return { ...layout, cells: next }
+}
+
+/** Pairs of runs whose cells follow each other row by row, with the last cell of the first. */
+export function edges({ cells }: Pick<Layout, 'cells'>): { first: string; second: string; until: number }[] {
+  const found: { first: string; second: string; until: number }[] = []
+  let last = ''
+  let at = -1
+  cells.forEach((code, cell) => {
+    if (code === '') return
+    if (last && code !== last) found.push({ first: last, second: code, until: at })
+    last = code
+    at = cell
+  })
+  // Runs that lie across each other have no one edge.
+  const whole = (code: string) => {
+    const own = found.filter(({ first }) => first === code)
+    return own.length <= 1 && found.filter(({ second }) => second === code).length <= 1
+  }
+  return found.filter(({ first, second }) => whole(first) && whole(second))
+}
+
+/** Whether two runs are easily taken for each other: one crop, two kinds. */
+export const lookAlike = (one: Run, other: Run): boolean =>
+  one.cropId === other.cropId && one.name !== other.name
+
+/** Neighbouring cells of look-alikes: the boundary between them is marked in the tray. */
+export function boundaries(layout: Layout): { readonly cell: number; readonly side: 'right' | 'below' }[] {
+  const byCode = new Map(layout.runs.map((run) => [run.code, run]))
+  const alike = (a: string | undefined, b: string | undefined) => {
+    const [one, other] = [byCode.get(a ?? ''), byCode.get(b ?? '')]
+    return one && other ? lookAlike(one, other) : false
+  }
+  const { cells, columns } = layout
+  return cells.flatMap((code, cell) => [
+    ...((cell + 1) % columns !== 0 && alike(code, cells[cell + 1]) ? [{ cell, side: 'right' as const }] : []),
+    ...(alike(code, cells[cell + columns]) ? [{ cell, side: 'below' as const }] : []),
+  ])
+}
+
+/**
+ * Two hands at one layout: what each changed of the cells and runs they both began from. Where both changed one cell,
+ * the other's stands and is named.
+ */
+export function merged(
+  base: Layout,
+  mine: Layout,
+  theirs: Layout,
+): { readonly layout: Layout; readonly both: readonly number[] } | null {
+  if (mine.rows !== theirs.rows || mine.columns !== theirs.columns || base.cells.length !== mine.cells.length)
+    return null
+  const both: number[] = []
+  const runs = [...theirs.runs]
+  for (const run of mine.runs) {
+    const at = runs.findIndex(({ code }) => code === run.code)
+    const was = base.runs.find(({ code }) => code === run.code)
+    if (at < 0) runs.push(run)
+    // Both began a run under one code.
+    else if (!was && JSON.stringify(runs[at]) !== JSON.stringify(run)) return null
+  }
+  const cells = theirs.cells.map((their, cell) => {
+    const [own, was] = [mine.cells[cell]!, base.cells[cell]!]
+    if (own === was || own === their) return their
+    if (their === was) return own
+    both.push(cell)
+    return their
+  })
+  return { layout: { ...theirs, runs, cells }, both }
+}

@@ -1,0 +1,255 @@
+import type { Day } from '../season/day'
+import { germinationSeen, wilson } from '../sowing/odds'
+import type { DatedChange } from './change'
+import { cellName, cellsOf, type Layout, type Run } from './layout'
+
+/** One cell as it stands. */
+export interface Cell {
+  readonly sown: number
+  readonly up: number
+  readonly set: number
+  readonly thinned: number
+  readonly lost: number
+  readonly moved: number
+}
+
+/** A run as it stands. sown · seedlings ≥ up; up + set = thinned + lost + moved + standing. */
+export interface RunStands {
+  readonly run: Run
+  /** Cells it has in the tray. */
+  readonly cells: number
+  readonly sownCells: number
+  readonly sown: number
+  /** Cells with at least one plant up. */
+  readonly upCells: number
+  /** Plants that came up. */
+  readonly up: number
+  readonly set: number
+  readonly thinned: number
+  readonly lost: number
+  /** Moved on, given away or planted out. */
+  readonly moved: number
+  readonly standing: number
+  readonly sownOn: Day | null
+  readonly setOn: Day | null
+  readonly firstUpOn: Day | null
+  readonly countedOn: Day | null
+}
+
+export interface TrayStands {
+  readonly cells: readonly Cell[]
+  readonly runs: readonly RunStands[]
+  /** What cannot have happened as it is written, with the change it is about. */
+  readonly problems: readonly { readonly change: DatedChange; readonly message: string }[]
+}
+
+const EMPTY: Cell = { sown: 0, up: 0, set: 0, thinned: 0, lost: 0, moved: 0 }
+const LEAVING = { thinned: 'thinned', lost: 'lost', given: 'moved', out: 'moved', moved: 'moved' } as const
+
+export const standingIn = ({ up, set, thinned, lost, moved }: Omit<Cell, 'sown'>): number =>
+  up + set - thinned - lost - moved
+
+type Counts = { -readonly [K in keyof Cell]: number }
+interface Tally {
+  run: Run
+  /** Without cells: so many were counted, thinned, lost, moved, wherever they stood. */
+  loose: Counts
+  days: Record<'sownOn' | 'setOn' | 'firstUpOn' | 'countedOn', Day | null>
+}
+
+/**
+ * A tray as it stands after all that happened to it: plants come from seed or from another tray, and go by what was
+ * written down, never otherwise. What cannot have happened is left out and told.
+ *
+ * @param changes of this tray; taken in the order of their days, those of a day in the order they were written
+ * @param seedlings the most plants one seed of a crop can give (a beet cluster gives several)
+ */
+export function standsAfter(
+  layout: Layout,
+  changes: readonly DatedChange[],
+  seedlings: (cropId: string) => number = () => 1,
+): TrayStands {
+  const cells: Counts[] = layout.cells.map(() => ({ ...EMPTY }))
+  const tallies = new Map<string, Tally>(
+    layout.runs.map((run) => [
+      run.code,
+      {
+        run,
+        loose: { ...EMPTY },
+        days: { sownOn: null, setOn: null, firstUpOn: null, countedOn: null },
+      },
+    ]),
+  )
+  const problems: { change: DatedChange; message: string }[] = []
+  const inOrder = changes
+    .map((change, i) => ({ change, i }))
+    .sort((a, b) => (a.change.on < b.change.on ? -1 : a.change.on > b.change.on ? 1 : a.i - b.i))
+  for (const { change } of inOrder) {
+    const tally = tallies.get(change.run)
+    const message = tally
+      ? (wrongWith(layout, cells, tally, change, seedlings) ?? null)
+      : `There is no run ${change.run} in this tray.`
+    if (message) problems.push({ change, message })
+    else apply(cells, tally!, change)
+  }
+  const runs = [...tallies.values()].map((tally) => sumUp(layout, cells, tally))
+  return { cells, runs, problems }
+}
+
+function wrongWith(
+  layout: Layout,
+  cells: readonly Counts[],
+  tally: Tally,
+  { what, cells: told, count, run: code }: DatedChange,
+  seedlings: (cropId: string) => number,
+): string | null {
+  const { run } = tally
+  const per = seedlings(run.cropId)
+  const sum = sumUp(layout, cells, tally)
+  const gone = sum.thinned + sum.lost + sum.moved
+  for (const [cell, n] of told) {
+    if (layout.cells[cell] === undefined) return `The tray has ${layout.cells.length} cells; there is no cell ${cell + 1}.`
+    const name = cellName(layout, cell)
+    if (layout.cells[cell] !== code) return `${capital(name)} is not a cell of ${run.name}.`
+    const now = cells[cell]!
+    const standing = standingIn(now)
+    if (what === 'up' && n > now.sown * per)
+      return now.sown === 0
+        ? `${capital(name)}: nothing was sown there yet.`
+        : `${capital(name)}: ${n} cannot be up of ${now.sown} that were sown.`
+    if (what === 'up' && standing - now.up + n < 0)
+      return `${capital(name)}: ${now.thinned + now.lost + now.moved} were taken out of it already; ${n} are too few.`
+    if (what in LEAVING && n > standing)
+      return `${capital(name)}: ${n} cannot leave where ${standing} ${standing === 1 ? 'stands' : 'stand'}.`
+  }
+  if (sum.cells === 0) return `${run.name} has no cells in this tray.`
+  if (what === 'up') {
+    if (count !== null && count > sum.sown * per)
+      return sum.sown === 0
+        ? `${run.name} is not sown in this tray yet.`
+        : `${count} cannot be up of ${sum.sown} that were sown.`
+    if (upAfter(layout, cells, tally, told, count) + sum.set < gone)
+      return `${gone} of ${run.name} were taken out already; so few cannot have come up.`
+  }
+  const leave = (count ?? 0) + told.reduce((all, [, n]) => all + n, 0)
+  if (what in LEAVING && leave > sum.standing)
+    return `${leave} of ${run.name} cannot leave where ${sum.standing} ${sum.standing === 1 ? 'stands' : 'stand'}.`
+  return null
+}
+
+/** Plants up in a run once these are counted. */
+function upAfter(
+  layout: Layout,
+  cells: readonly Counts[],
+  { run, loose }: Tally,
+  told: DatedChange['cells'],
+  count: number | null,
+): number {
+  const now = new Map(told)
+  const byCell = cellsOf(layout, run.code).reduce((all, cell) => all + (now.get(cell) ?? cells[cell]!.up), 0)
+  return Math.max(count ?? loose.up, byCell)
+}
+
+function apply(cells: Counts[], { loose, days }: Tally, { what, cells: told, count, on }: DatedChange) {
+  const key = what in LEAVING ? LEAVING[what as keyof typeof LEAVING] : (what as 'sown' | 'up' | 'set')
+  for (const [cell, n] of told)
+    if (key === 'up') cells[cell]!.up = n
+    else cells[cell]![key] += n
+  if (count !== null)
+    if (key === 'up') loose.up = count
+    else loose[key] += count
+  if (what === 'sown') days.sownOn ??= on
+  if (what === 'set') days.setOn ??= on
+  if (what === 'up') {
+    days.countedOn = on
+    if (count || told.some(([, n]) => n > 0)) days.firstUpOn ??= on
+  }
+}
+
+function sumUp(layout: Layout, cells: readonly Counts[], { run, loose, days }: Tally): RunStands {
+  const own = cellsOf(layout, run.code)
+  const sum = (key: keyof Cell) => own.reduce((all, cell) => all + cells[cell]![key], 0)
+  const [set, thinned, lost, moved] = (['set', 'thinned', 'lost', 'moved'] as const).map(
+    (key) => sum(key) + loose[key],
+  ) as [number, number, number, number]
+  // Plants do not go back into the ground: cells that were tapped after a count are among those counted.
+  const up = Math.max(loose.up, sum('up'))
+  const upCells = own.filter((cell) => cells[cell]!.up > 0).length
+  return {
+    run,
+    cells: own.length,
+    sownCells: own.filter((cell) => cells[cell]!.sown > 0).length,
+    sown: sum('sown') + loose.sown,
+    upCells: Math.min(own.length, Math.max(upCells, loose.up)),
+    up,
+    set,
+    thinned,
+    lost,
+    moved,
+    standing: up + set - thinned - lost - moved,
+    ...days,
+  }
+}
+
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+
+/** What a cell shows. */
+export type CellState = 'empty' | 'reserved' | 'sown' | 'up' | 'doubled' | 'thinned' | 'lost' | 'moved' | 'blank'
+
+/**
+ * @param together several plants in a cell are meant to stay together
+ * @param counted somebody counted the run: what is not up by then is blank
+ */
+export function cellState(
+  cell: Cell,
+  code: string,
+  { together = false, counted = false }: { together?: boolean; counted?: boolean } = {},
+): CellState {
+  if (code === '') return 'empty'
+  const standing = standingIn(cell)
+  if (standing > 1 && !together) return 'doubled'
+  if (standing > 0) return cell.thinned > 0 ? 'thinned' : 'up'
+  if (cell.moved > 0) return 'moved'
+  if (cell.lost > 0 || cell.thinned > 0) return 'lost'
+  if (cell.sown > 0) return counted ? 'blank' : 'sown'
+  return 'reserved'
+}
+
+/** What a count says of the seed. */
+export interface Germination {
+  /** Cells with a plant of the cells sown; seedlings of the seeds where each is counted. */
+  readonly up: number
+  readonly of: number
+  readonly counted: 'cells' | 'seeds'
+  /** Share with its 95 % interval [Wilson 1927]. */
+  readonly share: number
+  readonly low: number
+  readonly high: number
+  /** Germination of one seed; null where the count cannot tell it. */
+  readonly perSeed: number | null
+}
+
+/**
+ * Germination by the count of a run.
+ *
+ * @param eachSeed each seedling is counted: one seed a cell, furrows, a broadcast field, clumps that are pulled apart
+ * @returns null where nobody counted, or nothing is known to be sown
+ */
+export function germinationOf(stands: RunStands, eachSeed: boolean): Germination | null {
+  if (stands.countedOn === null || stands.sown === 0) return null
+  const seeds = eachSeed || stands.sown === stands.sownCells
+  // A cluster gives more than one seedling a seed: then every seed has come up at most.
+  const of = seeds ? stands.sown : stands.sownCells
+  const up = Math.min(of, seeds ? stands.up : stands.upCells)
+  if (of === 0) return null
+  const share = up / of
+  const perCell = Math.max(1, Math.round(stands.sown / Math.max(1, stands.sownCells)))
+  return {
+    up,
+    of,
+    counted: seeds ? 'seeds' : 'cells',
+    share,
+    ...wilson(up, of),
+    perSeed: seeds ? share : germinationSeen(share, perCell),
+  }
+}

@@ -1,0 +1,71 @@
+import * as z from 'zod'
+import { layoutProblems, MOST_COLUMNS, MOST_ROWS, MOST_RUNS, type Layout } from '#core/trays/layout'
+import { within, type Problem } from '#core/problem'
+import type { Context } from '../context'
+import { amount, day, id, name, reference } from '../rules'
+
+/** Where the corner is that is marked on the tray itself, seen from above. */
+export const CORNERS = ['top left', 'top right', 'bottom left', 'bottom right'] as const
+
+const code = z.string().regex(/^[A-Z]{1,2}$/, 'A run is called by a letter or two: A, B … AA.')
+const placeId = z.string().max(64).nullable().default(null)
+
+/** Cells of one crop and variety in a tray. */
+const run = z.object({
+  code,
+  name: name.describe('Crop and variety, as on the label'),
+  cropId: reference,
+  sowingId: id.nullable().default(null).describe('The sowing it belongs to; null for what no plan knows'),
+  rung: z.int().min(0).max(99).default(0).describe('The rung of the sowing’s ladder; 0 where seed was sown'),
+  packetId: id.nullable().default(null),
+  seedsPerCell: amount.default(1).describe('Seeds in a cell, a furrow or a field'),
+})
+
+/** One real, numbered tray: what it is to hold. What happened in it is in the entries. */
+export const tray = z.object({
+  name: name.describe('What it is called beside its number'),
+  containerId: reference,
+  rows: amount.describe('Rows, from the marked corner'),
+  columns: amount.describe('Cells in a row; 1 for furrows'),
+  turned: z.boolean().default(false).describe('Whether it is drawn standing on its short side'),
+  corner: z.enum(CORNERS).default('top left').describe('Where the marked corner lies'),
+  placeId: placeId.describe('Where it stands; null where nobody said'),
+  cut: z
+    .object({ column: z.int().min(1).max(MOST_COLUMNS), placeId: z.string().max(64) })
+    .nullable()
+    .default(null)
+    .describe('It was cut in two: from this column on it stands in another place'),
+  batchId: id.nullable().default(null).describe('The batch of mix it was filled from'),
+  recipeId: reference.nullable().default(null).describe('The mix, where no batch says it'),
+  runs: z.array(run).max(MOST_RUNS, `A tray holds at most ${MOST_RUNS} runs.`).default([]),
+  cells: z
+    .array(z.union([code, z.literal('')]))
+    .max(MOST_ROWS * MOST_COLUMNS)
+    .describe('For each cell, row by row from the marked corner, the code of its run; empty where none'),
+  emptiedOn: day.nullable().default(null).describe('The day it was emptied; it is then out of sight'),
+})
+export type TrayRecord = z.output<typeof tray>
+
+/** The layout a record holds. */
+export const layoutOf = ({ rows, columns, runs, cells }: TrayRecord): Layout => ({ rows, columns, runs, cells })
+
+/** What is wrong with a tray, each at its field. */
+export function trayProblems(record: TrayRecord, { containers, crops }: Pick<Context, 'containers' | 'crops'>): Problem[] {
+  const container = containers.get(record.containerId)
+  if (!container) return [{ path: ['containerId'], message: 'This container is not known.' }]
+  return [
+    ...layoutProblems(layoutOf(record), container),
+    ...(record.cut
+      ? within(
+          ['cut', 'column'],
+          record.cut.column,
+          1,
+          Math.max(1, record.columns - 1),
+          `It is cut after column 1 to ${record.columns - 1}.`,
+        )
+      : []),
+    ...record.runs.flatMap(({ cropId }, i) =>
+      crops.has(cropId) ? [] : [{ path: ['runs', i, 'cropId'], message: 'This crop is not in the book.' }],
+    ),
+  ]
+}
