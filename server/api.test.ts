@@ -343,6 +343,31 @@ describe('keeping', () => {
         spacingMm: null,
       },
       sowings: sowing.parse({ name: 'Basil', cropId: 'basil', plants: 10 }),
+      trays: {
+        name: '6-cell tray',
+        containerId: 'six-pack',
+        rows: 2,
+        columns: 3,
+        turned: false,
+        corner: 'top left' as const,
+        placeId: null,
+        cut: null,
+        batchId: null,
+        recipeId: null,
+        runs: [
+          {
+            code: 'A',
+            name: 'Basil',
+            cropId: 'basil',
+            sowingId: null,
+            rung: 0,
+            packetId: null,
+            seedsPerCell: 2,
+          },
+        ],
+        cells: ['A', 'A', '', '', '', ''],
+        emptiedOn: null,
+      },
       entries: newEntry({ name: 'Looked', kind: 'look', on: dayFrom('2027-03-02'), about: [] }),
     } satisfies { [C in Collection]: object }
     expect(Object.keys(bodies).sort()).toEqual(Object.keys(COLLECTIONS).sort())

@@ -25,6 +25,7 @@ import { asProgrammeRequest, programme, programmeRecordProblems } from './record
 import { seasonFrame } from './records/season-frame'
 import { sowing, sowingRecordProblems } from './records/sowing'
 import { goodsOf, stockProblems } from './records/stock'
+import { trayProblems } from './records/tray'
 import { jobsOn, openRows, seasonPlanner, type SeasonContext } from './season'
 
 /*
@@ -217,6 +218,33 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       ],
     }),
   ),
+  trays: [
+    {
+      name: '6-cell tray',
+      containerId: 'six-pack',
+      rows: 2,
+      columns: 3,
+      turned: false,
+      corner: 'top left' as const,
+      placeId: null,
+      cut: { column: 2, placeId: 'sill' },
+      batchId: null,
+      recipeId: null,
+      runs: [
+        {
+          code: 'A',
+          name: 'Basil',
+          cropId: 'basil',
+          sowingId: null,
+          rung: 0,
+          packetId: null,
+          seedsPerCell: 2,
+        },
+      ],
+      cells: ['A', 'A', '', '', '', ''],
+      emptiedOn: null,
+    },
+  ],
   entries: [
     {
       ...newEntry({
@@ -227,6 +255,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       }),
       times: 2,
       count: 31,
+      cells: [{ trayId: ID, run: 'A', what: 'up', cells: [[1, 2]], count: 3 }],
     },
   ],
 }
@@ -237,6 +266,7 @@ function isKept(collection: Collection, body: unknown): boolean {
   if (!read.success) return false
   const value = read.data as never
   if (collection === 'batches') return batchRecordProblems(value, context).length === 0
+  if (collection === 'trays') return trayProblems(value, context).length === 0
   if (collection === 'sowings') return sowingRecordProblems(value, context).length === 0
   if (collection === 'feedings') return feedingProblems(value, context).length === 0
   if (collection === 'programmes') return programmeRecordProblems(value, context).length === 0

@@ -11,6 +11,8 @@ import type { Crop } from '#core/sowing/crop'
 import type { Problem } from '#core/problem'
 import type { Context, Kept } from './context'
 import type { SeasonFrameRecord } from './records/season-frame'
+import type { TrayRecord } from './records/tray'
+import { fixedTrays } from './trays'
 import { asSowingRequest, keepsOnAfter, sowingRecordProblems, type SowingRecord } from './records/sowing'
 
 /** A context whose season is set. */
@@ -33,14 +35,17 @@ type Days = Readonly<Record<string, Day>>
 /**
  * Plans sowings as they stand on a day, and remembers those whose record and days are the same objects as before: after
  * one drag only one is planned anew. Every sowing comes back, planned or with the reason why it cannot be.
+ *
+ * @param trays that stand as they were laid out
  */
-export function seasonPlanner(context: SeasonContext, today: Day) {
+export function seasonPlanner(context: SeasonContext, today: Day, trays: readonly Kept<TrayRecord>[] = []) {
+  const fixed = fixedTrays(trays)
   const remembered = new Map<string, { body: SowingRecord; was: Was; outcome: Outcome }>()
   const shared = new Map<string, { row: PlannedRow; marks: string; shared: PlannedRow }>()
 
   return {
     plan,
-    share: (rows: readonly PlannedRow[]) => shareTrays(rows, context.frame, context.book, shared),
+    share: (rows: readonly PlannedRow[]) => shareTrays(rows, context.frame, context.book, shared, fixed),
     /** Whether a sowing goes on in a container of its own after it is out. */
     keepsOn: (body: SowingRecord) => keepsOnAfter(body, context.crops),
   }

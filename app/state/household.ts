@@ -145,6 +145,7 @@ export const useHousehold = defineStore('household', () => {
     crops: records('crops'),
     packets: records('packets'),
     sowings: records('sowings'),
+    trays: records('trays'),
     entries,
     /** The entry that says a batch was made. */
     making: (batchId: string) =>

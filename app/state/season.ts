@@ -18,6 +18,7 @@ import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/dem
 import { rungsOf } from '#core/season/sowing'
 import type { Job, JobKind, JobTarget, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
+import { changesByTray, countsInTrays } from '#shared/trays'
 import { hasSeason, jobsOn, openRows, seasonPlanner, type PlannedRow } from '#shared/season'
 import { asMark, type EntryRecord } from '#shared/records/entry'
 import { asSowingRequest, type SowingRecord } from '#shared/records/sowing'
@@ -38,7 +39,7 @@ export const useSeason = defineStore('season', () => {
     const context = toRaw(reckoned.whole)
     return hasSeason(context) ? context : null
   })
-  const planner = computed(() => known.value && seasonPlanner(known.value, today.value))
+  const planner = computed(() => known.value && seasonPlanner(known.value, today.value, household.trays))
 
   /** The sowing under the hand: planned as it is dragged, kept when it is let go. */
   const moving = shallowRef<{ id: string; body: SowingRecord } | null>(null)
@@ -47,7 +48,13 @@ export const useSeason = defineStore('season', () => {
 
   const marks = computed((): Mark[] => household.entries.flatMap(({ body }) => asMark(body)))
   const done = computed(() => doneBySowing(marks.value))
-  const up = computed(() => upBySowing(marks.value))
+  const changes = computed(() => changesByTray(household.entries))
+  // What stands in trays was counted there.
+  const up = computed(() =>
+    known.value
+      ? new Map([...upBySowing(marks.value), ...countsInTrays(household.trays, changes.value, known.value)])
+      : upBySowing(marks.value),
+  )
   const moves = computed(() => movedBySowing(marks.value))
   const planned = computed(() => {
     if (!planner.value) return { rows: [], unplanned: [] }

@@ -26,8 +26,30 @@ export interface TrayShare {
 export type Apart =
   'another day' | 'another place' | 'another warmth' | 'light and dark' | 'comes up at another time'
 
+/** A tray that stands as it was laid out by hand: the rest is packed around it. */
+export interface FixedTray {
+  readonly id: string
+  readonly containerId: string
+  /** Cells of each share that stand in it. */
+  readonly holds: readonly { readonly key: string; readonly cells: number }[]
+  /** Cells nobody has laid out. */
+  readonly free: number
+  /** All its cells: of several packs where they stand together. */
+  readonly cells: number
+}
+
+/** Some cells of one tray. */
+export interface InTray {
+  /** The id of a tray that stands, or a name for one that is to be laid out. */
+  readonly tray: string
+  readonly cells: number
+  readonly fixed: boolean
+}
+
 /** How so many cells stand in trays. */
 export interface Placed {
+  /** Its cells, tray by tray. */
+  readonly in: readonly InTray[]
   /** Whole and parts of trays that are its own: of a shared one its part of the cells in use. */
   readonly trays: number
   /** Names of those it shares a tray with. */
@@ -67,6 +89,8 @@ export function apart(one: Agreeing, other: Agreeing, withinDays: number): Apart
 interface OpenTray {
   readonly of: TrayPart[]
   used: number
+  /** One that stands already. */
+  readonly fixed?: FixedTray
 }
 interface TrayPart {
   readonly share: TrayShare
@@ -81,9 +105,15 @@ interface TrayPart {
  * room and agrees, in the order of their days. So the same sowings always stand alike, and one that changes moves none but
  * those it could share a tray with.
  *
+ * What stands in a tray that was laid out by hand stays there; its free cells are filled first.
+ *
  * @param withinDays sowings so many days apart may share a tray
  */
-export function packTrays(shares: readonly TrayShare[], withinDays: number): Map<string, Placed> {
+export function packTrays(
+  shares: readonly TrayShare[],
+  withinDays: number,
+  fixed: readonly FixedTray[] = [],
+): Map<string, Placed> {
   const placed = new Map<string, Placed>()
   const alike = new Map<string, TrayShare[]>()
   for (const share of shares) {
@@ -92,29 +122,78 @@ export function packTrays(shares: readonly TrayShare[], withinDays: number): Map
   }
   for (const group of alike.values()) {
     const size = group[0]!.container.cells
+    const standing = standingTrays(group, fixed)
+    const rest = new Map(group.map((share) => [share, restOf(share, standing)]))
     const parts = group
-      .map((share) => ({ share, cells: share.cells % size }))
+      .map((share) => ({ share, cells: rest.get(share)! % size }))
       .filter(({ cells }) => cells > 0)
       .sort(
         (a, b) =>
           (a.share.on < b.share.on ? -1 : a.share.on > b.share.on ? 1 : 0) ||
           (a.share.key < b.share.key ? -1 : 1),
       )
-    const trays = agreeing(parts, withinDays).flatMap((some) => shareOut(some, size, withinDays))
-    for (const share of group) {
-      const tray = trays.find(({ of }) => of.some((part) => part.share === share))
-      const others = tray?.of.filter((part) => part.share !== share) ?? []
-      placed.set(share.key, {
-        trays: Math.floor(share.cells / size) + (tray ? (share.cells % size) / tray.used : 0),
-        sharesWith: others.map((part) => part.share.name),
-        freeCells: tray ? size - tray.used : 0,
-        sharedTray: others.length ? tray!.of[0]!.share.key : null,
-        apart:
-          tray && others.length === 0 ? whyAlone(share, share.cells % size, trays, size, withinDays) : null,
-      })
-    }
+    // Trays that stand are filled up by whoever comes first; each set sees what is left of them.
+    const trays = new Set(
+      agreeing(parts, withinDays).flatMap((some) => shareOut(some, size, withinDays, standing)),
+    )
+    for (const tray of standing) trays.add(tray)
+    for (const share of group)
+      placed.set(share.key, placedOf(share, rest.get(share)!, [...trays], size, withinDays))
   }
   return placed
+}
+
+const standingTrays = (group: readonly TrayShare[], fixed: readonly FixedTray[]): OpenTray[] =>
+  fixed.flatMap((tray) => {
+    if (tray.containerId !== group[0]!.container.id) return []
+    const of = tray.holds.flatMap(({ key, cells }) => {
+      const share = group.find((one) => one.key === key)
+      return share ? [{ share, cells }] : []
+    })
+    return of.length ? [{ of, used: tray.cells - tray.free, fixed: tray }] : []
+  })
+
+/** Cells of a share that stand in no tray yet. */
+const restOf = (share: TrayShare, standing: readonly OpenTray[]): number =>
+  Math.max(0, share.cells - cellsIn(share, standing))
+const cellsIn = (share: TrayShare, trays: readonly OpenTray[]): number =>
+  trays.reduce(
+    (sum, { of }) => sum + of.reduce((n, part) => n + (part.share === share ? part.cells : 0), 0),
+    0,
+  )
+
+function placedOf(
+  share: TrayShare,
+  rest: number,
+  trays: readonly OpenTray[],
+  size: number,
+  withinDays: number,
+): Placed {
+  const whole = Math.floor(rest / size)
+  const own = trays.filter(({ of }) => of.some((part) => part.share === share))
+  // The one that is not full is told of: its neighbours, and what still fits.
+  const tray = own.find(({ fixed }) => !fixed) ?? own.at(-1)
+  const others = own.flatMap(({ of }) => of.filter((part) => part.share !== share))
+  const names = [...new Set(others.map((part) => part.share.name))]
+  const apartFrom =
+    tray && !tray.fixed && others.length === 0 ? whyAlone(share, rest % size, trays, size, withinDays) : null
+  return {
+    in: [
+      ...Array.from({ length: whole }, (_, i) => ({ tray: `${share.key} ${i}`, cells: size, fixed: false })),
+      ...own.map((one) => ({
+        tray: one.fixed?.id ?? one.of[0]!.share.key,
+        cells: cellsIn(share, [one]),
+        fixed: one.fixed !== undefined,
+      })),
+    ],
+    trays:
+      whole +
+      own.reduce((sum, one) => sum + (cellsIn(share, [one]) / one.used) * (roomIn(one, size) / size), 0),
+    sharesWith: names,
+    freeCells: tray ? roomIn(tray, size) - tray.used : 0,
+    sharedTray: others.length ? (tray!.fixed?.id ?? tray!.of[0]!.share.key) : null,
+    apart: apartFrom,
+  }
 }
 
 function whyAlone(
@@ -158,7 +237,21 @@ function agreeing(parts: readonly TrayPart[], withinDays: number): TrayPart[][] 
   return sets
 }
 
-function shareOut(parts: readonly TrayPart[], size: number, withinDays: number): OpenTray[] {
+function shareOut(
+  all: readonly TrayPart[],
+  size: number,
+  withinDays: number,
+  standing: readonly OpenTray[],
+): OpenTray[] {
+  // Into a tray that stands goes what it has room for; the rest is as if there were none.
+  const parts = all.filter((part) => {
+    const tray = standing.find((one) => fits(one, part, size, withinDays))
+    if (tray) {
+      tray.of.push(part)
+      tray.used += part.cells
+    }
+    return !tray
+  })
   const quick = firstFit(parts, size, withinDays)
   const least = Math.ceil(parts.reduce((sum, { cells }) => sum + cells, 0) / size)
   return quick.length === least || parts.length > MOST_TRIED
@@ -166,8 +259,9 @@ function shareOut(parts: readonly TrayPart[], size: number, withinDays: number):
     : (fewest(parts, size, withinDays, quick.length, least) ?? quick)
 }
 
+const roomIn = ({ fixed }: OpenTray, size: number): number => fixed?.cells ?? size
 const fits = (tray: OpenTray, part: TrayPart, size: number, withinDays: number) =>
-  tray.used + part.cells <= size &&
+  tray.used + part.cells <= roomIn(tray, size) &&
   tray.of.every(({ share }) => apart(share, part.share, withinDays) === null)
 
 function firstFit(parts: readonly TrayPart[], size: number, withinDays: number): OpenTray[] {

@@ -1,7 +1,7 @@
 import type { SeasonBook } from './book'
 import type { SeasonRow } from './demand'
 import { fillHabitOf, shareDaysOf, type SeasonFrame } from './frame'
-import { packTrays, type Placed, type TrayShare } from './packing'
+import { packTrays, type FixedTray, type Placed, type TrayShare } from './packing'
 import { flatsOf } from '../containers/flat'
 import type { PlannedRung } from './sowing'
 import type { Crop } from '../sowing/crop'
@@ -23,9 +23,10 @@ export function shareTrays<One extends Row>(
   frame: Pick<SeasonFrame, 'shareDays' | 'fillHabit'>,
   book: SeasonBook,
   before: Map<string, { row: One; marks: string; shared: One }> = new Map(),
+  fixed: readonly FixedTray[] = [],
 ): One[] {
   const shares = rows.flatMap((row) => row.planned.rungs.filter(isShared).map((rung) => shareOf(row, rung)))
-  const placed = packTrays(shares, shareDaysOf(frame))
+  const placed = packTrays(shares, shareDaysOf(frame), fixed)
   const habit = fillHabitOf(frame)
   return rows.map((row) => {
     const at = (rung: PlannedRung) => placed.get(keyOf(row.id, rung.index))
@@ -35,7 +36,7 @@ export function shareTrays<One extends Row>(
         .map((rung) => {
           const where = at(rung)
           return where
-            ? `${where.trays} ${where.freeCells} ${where.sharesWith.join()} ${where.apart?.name}`
+            ? `${where.trays} ${where.freeCells} ${where.sharesWith.join()} ${where.apart?.name} ${where.in.map(({ tray, cells }) => `${tray} ${cells}`).join()}`
             : ''
         })
         .join('|')
@@ -51,7 +52,9 @@ export function shareTrays<One extends Row>(
   })
 }
 
-const keyOf = (id: string, rung: number) => `${id} ${rung}`
+/** Names cells of a rung of a sowing where they are packed. */
+export const shareKey = (id: string, rung: number) => `${id} ${rung}`
+const keyOf = shareKey
 
 /** A rung as it takes part in sharing trays. */
 export const shareOf = (
@@ -78,7 +81,9 @@ function sharedRung(
   habit: 'tray' | 'sown',
   book: SeasonBook,
 ): PlannedRung {
-  const cells = habit === 'tray' ? placed.trays * rung.container.cells : rung.cells
+  // What was laid out by hand may be more than the plan asks for.
+  const laid = placed.in.reduce((sum, one) => sum + one.cells, 0)
+  const cells = habit === 'tray' ? placed.trays * rung.container.cells : Math.max(rung.cells, laid)
   const fill = { ...rung.fill, cells }
   // What others fill of its last tray is theirs; a part that was moved on before stands as it was.
   const spare = flatsOf(rung.container) * (rung.fill.count - placed.trays)

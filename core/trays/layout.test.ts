@@ -86,14 +86,20 @@ describe('laying out a tray', () => {
       fc.property(
         fc.integer({ min: 1, max: 12 }),
         fc.integer({ min: 1, max: 12 }),
-        fc.array(fc.tuple(fc.constantFrom('basil', 'chard'), fc.integer({ min: 1, max: 20 })), { maxLength: 6 }),
+        fc.array(fc.tuple(fc.constantFrom('basil', 'chard'), fc.integer({ min: 1, max: 20 })), {
+          maxLength: 6,
+        }),
         (rows, columns, wishes) => {
           const wanted = wishes.map(([crop, cells], i) => ({ run: run(codeAt(i), crop), cells }))
           const sum = wanted.reduce((all, { cells }) => all + cells, 0)
           if (sum > rows * columns) return
           const laid = fillRows(empty(rows, columns), wanted)
           expect(freeCells(laid)).toBe(rows * columns - sum)
-          for (const { run: { code }, cells } of wanted) expect(cellsOf(laid, code)).toHaveLength(cells)
+          for (const {
+            run: { code },
+            cells,
+          } of wanted)
+            expect(cellsOf(laid, code)).toHaveLength(cells)
         },
       ),
     )
@@ -138,7 +144,10 @@ it('names runs and cells', () => {
 
 it('knows which cell a seed wants', () => {
   const size = (crop: string, container: string) =>
-    cellSizeFor(CROPS.find(({ id }) => id === crop)!, CONTAINERS.find(({ id }) => id === container)!).verdict
+    cellSizeFor(
+      CROPS.find(({ id }) => id === crop)!,
+      CONTAINERS.find(({ id }) => id === container)!,
+    ).verdict
   expect(size('snapdragon', 'tray-288')).toBe('right')
   expect(size('pumpkin', 'tray-288')).toBe('small')
   expect(size('snapdragon', 'pot-10cm')).toBe('big')

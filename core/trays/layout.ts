@@ -41,6 +41,26 @@ export function usualGrid(container: Pick<Container, 'id' | 'kind' | 'cells'>): 
   return surface === 'furrows' ? { rows: 6, columns: 1 } : { rows: 3, columns: 5 }
 }
 
+/** Packs of a few cells stand several together in a carrier. */
+export const isPack = ({ kind, cells }: Pick<Container, 'kind' | 'cells'>): boolean =>
+  kind === 'tray' && cells <= 12
+
+/**
+ * The grid of so many plants in a kind of container: packs side by side in a carrier, pots and blocks in rows, one tray of
+ * cells.
+ *
+ * @param count cells wanted, 1 or more
+ */
+export function gridFor(container: Pick<Container, 'id' | 'kind' | 'cells'>, count: number): Grid {
+  const surface = surfaceOf(container)
+  if (surface === 'furrows' || (surface === 'cells' && !isPack(container))) return usualGrid(container)
+  const one = surface === 'cells' ? gridOf(container) : { rows: 1, columns: 1 }
+  const packs = Math.ceil(count / (one.rows * one.columns))
+  // About half as deep as it is long, like a flat; a few stay empty rather than one standing out.
+  const deep = Math.max(1, Math.round(Math.sqrt(packs / 2)))
+  return { rows: one.rows * deep, columns: one.columns * Math.ceil(packs / deep) }
+}
+
 /** `A` … `Z`, `AA` …: the n-th code, from 0. */
 export const codeAt = (n: number): string =>
   n < 26 ? String.fromCharCode(65 + n) : codeAt(Math.floor(n / 26) - 1) + codeAt(n % 26)
@@ -58,14 +78,17 @@ export const cellName = ({ columns }: Pick<Grid, 'columns'>, cell: number): stri
   columns === 1 ? `row ${cell + 1}` : `row ${Math.floor(cell / columns) + 1}, cell ${(cell % columns) + 1}`
 
 /** What is wrong with a layout, each at its field. */
-export function layoutProblems(layout: Layout, container: Pick<Container, 'kind' | 'cells' | 'name'>): Problem[] {
+export function layoutProblems(
+  layout: Layout,
+  container: Pick<Container, 'kind' | 'cells' | 'name'>,
+): Problem[] {
   const { rows, columns, runs, cells } = layout
   const codes = runs.map(({ code }) => code)
   const size = rows * columns
   return [
     ...wholeWithin(['rows'], rows, 1, MOST_ROWS, `A tray has 1 to ${MOST_ROWS} rows.`),
     ...wholeWithin(['columns'], columns, 1, MOST_COLUMNS, `A row has 1 to ${MOST_COLUMNS} cells.`),
-    ...(container.kind === 'tray' && size !== container.cells
+    ...(container.kind === 'tray' && (size === 0 || size % container.cells !== 0)
       ? [
           {
             path: ['columns'],
@@ -77,7 +100,9 @@ export function layoutProblems(layout: Layout, container: Pick<Container, 'kind'
       ? []
       : [{ path: ['cells'], message: `The tray has ${size} cells; ${cells.length} were laid out.` }]),
     ...codes.flatMap((code, i) =>
-      codes.indexOf(code) === i ? [] : [{ path: ['runs', i, 'code'], message: `Two runs are called ${code}.` }],
+      codes.indexOf(code) === i
+        ? []
+        : [{ path: ['runs', i, 'code'], message: `Two runs are called ${code}.` }],
     ),
     ...[...new Set(cells)]
       .filter((code) => code !== '' && !codes.includes(code))
@@ -116,7 +141,10 @@ export function painted(layout: Layout, cells: Iterable<number>, code: string): 
  * @param wanted runs with how many cells each takes
  * @throws RangeError where there are not as many free cells
  */
-export function fillRows(layout: Layout, wanted: readonly { readonly run: Run; readonly cells: number }[]): Layout {
+export function fillRows(
+  layout: Layout,
+  wanted: readonly { readonly run: Run; readonly cells: number }[],
+): Layout {
   const count = wanted.reduce((sum, { cells }) => sum + cells, 0)
   const free = freeCells(layout)
   if (count > free) throw new RangeError(`cells: ${count} are wanted, ${free} are free`)

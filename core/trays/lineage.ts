@@ -43,16 +43,26 @@ const key = ({ trayId, run }: Spot) => `${trayId} ${run}`
 
 /** Every step that led to a run, the nearest first. */
 export const waysTo = (steps: readonly Step[], spot: Spot): Step[] =>
-  follow(steps, spot, (step) => step.to, (step) => step.from)
+  follow(
+    steps,
+    spot,
+    (step) => step.to,
+    (step) => step.from,
+  )
 
 /** Every step that led on from a run, the nearest first. */
 export const waysFrom = (steps: readonly Step[], spot: Spot): Step[] =>
-  follow(steps, spot, (step) => step.from, (step) => step.to)
+  follow(
+    steps,
+    spot,
+    (step) => step.from,
+    (step) => step.to,
+  )
 
 function follow(steps: readonly Step[], spot: Spot, at: (step: Step) => Spot, next: (step: Step) => Spot) {
   const found: Step[] = []
   const seen = new Set([key(spot)])
-  for (let open = [spot]; open.length > 0; ) {
+  for (let open = [spot]; open.length > 0;) {
     const here = new Set(open.map(key))
     const on = steps.filter((step) => here.has(key(at(step))) && !found.includes(step))
     found.push(...on)

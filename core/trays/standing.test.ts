@@ -18,7 +18,13 @@ const run = (code: string, more: Partial<Run> = {}): Run => ({
 })
 const day = (n: number) => dayFrom(`2027-04-${String(n).padStart(2, '0')}`)
 let entry = 0
-const change = (what: ChangeKind, code: string, on: number, cells: [number, number][], count: number | null = null) =>
+const change = (
+  what: ChangeKind,
+  code: string,
+  on: number,
+  cells: [number, number][],
+  count: number | null = null,
+) =>
   ({ trayId: 't', run: code, what, cells, count, on: day(on), entryId: `e${entry++}` }) satisfies DatedChange
 const each = (cells: readonly number[], n: number) => cells.map((cell): [number, number] => [cell, n])
 
@@ -33,7 +39,10 @@ const SIX: Layout = {
 describe('a tray as it stands', () => {
   it('follows a sowing from seed to the last plant moved', () => {
     const sown = change('sown', 'A', 1, each(cellsOf(SIX, 'A'), 2))
-    const up = change('up', 'A', 9, [...each([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17], 1), [18, 2]])
+    const up = change('up', 'A', 9, [
+      ...each([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17], 1),
+      [18, 2],
+    ])
     const thinned = change('thinned', 'A', 12, [[18, 1]])
     const lost = change('lost', 'A', 13, [[0, 1]])
     const moved = change('moved', 'A', 20, each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12], 1))
@@ -66,8 +75,11 @@ describe('a tray as it stands', () => {
 
   it('says what cannot have happened, and leaves it out', () => {
     const sown = change('sown', 'A', 3, each(cellsOf(SIX, 'A'), 1))
-    const said = (...more: DatedChange[]) => standsAfter(SIX, [sown, ...more]).problems.map(({ message }) => message)
-    expect(said(change('up', 'A', 9, [[0, 2]]))).toEqual(['Row 1, cell 1: 2 cannot be up of 1 that were sown.'])
+    const said = (...more: DatedChange[]) =>
+      standsAfter(SIX, [sown, ...more]).problems.map(({ message }) => message)
+    expect(said(change('up', 'A', 9, [[0, 2]]))).toEqual([
+      'Row 1, cell 1: 2 cannot be up of 1 that were sown.',
+    ])
     expect(said(change('up', 'A', 9, [], 25))).toEqual(['25 cannot be up of 24 that were sown.'])
     // Dated before it was sown.
     expect(said(change('up', 'A', 2, [[0, 1]]))).toEqual(['Row 1, cell 1: nothing was sown there yet.'])
@@ -102,7 +114,10 @@ describe('a tray as it stands', () => {
           const of = (...kinds: ChangeKind[]) =>
             taken
               .filter(({ what, run: code }) => code === one.run.code && kinds.includes(what))
-              .reduce((sum, { cells: told, count }) => sum + told.reduce((n, [, k]) => n + k, 0) + (count ?? 0), 0)
+              .reduce(
+                (sum, { cells: told, count }) => sum + told.reduce((n, [, k]) => n + k, 0) + (count ?? 0),
+                0,
+              )
           expect(one.sown).toBe(of('sown'))
           expect(one.up).toBeLessThanOrEqual(one.sown * per)
           expect(one.thinned + one.lost + one.moved).toBe(of(...LEAVES))
@@ -158,11 +173,9 @@ describe('the way of plants', () => {
   ]
   it('leads from a pot back to the seed, and from the seed on to every pot', () => {
     const steps = stepsOf(changes)
-    expect(waysTo(steps, { trayId: 'pot', run: 'A' }).map(({ from }) => `${from.trayId} ${from.run}`)).toEqual([
-      'six A',
-      'plug A',
-      'plug B',
-    ])
+    expect(
+      waysTo(steps, { trayId: 'pot', run: 'A' }).map(({ from }) => `${from.trayId} ${from.run}`),
+    ).toEqual(['six A', 'plug A', 'plug B'])
     expect(waysFrom(steps, { trayId: 'plug', run: 'B' }).map(({ to }) => `${to.trayId} ${to.run}`)).toEqual([
       'six A',
       'six B',

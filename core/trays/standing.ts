@@ -108,7 +108,8 @@ function wrongWith(
   const sum = sumUp(layout, cells, tally)
   const gone = sum.thinned + sum.lost + sum.moved
   for (const [cell, n] of told) {
-    if (layout.cells[cell] === undefined) return `The tray has ${layout.cells.length} cells; there is no cell ${cell + 1}.`
+    if (layout.cells[cell] === undefined)
+      return `The tray has ${layout.cells.length} cells; there is no cell ${cell + 1}.`
     const name = cellName(layout, cell)
     if (layout.cells[cell] !== code) return `${capital(name)} is not a cell of ${run.name}.`
     const now = cells[cell]!
@@ -194,7 +195,8 @@ function sumUp(layout: Layout, cells: readonly Counts[], { run, loose, days }: T
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 
 /** What a cell shows. */
-export type CellState = 'empty' | 'reserved' | 'sown' | 'up' | 'doubled' | 'thinned' | 'lost' | 'moved' | 'blank'
+export type CellState =
+  'empty' | 'reserved' | 'sown' | 'up' | 'doubled' | 'thinned' | 'lost' | 'moved' | 'blank'
 
 /**
  * @param together several plants in a cell are meant to stay together

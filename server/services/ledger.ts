@@ -287,7 +287,10 @@ async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Pr
     const outcome = plan(one)
     const id = one.body.packetId!
     const there = left.get(id) ?? 0
-    const seeds = Math.min(seedsOf(entry, one.id, trayRuns) ?? ('row' in outcome ? outcome.row.planned.seeds : 0), there)
+    const seeds = Math.min(
+      seedsOf(entry, one.id, trayRuns) ?? ('row' in outcome ? outcome.row.planned.seeds : 0),
+      there,
+    )
     if (seeds === 0) continue
     left.set(id, there - seeds)
     const by = (moves.get(id)?.by ?? 0) - seeds
@@ -299,12 +302,21 @@ async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Pr
 type TrayRun = Bodies['trays']['runs'][number]
 
 /** Runs of the trays an entry is about, by tray and code. */
-async function runsOf(tx: Transaction, householdId: string, { cells }: EntryRecord): Promise<Map<string, TrayRun>> {
+async function runsOf(
+  tx: Transaction,
+  householdId: string,
+  { cells }: EntryRecord,
+): Promise<Map<string, TrayRun>> {
   if (cells.length === 0) return new Map()
   const rows = await tx
     .select({ id: trays.id, runs: trays.runs })
     .from(trays)
-    .where(and(eq(trays.householdId, householdId), inArray(trays.id, [...new Set(cells.map(({ trayId }) => trayId))])))
+    .where(
+      and(
+        eq(trays.householdId, householdId),
+        inArray(trays.id, [...new Set(cells.map(({ trayId }) => trayId))]),
+      ),
+    )
   return new Map(rows.flatMap(({ id, runs }) => runs.map((run) => [`${id} ${run.code}`, run] as const)))
 }
 

@@ -181,7 +181,7 @@ const NEWEST_FEEDINGS = 40
 const NEWEST_ENTRIES = 60
 
 /** What a page needs to start, of the collections that grow from year to year. */
-function inSight(collection: Collection, householdId: string): SQL | undefined {
+export function inSight(collection: Collection, householdId: string): SQL | undefined {
   const here = current(collection, householdId)
   const newest = (many: number) => {
     const table = tableOf(collection)

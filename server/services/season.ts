@@ -3,13 +3,12 @@ import { sql } from 'drizzle-orm'
 import { dayIn, type Day } from '#core/season/day'
 import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
-import type { Stored } from '#shared/collections'
-import type { SowingRecord } from '#shared/records/sowing'
 import { asMark } from '#shared/records/entry'
+import { changesByTray, countsInTrays } from '#shared/trays'
 import { hasSeason, jobsOn, openRows, seasonPlanner, wasOf, type SeasonContext } from '#shared/season'
 import { db } from '../db/client'
 import { sowings } from '../db/schema'
-import { contextFor, entriesAbout, findHousehold, SEASON_LISTS } from './reading'
+import { contextFor, entriesAbout, findHousehold, inSight, list, SEASON_LISTS } from './reading'
 import { invalid } from './refusal'
 import { remembered } from './remembered'
 import { openSowings } from './open-sowings'
@@ -28,7 +27,8 @@ async function openSeason(householdId: string) {
     householdId,
     open.map(({ id }) => id),
   )
-  return { open, marks: written.flatMap(({ body }): Mark[] => asMark(body)) }
+  const standing = await list('trays', householdId, db(), inSight('trays', householdId))
+  return { open, standing, written, marks: written.flatMap(({ body }): Mark[] => asMark(body)) }
 }
 
 /** What is due, late or in danger, and what cannot be planned. @throws Refusal 404, 422 where no frosts are set */
@@ -53,8 +53,9 @@ export async function plannedSeason(householdId: string, on?: Day) {
   const context = await contextFor(householdId, SEASON_LISTS)
   if (!hasSeason(context))
     throw invalid([{ path: ['season'], message: 'Set the frosts of your season first.' }])
-  const { open, marks } = await openSeason(householdId)
-  return { name: body.name, today, context, marks, ...(await plannedGently(context, today, open, marks)) }
+  const season = await openSeason(householdId)
+  const planned = await plannedGently(context, today, season)
+  return { name: body.name, today, context, marks: season.marks, ...planned }
 }
 
 /** Sowings planned before others are let in. */
@@ -64,11 +65,15 @@ const AT_A_TIME = 10
 async function plannedGently(
   context: SeasonContext,
   today: Day,
-  sowings: readonly Stored<SowingRecord>[],
-  marks: readonly Mark[],
+  { open: sowings, standing, written, marks }: Awaited<ReturnType<typeof openSeason>>,
 ) {
-  const planner = seasonPlanner(context, today)
-  const happened = { done: doneBySowing(marks), up: upBySowing(marks), moved: movedBySowing(marks) }
+  const planner = seasonPlanner(context, today, standing)
+  const happened = {
+    done: doneBySowing(marks),
+    // What stands in trays was counted there.
+    up: new Map([...upBySowing(marks), ...countsInTrays(standing, changesByTray(written), context)]),
+    moved: movedBySowing(marks),
+  }
   for (const [i, one] of sowings.entries()) {
     // It is remembered until all are put together.
     planner.plan(one, wasOf(happened, one.id))
@@ -79,7 +84,7 @@ async function plannedGently(
 
 /** When anything the season hangs on was last written, removals included. */
 export async function lastChange(householdId: string): Promise<Date> {
-  const tables = ['sowing', 'entry', 'crop', 'packet', 'container', 'material', 'recipe', 'feed']
+  const tables = ['sowing', 'entry', 'crop', 'packet', 'container', 'material', 'recipe', 'feed', 'tray']
   const each = tables.map(
     (table) =>
       sql`(select max(updated_at) from ${sql.identifier(table)} where household_id = ${householdId})`,

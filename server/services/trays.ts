@@ -56,7 +56,10 @@ export function traysOf({ cells }: Pick<EntryRecord, 'cells'>): string[] {
   const uneven = movedEven(cells.map((one) => ({ ...one })))
   if (uneven)
     throw invalid([
-      { path: ['body', 'cells'], message: `${uneven.moved} leave and ${uneven.set} arrive: say the same for both.` },
+      {
+        path: ['body', 'cells'],
+        message: `${uneven.moved} leave and ${uneven.set} arrive: say the same for both.`,
+      },
     ])
   return [...new Set(cells.map(({ trayId }) => trayId))]
 }

@@ -64,7 +64,10 @@ export const entry = z.object({
         cells: z
           .array(
             z.tuple([
-              z.int().min(0).max(MOST_ROWS * MOST_COLUMNS - 1),
+              z
+                .int()
+                .min(0)
+                .max(MOST_ROWS * MOST_COLUMNS - 1),
               z.int().min(0, 'A count is 0 or more.').max(MOST_SEEDS, 'That is more than a cell holds.'),
             ]),
           )

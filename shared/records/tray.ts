@@ -47,10 +47,18 @@ export const tray = z.object({
 export type TrayRecord = z.output<typeof tray>
 
 /** The layout a record holds. */
-export const layoutOf = ({ rows, columns, runs, cells }: TrayRecord): Layout => ({ rows, columns, runs, cells })
+export const layoutOf = ({ rows, columns, runs, cells }: TrayRecord): Layout => ({
+  rows,
+  columns,
+  runs,
+  cells,
+})
 
 /** What is wrong with a tray, each at its field. */
-export function trayProblems(record: TrayRecord, { containers, crops }: Pick<Context, 'containers' | 'crops'>): Problem[] {
+export function trayProblems(
+  record: TrayRecord,
+  { containers, crops }: Pick<Context, 'containers' | 'crops'>,
+): Problem[] {
   const container = containers.get(record.containerId)
   if (!container) return [{ path: ['containerId'], message: 'This container is not known.' }]
   return [

@@ -15,6 +15,9 @@ export default route(
           trays: z.number().describe('Whole and parts of trays that are its own'),
           sharesWith: z.array(z.string()),
           sharedTray: z.string().nullable(),
+          in: z
+            .array(z.object({ tray: z.string(), cells: z.number(), fixed: z.boolean() }))
+            .describe('Its cells, tray by tray'),
           freeCells: z.int(),
           apart: z.object({ name: z.string(), why: z.string() }).nullable(),
         }),
@@ -29,7 +32,12 @@ export default route(
       withinDays,
     )
     return {
-      placed: [...placed].map(([key, one]) => ({ key, ...one, sharesWith: [...one.sharesWith] })),
+      placed: [...placed].map(([key, one]) => ({
+        key,
+        ...one,
+        sharesWith: [...one.sharesWith],
+        in: [...one.in],
+      })),
     }
   },
 )
