@@ -91,11 +91,27 @@ export const useTrays = defineStore('trays', () => {
     }
   }
 
-  /** A tray the season asked for becomes one that stands. */
+  /** A tray the season asked for becomes one that stands; what is sown already is sown in it on its day. */
   async function layOut(one: ProposedTray): Promise<string | null> {
     const id = newId()
     const body = trayFor(one, (sowingId) => season.sowing(sowingId)?.body.packetId ?? null)
-    return (await attempt(() => keeping.save('trays', id, 0, body))) && id
+    const sown = body.runs.flatMap((run): Act[] => {
+      const on = run.sowingId ? season.done.get(run.sowingId)?.['rung-0'] : undefined
+      if (!on) return []
+      const cells = cellsOf(body, run.code).map((cell): [number, number] => [cell, run.seedsPerCell])
+      const name = `Sown: ${run.name}`
+      // Its seed has left the packet already: this only says in which tray it lies.
+      const said = {
+        name,
+        kind: 'rung',
+        on,
+        about: [{ what: 'trays', id, rung: null }],
+        cells: [{ trayId: id, run: run.code, what: 'sown', cells, count: null }],
+      } satisfies Parameters<typeof keeping.happened>[0]
+      return [{ name, run: async () => (await keeping.happened(said, { quiet: true })).opposite }]
+    })
+    const laid = keeping.toBody('trays', id, body.name, body)
+    return (await attempt(() => keeping.doTogether(`${body.name} laid out`, [laid, ...sown]))) && id
   }
   const make = (body: TrayRecord): Promise<string | null> => {
     const id = newId()

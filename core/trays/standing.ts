@@ -11,6 +11,8 @@ export interface Cell {
   readonly thinned: number
   readonly lost: number
   readonly moved: number
+  /** Seeds that were sown after the last count of it. */
+  readonly again: number
 }
 
 /** A run as it stands. sown · seedlings ≥ up; up + set = thinned + lost + moved + standing. */
@@ -43,10 +45,10 @@ export interface TrayStands {
   readonly problems: readonly { readonly change: DatedChange; readonly message: string }[]
 }
 
-const EMPTY: Cell = { sown: 0, up: 0, set: 0, thinned: 0, lost: 0, moved: 0 }
+const EMPTY: Cell = { sown: 0, up: 0, set: 0, thinned: 0, lost: 0, moved: 0, again: 0 }
 const LEAVING = { thinned: 'thinned', lost: 'lost', given: 'moved', out: 'moved', moved: 'moved' } as const
 
-export const standingIn = ({ up, set, thinned, lost, moved }: Omit<Cell, 'sown'>): number =>
+export const standingIn = ({ up, set, thinned, lost, moved }: Omit<Cell, 'sown' | 'again'>): number =>
   up + set - thinned - lost - moved
 
 type Counts = { -readonly [K in keyof Cell]: number }
@@ -90,7 +92,7 @@ export function standsAfter(
       ? (wrongWith(layout, cells, tally, change, seedlings) ?? null)
       : `There is no run ${change.run} in this tray.`
     if (message) problems.push({ change, message })
-    else apply(cells, tally!, change)
+    else apply(layout, cells, tally!, change)
   }
   const runs = [...tallies.values()].map((tally) => sumUp(layout, cells, tally))
   return { cells, runs, problems }
@@ -151,7 +153,12 @@ function upAfter(
   return Math.max(count ?? loose.up, byCell)
 }
 
-function apply(cells: Counts[], { loose, days }: Tally, { what, cells: told, count, on }: DatedChange) {
+function apply(
+  layout: Layout,
+  cells: Counts[],
+  { loose, days }: Tally,
+  { what, run, cells: told, count, on }: DatedChange,
+) {
   const key = what in LEAVING ? LEAVING[what as keyof typeof LEAVING] : (what as 'sown' | 'up' | 'set')
   for (const [cell, n] of told)
     if (key === 'up') cells[cell]!.up = n
@@ -159,10 +166,15 @@ function apply(cells: Counts[], { loose, days }: Tally, { what, cells: told, cou
   if (count !== null)
     if (key === 'up') loose.up = count
     else loose[key] += count
-  if (what === 'sown') days.sownOn ??= on
+  if (what === 'sown') {
+    days.sownOn ??= on
+    if (days.countedOn !== null) for (const [cell, n] of told) cells[cell]!.again += n
+  }
   if (what === 'set') days.setOn ??= on
   if (what === 'up') {
     days.countedOn = on
+    const looked = count === null ? told.map(([cell]) => cell) : cellsOf(layout, run)
+    for (const cell of looked) cells[cell]!.again = 0
     if (count || told.some(([, n]) => n > 0)) days.firstUpOn ??= on
   }
 }
@@ -213,7 +225,7 @@ export function cellState(
   if (standing > 0) return cell.thinned > 0 ? 'thinned' : 'up'
   if (cell.moved > 0) return 'moved'
   if (cell.lost > 0 || cell.thinned > 0) return 'lost'
-  if (cell.sown > 0) return counted ? 'blank' : 'sown'
+  if (cell.sown > 0) return counted && cell.again === 0 ? 'blank' : 'sown'
   return 'reserved'
 }
 

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { cellWords } from '~/drawings/tray-marks'
+import { cellState, type TrayStands } from '#core/trays/standing'
+import type { TrayRecord } from '#shared/records/tray'
+
+/** The tray as rows and cells of words. */
+const props = defineProps<{ tray: TrayRecord; stands: TrayStands; together: ReadonlySet<string> }>()
+const byCode = computed(() => new Map(props.tray.runs.map((run) => [run.code, run])))
+const counted = computed(
+  () => new Set(props.stands.runs.filter(({ countedOn }) => countedOn).map(({ run }) => run.code)),
+)
+const words = (cell: number) => {
+  const code = props.tray.cells[cell] ?? ''
+  const now = props.stands.cells[cell]!
+  const state = cellState(now, code, { together: props.together.has(code), counted: counted.value.has(code) })
+  return cellWords(now, byCode.value.get(code), state)
+}
+</script>
+
+<template>
+  <div class="scroll">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Row</th>
+          <th v-for="column in tray.columns" :key="column" scope="col">{{ column }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in tray.rows" :key="row">
+          <th scope="row">{{ row }}</th>
+          <td v-for="column in tray.columns" :key="column">
+            {{ words((row - 1) * tray.columns + column - 1) }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+}
+
+td {
+  min-width: 7rem;
+  font-size: 0.875rem;
+}
+</style>

@@ -1,0 +1,642 @@
+<script setup lang="ts">
+import { definePageMeta, navigateTo, useRoute } from '#imports'
+import { NuxtLink } from '#components'
+import { computed, ref, shallowRef } from 'vue'
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DayField from '~/components/fields/DayField.vue'
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import MoveOn from '~/components/trays/MoveOn.vue'
+import RunLine from '~/components/trays/RunLine.vue'
+import TrayAdvice from '~/components/trays/TrayAdvice.vue'
+import TrayDrawing from '~/components/trays/TrayDrawing.vue'
+import TrayForm from '~/components/trays/TrayForm.vue'
+import TrayTable from '~/components/trays/TrayTable.vue'
+import TrayWay from '~/components/trays/TrayWay.vue'
+import WishLine from '~/components/trays/WishLine.vue'
+import { useCounting } from '~/composables/useCounting'
+import { useDates } from '~/composables/useDates'
+import { useNotes } from '~/composables/useNotes'
+import { useToday } from '~/composables/useToday'
+import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
+import { useSeason } from '~/state/season'
+import { useTrays } from '~/state/trays'
+import { counted } from '#core/bench/wording'
+import { withOutside } from '#core/season/places/stays'
+import type { Day } from '#core/season/day'
+import {
+  cellName,
+  cellsOf,
+  edgeAt,
+  fillRows,
+  freeCells,
+  freeCode,
+  painted,
+  type Run,
+} from '#core/trays/layout'
+import { standingIn, type RunStands } from '#core/trays/standing'
+import type { ChangeKind } from '#core/trays/change'
+import { layoutOf, type TrayRecord } from '#shared/records/tray'
+import { countsEach } from '#shared/trays'
+
+definePageMeta({ key: (route) => route.path })
+
+useToday()
+const route = useRoute()
+const trays = useTrays()
+const season = useSeason()
+const household = useHousehold()
+const reckoned = useContext()
+const { note } = useNotes()
+const { printDay } = useDates()
+
+const id = String(route.params.id)
+const kept = computed(() => trays.find(id))
+/** As the hand has it, while a stroke goes on. */
+const laying = shallowRef<TrayRecord | null>(null)
+const tray = computed(() => laying.value ?? kept.value?.body)
+const container = computed(() => tray.value && reckoned.whole.containers.get(tray.value.containerId))
+const stands = computed(() => trays.stands(kept.value!))
+const together = computed(
+  () =>
+    new Set(
+      (tray.value?.runs ?? [])
+        .filter(({ cropId, seedsPerCell }) => reckoned.whole.crops.get(cropId)?.clump || seedsPerCell > 6)
+        .map(({ code }) => code),
+    ),
+)
+const isEach = (cropId: string) => countsEach(reckoned.whole.crops.get(cropId), container.value)
+const placeName = computed(() => {
+  const known = withOutside(season.frame?.places ?? [])
+  const named = (of: string | null | undefined) => known.find((one) => one.id === of)?.name
+  const cut = tray.value?.cut
+  return [
+    named(tray.value?.placeId),
+    cut && `from cell ${cut.column + 1} on ${named(cut.placeId) ?? 'elsewhere'}`,
+  ]
+    .filter(Boolean)
+    .join('; ')
+})
+const batch = computed(() => household.batches.find((one) => one.id === tray.value?.batchId))
+
+// What a hand does here.
+const MODES = [
+  { id: 'lay', name: 'Lay out', does: 'Choose a run and paint its cells; drag the grip between two runs.' },
+  {
+    id: 'count',
+    name: 'Count',
+    does: 'Tap each cell that came up, or type 31 of 36 beside the run. Keys: arrows move, space counts, a digit sets it.',
+  },
+  {
+    id: 'choose',
+    name: 'Move and thin',
+    does: 'Go over the cells the plants come from, then say what happens to them.',
+  },
+] as const
+type Mode = (typeof MODES)[number]['id']
+const mode = ref<Mode>(kept.value && stands.value.runs.some(({ sown }) => sown > 0) ? 'count' : 'lay')
+const does = computed(() => MODES.find((one) => one.id === mode.value)!.does)
+const zoom = ref(1)
+const on = ref<Day>(season.today)
+
+// Laying out: every stroke is kept.
+const brush = ref<string>(kept.value?.body.runs[0]?.code ?? '')
+const untouched = (cell: number) => {
+  const { sown, set } = stands.value.cells[cell]!
+  return sown === 0 && set === 0
+}
+const refusedSown = ref(false)
+let painting = ''
+function lay(cells: readonly number[], at: 'begin' | 'go on' | 'end') {
+  if (at === 'end') {
+    const after = laying.value
+    if (after) void keepLayout(after)
+    if (refusedSown.value) note('Cells that are sown keep their run.')
+    refusedSown.value = false
+    return
+  }
+  // A stroke that begins on the brush's own cells takes them away again.
+  if (at === 'begin') painting = tray.value!.cells[cells[0]!] === brush.value ? '' : brush.value
+  const free = cells.filter(untouched)
+  if (free.length < cells.length) refusedSown.value = true
+  if (free.length) laying.value = withLayout(painted(layoutOf(tray.value!), free, painting))
+}
+const withLayout = ({ rows, columns, runs, cells }: ReturnType<typeof layoutOf>): TrayRecord => ({
+  ...tray.value!,
+  rows,
+  columns,
+  runs: [...runs],
+  cells: [...cells],
+})
+async function keepLayout(after: TrayRecord) {
+  laying.value = after
+  await trays.keep(kept.value!, after)
+  laying.value = null
+}
+function moveEdge(first: string, second: string, until: number, done: boolean) {
+  const both = tray.value!.cells.flatMap((code, cell) => (code === first || code === second ? [cell] : []))
+  if (until >= 0 && both.every(untouched))
+    laying.value = withLayout(edgeAt(layoutOf(kept.value!.body), first, second, until))
+  if (done && laying.value) void keepLayout(laying.value)
+}
+function addRuns(wanted: readonly { run: Omit<Run, 'code'>; cells: number }[]): string | null {
+  const runs: { code: string }[] = [...tray.value!.runs]
+  const list = wanted.map(({ run, cells }) => {
+    const code = freeCode(runs)
+    runs.push({ code })
+    return { run: { ...run, code }, cells }
+  })
+  try {
+    const laid = fillRows(layoutOf(tray.value!), list)
+    void keepLayout(withLayout(laid))
+    brush.value = list.at(-1)!.run.code
+    return null
+  } catch {
+    const all = wanted.reduce((sum, { cells }) => sum + cells, 0)
+    return `That takes ${counted(all, 'cell')}; ${counted(freeCells(tray.value!), 'cell')} ${freeCells(tray.value!) === 1 ? 'is' : 'are'} free.`
+  }
+}
+function takeOut(code: string) {
+  const { cells, runs } = tray.value!
+  void keepLayout({
+    ...tray.value!,
+    runs: runs.filter((run) => run.code !== code),
+    cells: cells.map((one) => (one === code ? '' : one)),
+  })
+}
+/** Sowings of the season that could stand here, with cells still to be laid out. */
+const fromSeason = computed(() =>
+  season.kept
+    .filter(({ id: of }) => !season.isSown(of) && !tray.value?.runs.some(({ sowingId }) => sowingId === of))
+    .map(({ id: of, name }) => ({ value: of, name })),
+)
+function addSowing(sowingId: string) {
+  const { crop, planned, name } = season.row(sowingId)!
+  const problem = addRuns([
+    {
+      run: {
+        name,
+        cropId: crop.id,
+        sowingId,
+        rung: 0,
+        packetId: season.sowing(sowingId)!.body.packetId,
+        seedsPerCell: planned.perCell,
+      },
+      cells: Math.min(planned.rungs[0]!.cells, Math.max(1, freeCells(tray.value!))),
+    },
+  ])
+  if (problem) note(problem)
+}
+
+// Sowing, run by run.
+async function sow(run: RunStands) {
+  const act = await trays.sow(kept.value!, on.value, [run])
+  if (act) {
+    note(`Sown: ${run.run.name}, ${printDay(on.value)}.`, { name: 'Undo', run: () => trays.undo(act) })
+    if (stands.value.runs.every(({ sown, set }) => sown > 0 || set > 0)) mode.value = 'count'
+  }
+}
+
+const gapsOf = ({ run }: RunStands) =>
+  cellsOf(tray.value!, run.code).filter((cell) => {
+    const now = stands.value.cells[cell]!
+    return now.sown > 0 && now.again === 0 && now.up === 0 && !counting.counts.value.has(cell)
+  })
+async function sowAgain(one: RunStands) {
+  const cells = gapsOf(one).map((cell): [number, number] => [cell, one.run.seedsPerCell])
+  const act = await trays.happened(kept.value!, on.value, 'sown', [{ stands: one, cells }])
+  if (act)
+    note(`Sown again: ${counted(cells.length, 'cell')} of ${one.run.name}.`, {
+      name: 'Undo',
+      run: () => trays.undo(act),
+    })
+}
+
+// Counting: strokes are gathered until they are kept.
+const counting = useCounting(() => id)
+let counts = 0
+const mostIn = (cell: number) => {
+  const run = tray.value!.runs.find(({ code }) => code === tray.value!.cells[cell])
+  return stands.value.cells[cell]!.sown * (reckoned.whole.crops.get(run?.cropId ?? '')?.seedlings ?? 1)
+}
+const upIn = (cell: number) => counting.counts.value.get(cell) ?? stands.value.cells[cell]!.up
+function tap(cells: readonly number[], at: 'begin' | 'go on' | 'end') {
+  if (at === 'end') return
+  const sown = cells.filter((cell) => stands.value.cells[cell]!.sown > 0)
+  if (at === 'begin') {
+    counting.begin()
+    const [first] = sown
+    // One more with each tap, and round again; a stroke gives all its cells what the first one got.
+    counts = first === undefined ? 1 : (upIn(first) + 1) % (mostIn(first) + 1)
+  }
+  for (const cell of sown) counting.set(cell, Math.min(counts, mostIn(cell)))
+}
+function digit(cell: number, n: number) {
+  if (mode.value !== 'count' || stands.value.cells[cell]!.sown === 0) return
+  counting.begin()
+  counting.set(cell, Math.min(n, mostIn(cell)))
+}
+const pendingRuns = computed(() =>
+  stands.value.runs.flatMap((one) => {
+    const cells = cellsOf(tray.value!, one.run.code).filter((cell) => counting.counts.value.has(cell))
+    return cells.length
+      ? [
+          {
+            stands: one,
+            cells: cells.map((cell): [number, number] => [cell, counting.counts.value.get(cell)!]),
+          },
+        ]
+      : []
+  }),
+)
+const upNow = computed(() => {
+  const sown = stands.value.cells.flatMap(({ sown: n }, cell) => (n > 0 ? [cell] : []))
+  return { up: sown.filter((cell) => upIn(cell) > 0).length, of: sown.length }
+})
+async function keepCount() {
+  const act = await trays.happened(kept.value!, on.value, 'up', pendingRuns.value)
+  if (!act) return
+  counting.clear()
+  note(`Counted: ${upNow.value.up} of ${counted(upNow.value.of, 'cell')} up.`, {
+    name: 'Undo',
+    run: () => trays.undo(act),
+  })
+}
+async function countNumber(run: RunStands, n: number) {
+  const act = await trays.happened(kept.value!, on.value, 'up', [{ stands: run, cells: [], count: n }])
+  if (act) note(`Counted: ${n} up of ${run.run.name}.`, { name: 'Undo', run: () => trays.undo(act) })
+}
+
+// Choosing plants, and what happens to them.
+const chosen = shallowRef<ReadonlySet<number>>(new Set())
+let choosing = true
+function choose(cells: readonly number[], at: 'begin' | 'go on' | 'end') {
+  if (at === 'end') return
+  if (at === 'begin') choosing = !chosen.value.has(cells[0]!)
+  const next = new Set(chosen.value)
+  for (const cell of cells) {
+    if (choosing && standingIn(stands.value.cells[cell]!) > 0) next.add(cell)
+    else next.delete(cell)
+  }
+  chosen.value = next
+}
+function wholeRun(cell: number) {
+  const code = tray.value!.cells[cell]
+  if (!code) return
+  const cells = cellsOf(tray.value!, code)
+  if (mode.value === 'choose') {
+    choose([cell], 'begin')
+    choose(cells, 'go on')
+  } else if (mode.value === 'count') {
+    tap([cell], 'begin')
+    tap(cells, 'go on')
+  }
+}
+const plantsChosen = computed(() =>
+  [...chosen.value].reduce((sum, cell) => sum + standingIn(stands.value.cells[cell]!), 0),
+)
+const listOf = (n: (standing: number) => number) =>
+  stands.value.runs.flatMap((one) => {
+    const cells = cellsOf(tray.value!, one.run.code)
+      .filter((cell) => chosen.value.has(cell))
+      .map((cell): [number, number] => [cell, n(standingIn(stands.value.cells[cell]!))])
+      .filter(([, k]) => k > 0)
+    return cells.length ? [{ stands: one, cells }] : []
+  })
+async function all(what: ChangeKind, said: string, n: (standing: number) => number = (k) => k) {
+  const list = listOf(n)
+  if (!list.length) return note('None of these cells holds more than one plant.')
+  const act = await trays.happened(kept.value!, on.value, what, list)
+  if (!act) return
+  chosen.value = new Set()
+  const plants = list.reduce((sum, { cells }) => sum + cells.reduce((m, [, k]) => m + k, 0), 0)
+  note(`${counted(plants, 'plant')} ${said}.`, { name: 'Undo', run: () => trays.undo(act) })
+}
+const doubles = computed(() =>
+  stands.value.cells.flatMap((cell, i) =>
+    standingIn(cell) > 1 && !together.value.has(tray.value!.cells[i]!) ? [i] : [],
+  ),
+)
+const standingRuns = computed(() => stands.value.runs.filter(({ standing }) => standing > 0))
+const moving = ref(false)
+
+const handlers = { lay, count: tap, choose }
+const stroke = (cells: readonly number[], at: 'begin' | 'go on' | 'end') => handlers[mode.value](cells, at)
+
+// One cell that is asked about.
+const asked = ref<number | null>(null)
+const askedUp = ref<number | null>(null)
+function open(cell: number) {
+  asked.value = cell
+  askedUp.value = upIn(cell)
+}
+async function keepAsked() {
+  const cell = asked.value!
+  const run = stands.value.runs.find((one) => one.run.code === tray.value!.cells[cell])
+  const n = askedUp.value
+  if (!run || n === null) return (asked.value = null)
+  const act = await trays.happened(kept.value!, on.value, 'up', [{ stands: run, cells: [[cell, n]] }])
+  if (act) asked.value = null
+}
+
+// The tray as a thing.
+const changing = ref(false)
+async function change(body: TrayRecord) {
+  if (await trays.keep(kept.value!, body)) changing.value = false
+}
+const isEmpty = computed(() => stands.value.runs.every(({ standing }) => standing === 0))
+async function empty() {
+  await trays.keep(kept.value!, { ...kept.value!.body, emptiedOn: on.value })
+}
+async function remove() {
+  if (await trays.remove(kept.value!)) await navigateTo('/trays')
+}
+/** What is short of what the sowing wants, and what to do. */
+function shortOf(run: RunStands): string | null {
+  const { sowingId, rung } = run.run
+  if (!sowingId || rung !== 0 || run.countedOn === null) return null
+  const row = season.row(sowingId)
+  const up = season.up.get(sowingId)?.up
+  if (!row || up === undefined) return null
+  const wanted = season.sowing(sowingId)!.body.plants
+  if (up >= wanted) return null
+  const missing = wanted - up
+  const late = row.planned.resowOn !== null && season.today >= row.planned.resowOn
+  return late
+    ? `${missing} short of ${wanted}: sow ${counted(Math.ceil(missing / row.planned.chance.value), 'cell')} again, into the gaps or a new tray.`
+    : `${missing} short of ${wanted} so far${row.planned.lateOn ? `; wait until ${printDay(row.planned.lateOn)}` : ''}.`
+}
+const advised = computed(() => tray.value!.runs.length > 1)
+</script>
+
+<template>
+  <div v-if="!kept || !tray || !container" class="gone">
+    <h1>This tray is not here</h1>
+    <p>
+      It was taken away, or belongs to another household. What was removed lately can be brought back in
+      <NuxtLink to="/settings">Settings</NuxtLink>.
+    </p>
+    <NuxtLink to="/trays" class="button main">All trays</NuxtLink>
+  </div>
+  <div v-else class="tray">
+    <PageTop
+      :title="`Tray ${kept.number}`"
+      :hint="
+        [
+          tray.name,
+          placeName,
+          batch && `mix of batch ${batch.number}`,
+          tray.emptiedOn && `empty since ${printDay(tray.emptiedOn)}`,
+        ]
+          .filter(Boolean)
+          .join(' · ')
+      "
+    >
+      <NuxtLink :to="`/trays/labels?trays=${id}`" class="button">Labels and key</NuxtLink>
+      <Button @click="changing = true">Change the tray</Button>
+    </PageTop>
+
+    <div class="modes no-print" role="group" aria-label="What to do">
+      <Button
+        v-for="one in MODES"
+        :key="one.id"
+        :class="{ main: mode === one.id }"
+        :aria-pressed="mode === one.id"
+        @click="mode = one.id"
+        >{{ one.name }}</Button
+      >
+      <DayField
+        class="day"
+        :model-value="on"
+        label="On"
+        hide-label
+        @update:model-value="$event && (on = $event)"
+      />
+      <span class="zoom">
+        <Button text aria-label="Smaller" :disabled="zoom <= 1" @click="zoom = Math.max(1, zoom / 1.5)"
+          >−</Button
+        >
+        <Button text aria-label="Larger" :disabled="zoom >= 5" @click="zoom = Math.min(5, zoom * 1.5)"
+          >+</Button
+        >
+      </span>
+    </div>
+    <p class="soft no-print does">{{ does }}</p>
+
+    <div class="bench">
+      <section class="drawing" aria-label="The tray from above">
+        <TrayDrawing
+          :tray="tray"
+          :stands="stands"
+          :container="container"
+          :name="`Tray ${kept.number}`"
+          :mode="mode"
+          :chosen="mode === 'choose' ? chosen : undefined"
+          :pending="counting.counts.value"
+          :together="together"
+          :zoom="zoom"
+          @stroke="stroke"
+          @digit="digit"
+          @run="wholeRun"
+          @open="open"
+          @edge="moveEdge"
+        />
+        <div v-if="mode === 'count' && counting.counts.value.size" class="bar" role="status">
+          <strong>{{ upNow.up }} of {{ upNow.of }} up</strong>
+          <Button class="main" @click="keepCount">Keep this count</Button>
+          <Button :disabled="!counting.strokes.value.length" @click="counting.takeBack()"
+            >Take back a stroke</Button
+          >
+          <Button text @click="counting.clear()">Leave it</Button>
+        </div>
+        <div v-if="mode === 'choose'" class="bar">
+          <template v-if="chosen.size">
+            <strong>{{ counted(plantsChosen, 'plant') }} in {{ counted(chosen.size, 'cell') }}</strong>
+            <Button class="main" @click="moving = true">Move on</Button>
+            <Button @click="all('thinned', 'thinned away', (n) => n - 1)">Thin to one</Button>
+            <Button @click="all('out', 'planted out')">Planted out</Button>
+            <Button @click="all('given', 'given away')">Given away</Button>
+            <Button @click="all('lost', 'lost')">Lost</Button>
+            <Button text @click="chosen = new Set()">None</Button>
+          </template>
+          <template v-else>
+            <Button v-if="standingRuns.length" class="main" @click="moving = true">Move on by number</Button>
+            <Button v-if="doubles.length" @click="chosen = new Set(doubles)"
+              >Choose the {{ doubles.length }} doubled</Button
+            >
+            <span v-if="!standingRuns.length" class="soft"
+              >No plant stands here yet: count what came up first.</span
+            >
+          </template>
+        </div>
+      </section>
+
+      <section class="runs" aria-labelledby="runs-title">
+        <h2 id="runs-title">What is in it</h2>
+        <ul>
+          <RunLine
+            v-for="(one, i) in stands.runs"
+            :key="one.run.code"
+            :stands="one"
+            :index="i"
+            :mode="mode"
+            :brush="brush === one.run.code"
+            :each="isEach(one.run.cropId)"
+            :short="shortOf(one)"
+            :gaps="one.countedOn === null ? 0 : gapsOf(one).length"
+            @again="sowAgain(one)"
+            @brush="brush = one.run.code"
+            @sow="sow(one)"
+            @count="countNumber(one, $event)"
+            @remove="takeOut(one.run.code)"
+          />
+        </ul>
+        <p v-if="!stands.runs.length" class="soft">Nothing yet.</p>
+        <template v-if="mode === 'lay'">
+          <Button :class="{ main: brush === '' }" :aria-pressed="brush === ''" @click="brush = ''"
+            >Paint empty</Button
+          >
+          <p class="soft">{{ counted(freeCells(tray), 'cell') }} free</p>
+          <WishLine :free="freeCells(tray)" :add="addRuns" />
+          <ChoiceField
+            v-if="fromSeason.length"
+            :model-value="undefined"
+            label="Or a sowing of the season"
+            placeholder="Choose one"
+            :choices="fromSeason"
+            @update:model-value="$event && addSowing($event)"
+          />
+        </template>
+        <TrayAdvice
+          v-if="tray.runs.length"
+          :tray="tray"
+          :stands="stands"
+          :container="container"
+          :together="advised"
+        />
+        <TrayWay :tray="kept" />
+      </section>
+    </div>
+
+    <FoldAway title="As a table" class="no-print">
+      <TrayTable :tray="tray" :stands="stands" :together="together" />
+    </FoldAway>
+    <p class="no-print ends">
+      <template v-if="tray.emptiedOn">
+        <Button @click="trays.keep(kept, { ...kept.body, emptiedOn: null })">It stands again</Button>
+      </template>
+      <template v-else>
+        <Button v-if="isEmpty && stands.runs.length" @click="empty">It is empty now</Button>
+        <Button v-if="!trays.changes.get(id)?.length" text @click="remove">Take this tray away</Button>
+      </template>
+    </p>
+
+    <Dialog v-model:visible="changing" modal class="wide" :header="`Tray ${kept.number}`" :draggable="false">
+      <TrayForm :tray="kept.body" keep-label="Keep" @keep="change"
+        ><Button @click="changing = false">Cancel</Button></TrayForm
+      >
+    </Dialog>
+    <Dialog v-model:visible="moving" modal class="wide" header="Plants that go on" :draggable="false">
+      <MoveOn
+        :tray="kept"
+        :runs="standingRuns"
+        :chosen="[...chosen]"
+        @done="((moving = false), (chosen = new Set()))"
+        @cancel="moving = false"
+      />
+    </Dialog>
+    <Dialog
+      :visible="asked !== null"
+      modal
+      :header="asked === null ? '' : cellName(tray, asked)"
+      :draggable="false"
+      @update:visible="asked = null"
+    >
+      <form v-if="asked !== null" class="cell" @submit.prevent="keepAsked">
+        <p v-if="!stands.cells[asked]!.sown" class="soft">Nothing is sown in this cell.</p>
+        <TypedField v-else v-model="askedUp" label="Up" :hint="`of ${mostIn(asked)}`" />
+        <div class="buttons">
+          <Button v-if="stands.cells[asked]!.sown" type="submit" class="main">Keep</Button>
+          <Button @click="asked = null">Cancel</Button>
+        </div>
+      </form>
+    </Dialog>
+  </div>
+</template>
+
+<style scoped>
+.tray,
+.cell {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 0.9rem;
+}
+
+.modes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+  align-items: center;
+}
+
+.day {
+  width: 11rem;
+}
+
+.zoom {
+  display: flex;
+  margin-left: auto;
+}
+
+.does {
+  margin: 0;
+}
+
+.bench {
+  display: grid;
+  grid-template-columns: minmax(0, 1.7fr) minmax(18rem, 1fr);
+  gap: 1.6rem;
+  align-items: start;
+}
+
+.bar :deep(button) {
+  white-space: nowrap;
+}
+
+.bar {
+  position: sticky;
+  bottom: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 0.6rem;
+  align-items: center;
+  padding: 0.6rem 0;
+  background: var(--paper);
+}
+
+.runs {
+  display: grid;
+  gap: 0.6rem;
+}
+
+.ends {
+  display: flex;
+  gap: 0.6rem;
+}
+
+.gone {
+  display: grid;
+  gap: 1rem;
+  justify-items: start;
+}
+
+@media (max-width: 60rem) {
+  .bench {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,233 @@
+<script setup lang="ts">
+import { definePageMeta, navigateTo } from '#imports'
+import { NuxtLink } from '#components'
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TextField from '~/components/fields/TextField.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import TrayDrawing from '~/components/trays/TrayDrawing.vue'
+import TrayForm from '~/components/trays/TrayForm.vue'
+import { useDates } from '~/composables/useDates'
+import { useToday } from '~/composables/useToday'
+import { useContext } from '~/state/context'
+import { useSeason } from '~/state/season'
+import { useTrays } from '~/state/trays'
+import { counted } from '#core/bench/wording'
+import { withOutside } from '#core/season/places/stays'
+import type { Stored } from '#shared/collections'
+import type { TrayRecord } from '#shared/records/tray'
+import type { ProposedTray } from '#shared/trays'
+
+definePageMeta({
+  place: {
+    title: 'Trays',
+    what: 'every tray, every cell',
+    words: 'cells labels key count prick out thin flat plug',
+    order: 2.5,
+    key: 'y',
+  },
+})
+
+useToday()
+const trays = useTrays()
+const season = useSeason()
+const reckoned = useContext()
+const { printDay } = useDates()
+
+const search = ref('')
+const making = ref(false)
+const words = computed(() => search.value.toLowerCase().split(/\s+/).filter(Boolean))
+const said = ({ number, body }: Stored<TrayRecord>) =>
+  `tray ${number} ${body.name} ${body.runs.map(({ name }) => name).join(' ')}`.toLowerCase()
+const found = (list: readonly Stored<TrayRecord>[]) =>
+  list.filter((one) => words.value.every((word) => said(one).includes(word)))
+const places = computed(() => {
+  const known = withOutside(season.frame?.places ?? [])
+  const here = found(trays.standing)
+  const placed = known.map(({ id, name }) => ({
+    id,
+    name,
+    list: here.filter(({ body }) => body.placeId === id || body.cut?.placeId === id),
+  }))
+  const lost = here.filter(({ body }) => !known.some(({ id }) => id === body.placeId))
+  return [...placed, { id: 'nowhere', name: 'Nobody said where', list: lost }].filter(
+    ({ list }) => list.length,
+  )
+})
+const emptied = computed(() => found(trays.all.filter(({ body }) => body.emptiedOn !== null)).reverse())
+const containerOf = ({ body }: Stored<TrayRecord>) => reckoned.whole.containers.get(body.containerId)
+
+/** First what is to be sown; what stands already can be laid out as it is. */
+const isSown = (one: ProposedTray) => one.holds.every(({ row }) => season.isSown(row.id))
+const toLayOut = computed(() =>
+  [
+    {
+      title: 'To sow in the next fortnight',
+      list: trays.proposed.filter((one) => !isSown(one)),
+      fold: false,
+    },
+    { title: 'Sown already, not laid out in a tray', list: trays.proposed.filter(isSown), fold: true },
+  ].filter(({ list }) => list.length),
+)
+
+async function layOut(one: ProposedTray) {
+  const id = await trays.layOut(one)
+  if (id) await navigateTo(`/trays/${id}`)
+}
+async function make(body: TrayRecord) {
+  const id = await trays.make(body)
+  making.value = false
+  if (id) await navigateTo(`/trays/${id}`)
+}
+const standsNow = (tray: Stored<TrayRecord>) => {
+  const { runs } = trays.stands(tray)
+  const sum = (of: 'standing' | 'sown' | 'cells') => runs.reduce((all, one) => all + one[of], 0)
+  if (!runs.length) return 'nothing laid out'
+  if (sum('standing')) return `${counted(sum('standing'), 'plant')}`
+  return sum('sown') ? `${counted(sum('sown'), 'seed')} sown` : `${counted(sum('cells'), 'cell')} to sow`
+}
+</script>
+
+<template>
+  <div class="trays">
+    <PageTop title="Trays" hint="Each tray that stands, from the day it is laid out until it is empty.">
+      <NuxtLink v-if="trays.standing.length" to="/trays/labels" class="button">Labels and keys</NuxtLink>
+      <Button @click="making = true">Make a tray</Button>
+    </PageTop>
+
+    <component
+      :is="group.fold ? FoldAway : 'section'"
+      v-for="group in toLayOut"
+      :key="group.title"
+      :title="`${group.title}: ${group.list.length}`"
+      :aria-label="group.title"
+      class="no-print"
+    >
+      <h2 v-if="!group.fold">{{ group.title }}</h2>
+      <ul class="proposals">
+        <li v-for="one in group.list" :key="one.key">
+          <strong>{{ printDay(one.on) }}</strong>
+          <span>
+            {{ one.container.name }}:
+            <template v-for="(held, i) in one.holds" :key="held.row.id"
+              ><template v-if="i">, </template>{{ counted(held.cells, 'cell') }} of
+              {{ held.row.name }}</template
+            >
+          </span>
+          <Button @click="layOut(one)">Lay it out</Button>
+        </li>
+      </ul>
+    </component>
+
+    <TextField
+      v-if="trays.all.length > 4"
+      v-model="search"
+      label="Find a tray, a crop or a variety"
+      class="no-print"
+    />
+
+    <p v-if="!trays.standing.length" class="empty soft">
+      No tray stands yet. Lay out one that the season asks for, or make one as it stands on your bench.
+    </p>
+    <section v-for="place in places" :key="place.id" :aria-labelledby="`place-${place.id}`">
+      <h2 :id="`place-${place.id}`">{{ place.name }}</h2>
+      <ul class="shelf">
+        <li v-for="tray in place.list" :key="tray.id">
+          <NuxtLink :to="`/trays/${tray.id}`" class="one">
+            <TrayDrawing
+              v-if="containerOf(tray)"
+              small
+              :tray="tray.body"
+              :stands="trays.stands(tray)"
+              :container="containerOf(tray)!"
+              :name="`Tray ${tray.number}`"
+            />
+            <span class="number">{{ tray.number }}</span>
+            <span class="what">
+              {{ tray.body.runs.map(({ name }) => name).join(', ') || tray.body.name }}
+              <span class="soft">{{ standsNow(tray) }}</span>
+            </span>
+          </NuxtLink>
+        </li>
+      </ul>
+    </section>
+    <p v-if="words.length && !places.length" class="soft">No tray that stands is called that.</p>
+
+    <FoldAway v-if="emptied.length" :title="`Emptied lately: ${emptied.length}`" class="no-print">
+      <ul>
+        <li v-for="tray in emptied" :key="tray.id">
+          <NuxtLink :to="`/trays/${tray.id}`">Tray {{ tray.number }}</NuxtLink>
+          {{ tray.body.runs.map(({ name }) => name).join(', ') }}, empty since
+          {{ printDay(tray.body.emptiedOn!) }}
+        </li>
+      </ul>
+    </FoldAway>
+
+    <Dialog v-model:visible="making" modal class="wide" header="A tray as it stands" :draggable="false">
+      <TrayForm keep-label="Make it" @keep="make"><Button @click="making = false">Cancel</Button></TrayForm>
+    </Dialog>
+  </div>
+</template>
+
+<style scoped>
+.trays {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 1.4rem;
+}
+
+.proposals li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 1rem;
+  align-items: center;
+  padding: 0.5rem 0;
+  border-top: 1px solid var(--line);
+}
+
+.proposals li span {
+  flex: 1 1 14rem;
+}
+
+.shelf {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 16rem), 1fr));
+  gap: 1.2rem;
+  padding-bottom: 0.6rem;
+  border-bottom: 5px solid var(--paper-deep);
+}
+
+.one {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0.3rem 0.7rem;
+  align-items: baseline;
+  color: var(--ink);
+  text-decoration: none;
+}
+
+.one > :first-child {
+  grid-column: 1 / -1;
+}
+
+.number {
+  font-family: var(--heading, inherit);
+  font-size: 1.5rem;
+  font-weight: 700;
+}
+
+.what .soft {
+  display: block;
+}
+
+.one:hover .what {
+  text-decoration: underline;
+}
+
+.empty {
+  padding: 3rem 0;
+  text-align: center;
+}
+</style>
