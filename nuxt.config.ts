@@ -103,6 +103,16 @@ export default defineNuxtConfig({
     compressPublicAssets: true,
     imports: { autoImport: false },
     virtual: { '#routes': routes },
+    // The letters paper is set in travel with the server.
+    serverAssets: [
+      {
+        baseName: 'fonts',
+        dir: fileURLToPath(
+          new URL('./node_modules/@fontsource/atkinson-hyperlegible-next/files', import.meta.url),
+        ),
+        pattern: '*-latin{,-ext}-{400,700}-normal.woff',
+      },
+    ],
   },
   typescript: {
     strict: true,

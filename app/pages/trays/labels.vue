@@ -1,0 +1,331 @@
+<script setup lang="ts">
+import { definePageMeta, useRoute } from '#imports'
+import { NuxtLink } from '#components'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
+import Button from 'primevue/button'
+import CheckField from '~/components/fields/CheckField.vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import FoldAway from '~/components/fields/FoldAway.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import LabelSheetPreview from '~/components/trays/LabelSheetPreview.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import { useToday } from '~/composables/useToday'
+import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
+import { useSeason } from '~/state/season'
+import { useTrays } from '~/state/trays'
+import { counted } from '#core/bench/wording'
+import { printPath } from '#core/problem'
+import {
+  LABEL_SIZES,
+  onPlainPaper,
+  sheetProblems,
+  type LabelKind,
+  type LabelSheet,
+} from '#core/trays/label-sheet'
+import { labelsOf, type LabelCopies } from '#shared/labels'
+
+definePageMeta({
+  place: {
+    title: 'Labels and keys',
+    what: 'stakes, tape, cups, bottles, the key on paper',
+    words: 'label sticker print qr stake key map',
+    parent: '/trays',
+  },
+})
+
+useToday()
+const route = useRoute()
+const trays = useTrays()
+const household = useHousehold()
+const season = useSeason()
+const reckoned = useContext()
+
+const asked = String(route.query.trays ?? '')
+  .split(',')
+  .filter(Boolean)
+const picked = ref<string[]>(asked.length ? asked : trays.standing.slice(0, 1).map(({ id }) => id))
+const feeds = ref<string[]>([])
+const batches = ref<string[]>([])
+const toggle = (list: string[], id: string) =>
+  list.includes(id) ? list.filter((one) => one !== id) : [...list, id]
+
+const KINDS: { value: LabelKind; name: string }[] = [
+  { value: 'stake', name: 'stakes' },
+  { value: 'tape', name: 'strips, to copy by hand' },
+  { value: 'cup', name: 'cups and pots' },
+  { value: 'row', name: 'row strips of a tray' },
+  { value: 'bottle', name: 'bottles of feed' },
+  { value: 'tub', name: 'tubs of mix' },
+]
+const kind = ref<LabelKind>('stake')
+const copies = ref<LabelCopies>('run')
+const COPIES: { value: LabelCopies; name: string }[] = [
+  { value: 'run', name: 'one for each run' },
+  { value: 'pack', name: 'one for each pack' },
+  { value: 'pot', name: 'one for each cell or pot' },
+]
+const supplier = ref(false)
+const paper = ref<'a4' | 'letter' | 'own'>(household.kitchen === 'us' ? 'letter' : 'a4')
+const PAPERS: { value: 'a4' | 'letter' | 'own'; name: string }[] = [
+  { value: 'a4', name: 'plain A4, to cut' },
+  { value: 'letter', name: 'plain Letter, to cut' },
+  { value: 'own', name: 'a sheet of labels, by its measures' },
+]
+const start = ref<number | null>(1)
+const own = useLocalStorage<LabelSheet>('label sheet', onPlainPaper('a4', ...LABEL_SIZES.cup), {
+  mergeDefaults: true,
+})
+const sheet = computed(() =>
+  paper.value === 'own' ? own.value : onPlainPaper(paper.value, ...LABEL_SIZES[kind.value]),
+)
+const places = computed(() => sheet.value.columns * sheet.value.rows)
+watch(places, (most) => start.value !== null && start.value > most && (start.value = 1))
+const problems = computed(() => sheetProblems(sheet.value))
+const problemAt = (field: string) => problems.value.find(({ path }) => printPath(path) === field)?.message
+const startProblem = computed(() =>
+  start.value !== null && Number.isInteger(start.value) && start.value >= 1 && start.value <= places.value
+    ? undefined
+    : `This sheet has ${places.value} labels.`,
+)
+const MEASURES: { key: keyof LabelSheet; label: string; count?: boolean }[] = [
+  { key: 'pageWidthMm', label: 'Paper, width' },
+  { key: 'pageHeightMm', label: 'Paper, height' },
+  { key: 'labelWidthMm', label: 'Label, width' },
+  { key: 'labelHeightMm', label: 'Label, height' },
+  { key: 'columns', label: 'Side by side', count: true },
+  { key: 'rows', label: 'Below each other', count: true },
+  { key: 'leftMm', label: 'First label from the left' },
+  { key: 'topMm', label: 'First label from the top' },
+  { key: 'gapXMm', label: 'Between them, across' },
+  { key: 'gapYMm', label: 'Between them, down' },
+]
+
+const texts = computed(() =>
+  labelsOf(
+    {
+      trays: picked.value.flatMap((id) => {
+        const tray = trays.find(id)
+        return tray ? [{ tray, stands: trays.stands(tray) }] : []
+      }),
+      feedings: household.feedings.filter(({ id }) => feeds.value.includes(id)),
+      batches:
+        kind.value === 'tub'
+          ? household.batches.filter(({ id }) => batches.value.includes(id))
+          : household.batches,
+      sowings: household.sowings,
+      context: reckoned.whole,
+      today: season.today,
+    },
+    { kind: kind.value, copies: copies.value, supplier: supplier.value, origin: window.location.origin },
+  ),
+)
+const gone = computed(() => picked.value.filter((id) => !trays.find(id)).length)
+const query = computed(() => {
+  const said: Record<string, string> = {
+    trays: picked.value.join(),
+    feeds: feeds.value.join(),
+    batches: batches.value.join(),
+    kind: kind.value,
+    copies: copies.value,
+    supplier: supplier.value ? 'yes' : 'no',
+    paper: paper.value,
+    start: String(start.value ?? 1),
+  }
+  if (paper.value === 'own') for (const [key, value] of Object.entries(own.value)) said[key] = String(value)
+  return new URLSearchParams(said).toString()
+})
+const address = computed(() => `/api/households/${household.id}`)
+const perSheet = ref<'1' | '2'>('1')
+const keyQuery = computed(() =>
+  new URLSearchParams({
+    trays: picked.value.join(),
+    paper: paper.value === 'letter' ? 'letter' : 'a4',
+    perSheet: perSheet.value,
+  }).toString(),
+)
+const PER_SHEET: { value: '1' | '2'; name: string }[] = [
+  { value: '1', name: 'one tray a sheet' },
+  { value: '2', name: 'two trays a sheet' },
+]
+const preview = useTemplateRef<{ asSvg: () => string; left: readonly string[] }>('preview')
+const family = "'Atkinson Hyperlegible Next Variable', sans-serif"
+function saveSvg() {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([preview.value!.asSvg()], { type: 'image/svg+xml' }))
+  link.download = 'labels.svg'
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub')
+</script>
+
+<template>
+  <div class="labels">
+    <PageTop
+      title="Labels and keys"
+      hint="Before the packet is opened: a label for each run, and the tray on paper for when labels get lost."
+    />
+    <div class="bench">
+      <div class="wish">
+        <ChoiceField v-model="kind" label="Labels for" :choices="KINDS" />
+        <fieldset v-if="usesTrays">
+          <legend>Trays</legend>
+          <p v-if="!trays.standing.length" class="soft">
+            No tray stands yet. <NuxtLink to="/trays">Lay one out</NuxtLink> first.
+          </p>
+          <div class="list">
+            <CheckField
+              v-for="one in trays.standing"
+              :key="one.id"
+              :model-value="picked.includes(one.id)"
+              :label="`${one.number}: ${one.body.runs.map(({ name }) => name).join(', ') || one.body.name}`"
+              @update:model-value="picked = toggle(picked, one.id)"
+            />
+          </div>
+          <p v-if="gone" class="problem">
+            {{ counted(gone, 'tray') }} of these {{ gone === 1 ? 'is' : 'are' }} no longer here.
+          </p>
+        </fieldset>
+        <fieldset v-if="kind === 'bottle'">
+          <legend>Feeds</legend>
+          <p v-if="!household.feedings.length" class="soft">No feed is planned yet.</p>
+          <div class="list">
+            <CheckField
+              v-for="one in household.feedings"
+              :key="one.id"
+              :model-value="feeds.includes(one.id)"
+              :label="one.body.name"
+              @update:model-value="feeds = toggle(feeds, one.id)"
+            />
+          </div>
+        </fieldset>
+        <fieldset v-if="kind === 'tub'">
+          <legend>Batches</legend>
+          <p v-if="!household.batches.length" class="soft">No batch is planned yet.</p>
+          <div class="list">
+            <CheckField
+              v-for="one in household.batches"
+              :key="one.id"
+              :model-value="batches.includes(one.id)"
+              :label="`${one.number}: ${one.body.name}`"
+              @update:model-value="batches = toggle(batches, one.id)"
+            />
+          </div>
+        </fieldset>
+        <div class="pair">
+          <ChoiceField
+            v-if="usesTrays && kind !== 'row'"
+            v-model="copies"
+            label="How many"
+            :choices="COPIES"
+          />
+          <ChoiceField v-model="paper" label="On" :choices="PAPERS" />
+          <TypedField
+            v-model="start"
+            label="Begin at label"
+            :hint="`of ${places} on a sheet`"
+            :problem="startProblem"
+          />
+        </div>
+        <CheckField
+          v-if="usesTrays && kind !== 'row'"
+          v-model="supplier"
+          label="Say where the seed came from"
+        />
+        <FoldAway v-if="paper === 'own'" open title="Measures of the sheet">
+          <div class="pair">
+            <TypedField
+              v-for="one in MEASURES"
+              :key="one.key"
+              :model-value="own[one.key]"
+              :label="one.label"
+              :unit="one.count ? '' : 'mm'"
+              :problem="problemAt(one.key)"
+              @update:model-value="own = { ...own, [one.key]: $event ?? 0 }"
+            />
+          </div>
+        </FoldAway>
+        <div v-if="texts.length && !problems.length && !startProblem" class="buttons">
+          <a class="button main" :href="`${address}/labels.pdf?${query}`" target="_blank" rel="noopener"
+            >{{ counted(texts.length, 'label') }} as PDF</a
+          >
+          <Button @click="saveSvg">The sheet as SVG</Button>
+        </div>
+        <div v-if="usesTrays && picked.length" class="buttons key">
+          <ChoiceField v-model="perSheet" label="The key on paper" :choices="PER_SHEET" />
+          <a class="button" :href="`${address}/key.pdf?${keyQuery}`" target="_blank" rel="noopener"
+            >Key as PDF</a
+          >
+        </div>
+      </div>
+      <div>
+        <LabelSheetPreview
+          v-if="texts.length && !problems.length && !startProblem"
+          ref="preview"
+          :texts="texts"
+          :sheet="sheet"
+          :start="start ?? 1"
+          :cut="paper !== 'own'"
+          :family="family"
+        />
+        <p v-else class="empty soft">
+          {{
+            problems.length || startProblem
+              ? 'These labels do not fit the paper yet.'
+              : 'Nothing to label yet: choose what they are for.'
+          }}
+        </p>
+        <p v-if="preview?.left.length" class="soft">
+          No room on this size for: {{ preview.left.join(', ') }}.
+        </p>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.labels,
+.wish {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 1rem;
+}
+
+.bench {
+  display: grid;
+  grid-template-columns: minmax(18rem, 1fr) minmax(0, 1.5fr);
+  gap: 1.8rem;
+  align-items: start;
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
+  gap: 0.8rem 1rem;
+  align-items: start;
+}
+
+.list {
+  display: grid;
+  gap: 0.2rem;
+  max-height: 15rem;
+  overflow: auto;
+}
+
+.key {
+  align-items: end;
+}
+
+.empty {
+  padding: 3rem 0;
+  text-align: center;
+}
+
+@media (max-width: 60rem) {
+  .bench {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

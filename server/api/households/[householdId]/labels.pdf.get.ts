@@ -1,0 +1,34 @@
+import { getRequestURL, setResponseHeaders } from 'h3'
+import * as z from 'zod'
+import { labelRequest, sheetOf } from '#shared/label-request'
+import { householdParams } from '../../../http/params'
+import { route } from '../../../http/route'
+import { householdLabels } from '../../../services/labels'
+
+export default route(
+  {
+    summary:
+      'Labels for runs of trays, bottles of feed and tubs of mix, on plain paper or on sheets of labels',
+    params: householdParams,
+    query: labelRequest,
+    answers: z.string(),
+    meaning: 'A PDF in black only; a code on a label opens its tray here',
+    type: 'application/pdf',
+    refuses: [404],
+  },
+  async ({ params, query, event }) => {
+    const { trays, feeds, batches, kind, copies, supplier, start, paper } = query
+    const pdf = await householdLabels(
+      params.householdId,
+      { trays, feeds, batches },
+      { kind, copies, supplier, origin: getRequestURL(event).origin },
+      sheetOf(query),
+      { start, cut: paper !== 'own' },
+    )
+    setResponseHeaders(event, {
+      'content-type': 'application/pdf',
+      'content-disposition': 'inline; filename="labels.pdf"',
+    })
+    return pdf
+  },
+)

@@ -1,0 +1,99 @@
+import { dayIn } from '#core/season/day'
+import { withOutside } from '#core/season/places/stays'
+import type { LabelSheet } from '#core/trays/label-sheet'
+import { contextOf } from '#shared/context'
+import { labelDay, labelsOf, type LabelWish } from '#shared/labels'
+import { changesByTray, trayStands } from '#shared/trays'
+import { keyPdf } from '../paper/key'
+import { labelsPdf } from '../paper/labels'
+import { everything } from './reading'
+import { invalid, unknown } from './refusal'
+
+/** What a household's labels are made from. @throws Refusal 404 where a tray, a feed or a batch is gone */
+async function sourcesFor(
+  householdId: string,
+  {
+    trays,
+    feeds,
+    batches,
+  }: { trays: readonly string[]; feeds: readonly string[]; batches: readonly string[] },
+) {
+  const kept = await everything(householdId)
+  const context = contextOf(kept)
+  const changes = changesByTray(kept.entries)
+  const pick = <One extends { id: string }>(
+    list: readonly One[],
+    ids: readonly string[],
+    what: string,
+  ): One[] =>
+    ids.map((id) => {
+      const found = list.find((one) => one.id === id)
+      if (!found) throw unknown(what)
+      return found
+    })
+  return {
+    trays: pick(kept.trays, trays, 'tray').map((tray) => ({
+      tray,
+      stands: trayStands(tray.body, changes.get(tray.id) ?? [], context.crops),
+    })),
+    feedings: pick(kept.feedings, feeds, 'feed plan'),
+    batches: pick(kept.batches, batches, 'batch'),
+    allBatches: kept.batches,
+    sowings: kept.sowings,
+    context,
+    today: dayIn(kept.household.body.timeZone, new Date()),
+  }
+}
+
+/** Labels on sheets, as PDF. @throws Refusal 404, 422 where there is nothing to label */
+export async function householdLabels(
+  householdId: string,
+  of: Parameters<typeof sourcesFor>[1],
+  wish: LabelWish,
+  sheet: LabelSheet,
+  options: { start: number; cut: boolean },
+): Promise<Buffer> {
+  const sources = await sourcesFor(householdId, of)
+  const batches = wish.kind === 'tub' ? sources.batches : sources.allBatches
+  const texts = labelsOf({ ...sources, batches }, wish)
+  if (texts.length === 0)
+    throw invalid([
+      { path: ['trays'], message: 'Nothing is laid out in these trays: there is nothing to label.' },
+    ])
+  return labelsPdf(texts, sheet, options)
+}
+
+/** The key of trays, as PDF. @throws Refusal 404, 422 */
+export async function householdKey(
+  householdId: string,
+  trays: readonly string[],
+  origin: string,
+  paper: 'a4' | 'letter',
+  perSheet: 1 | 2,
+): Promise<Buffer> {
+  const { trays: picked, context, sowings } = await sourcesFor(householdId, { trays, feeds: [], batches: [] })
+  if (picked.length === 0) throw invalid([{ path: ['trays'], message: 'Say which trays.' }])
+  const places = withOutside(context.frame?.places ?? [])
+  return keyPdf(
+    picked.flatMap(({ tray, stands }) => {
+      const container = context.containers.get(tray.body.containerId)
+      if (!container) return []
+      const days = stands.runs.flatMap(({ run, sownOn, setOn }) => {
+        const on = setOn ?? sownOn ?? sowings.find(({ id }) => id === run.sowingId)?.body.sowOn
+        return on ? [[run.code, labelDay(context.kitchen, on)] as const] : []
+      })
+      return [
+        {
+          tray,
+          stands,
+          container,
+          placeName: places.find(({ id }) => id === tray.body.placeId)?.name ?? '',
+          address: `${origin}/trays/${tray.id}`,
+          days: new Map(days),
+        },
+      ]
+    }),
+    paper,
+    perSheet,
+  )
+}
