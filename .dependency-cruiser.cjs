@@ -66,6 +66,10 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.tools.json' },
-    enhancedResolveOptions: { extensions: ['.ts', '.vue', '.mjs', '.js', '.json'] },
+    enhancedResolveOptions: {
+      conditionNames: ['node', 'import', 'require', 'default'],
+      exportsFields: ['exports'],
+      extensions: ['.ts', '.vue', '.mjs', '.js', '.json'],
+    },
   },
 }

@@ -47,8 +47,15 @@ export function fixedTrays(trays: readonly Kept<TrayRecord>[]): FixedTray[] {
     const holds = body.runs.flatMap(({ code, sowingId, rung }) =>
       sowingId && cells.has(code) ? [{ key: shareKey(sowingId, rung), cells: cells.get(code)! }] : [],
     )
+    const { placeId, cut, columns } = body
+    const first = cut ? cut.column / columns : 1
+    const stands = [
+      ...(placeId ? [{ placeId, share: first }] : []),
+      ...(cut ? [{ placeId: cut.placeId, share: 1 - first }] : []),
+    ]
+    const free = cells.get('') ?? 0
     return holds.length
-      ? [{ id, containerId: body.containerId, holds, free: cells.get('') ?? 0, cells: body.cells.length }]
+      ? [{ id, containerId: body.containerId, holds, free, cells: body.cells.length, stands }]
       : []
   })
 }

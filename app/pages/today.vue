@@ -14,7 +14,9 @@ import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useToday } from '~/composables/useToday'
 import { useHouseholdAnswer } from '~/state/saving'
 import { usePreferences } from '~/state/preferences'
+import { useNotes } from '~/composables/useNotes'
 import { useSeason } from '~/state/season'
+import { useTrays } from '~/state/trays'
 import { Printer } from '@lucide/vue'
 import type { Day } from '#core/season/day'
 import type { Job } from '#core/season/today/job'
@@ -33,6 +35,8 @@ definePageMeta({
 
 useToday()
 const season = useSeason()
+const trays = useTrays()
+const { note } = useNotes()
 const { printDay } = useDates()
 const { words } = useJobWords()
 const preferences = usePreferences()
@@ -55,7 +59,15 @@ const at = computed(
   () => list.value.find(({ id }) => id === current.value) ?? list.value.find(({ state }) => state !== 'done'),
 )
 
-const done = (job: Job) => season.mark(job, words(job).title)
+/** What is laid out in trays is sown there, run by run; everything else is ticked off. */
+async function done(job: Job) {
+  const { title } = words(job)
+  if (job.kind === 'rung' && job.stage === 'sow') {
+    const act = await trays.sowAll(job.of[0]!.sowingId, season.today)
+    if (act) return note(`Done: ${title}.`, { name: 'Undo', run: () => trays.undo(act) })
+  }
+  await season.mark(job, title)
+}
 /** What a line can be asked to do, wherever it stands. */
 const actsOf = (job: Job) => ({
   focusin: () => (current.value = job.id),

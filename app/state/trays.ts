@@ -161,7 +161,7 @@ export const useTrays = defineStore('trays', () => {
     on: Day,
     what: ChangeKind,
     list: readonly Told[],
-    to = '',
+    part?: boolean,
   ): Act[] {
     const act = newId()
     return list.map(({ stands: of, cells, count = null, also = [] }): Act => {
@@ -180,24 +180,21 @@ export const useTrays = defineStore('trays', () => {
         kind: KIND_OF[what],
         on,
         act,
-        to,
         about: [
           ...aboutSowing(of, what),
           ...[...trays].map((id) => ({ what: 'trays' as const, id, rung: null })),
         ],
         // Of what came up the trays tell; only that nothing did is said here.
         count: what === 'up' ? (plants === 0 ? 0 : null) : what === 'moved' ? plants : null,
-        part: isPart(of, what, plants),
+        part: part ?? isPart(of, what, plants),
         cells: [own, ...also] as EntryRecord['cells'],
       }
       return { name, run: async () => (await keeping.happened(said, { quiet: true })).opposite }
     })
   }
   /** The same, written down and taken back together. */
-  const happened = (...[tray, on, what, list, to]: Parameters<typeof entriesFor>): Promise<Act | null> =>
-    attempt(() =>
-      keeping.doTogether(`${SAID[what]}, tray ${tray.number}`, entriesFor(tray, on, what, list, to)),
-    )
+  const happened = (...[tray, on, what, list]: Parameters<typeof entriesFor>): Promise<Act | null> =>
+    attempt(() => keeping.doTogether(`${SAID[what]}, tray ${tray.number}`, entriesFor(tray, on, what, list)))
   /** The season follows: the sowing is sown, up, moved on, out. */
   function aboutSowing({ run }: RunStands, what: ChangeKind): EntryRecord['about'] {
     if (!run.sowingId || what === 'lost' || what === 'given') return []
@@ -273,6 +270,40 @@ export const useTrays = defineStore('trays', () => {
     )
   }
 
+  /** Trays in which a sowing stands, or is to. */
+  const ofSowing = (sowingId: string) =>
+    standing.value.filter(({ body }) => body.runs.some((run) => run.sowingId === sowingId))
+  /** A sowing that is laid out and not sown yet, sown in all its trays; null where none is laid out. */
+  async function sowAll(sowingId: string, on: Day): Promise<Act | null> {
+    const open = ofSowing(sowingId).flatMap((tray) =>
+      stands(tray)
+        .runs.filter(
+          ({ run, cells, sown }) => run.sowingId === sowingId && run.rung === 0 && cells > 0 && !sown,
+        )
+        .map((of) => ({ tray, of })),
+    )
+    if (!open.length) return null
+    const acts = open.flatMap(({ tray, of }, i) =>
+      entriesFor(
+        tray,
+        on,
+        'sown',
+        [
+          {
+            stands: of,
+            cells: cellsOf(tray.body, of.run.code).map((cell): [number, number] => [
+              cell,
+              of.run.seedsPerCell,
+            ]),
+          },
+        ],
+        // With its last tray the sowing is sown.
+        i < open.length - 1,
+      ),
+    )
+    return attempt(() => keeping.doTogether(`Sown: ${open[0]!.of.run.name}`, acts))
+  }
+
   /** Plants of a run that stand, cell by cell, as many as are wanted. */
   function standingCells(
     tray: Stored<TrayRecord>,
@@ -307,6 +338,8 @@ export const useTrays = defineStore('trays', () => {
     happened,
     moveOn,
     sow,
+    sowAll,
+    ofSowing,
     standingCells,
     /** A tray nobody did anything in yet is taken away; the rest is emptied. */
     remove: (tray: Stored<TrayRecord>) => attempt(() => keeping.remove('trays', tray)),

@@ -36,6 +36,8 @@ export interface FixedTray {
   readonly free: number
   /** All its cells: of several packs where they stand together. */
   readonly cells: number
+  /** Where it stands, part by part (a tray can be cut in two); nothing where nobody said. */
+  readonly stands: readonly { readonly placeId: string; readonly share: number }[]
 }
 
 /** Some cells of one tray. */
@@ -44,6 +46,7 @@ export interface InTray {
   readonly tray: string
   readonly cells: number
   readonly fixed: boolean
+  readonly stands: FixedTray['stands']
 }
 
 /** How so many cells stand in trays. */
@@ -179,11 +182,17 @@ function placedOf(
     tray && !tray.fixed && others.length === 0 ? whyAlone(share, rest % size, trays, size, withinDays) : null
   return {
     in: [
-      ...Array.from({ length: whole }, (_, i) => ({ tray: `${share.key} ${i}`, cells: size, fixed: false })),
+      ...Array.from({ length: whole }, (_, i) => ({
+        tray: `${share.key} ${i}`,
+        cells: size,
+        fixed: false,
+        stands: [],
+      })),
       ...own.map((one) => ({
         tray: one.fixed?.id ?? one.of[0]!.share.key,
         cells: cellsIn(share, [one]),
         fixed: one.fixed !== undefined,
+        stands: one.fixed?.stands ?? [],
       })),
     ],
     trays:

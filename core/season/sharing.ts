@@ -3,6 +3,7 @@ import type { SeasonRow } from './demand'
 import { fillHabitOf, shareDaysOf, type SeasonFrame } from './frame'
 import { packTrays, type FixedTray, type Placed, type TrayShare } from './packing'
 import { flatsOf } from '../containers/flat'
+import type { Stay } from './places/stays'
 import type { PlannedRung } from './sowing'
 import type { Crop } from '../sowing/crop'
 
@@ -94,6 +95,24 @@ function sharedRung(
     placed,
     looseL: book.looseL(rung.recipeId!, fill),
     flats: rung.flats * left,
-    stays: rung.stays.map((stay) => (stay.from < rung.from ? stay : { ...stay, flats: stay.flats * left })),
+    stays: rung.stays.flatMap((stay) =>
+      stay.from < rung.from
+        ? [stay]
+        : whereItStands({ ...stay, flats: stay.flats * left }, rung, placed, laid),
+    ),
   }
+}
+
+/** Trays that stand elsewhere than the plan says take their room there; seed that is not up yet stays on its mat. */
+function whereItStands(stay: Stay, rung: PlannedRung, placed: Placed, laid: number): Stay[] {
+  if (stay.placeId !== rung.where.place.id || laid === 0) return [stay]
+  const moved = placed.in.flatMap(({ cells, stands }) =>
+    stands.map(({ placeId, share }) => ({ placeId, share: (share * cells) / laid })),
+  )
+  const away = moved.filter(({ placeId }) => placeId !== stay.placeId)
+  const here = 1 - away.reduce((sum, { share }) => sum + share, 0)
+  return [
+    ...(here > 1e-9 ? [{ ...stay, flats: stay.flats * here }] : []),
+    ...away.map(({ placeId, share }) => ({ ...stay, placeId, flats: stay.flats * share })),
+  ]
 }

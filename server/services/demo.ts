@@ -11,6 +11,7 @@ import { feed } from '#shared/records/feed'
 import { db } from '../db/client'
 import { households } from '../db/schema'
 import { demoFrame, demoSeason } from './demo-season'
+import { demoTrays } from './demo-trays'
 import { writeNew } from './keeping'
 
 const SEED_LOCK = 7_236_002
@@ -369,6 +370,7 @@ const ORDER = [
   'feedings',
   'programmes',
   'sowings',
+  'trays',
   'entries',
 ] as const satisfies readonly Collection[]
 
@@ -388,6 +390,9 @@ export async function seedDemoWhenEmpty(): Promise<void> {
       season: demoFrame(today),
     })
     const kept = demo(today)
+    const standing = demoTrays(today, { id: demoId, ownTray: OWN_TRAY, firstBatch: FIRST_BATCH })
+    kept.trays = standing.trays
+    kept.entries = [...kept.entries!, ...standing.entries]
     for (const collection of ORDER)
       for (const [id, body] of kept[collection] ?? [])
         await writeNew(tx, collection, HOUSEHOLD_ID, id, body as never)

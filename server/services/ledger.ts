@@ -15,7 +15,7 @@ import { goodsOf, shelvesOf } from '#shared/records/stock'
 import { hasSeason, seasonPlanner } from '#shared/season'
 import type { Transaction } from '../db/client'
 import { entries, packets, sowings, stocks, trays } from '../db/schema'
-import { contextFor, find, list, SEASON_LISTS } from './reading'
+import { contextFor, entriesAbout, find, list, SEASON_LISTS } from './reading'
 import { invalid, unknown } from './refusal'
 import { asStored, current, type Row } from './rows'
 
@@ -282,15 +282,19 @@ async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Pr
   const { plan } = seasonPlanner(context, entry.on)
   const left = await seedsLeft(tx, householdId, [...new Set(sown.map(({ body }) => body.packetId!))])
   const trayRuns = await runsOf(tx, householdId, entry)
+  const before = await sownBefore(
+    tx,
+    householdId,
+    sown.map(({ id }) => id),
+  )
   const moves = new Map<string, Moves[number]>()
   for (const one of sown) {
     const outcome = plan(one)
     const id = one.body.packetId!
     const there = left.get(id) ?? 0
-    const seeds = Math.min(
-      seedsOf(entry, one.id, trayRuns) ?? ('row' in outcome ? outcome.row.planned.seeds : 0),
-      there,
-    )
+    // What went into trays before has left the packet already.
+    const rest = 'row' in outcome ? Math.max(0, outcome.row.planned.seeds - (before.get(one.id) ?? 0)) : 0
+    const seeds = Math.min(seedsOf(entry, one.id, trayRuns) ?? rest, there)
     if (seeds === 0) continue
     left.set(id, there - seeds)
     const by = (moves.get(id)?.by ?? 0) - seeds
@@ -318,6 +322,20 @@ async function runsOf(
       ),
     )
   return new Map(rows.flatMap(({ id, runs }) => runs.map((run) => [`${id} ${run.code}`, run] as const)))
+}
+
+/** Seeds of sowings that went into cells of trays before. */
+async function sownBefore(tx: Transaction, householdId: string, ids: readonly string[]) {
+  const seeds = new Map<string, number>()
+  for (const { body } of await entriesAbout(householdId, ids, tx))
+    for (const { what, id } of body.about)
+      if (what === 'sowings' && ids.includes(id))
+        seeds.set(
+          id,
+          (seeds.get(id) ?? 0) +
+            body.cells.reduce((sum, one) => sum + (one.what === 'sown' ? totalOf(one) : 0), 0),
+        )
+  return seeds
 }
 
 /** Seeds of a sowing that went into cells, where the entry says them; undefined where it names no cells. */

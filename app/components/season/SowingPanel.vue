@@ -10,6 +10,8 @@ import { useDebounceFn } from '@vueuse/core'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import DoneForm from '~/components/today/DoneForm.vue'
+import { NuxtLink } from '#components'
+import { useTrays } from '~/state/trays'
 import AlsoFits from '~/components/season/AlsoFits.vue'
 import SowingLadder from '~/components/season/SowingLadder.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
@@ -39,6 +41,7 @@ const props = defineProps<{ row: PlannedRow | undefined; id: string }>()
 const emit = defineEmits<{ close: []; choose: [text: string] }>()
 
 const season = useSeason()
+const trays = useTrays()
 const household = useHousehold()
 const { printDay } = useDates()
 const say = useNotices()
@@ -311,6 +314,13 @@ async function giveUp() {
     </div>
     <p v-else-if="problems[0]" class="problem" role="alert">{{ said(problems[0].message) }}</p>
 
+    <p v-if="trays.ofSowing(id).length">
+      Stands in
+      <template v-for="(one, i) in trays.ofSowing(id)" :key="one.id"
+        ><template v-if="i">, </template
+        ><NuxtLink :to="`/trays/${one.id}`">tray {{ one.number }}</NuxtLink></template
+      >.
+    </p>
     <AlsoFits v-if="row && !season.isSown(id)" :row="row" @choose="emit('choose', $event)" />
     <SowingLadder
       :body="body"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import SelectButton from 'primevue/selectbutton'
 import { usePlaces } from '~/composables/usePlaces'
 import { useHouseholdAnswer } from '~/state/saving'
@@ -19,6 +19,13 @@ const household = useHousehold()
 const preferences = usePreferences()
 
 const { main } = usePlaces()
+/** On a phone the first of them stand at the foot, under the thumb, and the rest behind More. */
+const AT_THE_FOOT = 4
+const more = ref(false)
+watch(
+  () => route.path,
+  () => (more.value = false),
+)
 /** A page stands under the place it belongs to. */
 const here = (path: string) =>
   (route.meta.place?.parent ?? (route.path.startsWith('/bench') ? '/' : route.path)) === path
@@ -57,18 +64,19 @@ async function chooseKitchen(wanted: Kitchen) {
       </svg>
       <span>Blastomix</span>
     </NuxtLink>
-    <nav aria-label="Places">
+    <nav aria-label="Places" :class="{ open: more }">
       <NuxtLink
-        v-for="place in main"
+        v-for="(place, i) in main"
         :key="place.path"
         :to="place.path"
         class="stake"
-        :class="{ here: here(place.path) }"
+        :class="{ here: here(place.path), rest: i >= AT_THE_FOOT }"
         :aria-current="here(place.path) ? 'page' : undefined"
         :title="preferences.letterKeys ? `${place.what} (${place.key})` : place.what"
       >
         {{ place.title }}
       </NuxtLink>
+      <button type="button" class="stake all" :aria-expanded="more" @click="more = !more">More</button>
     </nav>
     <div class="settings">
       <SelectButton
@@ -171,6 +179,12 @@ nav {
   translate: 0 0.3rem;
 }
 
+.all {
+  display: none;
+  font: inherit;
+  font-weight: 650;
+}
+
 .stake:hover {
   translate: 0 0.1rem;
   color: var(--enamel);
@@ -218,15 +232,35 @@ nav {
   }
 
   nav {
-    order: 3;
-    width: 100%;
+    position: fixed;
+    inset: auto 0 0;
+    z-index: 20;
+    flex-wrap: wrap;
     gap: 0.3rem;
+    padding: 0.4rem 0.4rem 0;
+    background: var(--paper-deep);
+    border-top: 0.35rem solid var(--soil);
   }
 
   .stake {
-    flex: 1;
-    padding: 0.5rem 0.2rem 1.35rem;
+    flex: 1 1 17%;
+    padding: 0.75rem 0.2rem;
+    margin: 0;
     text-align: center;
+    translate: none;
+  }
+
+  .rest {
+    display: none;
+    flex-basis: 30%;
+    order: -1;
+    border-bottom: 1.5px solid var(--line-strong);
+    border-radius: 0.55rem;
+  }
+
+  .open .rest,
+  .all {
+    display: block;
   }
 }
 </style>

@@ -6,6 +6,7 @@ import { useDates } from '~/composables/useDates'
 import { useJobWords } from '~/composables/useJobWords'
 import { useRuns } from '~/composables/useRuns'
 import { useSeason } from '~/state/season'
+import { useTrays } from '~/state/trays'
 import DoneForm from '~/components/today/DoneForm.vue'
 import { CalendarCheck, ChartNoAxesGantt, Check, Clock, FileText, RotateCcw } from '@lucide/vue'
 import { addDays, type Day } from '#core/season/day'
@@ -15,6 +16,7 @@ import type { Job } from '#core/season/today/job'
 const props = defineProps<{ job: Job; current: boolean }>()
 const emit = defineEmits<{ done: []; undo: []; snooze: [until: Day]; again: [] }>()
 const season = useSeason()
+const trays = useTrays()
 const { printDay } = useDates()
 const { words, dangerText } = useJobWords()
 const { planBatch, planFeed } = useRuns()
@@ -31,6 +33,19 @@ const counts = computed(() => {
     ? { what: 'plant', most: rung.plants - rung.moved }
     : null
 })
+/** Trays the hands go to: those it is sown in, counted in, moved from. */
+const TRAY_JOBS: readonly Job['kind'][] = ['rung', 'look', 'uncover', 'thin', 'roots', 'out']
+const inTrays = computed(() =>
+  TRAY_JOBS.includes(props.job.kind)
+    ? [...new Set(props.job.of.flatMap(({ sowingId }) => trays.ofSowing(sowingId)))].slice(0, 6)
+    : [],
+)
+const isToSow = computed(
+  () =>
+    !isDone.value &&
+    props.job.stage === 'sow' &&
+    (season.row(props.job.of[0]!.sowingId)?.planned.rungs[0]!.container.cells ?? 1) > 1,
+)
 const mayHold = computed(() => props.job.kind === 'out' || props.job.stage === 'harden')
 const press = () =>
   isDone.value ? emit('undo') : props.job.kind === 'look' ? (asking.value = true) : emit('done')
@@ -63,6 +78,13 @@ defineExpose({ focus: () => tick.value?.focus() })
           · {{ job.state === 'late' ? 'was due' : '' }} {{ printDay(job.dueOn) }}</template
         >
       </p>
+      <p v-if="inTrays.length" class="no-print">
+        <template v-for="(one, i) in inTrays" :key="one.id"
+          ><template v-if="i">, </template
+          ><NuxtLink :to="`/trays/${one.id}`">tray {{ one.number }}</NuxtLink></template
+        >
+      </p>
+      <p v-else-if="isToSow" class="no-print"><NuxtLink to="/trays">Lay out its tray</NuxtLink></p>
       <p v-if="job.danger" class="problem">{{ dangerText(job.danger) }}</p>
     </div>
     <div v-if="!isDone" class="more no-print">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { NuxtLink } from '#components'
+import { useTrays } from '~/state/trays'
 import { FLAT_MM } from '#core/containers/flat'
 import type { Place } from '#core/season/places/place'
 import type { Standing } from '#core/season/today/walk'
@@ -11,6 +12,8 @@ import { printNumber } from '#core/units/format'
  * What is free shows the board.
  */
 const props = defineProps<{ place: Place; standing: readonly Standing[] }>()
+
+const trays = useTrays()
 
 /** Flats side by side, and one flat on screen, px: 54 by 28 cm. */
 const ACROSS = 4
@@ -77,6 +80,12 @@ const seeds = ({ x, y, width }: Piece) => {
   const n = Math.max(1, Math.floor(width / 14))
   return Array.from({ length: n }, (_, i) => ({ x: x + ((i + 0.5) * width) / n, y: y + HIGH - 10 }))
 }
+/** A sowing that stands in a tray of its own leads there. */
+const wayTo = ({ sowingId }: Standing) => {
+  const here = trays.ofSowing(sowingId)
+  const tray = here.find(({ body }) => body.placeId === props.place.id) ?? here[0]
+  return tray ? `/trays/${tray.id}` : `/season?sowing=${sowingId}`
+}
 const DO = { danger: 'in danger', late: 'late', due: 'to do today', done: 'done today' }
 const said = ({ name, count, container, isUp, touch }: Standing) =>
   `${name}, ${printNumber(Math.round(count * 10) / 10)} × ${container}, ${isUp ? 'up' : 'not up yet'}${touch ? `, ${DO[touch]}` : ''}`
@@ -102,7 +111,7 @@ const said = ({ name, count, container, isUp, touch }: Standing) =>
       v-for="(piece, i) in pieces"
       :key="`${piece.one.sowingId} ${i}`"
       v-slot="{ href, navigate }"
-      :to="`/season?sowing=${piece.one.sowingId}`"
+      :to="wayTo(piece.one)"
       custom
     >
       <a

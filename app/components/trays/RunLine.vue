@@ -4,9 +4,12 @@ import Button from 'primevue/button'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
 import { useContext } from '~/state/context'
+import { useSeason } from '~/state/season'
 import { hatchOf, HATCHES } from '~/drawings/tray-marks'
 import { counted } from '#core/bench/wording'
 import { coverOf } from '#core/sowing/crop'
+import { daysBetween, type Day } from '#core/season/day'
+import { LATE_AT, RESOW_AT } from '#core/sowing/emergence'
 import { germinationOf, type RunStands } from '#core/trays/standing'
 import { printNumber } from '#core/units/format'
 
@@ -21,6 +24,8 @@ const props = defineProps<{
   brush: boolean
   each: boolean
   short: string | null
+  /** The day it is to be up. */
+  expected: Day | null
 }>()
 const emit = defineEmits<{ brush: []; sow: []; again: []; count: [n: number]; remove: [] }>()
 const reckoned = useContext()
@@ -39,6 +44,21 @@ const how = computed(() => {
   const dark = light === 'either' ? '' : `, ${light}`
   return `${counted(props.stands.run.seedsPerCell, 'seed')} each, ${coverOf(crop.value, length)}${dark}`
 })
+const season = useSeason()
+/** When it came up beside when it was to; past its days, whether to wait or to sow again. */
+const emerged = computed(() => {
+  const { sownOn, firstUpOn } = props.stands
+  if (!sownOn || !props.expected) return null
+  if (firstUpOn) {
+    const late = daysBetween(props.expected, firstUpOn)
+    const said =
+      late === 0 ? 'on' : late > 0 ? `${counted(late, 'day')} after` : `${counted(-late, 'day')} before`
+    return `first up ${printDay(firstUpOn)}, ${said} the day expected`
+  }
+  const share = daysBetween(sownOn, season.today) / Math.max(1, daysBetween(sownOn, props.expected))
+  const again = share >= RESOW_AT ? ': twice its days are over, sow it again' : ': late, wait a little'
+  return `up about ${printDay(props.expected)}${share >= LATE_AT ? again : ''}`
+})
 const facts = computed(() => {
   const { sownOn, setOn, up, upCells, sown, sownCells, standing, thinned, lost, moved, set, cells } =
     props.stands
@@ -49,6 +69,7 @@ const facts = computed(() => {
       `${printNumber(sown)} seeds in ${counted(sownCells, 'cell')}${sownOn ? `, ${printDay(sownOn)}` : ''}`,
     )
   if (set) list.push(`${counted(set, 'plant')} set${setOn ? `, ${printDay(setOn)}` : ''}`)
+  if (emerged.value) list.push(emerged.value)
   if (seen.value)
     list.push(
       props.each ? `${printNumber(up)} up` : `${printNumber(upCells)} of ${printNumber(sownCells)} up`,

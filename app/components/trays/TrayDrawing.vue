@@ -81,7 +81,7 @@ function drawn(from: number) {
     return {
       cell,
       box,
-      code: first || r > 9 ? code : '',
+      code: first || r > 12 ? code : '',
       state,
       pending,
       chosen: props.chosen?.has(cell) ?? false,

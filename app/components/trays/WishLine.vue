@@ -56,7 +56,7 @@ const open = computed(() => {
   if (!wanted.value) return 'How many cells?'
   return null
 })
-function add() {
+function layOut() {
   if (!wanted.value) return
   refused.value = props.add(wanted.value)
   if (!refused.value) text.value = ''
@@ -64,7 +64,7 @@ function add() {
 </script>
 
 <template>
-  <form v-if="season.known" class="wish" @submit.prevent="add">
+  <form v-if="season.known" class="wish" @submit.prevent="layOut">
     <label :for="id">Fill row by row</label>
     <div class="line">
       <input

@@ -13,6 +13,7 @@ import MoveOn from '~/components/trays/MoveOn.vue'
 import RunLine from '~/components/trays/RunLine.vue'
 import TrayAdvice from '~/components/trays/TrayAdvice.vue'
 import TrayDrawing from '~/components/trays/TrayDrawing.vue'
+import TrayFits from '~/components/trays/TrayFits.vue'
 import TrayForm from '~/components/trays/TrayForm.vue'
 import TrayTable from '~/components/trays/TrayTable.vue'
 import TrayWay from '~/components/trays/TrayWay.vue'
@@ -27,7 +28,9 @@ import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
 import { counted } from '#core/bench/wording'
 import { withOutside } from '#core/season/places/stays'
-import type { Day } from '#core/season/day'
+import { addDays, type Day } from '#core/season/day'
+import { mixWarmth } from '#core/season/places/place'
+import { daysToEmergence } from '#core/sowing/emergence'
 import {
   cellName,
   cellsOf,
@@ -355,6 +358,17 @@ async function empty() {
 async function remove() {
   if (await trays.remove(kept.value!)) await navigateTo('/trays')
 }
+/** The day it is to come up, by its packet or the warmth of the place it stands in. */
+function expectedOf({ run, sownOn }: RunStands): Day | null {
+  const crop = reckoned.whole.crops.get(run.cropId)
+  if (!crop || !sownOn) return null
+  const packet = run.packetId ? reckoned.whole.packets.get(run.packetId)?.upDays : null
+  const place = withOutside(season.frame?.places ?? []).find(({ id: of }) => of === tray.value!.placeId)
+  const mat = run.sowingId ? season.row(run.sowingId)?.planned.rungs[0]?.where.untilUp : undefined
+  const mixC = place ? mixWarmth(mat ?? place, crop.warmthC) : crop.warmthC
+  const days = packet ? (packet.from + packet.to) / 2 : daysToEmergence(crop.emergence, mixC)?.value
+  return days === undefined ? null : addDays(sownOn, Math.round(days))
+}
 /** What is short of what the sowing wants, and what to do. */
 function shortOf(run: RunStands): string | null {
   const { sowingId, rung } = run.run
@@ -487,6 +501,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
             :brush="brush === one.run.code"
             :each="isEach(one.run.cropId)"
             :short="shortOf(one)"
+            :expected="expectedOf(one)"
             :gaps="one.countedOn === null ? 0 : gapsOf(one).length"
             @again="sowAgain(one)"
             @brush="brush = one.run.code"
@@ -510,6 +525,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
             :choices="fromSeason"
             @update:model-value="$event && addSowing($event)"
           />
+          <TrayFits :tray="tray" :add="addRuns" />
         </template>
         <TrayAdvice
           v-if="tray.runs.length"
@@ -609,7 +625,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
 
 .bar {
   position: sticky;
-  bottom: 0;
+  bottom: var(--foot);
   display: flex;
   flex-wrap: wrap;
   gap: 0.4rem 0.6rem;

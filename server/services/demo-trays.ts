@@ -1,0 +1,156 @@
+import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
+import { addDays, type Day } from '#core/season/day'
+import { codeAt, gridFor, usualGrid } from '#core/trays/layout'
+import type { Bodies } from '#shared/collections'
+import { newEntry, type EntryRecord } from '#shared/records/entry'
+import { tray as schema, type TrayRecord } from '#shared/records/tray'
+
+/*
+ * The Lamp Room's trays: what stands on the racks on that day, cell by cell, as it was sown, counted and moved.
+ */
+
+type Rows<C extends keyof Bodies> = [id: string, body: Bodies[C]][]
+type Change = EntryRecord['cells'][number]
+
+interface Ids {
+  readonly id: (n: number) => string
+  readonly ownTray: string
+  readonly firstBatch: string
+}
+interface Held {
+  readonly name: string
+  readonly cropId: string
+  readonly sowing: number
+  readonly cells: number
+  readonly rung?: number
+  readonly seeds?: number
+  readonly packet?: number
+}
+
+/** First of the ids of trays, and of what happened in them. */
+const TRAYS = 401
+const HAPPENED = 451
+
+export function demoTrays(
+  today: Day,
+  { id, ownTray, firstBatch }: Ids,
+): { trays: Rows<'trays'>; entries: Rows<'entries'> } {
+  const trays: Rows<'trays'> = []
+  const entries: Rows<'entries'> = []
+
+  const tray = (
+    containerId: string,
+    placeId: string,
+    held: readonly Held[],
+    more: Partial<TrayRecord> = {},
+  ) => {
+    const container = BUILT_IN_CONTAINERS.get(containerId)
+    const own = { id: ownTray, kind: 'tray', cells: 40 } as const
+    const wanted = held.reduce((sum, { cells }) => sum + cells, 0)
+    const grid =
+      container?.kind === 'tray' || !container ? usualGrid(container ?? own) : gridFor(container, wanted)
+    const cells = held.flatMap(({ cells: n }, i) => Array<string>(n).fill(codeAt(i)))
+    const body = schema.parse({
+      name: container?.name ?? 'Depot 40-cell tray',
+      containerId,
+      ...grid,
+      placeId,
+      runs: held.map((one, i) => ({
+        code: codeAt(i),
+        name: one.name,
+        cropId: one.cropId,
+        sowingId: id(one.sowing),
+        rung: one.rung ?? 0,
+        packetId: one.packet ? id(one.packet) : null,
+        seedsPerCell: one.seeds ?? 1,
+      })),
+      cells: [...cells, ...Array<string>(grid.rows * grid.columns - cells.length).fill('')],
+      ...more,
+    })
+    const trayId = id(TRAYS + trays.length)
+    trays.push([trayId, body])
+    return { id: trayId, body }
+  }
+  type Made = ReturnType<typeof tray>
+  /** Cells of a run, each with what happened to it; cells for which it answers nothing are left out. */
+  const change = (of: Made, run: string, what: Change['what'], n: (i: number) => number): Change => ({
+    trayId: of.id,
+    run,
+    what,
+    count: null,
+    cells: of.body.cells
+      .flatMap((code, cell) => (code === run ? [cell] : []))
+      .map((cell, i): [number, number] => [cell, n(i)])
+      .filter(([, many]) => many > 0),
+  })
+  const did = (name: string, kind: EntryRecord['kind'], days: number, cells: Change[]) => {
+    const about = [...new Set(cells.map(({ trayId }) => trayId))]
+    entries.push([
+      id(HAPPENED + entries.length),
+      newEntry({
+        name,
+        kind,
+        on: addDays(today, days),
+        by: days % 2 ? 'Wren' : 'Idris',
+        about: about.map((one) => ({ what: 'trays', id: one, rung: null })),
+        cells,
+      }),
+    ])
+  }
+  const sown = (of: Made, run: string, days: number) => {
+    const { seedsPerCell, name } = of.body.runs.find(({ code }) => code === run)!
+    did(`Sown: ${name}`, 'rung', days, [change(of, run, 'sown', () => seedsPerCell)])
+  }
+
+  const tomatillo = tray(
+    'tray-72',
+    'racks',
+    [{ name: 'Tomatillo', cropId: 'tomatillo', sowing: 201, cells: 72, packet: 122 }],
+    { batchId: firstBatch },
+  )
+  sown(tomatillo, 'A', -24)
+  // Every seventh cell stayed empty, and one seedling fell.
+  did('Up: Tomatillo', 'look', -17, [change(tomatillo, 'A', 'up', (i) => (i % 7 === 3 ? 0 : 1))])
+  did('Lost: Tomatillo', 'lost', -9, [change(tomatillo, 'A', 'lost', (i) => (i === 40 ? 1 : 0))])
+
+  const salad = tray('tray-72', 'racks', [
+    { name: 'Lettuce, first', cropId: 'lettuce', sowing: 211, cells: 42, seeds: 2 },
+  ])
+  sown(salad, 'A', -22)
+  did('Up: Lettuce, first', 'look', -19, [
+    change(salad, 'A', 'up', (i) => (i % 11 === 5 ? 0 : i % 3 === 0 ? 2 : 1)),
+  ])
+
+  const plugs = tray('tray-200', 'racks', [
+    { name: 'Snapdragon', cropId: 'snapdragon', sowing: 203, cells: 150, seeds: 2, packet: 124 },
+  ])
+  sown(plugs, 'A', -38)
+  did('Up: Snapdragon', 'look', -26, [change(plugs, 'A', 'up', (i) => (i % 5 === 2 ? 0 : 1))])
+  const pricked = [50, 50].map((cells) =>
+    tray('tray-50', 'racks', [
+      { name: 'Snapdragon', cropId: 'snapdragon', sowing: 203, cells, rung: 1, packet: 124 },
+    ]),
+  )
+  const up = (i: number) => i % 5 !== 2
+  // The first hundred that were up went on, half into each tray.
+  const upBefore = (i: number) => Array.from({ length: i }, (_, n) => n).filter(up).length
+  pricked.forEach((into, half) =>
+    did('Moved on: Snapdragon', 'rung', -7, [
+      change(plugs, 'A', 'moved', (i) =>
+        up(i) && upBefore(i) >= half * 50 && upBefore(i) < (half + 1) * 50 ? 1 : 0,
+      ),
+      change(into, 'A', 'set', () => 1),
+    ]),
+  )
+
+  const basil = tray('tray-72', 'mat', [
+    { name: 'Sweet basil', cropId: 'basil', sowing: 202, cells: 60, seeds: 2, packet: 121 },
+  ])
+  sown(basil, 'A', -15)
+
+  const artichoke = tray('pot-11cm', 'racks', [
+    { name: 'Artichoke', cropId: 'artichoke', sowing: 205, cells: 12, rung: 1 },
+  ])
+  did('Set: Artichoke', 'rung', -12, [change(artichoke, 'A', 'set', () => 1)])
+  return { trays, entries }
+}
