@@ -198,6 +198,86 @@ async function drags(id, count) {
   )
 }
 
+/** One cell painted among 512, from the press to the laid-out tray, beside the drawing made anew. */
+async function paints(id, trayId) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  await context.addCookies([{ name: 'household', value: id, url: base }])
+  const page = await context.newPage()
+  await page.goto(`${base}/trays/${trayId}`, { waitUntil: 'networkidle' })
+  const { strokes, anew } = await page.locator('.drawing svg').evaluate(async (svg) => {
+    const box = svg.getBoundingClientRect()
+    const laidOut = async (act) => {
+      const start = performance.now()
+      act()
+      await new Promise((resolve) => queueMicrotask(() => queueMicrotask(resolve)))
+      await Promise.resolve()
+      svg.getBoundingClientRect()
+      return performance.now() - start
+    }
+    const fire = (type, x, y) =>
+      svg.dispatchEvent(
+        new PointerEvent(type, {
+          bubbles: true,
+          button: 0,
+          pointerId: 1,
+          pointerType: 'mouse',
+          clientX: x,
+          clientY: y,
+        }),
+      )
+    svg.setPointerCapture = () => {}
+    const strokes = []
+    for (let row = 0; row < 16; row++) {
+      const y = box.top + (box.height * (row + 0.5)) / 16
+      fire('pointerdown', box.left + box.width * 0.02, y)
+      for (let column = 1; column < 32; column++)
+        strokes.push(
+          await laidOut(() => fire('pointermove', box.left + (box.width * (column + 0.5)) / 32, y)),
+        )
+      fire('pointerup', box.right - 8, y)
+    }
+    const copy = svg.cloneNode(false)
+    svg.after(copy)
+    const anew = []
+    for (let i = 0; i < 15; i++)
+      anew.push(await laidOut(() => ((copy.innerHTML = svg.innerHTML), copy.getBoundingClientRect())))
+    return { strokes, anew }
+  })
+  await context.close()
+  const [one, all] = [middle(strokes), middle(anew)]
+  console.log(
+    `/trays, a cell painted among 512: ${one.toFixed(1)} ms of 8, worst ${strokes.at(-1).toFixed(1)} ms · the drawing made anew: ${all.toFixed(1)} ms · ratio ${(one / all).toFixed(2)}`,
+  )
+}
+async function plugTray(id) {
+  const trayId = crypto.randomUUID()
+  const send = async (path, body) => {
+    const answer = await fetch(`${base}/api/households/${id}${path}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ version: 0, body }),
+    })
+    if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`)
+  }
+  const cells = Array.from({ length: 512 }, (_, i) => i)
+  await send(`/trays/${trayId}`, {
+    name: 'Plugs',
+    containerId: 'tray-512',
+    rows: 16,
+    columns: 32,
+    runs: [{ code: 'A', name: 'Snapdragon', cropId: 'snapdragon' }],
+    cells: cells.map(() => 'A'),
+  })
+  await send(`/entries/${crypto.randomUUID()}`, {
+    name: 'Sown',
+    kind: 'rung',
+    on: new Date().toISOString().slice(0, 10),
+    about: [{ what: 'trays', id: trayId }],
+    cells: [{ trayId, run: 'A', what: 'sown', cells: cells.map((cell) => [cell, 1]) }],
+  })
+  return trayId
+}
+
 async function todays(id) {
   const times = []
   for (let i = 0; i < 15; i++) {
@@ -213,5 +293,6 @@ const [one, five] = [await todays(season), await todays(years)]
 console.log(
   `Today with five years of records: ${five.toFixed(1)} ms · with this season only: ${one.toFixed(1)} ms · ratio ${(five / one).toFixed(2)}`,
 )
+await paints(season, await plugTray(season))
 await drags(await seasonOf('Bench, 200 sowings', 200, 0), 200)
 await browser.close()

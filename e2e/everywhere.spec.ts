@@ -20,12 +20,20 @@ for (const [scheme, size] of [
     household,
     baseURL,
   }) => {
-    // Thirteen places, each looked through by axe.
-    test.setTimeout(200_000)
+    // Sixteen places, each looked through by axe.
+    test.setTimeout(240_000)
     const batch = await household.put('batches', SOWING_BATCH)
     const feeding = await household.put('feedings', { ...FEEDING, batchId: batch.id })
     await household.setSeason()
     await household.put('sowings', { name: 'Tomato', cropId: 'tomato', plants: 48, certainty: 0.9 })
+    const tray = await household.put('trays', {
+      name: 'Six-pack',
+      containerId: 'six-pack',
+      rows: 2,
+      columns: 3,
+      runs: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
+      cells: ['A', 'A', 'A', 'A', '', ''],
+    })
     await context.addCookies([{ name: 'theme', value: scheme, url: baseURL! }])
     await page.setViewportSize(size)
     for (const path of [
@@ -34,6 +42,9 @@ for (const [scheme, size] of [
       '/find',
       `/feed?plan=${feeding.id}`,
       '/stores',
+      '/trays',
+      `/trays/${tray.id}`,
+      `/trays/labels?trays=${tray.id}`,
       '/programme',
       '/blend',
       '/signs',

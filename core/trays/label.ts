@@ -32,6 +32,8 @@ const PAD_MM = 1.6
 const SMALLEST_MM = 2.2
 const LEAST_QR_MM = 11
 const MOST_QR_MM = 22
+/** Of the width of a label, so that its words keep the larger part. */
+const QR_SHARE = 0.34
 /** From one line to the next, and from the top of a line to the one it stands on, in sizes of type. */
 const LEADING = 1.16
 const ASCENT = 0.8
@@ -47,9 +49,9 @@ export function drawLabel(
   measure: Measure,
 ): LabelDrawing {
   const inner = heightMm - 2 * PAD_MM
-  const qrMm = Math.min(inner, MOST_QR_MM)
+  const qrMm = Math.min(inner, MOST_QR_MM, widthMm * QR_SHARE)
   const qr =
-    text.address !== null && qrMm >= LEAST_QR_MM && widthMm > 3 * qrMm
+    text.address !== null && qrMm >= LEAST_QR_MM
       ? { x: widthMm - PAD_MM - qrMm, y: (heightMm - qrMm) / 2, sizeMm: qrMm }
       : null
   const room = widthMm - 2 * PAD_MM - (qr ? qrMm + PAD_MM : 0)
@@ -59,7 +61,7 @@ export function drawLabel(
     lines.push({ text: words, x: PAD_MM, y: y + ASCENT * sizeMm, sizeMm, bold })
     y += LEADING * sizeMm
   }
-  const large = fitted(text.large, room, inner * 0.52, Math.min(9, inner * 0.36), true, measure)
+  const large = fitted(text.large, room, inner * 0.52, Math.min(9, inner * 0.4), true, measure)
   large.lines.forEach((words) => put(words, large.sizeMm, true))
   const middle = text.middle
     ? fitted(text.middle, room, heightMm - PAD_MM - y, Math.min(5.5, large.sizeMm * 0.75), false, measure)

@@ -295,8 +295,11 @@ function wholeRun(cell: number) {
     choose([cell], 'begin')
     choose(cells, 'go on')
   } else if (mode.value === 'count') {
-    tap([cell], 'begin')
-    tap(cells, 'go on')
+    // All of it came up, as far as it is not counted; once more, and none of it did.
+    const sown = cells.filter((one) => stands.value.cells[one]!.sown > 0)
+    const all = sown.every((one) => upIn(one) > 0)
+    counting.begin()
+    for (const one of sown) counting.set(one, all ? 0 : Math.max(1, upIn(one)))
   }
 }
 const plantsChosen = computed(() =>
