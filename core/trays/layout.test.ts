@@ -20,7 +20,8 @@ import {
   type Layout,
   type Run,
 } from './layout'
-import { pressesFor, seedsLieApart, seedsToScatter } from './scatter'
+import { pressesFor } from './presses'
+import { seedsLieApart, seedsToScatter } from './scatter'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
 
@@ -157,5 +158,10 @@ it('scatters evenly', () => {
   // 28 × 54 cm at three seeds to 4 cm²; a hundred seeds on 100 cm² lie a centimetre apart.
   expect(seedsToScatter(given('Top', 1512, 'cm²', yours())).value).toBe(1134)
   expect(seedsLieApart(100, given('Top', 100, 'cm²', yours())).value).toBe(10)
-  expect([pressesFor(72, 5), pressesFor(20, 20)]).toEqual([15, 1])
+})
+
+it('counts the presses of the tool', () => {
+  const shapeOf = (id: string) => CONTAINERS.find((one) => one.id === id)!.shape
+  expect(pressesFor(30, shapeOf('block-2in')).value).toBe(8)
+  expect(pressesFor(40, shapeOf('block-0.75in')).value).toBe(2)
 })

@@ -25,6 +25,3 @@ export const seedsLieApart = (seeds: number, areaCm2: Figure): Figure =>
     { A: areaCm2, n: given('Seeds', seeds, '', yours()) },
     ({ A, n }) => 10 * Math.sqrt(A / n),
   )
-
-/** Presses of a block tool for so many blocks. */
-export const pressesFor = (blocks: number, aPress: number): number => Math.ceil(blocks / aPress)

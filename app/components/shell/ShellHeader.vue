@@ -219,12 +219,12 @@ nav {
   }
 
   .brand {
-    padding-bottom: 0.2rem;
+    padding-bottom: 0.9rem;
     font-size: 1.3rem;
   }
 
   .settings {
-    padding-bottom: 0.2rem;
+    padding-bottom: 0.9rem;
   }
 
   .settings {

@@ -24,6 +24,8 @@ const props = defineProps<{
   brush: boolean
   each: boolean
   short: string | null
+  /** What one hollow of the tray is called. */
+  word: 'cell' | 'pot' | 'block' | 'furrow'
   /** The day it is to be up. */
   expected: Day | null
 }>()
@@ -63,10 +65,10 @@ const facts = computed(() => {
   const { sownOn, setOn, up, upCells, sown, sownCells, standing, thinned, lost, moved, set, cells } =
     props.stands
   const list: string[] = []
-  if (!sown && !set) return [`${counted(cells, 'cell')}, not sown yet`]
+  if (!sown && !set) return [`${counted(cells, props.word)}, not sown yet`]
   if (sown)
     list.push(
-      `${printNumber(sown)} seeds in ${counted(sownCells, 'cell')}${sownOn ? `, ${printDay(sownOn)}` : ''}`,
+      `${printNumber(sown)} seeds in ${counted(sownCells, props.word)}${sownOn ? `, ${printDay(sownOn)}` : ''}`,
     )
   if (set) list.push(`${counted(set, 'plant')} set${setOn ? `, ${printDay(setOn)}` : ''}`)
   if (emerged.value) list.push(emerged.value)
@@ -81,16 +83,20 @@ const facts = computed(() => {
   return list
 })
 
+/** As many as can be up. */
+const most = computed(() =>
+  props.each ? props.stands.sown * (crop.value?.seedlings ?? 1) : props.stands.sownCells,
+)
+
 /** `31 of 36`, or `31`. */
 const typed = ref('')
 const problem = ref<string | null>(null)
 function keepCount() {
   const found = /^\s*(\d+)\s*(?:(?:of|\/)\s*(\d+)\s*)?(?:up)?\s*$/i.exec(typed.value)
-  const most = props.each ? props.stands.sown * (crop.value?.seedlings ?? 1) : props.stands.sownCells
-  if (!found) problem.value = `Say it like: 31 of ${most}.`
-  else if (found[2] && Number(found[2]) !== most)
-    problem.value = `${most} ${props.each ? 'seeds' : 'cells'} of it are sown in this tray.`
-  else if (Number(found[1]) > most) problem.value = `${found[1]} cannot be up of ${most}.`
+  if (!found) problem.value = `Say it like: ${Math.round(0.85 * most.value)} of ${most.value}.`
+  else if (found[2] && Number(found[2]) !== most.value)
+    problem.value = `${most.value} ${props.each ? 'seeds' : `${props.word}s`} of it are sown in this tray.`
+  else if (Number(found[1]) > most.value) problem.value = `${found[1]} cannot be up of ${most.value}.`
   else {
     problem.value = null
     emit('count', Number(found[1]))
@@ -137,7 +143,7 @@ function keepCount() {
           <input
             v-model="typed"
             class="input"
-            :placeholder="`31 of ${each ? stands.sown : stands.sownCells}`"
+            :placeholder="`${Math.round(0.85 * most)} of ${most}`"
             :aria-invalid="problem ? 'true' : undefined"
             @keydown.enter.prevent="keepCount"
           />

@@ -8,7 +8,13 @@ import { daysToEmergence } from '#core/sowing/emergence'
 import type { Container } from '#core/containers/container'
 import { disagreements, type Neighbour } from '#core/trays/agree'
 import { cellSizeFor } from '#core/trays/cell-size'
-import { boundaries } from '#core/trays/layout'
+import { boundaries, surfaceOf } from '#core/trays/layout'
+import { pressesFor } from '#core/trays/presses'
+import { seedsLieApart, seedsToScatter } from '#core/trays/scatter'
+import { cellTopArea } from '#core/containers/container'
+import { derive, given } from '#core/working/figure'
+import { yours } from '#core/working/source'
+import FigureValue from '~/components/figures/FigureValue.vue'
 import type { TrayStands } from '#core/trays/standing'
 import { printNumber } from '#core/units/format'
 import { layoutOf, type TrayRecord } from '#shared/records/tray'
@@ -76,9 +82,48 @@ const sizes = computed(() =>
         ]
   }),
 )
+
+/** Blocks are pressed, open trays scattered over: how often, how thick. */
+const ways = computed(() => {
+  const laid = props.tray.cells.filter((code) => code !== '').length
+  const surface = surfaceOf(props.container)
+  if (surface === 'blocks')
+    return [
+      { before: '', figure: pressesFor(laid, props.container.shape), after: ' presses of the hand tool.' },
+    ]
+  if (surface !== 'furrows') return []
+  const area = cellTopArea(props.container)
+  const each = derive(
+    'Area of a furrow or field',
+    'cm²',
+    'A / n',
+    { A: area, n: given('Furrows and fields', props.tray.cells.length, '', yours()) },
+    ({ A, n }) => A / n,
+  )
+  return props.stands.runs
+    .filter(({ sown }) => sown === 0)
+    .flatMap(({ run }) => [
+      {
+        before: `${run.name}: `,
+        figure: seedsToScatter(each),
+        after: ' seeds make an even scatter in each;',
+      },
+      {
+        before: `${run.seedsPerCell} lie `,
+        figure: seedsLieApart(run.seedsPerCell, each),
+        after: ' mm apart.',
+      },
+    ])
+})
 </script>
 
 <template>
+  <p v-for="(one, i) in ways" :key="i" class="soft way">
+    {{ one.before
+    }}<FigureValue :figure="{ ...one.figure, value: Math.round(one.figure.value), unit: '' }" />{{
+      one.after
+    }}
+  </p>
   <ul v-if="apart.length || alike || sizes.length" class="advice">
     <li v-for="one in apart" :key="one.key">{{ one.text }}</li>
     <li v-if="alike">

@@ -27,6 +27,7 @@ import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
 import { counted } from '#core/bench/wording'
+import { cellWord } from '#core/containers/container'
 import { withOutside } from '#core/season/places/stays'
 import { addDays, type Day } from '#core/season/day'
 import { mixWarmth } from '#core/season/places/place'
@@ -72,6 +73,10 @@ const together = computed(
         .map(({ code }) => code),
     ),
 )
+const word = computed(() => {
+  const said = cellWord(container.value!)
+  return said === 'tray' ? 'furrow' : said
+})
 const isEach = (cropId: string) => countsEach(reckoned.whole.crops.get(cropId), container.value)
 const placeName = computed(() => {
   const known = withOutside(season.frame?.places ?? [])
@@ -505,6 +510,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
             :each="isEach(one.run.cropId)"
             :short="shortOf(one)"
             :expected="expectedOf(one)"
+            :word="word"
             :gaps="one.countedOn === null ? 0 : gapsOf(one).length"
             @again="sowAgain(one)"
             @brush="brush = one.run.code"
