@@ -7,6 +7,7 @@ import { orSayWhy } from './trouble.mjs'
 const BATCH = '0b1a5700-de30-4000-8000-000000000051'
 const FEEDING = '0b1a5700-de30-4000-8000-000000000062'
 const PROGRAMME = '0b1a5700-de30-4000-8000-000000000065'
+const TRAY = '0b1a5700-de30-4000-8000-000000000402'
 const WIDE = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
 
@@ -20,16 +21,17 @@ const VIEWS = [
     size: { width: 1280, height: 1000 },
   },
   { name: 'season-phone', path: '/season', size: PHONE },
+  { name: 'trays', path: '/trays', size: { width: 1280, height: 1000 } },
+  { name: 'tray', path: `/trays/${TRAY}`, size: WIDE },
+  { name: 'labels', path: `/trays/labels?trays=${TRAY}`, size: WIDE },
   { name: 'crops', path: '/crops', size: WIDE },
   { name: 'bench', path: '/', size: WIDE },
   { name: 'mix', path: `/mix?batch=${BATCH}`, size: WIDE },
-  { name: 'mix-air', path: `/mix?batch=${BATCH}`, size: WIDE, scroll: '.air' },
   { name: 'find', path: '/find', size: { width: 1280, height: 1000 }, see: 'meets all in' },
   { name: 'mix-phone', path: `/mix?batch=${BATCH}`, size: PHONE },
   { name: 'feed', path: `/feed?plan=${FEEDING}`, size: WIDE },
   { name: 'feed-dark', path: `/feed?plan=${FEEDING}`, size: WIDE, dark: true },
   { name: 'bench-card', path: `/bench/${BATCH}`, size: { width: 1280, height: 1500 } },
-  { name: 'working', path: `/mix?batch=${BATCH}`, size: WIDE, press: '.total .figure' },
   { name: 'stores', path: '/stores', size: WIDE },
   { name: 'ladder-of-feeds', path: `/programme?programme=${PROGRAMME}`, size: { width: 1280, height: 1000 } },
   { name: 'several-feeds', path: '/blend', size: WIDE },
@@ -46,19 +48,13 @@ await orSayWhy(async () => {
       executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu'],
     })
-    for (const { name, path, size, dark, press, scroll, see } of VIEWS) {
+    for (const { name, path, size, dark, see } of VIEWS) {
       const context = await browser.newContext({ viewport: size, locale: 'en-GB' })
       if (dark) await context.addCookies([{ name: 'theme', value: 'dark', url: address }])
       const page = await context.newPage()
       await page.clock.setFixedTime(new Date(`${process.env.BLASTOMIX_DEMO_DAY}T09:00:00`))
       await page.goto(address + path, { waitUntil: 'networkidle' })
       if (see) await page.getByText(see).first().waitFor()
-      if (press) await page.locator(press).click()
-      if (scroll)
-        await page
-          .locator(scroll)
-          .first()
-          .evaluate((element) => element.scrollIntoView())
       await page.waitForTimeout(300)
       await page.screenshot({ path: `docs/screenshots/${name}.png` })
       await context.close()

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { addDays, dayFrom } from './day'
 import { shareTrays } from './sharing'
-import { apart, packTrays, type TrayShare } from './packing'
+import { apart, packTrays, type FixedTray, type TrayShare } from './packing'
 import { book, find, frame, row } from './test/fixture'
 
 const tray = find('tray-24')!
@@ -149,5 +149,56 @@ describe('trays are shared', () => {
       }),
       { numRuns: 100 },
     )
+  })
+})
+
+describe('trays that were laid out by hand', () => {
+  // Of each sowing some cells stand in a tray already, whether or not they would have been put there.
+  const fixedFor = (shares: readonly TrayShare[], held: readonly number[]): FixedTray[] => {
+    const trays: FixedTray[] = []
+    shares.forEach(({ key }, i) => {
+      const cells = Math.min(held[i] ?? 0, 24)
+      if (cells === 0) return
+      trays.push({
+        id: `tray of ${key}`,
+        containerId: tray.id,
+        holds: [{ key, cells }],
+        free: 24 - cells,
+        cells: 24,
+        stands: [],
+      })
+    })
+    return trays
+  }
+  it('stay as they are, and the rest is packed around them with no tray too full', () => {
+    fc.assert(
+      fc.property(some(6), fc.array(fc.integer({ min: 0, max: 30 }), { maxLength: 6 }), (shares, held) => {
+        const fixed = fixedFor(shares, held)
+        const placed = packTrays(shares, 2, fixed)
+        const used = new Map<string, number>()
+        for (const one of shares) {
+          const own = placed.get(one.key)!
+          const before = fixed.find(({ holds }) => holds[0]!.key === one.key)?.holds[0]!.cells ?? 0
+          // Nothing is lost, and what stands in its own tray is there still.
+          expect(own.in.reduce((sum, { cells }) => sum + cells, 0)).toBe(Math.max(one.cells, before))
+          if (before) {
+            const there = own.in.find(({ tray: id }) => id === `tray of ${one.key}`)!
+            expect([there.fixed, there.cells >= before]).toEqual([true, true])
+          }
+          for (const { tray: id, cells } of own.in)
+            used.set(`${id} ${one.sown}`, (used.get(`${id} ${one.sown}`) ?? 0) + cells)
+        }
+        for (const cells of used.values()) expect(cells).toBeLessThanOrEqual(24)
+      }),
+    )
+  })
+  it('are filled up first by what agrees, and by nothing else', () => {
+    const shares = [share('a', { cells: 10 }), share('b', { cells: 8 }), share('c', { cells: 6, mixC: 30 })]
+    const fixed: FixedTray[] = [
+      { id: 't', containerId: tray.id, holds: [{ key: 'a', cells: 10 }], free: 14, cells: 24, stands: [] },
+    ]
+    const placed = packTrays(shares, 2, fixed)
+    expect(placed.get('b')!.in).toEqual([{ tray: 't', cells: 8, fixed: true, stands: [] }])
+    expect(placed.get('c')!.in.map(({ fixed: is }) => is)).toEqual([false])
   })
 })
