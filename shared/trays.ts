@@ -125,6 +125,7 @@ export function proposedTrays(rows: readonly PlannedRow[], until: Day): Proposed
 export function trayFor(
   { container, placeId, recipeId, holds }: ProposedTray,
   packetOf: (sowingId: string) => string | null,
+  batchId: string | null = null,
 ): TrayRecord {
   const grid = usualGrid(container)
   const wanted = holds.map(({ row, cells, seedsPerCell, rung }, i) => ({
@@ -148,6 +149,7 @@ export function trayFor(
     columns,
     placeId,
     recipeId,
+    batchId,
     runs,
     cells,
   })

@@ -46,6 +46,11 @@ export function useCounting(key: () => string) {
     counts.value = next
     return true
   }
+  /** What was kept otherwise. */
+  function forget(cell: number) {
+    const next = new Map(counts.value)
+    if (next.delete(cell)) counts.value = next
+  }
   function clear() {
     counts.value = new Map()
     strokes.value = []
@@ -60,5 +65,5 @@ export function useCounting(key: () => string) {
     },
     { capture: true },
   )
-  return { counts, strokes, begin, set, takeBack, clear }
+  return { counts, strokes, begin, set, takeBack, forget, clear }
 }

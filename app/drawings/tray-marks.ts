@@ -65,3 +65,6 @@ export function cellWords(cell: Cell, run: Run | undefined, state: CellState): s
 }
 
 export { cellState }
+
+/** A stroke of the hand over cells: it begins, goes on, ends, or was none after all. */
+export type StrokeAt = 'begin' | 'go on' | 'end' | 'cancel'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import StandsIn from '~/components/trays/StandsIn.vue'
 import { counted } from '#core/bench/wording'
 import { useMeasures } from '~/composables/useMeasures'
 import { definePageMeta, useRoute } from '#imports'
@@ -221,6 +222,7 @@ const TAGS = {
               >: less than seed on sale must have, sow thicker or buy fresh</template
             >
           </span>
+          <StandsIn :packet-id="one.id" />
           <Button text :aria-label="`Remove ${one.body.name}`" @click="remove('packets', one)">
             <Trash2 aria-hidden="true" />
           </Button>

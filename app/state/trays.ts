@@ -94,7 +94,12 @@ export const useTrays = defineStore('trays', () => {
   /** A tray the season asked for becomes one that stands; what is sown already is sown in it on its day. */
   async function layOut(one: ProposedTray): Promise<string | null> {
     const id = newId()
-    const body = trayFor(one, (sowingId) => season.sowing(sowingId)?.body.packetId ?? null)
+    const ids = new Set(one.holds.map(({ row }) => row.id))
+    // The batch that was planned or made for what is sown in it.
+    const batch = household.batches.findLast(({ body: { sowings } }) =>
+      sowings.some(({ id: of, rung }) => ids.has(of) && rung === 0),
+    )
+    const body = trayFor(one, (sowingId) => season.sowing(sowingId)?.body.packetId ?? null, batch?.id ?? null)
     const sown = body.runs.flatMap((run): Act[] => {
       const on = run.sowingId ? season.done.get(run.sowingId)?.['rung-0'] : undefined
       if (!on) return []

@@ -27,12 +27,12 @@ const props = defineProps<{
   /** What one hollow of the tray is called. */
   word: 'cell' | 'pot' | 'block' | 'furrow'
   /** The day it is to be up. */
-  expected: Day | null
+  expected: { readonly on: Day; readonly mixC: number | null } | null
 }>()
 const emit = defineEmits<{ brush: []; sow: []; again: []; count: [n: number]; remove: [] }>()
 const reckoned = useContext()
 const { printDay } = useDates()
-const { length } = useMeasures()
+const { length, temperature } = useMeasures()
 
 const crop = computed(() => reckoned.whole.crops.get(props.stands.run.cropId))
 const seen = computed(() => germinationOf(props.stands, props.each))
@@ -51,15 +51,17 @@ const season = useSeason()
 const emerged = computed(() => {
   const { sownOn, firstUpOn } = props.stands
   if (!sownOn || !props.expected) return null
+  const { on, mixC } = props.expected
+  const by = mixC === null ? 'by its packet' : `at ${temperature(mixC)}`
   if (firstUpOn) {
-    const late = daysBetween(props.expected, firstUpOn)
+    const late = daysBetween(on, firstUpOn)
     const said =
       late === 0 ? 'on' : late > 0 ? `${counted(late, 'day')} after` : `${counted(-late, 'day')} before`
-    return `first up ${printDay(firstUpOn)}, ${said} the day expected`
+    return `first up ${printDay(firstUpOn)}, ${said} the day expected ${by}`
   }
-  const share = daysBetween(sownOn, season.today) / Math.max(1, daysBetween(sownOn, props.expected))
+  const share = daysBetween(sownOn, season.today) / Math.max(1, daysBetween(sownOn, on))
   const again = share >= RESOW_AT ? ': twice its days are over, sow it again' : ': late, wait a little'
-  return `up about ${printDay(props.expected)}${share >= LATE_AT ? again : ''}`
+  return `up about ${printDay(on)} ${by}${share >= LATE_AT ? again : ''}`
 })
 const facts = computed(() => {
   const { sownOn, setOn, up, upCells, sown, sownCells, standing, thinned, lost, moved, set, cells } =

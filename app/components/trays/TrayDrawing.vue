@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId, useTemplateRef } from 'vue'
-import { cellState, cellWords, glyph, hatchOf, HATCHES } from '~/drawings/tray-marks'
+import { cellState, cellWords, glyph, hatchOf, HATCHES, type StrokeAt } from '~/drawings/tray-marks'
 import type { Container } from '#core/containers/container'
 import { cellAt, trayPlan } from '#core/trays/drawing'
 import { boundaries, cellName, edges } from '#core/trays/layout'
@@ -29,7 +29,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   /** Cells under one stroke, as it goes on. */
-  stroke: [cells: readonly number[], at: 'begin' | 'go on' | 'end']
+  stroke: [cells: readonly number[], at: StrokeAt]
   digit: [cell: number, n: number]
   run: [cell: number]
   open: [cell: number]
@@ -161,7 +161,7 @@ function down(event: PointerEvent) {
     pressing = setTimeout(() => {
       // Held still: this one cell is asked about, the stroke is none.
       if (stroke?.size === 1) {
-        emit('stroke', [], 'end')
+        emit('stroke', [], 'cancel')
         stroke = null
         emit('open', cell)
       }

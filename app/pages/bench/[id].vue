@@ -9,6 +9,7 @@ import FeedCardPart from '~/components/bench/FeedCardPart.vue'
 import MakeForm from '~/components/bench/MakeForm.vue'
 import PackToOpen from '~/components/bench/PackToOpen.vue'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
+import StandsIn from '~/components/trays/StandsIn.vue'
 import StepList from '~/components/bench/StepList.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useDates } from '~/composables/useDates'
@@ -76,6 +77,7 @@ const allCautions = computed((): Caution[] =>
       >. <template v-if="made.body.note">{{ made.body.note }}</template>
       <button type="button" class="link no-print" @click="takeBack">Not yet after all</button>
     </p>
+    <StandsIn :batch-id="batch.id" />
     <MakeForm v-if="making && planned" :batch="batch" :plan="planned.plan" @close="making = false" />
     <template v-if="planned">
       <section class="mix" aria-labelledby="mix-title">

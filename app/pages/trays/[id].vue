@@ -18,9 +18,12 @@ import TrayForm from '~/components/trays/TrayForm.vue'
 import TrayTable from '~/components/trays/TrayTable.vue'
 import TrayWay from '~/components/trays/TrayWay.vue'
 import WishLine from '~/components/trays/WishLine.vue'
-import { useCounting } from '~/composables/useCounting'
+import { useTrayChoice } from '~/composables/useTrayChoice'
+import { useTrayCount } from '~/composables/useTrayCount'
+import { useTrayLaying } from '~/composables/useTrayLaying'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
+import type { StrokeAt } from '~/drawings/tray-marks'
 import { useToday } from '~/composables/useToday'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
@@ -32,19 +35,9 @@ import { withOutside } from '#core/season/places/stays'
 import { addDays, type Day } from '#core/season/day'
 import { mixWarmth } from '#core/season/places/place'
 import { daysToEmergence } from '#core/sowing/emergence'
-import {
-  cellName,
-  cellsOf,
-  edgeAt,
-  fillRows,
-  freeCells,
-  freeCode,
-  painted,
-  type Run,
-} from '#core/trays/layout'
-import { standingIn, type RunStands } from '#core/trays/standing'
-import type { ChangeKind } from '#core/trays/change'
-import { layoutOf, type TrayRecord } from '#shared/records/tray'
+import { cellName, cellsOf, freeCells } from '#core/trays/layout'
+import type { RunStands } from '#core/trays/standing'
+import type { TrayRecord } from '#shared/records/tray'
 import { countsEach } from '#shared/trays'
 
 definePageMeta({ key: (route) => route.path })
@@ -111,94 +104,14 @@ const does = computed(() => MODES.find((one) => one.id === mode.value)!.does)
 const zoom = ref(1)
 const on = ref<Day>(season.today)
 
-// Laying out: every stroke is kept.
-const brush = ref<string>(kept.value?.body.runs[0]?.code ?? '')
-const untouched = (cell: number) => {
-  const { sown, set } = stands.value.cells[cell]!
-  return sown === 0 && set === 0
-}
-const refusedSown = ref(false)
-let painting = ''
-function lay(cells: readonly number[], at: 'begin' | 'go on' | 'end') {
-  if (at === 'end') {
-    const after = laying.value
-    if (after) void keepLayout(after)
-    if (refusedSown.value) note('Cells that are sown keep their run.')
-    refusedSown.value = false
-    return
-  }
-  // A stroke that begins on the brush's own cells takes them away again.
-  if (at === 'begin') painting = tray.value!.cells[cells[0]!] === brush.value ? '' : brush.value
-  const free = cells.filter(untouched)
-  if (free.length < cells.length) refusedSown.value = true
-  if (free.length) laying.value = withLayout(painted(layoutOf(tray.value!), free, painting))
-}
-const withLayout = ({ rows, columns, runs, cells }: ReturnType<typeof layoutOf>): TrayRecord => ({
-  ...tray.value!,
-  rows,
-  columns,
-  runs: [...runs],
-  cells: [...cells],
-})
-async function keepLayout(after: TrayRecord) {
-  laying.value = after
-  await trays.keep(kept.value!, after)
-  laying.value = null
-}
-function moveEdge(first: string, second: string, until: number, done: boolean) {
-  const both = tray.value!.cells.flatMap((code, cell) => (code === first || code === second ? [cell] : []))
-  if (until >= 0 && both.every(untouched))
-    laying.value = withLayout(edgeAt(layoutOf(kept.value!.body), first, second, until))
-  if (done && laying.value) void keepLayout(laying.value)
-}
-function addRuns(wanted: readonly { run: Omit<Run, 'code'>; cells: number }[]): string | null {
-  const runs: { code: string }[] = [...tray.value!.runs]
-  const list = wanted.map(({ run, cells }) => {
-    const code = freeCode(runs)
-    runs.push({ code })
-    return { run: { ...run, code }, cells }
-  })
-  try {
-    const laid = fillRows(layoutOf(tray.value!), list)
-    void keepLayout(withLayout(laid))
-    brush.value = list.at(-1)!.run.code
-    return null
-  } catch {
-    const all = wanted.reduce((sum, { cells }) => sum + cells, 0)
-    return `That takes ${counted(all, 'cell')}; ${counted(freeCells(tray.value!), 'cell')} ${freeCells(tray.value!) === 1 ? 'is' : 'are'} free.`
-  }
-}
-function takeOut(code: string) {
-  const { cells, runs } = tray.value!
-  void keepLayout({
-    ...tray.value!,
-    runs: runs.filter((run) => run.code !== code),
-    cells: cells.map((one) => (one === code ? '' : one)),
-  })
-}
-/** Sowings of the season that could stand here, with cells still to be laid out. */
-const fromSeason = computed(() =>
-  season.kept
-    .filter(({ id: of }) => !season.isSown(of) && !tray.value?.runs.some(({ sowingId }) => sowingId === of))
-    .map(({ id: of, name }) => ({ value: of, name })),
+const { brush, lay, moveEdge, addRuns, takeOut, fromSeason, addSowing } = useTrayLaying(kept, laying, stands)
+const { counting, mostIn, upIn, upNow, tap, tapAll, digit, keepCount, countNumber } = useTrayCount(
+  kept,
+  stands,
+  on,
 )
-function addSowing(sowingId: string) {
-  const { crop, planned, name } = season.row(sowingId)!
-  const problem = addRuns([
-    {
-      run: {
-        name,
-        cropId: crop.id,
-        sowingId,
-        rung: 0,
-        packetId: season.sowing(sowingId)!.body.packetId,
-        seedsPerCell: planned.perCell,
-      },
-      cells: Math.min(planned.rungs[0]!.cells, Math.max(1, freeCells(tray.value!))),
-    },
-  ])
-  if (problem) note(problem)
-}
+const { chosen, choose, all, plantsChosen, doubles, standingRuns } = useTrayChoice(kept, stands, on, together)
+const moving = ref(false)
 
 // Sowing, run by run.
 async function sow(run: RunStands) {
@@ -224,119 +137,19 @@ async function sowAgain(one: RunStands) {
     })
 }
 
-// Counting: strokes are gathered until they are kept.
-const counting = useCounting(() => id)
-let counts = 0
-const mostIn = (cell: number) => {
-  const run = tray.value!.runs.find(({ code }) => code === tray.value!.cells[cell])
-  return stands.value.cells[cell]!.sown * (reckoned.whole.crops.get(run?.cropId ?? '')?.seedlings ?? 1)
-}
-const upIn = (cell: number) => counting.counts.value.get(cell) ?? stands.value.cells[cell]!.up
-function tap(cells: readonly number[], at: 'begin' | 'go on' | 'end') {
-  if (at === 'end') return
-  const sown = cells.filter((cell) => stands.value.cells[cell]!.sown > 0)
-  if (at === 'begin') {
-    counting.begin()
-    const [first] = sown
-    // One more with each tap, and round again; a stroke gives all its cells what the first one got.
-    counts = first === undefined ? 1 : (upIn(first) + 1) % (mostIn(first) + 1)
-  }
-  for (const cell of sown) counting.set(cell, Math.min(counts, mostIn(cell)))
-}
-function digit(cell: number, n: number) {
-  if (mode.value !== 'count' || stands.value.cells[cell]!.sown === 0) return
-  counting.begin()
-  counting.set(cell, Math.min(n, mostIn(cell)))
-}
-const pendingRuns = computed(() =>
-  stands.value.runs.flatMap((one) => {
-    const cells = cellsOf(tray.value!, one.run.code).filter((cell) => counting.counts.value.has(cell))
-    return cells.length
-      ? [
-          {
-            stands: one,
-            cells: cells.map((cell): [number, number] => [cell, counting.counts.value.get(cell)!]),
-          },
-        ]
-      : []
-  }),
-)
-const upNow = computed(() => {
-  const sown = stands.value.cells.flatMap(({ sown: n }, cell) => (n > 0 ? [cell] : []))
-  return { up: sown.filter((cell) => upIn(cell) > 0).length, of: sown.length }
-})
-async function keepCount() {
-  const act = await trays.happened(kept.value!, on.value, 'up', pendingRuns.value)
-  if (!act) return
-  counting.clear()
-  note(`Counted: ${upNow.value.up} of ${counted(upNow.value.of, 'cell')} up.`, {
-    name: 'Undo',
-    run: () => trays.undo(act),
-  })
-}
-async function countNumber(run: RunStands, n: number) {
-  const act = await trays.happened(kept.value!, on.value, 'up', [{ stands: run, cells: [], count: n }])
-  if (act) note(`Counted: ${n} up of ${run.run.name}.`, { name: 'Undo', run: () => trays.undo(act) })
-}
-
-// Choosing plants, and what happens to them.
-const chosen = shallowRef<ReadonlySet<number>>(new Set())
-let choosing = true
-function choose(cells: readonly number[], at: 'begin' | 'go on' | 'end') {
-  if (at === 'end') return
-  if (at === 'begin') choosing = !chosen.value.has(cells[0]!)
-  const next = new Set(chosen.value)
-  for (const cell of cells) {
-    if (choosing && standingIn(stands.value.cells[cell]!) > 0) next.add(cell)
-    else next.delete(cell)
-  }
-  chosen.value = next
-}
+/** All cells of a run at once. */
 function wholeRun(cell: number) {
   const code = tray.value!.cells[cell]
   if (!code) return
   const cells = cellsOf(tray.value!, code)
-  if (mode.value === 'choose') {
-    choose([cell], 'begin')
-    choose(cells, 'go on')
-  } else if (mode.value === 'count') {
-    // All of it came up, as far as it is not counted; once more, and none of it did.
-    const sown = cells.filter((one) => stands.value.cells[one]!.sown > 0)
-    const all = sown.every((one) => upIn(one) > 0)
-    counting.begin()
-    for (const one of sown) counting.set(one, all ? 0 : Math.max(1, upIn(one)))
-  }
+  if (mode.value === 'count') tapAll(cells)
+  if (mode.value !== 'choose') return
+  choose([cell], 'begin')
+  choose(cells, 'go on')
 }
-const plantsChosen = computed(() =>
-  [...chosen.value].reduce((sum, cell) => sum + standingIn(stands.value.cells[cell]!), 0),
-)
-const listOf = (n: (standing: number) => number) =>
-  stands.value.runs.flatMap((one) => {
-    const cells = cellsOf(tray.value!, one.run.code)
-      .filter((cell) => chosen.value.has(cell))
-      .map((cell): [number, number] => [cell, n(standingIn(stands.value.cells[cell]!))])
-      .filter(([, k]) => k > 0)
-    return cells.length ? [{ stands: one, cells }] : []
-  })
-async function all(what: ChangeKind, said: string, n: (standing: number) => number = (k) => k) {
-  const list = listOf(n)
-  if (!list.length) return note('None of these cells holds more than one plant.')
-  const act = await trays.happened(kept.value!, on.value, what, list)
-  if (!act) return
-  chosen.value = new Set()
-  const plants = list.reduce((sum, { cells }) => sum + cells.reduce((m, [, k]) => m + k, 0), 0)
-  note(`${counted(plants, 'plant')} ${said}.`, { name: 'Undo', run: () => trays.undo(act) })
-}
-const doubles = computed(() =>
-  stands.value.cells.flatMap((cell, i) =>
-    standingIn(cell) > 1 && !together.value.has(tray.value!.cells[i]!) ? [i] : [],
-  ),
-)
-const standingRuns = computed(() => stands.value.runs.filter(({ standing }) => standing > 0))
-const moving = ref(false)
 
 const handlers = { lay, count: tap, choose }
-const stroke = (cells: readonly number[], at: 'begin' | 'go on' | 'end') => handlers[mode.value](cells, at)
+const stroke = (cells: readonly number[], at: StrokeAt) => handlers[mode.value](cells, at)
 
 // One cell that is asked about.
 const asked = ref<number | null>(null)
@@ -351,7 +164,9 @@ async function keepAsked() {
   const n = askedUp.value
   if (!run || n === null) return (asked.value = null)
   const act = await trays.happened(kept.value!, on.value, 'up', [{ stands: run, cells: [[cell, n]] }])
-  if (act) asked.value = null
+  if (!act) return
+  counting.forget(cell)
+  asked.value = null
 }
 
 // The tray as a thing.
@@ -367,7 +182,7 @@ async function remove() {
   if (await trays.remove(kept.value!)) await navigateTo('/trays')
 }
 /** The day it is to come up, by its packet or the warmth of the place it stands in. */
-function expectedOf({ run, sownOn }: RunStands): Day | null {
+function expectedOf({ run, sownOn }: RunStands): { on: Day; mixC: number | null } | null {
   const crop = reckoned.whole.crops.get(run.cropId)
   if (!crop || !sownOn) return null
   const packet = run.packetId ? reckoned.whole.packets.get(run.packetId)?.upDays : null
@@ -375,7 +190,7 @@ function expectedOf({ run, sownOn }: RunStands): Day | null {
   const mat = run.sowingId ? season.row(run.sowingId)?.planned.rungs[0]?.where.untilUp : undefined
   const mixC = place ? mixWarmth(mat ?? place, crop.warmthC) : crop.warmthC
   const days = packet ? (packet.from + packet.to) / 2 : daysToEmergence(crop.emergence, mixC)?.value
-  return days === undefined ? null : addDays(sownOn, Math.round(days))
+  return days === undefined ? null : { on: addDays(sownOn, Math.round(days)), mixC: packet ? null : mixC }
 }
 /** What is short of what the sowing wants, and what to do. */
 function shortOf(run: RunStands): string | null {
@@ -462,7 +277,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
           :together="together"
           :zoom="zoom"
           @stroke="stroke"
-          @digit="digit"
+          @digit="(cell, n) => mode === 'count' && digit(cell, n)"
           @run="wholeRun"
           @open="open"
           @edge="moveEdge"

@@ -1,0 +1,69 @@
+import { computed, shallowRef, type ComputedRef, type Ref } from 'vue'
+import { useNotes } from '~/composables/useNotes'
+import { useTrays } from '~/state/trays'
+import { counted } from '#core/bench/wording'
+import type { Day } from '#core/season/day'
+import type { ChangeKind } from '#core/trays/change'
+import { cellsOf } from '#core/trays/layout'
+import { standingIn, type TrayStands } from '#core/trays/standing'
+import type { Stored } from '#shared/collections'
+import type { TrayRecord } from '#shared/records/tray'
+import type { StrokeAt } from '~/drawings/tray-marks'
+
+/**
+ * Choosing plants of a tray by their cells, and what happens to them.
+ *
+ * @param together runs in which several plants stay together
+ */
+export function useTrayChoice(
+  kept: ComputedRef<Stored<TrayRecord> | undefined>,
+  stands: ComputedRef<TrayStands>,
+  on: Ref<Day>,
+  together: ComputedRef<ReadonlySet<string>>,
+) {
+  const trays = useTrays()
+  const { note } = useNotes()
+  const chosen = shallowRef<ReadonlySet<number>>(new Set())
+  let choosing = true
+  let before: ReadonlySet<number> = new Set()
+  function choose(cells: readonly number[], at: StrokeAt) {
+    if (at === 'cancel') return void (chosen.value = before)
+    if (at === 'end') return
+    if (at === 'begin') before = chosen.value
+    if (at === 'begin') choosing = !chosen.value.has(cells[0]!)
+    const next = new Set(chosen.value)
+    for (const cell of cells) {
+      if (choosing && standingIn(stands.value.cells[cell]!) > 0) next.add(cell)
+      else next.delete(cell)
+    }
+    chosen.value = next
+  }
+  const plantsChosen = computed(() =>
+    [...chosen.value].reduce((sum, cell) => sum + standingIn(stands.value.cells[cell]!), 0),
+  )
+  const listOf = (n: (standing: number) => number) =>
+    stands.value.runs.flatMap((one) => {
+      const cells = cellsOf(kept.value!.body, one.run.code)
+        .filter((cell) => chosen.value.has(cell))
+        .map((cell): [number, number] => [cell, n(standingIn(stands.value.cells[cell]!))])
+        .filter(([, k]) => k > 0)
+      return cells.length ? [{ stands: one, cells }] : []
+    })
+  async function all(what: ChangeKind, said: string, n: (standing: number) => number = (k) => k) {
+    const list = listOf(n)
+    if (!list.length) return note('None of these cells holds more than one plant.')
+    const act = await trays.happened(kept.value!, on.value, what, list)
+    if (!act) return
+    chosen.value = new Set()
+    const plants = list.reduce((sum, { cells }) => sum + cells.reduce((m, [, k]) => m + k, 0), 0)
+    note(`${counted(plants, 'plant')} ${said}.`, { name: 'Undo', run: () => trays.undo(act) })
+  }
+  const doubles = computed(() =>
+    stands.value.cells.flatMap((cell, i) =>
+      standingIn(cell) > 1 && !together.value.has(kept.value!.body.cells[i]!) ? [i] : [],
+    ),
+  )
+  const standingRuns = computed(() => stands.value.runs.filter(({ standing }) => standing > 0))
+
+  return { chosen, choose, all, plantsChosen, doubles, standingRuns }
+}
