@@ -85,7 +85,8 @@ test('from what the season asks for to the pots the plants stand in', async ({ p
   await expect.poll(async () => (await cells(household, id)).slice(0, 14)).toEqual(order)
   await page.getByLabel('Fill row by row').fill('8 chard, 4 kinds, 2 each')
   await page.getByRole('button', { name: 'Lay out 8 cells' }).click()
-  await expect(page.getByText('Chard, kind 4', { exact: true })).toBeVisible()
+  await expect(page.getByText('Chard, kind 4 of 4', { exact: true })).toBeVisible()
+  expect((await household.list('sowings')).length).toBe(6)
   await expect.poll(async () => new Set(await cells(household, id)).size).toBe(7)
   await expect(page.getByText('mark the heavy edge')).toBeVisible()
 
@@ -162,6 +163,7 @@ test('is counted and chosen by keyboard alone', async ({ page, household }) => {
   await page.keyboard.press('r')
   await expect(page.getByText('18 of 18 up')).toBeVisible()
   await page.getByRole('button', { name: 'Keep this count' }).press('Enter')
+  await expect(page.getByText('Counted: 18 of 18')).toBeVisible()
   await page.getByRole('button', { name: 'Move and thin' }).press('Enter')
   await drawing(page).focus()
   await page.keyboard.press('r')

@@ -7,7 +7,16 @@ import { edgeAt, fillRows, freeCells, freeCode, painted, type Run } from '#core/
 import type { TrayStands } from '#core/trays/standing'
 import type { Stored } from '#shared/collections'
 import { layoutOf, type TrayRecord } from '#shared/records/tray'
+import type { SowingRecord } from '#shared/records/sowing'
+import { newId } from '~/composables/newId'
 import type { StrokeAt } from '~/drawings/tray-marks'
+
+/** Cells that are to be laid out as a run; with it, where it is one, the sowing that is planned with it. */
+export interface Wanted {
+  readonly run: Omit<Run, 'code'>
+  readonly cells: number
+  readonly sowing?: SowingRecord | null
+}
 
 /**
  * Laying out a tray: painting runs, moving the edge between two, adding and taking out. Every stroke is kept.
@@ -52,9 +61,9 @@ export function useTrayLaying(
     runs: [...runs],
     cells: [...cells],
   })
-  async function keepLayout(after: TrayRecord) {
+  async function keepLayout(after: TrayRecord, planned: readonly { id: string; body: SowingRecord }[] = []) {
     laying.value = after
-    await trays.keep(kept.value!, after)
+    await trays.keep(kept.value!, after, planned)
     laying.value = null
   }
   function moveEdge(first: string, second: string, until: number, done: boolean) {
@@ -63,16 +72,20 @@ export function useTrayLaying(
       laying.value = withLayout(edgeAt(layoutOf(kept.value!.body), first, second, until))
     if (done && laying.value) void keepLayout(laying.value)
   }
-  function addRuns(wanted: readonly { run: Omit<Run, 'code'>; cells: number }[]): string | null {
+  function addRuns(wanted: readonly Wanted[]): string | null {
     const runs: { code: string }[] = [...tray.value!.runs]
-    const list = wanted.map(({ run, cells }) => {
+    const planned: { id: string; body: SowingRecord }[] = []
+    const list = wanted.map(({ run, cells, sowing }) => {
       const code = freeCode(runs)
       runs.push({ code })
-      return { run: { ...run, code }, cells }
+      if (!sowing) return { run: { ...run, code }, cells }
+      const id = newId()
+      planned.push({ id, body: { ...sowing, cells, placeId: tray.value!.placeId } })
+      return { run: { ...run, code, sowingId: id, packetId: sowing.packetId }, cells }
     })
     try {
       const laid = fillRows(layoutOf(tray.value!), list)
-      void keepLayout(withLayout(laid))
+      void keepLayout(withLayout(laid), planned)
       brush.value = list.at(-1)!.run.code
       return null
     } catch {

@@ -16,6 +16,7 @@ import { stepsOf } from '#core/trays/lineage'
 import { standingIn, type RunStands, type TrayStands } from '#core/trays/standing'
 import type { Stored } from '#shared/collections'
 import type { EntryKind, EntryRecord } from '#shared/records/entry'
+import type { SowingRecord } from '#shared/records/sowing'
 import { layoutOf, type TrayRecord } from '#shared/records/tray'
 import { changesByTray, proposedTrays, trayFor, trayStands, type ProposedTray } from '#shared/trays'
 
@@ -123,9 +124,19 @@ export const useTrays = defineStore('trays', () => {
     return attempt(() => keeping.save('trays', id, 0, body)).then((kept) => kept && id)
   }
   /** Kept at the version it was made from; where another hand was faster, both are joined cell by cell. */
-  async function keep(tray: Stored<TrayRecord>, after: TrayRecord): Promise<boolean> {
+  async function keep(
+    tray: Stored<TrayRecord>,
+    after: TrayRecord,
+    planned: readonly { id: string; body: SowingRecord }[] = [],
+  ): Promise<boolean> {
     try {
-      await keeping.save('trays', tray.id, tray.version, after)
+      if (planned.length) {
+        const acts = planned.map(({ id, body }) => keeping.toBody('sowings', id, body.name, body))
+        await keeping.doTogether(`Tray ${tray.number} laid out`, [
+          ...acts,
+          keeping.toBody('trays', tray.id, after.name, after),
+        ])
+      } else await keeping.save('trays', tray.id, tray.version, after)
       return true
     } catch (error) {
       const theirs = await theirsOf(error)

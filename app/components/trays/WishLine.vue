@@ -6,13 +6,17 @@ import { useWishes } from '~/composables/useWishes'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
 import { counted } from '#core/bench/wording'
-import type { Run } from '#core/trays/layout'
+import { useDates } from '~/composables/useDates'
+import type { Wanted } from '~/composables/useTrayLaying'
 
 /** Runs in one line, as at the bench: `16 pepper, 8 kinds, 2 each`. Every word is shown as it was taken. */
 const props = defineProps<{
   free: number
-  add: (wanted: readonly { run: Omit<Run, 'code'>; cells: number }[]) => string | null
+  /** What the tray is called as a container. */
+  container: string
+  add: (wanted: readonly Wanted[]) => string | null
 }>()
+const { locale } = useDates()
 const season = useSeason()
 const reckoned = useContext()
 const { hear } = useWishes()
@@ -22,6 +26,18 @@ const refused = ref<string | null>(null)
 
 const heard = computed(() => (text.value.trim() && season.known ? hear(text.value).wish : null))
 const crop = computed(() => reckoned.whole.crops.get(heard.value?.cropId ?? ''))
+/** As sowings of the season, in this tray and from today: what follows in weeks is planned with them. */
+const day = computed(() =>
+  new Intl.DateTimeFormat(locale.value, {
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  }).format(new Date(`${season.today}T00:00Z`)),
+)
+const sowings = computed(() =>
+  heard.value && season.known ? hear(`${text.value}, in ${props.container}, sow ${day.value}`).sowings : [],
+)
 /** A number here is cells: that is what a tray has. */
 const wanted = computed(() => {
   const wish = heard.value
@@ -38,14 +54,16 @@ const wanted = computed(() => {
   }
   const n = wish.amount?.n
   if (wish.kinds)
-    return Array.from({ length: wish.kinds.count }, (_, i) => ({
-      run: { ...run, name: `${run.name}, kind ${i + 1}` },
+    return Array.from({ length: wish.kinds.count }, (_, i): Wanted => ({
+      run: { ...run, name: sowings.value[i]?.name ?? `${run.name}, kind ${i + 1}` },
       cells: wish.kinds!.each,
+      sowing: sowings.value[i] ?? null,
     }))
   if (!n) return null
   const cells =
     wish.amount!.of === 'seeds' ? Math.ceil(n / seedsPerCell) : wish.amount!.of === 'trays' ? props.free : n
-  return [{ run, cells }]
+  const [sowing = null] = sowings.value
+  return [{ run: { ...run, name: sowing?.name ?? run.name }, cells, sowing }]
 })
 const all = computed(() => wanted.value?.reduce((sum, { cells }) => sum + cells, 0) ?? 0)
 const open = computed(() => {

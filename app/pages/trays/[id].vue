@@ -340,7 +340,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
             >Paint empty</Button
           >
           <p class="soft">{{ counted(freeCells(tray), 'cell') }} free</p>
-          <WishLine :free="freeCells(tray)" :add="addRuns" />
+          <WishLine :free="freeCells(tray)" :container="container.name" :add="addRuns" />
           <ChoiceField
             v-if="fromSeason.length"
             :model-value="undefined"
