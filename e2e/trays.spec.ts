@@ -111,7 +111,7 @@ test('from what the season asks for to the pots the plants stand in', async ({ p
   await count.fill('7 of 8')
   await count.press('Enter')
   await expect(page.getByText('7 of 8 up').first()).toBeVisible()
-  await expect(page.getByText('88 % of seeds, surely between 53 % and 98 %')).toBeVisible()
+  await expect(page.getByText('88 % of seeds; 19 times in 20 it lies between 53 % and 98 %')).toBeVisible()
 
   // Four go on by number; the tray they came from is known to the new one.
   await page.getByRole('button', { name: 'Move and thin' }).click()

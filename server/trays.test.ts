@@ -163,6 +163,17 @@ describe('a tray', () => {
     const over = await put('trays', { ...body, cells: Array(24).fill('') }, 1, id)
     expect([over.status, over.body.errors[0].field]).toEqual([422, 'body.cells'])
     expect((await standing(id)).standing).toBe(10)
+    const unnamed = await put(
+      'entries',
+      newEntry({
+        name: 'Up',
+        kind: 'look',
+        on: on('04-10'),
+        about: [{ what: 'trays', id: next, rung: null }],
+        cells: [change(id, 'up', [], 3)],
+      }),
+    )
+    expect([unnamed.status, unnamed.body.errors[0].field]).toEqual([422, 'body.about'])
     const gone = await happened('look', '04-09', [change(randomUUID(), 'up', [], 1)])
     expect([gone.status, gone.body.errors[0].message]).toEqual([422, 'This tray is not known.'])
   })

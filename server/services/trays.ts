@@ -51,8 +51,12 @@ export async function checkTrays(
   }
 }
 
-/** Trays an entry is about, and whether as many plants arrive as leave. @throws Refusal 422 */
-export function traysOf({ cells }: Pick<EntryRecord, 'cells'>): string[] {
+/** Trays an entry is about: all whose cells it names, and as many plants arrive as leave. @throws Refusal 422 */
+export function traysOf({ cells, about }: Pick<EntryRecord, 'cells' | 'about'>): string[] {
+  const named = new Set(about.flatMap(({ what, id }) => (what === 'trays' ? [id] : [])))
+  // What it is not about is not found again by what it is about.
+  if (cells.some(({ trayId }) => !named.has(trayId)))
+    throw invalid([{ path: ['body', 'about'], message: 'Say which trays it is about: those of its cells.' }])
   const uneven = movedEven(cells.map((one) => ({ ...one })))
   if (uneven)
     throw invalid([

@@ -131,8 +131,8 @@ function keepCount() {
       <strong>{{ stands.run.name }}</strong>
       <span class="soft">{{ facts.join(' · ') }}</span>
       <span v-if="seen" class="soft"
-        >{{ percent(seen.share) }} of {{ seen.counted }}, surely between {{ percent(seen.low) }} and
-        {{ percent(seen.high)
+        >{{ percent(seen.share) }} of {{ seen.counted }}; 19 times in 20 it lies between
+        {{ percent(seen.low) }} and {{ percent(seen.high)
         }}<template v-if="seen.perSeed !== null && seen.counted === 'cells'"
           >; about {{ percent(seen.perSeed) }} a seed</template
         ></span
