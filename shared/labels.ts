@@ -1,6 +1,6 @@
 import { counted } from '#core/bench/wording'
 import { addDays, type Day } from '#core/season/day'
-import { daysToEmergence } from '#core/sowing/emergence'
+import { daysUp } from '#core/sowing/emergence'
 import { isPack } from '#core/trays/layout'
 import type { LabelText } from '#core/trays/label'
 import type { LabelKind } from '#core/trays/label-sheet'
@@ -90,8 +90,7 @@ function forRun(
   const sowing = sowings.find(({ id }) => id === run.sowingId)?.body
   const packet = run.packetId ? context.packets.get(run.packetId) : undefined
   const sown = sownOn ?? sowing?.sowOn ?? null
-  const days = crop && daysToEmergence(crop.emergence, crop.warmthC)?.value
-  const upDays = packet?.upDays ? (packet.upDays.from + packet.upDays.to) / 2 : days
+  const upDays = crop && daysUp(crop, packet?.upDays ?? null, crop.warmthC)?.value
   const depthMm = packet?.depthMm ?? crop?.depthMm
   const batch = batches.find(({ id }) => id === tray.body.batchId)
   const large = run.name.toLowerCase().includes(cropName.toLowerCase())

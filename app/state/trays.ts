@@ -2,7 +2,7 @@ import { computed } from 'vue'
 import { defineStore } from 'pinia'
 import { newId } from '~/composables/newId'
 import { useNotes } from '~/composables/useNotes'
-import { whyNot } from '~/composables/whyNot'
+import { readProblem, whyNot } from '~/composables/whyNot'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
@@ -139,7 +139,7 @@ export const useTrays = defineStore('trays', () => {
       } else await keeping.save('trays', tray.id, tray.version, after)
       return true
     } catch (error) {
-      const theirs = await theirsOf(error)
+      const theirs = (readProblem(error)?.current ?? null) as Stored<TrayRecord> | null
       const joined = theirs && merged(layoutOf(tray.body), layoutOf(after), layoutOf(theirs.body))
       if (!theirs || !joined) {
         note(whyNot(error))
@@ -155,9 +155,6 @@ export const useTrays = defineStore('trays', () => {
       return again !== null
     }
   }
-  const theirsOf = async (error: unknown) =>
-    ((error as { data?: { current?: Stored<TrayRecord> } })?.data?.current ??
-      null) as Stored<TrayRecord> | null
   const asRecord = ({ rows, columns, runs, cells }: Layout) => ({
     rows,
     columns,

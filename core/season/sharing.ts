@@ -30,7 +30,7 @@ export function shareTrays<One extends Row>(
   const placed = packTrays(shares, shareDaysOf(frame), fixed)
   const habit = fillHabitOf(frame)
   return rows.map((row) => {
-    const at = (rung: PlannedRung) => placed.get(keyOf(row.id, rung.index))
+    const at = (rung: PlannedRung) => placed.get(shareKey(row.id, rung.index))
     const marks =
       habit +
       row.planned.rungs
@@ -55,14 +55,13 @@ export function shareTrays<One extends Row>(
 
 /** Names cells of a rung of a sowing where they are packed. */
 export const shareKey = (id: string, rung: number) => `${id} ${rung}`
-const keyOf = shareKey
 
 /** A rung as it takes part in sharing trays. */
 export const shareOf = (
   { id, name, planned, crop }: Pick<Row, 'id' | 'name' | 'planned' | 'crop'>,
   rung: PlannedRung,
 ): TrayShare => ({
-  key: keyOf(id, rung.index),
+  key: shareKey(id, rung.index),
   name,
   container: rung.container,
   recipeId: rung.recipeId!,

@@ -2,10 +2,9 @@ import type { Container } from '../containers/container'
 import type { Fill } from '../media/batch-request'
 import { printPath, under, wholeWithin, within, type Problem } from '../problem'
 import { countsSeedlings, type Crop } from '../sowing/crop'
-import { daysToEmergence, LATE_AT, RESOW_AT } from '../sowing/emergence'
+import { daysUp, LATE_AT, RESOW_AT } from '../sowing/emergence'
 import { MOST_CELLS } from '../sowing/odds'
-import { derive, given, type Figure } from '../working/figure'
-import { yours } from '../working/source'
+import type { Figure } from '../working/figure'
 import type { SeasonBook } from './book'
 import type { Placed } from './packing'
 import { careFor, type Care } from './care'
@@ -211,8 +210,7 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     request.done[key] ?? (request.notBefore && due < request.notBefore ? request.notBefore : due)
   const sowOn = held('rung-0', plannedSow)
 
-  const byBook = daysToEmergence(crop.emergence, cares[0]!.mixC)
-  const emergence = byBook && request.upDays ? byPacket(byBook, request.upDays) : byBook
+  const emergence = daysUp(crop, request.upDays ?? null, cares[0]!.mixC)
   // What is still within the packet's own days is not late.
   const latest = request.upDays?.to ?? 0
   const after = (factor: number) =>
@@ -316,20 +314,6 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     ),
   }
 }
-
-/** The book's days at this warmth, held within what the packet says. */
-const byPacket = (book: Figure, { from, to }: { from: number; to: number }): Figure =>
-  derive(
-    'Days to emergence',
-    'days',
-    'max(a, min(b, d))',
-    {
-      d: book,
-      a: given('Earliest by the packet', from, 'days', yours('the packet')),
-      b: given('Latest by the packet', to, 'days', yours('the packet')),
-    },
-    ({ d, a, b }) => Math.max(a, Math.min(b, d)),
-  )
 
 function defaultOut(crop: Crop, season: SowingRequest['season'], frame: SeasonFrame): Day {
   const { last, first } = seasonEnds(frame)

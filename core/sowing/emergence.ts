@@ -90,6 +90,32 @@ export function comesUpBetween({ like }: Pick<Emergence, 'like'>): readonly [low
   return [up[0] ?? TEMPERATURES_C[0], up.at(-1) ?? TEMPERATURES_C.at(-1)!]
 }
 
+/**
+ * Days until a sowing is up: the book's at this warmth, held within what the packet says.
+ *
+ * @param packet days to come up as the packet says; null where it does not
+ * @returns null where the mix is too cold or too hot for it to come up
+ */
+export function daysUp(
+  { emergence }: { readonly emergence: Emergence },
+  packet: { readonly from: number; readonly to: number } | null,
+  mixC: number,
+): Figure | null {
+  const book = daysToEmergence(emergence, mixC)
+  if (!book || !packet) return book
+  return derive(
+    'Days to emergence',
+    'days',
+    'max(a, min(b, d))',
+    {
+      d: book,
+      a: given('Earliest by the packet', packet.from, 'days', yours('the packet')),
+      b: given('Latest by the packet', packet.to, 'days', yours('the packet')),
+    },
+    ({ d, a, b }) => Math.max(a, Math.min(b, d)),
+  )
+}
+
 /** A no-show is late at 1.5 times the expected days, and sown again at twice [common practice]. */
 export const LATE_AT = 1.5
 export const RESOW_AT = 2

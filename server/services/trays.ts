@@ -1,8 +1,6 @@
 import { and, eq, inArray } from 'drizzle-orm'
 import { movedEven } from '#core/trays/change'
-import type { Stored } from '#shared/collections'
 import type { EntryRecord } from '#shared/records/entry'
-import type { TrayRecord } from '#shared/records/tray'
 import { changesByTray, trayStands } from '#shared/trays'
 import type { Transaction } from '../db/client'
 import { trays } from '../db/schema'
@@ -79,5 +77,3 @@ export async function checkNothingHappened(tx: Transaction, householdId: string,
       },
     ])
 }
-
-export type StoredTray = Stored<TrayRecord>

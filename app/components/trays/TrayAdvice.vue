@@ -4,7 +4,7 @@ import { useContext } from '~/state/context'
 import { useMeasures } from '~/composables/useMeasures'
 import { useSeason } from '~/state/season'
 import { shareDaysOf } from '#core/season/frame'
-import { daysToEmergence } from '#core/sowing/emergence'
+import { daysUp } from '#core/sowing/emergence'
 import type { Container } from '#core/containers/container'
 import { disagreements, type Neighbour } from '#core/trays/agree'
 import { cellSizeFor } from '#core/trays/cell-size'
@@ -38,9 +38,7 @@ const neighbours = computed(() =>
         on: sownOn ?? planned?.sowOn ?? season.today,
         mixC: crop.warmthC,
         light: crop.light,
-        upDays: packet
-          ? (packet.from + packet.to) / 2
-          : (daysToEmergence(crop.emergence, mixC)?.value ?? null),
+        upDays: daysUp(crop, packet ?? null, mixC)?.value ?? null,
         sown: true,
       },
     ]

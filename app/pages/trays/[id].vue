@@ -34,7 +34,7 @@ import { cellWord } from '#core/containers/container'
 import { withOutside } from '#core/season/places/stays'
 import { addDays, type Day } from '#core/season/day'
 import { mixWarmth } from '#core/season/places/place'
-import { daysToEmergence } from '#core/sowing/emergence'
+import { daysUp } from '#core/sowing/emergence'
 import { cellName, cellsOf, freeCells } from '#core/trays/layout'
 import type { RunStands } from '#core/trays/standing'
 import type { TrayRecord } from '#shared/records/tray'
@@ -189,8 +189,8 @@ function expectedOf({ run, sownOn }: RunStands): { on: Day; mixC: number | null 
   const place = withOutside(season.frame?.places ?? []).find(({ id: of }) => of === tray.value!.placeId)
   const mat = run.sowingId ? season.row(run.sowingId)?.planned.rungs[0]?.where.untilUp : undefined
   const mixC = place ? mixWarmth(mat ?? place, crop.warmthC) : crop.warmthC
-  const days = packet ? (packet.from + packet.to) / 2 : daysToEmergence(crop.emergence, mixC)?.value
-  return days === undefined ? null : { on: addDays(sownOn, Math.round(days)), mixC: packet ? null : mixC }
+  const days = daysUp(crop, packet ?? null, mixC)
+  return days && { on: addDays(sownOn, Math.round(days.value)), mixC: packet ? null : mixC }
 }
 /** What is short of what the sowing wants, and what to do. */
 function shortOf(run: RunStands): string | null {
