@@ -1,0 +1,156 @@
+import { nitrogenWantedMg, type Appetite } from '../media/food'
+import { wetSurfaceLoss, type Climate } from './evaporation'
+import { leafCover, type Stand } from './stand'
+import { WATER_WHEN_GONE, type TrayStore } from './tray-store'
+
+/*
+ * The balance of a tray: water, salts and nitrogen go in and come out, and nothing is lost on the way.
+ */
+
+/** The store in plain numbers, as the balance uses it. */
+export interface Store {
+  readonly capacityL: number
+  readonly easyL: number
+  readonly floorL: number
+}
+export const plainStore = ({ capacityL, easyL, floorL }: TrayStore): Store => ({
+  capacityL: capacityL.value,
+  easyL: easyL.value,
+  floorL,
+})
+
+/** What is in the mix. */
+export interface Contents {
+  readonly waterL: number
+  /** Salts, as the EC they give a litre: mS/cm · L. What the water leaves behind stays here. */
+  readonly salts: number
+  /** Nitrogen plants can take up, mg. */
+  readonly nitrogenMg: number
+}
+
+/** What a tray stands in while it dries. */
+export interface Conditions {
+  readonly climate: Climate & { readonly mixAboveC?: number }
+  /** A dome or film lies over it. */
+  readonly covered: boolean
+  readonly stand: Stand
+  /** Days since the plants came up; below 0 before. */
+  readonly daysUp: number
+  readonly appetite: Appetite
+  /** The tray’s own thirst against what is reckoned: 1 by default. */
+  readonly factor: number
+}
+
+/** A dome or film takes nine tenths of the loss away [handbook, reference: watering by weight]. */
+const UNDER_COVER = 0.1
+/** Leaves reach over the edge and into moving air: a closed canopy against a wet surface [default; FAO-56 has up to 1.2]. */
+const CANOPY = 1.1
+/** A dry crust still lets so much through [default]. */
+const CRUST = 0.15
+/** EC of a litre that holds 1 mg of nitrogen with what comes with it, mS/cm [default, a balanced soluble feed]. */
+export const EC_PER_MG_N = 0.0068
+
+/** A surface gives water off freely until the time to water has come, then less and less [after FAO-56, equation 74]. */
+const surfaceGives = ({ capacityL, easyL, floorL }: Store, waterL: number): number =>
+  falling(capacityL - waterL, WATER_WHEN_GONE * easyL, capacityL - floorL, CRUST)
+/** Leaves go on until what is easily had is gone [after FAO-56, equation 84]. */
+const leavesGive = ({ capacityL, easyL, floorL }: Store, waterL: number): number =>
+  falling(capacityL - waterL, easyL, capacityL - floorL, 0)
+
+function falling(gone: number, from: number, to: number, least: number): number {
+  if (gone <= from) return 1
+  if (gone >= to) return least
+  return 1 - ((1 - least) * (gone - from)) / (to - from)
+}
+
+/** Water that goes from it in a day, as it stands, L. */
+export function lossPerDayL(
+  store: Store,
+  waterL: number,
+  { climate, covered, stand, daysUp, factor }: Conditions,
+  wet = wetSurfaceLoss(climate),
+): number {
+  const leaves = leafCover(stand, daysUp)
+  const gives = (1 - leaves) * surfaceGives(store, waterL) + leaves * CANOPY * leavesGive(store, waterL)
+  return wet * stand.areaM2 * (covered ? UNDER_COVER : 1) * gives * factor
+}
+
+export interface Dried {
+  readonly contents: Contents
+  readonly lostL: number
+  readonly takenMg: number
+  readonly takenSalts: number
+}
+
+/** Drying is reckoned in steps of no more than so many hours. */
+export const STEP_HOURS = 3
+
+/** A tray after so many hours without water: salts stay, plants take nitrogen up and the salts that go with it. */
+export function dry(store: Store, contents: Contents, conditions: Conditions, hours: number): Dried {
+  const wet = wetSurfaceLoss(conditions.climate)
+  const steps = Math.max(1, Math.ceil(hours / STEP_HOURS))
+  const days = hours / steps / 24
+  let { waterL } = contents
+  const before = waterL
+  for (let i = 0; i < steps; i++) {
+    const at = { ...conditions, daysUp: conditions.daysUp + i * days }
+    waterL = Math.max(Math.min(store.floorL, waterL), waterL - lossPerDayL(store, waterL, at, wet) * days)
+  }
+  const { plants } = conditions.stand
+  const from = Math.max(0, conditions.daysUp)
+  const until = Math.max(0, conditions.daysUp + hours / 24)
+  const wanted =
+    until > from
+      ? plants * (nitrogenWantedMg(until, conditions.appetite) - nitrogenWantedMg(from, conditions.appetite))
+      : 0
+  const takenMg = Math.min(contents.nitrogenMg, wanted)
+  const takenSalts = Math.min(contents.salts, takenMg * EC_PER_MG_N)
+  return {
+    contents: {
+      waterL,
+      salts: contents.salts - takenSalts,
+      nitrogenMg: contents.nitrogenMg - takenMg,
+    },
+    lostL: before - waterL,
+    takenMg,
+    takenSalts,
+  }
+}
+
+/** Water or feed that is given. */
+export interface Given {
+  readonly litres: number
+  readonly how: 'above' | 'below'
+  readonly ecMsPerCm: number
+  readonly nMgPerL: number
+}
+export interface Watered {
+  readonly contents: Contents
+  /** From below: what was not drunk, as it was; from above: what ran through, with what it washed out. */
+  readonly backL: number
+  readonly washedSalts: number
+  readonly washedMg: number
+}
+
+/** From below it drinks what it lacks; from above all goes in and what it cannot hold runs out, mixed through. */
+export function water(
+  { capacityL }: Pick<Store, 'capacityL'>,
+  contents: Contents,
+  { litres, how, ecMsPerCm, nMgPerL }: Given,
+): Watered {
+  const drunkL = how === 'below' ? Math.min(litres, Math.max(0, capacityL - contents.waterL)) : litres
+  const waterL = contents.waterL + drunkL
+  const salts = contents.salts + drunkL * ecMsPerCm
+  const nitrogenMg = contents.nitrogenMg + drunkL * nMgPerL
+  const runsL = how === 'below' ? 0 : Math.max(0, waterL - Math.max(capacityL, contents.waterL))
+  const share = waterL > 0 ? runsL / waterL : 0
+  return {
+    contents: { waterL: waterL - runsL, salts: salts * (1 - share), nitrogenMg: nitrogenMg * (1 - share) },
+    backL: how === 'below' ? litres - drunkL : runsL,
+    washedSalts: salts * share,
+    washedMg: nitrogenMg * share,
+  }
+}
+
+/** EC of the water in the mix, mS/cm: it rises as the tray dries. */
+export const ecOf = ({ salts, waterL }: Contents): number => (waterL > 0 ? salts / waterL : 0)

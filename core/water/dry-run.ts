@@ -1,0 +1,157 @@
+import { letGoMg, type MixFood } from '../media/food'
+import { dry, ecOf, water, type Conditions, type Contents, type Store } from './balance'
+
+/*
+ * Six weeks of a tray in a moment: a habit of watering tried out before a seedling pays for it.
+ */
+
+export const HABITS = ['every day', 'every second day', 'every third day', 'when light', 'reservoir'] as const
+export type Habit = (typeof HABITS)[number]
+
+export interface DryRunRequest {
+  readonly store: Store
+  /** Total pores of its mix, L: what is not water is air. */
+  readonly poresL: number
+  readonly mixL: number
+  readonly food: MixFood
+  readonly conditions: Omit<Conditions, 'covered' | 'daysUp' | 'factor'>
+  /** Days from sowing until it is up; a cover comes off then. */
+  readonly upAfterDays: number
+  readonly coveredUntilUp: boolean
+  readonly habit: Habit
+  readonly how: 'above' | 'below'
+  /** Water it is given. */
+  readonly ecMsPerCm: number
+  /** Feed from the true leaves on, with every watering that is due so many days after the last feed. */
+  readonly feed: {
+    readonly nMgPerL: number
+    readonly ecMsPerCm: number
+    readonly everyDays: number
+    readonly fromDaysUp: number
+  } | null
+  readonly days: number
+}
+
+/** A day of it, as it ended. */
+export interface DryRunDay {
+  readonly waterL: number
+  /** Of the easily available water so much is gone: above 1 it wilts. */
+  readonly gone: number
+  /** Air of the mix, a fraction of its volume. */
+  readonly air: number
+  readonly ecMsPerCm: number
+  /** Nitrogen within reach, mg. */
+  readonly nitrogenMg: number
+  readonly givenL: number
+  readonly backL: number
+  readonly lostL: number
+  readonly fed: boolean
+}
+export interface DryRun {
+  readonly days: readonly DryRunDay[]
+  readonly givenL: number
+  readonly drunkL: number
+  readonly lostL: number
+  readonly timesWatered: number
+  /** Days on which leaves hang at the end of the day. */
+  readonly wiltDays: number
+  /** Days that stayed wet, once it was up. */
+  readonly wetDays: number
+  /** First day without food within reach, once it was up; null where there always was. */
+  readonly hungryFrom: number | null
+  readonly highestEc: number
+}
+
+const EVERY: Partial<Record<Habit, number>> = { 'every day': 1, 'every second day': 2, 'every third day': 3 }
+const WATER_AT_GONE = 0.45
+const WET_GONE = 0.15
+/** A reservoir keeps a mix just short of soaked [default]. */
+const WICKED = 0.97
+/** A little more than it drinks is poured. */
+const POURS = 1.15
+const SEED_FEEDS_ITSELF_DAYS = 7
+
+/** @throws RangeError for days outside 1 to 365 */
+export function dryRun(request: DryRunRequest): DryRun {
+  const { store, food, conditions, habit, feed } = request
+  if (!(request.days >= 1 && request.days <= 365))
+    throw new RangeError(`days: ${request.days} is not 1 to 365`)
+  const starterMg = letGoMg(food, request.mixL * 1000, 0)
+  let contents: Contents = {
+    waterL: store.capacityL,
+    salts: store.capacityL * request.ecMsPerCm,
+    nitrogenMg: starterMg,
+  }
+  let released = starterMg
+  let lastFed = -Infinity
+  const days: DryRunDay[] = []
+  const sums = { givenL: 0, drunkL: 0, lostL: 0, timesWatered: 0, wiltDays: 0, wetDays: 0, highestEc: 0 }
+  let hungryFrom: number | null = null
+  for (let day = 0; day < request.days; day++) {
+    const daysUp = day - request.upAfterDays
+    const gone = (store.capacityL - contents.waterL) / store.easyL
+    const isDue =
+      habit === 'reservoir'
+        ? contents.waterL < WICKED * store.capacityL
+        : habit === 'when light'
+          ? gone >= WATER_AT_GONE
+          : day > 0 && day % EVERY[habit]! === 0 && (daysUp >= 0 || !request.coveredUntilUp)
+    let givenL = 0
+    let backL = 0
+    let fed = false
+    if (isDue) {
+      const lacks = Math.max(0, (habit === 'reservoir' ? WICKED : 1) * store.capacityL - contents.waterL)
+      fed = feed !== null && daysUp >= feed.fromDaysUp && day - lastFed >= feed.everyDays
+      if (fed) lastFed = day
+      givenL = habit === 'reservoir' ? lacks : lacks * POURS
+      const done = water(store, contents, {
+        litres: givenL,
+        how: habit === 'reservoir' ? 'below' : request.how,
+        ecMsPerCm: request.ecMsPerCm + (fed ? feed!.ecMsPerCm : 0),
+        nMgPerL: fed ? feed!.nMgPerL : 0,
+      })
+      contents = done.contents
+      backL = done.backL
+      sums.timesWatered++
+    }
+    const letGo = letGoMg(food, request.mixL * 1000, day + 1)
+    contents = { ...contents, nitrogenMg: contents.nitrogenMg + letGo - released }
+    released = letGo
+    const covered = request.coveredUntilUp && daysUp < 0
+    const step = dry(store, contents, { ...conditions, covered, daysUp, factor: 1 }, 24)
+    contents = step.contents
+    const after = (store.capacityL - contents.waterL) / store.easyL
+    const ec = ecOf(contents)
+    days.push({
+      waterL: contents.waterL,
+      gone: after,
+      air: Math.max(0, request.poresL - contents.waterL) / request.mixL,
+      ecMsPerCm: ec,
+      nitrogenMg: contents.nitrogenMg,
+      givenL,
+      backL,
+      lostL: step.lostL,
+      fed,
+    })
+    sums.givenL += givenL
+    sums.drunkL += givenL - backL
+    sums.lostL += step.lostL
+    sums.highestEc = Math.max(sums.highestEc, ec)
+    if (daysUp >= 0 && after > 1) sums.wiltDays++
+    if (daysUp >= 0 && after < WET_GONE) sums.wetDays++
+    if (hungryFrom === null && daysUp > SEED_FEEDS_ITSELF_DAYS && contents.nitrogenMg <= 1e-9)
+      hungryFrom = day
+  }
+  return { days, ...sums, hungryFrom }
+}
+
+/** Many at once, as a worker does them; tells how far it is, 0–1. */
+export function dryRuns(
+  requests: readonly DryRunRequest[],
+  tell: (done: number) => void = () => {},
+): DryRun[] {
+  return requests.map((request, i) => {
+    if (i % 100 === 0) tell(i / requests.length)
+    return dryRun(request)
+  })
+}
