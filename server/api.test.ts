@@ -368,6 +368,27 @@ describe('keeping', () => {
         cells: ['A', 'A', '', '', '', ''],
         emptiedOn: null,
       },
+      runs: {
+        name: 'Sow basil',
+        kind: 'sow',
+        about: [],
+        onDay: '2027-03-02',
+        hands: 1,
+        by: 'Wren',
+        status: 'open',
+        marks: [
+          {
+            id: '0b1a5700-0000-4000-8000-00000000aaaa',
+            step: 'label',
+            what: 'done',
+            at: '2027-03-02T08:00:00.000Z',
+            by: 'Wren',
+            key: '',
+            value: null,
+            note: '',
+          },
+        ],
+      },
       entries: newEntry({ name: 'Looked', kind: 'look', on: dayFrom('2027-03-02'), about: [] }),
     } satisfies { [C in Collection]: object }
     expect(Object.keys(bodies).sort()).toEqual(Object.keys(COLLECTIONS).sort())
@@ -380,7 +401,9 @@ describe('keeping', () => {
       const id = randomUUID()
       if (collection === 'sowings') sown = id
       const body =
-        collection === 'entries' ? { ...given, about: [{ what: 'sowings', id: sown, rung: 0 }] } : given
+        collection === 'entries' || collection === 'runs'
+          ? { ...given, about: [{ what: 'sowings', id: sown, rung: 0 }] }
+          : given
       const written = await call('PUT', at(collection, id), { version: 0, body })
       expect([written.status, written.body.version, written.body.body]).toEqual([200, 1, body])
       expect((await call('GET', at(collection, id))).body).toEqual(written.body)

@@ -10,6 +10,7 @@ import { material } from './records/material'
 import { packet } from './records/packet'
 import { programme } from './records/programme'
 import { recipe } from './records/recipe'
+import { run } from './records/run'
 import { sowing } from './records/sowing'
 import { stock } from './records/stock'
 import { tool } from './records/tool'
@@ -87,6 +88,7 @@ export const COLLECTIONS = {
       'runs.*.packetId': ['packets'],
     },
   },
+  runs: { one: 'run', body: run, refers: {} },
   entries: { one: 'entry', body: entry, refers: {} },
 } as const satisfies Record<string, Kind>
 

@@ -22,6 +22,7 @@ import { feedRecordOf } from './records/feed'
 import { feedingProblems } from './records/feeding'
 import { material } from './records/material'
 import { asProgrammeRequest, programme, programmeRecordProblems } from './records/programme'
+import { run } from './records/run'
 import { seasonFrame } from './records/season-frame'
 import { sowing, sowingRecordProblems } from './records/sowing'
 import { goodsOf, stockProblems } from './records/stock'
@@ -51,7 +52,7 @@ const season = seasonFrame.parse({
       heatC: 24,
       light: { kindId: 'measured', count: 2, heightCm: 30, measured: { ppfd: 200, atCm: 30, radiusCm: 20 } },
     },
-    { id: 'sill', name: 'Sill', kind: 'windowsill', flats: 2, dayC: 20, nightC: 15 },
+    { id: 'sill', name: 'Sill', kind: 'windowsill', flats: 2, dayC: 20, nightC: 15, humidity: 0.4 },
   ],
   lightSchool: 'sixteen',
   feedingSchool: 'weak and often',
@@ -59,6 +60,7 @@ const season = seasonFrame.parse({
   tubL: 40,
   canL: 9,
   nightC: 4,
+  hotC: 31,
   shareDays: 2,
 })
 const household = HOUSEHOLD.parse({
@@ -245,6 +247,18 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       emptiedOn: null,
     },
   ],
+  runs: [
+    run.parse({
+      name: 'Mix batch 3',
+      kind: 'mix',
+      about: [{ what: 'batches', id: ID, rung: 0 }],
+      onDay: TODAY,
+      hands: 2,
+      marks: [
+        { id: ID, step: 'stir', what: 'answer', at: '2027-03-01T09:00:00.000Z', key: 'waterL', value: 3 },
+      ],
+    }),
+  ],
   entries: [
     {
       ...newEntry({
@@ -256,6 +270,30 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       times: 2,
       count: 31,
       cells: [{ trayId: ID, run: 'A', what: 'up', cells: [[1, 2]], count: 3 }],
+      water: [
+        {
+          trayId: ID,
+          how: 'below',
+          litres: 1.2,
+          backL: 0.2,
+          grams: 2300,
+          moment: 'watered',
+          sdG: 2,
+          feels: null,
+          ecMsPerCm: 0.5,
+          nMgPerL: 60,
+        },
+      ],
+      really: {
+        share: 1,
+        usedL: 10,
+        leftL: 1,
+        waterL: 2,
+        filled: 3,
+        backL: 0.5,
+        minutes: 40,
+        roots: 'holding',
+      },
     },
   ],
 }

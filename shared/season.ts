@@ -133,6 +133,12 @@ export const NIGHT_HOLDS_DAYS = 3
 export const nightAhead = ({ nightC, nightSaidOn }: SeasonFrameRecord, today: Day): number | null =>
   nightSaidOn != null && Math.abs(daysBetween(nightSaidOn, today)) <= NIGHT_HOLDS_DAYS ? nightC : null
 
+/** The hottest day ahead, while its forecast holds, °C. */
+export const hotAhead = ({ hotC, hotSaidOn }: SeasonFrameRecord, today: Day): number | null =>
+  hotC != null && hotSaidOn != null && Math.abs(daysBetween(hotSaidOn, today)) <= NIGHT_HOLDS_DAYS
+    ? hotC
+    : null
+
 /** What is due, late or in danger on a day. */
 export function jobsOn(
   today: Day,

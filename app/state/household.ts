@@ -146,6 +146,7 @@ export const useHousehold = defineStore('household', () => {
     packets: records('packets'),
     sowings: records('sowings'),
     trays: records('trays'),
+    runs: records('runs'),
     entries,
     /** The entry that says a batch was made. */
     making: (batchId: string) =>

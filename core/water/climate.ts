@@ -18,10 +18,8 @@ const USUAL: Readonly<Record<PlaceKindId, { humidity: number; lightMol: number; 
 /** A hot spell is drier too: the deficit is that of the day’s warmth with the morning’s vapour [default]. */
 const HOT_HUMIDITY = 0.45
 
-export type PlaceAir = Place & { readonly humidity?: number | null | undefined }
-
 /** Relative humidity of a place, as a fraction, with where it comes from. */
-export const humidityOf = ({ humidity, kind }: PlaceAir): { value: number; source: Source } =>
+export const humidityOf = ({ humidity, kind }: Place): { value: number; source: Source } =>
   humidity != null
     ? { value: humidity, source: yours('the place as you described it') }
     : { value: USUAL[kind].humidity, source: byDefault('by the kind of place; a hygrometer says it better') }
@@ -32,7 +30,7 @@ export const humidityOf = ({ humidity, kind }: PlaceAir): { value: number; sourc
  * @param lampHours the lamps burn in a day
  * @param hotC the hottest day ahead by the forecast, °C; reaches only what is not under a lived-in roof
  */
-export function climateOf(place: PlaceAir, lampHours: number, hotC: number | null = null): Climate {
+export function climateOf(place: Place, lampHours: number, hotC: number | null = null): Climate {
   const usual = USUAL[place.kind]
   const hot = hotC !== null && !isIndoors(place) && hotC > place.dayC
   return {

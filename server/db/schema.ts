@@ -32,6 +32,7 @@ import type { HouseholdRecord } from '#shared/records/household'
 import type { SowingRecord } from '#shared/records/sowing'
 import type { StockRecord } from '#shared/records/stock'
 import type { ToolRecord } from '#shared/records/tool'
+import type { RunRecord } from '#shared/records/run'
 import type { TrayRecord } from '#shared/records/tray'
 
 /*
@@ -333,6 +334,25 @@ export const trays = pgTable(
   ],
 )
 
+/** Jobs at the bench, step by step, with every mark of every hand. */
+export const runs = pgTable(
+  'run',
+  {
+    ...owned(),
+    kind: text().$type<RunRecord['kind']>().notNull(),
+    about: jsonb().$type<RunRecord['about']>().notNull(),
+    onDay: date({ mode: 'string' }).$type<Day>().notNull(),
+    hands: integer().notNull(),
+    by: text().notNull(),
+    status: text().$type<RunRecord['status']>().notNull(),
+    marks: jsonb().$type<RunRecord['marks']>().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.id] }),
+    index('run_status').on(table.householdId, table.status),
+  ],
+)
+
 /**
  * The ledger: what happened, and what it moved. Entries are only ever added, in the order of `number`; one that is taken
  * back is voided. The season is read since its oldest open sowing, and by what ended the others.
@@ -353,6 +373,8 @@ export const entries = pgTable(
     evenIfShort: boolean().notNull(),
     count: integer(),
     cells: jsonb().$type<EntryRecord['cells']>().notNull().default([]),
+    water: jsonb().$type<EntryRecord['water']>().notNull().default([]),
+    really: jsonb().$type<EntryRecord['really']>(),
     part: boolean().notNull().default(false),
     snoozedUntil: date({ mode: 'string' }).$type<Day>(),
     act: uuid(),
@@ -422,6 +444,7 @@ export const TABLES = {
   packets,
   sowings,
   trays,
+  runs,
   entries,
 } as const
 
@@ -450,6 +473,7 @@ const FIELDS_ARE_COLUMNS: { [C in Collection]: Same<ColumnsOf<(typeof TABLES)[C]
   packets: true,
   sowings: true,
   trays: true,
+  runs: true,
   entries: true,
   households: true,
 }

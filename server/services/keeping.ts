@@ -18,6 +18,7 @@ import { countedEntry, levelOf, markOver, moveAgain, moveBack, movedSum, workOut
 import { asStoredHousehold, find, findHousehold } from './reading'
 import { checkReferences, usersOf } from './references'
 import { checkNothingHappened, checkTrays, traysOf } from './trays'
+import { checkWater } from './water'
 import { inUse, invalid, stale, unknown, type User } from './refusal'
 import { asStored, tableOf, type Row } from './rows'
 
@@ -184,6 +185,7 @@ async function settle<C extends Collection>(
   const entry = stored.body as Bodies['entries']
   await markOver(tx, householdId, entry)
   await checkTrays(tx, householdId, traysOf(entry), stored.id)
+  await checkWater(tx, householdId, entry)
 }
 
 /** A level that was written, rather than moved, is an entry of its own. */
@@ -331,6 +333,8 @@ async function rowOf(tx: Transaction, collection: Collection, householdId: strin
 }
 
 async function keepRevision(tx: Transaction, collection: Collection, householdId: string, before: Row) {
+  // The marks of a run are its history: each stays in it.
+  if (collection === 'runs') return
   const { version, updatedAt, body } = asStored(before)
   await tx
     .insert(revisions)

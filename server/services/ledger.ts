@@ -197,13 +197,24 @@ async function makeBatch(tx: Transaction, householdId: string, entry: EntryRecor
   const batch = await find('batches', householdId, batchId, tx)
   const context = await contextFor(householdId, ['containers', 'materials', 'feeds', 'stocks'], tx)
   const plan = planBatch(asBatchRequest(batch.body, context))
+  // Who stopped half way, or measured more, takes so much of it.
+  const share = entry.really?.share ?? 1
+  const needs = needsOfBatch(plan).map((need) => ({
+    ...need,
+    amount: { ...need.amount, value: need.amount.value * share },
+  }))
+  const fact = (what: string, figure: { value: number }, unit: string) => ({
+    what,
+    amount: figure.value * share,
+    unit,
+  })
   return {
-    moves: await take(tx, householdId, needsOfBatch(plan), entry.evenIfShort),
+    moves: await take(tx, householdId, needs, entry.evenIfShort),
     facts: [
-      { what: 'Loose mix', amount: plan.mixL.value, unit: 'L' },
-      ...(plan.lower ? [{ what: 'Loose mix for below', amount: plan.lower.mixL.value, unit: 'L' }] : []),
-      ...plan.lines.map(({ material, looseL }) => ({ what: material.name, amount: looseL.value, unit: 'L' })),
-      ...plan.extras.map(({ material, massG }) => ({ what: material.name, amount: massG.value, unit: 'g' })),
+      fact('Loose mix', plan.mixL, 'L'),
+      ...(plan.lower ? [fact('Loose mix for below', plan.lower.mixL, 'L')] : []),
+      ...plan.lines.map(({ material, looseL }) => fact(material.name, looseL, 'L')),
+      ...plan.extras.map(({ material, massG }) => fact(material.name, massG, 'g')),
     ],
   }
 }

@@ -178,6 +178,7 @@ export async function removedLately(householdId: string): Promise<Removed[]> {
 const SIGHT_DAYS = 60
 const NEWEST_BATCHES = 40
 const NEWEST_FEEDINGS = 40
+const NEWEST_RUNS = 30
 const NEWEST_ENTRIES = 60
 
 /** What a page needs to start, of the collections that grow from year to year. */
@@ -192,6 +193,7 @@ export function inSight(collection: Collection, householdId: string): SQL | unde
   }
   if (collection === 'batches') return newest(NEWEST_BATCHES)
   if (collection === 'feedings') return newest(NEWEST_FEEDINGS)
+  if (collection === 'runs') return newest(NEWEST_RUNS)
   if (collection === 'sowings')
     return or(openSowings(householdId), and(here, sql`${sowings.overOn} > current_date - ${SIGHT_DAYS}::int`))
   if (collection === 'trays')

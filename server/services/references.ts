@@ -79,7 +79,8 @@ async function missingRows(
   householdId: string,
   body: object,
 ): Promise<Problem[]> {
-  if (collection === 'entries') return aboutNothing(tx, householdId, body as EntryRecord)
+  if (collection === 'entries' || collection === 'runs')
+    return aboutNothing(tx, householdId, body as Pick<EntryRecord, 'about'>)
   const problems: Problem[] = []
   for (const target of ROWS_ONLY)
     for (const path of pathsTo(collection, target)) {
@@ -95,7 +96,7 @@ async function missingRows(
 async function aboutNothing(
   tx: Transaction,
   householdId: string,
-  { about }: EntryRecord,
+  { about }: Pick<EntryRecord, 'about'>,
 ): Promise<Problem[]> {
   for (const what of new Set(about.map((one) => one.what))) {
     const ids = about.filter((one) => one.what === what).map(({ id }) => id)

@@ -2,13 +2,25 @@ import * as z from 'zod'
 import { JOB_KINDS, type Mark } from '#core/season/today/job'
 import { CHANGES } from '#core/trays/change'
 import { MOST_COLUMNS, MOST_ROWS, MOST_SEEDS } from '#core/trays/layout'
+import { FEELS_LIKE, WATERINGS, WEIGHED } from '#core/water/happening'
 import { amount, day, id, name } from '../rules'
 
 /**
  * `batch made`, `feed given`: at the bench. `counted`: a shelf or a packet was filled, counted or put right. `lost`, `given`:
- * plants that left a tray for good.
+ * plants that left a tray for good. `watered`, `weighed`, `felt`: the water of trays. `cleaned`: trays and tools.
  */
-export const ENTRY_KINDS = ['batch made', 'feed given', 'counted', 'lost', 'given', ...JOB_KINDS] as const
+export const ENTRY_KINDS = [
+  'batch made',
+  'feed given',
+  'counted',
+  'lost',
+  'given',
+  'watered',
+  'weighed',
+  'felt',
+  'cleaned',
+  ...JOB_KINDS,
+] as const
 export type EntryKind = (typeof ENTRY_KINDS)[number]
 
 /** Levels that entries move: packs on the shelf, seeds in a packet. */
@@ -85,6 +97,68 @@ export const entry = z.object({
     .max(100, 'One entry changes at most 100 runs.')
     .default([])
     .describe('What it did to cells of trays'),
+  water: z
+    .array(
+      z.object({
+        trayId: id,
+        how: z.enum(WATERINGS).nullable().default(null).describe('How it was watered'),
+        litres: amount
+          .min(0, 'Water given is 0 or more.')
+          .max(500, 'That is more than a tray takes: at most 500 L.')
+          .nullable()
+          .default(null)
+          .describe('Poured into the tray, L; null where nobody measured'),
+        backL: amount
+          .min(0, 'What comes back is 0 or more.')
+          .max(500, 'At most 500 L come back.')
+          .nullable()
+          .default(null)
+          .describe('Poured off again, L'),
+        grams: amount
+          .min(0.1, 'A weight is above 0.')
+          .max(1_000_000, 'A weight is at most 1000 kg.')
+          .nullable()
+          .default(null)
+          .describe('What it weighed, g'),
+        moment: z.enum(WEIGHED).nullable().default(null).describe('Dry, just watered, or as it stood'),
+        sdG: amount.min(0.001).max(1000).nullable().default(null).describe('Of the scale, g'),
+        feels: z.enum(FEELS_LIKE).nullable().default(null).describe('By lift, surface or a scratch'),
+        ecMsPerCm: amount
+          .min(0)
+          .max(50)
+          .nullable()
+          .default(null)
+          .describe('Of what was given; the tap’s where null'),
+        nMgPerL: amount.min(0).max(10_000).nullable().default(null).describe('Nitrogen of a feed'),
+      }),
+    )
+    .max(200, 'One entry tells of at most 200 trays.')
+    .default([])
+    .describe('The water of trays: given, weighed, felt'),
+  really: z
+    .object({
+      share: amount
+        .min(0, 'A share is 0 or more.')
+        .max(10, 'At most ten times as much as was planned.')
+        .nullable()
+        .default(null)
+        .describe('So much of what was planned was measured out; null for all of it'),
+      usedL: amount.min(0).max(100_000).nullable().default(null).describe('Mix really used, L'),
+      leftL: amount.min(0).max(100_000).nullable().default(null).describe('Left in the tub, L'),
+      waterL: amount.min(0).max(100_000).nullable().default(null).describe('Water stirred in, L'),
+      filled: amount.min(0).max(100_000).nullable().default(null).describe('Containers really filled'),
+      backL: amount.min(0).max(100_000).nullable().default(null).describe('Feed or water that came back, L'),
+      minutes: amount
+        .min(0)
+        .max(100_000)
+        .nullable()
+        .default(null)
+        .describe('From the first step to the last'),
+      roots: z.enum(['few', 'holding', 'circling']).nullable().default(null).describe('Roots at potting up'),
+    })
+    .nullable()
+    .default(null)
+    .describe('What really happened, where somebody looked'),
   part: z.boolean().default(false).describe('Only so many were moved on; the rest stays where it is for now'),
   snoozedUntil: day
     .nullable()
@@ -124,6 +198,8 @@ export const newEntry = (
   evenIfShort: false,
   count: null,
   cells: [],
+  water: [],
+  really: null,
   part: false,
   snoozedUntil: null,
   act: null,
@@ -152,6 +228,10 @@ const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {
   counted: 'each time',
   lost: 'each time',
   given: 'each time',
+  watered: 'each time',
+  weighed: 'each time',
+  felt: 'each time',
+  cleaned: 'each time',
   treat: 'ever',
   'soak mix': 'ever',
   'make mix': 'ever',

@@ -27,5 +27,8 @@ export const place = z.object({
     .nullable()
     .default(null)
     .describe('null where nobody said: then no light is judged'),
+  humidity: amount
+    .nullish()
+    .describe('Relative humidity of its air, a fraction; by its kind where nothing is said'),
   cover: z.enum(COVERS).default('none').describe('What lies over trays until the seed is up'),
 })

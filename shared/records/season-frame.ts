@@ -41,6 +41,12 @@ export const seasonFrame = ruled(
       .nullable()
       .default(null)
       .describe('Coldest night ahead by the forecast, °C'),
+    hotC: amount
+      .min(-30, 'A day between −30 and 55 °C.')
+      .max(55, 'A day between −30 and 55 °C.')
+      .nullish()
+      .describe('Hottest day ahead by the forecast, °C'),
+    hotSaidOn: day.nullish().describe('The day that was read; after three days it counts no more'),
     nightSaidOn: day.nullish().describe('The day it was read; after three days it counts no more'),
   }),
   frameProblems,

@@ -17,6 +17,8 @@ export interface Place {
   /** null where nobody said: then no light is judged. */
   readonly light: PlaceLight | null
   readonly cover: Cover
+  /** Relative humidity of its air, a fraction; by its kind where nothing is said. */
+  readonly humidity?: number | null | undefined
 }
 
 /** Outside is always there, entered or not. */
@@ -80,6 +82,9 @@ export function placesProblems(places: readonly Place[]): Problem[] {
       ...(place.heatC === null
         ? []
         : within(['heatC'], place.heatC, 5, 40, 'A mix is kept between 5 and 40 °C.')),
+      ...(place.humidity == null
+        ? []
+        : within(['humidity'], place.humidity, 0.05, 1, 'Air holds 5 to 100 % of the vapour it could.')),
       ...(COVERS.includes(place.cover) ? [] : [{ path: ['cover'], message: 'This cover is not known.' }]),
       ...(PLACE_KINDS.some(({ id }) => id === place.kind)
         ? []

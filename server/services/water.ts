@@ -1,0 +1,51 @@
+import { and, eq, inArray } from 'drizzle-orm'
+import { dayIn } from '#core/season/day'
+import { doubtOf } from '#core/water/weighing'
+import type { EntryRecord } from '#shared/records/entry'
+import { waterStore } from '#shared/water'
+import type { Transaction } from '../db/client'
+import { trays } from '../db/schema'
+import { contextFor, findHousehold } from './reading'
+import { invalid } from './refusal'
+import { asStored, type Row } from './rows'
+
+/**
+ * Water that was given, weighed or felt: of trays the entry is about, not in the future, and of a weight a tray can have.
+ *
+ * @throws Refusal 422 at the field
+ */
+export async function checkWater(tx: Transaction, householdId: string, entry: EntryRecord): Promise<void> {
+  const { water, about, on } = entry
+  if (water.length === 0) return
+  const named = new Set(about.flatMap(({ what, id }) => (what === 'trays' ? [id] : [])))
+  if (water.some(({ trayId }) => !named.has(trayId)))
+    throw invalid([
+      { path: ['body', 'about'], message: 'Say which trays it is about: those that were watered.' },
+    ])
+  const { timeZone } = (await findHousehold(householdId, tx)).body
+  // Where nobody said whose midnight counts, the farthest east has the latest day.
+  const latest = dayIn(timeZone ?? 'Pacific/Kiritimati', new Date())
+  const demo = process.env.BLASTOMIX_DEMO_DAY
+  if (on > latest && !(demo && on <= demo))
+    throw invalid([
+      {
+        path: ['body', 'on'],
+        message: 'That day is still to come: water is written down once it was given.',
+      },
+    ])
+  const weighed = water.flatMap((one, i) => (one.grams === null ? [] : [{ ...one, grams: one.grams, i }]))
+  if (weighed.length === 0) return
+  const rows = await tx
+    .select()
+    .from(trays)
+    .where(and(eq(trays.householdId, householdId), inArray(trays.id, [...named])))
+  const context = await contextFor(householdId, ['containers', 'materials', 'recipes', 'batches'], tx)
+  const known = new Map((rows as unknown as Row[]).map(asStored<'trays'>).map(({ id, body }) => [id, body]))
+  for (const { trayId, grams, moment, i } of weighed) {
+    const tray = known.get(trayId)
+    const store = tray && waterStore(tray, context)
+    const doubt = store && doubtOf(store.store, grams, moment ?? 'now')
+    if (doubt?.kind === 'refused')
+      throw invalid([{ path: ['body', 'water', i, 'grams'], message: doubt.message }])
+  }
+}
