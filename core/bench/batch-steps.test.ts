@@ -117,11 +117,27 @@ describe('the steps of a batch', () => {
     expect(dry.hotWater).toBeNull()
   })
 
-  it('give three tests by hand, each telling dry from wet, for trays and for blocks', () => {
+  it('tell right by hand in three ways, dry and wet with an amount for this tub, for trays and for blocks', () => {
     for (const feel of ['wrung-out sponge', 'soil block'] as const) {
-      const said = text(steps({ feel }).find(({ id }) => id === 'stir')!)
-      expect(/Right: (.*?)\. Too dry/.exec(said)![1]!.split('; ')).toHaveLength(3)
-      expect(said).toMatch(/Too dry: <A splash of water>.*too wet: <Dry mix to stir in>/)
+      const stir = steps({ feel }).find(({ id }) => id === 'stir')!
+      expect(stir.right!.split('; ')).toHaveLength(3)
+      const remedies = stir.test!.answers.filter(({ fine }) => !fine).map(({ say }) => text({ ...stir, say }))
+      expect(remedies[0]).toContain('<A splash of water>')
+      expect(remedies[1]).toContain('<Dry mix to stir in>')
+    }
+  })
+
+  it('say every caution of the plan once, where its hazard arises', () => {
+    for (const recipe of STARTING_RECIPES) {
+      const request = batch({ ...recipe, preparations: ['hot water', 'disinfect', 'sieve'] })
+      const plan = planBatch(request)
+      const list = batchSteps(plan, request)
+      expect(list.flatMap(({ cautions }) => cautions ?? []).sort()).toEqual(
+        plan.cautions.map(({ id }) => id).sort(),
+      )
+      const of = (id: string) => list.findIndex(({ cautions }) => cautions?.some((one) => one === id))
+      if (of('scald') >= 0) expect(list[of('scald')]!.id).toMatch(/^(soak|hot)/)
+      if (of('cleaners') >= 0) expect(list[of('cleaners')]!.id).toBe('disinfect')
     }
   })
 

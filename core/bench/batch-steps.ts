@@ -2,6 +2,8 @@ import { COVER_IS_THE_MIX, feelOf, type BatchRequest, type Fill } from '../media
 import type { BatchPlan, MaterialLine } from '../media/batch'
 import type { FillDemand } from '../media/filling'
 import type { Feel } from '../media/hydration'
+import { coolTest, bagTest, feelTest, rightFeel } from './hand-test'
+import type { CautionId } from '../cautions/caution'
 import { COOL_ENOUGH_C, type HotWater } from '../media/hot-water'
 import { isAlive } from '../media/material'
 import type { MixPlan } from '../media/mix-plan'
@@ -9,7 +11,7 @@ import type { ScoopCount } from '../media/scoops'
 import { MESH_NAMES } from '../media/sieve'
 import { printFraction } from '../units/fraction'
 import { printNumber } from '../units/format'
-import { derive, given } from '../working/figure'
+import { given } from '../working/figure'
 import { practice, yours } from '../working/source'
 import type { Step } from './step'
 import { counted, inSentence, withArticle } from './wording'
@@ -22,7 +24,7 @@ type Said = Pick<BatchRequest, 'scoop' | 'feel' | 'preparations'>
 /** From dry brick to filled tray, in the order of the hands. */
 export function batchSteps(plan: BatchPlan, request: Said): Step[] {
   const { lower } = plan
-  return [
+  return withCautions(plan, [
     ...cleanSteps(request),
     ...plan.lines.flatMap((line) => soakStep(line, plan.hotWater ?? lower?.hotWater ?? null)),
     ...sieveStep(plan),
@@ -40,11 +42,57 @@ export function batchSteps(plan: BatchPlan, request: Said): Step[] {
     ...(lower ? mixSteps(lower, request, 'lower', 'the lower mix', null) : []),
     ...mixSteps(plan, request, '', lower ? 'the upper mix' : 'the tub', plan),
     ...fillSteps(plan, request),
-  ]
+  ])
 }
 
+/** Where each hazard of a batch arises: the first step whose name begins so. */
+const ARISES: Partial<Record<CautionId, readonly string[]>> = {
+  cleaners: ['disinfect', 'wash'],
+  scald: ['soak', 'hot-water', 'scald'],
+  dust: ['soak', 'moisten', 'sieve', 'lower-measure', 'measure'],
+  asbestos: ['lower-measure', 'measure', 'fill'],
+  microbes: ['sieve', 'lower-measure', 'measure'],
+  salts: ['fill'],
+}
+
+/** Every caution of a plan stands in the step where its hazard arises; what arises nowhere, in the first. */
+function withCautions(plan: BatchPlan, steps: readonly Step[]): Step[] {
+  const at = new Map<string, CautionId[]>()
+  for (const { id } of plan.cautions) {
+    const caution = id as CautionId
+    const step = (ARISES[caution] ?? []).flatMap(
+      (name) => steps.find((one) => one.id.startsWith(name)) ?? [],
+    )[0]
+    const key = (step ?? steps[0])?.id
+    if (key) at.set(key, [...(at.get(key) ?? []), caution])
+  }
+  return steps.map((step) => (at.has(step.id) ? { ...step, cautions: at.get(step.id)! } : step))
+}
+
+/** To soak only: what is done on the evening before. */
+export const soakSteps = (plan: BatchPlan, request: Said): Step[] =>
+  batchSteps(plan, request).filter(({ id }) => id.startsWith('soak-') || id === 'moisten')
+
+/** Trays and tools cleaned by themselves, before a season or after one. */
+export const cleaningSteps = (): Step[] => [
+  ...cleanSteps({ preparations: ['wash', 'disinfect', 'scald tools'] }).map((step) =>
+    step.id === 'disinfect'
+      ? { ...step, cautions: ['cleaners'] as const }
+      : step.id === 'scald-tools'
+        ? { ...step, cautions: ['scald'] as const }
+        : step,
+  ),
+  {
+    id: 'dry',
+    title: 'Rinse and dry',
+    say: ['Rinse until nothing smells, and let them dry in the air, upside down.'],
+    right: 'no film, no smell, no earth in the corners',
+    picture: { kind: 'wash' },
+  },
+]
+
 /** Trays and tools before anything else; what is evidence and what is habit is said. */
-function cleanSteps({ preparations }: Said): Step[] {
+function cleanSteps({ preparations }: Pick<Said, 'preparations'>): Step[] {
   const step = (
     id: 'wash' | 'disinfect' | 'scald tools',
     title: string,
@@ -52,7 +100,15 @@ function cleanSteps({ preparations }: Said): Step[] {
     waitMinutes?: number,
   ): Step[] =>
     preparations.includes(id)
-      ? [{ id: id.replace(' ', '-'), title, say: [say], ...(waitMinutes ? { waitMinutes } : {}) }]
+      ? [
+          {
+            id: id.replace(' ', '-'),
+            title,
+            say: [say],
+            picture: { kind: 'wash' },
+            ...(waitMinutes ? { waitMinutes, waitFor: title } : {}),
+          },
+        ]
       : []
   return [
     ...step(
@@ -109,6 +165,12 @@ function soakStep(
       ],
       // Coir for a hot mix is not left to cool: the mix goes on to it at once.
       waitMinutes: cools ? untilCool(cools) : hot ? 10 : 30,
+      waitFor: cools ? 'Coir has cooled' : 'Coir has swollen',
+      amount: [soak.waterL, hot ? ' boiling' : ' of water'],
+      picture: { kind: 'tub', filled: Math.min(0.6, soak.fibreL.value / soak.tubL.value), of: 'A tub' },
+      right: 'no dry fibre left in the middle, and no water standing on it',
+      together: true,
+      ...(cools ? { test: coolTest } : {}),
     },
   ]
 }
@@ -119,6 +181,7 @@ function sieveStep({ lines }: BatchPlan): Step[] {
   return [
     {
       id: 'sieve',
+      picture: { kind: 'sieve' },
       title: `Sieve through ${MESH_NAMES[sieved[0]!.sieve!.meshMm]}`,
       say: [
         ...sieved.flatMap(({ material, sieve, looseL }, index) => [
@@ -171,6 +234,18 @@ function mixSteps(
           ? 'Measure into the tub'
           : `Measure ${into} into a tub`,
       say: [...measure(later ? 'cooked' : 'all'), '.', ...(hotWater ? [] : extras)],
+      amount: [mix.mixL, ' of mix'],
+      picture: {
+        kind: 'scoops',
+        of: mix.measures
+          .map(({ material, scoops }, index) => ({
+            materialId: material.id,
+            name: material.name,
+            scoops: (tubPlan ? tubPlan.scoops[index]! : scoops).scoops.value,
+          }))
+          .slice(0, 8),
+      },
+      ...(mix.measures.some(({ material }) => material.bagged) ? { test: bagTest } : {}),
     },
     ...(hotWater
       ? [
@@ -184,6 +259,9 @@ function mixSteps(
               ...comesTo(hotWater),
             ],
             waitMinutes: untilCool(hotWater),
+            waitFor: 'The mix has cooled',
+            amount: [mix.waterL, ' boiling'],
+            picture: { kind: 'thermometer' as const, belowC: COOL_ENOUGH_C },
           },
           ...(later || extras.length
             ? [
@@ -191,6 +269,8 @@ function mixSteps(
                   id: id('alive'),
                   title: 'Once it has cooled, what is alive',
                   say: [...(later ? [...measure('alive'), '.'] : []), ...extras],
+                  test: coolTest,
+                  picture: { kind: 'thermometer' as const, belowC: COOL_ENOUGH_C },
                 },
               ]
             : []),
@@ -209,8 +289,23 @@ function mixSteps(
             ? [' Stir in about ', mix.waterL, ' of water, a little at a time.']
             : [' It needs no more water.']),
         ` It should feel like ${FEEL_WORDS[request.feel]}.`,
-        ...handTest(mix, request.feel),
       ],
+      ...(hotWater || mix.waterL.value <= 0.005 ? {} : { amount: [mix.waterL, ' of water'] }),
+      picture: { kind: 'squeeze' },
+      right: rightFeel(request.feel),
+      test: feelTest(mix.mixL, request.feel),
+      ...(hotWater
+        ? {}
+        : {
+            asks: [
+              {
+                key: 'waterL',
+                label: 'Water really stirred in',
+                dimension: 'volume' as const,
+                expected: mix.waterL.value,
+              },
+            ],
+          }),
     },
   ]
 }
@@ -228,32 +323,6 @@ const comesTo = ({ reachesC, coolHours }: HotWater): Step['say'] => [
 ]
 /** In half hours, as people wait. */
 const untilCool = ({ coolHours }: HotWater) => Math.max(30, Math.ceil(coolHours.value * 2) * 30)
-
-/** Of the mix: a splash of water where it is too dry, dry stuff where it is too wet [common practice]. */
-const SPLASH = 0.03
-const DRY = 0.1
-
-/** Three tests by hand: what each shows, and what to do either way, in litres for this tub [common practice]. */
-function handTest({ mixL }: MixPlan, feel: Feel): Step['say'] {
-  const part = (name: string, share: number) =>
-    derive(
-      name,
-      'L',
-      'V * k',
-      { V: mixL, k: given(name, share, 'share', practice('by the handful')) },
-      ({ V, k }) => V * k,
-    )
-  const [splash, dry] = [part('A splash of water', SPLASH), part('Dry mix to stir in', DRY)]
-  const tests =
-    feel === 'soil block'
-      ? [
-          'spread, it holds its edge',
-          'tipped off a trowel, it slides in one piece',
-          'a trial block stands when nudged',
-        ]
-      : ['squeezed, a ball and no drip', 'tapped, it breaks in two or three', 'pressed flat, no shine']
-  return [` Right: ${tests.join('; ')}. Too dry: `, splash, ' more water; too wet: ', dry, ' of dry mix.']
-}
 
 function said(count: ScoopCount, material: string, { scoop }: Said): Step['say'] {
   const name = inSentence(material)
@@ -307,6 +376,26 @@ function fillSteps({ fills, lines }: BatchPlan, request: Said): Step[] {
         looseL,
         how,
         ...coverOf(demand, lines),
+      ],
+      amount: [looseL],
+      picture: {
+        kind: 'cell',
+        depthMm: fill.container.shape.depthMm,
+        freeMm: fill.coverMm > 0 ? fill.coverMm : 0,
+        dentMm: 0,
+        seeds: 0,
+        coverMm: 0,
+      },
+      right:
+        fill.container.kind === 'block'
+          ? 'the block stands by itself and keeps its edges'
+          : 'level, springy under a finger, and full in the corners too',
+      asks: [
+        {
+          key: 'filled',
+          label: `Really filled, ${fill.container.kind === 'tray' ? 'cells' : 'of them'}`,
+          expected: Math.round(demand.cells.value),
+        },
       ],
     }
   })

@@ -4,6 +4,8 @@ import { TOOL_HABITS } from '../feed/tool'
 import { printNumber } from '../units/format'
 import { printFraction } from '../units/fraction'
 import type { Figure } from '../working/figure'
+import type { CautionId } from '../cautions/caution'
+import { darkTest } from './hand-test'
 import type { Spoken, Step } from './step'
 import { inSentence } from './wording'
 
@@ -46,12 +48,30 @@ export function feedSteps(
       'Into the solid tray under the cells, a quarter of their depth. Pour off what still stands after the wait.',
     ],
     waitMinutes: 30,
+    waitFor: 'Pour off the feed',
+    picture: { kind: 'soak', stands: 0.25, how: 'below' },
+    test: darkTest,
+    asks: [
+      { key: 'givenL', label: 'Really given', dimension: 'volume', expected: request.vesselL.value },
+      { key: 'backL', label: 'Came back', dimension: 'volume', expected: null },
+    ],
+  }
+  const half: Step = {
+    id: 'water',
+    title: `Half fill the ${vessel}`,
+    say: ['With water; it holds ', request.vesselL, '.'],
+    picture: { kind: 'can', filled: 0.5 },
+    workMinutes: 3,
+    together: true,
   }
   if (way)
     return [
-      { id: 'water', title: `Half fill the ${vessel}`, say: ['With water; it holds ', request.vesselL, '.'] },
+      half,
       {
         id: 'dose',
+        amount: [said(way)],
+        picture: { kind: 'can', filled: 0.95 },
+        cautions: plan.cautions.map(({ id }) => id as CautionId),
         title: 'Measure the feed',
         say: [
           said(way),
@@ -67,6 +87,9 @@ export function feedSteps(
   return [
     {
       id: 'stock',
+      amount: [said(making)],
+      picture: { kind: 'can', filled: 1 },
+      cautions: plan.cautions.map(({ id }) => id as CautionId),
       title: 'Make a stock solution',
       say: [
         said(making),
@@ -84,9 +107,11 @@ export function feedSteps(
           },
         ]
       : []),
-    { id: 'water', title: `Half fill the ${vessel}`, say: ['With water; it holds ', request.vesselL, '.'] },
+    half,
     {
       id: 'dose',
+      amount: [said(dosing)],
+      picture: { kind: 'can', filled: 0.95 },
       title: 'Dose the stock',
       say: [
         said(dosing),

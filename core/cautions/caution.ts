@@ -45,6 +45,14 @@ const CAUTIONS = {
     title: 'Organic liquids',
     text: 'Strength varies from bottle to bottle. Keep it off leaves that will be eaten soon, and discard what smells wrong.',
   },
+  electricity: {
+    title: 'Electricity beside water',
+    text: 'A residual-current device, rated fittings, a drip loop in each cable, a thermostat on the mat. Dry hands at plugs; what is damaged goes to a licensed electrician.',
+  },
+  lifting: {
+    title: 'Heavy when it is wet',
+    text: 'A wet container weighs far more than a dry one. Fill it where it will stand, or lift it with two, from the knees.',
+  },
   aboveLabel: {
     title: 'Above the label rate',
     text: 'This dose is stronger than the label allows. Choose a weaker strength.',
