@@ -8,6 +8,7 @@ import WorkingSlip from '~/components/figures/WorkingSlip.vue'
 import CommandPalette from '~/components/shell/CommandPalette.vue'
 import FirstHousehold from '~/components/shell/FirstHousehold.vue'
 import ServerSilent from '~/components/shell/ServerSilent.vue'
+import RunTimers from '~/components/runs/RunTimers.vue'
 import ShellHeader from '~/components/shell/ShellHeader.vue'
 import ShellNote from '~/components/shell/ShellNote.vue'
 import { useKeys } from '~/composables/useKeys'
@@ -34,12 +35,18 @@ useHead({
     <a class="skip" href="#main">Skip to the page</a>
     <!-- Drawn once the page is alive: 300 kB of marks need not travel with every page. -->
     <ClientOnly><MaterialTextures /></ClientOnly>
-    <ShellHeader @palette="showPalette" />
-    <main id="main" tabindex="-1">
+    <ShellHeader v-if="!route.meta.bare" @palette="showPalette" />
+    <ClientOnly><RunTimers v-if="household.everything" /></ClientOnly>
+    <component
+      :is="route.meta.bare ? 'div' : 'main'"
+      id="main"
+      tabindex="-1"
+      :class="{ bare: route.meta.bare }"
+    >
       <ServerSilent v-if="household.failed" />
       <FirstHousehold v-else-if="!household.everything" />
       <NuxtPage v-else />
-    </main>
+    </component>
     <WorkingSlip />
     <CommandPalette v-model="palette" />
     <InUseDialog />
@@ -49,11 +56,15 @@ useHead({
 </template>
 
 <style scoped>
-main {
+#main {
   max-width: 88rem;
   margin: 0 auto;
   padding: 1.1rem clamp(0.9rem, 2vw, 2rem) calc(3rem + var(--foot));
   outline: none;
+}
+
+#main.bare {
+  padding-block: 0.6rem 0;
 }
 
 .skip {

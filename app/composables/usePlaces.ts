@@ -18,11 +18,15 @@ export interface PlaceMeta {
 declare module '#app' {
   interface PageMeta {
     place?: PlaceMeta
+    /** Without the head of the shell: one thing alone on the screen. */
+    bare?: boolean
   }
 }
 declare module 'vue-router' {
   interface RouteMeta {
     place?: PlaceMeta
+    /** Without the head of the shell: one thing alone on the screen. */
+    bare?: boolean
   }
 }
 

@@ -6,7 +6,10 @@ import { whyNot } from '~/composables/whyNot'
 import { useKeeping } from '~/state/keeping'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
+import { useRunStore } from '~/state/runs'
 import { useSeason } from '~/state/season'
+import { useTrays } from '~/state/trays'
+import { RUN_NAMES } from '#core/bench/run'
 import { COVER_IS_THE_MIX } from '#core/media/batch-request'
 import { batchOf } from '#core/season/shopping'
 import type { FeedRun, MixRun } from '#core/season/demand'
@@ -32,6 +35,8 @@ export function useRuns() {
   const context = useContext()
   const router = useRouter()
   const keeping = useKeeping()
+  const runs = useRunStore()
+  const trays = useTrays()
   const { printDay } = useDates()
   const { note } = useNotes()
 
@@ -39,7 +44,8 @@ export function useRuns() {
     [...new Set(of.map(({ sowingId }) => season.row(sowingId)?.name ?? ''))].join(', ')
   const refused = (error: unknown) => note(whyNot(error))
 
-  async function planBatch(run: MixRun) {
+  /** The batch that is planned for a run, made where there is none; null where it cannot be. */
+  async function batchFor(run: MixRun): Promise<string | null> {
     // One that is planned for these sowings already is not planned twice.
     const there = household.batches.find(
       (one) =>
@@ -48,9 +54,12 @@ export function useRuns() {
           one.body.sowings.some((target) => target.id === sowingId && target.rung === rung),
         ),
     )
-    if (there) return void (await router.push(`/bench/${there.id}`))
+    if (there) return there.id
     const recipe = context.recipes.get(run.recipeId)
-    if (!recipe) return void note('That recipe is no longer here.')
+    if (!recipe) {
+      note('That recipe is no longer here.')
+      return null
+    }
     const scoop = context.scoops[0]
     const id = newId()
     try {
@@ -67,13 +76,24 @@ export function useRuns() {
         tubL: season.frame!.tubL,
         onDate: run.on,
       })
-      await router.push(`/bench/${id}`)
+      return id
     } catch (error) {
       refused(error)
+      return null
     }
   }
+  async function planBatch(run: MixRun) {
+    const id = await batchFor(run)
+    if (id) await router.push(`/bench/${id}`)
+  }
+  /** The mix, or the soak for it, step by step. */
+  async function startBatch(kind: 'mix' | 'soak', run: MixRun) {
+    const id = await batchFor(run)
+    const name = household.batches.find((one) => one.id === id)?.body.name
+    if (id) await runs.start(kind, `${RUN_NAMES[kind]}: ${name}`, [{ what: 'batches', id, rung: null }])
+  }
 
-  async function planFeed(run: FeedRun) {
+  async function feedFor(run: FeedRun): Promise<string | null> {
     const id = newId()
     const rung = season.row(run.of[0]!.sowingId)?.planned.rungs[run.of[0]!.rung]
     try {
@@ -86,10 +106,26 @@ export function useRuns() {
         batchId: null,
         toolId: null,
       })
-      await router.push(`/bench/feed/${id}`)
+      return id
     } catch (error) {
       refused(error)
+      return null
     }
   }
-  return { names, planBatch, planFeed }
+  async function planFeed(run: FeedRun) {
+    const id = await feedFor(run)
+    if (id) await router.push(`/bench/feed/${id}`)
+  }
+  /** The feed step by step: it goes to the trays its plants stand in, and stands for their water that day. */
+  async function startFeed(run: FeedRun) {
+    const id = await feedFor(run)
+    if (!id) return
+    const fed = new Set(run.of.flatMap(({ sowingId }) => trays.ofSowing(sowingId).map((tray) => tray.id)))
+    await runs.start('feed', `Feed ${names(run.of)}`, [
+      { what: 'feedings', id, rung: null },
+      ...run.of.map(({ sowingId, rung }) => ({ what: 'sowings' as const, id: sowingId, rung })),
+      ...[...fed].map((trayId) => ({ what: 'trays' as const, id: trayId, rung: null })),
+    ])
+  }
+  return { names, planBatch, planFeed, startBatch, startFeed }
 }

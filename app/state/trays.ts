@@ -175,6 +175,7 @@ export const useTrays = defineStore('trays', () => {
     what: ChangeKind,
     list: readonly Told[],
     part?: boolean,
+    told: Partial<EntryRecord> = {},
   ): Act[] {
     const act = newId()
     return list.map(({ stands: of, cells, count = null, also = [] }): Act => {
@@ -201,6 +202,7 @@ export const useTrays = defineStore('trays', () => {
         count: what === 'up' ? (plants === 0 ? 0 : null) : what === 'moved' ? plants : null,
         part: part ?? isPart(of, what, plants),
         cells: [own, ...also] as EntryRecord['cells'],
+        ...told,
       }
       return { name, run: async () => (await keeping.happened(said, { quiet: true })).opposite }
     })
@@ -231,30 +233,30 @@ export const useTrays = defineStore('trays', () => {
   }
   const plantsToCells = (seeds: number, each: number) => Math.round(seeds / Math.max(1, each))
 
+  const toSow = (tray: Stored<TrayRecord>, runs: readonly RunStands[]): Told[] =>
+    runs.map((of) => ({
+      stands: of,
+      cells: cellsOf(tray.body, of.run.code)
+        .filter((cell) => stands(tray).cells[cell]!.sown === 0)
+        .map((cell): [number, number] => [cell, of.run.seedsPerCell]),
+    }))
   const sow = (tray: Stored<TrayRecord>, on: Day, runs: readonly RunStands[]) =>
-    happened(
-      tray,
-      on,
-      'sown',
-      runs.map((of) => ({
-        stands: of,
-        cells: cellsOf(tray.body, of.run.code)
-          .filter((cell) => stands(tray).cells[cell]!.sown === 0)
-          .map((cell): [number, number] => [cell, of.run.seedsPerCell]),
-      })),
-    )
+    happened(tray, on, 'sown', toSow(tray, runs))
 
   /**
    * Plants moved on into another tray, each run with its name; the tray is made with them where it is new.
    *
    * @param from runs with the cells the plants come from, or how many where nobody knows which
    */
-  async function moveOn(
+  const moveOn = (...[tray, on, from, into]: Parameters<typeof moveActs>): Promise<Act | null> =>
+    attempt(() => keeping.doTogether(`Moved on, tray ${tray.number}`, moveActs(tray, on, from, into)))
+  function moveActs(
     tray: Stored<TrayRecord>,
     on: Day,
     from: readonly Told[],
-    into: { readonly id: string; readonly body: TrayRecord; readonly isNew: boolean; readonly each: number },
-  ): Promise<Act | null> {
+    into: { readonly id: string; readonly body: TrayRecord; readonly each: number },
+    also: Partial<EntryRecord> = {},
+  ): Act[] {
     const { runs } = into.body
     const cells = [...into.body.cells]
     const next = [...runs]
@@ -275,12 +277,10 @@ export const useTrays = defineStore('trays', () => {
       return { ...one, also: [{ trayId: into.id, run: code, what: 'set', cells: set, count: null }] }
     })
     const body = { ...into.body, runs: next, cells }
-    return attempt(() =>
-      keeping.doTogether(`Moved on, tray ${tray.number}`, [
-        keeping.toBody('trays', into.id, body.name, body),
-        ...entriesFor(tray, on, 'moved', told),
-      ]),
-    )
+    return [
+      keeping.toBody('trays', into.id, body.name, body),
+      ...entriesFor(tray, on, 'moved', told, undefined, also),
+    ]
   }
 
   /** Trays in which a sowing stands, or is to. */
@@ -350,7 +350,10 @@ export const useTrays = defineStore('trays', () => {
     keep,
     happened,
     moveOn,
+    moveActs,
     sow,
+    sowActs: (tray: Stored<TrayRecord>, on: Day, runs: readonly RunStands[]) =>
+      entriesFor(tray, on, 'sown', toSow(tray, runs)),
     sowAll,
     ofSowing,
     standingCells,

@@ -6,7 +6,13 @@ import { ArrowLeft, Printer } from '@lucide/vue'
 import type { Caution } from '#core/cautions/caution'
 
 /** One A4 page to stand on the bench. */
-defineProps<{ title: string; kicker: string; cautions: readonly Caution[]; back: string }>()
+defineProps<{
+  title: string
+  kicker: string
+  cautions: readonly Caution[]
+  back: string
+  backLabel?: string
+}>()
 const household = useHousehold()
 const printPage = () => window.print()
 </script>
@@ -14,10 +20,12 @@ const printPage = () => window.print()
 <template>
   <div class="wrap">
     <div class="bar no-print">
-      <NuxtLink :to="back" class="button"><ArrowLeft aria-hidden="true" /> Change it</NuxtLink>
+      <NuxtLink :to="back" class="button"
+        ><ArrowLeft aria-hidden="true" /> {{ backLabel ?? 'Change it' }}</NuxtLink
+      >
       <span class="buttons">
         <slot name="bar" />
-        <Button class="main" @click="printPage"> <Printer aria-hidden="true" /> Print </Button>
+        <Button @click="printPage"> <Printer aria-hidden="true" /> Print </Button>
       </span>
     </div>
     <article class="card" data-testid="bench-card">

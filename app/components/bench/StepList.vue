@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import FigureValue from '~/components/figures/FigureValue.vue'
+import SayIt from '~/components/runs/SayIt.vue'
 import { useDates } from '~/composables/useDates'
-import { isFigure, type Step } from '#core/bench/step'
+import type { Step } from '#core/bench/step'
 import { timetable } from '#core/bench/timetable'
 import { printHours } from '#core/working/print'
 
@@ -31,6 +31,12 @@ function when(minutes: number) {
   return clock < 0 ? `${time} the day before` : time
 }
 
+/** What to do where a test by hand says that it is not right. */
+const remedies = ({ test }: Step) =>
+  (test?.answers ?? [])
+    .filter(({ fine }) => !fine)
+    .map((one) => ({ ...one, name: one.name[0]!.toUpperCase() + one.name.slice(1) }))
+
 const wait = (minutes: number) => printHours(minutes / 60)
 </script>
 
@@ -45,11 +51,11 @@ const wait = (minutes: number) => printHours(minutes / 60)
           <span v-if="step.waitMinutes" class="wait">leave {{ wait(step.waitMinutes) }}</span>
         </h3>
         <p>
-          <template v-for="(piece, at) in step.say" :key="at">
-            <template v-if="typeof piece === 'string'">{{ piece }}</template>
-            <strong v-else-if="isFigure(piece)"><FigureValue :figure="piece" /></strong>
-            <strong v-else><FigureValue :figure="piece.figure" :digits="piece.words" /></strong>
-          </template>
+          <SayIt :say="step.say" />
+          <template v-if="step.right"> Right: {{ step.right }}.</template>
+          <template v-for="one in remedies(step)" :key="one.id">
+            {{ one.name }}: <SayIt :say="one.say"
+          /></template>
         </p>
       </div>
       <span v-if="boxes" class="box" aria-hidden="true" />

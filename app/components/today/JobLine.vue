@@ -5,10 +5,11 @@ import { NuxtLink } from '#components'
 import { useDates } from '~/composables/useDates'
 import { useJobWords } from '~/composables/useJobWords'
 import { useRuns } from '~/composables/useRuns'
+import { useRunStore } from '~/state/runs'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
 import DoneForm from '~/components/today/DoneForm.vue'
-import { CalendarCheck, ChartNoAxesGantt, Check, Clock, FileText, RotateCcw } from '@lucide/vue'
+import { CalendarCheck, ChartNoAxesGantt, Check, Clock, FileText, Play, RotateCcw } from '@lucide/vue'
 import { addDays, type Day } from '#core/season/day'
 import type { Job } from '#core/season/today/job'
 
@@ -19,7 +20,8 @@ const season = useSeason()
 const trays = useTrays()
 const { printDay } = useDates()
 const { words, dangerText } = useJobWords()
-const { planBatch, planFeed } = useRuns()
+const { planBatch, planFeed, startBatch, startFeed } = useRuns()
+const runs = useRunStore()
 const said = computed(() => words(props.job))
 const isDone = computed(() => props.job.state === 'done')
 /** What came up is counted, and what was done on another day is written down as of that day. */
@@ -46,6 +48,29 @@ const isToSow = computed(
     props.job.stage === 'sow' &&
     (season.row(props.job.of[0]!.sowingId)?.planned.rungs[0]!.container.cells ?? 1) > 1,
 )
+/** The job step by step, for wet hands; null where there are no steps to it. */
+const begin = computed((): (() => unknown) | null => {
+  const { kind, stage, mix, feed, of, names } = props.job
+  if (isDone.value) return null
+  if (kind === 'make mix') return () => startBatch('mix', mix!)
+  if (kind === 'soak mix') return () => startBatch('soak', mix!)
+  if (kind === 'feed') return () => startFeed(feed!)
+  const [target] = of
+  if (!target) return null
+  const about = [{ what: 'sowings' as const, id: target.sowingId, rung: target.rung }]
+  if (kind === 'rung' && stage === 'sow' && inTrays.value.length)
+    return () =>
+      runs.start(
+        'sow',
+        said.value.title,
+        inTrays.value.map(({ id }) => ({ what: 'trays' as const, id, rung: null })),
+      )
+  if (kind === 'rung' && (stage === 'prick out' || stage === 'pot up'))
+    return () => runs.start(stage, said.value.title, about)
+  if (kind === 'out' && season.row(target.sowingId)?.planned.rungs.at(-1)?.stage === 'set in')
+    return () => runs.start('final container', `Set in: ${names[0]}`, about)
+  return null
+})
 const mayHold = computed(() => props.job.kind === 'out' || props.job.stage === 'harden')
 const press = () =>
   isDone.value ? emit('undo') : props.job.kind === 'look' ? (asking.value = true) : emit('done')
@@ -88,6 +113,9 @@ defineExpose({ focus: () => tick.value?.focus() })
       <p v-if="job.danger" class="problem">{{ dangerText(job.danger) }}</p>
     </div>
     <div v-if="!isDone" class="more no-print">
+      <Button v-if="begin" :class="{ main: current }" @click="begin()">
+        <Play aria-hidden="true" /><span>Start</span>
+      </Button>
       <Button v-if="job.kind === 'make mix'" @click="planBatch(job.mix!)">
         <FileText aria-hidden="true" /><span>Bench card</span>
       </Button>

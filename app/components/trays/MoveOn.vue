@@ -125,7 +125,7 @@ async function move() {
     return [{ stands, cells: count === null ? cells : [], count }]
   })
   const gone = plants.value!
-  const act = await trays.moveOn(props.tray, on.value, from, { id, body, isNew, each: each.value! })
+  const act = await trays.moveOn(props.tray, on.value, from, { id, body, each: each.value! })
   if (!act) return
   const number = trays.find(id)?.number
   note(`${counted(gone, 'plant')} ${gone === 1 ? 'stands' : 'stand'} in tray ${number} now.`, {

@@ -16,7 +16,8 @@ import { useDates } from '~/composables/useDates'
 import { usePlannedBatch, usePlannedFeed } from '~/composables/usePlanned'
 import { useRemoval } from '~/composables/useRemoval'
 import { useHousehold } from '~/state/household'
-import { CheckCheck } from '@lucide/vue'
+import { CheckCheck, Play } from '@lucide/vue'
+import { useRunStore } from '~/state/runs'
 import { cautions, type Caution } from '#core/cautions/caution'
 import { saidInParts } from '#core/media/recipe'
 import { printFraction } from '#core/units/fraction'
@@ -32,6 +33,7 @@ const fillsAtMin = computed(() => {
     : hours * 60 + minutes
 })
 const household = useHousehold()
+const runs = useRunStore()
 const batch = computed(() => household.batches.find(({ id }) => id === route.params.id))
 if (!batch.value) throw createError({ statusCode: 404, message: 'This batch is not on the bench.' })
 useHead({ title: () => `Card of batch ${batch.value?.number ?? ''}` })
@@ -67,6 +69,17 @@ const allCautions = computed((): Caution[] =>
     :back="`/mix?batch=${batch.id}`"
   >
     <template #bar>
+      <Button
+        v-if="planned && !made"
+        class="main"
+        @click="
+          runs.start('mix', `Mix batch ${batch.number}: ${batch.body.name}`, [
+            { what: 'batches', id: batch.id, rung: null },
+          ])
+        "
+      >
+        <Play aria-hidden="true" /> Start
+      </Button>
       <Button v-if="planned && !made" @click="making = true">
         <CheckCheck aria-hidden="true" /> It is made
       </Button>

@@ -1,12 +1,16 @@
 <script setup lang="ts">
 import { createError, useHead, useRoute } from '#imports'
 import { computed } from 'vue'
+import Button from 'primevue/button'
+import { Play } from '@lucide/vue'
+import { useRunStore } from '~/state/runs'
 import BenchCard from '~/components/bench/BenchCard.vue'
 import FeedCardPart from '~/components/bench/FeedCardPart.vue'
 import { usePlannedFeed } from '~/composables/usePlanned'
 import { useHousehold } from '~/state/household'
 const route = useRoute()
 const household = useHousehold()
+const runs = useRunStore()
 const feeding = computed(() => household.feedings.find(({ id }) => id === route.params.id))
 if (!feeding.value) throw createError({ statusCode: 404, message: 'This feed is not planned.' })
 useHead({ title: () => `Card: ${feeding.value?.body.name ?? ''}` })
@@ -21,6 +25,16 @@ const cautions = computed(() => (feeding.value && usePlannedFeed(feeding.value)?
     :cautions="cautions"
     :back="`/feed?plan=${feeding.id}`"
   >
+    <template #bar>
+      <Button
+        class="main"
+        @click="
+          runs.start('feed', `Feed: ${feeding.body.name}`, [{ what: 'feedings', id: feeding.id, rung: null }])
+        "
+      >
+        <Play aria-hidden="true" /> Start
+      </Button>
+    </template>
     <FeedCardPart :feeding="feeding" labels />
   </BenchCard>
 </template>

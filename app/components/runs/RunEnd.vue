@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import TextField from '~/components/fields/TextField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import { useRunOutcome } from '~/composables/useRunOutcome'
+import type { RunPlan } from '~/composables/useRunPlan'
+import { useNotes } from '~/composables/useNotes'
+import { whyNot } from '~/composables/whyNot'
+import { useKeeping } from '~/state/keeping'
+import { useRunStore } from '~/state/runs'
+import { useUndo } from '~/state/undo'
+import { SHARE_KEY } from '#core/bench/outcome'
+import { answerKey, nextStep, stepStands } from '#core/bench/run'
+import type { Stored } from '#shared/collections'
+import type { RunRecord } from '#shared/records/run'
+
+/** The end of a run, early or late: what is written down of it, and nothing that was not done. */
+const props = defineProps<{ run: Stored<RunRecord>; plan: RunPlan | null }>()
+const emit = defineEmits<{ close: []; ended: [] }>()
+const runs = useRunStore()
+const keeping = useKeeping()
+const undoing = useUndo()
+const { note } = useNotes()
+const outcomes = useRunOutcome()
+
+const stands = computed(() => runs.stands(props.run))
+const list = computed(() => outcomes(props.run, props.plan))
+const open = computed(() => (props.plan ? nextStep(props.plan.steps, stands.value) : null))
+const left = computed(
+  () => props.plan?.steps.filter(({ id }) => stepStands(stands.value, id).state === 'open').length ?? 0,
+)
+/** Who stops in the middle says how much was measured out: stores lose no more. */
+const asksShare = computed(
+  () => props.run.body.kind === 'mix' && open.value !== null && list.value.length > 0,
+)
+const share = computed(() => stands.value.answers.get(answerKey('measure', SHARE_KEY)) ?? 1)
+const setShare = (value: number | null) =>
+  value !== null && value >= 0 && value <= 10 && runs.answer(props.run, 'measure', SHARE_KEY, value)
+const by = ref(props.run.body.by)
+const busy = ref(false)
+
+async function end() {
+  if (busy.value) return
+  busy.value = true
+  const acts = list.value.flatMap((one) => one.acts())
+  try {
+    if (by.value !== props.run.body.by) await runs.change(props.run, { by: by.value })
+    const act = acts.length ? await keeping.doTogether(props.run.body.name, acts) : null
+    if (!(await runs.change(props.run, { status: 'ended' })) && act) {
+      note('The server does not answer; what was done is written down, the run stays open.')
+      return
+    }
+    note(
+      acts.length
+        ? `Written down: ${list.value.map(({ words }) => words).join('; ')}.`
+        : 'Ended; nothing was written down.',
+      act ? { name: 'Undo', run: () => undoing.takeBack(act) } : undefined,
+    )
+    emit('ended')
+  } catch (error) {
+    note(whyNot(error))
+  } finally {
+    busy.value = false
+  }
+}
+async function pause() {
+  if (await runs.change(props.run, { status: 'paused', by: by.value })) emit('ended')
+}
+</script>
+
+<template>
+  <Dialog visible modal header="End this run" :draggable="false" @update:visible="emit('close')">
+    <div class="end">
+      <p v-if="left" class="soft">
+        {{ left }} {{ left === 1 ? 'step is' : 'steps are' }} still open. What was not ticked took nothing.
+      </p>
+      <TypedField
+        v-if="asksShare"
+        :model-value="share"
+        label="How much of it was measured out"
+        percent
+        hint="of the batch as planned; the stores lose no more"
+        @update:model-value="setShare"
+      />
+      <div>
+        <h2>This is written down</h2>
+        <ul v-if="list.length">
+          <li v-for="one in list" :key="one.words">{{ one.words }}</li>
+        </ul>
+        <p v-else class="soft">Nothing: no step was done that moves anything.</p>
+      </div>
+      <TextField v-model="by" label="Done by" maxlength="80" />
+      <div class="buttons">
+        <Button class="main" :disabled="busy" @click="end">{{
+          list.length ? 'Write it down and end' : 'End it'
+        }}</Button>
+        <Button :disabled="busy" @click="pause">Pause, go on later</Button>
+        <Button text @click="emit('close')">Back to the run</Button>
+      </div>
+    </div>
+  </Dialog>
+</template>
+
+<style scoped>
+.end {
+  display: grid;
+  gap: 1rem;
+  max-width: 34rem;
+}
+
+h2 {
+  font-size: 1.15rem;
+}
+
+ul {
+  display: grid;
+  gap: 0.3rem;
+  padding-left: 1.1rem;
+  list-style: disc;
+}
+</style>

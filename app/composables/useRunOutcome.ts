@@ -1,0 +1,319 @@
+import { LEFT_STEP, type RunPlan } from '~/composables/useRunPlan'
+import { useMeasures } from '~/composables/useMeasures'
+import { newId } from '~/composables/newId'
+import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
+import { useRunStore } from '~/state/runs'
+import { useSeason } from '~/state/season'
+import { useTrays } from '~/state/trays'
+import { asRow, useWater, type WaterRow } from '~/state/water'
+import type { Act } from '~/state/undo'
+import { MOVED_STEP } from '#core/bench/move-steps'
+import { minutesTaken, mixOutcome } from '#core/bench/outcome'
+import { answerKey, stepStands } from '#core/bench/run'
+import { sowStepId } from '#core/bench/sow-steps'
+import { waterStepId } from '#core/bench/water-steps'
+import { counted } from '#core/bench/wording'
+import { gridFor, usualGrid } from '#core/trays/layout'
+import type { Stored } from '#shared/collections'
+import type { EntryRecord } from '#shared/records/entry'
+import type { RunRecord } from '#shared/records/run'
+import { tray as traySchema } from '#shared/records/tray'
+
+/** Something a run did, in words and as it is written down. */
+export interface Outcome {
+  readonly words: string
+  readonly acts: () => readonly Act[]
+}
+
+const NOTHING = {
+  share: null,
+  usedL: null,
+  leftL: null,
+  waterL: null,
+  filled: null,
+  backL: null,
+  minutes: null,
+  roots: null,
+}
+
+/** What a run really did, so far as it was ticked: what was not ticked took nothing and is not written. */
+export function useRunOutcome() {
+  const household = useHousehold()
+  const context = useContext()
+  const season = useSeason()
+  const trays = useTrays()
+  const water = useWater()
+  const keeping = useKeeping()
+  const store = useRunStore()
+  const { volume } = useMeasures()
+
+  return function outcomes(run: Stored<RunRecord>, plan: RunPlan | null): Outcome[] {
+    const stands = store.stands(run)
+    const { body } = run
+    const isDone = (id: string) => stepStands(stands, id).state === 'done'
+    const said = (step: string, key: string) => stands.answers.get(answerKey(step, key)) ?? null
+    const ids = (what: string) => body.about.filter((one) => one.what === what).map(({ id }) => id)
+    const minutes = minutesTaken(body.marks)
+    const entry = (
+      words: string,
+      what: Pick<EntryRecord, 'kind' | 'about'> & Partial<EntryRecord>,
+      name = words,
+    ): Outcome => ({
+      words,
+      acts: () => [
+        {
+          name,
+          run: async () =>
+            (
+              await keeping.happened(
+                { name, on: season.today, at: water.time, by: body.by, act: newId(), ...what },
+                { quiet: true },
+              )
+            ).opposite,
+        },
+      ],
+    })
+    const aboutTrays = (list: readonly string[]): EntryRecord['about'] =>
+      list.map((id) => ({ what: 'trays', id, rung: null }))
+
+    if (body.kind === 'soak') {
+      const batch = household.batches.find(({ id }) => id === ids('batches')[0])
+      const soaks = plan?.steps.filter(({ id }) => id.startsWith('soak-')) ?? []
+      if (!batch || !soaks.length || !soaks.every(({ id }) => isDone(id))) return []
+      const about = batch.body.sowings.map(({ id, rung }) => ({ what: 'sowings' as const, id, rung }))
+      return [
+        entry(`Soaked for ${batch.body.name}`, {
+          kind: 'soak mix',
+          about: about.length ? about : [{ what: 'batches', id: batch.id, rung: null }],
+        }),
+      ]
+    }
+    if (body.kind === 'mix') {
+      const batch = household.batches.find(({ id }) => id === ids('batches')[0])
+      const done =
+        batch && plan?.batchPlan && mixOutcome(plan.steps, stands, plan.batchPlan.mixL.value, LEFT_STEP)
+      if (!batch || !done || household.making(batch.id)) return []
+      const made = plan.batchPlan!.mixL.value * done.share
+      return [
+        entry(
+          `Batch ${batch.number} is made: ${volume(made)}${done.leftL ? `, ${volume(done.leftL)} left over` : ''}`,
+          {
+            kind: 'batch made',
+            about: [
+              { what: 'batches', id: batch.id, rung: null },
+              ...batch.body.sowings.map(({ id, rung }) => ({ what: 'sowings' as const, id, rung })),
+            ],
+            // It was made: what the shelf did not hold is not asked for now.
+            evenIfShort: true,
+            really: { ...NOTHING, ...done, minutes },
+          },
+          batch.body.name,
+        ),
+      ]
+    }
+    if (body.kind === 'sow') {
+      const rows: WaterRow[] = []
+      const list = ids('trays').flatMap((id): Outcome[] => {
+        const tray = trays.find(id)
+        if (!tray) return []
+        const runs = trays
+          .stands(tray)
+          .runs.filter(({ run: { code }, sown }) => sown === 0 && isDone(sowStepId(id, code)))
+        if (isDone(`soak ${id}`))
+          rows.push({ trayId: id, how: 'below', litres: said(`soak ${id}`, 'litres') })
+        return runs.map((one) => ({
+          words: `Sown: ${one.run.name}, tray ${tray.number}`,
+          acts: () => trays.sowActs(tray, season.today, [one]),
+        }))
+      })
+      return rows.length
+        ? [
+            ...list,
+            entry(`Watered: ${counted(rows.length, 'tray')}`, {
+              kind: 'watered',
+              about: aboutTrays(rows.map(({ trayId }) => trayId)),
+              water: rows.map(asRow),
+            }),
+          ]
+        : list
+    }
+    if (body.kind === 'water') {
+      const rows = ids('trays').flatMap((id): WaterRow[] => {
+        const step = waterStepId(id)
+        const tray = trays.find(id)
+        if (!isDone(step) || !tray) return []
+        const grams = said(step, 'grams')
+        return [
+          {
+            trayId: id,
+            how: water.of(tray)?.outlook.way.how ?? 'below',
+            litres: said(step, 'litres'),
+            backL: said(step, 'backL'),
+            grams,
+            moment: grams === null ? null : 'watered',
+          },
+        ]
+      })
+      return rows.length
+        ? [
+            entry(`Watered: ${counted(rows.length, 'tray')}`, {
+              kind: 'watered',
+              about: aboutTrays(rows.map(({ trayId }) => trayId)),
+              water: rows.map(asRow),
+              really: { ...NOTHING, minutes },
+            }),
+          ]
+        : []
+    }
+    if (body.kind === 'feed') {
+      const feeding = household.feedings.find(({ id }) => id === ids('feedings')[0])
+      if (!feeding || !isDone('give')) return []
+      const { vessel, targetNMgPerL } = feeding.body
+      const given = said('give', 'givenL') ?? vessel.volumeL
+      const backL = said('give', 'backL')
+      const fed = ids('trays')
+      const each = fed.length ? Math.max(0, given - (backL ?? 0)) / fed.length : 0
+      return [
+        entry(
+          `Fed: ${volume(given)}${backL ? `, ${volume(backL)} came back` : ''}`,
+          {
+            kind: 'feed given',
+            about: [
+              { what: 'feedings', id: feeding.id, rung: null },
+              ...body.about.filter(({ what }) => what === 'sowings'),
+              ...aboutTrays(fed),
+            ],
+            times: given / vessel.volumeL,
+            evenIfShort: true,
+            water: fed.map((trayId) =>
+              asRow({ trayId, how: 'below', litres: each, nMgPerL: targetNMgPerL, ecMsPerCm: null }),
+            ),
+            really: { ...NOTHING, backL, minutes },
+          },
+          `Given: ${feeding.body.name}`,
+        ),
+        ...fedSowings(body, entry),
+      ]
+    }
+    if (body.kind === 'clean') {
+      const steps = plan?.steps.filter(({ id }) => isDone(id)) ?? []
+      return steps.length
+        ? [
+            entry(`Cleaned: ${steps.map(({ title }) => title.toLowerCase()).join('; ')}`.slice(0, 120), {
+              kind: 'cleaned',
+              about: body.about,
+            }),
+          ]
+        : []
+    }
+    return moved(run, plan)
+  }
+
+  /** The season’s feeds are marked by sowing. */
+  function fedSowings(
+    body: RunRecord,
+    entry: (words: string, what: Pick<EntryRecord, 'kind' | 'about'>) => Outcome,
+  ) {
+    const about = body.about.filter(({ what, rung }) => what === 'sowings' && rung !== null)
+    return about.length ? [entry(`Fed: ${counted(about.length, 'sowing')}`, { kind: 'feed', about })] : []
+  }
+
+  function moved(run: Stored<RunRecord>, plan: RunPlan | null): Outcome[] {
+    const { body } = run
+    const stands = store.stands(run)
+    const step = plan?.steps.find(({ id }) => id === MOVED_STEP)
+    const target = body.about.find(({ what }) => what === 'sowings')
+    const row = target && season.row(target.id)
+    const final = body.kind === 'final container'
+    const rung = final ? row?.planned.rungs.at(-1) : row?.planned.rungs[target?.rung ?? -1]
+    if (!step || !target || !row || !rung) return []
+    const tapped = stands.counts.get(MOVED_STEP) ?? 0
+    const n = tapped > 0 ? tapped : stepStands(stands, MOVED_STEP).state === 'done' ? step.count!.of : 0
+    if (n === 0) return []
+    const roots = (['few', 'holding', 'circling'] as const).find(
+      (one) => one === stands.chosen.get(answerKey('roots', 'roots')),
+    )
+    const isPart = n < step.count!.of
+    const really = { ...NOTHING, filled: n, minutes: minutesTaken(body.marks), roots: roots ?? null }
+    const words = `${final ? 'Set in' : body.kind === 'pot up' ? 'Potted up' : 'Pricked out'}: ${n} of ${step.count!.of}, ${row.name}`
+    // Plants that stand cell by cell go into a tray of their own.
+    const from = trays
+      .ofSowing(target.id)
+      .find((one) =>
+        trays
+          .stands(one)
+          .runs.some(
+            ({ run: of, standing }) =>
+              of.sowingId === target.id && of.rung === target.rung! - 1 && standing >= n,
+          ),
+      )
+    if (from && !final) {
+      const of = trays
+        .stands(from)
+        .runs.find(
+          ({ run: one, standing }) =>
+            one.sowingId === target.id && one.rung === target.rung! - 1 && standing >= n,
+        )!
+      const cells = trays.standingCells(from, of.run.code, n, null)
+      if (cells.reduce((sum, [, k]) => sum + k, 0) === n) {
+        const each = rung.fill.plants ?? 1
+        const wanted = Math.ceil(n / each)
+        const grid =
+          rung.container.kind === 'tray' && rung.container.cells >= wanted
+            ? usualGrid(rung.container)
+            : gridFor(rung.container, wanted)
+        if (grid.rows * grid.columns >= wanted) {
+          const into = traySchema.parse({
+            name: rung.container.name,
+            containerId: rung.container.id,
+            ...grid,
+            placeId: rung.where.place.id,
+            recipeId: rung.recipeId,
+            cells: Array<string>(grid.rows * grid.columns).fill(''),
+          })
+          return [
+            {
+              words: `${words}, into a tray of their own`,
+              acts: () =>
+                trays.moveActs(
+                  from,
+                  season.today,
+                  [{ stands: of, cells }],
+                  { id: newId(), body: into, each },
+                  { really, by: body.by },
+                ),
+            },
+          ]
+        }
+      }
+    }
+    return [
+      {
+        words,
+        acts: () => [
+          {
+            name: words,
+            run: async () =>
+              (
+                await keeping.happened(
+                  {
+                    name: words,
+                    kind: final ? 'out' : 'rung',
+                    on: season.today,
+                    by: body.by,
+                    about: [{ what: 'sowings', id: target.id, rung: target.rung }],
+                    count: n,
+                    part: isPart,
+                    really,
+                  },
+                  { quiet: true },
+                )
+              ).opposite,
+          },
+        ],
+      },
+    ]
+  }
+}

@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import { NuxtLink } from '#components'
+import { computed } from 'vue'
+import Button from 'primevue/button'
+import PageTop from '~/components/shell/PageTop.vue'
+import { useDates } from '~/composables/useDates'
+import { useRunPlan } from '~/composables/useRunPlan'
+import { useHousehold } from '~/state/household'
+import { useRunStore } from '~/state/runs'
+import { useTrays } from '~/state/trays'
+import { useWater } from '~/state/water'
+import { nextStep, RUN_NAMES } from '#core/bench/run'
+import { counted } from '#core/bench/wording'
+import type { Stored } from '#shared/collections'
+import type { RunRecord } from '#shared/records/run'
+
+definePageMeta({
+  place: {
+    title: 'Runs',
+    what: 'jobs under way at the bench, step by step',
+    words: 'timer wet hands soak mix sow pot up clean class sheets',
+    order: 12,
+    parent: '/today',
+  },
+})
+
+const runs = useRunStore()
+const trays = useTrays()
+const water = useWater()
+const household = useHousehold()
+const planFor = useRunPlan()
+const { printLongDay } = useDates()
+
+const stateOf = (run: Stored<RunRecord>) => {
+  const plan = planFor(run)
+  if (!plan) return 'nothing left to do'
+  const next = nextStep(plan.steps, runs.stands(run))
+  const left = plan.steps.filter(({ id }) => !runs.stands(run).steps.has(id)).length
+  return next ? `next: ${next.title}; ${counted(left, 'step')} open` : 'all steps are done'
+}
+const ended = computed(() =>
+  runs.all
+    .filter(({ body }) => body.status === 'ended')
+    .slice(-8)
+    .reverse(),
+)
+const unsown = computed(() =>
+  trays.standing.filter((tray) =>
+    trays.stands(tray).runs.some(({ sown, set, cells }) => cells > 0 && sown === 0 && set === 0),
+  ),
+)
+const unmade = computed(() => household.batches.filter(({ id }) => !household.making(id)).slice(-3))
+const about = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
+  list.map(({ id }) => ({ what, id, rung: null }))
+</script>
+
+<template>
+  <div class="runs">
+    <PageTop title="Runs" hint="one step a screen, for wet hands; leave one open and another begins" />
+    <section v-if="runs.open.length" aria-labelledby="open-title">
+      <h2 id="open-title">Under way</h2>
+      <ul>
+        <li v-for="run in runs.open" :key="run.id">
+          <NuxtLink :to="`/runs/${run.id}`" class="button main">Go on</NuxtLink>
+          <div>
+            <p class="title">{{ run.body.name }}</p>
+            <p class="soft">
+              {{ run.body.status === 'paused' ? 'paused; ' : '' }}{{ stateOf(run)
+              }}{{ run.body.by ? `; ${run.body.by}` : '' }}; begun {{ printLongDay(run.body.onDay) }}
+            </p>
+          </div>
+        </li>
+      </ul>
+    </section>
+    <p v-else class="quiet">No run is under way.</p>
+    <section aria-labelledby="begin-title">
+      <h2 id="begin-title">Begin one</h2>
+      <p class="soft">Today, a bench card, a tray and a feed each begin their own. From here:</p>
+      <div class="buttons">
+        <Button
+          v-if="water.today.length"
+          class="main"
+          @click="
+            runs.start(
+              'water',
+              `Water ${counted(water.today.length, 'tray')}`,
+              about(
+                'trays',
+                water.today.map(({ tray }) => tray),
+              ),
+            )
+          "
+          >Water {{ counted(water.today.length, 'tray') }}</Button
+        >
+        <Button
+          v-for="tray in unsown"
+          :key="tray.id"
+          @click="runs.start('sow', `Sow tray ${tray.number}`, about('trays', [tray]))"
+          >Sow tray {{ tray.number }}</Button
+        >
+        <Button
+          v-for="batch in unmade"
+          :key="batch.id"
+          @click="
+            runs.start('mix', `Mix batch ${batch.number}: ${batch.body.name}`, about('batches', [batch]))
+          "
+          >Mix batch {{ batch.number }}</Button
+        >
+        <Button
+          v-if="trays.standing.length"
+          @click="runs.start('clean', 'Clean trays and tools', about('trays', trays.standing.slice(0, 1)))"
+          >Clean trays and tools</Button
+        >
+      </div>
+    </section>
+    <section v-if="ended.length" aria-labelledby="ended-title">
+      <h2 id="ended-title">Ended</h2>
+      <ul>
+        <li v-for="run in ended" :key="run.id" class="old">
+          <div>
+            <p>{{ RUN_NAMES[run.body.kind] }}: {{ run.body.name }}</p>
+            <p class="soft">{{ printLongDay(run.body.onDay) }}{{ run.body.by ? `, ${run.body.by}` : '' }}</p>
+          </div>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.runs {
+  display: grid;
+  gap: 1.6rem;
+  max-width: 52rem;
+}
+
+section {
+  display: grid;
+  gap: 0.6rem;
+}
+
+li {
+  display: flex;
+  gap: 1rem;
+  align-items: center;
+  padding: 0.7rem 0;
+  border-top: 1px solid var(--line);
+}
+
+.title {
+  font-size: 1.2rem;
+  font-weight: 650;
+}
+
+.quiet {
+  font: 640 1.3rem/1.2 var(--heading);
+}
+</style>

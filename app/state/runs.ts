@@ -1,0 +1,191 @@
+import { computed } from 'vue'
+import { defineStore } from 'pinia'
+import { useLocalStorage } from '@vueuse/core'
+import { navigateTo } from '#imports'
+import { newId } from '~/composables/newId'
+import { useNotes } from '~/composables/useNotes'
+import { readProblem, whyNot } from '~/composables/whyNot'
+import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
+import { useSeason } from '~/state/season'
+import {
+  joinedMarks,
+  runStands,
+  type MarkKind,
+  type RunKind,
+  type RunStands,
+  type TimerStands,
+} from '#core/bench/run'
+import type { Stored } from '#shared/collections'
+import type { RunMark, RunRecord } from '#shared/records/run'
+
+type Run = Stored<RunRecord>
+/** A run whose server does not answer is tried again after so long. */
+const AGAIN_MS = 4000
+
+/**
+ * Jobs that are under way at the bench. A mark is shown at once and kept on this device until the server has it, so that
+ * neither a reload nor a server that is gone loses a tick; of two phones both are kept.
+ */
+export const useRunStore = defineStore('runs', () => {
+  const household = useHousehold()
+  const keeping = useKeeping()
+  const season = useSeason()
+  const { note } = useNotes()
+
+  /** Marks the server does not have yet, by run. */
+  const waiting = useLocalStorage<Record<string, RunMark[]>>('run-marks', {}, { initOnMounted: true })
+  const busy = new Set<string>()
+
+  const whole = (run: Run): Run => {
+    const mine = waiting.value[run.id]
+    return mine?.length ? { ...run, body: { ...run.body, marks: joinedMarks(run.body.marks, mine) } } : run
+  }
+  const all = computed(() => household.runs.map(whole))
+  const open = computed(() => all.value.filter(({ body }) => body.status !== 'ended'))
+  const find = (id: string) => all.value.find((one) => one.id === id)
+  const standsOf = new WeakMap<readonly RunMark[], RunStands>()
+  const stands = ({ body }: Run): RunStands => {
+    const known = standsOf.get(body.marks)
+    if (known) return known
+    const found = runStands(body.marks)
+    standsOf.set(body.marks, found)
+    return found
+  }
+  /** Timers of every run that is open, the first to ring first. */
+  const timers = computed(() =>
+    open.value
+      .flatMap((run) => stands(run).timers.map((timer) => ({ run, timer })))
+      .sort((a, b) => endOf(a.timer) - endOf(b.timer)),
+  )
+
+  /** Begin a job, or go on with the one that is open for the same thing. */
+  async function start(
+    kind: RunKind,
+    name: string,
+    about: RunRecord['about'],
+    also: Partial<RunRecord> = {},
+  ) {
+    const same = open.value.find(
+      ({ body }) =>
+        body.kind === kind &&
+        about.every((one) =>
+          body.about.some((had) => had.what === one.what && had.id === one.id && had.rung === one.rung),
+        ),
+    )
+    if (same) return void (await navigateTo(`/runs/${same.id}`))
+    const id = newId()
+    try {
+      await keeping.save(
+        'runs',
+        id,
+        0,
+        {
+          name: name.slice(0, 120),
+          kind,
+          about,
+          onDay: season.today,
+          hands: 1,
+          by: '',
+          status: 'open',
+          marks: [],
+          ...also,
+        },
+        { quiet: true },
+      )
+      await navigateTo(`/runs/${id}`)
+    } catch (error) {
+      note(whyNot(error))
+    }
+  }
+
+  function mark(run: Run, step: string, what: MarkKind, more: Partial<RunMark> = {}) {
+    const one: RunMark = {
+      id: newId(),
+      step,
+      what,
+      at: new Date().toISOString(),
+      by: run.body.by,
+      key: '',
+      value: null,
+      note: '',
+      ...more,
+    }
+    waiting.value = { ...waiting.value, [run.id]: [...(waiting.value[run.id] ?? []), one] }
+    void flush(run.id)
+  }
+
+  /** What waits goes to the server; where another hand was faster, both are joined. */
+  async function flush(id: string) {
+    if (busy.has(id)) return
+    busy.add(id)
+    try {
+      while (waiting.value[id]?.length) {
+        const stood = household.runs.find((one) => one.id === id)
+        if (!stood) return
+        const sent = waiting.value[id]!
+        const kept = await save(stood, { marks: joinedMarks(stood.body.marks, sent) })
+        if (!kept) return void setTimeout(() => void flush(id), AGAIN_MS)
+        const has = new Set(kept.body.marks.map((one) => one.id))
+        const left = (waiting.value[id] ?? []).filter((one) => !has.has(one.id))
+        const { [id]: _, ...rest } = waiting.value
+        waiting.value = left.length ? { ...rest, [id]: left } : rest
+      }
+    } finally {
+      busy.delete(id)
+    }
+  }
+
+  /** @returns null where the server does not answer */
+  async function save(stood: Run, change: Partial<RunRecord>, tries = 8): Promise<Run | null> {
+    try {
+      const body = { ...stood.body, ...change }
+      return (await keeping.save('runs', stood.id, stood.version, body, { quiet: true })).stored
+    } catch (error) {
+      const problem = readProblem(error)
+      const theirs = (problem?.current ?? null) as Run | null
+      if (theirs && tries > 0) {
+        household.put('runs', theirs)
+        const marks = change.marks ? { marks: joinedMarks(theirs.body.marks, change.marks) } : {}
+        return save(theirs, { ...change, ...marks }, tries - 1)
+      }
+      if (problem) {
+        note(whyNot(error))
+        // What the server will not have is not tried for ever.
+        const { [stood.id]: _, ...rest } = waiting.value
+        waiting.value = rest
+      }
+      return null
+    }
+  }
+
+  /** Paused, taken up again, ended, handed to another: said of the whole run. */
+  async function change(
+    run: Run,
+    what: Partial<Pick<RunRecord, 'status' | 'by' | 'hands'>>,
+  ): Promise<boolean> {
+    await flush(run.id)
+    const stood = household.runs.find((one) => one.id === run.id)
+    return stood ? (await save(stood, what)) !== null : false
+  }
+
+  return {
+    all,
+    open,
+    timers,
+    waiting,
+    find,
+    stands,
+    start,
+    mark,
+    change,
+    flushAll: () => Object.keys(waiting.value).forEach((id) => void flush(id)),
+    answer: (run: Run, step: string, key: string, value: number | null, words = '') =>
+      mark(run, step, 'answer', { key, value, note: words }),
+    startTimer: (run: Run, step: string, name: string, minutes: number) =>
+      mark(run, step, 'timer', { key: newId(), value: minutes, note: name }),
+    stopTimer: (run: Run, timer: TimerStands) => mark(run, timer.step, 'stopped', { key: timer.id }),
+  }
+})
+
+const endOf = ({ startedAt, minutes }: TimerStands) => Date.parse(startedAt) + minutes * 60_000

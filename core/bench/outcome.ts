@@ -1,0 +1,47 @@
+import { answerKey, stepStands, type RunStands } from './run'
+import type { Step } from './step'
+
+/** What a run of a batch really did: nothing where nothing was measured out. */
+export interface MixOutcome {
+  /** So much of the batch was measured out. */
+  readonly share: number
+  readonly usedL: number | null
+  readonly leftL: number | null
+  readonly waterL: number | null
+  readonly filled: number | null
+}
+
+/** The step whose doing takes material from the stores. */
+const TAKES = /^(?:lower-)?measure$/
+export const SHARE_KEY = 'share'
+
+/** What was done of a batch by its marks; the share is asked only where the run ended early. */
+export function mixOutcome(
+  steps: readonly Step[],
+  stands: RunStands,
+  mixL: number,
+  leftStep: string,
+): MixOutcome | null {
+  const measures = steps.filter(({ id }) => TAKES.test(id))
+  if (!measures.some(({ id }) => stepStands(stands, id).state === 'done')) return null
+  const said = (step: string, key: string) => stands.answers.get(answerKey(step, key)) ?? null
+  const share = said('measure', SHARE_KEY) ?? 1
+  const leftL = said(leftStep, 'leftL')
+  const fills = steps.filter(({ id }) => id.startsWith('fill'))
+  const counted = fills.flatMap(({ id }) => said(id, 'filled') ?? [])
+  const waters = steps.flatMap(({ id }) => said(id, 'waterL') ?? [])
+  const sum = (list: readonly number[]) => (list.length ? list.reduce((a, b) => a + b, 0) : null)
+  return {
+    share,
+    leftL,
+    usedL: leftL === null ? null : Math.max(0, mixL * share - leftL),
+    waterL: sum(waters),
+    filled: sum(counted),
+  }
+}
+
+/** From the first mark to the last, minutes; null for fewer than two. */
+export function minutesTaken(marks: readonly { readonly at: string }[]): number | null {
+  const times = marks.map(({ at }) => Date.parse(at))
+  return times.length < 2 ? null : Math.round((Math.max(...times) - Math.min(...times)) / 60_000)
+}
