@@ -7,6 +7,7 @@ import { NuxtLink } from '#components'
 import { useDebounceFn, useEventListener } from '@vueuse/core'
 import JobLine from '~/components/today/JobLine.vue'
 import PlaceStrip from '~/components/today/PlaceStrip.vue'
+import WaterRound from '~/components/water/WaterRound.vue'
 import WeekSheet from '~/components/today/WeekSheet.vue'
 import { useDates } from '~/composables/useDates'
 import { useJobWords } from '~/composables/useJobWords'
@@ -21,7 +22,7 @@ import { Printer } from '@lucide/vue'
 import type { Day } from '#core/season/day'
 import type { Job } from '#core/season/today/job'
 import { walkOf, type Stop } from '#core/season/today/walk'
-import { nightAhead } from '#shared/season'
+import { hotAhead, nightAhead } from '#shared/season'
 
 definePageMeta({
   place: {
@@ -100,13 +101,31 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 })
 
 const nightC = computed(() => season.frame && nightAhead(season.frame, season.today))
-const { saving, save, dismiss } = useHouseholdAnswer<{ nightC: number | null; nightSaidOn: Day | null }>(
-  'the coldest night',
-  ({ season }) => season && { nightC: season.nightC, nightSaidOn: season.nightSaidOn ?? null },
-  (whole, night) => ({ ...whole, season: whole.season && { ...whole.season, ...night } }),
+const hotC = computed(() => season.frame && hotAhead(season.frame, season.today))
+interface Forecast {
+  nightC: number | null
+  nightSaidOn: Day | null
+  hotC: number | null
+  hotSaidOn: Day | null
+}
+const forecast = (frame: NonNullable<typeof season.frame>): Forecast => ({
+  nightC: frame.nightC,
+  nightSaidOn: frame.nightSaidOn ?? null,
+  hotC: frame.hotC ?? null,
+  hotSaidOn: frame.hotSaidOn ?? null,
+})
+const { saving, save, dismiss } = useHouseholdAnswer<Forecast>(
+  'the forecast',
+  (whole) => whole.season && forecast(whole.season),
+  (whole, said) => ({ ...whole, season: whole.season && { ...whole.season, ...said } }),
 )
+const saidOn = (value: number | null) => (value === null ? null : season.today)
 const setNight = useDebounceFn(
-  (value: number | null) => save({ nightC: value, nightSaidOn: value === null ? null : season.today }),
+  (value: number | null) => save({ ...forecast(season.frame!), nightC: value, nightSaidOn: saidOn(value) }),
+  600,
+)
+const setHot = useDebounceFn(
+  (value: number | null) => save({ ...forecast(season.frame!), hotC: value, hotSaidOn: saidOn(value) }),
   600,
 )
 const print = () => window.print()
@@ -131,6 +150,16 @@ const print = () => window.print()
           label="Coldest night ahead"
           hint="by the forecast, for three days"
           @update:model-value="setNight"
+        />
+        <TypedField
+          v-if="season.frame"
+          class="night"
+          :model-value="hotC"
+          dimension="temperature"
+          optional
+          label="Hottest day ahead"
+          hint="outside; its trays dry sooner"
+          @update:model-value="setHot"
         />
         <Button @click="print"> <Printer aria-hidden="true" /> The week on paper </Button>
       </div>
@@ -164,19 +193,22 @@ const print = () => window.print()
         </section>
       </li>
     </ol>
-    <section v-if="coming.length" class="now no-print" aria-labelledby="jobs-coming">
-      <h2 id="jobs-coming">This week</h2>
-      <ul>
-        <JobLine
-          v-for="job in coming"
-          :key="job.id"
-          :ref="(line) => hold(job.id, line)"
-          :job="job"
-          :current="at?.id === job.id"
-          v-on="actsOf(job)"
-        />
-      </ul>
-    </section>
+    <div class="aside no-print">
+      <WaterRound />
+      <section v-if="coming.length" class="now" aria-labelledby="jobs-coming">
+        <h2 id="jobs-coming">This week</h2>
+        <ul>
+          <JobLine
+            v-for="job in coming"
+            :key="job.id"
+            :ref="(line) => hold(job.id, line)"
+            :job="job"
+            :current="at?.id === job.id"
+            v-on="actsOf(job)"
+          />
+        </ul>
+      </section>
+    </div>
     <WeekSheet />
   </div>
 </template>
@@ -193,6 +225,12 @@ header,
 .quiet,
 .empty {
   grid-column: 1 / -1;
+}
+
+.aside {
+  display: grid;
+  gap: 1.6rem;
+  grid-template-columns: minmax(0, 1fr);
 }
 
 .now {

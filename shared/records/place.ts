@@ -30,5 +30,6 @@ export const place = z.object({
   humidity: amount
     .nullish()
     .describe('Relative humidity of its air, a fraction; by its kind where nothing is said'),
+  reservoirL: amount.nullish().describe('A capillary mat or reservoir under its trays holds, L'),
   cover: z.enum(COVERS).default('none').describe('What lies over trays until the seed is up'),
 })

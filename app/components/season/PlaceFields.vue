@@ -107,6 +107,24 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
         :choices="COVERS.map((value) => ({ value, name: covers[value] }))"
         @update:model-value="change({ cover: $event })"
       />
+      <TypedField
+        :model-value="place.humidity ?? null"
+        optional
+        percent
+        label="Humidity"
+        hint="by its kind where empty"
+        :problem="problemAt('humidity')"
+        @update:model-value="change({ humidity: $event })"
+      />
+      <TypedField
+        :model-value="place.reservoirL ?? null"
+        optional
+        dimension="volume"
+        label="Mat or reservoir"
+        hint="watered by hand where empty"
+        :problem="problemAt('reservoirL')"
+        @update:model-value="change({ reservoirL: $event })"
+      />
       <ChoiceField
         class="light"
         :model-value="light?.kindId ?? null"

@@ -17,6 +17,7 @@ import TrayFits from '~/components/trays/TrayFits.vue'
 import TrayForm from '~/components/trays/TrayForm.vue'
 import TrayTable from '~/components/trays/TrayTable.vue'
 import TrayWay from '~/components/trays/TrayWay.vue'
+import TrayWaterPanel from '~/components/water/TrayWaterPanel.vue'
 import WishLine from '~/components/trays/WishLine.vue'
 import { useTrayChoice } from '~/composables/useTrayChoice'
 import { useTrayCount } from '~/composables/useTrayCount'
@@ -27,6 +28,7 @@ import type { StrokeAt } from '~/drawings/tray-marks'
 import { useToday } from '~/composables/useToday'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
+import { useRunStore } from '~/state/runs'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
 import { counted } from '#core/bench/wording'
@@ -45,6 +47,7 @@ definePageMeta({ key: (route) => route.path })
 useToday()
 const route = useRoute()
 const trays = useTrays()
+const bench = useRunStore()
 const season = useSeason()
 const household = useHousehold()
 const reckoned = useContext()
@@ -112,6 +115,14 @@ const { counting, mostIn, upIn, upNow, tap, tapAll, digit, keepCount, countNumbe
 )
 const { chosen, choose, all, plantsChosen, doubles, standingRuns } = useTrayChoice(kept, stands, on, together)
 const moving = ref(false)
+
+const toSow = computed(
+  () =>
+    kept.value?.body.emptiedOn === null &&
+    stands.value.runs.some(({ sown, set, cells }) => cells > 0 && sown === 0 && set === 0),
+)
+const startSowing = () =>
+  bench.start('sow', `Sow tray ${kept.value!.number}`, [{ what: 'trays', id, rung: null }])
 
 // Sowing, run by run.
 async function sow(run: RunStands) {
@@ -234,6 +245,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
       "
     >
       <NuxtLink :to="`/trays/labels?trays=${id}`" class="button">Labels and key</NuxtLink>
+      <Button v-if="toSow" class="main" @click="startSowing">Start sowing</Button>
       <Button @click="changing = true">Change the tray</Button>
     </PageTop>
 
@@ -361,6 +373,8 @@ const advised = computed(() => tray.value!.runs.length > 1)
         <TrayWay :tray="kept" />
       </section>
     </div>
+
+    <TrayWaterPanel v-if="tray.emptiedOn === null" :tray="kept" />
 
     <FoldAway title="As a table" class="no-print">
       <TrayTable :tray="tray" :stands="stands" :together="together" />

@@ -19,6 +19,8 @@ export interface Place {
   readonly cover: Cover
   /** Relative humidity of its air, a fraction; by its kind where nothing is said. */
   readonly humidity?: number | null | undefined
+  /** Its trays stand on a capillary mat or over a reservoir that holds so much, L; null where they are watered by hand. */
+  readonly reservoirL?: number | null | undefined
 }
 
 /** Outside is always there, entered or not. */
@@ -85,6 +87,15 @@ export function placesProblems(places: readonly Place[]): Problem[] {
       ...(place.humidity == null
         ? []
         : within(['humidity'], place.humidity, 0.05, 1, 'Air holds 5 to 100 % of the vapour it could.')),
+      ...(place.reservoirL == null
+        ? []
+        : within(
+            ['reservoirL'],
+            place.reservoirL,
+            0,
+            500,
+            'A reservoir holds 0 to 500 L; 0 for a mat alone.',
+          )),
       ...(COVERS.includes(place.cover) ? [] : [{ path: ['cover'], message: 'This cover is not known.' }]),
       ...(PLACE_KINDS.some(({ id }) => id === place.kind)
         ? []
