@@ -9,6 +9,9 @@ export function useMeasures() {
     volume: (litres: number) => printQuantity(litres, 'volume', household.kitchen),
     /** As much of it as a label on a chart has room for: one measure, no second. */
     roughVolume: (litres: number) => printQuantity(litres, 'volume', household.kitchen).split(' + ')[0]!,
+    /** As it is poured by hand: two digits are enough. */
+    aboutVolume: (litres: number) =>
+      printQuantity(Number(litres.toPrecision(2)), 'volume', household.kitchen),
     length: (mm: number) => printQuantity(mm, 'length', household.kitchen),
     mass: (g: number) => printQuantity(g, 'mass', household.kitchen),
     /** A sentence of the rules, its amounts in these measures. */

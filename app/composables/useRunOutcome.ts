@@ -1,7 +1,6 @@
 import { LEFT_STEP, type RunPlan } from '~/composables/useRunPlan'
 import { useMeasures } from '~/composables/useMeasures'
 import { newId } from '~/composables/newId'
-import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
 import { useRunStore } from '~/state/runs'
@@ -41,7 +40,6 @@ const NOTHING = {
 /** What a run really did, so far as it was ticked: what was not ticked took nothing and is not written. */
 export function useRunOutcome() {
   const household = useHousehold()
-  const context = useContext()
   const season = useSeason()
   const trays = useTrays()
   const water = useWater()

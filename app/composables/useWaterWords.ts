@@ -7,7 +7,7 @@ import type { TrayWater } from '#shared/water'
 /** What a tray wants of water, in words. */
 export function useWaterWords() {
   const { printDay } = useDates()
-  const { volume, length } = useMeasures()
+  const { aboutVolume: volume, length } = useMeasures()
 
   function verdict({ outlook }: TrayWater): string {
     const { dueAt, earlyAt, lateAt } = outlook
@@ -34,7 +34,7 @@ export function useWaterWords() {
     const outside = place.kind === 'outside' || place.kind === 'frame'
     const amount =
       way.how === 'below'
-        ? `${volume(pourL.value)} into the tray${standsMm ? `, ${length(standsMm.value)} high` : ''}, for ${printNumber(way.minutes ?? 20)} minutes; it drinks about ${volume(drinksL.value)} and ${volume(backL.value)} comes back.`
+        ? `${volume(pourL.value)} into the tray${standsMm ? `, ${length(Math.round(standsMm.value))} high` : ''}, for ${printNumber(way.minutes ?? 20)} minutes; it drinks about ${volume(drinksL.value)} and ${volume(backL.value)} comes back.`
         : way.how === 'mist'
           ? `A mist, about ${volume(pourL.value)}.`
           : `A gentle rose, about ${volume(pourL.value)}, until it runs out below.`
@@ -52,7 +52,7 @@ export function useWaterWords() {
   function short({ outlook }: TrayWater): string {
     const { way, pourL, standsMm } = outlook
     return way.how === 'below'
-      ? `${volume(pourL.value)} into the tray${standsMm ? `, ${length(standsMm.value)} high` : ''}`
+      ? `${volume(pourL.value)} into the tray${standsMm ? `, ${length(Math.round(standsMm.value))} high` : ''}`
       : way.how === 'mist'
         ? 'a mist'
         : `${volume(pourL.value)} with a gentle rose`

@@ -16,6 +16,8 @@ import { useToday } from '~/composables/useToday'
 import { useHouseholdAnswer } from '~/state/saving'
 import { usePreferences } from '~/state/preferences'
 import { useNotes } from '~/composables/useNotes'
+import { useRunStore } from '~/state/runs'
+import { counted } from '#core/bench/wording'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
 import { Printer } from '@lucide/vue'
@@ -37,6 +39,7 @@ definePageMeta({
 useToday()
 const season = useSeason()
 const trays = useTrays()
+const runs = useRunStore()
 const { note } = useNotes()
 const { printDay } = useDates()
 const { words } = useJobWords()
@@ -136,6 +139,9 @@ const print = () => window.print()
     <header class="no-print">
       <div>
         <h1>{{ printDay(season.today) }}</h1>
+        <p v-if="runs.open.length" class="runs">
+          <NuxtLink to="/runs">{{ counted(runs.open.length, 'run') }} under way</NuxtLink>
+        </p>
         <p v-if="list.length && preferences.letterKeys" class="soft keys">
           Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.
         </p>

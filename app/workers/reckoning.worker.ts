@@ -2,6 +2,7 @@ import { expose } from 'comlink'
 import { searchWays } from '#core/feed/planner'
 import { findMixes, type FinderRequest } from '#core/media/finder'
 import { smallestShifts } from '#core/season/repair'
+import { dryRuns, type DryRunRequest } from '#core/water/dry-run'
 import { simulateSeasons, type SimulatedSowing } from '#core/season/simulate'
 
 type Tell = (done: number) => void
@@ -21,6 +22,7 @@ const reckonings = {
     standings: Parameters<typeof smallestShifts>[0]
     shelfFlats: number
   }) => smallestShifts(standings, shelfFlats),
+  dryRuns: (requests: readonly DryRunRequest[], tell: Tell) => dryRuns(requests, tell),
   simulateSeasons: (
     { sowings, seasons, seed }: { sowings: SimulatedSowing[]; seasons: number; seed: number },
     tell: Tell,

@@ -184,10 +184,10 @@ function pourOf(store: TrayStore, now: Point, { how }: Way) {
   const pourL = derive(
     'Into the tray',
     'L',
-    'max(d * (1 + r), d + s / 2)',
+    'ceil(20 * max(d * (1 + r), d + s / 2)) / 20',
     { d: drinksL, r: left, s: least },
-    ({ d, r, s }) => Math.max(d * (1 + r), d + s / 2),
-    'What it drinks, and enough that the last of it still reaches the holes.',
+    ({ d, r, s }) => Math.ceil(20 * Math.max(d * (1 + r), d + s / 2)) / 20,
+    'What it drinks, and enough that the last of it still reaches the holes; in twentieths of a litre, as a jug is read.',
   )
   return {
     drinksL,

@@ -152,5 +152,63 @@ export function demoTrays(
     { name: 'Artichoke', cropId: 'artichoke', sowing: 205, cells: 12, rung: 1 },
   ])
   did('Set: Artichoke', 'rung', -12, [change(artichoke, 'A', 'set', () => 1)])
+
+  // What was poured, weighed and lifted. The salad is watered too often; the racks' scale knows the tomatillos.
+  const water = (
+    of: Made,
+    kind: 'watered' | 'weighed' | 'felt',
+    days: number,
+    at: string,
+    row: Partial<EntryRecord['water'][number]>,
+  ) =>
+    entries.push([
+      id(HAPPENED + entries.length),
+      newEntry({
+        name: `${kind[0]!.toUpperCase()}${kind.slice(1)}: ${of.body.runs[0]!.name}`,
+        kind,
+        on: addDays(today, days),
+        at,
+        by: days % 2 ? 'Wren' : 'Idris',
+        about: [{ what: 'trays', id: of.id, rung: null }],
+        water: [
+          {
+            trayId: of.id,
+            how: null,
+            litres: null,
+            backL: null,
+            grams: null,
+            moment: null,
+            sdG: null,
+            feels: null,
+            ecMsPerCm: null,
+            nMgPerL: null,
+            ...row,
+          },
+        ],
+      }),
+    ])
+  const below = { how: 'below' } as const
+  for (const [days, grams] of [
+    [-7, 3020],
+    [-5, 3032],
+    [-3, 3041],
+    [-1, 3046],
+  ] as const) {
+    water(tomatillo, 'watered', days, '08:10', below)
+    water(tomatillo, 'weighed', days, '09:00', { grams, moment: 'watered', sdG: 3 })
+  }
+  for (const [days, at, grams] of [
+    [-6, '08:00', 2815],
+    [-5, '07:40', 2632],
+    [-4, '08:15', 2818],
+    [-2, '08:00', 2826],
+    [-1, '07:30', 2641],
+  ] as const)
+    water(tomatillo, 'weighed', days, at, { grams, moment: 'now', sdG: 3 })
+  for (let days = -9; days < 0; days++) water(salad, 'watered', days, '18:30', below)
+  for (const days of [-8, -6, -4, -2]) water(plugs, 'watered', days, '08:20', below)
+  water(plugs, 'felt', -1, '08:00', { feels: 'middling' })
+  for (const [i, one] of pricked.entries()) water(one, 'watered', -3 + i, '08:30', below)
+  water(artichoke, 'watered', -3, '08:40', { how: 'below', litres: 1.6, backL: 0.3 })
   return { trays, entries }
 }

@@ -212,7 +212,7 @@ h1 {
 
   .drawn {
     position: static;
-    max-height: 24vh;
+    max-height: 17vh;
   }
 }
 </style>

@@ -22,7 +22,7 @@ import type { TrayRecord } from '#shared/records/tray'
 const props = defineProps<{ tray: Stored<TrayRecord> }>()
 const water = useWater()
 const runs = useRunStore()
-const { mass, volume } = useMeasures()
+const { mass, aboutVolume: volume } = useMeasures()
 const { printDay } = useDates()
 const { verdict, doing } = useWaterWords()
 

@@ -33,13 +33,19 @@ const next = computed(() => {
   const due = dragged.value ?? props.water.outlook.dueAt ?? until.value
   return Math.min(until.value - 6, Math.max(now.value, due))
 })
+/** Before anything was written down of it nobody knows: that is not drawn. */
+const from = computed(() => {
+  const first = Math.min(...props.water.happenings.map((one) => one.at))
+  const known = Number.isFinite(first) ? first - 12 : now.value - BACK_H
+  return Math.min(now.value - 24, Math.max(now.value - BACK_H, known))
+})
 const path = computed(() => {
-  const past = followed.value.path.filter(({ at }) => at >= now.value - BACK_H && at <= now.value)
+  const past = followed.value.path.filter(({ at }) => at >= from.value && at <= now.value)
   return [...past, ...pathIfWatered(followed.value, props.water.conditionsAt, next.value, until.value)]
 })
 const grams = (point: Point) => weightAt(followed.value, point)
 const x = computed(() =>
-  scaleLinear([Math.max(path.value[0]!.at, now.value - BACK_H), until.value], [PAD.left, WIDTH - PAD.right]),
+  scaleLinear([Math.max(path.value[0]!.at, from.value), until.value], [PAD.left, WIDTH - PAD.right]),
 )
 /** Weight at a height of water, with the plants of now. */
 const at = (waterL: number) => grams({ ...followed.value.now, waterL })
@@ -103,7 +109,7 @@ const text = computed(
     `${props.name} weighs about ${mass(grams(followed.value.now))} now; full it is ${mass(lines.value[0]!.y)}, and it wants water at ${mass(lines.value[2]!.y)}${props.water.outlook.dueAt ? `, about ${saidAt(props.water.outlook.dueAt)}` : ''}.`,
 )
 /** What it weighs just before it is watered, as the hand has it. */
-const before = computed(() => path.value.findLast((point) => point.at <= next.value) ?? followed.value.now)
+const before = computed(() => path.value.find((point) => point.at >= next.value - 1e-6) ?? followed.value.now)
 const lightest = computed(
   () =>
     before.value.waterL < waterAgainAt(followed.value.store).value - 0.25 * followed.value.store.easyL.value,

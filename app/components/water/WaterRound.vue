@@ -14,7 +14,7 @@ import { useDates } from '~/composables/useDates'
 /** Which trays want water today, how much and how; which tomorrow; which want to be lifted; which to be left. */
 const water = useWater()
 const runs = useRunStore()
-const { volume } = useMeasures()
+const { aboutVolume: volume } = useMeasures()
 const { printDay } = useDates()
 const { short } = useWaterWords()
 const { today, fed, reservoirs, hotC } = useWaterRound()

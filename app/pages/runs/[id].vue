@@ -17,8 +17,7 @@ import { useHousehold } from '~/state/household'
 import { useRunStore } from '~/state/runs'
 import { nextStep, RUN_NAMES, stepStands } from '#core/bench/run'
 import { plainWords } from '#core/bench/step'
-import { printHours } from '#core/working/print'
-import { printFigure } from '#core/working/print'
+import { printHours, printFigure } from '#core/working/print'
 
 definePageMeta({ bare: true, key: (route) => route.path })
 
@@ -64,20 +63,23 @@ const waits = computed(() => step.value?.waitMinutes ?? 0)
 function done() {
   if (!run.value || !step.value) return
   const here = step.value
+  // Where the hand was, before the tick itself moves the view on.
+  const at = index.value
   if (waits.value > 0 && !timerHere.value && stateOf(here.id) === 'open')
     runs.startTimer(run.value, here.id, here.waitFor ?? here.title, waits.value)
   if (stateOf(here.id) === 'open') runs.mark(run.value, here.id, 'done')
-  onward()
+  onward(at)
 }
 function skip() {
   if (!run.value || !step.value) return
+  const at = index.value
   runs.mark(run.value, step.value.id, 'skipped', { note: why.value.trim() })
   skipping.value = false
   why.value = ''
-  onward()
+  onward(at)
 }
-function onward() {
-  if (index.value + 1 < steps.value.length) go(index.value + 1)
+function onward(from: number) {
+  if (from + 1 < steps.value.length) go(from + 1)
   else ending.value = true
 }
 function reopen() {
@@ -184,6 +186,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         <Button
           text
           :aria-pressed="aloud"
+          class="wide"
           :aria-label="aloud ? 'Stop reading aloud' : 'Read aloud'"
           title="Read aloud"
           @click="aloud = !aloud"
@@ -193,10 +196,14 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         <Button text aria-label="All steps" title="All steps" @click="listing = true"
           ><List aria-hidden="true"
         /></Button>
-        <Button text aria-label="Whose hands" title="Whose hands" @click="handing = true"
+        <Button text aria-label="Whose hands" class="wide" title="Whose hands" @click="handing = true"
           ><Users aria-hidden="true"
         /></Button>
-        <NuxtLink :to="`/runs/sheets/${run.id}`" class="icon-button" aria-label="On paper" title="On paper"
+        <NuxtLink
+          :to="`/runs/sheets/${run.id}`"
+          class="icon-button wide"
+          aria-label="On paper"
+          title="On paper"
           ><Printer aria-hidden="true"
         /></NuxtLink>
         <Button v-if="!isEnded" @click="ending = true">End</Button>
@@ -249,6 +256,13 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
           </button>
         </li>
       </ol>
+      <div class="buttons also">
+        <Button :aria-pressed="aloud" @click="aloud = !aloud">{{
+          aloud ? 'Stop reading aloud' : 'Read aloud'
+        }}</Button>
+        <Button @click="((handing = true), (listing = false))">Whose hands</Button>
+        <NuxtLink :to="`/runs/sheets/${run.id}`" class="button">On paper</NuxtLink>
+      </div>
       <p v-if="mayNotify">
         <Button @click="allowNotes">Tell me when a timer rings and I look elsewhere</Button>
       </p>
@@ -405,7 +419,35 @@ footer {
   min-width: min(26rem, 80vw);
 }
 
+.also {
+  padding-block: 0.8rem 0.4rem;
+}
+
 @media (max-width: 40rem) {
+  header {
+    flex-wrap: nowrap;
+  }
+
+  .name {
+    flex-wrap: nowrap;
+    min-width: 0;
+    gap: 0.5rem;
+  }
+
+  .name strong {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+
+  .name .soft {
+    flex: none;
+  }
+
+  .tools .wide {
+    display: none;
+  }
+
   footer {
     grid-template-columns: 1fr 1fr;
   }

@@ -20,7 +20,6 @@ definePageMeta({
     title: 'Runs',
     what: 'jobs under way at the bench, step by step',
     words: 'timer wet hands soak mix sow pot up clean class sheets',
-    order: 12,
     parent: '/today',
   },
 })

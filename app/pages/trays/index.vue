@@ -94,6 +94,7 @@ const standsNow = (tray: Stored<TrayRecord>) => {
   <div class="trays">
     <PageTop title="Trays" hint="Each tray that stands, from the day it is laid out until it is empty.">
       <NuxtLink v-if="trays.standing.length" to="/trays/labels" class="button">Labels and keys</NuxtLink>
+      <NuxtLink to="/trays/try-it" class="button">Try a habit of watering</NuxtLink>
       <Button @click="making = true">Make a tray</Button>
     </PageTop>
 

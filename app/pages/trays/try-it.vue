@@ -1,0 +1,235 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import { computed, reactive, watch } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import FoldAway from '~/components/fields/FoldAway.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import DryRunChart from '~/components/water/DryRunChart.vue'
+import { useMeasures } from '~/composables/useMeasures'
+import { useWorkerCall } from '~/composables/useWorkerCall'
+import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
+import { useSeason } from '~/state/season'
+import { EC_PER_MG_N } from '#core/water/balance'
+import { HABITS, type DryRunRequest, type Habit } from '#core/water/dry-run'
+import { habitOf } from '#core/feed/programme'
+import { withOutside } from '#core/season/places/stays'
+import { printNumber } from '#core/units/format'
+import { dryRunFor } from '#shared/dry-run'
+
+definePageMeta({
+  place: {
+    title: 'Try it',
+    what: 'six weeks of a tray in a moment: mix, place and habit of watering',
+    words: 'dry run simulate water habit reservoir compare',
+    parent: '/trays',
+  },
+})
+
+/** Two trays side by side: what differs between them is what is tried. */
+const household = useHousehold()
+const context = useContext()
+const season = useSeason()
+const { volume } = useMeasures()
+
+const places = computed(() => withOutside(season.frame?.places ?? []))
+interface Tried {
+  recipeId: string
+  containerId: string
+  placeId: string
+  habit: Habit
+  how: 'below' | 'above'
+}
+const first = (): Tried => ({
+  recipeId: 'lean-and-light',
+  containerId: 'tray-72',
+  placeId: places.value[0]!.id,
+  habit: 'when light',
+  how: 'below',
+})
+const tried = reactive<{ a: Tried; b: Tried; feed: 'no' | 'yes' }>({
+  a: first(),
+  b: { ...first(), habit: 'every day' },
+  feed: 'no',
+})
+const DAYS = 42
+const asked = computed((): DryRunRequest[] =>
+  [tried.a, tried.b].flatMap((one) => {
+    const place = places.value.find(({ id }) => id === one.placeId) ?? places.value[0]!
+    const { nMgPerL } = habitOf(season.frame?.feedingSchool ?? 'half strength', 'true-leaves')
+    const request = dryRunFor(context.whole, {
+      ...one,
+      place,
+      lampHours: 16,
+      days: DAYS,
+      waterEc: household.record?.water?.ecMsPerCm ?? 0.4,
+      feed:
+        tried.feed === 'yes'
+          ? { nMgPerL, ecMsPerCm: nMgPerL * EC_PER_MG_N, everyDays: 7, fromDaysUp: 10 }
+          : null,
+    })
+    return request ? [request] : []
+  }),
+)
+const { answer, done, tookMs, ask } = useWorkerCall('dryRuns')
+const run = useDebounceFn(() => asked.value.length === 2 && ask(asked.value), 150)
+watch(asked, () => void run(), { immediate: true })
+const results = computed(() => answer.value ?? [])
+
+const SIDES = [
+  { key: 'a', name: 'One' },
+  { key: 'b', name: 'The other' },
+] as const
+const recipes = computed(() => [...context.recipes.values()].map(({ id, name }) => ({ value: id, name })))
+const containers = computed(() => context.containerList.map(({ id, name }) => ({ value: id, name })))
+const rows = computed(() => [
+  { name: 'Times watered', of: results.value.map(({ timesWatered }) => printNumber(timesWatered)) },
+  { name: 'Water given', of: results.value.map(({ givenL }) => volume(givenL)) },
+  { name: 'Of it drunk', of: results.value.map(({ drunkL }) => volume(drunkL)) },
+  { name: 'Days that leaves hang', of: results.value.map(({ wiltDays }) => printNumber(wiltDays)) },
+  { name: 'Days that it stays wet', of: results.value.map(({ wetDays }) => printNumber(wetDays)) },
+  {
+    name: 'Highest EC in the mix, mS/cm',
+    of: results.value.map(({ highestEc }) => printNumber(highestEc, 2)),
+  },
+  {
+    name: 'Hungry from',
+    of: results.value.map(({ hungryFrom }) => (hungryFrom === null ? 'never' : `day ${hungryFrom}`)),
+  },
+])
+const verdict = computed(() => {
+  const [a, b] = results.value
+  if (!a || !b) return ''
+  const worse = (x: typeof a) => x.wiltDays * 3 + Math.max(0, x.wetDays - DAYS / 3)
+  if (Math.abs(worse(a) - worse(b)) < 2)
+    return 'Both would do: neither wilts nor stays wet much longer than the other.'
+  const [name, better, other] = worse(a) < worse(b) ? ['The first', a, b] : ['The other', b, a]
+  return `${name} is kinder: ${better.wiltDays} days of hanging leaves against ${other.wiltDays}, ${better.wetDays} wet days against ${other.wetDays}.`
+})
+</script>
+
+<template>
+  <div class="try">
+    <PageTop title="Try it" hint="six weeks of a tray in a moment, before a seedling pays for it" />
+    <div class="sides">
+      <fieldset v-for="side in SIDES" :key="side.key" :class="side.key">
+        <legend>{{ side.name }}</legend>
+        <ChoiceField v-model="tried[side.key].recipeId" label="Mix" :choices="recipes" />
+        <ChoiceField v-model="tried[side.key].containerId" label="In" :choices="containers" />
+        <ChoiceField
+          v-model="tried[side.key].placeId"
+          label="Stands"
+          :choices="places.map(({ id, name }) => ({ value: id, name }))"
+        />
+        <ChoiceField
+          v-model="tried[side.key].habit"
+          label="Watered"
+          :choices="HABITS.map((value) => ({ value, name: value }))"
+        />
+        <ChoiceField
+          v-model="tried[side.key].how"
+          label="From"
+          :choices="[
+            { value: 'below', name: 'below' },
+            { value: 'above', name: 'above' },
+          ]"
+        />
+      </fieldset>
+      <ChoiceField
+        v-model="tried.feed"
+        class="feed"
+        label="Fed"
+        :choices="[
+          { value: 'no', name: 'no: what the mix gives' },
+          { value: 'yes', name: 'weekly from the true leaves on' },
+        ]"
+      />
+    </div>
+    <p v-if="!results.length" class="soft" role="status">
+      {{
+        asked.length < 2
+          ? 'One of the mixes or containers cannot be reckoned with.'
+          : done === null
+            ? ''
+            : 'Six weeks go by …'
+      }}
+    </p>
+    <template v-else>
+      <p class="verdict" role="status">{{ verdict }}</p>
+      <DryRunChart :runs="results" :stores="asked" />
+      <table class="figures">
+        <thead>
+          <tr>
+            <th scope="col">In {{ DAYS }} days</th>
+            <th v-for="side in SIDES" :key="side.key" scope="col">{{ side.name }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in rows" :key="row.name">
+            <th scope="row">{{ row.name }}</th>
+            <td v-for="(value, i) in row.of" :key="i">{{ value }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <FoldAway title="How it is reckoned">
+        <p>
+          Water goes as Penman–Monteith says (FAO-56, equation 3) by warmth, humidity and light of the place,
+          a tenth of it under a dome; leaves take over as they close, and drink less once what is easily had
+          is gone. Salts stay when water goes. Food comes from the mix as it rots and is drawn by plants that
+          grow by 12–16 % a day. Defaults throughout: what your own trays weigh corrects them on their pages.
+        </p>
+      </FoldAway>
+      <p class="soft small">Reckoned in {{ Math.max(1, Math.round(tookMs)) }} ms, off the page.</p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.try {
+  display: grid;
+  gap: 1.2rem;
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.sides {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 1rem 2rem;
+}
+
+fieldset {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
+  gap: 0.6rem;
+  min-width: 0;
+  padding: 0.6rem 0.9rem 0.9rem;
+  border: 0;
+  border-top: 4px solid var(--water);
+  background: var(--paper-raised);
+}
+
+fieldset.b {
+  border-top-color: var(--marigold);
+  border-top-style: dashed;
+}
+
+legend {
+  padding-top: 0.8rem;
+  font: 680 1.2rem/1 var(--heading);
+}
+
+.feed {
+  max-width: 20rem;
+}
+
+.verdict {
+  font: 640 1.3rem/1.25 var(--heading);
+}
+
+@media (max-width: 46rem) {
+  .sides {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
