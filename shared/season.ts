@@ -1,7 +1,8 @@
 import { daysBetween, type Day } from '#core/season/day'
 import { feedRuns, loadOf, mixRuns, overflows, type SeasonRow } from '#core/season/demand'
 import { feedSowing } from '#core/season/feeding'
-import { planSowing, type Count } from '#core/season/sowing'
+import { rootsKey, type Roots, type RootsSeen } from '#core/season/roots'
+import { planSowing, rungsOf, type Count } from '#core/season/sowing'
 import { shareTrays } from '#core/season/sharing'
 import { careEnds, keepsOn } from '#core/season/final-care'
 import type { Job, Mark } from '#core/season/today/job'
@@ -10,6 +11,7 @@ import { jobsOf } from '#core/season/today/today'
 import type { Crop } from '#core/sowing/crop'
 import type { Problem } from '#core/problem'
 import type { Context, Kept } from './context'
+import type { EntryRecord } from './records/entry'
 import type { SeasonFrameRecord } from './records/season-frame'
 import type { TrayRecord } from './records/tray'
 import { fixedTrays } from './trays'
@@ -37,8 +39,14 @@ type Days = Readonly<Record<string, Day>>
  * one drag only one is planned anew. Every sowing comes back, planned or with the reason why it cannot be.
  *
  * @param trays that stand as they were laid out
+ * @param roots what roots of the last such sowings showed
  */
-export function seasonPlanner(context: SeasonContext, today: Day, trays: readonly Kept<TrayRecord>[] = []) {
+export function seasonPlanner(
+  context: SeasonContext,
+  today: Day,
+  trays: readonly Kept<TrayRecord>[] = [],
+  roots?: RootsSeen,
+) {
   const fixed = fixedTrays(trays)
   const remembered = new Map<string, { body: SowingRecord; was: Was; outcome: Outcome }>()
   const shared = new Map<string, { row: PlannedRow; marks: string; shared: PlannedRow }>()
@@ -61,7 +69,7 @@ export function seasonPlanner(context: SeasonContext, today: Day, trays: readonl
   function planned(id: string, body: SowingRecord, was: Was): Outcome {
     const [problem] = sowingRecordProblems(body, context)
     if (problem) return { unplanned: { id, body, problem } }
-    const request = asSowingRequest(body, context, { ...was, notBefore: today })!
+    const request = asSowingRequest(body, context, { ...was, notBefore: today, roots })!
     try {
       const plan = planSowing(request, context.frame, context.book)
       const { crop } = request
@@ -105,6 +113,29 @@ export const wasOf = ({ done, up, moved }: Happened, id: string): Was => ({
   up: up?.get(id),
   moved: moved?.get(id),
 })
+
+/** What roots showed at the last moving on, by crop and container; of two the later. */
+export function rootsSeen(
+  entries: readonly Kept<EntryRecord>[],
+  sowings: readonly Kept<SowingRecord>[],
+  crops: Context['crops'],
+): RootsSeen {
+  const seen = new Map<string, Roots>()
+  const of = new Map(sowings.map(({ id, body }) => [id, body]))
+  const found = entries
+    .filter(({ body }) => body.really?.roots)
+    .sort((a, b) => (a.body.on < b.body.on ? -1 : a.body.on > b.body.on ? 1 : 0))
+  for (const { body } of found)
+    for (const { what, id, rung } of body.about) {
+      const sowing = what === 'sowings' && rung !== null ? of.get(id) : undefined
+      const crop = sowing && crops.get(sowing.cropId)
+      if (!sowing || !crop) continue
+      const { ladderId, rungs } = sowing
+      const before = rungsOf({ rungs, ladderId, crop })[rung! - 1]
+      if (before?.containerId) seen.set(rootsKey(crop.id, before.containerId), body.really!.roots!)
+    }
+  return seen
+}
 
 /** Everything of the season that is not over, planned, and what cannot be planned with its reason. */
 export function openRows(

@@ -34,6 +34,10 @@ export function useNotices() {
         return `It cannot finish before autumn’s frost. At the latest: sow ${printDay(notice.latestSow)}, out ${printDay(notice.latestOut)}.`
       case 'not ready by then':
         return `Too late for that day: ready ${printDay(notice.ready)}.`
+      case 'roots last time':
+        return notice.days < 0
+          ? `Moved on ${counted(-notice.days, 'day')} earlier than usual: the last such sowing’s roots were circling.`
+          : `Moved on ${counted(notice.days, 'day')} later than usual: the last such sowing’s roots were few.`
       case 'seed is short':
         return `The packet is ${counted(notice.short, 'seed')} short.`
     }

@@ -1,6 +1,8 @@
 import { useState } from '#imports'
 import { computed, shallowRef, toRaw } from 'vue'
 import { defineStore } from 'pinia'
+import { dequal } from 'dequal'
+import type { RootsSeen } from '#core/season/roots'
 import { copyOf } from '~/composables/copyOf'
 import { newId } from '~/composables/newId'
 import { useNotes } from '~/composables/useNotes'
@@ -19,7 +21,7 @@ import { rungsOf } from '#core/season/sowing'
 import type { Job, JobKind, JobTarget, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
 import { changesByTray, countsInTrays } from '#shared/trays'
-import { hasSeason, jobsOn, openRows, seasonPlanner, type PlannedRow } from '#shared/season'
+import { hasSeason, jobsOn, openRows, rootsSeen, seasonPlanner, type PlannedRow } from '#shared/season'
 import { asMark, type EntryRecord } from '#shared/records/entry'
 import { asSowingRequest, type SowingRecord } from '#shared/records/sowing'
 import type { Stored } from '#shared/collections'
@@ -39,7 +41,16 @@ export const useSeason = defineStore('season', () => {
     const context = toRaw(reckoned.whole)
     return hasSeason(context) ? context : null
   })
-  const planner = computed(() => known.value && seasonPlanner(known.value, today.value, household.trays))
+  // The same object while the same was seen, so that nothing is planned anew.
+  let lastSeen: RootsSeen = new Map()
+  const roots = computed(() => {
+    const seen = known.value ? rootsSeen(household.entries, household.sowings, known.value.crops) : new Map()
+    if (!dequal([...seen], [...lastSeen])) lastSeen = seen
+    return lastSeen
+  })
+  const planner = computed(
+    () => known.value && seasonPlanner(known.value, today.value, household.trays, roots.value),
+  )
 
   /** The sowing under the hand: planned as it is dragged, kept when it is let go. */
   const moving = shallowRef<{ id: string; body: SowingRecord } | null>(null)

@@ -8,6 +8,7 @@ import { earliestOut, frostAfter, frostRiskOf, isTender, latestOut } from './fro
 import { lightSchoolById, LIGHT_WANTED } from './light'
 import { isLamp, lightOfDay, lightVerdict } from './places/place-light'
 import type { PlannedRung, SowingRequest } from './sowing'
+import type { Roots } from './roots'
 import { LOSSES } from './start'
 
 /** Something to know before sowing. */
@@ -33,6 +34,7 @@ export type Notice =
       readonly wanted: number
       readonly stage: 'seedling' | 'transplant'
     }
+  | { readonly kind: 'roots last time'; readonly roots: Roots; readonly days: number }
   | { readonly kind: 'seed is short'; readonly short: number }
   | { readonly kind: 'fewer came up'; readonly up: number; readonly plants: number; readonly cells: number }
 
@@ -56,7 +58,17 @@ const NO_MATTER_DAYS = 7
 export function noticesOf(
   request: SowingRequest,
   frame: SeasonFrame,
-  { sowOn, outOn, planned }: { sowOn: Day; outOn: Day; planned: readonly PlannedRung[] },
+  {
+    sowOn,
+    outOn,
+    planned,
+    shifted,
+  }: {
+    sowOn: Day
+    outOn: Day
+    planned: readonly PlannedRung[]
+    shifted: { days: number; roots: Roots; rung: number } | null
+  },
   { seeds, perCell, chance, up }: { seeds: number; perCell: number; chance: Figure; up: number | null },
   mixC: number,
   comesUp: boolean,
@@ -100,6 +112,9 @@ export function noticesOf(
     ...(wanted && outOn > wanted ? [{ kind: 'not ready by then' as const, ready: outOn }] : []),
     ...ofAge(request, daysBetween(sowOn, outOn), planned),
     ...darkPlaces(planned, lightSchoolById(frame.lightSchool).hours),
+    ...(shifted && request.done[`rung-${shifted.rung}`] === undefined
+      ? [{ kind: 'roots last time' as const, roots: shifted.roots, days: shifted.days }]
+      : []),
     // What is sown has left the packet.
     ...(seedsThere !== null && request.done['rung-0'] === undefined && seeds > seedsThere
       ? [{ kind: 'seed is short' as const, short: seeds - seedsThere }]

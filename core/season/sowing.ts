@@ -14,6 +14,7 @@ import type { SeasonFrame } from './frame'
 import { earliestOut, latestOut, seasonEnds } from './frost'
 import { staysOf, whereOf, type Stay, type Where } from './places/stays'
 import { noticesOf, type Notice } from './notices'
+import { daysByRoots, rootsKey, type RootsSeen } from './roots'
 import { rungDays } from './rung-days'
 import { ballOf, fillOf } from './rung-fill'
 import { startOf } from './start'
@@ -47,6 +48,8 @@ export interface SowingRequest {
   readonly up?: Count | null | undefined
   /** Parts that were moved on while the rest stayed, by rung. */
   readonly moved?: readonly { readonly rung: number; readonly on: Day; readonly plants: number }[] | undefined
+  /** What roots of the last such sowings showed. */
+  readonly roots?: RootsSeen | undefined
   /** What was done, and when: `treat`, `rung-0`, `up`, `rung-1` …, `out`. What follows moves with it. */
   readonly done: Readonly<Record<string, Day>>
   /** What is not done yet cannot begin before this day: late work pushes what follows. */
@@ -202,7 +205,9 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   const schools = { light: frame.lightSchool, feeding: frame.feedingSchool }
   const wheres = rungs.map((rung) => whereOf(rung, crop, frame, request.placeId ?? null))
   const cares = rungs.map((rung, i) => careFor(rung, crop, schools, wheres[i]!))
-  const days = rungDays(request, rungs)
+  const { days, shifted } = daysByRoots(rungDays(request, rungs), rungs, (id) =>
+    request.roots?.get(rootsKey(crop.id, id)),
+  )
   const whole = days.reduce((sum, n) => sum + n, 0) - (rungs.at(-1)!.stage === 'set in' ? days.at(-1)! : 0)
   const outBy = request.outOn ?? defaultOut(crop, request.season, frame)
   const plannedSow = request.sowOn ?? addDays(outBy, -whole)
@@ -307,7 +312,7 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     notices: noticesOf(
       request,
       frame,
-      { ...sown, planned },
+      { ...sown, planned, shifted },
       { ...start, up },
       cares[0]!.mixC,
       emergence !== null,

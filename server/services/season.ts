@@ -5,7 +5,15 @@ import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
 import { asMark } from '#shared/records/entry'
 import { changesByTray, countsInTrays } from '#shared/trays'
-import { hasSeason, jobsOn, openRows, seasonPlanner, wasOf, type SeasonContext } from '#shared/season'
+import {
+  hasSeason,
+  jobsOn,
+  openRows,
+  rootsSeen,
+  seasonPlanner,
+  wasOf,
+  type SeasonContext,
+} from '#shared/season'
 import { db } from '../db/client'
 import { sowings } from '../db/schema'
 import { contextFor, entriesAbout, findHousehold, inSight, list, SEASON_LISTS } from './reading'
@@ -28,7 +36,17 @@ async function openSeason(householdId: string) {
     open.map(({ id }) => id),
   )
   const standing = await list('trays', householdId, db(), inSight('trays', householdId))
-  return { open, standing, written, marks: written.flatMap(({ body }): Mark[] => asMark(body)) }
+  // What ended lately still teaches: its roots move the next such sowing.
+  const known = new Set(open.map(({ id }) => id))
+  const lately = (await list('sowings', householdId, db(), inSight('sowings', householdId))).filter(
+    ({ id }) => !known.has(id),
+  )
+  const before = await entriesAbout(
+    householdId,
+    lately.map(({ id }) => id),
+  )
+  const seen = { entries: [...before, ...written], sowings: [...lately, ...open] }
+  return { open, standing, written, seen, marks: written.flatMap(({ body }): Mark[] => asMark(body)) }
 }
 
 /** What is due, late or in danger, and what cannot be planned. @throws Refusal 404, 422 where no frosts are set */
@@ -65,9 +83,14 @@ const AT_A_TIME = 10
 async function plannedGently(
   context: SeasonContext,
   today: Day,
-  { open: sowings, standing, written, marks }: Awaited<ReturnType<typeof openSeason>>,
+  { open: sowings, standing, written, seen, marks }: Awaited<ReturnType<typeof openSeason>>,
 ) {
-  const planner = seasonPlanner(context, today, standing)
+  const planner = seasonPlanner(
+    context,
+    today,
+    standing,
+    rootsSeen(seen.entries, seen.sowings, context.crops),
+  )
   const happened = {
     done: doneBySowing(marks),
     // What stands in trays was counted there.

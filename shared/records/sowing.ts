@@ -74,7 +74,8 @@ export function asSowingRequest(
     notBefore = null,
     up,
     moved,
-  }: Partial<Pick<SowingRequest, 'done' | 'notBefore' | 'up' | 'moved'>> = {},
+    roots,
+  }: Partial<Pick<SowingRequest, 'done' | 'notBefore' | 'up' | 'moved' | 'roots'>> = {},
 ): SowingRequest | undefined {
   const inBook = known.crops.get(record.cropId)
   if (!inBook) return undefined
@@ -103,6 +104,7 @@ export function asSowingRequest(
     notBefore,
     up,
     moved,
+    roots,
   }
 }
 
