@@ -3,6 +3,7 @@ import { addDays, type Day } from '#core/season/day'
 import { codeAt, gridFor, usualGrid } from '#core/trays/layout'
 import type { Bodies } from '#shared/collections'
 import { newEntry, type EntryRecord } from '#shared/records/entry'
+import { run } from '#shared/records/run'
 import { tray as schema, type TrayRecord } from '#shared/records/tray'
 
 /*
@@ -30,11 +31,14 @@ interface Held {
 /** First of the ids of trays, and of what happened in them. */
 const TRAYS = 401
 const HAPPENED = 451
+const RUNS = 601
+/** The batch that is planned and not made yet. */
+const SECOND_BATCH = 52
 
 export function demoTrays(
   today: Day,
   { id, ownTray, firstBatch }: Ids,
-): { trays: Rows<'trays'>; entries: Rows<'entries'> } {
+): { trays: Rows<'trays'>; entries: Rows<'entries'>; runs: Rows<'runs'> } {
   const trays: Rows<'trays'> = []
   const entries: Rows<'entries'> = []
 
@@ -210,5 +214,47 @@ export function demoTrays(
   water(plugs, 'felt', -1, '08:00', { feels: 'middling' })
   for (const [i, one] of pricked.entries()) water(one, 'watered', -3 + i, '08:30', below)
   water(artichoke, 'watered', -3, '08:40', { how: 'below', litres: 1.6, backL: 0.3 })
-  return { trays, entries }
+  return { trays, entries, runs: demoRuns(today, id) }
+}
+
+/** A batch that was begun this morning, and trays that were cleaned last week. */
+function demoRuns(today: Day, id: Ids['id']): Rows<'runs'> {
+  const mark = (n: number, day: Day, time: string, step: string, by: string) => ({
+    id: id(RUNS + 10 + n),
+    step,
+    what: 'done' as const,
+    at: `${day}T${time}:00.000Z`,
+    by,
+    key: '',
+    value: null,
+    note: '',
+  })
+  const lastWeek = addDays(today, -6)
+  return [
+    [
+      id(RUNS),
+      run.parse({
+        name: 'Mix batch 2: Chard and fennel in plugs',
+        kind: 'mix',
+        about: [{ what: 'batches', id: id(SECOND_BATCH), rung: null }],
+        onDay: today,
+        by: 'Wren',
+        marks: [mark(0, today, '07:10', 'soak-coir', 'Wren')],
+      }),
+    ],
+    [
+      id(RUNS + 1),
+      run.parse({
+        name: 'Clean trays and tools',
+        kind: 'clean',
+        about: [{ what: 'trays', id: id(TRAYS), rung: null }],
+        onDay: lastWeek,
+        by: 'Idris',
+        status: 'ended',
+        marks: ['wash', 'disinfect', 'dry'].map((step, i) =>
+          mark(1 + i, lastWeek, `17:${20 + i * 15}`, step, 'Idris'),
+        ),
+      }),
+    ],
+  ]
 }

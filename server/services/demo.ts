@@ -371,6 +371,7 @@ const ORDER = [
   'programmes',
   'sowings',
   'trays',
+  'runs',
   'entries',
 ] as const satisfies readonly Collection[]
 
@@ -392,6 +393,7 @@ export async function seedDemoWhenEmpty(): Promise<void> {
     const kept = demo(today)
     const standing = demoTrays(today, { id: demoId, ownTray: OWN_TRAY, firstBatch: FIRST_BATCH })
     kept.trays = standing.trays
+    kept.runs = standing.runs
     kept.entries = [...kept.entries!, ...standing.entries]
     for (const collection of ORDER)
       for (const [id, body] of kept[collection] ?? [])
