@@ -32,6 +32,7 @@ await orSayWhy(async () => {
     'benchmarks/planner.bench.ts',
     'benchmarks/season.bench.ts',
     'benchmarks/packing.bench.ts',
+    'benchmarks/water.bench.ts',
   ])
     await runInNode(file)
   await buildApplication()

@@ -68,11 +68,24 @@ export function lossPerDayL(
   store: Store,
   waterL: number,
   { climate, covered, stand, daysUp, factor }: Conditions,
-  wet = wetSurfaceLoss(climate),
+  wet = wetIn(climate),
 ): number {
-  const leaves = leafCover(stand, daysUp)
-  const gives = (1 - leaves) * surfaceGives(store, waterL) + leaves * CANOPY * leavesGive(store, waterL)
-  return wet * stand.areaM2 * (covered ? UNDER_COVER : 1) * gives * factor
+  return lossAt(
+    store,
+    waterL,
+    leafCover(stand, daysUp),
+    wet * stand.areaM2 * (covered ? UNDER_COVER : 1) * factor,
+  )
+}
+const lossAt = (store: Store, waterL: number, leaves: number, mostL: number): number =>
+  mostL * ((1 - leaves) * surfaceGives(store, waterL) + leaves * CANOPY * leavesGive(store, waterL))
+
+/** Air that stays the same is reckoned once. */
+const known = new WeakMap<object, number>()
+function wetIn(climate: Conditions['climate']): number {
+  let wet = known.get(climate)
+  if (wet === undefined) known.set(climate, (wet = wetSurfaceLoss(climate)))
+  return wet
 }
 
 export interface Dried {
@@ -87,18 +100,19 @@ export const STEP_HOURS = 3
 
 /** A tray after so many hours without water: salts stay, plants take nitrogen up and the salts that go with it. */
 export function dry(store: Store, contents: Contents, conditions: Conditions, hours: number): Dried {
-  const wet = wetSurfaceLoss(conditions.climate)
+  const { climate, covered, stand, factor, daysUp } = conditions
+  const mostL = wetIn(climate) * stand.areaM2 * (covered ? UNDER_COVER : 1) * factor
+  // Leaves grow slowly against a few hours: those of the middle stand for all.
+  const leaves = leafCover(stand, daysUp + hours / 48)
   const steps = Math.max(1, Math.ceil(hours / STEP_HOURS))
   const days = hours / steps / 24
   let { waterL } = contents
   const before = waterL
-  for (let i = 0; i < steps; i++) {
-    const at = { ...conditions, daysUp: conditions.daysUp + i * days }
-    waterL = Math.max(Math.min(store.floorL, waterL), waterL - lossPerDayL(store, waterL, at, wet) * days)
-  }
-  const { plants } = conditions.stand
-  const from = Math.max(0, conditions.daysUp)
-  const until = Math.max(0, conditions.daysUp + hours / 24)
+  for (let i = 0; i < steps; i++)
+    waterL = Math.max(Math.min(store.floorL, waterL), waterL - lossAt(store, waterL, leaves, mostL) * days)
+  const { plants } = stand
+  const from = Math.max(0, daysUp)
+  const until = Math.max(0, daysUp + hours / 24)
   const wanted =
     until > from
       ? plants * (nitrogenWantedMg(until, conditions.appetite) - nitrogenWantedMg(from, conditions.appetite))

@@ -34,8 +34,8 @@ const printPage = () => window.print()
         <h1>{{ title }}</h1>
       </header>
       <slot />
-      <section v-if="cautions.length" class="cautions" aria-labelledby="cautions-title">
-        <h2 id="cautions-title">Take care</h2>
+      <section v-if="cautions.length" class="cautions" :aria-label="`Take care: ${title}`">
+        <h2>Take care</h2>
         <ul>
           <li v-for="caution in cautions" :key="caution.id" class="caution">
             <strong>{{ caution.title }}.</strong> {{ caution.text }}

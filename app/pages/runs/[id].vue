@@ -15,7 +15,7 @@ import { mayAskToNotify, readAloud, stopReading } from '~/composables/ringing'
 import { useRunPlan } from '~/composables/useRunPlan'
 import { useHousehold } from '~/state/household'
 import { useRunStore } from '~/state/runs'
-import { nextStep, RUN_NAMES, stepStands } from '#core/bench/run'
+import { nextStep, stepStands } from '#core/bench/run'
 import { plainWords } from '#core/bench/step'
 import { printHours, printFigure } from '#core/working/print'
 
@@ -302,7 +302,6 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
     </Dialog>
     <ShortMix v-if="short && plan?.batchPlan" :run="run" :plan="plan.batchPlan" @close="short = false" />
     <RunEnd v-if="ending" :run="run" :plan="plan" @close="ending = false" @ended="navigateTo('/runs')" />
-    <p class="unseen">{{ RUN_NAMES[run.body.kind] }}</p>
   </div>
 </template>
 

@@ -43,6 +43,7 @@ const sheets = computed(() => {
       :back="`/runs/${run.id}`"
       back-label="To the run"
     >
+      <h2 class="unseen">Steps</h2>
       <StepList :steps="sheet.steps" boxes />
     </BenchCard>
   </div>
