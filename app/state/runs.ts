@@ -10,6 +10,7 @@ import { useKeeping } from '~/state/keeping'
 import { useSeason } from '~/state/season'
 import {
   joinedMarks,
+  markedAt,
   runStands,
   type MarkKind,
   type RunKind,
@@ -104,7 +105,7 @@ export const useRunStore = defineStore('runs', () => {
       id: newId(),
       step,
       what,
-      at: new Date().toISOString(),
+      at: markedAt(run.body.marks, what, new Date()),
       by: run.body.by,
       key: '',
       value: null,

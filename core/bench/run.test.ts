@@ -9,7 +9,7 @@ import { batchSteps } from './batch-steps'
 import { finalSteps, moveSteps } from './move-steps'
 import { mixOutcome } from './outcome'
 import { pictureWords } from './picture'
-import { clockWasSetBack, joinedMarks, minutesLeft, nextStep, runStands, type Mark } from './run'
+import { clockWasSetBack, joinedMarks, markedAt, minutesLeft, nextStep, runStands, type Mark } from './run'
 import { fillsFor, lackingFor, missingOf } from './short'
 import { byFinger, sowSteps, sowStepId } from './sow-steps'
 import { cutUp, shareOut } from './stations'
@@ -93,6 +93,17 @@ describe('a run', () => {
       mark(1, { what: 'stopped', key: 't', id: 's' }),
     ])
     expect(stopped.timers).toEqual([])
+  })
+  it('takes the last tick as the last, also where the clock was set back between the two', () => {
+    const before = new Date(Date.UTC(2027, 3, 12, 9))
+    const marks: Mark[] = []
+    for (const [what, now] of [
+      ['done', before],
+      ['open', new Date(before.getTime() - 3_600_000)],
+    ] as const)
+      marks.push(mark(0, { id: String(marks.length), step: 'a', what, at: markedAt(marks, what, now) }))
+    expect(runStands(marks).steps.get('a')!.state).toBe('open')
+    expect(markedAt(marks, 'timer', before)).toBe(before.toISOString())
   })
   it('takes nothing before something was measured, and as much as was said where it ended early', () => {
     const none = runStands([mark(1, { step: steps[0]!.id })])

@@ -82,24 +82,39 @@ export function runStands(marks: readonly Mark[]): RunStands {
   const answers = new Map<string, number>()
   const chosen = new Map<string, string>()
   const counts = new Map<string, number>()
+  const stopped = new Set(marks.flatMap(({ what, key }) => (what === 'stopped' ? [key] : [])))
   for (const one of inOrder(marks)) {
     const { step, what, at, by, key, value, note } = one
     if (what === 'done' || what === 'skipped') steps.set(step, { state: what, at, by, note })
     if (what === 'open') steps.set(step, OPEN)
-    if (what === 'timer') timers.set(key, { id: key, step, name: note, startedAt: at, minutes: value ?? 0 })
-    if (what === 'stopped') timers.delete(key)
+    if (what === 'timer' && !stopped.has(key))
+      timers.set(key, { id: key, step, name: note, startedAt: at, minutes: value ?? 0 })
     if (what === 'answer') {
       if (value === null) answers.delete(answerKey(step, key))
       else answers.set(answerKey(step, key), value)
       if (note) chosen.set(answerKey(step, key), note)
     }
-    if (what === 'count') counts.set(step, Math.max(0, (counts.get(step) ?? 0) + (value ?? 0)))
+    if (what === 'count') counts.set(step, (counts.get(step) ?? 0) + (value ?? 0))
   }
+  for (const [step, n] of counts) counts.set(step, Math.max(0, n))
   return { steps, timers: [...timers.values()], answers, chosen, counts }
 }
 /** By the clock, those of one instant by their ids, so that every device reads the same. */
 const inOrder = (marks: readonly Mark[]) =>
   [...marks].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1))
+
+/**
+ * When a mark is made: now, but after every mark that stands, so that a clock that was set back does not put the last tick
+ * before the first. A timer keeps the hour it was begun at.
+ */
+export function markedAt(marks: readonly Pick<Mark, 'at' | 'what'>[], what: MarkKind, now: Date): string {
+  if (what === 'timer') return now.toISOString()
+  const last = Math.max(
+    -Infinity,
+    ...marks.flatMap((one) => (one.what === 'timer' ? [] : [Date.parse(one.at)])),
+  )
+  return new Date(Math.max(now.getTime(), last + 1)).toISOString()
+}
 
 export const stepStands = ({ steps }: Pick<RunStands, 'steps'>, id: string): StepStands =>
   steps.get(id) ?? OPEN

@@ -44,18 +44,18 @@ const busy = ref(false)
 async function end() {
   if (busy.value) return
   busy.value = true
-  const acts = list.value.flatMap((one) => one.acts())
+  // As it is now: once it is written down there is nothing left to write.
+  const said = list.value.map(({ words }) => words).join('; ')
   try {
     if (by.value !== props.run.body.by) await runs.change(props.run, { by: by.value })
+    const acts = list.value.flatMap((one) => one.acts())
     const act = acts.length ? await keeping.doTogether(props.run.body.name, acts) : null
     if (!(await runs.change(props.run, { status: 'ended' })) && act) {
       note('The server does not answer; what was done is written down, the run stays open.')
       return
     }
     note(
-      acts.length
-        ? `Written down: ${list.value.map(({ words }) => words).join('; ')}.`
-        : 'Ended; nothing was written down.',
+      acts.length ? `Written down: ${said}.` : 'Ended; nothing was written down.',
       act ? { name: 'Undo', run: () => undoing.takeBack(act) } : undefined,
     )
     emit('ended')

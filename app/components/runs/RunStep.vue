@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import Button from 'primevue/button'
 import { useDebounceFn } from '@vueuse/core'
 import TypedField from '~/components/fields/TypedField.vue'
@@ -34,19 +34,28 @@ const choose = (id: string) => runs.answer(props.run, props.step.id, props.step.
 const typed = ref<Record<string, number | null>>({})
 const said = (key: string) =>
   key in typed.value ? typed.value[key]! : (stands.value.answers.get(answerKey(props.step.id, key)) ?? null)
-const keep = useDebounceFn((step: string, key: string) => {
-  const value = typed.value[key] ?? null
-  if ((stands.value.answers.get(answerKey(step, key)) ?? null) !== value)
-    runs.answer(props.run, step, key, value)
-}, 500)
+/** Answers whose keys still move, each with its step. */
+const unkept = new Map<string, { step: string; value: number | null }>()
+function flush() {
+  for (const [key, { step, value }] of unkept)
+    if ((stands.value.answers.get(answerKey(step, key)) ?? null) !== value)
+      runs.answer(props.run, step, key, value)
+  unkept.clear()
+}
+const keep = useDebounceFn(flush, 500)
 function type(key: string, value: number | null) {
   typed.value = { ...typed.value, [key]: value }
-  void keep(props.step.id, key)
+  unkept.set(key, { step: props.step.id, value })
+  void keep()
 }
 watch(
   () => props.step.id,
-  () => (typed.value = {}),
+  () => {
+    flush()
+    typed.value = {}
+  },
 )
+onBeforeUnmount(flush)
 const planned = ({ expected, dimension }: Ask) =>
   expected === null
     ? 'empty where nobody measured'
@@ -56,7 +65,7 @@ const planned = ({ expected, dimension }: Ask) =>
 const tapped = computed(() => stands.value.counts.get(props.step.id) ?? 0)
 const tap = (by: number) => runs.mark(props.run, props.step.id, 'count', { value: by })
 const isFill = computed(() => props.run.body.kind === 'mix' && props.step.id.startsWith('fill'))
-defineExpose({ tap })
+defineExpose({ tap, flush })
 </script>
 
 <template>

@@ -63,6 +63,7 @@ const waits = computed(() => step.value?.waitMinutes ?? 0)
 function done() {
   if (!run.value || !step.value) return
   const here = step.value
+  view.value?.flush()
   // Where the hand was, before the tick itself moves the view on.
   const at = index.value
   if (waits.value > 0 && !timerHere.value && stateOf(here.id) === 'open')
@@ -103,15 +104,12 @@ function act() {
 }
 useEventListener('keydown', (event: KeyboardEvent) => {
   const target = event.target as HTMLElement
-  if (
-    event.ctrlKey ||
-    event.metaKey ||
-    event.altKey ||
-    /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/.test(target.tagName)
-  )
+  if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
     return
   if (document.querySelector('[role="dialog"]')) return
   if (event.key === ' ') {
+    // On a button it presses that.
+    if (/^(BUTTON|A)$/.test(target.tagName)) return
     event.preventDefault()
     act()
   } else if (event.key === 'ArrowRight') go(Math.min(steps.value.length - 1, index.value + 1))
@@ -206,7 +204,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
           title="On paper"
           ><Printer aria-hidden="true"
         /></NuxtLink>
-        <Button v-if="!isEnded" @click="ending = true">End</Button>
+        <Button v-if="!isEnded" @click="(view?.flush(), (ending = true))">End</Button>
       </div>
     </header>
     <p v-if="isEnded" class="ended" role="status">
