@@ -32,11 +32,11 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
     })
   })
   const household = `${address}/api/households/${randomUUID()}`
-  const put = (url: string, body: object, key: string) =>
+  const put = (url: string, body: object, key: string, version = 0) =>
     fetch(url, {
       method: 'PUT',
       headers: { 'content-type': 'application/json', 'idempotency-key': key },
-      body: JSON.stringify({ version: 0, body }),
+      body: JSON.stringify({ version, body }),
       signal: AbortSignal.timeout(20_000),
     }).then(
       async (answer) => ({ status: answer.status, body: (await answer.json()) as { version?: number } }),
@@ -70,7 +70,45 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
       }
     }
   }
-  const writers = [writer(), writer(), writer()]
+  // A job at the bench goes on meanwhile: each tick is sent, as the page sends it, until the server has it.
+  const batchId = randomUUID()
+  const batch = {
+    name: 'Under the hand',
+    recipeId: null,
+    parts: [{ materialId: 'coir', parts: 1 }],
+    fills: [{ containerId: 'tray-72', count: 1, coverMm: 0, coverMaterialId: 'mix' }],
+    allowances: { fill: 0.9, fillUnderCover: 0.75, blockCompression: 2, mixingLossK: 0.1, spare: 0.05 },
+    scoop: { name: 'Pot', volumeL: 0.5 },
+  }
+  expect((await put(`${household}/batches/${batchId}`, batch, randomUUID())).status).toBe(200)
+  const run = `${household}/runs/${randomUUID()}`
+  const about = [{ what: 'batches', id: batchId, rung: null }]
+  const started = { name: 'Mix', kind: 'mix', about, onDay: '2027-04-12', marks: [] as object[] }
+  expect((await put(run, started, randomUUID())).status).toBe(200)
+  const ticked: string[] = []
+  const hand = async () => {
+    let version = 1
+    let { marks } = started
+    while (writing && up.exitCode === null) {
+      const mark = {
+        id: randomUUID(),
+        step: `step ${ticked.length}`,
+        what: 'done',
+        at: new Date().toISOString(),
+      }
+      marks = [...marks, mark]
+      const key = randomUUID()
+      for (let answered = false; !answered && up.exitCode === null;) {
+        const { status } = await put(run, { ...started, marks }, key, version)
+        answered = status === 200
+        if (!answered) await pause(100)
+      }
+      version++
+      ticked.push(mark.id)
+      await pause(60)
+    }
+  }
+  const writers = [writer(), writer(), writer(), hand()]
   const processOf = (word: string) =>
     readdirSync('/proc')
       .filter((name) => /^\d+$/.test(name))
@@ -102,6 +140,8 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
   writing = false
   await Promise.all(writers)
 
+  const stands = (await (await fetch(run)).json()) as { body: { marks: { id: string }[] } }
+  expect(stands.body.marks.map(({ id }) => id)).toEqual(ticked)
   const kept = new Set<string>()
   for (let url: string | null = `${household}/tools`; url;) {
     const answer: Response = await fetch(url)

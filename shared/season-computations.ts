@@ -9,7 +9,12 @@ import { seasonFrame } from './records/season-frame'
 import { sowing, sowingRecordProblems } from './records/sowing'
 import { packet } from './records/packet'
 import { hasSeason, openRows, seasonPlanner, type SeasonContext } from './season'
-import { amount, day, id, ruled } from './rules'
+import { dryRunFor } from './dry-run'
+import { amount, day, id, idsOf, ruled } from './rules'
+import { placeOf } from '#core/season/places/place'
+import { PLACE_KINDS } from '#core/season/places/kinds'
+import { EC_PER_MG_N } from '#core/water/balance'
+import { dryRun, HABITS, type DryRun } from '#core/water/dry-run'
 
 /*
  * What a script can ask of a season: the same questions as the pages put. The crops, containers and mixes are those of
@@ -122,6 +127,55 @@ export const packingToCompute = ruled(
     ])
   },
 )
+
+/** A tray through weeks of a habit of watering. */
+export const dryRunToCompute = ruled(
+  z.object({
+    recipeId: z.string().max(64).describe('A mix of the book'),
+    containerId: z.string().max(64),
+    place: z.object({
+      kind: z.enum(idsOf(PLACE_KINDS)),
+      dayC: amount.min(-10).max(45).nullish(),
+      nightC: amount.min(-20).max(40).nullish(),
+      humidity: amount.min(0.05).max(1).nullish(),
+    }),
+    habit: z.enum(HABITS),
+    how: z.enum(['above', 'below']).default('below'),
+    days: z.int().min(1).max(365).default(42),
+    waterEcMsPerCm: amount.min(0).max(10).default(0.4),
+    feed: z
+      .object({
+        nMgPerL: amount.min(0).max(1000),
+        everyDays: z.int().min(1).max(60),
+        fromDaysUp: z.int().min(0).max(60).default(10),
+      })
+      .nullable()
+      .default(null),
+  }),
+  ({ recipeId, containerId }) => {
+    const { containers, mixOf } = contextOf({})
+    return [
+      ...(mixOf(recipeId) ? [] : [{ path: ['recipeId'], message: 'This recipe is not known.' }]),
+      ...(containers.has(containerId)
+        ? []
+        : [{ path: ['containerId'], message: 'This container is not known.' }]),
+    ]
+  },
+)
+export function computedDryRun(value: z.output<typeof dryRunToCompute>): DryRun {
+  const { dayC, nightC, humidity, kind } = value.place
+  const usual = placeOf(kind, 'place')
+  const place = {
+    ...usual,
+    dayC: dayC ?? usual.dayC,
+    nightC: nightC ?? usual.nightC,
+    humidity: humidity ?? null,
+  }
+  const feed = value.feed && { ...value.feed, ecMsPerCm: value.feed.nMgPerL * EC_PER_MG_N }
+  const { recipeId, containerId, habit, how, days, waterEcMsPerCm: waterEc } = value
+  const tried = { recipeId, containerId, habit, how, days, waterEc, feed, place, lampHours: 16 }
+  return dryRun(dryRunFor(contextOf({}), tried)!)
+}
 
 /** A season planned as it stands on a day, with its trays shared, and all that it asks for. */
 export function computedSeason(

@@ -29,7 +29,7 @@ export function useWaterRound() {
       if (place.reservoirL == null) return []
       const here = water.all.filter(({ tray }) => tray.body.placeId === place.id)
       if (here.length === 0) return []
-      const loss = here.reduce((sum, one) => sum + one.water.outlook.lossPerDayL, 0)
+      const loss = here.reduce((sum, one) => sum + one.water.outlook.lossPerDayL.value, 0)
       const matM2 = here.reduce((sum, one) => sum + one.water.store.floorM2, 0)
       const reservoir = reservoirOf(place.reservoirL, matM2, loss)
       const filled = here.flatMap((one) =>

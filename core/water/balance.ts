@@ -1,5 +1,7 @@
 import { nitrogenWantedMg, type Appetite } from '../media/food'
-import { wetSurfaceLoss, type Climate } from './evaporation'
+import { derive, given, type Figure } from '../working/figure'
+import { byDefault, handbook, standard, type Source } from '../working/source'
+import { wetSurfaceFigure, wetSurfaceLoss, type Climate } from './evaporation'
 import { leafCover, type Stand } from './stand'
 import { WATER_WHEN_GONE, type TrayStore } from './tray-store'
 
@@ -79,6 +81,54 @@ export function lossPerDayL(
 }
 const lossAt = (store: Store, waterL: number, leaves: number, mostL: number): number =>
   mostL * ((1 - leaves) * surfaceGives(store, waterL) + leaves * CANOPY * leavesGive(store, waterL))
+
+/** The same with its working, for a tray as it stands. */
+export function lossFigure(
+  store: Store,
+  waterL: number,
+  conditions: Conditions,
+  factor: Figure,
+  source: Source,
+): Figure {
+  const { climate, covered, stand, daysUp } = conditions
+  const leaves = given(
+    'Of it under leaves',
+    leafCover(stand, daysUp),
+    'share',
+    byDefault('by age, appetite and room (Beer’s law)'),
+  )
+  return derive(
+    'It loses in a day',
+    'L',
+    'E * A * c * ((1 - l) * s + l * k * u) * f',
+    {
+      E: wetSurfaceFigure(climate, source),
+      A: given('Open top of its cells', stand.areaM2, 'm²', byDefault('by its dimensions')),
+      c: given(
+        'What its cover lets through',
+        covered ? UNDER_COVER : 1,
+        'share',
+        handbook('a dome takes nine tenths away'),
+      ),
+      l: leaves,
+      s: given(
+        'What the surface still gives',
+        surfaceGives(store, waterL),
+        'share',
+        standard('after FAO-56, equation 74'),
+      ),
+      k: given('Leaves against a wet surface', CANOPY, '', byDefault('FAO-56 has up to 1.2')),
+      u: given(
+        'What leaves still give',
+        leavesGive(store, waterL),
+        'share',
+        standard('after FAO-56, equation 84'),
+      ),
+      f: factor,
+    },
+    ({ E, A, c, l, s, k, u, f }) => E * A * c * ((1 - l) * s + l * k * u) * f,
+  )
+}
 
 /** Air that stays the same is reckoned once. */
 const known = new WeakMap<object, number>()

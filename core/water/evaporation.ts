@@ -1,3 +1,5 @@
+import { derive, given, type Figure } from '../working/figure'
+import { standard, type Source } from '../working/source'
 import { deficitKPa, LATENT_MJ_PER_KG, psychrometricKPaPerC, SEA_LEVEL_KPA, slopeKPaPerC } from './vapour'
 
 /*
@@ -80,5 +82,53 @@ export function wetSurfaceLoss({
       surfaceResistance: 0,
     })
   return (half(dayC, 2 * lightMol * MJ_PER_MOL) + half(nightC, 0)) / 2
+}
+/** The same, with its working: what a wet, open surface gives off in that place, L/m² a day. */
+export function wetSurfaceFigure(climate: Warmed, source: Source): Figure {
+  const { dayC, nightC, humidity, lightMol, airResistance, mixAboveC = 0 } = climate
+  const gammaKPa = given(
+    'Psychrometric constant',
+    psychrometricKPaPerC(),
+    'kPa/°C',
+    standard('FAO-56, equation 8, at sea level'),
+  )
+  const half = (name: string, airC: number, netMJ: number) =>
+    derive(
+      name,
+      'L/m²',
+      'max(0, (s * R + 86400 * (y * 0.622 * 2.45 / (1.01 * 0.287 * (T + 273))) * D / r) / (s + y) / 2.45)',
+      {
+        s: given(
+          'Slope of the vapour pressure',
+          slopeKPaPerC(airC + mixAboveC / 2),
+          'kPa/°C',
+          standard('FAO-56, equation 13'),
+        ),
+        R: given('Warmth of the light', netMJ, 'MJ/m²', source),
+        y: gammaKPa,
+        T: given('Air at the surface', airC + mixAboveC / 2, '°C', source),
+        D: given(
+          'Vapour-pressure deficit',
+          Math.max(0, deficitKPa(airC + mixAboveC, 0) - saturatedBy(airC, humidity)),
+          'kPa',
+          standard('FAO-56, equation 11 (Tetens), and the humidity of the place'),
+        ),
+        r: given('Resistance of the air', airResistance, 's/m', source),
+      },
+      ({ s, R, y, T, D, r }) =>
+        Math.max(
+          0,
+          (s * R + (86_400 * ((y * 0.622 * 2.45) / (1.01 * 0.287 * (T + 273))) * D) / r) / (s + y) / 2.45,
+        ),
+      'Penman–Monteith for an open, wet surface (FAO-56, equation 3).',
+    )
+  return derive(
+    'A wet surface gives off',
+    'L/m²',
+    '(d + n) / 2',
+    { d: half('By day', dayC, 2 * lightMol * MJ_PER_MOL), n: half('By night', nightC, 0) },
+    ({ d, n }) => (d + n) / 2,
+    'Half a day by day’s warmth and all of the light, half by night’s.',
+  )
 }
 const saturatedBy = (airC: number, humidity: number) => deficitKPa(airC, 0) * humidity

@@ -1,6 +1,7 @@
 import { derive, given, type Figure } from '../working/figure'
-import { byDefault, practice } from '../working/source'
-import { lossPerDayL, plainStore, type Conditions } from './balance'
+import { byDefault, practice, yours } from '../working/source'
+import { lossFigure, plainStore, type Conditions } from './balance'
+import { AIR_SOURCE } from './climate'
 import type { Followed, Point } from './follow'
 import type { Moment, Watering } from './happening'
 import { SOAK_TO, waterAgainAt, wetAbove, type TrayStore } from './tray-store'
@@ -58,7 +59,7 @@ export interface Outlook {
   readonly backL: Figure
   readonly way: Way
   /** It loses in a day as it stands, L. */
-  readonly lossPerDayL: number
+  readonly lossPerDayL: Figure
   /** Part of its easily available water that is gone, 0 and more. */
   readonly gone: number
   /** Days of the last seven on which it stayed wet. */
@@ -113,7 +114,20 @@ export function outlookOf(
     lateAt: crossing(EIGHTY),
     ...pourOf(store, now, way),
     way,
-    lossPerDayL: lossPerDayL(plainStore(store), now.waterL, conditions),
+    lossPerDayL: lossFigure(
+      plainStore(store),
+      now.waterL,
+      conditions,
+      given(
+        'Its own thirst, against what is reckoned',
+        followed.factor.mean,
+        '',
+        followed.factor.n > 0
+          ? yours(`from ${followed.factor.n} measured intervals`)
+          : byDefault('two weighings or lifts correct it'),
+      ),
+      AIR_SOURCE,
+    ),
     gone,
     wetDays,
   }

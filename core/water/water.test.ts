@@ -220,6 +220,10 @@ describe('a tray that is weighed', () => {
     expect(outlook.dueAt).not.toBeNull()
     expect(outlook.earlyAt!).toBeLessThan(outlook.dueAt!)
     expect(outlook.dueAt!).toBeLessThan(outlook.lateAt!)
+    expect(outlook.lossPerDayL.value).toBeCloseTo(
+      lossPerDayL(plain, found.now.waterL, at(97, found.factor.mean)),
+      12,
+    )
     // What is poured is drunk or comes back.
     expect(outlook.drinksL.value + outlook.backL.value).toBeCloseTo(outlook.pourL.value, 9)
     expect(weightAt(found, found.now)).toBeLessThan(found.fullG.mean + found.now.plantsG + 1)

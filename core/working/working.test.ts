@@ -1,5 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import { compile, type EvalFunction } from 'mathjs'
+import { batchSteps } from '../bench/batch-steps'
+import { feedSteps } from '../bench/feed-steps'
+import { waterSteps } from '../bench/water-steps'
 import { CONTAINERS } from '../containers/catalogue'
 import { planDose, strengthAtLabelRate } from '../feed/dose'
 import { solutionFor } from '../feed/drink'
@@ -22,6 +25,10 @@ import { CROPS } from '../sowing/crops'
 import { costOf } from '../stores/cost'
 import { comesPressed, packHolds } from '../stores/goods'
 import { needsOfBatch } from '../stores/needs'
+import { follow } from '../water/follow'
+import { outlookOf } from '../water/outlook'
+import { reservoirOf } from '../water/reservoir'
+import { conditions, store } from '../water/test/fixture'
 import { allFigures, withNumbers } from './explain'
 import { derive, given, total, type Figure } from './figure'
 import { printFigure, printFormula } from './print'
@@ -147,6 +154,39 @@ const goods = [
   ),
 )
 const shelf = [costOf(batch, ({ id }) => id.length / 3), needsOfBatch(batch), needsOfBatch(layered)]
+const followed = follow(
+  store,
+  { at: 0, contents: { waterL: store.capacityL.value, salts: 1, nitrogenMg: 9 }, sdL: 0.1 },
+  (_, factor) => conditions({ factor }),
+  [{ kind: 'felt', at: 30, feels: 'light' }],
+  40,
+  200,
+)
+const wet = [
+  store,
+  [-5, 0, 12].flatMap((daysUp) =>
+    [true, false].map((covered) =>
+      outlookOf(followed, conditions({ daysUp, covered }), { endOfDay: 48, large: false }),
+    ),
+  ),
+  reservoirOf(4, 0.15, 0.3),
+]
+const bench = [
+  batchSteps(batch, request),
+  feedSteps(doses[0]!, { feedName: 'Feed', vesselName: 'jug', vesselL: litre, toolId: null }),
+  waterSteps(
+    [
+      {
+        id: 'tray',
+        name: 'tray 1',
+        what: 'okra',
+        place: 'Shelf',
+        outlook: outlookOf(followed, conditions(), { endOfDay: 48, large: false }),
+      },
+    ],
+    9,
+  ),
+]
 
 describe('the working of every figure', () => {
   it.each<[string, unknown]>([
@@ -159,6 +199,8 @@ describe('the working of every figure', () => {
     ['light', light],
     ['a pack of everything there is', goods],
     ['what a batch takes and costs', shelf],
+    ['the water of a tray', wet],
+    ['the steps of a job', bench],
   ])('gives the same value when an independent evaluator does the sum: %s', (_, plan) => {
     const figures = figuresIn(plan)
     expect(figures.size).toBeGreaterThan(6)

@@ -92,7 +92,7 @@ const saidOf = (one: (typeof last.value)[number]) =>
           <p class="soft">
             It holds <FigureValue :figure="here.store.capacityL" /> soaked and drained, of it
             <FigureValue :figure="here.store.easyL" /> easily had; it loses about
-            {{ volume(here.outlook.lossPerDayL) }} a day, and weighs about
+            <FigureValue :figure="here.outlook.lossPerDayL" /> a day, and weighs about
             {{ mass(weightAt(here.followed, here.followed.now)) }} now.
             <template v-if="factor && factor.n > 0"
               >Its own thirst is {{ printNumber(factor.mean, 2) }} × what is reckoned (±

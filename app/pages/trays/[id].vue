@@ -29,6 +29,7 @@ import { useToday } from '~/composables/useToday'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useRunStore } from '~/state/runs'
+import { RUN_NAMES } from '#core/bench/run'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
 import { counted } from '#core/bench/wording'
@@ -123,6 +124,21 @@ const toSow = computed(
 )
 const startSowing = () =>
   bench.start('sow', `Sow tray ${kept.value!.number}`, [{ what: 'trays', id, rung: null }])
+
+/** Plants here that the season moves on next, and how. */
+const toMove = computed(() =>
+  stands.value.runs.flatMap(({ run, standing }) => {
+    const next = run.sowingId ? season.row(run.sowingId)?.planned.rungs[run.rung + 1] : undefined
+    return standing > 0 && next && (next.stage === 'prick out' || next.stage === 'pot up')
+      ? [{ run, stage: next.stage, rung: next.index }]
+      : []
+  }),
+)
+const startMoving = ({ run, stage, rung }: (typeof toMove.value)[number]) =>
+  bench.start(stage, `${RUN_NAMES[stage]} ${run.name}`, [
+    { what: 'sowings', id: run.sowingId!, rung },
+    { what: 'trays', id, rung: null },
+  ])
 
 // Sowing, run by run.
 async function sow(run: RunStands) {
@@ -246,6 +262,9 @@ const advised = computed(() => tray.value!.runs.length > 1)
     >
       <NuxtLink :to="`/trays/labels?trays=${id}`" class="button">Labels and key</NuxtLink>
       <Button v-if="toSow" class="main" @click="startSowing">Start sowing</Button>
+      <Button v-for="one in toMove" :key="one.run.code" @click="startMoving(one)"
+        >{{ RUN_NAMES[one.stage] }} {{ one.run.name }}</Button
+      >
       <Button @click="changing = true">Change the tray</Button>
     </PageTop>
 
