@@ -8,6 +8,8 @@ const BATCH = '0b1a5700-de30-4000-8000-000000000051'
 const FEEDING = '0b1a5700-de30-4000-8000-000000000062'
 const PROGRAMME = '0b1a5700-de30-4000-8000-000000000065'
 const TRAY = '0b1a5700-de30-4000-8000-000000000402'
+const WEIGHED = '0b1a5700-de30-4000-8000-000000000401'
+const RUN = '0b1a5700-de30-4000-8000-000000000601'
 const WIDE = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
 
@@ -20,9 +22,15 @@ const VIEWS = [
     path: '/season?sowing=0b1a5700-de30-4000-8000-000000000201',
     size: { width: 1280, height: 1000 },
   },
-  { name: 'season-phone', path: '/season', size: PHONE },
   { name: 'trays', path: '/trays', size: { width: 1280, height: 1000 } },
   { name: 'tray', path: `/trays/${TRAY}`, size: WIDE },
+  { name: 'run', path: `/runs/${RUN}`, size: WIDE },
+  {
+    name: 'water',
+    path: `/trays/${WEIGHED}`,
+    size: { width: 1280, height: 1000 },
+    scrollTo: '#water-title',
+  },
   { name: 'labels', path: `/trays/labels?trays=${TRAY}`, size: WIDE },
   { name: 'crops', path: '/crops', size: WIDE },
   { name: 'bench', path: '/', size: WIDE },
@@ -34,7 +42,6 @@ const VIEWS = [
   { name: 'bench-card', path: `/bench/${BATCH}`, size: { width: 1280, height: 1500 } },
   { name: 'stores', path: '/stores', size: WIDE },
   { name: 'ladder-of-feeds', path: `/programme?programme=${PROGRAMME}`, size: { width: 1280, height: 1000 } },
-  { name: 'several-feeds', path: '/blend', size: WIDE },
   { name: 'signs', path: '/signs', size: WIDE },
 ]
 
@@ -48,13 +55,14 @@ await orSayWhy(async () => {
       executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu'],
     })
-    for (const { name, path, size, dark, see } of VIEWS) {
+    for (const { name, path, size, dark, see, scrollTo } of VIEWS) {
       const context = await browser.newContext({ viewport: size, locale: 'en-GB' })
       if (dark) await context.addCookies([{ name: 'theme', value: 'dark', url: address }])
       const page = await context.newPage()
       await page.clock.setFixedTime(new Date(`${process.env.BLASTOMIX_DEMO_DAY}T09:00:00`))
       await page.goto(address + path, { waitUntil: 'networkidle' })
       if (see) await page.getByText(see).first().waitFor()
+      if (scrollTo) await page.locator(scrollTo).evaluate((one) => one.scrollIntoView())
       await page.waitForTimeout(300)
       await page.screenshot({ path: `docs/screenshots/${name}.png` })
       await context.close()

@@ -31,7 +31,7 @@ function when(minutes: number) {
   return clock < 0 ? `${time} the day before` : time
 }
 
-/** What to do where a test by hand says that it is not right. */
+/** What to do where a test by hand says that it is not right; what right looks like stands only beside such a test, so that a card stays a page. */
 const remedies = ({ test }: Step) =>
   (test?.answers ?? [])
     .filter(({ fine }) => !fine)
@@ -52,7 +52,7 @@ const wait = (minutes: number) => printHours(minutes / 60)
         </h3>
         <p>
           <SayIt :say="step.say" />
-          <template v-if="step.right"> Right: {{ step.right }}.</template>
+          <template v-if="step.right && step.test"> Right: {{ step.right }}.</template>
           <template v-for="one in remedies(step)" :key="one.id">
             {{ one.name }}: <SayIt :say="one.say"
           /></template>
