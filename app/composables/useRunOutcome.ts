@@ -6,7 +6,7 @@ import { useKeeping } from '~/state/keeping'
 import { useRunStore } from '~/state/runs'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
-import { asRow, useWater, type WaterRow } from '~/state/water'
+import { useWater, type WaterRow } from '~/state/water'
 import type { Act } from '~/state/undo'
 import { MOVED_STEP } from '#core/bench/move-steps'
 import { minutesTaken, mixOutcome } from '#core/bench/outcome'
@@ -16,7 +16,7 @@ import { waterStepId } from '#core/bench/water-steps'
 import { counted } from '#core/bench/wording'
 import { gridFor, usualGrid } from '#core/trays/layout'
 import type { Stored } from '#shared/collections'
-import type { EntryRecord } from '#shared/records/entry'
+import { waterRow, type EntryRecord } from '#shared/records/entry'
 import type { RunRecord } from '#shared/records/run'
 import { tray as traySchema } from '#shared/records/tray'
 
@@ -132,7 +132,7 @@ export function useRunOutcome() {
             entry(`Watered: ${counted(rows.length, 'tray')}`, {
               kind: 'watered',
               about: aboutTrays(rows.map(({ trayId }) => trayId)),
-              water: rows.map(asRow),
+              water: rows.map(waterRow),
             }),
           ]
         : list
@@ -159,7 +159,7 @@ export function useRunOutcome() {
             entry(`Watered: ${counted(rows.length, 'tray')}`, {
               kind: 'watered',
               about: aboutTrays(rows.map(({ trayId }) => trayId)),
-              water: rows.map(asRow),
+              water: rows.map(waterRow),
               really: { ...NOTHING, minutes },
             }),
           ]
@@ -186,7 +186,7 @@ export function useRunOutcome() {
             times: given / vessel.volumeL,
             evenIfShort: true,
             water: fed.map((trayId) =>
-              asRow({ trayId, how: 'below', litres: each, nMgPerL: targetNMgPerL, ecMsPerCm: null }),
+              waterRow({ trayId, how: 'below', litres: each, nMgPerL: targetNMgPerL, ecMsPerCm: null }),
             ),
             really: { ...NOTHING, backL, minutes },
           },

@@ -38,8 +38,9 @@ export function useWaterWords() {
         : way.how === 'mist'
           ? `A mist, about ${volume(pourL.value)}.`
           : `A gentle rose, about ${volume(pourL.value)}, until it runs out below.`
+    if (outlook.verdict === 'let dry') return 'No water for now.'
     return [
-      amount,
+      outlook.verdict === 'water' ? amount : `Then: ${amount}`,
       way.why,
       outside
         ? 'By hand outside: early in the day, out of the wind, shaded at noon; a dome comes off in the sun.'

@@ -288,6 +288,23 @@ kbd {
   .today {
     grid-template-columns: minmax(0, 1fr);
   }
+
+  /* On a phone the can comes first: it is carried every day. */
+  .aside {
+    display: contents;
+  }
+
+  header {
+    order: -2;
+  }
+
+  .aside > :deep(.round) {
+    order: -1;
+  }
+
+  .tools .night {
+    width: calc(50% - 0.4rem);
+  }
 }
 
 /* One way round: a path with a stop for each place. */

@@ -11,13 +11,12 @@ import { useTrays } from '~/state/trays'
 import { useUndo } from '~/state/undo'
 import { hourOf, momentOf } from '#core/water/happening'
 import type { Stored } from '#shared/collections'
-import type { EntryRecord } from '#shared/records/entry'
+import { waterRow, type EntryRecord } from '#shared/records/entry'
 import type { TrayRecord } from '#shared/records/tray'
 import { trayWater, waterByTray, type TrayWater } from '#shared/water'
 
 type Tray = Stored<TrayRecord>
-type Row = EntryRecord['water'][number]
-export type WaterRow = Partial<Row> & Pick<Row, 'trayId'>
+export type WaterRow = Parameters<typeof waterRow>[0]
 
 /** The water of every tray that stands: how much is in it, what it wants, and what happens to it. */
 export const useWater = defineStore('water', () => {
@@ -78,7 +77,7 @@ export const useWater = defineStore('water', () => {
           id,
           rung: null,
         })),
-        water: rows.map(asRow),
+        water: rows.map(waterRow),
         ...more,
       })
       note(`${name}.`, { name: 'Undo', run: () => undoing.takeBack(opposite) })
@@ -100,18 +99,4 @@ export const useWater = defineStore('water', () => {
     toLook: wants('look'),
     toDry: wants('let dry'),
   }
-})
-
-/** A row with nothing left open. */
-export const asRow = (row: WaterRow): Row => ({
-  how: null,
-  litres: null,
-  backL: null,
-  grams: null,
-  moment: null,
-  sdG: null,
-  feels: null,
-  ecMsPerCm: null,
-  nMgPerL: null,
-  ...row,
 })

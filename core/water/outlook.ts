@@ -50,7 +50,7 @@ export interface Outlook {
   readonly dueAt: Moment | null
   readonly earlyAt: Moment | null
   readonly lateAt: Moment | null
-  /** What it drinks if it is watered now, L. */
+  /** What it drinks when it is time, L; today where that is today. */
   readonly drinksL: Figure
   /** What has to stand in the tray, L, and how high, mm; null where it is not watered from below. */
   readonly pourL: Figure
@@ -112,7 +112,8 @@ export function outlookOf(
     dueAt,
     earlyAt,
     lateAt: crossing(EIGHTY),
-    ...pourOf(store, now, way),
+    // What is not due yet is poured when it is: then it lacks what is gone by then.
+    ...pourOf(store, dueToday || dueAt === null ? now.waterL : threshold, way),
     way,
     lossPerDayL: lossFigure(
       plainStore(store),
@@ -148,14 +149,14 @@ function crosses(points: readonly Point[], of: (point: Point) => number, height:
   return null
 }
 
-function pourOf(store: TrayStore, now: Point, { how }: Way) {
+function pourOf(store: TrayStore, waterL: number, { how }: Way) {
   const drinksL = derive(
     'It drinks',
     'L',
     'max(0, w - n)',
     {
       w: store.capacityL,
-      n: given('Water in it now', now.waterL, 'L', byDefault('reckoned since it was last known')),
+      n: given('Water in it by then', waterL, 'L', byDefault('reckoned since it was last known')),
     },
     ({ w, n }) => Math.max(0, w - n),
   )

@@ -2,7 +2,7 @@ import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { addDays, type Day } from '#core/season/day'
 import { codeAt, gridFor, usualGrid } from '#core/trays/layout'
 import type { Bodies } from '#shared/collections'
-import { newEntry, type EntryRecord } from '#shared/records/entry'
+import { newEntry, waterRow, type EntryRecord } from '#shared/records/entry'
 import { run } from '#shared/records/run'
 import { tray as schema, type TrayRecord } from '#shared/records/tray'
 
@@ -174,21 +174,7 @@ export function demoTrays(
         at,
         by: days % 2 ? 'Wren' : 'Idris',
         about: [{ what: 'trays', id: of.id, rung: null }],
-        water: [
-          {
-            trayId: of.id,
-            how: null,
-            litres: null,
-            backL: null,
-            grams: null,
-            moment: null,
-            sdG: null,
-            feels: null,
-            ecMsPerCm: null,
-            nMgPerL: null,
-            ...row,
-          },
-        ],
+        water: [waterRow({ trayId: of.id, ...row })],
       }),
     ])
   const below = { how: 'below' } as const

@@ -208,6 +208,22 @@ export const newEntry = (
   ...said,
 })
 
+/** What was told of the water of one tray, with nothing left open. */
+export const waterRow = (
+  said: Pick<EntryRecord['water'][number], 'trayId'> & Partial<EntryRecord['water'][number]>,
+): EntryRecord['water'][number] => ({
+  how: null,
+  litres: null,
+  backL: null,
+  grams: null,
+  moment: null,
+  sdG: null,
+  feels: null,
+  ecMsPerCm: null,
+  nMgPerL: null,
+  ...said,
+})
+
 const isJob = (kind: EntryKind): kind is Mark['what'] => (JOB_KINDS as readonly string[]).includes(kind)
 
 /** The entry as a mark on the season; none where it is not about the season. */

@@ -109,15 +109,22 @@ const saidOf = (one: (typeof last.value)[number]) =>
             <Button @click="watered">Watered</Button>
             <Button @click="weighing = true">Weigh</Button>
           </div>
-          <div class="feels no-print" role="group" aria-label="Without a scale">
-            <span class="soft">By lift:</span>
-            <Button v-for="one in ['heavy', 'middling', 'light'] as const" :key="one" @click="felt(one)">{{
-              one
-            }}</Button>
-            <span class="soft">Surface:</span>
-            <Button v-for="one in ['dark', 'pale', 'dry beneath'] as const" :key="one" @click="looked(one)">{{
-              one
-            }}</Button>
+          <div class="feels no-print">
+            <span role="group" aria-label="By lift">
+              <span class="soft">By lift:</span>
+              <Button v-for="one in ['heavy', 'middling', 'light'] as const" :key="one" @click="felt(one)">{{
+                one
+              }}</Button>
+            </span>
+            <span role="group" aria-label="By its surface">
+              <span class="soft">Surface:</span>
+              <Button
+                v-for="one in ['dark', 'pale', 'dry beneath'] as const"
+                :key="one"
+                @click="looked(one)"
+                >{{ one }}</Button
+              >
+            </span>
           </div>
         </div>
       </div>
@@ -214,7 +221,13 @@ const saidOf = (one: (typeof last.value)[number]) =>
 .feels {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.3rem 0.4rem;
+  gap: 0.4rem 1.2rem;
+}
+
+.feels > span {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem;
   align-items: center;
 }
 

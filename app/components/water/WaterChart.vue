@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
+import { useElementSize } from '@vueuse/core'
 import { area, line } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'
 import { useDates } from '~/composables/useDates'
@@ -18,7 +19,10 @@ const props = defineProps<{ water: TrayWater; name: string }>()
 const { printDay } = useDates()
 const { mass } = useMeasures()
 
-const WIDTH = 860
+/** As wide as there is room, so that letters stay readable on a phone. */
+const room = useTemplateRef<HTMLElement>('room')
+const { width: roomPx } = useElementSize(room)
+const WIDTH = computed(() => Math.min(860, Math.max(330, roomPx.value || 860)))
 const HEIGHT = 340
 const PAD = { left: 64, right: 16, top: 26, bottom: 44 }
 const BACK_H = 12 * 24
@@ -36,7 +40,7 @@ const next = computed(() => {
 /** Before anything was written down of it nobody knows: that is not drawn. */
 const from = computed(() => {
   const first = Math.min(...props.water.happenings.map((one) => one.at))
-  const known = Number.isFinite(first) ? first - 12 : now.value - BACK_H
+  const known = Number.isFinite(first) ? first : now.value - BACK_H
   return Math.min(now.value - 24, Math.max(now.value - BACK_H, known))
 })
 const path = computed(() => {
@@ -45,7 +49,7 @@ const path = computed(() => {
 })
 const grams = (point: Point) => weightAt(followed.value, point)
 const x = computed(() =>
-  scaleLinear([Math.max(path.value[0]!.at, from.value), until.value], [PAD.left, WIDTH - PAD.right]),
+  scaleLinear([Math.max(path.value[0]!.at, from.value), until.value], [PAD.left, WIDTH.value - PAD.right]),
 )
 /** Weight at a height of water, with the plants of now. */
 const at = (waterL: number) => grams({ ...followed.value.now, waterL })
@@ -99,7 +103,7 @@ const days = computed(() => {
   const [from, to] = x.value.domain() as [number, number]
   const first = Math.ceil(from / 24)
   const count = Math.floor(to / 24) - first + 1
-  const every = count > 12 ? 2 : 1
+  const every = Math.max(1, Math.ceil((count * 56) / (WIDTH.value - PAD.left)))
   return Array.from({ length: count }, (_, i) => (first + i) * 24).filter((_, i) => i % every === 0)
 })
 const saidAt = (moment: Moment) =>
@@ -121,7 +125,7 @@ function drag(event: PointerEvent) {
   if (event.type === 'pointerdown') target.setPointerCapture(event.pointerId)
   if (!target.hasPointerCapture(event.pointerId)) return
   const box = svg.value!.getBoundingClientRect()
-  dragged.value = clamp(x.value.invert(((event.clientX - box.left) / box.width) * WIDTH))
+  dragged.value = clamp(x.value.invert(((event.clientX - box.left) / box.width) * WIDTH.value))
 }
 const clamp = (moment: Moment) => Math.min(until.value - 6, Math.max(now.value, Math.round(moment)))
 function key(event: KeyboardEvent) {
@@ -133,7 +137,7 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <div>
+  <div ref="room">
     <svg ref="svg" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="group" :aria-label="text">
       <g class="axis">
         <g v-for="day in days" :key="day">
@@ -150,10 +154,16 @@ function key(event: KeyboardEvent) {
       <path class="band" :d="band" />
       <g v-for="one in lines" :key="one.name" class="mark" :class="one.name.replace(' ', '-')">
         <path :d="`M${PAD.left} ${y(one.y)}H${WIDTH - PAD.right}`" />
-        <text :x="WIDTH - PAD.right" :y="y(one.y) - 5" text-anchor="end">{{ one.name }}</text>
+        <text
+          :x="one.name === 'wet above' ? PAD.left + 6 : WIDTH - PAD.right"
+          :y="one.name === 'wet above' ? y(one.y) + 15 : y(one.y) - 5"
+          :text-anchor="one.name === 'wet above' ? 'start' : 'end'"
+        >
+          {{ one.name }}
+        </text>
       </g>
       <path class="now" :d="`M${x(now)} ${PAD.top}V${HEIGHT - PAD.bottom}`" />
-      <text class="now" :x="x(now) + 5" :y="PAD.top + 12">now</text>
+      <text class="now" :x="x(now) - 5" :y="PAD.top + 12" text-anchor="end">now</text>
       <path class="curve" :d="curve" />
       <g v-for="(one, i) in drops" :key="`d${i}`" :class="{ fed: one.fed }" class="drop">
         <path :d="`M${x(one.at)} ${HEIGHT - PAD.bottom - 22}c-6 8-8 11-8 15a8 8 0 0 0 16 0c0-4-2-7-8-15Z`" />

@@ -9,12 +9,12 @@ import TypedField from '~/components/fields/TypedField.vue'
 import EntryForm from '~/components/records/EntryForm.vue'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
-import { asRow, useWater } from '~/state/water'
+import { useWater } from '~/state/water'
 import { isScale, TOOL_HABITS } from '#core/feed/tool'
 import type { Day } from '#core/season/day'
 import type { WEIGHED } from '#core/water/happening'
 import { doubtOf } from '#core/water/weighing'
-import { newEntry } from '#shared/records/entry'
+import { newEntry, waterRow } from '#shared/records/entry'
 import { SCALE_SD_G, type WaterStore } from '#shared/water'
 
 /** A tray on the scale: dry, just watered, or as it stands. */
@@ -68,7 +68,7 @@ const entry = () =>
     on: on.value!,
     at: at.value,
     about: [{ what: 'trays', id: props.trayId, rung: null }],
-    water: [asRow({ trayId: props.trayId, grams: net.value, moment: moment.value, sdG: sdG.value })],
+    water: [waterRow({ trayId: props.trayId, grams: net.value, moment: moment.value, sdG: sdG.value })],
   })
 </script>
 
