@@ -126,6 +126,8 @@ export interface TrayWater extends WaterStore {
   readonly happenings: readonly WaterEntry[]
 }
 
+/** Clocks of two devices lie this near, hours. */
+const AHEAD_OF_CLOCK_H = 1
 /** Days a tray is followed back, and ahead. */
 const BACK_DAYS = 28
 const AHEAD_DAYS = 10
@@ -144,8 +146,10 @@ export function trayWater(
   stands: TrayStands,
   happenings: readonly WaterEntry[],
   context: Context,
-  now: Moment,
+  clock: Moment,
 ): TrayWater | null {
+  // What another device has just written, by a clock a little ahead, has happened.
+  const now = Math.max(clock, ...happenings.flatMap(({ at }) => (at <= clock + AHEAD_OF_CLOCK_H ? [at] : [])))
   const { frame } = context
   const begun = stands.runs.flatMap(({ sownOn, setOn }) => [sownOn, setOn].flatMap((day) => day ?? []))
   if (body.emptiedOn !== null || begun.length === 0) return null

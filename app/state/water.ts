@@ -9,7 +9,7 @@ import { useKeeping } from '~/state/keeping'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
 import { useUndo } from '~/state/undo'
-import { hourOf, momentOf } from '#core/water/happening'
+import { momentOf } from '#core/water/happening'
 import type { Stored } from '#shared/collections'
 import { waterRow, type EntryRecord } from '#shared/records/entry'
 import type { TrayRecord } from '#shared/records/tray'
@@ -27,12 +27,10 @@ export const useWater = defineStore('water', () => {
   const keeping = useKeeping()
   const undoing = useUndo()
   const { note } = useNotes()
-  // A quarter of an hour is fine enough for a tray.
   const { time } = useNow(60_000)
 
   const happened = computed(() => waterByTray(household.entries, household.record?.water))
-  const hour = computed(() => Math.floor(hourOf(momentOf(season.today, time.value)) * 4) / 4)
-  const now = computed(() => momentOf(season.today, '00:00') + hour.value)
+  const now = computed(() => momentOf(season.today, time.value))
   const remembered = new Map<string, { from: readonly unknown[]; water: TrayWater | null }>()
   function of(tray: Tray): TrayWater | null {
     const own = happened.value.get(tray.id) ?? []

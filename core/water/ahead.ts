@@ -14,7 +14,7 @@ export function pathIfWatered(
   until: Moment,
 ): Point[] {
   const { now, store, factor } = followed
-  const before = followed.path.filter((point) => point.at >= now.at && point.at <= at)
+  const before = followed.path.slice(followed.path.indexOf(now)).filter((point) => point.at <= at)
   const last = before.at(-1) ?? now
   const after = follow(
     store,

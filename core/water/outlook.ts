@@ -87,7 +87,8 @@ export function outlookOf(
 ): Outlook {
   const { store, path, now } = followed
   const threshold = waterAgainAt(store).value
-  const ahead = path.filter(({ at }) => at >= now.at)
+  // From now itself on: what it was a moment before it was watered is past.
+  const ahead = path.slice(path.indexOf(now))
   const crossing = (k: number) => crosses(ahead, ({ waterL, sdL }) => waterL + k * sdL, threshold)
   const dueAt = crossing(0)
   const earlyAt = crossing(-EIGHTY)

@@ -228,6 +228,21 @@ describe('a tray that is weighed', () => {
     expect(outlook.drinksL.value + outlook.backL.value).toBeCloseTo(outlook.pourL.value, 9)
     expect(weightAt(found, found.now)).toBeLessThan(found.fullG.mean + found.now.plantsG + 1)
   })
+  it('that was watered this very hour wants none', () => {
+    const watered: Happening = {
+      kind: 'watered',
+      at: 120,
+      how: 'below',
+      litres: null,
+      backL: null,
+      ecMsPerCm: 0.4,
+      nMgPerL: 0,
+    }
+    const found = follow(store, from, at, [watered], 120, 120 + 240)
+    const outlook = outlookOf(found, at(120, 1), { endOfDay: 130, large: false })
+    expect(outlook.dueAt!).toBeGreaterThan(130)
+    expect(['later', 'tomorrow']).toContain(outlook.verdict)
+  })
   it('without a scale a lift is a measurement too, of its own width', () => {
     const light: Happening[] = [{ kind: 'felt', at: 40, feels: 'light' }]
     const found = follow(store, from, at, light, 41)

@@ -6,6 +6,7 @@ import TypedField from '~/components/fields/TypedField.vue'
 import RunPicture from '~/components/runs/RunPicture.vue'
 import SayIt from '~/components/runs/SayIt.vue'
 import { useMeasures } from '~/composables/useMeasures'
+import { useOnScale } from '~/composables/useOnScale'
 import { useRunStore } from '~/state/runs'
 import { cautions, type Caution } from '#core/cautions/caution'
 import { answerKey } from '#core/bench/run'
@@ -19,6 +20,7 @@ const props = defineProps<{ run: Stored<RunRecord>; step: Step }>()
 const emit = defineEmits<{ short: [] }>()
 const runs = useRunStore()
 const { volume, mass } = useMeasures()
+const { onScale } = useOnScale()
 
 const stands = computed(() => runs.stands(props.run))
 const dangers = computed((): Caution[] => cautions(props.step.cautions ?? []))
@@ -56,6 +58,10 @@ watch(
   },
 )
 onBeforeUnmount(flush)
+/** The size of it decides what a bare number means: cups in a tray, pounds on a scale. */
+const aboutOf = ({ expected, dimension }: Ask) =>
+  expected ??
+  (dimension === 'mass' ? onScale.value : (props.step.asks?.find((one) => one.expected)?.expected ?? 1))
 const planned = ({ expected, dimension }: Ask) =>
   expected === null
     ? 'empty where nobody measured'
@@ -107,7 +113,7 @@ defineExpose({ tap, flush })
           :key="`${step.id} ${ask.key}`"
           :model-value="said(ask.key)"
           :label="ask.label"
-          v-bind="ask.dimension ? { dimension: ask.dimension } : {}"
+          v-bind="ask.dimension ? { dimension: ask.dimension, about: aboutOf(ask) } : {}"
           :hint="planned(ask)"
           optional
           @update:model-value="type(ask.key, $event)"

@@ -7,6 +7,7 @@ import DayField from '~/components/fields/DayField.vue'
 import FieldFrame from '~/components/fields/FieldFrame.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import EntryForm from '~/components/records/EntryForm.vue'
+import { useOnScale } from '~/composables/useOnScale'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
 import { useWater } from '~/state/water'
@@ -23,6 +24,7 @@ const emit = defineEmits<{ close: [] }>()
 const season = useSeason()
 const context = useContext()
 const water = useWater()
+const { onScale } = useOnScale()
 
 const NAMES = {
   now: 'as it stands',
@@ -86,7 +88,7 @@ const entry = () =>
       v-first-focus
       label="It weighs"
       dimension="mass"
-      :about="1000"
+      :about="onScale"
       hint="with its saucer and all that is in it"
       :problem="doubt?.kind === 'refused' ? doubt.message : undefined"
     />
