@@ -44,7 +44,10 @@ const from = computed(() => {
   return Math.min(now.value - 24, Math.max(now.value - BACK_H, known))
 })
 const path = computed(() => {
-  const past = followed.value.path.filter(({ at }) => at >= from.value && at <= now.value)
+  // Of one hour the last counts at the beginning: what it was before the first watering nobody knew.
+  const past = followed.value.path.filter(
+    ({ at }, i, all) => at >= from.value && at <= now.value && !(at === from.value && all[i + 1]?.at === at),
+  )
   return [...past, ...pathIfWatered(followed.value, props.water.conditionsAt, next.value, until.value)]
 })
 const grams = (point: Point) => weightAt(followed.value, point)
@@ -95,7 +98,8 @@ const band = computed(
   () =>
     area<Point>(
       ({ at: hour }) => x.value(hour),
-      (point) => y.value(grams({ ...point, waterL: point.waterL - BAND * point.sdL })),
+      (point) =>
+        Math.min(HEIGHT - PAD.bottom, y.value(grams({ ...point, waterL: point.waterL - BAND * point.sdL }))),
       (point) => y.value(grams({ ...point, waterL: point.waterL + BAND * point.sdL })),
     )(path.value) ?? '',
 )
@@ -155,9 +159,9 @@ function key(event: KeyboardEvent) {
       <g v-for="one in lines" :key="one.name" class="mark" :class="one.name.replace(' ', '-')">
         <path :d="`M${PAD.left} ${y(one.y)}H${WIDTH - PAD.right}`" />
         <text
-          :x="one.name === 'wet above' ? PAD.left + 6 : WIDTH - PAD.right"
-          :y="one.name === 'wet above' ? y(one.y) + 15 : y(one.y) - 5"
-          :text-anchor="one.name === 'wet above' ? 'start' : 'end'"
+          :x="WIDTH - PAD.right"
+          :y="one.name === 'full' ? y(one.y) - 5 : y(one.y) + 15"
+          text-anchor="end"
         >
           {{ one.name }}
         </text>
