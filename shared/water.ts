@@ -29,7 +29,6 @@ export interface WaterStore {
   readonly physics: ContainerPhysics
   readonly store: TrayStore
   readonly mixL: number
-  readonly plantsEach: number
   /** Whether its mix is known, or taken to be the usual seed mix. */
   readonly mixKnown: boolean
 }
@@ -58,7 +57,6 @@ export function waterStore(
     physics,
     store,
     mixL: store.dryMixG.value / physics.dryBulkDensityGPerL.value,
-    plantsEach: 1,
     mixKnown: said !== undefined,
   }
 }

@@ -1,4 +1,4 @@
-import { printNumber } from '../units/format'
+import { PER_LITRE } from '../season/final-care'
 import { given } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 import { rootTest } from './hand-test'
@@ -125,9 +125,6 @@ export interface FinalRequest {
   readonly place: string
 }
 
-/** For each litre of container: a cup of castings to 5 gal, ¼ cup of granular feed to 5 gal [common practice]. */
-const CASTINGS = 0.0125
-const GRANULAR = 0.0031
 /** Left free at the rim for water, mm [common practice]. */
 const RIM_MM = 30
 const MULCH_MM = 20
@@ -144,8 +141,8 @@ export function finalSteps({
 }: FinalRequest): Step[] {
   const each = (what: string, share: number) =>
     given(what, containerL * share, 'L', byDefault('a cup of castings and ¼ cup of granular feed to 5 gal'))
-  const castings = each('Castings in each hole', CASTINGS)
-  const granular = each('Granular feed in each hole', GRANULAR)
+  const castings = each('Castings in each hole', PER_LITRE['top-dress'])
+  const granular = each('Granular feed in each hole', PER_LITRE.granular)
   return [
     {
       id: 'label',
@@ -220,6 +217,3 @@ export function finalSteps({
     },
   ]
 }
-
-/** What was counted by tap, in words: `24 of 72`. */
-export const countedOf = (n: number, of: number): string => `${printNumber(n, 4)} of ${printNumber(of, 4)}`

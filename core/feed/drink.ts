@@ -7,7 +7,7 @@ import { byDefault, practice, yours } from '../working/source'
 /** Of the easily available water so much is gone when it is time to water again [default, reference: watering by weight]. */
 export const GONE_WHEN_WATERED = 0.45
 /** Left standing in the tray after a soak; 10–20 % [common practice]. */
-const LEFT_IN_TRAY = 0.15
+export const LEFT_IN_TRAY = given('Left in the tray', 0.15, 'share', practice('10–20 %, poured off'))
 
 /**
  * How much solution a set of containers drinks from below when it is time to water: what its mix has lost, and what is
@@ -29,14 +29,19 @@ export function solutionFor(
       V: cellVolume(container),
       e: physics.easilyAvailableWater,
       p: given('Gone when it is watered', GONE_WHEN_WATERED, 'share', byDefault('the tray is light to lift')),
-      t: given('Left in the tray', LEFT_IN_TRAY, 'share', practice('10–20 %, poured off')),
+      t: LEFT_IN_TRAY,
     },
     ({ n, V, e, p, t }) => ((n * V) / 1000) * e * p * (1 + t),
   )
 }
 
 /** A soak from below stands this high on the cells, of their depth [common practice: a quarter]. */
-const SOAK_DEPTH = 0.25
+export const SOAK_DEPTH = given(
+  'Stands on the cells to',
+  0.25,
+  'share',
+  practice('a quarter to a third of their depth'),
+)
 
 /**
  * Solution that has to stand in the solid trays for a soak from below, L: the trays' floor to a quarter of the cells'
@@ -57,12 +62,7 @@ export function soakIn(container: Container, count: number): Figure {
       n: given(container.name, count, '', yours()),
       A: floor,
       d: given('Depth of the cells', container.shape.depthMm, 'mm', container.sources.shape),
-      k: given(
-        'Stands on the cells to',
-        SOAK_DEPTH,
-        'share',
-        practice('a quarter to a third of their depth'),
-      ),
+      k: SOAK_DEPTH,
     },
     ({ n, A, d, k }) => (n * A * d * k) / 10_000,
     'Trays that cover part of a flat stand in one together: take it as the most.',

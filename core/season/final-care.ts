@@ -43,7 +43,7 @@ const CALCIUM_EVERY_DAYS = 30
 const DRESSING_EVERY_DAYS = 30
 const STAKE_AFTER_DAYS = 7
 /** For each litre of container: ¼ cup of granular feed, 1 tablespoon of lime, 1 cup of castings to 5 gal [common practice]. */
-const PER_LITRE = { granular: 0.0031, calcium: 0.0008, 'top-dress': 0.0125 } as const
+export const PER_LITRE = { granular: 0.0031, calcium: 0.0008, 'top-dress': 0.0125 } as const
 const MATERIAL = { granular: 'granular-feed', calcium: 'dolomitic-lime', 'top-dress': 'castings' } as const
 /** Water in a day, of the container's volume, at 20 °C; it grows with the warmth over 5 °C [default, a bucket takes 1–3 L]. */
 const DRINK_SHARE = 0.07

@@ -3,7 +3,8 @@ import { derive, given, type Figure } from '../working/figure'
 import { byDefault, handbook, standard, type Source } from '../working/source'
 import { wetSurfaceFigure, wetSurfaceLoss, type Climate } from './evaporation'
 import { leafCover, type Stand } from './stand'
-import { WATER_WHEN_GONE, type TrayStore } from './tray-store'
+import { GONE_WHEN_WATERED } from '../feed/drink'
+import type { TrayStore } from './tray-store'
 
 /*
  * The balance of a tray: water, salts and nitrogen go in and come out, and nothing is lost on the way.
@@ -54,7 +55,7 @@ export const EC_PER_MG_N = 0.0068
 
 /** A surface gives water off freely until the time to water has come, then less and less [after FAO-56, equation 74]. */
 const surfaceGives = ({ capacityL, easyL, floorL }: Store, waterL: number): number =>
-  falling(capacityL - waterL, WATER_WHEN_GONE * easyL, capacityL - floorL, CRUST)
+  falling(capacityL - waterL, GONE_WHEN_WATERED * easyL, capacityL - floorL, CRUST)
 /** Leaves go on until what is easily had is gone [after FAO-56, equation 84]. */
 const leavesGive = ({ capacityL, easyL, floorL }: Store, waterL: number): number =>
   falling(capacityL - waterL, easyL, capacityL - floorL, 0)

@@ -1,4 +1,6 @@
-import { letGoMg, type MixFood } from '../media/food'
+import { GONE_WHEN_WATERED } from '../feed/drink'
+import { letGoMg, SEED_FEEDS_ITSELF_DAYS, type MixFood } from '../media/food'
+import { WET_GONE } from './tray-store'
 import { dry, ecOf, water, type Conditions, type Contents, type Store } from './balance'
 
 /*
@@ -63,13 +65,10 @@ export interface DryRun {
 }
 
 const EVERY: Partial<Record<Habit, number>> = { 'every day': 1, 'every second day': 2, 'every third day': 3 }
-const WATER_AT_GONE = 0.45
-const WET_GONE = 0.15
 /** A reservoir keeps a mix just short of soaked [default]. */
 const WICKED = 0.97
 /** A little more than it drinks is poured. */
 const POURS = 1.15
-const SEED_FEEDS_ITSELF_DAYS = 7
 
 /** @throws RangeError for days outside 1 to 365 */
 export function dryRun(request: DryRunRequest): DryRun {
@@ -94,7 +93,7 @@ export function dryRun(request: DryRunRequest): DryRun {
       habit === 'reservoir'
         ? contents.waterL < WICKED * store.capacityL
         : habit === 'when light'
-          ? gone >= WATER_AT_GONE
+          ? gone >= GONE_WHEN_WATERED
           : day > 0 && day % EVERY[habit]! === 0 && (daysUp >= 0 || !request.coveredUntilUp)
     let givenL = 0
     let backL = 0

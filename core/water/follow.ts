@@ -2,7 +2,7 @@ import { learnedFrom, type Belief, type Learned, type Measured } from '../record
 import { dry, ecOf, plainStore, water, type Conditions, type Contents, type Store } from './balance'
 import { GONE_BY_FEEL, type Happening, type Moment } from './happening'
 import { freshMassG } from './stand'
-import type { TrayStore } from './tray-store'
+import { MIST, type TrayStore } from './tray-store'
 
 /*
  * A tray followed through time by what is known of it: reckoned between, put right by every weighing, lift and look; and
@@ -17,8 +17,6 @@ const DAYS_DIFFER = 0.1
 const CAPACITY_SD = 0.08
 /** A soak from below fills it so far [default]. */
 const SOAK_SD = 0.04
-/** A mist wets so much, L/m² [default]. */
-const MIST_L_PER_M2 = 0.5
 /** A drop smaller than this part of the easily available water says nothing of the thirst. */
 const TELLS_FROM = 0.06
 /** A measurement farther off than so many standard deviations is doubted, not used. */
@@ -316,5 +314,5 @@ function litresOf(
   areaM2: number,
 ): number {
   if (litres !== null) return Math.max(0, litres - (how === 'below' ? (backL ?? 0) : 0))
-  return how === 'mist' ? MIST_L_PER_M2 * areaM2 : Math.max(0, capacityL - waterL)
+  return how === 'mist' ? MIST.value * areaM2 : Math.max(0, capacityL - waterL)
 }

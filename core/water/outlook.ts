@@ -4,7 +4,8 @@ import { lossFigure, plainStore, type Conditions } from './balance'
 import { AIR_SOURCE } from './climate'
 import type { Followed, Point } from './follow'
 import type { Moment, Watering } from './happening'
-import { SOAK_TO, waterAgainAt, wetAbove, type TrayStore } from './tray-store'
+import { LEFT_IN_TRAY, SOAK_DEPTH } from '../feed/drink'
+import { MIST, waterAgainAt, wetAbove, type TrayStore } from './tray-store'
 
 /** How water is brought to seedlings of that age. */
 export interface Way {
@@ -15,8 +16,6 @@ export interface Way {
 
 /** Days after they are up in which the dents still settle. */
 const ROSE_DAYS = 2
-/** Left standing after a soak, of what was drunk [common practice: 10–20 %]. */
-const LEFT = 0.15
 
 /** From above by mist until it is up, then a gentle rose until the dents have settled, then from below [common practice]. */
 export function wayOf(daysUp: number, large: boolean): Way {
@@ -161,7 +160,6 @@ function pourOf(store: TrayStore, waterL: number, { how }: Way) {
     },
     ({ w, n }) => Math.max(0, w - n),
   )
-  const left = given('Left in the tray', LEFT, 'share', practice('10–20 %, poured off'))
   if (how !== 'below') {
     const pourL =
       how === 'mist'
@@ -170,12 +168,18 @@ function pourOf(store: TrayStore, waterL: number, { how }: Way) {
             'L',
             'm * A',
             {
-              m: given('A mist wets', 0.5, 'L/m²', byDefault('until the surface shines')),
+              m: MIST,
               A: given('Open top of its cells', store.areaM2, 'm²', byDefault('by its dimensions')),
             },
             ({ m, A }) => m * A,
           )
-        : derive('Pour over it', 'L', 'd * (1 + r)', { d: drinksL, r: left }, ({ d, r }) => d * (1 + r))
+        : derive(
+            'Pour over it',
+            'L',
+            'd * (1 + r)',
+            { d: drinksL, r: LEFT_IN_TRAY },
+            ({ d, r }) => d * (1 + r),
+          )
     return {
       drinksL,
       pourL,
@@ -193,7 +197,7 @@ function pourOf(store: TrayStore, waterL: number, { how }: Way) {
     {
       A: floor,
       h: given('Depth of the cells', store.cellDepthMm, 'mm', byDefault('the container’s own')),
-      k: SOAK_TO,
+      k: SOAK_DEPTH,
     },
     ({ A, h, k }) => A * h * k,
   )
@@ -201,7 +205,7 @@ function pourOf(store: TrayStore, waterL: number, { how }: Way) {
     'Into the tray',
     'L',
     'ceil(20 * max(d * (1 + r), d + s / 2)) / 20',
-    { d: drinksL, r: left, s: least },
+    { d: drinksL, r: LEFT_IN_TRAY, s: least },
     ({ d, r, s }) => Math.ceil(20 * Math.max(d * (1 + r), d + s / 2)) / 20,
     'What it drinks, and enough that the last of it still reaches the holes; in twentieths of a litre, as a jug is read.',
   )

@@ -1,9 +1,10 @@
 import { cellTopArea, cellVolume, cellWord, type Container } from '../containers/container'
 import { FLAT_M2 } from '../containers/flat'
+import { GONE_WHEN_WATERED } from '../feed/drink'
 import { waterAtHeight, type Blend } from '../media/blend'
 import type { ContainerPhysics } from '../media/container-physics'
 import { derive, given, type Figure } from '../working/figure'
-import { byDefault, practice, yours } from '../working/source'
+import { byDefault, yours } from '../working/source'
 
 /** A tray as a store of water: what its mix holds, what of it plants get easily, and what it weighs. */
 export interface TrayStore {
@@ -113,9 +114,6 @@ export function storeOf(
   }
 }
 
-/** Of the easily available water so much is gone when it is watered again [default, reference: watering by weight]. */
-export const WATER_WHEN_GONE = 0.45
-
 /** Water left when it is time to water again, L. */
 export const waterAgainAt = ({ capacityL, easyL }: Pick<TrayStore, 'capacityL' | 'easyL'>): Figure =>
   derive(
@@ -125,20 +123,16 @@ export const waterAgainAt = ({ capacityL, easyL }: Pick<TrayStore, 'capacityL' |
     {
       w: capacityL,
       e: easyL,
-      p: given('Gone when it is watered', WATER_WHEN_GONE, 'share', byDefault('the tray is light to lift')),
+      p: given('Gone when it is watered', GONE_WHEN_WATERED, 'share', byDefault('the tray is light to lift')),
     },
     ({ w, p, e }) => w - p * e,
   )
 
 /** While less than this part of the easily available water is gone, a mix counts as wet [default: a third of the way to watering]. */
-const WET_GONE = 0.15
+export const WET_GONE = 0.15
 /** Above it a mix is wet, L. */
 export const wetAbove = ({ capacityL, easyL }: Pick<TrayStore, 'capacityL' | 'easyL'>): number =>
   capacityL.value - WET_GONE * easyL.value
-/** A soak from below stands this high on the cells, of their depth. */
-export const SOAK_TO = given(
-  'Stands on the cells to',
-  0.25,
-  'share',
-  practice('a quarter to a third of their depth'),
-)
+
+/** A mist wets so much, L/m² [default]. */
+export const MIST = given('A mist wets', 0.5, 'L/m²', byDefault('until the surface shines'))
