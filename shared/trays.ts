@@ -5,7 +5,7 @@ import type { Count } from '#core/season/sowing'
 import { countsSeedlings, type Crop } from '#core/sowing/crop'
 import type { DatedChange } from '#core/trays/change'
 import { codeAt, fillRows, surfaceOf, usualGrid, type Run } from '#core/trays/layout'
-import { standsAfter, type TrayStands } from '#core/trays/standing'
+import { standingIn, standsAfter, type TrayStands } from '#core/trays/standing'
 import type { Container } from '#core/containers/container'
 import type { Context, Kept } from './context'
 import type { EntryRecord } from './records/entry'
@@ -153,4 +153,21 @@ export function trayFor(
     runs,
     cells,
   })
+}
+
+/** A tray whose last `most` cells in which nothing was sown or stands are left empty, and how many that were. */
+export function leftEmpty(
+  record: TrayRecord,
+  stands: TrayStands,
+  most: number,
+): { record: TrayRecord; left: number } {
+  const cells = [...record.cells]
+  let left = 0
+  for (let cell = cells.length - 1; cell >= 0 && left < most; cell--) {
+    const now = stands.cells[cell]!
+    if (cells[cell] === '' || now.sown > 0 || standingIn(now) > 0) continue
+    cells[cell] = ''
+    left++
+  }
+  return { record: { ...record, cells }, left }
 }

@@ -10,14 +10,14 @@ import { OUTSIDE, type Place } from '#core/season/places/place'
 import { withOutside } from '#core/season/places/stays'
 import type { Crop } from '#core/sowing/crop'
 import type { TrayStands } from '#core/trays/standing'
-import type { Conditions } from '#core/water/balance'
+import { EC_PER_MG_N, type Conditions } from '#core/water/balance'
 import { climateOf, mixAboveAir } from '#core/water/climate'
 import { follow, type Followed } from '#core/water/follow'
 import { dayOf, momentOf, type Happening, type Moment } from '#core/water/happening'
 import { outlookOf, type Outlook } from '#core/water/outlook'
 import { storeOf, type TrayStore } from '#core/water/tray-store'
 import type { Context, Kept } from './context'
-import type { EntryRecord } from './records/entry'
+import { waterRow, type EntryRecord } from './records/entry'
 import type { HouseholdRecord } from './records/household'
 import type { TrayRecord } from './records/tray'
 import { hotAhead, NIGHT_HOLDS_DAYS } from './season'
@@ -73,14 +73,21 @@ export type WaterEntry = Happening & { readonly entryId: string }
 /** What comes out of the tap where nobody measured, mS/cm [default]. */
 const USUAL_WATER_EC = 0.4
 
-/** What was written down of the water of trays, by tray, in the order it was written. */
+/**
+ * What was written down of the water of trays, by tray, in the order it was written. A feed that was ticked off is the water
+ * of the trays its plants stand in.
+ *
+ * @param strength of the feed a sowing is given on a rung, mg/L of nitrogen
+ */
 export function waterByTray(
   entries: readonly Kept<EntryRecord>[],
   water: HouseholdRecord['water'] | undefined,
+  trays: readonly Kept<TrayRecord>[] = [],
+  strength: (sowingId: string, rung: number) => number = () => 0,
 ): Map<string, WaterEntry[]> {
   const byTray = new Map<string, WaterEntry[]>()
   for (const { id, body } of entries)
-    for (const one of body.water) {
+    for (const one of [...body.water, ...fedBy(body, trays, strength)]) {
       const own = byTray.get(one.trayId) ?? []
       const at = momentOf(body.on, body.at)
       if (one.how)
@@ -91,7 +98,8 @@ export function waterByTray(
           how: one.how,
           litres: one.litres,
           backL: one.backL,
-          ecMsPerCm: one.ecMsPerCm ?? water?.ecMsPerCm ?? USUAL_WATER_EC,
+          // A feed brings its salts beside those of the tap.
+          ecMsPerCm: one.ecMsPerCm ?? (water?.ecMsPerCm ?? USUAL_WATER_EC) + (one.nMgPerL ?? 0) * EC_PER_MG_N,
           nMgPerL: one.nMgPerL ?? 0,
         })
       // Watered and weighed in one go: the weight is that of after.
@@ -110,6 +118,23 @@ export function waterByTray(
     }
   return byTray
 }
+/** A feed of the season says no trays: it went to those its plants stand in, until they took no more. */
+function fedBy(
+  { kind, about, snoozedUntil }: EntryRecord,
+  trays: readonly Kept<TrayRecord>[],
+  strength: (sowingId: string, rung: number) => number,
+): EntryRecord['water'] {
+  // Who fed step by step has said of each tray how much: that stands in an entry of its own.
+  if (kind !== 'feed' || snoozedUntil !== null || about.some(({ what }) => what === 'trays')) return []
+  return about.flatMap(({ what, id, rung }) =>
+    what === 'sowings' && rung !== null
+      ? trays
+          .filter(({ body }) => body.runs.some((run) => run.sowingId === id && run.rung === rung))
+          .map((tray) => waterRow({ trayId: tray.id, how: 'below', nMgPerL: strength(id, rung) }))
+      : [],
+  )
+}
+
 /** A kitchen scale and drops on the saucer, g [default]. */
 export const SCALE_SD_G = 5
 

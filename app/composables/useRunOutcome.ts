@@ -214,8 +214,10 @@ export function useRunOutcome() {
     body: RunRecord,
     entry: (words: string, what: Pick<EntryRecord, 'kind' | 'about'>) => Outcome,
   ) {
-    const about = body.about.filter(({ what, rung }) => what === 'sowings' && rung !== null)
-    return about.length ? [entry(`Fed: ${counted(about.length, 'sowing')}`, { kind: 'feed', about })] : []
+    const fed = body.about.filter(({ what, rung }) => what === 'sowings' && rung !== null)
+    // Its trays with it: how much went into each is told in the entry before.
+    const about = [...fed, ...body.about.filter(({ what }) => what === 'trays')]
+    return fed.length ? [entry(`Fed: ${counted(fed.length, 'sowing')}`, { kind: 'feed', about })] : []
   }
 
   function moved(run: Stored<RunRecord>, plan: RunPlan | null): Outcome[] {

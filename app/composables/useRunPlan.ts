@@ -11,6 +11,7 @@ import { answerKey, type RunStands } from '#core/bench/run'
 import { sowStepId, sowSteps, type SowTray } from '#core/bench/sow-steps'
 import { cutUp, shareOut } from '#core/bench/stations'
 import { cautionsOnce, type Step } from '#core/bench/step'
+import { firstSoakL } from '#core/water/tray-store'
 import { waterStepId, waterSteps } from '#core/bench/water-steps'
 import { cellVolume, cellWord } from '#core/containers/container'
 import { planBatch, type BatchPlan } from '#core/media/batch'
@@ -162,8 +163,7 @@ export function useRunPlan() {
       place: place.name,
       cover: place.cover,
       heatC: place.heatC === null || mixC === null ? null : Math.round(mixC),
-      // Filled as moist as a wrung sponge, it drinks a third of what it holds [default].
-      drinksL: kept ? kept.store.capacityL.value / 3 : 0,
+      drinksL: kept ? firstSoakL(kept.store) : 0,
       upDays: firstCrop && mixC !== null ? (daysUp(firstCrop, null, mixC)?.value ?? null) : null,
       runs: open.flatMap(({ run, cells }) => {
         const crop = context.whole.crops.get(run.cropId)

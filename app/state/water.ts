@@ -29,7 +29,14 @@ export const useWater = defineStore('water', () => {
   const { note } = useNotes()
   const { time } = useNow(60_000)
 
-  const happened = computed(() => waterByTray(household.entries, household.record?.water))
+  const happened = computed(() =>
+    waterByTray(
+      household.entries,
+      household.record?.water,
+      trays.standing,
+      (sowingId, rung) => season.row(sowingId)?.planned.rungs[rung]?.care.nMgPerL ?? 0,
+    ),
+  )
   const now = computed(() => momentOf(season.today, time.value))
   const remembered = new Map<string, { from: readonly unknown[]; water: TrayWater | null }>()
   function of(tray: Tray): TrayWater | null {

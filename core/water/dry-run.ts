@@ -154,3 +154,16 @@ export function dryRuns(
     return dryRun(request)
   })
 }
+
+/** A day of hanging leaves weighs as much as so many wet ones [default]. */
+const WILT_WEIGHS = 3
+/** Less of a difference than this is none. */
+const NO_MATTER = 2
+
+/** Which of two was kinder to the plants: 0 or 1; null where it makes no difference. A third of wet days is no harm. */
+export function kinderOf(one: DryRun, other: DryRun): 0 | 1 | null {
+  const harm = ({ wiltDays, wetDays, days }: DryRun) =>
+    wiltDays * WILT_WEIGHS + Math.max(0, wetDays - days.length / 3)
+  const apart = harm(one) - harm(other)
+  return Math.abs(apart) < NO_MATTER ? null : apart < 0 ? 0 : 1
+}

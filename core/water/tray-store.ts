@@ -136,3 +136,9 @@ export const wetAbove = ({ capacityL, easyL }: Pick<TrayStore, 'capacityL' | 'ea
 
 /** A mist wets so much, L/m² [default]. */
 export const MIST = given('A mist wets', 0.5, 'L/m²', byDefault('until the surface shines'))
+
+/** Filled as moist as a wrung sponge a mix lacks a third of what it holds [default]. */
+const LACKS_WHEN_FILLED = 1 / 3
+/** What a tray that was filled and sown drinks at its first soak, L. */
+export const firstSoakL = ({ capacityL }: Pick<TrayStore, 'capacityL'>): number =>
+  capacityL.value * LACKS_WHEN_FILLED

@@ -17,10 +17,10 @@ import { fillsFor, lackingFor, missingOf, type Filled } from '#core/bench/short'
 import { counted } from '#core/bench/wording'
 import { planBatch, type BatchPlan } from '#core/media/batch'
 import { substitute } from '#core/media/substitute'
-import { standingIn } from '#core/trays/standing'
 import type { Stored } from '#shared/collections'
 import { asBatchRequest } from '#shared/records/batch'
 import type { RunRecord } from '#shared/records/run'
+import { leftEmpty } from '#shared/trays'
 
 /** The mix gives out: how much is filled, what is missing, and what to do. */
 const props = defineProps<{ run: Stored<RunRecord>; plan: BatchPlan }>()
@@ -125,15 +125,9 @@ async function leaveEmpty() {
   const ours = trays.standing.filter(({ body: tray }) => tray.batchId === batch.value!.id)
   for (const tray of [...ours].reverse()) {
     if (left === 0) break
-    const stands = trays.stands(tray)
-    const cells = [...tray.body.cells]
-    for (let cell = cells.length - 1; cell >= 0 && left > 0; cell--) {
-      const now = stands.cells[cell]!
-      if (cells[cell] === '' || now.sown > 0 || standingIn(now) > 0) continue
-      cells[cell] = ''
-      left--
-    }
-    await trays.keep(tray, { ...tray.body, cells })
+    const after = leftEmpty(tray.body, trays.stands(tray), left)
+    left -= after.left
+    await trays.keep(tray, after.record)
   }
   note(
     ours.length

@@ -12,7 +12,7 @@ import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { EC_PER_MG_N } from '#core/water/balance'
-import { HABITS, type DryRunRequest, type Habit } from '#core/water/dry-run'
+import { HABITS, kinderOf, type DryRunRequest, type Habit } from '#core/water/dry-run'
 import { habitOf } from '#core/feed/programme'
 import { withOutside } from '#core/season/places/stays'
 import { printNumber } from '#core/units/format'
@@ -101,10 +101,9 @@ const rows = computed(() => [
 const verdict = computed(() => {
   const [a, b] = results.value
   if (!a || !b) return ''
-  const worse = (x: typeof a) => x.wiltDays * 3 + Math.max(0, x.wetDays - DAYS / 3)
-  if (Math.abs(worse(a) - worse(b)) < 2)
-    return 'Both would do: neither wilts nor stays wet much longer than the other.'
-  const [name, better, other] = worse(a) < worse(b) ? ['The first', a, b] : ['The other', b, a]
+  const kinder = kinderOf(a, b)
+  if (kinder === null) return 'Both would do: neither wilts nor stays wet much longer than the other.'
+  const [name, better, other] = kinder === 0 ? (['The first', a, b] as const) : (['The other', b, a] as const)
   return `${name} is kinder: ${better.wiltDays} days of hanging leaves against ${other.wiltDays}, ${better.wetDays} wet days against ${other.wetDays}.`
 })
 </script>
