@@ -240,6 +240,8 @@ test.describe('on a phone', () => {
       .click()
     await page.getByRole('button', { name: 'Start sowing' }).click()
     await expect(page.getByRole('heading', { name: 'Label tray 1 first' })).toBeVisible()
+    // Nothing is wider than the phone, however long the name of the job.
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390)
     await expectAccessible(page)
     await next(page).tap()
     await expect(page.getByRole('heading', { name: 'Dent for Okra' })).toBeVisible()

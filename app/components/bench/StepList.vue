@@ -52,9 +52,9 @@ const wait = (minutes: number) => printHours(minutes / 60)
         </h3>
         <p>
           <SayIt :say="step.say" />
-          <template v-if="step.right && step.test"> Right: {{ step.right }}.</template>
-          <template v-for="one in remedies(step)" :key="one.id">
-            {{ one.name }}: <SayIt :say="one.say"
+          <template v-if="step.right && step.test">{{ ` Right: ${step.right}.` }}</template>
+          <template v-for="one in remedies(step)" :key="one.id"
+            >{{ ` ${one.name}: ` }}<SayIt :say="one.say"
           /></template>
         </p>
       </div>

@@ -97,7 +97,7 @@ async function pause() {
           list.length ? 'Write it down and end' : 'End it'
         }}</Button>
         <Button :disabled="busy" @click="pause">Pause, go on later</Button>
-        <Button text @click="emit('close')">Back to the run</Button>
+        <Button @click="emit('close')">Back to the run</Button>
       </div>
     </div>
   </Dialog>

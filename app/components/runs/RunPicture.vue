@@ -48,20 +48,21 @@ const cells = computed(() => {
     })),
   }
 })
-const scoops = computed(() =>
-  props.picture.kind === 'scoops'
-    ? props.picture.of.map((one, i, all) => {
-        const most = Math.max(...all.map(({ scoops: n }) => n), 0.01)
-        const width = Math.min(70, 290 / all.length)
-        return {
-          ...one,
-          x: 15 + i * width,
-          width: width - 10,
-          height: Math.max(4, (120 * one.scoops) / most),
-        }
-      })
-    : [],
-)
+const scoops = computed(() => {
+  if (props.picture.kind !== 'scoops') return []
+  const { of } = props.picture
+  const most = Math.max(...of.map(({ scoops: n }) => n), 0.01)
+  const each = Math.min(90, 300 / of.length)
+  const left = (W - each * of.length) / 2 + 5
+  return of.map((one, i) => ({
+    ...one,
+    // `Worm castings` is castings, `Coir, washed` is coir.
+    word: one.name.split(',')[0]!.split(' ').at(-1)!,
+    x: left + i * each,
+    width: each - 10,
+    height: Math.max(4, (120 * one.scoops) / most),
+  }))
+})
 const quarter = (n: number) => {
   const whole = Math.floor(Math.round(n * 4) / 4)
   return `${whole || ''}${['', '¼', '½', '¾'][Math.round((n - whole) * 4) % 4]}` || '0'
@@ -81,7 +82,7 @@ const quarter = (n: number) => {
     <g v-else-if="picture.kind === 'scoops'">
       <g v-for="one in scoops" :key="one.materialId">
         <rect
-          class="line"
+          class="scoop"
           :x="one.x"
           :y="165 - one.height"
           :width="one.width"
@@ -92,7 +93,7 @@ const quarter = (n: number) => {
           {{ quarter(one.scoops) }}
         </text>
         <text :x="one.x + one.width / 2" y="186" class="small" text-anchor="middle">
-          {{ one.name.split(/[ ,]/)[0] }}
+          {{ one.word }}
         </text>
       </g>
     </g>
@@ -277,6 +278,11 @@ const quarter = (n: number) => {
   stroke-linejoin: round;
 }
 
+.scoop {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+
 .thick {
   stroke-width: 4;
 }
@@ -359,6 +365,6 @@ text {
 }
 
 .small {
-  font-size: 13px;
+  font-size: 16px;
 }
 </style>

@@ -176,7 +176,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
       <p class="name">
         <strong>{{ run.body.name }}</strong>
         <span v-if="steps.length" class="soft">step {{ index + 1 }} of {{ steps.length }}</span>
-        <span v-if="run.body.by" class="soft">{{ run.body.by }}</span>
+        <span v-if="run.body.by" class="soft by">{{ run.body.by }}</span>
         <span v-if="run.body.status === 'paused'" class="chip">paused</span>
         <span v-if="runs.waiting[run.id]?.length" class="soft" role="status">not yet on the server</span>
       </p>
@@ -306,6 +306,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
 <style scoped>
 .run {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto auto 1fr auto;
   min-height: calc(100dvh - var(--timers, 0px));
 }
@@ -429,6 +430,11 @@ footer {
     flex-wrap: nowrap;
     min-width: 0;
     gap: 0.5rem;
+    overflow: hidden;
+  }
+
+  .name .by {
+    display: none;
   }
 
   .name strong {

@@ -49,7 +49,11 @@ const unsown = computed(() =>
     trays.stands(tray).runs.some(({ sown, set, cells }) => cells > 0 && sown === 0 && set === 0),
   ),
 )
-const unmade = computed(() => household.batches.filter(({ id }) => !household.making(id)).slice(-3))
+/** What is under way already is gone on with above. */
+const isOpen = (id: string) => runs.open.some(({ body }) => body.about.some((one) => one.id === id))
+const unmade = computed(() =>
+  household.batches.filter(({ id }) => !household.making(id) && !isOpen(id)).slice(-3),
+)
 const about = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
   list.map(({ id }) => ({ what, id, rung: null }))
 </script>
