@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import type { Measurement } from '#core/records/habits'
 import { batch } from './records/batch'
 import { container } from './records/container'
 import { crop } from './records/crop'
@@ -8,6 +9,7 @@ import { feeding } from './records/feeding'
 import { household, type HouseholdRecord } from './records/household'
 import { material } from './records/material'
 import { packet } from './records/packet'
+import { photo } from './records/photo'
 import { programme } from './records/programme'
 import { recipe } from './records/recipe'
 import { run } from './records/run'
@@ -15,6 +17,7 @@ import { sowing } from './records/sowing'
 import { stock } from './records/stock'
 import { tool } from './records/tool'
 import { tray } from './records/tray'
+import { trial } from './records/trial'
 import { id } from './rules'
 
 /**
@@ -89,6 +92,12 @@ export const COLLECTIONS = {
     },
   },
   runs: { one: 'run', body: run, refers: {} },
+  trials: {
+    one: 'trial',
+    body: trial,
+    refers: { 'arms.*.recipeId': ['recipes'], 'arms.*.packetId': ['packets'] },
+  },
+  photos: { one: 'photo', body: photo, refers: {} },
   entries: { one: 'entry', body: entry, refers: {} },
 } as const satisfies Record<string, Kind>
 
@@ -135,6 +144,8 @@ export interface Stored<Body> {
 }
 
 export type Everything = { [C in Collection]: Stored<Bodies[C]>[] } & {
+  /** What was measured in all years, by the ledger; the newest last. */
+  measurements: Measurement[]
   household: Stored<HouseholdRecord>
 }
 

@@ -13,7 +13,10 @@ import { seasonBook, type SeasonBook } from '#core/season/book'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import type { Crop } from '#core/sowing/crop'
 import type { Kitchen } from '#core/units/unit'
+import { habitsFrom, type Habits, type Measurement } from '#core/records/habits'
+import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import type { Bodies, Collection } from './collections'
+import { learnedAllowances, learnedCrops, learnedFeeds, learnedMaterials } from './habits'
 import { asContainer } from './records/container'
 import { asCrop } from './records/crop'
 import { asFeed } from './records/feed'
@@ -31,7 +34,11 @@ export interface Kept<Body> {
 
 /** As much of what a household keeps as is at hand; what is missing counts as none. */
 export type KeptLists = { readonly [C in Collection]?: readonly Kept<Bodies[C]>[] } & {
-  readonly household?: { readonly body: Pick<HouseholdRecord, 'kitchen' | 'season'> }
+  readonly household?: {
+    readonly body: Pick<HouseholdRecord, 'kitchen' | 'season'> & Partial<Pick<HouseholdRecord, 'learning'>>
+  }
+  /** What was measured in all years; the book alone where nothing is said. */
+  readonly measurements?: readonly Measurement[]
 }
 
 /**
@@ -40,6 +47,8 @@ export type KeptLists = { readonly [C in Collection]?: readonly Kept<Bodies[C]>[
  */
 export interface Context {
   readonly kitchen: Kitchen
+  /** What the household's own measurements make of the defaults. */
+  readonly habits: Habits
   /** Frosts, shelf and schools; null until they are set. */
   readonly frame: SeasonFrameRecord | null
   readonly containers: Catalogue<Container>
@@ -80,11 +89,19 @@ const containersOf = remembered((list: List<'containers'>) =>
 const knownMaterials = remembered((list: List<'materials'>) =>
   catalogueOf(BUILT_IN, bodies(list, asMaterial)),
 )
-const materialsOf = remembered((list: List<'materials'>, stocks: List<'stocks'>) =>
-  withOwnPacks(knownMaterials(list), stocks ?? NONE),
+const habitsOf = remembered(
+  (measurements: readonly Measurement[] | undefined, dropped: readonly string[] | undefined) =>
+    habitsFrom(measurements ?? NONE, dropped ?? NONE),
 )
-const feedsOf = remembered((list: List<'feeds'>) => catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)))
-const cropsOf = remembered((list: List<'crops'>) => catalogueOf(BUILT_IN_CROPS, bodies(list, asCrop)))
+const materialsOf = remembered((list: List<'materials'>, stocks: List<'stocks'>, habits: Habits) =>
+  learnedMaterials(withOwnPacks(knownMaterials(list), stocks ?? NONE), habits),
+)
+const feedsOf = remembered((list: List<'feeds'>, habits: Habits) =>
+  learnedFeeds(catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)), habits),
+)
+const cropsOf = remembered((list: List<'crops'>, habits: Habits) =>
+  learnedCrops(catalogueOf(BUILT_IN_CROPS, bodies(list, asCrop)), habits),
+)
 const recipesOf = remembered((list: List<'recipes'>) =>
   catalogueOf(
     BUILT_IN_RECIPES,
@@ -105,17 +122,24 @@ const mixOf = remembered(
     recipes.get(id) ?? batches.get(id),
 )
 const bookOf = remembered(
-  (containers: Context['containers'], recipes: Context['recipes'], materials: MaterialLibrary) =>
+  (
+    containers: Context['containers'],
+    recipes: Context['recipes'],
+    materials: MaterialLibrary,
+    habits: Habits,
+  ) =>
     seasonBook(
       (id) => containers.get(id),
       (id) => recipes.get(id),
       materials,
+      learnedAllowances(DEFAULT_ALLOWANCES, habits),
     ),
 )
 const contextFrom = remembered(
   (
     ...[
       kitchen,
+      habits,
       frame,
       containers,
       materials,
@@ -130,6 +154,7 @@ const contextFrom = remembered(
     ]: Parts
   ): Context => ({
     kitchen,
+    habits,
     frame,
     containers,
     materials,
@@ -141,12 +166,13 @@ const contextFrom = remembered(
     packets,
     stocks,
     mixOf: mixes,
-    book: bookOf(containers, recipes, materials),
+    book: bookOf(containers, recipes, materials, habits),
     feed: feeds.get(frame?.feedId ?? '') ?? FEEDS[0]!,
   }),
 )
 type Parts = [
   Kitchen,
+  Habits,
   SeasonFrameRecord | null,
   Context['containers'],
   MaterialLibrary,
@@ -163,13 +189,15 @@ type Parts = [
 /** The same object again for lists that are the same objects, so that what is planned with it can be remembered. */
 export function contextOf(kept: KeptLists): Context {
   const recipes = recipesOf(kept.recipes)
+  const habits = habitsOf(kept.measurements, kept.household?.body.learning?.dropped)
   return contextFrom(
     kept.household?.body.kitchen ?? 'metric',
+    habits,
     kept.household?.body.season ?? null,
     containersOf(kept.containers),
-    materialsOf(kept.materials, kept.stocks),
-    feedsOf(kept.feeds),
-    cropsOf(kept.crops),
+    materialsOf(kept.materials, kept.stocks, habits),
+    feedsOf(kept.feeds, habits),
+    cropsOf(kept.crops, habits),
     recipes,
     testsOf(kept.recipes),
     toolsOf(kept.tools),

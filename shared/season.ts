@@ -9,8 +9,10 @@ import type { Job, Mark } from '#core/season/today/job'
 import { isOver, type MovedPart } from '#core/season/today/marks'
 import { jobsOf } from '#core/season/today/today'
 import type { Crop } from '#core/sowing/crop'
+import type { WarmthSince } from '#core/sowing/warmth'
 import type { Problem } from '#core/problem'
 import type { Context, Kept } from './context'
+import { mixByDay } from './measured'
 import type { EntryRecord } from './records/entry'
 import type { SeasonFrameRecord } from './records/season-frame'
 import type { TrayRecord } from './records/tray'
@@ -33,6 +35,8 @@ export interface UnplannedRow extends Kept<SowingRecord> {
 }
 type Outcome = { readonly row: PlannedRow } | { readonly unplanned: UnplannedRow }
 type Days = Readonly<Record<string, Day>>
+/** Air of places, by place, day by day. */
+export type Climates = ReadonlyMap<string, EntryRecord['climate']>
 
 /**
  * Plans sowings as they stand on a day, and remembers those whose record and days are the same objects as before: after
@@ -40,14 +44,19 @@ type Days = Readonly<Record<string, Day>>
  *
  * @param trays that stand as they were laid out
  * @param roots what roots of the last such sowings showed
+ * @param climate air of places day by day, as it was measured
  */
 export function seasonPlanner(
   context: SeasonContext,
   today: Day,
   trays: readonly Kept<TrayRecord>[] = [],
   roots?: RootsSeen,
+  climate: Climates = new Map(),
 ) {
   const fixed = fixedTrays(trays)
+  const warmth: WarmthSince | undefined = climate.size
+    ? (place, mixC) => mixByDay(place, mixC, climate.get(place.id) ?? [])
+    : undefined
   const remembered = new Map<string, { body: SowingRecord; was: Was; outcome: Outcome }>()
   const shared = new Map<string, { row: PlannedRow; marks: string; shared: PlannedRow }>()
 
@@ -69,7 +78,7 @@ export function seasonPlanner(
   function planned(id: string, body: SowingRecord, was: Was): Outcome {
     const [problem] = sowingRecordProblems(body, context)
     if (problem) return { unplanned: { id, body, problem } }
-    const request = asSowingRequest(body, context, { ...was, notBefore: today, roots })!
+    const request = asSowingRequest(body, context, { ...was, notBefore: today, roots, warmth })!
     try {
       const plan = planSowing(request, context.frame, context.book)
       const { crop } = request

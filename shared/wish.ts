@@ -39,7 +39,7 @@ export function listeningOf(known: Known, today: Day, order: Listening['order'])
  * Places by their own names, and by what their kind is called where there is just one of it; kinds nobody has are known
  * too, so that they can be asked about.
  */
-function namedPlaces(places: readonly Place[]): Listening['places'] {
+export function namedPlaces(places: readonly Place[]): Listening['places'] {
   const own = places.map(({ id, name }) => ({ id, name }))
   const kinds = PLACE_KINDS.flatMap(({ id: kind, name, alsoCalled }) => {
     const of = places.filter((place) => place.kind === kind)

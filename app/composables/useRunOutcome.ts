@@ -9,7 +9,7 @@ import { useTrays } from '~/state/trays'
 import { useWater, type WaterRow } from '~/state/water'
 import type { Act } from '~/state/undo'
 import { MOVED_STEP } from '#core/bench/move-steps'
-import { minutesTaken, mixOutcome } from '#core/bench/outcome'
+import { coirGave, minutesTaken, mixOutcome, paceOf } from '#core/bench/outcome'
 import { answerKey, stepStands } from '#core/bench/run'
 import { sowStepId } from '#core/bench/sow-steps'
 import { waterStepId } from '#core/bench/water-steps'
@@ -35,6 +35,7 @@ const NOTHING = {
   backL: null,
   minutes: null,
   roots: null,
+  mixedL: null,
 }
 
 /** What a run really did, so far as it was ticked: what was not ticked took nothing and is not written. */
@@ -54,6 +55,21 @@ export function useRunOutcome() {
     const said = (step: string, key: string) => stands.answers.get(answerKey(step, key)) ?? null
     const ids = (what: string) => body.about.filter((one) => one.what === what).map(({ id }) => id)
     const minutes = minutesTaken(body.marks)
+    const coir = plan && coirGave(plan.steps, stands)
+    const pace = plan && paceOf(plan.steps, stands, body.marks)
+    const measured: EntryRecord['measured'] = [
+      ...(coir !== null && coir >= 5 && coir <= 25 ? [{ what: 'coir yield' as const, of: '', value: coir, n: null, key: '' }] : []),
+      ...(pace !== null && pace >= 0.05
+        ? [{ what: 'minutes' as const, of: body.kind, value: pace, n: null, key: '' }]
+        : []),
+    ]
+    // What the run measured is told once, in the first entry it makes.
+    let told = false
+    const measuring = () => {
+      if (told) return {}
+      told = true
+      return { measured }
+    }
     const entry = (
       words: string,
       what: Pick<EntryRecord, 'kind' | 'about'> & Partial<EntryRecord>,
@@ -66,7 +82,7 @@ export function useRunOutcome() {
           run: async () =>
             (
               await keeping.happened(
-                { name, on: season.today, at: water.time, by: body.by, act: newId(), ...what },
+                { name, on: season.today, at: water.time, by: body.by, act: newId(), ...what, ...measuring() },
                 { quiet: true },
               )
             ).opposite,

@@ -61,12 +61,25 @@ export const useHousehold = defineStore('household', () => {
     const list = everything.value![collection] as Stored<Bodies[C]>[]
     const there = list.some(({ id }) => id === stored.id)
     setList(collection, there ? list.map((one) => (one.id === stored.id ? stored : one)) : [...list, stored])
+    if (collection === 'entries') setMeasured(stored.id, stored as Stored<Bodies['entries']>)
   }
-  const drop = (collection: Collection, id: string) =>
+  /** What an entry measured stands with it, and goes with it. */
+  function setMeasured(entryId: string, entry: Stored<Bodies['entries']> | null) {
+    const before = everything.value!.measurements
+    const now = entry ? entry.body.measured.map((one) => ({ entryId, on: entry.body.on, ...one })) : []
+    if (now.length === 0 && !before.some((one) => one.entryId === entryId)) return
+    set({
+      ...everything.value!,
+      measurements: [...before.filter((one) => one.entryId !== entryId), ...now],
+    })
+  }
+  function drop(collection: Collection, id: string) {
     setList(
       collection,
       (everything.value![collection] as Stored<unknown>[]).filter((one) => one.id !== id),
     )
+    if (collection === 'entries') setMeasured(id, null)
+  }
   const setList = (collection: Collection, list: unknown[]) =>
     set({ ...everything.value!, [collection]: list } as Everything)
   const putHousehold = (stored: Stored<HouseholdRecord>) => {
@@ -147,6 +160,8 @@ export const useHousehold = defineStore('household', () => {
     sowings: records('sowings'),
     trays: records('trays'),
     runs: records('runs'),
+    trials: records('trials'),
+    photos: records('photos'),
     entries,
     /** The entry that says a batch was made. */
     making: (batchId: string) =>
@@ -209,5 +224,6 @@ function keepSame(before: Everything | null, now: Everything | null): Everything
     Object.assign(next, { [collection]: same ? before[collection] : list })
   }
   if (dequal(before.household, now.household)) next.household = before.household
+  if (dequal(before.measurements, now.measurements)) next.measurements = before.measurements
   return next
 }

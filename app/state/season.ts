@@ -21,7 +21,8 @@ import { rungsOf } from '#core/season/sowing'
 import type { Job, JobKind, JobTarget, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
 import { changesByTray, countsInTrays } from '#shared/trays'
-import { hasSeason, jobsOn, openRows, rootsSeen, seasonPlanner, type PlannedRow } from '#shared/season'
+import { climateByPlace } from '#shared/measured'
+import { hasSeason, jobsOn, openRows, rootsSeen, seasonPlanner, type Climates, type PlannedRow } from '#shared/season'
 import { asMark, type EntryRecord } from '#shared/records/entry'
 import { asSowingRequest, type SowingRecord } from '#shared/records/sowing'
 import type { Stored } from '#shared/collections'
@@ -48,8 +49,14 @@ export const useSeason = defineStore('season', () => {
     if (!dequal([...seen], [...lastSeen])) lastSeen = seen
     return lastSeen
   })
+  const climate = computed((before?: Climates) => {
+    const now = climateByPlace(household.entries)
+    return before && dequal([...before], [...now]) ? before : now
+  })
   const planner = computed(
-    () => known.value && seasonPlanner(known.value, today.value, household.trays, roots.value),
+    () =>
+      known.value &&
+      seasonPlanner(known.value, today.value, household.trays, roots.value, climate.value),
   )
 
   /** The sowing under the hand: planned as it is dragged, kept when it is let go. */

@@ -171,6 +171,11 @@ function soakStep(
       right: 'no dry fibre left in the middle, and no water standing on it',
       together: true,
       ...(cools ? { test: coolTest } : {}),
+      // What a brick gave here is what the next plan goes by: both are asked, for nobody knows how much was soaked.
+      asks: [
+        { key: 'coirG', label: 'Dry coir that was soaked', dimension: 'mass', expected: null },
+        { key: 'fibreL', label: 'It came to, loosened', dimension: 'volume', expected: null },
+      ],
     },
   ]
 }
@@ -304,6 +309,7 @@ function mixSteps(
                 dimension: 'volume' as const,
                 expected: mix.waterL.value,
               },
+              ...(whole ? [{ key: 'mixedL', label: 'In the tub now, levelled', dimension: 'volume' as const, expected: null }] : []),
             ],
           }),
     },

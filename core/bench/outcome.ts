@@ -9,6 +9,8 @@ export interface MixOutcome {
   readonly leftL: number | null
   readonly waterL: number | null
   readonly filled: number | null
+  /** In the tub once it was stirred, L. */
+  readonly mixedL: number | null
 }
 
 /** The step whose doing takes material from the stores. */
@@ -37,7 +39,42 @@ export function mixOutcome(
     usedL: leftL === null ? null : Math.max(0, mixL * share - leftL),
     waterL: sum(waters),
     filled: sum(counted),
+    mixedL: said('stir', 'mixedL'),
   }
+}
+
+/** What soaked coir gave, L/kg; null where nobody measured both. */
+export function coirGave(steps: readonly Step[], stands: RunStands): number | null {
+  for (const { id } of steps) {
+    const grams = stands.answers.get(answerKey(id, 'coirG'))
+    const litres = stands.answers.get(answerKey(id, 'fibreL'))
+    if (grams && litres) return litres / (grams / 1000)
+  }
+  return null
+}
+
+/** A step is allowed so long where nothing is said, minutes. */
+const ALLOWED_MIN = 15
+/** A wait is as long as it is: of a run only the work says how quick hands are. */
+const LEAST_STEPS = 3
+
+/**
+ * How long a run took against what is allowed for its steps, waits left out; null where too little of it was ticked, or it lay
+ * overnight.
+ */
+export function paceOf(
+  steps: readonly Step[],
+  stands: RunStands,
+  marks: readonly { readonly at: string }[],
+): number | null {
+  const done = steps.filter(({ id }) => stepStands(stands, id).state === 'done')
+  const took = minutesTaken(marks)
+  const waits = done.reduce((sum, { waitMinutes }) => sum + (waitMinutes ?? 0), 0)
+  const allowed = done.reduce((sum, { workMinutes }) => sum + (workMinutes ?? ALLOWED_MIN), 0)
+  if (done.length < LEAST_STEPS || took === null || allowed === 0) return null
+  // A wait that was cut short is not work that was quick.
+  const worked = took - waits
+  return worked > 0 && worked < 8 * allowed ? worked / allowed : null
 }
 
 /** From the first mark to the last, minutes; null for fewer than two. */

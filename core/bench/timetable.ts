@@ -16,32 +16,39 @@ const [MORNING_MIN, NIGHT_MIN, EVENING_MIN] = [7 * 60, 21 * 60, 18 * 60]
  * in the night, a wait is made longer and the step before it done on the evening before.
  *
  * @param fillsAtMin when the first container is filled, minutes of the day
+ * @param pace how long hands take here against what is allowed for a step
  */
-export function timetable(steps: readonly Step[], fillsAtMin = 9 * 60): Appointment[] {
+export function timetable(steps: readonly Step[], fillsAtMin = 9 * 60, pace = 1): Appointment[] {
+  const works = ({ workMinutes }: Step) => (workMinutes ?? WORK_MIN) * pace
   const firstFill = steps.findIndex(({ id }) => id.startsWith('fill'))
   const end = firstFill < 0 ? steps.length : firstFill
   const appointments: Appointment[] = []
   let ready = 0
   for (const step of steps.slice(0, end).reverse()) {
-    const takes = (step.workMinutes ?? WORK_MIN) + (step.waitMinutes ?? 0)
-    ready = awake(ready - takes, step, fillsAtMin)
+    const takes = works(step) + (step.waitMinutes ?? 0)
+    ready = awake(ready - takes, works(step), fillsAtMin)
     appointments.unshift({ step, startsMin: ready })
   }
   let later = 0
   for (const step of steps.slice(end)) {
     appointments.push({ step, startsMin: later })
-    later += step.workMinutes ?? WORK_MIN
+    later += works(step)
   }
   return appointments
 }
 
 /** The evening before, for a step that would begin in the night. */
-function awake(startsMin: number, step: Step, fillsAtMin: number): number {
+function awake(startsMin: number, works: number, fillsAtMin: number): number {
   const clock = fillsAtMin + startsMin
   const ofDay = ((clock % DAY_MIN) + DAY_MIN) % DAY_MIN
-  const works = step.workMinutes ?? WORK_MIN
   if (ofDay >= MORNING_MIN && ofDay + works <= NIGHT_MIN) return startsMin
   const midnight = clock - ofDay
   const evening = ofDay < MORNING_MIN ? midnight - DAY_MIN + EVENING_MIN : midnight + EVENING_MIN
   return evening - fillsAtMin
 }
+
+/** What a list of steps takes, minutes: the work at this bench's pace, and the waits. */
+export const minutesOf = (steps: readonly Step[], pace = 1): { readonly work: number; readonly waits: number } => ({
+  work: steps.reduce((sum, { workMinutes }) => sum + (workMinutes ?? WORK_MIN) * pace, 0),
+  waits: steps.reduce((sum, { waitMinutes }) => sum + (waitMinutes ?? 0), 0),
+})

@@ -1,7 +1,7 @@
 import { cellVolume, type Container } from '../containers/container'
 import { under, wholeWithin, within, type Problem } from '../problem'
 import { given, type Figure } from '../working/figure'
-import { byDefault, practice, yours, type Source } from '../working/source'
+import { byDefault, learnedSource, practice, yours, type Source } from '../working/source'
 import type { HomeTest } from './home-test'
 import type { Feel } from './hydration'
 import type { MaterialLibrary } from './material'
@@ -56,6 +56,8 @@ export interface Allowances {
   readonly mixingLossK: number
   /** Extra, so that it does not run out. */
   readonly spare: number
+  /** Measurements of the household that stand behind these two, where they are learned. */
+  readonly learned?: { readonly blockCompression?: number; readonly mixingLossK?: number } | undefined
 }
 
 export const DEFAULT_ALLOWANCES: Allowances = {
@@ -66,7 +68,8 @@ export const DEFAULT_ALLOWANCES: Allowances = {
   spare: 0.05,
 }
 
-export const ALLOWANCE_SOURCES: Readonly<Record<keyof Allowances, Source>> = {
+export type AllowanceKey = Exclude<keyof Allowances, 'learned'>
+export const ALLOWANCE_SOURCES: Readonly<Record<AllowanceKey, Source>> = {
   fill: byDefault('filled to nine tenths'),
   fillUnderCover: practice('a quarter of the cell is left free for the cover'),
   blockCompression: byDefault('1.5–3 by the press and the mix'),
@@ -114,9 +117,11 @@ const MOST_BALLS = 0.8
 export const STIRRABLE = 0.6
 
 /** A value the household left at its default says so; one it changed is theirs. */
-export function allowance(name: string, key: keyof Allowances, allowances: Allowances): Figure {
+export function allowance(name: string, key: AllowanceKey, allowances: Allowances): Figure {
   const value = allowances[key]
-  const source = value === DEFAULT_ALLOWANCES[key] ? ALLOWANCE_SOURCES[key] : yours()
+  const n = key === 'blockCompression' || key === 'mixingLossK' ? (allowances.learned?.[key] ?? 0) : 0
+  const source =
+    n > 0 || value === DEFAULT_ALLOWANCES[key] ? learnedSource(n, ALLOWANCE_SOURCES[key]) : yours()
   return given(name, value, key === 'blockCompression' ? '' : 'share', source)
 }
 

@@ -227,7 +227,7 @@ function measured(
   request: BatchRequest,
 ): MaterialLine {
   const pack = material.packs.find(({ id }) => id === request.packIds[material.id]) ?? material.packs[0]!
-  const soak = material.compressed ? soakForFibre(looseL) : null
+  const soak = material.compressed ? soakForFibre(looseL, material.coirYield) : null
   const mesh = meshOf(request.preparations)
   const sieve = mesh && sieveYield(material, mesh, looseL)
   const packs = packsToOpen(pack, sieve ? sieve.bagL : looseL, soak && soak.dryMassG)
@@ -241,6 +241,7 @@ function measured(
             { n: packs, m: given(pack.name, pack.dryMassG, 'g', yours('the pack you chose')) },
             ({ n, m }) => n * m,
           ),
+          material.coirYield,
         )
       : null
   const share = measures.find((measure) => measure.material.id === material.id)?.share ?? null

@@ -1,5 +1,5 @@
 import { derive, given, type Figure } from '../working/figure'
-import { byDefault, handbook, practice } from '../working/source'
+import { byDefault, handbook, learnedSource, practice } from '../working/source'
 import type { ContainerPhysics } from './container-physics'
 
 /** Litres of moist, loosened fibre from 1 kg of dry pressed coir; 12–15 [default]. */
@@ -13,12 +13,19 @@ const PRESSED_COIR_G_PER_L = 600
 /** Loosened peat per litre of pressed bale; 1.8–2.0 [handbook]. */
 export const PEAT_LOOSENING = 1.9
 
-const EXPANSION = given(
-  'Moist fibre per kg dry',
-  COIR_EXPANSION_L_PER_KG,
-  'L/kg',
-  byDefault('12–15 L/kg in the trade; correct it with your own brick'),
-)
+/** Fibre that a kilogram gives, as the household’s own soaks have it. */
+export interface CoirYield {
+  readonly lPerKg: number
+  /** Soaks it was learned from. */
+  readonly n: number
+}
+const expansion = (own?: CoirYield) =>
+  given(
+    'Moist fibre per kg dry',
+    own?.lPerKg ?? COIR_EXPANSION_L_PER_KG,
+    'L/kg',
+    learnedSource(own?.n ?? 0, byDefault('12–15 L/kg in the trade; correct it with your own brick')),
+  )
 const UPTAKE = given(
   'Water per kg dry',
   COIR_WATER_L_PER_KG,
@@ -33,25 +40,25 @@ export interface CoirSoak {
   readonly tubL: Figure
 }
 
-/** Dry coir, water and tub for a wanted volume of moist fibre, L. */
-export function soakForFibre(fibreL: Figure): CoirSoak {
+/** Dry coir, water and tub for a wanted volume of moist fibre, L. @param own what its bricks gave here */
+export function soakForFibre(fibreL: Figure, own?: CoirYield): CoirSoak {
   const dryMassG = derive(
     'Dry coir',
     'g',
     'V / e * 1000',
-    { V: fibreL, e: EXPANSION },
+    { V: fibreL, e: expansion(own) },
     ({ V, e }) => (V / e) * 1000,
   )
   return { dryMassG, fibreL, waterL: soakWater(dryMassG), tubL: soakTub(dryMassG) }
 }
 
-/** Moist fibre, water and tub for a given mass of dry coir, g: what a whole brick gives. */
-export function soakForMass(dryMassG: Figure): CoirSoak {
+/** Moist fibre, water and tub for a given mass of dry coir, g: what a whole brick gives. @param own what its bricks gave here */
+export function soakForMass(dryMassG: Figure, own?: CoirYield): CoirSoak {
   const fibreL = derive(
     'Moist fibre',
     'L',
     'm / 1000 * e',
-    { m: dryMassG, e: EXPANSION },
+    { m: dryMassG, e: expansion(own) },
     ({ m, e }) => (m / 1000) * e,
   )
   return { dryMassG, fibreL, waterL: soakWater(dryMassG), tubL: soakTub(dryMassG) }

@@ -1,6 +1,7 @@
 import type { Catalogue, Sourced } from '../catalogue'
 import type { CautionId } from '../cautions/caution'
 import { within, type Problem } from '../problem'
+import type { CoirYield } from './hydration'
 import { fitError } from './retention'
 import type { Source } from '../working/source'
 
@@ -83,6 +84,8 @@ export interface Material extends MaterialFigures, Sourced<MaterialFigure> {
   readonly drawsNitrogenMgPerL?: number
   /** Bought pressed and dry, and wetted before use. */
   readonly compressed?: boolean
+  /** What a kilogram of it gave in the household’s own soaks. */
+  readonly coirYield?: CoirYield
   readonly packs: readonly Pack[]
   readonly hazards: readonly CautionId[]
   /** A line on where it comes from and what that costs the world. */

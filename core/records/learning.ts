@@ -1,3 +1,5 @@
+import { median } from 'simple-statistics'
+
 /** What is believed of a figure before it is measured, or after. */
 export interface Belief {
   readonly mean: number
@@ -28,4 +30,52 @@ export function learnedFrom(prior: Belief, measured: readonly Measured[]): Learn
     sum += mean / sd ** 2
   }
   return { mean: sum / precision, sd: Math.sqrt(1 / precision), n: measured.length }
+}
+
+/** From so many standard deviations off on, a measurement is doubted [default]. */
+export const WILD_AT = 2.5
+
+/** How far a measurement lies from what everything else says, in standard deviations of such a measurement. */
+function farness(prior: Belief, measured: readonly Measured[], i: number): number {
+  const { mean, sd } = measured[i]!
+  const fromPrior = Math.abs(mean - prior.mean) / Math.hypot(sd, prior.sd)
+  const others = measured.filter((_, j) => j !== i)
+  if (others.length < 2) return fromPrior
+  // The median of the others is moved by no single one of them; nor is what agrees with it wild because the book is wrong.
+  const fromOthers =
+    Math.abs(mean - median([prior.mean, ...others.map((one) => one.mean)])) /
+    Math.hypot(sd, median(others.map((one) => one.sd)))
+  return Math.min(fromPrior, fromOthers)
+}
+
+/**
+ * The same, robust to one wild measurement: a value farther than `WILD_AT` from both the default and the median of the others
+ * is taken to scatter by so much more, (how far / `WILD_AT`)² times its spread, so that the wilder it is the less it weighs.
+ * It is never thrown away: a person may be right.
+ *
+ * @returns also how far each lies, in standard deviations, in the order given
+ * @throws RangeError where a spread is not above 0
+ */
+export function learnedRobustly(
+  prior: Belief,
+  measured: readonly Measured[],
+): Learned & { readonly far: readonly number[] } {
+  const far = measured.map((_, i) => farness(prior, measured, i))
+  const softened = measured.map(({ mean, sd }, i) => ({
+    mean,
+    sd: far[i]! > WILD_AT ? sd * (far[i]! / WILD_AT) ** 2 : sd,
+  }))
+  return { ...learnedFrom(prior, softened), far }
+}
+
+/** The 95 % interval of a figure. */
+export const intervalOf = ({ mean, sd }: Belief): readonly [low: number, high: number] => [
+  mean - 1.959964 * sd,
+  mean + 1.959964 * sd,
+]
+
+/** A share that was counted, with the spread of such a count; never without any [Agresti & Coull 1998: two of each added]. */
+export function countedShare(hits: number, of: number): Measured {
+  const p = (hits + 2) / (of + 4)
+  return { mean: hits / of, sd: Math.sqrt((p * (1 - p)) / (of + 4)) }
 }

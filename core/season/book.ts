@@ -1,5 +1,5 @@
 import type { Container } from '../containers/container'
-import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, type Fill } from '../media/batch-request'
+import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, type Allowances, type Fill } from '../media/batch-request'
 import { demandOf } from '../media/filling'
 import type { MaterialLibrary } from '../media/material'
 import { sharesOf } from '../media/ingredient'
@@ -27,6 +27,7 @@ export function seasonBook(
   findContainer: SeasonBook['findContainer'],
   mixOf: SeasonBook['mixOf'],
   materials: MaterialLibrary,
+  allowances: Allowances = DEFAULT_ALLOWANCES,
 ): SeasonBook {
   const settlings = new Map<string, Figure | null>()
   const foods = new Map<string, MixFood>()
@@ -65,7 +66,7 @@ export function seasonBook(
       if (known !== undefined) return known
       const sinks = settling(recipeId)
       if (!sinks) return 0
-      const { looseL, coverL } = demandOf(fill, DEFAULT_ALLOWANCES, sinks, null)
+      const { looseL, coverL } = demandOf(fill, allowances, sinks, null)
       const ofMix = coverL && fill.coverMaterialId === COVER_IS_THE_MIX ? coverL.value : 0
       litres.set(key, looseL.value + ofMix)
       return looseL.value + ofMix

@@ -51,7 +51,8 @@ export function careFor(
   const keys = ['nMgPerL', 'everyDays', 'lightHours', 'mixC'] as const
   return {
     stageId,
-    nMgPerL: rung.nMgPerL ?? habit.nMgPerL,
+    // Leaves that were pale or burnt after a feed have said how strong it is liked.
+    nMgPerL: rung.nMgPerL ?? Math.round(habit.nMgPerL * (crop.feedResponse?.factor ?? 1)),
     everyDays: rung.everyDays ?? habit.everyDays,
     lightHours: rung.lightHours ?? (sunlit ? 0 : lightSchoolById(schools.light).hours),
     mixC: rung.mixC ?? (sown ? mixWarmth(untilUp, crop.warmthC) : mixWarmth(place, null)),

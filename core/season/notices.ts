@@ -9,7 +9,7 @@ import { lightSchoolById, LIGHT_WANTED } from './light'
 import { isLamp, lightOfDay, lightVerdict } from './places/place-light'
 import type { PlannedRung, SowingRequest } from './sowing'
 import type { Roots } from './roots'
-import { LOSSES } from './start'
+import { LOSSES } from './losses'
 
 /** Something to know before sowing. */
 export type Notice =

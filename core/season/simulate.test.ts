@@ -3,7 +3,7 @@ import { countsSeedlings } from '../sowing/crop'
 import { binomialAtMost } from '../sowing/odds'
 import { simulateSeasons, VARIATION } from './simulate'
 import { planSowing, type SowingRequest } from './sowing'
-import { LOSSES } from './start'
+import { LOSSES } from './losses'
 import { ask, book, crop, framed, plan } from './test/fixture'
 
 describe('simulated seasons', () => {

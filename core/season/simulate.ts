@@ -1,7 +1,7 @@
 import { randomBeta, randomBinomial, randomLcg, randomNormal } from 'd3-random'
 import { dayNumber } from './day'
 import type { PlannedSowing } from './sowing'
-import { LOSSES } from './start'
+import { LOSSES } from './losses'
 
 /** How far things vary from year to year. */
 export const VARIATION = {

@@ -8,7 +8,7 @@ import { binomialAtMost } from '../sowing/odds'
 import { addDays, dayFrom, daysBetween, type Day } from './day'
 import { frameProblems } from './frame'
 import { ladderById, ladderProblems, LADDERS, rung } from './ladder'
-import { LOSSES } from './start'
+import { LOSSES } from './losses'
 import { emergenceVerdict, planSowing, sowingProblems, type PlannedRung } from './sowing'
 import { ask, book, find, frame, mixOf, plan, framed, lastFrost, firstFrost } from './test/fixture'
 

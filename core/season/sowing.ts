@@ -3,6 +3,8 @@ import type { Fill } from '../media/batch-request'
 import { printPath, under, wholeWithin, within, type Problem } from '../problem'
 import { countsSeedlings, type Crop } from '../sowing/crop'
 import { daysUp, LATE_AT, RESOW_AT } from '../sowing/emergence'
+import type { Counted } from '../sowing/seed-age'
+import { daysByWarmth, type WarmthSince } from '../sowing/warmth'
 import { MOST_CELLS } from '../sowing/odds'
 import type { Figure } from '../working/figure'
 import type { SeasonBook } from './book'
@@ -50,6 +52,12 @@ export interface SowingRequest {
   readonly moved?: readonly { readonly rung: number; readonly on: Day; readonly plants: number }[] | undefined
   /** What roots of the last such sowings showed. */
   readonly roots?: RootsSeen | undefined
+  /** Germination by the household's own counts of this packet; nothing where it never counted. */
+  readonly counted?: Counted | null | undefined
+  /** Of what comes up so many are lost on the way, by its own trays. */
+  readonly losses?: { readonly share: number; readonly n: number } | null | undefined
+  /** Warmth the place had from day to day since it was sown, °C. */
+  readonly warmth?: WarmthSince | null | undefined
   /** What was done, and when: `treat`, `rung-0`, `up`, `rung-1` …, `out`. What follows moves with it. */
   readonly done: Readonly<Record<string, Day>>
   /** What is not done yet cannot begin before this day: late work pushes what follows. */
@@ -215,7 +223,12 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     request.done[key] ?? (request.notBefore && due < request.notBefore ? request.notBefore : due)
   const sowOn = held('rung-0', plannedSow)
 
-  const emergence = daysUp(crop, request.upDays ?? null, cares[0]!.mixC)
+  const expectedDays = daysUp(crop, request.upDays ?? null, cares[0]!.mixC)
+  // What the place was really like says when it is late, not what it was meant to be like.
+  const emergence =
+    expectedDays && request.done['rung-0'] && request.warmth
+      ? daysByWarmth(crop, expectedDays, sowOn, request.warmth(wheres[0]!.untilUp, cares[0]!.mixC))
+      : expectedDays
   // What is still within the packet's own days is not late.
   const latest = request.upDays?.to ?? 0
   const after = (factor: number) =>

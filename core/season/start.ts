@@ -3,13 +3,12 @@ import { countsSeedlings, type Crop } from '../sowing/crop'
 import { germinationNow } from '../sowing/seed-age'
 import { anyOf, cellsFor, chanceOfOne, clumpsFor, plantsLikely } from '../sowing/odds'
 import { derive, given } from '../working/figure'
-import { byDefault } from '../working/source'
+import { byDefault, learnedSource } from '../working/source'
 import type { SeasonBook } from './book'
 import type { LadderRung } from './ladder'
+import { LOSSES } from './losses'
 import type { SowingRequest } from './sowing'
 
-/** Of what comes up so many are lost on the way [default]. */
-export const LOSSES = 0.05
 /** Tray for each seed of a broadcast pinch, cm² [common practice: a finger's breadth apart]. */
 const CM2_PER_BROADCAST_SEED = 2.5
 
@@ -20,8 +19,9 @@ export function startOf(
   findContainer: SeasonBook['findContainer'],
 ) {
   const { crop, plants, certainty } = request
-  const germination = germinationNow(crop, request.germination, request.seedYears)
-  const lost = given('Lost on the way', LOSSES, 'share', byDefault('one in twenty'))
+  const germination = germinationNow(crop, request.germination, request.seedYears, request.counted ?? null)
+  const loss = request.losses ?? { share: LOSSES, n: 0 }
+  const lost = given('Lost on the way', loss.share, 'share', learnedSource(loss.n, byDefault('one in twenty')))
   const broadcast = first.stage === 'broadcast'
   const perCell = broadcast ? 1 : (request.seedsPerCell ?? crop.seedsPerCell)
   const separate = countsSeedlings(crop)

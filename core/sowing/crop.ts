@@ -57,6 +57,8 @@ export interface Crop extends Sourced<CropFigure>, SeedLore {
   /** Whether it is also sown in summer, for autumn. */
   readonly autumn: boolean
   readonly ladderId: string
+  /** How strong it likes its feed against its stage, by leaves that were seen after a feed; nothing where nobody looked. */
+  readonly feedResponse?: { readonly factor: number; readonly n: number }
 }
 
 /** What a household can correct in a crop. */

@@ -28,3 +28,7 @@ export const byDefault = (cite = 'starting default, correct it with your own'): 
 })
 /** Entered or measured by the household. */
 export const yours = (cite = 'as you entered it'): Source => ({ tag: 'yours', cite })
+
+/** Measured by the household so often, and weighed against the default; the default’s own where nothing was measured. */
+export const learnedSource = (n: number, fallback: Source): Source =>
+  n === 0 ? fallback : yours(`learned from ${n} ${n === 1 ? 'measurement' : 'measurements'} of yours`)

@@ -4,6 +4,7 @@ import {
   bigint,
   boolean,
   check,
+  customType,
   date,
   doublePrecision,
   foreignKey,
@@ -33,13 +34,18 @@ import type { SowingRecord } from '#shared/records/sowing'
 import type { StockRecord } from '#shared/records/stock'
 import type { ToolRecord } from '#shared/records/tool'
 import type { RunRecord } from '#shared/records/run'
+import type { PhotoRecord } from '#shared/records/photo'
 import type { TrayRecord } from '#shared/records/tray'
+import type { TrialRecord } from '#shared/records/trial'
 
 /*
  * household_id leads every primary key, so that the same tables can be spread over machines or fenced by
  * row-level security. Lists that belong to one record and are always read and written whole with it (parts,
  * fills) are jsonb, checked by the schemas in shared/ on the way in.
  */
+
+const tsvector = customType<{ data: string }>({ dataType: () => 'tsvector' })
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 
 const versioned = () => ({
   version: integer().notNull().default(1),
@@ -54,6 +60,7 @@ export const households = pgTable('household', {
   kitchen: text().$type<HouseholdRecord['kitchen']>().notNull(),
   water: jsonb().$type<HouseholdRecord['water']>(),
   season: jsonb().$type<HouseholdRecord['season']>(),
+  learning: jsonb().$type<HouseholdRecord['learning']>(),
   timeZone: text(),
   /** Counts every write of the household, its own and of what it keeps. */
   changes: bigint({ mode: 'number' }).notNull().default(0),
@@ -375,11 +382,24 @@ export const entries = pgTable(
     cells: jsonb().$type<EntryRecord['cells']>().notNull().default([]),
     water: jsonb().$type<EntryRecord['water']>().notNull().default([]),
     really: jsonb().$type<EntryRecord['really']>(),
+    placeId: text(),
+    signs: jsonb().$type<EntryRecord['signs']>().notNull().default([]),
+    grams: doublePrecision(),
+    remindOn: date({ mode: 'string' }).$type<Day>(),
+    climate: jsonb().$type<EntryRecord['climate']>().notNull().default([]),
+    measured: jsonb().$type<EntryRecord['measured']>().notNull().default([]),
+    carried: jsonb().$type<EntryRecord['carried']>().notNull().default([]),
     part: boolean().notNull().default(false),
     snoozedUntil: date({ mode: 'string' }).$type<Day>(),
     act: uuid(),
     moves: jsonb().$type<EntryRecord['moves']>().notNull(),
     facts: jsonb().$type<EntryRecord['facts']>().notNull(),
+    /** Every word of it, as it stands and by its stem: what is searched. */
+    words: tsvector()
+      .notNull()
+      .generatedAlwaysAs(
+        sql`to_tsvector('simple', kind || ' ' || name || ' ' || note || ' ' || "to" || ' ' || "by") || to_tsvector('english', name || ' ' || note)`,
+      ),
     /** Set when it was taken back. */
     deletedAt: timestamp('voided_at', { withTimezone: true, mode: 'string' }),
   },
@@ -391,9 +411,89 @@ export const entries = pgTable(
       .using('gin', sql`${table.about} jsonb_path_ops`)
       .with({ fastupdate: false }),
     index('entry_number').on(table.householdId, table.number),
+    // The log, from today back: by the day it happened, those of a day as they were written.
+    index('entry_day')
+      .on(table.householdId, table.on.desc(), table.number.desc())
+      .where(sql`voided_at is null`),
+    index('entry_kind')
+      .on(table.householdId, table.kind, table.on.desc(), table.number.desc())
+      .where(sql`voided_at is null`),
+    index('entry_place')
+      .on(table.householdId, table.placeId, table.on.desc(), table.number.desc())
+      .where(sql`voided_at is null and place_id is not null`),
+    index('entry_remind')
+      .on(table.householdId, table.remindOn)
+      .where(sql`voided_at is null and remind_on is not null`),
+    index('entry_measured')
+      .on(table.householdId, table.number)
+      .where(sql`voided_at is null and measured <> '[]'::jsonb`),
+    index('entry_words').using('gin', table.words).with({ fastupdate: false }),
     index('entry_voided')
       .on(table.householdId, table.deletedAt)
       .where(sql`voided_at is not null`),
+  ],
+)
+
+/** What was set up to be compared, before it was sown. */
+export const trials = pgTable(
+  'trial',
+  {
+    ...owned(),
+    question: text().$type<TrialRecord['question']>().notNull(),
+    on: date({ mode: 'string' }).$type<Day>().notNull(),
+    seed: integer().notNull(),
+    blind: boolean().notNull(),
+    arms: jsonb().$type<TrialRecord['arms']>().notNull(),
+    note: text().notNull(),
+    endedOn: date({ mode: 'string' }).$type<Day>(),
+  },
+  (table) => [primaryKey({ columns: [table.householdId, table.id] })],
+)
+
+/** Pictures: of what, when. What they show lies in files of their own. */
+export const photos = pgTable(
+  'photo',
+  {
+    ...owned(),
+    fileId: uuid().notNull(),
+    on: date({ mode: 'string' }).$type<Day>().notNull(),
+    about: jsonb().$type<PhotoRecord['about']>().notNull(),
+    placeId: text(),
+    width: integer().notNull(),
+    height: integer().notNull(),
+    note: text().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.id] }),
+    index('photo_day')
+      .on(table.householdId, table.on.desc())
+      .where(sql`deleted_at is null`),
+    index('photo_about')
+      .using('gin', sql`${table.about} jsonb_path_ops`)
+      .with({ fastupdate: false }),
+  ],
+)
+
+/** The pictures themselves, made small and without a word of where they were taken: WebP, with a thumbnail. */
+export const photoFiles = pgTable(
+  'photo_file',
+  {
+    householdId: uuid()
+      .notNull()
+      .references(() => households.householdId, { onDelete: 'cascade' }),
+    id: uuid().notNull(),
+    /** Checksum of what was sent: the same picture is kept once. */
+    digest: text().notNull(),
+    takenOn: date({ mode: 'string' }).$type<Day>(),
+    width: integer().notNull(),
+    height: integer().notNull(),
+    image: bytea().notNull(),
+    thumbnail: bytea().notNull(),
+    createdAt: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.id] }),
+    unique('photo_file_digest').on(table.householdId, table.digest),
   ],
 )
 
@@ -445,12 +545,14 @@ export const TABLES = {
   sowings,
   trays,
   runs,
+  trials,
+  photos,
   entries,
 } as const
 
 /** Columns every collection has; the rest are the fields of its records. */
 type Common =
-  'householdId' | 'id' | 'version' | 'createdAt' | 'updatedAt' | 'deletedAt' | 'number' | 'overOn' | 'changes'
+  'householdId' | 'id' | 'version' | 'createdAt' | 'updatedAt' | 'deletedAt' | 'number' | 'overOn' | 'changes' | 'words'
 type ColumnsOf<Table extends { $inferSelect: object }> = Omit<Table['$inferSelect'], Common>
 type Same<A, B> = [keyof A, keyof B, A, B] extends [keyof B, keyof A, B, A] ? true : { columns: A; fields: B }
 
@@ -474,6 +576,8 @@ const FIELDS_ARE_COLUMNS: { [C in Collection]: Same<ColumnsOf<(typeof TABLES)[C]
   sowings: true,
   trays: true,
   runs: true,
+  trials: true,
+  photos: true,
   entries: true,
   households: true,
 }

@@ -37,6 +37,16 @@ export async function readJson(event: H3Event): Promise<unknown> {
   }
 }
 
+/** A body that is a file. @throws HttpProblem 413, 408 */
+export async function readFile(event: H3Event, most: number): Promise<Buffer> {
+  const tooLarge = new HttpProblem(413, `A picture has at most ${most / 1024 / 1024} MB.`)
+  if (Number(getRequestHeader(event, 'content-length') ?? 0) > most) return giveUp(event, tooLarge)
+  const body = await readAtMost(event.node.req, most)
+  if (body === 'too large') return giveUp(event, tooLarge)
+  if (body === 'too slow') return giveUp(event, new HttpProblem(408, 'The picture took too long to arrive.'))
+  return body
+}
+
 /** The whole body, or why there is none. */
 function readAtMost(request: IncomingMessage, most: number): Promise<Buffer | 'too large' | 'too slow'> {
   return new Promise((resolve, reject) => {

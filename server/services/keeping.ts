@@ -16,6 +16,7 @@ import { batches, households, revisions, trays } from '../db/schema'
 import { once, type Act } from './acts'
 import { countedEntry, levelOf, markOver, moveAgain, moveBack, movedSum, workOut } from './ledger'
 import { asStoredHousehold, find, findHousehold } from './reading'
+import { measuredBy } from './measured'
 import { checkReferences, usersOf } from './references'
 import { checkNothingHappened, checkTrays, traysOf } from './trays'
 import { checkWater } from './water'
@@ -128,8 +129,10 @@ async function write<C extends Collection>(
 async function rewritten(tx: Transaction, householdId: string, before: Row, body: Bodies['entries']) {
   const stood = asStored<'entries'>(before).body
   const moves = before.deletedAt ? await moveAgain(tx, householdId, stood) : stood.moves
-  const { name, by, to, note, on, at } = body
-  return { name, by, to, note, on, at, moves }
+  const { name, by, to, note, on, at, remindOn } = body
+  const right = { name, by, to, note, on, at, remindOn, moves }
+  const measured = await measuredBy(tx, householdId, { ...stood, ...right }, before.id)
+  return { ...right, measured }
 }
 
 /** A record that is new. @throws Refusal 422 */

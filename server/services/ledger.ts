@@ -15,6 +15,7 @@ import { goodsOf, shelvesOf } from '#shared/records/stock'
 import { hasSeason, seasonPlanner } from '#shared/season'
 import type { Transaction } from '../db/client'
 import { entries, packets, sowings, stocks, trays } from '../db/schema'
+import { measuredBy, usedFacts } from './measured'
 import { contextFor, entriesAbout, find, list, SEASON_LISTS } from './reading'
 import { invalid, unknown } from './refusal'
 import { asStored, current, type Row } from './rows'
@@ -56,7 +57,10 @@ export async function workOut(
   const entry = { ...said, about }
   const worked = await work(tx, householdId, entry)
   await move(tx, householdId, worked.moves)
-  return { entry: { ...entry, ...worked } }
+  const carried = await carry(tx, householdId, entry)
+  const facts = [...worked.facts, ...(await usedFacts(tx, householdId, entry))]
+  const measured = await measuredBy(tx, householdId, entry)
+  return { entry: { ...entry, ...worked, facts, carried, measured } }
 }
 
 async function sayingTheSame(tx: Transaction, householdId: string, said: EntryRecord) {
@@ -96,16 +100,53 @@ export async function moveAgain(tx: Transaction, householdId: string, entry: Ent
     }),
   )
   await move(tx, householdId, moves)
+  await carry(tx, householdId, entry)
   return moves
 }
 
 /** @throws Refusal 422 where what it put there has been taken since */
-export const moveBack = (tx: Transaction, householdId: string, { moves }: EntryRecord) =>
-  move(
+export async function moveBack(tx: Transaction, householdId: string, entry: EntryRecord) {
+  await move(
     tx,
     householdId,
-    moves.map((one) => ({ ...one, by: -one.by })),
+    entry.moves.map((one) => ({ ...one, by: -one.by })),
   )
+  // A tray that was carried on since stays where it is now.
+  for (const { trayId, from } of entry.carried)
+    await tx
+      .update(trays)
+      .set({ placeId: from, version: sql`${trays.version} + 1`, updatedAt: sql`now()` })
+      .where(
+        and(
+          eq(trays.householdId, householdId),
+          eq(trays.id, trayId),
+          sql`${trays.placeId} is not distinct from ${entry.placeId}`,
+        ),
+      )
+}
+
+/** Trays that are carried to another place stand there from now on. @returns where each stood before */
+async function carry(
+  tx: Transaction,
+  householdId: string,
+  { kind, about, placeId }: EntryRecord,
+): Promise<EntryRecord['carried']> {
+  if (kind !== 'carried') return []
+  const ids = about.flatMap(({ what, id }) => (what === 'trays' ? [id] : []))
+  if (ids.length === 0 || placeId === null)
+    throw invalid([
+      { path: ['body', placeId === null ? 'placeId' : 'about'], message: 'Say which trays were carried, and where to.' },
+    ])
+  const rows = await tx
+    .select({ id: trays.id, placeId: trays.placeId })
+    .from(trays)
+    .where(and(eq(trays.householdId, householdId), inArray(trays.id, ids)))
+  await tx
+    .update(trays)
+    .set({ placeId, version: sql`${trays.version} + 1`, updatedAt: sql`now()` })
+    .where(and(eq(trays.householdId, householdId), inArray(trays.id, ids)))
+  return rows.map(({ id, placeId: from }) => ({ trayId: id, from }))
+}
 
 /** What a level was before and is now, as an entry; none where it stayed. */
 export function countedEntry(

@@ -10,6 +10,7 @@ import {
   type Revision,
   type Stored,
 } from '#shared/collections'
+import type { Measurement } from '#core/records/habits'
 import { contextOf, type Context, type KeptLists } from '#shared/context'
 import type { HouseholdRecord } from '#shared/records/household'
 import { db, type Transaction } from '../db/client'
@@ -179,6 +180,9 @@ const SIGHT_DAYS = 60
 const NEWEST_BATCHES = 40
 const NEWEST_FEEDINGS = 40
 const NEWEST_RUNS = 30
+/** The air of places is looked at for so long. */
+const CLIMATE_DAYS = 200
+const NEWEST_PHOTOS = 60
 const NEWEST_ENTRIES = 60
 
 /** What a page needs to start, of the collections that grow from year to year. */
@@ -194,6 +198,7 @@ export function inSight(collection: Collection, householdId: string): SQL | unde
   if (collection === 'batches') return newest(NEWEST_BATCHES)
   if (collection === 'feedings') return newest(NEWEST_FEEDINGS)
   if (collection === 'runs') return newest(NEWEST_RUNS)
+  if (collection === 'photos') return newest(NEWEST_PHOTOS)
   if (collection === 'sowings')
     return or(openSowings(householdId), and(here, sql`${sowings.overOn} > current_date - ${SIGHT_DAYS}::int`))
   if (collection === 'trays')
@@ -208,9 +213,31 @@ export function inSight(collection: Collection, householdId: string): SQL | unde
 async function entriesInSight(tx: Transaction, householdId: string, ids: readonly string[]) {
   const newest = await listEntries(householdId, { limit: NEWEST_ENTRIES }, tx)
   const about = await entriesAbout(householdId, ids, tx)
+  const climate = await climateEntries(householdId, tx)
+  // Notes to oneself come back when their day is near.
+  const notes = await list(
+    'entries',
+    householdId,
+    tx,
+    and(current('entries', householdId), sql`${entries.remindOn} > current_date - ${SIGHT_DAYS}::int`),
+  )
   const seen = new Set(newest.map(({ id }) => id))
-  return [...newest, ...about.filter(({ id }) => !seen.has(id))].sort((a, b) => a.number - b.number)
+  const more = [...about, ...climate, ...notes].filter(({ id }) => !seen.has(id) && seen.add(id))
+  return [...newest, ...more].sort((a, b) => a.number - b.number)
 }
+
+/** The air of places, which judges what stands there now. */
+export const climateEntries = (householdId: string, reader: Reader = db()) =>
+  list(
+    'entries',
+    householdId,
+    reader,
+    and(
+      current('entries', householdId),
+      eq(entries.kind, 'climate'),
+      sql`${entries.on} > current_date - ${CLIMATE_DAYS}::int`,
+    ),
+  )
 
 /** Entries about any of these things, each found through the index on what entries are about. */
 export async function entriesAbout(
@@ -252,7 +279,13 @@ const readEverything = (householdId: string): Promise<Everything> =>
       const ids = (['sowings', 'batches', 'feedings', 'trays'] as const).flatMap((each) =>
         lists[each]!.map(({ id }) => id),
       )
-      return { household, ...lists, entries: await entriesInSight(tx, householdId, ids) } as Everything
+      const measurements = await measurementsOf(householdId, tx)
+      return {
+        household,
+        ...lists,
+        measurements,
+        entries: await entriesInSight(tx, householdId, ids),
+      } as Everything
     },
     { isolationLevel: 'repeatable read', accessMode: 'read only' },
   )
@@ -261,14 +294,34 @@ const readEverything = (householdId: string): Promise<Everything> =>
 export const everything = (householdId: string): Promise<Everything> =>
   remembered(householdId, 'everything', () => readEverything(householdId))
 
-/** What is reckoned with, of these collections; inside a transaction one connection reads one after the other. */
+/** Of twenty years so many measurements are looked at, the latest. */
+const MOST_MEASUREMENTS = 5000
+
+/** What was measured in all years, by entries that stand, the oldest first. */
+export async function measurementsOf(householdId: string, reader: Reader = db()): Promise<Measurement[]> {
+  const rows = await reader
+    .select({ entryId: entries.id, on: entries.on, measured: entries.measured })
+    .from(entries)
+    .where(and(current('entries', householdId), sql`${entries.measured} <> '[]'::jsonb`))
+    .orderBy(desc(entries.number))
+    .limit(MOST_MEASUREMENTS)
+  return rows.reverse().flatMap(({ entryId, on, measured }) => measured.map((one) => ({ entryId, on, ...one })))
+}
+
+/**
+ * What is reckoned with, of these collections; inside a transaction one connection reads one after the other.
+ *
+ * @param asBook the figures of the book, without what was learned
+ */
 export async function contextFor(
   householdId: string,
   collections: readonly Exclude<Collection, 'entries' | 'sowings'>[],
   reader: Reader = db(),
+  { asBook = false }: { asBook?: boolean } = {},
 ): Promise<Context> {
   const household = await findHousehold(householdId, reader)
-  const lists: Record<string, unknown> = { household }
+  const measurements = asBook ? [] : await measurementsOf(householdId, reader)
+  const lists: Record<string, unknown> = { household, measurements }
   for (const collection of collections)
     lists[collection] = await list(collection, householdId, reader, inSight(collection, householdId))
   return contextOf(lists as KeptLists)

@@ -12,6 +12,7 @@ import { stockProblems } from '#shared/records/stock'
 import { trayProblems } from '#shared/records/tray'
 import { hasSeason } from '#shared/season'
 import type { Transaction } from '../db/client'
+import { hasPhotoFile } from './photo-files'
 import { contextFor, SEASON_LISTS } from './reading'
 import { invalid, type User } from './refusal'
 import { current, holding, tableOf } from './rows'
@@ -81,6 +82,8 @@ async function missingRows(
 ): Promise<Problem[]> {
   if (collection === 'entries' || collection === 'runs')
     return aboutNothing(tx, householdId, body as Pick<EntryRecord, 'about'>)
+  if (collection === 'photos') return photoOfNothing(tx, householdId, body as Bodies['photos'])
+  if (collection === 'trials') return trialOfNothing(tx, householdId, body as Bodies['trials'])
   const problems: Problem[] = []
   for (const target of ROWS_ONLY)
     for (const path of pathsTo(collection, target)) {
@@ -93,10 +96,35 @@ async function missingRows(
   return problems
 }
 
+async function photoOfNothing(tx: Transaction, householdId: string, body: Bodies['photos']) {
+  if (!(await hasPhotoFile(householdId, body.fileId, tx)))
+    return [{ path: ['fileId'], message: 'This picture is not here: send it first.' }]
+  return aboutNothing(tx, householdId, body)
+}
+
+async function trialOfNothing(tx: Transaction, householdId: string, { arms }: Bodies['trials']) {
+  const problems: Problem[] = []
+  for (const [i, { runs, packetId }] of arms.entries()) {
+    if (
+      runs.length &&
+      !(await areThere(
+        tx,
+        'trays',
+        householdId,
+        runs.map(({ trayId }) => trayId),
+      ))
+    )
+      problems.push({ path: ['arms', i, 'runs'], message: 'This tray is not known.' })
+    if (packetId !== null && !(await areThere(tx, 'packets', householdId, [packetId])))
+      problems.push({ path: ['arms', i, 'packetId'], message: 'This packet is not known.' })
+  }
+  return problems
+}
+
 async function aboutNothing(
   tx: Transaction,
   householdId: string,
-  { about }: Pick<EntryRecord, 'about'>,
+  { about }: { readonly about: readonly { readonly what: Collection; readonly id: string }[] },
 ): Promise<Problem[]> {
   for (const what of new Set(about.map((one) => one.what))) {
     const ids = about.filter((one) => one.what === what).map(({ id }) => id)

@@ -16,7 +16,8 @@ import {
 } from '#shared/season'
 import { db } from '../db/client'
 import { sowings } from '../db/schema'
-import { contextFor, entriesAbout, findHousehold, inSight, list, SEASON_LISTS } from './reading'
+import { climateByPlace } from '#shared/measured'
+import { climateEntries, contextFor, entriesAbout, findHousehold, inSight, list, SEASON_LISTS } from './reading'
 import { invalid } from './refusal'
 import { remembered } from './remembered'
 import { openSowings } from './open-sowings'
@@ -46,7 +47,8 @@ async function openSeason(householdId: string) {
     lately.map(({ id }) => id),
   )
   const seen = { entries: [...before, ...written], sowings: [...lately, ...open] }
-  return { open, standing, written, seen, marks: written.flatMap(({ body }): Mark[] => asMark(body)) }
+  const climates = climateByPlace(await climateEntries(householdId))
+  return { open, standing, written, seen, climates, marks: written.flatMap(({ body }): Mark[] => asMark(body)) }
 }
 
 /** What is due, late or in danger, and what cannot be planned. @throws Refusal 404, 422 where no frosts are set */
@@ -83,13 +85,14 @@ const AT_A_TIME = 10
 async function plannedGently(
   context: SeasonContext,
   today: Day,
-  { open: sowings, standing, written, seen, marks }: Awaited<ReturnType<typeof openSeason>>,
+  { open: sowings, standing, written, seen, marks, climates }: Awaited<ReturnType<typeof openSeason>>,
 ) {
   const planner = seasonPlanner(
     context,
     today,
     standing,
     rootsSeen(seen.entries, seen.sowings, context.crops),
+    climates,
   )
   const happened = {
     done: doneBySowing(marks),

@@ -6,6 +6,7 @@ import { cellVolume } from '#core/containers/container'
 import type { Problem } from '#core/problem'
 import { amount, day, id, name, reference, ruled } from '../rules'
 import { contextOf, type Context } from '../context'
+import { learnedAllowances, learnedVessel } from '../habits'
 import { container } from './container'
 import { material } from './material'
 import { extras, parts, preparations } from './recipe'
@@ -80,7 +81,7 @@ export const batchToCompute = ruled(
   (value) => batchRecordProblems(value, withOwn(value)),
 )
 
-type Reckoned = Pick<Context, 'containers' | 'materials' | 'homeTests'>
+type Reckoned = Pick<Context, 'containers' | 'materials' | 'homeTests'> & Partial<Pick<Context, 'habits'>>
 
 /** The catalogues with what a request brings of its own. */
 export const withOwn = (own: {
@@ -106,6 +107,8 @@ export function batchRecordProblems(fields: BatchFields, known: Reckoned): Probl
 export function asBatchRequest(fields: BatchFields, known: Reckoned): BatchRequest {
   return {
     ...fields,
+    allowances: known.habits ? learnedAllowances(fields.allowances, known.habits) : fields.allowances,
+    scoop: known.habits ? learnedVessel(fields.scoop, known.habits) : fields.scoop,
     materials: known.materials,
     homeTests: known.homeTests,
     fills: fields.fills.map(({ containerId, ballContainerId, ...fill }, index) => {

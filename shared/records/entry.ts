@@ -3,11 +3,15 @@ import { JOB_KINDS, type Mark } from '#core/season/today/job'
 import { CHANGES } from '#core/trays/change'
 import { MOST_COLUMNS, MOST_ROWS, MOST_SEEDS } from '#core/trays/layout'
 import { FEELS_LIKE, WATERINGS, WEIGHED } from '#core/water/happening'
-import { amount, day, id, name } from '../rules'
+import { habitById, HABIT_IDS } from '#core/records/habits'
+import { SEEN_IDS } from '#core/signs/seen'
+import { amount, day, id, name, ruled } from '../rules'
 
 /**
  * `batch made`, `feed given`: at the bench. `counted`: a shelf or a packet was filled, counted or put right. `lost`, `given`:
- * plants that left a tray for good. `watered`, `weighed`, `felt`: the water of trays. `cleaned`: trays and tools.
+ * plants that left a tray for good. `watered`, `weighed`, `felt`: the water of trays. `cleaned`: trays and tools. `carried`: a
+ * tray that was put in another place. `seen`, `damage`, `flower`, `harvest`: what is looked at. `climate`: temperatures and light
+ * of a place. `measured`: a figure of the bench that was measured by itself. `weather`, `thought`: of the day.
  */
 export const ENTRY_KINDS = [
   'batch made',
@@ -19,9 +23,21 @@ export const ENTRY_KINDS = [
   'weighed',
   'felt',
   'cleaned',
+  'carried',
+  'seen',
+  'damage',
+  'flower',
+  'harvest',
+  'climate',
+  'measured',
+  'weather',
+  'thought',
   ...JOB_KINDS,
 ] as const
 export type EntryKind = (typeof ENTRY_KINDS)[number]
+
+/** Kinds that may be about nothing but the day, or a place. */
+const OF_THE_DAY: readonly string[] = ['weather', 'thought', 'climate', 'measured', 'cleaned', 'harvest', 'damage', 'seen', 'flower']
 
 /** Levels that entries move: packs on the shelf, seeds in a packet. */
 export const LEVELS = ['stocks', 'packets'] as const
@@ -30,7 +46,7 @@ export const LEVELS = ['stocks', 'packets'] as const
  * Something that happened: the day, what it is about, who, and what it moved. Entries are only ever added; one that is
  * taken back is voided and stays. What it moved is worked out by the server in the transaction that writes it.
  */
-export const entry = z.object({
+const fields = z.object({
   name: name.describe('What happened, in a few words'),
   kind: z.enum(ENTRY_KINDS),
   on: day.describe('The day it happened, which may lie in the past'),
@@ -43,12 +59,11 @@ export const entry = z.object({
   about: z
     .array(
       z.object({
-        what: z.enum(['sowings', 'batches', 'feedings', 'stocks', 'packets', 'trays']),
+        what: z.enum(['sowings', 'batches', 'feedings', 'stocks', 'packets', 'trays', 'photos', 'trials']),
         id,
         rung: z.int().min(0).max(99).nullable().default(null).describe('Which rung of a sowing’s ladder'),
       }),
     )
-    .min(1, 'Say what it was for.')
     .max(500, 'One entry is about at most 500 things.'),
   to: z.string().max(200, 'Keep it under 200 characters.').default('').describe('Which trays it went to'),
   note: z.string().max(600, 'Keep the note under 600 characters.').default(''),
@@ -144,6 +159,7 @@ export const entry = z.object({
         .default(null)
         .describe('So much of what was planned was measured out; null for all of it'),
       usedL: amount.min(0).max(100_000).nullable().default(null).describe('Mix really used, L'),
+      mixedL: amount.min(0).max(100_000).nullish().describe('In the tub once it was stirred, L'),
       leftL: amount.min(0).max(100_000).nullable().default(null).describe('Left in the tub, L'),
       waterL: amount.min(0).max(100_000).nullable().default(null).describe('Water stirred in, L'),
       filled: amount.min(0).max(100_000).nullable().default(null).describe('Containers really filled'),
@@ -159,6 +175,66 @@ export const entry = z.object({
     .nullable()
     .default(null)
     .describe('What really happened, where somebody looked'),
+  placeId: z.string().min(1).max(64).nullable().default(null).describe('The place it was in, or was carried to'),
+  signs: z
+    .array(z.enum(SEEN_IDS))
+    .max(20, 'At most 20 signs in one entry.')
+    .default([])
+    .describe('What was seen on the plants'),
+  grams: amount
+    .min(0, 'A weight is 0 or more.')
+    .max(10_000_000, 'That is more than a bench bears.')
+    .nullable()
+    .default(null)
+    .describe('What was picked, g'),
+  remindOn: day.nullable().default(null).describe('A note to oneself comes back on that day'),
+  climate: z
+    .array(
+      z
+        .object({
+          on: day,
+          lowC: amount.min(-60, 'Air of −60 to 70 °C.').max(70, 'Air of −60 to 70 °C.').describe('°C'),
+          highC: amount.min(-60, 'Air of −60 to 70 °C.').max(70, 'Air of −60 to 70 °C.').describe('°C'),
+          meanC: amount.min(-60).max(70).nullable().default(null).describe('Mean of many readings, °C'),
+          lightMol: amount
+            .min(0, 'Light is 0 or more.')
+            .max(80, 'The sun gives at most some 65 mol/m² a day.')
+            .nullable()
+            .default(null)
+            .describe('mol/m² that day'),
+          humidity: amount
+            .min(0, 'Air holds 0 to 100 % of its vapour.')
+            .max(1, 'Air holds 0 to 100 % of its vapour.')
+            .nullable()
+            .default(null)
+            .describe('Relative humidity, a fraction'),
+        })
+        .refine(({ lowC, highC }) => lowC <= highC, {
+          error: 'The low is no higher than the high.',
+          path: ['lowC'],
+        }),
+    )
+    .max(800, 'At most 800 days at once.')
+    .default([])
+    .describe('The air of its place, day by day'),
+  measured: z
+    .array(
+      z.object({
+        what: z.enum(HABIT_IDS),
+        of: z.string().max(80).default('').describe('The feed, jug, packet, crop or job it is of'),
+        value: amount.min(-1_000_000).max(1_000_000),
+        n: z.int().min(1).max(1_000_000).nullable().default(null).describe('What was counted, for shares'),
+        key: z.string().max(80).default('').describe('What it replaces an earlier measurement of'),
+      }),
+    )
+    .max(200, 'One entry measures at most 200 things.')
+    .default([])
+    .describe('Figures of the bench that it measured; the server adds those that follow from it'),
+  carried: z
+    .array(z.object({ trayId: id, from: z.string().max(64).nullable() }))
+    .max(200)
+    .default([])
+    .describe('Where trays stood before they were carried; written by the server'),
   part: z.boolean().default(false).describe('Only so many were moved on; the rest stays where it is for now'),
   snoozedUntil: day
     .nullable()
@@ -183,6 +259,20 @@ export const entry = z.object({
     .default([])
     .describe('What went into it; written by the server'),
 })
+export const entry = ruled(fields, ({ kind, about, climate, placeId, measured }) => [
+  ...measured.flatMap(({ what, value }, i) => {
+    const { from, to, unit, name: of } = habitById(what)
+    return value >= from && value <= to
+      ? []
+      : [{ path: ['measured', i, 'value'], message: `${of}: ${from} to ${to} ${unit}, not ${value}.` }]
+  }),
+  ...(about.length === 0 && !OF_THE_DAY.includes(kind)
+    ? [{ path: ['about'], message: 'Say what it was for.' }]
+    : []),
+  ...(climate.length && placeId === null
+    ? [{ path: ['placeId'], message: 'Say in which place it was measured.' }]
+    : []),
+])
 export type EntryRecord = z.output<typeof entry>
 export type About = EntryRecord['about'][number]
 
@@ -200,6 +290,13 @@ export const newEntry = (
   cells: [],
   water: [],
   really: null,
+  placeId: null,
+  signs: [],
+  grams: null,
+  remindOn: null,
+  climate: [],
+  measured: [],
+  carried: [],
   part: false,
   snoozedUntil: null,
   act: null,
@@ -248,6 +345,15 @@ const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {
   weighed: 'each time',
   felt: 'each time',
   cleaned: 'each time',
+  carried: 'each time',
+  seen: 'each time',
+  damage: 'each time',
+  flower: 'each time',
+  harvest: 'each time',
+  climate: 'each time',
+  measured: 'each time',
+  weather: 'each time',
+  thought: 'each time',
   treat: 'ever',
   'soak mix': 'ever',
   'make mix': 'ever',

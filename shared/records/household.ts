@@ -27,6 +27,17 @@ export const household = z.object({
     .describe(
       'Whose midnight begins a day here, by its IANA name; null for the clock of the reader, or of Greenwich',
     ),
+  learning: z
+    .object({
+      dropped: z
+        .array(z.string().min(1).max(200))
+        .max(2000, 'At most 2000 measurements can be left out.')
+        .default([])
+        .describe('Measurements that are not to count, by their keys'),
+    })
+    .nullable()
+    .default(null)
+    .describe('What is learned from, less what was left out; null for everything'),
   season: seasonFrame.nullable().default(null).describe('Frosts, shelf and schools; null until they are set'),
 })
 export type HouseholdRecord = z.output<typeof household>

@@ -5,7 +5,10 @@ import { seasonEnds } from '#core/season/frost'
 import { keepsOn } from '#core/season/final-care'
 import { rungsOf, sowingProblems, type SowingRequest } from '#core/season/sowing'
 import type { Problem } from '#core/problem'
+import { germinationNow, type Counted } from '#core/sowing/seed-age'
+import type { Crop } from '#core/sowing/crop'
 import type { Context } from '../context'
+import type { PacketRecord } from './packet'
 import { amount, day as calendarDay, id, idsOf, name, reference } from '../rules'
 
 const day = calendarDay.nullable().default(null)
@@ -63,7 +66,7 @@ export const sowing = z.object({
 })
 export type SowingRecord = z.output<typeof sowing>
 
-type Reckoned = Pick<Context, 'crops' | 'packets' | 'book'> & { readonly frame: SeasonFrame }
+type Reckoned = Pick<Context, 'crops' | 'packets' | 'book'> & Partial<Pick<Context, 'habits'>> & { readonly frame: SeasonFrame }
 
 /** The request core plans; undefined for a crop nobody knows. */
 export function asSowingRequest(
@@ -75,7 +78,8 @@ export function asSowingRequest(
     up,
     moved,
     roots,
-  }: Partial<Pick<SowingRequest, 'done' | 'notBefore' | 'up' | 'moved' | 'roots'>> = {},
+    warmth,
+  }: Partial<Pick<SowingRequest, 'done' | 'notBefore' | 'up' | 'moved' | 'roots' | 'warmth'>> = {},
 ): SowingRequest | undefined {
   const inBook = known.crops.get(record.cropId)
   if (!inBook) return undefined
@@ -98,6 +102,9 @@ export function asSowingRequest(
     rungs,
     germination: record.germination ?? seed?.germination ?? null,
     seedYears: seed && record.germination === null ? Math.max(0, year - seed.year) : 0,
+    counted: record.germination === null ? countedOf(record, crop, seed, year, known.habits) : null,
+    losses: lossesOf(known.habits),
+    warmth,
     seedsThere: seed?.seeds ?? null,
     upDays: seed?.upDays ?? null,
     done,
@@ -106,6 +113,30 @@ export function asSowingRequest(
     moved,
     roots,
   }
+}
+
+/** Spread of what a packet says of its seed, one standard deviation [default]. */
+const PACKET_SD = 0.15
+
+/** Germination by the counts of this packet, weighed against what it says; null where it was never counted. */
+function countedOf(
+  { packetId }: Pick<SowingRecord, 'packetId'>,
+  crop: Crop,
+  seed: PacketRecord | undefined,
+  year: number,
+  habits: Context['habits'] | undefined,
+): Counted | null {
+  if (packetId === null || !seed || !habits?.things('germination').includes(packetId)) return null
+  const { measured } = habits.of('germination', packetId)
+  const last = Number(measured.reduce((day, one) => (one.on > day ? one.on : day), measured[0]!.on).slice(0, 4))
+  const prior = germinationNow(crop, seed.germination, Math.max(0, last - seed.year)).value
+  const { mean, n } = habits.of('germination', packetId, { mean: prior, sd: PACKET_SD })
+  return { share: Math.min(1, Math.max(0.01, mean)), n, years: Math.max(0, year - last) }
+}
+
+function lossesOf(habits: Context['habits'] | undefined): SowingRequest['losses'] {
+  const loss = habits?.of('potting loss')
+  return loss?.n ? { share: Math.min(0.9, loss.mean), n: loss.n } : null
 }
 
 /** What is wrong with a sowing, each at its field. */

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import SayIt from '~/components/runs/SayIt.vue'
 import { useDates } from '~/composables/useDates'
+import { useContext } from '~/state/context'
 import type { Step } from '#core/bench/step'
 import { timetable } from '#core/bench/timetable'
 import { printHours } from '#core/working/print'
@@ -20,8 +21,16 @@ const props = defineProps<{
 /** Nine in the morning, where nobody said. */
 const fillsAt = computed(() => props.fillsAtMin ?? 9 * 60)
 const { printTime } = useDates()
+const context = useContext()
+/** As quick as hands were here before. */
+const pace = computed(() => {
+  const { mean, n } = context.whole.habits.of('minutes', 'mix')
+  return n ? mean : 1
+})
 const times = computed(() =>
-  props.timed ? timetable(props.steps, fillsAt.value).map(({ startsMin }) => when(startsMin)) : [],
+  props.timed
+    ? timetable(props.steps, fillsAt.value, pace.value).map(({ startsMin }) => when(Math.round(startsMin / 5) * 5))
+    : [],
 )
 function when(minutes: number) {
   if (props.onDate) return printTime(props.onDate, 0, fillsAt.value + minutes)

@@ -23,6 +23,7 @@ async function begin() {
       kitchen: kitchen.value,
       timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
       water: null,
+      learning: null,
       season: null,
     })
   } catch (error) {

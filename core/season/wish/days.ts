@@ -168,7 +168,7 @@ function inMonth(
 }
 
 /** `in 3 week`, `2 week ago`, `today`, `next saturday`. */
-const counted: Reader = (text, { today }) => {
+const counted: Reader = (text, { today }, past) => {
   const ago = rule('(\\d{1,3}|a) (day|week|fortnight|month) ago').exec(text)
   if (ago) return told(ago[0], later(today, -Number(ago[1] === 'a' ? 1 : ago[1]), ago[2]!))
   const on = rule('(\\d{1,3}|a) (day|week|fortnight|month)(?: from now)?').exec(text)
@@ -184,7 +184,8 @@ const counted: Reader = (text, { today }) => {
   // 1970-01-01 was a Thursday.
   const at = (((dayNumber(today) + 4) % 7) + 7) % 7
   const ahead = (WEEKDAYS.indexOf(weekday[2]!) - at + 7) % 7 || 7
-  return told(weekday[0], addDays(today, weekday[1] === 'last' ? ahead - 7 || -7 : ahead))
+  const back = weekday[1] === 'last' || (past && weekday[1] !== 'next')
+  return told(weekday[0], addDays(today, back ? ahead - 7 || -7 : ahead))
 }
 
 const named: Reader = (text, { today }, past) => {

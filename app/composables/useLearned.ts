@@ -1,0 +1,79 @@
+import { computed } from 'vue'
+import { useNotes } from '~/composables/useNotes'
+import { whyNot } from '~/composables/whyNot'
+import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
+import { useUndo } from '~/state/undo'
+import { habitById, HABITS, measurementKey, standingMeasurements, type HabitId, type Measurement } from '#core/records/habits'
+import { RUN_KINDS } from '#core/bench/run'
+
+/** What was learned of this bench: for each thing the book's figure, the household's own, and what it was measured by. */
+export function useLearned() {
+  const household = useHousehold()
+  const context = useContext()
+  const keeping = useKeeping()
+  const undoing = useUndo()
+  const { note } = useNotes()
+
+  const habits = computed(() => context.whole.habits)
+  const dropped = computed(() => new Set(household.record?.learning?.dropped ?? []))
+  const all = computed(() => standingMeasurements(household.everything?.measurements ?? []))
+
+  function nameOf(what: HabitId, of: string): string {
+    if (of === '') return ''
+    if (what === 'germination') {
+      const packet = household.packets.find(({ id }) => id === of)?.body
+      return packet ? `${packet.name} ${packet.year}${packet.supplier ? `, ${packet.supplier}` : ''}` : 'a packet no longer here'
+    }
+    if (what === 'powder density') return context.feeds.get(of)?.name ?? of
+    if (what === 'days up' || what === 'feed response') return context.crops.get(of)?.name ?? of
+    if (what === 'minutes') return RUN_KINDS.find((kind) => kind === of) ?? of
+    return of
+  }
+
+  /** What is believed before anything is measured: of a packet what stands on it, or what its crop does. */
+  function bookOf(what: HabitId, of: string) {
+    const packet = what === 'germination' ? context.whole.packets.get(of) : undefined
+    if (!packet) return undefined
+    const mean = packet.germination ?? context.crops.get(packet.cropId)?.germination
+    return mean === undefined ? undefined : { mean, sd: habitById(what).prior.sd }
+  }
+
+  const rows = computed(() =>
+    HABITS.map((habit) => {
+      const own = all.value.filter(({ what }) => what === habit.id)
+      const things = [...new Set(own.map(({ of }) => of))]
+      return {
+        habit,
+        things: (things.length ? things : habit.of === 'bench' ? [''] : []).map((of) => ({
+          of,
+          name: nameOf(habit.id, of),
+          learned: habits.value.of(habit.id, of, bookOf(habit.id, of)),
+          measurements: own
+            .filter((one) => one.of === of)
+            .map((one) => ({ ...one, id: measurementKey(one), isDropped: dropped.value.has(measurementKey(one)) })),
+        })),
+      }
+    }),
+  )
+
+  /** Left out of what is learned, or counted again. */
+  async function drop(one: Measurement, out: boolean) {
+    const record = household.record
+    if (!record) return
+    const key = measurementKey(one)
+    const before = record.learning?.dropped ?? []
+    const next = out ? [...before.filter((other) => other !== key), key] : before.filter((other) => other !== key)
+    try {
+      await keeping.saveHousehold(
+        { ...record, learning: next.length ? { dropped: next } : null },
+        out ? 'a measurement left out' : 'a measurement counted again',
+      )
+      note(out ? 'Left out: plans go without it.' : 'Counted again.', { name: 'Undo', run: () => undoing.undo() })
+    } catch (error) {
+      note(whyNot(error))
+    }
+  }
+  return { rows, drop }
+}

@@ -1,0 +1,262 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import { NuxtLink } from '#components'
+import { computed, onMounted, ref } from 'vue'
+import Button from 'primevue/button'
+import BeliefDrawing from '~/components/log/BeliefDrawing.vue'
+import MeasureForm from '~/components/log/MeasureForm.vue'
+import PredictedUsed from '~/components/log/PredictedUsed.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import SubPlaces from '~/components/shell/SubPlaces.vue'
+import { useDates } from '~/composables/useDates'
+import { useLearned } from '~/composables/useLearned'
+import { useMeasures } from '~/composables/useMeasures'
+import { useToday } from '~/composables/useToday'
+import { useHousehold } from '~/state/household'
+import { useWater } from '~/state/water'
+import { intervalOf, WILD_AT } from '#core/records/learning'
+import type { Habit } from '#core/records/habits'
+import { printNumber, printShare } from '#core/units/format'
+import type { Bodies, Stored } from '#shared/collections'
+
+definePageMeta({
+  place: {
+    title: 'Learned',
+    what: 'the book’s figures and yours',
+    words: 'defaults measurements calibrate settle jug spoon germination predicted used',
+    parent: '/log',
+  },
+})
+
+useToday()
+const { rows, drop } = useLearned()
+const household = useHousehold()
+const water = useWater()
+const { printDay } = useDates()
+const { volume, said } = useMeasures()
+
+const print = (habit: Habit) => (value: number) =>
+  habit.unit === 'share' ? printShare(Math.round(value * 100) / 100) : habit.unit === '×' ? `${printNumber(value, 3)} ×` : said(`${printNumber(value, 3)} ${habit.unit}`)
+const measuring = ref<'jug' | 'powder density' | 'coir yield' | null>(null)
+const BY_HAND = ['jug', 'powder density', 'coir yield'] as const
+const byHand = (id: string) => BY_HAND.find((one) => one === id)
+const known = computed(() => rows.value.filter(({ things }) => things.some(({ measurements }) => measurements.length)))
+const book = computed(() => rows.value.filter(({ things }) => !things.some(({ measurements }) => measurements.length)))
+
+const thirst = computed(() =>
+  water.all.flatMap(({ tray, water: { followed, outlook } }) =>
+    followed.factor.n
+      ? [
+          {
+            id: tray.id,
+            name: `Tray ${tray.number}, ${tray.body.runs[0]?.name ?? tray.body.name}`,
+            factor: followed.factor,
+            loses: outlook.lossPerDayL,
+          },
+        ]
+      : [],
+  ),
+)
+
+const batches = ref<Stored<Bodies['entries']>[]>([])
+onMounted(async () => {
+  if (!household.id) return
+  const answer = await $fetch<{ entries: Stored<Bodies['entries']>[] }>(`/api/households/${household.id}/log`, {
+    query: { kinds: 'batch made', limit: 200 },
+  }).catch(() => ({ entries: [] }))
+  batches.value = answer.entries
+})
+const used = computed(() =>
+  [...batches.value].reverse().flatMap(({ id, body }) => {
+    const fact = (what: string) => body.facts.find((one) => one.what === what)?.amount
+    const [reckoned, really] = [fact('Reckoned to be used'), fact('Used')]
+    return reckoned && really ? [{ id, name: body.name, on: body.on, reckoned, used: really }] : []
+  }),
+)
+</script>
+
+<template>
+  <div class="learned">
+    <PageTop title="Learned" hint="The book’s figures, and what your own bench made of them. Plans go by yours at once." />
+    <SubPlaces of="/log" />
+
+    <section aria-labelledby="used-title">
+      <h2 id="used-title">Predicted against used</h2>
+      <PredictedUsed v-if="used.length" :batches="used" />
+      <p v-else class="slip">
+        Nothing yet. Make a batch as a run, and say at its end what was left in the tub: after three such runs the
+        litres should be within 5 %.
+      </p>
+    </section>
+
+    <section v-for="row in known" :key="row.habit.id" class="habit" :aria-labelledby="`habit-${row.habit.id}`">
+      <header>
+        <h2 :id="`habit-${row.habit.id}`">{{ row.habit.name }}</h2>
+        <p class="soft small">Changes {{ row.habit.changes }}. Measured by {{ row.habit.by }}.</p>
+      </header>
+      <article v-for="thing in row.things" :key="thing.of">
+        <h3 v-if="thing.name">{{ thing.name }}</h3>
+        <div class="pair">
+          <BeliefDrawing
+            :book="thing.learned.prior"
+            :yours="thing.learned.n ? thing.learned : null"
+            :measured="thing.learned.measured"
+            :print="print(row.habit)"
+            :label="`${row.habit.name} ${thing.name}`"
+          />
+          <dl>
+            <dt>the book</dt>
+            <dd>{{ print(row.habit)(thing.learned.prior.mean) }}</dd>
+            <template v-if="thing.learned.n">
+              <dt class="own">yours, from {{ thing.learned.n }}</dt>
+              <dd class="own">
+                <b>{{ print(row.habit)(thing.learned.mean) }}</b>
+                <span class="soft small">
+                  {{ print(row.habit)(intervalOf(thing.learned)[0]) }} to
+                  {{ print(row.habit)(intervalOf(thing.learned)[1]) }}</span
+                >
+              </dd>
+            </template>
+          </dl>
+        </div>
+        <details>
+          <summary>{{ thing.measurements.length }} measured</summary>
+          <ul class="measurements">
+            <li v-for="one in thing.measurements" :key="one.id" :class="{ out: one.isDropped }">
+              <span>{{ printDay(one.on) }}</span>
+              <b>{{ print(row.habit)(one.value) }}</b>
+              <span v-if="one.n" class="soft">of {{ one.n }}</span>
+              <span v-if="(thing.learned.measured.find((m) => m.entryId === one.entryId)?.far ?? 0) > WILD_AT" class="doubt"
+                >far from the rest: counts for little</span
+              >
+              <span v-if="one.isDropped" class="soft">left out</span>
+              <Button text @click="drop(one, !one.isDropped)">{{ one.isDropped ? 'Count it again' : 'Leave it out' }}</Button>
+            </li>
+          </ul>
+        </details>
+      </article>
+      <Button v-if="byHand(row.habit.id)" @click="measuring = byHand(row.habit.id)!">Measure another</Button>
+    </section>
+
+    <section v-if="thirst.length" class="habit" aria-labelledby="thirst-title">
+      <header>
+        <h2 id="thirst-title">How thirsty a tray is</h2>
+        <p class="soft small">
+          Against what its air, light and leaves say. Changes when it is watered again. Measured by weighing it, or by hand.
+        </p>
+      </header>
+      <article v-for="one in thirst" :key="one.id">
+        <h3><NuxtLink :to="`/trays/${one.id}`">{{ one.name }}</NuxtLink></h3>
+        <div class="pair">
+          <BeliefDrawing
+            :book="{ mean: 1, sd: 0.3 }"
+            :yours="one.factor"
+            :measured="[]"
+            :print="(value: number) => `${printNumber(value, 2)} ×`"
+            :label="`Thirst of ${one.name}`"
+          />
+          <dl>
+            <dt>the book</dt>
+            <dd>1 ×</dd>
+            <dt class="own">yours, from {{ one.factor.n }}</dt>
+            <dd class="own">
+              <b>{{ printNumber(one.factor.mean, 2) }} ×</b> <span class="soft small">{{ volume(one.loses.value) }} a day</span>
+            </dd>
+          </dl>
+        </div>
+      </article>
+    </section>
+
+    <section aria-labelledby="book-title">
+      <h2 id="book-title">Still as the book has it</h2>
+      <ul class="book">
+        <li v-for="{ habit } in book" :key="habit.id">
+          <b>{{ habit.name }}</b> {{ print(habit)(habit.prior.mean) }}
+          <span class="soft small">{{ habit.source.cite }}. Measured by {{ habit.by }}.</span>
+          <Button v-if="byHand(habit.id)" text @click="measuring = byHand(habit.id)!">Measure it</Button>
+        </li>
+      </ul>
+    </section>
+    <p class="soft small">
+      Each measurement is weighed by how far such measurements scatter, beside the book’s own spread (precision weighting). One
+      that lies more than {{ WILD_AT }} standard deviations from the book and from the middle of your others counts the less the
+      farther it lies; none is thrown away.
+    </p>
+    <MeasureForm v-if="measuring" :what="measuring" @close="measuring = null" />
+  </div>
+</template>
+
+<style scoped>
+.learned {
+  display: grid;
+  gap: 1.4rem;
+  max-width: 62rem;
+}
+
+.habit {
+  display: grid;
+  gap: 0.6rem;
+  padding-top: 1rem;
+  border-top: 1px solid var(--line);
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: minmax(12rem, 24rem) minmax(12rem, 1fr);
+  gap: 0.5rem 1.5rem;
+  align-items: center;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0.1rem 0.8rem;
+}
+
+dt {
+  color: var(--ink-soft);
+}
+
+.own b {
+  margin-right: 0.6rem;
+  font-size: 1.25rem;
+}
+
+.measurements li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 0.8rem;
+  align-items: center;
+}
+
+.out b {
+  text-decoration: line-through;
+}
+
+.doubt {
+  padding-left: 0.5rem;
+  border-left: 3px solid var(--marigold);
+}
+
+summary {
+  display: inline-block;
+  min-height: 2rem;
+  color: var(--enamel);
+  cursor: pointer;
+}
+
+.book li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 0.7rem;
+  align-items: baseline;
+  padding: 0.35rem 0;
+  border-bottom: 1px solid var(--line);
+}
+
+@media (max-width: 52rem) {
+  .pair {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import { NuxtLink } from '#components'
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import CompareRecords from '~/components/log/CompareRecords.vue'
+import SidesDrawing from '~/components/log/SidesDrawing.vue'
+import TrialForm from '~/components/log/TrialForm.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import SubPlaces from '~/components/shell/SubPlaces.vue'
+import { useDates } from '~/composables/useDates'
+import { useToday } from '~/composables/useToday'
+import { useTrials } from '~/composables/useTrials'
+import { useTrays } from '~/state/trays'
+import type { Stored } from '#shared/collections'
+import type { TrialRecord } from '#shared/records/trial'
+import { sideOf } from '#shared/run-facts'
+
+definePageMeta({
+  place: {
+    title: 'Trials',
+    what: 'two ways side by side, judged honestly',
+    words: 'compare experiment test which mix is better supplier chance significant',
+    parent: '/log',
+  },
+})
+
+useToday()
+const { all, facts, verdictOf, end } = useTrials()
+const trays = useTrays()
+const { printDay, printLongDay } = useDates()
+const making = ref(false)
+
+const isBlind = ({ body }: Stored<TrialRecord>) => body.blind && body.endedOn === null
+const sidesOf = (trial: Stored<TrialRecord>) =>
+  trial.body.arms.map((arm) => ({
+    ...sideOf(arm, facts.value),
+    name: isBlind(trial) ? `side ${arm.code}` : arm.name,
+  }))
+const traysOf = ({ body }: Stored<TrialRecord>) =>
+  [...new Set(body.arms.flatMap(({ runs }) => runs.map(({ trayId }) => trayId)))].flatMap((id) => trays.find(id) ?? [])
+const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).every(({ of }) => of > 0))
+</script>
+
+<template>
+  <div class="trials">
+    <PageTop title="Trials" hint="Deal the cells by lot before you sow; count as usual; then it can be told from chance.">
+      <Button class="main" @click="making = true">Set up a trial</Button>
+    </PageTop>
+    <SubPlaces of="/log" />
+
+    <p v-if="!all.length" class="slip">
+      No trial yet. Lay out a tray, and before it is sown press <b>Set up a trial</b>: its cells are dealt to two sides by lot.
+      What a cold corner or a draught does it then does to both.
+    </p>
+    <article v-for="trial in all" :key="trial.id" class="trial" :aria-labelledby="`trial-${trial.id}`">
+      <header>
+        <h2 :id="`trial-${trial.id}`">{{ trial.body.name }}</h2>
+        <p class="soft">
+          Set up {{ printLongDay(trial.body.on) }}
+          <template v-for="tray in traysOf(trial)" :key="tray.id">
+            · <NuxtLink :to="`/trays/${tray.id}`">tray {{ tray.number }}</NuxtLink></template
+          >
+          · lot {{ trial.body.seed }}
+          <template v-if="trial.body.endedOn"> · judged {{ printDay(trial.body.endedOn) }}</template>
+        </p>
+      </header>
+      <SidesDrawing :sides="sidesOf(trial)" />
+      <ul v-if="!isBlind(trial)" class="names">
+        <li v-for="arm in trial.body.arms" :key="arm.code"><b>{{ arm.code }}</b> {{ arm.name }}</li>
+      </ul>
+      <p v-else class="soft">Which is which is shown once it is judged.</p>
+      <template v-if="counted(trial)">
+        <div v-for="verdict in verdictOf(trial)" :key="verdict.pair.join()" class="verdict">
+          <p :class="{ differs: verdict.up.differs }">{{ verdict.up.words }}</p>
+          <p v-if="verdict.days" :class="{ differs: verdict.days.differs }">{{ verdict.days.words }}</p>
+          <p v-if="verdict.good.words !== verdict.up.words" class="soft">{{ verdict.good.words }}</p>
+        </div>
+      </template>
+      <p v-else class="slip">Count both sides as usual, on the tray’s page: then it is judged here.</p>
+      <p class="no-print">
+        <Button v-if="!trial.body.endedOn" :disabled="!counted(trial)" @click="end(trial, true)">Judge it</Button>
+        <Button v-else text @click="end(trial, false)">It goes on</Button>
+      </p>
+    </article>
+
+    <CompareRecords />
+
+    <Dialog v-model:visible="making" modal class="wide" header="Set up a trial" :draggable="false">
+      <TrialForm @close="making = false" />
+    </Dialog>
+  </div>
+</template>
+
+<style scoped>
+.trials {
+  display: grid;
+  gap: 1.3rem;
+  max-width: 62rem;
+}
+
+.trial {
+  display: grid;
+  gap: 0.7rem;
+  padding-top: 1rem;
+  border-top: 1px solid var(--line);
+}
+
+.names {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1.5rem;
+}
+
+.verdict {
+  display: grid;
+  gap: 0.3rem;
+  padding: 0.6rem 0.9rem;
+  border-left: 4px solid var(--line-strong);
+  background: var(--paper-deep);
+}
+
+.verdict p:first-child {
+  font-size: 1.125rem;
+}
+
+.differs {
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,117 @@
+import { computed, ref } from 'vue'
+import { defineStore } from 'pinia'
+import { newId } from '~/composables/newId'
+import { useNotes } from '~/composables/useNotes'
+import { whyNot } from '~/composables/whyNot'
+import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
+import { useSeason } from '~/state/season'
+import { useTrays } from '~/state/trays'
+import { useUndo, type Act } from '~/state/undo'
+import { counted } from '#core/bench/wording'
+import { daysBetween, type Day } from '#core/season/day'
+import type { Stored } from '#shared/collections'
+import type { PhotoRecord } from '#shared/records/photo'
+
+export type Photo = Stored<PhotoRecord>
+interface Sent {
+  readonly id: string
+  readonly width: number
+  readonly height: number
+  readonly takenOn: Day | null
+}
+/** What the server takes. */
+const MOST_BYTES = 25 * 1024 * 1024
+
+/** Pictures of trays and sowings: sent one after the other, each told of by name where it cannot be kept. */
+export const usePhotos = defineStore('photos', () => {
+  const household = useHousehold()
+  const keeping = useKeeping()
+  const season = useSeason()
+  const trays = useTrays()
+  const undoing = useUndo()
+  const { note } = useNotes()
+
+  const sending = ref<{ done: number; of: number } | null>(null)
+  const refused = ref<{ name: string; why: string }[]>([])
+
+  const address = (fileId: string, size: 'whole' | 'small' = 'whole') =>
+    `/api/households/${household.id}/photo-files/${fileId}?size=${size}`
+
+  async function add(files: readonly File[], about: PhotoRecord['about'], placeId: string | null = null) {
+    refused.value = []
+    sending.value = { done: 0, of: files.length }
+    const acts: Act[] = []
+    for (const file of files) {
+      try {
+        acts.push(keepAct(file, await send(file), about, placeId))
+      } catch (error) {
+        refused.value = [...refused.value, { name: file.name, why: whyNot(error) }]
+      }
+      sending.value = { done: sending.value.done + 1, of: files.length }
+    }
+    sending.value = null
+    if (acts.length === 0) return
+    try {
+      const opposite = await keeping.doTogether(counted(acts.length, 'photo'), acts)
+      note(`${counted(acts.length, 'photo')} kept.`, { name: 'Undo', run: () => undoing.takeBack(opposite) })
+    } catch (error) {
+      note(whyNot(error))
+    }
+  }
+  async function send(file: File): Promise<Sent> {
+    if (file.size > MOST_BYTES) throw new Error('It has more than 25 MB: send it smaller.')
+    return $fetch<Sent>(`/api/households/${household.id}/photo-files/${newId()}`, {
+      method: 'PUT',
+      body: file,
+      headers: { 'content-type': file.type || 'application/octet-stream' },
+    })
+  }
+  function keepAct(file: File, sent: Sent, about: PhotoRecord['about'], placeId: string | null): Act {
+    const trayId = about.find(({ what }) => what === 'trays')?.id
+    const tray = trayId ? trays.find(trayId) : undefined
+    const name = tray ? `Tray ${tray.number}, ${tray.body.runs[0]?.name ?? tray.body.name}` : file.name.replace(/\.\w+$/, '') || 'Photo'
+    return keeping.toBody('photos', newId(), name, {
+      name: name.slice(0, 120),
+      fileId: sent.id,
+      // A camera whose clock runs ahead does not take pictures tomorrow.
+      on: sent.takenOn && sent.takenOn <= season.today ? sent.takenOn : season.today,
+      about: [...about],
+      placeId,
+      width: sent.width,
+      height: sent.height,
+      note: '',
+    })
+  }
+
+  const ofThing = (id: string) =>
+    computed(() =>
+      household.photos
+        .filter(({ body }) => body.about.some((one) => one.id === id))
+        .sort((a, b) => (a.body.on < b.body.on ? -1 : a.body.on > b.body.on ? 1 : 0)),
+    )
+  /** The day what stands in a tray, or a sowing, was begun. */
+  function begunOn(id: string): Day | null {
+    const tray = trays.find(id)
+    const days = tray
+      ? trays.stands(tray).runs.flatMap(({ sownOn, setOn }) => [sownOn, setOn].flatMap((day) => day ?? []))
+      : [season.done.get(id)?.['rung-0']].flatMap((day) => day ?? [])
+    return days.length ? days.reduce((a, b) => (a < b ? a : b)) : null
+  }
+  /** Days from sowing to the picture; null where nobody knows. */
+  function age(photo: Photo, id: string): number | null {
+    const from = begunOn(id)
+    return from ? daysBetween(from, photo.body.on) : null
+  }
+
+  /** All of them, those of former years too. */
+  const all = ref<Photo[] | null>(null)
+  async function loadAll() {
+    const list = await $fetch<Photo[]>(`/api/households/${household.id}/photos`, {
+      query: { newest: true, limit: 500 },
+    })
+    all.value = list
+  }
+
+  return { sending, refused, address, add, ofThing, begunOn, age, all, loadAll }
+})

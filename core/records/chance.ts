@@ -1,0 +1,124 @@
+import { cumulativeStdNormalProbability, gammaln, probit } from 'simple-statistics'
+
+/** Two counts side by side: so many of so many. */
+export interface Counted {
+  readonly hits: number
+  readonly of: number
+}
+
+const logChoose = (n: number, k: number) => gammaln(n + 1) - gammaln(k + 1) - gammaln(n - k + 1)
+
+/** Chance of a cell of a 2 × 2 table whose margins are held [hypergeometric distribution]. */
+const hypergeometric = (k: number, row: number, column: number, all: number) =>
+  Math.exp(logChoose(column, k) + logChoose(all - column, row - k) - logChoose(all, row))
+
+/** Rounding must not leave out a table that is just as likely. */
+const ALIKE = 1 + 1e-7
+
+/**
+ * Fisher's exact test, two-sided: the chance, if both sides were the same, of a table no likelier than this one
+ * [Fisher 1935; the sum of all tables with the same margins that are at most as likely].
+ *
+ * @throws RangeError for counts that are not 0 ≤ hits ≤ of
+ */
+export function fisherExact(one: Counted, other: Counted): number {
+  for (const { hits, of } of [one, other])
+    if (!(hits >= 0 && hits <= of && Number.isInteger(hits) && Number.isInteger(of)))
+      throw new RangeError(`hits: whole and 0 to ${of}, given ${hits}`)
+  const all = one.of + other.of
+  const column = one.hits + other.hits
+  if (all === 0) return 1
+  const here = hypergeometric(one.hits, one.of, column, all)
+  const least = Math.max(0, column - other.of)
+  const most = Math.min(one.of, column)
+  let sum = 0
+  for (let k = least; k <= most; k++) {
+    const p = hypergeometric(k, one.of, column, all)
+    if (p <= here * ALIKE) sum += p
+  }
+  return Math.min(1, sum)
+}
+
+/** Up to so many orders are looked through one by one; beyond, the normal approximation with ties is good. */
+const EXACT_UP_TO = 20
+
+/**
+ * Rank test of two lists, two-sided: the chance, if both were drawn from one heap, of ranks as far apart as these
+ * [Wilcoxon 1945, Mann & Whitney 1947]; exact for up to 20 values without ties, else by the normal curve with the
+ * correction for ties and for continuity.
+ *
+ * @returns 1 where a list is empty
+ */
+export function rankTest(one: readonly number[], other: readonly number[]): { u: number; p: number } {
+  const [n, m] = [one.length, other.length]
+  if (n === 0 || m === 0) return { u: 0, p: 1 }
+  const all = [...one.map((value) => ({ value, first: true })), ...other.map((value) => ({ value, first: false }))].sort(
+    (a, b) => a.value - b.value,
+  )
+  let rankSum = 0
+  let ties = 0
+  for (let i = 0; i < all.length;) {
+    let j = i
+    while (j < all.length && all[j]!.value === all[i]!.value) j++
+    const rank = (i + j + 1) / 2
+    for (let k = i; k < j; k++) if (all[k]!.first) rankSum += rank
+    ties += (j - i) ** 3 - (j - i)
+    i = j
+  }
+  const u = rankSum - (n * (n + 1)) / 2
+  if (ties === 0 && n + m <= EXACT_UP_TO) return { u, p: exactRanks(Math.min(u, n * m - u), n, m) }
+  const total = n + m
+  const variance = ((n * m) / 12) * (total + 1 - ties / (total * (total - 1)))
+  if (variance === 0) return { u, p: 1 }
+  const z = Math.max(0, Math.abs(u - (n * m) / 2) - 0.5) / Math.sqrt(variance)
+  return { u, p: Math.min(1, 2 * (1 - cumulativeStdNormalProbability(z))) }
+}
+
+/** P(U ≤ u or ≥ its mirror image), by counting the orders that give each U. */
+function exactRanks(u: number, n: number, m: number): number {
+  // counts[i][s]: ways to choose i of the ranks so far with a U of s.
+  let ways: number[][] = Array.from({ length: n + 1 }, (_, i) => (i === 0 ? [1] : []))
+  for (let rank = 1; rank <= n + m; rank++) {
+    const next = ways.map((row) => [...row])
+    for (let i = 1; i <= n; i++)
+      (ways[i - 1] ?? []).forEach((count, s) => {
+        const sum = s + rank - i
+        next[i]![sum] = (next[i]![sum] ?? 0) + count
+      })
+    ways = next
+  }
+  const row = ways[n]!
+  const all = row.reduce((sum, count = 0) => sum + count, 0)
+  let tail = 0
+  for (let s = 0; s <= u; s++) tail += row[s] ?? 0
+  return Math.min(1, (2 * tail) / all)
+}
+
+/**
+ * Cells a side that tell two shares apart four times in five, at one chance in twenty of being fooled
+ * [Fleiss, Levin & Paik 2003, without continuity correction].
+ *
+ * @param power chance of finding it, a fraction
+ * @param alpha chance of being fooled, a fraction
+ * @returns null where the shares are the same
+ */
+export function cellsToTell(p: number, q: number, power = 0.8, alpha = 0.05): number | null {
+  if (p === q) return null
+  const mean = (p + q) / 2
+  const a = probit(1 - alpha / 2)
+  const b = probit(power)
+  const n =
+    (a * Math.sqrt(2 * mean * (1 - mean)) + b * Math.sqrt(p * (1 - p) + q * (1 - q))) ** 2 / (p - q) ** 2
+  return Math.ceil(n - 1e-9)
+}
+
+/** A chance in words a person would say: `one time in four`. */
+export function saidChance(p: number): string {
+  if (p >= 0.75) return 'nearly always'
+  if (p >= 0.4) return 'one time in two'
+  const n = Math.round(1 / p)
+  if (n > 1000) return 'hardly ever'
+  const WORDS = ['', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten']
+  const rounded = n > 30 ? Math.round(n / 10) * 10 : n
+  return `one time in ${WORDS[rounded] ?? rounded}`
+}

@@ -1,0 +1,23 @@
+import * as z from 'zod'
+import { bodyOf, stored } from '#shared/collections'
+import { householdParams } from '../../../../http/params'
+import { route } from '../../../../http/route'
+import { remembered } from '../../../../services/remembered'
+import { yearRecords } from '../../../../services/log'
+
+export default route(
+  {
+    summary: 'Everything that happened in a year, and what it happened to',
+    params: householdParams.extend({ year: z.coerce.number().int().min(1990).max(2099) }),
+    answers: z.object({
+      entries: z.array(stored(bodyOf('entries'))),
+      sowings: z.array(stored(bodyOf('sowings'))),
+      trays: z.array(stored(bodyOf('trays'))),
+      batches: z.array(stored(bodyOf('batches'))),
+      photos: z.array(stored(bodyOf('photos'))),
+    }),
+    meaning: 'Entries in the order they were written',
+  },
+  ({ params: { householdId, year } }) =>
+    remembered(householdId, `year ${year}`, () => yearRecords(householdId, year)),
+)

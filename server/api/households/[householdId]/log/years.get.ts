@@ -1,0 +1,14 @@
+import * as z from 'zod'
+import { householdParams } from '../../../../http/params'
+import { route } from '../../../../http/route'
+import { yearsOf } from '../../../../services/log'
+
+export default route(
+  {
+    summary: 'Years in which anything happened',
+    params: householdParams,
+    answers: z.array(z.int()),
+    meaning: 'The last first',
+  },
+  ({ params }) => yearsOf(params.householdId),
+)

@@ -1,0 +1,21 @@
+import * as z from 'zod'
+import { bodyOf, stored } from '#shared/collections'
+import { id } from '#shared/rules'
+import { householdParams } from '../../../../http/params'
+import { route } from '../../../../http/route'
+import { traceRecords } from '../../../../services/log'
+
+export default route(
+  {
+    summary: 'A tray with all that hangs on it: its batch and the trays of that, where its plants came from and went',
+    params: householdParams.extend({ id }),
+    answers: z.object({
+      trays: z.array(stored(bodyOf('trays'))),
+      batches: z.array(stored(bodyOf('batches'))),
+      entries: z.array(stored(bodyOf('entries'))),
+    }),
+    meaning: 'Entries in the order they were written',
+    refuses: [404],
+  },
+  ({ params }) => traceRecords(params.householdId, params.id),
+)

@@ -1,0 +1,166 @@
+import { createHash } from 'node:crypto'
+import { and, count, eq, lt, notExists, sql } from 'drizzle-orm'
+import exifr from 'exifr'
+import sharp, { type Metadata } from 'sharp'
+import type { Day } from '#core/season/day'
+import { db, type Transaction } from '../db/client'
+import { photoFiles, photos } from '../db/schema'
+import { findHousehold } from './reading'
+import { invalid, unknown } from './refusal'
+import type { Reader } from './rows'
+import { inTurn } from './turns'
+
+/*
+ * Pictures are made small here and keep nothing of what a camera writes beside them: no place, no name, no serial number.
+ */
+
+/** The longer side of a picture, and of its thumbnail, pixels. */
+const LONGEST = 1600
+const THUMBNAIL = 320
+/** A picture of more pixels is none of a phone's: a small file can unfold into gigabytes. */
+const MOST_PIXELS = 100_000_000
+/** Of one household so many are kept. */
+export const MOST_PHOTOS = 5000
+const FORMATS: readonly (string | undefined)[] = ['jpeg', 'png', 'webp', 'heif', 'tiff']
+/** A file no photo points at is forgotten after so many days. */
+const KEPT_DAYS = 2
+
+// One picture at a time uses one core; the others wait.
+sharp.concurrency(1)
+sharp.cache(false)
+
+export interface PhotoFile {
+  readonly id: string
+  readonly width: number
+  readonly height: number
+  /** By the camera's clock; null where it does not say. */
+  readonly takenOn: Day | null
+}
+
+/**
+ * A picture as it was sent, kept small and clean. The same picture sent again is the same file.
+ *
+ * @throws Refusal 404, 422 where it is no picture, or there are too many
+ */
+export async function keepPhotoFile(householdId: string, id: string, sent: Buffer): Promise<PhotoFile> {
+  await findHousehold(householdId)
+  const digest = createHash('sha256').update(sent).digest('base64')
+  const [known] = await db()
+    .select()
+    .from(photoFiles)
+    .where(and(eq(photoFiles.householdId, householdId), eq(photoFiles.digest, digest)))
+  if (known) return said(known)
+  return inTurn(`photos ${householdId}`, async () => {
+    const [{ kept } = { kept: 0 }] = await db()
+      .select({ kept: count() })
+      .from(photoFiles)
+      .where(eq(photoFiles.householdId, householdId))
+    if (kept >= MOST_PHOTOS)
+      throw refused(`${MOST_PHOTOS} pictures are kept at most: remove some before you add another.`)
+    await checkPicture(sent)
+    const takenOn = await dayTaken(sent)
+    const { image, thumbnail, width, height } = await madeSmall(sent)
+    const [row] = await db()
+      .insert(photoFiles)
+      .values({ householdId, id, digest, takenOn, width, height, image, thumbnail })
+      .onConflictDoNothing()
+      .returning()
+    if (row) return said(row)
+    const [other] = await db()
+      .select()
+      .from(photoFiles)
+      .where(and(eq(photoFiles.householdId, householdId), eq(photoFiles.digest, digest)))
+    if (!other) throw refused('This picture could not be kept: send it again.')
+    return said(other)
+  })
+}
+const refused = (message: string) => invalid([{ path: ['picture'], message }])
+const said = ({ id, width, height, takenOn }: PhotoFile): PhotoFile => ({ id, width, height, takenOn })
+
+/** By what is inside, not by its name. @throws Refusal 422 */
+async function checkPicture(sent: Buffer): Promise<void> {
+  let found: Metadata
+  try {
+    found = await sharp(sent, { limitInputPixels: false }).metadata()
+  } catch {
+    throw refused('This is no picture that can be read. Send a JPEG, PNG, WebP, AVIF or TIFF.')
+  }
+  if (!FORMATS.includes(found.format))
+    throw refused(`Pictures are JPEG, PNG, WebP, AVIF or TIFF; this is ${found.format ?? 'something else'}.`)
+  if ((found.width ?? 0) * (found.height ?? 0) > MOST_PIXELS)
+    throw refused('This picture unfolds to more than 100 million pixels: make it smaller first.')
+}
+
+async function madeSmall(sent: Buffer) {
+  try {
+    const upright = sharp(sent, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).autoOrient()
+    const fit = (longest: number) =>
+      upright
+        .clone()
+        .resize(longest, longest, { fit: 'inside', withoutEnlargement: true })
+        // What a camera wrote beside the picture is not among what is written out.
+        .webp({ quality: longest === THUMBNAIL ? 70 : 78 })
+        .toBuffer({ resolveWithObject: true })
+    const whole = await fit(LONGEST)
+    const small = await fit(THUMBNAIL)
+    return {
+      image: whole.data,
+      thumbnail: small.data,
+      width: whole.info.width,
+      height: whole.info.height,
+    }
+  } catch {
+    throw refused('This picture is damaged and cannot be read to its end.')
+  }
+}
+
+/** The day by the camera's clock. */
+async function dayTaken(sent: Buffer): Promise<Day | null> {
+  const found = (await exifr
+    .parse(sent, { pick: ['DateTimeOriginal'], reviveValues: false })
+    .catch(() => null)) as { DateTimeOriginal?: string } | null
+  const [, year, month, day] = /^(\d{4}):(\d{2}):(\d{2}) /.exec(String(found?.DateTimeOriginal ?? '')) ?? []
+  const on = `${year}-${month}-${day}`
+  const time = Date.parse(`${on}T00:00:00Z`)
+  return Number.isNaN(time) || on < '1990' || time > Date.now() + 86_400_000 ? null : (on as Day)
+}
+
+/** The picture, or its thumbnail, as WebP. @throws Refusal 404 */
+export async function photoFile(householdId: string, id: string, size: 'whole' | 'small'): Promise<Buffer> {
+  const [row] = await db()
+    .select({ data: size === 'small' ? photoFiles.thumbnail : photoFiles.image })
+    .from(photoFiles)
+    .where(and(eq(photoFiles.householdId, householdId), eq(photoFiles.id, id)))
+  if (!row) throw unknown('picture')
+  return row.data
+}
+
+export async function hasPhotoFile(householdId: string, id: string, tx: Transaction | Reader): Promise<boolean> {
+  const rows = await tx
+    .select({ id: photoFiles.id })
+    .from(photoFiles)
+    .where(and(eq(photoFiles.householdId, householdId), eq(photoFiles.id, id)))
+  return rows.length > 0
+}
+
+/** Files that were sent and never made a photo of, and those whose photo was removed longer ago than it can be brought back. */
+export const forgetLostPhotoFiles = () =>
+  db()
+    .delete(photoFiles)
+    .where(
+      and(
+        lt(photoFiles.createdAt, sql`now() - make_interval(days => ${KEPT_DAYS})`),
+        notExists(
+          db()
+            .select({ one: sql`1` })
+            .from(photos)
+            .where(
+              and(
+                eq(photos.householdId, photoFiles.householdId),
+                eq(photos.fileId, photoFiles.id),
+                sql`(${photos.deletedAt} is null or ${photos.deletedAt} > now() - interval '90 days')`,
+              ),
+            ),
+        ),
+      ),
+    )
