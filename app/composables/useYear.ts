@@ -11,6 +11,7 @@ export interface YearRecords {
   readonly trays: Stored<Bodies['trays']>[]
   readonly batches: Stored<Bodies['batches']>[]
   readonly photos: Stored<Bodies['photos']>[]
+  readonly movedSince: { readonly id: string; readonly by: number }[]
 }
 
 /** A year of the log; of the year the day lies in where none was chosen. */

@@ -308,6 +308,7 @@ export const useSeason = defineStore('season', () => {
   const lost = computed(() => household.sowings.filter(({ id }) => done.value.get(id)?.lost !== undefined))
 
   return {
+    climate,
     today,
     frame,
     known,

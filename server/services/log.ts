@@ -77,7 +77,12 @@ export async function logPage(
 }
 
 /** What a year is told from. */
-export type YearRecords = { readonly [C in 'entries' | 'sowings' | 'trays' | 'batches' | 'photos']: Stored<Bodies[C]>[] }
+export type YearRecords = {
+  readonly [C in 'entries' | 'sowings' | 'trays' | 'batches' | 'photos']: Stored<Bodies[C]>[]
+} & {
+  /** What moved on the shelf and in packets since: what is there now, less this, was there at the end of the year. */
+  readonly movedSince: { readonly id: string; readonly by: number }[]
+}
 
 /** Everything that happened in a year, and what it happened to. @throws Refusal 404 */
 export async function yearRecords(householdId: string, year: number): Promise<YearRecords> {
@@ -105,7 +110,11 @@ export async function yearRecords(householdId: string, year: number): Promise<Ye
               : sql`id = any(${sql.param(ids)}::uuid[])`,
           ),
         ) as Promise<Stored<never>[]>
+      const { rows: movedSince } = await tx.execute<{ id: string; by: number }>(sql`
+        select m ->> 'id' as id, sum((m ->> 'by')::float8) as by from entry e, jsonb_array_elements(e.moves) m
+        where e.household_id = ${householdId} and e.voided_at is null and e."on" > ${last} group by 1`)
       return {
+        movedSince,
         entries: [...told].sort((a, b) => a.number - b.number),
         sowings: await named('sowings'),
         trays: await named('trays'),

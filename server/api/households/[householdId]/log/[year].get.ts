@@ -15,6 +15,7 @@ export default route(
       trays: z.array(stored(bodyOf('trays'))),
       batches: z.array(stored(bodyOf('batches'))),
       photos: z.array(stored(bodyOf('photos'))),
+      movedSince: z.array(z.object({ id: z.string(), by: z.number() })),
     }),
     meaning: 'Entries in the order they were written',
   },

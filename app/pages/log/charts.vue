@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import { computed } from 'vue'
+import BarsChart from '~/components/log/BarsChart.vue'
+import ChartFrame from '~/components/log/ChartFrame.vue'
+import CurveChart from '~/components/log/CurveChart.vue'
+import TimelineChart from '~/components/log/TimelineChart.vue'
+import YearChoice from '~/components/log/YearChoice.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import SubPlaces from '~/components/shell/SubPlaces.vue'
+import { useMeasures } from '~/composables/useMeasures'
+import { useToday } from '~/composables/useToday'
+import { useYear } from '~/composables/useYear'
+import { useContext } from '~/state/context'
+import { useSeason } from '~/state/season'
+import { printNumber, printShare } from '#core/units/format'
+import { germinationCurves, perPlant, timelines, yearReport } from '#shared/year'
+
+definePageMeta({
+  place: {
+    title: 'Charts',
+    what: 'the year drawn: sown to out, coming up, water, cost',
+    words: 'graph germination curve timeline cost per plant csv',
+    parent: '/log',
+  },
+})
+
+useToday()
+const context = useContext()
+const season = useSeason()
+const { aboutVolume } = useMeasures()
+const { year, years, choose, records, problem } = useYear()
+
+const report = computed(() => records.value && yearReport(records.value, context.whole, year.value))
+const lines = computed(() => (report.value && records.value ? timelines(report.value.facts, records.value.entries) : []))
+const curves = computed(() =>
+  report.value
+    ? germinationCurves(report.value.facts, ({ packetId, cropId }) => {
+        const packet = packetId ? context.whole.packets.get(packetId) : undefined
+        return packet && packetId
+          ? { id: packetId, name: `${packet.name} ${packet.year}` }
+          : { id: cropId, name: context.crops.get(cropId)?.name ?? cropId }
+      })
+    : [],
+)
+const water = computed(() => (report.value && records.value ? perPlant(report.value.facts, records.value.entries) : []))
+const cost = computed(() => report.value?.spent ?? [])
+const money = (value: number) => printNumber(Math.round(value * 100) / 100, 4)
+const percent = (value: number) => Math.round(value * 1000) / 10
+const nothing = computed(() => report.value && !lines.value.length && !water.value.length && !cost.value.length)
+</script>
+
+<template>
+  <div class="charts">
+    <PageTop title="Charts" hint="The year drawn from what was written down; each with its table." />
+    <SubPlaces of="/log" />
+    <YearChoice :year="year" :years="years" @choose="choose" />
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-else-if="!report" class="soft">Reading the year …</p>
+    <p v-else-if="nothing" class="slip">Nothing was sown or given in {{ year }} yet that could be drawn.</p>
+    <template v-else>
+      <ChartFrame
+        v-if="lines.length"
+        title="Sown to out"
+        hint="Each run of a tray on its way."
+        :columns="['Run', 'sown', 'up', 'moved on', 'out']"
+        :rows="lines.map((one) => [one.name, one.sownOn, one.upOn, one.movedOn, one.outOn])"
+        :file="`sown-to-out-${year}`"
+      >
+        <TimelineChart :lines="lines" :today="season.today" />
+      </ChartFrame>
+      <ChartFrame
+        v-if="curves.length"
+        title="Coming up"
+        hint="By days after sowing, with what chance alone would do: 19 times in 20 it lies in the band."
+        :columns="['Packet', 'day', 'up, %', 'at least, %', 'at most, %', 'of']"
+        :rows="curves.flatMap((curve) => curve.points.map((point) => [curve.name, point.day, percent(point.up), percent(point.low), percent(point.high), curve.of]))"
+        :file="`coming-up-${year}`"
+      >
+        <CurveChart :curves="curves" />
+      </ChartFrame>
+      <ChartFrame
+        v-if="water.length"
+        title="Water and feed a plant"
+        hint="As far as it was measured: what was poured, less what came back."
+        :columns="['Tray', 'plants', 'litres', 'mL a plant', 'mg of nitrogen a plant']"
+        :rows="water.map((one) => [one.name, one.plants, Number(one.litres.toFixed(2)), Math.round(one.mlEach), Math.round(one.mgEach)])"
+        :file="`water-${year}`"
+      >
+        <BarsChart
+          label="Water a plant"
+          :bars="water.map((one) => ({ id: one.trayId, name: one.name, value: one.mlEach, says: `${aboutVolume(one.mlEach / 1000)}${one.mgEach >= 0.5 ? `, ${printNumber(Math.round(one.mgEach))} mg N` : ''}` }))"
+        />
+      </ChartFrame>
+      <ChartFrame
+        v-if="cost.length"
+        title="What it cost"
+        :hint="report.plantsOut ? `${money((report.money ?? 0) / report.plantsOut)} a plant that went out or was given away, in the currency of your packs.` : 'What was used, at the price of its pack, in your own currency.'"
+        :columns="['Of', 'money', 'share']"
+        :rows="cost.map((one) => [one.name, Number(one.money.toFixed(2)), printShare(one.money / (report!.money || 1))])"
+        :file="`cost-${year}`"
+      >
+        <BarsChart label="Cost" :bars="cost.map((one) => ({ id: one.name, name: one.name, value: one.money, says: money(one.money) }))" />
+      </ChartFrame>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.charts {
+  display: grid;
+  gap: 1.2rem;
+  min-width: 0;
+}
+</style>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { definePageMeta, useRoute } from '#imports'
+import { NuxtLink } from '#components'
+import { computed, ref, watch } from 'vue'
+import Button from 'primevue/button'
+import TraceDrawing from '~/components/log/TraceDrawing.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import { useDates } from '~/composables/useDates'
+import { useToday } from '~/composables/useToday'
+import { whyNot } from '~/composables/whyNot'
+import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
+import type { Bodies, Stored } from '#shared/collections'
+import { traceOf } from '#shared/trace'
+
+definePageMeta({ place: { title: 'Trace', what: 'where a tray comes from', parent: '/log' } })
+
+useToday()
+const route = useRoute()
+const household = useHousehold()
+const context = useContext()
+const { printDay } = useDates()
+const id = computed(() => String(route.params.id))
+
+interface Records {
+  trays: Stored<Bodies['trays']>[]
+  batches: Stored<Bodies['batches']>[]
+  entries: Stored<Bodies['entries']>[]
+}
+const records = ref<Records | null>(null)
+const problem = ref('')
+watch(
+  [() => household.id, id],
+  async () => {
+    if (!household.id) return
+    problem.value = ''
+    try {
+      records.value = await $fetch<Records>(`/api/households/${household.id}/trace/${encodeURIComponent(id.value)}`)
+    } catch (error) {
+      problem.value = whyNot(error)
+    }
+  },
+  { immediate: true },
+)
+const trace = computed(() => records.value && traceOf(id.value, records.value, context.whole, printDay))
+const number = computed(() => records.value?.trays.find((one) => one.id === id.value)?.number)
+const KINDS = { seed: 'Seed', material: 'Material', batch: 'Batch', tray: 'Tray', feed: 'Feeds', water: 'Water' }
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="trace">
+    <PageTop :title="number ? `Where tray ${number} comes from` : 'Trace'" hint="Seed and materials, the batch, the other trays of it, and what was fed and watered.">
+      <NuxtLink :to="`/trays/${id}`" class="button">Its page</NuxtLink>
+      <Button @click="print">Print</Button>
+    </PageTop>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-else-if="!trace" class="soft">Following it back …</p>
+    <template v-else>
+      <p v-if="trace.shared.length" class="shared">
+        Only trays that do badly have {{ trace.shared.join(' and ') }} in common. Look there first.
+      </p>
+      <TraceDrawing :trace="trace" />
+      <h2>In words</h2>
+      <ul class="words">
+        <li v-for="node in trace.nodes" :key="node.id">
+          <b>{{ KINDS[node.kind] }}</b>
+          <NuxtLink v-if="node.to" :to="node.to">{{ node.name }}</NuxtLink>
+          <span v-else>{{ node.name }}</span>
+          <span class="soft">{{ node.says }}</span>
+          <span v-if="node.isSick" class="sick">does badly</span>
+        </li>
+      </ul>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.trace {
+  display: grid;
+  gap: 1rem;
+}
+
+.shared {
+  padding: 0.6rem 0.9rem;
+  border-left: 4px solid var(--marigold);
+  background: var(--paper-deep);
+  font-weight: 600;
+}
+
+.words li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 0.7rem;
+  padding: 0.25rem 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.words b {
+  min-width: 5rem;
+}
+
+.sick {
+  padding-left: 0.5rem;
+  border-left: 3px solid var(--beet);
+}
+</style>

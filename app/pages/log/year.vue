@@ -1,0 +1,408 @@
+<script setup lang="ts">
+import { definePageMeta, navigateTo } from '#imports'
+import { NuxtLink } from '#components'
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import CheckField from '~/components/fields/CheckField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import YearChoice from '~/components/log/YearChoice.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import SubPlaces from '~/components/shell/SubPlaces.vue'
+import { newId } from '~/composables/newId'
+import { useDates } from '~/composables/useDates'
+import { useMeasures } from '~/composables/useMeasures'
+import { useNotes } from '~/composables/useNotes'
+import { useToday } from '~/composables/useToday'
+import { useYear } from '~/composables/useYear'
+import { whyNot } from '~/composables/whyNot'
+import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
+import { useSeason } from '~/state/season'
+import { useUndo } from '~/state/undo'
+import { counted } from '#core/bench/wording'
+import type { Bodies, Stored } from '#shared/collections'
+import { nextYear } from '#core/records/line'
+import { printNumber, printShare } from '#core/units/format'
+import { nextYears, yearReport, type Came, type PacketVerdict } from '#shared/year'
+
+definePageMeta({
+  place: {
+    title: 'Season’s end',
+    what: 'a year on one page, and the next from it',
+    words: 'review annual year summary leftover next year plan again buy',
+    parent: '/log',
+  },
+})
+
+useToday()
+const context = useContext()
+const household = useHousehold()
+const season = useSeason()
+const keeping = useKeeping()
+const undoing = useUndo()
+const { note } = useNotes()
+const { printDay } = useDates()
+const { aboutVolume, mass } = useMeasures()
+const { year, years, choose, records, problem } = useYear()
+
+const report = computed(() => records.value && yearReport(records.value, context.whole, year.value))
+const share = (came: Came | null) =>
+  came ? `${printShare(Math.round((came.up / came.of) * 100) / 100)} (${came.up} of ${came.of})` : 'not counted'
+const money = (value: number) => printNumber(Math.round(value * 100) / 100, 4)
+const VERDICTS: Record<PacketVerdict, string> = {
+  keep: 'keep',
+  'use up first': 'use up first',
+  'do not buy again': 'do not buy again',
+  'used up': 'used up',
+  'not counted': 'count it next time',
+}
+
+// A note to oneself comes back next year, on the same day.
+const thought = ref('')
+async function think(body: Partial<Bodies['entries']> & { name: string }) {
+  try {
+    const { opposite } = await keeping.happened({
+      kind: 'thought',
+      on: season.today,
+      act: newId(),
+      about: [],
+      remindOn: nextYear(season.today),
+      ...body,
+    })
+    thought.value = ''
+    note('It comes back next year.', { name: 'Undo', run: () => undoing.takeBack(opposite) })
+  } catch (error) {
+    note(whyNot(error))
+  }
+}
+async function bringBack(entry: Stored<Bodies['entries']>) {
+  try {
+    await keeping.save('entries', entry.id, entry.version, { ...entry.body, remindOn: nextYear(entry.body.on) })
+  } catch (error) {
+    note(whyNot(error))
+  }
+}
+
+// Next season from this one.
+const planning = ref(false)
+const left = ref<string[]>([])
+const again = computed(() =>
+  (records.value?.sowings ?? []).map(({ id, body }) => ({ id, before: body, after: nextYears(body, year.value) })),
+)
+function plan() {
+  left.value = []
+  planning.value = true
+}
+const chosen = computed(() => again.value.filter(({ id }) => !left.value.includes(id)))
+const busy = ref(false)
+const planProblem = ref('')
+async function keepPlan() {
+  busy.value = true
+  planProblem.value = ''
+  try {
+    const opposite = await keeping.doTogether(
+      `${counted(chosen.value.length, 'sowing')} for ${year.value + 1}`,
+      chosen.value.map(({ after }) => keeping.toBody('sowings', newId(), after.name, after)),
+    )
+    planning.value = false
+    note(`${counted(chosen.value.length, 'sowing')} planned for ${year.value + 1}.`, {
+      name: 'Undo',
+      run: () => undoing.takeBack(opposite),
+    })
+    await navigateTo('/season/buying')
+  } catch (error) {
+    planProblem.value = whyNot(error)
+  } finally {
+    busy.value = false
+  }
+}
+/** Where no day was said it follows from the frosts, which are those of one year. */
+const undated = computed(() => chosen.value.some(({ after }) => !after.outOn && !after.sowOn))
+async function moveFrosts() {
+  const record = household.record
+  if (!record?.season) return
+  const { lastFrost, firstFrost } = record.season
+  try {
+    await keeping.saveHousehold(
+      {
+        ...record,
+        season: {
+          ...record.season,
+          lastFrost: lastFrost && nextYear(lastFrost),
+          firstFrost: firstFrost && nextYear(firstFrost),
+        },
+      },
+      'the frosts',
+    )
+    note('The frosts are those of next year.', { name: 'Undo', run: () => undoing.undo() })
+  } catch (error) {
+    note(whyNot(error))
+  }
+}
+const frostYear = computed(() => Number((household.season?.lastFrost ?? season.today).slice(0, 4)))
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="year">
+    <PageTop :title="`Season’s end, ${year}`" hint="What was planned, what came of it, and what to do differently.">
+      <Button @click="print">Print</Button>
+      <Button class="main" :disabled="!again.length" @click="plan">Next season from this one</Button>
+    </PageTop>
+    <SubPlaces of="/log" />
+    <YearChoice :year="year" :years="years" @choose="choose" />
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-else-if="!report" class="soft">Reading the year …</p>
+    <template v-else>
+      <ul class="sums" aria-label="The year in figures">
+        <li><b>{{ printNumber(report.plantsOut) }}</b> plants out or given away</li>
+        <li><b>{{ report.mixL ? aboutVolume(report.mixL) : '–' }}</b> of mix<template v-if="report.plantsOut && report.mixL">, {{ aboutVolume(report.mixL / report.plantsOut) }} a plant</template></li>
+        <li><b>{{ report.waterL ? aboutVolume(report.waterL) : '–' }}</b> of water that was measured<template v-if="report.feedL">, {{ aboutVolume(report.feedL) }} of it feed</template></li>
+        <li v-if="report.money !== null"><b>{{ money(report.money) }}</b> of mix and feed<template v-if="report.plantsOut">, {{ money(report.money / report.plantsOut) }} a plant</template></li>
+      </ul>
+
+      <section aria-labelledby="crops-title">
+        <h2 id="crops-title">By crop</h2>
+        <p v-if="!report.crops.length" class="slip">Nothing was sown in {{ year }}.</p>
+        <div v-else class="scroll" role="region" aria-label="By crop" tabindex="0">
+          <table class="figures">
+            <thead>
+              <tr>
+                <th scope="col">Crop</th>
+                <th scope="col">wanted</th>
+                <th scope="col">came up</th>
+                <th scope="col">first after</th>
+                <th scope="col">lost</th>
+                <th scope="col">out</th>
+                <th scope="col">picked</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="row in report.crops" :key="row.cropId">
+                <th scope="row">{{ row.name }}</th>
+                <td>{{ row.wanted || '–' }}</td>
+                <td>{{ share(row.came) }}</td>
+                <td>{{ row.daysUp === null ? '–' : counted(Math.round(row.daysUp), 'day') }}</td>
+                <td>{{ row.lost || '–' }}</td>
+                <td :class="{ short: row.wanted > 0 && row.out + row.given > 0 && row.out + row.given < row.wanted }">
+                  {{ row.out + row.given || '–' }}
+                </td>
+                <td>{{ row.pickedG ? mass(row.pickedG) : row.picked ? `${row.picked} ×` : '–' }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </section>
+
+      <section v-if="report.mixes.length" aria-labelledby="mixes-title">
+        <h2 id="mixes-title">By mix</h2>
+        <div class="scroll" role="region" aria-label="By mix" tabindex="0">
+          <table class="figures">
+            <thead>
+              <tr>
+                <th scope="col">Mix</th>
+                <th scope="col">made</th>
+                <th scope="col">trays</th>
+                <th scope="col">came up in it</th>
+                <th scope="col">lost in it</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="row in report.mixes" :key="row.id">
+                <th scope="row">{{ row.name }}</th>
+                <td>{{ row.litres ? aboutVolume(row.litres) : '–' }}</td>
+                <td>{{ row.trays || '–' }}</td>
+                <td>{{ share(row.came) }}</td>
+                <td>{{ row.lost || '–' }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <p class="soft small">Which was better is another question: <NuxtLink to="/log/trials">compare them</NuxtLink>, with what speaks against it.</p>
+      </section>
+
+      <section v-if="report.packets.length" aria-labelledby="seed-title">
+        <h2 id="seed-title">Seed</h2>
+        <ul class="packets">
+          <li v-for="row in report.packets" :key="row.id">
+            <b>{{ row.packet.name }} {{ row.packet.year }}</b>
+            <span v-if="row.packet.supplier" class="soft">{{ row.packet.supplier }}</span>
+            <span class="verdict" :class="row.verdict.replaceAll(' ', '-')">{{ VERDICTS[row.verdict] }}</span>
+            <span class="why">{{ row.why }}<template v-if="row.packet.seeds !== null">; {{ counted(row.packet.seeds, 'seed') }} left</template></span>
+          </li>
+        </ul>
+      </section>
+
+      <section class="two">
+        <div>
+          <h2>What ran out</h2>
+          <ul v-if="report.ranOut.length">
+            <li v-for="one in report.ranOut" :key="one.name + one.on">{{ one.name }}, {{ printDay(one.on) }}</li>
+          </ul>
+          <p v-else class="soft">Nothing that is written down in Stores.</p>
+        </div>
+        <div>
+          <h2>What is left</h2>
+          <ul v-if="report.left.length">
+            <li v-for="one in report.left" :key="one.id">
+              <b>{{ printNumber(one.amount, 2) }} {{ one.unit }}</b> {{ one.name }}: <span class="soft">{{ one.good }}</span>
+            </li>
+          </ul>
+          <p v-else class="soft">Nothing that is written down in Stores.</p>
+        </div>
+      </section>
+
+      <section aria-labelledby="thoughts-title">
+        <h2 id="thoughts-title">Notes to yourself</h2>
+        <ul>
+          <li v-for="entry in report.thoughts" :key="entry.id" class="thought">
+            <span>{{ entry.body.name }}</span>
+            <span class="soft small">{{ printDay(entry.body.on) }}</span>
+            <span v-if="entry.body.remindOn" class="soft small">comes back {{ printDay(entry.body.remindOn) }} {{ entry.body.remindOn.slice(0, 4) }}</span>
+            <Button v-else text @click="bringBack(entry as Stored<Bodies['entries']>)">Bring it back next year on that day</Button>
+          </li>
+        </ul>
+        <form class="think no-print" @submit.prevent="thought.trim() && think({ name: thought.trim().slice(0, 120) })">
+          <TextField v-model="thought" label="What to do differently" hint="comes back on this day next year" />
+          <Button type="submit" :disabled="!thought.trim()">Keep</Button>
+        </form>
+      </section>
+    </template>
+
+    <Dialog v-model:visible="planning" modal class="wide" :header="`${year + 1} from ${year}`" :draggable="false">
+      <form class="plan" @submit.prevent="keepPlan">
+        <p>
+          The same wishes a year on. Germination, losses, days and litres go by what your bench has shown; what to buy when stands in
+          Season, To buy.
+        </p>
+        <CheckField
+          v-for="one in again"
+          :key="one.id"
+          :model-value="!left.includes(one.id)"
+          :label="`${one.after.name}: ${counted(one.after.plants, 'plant')}${one.after.outOn ? `, out ${printDay(one.after.outOn)}` : ''}`"
+          @update:model-value="left = $event ? left.filter((id) => id !== one.id) : [...left, one.id]"
+        />
+        <p v-if="undated && frostYear <= year" class="slip">
+          Some follow from the frosts, which are still those of {{ frostYear }}.
+          <Button @click="moveFrosts">Move the frosts to {{ frostYear + 1 }}</Button>
+        </p>
+        <p v-if="planProblem" class="problem" role="alert">{{ planProblem }}</p>
+        <div class="buttons">
+          <Button type="submit" class="main" :disabled="busy || !chosen.length">Plan {{ counted(chosen.length, 'sowing') }}</Button>
+          <Button @click="planning = false">Cancel</Button>
+        </div>
+      </form>
+    </Dialog>
+  </div>
+</template>
+
+<style scoped>
+.year {
+  display: grid;
+  gap: 1.4rem;
+  max-width: 66rem;
+  min-width: 0;
+}
+
+.sums {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 2rem;
+}
+
+.sums b {
+  font: 640 1.5rem/1.2 var(--heading);
+}
+
+section {
+  display: grid;
+  gap: 0.5rem;
+  min-width: 0;
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+.short {
+  box-shadow: inset 3px 0 0 var(--marigold);
+  padding-left: 0.5rem;
+}
+
+.packets li {
+  display: grid;
+  grid-template-columns: minmax(12rem, 1.2fr) minmax(6rem, 0.7fr) 10rem minmax(14rem, 2fr);
+  gap: 0 1rem;
+  padding: 0.35rem 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.packets li > :nth-child(2):not(.soft) {
+  grid-column: 3;
+}
+
+.verdict {
+  font-weight: 600;
+}
+
+.use-up-first {
+  box-shadow: inset 4px 0 0 var(--marigold);
+  padding-left: 0.6rem;
+}
+
+.do-not-buy-again {
+  box-shadow: inset 4px 0 0 var(--beet);
+  padding-left: 0.6rem;
+}
+
+.two {
+  grid-template-columns: repeat(auto-fit, minmax(18rem, 1fr));
+  gap: 1rem 2rem;
+}
+
+.two > div {
+  display: grid;
+  gap: 0.4rem;
+  align-content: start;
+}
+
+.thought {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 0.8rem;
+  align-items: center;
+  padding: 0.25rem 0;
+}
+
+.think {
+  display: flex;
+  gap: 0.6rem;
+  align-items: start;
+  max-width: 42rem;
+}
+
+.think > :first-child {
+  flex: 1;
+}
+
+.think .button {
+  margin-top: 1.7rem;
+}
+
+.plan {
+  display: grid;
+  gap: 0.6rem;
+}
+
+@media (max-width: 52rem) {
+  .packets li {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
+
+  .packets .why {
+    grid-column: 1 / -1;
+  }
+}
+</style>

@@ -1,0 +1,292 @@
+<script setup lang="ts">
+import { definePageMeta, navigateTo, useRoute } from '#imports'
+import { NuxtLink } from '#components'
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import TypedField from '~/components/fields/TypedField.vue'
+import SignPicture from '~/components/signs/SignPicture.vue'
+import { newId } from '~/composables/newId'
+import { useMeasures } from '~/composables/useMeasures'
+import { useNotes } from '~/composables/useNotes'
+import { useSignRecord } from '~/composables/useSignRecord'
+import { useToday } from '~/composables/useToday'
+import { provideUnreadable } from '~/composables/useUnreadable'
+import { whyNot } from '~/composables/whyNot'
+import { useKeeping } from '~/state/keeping'
+import { useSeason } from '~/state/season'
+import { useTrays } from '~/state/trays'
+import { useUndo } from '~/state/undo'
+import { causesOf } from '#core/signs/causes'
+import { emptyRecord } from '#core/signs/record'
+import { SIGNS, signById, type SignId } from '#core/signs/seen'
+
+definePageMeta({
+  place: {
+    title: 'Signs',
+    what: 'pale, burnt, fallen: what is likely, by your own record',
+    words: 'yellow leggy burnt gnats flies mould crust wilting purple spots eaten curled trouble problem disease',
+    parent: '/feed',
+  },
+})
+
+useToday()
+const trays = useTrays()
+const season = useSeason()
+const keeping = useKeeping()
+const undoing = useUndo()
+const { note } = useNotes()
+const { said } = useMeasures()
+const route = useRoute()
+provideUnreadable()
+
+const sign = computed((): SignId => SIGNS.find(({ id }) => id === route.query.sign)?.id ?? 'pale old')
+const trayId = computed(() => (typeof route.query.tray === 'string' ? route.query.tray : null))
+const go = (change: Record<string, string | undefined>) =>
+  navigateTo({ query: { ...route.query, ...change } }, { replace: true })
+const record = useSignRecord(() => trayId.value)
+const trayChoices = computed(() => [
+  { value: null as string | null, name: 'no tray that is written down' },
+  ...trays.standing.map(({ id, number, body }) => ({
+    value: id as string | null,
+    name: `tray ${number} · ${body.runs.map(({ name }) => name).join(', ') || body.name}`,
+  })),
+])
+
+// Without a tray a few words say what the record would.
+const daysUp = ref<number | null>(null)
+const coldestC = ref<number | null>(null)
+const lightMol = ref<number | null>(null)
+const lastNMgPerL = ref<number | null>(null)
+const known = computed(
+  () =>
+    record.value ?? {
+      ...emptyRecord(),
+      daysUp: daysUp.value,
+      coldestC: coldestC.value,
+      lightMol: lightMol.value,
+      lastNMgPerL: lastNMgPerL.value,
+      daysSinceFed: lastNMgPerL.value === null ? null : 5,
+    },
+)
+const causes = computed(() => causesOf(sign.value, known.value))
+const likely = ({ weight, known: said }: (typeof causes.value)[number]) =>
+  !said ? 'nobody knows' : weight > 0.6 ? 'likely' : weight > 0.3 ? 'possible' : 'less likely'
+
+async function seen() {
+  const tray = trays.find(trayId.value ?? '')
+  if (!tray) return
+  const name = signById(sign.value).name
+  try {
+    const { opposite } = await keeping.happened({
+      name: `${name}: tray ${tray.number}`,
+      kind: sign.value === 'eaten' ? 'damage' : 'seen',
+      on: season.today,
+      act: newId(),
+      about: [{ what: 'trays', id: tray.id, rung: null }],
+      signs: [sign.value],
+    })
+    note(`${name} is written down.`, { name: 'Undo', run: () => undoing.takeBack(opposite) })
+  } catch (error) {
+    note(whyNot(error))
+  }
+}
+</script>
+
+<template>
+  <div class="signs">
+    <header class="whole">
+      <div>
+        <h1>Signs</h1>
+        <p class="soft">What you see, and what your own record makes likely. No record, no verdict.</p>
+      </div>
+      <NuxtLink to="/signs/practice" class="button no-print">Practise on a made-up tray</NuxtLink>
+    </header>
+    <section class="whole" aria-labelledby="see-title">
+      <h2 id="see-title">What you see</h2>
+      <div class="pictures" role="radiogroup" aria-labelledby="see-title">
+        <button
+          v-for="one in SIGNS"
+          :key="one.id"
+          type="button"
+          role="radio"
+          :aria-checked="sign === one.id"
+          :class="{ on: sign === one.id }"
+          @click="go({ sign: one.id })"
+        >
+          <SignPicture :sign="one.id" label="" aria-hidden="true" />
+          {{ one.name }}
+        </button>
+      </div>
+    </section>
+    <section class="column" aria-labelledby="where-title">
+      <h2 id="where-title">On which plants</h2>
+      <ChoiceField
+        :model-value="trayId"
+        label="Tray"
+        placeholder="no tray that is written down"
+        :choices="trayChoices"
+        @update:model-value="go({ tray: $event ?? undefined })"
+      />
+      <template v-if="!record">
+        <p class="soft small">Say what you know; what stays empty is not guessed.</p>
+        <div class="pair">
+          <TypedField v-model="daysUp" optional label="Up since" unit="days" />
+          <TypedField v-model="lastNMgPerL" optional label="Last feed" unit="mg/L N" />
+          <TypedField v-model="coldestC" optional label="Coldest there" dimension="temperature" />
+          <TypedField v-model="lightMol" optional label="Light a day" unit="mol/m²" />
+        </div>
+      </template>
+      <template v-else>
+        <div class="buttons no-print">
+          <Button class="main" @click="seen">Write it down</Button>
+          <NuxtLink :to="`/log/trace/${trayId}`" class="button">Where it comes from</NuxtLink>
+          <NuxtLink :to="{ path: '/log', query: { about: trayId } }" class="button">Its log</NuxtLink>
+        </div>
+      </template>
+      <SignPicture :sign="sign" :label="signById(sign).name" class="large" />
+    </section>
+    <section class="column" aria-labelledby="why-title" aria-live="polite">
+      <h2 id="why-title">{{ signById(sign).name }}: what is likely</h2>
+      <ol v-if="causes.length">
+        <li v-for="(cause, i) in causes" :key="cause.id" :class="{ first: i === 0 && cause.known, nothing: cause.nothing }">
+          <h3>
+            {{ cause.name }} <span class="how">{{ likely(cause) }}</span>
+          </h3>
+          <p>{{ said(cause.because) }}.</p>
+          <p class="then">{{ said(cause.then) }}</p>
+          <p class="look"><b>To tell:</b> {{ said(cause.look) }}</p>
+        </li>
+      </ol>
+      <p v-else class="slip">
+        Nothing on record speaks for it. Look at roots, undersides of leaves and small animals, and write down what you find.
+      </p>
+      <p class="soft small">
+        How often a sign comes of it is common practice; the record moves it. A tray’s weighings, feeds, counts and the air of its
+        place make it surer.
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.signs {
+  display: grid;
+  grid-template-columns: minmax(19rem, 0.8fr) minmax(22rem, 1.2fr);
+  gap: 1.2rem clamp(1rem, 2.6vw, 2.8rem);
+  align-items: start;
+}
+
+.whole {
+  grid-column: 1 / -1;
+  min-width: 0;
+}
+
+header.whole {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.6rem;
+  align-items: end;
+  justify-content: space-between;
+}
+
+.column {
+  display: grid;
+  gap: 0.9rem;
+  min-width: 0;
+}
+
+.pictures {
+  display: grid;
+  grid-template-columns: repeat(10, minmax(5.6rem, 1fr));
+  gap: 0.4rem;
+  padding-top: 0.6rem;
+}
+
+.pictures button {
+  display: grid;
+  gap: 0.2rem;
+  align-content: start;
+  justify-items: center;
+  min-height: 6rem;
+  padding: 0.3rem;
+  border: 1.5px solid transparent;
+  border-radius: 0.5rem;
+  background: none;
+  font-size: 0.9375rem;
+  line-height: 1.2;
+  cursor: pointer;
+}
+
+.pictures button :deep(svg) {
+  width: 3.8rem;
+}
+
+.pictures button:hover {
+  border-color: var(--line-strong);
+}
+
+.pictures .on {
+  border-color: var(--enamel);
+  background: var(--water-wash);
+  font-weight: 600;
+}
+
+.large {
+  max-width: 16rem;
+}
+
+ol li {
+  display: grid;
+  gap: 0.15rem;
+  padding: 0.7rem 0 0.7rem 1rem;
+  border-left: 4px solid var(--line-strong);
+  margin-bottom: 0.7rem;
+}
+
+ol .first {
+  border-color: var(--marigold);
+}
+
+ol .nothing {
+  border-color: var(--enamel);
+}
+
+.how {
+  margin-left: 0.4rem;
+  padding: 0 0.5em;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 1em;
+  color: var(--ink-soft);
+  font: 500 0.9375rem/1.5 var(--text);
+}
+
+.then {
+  font-weight: 600;
+}
+
+.look {
+  color: var(--ink-soft);
+}
+
+@media (max-width: 64rem) {
+  .pictures {
+    grid-template-columns: repeat(auto-fill, minmax(5.6rem, 1fr));
+  }
+}
+
+@media (max-width: 52rem) {
+  .signs {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .pictures {
+    grid-template-columns: repeat(20, 5.6rem);
+    overflow-x: auto;
+  }
+
+  .large {
+    display: none;
+  }
+}
+</style>
