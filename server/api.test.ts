@@ -389,6 +389,32 @@ describe('keeping', () => {
           },
         ],
       },
+      trials: {
+        name: 'Two mixes',
+        question: 'mix',
+        on: '2027-03-02',
+        seed: 7,
+        blind: false,
+        arms: ['A', 'B'].map((code) => ({
+          code,
+          name: `Mix ${code}`,
+          runs: [],
+          recipeId: null,
+          packetId: null,
+        })),
+        note: '',
+        endedOn: null,
+      },
+      photos: {
+        name: 'Basil',
+        fileId: '0b1a5700-0000-4000-8000-00000000bbbb',
+        on: '2027-03-02',
+        about: [],
+        placeId: null,
+        width: 800,
+        height: 600,
+        note: '',
+      },
       entries: newEntry({ name: 'Looked', kind: 'look', on: dayFrom('2027-03-02'), about: [] }),
     } satisfies { [C in Collection]: object }
     expect(Object.keys(bodies).sort()).toEqual(Object.keys(COLLECTIONS).sort())

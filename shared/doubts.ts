@@ -6,7 +6,11 @@ import type { RunStands } from '#core/trays/standing'
 export interface Doubt {
   readonly id: string
   readonly question: string
-  readonly choices: readonly { readonly id: string; readonly name: string; readonly change: Partial<ReadLine> }[]
+  readonly choices: readonly {
+    readonly id: string
+    readonly name: string
+    readonly change: Partial<ReadLine>
+  }[]
 }
 
 /** What is known of the one tray a line is about. */
@@ -55,7 +59,11 @@ export function doubtsOf(
       choices: [
         { id: 'today', name: 'It was today', change: { on: today } },
         { id: 'since', name: `It was ${printDay(tray.since)}`, change: { on: tray.since } },
-        { id: 'thought', name: 'Keep the day, as a note', change: { kind: 'thought', trayIds: [], run: null, count: null } },
+        {
+          id: 'thought',
+          name: 'Keep the day, as a note',
+          change: { kind: 'thought', trayIds: [], run: null, count: null },
+        },
       ],
     })
   const run = tray.runs.length === 1 ? tray.runs[0]! : null
@@ -68,7 +76,13 @@ export function doubtsOf(
         choices: [
           { id: 'all', name: `All ${most} are up`, change: { count: most } },
           ...(Math.floor(count / 10) > 0 && Math.floor(count / 10) <= most
-            ? [{ id: 'tenth', name: `It is ${Math.floor(count / 10)}`, change: { count: Math.floor(count / 10) } }]
+            ? [
+                {
+                  id: 'tenth',
+                  name: `It is ${Math.floor(count / 10)}`,
+                  change: { count: Math.floor(count / 10) },
+                },
+              ]
             : []),
         ],
       })
@@ -78,7 +92,11 @@ export function doubtsOf(
         question: `On ${printDay(run.countedOn)} ${run.up} were up. Are ${run.up - count} lost since, or was that count wrong?`,
         choices: [
           { id: 'lost', name: `${run.up - count} are lost`, change: { kind: 'lost', count: run.up - count } },
-          { id: 'recount', name: `The count was wrong: ${count} came up`, change: { count, signs: read.signs } },
+          {
+            id: 'recount',
+            name: `The count was wrong: ${count} came up`,
+            change: { count, signs: read.signs },
+          },
         ],
       })
   }

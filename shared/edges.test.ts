@@ -299,11 +299,37 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
         leftL: 1,
         waterL: 2,
         filled: 3,
+        mixedL: 11,
         backL: 0.5,
         minutes: 40,
         roots: 'holding',
       },
+      placeId: 'sill',
+      grams: 350,
+      climate: [{ on: TODAY, lowC: 12, highC: 20, meanC: 16, lightMol: 9, humidity: 0.5 }],
+      measured: [{ what: 'settling', of: '', value: 1.2, n: 3, key: '' }],
     },
+  ],
+  trials: [
+    {
+      name: 'Two mixes',
+      question: 'mix',
+      on: TODAY,
+      seed: 7,
+      blind: false,
+      arms: ['A', 'B'].map((code) => ({
+        code,
+        name: `Mix ${code}`,
+        runs: [],
+        recipeId: null,
+        packetId: null,
+      })),
+      note: '',
+      endedOn: null,
+    },
+  ],
+  photos: [
+    { name: 'Basil', fileId: ID, on: TODAY, about: [], placeId: null, width: 800, height: 600, note: '' },
   ],
 }
 
@@ -385,8 +411,13 @@ function used(collection: Collection, body: unknown): unknown {
       return planned({ ...tomato, cropId: 'leek', packetId: ID })
     case 'sowings':
       return planned(value)
-    case 'entries':
-      return value
+    case 'entries': {
+      // What was measured moves every plan: at its edges too the numbers stay numbers.
+      const { measured, on } = value as Bodies['entries']
+      const measurements = measured.map((one) => ({ ...one, entryId: ID, on }))
+      const learned = contextOf({ household: { body: household }, measurements }) as SeasonContext
+      return [planBatch(asBatchRequest(FULL.batches[0]!, learned)), planned(tomato, learned)]
+    }
   }
 }
 

@@ -41,6 +41,7 @@ function row(what: HabitId, value: number, more: Partial<MeasuredRow> = {}): Mea
  */
 export function measuredByBatch(
   batch: BatchRecord,
+  batchId: string,
   really: NonNullable<EntryRecord['really']>,
   book: Context,
   planned: BatchPlan & { readonly blockCompression: number },
@@ -53,18 +54,20 @@ export function measuredByBatch(
   if (usedL !== null && usedL > 0 && (really.filled !== null || share === 1)) {
     const reckoned = reckonedL(planned, really, batch.allowances.spare)
     const ratio = reckoned > 0 ? usedL / reckoned : NaN
-    if (blocks === request.fills.length) rows.push(...row('block compression', ratio * planned.blockCompression))
+    if (blocks === request.fills.length)
+      rows.push(...row('block compression', ratio * planned.blockCompression, { key: batchId }))
     else if (blocks === 0) {
       const used = settlingOf(sharesOf(request.parts, book.materials)).value
       const learned = settlingOf(planned.ingredients).value
       // (1 + s) is what the litres go by: so much more used is so much more sunk.
-      if (used > 0) rows.push(...row('settling', Math.max(0, ratio * (1 + learned) - 1) / used))
+      if (used > 0)
+        rows.push(...row('settling', Math.max(0, ratio * (1 + learned) - 1) / used, { key: batchId }))
     }
   }
   const unlike = unlikeness(planned.ingredients).value
   const loose = planned.ingredientsL.value * share
   if (mixedL != null && mixedL > 0 && unlike > 0.2 && loose > 0)
-    rows.push(...row('mixing loss', (1 - mixedL / loose) / unlike))
+    rows.push(...row('mixing loss', (1 - mixedL / loose) / unlike, { key: batchId }))
   return rows
 }
 
@@ -76,7 +79,9 @@ export function reckonedL(
 ): number {
   const demand = plan.fills.reduce(
     (sum, { looseL, coverL, fill }) =>
-      sum + looseL.value / (1 + spare) + (fill.coverMaterialId === COVER_IS_THE_MIX ? (coverL?.value ?? 0) : 0),
+      sum +
+      looseL.value / (1 + spare) +
+      (fill.coverMaterialId === COVER_IS_THE_MIX ? (coverL?.value ?? 0) : 0),
     0,
   )
   const cells = plan.fills.reduce((sum, one) => sum + one.cells.value, 0)
@@ -97,13 +102,14 @@ export function measuredByCount(
   const key = `${tray.id} ${after.run.code}`
   const seen = germinationOf(after, countsEach(crop, container))
   if (seen?.perSeed != null && after.run.packetId)
-    rows.push(
-      ...row('germination', seen.perSeed, { of: after.run.packetId, n: Math.max(1, seen.of), key }),
-    )
+    rows.push(...row('germination', seen.perSeed, { of: after.run.packetId, n: Math.max(1, seen.of), key }))
   if (crop && after.firstUpOn && after.sownOn && !before?.firstUpOn) {
     const expected = expectedDays(tray.body, after.sownOn, after.firstUpOn, crop, context, warmth)
     // The first is up before the middle of them: by a day or two, which the spread of the measurement holds.
-    if (expected) rows.push(...row('days up', daysBetween(after.sownOn, after.firstUpOn) / expected, { of: crop.id, key }))
+    if (expected)
+      rows.push(
+        ...row('days up', daysBetween(after.sownOn, after.firstUpOn) / expected, { of: crop.id, key }),
+      )
   }
   return rows
 }
@@ -153,12 +159,13 @@ export function measuredByLeaves(
   cropId: string,
   nMgPerL: number,
   stageId: string,
+  key: string,
 ): MeasuredRow[] {
   const answer = signs.flatMap((sign) => ANSWERS[sign] ?? [])[0]
   const stage = stageById(stageId)
   const middle = (stage.lowNMgPerL + stage.highNMgPerL) / 2
   if (answer === undefined || middle <= 0 || nMgPerL <= 0) return []
-  return row('feed response', (nMgPerL / middle) * answer, { of: cropId })
+  return row('feed response', (nMgPerL / middle) * answer, { of: cropId, key })
 }
 
 /** Warmth of the mix in a place day by day, from what was measured of its air; heated mixes are as warm as they are kept. */

@@ -31,8 +31,16 @@ export const PRACTICE_ASKS = [
   { id: 'warmth', name: 'Read the thermometers', of: ['coldestC', 'warmestC', 'mixC', 'humidity'] },
   { id: 'light', name: 'Hold the light meter', of: ['lightMol'] },
   { id: 'mix', name: 'What the mix is made of', of: ['peat', 'perlite', 'living'] },
-  { id: 'days', name: 'The days on the label', of: ['daysUp', 'daysOutside', 'lateness', 'covered', 'seedYears', 'depthMm'] },
-] as const satisfies readonly { readonly id: string; readonly name: string; readonly of: readonly (keyof SignRecord)[] }[]
+  {
+    id: 'days',
+    name: 'The days on the label',
+    of: ['daysUp', 'daysOutside', 'lateness', 'covered', 'seedYears', 'depthMm'],
+  },
+] as const satisfies readonly {
+  readonly id: string
+  readonly name: string
+  readonly of: readonly (keyof SignRecord)[]
+}[]
 export type PracticeAsk = (typeof PRACTICE_ASKS)[number]['id']
 
 export interface PracticeTray {
@@ -62,24 +70,94 @@ const DAMP: Partial<Place> = { dayC: 13, nightC: 11, humidity: 0.9 }
 
 /** What goes wrong, and how it is brought about in the model. */
 const FAULTS: readonly Fault[] = [
-  { cause: 'drowned', signs: ['pale old'], how: { habit: 'every day', containerId: 'tray-72', recipeId: 'peat-and-mineral', feedMgPerL: 60 }, place: DAMP },
-  { cause: 'rotting', signs: ['wilting wet'], how: { habit: 'every day', containerId: 'tray-72', feedMgPerL: 60 }, place: DAMP },
+  {
+    cause: 'drowned',
+    signs: ['pale old'],
+    how: { habit: 'every day', containerId: 'tray-72', recipeId: 'peat-and-mineral', feedMgPerL: 60 },
+    place: DAMP,
+  },
+  {
+    cause: 'rotting',
+    signs: ['wilting wet'],
+    how: { habit: 'every day', containerId: 'tray-72', feedMgPerL: 60 },
+    place: DAMP,
+  },
   { cause: 'gnats', signs: ['flies'], how: { habit: 'every day', recipeId: 'living-coir' }, place: DAMP },
   { cause: 'algae', signs: ['green crust'], how: { habit: 'every day', how: 'above' }, place: DAMP },
-  { cause: 'thirsty', signs: ['wilting dry'], how: { habit: 'every third day', containerId: 'tray-128', feedMgPerL: 60 }, place: { dayC: 27, nightC: 20, humidity: 0.35 } },
-  { cause: 'hungry', signs: ['pale old'], how: { habit: 'when light', feedMgPerL: null, recipeId: 'peat-and-mineral', days: 34 } },
+  {
+    cause: 'thirsty',
+    signs: ['wilting dry'],
+    how: { habit: 'every third day', containerId: 'tray-128', feedMgPerL: 60 },
+    place: { dayC: 27, nightC: 20, humidity: 0.35 },
+  },
+  {
+    cause: 'hungry',
+    signs: ['pale old'],
+    how: { habit: 'when light', feedMgPerL: null, recipeId: 'peat-and-mineral', days: 34 },
+  },
   { cause: 'strongFeed', signs: ['burnt'], how: { habit: 'when light', feedMgPerL: 260 } },
-  { cause: 'salts', signs: ['burnt', 'white crust'], how: { habit: 'every second day', feedMgPerL: 75, waterEc: 1.6, days: 40 }, more: () => ({ lastNMgPerL: 75, alkalinityMgPerL: 60 }) },
-  { cause: 'hardWater', signs: ['white crust'], how: { habit: 'when light', feedMgPerL: 60 }, more: (pick) => ({ alkalinityMgPerL: Math.round(pick(260, 340)) }) },
-  { cause: 'alkaline', signs: ['pale new'], how: { habit: 'when light', feedMgPerL: 60 }, more: (pick) => ({ ph: Number(pick(7.3, 7.8).toFixed(1)), alkalinityMgPerL: Math.round(pick(250, 320)) }) },
-  { cause: 'cold', signs: ['purple'], how: { habit: 'when light', feedMgPerL: 60 }, place: { dayC: 14, nightC: 6 } },
-  { cause: 'dim', signs: ['leggy'], how: { habit: 'when light', feedMgPerL: 60 }, lampCm: 90, place: { dayC: 20, nightC: 16 } },
-  { cause: 'tooWarm', signs: ['leggy'], how: { habit: 'when light', feedMgPerL: 60 }, lampCm: 22, place: { dayC: 31, nightC: 25 } },
-  { cause: 'movedOut', signs: ['pale new'], how: { habit: 'when light', feedMgPerL: 60 }, more: (pick) => ({ daysOutside: Math.round(pick(1, 3)) }) },
+  {
+    cause: 'salts',
+    signs: ['burnt', 'white crust'],
+    how: { habit: 'every second day', feedMgPerL: 75, waterEc: 1.6, days: 40 },
+    more: () => ({ lastNMgPerL: 75, alkalinityMgPerL: 60 }),
+  },
+  {
+    cause: 'hardWater',
+    signs: ['white crust'],
+    how: { habit: 'when light', feedMgPerL: 60 },
+    more: (pick) => ({ alkalinityMgPerL: Math.round(pick(260, 340)) }),
+  },
+  {
+    cause: 'alkaline',
+    signs: ['pale new'],
+    how: { habit: 'when light', feedMgPerL: 60 },
+    more: (pick) => ({ ph: Number(pick(7.3, 7.8).toFixed(1)), alkalinityMgPerL: Math.round(pick(250, 320)) }),
+  },
+  {
+    cause: 'cold',
+    signs: ['purple'],
+    how: { habit: 'when light', feedMgPerL: 60 },
+    place: { dayC: 14, nightC: 6 },
+  },
+  {
+    cause: 'dim',
+    signs: ['leggy'],
+    how: { habit: 'when light', feedMgPerL: 60 },
+    lampCm: 90,
+    place: { dayC: 20, nightC: 16 },
+  },
+  {
+    cause: 'tooWarm',
+    signs: ['leggy'],
+    how: { habit: 'when light', feedMgPerL: 60 },
+    lampCm: 22,
+    place: { dayC: 31, nightC: 25 },
+  },
+  {
+    cause: 'movedOut',
+    signs: ['pale new'],
+    how: { habit: 'when light', feedMgPerL: 60 },
+    more: (pick) => ({ daysOutside: Math.round(pick(1, 3)) }),
+  },
   { cause: 'seedLeavesDone', signs: ['pale old'], how: { habit: 'when light', feedMgPerL: 60, days: 40 } },
-  { cause: 'outgrown', signs: ['circling'], how: { habit: 'when light', feedMgPerL: 60, days: 56 }, more: () => ({ roots: 'circling', overstayed: 1.4 }) },
-  { cause: 'dryMix', signs: ['sheds water'], how: { habit: 'every third day', containerId: 'tray-200', recipeId: 'peat-and-mineral' }, place: { dayC: 30, nightC: 22, humidity: 0.25 } },
-  { cause: 'floats', signs: ['floating'], how: { habit: 'every second day', how: 'above', recipeId: 'lean-and-light', feedMgPerL: 60 } },
+  {
+    cause: 'outgrown',
+    signs: ['circling'],
+    how: { habit: 'when light', feedMgPerL: 60, days: 56 },
+    more: () => ({ roots: 'circling', overstayed: 1.4 }),
+  },
+  {
+    cause: 'dryMix',
+    signs: ['sheds water'],
+    how: { habit: 'every third day', containerId: 'tray-200', recipeId: 'peat-and-mineral' },
+    place: { dayC: 30, nightC: 22, humidity: 0.25 },
+  },
+  {
+    cause: 'floats',
+    signs: ['floating'],
+    how: { habit: 'every second day', how: 'above', recipeId: 'lean-and-light', feedMgPerL: 60 },
+  },
 ]
 const CROPS = ['tomato', 'lettuce', 'basil', 'pepper', 'cabbage', 'snapdragon'] as const
 const LAMP = { ppfd: 220, atCm: 30, radiusCm: 25 }
@@ -98,7 +176,13 @@ export function practiceTray(seed: number, context: Context): PracticeTray {
   for (let i = 0; i < TRIES; i++) {
     const made = attempt(seed, seed * TRIES + i, context)
     // The record must say what is the matter: else nobody could find out.
-    if (made && made.causes[0]?.id === made.cause && (made.causes[1]?.weight ?? 0) < made.causes[0].weight - 0.05 && made.causes[0].weight > CLEAR) return made
+    if (
+      made &&
+      made.causes[0]?.id === made.cause &&
+      (made.causes[1]?.weight ?? 0) < made.causes[0].weight - 0.05 &&
+      made.causes[0].weight > CLEAR
+    )
+      return made
   }
   throw new RangeError(`seed: no tray can be made up of ${seed}`)
 }
@@ -111,7 +195,12 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
   const crop = context.crops.get(one(CROPS))
   const sign = one(fault.signs)
   if (!crop) return null
-  const place: Place = { ...placeOf('shelf', 'made-up'), dayC: pick(19, 22), nightC: pick(15, 18), ...fault.place }
+  const place: Place = {
+    ...placeOf('shelf', 'made-up'),
+    dayC: pick(19, 22),
+    nightC: pick(15, 18),
+    ...fault.place,
+  }
   const days = fault.how?.days ?? Math.round(pick(20, 26))
   const feedMgPerL = fault.how?.feedMgPerL === undefined ? null : fault.how.feedMgPerL
   const recipeId = fault.how?.recipeId ?? one(['lean-and-light', 'peat-and-mineral'])
@@ -126,7 +215,10 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
     how: fault.how?.how ?? 'below',
     days,
     waterEc,
-    feed: feedMgPerL === null ? null : { nMgPerL: feedMgPerL, ecMsPerCm: feedMgPerL * EC_PER_MG_N, everyDays: 7, fromDaysUp: 7 },
+    feed:
+      feedMgPerL === null
+        ? null
+        : { nMgPerL: feedMgPerL, ecMsPerCm: feedMgPerL * EC_PER_MG_N, everyDays: 7, fromDaysUp: 7 },
   })
   const container = context.containers.get(containerId)
   const mix = context.mixOf(recipeId)
@@ -170,7 +262,10 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
     lightMol: dailyLight(ppfd, HOURS).value,
     lightLeast: LIGHT_WANTED.seedling.low,
     covered: false,
-    living: blend.ingredients.reduce((sum, { material, share }) => sum + (isAlive(material) ? share.value : 0), 0),
+    living: blend.ingredients.reduce(
+      (sum, { material, share }) => sum + (isAlive(material) ? share.value : 0),
+      0,
+    ),
     peat: shareOf((id) => id.includes('peat')),
     perlite: shareOf((id) => id.includes('perlite')),
     humidity: place.humidity ?? 0.5,
@@ -179,7 +274,15 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
     crop,
     ...fault.more?.(pick),
   }
-  return { seed, sign, crop: crop.name, day: days, record, cause: fault.cause, causes: causesOf(sign, record) }
+  return {
+    seed,
+    sign,
+    crop: crop.name,
+    day: days,
+    record,
+    cause: fault.cause,
+    causes: causesOf(sign, record),
+  }
 }
 
 /** Days since it was last fed. */
@@ -198,7 +301,10 @@ export const practiceChoices = (sign: SignId) =>
 export function tellingAsks({ record, sign, cause }: PracticeTray): PracticeAsk[] {
   // Without them the record would not say it: each measurement is taken away in turn.
   const weightWithout = (keys: readonly (keyof SignRecord)[]) => {
-    const blind = { ...record, ...Object.fromEntries(keys.map((key) => [key, key === 'airLeast' ? record.airLeast : null])) }
+    const blind = {
+      ...record,
+      ...Object.fromEntries(keys.map((key) => [key, key === 'airLeast' ? record.airLeast : null])),
+    }
     return causesOf(sign, blind).find(({ id }) => id === cause)?.weight ?? 0
   }
   const whole = causesOf(sign, record).find(({ id }) => id === cause)?.weight ?? 0

@@ -112,7 +112,9 @@ export function sideOf(
   facts: readonly RunFacts[],
   by: 'came up' | 'good plants' = 'came up',
 ): Side {
-  const own = facts.filter(({ trayId, run }) => arm.runs.some((one) => one.trayId === trayId && one.run === run))
+  const own = facts.filter(({ trayId, run }) =>
+    arm.runs.some((one) => one.trayId === trayId && one.run === run),
+  )
   const sum = (of: (one: RunFacts) => number) => own.reduce((all, one) => all + of(one), 0)
   return {
     code: arm.code,
@@ -158,7 +160,14 @@ export function judgedTrial(
 }
 
 /** By what records can be compared. */
-export const COMPARED_BY = ['mix', 'supplier', 'packet', 'place', 'watering', 'living or sterile mix'] as const
+export const COMPARED_BY = [
+  'mix',
+  'supplier',
+  'packet',
+  'place',
+  'watering',
+  'living or sterile mix',
+] as const
 export type ComparedBy = (typeof COMPARED_BY)[number]
 
 const WAYS = { above: 'from above', below: 'from below', mist: 'by mist' } as const
@@ -168,7 +177,10 @@ export function groupOf(
   one: RunFacts,
   by: ComparedBy,
   context: Context,
-  batches: ReadonlyMap<string, { readonly recipeId: string | null; readonly parts: readonly { readonly materialId: string }[] }>,
+  batches: ReadonlyMap<
+    string,
+    { readonly recipeId: string | null; readonly parts: readonly { readonly materialId: string }[] }
+  >,
   places: ReadonlyMap<string, string>,
 ): string | null {
   const recipeId = (one.batchId ? batches.get(one.batchId)?.recipeId : null) ?? one.recipeId
@@ -186,7 +198,9 @@ export function groupOf(
     case 'watering':
       return one.how ? WAYS[one.how] : null
     case 'living or sterile mix': {
-      const parts = (one.batchId ? batches.get(one.batchId)?.parts : undefined) ?? (recipeId ? context.recipes.get(recipeId)?.parts : undefined)
+      const parts =
+        (one.batchId ? batches.get(one.batchId)?.parts : undefined) ??
+        (recipeId ? context.recipes.get(recipeId)?.parts : undefined)
       if (!parts) return null
       const alive = parts.some(({ materialId }) => {
         const material = context.materials.get(materialId)
@@ -248,7 +262,17 @@ export function compared(
       : []),
     ...(by !== 'place' && differ(({ placeId }) => placeId)
       ? [
-          `Not the same places: ${named(set(one.of, ({ placeId }) => placeId), places) || 'nobody said'} against ${named(set(other.of, ({ placeId }) => placeId), places) || 'nobody said'}.`,
+          `Not the same places: ${
+            named(
+              set(one.of, ({ placeId }) => placeId),
+              places,
+            ) || 'nobody said'
+          } against ${
+            named(
+              set(other.of, ({ placeId }) => placeId),
+              places,
+            ) || 'nobody said'
+          }.`,
         ]
       : []),
     ...(differ(({ cropId }) => cropId)
@@ -256,15 +280,22 @@ export function compared(
           `Not the same crops: ${[...set(one.of, ({ cropId }) => crops.get(cropId)?.name)].join(', ')} against ${[...set(other.of, ({ cropId }) => crops.get(cropId)?.name)].join(', ')}.`,
         ]
       : []),
-    ...(by !== 'packet' && by !== 'supplier' && differ(({ packetId }) => packetId) ? ['Not the same packets of seed.'] : []),
-    ...(by !== 'mix' && by !== 'living or sterile mix' && differ(({ batchId, recipeId }) => batchId ?? recipeId)
+    ...(by !== 'packet' && by !== 'supplier' && differ(({ packetId }) => packetId)
+      ? ['Not the same packets of seed.']
+      : []),
+    ...(by !== 'mix' &&
+    by !== 'living or sterile mix' &&
+    differ(({ batchId, recipeId }) => batchId ?? recipeId)
       ? ['Not the same mix.']
       : []),
-    ...(Math.min(one.of.length, other.of.length) < 3 ? ['Few trays: what befell one of them counts for much.'] : []),
+    ...(Math.min(one.of.length, other.of.length) < 3
+      ? ['Few trays: what befell one of them counts for much.']
+      : []),
     'Nobody drew lots: what is different besides may be what did it. A trial would tell.',
   ]
   return { sides, verdict: judged(...sides), days: judgedDays(...sides), against }
 }
 
 /** A share with its spread, for drawing. */
-export const sharePoint = (side: Pick<Side, 'hits' | 'of'>) => (side.of ? countedShare(side.hits, side.of) : null)
+export const sharePoint = (side: Pick<Side, 'hits' | 'of'>) =>
+  side.of ? countedShare(side.hits, side.of) : null

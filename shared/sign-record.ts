@@ -52,7 +52,13 @@ export function signRecordOf(about: AboutTray, context: Context): SignRecord {
   const upOn = first(runs.map(({ firstUpOn }) => firstUpOn))
   const place = withOutside(context.frame?.places ?? []).find(({ id }) => id === body.placeId) ?? null
   const potted = runs.some(({ run }) => run.rung > 0)
-  const daysUp = upOn ? daysBetween(upOn, today) : setOn ? daysBetween(setOn, today) + USUAL_AGE : sownOn ? -1 : null
+  const daysUp = upOn
+    ? daysBetween(upOn, today)
+    : setOn
+      ? daysBetween(setOn, today) + USUAL_AGE
+      : sownOn
+        ? -1
+        : null
   const stage = stageById(potted ? 'potted-up' : (daysUp ?? 0) < 10 ? 'seed-leaves' : 'true-leaves')
   const latest = about.climate.filter(({ on }) => on > addDays(today, -8) && on <= today)
   const mix = mixFacts(body, context, water, daysUp)
@@ -96,7 +102,9 @@ function lastFeed(trayId: string, entries: readonly Kept<EntryRecord>[], today: 
   return entries
     .filter(({ body: { on } }) => on <= today)
     .flatMap(({ body }) =>
-      body.water.flatMap((one) => (one.trayId === trayId && one.nMgPerL ? [{ on: body.on, nMgPerL: one.nMgPerL }] : [])),
+      body.water.flatMap((one) =>
+        one.trayId === trayId && one.nMgPerL ? [{ on: body.on, nMgPerL: one.nMgPerL }] : [],
+      ),
     )
     .reduce<{ on: Day; nMgPerL: number } | null>((a, b) => (a && a.on > b.on ? a : b), null)
 }
@@ -127,16 +135,23 @@ function daysOutside(
     return found ? !isIndoors(found) : false
   }
   const days = entries.flatMap(({ body: { kind, on, placeId, about } }) =>
-    (kind === 'carried' && isOut(placeId)) || (kind === 'harden' && about.some(({ id }) => body.runs.some(({ sowingId }) => sowingId === id)))
+    (kind === 'carried' && isOut(placeId)) ||
+    (kind === 'harden' && about.some(({ id }) => body.runs.some(({ sowingId }) => sowingId === id)))
       ? [on]
       : [],
   )
-  if (days.length) return daysBetween(days.reduce((a, b) => (a < b ? a : b)), today)
+  if (days.length)
+    return daysBetween(
+      days.reduce((a, b) => (a < b ? a : b)),
+      today,
+    )
   return place && isOut(body.placeId) ? 30 : null
 }
 
 function fromAbove(trayId: string, entries: readonly Kept<EntryRecord>[]): boolean | null {
-  const ways = entries.flatMap(({ body }) => body.water.flatMap(({ trayId: id, how }) => (id === trayId && how ? [how] : [])))
+  const ways = entries.flatMap(({ body }) =>
+    body.water.flatMap(({ trayId: id, how }) => (id === trayId && how ? [how] : [])),
+  )
   return ways.length ? ways.filter((how) => how !== 'below').length * 2 > ways.length : null
 }
 
@@ -145,14 +160,19 @@ function dryDaysOf({ followed, store }: TrayWater): number {
   const easy = store.easyL.value
   const dry = new Set(
     followed.path
-      .filter(({ at, waterL }) => at >= since && at <= followed.now.at && (store.capacityL.value - waterL) / easy > DRY_AT)
+      .filter(
+        ({ at, waterL }) =>
+          at >= since && at <= followed.now.at && (store.capacityL.value - waterL) / easy > DRY_AT,
+      )
       .map(({ at }) => Math.floor(at / 24)),
   )
   return dry.size
 }
 
 function lightOf(place: Place | null, { frame }: Context): number | null {
-  return place?.light ? lightOfDay(place.light, lightSchoolById(frame?.lightSchool ?? 'sixteen').hours).value : null
+  return place?.light
+    ? lightOfDay(place.light, lightSchoolById(frame?.lightSchool ?? 'sixteen').hours).value
+    : null
 }
 
 function seedYears(body: TrayRecord, { packets }: Context, today: Day): number | null {
@@ -165,7 +185,12 @@ function depthOf(body: TrayRecord, { packets, crops }: Context): number | null {
 }
 
 /** What its mix is: air, acidity, salts, food, and what it is made of. */
-function mixFacts(body: TrayRecord, context: Context, water: TrayWater | null, daysUp: number | null): Partial<SignRecord> {
+function mixFacts(
+  body: TrayRecord,
+  context: Context,
+  water: TrayWater | null,
+  daysUp: number | null,
+): Partial<SignRecord> {
   const mix = context.mixOf(body.batchId ?? '') ?? context.mixOf(body.recipeId ?? '')
   if (!mix || !water || !water.mixKnown) return {}
   const { blend, container } = water
@@ -179,7 +204,10 @@ function mixFacts(body: TrayRecord, context: Context, water: TrayWater | null, d
     airLeast: physics.airWanted.least,
     ph: chemistry.ph.value,
     saltsMsPerCm: chemistry.saltsMsPerCm.value,
-    living: blend.ingredients.reduce((sum, { material, share }) => sum + (isAlive(material) ? share.value : 0), 0),
+    living: blend.ingredients.reduce(
+      (sum, { material, share }) => sum + (isAlive(material) ? share.value : 0),
+      0,
+    ),
     peat: shareOf((id) => id.includes('peat')),
     perlite: shareOf((id) => id.includes('perlite')),
   }

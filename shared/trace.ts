@@ -60,7 +60,8 @@ export function traceOf(
 
   for (const { id, number, body } of records.trays) {
     const stands = trayStands(body, changes.get(id) ?? [], context.crops)
-    const sum = (key: 'sown' | 'up' | 'lost' | 'standing') => stands.runs.reduce((all, one) => all + one[key], 0)
+    const sum = (key: 'sown' | 'up' | 'lost' | 'standing') =>
+      stands.runs.reduce((all, one) => all + one[key], 0)
     const signs = signsOf(id, records.entries)
     const lost = sum('lost')
     add({
@@ -118,15 +119,19 @@ export function traceOf(
     const arrived = body.cells.filter(({ what }) => what === 'set')
     for (const from of left)
       for (const to of arrived)
-        if (nodes.has(from.trayId) && nodes.has(to.trayId)) link(from.trayId, to.trayId, `${totalOf(to)} on ${printDay(body.on)}`)
+        if (nodes.has(from.trayId) && nodes.has(to.trayId))
+          link(from.trayId, to.trayId, `${totalOf(to)} on ${printDay(body.on)}`)
   }
   if (asked) {
     const fed = records.entries.filter(
       ({ body }) =>
-        body.about.some(({ id }) => id === trayId) && body.water.some((one) => one.trayId === trayId && (one.nMgPerL ?? 0) > 0),
+        body.about.some(({ id }) => id === trayId) &&
+        body.water.some((one) => one.trayId === trayId && (one.nMgPerL ?? 0) > 0),
     )
     if (fed.length) {
-      const strengths = fed.flatMap(({ body }) => body.water.flatMap((one) => (one.trayId === trayId && one.nMgPerL ? [one.nMgPerL] : [])))
+      const strengths = fed.flatMap(({ body }) =>
+        body.water.flatMap((one) => (one.trayId === trayId && one.nMgPerL ? [one.nMgPerL] : [])),
+      )
       add({
         id: 'feeds',
         kind: 'feed',
@@ -137,7 +142,9 @@ export function traceOf(
       })
       link(trayId, 'feeds')
     }
-    const watered = records.entries.filter(({ body }) => body.water.some((one) => one.trayId === trayId && one.how))
+    const watered = records.entries.filter(({ body }) =>
+      body.water.some((one) => one.trayId === trayId && one.how),
+    )
     if (watered.length) {
       add({
         id: 'water',

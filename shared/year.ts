@@ -88,7 +88,13 @@ export interface YearReport {
   /** What was spent, by what it went for. */
   readonly spent: readonly { readonly name: string; readonly money: number }[]
   readonly ranOut: readonly { readonly name: string; readonly on: Day }[]
-  readonly left: readonly { readonly id: string; readonly name: string; readonly amount: number; readonly unit: string; readonly good: string }[]
+  readonly left: readonly {
+    readonly id: string
+    readonly name: string
+    readonly amount: number
+    readonly unit: string
+    readonly good: string
+  }[]
   readonly thoughts: readonly Kept<EntryRecord>[]
   readonly facts: readonly RunFacts[]
 }
@@ -108,7 +114,8 @@ export function yearReport(records: YearRecords, context: Context, year: number)
   const runOf = new Map(
     records.trays.flatMap(({ id, body }) => body.runs.map((run) => [`${id} ${run.code}`, run] as const)),
   )
-  const add = (to: Map<string, number>, key: string | null | undefined, n: number) => key && to.set(key, (to.get(key) ?? 0) + n)
+  const add = (to: Map<string, number>, key: string | null | undefined, n: number) =>
+    key && to.set(key, (to.get(key) ?? 0) + n)
   for (const body of entries) {
     for (const change of body.cells) {
       const run = runOf.get(`${change.trayId} ${change.run}`)
@@ -124,17 +131,24 @@ export function yearReport(records: YearRecords, context: Context, year: number)
           add(outBySowing, id, body.count ?? records.sowings.find((one) => one.id === id)?.body.plants ?? 0)
   }
 
-  const cropIds = new Set([...records.sowings.map(({ body }) => body.cropId), ...facts.map(({ cropId }) => cropId)])
+  const cropIds = new Set([
+    ...records.sowings.map(({ body }) => body.cropId),
+    ...facts.map(({ cropId }) => cropId),
+  ])
   const crops = [...cropIds].map((cropId): CropRow => {
     const sowings = records.sowings.filter(({ body }) => body.cropId === cropId)
     const runs = facts.filter((one) => one.cropId === cropId)
     const sum = (of: Map<string, number>) =>
       sowings.reduce((all, { id }) => all + (of.get(id) ?? 0), 0) + (of.get(`crop ${cropId}`) ?? 0)
-    const days = runs.flatMap(({ sownOn, firstUpOn }) => (sownOn && firstUpOn ? [daysBetween(sownOn, firstUpOn)] : []))
+    const days = runs.flatMap(({ sownOn, firstUpOn }) =>
+      sownOn && firstUpOn ? [daysBetween(sownOn, firstUpOn)] : [],
+    )
     const picked = entries.filter(
       ({ kind, about }) =>
         kind === 'harvest' &&
-        about.some(({ id }) => sowings.some((one) => one.id === id) || runs.some(({ trayId }) => trayId === id)),
+        about.some(
+          ({ id }) => sowings.some((one) => one.id === id) || runs.some(({ trayId }) => trayId === id),
+        ),
     )
     return {
       cropId,
@@ -155,10 +169,13 @@ export function yearReport(records: YearRecords, context: Context, year: number)
   for (const body of entries)
     if (body.kind === 'batch made') {
       const batch = body.about.find(({ what }) => what === 'batches')?.id
-      const litres = body.facts.find(({ what }) => what === 'Used')?.amount ?? body.facts.find(({ what }) => what === 'Loose mix')?.amount
+      const litres =
+        body.facts.find(({ what }) => what === 'Used')?.amount ??
+        body.facts.find(({ what }) => what === 'Loose mix')?.amount
       if (batch && litres) litresOf.set(batch, (litresOf.get(batch) ?? 0) + litres)
     }
-  const mixOfRun = (one: RunFacts) => records.batches.find(({ id }) => id === one.batchId)?.body.recipeId ?? one.recipeId
+  const mixOfRun = (one: RunFacts) =>
+    records.batches.find(({ id }) => id === one.batchId)?.body.recipeId ?? one.recipeId
   const mixIds = new Set([
     ...records.batches.flatMap(({ body }) => body.recipeId ?? []),
     ...facts.flatMap((one) => mixOfRun(one) ?? []),
@@ -216,7 +233,11 @@ function packetRows(facts: readonly RunFacts[], context: Context, year: number):
     const crop = context.crops.get(packet.cropId)
     const share = counted ? counted.up / counted.of : null
     const nextYear = crop
-      ? germinationNow(crop, share ?? packet.germination, share === null ? Math.max(0, year + 1 - packet.year) : 1).value
+      ? germinationNow(
+          crop,
+          share ?? packet.germination,
+          share === null ? Math.max(0, year + 1 - packet.year) : 1,
+        ).value
       : 0
     const isEmpty = packet.seeds === 0
     const below = crop && counted !== null && isBelowStandard(crop, counted.high)
@@ -244,10 +265,14 @@ function packetRows(facts: readonly RunFacts[], context: Context, year: number):
 /** Packs that came to nothing in the year, on the day their last was taken. */
 function ranOut({ entries, movedSince }: YearRecords, { stocks }: Context): YearReport['ranOut'] {
   const later = new Map(movedSince.map(({ id, by }) => [id, by]))
-  const moves = entries.flatMap(({ body }) => body.moves.filter(({ of }) => of === 'stocks').map((one) => ({ ...one, on: body.on })))
+  const moves = entries.flatMap(({ body }) =>
+    body.moves.filter(({ of }) => of === 'stocks').map((one) => ({ ...one, on: body.on })),
+  )
   return stocks
     .flatMap(({ id, body }) => {
-      const own = moves.filter((one) => one.id === id).sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
+      const own = moves
+        .filter((one) => one.id === id)
+        .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
       // Back from what is there now to what was there at the end of the year, then through it.
       let level = body.packs - (later.get(id) ?? 0) - own.reduce((sum, { by }) => sum + by, 0)
       const empty = own.find(({ by }) => {
@@ -313,7 +338,12 @@ export const addYear = (day: Day): Day => {
 export interface Curve {
   readonly name: string
   readonly of: number
-  readonly points: readonly { readonly day: number; readonly up: number; readonly low: number; readonly high: number }[]
+  readonly points: readonly {
+    readonly day: number
+    readonly up: number
+    readonly low: number
+    readonly high: number
+  }[]
 }
 export function germinationCurves(
   facts: readonly RunFacts[],
@@ -358,7 +388,9 @@ export function timelines(facts: readonly RunFacts[], entries: readonly Kept<Ent
   const first = (trayId: string, run: string, what: 'moved' | 'out') =>
     entries
       .flatMap(({ body }) =>
-        body.cells.some((one) => one.trayId === trayId && one.run === run && one.what === what) ? [body.on] : [],
+        body.cells.some((one) => one.trayId === trayId && one.run === run && one.what === what)
+          ? [body.on]
+          : [],
       )
       .sort()[0] ?? null
   return facts
@@ -393,7 +425,16 @@ export function perPlant(facts: readonly RunFacts[], entries: readonly Kept<Entr
     const mg = rows.reduce((sum, one) => sum + (one.litres ?? 0) * (one.nMgPerL ?? 0), 0)
     const plants = runs.reduce((sum, { stands }) => sum + Math.max(stands.up, stands.set), 0)
     return plants > 0 && litres > 0
-      ? [{ trayId, name: `Tray ${runs[0]!.trayNumber}, ${runs[0]!.name}`, plants, litres, mlEach: (litres * 1000) / plants, mgEach: mg / plants }]
+      ? [
+          {
+            trayId,
+            name: `Tray ${runs[0]!.trayNumber}, ${runs[0]!.name}`,
+            plants,
+            litres,
+            mlEach: (litres * 1000) / plants,
+            mgEach: mg / plants,
+          },
+        ]
       : []
   })
 }

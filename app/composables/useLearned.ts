@@ -5,7 +5,14 @@ import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
 import { useUndo } from '~/state/undo'
-import { habitById, HABITS, measurementKey, standingMeasurements, type HabitId, type Measurement } from '#core/records/habits'
+import {
+  habitById,
+  HABITS,
+  measurementKey,
+  standingMeasurements,
+  type HabitId,
+  type Measurement,
+} from '#core/records/habits'
 import { RUN_KINDS } from '#core/bench/run'
 
 /** What was learned of this bench: for each thing the book's figure, the household's own, and what it was measured by. */
@@ -24,7 +31,9 @@ export function useLearned() {
     if (of === '') return ''
     if (what === 'germination') {
       const packet = household.packets.find(({ id }) => id === of)?.body
-      return packet ? `${packet.name} ${packet.year}${packet.supplier ? `, ${packet.supplier}` : ''}` : 'a packet no longer here'
+      return packet
+        ? `${packet.name} ${packet.year}${packet.supplier ? `, ${packet.supplier}` : ''}`
+        : 'a packet no longer here'
     }
     if (what === 'powder density') return context.feeds.get(of)?.name ?? of
     if (what === 'days up' || what === 'feed response') return context.crops.get(of)?.name ?? of
@@ -52,7 +61,11 @@ export function useLearned() {
           learned: habits.value.of(habit.id, of, bookOf(habit.id, of)),
           measurements: own
             .filter((one) => one.of === of)
-            .map((one) => ({ ...one, id: measurementKey(one), isDropped: dropped.value.has(measurementKey(one)) })),
+            .map((one) => ({
+              ...one,
+              id: measurementKey(one),
+              isDropped: dropped.value.has(measurementKey(one)),
+            })),
         })),
       }
     }),
@@ -64,13 +77,18 @@ export function useLearned() {
     if (!record) return
     const key = measurementKey(one)
     const before = record.learning?.dropped ?? []
-    const next = out ? [...before.filter((other) => other !== key), key] : before.filter((other) => other !== key)
+    const next = out
+      ? [...before.filter((other) => other !== key), key]
+      : before.filter((other) => other !== key)
     try {
       await keeping.saveHousehold(
         { ...record, learning: next.length ? { dropped: next } : null },
         out ? 'a measurement left out' : 'a measurement counted again',
       )
-      note(out ? 'Left out: plans go without it.' : 'Counted again.', { name: 'Undo', run: () => undoing.undo() })
+      note(out ? 'Left out: plans go without it.' : 'Counted again.', {
+        name: 'Undo',
+        run: () => undoing.undo(),
+      })
     } catch (error) {
       note(whyNot(error))
     }

@@ -73,12 +73,16 @@ export function useLogLine() {
     },
     kitchen: household.kitchen,
   }))
-  const heard = computed((): ReadLine | null => (text.value.trim() ? readLine(text.value, known.value) : null))
+  const heard = computed((): ReadLine | null =>
+    text.value.trim() ? readLine(text.value, known.value) : null,
+  )
   const read = computed((): ReadLine | null => heard.value && { ...heard.value, ...chosen.value })
   const asks = computed((): LineAsk[] =>
     (heard.value?.asks ?? []).filter((ask) => !settled.value.includes(`${ask.about} ${ask.question}`)),
   )
-  const tray = computed(() => (read.value?.trayIds.length === 1 ? trays.find(read.value.trayIds[0]!) : undefined))
+  const tray = computed(() =>
+    read.value?.trayIds.length === 1 ? trays.find(read.value.trayIds[0]!) : undefined,
+  )
   const facts = computed((): TrayFacts | null => {
     const one = tray.value
     if (!one || !read.value) return null
@@ -97,7 +101,9 @@ export function useLogLine() {
   })
   const doubts = computed((): Doubt[] =>
     read.value
-      ? doubtsOf(read.value, facts.value, season.today, printDay).filter(({ id }) => !settled.value.includes(id))
+      ? doubtsOf(read.value, facts.value, season.today, printDay).filter(
+          ({ id }) => !settled.value.includes(id),
+        )
       : [],
   )
   const ready = computed(
@@ -108,8 +114,7 @@ export function useLogLine() {
     settled.value = [...settled.value, `${ask.about} ${ask.question}`]
     if (ask.about === 'sign') change({ signs: [...(read.value?.signs ?? []), id as SeenId] })
     else if (ask.about === 'run') change({ run: id })
-    else if (ask.about === 'what')
-      change(id === 'tray' ? { cropId: null } : { trayIds: [], run: null })
+    else if (ask.about === 'what') change(id === 'tray' ? { cropId: null } : { trayIds: [], run: null })
     else {
       const those = id === 'all' ? ask.choices.filter((one) => one.id !== 'all').map((one) => one.id) : [id]
       const runs = those.length === 1 ? (trays.find(those[0]!)?.body.runs ?? []) : []
@@ -148,16 +153,22 @@ export function useLogLine() {
           }))),
       ...(line.batchId ? [{ what: 'batches' as const, id: line.batchId, rung: null }] : []),
     ]
-    const rows = (more: Partial<EntryRecord['water'][number]>) => line.trayIds.map((trayId) => waterRow({ trayId, ...more }))
+    const rows = (more: Partial<EntryRecord['water'][number]>) =>
+      line.trayIds.map((trayId) => waterRow({ trayId, ...more }))
     const feels = FEELS_LIKE.find((one) => said.toLowerCase().includes(one)) as FeelsLike | undefined
-    const strength = season.row(line.sowingIds[0] ?? '')?.planned.rungs[rungOf(line.sowingIds[0] ?? '')]?.care.nMgPerL
+    const strength = season.row(line.sowingIds[0] ?? '')?.planned.rungs[rungOf(line.sowingIds[0] ?? '')]?.care
+      .nMgPerL
     const given = line.litres === null ? null : line.litres / Math.max(1, line.trayIds.length)
     return {
       name: said.slice(0, 120),
       note: said.length > 120 ? said.slice(0, 600) : '',
       kind,
       on: line.on,
-      at: line.at ?? (line.on === season.today && ['watered', 'weighed', 'felt', 'feed'].includes(kind) ? water.time : null),
+      at:
+        line.at ??
+        (line.on === season.today && ['watered', 'weighed', 'felt', 'feed'].includes(kind)
+          ? water.time
+          : null),
       about,
       placeId: line.placeId,
       count: line.count,
@@ -166,7 +177,10 @@ export function useLogLine() {
       remindOn: line.remindOn,
       water:
         kind === 'watered'
-          ? rows({ how: /mist/i.test(said) ? 'mist' : /above|rose|overhead/i.test(said) ? 'above' : 'below', litres: given })
+          ? rows({
+              how: /mist/i.test(said) ? 'mist' : /above|rose|overhead/i.test(said) ? 'above' : 'below',
+              litres: given,
+            })
           : kind === 'feed'
             ? rows({ how: 'below', litres: given, nMgPerL: strength ?? null })
             : kind === 'weighed'
@@ -200,15 +214,25 @@ export function useLogLine() {
   }
   async function written(line: ReadLine): Promise<Act | null> {
     const what = CHANGE_OF[line.kind]
-    const stands = tray.value && line.run ? trays.stands(tray.value).runs.find(({ run }) => run.code === line.run) : undefined
+    const stands =
+      tray.value && line.run
+        ? trays.stands(tray.value).runs.find(({ run }) => run.code === line.run)
+        : undefined
     if (line.kind === 'sown' && tray.value && stands && stands.sown === 0)
       return trays.sow(tray.value, line.on, [stands])
     if (what && tray.value && stands && line.count !== null) {
       const noted = line.signs.length || line.rest.length || line.taken.length ? text.value.trim() : ''
-      return trays.happened(tray.value, line.on, what, [{ stands, cells: [], count: line.count }], undefined, {
-        note: noted.slice(0, 600),
-        signs: [...line.signs],
-      })
+      return trays.happened(
+        tray.value,
+        line.on,
+        what,
+        [{ stands, cells: [], count: line.count }],
+        undefined,
+        {
+          note: noted.slice(0, 600),
+          signs: [...line.signs],
+        },
+      )
     }
     const entry = entryOf(line)
     const { opposite } = await keeping.happened({ ...entry, act: newId() })

@@ -82,7 +82,11 @@ export function useLogStream(filter: () => LogFilter) {
       timer = setTimeout(() => load(), PAUSE_MS)
     },
   )
-  watch(() => household.id, () => load(), { immediate: true })
+  watch(
+    () => household.id,
+    () => load(),
+    { immediate: true },
+  )
   // What is written, put right or taken back stands here at once.
   watch(
     () => household.entries,

@@ -58,7 +58,9 @@ export function useRunOutcome() {
     const coir = plan && coirGave(plan.steps, stands)
     const pace = plan && paceOf(plan.steps, stands, body.marks)
     const measured: EntryRecord['measured'] = [
-      ...(coir !== null && coir >= 5 && coir <= 25 ? [{ what: 'coir yield' as const, of: '', value: coir, n: null, key: '' }] : []),
+      ...(coir !== null && coir >= 5 && coir <= 25
+        ? [{ what: 'coir yield' as const, of: '', value: coir, n: null, key: '' }]
+        : []),
       ...(pace !== null && pace >= 0.05
         ? [{ what: 'minutes' as const, of: body.kind, value: pace, n: null, key: '' }]
         : []),
@@ -82,7 +84,15 @@ export function useRunOutcome() {
           run: async () =>
             (
               await keeping.happened(
-                { name, on: season.today, at: water.time, by: body.by, act: newId(), ...what, ...measuring() },
+                {
+                  name,
+                  on: season.today,
+                  at: water.time,
+                  by: body.by,
+                  act: newId(),
+                  ...what,
+                  ...measuring(),
+                },
                 { quiet: true },
               )
             ).opposite,

@@ -44,10 +44,15 @@ export function useTrials() {
   )
 
   /** A lot of its own, which is kept: the same cells come of it again. */
-  const lot = () => crypto.getRandomValues(new Uint32Array(1))[0]! % 2_147_483_647
+  const lot = () => crypto.getRandomValues(new Uint32Array(1))[0]! % 10_000_000
 
   async function setUp(
-    { name, question, blind, sides }: { name: string; question: TrialQuestion; blind: boolean; sides: readonly SideWanted[] },
+    {
+      name,
+      question,
+      blind,
+      sides,
+    }: { name: string; question: TrialQuestion; blind: boolean; sides: readonly SideWanted[] },
     tray: Stored<TrayRecord>,
     code: string,
   ): Promise<string | null> {
@@ -90,7 +95,12 @@ export function useTrials() {
 
   /** Whole trays dealt to places, or to ways of watering. */
   async function setUpTrays(
-    { name, question, blind, sides }: { name: string; question: TrialQuestion; blind: boolean; sides: readonly SideWanted[] },
+    {
+      name,
+      question,
+      blind,
+      sides,
+    }: { name: string; question: TrialQuestion; blind: boolean; sides: readonly SideWanted[] },
     chosen: readonly Stored<TrayRecord>[],
   ): Promise<string | null> {
     const seed = lot()
@@ -102,7 +112,9 @@ export function useTrials() {
     const arms = sides.map((side, i): TrialRecord['arms'][number] => ({
       code: String.fromCharCode(65 + i),
       name: side.name.slice(0, 120),
-      runs: shares[i]!.flatMap((at) => chosen[at]!.body.runs.map(({ code }) => ({ trayId: chosen[at]!.id, run: code }))),
+      runs: shares[i]!.flatMap((at) =>
+        chosen[at]!.body.runs.map(({ code }) => ({ trayId: chosen[at]!.id, run: code })),
+      ),
       recipeId: side.recipeId,
       packetId: side.packetId,
     }))
@@ -132,7 +144,10 @@ export function useTrials() {
     )
   async function end(trial: Stored<TrialRecord>, over: boolean) {
     try {
-      await keeping.save('trials', trial.id, trial.version, { ...trial.body, endedOn: over ? season.today : null })
+      await keeping.save('trials', trial.id, trial.version, {
+        ...trial.body,
+        endedOn: over ? season.today : null,
+      })
     } catch (error) {
       note(whyNot(error))
     }

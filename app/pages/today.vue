@@ -11,6 +11,7 @@ import WaterRound from '~/components/water/WaterRound.vue'
 import WeekSheet from '~/components/today/WeekSheet.vue'
 import { useDates } from '~/composables/useDates'
 import { useJobWords } from '~/composables/useJobWords'
+import LogReminders from '~/components/log/LogReminders.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useToday } from '~/composables/useToday'
 import { useHouseholdAnswer } from '~/state/saving'
@@ -171,6 +172,7 @@ const print = () => window.print()
       </div>
     </header>
     <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+    <LogReminders class="no-print" />
     <div v-if="!season.frame || !season.kept.length" class="empty">
       <p>Nothing is sown yet. Say what you will raise, and its days stand here.</p>
       <NuxtLink to="/season" class="button main">Plan the season</NuxtLink>
@@ -228,6 +230,7 @@ const print = () => window.print()
 }
 
 header,
+.reminders,
 .quiet,
 .empty {
   grid-column: 1 / -1;

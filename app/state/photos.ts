@@ -70,7 +70,9 @@ export const usePhotos = defineStore('photos', () => {
   function keepAct(file: File, sent: Sent, about: PhotoRecord['about'], placeId: string | null): Act {
     const trayId = about.find(({ what }) => what === 'trays')?.id
     const tray = trayId ? trays.find(trayId) : undefined
-    const name = tray ? `Tray ${tray.number}, ${tray.body.runs[0]?.name ?? tray.body.name}` : file.name.replace(/\.\w+$/, '') || 'Photo'
+    const name = tray
+      ? `Tray ${tray.number}, ${tray.body.runs[0]?.name ?? tray.body.name}`
+      : file.name.replace(/\.\w+$/, '') || 'Photo'
     return keeping.toBody('photos', newId(), name, {
       name: name.slice(0, 120),
       fileId: sent.id,

@@ -22,7 +22,15 @@ import type { Job, JobKind, JobTarget, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
 import { changesByTray, countsInTrays } from '#shared/trays'
 import { climateByPlace } from '#shared/measured'
-import { hasSeason, jobsOn, openRows, rootsSeen, seasonPlanner, type Climates, type PlannedRow } from '#shared/season'
+import {
+  hasSeason,
+  jobsOn,
+  openRows,
+  rootsSeen,
+  seasonPlanner,
+  type Climates,
+  type PlannedRow,
+} from '#shared/season'
 import { asMark, type EntryRecord } from '#shared/records/entry'
 import { asSowingRequest, type SowingRecord } from '#shared/records/sowing'
 import type { Stored } from '#shared/collections'
@@ -54,9 +62,7 @@ export const useSeason = defineStore('season', () => {
     return before && dequal([...before], [...now]) ? before : now
   })
   const planner = computed(
-    () =>
-      known.value &&
-      seasonPlanner(known.value, today.value, household.trays, roots.value, climate.value),
+    () => known.value && seasonPlanner(known.value, today.value, household.trays, roots.value, climate.value),
   )
 
   /** The sowing under the hand: planned as it is dragged, kept when it is let go. */

@@ -208,8 +208,12 @@ export const useTrays = defineStore('trays', () => {
     })
   }
   /** The same, written down and taken back together. */
-  const happened = (...[tray, on, what, list, part, told]: Parameters<typeof entriesFor>): Promise<Act | null> =>
-    attempt(() => keeping.doTogether(`${SAID[what]}, tray ${tray.number}`, entriesFor(tray, on, what, list, part, told)))
+  const happened = (
+    ...[tray, on, what, list, part, told]: Parameters<typeof entriesFor>
+  ): Promise<Act | null> =>
+    attempt(() =>
+      keeping.doTogether(`${SAID[what]}, tray ${tray.number}`, entriesFor(tray, on, what, list, part, told)),
+    )
   /** The season follows: the sowing is sown, up, moved on, out. */
   function aboutSowing({ run }: RunStands, what: ChangeKind): EntryRecord['about'] {
     if (!run.sowingId || what === 'lost' || what === 'given') return []

@@ -309,7 +309,16 @@ function mixSteps(
                 dimension: 'volume' as const,
                 expected: mix.waterL.value,
               },
-              ...(whole ? [{ key: 'mixedL', label: 'In the tub now, levelled', dimension: 'volume' as const, expected: null }] : []),
+              ...(whole
+                ? [
+                    {
+                      key: 'mixedL',
+                      label: 'In the tub now, levelled',
+                      dimension: 'volume' as const,
+                      expected: null,
+                    },
+                  ]
+                : []),
             ],
           }),
     },

@@ -93,7 +93,9 @@ export function planMix(
   const coirWaterL = total(
     'Water with the soaked coir',
     'L',
-    measures.flatMap(({ material, looseL }) => (material.compressed ? [soakForFibre(looseL, material.coirYield).waterL] : [])),
+    measures.flatMap(({ material, looseL }) =>
+      material.compressed ? [soakForFibre(looseL, material.coirYield).waterL] : [],
+    ),
   )
   const compression = request.allowances.blockCompression
   const wantedL = total(

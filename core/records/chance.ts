@@ -52,9 +52,10 @@ const EXACT_UP_TO = 20
 export function rankTest(one: readonly number[], other: readonly number[]): { u: number; p: number } {
   const [n, m] = [one.length, other.length]
   if (n === 0 || m === 0) return { u: 0, p: 1 }
-  const all = [...one.map((value) => ({ value, first: true })), ...other.map((value) => ({ value, first: false }))].sort(
-    (a, b) => a.value - b.value,
-  )
+  const all = [
+    ...one.map((value) => ({ value, first: true })),
+    ...other.map((value) => ({ value, first: false })),
+  ].sort((a, b) => a.value - b.value)
   let rankSum = 0
   let ties = 0
   for (let i = 0; i < all.length;) {

@@ -8,26 +8,91 @@ import type { Kitchen } from '../units/unit'
 
 /** What a line of the log can be of. */
 export const LINE_KINDS = [
-  { kind: 'look', name: 'Up', words: ['came up', 'come up', 'is up', 'are up', 'emerged', 'germinated', 'sprouted', 'up'] },
+  {
+    kind: 'look',
+    name: 'Up',
+    words: ['came up', 'come up', 'is up', 'are up', 'emerged', 'germinated', 'sprouted', 'up'],
+  },
   { kind: 'thin', name: 'Thinned', words: ['thinned', 'thinned out'] },
   { kind: 'watered', name: 'Watered', words: ['watered', 'misted', 'soaked'] },
   { kind: 'feed', name: 'Fed', words: ['fed'] },
   { kind: 'sown', name: 'Sown', words: ['sown', 'sowed'] },
   { kind: 'moved', name: 'Moved on', words: ['pricked out', 'potted up', 'potted on', 'potted', 'repotted'] },
-  { kind: 'carried', name: 'Carried', words: ['moved to', 'moved into', 'moved', 'carried to', 'carried', 'put in', 'put on', 'now in', 'now on'] },
+  {
+    kind: 'carried',
+    name: 'Carried',
+    words: [
+      'moved to',
+      'moved into',
+      'moved',
+      'carried to',
+      'carried',
+      'put in',
+      'put on',
+      'now in',
+      'now on',
+    ],
+  },
   { kind: 'out', name: 'Set out', words: ['planted out', 'set out', 'put out', 'transplanted'] },
   { kind: 'lost', name: 'Lost', words: ['lost', 'died', 'dead', 'gone'] },
   { kind: 'given', name: 'Given away', words: ['given away', 'gave away', 'swapped', 'gave'] },
   { kind: 'harvest', name: 'Picked', words: ['harvested', 'harvest', 'picked', 'first harvest'] },
-  { kind: 'flower', name: 'In flower', words: ['in flower', 'flowering', 'flowered', 'in bloom', 'first flower', 'first flowers', 'bloomed'] },
+  {
+    kind: 'flower',
+    name: 'In flower',
+    words: ['in flower', 'flowering', 'flowered', 'in bloom', 'first flower', 'first flowers', 'bloomed'],
+  },
   { kind: 'weighed', name: 'Weighed', words: ['weighs', 'weighed', 'on the scale'] },
-  { kind: 'felt', name: 'Felt', words: ['light to lift', 'light', 'heavy', 'surface pale', 'surface dark', 'dry beneath', 'dry underneath'] },
+  {
+    kind: 'felt',
+    name: 'Felt',
+    words: [
+      'light to lift',
+      'light',
+      'heavy',
+      'surface pale',
+      'surface dark',
+      'dry beneath',
+      'dry underneath',
+    ],
+  },
   { kind: 'cleaned', name: 'Cleaned', words: ['washed', 'cleaned', 'disinfected', 'scrubbed'] },
-  { kind: 'damage', name: 'Damage', words: ['damage', 'damaged', 'knocked over', 'trampled', 'broken', 'frosted', 'frozen'] },
+  {
+    kind: 'damage',
+    name: 'Damage',
+    words: ['damage', 'damaged', 'knocked over', 'trampled', 'broken', 'frosted', 'frozen'],
+  },
   { kind: 'seen', name: 'Seen', words: [] },
-  { kind: 'weather', name: 'Weather', words: ['weather', 'frost', 'hail', 'storm', 'rain', 'rained', 'snow', 'snowed', 'heatwave', 'cold night', 'windy', 'thunder', 'fog', 'sunny'] },
-  { kind: 'thought', name: 'Thought', words: ['note', 'idea', 'remember', 'next year', 'next time', 'thought'] },
-] as const satisfies readonly { readonly kind: string; readonly name: string; readonly words: readonly string[] }[]
+  {
+    kind: 'weather',
+    name: 'Weather',
+    words: [
+      'weather',
+      'frost',
+      'hail',
+      'storm',
+      'rain',
+      'rained',
+      'snow',
+      'snowed',
+      'heatwave',
+      'cold night',
+      'windy',
+      'thunder',
+      'fog',
+      'sunny',
+    ],
+  },
+  {
+    kind: 'thought',
+    name: 'Thought',
+    words: ['note', 'idea', 'remember', 'next year', 'next time', 'thought'],
+  },
+] as const satisfies readonly {
+  readonly kind: string
+  readonly name: string
+  readonly words: readonly string[]
+}[]
 export type LineKind = (typeof LINE_KINDS)[number]['kind']
 
 /** A run of a tray, as far as a line can be about it. */
@@ -99,13 +164,14 @@ export interface ReadLine {
   readonly asks: readonly LineAsk[]
 }
 
-const KIND_PHRASES = LINE_KINDS.flatMap(({ kind, words }) => words.map((phrase) => ({ kind, words: phrase.split(' ') }))).sort(
-  (a, b) => b.words.length - a.words.length,
-)
-const SIGN_PHRASES = SEEN.flatMap(({ id, words }) => words.map((phrase) => ({ id, words: phrase.split(' ') }))).sort(
-  (a, b) => b.words.length - a.words.length,
-)
-const QUANTITY = /(?:\d+(?:[.,]\d+)?|½|¼|¾)\s*(?:ml|cl|l|litres?|liters?|cups?|gal(?:lons?)?|qt|pints?|pt|fl oz|kg|g|grams?|oz|lb|lbs|pounds?)(?![a-z])/i
+const KIND_PHRASES = LINE_KINDS.flatMap(({ kind, words }) =>
+  words.map((phrase) => ({ kind, words: phrase.split(' ') })),
+).sort((a, b) => b.words.length - a.words.length)
+const SIGN_PHRASES = SEEN.flatMap(({ id, words }) =>
+  words.map((phrase) => ({ id, words: phrase.split(' ') })),
+).sort((a, b) => b.words.length - a.words.length)
+const QUANTITY =
+  /(?:\d+(?:[.,]\d+)?|½|¼|¾)\s*(?:ml|cl|l|litres?|liters?|cups?|gal(?:lons?)?|qt|pints?|pt|fl oz|kg|g|grams?|oz|lb|lbs|pounds?)(?![a-z])/i
 // A number after a comma is a tray only where nothing is said of it: `trays 3, 4 and 5`, not `tray 3, 28 up`.
 const TRAYS =
   /(?:\btrays?\s*|\btray\s+no\.?\s*|#)(\d{1,6}(?:\s*,\s*\d{1,6}(?=\s*(?:,|and\b|&|$))|\s*(?:and|&|\+)\s*\d{1,6}(?!\s*(?:up|lost|plants?|seedlings?|cells?)\b))*)(?!\d)/i
@@ -134,7 +200,10 @@ export function readLine(text: string, known: LineKnown): ReadLine {
     const these = known.trays.filter(({ number }) => numbers.includes(number))
     const missing = numbers.filter((number) => !these.some((one) => one.number === number))
     trays.push(...these.filter((one) => !trays.includes(one)))
-    cut(found[0], these.length ? `tray ${these.map(({ number }) => number).join(', ')}` : 'a tray nobody knows')
+    cut(
+      found[0],
+      these.length ? `tray ${these.map(({ number }) => number).join(', ')}` : 'a tray nobody knows',
+    )
     if (missing.length)
       asks.push({
         about: 'tray',
@@ -163,7 +232,13 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   const words = wordsOf(left)
   const used = new Set<number>()
   const use = (from: number, length: number, means: string) => {
-    taken.push({ said: words.slice(from, from + length).map((word) => word.text).join(' '), means })
+    taken.push({
+      said: words
+        .slice(from, from + length)
+        .map((word) => word.text)
+        .join(' '),
+      means,
+    })
     for (let i = from; i < from + length; i++) used.add(i)
   }
 
@@ -176,7 +251,14 @@ export function readLine(text: string, known: LineKnown): ReadLine {
       use(i, 2, `comes back ${remindOn}`)
       continue
     }
-    if (on || /^\d+$/.test(plain[0]!) && !/^(?:day|week|month|fortnight|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|st|nd|rd|th)/.test(plain[1] ?? '')) continue
+    if (
+      on ||
+      (/^\d+$/.test(plain[0]!) &&
+        !/^(?:day|week|month|fortnight|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|st|nd|rd|th)/.test(
+          plain[1] ?? '',
+        ))
+    )
+      continue
     const read = dayAtHead(plain.join(' '), known.calendar, true)
     if (!read?.day || read.day > known.calendar.today) continue
     on = read.day
@@ -184,10 +266,13 @@ export function readLine(text: string, known: LineKnown): ReadLine {
     use(i - before, read.words + before, read.day)
   }
 
-  const open = (from: number, length: number) => Array.from({ length }, (_, i) => from + i).every((i) => i < words.length && !used.has(i))
+  const open = (from: number, length: number) =>
+    Array.from({ length }, (_, i) => from + i).every((i) => i < words.length && !used.has(i))
   const stands = (phrase: readonly string[], from: number) =>
     open(from, phrase.length) &&
-    phrase.every((word, i) => words[from + i]!.plain === plainWord(word) && (i === 0 || !words[from + i]!.parted))
+    phrase.every(
+      (word, i) => words[from + i]!.plain === plainWord(word) && (i === 0 || !words[from + i]!.parted),
+    )
   const isPhrase = (phrase: readonly string[]) => phrase.map(plainWord)
 
   const signs: SeenId[] = []
@@ -198,9 +283,9 @@ export function readLine(text: string, known: LineKnown): ReadLine {
         use(i, phrase.length, SEEN.find((one) => one.id === id)!.name.toLowerCase())
       }
 
-  const unclear = UNCLEAR.flatMap((one) => one.words.map((phrase) => ({ ...one, phrase: phrase.split(' ') }))).sort(
-    (a, b) => b.phrase.length - a.phrase.length,
-  )
+  const unclear = UNCLEAR.flatMap((one) =>
+    one.words.map((phrase) => ({ ...one, phrase: phrase.split(' ') })),
+  ).sort((a, b) => b.phrase.length - a.phrase.length)
   for (const { phrase, could } of unclear)
     for (let i = 0; i < words.length; i++)
       if (stands(isPhrase(phrase), i) && !could.some((id) => signs.includes(id))) {
@@ -228,7 +313,9 @@ export function readLine(text: string, known: LineKnown): ReadLine {
     if (used.has(i) || !/^\d{1,6}$/.test(words[i]!.plain)) continue
     count = Number(words[i]!.plain)
     const of = words[i + 1]?.plain === 'of' && /^\d+$/.test(words[i + 2]?.plain ?? '') ? 3 : 1
-    const unit = /^(?:plant|seedling|cell|fruit|flower|leaf|cutting|seed)$/.test(words[i + of]?.plain ?? '') ? 1 : 0
+    const unit = /^(?:plant|seedling|cell|fruit|flower|leaf|cutting|seed)$/.test(words[i + of]?.plain ?? '')
+      ? 1
+      : 0
     use(i, of + unit, `${count}`)
   }
 
@@ -240,17 +327,23 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   // A crop without a tray: the tray it stands in, where that is one.
   if (trays.length === 0 && cropId) {
     const holding = known.trays.filter(({ runs }) =>
-      runs.some((run) => (found.length ? found.some(({ id }) => id === run.sowingId) : run.cropId === cropId)),
+      runs.some((run) =>
+        found.length ? found.some(({ id }) => id === run.sowingId) : run.cropId === cropId,
+      ),
     )
     if (holding.length === 1) trays.push(holding[0]!)
-    else if (holding.length > 1)
+    // What is picked, in flower or thought of is of the crop, wherever it stands.
+    else if (holding.length > 1 && !(kind && OF_THE_CROP.includes(kind)) && !remindOn)
       asks.push({
         about: 'tray',
         question: `${known.cropName(cropId)} stands in ${holding.length} trays. Which of them?`,
         choices: [
           ...holding.map(({ id, number, runs }) => ({
             id,
-            name: `${number} · ${runs.filter((run) => run.cropId === cropId).map(({ name }) => name).join(', ')}`,
+            name: `${number} · ${runs
+              .filter((run) => run.cropId === cropId)
+              .map(({ name }) => name)
+              .join(', ')}`,
           })),
           { id: 'all', name: 'all of them' },
         ],
@@ -261,7 +354,16 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   const whose = found.length ? ofCrop.filter((run) => found.some(({ id }) => id === run.sowingId)) : ofCrop
   if (trays.length && found.length === 0)
     found = known.sowings.filter(({ id }) => whose.some((run) => run.sowingId === id))
-  const guess: LineKind = remindOn ? 'thought' : kind ?? (asks.some(({ about }) => about === 'sign') ? 'seen' : signs.includes('eaten') ? 'damage' : signs.length ? 'seen' : 'thought')
+  const guess: LineKind = remindOn
+    ? 'thought'
+    : (kind ??
+      (asks.some(({ about }) => about === 'sign')
+        ? 'seen'
+        : signs.includes('eaten')
+          ? 'damage'
+          : signs.length
+            ? 'seen'
+            : 'thought'))
   const ofCells = ['look', 'thin', 'sown', 'moved', 'out', 'lost', 'given'].includes(guess)
   const single = trays.length === 1 && whose.length === 1 ? whose[0]! : null
   if (ofCells && trays.length === 1 && whose.length > 1)
@@ -308,9 +410,16 @@ export function nextYear(day: Day): Day {
   return isDay(later) ? later : dayFrom(`${later.slice(0, 8)}28`)
 }
 
+const OF_THE_CROP: readonly LineKind[] = ['harvest', 'flower', 'weather', 'thought']
+
 type Use = (from: number, length: number, means: string) => void
 
-function placeIn(places: readonly Called[], words: readonly Word[], used: ReadonlySet<number>, use: Use): string | null {
+function placeIn(
+  places: readonly Called[],
+  words: readonly Word[],
+  used: ReadonlySet<number>,
+  use: Use,
+): string | null {
   const byLength = places
     .map((place) => ({ ...place, words: plainName(place.name) }))
     .sort((a, b) => b.words.length - a.words.length)
@@ -331,7 +440,9 @@ function sowingsIn(
   use: Use,
 ): { cropId: string | null; found: readonly LineSowing[] } {
   const open = words.flatMap((word, i) => (used.has(i) ? [] : [word.plain]))
-  const standing = trays.flatMap(({ runs }) => runs.map(({ sowingId, name, cropId }) => ({ id: sowingId ?? '', name, cropId })))
+  const standing = trays.flatMap(({ runs }) =>
+    runs.map(({ sowingId, name, cropId }) => ({ id: sowingId ?? '', name, cropId })),
+  )
   const called = [...sowings, ...standing]
     .map((one) => ({ ...one, words: plainName(one.name) }))
     .filter((one) => one.words.length && one.words.every((word) => open.includes(word)))
@@ -342,13 +453,20 @@ function sowingsIn(
       const i = words.findIndex((one, at) => !used.has(at) && one.plain === word)
       if (i >= 0) use(i, 1, best.name)
     })
-    const same = sowings.filter(({ id, name }) => called.some((one) => one.id === id && one.words.length === best.words.length && name === best.name))
+    const same = sowings.filter(({ id, name }) =>
+      called.some((one) => one.id === id && one.words.length === best.words.length && name === best.name),
+    )
     return { cropId: best.cropId, found: same }
   }
   for (let i = 0; i < words.length; i++) {
     if (used.has(i)) continue
     const at = names.at(words, i)
-    if (!at || at.named.length === 0 || Array.from({ length: at.length }, (_, j) => i + j).some((j) => used.has(j))) continue
+    if (
+      !at ||
+      at.named.length === 0 ||
+      Array.from({ length: at.length }, (_, j) => i + j).some((j) => used.has(j))
+    )
+      continue
     // Of several that are called so, the one that stands here.
     const here = at.named.find(({ cropId }) => standing.some((one) => one.cropId === cropId)) ?? at.named[0]!
     use(i, at.length, cropName(here.cropId))

@@ -52,7 +52,10 @@ export function dateOrder(times: readonly string[]): 'day first' | 'month first'
 }
 
 /** A moment of a logger: the day on its own clock, and the hour of that day; null where it is none. */
-export function loggerTime(text: string, order: 'day first' | 'month first'): { on: Day; hour: number } | null {
+export function loggerTime(
+  text: string,
+  order: 'day first' | 'month first',
+): { on: Day; hour: number } | null {
   const said = text.trim()
   if (/^\d{10}(\d{3})?$/.test(said)) {
     const at = new Date(Number(said.padEnd(13, '0').slice(0, 13)))
@@ -81,7 +84,11 @@ const full = (year: string) => (year.length === 2 ? `20${year}` : year)
 export const loggerNumber = (text: string): number => {
   const said = text.trim().replace(/\s|°|[CF%]$/g, '')
   if (said === '') return NaN
-  return Number(/^-?\d{1,3}(?:\.\d{3})*,\d+$/.test(said) || !said.includes('.') ? said.replace(/\.(?=\d{3})/g, '').replace(',', '.') : said)
+  return Number(
+    /^-?\d{1,3}(?:\.\d{3})*,\d+$/.test(said) || !said.includes('.')
+      ? said.replace(/\.(?=\d{3})/g, '').replace(',', '.')
+      : said,
+  )
 }
 
 /**
@@ -98,7 +105,10 @@ export function readLogger(
 ): ReadLogger {
   const at = (column: LoggerColumn) => columns.indexOf(column)
   const bad: { line: number; why: string }[] = []
-  const byDay = new Map<Day, { hour: number; airC: number | null; humidity: number | null; ppfd: number | null }[]>()
+  const byDay = new Map<
+    Day,
+    { hour: number; airC: number | null; humidity: number | null; ppfd: number | null }[]
+  >()
   let readings = 0
   rows.forEach((row, i) => {
     const cell = (column: LoggerColumn) => (at(column) < 0 ? '' : (row[at(column)] ?? ''))

@@ -55,7 +55,12 @@ export const SURE_AT = 0.05
 /** Of two sides which came up more, and whether that could be chance. @param what they did: `came up` */
 export function judged(one: Side, other: Side, what = 'came up'): Verdict {
   if (one.of === 0 || other.of === 0)
-    return { words: 'Nothing has been counted on one of the sides yet.', p: null, cells: null, differs: false }
+    return {
+      words: 'Nothing has been counted on one of the sides yet.',
+      p: null,
+      cells: null,
+      differs: false,
+    }
   const [p, q] = [one.hits / one.of, other.hits / other.of]
   const chance = fisherExact(one, other)
   const cells = cellsToTell(p, q)
@@ -67,14 +72,13 @@ export function judged(one: Side, other: Side, what = 'came up'): Verdict {
       cells: null,
       differs: false,
     }
-  const extra = more.of === less.of
-    ? `${more.hits - less.hits} more of ${more.of} ${what} in ${more.name}`
-    : `${Math.round((more.hits / more.of) * 100)} % ${what} in ${more.name}, ${Math.round((less.hits / less.of) * 100)} % in ${less.name}`
+  const extra =
+    more.of === less.of
+      ? `${more.hits - less.hits} more of ${more.of} ${what} in ${more.name}`
+      : `${Math.round((more.hits / more.of) * 100)} % ${what} in ${more.name}, ${Math.round((less.hits / less.of) * 100)} % in ${less.name}`
   const differs = chance < SURE_AT
   const could =
-    chance >= 0.75
-      ? 'mere chance does that most of the time'
-      : `could be chance ${saidChance(chance)}`
+    chance >= 0.75 ? 'mere chance does that most of the time' : `could be chance ${saidChance(chance)}`
   return {
     words: differs
       ? `${extra}: if they were alike, chance would do that ${saidChance(chance)}. Take it as real.`

@@ -21,7 +21,12 @@ export function startOf(
   const { crop, plants, certainty } = request
   const germination = germinationNow(crop, request.germination, request.seedYears, request.counted ?? null)
   const loss = request.losses ?? { share: LOSSES, n: 0 }
-  const lost = given('Lost on the way', loss.share, 'share', learnedSource(loss.n, byDefault('one in twenty')))
+  const lost = given(
+    'Lost on the way',
+    loss.share,
+    'share',
+    learnedSource(loss.n, byDefault('one in twenty')),
+  )
   const broadcast = first.stage === 'broadcast'
   const perCell = broadcast ? 1 : (request.seedsPerCell ?? crop.seedsPerCell)
   const separate = countsSeedlings(crop)

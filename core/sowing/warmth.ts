@@ -84,8 +84,18 @@ export function daysByWarmth(
     'days',
     'd + (1 - p) * n',
     {
-      d: given(`Days since it was sown, ${measured} of them measured`, days, 'days', yours('temperatures of its place')),
-      p: given('So far on by then, by the table at each day’s warmth', Math.min(1, done), 'share', yours('temperatures of its place')),
+      d: given(
+        `Days since it was sown, ${measured} of them measured`,
+        days,
+        'days',
+        yours('temperatures of its place'),
+      ),
+      p: given(
+        'So far on by then, by the table at each day’s warmth',
+        Math.min(1, done),
+        'share',
+        yours('temperatures of its place'),
+      ),
       n: planned,
     },
     ({ d, p, n }) => d + (1 - p) * n,

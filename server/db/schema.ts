@@ -552,7 +552,16 @@ export const TABLES = {
 
 /** Columns every collection has; the rest are the fields of its records. */
 type Common =
-  'householdId' | 'id' | 'version' | 'createdAt' | 'updatedAt' | 'deletedAt' | 'number' | 'overOn' | 'changes' | 'words'
+  | 'householdId'
+  | 'id'
+  | 'version'
+  | 'createdAt'
+  | 'updatedAt'
+  | 'deletedAt'
+  | 'number'
+  | 'overOn'
+  | 'changes'
+  | 'words'
 type ColumnsOf<Table extends { $inferSelect: object }> = Omit<Table['$inferSelect'], Common>
 type Same<A, B> = [keyof A, keyof B, A, B] extends [keyof B, keyof A, B, A] ? true : { columns: A; fields: B }
 

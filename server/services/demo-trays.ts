@@ -34,6 +34,8 @@ const HAPPENED = 451
 const RUNS = 601
 /** The batch that is planned and not made yet. */
 const SECOND_BATCH = 52
+/** Batches that were made this spring. */
+const [FIRST_MADE, SECOND_MADE] = [701, 702]
 
 export function demoTrays(
   today: Day,
@@ -117,17 +119,23 @@ export function demoTrays(
   did('Up: Tomatillo', 'look', -17, [change(tomatillo, 'A', 'up', (i) => (i % 7 === 3 ? 0 : 1))])
   did('Lost: Tomatillo', 'lost', -9, [change(tomatillo, 'A', 'lost', (i) => (i === 40 ? 1 : 0))])
 
-  const salad = tray('tray-72', 'racks', [
-    { name: 'Lettuce, first', cropId: 'lettuce', sowing: 211, cells: 42, seeds: 2 },
-  ])
+  const salad = tray(
+    'tray-72',
+    'racks',
+    [{ name: 'Lettuce, first', cropId: 'lettuce', sowing: 211, cells: 42, seeds: 2 }],
+    { batchId: id(SECOND_MADE) },
+  )
   sown(salad, 'A', -22)
   did('Up: Lettuce, first', 'look', -19, [
     change(salad, 'A', 'up', (i) => (i % 11 === 5 ? 0 : i % 3 === 0 ? 2 : 1)),
   ])
 
-  const plugs = tray('tray-200', 'racks', [
-    { name: 'Snapdragon', cropId: 'snapdragon', sowing: 203, cells: 150, seeds: 2, packet: 124 },
-  ])
+  const plugs = tray(
+    'tray-200',
+    'racks',
+    [{ name: 'Snapdragon', cropId: 'snapdragon', sowing: 203, cells: 150, seeds: 2, packet: 124 }],
+    { batchId: id(FIRST_MADE) },
+  )
   sown(plugs, 'A', -38)
   did('Up: Snapdragon', 'look', -26, [change(plugs, 'A', 'up', (i) => (i % 5 === 2 ? 0 : 1))])
   const pricked = [50, 50].map((cells) =>

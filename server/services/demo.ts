@@ -11,6 +11,7 @@ import { feed } from '#shared/records/feed'
 import { db } from '../db/client'
 import { households } from '../db/schema'
 import { demoFrame, demoSeason } from './demo-season'
+import { demoLog, drawDemoPhotos } from './demo-log'
 import { demoTrays } from './demo-trays'
 import { writeNew } from './keeping'
 
@@ -372,6 +373,8 @@ const ORDER = [
   'sowings',
   'trays',
   'runs',
+  'trials',
+  'photos',
   'entries',
 ] as const satisfies readonly Collection[]
 
@@ -392,9 +395,22 @@ export async function seedDemoWhenEmpty(): Promise<void> {
     })
     const kept = demo(today)
     const standing = demoTrays(today, { id: demoId, ownTray: OWN_TRAY, firstBatch: FIRST_BATCH })
-    kept.trays = standing.trays
+    const log = demoLog(today, {
+      id: demoId,
+      sowingMix: demoId(11),
+      parts: SOWING_PARTS,
+      household: HOUSEHOLD_ID,
+    })
+    kept.batches = [...kept.batches!, ...log.batches]
+    kept.trays = [...standing.trays, ...log.trays]
     kept.runs = standing.runs
-    kept.entries = [...kept.entries!, ...standing.entries]
+    kept.trials = log.trials
+    kept.photos = log.photos
+    // In the order of their days: what is measured later is weighed beside what was measured before.
+    kept.entries = [...kept.entries!, ...standing.entries, ...log.entries].sort(([, a], [, b]) =>
+      a.on < b.on ? -1 : a.on > b.on ? 1 : 0,
+    )
+    await drawDemoPhotos(tx, { id: demoId, household: HOUSEHOLD_ID }, log.ages)
     for (const collection of ORDER)
       for (const [id, body] of kept[collection] ?? [])
         await writeNew(tx, collection, HOUSEHOLD_ID, id, body as never)

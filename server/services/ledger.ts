@@ -53,7 +53,7 @@ export async function workOut(
   const isNew = (about: EntryRecord['about'][number]) =>
     !same.some(({ body }) => saysTheSame(body, said, about))
   const about = said.about.filter(isNew)
-  if (about.length === 0) return { standing: same[0]! }
+  if (same.length > 0 && about.length === 0) return { standing: same[0]! }
   const entry = { ...said, about }
   const worked = await work(tx, householdId, entry)
   await move(tx, householdId, worked.moves)
@@ -64,6 +64,8 @@ export async function workOut(
 }
 
 async function sayingTheSame(tx: Transaction, householdId: string, said: EntryRecord) {
+  // What is about nothing but the day is said as often as it is.
+  if (said.about.length === 0) return []
   const about = said.about.map(
     ({ what, id, rung }) => sql`${entries.about} @> ${JSON.stringify([{ what, id, rung }])}::jsonb`,
   )
@@ -135,7 +137,10 @@ async function carry(
   const ids = about.flatMap(({ what, id }) => (what === 'trays' ? [id] : []))
   if (ids.length === 0 || placeId === null)
     throw invalid([
-      { path: ['body', placeId === null ? 'placeId' : 'about'], message: 'Say which trays were carried, and where to.' },
+      {
+        path: ['body', placeId === null ? 'placeId' : 'about'],
+        message: 'Say which trays were carried, and where to.',
+      },
     ])
   const rows = await tx
     .select({ id: trays.id, placeId: trays.placeId })

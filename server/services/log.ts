@@ -58,7 +58,9 @@ export function logQuery(householdId: string, query: LogQuery) {
         from ? gte(entries.on, from) : undefined,
         until ? lte(entries.on, until) : undefined,
         spoken ? sql`${entries.words} @@ (${spoken})` : undefined,
-        before ? sql`(${entries.on}, ${entries.number}) < (${before.on}::date, ${before.number}::int)` : undefined,
+        before
+          ? sql`(${entries.on}, ${entries.number}) < (${before.on}::date, ${before.number}::int)`
+          : undefined,
       ),
     )
     .orderBy(desc(entries.on), desc(entries.number))

@@ -54,7 +54,7 @@ async function ofBatch(tx: Transaction, householdId: string, entry: EntryRecord)
     ...planBatch(request),
     blockCompression: request.allowances.blockCompression,
   }
-  return measuredByBatch(body, entry.really, book, planned)
+  return measuredByBatch(body, batchId, entry.really, book, planned)
 }
 
 const BATCH_LISTS = ['containers', 'materials', 'recipes'] as const
@@ -92,7 +92,13 @@ async function ofTrays(
           const warmth = place
             ? mixByDay(place, crop?.warmthC ?? null, climates.get(place.id) ?? [])
             : new Map<Day, number>()
-          return measuredByCount(tray, was.runs.find(({ run }) => run.code === code), now, context, warmth)
+          return measuredByCount(
+            tray,
+            was.runs.find(({ run }) => run.code === code),
+            now,
+            context,
+            warmth,
+          )
         }
         return what === 'sown' || what === 'set' ? [] : measuredByLeaving(tray, now)
       })
@@ -117,13 +123,23 @@ async function ofLeaves(tx: Transaction, householdId: string, entry: EntryRecord
     const run = body.runs[0]
     // A run that was moved on is fed as one that grows on; one that was sown as one with its first leaves.
     return fed && run
-      ? measuredByLeaves(entry.signs, run.cropId, fed.nMgPerL, run.rung > 0 ? 'growing-on' : 'true-leaves')
+      ? measuredByLeaves(
+          entry.signs,
+          run.cropId,
+          fed.nMgPerL,
+          run.rung > 0 ? 'growing-on' : 'true-leaves',
+          `${id} ${fed.on}`,
+        )
       : []
   })
 }
 
 /** What a batch was reckoned to take and what it took, as facts of its entry. */
-export async function usedFacts(tx: Transaction, householdId: string, entry: EntryRecord): Promise<EntryRecord['facts']> {
+export async function usedFacts(
+  tx: Transaction,
+  householdId: string,
+  entry: EntryRecord,
+): Promise<EntryRecord['facts']> {
   const batchId = entry.about.find(({ what }) => what === 'batches')?.id
   const { really } = entry
   if (!batchId || !really || really.usedL === null) return []

@@ -135,7 +135,11 @@ export async function photoFile(householdId: string, id: string, size: 'whole' |
   return row.data
 }
 
-export async function hasPhotoFile(householdId: string, id: string, tx: Transaction | Reader): Promise<boolean> {
+export async function hasPhotoFile(
+  householdId: string,
+  id: string,
+  tx: Transaction | Reader,
+): Promise<boolean> {
   const rows = await tx
     .select({ id: photoFiles.id })
     .from(photoFiles)

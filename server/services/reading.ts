@@ -305,7 +305,9 @@ export async function measurementsOf(householdId: string, reader: Reader = db())
     .where(and(current('entries', householdId), sql`${entries.measured} <> '[]'::jsonb`))
     .orderBy(desc(entries.number))
     .limit(MOST_MEASUREMENTS)
-  return rows.reverse().flatMap(({ entryId, on, measured }) => measured.map((one) => ({ entryId, on, ...one })))
+  return rows
+    .reverse()
+    .flatMap(({ entryId, on, measured }) => measured.map((one) => ({ entryId, on, ...one })))
 }
 
 /**

@@ -17,7 +17,15 @@ import {
 import { db } from '../db/client'
 import { sowings } from '../db/schema'
 import { climateByPlace } from '#shared/measured'
-import { climateEntries, contextFor, entriesAbout, findHousehold, inSight, list, SEASON_LISTS } from './reading'
+import {
+  climateEntries,
+  contextFor,
+  entriesAbout,
+  findHousehold,
+  inSight,
+  list,
+  SEASON_LISTS,
+} from './reading'
 import { invalid } from './refusal'
 import { remembered } from './remembered'
 import { openSowings } from './open-sowings'
@@ -48,7 +56,14 @@ async function openSeason(householdId: string) {
   )
   const seen = { entries: [...before, ...written], sowings: [...lately, ...open] }
   const climates = climateByPlace(await climateEntries(householdId))
-  return { open, standing, written, seen, climates, marks: written.flatMap(({ body }): Mark[] => asMark(body)) }
+  return {
+    open,
+    standing,
+    written,
+    seen,
+    climates,
+    marks: written.flatMap(({ body }): Mark[] => asMark(body)),
+  }
 }
 
 /** What is due, late or in danger, and what cannot be planned. @throws Refusal 404, 422 where no frosts are set */

@@ -37,7 +37,17 @@ export const ENTRY_KINDS = [
 export type EntryKind = (typeof ENTRY_KINDS)[number]
 
 /** Kinds that may be about nothing but the day, or a place. */
-const OF_THE_DAY: readonly string[] = ['weather', 'thought', 'climate', 'measured', 'cleaned', 'harvest', 'damage', 'seen', 'flower']
+const OF_THE_DAY: readonly string[] = [
+  'weather',
+  'thought',
+  'climate',
+  'measured',
+  'cleaned',
+  'harvest',
+  'damage',
+  'seen',
+  'flower',
+]
 
 /** Levels that entries move: packs on the shelf, seeds in a packet. */
 export const LEVELS = ['stocks', 'packets'] as const
@@ -175,7 +185,13 @@ const fields = z.object({
     .nullable()
     .default(null)
     .describe('What really happened, where somebody looked'),
-  placeId: z.string().min(1).max(64).nullable().default(null).describe('The place it was in, or was carried to'),
+  placeId: z
+    .string()
+    .min(1)
+    .max(64)
+    .nullable()
+    .default(null)
+    .describe('The place it was in, or was carried to'),
   signs: z
     .array(z.enum(SEEN_IDS))
     .max(20, 'At most 20 signs in one entry.')

@@ -66,7 +66,8 @@ export const sowing = z.object({
 })
 export type SowingRecord = z.output<typeof sowing>
 
-type Reckoned = Pick<Context, 'crops' | 'packets' | 'book'> & Partial<Pick<Context, 'habits'>> & { readonly frame: SeasonFrame }
+type Reckoned = Pick<Context, 'crops' | 'packets' | 'book'> &
+  Partial<Pick<Context, 'habits'>> & { readonly frame: SeasonFrame }
 
 /** The request core plans; undefined for a crop nobody knows. */
 export function asSowingRequest(
@@ -128,7 +129,9 @@ function countedOf(
 ): Counted | null {
   if (packetId === null || !seed || !habits?.things('germination').includes(packetId)) return null
   const { measured } = habits.of('germination', packetId)
-  const last = Number(measured.reduce((day, one) => (one.on > day ? one.on : day), measured[0]!.on).slice(0, 4))
+  const last = Number(
+    measured.reduce((day, one) => (one.on > day ? one.on : day), measured[0]!.on).slice(0, 4),
+  )
   const prior = germinationNow(crop, seed.germination, Math.max(0, last - seed.year)).value
   const { mean, n } = habits.of('germination', packetId, { mean: prior, sd: PACKET_SD })
   return { share: Math.min(1, Math.max(0.01, mean)), n, years: Math.max(0, year - last) }

@@ -4,7 +4,10 @@ import { day, id, name, ruled } from '../rules'
 
 /** One side of a trial: runs of trays, known on the label by a letter. */
 const arm = z.object({
-  code: z.string().regex(/^[A-Z]$/, 'A side is called by a letter.').describe('What stands on the label'),
+  code: z
+    .string()
+    .regex(/^[A-Z]$/, 'A side is called by a letter.')
+    .describe('What stands on the label'),
   name: name.describe('What is different about it'),
   runs: z
     .array(z.object({ trayId: id, run: z.string().regex(/^[A-Z]{1,2}$/) }))
@@ -20,7 +23,7 @@ export const trial = ruled(
     name: name.describe('What is asked'),
     question: z.enum(TRIAL_QUESTIONS),
     on: day.describe('The day it was set up'),
-    seed: z.int().min(0).max(2_147_483_647).describe('The lot that was drawn: the same cells come of it again'),
+    seed: z.int().min(0).max(9_999_999).describe('The lot that was drawn: the same cells come of it again'),
     blind: z.boolean().default(false).describe('Only letters stand on labels until it is judged'),
     arms: z.array(arm).min(2, 'A trial has two sides or more.').max(4, 'A trial has at most four sides.'),
     note: z.string().max(600, 'Keep the note under 600 characters.').default(''),

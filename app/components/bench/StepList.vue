@@ -29,7 +29,9 @@ const pace = computed(() => {
 })
 const times = computed(() =>
   props.timed
-    ? timetable(props.steps, fillsAt.value, pace.value).map(({ startsMin }) => when(Math.round(startsMin / 5) * 5))
+    ? timetable(props.steps, fillsAt.value, pace.value).map(({ startsMin }) =>
+        when(Math.round(startsMin / 5) * 5),
+      )
     : [],
 )
 function when(minutes: number) {

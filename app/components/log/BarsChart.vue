@@ -4,7 +4,12 @@ import { max, scaleLinear } from 'd3'
 
 /** Bars from the left, each with its own words at its end. */
 const props = defineProps<{
-  bars: readonly { readonly id: string; readonly name: string; readonly value: number; readonly says: string }[]
+  bars: readonly {
+    readonly id: string
+    readonly name: string
+    readonly value: number
+    readonly says: string
+  }[]
   label: string
 }>()
 const [WIDTH, ROW, LEFT] = [820, 32, 250]
@@ -14,7 +19,9 @@ const x = computed(() =>
     .range([0, WIDTH - LEFT - 190]),
 )
 const short = (text: string) => (text.length > 30 ? `${text.slice(0, 29)}…` : text)
-const said = computed(() => `${props.label}. ${props.bars.map(({ name, says }) => `${name}: ${says}`).join('. ')}`)
+const said = computed(
+  () => `${props.label}. ${props.bars.map(({ name, says }) => `${name}: ${says}`).join('. ')}`,
+)
 </script>
 
 <template>

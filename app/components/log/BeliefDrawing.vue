@@ -18,7 +18,11 @@ const span = computed(() => {
   const values = [...book, ...own, ...props.measured.map(({ value }) => value)]
   return [Math.min(...values), Math.max(...values)] as const
 })
-const x = computed(() => scaleLinear().domain(span.value).range([10, WIDTH - 10]))
+const x = computed(() =>
+  scaleLinear()
+    .domain(span.value)
+    .range([10, WIDTH - 10]),
+)
 const bar = (belief: Belief) => {
   const [low, high] = intervalOf(belief)
   return { x1: x.value(low), x2: x.value(high), at: x.value(belief.mean) }

@@ -14,7 +14,10 @@ const props = defineProps<{
 const id = useId()
 
 function download() {
-  const csv = Papa.unparse({ fields: [...props.columns], data: props.rows.map((row) => [...row]) }, { escapeFormulae: true })
+  const csv = Papa.unparse(
+    { fields: [...props.columns], data: props.rows.map((row) => [...row]) },
+    { escapeFormulae: true },
+  )
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([`\uFEFF${csv}\r\n`], { type: 'text/csv;charset=utf-8' }))
   link.download = `${props.file}.csv`

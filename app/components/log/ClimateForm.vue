@@ -61,7 +61,9 @@ async function open(event: Event) {
   }
   const { data } = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy' })
   // Some loggers write a few lines about themselves before the heading.
-  const head = data.slice(0, 30).findIndex((row) => row.length > 1 && row.some((cell) => columnOf(cell) === 'time'))
+  const head = data
+    .slice(0, 30)
+    .findIndex((row) => row.length > 1 && row.some((cell) => columnOf(cell) === 'time'))
   if (head < 0 || data.length - head < 2) {
     problem.value = 'No heading with a date or time was found. The first line says what each column holds.'
     return
@@ -90,7 +92,9 @@ const NAMES: Record<LoggerColumn, string> = {
 }
 const columnChoices = LOGGER_COLUMNS.map((value) => ({ value, name: NAMES[value] }))
 const setColumn = (i: number, to: LoggerColumn) =>
-  (columns.value = columns.value.map((one, j) => (j === i ? to : one === to && to !== 'nothing' ? 'nothing' : one)))
+  (columns.value = columns.value.map((one, j) =>
+    j === i ? to : one === to && to !== 'nothing' ? 'nothing' : one,
+  ))
 
 const handProblem = computed(() =>
   lowC.value !== null && highC.value !== null && lowC.value > highC.value
@@ -102,7 +106,16 @@ const days = computed(() =>
   read.value
     ? read.value.days.filter((one) => one.on <= season.today).slice(-800)
     : lowC.value !== null && highC.value !== null && on.value && !handProblem.value && !ahead.value
-      ? [{ on: on.value, lowC: lowC.value, highC: highC.value, meanC: null, lightMol: lightMol.value, humidity: null }]
+      ? [
+          {
+            on: on.value,
+            lowC: lowC.value,
+            highC: highC.value,
+            meanC: null,
+            lightMol: lightMol.value,
+            humidity: null,
+          },
+        ]
       : [],
 )
 const blocked = computed(() => days.value.length === 0 || !!unreadable.value)
@@ -143,7 +156,13 @@ async function keep() {
           <TypedField v-model="lowC" optional label="Lowest" dimension="temperature" :problem="handProblem" />
           <TypedField v-model="highC" optional label="Highest" dimension="temperature" />
         </div>
-        <TypedField v-model="lightMol" optional label="Light that day" unit="mol/m²" hint="if a meter sums it" />
+        <TypedField
+          v-model="lightMol"
+          optional
+          label="Light that day"
+          unit="mol/m²"
+          hint="if a meter sums it"
+        />
       </template>
       <label class="file">
         <span>Or the file of a logger (CSV)</span>
@@ -151,8 +170,7 @@ async function keep() {
       </label>
       <div v-if="table && read" class="read">
         <p>
-          <b>{{ table.name }}</b
-          >: {{ read.readings }} readings, {{ counted(read.days.length, 'day') }}
+          <b>{{ table.name }}</b>: {{ read.readings }} readings, {{ counted(read.days.length, 'day') }}
           <template v-if="read.days.length"
             >, {{ printDay(read.days[0]!.on) }} to {{ printDay(read.days.at(-1)!.on) }},
             {{ temperature(Math.min(...read.days.map(({ lowC: low }) => low))) }} to

@@ -17,7 +17,9 @@ const { year, years, choose, records, problem } = useYear()
 
 const by = ref<ComparedBy>('mix')
 const cropId = ref<string | null>(null)
-const facts = computed(() => (records.value ? runFacts(records.value.trays, records.value.entries, context.whole) : []))
+const facts = computed(() =>
+  records.value ? runFacts(records.value.trays, records.value.entries, context.whole) : [],
+)
 const crops = computed(() => [
   { value: null as string | null, name: 'all crops together' },
   ...[...new Set(facts.value.map((one) => one.cropId))].map((id) => ({
@@ -56,7 +58,9 @@ const answer = computed(() => {
     ? compared([pair[0], pair[1]], by.value, context.whole, places.value, printDay)
     : null
 })
-const choices = computed(() => groups.value.map(({ name, of }) => ({ value: name as string | null, name: `${name} (${of.length})` })))
+const choices = computed(() =>
+  groups.value.map(({ name, of }) => ({ value: name as string | null, name: `${name} (${of.length})` })),
+)
 </script>
 
 <template>
@@ -69,7 +73,7 @@ const choices = computed(() => groups.value.map(({ name, of }) => ({ value: name
         label="Compare by"
         :choices="COMPARED_BY.map((value) => ({ value, name: value }))"
       />
-      <ChoiceField v-model="cropId" label="Of" :choices="crops" />
+      <ChoiceField v-model="cropId" label="Of" placeholder="all crops together" :choices="crops" />
       <ChoiceField
         :model-value="String(year)"
         label="Year"
@@ -90,7 +94,11 @@ const choices = computed(() => groups.value.map(({ name, of }) => ({ value: name
       </ul>
     </template>
     <p v-else class="slip">
-      {{ groups.length === 1 ? `Only ${groups[0]!.name} was counted: there is nothing to set beside it.` : 'Nothing was counted yet that could be set side by side.' }}
+      {{
+        groups.length === 1
+          ? `Only ${groups[0]!.name} was counted: there is nothing to set beside it.`
+          : 'Nothing was counted yet that could be set side by side.'
+      }}
     </p>
   </section>
 </template>

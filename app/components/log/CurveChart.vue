@@ -11,8 +11,14 @@ const [WIDTH, HEIGHT, LEFT] = [720, 280, 52]
 const chosen = ref('0')
 const one = computed(() => props.curves[Number(chosen.value)] ?? props.curves[0])
 const days = computed(() => Math.max(7, max(props.curves, ({ points }) => points.at(-1)?.day) ?? 7) + 2)
-const x = computed(() => scaleLinear().domain([0, days.value]).range([LEFT, WIDTH - 14]))
-const y = scaleLinear().domain([0, 1]).range([HEIGHT - 34, 12])
+const x = computed(() =>
+  scaleLinear()
+    .domain([0, days.value])
+    .range([LEFT, WIDTH - 14]),
+)
+const y = scaleLinear()
+  .domain([0, 1])
+  .range([HEIGHT - 34, 12])
 type Point = Curve['points'][number]
 const held = ({ points }: Curve): Point[] => [...points, { ...points.at(-1)!, day: days.value }]
 const path = (curve: Curve) =>

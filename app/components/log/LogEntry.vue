@@ -116,9 +116,14 @@ async function takeBack() {
       </p>
       <p v-if="body.signs.length" class="signs">
         <template v-for="sign in body.signs" :key="sign">
-          <NuxtLink v-if="isSign(sign)" :to="{ path: '/signs', query: { sign, ...(things[0]?.to.startsWith('/trays/') ? { tray: things[0].id } : {}) } }">{{
-            seenName(sign)
-          }}</NuxtLink>
+          <NuxtLink
+            v-if="isSign(sign)"
+            :to="{
+              path: '/signs',
+              query: { sign, ...(things[0]?.to.startsWith('/trays/') ? { tray: things[0].id } : {}) },
+            }"
+            >{{ seenName(sign) }}</NuxtLink
+          >
           <span v-else>{{ seenName(sign) }}</span>
         </template>
       </p>
@@ -127,7 +132,9 @@ async function takeBack() {
         <span v-if="body.at">{{ body.at }}</span>
         <span v-if="body.by">{{ body.by }}</span>
         <span v-if="place">{{ place }}</span>
-        <NuxtLink v-for="thing in things.slice(0, SHOWN_AT_ONCE)" :key="thing.id" :to="thing.to">{{ thing.name }}</NuxtLink>
+        <NuxtLink v-for="thing in things.slice(0, SHOWN_AT_ONCE)" :key="thing.id" :to="thing.to">{{
+          thing.name
+        }}</NuxtLink>
         <span v-if="things.length > SHOWN_AT_ONCE">and {{ things.length - SHOWN_AT_ONCE }} more</span>
         <span v-if="body.remindOn">comes back {{ printDay(body.remindOn) }}</span>
       </p>

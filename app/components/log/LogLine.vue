@@ -35,7 +35,16 @@ const lately = computed(() => {
     .slice(0, MOST_TRAYS)
 })
 /** Signs that were noted most; before any was, those a grower looks for first. */
-const FIRST: readonly SeenId[] = ['well', 'true leaves', 'leggy', 'pale old', 'burnt', 'flies', 'eaten', 'fallen']
+const FIRST: readonly SeenId[] = [
+  'well',
+  'true leaves',
+  'leggy',
+  'pale old',
+  'burnt',
+  'flies',
+  'eaten',
+  'fallen',
+]
 const often = computed(() => {
   const times = new Map<SeenId, number>()
   for (const { body } of household.entries)
@@ -62,7 +71,9 @@ const trayNames = computed(() =>
     return tray ? [`tray ${tray.number}`] : []
   }),
 )
-const cropName = computed(() => line.read.value?.taken.find(({ means }) => /^[A-Z]/.test(means))?.means ?? null)
+const cropName = computed(
+  () => line.read.value?.taken.find(({ means }) => /^[A-Z]/.test(means))?.means ?? null,
+)
 const aboutTray = computed(() => trays.find(props.about ?? ''))
 async function keep() {
   // Said on the page of a tray, it is about that tray.
@@ -101,11 +112,15 @@ async function keep() {
       >
       <span v-if="trayNames.length" class="took">{{ trayNames.join(', ') }}</span>
       <span v-if="cropName" class="took">{{ cropName }}</span>
-      <span class="took">{{ line.read.value.on === season.today ? 'today' : printDay(line.read.value.on) }}</span>
+      <span class="took">{{
+        line.read.value.on === season.today ? 'today' : printDay(line.read.value.on)
+      }}</span>
       <span v-if="line.read.value.at" class="took">{{ line.read.value.at }}</span>
       <span v-if="line.read.value.count !== null" class="took">{{ line.read.value.count }}</span>
       <span v-for="sign in line.read.value.signs" :key="sign" class="took sign">{{ seenName(sign) }}</span>
-      <span v-if="line.read.value.remindOn" class="took">comes back {{ printDay(line.read.value.remindOn) }}</span>
+      <span v-if="line.read.value.remindOn" class="took"
+        >comes back {{ printDay(line.read.value.remindOn) }}</span
+      >
       <span v-if="line.read.value.rest.length" class="soft small"
         >as it stands: {{ line.read.value.rest.join(' ') }}</span
       >
@@ -158,7 +173,13 @@ async function keep() {
       <button v-for="kind in VERBS" :key="kind" type="button" class="chip" @click="add(verb(kind).words[0]!)">
         {{ verb(kind).name.toLowerCase() }}
       </button>
-      <button v-for="sign in often" :key="sign" type="button" class="chip sign" @click="add(SEEN.find((one) => one.id === sign)!.words[0]!)">
+      <button
+        v-for="sign in often"
+        :key="sign"
+        type="button"
+        class="chip sign"
+        @click="add(SEEN.find((one) => one.id === sign)!.words[0]!)"
+      >
         {{ seenName(sign).toLowerCase() }}
       </button>
     </div>

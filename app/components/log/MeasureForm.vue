@@ -19,13 +19,21 @@ const season = useSeason()
 const { volume } = useMeasures()
 
 const vessels = computed(() =>
-  context.tools.filter(({ kind, capacityMl }) => capacityMl !== null && ['jug', 'scoop', 'squeeze bottle', 'spoon', 'cap'].includes(kind)),
+  context.tools.filter(
+    ({ kind, capacityMl }) =>
+      capacityMl !== null && ['jug', 'scoop', 'squeeze bottle', 'spoon', 'cap'].includes(kind),
+  ),
 )
-const powders = computed(() => context.feedList.filter(({ form, use }) => form === 'powder' && use !== 'mixed in'))
+const powders = computed(() =>
+  context.feedList.filter(({ form, use }) => form === 'powder' && use !== 'mixed in'),
+)
 const of = ref<string | null>(null)
 const choices = computed(() =>
   props.what === 'jug'
-    ? vessels.value.map(({ id, name, capacityMl }) => ({ value: id as string | null, name: `${name}, said to hold ${volume(capacityMl! / 1000)}` }))
+    ? vessels.value.map(({ id, name, capacityMl }) => ({
+        value: id as string | null,
+        name: `${name}, said to hold ${volume(capacityMl! / 1000)}`,
+      }))
     : powders.value.map(({ id, name }) => ({ value: id as string | null, name })),
 )
 const litres = ref<number | null>(null)
@@ -38,7 +46,9 @@ const value = computed(() => {
     return vessel ? grams.value / vessel.capacityMl! : null
   }
   if (litres.value === null || litres.value <= 0) return null
-  return props.what === 'powder density' ? grams.value / (litres.value * 1000) : litres.value / (grams.value / 1000)
+  return props.what === 'powder density'
+    ? grams.value / (litres.value * 1000)
+    : litres.value / (grams.value / 1000)
 })
 const habit = computed(() => habitById(props.what))
 const problem = computed(() =>
@@ -46,14 +56,19 @@ const problem = computed(() =>
     ? `That comes to ${printNumber(value.value, 3)} ${habit.value.unit}, and ${habit.value.from} to ${habit.value.to} are possible. Grams or kilograms, millilitres or litres?`
     : undefined,
 )
-const wrong = computed(() => value.value === null || !!problem.value || (props.what !== 'coir yield' && of.value === null))
+const wrong = computed(
+  () => value.value === null || !!problem.value || (props.what !== 'coir yield' && of.value === null),
+)
 const ofKey = computed(() => {
   if (props.what !== 'jug') return props.what === 'coir yield' ? '' : (of.value ?? '')
   return jugKey(vessels.value.find(({ id }) => id === of.value)?.name ?? '')
 })
 const entry = () =>
   newEntry({
-    name: `Measured: ${habit.value.name.toLowerCase()}${of.value ? `, ${choices.value.find(({ value: id }) => id === of.value)?.name ?? ''}` : ''}`.slice(0, 120),
+    name: `Measured: ${habit.value.name.toLowerCase()}${of.value ? `, ${choices.value.find(({ value: id }) => id === of.value)?.name ?? ''}` : ''}`.slice(
+      0,
+      120,
+    ),
     kind: 'measured',
     on: season.today,
     about: [],
@@ -89,11 +104,19 @@ const entry = () =>
     <TypedField
       v-model="grams"
       optional
-      :label="what === 'jug' ? 'The water it holds weighs' : what === 'coir yield' ? 'The dry brick weighed' : 'They weigh'"
+      :label="
+        what === 'jug'
+          ? 'The water it holds weighs'
+          : what === 'coir yield'
+            ? 'The dry brick weighed'
+            : 'They weigh'
+      "
       dimension="mass"
       :problem="problem"
       :hint="what === 'jug' ? 'fill it as you fill it, on the scale; less the empty jug' : undefined"
     />
-    <p v-if="value !== null && !problem" role="status">That is {{ printNumber(value, 3) }} {{ habit.unit }}.</p>
+    <p v-if="value !== null && !problem" role="status">
+      That is {{ printNumber(value, 3) }} {{ habit.unit }}.
+    </p>
   </EntryForm>
 </template>

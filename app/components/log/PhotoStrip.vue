@@ -42,7 +42,9 @@ async function attempt(act: () => Promise<unknown>) {
   }
 }
 const keep = () =>
-  attempt(() => keeping.save('photos', open.value!.id, open.value!.version, { ...open.value!.body, ...draft.value }))
+  attempt(() =>
+    keeping.save('photos', open.value!.id, open.value!.version, { ...open.value!.body, ...draft.value }),
+  )
 const remove = () =>
   attempt(async () => {
     const opposite = await keeping.remove('photos', open.value!)
@@ -50,7 +52,11 @@ const remove = () =>
   })
 const said = (photo: Photo) => {
   const days = store.age(photo, props.id)
-  return days === null || days < 0 ? printDay(photo.body.on) : days === 0 ? 'the day it was sown' : `day ${days}`
+  return days === null || days < 0
+    ? printDay(photo.body.on)
+    : days === 0
+      ? 'the day it was sown'
+      : `day ${days}`
 }
 </script>
 
@@ -58,7 +64,11 @@ const said = (photo: Photo) => {
   <section class="strip" :aria-label="`Photos of ${title}`">
     <ul>
       <li v-for="photo in photos" :key="photo.id">
-        <button type="button" :aria-label="`${photo.body.name}, ${said(photo)}: see it large`" @click="show(photo)">
+        <button
+          type="button"
+          :aria-label="`${photo.body.name}, ${said(photo)}: see it large`"
+          @click="show(photo)"
+        >
           <img
             :src="store.address(photo.body.fileId, 'small')"
             alt=""
@@ -71,7 +81,11 @@ const said = (photo: Photo) => {
       </li>
       <li class="add no-print">
         <label :for="field" class="button">{{
-          store.sending ? `${store.sending.done} of ${store.sending.of} sent` : photos.length ? 'More photos' : 'Add photos'
+          store.sending
+            ? `${store.sending.done} of ${store.sending.of} sent`
+            : photos.length
+              ? 'More photos'
+              : 'Add photos'
         }}</label>
         <input
           :id="field"
@@ -97,14 +111,19 @@ const said = (photo: Photo) => {
       <form v-if="open" class="photo" @submit.prevent="keep">
         <img :src="store.address(open.body.fileId)" :alt="open.body.note || open.body.name" />
         <TextField v-model="draft.name" label="What it shows" />
-        <DayField :model-value="draft.on" label="Taken on" @update:model-value="$event && (draft.on = $event)" />
+        <DayField
+          :model-value="draft.on"
+          label="Taken on"
+          @update:model-value="$event && (draft.on = $event)"
+        />
         <TextField v-model="draft.note" label="Note" />
         <div class="buttons">
           <Button type="submit" class="main">Keep</Button>
           <Button @click="remove">Remove</Button>
         </div>
         <p class="soft small">
-          Kept {{ open.body.width }} × {{ open.body.height }}, without where it was taken. {{ counted(photos.length, 'photo') }} of this.
+          Kept {{ open.body.width }} × {{ open.body.height }}, without where it was taken.
+          {{ counted(photos.length, 'photo') }} of this.
         </p>
       </form>
     </Dialog>

@@ -7,7 +7,13 @@ import { printShare } from '#core/units/format'
 
 /** Batch after batch: what was used against what was reckoned, in per cent; the band is the aim of five. */
 const props = defineProps<{
-  batches: readonly { readonly id: string; readonly name: string; readonly on: string; readonly reckoned: number; readonly used: number }[]
+  batches: readonly {
+    readonly id: string
+    readonly name: string
+    readonly on: string
+    readonly reckoned: number
+    readonly used: number
+  }[]
 }>()
 const { printDay } = useDates()
 const { volume } = useMeasures()
@@ -15,9 +21,20 @@ const [WIDTH, HEIGHT] = [720, 220]
 const AIM = 0.05
 const off = computed(() => props.batches.map((one) => ({ ...one, off: one.used / one.reckoned - 1 })))
 const reach = computed(() => Math.max(0.15, (max(off.value, (one) => Math.abs(one.off)) ?? 0) * 1.15))
-const x = computed(() => scalePoint<string>().domain(props.batches.map(({ id }) => id)).range([60, WIDTH - 30]).padding(0.5))
-const y = computed(() => scaleLinear().domain([-reach.value, reach.value]).range([HEIGHT - 24, 14]))
-const path = computed(() => off.value.map((one, i) => `${i ? 'L' : 'M'}${x.value(one.id)},${y.value(one.off)}`).join(''))
+const x = computed(() =>
+  scalePoint<string>()
+    .domain(props.batches.map(({ id }) => id))
+    .range([100, WIDTH - 30])
+    .padding(0.5),
+)
+const y = computed(() =>
+  scaleLinear()
+    .domain([-reach.value, reach.value])
+    .range([HEIGHT - 24, 14]),
+)
+const path = computed(() =>
+  off.value.map((one, i) => `${i ? 'L' : 'M'}${x.value(one.id)},${y.value(one.off)}`).join(''),
+)
 const last = computed(() => off.value.slice(-3))
 const verdict = computed(() => {
   const n = off.value.length
@@ -33,11 +50,11 @@ const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${
 <template>
   <figure>
     <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="`Used against predicted. ${verdict}`">
-      <rect :x="50" :width="WIDTH - 60" :y="y(AIM)" :height="y(-AIM) - y(AIM)" class="aim" />
-      <line :x1="50" :x2="WIDTH - 10" :y1="y(0)" :y2="y(0)" class="even" />
-      <text :x="46" :y="y(0) + 5" text-anchor="end">as planned</text>
-      <text :x="46" :y="y(AIM) + 2" text-anchor="end">+5 %</text>
-      <text :x="46" :y="y(-AIM) + 8" text-anchor="end">−5 %</text>
+      <rect :x="92" :width="WIDTH - 102" :y="y(AIM)" :height="y(-AIM) - y(AIM)" class="aim" />
+      <line :x1="92" :x2="WIDTH - 10" :y1="y(0)" :y2="y(0)" class="even" />
+      <text :x="86" :y="y(0) + 5" text-anchor="end">as planned</text>
+      <text :x="86" :y="y(AIM) + 2" text-anchor="end">+5 %</text>
+      <text :x="86" :y="y(-AIM) + 8" text-anchor="end">−5 %</text>
       <path :d="path" class="line" />
       <g v-for="one in off" :key="one.id">
         <circle :cx="x(one.id)" :cy="y(one.off)" r="6" :class="{ far: Math.abs(one.off) > AIM }" />

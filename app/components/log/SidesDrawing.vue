@@ -5,13 +5,15 @@ import { printShare } from '#core/units/format'
 
 /** Sides under one another: the share with its interval, on one scale from none to all. */
 const props = defineProps<{ sides: readonly Side[] }>()
-const [WIDTH, ROW, LEFT] = [640, 40, 150]
+const [WIDTH, ROW, LEFT] = [760, 40, 230]
 const x = (share: number) => LEFT + share * (WIDTH - LEFT - 90)
 const rows = computed(() => props.sides.map((side) => ({ ...side, share: shareOf(side) })))
 const said = computed(() =>
   rows.value
     .map(({ name, hits, of, share }) =>
-      share ? `${name}: ${hits} of ${of}, ${printShare(share.low)} to ${printShare(share.high)}` : `${name}: not counted`,
+      share
+        ? `${name}: ${hits} of ${of}, ${printShare(share.low)} to ${printShare(share.high)}`
+        : `${name}: not counted`,
     )
     .join('. '),
 )
@@ -25,10 +27,16 @@ const said = computed(() =>
     </g>
     <g v-for="(row, i) in rows" :key="row.code">
       <text :x="LEFT - 10" :y="i * ROW + 25" text-anchor="end" class="name">
-        {{ row.name.length > 18 ? `${row.name.slice(0, 17)}…` : row.name }}
+        {{ row.name.length > 26 ? `${row.name.slice(0, 25)}…` : row.name }}
       </text>
       <template v-if="row.share">
-        <line :x1="x(row.share.low)" :x2="x(row.share.high)" :y1="i * ROW + 20" :y2="i * ROW + 20" class="span" />
+        <line
+          :x1="x(row.share.low)"
+          :x2="x(row.share.high)"
+          :y1="i * ROW + 20"
+          :y2="i * ROW + 20"
+          class="span"
+        />
         <circle :cx="x(row.share.share)" :cy="i * ROW + 20" r="7" />
         <text :x="WIDTH - 84" :y="i * ROW + 25">{{ row.hits }} of {{ row.of }}</text>
       </template>

@@ -6,7 +6,7 @@ import type { Line } from '#shared/year'
 
 /** From sown to out, run by run: seed in the ground, up, moved on, out. */
 const props = defineProps<{ lines: readonly Line[]; today: string }>()
-const { printDay, printMonth } = useDates()
+const { printDay, printDate } = useDates()
 const [WIDTH, ROW, LEFT] = [960, 26, 230]
 const at = (day: string) => new Date(`${day}T12:00Z`)
 const last = computed(() => {
@@ -20,7 +20,9 @@ const x = computed(() =>
     .range([LEFT, WIDTH - 20]),
 )
 const height = computed(() => props.lines.length * ROW + 34)
-const months = computed(() => x.value.ticks(8).map((tick) => ({ at: x.value(tick), name: printMonth(tick.toISOString().slice(0, 10)) })))
+const months = computed(() =>
+  x.value.ticks(8).map((tick) => ({ at: x.value(tick), name: printDate(tick.toISOString()) })),
+)
 const rows = computed(() =>
   props.lines.map((line, i) => {
     const end = line.outOn ?? last.value
@@ -37,7 +39,10 @@ const rows = computed(() =>
 const short = (text: string) => (text.length > 28 ? `${text.slice(0, 27)}…` : text)
 const said = computed(() =>
   props.lines
-    .map(({ name, sownOn, upOn, outOn }) => `${name}: sown ${printDay(sownOn)}${upOn ? `, up ${printDay(upOn)}` : ''}${outOn ? `, out ${printDay(outOn)}` : ''}`)
+    .map(
+      ({ name, sownOn, upOn, outOn }) =>
+        `${name}: sown ${printDay(sownOn)}${upOn ? `, up ${printDay(upOn)}` : ''}${outOn ? `, out ${printDay(outOn)}` : ''}`,
+    )
     .join('. '),
 )
 </script>
@@ -52,7 +57,15 @@ const said = computed(() =>
       <g v-for="row in rows" :key="row.id">
         <text :x="LEFT - 10" :y="row.y + 12" text-anchor="end">{{ short(row.name) }}</text>
         <line :x1="row.seed[0]" :x2="row.seed[1]" :y1="row.y + 7" :y2="row.y + 7" class="seed" />
-        <rect v-if="row.plant" :x="row.plant[0]" :width="Math.max(2, row.plant[1] - row.plant[0])" :y="row.y + 1" height="12" rx="3" class="plant" />
+        <rect
+          v-if="row.plant"
+          :x="row.plant[0]"
+          :width="Math.max(2, row.plant[1] - row.plant[0])"
+          :y="row.y + 1"
+          height="12"
+          rx="3"
+          class="plant"
+        />
         <path v-if="row.moved" :d="`M${row.moved} ${row.y - 3}v20`" class="moved" />
         <circle v-if="row.out" :cx="row.out" :cy="row.y + 7" r="6" class="out" />
       </g>

@@ -8,7 +8,9 @@ const props = defineProps<{ trace: Trace }>()
 const [WIDTH, BOX, ROW, GAP] = [1120, 228, 58, 14]
 const HEADS = ['Seed and materials', 'Batch', 'Trays', 'What it was given']
 
-const columns = computed(() => [0, 1, 2, 3].map((column) => props.trace.nodes.filter((node) => node.column === column)))
+const columns = computed(() =>
+  [0, 1, 2, 3].map((column) => props.trace.nodes.filter((node) => node.column === column)),
+)
 const height = computed(() => Math.max(...columns.value.map((list) => list.length)) * (ROW + GAP) + 40)
 const x = (column: number) => 4 + (column * (WIDTH - BOX - 8)) / 3
 const at = computed(() => {
@@ -27,11 +29,20 @@ const ways = computed(() =>
     // Trays that gave plants to one another stand above one another: the way goes round.
     if (a.x === b.x) {
       const side = a.x + BOX
-      return [{ key: `${from}${to}`, own, says, d: `M${side},${a.y + ROW / 2}C${side + 44},${a.y + ROW / 2} ${side + 44},${b.y + ROW / 2} ${side},${b.y + ROW / 2}` }]
+      return [
+        {
+          key: `${from}${to}`,
+          own,
+          says,
+          d: `M${side},${a.y + ROW / 2}C${side + 44},${a.y + ROW / 2} ${side + 44},${b.y + ROW / 2} ${side},${b.y + ROW / 2}`,
+        },
+      ]
     }
     const [x1, y1, x2, y2] = [a.x + BOX, a.y + ROW / 2, b.x, b.y + ROW / 2]
     const bend = (x2 - x1) / 2
-    return [{ key: `${from}${to}`, own, says, d: `M${x1},${y1}C${x1 + bend},${y1} ${x2 - bend},${y2} ${x2},${y2}` }]
+    return [
+      { key: `${from}${to}`, own, says, d: `M${x1},${y1}C${x1 + bend},${y1} ${x2 - bend},${y2} ${x2},${y2}` },
+    ]
   }),
 )
 const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text)
@@ -53,7 +64,9 @@ const go = (node: TraceNode) => node.to && navigateTo(node.to)
       >
         <rect :width="BOX" :height="ROW" rx="6" />
         <path v-if="node.isSick" d="M0 6a6 6 0 0 1 6-6h3v58h-3a6 6 0 0 1-6-6z" class="flag" />
-        <text x="16" y="23" class="name">{{ short(node.name, 27) }}{{ node.isSick ? ' · does badly' : '' }}</text>
+        <text x="16" y="23" class="name">
+          {{ short(node.name, 27) }}{{ node.isSick ? ' · does badly' : '' }}
+        </text>
         <text x="16" y="44">{{ short(node.says, 32) }}</text>
       </g>
     </svg>

@@ -52,11 +52,14 @@ const run = computed(() => {
 const packets = computed(() =>
   household.packets
     .filter(({ body }) => !run.value || body.cropId === run.value.stands.run.cropId)
-    .map(({ id, body }) => ({ value: id as string | null, name: `${body.name} ${body.year}${body.supplier ? `, ${body.supplier}` : ''}` })),
+    .map(({ id, body }) => ({
+      value: id as string | null,
+      name: `${body.name} ${body.year}${body.supplier ? `, ${body.supplier}` : ''}`,
+    })),
 )
 const nameOf = (side: (typeof sides.value)[number]) =>
   side.name.trim() ||
-  (question.value === 'mix' ? (side.recipeId && context.recipes.get(side.recipeId)?.name) : null) ||
+  (question.value === 'mix' ? side.recipeId && context.recipes.get(side.recipeId)?.name : null) ||
   (question.value === 'seed' ? packets.value.find(({ value }) => value === side.packetId)?.name : null) ||
   ''
 const names = computed(() => sides.value.map(nameOf))
@@ -65,7 +68,9 @@ const each = computed(() => (run.value ? Math.floor(run.value.stands.cells / sid
 const ENOUGH = cellsToTell(0.8, 0.6)!
 const problem = computed(() => {
   if (whole.value ? chosenTrays.value.length < sides.value.length : !run.value)
-    return whole.value ? 'Choose at least one tray for each side.' : 'Choose cells that are laid out and not sown yet.'
+    return whole.value
+      ? 'Choose at least one tray for each side.'
+      : 'Choose cells that are laid out and not sown yet.'
   if (names.value.some((one) => !one)) return 'Say what is different about each side.'
   if (new Set(names.value).size < names.value.length) return 'The sides are called the same.'
   return null
@@ -110,10 +115,15 @@ const toggle = (id: string) =>
         />
       </fieldset>
     </template>
-    <ChoiceField v-else-if="runs.length" v-model="chosen" label="Cells that are dealt by lot" :choices="runs" />
+    <ChoiceField
+      v-else-if="runs.length"
+      v-model="chosen"
+      label="Cells that are dealt by lot"
+      :choices="runs"
+    />
     <p v-else class="slip">
-      No tray has cells that are laid out and not sown yet. <NuxtLink to="/trays">Lay one out first</NuxtLink>: once seed is in,
-      no lot can be drawn.
+      No tray has cells that are laid out and not sown yet.
+      <NuxtLink to="/trays">Lay one out first</NuxtLink>: once seed is in, no lot can be drawn.
     </p>
     <div v-for="(side, i) in sides" :key="i" class="side">
       <b>{{ String.fromCharCode(65 + i) }}</b>
@@ -136,10 +146,15 @@ const toggle = (id: string) =>
     <p v-if="sides.length < 4">
       <Button text @click="sides.push({ name: '', recipeId: null, packetId: null })">One more side</Button>
     </p>
-    <TextField v-model="name" label="What you ask" :hint="names.every(Boolean) ? `else: ${names.join(' or ')}?` : 'may stay empty'" />
+    <TextField
+      v-model="name"
+      label="What you ask"
+      :hint="names.every(Boolean) ? `else: ${names.join(' or ')}?` : 'may stay empty'"
+    />
     <CheckField v-model="blind" label="Blind: only letters on the labels until it is judged" />
     <p v-if="run && !whole" class="soft">
-      {{ each }} cells a side, drawn by lot. To tell 80 % from 60 % four times in five takes {{ ENOUGH }} a side.
+      {{ each }} cells a side, drawn by lot. To tell 80 % from 60 % four times in five takes {{ ENOUGH }} a
+      side.
     </p>
     <p v-if="tried && problem" class="problem" role="alert">{{ problem }}</p>
     <div class="buttons">

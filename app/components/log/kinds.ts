@@ -71,12 +71,20 @@ export const KINDS_SHOWN: Readonly<Record<EntryKind, Shown>> = {
 }
 
 /** What the log can be narrowed to. */
-export const KIND_GROUPS: readonly { readonly id: string; readonly name: string; readonly kinds: readonly EntryKind[] }[] = [
+export const KIND_GROUPS: readonly {
+  readonly id: string
+  readonly name: string
+  readonly kinds: readonly EntryKind[]
+}[] = [
   { id: 'sown', name: 'Sown and up', kinds: ['treat', 'rung', 'look', 'uncover', 'thin'] },
   { id: 'water', name: 'Water', kinds: ['watered', 'weighed', 'felt'] },
   { id: 'fed', name: 'Fed', kinds: ['feed', 'feed given'] },
   { id: 'mix', name: 'Mix', kinds: ['batch made', 'make mix', 'soak mix', 'counted', 'cleaned'] },
-  { id: 'gone', name: 'Moved and gone', kinds: ['carried', 'out', 'harden', 'shelter', 'lost', 'given', 'give up', 'end'] },
+  {
+    id: 'gone',
+    name: 'Moved and gone',
+    kinds: ['carried', 'out', 'harden', 'shelter', 'lost', 'given', 'give up', 'end'],
+  },
   { id: 'seen', name: 'Seen', kinds: ['seen', 'damage', 'flower', 'harvest', 'roots'] },
   { id: 'air', name: 'Air and weather', kinds: ['climate', 'weather'] },
   { id: 'thoughts', name: 'Thoughts', kinds: ['thought', 'measured'] },

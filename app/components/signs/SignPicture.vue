@@ -49,7 +49,15 @@ const ROOTS = ['M48 84q-8 8-18 8', 'M52 84q8 8 18 8', 'M50 84v16', 'M47 86q-10 1
       <path :d="`M50 78v-${look.stem}`" :class="['stem', { thin: look.thin }]" />
       <path v-if="look.lies" d="M47 78h6v-7h-6z" class="neck" />
       <g :transform="`translate(50 ${78 - look.stem * 0.55})`">
-        <path :fill="look.old" class="leaf" :d="look.droop ? 'M0 0q-6 16-16 22q-1-14 16-22M0 0q6 16 16 22q1-14-16-22' : 'M0 0q-14-8-24 0q12 9 24 0M0 0q14-8 24 0q-12 9-24 0'" />
+        <path
+          :fill="look.old"
+          class="leaf"
+          :d="
+            look.droop
+              ? 'M0 0q-6 16-16 22q-1-14 16-22M0 0q6 16 16 22q1-14-16-22'
+              : 'M0 0q-14-8-24 0q12 9 24 0M0 0q14-8 24 0q-12 9-24 0'
+          "
+        />
       </g>
       <g :transform="`translate(50 ${78 - look.stem})`">
         <path
@@ -63,24 +71,60 @@ const ROOTS = ['M48 84q-8 8-18 8', 'M52 84q8 8 18 8', 'M50 84v16', 'M47 86q-10 1
                 : 'M0 0q-12-14-22-10q6 13 22 10M0 0q12-14 22-10q-6 13-22 10'
           "
         />
-        <path v-if="sign === 'pale new'" class="vein" d="M0 0l-17-8M-6-4l-5 2M-10-6l-4 1M0 0l17-8M6-4l5 2M10-6l4 1" />
-        <g v-if="sign === 'burnt'" class="burnt"><path d="M-22-10q6 0 7 5q-5 1-7-5M22-10q-6 0-7 5q5 1 7-5" /></g>
+        <path
+          v-if="sign === 'pale new'"
+          class="vein"
+          d="M0 0l-17-8M-6-4l-5 2M-10-6l-4 1M0 0l17-8M6-4l5 2M10-6l4 1"
+        />
+        <g v-if="sign === 'burnt'" class="burnt">
+          <path d="M-22-10q6 0 7 5q-5 1-7-5M22-10q-6 0-7 5q5 1 7-5" />
+        </g>
         <g v-if="sign === 'spots'" class="burnt">
-          <circle v-for="[x, y] in [[-9, -5], [-14, -7], [8, -6], [15, -7], [11, -3]]" :key="x" :cx="x" :cy="y" r="1.900" />
+          <circle
+            v-for="[x, y] in [
+              [-9, -5],
+              [-14, -7],
+              [8, -6],
+              [15, -7],
+              [11, -3],
+            ]"
+            :key="x"
+            :cx="x"
+            :cy="y"
+            r="1.900"
+          />
         </g>
         <g v-if="sign === 'eaten'" class="bite">
-          <circle cx="-18" cy="-11" r="5" /><circle cx="14" cy="-11" r="5.500" /><circle cx="20" cy="-4" r="4" />
+          <circle cx="-18" cy="-11" r="5" />
+          <circle cx="14" cy="-11" r="5.500" />
+          <circle cx="20" cy="-4" r="4" />
         </g>
         <path v-if="sign === 'seed coat'" class="coat" d="M-11-12q11-14 22 0q-2 8-11 8t-11-8" />
       </g>
     </g>
-    <g v-if="sign === 'no show'" class="seed"><ellipse cx="50" cy="86" rx="5" ry="3.500" /><path d="M40 60q10-12 20 0M50 52v-2" class="ask" /></g>
+    <g v-if="sign === 'no show'" class="seed">
+      <ellipse cx="50" cy="86" rx="5" ry="3.500" />
+      <path d="M40 60q10-12 20 0M50 52v-2" class="ask" />
+    </g>
     <g v-if="sign === 'flies'" class="flies">
-      <g v-for="[x, y] in [[24, 60], [72, 52], [66, 70], [34, 44], [80, 66]]" :key="x" :transform="`translate(${x} ${y})`">
-        <path d="M-3-2q-4-3-5 1q2 3 5-1M3-2q4-3 5 1q-2 3-5-1" /><ellipse rx="1.500" ry="3.200" />
+      <g
+        v-for="[x, y] in [
+          [24, 60],
+          [72, 52],
+          [66, 70],
+          [34, 44],
+          [80, 66],
+        ]"
+        :key="x"
+        :transform="`translate(${x} ${y})`"
+      >
+        <path d="M-3-2q-4-3-5 1q2 3 5-1M3-2q4-3 5 1q-2 3-5-1" />
+        <ellipse rx="1.500" ry="3.200" />
       </g>
     </g>
-    <g v-if="sign === 'sheds water'" class="drops"><path d="M30 72q4-8 8 0a4 4 0 1 1-8 0M62 72q4-8 8 0a4 4 0 1 1-8 0M14 84q3-6 6 0a3 3 0 1 1-6 0" /></g>
+    <g v-if="sign === 'sheds water'" class="drops">
+      <path d="M30 72q4-8 8 0a4 4 0 1 1-8 0M62 72q4-8 8 0a4 4 0 1 1-8 0M14 84q3-6 6 0a3 3 0 1 1-6 0" />
+    </g>
   </svg>
 </template>
 

@@ -32,7 +32,9 @@ const { aboutVolume } = useMeasures()
 const { year, years, choose, records, problem } = useYear()
 
 const report = computed(() => records.value && yearReport(records.value, context.whole, year.value))
-const lines = computed(() => (report.value && records.value ? timelines(report.value.facts, records.value.entries) : []))
+const lines = computed(() =>
+  report.value && records.value ? timelines(report.value.facts, records.value.entries) : [],
+)
 const curves = computed(() =>
   report.value
     ? germinationCurves(report.value.facts, ({ packetId, cropId }) => {
@@ -43,11 +45,15 @@ const curves = computed(() =>
       })
     : [],
 )
-const water = computed(() => (report.value && records.value ? perPlant(report.value.facts, records.value.entries) : []))
+const water = computed(() =>
+  report.value && records.value ? perPlant(report.value.facts, records.value.entries) : [],
+)
 const cost = computed(() => report.value?.spent ?? [])
 const money = (value: number) => printNumber(Math.round(value * 100) / 100, 4)
 const percent = (value: number) => Math.round(value * 1000) / 10
-const nothing = computed(() => report.value && !lines.value.length && !water.value.length && !cost.value.length)
+const nothing = computed(
+  () => report.value && !lines.value.length && !water.value.length && !cost.value.length,
+)
 </script>
 
 <template>
@@ -74,7 +80,18 @@ const nothing = computed(() => report.value && !lines.value.length && !water.val
         title="Coming up"
         hint="By days after sowing, with what chance alone would do: 19 times in 20 it lies in the band."
         :columns="['Packet', 'day', 'up, %', 'at least, %', 'at most, %', 'of']"
-        :rows="curves.flatMap((curve) => curve.points.map((point) => [curve.name, point.day, percent(point.up), percent(point.low), percent(point.high), curve.of]))"
+        :rows="
+          curves.flatMap((curve) =>
+            curve.points.map((point) => [
+              curve.name,
+              point.day,
+              percent(point.up),
+              percent(point.low),
+              percent(point.high),
+              curve.of,
+            ]),
+          )
+        "
         :file="`coming-up-${year}`"
       >
         <CurveChart :curves="curves" />
@@ -84,23 +101,53 @@ const nothing = computed(() => report.value && !lines.value.length && !water.val
         title="Water and feed a plant"
         hint="As far as it was measured: what was poured, less what came back."
         :columns="['Tray', 'plants', 'litres', 'mL a plant', 'mg of nitrogen a plant']"
-        :rows="water.map((one) => [one.name, one.plants, Number(one.litres.toFixed(2)), Math.round(one.mlEach), Math.round(one.mgEach)])"
+        :rows="
+          water.map((one) => [
+            one.name,
+            one.plants,
+            Number(one.litres.toFixed(2)),
+            Math.round(one.mlEach),
+            Math.round(one.mgEach),
+          ])
+        "
         :file="`water-${year}`"
       >
         <BarsChart
           label="Water a plant"
-          :bars="water.map((one) => ({ id: one.trayId, name: one.name, value: one.mlEach, says: `${aboutVolume(one.mlEach / 1000)}${one.mgEach >= 0.5 ? `, ${printNumber(Math.round(one.mgEach))} mg N` : ''}` }))"
+          :bars="
+            water.map((one) => ({
+              id: one.trayId,
+              name: one.name,
+              value: one.mlEach,
+              says: `${aboutVolume(one.mlEach / 1000)}${one.mgEach >= 0.5 ? `, ${printNumber(Math.round(one.mgEach))} mg N` : ''}`,
+            }))
+          "
         />
       </ChartFrame>
       <ChartFrame
         v-if="cost.length"
         title="What it cost"
-        :hint="report.plantsOut ? `${money((report.money ?? 0) / report.plantsOut)} a plant that went out or was given away, in the currency of your packs.` : 'What was used, at the price of its pack, in your own currency.'"
+        :hint="
+          report.plantsOut
+            ? `${money((report.money ?? 0) / report.plantsOut)} a plant that went out or was given away, in the currency of your packs.`
+            : 'What was used, at the price of its pack, in your own currency.'
+        "
         :columns="['Of', 'money', 'share']"
-        :rows="cost.map((one) => [one.name, Number(one.money.toFixed(2)), printShare(one.money / (report!.money || 1))])"
+        :rows="
+          cost.map((one) => [
+            one.name,
+            Number(one.money.toFixed(2)),
+            printShare(one.money / (report!.money || 1)),
+          ])
+        "
         :file="`cost-${year}`"
       >
-        <BarsChart label="Cost" :bars="cost.map((one) => ({ id: one.name, name: one.name, value: one.money, says: money(one.money) }))" />
+        <BarsChart
+          label="Cost"
+          :bars="
+            cost.map((one) => ({ id: one.name, name: one.name, value: one.money, says: money(one.money) }))
+          "
+        />
       </ChartFrame>
     </template>
   </div>

@@ -7,6 +7,7 @@ import DayField from '~/components/fields/DayField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import ClimateForm from '~/components/log/ClimateForm.vue'
 import LogEntry from '~/components/log/LogEntry.vue'
+import LogReminders from '~/components/log/LogReminders.vue'
 import LogLine from '~/components/log/LogLine.vue'
 import { KIND_GROUPS } from '~/components/log/kinds'
 import PageTop from '~/components/shell/PageTop.vue'
@@ -97,7 +98,9 @@ const places = computed(() => [
 ])
 const looking = ref(Boolean(one('words') || one('about') || one('place') || one('from') || one('until')))
 const narrowed = computed(() => Object.entries(filter.value).some(([, value]) => value))
-const onlyTray = computed(() => (filter.value.about && trays.find(filter.value.about) ? filter.value.about : undefined))
+const onlyTray = computed(() =>
+  filter.value.about && trays.find(filter.value.about) ? filter.value.about : undefined,
+)
 const air = ref(false)
 
 // The page before is fetched as its end comes into sight.
@@ -117,13 +120,6 @@ watch(end, (now, before) => {
   if (now) watcher?.observe(now)
 })
 onBeforeUnmount(() => watcher?.disconnect())
-
-const reminders = computed(() =>
-  household.entries.filter(
-    ({ body }) =>
-      body.remindOn !== null && body.remindOn <= season.today && body.remindOn > body.on,
-  ),
-)
 </script>
 
 <template>
@@ -134,12 +130,7 @@ const reminders = computed(() =>
     <SubPlaces of="/log" />
     <LogLine v-bind="onlyTray ? { about: onlyTray } : {}" />
 
-    <section v-if="reminders.length" class="reminders" aria-labelledby="reminders-title">
-      <h2 id="reminders-title">You wanted to be told</h2>
-      <ul>
-        <LogEntry v-for="entry in reminders" :key="entry.id" :entry="entry" />
-      </ul>
-    </section>
+    <LogReminders />
 
     <div class="groups no-print" role="group" aria-label="Kinds">
       <button
@@ -195,10 +186,15 @@ const reminders = computed(() =>
             ? 'Nothing like that was written down.'
             : 'Nothing was written down yet. Say above what you did or saw; what you tick off elsewhere comes here by itself.'
         }}
-        <Button v-if="narrowed" @click="(words = ''), navigateTo('/log')">Show everything</Button>
+        <Button v-if="narrowed" @click="((words = ''), navigateTo('/log'))">Show everything</Button>
       </p>
       <template v-else>
-        <section v-for="day in stream.days.value" :key="day.on" class="day" :aria-labelledby="`day-${day.on}`">
+        <section
+          v-for="day in stream.days.value"
+          :key="day.on"
+          class="day"
+          :aria-labelledby="`day-${day.on}`"
+        >
           <h2 :id="`day-${day.on}`">{{ printLongDay(day.on) }}</h2>
           <ul>
             <LogEntry v-for="entry in day.list" :key="entry.id" :entry="entry" />
@@ -222,7 +218,10 @@ const reminders = computed(() =>
 
 .filters {
   display: grid;
-  grid-template-columns: minmax(10rem, 1.4fr) minmax(10rem, 1.4fr) minmax(8rem, 1fr) minmax(8rem, 0.8fr) minmax(8rem, 0.8fr);
+  grid-template-columns: minmax(10rem, 1.4fr) minmax(10rem, 1.4fr) minmax(8rem, 1fr) minmax(
+      8rem,
+      0.8fr
+    ) minmax(8rem, 0.8fr);
   gap: 0.6rem;
 }
 
@@ -275,12 +274,6 @@ const reminders = computed(() =>
   background: var(--paper);
   color: var(--ink-soft);
   font-size: 1.0625rem;
-}
-
-.reminders {
-  padding: 0.8rem 1rem;
-  border-left: 4px solid var(--marigold);
-  background: var(--paper-deep);
 }
 
 .more {

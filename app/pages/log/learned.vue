@@ -36,12 +36,20 @@ const { printDay } = useDates()
 const { volume, said } = useMeasures()
 
 const print = (habit: Habit) => (value: number) =>
-  habit.unit === 'share' ? printShare(Math.round(value * 100) / 100) : habit.unit === '×' ? `${printNumber(value, 3)} ×` : said(`${printNumber(value, 3)} ${habit.unit}`)
+  habit.unit === 'share'
+    ? printShare(Math.round(value * 100) / 100)
+    : habit.unit === '×'
+      ? `${printNumber(value, 3)} ×`
+      : said(`${printNumber(value, 3)} ${habit.unit}`)
 const measuring = ref<'jug' | 'powder density' | 'coir yield' | null>(null)
 const BY_HAND = ['jug', 'powder density', 'coir yield'] as const
 const byHand = (id: string) => BY_HAND.find((one) => one === id)
-const known = computed(() => rows.value.filter(({ things }) => things.some(({ measurements }) => measurements.length)))
-const book = computed(() => rows.value.filter(({ things }) => !things.some(({ measurements }) => measurements.length)))
+const known = computed(() =>
+  rows.value.filter(({ things }) => things.some(({ measurements }) => measurements.length)),
+)
+const book = computed(() =>
+  rows.value.filter(({ things }) => !things.some(({ measurements }) => measurements.length)),
+)
 
 const thirst = computed(() =>
   water.all.flatMap(({ tray, water: { followed, outlook } }) =>
@@ -61,9 +69,12 @@ const thirst = computed(() =>
 const batches = ref<Stored<Bodies['entries']>[]>([])
 onMounted(async () => {
   if (!household.id) return
-  const answer = await $fetch<{ entries: Stored<Bodies['entries']>[] }>(`/api/households/${household.id}/log`, {
-    query: { kinds: 'batch made', limit: 200 },
-  }).catch(() => ({ entries: [] }))
+  const answer = await $fetch<{ entries: Stored<Bodies['entries']>[] }>(
+    `/api/households/${household.id}/log`,
+    {
+      query: { kinds: 'batch made', limit: 200 },
+    },
+  ).catch(() => ({ entries: [] }))
   batches.value = answer.entries
 })
 const used = computed(() =>
@@ -77,19 +88,27 @@ const used = computed(() =>
 
 <template>
   <div class="learned">
-    <PageTop title="Learned" hint="The book’s figures, and what your own bench made of them. Plans go by yours at once." />
+    <PageTop
+      title="Learned"
+      hint="The book’s figures, and what your own bench made of them. Plans go by yours at once."
+    />
     <SubPlaces of="/log" />
 
     <section aria-labelledby="used-title">
       <h2 id="used-title">Predicted against used</h2>
       <PredictedUsed v-if="used.length" :batches="used" />
       <p v-else class="slip">
-        Nothing yet. Make a batch as a run, and say at its end what was left in the tub: after three such runs the
-        litres should be within 5 %.
+        Nothing yet. Make a batch as a run, and say at its end what was left in the tub: after three such runs
+        the litres should be within 5 %.
       </p>
     </section>
 
-    <section v-for="row in known" :key="row.habit.id" class="habit" :aria-labelledby="`habit-${row.habit.id}`">
+    <section
+      v-for="row in known"
+      :key="row.habit.id"
+      class="habit"
+      :aria-labelledby="`habit-${row.habit.id}`"
+    >
       <header>
         <h2 :id="`habit-${row.habit.id}`">{{ row.habit.name }}</h2>
         <p class="soft small">Changes {{ row.habit.changes }}. Measured by {{ row.habit.by }}.</p>
@@ -126,11 +145,15 @@ const used = computed(() =>
               <span>{{ printDay(one.on) }}</span>
               <b>{{ print(row.habit)(one.value) }}</b>
               <span v-if="one.n" class="soft">of {{ one.n }}</span>
-              <span v-if="(thing.learned.measured.find((m) => m.entryId === one.entryId)?.far ?? 0) > WILD_AT" class="doubt"
+              <span
+                v-if="(thing.learned.measured.find((m) => m.entryId === one.entryId)?.far ?? 0) > WILD_AT"
+                class="doubt"
                 >far from the rest: counts for little</span
               >
               <span v-if="one.isDropped" class="soft">left out</span>
-              <Button text @click="drop(one, !one.isDropped)">{{ one.isDropped ? 'Count it again' : 'Leave it out' }}</Button>
+              <Button text @click="drop(one, !one.isDropped)">{{
+                one.isDropped ? 'Count it again' : 'Leave it out'
+              }}</Button>
             </li>
           </ul>
         </details>
@@ -142,11 +165,14 @@ const used = computed(() =>
       <header>
         <h2 id="thirst-title">How thirsty a tray is</h2>
         <p class="soft small">
-          Against what its air, light and leaves say. Changes when it is watered again. Measured by weighing it, or by hand.
+          Against what its air, light and leaves say. Changes when it is watered again. Measured by weighing
+          it, or by hand.
         </p>
       </header>
       <article v-for="one in thirst" :key="one.id">
-        <h3><NuxtLink :to="`/trays/${one.id}`">{{ one.name }}</NuxtLink></h3>
+        <h3>
+          <NuxtLink :to="`/trays/${one.id}`">{{ one.name }}</NuxtLink>
+        </h3>
         <div class="pair">
           <BeliefDrawing
             :book="{ mean: 1, sd: 0.3 }"
@@ -160,7 +186,8 @@ const used = computed(() =>
             <dd>1 ×</dd>
             <dt class="own">yours, from {{ one.factor.n }}</dt>
             <dd class="own">
-              <b>{{ printNumber(one.factor.mean, 2) }} ×</b> <span class="soft small">{{ volume(one.loses.value) }} a day</span>
+              <b>{{ printNumber(one.factor.mean, 2) }} ×</b>
+              <span class="soft small">{{ volume(one.loses.value) }} a day</span>
             </dd>
           </dl>
         </div>
@@ -178,9 +205,9 @@ const used = computed(() =>
       </ul>
     </section>
     <p class="soft small">
-      Each measurement is weighed by how far such measurements scatter, beside the book’s own spread (precision weighting). One
-      that lies more than {{ WILD_AT }} standard deviations from the book and from the middle of your others counts the less the
-      farther it lies; none is thrown away.
+      Each measurement is weighed by how far such measurements scatter, beside the book’s own spread
+      (precision weighting). One that lies more than {{ WILD_AT }} standard deviations from the book and from
+      the middle of your others counts the less the farther it lies; none is thrown away.
     </p>
     <MeasureForm v-if="measuring" :what="measuring" @close="measuring = null" />
   </div>

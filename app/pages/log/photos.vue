@@ -76,11 +76,11 @@ const weeks = computed(() =>
     (a, b) => a - b,
   ),
 )
-const undated = computed(() => rows.value.flatMap(({ id, own }) => own.filter((photo) => weekOf(photo, id) === null)))
+const undated = computed(() =>
+  rows.value.flatMap(({ id, own }) => own.filter((photo) => weekOf(photo, id) === null)),
+)
 const inWeek = (row: (typeof rows.value)[number], week: number) =>
-  row.own
-    .filter((photo) => weekOf(photo, row.id) === week)
-    .sort((a, b) => (a.body.on < b.body.on ? -1 : 1))
+  row.own.filter((photo) => weekOf(photo, row.id) === week).sort((a, b) => (a.body.on < b.body.on ? -1 : 1))
 const alt = (photo: Photo, id: string) => `${photo.body.name}, day ${store.age(photo, id)}`
 </script>
 
@@ -90,7 +90,8 @@ const alt = (photo: Photo, id: string) => `${photo.body.name}, day ${store.age(p
     <SubPlaces of="/log" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="!things.length" class="slip">
-      No photos yet. <NuxtLink to="/trays">Open a tray</NuxtLink> and add some: several at once, from the phone or a file.
+      No photos yet. <NuxtLink to="/trays">Open a tray</NuxtLink> and add some: several at once, from the
+      phone or a file.
     </p>
     <template v-else>
       <div class="pick no-print">
@@ -132,7 +133,9 @@ const alt = (photo: Photo, id: string) => `${photo.body.name}, day ${store.age(p
                       :height="photo.body.height"
                     />
                   </a>
-                  <figcaption class="small soft">day {{ store.age(photo, row.id) }} · {{ printDay(photo.body.on) }}</figcaption>
+                  <figcaption class="small soft">
+                    day {{ store.age(photo, row.id) }} · {{ printDay(photo.body.on) }}
+                  </figcaption>
                 </figure>
                 <span v-if="!inWeek(row, week).length" class="soft" aria-label="no photo">·</span>
               </td>

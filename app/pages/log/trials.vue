@@ -39,20 +39,25 @@ const sidesOf = (trial: Stored<TrialRecord>) =>
     name: isBlind(trial) ? `side ${arm.code}` : arm.name,
   }))
 const traysOf = ({ body }: Stored<TrialRecord>) =>
-  [...new Set(body.arms.flatMap(({ runs }) => runs.map(({ trayId }) => trayId)))].flatMap((id) => trays.find(id) ?? [])
+  [...new Set(body.arms.flatMap(({ runs }) => runs.map(({ trayId }) => trayId)))].flatMap(
+    (id) => trays.find(id) ?? [],
+  )
 const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).every(({ of }) => of > 0))
 </script>
 
 <template>
   <div class="trials">
-    <PageTop title="Trials" hint="Deal the cells by lot before you sow; count as usual; then it can be told from chance.">
+    <PageTop
+      title="Trials"
+      hint="Deal the cells by lot before you sow; count as usual; then it can be told from chance."
+    >
       <Button class="main" @click="making = true">Set up a trial</Button>
     </PageTop>
     <SubPlaces of="/log" />
 
     <p v-if="!all.length" class="slip">
-      No trial yet. Lay out a tray, and before it is sown press <b>Set up a trial</b>: its cells are dealt to two sides by lot.
-      What a cold corner or a draught does it then does to both.
+      No trial yet. Lay out a tray, and before it is sown press <b>Set up a trial</b>: its cells are dealt to
+      two sides by lot. What a cold corner or a draught does it then does to both.
     </p>
     <article v-for="trial in all" :key="trial.id" class="trial" :aria-labelledby="`trial-${trial.id}`">
       <header>
@@ -68,7 +73,9 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
       </header>
       <SidesDrawing :sides="sidesOf(trial)" />
       <ul v-if="!isBlind(trial)" class="names">
-        <li v-for="arm in trial.body.arms" :key="arm.code"><b>{{ arm.code }}</b> {{ arm.name }}</li>
+        <li v-for="arm in trial.body.arms" :key="arm.code">
+          <b>{{ arm.code }}</b> {{ arm.name }}
+        </li>
       </ul>
       <p v-else class="soft">Which is which is shown once it is judged.</p>
       <template v-if="counted(trial)">
@@ -80,7 +87,9 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
       </template>
       <p v-else class="slip">Count both sides as usual, on the tray’s page: then it is judged here.</p>
       <p class="no-print">
-        <Button v-if="!trial.body.endedOn" :disabled="!counted(trial)" @click="end(trial, true)">Judge it</Button>
+        <Button v-if="!trial.body.endedOn" :disabled="!counted(trial)" @click="end(trial, true)"
+          >Judge it</Button
+        >
         <Button v-else text @click="end(trial, false)">It goes on</Button>
       </p>
     </article>

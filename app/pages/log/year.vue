@@ -49,7 +49,9 @@ const { year, years, choose, records, problem } = useYear()
 
 const report = computed(() => records.value && yearReport(records.value, context.whole, year.value))
 const share = (came: Came | null) =>
-  came ? `${printShare(Math.round((came.up / came.of) * 100) / 100)} (${came.up} of ${came.of})` : 'not counted'
+  came
+    ? `${printShare(Math.round((came.up / came.of) * 100) / 100)} (${came.up} of ${came.of})`
+    : 'not counted'
 const money = (value: number) => printNumber(Math.round(value * 100) / 100, 4)
 const VERDICTS: Record<PacketVerdict, string> = {
   keep: 'keep',
@@ -79,7 +81,10 @@ async function think(body: Partial<Bodies['entries']> & { name: string }) {
 }
 async function bringBack(entry: Stored<Bodies['entries']>) {
   try {
-    await keeping.save('entries', entry.id, entry.version, { ...entry.body, remindOn: nextYear(entry.body.on) })
+    await keeping.save('entries', entry.id, entry.version, {
+      ...entry.body,
+      remindOn: nextYear(entry.body.on),
+    })
   } catch (error) {
     note(whyNot(error))
   }
@@ -89,7 +94,11 @@ async function bringBack(entry: Stored<Bodies['entries']>) {
 const planning = ref(false)
 const left = ref<string[]>([])
 const again = computed(() =>
-  (records.value?.sowings ?? []).map(({ id, body }) => ({ id, before: body, after: nextYears(body, year.value) })),
+  (records.value?.sowings ?? []).map(({ id, body }) => ({
+    id,
+    before: body,
+    after: nextYears(body, year.value),
+  })),
 )
 function plan() {
   left.value = []
@@ -147,7 +156,10 @@ const print = () => window.print()
 
 <template>
   <div class="year">
-    <PageTop :title="`Season’s end, ${year}`" hint="What was planned, what came of it, and what to do differently.">
+    <PageTop
+      :title="`Season’s end, ${year}`"
+      hint="What was planned, what came of it, and what to do differently."
+    >
       <Button @click="print">Print</Button>
       <Button class="main" :disabled="!again.length" @click="plan">Next season from this one</Button>
     </PageTop>
@@ -157,10 +169,26 @@ const print = () => window.print()
     <p v-else-if="!report" class="soft">Reading the year …</p>
     <template v-else>
       <ul class="sums" aria-label="The year in figures">
-        <li><b>{{ printNumber(report.plantsOut) }}</b> plants out or given away</li>
-        <li><b>{{ report.mixL ? aboutVolume(report.mixL) : '–' }}</b> of mix<template v-if="report.plantsOut && report.mixL">, {{ aboutVolume(report.mixL / report.plantsOut) }} a plant</template></li>
-        <li><b>{{ report.waterL ? aboutVolume(report.waterL) : '–' }}</b> of water that was measured<template v-if="report.feedL">, {{ aboutVolume(report.feedL) }} of it feed</template></li>
-        <li v-if="report.money !== null"><b>{{ money(report.money) }}</b> of mix and feed<template v-if="report.plantsOut">, {{ money(report.money / report.plantsOut) }} a plant</template></li>
+        <li>
+          <b>{{ printNumber(report.plantsOut) }}</b> plants out or given away
+        </li>
+        <li>
+          <b>{{ report.mixL ? aboutVolume(report.mixL) : '–' }}</b> of mix<template
+            v-if="report.plantsOut && report.mixL"
+            >, {{ aboutVolume(report.mixL / report.plantsOut) }} a plant</template
+          >
+        </li>
+        <li>
+          <b>{{ report.waterL ? aboutVolume(report.waterL) : '–' }}</b> of water that was measured<template
+            v-if="report.feedL"
+            >, {{ aboutVolume(report.feedL) }} of it feed</template
+          >
+        </li>
+        <li v-if="report.money !== null">
+          <b>{{ money(report.money) }}</b> of mix and feed<template v-if="report.plantsOut"
+            >, {{ money(report.money / report.plantsOut) }} a plant</template
+          >
+        </li>
       </ul>
 
       <section aria-labelledby="crops-title">
@@ -186,7 +214,11 @@ const print = () => window.print()
                 <td>{{ share(row.came) }}</td>
                 <td>{{ row.daysUp === null ? '–' : counted(Math.round(row.daysUp), 'day') }}</td>
                 <td>{{ row.lost || '–' }}</td>
-                <td :class="{ short: row.wanted > 0 && row.out + row.given > 0 && row.out + row.given < row.wanted }">
+                <td
+                  :class="{
+                    short: row.wanted > 0 && row.out + row.given > 0 && row.out + row.given < row.wanted,
+                  }"
+                >
                   {{ row.out + row.given || '–' }}
                 </td>
                 <td>{{ row.pickedG ? mass(row.pickedG) : row.picked ? `${row.picked} ×` : '–' }}</td>
@@ -220,7 +252,10 @@ const print = () => window.print()
             </tbody>
           </table>
         </div>
-        <p class="soft small">Which was better is another question: <NuxtLink to="/log/trials">compare them</NuxtLink>, with what speaks against it.</p>
+        <p class="soft small">
+          Which was better is another question: <NuxtLink to="/log/trials">compare them</NuxtLink>, with what
+          speaks against it.
+        </p>
       </section>
 
       <section v-if="report.packets.length" aria-labelledby="seed-title">
@@ -230,7 +265,12 @@ const print = () => window.print()
             <b>{{ row.packet.name }} {{ row.packet.year }}</b>
             <span v-if="row.packet.supplier" class="soft">{{ row.packet.supplier }}</span>
             <span class="verdict" :class="row.verdict.replaceAll(' ', '-')">{{ VERDICTS[row.verdict] }}</span>
-            <span class="why">{{ row.why }}<template v-if="row.packet.seeds !== null">; {{ counted(row.packet.seeds, 'seed') }} left</template></span>
+            <span class="why"
+              >{{ row.why
+              }}<template v-if="row.packet.seeds !== null"
+                >; {{ counted(row.packet.seeds, 'seed') }} left</template
+              ></span
+            >
           </li>
         </ul>
       </section>
@@ -239,7 +279,9 @@ const print = () => window.print()
         <div>
           <h2>What ran out</h2>
           <ul v-if="report.ranOut.length">
-            <li v-for="one in report.ranOut" :key="one.name + one.on">{{ one.name }}, {{ printDay(one.on) }}</li>
+            <li v-for="one in report.ranOut" :key="one.name + one.on">
+              {{ one.name }}, {{ printDay(one.on) }}
+            </li>
           </ul>
           <p v-else class="soft">Nothing that is written down in Stores.</p>
         </div>
@@ -247,7 +289,8 @@ const print = () => window.print()
           <h2>What is left</h2>
           <ul v-if="report.left.length">
             <li v-for="one in report.left" :key="one.id">
-              <b>{{ printNumber(one.amount, 2) }} {{ one.unit }}</b> {{ one.name }}: <span class="soft">{{ one.good }}</span>
+              <b>{{ printNumber(one.amount, 2) }} {{ one.unit }}</b> {{ one.name }}:
+              <span class="soft">{{ one.good }}</span>
             </li>
           </ul>
           <p v-else class="soft">Nothing that is written down in Stores.</p>
@@ -260,22 +303,39 @@ const print = () => window.print()
           <li v-for="entry in report.thoughts" :key="entry.id" class="thought">
             <span>{{ entry.body.name }}</span>
             <span class="soft small">{{ printDay(entry.body.on) }}</span>
-            <span v-if="entry.body.remindOn" class="soft small">comes back {{ printDay(entry.body.remindOn) }} {{ entry.body.remindOn.slice(0, 4) }}</span>
-            <Button v-else text @click="bringBack(entry as Stored<Bodies['entries']>)">Bring it back next year on that day</Button>
+            <span v-if="entry.body.remindOn" class="soft small"
+              >comes back {{ printDay(entry.body.remindOn) }} {{ entry.body.remindOn.slice(0, 4) }}</span
+            >
+            <Button v-else text @click="bringBack(entry as Stored<Bodies['entries']>)"
+              >Bring it back next year on that day</Button
+            >
           </li>
         </ul>
-        <form class="think no-print" @submit.prevent="thought.trim() && think({ name: thought.trim().slice(0, 120) })">
-          <TextField v-model="thought" label="What to do differently" hint="comes back on this day next year" />
+        <form
+          class="think no-print"
+          @submit.prevent="thought.trim() && think({ name: thought.trim().slice(0, 120) })"
+        >
+          <TextField
+            v-model="thought"
+            label="What to do differently"
+            hint="comes back on this day next year"
+          />
           <Button type="submit" :disabled="!thought.trim()">Keep</Button>
         </form>
       </section>
     </template>
 
-    <Dialog v-model:visible="planning" modal class="wide" :header="`${year + 1} from ${year}`" :draggable="false">
+    <Dialog
+      v-model:visible="planning"
+      modal
+      class="wide"
+      :header="`${year + 1} from ${year}`"
+      :draggable="false"
+    >
       <form class="plan" @submit.prevent="keepPlan">
         <p>
-          The same wishes a year on. Germination, losses, days and litres go by what your bench has shown; what to buy when stands in
-          Season, To buy.
+          The same wishes a year on. Germination, losses, days and litres go by what your bench has shown;
+          what to buy when stands in Season, To buy.
         </p>
         <CheckField
           v-for="one in again"
@@ -290,7 +350,9 @@ const print = () => window.print()
         </p>
         <p v-if="planProblem" class="problem" role="alert">{{ planProblem }}</p>
         <div class="buttons">
-          <Button type="submit" class="main" :disabled="busy || !chosen.length">Plan {{ counted(chosen.length, 'sowing') }}</Button>
+          <Button type="submit" class="main" :disabled="busy || !chosen.length"
+            >Plan {{ counted(chosen.length, 'sowing') }}</Button
+          >
           <Button @click="planning = false">Cancel</Button>
         </div>
       </form>

@@ -25,7 +25,8 @@ definePageMeta({
   place: {
     title: 'Signs',
     what: 'pale, burnt, fallen: what is likely, by your own record',
-    words: 'yellow leggy burnt gnats flies mould crust wilting purple spots eaten curled trouble problem disease',
+    words:
+      'yellow leggy burnt gnats flies mould crust wilting purple spots eaten curled trouble problem disease',
     parent: '/feed',
   },
 })
@@ -149,7 +150,11 @@ async function seen() {
     <section class="column" aria-labelledby="why-title" aria-live="polite">
       <h2 id="why-title">{{ signById(sign).name }}: what is likely</h2>
       <ol v-if="causes.length">
-        <li v-for="(cause, i) in causes" :key="cause.id" :class="{ first: i === 0 && cause.known, nothing: cause.nothing }">
+        <li
+          v-for="(cause, i) in causes"
+          :key="cause.id"
+          :class="{ first: i === 0 && cause.known, nothing: cause.nothing }"
+        >
           <h3>
             {{ cause.name }} <span class="how">{{ likely(cause) }}</span>
           </h3>
@@ -159,11 +164,12 @@ async function seen() {
         </li>
       </ol>
       <p v-else class="slip">
-        Nothing on record speaks for it. Look at roots, undersides of leaves and small animals, and write down what you find.
+        Nothing on record speaks for it. Look at roots, undersides of leaves and small animals, and write down
+        what you find.
       </p>
       <p class="soft small">
-        How often a sign comes of it is common practice; the record moves it. A tray’s weighings, feeds, counts and the air of its
-        place make it surer.
+        How often a sign comes of it is common practice; the record moves it. A tray’s weighings, feeds,
+        counts and the air of its place make it surer.
       </p>
     </section>
   </div>
@@ -233,7 +239,7 @@ header.whole {
 }
 
 .large {
-  max-width: 16rem;
+  max-width: 11rem;
 }
 
 ol li {

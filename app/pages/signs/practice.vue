@@ -43,14 +43,20 @@ function decide(id: CauseId) {
 }
 const telling = computed(() => tellingAsks(tray.value))
 
-const n = (value: number | null, unit = '') => (value === null ? 'nobody knows' : `${printNumber(value, 2)}${unit}`)
-const share = (value: number | null) => (value === null ? 'nobody knows' : printShare(Math.round(value * 100) / 100))
+const n = (value: number | null, unit = '') =>
+  value === null ? 'nobody knows' : `${printNumber(value, 2)}${unit}`
+const share = (value: number | null) =>
+  value === null ? 'nobody knows' : printShare(Math.round(value * 100) / 100)
 const days = (value: number | null) => (value === null ? 'nobody knows' : counted(Math.round(value), 'day'))
 /** What is read when it is asked, as at the bench. */
 const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
   weight: ({ waterGone }) => [
     `${share(waterGone === null ? null : Math.min(1.2, waterGone))} of the water it can easily have is gone`,
-    waterGone !== null && waterGone > 0.45 ? 'light to lift' : waterGone !== null && waterGone < 0.15 ? 'heavy' : 'middling',
+    waterGone !== null && waterGone > 0.45
+      ? 'light to lift'
+      : waterGone !== null && waterGone < 0.15
+        ? 'heavy'
+        : 'middling',
   ],
   week: ({ wetDays, dryDays, fromAbove }) => [
     `wet on ${days(wetDays)} of the last seven, dry on ${days(dryDays)}`,
@@ -62,21 +68,33 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
     `${share(overstayed)} of its usual days in this container`,
   ],
   feed: ({ lastNMgPerL, daysSinceFed, daysPastFood, band }) => [
-    lastNMgPerL === null ? 'never fed' : `last feed ${n(lastNMgPerL)} mg/L, ${days(daysSinceFed)} ago; ${band[0]}–${band[1]} is usual`,
-    daysPastFood !== null && daysPastFood > 0 ? `the mix ran out of food ${days(daysPastFood)} ago` : 'food in reach',
+    lastNMgPerL === null
+      ? 'never fed'
+      : `last feed ${n(lastNMgPerL)} mg/L, ${days(daysSinceFed)} ago; ${band[0]}–${band[1]} is usual`,
+    daysPastFood !== null && daysPastFood > 0
+      ? `the mix ran out of food ${days(daysPastFood)} ago`
+      : 'food in reach',
   ],
   salts: ({ ecMsPerCm, saltsMsPerCm, ecLimitMsPerCm }) => [
     `what drains off: ${n(ecMsPerCm, ' mS/cm')}; ${n(ecLimitMsPerCm)} is the most`,
     `the mix as made: ${n(saltsMsPerCm, ' mS/cm')}`,
   ],
-  water: ({ alkalinityMgPerL, ph }) => [`alkalinity of the tap ${n(alkalinityMgPerL, ' mg/L')}`, `pH of the mix ${n(ph)}`],
+  water: ({ alkalinityMgPerL, ph }) => [
+    `alkalinity of the tap ${n(alkalinityMgPerL, ' mg/L')}`,
+    `pH of the mix ${n(ph)}`,
+  ],
   warmth: ({ coldestC, warmestC, mixC, humidity }) => [
     `air ${coldestC === null ? '?' : temperature(coldestC)} to ${warmestC === null ? '?' : temperature(warmestC)}, mix ${mixC === null ? '?' : temperature(mixC)}`,
     `humidity ${share(humidity)}`,
   ],
   light: ({ lightMol, lightLeast }) => [`${n(lightMol, ' mol/m² a day')}; ${n(lightLeast)} is the least`],
-  mix: ({ peat, perlite, living }) => [`peat ${share(peat)}, perlite ${share(perlite)}, compost and castings ${share(living)}`],
-  days: ({ daysUp, daysOutside }) => [`up since ${days(daysUp)}`, daysOutside === null ? 'never outside' : `outside since ${days(daysOutside)}`],
+  mix: ({ peat, perlite, living }) => [
+    `peat ${share(peat)}, perlite ${share(perlite)}, compost and castings ${share(living)}`,
+  ],
+  days: ({ daysUp, daysOutside }) => [
+    `up since ${days(daysUp)}`,
+    daysOutside === null ? 'never outside' : `outside since ${days(daysOutside)}`,
+  ],
 }
 </script>
 
@@ -96,7 +114,10 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
       <ul class="asks">
         <li v-for="ask in PRACTICE_ASKS" :key="ask.id">
           <Button :disabled="asked.includes(ask.id)" @click="asked.push(ask.id)">{{ ask.name }}</Button>
-          <p v-if="asked.includes(ask.id) || decided" :class="{ telling: decided && telling.includes(ask.id) }">
+          <p
+            v-if="asked.includes(ask.id) || decided"
+            :class="{ telling: decided && telling.includes(ask.id) }"
+          >
             {{ READS[ask.id](tray.record).map(said).join('; ') }}
           </p>
         </li>
@@ -121,12 +142,19 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
         </p>
         <p>
           You asked for {{ counted(asked.length, 'measurement') }}.
-          {{ telling.length ? `What told: ${PRACTICE_ASKS.filter(({ id }) => telling.includes(id)).map(({ name }) => name.toLowerCase()).join(', ')}.` : 'The sign alone told it.' }}
+          {{
+            telling.length
+              ? `What told: ${PRACTICE_ASKS.filter(({ id }) => telling.includes(id))
+                  .map(({ name }) => name.toLowerCase())
+                  .join(', ')}.`
+              : 'The sign alone told it.'
+          }}
         </p>
         <h3>What the record would have said</h3>
         <ol>
           <li v-for="cause in tray.causes.slice(0, 4)" :key="cause.id">
-            <b>{{ cause.name }}</b> {{ printShare(Math.round(cause.weight * 100) / 100) }}: {{ said(cause.because) }}.
+            <b>{{ cause.name }}</b> {{ printShare(Math.round(cause.weight * 100) / 100) }}:
+            {{ said(cause.because) }}.
           </li>
         </ol>
         <Button class="main" @click="next">Another tray</Button>

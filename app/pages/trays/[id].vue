@@ -16,6 +16,7 @@ import TrayDrawing from '~/components/trays/TrayDrawing.vue'
 import TrayFits from '~/components/trays/TrayFits.vue'
 import TrayForm from '~/components/trays/TrayForm.vue'
 import TrayTable from '~/components/trays/TrayTable.vue'
+import PhotoStrip from '~/components/log/PhotoStrip.vue'
 import TrayWay from '~/components/trays/TrayWay.vue'
 import TrayWaterPanel from '~/components/water/TrayWaterPanel.vue'
 import WishLine from '~/components/trays/WishLine.vue'
@@ -395,6 +396,18 @@ const advised = computed(() => tray.value!.runs.length > 1)
 
     <TrayWaterPanel v-if="tray.emptiedOn === null" :tray="kept" />
 
+    <section class="record" aria-labelledby="record-title">
+      <h2 id="record-title">Its record</h2>
+      <PhotoStrip what="trays" :id="id" :title="`tray ${kept.number}`" />
+      <p class="links no-print">
+        <NuxtLink :to="{ path: '/log', query: { about: id } }" class="button">Its log</NuxtLink>
+        <NuxtLink :to="{ path: '/signs', query: { tray: id } }" class="button"
+          >Something is wrong with it</NuxtLink
+        >
+        <NuxtLink :to="`/log/trace/${id}`" class="button">Where it comes from</NuxtLink>
+      </p>
+    </section>
+
     <FoldAway title="As a table" class="no-print">
       <TrayTable :tray="tray" :stands="stands" :together="together" />
     </FoldAway>
@@ -447,6 +460,18 @@ const advised = computed(() => tray.value!.runs.length > 1)
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 0.9rem;
+}
+
+.record {
+  display: grid;
+  gap: 0.6rem;
+  min-width: 0;
+}
+
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
 }
 
 .modes {

@@ -35,7 +35,9 @@ watch(
     if (!household.id) return
     problem.value = ''
     try {
-      records.value = await $fetch<Records>(`/api/households/${household.id}/trace/${encodeURIComponent(id.value)}`)
+      records.value = await $fetch<Records>(
+        `/api/households/${household.id}/trace/${encodeURIComponent(id.value)}`,
+      )
     } catch (error) {
       problem.value = whyNot(error)
     }
@@ -44,13 +46,23 @@ watch(
 )
 const trace = computed(() => records.value && traceOf(id.value, records.value, context.whole, printDay))
 const number = computed(() => records.value?.trays.find((one) => one.id === id.value)?.number)
-const KINDS = { seed: 'Seed', material: 'Material', batch: 'Batch', tray: 'Tray', feed: 'Feeds', water: 'Water' }
+const KINDS = {
+  seed: 'Seed',
+  material: 'Material',
+  batch: 'Batch',
+  tray: 'Tray',
+  feed: 'Feeds',
+  water: 'Water',
+}
 const print = () => window.print()
 </script>
 
 <template>
   <div class="trace">
-    <PageTop :title="number ? `Where tray ${number} comes from` : 'Trace'" hint="Seed and materials, the batch, the other trays of it, and what was fed and watered.">
+    <PageTop
+      :title="number ? `Where tray ${number} comes from` : 'Trace'"
+      hint="Seed and materials, the batch, the other trays of it, and what was fed and watered."
+    >
       <NuxtLink :to="`/trays/${id}`" class="button">Its page</NuxtLink>
       <Button @click="print">Print</Button>
     </PageTop>

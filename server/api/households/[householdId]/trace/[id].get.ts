@@ -7,7 +7,8 @@ import { traceRecords } from '../../../../services/log'
 
 export default route(
   {
-    summary: 'A tray with all that hangs on it: its batch and the trays of that, where its plants came from and went',
+    summary:
+      'A tray with all that hangs on it: its batch and the trays of that, where its plants came from and went',
     params: householdParams.extend({ id }),
     answers: z.object({
       trays: z.array(stored(bodyOf('trays'))),
