@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import { Validator } from '@seriousme/openapi-schema-validator'
 import pg from 'pg'
+import sharp from 'sharp'
 import { planBatch } from '#core/media/batch'
 import { plainBatch, DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import { BUILT_IN } from '#core/media/materials'
@@ -426,6 +427,7 @@ describe('keeping', () => {
     for (const [collection, given] of Object.entries(bodies) as [Collection, object][]) {
       const id = randomUUID()
       if (collection === 'sowings') sown = id
+      if (collection === 'photos') await sendPicture((given as { fileId: string }).fileId)
       const body =
         collection === 'entries' || collection === 'runs'
           ? { ...given, about: [{ what: 'sowings', id: sown, rung: 0 }] }
@@ -436,6 +438,16 @@ describe('keeping', () => {
       expect(bodyOf(collection).parse(written.body.body)).toEqual(body)
     }
   })
+
+  const sendPicture = async (id: string) => {
+    const picture = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#7a5' } })
+      .png()
+      .toBuffer()
+    await fetch(`${base}/api/households/${household}/photo-files/${id}`, {
+      method: 'PUT',
+      body: new Uint8Array(picture),
+    })
+  }
 
   it('tells the second of two writers, shows what stands, and takes a write from there', async () => {
     const id = randomUUID()
@@ -547,7 +559,12 @@ describe('keeping', () => {
 describe('the demo household', () => {
   it('obeys the same rules as everybody’s', async () => {
     const [demo] = (await call('GET', '/api/households')).body
-    const { household: _, ...collections } = (await call('GET', `/api/households/${demo.id}`)).body
+    const {
+      household: _,
+      measurements,
+      ...collections
+    } = (await call('GET', `/api/households/${demo.id}`)).body
+    expect(measurements.length).toBeGreaterThan(0)
     for (const [collection, records] of Object.entries(collections) as [Collection, { body: unknown }[]][]) {
       expect(records.length).toBeGreaterThan(0)
       for (const { body } of records) expect(bodyOf(collection).parse(body)).toEqual(body)

@@ -44,7 +44,6 @@ import type { TrialRecord } from '#shared/records/trial'
  * fills) are jsonb, checked by the schemas in shared/ on the way in.
  */
 
-const tsvector = customType<{ data: string }>({ dataType: () => 'tsvector' })
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 
 const versioned = () => ({
@@ -360,6 +359,9 @@ export const runs = pgTable(
   ],
 )
 
+/** Every word of an entry, as it stands and by its stem: what is searched, and what the index on it is made of. */
+export const ENTRY_WORDS = sql`(to_tsvector('simple', kind || ' ' || name || ' ' || note || ' ' || "to" || ' ' || "by") || to_tsvector('english', name || ' ' || note))`
+
 /**
  * The ledger: what happened, and what it moved. Entries are only ever added, in the order of `number`; one that is taken
  * back is voided. The season is read since its oldest open sowing, and by what ended the others.
@@ -394,12 +396,6 @@ export const entries = pgTable(
     act: uuid(),
     moves: jsonb().$type<EntryRecord['moves']>().notNull(),
     facts: jsonb().$type<EntryRecord['facts']>().notNull(),
-    /** Every word of it, as it stands and by its stem: what is searched. */
-    words: tsvector()
-      .notNull()
-      .generatedAlwaysAs(
-        sql`to_tsvector('simple', kind || ' ' || name || ' ' || note || ' ' || "to" || ' ' || "by") || to_tsvector('english', name || ' ' || note)`,
-      ),
     /** Set when it was taken back. */
     deletedAt: timestamp('voided_at', { withTimezone: true, mode: 'string' }),
   },
@@ -427,7 +423,7 @@ export const entries = pgTable(
     index('entry_measured')
       .on(table.householdId, table.number)
       .where(sql`voided_at is null and measured <> '[]'::jsonb`),
-    index('entry_words').using('gin', table.words).with({ fastupdate: false }),
+    index('entry_words').using('gin', ENTRY_WORDS).with({ fastupdate: false }),
     index('entry_voided')
       .on(table.householdId, table.deletedAt)
       .where(sql`voided_at is not null`),
@@ -552,16 +548,7 @@ export const TABLES = {
 
 /** Columns every collection has; the rest are the fields of its records. */
 type Common =
-  | 'householdId'
-  | 'id'
-  | 'version'
-  | 'createdAt'
-  | 'updatedAt'
-  | 'deletedAt'
-  | 'number'
-  | 'overOn'
-  | 'changes'
-  | 'words'
+  'householdId' | 'id' | 'version' | 'createdAt' | 'updatedAt' | 'deletedAt' | 'number' | 'overOn' | 'changes'
 type ColumnsOf<Table extends { $inferSelect: object }> = Omit<Table['$inferSelect'], Common>
 type Same<A, B> = [keyof A, keyof B, A, B] extends [keyof B, keyof A, B, A] ? true : { columns: A; fields: B }
 

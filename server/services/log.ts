@@ -1,9 +1,10 @@
+import { pluralize, singularize } from 'inflection'
 import { and, desc, eq, gte, inArray, isNull, lte, or, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '#core/season/day'
 import type { Bodies, Stored } from '#shared/collections'
 import type { EntryKind } from '#shared/records/entry'
 import { db } from '../db/client'
-import { entries, trays } from '../db/schema'
+import { entries, ENTRY_WORDS, trays } from '../db/schema'
 import { entriesAbout, find, findHousehold, list } from './reading'
 import { asStored, current, type Row } from './rows'
 
@@ -22,13 +23,26 @@ export interface LogQuery {
   readonly limit: number
 }
 
+/** Of one and of many: leaf and leaves have no stem in common. */
+const formsOf = (word: string) => [
+  word,
+  singularize(word),
+  pluralize(word),
+  word.replace(/fe?$/, 'ves'),
+  word.replace(/ves$/, 'f'),
+]
+
 /** Words as PostgreSQL looks for them: each from its beginning, or as a form of the same word; null where there are none. */
 export function wordsQuery(words: string): SQL | null {
   const each = words
     .normalize('NFKC')
+    .toLowerCase()
     .match(/[\p{L}\p{N}]+/gu)
     ?.slice(0, 12)
-    .map((word) => sql`(to_tsquery('simple', ${`${word}:*`}) || plainto_tsquery('english', ${word}))`)
+    .map((word) => {
+      const forms = [...new Set(formsOf(word))].map((form) => `${form}:*`)
+      return sql`(to_tsquery('simple', ${forms.join(' | ')}) || plainto_tsquery('english', ${word}))`
+    })
   return each?.length ? sql.join(each, sql` && `) : null
 }
 
@@ -57,7 +71,7 @@ export function logQuery(householdId: string, query: LogQuery) {
         kinds?.length ? inArray(entries.kind, [...kinds]) : undefined,
         from ? gte(entries.on, from) : undefined,
         until ? lte(entries.on, until) : undefined,
-        spoken ? sql`${entries.words} @@ (${spoken})` : undefined,
+        spoken ? sql`${ENTRY_WORDS} @@ (${spoken})` : undefined,
         before
           ? sql`(${entries.on}, ${entries.number}) < (${before.on}::date, ${before.number}::int)`
           : undefined,

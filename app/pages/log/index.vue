@@ -43,6 +43,7 @@ const one = (key: string) => {
   const value = route.query[key]
   return typeof value === 'string' && value !== '' ? value : null
 }
+const dayOf = (key: 'from' | 'until') => one(key) as Day | null
 const words = ref(one('words') ?? '')
 const filter = computed(() => ({
   about: one('about'),
@@ -162,13 +163,13 @@ onBeforeUnmount(() => watcher?.disconnect())
         @update:model-value="narrow({ place: $event })"
       />
       <DayField
-        :model-value="filter.from as Day | null"
+        :model-value="dayOf('from')"
         optional
         label="From"
         @update:model-value="narrow({ from: $event })"
       />
       <DayField
-        :model-value="filter.until as Day | null"
+        :model-value="dayOf('until')"
         optional
         label="Until"
         @update:model-value="narrow({ until: $event })"

@@ -398,7 +398,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
 
     <section class="record" aria-labelledby="record-title">
       <h2 id="record-title">Its record</h2>
-      <PhotoStrip what="trays" :id="id" :title="`tray ${kept.number}`" />
+      <PhotoStrip :id="id" what="trays" :title="`tray ${kept.number}`" />
       <p class="links no-print">
         <NuxtLink :to="{ path: '/log', query: { about: id } }" class="button">Its log</NuxtLink>
         <NuxtLink :to="{ path: '/signs', query: { tray: id } }" class="button"

@@ -55,7 +55,6 @@ ALTER TABLE "entry" ADD COLUMN "remind_on" date;--> statement-breakpoint
 ALTER TABLE "entry" ADD COLUMN "climate" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "entry" ADD COLUMN "measured" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "entry" ADD COLUMN "carried" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
-ALTER TABLE "entry" ADD COLUMN "words" "tsvector" GENERATED ALWAYS AS (to_tsvector('simple', kind || ' ' || name || ' ' || note || ' ' || "to" || ' ' || "by") || to_tsvector('english', name || ' ' || note)) STORED NOT NULL;--> statement-breakpoint
 ALTER TABLE "household" ADD COLUMN "learning" jsonb;--> statement-breakpoint
 ALTER TABLE "photo_file" ADD CONSTRAINT "photo_file_household_id_household_household_id_fk" FOREIGN KEY ("household_id") REFERENCES "public"."household"("household_id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "photo" ADD CONSTRAINT "photo_household_id_household_household_id_fk" FOREIGN KEY ("household_id") REFERENCES "public"."household"("household_id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
@@ -67,4 +66,4 @@ CREATE INDEX "entry_kind" ON "entry" USING btree ("household_id","kind","on" DES
 CREATE INDEX "entry_place" ON "entry" USING btree ("household_id","place_id","on" DESC NULLS LAST,"number" DESC NULLS LAST) WHERE voided_at is null and place_id is not null;--> statement-breakpoint
 CREATE INDEX "entry_remind" ON "entry" USING btree ("household_id","remind_on") WHERE voided_at is null and remind_on is not null;--> statement-breakpoint
 CREATE INDEX "entry_measured" ON "entry" USING btree ("household_id","number") WHERE voided_at is null and measured <> '[]'::jsonb;--> statement-breakpoint
-CREATE INDEX "entry_words" ON "entry" USING gin ("words") WITH (fastupdate=false);
+CREATE INDEX "entry_words" ON "entry" USING gin ((to_tsvector('simple', kind || ' ' || name || ' ' || note || ' ' || "to" || ' ' || "by") || to_tsvector('english', name || ' ' || note))) WITH (fastupdate=false);

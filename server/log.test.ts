@@ -1,0 +1,404 @@
+import { randomUUID } from 'node:crypto'
+import { beforeAll, describe, expect, it } from '@jest/globals'
+import exifr from 'exifr'
+import pg from 'pg'
+import sharp from 'sharp'
+import { SEASON } from '#shared/test/season'
+import { base, call } from './calling'
+
+/* The log against the real server and the real PostgreSQL: the stream, photos, measurements, tracing, years. */
+
+const household = randomUUID()
+const home = `/api/households/${household}`
+const at = (collection: string, id: string) => `${home}/${collection}/${id}`
+const [tray, other, packet, batch] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()]
+const today = new Date().toISOString().slice(0, 10)
+const days = (n: number) => new Date(Date.now() + n * 86_400_000).toISOString().slice(0, 10)
+
+const write = (over: object, id: string = randomUUID()) =>
+  call('PUT', at('entries', id), {
+    version: 0,
+    body: { name: 'It', kind: 'thought', on: today, about: [], ...over },
+  })
+const about = (...ids: string[]) => ids.map((id) => ({ what: 'trays', id, rung: null }))
+const log = async (query: Record<string, string> = {}) =>
+  (await call('GET', `${home}/log?${new URLSearchParams(query)}`)).body as {
+    entries: {
+      id: string
+      version: number
+      number: number
+      body: { name: string; on: string; measured: object[] }
+    }[]
+    more: boolean
+  }
+const names = async (query: Record<string, string>) => (await log(query)).entries.map(({ body }) => body.name)
+const everything = async () => (await call('GET', home)).body
+const cells = (n: number) => Array.from({ length: n }, (_, cell) => [cell, 1])
+
+beforeAll(async () => {
+  await call('PUT', home, { version: 0, body: { name: 'Log', kitchen: 'metric', season: SEASON } })
+  await call('PUT', at('packets', packet), {
+    version: 0,
+    body: { name: 'Okra, green', cropId: 'okra', supplier: 'swap', year: 2025, seeds: 100 },
+  })
+  await call('PUT', at('batches', batch), {
+    version: 0,
+    body: {
+      name: 'Three trays',
+      recipeId: null,
+      parts: [
+        { materialId: 'coir', parts: 1 },
+        { materialId: 'perlite', parts: 1 },
+      ],
+      fills: [{ containerId: 'tray-24', count: 3, coverMm: 0, coverMaterialId: 'mix' }],
+      allowances: { fill: 0.9, fillUnderCover: 0.75, blockCompression: 2, mixingLossK: 0.1, spare: 0.05 },
+      scoop: { name: 'Pot', volumeL: 0.5 },
+    },
+  })
+  for (const id of [tray, other])
+    await call('PUT', at('trays', id), {
+      version: 0,
+      body: {
+        name: 'Tray',
+        containerId: 'tray-24',
+        rows: 4,
+        columns: 6,
+        placeId: 'shelf',
+        batchId: batch,
+        runs: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId: packet, seedsPerCell: 1 }],
+        cells: Array(24).fill('A'),
+      },
+    })
+})
+
+describe('the stream', () => {
+  beforeAll(async () => {
+    await write({
+      name: 'Weather turned',
+      kind: 'weather',
+      on: days(-3),
+      note: 'Hail like marbles, the frame held',
+    })
+    await write({
+      name: 'Leaves going pale below',
+      kind: 'seen',
+      on: days(-2),
+      about: about(tray),
+      signs: ['pale old'],
+    })
+    await write({ name: 'A quiet day', on: days(-40) })
+    await write({ name: 'Frame opened', kind: 'weather', placeId: 'frame-1', on: days(-1) })
+  })
+  it('lies by the day it happened, however late it was written', async () => {
+    const on = (await log()).entries.map(({ body }) => body.on)
+    expect(on).toEqual([...on].sort().reverse())
+    expect(on).toContain(days(-40))
+  })
+  it('finds words by their beginning and by their stem, in names and notes', async () => {
+    expect(await names({ words: 'marbl' })).toEqual(['Weather turned'])
+    expect(await names({ words: 'leaf pale' })).toEqual(['Leaves going pale below'])
+    expect(await names({ words: 'hail frames' })).toEqual(['Weather turned'])
+    expect(await names({ words: 'nothing like it' })).toEqual([])
+    expect(
+      (await call('GET', `${home}/log?words=${encodeURIComponent("'); drop table entry; --")}`)).status,
+    ).toBe(200)
+  })
+  it('is narrowed to a tray, a place, kinds and days', async () => {
+    expect(await names({ about: tray })).toEqual(['Leaves going pale below'])
+    expect(await names({ placeId: 'frame-1' })).toEqual(['Frame opened'])
+    expect(await names({ kinds: 'weather' })).toEqual(['Frame opened', 'Weather turned'])
+    expect(await names({ from: days(-2), until: days(-2) })).toEqual(['Leaves going pale below'])
+    expect((await call('GET', `${home}/log?kinds=nonsense`)).status).toBe(422)
+  })
+  it('goes back page by page without a gap or a double, and leaves out what was taken back', async () => {
+    const all = (await log({ limit: '200' })).entries.map(({ id }) => id)
+    const seen: string[] = []
+    let before: Record<string, string> = {}
+    for (let more = true; more;) {
+      const page = await log({ limit: '2', ...before })
+      seen.push(...page.entries.map(({ id }) => id))
+      const last = page.entries.at(-1)!
+      before = { beforeOn: last.body.on, beforeNumber: String(last.number) }
+      more = page.more
+    }
+    expect(seen).toEqual(all)
+    const gone = randomUUID()
+    await write({ name: 'Taken back' }, gone)
+    await call('DELETE', `${at('entries', gone)}?version=1`)
+    expect(await names({})).not.toContain('Taken back')
+  })
+  it('a thought is about nothing but the day; what is done needs something it is done to', async () => {
+    expect((await write({ name: 'Only this' })).status).toBe(200)
+    const refused = await write({ kind: 'look', name: 'Up' })
+    expect([refused.status, refused.body.errors[0].field]).toEqual([422, 'body.about'])
+  })
+})
+
+describe('what is measured', () => {
+  it('a count measures seed and days, is learned at once, and taking it back takes that back', async () => {
+    await write({
+      kind: 'rung',
+      on: days(-20),
+      about: about(tray),
+      cells: [{ trayId: tray, run: 'A', what: 'sown', cells: cells(24), count: null }],
+    })
+    const counted = randomUUID()
+    const { body } = await write(
+      {
+        kind: 'look',
+        on: days(-4),
+        about: about(tray),
+        cells: [{ trayId: tray, run: 'A', what: 'up', cells: cells(12), count: null }],
+      },
+      counted,
+    )
+    expect(body.body.measured.map(({ what }: { what: string }) => what).sort()).toEqual([
+      'days up',
+      'germination',
+    ])
+    const learned = async () =>
+      (await everything()).measurements.filter(({ entryId }: { entryId: string }) => entryId === counted)
+    expect(await learned()).toHaveLength(2)
+    expect(await learned()).toContainEqual(expect.objectContaining({ of: packet, value: 0.5, n: 24 }))
+    await call('DELETE', `${at('entries', counted)}?version=1`)
+    expect(await learned()).toEqual([])
+    await call('POST', `${at('entries', counted)}/restore?version=2`)
+    expect(await learned()).toHaveLength(2)
+  })
+  it('a batch that says what was left measures settling, and how far the plan was off', async () => {
+    const { body } = await write({
+      kind: 'batch made',
+      about: [{ what: 'batches', id: batch, rung: null }],
+      really: {
+        share: null,
+        usedL: 14,
+        leftL: 0.5,
+        waterL: null,
+        filled: null,
+        backL: null,
+        minutes: 40,
+        roots: null,
+      },
+    })
+    const fact = (what: string) => body.body.facts.find((one: { what: string }) => one.what === what)?.amount
+    expect(fact('Used')).toBe(14)
+    expect(fact('Reckoned to be used')).toBeGreaterThan(8)
+    expect(body.body.measured).toContainEqual(expect.objectContaining({ what: 'settling' }))
+  })
+  it('what no bench measures is refused at its field, and nothing is written', async () => {
+    const many = (await log({ limit: '200' })).entries.length
+    const wrong = await write({
+      kind: 'measured',
+      measured: [{ what: 'coir yield', value: 1400, of: '', n: null, key: '' }],
+    })
+    expect([wrong.status, wrong.body.errors[0].field]).toEqual([422, 'body.measured[0].value'])
+    expect((await log({ limit: '200' })).entries).toHaveLength(many)
+  })
+})
+
+describe('the air of a place', () => {
+  it('is kept day by day; a low above the high, or no place, is refused', async () => {
+    const day = { on: days(-2), lowC: 12, highC: 21 }
+    expect((await write({ kind: 'climate', placeId: 'shelf', climate: [day] })).status).toBe(200)
+    const swapped = await write({ kind: 'climate', placeId: 'shelf', climate: [{ ...day, lowC: 22 }] })
+    expect([swapped.status, swapped.body.errors[0].field]).toEqual([422, 'body.climate[0].lowC'])
+    expect((await write({ kind: 'climate', climate: [day] })).status).toBe(422)
+  })
+})
+
+describe('a tray that is carried', () => {
+  const placeOf = async () =>
+    (await everything()).trays.find(({ id }: { id: string }) => id === other).body.placeId
+  it('stands in the other place; taking the entry back carries it back, and a count that cannot be is refused', async () => {
+    const carried = randomUUID()
+    await write({ kind: 'carried', placeId: 'outside', about: about(other) }, carried)
+    expect(await placeOf()).toBe('outside')
+    await call('DELETE', `${at('entries', carried)}?version=1`)
+    expect(await placeOf()).toBe('shelf')
+    await call('POST', `${at('entries', carried)}/restore?version=2`)
+    expect(await placeOf()).toBe('outside')
+    const unsown = await write({
+      kind: 'look',
+      about: about(other),
+      cells: [{ trayId: other, run: 'A', what: 'up', cells: [], count: 9 }],
+    })
+    expect([unsown.status, unsown.body.detail]).toEqual([422, 'Okra is not sown in this tray yet.'])
+  })
+})
+
+describe('photos', () => {
+  const send = (picture: Buffer, id: string = randomUUID()) =>
+    fetch(`${base}${home}/photo-files/${id}`, { method: 'PUT', body: new Uint8Array(picture) }).then(
+      async (answer) => ({
+        status: answer.status,
+        body: (await answer.json()) as Record<string, never> & {
+          id: string
+          width: number
+          takenOn: string
+          detail: string
+        },
+      }),
+    )
+  const picture = (width = 2400, height = 1800) =>
+    sharp({ create: { width, height, channels: 3, background: '#7a9a52' } })
+  const withPlace = () =>
+    picture()
+      .withExif({
+        IFD0: { Make: 'A camera', Model: 'Number 7', Artist: 'Somebody' },
+        IFD2: { DateTimeOriginal: '2026:04:03 09:30:00' },
+        IFD3: {
+          GPSLatitudeRef: 'N',
+          GPSLatitude: '51/1 30/1 0/1',
+          GPSLongitudeRef: 'W',
+          GPSLongitude: '0/1 7/1 0/1',
+        },
+      })
+      .jpeg()
+      .toBuffer()
+
+  it('are made small, dated by the camera, and keep no word of where or by what they were taken', async () => {
+    const sent = await withPlace()
+    // The picture that is sent does hold its place: else nothing would be shown by its absence.
+    expect((await exifr.gps(sent)).latitude).toBeCloseTo(51.5, 3)
+    const { status, body } = await send(sent)
+    expect([status, body.width, body.takenOn]).toEqual([200, 1600, '2026-04-03'])
+    const id = randomUUID()
+    const kept = await call('PUT', at('photos', id), {
+      version: 0,
+      body: {
+        name: 'Tray',
+        fileId: body.id,
+        on: today,
+        about: [{ what: 'trays', id: tray }],
+        width: 1600,
+        height: 1200,
+      },
+    })
+    expect(kept.status).toBe(200)
+    for (const size of ['whole', 'small']) {
+      const answer = await fetch(`${base}${home}/photo-files/${body.id}?size=${size}`)
+      const bytes = Buffer.from(await answer.arrayBuffer())
+      const meta = await sharp(bytes).metadata()
+      expect([answer.headers.get('content-type'), meta.format]).toEqual(['image/webp', 'webp'])
+      expect([meta.exif, meta.xmp, meta.iptc]).toEqual([undefined, undefined, undefined])
+      expect(bytes.includes('GPS') || bytes.includes('camera') || bytes.includes('Somebody')).toBe(false)
+      expect(Math.max(meta.width!, meta.height!)).toBeLessThanOrEqual(size === 'small' ? 320 : 1600)
+    }
+  })
+  it('turned by the camera’s note they stand upright, and the same picture is kept once', async () => {
+    const lying = await picture(800, 600).withMetadata({ orientation: 6 }).jpeg().toBuffer()
+    const first = await send(lying)
+    expect([first.body.width, (first.body as unknown as { height: number }).height]).toEqual([600, 800])
+    expect((await send(lying)).body.id).toBe(first.body.id)
+  })
+  it.each([
+    ['a text under the name of a picture', () => Buffer.from('name,amount\n1,2\n'), 422, /no picture/],
+    [
+      'a drawing that could call out',
+      () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'),
+      422,
+      /JPEG, PNG/,
+    ],
+    ['half a picture', async () => (await withPlace()).subarray(0, 4000), 422, /damaged|no picture/],
+    ['40 MB', () => Buffer.alloc(40 * 1024 * 1024, 7), 413, /25 MB/],
+    [
+      'a small file that unfolds to 400 million pixels',
+      () =>
+        sharp({
+          create: { width: 20_000, height: 20_000, channels: 3, background: '#000' },
+          limitInputPixels: false,
+        })
+          .png({ compressionLevel: 9 })
+          .toBuffer(),
+      422,
+      /100 million pixels/,
+    ],
+  ])('refuses %s in clear words', async (_, make, status, words) => {
+    const answer = await send(await make())
+    expect(answer.status).toBe(status)
+    expect(answer.body.detail).toMatch(words)
+  })
+  it('a photo of a file that was never sent is refused at its field', async () => {
+    const { status, body } = await call('PUT', at('photos', randomUUID()), {
+      version: 0,
+      body: { name: 'None', fileId: randomUUID(), on: today, width: 10, height: 10 },
+    })
+    expect([status, body.errors[0].field]).toEqual([422, 'body.fileId'])
+  })
+})
+
+describe('looking back', () => {
+  it('a tray leads to its batch and the other trays of it; one nobody knows is told so', async () => {
+    const { body } = await call('GET', `${home}/trace/${tray}`)
+    expect(body.trays.map(({ id }: { id: string }) => id).sort()).toEqual([tray, other].sort())
+    expect(body.batches.map(({ id }: { id: string }) => id)).toEqual([batch])
+    expect(body.entries.length).toBeGreaterThan(2)
+    expect((await call('GET', `${home}/trace/${randomUUID()}`)).status).toBe(404)
+  })
+  it('a year holds what happened in it, and to what', async () => {
+    const year = today.slice(0, 4)
+    const { body } = await call('GET', `${home}/log/${year}`)
+    expect(body.entries.every(({ body: { on } }: { body: { on: string } }) => on.startsWith(year))).toBe(true)
+    expect((await call('GET', `${home}/log/years`)).body).toContain(Number(year))
+    expect((await call('GET', `${home}/log/1066`)).status).toBe(404)
+  })
+  it('a trial points at trays and packets that are there', async () => {
+    const arm = (code: string, trayId: string) => ({
+      code,
+      name: code,
+      runs: [{ trayId, run: 'A' }],
+      recipeId: null,
+      packetId: null,
+    })
+    const trial = (arms: object[]) => ({ name: 'Which?', question: 'seed', on: today, seed: 5, arms })
+    expect(
+      (
+        await call('PUT', at('trials', randomUUID()), {
+          version: 0,
+          body: trial([arm('A', tray), arm('B', other)]),
+        })
+      ).status,
+    ).toBe(200)
+    const nowhere = await call('PUT', at('trials', randomUUID()), {
+      version: 0,
+      body: trial([arm('A', tray), arm('B', randomUUID())]),
+    })
+    expect([nowhere.status, nowhere.body.errors[0].field]).toEqual([422, 'body.arms[1].runs'])
+    expect(
+      (
+        await call('PUT', at('trials', randomUUID()), {
+          version: 0,
+          body: trial([arm('A', tray), arm('A', other)]),
+        })
+      ).status,
+    ).toBe(422)
+  })
+})
+
+describe('in the database', () => {
+  it('every filter of the log walks an index, never all that was ever written', async () => {
+    const client = new pg.Client(process.env.DATABASE_URL)
+    await client.connect()
+    try {
+      await client.query('set enable_seqscan = off')
+      const plan = async (where: string) =>
+        (
+          await client.query(
+            `explain select id from entry where household_id = '${household}' and voided_at is null and ${where} order by "on" desc, number desc limit 40`,
+          )
+        ).rows
+          .map((row: Record<string, string>) => row['QUERY PLAN'])
+          .join('\n')
+      for (const where of [
+        'true',
+        `kind in ('weather', 'seen')`,
+        `place_id = 'shelf'`,
+        `(to_tsvector('simple', kind || ' ' || name || ' ' || note || ' ' || "to" || ' ' || "by") || to_tsvector('english', name || ' ' || note)) @@ to_tsquery('simple', 'hail:*')`,
+        `about @> '[{"id": "${tray}"}]'`,
+      ])
+        expect(await plan(where)).toMatch(/Index|Bitmap/)
+    } finally {
+      await client.end()
+    }
+  })
+})
