@@ -37,8 +37,10 @@ await orSayWhy(async () => {
     await runInNode(file)
   await buildApplication()
   const { measureLoad } = await import('../benchmarks/load.mjs')
+  const { measureLog } = await import('../benchmarks/log.mjs')
   await withThrowAwayApplication(async (where) => {
     await run(process.execPath, ['benchmarks/browser.mjs', where.address], { inherit: true })
+    await measureLog(where)
     await measureLoad(where)
   })
 })

@@ -39,12 +39,14 @@ export function learnedMaterials(library: MaterialLibrary, habits: Habits): Mate
 /** Powders by the weight of the household's own spoon. */
 export function learnedFeeds(feeds: Catalogue<Feed>, habits: Habits): Catalogue<Feed> {
   if (habits.things('powder density').length === 0) return feeds
-  return changed(feeds, (feed) => {
-    const { n, mean } = habits.of('powder density', feed.id)
-    if (n === 0 || feed.form !== 'powder' || feed.sources.densityGPerMl.tag === 'yours') return feed
-    const source = learnedSource(n, feed.sources.densityGPerMl)
-    return { ...feed, densityGPerMl: mean, sources: { ...feed.sources, densityGPerMl: source } }
-  })
+  return changed(feeds, (feed) => learnedFeed(feed, habits))
+}
+/** One of them. */
+export function learnedFeed(feed: Feed, habits: Habits): Feed {
+  const { n, mean } = habits.of('powder density', feed.id)
+  if (n === 0 || feed.form !== 'powder' || feed.sources.densityGPerMl.tag === 'yours') return feed
+  const source = learnedSource(n, feed.sources.densityGPerMl)
+  return { ...feed, densityGPerMl: mean, sources: { ...feed.sources, densityGPerMl: source } }
 }
 
 /** Crops as they come up here, and as strong as they like their feed. */

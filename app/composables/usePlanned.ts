@@ -4,8 +4,9 @@ import { batchSteps } from '#core/bench/batch-steps'
 import { doseProblems, planDose } from '#core/feed/dose'
 import { planBatch } from '#core/media/batch'
 import { given } from '#core/working/figure'
-import { yours } from '#core/working/source'
+import { learnedSource, yours } from '#core/working/source'
 import { asBatchRequest, batchRecordProblems, type BatchRecord } from '#shared/records/batch'
+import { jugKey, learnedVessel } from '#shared/habits'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Stored } from '#shared/collections'
 
@@ -21,10 +22,13 @@ export function usePlannedBatch(batch: Stored<BatchRecord>) {
 export function usePlannedFeed({ body }: Stored<FeedingRecord>) {
   const context = useContext()
   const feed = context.feeds.get(body.feedId)
-  const request = feed && { ...body, feed, tools: context.tools }
+  // The jug holds what it was found to hold.
+  const vessel = learnedVessel(body.vessel, context.whole.habits)
+  const request = feed && { ...body, vessel, feed, tools: context.tools }
   if (!request || doseProblems(request).length) return null
   const plan = planDose(request)
-  const vesselL = given(body.vessel.name, body.vessel.volumeL, 'L', yours('your vessel'))
+  const { n } = context.whole.habits.of('jug', jugKey(vessel.name))
+  const vesselL = given(vessel.name, vessel.volumeL, 'L', learnedSource(n, yours('your vessel')))
   return {
     feed: request.feed,
     plan,

@@ -19,6 +19,7 @@ import { STAGES, stageById } from '#core/feed/stage'
 import { asFeed, feedRecordOf, type FeedRecord } from '#shared/records/feed'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Stored } from '#shared/collections'
+import { learnedFeed, learnedVessel } from '#shared/habits'
 
 /** A feed on the bench. The label stands in the draft, so that it can be typed over. */
 export interface FeedDraft extends FeedingRecord {
@@ -61,8 +62,16 @@ export const useFeedDraft = defineStore('feedDraft', () => {
   const label = useSaving('feeds')
 
   const stage = computed(() => stageById(draft.value.stageId))
-  const feed = computed(() => asFeed(draft.value.feedId, draft.value.label))
-  const request = computed(() => ({ ...draft.value, feed: feed.value, tools: context.tools }))
+  const feed = computed(() =>
+    learnedFeed(asFeed(draft.value.feedId, draft.value.label), context.whole.habits),
+  )
+  const request = computed(() => ({
+    ...draft.value,
+    // The jug holds what it was found to hold.
+    vessel: learnedVessel(draft.value.vessel, context.whole.habits),
+    feed: feed.value,
+    tools: context.tools,
+  }))
   const problems = computed(() => doseProblems(request.value))
   const plan = computed((): DosePlan | null => (problems.value.length ? null : planDose(request.value)))
   const labelStrength = computed(() =>

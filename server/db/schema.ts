@@ -409,13 +409,13 @@ export const entries = pgTable(
     index('entry_number').on(table.householdId, table.number),
     // The log, from today back: by the day it happened, those of a day as they were written.
     index('entry_day')
-      .on(table.householdId, table.on.desc(), table.number.desc())
+      .on(table.householdId, table.on.desc().nullsFirst(), table.number.desc().nullsFirst())
       .where(sql`voided_at is null`),
     index('entry_kind')
-      .on(table.householdId, table.kind, table.on.desc(), table.number.desc())
+      .on(table.householdId, table.kind, table.on.desc().nullsFirst(), table.number.desc().nullsFirst())
       .where(sql`voided_at is null`),
     index('entry_place')
-      .on(table.householdId, table.placeId, table.on.desc(), table.number.desc())
+      .on(table.householdId, table.placeId, table.on.desc().nullsFirst(), table.number.desc().nullsFirst())
       .where(sql`voided_at is null and place_id is not null`),
     index('entry_remind')
       .on(table.householdId, table.remindOn)
@@ -462,7 +462,7 @@ export const photos = pgTable(
   (table) => [
     primaryKey({ columns: [table.householdId, table.id] }),
     index('photo_day')
-      .on(table.householdId, table.on.desc())
+      .on(table.householdId, table.on.desc().nullsFirst())
       .where(sql`deleted_at is null`),
     index('photo_about')
       .using('gin', sql`${table.about} jsonb_path_ops`)

@@ -8,6 +8,7 @@ import { addUp, needsOfBatch, type Need } from '#core/stores/needs'
 import { printNumber } from '#core/units/format'
 import { totalOf } from '#core/trays/change'
 import type { Bodies, Stored } from '#shared/collections'
+import { learnedVessel } from '#shared/habits'
 import { asBatchRequest } from '#shared/records/batch'
 import { newEntry, saysTheSame, type EntryRecord } from '#shared/records/entry'
 import { keepsOnAfter } from '#shared/records/sowing'
@@ -270,17 +271,18 @@ async function giveFeed(tx: Transaction, householdId: string, entry: EntryRecord
   const feedingId = entry.about.find(({ what }) => what === 'feedings')?.id
   if (!feedingId) throw invalid([{ path: ['body', 'about'], message: 'Say which feed was given.' }])
   const { body } = await find('feedings', householdId, feedingId, tx)
-  const { feeds, tools } = await contextFor(householdId, ['feeds', 'tools'], tx)
+  const { feeds, tools, habits } = await contextFor(householdId, ['feeds', 'tools'], tx)
   const feed = feeds.get(body.feedId)
   if (!feed) throw unknown('feed')
-  const plan = planDose({ ...body, feed, tools })
+  const vessel = learnedVessel(body.vessel, habits)
+  const plan = planDose({ ...body, vessel, feed, tools })
   const each = feed.form === 'powder' ? plan.massG : plan.volumeMl
   const amount = { ...each, value: each.value * entry.times }
   return {
     moves: await take(tx, householdId, [{ kind: 'feed', id: feed.id, amount }], entry.evenIfShort),
     facts: [
       { what: feed.name, amount: amount.value, unit: amount.unit },
-      { what: 'Solution', amount: body.vessel.volumeL * entry.times, unit: 'L' },
+      { what: 'Solution', amount: vessel.volumeL * entry.times, unit: 'L' },
       { what: 'Nitrogen', amount: body.targetNMgPerL, unit: 'mg/L' },
     ],
   }

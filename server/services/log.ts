@@ -46,6 +46,11 @@ export function wordsQuery(words: string): SQL | null {
   return each?.length ? sql.join(each, sql` && `) : null
 }
 
+/** About one of the trays that stand in a place now. */
+const aboutTraysIn = (householdId: string, placeId: string) => sql`${entries.about} @> any(array(
+  select jsonb_build_array(jsonb_build_object('id', t.id)) from tray t
+  where t.household_id = ${householdId} and t.place_id = ${placeId} and t.deleted_at is null and t.emptied_on is null))`
+
 /**
  * The log, the latest day first, those of a day as they were written last first. Each filter has an index; which of them is
  * walked is the database's choice by how much it would find.
@@ -67,7 +72,7 @@ export function logQuery(householdId: string, query: LogQuery) {
               sql`${entries.moves} @> ${JSON.stringify([{ id: about }])}::jsonb`,
             )
           : undefined,
-        placeId ? eq(entries.placeId, placeId) : undefined,
+        placeId ? or(eq(entries.placeId, placeId), aboutTraysIn(householdId, placeId)) : undefined,
         kinds?.length ? inArray(entries.kind, [...kinds]) : undefined,
         from ? gte(entries.on, from) : undefined,
         until ? lte(entries.on, until) : undefined,

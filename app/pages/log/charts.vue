@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
 import { computed } from 'vue'
+import AirChart from '~/components/log/AirChart.vue'
 import BarsChart from '~/components/log/BarsChart.vue'
 import ChartFrame from '~/components/log/ChartFrame.vue'
 import CurveChart from '~/components/log/CurveChart.vue'
@@ -14,6 +15,8 @@ import { useYear } from '~/composables/useYear'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
 import { printNumber, printShare } from '#core/units/format'
+import { degreeDays } from '#core/sowing/warmth'
+import { climateByPlace } from '#shared/measured'
 import { germinationCurves, perPlant, timelines, yearReport } from '#shared/year'
 
 definePageMeta({
@@ -28,7 +31,7 @@ definePageMeta({
 useToday()
 const context = useContext()
 const season = useSeason()
-const { aboutVolume } = useMeasures()
+const { aboutVolume, temperature } = useMeasures()
 const { year, years, choose, records, problem } = useYear()
 
 const report = computed(() => records.value && yearReport(records.value, context.whole, year.value))
@@ -48,11 +51,25 @@ const curves = computed(() =>
 const water = computed(() =>
   report.value && records.value ? perPlant(report.value.facts, records.value.entries) : [],
 )
+/** Most seedlings stand still below it [common practice]. */
+const BASE_C = 10
+const air = computed(() => {
+  const byPlace = climateByPlace(records.value?.entries ?? [])
+  return [...byPlace].map(([id, days]) => {
+    let sum = 0
+    const name = season.frame?.places.find((place) => place.id === id)?.name ?? id
+    return {
+      id,
+      name,
+      days: days.map((day) => ({ ...day, sum: (sum += degreeDays(day.lowC, day.highC, BASE_C)) })),
+    }
+  })
+})
 const cost = computed(() => report.value?.spent ?? [])
 const money = (value: number) => printNumber(Math.round(value * 100) / 100, 4)
 const percent = (value: number) => Math.round(value * 1000) / 10
 const nothing = computed(
-  () => report.value && !lines.value.length && !water.value.length && !cost.value.length,
+  () => report.value && ![lines.value, water.value, cost.value, air.value].some(({ length }) => length > 0),
 )
 </script>
 
@@ -123,6 +140,24 @@ const nothing = computed(
             }))
           "
         />
+      </ChartFrame>
+      <ChartFrame
+        v-for="place in air"
+        :key="place.id"
+        :title="`The air of ${place.name}`"
+        :hint="`From low to high each day; the line sums degree days over ${temperature(BASE_C)}.`"
+        :columns="['Day', 'low, °C', 'high, °C', 'degree days in all']"
+        :rows="
+          place.days.map((day) => [
+            day.on,
+            Number(day.lowC.toFixed(1)),
+            Number(day.highC.toFixed(1)),
+            Number(day.sum.toFixed(1)),
+          ])
+        "
+        :file="`air-${place.id}-${year}`"
+      >
+        <AirChart :days="place.days" :name="place.name" />
       </ChartFrame>
       <ChartFrame
         v-if="cost.length"

@@ -219,10 +219,9 @@ onBeforeUnmount(() => watcher?.disconnect())
 
 .filters {
   display: grid;
-  grid-template-columns: minmax(10rem, 1.4fr) minmax(10rem, 1.4fr) minmax(8rem, 1fr) minmax(
-      8rem,
-      0.8fr
-    ) minmax(8rem, 0.8fr);
+  grid-template-columns:
+    minmax(10rem, 1.4fr) minmax(10rem, 1.4fr) minmax(8rem, 1fr) minmax(8rem, 0.8fr)
+    minmax(8rem, 0.8fr);
   gap: 0.6rem;
 }
 

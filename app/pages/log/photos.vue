@@ -42,8 +42,10 @@ const things = computed(() => {
     for (const { what, id } of body.about) {
       const tray = what === 'trays' ? trays.find(id) : undefined
       const sowing = what === 'sowings' ? household.sowings.find((one) => one.id === id) : undefined
-      if (tray) found.set(id, `tray ${tray.number} · ${tray.body.runs.map(({ name }) => name).join(', ')}`)
-      else if (sowing) found.set(id, sowing.body.name)
+      if (tray) {
+        found.set(id, `tray ${tray.number} · ${tray.body.runs.map(({ name }) => name).join(', ')}`)
+        for (const { sowingId, name } of tray.body.runs) if (sowingId) found.set(sowingId, `sowing: ${name}`)
+      } else if (sowing) found.set(id, sowing.body.name)
       else if (!found.has(id)) found.set(id, body.name)
     }
   return [...found].map(([id, name]) => ({ id, name }))
@@ -67,7 +69,9 @@ const weekOf = (photo: Photo, id: string) => {
 const rows = computed(() =>
   [one.value, other.value].flatMap((id) => {
     if (!id) return []
-    const own = all.value.filter(({ body }) => body.about.some((about) => about.id === id))
+    // Of a sowing are also the pictures of its trays.
+    const ids = new Set([id, ...trays.ofSowing(id).map((tray) => tray.id)])
+    const own = all.value.filter(({ body }) => body.about.some((about) => ids.has(about.id)))
     return [{ id, name: things.value.find((thing) => thing.id === id)?.name ?? '', own }]
   }),
 )

@@ -59,11 +59,11 @@ ALTER TABLE "household" ADD COLUMN "learning" jsonb;--> statement-breakpoint
 ALTER TABLE "photo_file" ADD CONSTRAINT "photo_file_household_id_household_household_id_fk" FOREIGN KEY ("household_id") REFERENCES "public"."household"("household_id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "photo" ADD CONSTRAINT "photo_household_id_household_household_id_fk" FOREIGN KEY ("household_id") REFERENCES "public"."household"("household_id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "trial" ADD CONSTRAINT "trial_household_id_household_household_id_fk" FOREIGN KEY ("household_id") REFERENCES "public"."household"("household_id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
-CREATE INDEX "photo_day" ON "photo" USING btree ("household_id","on" DESC NULLS LAST) WHERE deleted_at is null;--> statement-breakpoint
+CREATE INDEX "photo_day" ON "photo" USING btree ("household_id","on" DESC NULLS FIRST) WHERE deleted_at is null;--> statement-breakpoint
 CREATE INDEX "photo_about" ON "photo" USING gin ("about" jsonb_path_ops) WITH (fastupdate=false);--> statement-breakpoint
-CREATE INDEX "entry_day" ON "entry" USING btree ("household_id","on" DESC NULLS LAST,"number" DESC NULLS LAST) WHERE voided_at is null;--> statement-breakpoint
-CREATE INDEX "entry_kind" ON "entry" USING btree ("household_id","kind","on" DESC NULLS LAST,"number" DESC NULLS LAST) WHERE voided_at is null;--> statement-breakpoint
-CREATE INDEX "entry_place" ON "entry" USING btree ("household_id","place_id","on" DESC NULLS LAST,"number" DESC NULLS LAST) WHERE voided_at is null and place_id is not null;--> statement-breakpoint
+CREATE INDEX "entry_day" ON "entry" USING btree ("household_id","on" DESC NULLS FIRST,"number" DESC NULLS FIRST) WHERE voided_at is null;--> statement-breakpoint
+CREATE INDEX "entry_kind" ON "entry" USING btree ("household_id","kind","on" DESC NULLS FIRST,"number" DESC NULLS FIRST) WHERE voided_at is null;--> statement-breakpoint
+CREATE INDEX "entry_place" ON "entry" USING btree ("household_id","place_id","on" DESC NULLS FIRST,"number" DESC NULLS FIRST) WHERE voided_at is null and place_id is not null;--> statement-breakpoint
 CREATE INDEX "entry_remind" ON "entry" USING btree ("household_id","remind_on") WHERE voided_at is null and remind_on is not null;--> statement-breakpoint
 CREATE INDEX "entry_measured" ON "entry" USING btree ("household_id","number") WHERE voided_at is null and measured <> '[]'::jsonb;--> statement-breakpoint
 CREATE INDEX "entry_words" ON "entry" USING gin ((to_tsvector('simple', kind || ' ' || name || ' ' || note || ' ' || "to" || ' ' || "by") || to_tsvector('english', name || ' ' || note))) WITH (fastupdate=false);

@@ -1,0 +1,5 @@
+/** The part of the statistics library that a check against another's arithmetic uses; the package ships no types. */
+declare module 'jstat' {
+  const jstat: { readonly hypgeom: { pdf(hits: number, all: number, marked: number, drawn: number): number } }
+  export default jstat
+}
