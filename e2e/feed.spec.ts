@@ -119,25 +119,51 @@ test('a ladder of feeds is planned, kept, and stands on the shopping list', asyn
   await expect(page.getByRole('region', { name: 'To buy' })).toContainText('Balanced soluble powder')
 })
 
-test('a sign is read against the record', async ({ page, household }) => {
-  const { id } = await household.put('feedings', {
-    name: 'Strong one',
-    feedId: 'balanced-20',
-    stageId: 'true-leaves',
-    targetNMgPerL: 240,
-    vessel: { name: 'jug', volumeL: 2 },
-    batchId: null,
-    toolId: null,
+test('a sign is read against the record of its tray, and says what would tell it from the others', async ({
+  page,
+  household,
+}) => {
+  await household.setSeason()
+  const on = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10)
+  const tray = await household.put('trays', {
+    name: 'Six-pack',
+    containerId: 'six-pack',
+    rows: 2,
+    columns: 3,
+    placeId: 'shelf',
+    recipeId: 'lean-and-light',
+    runs: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
+    cells: ['A', 'A', 'A', 'A', '', ''],
   })
+  const about = [{ what: 'trays', id: tray.id, rung: null }]
+  const cells = [0, 1, 2, 3].map((cell) => [cell, 1])
+  for (const [what, days] of [
+    ['sown', -30],
+    ['up', -20],
+  ] as const)
+    await household.put('entries', {
+      name: what,
+      kind: what === 'sown' ? 'rung' : 'look',
+      on: on(days),
+      about,
+      cells: [{ trayId: tray.id, run: 'A', what, cells, count: null }],
+    })
   await household.put('entries', {
     name: 'Strong one',
-    kind: 'feed given',
-    on: '2027-03-02',
-    about: [{ what: 'feedings', id }],
+    kind: 'watered',
+    on: on(-3),
+    about,
+    water: [{ trayId: tray.id, how: 'below', litres: 0.2, nMgPerL: 240 }],
   })
-  await goTo(page, '/signs')
-  await page.getByLabel('Burnt tips').check()
-  const likely = page.getByRole('region', { name: 'What the record makes likely' })
+  await goTo(page, `/signs?tray=${tray.id}`)
+  await page.getByRole('radio', { name: 'Burnt tips' }).click()
+  const likely = page.getByRole('region', { name: 'Burnt tips: what is likely' })
   await expect(likely.getByRole('listitem').first()).toContainText('the last feed was 240 mg/L')
+  await expect(likely.getByRole('listitem').first()).toContainText('To tell:')
   await expectAccessible(page)
+  // Without a tray a few words say what the record would.
+  await goTo(page, '/signs?sign=leggy')
+  await page.getByLabel('Light a day').fill('4')
+  const leggy = page.getByRole('region', { name: 'Long and thin: what is likely' })
+  await expect(leggy.getByRole('listitem').first()).toContainText('4 mol/m² a day')
 })

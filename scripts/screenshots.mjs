@@ -17,11 +17,6 @@ const PHONE = { width: 390, height: 844 }
 const VIEWS = [
   { name: 'today', path: '/today', size: WIDE },
   { name: 'season', path: '/season', size: { width: 1280, height: 1150 } },
-  {
-    name: 'sowing',
-    path: '/season?sowing=0b1a5700-de30-4000-8000-000000000201',
-    size: { width: 1280, height: 1000 },
-  },
   { name: 'trays', path: '/trays', size: { width: 1280, height: 1000 } },
   { name: 'tray', path: `/trays/${TRAY}`, size: WIDE },
   { name: 'run', path: `/runs/${RUN}`, size: WIDE },
@@ -31,9 +26,6 @@ const VIEWS = [
     size: { width: 1280, height: 1000 },
     scrollTo: '#water-title',
   },
-  { name: 'labels', path: `/trays/labels?trays=${TRAY}`, size: WIDE },
-  { name: 'crops', path: '/crops', size: WIDE },
-  { name: 'bench', path: '/', size: WIDE },
   { name: 'mix', path: `/mix?batch=${BATCH}`, size: WIDE },
   { name: 'find', path: '/find', size: { width: 1280, height: 1000 }, see: 'meets all in' },
   { name: 'mix-phone', path: `/mix?batch=${BATCH}`, size: PHONE },
@@ -42,7 +34,11 @@ const VIEWS = [
   { name: 'bench-card', path: `/bench/${BATCH}`, size: { width: 1280, height: 1500 } },
   { name: 'stores', path: '/stores', size: WIDE },
   { name: 'ladder-of-feeds', path: `/programme?programme=${PROGRAMME}`, size: { width: 1280, height: 1000 } },
-  { name: 'signs', path: '/signs', size: WIDE },
+  { name: 'signs', path: `/signs?sign=pale+old&tray=${TRAY}`, size: WIDE },
+  { name: 'log', path: '/log', size: WIDE },
+  { name: 'learned', path: '/log/learned', size: WIDE },
+  { name: 'trials', path: '/log/trials', size: WIDE },
+  { name: 'season-end', path: '/log/year', size: { width: 1280, height: 1000 } },
 ]
 
 process.env.BLASTOMIX_DEMO_DAY ??= '2027-04-12'

@@ -291,11 +291,18 @@ function agoOf(days: readonly DryRunDay[]): number {
   return at < 0 ? days.length : days.length - 1 - at
 }
 
-/** What can be decided on: everything that can be behind the sign, in the order of the letters. */
-export const practiceChoices = (sign: SignId) =>
-  (Object.keys(SPEAKS[sign]) as CauseId[])
+/** What one would think of besides, where a sign has few causes of its own. */
+const BESIDES: readonly CauseId[] = ['drowned', 'thirsty', 'hungry', 'cold']
+const LEAST_CHOICES = 4
+
+/** What can be decided on: everything that can be behind the sign, and what one would think of, in the order of the letters. */
+export const practiceChoices = (sign: SignId) => {
+  const own = Object.keys(SPEAKS[sign]) as CauseId[]
+  const others = BESIDES.filter((id) => !own.includes(id)).slice(0, Math.max(0, LEAST_CHOICES - own.length))
+  return [...own, ...others]
     .map((id) => ({ id, name: CAUSES[id].name }))
     .sort((a, b) => (a.name < b.name ? -1 : 1))
+}
 
 /** The measurements that would have told: those whose numbers the record's own reason is made of. */
 export function tellingAsks({ record, sign, cause }: PracticeTray): PracticeAsk[] {

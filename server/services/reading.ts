@@ -295,7 +295,7 @@ export const everything = (householdId: string): Promise<Everything> =>
   remembered(householdId, 'everything', () => readEverything(householdId))
 
 /** Of twenty years so many measurements are looked at, the latest. */
-const MOST_MEASUREMENTS = 5000
+const MOST_MEASUREMENTS = 2000
 
 /** What was measured in all years, by entries that stand, the oldest first. */
 export async function measurementsOf(householdId: string, reader: Reader = db()): Promise<Measurement[]> {

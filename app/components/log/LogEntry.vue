@@ -85,6 +85,8 @@ const problem = ref('')
 async function keep() {
   problem.value = ''
   try {
+    // One that lies years back is not in sight: what it was has to be known for taking this back.
+    await household.bring('entries', props.entry.id)
     const { opposite } = await keeping.save('entries', props.entry.id, props.entry.version, {
       ...body.value,
       ...draft.value,
@@ -220,6 +222,11 @@ async function takeBack() {
   overflow-wrap: anywhere;
 }
 
+.about a {
+  display: inline-block;
+  min-height: 1.6rem;
+}
+
 .about {
   display: flex;
   flex-wrap: wrap;
@@ -230,7 +237,6 @@ async function takeBack() {
   display: flex;
   gap: 0.2rem;
   align-items: start;
-  opacity: 0.75;
 }
 
 .tools :deep(.button),

@@ -5,8 +5,8 @@ import { printShare } from '#core/units/format'
 
 /** Sides under one another: the share with its interval, on one scale from none to all. */
 const props = defineProps<{ sides: readonly Side[] }>()
-const [WIDTH, ROW, LEFT] = [760, 40, 230]
-const x = (share: number) => LEFT + share * (WIDTH - LEFT - 90)
+const [WIDTH, ROW, LEFT] = [480, 54, 12]
+const x = (share: number) => LEFT + share * (WIDTH - LEFT - 96)
 const rows = computed(() => props.sides.map((side) => ({ ...side, share: shareOf(side) })))
 const said = computed(() =>
   rows.value
@@ -26,21 +26,19 @@ const said = computed(() =>
       <text :x="x(tick)" :y="rows.length * ROW + 17" text-anchor="middle">{{ printShare(tick) }}</text>
     </g>
     <g v-for="(row, i) in rows" :key="row.code">
-      <text :x="LEFT - 10" :y="i * ROW + 25" text-anchor="end" class="name">
-        {{ row.name.length > 26 ? `${row.name.slice(0, 25)}…` : row.name }}
-      </text>
+      <text :x="LEFT - 6" :y="i * ROW + 17" class="name">{{ row.name }}</text>
       <template v-if="row.share">
         <line
           :x1="x(row.share.low)"
           :x2="x(row.share.high)"
-          :y1="i * ROW + 20"
-          :y2="i * ROW + 20"
+          :y1="i * ROW + 34"
+          :y2="i * ROW + 34"
           class="span"
         />
-        <circle :cx="x(row.share.share)" :cy="i * ROW + 20" r="7" />
-        <text :x="WIDTH - 84" :y="i * ROW + 25">{{ row.hits }} of {{ row.of }}</text>
+        <circle :cx="x(row.share.share)" :cy="i * ROW + 34" r="7" />
+        <text :x="WIDTH - 82" :y="i * ROW + 39">{{ row.hits }} of {{ row.of }}</text>
       </template>
-      <text v-else :x="x(0) + 8" :y="i * ROW + 25" class="none">not counted yet</text>
+      <text v-else :x="x(0) + 8" :y="i * ROW + 39" class="none">not counted yet</text>
     </g>
   </svg>
 </template>
@@ -48,7 +46,7 @@ const said = computed(() =>
 <style scoped>
 .sides {
   width: 100%;
-  max-width: 44rem;
+  max-width: 36rem;
   height: auto;
 }
 

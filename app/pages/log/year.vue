@@ -194,7 +194,7 @@ const print = () => window.print()
       <section aria-labelledby="crops-title">
         <h2 id="crops-title">By crop</h2>
         <p v-if="!report.crops.length" class="slip">Nothing was sown in {{ year }}.</p>
-        <div v-else class="scroll" role="region" aria-label="By crop" tabindex="0">
+        <div v-else class="scroll" role="region" aria-label="By crop, the table" tabindex="0">
           <table class="figures">
             <thead>
               <tr>
@@ -230,7 +230,7 @@ const print = () => window.print()
 
       <section v-if="report.mixes.length" aria-labelledby="mixes-title">
         <h2 id="mixes-title">By mix</h2>
-        <div class="scroll" role="region" aria-label="By mix" tabindex="0">
+        <div class="scroll" role="region" aria-label="By mix, the table" tabindex="0">
           <table class="figures">
             <thead>
               <tr>

@@ -210,6 +210,12 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
   gap: 0.45rem;
 }
 
+.choices :deep(.button),
+.asks :deep(.button) {
+  white-space: normal;
+  text-align: left;
+}
+
 .choices .chosen {
   border-color: var(--enamel);
 }
