@@ -24,6 +24,8 @@ export interface TrayFacts {
   readonly takesL: number | null
   readonly soakedG: number | null
   readonly seedlings: number
+  /** So many are up cell by cell: a count of the whole takes none of them back. */
+  readonly cellsUp: number
 }
 
 /** A number so many times what fits was meant in the smaller unit. */
@@ -89,17 +91,30 @@ export function doubtsOf(
     else if (run.countedOn && on >= run.countedOn && count < run.up)
       doubts.push({
         id: 'fewer',
-        question: `On ${printDay(run.countedOn)} ${run.up} were up. Are ${run.up - count} lost since, or was that count wrong?`,
+        question:
+          tray.cellsUp > count
+            ? `On ${printDay(run.countedOn)} ${run.up} were up, cell by cell. Are ${run.up - count} lost since? If that count was wrong, put the cells right on the tray’s page.`
+            : `On ${printDay(run.countedOn)} ${run.up} were up. Are ${run.up - count} lost since, or was that count wrong?`,
         choices: [
           { id: 'lost', name: `${run.up - count} are lost`, change: { kind: 'lost', count: run.up - count } },
-          {
-            id: 'recount',
-            name: `The count was wrong: ${count} came up`,
-            change: { count, signs: read.signs },
-          },
+          ...(tray.cellsUp > count
+            ? []
+            : [
+                {
+                  id: 'recount',
+                  name: `The count was wrong: ${count} came up`,
+                  change: { count, signs: read.signs },
+                },
+              ]),
         ],
       })
   }
+  if (kind === 'sown' && run && run.sown > 0 && run.sownOn)
+    doubts.push({
+      id: 'again',
+      question: `${run.run.name} in tray ${tray.number} was sown on ${printDay(run.sownOn)} already. Gaps are sown again on the tray’s page.`,
+      choices: [{ id: 'thought', name: 'Keep it as a note', change: { kind: 'thought', count: null } }],
+    })
   if (LEAVING.includes(kind) && count !== null && run && run.standing > 0 && count > run.standing)
     doubts.push({
       id: 'leaving',

@@ -256,12 +256,14 @@ describe('what cannot well be is asked', () => {
     takesL: 1.1,
     soakedG: 2600,
     seedlings: 1,
+    cellsUp: 20,
   }
   const asked = (text: string) => doubtsOf(read(text), facts, today, printDay)
 
   it.each([
     ['tray 4, 40 up', 'above', { count: 24 }],
     ['tray 4, 17 up', 'fewer', { kind: 'lost', count: 3 }],
+    ['sown tray 4', 'again', { kind: 'thought' }],
     ['tray 4 lost 30', 'leaving', { count: 20 }],
     ['watered tray 4 with 900 l', 'litres', { litres: 0.9 }],
     ['tray 4 weighs 2400 kg', 'grams', { grams: 2400 }],

@@ -96,6 +96,11 @@ export function useLogLine() {
       since: begun.length ? begun.reduce((a, b) => (a < b ? a : b)) : null,
       takesL: store ? store.store.capacityL.value : null,
       soakedG: store ? store.store.dryMixG.value + store.store.capacityL.value * 1000 : null,
+      cellsUp: one.body.cells.reduce(
+        (sum, code, cell) =>
+          sum + (own.some(({ run }) => run.code === code) ? trays.stands(one).cells[cell]!.up : 0),
+        0,
+      ),
       seedlings: context.whole.crops.get(own[0]?.run.cropId ?? '')?.seedlings ?? 1,
     }
   })
@@ -235,7 +240,11 @@ export function useLogLine() {
       )
     }
     const entry = entryOf(line)
-    const { opposite } = await keeping.happened({ ...entry, act: newId() })
+    const { stored, opposite } = await keeping.happened({ ...entry, act: newId() }, { quiet: true })
+    // What stands already is not written a second time: taking this back must not take that.
+    if (stored.body.name !== entry.name)
+      throw new Error(`This stands already: “${stored.body.name}”, ${printDay(stored.body.on)}.`)
+    undoing.did(opposite)
     return opposite
   }
 

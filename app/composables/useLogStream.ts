@@ -41,14 +41,19 @@ export function useLogStream(filter: () => LogFilter) {
     )
     return $fetch<{ entries: Entry[]; more: boolean }>(`/api/households/${household.id}/log`, { query })
   }
-  async function load(limit = PAGE) {
+  const isBefore = (one: Entry, other: Entry) =>
+    one.body.on < other.body.on || (one.body.on === other.body.on && one.number < other.number)
+  async function load(limit = PAGE, keep = false) {
     if (!household.id) return
     const turn = ++asked
     try {
       const answer = await page(undefined, limit)
       if (turn !== asked) return
-      entries.value = answer.entries
-      more.value = answer.more
+      // What was read farther back stays: the page does not jump.
+      const last = answer.entries.at(-1)
+      const beyond = keep && last && answer.more ? entries.value.filter((one) => isBefore(one, last)) : []
+      entries.value = [...answer.entries, ...beyond]
+      if (!beyond.length) more.value = answer.more
       state.value = 'ready'
     } catch (error) {
       if (turn !== asked) return
@@ -90,7 +95,7 @@ export function useLogStream(filter: () => LogFilter) {
   // What is written, put right or taken back stands here at once.
   watch(
     () => household.entries,
-    () => state.value !== 'loading' && load(Math.min(200, Math.max(PAGE, entries.value.length))),
+    () => state.value !== 'loading' && load(Math.min(200, Math.max(PAGE, entries.value.length)), true),
   )
 
   /** By day, the latest first. */

@@ -25,7 +25,7 @@ import { counted } from '#core/bench/wording'
 import type { Bodies, Stored } from '#shared/collections'
 import { nextYear } from '#core/records/line'
 import { printNumber, printShare } from '#core/units/format'
-import { nextYears, yearReport, type Came, type PacketVerdict } from '#shared/year'
+import { addYear, nextYears, yearReport, type Came, type PacketVerdict } from '#shared/year'
 
 definePageMeta({
   place: {
@@ -93,11 +93,17 @@ async function bringBack(entry: Stored<Bodies['entries']>) {
 // Next season from this one.
 const planning = ref(false)
 const left = ref<string[]>([])
+/** A wish without a day followed from the frosts of its year: a year on it has the day it had. */
+function dated(id: string, after: Bodies['sowings']): Bodies['sowings'] {
+  if (after.outOn || after.sowOn) return after
+  const outOn = season.row(id)?.planned.outOn
+  const sownOn = report.value?.facts.find(({ sowingId }) => sowingId === id)?.sownOn
+  return { ...after, outOn: outOn ? addYear(outOn) : null, sowOn: !outOn && sownOn ? addYear(sownOn) : null }
+}
 const again = computed(() =>
   (records.value?.sowings ?? []).map(({ id, body }) => ({
     id,
-    before: body,
-    after: nextYears(body, year.value),
+    after: dated(id, nextYears(body, year.value)),
   })),
 )
 function plan() {
