@@ -323,3 +323,53 @@ test('the file of a logger is read, its bad lines are named, and a low above the
   await dialog.getByRole('button', { name: 'Keep 2 days' }).click()
   await expect(page.getByRole('listitem').filter({ hasText: '2 days of air' })).toBeVisible()
 })
+
+test('a made-up tray is asked about and decided on, and says what its record would have said', async ({
+  page,
+  household: _,
+}) => {
+  await goTo(page, '/signs')
+  await page.getByRole('link', { name: 'Practise on a made-up tray' }).click()
+  await page.getByRole('button', { name: 'Lift or weigh it' }).click()
+  await expect(page.getByText(/of the water it can easily have is gone/)).toBeVisible()
+  const choices = page.getByRole('region', { name: 'What is it?' })
+  expect(await choices.getByRole('button').count()).toBeGreaterThanOrEqual(4)
+  await choices.getByRole('button').first().click()
+  await expect(choices.getByText(/^(Yes:|No\. It was:)/)).toBeVisible()
+  await expect(choices.getByText('You asked for 1 measurement.')).toBeVisible()
+  await expect(choices.getByRole('heading', { name: 'What the record would have said' })).toBeVisible()
+  await expectAccessible(page)
+  await choices.getByRole('button', { name: 'Another tray' }).click()
+  await expect(
+    page.getByText('0 of 1 found so far.').or(page.getByText('1 of 1 found so far.')),
+  ).toBeVisible()
+})
+
+test('a note to oneself stands on Today on its day; a tray that is carried in a line stands there, and undo carries it back', async ({
+  page,
+  household,
+}) => {
+  await household.setSeason()
+  await household.put('entries', {
+    name: 'Start the okra on the mat this year',
+    kind: 'thought',
+    on: on(-365),
+    about: [],
+    remindOn: on(0),
+  })
+  const { id } = await tray(household, 'Okra', 'okra')
+  await happened(household, id, 'rung', -9, changed(id, 'A', 'sown', 24))
+  await goTo(page, '/today')
+  await expect(page.getByRole('region', { name: 'You wanted to be told' })).toContainText(
+    'on the mat this year',
+  )
+  await goTo(page, '/log')
+  await page.getByLabel('What happened?').fill('carried tray 1 to outside')
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByLabel('What happened?')).toHaveValue('')
+  const placeOf = async () => (await household.list('trays'))[0]!.body as unknown as { placeId: string }
+  await expect.poll(async () => (await placeOf()).placeId).toBe('outside')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
+  await expect.poll(async () => (await placeOf()).placeId).toBe('shelf')
+})

@@ -7,13 +7,14 @@ import { BUILT_IN } from '../media/materials'
 import { STARTING_RECIPES } from '../media/recipes'
 import { batchSteps } from './batch-steps'
 import { finalSteps, moveSteps } from './move-steps'
-import { mixOutcome } from './outcome'
+import { coirGave, mixOutcome, paceOf } from './outcome'
 import { pictureWords } from './picture'
 import { clockWasSetBack, joinedMarks, markedAt, minutesLeft, nextStep, runStands, type Mark } from './run'
 import { fillsFor, lackingFor, missingOf } from './short'
 import { byFinger, sowSteps, sowStepId } from './sow-steps'
 import { cutUp, shareOut } from './stations'
 import { cautionsOnce, type Step } from './step'
+import { minutesOf, timetable } from './timetable'
 
 const mark = (n: number, over: Partial<Mark>): Mark => ({
   id: `mark-${n}`,
@@ -259,5 +260,43 @@ describe('the steps of every job', () => {
     expect(move.find(({ count }) => count)!.count!.of).toBe(24)
     expect(final.map(({ id }) => id)).toEqual(['label', 'fill', 'hole', 'move', 'stake', 'mulch', 'place'])
     expect(final.flatMap(({ cautions }) => cautions ?? [])).toEqual(['microbes', 'lifting', 'fertiliser'])
+  })
+})
+
+describe('how quick hands are', () => {
+  const plain: Step[] = ['a', 'b', 'c', 'd'].map((id) => ({ id, title: id, say: [id], workMinutes: 10 }))
+  const soak: Step = { id: 'soak', title: 'Soak', say: ['Soak'], workMinutes: 10, waitMinutes: 30 }
+  const ticked = (ids: readonly string[], minutes: readonly number[]) => {
+    const marks = ids.map((step, i) => mark(minutes[i]!, { id: `${step}${i}`, step }))
+    return { stands: runStands(marks), marks }
+  }
+  it('is the work of a run against what is allowed for its steps; waits are left out', () => {
+    const quick = ticked(['a', 'b', 'c', 'd'], [0, 10, 20, 30])
+    expect(paceOf(plain, quick.stands, quick.marks)).toBeCloseTo(30 / 40, 9)
+    const waited = ticked(['soak', 'a', 'b'], [0, 45, 60])
+    expect(paceOf([soak, ...plain], waited.stands, waited.marks)).toBeCloseTo(30 / 30, 9)
+  })
+  it('says nothing of two steps, of a run that lay overnight, or of a wait that was cut short', () => {
+    const two = ticked(['a', 'b'], [0, 10])
+    expect(paceOf(plain, two.stands, two.marks)).toBeNull()
+    const night = ticked(['a', 'b', 'c'], [0, 10, 720])
+    expect(paceOf(plain, night.stands, night.marks)).toBeNull()
+    const cut = ticked(['soak', 'a', 'b'], [0, 5, 20])
+    expect(paceOf([soak, ...plain], cut.stands, cut.marks)).toBeNull()
+  })
+  it('begins a card so much sooner where hands are slow', () => {
+    const usual = timetable([soak, ...plain.map((step) => ({ ...step, id: `fill-${step.id}` }))])
+    const slow = timetable([soak, ...plain.map((step) => ({ ...step, id: `fill-${step.id}` }))], 9 * 60, 2)
+    // The work is twice as long, the wait is not.
+    expect([usual[0]!.startsMin, slow[0]!.startsMin]).toEqual([-40, -50])
+    expect(minutesOf([soak, ...plain], 2)).toEqual({ work: 100, waits: 30 })
+  })
+  it('what soaked coir gave is asked in its step, and is litres a kilogram where both were answered', () => {
+    const soakStep = steps.find(({ id }) => id.startsWith('soak-'))!
+    expect(soakStep.asks!.map(({ key }) => key)).toEqual(['coirG', 'fibreL'])
+    const answer = (key: string, value: number, i: number) =>
+      mark(i, { id: key, step: soakStep.id, what: 'answer', key, value })
+    expect(coirGave(steps, runStands([answer('coirG', 650, 1), answer('fibreL', 9.1, 2)]))).toBeCloseTo(14, 9)
+    expect(coirGave(steps, runStands([answer('coirG', 650, 1)]))).toBeNull()
   })
 })

@@ -18,9 +18,11 @@ import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } f
 import { planBatch } from '../media/batch'
 import { physicsIn } from '../media/container-physics'
 import { daysOfFood } from '../media/food'
+import { soakForFibre } from '../media/hydration'
 import { BUILT_IN, MATERIALS } from '../media/materials'
 import { dailyLight, heightFor, ppfdAt } from '../season/light'
-import { row } from '../season/test/fixture'
+import { addDays, dayFrom } from '../season/day'
+import { plan, row } from '../season/test/fixture'
 import { CROPS } from '../sowing/crops'
 import { costOf } from '../stores/cost'
 import { comesPressed, packHolds } from '../stores/goods'
@@ -188,6 +190,24 @@ const bench = [
   ),
 ]
 
+const sown = dayFrom('2027-04-01')
+const learned = [
+  // A packet that was counted, losses of one's own, and the warmth that was measured.
+  [0, 6, 30].map((measured) =>
+    plan('tomato', {
+      done: { 'rung-0': sown },
+      counted: { share: 0.62, n: 3, years: 1 },
+      losses: { share: 0.08, n: 2 },
+      warmth: () => new Map(Array.from({ length: measured }, (_, i) => [addDays(sown, i), 12 + (i % 9)])),
+    }),
+  ),
+  planBatch({
+    ...request,
+    allowances: { ...DEFAULT_ALLOWANCES, mixingLossK: 0.13, learned: { mixingLossK: 4 } },
+  }),
+  soakForFibre(given('Fibre wanted', 9, 'L', yours()), { lPerKg: 14.2, n: 3 }),
+]
+
 describe('the working of every figure', () => {
   it.each<[string, unknown]>([
     ['a batch of every material in every container', batch],
@@ -201,6 +221,7 @@ describe('the working of every figure', () => {
     ['what a batch takes and costs', shelf],
     ['the water of a tray', wet],
     ['the steps of a job', bench],
+    ['what was learned', learned],
   ])('gives the same value when an independent evaluator does the sum: %s', (_, plan) => {
     const figures = figuresIn(plan)
     expect(figures.size).toBeGreaterThan(6)
