@@ -1,6 +1,5 @@
 import { isAlive } from '#core/media/material'
 import { daysBetween, type Day } from '#core/season/day'
-import { countedShare } from '#core/records/learning'
 import { judged, judgedDays, type Side, type Verdict } from '#core/records/trial'
 import type { DatedChange } from '#core/trays/change'
 import { germinationOf, type RunStands } from '#core/trays/standing'
@@ -295,7 +294,3 @@ export function compared(
   ]
   return { sides, verdict: judged(...sides), days: judgedDays(...sides), against }
 }
-
-/** A share with its spread, for drawing. */
-export const sharePoint = (side: Pick<Side, 'hits' | 'of'>) =>
-  side.of ? countedShare(side.hits, side.of) : null

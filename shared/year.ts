@@ -1,5 +1,6 @@
 import { goodsName, goodsUnit } from '#core/stores/goods'
-import { addDays, daysBetween, type Day } from '#core/season/day'
+import { nextYear as yearOn } from '#core/records/line'
+import { daysBetween, type Day } from '#core/season/day'
 import { germinationNow, isBelowStandard } from '#core/sowing/seed-age'
 import { wilson } from '#core/sowing/odds'
 import { totalOf } from '#core/trays/change'
@@ -317,7 +318,7 @@ function leftOver({ movedSince }: YearRecords, context: Context): YearReport['le
 
 /** How a sowing of this year is sown again next year: the same wishes, a year on; what was learned comes by itself. */
 export function nextYears(sowing: SowingRecord, year: number): SowingRecord {
-  const on = (day: Day | null) => (day ? addYear(day) : null)
+  const on = (day: Day | null) => (day ? yearOn(day) : null)
   return {
     ...sowing,
     name: sowing.name.replace(new RegExp(`\\b${year}\\b`), String(year + 1)),
@@ -328,12 +329,6 @@ export function nextYears(sowing: SowingRecord, year: number): SowingRecord {
     germination: null,
   }
 }
-/** The same day a year on. */
-export const addYear = (day: Day): Day => {
-  const later = `${Number(day.slice(0, 4)) + 1}${day.slice(4)}` as Day
-  return later.endsWith('-02-29') ? addDays(`${later.slice(0, 5)}02-28` as Day, 0) : later
-}
-
 /** Share up by days since sowing, of runs of one packet or crop. */
 export interface Curve {
   readonly name: string

@@ -266,5 +266,3 @@ export function habitsFrom(all: readonly Measurement[], dropped: readonly string
     },
   }
 }
-
-export const NO_HABITS: Habits = habitsFrom([])

@@ -25,7 +25,7 @@ import { counted } from '#core/bench/wording'
 import type { Bodies, Stored } from '#shared/collections'
 import { nextYear } from '#core/records/line'
 import { printNumber, printShare } from '#core/units/format'
-import { addYear, nextYears, yearReport, type Came, type PacketVerdict } from '#shared/year'
+import { nextYears, yearReport, type Came, type PacketVerdict } from '#shared/year'
 
 definePageMeta({
   place: {
@@ -98,7 +98,11 @@ function dated(id: string, after: Bodies['sowings']): Bodies['sowings'] {
   if (after.outOn || after.sowOn) return after
   const outOn = season.row(id)?.planned.outOn
   const sownOn = report.value?.facts.find(({ sowingId }) => sowingId === id)?.sownOn
-  return { ...after, outOn: outOn ? addYear(outOn) : null, sowOn: !outOn && sownOn ? addYear(sownOn) : null }
+  return {
+    ...after,
+    outOn: outOn ? nextYear(outOn) : null,
+    sowOn: !outOn && sownOn ? nextYear(sownOn) : null,
+  }
 }
 const again = computed(() =>
   (records.value?.sowings ?? []).map(({ id, body }) => ({

@@ -3,7 +3,7 @@ import { bodyOf, stored } from '#shared/collections'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 import { remembered } from '../../../../services/remembered'
-import { yearRecords } from '../../../../services/log'
+import { yearRecords } from '../../../../services/year'
 
 export default route(
   {

@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
-import { yearsOf } from '../../../../services/log'
+import { yearsOf } from '../../../../services/year'
 
 export default route(
   {

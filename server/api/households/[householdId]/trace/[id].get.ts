@@ -3,7 +3,7 @@ import { bodyOf, stored } from '#shared/collections'
 import { id } from '#shared/rules'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
-import { traceRecords } from '../../../../services/log'
+import { traceRecords } from '../../../../services/trace'
 
 export default route(
   {

@@ -1,0 +1,54 @@
+import { and, eq, sql } from 'drizzle-orm'
+import type { Bodies, Stored } from '#shared/collections'
+import { db } from '../db/client'
+import { trays } from '../db/schema'
+import { entriesAbout, find, list } from './reading'
+import { current } from './rows'
+
+/** A tray with all that hangs on it: trays of its batch, trays its plants came from and went to, and what happened to them. */
+export async function traceRecords(householdId: string, trayId: string) {
+  const tray = await find('trays', householdId, trayId)
+  const ids = new Set([trayId])
+  if (tray.body.batchId) {
+    const rows = await db()
+      .select({ id: trays.id })
+      .from(trays)
+      .where(and(current('trays', householdId), eq(trays.batchId, tray.body.batchId)))
+    rows.forEach(({ id }) => ids.add(id))
+  }
+  // Plants were moved between trays: each step is an entry about both.
+  const found = new Map<string, Stored<Bodies['entries']>>()
+  for (let open = [trayId]; open.length > 0;) {
+    const told = await entriesAbout(householdId, open)
+    told.forEach((one) => found.set(one.id, one))
+    const next = told.flatMap(({ body }) =>
+      body.cells.some(({ what }) => what === 'moved' || what === 'set')
+        ? body.cells.map(({ trayId: id }) => id)
+        : [],
+    )
+    open = [...new Set(next)].filter((id) => !ids.has(id))
+    open.forEach((id) => ids.add(id))
+  }
+  for (const one of await entriesAbout(householdId, [...ids])) found.set(one.id, one)
+  const all = await list(
+    'trays',
+    householdId,
+    db(),
+    and(current('trays', householdId), sql`id = any(${sql.param([...ids])}::uuid[])`),
+  )
+  const batchIds = [...new Set(all.flatMap(({ body }) => body.batchId ?? []))]
+  const batches = batchIds.length
+    ? await list(
+        'batches',
+        householdId,
+        db(),
+        and(current('batches', householdId), sql`id = any(${sql.param(batchIds)}::uuid[])`),
+      )
+    : []
+  if (batchIds.length) for (const one of await entriesAbout(householdId, batchIds)) found.set(one.id, one)
+  return {
+    trays: all,
+    batches,
+    entries: [...found.values()].sort((a, b) => a.number - b.number),
+  }
+}
