@@ -4,6 +4,8 @@ import { dayFrom } from '../season/day'
 import { nameBook } from '../season/wish/names'
 import { wordsOf } from '../season/wish/words'
 import { CROPS } from '../sowing/crops'
+import { printQuantity } from '../units/format'
+import { parseQuantity } from '../units/parse'
 import { LINE_KINDS, nextYear, readLine, type LineKnown } from './line'
 
 const known: LineKnown = {
@@ -47,6 +49,9 @@ describe('one line of the log', () => {
     ['carried tray 9 to the cold frame on monday', { kind: 'carried', placeId: 'frame', on: '2027-04-12' }],
     ['lost 4 chard in tray 3', { kind: 'lost', trayIds: ['t3'], run: 'A', count: 4 }],
     ['tray 9 weighs 1.9 kg', { kind: 'weighed', grams: 1900 }],
+    ['watered tray 9 with 1 1/2 l', { kind: 'watered', litres: 1.5, count: null }],
+    ['tray 9 weighs 1 kg and 250 g', { kind: 'weighed', grams: 1250 }],
+    ['watered tray 9 with ½ l, 3 lost', { litres: 0.5, count: 3 }],
     [
       'picked 250 g of okra 3 days ago, batch 4',
       { kind: 'harvest', grams: 250, batchId: 'b4', on: '2027-04-11' },
@@ -58,6 +63,26 @@ describe('one line of the log', () => {
     expect(read(text)).toMatchObject(meant)
     expect(read(text).asks).toEqual([])
   })
+
+  it('an amount is what the field for amounts reads, in each kitchen, however it is printed', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom('metric' as const, 'us' as const, 'imperial' as const),
+        fc.double({ min: 0.05, max: 60, noNaN: true }),
+        fc.boolean(),
+        (kitchen, amount, isMass) => {
+          const dimension = isMass ? 'mass' : 'volume'
+          const said = printQuantity(isMass ? amount * 100 : amount, dimension, kitchen)
+          const wanted = parseQuantity(said, { dimension, kitchen })
+          const { litres, grams, rest } = readLine(`tray 9 ${isMass ? 'weighs' : 'watered with'} ${said}`, {
+            ...known,
+            kitchen,
+          })
+          expect(isMass ? grams : litres).toBe(wanted.ok ? wanted.base : null)
+          expect(rest.filter((word) => /\d/.test(word))).toEqual([])
+        },
+      ),
+    ))
 
   it('asks instead of guessing: a tray nobody knows, a crop in two trays, a run of two, a word that may be two signs', () => {
     const about = (text: string) => read(text).asks.map((ask) => ask.about)

@@ -3,6 +3,7 @@ import { dayAtHead, type Calendar } from '../season/wish/days'
 import type { NameBook } from '../season/wish/names'
 import { plainName, plainWord, wordsOf, type Word } from '../season/wish/words'
 import { SEEN, seenName, UNCLEAR, type SeenId } from '../signs/seen'
+import { FRACTION_GLYPHS } from '../units/fraction'
 import { parseQuantity } from '../units/parse'
 import type { Kitchen } from '../units/unit'
 
@@ -170,8 +171,11 @@ const KIND_PHRASES = LINE_KINDS.flatMap(({ kind, words }) =>
 const SIGN_PHRASES = SEEN.flatMap(({ id, words }) =>
   words.map((phrase) => ({ id, words: phrase.split(' ') })),
 ).sort((a, b) => b.words.length - a.words.length)
-const QUANTITY =
-  /(?:\d+(?:[.,]\d+)?|½|¼|¾)\s*(?:ml|cl|l|litres?|liters?|cups?|gal(?:lons?)?|qt|pints?|pt|fl oz|kg|g|grams?|oz|lb|lbs|pounds?)(?![a-z])/i
+// `900 ml`, `1 1/2 pints`, `2½ l`, `4 lb 8 oz`: a number as people write it, its unit, and what is added to it.
+const NUMBER = String.raw`(?:\d+\s+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d+(?:[.,]\d+)?\s?[${FRACTION_GLYPHS}]?|[${FRACTION_GLYPHS}])`
+const UNIT = String.raw`(?:millilit(?:er|re)s?|ml|cl|lit(?:er|re)s?|l|cups?|gal(?:lons?)?|quarts?|qt|pints?|pt|(?:imp |us )?fl\.? ?oz|tbsp|tablespoons?|tsp|teaspoons?|kilograms?|kilos?|kg|grams?|g|ounces?|oz|pounds?|lbs?)`
+const PART = String.raw`${NUMBER}\s*${UNIT}(?![\p{L}])`
+const QUANTITY = new RegExp(String.raw`(?<![\d/.,])${PART}(?:\s*(?:\+|and)?\s*${PART})*`, 'iu')
 // A number after a comma is a tray only where nothing is said of it: `trays 3, 4 and 5`, not `tray 3, 28 up`.
 const TRAYS =
   /(?:\btrays?\s*|\btray\s+no\.?\s*|#)(\d{1,6}(?:\s*,\s*\d{1,6}(?=\s*(?:,|and\b|&|$))|\s*(?:and|&|\+)\s*\d{1,6}(?!\s*(?:up|lost|plants?|seedlings?|cells?)\b))*)(?!\d)/i

@@ -3,6 +3,7 @@ import { computed, ref, useId } from 'vue'
 import Button from 'primevue/button'
 import DayField from '~/components/fields/DayField.vue'
 import { useDates } from '~/composables/useDates'
+import { useMeasures } from '~/composables/useMeasures'
 import { useLogLine } from '~/composables/useLogLine'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
@@ -20,6 +21,7 @@ const household = useHousehold()
 const trays = useTrays()
 const season = useSeason()
 const { printDay } = useDates()
+const { volume, mass } = useMeasures()
 const id = useId()
 const field = ref<HTMLInputElement | null>(null)
 
@@ -116,6 +118,8 @@ async function keep() {
         line.read.value.on === season.today ? 'today' : printDay(line.read.value.on)
       }}</span>
       <span v-if="line.read.value.at" class="took">{{ line.read.value.at }}</span>
+      <span v-if="line.read.value.litres !== null" class="took">{{ volume(line.read.value.litres) }}</span>
+      <span v-if="line.read.value.grams !== null" class="took">{{ mass(line.read.value.grams) }}</span>
       <span v-if="line.read.value.count !== null" class="took">{{ line.read.value.count }}</span>
       <span v-for="sign in line.read.value.signs" :key="sign" class="took sign">{{ seenName(sign) }}</span>
       <span v-if="line.read.value.remindOn" class="took"
