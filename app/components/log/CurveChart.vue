@@ -7,7 +7,7 @@ import type { Curve } from '#shared/year'
 
 /** Share that is up by days since sowing, with the 95 % interval; one is chosen, the rest stand behind it. */
 const props = defineProps<{ curves: readonly Curve[] }>()
-const [WIDTH, HEIGHT, LEFT] = [720, 280, 52]
+const [WIDTH, HEIGHT, LEFT] = [720, 290, 52]
 const chosen = ref('0')
 const one = computed(() => props.curves[Number(chosen.value)] ?? props.curves[0])
 const days = computed(() => Math.max(7, max(props.curves, ({ points }) => points.at(-1)?.day) ?? 7) + 2)
@@ -18,7 +18,7 @@ const x = computed(() =>
 )
 const y = scaleLinear()
   .domain([0, 1])
-  .range([HEIGHT - 34, 12])
+  .range([HEIGHT - 44, 12])
 type Point = Curve['points'][number]
 const held = ({ points }: Curve): Point[] => [...points, { ...points.at(-1)!, day: days.value }]
 const path = (curve: Curve) =>
@@ -56,9 +56,9 @@ const rounded = (value: number) => printShare(Math.round(value * 100) / 100)
         <text :x="LEFT - 8" :y="y(share) + 5" text-anchor="end">{{ printShare(share) }}</text>
       </g>
       <g v-for="day in x.ticks(8)" :key="day" class="axis">
-        <text :x="x(day)" :y="HEIGHT - 14" text-anchor="middle">{{ day }}</text>
+        <text :x="x(day)" :y="HEIGHT - 24" text-anchor="middle">{{ day }}</text>
       </g>
-      <text :x="WIDTH - 14" :y="HEIGHT - 1" text-anchor="end" class="unit">days after sowing</text>
+      <text :x="WIDTH - 14" :y="HEIGHT - 3" text-anchor="end" class="unit">days after sowing</text>
       <path v-for="(curve, i) in curves" :key="i" :d="path(curve)" class="behind" />
       <path :d="band(one)" class="band" />
       <path :d="path(one)" class="front" />

@@ -65,6 +65,12 @@ const CARE = [
   { key: 'mixC', label: 'Warmth', dimension: 'temperature', none: '' },
 ] as const
 
+/** Where leaves have said how strong this crop likes its feed, the strength says so. */
+const learnedFeed = computed(() => {
+  const response = context.crops.get(props.body.cropId)?.feedResponse
+  return response ? `, ${printNumber(response.factor, 2)} × by your leaves` : ''
+})
+
 const containers = computed(() =>
   context.containerList.map(({ id, name }) => ({ value: id as string | null, name })),
 )
@@ -172,7 +178,7 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
                 ? none
                 : key === 'mixC'
                   ? temperature(planned.rungs[index]!.care[key])
-                  : printNumber(planned.rungs[index]!.care[key])
+                  : `${printNumber(planned.rungs[index]!.care[key])}${key === 'nMgPerL' ? learnedFeed : ''}`
               : 'yours'
           "
           :problem="problemAt(`rungs[${index}].${key}`)"
