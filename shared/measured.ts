@@ -132,7 +132,7 @@ function expectedDays(
   const days = daysToEmergence(crop.emergence, mixC)
   // The crop's pace may be learned already: the factor is one against the book.
   const pace = habits.of('days up', crop.id)
-  return days && days.value / (pace.n ? pace.mean : 1)
+  return days && days.value / (crop.emergence.learned ? pace.mean : 1)
 }
 
 /** Plants that left a run of moved plants: how many of those set there were lost. */

@@ -1,5 +1,6 @@
 import { computed, ref, watch } from 'vue'
 import { newId } from '~/composables/newId'
+import { useDayOrder } from '~/composables/useDayOrder'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
 import { whyNot } from '~/composables/whyNot'
@@ -41,7 +42,8 @@ export function useLogLine() {
   const keeping = useKeeping()
   const undoing = useUndo()
   const { note } = useNotes()
-  const { printDay, monthFirst } = useDates()
+  const { printDay } = useDates()
+  const order = useDayOrder()
 
   const text = ref('')
   /** What was chosen where something was asked, and what was put right by hand. */
@@ -69,7 +71,7 @@ export function useLogLine() {
     calendar: {
       today: season.today,
       frosts: season.frame && !isFrostFree(season.frame) ? seasonEnds(season.frame) : null,
-      order: monthFirst.value ? ('month first' as const) : ('day first' as const),
+      order: order.value,
     },
     kitchen: household.kitchen,
   }))

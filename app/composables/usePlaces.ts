@@ -40,7 +40,10 @@ export function usePlaces() {
   const all = computed(() =>
     router
       .getRoutes()
-      .flatMap(({ path, meta }): Place[] => (meta.place ? [{ path, ...meta.place }] : []))
+      // A page of one thing is reached from that thing: no key, no palette and no row of pages leads there.
+      .flatMap(({ path, meta }): Place[] =>
+        meta.place && !path.includes(':') ? [{ path, ...meta.place }] : [],
+      )
       .sort((a, b) => (a.order ?? 99) - (b.order ?? 99) || (a.title < b.title ? -1 : 1)),
   )
   return { all, main: computed(() => all.value.filter(({ order }) => order !== undefined)) }

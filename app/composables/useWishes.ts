@@ -1,23 +1,13 @@
 import { computed } from 'vue'
-import { useDates } from '~/composables/useDates'
-import { useHousehold } from '~/state/household'
+import { useDayOrder } from '~/composables/useDayOrder'
 import { useSeason } from '~/state/season'
 import { heardWish, listeningOf, type ReadWish } from '#shared/wish'
 
 /** Wishes as this household says them: its crops, packets, containers and mixes, in the reader's order of day and month. */
 export function useWishes() {
   const season = useSeason()
-  const household = useHousehold()
-  const { monthFirst } = useDates()
-  const listening = computed(() =>
-    listeningOf(
-      season.known!,
-      season.today,
-      household.kitchen === 'us' || (household.kitchen === 'metric' && monthFirst.value)
-        ? 'month first'
-        : 'day first',
-    ),
-  )
+  const order = useDayOrder()
+  const listening = computed(() => listeningOf(season.known!, season.today, order.value))
   return {
     /** @param unreadIsFine words that were not understood are left out, because somebody said so */
     hear: (text: string, unreadIsFine = false): ReadWish =>

@@ -1,5 +1,6 @@
 import { answerKey, stepStands, type RunStands } from './run'
 import type { Step } from './step'
+import { minutesOf } from './timetable'
 
 /** What a run of a batch really did: nothing where nothing was measured out. */
 export interface MixOutcome {
@@ -53,8 +54,6 @@ export function coirGave(steps: readonly Step[], stands: RunStands): number | nu
   return null
 }
 
-/** A step is allowed so long where nothing is said, minutes. */
-const ALLOWED_MIN = 15
 /** A wait is as long as it is: of a run only the work says how quick hands are. */
 const LEAST_STEPS = 3
 
@@ -69,8 +68,7 @@ export function paceOf(
 ): number | null {
   const done = steps.filter(({ id }) => stepStands(stands, id).state === 'done')
   const took = minutesTaken(marks)
-  const waits = done.reduce((sum, { waitMinutes }) => sum + (waitMinutes ?? 0), 0)
-  const allowed = done.reduce((sum, { workMinutes }) => sum + (workMinutes ?? ALLOWED_MIN), 0)
+  const { work: allowed, waits } = minutesOf(done)
   if (done.length < LEAST_STEPS || took === null || allowed === 0) return null
   // A wait that was cut short is not work that was quick.
   const worked = took - waits

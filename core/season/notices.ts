@@ -75,7 +75,7 @@ export function noticesOf(
 ): Notice[] {
   const { crop, season, seedsThere, outOn: wanted, plants, certainty } = request
   const range = comesUpBetween(crop.emergence)
-  const left = up === null ? plants : Math.floor(up * (1 - LOSSES))
+  const left = up === null ? plants : Math.floor(up * (1 - (request.losses?.share ?? LOSSES)))
   const latest = latestOut(crop, frame)
   return [
     ...(comesUp

@@ -131,7 +131,9 @@ async function rewritten(tx: Transaction, householdId: string, before: Row, body
   const moves = before.deletedAt ? await moveAgain(tx, householdId, stood) : stood.moves
   const { name, by, to, note, on, at, remindOn } = body
   const right = { name, by, to, note, on, at, remindOn, moves }
-  const measured = await measuredBy(tx, householdId, { ...stood, ...right }, before.id)
+  // What it measured hangs on the day alone.
+  const measured =
+    on === stood.on ? stood.measured : await measuredBy(tx, householdId, { ...stood, ...right }, before.id)
   return { ...right, measured }
 }
 

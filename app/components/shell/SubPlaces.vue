@@ -8,12 +8,7 @@ import { usePlaces } from '~/composables/usePlaces'
 const props = defineProps<{ of: string }>()
 const { all } = usePlaces()
 const route = useRoute()
-const here = computed(() =>
-  all.value.filter(
-    // A page of one thing is reached from that thing.
-    ({ path, parent }) => (path === props.of || parent === props.of) && !path.includes(':'),
-  ),
-)
+const here = computed(() => all.value.filter(({ path, parent }) => path === props.of || parent === props.of))
 </script>
 
 <template>

@@ -16,6 +16,7 @@ import { useHousehold } from '~/state/household'
 import { useWater } from '~/state/water'
 import { intervalOf, WILD_AT } from '#core/records/learning'
 import type { Habit } from '#core/records/habits'
+import { FACTOR } from '#core/water/follow'
 import { printNumber, printShare } from '#core/units/format'
 import type { Bodies, Stored } from '#shared/collections'
 
@@ -175,7 +176,7 @@ const used = computed(() =>
         </h3>
         <div class="pair">
           <BeliefDrawing
-            :book="{ mean: 1, sd: 0.3 }"
+            :book="FACTOR"
             :yours="one.factor"
             :measured="[]"
             :print="(value: number) => `${printNumber(value, 2)} ×`"
