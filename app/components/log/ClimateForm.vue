@@ -143,7 +143,14 @@ async function keep() {
 </script>
 
 <template>
-  <Dialog visible modal header="The air of a place" :draggable="false" @update:visible="emit('close')">
+  <Dialog
+    visible
+    modal
+    class="wide"
+    header="The air of a place"
+    :draggable="false"
+    @update:visible="emit('close')"
+  >
     <form class="air" @submit.prevent="keep">
       <ChoiceField
         v-model="placeId"
@@ -219,7 +226,7 @@ async function keep() {
 .air {
   display: grid;
   gap: 0.85rem;
-  width: min(36rem, 84vw);
+  grid-template-columns: minmax(0, 1fr);
 }
 
 .three,

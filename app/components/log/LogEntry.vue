@@ -249,7 +249,7 @@ async function takeBack() {
 .form {
   display: grid;
   gap: 0.85rem;
-  min-width: min(28rem, 80vw);
+  grid-template-columns: minmax(0, 1fr);
 }
 
 @media (max-width: 52rem) {
