@@ -72,7 +72,17 @@ test('from what the season asks for to the pots the plants stand in', async ({ p
   expect(new Set(order).size).toBe(2)
   expect(order.join('')).toMatch(/^A+B+$/)
 
-  // The edge between the two is dragged a cell on; what is typed fills the cells that are left.
+  // The edge between the two is dragged a cell on, and taken back before the page has heard that it was kept; what is
+  // typed fills the cells that are left.
+  await page.route(
+    `**/trays/${id}`,
+    async (route) => {
+      const response = await route.fetch()
+      await new Promise((resolve) => setTimeout(resolve, 700))
+      await route.fulfill({ response })
+    },
+    { times: 1 },
+  )
   const edge = (await page.locator('.handle').boundingBox())!
   await page.mouse.move(edge.x + edge.width / 2, edge.y + edge.height / 2)
   await page.mouse.down()

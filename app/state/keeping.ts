@@ -16,7 +16,7 @@ interface Told {
 /** Writes to the household, each with its opposite; what was written stands on the page at once. */
 export const useKeeping = defineStore('keeping', () => {
   const household = useHousehold()
-  const { did } = useUndo()
+  const { did, during } = useUndo()
 
   const address = (...rest: string[]) => ['/api/households', household.id, ...rest].join('/')
   const standing = <C extends Collection>(collection: C, id: string) =>
@@ -202,15 +202,22 @@ export const useKeeping = defineStore('keeping', () => {
     },
   })
 
+  /** Undo waits for each of these. */
+  const awaited =
+    <Given extends unknown[], Done>(write: (...given: Given) => Promise<Done>) =>
+    (...given: Given) =>
+      during(write(...given))
+
   return {
-    save,
-    remove,
-    happened,
-    replace,
-    saveHousehold,
+    // A generic function keeps its type parameter only when it is named.
+    save: <C extends Collection>(...given: Parameters<typeof save<C>>) => during(save<C>(...given)),
+    remove: <C extends Collection>(...given: Parameters<typeof remove<C>>) => during(remove<C>(...given)),
+    happened: awaited(happened),
+    replace: <C extends Collection>(...given: Parameters<typeof replace<C>>) => during(replace<C>(...given)),
+    saveHousehold: awaited(saveHousehold),
     toBody,
     toNothing,
-    doTogether,
+    doTogether: awaited(doTogether),
     /** What a record was before each change, newest first. */
     history: <C extends Collection>(collection: C, id: string) =>
       $fetch<Revision<Bodies[C]>[]>(address(collection, id, 'history')),

@@ -25,6 +25,15 @@ export const useUndo = defineStore('undo', () => {
   let lastAt = 0
   let busy: Promise<void> = Promise.resolve()
 
+  /** Writes on their way: what they did can be taken back once it is known, and nothing older before it. */
+  const underWay = new Set<Promise<unknown>>()
+  function during<Done>(write: Promise<Done>): Promise<Done> {
+    underWay.add(write)
+    const ended = () => void underWay.delete(write)
+    write.then(ended, ended)
+    return write
+  }
+
   /** Something was done; `opposite` takes it back. */
   function did(opposite: Act) {
     const now = Date.now()
@@ -35,9 +44,10 @@ export const useUndo = defineStore('undo', () => {
     if (!goesOn) past.value = [...past.value.slice(-DEPTH), opposite]
   }
 
-  /** One after the other: a second press waits for the first. */
+  /** One after the other: a second press waits for the first, and both for what is still being written. */
   const move = (from: typeof past, to: typeof past, said: string, nothing: string) => {
     busy = busy.then(async () => {
+      while (underWay.size) await Promise.allSettled(underWay)
       const act = from.value.at(-1)
       if (!act) return note(nothing)
       try {
@@ -73,6 +83,7 @@ export const useUndo = defineStore('undo', () => {
   )
   return {
     did,
+    during,
     undo,
     redo,
     takeBack,
