@@ -14,7 +14,7 @@ const clean = (text: string) =>
     .replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '')
 
 /** Every text of every body is cleaned here, once; a key that would have to be is refused. */
-function cleaned(key: string, value: unknown): unknown {
+export function cleaned(key: string, value: unknown): unknown {
   if (clean(key) !== key) throw new HttpProblem(400, 'A key of the body holds a control character.')
   return typeof value === 'string' ? clean(value) : value
 }

@@ -114,6 +114,9 @@ async function madeSmall(sent: Buffer) {
   }
 }
 
+/** The thumbnail of a picture that is kept already. @throws Refusal 422 where it is damaged */
+export const madeThumbnail = async (sent: Buffer): Promise<Buffer> => (await madeSmall(sent)).thumbnail
+
 /** The day by the camera's clock. */
 async function dayTaken(sent: Buffer): Promise<Day | null> {
   const found = (await exifr

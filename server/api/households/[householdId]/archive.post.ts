@@ -1,0 +1,53 @@
+import * as z from 'zod'
+import { ARCHIVE_KINDS, ARCHIVE_TYPE, MOST_ARCHIVE_BYTES, type ArchiveKind } from '#shared/archive/format'
+import { householdParams } from '../../../http/params'
+import { route } from '../../../http/route'
+import { spooled } from '../../../http/spool'
+import { readArchive } from '../../../services/archive/read'
+import { takeIn } from '../../../services/archive/take-in'
+
+const kind = z.enum(ARCHIVE_KINDS as [ArchiveKind, ...ArchiveKind[]])
+
+export default route(
+  {
+    summary:
+      'Take an archive in, all or nothing. Without `seen` it is only looked at. A household that is not there is made',
+    params: householdParams,
+    query: z.object({
+      differing: z
+        .enum(['here', 'archive', 'newer'])
+        .default('here')
+        .describe('Which of two that differ is to stand'),
+      seen: z.coerce
+        .number()
+        .int()
+        .min(0)
+        .optional()
+        .describe('The `changes` that were answered when it was looked at: it is written'),
+    }),
+    answers: z.object({
+      written: z.boolean(),
+      changes: z.int(),
+      made: z.boolean(),
+      kinds: z.array(z.object({ kind, fresh: z.int(), same: z.int(), differing: z.int() })),
+      differing: z.array(
+        z.object({ kind, id: z.string(), name: z.string(), newer: z.enum(['here', 'archive']) }),
+      ),
+      contradictions: z.array(z.string()),
+    }),
+    meaning: 'What is new, the same and different, and what does not go together',
+    refuses: [404, 408, 409, 413, 415, 422],
+  },
+  ({ params, query, event }) =>
+    spooled(event, { type: ARCHIVE_TYPE, most: MOST_ARCHIVE_BYTES, what: 'An archive' }, async (file) => {
+      const archive = await readArchive(file)
+      try {
+        return await takeIn(params.householdId, archive, {
+          differing: query.differing,
+          seen: query.seen ?? null,
+        })
+      } finally {
+        archive.close()
+      }
+    }),
+)
