@@ -25,6 +25,13 @@ module.exports = {
       from: { path: '^shared/', pathNot: '\\.test\\.ts$' },
       to: { pathNot: ['^shared/', '^core/', '^node_modules/zod/'] },
     },
+    {
+      name: 'simulated-knows-no-server',
+      comment: 'A device knows the application by its address alone.',
+      severity: 'error',
+      from: { path: '^simulated/' },
+      to: { path: '^(app|server)/' },
+    },
     { name: 'app-not-to-server', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },
     { name: 'server-not-to-app', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },
     {
@@ -39,7 +46,7 @@ module.exports = {
     {
       name: 'resolvable',
       severity: 'error',
-      from: { path: '^(app|core|shared|server)/' },
+      from: { path: '^(app|core|shared|server|simulated)/' },
       // What the build makes: routes by their files, and what Nuxt and Nitro bring.
       to: { couldNotResolve: true, pathNot: '^(#routes|#imports|#components|#app|nitropack/runtime)$' },
     },

@@ -19,7 +19,7 @@ export default {
   // Slow machines are no failure.
   testTimeout: process.env.DEEP ? 1_800_000 : 60_000,
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{app,core,shared}/**/*.test.ts'] },
+    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{app,core,shared,simulated}/**/*.test.ts'] },
     // Starts and stops the real thing in a folder of its own.
     { ...shared, displayName: 'start', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },
     // Against a running application and its real PostgreSQL; ./test starts both and says where.

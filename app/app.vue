@@ -7,6 +7,7 @@ import { ref, defineAsyncComponent } from 'vue'
 import WorkingSlip from '~/components/figures/WorkingSlip.vue'
 import CommandPalette from '~/components/shell/CommandPalette.vue'
 import FirstHousehold from '~/components/shell/FirstHousehold.vue'
+import OwnDay from '~/components/shell/OwnDay.vue'
 import ServerSilent from '~/components/shell/ServerSilent.vue'
 import RunTimers from '~/components/runs/RunTimers.vue'
 import ShellHeader from '~/components/shell/ShellHeader.vue'
@@ -36,6 +37,7 @@ useHead({
     <!-- Drawn once the page is alive: 300 kB of marks need not travel with every page. -->
     <ClientOnly><MaterialTextures /></ClientOnly>
     <ShellHeader v-if="!route.meta.bare" @palette="showPalette" />
+    <OwnDay v-if="household.record?.clock && !route.meta.bare" />
     <ClientOnly><RunTimers v-if="household.everything" /></ClientOnly>
     <component
       :is="route.meta.bare ? 'div' : 'main'"

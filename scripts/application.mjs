@@ -10,7 +10,7 @@ const ROOT = fileURLToPath(new URL('..', import.meta.url))
  * The application as a child process, answering when this resolves.
  *
  * @param {{ host: string, port: number, databaseUrl: string, names?: string[], demo: boolean, dev?: boolean,
- *   backups?: { folder: string, write(why: string): Promise<void> }, book?: { take(line: string): void } }} options
+ *   env?: Record<string, string>, backups?: { folder: string, write(why: string): Promise<void> }, book?: { take(line: string): void } }} options
  */
 export async function startApplication({
   host,
@@ -21,6 +21,7 @@ export async function startApplication({
   dev = false,
   backups,
   book,
+  env = {},
 }) {
   const args = dev
     ? ['node_modules/nuxt/bin/nuxt.mjs', 'dev', '--host', host, '--port', String(port)]
@@ -36,6 +37,7 @@ export async function startApplication({
     stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
     env: {
       ...process.env,
+      ...env,
       NODE_ENV: dev ? 'development' : 'production',
       HOST: host,
       PORT: String(port),

@@ -3,11 +3,21 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from '
 import { join } from 'node:path'
 import { lastLine } from './packages.mjs'
 import { run } from './run.mjs'
+import { buildSimulated } from './simulated.mjs'
 import { Trouble } from './trouble.mjs'
 
 const INSTALLED = 'node_modules/.blastomix-installed'
 const BUILT = '.output/.blastomix-built'
-const SOURCES = ['app', 'core', 'public', 'server', 'shared', 'nuxt.config.ts', 'package-lock.json']
+const SOURCES = [
+  'app',
+  'core',
+  'public',
+  'server',
+  'shared',
+  'simulated',
+  'nuxt.config.ts',
+  'package-lock.json',
+]
 
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number)
@@ -36,6 +46,7 @@ export async function buildApplication() {
     env: { ...process.env, NODE_ENV: 'production' },
   })
   if (code !== 0) throw new Trouble(`The build failed.\n${output.trim().split('\n').slice(-25).join('\n')}`)
+  await buildSimulated()
   writeFileSync(BUILT, wanted)
 }
 

@@ -9,6 +9,7 @@ import { ensurePackages } from './packages.mjs'
 import { isFree } from './port.mjs'
 import { Restarts } from './restarts.mjs'
 import { endCommands } from './run.mjs'
+import { placeForSimulated, startSimulated } from './simulated.mjs'
 import { orSayWhy, Trouble } from './trouble.mjs'
 
 const HELP = `./start [options]
@@ -97,11 +98,12 @@ await orSayWhy(async () => {
   const folder = process.env.BLASTOMIX_DATA_DIR || '.data'
 
   let leaveFolder = () => {}
-  let cluster, application, backups, book, watch, stopping
+  let cluster, application, bench, backups, book, watch, stopping
   const stop = () =>
     (stopping ??= (async () => {
       clearInterval(watch)
       if (!cluster) endCommands()
+      bench?.kill()
       if (application) await stopApplication(application)
       await backups?.end()
       await cluster?.stop()
@@ -152,6 +154,8 @@ await orSayWhy(async () => {
     const { migrateDatabase } = await import('./migrate.mjs')
     await migrateDatabase(ownerUrl)
 
+    // With the demo comes the simulated bench: its forecast, its label printer, its devices.
+    const place = options.empty || options.dev ? null : await placeForSimulated()
     const startOne = async () => {
       const started = await startApplication({
         host,
@@ -162,6 +166,7 @@ await orSayWhy(async () => {
         dev: options.dev,
         backups,
         book,
+        env: place?.env,
       })
       application = started.child
       application.once('exit', (code, signal) => {
@@ -172,6 +177,7 @@ await orSayWhy(async () => {
       return started.address
     }
     const address = await startOne()
+    if (place) bench = await startSimulated({ address, ...place })
     book.log.info({ port }, 'ready')
     backups?.begin()
     if (cluster) watch = watchDatabase(cluster, book.log, again)

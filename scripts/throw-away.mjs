@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { startApplication, stopApplication } from './application.mjs'
 import { Cluster } from './cluster.mjs'
 import { freePort } from './port.mjs'
+import { placeForSimulated, startSimulated } from './simulated.mjs'
 
 /** A folder for throw-away things. PostgreSQL may run as another user and must be able to get in. */
 export function throwAwayFolder() {
@@ -19,22 +20,26 @@ export function throwAwayFolder() {
 export async function withThrowAwayApplication(use) {
   const folder = throwAwayFolder()
   const cluster = new Cluster(folder, { throwAway: true })
-  let child
+  let child, bench
   try {
     const databaseUrl = await cluster.start()
     const { setUpRoles } = await import('./roles.mjs')
     const { migrateDatabase } = await import('./migrate.mjs')
     const { ownerUrl, applicationUrl } = await setUpRoles(databaseUrl)
     await migrateDatabase(ownerUrl)
+    const place = await placeForSimulated()
     const started = await startApplication({
       host: '127.0.0.1',
       port: await freePort(),
       databaseUrl: applicationUrl,
       demo: true,
+      env: place.env,
     })
     child = started.child
+    bench = await startSimulated({ address: started.address, ...place })
     await use({ address: started.address, databaseUrl, applicationUrl })
   } finally {
+    bench?.kill()
     if (child) await stopApplication(child)
     await cluster.destroy()
     rmSync(folder, { recursive: true, force: true })

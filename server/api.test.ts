@@ -416,6 +416,7 @@ describe('keeping', () => {
         height: 600,
         note: '',
       },
+      devices: { name: 'Scale', kind: 'kitchen scale' },
       entries: newEntry({ name: 'Looked', kind: 'look', on: dayFrom('2027-03-02'), about: [] }),
     } satisfies { [C in Collection]: object }
     expect(Object.keys(bodies).sort()).toEqual(Object.keys(COLLECTIONS).sort())

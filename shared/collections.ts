@@ -1,8 +1,10 @@
 import * as z from 'zod'
+import type { WeatherDay } from '#core/season/weather'
 import type { Measurement } from '#core/records/habits'
 import { batch } from './records/batch'
 import { container } from './records/container'
 import { crop } from './records/crop'
+import { device } from './records/device'
 import { entry } from './records/entry'
 import { feed } from './records/feed'
 import { feeding } from './records/feeding'
@@ -98,6 +100,7 @@ export const COLLECTIONS = {
     refers: { 'arms.*.recipeId': ['recipes'], 'arms.*.packetId': ['packets'] },
   },
   photos: { one: 'photo', body: photo, refers: {} },
+  devices: { one: 'device', body: device, refers: {} },
   entries: { one: 'entry', body: entry, refers: {} },
 } as const satisfies Record<string, Kind>
 
@@ -146,6 +149,8 @@ export interface Stored<Body> {
 export type Everything = { [C in Collection]: Stored<Bodies[C]>[] } & {
   /** What was measured in all years, by the ledger; the newest last. */
   measurements: Measurement[]
+  /** Weather of the weeks around its day. */
+  weather: WeatherDay[]
   household: Stored<HouseholdRecord>
 }
 

@@ -9,6 +9,7 @@ import { BUILT_IN } from '#core/media/materials'
 import type { HomeTest } from '#core/media/home-test'
 import type { Mix } from '#core/media/recipe'
 import { BUILT_IN_RECIPES, type StartingRecipe } from '#core/media/recipes'
+import type { WeatherDay } from '#core/season/weather'
 import { seasonBook, type SeasonBook } from '#core/season/book'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import type { Crop } from '#core/sowing/crop'
@@ -23,7 +24,7 @@ import { asFeed } from './records/feed'
 import type { HouseholdRecord } from './records/household'
 import { asMaterial } from './records/material'
 import type { PacketRecord } from './records/packet'
-import type { SeasonFrameRecord } from './records/season-frame'
+import type { SeasonFrame } from './records/season-frame'
 import { withOwnPacks, type StockRecord } from './records/stock'
 import { asTool } from './records/tool'
 
@@ -37,6 +38,8 @@ export type KeptLists = { readonly [C in Collection]?: readonly Kept<Bodies[C]>[
   readonly household?: {
     readonly body: Pick<HouseholdRecord, 'kitchen' | 'season'> & Partial<Pick<HouseholdRecord, 'learning'>>
   }
+  /** Weather that came in, near the day it is. */
+  readonly weather?: readonly WeatherDay[]
   /** What was measured in all years; the book alone where nothing is said. */
   readonly measurements?: readonly Measurement[]
 }
@@ -50,7 +53,7 @@ export interface Context {
   /** What the household's own measurements make of the defaults. */
   readonly habits: Habits
   /** Frosts, shelf and schools; null until they are set. */
-  readonly frame: SeasonFrameRecord | null
+  readonly frame: SeasonFrame | null
   readonly containers: Catalogue<Container>
   readonly materials: MaterialLibrary
   readonly feeds: Catalogue<Feed>
@@ -135,6 +138,10 @@ const bookOf = remembered(
       learnedAllowances(DEFAULT_ALLOWANCES, habits),
     ),
 )
+const frameOf = remembered(
+  (season: SeasonFrame | null | undefined, weather: readonly WeatherDay[] | undefined): SeasonFrame | null =>
+    season && weather?.length ? { ...season, weather } : (season ?? null),
+)
 const contextFrom = remembered(
   (
     ...[
@@ -173,7 +180,7 @@ const contextFrom = remembered(
 type Parts = [
   Kitchen,
   Habits,
-  SeasonFrameRecord | null,
+  SeasonFrame | null,
   Context['containers'],
   MaterialLibrary,
   Context['feeds'],
@@ -193,7 +200,7 @@ export function contextOf(kept: KeptLists): Context {
   return contextFrom(
     kept.household?.body.kitchen ?? 'metric',
     habits,
-    kept.household?.body.season ?? null,
+    frameOf(kept.household?.body.season, kept.weather),
     containersOf(kept.containers),
     materialsOf(kept.materials, kept.stocks, habits),
     feedsOf(kept.feeds, habits),

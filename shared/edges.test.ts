@@ -128,6 +128,17 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       ecSlopeMsPerCm: 0.4,
     },
   ],
+  devices: [
+    {
+      name: 'Scale',
+      kind: 'kitchen scale',
+      placeId: null,
+      trayId: null,
+      simulated: true,
+      fault: null,
+      calibratedAt: null,
+    },
+  ],
   tools: [{ name: 'Spoon', kind: 'spoon', capacityMl: 5 }],
   batches: [
     batch.parse({

@@ -1,3 +1,4 @@
+import { coldestAhead, FORECAST_HOLDS_DAYS, hottestAhead } from '#core/season/weather'
 import { daysBetween, type Day } from '#core/season/day'
 import { feedRuns, loadOf, mixRuns, overflows, type SeasonRow } from '#core/season/demand'
 import { feedSowing } from '#core/season/feeding'
@@ -14,14 +15,14 @@ import type { Problem } from '#core/problem'
 import type { Context, Kept } from './context'
 import { mixByDay } from './measured'
 import type { EntryRecord } from './records/entry'
-import type { SeasonFrameRecord } from './records/season-frame'
+import type { SeasonFrame } from './records/season-frame'
 import type { TrayRecord } from './records/tray'
 import { fixedTrays } from './trays'
 import { asSowingRequest, keepsOnAfter, sowingRecordProblems, type SowingRecord } from './records/sowing'
 
 /** A context whose season is set. */
 export interface SeasonContext extends Context {
-  readonly frame: SeasonFrameRecord
+  readonly frame: SeasonFrame
 }
 export const hasSeason = (context: Context): context is SeasonContext => context.frame !== null
 
@@ -168,16 +169,18 @@ export function openRows(
   return { rows: planner.share(rows), unplanned }
 }
 
-/** A forecast holds for a few days; one from last month says nothing. */
-export const NIGHT_HOLDS_DAYS = 3
-export const nightAhead = ({ nightC, nightSaidOn }: SeasonFrameRecord, today: Day): number | null =>
-  nightSaidOn != null && Math.abs(daysBetween(nightSaidOn, today)) <= NIGHT_HOLDS_DAYS ? nightC : null
+export const NIGHT_HOLDS_DAYS = FORECAST_HOLDS_DAYS
+/** The coldest night ahead, °C: as it was typed, while that holds; else by the forecast that came in. */
+export const nightAhead = ({ nightC, nightSaidOn, weather = [] }: SeasonFrame, today: Day): number | null =>
+  nightC != null && nightSaidOn != null && Math.abs(daysBetween(nightSaidOn, today)) <= NIGHT_HOLDS_DAYS
+    ? nightC
+    : (coldestAhead(weather, today)?.lowC ?? null)
 
 /** The hottest day ahead, while its forecast holds, °C. */
-export const hotAhead = ({ hotC, hotSaidOn }: SeasonFrameRecord, today: Day): number | null =>
+export const hotAhead = ({ hotC, hotSaidOn, weather = [] }: SeasonFrame, today: Day): number | null =>
   hotC != null && hotSaidOn != null && Math.abs(daysBetween(hotSaidOn, today)) <= NIGHT_HOLDS_DAYS
     ? hotC
-    : null
+    : (hottestAhead(weather, today)?.highC ?? null)
 
 /** What is due, late or in danger on a day. */
 export function jobsOn(

@@ -2,13 +2,17 @@ import { computed } from 'vue'
 import { useNow as useClock } from '@vueuse/core'
 import { useHousehold } from '~/state/household'
 import { momentOf, type Moment } from '#core/water/happening'
+import { ownInstant } from '#core/season/clock'
 import { dayFrom } from '#core/season/day'
 
 /** The clock, as it ticks: the instant, and the hour by the household’s own clock. */
 export function useNow(everyMs = 1000) {
   const household = useHousehold()
   const now = useClock({ interval: everyMs })
-  const local = computed(() => localTime(now.value, household.record?.timeZone ?? null))
+  const local = computed(() => {
+    const { timeZone = null, clock = null } = household.record ?? {}
+    return clock ? localTime(ownInstant(clock, now.value), 'UTC') : localTime(now.value, timeZone)
+  })
   return {
     now,
     /** `07:30` there. */

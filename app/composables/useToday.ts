@@ -1,8 +1,9 @@
 import { useState } from '#imports'
 import { onMounted, watch } from 'vue'
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { useHousehold } from '~/state/household'
-import { dayAt, dayIn, type Day } from '#core/season/day'
+import { todayOf } from '#core/season/clock'
+import { dayAt, type Day } from '#core/season/day'
 
 /** Today, where the household is; where it has not said, by the reader's own clock. */
 export function useToday() {
@@ -10,12 +11,16 @@ export function useToday() {
   const today = useState<Day>('today', () => dayAt(new Date()))
   const read = () => {
     const now = new Date()
-    const timeZone = household.record?.timeZone ?? null
+    const { timeZone = null, clock = null } = household.record ?? {}
     const local = new Date(now.getTime() - now.getTimezoneOffset() * 60_000)
-    today.value = timeZone === null ? dayAt(local) : dayIn(timeZone, now)
+    today.value = timeZone === null && clock === null ? dayAt(local) : todayOf({ clock, timeZone }, now)
   }
   onMounted(read)
-  watch(() => household.record?.timeZone, read)
+  watch(() => [household.record?.timeZone, household.record?.clock], read)
+  // A clock that is run faster passes midnight while one looks on.
+  useIntervalFn(() => {
+    if ((household.record?.clock?.speed ?? 1) > 1) read()
+  }, 1000)
   // A page left open over midnight wakes up on the next day.
   useEventListener('focus', read)
   return today

@@ -162,6 +162,7 @@ export const useHousehold = defineStore('household', () => {
     runs: records('runs'),
     trials: records('trials'),
     photos: records('photos'),
+    devices: records('devices'),
     entries,
     /** The entry that says a batch was made. */
     making: (batchId: string) =>

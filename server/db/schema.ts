@@ -24,6 +24,8 @@ import type { BatchRecord } from '#shared/records/batch'
 import type { ContainerRecord } from '#shared/records/container'
 import type { CropRecord } from '#shared/records/crop'
 import type { FeedRecord } from '#shared/records/feed'
+import type { Quantity } from '#core/readings/kinds'
+import type { DeviceRecord } from '#shared/records/device'
 import type { EntryRecord } from '#shared/records/entry'
 import type { PacketRecord } from '#shared/records/packet'
 import type { MaterialRecord } from '#shared/records/material'
@@ -61,6 +63,10 @@ export const households = pgTable('household', {
   season: jsonb().$type<HouseholdRecord['season']>(),
   learning: jsonb().$type<HouseholdRecord['learning']>(),
   timeZone: text(),
+  clock: jsonb().$type<HouseholdRecord['clock']>(),
+  away: jsonb().$type<HouseholdRecord['away']>().notNull().default([]),
+  people: jsonb().$type<HouseholdRecord['people']>().notNull().default([]),
+  formats: jsonb().$type<HouseholdRecord['formats']>(),
   /** Counts every write of the household, its own and of what it keeps. */
   changes: bigint({ mode: 'number' }).notNull().default(0),
   ...versioned(),
@@ -493,6 +499,79 @@ export const photoFiles = pgTable(
   ],
 )
 
+/** What sends readings: real or simulated. */
+export const devices = pgTable(
+  'device',
+  {
+    ...owned(),
+    kind: text().$type<DeviceRecord['kind']>().notNull(),
+    placeId: text(),
+    trayId: uuid(),
+    simulated: boolean().notNull(),
+    fault: text().$type<DeviceRecord['fault']>(),
+    calibratedAt: text(),
+  },
+  (table) => [primaryKey({ columns: [table.householdId, table.id] })],
+)
+
+/** The key a device sends with, as a checksum: what was shown once is not kept. */
+export const deviceKeys = pgTable(
+  'device_key',
+  {
+    householdId: uuid()
+      .notNull()
+      .references(() => households.householdId, { onDelete: 'cascade' }),
+    deviceId: uuid().notNull(),
+    digest: text().notNull(),
+    createdAt: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.householdId, table.deviceId] })],
+)
+
+/** What devices read, in the unit of its quantity. After a month five minutes are one row, with how many it was made of. */
+export const readings = pgTable(
+  'reading',
+  {
+    householdId: uuid()
+      .notNull()
+      .references(() => households.householdId, { onDelete: 'cascade' }),
+    deviceId: uuid().notNull(),
+    quantity: text().$type<Quantity>().notNull(),
+    name: text().notNull().default(''),
+    at: timestamp({ withTimezone: true, mode: 'string' }).notNull(),
+    value: doublePrecision().notNull(),
+    count: integer().notNull().default(1),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.deviceId, table.quantity, table.name, table.at] }),
+    // What is still to be thinned: raw readings stand at a whole second.
+    index('reading_raw')
+      .on(table.at)
+      .where(sql`date_trunc('second', "at" at time zone 'UTC') = "at" at time zone 'UTC'`),
+  ],
+)
+
+/** The weather of days: as it was, and as it is forecast. */
+export const weatherDays = pgTable(
+  'weather_day',
+  {
+    householdId: uuid()
+      .notNull()
+      .references(() => households.householdId, { onDelete: 'cascade' }),
+    on: date({ mode: 'string' }).$type<Day>().notNull(),
+    source: text().$type<'history' | 'forecast'>().notNull(),
+    lowC: doublePrecision().notNull(),
+    highC: doublePrecision().notNull(),
+    rainMm: doublePrecision(),
+    windMPerS: doublePrecision(),
+    sunHours: doublePrecision(),
+    /** The day it was forecast on; of history the day itself. */
+    madeOn: date({ mode: 'string' }).$type<Day>().notNull(),
+    simulated: boolean().notNull().default(false),
+  },
+  (table) => [primaryKey({ columns: [table.householdId, table.on, table.source] })],
+)
+
 /** Acts that were done, with what was answered: one that is sent again is answered the same and done once. */
 export const acts = pgTable(
   'act',
@@ -543,6 +622,7 @@ export const TABLES = {
   runs,
   trials,
   photos,
+  devices,
   entries,
 } as const
 
@@ -574,6 +654,7 @@ const FIELDS_ARE_COLUMNS: { [C in Collection]: Same<ColumnsOf<(typeof TABLES)[C]
   runs: true,
   trials: true,
   photos: true,
+  devices: true,
   entries: true,
   households: true,
 }

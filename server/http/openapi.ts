@@ -98,6 +98,7 @@ const problem = z.object({
 
 const REFUSALS: Readonly<Record<number, string>> = {
   400: 'The body is not valid JSON',
+  401: 'No key of a device here',
   404: 'Not known here',
   408: 'It took too long to arrive',
   409: 'The version moved on; `current` holds what is stored now',

@@ -17,6 +17,7 @@ export interface ProblemJson {
 
 const TITLES: Readonly<Record<number, string>> = {
   400: 'Not readable',
+  401: 'No key of a device here',
   404: 'Not found',
   409: 'Changed elsewhere',
   413: 'Too large',

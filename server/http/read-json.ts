@@ -20,11 +20,11 @@ export function cleaned(key: string, value: unknown): unknown {
 }
 
 /** The request's JSON body. @throws HttpProblem 413, 415 or 400 */
-export async function readJson(event: H3Event): Promise<unknown> {
+export async function readJson(event: H3Event, type = 'application/json'): Promise<unknown> {
   const { req } = event.node
   // A page of another site cannot send this type without asking first.
-  if (!/^application\/json\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
-    return giveUp(event, new HttpProblem(415, 'Send the body as application/json.'))
+  const said = (getRequestHeader(event, 'content-type') ?? '').toLowerCase().split(';')[0]!.trim()
+  if (said !== type) return giveUp(event, new HttpProblem(415, `Send the body as ${type}.`))
   const tooLarge = new HttpProblem(413, `A body has at most ${MAX_BODY_BYTES / 1024} kB.`)
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > MAX_BODY_BYTES) return giveUp(event, tooLarge)
   const body = await readAtMost(req, MAX_BODY_BYTES)

@@ -1,8 +1,10 @@
 import { defineNitroPlugin } from 'nitropack/runtime'
 import { closeDb } from '../db/client'
+import { closeLive } from '../services/live'
 import { seedDemoWhenEmpty } from '../services/demo'
 
 export default defineNitroPlugin((nitro) => {
+  nitro.hooks.hook('close', closeLive)
   nitro.hooks.hook('close', closeDb)
   if (process.env.BLASTOMIX_DEMO !== '1') return
   // Plugins are not waited for: a request that comes first waits here, and is told when seeding failed.

@@ -1,5 +1,5 @@
-import { sql } from 'drizzle-orm'
-import { addDays, dayAt, dayFrom, type Day } from '#core/season/day'
+import { and, eq, sql } from 'drizzle-orm'
+import { addDays, dayFrom, type Day } from '#core/season/day'
 import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch } from '#core/media/batch-request'
 import { MATERIAL_FIGURES, type MaterialFigures } from '#core/media/material'
 import { materialById } from '#core/media/materials'
@@ -8,12 +8,16 @@ import { cropRecordOf } from '#shared/records/crop'
 import type { Bodies, Collection } from '#shared/collections'
 import type { StockRecord } from '#shared/records/stock'
 import { feed } from '#shared/records/feed'
-import { db } from '../db/client'
+import { db, type Transaction } from '../db/client'
 import { households } from '../db/schema'
 import { demoFrame, demoSeason } from './demo-season'
 import { demoLog, drawDemoPhotos } from './demo-log'
 import { demoTrays } from './demo-trays'
 import { writeNew } from './keeping'
+
+/** The demo lives on a day of its own, so that its frosts and crops make sense whenever it is opened. */
+export const DEMO_DAY = dayFrom('2027-04-12')
+const demoClock = () => ({ day: DEMO_DAY, since: new Date().toISOString(), speed: 1 })
 
 const SEED_LOCK = 7_236_002
 
@@ -60,6 +64,20 @@ const pack = (
 ): [string, StockRecord] => [demoId(n), { name, kind: 'material', goodsId, size, price, packs }]
 
 const BASIL = cropRecordOf(CROPS.find(({ id }) => id === 'basil')!)
+
+/** The simulated bench: each says so wherever it is shown. */
+const DEMO_DEVICES: readonly [number, string, Bodies['devices']['kind'], string | null][] = [
+  [820, 'Kitchen scale', 'kitchen scale', null],
+  [821, 'Pocket scale', 'pocket scale', null],
+  [822, 'Probe on the lamp racks', 'air probe', 'racks'],
+  [823, 'Probe on the windowsill', 'air probe', 'sill'],
+  [824, 'Probe outside', 'air probe', 'outside'],
+  [825, 'Mat thermometer', 'mix probe', 'mat'],
+  [826, 'EC and pH pen', 'pen', null],
+  [827, 'Light meter', 'light meter', 'racks'],
+  [828, 'Label printer', 'label printer', null],
+  [829, 'Forecast', 'forecast', null],
+]
 
 /** The Lamp Room of docs/demo.md: invented, and the only invented data in the product. */
 const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][] } => ({
@@ -248,6 +266,10 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
       },
     ],
   ],
+  devices: DEMO_DEVICES.map(([n, name, kind, placeId]) => [
+    demoId(n),
+    { name, kind, placeId, trayId: null, simulated: true, fault: null, calibratedAt: null },
+  ]),
   programmes: [
     [
       demoId(65),
@@ -375,6 +397,7 @@ const ORDER = [
   'runs',
   'trials',
   'photos',
+  'devices',
   'entries',
 ] as const satisfies readonly Collection[]
 
@@ -382,14 +405,16 @@ const ORDER = [
 export async function seedDemoWhenEmpty(): Promise<void> {
   await db().transaction(async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(${SEED_LOCK})`)
-    const today = process.env.BLASTOMIX_DEMO_DAY ? dayFrom(process.env.BLASTOMIX_DEMO_DAY) : dayAt(new Date())
+    const today = DEMO_DAY
     const [any] = await tx.select({ id: households.householdId }).from(households).limit(1)
-    if (any) return
+    if (any) return beginDemoDayAgain(tx)
     await tx.insert(households).values({
       householdId: HOUSEHOLD_ID,
       name: 'The Lamp Room',
       place: 'Ostermere tram depot (invented)',
       kitchen: 'metric',
+      clock: demoClock(),
+      people: ['Ines', 'Otto', 'the Tuesday evening'],
       water: { ecMsPerCm: 0.55, alkalinityMgPerL: 210 },
       season: demoFrame(today),
     })
@@ -416,3 +441,15 @@ export async function seedDemoWhenEmpty(): Promise<void> {
         await writeNew(tx, collection, HOUSEHOLD_ID, id, body as never)
   })
 }
+
+/** Whenever Blastomix is started the demo’s day begins anew; one that was set to another day or pace goes on. */
+const beginDemoDayAgain = (tx: Transaction) =>
+  tx
+    .update(households)
+    .set({ clock: demoClock(), changes: sql`${households.changes} + 1` })
+    .where(
+      and(
+        eq(households.householdId, HOUSEHOLD_ID),
+        sql`${households.clock} ->> 'day' = ${DEMO_DAY} and (${households.clock} ->> 'speed')::float8 = 1`,
+      ),
+    )

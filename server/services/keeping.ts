@@ -9,7 +9,7 @@ import {
   type Collection,
   type Stored,
 } from '#shared/collections'
-import { dayIn } from '#core/season/day'
+import { todayOf } from '#core/season/clock'
 import type { HouseholdRecord } from '#shared/records/household'
 import type { Transaction } from '../db/client'
 import { batches, households, revisions, trays } from '../db/schema'
@@ -208,8 +208,8 @@ async function writeCount<C extends Collection>(
   // A packet nobody had counted holds what its entries say before it is counted.
   const uncounted = body && 'seeds' in body && body.seeds === null
   const before = uncounted ? await movedSum(tx, householdId, collection, stored.id) : body ? levelOf(body) : 0
-  const { timeZone } = (await findHousehold(householdId, tx)).body
-  const entry = countedEntry(collection, counted, before, dayIn(timeZone, new Date()))
+  const { body: whole } = await findHousehold(householdId, tx)
+  const entry = countedEntry(collection, counted, before, todayOf(whole, new Date()))
   if (entry) await insert(tx, 'entries', householdId, crypto.randomUUID(), entry)
 }
 

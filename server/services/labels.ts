@@ -1,4 +1,4 @@
-import { dayIn } from '#core/season/day'
+import { todayOf } from '#core/season/clock'
 import { withOutside } from '#core/season/places/stays'
 import type { LabelSheet } from '#core/trays/label-sheet'
 import { contextOf } from '#shared/context'
@@ -41,7 +41,7 @@ async function sourcesFor(
     allBatches: kept.batches,
     sowings: kept.sowings,
     context,
-    today: dayIn(kept.household.body.timeZone, new Date()),
+    today: todayOf(kept.household.body, new Date()),
   }
 }
 

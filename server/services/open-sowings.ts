@@ -1,6 +1,6 @@
 import { and, isNull, sql, type SQL } from 'drizzle-orm'
 import { sowings } from '../db/schema'
-import { current } from './rows'
+import { current, dayOfHousehold } from './rows'
 
 /** After so long a sowing nobody planted out or gave up belongs to a season that is past. */
 const SEASON_DAYS = 400
@@ -10,5 +10,5 @@ export const openSowings = (householdId: string): SQL =>
   and(
     current('sowings', householdId),
     isNull(sowings.overOn),
-    sql`coalesce(${sowings.outOn}, ${sowings.sowOn}, ${sowings.createdAt}::date) > current_date - ${SEASON_DAYS}::int`,
+    sql`coalesce(${sowings.outOn}, ${sowings.sowOn}, ${sowings.createdAt}::date) > ${dayOfHousehold(householdId)} - ${SEASON_DAYS}::int`,
   )!

@@ -17,8 +17,9 @@ import { db, type Transaction } from '../db/client'
 import { entries, households, revisions, sowings, trays } from '../db/schema'
 import { unknown } from './refusal'
 import { remembered } from './remembered'
-import { asStored, current, tableOf, type Reader, type Row } from './rows'
+import { asStored, current, dayOfHousehold, tableOf, type Reader, type Row } from './rows'
 import { openSowings } from './open-sowings'
+import { weatherInSight } from './weather-days'
 
 /** Households whose name holds these words, the oldest first. */
 export async function listHouseholds(limit: number, named = ''): Promise<Stored<HouseholdRecord>[]> {
@@ -200,11 +201,14 @@ export function inSight(collection: Collection, householdId: string): SQL | unde
   if (collection === 'runs') return newest(NEWEST_RUNS)
   if (collection === 'photos') return newest(NEWEST_PHOTOS)
   if (collection === 'sowings')
-    return or(openSowings(householdId), and(here, sql`${sowings.overOn} > current_date - ${SIGHT_DAYS}::int`))
+    return or(
+      openSowings(householdId),
+      and(here, sql`${sowings.overOn} > ${dayOfHousehold(householdId)} - ${SIGHT_DAYS}::int`),
+    )
   if (collection === 'trays')
     return and(
       here,
-      sql`(${trays.emptiedOn} is null or ${trays.emptiedOn} > current_date - ${SIGHT_DAYS}::int)`,
+      sql`(${trays.emptiedOn} is null or ${trays.emptiedOn} > ${dayOfHousehold(householdId)} - ${SIGHT_DAYS}::int)`,
     )
   return here
 }
@@ -219,7 +223,10 @@ async function entriesInSight(tx: Transaction, householdId: string, ids: readonl
     'entries',
     householdId,
     tx,
-    and(current('entries', householdId), sql`${entries.remindOn} > current_date - ${SIGHT_DAYS}::int`),
+    and(
+      current('entries', householdId),
+      sql`${entries.remindOn} > ${dayOfHousehold(householdId)} - ${SIGHT_DAYS}::int`,
+    ),
   )
   const seen = new Set(newest.map(({ id }) => id))
   const more = [...about, ...climate, ...notes].filter(({ id }) => !seen.has(id) && seen.add(id))
@@ -235,7 +242,7 @@ export const climateEntries = (householdId: string, reader: Reader = db()) =>
     and(
       current('entries', householdId),
       eq(entries.kind, 'climate'),
-      sql`${entries.on} > current_date - ${CLIMATE_DAYS}::int`,
+      sql`${entries.on} > ${dayOfHousehold(householdId)} - ${CLIMATE_DAYS}::int`,
     ),
   )
 
@@ -280,10 +287,12 @@ const readEverything = (householdId: string): Promise<Everything> =>
         lists[each]!.map(({ id }) => id),
       )
       const measurements = await measurementsOf(householdId, tx)
+      const weather = await weatherInSight(household, tx)
       return {
         household,
         ...lists,
         measurements,
+        weather,
         entries: await entriesInSight(tx, householdId, ids),
       } as Everything
     },
@@ -323,7 +332,8 @@ export async function contextFor(
 ): Promise<Context> {
   const household = await findHousehold(householdId, reader)
   const measurements = asBook ? [] : await measurementsOf(householdId, reader)
-  const lists: Record<string, unknown> = { household, measurements }
+  const weather = asBook ? [] : await weatherInSight(household, reader)
+  const lists: Record<string, unknown> = { household, measurements, weather }
   for (const collection of collections)
     lists[collection] = await list(collection, householdId, reader, inSight(collection, householdId))
   return contextOf(lists as KeptLists)

@@ -19,7 +19,7 @@ interface Details {
 /** Why a service does not do what it was asked; routes turn it into an answer. */
 export class Refusal extends Error {
   constructor(
-    readonly status: 404 | 409 | 422 | 503,
+    readonly status: 401 | 404 | 409 | 422 | 503,
     message: string,
     readonly problems: readonly Problem[] = [],
     readonly details: Details = {},

@@ -46,6 +46,10 @@ export const current = (collection: Collection, householdId: string) => {
   return and(eq(table.householdId, householdId), isNull(table.deletedAt))
 }
 
+/** The day a household lives on: that of its own clock, as near as looking back over months asks for, else today. */
+export const dayOfHousehold = (householdId: string): SQL =>
+  sql`coalesce((select (clock ->> 'day')::date from household where household_id = ${householdId}), current_date)`
+
 /** Rows of a collection that hold an id at one of these paths (`fills.*.containerId`). */
 export function holding(collection: Collection, paths: readonly string[], id: string): SQL {
   const columns = getTableColumns(tableOf(collection)) as unknown as Record<string, SQL>

@@ -1,6 +1,7 @@
 import { setImmediate } from 'node:timers/promises'
 import { sql } from 'drizzle-orm'
-import { dayIn, type Day } from '#core/season/day'
+import { todayOf } from '#core/season/clock'
+import type { Day } from '#core/season/day'
 import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
 import { asMark } from '#shared/records/entry'
@@ -69,7 +70,7 @@ async function openSeason(householdId: string) {
 /** What is due, late or in danger, and what cannot be planned. @throws Refusal 404, 422 where no frosts are set */
 export async function seasonToday(householdId: string, on?: Day) {
   const { body } = await findHousehold(householdId)
-  const today = on ?? dayIn(body.timeZone, new Date())
+  const today = on ?? todayOf(body, new Date())
   return remembered(householdId, `today ${today}`, async () => {
     const { context, rows, unplanned, marks } = await plannedSeason(householdId, today)
     const jobs: Job[] = jobsOn(today, rows, marks, context)
@@ -84,7 +85,7 @@ export async function seasonToday(householdId: string, on?: Day) {
 /** Everything of the season that is not over, planned. @throws Refusal 404, 422 where no frosts are set */
 export async function plannedSeason(householdId: string, on?: Day) {
   const { body } = await findHousehold(householdId)
-  const today = on ?? dayIn(body.timeZone, new Date())
+  const today = on ?? todayOf(body, new Date())
   const context = await contextFor(householdId, SEASON_LISTS)
   if (!hasSeason(context))
     throw invalid([{ path: ['season'], message: 'Set the frosts of your season first.' }])

@@ -1,5 +1,5 @@
 import { and, eq, inArray } from 'drizzle-orm'
-import { dayIn } from '#core/season/day'
+import { todayOf } from '#core/season/clock'
 import { doubtOf } from '#core/water/weighing'
 import type { EntryRecord } from '#shared/records/entry'
 import { waterStore } from '#shared/water'
@@ -22,11 +22,10 @@ export async function checkWater(tx: Transaction, householdId: string, entry: En
     throw invalid([
       { path: ['body', 'about'], message: 'Say which trays it is about: those that were watered.' },
     ])
-  const { timeZone } = (await findHousehold(householdId, tx)).body
+  const { timeZone, clock } = (await findHousehold(householdId, tx)).body
   // Where nobody said whose midnight counts, the farthest east has the latest day.
-  const latest = dayIn(timeZone ?? 'Pacific/Kiritimati', new Date())
-  const demo = process.env.BLASTOMIX_DEMO_DAY
-  if (on > latest && !(demo && on <= demo))
+  const latest = todayOf({ clock, timeZone: timeZone ?? 'Pacific/Kiritimati' }, new Date())
+  if (on > latest)
     throw invalid([
       {
         path: ['body', 'on'],

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import Button from 'primevue/button'
 import { useDebounceFn } from '@vueuse/core'
+import LiveWeight from '~/components/devices/LiveWeight.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import RunPicture from '~/components/runs/RunPicture.vue'
 import SayIt from '~/components/runs/SayIt.vue'
@@ -118,6 +119,9 @@ defineExpose({ tap, flush })
           optional
           @update:model-value="type(ask.key, $event)"
         />
+        <template v-for="ask in step.asks" :key="`${step.id} ${ask.key} live`">
+          <LiveWeight v-if="ask.dimension === 'mass'" @take="type(ask.key, $event)" />
+        </template>
       </div>
       <Button v-if="isFill" class="short" @click="emit('short')">The mix is short</Button>
     </div>

@@ -24,6 +24,10 @@ async function begin() {
       timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
       water: null,
       learning: null,
+      clock: null,
+      away: [],
+      people: [],
+      formats: null,
       season: null,
     })
   } catch (error) {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import InputText from 'primevue/inputtext'
+import LiveWeight from '~/components/devices/LiveWeight.vue'
 import CheckField from '~/components/fields/CheckField.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DayField from '~/components/fields/DayField.vue'
@@ -92,6 +93,7 @@ const entry = () =>
       hint="with its saucer and all that is in it"
       :problem="doubt?.kind === 'refused' ? doubt.message : undefined"
     />
+    <LiveWeight @take="grams = $event" />
     <ChoiceField
       v-model="moment"
       label="When"

@@ -11,7 +11,7 @@ import {
 } from '#shared/archive/format'
 import { bodyOf, COLLECTION_NAMES, COLLECTIONS, type Bodies, type Collection } from '#shared/collections'
 import { referred } from '#shared/references'
-import { dayIn } from '#core/season/day'
+import { todayOf } from '#core/season/clock'
 import type { Transaction } from '../../db/client'
 import { batches, households, photoFiles, revisions, stocks, packets, trays } from '../../db/schema'
 import { backUpNow, keepsBackups } from '../../keeper'
@@ -401,7 +401,7 @@ class Taking {
 
   /** Levels are what the entries of both moved; what the archive counted without an entry is counted by one. */
   private async levels() {
-    const { timeZone } = (await findHousehold(this.householdId, this.tx)).body
+    const { body: whole } = await findHousehold(this.householdId, this.tx)
     for (const [of, table] of [
       ['stocks', stocks],
       ['packets', packets],
@@ -423,7 +423,7 @@ class Taking {
             of,
             { ...stored, body: body as never },
             moved,
-            dayIn(timeZone, new Date()),
+            todayOf(whole, new Date()),
           )
           if (entry)
             await this.tx

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { computed, onMounted } from 'vue'
+import SimulatedMark from '~/components/devices/SimulatedMark.vue'
+import { useHousehold } from '~/state/household'
+import { useReadings } from '~/state/readings'
+import { saidOfDose } from '#core/readings/dose-by-ec'
+
+/** What the pen in the jug says of a dose. */
+const props = defineProps<{
+  /** mg/L of nitrogen that was wanted. */
+  wantedMgPerL: number
+  /** EC a mg/L of nitrogen of this feed adds, mS/cm. */
+  ecPerMgN: number
+}>()
+const readings = useReadings()
+const household = useHousehold()
+onMounted(() => readings.listen())
+
+const pen = computed(() =>
+  readings.sources.find(({ quantity, device }) => quantity === 'conductivity' && device.body.trayId === null),
+)
+const said = computed(() =>
+  pen.value
+    ? saidOfDose(
+        pen.value.last.value,
+        household.record?.water?.ecMsPerCm ?? null,
+        props.ecPerMgN,
+        props.wantedMgPerL,
+        pen.value.device.body.calibratedAt
+          ? (readings.ownMs - Date.parse(pen.value.device.body.calibratedAt)) / 86_400_000
+          : null,
+      )
+    : null,
+)
+</script>
+
+<template>
+  <p v-if="pen?.doubt" class="soft">{{ pen.device.body.name }}: {{ pen.doubt.message }}</p>
+  <p v-else-if="pen && said" class="dose" role="status">
+    <strong>{{ pen.device.body.name }}</strong>
+    <SimulatedMark v-if="pen.device.body.simulated" />
+    in the jug: {{ said }}
+  </p>
+</template>

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import { computed, onMounted, ref } from 'vue'
+import Button from 'primevue/button'
+import DeviceForm from '~/components/devices/DeviceForm.vue'
+import DeviceLine from '~/components/devices/DeviceLine.vue'
+import SimulatedMark from '~/components/devices/SimulatedMark.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import { useDates } from '~/composables/useDates'
+import { useMeasures } from '~/composables/useMeasures'
+import { useNotes } from '~/composables/useNotes'
+import { send } from '~/composables/send'
+import { useToday } from '~/composables/useToday'
+import { whyNot } from '~/composables/whyNot'
+import { useHousehold } from '~/state/household'
+import { useReadings } from '~/state/readings'
+import { Plus } from '@lucide/vue'
+import type { Stored } from '#shared/collections'
+import type { DeviceRecord } from '#shared/records/device'
+
+definePageMeta({
+  place: {
+    title: 'Devices',
+    what: 'scales, probes, pens, the forecast: what they say now',
+    words: 'sensor scale thermometer probe pen ec ph lux weather gateway senml simulated',
+    parent: '/settings',
+  },
+})
+
+const household = useHousehold()
+const readings = useReadings()
+const today = useToday()
+const { printDay, printMoment } = useDates()
+const { temperature } = useMeasures()
+const { note } = useNotes()
+const form = ref<Stored<DeviceRecord> | 'new' | null>(null)
+
+interface Printed {
+  simulated: boolean
+  taken: { at: string; name: string }[]
+}
+const printed = ref<Printed>({ simulated: false, taken: [] })
+const readPrinter = async () =>
+  (printed.value = await $fetch<Printed>('/api/label-printer').catch(() => printed.value))
+onMounted(() => Promise.all([readings.listen(), readPrinter()]))
+
+const ahead = computed(() =>
+  (household.everything?.weather ?? [])
+    .filter(({ source, on }) => source === 'forecast' && on >= today.value)
+    .slice(0, 7),
+)
+const asking = ref(false)
+async function askForecast() {
+  asking.value = true
+  try {
+    await send(`/api/households/${household.id}/weather/ask`, { method: 'POST' })
+    await household.load()
+  } catch (error) {
+    note(whyNot(error))
+  }
+  asking.value = false
+}
+const anySimulated = computed(() => household.devices.some(({ body }) => body.simulated))
+</script>
+
+<template>
+  <div class="devices">
+    <PageTop
+      title="Devices"
+      hint="What the bench measures by itself. Everything here can be typed by hand instead."
+    >
+      <Button @click="form = 'new'"><Plus aria-hidden="true" /> A device</Button>
+    </PageTop>
+    <p v-if="anySimulated" class="about">
+      Those marked <SimulatedMark /> come with Blastomix: they read one made-up bench, which dries, warms and
+      feeds as yours is planned. Put a tray on the scale, or break a probe, and see what becomes of it.
+    </p>
+    <p v-if="household.devices.length === 0" class="empty">
+      No device yet. Anything that can send JSON over HTTP is one: give it a name, and it gets a key of its
+      own.
+    </p>
+    <ul v-else class="list">
+      <DeviceLine
+        v-for="device in household.devices"
+        :key="device.id"
+        :device="device"
+        :sources="readings.sources.filter((one) => one.device.id === device.id)"
+        @edit="form = device"
+      >
+        <template v-if="device.body.kind === 'forecast'">
+          <div v-for="one in ahead" :key="one.on">
+            <dt class="soft">{{ printDay(one.on) }}</dt>
+            <dd class="day">{{ temperature(one.lowC) }} … {{ temperature(one.highC) }}</dd>
+          </div>
+          <p v-if="ahead.length === 0" class="soft">Nothing is foretold yet.</p>
+          <Button :disabled="asking" @click="askForecast">Ask it now</Button>
+        </template>
+        <template v-if="device.body.kind === 'label printer'">
+          <p v-if="printed.taken.length === 0" class="soft">
+            It has taken no label yet. Trays, Labels and key sends some.
+          </p>
+          <ul v-else class="printed">
+            <li v-for="(one, i) in printed.taken" :key="one.at">
+              <a :href="`/api/label-printer/${i + 1}`" target="_blank">{{ one.name }}</a>
+              <span class="soft">{{ printMoment(one.at) }}</span>
+            </li>
+          </ul>
+        </template>
+      </DeviceLine>
+    </ul>
+    <DeviceForm v-if="form" :device="form === 'new' ? undefined : form" @close="form = null" />
+  </div>
+</template>
+
+<style scoped>
+.devices {
+  display: grid;
+  gap: 1rem;
+}
+
+.about {
+  max-width: 60rem;
+}
+
+.list,
+.printed {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.day {
+  font-size: 1.05rem !important;
+}
+</style>

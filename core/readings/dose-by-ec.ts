@@ -1,0 +1,66 @@
+import { EC_PER_MG_N } from '../water/balance'
+
+/** A pen that was not put into its solution for so many days drifts [common practice: weekly to fortnightly]. */
+export const CALIBRATED_FOR_DAYS = 14
+/** Within so much of what was wanted a dose is right: a spoon is ± 10–15 % [reference §7]. */
+const RIGHT_WITHIN = 0.15
+
+/**
+ * What a pen says of a feed in the jug: nitrogen by how much more it conducts than the water it was mixed with.
+ *
+ * @param jugMsPerCm EC of the feed, mS/cm
+ * @param waterMsPerCm EC of the water alone, mS/cm
+ * @param ecPerMgN mS/cm a mg/L of nitrogen adds: of the feed’s label or its ions [reference §7]; the usual slope where unknown
+ * @returns mg/L of nitrogen, 0 or more
+ */
+export const nitrogenByEc = (
+  jugMsPerCm: number,
+  waterMsPerCm: number,
+  ecPerMgN: number = EC_PER_MG_N,
+): number => Math.max(0, (jugMsPerCm - waterMsPerCm) / ecPerMgN)
+
+/**
+ * The same in words, with what to do about it.
+ *
+ * @param waterMsPerCm null where nobody measured the water: then nothing is concluded
+ * @param sinceDays since the pen was calibrated; null where it never was
+ */
+export function saidOfDose(
+  jugMsPerCm: number,
+  waterMsPerCm: number | null,
+  ecPerMgN: number,
+  wantedMgPerL: number,
+  sinceDays: number | null,
+): string {
+  if (waterMsPerCm === null)
+    return `${jugMsPerCm.toFixed(2)} mS/cm. Measure your water too, and write it down under Feed: the dose is what lies above it.`
+  const more = jugMsPerCm - waterMsPerCm
+  if (more < 0)
+    return `${jugMsPerCm.toFixed(2)} mS/cm, less than your water at ${waterMsPerCm.toFixed(2)}. One of the two is wrong: put the pen into plain water.`
+  const found = nitrogenByEc(jugMsPerCm, waterMsPerCm, ecPerMgN)
+  const old =
+    sinceDays === null || sinceDays > CALIBRATED_FOR_DAYS
+      ? ' The pen wants its solution: it may read some per cent low.'
+      : ''
+  const off = wantedMgPerL > 0 ? found / wantedMgPerL - 1 : 0
+  const verdict =
+    Math.abs(off) <= RIGHT_WITHIN
+      ? 'as it should be'
+      : off > 0
+        ? `too strong; with ${Math.round(off * 100)} % more water it is right`
+        : 'too weak; stir, wait until all is dissolved, and look again before you add any'
+  return `${more.toFixed(2)} mS/cm more than your water: ${Math.round(found)} mg/L, wanted ${Math.round(wantedMgPerL)}: ${verdict}.${old}`
+}
+
+/**
+ * Salts of what drains off, against what roots of that stage bear.
+ *
+ * @param drainMsPerCm EC of the water that ran out below, mS/cm
+ * @param mostMsPerCm what the stage bears [reference §6, §7]
+ * @param capacityL what the mix holds, L
+ */
+export function saidOfDrain(drainMsPerCm: number, mostMsPerCm: number, capacityL: number): string {
+  const said = `${drainMsPerCm.toFixed(2)} mS/cm drains off; this stage bears ${mostMsPerCm.toFixed(1)}.`
+  if (drainMsPerCm <= mostMsPerCm) return `${said} Nothing to leach.`
+  return `${said} Leach it: pour ${(2 * capacityL).toFixed(1)} L of plain water through from above, twice what it holds, let it drain, and measure again.`
+}

@@ -1,0 +1,106 @@
+import { QUANTITIES, type Quantity } from './kinds'
+
+export interface Sample {
+  readonly atMs: number
+  readonly value: number
+}
+
+/** Why a device is doubted, and what to do about it. */
+export interface Doubt {
+  readonly kind: 'silent' | 'out of range' | 'stuck' | 'jumps'
+  readonly message: string
+}
+
+/** How fast each can change in a minute where nobody carries the probe about [dflt, common practice]; null: at once. */
+const FASTEST_PER_MINUTE: Readonly<Record<Quantity, number | null>> = {
+  mass: null,
+  temperature: 4,
+  humidity: 30,
+  conductivity: null,
+  acidity: null,
+  illuminance: null,
+}
+/** A real probe flickers in its last digit: so many readings over so long without a flicker are none [dflt]. */
+const STUCK_READINGS = 30
+const STUCK_MS = 2 * 3_600_000
+const FLICKERS: readonly Quantity[] = ['temperature', 'humidity', 'illuminance']
+const SILENT_AT_LEAST_MS = 10 * 60_000
+/** Jumps in the latest half hour that make it a liar; one alone is a probe that was carried. */
+const JUMPS = 3
+const LATELY_MS = 30 * 60_000
+
+/**
+ * What speaks against a device’s latest readings of one quantity; null where nothing does.
+ *
+ * @param samples in the order of their times
+ */
+export function doubtOf(quantity: Quantity, samples: readonly Sample[], nowMs: number): Doubt | null {
+  const last = samples.at(-1)
+  if (!last) return null
+  const { from, to, unit, name } = QUANTITIES[quantity]
+  const pause = nowMs - last.atMs
+  if (pause > Math.max(SILENT_AT_LEAST_MS, 10 * usualPauseMs(samples)))
+    return {
+      kind: 'silent',
+      message: `Nothing heard for ${spoken(pause)}. Look at its battery and its gateway; until then type what you read yourself.`,
+    }
+  if (last.value < from || last.value > to)
+    return {
+      kind: 'out of range',
+      message: `${name} of ${round(last.value)} ${unit} cannot be: it measures ${from} to ${to}. Look at its cable; it is left out.`,
+    }
+  const fastest = FASTEST_PER_MINUTE[quantity]
+  if (fastest !== null) {
+    const lately = samples.filter(({ atMs }) => atMs > last.atMs - LATELY_MS)
+    const jumps = lately.filter((one, i) => {
+      const before = lately[i - 1]
+      if (!before) return false
+      const minutes = Math.max(1, (one.atMs - before.atMs) / 60_000)
+      return Math.abs(one.value - before.value) > fastest * minutes
+    }).length
+    if (jumps >= JUMPS)
+      return {
+        kind: 'jumps',
+        message: `It jumps: ${jumps} times in half an hour by more than ${fastest} ${unit} a minute. Its plug may be wet or loose; it is left out.`,
+      }
+  }
+  if (FLICKERS.includes(quantity)) {
+    const same = samples.slice(samples.findLastIndex(({ value }) => value !== last.value) + 1)
+    if (same.length >= STUCK_READINGS && last.atMs - same[0]!.atMs >= STUCK_MS)
+      return {
+        kind: 'stuck',
+        message: `It has said ${round(last.value)} ${unit} for ${spoken(last.atMs - same[0]!.atMs)}, to the last digit. It may be stuck: warm it in your hand and look; until then it is left out.`,
+      }
+  }
+  return null
+}
+
+const round = (value: number) => Math.round(value * 100) / 100
+
+function usualPauseMs(samples: readonly Sample[]): number {
+  const pauses = samples.slice(1).map(({ atMs }, i) => atMs - samples[i]!.atMs)
+  return pauses.length ? pauses.sort((a, b) => a - b)[Math.floor(pauses.length / 2)]! : 0
+}
+
+function spoken(ms: number): string {
+  const minutes = Math.round(ms / 60_000)
+  if (minutes < 90) return `${minutes} minutes`
+  const hours = Math.round(minutes / 60)
+  return hours < 48 ? `${hours} hours` : `${Math.round(hours / 24)} days`
+}
+
+/** Grams within which a pan stands still, and for how long [dflt: a kitchen scale is ± 1 g]. */
+const STILL_G = 2
+const STILL_MS = 2_000
+
+/** The weight on a pan once it is still: the mean of its latest seconds; null while it moves, or is empty. */
+export function stillWeight(samples: readonly Sample[], nowMs: number): number | null {
+  const last = samples.at(-1)
+  if (!last || nowMs - last.atMs > 15_000) return null
+  const lately = samples.filter(({ atMs }) => atMs >= last.atMs - STILL_MS - 500)
+  if (lately.length < 3 || last.atMs - lately[0]!.atMs < STILL_MS) return null
+  const values = lately.map(({ value }) => value)
+  if (Math.max(...values) - Math.min(...values) > STILL_G * 2) return null
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length
+  return mean > 5 ? mean : null
+}

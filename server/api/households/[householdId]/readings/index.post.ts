@@ -1,0 +1,24 @@
+import { getRequestHeader } from 'h3'
+import * as z from 'zod'
+import { householdParams } from '../../../../http/params'
+import { readJson } from '../../../../http/read-json'
+import { route } from '../../../../http/route'
+import { takeReadings } from '../../../../services/readings'
+
+const SENML = 'application/senml+json'
+
+export default route(
+  {
+    summary:
+      'Readings of a device as SenML (RFC 8428), with the device’s own key: Authorization: Bearer <key>',
+    params: householdParams,
+    answers: z.object({ kept: z.int(), duplicates: z.int(), ignored: z.int(), skewS: z.int() }),
+    meaning: 'How many were kept; of a quantity one a second is',
+    refuses: [400, 401, 404, 413, 415, 422],
+  },
+  async ({ params, event }) => {
+    const said = getRequestHeader(event, 'authorization') ?? ''
+    const key = /^Bearer (\S+)$/i.exec(said)?.[1] ?? null
+    return takeReadings(params.householdId, key, await readJson(event, SENML))
+  },
+)

@@ -1,0 +1,176 @@
+import { and, asc, desc, eq, gte, lte, sql } from 'drizzle-orm'
+import { ownInstant } from '#core/season/clock'
+import { SENT_AS, readingOf, type Reading } from '#core/readings/measured'
+import { asPack, resolvePack } from '#core/readings/senml'
+import type { Quantity } from '#core/readings/kinds'
+import { db } from '../db/client'
+import { readings } from '../db/schema'
+import { deviceByKey } from './device-keys'
+import { tellLive } from './live'
+import { findHousehold } from './reading'
+import { invalid } from './refusal'
+
+export const MOST_RECORDS = 2000
+/** A clock that is fast by more than this is not the bench’s. */
+const SKEW_MS = 2 * 60_000
+const OLDEST_MS = 400 * 86_400_000
+/** Raw readings are kept so long; then five minutes are one. */
+const RAW_DAYS = 30
+export const MEAN_S = 300
+
+export interface Taken {
+  /** Readings that were written. */
+  readonly kept: number
+  /** The same second of the same quantity was there already, in this pack or before. */
+  readonly duplicates: number
+  /** Texts and switches, which a bench keeps nothing of. */
+  readonly ignored: number
+  /** How far the device’s clock ran ahead and was set back, s; 0 where it did not. */
+  readonly skewS: number
+}
+
+/**
+ * A SenML pack of a device. One reading of a quantity a second is kept, however fast they come.
+ *
+ * @throws Refusal 401 for a key of no device here, 422 for what is no pack, a unit that is not read, or a time out of reach
+ */
+export async function takeReadings(householdId: string, key: string | null, pack: unknown): Promise<Taken> {
+  const device = await deviceByKey(householdId, key)
+  const { clock } = (await findHousehold(householdId)).body
+  const nowMs = ownInstant(clock, new Date()).getTime()
+  const { own, ignored } = readPack(pack, nowMs)
+  const latest = Math.max(...own.map(({ atMs }) => atMs))
+  // A device whose clock is fast is believed in all but its clock.
+  const skewMs = latest > nowMs + SKEW_MS ? latest - nowMs : 0
+  const shifted = own.map((one) => ({ ...one, atMs: Math.floor((one.atMs - skewMs) / 1000) * 1000 }))
+  if (shifted.some(({ atMs }) => atMs < nowMs - OLDEST_MS))
+    throw refused('A reading of more than a year ago is none: look at the clock of the device.')
+  const written = shifted.length
+    ? await db()
+        .insert(readings)
+        .values(
+          shifted.map(({ quantity, name, atMs, value }) => ({
+            householdId,
+            deviceId: device.id,
+            quantity,
+            name,
+            at: new Date(atMs).toISOString(),
+            value,
+          })),
+        )
+        .onConflictDoNothing()
+        .returning({ quantity: readings.quantity })
+    : []
+  if (written.length) await tellLive(householdId, device.id, newestOf(shifted))
+  return {
+    kept: written.length,
+    duplicates: shifted.length - written.length,
+    ignored,
+    skewS: Math.round(skewMs / 1000),
+  }
+}
+const refused = (message: string) => invalid([{ path: ['pack'], message }])
+
+function readPack(pack: unknown, nowMs: number): { own: Reading[]; ignored: number } {
+  if (Array.isArray(pack) && pack.length > MOST_RECORDS)
+    throw refused(`A pack holds at most ${MOST_RECORDS} records; send it in parts.`)
+  try {
+    const read = resolvePack(pack, nowMs / 1000).map(readingOf)
+    const own = read.filter((one): one is Reading => one !== null)
+    return { own, ignored: read.length - own.length }
+  } catch (error) {
+    if (error instanceof RangeError) throw refused(error.message)
+    throw error
+  }
+}
+
+const newestOf = (all: readonly Reading[]): Reading[] => {
+  const newest = new Map<string, Reading>()
+  for (const one of all) {
+    const key = `${one.quantity} ${one.name}`
+    if ((newest.get(key)?.atMs ?? -Infinity) <= one.atMs) newest.set(key, one)
+  }
+  return [...newest.values()]
+}
+
+export interface Kept {
+  readonly deviceId: string
+  readonly quantity: Quantity
+  readonly name: string
+  readonly atMs: number
+  readonly value: number
+  readonly count: number
+}
+
+/** Readings of a time, the latest `limit` of each device and quantity, in the order of their times. @throws Refusal 404 */
+export async function readingsOf(
+  householdId: string,
+  {
+    deviceId,
+    fromMs,
+    toMs,
+    limit = 500,
+  }: { deviceId?: string; fromMs?: number; toMs?: number; limit?: number } = {},
+): Promise<Kept[]> {
+  await findHousehold(householdId)
+  const sources = await db()
+    .selectDistinct({ deviceId: readings.deviceId, quantity: readings.quantity, name: readings.name })
+    .from(readings)
+    .where(and(eq(readings.householdId, householdId), deviceId ? eq(readings.deviceId, deviceId) : undefined))
+    .orderBy(asc(readings.deviceId), asc(readings.quantity), asc(readings.name))
+  const found: Kept[] = []
+  for (const source of sources) {
+    const rows = await db()
+      .select()
+      .from(readings)
+      .where(
+        and(
+          eq(readings.householdId, householdId),
+          eq(readings.deviceId, source.deviceId),
+          eq(readings.quantity, source.quantity),
+          eq(readings.name, source.name),
+          fromMs === undefined ? undefined : gte(readings.at, new Date(fromMs).toISOString()),
+          toMs === undefined ? undefined : lte(readings.at, new Date(toMs).toISOString()),
+        ),
+      )
+      .orderBy(desc(readings.at))
+      .limit(limit)
+    for (const { at, value, count } of rows.reverse())
+      found.push({ ...source, atMs: new Date(at).getTime(), value, count })
+  }
+  return found
+}
+
+/** The same as a SenML pack. */
+export const asSenml = (found: readonly Kept[]): object[] =>
+  asPack(
+    found.map(({ deviceId, quantity, name, atMs, value }) => {
+      const [unit, of] = SENT_AS[quantity]
+      return {
+        name: `urn:uuid:${deviceId}:${name || quantity}`,
+        unit,
+        atS: atMs / 1000,
+        value: Number(of(value).toPrecision(12)),
+      }
+    }),
+  )
+
+/**
+ * Raw readings older than a month become means of five minutes, each with how many it was made of. A mean stands a
+ * microsecond past its five minutes, where no raw reading does.
+ */
+export const thinReadings = () =>
+  db().transaction(async (tx) => {
+    const old = sql`at < coalesce((select (clock ->> 'day')::timestamptz from household h where h.household_id = r.household_id), now()) - make_interval(days => ${RAW_DAYS})
+      and date_trunc('second', "at" at time zone 'UTC') = "at" at time zone 'UTC'`
+    await tx.execute(sql`
+      insert into reading (household_id, device_id, quantity, name, at, value, count)
+      select household_id, device_id, quantity, name,
+        to_timestamp(floor(extract(epoch from at) / ${MEAN_S}) * ${MEAN_S}) + interval '1 microsecond',
+        avg(value), count(*)
+      from reading r where ${old} group by 1, 2, 3, 4, 5
+      on conflict (household_id, device_id, quantity, name, at) do update set
+        value = (reading.value * reading.count + excluded.value * excluded.count) / (reading.count + excluded.count),
+        count = reading.count + excluded.count`)
+    await tx.execute(sql`delete from reading r where ${old}`)
+  })

@@ -1,0 +1,36 @@
+import { and, asc, eq, gte, lte } from 'drizzle-orm'
+import { todayOf } from '#core/season/clock'
+import { addDays, type Day } from '#core/season/day'
+import type { WeatherDay } from '#core/season/weather'
+import type { Stored } from '#shared/collections'
+import type { HouseholdRecord } from '#shared/records/household'
+import { db } from '../db/client'
+import { weatherDays as table } from '../db/schema'
+import type { Reader } from './rows'
+
+/** Days behind and ahead a page knows of. */
+const BEHIND_DAYS = 21
+const AHEAD_DAYS = 14
+
+export async function weatherBetween(
+  householdId: string,
+  from: Day,
+  to: Day,
+  reader: Reader = db(),
+): Promise<WeatherDay[]> {
+  const rows = await reader
+    .select()
+    .from(table)
+    .where(and(eq(table.householdId, householdId), gte(table.on, from), lte(table.on, to)))
+    .orderBy(asc(table.on), asc(table.source))
+  return rows.map(({ householdId: _, ...one }) => one)
+}
+
+/** What is near the day the household lives on. */
+export async function weatherInSight(
+  { id: householdId, body }: Stored<HouseholdRecord>,
+  reader: Reader = db(),
+): Promise<WeatherDay[]> {
+  const today = todayOf(body, new Date())
+  return weatherBetween(householdId, addDays(today, -BEHIND_DAYS), addDays(today, AHEAD_DAYS), reader)
+}
