@@ -317,7 +317,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       },
       placeId: 'sill',
       grams: 350,
-      climate: [{ on: TODAY, lowC: 12, highC: 20, meanC: 16, lightMol: 9, humidity: 0.5 }],
+      climate: [{ on: TODAY, lowC: 12, highC: 20, meanC: 16, lightMol: 9, humidity: 0.5, mixC: 21 }],
       measured: [{ what: 'settling', of: '', value: 1.2, n: 3, key: '' }],
     },
   ],

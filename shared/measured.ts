@@ -176,6 +176,8 @@ export function mixByDay(
 ): Map<Day, number> {
   return new Map(
     climate.map((one) => {
+      // A probe in the mix says it better than the air above it.
+      if (one.mixC != null) return [one.on, one.mixC]
       const airC = meanOf(one)
       return [one.on, mixWarmth({ ...place, dayC: airC, nightC: airC }, wantedC)]
     }),

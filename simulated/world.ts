@@ -8,6 +8,7 @@ import { isIndoors, mixWarmth, nightIn, type Place } from '#core/season/places/p
 import { lampOf, lampHeight } from '#core/season/places/place-light'
 import { withOutside } from '#core/season/places/stays'
 import { weightAt } from '#core/water/follow'
+import { LUX_PER_PPFD } from '#core/readings/light-by-lux'
 import type { Quantity } from '#core/readings/kinds'
 import { contextOf, type Context } from '#shared/context'
 import type { Everything, Stored } from '#shared/collections'
@@ -31,8 +32,7 @@ export interface Value {
 
 /** Lamps burn from so early, h. */
 const LAMPS_FROM_H = 6
-/** Lux of white light that are 1 µmol/m²/s [reference §9: 65–75]. */
-const LUX_PER_PPFD = 70
+
 /** How far a tray’s real thirst lies from what is reckoned, one standard deviation. */
 const THIRST_SD = 0.08
 /** A mat’s thermostat lets go this far above and below, °C, and a turn takes so long, min. */

@@ -1,4 +1,8 @@
+import { ecOfFeed } from '../feed/ec'
+import { elements, type Feed } from '../feed/feed'
 import { EC_PER_MG_N } from '../water/balance'
+import { given } from '../working/figure'
+import { standard } from '../working/source'
 
 /** A pen that was not put into its solution for so many days drifts [common practice: weekly to fortnightly]. */
 export const CALIBRATED_FOR_DAYS = 14
@@ -63,4 +67,14 @@ export function saidOfDrain(drainMsPerCm: number, mostMsPerCm: number, capacityL
   const said = `${drainMsPerCm.toFixed(2)} mS/cm drains off; this stage bears ${mostMsPerCm.toFixed(1)}.`
   if (drainMsPerCm <= mostMsPerCm) return `${said} Nothing to leach.`
   return `${said} Leach it: pour ${(2 * capacityL).toFixed(1)} L of plain water through from above, twice what it holds, let it drain, and measure again.`
+}
+
+/** Salts roots bear, mS/cm: seed before it is up, seedlings, plants that were potted on [handbook, from memory; reference §6]. */
+export const drainLimit = (daysUp: number, potted: boolean): number => (potted ? 3.5 : daysUp < 0 ? 1.0 : 2.0)
+
+/** EC that a mg/L of a feed’s nitrogen adds, mS/cm: by its label or its ions; the usual slope where it has no nitrogen. */
+export function ecPerMgN(feed: Feed): number {
+  const gram = given('Feed', 1, 'g/L', standard('by definition'))
+  const mgPerL = elements(feed).n.value * 10
+  return mgPerL > 0 ? ecOfFeed(feed, gram).value / mgPerL : EC_PER_MG_N
 }

@@ -3,6 +3,7 @@ import { log, traceOf } from '../log'
 import { forgetOldActs } from '../services/acts'
 import { forgetRemovedHouseholds } from '../services/household-removal'
 import { forgetLostPhotoFiles } from '../services/photo-files'
+import { writeDaysOfDevices } from '../services/device-days'
 import { askForecastsDue } from '../services/weather'
 import { thinReadings } from '../services/readings'
 
@@ -20,6 +21,10 @@ export default defineNitroPlugin((nitro) => {
     askForecastsDue().catch((error: unknown) => log.warn(traceOf(error), 'forecasts were not asked for'))
   }, MINUTE_MS)
   forecasts.unref()
+  const days = setInterval(() => {
+    writeDaysOfDevices().catch((error: unknown) => log.warn(traceOf(error), 'days of devices'))
+  }, 10 * MINUTE_MS)
+  days.unref()
   timer.unref()
-  nitro.hooks.hook('close', () => [timer, forecasts].forEach((one) => clearInterval(one)))
+  nitro.hooks.hook('close', () => [timer, forecasts, days].forEach((one) => clearInterval(one)))
 })

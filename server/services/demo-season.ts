@@ -33,7 +33,7 @@ export function demoFrame(today: Day): NonNullable<HouseholdRecord['season']> {
     feedId: 'balanced-20',
     tubL: 40,
     canL: 9,
-    nightC: 5,
+    nightC: null,
     nightSaidOn: today,
   }
 }

@@ -224,6 +224,11 @@ const fields = z.object({
             .nullable()
             .default(null)
             .describe('Relative humidity, a fraction'),
+          mixC: amount
+            .min(-60, 'A mix of −60 to 70 °C.')
+            .max(70, 'A mix of −60 to 70 °C.')
+            .nullish()
+            .describe('Mean of the mix itself, °C'),
         })
         .refine(({ lowC, highC }) => lowC <= highC, {
           error: 'The low is no higher than the high.',

@@ -40,7 +40,7 @@ const place = computed(
 const onIt = computed(() => /scale|pen/.test(body.value.kind))
 const TRAY_LABEL = computed(() => (body.value.kind === 'pen' ? 'It stands in' : 'On the pan'))
 /** A list shows nothing for null. */
-const NOTHING = ''
+const NOTHING = 'nothing'
 const trayChoices = computed(() => [
   { value: NOTHING, name: body.value.kind === 'pen' ? 'the jug' : 'nothing' },
   ...trays.standing.map(({ id, number, body: { name } }) => ({
@@ -114,7 +114,7 @@ const silent = computed(() => MEASURES[body.value.kind].length > 0 && props.sour
         :model-value="body.trayId ?? NOTHING"
         :label="TRAY_LABEL"
         :choices="trayChoices"
-        @update:model-value="(trayId) => change({ trayId: trayId || null })"
+        @update:model-value="(trayId) => change({ trayId: trayId === NOTHING ? null : trayId })"
       />
       <ChoiceField
         v-if="body.simulated && (MEASURES[body.kind].length || body.kind === 'forecast')"
@@ -124,7 +124,9 @@ const silent = computed(() => MEASURES[body.value.kind].length > 0 && props.sour
           { value: NOTHING, name: 'no, it works' },
           ...FAULTS.map((value) => ({ value, name: value })),
         ]"
-        @update:model-value="(fault) => change({ fault: (fault || null) as DeviceRecord['fault'] })"
+        @update:model-value="
+          (fault) => change({ fault: fault === NOTHING ? null : (fault as DeviceRecord['fault']) })
+        "
       />
     </div>
     <template v-for="one in sources" :key="`${one.quantity} doubt`">

@@ -3,14 +3,14 @@ import { computed, onMounted } from 'vue'
 import SimulatedMark from '~/components/devices/SimulatedMark.vue'
 import { useHousehold } from '~/state/household'
 import { useReadings } from '~/state/readings'
-import { saidOfDose } from '#core/readings/dose-by-ec'
+import type { Feed } from '#core/feed/feed'
+import { ecPerMgN, saidOfDose } from '#core/readings/dose-by-ec'
 
 /** What the pen in the jug says of a dose. */
 const props = defineProps<{
   /** mg/L of nitrogen that was wanted. */
   wantedMgPerL: number
-  /** EC a mg/L of nitrogen of this feed adds, mS/cm. */
-  ecPerMgN: number
+  feed: Feed
 }>()
 const readings = useReadings()
 const household = useHousehold()
@@ -24,7 +24,7 @@ const said = computed(() =>
     ? saidOfDose(
         pen.value.last.value,
         household.record?.water?.ecMsPerCm ?? null,
-        props.ecPerMgN,
+        ecPerMgN(props.feed),
         props.wantedMgPerL,
         pen.value.device.body.calibratedAt
           ? (readings.ownMs - Date.parse(pen.value.device.body.calibratedAt)) / 86_400_000

@@ -5,12 +5,14 @@ import { computed, ref, watch } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
+import LiveLight from '~/components/devices/LiveLight.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useMeasures } from '~/composables/useMeasures'
 import { useNotes } from '~/composables/useNotes'
 import { useHouseholdPart } from '~/state/saving'
 import { useSeason } from '~/state/season'
-import { heightFor, LIGHT_WANTED, lightSchoolById } from '#core/season/light'
+import { heightFor, LIGHT_WANTED, lightSchoolById, type Lamp } from '#core/season/light'
+import { MEASURED_LIGHT } from '#core/season/places/light-kinds'
 import { isLamp, lampHeight, lampOf, lightOfDay, lightVerdict } from '#core/season/places/place-light'
 
 /** How high the lamp of a place hangs: what it gives in a day at that height, and the height that gives what is wanted. */
@@ -23,10 +25,17 @@ const chosen = ref<string | null>(lit.value[0]?.id ?? null)
 const place = computed(() => lit.value.find(({ id }) => id === chosen.value) ?? lit.value[0])
 const heightCm = ref(30)
 watch(place, (one) => one?.light && (heightCm.value = lampHeight(one.light)), { immediate: true })
+/** The lamp by the meter under it. */
+const measured = ref<Lamp | null>(null)
+watch(place, () => (measured.value = null))
 const hours = computed(() => lightSchoolById(season.frame!.lightSchool).hours)
 const light = computed(() =>
   place.value?.light && heightCm.value >= 1 && heightCm.value <= 300
-    ? { ...place.value.light, heightCm: heightCm.value }
+    ? {
+        ...place.value.light,
+        ...(measured.value && { kindId: MEASURED_LIGHT, measured: measured.value }),
+        heightCm: heightCm.value,
+      }
     : null,
 )
 const day = computed(() => light.value && lightOfDay(light.value, hours.value))
@@ -38,7 +47,9 @@ const stages = computed(() =>
     return { stage, low, high, at, verdict: lightVerdict(day.value?.value ?? 0, stage) }
   }),
 )
-const changed = computed(() => !!light.value && light.value.heightCm !== lampHeight(place.value!.light!))
+const changed = computed(
+  () => !!light.value && (!!measured.value || light.value.heightCm !== lampHeight(place.value!.light!)),
+)
 const { saving, save, dismiss } = useHouseholdPart('season', 'the lamp')
 async function keep() {
   const { frame } = season
@@ -67,6 +78,14 @@ async function keep() {
           :unit-in-base="10"
         />
       </div>
+      <LiveLight
+        v-if="lampOf(place.light!)"
+        :place-id="place.id"
+        :lamp="lampOf(place.light!)!"
+        :height-cm="heightCm"
+        :hours="hours"
+        @take="measured = $event"
+      />
       <p v-if="day">
         <FigureValue :figure="day" /> a day, burning {{ hours }} h:
         <template v-for="(one, i) in stages" :key="one.stage">

@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import WaterChart from '~/components/water/WaterChart.vue'
+import LiveDrain from '~/components/devices/LiveDrain.vue'
 import WeighForm from '~/components/water/WeighForm.vue'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
@@ -144,6 +145,12 @@ const saidOf = (one: (typeof last.value)[number]) =>
         not agree with the rest and {{ here.followed.doubted.length === 1 ? 'is' : 'are' }} not used; take it
         back in the log where it was a slip.
       </p>
+      <LiveDrain
+        :tray-id="tray.id"
+        :capacity-l="here.store.capacityL.value"
+        :days-up="here.daysUp"
+        :potted="tray.body.runs.some(({ rung }) => rung > 0)"
+      />
       <WaterChart :water="here" :name="`Tray ${tray.number}`" />
       <FoldAway title="What was written down of its water">
         <table v-if="last.length" class="figures">

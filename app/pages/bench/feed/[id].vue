@@ -5,14 +5,18 @@ import Button from 'primevue/button'
 import { Play } from '@lucide/vue'
 import { useRunStore } from '~/state/runs'
 import BenchCard from '~/components/bench/BenchCard.vue'
+import LiveDose from '~/components/devices/LiveDose.vue'
 import FeedCardPart from '~/components/bench/FeedCardPart.vue'
 import { usePlannedFeed } from '~/composables/usePlanned'
+import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 const route = useRoute()
 const household = useHousehold()
 const runs = useRunStore()
+const context = useContext()
 const feeding = computed(() => household.feedings.find(({ id }) => id === route.params.id))
 if (!feeding.value) throw createError({ statusCode: 404, message: 'This feed is not planned.' })
+const feed = computed(() => context.whole.feeds.get(feeding.value!.body.feedId))
 useHead({ title: () => `Card: ${feeding.value?.body.name ?? ''}` })
 const cautions = computed(() => (feeding.value && usePlannedFeed(feeding.value)?.plan.cautions) ?? [])
 </script>
@@ -36,5 +40,8 @@ const cautions = computed(() => (feeding.value && usePlannedFeed(feeding.value)?
       </Button>
     </template>
     <FeedCardPart :feeding="feeding" labels />
+    <div class="no-print">
+      <LiveDose v-if="feed" :wanted-mg-per-l="feeding.body.targetNMgPerL" :feed="feed" />
+    </div>
   </BenchCard>
 </template>

@@ -1,0 +1,105 @@
+import { and, eq, isNotNull, isNull, sql } from 'drizzle-orm'
+import { todayOf } from '#core/season/clock'
+import { addDays, type Day } from '#core/season/day'
+import { dayOfReadings } from '#core/readings/day-of'
+import { newEntry } from '#shared/records/entry'
+import { db } from '../db/client'
+import { devices, entries } from '../db/schema'
+import { log, traceOf } from '../log'
+import { save } from './keeping'
+import { findHousehold } from './reading'
+import { readingsOf } from './readings'
+import { current } from './rows'
+
+/** Days that are looked back at: what was missed while nothing ran is made up. */
+const BACK_DAYS = 7
+
+/**
+ * A day that is over becomes an entry of the log: the low and high of a place by its probe, and how warm the mix was. From
+ * then on lateness goes by it. What is doubted is left out; what somebody wrote down of that day stands.
+ */
+export async function writeDaysOfDevices(): Promise<void> {
+  const rows = await db()
+    .select({
+      householdId: devices.householdId,
+      id: devices.id,
+      name: devices.name,
+      placeId: devices.placeId,
+    })
+    .from(devices)
+    .where(
+      and(
+        isNull(devices.deletedAt),
+        isNotNull(devices.placeId),
+        sql`${devices.kind} in ('air probe', 'mix probe')`,
+      ),
+    )
+  const places = new Map<string, typeof rows>()
+  for (const row of rows) {
+    const key = `${row.householdId} ${row.placeId}`
+    places.set(key, [...(places.get(key) ?? []), row])
+  }
+  for (const own of places.values())
+    await writeDaysOf(own[0]!.householdId, own[0]!.placeId!, own).catch((error: unknown) =>
+      log.warn(traceOf(error), 'the air of a place was not written down'),
+    )
+}
+
+async function writeDaysOf(
+  householdId: string,
+  placeId: string,
+  probes: readonly { id: string; name: string }[],
+): Promise<void> {
+  const household = await findHousehold(householdId).catch(() => null)
+  if (!household) return
+  const today = todayOf(household.body, new Date())
+  const from = addDays(today, -BACK_DAYS)
+  const written = await daysWritten(householdId, placeId, from)
+  if (written.size >= BACK_DAYS) return
+  const kept = (
+    await Promise.all(
+      probes.map(({ id }) =>
+        readingsOf(householdId, {
+          deviceId: id,
+          fromMs: Date.parse(`${from}T00:00:00Z`),
+          toMs: Date.parse(`${today}T00:00:00Z`) - 1,
+          limit: 20_000,
+        }),
+      ),
+    )
+  ).flat()
+  for (let day = from; day < today; day = addDays(day, 1)) {
+    if (written.has(day)) continue
+    const climate = dayOfReadings(day, kept)
+    if (!climate) continue
+    await save(
+      'entries',
+      householdId,
+      crypto.randomUUID(),
+      0,
+      newEntry({
+        name: `The air by ${probes.map(({ name }) => name).join(' and ')}`.slice(0, 120),
+        kind: 'climate',
+        on: day,
+        about: [],
+        placeId,
+        climate: [climate],
+      }),
+    )
+  }
+}
+
+async function daysWritten(householdId: string, placeId: string, from: Day): Promise<Set<Day>> {
+  const rows = await db()
+    .select({ climate: entries.climate })
+    .from(entries)
+    .where(
+      and(
+        current('entries', householdId),
+        eq(entries.kind, 'climate'),
+        eq(entries.placeId, placeId),
+        sql`${entries.on} >= ${from}`,
+      ),
+    )
+  return new Set(rows.flatMap(({ climate }) => climate.map(({ on }) => on)))
+}
