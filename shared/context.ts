@@ -36,7 +36,8 @@ export interface Kept<Body> {
 /** As much of what a household keeps as is at hand; what is missing counts as none. */
 export type KeptLists = { readonly [C in Collection]?: readonly Kept<Bodies[C]>[] } & {
   readonly household?: {
-    readonly body: Pick<HouseholdRecord, 'kitchen' | 'season'> & Partial<Pick<HouseholdRecord, 'learning'>>
+    readonly body: Pick<HouseholdRecord, 'kitchen' | 'season'> &
+      Partial<Pick<HouseholdRecord, 'learning' | 'away'>>
   }
   /** Weather that came in, near the day it is. */
   readonly weather?: readonly WeatherDay[]
@@ -139,8 +140,14 @@ const bookOf = remembered(
     ),
 )
 const frameOf = remembered(
-  (season: SeasonFrame | null | undefined, weather: readonly WeatherDay[] | undefined): SeasonFrame | null =>
-    season && weather?.length ? { ...season, weather } : (season ?? null),
+  (
+    season: SeasonFrame | null | undefined,
+    weather: readonly WeatherDay[] | undefined,
+    away: HouseholdRecord['away'] | undefined,
+  ): SeasonFrame | null =>
+    season && (weather?.length || away?.length)
+      ? { ...season, weather: weather ?? NONE, away: away ?? NONE }
+      : (season ?? null),
 )
 const contextFrom = remembered(
   (
@@ -200,7 +207,7 @@ export function contextOf(kept: KeptLists): Context {
   return contextFrom(
     kept.household?.body.kitchen ?? 'metric',
     habits,
-    frameOf(kept.household?.body.season, kept.weather),
+    frameOf(kept.household?.body.season, kept.weather, kept.household?.body.away),
     containersOf(kept.containers),
     materialsOf(kept.materials, kept.stocks, habits),
     feedsOf(kept.feeds, habits),

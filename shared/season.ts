@@ -203,6 +203,7 @@ export function jobsOn(
     marks,
     today,
     nightC: nightAhead(frame, today),
+    away: frame.away ?? [],
     full,
     canL: frame.canL,
     wantsSoak: book.wantsSoak,

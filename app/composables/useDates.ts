@@ -1,4 +1,5 @@
 import { computed, onMounted, ref } from 'vue'
+import { useHousehold } from '~/state/household'
 
 // A formatter is far dearer to make than to use, and a season prints hundreds of days at once.
 const made = new Map<string, Intl.DateTimeFormat>()
@@ -14,13 +15,16 @@ function formatter(locale: string | undefined, options: Intl.DateTimeFormatOptio
  * and changes to the reader's once it is alive.
  */
 export function useDates() {
-  const locale = ref<string | undefined>('en-GB')
-  onMounted(() => (locale.value = undefined))
+  const household = useHousehold()
+  const alive = ref(false)
+  onMounted(() => (alive.value = true))
+  /** undefined is the reader’s own. */
+  const locale = computed(() => (alive.value ? (household.record?.formats?.locale ?? undefined) : 'en-GB'))
 
   const print = (at: Date, options: Intl.DateTimeFormatOptions) =>
-    formatter(locale.value, locale.value ? { ...options, timeZone: 'UTC' } : options).format(at)
+    formatter(locale.value, alive.value ? options : { ...options, timeZone: 'UTC' }).format(at)
   /** A calendar day belongs to no time zone: noon keeps it the same day everywhere it is printed. */
-  const ofDay = (day: string) => new Date(locale.value ? `${day}T12:00Z` : `${day}T12:00`)
+  const ofDay = (day: string) => new Date(alive.value ? `${day}T12:00` : `${day}T12:00Z`)
 
   /** Day, month and year in the reader's order, as the date picker writes it: `dd/mm/yy`. */
   const dayOrder = computed(() =>
@@ -53,8 +57,8 @@ export function useDates() {
     /** `Sat 14 Mar, 18:00`: so many minutes from the hour of a day, on the clock. */
     printTime(day: string, hour: number, minutes: number) {
       const at = ofDay(day)
-      if (locale.value) at.setUTCHours(hour, minutes)
-      else at.setHours(hour, minutes)
+      if (alive.value) at.setHours(hour, minutes)
+      else at.setUTCHours(hour, minutes)
       return print(at, {
         weekday: 'short',
         day: 'numeric',

@@ -15,7 +15,7 @@ export function useMeasures() {
     length: (mm: number) => printQuantity(mm, 'length', household.kitchen),
     mass: (g: number) => printQuantity(g, 'mass', household.kitchen),
     /** A sentence of the rules, its amounts in these measures. */
-    said: (text: string) => saidIn(household.kitchen, text),
-    temperature: (celsius: number) => printQuantity(celsius, 'temperature', household.kitchen),
+    said: (text: string) => saidIn(household.kitchen, text, household.thermometer),
+    temperature: (celsius: number) => printQuantity(celsius, 'temperature', household.thermometer),
   }
 }

@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
 import { useWater } from '~/state/water'
@@ -11,6 +12,7 @@ import { hotAhead } from '#shared/season'
 export function useWaterRound() {
   const water = useWater()
   const season = useSeason()
+  const context = useContext()
   const trays = useTrays()
 
   const fedToday = computed(
@@ -45,6 +47,6 @@ export function useWaterRound() {
     today: computed(() => due.value.filter(({ tray }) => !fedToday.value.has(tray.id))),
     fed: computed(() => due.value.filter(({ tray }) => fedToday.value.has(tray.id))),
     reservoirs,
-    hotC: computed(() => (season.frame ? hotAhead(season.frame, season.today) : null)),
+    hotC: computed(() => (context.whole.frame ? hotAhead(context.whole.frame, season.today) : null)),
   }
 }

@@ -5,7 +5,10 @@ import Button from 'primevue/button'
 import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
 import Message from 'primevue/message'
-import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { NuxtLink } from '#components'
+import AwayForm from '~/components/settings/AwayForm.vue'
+import FormatsForm from '~/components/settings/FormatsForm.vue'
+import PeopleForm from '~/components/settings/PeopleForm.vue'
 import CheckField from '~/components/fields/CheckField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
@@ -15,15 +18,23 @@ import { whyNot } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
 import { usePreferences } from '~/state/preferences'
-import { useAttempt, useHouseholdAnswer } from '~/state/saving'
+import { useAttempt } from '~/state/saving'
 import { send } from '~/composables/send'
 import { useAsk } from '~/composables/useAsk'
+import { counted } from '#core/bench/wording'
+import { FEEDING_SCHOOLS } from '#core/feed/programme'
+import { LIGHT_SCHOOLS } from '#core/season/light'
 import { printNumber } from '#core/units/format'
 import { COLLECTIONS, COME_BACK_DAYS, REMOVED_LATELY_DAYS, type Removed } from '#shared/collections'
 import type { HouseholdRecord } from '#shared/records/household'
 
 definePageMeta({
-  place: { title: 'Settings', what: 'the household, keys, and what was removed lately', parent: '/' },
+  place: {
+    title: 'Settings',
+    what: 'the household: kitchen, dates, people, devices, what was removed lately',
+    words: 'kitchen units celsius fahrenheit language week people away holiday backup',
+    parent: '/',
+  },
 })
 
 const household = useHousehold()
@@ -65,15 +76,10 @@ async function read() {
   }
 }
 
-const zone = useHouseholdAnswer<{ timeZone: string | null }>(
-  'the time zone',
-  ({ timeZone }) => ({ timeZone }),
-  (whole, { timeZone }) => ({ ...whole, timeZone }),
-)
-const TIME_ZONES = [
-  { value: null, name: 'where the reader is' },
-  ...Intl.supportedValuesOf('timeZone').map((name) => ({ value: name, name: name.replaceAll('_', ' ') })),
-]
+const schools = computed(() => ({
+  light: LIGHT_SCHOOLS.find(({ id }) => id === household.season?.lightSchool)?.name ?? '',
+  feeding: FEEDING_SCHOOLS.find(({ id }) => id === household.season?.feedingSchool)?.name ?? '',
+}))
 
 interface Backups {
   kept: boolean
@@ -144,23 +150,60 @@ async function bringBack(one: Removed) {
       </div>
     </form>
 
+    <section id="written">
+      <h2>How it is written</h2>
+      <FormatsForm />
+    </section>
+
+    <section>
+      <h2>Places and schools</h2>
+      <template v-if="household.season">
+        <p>
+          {{ counted(household.season.places.length, 'place') }}:
+          {{ household.season.places.map((one) => one.name).join(', ') }}.
+        </p>
+        <p class="soft">Light: {{ schools.light }}. Feeding: {{ schools.feeding }}.</p>
+      </template>
+      <p v-else class="soft">Not said yet: then nothing is assumed of frosts, rooms or lamps.</p>
+      <p><NuxtLink to="/season?frame=open">Frosts, places and schools</NuxtLink></p>
+    </section>
+
+    <section>
+      <h2>People</h2>
+      <PeopleForm />
+    </section>
+
+    <section>
+      <h2>Days away</h2>
+      <AwayForm />
+    </section>
+
+    <section>
+      <h2>More of this household</h2>
+      <ul class="ways">
+        <li>
+          <NuxtLink to="/log/learned">Defaults it has learned</NuxtLink>
+          <span class="soft">the book’s figures and yours, each can be left out</span>
+        </li>
+        <li>
+          <NuxtLink to="/devices">Devices</NuxtLink>
+          <span class="soft">{{
+            household.devices.length ? counted(household.devices.length, 'device') : 'none yet'
+          }}</span>
+        </li>
+        <li>
+          <NuxtLink to="/in-and-out">In and out</NuxtLink>
+          <span class="soft">everything as one file, weather, the calendar</span>
+        </li>
+      </ul>
+    </section>
+
     <section>
       <h2>Keys</h2>
       <CheckField v-model="preferences.letterKeys" label="Single letters go to places and tick off jobs" />
       <p class="soft small">
         Ctrl K finds everything, Ctrl Z takes back and Ctrl Shift Z does it again: these stay.
       </p>
-    </section>
-
-    <section>
-      <h2>Today</h2>
-      <ChoiceField
-        :model-value="household.record?.timeZone ?? null"
-        label="The day begins at midnight in"
-        :choices="TIME_ZONES"
-        @update:model-value="(timeZone) => zone.save({ timeZone })"
-      />
-      <SaveProblem :saving="zone.saving.value" @settled="zone.dismiss" @later="zone.dismiss" />
     </section>
 
     <section>
@@ -254,6 +297,20 @@ async function bringBack(one: Removed) {
 section {
   display: grid;
   gap: 0.7rem;
+}
+
+.ways {
+  display: grid;
+  gap: 0.4rem;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.ways li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 0.8rem;
 }
 
 .gone {

@@ -11,6 +11,7 @@ import WaterRound from '~/components/water/WaterRound.vue'
 import WeekSheet from '~/components/today/WeekSheet.vue'
 import { useDates } from '~/composables/useDates'
 import { useJobWords } from '~/composables/useJobWords'
+import AwayNotice from '~/components/today/AwayNotice.vue'
 import LogReminders from '~/components/log/LogReminders.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useToday } from '~/composables/useToday'
@@ -19,12 +20,14 @@ import { usePreferences } from '~/state/preferences'
 import { useNotes } from '~/composables/useNotes'
 import { useRunStore } from '~/state/runs'
 import { counted } from '#core/bench/wording'
+import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
 import { Printer } from '@lucide/vue'
 import type { Day } from '#core/season/day'
 import type { Job } from '#core/season/today/job'
 import { walkOf, type Stop } from '#core/season/today/walk'
+import { coldestAhead } from '#core/season/weather'
 import { hotAhead, nightAhead } from '#shared/season'
 
 definePageMeta({
@@ -39,6 +42,7 @@ definePageMeta({
 
 useToday()
 const season = useSeason()
+const context = useContext()
 const trays = useTrays()
 const runs = useRunStore()
 const { note } = useNotes()
@@ -104,8 +108,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key === 'u') void season.undoLast()
 })
 
-const nightC = computed(() => season.frame && nightAhead(season.frame, season.today))
-const hotC = computed(() => season.frame && hotAhead(season.frame, season.today))
+/** With the weather that came in beside it. */
+const reckoned = computed(() => context.whole.frame)
+const nightC = computed(() => reckoned.value && nightAhead(reckoned.value, season.today))
+const hotC = computed(() => reckoned.value && hotAhead(reckoned.value, season.today))
 interface Forecast {
   nightC: number | null
   nightSaidOn: Day | null
@@ -132,6 +138,17 @@ const setHot = useDebounceFn(
   (value: number | null) => save({ ...forecast(season.frame!), hotC: value, hotSaidOn: saidOn(value) }),
   600,
 )
+/** Where the figure comes from: typed, or from the forecast that came in. */
+const typedNight = computed(
+  () =>
+    season.frame?.nightC != null && season.frame.nightSaidOn != null && nightC.value === season.frame.nightC,
+)
+const foretold = computed(() => coldestAhead(reckoned.value?.weather ?? [], season.today))
+const nightHint = computed(() =>
+  !typedNight.value && foretold.value
+    ? `by the forecast${foretold.value.simulated ? ', simulated' : ''}; type over it`
+    : 'by the forecast, for three days',
+)
 const print = () => window.print()
 </script>
 
@@ -155,7 +172,7 @@ const print = () => window.print()
           dimension="temperature"
           optional
           label="Coldest night ahead"
-          hint="by the forecast, for three days"
+          :hint="nightHint"
           @update:model-value="setNight"
         />
         <TypedField
@@ -172,6 +189,7 @@ const print = () => window.print()
       </div>
     </header>
     <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+    <AwayNotice class="no-print" />
     <LogReminders class="no-print" />
     <div v-if="!season.frame || !season.kept.length" class="empty">
       <p>Nothing is sown yet. Say what you will raise, and its days stand here.</p>

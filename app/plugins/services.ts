@@ -1,18 +1,31 @@
+import { watch } from 'vue'
 import { defineNuxtPlugin } from '#imports'
+import { useHousehold } from '~/state/household'
 import { usePrimeVue } from 'primevue/config'
 import ConfirmationService from 'primevue/confirmationservice'
 import ToastService from 'primevue/toastservice'
 
-/** PrimeVue's questions and notes, and its calendar in the reader's own words and week. */
+/** PrimeVue's questions and notes, and its calendar in the household's words and week, or the reader's own. */
 export default defineNuxtPlugin(({ vueApp }) => {
   vueApp.use(ConfirmationService)
   vueApp.use(ToastService)
   vueApp.runWithContext(() => {
     const { locale } = usePrimeVue().config
-    if (locale && import.meta.client) Object.assign(locale, calendarWords(navigator.language))
+    const household = useHousehold()
+    if (locale && import.meta.client)
+      watch(
+        () => household.record?.formats,
+        (formats) => {
+          const words = calendarWords(formats?.locale ?? navigator.language)
+          const first = formats?.weekStart && WEEK_STARTS[formats.weekStart]
+          Object.assign(locale, words, first == null ? {} : { firstDayOfWeek: first })
+        },
+        { immediate: true, deep: true },
+      )
   })
 })
 
+const WEEK_STARTS = { sunday: 0, monday: 1, saturday: 6 } as const
 type Week = { firstDay: number }
 
 function calendarWords(language: string) {

@@ -149,6 +149,12 @@ export const useHousehold = defineStore('household', () => {
     record: computed(() => everything.value?.household.body ?? null),
     id: computed(() => everything.value?.household.id ?? ''),
     kitchen: computed(() => everything.value?.household.body.kitchen ?? 'metric'),
+    /** Whose degrees temperatures are shown in: the kitchen’s, unless somebody said otherwise. */
+    thermometer: computed(() => {
+      const body = everything.value?.household.body
+      const said = body?.formats?.temperature
+      return said === 'celsius' ? 'metric' : said === 'fahrenheit' ? 'us' : (body?.kitchen ?? 'metric')
+    }),
     season: computed(() => everything.value?.household.body.season ?? null),
     recipes: records('recipes'),
     batches: records('batches'),

@@ -21,11 +21,13 @@ const US_GALLON_L = convert(1, 'us-gal', 'L')
  * A sentence with its amounts in the measures of a kitchen: `A tub holds 1 to 2000 L` becomes `A tub holds 1 qt to 528 gal`.
  * Rules are stated in litres, millimetres and °C; a rate (g/L) stays as it is.
  */
-export function saidIn(kitchen: Kitchen, text: string): string {
-  if (kitchen === 'metric') return text
+export function saidIn(kitchen: Kitchen, text: string, thermometer: Kitchen = kitchen): string {
+  if (kitchen === 'metric' && thermometer === 'metric') return text
   const print = (value: string, unit: string) => {
     const [dimension, inBase] = STATED[unit]!
-    return printQuantity(Number(value) * inBase, dimension, kitchen)
+    // What stays as it is written is not rounded anew.
+    const own = dimension === 'temperature' ? thermometer : kitchen
+    return own === 'metric' ? `${value} ${unit}` : printQuantity(Number(value) * inBase, dimension, own)
   }
   const perGallon = (_: string, grams: string, what: string) =>
     `${printQuantity(Number(grams) * US_GALLON_L, 'mass', kitchen)}${what} a gallon`

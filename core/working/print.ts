@@ -4,7 +4,11 @@ import type { Kitchen } from '../units/unit'
 import type { Figure } from './figure'
 
 /** A figure as a person reads it: quantities in the kitchen's units, fractions as per cent. */
-export function printFigure({ value, unit }: Pick<Figure, 'value' | 'unit'>, kitchen: Kitchen): string {
+export function printFigure(
+  { value, unit }: Pick<Figure, 'value' | 'unit'>,
+  kitchen: Kitchen,
+  thermometer: Kitchen = kitchen,
+): string {
   switch (unit) {
     case 'L':
       return printQuantity(value, 'volume', kitchen)
@@ -17,7 +21,7 @@ export function printFigure({ value, unit }: Pick<Figure, 'value' | 'unit'>, kit
     case 'cm':
       return printQuantity(value * 10, 'length', kitchen)
     case '°C':
-      return printQuantity(value, 'temperature', kitchen)
+      return printQuantity(value, 'temperature', thermometer)
     case 'hours':
       return printHours(value)
     case 'share':

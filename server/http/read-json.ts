@@ -38,12 +38,12 @@ export async function readJson(event: H3Event, type = 'application/json'): Promi
 }
 
 /** A body that is a file. @throws HttpProblem 413, 408 */
-export async function readFile(event: H3Event, most: number): Promise<Buffer> {
-  const tooLarge = new HttpProblem(413, `A picture has at most ${most / 1024 / 1024} MB.`)
+export async function readFile(event: H3Event, most: number, what = 'A picture'): Promise<Buffer> {
+  const tooLarge = new HttpProblem(413, `${what} has at most ${most / 1024 / 1024} MB.`)
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > most) return giveUp(event, tooLarge)
   const body = await readAtMost(event.node.req, most)
   if (body === 'too large') return giveUp(event, tooLarge)
-  if (body === 'too slow') return giveUp(event, new HttpProblem(408, 'The picture took too long to arrive.'))
+  if (body === 'too slow') return giveUp(event, new HttpProblem(408, `${what} took too long to arrive.`))
   return body
 }
 

@@ -7,6 +7,8 @@ import { lastChange, plannedSeason } from './season'
 
 /** Coir is set to soak in the evening, on the household's own clock. */
 const SOAK_HOUR = 18
+/** When somebody who wants it is reminded of a day’s work. */
+const MORNING_HOUR = 7
 /** Lines outside the standard that the library adds for one maker's calendar. */
 const FOREIGN = /^X-(?!WR-CALNAME|PUBLISHED-TTL).*\r?\n/gm
 const EPOCH = Date.UTC(2025, 0, 1)
@@ -15,7 +17,7 @@ const EPOCH = Date.UTC(2025, 0, 1)
  * The season as iCalendar (RFC 5545). An event keeps its UID however often its day moves, and its sequence only rises,
  * so that a calendar that reads it again changes what it has instead of adding to it.
  */
-export async function seasonCalendar(householdId: string, on?: Day): Promise<string> {
+export async function seasonCalendar(householdId: string, on?: Day, reminds = false): Promise<string> {
   const { name: household, today, rows, context } = await plannedSeason(householdId, on)
   const changed = await lastChange(householdId)
   // Days move when something is written, and when work that is late is held at today: either raises it.
@@ -46,6 +48,10 @@ export async function seasonCalendar(householdId: string, on?: Day): Promise<str
       sequence,
       stamp: changed,
       lastModified: changed,
+      // Of a whole day the alarm counts from its midnight; its trigger is given in seconds before.
+      ...(reminds && {
+        alarms: [{ type: ICalAlarmType.display, trigger: -MORNING_HOUR * 3600, description: summary }],
+      }),
       ...more,
     })
 

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { bodyOf, COLLECTION_NAMES, COLLECTIONS, type Collection } from '../collections'
+import { QUANTITY_NAMES } from '#core/readings/kinds'
 import { household } from '../records/household'
 import { day, id } from '../rules'
 
@@ -55,11 +56,34 @@ const revisionLine = z.object({
   body: z.record(z.string(), z.unknown()).describe('The record as it was before that change'),
 })
 
+const weatherLine = z.object({
+  on: day,
+  source: z.enum(['history', 'forecast']),
+  lowC: z.number(),
+  highC: z.number(),
+  rainMm: z.number().nullable(),
+  windMPerS: z.number().nullable(),
+  sunHours: z.number().nullable(),
+  madeOn: day,
+  simulated: z.boolean(),
+})
+
+const readingLine = z.object({
+  deviceId: id,
+  quantity: z.enum(QUANTITY_NAMES),
+  name: z.string().max(40),
+  at: moment,
+  value: z.number().min(-1e7).max(1e7),
+  count: z.int().min(1).describe('1 as it was read; more is the mean of so many in five minutes'),
+})
+
 /** Kinds of lines beside those of the collections. */
 const OTHER_LINES = {
   household: householdLine,
   'photo-files': photoFileLine,
   revisions: revisionLine,
+  weather: weatherLine,
+  readings: readingLine,
 } as const
 
 export type ArchiveKind = keyof typeof OTHER_LINES | Collection
@@ -69,12 +93,16 @@ export const ARCHIVE_KINDS: readonly ArchiveKind[] = [
   'photo-files',
   ...COLLECTION_NAMES,
   'revisions',
+  'weather',
+  'readings',
 ]
 
 export type RecordLine<C extends Collection = Collection> = z.output<ReturnType<typeof recordLine<C>>>
 export type HouseholdLine = z.output<typeof householdLine>
 export type PhotoFileLine = z.output<typeof photoFileLine>
 export type RevisionLine = z.output<typeof revisionLine>
+export type WeatherLine = z.output<typeof weatherLine>
+export type ReadingLine = z.output<typeof readingLine>
 
 const lines = new Map<ArchiveKind, z.ZodType>()
 /** What a line of a kind has to be. */
@@ -90,7 +118,13 @@ export function lineOf(kind: ArchiveKind): z.ZodType {
 export const oneOf = (kind: ArchiveKind): string =>
   kind in COLLECTIONS
     ? COLLECTIONS[kind as Collection].one
-    : { household: 'household', 'photo-files': 'picture', revisions: 'earlier version' }[kind as 'household']
+    : {
+        household: 'household',
+        'photo-files': 'picture',
+        revisions: 'earlier version',
+        weather: 'day of weather',
+        readings: 'reading',
+      }[kind as 'household']
 
 export const manifest = z.object({
   format: z.literal(ARCHIVE_FORMAT),

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { FEEDING_SCHOOLS } from '#core/feed/programme'
 import { frameProblems } from '#core/season/frame'
+import type { Absence } from '#core/season/away'
 import type { WeatherDay } from '#core/season/weather'
 import { LIGHT_SCHOOLS } from '#core/season/light'
 import { amount, day, idsOf, reference, ruled } from '../rules'
@@ -53,5 +54,8 @@ export const seasonFrame = ruled(
   frameProblems,
 )
 export type SeasonFrameRecord = z.output<typeof seasonFrame>
-/** The frame with the weather that came in beside it. */
-export type SeasonFrame = SeasonFrameRecord & { readonly weather?: readonly WeatherDay[] }
+/** The frame with what stands beside it: the weather that came in, and days nobody is there. */
+export type SeasonFrame = SeasonFrameRecord & {
+  readonly weather?: readonly WeatherDay[]
+  readonly away?: readonly Absence[]
+}

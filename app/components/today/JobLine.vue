@@ -110,6 +110,12 @@ defineExpose({ focus: () => tick.value?.focus() })
         >
       </p>
       <p v-else-if="isToSow" class="no-print"><NuxtLink to="/trays">Lay out its tray</NuxtLink></p>
+      <p v-if="job.away" class="away">
+        {{ job.away.early ? 'Brought forward' : 'Somebody else has to look' }}: away
+        {{ printDay(job.away.from) }} to {{ printDay(job.away.to)
+        }}<template v-if="job.away.name">, {{ job.away.name }}</template
+        >.
+      </p>
       <p v-if="job.danger" class="problem">{{ dangerText(job.danger) }}</p>
     </div>
     <div v-if="!isDone" class="more no-print">

@@ -133,9 +133,11 @@ const spoken = computed(() =>
     ? [
         step.value.title,
         step.value.amount
-          ? plainWords(step.value.amount, (figure) => printFigure(figure, household.kitchen))
+          ? plainWords(step.value.amount, (figure) =>
+              printFigure(figure, household.kitchen, household.thermometer),
+            )
           : '',
-        plainWords(step.value.say, (figure) => printFigure(figure, household.kitchen)),
+        plainWords(step.value.say, (figure) => printFigure(figure, household.kitchen, household.thermometer)),
         step.value.right ? `Right: ${step.value.right}` : '',
       ]
         .filter(Boolean)

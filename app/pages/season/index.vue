@@ -45,7 +45,7 @@ const { printDay } = useDates()
 const selected = ref<string | null>(typeof route.query.sowing === 'string' ? route.query.sowing : null)
 const row = computed(() => season.rows.find(({ id }) => id === selected.value))
 const wish = ref('')
-const frameShown = ref(false)
+const frameShown = ref(route.query.frame === 'open')
 // The panel lies over the page: Escape puts it away wherever the hand is, and so does saying the next wish.
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key === 'Escape' && !document.querySelector('[role="dialog"][aria-modal="true"]'))

@@ -2,6 +2,7 @@ import type { Crop } from '../../sowing/crop'
 import { addDays, type Day } from '../day'
 import type { FeedRun, MixRun, SeasonRow } from '../demand'
 import type { RungStage } from '../ladder'
+import type { Absence } from '../away'
 import type { CareVisit } from '../final-care'
 
 export const JOB_KINDS = [
@@ -68,6 +69,8 @@ export interface Job {
   readonly moved: number
   /** What a crop in its last container wants. */
   readonly care: CareVisit | null
+  /** It falls on days away: it was brought forward to before them, or somebody else has to look. */
+  readonly away: (Absence & { readonly early: boolean }) | null
 }
 
 export type Danger =
@@ -93,6 +96,8 @@ export interface TodayInput {
   readonly today: Day
   /** Coldest night that is forecast for the days ahead, °C; null where nobody looked. */
   readonly nightC: number | null
+  /** Days nobody is at the bench. */
+  readonly away?: readonly Absence[]
   /** First day on which each place that is too small overflows. */
   readonly full: readonly FullPlace[]
   /** The can feeds are carried in, L. */
@@ -127,4 +132,5 @@ export const PLAIN = {
   hours: null,
   moved: 0,
   care: null,
+  away: null,
 } as const

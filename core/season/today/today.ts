@@ -1,3 +1,4 @@
+import { aroundAway } from '../away'
 import type { Day } from '../day'
 import { feedJobs } from './feed-jobs'
 import { horizonOf, JOB_KINDS, stateOn, type Job, type TodayInput } from './job'
@@ -11,11 +12,12 @@ export function jobsOf(input: TodayInput): Job[] {
   const marked = marksBy(marks)
   const days = doneBySowing(marks)
   const moved = movedBySowing(marks)
-  const jobs = [
+  const all = [
     ...rows.flatMap((row) => sowingJobs(row, input, marked, days.get(row.id) ?? {}, moved.get(row.id) ?? [])),
     ...mixJobs(input, marked),
     ...feedJobs(input, marked, days),
   ]
+  const jobs = aroundAway(all, input.away ?? [], today)
     .filter(({ dueOn, state }) => dueOn <= horizonOf(today) || state === 'danger')
     .map(onlyFirstFull(today))
     .filter((job) => job.state === 'done' || !isSnoozed(job, marked, today))

@@ -6,14 +6,26 @@ import {
   type ArchiveKind,
   type HouseholdLine,
   type PhotoFileLine,
+  type ReadingLine,
   type RecordLine,
   type RevisionLine,
+  type WeatherLine,
 } from '#shared/archive/format'
 import { bodyOf, COLLECTION_NAMES, COLLECTIONS, type Bodies, type Collection } from '#shared/collections'
 import { referred } from '#shared/references'
 import { todayOf } from '#core/season/clock'
 import type { Transaction } from '../../db/client'
-import { batches, households, photoFiles, revisions, stocks, packets, trays } from '../../db/schema'
+import {
+  batches,
+  households,
+  photoFiles,
+  revisions,
+  stocks,
+  packets,
+  trays,
+  readings,
+  weatherDays,
+} from '../../db/schema'
 import { backUpNow, keepsBackups } from '../../keeper'
 import { countedEntry, levelOf, markOver, movedSum } from '../ledger'
 import { madeThumbnail } from '../photo-files'
@@ -113,6 +125,8 @@ class Taking {
     await this.photoFiles()
     for (const collection of COLLECTION_NAMES) await this.records(collection)
     await this.revisions()
+    await this.weather()
+    await this.readings()
     await this.checkPointed()
     await this.levels()
     await this.settle()
@@ -373,6 +387,35 @@ class Taking {
         .returning({ id: revisions.id })
       tally.fresh += written.length
       tally.same += lines.length - written.length
+    }
+  }
+
+  private async weather() {
+    const tally = this.tally('weather')
+    for await (const lines of chunks(this.archive.lines('weather') as AsyncGenerator<WeatherLine>)) {
+      const written = await this.tx
+        .insert(weatherDays)
+        .values(lines.map((line) => ({ householdId: this.householdId, ...line })))
+        .onConflictDoNothing()
+        .returning({ on: weatherDays.on })
+      tally.fresh += written.length
+      tally.same += lines.length - written.length
+    }
+  }
+
+  private async readings() {
+    const tally = this.tally('readings')
+    for await (const lines of chunks(this.archive.lines('readings') as AsyncGenerator<ReadingLine>)) {
+      const written = await this.tx
+        .insert(readings)
+        .values(lines.map((line) => ({ householdId: this.householdId, ...line })))
+        .onConflictDoNothing()
+        .returning({ at: readings.at })
+      tally.fresh += written.length
+      tally.same += lines.length - written.length
+      const devices = (this.wanted.get('devices') ?? new Map<string, string>()) as Map<string, string>
+      for (const { deviceId } of lines) devices.set(deviceId, 'reading')
+      this.wanted.set('devices', devices)
     }
   }
 

@@ -16,7 +16,7 @@ import {
 } from '#shared/archive/format'
 import { bodyOf, type Collection } from '#shared/collections'
 import type { Transaction } from '../../db/client'
-import { entries, households, photoFiles, revisions } from '../../db/schema'
+import { entries, households, photoFiles, readings, revisions, weatherDays } from '../../db/schema'
 import { findHousehold } from '../reading'
 import { asStored, tableOf, type Row } from '../rows'
 import { archiveReadme } from './readme'
@@ -99,6 +99,8 @@ function pagesOf(tx: Transaction, householdId: string, kind: ArchiveKind): Async
   if (kind === 'household') return householdPage(tx, householdId)
   if (kind === 'photo-files') return photoFilePages(tx, householdId)
   if (kind === 'revisions') return revisionPages(tx, householdId)
+  if (kind === 'weather') return weatherPage(tx, householdId)
+  if (kind === 'readings') return readingPages(tx, householdId)
   return recordPages(tx, householdId, kind)
 }
 
@@ -209,6 +211,36 @@ async function* revisionPages(tx: Transaction, householdId: string) {
         writtenAt: iso(writtenAt),
         body,
       }))
+    if (rows.length < PAGE) return
+    last = rows.at(-1)
+  }
+}
+
+async function* weatherPage(tx: Transaction, householdId: string) {
+  const rows = await tx
+    .select()
+    .from(weatherDays)
+    .where(eq(weatherDays.householdId, householdId))
+    .orderBy(asc(weatherDays.on), asc(weatherDays.source))
+  if (rows.length) yield rows.map(({ householdId: _, ...line }) => line)
+}
+
+async function* readingPages(tx: Transaction, householdId: string) {
+  let last: typeof readings.$inferSelect | undefined
+  for (;;) {
+    const rows = await tx
+      .select()
+      .from(readings)
+      .where(
+        and(
+          eq(readings.householdId, householdId),
+          last &&
+            sql`(${readings.deviceId}, ${readings.quantity}, ${readings.name}, ${readings.at}) > (${last.deviceId}::uuid, ${last.quantity}, ${last.name}, ${last.at}::timestamptz)`,
+        ),
+      )
+      .orderBy(asc(readings.deviceId), asc(readings.quantity), asc(readings.name), asc(readings.at))
+      .limit(PAGE)
+    if (rows.length) yield rows.map(({ householdId: _, at, ...line }) => ({ ...line, at: iso(at) }))
     if (rows.length < PAGE) return
     last = rows.at(-1)
   }

@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import Message from 'primevue/message'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { newId } from '~/composables/newId'
+import { useNotes } from '~/composables/useNotes'
+import { whyNot } from '~/composables/whyNot'
+import { useHousehold } from '~/state/household'
+import { counted } from '#core/bench/wording'
+import { oneOf, type ArchiveKind } from '#shared/archive/format'
+
+/** An archive is looked at first: what is new, the same, different; then it is taken in whole, or left. */
+interface Found {
+  written: boolean
+  changes: number
+  made: boolean
+  kinds: { kind: ArchiveKind; fresh: number; same: number; differing: number }[]
+  differing: { kind: ArchiveKind; id: string; name: string; newer: 'here' | 'archive' }[]
+  contradictions: string[]
+}
+const household = useHousehold()
+const { note } = useNotes()
+const file = ref<File | null>(null)
+const into = ref<'here' | 'own'>(household.id ? 'here' : 'own')
+const differing = ref<'here' | 'archive' | 'newer'>('here')
+const found = ref<Found | null>(null)
+const busy = ref<'looking' | 'taking' | null>(null)
+const problem = ref<string>()
+/** The id a household of its own gets, the same for looking and taking. */
+let ownId = newId()
+
+const ask = (query: Record<string, unknown>) =>
+  $fetch<Found>(`/api/households/${into.value === 'own' ? ownId : household.id}/archive`, {
+    method: 'POST',
+    body: file.value!,
+    query,
+    headers: { 'content-type': 'application/zip' },
+    retry: 0,
+  })
+async function look() {
+  if (!file.value) return
+  busy.value = 'looking'
+  problem.value = undefined
+  found.value = null
+  try {
+    found.value = await ask({ differing: differing.value })
+  } catch (error) {
+    problem.value = whyNot(error)
+  }
+  busy.value = null
+}
+async function takeIn() {
+  busy.value = 'taking'
+  try {
+    const done = await ask({ differing: differing.value, seen: found.value!.changes })
+    const id = into.value === 'own' ? ownId : household.id
+    await household.moveTo(id)
+    await household.load()
+    note(`${counted(total(done, 'fresh'), 'record')} taken in.`)
+    found.value = null
+    file.value = null
+    ownId = newId()
+  } catch (error) {
+    problem.value = whyNot(error)
+    found.value = null
+  }
+  busy.value = null
+}
+function choose(event: Event) {
+  const input = event.target as HTMLInputElement
+  file.value = input.files?.[0] ?? null
+  input.value = ''
+  void look()
+}
+const total = ({ kinds }: Found, key: 'fresh' | 'same' | 'differing') =>
+  kinds.reduce((sum, one) => sum + one[key], 0)
+const rows = computed(() =>
+  (found.value?.kinds ?? []).filter((one) => one.fresh + one.same + one.differing > 0),
+)
+const nothing = computed(
+  () => found.value !== null && total(found.value, 'fresh') + total(found.value, 'differing') === 0,
+)
+</script>
+
+<template>
+  <div class="in">
+    <ChoiceField
+      v-if="household.id"
+      v-model="into"
+      label="It is taken"
+      :choices="[
+        { value: 'here', name: `into ${household.record?.name}` },
+        { value: 'own', name: 'as a household of its own' },
+      ]"
+      @update:model-value="look"
+    />
+    <label class="file">
+      <span>An archive, as it was written here or elsewhere</span>
+      <input type="file" accept=".zip,application/zip" :disabled="busy !== null" @change="choose" />
+    </label>
+    <p v-if="busy" role="status" class="soft">
+      {{
+        busy === 'looking'
+          ? `Looking at ${file?.name}: nothing is written …`
+          : 'Taking it in, all or nothing …'
+      }}
+    </p>
+    <Message v-if="problem" severity="error">{{ problem }} Nothing was written.</Message>
+    <div v-if="found" class="found" role="status">
+      <h3>{{ file?.name }}</h3>
+      <p v-if="found.made">It becomes a household of its own.</p>
+      <p v-if="nothing">Everything in it is here already, as it is there.</p>
+      <table v-else class="figures">
+        <thead>
+          <tr>
+            <th scope="col">Kind</th>
+            <th scope="col">New</th>
+            <th scope="col">The same</th>
+            <th scope="col">Different</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in rows" :key="one.kind">
+            <th scope="row">{{ oneOf(one.kind) }}</th>
+            <td>{{ one.fresh || '–' }}</td>
+            <td>{{ one.same || '–' }}</td>
+            <td>{{ one.differing || '–' }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <template v-if="found.differing.length">
+        <ChoiceField
+          v-model="differing"
+          label="Where both differ"
+          :choices="[
+            { value: 'here', name: 'what is here stays' },
+            { value: 'archive', name: 'the archive’s takes its place' },
+            { value: 'newer', name: 'the newer of the two' },
+          ]"
+          hint="what gives way is kept as an earlier version"
+          @update:model-value="look"
+        />
+        <ul class="differing">
+          <li v-for="one in found.differing" :key="`${one.kind} ${one.id}`">
+            {{ oneOf(one.kind) }}: {{ one.name }}
+            <span class="soft">newer {{ one.newer === 'here' ? 'here' : 'in the archive' }}</span>
+          </li>
+        </ul>
+      </template>
+      <template v-if="found.contradictions.length">
+        <p>What does not go together, and what is done about it:</p>
+        <ul>
+          <li v-for="one in found.contradictions" :key="one">{{ one }}</li>
+        </ul>
+      </template>
+      <div class="buttons">
+        <Button v-if="!nothing" class="main" :disabled="busy !== null" @click="takeIn">Take it in</Button>
+        <Button @click="found = null">Leave it</Button>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.in,
+.found {
+  display: grid;
+  gap: 0.8rem;
+  justify-items: start;
+}
+
+.file {
+  display: grid;
+  gap: 0.3rem;
+}
+
+.differing {
+  max-height: 16rem;
+  overflow: auto;
+  margin: 0;
+}
+</style>

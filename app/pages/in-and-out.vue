@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import { computed } from 'vue'
+import ArchiveIn from '~/components/in-and-out/ArchiveIn.vue'
+import WeatherInOut from '~/components/in-and-out/WeatherInOut.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import { useHousehold } from '~/state/household'
+
+definePageMeta({
+  place: {
+    title: 'In and out',
+    what: 'everything as one file, and back; weather; the calendar',
+    words: 'export import archive backup zip csv json calendar ics weather',
+    parent: '/settings',
+  },
+})
+const household = useHousehold()
+const home = computed(() => `/api/households/${household.id}`)
+</script>
+
+<template>
+  <div class="in-and-out">
+    <PageTop
+      title="In and out"
+      hint="What you keep here is yours: take it along, bring it back, hand it on."
+    />
+    <section aria-labelledby="out-title">
+      <h2 id="out-title">Everything out</h2>
+      <p>
+        One file: every record as JSON, a line each, and the photos as they are. It says itself how to read
+        it.
+      </p>
+      <p><a class="button main" :href="`${home}/archive`" download>Write the archive</a></p>
+    </section>
+    <section aria-labelledby="in-title">
+      <h2 id="in-title">Everything in</h2>
+      <p>
+        It is looked at first. What it would change is shown before anything is written, then all of it or
+        nothing.
+      </p>
+      <ArchiveIn />
+    </section>
+    <section aria-labelledby="calendar-title">
+      <h2 id="calendar-title">Calendar</h2>
+      <p>
+        The season as a calendar to subscribe to:
+        <a :href="`${home}/calendar.ics`">{{ home }}/calendar.ics</a>. Events keep their names when their day
+        moves. With a reminder on the morning of each:
+        <a :href="`${home}/calendar.ics?alarms=morning`">{{ home }}/calendar.ics?alarms=morning</a>.
+      </p>
+      <p class="soft">Your own days away come in under Settings, Days away.</p>
+    </section>
+    <section aria-labelledby="weather-title">
+      <h2 id="weather-title">Weather</h2>
+      <WeatherInOut />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.in-and-out {
+  display: grid;
+  gap: 2rem;
+  max-width: 60rem;
+}
+
+section {
+  display: grid;
+  gap: 0.6rem;
+  justify-items: start;
+  overflow-wrap: anywhere;
+}
+</style>

@@ -1,0 +1,26 @@
+import { getRequestHeader } from 'h3'
+import * as z from 'zod'
+import { householdParams } from '../../../http/params'
+import { HttpProblem } from '../../../http/problem-json'
+import { readFile } from '../../../http/read-json'
+import { route } from '../../../http/route'
+import { putWeather } from '../../../services/weather'
+import { weatherFromCsv } from '../../../services/weather-csv'
+
+const MOST_BYTES = 2 * 1024 * 1024
+
+export default route(
+  {
+    summary: 'Weather as CSV, all lines or none; days that are there are written over',
+    params: householdParams,
+    answers: z.object({ written: z.int() }),
+    meaning: 'How many days were written',
+    refuses: [404, 408, 413, 415, 422],
+  },
+  async ({ params, event, act }) => {
+    if (!/^text\/csv\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
+      throw new HttpProblem(415, 'Send it as text/csv.')
+    const bytes = await readFile(event, MOST_BYTES, 'A table')
+    return putWeather(params.householdId, weatherFromCsv(bytes.toString('utf8')), act)
+  },
+)
