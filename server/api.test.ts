@@ -416,7 +416,15 @@ describe('keeping', () => {
         height: 600,
         note: '',
       },
-      devices: { name: 'Scale', kind: 'kitchen scale' },
+      devices: {
+        name: 'Scale',
+        kind: 'kitchen scale',
+        placeId: null,
+        trayId: null,
+        simulated: false,
+        fault: null,
+        calibratedAt: null,
+      },
       entries: newEntry({ name: 'Looked', kind: 'look', on: dayFrom('2027-03-02'), about: [] }),
     } satisfies { [C in Collection]: object }
     expect(Object.keys(bodies).sort()).toEqual(Object.keys(COLLECTIONS).sort())
@@ -563,6 +571,7 @@ describe('the demo household', () => {
     const {
       household: _,
       measurements,
+      weather: _,
       ...collections
     } = (await call('GET', `/api/households/${demo.id}`)).body
     expect(measurements.length).toBeGreaterThan(0)

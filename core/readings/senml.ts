@@ -55,7 +55,7 @@ export function resolvePack(pack: unknown, nowS: number): ResolvedRecord[] {
     const value = valueOf(fields, base.bv, where)
     const sum = fields.s === undefined && base.bs === null ? null : (base.bs ?? 0) + (number('s') ?? 0)
     // A record of base fields alone says nothing itself.
-    if (value === null && sum === null) return []
+    if (value === null && fields.s === undefined) return []
     const name = base.bn + (text('n') ?? '')
     if (!NAME.test(name))
       throw new RangeError(`${where}: “${name.slice(0, 60)}” is no name: letters, digits and - : . / _ only.`)

@@ -9,6 +9,8 @@ import { thinReadings } from '../services/readings'
 
 const HOUR_MS = 3_600_000
 const MINUTE_MS = 60_000
+/** The services beside it are given a moment to come up. */
+const SOON_MS = 4000
 
 /** Once an hour what is past its days is cleared away. */
 export default defineNitroPlugin((nitro) => {
@@ -21,6 +23,7 @@ export default defineNitroPlugin((nitro) => {
     askForecastsDue().catch((error: unknown) => log.warn(traceOf(error), 'forecasts were not asked for'))
   }, MINUTE_MS)
   forecasts.unref()
+  setTimeout(() => void askForecastsDue().catch(() => undefined), SOON_MS).unref()
   const days = setInterval(() => {
     writeDaysOfDevices().catch((error: unknown) => log.warn(traceOf(error), 'days of devices'))
   }, 10 * MINUTE_MS)

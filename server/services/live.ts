@@ -19,7 +19,7 @@ export interface LiveReadings {
 const CHANNEL = 'readings'
 const RETRY_MS = 2000
 /** PostgreSQL carries 8000 bytes in one notice. */
-const MOST_TOLD = 20
+const MOST_TOLD = 40
 
 const heard = new EventEmitter()
 heard.setMaxListeners(0)
@@ -27,10 +27,11 @@ let listening: Promise<void> | null = null
 let client: pg.Client | null = null
 
 export async function tellLive(householdId: string, deviceId: string, readings: readonly Reading[]) {
+  const latest = [...readings].sort((a, b) => a.atMs - b.atMs)
   const said = JSON.stringify({
     householdId,
     deviceId,
-    readings: readings.slice(0, MOST_TOLD),
+    readings: latest.slice(-MOST_TOLD),
   } satisfies LiveReadings)
   await db().execute(sql`select pg_notify(${CHANNEL}, ${said})`)
 }

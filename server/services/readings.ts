@@ -61,7 +61,7 @@ export async function takeReadings(householdId: string, key: string | null, pack
         .onConflictDoNothing()
         .returning({ quantity: readings.quantity })
     : []
-  if (written.length) await tellLive(householdId, device.id, newestOf(shifted))
+  if (written.length) await tellLive(householdId, device.id, shifted)
   return {
     kept: written.length,
     duplicates: shifted.length - written.length,
@@ -82,15 +82,6 @@ function readPack(pack: unknown, nowMs: number): { own: Reading[]; ignored: numb
     if (error instanceof RangeError) throw refused(error.message)
     throw error
   }
-}
-
-const newestOf = (all: readonly Reading[]): Reading[] => {
-  const newest = new Map<string, Reading>()
-  for (const one of all) {
-    const key = `${one.quantity} ${one.name}`
-    if ((newest.get(key)?.atMs ?? -Infinity) <= one.atMs) newest.set(key, one)
-  }
-  return [...newest.values()]
 }
 
 export interface Kept {

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import SimulatedMark from '~/components/devices/SimulatedMark.vue'
+import { useMeasures } from '~/composables/useMeasures'
 import { useNotes } from '~/composables/useNotes'
 import { useReadingWords } from '~/composables/useReadingWords'
 import { useRemoval } from '~/composables/useRemoval'
@@ -32,6 +33,7 @@ const removal = useRemoval()
 const trays = useTrays()
 const { note } = useNotes()
 const { printReading } = useReadingWords()
+const { said } = useMeasures()
 
 const body = computed(() => props.device.body)
 const place = computed(
@@ -130,7 +132,7 @@ const silent = computed(() => MEASURES[body.value.kind].length > 0 && props.sour
       />
     </div>
     <template v-for="one in sources" :key="`${one.quantity} doubt`">
-      <p v-if="one.doubt" class="doubt" role="status">{{ one.doubt.message }}</p>
+      <p v-if="one.doubt" class="doubt" role="status">{{ said(one.doubt.message) }}</p>
     </template>
     <p v-if="wantsSolution" class="doubt">
       {{

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import Message from 'primevue/message'
+import FileField from '~/components/fields/FileField.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { newId } from '~/composables/newId'
 import { useNotes } from '~/composables/useNotes'
@@ -67,10 +68,8 @@ async function takeIn() {
   }
   busy.value = null
 }
-function choose(event: Event) {
-  const input = event.target as HTMLInputElement
-  file.value = input.files?.[0] ?? null
-  input.value = ''
+function choose(chosen: File) {
+  file.value = chosen
   void look()
 }
 const total = ({ kinds }: Found, key: 'fresh' | 'same' | 'differing') =>
@@ -95,10 +94,13 @@ const nothing = computed(
       ]"
       @update:model-value="look"
     />
-    <label class="file">
-      <span>An archive, as it was written here or elsewhere</span>
-      <input type="file" accept=".zip,application/zip" :disabled="busy !== null" @change="choose" />
-    </label>
+    <FileField
+      label="Choose an archive"
+      accept=".zip,application/zip"
+      hint="as it was written here or elsewhere"
+      :disabled="busy !== null"
+      @choose="choose"
+    />
     <p v-if="busy" role="status" class="soft">
       {{
         busy === 'looking'
@@ -168,11 +170,6 @@ const nothing = computed(
   display: grid;
   gap: 0.8rem;
   justify-items: start;
-}
-
-.file {
-  display: grid;
-  gap: 0.3rem;
 }
 
 .differing {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import FileField from '~/components/fields/FileField.vue'
 import Message from 'primevue/message'
 import { useNotes } from '~/composables/useNotes'
 import { whyNot } from '~/composables/whyNot'
@@ -11,11 +12,7 @@ const household = useHousehold()
 const { note } = useNotes()
 const problem = ref<string>()
 const busy = ref(false)
-async function read(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function read(file: File) {
   busy.value = true
   problem.value = undefined
   try {
@@ -48,17 +45,19 @@ async function read(event: Event) {
         >Weather as JSON</a
       >
     </p>
-    <label class="file">
-      <span>A CSV with <code>on</code>, <code>low_c</code> and <code>high_c</code>, or JSON of the same</span>
-      <input type="file" accept=".csv,.json,text/csv,application/json" :disabled="busy" @change="read" />
-    </label>
+    <FileField
+      label="Read weather from a file"
+      accept=".csv,.json,text/csv,application/json"
+      hint="a CSV with the columns on, low_c and high_c, or JSON as it is written here"
+      :disabled="busy"
+      @choose="read"
+    />
     <Message v-if="problem" severity="error">{{ problem }} Nothing was written.</Message>
   </div>
 </template>
 
 <style scoped>
-.weather,
-.file {
+.weather {
   display: grid;
   gap: 0.5rem;
 }

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import DayField from '~/components/fields/DayField.vue'
+import FileField from '~/components/fields/FileField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useDates } from '~/composables/useDates'
@@ -47,11 +48,7 @@ const remove = (one: Away[number]) => save({ away: household.record!.away.filter
 
 const found = ref<{ away: Away; left: string[] } | null>(null)
 const busy = ref(false)
-async function read(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function read(file: File) {
   busy.value = true
   try {
     found.value = await $fetch<{ away: Away; left: string[] }>(`/api/households/${household.id}/calendar`, {
@@ -95,13 +92,15 @@ async function take() {
     <form @submit.prevent="add">
       <DayField v-model="from" label="From" optional />
       <DayField v-model="to" label="To, the last day" optional :problem="problem" />
-      <TextField v-model="name" label="What it is" hint="may be left empty" />
+      <TextField v-model="name" label="What it is, if you like" />
       <Button type="submit" :disabled="!from || !to || !!problem">Add</Button>
     </form>
-    <label class="file">
-      <span>Or read an .ics file of your own calendar</span>
-      <input type="file" accept=".ics,text/calendar" :disabled="busy" @change="read" />
-    </label>
+    <FileField
+      label="Read an .ics file of your own calendar"
+      accept=".ics,text/calendar"
+      :disabled="busy"
+      @choose="read"
+    />
     <div v-if="found" class="found" role="status">
       <p>
         {{
@@ -151,10 +150,5 @@ form {
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 12rem), 1fr));
   gap: 0.6rem;
   align-items: end;
-}
-
-.file {
-  display: grid;
-  gap: 0.3rem;
 }
 </style>

@@ -18,7 +18,7 @@ import type { HouseholdRecord } from '#shared/records/household'
 const household = useHousehold()
 const today = useToday()
 const { time } = useNow(1000)
-const { printDay } = useDates()
+const { printLongDay } = useDates()
 type Answer = { clock: HouseholdRecord['clock'] }
 const { saving, save, dismiss } = useHouseholdAnswer<Answer>(
   'the day of the example',
@@ -40,7 +40,7 @@ const PACES = [
     <p>
       <CalendarClock aria-hidden="true" />
       <span
-        >An example. Its day is <strong>{{ printDay(today) }}</strong><template v-if="clock.speed > 1"
+        >An example. Its day is <strong>{{ printLongDay(today) }}</strong><template v-if="clock.speed > 1"
           >, {{ time }}</template
         >.</span
       >
@@ -73,9 +73,10 @@ const PACES = [
   flex-wrap: wrap;
   align-items: center;
   gap: 0 0.2rem;
-  max-width: 88rem;
-  margin: 0 auto;
-  padding: 0.15rem clamp(0.9rem, 2vw, 2rem);
+  padding: 0.1rem clamp(0.9rem, 2vw, 2rem);
+  padding-inline: max(clamp(0.9rem, 2vw, 2rem), (100% - 88rem) / 2 + clamp(0.9rem, 2vw, 2rem));
+  background: var(--paper-deep);
+  border-bottom: 1px dashed var(--line);
   font-size: 1rem;
 }
 

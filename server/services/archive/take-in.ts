@@ -165,12 +165,11 @@ class Taking {
     for await (const line of this.archive.lines('household') as AsyncGenerator<HouseholdLine>) {
       if (any) throw invalid([{ path: ['archive'], message: 'This archive holds two households.' }])
       any = true
-      const { version, createdAt, updatedAt, body } = line
+      const { version, updatedAt, body } = line
       if (made) {
         tally.fresh++
-        await tx
-          .insert(households)
-          .values({ householdId, version, createdAt, updatedAt, changes: 1, ...body })
+        // It is made here and now: the household a browser begins with stays the oldest.
+        await tx.insert(households).values({ householdId, version, updatedAt, changes: 1, ...body })
         continue
       }
       const here = await findHousehold(householdId, tx)

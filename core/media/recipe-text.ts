@@ -1,0 +1,375 @@
+import Fuse from 'fuse.js'
+import { inFigures } from '../units/parse'
+import { unitSpelled, toBase } from '../units/unit-table'
+import type { Kitchen, Unit } from '../units/unit'
+import { FRACTION_GLYPHS } from '../units/fraction'
+import { parseNumber } from '../units/parse'
+import type { Material, MaterialLibrary } from './material'
+import type { Extra, Part } from './recipe'
+
+/*
+ * Recipes as people post them: `3 parts coir, 1 part castings, a cup of perlite, 2 tbsp lime per gallon`. Every word is
+ * accounted for; what is not understood, or could be two things, is asked about and never guessed.
+ */
+
+/** What a word of the text was taken for. */
+export interface ReadWord {
+  readonly text: string
+  readonly as: 'amount' | 'measure' | 'material' | 'per' | 'filler' | 'unread'
+}
+
+export interface RecipeLine {
+  readonly words: readonly ReadWord[]
+  readonly materialId: string | null
+  /** Where a name may mean several: their ids. */
+  readonly candidates: readonly string[]
+  /** In the recipe; none while something is asked. */
+  readonly part: Part | null
+  readonly extra: Extra | null
+  /** What has to be said before it counts. */
+  readonly asked: string | null
+}
+
+export interface ReadRecipe {
+  readonly lines: readonly RecipeLine[]
+  readonly parts: readonly Part[]
+  readonly extras: readonly Extra[]
+  /** A spoon or a cup stands beside parts: how large a part is decides. */
+  readonly asksPart: boolean
+}
+
+export interface RecipeTextOptions {
+  readonly materials: MaterialLibrary
+  readonly kitchen: Kitchen
+  /** Litres of one part, where somebody said. */
+  readonly partL?: number | null
+  /** What a name that may mean several was said to mean, by the name in lower case. */
+  readonly meant?: ReadonlyMap<string, string>
+}
+
+/** What growers call materials beside the names of the book [common practice]; two ids where it may be either. */
+const CALLED: readonly (readonly [string, ...string[]])[] = [
+  ['coco coir', 'coir'],
+  ['coconut coir', 'coir'],
+  ['coco peat', 'coir'],
+  ['cocopeat', 'coir'],
+  ['coco', 'coir'],
+  ['coconut fibre', 'coir'],
+  ['peat moss', 'peat'],
+  ['sphagnum peat moss', 'peat'],
+  ['sphagnum', 'peat'],
+  ['worm castings', 'castings'],
+  ['castings', 'castings'],
+  ['vermicompost', 'castings'],
+  ['worm compost', 'castings'],
+  ['compost', 'compost', 'home-compost'],
+  ['garden compost', 'home-compost'],
+  ['green waste', 'compost'],
+  ['leaf mold', 'leaf-mould'],
+  ['leafmould', 'leaf-mould'],
+  ['rice husks', 'rice-hulls'],
+  ['hulls', 'rice-hulls'],
+  ['sharp sand', 'sand'],
+  ['coarse sand', 'sand'],
+  ['coarse perlite', 'perlite'],
+  ['fine perlite', 'perlite-fine'],
+  ['fine vermiculite', 'vermiculite-fine'],
+  ['medium vermiculite', 'vermiculite'],
+  ['fine peat', 'peat-fine'],
+  ['horticultural sand', 'sand'],
+  ['grit', 'grit'],
+  ['bark', 'bark', 'bark-fresh'],
+  ['pine bark', 'bark', 'bark-fresh'],
+  ['topsoil', 'loam'],
+  ['garden soil', 'loam'],
+  ['soil', 'loam', 'potting-mix'],
+  ['potting soil', 'potting-mix'],
+  ['potting compost', 'potting-mix'],
+  ['multipurpose compost', 'potting-mix'],
+  ['seed compost', 'seed-mix'],
+  ['seed starting mix', 'seed-mix'],
+  ['charcoal', 'biochar'],
+  ['lime', 'dolomitic-lime', 'calcitic-lime'],
+  ['garden lime', 'calcitic-lime', 'dolomitic-lime'],
+  ['dolomite', 'dolomitic-lime'],
+  ['dolomite lime', 'dolomitic-lime'],
+  ['limestone', 'calcitic-lime'],
+  ['basalt', 'rock-dust'],
+  ['basalt dust', 'rock-dust'],
+  ['kelp', 'kelp-meal'],
+  ['seaweed meal', 'kelp-meal'],
+  ['egg shells', 'eggshell'],
+  ['eggshells', 'eggshell'],
+]
+const FILLERS =
+  /^(of|the|a|an|some|good|clean|well|rotted|sifted|sieved|screened|rinsed|washed|moist|dry|and|with|plus|then|add|mix|mixed|in|to|for|each|your|horticultural)$/i
+const PARTS = /^(parts?|pts?|portions?|measures?|scoops?|share|shares)$/i
+const NUMBER = new RegExp(
+  String.raw`^(?:\d+[ -]\d+/\d+|\d+/\d+|\d*[.,]\d+|\d+[${FRACTION_GLYPHS}]?|[${FRACTION_GLYPHS}])`,
+)
+const MOST_LINES = 40
+
+interface Amount {
+  readonly kind: 'parts' | 'litres' | 'grams' | 'share'
+  readonly value: number
+}
+interface Phrase {
+  readonly words: ReadWord[]
+  readonly amount: Amount | null
+  /** What is left once the amount is read: the name, and what stands around it. */
+  readonly named: readonly string[]
+  readonly perL: number | null
+}
+
+/**
+ * A recipe in words, read.
+ *
+ * @throws RangeError where it is longer than any recipe
+ */
+export function readRecipe(text: string, options: RecipeTextOptions): ReadRecipe {
+  const phrases = phrasesOf(text).map((one) => readPhrase(one, options.kitchen))
+  if (phrases.length > MOST_LINES)
+    throw new RangeError(`recipe: at most ${MOST_LINES} lines, not ${phrases.length}`)
+  const names = nameFinder(options.materials, options.meant ?? new Map())
+  const found = phrases.map((phrase) => ({ phrase, ...names(phrase.named) }))
+  const media = found.filter(({ material }) => material?.kind === 'medium')
+  const inParts = media.some(({ phrase }) => phrase.amount?.kind === 'parts')
+  const inLitres = media.some(({ phrase }) => phrase.amount?.kind === 'litres')
+  const partL = inParts ? (options.partL ?? null) : null
+  const lines = found.map((one) =>
+    readLine(one, {
+      inParts,
+      partL,
+      totalL: totalLitres(
+        media.map(({ phrase }) => phrase),
+        partL,
+      ),
+    }),
+  )
+  return {
+    lines,
+    parts: merged(lines.flatMap(({ part }) => part ?? [])),
+    extras: lines.flatMap(({ extra }) => extra ?? []),
+    asksPart: inParts && (inLitres || lines.some(({ asked }) => asked === ASKS_PART)) && partL === null,
+  }
+}
+
+const ASKS_PART = 'It stands beside parts: say how large one part is.'
+
+/** Lines, commas, plus signs and `and`; a comma between digits is a decimal one. */
+const phrasesOf = (text: string): string[] =>
+  text
+    .replace(/[•*·–—]/g, ' ')
+    .replace(/^\s*\d+[.)]\s+(?=\D)/gm, '')
+    .split(/\n|;|,(?!\d)|\+|&|\band\b(?! a? ?(?:half|quarter|third))/i)
+    .map((phrase) => phrase.replace(/\s+/g, ' ').trim())
+    .filter((phrase) => /[\p{L}\d]/u.test(phrase))
+
+function readPhrase(said: string, kitchen: Kitchen): Phrase {
+  const words: ReadWord[] = []
+  let rest = inFigures(
+    said.replace(
+      /^(about|roughly|approx\.?|~)\s*/i,
+      (word) => (words.push({ text: word.trim(), as: 'filler' }), ''),
+    ),
+  )
+  const per = /\s+(?:per|for every|for each|to (?:a|the|each)|in (?:a|each)|a)\s+([^()]*)$/i.exec(rest)
+  const perL = per ? litresOf(per[1]!, kitchen) : null
+  if (per && perL !== null) rest = rest.slice(0, per.index)
+  let amount: Amount | null = null
+  const number = NUMBER.exec(rest)?.[0]
+  if (number) {
+    const value = parseNumber(number.trim())
+    rest = rest.slice(number.length).trim()
+    words.push({ text: number.trim(), as: 'amount' })
+    const measured = value === undefined ? null : measureAt(rest, value, kitchen)
+    if (measured) {
+      amount = measured.amount
+      if (measured.length) words.push({ text: rest.slice(0, measured.length).trim(), as: 'measure' })
+      rest = rest.slice(measured.length).trim()
+    }
+  }
+  const named = rest.split(' ').filter(Boolean)
+  if (per && perL !== null) words.push({ text: per[0].trim(), as: 'per' })
+  return { words, amount, named, perL }
+}
+
+/** The measure after a number: parts, per cent, a volume or a mass; a bare number is parts. */
+function measureAt(rest: string, value: number, kitchen: Kitchen): { amount: Amount; length: number } | null {
+  if (rest.startsWith('%')) return { amount: { kind: 'share', value: value / 100 }, length: 1 }
+  const words = rest.split(' ')
+  if (/^(per ?cent|percent)$/i.test(words[0] ?? ''))
+    return { amount: { kind: 'share', value: value / 100 }, length: words[0]!.length }
+  if (PARTS.test(words[0] ?? '')) return { amount: { kind: 'parts', value }, length: words[0]!.length }
+  // The longest spelling that is a unit: `fl oz` before `oz`.
+  for (let n = Math.min(3, words.length); n > 0; n--) {
+    const spelled = words.slice(0, n).join(' ')
+    const volume = unitSpelled(spelled, 'volume', kitchen)
+    if (volume) return { amount: { kind: 'litres', value: toBase(value, volume) }, length: spelled.length }
+    const mass: Unit | undefined = unitSpelled(spelled, 'mass', kitchen)
+    if (mass) return { amount: { kind: 'grams', value: toBase(value, mass) }, length: spelled.length }
+  }
+  return { amount: { kind: 'parts', value }, length: 0 }
+}
+
+/** `gallon`, `10 L of mix`, `cubic foot`; null where it is no volume. */
+function litresOf(text: string, kitchen: Kitchen): number | null {
+  const said = inFigures(text.replace(/\b(of )?(the )?(finished )?(mix|medium|soil|volume)\b/gi, '').trim())
+  const number = NUMBER.exec(said)?.[0]
+  const value = number ? parseNumber(number.trim()) : 1
+  const spelled = (number ? said.slice(number.length) : said).trim()
+  const unit = spelled ? unitSpelled(spelled, 'volume', kitchen) : undefined
+  return unit && value !== undefined ? toBase(value, unit) : null
+}
+
+interface FoundName {
+  readonly material: Material | null
+  readonly candidates: readonly string[]
+  /** The words of the name, as they were taken. */
+  readonly words: readonly ReadWord[]
+  readonly name: string
+}
+
+const bare = (word: string) => word.replace(/[()“”"':.!]/g, '').toLowerCase()
+
+/**
+ * What a name means: as the book or the household calls it, as growers call it, or spelt nearly so. The longest run of words
+ * that is a name counts; around it only words that say nothing may stand.
+ */
+function nameFinder(materials: MaterialLibrary, meant: ReadonlyMap<string, string>) {
+  const called = new Map<string, readonly string[]>()
+  for (const { id, name } of materials.values()) {
+    called.set(plain(name), [id])
+    called.set(plain(id), [id])
+    const first = plain(name.split(/[,(]/)[0]!)
+    if (!called.has(first)) called.set(first, [id])
+  }
+  for (const [name, ...ids] of CALLED)
+    called.set(
+      plain(name),
+      ids.filter((id) => materials.has(id)),
+    )
+  for (const [name, id] of meant) called.set(plain(name), [id])
+  const fuse = new Fuse(
+    [...called].map(([name, ids]) => ({ name, ids })),
+    { keys: ['name'], threshold: 0.25 },
+  )
+  return (named: readonly string[]): FoundName => {
+    const names = named.map(bare)
+    for (let length = names.length; length > 0; length--)
+      for (let from = 0; from + length <= names.length; from++) {
+        const name = names.slice(from, from + length).join(' ')
+        const ids = called.get(plain(name))
+        if (!ids?.length) continue
+        const words = named.map((text, i): ReadWord => ({
+          text,
+          as:
+            i >= from && i < from + length
+              ? 'material'
+              : FILLERS.test(names[i]!) || !names[i]
+                ? 'filler'
+                : 'unread',
+        }))
+        const clear = ids.length === 1 && words.every(({ as }) => as !== 'unread')
+        return {
+          material: clear ? materials.get(ids[0]!)! : null,
+          candidates: clear ? [] : ids,
+          words,
+          name: names.join(' '),
+        }
+      }
+    const said = names.filter((word) => word && !FILLERS.test(word))
+    const name = said.join(' ')
+    // Spelt nearly so is asked about, as everything that is not said.
+    const near = name.length < 4 ? [] : fuse.search(plain(name), { limit: 4 }).flatMap(({ item }) => item.ids)
+    const candidates = [...new Set(near)].slice(0, 4)
+    const words = named.map((text, i): ReadWord => ({
+      text,
+      as: !names[i] || FILLERS.test(names[i]!) ? 'filler' : candidates.length ? 'material' : 'unread',
+    }))
+    return { material: null, candidates, words, name }
+  }
+}
+/** Without its hyphens, commas and plural. */
+const plain = (text: string) =>
+  text
+    .toLowerCase()
+    .replace(/[-,()]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/s$/, '')
+
+/** What is measured out altogether, L, where all of it is said in volumes or parts of a known size. */
+function totalLitres(media: readonly Phrase[], partL: number | null): number | null {
+  let total = 0
+  for (const { amount } of media) {
+    if (amount?.kind === 'litres') total += amount.value
+    else if (amount?.kind === 'parts' && partL !== null) total += amount.value * partL
+    else return null
+  }
+  return total > 0 ? total : null
+}
+
+function readLine(
+  { phrase, material, candidates, words, name }: { phrase: Phrase } & FoundName,
+  { inParts, partL, totalL }: { inParts: boolean; partL: number | null; totalL: number | null },
+): RecipeLine {
+  const { amount, perL } = phrase
+  const line = (more: Partial<RecipeLine>): RecipeLine => ({
+    words: [
+      ...phrase.words.filter(({ as }) => as !== 'per'),
+      ...words,
+      ...phrase.words.filter(({ as }) => as === 'per'),
+    ],
+    materialId: material?.id ?? null,
+    candidates,
+    part: null,
+    extra: null,
+    asked: null,
+    ...more,
+  })
+  if (name === '') return line({ asked: 'Of what? No material is named here.' })
+  if (!material)
+    return line({
+      asked: candidates.length
+        ? `Which is meant by “${name}”?`
+        : `“${name}” is no material that is known here.`,
+    })
+  if (!amount) return line({ asked: `How much ${name}?` })
+  if (!(amount.value > 0)) return line({ asked: `How much ${name}? It has to be above 0.` })
+  // So much to a volume of mix is an extra; so is whatever is dosed by the gram.
+  if (perL !== null || material.kind === 'amendment') {
+    const inL = perL ?? totalL
+    if (amount.kind === 'parts' && perL === null && partL === null)
+      return line({ asked: inParts ? ASKS_PART : `Say how much ${name} by spoon, cup or gram.` })
+    if (inL === null)
+      return line({ asked: inParts ? ASKS_PART : `In how much mix? Say it as “per gallon” or “per 10 L”.` })
+    if (amount.kind === 'share') return line({ asked: `Say how much ${name} by spoon, cup or gram.` })
+    const grams =
+      amount.kind === 'grams'
+        ? amount.value
+        : (amount.kind === 'litres' ? amount.value : amount.value * partL!) * material.dryBulkDensityGPerL
+    return line({ extra: { materialId: material.id, gPerL: round(grams / inL) } })
+  }
+  if (amount.kind === 'grams')
+    return line({
+      part: null,
+      asked: `Say ${name} by volume: a weight says nothing of how loose it lies.`,
+    })
+  if (amount.kind === 'litres' && inParts) {
+    if (partL === null) return line({ asked: ASKS_PART })
+    return line({ part: { materialId: material.id, parts: round(amount.value / partL) } })
+  }
+  const parts = amount.kind === 'share' ? amount.value * 100 : amount.value
+  return line({ part: { materialId: material.id, parts: round(parts) } })
+}
+
+const round = (value: number) => Number(value.toPrecision(4))
+
+/** The same material said twice is said once. */
+function merged(parts: readonly Part[]): Part[] {
+  const sums = new Map<string, number>()
+  for (const { materialId, parts: amount } of parts)
+    sums.set(materialId, (sums.get(materialId) ?? 0) + amount)
+  return [...sums].map(([materialId, amount]) => ({ materialId, parts: round(amount) }))
+}
