@@ -34,6 +34,7 @@ for (const [scheme, size] of [
       runs: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
       cells: ['A', 'A', 'A', 'A', '', ''],
     })
+    await household.put('devices', { name: 'Bench scale', kind: 'kitchen scale' })
     const about = [{ what: 'trays', id: tray.id, rung: null }]
     const on = new Date().toISOString().slice(0, 10)
     for (const [what, many] of [
@@ -74,6 +75,10 @@ for (const [scheme, size] of [
       '/blend',
       `/signs?sign=leggy&tray=${tray.id}`,
       '/signs/practice',
+      '/settings',
+      '/devices',
+      '/in-and-out',
+      '/shared',
       '/log',
       '/log/learned',
       '/log/photos',

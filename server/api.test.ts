@@ -571,7 +571,7 @@ describe('the demo household', () => {
     const {
       household: _,
       measurements,
-      weather: _,
+      weather: _w,
       ...collections
     } = (await call('GET', `/api/households/${demo.id}`)).body
     expect(measurements.length).toBeGreaterThan(0)

@@ -88,10 +88,12 @@ const anySimulated = computed(() => household.devices.some(({ body }) => body.si
         @edit="form = device"
       >
         <template v-if="device.body.kind === 'forecast'">
-          <div v-for="one in ahead" :key="one.on">
-            <dt class="soft">{{ printDay(one.on) }}</dt>
-            <dd class="day">{{ temperature(one.lowC) }} … {{ temperature(one.highC) }}</dd>
-          </div>
+          <dl v-if="ahead.length" class="days">
+            <div v-for="one in ahead" :key="one.on">
+              <dt class="soft">{{ printDay(one.on) }}</dt>
+              <dd class="day">{{ temperature(one.lowC) }} … {{ temperature(one.highC) }}</dd>
+            </div>
+          </dl>
           <p v-if="ahead.length === 0" class="soft">Nothing is foretold yet.</p>
           <Button :disabled="asking" @click="askForecast">Ask it now</Button>
         </template>
@@ -129,7 +131,15 @@ const anySimulated = computed(() => household.devices.some(({ body }) => body.si
   list-style: none;
 }
 
+.days {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.6rem;
+  margin: 0;
+}
+
 .day {
-  font-size: 1.05rem !important;
+  margin: 0;
+  font-weight: 650;
 }
 </style>

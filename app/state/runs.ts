@@ -36,7 +36,7 @@ export const useRunStore = defineStore('runs', () => {
 
   /** Marks the server does not have yet, by run. */
   const waiting = useLocalStorage<Record<string, RunMark[]>>('run-marks', {}, { initOnMounted: true })
-  const busy = new Set<string>()
+  const flushing = new Map<string, Promise<void>>()
 
   const whole = (run: Run): Run => {
     const mine = waiting.value[run.id]
@@ -116,24 +116,24 @@ export const useRunStore = defineStore('runs', () => {
     void flush(run.id)
   }
 
-  /** What waits goes to the server; where another hand was faster, both are joined. */
-  async function flush(id: string) {
-    if (busy.has(id)) return
-    busy.add(id)
-    try {
-      while (waiting.value[id]?.length) {
-        const stood = household.runs.find((one) => one.id === id)
-        if (!stood) return
-        const sent = waiting.value[id]!
-        const kept = await save(stood, { marks: joinedMarks(stood.body.marks, sent) })
-        if (!kept) return void setTimeout(() => void flush(id), AGAIN_MS)
-        const has = new Set(kept.body.marks.map((one) => one.id))
-        const left = (waiting.value[id] ?? []).filter((one) => !has.has(one.id))
-        const { [id]: _, ...rest } = waiting.value
-        waiting.value = left.length ? { ...rest, [id]: left } : rest
-      }
-    } finally {
-      busy.delete(id)
+  /** What waits goes to the server; where another hand was faster, both are joined. Who comes while it goes waits for it. */
+  function flush(id: string): Promise<void> {
+    // One after the other: what is added while it goes is not left behind.
+    const under = (flushing.get(id) ?? Promise.resolve()).then(() => sendWaiting(id))
+    flushing.set(id, under)
+    return under
+  }
+  async function sendWaiting(id: string): Promise<void> {
+    while (waiting.value[id]?.length) {
+      const stood = household.runs.find((one) => one.id === id)
+      if (!stood) return
+      const sent = waiting.value[id]!
+      const kept = await save(stood, { marks: joinedMarks(stood.body.marks, sent) })
+      if (!kept) return void setTimeout(() => void flush(id), AGAIN_MS)
+      const has = new Set(kept.body.marks.map((one) => one.id))
+      const left = (waiting.value[id] ?? []).filter((one) => !has.has(one.id))
+      const { [id]: _, ...rest } = waiting.value
+      waiting.value = left.length ? { ...rest, [id]: left } : rest
     }
   }
 

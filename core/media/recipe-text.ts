@@ -1,9 +1,8 @@
 import Fuse from 'fuse.js'
-import { inFigures } from '../units/parse'
+import { inFigures, parseNumber } from '../units/parse'
 import { unitSpelled, toBase } from '../units/unit-table'
 import type { Kitchen, Unit } from '../units/unit'
 import { FRACTION_GLYPHS } from '../units/fraction'
-import { parseNumber } from '../units/parse'
 import type { Material, MaterialLibrary } from './material'
 import type { Extra, Part } from './recipe'
 

@@ -102,14 +102,16 @@ const silent = computed(() => MEASURES[body.value.kind].length > 0 && props.sour
         >
       </div>
     </div>
-    <dl class="values">
-      <div v-for="one in sources" :key="`${one.quantity} ${one.name}`" :class="{ doubted: one.doubt }">
-        <dt class="soft">{{ QUANTITIES[one.quantity].name }}</dt>
-        <dd>{{ printReading(one.quantity, one.last.value) }}</dd>
-      </div>
+    <div class="values">
+      <dl v-if="sources.length">
+        <div v-for="one in sources" :key="`${one.quantity} ${one.name}`" :class="{ doubted: one.doubt }">
+          <dt class="soft">{{ QUANTITIES[one.quantity].name }}</dt>
+          <dd>{{ printReading(one.quantity, one.last.value) }}</dd>
+        </div>
+      </dl>
       <p v-if="silent" class="soft">Nothing heard yet.</p>
       <slot />
-    </dl>
+    </div>
     <div class="hands">
       <ChoiceField
         v-if="onIt && trays.standing.length"
@@ -180,7 +182,8 @@ h2 {
   font-size: 1.15rem;
 }
 
-.values {
+.values,
+dl {
   display: flex;
   flex-wrap: wrap;
   gap: 0.4rem 1.6rem;

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import FoldAway from '~/components/fields/FoldAway.vue'
 import TextField from '~/components/fields/TextField.vue'
+import { NuxtLink } from '#components'
 import Button from 'primevue/button'
 import { newId } from '~/composables/newId'
 import { computed, ref } from 'vue'
 import MixCompare from '~/components/mix/MixCompare.vue'
 import RecipeHistory from '~/components/mix/RecipeHistory.vue'
+import ShareCard from '~/components/sharing/ShareCard.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useNotes } from '~/composables/useNotes'
 import { useRemoval } from '~/composables/useRemoval'
@@ -47,6 +49,15 @@ async function keep(asNew: boolean) {
   note(`Kept as ${kept.stored.body.name}.`, { name: 'Undo', run: () => undoing.takeBack(kept.opposite) })
 }
 
+/** As it stands on the bench, kept or not. */
+const sharing = ref(false)
+const shared = computed(() => ({
+  name: own.value?.body.name ?? mix.recipe?.name ?? 'A mix',
+  reasoning: own.value?.body.reasoning ?? mix.recipe?.reasoning ?? '',
+  ...making(),
+  worksIn: [],
+  homeTests: [],
+}))
 const naming = ref<string | null>(null)
 async function rename() {
   const { value } = own
@@ -61,6 +72,7 @@ async function removeOwn() {
 
 <template>
   <div class="care">
+    <ShareCard v-if="sharing" kind="recipe" :body="shared" @close="sharing = false" />
     <Button v-if="mix.adjusted" :disabled="blocked" @click="keep(false)"> Keep this recipe </Button>
     <SaveProblem
       v-if="naming === null || saving.state !== 'refused'"
@@ -71,6 +83,8 @@ async function removeOwn() {
     <FoldAway title="Versions, duplicate, rename, compare">
       <div class="buttons">
         <Button :disabled="blocked" @click="keep(true)">Duplicate</Button>
+        <Button :disabled="blocked" @click="sharing = true">Share</Button>
+        <NuxtLink class="button" to="/shared">Read one from words</NuxtLink>
         <template v-if="own">
           <Button @click="naming = own.body.name">Rename</Button>
           <Button @click="removeOwn">Remove</Button>
