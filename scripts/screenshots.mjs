@@ -41,12 +41,9 @@ const VIEWS = [
   { name: 'season-end', path: '/log/year', size: { width: 1280, height: 1000 } },
 ]
 
-process.env.BLASTOMIX_DEMO_DAY ??= '2027-04-12'
-
 await orSayWhy(async () => {
   await buildApplication()
   await withThrowAwayApplication(async ({ address }) => {
-    // The demo's season is laid around this day, so that its dates are those of a spring.
     const browser = await chromium.launch({
       executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu'],
@@ -55,8 +52,9 @@ await orSayWhy(async () => {
       const context = await browser.newContext({ viewport: size, locale: 'en-GB' })
       if (dark) await context.addCookies([{ name: 'theme', value: 'dark', url: address }])
       const page = await context.newPage()
-      await page.clock.setFixedTime(new Date(`${process.env.BLASTOMIX_DEMO_DAY}T09:00:00`))
-      await page.goto(address + path, { waitUntil: 'networkidle' })
+      await page.goto(address + path, { waitUntil: 'load' })
+      // What is listened to never falls silent: the page is given a moment instead.
+      await page.waitForTimeout(2500)
       if (see) await page.getByText(see).first().waitFor()
       if (scrollTo) await page.locator(scrollTo).evaluate((one) => one.scrollIntoView())
       await page.waitForTimeout(300)

@@ -414,7 +414,7 @@ export async function seedDemoWhenEmpty(): Promise<void> {
       place: 'Ostermere tram depot (invented)',
       kitchen: 'metric',
       clock: demoClock(),
-      people: ['Ines', 'Otto', 'the Tuesday evening'],
+      people: ['Wren', 'the Tuesday evening'],
       water: { ecMsPerCm: 0.55, alkalinityMgPerL: 210 },
       season: demoFrame(today),
     })
