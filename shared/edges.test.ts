@@ -484,6 +484,8 @@ describe.each(Object.keys(COLLECTIONS) as Collection[])('every number of %s', (c
     expect(missing.filter((path) => !/^(moves|facts)\./.test(path))).toEqual([])
   })
 
+  // Some records, such as a device, have no number at all.
+  if (paths.length === 0) return
   it.each(paths.map(({ example, path }) => [path.join('.'), path, example] as const))(
     '%s has two edges, and works at both',
     (_, path, example) => {
