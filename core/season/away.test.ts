@@ -52,7 +52,7 @@ describe('days away', () => {
       }),
     )
   })
-  // By hand: gone for four days and back on the next, so five and one before; 6 × 0.4 = 2.4 L of which it gives 1.6.
+  // By hand: watered the evening before, back on the day after the last: five days, 5 × 0.4 = 2.0 L, of which it gives 1.6.
   it('say which trays run dry, from when, and how much they lack', () => {
     expect(dryWhileAway(AWAY, 1.6, 0.4)).toEqual({ onDay: at(6), litres: expect.closeTo(0.4, 6) })
     expect(dryWhileAway(AWAY, 2.4, 0.4)).toBeNull()
