@@ -27,7 +27,7 @@ const nameOf = (id: string) => context.whole.materials.get(id)?.name ?? id
 const choose = (words: readonly { text: string; as: string }[], id: string) => {
   const name = words
     .filter(({ as }) => as === 'material' || as === 'unread')
-    .map(({ text: word }) => word)
+    .map(({ text: word }) => word.replace(/[()“”"':.!]/g, ''))
     .join(' ')
   meant.value = new Map(meant.value).set(name, id)
 }
