@@ -22,6 +22,7 @@ const HELP = `./start [options]
   --dev       reload as sources change, for those who work on Blastomix
 
   DATABASE_URL        use this PostgreSQL instead of an own one
+  BLASTOMIX_SIMULATED=off  start the demo without its simulated devices
   BLASTOMIX_DATA_DIR  keep the own PostgreSQL in this folder (default .data)`
 
 const DEFAULT_PORT = 3000
@@ -155,7 +156,8 @@ await orSayWhy(async () => {
     await migrateDatabase(ownerUrl)
 
     // With the demo comes the simulated bench: its forecast, its label printer, its devices.
-    const place = options.empty || options.dev ? null : await placeForSimulated()
+    const alone = options.empty || options.dev || process.env.BLASTOMIX_SIMULATED === 'off'
+    const place = alone ? null : await placeForSimulated()
     const startOne = async () => {
       const started = await startApplication({
         host,

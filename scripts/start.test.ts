@@ -25,7 +25,14 @@ const running = new Set<ChildProcess>()
 const start = (args: string[] = [], env: Record<string, string> = {}) => run('./start', args, env)
 function run(command: string, args: string[] = [], env: Record<string, string> = {}) {
   const child = spawn(command, args, {
-    env: { ...process.env, BLASTOMIX_DATA_DIR: folder, DATABASE_URL: '', ...env },
+    // Devices would write readings between two backups that are compared row by row.
+    env: {
+      ...process.env,
+      BLASTOMIX_DATA_DIR: folder,
+      DATABASE_URL: '',
+      BLASTOMIX_SIMULATED: 'off',
+      ...env,
+    },
   })
   running.add(child)
   let output = ''

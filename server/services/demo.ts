@@ -442,7 +442,7 @@ export async function seedDemoWhenEmpty(): Promise<void> {
   })
 }
 
-/** Whenever Blastomix is started the demo’s day begins anew; one that was set to another day or pace goes on. */
+/** Started after its day is over the demo’s day begins anew; one that was set to another day or pace goes on. */
 const beginDemoDayAgain = (tx: Transaction) =>
   tx
     .update(households)
@@ -450,6 +450,7 @@ const beginDemoDayAgain = (tx: Transaction) =>
     .where(
       and(
         eq(households.householdId, HOUSEHOLD_ID),
-        sql`${households.clock} ->> 'day' = ${DEMO_DAY} and (${households.clock} ->> 'speed')::float8 = 1`,
+        sql`${households.clock} ->> 'day' = ${DEMO_DAY} and (${households.clock} ->> 'speed')::float8 = 1
+          and (${households.clock} ->> 'since')::timestamptz < now() - interval '14 hours'`,
       ),
     )
