@@ -1,11 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { SEASON } from '../shared/test/season'
-import { expect, expectAccessible, goTo, test, type Household } from './fixture'
+import { daysAgo, expect, expectAccessible, goTo, standingTray, test, type Household } from './fixture'
 import type { APIRequestContext } from '@playwright/test'
 
 /* Devices as a gateway drives them, where the work is. */
-
-const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
 
 /** A device with a key of its own, and what sends for it. */
 async function device(request: APIRequestContext, household: Household, body: object) {
@@ -22,32 +20,6 @@ async function device(request: APIRequestContext, household: Household, body: ob
       expect(answer.status(), await answer.text()).toBe(200)
     },
   }
-}
-
-async function standingTray(household: Household) {
-  const tray = await household.put('trays', {
-    name: '24-cell tray',
-    containerId: 'tray-24',
-    rows: 4,
-    columns: 6,
-    placeId: 'shelf',
-    recipeId: 'lean-and-light',
-    runs: [{ code: 'A', name: 'Cosmos', cropId: 'cosmos' }],
-    cells: Array(24).fill('A'),
-  })
-  const cells = Array.from({ length: 24 }, (_, i) => [i, 1])
-  for (const [what, kind, days] of [
-    ['sown', 'rung', 20],
-    ['up', 'look', 13],
-  ] as const)
-    await household.put('entries', {
-      name: what,
-      kind,
-      on: daysAgo(days),
-      about: [{ what: 'trays', id: tray.id }],
-      cells: [{ trayId: tray.id, run: 'A', what, cells }],
-    })
-  return tray
 }
 
 test('the weight arrives once the pan is still: on the tray’s page, and in a run', async ({

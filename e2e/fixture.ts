@@ -126,3 +126,32 @@ export const SOWING_BATCH = {
   feel: 'wrung-out sponge',
   tubL: null,
 }
+
+export const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
+
+/** A tray of 24 snapdragons, sown so many days ago and up a week later. */
+export async function standingTray(household: Household, age = 20) {
+  const tray = await household.put('trays', {
+    name: '24-cell tray',
+    containerId: 'tray-24',
+    rows: 4,
+    columns: 6,
+    placeId: 'shelf',
+    recipeId: 'lean-and-light',
+    runs: [{ code: 'A', name: 'Snapdragon', cropId: 'snapdragon' }],
+    cells: Array(24).fill('A'),
+  })
+  const cells = Array.from({ length: 24 }, (_, i) => [i, 1])
+  for (const [what, kind, days] of [
+    ['sown', 'rung', age],
+    ['up', 'look', age - 7],
+  ] as const)
+    await household.put('entries', {
+      name: what,
+      kind,
+      on: daysAgo(days),
+      about: [{ what: 'trays', id: tray.id }],
+      cells: [{ trayId: tray.id, run: 'A', what, cells }],
+    })
+  return tray
+}

@@ -1,9 +1,17 @@
 import type { Page } from '@playwright/test'
-import { expect, expectAccessible, goTo, SOWING_BATCH, test, type Household } from './fixture'
+import {
+  daysAgo,
+  expect,
+  expectAccessible,
+  goTo,
+  SOWING_BATCH,
+  test,
+  type Household,
+  standingTray,
+} from './fixture'
 
 /* Jobs at the bench with wet hands: one step a screen, timers, two phones, mix that is short; and the water of trays. */
 const TODAY = new Date().toISOString().slice(0, 10)
-const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
 const nine = (minutes = 0) => new Date(new Date(`${TODAY}T09:00:00`).getTime() + minutes * 60_000)
 
 test.beforeEach(async ({ page, household }) => {
@@ -21,32 +29,6 @@ const marks = async (household: Household) =>
     value: number
   }[]
 
-/** A tray of 24 snapdragons, sown so many days ago and up a week later. */
-async function standing(household: Household, age = 20) {
-  const tray = await household.put('trays', {
-    name: '24-cell tray',
-    containerId: 'tray-24',
-    rows: 4,
-    columns: 6,
-    placeId: 'shelf',
-    recipeId: 'lean-and-light',
-    runs: [{ code: 'A', name: 'Snapdragon', cropId: 'snapdragon' }],
-    cells: Array(24).fill('A'),
-  })
-  const cells = Array.from({ length: 24 }, (_, i) => [i, 1])
-  for (const [what, kind, days] of [
-    ['sown', 'rung', age],
-    ['up', 'look', age - 7],
-  ] as const)
-    await household.put('entries', {
-      name: what,
-      kind,
-      on: daysAgo(days),
-      about: [{ what: 'trays', id: tray.id }],
-      cells: [{ trayId: tray.id, run: 'A', what, cells }],
-    })
-  return tray
-}
 const watered = (household: Household, trayId: string, days: number) =>
   household.put('entries', {
     name: 'Watered',
@@ -319,7 +301,7 @@ test('water: what wants it today, a round with the can, weighings that teach, a 
   household,
 }) => {
   test.slow()
-  const tray = await standing(household)
+  const tray = await standingTray(household)
   for (const days of [8, 4]) await watered(household, tray.id, days)
   await goTo(page, '/today')
   const round = page.getByRole('region', { name: 'Water' })
@@ -375,7 +357,7 @@ test('water: what wants it today, a round with the can, weighings that teach, a 
 })
 
 test('a habit of watering is tried out: six weeks, two trays side by side', async ({ page, household }) => {
-  await standing(household)
+  await standingTray(household)
   await goTo(page, '/trays/try-it')
   await expect(page.getByRole('row', { name: /Times watered/ })).toBeVisible()
   const times = page.getByRole('row', { name: /Times watered/ }).getByRole('cell')

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import type { WeatherDay } from '#core/season/weather'
 import { amount, day } from './rules'
 
 const celsius = amount.min(-60, 'Air of −60 to 60 °C.').max(60, 'Air of −60 to 60 °C.')
@@ -24,3 +25,16 @@ export const weatherDays = z
   .array(weatherDay)
   .min(1, 'There is no day in it.')
   .max(4000, 'At most 4000 days at once.')
+
+/** Columns of weather as a table: their names in CSV, and the field of the plain shape each is. */
+export const WEATHER_COLUMNS = [
+  ['on', 'on'],
+  ['source', 'source'],
+  ['low_c', 'lowC'],
+  ['high_c', 'highC'],
+  ['rain_mm', 'rainMm'],
+  ['wind_m_per_s', 'windMPerS'],
+  ['sun_hours', 'sunHours'],
+  ['made_on', 'madeOn'],
+  ['simulated', 'simulated'],
+] as const satisfies readonly (readonly [string, keyof WeatherDay])[]

@@ -8,7 +8,7 @@ import { isIndoors, mixWarmth, nightIn, type Place } from '#core/season/places/p
 import { lampOf, lampHeight } from '#core/season/places/place-light'
 import { withOutside } from '#core/season/places/stays'
 import { weightAt } from '#core/water/follow'
-import { LUX_PER_PPFD } from '#core/readings/light-by-lux'
+import { LUX_PER_PPFD } from '#core/records/air-of-day'
 import type { Quantity } from '#core/readings/kinds'
 import { contextOf, type Context } from '#shared/context'
 import type { Everything, Stored } from '#shared/collections'

@@ -21,6 +21,7 @@ import WhatIDid from '~/components/feed/WhatIDid.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import PageTop from '~/components/shell/PageTop.vue'
+import ShareCard from '~/components/sharing/ShareCard.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useOnBench } from '~/composables/useOnBench'
 import { useNotes } from '~/composables/useNotes'
@@ -31,6 +32,7 @@ import { useHousehold } from '~/state/household'
 import { strengthToExpect } from '#core/bench/feed-steps'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { printNumber } from '#core/units/format'
+import { bodyOf } from '#shared/collections'
 
 definePageMeta({
   place: {
@@ -47,6 +49,9 @@ const router = useRouter()
 const household = useHousehold()
 const context = useContext()
 const feed = useFeedDraft()
+/** A label that is half typed is none to hand on. */
+const sharable = computed(() => bodyOf('feeds').safeParse(feed.draft.label).success)
+const sharing = ref(false)
 const { note } = useNotes()
 const { first: unreadable } = provideUnreadable()
 
@@ -192,6 +197,10 @@ const cardAddress = computed(() =>
         :model-value="feed.draft.label.name"
         @update:model-value="feed.setLabel('name', $event)"
       />
+      <div>
+        <Button :disabled="!sharable" @click="sharing = true">Share this feed</Button>
+      </div>
+      <ShareCard v-if="sharing" kind="feed" :body="feed.draft.label" @close="sharing = false" />
       <GranularDose />
     </section>
 

@@ -6,12 +6,13 @@ import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { definePageMeta, useRoute, useRouter } from '#imports'
-import { computed } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { NuxtLink } from '#components'
 import ProgrammeChart from '~/components/feed/ProgrammeChart.vue'
 import ProgrammeRungs from '~/components/feed/ProgrammeRungs.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
+import ShareCard from '~/components/sharing/ShareCard.vue'
 import PageTop from '~/components/shell/PageTop.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useOnBench } from '~/composables/useOnBench'
@@ -26,6 +27,7 @@ import { useProgrammeDraft } from '~/state/programmeDraft'
 import { Trash2 } from '@lucide/vue'
 import { FEEDING_SCHOOLS, runsOutOn } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
+import type { Bodies } from '#shared/collections'
 import { onShelves } from '#core/stores/draw'
 
 const { said } = useMeasures()
@@ -39,6 +41,7 @@ const router = useRouter()
 const household = useHousehold()
 const context = useContext()
 const programme = useProgrammeDraft()
+const sharing = shallowRef<Bodies['programmes'] | null>(null)
 const { note } = useNotes()
 const remove = useRemoval()
 const { printAmount } = useShopping()
@@ -187,12 +190,16 @@ const blocked = computed(() =>
       <SaveProblem :saving="programme.saving" @later="programme.dismiss()" @settled="programme.dismiss()" />
     </form>
 
+    <ShareCard v-if="sharing" kind="ladder" :body="sharing" @close="sharing = null" />
     <section v-if="household.programmes.length" class="whole" aria-labelledby="kept-title">
       <h2 id="kept-title">Kept</h2>
       <ul>
         <li v-for="one in household.programmes" :key="one.id" class="kept">
           <NuxtLink :to="`/programme?programme=${one.id}`">{{ one.body.name }}</NuxtLink>
           <span class="soft">· {{ counted(one.body.plants, 'plant') }}, {{ one.body.school }}</span>
+          <Button text @click="sharing = one.body"
+            >Share<span class="unseen"> {{ one.body.name }}</span></Button
+          >
           <Button text :aria-label="`Remove ${one.body.name}`" @click="remove('programmes', one)">
             <Trash2 aria-hidden="true" />
           </Button>

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { useEventSource, useIntervalFn } from '@vueuse/core'
 import { useHousehold } from '~/state/household'
 import { ownInstant } from '#core/season/clock'
-import { MEASURES, QUANTITIES, type Quantity } from '#core/readings/kinds'
+import type { Quantity } from '#core/readings/kinds'
 import { doubtOf, stillWeight, type Doubt, type Sample } from '#core/readings/trust'
 import type { Reading } from '#core/readings/measured'
 import type { Stored } from '#shared/collections'
@@ -41,7 +41,7 @@ export const useReadings = defineStore('readings', () => {
     take(readings.map((one) => ({ deviceId, ...one })))
   })
 
-  function take(all: readonly (Omit<Reading, never> & { deviceId: string })[]) {
+  function take(all: readonly (Reading & { deviceId: string })[]) {
     const next = new Map(held.value)
     for (const { deviceId, quantity, name, atMs, value } of all) {
       const key = `${deviceId} ${quantity} ${name}`
@@ -74,14 +74,6 @@ export const useReadings = defineStore('readings', () => {
       return [{ device, quantity, name, samples, last, doubt: doubtOf(quantity, samples, ownMs.value) }]
     }),
   )
-  /** Devices that measure something and have not said anything yet. */
-  const silent = computed(() =>
-    household.devices.filter(
-      ({ id, body }) =>
-        MEASURES[body.kind].length > 0 && !sources.value.some(({ device }) => device.id === id),
-    ),
-  )
-
   /** What is believed of a quantity, the latest first. */
   const believed = (quantity: Quantity) =>
     sources.value
@@ -100,10 +92,7 @@ export const useReadings = defineStore('readings', () => {
   return {
     listen,
     sources,
-    silent,
-    believed,
     weight,
     ownMs,
-    unitOf: (quantity: Quantity) => QUANTITIES[quantity].unit,
   }
 })

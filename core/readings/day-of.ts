@@ -1,3 +1,4 @@
+import { airOfDay, LUX_PER_PPFD, meanOf, type AirOfDay, type AirReading } from '../records/air-of-day'
 import type { Day } from '../season/day'
 import type { Quantity } from './kinds'
 import { doubtOf } from './trust'
@@ -18,17 +19,9 @@ export interface KeptReading {
 }
 
 /** The air of a place on one day, and its mix where a probe stands in it. */
-export interface DayOfPlace {
-  on: Day
-  /** °C. */
-  lowC: number
-  highC: number
-  meanC: number
-  lightMol: null
-  /** A fraction. */
-  humidity: number | null
+export interface DayOfPlace extends AirOfDay {
   /** Mean of the mix, °C. */
-  mixC: number | null
+  readonly mixC: number | null
 }
 
 /**
@@ -53,20 +46,27 @@ export function dayOfReadings(day: Day, kept: readonly KeptReading[]): DayOfPlac
     if (counted < LEAST_READINGS || spanH < LEAST_HOURS) return null
     return doubtOf(quantity, own, own.at(-1)!.atMs) ? null : own
   }
-  const air = of('temperature', false)
-  if (!air) return null
-  const values = air.map(({ value }) => value)
-  const mean = (own: readonly KeptReading[]) => own.reduce((sum, { value }) => sum + value, 0) / own.length
+  const readings = (quantity: Quantity, as: (value: number) => Partial<AirReading>): AirReading[] =>
+    (of(quantity, false) ?? []).map(({ atMs, value }) => ({
+      ...{ hour: (atMs - begin) / 3_600_000, airC: null, humidity: null, ppfd: null },
+      ...as(value),
+    }))
+  const air = airOfDay(day, [
+    ...readings('temperature', (airC) => ({ airC })),
+    ...readings('humidity', (percent) => ({ humidity: percent / 100 })),
+    ...readings('illuminance', (lux) => ({ ppfd: lux / LUX_PER_PPFD })),
+  ])
   const mix = of('temperature', true)
-  const humidity = of('humidity', false)
-  return {
-    on: day,
-    lowC: tenth(Math.min(...values)),
-    highC: tenth(Math.max(...values)),
-    meanC: tenth(mean(air)),
-    lightMol: null,
-    humidity: humidity ? Math.round(mean(humidity)) / 100 : null,
-    mixC: mix ? tenth(mean(mix)) : null,
-  }
+  return (
+    air && {
+      on: day,
+      lowC: tenth(air.lowC),
+      highC: tenth(air.highC),
+      meanC: air.meanC === null ? null : tenth(air.meanC),
+      lightMol: air.lightMol === null ? null : tenth(air.lightMol),
+      humidity: air.humidity === null ? null : Math.round(air.humidity * 100) / 100,
+      mixC: mix ? tenth(meanOf(mix.map(({ value }) => value))) : null,
+    }
+  )
 }
 const tenth = (value: number) => Math.round(value * 10) / 10

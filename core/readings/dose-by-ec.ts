@@ -5,7 +5,14 @@ import { given } from '../working/figure'
 import { standard } from '../working/source'
 
 /** A pen that was not put into its solution for so many days drifts [common practice: weekly to fortnightly]. */
-export const CALIBRATED_FOR_DAYS = 14
+const CALIBRATED_FOR_DAYS = 14
+/** Days since a pen was put into its solution; null where it never was. */
+export const daysSinceCalibrated = (calibratedAt: string | null, nowMs: number): number | null =>
+  calibratedAt === null ? null : Math.floor((nowMs - Date.parse(calibratedAt)) / 86_400_000)
+/** Whether it wants its solution again. */
+export const wantsSolution = (sinceDays: number | null): boolean =>
+  sinceDays === null || sinceDays > CALIBRATED_FOR_DAYS
+
 /** Within so much of what was wanted a dose is right: a spoon is ± 10–15 % [reference §7]. */
 const RIGHT_WITHIN = 0.15
 
@@ -42,10 +49,7 @@ export function saidOfDose(
   if (more < 0)
     return `${jugMsPerCm.toFixed(2)} mS/cm, less than your water at ${waterMsPerCm.toFixed(2)}. One of the two is wrong: put the pen into plain water.`
   const found = nitrogenByEc(jugMsPerCm, waterMsPerCm, ecPerMgN)
-  const old =
-    sinceDays === null || sinceDays > CALIBRATED_FOR_DAYS
-      ? ' The pen wants its solution: it may read some per cent low.'
-      : ''
+  const old = wantsSolution(sinceDays) ? ' The pen wants its solution: it may read some per cent low.' : ''
   const off = wantedMgPerL > 0 ? found / wantedMgPerL - 1 : 0
   const verdict =
     Math.abs(off) <= RIGHT_WITHIN

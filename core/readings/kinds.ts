@@ -15,6 +15,9 @@ export type DeviceKind = (typeof DEVICE_KINDS)[number]
 /** Ways a simulated device is broken on purpose. */
 export const FAULTS = ['silent', 'stuck', 'wild'] as const
 export type Fault = (typeof FAULTS)[number]
+/** What of it a kind can do: a forecast that is stuck or wild is one like any other. */
+export const faultsOf = (kind: DeviceKind): readonly Fault[] =>
+  kind === 'forecast' ? ['silent'] : MEASURES[kind].length ? FAULTS : []
 
 /** What a reading is of, each in the unit it is kept in. */
 export const QUANTITIES = {

@@ -1,18 +1,9 @@
 import { dayFrom, isDay, type Day } from '../season/day'
+import { airOfDay, LUX_PER_PPFD, type AirOfDay, type AirReading } from './air-of-day'
 
 /** What a column of a logger's table holds. */
 export const LOGGER_COLUMNS = ['time', 'celsius', 'fahrenheit', 'humidity', 'lux', 'ppfd', 'nothing'] as const
 export type LoggerColumn = (typeof LOGGER_COLUMNS)[number]
-
-/** The air of one place on one day. */
-export interface AirOfDay {
-  readonly on: Day
-  readonly lowC: number
-  readonly highC: number
-  readonly meanC: number | null
-  readonly lightMol: number | null
-  readonly humidity: number | null
-}
 
 export interface ReadLogger {
   readonly days: readonly AirOfDay[]
@@ -21,10 +12,6 @@ export interface ReadLogger {
   readonly bad: readonly { readonly line: number; readonly why: string }[]
 }
 
-/** Lux of white LEDs and of daylight for each µmol/m²/s; 65–75 [handbook, from memory]. */
-const LUX_PER_PPFD = 70
-/** Of a day at least so many hours want to be covered before its mean or its light is one. */
-const HOURS_FOR_MEAN = 18
 const MOST_BAD = 200
 
 /** What a heading means, as far as it says; `nothing` where it does not. */
@@ -105,10 +92,7 @@ export function readLogger(
 ): ReadLogger {
   const at = (column: LoggerColumn) => columns.indexOf(column)
   const bad: { line: number; why: string }[] = []
-  const byDay = new Map<
-    Day,
-    { hour: number; airC: number | null; humidity: number | null; ppfd: number | null }[]
-  >()
+  const byDay = new Map<Day, AirReading[]>()
   let readings = 0
   rows.forEach((row, i) => {
     const cell = (column: LoggerColumn) => (at(column) < 0 ? '' : (row[at(column)] ?? ''))
@@ -131,24 +115,6 @@ export function readLogger(
   })
   const days = [...byDay]
     .sort(([a], [b]) => (a < b ? -1 : 1))
-    .flatMap(([on, list]): AirOfDay[] => {
-      const air = list.flatMap(({ airC }) => airC ?? [])
-      if (air.length === 0) return []
-      const hours = Math.max(...list.map(({ hour }) => hour)) - Math.min(...list.map(({ hour }) => hour))
-      const whole = hours >= HOURS_FOR_MEAN
-      const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / values.length
-      const light = list.flatMap(({ ppfd }) => ppfd ?? [])
-      const humidity = list.flatMap((one) => one.humidity ?? [])
-      return [
-        {
-          on,
-          lowC: Math.min(...air),
-          highC: Math.max(...air),
-          meanC: whole && air.length > 2 ? mean(air) : null,
-          lightMol: whole && light.length > 2 ? Math.min(80, (mean(light) * 86_400) / 1e6) : null,
-          humidity: humidity.length ? mean(humidity) : null,
-        },
-      ]
-    })
+    .flatMap(([on, list]) => airOfDay(on, list) ?? [])
   return { days, readings, bad }
 }

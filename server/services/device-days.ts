@@ -31,7 +31,7 @@ export async function writeDaysOfDevices(): Promise<void> {
       and(
         isNull(devices.deletedAt),
         isNotNull(devices.placeId),
-        sql`${devices.kind} in ('air probe', 'mix probe')`,
+        sql`${devices.kind} in ('air probe', 'mix probe', 'light meter')`,
       ),
     )
   const places = new Map<string, typeof rows>()

@@ -1,7 +1,8 @@
+import type * as z from 'zod'
 import { todayOf } from '#core/season/clock'
 import { withOutside } from '#core/season/places/stays'
-import type { LabelSheet } from '#core/trays/label-sheet'
 import { contextOf } from '#shared/context'
+import { sheetOf, type labelRequest } from '#shared/label-request'
 import { labelDay, labelsOf, type LabelWish } from '#shared/labels'
 import { changesByTray, trayStands } from '#shared/trays'
 import { keyPdf } from '../paper/key'
@@ -45,22 +46,22 @@ async function sourcesFor(
   }
 }
 
-/** Labels on sheets, as PDF. @throws Refusal 404, 422 where there is nothing to label */
+/** Labels on sheets, as PDF, as they were asked for. @throws Refusal 404, 422 where there is nothing to label */
 export async function householdLabels(
   householdId: string,
-  of: Parameters<typeof sourcesFor>[1],
-  wish: LabelWish,
-  sheet: LabelSheet,
-  options: { start: number; cut: boolean },
+  asked: z.output<typeof labelRequest>,
+  origin: string,
 ): Promise<Buffer> {
-  const sources = await sourcesFor(householdId, of)
+  const { kind, copies, supplier, start, paper } = asked
+  const wish: LabelWish = { kind, copies, supplier, origin }
+  const sources = await sourcesFor(householdId, asked)
   const batches = wish.kind === 'tub' ? sources.batches : sources.allBatches
   const texts = labelsOf({ ...sources, batches }, wish)
   if (texts.length === 0)
     throw invalid([
       { path: ['trays'], message: 'Nothing is laid out in these trays: there is nothing to label.' },
     ])
-  return labelsPdf(texts, sheet, options)
+  return labelsPdf(texts, sheetOf(asked), { start, cut: paper !== 'own' })
 }
 
 /** The key of trays, as PDF. @throws Refusal 404, 422 */

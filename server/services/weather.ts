@@ -7,7 +7,7 @@ import { db } from '../db/client'
 import { devices, households, weatherDays as table } from '../db/schema'
 import { log, traceOf } from '../log'
 import { once, type Act } from './acts'
-import { findHousehold } from './reading'
+import { findHousehold, list } from './reading'
 import { Refusal, unknown } from './refusal'
 
 const ASK_DAYS = 10
@@ -69,6 +69,7 @@ export async function askForecast(householdId: string, act: Act | null = null): 
     503,
     'The forecast service does not answer. What it said last counts for three days.',
   )
+  if (await isBrokenOff(householdId)) throw silent
   const answer = await fetch(asked, { signal: AbortSignal.timeout(PATIENCE_MS) }).catch(() => {
     throw silent
   })
@@ -80,6 +81,12 @@ export async function askForecast(householdId: string, act: Act | null = null): 
       `The forecast service answers in another shape: ${problemsFrom(read.error)[0]!.message} Nothing was kept.`,
     )
   return putWeather(householdId, read.data, act)
+}
+
+/** Whether the forecast is silent on purpose. */
+async function isBrokenOff(householdId: string): Promise<boolean> {
+  const all = await list('devices', householdId)
+  return all.some(({ body }) => body.kind === 'forecast' && body.fault === 'silent')
 }
 
 /** Households with a forecast among their devices that have none of their day yet are asked for. */

@@ -103,3 +103,18 @@ export const household = z.object({
   season: seasonFrame.nullable().default(null).describe('Frosts, shelf and schools; null until they are set'),
 })
 export type HouseholdRecord = z.output<typeof household>
+
+/** A household that has said nothing but its kitchen. */
+export const newHousehold = (kitchen: HouseholdRecord['kitchen']): HouseholdRecord => ({
+  name: '',
+  place: '',
+  kitchen,
+  water: null,
+  timeZone: null,
+  learning: null,
+  clock: null,
+  away: [],
+  people: [],
+  formats: null,
+  season: null,
+})

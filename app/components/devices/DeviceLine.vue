@@ -15,8 +15,8 @@ import { useKeeping } from '~/state/keeping'
 import type { Source } from '~/state/readings'
 import { useReadings } from '~/state/readings'
 import { useTrays } from '~/state/trays'
-import { FAULTS, MEASURES, QUANTITIES } from '#core/readings/kinds'
-import { CALIBRATED_FOR_DAYS } from '#core/readings/dose-by-ec'
+import { faultsOf, MEASURES, QUANTITIES } from '#core/readings/kinds'
+import { daysSinceCalibrated, wantsSolution } from '#core/readings/dose-by-ec'
 import { withOutside } from '#core/season/places/stays'
 import type { Stored } from '#shared/collections'
 import type { DeviceRecord } from '#shared/records/device'
@@ -40,7 +40,7 @@ const place = computed(
   () => withOutside(context.whole.frame?.places ?? []).find(({ id }) => id === body.value.placeId)?.name,
 )
 const onIt = computed(() => /scale|pen/.test(body.value.kind))
-const TRAY_LABEL = computed(() => (body.value.kind === 'pen' ? 'It stands in' : 'On the pan'))
+const trayLabel = computed(() => (body.value.kind === 'pen' ? 'It stands in' : 'On the pan'))
 /** A list shows nothing for null. */
 const NOTHING = 'nothing'
 const trayChoices = computed(() => [
@@ -57,16 +57,8 @@ async function change(more: Partial<DeviceRecord>) {
     note(whyNot(error))
   }
 }
-const calibratedDays = computed(() =>
-  body.value.calibratedAt
-    ? Math.floor((readings.ownMs - Date.parse(body.value.calibratedAt)) / 86_400_000)
-    : null,
-)
-const wantsSolution = computed(
-  () =>
-    body.value.kind === 'pen' &&
-    (calibratedDays.value === null || calibratedDays.value > CALIBRATED_FOR_DAYS),
-)
+const calibratedDays = computed(() => daysSinceCalibrated(body.value.calibratedAt, readings.ownMs))
+const isDue = computed(() => body.value.kind === 'pen' && wantsSolution(calibratedDays.value))
 const key = ref<string>()
 async function newKey() {
   try {
@@ -116,17 +108,17 @@ const silent = computed(() => MEASURES[body.value.kind].length > 0 && props.sour
       <ChoiceField
         v-if="onIt && trays.standing.length"
         :model-value="body.trayId ?? NOTHING"
-        :label="TRAY_LABEL"
+        :label="trayLabel"
         :choices="trayChoices"
         @update:model-value="(trayId) => change({ trayId: trayId === NOTHING ? null : trayId })"
       />
       <ChoiceField
-        v-if="body.simulated && (MEASURES[body.kind].length || body.kind === 'forecast')"
+        v-if="body.simulated && faultsOf(body.kind).length"
         :model-value="body.fault ?? NOTHING"
         label="Broken on purpose"
         :choices="[
           { value: NOTHING, name: 'no, it works' },
-          ...FAULTS.map((value) => ({ value, name: value })),
+          ...faultsOf(body.kind).map((value) => ({ value, name: value })),
         ]"
         @update:model-value="
           (fault) => change({ fault: fault === NOTHING ? null : (fault as DeviceRecord['fault']) })
@@ -136,7 +128,7 @@ const silent = computed(() => MEASURES[body.value.kind].length > 0 && props.sour
     <template v-for="one in sources" :key="`${one.quantity} doubt`">
       <p v-if="one.doubt" class="doubt" role="status">{{ said(one.doubt.message) }}</p>
     </template>
-    <p v-if="wantsSolution" class="doubt">
+    <p v-if="isDue" class="doubt">
       {{
         calibratedDays === null
           ? 'It was never put into its solution here'

@@ -4,7 +4,7 @@ import SimulatedMark from '~/components/devices/SimulatedMark.vue'
 import { useHousehold } from '~/state/household'
 import { useReadings } from '~/state/readings'
 import type { Feed } from '#core/feed/feed'
-import { ecPerMgN, saidOfDose } from '#core/readings/dose-by-ec'
+import { daysSinceCalibrated, ecPerMgN, saidOfDose } from '#core/readings/dose-by-ec'
 
 /** What the pen in the jug says of a dose. */
 const props = defineProps<{
@@ -26,9 +26,7 @@ const said = computed(() =>
         household.record?.water?.ecMsPerCm ?? null,
         ecPerMgN(props.feed),
         props.wantedMgPerL,
-        pen.value.device.body.calibratedAt
-          ? (readings.ownMs - Date.parse(pen.value.device.body.calibratedAt)) / 86_400_000
-          : null,
+        daysSinceCalibrated(pen.value.device.body.calibratedAt, readings.ownMs),
       )
     : null,
 )

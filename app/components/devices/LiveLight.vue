@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import SimulatedMark from '~/components/devices/SimulatedMark.vue'
 import { useMeasures } from '~/composables/useMeasures'
 import { useReadings } from '~/state/readings'
-import { LUX_PER_PPFD } from '#core/readings/light-by-lux'
+import { LUX_PER_PPFD } from '#core/records/air-of-day'
 import { heightFor, LIGHT_WANTED, type Lamp } from '#core/season/light'
 import { printNumber } from '#core/units/format'
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import TextField from '~/components/fields/TextField.vue'
+import WhoField from '~/components/fields/WhoField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import { computed, ref } from 'vue'
 import DayField from '~/components/fields/DayField.vue'
@@ -72,7 +73,7 @@ const entry = () =>
     <DayField v-model="on" label="On" hint="it may lie in the past" />
     <div class="pair">
       <TextField v-model="to" label="To which trays" maxlength="200" />
-      <TextField v-model="by" label="By whom" maxlength="80" />
+      <WhoField v-model="by" label="By whom" />
     </div>
     <p v-if="goods && planned">
       It takes {{ printAmount(goods, wanted) }} of {{ goodsName(goods).toLowerCase()

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { area, line, scaleLinear, scaleUtc } from 'd3'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
-import type { AirOfDay } from '#core/records/logger'
+import type { AirOfDay } from '#core/records/air-of-day'
 
 /** The air of a place day by day: the band from low to high, and degree days summed up over it. */
 const props = defineProps<{ days: readonly (AirOfDay & { readonly sum: number })[]; name: string }>()

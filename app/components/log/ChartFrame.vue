@@ -2,6 +2,7 @@
 import { useId } from 'vue'
 import Papa from 'papaparse'
 import Button from 'primevue/button'
+import { saveFile } from '~/composables/saveFile'
 
 /** A chart with the table it is drawn from, and that table as a file. */
 const props = defineProps<{
@@ -18,11 +19,7 @@ function download() {
     { fields: [...props.columns], data: props.rows.map((row) => [...row]) },
     { escapeFormulae: true },
   )
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([`\uFEFF${csv}\r\n`], { type: 'text/csv;charset=utf-8' }))
-  link.download = `${props.file}.csv`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  saveFile(`${props.file}.csv`, 'text/csv;charset=utf-8', `\uFEFF${csv}\r\n`)
 }
 </script>
 

@@ -5,6 +5,7 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import DayField from '~/components/fields/DayField.vue'
 import TextField from '~/components/fields/TextField.vue'
+import WhoField from '~/components/fields/WhoField.vue'
 import { KINDS_SHOWN } from '~/components/log/kinds'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
@@ -149,7 +150,7 @@ async function takeBack() {
       <form class="form" @submit.prevent="keep">
         <TextField v-model="draft.name" label="What happened" />
         <DayField :model-value="draft.on" label="On" @update:model-value="$event && (draft.on = $event)" />
-        <TextField v-model="draft.by" label="Who" />
+        <WhoField v-model="draft.by" label="Who" />
         <TextField v-model="draft.note" label="Note" />
         <DayField v-model="draft.remindOn" optional label="Comes back on" hint="a note to yourself" />
         <p class="soft small">

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
-import TextField from '~/components/fields/TextField.vue'
+import WhoField from '~/components/fields/WhoField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import { useRunOutcome } from '~/composables/useRunOutcome'
 import type { RunPlan } from '~/composables/useRunPlan'
@@ -91,7 +91,7 @@ async function pause() {
         </ul>
         <p v-else class="soft">Nothing: no step was done that moves anything.</p>
       </div>
-      <TextField v-model="by" label="Done by" maxlength="80" />
+      <WhoField v-model="by" label="Done by" />
       <div class="buttons">
         <Button class="main" :disabled="busy" @click="end">{{
           list.length ? 'Write it down and end' : 'End it'

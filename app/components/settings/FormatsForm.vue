@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { KITCHEN_CHOICES } from '~/components/fields/kitchens'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
@@ -31,11 +32,6 @@ const formats = computed(() => stands.value.formats ?? { locale: null, temperatu
 const set = (more: Partial<NonNullable<Answer['formats']>>) =>
   save({ ...stands.value, formats: { ...formats.value, ...more } })
 
-const KITCHENS = [
-  { value: 'metric', name: 'Metric: litres, 5 mL teaspoons' },
-  { value: 'us', name: 'US: cups, US gallons' },
-  { value: 'imperial', name: 'Imperial: pints, imperial gallons' },
-] as const
 /** Regions growers write in; any other tag that is kept stays among them. */
 const REGIONS =
   'en-GB en-US en-CA en-AU en-NZ en-IE en-IN en-ZA de-DE de-AT de-CH fr-FR fr-CA es-ES es-MX it-IT nl-NL pt-PT pt-BR da-DK sv-SE nb-NO fi-FI pl-PL cs-CZ ja-JP'.split(
@@ -64,7 +60,7 @@ type Formats = NonNullable<Answer['formats']>
       <ChoiceField
         :model-value="stands.kitchen"
         label="Kitchen"
-        :choices="[...KITCHENS]"
+        :choices="KITCHEN_CHOICES"
         @update:model-value="(kitchen) => save({ ...stands, kitchen })"
       />
       <ChoiceField

@@ -40,7 +40,7 @@ const remove = (who: string) => save({ people: household.record!.people.filter((
         >
       </li>
     </ul>
-    <p v-else class="soft">Nobody is named: then nobody is asked who it was.</p>
+    <p v-else class="soft">Nobody is named yet. Names can be typed anyway.</p>
     <form @submit.prevent="add">
       <TextField v-model="name" label="A name" :problem="problem" />
       <Button type="submit">Add</Button>

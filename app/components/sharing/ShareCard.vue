@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import QRCode from 'qrcode'
+import { saveFile } from '~/composables/saveFile'
 import { useCards } from '~/composables/useCards'
 import { useNotes } from '~/composables/useNotes'
 import { asFragment, asWords, cardOf, MOST_LINK_LETTERS, type Card } from '#shared/sharing'
@@ -33,15 +34,12 @@ async function copy(said: string, what: string) {
     note('This browser does not let pages copy: select the text and copy it by hand.')
   }
 }
-function save() {
-  const a = document.createElement('a')
-  a.href = URL.createObjectURL(
-    new Blob([`${JSON.stringify(card.value, null, 2)}\n`], { type: 'application/json' }),
+const save = () =>
+  saveFile(
+    `${props.body.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.json`,
+    'application/json',
+    `${JSON.stringify(card.value, null, 2)}\n`,
   )
-  a.download = `${props.body.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.json`
-  a.click()
-  URL.revokeObjectURL(a.href)
-}
 </script>
 
 <template>

@@ -2,10 +2,11 @@
 import TextField from '~/components/fields/TextField.vue'
 import Button from 'primevue/button'
 import { ref } from 'vue'
+import { KITCHEN_CHOICES } from '~/components/fields/kitchens'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { readProblem } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
-import type { HouseholdRecord } from '#shared/records/household'
+import { newHousehold, type HouseholdRecord } from '#shared/records/household'
 
 const household = useHousehold()
 const name = ref('')
@@ -18,17 +19,9 @@ async function begin() {
   problem.value = undefined
   try {
     await household.begin({
+      ...newHousehold(kitchen.value),
       name: name.value,
-      place: '',
-      kitchen: kitchen.value,
       timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-      water: null,
-      learning: null,
-      clock: null,
-      away: [],
-      people: [],
-      formats: null,
-      season: null,
     })
   } catch (error) {
     problem.value =
@@ -43,15 +36,7 @@ async function begin() {
     <h1>Whose bench is this?</h1>
     <p class="soft">A household keeps its recipes, tools, containers and feeds together.</p>
     <TextField v-model="name" label="Name of the household" :problem="problem" />
-    <ChoiceField
-      v-model="kitchen"
-      label="Kitchen measures"
-      :choices="[
-        { value: 'metric', name: 'Metric: litres, 5 mL teaspoons' },
-        { value: 'us', name: 'US: cups, US gallons' },
-        { value: 'imperial', name: 'Imperial: pints, imperial gallons' },
-      ]"
-    />
+    <ChoiceField v-model="kitchen" label="Kitchen measures" :choices="KITCHEN_CHOICES" />
     <Button type="submit" class="main" :disabled="busy">Begin</Button>
   </form>
 </template>

@@ -7,6 +7,7 @@ import Dialog from 'primevue/dialog'
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { ArrowLeft, ArrowRight, Check, List, Printer, Users, Volume2, VolumeX, X } from '@lucide/vue'
 import TextField from '~/components/fields/TextField.vue'
+import WhoField from '~/components/fields/WhoField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import RunEnd from '~/components/runs/RunEnd.vue'
 import RunStep from '~/components/runs/RunStep.vue'
@@ -287,7 +288,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
     </Dialog>
     <Dialog v-model:visible="handing" modal header="Whose hands" :draggable="false">
       <form class="ask" @submit.prevent="handOver">
-        <TextField v-model="by" label="In the hands of" maxlength="80" />
+        <WhoField v-model="by" label="In the hands of" />
         <TypedField
           :model-value="hands"
           label="Pairs of hands"

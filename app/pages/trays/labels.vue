@@ -10,7 +10,11 @@ import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import LabelSheetPreview from '~/components/trays/LabelSheetPreview.vue'
 import PageTop from '~/components/shell/PageTop.vue'
+import { saveFile } from '~/composables/saveFile'
+import { send } from '~/composables/send'
+import { useNotes } from '~/composables/useNotes'
 import { useToday } from '~/composables/useToday'
+import { whyNot } from '~/composables/whyNot'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
@@ -39,6 +43,7 @@ useToday()
 const route = useRoute()
 const trays = useTrays()
 const household = useHousehold()
+const { note } = useNotes()
 const season = useSeason()
 const reckoned = useContext()
 
@@ -151,12 +156,25 @@ const PER_SHEET: { value: '1' | '2'; name: string }[] = [
 ]
 const preview = useTemplateRef<{ asSvg: () => string; left: readonly string[] }>('preview')
 const family = "'Atkinson Hyperlegible Next Variable', sans-serif"
-function saveSvg() {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([preview.value!.asSvg()], { type: 'image/svg+xml' }))
-  link.download = 'labels.svg'
-  link.click()
-  URL.revokeObjectURL(link.href)
+const saveSvg = () => saveFile('labels.svg', 'image/svg+xml', preview.value!.asSvg())
+/** Where a label printer stands, the same labels go to it. */
+const printer = computed(() => household.devices.find(({ body }) => body.kind === 'label printer'))
+const printing = ref(false)
+async function print() {
+  printing.value = true
+  try {
+    const { simulated } = await send<{ simulated: boolean }>(`${address.value}/labels?${query.value}`, {
+      method: 'POST',
+    })
+    note(
+      simulated
+        ? 'The simulated printer has taken them: they can be seen under Devices.'
+        : 'The label printer has taken them.',
+    )
+  } catch (error) {
+    note(whyNot(error))
+  }
+  printing.value = false
 }
 const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub')
 </script>
@@ -252,6 +270,9 @@ const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub'
             >{{ counted(texts.length, 'label') }} as PDF</a
           >
           <Button @click="saveSvg">The sheet as SVG</Button>
+          <Button v-if="printer" :disabled="printing" @click="print"
+            >To {{ printer.body.name }}<template v-if="printer.body.simulated">, simulated</template></Button
+          >
         </div>
         <div v-if="usesTrays && picked.length" class="buttons key">
           <ChoiceField v-model="perSheet" label="The key on paper" :choices="PER_SHEET" />

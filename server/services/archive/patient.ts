@@ -14,14 +14,10 @@ export const patientTransaction = <Answer>(
 ): Promise<Answer> =>
   db().transaction(
     async (tx) => {
-      await beAsPatient(tx)
+      await tx.execute(sql`set local time zone 'UTC'`)
+      await tx.execute(sql`set local idle_in_transaction_session_timeout = 0`)
+      await tx.execute(sql.raw(`set local statement_timeout = ${STATEMENT_MS}`))
       return make(tx)
     },
     what === 'read' ? { isolationLevel: 'repeatable read', accessMode: 'read only' } : undefined,
   )
-
-export async function beAsPatient(tx: Transaction) {
-  await tx.execute(sql`set local time zone 'UTC'`)
-  await tx.execute(sql`set local idle_in_transaction_session_timeout = 0`)
-  await tx.execute(sql.raw(`set local statement_timeout = ${STATEMENT_MS}`))
-}

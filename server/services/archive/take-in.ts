@@ -13,28 +13,18 @@ import {
 } from '#shared/archive/format'
 import { bodyOf, COLLECTION_NAMES, COLLECTIONS, type Bodies, type Collection } from '#shared/collections'
 import { referred } from '#shared/references'
-import { todayOf } from '#core/season/clock'
 import type { Transaction } from '../../db/client'
-import {
-  batches,
-  households,
-  photoFiles,
-  revisions,
-  stocks,
-  packets,
-  trays,
-  readings,
-  weatherDays,
-} from '../../db/schema'
+import { batches, households, photoFiles, revisions, trays, readings, weatherDays } from '../../db/schema'
 import { backUpNow, keepsBackups } from '../../keeper'
-import { countedEntry, levelOf, markOver, movedSum } from '../ledger'
+import { levelOf, markOver } from '../ledger'
 import { madeThumbnail } from '../photo-files'
 import { findHousehold } from '../reading'
 import { invalid, Refusal } from '../refusal'
 import { asStored, lockHousehold, tableOf, type Row } from '../rows'
 import { checkTrays } from '../trays'
 import { inTurn } from '../turns'
-import { beAsPatient, patientTransaction } from './patient'
+import { joinLevels } from './levels'
+import { patientTransaction } from './patient'
 import type { ReadArchive } from './read'
 
 /*
@@ -84,7 +74,6 @@ export async function takeIn(householdId: string, archive: ReadArchive, order: O
   return inTurn(householdId, async () => {
     try {
       return await patientTransaction('write', async (tx) => {
-        await beAsPatient(tx)
         const found = await new Taking(tx, householdId, archive, order).run()
         if (order.seen === null) throw new OnlyLooked(found)
         return found
@@ -128,7 +117,7 @@ class Taking {
     await this.weather()
     await this.readings()
     await this.checkPointed()
-    await this.levels()
+    this.contradictions.push(...(await joinLevels(this.tx, this.householdId, this.freshLevels)))
     await this.settle()
     return {
       written: this.order.seen !== null,
@@ -438,46 +427,6 @@ class Taking {
             message: `The ${by} points at a ${oneOf(key.split(',')[0] as ArchiveKind)} that is neither here nor in the archive. Nothing was taken in.`,
           },
         ])
-    }
-  }
-
-  /** Levels are what the entries of both moved; what the archive counted without an entry is counted by one. */
-  private async levels() {
-    const { body: whole } = await findHousehold(this.householdId, this.tx)
-    for (const [of, table] of [
-      ['stocks', stocks],
-      ['packets', packets],
-    ] as const) {
-      const rows = await this.tx.select().from(table).where(eq(table.householdId, this.householdId))
-      for (const row of rows as unknown as Row[]) {
-        const stored = asStored<typeof of>(row)
-        if (row.deletedAt !== null || ('seeds' in stored.body && stored.body.seeds === null)) continue
-        const moved = Math.round((await movedSum(this.tx, this.householdId, of, row.id)) * 1e6) / 1e6
-        const fresh = this.freshLevels.get(row.id)
-        const now = fresh ?? Math.max(0, moved)
-        if (moved < 0 && fresh === undefined)
-          this.contradictions.push(
-            `${stored.body.name}: here and in the archive more was taken together than there was. It is counted as empty.`,
-          )
-        if (now !== moved) {
-          const body = { ...stored.body, ...(of === 'stocks' ? { packs: now } : { seeds: now }) }
-          const entry = countedEntry(
-            of,
-            { ...stored, body: body as never },
-            moved,
-            todayOf(whole, new Date()),
-          )
-          if (entry)
-            await this.tx
-              .insert(tableOf('entries'))
-              .values({ householdId: this.householdId, id: crypto.randomUUID(), ...entry } as never)
-        }
-        if (now !== levelOf(stored.body))
-          await this.tx
-            .update(table)
-            .set((of === 'stocks' ? { packs: now } : { seeds: now }) as never)
-            .where(and(eq(table.householdId, this.householdId), eq(table.id, row.id)))
-      }
     }
   }
 

@@ -1,6 +1,6 @@
 import { getRequestURL, setResponseHeaders } from 'h3'
 import * as z from 'zod'
-import { labelRequest, sheetOf } from '#shared/label-request'
+import { labelRequest } from '#shared/label-request'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 import { householdLabels } from '../../../services/labels'
@@ -17,14 +17,7 @@ export default route(
     refuses: [404],
   },
   async ({ params, query, event }) => {
-    const { trays, feeds, batches, kind, copies, supplier, start, paper } = query
-    const pdf = await householdLabels(
-      params.householdId,
-      { trays, feeds, batches },
-      { kind, copies, supplier, origin: getRequestURL(event).origin },
-      sheetOf(query),
-      { start, cut: paper !== 'own' },
-    )
+    const pdf = await householdLabels(params.householdId, query, getRequestURL(event).origin)
     setResponseHeaders(event, {
       'content-type': 'application/pdf',
       'content-disposition': 'inline; filename="labels.pdf"',

@@ -1,6 +1,6 @@
 import { getRequestURL } from 'h3'
 import * as z from 'zod'
-import { labelRequest, sheetOf } from '#shared/label-request'
+import { labelRequest } from '#shared/label-request'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 import { printLabels } from '../../../services/label-printer'
@@ -16,14 +16,7 @@ export default route(
     refuses: [404, 503],
   },
   async ({ params, query, event }) => {
-    const { trays, feeds, batches, kind, copies, supplier, start, paper } = query
-    const pdf = await householdLabels(
-      params.householdId,
-      { trays, feeds, batches },
-      { kind, copies, supplier, origin: getRequestURL(event).origin },
-      sheetOf(query),
-      { start, cut: paper !== 'own' },
-    )
-    return printLabels(pdf, `Labels: ${kind}`)
+    const pdf = await householdLabels(params.householdId, query, getRequestURL(event).origin)
+    return printLabels(pdf, `Labels: ${query.kind}`)
   },
 )
