@@ -149,6 +149,7 @@ test('mix is short: so much more is made, and who stops half way takes half', as
 test('two phones on one run, and a server that does not answer: no tick is lost', async ({
   page,
   context,
+  browser,
   household,
   expectNoise,
 }) => {
@@ -159,7 +160,9 @@ test('two phones on one run, and a server that does not answer: no tick is lost'
   await page.getByRole('button', { name: 'Start' }).click()
   await page.waitForURL(/\/runs\//)
   await expect(page.getByRole('heading', { name: 'Soak the coir' })).toBeVisible()
-  const other = await context.newPage()
+  const second = await browser.newContext()
+  await second.addCookies(await context.cookies())
+  const other = await second.newPage()
   await other.clock.setFixedTime(nine(1))
   await goTo(other, new URL(page.url()).pathname)
   await expect(other.getByRole('heading', { name: 'Soak the coir' })).toBeVisible()
@@ -181,7 +184,7 @@ test('two phones on one run, and a server that does not answer: no tick is lost'
         .sort(),
     )
     .toEqual(['measure', 'soak-coir'])
-  await other.close()
+  await second.close()
 
   // The server is gone while a step is ticked, and the page is loaded anew without it: the tick is there and goes later.
   await page.route('**/api/households/**', (route) =>

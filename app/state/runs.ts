@@ -1,4 +1,4 @@
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { useLocalStorage } from '@vueuse/core'
 import { navigateTo } from '#imports'
@@ -37,6 +37,15 @@ export const useRunStore = defineStore('runs', () => {
   /** Marks the server does not have yet, by run. */
   const waiting = useLocalStorage<Record<string, RunMark[]>>('run-marks', {}, { initOnMounted: true })
   const flushing = new Map<string, Promise<void>>()
+  /** Marks made on this page that are not delivered, by their id: a second window writes over what both keep. */
+  const own = new Map<string, { runId: string; mark: RunMark }>()
+  watch(waiting, (now) => {
+    const lost = [...own.values()].filter(({ runId, mark }) => !now[runId]?.some((one) => one.id === mark.id))
+    if (lost.length === 0) return
+    const all = { ...now }
+    for (const { runId, mark } of lost) all[runId] = [...(all[runId] ?? []), mark]
+    waiting.value = all
+  })
 
   const whole = (run: Run): Run => {
     const mine = waiting.value[run.id]
@@ -112,6 +121,7 @@ export const useRunStore = defineStore('runs', () => {
       note: '',
       ...more,
     }
+    own.set(one.id, { runId: run.id, mark: one })
     waiting.value = { ...waiting.value, [run.id]: [...(waiting.value[run.id] ?? []), one] }
     void flush(run.id)
   }
@@ -131,6 +141,7 @@ export const useRunStore = defineStore('runs', () => {
       const kept = await save(stood, { marks: joinedMarks(stood.body.marks, sent) })
       if (!kept) return void setTimeout(() => void flush(id), AGAIN_MS)
       const has = new Set(kept.body.marks.map((one) => one.id))
+      for (const id of has) own.delete(id)
       const left = (waiting.value[id] ?? []).filter((one) => !has.has(one.id))
       const { [id]: _, ...rest } = waiting.value
       waiting.value = left.length ? { ...rest, [id]: left } : rest
@@ -153,6 +164,7 @@ export const useRunStore = defineStore('runs', () => {
       if (problem) {
         note(whyNot(error))
         // What the server will not have is not tried for ever.
+        for (const one of waiting.value[stood.id] ?? []) own.delete(one.id)
         const { [stood.id]: _, ...rest } = waiting.value
         waiting.value = rest
       }
