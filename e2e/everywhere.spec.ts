@@ -78,6 +78,7 @@ for (const [scheme, size] of [
       '/settings',
       '/devices',
       '/in-and-out',
+      '/tables',
       '/shared',
       '/log',
       '/log/learned',

@@ -13,6 +13,13 @@ interface Told {
   readonly quiet?: boolean
 }
 
+const NO_ENTRY: Pick<EntryRecord, 'name' | 'kind' | 'on' | 'about'> = {
+  name: '',
+  kind: 'thought',
+  on: '2000-01-01' as EntryRecord['on'],
+  about: [],
+}
+
 /** Writes to the household, each with its opposite; what was written stands on the page at once. */
 export const useKeeping = defineStore('keeping', () => {
   const household = useHousehold()
@@ -88,12 +95,18 @@ export const useKeeping = defineStore('keeping', () => {
       return before ? toBody(collection, id, name, before.body) : toNothing(collection, id, name)
     },
   })
-  const toNothing = (collection: Collection, id: string, name: string): Act => ({
+  /** @param known as it was written, where it may be out of this page’s sight */
+  const toNothing = (
+    collection: Collection,
+    id: string,
+    name: string,
+    known?: Stored<Bodies[Collection]>,
+  ): Act => ({
     name,
     run: async () => {
-      const record = standing(collection, id)
+      const record = (standing(collection, id) as Stored<Bodies[Collection]> | undefined) ?? known
       if (!record) throw new Error('It is no longer here.')
-      return toBack(collection, id, name, await takeAway(collection, record as Stored<unknown>))
+      return toBack(collection, id, name, await takeAway(collection, record))
     },
   })
   const toBack = (collection: Collection, id: string, name: string, version: number): Act => ({
@@ -148,6 +161,27 @@ export const useKeeping = defineStore('keeping', () => {
     const opposite = await together(name, acts)
     did(opposite)
     return opposite
+  }
+
+  /** What a table wrote in one go, and what stood there before. */
+  async function tookIn(
+    name: string,
+    collection: Collection,
+    records: readonly { id: string; version: number; before: Stored<Bodies[Collection]> | null }[],
+  ) {
+    await household.load()
+    const acts = records.map(({ id, version, before }) =>
+      before
+        ? toBody(collection, id, before.body.name, before.body)
+        : toNothing(collection, id, name, {
+            id,
+            version,
+            number: 0,
+            updatedAt: '',
+            body: newEntry(NO_ENTRY),
+          }),
+    )
+    if (acts.length) did({ name, run: () => together(name, acts.reverse()) })
   }
 
   /** Something that happened is written down. */
@@ -215,6 +249,7 @@ export const useKeeping = defineStore('keeping', () => {
     happened: awaited(happened),
     replace: <C extends Collection>(...given: Parameters<typeof replace<C>>) => during(replace<C>(...given)),
     saveHousehold: awaited(saveHousehold),
+    tookIn: awaited(tookIn),
     toBody,
     toNothing,
     doTogether: awaited(doTogether),

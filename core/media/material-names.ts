@@ -8,7 +8,7 @@ export interface ReadWord {
 }
 
 /** What growers call materials beside the names of the book [common practice]; two ids where it may be either. */
-const CALLED: readonly (readonly [string, ...string[]])[] = [
+export const CALLED: readonly (readonly [string, ...string[]])[] = [
   ['coco coir', 'coir'],
   ['coconut coir', 'coir'],
   ['coco peat', 'coir'],

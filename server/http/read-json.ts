@@ -6,7 +6,7 @@ export const MAX_BODY_BYTES = 256 * 1024
 const BODY_WITHIN_MS = 30_000
 
 /** Line ends of other systems, and what no text of a person holds: control characters and halves of characters. */
-const clean = (text: string) =>
+export const clean = (text: string) =>
   text
     .replace(/\r\n?|[\u2028\u2029\u0085]/g, '\n')
     // eslint-disable-next-line no-control-regex

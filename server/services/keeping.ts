@@ -87,15 +87,25 @@ export const save = <C extends Collection>(
   body: Bodies[C],
   act: Act | null = null,
 ): Promise<Stored<Bodies[C]>> =>
-  change(householdId, act, async (tx) => {
-    const before = await rowOf(tx, collection, householdId, id)
-    if (version === 0 && !before) return writeNew(tx, collection, householdId, id, body)
-    if (!before) throw unknown(COLLECTIONS[collection].one)
-    const stood = asStored<C>(before)
-    if (!before.deletedAt && isSentAgain(collection, version, stood, body)) return stood
-    if (before.version !== version) throw stale(before.deletedAt ? null : stood)
-    return write(tx, collection, householdId, before, body)
-  })
+  change(householdId, act, (tx) => saveIn(tx, collection, householdId, id, version, body))
+
+/** The same inside a transaction that holds the household’s lock. */
+export async function saveIn<C extends Collection>(
+  tx: Transaction,
+  collection: C,
+  householdId: string,
+  id: string,
+  version: number,
+  body: Bodies[C],
+): Promise<Stored<Bodies[C]>> {
+  const before = await rowOf(tx, collection, householdId, id)
+  if (version === 0 && !before) return writeNew(tx, collection, householdId, id, body)
+  if (!before) throw unknown(COLLECTIONS[collection].one)
+  const stood = asStored<C>(before)
+  if (!before.deletedAt && isSentAgain(collection, version, stood, body)) return stood
+  if (before.version !== version) throw stale(before.deletedAt ? null : stood)
+  return write(tx, collection, householdId, before, body)
+}
 
 /** An entry is written once under its id; another record that says the same as what stands has nothing to write. */
 const isSentAgain = (collection: Collection, version: number, stood: Stored<object>, body: object) =>

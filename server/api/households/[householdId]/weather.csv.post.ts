@@ -4,6 +4,7 @@ import { householdParams } from '../../../http/params'
 import { HttpProblem } from '../../../http/problem-json'
 import { readFile } from '../../../http/read-json'
 import { route } from '../../../http/route'
+import { asText } from '../../../http/text'
 import { putWeather } from '../../../services/weather'
 import { weatherFromCsv } from '../../../services/weather-csv'
 
@@ -21,6 +22,6 @@ export default route(
     if (!/^text\/csv\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
       throw new HttpProblem(415, 'Send it as text/csv.')
     const bytes = await readFile(event, MOST_BYTES, 'A table')
-    return putWeather(params.householdId, weatherFromCsv(bytes.toString('utf8')), act)
+    return putWeather(params.householdId, weatherFromCsv(asText(bytes)), act)
   },
 )

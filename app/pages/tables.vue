@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import { computed } from 'vue'
+import TableIn from '~/components/in-and-out/TableIn.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import { useHousehold } from '~/state/household'
+import { TABLES } from '#shared/tables/tables'
+
+definePageMeta({
+  place: {
+    title: 'Tables',
+    what: 'materials, packets, stores, sowings, trays and the log as CSV, out and in',
+    words: 'csv spreadsheet excel calc table import export paste columns',
+    parent: '/in-and-out',
+  },
+})
+const household = useHousehold()
+const at = computed(() => `/api/households/${household.id}/tables`)
+</script>
+
+<template>
+  <div class="tables">
+    <PageTop
+      title="Tables"
+      hint="What you keep, as a spreadsheet reads it; and your spreadsheet, as it is read here."
+    />
+    <section aria-labelledby="in-title">
+      <h2 id="in-title">In</h2>
+      <TableIn />
+    </section>
+    <section aria-labelledby="out-title">
+      <h2 id="out-title">Out</h2>
+      <p class="soft">
+        Written with commas and points, or with semicolons and decimal commas. What is written here is read
+        here again: change it in the spreadsheet and bring it back; the id says which is which. An empty cell
+        leaves what stands.
+      </p>
+      <ul class="plain">
+        <li v-for="{ id, name, what } in TABLES" :key="id">
+          <span
+            ><b>{{ name }}</b> <span class="soft">{{ what }}</span></span
+          >
+          <span class="buttons">
+            <a
+              class="button"
+              :href="`${at}/${id}`"
+              :download="`${id}.csv`"
+              :aria-label="`${name} as CSV with commas`"
+              >CSV</a
+            >
+            <a
+              class="button"
+              :href="`${at}/${id}?decimal=comma`"
+              :download="`${id}.csv`"
+              :aria-label="`${name} as CSV with semicolons and decimal commas`"
+              >CSV with ;</a
+            >
+          </span>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.tables {
+  display: grid;
+  gap: 2rem;
+  max-width: 60rem;
+}
+
+section {
+  display: grid;
+  gap: 0.6rem;
+}
+
+.plain {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+.plain li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 1rem;
+  justify-content: space-between;
+  align-items: center;
+  padding-block: 0.4rem;
+  border-bottom: 1px solid var(--line);
+}
+</style>

@@ -1,0 +1,47 @@
+import { and, inArray, sql } from 'drizzle-orm'
+import type { Day } from '#core/season/day'
+import type { Bodies, Collection, Stored } from '#shared/collections'
+import { namesOf } from '#shared/tables/known'
+import type { ReadTable } from '#shared/tables/read'
+import type { Table } from '#shared/tables/table'
+import { entries } from '../../db/schema'
+import { contextFor, list } from '../reading'
+import { asStored, current, type Reader, type Row } from '../rows'
+
+const LISTS = ['materials', 'containers', 'feeds', 'crops', 'recipes', 'packets', 'tools', 'stocks'] as const
+
+/** All that a table can name in a household. */
+export async function knownIn(reader: Reader, householdId: string) {
+  const context = await contextFor(householdId, LISTS, reader)
+  const sowings = await list('sowings', householdId, reader)
+  const batches = await list('batches', householdId, reader)
+  const trays = await list('trays', householdId, reader)
+  return { context, kitchen: context.kitchen, trays, names: namesOf(context, { sowings, batches, trays }) }
+}
+
+/** What stands already of what a table tells; of the ledger only the days it speaks of. */
+export async function standingIn(
+  reader: Reader,
+  householdId: string,
+  table: Table,
+  read: ReadTable,
+): Promise<Stored<Bodies[Collection]>[]> {
+  if (table.collection !== 'entries') return list(table.collection, householdId, reader)
+  const days = [
+    ...new Set(read.records.flatMap(({ said }) => said.flatMap(({ on }) => (on ? [on as Day] : [])))),
+  ]
+  const rows = await reader
+    .select()
+    .from(entries)
+    .where(
+      and(
+        current('entries', householdId),
+        table.facts ? wholeOf(table) : days.length ? inArray(entries.on, days) : sql`false`,
+      ),
+    )
+  return (rows as unknown as Row[]).map(asStored<'entries'>)
+}
+
+/** The entries a table of facts is written from. */
+export const wholeOf = ({ id }: Pick<Table, 'id'>) =>
+  id === 'air' ? sql`${entries.climate} <> '[]'::jsonb` : sql`${entries.measured} <> '[]'::jsonb`

@@ -1,0 +1,245 @@
+import { randomUUID } from 'node:crypto'
+import { eq } from 'drizzle-orm'
+import { dequal } from 'dequal'
+import type { Bodies, Collection, Stored } from '#shared/collections'
+import type { Names } from '#shared/tables/names'
+import {
+  columnOf,
+  meantBy,
+  NoTable,
+  readTable,
+  recordFrom,
+  type LineProblem,
+  type Reading,
+  type ReadRecord,
+  type ReadTable,
+} from '#shared/tables/read'
+import { tableById, type TableId } from '#shared/tables/tables'
+import type { Table } from '#shared/tables/table'
+import type { Transaction } from '../../db/client'
+import { households } from '../../db/schema'
+import { patientTransaction } from '../archive/patient'
+import { saveIn } from '../keeping'
+import { invalid, Refusal } from '../refusal'
+import { lockHousehold } from '../rows'
+import { inTurn } from '../turns'
+import { knownIn, standingIn } from './known'
+
+/*
+ * A table is taken in as an archive is: looked at first, which does all of it and leaves no trace, then written in one
+ * transaction. Every record goes through the same rules as one that is typed.
+ */
+
+export interface TableTaken {
+  readonly written: boolean
+  /** The household’s count of writes when it was looked at: what is written has to name it. */
+  readonly changes: number
+  readonly separator: string
+  readonly decimal: ReadTable['written']['decimal']
+  readonly days: ReadTable['written']['days']
+  readonly headings: { text: string; key: string | null; unit: string | null; sample: string }[]
+  readonly missing: string[]
+  readonly fresh: number
+  readonly changed: number
+  readonly same: number
+  /** Records that cannot be taken in, whole. */
+  readonly bad: number
+  readonly problems: LineProblem[]
+  /** The first records as they would stand. */
+  readonly shown: { lines: number[]; name: string; state: State }[]
+  /** What was written, with what stood before, so that it can be taken back. */
+  readonly records: { id: string; version: number; before: Stored<unknown> | null }[]
+}
+type State = 'new' | 'changed' | 'same' | 'bad'
+
+export interface TableOrder extends Reading {
+  /** Null only looks; else the `changes` that were looked at. */
+  readonly seen: number | null
+  /** Whether good lines go in alone where others are bad. */
+  readonly goodAlone: boolean
+}
+
+const SHOWN = 200
+const PROBLEMS = 500
+
+class OnlyLooked extends Error {
+  constructor(readonly found: TableTaken) {
+    super('only looked')
+  }
+}
+
+/** @throws Refusal 404; 409 where something was written since; 422 where it is no table, or lines are bad and all were wanted */
+export function takeTable(
+  householdId: string,
+  id: TableId,
+  text: string,
+  order: TableOrder,
+): Promise<TableTaken> {
+  return inTurn(householdId, async () => {
+    try {
+      return await patientTransaction('write', async (tx) => {
+        const found = await taken(tx, householdId, tableById(id), text, order)
+        if (order.seen === null) throw new OnlyLooked(found)
+        return found
+      })
+    } catch (error) {
+      if (error instanceof OnlyLooked) return error.found
+      if (error instanceof NoTable) throw invalid([{ path: ['table'], message: error.message }])
+      throw error
+    }
+  })
+}
+
+async function taken(
+  tx: Transaction,
+  householdId: string,
+  table: Table,
+  text: string,
+  order: TableOrder,
+): Promise<TableTaken> {
+  const locked = await lockHousehold(tx, householdId)
+  if (!locked || locked.isRemoved) throw new Refusal(404, 'This household is not here.')
+  const [row] = await tx
+    .select({ changes: households.changes })
+    .from(households)
+    .where(eq(households.householdId, householdId))
+  const changes = row!.changes - 1
+  if (order.seen !== null && order.seen !== changes)
+    throw new Refusal(409, 'Something was written here since you looked. Look again, then take it in.')
+  const { names, kitchen } = await knownIn(tx, householdId)
+  const read = readTable(text, table, order, { names, kitchen })
+  const standing = await standingIn(tx, householdId, table, read)
+  const facts = table.facts && new Set(standing.flatMap(({ body }) => table.facts!(body)))
+  const tally = { new: 0, changed: 0, same: 0, bad: 0 }
+  const problems: LineProblem[] = []
+  const shown: TableTaken['shown'] = []
+  const records: TableTaken['records'] = []
+  const meant = new Set<string>()
+  for (const record of read.records) {
+    const made = asRecord(record, table, standing, names, meant)
+    let state: State = 'bad'
+    let found = made.problems
+    if (found.length === 0 && made.body) {
+      const says = facts && table.facts!(made.body)
+      if (says?.every((one) => facts!.has(one)) || (made.stood && dequal(made.stood.body, made.body)))
+        state = 'same'
+      else {
+        const kept = await keep(tx, householdId, table, made.stood, made.body, record)
+        if ('problems' in kept) found = kept.problems
+        else {
+          state = made.stood ? 'changed' : 'new'
+          records.push({ id: kept.id, version: kept.version, before: made.stood })
+        }
+      }
+    }
+    tally[state]++
+    problems.push(...found)
+    if (shown.length < SHOWN) shown.push({ lines: [...record.lines], name: made.name, state })
+  }
+  if (order.seen !== null && tally.bad > 0 && !order.goodAlone)
+    throw invalid(
+      problems.slice(0, PROBLEMS).map(({ line, column, message }) => ({
+        path: ['table', line, column],
+        message: `Line ${line}${column ? `, ${column}` : ''}: ${message}`,
+      })),
+    )
+  return {
+    written: order.seen !== null,
+    changes,
+    separator: read.separator,
+    decimal: read.written.decimal,
+    days: read.written.days,
+    headings: read.headings.map(({ text: said, key, unit, sample }) => ({
+      text: said,
+      key,
+      unit: unit ?? null,
+      sample: sample.slice(0, 80),
+    })),
+    missing: [...read.missing],
+    fresh: tally.new,
+    changed: tally.changed,
+    same: tally.same,
+    bad: tally.bad,
+    problems: problems.slice(0, PROBLEMS),
+    shown,
+    records,
+  }
+}
+
+/** A record over the one that is meant by it; two lines that mean the same one are a doubt. */
+function asRecord(
+  record: ReadRecord,
+  table: Table,
+  standing: readonly Stored<Bodies[Collection]>[],
+  names: Names,
+  meant: Set<string>,
+) {
+  const none = { body: null, stood: null, name: String(record.said[0]!.name ?? record.said[0]!.what ?? '') }
+  if (record.problems.length) return { ...none, problems: [...record.problems] }
+  const byId = meantBy(record, table, standing, null, names)
+  let read = recordFrom(record, table, byId?.body ?? null, names)
+  if ('problems' in read && byId === null) {
+    // What is missing may stand in the record that is meant: it is sought by what the lines say.
+    const said = meantBy(record, table, standing, saidOnly(record, table), names)
+    if (said) read = recordFrom(record, table, said.body, names)
+  }
+  if ('problems' in read) return { ...none, problems: read.problems }
+  const stood = byId ?? meantBy(record, table, standing, read.body, names)
+  if (stood && !byId) {
+    const over = recordFrom(record, table, stood.body, names)
+    if ('problems' in over) return { ...none, problems: over.problems }
+    read = over
+  }
+  const { name } = read.body as { name: string }
+  if (stood && meant.has(stood.id))
+    return {
+      ...none,
+      name,
+      problems: [{ line: record.lines[0]!, column: '', message: `“${name}” stands there twice.` }],
+    }
+  if (stood) meant.add(stood.id)
+  return { body: read.body, stood, name, problems: [] as LineProblem[] }
+}
+
+/** As much of a body as its lines say, to look for the one that is meant. */
+function saidOnly({ said }: ReadRecord, table: Table): Bodies[Collection] | null {
+  const body: Record<string, unknown> = { basedOn: null }
+  for (const { key, path } of table.columns)
+    if (path && !path.includes('.') && said[0]![key] !== undefined) {
+      const value = said[0]![key]
+      body[path] = value && typeof value === 'object' && 'id' in value ? value.id : value
+    }
+  return typeof body.name === 'string' ? (body as unknown as Bodies[Collection]) : null
+}
+
+/** In a savepoint of its own: what is refused leaves no trace, and the others go on. */
+async function keep(
+  tx: Transaction,
+  householdId: string,
+  table: Table,
+  stood: Stored<Bodies[Collection]> | null,
+  body: Bodies[Collection],
+  { lines }: ReadRecord,
+): Promise<Stored<unknown> | { problems: LineProblem[] }> {
+  try {
+    return await tx.transaction((inner) =>
+      saveIn(
+        inner,
+        table.collection,
+        householdId,
+        stood?.id ?? randomUUID(),
+        stood?.version ?? 0,
+        body as never,
+      ),
+    )
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error
+    const found = error.problems ?? []
+    return {
+      problems: (found.length ? found : [{ path: [], message: error.message }]).map((problem) => ({
+        line: lines[0]!,
+        ...columnOf(problem, table),
+      })),
+    }
+  }
+}
