@@ -15,12 +15,15 @@ import ShellNote from '~/components/shell/ShellNote.vue'
 import { useKeys } from '~/composables/useKeys'
 import { useHousehold } from '~/state/household'
 import { usePreferences } from '~/state/preferences'
+const NewWords = defineAsyncComponent(() => import('~/components/help/NewWords.vue'))
+const HelpPanel = defineAsyncComponent(() => import('~/components/help/HelpPanel.vue'))
 const MaterialTextures = defineAsyncComponent(() => import('~/components/drawings/MaterialTextures.vue'))
 const household = useHousehold()
 const palette = ref(false)
 // After the list that Escape has just closed: it takes the focus back with a timer of its own.
 const showPalette = () => setTimeout(() => (palette.value = true))
-useKeys({ palette: showPalette })
+const help = ref(false)
+useKeys({ palette: showPalette, help: () => (help.value = true) })
 const preferences = usePreferences()
 const route = useRoute()
 await household.ready()
@@ -36,7 +39,7 @@ useHead({
     <a class="skip" href="#main">Skip to the page</a>
     <!-- Drawn once the page is alive: 300 kB of marks need not travel with every page. -->
     <ClientOnly><MaterialTextures /></ClientOnly>
-    <ShellHeader v-if="!route.meta.bare" @palette="showPalette" />
+    <ShellHeader v-if="!route.meta.bare" @palette="showPalette" @help="help = true" />
     <OwnDay v-if="household.record?.clock && !route.meta.bare" />
     <ClientOnly><RunTimers v-if="household.everything" /></ClientOnly>
     <component
@@ -47,10 +50,14 @@ useHead({
     >
       <ServerSilent v-if="household.failed" />
       <FirstHousehold v-else-if="!household.everything" />
-      <NuxtPage v-else />
+      <template v-else>
+        <ClientOnly v-if="!route.meta.bare"><NewWords /></ClientOnly>
+        <NuxtPage />
+      </template>
     </component>
     <WorkingSlip />
     <CommandPalette v-model="palette" />
+    <HelpPanel v-model="help" />
     <InUseDialog />
     <ConfirmDialog />
     <ShellNote />

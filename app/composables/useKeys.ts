@@ -8,7 +8,7 @@ const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
-export function useKeys(actions: { palette: () => void }) {
+export function useKeys(actions: { palette: () => void; help: () => void }) {
   const preferences = usePreferences()
   const router = useRouter()
   const undoing = useUndo()
@@ -31,7 +31,7 @@ export function useKeys(actions: { palette: () => void }) {
       return
     const role = (event.target as HTMLElement).getAttribute?.('role')
     if (role === 'combobox' || role === 'option') return
-    if (event.key === '?') return actions.palette()
+    if (event.key === '?') return actions.help()
     const place = all.value.find(({ key }) => key === event.key)
     if (place) void router.push(place.path)
   })

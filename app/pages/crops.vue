@@ -2,6 +2,7 @@
 import StandsIn from '~/components/trays/StandsIn.vue'
 import { counted } from '#core/bench/wording'
 import { useMeasures } from '~/composables/useMeasures'
+import SourceMark from '~/components/figures/SourceMark.vue'
 import { definePageMeta, useRoute } from '#imports'
 import Button from 'primevue/button'
 import Listbox from 'primevue/listbox'
@@ -123,13 +124,6 @@ const packets = computed(() => household.packets.filter(({ body }) => body.cropI
 const form = ref<{ crop: Crop; asNew: boolean } | null>(null)
 const packetForm = ref<{ packet?: Stored<PacketRecord> } | null>(null)
 const own = computed(() => household.crops.find(({ id }) => id === chosen.value.id))
-const TAGS = {
-  standard: 'standard',
-  handbook: 'handbook',
-  practice: 'common practice',
-  default: 'default',
-  yours: 'yours',
-}
 </script>
 
 <template>
@@ -184,7 +178,7 @@ const TAGS = {
           <dt>{{ what }}</dt>
           <dd>
             {{ value }}
-            <small class="soft">{{ TAGS[source.tag] }}: {{ source.cite }}</small>
+            <small class="soft"><SourceMark :tag="source.tag" /> {{ source.cite }}</small>
           </dd>
         </div>
       </dl>

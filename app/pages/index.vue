@@ -126,7 +126,8 @@ const looseFeeds = computed(() =>
         with a recipe and say what it must fill.
       </p>
       <div class="buttons">
-        <NuxtLink to="/season" class="button main">Plan a season</NuxtLink>
+        <NuxtLink to="/first" class="button main">What do you have and want?</NuxtLink>
+        <NuxtLink to="/season" class="button">Plan a season</NuxtLink>
         <NuxtLink to="/mix" class="button">Plan the first mix</NuxtLink>
       </div>
     </div>

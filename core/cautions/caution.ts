@@ -68,3 +68,6 @@ export function cautions(ids: Iterable<CautionId>): Caution[] {
     .filter(([id]) => wanted.has(id))
     .map(([id, caution]) => ({ id, ...caution }))
 }
+
+/** Every caution. */
+export const ALL_CAUTIONS: readonly Caution[] = cautions(Object.keys(CAUTIONS) as CautionId[])

@@ -9,6 +9,24 @@
  */
 export type SourceTag = 'standard' | 'handbook' | 'practice' | 'default' | 'yours'
 
+/** Each tag by name, with how far to trust it, from the firmest to the household’s own. */
+export const SOURCE_TAGS: readonly {
+  readonly id: SourceTag
+  readonly name: string
+  readonly means: string
+}[] = [
+  { id: 'standard', name: 'standard', means: 'Exact by definition, or a published standard.' },
+  {
+    id: 'handbook',
+    name: 'handbook',
+    means: 'A handbook or paper by name, its value recalled rather than copied.',
+  },
+  { id: 'practice', name: 'common practice', means: 'A fact of the trade that has no one source.' },
+  { id: 'default', name: 'default', means: 'A starting value, to be corrected by your own measurements.' },
+  { id: 'yours', name: 'yours', means: 'Typed, measured or learned in this household; it has no list.' },
+]
+export const sourceTagName = (tag: SourceTag): string => SOURCE_TAGS.find(({ id }) => id === tag)!.name
+
 export interface Source {
   readonly tag: SourceTag
   /** The work by name, or a few words on why. */

@@ -13,6 +13,7 @@ import { households } from '../db/schema'
 import { demoFrame, demoSeason } from './demo-season'
 import { demoLog, drawDemoPhotos } from './demo-log'
 import { demoTrays } from './demo-trays'
+import { patientTransaction } from './archive/patient'
 import { writeNew } from './keeping'
 
 /** The demo lives on a day of its own, so that its frosts and crops make sense whenever it is opened. */
@@ -405,41 +406,48 @@ const ORDER = [
 export async function seedDemoWhenEmpty(): Promise<void> {
   await db().transaction(async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(${SEED_LOCK})`)
-    const today = DEMO_DAY
     const [any] = await tx.select({ id: households.householdId }).from(households).limit(1)
-    if (any) return beginDemoDayAgain(tx)
-    await tx.insert(households).values({
-      householdId: HOUSEHOLD_ID,
-      name: 'The Lamp Room',
-      place: 'Ostermere tram depot (invented)',
-      kitchen: 'metric',
-      clock: demoClock(),
-      people: ['Wren', 'the Tuesday evening'],
-      water: { ecMsPerCm: 0.55, alkalinityMgPerL: 210 },
-      season: demoFrame(today),
-    })
-    const kept = demo(today)
-    const standing = demoTrays(today, { id: demoId, ownTray: OWN_TRAY, firstBatch: FIRST_BATCH })
-    const log = demoLog(today, {
-      id: demoId,
-      sowingMix: demoId(11),
-      parts: SOWING_PARTS,
-      household: HOUSEHOLD_ID,
-    })
-    kept.batches = [...kept.batches!, ...log.batches]
-    kept.trays = [...standing.trays, ...log.trays]
-    kept.runs = standing.runs
-    kept.trials = log.trials
-    kept.photos = log.photos
-    // In the order of their days: what is measured later is weighed beside what was measured before.
-    kept.entries = [...kept.entries!, ...standing.entries, ...log.entries].sort(([, a], [, b]) =>
-      a.on < b.on ? -1 : a.on > b.on ? 1 : 0,
-    )
-    await drawDemoPhotos(tx, { id: demoId, household: HOUSEHOLD_ID }, log.ages)
-    for (const collection of ORDER)
-      for (const [id, body] of kept[collection] ?? [])
-        await writeNew(tx, collection, HOUSEHOLD_ID, id, body as never)
+    await (any ? beginDemoDayAgain(tx) : writeDemo(tx, HOUSEHOLD_ID, 'The Lamp Room'))
   })
+}
+
+/** The same household beside one's own, to look at and to throw away. @returns its id */
+export async function makeExample(): Promise<{ id: string }> {
+  const id = crypto.randomUUID()
+  await patientTransaction('write', (tx) => writeDemo(tx, id, 'The Lamp Room, an example'))
+  return { id }
+}
+
+/** Everything of the demo, in a household that is not there yet. */
+async function writeDemo(tx: Transaction, householdId: string, name: string): Promise<void> {
+  const today = DEMO_DAY
+  await tx.insert(households).values({
+    householdId,
+    name,
+    place: 'Ostermere tram depot (invented)',
+    kitchen: 'metric',
+    clock: demoClock(),
+    people: ['Wren', 'the Tuesday evening'],
+    water: { ecMsPerCm: 0.55, alkalinityMgPerL: 210 },
+    season: demoFrame(today),
+  })
+  const kept = demo(today)
+  const standing = demoTrays(today, { id: demoId, ownTray: OWN_TRAY, firstBatch: FIRST_BATCH })
+  const ids = { id: demoId, household: householdId }
+  const log = demoLog(today, { ...ids, sowingMix: demoId(11), parts: SOWING_PARTS })
+  kept.batches = [...kept.batches!, ...log.batches]
+  kept.trays = [...standing.trays, ...log.trays]
+  kept.runs = standing.runs
+  kept.trials = log.trials
+  kept.photos = log.photos
+  // In the order of their days: what is measured later is weighed beside what was measured before.
+  kept.entries = [...kept.entries!, ...standing.entries, ...log.entries].sort(([, a], [, b]) =>
+    a.on < b.on ? -1 : a.on > b.on ? 1 : 0,
+  )
+  await drawDemoPhotos(tx, ids, log.ages)
+  for (const collection of ORDER)
+    for (const [id, body] of kept[collection] ?? [])
+      await writeNew(tx, collection, householdId, id, body as never)
 }
 
 /** Started after its day is over the demo’s day begins anew; one that was set to another day or pace goes on. */

@@ -1,9 +1,12 @@
 import * as z from 'zod'
+import { FEEDS } from '#core/feed/feeds'
 import { FEEDING_SCHOOLS } from '#core/feed/programme'
 import { frameProblems } from '#core/season/frame'
 import type { Absence } from '#core/season/away'
 import type { WeatherDay } from '#core/season/weather'
 import { LIGHT_SCHOOLS } from '#core/season/light'
+import type { Kitchen } from '#core/units/unit'
+import { unitById } from '#core/units/unit-table'
 import { amount, day, idsOf, reference, ruled } from '../rules'
 import { place } from './place'
 
@@ -59,3 +62,22 @@ export type SeasonFrame = SeasonFrameRecord & {
   readonly weather?: readonly WeatherDay[]
   readonly away?: readonly Absence[]
 }
+
+/** A tub and a can as they are sold: 40 L and 9 L, 10 and 2 US gal, 8 and 2 imperial gal [common practice]. */
+const VESSELS: Readonly<Record<Kitchen, Pick<SeasonFrameRecord, 'tubL' | 'canL'>>> = {
+  metric: { tubL: 40, canL: 9 },
+  us: { tubL: 10 * unitById('us-gal').factor, canL: 2 * unitById('us-gal').factor },
+  imperial: { tubL: 8 * unitById('imp-gal').factor, canL: 2 * unitById('imp-gal').factor },
+}
+
+/** A year in which nothing is said of frosts, places or lamps; habits are those of the first school. */
+export const newFrame = (kitchen: Kitchen): SeasonFrameRecord => ({
+  lastFrost: null,
+  firstFrost: null,
+  places: [],
+  lightSchool: 'sixteen',
+  feedingSchool: 'weak and often',
+  feedId: FEEDS[0]!.id,
+  ...VESSELS[kitchen],
+  nightC: null,
+})

@@ -2,7 +2,7 @@ import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { BUILT_IN_FEEDS } from '#core/feed/feeds'
 import { MATERIAL_FIGURES } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
-import { parseQuantity } from '#core/units/parse'
+import { packSaid } from '#core/stores/pack-said'
 import { containerRecordOf } from '../records/container'
 import { feedRecordOf } from '../records/feed'
 import { column, named, NUMBER, oneOf, PERCENT, quantity, TEXT, WHOLE, YES, type Column } from './column'
@@ -158,14 +158,6 @@ export const FEEDS: Table<'feeds'> = {
   doubts: inBook(BUILT_IN_FEEDS),
 }
 
-/** `50 L`, `5 kg`: a pack by what stands on it. */
-function packSize(text: string, pressed: boolean): { measure: string; amount: number } | null {
-  const volume = parseQuantity(text, { dimension: 'volume', kitchen: 'metric' })
-  if (volume.ok) return { measure: pressed ? 'pressed' : 'loose', amount: volume.base }
-  const mass = parseQuantity(text, { dimension: 'mass', kitchen: 'metric' })
-  return mass.ok ? { measure: 'mass', amount: mass.base } : null
-}
-
 export const STOCKS: Table<'stocks'> = {
   id: 'stores',
   name: 'Stores',
@@ -186,7 +178,7 @@ export const STOCKS: Table<'stocks'> = {
     const size =
       said!.pack === undefined
         ? undefined
-        : packSize(String(said!.pack).replace(/(?<=\d),(?=\d)/, '.'), said!.pressed === true)
+        : packSaid(String(said!.pack).replace(/(?<=\d),(?=\d)/, '.'), 'metric', said!.pressed === true)
     if (size === null)
       return [
         {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import Popover from 'primevue/popover'
+import SourceMark from '~/components/figures/SourceMark.vue'
 import { useHousehold } from '~/state/household'
 import { useWorking } from '~/state/working'
 import type { Figure } from '#core/working/figure'
-import type { SourceTag } from '#core/working/source'
 import { withNumbers } from '#core/working/explain'
 import { printFigure, printFormula } from '#core/working/print'
 import { printNumber } from '#core/units/format'
@@ -13,14 +13,6 @@ import { printNumber } from '#core/units/format'
 const working = useWorking()
 const household = useHousehold()
 const popover = useTemplateRef('popover')
-
-const TAGS: Record<SourceTag, string> = {
-  standard: 'standard',
-  handbook: 'handbook',
-  practice: 'common practice',
-  default: 'default',
-  yours: 'yours',
-}
 
 watch(
   () => working.anchor,
@@ -77,9 +69,7 @@ const symbol = (name: string) => name.split('_')
             <dd>
               <span class="amount">{{ exact(input) }}</span>
               <span v-if="input.working.kind === 'given'" class="source">
-                <span class="tag" :data-tag="input.working.source.tag">{{
-                  TAGS[input.working.source.tag]
-                }}</span>
+                <SourceMark :tag="input.working.source.tag" />
                 {{ input.working.source.cite }}
               </span>
               <button v-else type="button" class="deeper" @click="working.into(input)">
@@ -90,7 +80,7 @@ const symbol = (name: string) => name.split('_')
         </dl>
       </template>
       <p v-else-if="figure.working.kind === 'given'" class="source">
-        <span class="tag" :data-tag="figure.working.source.tag">{{ TAGS[figure.working.source.tag] }}</span>
+        <SourceMark :tag="figure.working.source.tag" />
         {{ figure.working.source.cite }}
       </p>
     </section>
@@ -176,21 +166,5 @@ dd {
 .source {
   color: var(--ink-soft);
   font-size: 0.9375rem;
-}
-
-.tag {
-  padding: 0 0.4em;
-  border: 1px solid var(--line-strong);
-  border-radius: 0.3em;
-  color: var(--ink);
-}
-
-.tag[data-tag='yours'] {
-  border-color: var(--enamel);
-  color: var(--enamel);
-}
-
-.tag[data-tag='default'] {
-  border-style: dashed;
 }
 </style>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import WordMark from '~/components/help/WordMark.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import { newId } from '~/composables/newId'
 import { copyOf } from '~/composables/copyOf'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
@@ -13,17 +13,14 @@ import FrostFields from '~/components/season/FrostFields.vue'
 import PlacesForm from '~/components/season/PlacesForm.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useSeason } from '~/state/season'
-import { FEEDS } from '#core/feed/feeds'
 import { FEEDING_SCHOOLS } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
-import { dayFrom, yearsOn } from '#core/season/day'
+import { yearsOn } from '#core/season/day'
 import { fillHabitOf, frameProblems, shareDaysOf } from '#core/season/frame'
 import type { Frosts } from '#core/season/frost'
-import { placeOf } from '#core/season/places/place'
 import { LIGHT_SCHOOLS } from '#core/season/light'
-import { unitById } from '#core/units/unit-table'
 import { messageAt } from '#core/problem'
-import type { SeasonFrameRecord } from '#shared/records/season-frame'
+import { newFrame, type SeasonFrameRecord } from '#shared/records/season-frame'
 
 /** The household's year: frosts, places, schools. */
 const emit = defineEmits<{ kept: [] }>()
@@ -31,27 +28,7 @@ const context = useContext()
 const season = useSeason()
 const household = useHousehold()
 
-const year = Number(season.today.slice(0, 4)) + (season.today.slice(5) > '08-01' ? 1 : 0)
-/** A tub and a can as they are sold: 40 L and 9 L, 10 and 2 US gal, 8 and 2 imperial gal [common practice]. */
-const VESSELS = {
-  metric: { tubL: 40, canL: 9 },
-  us: { tubL: 10 * unitById('us-gal').factor, canL: 2 * unitById('us-gal').factor },
-  imperial: { tubL: 8 * unitById('imp-gal').factor, canL: 2 * unitById('imp-gal').factor },
-}
-const draft = ref<SeasonFrameRecord>(
-  season.frame
-    ? copyOf(season.frame)
-    : {
-        lastFrost: dayFrom(`${year}-05-10`),
-        firstFrost: dayFrom(`${year}-10-10`),
-        places: [placeOf('shelf', newId())],
-        lightSchool: 'sixteen',
-        feedingSchool: 'weak and often',
-        feedId: FEEDS[0]!.id,
-        ...VESSELS[household.kitchen],
-        nightC: null,
-      },
-)
+const draft = ref<SeasonFrameRecord>(season.frame ? copyOf(season.frame) : newFrame(household.kitchen))
 const { saving, save, dismiss } = useHouseholdPart('season', 'frosts and places')
 const frosts = computed({
   get: (): Frosts => draft.value,
@@ -80,7 +57,7 @@ async function keep() {
 
 <template>
   <form class="frame" @submit.prevent="keep">
-    <FrostFields v-model="frosts" :year="year" :problem-at="problemAt" />
+    <FrostFields v-model="frosts" :problem-at="problemAt" />
     <PlacesForm v-model="draft.places" :hours="lightSchool.hours" :problem-at="problemAt" />
     <div class="pair">
       <TypedField
@@ -117,8 +94,8 @@ async function keep() {
       />
     </div>
     <p class="soft">
-      Where growers disagree you pick a <strong>school</strong>: a set of habits that fills in what you do not
-      say. Any rung can still be kept otherwise.
+      Where growers disagree you pick a <WordMark word="school">school</WordMark>: a set of habits that fills
+      in what you do not say. Any rung can still be kept otherwise.
     </p>
     <div class="pair">
       <ChoiceField

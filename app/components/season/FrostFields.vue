@@ -1,41 +1,49 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import CheckField from '~/components/fields/CheckField.vue'
 import DayField from '~/components/fields/DayField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import { useDates } from '~/composables/useDates'
-import { dayFrom } from '#core/season/day'
+import type { Day } from '#core/season/day'
 import { frostAtRisk, frostRiskOf, frostSpreadOf, isFrostFree, type Frosts } from '#core/season/frost'
 import { printShare } from '#core/units/format'
 
 /** When it freezes there, how far that scatters, and how much risk is lived with; or that it never does. */
 const frosts = defineModel<Frosts>({ required: true })
-const props = defineProps<{ year: number; problemAt: (field: string) => string | undefined }>()
+const props = defineProps<{ problemAt: (field: string) => string | undefined; onlyNights?: boolean }>()
 const { printDay } = useDates()
 
 const change = (more: Partial<Frosts>) => (frosts.value = { ...frosts.value, ...more })
-const frostFree = computed({
-  get: () => isFrostFree(frosts.value),
-  set: (free) =>
-    free
-      ? change({
-          lastFrost: null,
-          firstFrost: null,
-          nights: frosts.value.nights ?? {
-            coldestC: 10,
-            warmestC: 22,
-            coldestOn: dayFrom(`${props.year}-01-20`),
-          },
-        })
-      : change({
-          lastFrost: dayFrom(`${props.year}-05-10`),
-          firstFrost: dayFrom(`${props.year}-10-10`),
-          nights: null,
-        }),
+/** Nothing is filled in that was not said: nights are the household’s once all three of them are. */
+const free = ref(!!props.onlyNights || (isFrostFree(frosts.value) && !!frosts.value.nights))
+const said = reactive<{ coldestC: number | null; warmestC: number | null; coldestOn: Day | null }>({
+  coldestC: null,
+  warmestC: null,
+  coldestOn: null,
+  ...frosts.value.nights,
 })
-const nights = computed(() => frosts.value.nights)
-const setNights = (more: Partial<NonNullable<Frosts['nights']>>) =>
-  nights.value && change({ nights: { ...nights.value, ...more } })
+const nights = computed(() => {
+  const { coldestC, warmestC, coldestOn } = said
+  return coldestC === null || warmestC === null || coldestOn === null
+    ? null
+    : { coldestC, warmestC, coldestOn }
+})
+/** Frosts that were said come back when it freezes after all. */
+let before: Pick<Frosts, 'lastFrost' | 'firstFrost'> = { lastFrost: null, firstFrost: null }
+const frostFree = computed({
+  get: () => free.value,
+  set: (now) => {
+    free.value = now
+    if (now) {
+      before = { lastFrost: frosts.value.lastFrost, firstFrost: frosts.value.firstFrost }
+      change({ lastFrost: null, firstFrost: null, nights: nights.value })
+    } else change({ ...before, nights: null })
+  },
+})
+function setNights(more: Partial<typeof said>) {
+  Object.assign(said, more)
+  change({ nights: nights.value })
+}
 const reckoned = computed(() => {
   const { lastFrost } = frosts.value
   return lastFrost && !props.problemAt('frostRisk') && !props.problemAt('frostSpreadDays')
@@ -46,8 +54,8 @@ const reckoned = computed(() => {
 
 <template>
   <fieldset class="frosts">
-    <legend>Frost</legend>
-    <CheckField v-model="frostFree"
+    <legend>{{ onlyNights ? 'Your nights' : 'Frost' }}</legend>
+    <CheckField v-if="!onlyNights" v-model="frostFree"
       >It never freezes here: plants go out by the warmth of the nights</CheckField
     >
     <div v-if="!frostFree" class="four">
@@ -82,28 +90,33 @@ const reckoned = computed(() => {
         @update:model-value="change({ frostRisk: $event })"
       />
     </div>
-    <div v-else-if="nights" class="four">
-      <TypedField
-        :model-value="nights.coldestC"
-        dimension="temperature"
-        label="Coldest nights of the year"
-        :problem="problemAt('nights.coldestC')"
-        @update:model-value="setNights({ coldestC: $event ?? 0 })"
-      />
-      <TypedField
-        :model-value="nights.warmestC"
-        dimension="temperature"
-        label="Warmest nights"
-        :problem="problemAt('nights.warmestC')"
-        @update:model-value="setNights({ warmestC: $event ?? 0 })"
-      />
-      <DayField
-        :model-value="nights.coldestOn"
-        label="The coldest are about"
-        hint="nights in between follow one wave a year"
-        @update:model-value="$event && setNights({ coldestOn: $event })"
-      />
-    </div>
+    <template v-else>
+      <div class="four">
+        <TypedField
+          :model-value="said.coldestC"
+          optional
+          dimension="temperature"
+          label="Coldest nights of the year"
+          :problem="problemAt('nights.coldestC')"
+          @update:model-value="setNights({ coldestC: $event })"
+        />
+        <TypedField
+          :model-value="said.warmestC"
+          optional
+          dimension="temperature"
+          label="Warmest nights"
+          :problem="problemAt('nights.warmestC')"
+          @update:model-value="setNights({ warmestC: $event })"
+        />
+        <DayField
+          :model-value="said.coldestOn"
+          label="The coldest are about"
+          hint="nights in between follow one wave a year"
+          @update:model-value="setNights({ coldestOn: $event })"
+        />
+      </div>
+      <p v-if="!nights" class="soft">Say all three: nothing is assumed of your nights.</p>
+    </template>
     <p v-if="reckoned" class="soft">
       What frost harms goes out from {{ printDay(reckoned) }} on at the earliest: a later frost in
       {{ printShare(frostRiskOf(frosts)) }} of springs.

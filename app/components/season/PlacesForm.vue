@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WordMark from '~/components/help/WordMark.vue'
 import Button from 'primevue/button'
 import PlaceFields from '~/components/season/PlaceFields.vue'
 import { newId } from '~/composables/newId'
@@ -25,10 +26,10 @@ const problem = (index: number) => (field: string) => props.problemAt(`places[${
   <section class="places" aria-labelledby="places-title">
     <h2 id="places-title">Where trays stand</h2>
     <p class="soft">
-      Room is counted in <strong>flats</strong>: the standard tray of {{ length(FLAT_MM.short) }} ×
-      {{ length(FLAT_MM.long) }}; pots are counted by the room they take. A tray starts on the mat where its
-      seed wants the warmth, and stands in the first place that suits it. A ladder can say otherwise for every
-      rung.
+      Room is counted in <WordMark word="flat">flats</WordMark>: the standard tray of
+      {{ length(FLAT_MM.short) }} × {{ length(FLAT_MM.long) }}; pots are counted by the room they take. A tray
+      starts on the mat where its seed wants the warmth, and stands in the first place that suits it. A ladder
+      can say otherwise for every rung.
     </p>
     <ul>
       <PlaceFields
@@ -42,6 +43,7 @@ const problem = (index: number) => (field: string) => props.problemAt(`places[${
         @remove="places = places.filter((_, at) => at !== i)"
       />
     </ul>
+    <p v-if="places.length === 0" class="soft">Press what there is; more of a kind by pressing again.</p>
     <div class="buttons">
       <Button v-for="kind in PLACE_KINDS" :key="kind.id" :title="kind.what" @click="add(kind.id)">
         <Plus aria-hidden="true" /> {{ kind.name }}

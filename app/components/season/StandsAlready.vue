@@ -20,6 +20,8 @@ const id = useId()
 
 /** A long list is pasted in parts: each line is planned as it is typed. */
 const MOST_LINES = 60
+const props = defineProps<{ unfolded?: boolean }>()
+const open = ref(props.unfolded ?? false)
 const text = ref('')
 const busy = ref(false)
 const written = computed(() => text.value.split(/\n/).map((line) => line.trim().replace(/^[-*•]\s*/, '')))
@@ -65,7 +67,7 @@ async function keep() {
 </script>
 
 <template>
-  <FoldAway class="stands no-print" title="What stands already, as a list">
+  <FoldAway v-model:open="open" class="stands no-print" title="What stands already, as a list">
     <label :for="id">A line each: how many, of what, in which trays, sown when, how many are up</label>
     <textarea
       :id="id"

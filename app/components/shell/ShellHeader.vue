@@ -10,10 +10,10 @@ import { useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { useHousehold } from '~/state/household'
 import { usePreferences } from '~/state/preferences'
-import { Moon, Search, Settings, Sun } from '@lucide/vue'
+import { CircleQuestionMark, Moon, Search, Settings, Sun } from '@lucide/vue'
 import type { Kitchen } from '#core/units/unit'
 
-defineEmits<{ palette: [] }>()
+defineEmits<{ palette: []; help: [] }>()
 const route = useRoute()
 const household = useHousehold()
 const preferences = usePreferences()
@@ -105,6 +105,14 @@ async function chooseKitchen(wanted: Kitchen) {
       <Button text aria-label="Go to or do (Ctrl K)" title="Go to or do (Ctrl K)" @click="$emit('palette')">
         <Search aria-hidden="true" />
       </Button>
+      <Button
+        text
+        aria-label="What is this page for? (?)"
+        title="What is this page for? (?)"
+        @click="$emit('help')"
+      >
+        <CircleQuestionMark aria-hidden="true" />
+      </Button>
       <NuxtLink to="/settings" class="icon-button" aria-label="Settings" title="Settings">
         <Settings aria-hidden="true" />
       </NuxtLink>
@@ -127,7 +135,7 @@ async function chooseKitchen(wanted: Kitchen) {
   position: relative;
   display: flex;
   align-items: flex-end;
-  gap: clamp(0.75rem, 3vw, 3rem);
+  gap: clamp(0.6rem, 1.6vw, 3rem);
   padding: 0.5rem clamp(0.9rem, 2vw, 2rem) 0;
   background: var(--paper-deep);
   overflow: hidden;
@@ -167,7 +175,7 @@ nav {
 
 .stake {
   display: block;
-  padding: 0.55rem 1.15rem 1.5rem;
+  padding: 0.55rem clamp(0.6rem, 1.15vw, 1.15rem) 1.5rem;
   margin-bottom: -0.35rem;
   border: 1.5px solid var(--line-strong);
   border-bottom: 0;
@@ -200,7 +208,7 @@ nav {
 .settings {
   display: flex;
   align-items: center;
-  gap: 0.35rem;
+  gap: 0.1rem;
   margin-left: auto;
   padding-bottom: 0.95rem;
 }

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import FirstStep from '~/components/first/FirstStep.vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { KITCHEN_CHOICES } from '~/components/fields/kitchens'
+import { useMeasures } from '~/composables/useMeasures'
+import { useHousehold } from '~/state/household'
+import { useHouseholdAnswer } from '~/state/saving'
+import { kitchenOfRegion } from '#core/units/region'
+import { parseQuantity } from '#core/units/parse'
+import { printNumber } from '#core/units/format'
+import type { Kitchen } from '#core/units/unit'
+
+/** What a bare cup or gallon means here; guessed from the browser when the household was begun. */
+const household = useHousehold()
+const { temperature, volume } = useMeasures()
+const { save } = useHouseholdAnswer<{ kitchen: Kitchen }>(
+  'the kitchen',
+  ({ kitchen }) => ({ kitchen }),
+  (whole, { kitchen }) => ({ ...whole, kitchen }),
+)
+const guess = ref<ReturnType<typeof kitchenOfRegion> | null>(null)
+onMounted(() => (guess.value = kitchenOfRegion(navigator.languages)))
+const inMl = (word: string) => {
+  const read = parseQuantity(`1 ${word}`, { dimension: 'volume', kitchen: household.kitchen })
+  return read.ok ? `${printNumber(read.base * 1000, 4)} mL` : null
+}
+const measures = computed(() =>
+  (household.kitchen === 'metric' ? ['tsp', 'tbsp', 'cup'] : ['tsp', 'cup', 'pint', 'gallon']).flatMap(
+    (word) => {
+      const ml = inMl(word)
+      return ml ? [`1 ${word} is ${ml}`] : []
+    },
+  ),
+)
+</script>
+
+<template>
+  <FirstStep
+    step="kitchen"
+    title="Your kitchen"
+    why="A cup, a spoon and a gallon are not the same everywhere."
+    later="the switch at the top changes it on any page."
+    done
+  >
+    <ChoiceField
+      :model-value="household.kitchen"
+      label="Kitchen measures"
+      :choices="KITCHEN_CHOICES"
+      :hint="
+        guess?.region && guess.kitchen === household.kitchen
+          ? `guessed from your browser, which says ${guess.region}`
+          : 'changed here or at the top of any page'
+      "
+      @update:model-value="save({ kitchen: $event })"
+    />
+    <template #changed>
+      <p>
+        {{ measures.join(', ') }}. A tray of 72 cells takes about {{ volume(3) }}; seed that likes it warm
+        comes up at {{ temperature(24) }}.
+      </p>
+    </template>
+  </FirstStep>
+</template>

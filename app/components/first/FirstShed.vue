@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import CheckField from '~/components/fields/CheckField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import FirstStep from '~/components/first/FirstStep.vue'
+import { newId } from '~/composables/newId'
+import { whyNot } from '~/composables/whyNot'
+import { useNotes } from '~/composables/useNotes'
+import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
+import { useKeeping } from '~/state/keeping'
+import { useUndo } from '~/state/undo'
+import { counted } from '#core/bench/wording'
+import { goodsName } from '#core/stores/goods'
+import { packSaid } from '#core/stores/pack-said'
+import { goodsOf, stockProblems } from '#shared/records/stock'
+
+/** What is in the shed: ticked, with about how much. */
+const household = useHousehold()
+const context = useContext()
+const keeping = useKeeping()
+const undoing = useUndo()
+const { note } = useNotes()
+/** What people start with [common practice]. */
+const USUAL = [
+  ['material', 'coir', '650 g'],
+  ['material', 'peat', '80 L'],
+  ['material', 'seed-mix', '20 L'],
+  ['material', 'potting-mix', '40 L'],
+  ['material', 'perlite', '10 L'],
+  ['material', 'vermiculite', '10 L'],
+  ['material', 'home-compost', '60 L'],
+  ['material', 'castings', '5 L'],
+  ['material', 'sand', '10 L'],
+  ['material', 'dolomitic-lime', '1 kg'],
+  ['feed', 'balanced-20', '1 kg'],
+  ['feed', 'liquid-5', '1 L'],
+] as const
+const rows = computed(() =>
+  USUAL.flatMap(([kind, id, like]) => {
+    const goods = goodsOf({ kind, goodsId: id }, context)
+    return goods ? [{ kind, id, like, name: goodsName(goods) }] : []
+  }),
+)
+const ticked = ref<string[]>([])
+const amounts = ref<Record<string, string>>({})
+const stockOf = ({ kind, id, name }: (typeof rows.value)[number]) => {
+  const size = packSaid(amounts.value[id] ?? '', household.kitchen)
+  return (
+    size && {
+      name: `${amounts.value[id]!.trim()} of ${name.toLowerCase()}`.slice(0, 120),
+      kind,
+      goodsId: id,
+      size,
+      price: null,
+      packs: 1,
+    }
+  )
+}
+const problemOf = (row: (typeof rows.value)[number]) => {
+  if (!amounts.value[row.id]?.trim()) return undefined
+  const stock = stockOf(row)
+  return stock ? stockProblems(stock, context)[0]?.message : `Say it as ${row.like}.`
+}
+const ready = computed(() =>
+  rows.value.filter((row) => ticked.value.includes(row.id) && stockOf(row) && !problemOf(row)),
+)
+const there = computed(
+  () => new Set(household.stocks.filter(({ body }) => body.packs > 0).map(({ body }) => body.goodsId)),
+)
+/** Recipes that ask for nothing that is not there. */
+const possible = computed(() =>
+  [...context.recipes.values()].filter(({ parts }) =>
+    parts.every(({ materialId }) => there.value.has(materialId)),
+  ),
+)
+async function keep() {
+  const name = `${counted(ready.value.length, 'thing')} on the shelf`
+  const acts = ready.value.map((row) => keeping.toBody('stocks', newId(), row.name, stockOf(row)!))
+  try {
+    const act = await keeping.doTogether(name, acts)
+    note(`${name}.`, { name: 'Undo', run: () => undoing.takeBack(act) })
+    ticked.value = []
+    amounts.value = {}
+  } catch (error) {
+    note(whyNot(error))
+  }
+}
+</script>
+
+<template>
+  <FirstStep
+    step="shed"
+    title="What is in the shed"
+    why="Tick it and say about how much. Batches then say what they leave, and buying asks only for the rest."
+    later="under Stores, where a whole list can be pasted too."
+    :done="household.stocks.length > 0"
+  >
+    <ul class="shed">
+      <li v-for="row in rows" :key="row.id">
+        <CheckField v-model="ticked" :value="row.id">{{ row.name }}</CheckField>
+        <TextField
+          v-if="ticked.includes(row.id)"
+          :model-value="amounts[row.id]"
+          :label="`How much ${row.name.toLowerCase()}`"
+          hide-label
+          :placeholder="row.like"
+          :problem="problemOf(row)"
+          @update:model-value="amounts = { ...amounts, [row.id]: $event }"
+        />
+      </li>
+    </ul>
+    <p v-if="ticked.length">
+      <Button class="main" :disabled="ready.length < ticked.length" @click="keep">Put it on the shelf</Button>
+    </p>
+    <template v-if="household.stocks.length" #changed>
+      <p>{{ counted(household.stocks.length, 'pack') }} on the shelf.</p>
+      <p v-if="possible.length">
+        You can stir {{ possible.map(({ name }) => name).join(', ') }} with nothing more to buy.
+      </p>
+      <p v-else>For a recipe something is missing yet: Mix says what.</p>
+    </template>
+  </FirstStep>
+</template>
+
+<style scoped>
+.shed {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
+  gap: 0.3rem 1.2rem;
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+.shed li {
+  display: grid;
+  gap: 0.2rem;
+  align-content: start;
+}
+</style>

@@ -1,0 +1,12 @@
+import { useRoute } from '#imports'
+import { computed } from 'vue'
+import { PAGE_HELP, type PageHelp } from '~/help/pages'
+
+/** What the page that is open is for. */
+export function usePageHelp() {
+  const route = useRoute()
+  return computed((): PageHelp | null => {
+    const path = (route.matched.at(-1)?.path ?? route.path).replaceAll('()', '')
+    return PAGE_HELP[path] ?? null
+  })
+}

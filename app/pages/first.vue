@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import { computed } from 'vue'
+import Button from 'primevue/button'
+import { NuxtLink } from '#components'
+import FirstFrost from '~/components/first/FirstFrost.vue'
+import FirstKitchen from '~/components/first/FirstKitchen.vue'
+import FirstRoom from '~/components/first/FirstRoom.vue'
+import FirstShed from '~/components/first/FirstShed.vue'
+import FirstStep from '~/components/first/FirstStep.vue'
+import SeasonSentence from '~/components/season/SeasonSentence.vue'
+import StandsAlready from '~/components/season/StandsAlready.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import { useDates } from '~/composables/useDates'
+import { useMeasures } from '~/composables/useMeasures'
+import { useRuns } from '~/composables/useRuns'
+import { useToday } from '~/composables/useToday'
+import { useContext } from '~/state/context'
+import { useSeason } from '~/state/season'
+import { useExample } from '~/composables/useExample'
+import { counted } from '#core/bench/wording'
+
+definePageMeta({
+  place: {
+    title: 'To begin with',
+    what: 'what you have and want: kitchen, frosts, room, shed, what stands, the first wish',
+    words: 'first start begin setup onboarding new household',
+    parent: '/',
+  },
+})
+useToday()
+const season = useSeason()
+const context = useContext()
+const { planBatch } = useRuns()
+const { printDay } = useDates()
+const { volume } = useMeasures()
+const { openExample, opening } = useExample()
+/** The first mix the season asks for from today on. */
+const nextMix = computed(() => season.mixes.find(({ on }) => on >= season.today) ?? season.mixes[0])
+const standing = computed(() => season.rows.filter(({ id }) => season.done.has(id)))
+</script>
+
+<template>
+  <div class="first">
+    <PageTop
+      title="What do you have, and what do you want?"
+      hint="Answer what you like, in any order; leave the rest. Nothing is filled in that you did not say, and every answer can be changed."
+    />
+    <p class="buttons">
+      <NuxtLink class="button" to="/help#how">How it hangs together</NuxtLink>
+      <Button :disabled="opening" @click="openExample">
+        {{ opening ? 'Setting it up …' : 'Look at an example first' }}
+      </Button>
+    </p>
+    <FirstKitchen />
+    <FirstFrost />
+    <FirstRoom />
+    <FirstShed />
+    <FirstStep
+      step="stands"
+      title="What stands already"
+      why="Type or paste it, a line each: Blastomix goes on from where it is."
+      later="under Season, What stands already."
+      :done="standing.length > 0"
+    >
+      <StandsAlready v-if="season.known" unfolded />
+      <p v-else class="soft">Say your frosts above first: what stands is planned on from there.</p>
+      <template v-if="standing.length" #changed>
+        <p>
+          {{ counted(standing.length, 'sowing') }} under way:
+          {{ standing.map(({ name }) => name).join(', ') }}.
+        </p>
+      </template>
+    </FirstStep>
+    <FirstStep
+      step="wish"
+      title="What you want"
+      why="One sentence: how many good plants, of what, by when."
+      later="under Season; or begin with a mix under Mix."
+      :done="season.rows.length > standing.length"
+    >
+      <SeasonSentence v-if="season.known" />
+      <p v-else class="soft">
+        A wish is planned by your frosts: say them above. Without them you can
+        <NuxtLink to="/mix">plan a mix</NuxtLink> or <NuxtLink to="/feed">a feed</NuxtLink> right away.
+      </p>
+      <template v-if="nextMix" #changed>
+        <p>
+          It wants {{ volume(nextMix.looseL) }} of {{ context.nameOfMix(nextMix.recipeId) }} on
+          {{ printDay(nextMix.on) }}.
+        </p>
+        <p class="buttons">
+          <Button class="main" @click="planBatch(nextMix)">The first bench card</Button>
+          <NuxtLink class="button" to="/season">See the season</NuxtLink>
+          <NuxtLink class="button" to="/today">What is to do today</NuxtLink>
+        </p>
+      </template>
+    </FirstStep>
+  </div>
+</template>
+
+<style scoped>
+.first {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 0.9rem;
+  max-width: 60rem;
+}
+</style>

@@ -1,0 +1,257 @@
+<script setup lang="ts">
+import { definePageMeta } from '#imports'
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { NuxtLink } from '#components'
+import HowItHangs from '~/components/help/HowItHangs.vue'
+import PageTop from '~/components/shell/PageTop.vue'
+import { usePlaces } from '~/composables/usePlaces'
+import { GENERAL_KEYS } from '~/help/keys'
+import { PAGE_HELP } from '~/help/pages'
+import { ALL_CAUTIONS } from '#core/cautions/caution'
+import { FEEDING_SCHOOLS } from '#core/feed/programme'
+import { GLOSSARY } from '#core/glossary'
+import { LIGHT_SCHOOLS } from '#core/season/light'
+import { STARTING_RECIPES } from '#core/media/recipes'
+import { UNITS } from '#core/units/unit-table'
+import CITED from '#core/working/sources.json'
+import { SOURCE_TAGS } from '#core/working/source'
+
+definePageMeta({
+  place: {
+    title: 'Help',
+    what: 'how it hangs together, words, schools, cautions, sources; prints as a booklet',
+    words: 'help manual booklet glossary sources keys schools',
+    parent: '/settings',
+  },
+})
+const { all } = usePlaces()
+const DOMAINS: Readonly<Record<string, string>> = {
+  media: 'mixes',
+  feed: 'feeds',
+  sowing: 'seed',
+  season: 'season',
+  containers: 'containers',
+  water: 'water',
+  records: 'learning',
+  units: 'units',
+  signs: 'signs',
+  stores: 'stores',
+  trays: 'trays',
+  readings: 'devices',
+  bench: 'bench',
+}
+const cited = computed(() => [
+  ...CITED,
+  ...[...new Set(UNITS.map(({ source }) => source))].map((cite) => ({
+    tag: 'standard',
+    cite,
+    for: ['units'],
+  })),
+])
+const tags = computed(() =>
+  SOURCE_TAGS.map((tag) => ({ ...tag, list: cited.value.filter((one) => one.tag === tag.id) })),
+)
+const pages = computed(() =>
+  Object.entries(PAGE_HELP).map(([path, help]) => ({
+    path,
+    help,
+    title: all.value.find((place) => place.path === path)?.title ?? THINGS[path] ?? path,
+  })),
+)
+const THINGS: Readonly<Record<string, string>> = {
+  '/trays/:id': 'A tray',
+  '/bench/:id': 'The card of a batch',
+  '/bench/feed/:id': 'The card of a feed',
+  '/runs/:id': 'A run',
+  '/runs/sheets/:id': 'A run on paper',
+  '/log/trace/:id': 'Where a tray comes from',
+}
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="booklet">
+    <PageTop title="Help" hint="To read here, or to print as a booklet: nothing of it needs a network.">
+      <Button class="no-print" @click="print">Print the booklet</Button>
+    </PageTop>
+    <nav aria-label="In this booklet" class="no-print">
+      <a href="#how">How it hangs together</a>
+      <a href="#words">Words</a>
+      <a href="#schools">Schools</a>
+      <a href="#cautions">Cautions</a>
+      <a href="#pages">Every page</a>
+      <a href="#keys">Keys</a>
+      <a href="#sources">Sources</a>
+    </nav>
+    <section aria-labelledby="how">
+      <h2 id="how">How it hangs together</h2>
+      <HowItHangs />
+    </section>
+    <section aria-labelledby="words">
+      <h2 id="words">Words</h2>
+      <dl class="words">
+        <div v-for="word in GLOSSARY" :key="word.id">
+          <dt>{{ word.name }}</dt>
+          <dd>{{ word.means }}</dd>
+        </div>
+      </dl>
+    </section>
+    <section aria-labelledby="schools">
+      <h2 id="schools">Where growers disagree</h2>
+      <p class="soft">
+        Blastomix takes no side: a school is a set of habits with a reason and a cost. Pick one under
+        <NuxtLink to="/season?frame=open">Frosts and places</NuxtLink>; any rung can be kept otherwise.
+      </p>
+      <h3>How long the lamps burn</h3>
+      <dl>
+        <template v-for="school in LIGHT_SCHOOLS" :key="school.id">
+          <dt>{{ school.name }}</dt>
+          <dd>{{ school.why }} {{ school.cost }}</dd>
+        </template>
+      </dl>
+      <h3>How often they are fed</h3>
+      <dl>
+        <template v-for="school in FEEDING_SCHOOLS" :key="school.id">
+          <dt>{{ school.name }}</dt>
+          <dd>{{ school.why }} {{ school.cost }}</dd>
+        </template>
+      </dl>
+      <h3>What the mix is made of</h3>
+      <dl>
+        <template v-for="recipe in STARTING_RECIPES" :key="recipe.id">
+          <dt>{{ recipe.name }}</dt>
+          <dd>{{ recipe.reasoning }}</dd>
+        </template>
+      </dl>
+    </section>
+    <section aria-labelledby="cautions">
+      <h2 id="cautions">What can hurt</h2>
+      <p class="soft">
+        Labels, local codes and licensed advice come first. Each stands again where the hazard arises.
+      </p>
+      <dl>
+        <template v-for="caution in ALL_CAUTIONS" :key="caution.id">
+          <dt>{{ caution.title }}</dt>
+          <dd>{{ caution.text }}</dd>
+        </template>
+      </dl>
+    </section>
+    <section aria-labelledby="pages">
+      <h2 id="pages">Every page</h2>
+      <div v-for="{ path, help, title } in pages" :key="path" class="page">
+        <h3>
+          <NuxtLink v-if="!path.includes(':')" :to="path">{{ title }}</NuxtLink><template v-else>{{
+            title
+          }}</template>
+        </h3>
+        <p>{{ help.why }}</p>
+        <ul>
+          <li v-for="way in help.ways" :key="way">{{ way }}</li>
+        </ul>
+        <p v-if="help.keys" class="soft">
+          <template v-for="([key, does], i) in help.keys" :key="key"
+            ><template v-if="i">, </template><kbd>{{ key }}</kbd> {{ does }}</template
+          >
+        </p>
+      </div>
+    </section>
+    <section aria-labelledby="keys">
+      <h2 id="keys">Keys</h2>
+      <dl class="keys">
+        <template v-for="[key, does] in GENERAL_KEYS" :key="key">
+          <dt>
+            <kbd>{{ key }}</kbd>
+          </dt>
+          <dd>{{ does }}</dd>
+        </template>
+        <template v-for="place in all.filter(({ key }) => key)" :key="place.path">
+          <dt>
+            <kbd>{{ place.key }}</kbd>
+          </dt>
+          <dd>{{ place.title }}, where single letters are switched on in Settings</dd>
+        </template>
+      </dl>
+    </section>
+    <section aria-labelledby="sources">
+      <h2 id="sources">Sources</h2>
+      <p class="soft">
+        Press any figure in Blastomix: it says how it was reached, and which of these it goes by.
+      </p>
+      <template v-for="{ id, name, means, list } in tags" :key="id">
+        <h3 :id="`sources-${id}`" tabindex="-1">{{ name }}</h3>
+        <p class="soft">{{ means }}</p>
+        <ul v-if="list.length" class="cited">
+          <li v-for="one in list" :key="one.cite">
+            {{ one.cite
+            }}<span class="soft">, {{ one.for.map((domain) => DOMAINS[domain] ?? domain).join(', ') }}</span>
+          </li>
+        </ul>
+      </template>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.booklet {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 1.6rem;
+  max-width: 60rem;
+}
+
+nav {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 1.2rem;
+}
+
+section {
+  display: grid;
+  gap: 0.6rem;
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.words {
+  columns: 22rem 2;
+  column-gap: 2rem;
+}
+
+.words > div {
+  break-inside: avoid;
+  padding-bottom: 0.5rem;
+}
+
+dt {
+  font-weight: 650;
+}
+
+dd {
+  margin: 0 0 0.4rem;
+}
+
+.keys {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0.1rem 1rem;
+}
+
+.page {
+  break-inside: avoid;
+}
+
+.cited {
+  columns: 24rem 2;
+  column-gap: 2rem;
+}
+
+@media print {
+  section {
+    break-before: page;
+  }
+
+  section:first-of-type {
+    break-before: auto;
+  }
+}
+</style>

@@ -1,0 +1,11 @@
+import type { Kitchen } from '../units/unit'
+import { parseQuantity } from '../units/parse'
+import type { PackSize } from './goods'
+
+/** A pack as it is said: `50 L`, `5 kg`, `3 cu ft`. @returns null where it is no amount */
+export function packSaid(text: string, kitchen: Kitchen, pressed = false): PackSize | null {
+  const volume = parseQuantity(text, { dimension: 'volume', kitchen })
+  if (volume.ok) return { measure: pressed ? 'pressed' : 'loose', amount: volume.base }
+  const mass = parseQuantity(text, { dimension: 'mass', kitchen })
+  return mass.ok ? { measure: 'mass', amount: mass.base } : null
+}

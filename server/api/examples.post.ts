@@ -1,0 +1,14 @@
+import * as z from 'zod'
+import { route } from '../http/route'
+import { makeExample } from '../services/demo'
+
+export default route(
+  {
+    summary:
+      'An example household, made up, on a day of its own: to look at beside one’s own, and to throw away',
+    answers: z.object({ id: z.uuid() }),
+    meaning: 'The id of the household that was made',
+    refuses: [],
+  },
+  () => makeExample(),
+)
