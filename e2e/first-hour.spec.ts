@@ -30,7 +30,7 @@ const KITCHENS = [
     frosts: 'last 5/8, first 10/12',
     coir: '1.5 lb',
     perlite: '8 dry qt',
-    card: /gal|qt/,
+    card: /cups|qt/,
   },
   {
     locale: 'en-GB',

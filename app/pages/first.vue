@@ -17,7 +17,7 @@ import { useRuns } from '~/composables/useRuns'
 import { useToday } from '~/composables/useToday'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
-import { useExample } from '~/composables/useExample'
+import { useExample } from '~/state/example'
 import { counted } from '#core/bench/wording'
 
 definePageMeta({
@@ -34,7 +34,7 @@ const context = useContext()
 const { planBatch } = useRuns()
 const { printDay } = useDates()
 const { volume } = useMeasures()
-const { openExample, opening } = useExample()
+const example = useExample()
 /** The first mix the season asks for from today on. */
 const nextMix = computed(() => season.mixes.find(({ on }) => on >= season.today) ?? season.mixes[0])
 const standing = computed(() => season.rows.filter(({ id }) => season.done.has(id)))
@@ -48,8 +48,8 @@ const standing = computed(() => season.rows.filter(({ id }) => season.done.has(i
     />
     <p class="buttons">
       <NuxtLink class="button" to="/help#how">How it hangs together</NuxtLink>
-      <Button :disabled="opening" @click="openExample">
-        {{ opening ? 'Setting it up …' : 'Look at an example first' }}
+      <Button :disabled="example.opening" @click="example.openExample()">
+        {{ example.opening ? 'Setting it up …' : 'Look at an example first' }}
       </Button>
     </p>
     <FirstKitchen />

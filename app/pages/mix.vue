@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DrawingFrame from '~/components/drawings/DrawingFrame.vue'
 import CheckField from '~/components/fields/CheckField.vue'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import DayField from '~/components/fields/DayField.vue'
@@ -164,17 +165,17 @@ const blocked = computed(() => {
         </p>
         <p class="soft">{{ mix.recipe?.reasoning }}</p>
       </div>
-      <RecipeSection
-        v-if="mix.draft.parts.length"
-        v-model:per-cent="perCent"
-        :parts="mix.draft.parts"
-        :problem-at="mix.problemAt"
-        @share="mix.setShareOf"
-        @parts="mix.setParts"
-        @boundary="mix.dragBoundary"
-        @remove="mix.removeMaterial"
-        @swap="swapping = $event"
-      />
+      <DrawingFrame v-if="mix.draft.parts.length" file="mix" title="The mix"
+        ><RecipeSection
+          v-model:per-cent="perCent"
+          :parts="mix.draft.parts"
+          :problem-at="mix.problemAt"
+          @share="mix.setShareOf"
+          @parts="mix.setParts"
+          @boundary="mix.dragBoundary"
+          @remove="mix.removeMaterial"
+          @swap="swapping = $event"
+      /></DrawingFrame>
       <p v-else class="empty" role="status">{{ mix.problemAt('parts') ?? 'No materials.' }}</p>
       <div class="add">
         <ChoiceField

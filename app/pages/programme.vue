@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DrawingFrame from '~/components/drawings/DrawingFrame.vue'
 import { counted } from '#core/bench/wording'
 import { useMeasures } from '~/composables/useMeasures'
 import DayField from '~/components/fields/DayField.vue'
@@ -149,7 +150,9 @@ const blocked = computed(() =>
     <section class="chart" aria-labelledby="chart-title">
       <h2 id="chart-title">Wanted and given</h2>
       <template v-if="programme.plan && programme.request">
-        <ProgrammeChart :plan="programme.plan" :request="programme.request" />
+        <DrawingFrame file="feeding" title="The ladder of feeds"
+          ><ProgrammeChart :plan="programme.plan" :request="programme.request"
+        /></DrawingFrame>
         <p class="verdict" :class="{ bad: programme.plan.hungryFrom !== null }" role="status">
           <template v-if="programme.plan.hungryFrom !== null">
             Hungry from {{ dayText(programme.plan.hungryFrom) }}: stronger, more often, or a richer mix.

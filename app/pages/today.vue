@@ -15,6 +15,7 @@ import AwayNotice from '~/components/today/AwayNotice.vue'
 import LogReminders from '~/components/log/LogReminders.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useToday } from '~/composables/useToday'
+import { useHousehold } from '~/state/household'
 import { useHouseholdAnswer } from '~/state/saving'
 import { usePreferences } from '~/state/preferences'
 import { useNotes } from '~/composables/useNotes'
@@ -41,6 +42,7 @@ definePageMeta({
 })
 
 useToday()
+const household = useHousehold()
 const season = useSeason()
 const context = useContext()
 const trays = useTrays()
@@ -186,6 +188,7 @@ const print = () => window.print()
           @update:model-value="setHot"
         />
         <Button @click="print"> <Printer aria-hidden="true" /> The week on paper </Button>
+        <a v-if="season.frame" class="button" :href="`/api/households/${household.id}/papers/week`">PDF</a>
       </div>
     </header>
     <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />

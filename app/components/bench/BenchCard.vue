@@ -12,6 +12,8 @@ defineProps<{
   cautions: readonly Caution[]
   back: string
   backLabel?: string
+  /** The same card as PDF. */
+  pdf?: string
 }>()
 const household = useHousehold()
 const printPage = () => window.print()
@@ -25,6 +27,7 @@ const printPage = () => window.print()
       >
       <span class="buttons">
         <slot name="bar" />
+        <a v-if="pdf" class="button" :href="pdf">PDF</a>
         <Button @click="printPage"> <Printer aria-hidden="true" /> Print </Button>
       </span>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DrawingFrame from '~/components/drawings/DrawingFrame.vue'
 import { useId } from 'vue'
 import Papa from 'papaparse'
 import Button from 'primevue/button'
@@ -29,7 +30,7 @@ function download() {
       <h2 :id="id">{{ title }}</h2>
       <p class="soft">{{ hint }}</p>
     </figcaption>
-    <slot />
+    <DrawingFrame :file="file" :title="title"><slot /></DrawingFrame>
     <details class="no-print">
       <summary>As a table</summary>
       <div class="scroll" role="region" :aria-label="`${title}, as a table`" tabindex="0">

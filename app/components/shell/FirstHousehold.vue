@@ -7,7 +7,7 @@ import { KITCHEN_CHOICES } from '~/components/fields/kitchens'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { readProblem } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
-import { useExample } from '~/composables/useExample'
+import { useExample } from '~/state/example'
 import { kitchenOfRegion } from '#core/units/region'
 import { newHousehold, type HouseholdRecord } from '#shared/records/household'
 
@@ -21,7 +21,7 @@ onMounted(() => {
   kitchen.value = guess.kitchen
   region.value = guess.region
 })
-const { openExample, opening } = useExample()
+const example = useExample()
 const problem = ref<string>()
 const busy = ref(false)
 
@@ -55,8 +55,8 @@ async function begin() {
       :hint="region ? `guessed from your browser, which says ${region}` : undefined"
     />
     <Button type="submit" class="main" :disabled="busy">Begin</Button>
-    <Button text type="button" :disabled="opening" @click="openExample">
-      {{ opening ? 'Setting it up …' : 'Look at an example first' }}
+    <Button text type="button" :disabled="example.opening" @click="example.openExample()">
+      {{ example.opening ? 'Setting it up …' : 'Look at an example first' }}
     </Button>
   </form>
 </template>

@@ -7,7 +7,7 @@ import DayField from '~/components/fields/DayField.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useDates } from '~/composables/useDates'
-import { useExample } from '~/composables/useExample'
+import { useExample } from '~/state/example'
 import { useNow } from '~/composables/useNow'
 import { useToday } from '~/composables/useToday'
 import { useHousehold } from '~/state/household'
@@ -28,7 +28,7 @@ const { saving, save, dismiss } = useHouseholdAnswer<Answer>(
 )
 const clock = computed(() => household.record?.clock ?? null)
 const set = (day: Day, speed = 1) => save({ clock: { day, since: new Date().toISOString(), speed } })
-const { back, goBack, throwAway } = useExample()
+const example = useExample()
 const panel = ref<InstanceType<typeof Popover> | null>(null)
 const PACES = [
   { value: '1', name: 'as it is: the day stays' },
@@ -54,9 +54,9 @@ const PACES = [
       <ChevronRight aria-hidden="true" />
     </Button>
     <Button text @click="panel?.toggle($event)">Move the day</Button>
-    <template v-if="back">
-      <Button text @click="goBack">Back to {{ back.name }}</Button>
-      <Button text @click="throwAway">Throw it away</Button>
+    <template v-if="example.back">
+      <Button text @click="example.goBack()">Back to {{ example.back.name }}</Button>
+      <Button text @click="example.throwAway()">Throw it away</Button>
     </template>
     <Popover ref="panel">
       <div class="panel">

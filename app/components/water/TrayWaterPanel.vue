@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DrawingFrame from '~/components/drawings/DrawingFrame.vue'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import FigureValue from '~/components/figures/FigureValue.vue'
@@ -151,7 +152,9 @@ const saidOf = (one: (typeof last.value)[number]) =>
         :days-up="here.daysUp"
         :potted="tray.body.runs.some(({ rung }) => rung > 0)"
       />
-      <WaterChart :water="here" :name="`Tray ${tray.number}`" />
+      <DrawingFrame :file="`water-tray-${tray.number}`" title="Its water"
+        ><WaterChart :water="here" :name="`Tray ${tray.number}`"
+      /></DrawingFrame>
       <FoldAway title="What was written down of its water">
         <table v-if="last.length" class="figures">
           <thead>

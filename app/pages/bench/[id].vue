@@ -67,6 +67,7 @@ const allCautions = computed((): Caution[] =>
     :kicker="`Batch ${batch.number}`"
     :cautions="allCautions"
     :back="`/mix?batch=${batch.id}`"
+    :pdf="`/api/households/${household.id}/papers/batch?id=${batch.id}`"
   >
     <template #bar>
       <Button

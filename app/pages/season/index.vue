@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DrawingFrame from '~/components/drawings/DrawingFrame.vue'
 import { useMeasures } from '~/composables/useMeasures'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import Button from 'primevue/button'
@@ -87,7 +88,9 @@ async function copyCalendar() {
       <SowNow @choose="wish = $event" />
       <StandsAlready />
 
-      <SeasonChart v-if="season.rows.length" v-model="selected" />
+      <DrawingFrame v-if="season.rows.length" file="season" title="The season"
+        ><SeasonChart v-model="selected"
+      /></DrawingFrame>
       <p v-else class="empty soft">
         Nothing is planned yet. Say above what you will raise, and its ladder is drawn here.
       </p>
@@ -132,6 +135,9 @@ async function copyCalendar() {
         <a :href="calendar" download="season.ics">Download as a calendar</a> or
         <button type="button" class="link" @click="copyCalendar">copy its address</button> to subscribe; what
         moves here then moves there.
+        <a v-if="season.rows.length" :href="`/api/households/${household.id}/papers/season`"
+          >The season as PDF</a
+        >.
       </p>
       <Dialog v-model:visible="frameShown" modal class="wide" header="Frosts and places" :draggable="false">
         <FrameForm @kept="frameShown = false">

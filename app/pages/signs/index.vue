@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DrawingFrame from '~/components/drawings/DrawingFrame.vue'
 import { definePageMeta, navigateTo, useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, ref } from 'vue'
@@ -145,7 +146,9 @@ async function seen() {
           <NuxtLink :to="{ path: '/log', query: { about: trayId } }" class="button">Its log</NuxtLink>
         </div>
       </template>
-      <SignPicture :sign="sign" :label="signById(sign).name" class="large" />
+      <DrawingFrame file="sign" :title="signById(sign).name"
+        ><SignPicture :sign="sign" :label="signById(sign).name" class="large"
+      /></DrawingFrame>
     </section>
     <section class="column" aria-labelledby="why-title" aria-live="polite">
       <h2 id="why-title">{{ signById(sign).name }}: what is likely</h2>

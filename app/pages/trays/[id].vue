@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DrawingFrame from '~/components/drawings/DrawingFrame.vue'
 import { definePageMeta, navigateTo, useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, ref, shallowRef } from 'vue'
@@ -298,22 +299,23 @@ const advised = computed(() => tray.value!.runs.length > 1)
 
     <div class="bench">
       <section class="drawing" aria-label="The tray from above">
-        <TrayDrawing
-          :tray="tray"
-          :stands="stands"
-          :container="container"
-          :name="`Tray ${kept.number}`"
-          :mode="mode"
-          :chosen="mode === 'choose' ? chosen : undefined"
-          :pending="counting.counts.value"
-          :together="together"
-          :zoom="zoom"
-          @stroke="stroke"
-          @digit="(cell, n) => mode === 'count' && digit(cell, n)"
-          @run="wholeRun"
-          @open="open"
-          @edge="moveEdge"
-        />
+        <DrawingFrame :file="`tray-${kept.number}`" title="The tray"
+          ><TrayDrawing
+            :tray="tray"
+            :stands="stands"
+            :container="container"
+            :name="`Tray ${kept.number}`"
+            :mode="mode"
+            :chosen="mode === 'choose' ? chosen : undefined"
+            :pending="counting.counts.value"
+            :together="together"
+            :zoom="zoom"
+            @stroke="stroke"
+            @digit="(cell, n) => mode === 'count' && digit(cell, n)"
+            @run="wholeRun"
+            @open="open"
+            @edge="moveEdge"
+        /></DrawingFrame>
         <div v-if="mode === 'count' && counting.counts.value.size" class="bar" role="status">
           <strong>{{ upNow.up }} of {{ upNow.of }} up</strong>
           <Button class="main" @click="keepCount">Keep this count</Button>

@@ -115,7 +115,9 @@ async function taken(
   const shown: TableTaken['shown'] = []
   const records: TableTaken['records'] = []
   const meant = new Set<string>()
-  for (const record of read.records) {
+  // Written at one moment, they are listed by their ids: in the order of the lines.
+  const ids = read.records.map(() => randomUUID()).sort()
+  for (const [i, record] of read.records.entries()) {
     const made = asRecord(record, table, standing, names, meant)
     let state: State = 'bad'
     let found = made.problems
@@ -124,7 +126,7 @@ async function taken(
       if (says?.every((one) => facts!.has(one)) || (made.stood && dequal(made.stood.body, made.body)))
         state = 'same'
       else {
-        const kept = await keep(tx, householdId, table, made.stood, made.body, record)
+        const kept = await keep(tx, householdId, table, made.stood ?? ids[i]!, made.body, record)
         if ('problems' in kept) found = kept.problems
         else {
           state = made.stood ? 'changed' : 'new'
@@ -212,25 +214,19 @@ function saidOnly({ said }: ReadRecord, table: Table): Bodies[Collection] | null
   return typeof body.name === 'string' ? (body as unknown as Bodies[Collection]) : null
 }
 
-/** In a savepoint of its own: what is refused leaves no trace, and the others go on. */
+/** Over what stands, or under a new id, in a savepoint of its own: what is refused leaves no trace, and the others go on. */
 async function keep(
   tx: Transaction,
   householdId: string,
   table: Table,
-  stood: Stored<Bodies[Collection]> | null,
+  over: Stored<Bodies[Collection]> | string,
   body: Bodies[Collection],
   { lines }: ReadRecord,
 ): Promise<Stored<unknown> | { problems: LineProblem[] }> {
   try {
+    const [id, version] = typeof over === 'string' ? [over, 0] : [over.id, over.version]
     return await tx.transaction((inner) =>
-      saveIn(
-        inner,
-        table.collection,
-        householdId,
-        stood?.id ?? randomUUID(),
-        stood?.version ?? 0,
-        body as never,
-      ),
+      saveIn(inner, table.collection, householdId, id, version, body as never),
     )
   } catch (error) {
     if (!(error instanceof Refusal)) throw error

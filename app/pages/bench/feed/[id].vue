@@ -28,6 +28,7 @@ const cautions = computed(() => (feeding.value && usePlannedFeed(feeding.value)?
     kicker="Feed"
     :cautions="cautions"
     :back="`/feed?plan=${feeding.id}`"
+    :pdf="`/api/households/${household.id}/papers/feed?id=${feeding.id}`"
   >
     <template #bar>
       <Button

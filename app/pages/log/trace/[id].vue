@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DrawingFrame from '~/components/drawings/DrawingFrame.vue'
 import { definePageMeta, useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, ref, watch } from 'vue'
@@ -72,7 +73,7 @@ const print = () => window.print()
       <p v-if="trace.shared.length" class="shared">
         Only trays that do badly have {{ trace.shared.join(' and ') }} in common. Look there first.
       </p>
-      <TraceDrawing :trace="trace" />
+      <DrawingFrame file="trace" title="Where it comes from"><TraceDrawing :trace="trace" /></DrawingFrame>
       <h2>In words</h2>
       <ul class="words">
         <li v-for="node in trace.nodes" :key="node.id">

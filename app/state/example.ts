@@ -1,5 +1,6 @@
 import { navigateTo } from '#imports'
 import { computed, ref } from 'vue'
+import { defineStore } from 'pinia'
 import { useLocalStorage } from '@vueuse/core'
 import { send } from '~/composables/send'
 import { useNotes } from '~/composables/useNotes'
@@ -7,7 +8,7 @@ import { whyNot } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 
 /** An example household opened beside one’s own: which is the own one is remembered on this device, to go back to. */
-export function useExample() {
+export const useExample = defineStore('example', () => {
   const household = useHousehold()
   const { note } = useNotes()
   const own = useLocalStorage<{ id: string; name: string; example: string } | null>('own-household', null, {
@@ -60,4 +61,4 @@ export function useExample() {
     /** One’s own household, where the one that is open is the example beside it. */
     back: computed(() => (own.value?.example === household.id ? own.value : null)),
   }
-}
+})

@@ -1,0 +1,39 @@
+import type { Figure } from '#core/working/figure'
+import { printFigure } from '#core/working/print'
+import { printQuantity } from '#core/units/format'
+import { saidIn } from '#core/units/said'
+import type { Kitchen } from '#core/units/unit'
+import type { HouseholdRecord } from '#shared/records/household'
+
+/** Amounts and days in the household’s own measures and language region. */
+export function printing({ kitchen, formats }: Pick<HouseholdRecord, 'kitchen' | 'formats'>) {
+  const thermometer: Kitchen =
+    formats?.temperature === 'celsius' ? 'metric' : formats?.temperature === 'fahrenheit' ? 'us' : kitchen
+  const locale = formats?.locale ?? (kitchen === 'us' ? 'en-US' : 'en-GB')
+  const days = new Intl.DateTimeFormat(locale, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
+  })
+  const years = new Intl.DateTimeFormat(locale, {
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  })
+  const months = new Intl.DateTimeFormat(locale, { month: 'short', timeZone: 'UTC' })
+  const at = (day: string) => new Date(`${day}T12:00:00Z`)
+  return {
+    volume: (litres: number) => printQuantity(litres, 'volume', kitchen),
+    length: (mm: number) => printQuantity(mm, 'length', kitchen),
+    mass: (g: number) => printQuantity(g, 'mass', kitchen),
+    temperature: (c: number) => printQuantity(c, 'temperature', thermometer),
+    figure: (one: Figure) => printFigure(one, kitchen, thermometer),
+    said: (text: string) => saidIn(kitchen, text, thermometer),
+    day: (day: string) => days.format(at(day)),
+    longDay: (day: string) => years.format(at(day)),
+    month: (day: string) => months.format(at(day)),
+  }
+}
+export type Printing = ReturnType<typeof printing>

@@ -1,0 +1,155 @@
+import { counted } from '#core/bench/wording'
+import { addDays, daysBetween, type Day } from '#core/season/day'
+import { extentOf, feedRuns, mixRuns } from '#core/season/demand'
+import { containersText } from '#core/season/containers-text'
+import { jobWords } from '#core/season/today/wording'
+import { printNumber } from '#core/units/format'
+import { jobsOn } from '#shared/season'
+import type { Writing } from '../../paper/document'
+import { findHousehold } from '../reading'
+import { plannedSeason } from '../season'
+import { printing } from './printing'
+
+/** How dark a rung is drawn. */
+const SHADES: Readonly<Record<string, number>> = {
+  sow: 0.15,
+  broadcast: 0.15,
+  'prick out': 0.4,
+  'pot up': 0.65,
+  harden: 0,
+  'set in': 0.9,
+}
+
+/** The season on paper: every ladder on one axis, each with its days, and the mixes and feeds it asks for. */
+export async function seasonPaper(householdId: string, on?: Day): Promise<Writing> {
+  const { body: household } = await findHousehold(householdId)
+  const { today, rows, context, unplanned } = await plannedSeason(householdId, on)
+  const print = printing(household)
+  const { from, days } = extentOf(rows, context.frame, today)
+  const share = (day: Day) => daysBetween(from, day) / days
+  const months = Array.from({ length: days }, (_, i) => addDays(from, i)).filter((day) => day.endsWith('-01'))
+  const sorted = [...rows].sort((a, b) => (a.planned.sowOn < b.planned.sowOn ? -1 : 1))
+  return {
+    title: 'The season',
+    kicker: `${household.name} · as it stands on ${print.longDay(today)}`,
+    blocks: [
+      ...(sorted.length ? [] : [{ kind: 'text', text: 'Nothing is planned yet.' } as const]),
+      {
+        kind: 'bars',
+        ticks: months.map((day) => ({ at: share(day), text: print.month(day) })),
+        mark: share(today),
+        rows: sorted.map(({ name, planned }) => ({
+          name,
+          end: share(planned.outOn),
+          parts: planned.rungs.map((rung) => ({
+            from: share(rung.from),
+            to: share(rung.until),
+            shade: SHADES[rung.stage] ?? 0.5,
+          })),
+        })),
+      },
+      {
+        kind: 'text',
+        soft: true,
+        text: 'Light to dark: sown, pricked out, potted up; white while they harden off; the dot is the day they go out; the line is today.',
+      },
+      { kind: 'heading', text: 'Ladder by ladder' },
+      {
+        kind: 'table',
+        columns: ['Sowing', 'Sown', 'Rungs', 'Out'],
+        shares: [4, 2, 7, 2],
+        rows: sorted.map(({ name, planned }) => [
+          `${name}: ${counted(Math.round(planned.cells), 'cell')}`,
+          print.day(planned.sowOn),
+          planned.rungs
+            .map(
+              (rung) =>
+                `${rung.stage} ${print.day(rung.from)}${rung.recipeId ? ` (${containersText(rung)})` : ''}`,
+            )
+            .join('; '),
+          print.day(planned.outOn),
+        ]),
+      },
+      ...(unplanned.length
+        ? [
+            { kind: 'heading', text: 'Not planned' } as const,
+            {
+              kind: 'list',
+              marks: 'none',
+              items: unplanned.map(({ body, problem }) => ({
+                title: body.name,
+                text: print.said(problem.message),
+              })),
+            } as const,
+          ]
+        : []),
+      { kind: 'heading', text: 'Mixes' },
+      {
+        kind: 'table',
+        columns: ['Mix', 'On', 'Loose', 'For'],
+        shares: [4, 2, 2, 6],
+        rows: mixRuns(rows, context.frame)
+          .filter((run) => run.on >= today)
+          .map((run) => [
+            context.recipes.get(run.recipeId)?.name ?? 'a mix no longer here',
+            print.day(run.on),
+            print.volume(run.looseL),
+            namesOf(run.of, rows),
+          ]),
+      },
+      { kind: 'heading', text: 'Feeds' },
+      {
+        kind: 'table',
+        columns: ['Feed', 'On', 'Solution', 'For'],
+        shares: [3, 2, 2, 7],
+        rows: feedRuns(rows, context.frame)
+          .filter((run) => run.on >= today)
+          .map((run) => [
+            `${printNumber(run.nMgPerL)} mg/L N`,
+            print.day(run.on),
+            print.volume(run.solutionL),
+            namesOf(run.of, rows),
+          ]),
+      },
+    ],
+  }
+}
+const namesOf = (
+  of: readonly { readonly sowingId: string }[],
+  rows: readonly { id: string; name: string }[],
+) => [...new Set(of.map(({ sowingId }) => rows.find(({ id }) => id === sowingId)?.name ?? ''))].join(', ')
+
+const WEEK_DAYS = 8
+
+/** The week on paper: a line for each job, with a box to tick in pencil. */
+export async function weekPaper(householdId: string, on?: Day): Promise<Writing> {
+  const { body: household } = await findHousehold(householdId)
+  const { today, rows, context, marks } = await plannedSeason(householdId, on)
+  const print = printing(household)
+  const jobs = jobsOn(today, rows, marks, context).filter(({ state }) => state !== 'done')
+  const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'a mix no longer here'
+  const words = (job: (typeof jobs)[number]) =>
+    jobWords(
+      job,
+      rows.find(({ id }) => id === job.of[0]?.sowingId),
+      nameOfMix,
+      print,
+    )
+  return {
+    title: `The week from ${print.day(today)}`,
+    kicker: household.name,
+    blocks: Array.from({ length: WEEK_DAYS }, (_, i) => addDays(today, i)).flatMap((day, i) => {
+      const due = jobs.filter(({ dueOn }) => (i === 0 ? dueOn <= day : dueOn === day))
+      return [
+        { kind: 'heading', text: print.day(day) } as const,
+        due.length
+          ? ({
+              kind: 'list',
+              marks: 'boxes',
+              items: due.map((job) => ({ title: words(job).title, text: words(job).detail })),
+            } as const)
+          : ({ kind: 'text', text: 'nothing due', soft: true } as const),
+      ]
+    }),
+  }
+}
