@@ -23,7 +23,7 @@ module.exports = {
       name: 'shared-builds-on-core',
       severity: 'error',
       from: { path: '^shared/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: ['^shared/', '^core/', '^node_modules/(zod|fflate)/'] },
+      to: { pathNot: ['^shared/', '^core/', '^node_modules/(zod|fflate|papaparse|fuse.js)/'] },
     },
     {
       name: 'simulated-knows-no-server',

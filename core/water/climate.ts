@@ -24,6 +24,9 @@ export const humidityOf = ({ humidity, kind }: Place): { value: number; source: 
     ? { value: humidity, source: yours('the place as you described it') }
     : { value: USUAL[kind].humidity, source: byDefault('by the kind of place; a hygrometer says it better') }
 
+/** From such a day on, shade and water in the morning are advised, °C [default]. */
+export const HOT_DAY_C = 25
+
 /**
  * The air and light trays stand in.
  *

@@ -111,6 +111,7 @@ const verdict = (place: Place) => {
 <style scoped>
 .rooms {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 0.4rem;
   list-style: none;
   margin: 0;

@@ -80,11 +80,13 @@ async function removeOwn() {
       @later="dismiss"
       @settled="dismiss"
     />
+    <p class="buttons">
+      <Button :disabled="blocked" @click="sharing = true">Share</Button>
+      <NuxtLink class="button" to="/shared">Read one somebody wrote</NuxtLink>
+    </p>
     <FoldAway title="Versions, duplicate, rename, compare">
       <div class="buttons">
         <Button :disabled="blocked" @click="keep(true)">Duplicate</Button>
-        <Button :disabled="blocked" @click="sharing = true">Share</Button>
-        <NuxtLink class="button" to="/shared">Read one from words</NuxtLink>
         <template v-if="own">
           <Button @click="naming = own.body.name">Rename</Button>
           <Button @click="removeOwn">Remove</Button>

@@ -65,9 +65,9 @@ const use = () =>
     <ul v-if="found" aria-label="What each word was taken for">
       <li v-for="(line, i) in found.lines" :key="i">
         <p>
-          <span v-for="(word, k) in line.words" :key="k" :class="word.as" :title="word.as"
-            >{{ word.text }}
-          </span>
+          <template v-for="(word, k) in line.words" :key="k"
+            >{{ k ? ' ' : '' }}<span :class="word.as" :title="word.as">{{ word.text }}</span></template
+          >
         </p>
         <p v-if="line.part" class="soft">{{ line.part.parts }} of {{ nameOf(line.part.materialId) }}</p>
         <p v-else-if="line.extra" class="soft">

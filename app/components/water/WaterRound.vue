@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { HOT_DAY_C } from '#core/water/climate'
 import { computed } from 'vue'
 import { NuxtLink } from '#components'
 import Button from 'primevue/button'
@@ -39,7 +40,7 @@ const { temperature } = useMeasures()
 <template>
   <section v-if="water.all.length" class="round" aria-labelledby="round-title">
     <h2 id="round-title">Water</h2>
-    <p v-if="hotC !== null" class="hot">
+    <p v-if="hotC !== null && hotC >= HOT_DAY_C" class="hot">
       {{ temperature(hotC) }} ahead outside: what stands there wants water sooner, in the morning; shade it at
       noon.
     </p>

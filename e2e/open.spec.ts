@@ -1,0 +1,164 @@
+import { readFileSync } from 'node:fs'
+import { expect, expectAccessible, goTo, test, type Household } from './fixture'
+
+/* Both sides open: a spreadsheet pasted in, an archive out and in, a recipe handed on, days away, a drawing taken along. */
+
+const TODAY = '2027-03-20'
+test.beforeEach(async ({ page }) => {
+  await page.clock.setFixedTime(new Date(`${TODAY}T09:00:00`))
+})
+
+test('a pasted table is read, put right, taken in, and taken back', async ({ page, household }) => {
+  await goTo(page, '/tables')
+  await page
+    .getByLabel('Paste it from your spreadsheet')
+    .fill('Kultur;Sorte;Ernte;Keimfähigkeit\nLeek;Winterriese;2026;84 %\nLauchling;Zwerg;2026;80 %\n')
+  await page.getByRole('button', { name: 'Read it' }).click()
+  // One heading is in nobody’s list: it is said which it is, and nothing is written before.
+  await expect(page.getByText('No column is Year: choose below which it is.')).toBeVisible()
+  const third = page.getByRole('combobox', { name: 'Ernte is taken as' })
+  await third.fill('Year')
+  await page.getByRole('option', { name: 'Year (needed)' }).click()
+  await expect(
+    page.getByText('1 new, 0 changed, 0 as here already, 1 with something to put right.'),
+  ).toBeVisible()
+  await expect(page.getByText(/Line 3, Crop: There is no “Lauchling” here/)).toBeVisible()
+  await expectAccessible(page)
+  expect(await household.list('packets')).toEqual([])
+  await page.getByRole('button', { name: 'Take in the 1 packet without fault' }).click()
+  await expect(page.getByText(/1 new, 0 changed. 1 line stayed out/)).toBeVisible()
+  expect((await household.list('packets')).map(({ body }) => String(body.name))).toEqual(['Winterriese'])
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
+  await expect.poll(async () => (await household.list('packets')).length).toBe(0)
+
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Packets as CSV with commas' }).click(),
+  ])
+  expect(readFileSync(await download.path(), 'utf8')).toMatch(/^variety,crop,supplier,year/)
+})
+
+test('everything goes out as one file, and comes in beside what is there once it was looked at', async ({
+  page,
+  household,
+  expectNoise,
+}) => {
+  test.slow()
+  expectNoise(/422/)
+  await household.put('packets', { name: 'Winter giant', cropId: 'leek', year: 2026 })
+  await goTo(page, '/in-and-out')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Write the archive' }).click(),
+  ])
+  const [packet] = (await household.list('packets')) as unknown as { id: string; version: number }[]
+  await household.put(
+    'packets',
+    { name: 'Winter dwarf', cropId: 'leek', year: 2026 },
+    packet!.id,
+    packet!.version,
+  )
+  await household.put('packets', { name: 'New one', cropId: 'leek', year: 2027 })
+  await page.reload()
+  await goTo(page, '/in-and-out')
+  await page.getByLabel('Choose an archive').setInputFiles(await download.path())
+  await expect(page.getByText(/packet: Winter dwarf/i)).toBeVisible()
+  await expect(page.getByText('newer here')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Leave it' }).click()
+  expect((await household.list('packets')).map(({ body }) => String(body.name)).sort()).toEqual([
+    'New one',
+    'Winter dwarf',
+  ])
+  // What is no archive is refused in words.
+  await page.getByLabel('Choose an archive').setInputFiles({
+    name: 'a.zip',
+    mimeType: 'application/zip',
+    buffer: Buffer.from('no zip at all'),
+  })
+  await expect(page.getByText(/Nothing was written\./)).toBeVisible()
+})
+
+test('a recipe is handed on as a link, and one in words is kept once every word is accounted for', async ({
+  page,
+  household,
+}) => {
+  await goTo(page, '/mix')
+  await page.getByRole('button', { name: /Share/ }).first().click()
+  const share = page.getByRole('dialog', { name: /^Share/ })
+  const link = await share.getByLabel('The link').inputValue()
+  await expect(share.getByRole('img', { name: /A code that opens/ })).toBeVisible()
+  await expectAccessible(page)
+  await goTo(page, new URL(link).pathname + new URL(link).hash)
+  await expect(page.getByRole('heading', { name: /^Recipe: / })).toBeVisible()
+  await page.getByLabel('Keep it as').fill('From a friend')
+  await page.getByRole('button', { name: 'Keep it', exact: true }).click()
+  await expect
+    .poll(async () => (await household.list('recipes')).map(({ body }) => String(body.name)))
+    .toEqual(['From a friend'])
+
+  await goTo(page, '/shared')
+  await page
+    .getByLabel('A recipe in words')
+    .fill('2 parts peat moss, 1 part perlite, half a part of worm castings, a glass of gravel')
+  await expect(page.getByText(/glass/).last()).toBeVisible()
+  await expectAccessible(page)
+})
+
+test('days away are read from a calendar, and what falls on them is asked for before', async ({
+  page,
+  household,
+}) => {
+  await household.setSeason()
+  await goTo(page, '/settings')
+  await page.getByLabel('Read an .ics file of your own calendar').setInputFiles({
+    name: 'mine.ics',
+    mimeType: 'text/calendar',
+    buffer: Buffer.from(
+      'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//own//EN\r\nBEGIN:VEVENT\r\nUID:x1\r\nDTSTAMP:20270101T000000Z\r\nDTSTART;VALUE=DATE:20270405\r\nDTEND;VALUE=DATE:20270409\r\nSUMMARY:By the sea\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n',
+    ),
+  })
+  await page.getByRole('button', { name: 'These are days away' }).click()
+  await expect(page.getByText(/5 Apr.* to .*8 Apr.*By the sea/)).toBeVisible()
+  await expectAccessible(page)
+  const jobs = async () =>
+    (
+      (await (await page.request.get(`/api/households/${household.id}/today?on=2027-04-03`)).json()) as {
+        jobs: { kind: string; dueOn: string }[]
+      }
+    ).jobs
+  await household.put('sowings', { name: 'Leek', cropId: 'leek', plants: 24, sowOn: '2027-04-06' })
+  expect((await jobs()).filter(({ dueOn }) => dueOn >= '2027-04-05' && dueOn <= '2027-04-08')).toEqual([])
+  expect((await jobs()).length).toBeGreaterThan(0)
+})
+
+test('a drawing is taken along as SVG and as PNG, its colours in it', async ({ page, household }) => {
+  await season(household)
+  await goTo(page, '/season')
+  const take = async (as: string) => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: `The season as ${as}` }).click(),
+    ])
+    return readFileSync(await download.path())
+  }
+  const svg = (await take('SVG')).toString('utf8')
+  expect(svg).toMatch(/^<svg [^>]*xmlns="http:\/\/www.w3.org\/2000\/svg"/)
+  expect(svg).toContain('Sweet basil')
+  // Every pattern it points at is in it, and nothing of it hangs on the page.
+  for (const [, id] of svg.matchAll(/url\((?:&quot;|")?#([^)"&]+)/g)) expect(svg).toContain(`id="${id}"`)
+  expect(svg).not.toMatch(/var\(--|class="/)
+  const png = await take('PNG')
+  expect(png.subarray(1, 4).toString()).toBe('PNG')
+})
+
+async function season(household: Household) {
+  await household.setSeason()
+  await household.put('sowings', {
+    name: 'Sweet basil',
+    cropId: 'basil',
+    plants: 48,
+    sowOn: TODAY,
+    certainty: 0.9,
+  })
+}

@@ -1,0 +1,1 @@
+export function citedIn(core: string): { tag: string; cite: string; for: string[] }[]
