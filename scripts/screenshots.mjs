@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 import { buildApplication } from './install.mjs'
 import { CHROMIUM } from './packages.mjs'
@@ -8,8 +9,13 @@ const BATCH = '0b1a5700-de30-4000-8000-000000000051'
 const FEEDING = '0b1a5700-de30-4000-8000-000000000062'
 const PROGRAMME = '0b1a5700-de30-4000-8000-000000000065'
 const TRAY = '0b1a5700-de30-4000-8000-000000000402'
-const WEIGHED = '0b1a5700-de30-4000-8000-000000000401'
 const RUN = '0b1a5700-de30-4000-8000-000000000601'
+/** Somebody who knows the words: none is explained on top of a page. */
+const MET = JSON.stringify(
+  [...readFileSync('core/glossary.ts', 'utf8').matchAll(/^ {2}(?:'([^']+)'|([\w]+)): \{/gm)].map(
+    (match) => match[1] ?? match[2],
+  ),
+)
 const WIDE = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
 
@@ -20,12 +26,6 @@ const VIEWS = [
   { name: 'trays', path: '/trays', size: { width: 1280, height: 1000 } },
   { name: 'tray', path: `/trays/${TRAY}`, size: WIDE },
   { name: 'run', path: `/runs/${RUN}`, size: WIDE },
-  {
-    name: 'water',
-    path: `/trays/${WEIGHED}`,
-    size: { width: 1280, height: 1000 },
-    scrollTo: '#water-title',
-  },
   { name: 'mix', path: `/mix?batch=${BATCH}`, size: WIDE },
   { name: 'find', path: '/find', size: { width: 1280, height: 1000 }, see: 'meets all in' },
   { name: 'mix-phone', path: `/mix?batch=${BATCH}`, size: PHONE },
@@ -36,8 +36,9 @@ const VIEWS = [
   { name: 'ladder-of-feeds', path: `/programme?programme=${PROGRAMME}`, size: { width: 1280, height: 1000 } },
   { name: 'signs', path: `/signs?sign=pale+old&tray=${TRAY}`, size: WIDE },
   { name: 'log', path: '/log', size: WIDE },
-  { name: 'learned', path: '/log/learned', size: WIDE },
-  { name: 'trials', path: '/log/trials', size: WIDE },
+  { name: 'first', path: '/first', size: { width: 1280, height: 1000 } },
+  { name: 'help', path: '/help', size: { width: 1280, height: 1000 } },
+  { name: 'devices', path: '/devices', size: { width: 1280, height: 1000 } },
   { name: 'season-end', path: '/log/year', size: { width: 1280, height: 1000 } },
 ]
 
@@ -51,6 +52,7 @@ await orSayWhy(async () => {
     for (const { name, path, size, dark, see, scrollTo } of VIEWS) {
       const context = await browser.newContext({ viewport: size, locale: 'en-GB' })
       if (dark) await context.addCookies([{ name: 'theme', value: 'dark', url: address }])
+      await context.addInitScript((known) => localStorage.setItem('words-met', known), MET)
       const page = await context.newPage()
       await page.goto(address + path, { waitUntil: 'load' })
       // What is listened to never falls silent: the page is given a moment instead.

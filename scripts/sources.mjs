@@ -33,4 +33,9 @@ export function citedIn(core) {
 }
 
 if (process.argv[1] === import.meta.filename)
-  writeFileSync('core/working/sources.json', `${JSON.stringify(citedIn('core'), null, 2)}\n`)
+  writeFileSync(
+    'core/working/sources.json',
+    `[\n${citedIn('core')
+      .map((one) => `  ${JSON.stringify(one)}`)
+      .join(',\n')}\n]\n`,
+  )

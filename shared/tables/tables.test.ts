@@ -158,6 +158,108 @@ describe('cells of a tray', () => {
   })
 })
 
+describe('as the spreadsheets of a country write', () => {
+  const LOCALES = ['en-GB', 'en-US', 'de-DE', 'de-CH', 'fr-FR', 'es-ES', 'nl-NL'] as const
+
+  it.each(LOCALES)('numbers of %s', (locale) => {
+    const format = new Intl.NumberFormat(locale, { maximumFractionDigits: 2, minimumFractionDigits: 2 })
+    const price = fc.integer({ min: 0, max: 9_000_000 }).map((cents) => cents / 100)
+    fc.assert(
+      fc.property(fc.array(price, { minLength: 1, maxLength: 8 }), (prices) => {
+        const lines = prices.map((one, i) =>
+          ['Bag ' + i, 'Perlite', '100 L', '1', format.format(one)].join('\t'),
+        )
+        const read = bodies(
+          'stores',
+          ['name\tholds\tpack\tpacks\tprice', ...lines].join('\n'),
+        ) as unknown as {
+          body?: Bodies['stocks']
+        }[]
+        // A price a bag may not have is refused, never misread.
+        for (const [i, one] of read.entries())
+          if (one.body) expect(one.body.price).toBeCloseTo(prices[i]!, 6)
+          else expect(prices[i]).toBeGreaterThan(100_000)
+      }),
+    )
+  })
+
+  it.each(LOCALES)('days of %s', (locale) => {
+    const format = new Intl.DateTimeFormat(locale, {
+      day: '2-digit',
+      month: '2-digit',
+      year: 'numeric',
+      timeZone: 'UTC',
+    })
+    const day = fc.integer({ min: 0, max: 364 }).map((n) => new Date(Date.UTC(2027, 0, 1 + n)))
+    fc.assert(
+      fc.property(fc.array(day, { minLength: 1, maxLength: 12 }), (days) => {
+        const text = ['crop,plants,out on', ...days.map((one) => `Leek,12,${format.format(one)}`)].join('\n')
+        const read = bodies('sowings', text) as unknown as { body?: Bodies['sowings'] }[]
+        const asked = problems('sowings', text).filter(({ message }) =>
+          message.includes('say above how days'),
+        )
+        // Either it is the day, or it is asked about: no day is taken for another.
+        for (const [i, one] of read.entries())
+          if (one.body && !asked.some(({ line }) => line === i + 2))
+            expect(one.body.outOn).toBe(days[i]!.toISOString().slice(0, 10))
+      }),
+    )
+  })
+})
+
+describe('what is told in lines', () => {
+  const trays = [
+    {
+      id: '4f1c2b7e-0d0b-4b6a-9a55-5f7a52d1c222',
+      version: 1,
+      number: 7,
+      updatedAt: '2027-01-01T00:00:00.000Z',
+      body: bodyOf('trays').parse({ name: 'East', containerId: 'tray-24', rows: 1, columns: 1, cells: [''] }),
+    },
+  ]
+  const known = namesOf(context, { ...NONE, trays })
+  const entry = (text: string) =>
+    readTable(text, tableById('entries'), {}, { names: known, kitchen: 'metric' }).records.map((record) => {
+      if (record.problems.length) return record.problems[0]!.message
+      const made = recordFrom(record, tableById('entries'), null, known)
+      return 'body' in made ? (made.body as never as Bodies['entries']) : made.problems[0]!.message
+    })
+
+  it('water goes to the tray that is named, by its number', () => {
+    const [watered] = entry('on,kind,what,of,litres\n2027-04-12,watered,Watered,7,1.2 L')
+    expect(watered).toMatchObject({
+      kind: 'watered',
+      about: [{ what: 'trays', id: trays[0]!.id }],
+      water: [{ trayId: trays[0]!.id, litres: 1.2 }],
+    })
+    expect(entry('on,kind,what,of,weight\n2027-04-12,weighed,Weighed,tray 7,2.1 kg')[0]).toMatchObject({
+      water: [{ grams: 2100, moment: 'now' }],
+    })
+  })
+  it('what cannot be told in a line says where it is told', () => {
+    expect(entry('on,kind,what\n2027-04-12,rung,Potted up')[0]).toMatch(/moves plants or stores/)
+    expect(entry('on,kind,what\n2027-04-12,watered,Watered')[0]).toBe('Say which tray it was.')
+    expect(entry('on,kind,what,of\n2027-04-12,watered,Watered,8')[0]).toMatch(/no “8” here/)
+  })
+  it('a figure that cannot be is asked about', () => {
+    expect(problems('measurements', 'on,what,value\n2027-04-12,settling,7')[0]!.message).toMatch(/0 to 5/)
+    expect(problems('measurements', 'on,what,value\n2027-04-12,jug,1')[0]!.message).toMatch(/which jug/)
+  })
+  it('the air of a place is one entry, a day once', () => {
+    const [air] = bodies('air', 'Datum;Ort;Tief;Hoch\n11.4.2027;Shelf;16,5;22\n12.4.2027;Shelf;15;21,5')
+    expect(air).toMatchObject({
+      body: { placeId: 'shelf', on: '2027-04-12', climate: [{ lowC: 16.5 }, { highC: 21.5 }] },
+    })
+    expect(
+      problems('air', 'on,place,low,high\n2027-04-12,Shelf,16,22\n2027-04-12,Shelf,15,22')[0]!.message,
+    ).toMatch(/twice/)
+    // 68 °F are 20 °C.
+    expect(bodies('air', 'on,place,low (°F),high (°F)\n2027-04-12,Shelf,59,68')).toMatchObject([
+      { body: { climate: [{ lowC: 15, highC: 20 }] } },
+    ])
+  })
+})
+
 describe('what is written is read the same', () => {
   const stored = (collection: Collection, body: unknown): Stored<Bodies[Collection]> => ({
     id: '4f1c2b7e-0d0b-4b6a-9a55-5f7a52d1c111',

@@ -1,0 +1,25 @@
+import { describe, expect, it } from '@jest/globals'
+import { packSaid } from './pack-said'
+
+describe('a pack as it is said', () => {
+  // 1 cu ft = 28.316 846 592 L, 1 US gal = 3.785 411 784 L, 1 lb = 453.592 37 g [NIST SP 811, Handbook 44]; 1 imp gal = 4.546 09 L.
+  it.each([
+    ['50 L', 'metric', 'loose', 50],
+    ['650 g', 'metric', 'mass', 650],
+    ['5 kg', 'imperial', 'mass', 5000],
+    ['2 gal', 'us', 'loose', 7.570823568],
+    ['2 gal', 'imperial', 'loose', 9.09218],
+    ['3 cu ft', 'us', 'loose', 84.950539776],
+    ['1 lb 4 oz', 'us', 'mass', 566.99046],
+  ] as const)('%s in a %s kitchen', (text, kitchen, measure, amount) => {
+    const said = packSaid(text, kitchen)
+    expect(said!.measure).toBe(measure)
+    expect(said!.amount).toBeCloseTo(amount, 3)
+  })
+  it('a pressed bale is told by its volume', () => {
+    expect(packSaid('107 L', 'metric', true)).toEqual({ measure: 'pressed', amount: 107 })
+  })
+  it.each(['', 'a bag', '5', '12 apples'])('“%s” is none', (text) => {
+    expect(packSaid(text, 'metric')).toBeNull()
+  })
+})
