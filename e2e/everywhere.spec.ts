@@ -77,6 +77,8 @@ for (const [scheme, size] of [
       '/signs/practice',
       '/settings',
       '/devices',
+      '/first',
+      '/help',
       '/in-and-out',
       '/tables',
       '/shared',
