@@ -12,6 +12,7 @@ import ServerSilent from '~/components/shell/ServerSilent.vue'
 import RunTimers from '~/components/runs/RunTimers.vue'
 import ShellHeader from '~/components/shell/ShellHeader.vue'
 import ShellNote from '~/components/shell/ShellNote.vue'
+import { useHelpOpen } from '~/composables/useHelpOpen'
 import { useKeys } from '~/composables/useKeys'
 import { useHousehold } from '~/state/household'
 import { usePreferences } from '~/state/preferences'
@@ -22,7 +23,7 @@ const household = useHousehold()
 const palette = ref(false)
 // After the list that Escape has just closed: it takes the focus back with a timer of its own.
 const showPalette = () => setTimeout(() => (palette.value = true))
-const help = ref(false)
+const help = useHelpOpen()
 useKeys({ palette: showPalette, help: () => (help.value = true) })
 const preferences = usePreferences()
 const route = useRoute()

@@ -195,6 +195,18 @@ async function bringBack(one: Removed) {
           <NuxtLink to="/in-and-out">In and out</NuxtLink>
           <span class="soft">everything as one file, weather, the calendar</span>
         </li>
+        <li>
+          <NuxtLink to="/tables">Tables</NuxtLink>
+          <span class="soft">your spreadsheet in, yours here out</span>
+        </li>
+        <li>
+          <NuxtLink to="/first">To begin with</NuxtLink>
+          <span class="soft">what you have and want, or an example to look at</span>
+        </li>
+        <li>
+          <NuxtLink to="/help">Help</NuxtLink>
+          <span class="soft">how it hangs together, words, schools, sources; prints as a booklet</span>
+        </li>
       </ul>
     </section>
 

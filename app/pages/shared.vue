@@ -10,6 +10,7 @@ import TextField from '~/components/fields/TextField.vue'
 import RecipeWords from '~/components/sharing/RecipeWords.vue'
 import PageTop from '~/components/shell/PageTop.vue'
 import { newId } from '~/composables/newId'
+import { useCardCode } from '~/composables/useCardCode'
 import { useCards } from '~/composables/useCards'
 import { useNotes } from '~/composables/useNotes'
 import { whyNot } from '~/composables/whyNot'
@@ -112,6 +113,9 @@ async function keep() {
     note(whyNot(error))
   }
 }
+/** On paper the card carries the code that opens it. */
+const { code } = useCardCode(opened)
+const print = () => window.print()
 const readWords = (body: Card['body']) =>
   open(() =>
     cardShape.parse({
@@ -133,7 +137,7 @@ const KINDS = { recipe: 'Recipe', feed: 'Feed', ladder: 'Ladder of feeds' }
       <h2 id="opened-title">{{ KINDS[opened.kind] }}: {{ opened.body.name }}</h2>
       <div class="two">
         <pre aria-label="What was handed on">{{ words }}</pre>
-        <div>
+        <div class="no-print">
           <ChoiceField
             v-if="mine.length"
             v-model="beside"
@@ -155,19 +159,28 @@ const KINDS = { recipe: 'Recipe', feed: 'Feed', ladder: 'Ladder of feeds' }
             .join(', ')
         }}.
       </p>
-      <div class="keep">
+      <img
+        v-if="code"
+        class="only-print"
+        :src="code"
+        width="180"
+        height="180"
+        :alt="`A code that opens ${opened.body.name}`"
+      />
+      <div class="keep no-print">
         <TextField v-model="name" label="Keep it as" :problem="nameProblem" />
         <div class="buttons">
           <Button class="main" :disabled="!!nameProblem" @click="keep">Keep it</Button>
+          <Button @click="print">Print the card</Button>
           <Button @click="opened = null">Leave it</Button>
         </div>
       </div>
     </section>
-    <section aria-labelledby="words-title">
+    <section class="no-print" aria-labelledby="words-title">
       <h2 id="words-title">A recipe somebody wrote</h2>
       <RecipeWords @read="readWords" />
     </section>
-    <section aria-labelledby="file-title">
+    <section class="no-print" aria-labelledby="file-title">
       <h2 id="file-title">A card as a file</h2>
       <FileField label="Open a card" accept=".json,application/json" @choose="choose" />
     </section>
@@ -175,6 +188,16 @@ const KINDS = { recipe: 'Recipe', feed: 'Feed', ladder: 'Ladder of feeds' }
 </template>
 
 <style scoped>
+.only-print {
+  display: none;
+}
+
+@media print {
+  .only-print {
+    display: block;
+  }
+}
+
 .shared {
   display: grid;
   gap: 2rem;

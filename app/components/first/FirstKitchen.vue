@@ -6,6 +6,9 @@ import { KITCHEN_CHOICES } from '~/components/fields/kitchens'
 import { useMeasures } from '~/composables/useMeasures'
 import { useHousehold } from '~/state/household'
 import { useHouseholdAnswer } from '~/state/saving'
+import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
+import { cellVolume } from '#core/containers/container'
+import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { kitchenOfRegion } from '#core/units/region'
 import { parseQuantity } from '#core/units/parse'
 import { printNumber } from '#core/units/format'
@@ -19,6 +22,10 @@ const { save } = useHouseholdAnswer<{ kitchen: Kitchen }>(
   ({ kitchen }) => ({ kitchen }),
   (whole, { kitchen }) => ({ ...whole, kitchen }),
 )
+/** What shows how amounts are said: a tray of the book, and a crop. */
+const tray = BUILT_IN_CONTAINERS.get('tray-72')!
+const trayL = (cellVolume(tray).value * tray.cells) / 1000
+const warm = BUILT_IN_CROPS.get('tomato')!
 const guess = ref<ReturnType<typeof kitchenOfRegion> | null>(null)
 onMounted(() => (guess.value = kitchenOfRegion(navigator.languages)))
 const inMl = (word: string) => {
@@ -56,8 +63,8 @@ const measures = computed(() =>
     />
     <template #changed>
       <p>
-        {{ measures.join(', ') }}. A tray of 72 cells takes about {{ volume(3) }}; seed that likes it warm
-        comes up at {{ temperature(24) }}.
+        {{ measures.join(', ') }}. A {{ tray.name }} holds {{ volume(trayL) }} to the brim;
+        {{ warm.name.toLowerCase() }} comes up best at {{ temperature(warm.warmthC) }}.
       </p>
     </template>
   </FirstStep>

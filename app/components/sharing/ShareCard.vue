@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
+import { NuxtLink } from '#components'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
-import QRCode from 'qrcode'
 import { saveFile } from '~/composables/saveFile'
+import { useCardCode } from '~/composables/useCardCode'
 import { useCards } from '~/composables/useCards'
 import { useNotes } from '~/composables/useNotes'
-import { asFragment, asWords, cardOf, MOST_LINK_LETTERS, type Card } from '#shared/sharing'
+import { asWords, cardOf, MOST_LINK_LETTERS, type Card } from '#shared/sharing'
 
 /** A recipe, a feed or a ladder to hand on: as a link, a code, a message, a file. */
 const props = defineProps<{ kind: Card['kind']; body: Card['body'] }>()
@@ -15,17 +16,9 @@ const { lists, namesOf } = useCards()
 const { note } = useNotes()
 
 const card = computed(() => cardOf(props.kind, props.body, lists()))
-const link = computed(() => `${window.location.origin}/shared#${asFragment(card.value)}`)
+const { link, code } = useCardCode(card)
 const words = ref<'plain' | 'markdown'>('plain')
 const text = computed(() => asWords(card.value, namesOf(card.value), words.value === 'markdown'))
-/** So many letters a code of the densest kind that a phone still reads. */
-const MOST_CODE_LETTERS = 1800
-const code = ref('')
-onMounted(async () => {
-  if (link.value.length <= MOST_CODE_LETTERS)
-    code.value = await QRCode.toString(link.value, { type: 'svg', errorCorrectionLevel: 'L', margin: 2 })
-})
-const codeSource = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.value)}`)
 async function copy(said: string, what: string) {
   try {
     await navigator.clipboard.writeText(said)
@@ -60,12 +53,15 @@ const save = () =>
         <template v-else>
           <p class="soft">It holds the whole card. What stands after # is read by the browser alone.</p>
           <textarea readonly rows="3" aria-label="The link" :value="link" />
-          <Button @click="copy(link, 'The link')">Copy the link</Button>
+          <p class="buttons">
+            <Button @click="copy(link, 'The link')">Copy the link</Button>
+            <NuxtLink class="button" :to="link.slice(link.indexOf('/shared'))">As a card to print</NuxtLink>
+          </p>
         </template>
       </section>
       <section v-if="code" aria-labelledby="share-code">
         <h3 id="share-code">As a code</h3>
-        <img :src="codeSource" width="220" height="220" :alt="`A code that opens ${body.name}`" />
+        <img :src="code" width="220" height="220" :alt="`A code that opens ${body.name}`" />
       </section>
       <section aria-labelledby="share-words">
         <h3 id="share-words">As a message</h3>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import SourceMark from '~/components/figures/SourceMark.vue'
 import TextField from '~/components/fields/TextField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
@@ -53,6 +54,7 @@ const first: MaterialRecord = {
 const fit = ({ figures: { theta0, theta10, theta50, theta100 } }: MaterialRecord) =>
   fitError([theta0, theta10, theta50, theta100])
 
+const tags = computed(() => [...new Set(FIGURES.map(({ key }) => source.value.sources[key].tag))])
 /** What stands beside a field: the built-in value when it was changed, else where it comes from. */
 function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number]) {
   const before = original.value?.[key]
@@ -96,6 +98,10 @@ function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number])
           @update:model-value="draft.figures = { ...draft.figures, [figure.key]: $event ?? 0 }"
         />
       </div>
+      <p class="soft small">
+        Where these come from:
+        <template v-for="tag in tags" :key="tag"><SourceMark :tag="tag" />&ensp;</template>
+      </p>
     </template>
     <template #more="{ draft }">
       <Button v-if="original" @click="draft.figures = figuresOf(original)"> As the book has it </Button>

@@ -1,11 +1,23 @@
 <script setup lang="ts">
+import { useHelpOpen } from '~/composables/useHelpOpen'
 import { definePageMeta, navigateTo, useHead, useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import { useEventListener, useWakeLock } from '@vueuse/core'
-import { ArrowLeft, ArrowRight, Check, List, Printer, Users, Volume2, VolumeX, X } from '@lucide/vue'
+import {
+  CircleQuestionMark,
+  ArrowLeft,
+  ArrowRight,
+  Check,
+  List,
+  Printer,
+  Users,
+  Volume2,
+  VolumeX,
+  X,
+} from '@lucide/vue'
 import TextField from '~/components/fields/TextField.vue'
 import WhoField from '~/components/fields/WhoField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
@@ -23,6 +35,7 @@ import { printHours, printFigure } from '#core/working/print'
 definePageMeta({ bare: true, key: (route) => route.path })
 
 const route = useRoute()
+const help = useHelpOpen()
 const runs = useRunStore()
 const household = useHousehold()
 const run = computed(() => runs.find(String(route.params.id)))
@@ -193,6 +206,9 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
           @click="aloud = !aloud"
         >
           <VolumeX v-if="aloud" aria-hidden="true" /><Volume2 v-else aria-hidden="true" />
+        </Button>
+        <Button text aria-label="What is this page for?" title="What is this page for?" @click="help = true">
+          <CircleQuestionMark aria-hidden="true" />
         </Button>
         <Button text aria-label="All steps" title="All steps" @click="listing = true"
           ><List aria-hidden="true"
