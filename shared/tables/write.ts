@@ -37,7 +37,8 @@ export function writeTable<C extends Collection>(
       }),
     ),
   )
-  return `${Papa.unparse(
+  // Spreadsheets that want commas for decimals tell UTF-8 by its mark.
+  return `${style === 'comma' ? '\uFEFF' : ''}${Papa.unparse(
     { fields: table.columns.map(({ key }) => key), data },
     { delimiter: style === 'comma' ? ';' : ',', escapeFormulae: FORMULA },
   )}\r\n`
