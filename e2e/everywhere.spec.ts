@@ -163,6 +163,7 @@ test('single-letter keys go places, can be turned off, and never disturb typing'
   await expect(page).toHaveURL(/\/mix$/)
   await expect(page.getByLabel('Name of the batch')).toHaveValue('fbs')
   await page.keyboard.press('Control+k')
+  await expect(page.getByRole('combobox', { name: 'What to find' })).toBeFocused()
   await page.keyboard.type('letter')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('dialog')).toBeHidden()

@@ -115,6 +115,47 @@ for (const { locale, kitchen, says, frosts, coir, perlite, card } of KITCHENS)
     })
   })
 
+test('where it never freezes and nothing more is said, nights are asked for and nothing is invented', async ({
+  page,
+  household,
+}) => {
+  await page.clock.setFixedTime(new Date('2027-03-01T09:00:00'))
+  await goTo(page, '/first')
+  const frosts = page.getByLabel('Your frosts, as you would say them')
+  await frosts.fill('12 October')
+  await expect(page.getByText(/last frost of spring or the first of autumn/)).toBeVisible()
+  await frosts.fill('never')
+  const keep = page.getByRole('button', { name: 'Keep', exact: true })
+  await expect(keep).toBeDisabled()
+  await page.getByLabel('Coldest nights of the year').fill('52 F')
+  await page.getByLabel('Warmest nights').fill('22')
+  await page.getByLabel('The coldest are about').fill('20/01/2027')
+  await page.keyboard.press('Tab')
+  await keep.click()
+  await expect(page.getByText('It never freezes: plants go out by the warmth of the nights.')).toBeVisible()
+  const kept = async () =>
+    (
+      (await (await page.request.get(`/api/households/${household.id}`)).json()) as {
+        household: {
+          body: { season: { nights: { coldestC: number }; places: { kind: string; light: unknown }[] } }
+        }
+      }
+    ).household.body.season
+  // 52 °F are 11.1 °C; where no room was said there is the open air alone.
+  expect((await kept()).nights.coldestC).toBeCloseTo(11.1, 1)
+  expect((await kept()).places.map(({ kind }) => kind)).toEqual(['outside'])
+
+  // A room that is ticked takes its place; a lamp is there once it is named, and is judged then.
+  const room = page.getByRole('region', { name: 'Where trays can stand' })
+  await room.getByLabel(/^Shelf/).check()
+  await expect.poll(async () => (await kept()).places.map(({ kind }) => kind)).toEqual(['shelf'])
+  await expect(room.getByText(/mol\/m² of light a day/)).toBeHidden()
+  await room.getByRole('combobox', { name: 'Lamps over it' }).fill('120 cm (4 ft), 36')
+  await page.getByRole('option').first().click()
+  await expect(room.getByText(/mol\/m² of light a day, for seedlings (too little|right)/)).toBeVisible()
+  await expectAccessible(page)
+})
+
 test('an example is opened beside one’s own, looked at, and thrown away', async ({ page, household }) => {
   test.slow()
   await goTo(page, '/first')

@@ -91,7 +91,7 @@ const tolerated: RegExp[] = []
 const knowsTheWords = (context: BrowserContext) =>
   context.addInitScript(
     // A blank page has no storage.
-    (known) => location.protocol.startsWith('http') && window.localStorage.setItem('words-met', known),
+    (known) => location.protocol.startsWith('http') && window.localStorage?.setItem('words-met', known),
     JSON.stringify(GLOSSARY.map(({ id }) => id)),
   )
 

@@ -38,6 +38,58 @@ test('a pasted table is read, put right, taken in, and taken back', async ({ pag
   expect(readFileSync(await download.path(), 'utf8')).toMatch(/^variety,crop,supplier,year/)
 })
 
+test('a shelf pasted in, days that may be two, and a line that changes what is there', async ({
+  page,
+  household,
+}) => {
+  await household.put('stocks', {
+    name: 'Sack',
+    kind: 'material',
+    goodsId: 'perlite',
+    size: { measure: 'loose', amount: 100 },
+    price: 20,
+    packs: 1,
+  })
+  await goTo(page, '/tables')
+  const choose = async (name: string) => {
+    await page.getByRole('combobox', { name: 'A table of' }).fill(name)
+    await page.getByRole('option', { name, exact: true }).click()
+  }
+  await choose('Stores')
+  const paste = page.getByLabel('Paste it from your spreadsheet')
+  await paste.fill(
+    'Name\tContents\tPack size\tQty\tCost\nSack\tPerlite, coarse\t100 L\t3\t\nBrick\tCoir, washed\t650 g\t2\t4,50\n',
+  )
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await expect(
+    page.getByText('1 new, 1 changed, 0 as here already, 0 with something to put right.'),
+  ).toBeVisible()
+  await page.getByRole('button', { name: 'Take in 2 packs' }).click()
+  const shelf = async () =>
+    (await household.list('stocks')).map(({ body }) => [body.name, body.packs, body.price] as unknown[])
+  await expect.poll(shelf).toEqual([
+    ['Sack', 3, 20],
+    ['Brick', 2, 4.5],
+  ])
+  await choose('Sowings')
+  await paste.fill('crop,plants,out on\nLeek,24,05/06/2027\n')
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await expect(page.getByText(/Line 2, Out on: “05\/06\/2027” may be/)).toBeVisible()
+  await page.getByRole('combobox', { name: 'Days are written' }).click()
+  await page.getByRole('option', { name: /day first/ }).click()
+  await household.setSeason()
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await page.getByRole('combobox', { name: 'Days are written' }).click()
+  await page.getByRole('option', { name: /day first/ }).click()
+  await expect(
+    page.getByText('1 new, 0 changed, 0 as here already, 0 with something to put right.'),
+  ).toBeVisible()
+  await page.getByRole('button', { name: 'Take in 1 sowing' }).click()
+  await expect
+    .poll(async () => (await household.list('sowings')).map(({ body }) => String(body.outOn)))
+    .toEqual(['2027-06-05'])
+})
+
 test('everything goes out as one file, and comes in beside what is there once it was looked at', async ({
   page,
   household,

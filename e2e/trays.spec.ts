@@ -49,7 +49,7 @@ async function middle(page: Page, row: number, cell: number) {
   const { x, y, width, height } = (await drawing(page).boundingBox())!
   return [x + (width * (9 + cell * 65 + 31)) / 405, y + (height * (9 + row * 65 + 31)) / 275] as const
 }
-const drawing = (page: Page) => page.locator('.drawing svg')
+const drawing = (page: Page) => page.locator('svg[aria-label*="from above"]')
 async function stroke(page: Page, from: [number, number], to: [number, number]) {
   await page.mouse.move(...(await middle(page, ...from)))
   await page.mouse.down()

@@ -72,9 +72,16 @@ function readAtMost(request: IncomingMessage, most: number): Promise<Buffer | 't
   })
 }
 
-/** Answer without the body: what still comes in is let go by, and the connection is not used again. */
-function giveUp(event: H3Event, problem: HttpProblem): never {
-  setResponseHeader(event, 'connection', 'close')
+/** A refused body that says it is no larger is let go by to its end: who still sends it reads the answer then. */
+const LET_GO_BY_BYTES = 64 * 1024 * 1024
+
+/**
+ * Answer without the body: what still comes in is let go by. Of one that is larger, does not say, or came too slowly, the
+ * connection is not used again.
+ */
+export function giveUp(event: H3Event, problem: HttpProblem): never {
+  const said = Number(getRequestHeader(event, 'content-length') ?? Infinity)
+  if (problem.status === 408 || !(said <= LET_GO_BY_BYTES)) setResponseHeader(event, 'connection', 'close')
   event.node.req.resume()
   throw problem
 }

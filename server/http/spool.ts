@@ -4,8 +4,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import { getRequestHeader, setResponseHeader, type H3Event } from 'h3'
+import { getRequestHeader, type H3Event } from 'h3'
 import { HttpProblem } from './problem-json'
+import { giveUp } from './read-json'
 
 const WITHIN_MS = 10 * 60_000
 
@@ -20,16 +21,11 @@ export async function spooled<Answer>(
   read: (file: string) => Promise<Answer>,
 ): Promise<Answer> {
   const { req } = event.node
-  const giveUp = (problem: HttpProblem) => {
-    setResponseHeader(event, 'connection', 'close')
-    req.resume()
-    return problem
-  }
   const tooLarge = new HttpProblem(413, `${what} has at most ${Math.round(most / 1024 / 1024)} MB.`)
   // A page of another site cannot send this type without asking first.
   if (!(getRequestHeader(event, 'content-type') ?? '').toLowerCase().startsWith(type))
-    throw giveUp(new HttpProblem(415, `Send it as ${type}.`))
-  if (Number(getRequestHeader(event, 'content-length') ?? 0) > most) throw giveUp(tooLarge)
+    return giveUp(event, new HttpProblem(415, `Send it as ${type}.`))
+  if (Number(getRequestHeader(event, 'content-length') ?? 0) > most) return giveUp(event, tooLarge)
   const folder = await mkdtemp(join(tmpdir(), 'blastomix-sent-'))
   try {
     const file = join(folder, 'body')

@@ -26,7 +26,7 @@ const area = (svg: SVGSVGElement) => {
 </script>
 
 <template>
-  <div ref="around" class="drawing">
+  <div ref="around" class="taken-along">
     <slot />
     <p class="take no-print">
       <Button text :aria-label="`${title} as SVG`" @click="save('svg')"
@@ -40,7 +40,7 @@ const area = (svg: SVGSVGElement) => {
 </template>
 
 <style scoped>
-.drawing {
+.taken-along {
   min-width: 0;
 }
 
