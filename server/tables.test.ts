@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, it } from '@jest/globals'
 import Papa from 'papaparse'
+import { TABLE_IDS } from '#shared/tables/tables'
 import { base, call, newHousehold } from './calling'
 
 const made = async () => {
@@ -102,19 +103,7 @@ describe('a table is looked at before it is written', () => {
 })
 
 describe('what is written is read the same', () => {
-  it.each([
-    'materials',
-    'containers',
-    'feeds',
-    'stores',
-    'crops',
-    'packets',
-    'sowings',
-    'trays',
-    'entries',
-    'measurements',
-    'air',
-  ])('%s of the demo, with points and with commas', async (table) => {
+  it.each(TABLE_IDS)('%s of the demo, with points and with commas', async (table) => {
     for (const decimal of ['point', 'comma']) {
       const csv = await out(DEMO, table, `decimal=${decimal}`)
       const { data, errors } = Papa.parse<string[]>(csv, { skipEmptyLines: true })

@@ -2,6 +2,7 @@ import { goodsName, goodsUnit } from '#core/stores/goods'
 import { nextYear as yearOn } from '#core/records/line'
 import { daysBetween, type Day } from '#core/season/day'
 import { germinationNow, isBelowStandard } from '#core/sowing/seed-age'
+import { printShare } from '#core/units/format'
 import { wilson } from '#core/sowing/odds'
 import { totalOf } from '#core/trays/change'
 import type { Context, Kept } from './context'
@@ -35,6 +36,9 @@ export interface Came {
   readonly low: number
   readonly high: number
 }
+/** `82 % (27 of 33)`. */
+export const cameWords = (one: Came | null): string =>
+  one ? `${printShare(Math.round((one.up / one.of) * 100) / 100)} (${one.up} of ${one.of})` : 'not counted'
 const came = (runs: readonly RunFacts[]): Came | null => {
   const up = runs.reduce((sum, one) => sum + (one.up?.hits ?? 0), 0)
   const of = runs.reduce((sum, one) => sum + (one.up?.of ?? 0), 0)

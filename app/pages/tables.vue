@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import TableIn from '~/components/in-and-out/TableIn.vue'
 import PageTop from '~/components/shell/PageTop.vue'
 import { useHousehold } from '~/state/household'
-import { TABLES } from '#shared/tables/tables'
+import { TABLE_IDS, tableById } from '#shared/tables/tables'
 
 definePageMeta({
   place: {
@@ -15,6 +15,7 @@ definePageMeta({
   },
 })
 const household = useHousehold()
+const tables = TABLE_IDS.map((id) => ({ id, name: tableById(id).name, what: tableById(id).what }))
 const at = computed(() => `/api/households/${household.id}/tables`)
 </script>
 
@@ -36,7 +37,7 @@ const at = computed(() => `/api/households/${household.id}/tables`)
         leaves what stands.
       </p>
       <ul class="plain">
-        <li v-for="{ id, name, what } in TABLES" :key="id">
+        <li v-for="{ id, name, what } in tables" :key="id">
           <span
             ><b>{{ name }}</b> <span class="soft">{{ what }}</span></span
           >

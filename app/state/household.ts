@@ -13,7 +13,7 @@ import {
   type Everything,
   type Stored,
 } from '#shared/collections'
-import type { HouseholdRecord } from '#shared/records/household'
+import { thermometerOf, type HouseholdRecord } from '#shared/records/household'
 
 const FRESH_MS = 5_000
 const TRIES = 3
@@ -149,12 +149,10 @@ export const useHousehold = defineStore('household', () => {
     record: computed(() => everything.value?.household.body ?? null),
     id: computed(() => everything.value?.household.id ?? ''),
     kitchen: computed(() => everything.value?.household.body.kitchen ?? 'metric'),
-    /** Whose degrees temperatures are shown in: the kitchen’s, unless somebody said otherwise. */
-    thermometer: computed(() => {
-      const body = everything.value?.household.body
-      const said = body?.formats?.temperature
-      return said === 'celsius' ? 'metric' : said === 'fahrenheit' ? 'us' : (body?.kitchen ?? 'metric')
-    }),
+    /** Whose degrees temperatures are shown in. */
+    thermometer: computed(() =>
+      everything.value ? thermometerOf(everything.value.household.body) : 'metric',
+    ),
     season: computed(() => everything.value?.household.body.season ?? null),
     recipes: records('recipes'),
     batches: records('batches'),

@@ -13,13 +13,6 @@ interface Told {
   readonly quiet?: boolean
 }
 
-const NO_ENTRY: Pick<EntryRecord, 'name' | 'kind' | 'on' | 'about'> = {
-  name: '',
-  kind: 'thought',
-  on: '2000-01-01' as EntryRecord['on'],
-  about: [],
-}
-
 /** Writes to the household, each with its opposite; what was written stands on the page at once. */
 export const useKeeping = defineStore('keeping', () => {
   const household = useHousehold()
@@ -44,14 +37,17 @@ export const useKeeping = defineStore('keeping', () => {
       throw error
     }
   }
-  async function takeAway(collection: Collection, record: Stored<unknown>) {
-    const { version } = await send<{ version: number }>(address(collection, record.id), {
+  async function takeAway(
+    collection: Collection,
+    { id, version, body }: Pick<Stored<unknown>, 'id' | 'version' | 'body'>,
+  ) {
+    const gone = await send<{ version: number }>(address(collection, id), {
       method: 'DELETE',
-      query: { version: record.version },
+      query: { version },
     })
-    household.drop(collection, record.id)
-    await readMoved(collection, record.body)
-    return version
+    household.drop(collection, id)
+    await readMoved(collection, body)
+    return gone.version
   }
   async function restore<C extends Collection>(collection: C, id: string, version: number) {
     const stored = await send<Stored<Bodies[C]>>(address(collection, id, 'restore'), {
@@ -95,16 +91,13 @@ export const useKeeping = defineStore('keeping', () => {
       return before ? toBody(collection, id, name, before.body) : toNothing(collection, id, name)
     },
   })
-  /** @param known as it was written, where it may be out of this page’s sight */
-  const toNothing = (
-    collection: Collection,
-    id: string,
-    name: string,
-    known?: Stored<Bodies[Collection]>,
-  ): Act => ({
+  /** @param written the version that was written, where it may be out of this page’s sight; it moved nothing then */
+  const toNothing = (collection: Collection, id: string, name: string, written?: number): Act => ({
     name,
     run: async () => {
-      const record = (standing(collection, id) as Stored<Bodies[Collection]> | undefined) ?? known
+      const record =
+        (standing(collection, id) as Stored<unknown> | undefined) ??
+        (written === undefined ? undefined : { id, version: written, body: { moves: [] } })
       if (!record) throw new Error('It is no longer here.')
       return toBack(collection, id, name, await takeAway(collection, record))
     },
@@ -173,13 +166,7 @@ export const useKeeping = defineStore('keeping', () => {
     const acts = records.map(({ id, version, before }) =>
       before
         ? toBody(collection, id, before.body.name, before.body)
-        : toNothing(collection, id, name, {
-            id,
-            version,
-            number: 0,
-            updatedAt: '',
-            body: newEntry(NO_ENTRY),
-          }),
+        : toNothing(collection, id, name, version),
     )
     if (acts.length) did({ name, run: () => together(name, acts.reverse()) })
   }

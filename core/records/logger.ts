@@ -28,14 +28,15 @@ export function columnOf(heading: string): LoggerColumn {
 
 /** Whether the dates of a table can only be read one way; null where both ways make days of all of them. */
 export function dateOrder(times: readonly string[]): 'day first' | 'month first' | null {
-  let order: 'day first' | 'month first' | null = null
+  const found = new Set<'day first' | 'month first'>()
   for (const time of times) {
     const [, a, separator, b] = /^(\d{1,2})([./-])(\d{1,2})[./-]\d{2,4}/.exec(time.trim()) ?? []
     if (!a || !b) continue
-    if (separator === '.' || Number(a) > 12) order = 'day first'
-    else if (Number(b) > 12) order = 'month first'
+    if (separator === '.' || Number(a) > 12) found.add('day first')
+    else if (Number(b) > 12) found.add('month first')
   }
-  return order
+  // Dates that contradict one another settle nothing.
+  return found.size === 1 ? [...found][0]! : null
 }
 
 /** A moment of a logger: the day on its own clock, and the hour of that day; null where it is none. */

@@ -104,6 +104,15 @@ export const household = z.object({
 })
 export type HouseholdRecord = z.output<typeof household>
 
+/** Whose degrees temperatures are written in: the kitchen’s, unless somebody said otherwise. */
+export function thermometerOf({
+  kitchen,
+  formats,
+}: Pick<HouseholdRecord, 'kitchen' | 'formats'>): HouseholdRecord['kitchen'] {
+  if (formats?.temperature === 'celsius') return 'metric'
+  return formats?.temperature === 'fahrenheit' ? 'us' : kitchen
+}
+
 /** A household that has said nothing but its kitchen. */
 export const newHousehold = (kitchen: HouseholdRecord['kitchen']): HouseholdRecord => ({
   name: '',

@@ -1,3 +1,5 @@
+import { packSaid } from '#core/stores/pack-said'
+import type { PackSize } from '#core/stores/goods'
 import { parseNumber, parseQuantity } from '#core/units/parse'
 import type { Kitchen } from '#core/units/unit'
 import { fromBase, unitById } from '#core/units/unit-table'
@@ -55,20 +57,6 @@ export function decimalOf(cells: readonly string[], separator: string): Written[
   return open === 0 ? (separator === ';' ? 'comma' : 'point') : null
 }
 
-/** The order of days that are not written year first, by all of them together. */
-export function dayOrderOf(cells: readonly string[]): Written['days'] {
-  let dayFirst = false
-  let monthFirst = false
-  for (const cell of cells) {
-    const parts = OWN_DAY.exec(cell.trim())
-    if (!parts) continue
-    if (cell.includes('.')) dayFirst = true
-    else if (Number(parts[1]) > 12) dayFirst = true
-    else if (Number(parts[2]) > 12) monthFirst = true
-  }
-  return dayFirst === monthFirst ? null : dayFirst ? 'day first' : 'month first'
-}
-
 const OWN_DAY = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4})\.?$/
 const YEAR_FIRST = /^(\d{4})[-./](\d{1,2})[-./](\d{1,2})(?:[T ].*)?$/
 const YES = ['yes', 'y', 'true', '1', 'x', 'ja', 'oui', 'si', 'wahr', 'vrai', 'verdadero', 'waar', 'ok']
@@ -123,6 +111,8 @@ export function readCell(
       return readNumber(said, holds, written)
     case 'quantity':
       return readAmount(said, holds, { written, kitchen, unit })
+    case 'pack':
+      return readPack(said, written, kitchen)
     case 'choice': {
       const found = holds.of.find((one) => folded(one) === folded(said))
       return found ? { value: found } : problem(`“${short(said)}” is none of ${holds.of.join(', ')}.`)
@@ -173,6 +163,13 @@ function readNumber(said: string, holds: Holds, written: Written): ReadCell {
   return { value: +(value / 100).toPrecision(12) }
 }
 
+function readPack(said: string, written: Written, kitchen: Kitchen): ReadCell {
+  const text = inPoints(said, written)
+  if (text === null) return problem(ASK_DECIMAL(said))
+  const size = packSaid(text, kitchen)
+  return size ? { value: size } : problem(`“${short(said)}” is no size of a pack. Write it as 50 L or 5 kg.`)
+}
+
 function readAmount(
   said: string,
   { dimension, unit: own, factor = 1 }: Extract<Holds, { kind: 'quantity' }>,
@@ -220,6 +217,8 @@ export function writtenCell(value: unknown, { holds }: Pick<Column, 'holds'>, na
     case 'quantity': {
       return +fromBase((value as number) / (holds.factor ?? 1), unitById(holds.unit)).toPrecision(12)
     }
+    case 'pack':
+      return packText(value as PackSize)
     case 'yes':
       return value ? 'yes' : 'no'
     case 'named':
@@ -231,4 +230,9 @@ export function writtenCell(value: unknown, { holds }: Pick<Column, 'holds'>, na
     default:
       return typeof value === 'number' ? value : String(value)
   }
+}
+
+function packText({ measure, amount }: PackSize): string {
+  if (measure !== 'mass') return `${amount} L`
+  return amount >= 1000 ? `${amount / 1000} kg` : `${amount} g`
 }

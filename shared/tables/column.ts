@@ -2,7 +2,7 @@ import type { Dimension } from '#core/units/unit'
 
 /** What a cell of a column holds, and how it is written. */
 export type Holds =
-  | { readonly kind: 'text' | 'day' | 'time' | 'yes' | 'number' | 'whole' }
+  | { readonly kind: 'text' | 'day' | 'time' | 'yes' | 'number' | 'whole' | 'pack' }
   /** Written per cent, kept as a fraction. */
   | { readonly kind: 'percent' }
   /** A quantity in the unit its name ends with; another unit may stand in the heading or the cell. */
@@ -68,6 +68,8 @@ export const DAY: Holds = { kind: 'day' }
 export const YES: Holds = { kind: 'yes' }
 export const NUMBER: Holds = { kind: 'number' }
 export const WHOLE: Holds = { kind: 'whole' }
+/** The size of a pack: `50 L`, `5 kg`. */
+export const PACK: Holds = { kind: 'pack' }
 export const PERCENT: Holds = { kind: 'percent' }
 export const oneOf = (...of: readonly string[]): Holds => ({ kind: 'choice', of })
 export const named = (...of: readonly NamedKind[]): Holds => ({ kind: 'named', of })

@@ -2,10 +2,22 @@ import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { BUILT_IN_FEEDS } from '#core/feed/feeds'
 import { MATERIAL_FIGURES } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
-import { packSaid } from '#core/stores/pack-said'
+import type { PackSize } from '#core/stores/goods'
 import { containerRecordOf } from '../records/container'
 import { feedRecordOf } from '../records/feed'
-import { column, named, NUMBER, oneOf, PERCENT, quantity, TEXT, WHOLE, YES, type Column } from './column'
+import {
+  column,
+  named,
+  NUMBER,
+  oneOf,
+  PACK,
+  PERCENT,
+  quantity,
+  TEXT,
+  WHOLE,
+  YES,
+  type Column,
+} from './column'
 import { folded, type Named } from './names'
 import type { Said, Table } from './table'
 import { WORDS } from './words'
@@ -58,7 +70,6 @@ const FIGURE_COLUMNS: readonly Column[] = [
 ]
 
 export const MATERIALS: Table<'materials'> = {
-  id: 'materials',
   name: 'Materials',
   what: 'media and amendments of your own, or your figures for those of the book',
   collection: 'materials',
@@ -88,7 +99,6 @@ export const MATERIALS: Table<'materials'> = {
 }
 
 export const CONTAINERS: Table<'containers'> = {
-  id: 'containers',
   name: 'Containers',
   what: 'trays, pots and blocks',
   collection: 'containers',
@@ -121,7 +131,6 @@ const element = (key: string, label: string, path: string, words: readonly strin
   column(key, label, NUMBER, path, words)
 
 export const FEEDS: Table<'feeds'> = {
-  id: 'feeds',
   name: 'Feeds',
   what: 'powders and liquids by their labels',
   collection: 'feeds',
@@ -159,14 +168,13 @@ export const FEEDS: Table<'feeds'> = {
 }
 
 export const STOCKS: Table<'stocks'> = {
-  id: 'stores',
   name: 'Stores',
   what: 'bags and bottles on the shelf',
   collection: 'stocks',
   columns: [
     NAME,
     column('holds', 'Holds', named('materials', 'feeds'), '', WORDS.holdsGoods, { required: true }),
-    column('pack', 'A pack', TEXT, '', WORDS.pack, { required: true }),
+    column('pack', 'A pack', PACK, '', WORDS.pack, { required: true }),
     column('pressed', 'Pressed', YES, '', ['compressed', 'gepresst', 'comprimé', 'comprimido', 'geperst']),
     column('price', 'Price of one', NUMBER, 'price', WORDS.price),
     column('packs', 'Packs there', NUMBER, 'packs', WORDS.packs, { required: true }),
@@ -175,42 +183,21 @@ export const STOCKS: Table<'stocks'> = {
   begin: () => ({ price: null }),
   make: ([said], body) => {
     const goods = said!.holds as Named
-    const size =
-      said!.pack === undefined
-        ? undefined
-        : packSaid(String(said!.pack).replace(/(?<=\d),(?=\d)/, '.'), 'metric', said!.pressed === true)
-    if (size === null)
-      return [
-        {
-          path: ['pack'],
-          message: `“${String(said!.pack)}” is no size of a pack. Write it as 50 L or 5 kg.`,
-        },
-      ]
+    const size = said!.pack as PackSize
     return {
       ...body,
       kind: goods.kind === 'feeds' ? 'feed' : 'material',
       goodsId: goods.id,
-      ...(size ? { size } : {}),
+      size: said!.pressed === true && size.measure === 'loose' ? { ...size, measure: 'pressed' } : size,
     }
   },
   same: sameName,
-  lines: ({ id, body }) => {
-    const { measure, amount } = body.size
-    const kilograms = measure === 'mass' && amount >= 1000
-    return [
-      {
-        ...body,
-        id,
-        holds: body.goodsId,
-        pack: measure === 'mass' ? (kilograms ? `${amount / 1000} kg` : `${amount} g`) : `${amount} L`,
-        pressed: measure === 'pressed',
-      },
-    ]
-  },
+  lines: ({ id, body }) => [
+    { ...body, id, holds: body.goodsId, pack: body.size, pressed: body.size.measure === 'pressed' },
+  ],
 }
 
 export const PACKETS: Table<'packets'> = {
-  id: 'packets',
   name: 'Packets',
   what: 'packets of seed',
   collection: 'packets',

@@ -1,6 +1,7 @@
 import { HABITS, habitById, type HabitId } from '#core/records/habits'
 import { SEEN_IDS } from '#core/signs/seen'
 import type { Problem } from '#core/problem'
+import { dayFrom } from '#core/season/day'
 import { newEntry, waterRow, type About, type EntryRecord } from '../records/entry'
 import {
   column,
@@ -35,12 +36,17 @@ const TOLD = [
 const ABOUT = ['trays', 'sowings', 'batches', 'packets'] as const satisfies readonly NamedKind[]
 const on = column('on', 'Day', DAY, 'on', WORDS.on, { required: true })
 
+/** An entry before its line says the day and the words, without which it is refused. */
+const begun = (kind: EntryRecord['kind']) => {
+  const { on: _on, name: _name, ...rest } = newEntry({ name: '', kind, on: dayFrom('2000-01-01'), about: [] })
+  return rest
+}
+
 /** As exact as a table is written. */
 const exact = (value: number | null | undefined) => (value == null ? '' : Number(value.toPrecision(12)))
 
 /** What happened, a line each. */
 export const ENTRIES: Table<'entries'> = {
-  id: 'entries',
   name: 'Log',
   what: 'what happened, a line each',
   collection: 'entries',
@@ -59,7 +65,7 @@ export const ENTRIES: Table<'entries'> = {
     column('signs', 'Signs', { kind: 'words', of: SEEN_IDS }, 'signs', WORDS.signs),
     ID,
   ],
-  begin: () => newEntry({ name: '', kind: 'thought', on: '2000-01-01' as EntryRecord['on'], about: [] }),
+  begin: () => begun('thought'),
   doubts: ({ kind, id }) =>
     id !== undefined || kind === undefined || TOLD.some((one) => one === folded(String(kind)))
       ? null
@@ -124,10 +130,10 @@ const OF_KINDS: Readonly<Record<(typeof HABITS)[number]['of'], readonly NamedKin
 
 /** Figures of the bench that were measured: they are learned from. */
 export const MEASUREMENTS: Table<'entries'> = {
-  id: 'measurements',
   name: 'Measurements',
   what: 'figures of your own that plans go by: jugs, spoons, settling, germination',
   collection: 'entries',
+  field: 'measured',
   columns: [
     on,
     column('what', 'What', oneOf(...HABITS.map(({ id }) => id)), '', [...WORDS.what, ...WORDS.kind], {
@@ -138,7 +144,7 @@ export const MEASUREMENTS: Table<'entries'> = {
     column('n', 'Of how many', WHOLE, '', WORDS.n),
     column('unit', 'Unit', TEXT, '', [], { onlyOut: true }),
   ],
-  begin: () => newEntry({ name: '', kind: 'measured', on: '2000-01-01' as EntryRecord['on'], about: [] }),
+  begin: () => begun('measured'),
   make: ([said], body, names) => {
     const what = said!.what as HabitId
     const habit = habitById(what)
@@ -177,10 +183,10 @@ function measuredOf(
 
 /** The air of places day by day: all lines of a place make one entry. */
 export const AIR: Table<'entries'> = {
-  id: 'air',
   name: 'Air of places',
   what: 'lows and highs day by day',
   collection: 'entries',
+  field: 'climate',
   columns: [
     column('on', 'Day', DAY, '', WORDS.on, { required: true }),
     column('place', 'Place', named('places'), 'placeId', WORDS.place, { required: true }),
@@ -192,7 +198,7 @@ export const AIR: Table<'entries'> = {
     column('mix_c', 'Mix, °C', quantity('temperature', 'C'), '', WORDS.warmth),
   ],
   group: ({ place }) => (place as Named | undefined)?.id ?? '',
-  begin: () => newEntry({ name: '', kind: 'climate', on: '2000-01-01' as EntryRecord['on'], about: [] }),
+  begin: () => begun('climate'),
   make: (lines, body) => {
     const days = lines.map((said) => ({
       on: said.on as EntryRecord['on'],

@@ -4,7 +4,8 @@ import type { Problem } from '#core/problem'
 import { printPath } from '#core/problem'
 import type { Kitchen } from '#core/units/unit'
 import { problemsFrom } from '../rules'
-import { dayOrderOf, decimalOf, readCell, type Written } from './cells'
+import { dateOrder } from '#core/records/logger'
+import { decimalOf, readCell, type Written } from './cells'
 import type { Column } from './column'
 import { asHeading, matchHeadings, type Heading } from './match'
 import type { Named, Names } from './names'
@@ -89,8 +90,8 @@ export function readTable(
     decimal:
       asked.decimal ??
       (own && separator !== '\t' ? (separator === ';' ? 'comma' : 'point') : null) ??
-      decimalOf(cellsOf('number', 'whole', 'percent', 'quantity'), separator),
-    days: asked.days ?? dayOrderOf(cellsOf('day')),
+      decimalOf(cellsOf('number', 'whole', 'percent', 'quantity', 'pack'), separator),
+    days: asked.days ?? dateOrder(cellsOf('day')),
   }
   const named = new Set(headings.map(({ key }) => key))
   const missing = table.columns.filter(({ key, required }) => required && !named.has(key))
@@ -192,24 +193,34 @@ function grouped(lines: readonly ReturnType<typeof readLine>[], table: Table, na
   return [...records.values()]
 }
 
+/** What lines make over what stands, before it is checked; or what is wrong with them. */
+function madeFrom(
+  { said }: ReadRecord,
+  table: Table,
+  stood: object | null,
+  names: Names,
+): object | readonly Problem[] {
+  const begun = structuredCloneOf(stood ?? table.begin?.(said[0]!) ?? {})
+  const body = table.columns.reduce((so, { key, path }) => {
+    const value = said[0]![key]
+    return path && value !== undefined ? withField(so, path, asField(value)) : so
+  }, begun)
+  return table.make?.(said, body, names, stood !== null) ?? body
+}
+
 /**
  * The record that lines make, over the one that stands: what an empty cell says nothing of stays as it was.
  *
  * @returns the body, or what is wrong with it at which column
  */
 export function recordFrom<C extends Collection>(
-  { lines, said }: ReadRecord,
+  record: ReadRecord,
   table: Table,
   stood: Bodies[C] | null,
   names: Names,
 ): { body: Bodies[C] } | { problems: LineProblem[] } {
-  const at = (problem: Problem): LineProblem => ({ line: lines[0]!, ...columnOf(problem, table) })
-  let body = structuredCloneOf(stood ?? table.begin?.(said[0]!) ?? {})
-  for (const { key, path } of table.columns) {
-    const value = said[0]![key]
-    if (path && value !== undefined) body = withField(body, path, asField(value))
-  }
-  const made = table.make?.(said, body, names, stood !== null) ?? body
+  const at = (problem: Problem): LineProblem => ({ line: record.lines[0]!, ...columnOf(problem, table) })
+  const made = madeFrom(record, table, stood, names)
   if (Array.isArray(made)) return { problems: (made as Problem[]).map(at) }
   const read = bodyOf(table.collection as C).safeParse(made)
   if (read.success) return { body: read.data }
@@ -239,20 +250,24 @@ const missingIn = ({ columns }: Table) =>
     ? 'This is missing. Say it, or name under “like” something of the book that has it.'
     : 'This is missing.'
 
-/** The record that is meant, among those that stand: by its id, else by what makes it the same thing. */
-export function meantBy<C extends Collection>(
-  { said }: ReadRecord,
+/** Among what stands of a table, finds the one a record means; null where it means none, or two. */
+export function meantAmong<C extends Collection>(
   table: Table<C>,
   standing: readonly Stored<Bodies[C]>[],
-  body: Bodies[C] | null,
   names: Names,
-): Stored<Bodies[C]> | null {
-  const id = said[0]!.id
-  if (typeof id === 'string') {
-    const byId = standing.find((one) => one.id === id.toLowerCase())
-    if (byId) return byId
+) {
+  const byId = new Map(standing.map((one) => [one.id, one]))
+  const byKey = new Map<string, Stored<Bodies[C]> | null>()
+  for (const one of standing) {
+    const key = table.same?.(one.body, names)
+    // What two are cannot say which is meant.
+    if (key != null) byKey.set(key, byKey.has(key) ? null : one)
   }
-  const key = body && table.same?.(body, names)
-  const found = key == null ? [] : standing.filter((one) => table.same!(one.body, names) === key)
-  return found.length === 1 ? found[0]! : null
+  /** The one a record means: by the id its lines give, else the same thing by what they say. */
+  return (record: ReadRecord): Stored<Bodies[C]> | null => {
+    const named = byId.get(String(record.said[0]!.id ?? '').toLowerCase())
+    if (named || byKey.size === 0) return named ?? null
+    const made = madeFrom(record, table as unknown as Table, null, names)
+    return Array.isArray(made) ? null : (byKey.get(table.same?.(made as Bodies[C], names) ?? '') ?? null)
+  }
 }

@@ -13,7 +13,6 @@ import type { Table } from './table'
 import { WORDS } from './words'
 
 export const CROPS: Table<'crops'> = {
-  id: 'crops',
   name: 'Crops',
   what: 'crops of your own, or your figures for those of the book',
   collection: 'crops',
@@ -55,7 +54,6 @@ export const CROPS: Table<'crops'> = {
 }
 
 export const SOWINGS: Table<'sowings'> = {
-  id: 'sowings',
   name: 'Sowings',
   what: 'so many plants of a crop by a day',
   collection: 'sowings',
@@ -81,7 +79,6 @@ export const SOWINGS: Table<'sowings'> = {
 
 /** One line a cell: what stands in it, what is sown in it, by row and cell from the marked corner. */
 export const TRAYS: Table<'trays'> = {
-  id: 'trays',
   name: 'Trays and their cells',
   what: 'one line a cell, from the marked corner',
   collection: 'trays',

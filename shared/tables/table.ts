@@ -8,7 +8,6 @@ export type Said = Readonly<Record<string, unknown>>
 
 /** A kind of record as a table: which column is which field, and what lines make a record. */
 export interface Table<C extends Collection = Collection> {
-  readonly id: string
   readonly name: string
   readonly what: string
   readonly collection: C
@@ -23,9 +22,11 @@ export interface Table<C extends Collection = Collection> {
     body: Record<string, unknown>,
     names: Names,
     stands: boolean,
-  ) => object | Problem[]
+  ) => object | readonly Problem[]
   /** What makes two records the same thing, where no id is given; null where nothing does. */
   readonly same?: (body: Bodies[C], names: Names) => string | null
+  /** Of entries only those that hold something in this field. */
+  readonly field?: 'climate' | 'measured'
   /** What a record says, piece by piece: one that says nothing new is the same as what stands. */
   readonly facts?: (body: Bodies[C]) => readonly string[]
   /** Lines of a record, where columns alone do not say them. */

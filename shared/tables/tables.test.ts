@@ -14,7 +14,7 @@ import { feedRecordOf } from '#shared/records/feed'
 import { SEASON } from '#shared/test/season'
 import { readCell } from './cells'
 import { namesOf } from './known'
-import { meantBy, readTable, recordFrom, type Reading } from './read'
+import { meantAmong, readTable, recordFrom, type Reading } from './read'
 import { tableById, type TableId } from './tables'
 import { writeTable } from './write'
 
@@ -368,7 +368,7 @@ describe('what is written is read the same', () => {
           const csv = writeTable(table, [record], { names: known, style })
           const [line] = readTable(csv, table, {}, { names: known, kitchen: 'metric' }).records
           expect(line!.problems).toEqual([])
-          const stood = meantBy(line!, table, [record], null, known)
+          const stood = meantAmong(table, [record], known)(line!)
           expect(stood).toBe(record)
           expect(recordFrom(line!, table, stood!.body, known)).toEqual({ body: record.body })
         },

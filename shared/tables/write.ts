@@ -30,8 +30,9 @@ export function writeTable<C extends Collection>(
                 ? fieldAt(stored.body, column.path)
                 : undefined
         const cell = writtenCell(value, column, names)
-        if (typeof cell !== 'number') return cell
-        const figures = style === 'comma' ? plain(cell).replace('.', ',') : plain(cell)
+        const marked = (figures: string) => (style === 'comma' ? figures.replace('.', ',') : figures)
+        if (typeof cell !== 'number') return column.holds.kind === 'pack' ? marked(cell) : cell
+        const figures = marked(plain(cell))
         // Little of a hundred says so itself: 0.5 could be a half.
         return column.holds.kind === 'percent' && cell > 0 && cell <= 1 ? `${figures} %` : figures
       }),

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import FirstStep from '~/components/first/FirstStep.vue'
+import FrostReckoned from '~/components/season/FrostReckoned.vue'
 import FrostFields from '~/components/season/FrostFields.vue'
 import TextField from '~/components/fields/TextField.vue'
 import { useDates } from '~/composables/useDates'
@@ -9,10 +10,9 @@ import { useDayOrder } from '~/composables/useDayOrder'
 import { useFirstHour } from '~/state/firstHour'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
-import { frostAtRisk, frostProblems, frostRiskOf, isFrostFree, type Frosts } from '#core/season/frost'
+import { frostProblems, isFrostFree, type Frosts } from '#core/season/frost'
 import { readFrosts } from '#core/season/frost-words'
 import { messageAt } from '#core/problem'
-import { printShare } from '#core/units/format'
 
 /** When it freezes, typed as it is said; or that it never does. */
 const first = useFirstHour()
@@ -72,9 +72,8 @@ async function keep() {
     <template v-if="frame" #changed>
       <p v-if="isFrostFree(frame)">It never freezes: plants go out by the warmth of the nights.</p>
       <p v-else>
-        Last frost {{ printDay(frame.lastFrost!) }}, first {{ printDay(frame.firstFrost!) }}. What frost harms
-        goes out from {{ printDay(frostAtRisk({ ...frame, lastFrost: frame.lastFrost! })) }} on: a later frost
-        comes in {{ printShare(frostRiskOf(frame)) }} of springs.
+        Last frost {{ printDay(frame.lastFrost!) }}, first {{ printDay(frame.firstFrost!) }}.
+        <FrostReckoned :frosts="frame" />
       </p>
     </template>
   </FirstStep>

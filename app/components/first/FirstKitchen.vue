@@ -5,23 +5,18 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { KITCHEN_CHOICES } from '~/components/fields/kitchens'
 import { useMeasures } from '~/composables/useMeasures'
 import { useHousehold } from '~/state/household'
-import { useHouseholdAnswer } from '~/state/saving'
+import { useKitchenAnswer } from '~/composables/useKitchenAnswer'
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { cellVolume } from '#core/containers/container'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { kitchenOfRegion } from '#core/units/region'
 import { parseQuantity } from '#core/units/parse'
 import { printNumber } from '#core/units/format'
-import type { Kitchen } from '#core/units/unit'
 
 /** What a bare cup or gallon means here; guessed from the browser when the household was begun. */
 const household = useHousehold()
 const { temperature, volume } = useMeasures()
-const { save } = useHouseholdAnswer<{ kitchen: Kitchen }>(
-  'the kitchen',
-  ({ kitchen }) => ({ kitchen }),
-  (whole, { kitchen }) => ({ ...whole, kitchen }),
-)
+const { save } = useKitchenAnswer()
 /** What shows how amounts are said: a tray of the book, and a crop. */
 const tray = BUILT_IN_CONTAINERS.get('tray-72')!
 const trayL = (cellVolume(tray).value * tray.cells) / 1000

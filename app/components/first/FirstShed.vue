@@ -13,6 +13,7 @@ import { useKeeping } from '~/state/keeping'
 import { useUndo } from '~/state/undo'
 import { counted } from '#core/bench/wording'
 import { goodsName } from '#core/stores/goods'
+import { stirredFrom, USUAL_SHED } from '#core/stores/usual-shed'
 import { packSaid } from '#core/stores/pack-said'
 import { goodsOf, stockProblems } from '#shared/records/stock'
 
@@ -22,23 +23,8 @@ const context = useContext()
 const keeping = useKeeping()
 const undoing = useUndo()
 const { note } = useNotes()
-/** What people start with [common practice]. */
-const USUAL = [
-  ['material', 'coir', '650 g'],
-  ['material', 'peat', '80 L'],
-  ['material', 'seed-mix', '20 L'],
-  ['material', 'potting-mix', '40 L'],
-  ['material', 'perlite', '10 L'],
-  ['material', 'vermiculite', '10 L'],
-  ['material', 'home-compost', '60 L'],
-  ['material', 'castings', '5 L'],
-  ['material', 'sand', '10 L'],
-  ['material', 'dolomitic-lime', '1 kg'],
-  ['feed', 'balanced-20', '1 kg'],
-  ['feed', 'liquid-5', '1 L'],
-] as const
 const rows = computed(() =>
-  USUAL.flatMap(([kind, id, like]) => {
+  USUAL_SHED.flatMap(([kind, id, like]) => {
     const goods = goodsOf({ kind, goodsId: id }, context)
     return goods ? [{ kind, id, like, name: goodsName(goods) }] : []
   }),
@@ -69,12 +55,7 @@ const ready = computed(() =>
 const there = computed(
   () => new Set(household.stocks.filter(({ body }) => body.packs > 0).map(({ body }) => body.goodsId)),
 )
-/** Recipes that ask for nothing that is not there. */
-const possible = computed(() =>
-  [...context.recipes.values()].filter(({ parts }) =>
-    parts.every(({ materialId }) => there.value.has(materialId)),
-  ),
-)
+const possible = computed(() => stirredFrom(context.recipes.values(), there.value))
 async function keep() {
   const name = `${counted(ready.value.length, 'thing')} on the shelf`
   const acts = ready.value.map((row) => keeping.toBody('stocks', newId(), row.name, stockOf(row)!))

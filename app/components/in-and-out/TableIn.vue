@@ -13,7 +13,7 @@ import { useKeeping } from '~/state/keeping'
 import { useUndo } from '~/state/undo'
 import { counted } from '#core/bench/wording'
 import { COLLECTIONS, type Bodies, type Collection, type Stored } from '#shared/collections'
-import { tableById, TABLES, type TableId } from '#shared/tables/tables'
+import { TABLE_IDS, tableById, type TableId } from '#shared/tables/tables'
 
 /** A table of one’s own, pasted or from a file: how it was read is shown and put right before anything is written. */
 interface Found {
@@ -149,7 +149,7 @@ const STATES = { new: 'new', changed: 'changed', same: 'as it is here', bad: 'st
     <ChoiceField
       v-model="tableId"
       label="A table of"
-      :choices="TABLES.map(({ id, name }) => ({ value: id as TableId, name }))"
+      :choices="TABLE_IDS.map((id) => ({ value: id, name: tableById(id).name }))"
       :hint="table.what"
       @update:model-value="anew"
     />

@@ -3,15 +3,13 @@ import { computed, reactive, ref } from 'vue'
 import CheckField from '~/components/fields/CheckField.vue'
 import DayField from '~/components/fields/DayField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
-import { useDates } from '~/composables/useDates'
+import FrostReckoned from '~/components/season/FrostReckoned.vue'
 import type { Day } from '#core/season/day'
-import { frostAtRisk, frostRiskOf, frostSpreadOf, isFrostFree, type Frosts } from '#core/season/frost'
-import { printShare } from '#core/units/format'
+import { frostRiskOf, frostSpreadOf, isFrostFree, type Frosts } from '#core/season/frost'
 
 /** When it freezes there, how far that scatters, and how much risk is lived with; or that it never does. */
 const frosts = defineModel<Frosts>({ required: true })
 const props = defineProps<{ problemAt: (field: string) => string | undefined; onlyNights?: boolean }>()
-const { printDay } = useDates()
 
 const change = (more: Partial<Frosts>) => (frosts.value = { ...frosts.value, ...more })
 /** Nothing is filled in that was not said: nights are the household’s once all three of them are. */
@@ -44,12 +42,6 @@ function setNights(more: Partial<typeof said>) {
   Object.assign(said, more)
   change({ nights: nights.value })
 }
-const reckoned = computed(() => {
-  const { lastFrost } = frosts.value
-  return lastFrost && !props.problemAt('frostRisk') && !props.problemAt('frostSpreadDays')
-    ? frostAtRisk({ ...frosts.value, lastFrost })
-    : null
-})
 </script>
 
 <template>
@@ -117,9 +109,8 @@ const reckoned = computed(() => {
       </div>
       <p v-if="!nights" class="soft">Say all three: nothing is assumed of your nights.</p>
     </template>
-    <p v-if="reckoned" class="soft">
-      What frost harms goes out from {{ printDay(reckoned) }} on at the earliest: a later frost in
-      {{ printShare(frostRiskOf(frosts)) }} of springs.
+    <p v-if="!problemAt('frostRisk') && !problemAt('frostSpreadDays')" class="soft">
+      <FrostReckoned :frosts="frosts" />
     </p>
   </fieldset>
 </template>

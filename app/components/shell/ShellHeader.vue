@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import SelectButton from 'primevue/selectbutton'
 import { usePlaces } from '~/composables/usePlaces'
-import { useHouseholdAnswer } from '~/state/saving'
+import { useKitchenAnswer } from '~/composables/useKitchenAnswer'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import Dialog from 'primevue/dialog'
 import Button from 'primevue/button'
@@ -36,11 +36,7 @@ const KITCHENS: { value: Kitchen; name: string; long: string }[] = [
   { value: 'imperial', name: 'imp', long: 'Imperial kitchen' },
 ]
 
-const { saving, save, dismiss } = useHouseholdAnswer<{ kitchen: Kitchen }>(
-  'the units',
-  ({ kitchen }) => ({ kitchen }),
-  (whole, { kitchen }) => ({ ...whole, kitchen }),
-)
+const { saving, save, dismiss } = useKitchenAnswer()
 const showing = ref<Kitchen>()
 const kitchen = computed(() => showing.value ?? household.kitchen)
 async function chooseKitchen(wanted: Kitchen) {

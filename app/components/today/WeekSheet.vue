@@ -3,21 +3,14 @@ import { computed } from 'vue'
 import { useDates } from '~/composables/useDates'
 import { useJobWords } from '~/composables/useJobWords'
 import { useSeason } from '~/state/season'
-import { addDays } from '#core/season/day'
+import { weekOf } from '#core/season/today/week'
 
 /** The week on paper: a line for each job, with a box to tick in pencil. */
 const season = useSeason()
 const { printDay } = useDates()
 const { words, dangerText } = useJobWords()
 
-const days = computed(() =>
-  Array.from({ length: 8 }, (_, i) => addDays(season.today, i)).map((day, i) => ({
-    day,
-    jobs: season.jobs.filter(
-      ({ dueOn, state }) => state !== 'done' && (i === 0 ? dueOn <= day : dueOn === day),
-    ),
-  })),
-)
+const days = computed(() => weekOf(season.jobs, season.today))
 </script>
 
 <template>

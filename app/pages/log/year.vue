@@ -24,8 +24,8 @@ import { useUndo } from '~/state/undo'
 import { counted } from '#core/bench/wording'
 import type { Bodies, Stored } from '#shared/collections'
 import { nextYear } from '#core/records/line'
-import { printNumber, printShare } from '#core/units/format'
-import { nextYears, yearReport, type Came, type PacketVerdict } from '#shared/year'
+import { printNumber } from '#core/units/format'
+import { cameWords, nextYears, yearReport, type PacketVerdict } from '#shared/year'
 
 definePageMeta({
   place: {
@@ -48,10 +48,6 @@ const { aboutVolume, mass } = useMeasures()
 const { year, years, choose, records, problem } = useYear()
 
 const report = computed(() => records.value && yearReport(records.value, context.whole, year.value))
-const share = (came: Came | null) =>
-  came
-    ? `${printShare(Math.round((came.up / came.of) * 100) / 100)} (${came.up} of ${came.of})`
-    : 'not counted'
 const money = (value: number) => printNumber(Math.round(value * 100) / 100, 4)
 const VERDICTS: Record<PacketVerdict, string> = {
   keep: 'keep',
@@ -222,7 +218,7 @@ const print = () => window.print()
               <tr v-for="row in report.crops" :key="row.cropId">
                 <th scope="row">{{ row.name }}</th>
                 <td>{{ row.wanted || '–' }}</td>
-                <td>{{ share(row.came) }}</td>
+                <td>{{ cameWords(row.came) }}</td>
                 <td>{{ row.daysUp === null ? '–' : counted(Math.round(row.daysUp), 'day') }}</td>
                 <td>{{ row.lost || '–' }}</td>
                 <td
@@ -257,7 +253,7 @@ const print = () => window.print()
                 <th scope="row">{{ row.name }}</th>
                 <td>{{ row.litres ? aboutVolume(row.litres) : '–' }}</td>
                 <td>{{ row.trays || '–' }}</td>
-                <td>{{ share(row.came) }}</td>
+                <td>{{ cameWords(row.came) }}</td>
                 <td>{{ row.lost || '–' }}</td>
               </tr>
             </tbody>

@@ -6,7 +6,8 @@ import type { Crop } from '../../sowing/crop'
 import type { CareKind, CareVisit } from '../final-care'
 import { heightFor, LIGHT_WANTED } from '../light'
 import { lampOf } from '../places/place-light'
-import type { Job, TodayRow } from './job'
+import type { Day } from '../day'
+import type { Danger, Job, TodayRow } from './job'
 
 const DOING: Readonly<Record<PlannedRung['stage'], string>> = {
   sow: 'Sow',
@@ -212,5 +213,22 @@ export function jobWords(
       return { title: `The crop of ${who} is over`, detail: 'nothing more is asked for it' }
     case 'give up':
       return { title: `Give up on ${who}`, detail: 'it no longer stands on the shelf' }
+  }
+}
+
+/** What is wrong where a job is in danger, and what to do. */
+export function dangerWords(
+  danger: Danger,
+  { day, temperature }: Pick<Saying, 'temperature'> & { readonly day: (day: Day) => string },
+): string {
+  switch (danger.kind) {
+    case 'no-show':
+      return danger.verdict === 'sow again'
+        ? `Expected ${day(danger.expected)}; twice the days are over. Sow again.`
+        : `Expected ${day(danger.expected)} and not up: too cold, too deep, too old, or light and dark wrong.`
+    case 'nights too cold':
+      return `A night of ${temperature(danger.nightC)} is ahead; below ${temperature(danger.lowestC)} it suffers. Keep it in.`
+    case 'shelf full':
+      return `${danger.place} is full from ${day(danger.on)}: ${printNumber(danger.flats)} flats.`
   }
 }

@@ -17,14 +17,13 @@ import type { Transaction } from '../../db/client'
 import { batches, households, photoFiles, revisions, trays, readings, weatherDays } from '../../db/schema'
 import { backUpNow, keepsBackups } from '../../keeper'
 import { levelOf, markOver } from '../ledger'
+import { lookOrTake, type Looked } from '../looking'
 import { madeThumbnail } from '../photo-files'
 import { findHousehold } from '../reading'
-import { invalid, Refusal } from '../refusal'
-import { asStored, lockHousehold, tableOf, type Row } from '../rows'
+import { invalid } from '../refusal'
+import { asStored, tableOf, type Row } from '../rows'
 import { checkTrays } from '../trays'
-import { inTurn } from '../turns'
 import { joinLevels } from './levels'
-import { patientTransaction } from './patient'
 import type { ReadArchive } from './read'
 
 /*
@@ -58,31 +57,15 @@ interface Order {
   readonly seen: number | null
 }
 
-/** Thrown to leave the transaction without a trace, with what it found. */
-class OnlyLooked extends Error {
-  constructor(readonly found: TakenIn) {
-    super('only looked')
-  }
-}
-
 /** @throws Refusal 409 where something was written since it was looked at, 422 where it cannot be taken in */
 export async function takeIn(householdId: string, archive: ReadArchive, order: Order): Promise<TakenIn> {
   if (order.seen !== null && keepsBackups() && !(await backUpNow()))
     throw invalid([
       { path: [], message: 'The backup that is made first could not be written, so nothing was taken in.' },
     ])
-  return inTurn(householdId, async () => {
-    try {
-      return await patientTransaction('write', async (tx) => {
-        const found = await new Taking(tx, householdId, archive, order).run()
-        if (order.seen === null) throw new OnlyLooked(found)
-        return found
-      })
-    } catch (error) {
-      if (error instanceof OnlyLooked) return error.found
-      throw error
-    }
-  })
+  return lookOrTake(householdId, order.seen, (tx, looked) =>
+    new Taking(tx, householdId, archive, order, looked).run(),
+  )
 }
 
 class Taking {
@@ -101,15 +84,11 @@ class Taking {
     private readonly householdId: string,
     private readonly archive: ReadArchive,
     private readonly order: Order,
+    private readonly looked: Looked,
   ) {}
 
   async run(): Promise<TakenIn> {
-    const locked = await lockHousehold(this.tx, this.householdId)
-    if (locked?.isRemoved) throw new Refusal(404, 'This household was removed: bring it back first.')
-    const made = !locked
-    const changes = made ? 0 : await this.changesBefore()
-    if (this.order.seen !== null && this.order.seen !== changes)
-      throw new Refusal(409, 'Something was written here since you looked. Look again, then take it in.')
+    const { isNew: made, changes } = this.looked
     await this.household(made)
     await this.photoFiles()
     for (const collection of COLLECTION_NAMES) await this.records(collection)
@@ -127,14 +106,6 @@ class Taking {
       differing: this.differing,
       contradictions: this.contradictions,
     }
-  }
-
-  private async changesBefore() {
-    const [row] = await this.tx
-      .select({ changes: households.changes })
-      .from(households)
-      .where(eq(households.householdId, this.householdId))
-    return row!.changes - 1
   }
 
   private tally(kind: ArchiveKind) {

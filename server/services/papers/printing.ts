@@ -2,13 +2,12 @@ import type { Figure } from '#core/working/figure'
 import { printFigure } from '#core/working/print'
 import { printQuantity } from '#core/units/format'
 import { saidIn } from '#core/units/said'
-import type { Kitchen } from '#core/units/unit'
-import type { HouseholdRecord } from '#shared/records/household'
+import { thermometerOf, type HouseholdRecord } from '#shared/records/household'
 
 /** Amounts and days in the household’s own measures and language region. */
-export function printing({ kitchen, formats }: Pick<HouseholdRecord, 'kitchen' | 'formats'>) {
-  const thermometer: Kitchen =
-    formats?.temperature === 'celsius' ? 'metric' : formats?.temperature === 'fahrenheit' ? 'us' : kitchen
+export function printing(household: Pick<HouseholdRecord, 'kitchen' | 'formats'>) {
+  const { kitchen, formats } = household
+  const thermometer = thermometerOf(household)
   const locale = formats?.locale ?? (kitchen === 'us' ? 'en-US' : 'en-GB')
   const days = new Intl.DateTimeFormat(locale, {
     weekday: 'short',

@@ -2,7 +2,9 @@ import { counted } from '#core/bench/wording'
 import { addDays, daysBetween, type Day } from '#core/season/day'
 import { extentOf, feedRuns, mixRuns } from '#core/season/demand'
 import { containersText } from '#core/season/containers-text'
-import { jobWords } from '#core/season/today/wording'
+import type { Job } from '#core/season/today/job'
+import { weekOf } from '#core/season/today/week'
+import { dangerWords, jobWords } from '#core/season/today/wording'
 import { printNumber } from '#core/units/format'
 import { jobsOn } from '#shared/season'
 import type { Writing } from '../../paper/document'
@@ -119,37 +121,25 @@ const namesOf = (
   rows: readonly { id: string; name: string }[],
 ) => [...new Set(of.map(({ sowingId }) => rows.find(({ id }) => id === sowingId)?.name ?? ''))].join(', ')
 
-const WEEK_DAYS = 8
-
 /** The week on paper: a line for each job, with a box to tick in pencil. */
 export async function weekPaper(householdId: string, on?: Day): Promise<Writing> {
   const { body: household } = await findHousehold(householdId)
   const { today, rows, context, marks } = await plannedSeason(householdId, on)
   const print = printing(household)
-  const jobs = jobsOn(today, rows, marks, context).filter(({ state }) => state !== 'done')
   const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'a mix no longer here'
-  const words = (job: (typeof jobs)[number]) =>
-    jobWords(
-      job,
-      rows.find(({ id }) => id === job.of[0]?.sowingId),
-      nameOfMix,
-      print,
-    )
+  const item = (job: Job) => {
+    const of = rows.find(({ id }) => id === job.of[0]?.sowingId)
+    const { title, detail } = jobWords(job, of, nameOfMix, print)
+    return { title, text: job.danger ? `${detail}. ${dangerWords(job.danger, print)}` : detail }
+  }
   return {
     title: `The week from ${print.day(today)}`,
     kicker: household.name,
-    blocks: Array.from({ length: WEEK_DAYS }, (_, i) => addDays(today, i)).flatMap((day, i) => {
-      const due = jobs.filter(({ dueOn }) => (i === 0 ? dueOn <= day : dueOn === day))
-      return [
-        { kind: 'heading', text: print.day(day) } as const,
-        due.length
-          ? ({
-              kind: 'list',
-              marks: 'boxes',
-              items: due.map((job) => ({ title: words(job).title, text: words(job).detail })),
-            } as const)
-          : ({ kind: 'text', text: 'nothing due', soft: true } as const),
-      ]
-    }),
+    blocks: weekOf(jobsOn(today, rows, marks, context), today).flatMap(({ day, jobs }) => [
+      { kind: 'heading', text: print.day(day) } as const,
+      jobs.length
+        ? ({ kind: 'list', marks: 'boxes', items: jobs.map(item) } as const)
+        : ({ kind: 'text', text: 'nothing due', soft: true } as const),
+    ]),
   }
 }

@@ -1,16 +1,12 @@
 import { counted } from '#core/bench/wording'
-import { printNumber, printShare } from '#core/units/format'
+import { printNumber } from '#core/units/format'
 import { contextOf } from '#shared/context'
-import { yearReport, type Came } from '#shared/year'
+import { cameWords, yearReport } from '#shared/year'
 import type { Block, Writing } from '../../paper/document'
 import { everything } from '../reading'
 import { yearRecords } from '../year'
 import { printing } from './printing'
 
-const share = (came: Came | null) =>
-  came
-    ? `${printShare(Math.round((came.up / came.of) * 100) / 100)} (${came.up} of ${came.of})`
-    : 'not counted'
 const money = (value: number) => printNumber(Math.round(value * 100) / 100, 4)
 
 /** A year on paper: plans against what happened, seed, what ran out, notes. @throws Refusal 404 */
@@ -50,7 +46,7 @@ export async function yearPaper(householdId: string, year: number): Promise<Writ
         rows: report.crops.map((row) => [
           row.name,
           row.wanted ? String(row.wanted) : '–',
-          share(row.came),
+          cameWords(row.came),
           row.daysUp === null ? '–' : counted(Math.round(row.daysUp), 'day'),
           row.lost ? String(row.lost) : '–',
           row.out + row.given ? String(row.out + row.given) : '–',
@@ -66,7 +62,7 @@ export async function yearPaper(householdId: string, year: number): Promise<Writ
           row.name,
           row.litres ? volume(row.litres) : '–',
           row.trays ? String(row.trays) : '–',
-          share(row.came),
+          cameWords(row.came),
           row.lost ? String(row.lost) : '–',
         ]),
       },

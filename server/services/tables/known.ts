@@ -36,12 +36,11 @@ export async function standingIn(
     .where(
       and(
         current('entries', householdId),
-        table.facts ? wholeOf(table) : days.length ? inArray(entries.on, days) : sql`false`,
+        table.field ? heldIn(table) : days.length ? inArray(entries.on, days) : sql`false`,
       ),
     )
   return (rows as unknown as Row[]).map(asStored<'entries'>)
 }
 
-/** The entries a table of facts is written from. */
-export const wholeOf = ({ id }: Pick<Table, 'id'>) =>
-  id === 'air' ? sql`${entries.climate} <> '[]'::jsonb` : sql`${entries.measured} <> '[]'::jsonb`
+/** The entries a table is written from: all, or those that hold something in its field. */
+export const heldIn = ({ field }: Pick<Table, 'field'>) => field && sql`${entries[field]} <> '[]'::jsonb`

@@ -1,11 +1,10 @@
 import { randomUUID } from 'node:crypto'
-import { eq } from 'drizzle-orm'
 import { dequal } from 'dequal'
 import type { Bodies, Collection, Stored } from '#shared/collections'
 import type { Names } from '#shared/tables/names'
 import {
   columnOf,
-  meantBy,
+  meantAmong,
   NoTable,
   readTable,
   recordFrom,
@@ -17,12 +16,9 @@ import {
 import { tableById, type TableId } from '#shared/tables/tables'
 import type { Table } from '#shared/tables/table'
 import type { Transaction } from '../../db/client'
-import { households } from '../../db/schema'
-import { patientTransaction } from '../archive/patient'
 import { saveIn } from '../keeping'
-import { invalid, Refusal } from '../refusal'
-import { lockHousehold } from '../rows'
-import { inTurn } from '../turns'
+import { lookOrTake } from '../looking'
+import { invalid, Refusal, unknown } from '../refusal'
 import { knownIn, standingIn } from './known'
 
 /*
@@ -62,33 +58,21 @@ export interface TableOrder extends Reading {
 const SHOWN = 200
 const PROBLEMS = 500
 
-class OnlyLooked extends Error {
-  constructor(readonly found: TableTaken) {
-    super('only looked')
-  }
-}
-
 /** @throws Refusal 404; 409 where something was written since; 422 where it is no table, or lines are bad and all were wanted */
-export function takeTable(
+export const takeTable = (
   householdId: string,
   id: TableId,
   text: string,
   order: TableOrder,
-): Promise<TableTaken> {
-  return inTurn(householdId, async () => {
+): Promise<TableTaken> =>
+  lookOrTake(householdId, order.seen, async (tx, looked) => {
+    if (looked.isNew) throw unknown('household')
     try {
-      return await patientTransaction('write', async (tx) => {
-        const found = await taken(tx, householdId, tableById(id), text, order)
-        if (order.seen === null) throw new OnlyLooked(found)
-        return found
-      })
+      return await taken(tx, householdId, tableById(id), text, order, looked.changes)
     } catch (error) {
-      if (error instanceof OnlyLooked) return error.found
-      if (error instanceof NoTable) throw invalid([{ path: ['table'], message: error.message }])
-      throw error
+      throw error instanceof NoTable ? invalid([{ path: ['table'], message: error.message }]) : error
     }
   })
-}
 
 async function taken(
   tx: Transaction,
@@ -96,16 +80,8 @@ async function taken(
   table: Table,
   text: string,
   order: TableOrder,
+  changes: number,
 ): Promise<TableTaken> {
-  const locked = await lockHousehold(tx, householdId)
-  if (!locked || locked.isRemoved) throw new Refusal(404, 'This household is not here.')
-  const [row] = await tx
-    .select({ changes: households.changes })
-    .from(households)
-    .where(eq(households.householdId, householdId))
-  const changes = row!.changes - 1
-  if (order.seen !== null && order.seen !== changes)
-    throw new Refusal(409, 'Something was written here since you looked. Look again, then take it in.')
   const { names, kitchen } = await knownIn(tx, householdId)
   const read = readTable(text, table, order, { names, kitchen })
   const standing = await standingIn(tx, householdId, table, read)
@@ -114,11 +90,12 @@ async function taken(
   const problems: LineProblem[] = []
   const shown: TableTaken['shown'] = []
   const records: TableTaken['records'] = []
+  const meantBy = meantAmong(table, standing, names)
   const meant = new Set<string>()
   // Written at one moment, they are listed by their ids: in the order of the lines.
   const ids = read.records.map(() => randomUUID()).sort()
   for (const [i, record] of read.records.entries()) {
-    const made = asRecord(record, table, standing, names, meant)
+    const made = asRecord(record, table, meantBy, names, meant)
     let state: State = 'bad'
     let found = made.problems
     if (found.length === 0 && made.body) {
@@ -172,46 +149,22 @@ async function taken(
 function asRecord(
   record: ReadRecord,
   table: Table,
-  standing: readonly Stored<Bodies[Collection]>[],
+  meantBy: ReturnType<typeof meantAmong>,
   names: Names,
   meant: Set<string>,
 ) {
   const none = { body: null, stood: null, name: String(record.said[0]!.name ?? record.said[0]!.what ?? '') }
   if (record.problems.length) return { ...none, problems: [...record.problems] }
-  const byId = meantBy(record, table, standing, null, names)
-  let read = recordFrom(record, table, byId?.body ?? null, names)
-  if ('problems' in read && byId === null) {
-    // What is missing may stand in the record that is meant: it is sought by what the lines say.
-    const said = meantBy(record, table, standing, saidOnly(record, table), names)
-    if (said) read = recordFrom(record, table, said.body, names)
-  }
+  const stood = meantBy(record)
+  const read = recordFrom(record, table, stood?.body ?? null, names)
   if ('problems' in read) return { ...none, problems: read.problems }
-  const stood = byId ?? meantBy(record, table, standing, read.body, names)
-  if (stood && !byId) {
-    const over = recordFrom(record, table, stood.body, names)
-    if ('problems' in over) return { ...none, problems: over.problems }
-    read = over
-  }
   const { name } = read.body as { name: string }
-  if (stood && meant.has(stood.id))
-    return {
-      ...none,
-      name,
-      problems: [{ line: record.lines[0]!, column: '', message: `“${name}” stands there twice.` }],
-    }
+  if (stood && meant.has(stood.id)) {
+    const twice = { line: record.lines[0]!, column: '', message: `“${name}” stands there twice.` }
+    return { ...none, name, problems: [twice] }
+  }
   if (stood) meant.add(stood.id)
   return { body: read.body, stood, name, problems: [] as LineProblem[] }
-}
-
-/** As much of a body as its lines say, to look for the one that is meant. */
-function saidOnly({ said }: ReadRecord, table: Table): Bodies[Collection] | null {
-  const body: Record<string, unknown> = { basedOn: null }
-  for (const { key, path } of table.columns)
-    if (path && !path.includes('.') && said[0]![key] !== undefined) {
-      const value = said[0]![key]
-      body[path] = value && typeof value === 'object' && 'id' in value ? value.id : value
-    }
-  return typeof body.name === 'string' ? (body as unknown as Bodies[Collection]) : null
 }
 
 /** Over what stands, or under a new id, in a savepoint of its own: what is refused leaves no trace, and the others go on. */

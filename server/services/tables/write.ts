@@ -8,7 +8,7 @@ import { db } from '../../db/client'
 import { entries } from '../../db/schema'
 import { entriesAbout, list } from '../reading'
 import { asStored, current, type Row } from '../rows'
-import { knownIn, wholeOf } from './known'
+import { knownIn, heldIn } from './known'
 
 /** What a household keeps, as a table. @throws Refusal 404 */
 export async function tableOut(householdId: string, id: TableId, style: Style): Promise<string> {
@@ -18,7 +18,7 @@ export async function tableOut(householdId: string, id: TableId, style: Style): 
     const rows = await db()
       .select()
       .from(entries)
-      .where(and(current('entries', householdId), table.facts ? wholeOf(table) : undefined))
+      .where(and(current('entries', householdId), heldIn(table)))
       .orderBy(asc(entries.on), asc(entries.number))
     return writeTable(table, (rows as unknown as Row[]).map(asStored<'entries'>), { names, style })
   }
