@@ -13,6 +13,7 @@ import RunTimers from '~/components/runs/RunTimers.vue'
 import ShellHeader from '~/components/shell/ShellHeader.vue'
 import ShellNote from '~/components/shell/ShellNote.vue'
 import { useHelpOpen } from '~/composables/useHelpOpen'
+import { keepToday } from '~/composables/useToday'
 import { useKeys } from '~/composables/useKeys'
 import { useHousehold } from '~/state/household'
 import { usePreferences } from '~/state/preferences'
@@ -28,6 +29,7 @@ useKeys({ palette: showPalette, help: () => (help.value = true) })
 const preferences = usePreferences()
 const route = useRoute()
 await household.ready()
+keepToday()
 useHead({
   title: () => route.meta.place?.title ?? '',
   htmlAttrs: { class: () => (preferences.theme === 'dark' ? 'dark' : '') },

@@ -79,12 +79,15 @@ test('the weight arrives once the pan is still: on the tray’s page, and in a r
     marks: [],
   })
   await goTo(page, `/runs/${run.id}`)
-  const scales = page.getByRole('group', { name: 'The scale' })
-  for (let step = 0; step < 12 && (await scales.count()) === 0; step++)
+  const after = page.getByLabel('Weighed after, with its saucer')
+  for (let step = 1; (await after.count()) === 0; step++) {
+    await expect(page.getByText(`step ${step} of`)).toBeVisible()
     await page.getByRole('button', { name: 'Done', exact: true }).click()
+    await expect(page.getByText(`step ${step + 1} of`)).toBeVisible()
+  }
   await still()
-  await scales.getByRole('button', { name: 'Take this weight' }).click()
-  await expect(page.getByLabel('Weighed after, with its saucer')).toHaveValue('3.4 kg')
+  await page.getByRole('button', { name: 'Take this weight' }).click()
+  await expect(after).toHaveValue('3.4 kg')
 })
 
 test('a probe that is stuck, and one that jumps, are doubted in words and left out', async ({

@@ -14,7 +14,6 @@ import PageTop from '~/components/shell/PageTop.vue'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
 import { useRuns } from '~/composables/useRuns'
-import { useToday } from '~/composables/useToday'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
 import { useExample } from '~/state/example'
@@ -28,7 +27,6 @@ definePageMeta({
     parent: '/',
   },
 })
-useToday()
 const season = useSeason()
 const context = useContext()
 const { planBatch } = useRuns()

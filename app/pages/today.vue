@@ -14,7 +14,6 @@ import { useJobWords } from '~/composables/useJobWords'
 import AwayNotice from '~/components/today/AwayNotice.vue'
 import LogReminders from '~/components/log/LogReminders.vue'
 import SaveProblem from '~/components/records/SaveProblem.vue'
-import { useToday } from '~/composables/useToday'
 import { useHousehold } from '~/state/household'
 import { useHouseholdAnswer } from '~/state/saving'
 import { usePreferences } from '~/state/preferences'
@@ -40,8 +39,6 @@ definePageMeta({
     key: 't',
   },
 })
-
-useToday()
 const household = useHousehold()
 const season = useSeason()
 const context = useContext()

@@ -1,4 +1,3 @@
-import { useState } from '#imports'
 import { computed, shallowRef, toRaw } from 'vue'
 import { defineStore } from 'pinia'
 import { dequal } from 'dequal'
@@ -6,13 +5,14 @@ import type { RootsSeen } from '#core/season/roots'
 import { copyOf } from '~/composables/copyOf'
 import { newId } from '~/composables/newId'
 import { useNotes } from '~/composables/useNotes'
+import { useToday } from '~/composables/useToday'
 import { whyNot } from '~/composables/whyNot'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
 import { useSaving } from '~/state/saving'
 import { useUndo, type Act } from '~/state/undo'
-import { dayAt, type Day } from '#core/season/day'
+import type { Day } from '#core/season/day'
 import { edgeMoved, heldOver, movedBy } from '#core/season/moves'
 import { withOutside } from '#core/season/places/stays'
 import { countsSeedlings } from '#core/sowing/crop'
@@ -43,7 +43,7 @@ export const useSeason = defineStore('season', () => {
   const undoing = useUndo()
   const { note } = useNotes()
   const { saving, save: saveRecord, dismiss } = useSaving('sowings')
-  const today = useState<Day>('today', () => dayAt(new Date()))
+  const today = useToday()
 
   const frame = computed(() => household.season)
   const known = computed(() => {

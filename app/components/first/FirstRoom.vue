@@ -71,7 +71,7 @@ const verdict = (place: Place) => {
             optional
             :label="`Trays on the ${kind.name.toLowerCase()}`"
             unit="flats"
-            :hint="`of ${length(FLAT_MM.short)} × ${length(FLAT_MM.long)}; the usual until you say`"
+            :hint="`of ${length(FLAT_MM.short)} × ${length(FLAT_MM.long)}${of(kind.id)!.flats === kind.flats ? '; the usual until you say' : ''}`"
             @update:model-value="change(of(kind.id)!, { flats: $event })"
           />
           <template v-if="kind.id === 'shelf'">

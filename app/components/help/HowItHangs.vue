@@ -102,42 +102,58 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('ladde
 <template>
   <figure class="how">
     <DrawingFrame file="how-it-hangs-together" title="How it hangs together"
-      ><svg viewBox="0 0 930 410" role="img" aria-labelledby="how-title how-text">
-        <title id="how-title">How it hangs together</title>
-        <desc id="how-text">
-          What you say on the left becomes a plan in the middle and work on the right; what happened flows
-          back as learned figures. The list below says the same.
-        </desc>
-        <defs>
-          <marker id="tip" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="7" markerHeight="7" orient="auto">
-            <path d="M0 0L8 4L0 8Z" class="tip" />
-          </marker>
-        </defs>
-        <g class="heads" aria-hidden="true">
-          <text :x="10 + W / 2" y="22">You say</text>
-          <text :x="250 + W + 36" y="22">It reckons</text>
-          <text :x="730 + W / 2" y="22">You do</text>
-        </g>
-        <path v-for="flow in FLOWS" :key="flow.join()" :d="curve(flow)" class="flow" marker-end="url(#tip)" />
-        <path :d="down('feed', 'buy')" class="flow" marker-end="url(#tip)" />
-        <path :d="down('trays', 'today')" class="flow" marker-end="url(#tip)" />
-        <path :d="down('today', 'log')" class="flow" marker-end="url(#tip)" />
-        <path :d="BACK" class="flow back" marker-end="url(#tip)" />
-        <path :d="AGAIN" class="flow back" marker-end="url(#tip)" />
-        <g
-          v-for="one in NODES"
-          :key="one.id"
-          class="node"
-          :class="one.kind"
-          :transform="`translate(${one.x} ${one.y})`"
-          aria-hidden="true"
-          @click="navigateTo(one.to)"
-        >
-          <rect :width="W" :height="H" rx="9" />
-          <text x="12" y="26" class="title">{{ one.title }}</text>
-          <text x="12" y="47">{{ one.text }}</text>
-        </g>
-      </svg></DrawingFrame
+      ><div class="moved" tabindex="0" role="region" aria-label="The drawing">
+        <svg viewBox="0 0 930 410" role="img" aria-labelledby="how-title how-text">
+          <title id="how-title">How it hangs together</title>
+          <desc id="how-text">
+            What you say on the left becomes a plan in the middle and work on the right; what happened flows
+            back as learned figures. The list below says the same.
+          </desc>
+          <defs>
+            <marker
+              id="tip"
+              viewBox="0 0 8 8"
+              refX="7"
+              refY="4"
+              markerWidth="7"
+              markerHeight="7"
+              orient="auto"
+            >
+              <path d="M0 0L8 4L0 8Z" class="tip" />
+            </marker>
+          </defs>
+          <g class="heads" aria-hidden="true">
+            <text :x="10 + W / 2" y="22">You say</text>
+            <text :x="250 + W + 36" y="22">It reckons</text>
+            <text :x="730 + W / 2" y="22">You do</text>
+          </g>
+          <path
+            v-for="flow in FLOWS"
+            :key="flow.join()"
+            :d="curve(flow)"
+            class="flow"
+            marker-end="url(#tip)"
+          />
+          <path :d="down('feed', 'buy')" class="flow" marker-end="url(#tip)" />
+          <path :d="down('trays', 'today')" class="flow" marker-end="url(#tip)" />
+          <path :d="down('today', 'log')" class="flow" marker-end="url(#tip)" />
+          <path :d="BACK" class="flow back" marker-end="url(#tip)" />
+          <path :d="AGAIN" class="flow back" marker-end="url(#tip)" />
+          <g
+            v-for="one in NODES"
+            :key="one.id"
+            class="node"
+            :class="one.kind"
+            :transform="`translate(${one.x} ${one.y})`"
+            aria-hidden="true"
+            @click="navigateTo(one.to)"
+          >
+            <rect :width="W" :height="H" rx="9" />
+            <text x="12" y="26" class="title">{{ one.title }}</text>
+            <text x="12" y="47">{{ one.text }}</text>
+          </g>
+        </svg>
+      </div></DrawingFrame
     >
     <figcaption>
       <ol>
@@ -234,9 +250,14 @@ svg {
   fill: var(--on-enamel);
 }
 
+/* On a phone it is moved sideways rather than made too small to read. */
+.moved {
+  overflow-x: auto;
+}
+
 @media (max-width: 46rem) {
   svg {
-    display: none;
+    width: 46rem;
   }
 }
 </style>

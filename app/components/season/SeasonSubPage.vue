@@ -2,11 +2,9 @@
 import { NuxtLink } from '#components'
 import { useRoute } from '#imports'
 import SubPlaces from '~/components/shell/SubPlaces.vue'
-import { useToday } from '~/composables/useToday'
 import { useSeason } from '~/state/season'
 
 /** A page about one side of the season; it needs a season to be about. */
-useToday()
 const season = useSeason()
 const route = useRoute()
 </script>

@@ -38,8 +38,8 @@ const list = computed(() =>
   <p v-if="list.length" class="no-print">
     In
     <template v-for="(one, i) in list" :key="one.id"
-      ><template v-if="i">, </template><NuxtLink :to="`/trays/${one.id}`">tray {{ one.number }}</NuxtLink>
-      <span class="soft">({{ one.gone ? 'empty' : counted(one.plants, 'plant') }})</span></template
+      ><template v-if="i">, </template><NuxtLink :to="`/trays/${one.id}`">tray {{ one.number }}</NuxtLink
+      >{{ ' ' }}<span class="soft">({{ one.gone ? 'empty' : counted(one.plants, 'plant') }})</span></template
     >.
   </p>
 </template>

@@ -41,7 +41,7 @@ useHead({ title: () => `Card of batch ${batch.value?.number ?? ''}` })
 const made = computed(() => household.making(String(route.params.id)))
 const making = ref(false)
 const removal = useRemoval()
-const { printDate } = useDates()
+const { printDay } = useDates()
 async function takeBack() {
   if (made.value) await removal('entries', made.value)
 }
@@ -87,7 +87,7 @@ const allCautions = computed((): Caution[] =>
     </template>
     <p v-if="made" class="made">
       <CheckCheck aria-hidden="true" />
-      Made {{ printDate(made.updatedAt) }}<template v-if="made.body.by"> by {{ made.body.by }}</template
+      Made {{ printDay(made.body.on) }}<template v-if="made.body.by"> by {{ made.body.by }}</template
       >. <template v-if="made.body.note">{{ made.body.note }}</template>
       <button type="button" class="link no-print" @click="takeBack">Not yet after all</button>
     </p>

@@ -10,7 +10,6 @@ import YearChoice from '~/components/log/YearChoice.vue'
 import PageTop from '~/components/shell/PageTop.vue'
 import SubPlaces from '~/components/shell/SubPlaces.vue'
 import { useMeasures } from '~/composables/useMeasures'
-import { useToday } from '~/composables/useToday'
 import { useYear } from '~/composables/useYear'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
@@ -27,8 +26,6 @@ definePageMeta({
     parent: '/log',
   },
 })
-
-useToday()
 const context = useContext()
 const season = useSeason()
 const { aboutVolume, temperature } = useMeasures()

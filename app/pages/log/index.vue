@@ -14,7 +14,6 @@ import PageTop from '~/components/shell/PageTop.vue'
 import SubPlaces from '~/components/shell/SubPlaces.vue'
 import { useDates } from '~/composables/useDates'
 import { useLogStream } from '~/composables/useLogStream'
-import { useToday } from '~/composables/useToday'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
@@ -31,8 +30,6 @@ definePageMeta({
     key: 'l',
   },
 })
-
-useToday()
 const household = useHousehold()
 const trays = useTrays()
 const season = useSeason()

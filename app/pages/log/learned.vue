@@ -11,7 +11,6 @@ import SubPlaces from '~/components/shell/SubPlaces.vue'
 import { useDates } from '~/composables/useDates'
 import { useLearned } from '~/composables/useLearned'
 import { useMeasures } from '~/composables/useMeasures'
-import { useToday } from '~/composables/useToday'
 import { useHousehold } from '~/state/household'
 import { useWater } from '~/state/water'
 import { intervalOf, WILD_AT } from '#core/records/learning'
@@ -28,8 +27,6 @@ definePageMeta({
     parent: '/log',
   },
 })
-
-useToday()
 const { rows, drop } = useLearned()
 const household = useHousehold()
 const water = useWater()

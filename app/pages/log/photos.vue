@@ -6,7 +6,6 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import PageTop from '~/components/shell/PageTop.vue'
 import SubPlaces from '~/components/shell/SubPlaces.vue'
 import { useDates } from '~/composables/useDates'
-import { useToday } from '~/composables/useToday'
 import { whyNot } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 import { usePhotos, type Photo } from '~/state/photos'
@@ -20,8 +19,6 @@ definePageMeta({
     parent: '/log',
   },
 })
-
-useToday()
 const store = usePhotos()
 const trays = useTrays()
 const household = useHousehold()

@@ -10,7 +10,6 @@ import TrialForm from '~/components/log/TrialForm.vue'
 import PageTop from '~/components/shell/PageTop.vue'
 import SubPlaces from '~/components/shell/SubPlaces.vue'
 import { useDates } from '~/composables/useDates'
-import { useToday } from '~/composables/useToday'
 import { useTrials } from '~/composables/useTrials'
 import { useTrays } from '~/state/trays'
 import type { Stored } from '#shared/collections'
@@ -25,8 +24,6 @@ definePageMeta({
     parent: '/log',
   },
 })
-
-useToday()
 const { all, facts, verdictOf, end } = useTrials()
 const trays = useTrays()
 const { printDay, printLongDay } = useDates()

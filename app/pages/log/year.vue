@@ -13,7 +13,6 @@ import { newId } from '~/composables/newId'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
 import { useNotes } from '~/composables/useNotes'
-import { useToday } from '~/composables/useToday'
 import { useYear } from '~/composables/useYear'
 import { whyNot } from '~/composables/whyNot'
 import { useContext } from '~/state/context'
@@ -35,8 +34,6 @@ definePageMeta({
     parent: '/log',
   },
 })
-
-useToday()
 const context = useContext()
 const household = useHousehold()
 const season = useSeason()

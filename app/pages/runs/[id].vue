@@ -207,7 +207,13 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         >
           <VolumeX v-if="aloud" aria-hidden="true" /><Volume2 v-else aria-hidden="true" />
         </Button>
-        <Button text aria-label="What is this page for?" title="What is this page for?" @click="help = true">
+        <Button
+          text
+          class="wide"
+          aria-label="What is this page for?"
+          title="What is this page for?"
+          @click="help = true"
+        >
           <CircleQuestionMark aria-hidden="true" />
         </Button>
         <Button text aria-label="All steps" title="All steps" @click="listing = true"
@@ -273,6 +279,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
           </button>
         </li>
       </ol>
+      <Button text @click="((listing = false), (help = true))">What is this page for?</Button>
       <div class="buttons also">
         <Button :aria-pressed="aloud" @click="aloud = !aloud">{{
           aloud ? 'Stop reading aloud' : 'Read aloud'
@@ -281,7 +288,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         <NuxtLink :to="`/runs/sheets/${run.id}`" class="button">On paper</NuxtLink>
       </div>
       <p v-if="mayNotify">
-        <Button @click="allowNotes">Tell me when a timer rings and I look elsewhere</Button>
+        <Button class="long" @click="allowNotes">Tell me when a timer rings and I look elsewhere</Button>
       </p>
     </Dialog>
     <Dialog v-model:visible="skipping" modal header="Skip this step" :draggable="false">
@@ -483,5 +490,8 @@ footer {
     min-height: 3.2rem;
     font-size: 1.1rem;
   }
+}
+.long {
+  white-space: normal;
 }
 </style>

@@ -19,7 +19,6 @@ import PageTop from '~/components/shell/PageTop.vue'
 import SubPlaces from '~/components/shell/SubPlaces.vue'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
-import { useToday } from '~/composables/useToday'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { CalendarDays } from '@lucide/vue'
@@ -35,8 +34,6 @@ definePageMeta({
     key: 'e',
   },
 })
-
-useToday()
 const season = useSeason()
 const household = useHousehold()
 const route = useRoute()

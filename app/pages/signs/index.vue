@@ -11,7 +11,6 @@ import { newId } from '~/composables/newId'
 import { useMeasures } from '~/composables/useMeasures'
 import { useNotes } from '~/composables/useNotes'
 import { useSignRecord } from '~/composables/useSignRecord'
-import { useToday } from '~/composables/useToday'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { whyNot } from '~/composables/whyNot'
 import { useKeeping } from '~/state/keeping'
@@ -31,8 +30,6 @@ definePageMeta({
     parent: '/feed',
   },
 })
-
-useToday()
 const trays = useTrays()
 const season = useSeason()
 const keeping = useKeeping()

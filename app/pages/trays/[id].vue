@@ -27,7 +27,6 @@ import { useTrayLaying } from '~/composables/useTrayLaying'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
 import type { StrokeAt } from '~/drawings/tray-marks'
-import { useToday } from '~/composables/useToday'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useRunStore } from '~/state/runs'
@@ -46,8 +45,6 @@ import type { TrayRecord } from '#shared/records/tray'
 import { countsEach } from '#shared/trays'
 
 definePageMeta({ key: (route) => route.path })
-
-useToday()
 const route = useRoute()
 const trays = useTrays()
 const bench = useRunStore()

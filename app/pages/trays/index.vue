@@ -10,7 +10,6 @@ import PageTop from '~/components/shell/PageTop.vue'
 import TrayDrawing from '~/components/trays/TrayDrawing.vue'
 import TrayForm from '~/components/trays/TrayForm.vue'
 import { useDates } from '~/composables/useDates'
-import { useToday } from '~/composables/useToday'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
@@ -29,8 +28,6 @@ definePageMeta({
     key: 'y',
   },
 })
-
-useToday()
 const trays = useTrays()
 const season = useSeason()
 const reckoned = useContext()

@@ -13,7 +13,6 @@ import PageTop from '~/components/shell/PageTop.vue'
 import { saveFile } from '~/composables/saveFile'
 import { send } from '~/composables/send'
 import { useNotes } from '~/composables/useNotes'
-import { useToday } from '~/composables/useToday'
 import { whyNot } from '~/composables/whyNot'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
@@ -38,8 +37,6 @@ definePageMeta({
     parent: '/trays',
   },
 })
-
-useToday()
 const route = useRoute()
 const trays = useTrays()
 const household = useHousehold()

@@ -7,7 +7,6 @@ import Button from 'primevue/button'
 import TraceDrawing from '~/components/log/TraceDrawing.vue'
 import PageTop from '~/components/shell/PageTop.vue'
 import { useDates } from '~/composables/useDates'
-import { useToday } from '~/composables/useToday'
 import { whyNot } from '~/composables/whyNot'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
@@ -15,8 +14,6 @@ import type { Bodies, Stored } from '#shared/collections'
 import { traceOf } from '#shared/trace'
 
 definePageMeta({ place: { title: 'Trace', what: 'where a tray comes from', parent: '/log' } })
-
-useToday()
 const route = useRoute()
 const household = useHousehold()
 const context = useContext()
