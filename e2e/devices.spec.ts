@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { SEASON } from '../shared/test/season'
-import { daysAgo, expect, expectAccessible, goTo, standingTray, test, type Household } from './fixture'
+import { daysAgo, DEMO, expect, expectAccessible, goTo, standingTray, test, type Household } from './fixture'
 import type { APIRequestContext } from '@playwright/test'
 
 /* Devices as a gateway drives them, where the work is. */
@@ -181,7 +181,6 @@ test('the simulated bench says that it is, and a tray that is put on its scale w
   household: _,
 }) => {
   test.slow()
-  const DEMO = '0b1a5700-de30-4000-8000-000000000001'
   await page.context().addCookies([{ name: 'household', value: DEMO, url: test.info().project.use.baseURL! }])
   await goTo(page, '/devices')
   const scale = page

@@ -1,4 +1,5 @@
-import { expect, expectAccessible, goTo, SOWING_BATCH, test } from './fixture'
+import type { Page } from '@playwright/test'
+import { DEMO, expect, expectAccessible, goTo, SOWING_BATCH, test } from './fixture'
 
 const FEEDING = {
   name: 'First feed',
@@ -8,6 +9,38 @@ const FEEDING = {
   vessel: { name: 'Blue jug', volumeL: 2 },
   toolId: null,
 }
+
+const PLACES = [
+  '/',
+  '/mix',
+  '/find',
+  '/stores',
+  '/trays',
+  '/programme',
+  '/blend',
+  '/signs/practice',
+  '/settings',
+  '/devices',
+  '/first',
+  '/help',
+  '/in-and-out',
+  '/tables',
+  '/shared',
+  '/log',
+  '/log/learned',
+  '/log/photos',
+  '/log/trials',
+  '/log/charts',
+  '/log/year',
+  '/season',
+  '/today',
+  '/crops',
+]
+
+const fits = async (page: Page, path: string) =>
+  expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(
+    page.viewportSize()!.width,
+  )
 
 for (const [scheme, size] of [
   ['light', { width: 1280, height: 800 }],
@@ -63,46 +96,42 @@ for (const [scheme, size] of [
     await context.addCookies([{ name: 'theme', value: scheme, url: baseURL! }])
     await page.setViewportSize(size)
     for (const path of [
-      '/',
-      '/mix',
-      '/find',
+      ...PLACES,
       `/feed?plan=${feeding.id}`,
-      '/stores',
-      '/trays',
       `/trays/${tray.id}`,
       `/trays/labels?trays=${tray.id}`,
-      '/programme',
-      '/blend',
       `/signs?sign=leggy&tray=${tray.id}`,
-      '/signs/practice',
-      '/settings',
-      '/devices',
-      '/first',
-      '/help',
-      '/in-and-out',
-      '/tables',
-      '/shared',
-      '/log',
-      '/log/learned',
-      '/log/photos',
-      '/log/trials',
-      '/log/charts',
-      '/log/year',
       `/log/trace/${tray.id}`,
-      '/season',
-      '/today',
-      '/crops',
       `/bench/${batch.id}`,
       `/bench/feed/${feeding.id}`,
     ]) {
       await goTo(page, path)
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
       await expectAccessible(page)
-      expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(
-        size.width,
-      )
+      await fits(page, path)
     }
   })
+
+test('a household that is full of things fits a phone', async ({ page, context, request, baseURL }) => {
+  test.slow()
+  await context.addCookies([{ name: 'household', value: DEMO, url: baseURL! }])
+  await page.setViewportSize({ width: 390, height: 844 })
+  const ids = async (collection: string) =>
+    ((await (await request.get(`/api/households/${DEMO}/${collection}`)).json()) as { id: string }[]).map(
+      ({ id }) => id,
+    )
+  const trays = await ids('trays')
+  for (const path of [
+    ...PLACES,
+    ...trays.slice(0, 3).flatMap((id) => [`/trays/${id}`, `/log/trace/${id}`]),
+    ...(await ids('batches')).slice(0, 3).map((id) => `/bench/${id}`),
+    ...(await ids('runs')).slice(0, 2).map((id) => `/runs/${id}`),
+  ]) {
+    await goTo(page, path)
+    await page.waitForLoadState('networkidle')
+    await fits(page, path)
+  }
+})
 
 test('dialogs and lists are accessible while open', async ({ page, household: _ }) => {
   await goTo(page, '/mix')

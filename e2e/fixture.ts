@@ -25,6 +25,9 @@ export interface Household {
   list(collection: string): Promise<{ id: string; version: number; body: Record<string, never> }[]>
 }
 
+/** The household of the demonstration, which stands beside those of the tests. */
+export const DEMO = '0b1a5700-de30-4000-8000-000000000001'
+
 const TOOLS = [
   { name: 'Teaspoon', kind: 'spoon', capacityMl: 5 },
   { name: '10 mL syringe', kind: 'syringe', capacityMl: 10 },

@@ -132,6 +132,8 @@ const said = (photo: Photo) => {
 
 <style scoped>
 .strip ul {
+  /* What is unseen in it scrolls with it. */
+  position: relative;
   display: flex;
   gap: 0.6rem;
   overflow-x: auto;
