@@ -90,83 +90,87 @@ defineExpose({ focus: () => tick.value?.focus() })
     >
       <Check v-if="isDone" aria-hidden="true" />
     </button>
-    <div class="what">
-      <p class="title">
-        {{ said.title }}
-        <span v-if="job.state === 'danger' || job.state === 'late'" class="state">{{
-          job.state === 'danger' ? 'in danger' : 'late'
-        }}</span>
-      </p>
-      <p class="soft">
-        {{ said.detail
-        }}<template v-if="job.state === 'late' || job.state === 'coming'">
-          · {{ job.state === 'late' ? 'was due' : '' }} {{ printDay(job.dueOn) }}</template
+    <div class="job">
+      <div class="what">
+        <p class="title">
+          {{ said.title }}
+          <span v-if="job.state === 'danger' || job.state === 'late'" class="state">{{
+            job.state === 'danger' ? 'in danger' : 'late'
+          }}</span>
+        </p>
+        <p class="soft">
+          {{ said.detail
+          }}<template v-if="job.state === 'late' || job.state === 'coming'">
+            · {{ job.state === 'late' ? 'was due' : '' }} {{ printDay(job.dueOn) }}</template
+          >
+        </p>
+        <p v-if="inTrays.length" class="no-print">
+          <template v-for="(one, i) in inTrays" :key="one.id"
+            ><template v-if="i">, </template
+            ><NuxtLink :to="`/trays/${one.id}`">tray {{ one.number }}</NuxtLink></template
+          >
+        </p>
+        <p v-else-if="isToSow" class="no-print"><NuxtLink to="/trays">Lay out its tray</NuxtLink></p>
+        <p v-if="job.away" class="away">
+          {{ job.away.early ? 'Brought forward' : 'Somebody else has to look' }}: away
+          {{ printDay(job.away.from) }} to {{ printDay(job.away.to)
+          }}<template v-if="job.away.name">, {{ job.away.name }}</template
+          >.
+        </p>
+        <p v-if="job.danger" class="problem">{{ dangerText(job.danger) }}</p>
+      </div>
+      <div v-if="!isDone" class="more no-print">
+        <Button v-if="begin" :class="{ main: current }" @click="begin()">
+          <Play aria-hidden="true" /><span>Start</span>
+        </Button>
+        <Button v-if="job.kind === 'make mix'" @click="planBatch(job.mix!)">
+          <FileText aria-hidden="true" /><span>Bench card</span>
+        </Button>
+        <Button v-else-if="job.kind === 'feed'" @click="planFeed(job.feed!)">
+          <FileText aria-hidden="true" /><span>Bench card</span>
+        </Button>
+        <Button v-else-if="job.danger?.kind === 'no-show'" @click="$emit('again')">
+          <RotateCcw aria-hidden="true" /> Sow again
+        </Button>
+        <Button v-else-if="job.kind === 'thin'" @click="season.mark(job, `Kept together: ${job.names[0]}`)"
+          >Keep both</Button
         >
-      </p>
-      <p v-if="inTrays.length" class="no-print">
-        <template v-for="(one, i) in inTrays" :key="one.id"
-          ><template v-if="i">, </template
-          ><NuxtLink :to="`/trays/${one.id}`">tray {{ one.number }}</NuxtLink></template
+        <Button
+          v-else-if="job.danger?.kind === 'nights too cold' && mayHold"
+          @click="season.holdOver(job.of[0]!.sowingId)"
+          >Hold over in a bigger pot</Button
         >
-      </p>
-      <p v-else-if="isToSow" class="no-print"><NuxtLink to="/trays">Lay out its tray</NuxtLink></p>
-      <p v-if="job.away" class="away">
-        {{ job.away.early ? 'Brought forward' : 'Somebody else has to look' }}: away
-        {{ printDay(job.away.from) }} to {{ printDay(job.away.to)
-        }}<template v-if="job.away.name">, {{ job.away.name }}</template
-        >.
-      </p>
-      <p v-if="job.danger" class="problem">{{ dangerText(job.danger) }}</p>
-    </div>
-    <div v-if="!isDone" class="more no-print">
-      <Button v-if="begin" :class="{ main: current }" @click="begin()">
-        <Play aria-hidden="true" /><span>Start</span>
-      </Button>
-      <Button v-if="job.kind === 'make mix'" @click="planBatch(job.mix!)">
-        <FileText aria-hidden="true" /><span>Bench card</span>
-      </Button>
-      <Button v-else-if="job.kind === 'feed'" @click="planFeed(job.feed!)">
-        <FileText aria-hidden="true" /><span>Bench card</span>
-      </Button>
-      <Button v-else-if="job.danger?.kind === 'no-show'" @click="$emit('again')">
-        <RotateCcw aria-hidden="true" /> Sow again
-      </Button>
-      <Button v-else-if="job.kind === 'thin'" @click="season.mark(job, `Kept together: ${job.names[0]}`)"
-        >Keep both</Button
-      >
-      <Button
-        v-else-if="job.danger?.kind === 'nights too cold' && mayHold"
-        @click="season.holdOver(job.of[0]!.sowingId)"
-        >Hold over in a bigger pot</Button
-      >
-      <NuxtLink v-else-if="job.danger?.kind === 'shelf full'" to="/season#over-title" class="button">
-        What has to move?
-      </NuxtLink>
-      <Button
-        v-if="job.kind !== 'feed'"
-        text
-        :aria-label="`Done on another day: ${said.title}`"
-        title="Done on …"
-        @click="asking = true"
-      >
-        <CalendarCheck aria-hidden="true" />
-      </Button>
-      <Button
-        v-if="job.state !== 'coming'"
-        text
-        :aria-label="`Put off until tomorrow: ${said.title}`"
-        title="Until tomorrow"
-        @click="$emit('snooze', addDays(season.today, 1))"
-      >
-        <Clock aria-hidden="true" />
-      </Button>
-      <NuxtLink
-        :to="`/season?sowing=${job.of[0]!.sowingId}`"
-        class="icon-button"
-        :aria-label="`${said.title}: see it in the season`"
-        title="In the season"
-        ><ChartNoAxesGantt aria-hidden="true"
-      /></NuxtLink>
+        <NuxtLink v-else-if="job.danger?.kind === 'shelf full'" to="/season#over-title" class="button">
+          What has to move?
+        </NuxtLink>
+        <div class="icons">
+          <Button
+            v-if="job.kind !== 'feed'"
+            text
+            :aria-label="`Done on another day: ${said.title}`"
+            title="Done on …"
+            @click="asking = true"
+          >
+            <CalendarCheck aria-hidden="true" />
+          </Button>
+          <Button
+            v-if="job.state !== 'coming'"
+            text
+            :aria-label="`Put off until tomorrow: ${said.title}`"
+            title="Until tomorrow"
+            @click="$emit('snooze', addDays(season.today, 1))"
+          >
+            <Clock aria-hidden="true" />
+          </Button>
+          <NuxtLink
+            :to="`/season?sowing=${job.of[0]!.sowingId}`"
+            class="icon-button"
+            :aria-label="`${said.title}: see it in the season`"
+            title="In the season"
+            ><ChartNoAxesGantt aria-hidden="true"
+          /></NuxtLink>
+        </div>
+      </div>
     </div>
     <DoneForm
       v-if="asking"
@@ -197,7 +201,7 @@ defineExpose({ focus: () => tick.value?.focus() })
 
 li {
   display: grid;
-  grid-template-columns: auto 1fr auto;
+  grid-template-columns: auto minmax(0, 1fr);
   gap: 0.2rem 1rem;
   align-items: center;
   padding: 0.65rem 0.4rem;
@@ -264,24 +268,33 @@ li {
   text-decoration: line-through;
 }
 
+/* The words keep their room: where what is to be pressed does not fit beside them, it stands below. */
+.job {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.4rem 1rem;
+}
+
+.what {
+  flex: 1 1 15rem;
+}
+
 .more {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 0.2rem;
+  gap: 0.3rem 0.4rem;
+}
+
+.icons {
+  display: flex;
 }
 
 @media (max-width: 40rem) {
   li {
-    grid-template-columns: auto minmax(0, 1fr);
-  }
-
-  .more {
-    grid-column: 2;
-    display: flex;
-    align-items: center;
-    justify-content: start;
-    gap: 0.2rem 0.1rem;
-    flex-wrap: wrap;
+    column-gap: 0.6rem;
+    padding-inline: 0;
   }
 }
 </style>

@@ -125,6 +125,11 @@ const { temperature } = useMeasures()
   background: var(--paper-raised);
 }
 
+.look {
+  display: grid;
+  gap: 0.35rem;
+}
+
 .sum {
   font-size: 1.2rem;
 }
