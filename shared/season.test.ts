@@ -1,10 +1,11 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import jstat from 'jstat'
 import { shortFrom } from '#core/season/shopping'
 import { given } from '#core/working/figure'
 import { yours } from '#core/working/source'
 import { changedFigures } from '#core/catalogue'
-import { CROP_FIGURES, type Crop } from '#core/sowing/crop'
+import { countsSeedlings, CROP_FIGURES, type Crop } from '#core/sowing/crop'
 import { BUILT_IN_CROPS, CROPS } from '#core/sowing/crops'
 import { contextOf } from './context'
 import { SEASON } from './test/season'
@@ -12,6 +13,7 @@ import { heardWish, listeningOf } from './wish'
 import { asCrop, crop, cropRecordOf } from './records/crop'
 import { seasonFrame } from './records/season-frame'
 import { asSowingRequest, sowing, sowingRecordProblems } from './records/sowing'
+import { planSowing } from '#core/season/sowing'
 import { openRows, seasonPlanner, type SeasonContext } from './season'
 import { dayFrom } from '#core/season/day'
 
@@ -154,6 +156,39 @@ describe('a place in a wish', () => {
     const { wish, sowings } = heard('24 tomatoes, sow today, on the windowsill')
     expect([wish.asks[0]!.question, sowings]).toEqual([expect.stringContaining('no windowsill here yet'), []])
     expect(heard('24 tomatoes, sow today, outside').sowings[0]?.placeId).toBe('outside')
+  })
+})
+
+describe('a wish for seeds, cells or trays', () => {
+  /** A bench that loses one in five as it moves plants on, and whose packet of leeks is three years old. */
+  const losing = contextOf({
+    household: { body: { kitchen: 'metric', season: frame } },
+    packets: [{ id: LEEK, body: known.packets.get(LEEK)! }],
+    measurements: Array.from({ length: 12 }, (_, i) => ({
+      entryId: `7b1c0a30-0000-4000-8000-0000000001${String(i).padStart(2, '0')}`,
+      on: dayFrom('2026-05-01'),
+      what: 'potting loss' as const,
+      of: '',
+      value: 0.2,
+      n: 60,
+      key: '',
+    })),
+  }) as SeasonContext
+
+  it.each([
+    ['1 tray of tomatoes, sow today', known],
+    ['1 tray of tomatoes, sow today', losing],
+    ['72 cells of leek, sow today', losing],
+    ['60 seeds of leek, sow today', losing],
+  ])('counts on as many plants as its own plan gives with that certainty: %s', (text, of) => {
+    const [sown] = heardWish(text, listeningOf(of, dayFrom('2027-03-01'), 'day first'), of).sowings
+    const request = asSowingRequest(sown!, of)!
+    const { chance, cells, seeds } = planSowing(request, of.frame, of.book)
+    const tries = countsSeedlings(request.crop) ? seeds : cells
+    /** Chance of at least so many [jStat, the binomial distribution]. */
+    const atLeast = (plants: number) => 1 - jstat.binomial.cdf(plants - 1, tries, chance.value)
+    expect(atLeast(sown!.plants)).toBeGreaterThanOrEqual(request.certainty - 1e-9)
+    expect(atLeast(sown!.plants + 1)).toBeLessThan(request.certainty)
   })
 })
 

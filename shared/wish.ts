@@ -9,13 +9,13 @@ import { readWish } from '#core/season/wish/read'
 import { daysOfWish, type Listening, type Wish } from '#core/season/wish/wish'
 import type { Crop } from '#core/sowing/crop'
 import type { PacketRecord } from './records/packet'
-import type { SowingRecord } from './records/sowing'
+import { asSowingRequest, type SowingRecord } from './records/sowing'
 import type { SeasonContext } from './season'
 
 /** How sure a wish is to be met where nobody says [default]. */
 const CERTAINTY = 0.9
 
-type Known = Pick<SeasonContext, 'crops' | 'containers' | 'recipes' | 'frame' | 'packets' | 'book'>
+type Known = Pick<SeasonContext, 'crops' | 'containers' | 'recipes' | 'frame' | 'packets' | 'book' | 'habits'>
 
 /** What a household's wishes are heard with. */
 export function listeningOf(known: Known, today: Day, order: Listening['order']): Listening {
@@ -71,7 +71,6 @@ export function heardWish(text: string, listening: Listening, known: Known, unre
 function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
   const { kinds, outOn, sowOn } = wish
   const packetId = wish.packetId ?? onlyPacket(crop.id, known.packets)
-  const germination = packetId ? known.packets.get(packetId)!.germination : null
   const rungs = rungsFor(wish, crop, known)
   const one: SowingRecord = {
     name: labelOf(wish, crop),
@@ -89,7 +88,7 @@ function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
     placeId: wish.placeId,
     rungs,
   }
-  const started = { ...one, ...startOf(wish, crop, known, germination) }
+  const started = { ...one, ...startOf(wish, one, crop, known) }
   const ofKinds = kinds
     ? Array.from({ length: kinds.count }, (_, i) => ({
         ...started,
@@ -134,16 +133,14 @@ const rungsFor = (wish: Wish, crop: Crop, known: Known): SowingRecord['rungs'] =
 /** A wish for seeds, cells or trays says how much is sown; so many plants may be counted on from it. */
 function startOf(
   wish: Wish,
+  sowing: SowingRecord,
   crop: Crop,
   known: Known,
-  germination: number | null,
 ): Pick<SowingRecord, 'plants' | 'cells'> {
-  const foot = (rungsFor(wish, crop, known) ?? ladderById(crop.ladderId).rungs)[0]!
+  const foot = (sowing.rungs ?? ladderById(crop.ladderId).rungs)[0]!
   return startOfWish(wish.amount!, {
-    crop,
+    request: asSowingRequest(sowing, known)!,
     cellsInTray: known.containers.get(foot.containerId ?? '')?.cells ?? 1,
     perCell: wish.seedsPerCell ?? crop.seedsPerCell,
-    germination: germination ?? crop.germination,
-    certainty: CERTAINTY,
   })
 }

@@ -15,22 +15,28 @@ describe('simulated seasons', () => {
     planned: plan(cropId, more),
   })
 
-  it('reach the wanted plants as often as the integral over what is not known says', () => {
-    const one = asSimulated('tomato')
-    const { germination, cells } = one.planned
-    // Both shares as Beta, by the midpoint rule: an independent reckoning of the same chance.
-    const beta = (mean: number, seen: number) => {
-      const steps = Array.from({ length: 400 }, (_, i) => (i + 0.5) / 400)
-      const density = steps.map((x) => x ** (mean * seen - 1) * (1 - x) ** ((1 - mean) * seen - 1))
-      const whole = density.reduce((a, b) => a + b, 0)
-      return steps.map((x, i) => [x, density[i]! / whole] as const)
-    }
-    let chance = 0
-    for (const [g, wg] of beta(germination.value, VARIATION.germinationSeeds))
-      for (const [l, wl] of beta(LOSSES, VARIATION.lossPlants))
-        chance += wg * wl * (1 - binomialAtMost(47, cells, (1 - (1 - g) ** one.planned.perCell) * (1 - l)))
-    expect(simulateSeasons([one], 6000, 0.3).chance.tomato).toBeCloseTo(chance, 1)
-  })
+  it.each([
+    ['by the book', LOSSES, null],
+    ['as this household loses them', 0.3, { share: 0.3, n: 200 }],
+  ])(
+    'reach the wanted plants as often as the integral over what is not known says, %s',
+    (_, lost, losses) => {
+      const one = asSimulated('tomato', { losses })
+      const { germination, cells } = one.planned
+      // Both shares as Beta, by the midpoint rule: an independent reckoning of the same chance.
+      const beta = (mean: number, seen: number) => {
+        const steps = Array.from({ length: 400 }, (_, i) => (i + 0.5) / 400)
+        const density = steps.map((x) => x ** (mean * seen - 1) * (1 - x) ** ((1 - mean) * seen - 1))
+        const whole = density.reduce((a, b) => a + b, 0)
+        return steps.map((x, i) => [x, density[i]! / whole] as const)
+      }
+      let chance = 0
+      for (const [g, wg] of beta(germination.value, VARIATION.germinationSeeds))
+        for (const [l, wl] of beta(lost, VARIATION.lossPlants))
+          chance += wg * wl * (1 - binomialAtMost(47, cells, (1 - (1 - g) ** one.planned.perCell) * (1 - l)))
+      expect(simulateSeasons([one], 6000, 0.3).chance.tomato).toBeCloseTo(chance, 1)
+    },
+  )
 
   it('are the same for the same seed, and less hopeful all together', () => {
     const both = [asSimulated('tomato'), asSimulated('onion')]

@@ -1,13 +1,12 @@
 import { randomBeta, randomBinomial, randomLcg, randomNormal } from 'd3-random'
 import { dayNumber } from './day'
 import type { PlannedSowing } from './sowing'
-import { LOSSES } from './losses'
 
 /** How far things vary from year to year. */
 export const VARIATION = {
   /** Germination of a packet counts as known from a test of so many seeds [default]. */
   germinationSeeds: 50,
-  /** Losses on the way likewise: one in twenty, as if seen in forty plants [default]. */
+  /** Losses on the way likewise, as if seen in forty plants [default]. */
   lossPlants: 40,
   /** Days to emergence vary by a fifth, one standard deviation [default]. */
   emergenceSd: 0.2,
@@ -112,9 +111,9 @@ export function simulateSeasons(
 }
 
 function modelOf({ plants, clump, seedlings, planned }: SimulatedSowing, random: () => number) {
-  const { germination, perCell, cells, seeds, rungs, emergence } = planned
+  const { germination, lost, perCell, cells, seeds, rungs, emergence } = planned
   const packet = betaAround(germination.value, VARIATION.germinationSeeds, random)
-  const losing = betaAround(LOSSES, VARIATION.lossPlants, random)
+  const losing = betaAround(lost.value, VARIATION.lossPlants, random)
   const binomial = randomBinomial.source(random)
   const single = clump || rungs[0]!.stage === 'broadcast'
   return {

@@ -102,6 +102,8 @@ export interface PlannedRung {
 export interface PlannedSowing {
   readonly rungs: readonly PlannedRung[]
   readonly germination: Figure
+  /** Of what comes up, lost on the way. */
+  readonly lost: Figure
   readonly perCell: number
   /** Chance that a cell gives a plant that can go out; for broadcast seed, that a seed does. */
   readonly chance: Figure

@@ -1,5 +1,5 @@
 import { cellTopArea } from '../containers/container'
-import { countsSeedlings, type Crop } from '../sowing/crop'
+import { countsSeedlings } from '../sowing/crop'
 import { germinationNow } from '../sowing/seed-age'
 import { anyOf, cellsFor, chanceOfOne, clumpsFor, plantsLikely } from '../sowing/odds'
 import { derive, given } from '../working/figure'
@@ -12,6 +12,22 @@ import type { SowingRequest } from './sowing'
 /** Tray for each seed of a broadcast pinch, cm² [common practice: a finger's breadth apart]. */
 const CM2_PER_BROADCAST_SEED = 2.5
 
+/** What of the seed comes up, and what of that is lost on the way: by the packet, its age and what was counted here. */
+export function seedOf(
+  request: Pick<SowingRequest, 'crop' | 'germination' | 'seedYears' | 'counted' | 'losses'>,
+) {
+  const { share, n } = request.losses ?? { share: LOSSES, n: 0 }
+  return {
+    germination: germinationNow(
+      request.crop,
+      request.germination,
+      request.seedYears,
+      request.counted ?? null,
+    ),
+    lost: given('Lost on the way', share, 'share', learnedSource(n, byDefault('one in twenty'))),
+  }
+}
+
 /** How much to sow. */
 export function startOf(
   request: SowingRequest,
@@ -19,14 +35,7 @@ export function startOf(
   findContainer: SeasonBook['findContainer'],
 ) {
   const { crop, plants, certainty } = request
-  const germination = germinationNow(crop, request.germination, request.seedYears, request.counted ?? null)
-  const loss = request.losses ?? { share: LOSSES, n: 0 }
-  const lost = given(
-    'Lost on the way',
-    loss.share,
-    'share',
-    learnedSource(loss.n, byDefault('one in twenty')),
-  )
+  const { germination, lost } = seedOf(request)
   const broadcast = first.stage === 'broadcast'
   const perCell = broadcast ? 1 : (request.seedsPerCell ?? crop.seedsPerCell)
   const separate = countsSeedlings(crop)
@@ -44,24 +53,26 @@ export function startOf(
     const seeds = cellsFor(seedsFor, chance.value, certainty)
     const tray = findContainer(first.containerId!)!
     const cells = Math.ceil((seeds * CM2_PER_BROADCAST_SEED) / cellTopArea(tray).value)
-    return { germination, perCell: Math.ceil(seeds / cells), chance, cells, seeds }
+    return { germination, lost, perCell: Math.ceil(seeds / cells), chance, cells, seeds }
   }
   const cells =
     request.cells ??
     (separate
       ? clumpsFor(seedsFor, perCell, chance.value, certainty)
       : cellsFor(plants, chance.value, certainty))
-  return { germination, perCell, chance, cells, seeds: cells * perCell }
+  return { germination, lost, perCell, chance, cells, seeds: cells * perCell }
 }
 
 /** Good plants that so many cells give with that certainty; 0 where none can be counted on. */
 export function plantsFrom(
   cells: number,
   perCell: number,
-  { crop, germination, certainty }: { crop: Crop; germination: number; certainty: number },
+  request: Parameters<typeof seedOf>[0] & Pick<SowingRequest, 'certainty'>,
 ): number {
+  const { crop, certainty } = request
+  const { germination, lost } = seedOf(request)
   const separate = countsSeedlings(crop)
   const tries = separate ? cells * perCell : cells
-  const up = separate ? germination : anyOf(germination, perCell)
-  return plantsLikely(tries, up * (1 - LOSSES), certainty) * (separate ? crop.seedlings : 1)
+  const up = separate ? germination.value : anyOf(germination.value, perCell)
+  return plantsLikely(tries, up * (1 - lost.value), certainty) * (separate ? crop.seedlings : 1)
 }

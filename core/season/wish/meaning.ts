@@ -2,6 +2,7 @@ import { cellVolume, type Container } from '../../containers/container'
 import type { Crop } from '../../sowing/crop'
 import { addDays, daysBetween, type Day } from '../day'
 import { rung as newRung, type LadderRung } from '../ladder'
+import type { SowingRequest } from '../sowing'
 import { plantsFrom } from '../start'
 import type { Wish } from './wish'
 
@@ -53,12 +54,12 @@ export function ladderFrom(
 /** How much is sown for a wish, and the good plants that may be counted on; cells null where plants were asked for. */
 export function startOfWish(
   { n, of }: NonNullable<Wish['amount']>,
-  how: { crop: Crop; cellsInTray: number; perCell: number; germination: number; certainty: number },
+  how: { request: SowingRequest; cellsInTray: number; perCell: number },
 ): { plants: number; cells: number | null } {
   if (of === 'plants') return { plants: n, cells: null }
   const sown = { cells: n, trays: n * how.cellsInTray, seeds: Math.floor(n / how.perCell) }[of]
   const cells = Math.max(1, Math.round(sown))
-  return { plants: Math.max(1, plantsFrom(cells, how.perCell, how)), cells }
+  return { plants: Math.max(1, plantsFrom(cells, how.perCell, how.request)), cells }
 }
 
 /** Whether so late a day of planting out means the autumn crop: past the middle between the frosts, where it is grown so. */
