@@ -149,6 +149,41 @@ test('a trial: its cells dealt by lot, counted as usual, judged in words', async
   await expect(page.getByText('Take it as real').first()).toBeVisible()
 })
 
+test('whole trays are dealt to two places, and each counts once', async ({ page, household }) => {
+  await household.setSeason()
+  const all = []
+  for (let i = 0; i < 8; i++) all.push(await tray(household, 'Okra', 'okra'))
+  await goTo(page, '/log/trials')
+  await page.getByRole('button', { name: 'Set up a trial' }).click()
+  const dialog = page.getByRole('dialog')
+  await choose(page, 'What is compared', 'two places (whole trays)')
+  await dialog.getByLabel('Side A is').fill('Under the lamp')
+  await dialog.getByLabel('Side B is').fill('On the sill')
+  await dialog.getByRole('button', { name: 'Draw the lot' }).click()
+  await expect(dialog.getByText('Choose at least one tray for each side.')).toBeVisible()
+  for (const { number } of all) await dialog.getByRole('checkbox', { name: `tray ${number}: Okra` }).click()
+  await dialog.getByRole('button', { name: 'Draw the lot' }).click()
+  await expect(dialog).toBeHidden()
+  const [trial] = await household.list('trials')
+  const { arms } = trial!.body as unknown as { arms: { runs: { trayId: string }[] }[] }
+  expect(arms.map(({ runs }) => runs.length)).toEqual([4, 4])
+  // Three trays of one side come up well, one as badly as the other side.
+  const upIn = (side: number, i: number) => (side === 0 && i < 3 ? 20 : 6)
+  for (const [side, { runs }] of arms.entries())
+    for (const [i, { trayId }] of runs.entries()) {
+      await happened(household, trayId, 'rung', -12, changed(trayId, 'A', 'sown', 24))
+      await happened(household, trayId, 'look', -2, changed(trayId, 'A', 'up', upIn(side, i)))
+    }
+  await page.reload()
+  // 66 of 96 cells against 24 of 96 would look certain; of four trays against four it is not.
+  await expect(
+    page.getByText('69 % came up in Under the lamp (4 trays), 25 % came up in On the sill (4 trays)'),
+  ).toBeVisible()
+  await expect(page.getByText('each tray counts once: chance would do that')).toBeVisible()
+  await expect(page.getByText('Take it as real')).toHaveCount(0)
+  await expectAccessible(page)
+})
+
 test('a sick tray leads to its batch, its seed and the other trays of that batch', async ({
   page,
   household,
@@ -179,6 +214,13 @@ test('a sick tray leads to its batch, its seed and the other trays of that batch
   await expect(page.getByRole('listitem').filter({ hasText: `Tray ${sick.number}` })).toContainText(
     'does badly',
   )
+  // On paper: the drawing and the words, nothing to press.
+  await page.emulateMedia({ media: 'print' })
+  await expect(way).toBeVisible()
+  await expect(page.getByRole('listitem').filter({ hasText: `Tray ${sick.number}` })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
+  await expect(page.getByRole('navigation').first()).toBeHidden()
+  await page.emulateMedia({ media: 'screen' })
   await page.getByRole('link', { name: `Tray ${well.number}`, exact: true }).click()
   await expect(page).toHaveURL(new RegExp(well.id))
 })

@@ -229,18 +229,19 @@ describe('a tray that is carried', () => {
 })
 
 describe('photos', () => {
-  const send = (picture: Buffer, id: string = randomUUID()) =>
-    fetch(`${base}${home}/photo-files/${id}`, { method: 'PUT', body: new Uint8Array(picture) }).then(
-      async (answer) => ({
-        status: answer.status,
-        body: (await answer.json()) as Record<string, never> & {
-          id: string
-          width: number
-          takenOn: string
-          detail: string
-        },
-      }),
-    )
+  const send = (picture: Buffer, id: string = randomUUID(), of = household) =>
+    fetch(`${base}/api/households/${of}/photo-files/${id}`, {
+      method: 'PUT',
+      body: new Uint8Array(picture),
+    }).then(async (answer) => ({
+      status: answer.status,
+      body: (await answer.json()) as Record<string, never> & {
+        id: string
+        width: number
+        takenOn: string
+        detail: string
+      },
+    }))
   const picture = (width = 2400, height = 1800) =>
     sharp({ create: { width, height, channels: 3, background: '#7a9a52' } })
   const withPlace = () =>
@@ -319,6 +320,26 @@ describe('photos', () => {
     const answer = await send(await make())
     expect(answer.status).toBe(status)
     expect(answer.body.detail).toMatch(words)
+  })
+  it('of a household that is full another is refused, and taken once there is room', async () => {
+    const full = randomUUID()
+    await call('PUT', `/api/households/${full}`, { version: 0, body: { name: 'Full', kitchen: 'metric' } })
+    const database = new pg.Client({ connectionString: process.env.DATABASE_URL })
+    await database.connect()
+    try {
+      await database.query(
+        `INSERT INTO photo_file (household_id, id, digest, width, height, image, thumbnail)
+         SELECT $1, gen_random_uuid(), n::text, 1, 1, '', '' FROM generate_series(1, 5000) n`,
+        [full],
+      )
+      const sent = await picture(40, 30).png().toBuffer()
+      const answer = await send(sent, randomUUID(), full)
+      expect([answer.status, answer.body.detail]).toEqual([422, expect.stringMatching(/5000 .*remove some/)])
+      await database.query(`DELETE FROM photo_file WHERE household_id = $1 AND digest = '7'`, [full])
+      expect((await send(sent, randomUUID(), full)).status).toBe(200)
+    } finally {
+      await database.end()
+    }
   })
   it('a photo of a file that was never sent is refused at its field', async () => {
     const { status, body } = await call('PUT', at('photos', randomUUID()), {

@@ -1,6 +1,6 @@
 import { isAlive } from '#core/media/material'
 import { daysBetween, type Day } from '#core/season/day'
-import { judged, judgedDays, type Side, type Verdict } from '#core/records/trial'
+import { judged, judgedByCells, judgedDays, type Side, type Verdict } from '#core/records/trial'
 import type { DatedChange } from '#core/trays/change'
 import { germinationOf, type RunStands } from '#core/trays/standing'
 import type { Context, Kept } from './context'
@@ -114,18 +114,28 @@ export function sideOf(
   const own = facts.filter(({ trayId, run }) =>
     arm.runs.some((one) => one.trayId === trayId && one.run === run),
   )
-  const sum = (of: (one: RunFacts) => number) => own.reduce((all, one) => all + of(one), 0)
-  return {
-    code: arm.code,
-    name: arm.code,
-    hits:
-      by === 'came up'
-        ? sum(({ up }) => up?.hits ?? 0)
-        : // Cells that gave a plant which stands or went on.
-          sum(({ stands, up }) => (up ? Math.max(0, Math.min(up.of, up.hits - stands.lost)) : 0)),
-    of: sum(({ up }) => up?.of ?? 0),
-    days: own.flatMap(({ days }) => days),
+  return sideFrom(arm.code, own, by)
+}
+
+/** Runs taken together, and by tray. */
+function sideFrom(code: string, own: readonly RunFacts[], by: 'came up' | 'good plants' = 'came up'): Side {
+  const added = (runs: readonly RunFacts[]) => {
+    const sum = (of: (one: RunFacts) => number) => runs.reduce((all, one) => all + of(one), 0)
+    return {
+      hits:
+        by === 'came up'
+          ? sum(({ up }) => up?.hits ?? 0)
+          : // Cells that gave a plant which stands or went on.
+            sum(({ stands, up }) => (up ? Math.max(0, Math.min(up.of, up.hits - stands.lost)) : 0)),
+      of: sum(({ up }) => up?.of ?? 0),
+      days: runs.flatMap(({ days }) => days),
+    }
   }
+  const trays = [...new Set(own.map(({ trayId }) => trayId))].map((trayId) => ({
+    trayId,
+    ...added(own.filter((one) => one.trayId === trayId)),
+  }))
+  return { code, name: code, ...added(own), trays }
 }
 
 export interface TrialVerdict {
@@ -234,13 +244,7 @@ export function compared(
   printDay: (day: Day) => string,
 ): Comparison {
   const [one, other] = groups as [(typeof groups)[number], (typeof groups)[number]]
-  const side = ({ name, of }: (typeof groups)[number]): Side => ({
-    code: name,
-    name,
-    hits: of.reduce((sum, { up }) => sum + (up?.hits ?? 0), 0),
-    of: of.reduce((sum, { up }) => sum + (up?.of ?? 0), 0),
-    days: of.flatMap(({ days }) => days),
-  })
+  const side = ({ name, of }: (typeof groups)[number]) => sideFrom(name, of)
   const sides = [side(one), side(other)] as const
   const middle = (of: readonly RunFacts[]) => {
     const days = of.flatMap(({ sownOn }) => sownOn ?? []).sort()
@@ -292,5 +296,5 @@ export function compared(
       : []),
     'Nobody drew lots: what is different besides may be what did it. A trial would tell.',
   ]
-  return { sides, verdict: judged(...sides), days: judgedDays(...sides), against }
+  return { sides, verdict: judgedByCells(...sides), days: judgedDays(...sides, false), against }
 }

@@ -179,7 +179,7 @@ describe('comparing', () => {
     expect(against.join(' ')).toMatch(/Not the same places: Racks against Sill/)
     expect(against.join(' ')).toMatch(/Nobody drew lots/)
   })
-  it('a trial is judged by its own cells, under its letters while it is blind', () => {
+  it('a trial of whole trays is judged tray by tray, under its letters while it is blind', () => {
     const trial = {
       name: 'Which seed?',
       question: 'seed' as const,
@@ -197,7 +197,8 @@ describe('comparing', () => {
       })),
     }
     const [verdict] = judgedTrial(trial, facts, ({ code }) => `side ${code}`)
-    expect(verdict!.up.words).toMatch(/^12 more of 24 came up in side A/)
+    expect(verdict!.up).toMatchObject({ p: 1, differs: false })
+    expect(verdict!.up.words).toMatch(/^88 % came up in side A \(1 tray\), 38 % came up in side B/)
     expect(verdict!.up.words).not.toMatch(/seed 10/)
   })
 })

@@ -71,6 +71,39 @@ describe('the rank test', () => {
     expect(withU(critical).p).toBeLessThanOrEqual(0.05)
     expect(withU(critical + 1).p).toBeGreaterThan(0.05)
   })
+  it('of few, alike or not, is the share of all ways to deal them whose ranks lie as far apart', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 4 }), { minLength: 1, maxLength: 5 }),
+        fc.array(fc.integer({ min: 0, max: 4 }), { minLength: 1, maxLength: 5 }),
+        (one, other) => {
+          const all = [...one, ...other]
+          /** By pairs, as Mann and Whitney count: half a win where they are alike. */
+          const wins = (first: readonly number[], second: readonly number[]) =>
+            first.reduce((n, x) => n + second.reduce((k, y) => k + (x > y ? 1 : x === y ? 0.5 : 0), 0), 0)
+          const middle = (one.length * other.length) / 2
+          const seen = Math.abs(wins(one, other) - middle)
+          let [ways, far] = [0, 0]
+          for (let mask = 0; mask < 2 ** all.length; mask++) {
+            const first = all.filter((_, i) => mask & (1 << i))
+            if (first.length !== one.length) continue
+            ways++
+            if (
+              Math.abs(
+                wins(
+                  first,
+                  all.filter((_, i) => !(mask & (1 << i))),
+                ) - middle,
+              ) >= seen
+            )
+              far++
+          }
+          const { u, p } = rankTest(one, other)
+          expect(u).toBe(wins(one, other))
+          expect(p).toBeCloseTo(far / ways, 12)
+        },
+      ),
+    ))
   it('for many, with ties, comes close to the exact count of orders', () => {
     const one = Array.from({ length: 14 }, (_, i) => 6 + (i % 5))
     const other = Array.from({ length: 14 }, (_, i) => 7 + (i % 5))
@@ -127,13 +160,23 @@ describe('a trial', () => {
     expect(first).toBeGreaterThan(430)
     expect(first).toBeLessThan(570)
   })
+  /** A side whose cells lie in a tray both sides share. */
   const side = (name: string, hits: number, of: number, days: number[] = []): Side => ({
+    ...ofTrays(name, [{ hits, of, days, trayId: 'shared' }]),
+  })
+  const ofTrays = (name: string, trays: Side['trays']): Side => ({
     code: name,
     name,
-    hits,
-    of,
-    days,
+    hits: trays.reduce((sum, { hits }) => sum + hits, 0),
+    of: trays.reduce((sum, { of }) => sum + of, 0),
+    days: trays.flatMap(({ days }) => days),
+    trays,
   })
+  const dealtTrays = (name: string, hits: readonly number[], of: number) =>
+    ofTrays(
+      name,
+      hits.map((each, i) => ({ hits: each, of, days: [], trayId: `${name} ${i}` })),
+    )
   it('says in words what chance would do, and how many cells would settle it', () => {
     const close = judged(side('A', 20, 36), side('B', 26, 36))
     expect(close.words).toMatch(
@@ -145,6 +188,20 @@ describe('a trial', () => {
     expect(clear.words).toMatch(/Take it as real/)
     expect(judged(side('A', 9, 12), side('B', 9, 12)).words).toMatch(/no difference/)
     expect(judged(side('A', 0, 0), side('B', 9, 12)).p).toBeNull()
+  })
+  it('takes a whole tray that was dealt for one witness, however many cells it has', () => {
+    // Cells by themselves would call 22 of 24 against 8 of 24 real; of two trays it is two trays' luck.
+    const [one, other] = [dealtTrays('A', [22], 24), dealtTrays('B', [8], 24)]
+    expect(judged(one, other)).toMatchObject({ p: 1, differs: false })
+    expect(judged(one, other).words).toMatch(/^92 % came up in A \(1 tray\), 33 % came up in B \(1 tray\)/)
+    expect(judged(one, other).words).toMatch(/takes 4 trays a side/)
+    // Every tray of one side above every tray of the other: 2 of the C(6, 3) = 20 and of the C(8, 4) = 70 ways to deal.
+    const apart = (n: number) =>
+      judged(dealtTrays('A', Array(n).fill(20), 24), dealtTrays('B', Array(n).fill(11), 24))
+    expect([apart(3).p, apart(3).differs]).toEqual([2 / 20, false])
+    expect([apart(4).p, apart(4).differs]).toEqual([2 / 70, true])
+    expect(apart(4).words).toMatch(/Take it as real\.$/)
+    expect(judged(dealtTrays('A', [0], 0), one).p).toBeNull()
   })
   it('says who was up sooner, and how sure that is', () => {
     const soon = judgedDays(

@@ -39,13 +39,13 @@ export function fisherExact(one: Counted, other: Counted): number {
   return Math.min(1, sum)
 }
 
-/** Up to so many orders are looked through one by one; beyond, the normal approximation with ties is good. */
+/** Up to so many values every order is looked through; beyond, the normal approximation with ties is good. */
 const EXACT_UP_TO = 20
 
 /**
  * Rank test of two lists, two-sided: the chance, if both were drawn from one heap, of ranks as far apart as these
- * [Wilcoxon 1945, Mann & Whitney 1947]; exact for up to 20 values without ties, else by the normal curve with the
- * correction for ties and for continuity.
+ * [Wilcoxon 1945, Mann & Whitney 1947]; exact for up to 20 values, those that are alike sharing their ranks, else by the
+ * normal curve with the correction for ties and for continuity.
  *
  * @returns 1 where a list is empty
  */
@@ -56,18 +56,22 @@ export function rankTest(one: readonly number[], other: readonly number[]): { u:
     ...one.map((value) => ({ value, first: true })),
     ...other.map((value) => ({ value, first: false })),
   ].sort((a, b) => a.value - b.value)
-  let rankSum = 0
+  /** Twice the rank of each, so that shared ranks are whole. */
+  const doubled: number[] = []
+  let doubledSum = 0
   let ties = 0
   for (let i = 0; i < all.length;) {
     let j = i
     while (j < all.length && all[j]!.value === all[i]!.value) j++
-    const rank = (i + j + 1) / 2
-    for (let k = i; k < j; k++) if (all[k]!.first) rankSum += rank
+    for (let k = i; k < j; k++) {
+      doubled.push(i + j + 1)
+      if (all[k]!.first) doubledSum += i + j + 1
+    }
     ties += (j - i) ** 3 - (j - i)
     i = j
   }
-  const u = rankSum - (n * (n + 1)) / 2
-  if (ties === 0 && n + m <= EXACT_UP_TO) return { u, p: exactRanks(Math.min(u, n * m - u), n, m) }
+  const u = (doubledSum - n * (n + 1)) / 2
+  if (n + m <= EXACT_UP_TO) return { u, p: exactRanks(doubled, n, doubledSum) }
   const total = n + m
   const variance = ((n * m) / 12) * (total + 1 - ties / (total * (total - 1)))
   if (variance === 0) return { u, p: 1 }
@@ -75,24 +79,22 @@ export function rankTest(one: readonly number[], other: readonly number[]): { u:
   return { u, p: Math.min(1, 2 * (1 - cumulativeStdNormalProbability(z))) }
 }
 
-/** P(U ≤ u or ≥ its mirror image), by counting the orders that give each U. */
-function exactRanks(u: number, n: number, m: number): number {
-  // counts[i][s]: ways to choose i of the ranks so far with a U of s.
-  let ways: number[][] = Array.from({ length: n + 1 }, (_, i) => (i === 0 ? [1] : []))
-  for (let rank = 1; rank <= n + m; rank++) {
-    const next = ways.map((row) => [...row])
-    for (let i = 1; i <= n; i++)
-      (ways[i - 1] ?? []).forEach((count, s) => {
-        const sum = s + rank - i
-        next[i]![sum] = (next[i]![sum] ?? 0) + count
-      })
-    ways = next
+/** Share of all ways to draw n of these ranks whose sum lies as far from the middle, by counting the ways to each sum. */
+function exactRanks(ranks: readonly number[], n: number, seen: number): number {
+  // ways[i][s]: ways to draw i of the ranks so far that come to s.
+  const ways = Array.from({ length: n + 1 }, () => new Map<number, number>())
+  ways[0]!.set(0, 1)
+  for (const rank of ranks)
+    for (let i = n; i > 0; i--)
+      for (const [s, count] of ways[i - 1]!) ways[i]!.set(s + rank, (ways[i]!.get(s + rank) ?? 0) + count)
+  const middle = n * (ranks.length + 1)
+  let all = 0
+  let far = 0
+  for (const [s, count] of ways[n]!) {
+    all += count
+    if (Math.abs(s - middle) >= Math.abs(seen - middle)) far += count
   }
-  const row = ways[n]!
-  const all = row.reduce((sum, count = 0) => sum + count, 0)
-  let tail = 0
-  for (let s = 0; s <= u; s++) tail += row[s] ?? 0
-  return Math.min(1, (2 * tail) / all)
+  return far / all
 }
 
 /**

@@ -1,6 +1,6 @@
 import { mulberry32 } from '../numeric/random'
 import { wilson } from '../sowing/odds'
-import { median } from 'simple-statistics'
+import { mean, median } from 'simple-statistics'
 import { cellsToTell, fisherExact, rankTest, saidChance } from './chance'
 
 /** What is compared. */
@@ -37,6 +37,8 @@ export interface Side {
   readonly of: number
   /** Days to come up, of each cell that was seen coming up. */
   readonly days: readonly number[]
+  /** The same by tray: what each of its trays counted, and its days. */
+  readonly trays: readonly (Omit<Side, 'code' | 'name' | 'trays'> & { readonly trayId: string })[]
 }
 
 export interface Verdict {
@@ -52,15 +54,55 @@ export interface Verdict {
 /** Below this a difference is taken to be one [Fisher's one in twenty]. */
 export const SURE_AT = 0.05
 
-/** Of two sides which came up more, and whether that could be chance. @param what they did: `came up` */
+/** Whether whole trays were dealt: no tray has cells of both sides. */
+export const isOfTrays = (one: Side, other: Side): boolean =>
+  !one.trays.some(({ trayId }) => other.trays.some((each) => each.trayId === trayId))
+
+/**
+ * Of two sides of a trial which came up more, and whether that could be chance. Where cells were dealt each cell is a
+ * witness; where whole trays were dealt each tray is one, however many cells it has, for whatever befell a tray befell
+ * all of it [Hurlbert 1984, pseudoreplication].
+ *
+ * @param what they did: `came up`
+ */
 export function judged(one: Side, other: Side, what = 'came up'): Verdict {
-  if (one.of === 0 || other.of === 0)
-    return {
-      words: 'Nothing has been counted on one of the sides yet.',
-      p: null,
-      cells: null,
-      differs: false,
-    }
+  const verdict = isOfTrays(one, other) ? judgedByTrays(one, other, what) : judgedByCells(one, other, what)
+  return verdict.differs ? { ...verdict, words: `${verdict.words} Take it as real.` } : verdict
+}
+
+const UNCOUNTED: Verdict = {
+  words: 'Nothing has been counted on one of the sides yet.',
+  p: null,
+  cells: null,
+  differs: false,
+}
+
+/** As few trays a side as a rank test can tell from chance: 2 of C(8, 4) orders is below one in twenty, 2 of C(6, 3) is not. */
+export const LEAST_TRAYS = 4
+
+function judgedByTrays(one: Side, other: Side, what: string): Verdict {
+  const shares = ({ trays }: Side) => trays.filter(({ of }) => of > 0).map(({ hits, of }) => hits / of)
+  const [a, b] = [shares(one), shares(other)]
+  if (a.length === 0 || b.length === 0) return UNCOUNTED
+  const { p } = rankTest(a, b)
+  const said = ({ name }: Side, each: readonly number[]) =>
+    `${Math.round(mean([...each]) * 100)} % ${what} in ${name} (${each.length} ${each.length === 1 ? 'tray' : 'trays'})`
+  const few = Math.min(a.length, b.length) < LEAST_TRAYS
+  const differs = p < SURE_AT
+  const could = p >= 0.75 ? 'mere chance does that most of the time' : `chance would do that ${saidChance(p)}`
+  return {
+    words: `${said(one, a)}, ${said(other, b)}. Whole trays were dealt, so each tray counts once: ${could}${
+      few ? `; what is only one tray’s luck takes ${LEAST_TRAYS} trays a side to tell` : ''
+    }.`,
+    p,
+    cells: null,
+    differs,
+  }
+}
+
+/** As if each cell had been dealt. */
+export function judgedByCells(one: Side, other: Side, what = 'came up'): Verdict {
+  if (one.of === 0 || other.of === 0) return UNCOUNTED
   const [p, q] = [one.hits / one.of, other.hits / other.of]
   const chance = fisherExact(one, other)
   const cells = cellsToTell(p, q)
@@ -81,7 +123,7 @@ export function judged(one: Side, other: Side, what = 'came up'): Verdict {
     chance >= 0.75 ? 'mere chance does that most of the time' : `could be chance ${saidChance(chance)}`
   return {
     words: differs
-      ? `${extra}: if they were alike, chance would do that ${saidChance(chance)}. Take it as real.`
+      ? `${extra}: if they were alike, chance would do that ${saidChance(chance)}.`
       : `${extra}: ${could}${cells && cells > Math.max(one.of, other.of) ? `; for sure you would need about ${tidy(cells)} cells a side` : ''}.`,
     p: chance,
     cells,
@@ -89,11 +131,14 @@ export function judged(one: Side, other: Side, what = 'came up'): Verdict {
   }
 }
 
-/** Whether one side was up sooner. */
-export function judgedDays(one: Side, other: Side): Verdict | null {
-  if (one.days.length < 3 || other.days.length < 3) return null
-  const { p } = rankTest(one.days, other.days)
-  const [a, b] = [median([...one.days]), median([...other.days])]
+/** Whether one side was up sooner; of whole trays each counts with its middle day. */
+export function judgedDays(one: Side, other: Side, byTrays = isOfTrays(one, other)): Verdict | null {
+  const daysOf = ({ days, trays }: Side) =>
+    byTrays ? trays.flatMap((tray) => (tray.days.length ? [median([...tray.days])] : [])) : [...days]
+  const [mine, others] = [daysOf(one), daysOf(other)]
+  if (mine.length < 3 || others.length < 3) return null
+  const { p } = rankTest(mine, others)
+  const [a, b] = [median(mine), median(others)]
   const [sooner, later] = a <= b ? [one, other] : [other, one]
   const apart = Math.abs(a - b)
   const differs = p < SURE_AT && apart > 0

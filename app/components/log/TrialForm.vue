@@ -10,7 +10,7 @@ import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useTrays } from '~/state/trays'
 import { cellsToTell } from '#core/records/chance'
-import type { TrialQuestion } from '#core/records/trial'
+import { LEAST_TRAYS, type TrialQuestion } from '#core/records/trial'
 
 /** A trial in one press: which cells, what differs, and the lot is drawn. */
 const emit = defineEmits<{ close: [] }>()
@@ -155,6 +155,10 @@ const toggle = (id: string) =>
     <p v-if="run && !whole" class="soft">
       {{ each }} cells a side, drawn by lot. To tell 80 % from 60 % four times in five takes {{ ENOUGH }} a
       side.
+    </p>
+    <p v-if="whole" class="soft">
+      Each tray counts once, however many cells it has: {{ LEAST_TRAYS }} trays a side are the fewest that can
+      be told from one tray’s luck.
     </p>
     <p v-if="tried && problem" class="problem" role="alert">{{ problem }}</p>
     <div class="buttons">
