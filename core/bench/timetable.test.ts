@@ -3,7 +3,7 @@ import { planBatch } from '../media/batch'
 import type { BatchRequest } from '../media/batch-request'
 import { fine, layered } from '../media/test/fixture'
 import { batchSteps } from './batch-steps'
-import { timetable } from './timetable'
+import { timetable, workLeft } from './timetable'
 
 describe('the timetable', () => {
   const of = (over: Partial<BatchRequest>) => {
@@ -46,5 +46,13 @@ describe('the timetable', () => {
         const clock = (fillsAt + startsMin + 3 * 1440) % 1440
         expect([step.id, fillsAt, clock >= 7 * 60 && clock < 21 * 60]).toEqual([step.id, fillsAt, true])
       }
+  })
+
+  it('what is left for the hands goes by the pace of earlier runs: 3 and 15 minutes allowed, twice as slow, are 36', () => {
+    const [short, usual] = [{ workMinutes: 3, waitMinutes: 60 }, {}] as const
+    const steps = [short, usual].map((one, i) => ({ id: `step-${i}`, title: '', say: [], ...one }))
+    expect(workLeft(steps, { mean: 2, n: 4 }).value * 60).toBeCloseTo(36, 9)
+    const { working } = workLeft(steps, { mean: 1, n: 0 })
+    expect(working).toMatchObject({ inputs: { p: { working: { source: { tag: 'default' } } } } })
   })
 })

@@ -1,3 +1,5 @@
+import { derive, given, type Figure } from '../working/figure'
+import { byDefault, learnedSource } from '../working/source'
 import type { Step } from './step'
 
 /** When a step is begun, minutes before (negative) the first container is filled. */
@@ -55,3 +57,29 @@ export const minutesOf = (
   work: steps.reduce((sum, { workMinutes }) => sum + (workMinutes ?? WORK_MIN) * pace, 0),
   waits: steps.reduce((sum, { waitMinutes }) => sum + (waitMinutes ?? 0), 0),
 })
+
+/**
+ * Work that is left for the hands, hours; what is waited for comes beside it.
+ *
+ * @param steps those that are open
+ * @param pace how long hands take here against what is allowed, and from how many runs that is known
+ */
+export const workLeft = (
+  steps: readonly Step[],
+  pace: { readonly mean: number; readonly n: number },
+): Figure =>
+  derive(
+    'Work left',
+    'hours',
+    'a * p',
+    {
+      a: given(
+        'Allowed for the steps',
+        minutesOf(steps).work / 60,
+        'hours',
+        byDefault('a quarter of an hour a step, less for the small ones'),
+      ),
+      p: given('Pace of this bench', pace.mean, '×', learnedSource(pace.n, byDefault('as allowed'))),
+    },
+    ({ a, p }) => a * p,
+  )

@@ -26,6 +26,8 @@ import RunStep from '~/components/runs/RunStep.vue'
 import ShortMix from '~/components/runs/ShortMix.vue'
 import { mayAskToNotify, readAloud, stopReading } from '~/composables/ringing'
 import { useRunPlan } from '~/composables/useRunPlan'
+import { useWorkLeft } from '~/composables/useWorkLeft'
+import FigureValue from '~/components/figures/FigureValue.vue'
 import { useHousehold } from '~/state/household'
 import { useRunStore } from '~/state/runs'
 import { nextStep, stepStands } from '#core/bench/run'
@@ -43,6 +45,8 @@ const planFor = useRunPlan()
 const plan = computed(() => (run.value ? planFor(run.value) : null))
 const steps = computed(() => plan.value?.steps ?? [])
 const stands = computed(() => run.value && runs.stands(run.value))
+const workLeftOf = useWorkLeft()
+const workLeft = computed(() => (run.value && !isEnded.value ? workLeftOf(run.value, steps.value) : null))
 useHead({ title: () => run.value?.body.name ?? 'Run' })
 
 /** The step on the screen: the first that is open, until the hand looks at another. */
@@ -192,6 +196,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
       <p class="name">
         <strong>{{ run.body.name }}</strong>
         <span v-if="steps.length" class="soft">step {{ index + 1 }} of {{ steps.length }}</span>
+        <span v-if="workLeft" class="soft wide">about <FigureValue :figure="workLeft" /> of work left</span>
         <span v-if="run.body.by" class="soft by">{{ run.body.by }}</span>
         <span v-if="run.body.status === 'paused'" class="chip">paused</span>
         <span v-if="runs.waiting[run.id]?.length" class="soft" role="status">not yet on the server</span>
@@ -267,6 +272,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
     </p>
 
     <Dialog v-model:visible="listing" modal header="All steps" :draggable="false">
+      <p v-if="workLeft" class="soft">About <FigureValue :figure="workLeft" /> of work left, waits beside.</p>
       <ol class="all">
         <li v-for="(one, i) in steps" :key="one.id" :class="stateOf(one.id)">
           <button
@@ -473,7 +479,7 @@ footer {
     flex: none;
   }
 
-  .tools .wide {
+  .wide {
     display: none;
   }
 

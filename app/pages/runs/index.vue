@@ -6,6 +6,8 @@ import Button from 'primevue/button'
 import PageTop from '~/components/shell/PageTop.vue'
 import { useDates } from '~/composables/useDates'
 import { useRunPlan } from '~/composables/useRunPlan'
+import { useWorkLeft } from '~/composables/useWorkLeft'
+import FigureValue from '~/components/figures/FigureValue.vue'
 import { useHousehold } from '~/state/household'
 import { useRunStore } from '~/state/runs'
 import { useTrays } from '~/state/trays'
@@ -38,6 +40,8 @@ const stateOf = (run: Stored<RunRecord>) => {
   const left = plan.steps.filter(({ id }) => !runs.stands(run).steps.has(id)).length
   return next ? `next: ${next.title}; ${counted(left, 'step')} open` : 'all steps are done'
 }
+const workLeftOf = useWorkLeft()
+const workLeft = (run: Stored<RunRecord>) => workLeftOf(run, planFor(run)?.steps ?? [])
 const ended = computed(() =>
   runs.all
     .filter(({ body }) => body.status === 'ended')
@@ -70,7 +74,9 @@ const about = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
             <p class="title">{{ run.body.name }}</p>
             <p class="soft">
               {{ run.body.status === 'paused' ? 'paused; ' : '' }}{{ stateOf(run)
-              }}{{ run.body.by ? `; ${run.body.by}` : '' }}; begun {{ printLongDay(run.body.onDay) }}
+              }}<template v-if="workLeft(run)"
+                >, about <FigureValue :figure="workLeft(run)!" /> of work</template
+              >{{ run.body.by ? `; ${run.body.by}` : '' }}; begun {{ printLongDay(run.body.onDay) }}
             </p>
           </div>
         </li>

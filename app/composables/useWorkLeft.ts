@@ -1,0 +1,19 @@
+import { useContext } from '~/state/context'
+import { useRunStore } from '~/state/runs'
+import { nextStep, stepStands } from '#core/bench/run'
+import type { Step } from '#core/bench/step'
+import { workLeft } from '#core/bench/timetable'
+import type { Stored } from '#shared/collections'
+import type { RunRecord } from '#shared/records/run'
+
+/** How long the open steps of a run still take, as quick as hands were at such runs before; null where none is open. */
+export function useWorkLeft() {
+  const context = useContext()
+  const runs = useRunStore()
+  return (run: Stored<RunRecord>, steps: readonly Step[]) => {
+    const stands = runs.stands(run)
+    if (!nextStep(steps, stands)) return null
+    const open = steps.filter(({ id }) => stepStands(stands, id).state === 'open')
+    return workLeft(open, context.whole.habits.of('minutes', run.body.kind))
+  }
+}
