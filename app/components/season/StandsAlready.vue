@@ -90,10 +90,6 @@ async function keep() {
 </template>
 
 <style scoped>
-textarea {
-  width: 100%;
-}
-
 .lines {
   display: grid;
   gap: 0.6rem;

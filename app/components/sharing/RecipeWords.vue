@@ -103,12 +103,6 @@ label {
 
 textarea {
   width: min(100%, 44rem);
-  padding: 0.6rem;
-  border: 1px solid var(--line);
-  border-radius: 0.4rem;
-  background: var(--paper-raised);
-  color: inherit;
-  font: inherit;
 }
 
 .amount,

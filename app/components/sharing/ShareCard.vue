@@ -94,16 +94,6 @@ section {
   align-content: start;
 }
 
-textarea {
-  width: 100%;
-  padding: 0.5rem;
-  border: 1px solid var(--line);
-  border-radius: 0.4rem;
-  background: var(--paper-raised);
-  color: inherit;
-  font: inherit;
-}
-
 img {
   background: white;
   max-width: 100%;
