@@ -60,10 +60,19 @@ async function makeHousehold(request: APIRequestContext): Promise<Household> {
 }
 
 export const test = base.extend<{
+  request: APIRequestContext
   household: Household
   expectNoise: (pattern: RegExp) => void
   watched: null
 }>({
+  // A server closes a connection on which nothing was said for five seconds; who asks on it just then asks again, as a browser does.
+  request: async ({ request }, use) => {
+    for (const verb of ['get', 'put', 'post', 'delete'] as const) {
+      const once = request[verb].bind(request)
+      request[verb] = (url, options) => once(url, { maxRetries: 3, ...options })
+    }
+    await use(request)
+  },
   household: async ({ request, context, baseURL }, use) => {
     const household = await makeHousehold(request)
     await context.addCookies([{ name: 'household', value: household.id, url: baseURL! }])

@@ -151,6 +151,10 @@ const allCautions = computed((): Caution[] =>
   font-weight: 600;
 }
 
+.fills-at input {
+  width: 10rem;
+}
+
 .mix {
   display: grid;
   gap: 0.6rem;
