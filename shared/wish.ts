@@ -138,9 +138,6 @@ function startOf(
   known: Known,
 ): Pick<SowingRecord, 'plants' | 'cells'> {
   const foot = (sowing.rungs ?? ladderById(crop.ladderId).rungs)[0]!
-  return startOfWish(wish.amount!, {
-    request: asSowingRequest(sowing, known)!,
-    cellsInTray: known.containers.get(foot.containerId ?? '')?.cells ?? 1,
-    perCell: wish.seedsPerCell ?? crop.seedsPerCell,
-  })
+  const cellsInTray = known.containers.get(foot.containerId ?? '')?.cells ?? 1
+  return startOfWish(wish.amount!, asSowingRequest(sowing, known)!, cellsInTray)
 }

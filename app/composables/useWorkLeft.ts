@@ -1,6 +1,6 @@
 import { useContext } from '~/state/context'
 import { useRunStore } from '~/state/runs'
-import { nextStep, stepStands } from '#core/bench/run'
+import { openSteps } from '#core/bench/run'
 import type { Step } from '#core/bench/step'
 import { workLeft } from '#core/bench/timetable'
 import type { Stored } from '#shared/collections'
@@ -11,9 +11,7 @@ export function useWorkLeft() {
   const context = useContext()
   const runs = useRunStore()
   return (run: Stored<RunRecord>, steps: readonly Step[]) => {
-    const stands = runs.stands(run)
-    if (!nextStep(steps, stands)) return null
-    const open = steps.filter(({ id }) => stepStands(stands, id).state === 'open')
-    return workLeft(open, context.whole.habits.of('minutes', run.body.kind))
+    const open = openSteps(steps, runs.stands(run))
+    return open.length ? workLeft(open, context.whole.habits.of('minutes', run.body.kind)) : null
   }
 }

@@ -125,9 +125,12 @@ export function joinedMarks<Of extends Pick<Mark, 'id'>>(one: readonly Of[], oth
   return [...one, ...other.filter(({ id }) => !known.has(id))]
 }
 
-/** The first step that is still to do; null where all are done or skipped. */
+/** The steps that are still to do: neither done nor skipped. */
+export const openSteps = (list: readonly Step[], stands: Pick<RunStands, 'steps'>): Step[] =>
+  list.filter(({ id }) => stepStands(stands, id).state === 'open')
+/** The first of them; null where there is none. */
 export const nextStep = (list: readonly Step[], stands: Pick<RunStands, 'steps'>): Step | null =>
-  list.find(({ id }) => stepStands(stands, id).state === 'open') ?? null
+  openSteps(list, stands)[0] ?? null
 
 /** How a timer stands: minutes left, below 0 once it rings. A clock that was set back counts from where it was begun. */
 export function minutesLeft(

@@ -1,3 +1,4 @@
+import { counted } from '../bench/wording'
 import { mulberry32 } from '../numeric/random'
 import { wilson } from '../sowing/odds'
 import { mean, median } from 'simple-statistics'
@@ -53,6 +54,9 @@ export interface Verdict {
 
 /** Below this a difference is taken to be one [Fisher's one in twenty]. */
 export const SURE_AT = 0.05
+/** From this on nobody need wonder at it [default]. */
+const MERE_CHANCE = 0.75
+const MERELY = 'mere chance does that most of the time'
 
 /** Whether whole trays were dealt: no tray has cells of both sides. */
 export const isOfTrays = (one: Side, other: Side): boolean =>
@@ -86,10 +90,10 @@ function judgedByTrays(one: Side, other: Side, what: string): Verdict {
   if (a.length === 0 || b.length === 0) return UNCOUNTED
   const { p } = rankTest(a, b)
   const said = ({ name }: Side, each: readonly number[]) =>
-    `${Math.round(mean([...each]) * 100)} % ${what} in ${name} (${each.length} ${each.length === 1 ? 'tray' : 'trays'})`
+    `${Math.round(mean([...each]) * 100)} % ${what} in ${name} (${counted(each.length, 'tray')})`
   const few = Math.min(a.length, b.length) < LEAST_TRAYS
   const differs = p < SURE_AT
-  const could = p >= 0.75 ? 'mere chance does that most of the time' : `chance would do that ${saidChance(p)}`
+  const could = p >= MERE_CHANCE ? MERELY : `chance would do that ${saidChance(p)}`
   return {
     words: `${said(one, a)}, ${said(other, b)}. Whole trays were dealt, so each tray counts once: ${could}${
       few ? `; what is only one tray’s luck takes ${LEAST_TRAYS} trays a side to tell` : ''
@@ -119,8 +123,7 @@ export function judgedByCells(one: Side, other: Side, what = 'came up'): Verdict
       ? `${more.hits - less.hits} more of ${more.of} ${what} in ${more.name}`
       : `${Math.round((more.hits / more.of) * 100)} % ${what} in ${more.name}, ${Math.round((less.hits / less.of) * 100)} % in ${less.name}`
   const differs = chance < SURE_AT
-  const could =
-    chance >= 0.75 ? 'mere chance does that most of the time' : `could be chance ${saidChance(chance)}`
+  const could = chance >= MERE_CHANCE ? MERELY : `could be chance ${saidChance(chance)}`
   return {
     words: differs
       ? `${extra}: if they were alike, chance would do that ${saidChance(chance)}.`

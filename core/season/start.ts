@@ -28,6 +28,10 @@ export function seedOf(
   }
 }
 
+/** Seeds in a cell: as was asked for, else as the crop likes it. */
+export const perCellOf = ({ crop, seedsPerCell }: Pick<SowingRequest, 'crop' | 'seedsPerCell'>): number =>
+  seedsPerCell ?? crop.seedsPerCell
+
 /** How much to sow. */
 export function startOf(
   request: SowingRequest,
@@ -37,7 +41,7 @@ export function startOf(
   const { crop, plants, certainty } = request
   const { germination, lost } = seedOf(request)
   const broadcast = first.stage === 'broadcast'
-  const perCell = broadcast ? 1 : (request.seedsPerCell ?? crop.seedsPerCell)
+  const perCell = broadcast ? 1 : perCellOf(request)
   const separate = countsSeedlings(crop)
   // A cluster that comes up is several plants, where they are pulled apart.
   const seedsFor = Math.ceil(plants / crop.seedlings)
@@ -66,10 +70,10 @@ export function startOf(
 /** Good plants that so many cells give with that certainty; 0 where none can be counted on. */
 export function plantsFrom(
   cells: number,
-  perCell: number,
-  request: Parameters<typeof seedOf>[0] & Pick<SowingRequest, 'certainty'>,
+  request: Parameters<typeof seedOf>[0] & Pick<SowingRequest, 'certainty' | 'seedsPerCell'>,
 ): number {
   const { crop, certainty } = request
+  const perCell = perCellOf(request)
   const { germination, lost } = seedOf(request)
   const separate = countsSeedlings(crop)
   const tries = separate ? cells * perCell : cells

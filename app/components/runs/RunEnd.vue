@@ -12,7 +12,7 @@ import { useKeeping } from '~/state/keeping'
 import { useRunStore } from '~/state/runs'
 import { useUndo } from '~/state/undo'
 import { SHARE_KEY } from '#core/bench/outcome'
-import { answerKey, nextStep, stepStands } from '#core/bench/run'
+import { answerKey, openSteps } from '#core/bench/run'
 import type { Stored } from '#shared/collections'
 import type { RunRecord } from '#shared/records/run'
 
@@ -27,14 +27,9 @@ const outcomes = useRunOutcome()
 
 const stands = computed(() => runs.stands(props.run))
 const list = computed(() => outcomes(props.run, props.plan))
-const open = computed(() => (props.plan ? nextStep(props.plan.steps, stands.value) : null))
-const left = computed(
-  () => props.plan?.steps.filter(({ id }) => stepStands(stands.value, id).state === 'open').length ?? 0,
-)
+const left = computed(() => (props.plan ? openSteps(props.plan.steps, stands.value).length : 0))
 /** Who stops in the middle says how much was measured out: stores lose no more. */
-const asksShare = computed(
-  () => props.run.body.kind === 'mix' && open.value !== null && list.value.length > 0,
-)
+const asksShare = computed(() => props.run.body.kind === 'mix' && left.value > 0 && list.value.length > 0)
 const share = computed(() => stands.value.answers.get(answerKey('measure', SHARE_KEY)) ?? 1)
 const setShare = (value: number | null) =>
   value !== null && value >= 0 && value <= 10 && runs.answer(props.run, 'measure', SHARE_KEY, value)

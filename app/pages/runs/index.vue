@@ -12,7 +12,7 @@ import { useHousehold } from '~/state/household'
 import { useRunStore } from '~/state/runs'
 import { useTrays } from '~/state/trays'
 import { useWater } from '~/state/water'
-import { nextStep, RUN_NAMES } from '#core/bench/run'
+import { openSteps, RUN_NAMES } from '#core/bench/run'
 import { counted } from '#core/bench/wording'
 import type { Stored } from '#shared/collections'
 import type { RunRecord } from '#shared/records/run'
@@ -36,9 +36,8 @@ const { printLongDay } = useDates()
 const stateOf = (run: Stored<RunRecord>) => {
   const plan = planFor(run)
   if (!plan) return 'nothing left to do'
-  const next = nextStep(plan.steps, runs.stands(run))
-  const left = plan.steps.filter(({ id }) => !runs.stands(run).steps.has(id)).length
-  return next ? `next: ${next.title}; ${counted(left, 'step')} open` : 'all steps are done'
+  const open = openSteps(plan.steps, runs.stands(run))
+  return open[0] ? `next: ${open[0].title}; ${counted(open.length, 'step')} open` : 'all steps are done'
 }
 const workLeftOf = useWorkLeft()
 const workLeft = (run: Stored<RunRecord>) => workLeftOf(run, planFor(run)?.steps ?? [])

@@ -3,7 +3,7 @@ import type { Crop } from '../../sowing/crop'
 import { addDays, daysBetween, type Day } from '../day'
 import { rung as newRung, type LadderRung } from '../ladder'
 import type { SowingRequest } from '../sowing'
-import { plantsFrom } from '../start'
+import { perCellOf, plantsFrom } from '../start'
 import type { Wish } from './wish'
 
 /*
@@ -54,12 +54,13 @@ export function ladderFrom(
 /** How much is sown for a wish, and the good plants that may be counted on; cells null where plants were asked for. */
 export function startOfWish(
   { n, of }: NonNullable<Wish['amount']>,
-  how: { request: SowingRequest; cellsInTray: number; perCell: number },
+  request: SowingRequest,
+  cellsInTray: number,
 ): { plants: number; cells: number | null } {
   if (of === 'plants') return { plants: n, cells: null }
-  const sown = { cells: n, trays: n * how.cellsInTray, seeds: Math.floor(n / how.perCell) }[of]
+  const sown = { cells: n, trays: n * cellsInTray, seeds: Math.floor(n / perCellOf(request)) }[of]
   const cells = Math.max(1, Math.round(sown))
-  return { plants: Math.max(1, plantsFrom(cells, how.perCell, how.request)), cells }
+  return { plants: Math.max(1, plantsFrom(cells, request)), cells }
 }
 
 /** Whether so late a day of planting out means the autumn crop: past the middle between the frosts, where it is grown so. */
