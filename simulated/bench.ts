@@ -27,6 +27,7 @@ const EVERY: Readonly<Record<DeviceRecord['kind'], number>> = {
 }
 
 export class SimulatedBench {
+  /** By the path of the device: the same device stands in the demonstration and in every example made of it. */
   private readonly keys = new Map<string, string>()
   private readonly last = new Map<string, readonly Value[]>()
   private households: string[] = []
@@ -34,7 +35,7 @@ export class SimulatedBench {
   private tick = 0
   private timer: NodeJS.Timeout | undefined
   private busy = false
-  private trouble = ''
+  private readonly trouble = new Map<string, string>()
 
   constructor(private readonly address: string) {}
 
@@ -46,24 +47,31 @@ export class SimulatedBench {
     clearInterval(this.timer)
   }
 
-  private async turn() {
+  /** One beat: every device that is due sends. A beat that falls into another is none. */
+  async turn() {
     if (this.busy) return
     this.busy = true
-    try {
+    await this.saying('list', async () => {
       if (this.tick % LOOK_EVERY === 0)
         this.households = (await this.get<{ householdId: string }[]>('/api/simulated')).map(
           ({ householdId }) => householdId,
         )
-      for (const household of this.households) await this.send(household)
-      this.trouble = ''
-    } catch (error) {
-      // The application is away for a moment: the bench goes on when it is back, and says it once.
-      const trouble = String(error)
-      if (trouble !== this.trouble) console.error(`Simulated bench: ${trouble}`)
-      this.trouble = trouble
-    }
+    })
+    // Side by side: one household that is thrown away meanwhile, or is slow to read, holds up no other.
+    await Promise.all(this.households.map((id) => this.saying(id, () => this.send(id))))
     this.tick++
     this.busy = false
+  }
+  /** What goes wrong is said once: the application is away for a moment, and the bench goes on when it is back. */
+  private async saying(what: string, work: () => Promise<void>) {
+    try {
+      await work()
+      this.trouble.delete(what)
+    } catch (error) {
+      const trouble = String(error)
+      if (trouble !== this.trouble.get(what)) console.error(`Simulated bench: ${trouble}`)
+      this.trouble.set(what, trouble)
+    }
   }
 
   private async send(householdId: string) {
@@ -84,11 +92,11 @@ export class SimulatedBench {
       const values = broken(
         device.body.fault,
         world.read(device),
-        this.last.get(device.id) ?? [],
+        this.last.get(`${home} ${device.id}`) ?? [],
         `${device.id} ${atS}`,
       )
       if (values.length === 0) continue
-      this.last.set(device.id, values)
+      this.last.set(`${home} ${device.id}`, values)
       await this.post(
         home,
         device.id,
@@ -108,18 +116,21 @@ export class SimulatedBench {
   }
 
   private async post(home: string, deviceId: string, pack: object[]) {
-    const key = this.keys.get(deviceId) ?? (await this.newKey(home, deviceId))
-    const { status } = await fetch(`${this.address}${home}/readings`, {
+    const path = `${home}/device-keys/${deviceId}`
+    const key = this.keys.get(path) ?? (await this.newKey(path))
+    const answer = await fetch(`${this.address}${home}/readings`, {
       method: 'POST',
       headers: { 'content-type': 'application/senml+json', authorization: `Bearer ${key}` },
       body: JSON.stringify(pack),
     })
-    if (status === 401) this.keys.delete(deviceId)
+    // Read to its end, or its connection is never used again.
+    await answer.arrayBuffer()
+    if (answer.status === 401) this.keys.delete(path)
   }
-  private async newKey(home: string, deviceId: string): Promise<string> {
-    const answer = await fetch(`${this.address}${home}/device-keys/${deviceId}`, { method: 'POST' })
+  private async newKey(path: string): Promise<string> {
+    const answer = await fetch(`${this.address}${path}`, { method: 'POST' })
     const { key } = (await answer.json()) as { key: string }
-    this.keys.set(deviceId, key)
+    this.keys.set(path, key)
     return key
   }
   private async get<Answer>(path: string): Promise<Answer> {

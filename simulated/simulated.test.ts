@@ -1,7 +1,11 @@
-import { describe, expect, it } from '@jest/globals'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { describe, expect, it, jest } from '@jest/globals'
 import { addDays, dayFrom, type Day } from '#core/season/day'
 import { QUANTITIES } from '#core/readings/kinds'
+import { COLLECTION_NAMES } from '#shared/collections'
 import { weatherDays } from '#shared/weather'
+import { SimulatedBench } from './bench'
 import { broken } from './fault'
 import { forecastOn, weatherOn } from './weather'
 
@@ -56,5 +60,51 @@ describe('a device that is broken on purpose', () => {
     const wild = Array.from({ length: 50 }, (_, i) => broken('wild', now, before, `x ${i}`)[0]!.value)
     const { from, to } = QUANTITIES.temperature
     expect(Math.max(...wild) - Math.min(...wild)).toBeGreaterThan((to - from) / 3)
+  })
+})
+
+describe('the bench of several households', () => {
+  it('sends with the key each device has there, although copies hold the same devices, and one that is gone stops none', async () => {
+    const scale = { id: 'scale', body: { kind: 'kitchen scale', simulated: true, fault: null, trayId: null } }
+    const body = { name: 'A bench', place: '', clock: null, season: null, water: null, learning: {} }
+    const whole = {
+      ...Object.fromEntries(COLLECTION_NAMES.map((name) => [name, []])),
+      household: { body },
+      devices: [scale],
+    }
+    const keys = new Map<string, string>()
+    const sent: string[] = []
+    const server = createServer((request, response) => {
+      const [path, authorization] = [request.url!, request.headers.authorization]
+      const home = path.split('/')[3]!
+      const answer = (status: number, said: unknown) =>
+        void response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(said))
+      request.resume().on('end', () => {
+        if (path === '/api/simulated')
+          return answer(
+            200,
+            ['gone', 'one', 'other'].map((householdId) => ({ householdId })),
+          )
+        if (home === 'gone') return answer(404, {})
+        if (path.includes('/device-keys/')) {
+          keys.set(home, `key ${keys.size} of ${home}`)
+          return answer(200, { key: keys.get(home) })
+        }
+        if (!path.endsWith('/readings')) return answer(200, path.endsWith('/devices') ? [scale] : whole)
+        const isOwn = authorization === `Bearer ${keys.get(home)}`
+        sent.push(`${home} ${isOwn ? 'kept' : 'refused'}`)
+        return answer(isOwn ? 200 : 401, {})
+      })
+    })
+    await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready))
+    const said = jest.spyOn(console, 'error').mockReturnValue()
+    const bench = new SimulatedBench(`http://127.0.0.1:${(server.address() as AddressInfo).port}`)
+    for (let beat = 0; beat < 3; beat++) await bench.turn()
+    server.closeAllConnections()
+    server.close()
+    // What is gone is said once, not at every beat.
+    expect(said.mock.calls.map(String)).toEqual([expect.stringContaining('/gone/devices: 404')])
+    said.mockRestore()
+    expect(sent.sort()).toEqual([...Array(3).fill('one kept'), ...Array(3).fill('other kept')])
   })
 })

@@ -5,7 +5,7 @@ import { useEventListener } from '@vueuse/core'
  * A count that is under way: what was tapped, stroke by stroke, until it is kept. It outlives a reload and a closed tab, and
  * the last stroke is taken back by Ctrl Z before anything else is.
  *
- * @param key names the tray in this browser
+ * @param key names the household and the tray in this browser: a copy of a household has the same trays
  */
 export function useCounting(key: () => string) {
   const counts = shallowRef<ReadonlyMap<number, number>>(new Map())

@@ -2,6 +2,7 @@ import { computed, type ComputedRef, type Ref } from 'vue'
 import { useCounting } from '~/composables/useCounting'
 import { useNotes } from '~/composables/useNotes'
 import { useContext } from '~/state/context'
+import { useHousehold } from '~/state/household'
 import { useTrays } from '~/state/trays'
 import { counted } from '#core/bench/wording'
 import type { Day } from '#core/season/day'
@@ -20,7 +21,8 @@ export function useTrayCount(
   const trays = useTrays()
   const reckoned = useContext()
   const { note } = useNotes()
-  const counting = useCounting(() => kept.value?.id ?? '')
+  const household = useHousehold()
+  const counting = useCounting(() => `${household.id} ${kept.value?.id ?? ''}`)
   let counts = 0
   const mostIn = (cell: number) => {
     const run = kept.value!.body.runs.find(({ code }) => code === kept.value!.body.cells[cell])

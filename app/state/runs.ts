@@ -34,21 +34,22 @@ export const useRunStore = defineStore('runs', () => {
   const season = useSeason()
   const { note } = useNotes()
 
-  /** Marks the server does not have yet, by run. */
+  /** Marks the server does not have yet, by household and run: a copy of a household has the same runs. */
   const waiting = useLocalStorage<Record<string, RunMark[]>>('run-marks', {}, { initOnMounted: true })
+  const at = (runId: string) => `${household.id} ${runId}`
   const flushing = new Map<string, Promise<void>>()
   /** Marks made on this page that are not delivered, by their id: a second window writes over what both keep. */
-  const own = new Map<string, { runId: string; mark: RunMark }>()
+  const own = new Map<string, { of: string; mark: RunMark }>()
   watch(waiting, (now) => {
-    const lost = [...own.values()].filter(({ runId, mark }) => !now[runId]?.some((one) => one.id === mark.id))
+    const lost = [...own.values()].filter(({ of, mark }) => !now[of]?.some((one) => one.id === mark.id))
     if (lost.length === 0) return
     const all = { ...now }
-    for (const { runId, mark } of lost) all[runId] = [...(all[runId] ?? []), mark]
+    for (const { of, mark } of lost) all[of] = [...(all[of] ?? []), mark]
     waiting.value = all
   })
 
   const whole = (run: Run): Run => {
-    const mine = waiting.value[run.id]
+    const mine = waiting.value[at(run.id)]
     return mine?.length ? { ...run, body: { ...run.body, marks: joinedMarks(run.body.marks, mine) } } : run
   }
   const all = computed(() => household.runs.map(whole))
@@ -121,30 +122,31 @@ export const useRunStore = defineStore('runs', () => {
       note: '',
       ...more,
     }
-    own.set(one.id, { runId: run.id, mark: one })
-    waiting.value = { ...waiting.value, [run.id]: [...(waiting.value[run.id] ?? []), one] }
-    void flush(run.id)
+    const of = at(run.id)
+    own.set(one.id, { of, mark: one })
+    waiting.value = { ...waiting.value, [of]: [...(waiting.value[of] ?? []), one] }
+    void flush(of)
   }
 
   /** What waits goes to the server; where another hand was faster, both are joined. Who comes while it goes waits for it. */
-  function flush(id: string): Promise<void> {
+  function flush(of: string): Promise<void> {
     // One after the other: what is added while it goes is not left behind.
-    const under = (flushing.get(id) ?? Promise.resolve()).then(() => sendWaiting(id))
-    flushing.set(id, under)
+    const under = (flushing.get(of) ?? Promise.resolve()).then(() => sendWaiting(of))
+    flushing.set(of, under)
     return under
   }
-  async function sendWaiting(id: string): Promise<void> {
-    while (waiting.value[id]?.length) {
-      const stood = household.runs.find((one) => one.id === id)
+  async function sendWaiting(of: string): Promise<void> {
+    while (waiting.value[of]?.length) {
+      const stood = household.runs.find(({ id }) => at(id) === of)
       if (!stood) return
-      const sent = waiting.value[id]!
+      const sent = waiting.value[of]!
       const kept = await save(stood, { marks: joinedMarks(stood.body.marks, sent) })
-      if (!kept) return void setTimeout(() => void flush(id), AGAIN_MS)
+      if (!kept) return void setTimeout(() => void flush(of), AGAIN_MS)
       const has = new Set(kept.body.marks.map((one) => one.id))
       for (const id of has) own.delete(id)
-      const left = (waiting.value[id] ?? []).filter((one) => !has.has(one.id))
-      const { [id]: _, ...rest } = waiting.value
-      waiting.value = left.length ? { ...rest, [id]: left } : rest
+      const left = (waiting.value[of] ?? []).filter((one) => !has.has(one.id))
+      const { [of]: _, ...rest } = waiting.value
+      waiting.value = left.length ? { ...rest, [of]: left } : rest
     }
   }
 
@@ -164,8 +166,8 @@ export const useRunStore = defineStore('runs', () => {
       if (problem) {
         note(whyNot(error))
         // What the server will not have is not tried for ever.
-        for (const one of waiting.value[stood.id] ?? []) own.delete(one.id)
-        const { [stood.id]: _, ...rest } = waiting.value
+        for (const one of waiting.value[at(stood.id)] ?? []) own.delete(one.id)
+        const { [at(stood.id)]: _, ...rest } = waiting.value
         waiting.value = rest
       }
       return null
@@ -177,7 +179,7 @@ export const useRunStore = defineStore('runs', () => {
     run: Run,
     what: Partial<Pick<RunRecord, 'status' | 'by' | 'hands'>>,
   ): Promise<boolean> {
-    await flush(run.id)
+    await flush(at(run.id))
     const stood = household.runs.find((one) => one.id === run.id)
     return stood ? (await save(stood, what)) !== null : false
   }
@@ -186,13 +188,13 @@ export const useRunStore = defineStore('runs', () => {
     all,
     open,
     timers,
-    waiting,
+    isWaiting: (run: Run) => Boolean(waiting.value[at(run.id)]?.length),
     find,
     stands,
     start,
     mark,
     change,
-    flushAll: () => Object.keys(waiting.value).forEach((id) => void flush(id)),
+    flushAll: () => Object.keys(waiting.value).forEach((of) => void flush(of)),
     answer: (run: Run, step: string, key: string, value: number | null, words = '') =>
       mark(run, step, 'answer', { key, value, note: words }),
     startTimer: (run: Run, step: string, name: string, minutes: number) =>

@@ -199,7 +199,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         <span v-if="workLeft" class="soft wide">about <FigureValue :figure="workLeft" /> of work left</span>
         <span v-if="run.body.by" class="soft by">{{ run.body.by }}</span>
         <span v-if="run.body.status === 'paused'" class="chip">paused</span>
-        <span v-if="runs.waiting[run.id]?.length" class="soft" role="status">not yet on the server</span>
+        <span v-if="runs.isWaiting(run)" class="soft" role="status">not yet on the server</span>
       </p>
       <div class="tools">
         <Button
