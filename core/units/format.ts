@@ -20,7 +20,7 @@ export function printShare(share: number): string {
 }
 
 /**
- * A quantity in the kitchen's own units, as one would measure it: within 5 % of it, in as few measures as that takes
+ * A quantity in the kitchen's own units, as one would measure it: within 5 % of it (a depth below 19 mm within 6 %), in as few measures as that takes
  * (`2¾ cups`, `1 tbsp + ½ tsp`), and in the next finer measure where a spoon is too coarse.
  *
  * @param base the quantity in L, mm, g or °C
@@ -122,15 +122,21 @@ const SHOWN = { temperature: { metric: 'C', us: 'F', imperial: 'C' } } as const
 
 /** Printed amounts are this near to the true ones, as a fraction. */
 const NEAR = 0.05
+/** Depths are set in steps of 3 mm, which the trade takes for ⅛ in: 6 mm is ¼ in, 12 mm ½ in [common practice]. */
+const SHALLOW_MM = 19
+const NEAR_SHALLOW = 0.06
+const nearOf = (base: number, dimension: Dimension) =>
+  dimension === 'length' && base < SHALLOW_MM ? NEAR_SHALLOW : NEAR
 
 function measured(base: number, dimension: Exclude<Dimension, 'temperature'>, kitchen: Kitchen): string {
   const ladder = MEASURES[dimension][kitchen]
+  const near = nearOf(base, dimension)
   const first = Math.max(
     0,
     ladder.findIndex(({ id }) => id === unitShown(base, dimension, kitchen)),
   )
   for (const measure of ladder.slice(first)) {
-    const one = inMeasure(base, measure, kitchen, NEAR)
+    const one = inMeasure(base, measure, kitchen, near)
     if (one) return one
     // So many whole ones, and the rest in a finer measure: 1 tbsp + ½ tsp.
     const unit = unitById(measure.id)
@@ -138,7 +144,7 @@ function measured(base: number, dimension: Exclude<Dimension, 'temperature'>, ki
     if (!measure.parts || whole < 1) continue
     const rest = base - whole * unit.factor
     for (const finer of ladder.slice(ladder.indexOf(measure) + 1)) {
-      const more = finer.parts ? inMeasure(rest, finer, kitchen, (NEAR * base) / rest / 2) : null
+      const more = finer.parts ? inMeasure(rest, finer, kitchen, (near * base) / rest / 2) : null
       if (more) return `${printFraction(whole, 1)} ${spoken(unit, kitchen, whole)} + ${more}`
     }
   }
