@@ -18,6 +18,10 @@ describe('what trays drink from below', () => {
     const cellMl = (5.7 / 6) * (3.6 ** 2 + 2 ** 2 + 5.6 ** 2)
     expect(solutionFor(tray72, 1, easy(0.2)).value).toBeCloseTo((72 * cellMl * 0.2 * 0.45 * 1.15) / 1000, 3)
   })
+  it('a cell that was measured counts as it was measured: 2 · 72 · 45 mL · 0.2 · 0.45 · 1.15', () => {
+    const measured = { ...tray72, measuredVolumeMl: 45 }
+    expect(solutionFor(measured, 2, easy(0.2)).value).toBeCloseTo(2 * 72 * 0.045 * 0.2 * 0.45 * 1.15, 9)
+  })
   it('a pot has no flat below it: its own top counts, π · 5² · 9 cm · ¼', () => {
     expect(soakIn(pot, 4).value).toBeCloseTo((4 * Math.PI * 25 * 9 * 0.25) / 1000, 3)
   })
