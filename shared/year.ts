@@ -96,8 +96,7 @@ export interface YearReport {
   readonly left: readonly {
     readonly id: string
     readonly name: string
-    readonly amount: number
-    readonly unit: string
+    readonly packs: number
     readonly good: string
   }[]
   readonly thoughts: readonly Kept<EntryRecord>[]
@@ -302,8 +301,7 @@ function leftOver({ movedSince }: YearRecords, context: Context): YearReport['le
       {
         id,
         name: body.name,
-        amount: packs,
-        unit: packs === 1 ? 'pack' : 'packs',
+        packs,
         good: !mix
           ? unit === 'g'
             ? 'a powder keeps for years, dry and shut'

@@ -10,7 +10,7 @@ import type { MixPlan } from '../media/mix-plan'
 import type { ScoopCount } from '../media/scoops'
 import { MESH_NAMES } from '../media/sieve'
 import { printFraction } from '../units/fraction'
-import { printNumber } from '../units/format'
+import { packsOf } from '../stores/pack-said'
 import { given } from '../working/figure'
 import { practice, yours } from '../working/source'
 import type { Step } from './step'
@@ -150,7 +150,7 @@ function soakStep(
         ...(soakWholePacks
           ? [
               `Or it whole: `,
-              { figure: packs, words: `${printNumber(packs.value)} × ${pack.name}` },
+              { figure: packs, words: packsOf(packs.value, pack.name) },
               ' into ',
               soakWholePacks.waterL,
               ' gives ',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { packSaid } from './pack-said'
+import { packSaid, packsOf } from './pack-said'
 
 describe('a pack as it is said', () => {
   // 1 cu ft = 28.316 846 592 L, 1 US gal = 3.785 411 784 L, 1 lb = 453.592 37 g [NIST SP 811, Handbook 44]; 1 imp gal = 4.546 09 L.
@@ -21,5 +21,13 @@ describe('a pack as it is said', () => {
   })
   it.each(['', 'a bag', '5', '12 apples'])('“%s” is none', (text) => {
     expect(packSaid(text, 'metric')).toBeNull()
+  })
+  it.each([
+    [0.066, '6.6 % of bag'],
+    [0.68, '68 % of bag'],
+    [1, '1 × bag'],
+    [2.5, '2.5 × bag'],
+  ])('%d of them is said as a share or a count', (packs, said) => {
+    expect(packsOf(packs, 'bag')).toBe(said)
   })
 })

@@ -1,4 +1,5 @@
 import type { Kitchen } from '../units/unit'
+import { printNumber } from '../units/format'
 import { parseQuantity } from '../units/parse'
 import type { PackSize } from './goods'
 
@@ -9,3 +10,7 @@ export function packSaid(text: string, kitchen: Kitchen, pressed = false): PackS
   const mass = parseQuantity(text, { dimension: 'mass', kitchen })
   return mass.ok ? { measure: 'mass', amount: mass.base } : null
 }
+
+/** So much of a pack, or of several: `68 % of 650 g coir brick`, `2 × 50 L bag`. */
+export const packsOf = (packs: number, name: string): string =>
+  packs < 0.995 ? `${printNumber(packs * 100, 2)} % of ${name}` : `${printNumber(packs)} × ${name}`

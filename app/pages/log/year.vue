@@ -23,6 +23,7 @@ import { useUndo } from '~/state/undo'
 import { counted } from '#core/bench/wording'
 import type { Bodies, Stored } from '#shared/collections'
 import { nextYear } from '#core/records/line'
+import { packsOf } from '#core/stores/pack-said'
 import { printNumber } from '#core/units/format'
 import { cameWords, nextYears, yearReport, type PacketVerdict } from '#shared/year'
 
@@ -293,7 +294,7 @@ const print = () => window.print()
           <h2>What is left</h2>
           <ul v-if="report.left.length">
             <li v-for="one in report.left" :key="one.id">
-              <b>{{ printNumber(one.amount, 2) }} {{ one.unit }}</b> {{ one.name }}:
+              <b>{{ packsOf(one.packs, one.name) }}</b>:
               <span class="soft">{{ one.good }}</span>
             </li>
           </ul>

@@ -1,4 +1,5 @@
 import { counted } from '#core/bench/wording'
+import { packsOf } from '#core/stores/pack-said'
 import { printNumber } from '#core/units/format'
 import { contextOf } from '#shared/context'
 import { cameWords, yearReport } from '#shared/year'
@@ -81,8 +82,8 @@ export async function yearPaper(householdId: string, year: number): Promise<Writ
       ),
       ...items(
         'What is left',
-        report.left.map(({ name, amount, unit, good }) => ({
-          title: `${printNumber(amount, 2)} ${unit} ${name}`,
+        report.left.map(({ name, packs, good }) => ({
+          title: packsOf(packs, name),
           text: good,
         })),
         'Nothing that is written down in Stores.',
