@@ -243,8 +243,10 @@ test('photos: several at once, what is none is refused by name, and two trays st
     { name: 'one.jpg', mimeType: 'image/jpeg', buffer: await picture('#6a8f4a') },
     { name: 'two.jpg', mimeType: 'image/jpeg', buffer: await picture('#8fb35f') },
     { name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture at all') },
+    { name: 'poster.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(26 * 1024 * 1024, 7) },
   ])
   await expect(page.getByText(/notes\.jpg: This is no picture/)).toBeVisible()
+  await expect(page.getByText(/poster\.jpg: It has more than 25 MB/)).toBeVisible()
   await expect(page.getByRole('button', { name: /day 9: see it large/ })).toHaveCount(2)
   await page
     .getByRole('button', { name: /day 9: see it large/ })

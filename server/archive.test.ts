@@ -59,6 +59,51 @@ const linesOf = (file: Uint8Array, name: string) =>
 const isThere = async (household: string) =>
   (await call('GET', `/api/households/${household}`)).status === 200
 
+describe('while it goes', () => {
+  const going = (household: string, file: Uint8Array, query = '', signal?: AbortSignal) =>
+    fetch(`${base}/api/households/${household}/archive?${query}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/zip', accept: 'application/x-ndjson' },
+      body: file as never,
+      ...(signal && { signal }),
+    } as RequestInit)
+  type Line = { done?: number; answer?: Answer; problem?: { status: number; detail: string } }
+  const lines = async (household: string, file: Uint8Array, query = '') =>
+    (await (await going(household, file, query)).text())
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as Line)
+
+  it('says how far it is, a line each, and the same answer last; what is refused is said last too', async () => {
+    const file = await out(DEMO)
+    const copy = randomUUID()
+    const told = await lines(copy, file)
+    const shares = told.slice(0, -1).map(({ done }) => done!)
+    expect(shares[0]).toBe(0)
+    expect(shares).toEqual([...shares].sort((a, b) => a - b))
+    expect(shares.at(-1)).toBeLessThanOrEqual(1)
+    expect(told.at(-1)!.answer).toEqual((await into(copy, file)).body)
+    expect(await isThere(copy)).toBe(false)
+    const broken = zipSync({ ...unzipSync(file), 'crops.jsonl': strToU8('{"id":') })
+    const { problem } = (await lines(copy, broken)).at(-1)!
+    expect(problem).toMatchObject({ status: 422, detail: expect.stringContaining('crops.jsonl') })
+  })
+  it('who leaves it takes all of it back: nothing is written, and it can be taken in afterwards', async () => {
+    const file = await out(DEMO)
+    const copy = randomUUID()
+    const { changes } = (await into(copy, file)).body
+    const leaving = new AbortController()
+    const answer = await going(copy, file, `seen=${changes}`, leaving.signal)
+    await answer.body!.getReader().read()
+    leaving.abort()
+    // Writers of one household take turns: whoever comes next sees what became of it.
+    const looked = await into(copy, file)
+    expect(looked.body.made).toBe(true)
+    expect(await isThere(copy)).toBe(false)
+    expect((await takeIn(copy, file)).made).toBe(true)
+  })
+})
+
 describe('out and in again', () => {
   it('is the same bytes: a season under way, with its photos, its ledger and what was removed', async () => {
     const first = await out(DEMO)

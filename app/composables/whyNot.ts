@@ -12,8 +12,12 @@ export function readProblem(error: unknown): ProblemAnswer | undefined {
   return data && typeof data.status === 'number' && data.detail ? data : undefined
 }
 
+/** What was not even tried; its message says why, in a sentence for the person. */
+export class NotTried extends Error {}
+
 /** Why something was not done, in a sentence. */
 export function whyNot(error: unknown): string {
+  if (error instanceof NotTried) return error.message
   const problem = readProblem(error)
   return (
     problem?.errors[0]?.message ??

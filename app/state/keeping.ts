@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { newId } from '~/composables/newId'
 import { send } from '~/composables/send'
+import { NotTried } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 import { useUndo, type Act } from '~/state/undo'
 import type { Bodies, Collection, Everything, Removed, Revision, Stored } from '#shared/collections'
@@ -98,7 +99,7 @@ export const useKeeping = defineStore('keeping', () => {
       const record =
         (standing(collection, id) as Stored<unknown> | undefined) ??
         (written === undefined ? undefined : { id, version: written, body: { moves: [] } })
-      if (!record) throw new Error('It is no longer here.')
+      if (!record) throw new NotTried('It is no longer here.')
       return toBack(collection, id, name, await takeAway(collection, record))
     },
   })

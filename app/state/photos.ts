@@ -2,7 +2,7 @@ import { computed, ref } from 'vue'
 import { defineStore } from 'pinia'
 import { newId } from '~/composables/newId'
 import { useNotes } from '~/composables/useNotes'
-import { whyNot } from '~/composables/whyNot'
+import { NotTried, whyNot } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
 import { useSeason } from '~/state/season'
@@ -60,7 +60,7 @@ export const usePhotos = defineStore('photos', () => {
     }
   }
   async function send(file: File): Promise<Sent> {
-    if (file.size > MOST_BYTES) throw new Error('It has more than 25 MB: send it smaller.')
+    if (file.size > MOST_BYTES) throw new NotTried('It has more than 25 MB: send it smaller.')
     return $fetch<Sent>(`/api/households/${household.id}/photo-files/${newId()}`, {
       method: 'PUT',
       body: file,

@@ -43,13 +43,14 @@ export class HttpProblem extends Error {
 
 /** Answer with a problem, whatever was thrown. What is not ours to explain is logged and told as a 500. */
 export function answerProblem(event: H3Event, error: unknown): ProblemJson {
-  const problem = explain(error)
+  const problem = problemOf(error)
   setResponseStatus(event, problem.status)
   setResponseHeader(event, 'content-type', 'application/problem+json')
   return problem
 }
 
-function explain(error: unknown): ProblemJson {
+/** What was thrown, as a problem. */
+export function problemOf(error: unknown): ProblemJson {
   if (error instanceof Refusal)
     return {
       ...body(error.status, error.message, error.problems),

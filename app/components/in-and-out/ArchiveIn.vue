@@ -2,8 +2,10 @@
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import Message from 'primevue/message'
+import ProgressBar from 'primevue/progressbar'
 import FileField from '~/components/fields/FileField.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { followed } from '~/composables/followed'
 import { newId } from '~/composables/newId'
 import { useNotes } from '~/composables/useNotes'
 import { whyNot } from '~/composables/whyNot'
@@ -31,42 +33,55 @@ const problem = ref<string>()
 /** The id a household of its own gets, the same for looking and taking. */
 let ownId = newId()
 
-const ask = (query: Record<string, unknown>) =>
-  $fetch<Found>(`/api/households/${into.value === 'own' ? ownId : household.id}/archive`, {
-    method: 'POST',
-    body: file.value!,
-    query,
-    headers: { 'content-type': 'application/zip' },
-    retry: 0,
-  })
-async function look() {
-  if (!file.value) return
-  busy.value = 'looking'
+const done = ref(0)
+/** Leaves what is under way; another look takes the place of one. */
+let leaving = new AbortController()
+const target = () => (into.value === 'own' ? ownId : household.id)
+function ask(id: string, query: Record<string, string>) {
+  done.value = 0
   problem.value = undefined
+  return followed<Found>(`/api/households/${id}/archive?${new URLSearchParams(query)}`, {
+    body: file.value!,
+    type: 'application/zip',
+    went: (share) => (done.value = share),
+    signal: leaving.signal,
+  })
+}
+async function look() {
+  if (!file.value || busy.value === 'taking') return
+  leaving.abort()
+  const own = (leaving = new AbortController())
+  busy.value = 'looking'
   found.value = null
   try {
-    found.value = await ask({ differing: differing.value })
+    const answer = await ask(target(), { differing: differing.value })
+    if (own !== leaving) return
+    found.value = answer
   } catch (error) {
-    problem.value = whyNot(error)
+    if (own !== leaving) return
+    if (own.signal.aborted) note('Stopped. Nothing was written.')
+    else problem.value = whyNot(error)
   }
   busy.value = null
 }
 async function takeIn() {
+  const id = target()
+  leaving = new AbortController()
   busy.value = 'taking'
   try {
-    const done = await ask({ differing: differing.value, seen: found.value!.changes })
-    const id = into.value === 'own' ? ownId : household.id
+    const taken = await ask(id, { differing: differing.value, seen: String(found.value!.changes) })
     await household.moveTo(id)
     await household.load()
-    note(`${counted(total(done, 'fresh'), 'record')} taken in.`)
-    found.value = null
+    note(`${counted(total(taken, 'fresh'), 'record')} taken in.`)
     file.value = null
     ownId = newId()
   } catch (error) {
-    problem.value = whyNot(error)
-    found.value = null
+    if (!leaving.signal.aborted) problem.value = whyNot(error)
   }
+  found.value = null
   busy.value = null
+  // Stopped at the last moment it may be in already: looking again says so.
+  if (leaving.signal.aborted) await look()
 }
 function choose(chosen: File) {
   file.value = chosen
@@ -101,13 +116,24 @@ const nothing = computed(
       :disabled="busy !== null"
       @choose="choose"
     />
-    <p v-if="busy" role="status" class="soft">
-      {{
-        busy === 'looking'
-          ? `Looking at ${file?.name}: nothing is written …`
-          : 'Taking it in, all or nothing …'
-      }}
-    </p>
+    <template v-if="busy">
+      <p role="status" class="soft">
+        {{
+          busy === 'looking'
+            ? `Looking at ${file?.name}: nothing is written …`
+            : 'Taking it in, all or nothing …'
+        }}
+      </p>
+      <div class="buttons going">
+        <ProgressBar
+          class="bar"
+          :value="Math.round(done * 100)"
+          :show-value="false"
+          :aria-label="busy === 'looking' ? 'Looking at it' : 'Taking it in'"
+        />
+        <Button @click="leaving.abort()">Stop</Button>
+      </div>
+    </template>
     <Message v-if="problem" severity="error">{{ problem }} Nothing was written.</Message>
     <div v-if="found" class="found" role="status">
       <h3>{{ file?.name }}</h3>
@@ -170,6 +196,14 @@ const nothing = computed(
   display: grid;
   gap: 0.8rem;
   justify-items: start;
+}
+
+.going {
+  align-items: center;
+}
+
+.bar {
+  width: min(20rem, 60vw);
 }
 
 .differing {

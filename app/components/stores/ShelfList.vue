@@ -46,7 +46,12 @@ const rows = computed(() =>
         price: stock.body.price,
         stock,
         goods,
-        left: goods && holds !== undefined ? printAmount(goods, holds * stock.body.packs) : '',
+        left:
+          stock.body.packs === 0
+            ? 'none'
+            : goods && holds !== undefined
+              ? printAmount(goods, holds * stock.body.packs)
+              : '',
         perUnit:
           goods && holds && stock.body.price !== null ? priceText(goods, stock.body.price / holds) : '',
       }

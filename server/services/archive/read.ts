@@ -25,17 +25,29 @@ const NAMES = /^(manifest\.json|README\.md|[a-z-]+\.jsonl|photos\/(?:[0-9a-f-]{3
 
 const refused = (message: string) => invalid([{ path: ['archive'], message }])
 
+/** Pictures are made small and looked at: one takes as long as so many lines. */
+const LINES_A_PHOTO = 50
+
+/** Who waits for an archive to be read. */
+export interface Waiting {
+  /** @param done of all of it, 0 to 1 */
+  readonly went: (done: number) => void
+  readonly signal: AbortSignal
+}
+
 export interface ReadArchive {
   readonly manifest: Manifest
   /** The lines of a kind, each checked, as the present version has them; none where the file is left out. @throws Refusal */
   readonly lines: (kind: ArchiveKind) => AsyncGenerator<unknown>
   /** @throws Refusal where it is missing or too large */
   readonly photo: (fileId: string) => Promise<Buffer>
+  /** @throws Refusal where nobody waits for it any more */
+  readonly stillWanted: () => void
   readonly close: () => void
 }
 
 /** An archive in a file, looked at without unfolding more than a line of it. @throws Refusal 422 in words of what is wrong */
-export async function readArchive(file: string): Promise<ReadArchive> {
+export async function readArchive(file: string, waiting?: Waiting): Promise<ReadArchive> {
   const zip = await opened(file)
   try {
     const members = await membersOf(zip)
@@ -45,14 +57,31 @@ export async function readArchive(file: string): Promise<ReadArchive> {
         'This zip is no archive of Blastomix: it has no manifest.json. Choose a file that was written under Settings, In and out.',
       )
     const found = manifestFrom(await whole(zip, text, MOST_LINE_BYTES))
+    const all = Object.values(found.lines).reduce((sum, n) => sum + n, found.photos * LINES_A_PHOTO)
+    let read = 0
+    const stillWanted = () => {
+      if (waiting?.signal.aborted) throw refused('Nobody waited for it any more. Nothing was taken in.')
+    }
+    const readOn = (lines: number) => {
+      stillWanted()
+      read += lines
+      waiting?.went(Math.min(1, read / Math.max(1, all)))
+    }
     return {
       manifest: found,
-      lines: (kind) => linesOf(zip, members.get(fileOfKind(kind)), kind, found.version),
+      lines: async function* (kind) {
+        for await (const line of linesOf(zip, members.get(fileOfKind(kind)), kind, found.version)) {
+          readOn(1)
+          yield line
+        }
+      },
       photo: async (fileId) => {
         const member = members.get(`photos/${fileId}.webp`)
         if (!member) throw refused(`The picture ${fileId} is missing from the archive.`)
+        readOn(LINES_A_PHOTO)
         return whole(zip, member, MOST_PHOTO_BYTES)
       },
+      stillWanted,
       close: () => zip.close(),
     }
   } catch (error) {

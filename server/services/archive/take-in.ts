@@ -98,6 +98,7 @@ class Taking {
     await this.checkPointed()
     this.contradictions.push(...(await joinLevels(this.tx, this.householdId, this.freshLevels)))
     await this.settle()
+    this.archive.stillWanted()
     return {
       written: this.order.seen !== null,
       changes,

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { ARCHIVE_KINDS, ARCHIVE_TYPE, MOST_ARCHIVE_BYTES, type ArchiveKind } from '#shared/archive/format'
+import { asItGoes } from '../../../http/as-it-goes'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 import { spooled } from '../../../http/spool'
@@ -11,7 +12,7 @@ const kind = z.enum(ARCHIVE_KINDS as [ArchiveKind, ...ArchiveKind[]])
 export default route(
   {
     summary:
-      'Take an archive in, all or nothing. Without `seen` it is only looked at. A household that is not there is made',
+      'Take an archive in, all or nothing. Without `seen` it is only looked at. A household that is not there is made. Accepting application/x-ndjson, you are told how far it is, a line each, the answer last',
     params: householdParams,
     query: z.object({
       differing: z
@@ -39,15 +40,17 @@ export default route(
     refuses: [404, 408, 409, 413, 415, 422],
   },
   ({ params, query, event }) =>
-    spooled(event, { type: ARCHIVE_TYPE, most: MOST_ARCHIVE_BYTES, what: 'An archive' }, async (file) => {
-      const archive = await readArchive(file)
-      try {
-        return await takeIn(params.householdId, archive, {
-          differing: query.differing,
-          seen: query.seen ?? null,
-        })
-      } finally {
-        archive.close()
-      }
-    }),
+    spooled(event, { type: ARCHIVE_TYPE, most: MOST_ARCHIVE_BYTES, what: 'An archive' }, (file) =>
+      asItGoes(event, async (going) => {
+        const archive = await readArchive(file, going)
+        try {
+          return await takeIn(params.householdId, archive, {
+            differing: query.differing,
+            seen: query.seen ?? null,
+          })
+        } finally {
+          archive.close()
+        }
+      }),
+    ),
 )
