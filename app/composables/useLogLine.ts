@@ -3,7 +3,7 @@ import { newId } from '~/composables/newId'
 import { useDayOrder } from '~/composables/useDayOrder'
 import { useDates } from '~/composables/useDates'
 import { useNotes } from '~/composables/useNotes'
-import { whyNot } from '~/composables/whyNot'
+import { NotTried, whyNot } from '~/composables/whyNot'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
@@ -245,7 +245,7 @@ export function useLogLine() {
     const { stored, opposite } = await keeping.happened({ ...entry, act: newId() }, { quiet: true })
     // What stands already is not written a second time: taking this back must not take that.
     if (stored.body.name !== entry.name)
-      throw new Error(`This stands already: “${stored.body.name}”, ${printDay(stored.body.on)}.`)
+      throw new NotTried(`This stands already: “${stored.body.name}”, ${printDay(stored.body.on)}.`)
     undoing.did(opposite)
     return opposite
   }
