@@ -25,3 +25,11 @@ export function whyNot(error: unknown): string {
     'The server does not answer. Whether this was done is seen once it answers again.'
   )
 }
+
+/** The same where a refusal means that nothing was written: said once, and not where nobody knows. */
+export function whyNothing(error: unknown): string {
+  const why = whyNot(error)
+  return readProblem(error) && !/nothing was (written|taken in|read)/i.test(why)
+    ? `${why} Nothing was written.`
+    : why
+}

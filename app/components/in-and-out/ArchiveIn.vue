@@ -8,7 +8,7 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { followed } from '~/composables/followed'
 import { newId } from '~/composables/newId'
 import { useNotes } from '~/composables/useNotes'
-import { whyNot } from '~/composables/whyNot'
+import { whyNothing } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 import { counted } from '#core/bench/wording'
 import { oneOf, type ArchiveKind } from '#shared/archive/format'
@@ -60,7 +60,7 @@ async function look() {
   } catch (error) {
     if (own !== leaving) return
     if (own.signal.aborted) note('Stopped. Nothing was written.')
-    else problem.value = whyNot(error)
+    else problem.value = whyNothing(error)
   }
   busy.value = null
 }
@@ -76,7 +76,7 @@ async function takeIn() {
     file.value = null
     ownId = newId()
   } catch (error) {
-    if (!leaving.signal.aborted) problem.value = whyNot(error)
+    if (!leaving.signal.aborted) problem.value = whyNothing(error)
   }
   found.value = null
   busy.value = null
@@ -134,7 +134,7 @@ const nothing = computed(
         <Button @click="leaving.abort()">Stop</Button>
       </div>
     </template>
-    <Message v-if="problem" severity="error">{{ problem }} Nothing was written.</Message>
+    <Message v-if="problem" severity="error">{{ problem }}</Message>
     <div v-if="found" class="found" role="status">
       <h3>{{ file?.name }}</h3>
       <p v-if="found.made">It becomes a household of its own.</p>

@@ -7,7 +7,7 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import FieldFrame from '~/components/fields/FieldFrame.vue'
 import FileField from '~/components/fields/FileField.vue'
 import { useNotes } from '~/composables/useNotes'
-import { whyNot } from '~/composables/whyNot'
+import { whyNothing } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
 import { useUndo } from '~/state/undo'
@@ -75,7 +75,7 @@ async function look() {
   try {
     found.value = await ask({})
   } catch (error) {
-    problem.value = `${whyNot(error)} Nothing was written.`
+    problem.value = whyNothing(error)
     found.value = null
   }
   busy.value = false
@@ -117,7 +117,7 @@ async function takeIn(lines: 'all' | 'good') {
     )
     leave()
   } catch (error) {
-    problem.value = `${whyNot(error)} Nothing was written.`
+    problem.value = whyNothing(error)
   }
   busy.value = false
 }

@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import FileField from '~/components/fields/FileField.vue'
 import Message from 'primevue/message'
 import { useNotes } from '~/composables/useNotes'
-import { whyNot } from '~/composables/whyNot'
+import { whyNothing } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 import { counted } from '#core/bench/wording'
 
@@ -29,7 +29,7 @@ async function read(file: File) {
     await household.load()
     note(`${counted(written, 'day')} of weather written.`)
   } catch (error) {
-    problem.value = whyNot(error)
+    problem.value = whyNothing(error)
   }
   busy.value = false
 }
@@ -52,7 +52,7 @@ async function read(file: File) {
       :disabled="busy"
       @choose="read"
     />
-    <Message v-if="problem" severity="error">{{ problem }} Nothing was written.</Message>
+    <Message v-if="problem" severity="error">{{ problem }}</Message>
   </div>
 </template>
 
