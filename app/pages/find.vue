@@ -4,7 +4,6 @@ import CheckField from '~/components/fields/CheckField.vue'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import Button from 'primevue/button'
-import ProgressBar from 'primevue/progressbar'
 import { definePageMeta, useRouter } from '#imports'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import RecipeBar from '~/components/bench/RecipeBar.vue'
@@ -12,6 +11,7 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import BlendOfThree from '~/components/find/BlendOfThree.vue'
 import StretchMix from '~/components/find/StretchMix.vue'
 import TradeOff from '~/components/find/TradeOff.vue'
+import UnderWay from '~/components/shell/UnderWay.vue'
 import { useWorkerCall } from '~/composables/useWorkerCall'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { useContext } from '~/state/context'
@@ -138,10 +138,7 @@ function use(parts: readonly Part[]) {
         <Button v-if="done === null" type="submit" class="main" :disabled="materials.length === 0">
           Find
         </Button>
-        <template v-else>
-          <ProgressBar :value="Math.round(done * 100)" :show-value="false" aria-label="Searching" />
-          <Button @click="cancel">Cancel</Button>
-        </template>
+        <UnderWay v-else label="Searching" :done="done" @stop="cancel" />
       </div>
       <ChoiceField v-model="containerId" label="Air and water in" :choices="containerChoices" />
       <fieldset class="ranges">

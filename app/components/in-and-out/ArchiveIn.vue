@@ -2,9 +2,9 @@
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import Message from 'primevue/message'
-import ProgressBar from 'primevue/progressbar'
 import FileField from '~/components/fields/FileField.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import UnderWay from '~/components/shell/UnderWay.vue'
 import { followed } from '~/composables/followed'
 import { newId } from '~/composables/newId'
 import { useNotes } from '~/composables/useNotes'
@@ -124,15 +124,11 @@ const nothing = computed(
             : 'Taking it in, all or nothing …'
         }}
       </p>
-      <div class="buttons going">
-        <ProgressBar
-          class="bar"
-          :value="Math.round(done * 100)"
-          :show-value="false"
-          :aria-label="busy === 'looking' ? 'Looking at it' : 'Taking it in'"
-        />
-        <Button @click="leaving.abort()">Stop</Button>
-      </div>
+      <UnderWay
+        :label="busy === 'looking' ? 'Looking at it' : 'Taking it in'"
+        :done="done"
+        @stop="leaving.abort()"
+      />
     </template>
     <Message v-if="problem" severity="error">{{ problem }}</Message>
     <div v-if="found" class="found" role="status">
@@ -196,14 +192,6 @@ const nothing = computed(
   display: grid;
   gap: 0.8rem;
   justify-items: start;
-}
-
-.going {
-  align-items: center;
-}
-
-.bar {
-  width: min(20rem, 60vw);
 }
 
 .differing {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import ProgressBar from 'primevue/progressbar'
 import { computed, watch } from 'vue'
+import UnderWay from '~/components/shell/UnderWay.vue'
 import { useWorkerCall } from '~/composables/useWorkerCall'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
@@ -67,14 +67,7 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
       Germination, losses and days vary. {{ printNumber(SEASONS) }} seasons, each a little different, say how
       often the plants are there.
     </p>
-    <div v-if="done !== null" class="buttons">
-      <ProgressBar
-        :value="Math.round((done / SEASONS) * 100)"
-        :show-value="false"
-        aria-label="Simulating seasons"
-      />
-      <Button @click="cancel">Stop</Button>
-    </div>
+    <UnderWay v-if="done !== null" label="Simulating seasons" :done="done / SEASONS" @stop="cancel" />
     <Button v-else-if="!answer" :disabled="!season.kept.length" @click="simulate">
       Try {{ printNumber(SEASONS) }} seasons
     </Button>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import ProgressBar from 'primevue/progressbar'
+
+/** Long work that is under way: how far it is, and a way out of it. */
+defineProps<{
+  /** What is being done, for who cannot see the bar. */
+  label: string
+  /** Of all of it, 0 to 1. */
+  done: number
+}>()
+defineEmits<{ stop: [] }>()
+</script>
+
+<template>
+  <div class="under-way">
+    <ProgressBar class="bar" :value="Math.round(done * 100)" :show-value="false" :aria-label="label" />
+    <Button @click="$emit('stop')">Stop</Button>
+  </div>
+</template>
+
+<style scoped>
+.under-way {
+  display: flex;
+  align-items: center;
+  gap: 0.8rem;
+}
+
+.bar {
+  width: min(16rem, 50vw);
+}
+</style>
