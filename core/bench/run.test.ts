@@ -289,7 +289,7 @@ describe('how quick hands are', () => {
     const slow = timetable([soak, ...plain.map((step) => ({ ...step, id: `fill-${step.id}` }))], 9 * 60, 2)
     // The work is twice as long, the wait is not.
     expect([usual[0]!.startsMin, slow[0]!.startsMin]).toEqual([-40, -50])
-    expect(minutesOf([soak, ...plain], 2)).toEqual({ work: 100, waits: 30 })
+    expect(minutesOf([soak, ...plain])).toEqual({ work: 50, waits: 30 })
   })
   it('what soaked coir gave is asked in its step, and is litres a kilogram where both were answered', () => {
     const soakStep = steps.find(({ id }) => id.startsWith('soak-'))!

@@ -49,12 +49,9 @@ function awake(startsMin: number, works: number, fillsAtMin: number): number {
   return evening - fillsAtMin
 }
 
-/** What a list of steps takes, minutes: the work at this bench's pace, and the waits. */
-export const minutesOf = (
-  steps: readonly Step[],
-  pace = 1,
-): { readonly work: number; readonly waits: number } => ({
-  work: steps.reduce((sum, { workMinutes }) => sum + (workMinutes ?? WORK_MIN) * pace, 0),
+/** What is allowed for a list of steps, minutes: the work, and the waits. */
+export const minutesOf = (steps: readonly Step[]): { readonly work: number; readonly waits: number } => ({
+  work: steps.reduce((sum, { workMinutes }) => sum + (workMinutes ?? WORK_MIN), 0),
   waits: steps.reduce((sum, { waitMinutes }) => sum + (waitMinutes ?? 0), 0),
 })
 
