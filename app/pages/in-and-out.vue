@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import ArchiveIn from '~/components/in-and-out/ArchiveIn.vue'
 import WeatherInOut from '~/components/in-and-out/WeatherInOut.vue'
 import PageTop from '~/components/shell/PageTop.vue'
@@ -15,6 +15,8 @@ definePageMeta({
   },
 })
 const household = useHousehold()
+/** It is written whole before the browser hears of it. */
+const asked = ref(false)
 const home = computed(() => `/api/households/${household.id}`)
 </script>
 
@@ -30,7 +32,13 @@ const home = computed(() => `/api/households/${household.id}`)
         One file: every record as JSON, a line each, and the photos as they are. It says itself how to read
         it.
       </p>
-      <p><a class="button main" :href="`${home}/archive`" download>Write the archive</a></p>
+      <p>
+        <a class="button main" :href="`${home}/archive`" download @click="asked = true">Write the archive</a>
+      </p>
+      <p v-if="asked" role="status" class="soft">
+        It is being written, and your browser saves it once it is whole: a moment for a season, half a minute
+        for twenty years.
+      </p>
     </section>
     <section aria-labelledby="in-title">
       <h2 id="in-title">Everything in</h2>
