@@ -23,6 +23,7 @@ export async function asItGoes<Answer>(
 ): Promise<Answer | undefined> {
   const { res } = event.node
   const left = new AbortController()
+  if (res.destroyed) left.abort()
   res.once('close', () => {
     if (!res.writableFinished) left.abort()
   })
