@@ -135,7 +135,7 @@ test('everything goes out as one file, and comes in beside what is there once it
     mimeType: 'application/zip',
     buffer: Buffer.from('no zip at all'),
   })
-  await expect(page.getByText(/Nothing was written\./)).toBeVisible()
+  await expect(page.getByText(/This is no zip file.*Nothing was written\./)).toBeVisible()
 })
 
 test('a recipe is handed on as a link, and one in words is kept once every word is accounted for', async ({

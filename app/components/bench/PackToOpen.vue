@@ -15,7 +15,9 @@ const fromShelf = computed(() => {
   const shelves = context.shelves('material', material.id)
   const { drawn, short } = drawFrom(shelves, (sieve ? sieve.bagL : looseL).value)
   if (!drawn.length || short > 0) return null
-  return drawn.map(({ id, packs }) => packsOf(packs, shelves.find((shelf) => shelf.id === id)!.name)).join(', ')
+  return drawn
+    .map(({ id, packs }) => packsOf(packs, shelves.find((shelf) => shelf.id === id)!.name))
+    .join(', ')
 })
 </script>
 
