@@ -13,6 +13,7 @@ import {
 } from '#shared/archive/format'
 import { upgraded } from '#shared/archive/upgrade'
 import { problemsFrom } from '#shared/rules'
+import type { Going } from '../../http/as-it-goes'
 import { cleaned } from '../../http/read-json'
 import { invalid } from '../refusal'
 
@@ -28,13 +29,6 @@ const refused = (message: string) => invalid([{ path: ['archive'], message }])
 /** Pictures are made small and looked at: one takes as long as so many lines. */
 const LINES_A_PHOTO = 50
 
-/** Who waits for an archive to be read. */
-export interface Waiting {
-  /** @param done of all of it, 0 to 1 */
-  readonly went: (done: number) => void
-  readonly signal: AbortSignal
-}
-
 export interface ReadArchive {
   readonly manifest: Manifest
   /** The lines of a kind, each checked, as the present version has them; none where the file is left out. @throws Refusal */
@@ -47,7 +41,7 @@ export interface ReadArchive {
 }
 
 /** An archive in a file, looked at without unfolding more than a line of it. @throws Refusal 422 in words of what is wrong */
-export async function readArchive(file: string, waiting?: Waiting): Promise<ReadArchive> {
+export async function readArchive(file: string, going: Going): Promise<ReadArchive> {
   const zip = await opened(file)
   try {
     const members = await membersOf(zip)
@@ -60,12 +54,12 @@ export async function readArchive(file: string, waiting?: Waiting): Promise<Read
     const all = Object.values(found.lines).reduce((sum, n) => sum + n, found.photos * LINES_A_PHOTO)
     let read = 0
     const stillWanted = () => {
-      if (waiting?.signal.aborted) throw refused('Nobody waited for it any more. Nothing was taken in.')
+      if (going.signal.aborted) throw refused('Nobody waited for it any more. Nothing was taken in.')
     }
     const readOn = (lines: number) => {
       stillWanted()
       read += lines
-      waiting?.went(Math.min(1, read / Math.max(1, all)))
+      going.went(Math.min(1, read / Math.max(1, all)))
     }
     return {
       manifest: found,
