@@ -204,45 +204,48 @@ async function paints(id, trayId) {
   await context.addCookies([{ name: 'household', value: id, url: base }])
   const page = await context.newPage()
   await page.goto(`${base}/trays/${trayId}`, { waitUntil: 'networkidle' })
-  const { strokes, anew } = await page.locator('.drawing svg').evaluate(async (svg) => {
-    const box = svg.getBoundingClientRect()
-    const laidOut = async (act) => {
-      const start = performance.now()
-      act()
-      await new Promise((resolve) => queueMicrotask(() => queueMicrotask(resolve)))
-      await Promise.resolve()
-      svg.getBoundingClientRect()
-      return performance.now() - start
-    }
-    const fire = (type, x, y) =>
-      svg.dispatchEvent(
-        new PointerEvent(type, {
-          bubbles: true,
-          button: 0,
-          pointerId: 1,
-          pointerType: 'mouse',
-          clientX: x,
-          clientY: y,
-        }),
-      )
-    svg.setPointerCapture = () => {}
-    const strokes = []
-    for (let row = 0; row < 16; row++) {
-      const y = box.top + (box.height * (row + 0.5)) / 16
-      fire('pointerdown', box.left + box.width * 0.02, y)
-      for (let column = 1; column < 32; column++)
-        strokes.push(
-          await laidOut(() => fire('pointermove', box.left + (box.width * (column + 0.5)) / 32, y)),
+  const { strokes, anew } = await page
+    .getByRole('application')
+    .first()
+    .evaluate(async (svg) => {
+      const box = svg.getBoundingClientRect()
+      const laidOut = async (act) => {
+        const start = performance.now()
+        act()
+        await new Promise((resolve) => queueMicrotask(() => queueMicrotask(resolve)))
+        await Promise.resolve()
+        svg.getBoundingClientRect()
+        return performance.now() - start
+      }
+      const fire = (type, x, y) =>
+        svg.dispatchEvent(
+          new PointerEvent(type, {
+            bubbles: true,
+            button: 0,
+            pointerId: 1,
+            pointerType: 'mouse',
+            clientX: x,
+            clientY: y,
+          }),
         )
-      fire('pointerup', box.right - 8, y)
-    }
-    const copy = svg.cloneNode(false)
-    svg.after(copy)
-    const anew = []
-    for (let i = 0; i < 15; i++)
-      anew.push(await laidOut(() => ((copy.innerHTML = svg.innerHTML), copy.getBoundingClientRect())))
-    return { strokes, anew }
-  })
+      svg.setPointerCapture = () => {}
+      const strokes = []
+      for (let row = 0; row < 16; row++) {
+        const y = box.top + (box.height * (row + 0.5)) / 16
+        fire('pointerdown', box.left + box.width * 0.02, y)
+        for (let column = 1; column < 32; column++)
+          strokes.push(
+            await laidOut(() => fire('pointermove', box.left + (box.width * (column + 0.5)) / 32, y)),
+          )
+        fire('pointerup', box.right - 8, y)
+      }
+      const copy = svg.cloneNode(false)
+      svg.after(copy)
+      const anew = []
+      for (let i = 0; i < 15; i++)
+        anew.push(await laidOut(() => ((copy.innerHTML = svg.innerHTML), copy.getBoundingClientRect())))
+      return { strokes, anew }
+    })
   await context.close()
   const [one, all] = [middle(strokes), middle(anew)]
   console.log(

@@ -74,13 +74,21 @@ function asSheet(plan: ReturnType<typeof planBatch>) {
     [looseL, packs, scoops.roundingError].map((figure): [Figure, number] => [figure, place(figure)]),
   )
   const values = new Float64Array(cells.length + 1)
-  const parser = new FormulaParser({ onCell: ({ row }: { row: number }) => values[row] })
+  const parser = new FormulaParser({
+    onCell: ({ row }: { row: number }) => values[row],
+    functions: LESS_COMMON,
+  })
   const recalculate = () =>
     cells.forEach((cell, i) => {
       values[i + 1] =
         typeof cell === 'number' ? cell : parser.parse(cell, { sheet: 'Plan', row: i + 1, col: 1 })
     })
   return { cells: cells.length, recalculate, values, wanted }
+}
+/** Functions of a spreadsheet that the engine leaves to whoever uses it. */
+const LESS_COMMON = {
+  MIN: (...given: { value: number }[]) => Math.min(...given.map(({ value }) => value)),
+  MAX: (...given: { value: number }[]) => Math.max(...given.map(({ value }) => value)),
 }
 const IN_SHEET: Record<string, string> = {
   ceil: 'CEILING',
