@@ -39,9 +39,9 @@ module.exports = {
       severity: 'error',
       from: {
         path: '^server/',
-        pathNot: ['^server/(services|db)/', '^server/plugins/database', '^server/api/ready', '\\.test\\.ts$'],
+        pathNot: ['^server/(services|db|jobs)/', '\\.test\\.ts$'],
       },
-      to: { path: '^server/db/' },
+      to: { path: '^server/db/', pathNot: '^server/db/door' },
     },
     {
       name: 'resolvable',

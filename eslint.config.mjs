@@ -11,6 +11,23 @@ export default withNuxt(
     },
   },
   {
+    files: ['server/**/*.ts'],
+    ignores: ['**/*.test.ts', 'server/db/door.ts', 'server/db/pool.ts'],
+    rules: {
+      // A household's rows are reached through the door alone.
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            { name: 'pg', message: 'Ask server/db/door.ts for a transaction.', allowTypeImports: true },
+            { name: 'drizzle-orm/node-postgres', message: 'Ask server/db/door.ts for a transaction.' },
+          ],
+          patterns: [{ group: ['**/db/pool'], message: 'Only server/db/door.ts takes connections.' }],
+        },
+      ],
+    },
+  },
+  {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {

@@ -23,8 +23,8 @@ async function shoot(address, path, more = {}) {
   return { perSecond: requests.average, p95Ms: latency.p97_5, wrong: non2xx + errors }
 }
 
-/** @param {{ address: string, databaseUrl: string, applicationUrl: string }} where */
-export async function measureLoad({ address, databaseUrl, applicationUrl }) {
+/** @param {{ address: string, databaseUrl: string, applicationUrl: string, housekeepingUrl: string }} where */
+export async function measureLoad({ address, databaseUrl, applicationUrl, housekeepingUrl }) {
   const [demo] = await (await fetch(`${address}/api/households?limit=1`)).json()
   const home = `/api/households/${demo.id}`
   const put = (path, body) =>
@@ -68,7 +68,7 @@ export async function measureLoad({ address, databaseUrl, applicationUrl }) {
       `  ${name.padEnd(30)} ${perSecond.toFixed(0).padStart(6)}/s  1 : ${(bare.perSecond / perSecond).toFixed(1)}  97.5 % within ${p95Ms} ms${wrong ? `  ${wrong} REFUSED` : ''}`,
     )
 
-  await twoCopies(address, applicationUrl, home)
+  await twoCopies(address, { databaseUrl: applicationUrl, housekeepingUrl }, home)
 
   const old = await twentyYears(databaseUrl, demo.id)
   console.log('\nTwenty years in one household, beside 5 000 others')
@@ -102,8 +102,8 @@ export async function measureLoad({ address, databaseUrl, applicationUrl }) {
 }
 
 /** As many connections to one copy, and to two of them on the same database. */
-async function twoCopies(address, databaseUrl, home) {
-  const where = { host: '127.0.0.1', port: await freePort(), databaseUrl, demo: false }
+async function twoCopies(address, urls, home) {
+  const where = { host: '127.0.0.1', port: await freePort(), ...urls, demo: false }
   const { child, address: second } = await startApplication(where)
   console.log('\nTwo copies on one database, ten connections together')
   for (const [name, path] of [
@@ -156,8 +156,8 @@ async function twentyYears(databaseUrl, likeId) {
     [id],
   )
   await client.query(
-    `insert into entry (household_id, id, name, kind, about, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
-     select household_id, gen_random_uuid(), what, what, jsonb_build_array(jsonb_build_object('what', 'sowings', 'id', id, 'rung', 0)),
+    `insert into entry (household_id, id, number, name, kind, about, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
+     select household_id, gen_random_uuid(), row_number() over (), what, what, jsonb_build_array(jsonb_build_object('what', 'sowings', 'id', id, 'rung', 0)),
        sow_on, created_at, '', '', '', 1, false, '[]', '[]'
      from sowing, unnest(array['make mix','rung','look','feed','feed','harden','out']) as what
      where household_id = $1 and not (what in ('harden', 'out') and over_on is null)`,
@@ -176,8 +176,8 @@ async function twentyYears(databaseUrl, likeId) {
     [id],
   )
   await client.query(
-    `insert into entry (household_id, id, name, kind, about, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
-     select household_id, gen_random_uuid(), 'Made', kind, jsonb_build_array(jsonb_build_object('what', what, 'id', id, 'rung', null)),
+    `insert into entry (household_id, id, number, name, kind, about, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
+     select household_id, gen_random_uuid(), 1000000 + row_number() over (), 'Made', kind, jsonb_build_array(jsonb_build_object('what', what, 'id', id, 'rung', null)),
        created_at::date, created_at, '', '', '', 1, false, '[]', '[]'
      from (select household_id, id, created_at, 'batch made' as kind, 'batches' as what from batch where household_id = $1
        union all select household_id, id, created_at, 'feed given', 'feedings' from feeding where household_id = $1

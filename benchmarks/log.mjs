@@ -22,8 +22,8 @@ export async function measureLog({ address, databaseUrl }) {
       [household],
     )
     await client.query(
-      `insert into entry (household_id, id, name, kind, "on", "by", about, "to", note, times, even_if_short, place_id, moves, facts)
-       select $1, gen_random_uuid(),
+      `insert into entry (household_id, id, number, name, kind, "on", "by", about, "to", note, times, even_if_short, place_id, moves, facts)
+       select $1, gen_random_uuid(), i,
          (array['Watered','Weighed','Seen','Fed','Thought of'])[1 + i % 5] || ': tray ' || i % 400,
          (array['watered','weighed','seen','feed','thought'])[1 + i % 5],
          date '2006-01-01' + (i / 14), 'Wren',
@@ -35,6 +35,8 @@ export async function measureLog({ address, databaseUrl }) {
       [household, tray, ENTRIES],
     )
     await client.query('analyze entry')
+    // As the application sees it: its role, one household.
+    await client.query(`set role blastomix_application; set blastomix.household = '${household}'`)
     const page = (where) =>
       `select * from entry where household_id = '${household}' and voided_at is null ${where ? `and ${where}` : ''} order by "on" desc, number desc limit 41`
     const timed = async (sql) => {

@@ -9,13 +9,14 @@ const ROOT = fileURLToPath(new URL('..', import.meta.url))
 /**
  * The application as a child process, answering when this resolves.
  *
- * @param {{ host: string, port: number, databaseUrl: string, names?: string[], demo: boolean, dev?: boolean,
+ * @param {{ host: string, port: number, databaseUrl: string, housekeepingUrl: string, names?: string[], demo: boolean, dev?: boolean,
  *   env?: Record<string, string>, backups?: { folder: string, write(why: string): Promise<void> }, book?: { take(line: string): void } }} options
  */
 export async function startApplication({
   host,
   port,
   databaseUrl,
+  housekeepingUrl,
   names = [],
   demo,
   dev = false,
@@ -44,6 +45,8 @@ export async function startApplication({
       NITRO_HOST: host,
       NITRO_PORT: String(port),
       DATABASE_URL: databaseUrl,
+      DATABASE_HOUSEKEEPING_URL: housekeepingUrl,
+      DATABASE_OWNER_URL: '',
       BLASTOMIX_DEMO: demo ? '1' : '0',
       BLASTOMIX_HOSTS: hostNames(host, names).join(','),
       BLASTOMIX_BACKUPS: backups?.folder ?? '',

@@ -12,6 +12,7 @@ import {
 import { pipeline } from 'node:stream/promises'
 import { join } from 'node:path'
 import { connectTo } from './connection.mjs'
+import { JOBS_SCHEMA } from './jobs.mjs'
 import { lastLine, postgresBin } from './packages.mjs'
 import { run } from './run.mjs'
 import { Trouble } from './trouble.mjs'
@@ -38,7 +39,15 @@ export async function writeBackup(url, file) {
     const version = await versionIn(client)
     const { code, output } = await run(
       join(postgresBin(), 'pg_dump'),
-      ['--format=custom', '--no-owner', '--no-acl', `--snapshot=${rows[0].id}`, `--file=${unfinished}`],
+      [
+        '--format=custom',
+        '--no-owner',
+        '--no-acl',
+        // What comes round is planned anew wherever it is read back.
+        `--exclude-schema=${JOBS_SCHEMA}`,
+        `--snapshot=${rows[0].id}`,
+        `--file=${unfinished}`,
+      ],
       { env: programEnvironment(url) },
     )
     if (code !== 0) throw new Trouble(`The backup could not be written: ${lastLine(output)}`)

@@ -12,3 +12,13 @@ export async function connectTo(url) {
   await client.connect()
   return client
 }
+
+/** Host and port of a database, as they may be said. */
+export function addressOf(url) {
+  try {
+    const { hostname, port } = new URL(url)
+    return `${hostname}:${port || 5432}`
+  } catch {
+    return 'DATABASE_URL'
+  }
+}

@@ -29,7 +29,7 @@ const CLOCK_BACK = `data:text/javascript,${encodeURIComponent(
 )}`
 
 beforeAll(async () => {
-  const { ownerUrl, applicationUrl } = await setUpRoles(await cluster.start())
+  const { ownerUrl, applicationUrl, housekeepingUrl } = await setUpRoles(await cluster.start())
   databaseUrl = applicationUrl
   await migrateDatabase(ownerUrl)
   for (const clock of ['', `--import=${CLOCK_BACK}`]) {
@@ -38,6 +38,7 @@ beforeAll(async () => {
       host: '127.0.0.1',
       port: await freePort(),
       databaseUrl,
+      housekeepingUrl,
       demo: false,
     })
     children.push(child)
@@ -121,6 +122,7 @@ describe('two copies', () => {
     const blocker = new pg.Client({ connectionString: databaseUrl })
     await blocker.connect()
     await blocker.query('begin')
+    await blocker.query(`set local blastomix.household = '${home}'`)
     await blocker.query('select from household where household_id = $1 for update', [home])
     const held = Array.from({ length: 10 }, (_, n) =>
       put(0, `${home}/tools/${randomUUID()}`, 0, jug(`Held ${n}`)).catch(() => null),

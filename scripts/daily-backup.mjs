@@ -1,10 +1,13 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import PgBoss from 'pg-boss'
 import { manifestOf, writeBackup } from './backup-file.mjs'
+import { JOBS_SCHEMA } from './jobs.mjs'
 
 const DAY_MS = 86_400_000
 const KEEP_DAYS = 14
-const LOOK_MS = 15 * 60_000
+const JOB = 'write-backup'
+const LOOK_S = 30
 const OURS = /^(daily|before)-[\d-]+\.backup$/
 
 /** A backup a day for two weeks, and what became of the last one, for the Settings page. */
@@ -14,13 +17,25 @@ export class DailyBackup {
     mkdirSync(folder, { recursive: true, mode: 0o700 })
   }
 
-  begin() {
-    const look = () => this.isDue() && this.write('daily').catch(() => {})
-    this.timer = setInterval(look, LOOK_MS)
-    void look()
+  /** Looks whether one is due whenever the schedule says so (server/jobs), under the lease of that job. */
+  async begin() {
+    this.boss = new PgBoss({
+      connectionString: this.url,
+      schema: JOBS_SCHEMA,
+      migrate: false,
+      schedule: false,
+      supervise: false,
+      max: 1,
+    })
+    this.boss.on('error', (error) => this.log.warn({ code: error.code }, 'the schedule of backups'))
+    await this.boss.start()
+    await this.boss.send(JOB, {})
+    await this.boss.work(JOB, { pollingIntervalSeconds: LOOK_S }, async () => {
+      if (this.isDue()) await this.write('daily')
+    })
   }
-  end() {
-    clearInterval(this.timer)
+  async end() {
+    await this.boss?.stop({ graceful: false }).catch(() => {})
     return this.busy.catch(() => {})
   }
 

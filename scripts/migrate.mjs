@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
-import { connectTo } from './connection.mjs'
+import { addressOf, connectTo } from './connection.mjs'
+import { setUpJobs } from './jobs.mjs'
 import { Trouble } from './trouble.mjs'
 
 const MIGRATION_LOCK = 7_236_001
@@ -16,12 +17,14 @@ export const dataVersion = () =>
 /** Bring the database up to the newest migration. Several copies that start together take turns. */
 export async function migrateDatabase(url) {
   const client = await connectTo(url).catch((error) => {
-    throw new Trouble(`The database at ${address(url)} does not answer: ${error.message || error.code}.`)
+    throw new Trouble(`The database at ${addressOf(url)} does not answer: ${error.message || error.code}.`)
   })
   try {
     await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK])
     await refuseNewer(client)
+    await checkSeesAll(client)
     await migrate(drizzle({ client }), { migrationsFolder: FOLDER })
+    await setUpJobs(url)
   } catch (error) {
     if (error instanceof Trouble) throw error
     throw new Trouble(
@@ -30,6 +33,17 @@ export async function migrateDatabase(url) {
   } finally {
     await client.end()
   }
+}
+
+/** Under row-level security a migration by a role that sees no household would change none, in silence. */
+async function checkSeesAll(client) {
+  const { rows } = await client.query(
+    'select rolname as name, rolsuper or rolbypassrls as sees from pg_roles where rolname = current_user',
+  )
+  if (!rows[0].sees)
+    throw new Trouble(
+      `Migrations have to see the rows of every household, and the role ${rows[0].name} does not: alter role ${rows[0].name} with bypassrls.`,
+    )
 }
 
 async function refuseNewer(client) {
@@ -44,13 +58,4 @@ async function refuseNewer(client) {
   throw new Trouble(
     `These data were written by a newer Blastomix (of ${say(at)}; this one is of ${say(dataVersion())}). Nothing was changed. Start the newer one, or restore a backup of before into another folder.`,
   )
-}
-
-function address(url) {
-  try {
-    const { hostname, port } = new URL(url)
-    return `${hostname}:${port || 5432}`
-  } catch {
-    return 'DATABASE_URL'
-  }
 }

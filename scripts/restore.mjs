@@ -32,7 +32,8 @@ await orSayWhy(async () => {
   try {
     const url = await cluster.start()
     await loadBackup(url, file, manifest)
-    await migrateDatabase(url)
+    const { setUpRoles } = await import('./roles.mjs')
+    await migrateDatabase((await setUpRoles(url)).ownerUrl)
     await cluster.stop()
   } catch (error) {
     await cluster.stop()

@@ -21,7 +21,10 @@ const HELP = `./start [options]
   --empty     begin without the demo household
   --dev       reload as sources change, for those who work on Blastomix
 
-  DATABASE_URL        use this PostgreSQL instead of an own one
+  DATABASE_URL        use this PostgreSQL instead of an own one: a superuser, which sets up the roles that are needed; or the
+                      role of the application, which sees the household that is set, with these two beside it
+  DATABASE_OWNER_URL         owns the tables and runs migrations (bypassrls)
+  DATABASE_HOUSEKEEPING_URL  reads and writes the rows of every household (bypassrls)
   BLASTOMIX_SIMULATED=off  start the demo without its simulated devices
   BLASTOMIX_DATA_DIR  keep the own PostgreSQL in this folder (default .data)`
 
@@ -139,19 +142,20 @@ await orSayWhy(async () => {
 
   try {
     mkdirSync(folder, { recursive: true })
-    let databaseUrl = process.env.DATABASE_URL
-    let ownerUrl = process.env.DATABASE_OWNER_URL || databaseUrl
     if (ownDatabase) leaveFolder = takeFolder(folder, port)
     const { openLog } = await import('./log.mjs')
     book = await openLog(join(folder, 'log'))
+    let superuserUrl
     if (ownDatabase) {
       cluster = new Cluster(folder)
-      const superuserUrl = await cluster.start()
-      const { setUpRoles } = await import('./roles.mjs')
-      ;({ ownerUrl, applicationUrl: databaseUrl } = await setUpRoles(superuserUrl))
+      superuserUrl = await cluster.start()
       const { DailyBackup } = await import('./daily-backup.mjs')
       backups = new DailyBackup(join(folder, 'backups'), superuserUrl, book.log)
     }
+    const { setUpRoles, rolesOf } = await import('./roles.mjs')
+    const { ownerUrl, applicationUrl, housekeepingUrl } = superuserUrl
+      ? await setUpRoles(superuserUrl)
+      : await rolesOf(process.env)
     const { migrateDatabase } = await import('./migrate.mjs')
     await migrateDatabase(ownerUrl)
 
@@ -162,7 +166,8 @@ await orSayWhy(async () => {
       const started = await startApplication({
         host,
         port,
-        databaseUrl,
+        databaseUrl: applicationUrl,
+        housekeepingUrl,
         names: options.name,
         demo: !options.empty,
         dev: options.dev,
@@ -181,7 +186,7 @@ await orSayWhy(async () => {
     const address = await startOne()
     if (place) bench = await startSimulated({ address, ...place })
     book.log.info({ port }, 'ready')
-    backups?.begin()
+    await backups?.begin().catch((error) => book.log.warn({ code: error.code }, 'the schedule of backups'))
     if (cluster) watch = watchDatabase(cluster, book.log, again)
     console.log(`Blastomix is ready at ${address} (Ctrl-C stops it)`)
     if (!LOOPBACK.test(host))

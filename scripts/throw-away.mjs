@@ -15,7 +15,7 @@ export function throwAwayFolder() {
 
 /**
  * The built application with the demo household on a cluster of its own, gone afterwards.
- * @param {(where: { address: string, databaseUrl: string, applicationUrl: string }) => Promise<unknown>} use
+ * @param {(where: { address: string, databaseUrl: string, applicationUrl: string, housekeepingUrl: string }) => Promise<unknown>} use
  */
 export async function withThrowAwayApplication(use) {
   const folder = throwAwayFolder()
@@ -25,19 +25,20 @@ export async function withThrowAwayApplication(use) {
     const databaseUrl = await cluster.start()
     const { setUpRoles } = await import('./roles.mjs')
     const { migrateDatabase } = await import('./migrate.mjs')
-    const { ownerUrl, applicationUrl } = await setUpRoles(databaseUrl)
+    const { ownerUrl, applicationUrl, housekeepingUrl } = await setUpRoles(databaseUrl)
     await migrateDatabase(ownerUrl)
     const place = await placeForSimulated()
     const started = await startApplication({
       host: '127.0.0.1',
       port: await freePort(),
       databaseUrl: applicationUrl,
+      housekeepingUrl,
       demo: true,
       env: place.env,
     })
     child = started.child
     bench = await startSimulated({ address: started.address, ...place })
-    await use({ address: started.address, databaseUrl, applicationUrl })
+    await use({ address: started.address, databaseUrl, applicationUrl, housekeepingUrl })
   } finally {
     bench?.kill()
     if (child) await stopApplication(child)

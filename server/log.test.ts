@@ -409,14 +409,16 @@ describe('in the database', () => {
         [long],
       )
       await client.query(
-        `insert into entry (household_id, id, name, kind, "on", "by", about, "to", note, times, even_if_short, place_id, moves, facts)
-         select $1, gen_random_uuid(), 'Watered', (array['watered','seen'])[1 + i % 2], date '2006-01-01' + i / 3, '',
+        `insert into entry (household_id, id, number, name, kind, "on", "by", about, "to", note, times, even_if_short, place_id, moves, facts)
+         select $1, gen_random_uuid(), i, 'Watered', (array['watered','seen'])[1 + i % 2], date '2006-01-01' + i / 3, '',
            jsonb_build_array(jsonb_build_object('what', 'trays', 'id', case when i % 900 = 0 then $2::uuid else gen_random_uuid() end)),
            '', case when i % 997 = 0 then 'marmalade' else 'pale' end, 1, false, case when i % 90 = 0 then 'racks' end, '[]', '[]'
          from generate_series(1, 20000) i`,
         [long, tray],
       )
       await client.query('analyze entry')
+      // As the application sees it: its role, one household.
+      await client.query(`set role blastomix_application; set blastomix.household = '${long}'`)
       const plan = async (where: string) =>
         (
           await client.query(

@@ -261,7 +261,7 @@ describe('after a month', () => {
       ])
     } finally {
       await client.end()
-      await ((await import('./db/client' as string)) as { closeDb: () => Promise<void> }).closeDb()
+      await ((await import('./db/door' as string)) as { closePools: () => Promise<void> }).closePools()
     }
   })
 })

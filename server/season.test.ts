@@ -335,8 +335,8 @@ describe('five years of records', () => {
       [many],
     )
     await database.query(
-      `insert into entry (household_id, id, name, kind, about, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
-       select household_id, gen_random_uuid(), what, what,
+      `insert into entry (household_id, id, number, name, kind, about, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
+       select household_id, gen_random_uuid(), row_number() over (order by split_part(name, ' ', 2)::int desc), what, what,
          jsonb_build_array(jsonb_build_object('what', 'sowings', 'id', id, 'rung', 0)), date '2027-03-20', created_at,
          '', '', '', 1, false, '[]', '[]'
        from sowing, unnest(array['make mix','rung','look','feed','feed','feed','feed','feed','treat','out']) as what

@@ -3,6 +3,7 @@ import { computed, nextTick } from 'vue'
 import { defineStore } from 'pinia'
 import { useQuery, useQueryCache } from '@pinia/colada'
 import { dequal } from 'dequal'
+import { askedEarly } from '~/state/asked'
 import { newId } from '~/composables/newId'
 import { send } from '~/composables/send'
 import { usualTools } from '#core/feed/usual-tools'
@@ -21,13 +22,13 @@ const PAUSE_MS = 400
 
 /** What this household keeps, as the server has it; read again when somebody comes back to the page. */
 export const useHousehold = defineStore('household', () => {
-  /** The household whose bench this browser stands at; without a choice, the oldest. */
+  /** The household whose bench this browser stands at; none until somebody chose one. */
   const chosen = useCookie<string | null>('household', {
     default: () => null,
     maxAge: 31_536_000,
     sameSite: 'lax',
   })
-  const key = () => ['household', chosen.value ?? 'oldest']
+  const key = () => ['household', chosen.value ?? 'none']
   const cache = useQueryCache()
   const query = useQuery({
     key,
@@ -126,7 +127,7 @@ export const useHousehold = defineStore('household', () => {
     await query.refetch()
   }
 
-  /** To the oldest of the others, or to none. */
+  /** To none: the others are there to choose from. */
   async function leave() {
     chosen.value = null
     await nextTick()
@@ -189,17 +190,15 @@ function withOlder(now: Everything | null, older: Older): Everything | null {
   return next
 }
 
-/** The chosen household, else the oldest, else none. */
+/** The chosen household; null where none is chosen, or it is no longer there. */
 async function read(chosen: string | null): Promise<Everything | null> {
-  if (chosen) {
-    const mine = await $fetch<Everything>(`/api/households/${chosen}`).catch((error) => {
-      if ((error as { status?: number }).status === 404) return null
-      throw error
-    })
-    if (mine) return mine
-  }
-  const [oldest] = await $fetch<Stored<HouseholdRecord>[]>('/api/households', { query: { limit: 1 } })
-  return oldest ? $fetch<Everything>(`/api/households/${oldest.id}`) : null
+  if (!chosen) return null
+  const early = await askedEarly(chosen)
+  if (early) return early
+  return $fetch<Everything>(`/api/households/${chosen}`).catch((error) => {
+    if ((error as { status?: number }).status === 404) return null
+    throw error
+  })
 }
 
 /** In a browser a server that does not answer is asked again, a little later each time. */

@@ -10,5 +10,5 @@ export default route(
     meaning: 'The id of the household that was made',
     refuses: [],
   },
-  () => makeExample(),
+  ({ principal }) => makeExample(principal),
 )

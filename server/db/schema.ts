@@ -12,6 +12,7 @@ import {
   integer,
   json,
   jsonb,
+  pgPolicy,
   pgTable,
   primaryKey,
   text,
@@ -39,12 +40,19 @@ import type { RunRecord } from '#shared/records/run'
 import type { PhotoRecord } from '#shared/records/photo'
 import type { TrayRecord } from '#shared/records/tray'
 import type { TrialRecord } from '#shared/records/trial'
+import type { WrittenRecord } from '#shared/commands/written'
 
 /*
  * household_id leads every primary key, so that the same tables can be spread over machines or fenced by
  * row-level security. Lists that belong to one record and are always read and written whole with it (parts,
  * fills) are jsonb, checked by the schemas in shared/ on the way in.
  */
+
+/** Rows are seen and written by the household that is set for the transaction, and by no other: `own_household()` says which. */
+const sealed = () => {
+  const own = sql`household_id = own_household()`
+  return pgPolicy('own_household', { using: own, withCheck: own })
+}
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 
@@ -54,25 +62,29 @@ const versioned = () => ({
   updatedAt: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
 })
 
-export const households = pgTable('household', {
-  householdId: uuid().primaryKey(),
-  name: text().notNull(),
-  place: text().notNull(),
-  kitchen: text().$type<HouseholdRecord['kitchen']>().notNull(),
-  water: jsonb().$type<HouseholdRecord['water']>(),
-  season: jsonb().$type<HouseholdRecord['season']>(),
-  learning: jsonb().$type<HouseholdRecord['learning']>(),
-  timeZone: text(),
-  clock: jsonb().$type<HouseholdRecord['clock']>(),
-  away: jsonb().$type<HouseholdRecord['away']>().notNull().default([]),
-  people: jsonb().$type<HouseholdRecord['people']>().notNull().default([]),
-  formats: jsonb().$type<HouseholdRecord['formats']>(),
-  /** Counts every write of the household, its own and of what it keeps. */
-  changes: bigint({ mode: 'number' }).notNull().default(0),
-  ...versioned(),
-  /** Set when removed; for thirty days it can be brought back. */
-  deletedAt: timestamp({ withTimezone: true, mode: 'string' }),
-})
+export const households = pgTable(
+  'household',
+  {
+    householdId: uuid().primaryKey(),
+    name: text().notNull(),
+    place: text().notNull(),
+    kitchen: text().$type<HouseholdRecord['kitchen']>().notNull(),
+    water: jsonb().$type<HouseholdRecord['water']>(),
+    season: jsonb().$type<HouseholdRecord['season']>(),
+    learning: jsonb().$type<HouseholdRecord['learning']>(),
+    timeZone: text(),
+    clock: jsonb().$type<HouseholdRecord['clock']>(),
+    away: jsonb().$type<HouseholdRecord['away']>().notNull().default([]),
+    people: jsonb().$type<HouseholdRecord['people']>().notNull().default([]),
+    formats: jsonb().$type<HouseholdRecord['formats']>(),
+    /** Counts every write of the household, its own and of what it keeps. */
+    changes: bigint({ mode: 'number' }).notNull().default(0),
+    ...versioned(),
+    /** Set when removed; for thirty days it can be brought back. */
+    deletedAt: timestamp({ withTimezone: true, mode: 'string' }),
+  },
+  () => [sealed()],
+)
 
 const owned = () => ({
   householdId: uuid()
@@ -96,7 +108,7 @@ export const recipes = pgTable(
     worksIn: jsonb().$type<Recipe['worksIn']>().notNull().default([]),
     homeTests: jsonb().$type<Recipe['homeTests']>().notNull().default([]),
   },
-  (table) => [primaryKey({ columns: [table.householdId, table.id] })],
+  (table) => [sealed(), primaryKey({ columns: [table.householdId, table.id] })],
 )
 
 export const materials = pgTable(
@@ -108,7 +120,7 @@ export const materials = pgTable(
     packL: doublePrecision().notNull(),
     sustainability: text().notNull(),
   },
-  (table) => [primaryKey({ columns: [table.householdId, table.id] })],
+  (table) => [sealed(), primaryKey({ columns: [table.householdId, table.id] })],
 )
 
 export const containers = pgTable(
@@ -122,6 +134,7 @@ export const containers = pgTable(
     measuredVolumeMl: doublePrecision(),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     check('container_cells', sql`${table.cells} > 0`),
     check('container_measured_volume', sql`${table.measuredVolumeMl} > 0`),
@@ -151,6 +164,7 @@ export const feeds = pgTable(
     strengthGuessed: boolean().notNull().default(false),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     check(
       'feed_label',
@@ -162,7 +176,7 @@ export const feeds = pgTable(
 export const tools = pgTable(
   'tool',
   { ...owned(), kind: text().$type<ToolRecord['kind']>().notNull(), capacityMl: doublePrecision() },
-  (table) => [primaryKey({ columns: [table.householdId, table.id] })],
+  (table) => [sealed(), primaryKey({ columns: [table.householdId, table.id] })],
 )
 
 export const batches = pgTable(
@@ -187,6 +201,7 @@ export const batches = pgTable(
     sowings: jsonb().$type<BatchRecord['sowings']>().notNull().default([]),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     unique('batch_number').on(table.householdId, table.number),
   ],
@@ -204,6 +219,7 @@ export const feedings = pgTable(
     toolId: text(),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     foreignKey({
       columns: [table.householdId, table.batchId],
@@ -226,6 +242,7 @@ export const programmes = pgTable(
     rungs: jsonb().$type<ProgrammeRecord['rungs']>().notNull(),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     foreignKey({
       columns: [table.householdId, table.batchId],
@@ -246,6 +263,7 @@ export const stocks = pgTable(
     packs: doublePrecision().notNull(),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     check('stock_packs', sql`${table.packs} >= 0`),
     check('stock_price', sql`${table.price} >= 0`),
@@ -261,7 +279,7 @@ export const crops = pgTable(
     family: text().$type<CropRecord['family']>().notNull(),
     figures: jsonb().$type<CropRecord['figures']>().notNull(),
   },
-  (table) => [primaryKey({ columns: [table.householdId, table.id] })],
+  (table) => [sealed(), primaryKey({ columns: [table.householdId, table.id] })],
 )
 
 export const packets = pgTable(
@@ -278,6 +296,7 @@ export const packets = pgTable(
     spacingMm: doublePrecision(),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     check('packet_seeds', sql`${table.seeds} >= 0`),
     check('packet_germination', sql`${table.germination} > 0 and ${table.germination} <= 1`),
@@ -305,6 +324,7 @@ export const sowings = pgTable(
     rungs: jsonb().$type<SowingRecord['rungs']>(),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     foreignKey({
       columns: [table.householdId, table.packetId],
@@ -336,6 +356,7 @@ export const trays = pgTable(
     emptiedOn: date({ mode: 'string' }).$type<Day>(),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     foreignKey({
       columns: [table.householdId, table.batchId],
@@ -360,6 +381,7 @@ export const runs = pgTable(
     marks: jsonb().$type<RunRecord['marks']>().notNull(),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     index('run_status').on(table.householdId, table.status),
   ],
@@ -376,7 +398,8 @@ export const entries = pgTable(
   'entry',
   {
     ...owned(),
-    number: integer().generatedAlwaysAsIdentity(),
+    /** Counts up within the household, in the order of writing. */
+    number: bigint({ mode: 'number' }).notNull(),
     kind: text().$type<EntryRecord['kind']>().notNull(),
     on: date({ mode: 'string' }).$type<Day>().notNull(),
     at: text(),
@@ -406,13 +429,14 @@ export const entries = pgTable(
     deletedAt: timestamp('voided_at', { withTimezone: true, mode: 'string' }),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     index('entry_since').on(table.householdId, table.createdAt),
     // Every look-up would read through what was not sorted in yet.
     index('entry_about')
       .using('gin', sql`${table.about} jsonb_path_ops`)
       .with({ fastupdate: false }),
-    index('entry_number').on(table.householdId, table.number),
+    unique('entry_number').on(table.householdId, table.number),
     // The log, from today back: by the day it happened, those of a day as they were written.
     index('entry_day')
       .on(table.householdId, table.on.desc().nullsFirst(), table.number.desc().nullsFirst())
@@ -449,7 +473,7 @@ export const trials = pgTable(
     note: text().notNull(),
     endedOn: date({ mode: 'string' }).$type<Day>(),
   },
-  (table) => [primaryKey({ columns: [table.householdId, table.id] })],
+  (table) => [sealed(), primaryKey({ columns: [table.householdId, table.id] })],
 )
 
 /** Pictures: of what, when. What they show lies in files of their own. */
@@ -466,6 +490,7 @@ export const photos = pgTable(
     note: text().notNull(),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     index('photo_day')
       .on(table.householdId, table.on.desc().nullsFirst())
@@ -494,6 +519,7 @@ export const photoFiles = pgTable(
     createdAt: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
     unique('photo_file_digest').on(table.householdId, table.digest),
   ],
@@ -511,7 +537,7 @@ export const devices = pgTable(
     fault: text().$type<DeviceRecord['fault']>(),
     calibratedAt: text(),
   },
-  (table) => [primaryKey({ columns: [table.householdId, table.id] })],
+  (table) => [sealed(), primaryKey({ columns: [table.householdId, table.id] })],
 )
 
 /** The key a device sends with, as a checksum: what was shown once is not kept. */
@@ -525,7 +551,7 @@ export const deviceKeys = pgTable(
     digest: text().notNull(),
     createdAt: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
   },
-  (table) => [primaryKey({ columns: [table.householdId, table.deviceId] })],
+  (table) => [sealed(), primaryKey({ columns: [table.householdId, table.deviceId] })],
 )
 
 /** What devices read, in the unit of its quantity. After a month five minutes are one row, with how many it was made of. */
@@ -543,6 +569,7 @@ export const readings = pgTable(
     count: integer().notNull().default(1),
   },
   (table) => [
+    sealed(),
     primaryKey({ columns: [table.householdId, table.deviceId, table.quantity, table.name, table.at] }),
     // What is still to be thinned: raw readings stand at a whole second.
     index('reading_raw')
@@ -569,10 +596,13 @@ export const weatherDays = pgTable(
     madeOn: date({ mode: 'string' }).$type<Day>().notNull(),
     simulated: boolean().notNull().default(false),
   },
-  (table) => [primaryKey({ columns: [table.householdId, table.on, table.source] })],
+  (table) => [sealed(), primaryKey({ columns: [table.householdId, table.on, table.source] })],
 )
 
-/** Acts that were done, with what was answered: one that is sent again is answered the same and done once. */
+/**
+ * Acts that were done: by whom, with which commands, and what they wrote, so that each can be undone. One that is sent again is
+ * done once: within a month it is answered word for word, later as it stands then.
+ */
 export const acts = pgTable(
   'act',
   {
@@ -582,11 +612,22 @@ export const acts = pgTable(
     id: uuid().notNull(),
     /** Checksum of what was asked, so that no other request borrows the id. */
     asked: text().notNull(),
-    /** Word for word: the second answer is the first. */
-    answer: json().$type<object>().notNull(),
+    /** Word for word: the second answer is the first. Null once it is too old. */
+    answer: json().$type<object>(),
     at: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
+    by: text().notNull().default(''),
+    /** Names of the commands, in order. */
+    commands: jsonb().$type<string[]>().notNull().default([]),
+    wrote: jsonb().$type<WrittenRecord[]>().notNull().default([]),
+    /** The act that this one undoes. */
+    undoes: uuid(),
   },
-  (table) => [primaryKey({ columns: [table.householdId, table.id] }), index('act_at').on(table.at)],
+  (table) => [
+    sealed(),
+    primaryKey({ columns: [table.householdId, table.id] }),
+    index('act_at').on(table.at),
+    index('act_latest').on(table.householdId, table.at.desc().nullsFirst()),
+  ],
 )
 
 /** What a record was before it was changed or removed. */
@@ -602,7 +643,10 @@ export const revisions = pgTable(
     body: jsonb().$type<object>().notNull(),
     writtenAt: timestamp({ withTimezone: true, mode: 'string' }).notNull(),
   },
-  (table) => [primaryKey({ columns: [table.householdId, table.collection, table.id, table.version] })],
+  (table) => [
+    sealed(),
+    primaryKey({ columns: [table.householdId, table.collection, table.id, table.version] }),
+  ],
 )
 
 export const TABLES = {

@@ -15,7 +15,7 @@ export const pageQuery = z.object({
     .number()
     .int()
     .min(1)
-    .max(HIGHEST)
+    .max(Number.MAX_SAFE_INTEGER)
     .optional()
     .describe('Entries: those before this number'),
   from: id.optional().describe('Others: those that follow this one'),

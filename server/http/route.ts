@@ -10,6 +10,7 @@ import {
 import type * as z from 'zod'
 import type { Collection } from '#shared/collections'
 import { id, problemsFrom } from '#shared/rules'
+import { WHOEVER, type Principal } from '../principal'
 import type { Act } from '../services/acts'
 import { collectionParams } from './params'
 import { answerProblem, HttpProblem } from './problem-json'
@@ -40,6 +41,7 @@ interface Request<Params, Query, Body> {
   readonly query: Query
   readonly body: Body
   readonly event: H3Event
+  readonly principal: Principal
   /** What the sender calls this write, so that it is done once however often it is sent. */
   readonly act: Act | null
 }
@@ -79,7 +81,7 @@ async function serve<Params, Query, Body>(
     const query = parse(contract.query, getQuery(event), 422)
     const body = contract.body ? parse(contract.body, await readJson(event), 422) : (undefined as Body)
     const act = actOf(event, body)
-    return await answer({ params, query, body, event, act })
+    return await answer({ params, query, body, event, act, principal: WHOEVER })
   } catch (error) {
     return answerProblem(event, error)
   }

@@ -1,11 +1,11 @@
 import { defineNitroPlugin } from 'nitropack/runtime'
-import { closeDb } from '../db/client'
+import { closePools } from '../db/door'
 import { closeLive } from '../services/live'
 import { seedDemoWhenEmpty } from '../services/demo'
 
 export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook('close', closeLive)
-  nitro.hooks.hook('close', closeDb)
+  nitro.hooks.hook('close', closePools)
   if (process.env.BLASTOMIX_DEMO !== '1') return
   // Plugins are not waited for: a request that comes first waits here, and is told when seeding failed.
   const seeded = seedDemoWhenEmpty()

@@ -1,27 +1,19 @@
-import { getCookie, setCookie, type H3Event } from 'h3'
+import { getCookie } from 'h3'
 import { defineNitroPlugin } from 'nitropack/runtime'
-import { listHouseholds } from '../services/reading'
 
-const YEAR_S = 31_536_000
+const ID = /^[0-9a-f-]{36}$/i
 
 /**
- * What the empty page already knows: the grow room stays dark from the first moment on, and what the household keeps is
- * on its way while the scripts are.
+ * What the empty page already knows: the grow room stays dark from the first moment on, and what the household keeps is asked
+ * for before the scripts that show it. The page takes it from `asked` (app/state/asked.ts).
  */
 export default defineNitroPlugin((nitro) => {
-  nitro.hooks.hook('render:html', async (html, { event }) => {
+  nitro.hooks.hook('render:html', (html, { event }) => {
     if (getCookie(event, 'theme') === 'dark') html.htmlAttrs.push('class="dark"')
-    const id = getCookie(event, 'household') ?? (await oldestHousehold(event))
-    if (id)
-      html.head.push(
-        `<link rel="preload" as="fetch" crossorigin="anonymous" href="/api/households/${encodeURIComponent(id)}">`,
+    const id = getCookie(event, 'household')
+    if (id && ID.test(id))
+      html.head.unshift(
+        `<script>window.asked={id:'${id}',answer:fetch('/api/households/${id}').catch(function(){})}</script>`,
       )
   })
 })
-
-/** Where nobody has chosen yet, the oldest is chosen; a silent database is told of by the page itself. */
-async function oldestHousehold(event: H3Event): Promise<string | undefined> {
-  const [oldest] = await listHouseholds(1).catch(() => [])
-  if (oldest) setCookie(event, 'household', oldest.id, { maxAge: YEAR_S, sameSite: 'lax', path: '/' })
-  return oldest?.id
-}

@@ -1,5 +1,6 @@
 import { and, eq, lt, sql } from 'drizzle-orm'
-import { db, type Transaction } from '../db/client'
+import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
+import type { Principal } from '../principal'
 import { acts } from '../db/schema'
 import { invalid, uncertain } from './refusal'
 import { lockHousehold } from './rows'
@@ -24,6 +25,7 @@ const KEPT_DAYS = 30
  *   that nobody knows whether it was done
  */
 export function once<Answer extends object>(
+  principal: Principal,
   householdId: string,
   act: Act | null,
   make: (tx: Transaction, household: Locked) => Promise<Answer>,
@@ -31,14 +33,19 @@ export function once<Answer extends object>(
   return inTurn(householdId, async () => {
     let committing = false
     try {
-      return await db().transaction(async (tx) => {
-        const household = await lockHousehold(tx, householdId)
-        const answered = act && (await answerTo(tx, householdId, act))
-        const answer = (answered ?? (await make(tx, household))) as Answer
-        if (act && !answered) await tx.insert(acts).values({ householdId, ...act, answer })
-        committing = true
-        return answer
-      })
+      return await inHousehold(
+        principal,
+        householdId,
+        async (tx) => {
+          const household = await lockHousehold(tx, householdId)
+          const answered = act && (await answerTo(tx, householdId, act))
+          const answer = (answered ?? (await make(tx, household))) as Answer
+          if (act && !answered) await tx.insert(acts).values({ householdId, ...act, answer })
+          committing = true
+          return answer
+        },
+        { to: 'write' },
+      )
     } catch (error) {
       throw committing ? uncertain(error) : error
     }
@@ -57,6 +64,6 @@ async function answerTo(tx: Transaction, householdId: string, { id, asked }: Act
 
 /** Nobody sends an act again after a month. */
 export const forgetOldActs = () =>
-  db()
-    .delete(acts)
-    .where(lt(acts.at, sql`now() - make_interval(days => ${KEPT_DAYS})`))
+  asHousekeeping('forget acts', (tx) =>
+    tx.delete(acts).where(lt(acts.at, sql`now() - make_interval(days => ${KEPT_DAYS})`)),
+  )

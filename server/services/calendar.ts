@@ -3,6 +3,8 @@ import { addDays, dayNumber, type Day } from '#core/season/day'
 import { feedRuns, mixRuns } from '#core/season/demand'
 import { containersText } from '#core/season/containers-text'
 import { printNumber, printQuantity } from '#core/units/format'
+import { inHousehold } from '../db/door'
+import type { Principal } from '../principal'
 import { lastChange, plannedSeason } from './season'
 
 /** Coir is set to soak in the evening, on the household's own clock. */
@@ -17,16 +19,21 @@ const EPOCH = Date.UTC(2025, 0, 1)
  * The season as iCalendar (RFC 5545). An event keeps its UID however often its day moves, and its sequence only rises,
  * so that a calendar that reads it again changes what it has instead of adding to it.
  */
-export async function seasonCalendar(householdId: string, on?: Day, reminds = false): Promise<string> {
-  const { name: household, today, rows, context } = await plannedSeason(householdId, on)
-  const changed = await lastChange(householdId)
+export async function seasonCalendar(
+  principal: Principal,
+  householdId: string,
+  on?: Day,
+  reminds = false,
+): Promise<string> {
+  const { household, today, rows, context } = await plannedSeason(principal, householdId, on)
+  const changed = await inHousehold(principal, householdId, (tx) => lastChange(tx, householdId))
   // Days move when something is written, and when work that is late is held at today: either raises it.
   const sequence = Math.floor((changed.getTime() - EPOCH) / 1000) + dayNumber(today)
   const litres = (l: number) => printQuantity(l, 'volume', context.kitchen)
   const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'mix'
 
   const calendar = ical({
-    name: `${household}: seedlings`,
+    name: `${household.name}: seedlings`,
     prodId: { company: 'Blastomix', product: 'season', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
     ttl: 3600,

@@ -2,6 +2,7 @@ import ICAL from 'ical.js'
 import { addDays, dayFrom, daysBetween, isDay, type Day } from '#core/season/day'
 import { todayOf } from '#core/season/clock'
 import type { HouseholdRecord } from '#shared/records/household'
+import type { Transaction } from '../db/door'
 import { findHousehold } from './reading'
 import { invalid } from './refusal'
 
@@ -20,8 +21,12 @@ const MOST_REPEATS = 2000
  * @returns what was found, in order, and what was left out and why
  * @throws Refusal 404, 422 where it is no calendar
  */
-export async function daysAwayIn(householdId: string, text: string): Promise<{ away: Away; left: string[] }> {
-  const { body } = await findHousehold(householdId)
+export async function daysAwayIn(
+  tx: Transaction,
+  householdId: string,
+  text: string,
+): Promise<{ away: Away; left: string[] }> {
+  const { body } = await findHousehold(householdId, tx)
   const today = todayOf(body, new Date())
   const until = addDays(today, AHEAD_DAYS)
   const away: Away = []

@@ -5,7 +5,7 @@ import { addDays, type Day } from '#core/season/day'
 import type { Bodies } from '#shared/collections'
 import { newEntry, type EntryRecord } from '#shared/records/entry'
 import { tray as traySchema } from '#shared/records/tray'
-import type { Transaction } from '../db/client'
+import type { Transaction } from '../db/door'
 import { photoFiles } from '../db/schema'
 
 /*

@@ -8,12 +8,12 @@ import { cropRecordOf } from '#shared/records/crop'
 import type { Bodies, Collection } from '#shared/collections'
 import type { StockRecord } from '#shared/records/stock'
 import { feed } from '#shared/records/feed'
-import { db, type Transaction } from '../db/client'
+import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
+import type { Principal } from '../principal'
 import { households } from '../db/schema'
 import { demoFrame, demoSeason } from './demo-season'
 import { demoLog, drawDemoPhotos } from './demo-log'
 import { demoTrays } from './demo-trays'
-import { patientTransaction } from './archive/patient'
 import { writeNew } from './keeping'
 
 /** The demo lives on a day of its own, so that its frosts and crops make sense whenever it is opened. */
@@ -404,7 +404,7 @@ const ORDER = [
 
 /** The demo household, when there is no household at all. Copies that start together take turns. */
 export async function seedDemoWhenEmpty(): Promise<void> {
-  await db().transaction(async (tx) => {
+  await asHousekeeping('begin the demo', async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(${SEED_LOCK})`)
     const [any] = await tx.select({ id: households.householdId }).from(households).limit(1)
     await (any ? beginDemoDayAgain(tx) : writeDemo(tx, HOUSEHOLD_ID, 'The Lamp Room'))
@@ -412,9 +412,12 @@ export async function seedDemoWhenEmpty(): Promise<void> {
 }
 
 /** The same household beside one's own, to look at and to throw away. @returns its id */
-export async function makeExample(): Promise<{ id: string }> {
+export async function makeExample(principal: Principal): Promise<{ id: string }> {
   const id = crypto.randomUUID()
-  await patientTransaction('write', (tx) => writeDemo(tx, id, 'The Lamp Room, an example'))
+  await inHousehold(principal, id, (tx) => writeDemo(tx, id, 'The Lamp Room, an example'), {
+    to: 'write',
+    patient: true,
+  })
   return { id }
 }
 

@@ -3,9 +3,10 @@ import { todayOf } from '#core/season/clock'
 import { addDays, type Day } from '#core/season/day'
 import { dayOfReadings } from '#core/readings/day-of'
 import { newEntry } from '#shared/records/entry'
-import { db } from '../db/client'
+import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
 import { devices, entries } from '../db/schema'
 import { log, traceOf } from '../log'
+import { WHOEVER } from '../principal'
 import { save } from './keeping'
 import { findHousehold } from './reading'
 import { readingsOf } from './readings'
@@ -19,21 +20,23 @@ const BACK_DAYS = 7
  * then on lateness goes by it. What is doubted is left out; what somebody wrote down of that day stands.
  */
 export async function writeDaysOfDevices(): Promise<void> {
-  const rows = await db()
-    .select({
-      householdId: devices.householdId,
-      id: devices.id,
-      name: devices.name,
-      placeId: devices.placeId,
-    })
-    .from(devices)
-    .where(
-      and(
-        isNull(devices.deletedAt),
-        isNotNull(devices.placeId),
-        sql`${devices.kind} in ('air probe', 'mix probe', 'light meter')`,
+  const rows = await asHousekeeping('find devices with days to write', (tx) =>
+    tx
+      .select({
+        householdId: devices.householdId,
+        id: devices.id,
+        name: devices.name,
+        placeId: devices.placeId,
+      })
+      .from(devices)
+      .where(
+        and(
+          isNull(devices.deletedAt),
+          isNotNull(devices.placeId),
+          sql`${devices.kind} in ('air probe', 'mix probe', 'light meter')`,
+        ),
       ),
-    )
+  )
   const places = new Map<string, typeof rows>()
   for (const row of rows) {
     const key = `${row.householdId} ${row.placeId}`
@@ -45,34 +48,14 @@ export async function writeDaysOfDevices(): Promise<void> {
     )
 }
 
-async function writeDaysOf(
-  householdId: string,
-  placeId: string,
-  probes: readonly { id: string; name: string }[],
-): Promise<void> {
-  const household = await findHousehold(householdId).catch(() => null)
-  if (!household) return
-  const today = todayOf(household.body, new Date())
-  const from = addDays(today, -BACK_DAYS)
-  const written = await daysWritten(householdId, placeId, from)
-  if (written.size >= BACK_DAYS) return
-  const kept = (
-    await Promise.all(
-      probes.map(({ id }) =>
-        readingsOf(householdId, {
-          deviceId: id,
-          fromMs: Date.parse(`${from}T00:00:00Z`),
-          toMs: Date.parse(`${today}T00:00:00Z`) - 1,
-          limit: 20_000,
-        }),
-      ),
-    )
-  ).flat()
-  for (let day = from; day < today; day = addDays(day, 1)) {
-    if (written.has(day)) continue
-    const climate = dayOfReadings(day, kept)
-    if (!climate) continue
+type Probes = readonly { readonly id: string; readonly name: string }[]
+
+async function writeDaysOf(householdId: string, placeId: string, probes: Probes): Promise<void> {
+  for (const climate of await inHousehold(WHOEVER, householdId, (tx) =>
+    daysToWrite(tx, householdId, placeId, probes),
+  ))
     await save(
+      WHOEVER,
       'entries',
       householdId,
       crypto.randomUUID(),
@@ -80,17 +63,44 @@ async function writeDaysOf(
       newEntry({
         name: `The air by ${probes.map(({ name }) => name).join(' and ')}`.slice(0, 120),
         kind: 'climate',
-        on: day,
+        on: climate.on,
         about: [],
         placeId,
         climate: [climate],
       }),
     )
-  }
 }
 
-async function daysWritten(householdId: string, placeId: string, from: Day): Promise<Set<Day>> {
-  const rows = await db()
+/** The air of days that are over, and that nobody has written down yet. */
+async function daysToWrite(tx: Transaction, householdId: string, placeId: string, probes: Probes) {
+  const household = await findHousehold(householdId, tx).catch(() => null)
+  if (!household) return []
+  const today = todayOf(household.body, new Date())
+  const from = addDays(today, -BACK_DAYS)
+  const written = await daysWritten(tx, householdId, placeId, from)
+  if (written.size >= BACK_DAYS) return []
+  const kept: Awaited<ReturnType<typeof readingsOf>> = []
+  for (const { id } of probes)
+    kept.push(
+      ...(await readingsOf(tx, householdId, {
+        deviceId: id,
+        fromMs: Date.parse(`${from}T00:00:00Z`),
+        toMs: Date.parse(`${today}T00:00:00Z`) - 1,
+        limit: 20_000,
+      })),
+    )
+  return Array.from({ length: BACK_DAYS }, (_, n) => addDays(from, n)).flatMap((day) =>
+    written.has(day) ? [] : (dayOfReadings(day, kept) ?? []),
+  )
+}
+
+async function daysWritten(
+  tx: Transaction,
+  householdId: string,
+  placeId: string,
+  from: Day,
+): Promise<Set<Day>> {
+  const rows = await tx
     .select({ climate: entries.climate })
     .from(entries)
     .where(

@@ -1,6 +1,7 @@
 import { and, desc, eq, isNotNull, lt, sql } from 'drizzle-orm'
 import { COME_BACK_DAYS } from '#shared/collections'
-import { db } from '../db/client'
+import { asHousekeeping, inHousehold } from '../db/door'
+import type { Principal } from '../principal'
 import { households } from '../db/schema'
 import { backUpNow, keepsBackups } from '../keeper'
 import { once, type Act } from './acts'
@@ -8,13 +9,18 @@ import { asStoredHousehold, findHousehold } from './reading'
 import { invalid, stale, unknown } from './refusal'
 
 /** Take a whole household out of sight, after a backup. @throws Refusal 404, 409, 422 where the backup failed */
-export async function removeHousehold(householdId: string, version: number, act: Act | null) {
-  await findHousehold(householdId)
+export async function removeHousehold(
+  principal: Principal,
+  householdId: string,
+  version: number,
+  act: Act | null,
+) {
+  await inHousehold(principal, householdId, (tx) => findHousehold(householdId, tx))
   if (keepsBackups() && !(await backUpNow()))
     throw invalid([
       { path: [], message: 'The backup that is made first could not be written, so nothing was removed.' },
     ])
-  return once(householdId, act, async (tx) => {
+  return once(principal, householdId, act, async (tx) => {
     const [row] = await tx
       .update(households)
       .set({ deletedAt: sql`now()`, version: version + 1, updatedAt: sql`now()` })
@@ -25,8 +31,8 @@ export async function removeHousehold(householdId: string, version: number, act:
   })
 }
 
-export const bringHouseholdBack = (householdId: string, act: Act | null) =>
-  once(householdId, act, async (tx) => {
+export const bringHouseholdBack = (principal: Principal, householdId: string, act: Act | null) =>
+  once(principal, householdId, act, async (tx) => {
     const [row] = await tx
       .update(households)
       .set({ deletedAt: null, version: sql`${households.version} + 1`, updatedAt: sql`now()` })
@@ -37,12 +43,14 @@ export const bringHouseholdBack = (householdId: string, act: Act | null) =>
   })
 
 export async function removedHouseholds() {
-  const rows = await db()
-    .select()
-    .from(households)
-    .where(isNotNull(households.deletedAt))
-    .orderBy(desc(households.deletedAt))
-    .limit(50)
+  const rows = await asHousekeeping('list removed households', (tx) =>
+    tx
+      .select()
+      .from(households)
+      .where(isNotNull(households.deletedAt))
+      .orderBy(desc(households.deletedAt))
+      .limit(50),
+  )
   return rows.map((row) => ({
     id: row.householdId,
     name: row.name,
@@ -52,6 +60,8 @@ export async function removedHouseholds() {
 
 /** What nobody brought back in time is gone; the backup of the day it was removed has gone its own way by then. */
 export const forgetRemovedHouseholds = () =>
-  db()
-    .delete(households)
-    .where(lt(households.deletedAt, sql`now() - make_interval(days => ${COME_BACK_DAYS})`))
+  asHousekeeping('forget removed households', (tx) =>
+    tx
+      .delete(households)
+      .where(lt(households.deletedAt, sql`now() - make_interval(days => ${COME_BACK_DAYS})`)),
+  )

@@ -1,4 +1,4 @@
-import { and, eq, isNotNull, isNull, max, sql } from 'drizzle-orm'
+import { and, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import { dequal } from 'dequal'
 import {
   bodyOf,
@@ -11,10 +11,12 @@ import {
 } from '#shared/collections'
 import { todayOf } from '#core/season/clock'
 import type { HouseholdRecord } from '#shared/records/household'
-import type { Transaction } from '../db/client'
-import { batches, households, revisions, trays } from '../db/schema'
+import type { Transaction } from '../db/door'
+import type { Principal } from '../principal'
+import { households, revisions } from '../db/schema'
 import { once, type Act } from './acts'
 import { countedEntry, levelOf, markOver, moveAgain, moveBack, movedSum, workOut } from './ledger'
+import { isNumbered, nextNumber } from './numbers'
 import { asStoredHousehold, find, findHousehold } from './reading'
 import { measuredBy } from './measured'
 import { checkReferences, usersOf } from './references'
@@ -30,12 +32,13 @@ import { asStored, tableOf, type Row } from './rows'
 
 /** Create at version 0, else update when the version still stands. @throws Refusal 409 */
 export const saveHousehold = (
+  principal: Principal,
   householdId: string,
   version: number,
   body: HouseholdRecord,
   act: Act | null = null,
 ): Promise<Stored<HouseholdRecord>> =>
-  once(householdId, act, async (tx) => {
+  once(principal, householdId, act, async (tx) => {
     const [row] =
       version === 0
         ? await tx
@@ -62,11 +65,12 @@ export const saveHousehold = (
 
 /** A change of what a household keeps: one transaction, in which the household's writers queue. */
 const change = <Answer extends object>(
+  principal: Principal,
   householdId: string,
   act: Act | null,
   make: (tx: Transaction) => Promise<Answer>,
 ): Promise<Answer> =>
-  once(householdId, act, (tx, household) => {
+  once(principal, householdId, act, (tx, household) => {
     if (!household || household.isRemoved) throw unknown('household')
     return make(tx)
   })
@@ -80,6 +84,7 @@ const change = <Answer extends object>(
  *   things that are not there
  */
 export const save = <C extends Collection>(
+  principal: Principal,
   collection: C,
   householdId: string,
   id: string,
@@ -87,7 +92,7 @@ export const save = <C extends Collection>(
   body: Bodies[C],
   act: Act | null = null,
 ): Promise<Stored<Bodies[C]>> =>
-  change(householdId, act, (tx) => saveIn(tx, collection, householdId, id, version, body))
+  change(principal, householdId, act, (tx) => saveIn(tx, collection, householdId, id, version, body))
 
 /** The same inside a transaction that holds the household’s lock. */
 export async function saveIn<C extends Collection>(
@@ -230,13 +235,14 @@ async function writeCount<C extends Collection>(
  * @throws Refusal 422 with what uses it, while something does
  */
 export const remove = (
+  principal: Principal,
   collection: Collection,
   householdId: string,
   id: string,
   version: number,
   act: Act | null = null,
 ): Promise<{ version: number }> =>
-  change(householdId, act, async (tx) => {
+  change(principal, householdId, act, async (tx) => {
     const before = await standing(tx, collection, householdId, id, version)
     const users = before.basedOn ? [] : await usersOf(tx, collection, householdId, id)
     if (users.length) throw inUse(users)
@@ -251,6 +257,7 @@ export const remove = (
  * @throws Refusal 422 where one of them will not have it
  */
 export const replace = (
+  principal: Principal,
   collection: Collection,
   householdId: string,
   id: string,
@@ -261,7 +268,7 @@ export const replace = (
   version: number
   changed: { collection: Collection; before: Stored<unknown>; version: number }[]
 }> =>
-  change(householdId, act, async (tx) => {
+  change(principal, householdId, act, async (tx) => {
     const before = await standing(tx, collection, householdId, id, version)
     const changed = []
     for (const user of await usersOf(tx, collection, householdId, id)) {
@@ -318,13 +325,14 @@ async function takeAway(tx: Transaction, collection: Collection, householdId: st
 
 /** A record that was removed, as it was. @throws Refusal 404, 409 when it is back already or changed, 422 */
 export async function bringBack<C extends Collection>(
+  principal: Principal,
   collection: C,
   householdId: string,
   id: string,
   version: number,
   act: Act | null = null,
 ): Promise<Stored<Bodies[C]>> {
-  return change(householdId, act, async (tx) => {
+  return change(principal, householdId, act, async (tx) => {
     const table = tableOf(collection)
     const [row] = await tx
       .select()
@@ -354,17 +362,4 @@ async function keepRevision(tx: Transaction, collection: Collection, householdId
   await tx
     .insert(revisions)
     .values({ householdId, collection, id: before.id, version, body, writtenAt: updatedAt })
-}
-
-/** Counted from 1 in each household, and never given twice. */
-const NUMBERED = { batches, trays } as const
-const isNumbered = (collection: Collection): collection is keyof typeof NUMBERED => collection in NUMBERED
-
-async function nextNumber(tx: Transaction, collection: keyof typeof NUMBERED, householdId: string) {
-  const table = NUMBERED[collection]
-  const [row] = await tx
-    .select({ last: max(table.number) })
-    .from(table)
-    .where(eq(table.householdId, householdId))
-  return (row?.last ?? 0) + 1
 }

@@ -7,11 +7,13 @@ import { labelDay, labelsOf, type LabelWish } from '#shared/labels'
 import { changesByTray, trayStands } from '#shared/trays'
 import { keyPdf } from '../paper/key'
 import { labelsPdf } from '../paper/labels'
+import type { Principal } from '../principal'
 import { everything } from './reading'
 import { invalid, unknown } from './refusal'
 
 /** What a household's labels are made from. @throws Refusal 404 where a tray, a feed or a batch is gone */
 async function sourcesFor(
+  principal: Principal,
   householdId: string,
   {
     trays,
@@ -19,7 +21,7 @@ async function sourcesFor(
     batches,
   }: { trays: readonly string[]; feeds: readonly string[]; batches: readonly string[] },
 ) {
-  const kept = await everything(householdId)
+  const kept = await everything(principal, householdId)
   const context = contextOf(kept)
   const changes = changesByTray(kept.entries)
   const pick = <One extends { id: string }>(
@@ -48,13 +50,14 @@ async function sourcesFor(
 
 /** Labels on sheets, as PDF, as they were asked for. @throws Refusal 404, 422 where there is nothing to label */
 export async function householdLabels(
+  principal: Principal,
   householdId: string,
   asked: z.output<typeof labelRequest>,
   origin: string,
 ): Promise<Buffer> {
   const { kind, copies, supplier, start, paper } = asked
   const wish: LabelWish = { kind, copies, supplier, origin }
-  const sources = await sourcesFor(householdId, asked)
+  const sources = await sourcesFor(principal, householdId, asked)
   const batches = wish.kind === 'tub' ? sources.batches : sources.allBatches
   const texts = labelsOf({ ...sources, batches }, wish)
   if (texts.length === 0)
@@ -66,13 +69,18 @@ export async function householdLabels(
 
 /** The key of trays, as PDF. @throws Refusal 404, 422 */
 export async function householdKey(
+  principal: Principal,
   householdId: string,
   trays: readonly string[],
   origin: string,
   paper: 'a4' | 'letter',
   perSheet: 1 | 2,
 ): Promise<Buffer> {
-  const { trays: picked, context, sowings } = await sourcesFor(householdId, { trays, feeds: [], batches: [] })
+  const {
+    trays: picked,
+    context,
+    sowings,
+  } = await sourcesFor(principal, householdId, { trays, feeds: [], batches: [] })
   if (picked.length === 0) throw invalid([{ path: ['trays'], message: 'Say which trays.' }])
   const places = withOutside(context.frame?.places ?? [])
   return keyPdf(

@@ -1,39 +1,40 @@
 import { EventEmitter } from 'node:events'
 import { sql } from 'drizzle-orm'
-import pg from 'pg'
+import type pg from 'pg'
 import type { Reading } from '#core/readings/measured'
-import { db } from '../db/client'
+import { connectionForNotices, type Transaction } from '../db/door'
 import { log, traceOf } from '../log'
 
 /*
  * Readings as they come, to whoever listens, through the database: it does not matter which copy of the application a device
- * sent to, and which one a page listens at. One connection a copy listens, from the first listener on.
+ * sent to, and which one a page listens at. A copy hears the households it has listeners for, each on a channel of its own,
+ * all over one connection.
  */
 
 export interface LiveReadings {
-  readonly householdId: string
   readonly deviceId: string
   readonly readings: readonly Reading[]
 }
 
-const CHANNEL = 'readings'
+const channelOf = (householdId: string) => `readings_${householdId.replaceAll('-', '').toLowerCase()}`
 const RETRY_MS = 2000
 /** PostgreSQL carries 8000 bytes in one notice. */
 const MOST_TOLD = 40
 
 const heard = new EventEmitter()
 heard.setMaxListeners(0)
-let listening: Promise<void> | null = null
 let client: pg.Client | null = null
+let connecting: Promise<void> | null = null
 
-export async function tellLive(householdId: string, deviceId: string, readings: readonly Reading[]) {
+export async function tellLive(
+  tx: Transaction,
+  householdId: string,
+  deviceId: string,
+  readings: readonly Reading[],
+) {
   const latest = [...readings].sort((a, b) => a.atMs - b.atMs)
-  const said = JSON.stringify({
-    householdId,
-    deviceId,
-    readings: latest.slice(-MOST_TOLD),
-  } satisfies LiveReadings)
-  await db().execute(sql`select pg_notify(${CHANNEL}, ${said})`)
+  const said = JSON.stringify({ deviceId, readings: latest.slice(-MOST_TOLD) } satisfies LiveReadings)
+  await tx.execute(sql`select pg_notify(${channelOf(householdId)}, ${said})`)
 }
 
 /** @returns what ends the listening */
@@ -41,29 +42,36 @@ export async function listenLive(
   householdId: string,
   hear: (readings: LiveReadings) => void,
 ): Promise<() => void> {
-  heard.on(householdId, hear)
-  await (listening ??= listen())
-  return () => void heard.off(householdId, hear)
+  const channel = channelOf(householdId)
+  const isFirst = heard.listenerCount(channel) === 0
+  heard.on(channel, hear)
+  if (!client) await (connecting ??= connect())
+  else if (isFirst) await say(`listen ${channel}`)
+  return () => {
+    heard.off(channel, hear)
+    if (heard.listenerCount(channel) === 0) void say(`unlisten ${channel}`)
+  }
 }
 
-async function listen(): Promise<void> {
-  const own = (client = new pg.Client({ connectionString: process.env.DATABASE_URL, keepAlive: true }))
-  own.on('notification', ({ payload }) => {
-    const said = JSON.parse(payload ?? '{}') as LiveReadings
-    heard.emit(said.householdId, said)
-  })
+/** A connection that broke has been seen to already: it is made anew with all its channels. */
+const say = (what: string) => client?.query(what).then(undefined, () => undefined)
+
+async function connect(): Promise<void> {
+  const own = connectionForNotices()
+  own.on('notification', ({ channel, payload }) => heard.emit(channel, JSON.parse(payload ?? '{}')))
   const again = (error: unknown) => {
-    if (client !== own) return
+    if (client !== own && client !== null) return
     client = null
     log.warn(traceOf(error), 'live readings lost their connection')
     // Who listens goes on listening once the database is back.
-    const timer = setTimeout(() => (listening = listen().catch(again)), RETRY_MS)
+    const timer = setTimeout(() => void (connecting = connect()), RETRY_MS)
     timer.unref()
   }
-  own.on('error', again)
   try {
     await own.connect()
-    await own.query(`listen ${CHANNEL}`)
+    own.on('error', again)
+    client = own
+    for (const channel of heard.eventNames()) await own.query(`listen ${String(channel)}`)
   } catch (error) {
     again(error)
   }
@@ -72,6 +80,7 @@ async function listen(): Promise<void> {
 export async function closeLive(): Promise<void> {
   const own = client
   client = null
-  listening = null
+  connecting = null
+  own?.removeAllListeners('error').on('error', () => undefined)
   await own?.end().catch(() => undefined)
 }

@@ -3,7 +3,7 @@ import { and, desc, eq, gte, inArray, isNull, lte, or, sql, type SQL } from 'dri
 import type { Day } from '#core/season/day'
 import type { Bodies, Stored } from '#shared/collections'
 import type { EntryKind } from '#shared/records/entry'
-import { db } from '../db/client'
+import type { Transaction } from '../db/door'
 import { entries, ENTRY_WORDS } from '../db/schema'
 import { findHousehold } from './reading'
 import { asStored, type Row } from './rows'
@@ -55,10 +55,10 @@ const aboutTraysIn = (householdId: string, placeId: string) => sql`${entries.abo
  * The log, the latest day first, those of a day as they were written last first. Each filter has an index; which of them is
  * walked is the database's choice by how much it would find.
  */
-export function logQuery(householdId: string, query: LogQuery) {
+export function logQuery(tx: Transaction, householdId: string, query: LogQuery) {
   const { about, placeId, kinds, from, until, words, before, limit } = query
   const spoken = words ? wordsQuery(words) : null
-  return db()
+  return tx
     .select()
     .from(entries)
     .where(
@@ -78,7 +78,7 @@ export function logQuery(householdId: string, query: LogQuery) {
         until ? lte(entries.on, until) : undefined,
         spoken ? sql`${ENTRY_WORDS} @@ (${spoken})` : undefined,
         before
-          ? sql`(${entries.on}, ${entries.number}) < (${before.on}::date, ${before.number}::int)`
+          ? sql`(${entries.on}, ${entries.number}) < (${before.on}::date, ${before.number}::bigint)`
           : undefined,
       ),
     )
@@ -88,11 +88,12 @@ export function logQuery(householdId: string, query: LogQuery) {
 
 /** A page of the log, and where the next begins. @throws Refusal 404 */
 export async function logPage(
+  tx: Transaction,
   householdId: string,
   query: LogQuery,
 ): Promise<{ entries: Stored<Bodies['entries']>[]; more: boolean }> {
-  await findHousehold(householdId)
-  const rows = await logQuery(householdId, { ...query, limit: query.limit + 1 })
+  await findHousehold(householdId, tx)
+  const rows = await logQuery(tx, householdId, { ...query, limit: query.limit + 1 })
   const page = (rows.slice(0, query.limit) as unknown as Row[]).map(asStored<'entries'>)
   return { entries: page, more: rows.length > query.limit }
 }

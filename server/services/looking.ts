@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm'
-import type { Transaction } from '../db/client'
+import { inHousehold, type Transaction } from '../db/door'
+import type { Principal } from '../principal'
 import { households } from '../db/schema'
-import { patientTransaction } from './archive/patient'
 import { Refusal } from './refusal'
 import { lockHousehold } from './rows'
 import { inTurn } from './turns'
@@ -33,17 +33,23 @@ class OnlyLooked<Found> extends Error {
  * @throws Refusal 404 for a household that was removed; 409 where something was written since it was looked at
  */
 export const lookOrTake = <Found>(
+  principal: Principal,
   householdId: string,
   seen: number | null,
   take: (tx: Transaction, looked: Looked) => Promise<Found>,
 ): Promise<Found> =>
   inTurn(householdId, async () => {
     try {
-      return await patientTransaction('write', async (tx) => {
-        const found = await take(tx, await lookedAt(tx, householdId, seen))
-        if (seen === null) throw new OnlyLooked(found)
-        return found
-      })
+      return await inHousehold(
+        principal,
+        householdId,
+        async (tx) => {
+          const found = await take(tx, await lookedAt(tx, householdId, seen))
+          if (seen === null) throw new OnlyLooked(found)
+          return found
+        },
+        { to: 'write', patient: true },
+      )
     } catch (error) {
       if (error instanceof OnlyLooked) return error.found as Found
       throw error

@@ -16,7 +16,7 @@ import {
   type MeasuredRow,
 } from '#shared/measured'
 import { changesByTray, trayStands } from '#shared/trays'
-import type { Transaction } from '../db/client'
+import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
 import { climateEntries, contextFor, entriesAbout, find, SEASON_LISTS } from './reading'
 import { asStored, type Row } from './rows'

@@ -3,11 +3,11 @@ import { and, count, eq, lt, notExists, sql } from 'drizzle-orm'
 import exifr from 'exifr'
 import sharp, { type Metadata } from 'sharp'
 import type { Day } from '#core/season/day'
-import { db, type Transaction } from '../db/client'
+import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
+import type { Principal } from '../principal'
 import { photoFiles, photos } from '../db/schema'
 import { findHousehold } from './reading'
 import { invalid, unknown } from './refusal'
-import type { Reader } from './rows'
 import { inTurn } from './turns'
 
 /*
@@ -42,37 +42,57 @@ export interface PhotoFile {
  *
  * @throws Refusal 404, 422 where it is no picture, or there are too many
  */
-export async function keepPhotoFile(householdId: string, id: string, sent: Buffer): Promise<PhotoFile> {
-  await findHousehold(householdId)
+export async function keepPhotoFile(
+  principal: Principal,
+  householdId: string,
+  id: string,
+  sent: Buffer,
+): Promise<PhotoFile> {
   const digest = createHash('sha256').update(sent).digest('base64')
-  const [known] = await db()
-    .select()
-    .from(photoFiles)
-    .where(and(eq(photoFiles.householdId, householdId), eq(photoFiles.digest, digest)))
-  if (known) return said(known)
+  const known = await inHousehold(principal, householdId, async (tx) => {
+    await findHousehold(householdId, tx)
+    return sameFile(tx, householdId, digest)
+  })
+  if (known) return known
   return inTurn(`photos ${householdId}`, async () => {
-    const [{ kept } = { kept: 0 }] = await db()
-      .select({ kept: count() })
-      .from(photoFiles)
-      .where(eq(photoFiles.householdId, householdId))
-    if (kept >= MOST_PHOTOS)
-      throw refused(`${MOST_PHOTOS} pictures are kept at most: remove some before you add another.`)
+    await inHousehold(principal, householdId, (tx) => checkRoom(tx, householdId))
     await checkPicture(sent)
     const takenOn = await dayTaken(sent)
     const { image, thumbnail, width, height } = await madeSmall(sent)
-    const [row] = await db()
-      .insert(photoFiles)
-      .values({ householdId, id, digest, takenOn, width, height, image, thumbnail })
-      .onConflictDoNothing()
-      .returning()
-    if (row) return said(row)
-    const [other] = await db()
-      .select()
-      .from(photoFiles)
-      .where(and(eq(photoFiles.householdId, householdId), eq(photoFiles.digest, digest)))
-    if (!other) throw refused('This picture could not be kept: send it again.')
-    return said(other)
+    return inHousehold(
+      principal,
+      householdId,
+      async (tx) => {
+        const [row] = await tx
+          .insert(photoFiles)
+          .values({ householdId, id, digest, takenOn, width, height, image, thumbnail })
+          .onConflictDoNothing()
+          .returning()
+        const kept = row ? said(row) : await sameFile(tx, householdId, digest)
+        if (!kept) throw refused('This picture could not be kept: send it again.')
+        return kept
+      },
+      { to: 'write' },
+    )
   })
+}
+
+async function sameFile(tx: Transaction, householdId: string, digest: string): Promise<PhotoFile | null> {
+  const [known] = await tx
+    .select()
+    .from(photoFiles)
+    .where(and(eq(photoFiles.householdId, householdId), eq(photoFiles.digest, digest)))
+  return known ? said(known) : null
+}
+
+/** @throws Refusal 422 where a household keeps as many as it may */
+async function checkRoom(tx: Transaction, householdId: string): Promise<void> {
+  const [{ kept } = { kept: 0 }] = await tx
+    .select({ kept: count() })
+    .from(photoFiles)
+    .where(eq(photoFiles.householdId, householdId))
+  if (kept >= MOST_PHOTOS)
+    throw refused(`${MOST_PHOTOS} pictures are kept at most: remove some before you add another.`)
 }
 const refused = (message: string) => invalid([{ path: ['picture'], message }])
 const said = ({ id, width, height, takenOn }: PhotoFile): PhotoFile => ({ id, width, height, takenOn })
@@ -129,8 +149,13 @@ async function dayTaken(sent: Buffer): Promise<Day | null> {
 }
 
 /** The picture, or its thumbnail, as WebP. @throws Refusal 404 */
-export async function photoFile(householdId: string, id: string, size: 'whole' | 'small'): Promise<Buffer> {
-  const [row] = await db()
+export async function photoFile(
+  tx: Transaction,
+  householdId: string,
+  id: string,
+  size: 'whole' | 'small',
+): Promise<Buffer> {
+  const [row] = await tx
     .select({ data: size === 'small' ? photoFiles.thumbnail : photoFiles.image })
     .from(photoFiles)
     .where(and(eq(photoFiles.householdId, householdId), eq(photoFiles.id, id)))
@@ -138,11 +163,7 @@ export async function photoFile(householdId: string, id: string, size: 'whole' |
   return row.data
 }
 
-export async function hasPhotoFile(
-  householdId: string,
-  id: string,
-  tx: Transaction | Reader,
-): Promise<boolean> {
+export async function hasPhotoFile(householdId: string, id: string, tx: Transaction): Promise<boolean> {
   const rows = await tx
     .select({ id: photoFiles.id })
     .from(photoFiles)
@@ -152,13 +173,12 @@ export async function hasPhotoFile(
 
 /** Files that were sent and never made a photo of, and those whose photo was removed longer ago than it can be brought back. */
 export const forgetLostPhotoFiles = () =>
-  db()
-    .delete(photoFiles)
-    .where(
+  asHousekeeping('forget lost photo files', (tx) =>
+    tx.delete(photoFiles).where(
       and(
         lt(photoFiles.createdAt, sql`now() - make_interval(days => ${KEPT_DAYS})`),
         notExists(
-          db()
+          tx
             .select({ one: sql`1` })
             .from(photos)
             .where(
@@ -170,4 +190,5 @@ export const forgetLostPhotoFiles = () =>
             ),
         ),
       ),
-    )
+    ),
+  )

@@ -13,42 +13,22 @@ import {
 import type { Measurement } from '#core/records/habits'
 import { contextOf, type Context, type KeptLists } from '#shared/context'
 import type { HouseholdRecord } from '#shared/records/household'
-import { db, type Transaction } from '../db/client'
+import { inHousehold, type Transaction } from '../db/door'
+import type { Principal } from '../principal'
 import { entries, households, revisions, sowings, trays } from '../db/schema'
 import { unknown } from './refusal'
 import { remembered } from './remembered'
-import { asStored, current, dayOfHousehold, tableOf, type Reader, type Row } from './rows'
+import { asStored, current, dayOfHousehold, tableOf, type Row } from './rows'
 import { openSowings } from './open-sowings'
 import { weatherInSight } from './weather-days'
-
-/** Households whose name holds these words, the oldest first. */
-export async function listHouseholds(limit: number, named = ''): Promise<Stored<HouseholdRecord>[]> {
-  // No name holds what PostgreSQL cannot: bodies lose it where they are read, an address has it still.
-  const words = named.split(/[\s\0]+/).filter(Boolean)
-  const rows = await db()
-    .select()
-    .from(households)
-    .where(
-      and(
-        isNull(households.deletedAt),
-        ...words.map((word) => sql`position(lower(${word}) in lower(${households.name})) > 0`),
-      ),
-    )
-    .orderBy(asc(households.createdAt), asc(households.householdId))
-    .limit(limit)
-  return rows.map(asStoredHousehold)
-}
 
 export function asStoredHousehold(row: typeof households.$inferSelect): Stored<HouseholdRecord> {
   const { householdId, version, updatedAt, createdAt: _c, deletedAt: _d, changes: _n, ...body } = row
   return { id: householdId, version, number: 0, updatedAt: new Date(updatedAt).toISOString(), body }
 }
 
-export async function findHousehold(
-  householdId: string,
-  reader: Reader = db(),
-): Promise<Stored<HouseholdRecord>> {
-  const [row] = await reader
+export async function findHousehold(householdId: string, tx: Transaction): Promise<Stored<HouseholdRecord>> {
+  const [row] = await tx
     .select()
     .from(households)
     .where(and(eq(households.householdId, householdId), isNull(households.deletedAt)))
@@ -59,11 +39,11 @@ export async function findHousehold(
 export async function list<C extends Collection>(
   collection: C,
   householdId: string,
-  reader: Reader = db(),
+  tx: Transaction,
   which = current(collection, householdId),
 ): Promise<Stored<Bodies[C]>[]> {
   const table = tableOf(collection)
-  const rows = await reader.select().from(table).where(which).orderBy(asc(table.createdAt), asc(table.id))
+  const rows = await tx.select().from(table).where(which).orderBy(asc(table.createdAt), asc(table.id))
   return (rows as unknown as Row[]).map(asStored<C>)
 }
 
@@ -72,17 +52,18 @@ export async function listPage<C extends Collection>(
   collection: C,
   householdId: string,
   { from, newest, limit }: { from?: string | undefined; newest: boolean; limit: number },
+  tx: Transaction,
 ): Promise<Stored<Bodies[C]>[]> {
   const table = tableOf(collection)
   const [last] = from
-    ? await db()
+    ? await tx
         .select({ id: table.id, at: table.createdAt })
         .from(table)
         .where(and(eq(table.householdId, householdId), eq(table.id, from)))
     : []
   if (from && !last) throw unknown(COLLECTIONS[collection].one)
   const beyond = newest ? sql`<` : sql`>`
-  const rows = await db()
+  const rows = await tx
     .select()
     .from(table)
     .where(
@@ -100,9 +81,9 @@ export async function listPage<C extends Collection>(
 export async function listEntries(
   householdId: string,
   { before, limit }: { before?: number | undefined; limit: number },
-  reader: Reader = db(),
+  tx: Transaction,
 ): Promise<Stored<Bodies['entries']>[]> {
-  const rows = await reader
+  const rows = await tx
     .select()
     .from(entries)
     .where(
@@ -117,9 +98,9 @@ export async function find<C extends Collection>(
   collection: C,
   householdId: string,
   id: string,
-  reader: Reader = db(),
+  tx: Transaction,
 ): Promise<Stored<Bodies[C]>> {
-  const [row] = await reader
+  const [row] = await tx
     .select()
     .from(tableOf(collection))
     .where(and(current(collection, householdId), eq(tableOf(collection).id, id)))
@@ -132,8 +113,9 @@ export async function history<C extends Collection>(
   collection: C,
   householdId: string,
   id: string,
+  tx: Transaction,
 ): Promise<Revision<Bodies[C]>[]> {
-  const rows = await db()
+  const rows = await tx
     .select()
     .from(revisions)
     .where(
@@ -148,12 +130,12 @@ export async function history<C extends Collection>(
 }
 
 /** What was removed or taken back lately, the last first. */
-export async function removedLately(householdId: string): Promise<Removed[]> {
-  await findHousehold(householdId)
+export async function removedLately(householdId: string, tx: Transaction): Promise<Removed[]> {
+  await findHousehold(householdId, tx)
   const removed: Removed[] = []
   for (const collection of COLLECTION_NAMES) {
     const { id, version, name, deletedAt, householdId: owner } = tableOf(collection)
-    const rows = await db()
+    const rows = await tx
       .select({ id, version, name, deletedAt })
       .from(tableOf(collection))
       .where(
@@ -234,11 +216,11 @@ async function entriesInSight(tx: Transaction, householdId: string, ids: readonl
 }
 
 /** The air of places, which judges what stands there now. */
-export const climateEntries = (householdId: string, reader: Reader = db()) =>
+export const climateEntries = (householdId: string, tx: Transaction) =>
   list(
     'entries',
     householdId,
-    reader,
+    tx,
     and(
       current('entries', householdId),
       eq(entries.kind, 'climate'),
@@ -250,15 +232,16 @@ export const climateEntries = (householdId: string, reader: Reader = db()) =>
 export async function entriesAbout(
   householdId: string,
   ids: readonly string[],
-  reader: Reader = db(),
+  tx: Transaction,
 ): Promise<Stored<Bodies['entries']>[]> {
   if (ids.length === 0) return []
-  const { rows: found } = await reader.execute<{ id: string }>(sql`
-    select distinct e.id from unnest(${sql.param(ids)}::text[]) as thing, lateral (
-      select id from entry where household_id = ${householdId} and voided_at is null
-        and about @> jsonb_build_array(jsonb_build_object('id', thing))) as e`)
+  // What is looked for is made here: under row-level security the index serves nothing that is worked out beside the rows.
+  const things = ids.map((id) => JSON.stringify([{ id }]))
+  const { rows: found } = await tx.execute<{ id: string }>(sql`
+    select distinct e.id from unnest(${sql.param(things)}::jsonb[]) as thing, lateral (
+      select id from entry where household_id = ${householdId} and voided_at is null and about @> thing) as e`)
   if (found.length === 0) return []
-  const rows = await reader
+  const rows = await tx
     .select()
     .from(entries)
     .where(
@@ -271,44 +254,39 @@ export async function entriesAbout(
   return (rows as unknown as Row[]).map(asStored<'entries'>)
 }
 
-/**
- * What a page needs to start, in one answer: everything in sight, as it stood at one moment, read one after the other
- * over one connection.
- */
-const readEverything = (householdId: string): Promise<Everything> =>
-  db().transaction(
-    async (tx) => {
-      const household = await findHousehold(householdId, tx)
-      const lists: Partial<Record<Collection, readonly Stored<unknown>[]>> = {}
-      for (const collection of COLLECTION_NAMES)
-        if (collection !== 'entries')
-          lists[collection] = await list(collection, householdId, tx, inSight(collection, householdId))
-      const ids = (['sowings', 'batches', 'feedings', 'trays'] as const).flatMap((each) =>
-        lists[each]!.map(({ id }) => id),
-      )
-      const measurements = await measurementsOf(householdId, tx)
-      const weather = await weatherInSight(household, tx)
-      return {
-        household,
-        ...lists,
-        measurements,
-        weather,
-        entries: await entriesInSight(tx, householdId, ids),
-      } as Everything
-    },
-    { isolationLevel: 'repeatable read', accessMode: 'read only' },
+/** What a page needs to start: everything in sight, read one after the other over one connection. */
+export async function readEverything(tx: Transaction, householdId: string): Promise<Everything> {
+  const household = await findHousehold(householdId, tx)
+  const lists: Partial<Record<Collection, readonly Stored<unknown>[]>> = {}
+  for (const collection of COLLECTION_NAMES)
+    if (collection !== 'entries')
+      lists[collection] = await list(collection, householdId, tx, inSight(collection, householdId))
+  const ids = (['sowings', 'batches', 'feedings', 'trays'] as const).flatMap((each) =>
+    lists[each]!.map(({ id }) => id),
   )
+  const measurements = await measurementsOf(householdId, tx)
+  const weather = await weatherInSight(household, tx)
+  return {
+    household,
+    ...lists,
+    measurements,
+    weather,
+    entries: await entriesInSight(tx, householdId, ids),
+  } as Everything
+}
 
 /** @throws Refusal 404 */
-export const everything = (householdId: string): Promise<Everything> =>
-  remembered(householdId, 'everything', () => readEverything(householdId))
+export const everything = (principal: Principal, householdId: string): Promise<Everything> =>
+  remembered(principal, householdId, 'everything', () =>
+    inHousehold(principal, householdId, (tx) => readEverything(tx, householdId)),
+  )
 
 /** Of twenty years so many measurements are looked at, the latest. */
 const MOST_MEASUREMENTS = 2000
 
 /** What was measured in all years, by entries that stand, the oldest first. */
-export async function measurementsOf(householdId: string, reader: Reader = db()): Promise<Measurement[]> {
-  const rows = await reader
+export async function measurementsOf(householdId: string, tx: Transaction): Promise<Measurement[]> {
+  const rows = await tx
     .select({ entryId: entries.id, on: entries.on, measured: entries.measured })
     .from(entries)
     .where(and(current('entries', householdId), sql`${entries.measured} <> '[]'::jsonb`))
@@ -327,15 +305,15 @@ export async function measurementsOf(householdId: string, reader: Reader = db())
 export async function contextFor(
   householdId: string,
   collections: readonly Exclude<Collection, 'entries' | 'sowings'>[],
-  reader: Reader = db(),
+  tx: Transaction,
   { asBook = false }: { asBook?: boolean } = {},
 ): Promise<Context> {
-  const household = await findHousehold(householdId, reader)
-  const measurements = asBook ? [] : await measurementsOf(householdId, reader)
-  const weather = asBook ? [] : await weatherInSight(household, reader)
+  const household = await findHousehold(householdId, tx)
+  const measurements = asBook ? [] : await measurementsOf(householdId, tx)
+  const weather = asBook ? [] : await weatherInSight(household, tx)
   const lists: Record<string, unknown> = { household, measurements, weather }
   for (const collection of collections)
-    lists[collection] = await list(collection, householdId, reader, inSight(collection, householdId))
+    lists[collection] = await list(collection, householdId, tx, inSight(collection, householdId))
   return contextOf(lists as KeptLists)
 }
 /** What a season is planned with. */

@@ -3,7 +3,8 @@ import { ownInstant } from '#core/season/clock'
 import { SENT_AS, readingOf, type Reading } from '#core/readings/measured'
 import { asPack, resolvePack } from '#core/readings/senml'
 import type { Quantity } from '#core/readings/kinds'
-import { db } from '../db/client'
+import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
+import type { Principal } from '../principal'
 import { readings } from '../db/schema'
 import { deviceByKey } from './device-keys'
 import { tellLive } from './live'
@@ -34,9 +35,22 @@ export interface Taken {
  *
  * @throws Refusal 401 for a key of no device here, 422 for what is no pack, a unit that is not read, or a time out of reach
  */
-export async function takeReadings(householdId: string, key: string | null, pack: unknown): Promise<Taken> {
-  const device = await deviceByKey(householdId, key)
-  const { clock } = (await findHousehold(householdId)).body
+export const takeReadings = (
+  principal: Principal,
+  householdId: string,
+  key: string | null,
+  pack: unknown,
+): Promise<Taken> =>
+  inHousehold(principal, householdId, (tx) => readingsTaken(tx, householdId, key, pack), { to: 'write' })
+
+async function readingsTaken(
+  tx: Transaction,
+  householdId: string,
+  key: string | null,
+  pack: unknown,
+): Promise<Taken> {
+  const device = await deviceByKey(tx, householdId, key)
+  const { clock } = (await findHousehold(householdId, tx)).body
   const nowMs = ownInstant(clock, new Date()).getTime()
   const { own, ignored } = readPack(pack, nowMs)
   const latest = Math.max(...own.map(({ atMs }) => atMs))
@@ -46,7 +60,7 @@ export async function takeReadings(householdId: string, key: string | null, pack
   if (shifted.some(({ atMs }) => atMs < nowMs - OLDEST_MS))
     throw refused('A reading of more than a year ago is none: look at the clock of the device.')
   const written = shifted.length
-    ? await db()
+    ? await tx
         .insert(readings)
         .values(
           shifted.map(({ quantity, name, atMs, value }) => ({
@@ -61,7 +75,7 @@ export async function takeReadings(householdId: string, key: string | null, pack
         .onConflictDoNothing()
         .returning({ quantity: readings.quantity })
     : []
-  if (written.length) await tellLive(householdId, device.id, shifted)
+  if (written.length) await tellLive(tx, householdId, device.id, shifted)
   return {
     kept: written.length,
     duplicates: shifted.length - written.length,
@@ -95,6 +109,7 @@ export interface Kept {
 
 /** Readings of a time, the latest `limit` of each device and quantity, in the order of their times. @throws Refusal 404 */
 export async function readingsOf(
+  tx: Transaction,
   householdId: string,
   {
     deviceId,
@@ -103,15 +118,15 @@ export async function readingsOf(
     limit = 500,
   }: { deviceId?: string; fromMs?: number; toMs?: number; limit?: number } = {},
 ): Promise<Kept[]> {
-  await findHousehold(householdId)
-  const sources = await db()
+  await findHousehold(householdId, tx)
+  const sources = await tx
     .selectDistinct({ deviceId: readings.deviceId, quantity: readings.quantity, name: readings.name })
     .from(readings)
     .where(and(eq(readings.householdId, householdId), deviceId ? eq(readings.deviceId, deviceId) : undefined))
     .orderBy(asc(readings.deviceId), asc(readings.quantity), asc(readings.name))
   const found: Kept[] = []
   for (const source of sources) {
-    const rows = await db()
+    const rows = await tx
       .select()
       .from(readings)
       .where(
@@ -151,7 +166,7 @@ export const asSenml = (found: readonly Kept[]): object[] =>
  * microsecond past its five minutes, where no raw reading does.
  */
 export const thinReadings = () =>
-  db().transaction(async (tx) => {
+  asHousekeeping('thin readings', async (tx) => {
     const old = sql`at < coalesce((select (clock ->> 'day')::timestamptz from household h where h.household_id = r.household_id), now()) - make_interval(days => ${RAW_DAYS})
       and date_trunc('second', "at" at time zone 'UTC') = "at" at time zone 'UTC'`
     await tx.execute(sql`

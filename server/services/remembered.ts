@@ -1,21 +1,10 @@
-import { and, eq, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
-import { db } from '../db/client'
-import { households } from '../db/schema'
+import { headOf, type Head } from '../db/door'
+import type { Principal } from '../principal'
 import { unknown } from './refusal'
 
 /** So many answers are held; each is bounded itself. */
 const answers = new LRUCache<string, { changes: number; answer: Promise<unknown> }>({ max: 100 })
-
-/** Asked before every answer, so it is worked out once: for this code, and by each connection. */
-const prepareChanges = () =>
-  db()
-    .select({ changes: households.changes })
-    .from(households)
-    .where(and(eq(households.householdId, sql.placeholder('householdId')), isNull(households.deletedAt)))
-    .prepare('changes_of_household')
-let prepared: ReturnType<typeof prepareChanges> | undefined
-const changesOf = () => (prepared ??= prepareChanges())
 
 /**
  * An answer that hangs only on what a household keeps: made again when anything was written there since, by whichever copy of
@@ -24,17 +13,24 @@ const changesOf = () => (prepared ??= prepareChanges())
  * @throws Refusal 404
  */
 export async function remembered<Answer>(
+  principal: Principal,
   householdId: string,
-  what: string,
-  make: () => Promise<Answer>,
+  what: string | ((head: Head) => string),
+  make: (head: Head) => Promise<Answer>,
 ): Promise<Answer> {
-  const [row] = await changesOf().execute({ householdId })
-  if (!row) throw unknown('household')
-  const key = `${householdId} ${what}`
+  const head = await headOf(principal, householdId)
+  if (!head) throw unknown('household')
+  const key = `${householdId} ${typeof what === 'string' ? what : what(head)}`
   const known = answers.get(key)
-  if (known?.changes === row.changes) return known.answer as Promise<Answer>
-  const answer = make()
-  answers.set(key, { changes: row.changes, answer })
+  if (known?.changes === head.changes) return known.answer as Promise<Answer>
+  const answer = make(head)
+  answers.set(key, { changes: head.changes, answer })
   answer.catch(() => answers.delete(key))
   return answer
+}
+
+/** The same answer as it stood after so many changes, where it is at hand. */
+export function rememberedAt<Answer>(householdId: string, what: string, changes: number) {
+  const known = answers.get(`${householdId} ${what}`)
+  return known?.changes === changes ? (known.answer as Promise<Answer>) : undefined
 }

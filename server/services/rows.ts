@@ -1,10 +1,7 @@
 import { and, eq, getTableColumns, isNull, sql, type SQL } from 'drizzle-orm'
 import { COLLECTIONS, type Bodies, type Collection, type Stored } from '#shared/collections'
-import type { Database, Transaction } from '../db/client'
+import type { Transaction } from '../db/door'
 import { households, TABLES } from '../db/schema'
-
-/** The pool, or a transaction whose own writes are to be seen. */
-export type Reader = Database | Transaction
 
 /** drizzle cannot type a table chosen at run time; the rows of all collections share these columns. */
 type AnyTable = (typeof TABLES)['recipes']

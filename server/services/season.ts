@@ -15,7 +15,8 @@ import {
   wasOf,
   type SeasonContext,
 } from '#shared/season'
-import { db } from '../db/client'
+import { inHousehold, type Head, type Transaction } from '../db/door'
+import type { Principal } from '../principal'
 import { sowings } from '../db/schema'
 import { climateByPlace } from '#shared/measured'
 import {
@@ -38,25 +39,27 @@ import { asStored, type Row } from './rows'
  */
 
 /** Sowings that are not over, and what was done or put off on them. */
-async function openSeason(householdId: string) {
-  const rows = await db().select().from(sowings).where(openSowings(householdId)).orderBy(sowings.createdAt)
+async function openSeason(tx: Transaction, householdId: string) {
+  const rows = await tx.select().from(sowings).where(openSowings(householdId)).orderBy(sowings.createdAt)
   const open = (rows as unknown as Row[]).map(asStored<'sowings'>)
   const written = await entriesAbout(
     householdId,
     open.map(({ id }) => id),
+    tx,
   )
-  const standing = await list('trays', householdId, db(), inSight('trays', householdId))
+  const standing = await list('trays', householdId, tx, inSight('trays', householdId))
   // What ended lately still teaches: its roots move the next such sowing.
   const known = new Set(open.map(({ id }) => id))
-  const lately = (await list('sowings', householdId, db(), inSight('sowings', householdId))).filter(
+  const lately = (await list('sowings', householdId, tx, inSight('sowings', householdId))).filter(
     ({ id }) => !known.has(id),
   )
   const before = await entriesAbout(
     householdId,
     lately.map(({ id }) => id),
+    tx,
   )
   const seen = { entries: [...before, ...written], sowings: [...lately, ...open] }
-  const climates = climateByPlace(await climateEntries(householdId))
+  const climates = climateByPlace(await climateEntries(householdId, tx))
   return {
     open,
     standing,
@@ -68,30 +71,37 @@ async function openSeason(householdId: string) {
 }
 
 /** What is due, late or in danger, and what cannot be planned. @throws Refusal 404, 422 where no frosts are set */
-export async function seasonToday(householdId: string, on?: Day) {
-  const { body } = await findHousehold(householdId)
-  const today = on ?? todayOf(body, new Date())
-  return remembered(householdId, `today ${today}`, async () => {
-    const { context, rows, unplanned, marks } = await plannedSeason(householdId, today)
-    const jobs: Job[] = jobsOn(today, rows, marks, context)
-    return {
-      on: today,
-      jobs,
-      unplanned: unplanned.map(({ id, body: { name }, problem }) => ({ id, name, why: problem.message })),
-    }
-  })
+export async function seasonToday(principal: Principal, householdId: string, on?: Day) {
+  const dayOf = (head: Head) => on ?? todayOf(head, new Date())
+  return remembered(
+    principal,
+    householdId,
+    (head) => `today ${dayOf(head)}`,
+    async (head) => {
+      const today = dayOf(head)
+      const { context, rows, unplanned, marks } = await plannedSeason(principal, householdId, today)
+      const jobs: Job[] = jobsOn(today, rows, marks, context)
+      return {
+        on: today,
+        jobs,
+        unplanned: unplanned.map(({ id, body: { name }, problem }) => ({ id, name, why: problem.message })),
+      }
+    },
+  )
 }
 
 /** Everything of the season that is not over, planned. @throws Refusal 404, 422 where no frosts are set */
-export async function plannedSeason(householdId: string, on?: Day) {
-  const { body } = await findHousehold(householdId)
-  const today = on ?? todayOf(body, new Date())
-  const context = await contextFor(householdId, SEASON_LISTS)
+export async function plannedSeason(principal: Principal, householdId: string, on?: Day) {
+  const { body, context, season } = await inHousehold(principal, householdId, async (tx) => ({
+    body: (await findHousehold(householdId, tx)).body,
+    context: await contextFor(householdId, SEASON_LISTS, tx),
+    season: await openSeason(tx, householdId),
+  }))
   if (!hasSeason(context))
     throw invalid([{ path: ['season'], message: 'Set the frosts of your season first.' }])
-  const season = await openSeason(householdId)
+  const today = on ?? todayOf(body, new Date())
   const planned = await plannedGently(context, today, season)
-  return { name: body.name, today, context, marks: season.marks, ...planned }
+  return { household: body, today, context, marks: season.marks, ...planned }
 }
 
 /** Sowings planned before others are let in. */
@@ -125,13 +135,13 @@ async function plannedGently(
 }
 
 /** When anything the season hangs on was last written, removals included. */
-export async function lastChange(householdId: string): Promise<Date> {
+export async function lastChange(tx: Transaction, householdId: string): Promise<Date> {
   const tables = ['sowing', 'entry', 'crop', 'packet', 'container', 'material', 'recipe', 'feed', 'tray']
   const each = tables.map(
     (table) =>
       sql`(select max(updated_at) from ${sql.identifier(table)} where household_id = ${householdId})`,
   )
-  const { rows } = await db().execute<{ at: string }>(sql`
+  const { rows } = await tx.execute<{ at: string }>(sql`
     select greatest((select updated_at from household where household_id = ${householdId}), ${sql.join(each, sql`, `)}) as at`)
   return new Date(rows[0]!.at)
 }

@@ -1,16 +1,16 @@
 import { and, eq, sql } from 'drizzle-orm'
 import type { Bodies, Stored } from '#shared/collections'
-import { db } from '../db/client'
+import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
 import { entriesAbout, find, list } from './reading'
 import { current } from './rows'
 
 /** A tray with all that hangs on it: trays of its batch, trays its plants came from and went to, and what happened to them. */
-export async function traceRecords(householdId: string, trayId: string) {
-  const tray = await find('trays', householdId, trayId)
+export async function traceRecords(tx: Transaction, householdId: string, trayId: string) {
+  const tray = await find('trays', householdId, trayId, tx)
   const ids = new Set([trayId])
   if (tray.body.batchId) {
-    const rows = await db()
+    const rows = await tx
       .select({ id: trays.id })
       .from(trays)
       .where(and(current('trays', householdId), eq(trays.batchId, tray.body.batchId)))
@@ -19,7 +19,7 @@ export async function traceRecords(householdId: string, trayId: string) {
   // Plants were moved between trays: each step is an entry about both.
   const found = new Map<string, Stored<Bodies['entries']>>()
   for (let open = [trayId]; open.length > 0;) {
-    const told = await entriesAbout(householdId, open)
+    const told = await entriesAbout(householdId, open, tx)
     told.forEach((one) => found.set(one.id, one))
     const next = told.flatMap(({ body }) =>
       body.cells.some(({ what }) => what === 'moved' || what === 'set')
@@ -29,11 +29,11 @@ export async function traceRecords(householdId: string, trayId: string) {
     open = [...new Set(next)].filter((id) => !ids.has(id))
     open.forEach((id) => ids.add(id))
   }
-  for (const one of await entriesAbout(householdId, [...ids])) found.set(one.id, one)
+  for (const one of await entriesAbout(householdId, [...ids], tx)) found.set(one.id, one)
   const all = await list(
     'trays',
     householdId,
-    db(),
+    tx,
     and(current('trays', householdId), sql`id = any(${sql.param([...ids])}::uuid[])`),
   )
   const batchIds = [...new Set(all.flatMap(({ body }) => body.batchId ?? []))]
@@ -41,11 +41,11 @@ export async function traceRecords(householdId: string, trayId: string) {
     ? await list(
         'batches',
         householdId,
-        db(),
+        tx,
         and(current('batches', householdId), sql`id = any(${sql.param(batchIds)}::uuid[])`),
       )
     : []
-  if (batchIds.length) for (const one of await entriesAbout(householdId, batchIds)) found.set(one.id, one)
+  if (batchIds.length) for (const one of await entriesAbout(householdId, batchIds, tx)) found.set(one.id, one)
   return {
     trays: all,
     batches,

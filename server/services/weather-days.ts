@@ -4,9 +4,8 @@ import { addDays, type Day } from '#core/season/day'
 import type { WeatherDay } from '#core/season/weather'
 import type { Stored } from '#shared/collections'
 import type { HouseholdRecord } from '#shared/records/household'
-import { db } from '../db/client'
+import type { Transaction } from '../db/door'
 import { weatherDays as table } from '../db/schema'
-import type { Reader } from './rows'
 
 /** Days behind and ahead a page knows of. */
 const BEHIND_DAYS = 21
@@ -16,9 +15,9 @@ export async function weatherBetween(
   householdId: string,
   from: Day,
   to: Day,
-  reader: Reader = db(),
+  tx: Transaction,
 ): Promise<WeatherDay[]> {
-  const rows = await reader
+  const rows = await tx
     .select()
     .from(table)
     .where(and(eq(table.householdId, householdId), gte(table.on, from), lte(table.on, to)))
@@ -29,8 +28,8 @@ export async function weatherBetween(
 /** What is near the day the household lives on. */
 export async function weatherInSight(
   { id: householdId, body }: Stored<HouseholdRecord>,
-  reader: Reader = db(),
+  tx: Transaction,
 ): Promise<WeatherDay[]> {
   const today = todayOf(body, new Date())
-  return weatherBetween(householdId, addDays(today, -BEHIND_DAYS), addDays(today, AHEAD_DAYS), reader)
+  return weatherBetween(householdId, addDays(today, -BEHIND_DAYS), addDays(today, AHEAD_DAYS), tx)
 }

@@ -1,25 +1,30 @@
 import { and, eq, sql } from 'drizzle-orm'
 import type * as z from 'zod'
 import { todayOf } from '#core/season/clock'
+import { dayFrom, type Day } from '#core/season/day'
+import type { WeatherDay } from '#core/season/weather'
 import { problemsFrom } from '#shared/rules'
 import { weatherDays, type weatherDay } from '#shared/weather'
-import { db } from '../db/client'
+import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
+import { WHOEVER, type Principal } from '../principal'
 import { devices, households, weatherDays as table } from '../db/schema'
 import { log, traceOf } from '../log'
 import { once, type Act } from './acts'
 import { findHousehold, list } from './reading'
 import { Refusal, unknown } from './refusal'
+import { weatherBetween } from './weather-days'
 
 const ASK_DAYS = 10
 const PATIENCE_MS = 4000
 
 /** Days of weather; a day that is there is written over. @throws Refusal 404 */
 export const putWeather = (
+  principal: Principal,
   householdId: string,
   days: readonly z.output<typeof weatherDay>[],
   act: Act | null = null,
 ): Promise<{ written: number }> =>
-  once(householdId, act, async (tx, locked) => {
+  once(principal, householdId, act, async (tx, locked) => {
     if (!locked || locked.isRemoved) throw unknown('household')
     const { body } = await findHousehold(householdId, tx)
     const today = todayOf(body, new Date())
@@ -51,8 +56,15 @@ export const putWeather = (
 const forecastAddress = () => process.env.BLASTOMIX_FORECAST || null
 
 /** Ask the forecast service for the days ahead, and keep them. @throws Refusal 404, 503 where it does not answer in that shape */
-export async function askForecast(householdId: string, act: Act | null = null): Promise<{ written: number }> {
-  const { body } = await findHousehold(householdId)
+export async function askForecast(
+  principal: Principal,
+  householdId: string,
+  act: Act | null = null,
+): Promise<{ written: number }> {
+  const { body, isSilent } = await inHousehold(principal, householdId, async (tx) => ({
+    body: (await findHousehold(householdId, tx)).body,
+    isSilent: await isBrokenOff(tx, householdId),
+  }))
   const address = forecastAddress()
   if (!address)
     throw new Refusal(
@@ -69,7 +81,7 @@ export async function askForecast(householdId: string, act: Act | null = null): 
     503,
     'The forecast service does not answer. What it said last counts for three days.',
   )
-  if (await isBrokenOff(householdId)) throw silent
+  if (isSilent) throw silent
   const answer = await fetch(asked, { signal: AbortSignal.timeout(PATIENCE_MS) }).catch(() => {
     throw silent
   })
@@ -80,35 +92,52 @@ export async function askForecast(householdId: string, act: Act | null = null): 
       503,
       `The forecast service answers in another shape: ${problemsFrom(read.error)[0]!.message} Nothing was kept.`,
     )
-  return putWeather(householdId, read.data, act)
+  return putWeather(principal, householdId, read.data, act)
 }
 
 /** Whether the forecast is silent on purpose. */
-async function isBrokenOff(householdId: string): Promise<boolean> {
-  const all = await list('devices', householdId)
+async function isBrokenOff(tx: Transaction, householdId: string): Promise<boolean> {
+  const all = await list('devices', householdId, tx)
   return all.some(({ body }) => body.kind === 'forecast' && body.fault === 'silent')
 }
 
 /** Households with a forecast among their devices that have none of their day yet are asked for. */
 export async function askForecastsDue(): Promise<void> {
   if (!forecastAddress()) return
-  const rows = await db()
-    .selectDistinct({ id: devices.householdId })
-    .from(devices)
-    .innerJoin(households, eq(households.householdId, devices.householdId))
-    .where(
-      and(
-        eq(devices.kind, 'forecast'),
-        sql`${devices.deletedAt} is null and ${households.deletedAt} is null and ${devices.fault} is distinct from 'silent'`,
+  const rows = await asHousekeeping('find forecasts that are due', (tx) =>
+    tx
+      .selectDistinct({ id: devices.householdId })
+      .from(devices)
+      .innerJoin(households, eq(households.householdId, devices.householdId))
+      .where(
+        and(
+          eq(devices.kind, 'forecast'),
+          sql`${devices.deletedAt} is null and ${households.deletedAt} is null and ${devices.fault} is distinct from 'silent'`,
+        ),
       ),
-    )
-  for (const { id } of rows) {
-    const today = todayOf((await findHousehold(id)).body, new Date())
-    const [made] = await db()
-      .select({ on: table.on })
-      .from(table)
-      .where(and(eq(table.householdId, id), eq(table.source, 'forecast'), eq(table.madeOn, today)))
-      .limit(1)
-    if (!made) await askForecast(id).catch((error: unknown) => log.warn(traceOf(error), 'no forecast'))
-  }
+  )
+  for (const { id } of rows)
+    if (!(await inHousehold(WHOEVER, id, (tx) => hasForecastOfToday(tx, id))))
+      await askForecast(WHOEVER, id).catch((error: unknown) => log.warn(traceOf(error), 'no forecast'))
+}
+
+async function hasForecastOfToday(tx: Transaction, householdId: string): Promise<boolean> {
+  const today = todayOf((await findHousehold(householdId, tx)).body, new Date())
+  const made = await tx
+    .select({ on: table.on })
+    .from(table)
+    .where(and(eq(table.householdId, householdId), eq(table.source, 'forecast'), eq(table.madeOn, today)))
+    .limit(1)
+  return made.length > 0
+}
+
+/** All that is kept between two days. @throws Refusal 404 */
+export async function allWeather(
+  tx: Transaction,
+  householdId: string,
+  from: Day = dayFrom('1990-01-01'),
+  to: Day = dayFrom('2099-12-31'),
+): Promise<WeatherDay[]> {
+  await findHousehold(householdId, tx)
+  return weatherBetween(householdId, from, to, tx)
 }

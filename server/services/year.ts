@@ -1,6 +1,6 @@
 import { and, sql } from 'drizzle-orm'
 import type { Bodies, Stored } from '#shared/collections'
-import { db } from '../db/client'
+import type { Transaction } from '../db/door'
 import { entries } from '../db/schema'
 import { findHousehold, list } from './reading'
 import { current } from './rows'
@@ -14,56 +14,51 @@ export type YearRecords = {
 }
 
 /** Everything that happened in a year, and what it happened to. @throws Refusal 404 */
-export async function yearRecords(householdId: string, year: number): Promise<YearRecords> {
-  await findHousehold(householdId)
+export async function yearRecords(tx: Transaction, householdId: string, year: number): Promise<YearRecords> {
+  await findHousehold(householdId, tx)
   const first = `${year}-01-01`
   const last = `${year}-12-31`
-  return db().transaction(
-    async (tx) => {
-      const told = await list(
-        'entries',
-        householdId,
-        tx,
-        and(current('entries', householdId), sql`${entries.on} between ${first} and ${last}`),
-      )
-      const ids = [...new Set(told.flatMap(({ body }) => body.about.map(({ id }) => id)))]
-      const named = (collection: 'sowings' | 'trays' | 'batches') =>
-        list(
-          collection,
-          householdId,
-          tx,
-          and(
-            current(collection, householdId),
-            collection === 'sowings'
-              ? sql`(id = any(${sql.param(ids)}::uuid[]) or sow_on between ${first} and ${last} or out_on between ${first} and ${last})`
-              : sql`id = any(${sql.param(ids)}::uuid[])`,
-          ),
-        ) as Promise<Stored<never>[]>
-      const { rows: movedSince } = await tx.execute<{ id: string; by: number }>(sql`
-        select m ->> 'id' as id, sum((m ->> 'by')::float8) as by from entry e, jsonb_array_elements(e.moves) m
-        where e.household_id = ${householdId} and e.voided_at is null and e."on" > ${last} group by 1`)
-      return {
-        movedSince,
-        entries: [...told].sort((a, b) => a.number - b.number),
-        sowings: await named('sowings'),
-        trays: await named('trays'),
-        batches: await named('batches'),
-        photos: await list(
-          'photos',
-          householdId,
-          tx,
-          and(current('photos', householdId), sql`"on" between ${first} and ${last}`),
-        ),
-      }
-    },
-    { isolationLevel: 'repeatable read', accessMode: 'read only' },
+  const told = await list(
+    'entries',
+    householdId,
+    tx,
+    and(current('entries', householdId), sql`${entries.on} between ${first} and ${last}`),
   )
+  const ids = [...new Set(told.flatMap(({ body }) => body.about.map(({ id }) => id)))]
+  const named = (collection: 'sowings' | 'trays' | 'batches') =>
+    list(
+      collection,
+      householdId,
+      tx,
+      and(
+        current(collection, householdId),
+        collection === 'sowings'
+          ? sql`(id = any(${sql.param(ids)}::uuid[]) or sow_on between ${first} and ${last} or out_on between ${first} and ${last})`
+          : sql`id = any(${sql.param(ids)}::uuid[])`,
+      ),
+    ) as Promise<Stored<never>[]>
+  const { rows: movedSince } = await tx.execute<{ id: string; by: number }>(sql`
+    select m ->> 'id' as id, sum((m ->> 'by')::float8) as by from entry e, jsonb_array_elements(e.moves) m
+    where e.household_id = ${householdId} and e.voided_at is null and e."on" > ${last} group by 1`)
+  return {
+    movedSince,
+    entries: [...told].sort((a, b) => a.number - b.number),
+    sowings: await named('sowings'),
+    trays: await named('trays'),
+    batches: await named('batches'),
+    photos: await list(
+      'photos',
+      householdId,
+      tx,
+      and(current('photos', householdId), sql`"on" between ${first} and ${last}`),
+    ),
+  }
 }
 
 /** Years in which anything happened, the last first. */
-export async function yearsOf(householdId: string): Promise<number[]> {
-  await findHousehold(householdId)
-  const { rows } = await db().execute<{ year: number }>(sql`
+export async function yearsOf(tx: Transaction, householdId: string): Promise<number[]> {
+  await findHousehold(householdId, tx)
+  const { rows } = await tx.execute<{ year: number }>(sql`
     select distinct extract(year from "on")::int as year from entry
     where household_id = ${householdId} and voided_at is null order by year desc`)
   return rows.map(({ year }) => year)

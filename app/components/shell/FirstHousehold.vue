@@ -2,14 +2,18 @@
 import TextField from '~/components/fields/TextField.vue'
 import Button from 'primevue/button'
 import { navigateTo } from '#imports'
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { KITCHEN_CHOICES } from '~/components/fields/kitchens'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { readProblem } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 import { useExample } from '~/state/example'
 import { kitchenOfRegion } from '#core/units/region'
+import type { Stored } from '#shared/collections'
 import { newHousehold, type HouseholdRecord } from '#shared/records/household'
+
+const MOST = 200
+const MANY = 12
 
 const household = useHousehold()
 const name = ref('')
@@ -22,6 +26,17 @@ onMounted(() => {
   region.value = guess.region
 })
 const example = useExample()
+/** Those on this machine: nobody is led into one that they did not choose. */
+const here = ref<Stored<HouseholdRecord>[]>([])
+onMounted(async () => {
+  here.value = await $fetch<Stored<HouseholdRecord>[]>('/api/households', { query: { limit: MOST } }).catch(
+    () => [],
+  )
+})
+const named = ref('')
+const shown = computed(() =>
+  here.value.filter(({ body }) => body.name.toLowerCase().includes(named.value.trim().toLowerCase())),
+)
 const problem = ref<string>()
 const busy = ref(false)
 
@@ -44,8 +59,23 @@ async function begin() {
 </script>
 
 <template>
+  <section v-if="here.length" class="first" aria-labelledby="here">
+    <h1 id="here">Which household?</h1>
+    <TextField v-if="here.length > MANY" v-model="named" label="Find by name" />
+    <ul class="plain here">
+      <li v-for="one in shown" :key="one.id">
+        <Button @click="household.moveTo(one.id)">
+          <span
+            >{{ one.body.name }}<small v-if="one.body.place"> {{ one.body.place }}</small></span
+          >
+        </Button>
+      </li>
+    </ul>
+  </section>
   <form class="first" @submit.prevent="begin">
-    <h1>Whose bench is this?</h1>
+    <component :is="here.length ? 'h2' : 'h1'">{{
+      here.length ? 'A new household' : 'Whose bench is this?'
+    }}</component>
     <p class="soft">A household keeps its recipes, tools, containers and feeds together.</p>
     <TextField v-model="name" label="Name of the household" hint="or leave it empty" :problem="problem" />
     <ChoiceField
@@ -68,5 +98,23 @@ async function begin() {
   justify-items: stretch;
   max-width: 28rem;
   padding-top: 2.5rem;
+}
+
+.here {
+  display: grid;
+  gap: 0.5rem;
+  max-height: 60vh;
+  overflow: auto;
+}
+
+.here button {
+  width: 100%;
+  justify-content: flex-start;
+  text-align: left;
+}
+
+.here small {
+  display: block;
+  color: var(--ink-soft);
 }
 </style>

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { HOUSEHOLD, stored } from '#shared/collections'
-import { listHouseholds } from '../../services/reading'
+import { listHouseholds } from '../../services/households'
 import { route } from '../../http/route'
 
 export default route(

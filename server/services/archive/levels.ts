@@ -1,9 +1,10 @@
 import { and, eq } from 'drizzle-orm'
 import { todayOf } from '#core/season/clock'
 import type { Bodies } from '#shared/collections'
-import type { Transaction } from '../../db/client'
+import type { Transaction } from '../../db/door'
 import { entries } from '../../db/schema'
 import { countedEntry, levelOf, movedSum } from '../ledger'
+import { nextNumber } from '../numbers'
 import { findHousehold } from '../reading'
 import { asStored, current, tableOf, type Row } from '../rows'
 
@@ -34,7 +35,13 @@ export async function joinLevels(
       const level = of === 'stocks' ? { packs: now } : { seeds: now }
       const body = { ...stored.body, ...level } as Bodies['stocks'] | Bodies['packets']
       const entry = countedEntry(of, { ...stored, body }, moved, today)
-      if (entry) await tx.insert(entries).values({ householdId, id: crypto.randomUUID(), ...entry })
+      if (entry)
+        await tx.insert(entries).values({
+          householdId,
+          id: crypto.randomUUID(),
+          number: await nextNumber(tx, 'entries', householdId),
+          ...entry,
+        })
       if (now === levelOf(stored.body)) continue
       const table = tableOf(of)
       await tx

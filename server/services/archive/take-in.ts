@@ -13,12 +13,14 @@ import {
 } from '#shared/archive/format'
 import { bodyOf, COLLECTION_NAMES, COLLECTIONS, type Bodies, type Collection } from '#shared/collections'
 import { referred } from '#shared/references'
-import type { Transaction } from '../../db/client'
+import type { Transaction } from '../../db/door'
 import { batches, households, photoFiles, revisions, trays, readings, weatherDays } from '../../db/schema'
 import { backUpNow, keepsBackups } from '../../keeper'
+import type { Principal } from '../../principal'
 import { levelOf, markOver } from '../ledger'
 import { lookOrTake, type Looked } from '../looking'
 import { madeThumbnail } from '../photo-files'
+import { nextNumber } from '../numbers'
 import { findHousehold } from '../reading'
 import { invalid } from '../refusal'
 import { asStored, tableOf, type Row } from '../rows'
@@ -58,12 +60,17 @@ interface Order {
 }
 
 /** @throws Refusal 409 where something was written since it was looked at, 422 where it cannot be taken in */
-export async function takeIn(householdId: string, archive: ReadArchive, order: Order): Promise<TakenIn> {
+export async function takeIn(
+  principal: Principal,
+  householdId: string,
+  archive: ReadArchive,
+  order: Order,
+): Promise<TakenIn> {
   if (order.seen !== null && keepsBackups() && !(await backUpNow()))
     throw invalid([
       { path: [], message: 'The backup that is made first could not be written, so nothing was taken in.' },
     ])
-  return lookOrTake(householdId, order.seen, (tx, looked) =>
+  return lookOrTake(principal, householdId, order.seen, (tx, looked) =>
     new Taking(tx, householdId, archive, order, looked).run(),
   )
 }
@@ -283,6 +290,8 @@ class Taking {
   private async insert<C extends Collection>(collection: C, lines: readonly RecordLine<C>[]) {
     if (lines.length === 0) return
     const values = []
+    // Entries come in the order they were written, and go on counting here.
+    let next = collection === 'entries' ? await nextNumber(this.tx, collection, this.householdId) : 0
     for (const { id, version, number, createdAt, updatedAt, removedAt, body } of lines) {
       this.note(collection, id, body as Bodies[C])
       if ((collection === 'stocks' || collection === 'packets') && removedAt === null)
@@ -292,7 +301,9 @@ class Taking {
       const numbered =
         collection === 'batches' || collection === 'trays'
           ? { number: await this.numberFor(collection, number, (body as { name: string }).name) }
-          : {}
+          : collection === 'entries'
+            ? { number: next++ }
+            : {}
       values.push({ ...own, ...numbered, ...(body as object) })
     }
     const table = tableOf(collection)

@@ -15,12 +15,12 @@ import {
   type Manifest,
 } from '#shared/archive/format'
 import { bodyOf, type Collection } from '#shared/collections'
-import type { Transaction } from '../../db/client'
+import { inHousehold, type Transaction } from '../../db/door'
 import { entries, households, photoFiles, readings, revisions, weatherDays } from '../../db/schema'
+import type { Principal } from '../../principal'
 import { findHousehold } from '../reading'
 import { asStored, tableOf, type Row } from '../rows'
 import { archiveReadme } from './readme'
-import { patientTransaction } from './patient'
 
 /** Rows that are in memory at a time, and pictures. */
 const PAGE = 500
@@ -41,17 +41,22 @@ export interface WrittenArchive {
  *
  * @throws Refusal 404
  */
-export async function writeArchive(householdId: string): Promise<WrittenArchive> {
-  const { body } = await findHousehold(householdId)
+export async function writeArchive(principal: Principal, householdId: string): Promise<WrittenArchive> {
+  const { body } = await inHousehold(principal, householdId, (tx) => findHousehold(householdId, tx))
   const folder = await mkdtemp(join(tmpdir(), 'blastomix-archive-'))
   const done = () => rm(folder, { recursive: true, force: true })
   const file = join(folder, 'archive.zip')
   try {
-    await patientTransaction('read', async (tx) => {
-      const zip = new ZipFile(file)
-      await writeMembers(tx, householdId, zip)
-      await zip.end()
-    })
+    await inHousehold(
+      principal,
+      householdId,
+      async (tx) => {
+        const zip = new ZipFile(file)
+        await writeMembers(tx, householdId, zip)
+        await zip.end()
+      },
+      { patient: true },
+    )
     const { size } = await stat(file)
     return { file, bytes: size, name: archiveName(body.name), done }
   } catch (error) {

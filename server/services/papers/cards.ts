@@ -9,6 +9,7 @@ import type { Context } from '#shared/context'
 import { contextOf } from '#shared/context'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Block, Writing } from '../../paper/document'
+import type { Principal } from '../../principal'
 import { everything } from '../reading'
 import { invalid, unknown } from '../refusal'
 import { printing, type Printing } from './printing'
@@ -26,8 +27,8 @@ const warnings = (list: readonly Caution[]): Block[] =>
   list.map(({ title, text }) => ({ kind: 'caution', title, text }))
 
 /** The card of a batch, with the feeds that go with it. @throws Refusal 404, 422 where it can no longer be reckoned */
-export async function batchCard(householdId: string, id: string): Promise<Writing> {
-  const kept = await everything(householdId)
+export async function batchCard(principal: Principal, householdId: string, id: string): Promise<Writing> {
+  const kept = await everything(principal, householdId)
   const batch = kept.batches.find((one) => one.id === id)
   if (!batch) throw unknown('batch')
   const context = contextOf(kept)
@@ -63,8 +64,8 @@ export async function batchCard(householdId: string, id: string): Promise<Writin
 }
 
 /** The card of a feed. @throws Refusal 404, 422 */
-export async function feedCard(householdId: string, id: string): Promise<Writing> {
-  const kept = await everything(householdId)
+export async function feedCard(principal: Principal, householdId: string, id: string): Promise<Writing> {
+  const kept = await everything(principal, householdId)
   const feeding = kept.feedings.find((one) => one.id === id)
   if (!feeding) throw unknown('feed plan')
   const blocks = feedBlocks(feeding.body, contextOf(kept), printing(kept.household.body))

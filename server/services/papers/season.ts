@@ -8,7 +8,7 @@ import { dangerWords, jobWords } from '#core/season/today/wording'
 import { printNumber } from '#core/units/format'
 import { jobsOn } from '#shared/season'
 import type { Writing } from '../../paper/document'
-import { findHousehold } from '../reading'
+import type { Principal } from '../../principal'
 import { plannedSeason } from '../season'
 import { printing } from './printing'
 
@@ -23,9 +23,8 @@ const SHADES: Readonly<Record<string, number>> = {
 }
 
 /** The season on paper: every ladder on one axis, each with its days, and the mixes and feeds it asks for. */
-export async function seasonPaper(householdId: string, on?: Day): Promise<Writing> {
-  const { body: household } = await findHousehold(householdId)
-  const { today, rows, context, unplanned } = await plannedSeason(householdId, on)
+export async function seasonPaper(principal: Principal, householdId: string, on?: Day): Promise<Writing> {
+  const { household, today, rows, context, unplanned } = await plannedSeason(principal, householdId, on)
   const print = printing(household)
   const { from, days } = extentOf(rows, context.frame, today)
   const share = (day: Day) => daysBetween(from, day) / days
@@ -122,9 +121,8 @@ const namesOf = (
 ) => [...new Set(of.map(({ sowingId }) => rows.find(({ id }) => id === sowingId)?.name ?? ''))].join(', ')
 
 /** The week on paper: a line for each job, with a box to tick in pencil. */
-export async function weekPaper(householdId: string, on?: Day): Promise<Writing> {
-  const { body: household } = await findHousehold(householdId)
-  const { today, rows, context, marks } = await plannedSeason(householdId, on)
+export async function weekPaper(principal: Principal, householdId: string, on?: Day): Promise<Writing> {
+  const { household, today, rows, context, marks } = await plannedSeason(principal, householdId, on)
   const print = printing(household)
   const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'a mix no longer here'
   const item = (job: Job) => {

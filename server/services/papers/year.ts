@@ -4,6 +4,8 @@ import { printNumber } from '#core/units/format'
 import { contextOf } from '#shared/context'
 import { cameWords, yearReport } from '#shared/year'
 import type { Block, Writing } from '../../paper/document'
+import { inHousehold } from '../../db/door'
+import type { Principal } from '../../principal'
 import { everything } from '../reading'
 import { yearRecords } from '../year'
 import { printing } from './printing'
@@ -11,9 +13,10 @@ import { printing } from './printing'
 const money = (value: number) => printNumber(Math.round(value * 100) / 100, 4)
 
 /** A year on paper: plans against what happened, seed, what ran out, notes. @throws Refusal 404 */
-export async function yearPaper(householdId: string, year: number): Promise<Writing> {
-  const kept = await everything(householdId)
-  const report = yearReport(await yearRecords(householdId, year), contextOf(kept), year)
+export async function yearPaper(principal: Principal, householdId: string, year: number): Promise<Writing> {
+  const kept = await everything(principal, householdId)
+  const records = await inHousehold(principal, householdId, (tx) => yearRecords(tx, householdId, year))
+  const report = yearReport(records, contextOf(kept), year)
   const print = printing(kept.household.body)
   const volume = (litres: number) => print.volume(Number(litres.toPrecision(2)))
   const items = (

@@ -6,31 +6,32 @@ import type { ReadTable } from '#shared/tables/read'
 import type { Table } from '#shared/tables/table'
 import { entries } from '../../db/schema'
 import { contextFor, list } from '../reading'
-import { asStored, current, type Reader, type Row } from '../rows'
+import type { Transaction } from '../../db/door'
+import { asStored, current, type Row } from '../rows'
 
 const LISTS = ['materials', 'containers', 'feeds', 'crops', 'recipes', 'packets', 'tools', 'stocks'] as const
 
 /** All that a table can name in a household. */
-export async function knownIn(reader: Reader, householdId: string) {
-  const context = await contextFor(householdId, LISTS, reader)
-  const sowings = await list('sowings', householdId, reader)
-  const batches = await list('batches', householdId, reader)
-  const trays = await list('trays', householdId, reader)
+export async function knownIn(tx: Transaction, householdId: string) {
+  const context = await contextFor(householdId, LISTS, tx)
+  const sowings = await list('sowings', householdId, tx)
+  const batches = await list('batches', householdId, tx)
+  const trays = await list('trays', householdId, tx)
   return { context, kitchen: context.kitchen, trays, names: namesOf(context, { sowings, batches, trays }) }
 }
 
 /** What stands already of what a table tells; of the ledger only the days it speaks of. */
 export async function standingIn(
-  reader: Reader,
+  tx: Transaction,
   householdId: string,
   table: Table,
   read: ReadTable,
 ): Promise<Stored<Bodies[Collection]>[]> {
-  if (table.collection !== 'entries') return list(table.collection, householdId, reader)
+  if (table.collection !== 'entries') return list(table.collection, householdId, tx)
   const days = [
     ...new Set(read.records.flatMap(({ said }) => said.flatMap(({ on }) => (on ? [on as Day] : [])))),
   ]
-  const rows = await reader
+  const rows = await tx
     .select()
     .from(entries)
     .where(

@@ -15,7 +15,8 @@ import {
 } from '#shared/tables/read'
 import { tableById, type TableId } from '#shared/tables/tables'
 import type { Table } from '#shared/tables/table'
-import type { Transaction } from '../../db/client'
+import type { Transaction } from '../../db/door'
+import type { Principal } from '../../principal'
 import { saveIn } from '../keeping'
 import { lookOrTake } from '../looking'
 import { invalid, Refusal, unknown } from '../refusal'
@@ -60,12 +61,13 @@ const PROBLEMS = 500
 
 /** @throws Refusal 404; 409 where something was written since; 422 where it is no table, or lines are bad and all were wanted */
 export const takeTable = (
+  principal: Principal,
   householdId: string,
   id: TableId,
   text: string,
   order: TableOrder,
 ): Promise<TableTaken> =>
-  lookOrTake(householdId, order.seen, async (tx, looked) => {
+  lookOrTake(principal, householdId, order.seen, async (tx, looked) => {
     if (looked.isNew) throw unknown('household')
     try {
       return await taken(tx, householdId, tableById(id), text, order, looked.changes)

@@ -4,18 +4,23 @@ import { changesByTray, trayStands } from '#shared/trays'
 import { tableById, type TableId } from '#shared/tables/tables'
 import { writeTable, type Style } from '#shared/tables/write'
 import { standingIn as plantsIn } from '#core/trays/standing'
-import { db } from '../../db/client'
+import type { Transaction } from '../../db/door'
 import { entries } from '../../db/schema'
 import { entriesAbout, list } from '../reading'
 import { asStored, current, type Row } from '../rows'
 import { knownIn, heldIn } from './known'
 
 /** What a household keeps, as a table. @throws Refusal 404 */
-export async function tableOut(householdId: string, id: TableId, style: Style): Promise<string> {
+export async function tableOut(
+  tx: Transaction,
+  householdId: string,
+  id: TableId,
+  style: Style,
+): Promise<string> {
   const table = tableById(id)
-  const { names, trays, context } = await knownIn(db(), householdId)
+  const { names, trays, context } = await knownIn(tx, householdId)
   if (table.collection === 'entries') {
-    const rows = await db()
+    const rows = await tx
       .select()
       .from(entries)
       .where(and(current('entries', householdId), heldIn(table)))
@@ -23,8 +28,8 @@ export async function tableOut(householdId: string, id: TableId, style: Style): 
     return writeTable(table, (rows as unknown as Row[]).map(asStored<'entries'>), { names, style })
   }
   if (table.collection !== 'trays')
-    return writeTable(table, await list(table.collection, householdId), { names, style })
-  const cells = await cellsOf(householdId, trays, context.crops)
+    return writeTable(table, await list(table.collection, householdId, tx), { names, style })
+  const cells = await cellsOf(tx, householdId, trays, context.crops)
   return writeTable(table, trays, {
     names,
     style,
@@ -34,6 +39,7 @@ export async function tableOut(householdId: string, id: TableId, style: Style): 
 
 /** What happened in each cell of each tray. */
 async function cellsOf(
+  tx: Transaction,
   householdId: string,
   trays: readonly Stored<Bodies['trays']>[],
   crops: Parameters<typeof trayStands>[2],
@@ -41,6 +47,7 @@ async function cellsOf(
   const about = await entriesAbout(
     householdId,
     trays.map(({ id }) => id),
+    tx,
   )
   const changes = changesByTray(about.sort((a, b) => a.number - b.number))
   return new Map(

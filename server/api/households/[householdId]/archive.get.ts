@@ -15,8 +15,8 @@ export default route(
     type: ARCHIVE_TYPE,
     refuses: [404],
   },
-  async ({ params, event }) => {
-    const { file, bytes, name, done } = await writeArchive(params.householdId)
+  async ({ params, event, principal }) => {
+    const { file, bytes, name, done } = await writeArchive(principal, params.householdId)
     setResponseHeaders(event, {
       'content-type': ARCHIVE_TYPE,
       'content-length': bytes,

@@ -39,12 +39,12 @@ export default route(
     meaning: 'What is new, the same and different, and what does not go together',
     refuses: [404, 408, 409, 413, 415, 422],
   },
-  ({ params, query, event }) =>
+  ({ params, query, event, principal }) =>
     spooled(event, { type: ARCHIVE_TYPE, most: MOST_ARCHIVE_BYTES, what: 'An archive' }, (file) =>
       asItGoes(event, async (going) => {
         const archive = await readArchive(file, going)
         try {
-          return await takeIn(params.householdId, archive, {
+          return await takeIn(principal, params.householdId, archive, {
             differing: query.differing,
             seen: query.seen ?? null,
           })

@@ -18,8 +18,8 @@ export default route(
     meaning: 'iCalendar, as it stands on that day',
     type: 'text/calendar',
   },
-  async ({ params, query, event }) => {
-    const calendar = await seasonCalendar(params.householdId, query.on, query.alarms === 'morning')
+  async ({ params, query, event, principal }) => {
+    const calendar = await seasonCalendar(principal, params.householdId, query.on, query.alarms === 'morning')
     setResponseHeaders(event, {
       'content-type': 'text/calendar; charset=utf-8',
       'content-disposition': 'inline; filename="season.ics"',

@@ -5,6 +5,7 @@ import { householdParams } from '../../../http/params'
 import { HttpProblem } from '../../../http/problem-json'
 import { readFile } from '../../../http/read-json'
 import { route } from '../../../http/route'
+import { inHousehold } from '../../../db/door'
 import { daysAwayIn } from '../../../services/days-away'
 
 const MOST_BYTES = 5 * 1024 * 1024
@@ -20,10 +21,12 @@ export default route(
     meaning: 'Events of whole days or over a night, from today on, and what was left out',
     refuses: [404, 408, 413, 415, 422],
   },
-  async ({ params, event }) => {
+  async ({ params, event, principal }) => {
     if (!/^text\/calendar\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
       throw new HttpProblem(415, 'Send it as text/calendar.')
     const bytes = await readFile(event, MOST_BYTES, 'A calendar')
-    return daysAwayIn(params.householdId, bytes.toString('utf8'))
+    return inHousehold(principal, params.householdId, (tx) =>
+      daysAwayIn(tx, params.householdId, bytes.toString('utf8')),
+    )
   },
 )

@@ -12,5 +12,5 @@ export default route(
     meaning: 'The version it was removed at',
     refuses: [409],
   },
-  ({ params, query, act }) => removeHousehold(params.householdId, query.version, act),
+  ({ params, query, act, principal }) => removeHousehold(principal, params.householdId, query.version, act),
 )

@@ -12,5 +12,5 @@ export default route(
     answers: z.looseObject({ household: stored(HOUSEHOLD) }),
     meaning: 'Everything in sight, as it stood at one moment',
   },
-  ({ params }) => everything(params.householdId),
+  ({ params, principal }) => everything(principal, params.householdId),
 )

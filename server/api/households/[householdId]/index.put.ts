@@ -12,5 +12,6 @@ export default route(
     meaning: 'As kept',
     refuses: [409],
   },
-  ({ params, body, act }) => saveHousehold(params.householdId, body.version, body.body, act),
+  ({ params, body, act, principal }) =>
+    saveHousehold(principal, params.householdId, body.version, body.body, act),
 )

@@ -16,8 +16,9 @@ export default route(
     type: 'application/pdf',
     refuses: [404],
   },
-  async ({ params, query, event }) => {
+  async ({ params, query, event, principal }) => {
     const pdf = await householdKey(
+      principal,
       params.householdId,
       query.trays,
       getRequestURL(event).origin,

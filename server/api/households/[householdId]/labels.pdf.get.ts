@@ -16,8 +16,8 @@ export default route(
     type: 'application/pdf',
     refuses: [404],
   },
-  async ({ params, query, event }) => {
-    const pdf = await householdLabels(params.householdId, query, getRequestURL(event).origin)
+  async ({ params, query, event, principal }) => {
+    const pdf = await householdLabels(principal, params.householdId, query, getRequestURL(event).origin)
     setResponseHeaders(event, {
       'content-type': 'application/pdf',
       'content-disposition': 'inline; filename="labels.pdf"',

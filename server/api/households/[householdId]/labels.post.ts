@@ -15,8 +15,8 @@ export default route(
     meaning: 'Whether the printer is a simulated one, which keeps the picture and has no paper',
     refuses: [404, 503],
   },
-  async ({ params, query, event }) => {
-    const pdf = await householdLabels(params.householdId, query, getRequestURL(event).origin)
+  async ({ params, query, event, principal }) => {
+    const pdf = await householdLabels(principal, params.householdId, query, getRequestURL(event).origin)
     return printLabels(pdf, `Labels: ${query.kind}`)
   },
 )

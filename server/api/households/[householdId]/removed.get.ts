@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { COLLECTION_NAMES } from '#shared/collections'
 import { id } from '#shared/rules'
+import { inHousehold } from '../../../db/door'
 import { removedLately } from '../../../services/reading'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
@@ -20,5 +21,6 @@ export default route(
     ),
     meaning: 'The last first',
   },
-  ({ params }) => removedLately(params.householdId),
+  ({ params, principal }) =>
+    inHousehold(principal, params.householdId, (tx) => removedLately(params.householdId, tx)),
 )

@@ -10,5 +10,5 @@ export default route(
     answers: stored(HOUSEHOLD),
     meaning: 'As it was',
   },
-  ({ params, act }) => bringHouseholdBack(params.householdId, act),
+  ({ params, act, principal }) => bringHouseholdBack(principal, params.householdId, act),
 )

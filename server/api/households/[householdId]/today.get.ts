@@ -16,5 +16,5 @@ export default route(
     }),
     meaning: 'The jobs, most pressing first',
   },
-  ({ params, query }) => seasonToday(params.householdId, query.on),
+  ({ params, query, principal }) => seasonToday(principal, params.householdId, query.on),
 )

@@ -1,11 +1,10 @@
 import { setResponseHeaders } from 'h3'
 import * as z from 'zod'
-import { dayFrom } from '#core/season/day'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
-import { findHousehold } from '../../../services/reading'
+import { inHousehold } from '../../../db/door'
 import { weatherAsCsv } from '../../../services/weather-csv'
-import { weatherBetween } from '../../../services/weather-days'
+import { allWeather } from '../../../services/weather'
 
 export default route(
   {
@@ -17,9 +16,8 @@ export default route(
     type: 'text/csv',
     refuses: [404],
   },
-  async ({ params, event }) => {
-    await findHousehold(params.householdId)
-    const days = await weatherBetween(params.householdId, dayFrom('1990-01-01'), dayFrom('2099-12-31'))
+  async ({ params, event, principal }) => {
+    const days = await inHousehold(principal, params.householdId, (tx) => allWeather(tx, params.householdId))
     setResponseHeaders(event, {
       'content-type': 'text/csv; charset=utf-8',
       'content-disposition': 'attachment; filename="weather.csv"',

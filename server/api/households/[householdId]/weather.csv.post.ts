@@ -18,10 +18,10 @@ export default route(
     meaning: 'How many days were written',
     refuses: [404, 408, 413, 415, 422],
   },
-  async ({ params, event, act }) => {
+  async ({ params, event, act, principal }) => {
     if (!/^text\/csv\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
       throw new HttpProblem(415, 'Send it as text/csv.')
     const bytes = await readFile(event, MOST_BYTES, 'A table')
-    return putWeather(params.householdId, weatherFromCsv(asText(bytes)), act)
+    return putWeather(principal, params.householdId, weatherFromCsv(asText(bytes)), act)
   },
 )

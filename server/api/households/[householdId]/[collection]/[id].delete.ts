@@ -13,5 +13,6 @@ export default collectionRoute(
     meaning: 'The version it was removed at',
     refuses: [409, 422],
   }),
-  ({ params, query, act }) => remove(params.collection, params.householdId, params.id, query.version, act),
+  ({ params, query, act, principal }) =>
+    remove(principal, params.collection, params.householdId, params.id, query.version, act),
 )

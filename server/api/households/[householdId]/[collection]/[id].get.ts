@@ -1,4 +1,5 @@
 import { bodyOf, COLLECTIONS, stored } from '#shared/collections'
+import { inHousehold } from '../../../../db/door'
 import { find } from '../../../../services/reading'
 import { recordParams } from '../../../../http/params'
 import { collectionRoute } from '../../../../http/route'
@@ -10,5 +11,8 @@ export default collectionRoute(
     answers: stored(bodyOf(collection)),
     meaning: 'As kept',
   }),
-  ({ params }) => find(params.collection, params.householdId, params.id),
+  ({ params, principal }) =>
+    inHousehold(principal, params.householdId, (tx) =>
+      find(params.collection, params.householdId, params.id, tx),
+    ),
 )

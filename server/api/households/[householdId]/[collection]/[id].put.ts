@@ -12,6 +12,6 @@ export default collectionRoute(
     meaning: 'As kept',
     refuses: [409],
   }),
-  ({ params, body, act }) =>
-    save(params.collection, params.householdId, params.id, body.version, body.body, act),
+  ({ params, body, act, principal }) =>
+    save(principal, params.collection, params.householdId, params.id, body.version, body.body, act),
 )

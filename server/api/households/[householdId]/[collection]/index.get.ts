@@ -1,6 +1,7 @@
 import { setResponseHeader } from 'h3'
 import * as z from 'zod'
 import { bodyOf, stored, type Stored } from '#shared/collections'
+import { inHousehold } from '../../../../db/door'
 import { listEntries, listPage } from '../../../../services/reading'
 import { remembered } from '../../../../services/remembered'
 import { collectionParams, pageQuery } from '../../../../http/params'
@@ -17,14 +18,17 @@ export default collectionRoute(
         ? 'Newest first, `limit` of them written before the one numbered `before`'
         : 'Oldest or newest first, `limit` of them after the one with the id `from`; the header `link` names the next page',
   }),
-  async ({ params: { collection, householdId }, query, event }) => {
+  async ({ params: { collection, householdId }, query, event, principal }) => {
     const page = await remembered<Stored<unknown>[]>(
+      principal,
       householdId,
       `${collection} ${JSON.stringify(query)}`,
       () =>
-        collection === 'entries'
-          ? listEntries(householdId, query)
-          : listPage(collection, householdId, { ...query, newest: query.newest === 'true' }),
+        inHousehold<Stored<unknown>[]>(principal, householdId, (tx) =>
+          collection === 'entries'
+            ? listEntries(householdId, query, tx)
+            : listPage(collection, householdId, { ...query, newest: query.newest === 'true' }, tx),
+        ),
     )
     if (collection === 'entries') return page
     if (page.length === query.limit) {

@@ -3,6 +3,7 @@ import { bodyOf, stored } from '#shared/collections'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 import { remembered } from '../../../../services/remembered'
+import { inHousehold } from '../../../../db/door'
 import { yearRecords } from '../../../../services/year'
 
 export default route(
@@ -19,6 +20,8 @@ export default route(
     }),
     meaning: 'Entries in the order they were written',
   },
-  ({ params: { householdId, year } }) =>
-    remembered(householdId, `year ${year}`, () => yearRecords(householdId, year)),
+  ({ params: { householdId, year }, principal }) =>
+    remembered(principal, householdId, `year ${year}`, () =>
+      inHousehold(principal, householdId, (tx) => yearRecords(tx, householdId, year)),
+    ),
 )

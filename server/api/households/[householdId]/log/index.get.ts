@@ -4,6 +4,7 @@ import { entry, ENTRY_KINDS } from '#shared/records/entry'
 import { day, id } from '#shared/rules'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
+import { inHousehold } from '../../../../db/door'
 import { logPage } from '../../../../services/log'
 
 const query = z.object({
@@ -20,12 +21,7 @@ const query = z.object({
   until: day.optional(),
   words: z.string().max(200, 'Look for at most 200 characters.').optional(),
   beforeOn: day.optional().describe('With `beforeNumber`: those before the last one seen'),
-  beforeNumber: z.coerce
-    .number()
-    .int()
-    .min(0)
-    .max(2 ** 31 - 2)
-    .optional(),
+  beforeNumber: z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER).optional(),
   limit: z.coerce.number().int().min(1).max(200).default(40),
 })
 
@@ -37,12 +33,14 @@ export default route(
     answers: z.object({ entries: z.array(stored(entry)), more: z.boolean() }),
     meaning: 'A page of entries, and whether there are more before them',
   },
-  ({ params, query: { beforeOn, beforeNumber, ...rest } }) =>
-    logPage(params.householdId, {
-      ...rest,
-      before:
-        beforeOn !== undefined && beforeNumber !== undefined
-          ? { on: beforeOn, number: beforeNumber }
-          : undefined,
-    }),
+  ({ params, query: { beforeOn, beforeNumber, ...rest }, principal }) =>
+    inHousehold(principal, params.householdId, (tx) =>
+      logPage(tx, params.householdId, {
+        ...rest,
+        before:
+          beforeOn !== undefined && beforeNumber !== undefined
+            ? { on: beforeOn, number: beforeNumber }
+            : undefined,
+      }),
+    ),
 )

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
+import { inHousehold } from '../../../../db/door'
 import { yearsOf } from '../../../../services/year'
 
 export default route(
@@ -10,5 +11,6 @@ export default route(
     answers: z.array(z.int()),
     meaning: 'The last first',
   },
-  ({ params }) => yearsOf(params.householdId),
+  ({ params, principal }) =>
+    inHousehold(principal, params.householdId, (tx) => yearsOf(tx, params.householdId)),
 )

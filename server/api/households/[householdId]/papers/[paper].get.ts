@@ -26,17 +26,19 @@ export default route(
     type: 'application/pdf',
     refuses: [404],
   },
-  async ({ params: { householdId, paper }, query, event }) => {
+  async ({ params: { householdId, paper }, query, event, principal }) => {
     const which = (key: 'id' | 'year', message: string) => invalid([{ path: [key], message }])
     const written = async () => {
-      if (paper === 'season') return seasonPaper(householdId, query.on)
-      if (paper === 'week') return weekPaper(householdId, query.on)
+      if (paper === 'season') return seasonPaper(principal, householdId, query.on)
+      if (paper === 'week') return weekPaper(principal, householdId, query.on)
       if (paper === 'year') {
         if (query.year === undefined) throw which('year', 'Say which year.')
-        return yearPaper(householdId, query.year)
+        return yearPaper(principal, householdId, query.year)
       }
       if (query.id === undefined) throw which('id', `Say which ${paper}.`)
-      return paper === 'batch' ? batchCard(householdId, query.id) : feedCard(householdId, query.id)
+      return paper === 'batch'
+        ? batchCard(principal, householdId, query.id)
+        : feedCard(principal, householdId, query.id)
     }
     const pdf = await documentPdf(await written(), query.size)
     setResponseHeaders(event, {

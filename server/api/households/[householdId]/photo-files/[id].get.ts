@@ -3,6 +3,7 @@ import * as z from 'zod'
 import { id } from '#shared/rules'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
+import { inHousehold } from '../../../../db/door'
 import { photoFile } from '../../../../services/photo-files'
 
 export default route(
@@ -15,8 +16,10 @@ export default route(
     type: 'image/webp',
     refuses: [404],
   },
-  async ({ params, query, event }) => {
-    const picture = await photoFile(params.householdId, params.id, query.size)
+  async ({ params, query, event, principal }) => {
+    const picture = await inHousehold(principal, params.householdId, (tx) =>
+      photoFile(tx, params.householdId, params.id, query.size),
+    )
     // A file never changes: its address is its own.
     setResponseHeaders(event, {
       'content-type': 'image/webp',

@@ -3,6 +3,7 @@ import * as z from 'zod'
 import { id } from '#shared/rules'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
+import { inHousehold } from '../../../../db/door'
 import { asSenml, readingsOf } from '../../../../services/readings'
 
 const SENML = 'application/senml+json'
@@ -22,13 +23,15 @@ export default route(
     type: SENML,
     refuses: [404],
   },
-  async ({ params, query, event }) => {
-    const found = await readingsOf(params.householdId, {
-      deviceId: query.device,
-      fromMs: query.from === undefined ? undefined : Date.parse(query.from),
-      toMs: query.to === undefined ? undefined : Date.parse(query.to),
-      limit: query.limit,
-    })
+  async ({ params, query, event, principal }) => {
+    const found = await inHousehold(principal, params.householdId, (tx) =>
+      readingsOf(tx, params.householdId, {
+        deviceId: query.device,
+        fromMs: query.from === undefined ? undefined : Date.parse(query.from),
+        toMs: query.to === undefined ? undefined : Date.parse(query.to),
+        limit: query.limit,
+      }),
+    )
     setResponseHeader(event, 'content-type', SENML)
     return asSenml(found)
   },

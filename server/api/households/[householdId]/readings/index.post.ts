@@ -16,9 +16,9 @@ export default route(
     meaning: 'How many were kept; of a quantity one a second is',
     refuses: [400, 401, 404, 413, 415, 422],
   },
-  async ({ params, event }) => {
+  async ({ params, event, principal }) => {
     const said = getRequestHeader(event, 'authorization') ?? ''
     const key = /^Bearer (\S+)$/i.exec(said)?.[1] ?? null
-    return takeReadings(params.householdId, key, await readJson(event, SENML))
+    return takeReadings(principal, params.householdId, key, await readJson(event, SENML))
   },
 )

@@ -3,6 +3,7 @@ import { QUANTITY_NAMES } from '#core/readings/kinds'
 import { id } from '#shared/rules'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
+import { inHousehold } from '../../../../db/door'
 import { readingsOf } from '../../../../services/readings'
 
 export default route(
@@ -23,5 +24,8 @@ export default route(
     meaning: 'Of each device and quantity the latest, in the order of their times',
     refuses: [404],
   },
-  ({ params, query }) => readingsOf(params.householdId, { limit: query.limit }),
+  ({ params, query, principal }) =>
+    inHousehold(principal, params.householdId, (tx) =>
+      readingsOf(tx, params.householdId, { limit: query.limit }),
+    ),
 )

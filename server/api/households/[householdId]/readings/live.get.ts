@@ -3,6 +3,7 @@ import * as z from 'zod'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 import { listenLive } from '../../../../services/live'
+import { inHousehold } from '../../../../db/door'
 import { findHousehold } from '../../../../services/reading'
 
 /** A silent line is cut by what stands between; a word now and then keeps it. */
@@ -17,8 +18,8 @@ export default route(
     type: 'text/event-stream',
     refuses: [404],
   },
-  async ({ params, event }) => {
-    await findHousehold(params.householdId)
+  async ({ params, event, principal }) => {
+    await inHousehold(principal, params.householdId, (tx) => findHousehold(params.householdId, tx))
     const stream = createEventStream(event)
     const end = await listenLive(params.householdId, ({ deviceId, readings }) => {
       void stream.push(JSON.stringify({ deviceId, readings }))

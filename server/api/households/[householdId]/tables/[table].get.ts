@@ -3,6 +3,7 @@ import * as z from 'zod'
 import { TABLE_IDS } from '#shared/tables/tables'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
+import { inHousehold } from '../../../../db/door'
 import { tableOut } from '../../../../services/tables/write'
 
 export default route(
@@ -20,8 +21,10 @@ export default route(
     meaning: 'The table, its columns named in the first line',
     refuses: [404],
   },
-  async ({ params, query, event }) => {
-    const text = await tableOut(params.householdId, params.table, query.decimal)
+  async ({ params, query, event, principal }) => {
+    const text = await inHousehold(principal, params.householdId, (tx) =>
+      tableOut(tx, params.householdId, params.table, query.decimal),
+    )
     setResponseHeaders(event, {
       'content-type': 'text/csv; charset=utf-8; header=present',
       'content-disposition': `attachment; filename="${params.table}.csv"`,

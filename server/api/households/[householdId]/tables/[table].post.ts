@@ -79,11 +79,11 @@ export default route(
     meaning: 'How it was read, and what becomes of it',
     refuses: [404, 408, 409, 413, 415, 422],
   },
-  async ({ params, query, event }) => {
+  async ({ params, query, event, principal }) => {
     if (!/^text\/(?:csv|plain|tab-separated-values)\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
       throw new HttpProblem(415, 'Send it as text/csv.')
     const text = asText(await readFile(event, MOST_BYTES, 'A table'))
-    return takeTable(params.householdId, params.table, clean(text).replaceAll('\uFEFF', ''), {
+    return takeTable(principal, params.householdId, params.table, clean(text).replaceAll('\uFEFF', ''), {
       ...(query.columns === undefined
         ? {}
         : { columns: query.columns.split(',').map((key) => (key === '-' ? null : key)) }),

@@ -3,6 +3,7 @@ import { bodyOf, stored } from '#shared/collections'
 import { id } from '#shared/rules'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
+import { inHousehold } from '../../../../db/door'
 import { traceRecords } from '../../../../services/trace'
 
 export default route(
@@ -18,5 +19,6 @@ export default route(
     meaning: 'Entries in the order they were written',
     refuses: [404],
   },
-  ({ params }) => traceRecords(params.householdId, params.id),
+  ({ params, principal }) =>
+    inHousehold(principal, params.householdId, (tx) => traceRecords(tx, params.householdId, params.id)),
 )

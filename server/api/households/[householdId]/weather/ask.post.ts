@@ -11,5 +11,5 @@ export default route(
     meaning: 'How many days were written',
     refuses: [404, 503],
   },
-  ({ params, act }) => askForecast(params.householdId, act),
+  ({ params, act, principal }) => askForecast(principal, params.householdId, act),
 )

@@ -1,11 +1,10 @@
 import * as z from 'zod'
-import { dayFrom } from '#core/season/day'
 import { day } from '#shared/rules'
 import { weatherDays } from '#shared/weather'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
-import { findHousehold } from '../../../../services/reading'
-import { weatherBetween } from '../../../../services/weather-days'
+import { inHousehold } from '../../../../db/door'
+import { allWeather } from '../../../../services/weather'
 
 export default route(
   {
@@ -16,12 +15,8 @@ export default route(
     meaning: 'Days in their order; a day may stand in it twice, as it was forecast and as it was',
     refuses: [404],
   },
-  async ({ params, query }) => {
-    await findHousehold(params.householdId)
-    return weatherBetween(
-      params.householdId,
-      query.from ?? dayFrom('1990-01-01'),
-      query.to ?? dayFrom('2099-12-31'),
-    )
-  },
+  ({ params, query, principal }) =>
+    inHousehold(principal, params.householdId, (tx) =>
+      allWeather(tx, params.householdId, query.from, query.to),
+    ),
 )

@@ -13,5 +13,5 @@ export default route(
     meaning: 'How many days were written',
     refuses: [404],
   },
-  ({ params, body, act }) => putWeather(params.householdId, body, act),
+  ({ params, body, act, principal }) => putWeather(principal, params.householdId, body, act),
 )

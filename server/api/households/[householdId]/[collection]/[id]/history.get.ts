@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { bodyOf, COLLECTIONS } from '#shared/collections'
+import { inHousehold } from '../../../../../db/door'
 import { history } from '../../../../../services/reading'
 import { recordParams } from '../../../../../http/params'
 import { collectionRoute } from '../../../../../http/route'
@@ -11,5 +12,8 @@ export default collectionRoute(
     answers: z.array(z.object({ version: z.int(), writtenAt: z.iso.datetime(), body: bodyOf(collection) })),
     meaning: 'Newest first',
   }),
-  ({ params }) => history(params.collection, params.householdId, params.id),
+  ({ params, principal }) =>
+    inHousehold(principal, params.householdId, (tx) =>
+      history(params.collection, params.householdId, params.id, tx),
+    ),
 )

@@ -25,6 +25,6 @@ export default collectionRoute(
     meaning: 'The version it was removed at, and what was changed, as it was before',
     refuses: [409],
   }),
-  ({ params, body, act }) =>
-    replace(params.collection, params.householdId, params.id, body.version, body.with, act),
+  ({ params, body, act, principal }) =>
+    replace(principal, params.collection, params.householdId, params.id, body.version, body.with, act),
 )

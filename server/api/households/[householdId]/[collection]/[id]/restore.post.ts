@@ -12,5 +12,6 @@ export default collectionRoute(
     meaning: 'As it was',
     refuses: [409, 422],
   }),
-  ({ params, query, act }) => bringBack(params.collection, params.householdId, params.id, query.version, act),
+  ({ params, query, act, principal }) =>
+    bringBack(principal, params.collection, params.householdId, params.id, query.version, act),
 )
