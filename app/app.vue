@@ -3,7 +3,7 @@ import { ClientOnly, NuxtPage, NuxtRouteAnnouncer } from '#components'
 import ConfirmDialog from 'primevue/confirmdialog'
 import InUseDialog from '~/components/records/InUseDialog.vue'
 import { useHead, useRoute } from '#imports'
-import { ref, defineAsyncComponent } from 'vue'
+import { defineAsyncComponent, onMounted, ref } from 'vue'
 import WorkingSlip from '~/components/figures/WorkingSlip.vue'
 import CommandPalette from '~/components/shell/CommandPalette.vue'
 import FirstHousehold from '~/components/shell/FirstHousehold.vue'
@@ -15,6 +15,7 @@ import ShellNote from '~/components/shell/ShellNote.vue'
 import { useHelpOpen } from '~/composables/useHelpOpen'
 import { keepToday } from '~/composables/useToday'
 import { useKeys } from '~/composables/useKeys'
+import { useCommands } from '~/state/commands'
 import { useHousehold } from '~/state/household'
 import { usePreferences } from '~/state/preferences'
 const NewWords = defineAsyncComponent(() => import('~/components/help/NewWords.vue'))
@@ -30,6 +31,8 @@ const preferences = usePreferences()
 const route = useRoute()
 await household.ready()
 keepToday()
+// What was on its way when the page was left.
+onMounted(() => setTimeout(() => void useCommands().resend()))
 useHead({
   title: () => route.meta.place?.title ?? '',
   htmlAttrs: { class: () => (preferences.theme === 'dark' ? 'dark' : '') },

@@ -1,10 +1,7 @@
 import { computed } from 'vue'
-import { useNotes } from '~/composables/useNotes'
-import { whyNot } from '~/composables/whyNot'
+import { useCommands } from '~/state/commands'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
-import { useUndo } from '~/state/undo'
 import {
   habitById,
   HABITS,
@@ -19,9 +16,7 @@ import { RUN_KINDS } from '#core/bench/run'
 export function useLearned() {
   const household = useHousehold()
   const context = useContext()
-  const keeping = useKeeping()
-  const undoing = useUndo()
-  const { note } = useNotes()
+  const { attempt } = useCommands()
 
   const habits = computed(() => context.whole.habits)
   const dropped = computed(() => new Set(household.record?.learning?.dropped ?? []))
@@ -73,25 +68,16 @@ export function useLearned() {
 
   /** Left out of what is learned, or counted again. */
   async function drop(one: Measurement, out: boolean) {
-    const record = household.record
-    if (!record) return
+    const { version, body } = household.everything!.household
     const key = measurementKey(one)
-    const before = record.learning?.dropped ?? []
-    const next = out
-      ? [...before.filter((other) => other !== key), key]
-      : before.filter((other) => other !== key)
-    try {
-      await keeping.saveHousehold(
-        { ...record, learning: next.length ? { dropped: next } : null },
-        out ? 'a measurement left out' : 'a measurement counted again',
-      )
-      note(out ? 'Left out: plans go without it.' : 'Counted again.', {
-        name: 'Undo',
-        run: () => undoing.undo(),
-      })
-    } catch (error) {
-      note(whyNot(error))
-    }
+    const others = (body.learning?.dropped ?? []).filter((other) => other !== key)
+    const next = out ? [...others, key] : others
+    const learning = next.length ? { dropped: next } : null
+    await attempt(
+      out ? 'a measurement left out' : 'a measurement counted again',
+      [{ name: 'save household', version, body: { ...body, learning } }],
+      out ? 'Left out: plans go without it.' : 'Counted again.',
+    )
   }
   return { rows, drop }
 }

@@ -3,7 +3,6 @@ import { useNotes } from '~/composables/useNotes'
 import { useTrays } from '~/state/trays'
 import { counted } from '#core/bench/wording'
 import type { Day } from '#core/season/day'
-import type { ChangeKind } from '#core/trays/change'
 import { cellsOf } from '#core/trays/layout'
 import { standingIn, type TrayStands } from '#core/trays/standing'
 import type { Stored } from '#shared/collections'
@@ -49,14 +48,16 @@ export function useTrayChoice(
         .filter(([, k]) => k > 0)
       return cells.length ? [{ stands: one, cells }] : []
     })
-  async function all(what: ChangeKind, said: string, n: (standing: number) => number = (k) => k) {
+  async function all(
+    what: 'thinned' | 'lost' | 'given' | 'out',
+    said: string,
+    n: (standing: number) => number = (k) => k,
+  ) {
     const list = listOf(n)
     if (!list.length) return note('None of these cells holds more than one plant.')
-    const act = await trays.happened(kept.value!, on.value, what, list)
-    if (!act) return
-    chosen.value = new Set()
     const plants = list.reduce((sum, { cells }) => sum + cells.reduce((m, [, k]) => m + k, 0), 0)
-    note(`${counted(plants, 'plant')} ${said}.`, { name: 'Undo', run: () => trays.undo(act) })
+    if (await trays.happened(kept.value!, on.value, what, list, `${counted(plants, 'plant')} ${said}.`))
+      chosen.value = new Set()
   }
   const doubles = computed(() =>
     stands.value.cells.flatMap((cell, i) =>

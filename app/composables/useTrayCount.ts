@@ -1,6 +1,5 @@
 import { computed, type ComputedRef, type Ref } from 'vue'
 import { useCounting } from '~/composables/useCounting'
-import { useNotes } from '~/composables/useNotes'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useTrays } from '~/state/trays'
@@ -20,7 +19,6 @@ export function useTrayCount(
 ) {
   const trays = useTrays()
   const reckoned = useContext()
-  const { note } = useNotes()
   const household = useHousehold()
   const counting = useCounting(() => `${household.id} ${kept.value?.id ?? ''}`)
   let counts = 0
@@ -64,17 +62,13 @@ export function useTrayCount(
     return { up: sown.filter((cell) => upIn(cell) > 0).length, of: sown.length }
   })
   async function keepCount() {
-    const act = await trays.happened(kept.value!, on.value, 'up', pendingRuns.value)
-    if (!act) return
-    counting.clear()
-    note(`Counted: ${upNow.value.up} of ${counted(upNow.value.of, 'cell')} up.`, {
-      name: 'Undo',
-      run: () => trays.undo(act),
-    })
+    const { up, of } = upNow.value
+    const said = `Counted: ${up} of ${counted(of, 'cell')} up.`
+    if (await trays.happened(kept.value!, on.value, 'up', pendingRuns.value, said)) counting.clear()
   }
   async function countNumber(run: RunStands, n: number) {
-    const act = await trays.happened(kept.value!, on.value, 'up', [{ stands: run, cells: [], count: n }])
-    if (act) note(`Counted: ${n} up of ${run.run.name}.`, { name: 'Undo', run: () => trays.undo(act) })
+    const said = `Counted: ${n} up of ${run.run.name}.`
+    await trays.happened(kept.value!, on.value, 'up', [{ stands: run, cells: [], count: n }], said)
   }
 
   /** All of its run came up, as far as it is not counted; once more, and none of it did. */

@@ -12,11 +12,10 @@ import PageTop from '~/components/shell/PageTop.vue'
 import { newId } from '~/composables/newId'
 import { useCardCode } from '~/composables/useCardCode'
 import { useCards } from '~/composables/useCards'
-import { useNotes } from '~/composables/useNotes'
 import { whyNot } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
-import { useUndo } from '~/state/undo'
+import { useCommands } from '~/state/commands'
+import { saving } from '~/state/keeping'
 import {
   asWords,
   card as cardShape,
@@ -39,10 +38,8 @@ definePageMeta({
   },
 })
 const household = useHousehold()
-const keeping = useKeeping()
-const undoing = useUndo()
+const { attempt } = useCommands()
 const { lists, namesOf } = useCards()
-const { note } = useNotes()
 
 const opened = ref<Card | null>(null)
 const problem = ref<string>()
@@ -94,24 +91,11 @@ const nameProblem = computed(() =>
 async function keep() {
   const all = rows.value
   const last = all.at(-1)!
-  try {
-    const act = await keeping.doTogether(
-      name.value,
-      all.map(({ collection, id, body }) =>
-        keeping.toBody(
-          collection,
-          id,
-          (body as { name: string }).name,
-          (id === last.id ? { ...body, name: name.value.trim() } : body) as never,
-        ),
-      ),
-    )
-    note(`${name.value} is kept.`, { name: 'Undo', run: () => undoing.takeBack(act) })
-    const { kind } = opened.value!
-    await navigateTo(kind === 'recipe' ? '/mix' : '/feed')
-  } catch (error) {
-    note(whyNot(error))
-  }
+  const kept = all.map(({ collection, id, body }) =>
+    saving(collection, id, 0, (id === last.id ? { ...body, name: name.value.trim() } : body) as never),
+  )
+  if (await attempt(name.value, kept, `${name.value} is kept.`))
+    await navigateTo(opened.value!.kind === 'recipe' ? '/mix' : '/feed')
 }
 /** On paper the card carries the code that opens it. */
 const { code } = useCardCode(opened)

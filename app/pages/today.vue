@@ -17,7 +17,6 @@ import SaveProblem from '~/components/records/SaveProblem.vue'
 import { useHousehold } from '~/state/household'
 import { useHouseholdAnswer } from '~/state/saving'
 import { usePreferences } from '~/state/preferences'
-import { useNotes } from '~/composables/useNotes'
 import { useRunStore } from '~/state/runs'
 import { counted } from '#core/bench/wording'
 import { useContext } from '~/state/context'
@@ -44,7 +43,6 @@ const season = useSeason()
 const context = useContext()
 const trays = useTrays()
 const runs = useRunStore()
-const { note } = useNotes()
 const { printDay } = useDates()
 const { words } = useJobWords()
 const preferences = usePreferences()
@@ -70,11 +68,10 @@ const at = computed(
 /** What is laid out in trays is sown there, run by run; everything else is ticked off. */
 async function done(job: Job) {
   const { title } = words(job)
-  if (job.kind === 'rung' && job.stage === 'sow') {
-    const act = await trays.sowAll(job.of[0]!.sowingId, season.today)
-    if (act) return note(`Done: ${title}.`, { name: 'Undo', run: () => trays.undo(act) })
-  }
-  await season.mark(job, title)
+  const { sowingId } = job.of[0]!
+  if (job.kind === 'rung' && job.stage === 'sow' && trays.isLaidOut(sowingId))
+    await trays.sowAll(sowingId, season.today, `Done: ${title}.`)
+  else await season.mark(job, title)
 }
 /** What a line can be asked to do, wherever it stands. */
 const actsOf = (job: Job) => ({

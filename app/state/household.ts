@@ -14,6 +14,8 @@ import {
   type Everything,
   type Stored,
 } from '#shared/collections'
+import type { Sent } from '#shared/commands/commands'
+import type { Performed } from '#shared/commands/written'
 import { thermometerOf, type HouseholdRecord } from '#shared/records/household'
 
 const FRESH_MS = 5_000
@@ -57,35 +59,38 @@ export const useHousehold = defineStore('household', () => {
     await query.refresh()
   }
 
-  /** A record as the server answered it, in the place of the one that was there. */
-  function put<C extends Collection>(collection: C, stored: Stored<Bodies[C]>) {
-    const list = everything.value![collection] as Stored<Bodies[C]>[]
-    const there = list.some(({ id }) => id === stored.id)
-    setList(collection, there ? list.map((one) => (one.id === stored.id ? stored : one)) : [...list, stored])
-    if (collection === 'entries') setMeasured(stored.id, stored as Stored<Bodies['entries']>)
+  /** What an act changed, as the server answered it, in the place of what was there. */
+  function apply({ changed, household: own }: Pick<Performed, 'changed' | 'household'>) {
+    if (!everything.value) return
+    const next: Everything = { ...everything.value, ...(own && { household: own }) }
+    for (const { collection, id, record } of changed) {
+      const list = next[collection] as Stored<unknown>[]
+      const rest = record
+        ? list.map((one) => (one.id === id ? record : one))
+        : list.filter((one) => one.id !== id)
+      const isNew = record !== null && list.every((one) => one.id !== id)
+      Object.assign(next, { [collection]: isNew ? [...list, record] : rest })
+      if (collection === 'entries')
+        next.measurements = measurementsWith(
+          next.measurements,
+          id,
+          record as Stored<Bodies['entries']> | null,
+        )
+    }
+    // Entries stand in the order they were written.
+    next.entries = inOrder(next.entries)
+    set(next)
   }
-  /** What an entry measured stands with it, and goes with it. */
-  function setMeasured(entryId: string, entry: Stored<Bodies['entries']> | null) {
-    const before = everything.value!.measurements
-    const now = entry ? entry.body.measured.map((one) => ({ entryId, on: entry.body.on, ...one })) : []
-    if (now.length === 0 && !before.some((one) => one.entryId === entryId)) return
-    set({
-      ...everything.value!,
-      measurements: [...before.filter((one) => one.entryId !== entryId), ...now],
-    })
-  }
-  function drop(collection: Collection, id: string) {
-    setList(
-      collection,
-      (everything.value![collection] as Stored<unknown>[]).filter((one) => one.id !== id),
-    )
-    if (collection === 'entries') setMeasured(id, null)
-  }
+  const put = <C extends Collection>(collection: C, record: Stored<Bodies[C]>) =>
+    apply({ changed: [{ collection, id: record.id, record }], household: null })
   const setList = (collection: Collection, list: unknown[]) =>
     set({ ...everything.value!, [collection]: list } as Everything)
-  const putHousehold = (stored: Stored<HouseholdRecord>) => {
-    if (everything.value) set({ ...everything.value, household: stored })
-  }
+  /** The version of a record this page has seen. */
+  const versionOf = (collection: Collection | 'household', id: string) =>
+    collection === 'household'
+      ? everything.value?.household.version
+      : (everything.value?.[collection] as Stored<unknown>[] | undefined)?.find((one) => one.id === id)
+          ?.version
 
   /** A record that is older than what is in sight; nothing happens where there is none. */
   async function bring(collection: Collection, id: string) {
@@ -116,13 +121,12 @@ export const useHousehold = defineStore('household', () => {
   /** A household of one's own, when there is none. */
   async function begin(body: HouseholdRecord) {
     const id = newId()
-    await send(`/api/households/${id}`, { method: 'PUT', body: { version: 0, body } })
-    // What is in every drawer is there from the first day; a tool that could not be written can be added later.
-    for (const tool of usualTools(body.kitchen))
-      await send(`/api/households/${id}/tools/${newId()}`, {
-        method: 'PUT',
-        body: { version: 0, body: tool },
-      })
+    // What is in every drawer is there from the first day.
+    const command: Sent = { name: 'begin household', body, tools: [...usualTools(body.kitchen)] }
+    await send(`/api/households/${id}/commands`, {
+      method: 'POST',
+      body: { act: newId(), commands: [command] },
+    })
     await moveTo(id)
     await query.refetch()
   }
@@ -145,8 +149,8 @@ export const useHousehold = defineStore('household', () => {
     moveTo,
     begin,
     put,
-    drop,
-    putHousehold,
+    apply,
+    versionOf,
     record: computed(() => everything.value?.household.body ?? null),
     id: computed(() => everything.value?.household.id ?? ''),
     kitchen: computed(() => everything.value?.household.body.kitchen ?? 'metric'),
@@ -176,6 +180,21 @@ export const useHousehold = defineStore('household', () => {
       ),
   }
 })
+
+/** What an entry measured stands with it, and goes with it. */
+function measurementsWith(
+  before: Everything['measurements'],
+  entryId: string,
+  entry: Stored<Bodies['entries']> | null,
+) {
+  const now = entry ? entry.body.measured.map((one) => ({ entryId, on: entry.body.on, ...one })) : []
+  if (now.length === 0 && !before.some((one) => one.entryId === entryId)) return before
+  return [...before.filter((one) => one.entryId !== entryId), ...now]
+}
+function inOrder(entries: Everything['entries']) {
+  const isSorted = entries.every((one, i) => i === 0 || entries[i - 1]!.number <= one.number)
+  return isSorted ? entries : [...entries].sort((a, b) => a.number - b.number)
+}
 
 type Older = Map<string, { collection: Collection; record: Stored<never> }>
 

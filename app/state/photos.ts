@@ -1,20 +1,20 @@
 import { computed, ref } from 'vue'
 import { defineStore } from 'pinia'
 import { newId } from '~/composables/newId'
-import { useNotes } from '~/composables/useNotes'
 import { NotTried, whyNot } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
+import { useCommands } from '~/state/commands'
+import { saving } from '~/state/keeping'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
-import { useUndo, type Act } from '~/state/undo'
 import { counted } from '#core/bench/wording'
 import { daysBetween, type Day } from '#core/season/day'
 import type { Stored } from '#shared/collections'
+import type { Sent } from '#shared/commands/commands'
 import type { PhotoRecord } from '#shared/records/photo'
 
 export type Photo = Stored<PhotoRecord>
-interface Sent {
+interface PhotoFile {
   readonly id: string
   readonly width: number
   readonly height: number
@@ -26,11 +26,9 @@ const MOST_BYTES = 25 * 1024 * 1024
 /** Pictures of trays and sowings: sent one after the other, each told of by name where it cannot be kept. */
 export const usePhotos = defineStore('photos', () => {
   const household = useHousehold()
-  const keeping = useKeeping()
+  const { attempt } = useCommands()
   const season = useSeason()
   const trays = useTrays()
-  const undoing = useUndo()
-  const { note } = useNotes()
 
   const sending = ref<{ done: number; of: number } | null>(null)
   const refused = ref<{ name: string; why: string }[]>([])
@@ -41,39 +39,34 @@ export const usePhotos = defineStore('photos', () => {
   async function add(files: readonly File[], about: PhotoRecord['about'], placeId: string | null = null) {
     refused.value = []
     sending.value = { done: 0, of: files.length }
-    const acts: Act[] = []
+    const kept: Sent[] = []
     for (const file of files) {
       try {
-        acts.push(keepAct(file, await send(file), about, placeId))
+        kept.push(photoOf(file, await send(file), about, placeId))
       } catch (error) {
         refused.value = [...refused.value, { name: file.name, why: whyNot(error) }]
       }
       sending.value = { done: sending.value.done + 1, of: files.length }
     }
     sending.value = null
-    if (acts.length === 0) return
-    try {
-      const opposite = await keeping.doTogether(counted(acts.length, 'photo'), acts)
-      note(`${counted(acts.length, 'photo')} kept.`, { name: 'Undo', run: () => undoing.takeBack(opposite) })
-    } catch (error) {
-      note(whyNot(error))
-    }
+    const many = counted(kept.length, 'photo')
+    if (kept.length) await attempt(many, kept, `${many} kept.`)
   }
-  async function send(file: File): Promise<Sent> {
+  async function send(file: File): Promise<PhotoFile> {
     if (file.size > MOST_BYTES) throw new NotTried('It has more than 25 MB: send it smaller.')
-    return $fetch<Sent>(`/api/households/${household.id}/photo-files/${newId()}`, {
+    return $fetch<PhotoFile>(`/api/households/${household.id}/photo-files/${newId()}`, {
       method: 'PUT',
       body: file,
       headers: { 'content-type': file.type || 'application/octet-stream' },
     })
   }
-  function keepAct(file: File, sent: Sent, about: PhotoRecord['about'], placeId: string | null): Act {
+  function photoOf(file: File, sent: PhotoFile, about: PhotoRecord['about'], placeId: string | null): Sent {
     const trayId = about.find(({ what }) => what === 'trays')?.id
     const tray = trayId ? trays.find(trayId) : undefined
     const name = tray
       ? `Tray ${tray.number}, ${tray.body.runs[0]?.name ?? tray.body.name}`
       : file.name.replace(/\.\w+$/, '') || 'Photo'
-    return keeping.toBody('photos', newId(), name, {
+    return saving('photos', newId(), 0, {
       name: name.slice(0, 120),
       fileId: sent.id,
       // A camera whose clock runs ahead does not take pictures tomorrow.

@@ -5,8 +5,8 @@ import { navigateTo } from '#imports'
 import { newId } from '~/composables/newId'
 import { useNotes } from '~/composables/useNotes'
 import { readProblem, whyNot } from '~/composables/whyNot'
+import { useCommands } from '~/state/commands'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
 import { useSeason } from '~/state/season'
 import {
   joinedMarks,
@@ -30,7 +30,7 @@ const AGAIN_MS = 4000
  */
 export const useRunStore = defineStore('runs', () => {
   const household = useHousehold()
-  const keeping = useKeeping()
+  const { perform, attempt } = useCommands()
   const season = useSeason()
   const { note } = useNotes()
 
@@ -86,28 +86,19 @@ export const useRunStore = defineStore('runs', () => {
     )
     if (same) return void (await navigateTo(`/runs/${same.id}`))
     const id = newId()
-    try {
-      await keeping.save(
-        'runs',
-        id,
-        0,
-        {
-          name: name.slice(0, 120),
-          kind,
-          about,
-          onDay: season.today,
-          hands: 1,
-          by: '',
-          status: 'open',
-          marks: [],
-          ...also,
-        },
-        { quiet: true },
-      )
-      await navigateTo(`/runs/${id}`)
-    } catch (error) {
-      note(whyNot(error))
+    const body = {
+      name: name.slice(0, 120),
+      kind,
+      about,
+      onDay: season.today,
+      hands: 1,
+      by: '',
+      status: 'open' as const,
+      marks: [],
+      ...also,
     }
+    if (await attempt(body.name, [{ name: 'begin job', id, body }], undefined, { quiet: true }))
+      await navigateTo(`/runs/${id}`)
   }
 
   function mark(run: Run, step: string, what: MarkKind, more: Partial<RunMark> = {}) {
@@ -140,7 +131,7 @@ export const useRunStore = defineStore('runs', () => {
       const stood = household.runs.find(({ id }) => at(id) === of)
       if (!stood) return
       const sent = waiting.value[of]!
-      const kept = await save(stood, { marks: joinedMarks(stood.body.marks, sent) })
+      const kept = await added(stood, sent)
       if (!kept) return void setTimeout(() => void flush(of), AGAIN_MS)
       const has = new Set(kept.body.marks.map((one) => one.id))
       for (const id of has) own.delete(id)
@@ -150,38 +141,36 @@ export const useRunStore = defineStore('runs', () => {
     }
   }
 
-  /** @returns null where the server does not answer */
-  async function save(stood: Run, change: Partial<RunRecord>, tries = 8): Promise<Run | null> {
+  /** @returns the run as it stands then; null where the server does not answer */
+  async function added(stood: Run, marks: RunMark[]): Promise<Run | null> {
     try {
-      const body = { ...stood.body, ...change }
-      return (await keeping.save('runs', stood.id, stood.version, body, { quiet: true })).stored
+      const command = { name: 'mark job', id: stood.id, marks } as const
+      const { performed } = await perform(stood.body.name, [command], { quiet: true, keepsKey: false })
+      return (performed.changed[0]?.record ?? stood) as Run
     } catch (error) {
-      const problem = readProblem(error)
-      const theirs = (problem?.current ?? null) as Run | null
-      if (theirs && tries > 0) {
-        household.put('runs', theirs)
-        const marks = change.marks ? { marks: joinedMarks(theirs.body.marks, change.marks) } : {}
-        return save(theirs, { ...change, ...marks }, tries - 1)
-      }
-      if (problem) {
-        note(whyNot(error))
-        // What the server will not have is not tried for ever.
-        for (const one of waiting.value[at(stood.id)] ?? []) own.delete(one.id)
-        const { [at(stood.id)]: _, ...rest } = waiting.value
-        waiting.value = rest
-      }
-      return null
+      if (!readProblem(error)) return null
+      note(whyNot(error))
+      // What the server will not have is not tried for ever.
+      for (const one of waiting.value[at(stood.id)] ?? []) own.delete(one.id)
+      const { [at(stood.id)]: _, ...rest } = waiting.value
+      waiting.value = rest
+      return stood
     }
   }
 
-  /** Paused, taken up again, ended, handed to another: said of the whole run. */
+  /** Paused, taken up again, handed to another: said of the whole run. */
   async function change(
     run: Run,
     what: Partial<Pick<RunRecord, 'status' | 'by' | 'hands'>>,
   ): Promise<boolean> {
     await flush(at(run.id))
-    const stood = household.runs.find((one) => one.id === run.id)
-    return stood ? (await save(stood, what)) !== null : false
+    const command = { name: 'change job', id: run.id, ...what } as const
+    return (await attempt(run.body.name, [command], undefined, { quiet: true })) !== null
+  }
+  /** Ended, with what it did written down. */
+  async function end(run: Run, by: string, said: string): Promise<boolean> {
+    await flush(at(run.id))
+    return (await attempt(run.body.name, [{ name: 'end job', id: run.id, by }], said)) !== null
   }
 
   return {
@@ -194,6 +183,7 @@ export const useRunStore = defineStore('runs', () => {
     start,
     mark,
     change,
+    end,
     flushAll: () => Object.keys(waiting.value).forEach((of) => void flush(of)),
     answer: (run: Run, step: string, key: string, value: number | null, words = '') =>
       mark(run, step, 'answer', { key, value, note: words }),

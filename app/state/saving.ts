@@ -74,7 +74,10 @@ function explain<Body, Whole>(
     return {
       state: 'refused',
       message: problem.detail,
-      errors: problem.errors.map((error) => ({ ...error, field: error.field.replace(/^body\./, '') })),
+      errors: problem.errors.map((error) => ({
+        ...error,
+        field: error.field.replace(/^(commands\[\d+\]\.)?(body\.)?/, ''),
+      })),
     }
   const current = (problem.current ?? null) as Stored<Whole> | null
   return {
@@ -176,7 +179,7 @@ export function useHouseholdAnswer<Answer extends object>(
       answer,
       () => keepOver(answer, on!),
       (chosen, current) => {
-        if (current) household.putHousehold(current)
+        if (current) household.apply({ changed: [], household: current })
         return save(chosen, current)
       },
     )
@@ -186,7 +189,7 @@ export function useHouseholdAnswer<Answer extends object>(
     } catch (error) {
       const current = readProblem(error)?.current as Stored<HouseholdRecord> | undefined
       if (!current || !dequal(of(current.body), of(on.body))) throw error
-      household.putHousehold(current)
+      household.apply({ changed: [], household: current })
       return keepOver(answer, current)
     }
   }

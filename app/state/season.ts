@@ -6,19 +6,17 @@ import { copyOf } from '~/composables/copyOf'
 import { newId } from '~/composables/newId'
 import { useNotes } from '~/composables/useNotes'
 import { useToday } from '~/composables/useToday'
-import { whyNot } from '~/composables/whyNot'
+import { useCommands } from '~/state/commands'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
 import { useSaving } from '~/state/saving'
-import { useUndo, type Act } from '~/state/undo'
 import type { Day } from '#core/season/day'
-import { edgeMoved, heldOver, movedBy } from '#core/season/moves'
+import { edgeMoved, movedBy } from '#core/season/moves'
 import { withOutside } from '#core/season/places/stays'
 import { countsSeedlings } from '#core/sowing/crop'
 import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand'
 import { rungsOf } from '#core/season/sowing'
-import type { Job, JobKind, JobTarget, Mark } from '#core/season/today/job'
+import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
 import { changesByTray, countsInTrays } from '#shared/trays'
 import { climateByPlace } from '#shared/measured'
@@ -32,6 +30,7 @@ import {
   type PlannedRow,
 } from '#shared/season'
 import { asMark, type EntryRecord } from '#shared/records/entry'
+import { againNamed } from '#shared/commands/season'
 import { asSowingRequest, type SowingRecord } from '#shared/records/sowing'
 import type { Stored } from '#shared/collections'
 
@@ -39,8 +38,7 @@ import type { Stored } from '#shared/collections'
 export const useSeason = defineStore('season', () => {
   const household = useHousehold()
   const reckoned = useContext()
-  const keeping = useKeeping()
-  const undoing = useUndo()
+  const { attempt } = useCommands()
   const { note } = useNotes()
   const { saving, save: saveRecord, dismiss } = useSaving('sowings')
   const today = useToday()
@@ -124,45 +122,28 @@ export const useSeason = defineStore('season', () => {
     if (!kept && 'message' in saving.value && saving.value.state !== 'stale') note(saving.value.message)
     return kept !== null
   }
-  /** Keep changes that belong together, taken back together; what stands already is written down as sown on its day. */
-  async function keepAll(
+  /** Sowings planned together; what is growing already is written down as sown on its day. @param said with Undo beside it */
+  const keepAll = (
     name: string,
     changes: { id: string; after: SowingRecord; sownOn?: Day | null; up?: number | null }[],
-  ): Promise<Act | null> {
-    try {
-      const sown = changes.filter(({ sownOn }) => sownOn)
-      const days = [...new Set(sown.map(({ sownOn }) => sownOn!))]
-      return await keeping.doTogether(name, [
-        ...changes.map(({ id, after }) => keeping.toBody('sowings', id, after.name, after)),
-        ...days.map((day) =>
-          sownThen(
-            day,
-            sown.filter(({ sownOn }) => sownOn === day),
-          ),
-        ),
-        ...sown.filter(({ up }) => up != null).map(({ id, after, up }) => countedNow(id, after.name, up!)),
-      ])
-    } catch (error) {
-      note(whyNot(error))
-      return null
-    }
-  }
-  /** So many of it are up as it is written down. */
-  const countedNow = (id: string, of: string, count: number): Act => {
-    const about = on([{ sowingId: id, rung: 0 }])
-    const said = { name: `Came up: ${of}`, kind: 'look', on: today.value, about, count } as const
-    return {
-      name: said.name,
-      run: async () => (await keeping.happened(said, { quiet: true })).opposite,
-    }
-  }
-  const sownThen = (day: Day, of: readonly { id: string; after: SowingRecord }[]): Act => {
-    const name = `Sown: ${of[0]!.after.name}${of.length > 1 ? ` and ${of.length - 1} more` : ''}`
-    const about = on(of.map(({ id }) => ({ sowingId: id, rung: 0 })))
-    const run = async () =>
-      (await keeping.happened({ name, kind: 'rung', on: day, about }, { quiet: true })).opposite
-    return { name, run }
-  }
+    said?: string,
+  ) =>
+    attempt(
+      name,
+      [
+        {
+          name: 'plan',
+          sowings: changes.map(({ id, after, sownOn = null, up = null }) => ({
+            id,
+            version: sowing(id)?.version ?? 0,
+            body: after,
+            sownOn,
+            up,
+          })),
+        },
+      ],
+      said,
+    )
   function later() {
     moving.value = null
     dismiss()
@@ -187,37 +168,20 @@ export const useSeason = defineStore('season', () => {
   const isSown = (id: string) => done.value.get(id)?.['rung-0'] !== undefined
 
   // What was done, undone or put off.
-  const on = (of: readonly JobTarget[]): EntryRecord['about'] =>
-    of.map(({ sowingId, rung }) => ({ what: 'sowings', id: sowingId, rung }))
-  async function write(
-    name: string,
-    kind: JobKind,
-    of: readonly JobTarget[],
-    snoozedUntil: Day | null = null,
-  ) {
-    try {
-      return await keeping.happened({ name, kind, on: today.value, about: on(of), snoozedUntil })
-    } catch (error) {
-      note(whyNot(error))
-      return null
-    }
+  const mark = (job: Job, title: string, until: Day | null = null) => {
+    const { kind } = job
+    const of = job.of.map(({ sowingId, rung }) => ({ sowingId, rung }))
+    return until
+      ? attempt(title, [{ name: 'snooze', kind, of, title: titled(title), until }], `Put off: ${title}.`)
+      : attempt(title, [{ name: 'tick', kind, of, title: titled(title), on: today.value }], `Done: ${title}.`)
   }
-  async function mark(job: Job, name: string, snoozedUntil: Day | null = null) {
-    const kept = await write(name, job.kind, job.of, snoozedUntil)
-    if (kept)
-      note(snoozedUntil ? `Put off: ${name}.` : `Done: ${name}.`, {
-        name: 'Undo',
-        run: () => undoing.takeBack(kept.opposite),
-      })
-  }
-  async function unmark(stored: Stored<EntryRecord>) {
-    try {
-      const act = await keeping.remove('entries', stored)
-      note(`Not done after all: ${stored.body.name}.`, { name: 'Undo', run: () => undoing.takeBack(act) })
-    } catch (error) {
-      note(whyNot(error))
-    }
-  }
+  const titled = (title: string) => title.slice(0, 120)
+  const unmark = ({ id, version, body }: Stored<EntryRecord>) =>
+    attempt(
+      body.name,
+      [{ name: 'remove record', collection: 'entries', id, version }],
+      `Not done after all: ${body.name}.`,
+    )
   const isOf = ({ body }: Stored<EntryRecord>, job: Job) =>
     body.kind === job.kind &&
     body.snoozedUntil === null &&
@@ -236,81 +200,30 @@ export const useSeason = defineStore('season', () => {
     if (last) await unmark(last)
   }
 
+  const nameOf = (id: string) => sowing(id)?.body.name ?? ''
   // What failed keeps its record and leaves the shelf.
-  const lossOf = (id: string) =>
-    household.entries.find(
+  const giveUp = (id: string) =>
+    attempt(nameOf(id), [{ name: 'give up', sowingId: id }], `Given up: ${nameOf(id)}. Its place is free.`)
+  const endCrop = (id: string) =>
+    attempt(nameOf(id), [{ name: 'end crop', sowingId: id }], `Over: ${nameOf(id)}.`)
+  async function takeUp(id: string) {
+    const stored = household.entries.find(
       ({ body }) => body.kind === 'give up' && body.about.some((about) => about.id === id),
     )
-  async function giveUp(id: string) {
-    const name = `Given up: ${sowing(id)!.body.name}`
-    const kept = await write(name, 'give up', [{ sowingId: id, rung: 0 }])
-    if (kept)
-      note(`${name}. Its place is free.`, { name: 'Undo', run: () => undoing.takeBack(kept.opposite) })
-  }
-  /** The crop of a last container is over: nothing more is asked for it. */
-  async function endCrop(id: string) {
-    const name = `Over: ${sowing(id)!.body.name}`
-    const kept = await write(name, 'end', [{ sowingId: id, rung: 0 }])
-    if (kept) note(`${name}.`, { name: 'Undo', run: () => undoing.takeBack(kept.opposite) })
-  }
-  async function takeUp(id: string) {
-    const stored = lossOf(id)
     if (stored) await unmark(stored)
   }
-  /** The same again, sown today, in place of what never came. */
-  async function sowAgain(id: string) {
-    const before = copyOf(sowing(id)!.body)
-    const after = { ...before, name: `${before.name.slice(0, 110)}, again`, sowOn: today.value, outOn: null }
-    const lost: Act = {
-      name: before.name,
-      run: async () =>
-        (
-          await keeping.happened(
-            {
-              name: `Given up: ${before.name}`,
-              kind: 'give up',
-              on: today.value,
-              about: on([{ sowingId: id, rung: 0 }]),
-            },
-            { quiet: true },
-          )
-        ).opposite,
-    }
-    try {
-      const sown = keeping.toBody('sowings', newId(), after.name, after)
-      const act = await keeping.doTogether(`${before.name}, sown again`, [sown, lost])
-      note(`${after.name} is planned for today; what never came is given up.`, {
-        name: 'Undo',
-        run: () => undoing.takeBack(act),
-      })
-    } catch (error) {
-      note(whyNot(error))
-    }
-  }
-  /** In a bigger pot for a fortnight, with its mix and feed, because the weather does not let it out. */
-  async function holdOver(id: string) {
-    const one = row(id)
-    const body = sowing(id)?.body
-    if (!one || !body || !known.value) return
-    const rungs = rungsOf(asSowingRequest(body, known.value)!)
-    const days = done.value.get(id) ?? {}
-    const begun = rungs.filter((_, i) => days[`rung-${i}`] !== undefined).length
-    const held = heldOver(
-      copyOf(body),
-      one.planned,
-      rungs,
-      known.value.containers.values(),
-      begun,
-      today.value,
+  const sowAgain = (id: string) =>
+    attempt(
+      `${nameOf(id)}, sown again`,
+      [{ name: 'sow again', sowingId: id, id: newId() }],
+      `${againNamed({ name: nameOf(id) })} is planned for today; what never came is given up.`,
     )
-    if (!held) return note('There is no bigger pot in the book: keep it where it is, cool and dry.')
-    const act = await keepAll(`${body.name}, held over`, [{ id, after: held }])
-    if (act)
-      note(`${body.name} is potted on and held over for a fortnight.`, {
-        name: 'Undo',
-        run: () => undoing.takeBack(act),
-      })
-  }
+  const holdOver = (id: string) =>
+    attempt(
+      `${nameOf(id)}, held over`,
+      [{ name: 'hold over', sowingId: id }],
+      `${nameOf(id)} is potted on and held over for a fortnight.`,
+    )
   const lost = computed(() => household.sowings.filter(({ id }) => done.value.get(id)?.lost !== undefined))
 
   return {

@@ -1,18 +1,17 @@
 import { computed } from 'vue'
 import { defineStore } from 'pinia'
-import { useNotes } from '~/composables/useNotes'
 import { useNow } from '~/composables/useNow'
-import { whyNot } from '~/composables/whyNot'
+import { benchOfStores } from '~/state/bench-of-stores'
+import { useCommands } from '~/state/commands'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
-import { useUndo } from '~/state/undo'
 import { momentOf } from '#core/water/happening'
 import type { Stored } from '#shared/collections'
 import { waterRow, type EntryRecord } from '#shared/records/entry'
 import type { TrayRecord } from '#shared/records/tray'
+import { waterRound } from '#shared/reckoning/water-round'
 import { trayWater, waterByTray, type TrayWater } from '#shared/water'
 
 type Tray = Stored<TrayRecord>
@@ -24,9 +23,7 @@ export const useWater = defineStore('water', () => {
   const context = useContext()
   const season = useSeason()
   const trays = useTrays()
-  const keeping = useKeeping()
-  const undoing = useUndo()
-  const { note } = useNotes()
+  const { attempt } = useCommands()
   const { time } = useNow(60_000)
 
   const happened = computed(() =>
@@ -37,6 +34,12 @@ export const useWater = defineStore('water', () => {
       (sowingId, rung) => season.row(sowingId)?.planned.rungs[rung]?.care.nMgPerL ?? 0,
     ),
   )
+  const bench = benchOfStores({
+    of: (tray) => of(tray),
+    get time() {
+      return time.value
+    },
+  })
   const now = computed(() => momentOf(season.today, time.value))
   const remembered = new Map<string, { from: readonly unknown[]; water: TrayWater | null }>()
   function of(tray: Tray): TrayWater | null {
@@ -61,37 +64,32 @@ export const useWater = defineStore('water', () => {
       return water ? [{ tray, water }] : []
     }),
   )
-  const wants = (verdict: TrayWater['outlook']['verdict']) =>
-    computed(() => all.value.filter(({ water }) => water.outlook.verdict === verdict))
+  /** Today’s round with the can, and what else is to be looked at. */
+  const round = computed(() => waterRound(bench, all.value))
 
-  /** Water that was given, weighed or felt is written down; it can be taken back. */
-  async function write(
+  /** Water that was given, weighed or felt is written down; it can be undone. */
+  const write = (
     kind: 'watered' | 'weighed' | 'felt',
-    name: string,
+    title: string,
     rows: readonly WaterRow[],
     more: Partial<Pick<EntryRecord, 'on' | 'at' | 'by' | 'note'>> = {},
-  ): Promise<boolean> {
-    try {
-      const { opposite } = await keeping.happened({
-        name,
-        kind,
-        on: season.today,
-        at: time.value,
-        about: [...new Set(rows.map(({ trayId }) => trayId))].map((id) => ({
-          what: 'trays',
-          id,
-          rung: null,
-        })),
-        water: rows.map(waterRow),
-        ...more,
-      })
-      note(`${name}.`, { name: 'Undo', run: () => undoing.takeBack(opposite) })
-      return true
-    } catch (error) {
-      note(whyNot(error))
-      return false
-    }
-  }
+  ) =>
+    attempt(
+      title,
+      [
+        {
+          name: 'water',
+          title,
+          kind,
+          on: season.today,
+          at: time.value,
+          about: [...new Set(rows.map(({ trayId }) => trayId))].map((id) => ({ what: 'trays', id })),
+          water: rows.map(waterRow),
+          ...more,
+        },
+      ],
+      `${title}.`,
+    ).then((done) => done !== null)
 
   return {
     all,
@@ -99,9 +97,6 @@ export const useWater = defineStore('water', () => {
     time,
     of,
     write,
-    today: wants('water'),
-    tomorrow: wants('tomorrow'),
-    toLook: wants('look'),
-    toDry: wants('let dry'),
+    round,
   }
 })

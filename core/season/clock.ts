@@ -28,6 +28,18 @@ export function ownInstant(clock: OwnClock | null, real: Date): Date {
   return new Date(begun + Math.min(gone, most))
 }
 
+/** The time of day there, `07:30`. @param timeZone null for Greenwich */
+export function timeOf(timeZone: string | null, at: Date): string {
+  const parts = new Intl.DateTimeFormat('en', {
+    timeZone: timeZone ?? 'UTC',
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  }).formatToParts(at)
+  const part = (type: string) => parts.find((one) => one.type === type)!.value
+  return `${part('hour')}:${part('minute')}`
+}
+
 /** Today, where the household is. */
 export const todayOf = (
   { clock, timeZone }: { readonly clock: OwnClock | null; readonly timeZone: string | null },

@@ -13,6 +13,8 @@ export interface ProblemJson {
   errors: { field: string; message: string }[]
   current?: unknown
   usedBy?: readonly User[]
+  stands?: unknown
+  failed?: { index: number; name: string }
 }
 
 const TITLES: Readonly<Record<number, string>> = {

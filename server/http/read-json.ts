@@ -20,14 +20,18 @@ export function cleaned(key: string, value: unknown): unknown {
 }
 
 /** The request's JSON body. @throws HttpProblem 413, 415 or 400 */
-export async function readJson(event: H3Event, type = 'application/json'): Promise<unknown> {
+export async function readJson(
+  event: H3Event,
+  type = 'application/json',
+  most = MAX_BODY_BYTES,
+): Promise<unknown> {
   const { req } = event.node
   // A page of another site cannot send this type without asking first.
   const said = (getRequestHeader(event, 'content-type') ?? '').toLowerCase().split(';')[0]!.trim()
   if (said !== type) return giveUp(event, new HttpProblem(415, `Send the body as ${type}.`))
-  const tooLarge = new HttpProblem(413, `A body has at most ${MAX_BODY_BYTES / 1024} kB.`)
-  if (Number(getRequestHeader(event, 'content-length') ?? 0) > MAX_BODY_BYTES) return giveUp(event, tooLarge)
-  const body = await readAtMost(req, MAX_BODY_BYTES)
+  const tooLarge = new HttpProblem(413, `A body has at most ${most / 1024} kB.`)
+  if (Number(getRequestHeader(event, 'content-length') ?? 0) > most) return giveUp(event, tooLarge)
+  const body = await readAtMost(req, most)
   if (body === 'too large') return giveUp(event, tooLarge)
   if (body === 'too slow') return giveUp(event, new HttpProblem(408, 'The body took too long to arrive.'))
   try {

@@ -23,6 +23,8 @@ export interface Contract<Params, Query, Body> {
   readonly params?: z.ZodType<Params>
   readonly query?: z.ZodType<Query>
   readonly body?: z.ZodType<Body>
+  /** More than the usual body, where there can be much to say at once. */
+  readonly mostBytes?: number
   /** What it answers with 200, and what that is in words. */
   readonly answers: z.ZodType
   readonly meaning: string
@@ -79,7 +81,9 @@ async function serve<Params, Query, Body>(
   try {
     const params = parse(contract.params, getRouterParams(event, { decode: true }), 404)
     const query = parse(contract.query, getQuery(event), 422)
-    const body = contract.body ? parse(contract.body, await readJson(event), 422) : (undefined as Body)
+    const body = contract.body
+      ? parse(contract.body, await readJson(event, 'application/json', contract.mostBytes), 422)
+      : (undefined as Body)
     const act = actOf(event, body)
     return await answer({ params, query, body, event, act, principal: WHOEVER })
   } catch (error) {

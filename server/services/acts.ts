@@ -1,10 +1,13 @@
-import { and, eq, lt, sql } from 'drizzle-orm'
+import { and, eq, isNotNull, lt, sql } from 'drizzle-orm'
+import type { Performed, WrittenRecord } from '#shared/commands/written'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
-import type { Principal } from '../principal'
 import { acts } from '../db/schema'
-import { invalid, uncertain } from './refusal'
-import { lockHousehold } from './rows'
+import type { Principal } from '../principal'
+import { history } from './reading'
+import { invalid, uncertain, unknown } from './refusal'
+import { lockHousehold, rowAsItStands } from './rows'
 import { inTurn } from './turns'
+import { writingOf } from './writing'
 
 /** One press, under an id of the sender's own; `asked` tells it from another request that borrows the id. */
 export interface Act {
@@ -12,10 +15,22 @@ export interface Act {
   readonly asked: string
 }
 
+/** What is kept of an act beside its answer. */
+export interface Doing {
+  /** Who acts. */
+  readonly by?: string
+  /** Names of its commands, in order. */
+  readonly commands: readonly string[]
+  /** The act that it undoes. */
+  readonly undoes?: string | null
+}
+
 /** What was locked: a household, one that was removed, or none. */
 export type Locked = Awaited<ReturnType<typeof lockHousehold>>
 
-const KEPT_DAYS = 30
+/** The whole answer is kept so long, the key longer: sent again after that it is answered with how it stands then. */
+const ANSWER_DAYS = 30
+const KEY_DAYS = 365
 
 /**
  * One transaction, done once: an act that is sent again is answered as it was. `make` is called inside the household's
@@ -28,8 +43,10 @@ export function once<Answer extends object>(
   principal: Principal,
   householdId: string,
   act: Act | null,
-  make: (tx: Transaction, household: Locked) => Promise<Answer>,
+  doing: Doing,
+  make: (tx: Transaction, household: Locked, actId: string) => Promise<Answer>,
 ): Promise<Answer> {
+  const { id, asked } = act ?? { id: crypto.randomUUID(), asked: '' }
   return inTurn(householdId, async () => {
     let committing = false
     try {
@@ -38,9 +55,10 @@ export function once<Answer extends object>(
         householdId,
         async (tx) => {
           const household = await lockHousehold(tx, householdId)
-          const answered = act && (await answerTo(tx, householdId, act))
-          const answer = (answered ?? (await make(tx, household))) as Answer
-          if (act && !answered) await tx.insert(acts).values({ householdId, ...act, answer })
+          const before = act && (await answerTo(tx, householdId, act))
+          if (before) return before as Answer
+          const answer = await make(tx, household, id)
+          await keepAct(tx, householdId, { id, asked }, doing, answer)
           committing = true
           return answer
         },
@@ -52,18 +70,98 @@ export function once<Answer extends object>(
   })
 }
 
-async function answerTo(tx: Transaction, householdId: string, { id, asked }: Act) {
+/** What was done is kept with its answer, in the transaction that did it. */
+export async function keepAct(
+  tx: Transaction,
+  householdId: string,
+  { id, asked }: Act,
+  { by = '', commands, undoes = null }: Doing,
+  answer: object,
+) {
+  const { wrote } = writingOf(tx)
+  await tx.insert(acts).values({ householdId, id, asked, answer, by, commands: [...commands], wrote, undoes })
+}
+
+/** What an act that was done before was answered; undefined for one that is new. @throws Refusal 422 for another request */
+export async function answerTo(
+  tx: Transaction,
+  householdId: string,
+  { id, asked }: Act,
+): Promise<object | undefined> {
   const [row] = await tx
     .select()
     .from(acts)
     .where(and(eq(acts.householdId, householdId), eq(acts.id, id)))
   if (row && row.asked !== asked)
     throw invalid([{ path: ['idempotencyKey'], message: 'This key stands for another request already.' }])
-  return row?.answer
+  return row && (row.answer ?? (await asItStands(tx, householdId, id, row.wrote)))
 }
 
-/** Nobody sends an act again after a month. */
+/** What an act wrote, as it stands now. */
+async function asItStands(
+  tx: Transaction,
+  householdId: string,
+  act: string,
+  wrote: readonly WrittenRecord[],
+): Promise<Performed> {
+  const changed: Performed['changed'][number][] = []
+  for (const { collection, id } of wrote)
+    if (collection !== 'household')
+      changed.push({ collection, id, record: await rowAsItStands(tx, collection, householdId, id) })
+  return { act, wrote, changed, household: null }
+}
+
+/** Records an act wrote, as they were before it. */
+export async function asTheyWere(tx: Transaction, householdId: string, wrote: Performed['wrote']) {
+  const found = []
+  for (const { collection, id, after } of wrote) {
+    if (collection === 'household') continue
+    const [revision] = (await history(collection, householdId, id, tx)).filter(
+      ({ version }) => version < after,
+    )
+    if (!revision) continue
+    const { version, writtenAt: updatedAt, body } = revision
+    found.push({ collection, before: { id, version, updatedAt, body }, version: after })
+  }
+  return found
+}
+
+/** An act that was done, with what it wrote. @throws Refusal 404 */
+export async function findAct(tx: Transaction, householdId: string, id: string) {
+  const [row] = await tx
+    .select()
+    .from(acts)
+    .where(and(eq(acts.householdId, householdId), eq(acts.id, id)))
+  if (!row) throw unknown('act')
+  return row
+}
+
+/** Who did what with which commands. @throws Refusal 404 */
+export async function actOf(tx: Transaction, householdId: string, id: string) {
+  const row = await findAct(tx, householdId, id)
+  const [undone] = await tx
+    .select({ id: acts.id })
+    .from(acts)
+    .where(and(eq(acts.householdId, householdId), eq(acts.undoes, id)))
+    .limit(1)
+  return {
+    id,
+    at: new Date(row.at).toISOString(),
+    by: row.by,
+    commands: row.commands,
+    records: row.wrote.length,
+    undoes: row.undoes,
+    undoneBy: undone?.id ?? null,
+  }
+}
+
+/** Nobody sends an act again after a year. */
 export const forgetOldActs = () =>
-  asHousekeeping('forget acts', (tx) =>
-    tx.delete(acts).where(lt(acts.at, sql`now() - make_interval(days => ${KEPT_DAYS})`)),
-  )
+  asHousekeeping('forget acts', async (tx) => {
+    const before = (days: number) => lt(acts.at, sql`now() - make_interval(days => ${days})`)
+    await tx
+      .update(acts)
+      .set({ answer: null })
+      .where(and(isNotNull(acts.answer), before(ANSWER_DAYS)))
+    await tx.delete(acts).where(before(KEY_DAYS))
+  })

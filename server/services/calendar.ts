@@ -5,7 +5,7 @@ import { containersText } from '#core/season/containers-text'
 import { printNumber, printQuantity } from '#core/units/format'
 import { inHousehold } from '../db/door'
 import type { Principal } from '../principal'
-import { lastChange, plannedSeason } from './season'
+import { lastChange, seasonBench } from './season'
 
 /** Coir is set to soak in the evening, on the household's own clock. */
 const SOAK_HOUR = 18
@@ -25,7 +25,8 @@ export async function seasonCalendar(
   on?: Day,
   reminds = false,
 ): Promise<string> {
-  const { household, today, rows, context } = await plannedSeason(principal, householdId, on)
+  const { kept, today, rows, season: context } = await seasonBench(principal, householdId, on)
+  const household = kept.household.body
   const changed = await inHousehold(principal, householdId, (tx) => lastChange(tx, householdId))
   // Days move when something is written, and when work that is late is held at today: either raises it.
   const sequence = Math.floor((changed.getTime() - EPOCH) / 1000) + dayNumber(today)

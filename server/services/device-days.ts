@@ -7,7 +7,7 @@ import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
 import { devices, entries } from '../db/schema'
 import { log, traceOf } from '../log'
 import { WHOEVER } from '../principal'
-import { save } from './keeping'
+import { perform } from './commands'
 import { findHousehold } from './reading'
 import { readingsOf } from './readings'
 import { current } from './rows'
@@ -54,21 +54,26 @@ async function writeDaysOf(householdId: string, placeId: string, probes: Probes)
   for (const climate of await inHousehold(WHOEVER, householdId, (tx) =>
     daysToWrite(tx, householdId, placeId, probes),
   ))
-    await save(
-      WHOEVER,
-      'entries',
-      householdId,
-      crypto.randomUUID(),
-      0,
-      newEntry({
-        name: `The air by ${probes.map(({ name }) => name).join(' and ')}`.slice(0, 120),
-        kind: 'climate',
-        on: climate.on,
-        about: [],
-        placeId,
-        climate: [climate],
-      }),
-    )
+    await perform(WHOEVER, householdId, null, {
+      by: 'the probes',
+      commands: [
+        {
+          name: 'save record',
+          collection: 'entries',
+          id: crypto.randomUUID(),
+          version: 0,
+          body: newEntry({
+            name: `The air by ${probes.map(({ name }) => name).join(' and ')}`.slice(0, 120),
+            kind: 'climate',
+            on: climate.on,
+            about: [],
+            placeId,
+            climate: [climate],
+          }),
+          onlyNew: false,
+        },
+      ],
+    })
 }
 
 /** The air of days that are over, and that nobody has written down yet. */

@@ -20,7 +20,7 @@ export async function removeHousehold(
     throw invalid([
       { path: [], message: 'The backup that is made first could not be written, so nothing was removed.' },
     ])
-  return once(principal, householdId, act, async (tx) => {
+  return once(principal, householdId, act, { commands: ['remove household'] }, async (tx) => {
     const [row] = await tx
       .update(households)
       .set({ deletedAt: sql`now()`, version: version + 1, updatedAt: sql`now()` })
@@ -32,7 +32,7 @@ export async function removeHousehold(
 }
 
 export const bringHouseholdBack = (principal: Principal, householdId: string, act: Act | null) =>
-  once(principal, householdId, act, async (tx) => {
+  once(principal, householdId, act, { commands: ['bring household back'] }, async (tx) => {
     const [row] = await tx
       .update(households)
       .set({ deletedAt: null, version: sql`${households.version} + 1`, updatedAt: sql`now()` })

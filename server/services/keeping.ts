@@ -1,4 +1,4 @@
-import { and, eq, isNotNull, isNull, sql } from 'drizzle-orm'
+import { and, eq, isNull, sql } from 'drizzle-orm'
 import { dequal } from 'dequal'
 import {
   bodyOf,
@@ -10,11 +10,11 @@ import {
   type Stored,
 } from '#shared/collections'
 import { todayOf } from '#core/season/clock'
+import { under } from '#core/problem'
 import type { HouseholdRecord } from '#shared/records/household'
+import { problemsFrom } from '#shared/rules'
 import type { Transaction } from '../db/door'
-import type { Principal } from '../principal'
 import { households, revisions } from '../db/schema'
-import { once, type Act } from './acts'
 import { countedEntry, levelOf, markOver, moveAgain, moveBack, movedSum, workOut } from './ledger'
 import { isNumbered, nextNumber } from './numbers'
 import { asStoredHousehold, find, findHousehold } from './reading'
@@ -24,6 +24,7 @@ import { checkNothingHappened, checkTrays, traysOf } from './trays'
 import { checkWater } from './water'
 import { inUse, invalid, stale, unknown, type User } from './refusal'
 import { asStored, tableOf, type Row } from './rows'
+import { noteChanged, noteWritten, writingOf } from './writing'
 
 /*
  * How a household keeps its things: the same calls for every collection. A write names the version it was made
@@ -31,70 +32,71 @@ import { asStored, tableOf, type Row } from './rows'
  */
 
 /** Create at version 0, else update when the version still stands. @throws Refusal 409 */
-export const saveHousehold = (
-  principal: Principal,
+export async function saveHouseholdIn(
+  tx: Transaction,
   householdId: string,
   version: number,
   body: HouseholdRecord,
-  act: Act | null = null,
-): Promise<Stored<HouseholdRecord>> =>
-  once(principal, householdId, act, async (tx) => {
-    const [row] =
-      version === 0
-        ? await tx
-            .insert(households)
-            .values({ householdId, ...body })
-            .onConflictDoNothing()
-            .returning()
-        : await tx
-            .update(households)
-            .set({ ...body, version: version + 1, updatedAt: sql`now()` })
-            .where(
-              and(
-                eq(households.householdId, householdId),
-                eq(households.version, version),
-                isNull(households.deletedAt),
-              ),
-            )
-            .returning()
-    if (row) return asStoredHousehold(row)
-    const stood = await findHousehold(householdId, tx)
-    if (dequal(stood.body, body)) return stood
-    throw stale(stood)
-  })
+): Promise<Stored<HouseholdRecord>> {
+  const before = version === 0 ? null : await findHousehold(householdId, tx).catch(() => null)
+  const [row] =
+    version === 0
+      ? await tx
+          .insert(households)
+          .values({ householdId, ...body })
+          .onConflictDoNothing()
+          .returning()
+      : await tx
+          .update(households)
+          .set({ ...body, version: version + 1, updatedAt: sql`now()` })
+          .where(
+            and(
+              eq(households.householdId, householdId),
+              eq(households.version, version),
+              isNull(households.deletedAt),
+            ),
+          )
+          .returning()
+  if (row) {
+    const stored = asStoredHousehold(row)
+    noteHousehold(tx, stored, before)
+    return stored
+  }
+  const stood = await findHousehold(householdId, tx)
+  if (!dequal(stood.body, body)) throw stale(stood)
+  // What stands already is the answer, though nothing was written.
+  writingOf(tx).household = stood
+  return stood
+}
 
-/** A change of what a household keeps: one transaction, in which the household's writers queue. */
-const change = <Answer extends object>(
-  principal: Principal,
-  householdId: string,
-  act: Act | null,
-  make: (tx: Transaction) => Promise<Answer>,
-): Promise<Answer> =>
-  once(principal, householdId, act, (tx, household) => {
-    if (!household || household.isRemoved) throw unknown('household')
-    return make(tx)
+/** A household's own record keeps what it was with the act. */
+function noteHousehold(
+  tx: Transaction,
+  stored: Stored<HouseholdRecord>,
+  before: Stored<HouseholdRecord> | null,
+) {
+  writingOf(tx).household = stored
+  noteWritten(tx, {
+    collection: 'household',
+    id: stored.id,
+    before: before?.version ?? 0,
+    after: stored.version,
+    stood: before !== null,
+    stands: true,
+    ...(before && { was: before.body }),
   })
+}
 
 /**
  * Write a record under the id the writer chose: version 0 creates it, any other must be the version that stands.
  * Writing over a removed record of that version brings it back, which is how removing is undone. The same new record
  * sent again is answered as it stands: a lost answer costs nothing.
  *
+ * The caller holds the household’s lock.
+ *
  * @throws Refusal 404 for an unknown household or record, 409 when the version moved on, 422 when it points at
  *   things that are not there
  */
-export const save = <C extends Collection>(
-  principal: Principal,
-  collection: C,
-  householdId: string,
-  id: string,
-  version: number,
-  body: Bodies[C],
-  act: Act | null = null,
-): Promise<Stored<Bodies[C]>> =>
-  change(principal, householdId, act, (tx) => saveIn(tx, collection, householdId, id, version, body))
-
-/** The same inside a transaction that holds the household’s lock. */
 export async function saveIn<C extends Collection>(
   tx: Transaction,
   collection: C,
@@ -135,9 +137,42 @@ async function write<C extends Collection>(
     .where(and(eq(table.householdId, householdId), eq(table.id, before.id)))
     .returning()
   const stored = asStored<C>(updated as unknown as Row)
+  noteChanged(tx, collection, stored.id, stored)
+  noteWritten(tx, {
+    collection,
+    id: stored.id,
+    before: before.version,
+    after: stored.version,
+    stood: !before.deletedAt,
+    stands: true,
+    ...(collection === 'runs' && { was: ofTheWholeRun(asStored<'runs'>(before).body) }),
+  })
   await settle(tx, collection, householdId, stored)
   await writeCount(tx, collection, householdId, stored, asStored<C>(before))
   return stored
+}
+
+/** The marks of a run are only ever added to: what can be put back is what was said of the whole of it. */
+const ofTheWholeRun = ({ status, by, hands }: Bodies['runs']) => ({ status, by, hands })
+
+/**
+ * A record that stands becomes what `make` makes of it; the same again is not written.
+ *
+ * @throws Refusal 404; 422, 409 as for any write, or where `make` refuses
+ */
+export async function updateIn<C extends Collection>(
+  tx: Transaction,
+  collection: C,
+  householdId: string,
+  id: string,
+  make: (stood: Stored<Bodies[C]>) => Bodies[C],
+): Promise<Stored<Bodies[C]>> {
+  const before = await rowOf(tx, collection, householdId, id)
+  if (!before || before.deletedAt) throw unknown(COLLECTIONS[collection].one)
+  const stood = asStored<C>(before)
+  const read = bodyOf(collection).safeParse(make(stood))
+  if (!read.success) throw invalid(under('body', problemsFrom(read.error)))
+  return dequal(read.data, stood.body) ? stood : write(tx, collection, householdId, before, read.data)
 }
 
 /** What happened stays as it was; who, when and the note may be put right, and one taken back can stand again. */
@@ -173,6 +208,7 @@ export async function writeNew<C extends Collection>(
     whole = worked.entry
   }
   const stored = await insert(tx, collection, householdId, id, whole as Bodies[C])
+  noteWritten(tx, { collection, id, before: 0, after: stored.version, stood: false, stands: true })
   await writeCount(tx, collection, householdId, stored, null)
   return stored
 }
@@ -189,6 +225,7 @@ async function insert<C extends Collection>(
   const values = { householdId, id, ...body, ...number } as unknown as typeof table.$inferInsert
   const [created] = await tx.insert(table).values(values).returning()
   const stored = asStored<C>(created as unknown as Row)
+  noteChanged(tx, collection, id, stored)
   await settle(tx, collection, householdId, stored)
   return stored
 }
@@ -234,59 +271,46 @@ async function writeCount<C extends Collection>(
  *
  * @throws Refusal 422 with what uses it, while something does
  */
-export const remove = (
-  principal: Principal,
+export async function removeIn(
+  tx: Transaction,
   collection: Collection,
   householdId: string,
   id: string,
   version: number,
-  act: Act | null = null,
-): Promise<{ version: number }> =>
-  change(principal, householdId, act, async (tx) => {
-    const before = await standing(tx, collection, householdId, id, version)
-    const users = before.basedOn ? [] : await usersOf(tx, collection, householdId, id)
-    if (users.length) throw inUse(users)
-    if (collection === 'trays') await checkNothingHappened(tx, householdId, id)
-    return takeAway(tx, collection, householdId, before)
-  })
+): Promise<{ version: number }> {
+  const before = await standing(tx, collection, householdId, id, version)
+  const users = before.basedOn ? [] : await usersOf(tx, collection, householdId, id)
+  if (users.length) throw inUse(users)
+  if (collection === 'trays') await checkNothingHappened(tx, householdId, id)
+  return takeAway(tx, collection, householdId, before)
+}
 
 /**
  * Put another in the place of a record wherever it is used, and remove it: all of it or nothing.
  *
- * @returns the records that changed, as they were before
  * @throws Refusal 422 where one of them will not have it
  */
-export const replace = (
-  principal: Principal,
+export async function replaceIn(
+  tx: Transaction,
   collection: Collection,
   householdId: string,
   id: string,
   version: number,
   other: string,
-  act: Act | null = null,
-): Promise<{
-  version: number
-  changed: { collection: Collection; before: Stored<unknown>; version: number }[]
-}> =>
-  change(principal, householdId, act, async (tx) => {
-    const before = await standing(tx, collection, householdId, id, version)
-    const changed = []
-    for (const user of await usersOf(tx, collection, householdId, id)) {
-      const row = (await rowOf(tx, user.collection, householdId, user.id))!
-      const stood = asStored(row)
-      const body = pathsTo(user.collection, collection).reduce<object>(
-        (one, path) => repointed(one, path, id, other),
-        stood.body,
-      )
-      const { version: now } = await write(tx, user.collection, householdId, row, body as never).catch(
-        (error) => {
-          throw namedFor(user, error)
-        },
-      )
-      changed.push({ collection: user.collection, before: stood, version: now })
-    }
-    return { ...(await takeAway(tx, collection, householdId, before)), changed }
-  })
+): Promise<void> {
+  const before = await standing(tx, collection, householdId, id, version)
+  for (const user of await usersOf(tx, collection, householdId, id)) {
+    const row = (await rowOf(tx, user.collection, householdId, user.id))!
+    const body = pathsTo(user.collection, collection).reduce<object>(
+      (one, path) => repointed(one, path, id, other),
+      asStored(row).body,
+    )
+    await write(tx, user.collection, householdId, row, body as never).catch((error) => {
+      throw namedFor(user, error)
+    })
+  }
+  await takeAway(tx, collection, householdId, before)
+}
 
 function namedFor(user: User, error: unknown): unknown {
   const message = error instanceof Error ? error.message : ''
@@ -315,6 +339,15 @@ async function takeAway(tx: Transaction, collection: Collection, householdId: st
     .set({ version: before.version + 1, updatedAt: sql`now()`, deletedAt: sql`now()` })
     .where(and(eq(table.householdId, householdId), eq(table.id, before.id)))
     .returning({ version: table.version })
+  noteChanged(tx, collection, before.id, null)
+  noteWritten(tx, {
+    collection,
+    id: before.id,
+    before: before.version,
+    after: removed!.version,
+    stood: true,
+    stands: false,
+  })
   if (collection === 'entries') {
     const entry = asStored<'entries'>(before).body
     await markOver(tx, householdId, entry)
@@ -324,25 +357,17 @@ async function takeAway(tx: Transaction, collection: Collection, householdId: st
 }
 
 /** A record that was removed, as it was. @throws Refusal 404, 409 when it is back already or changed, 422 */
-export async function bringBack<C extends Collection>(
-  principal: Principal,
+export async function bringBackIn<C extends Collection>(
+  tx: Transaction,
   collection: C,
   householdId: string,
   id: string,
   version: number,
-  act: Act | null = null,
 ): Promise<Stored<Bodies[C]>> {
-  return change(principal, householdId, act, async (tx) => {
-    const table = tableOf(collection)
-    const [row] = await tx
-      .select()
-      .from(table)
-      .where(and(eq(table.householdId, householdId), eq(table.id, id), isNotNull(table.deletedAt)))
-    if (!row) throw stale(await find(collection, householdId, id, tx))
-    const before = row as unknown as Row
-    if (before.version !== version) throw stale(null)
-    return write(tx, collection, householdId, before, bodyOf(collection).parse(asStored<C>(before).body))
-  })
+  const before = await rowOf(tx, collection, householdId, id)
+  if (!before?.deletedAt) throw stale(await find(collection, householdId, id, tx))
+  if (before.version !== version) throw stale(null)
+  return write(tx, collection, householdId, before, bodyOf(collection).parse(asStored<C>(before).body))
 }
 
 async function rowOf(tx: Transaction, collection: Collection, householdId: string, id: string) {

@@ -20,6 +20,7 @@ import { measuredBy, usedFacts } from './measured'
 import { contextFor, entriesAbout, find, list, SEASON_LISTS } from './reading'
 import { invalid, unknown } from './refusal'
 import { asStored, current, type Row } from './rows'
+import { noteChanged } from './writing'
 
 /*
  * The ledger. Making a batch, giving a feed, sowing, filling a shelf: each is an entry that moves levels in the
@@ -115,8 +116,8 @@ export async function moveBack(tx: Transaction, householdId: string, entry: Entr
     entry.moves.map((one) => ({ ...one, by: -one.by })),
   )
   // A tray that was carried on since stays where it is now.
-  for (const { trayId, from } of entry.carried)
-    await tx
+  for (const { trayId, from } of entry.carried) {
+    const rows = await tx
       .update(trays)
       .set({ placeId: from, version: sql`${trays.version} + 1`, updatedAt: sql`now()` })
       .where(
@@ -126,7 +127,13 @@ export async function moveBack(tx: Transaction, householdId: string, entry: Entr
           sql`${trays.placeId} is not distinct from ${entry.placeId}`,
         ),
       )
+      .returning()
+    noteTrays(tx, rows)
+  }
 }
+
+const noteTrays = (tx: Transaction, rows: readonly object[]) =>
+  (rows as unknown as Row[]).forEach((row) => noteChanged(tx, 'trays', row.id, asStored<'trays'>(row)))
 
 /** Trays that are carried to another place stand there from now on. @returns where each stood before */
 async function carry(
@@ -147,10 +154,14 @@ async function carry(
     .select({ id: trays.id, placeId: trays.placeId })
     .from(trays)
     .where(and(eq(trays.householdId, householdId), inArray(trays.id, ids)))
-  await tx
-    .update(trays)
-    .set({ placeId, version: sql`${trays.version} + 1`, updatedAt: sql`now()` })
-    .where(and(eq(trays.householdId, householdId), inArray(trays.id, ids)))
+  noteTrays(
+    tx,
+    await tx
+      .update(trays)
+      .set({ placeId, version: sql`${trays.version} + 1`, updatedAt: sql`now()` })
+      .where(and(eq(trays.householdId, householdId), inArray(trays.id, ids)))
+      .returning(),
+  )
   return rows.map(({ id, placeId: from }) => ({ trayId: id, from }))
 }
 
@@ -204,7 +215,9 @@ async function move(tx: Transaction, householdId: string, moves: Moves): Promise
       .where(
         and(eq(table.householdId, householdId), eq(table.id, id), sql`coalesce(${level} + ${by}, 0) > -1e-6`),
       )
-      .returning({ id: table.id })
+      .returning()
+    const [row] = moved
+    if (row) noteChanged(tx, of, id, asStored<typeof of>(row as unknown as Row))
     if (moved.length === 0)
       throw invalid([
         { path: ['body', 'moves'], message: `${name}: there is no longer as much as this moves.` },

@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm'
 import { inHousehold, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
 import { households } from '../db/schema'
+import { answerTo, keepAct, type Act } from './acts'
 import { Refusal } from './refusal'
 import { lockHousehold } from './rows'
 import { inTurn } from './turns'
@@ -19,6 +20,16 @@ export interface Looked {
   readonly changes: number
 }
 
+/** What is asked for. */
+export interface Order {
+  /** Null only looks; else the `changes` that were looked at. */
+  readonly seen: number | null
+  /** Its key, where it is written. */
+  readonly act: Act | null
+  /** What the command is called. */
+  readonly name: string
+}
+
 /** Thrown to leave the transaction without a trace, with what it found. */
 class OnlyLooked<Found> extends Error {
   constructor(readonly found: Found) {
@@ -29,29 +40,33 @@ class OnlyLooked<Found> extends Error {
 /**
  * Takes something in as a whole, or only looks at what it would do.
  *
- * @param seen null only looks; else the `changes` that were looked at
- * @throws Refusal 404 for a household that was removed; 409 where something was written since it was looked at
+ @throws Refusal 404 for a household that was removed; 409 where something was written since it was looked at
  */
-export const lookOrTake = <Found>(
+export const lookOrTake = <Found extends object>(
   principal: Principal,
   householdId: string,
-  seen: number | null,
+  { seen, act, name }: Order,
   take: (tx: Transaction, looked: Looked) => Promise<Found>,
-): Promise<Found> =>
+): Promise<Found & { act: string | null }> =>
   inTurn(householdId, async () => {
     try {
       return await inHousehold(
         principal,
         householdId,
         async (tx) => {
+          const before = seen !== null && act && (await answerTo(tx, householdId, act))
+          if (before) return before as Found & { act: string }
           const found = await take(tx, await lookedAt(tx, householdId, seen))
-          if (seen === null) throw new OnlyLooked(found)
-          return found
+          if (seen === null) throw new OnlyLooked({ ...found, act: null })
+          const own = act ?? { id: crypto.randomUUID(), asked: '' }
+          const answer = { ...found, act: own.id }
+          await keepAct(tx, householdId, own, { commands: [name] }, answer)
+          return answer
         },
         { to: 'write', patient: true },
       )
     } catch (error) {
-      if (error instanceof OnlyLooked) return error.found as Found
+      if (error instanceof OnlyLooked) return error.found as Found & { act: null }
       throw error
     }
   })

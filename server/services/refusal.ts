@@ -12,6 +12,10 @@ export interface User {
 interface Details {
   /** What is stored now, for the one whose copy went stale. */
   readonly current?: unknown
+  /** What stands, where a command does not fit it. */
+  readonly stands?: unknown
+  /** Which command of a list failed. */
+  readonly failed?: { readonly index: number; readonly name: string }
   /** What still uses the thing that was to be removed. */
   readonly usedBy?: readonly User[]
 }

@@ -43,6 +43,20 @@ export const current = (collection: Collection, householdId: string) => {
   return and(eq(table.householdId, householdId), isNull(table.deletedAt))
 }
 
+/** A record as it stands; null where it is out of sight. */
+export async function rowAsItStands<C extends Collection>(
+  tx: Transaction,
+  collection: C,
+  householdId: string,
+  id: string,
+): Promise<Stored<Bodies[C]> | null> {
+  const [row] = await tx
+    .select()
+    .from(tableOf(collection))
+    .where(and(current(collection, householdId), eq(tableOf(collection).id, id)))
+  return row ? asStored<C>(row as unknown as Row) : null
+}
+
 /** The day a household lives on: that of its own clock, as near as looking back over months asks for, else today. */
 export const dayOfHousehold = (householdId: string): SQL =>
   sql`coalesce((select (clock ->> 'day')::date from household where household_id = ${householdId}), current_date)`
@@ -65,13 +79,18 @@ export function holding(collection: Collection, paths: readonly string[], id: st
  * Writers of one household queue here: batches are numbered without gaps, stores are drawn down one by one. Taking the lock
  * counts the household's changes up, which is how every copy of the application knows that something was written.
  *
- * @returns whether it is there, or was removed; undefined where there is none
+ * @returns whether it is there, or was removed, and whose day it is; undefined where there is none
  */
 export async function lockHousehold(tx: Transaction, householdId: string) {
   const [row] = await tx
     .update(households)
     .set({ changes: sql`${households.changes} + 1` })
     .where(eq(households.householdId, householdId))
-    .returning({ deletedAt: households.deletedAt })
-  return row && { isRemoved: row.deletedAt !== null }
+    .returning({
+      deletedAt: households.deletedAt,
+      changes: households.changes,
+      clock: households.clock,
+      timeZone: households.timeZone,
+    })
+  return row && { ...row, isRemoved: row.deletedAt !== null }
 }

@@ -24,7 +24,7 @@ export const putWeather = (
   days: readonly z.output<typeof weatherDay>[],
   act: Act | null = null,
 ): Promise<{ written: number }> =>
-  once(principal, householdId, act, async (tx, locked) => {
+  once(principal, householdId, act, { commands: ['bring in weather'] }, async (tx, locked) => {
     if (!locked || locked.isRemoved) throw unknown('household')
     const { body } = await findHousehold(householdId, tx)
     const today = todayOf(body, new Date())

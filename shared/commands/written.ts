@@ -1,4 +1,5 @@
-import type { Collection } from '../collections'
+import type { Collection, Stored } from '../collections'
+import type { HouseholdRecord } from '../records/household'
 
 /** One record that an act wrote: from which version to which. What it was before is in its history. */
 export interface WrittenRecord {
@@ -11,4 +12,21 @@ export interface WrittenRecord {
   /** Whether it was in sight before, and is after. */
   readonly stood: boolean
   readonly stands: boolean
+  /** Fields as they were, of what keeps no history of its own. */
+  readonly was?: object
+}
+
+/** A record as it stands after an act; null where it is out of sight. */
+export interface ChangedRecord {
+  readonly collection: Collection
+  readonly id: string
+  readonly record: Stored<unknown> | null
+}
+
+/** What an act did, and what changed with it: levels that moved, too. */
+export interface Performed {
+  readonly act: string
+  readonly wrote: readonly Pick<WrittenRecord, 'collection' | 'id' | 'after'>[]
+  readonly changed: readonly ChangedRecord[]
+  readonly household: Stored<HouseholdRecord> | null
 }

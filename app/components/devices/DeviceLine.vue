@@ -11,7 +11,8 @@ import { whyNot } from '~/composables/whyNot'
 import { send } from '~/composables/send'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
+import { useCommands } from '~/state/commands'
+import { saving } from '~/state/keeping'
 import type { Source } from '~/state/readings'
 import { useReadings } from '~/state/readings'
 import { useTrays } from '~/state/trays'
@@ -27,7 +28,7 @@ defineEmits<{ edit: [] }>()
 
 const household = useHousehold()
 const context = useContext()
-const keeping = useKeeping()
+const { attempt } = useCommands()
 const readings = useReadings()
 const removal = useRemoval()
 const trays = useTrays()
@@ -50,13 +51,10 @@ const trayChoices = computed(() => [
     name: `${body.value.kind === 'pen' ? 'what drains from ' : ''}tray ${number}, ${name}`,
   })),
 ])
-async function change(more: Partial<DeviceRecord>) {
-  try {
-    await keeping.save('devices', props.device.id, props.device.version, { ...body.value, ...more })
-  } catch (error) {
-    note(whyNot(error))
-  }
-}
+const change = (more: Partial<DeviceRecord>) =>
+  attempt(body.value.name, [
+    saving('devices', props.device.id, props.device.version, { ...body.value, ...more }),
+  ])
 const calibratedDays = computed(() => daysSinceCalibrated(body.value.calibratedAt, readings.ownMs))
 const isDue = computed(() => body.value.kind === 'pen' && wantsSolution(calibratedDays.value))
 const key = ref<string>()

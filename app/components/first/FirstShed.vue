@@ -5,12 +5,10 @@ import CheckField from '~/components/fields/CheckField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import FirstStep from '~/components/first/FirstStep.vue'
 import { newId } from '~/composables/newId'
-import { whyNot } from '~/composables/whyNot'
-import { useNotes } from '~/composables/useNotes'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
-import { useUndo } from '~/state/undo'
+import { useCommands } from '~/state/commands'
+import { saving } from '~/state/keeping'
 import { counted } from '#core/bench/wording'
 import { goodsName } from '#core/stores/goods'
 import { stirredFrom, USUAL_SHED } from '#core/stores/usual-shed'
@@ -20,9 +18,7 @@ import { goodsOf, stockProblems } from '#shared/records/stock'
 /** What is in the shed: ticked, with about how much. */
 const household = useHousehold()
 const context = useContext()
-const keeping = useKeeping()
-const undoing = useUndo()
-const { note } = useNotes()
+const { attempt } = useCommands()
 const rows = computed(() =>
   USUAL_SHED.flatMap(([kind, id, like]) => {
     const goods = goodsOf({ kind, goodsId: id }, context)
@@ -58,15 +54,10 @@ const there = computed(
 const possible = computed(() => stirredFrom(context.recipes.values(), there.value))
 async function keep() {
   const name = `${counted(ready.value.length, 'thing')} on the shelf`
-  const acts = ready.value.map((row) => keeping.toBody('stocks', newId(), row.name, stockOf(row)!))
-  try {
-    const act = await keeping.doTogether(name, acts)
-    note(`${name}.`, { name: 'Undo', run: () => undoing.takeBack(act) })
-    ticked.value = []
-    amounts.value = {}
-  } catch (error) {
-    note(whyNot(error))
-  }
+  const kept = ready.value.map((row) => saving('stocks', newId(), 0, stockOf(row)!))
+  if (!(await attempt(name, kept, `${name}.`))) return
+  ticked.value = []
+  amounts.value = {}
 }
 </script>
 

@@ -12,7 +12,7 @@ import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
 import { useUndo } from '~/state/undo'
 import { counted } from '#core/bench/wording'
-import { COLLECTIONS, type Bodies, type Collection, type Stored } from '#shared/collections'
+import { COLLECTIONS } from '#shared/collections'
 import { TABLE_IDS, tableById, type TableId } from '#shared/tables/tables'
 
 /** A table of one’s own, pasted or from a file: how it was read is shown and put right before anything is written. */
@@ -29,7 +29,7 @@ interface Found {
   bad: number
   problems: { line: number; column: string; message: string }[]
   shown: { lines: number[]; name: string; state: 'new' | 'changed' | 'same' | 'bad' }[]
-  records: { id: string; version: number; before: Stored<Bodies[Collection]> | null }[]
+  act: string | null
 }
 /** A column nobody takes: a list shows nothing for an empty value. */
 const LEFT = '-'
@@ -110,7 +110,7 @@ async function takeIn(lines: 'all' | 'good') {
     const done = await ask({ lines, seen: found.value!.changes })
     const many = done.fresh + done.changed
     const name = `${counted(many, one.value)} from a table`
-    await keeping.tookIn(name, table.value.collection, done.records)
+    await keeping.tookIn(name, done.act!)
     note(
       `${name}: ${done.fresh} new, ${done.changed} changed.${done.bad ? ` ${counted(done.bad, 'line')} stayed out.` : ''}`,
       { name: 'Undo', run: () => void undoing.undo() },

@@ -6,15 +6,12 @@ import Dialog from 'primevue/dialog'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DayField from '~/components/fields/DayField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
-import { newId } from '~/composables/newId'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
-import { useNotes } from '~/composables/useNotes'
 import { provideUnreadable } from '~/composables/useUnreadable'
 import { whyNot } from '~/composables/whyNot'
-import { useKeeping } from '~/state/keeping'
+import { useCommands } from '~/state/commands'
 import { useSeason } from '~/state/season'
-import { useUndo } from '~/state/undo'
 import { counted } from '#core/bench/wording'
 import { columnOf, dateOrder, LOGGER_COLUMNS, readLogger, type LoggerColumn } from '#core/records/logger'
 import type { Day } from '#core/season/day'
@@ -23,9 +20,7 @@ import { withOutside } from '#core/season/places/stays'
 /** The air of a place: low and high by hand, or from the file of a logger. */
 const emit = defineEmits<{ close: [] }>()
 const season = useSeason()
-const keeping = useKeeping()
-const undoing = useUndo()
-const { note } = useNotes()
+const { perform, noteDone } = useCommands()
 const { printDay, monthFirst } = useDates()
 const { temperature } = useMeasures()
 const { first: unreadable } = provideUnreadable()
@@ -125,16 +120,19 @@ async function keep() {
   problem.value = ''
   const name = places.value.find(({ id }) => id === placeId.value)?.name ?? 'a place'
   try {
-    const { opposite } = await keeping.happened({
-      name: `Air of ${name}: ${days.value.length === 1 ? printDay(days.value[0]!.on) : counted(days.value.length, 'day')}`,
-      kind: 'climate',
-      on: days.value.at(-1)!.on,
-      act: newId(),
-      about: [],
-      placeId: placeId.value,
-      climate: days.value.slice(-PAGE).map((one) => ({ ...one })),
-    })
-    note('The air is written down.', { name: 'Undo', run: () => undoing.takeBack(opposite) })
+    const title = `Air of ${name}: ${days.value.length === 1 ? printDay(days.value[0]!.on) : counted(days.value.length, 'day')}`
+    const { act } = await perform(title, [
+      {
+        name: 'write down',
+        title,
+        kind: 'climate',
+        on: days.value.at(-1)!.on,
+        about: [],
+        placeId: placeId.value,
+        climate: days.value.slice(-PAGE).map((one) => ({ ...one })),
+      },
+    ])
+    noteDone('The air is written down.', act)
     emit('close')
   } catch (error) {
     problem.value = whyNot(error)

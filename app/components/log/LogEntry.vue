@@ -9,13 +9,11 @@ import WhoField from '~/components/fields/WhoField.vue'
 import { KINDS_SHOWN } from '~/components/log/kinds'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
-import { useNotes } from '~/composables/useNotes'
 import { whyNot } from '~/composables/whyNot'
+import { useCommands } from '~/state/commands'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
-import { useUndo } from '~/state/undo'
 import { isSign, seenName } from '#core/signs/seen'
 import { totalOf } from '#core/trays/change'
 import type { Bodies, Stored } from '#shared/collections'
@@ -25,9 +23,7 @@ const props = defineProps<{ entry: Stored<Bodies['entries']> }>()
 const household = useHousehold()
 const trays = useTrays()
 const season = useSeason()
-const keeping = useKeeping()
-const undoing = useUndo()
-const { note } = useNotes()
+const { perform, attempt, noteDone } = useCommands()
 const { printDay } = useDates()
 const { volume, mass, temperature } = useMeasures()
 
@@ -85,27 +81,22 @@ function right() {
 const problem = ref('')
 async function keep() {
   problem.value = ''
+  const { id, version } = props.entry
+  const { name: title, ...rest } = draft.value
   try {
-    // One that lies years back is not in sight: what it was has to be known for taking this back.
-    await household.bring('entries', props.entry.id)
-    const { opposite } = await keeping.save('entries', props.entry.id, props.entry.version, {
-      ...body.value,
-      ...draft.value,
-    })
+    const { act } = await perform(body.value.name, [{ name: 'correct entry', id, version, title, ...rest }])
     righting.value = false
-    note('Put right.', { name: 'Undo', run: () => undoing.takeBack(opposite) })
+    noteDone('Put right.', act)
   } catch (error) {
     problem.value = whyNot(error)
   }
 }
-async function takeBack() {
-  try {
-    const opposite = await keeping.remove('entries', props.entry)
-    note(`Taken back: ${body.value.name}.`, { name: 'Undo', run: () => undoing.takeBack(opposite) })
-  } catch (error) {
-    note(whyNot(error))
-  }
-}
+const takeBack = () =>
+  attempt(
+    body.value.name,
+    [{ name: 'remove record', collection: 'entries', id: props.entry.id, version: props.entry.version }],
+    `Taken back: ${body.value.name}.`,
+  )
 </script>
 
 <template>

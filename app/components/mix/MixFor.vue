@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { useDates } from '~/composables/useDates'
-import { fillsOf, forSowings, useRuns } from '~/composables/useRuns'
+import { useRuns } from '~/composables/useRuns'
+import { fillsOf, forSowings } from '#shared/commands/season-batch'
 import { useMixDraft } from '~/state/mixDraft'
 import { useSeason } from '~/state/season'
 

@@ -4,10 +4,10 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import SaveProblem from '~/components/records/SaveProblem.vue'
 import { newId } from '~/composables/newId'
-import { useNotes } from '~/composables/useNotes'
 import { provideUnreadable } from '~/composables/useUnreadable'
-import { useSaving } from '~/state/saving'
-import { useUndo } from '~/state/undo'
+import { useCommands } from '~/state/commands'
+import { useAttempt } from '~/state/saving'
+import { commandOf } from '#shared/commands/log'
 import type { EntryRecord } from '#shared/records/entry'
 
 /** Something happened: it is written down, and can be taken back. */
@@ -20,9 +20,8 @@ const props = defineProps<{
   done: string
 }>()
 const emit = defineEmits<{ close: [] }>()
-const { saving, save, dismiss } = useSaving('entries')
-const { note } = useNotes()
-const undoing = useUndo()
+const { saving, attempt, dismiss } = useAttempt<EntryRecord>()
+const { perform, noteDone } = useCommands()
 const { first: unreadable } = provideUnreadable()
 const blocked = computed(() => props.wrong || !!unreadable.value || saving.value.state === 'busy')
 /** One form is one act, however often its button is pressed. */
@@ -30,9 +29,11 @@ const id = newId()
 
 async function keep() {
   if (blocked.value) return
-  const kept = await save(id, 0, { ...props.entry(), act: id })
-  if (!kept) return
-  note(props.done, { name: 'Undo', run: () => undoing.takeBack(kept.opposite) })
+  const entry = props.entry()
+  const write = () => perform(entry.name, [commandOf(entry, id)])
+  const done = await attempt(entry, write, write)
+  if (!done) return
+  noteDone(props.done, done.act)
   emit('close')
 }
 </script>

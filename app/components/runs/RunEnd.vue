@@ -4,29 +4,23 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import WhoField from '~/components/fields/WhoField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
-import { useRunOutcome } from '~/composables/useRunOutcome'
-import type { RunPlan } from '~/composables/useRunPlan'
-import { useNotes } from '~/composables/useNotes'
-import { whyNot } from '~/composables/whyNot'
-import { useKeeping } from '~/state/keeping'
+import { useBench } from '~/state/bench'
 import { useRunStore } from '~/state/runs'
-import { useUndo } from '~/state/undo'
 import { SHARE_KEY } from '#core/bench/outcome'
 import { answerKey, openSteps } from '#core/bench/run'
 import type { Stored } from '#shared/collections'
+import { runOutcomes } from '#shared/commands/run-outcome'
 import type { RunRecord } from '#shared/records/run'
+import type { RunPlan } from '#shared/reckoning/run-plan'
 
 /** The end of a run, early or late: what is written down of it, and nothing that was not done. */
 const props = defineProps<{ run: Stored<RunRecord>; plan: RunPlan | null }>()
 const emit = defineEmits<{ close: []; ended: [] }>()
 const runs = useRunStore()
-const keeping = useKeeping()
-const undoing = useUndo()
-const { note } = useNotes()
-const outcomes = useRunOutcome()
+const bench = useBench()
 
 const stands = computed(() => runs.stands(props.run))
-const list = computed(() => outcomes(props.run, props.plan))
+const list = computed(() => runOutcomes(bench, props.run))
 const left = computed(() => (props.plan ? openSteps(props.plan.steps, stands.value).length : 0))
 /** Who stops in the middle says how much was measured out: stores lose no more. */
 const asksShare = computed(() => props.run.body.kind === 'mix' && left.value > 0 && list.value.length > 0)
@@ -41,24 +35,13 @@ async function end() {
   busy.value = true
   // As it is now: once it is written down there is nothing left to write.
   const said = list.value.map(({ words }) => words).join('; ')
-  try {
-    if (by.value !== props.run.body.by) await runs.change(props.run, { by: by.value })
-    const acts = list.value.flatMap((one) => one.acts())
-    const act = acts.length ? await keeping.doTogether(props.run.body.name, acts) : null
-    if (!(await runs.change(props.run, { status: 'ended' })) && act) {
-      note('The server does not answer; what was done is written down, the run stays open.')
-      return
-    }
-    note(
-      acts.length ? `Written down: ${said}.` : 'Ended; nothing was written down.',
-      act ? { name: 'Undo', run: () => undoing.takeBack(act) } : undefined,
-    )
-    emit('ended')
-  } catch (error) {
-    note(whyNot(error))
-  } finally {
-    busy.value = false
-  }
+  const ended = await runs.end(
+    props.run,
+    by.value,
+    said ? `Written down: ${said}.` : 'Ended; nothing was written down.',
+  )
+  busy.value = false
+  if (ended) emit('ended')
 }
 async function pause() {
   if (await runs.change(props.run, { status: 'paused', by: by.value })) emit('ended')

@@ -7,10 +7,10 @@ import TypedField from '~/components/fields/TypedField.vue'
 import { newId } from '~/composables/newId'
 import { useMeasures } from '~/composables/useMeasures'
 import { useNotes } from '~/composables/useNotes'
-import { whyNot } from '~/composables/whyNot'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
+import { useCommands } from '~/state/commands'
+import { saving } from '~/state/keeping'
 import { useRunStore } from '~/state/runs'
 import { useTrays } from '~/state/trays'
 import { fillsFor, lackingFor, missingOf, type Filled } from '#core/bench/short'
@@ -28,7 +28,7 @@ const emit = defineEmits<{ close: [] }>()
 const runs = useRunStore()
 const household = useHousehold()
 const context = useContext()
-const keeping = useKeeping()
+const { attempt } = useCommands()
 const trays = useTrays()
 const { note } = useNotes()
 const { volume } = useMeasures()
@@ -106,16 +106,12 @@ const writeFilled = () =>
 
 async function makeMore() {
   const id = newId()
-  try {
-    await keeping.save('batches', id, 0, body.value)
-    writeFilled()
-    emit('close')
-    await runs.start('mix', `Mix ${volume(missingL.value)} more`, [{ what: 'batches', id, rung: null }], {
-      by: props.run.body.by,
-    })
-  } catch (error) {
-    note(whyNot(error))
-  }
+  if (!(await attempt(body.value.name, [saving('batches', id, 0, body.value)]))) return
+  writeFilled()
+  emit('close')
+  await runs.start('mix', `Mix ${volume(missingL.value)} more`, [{ what: 'batches', id, rung: null }], {
+    by: props.run.body.by,
+  })
 }
 
 /** Trays that were to be filled from this batch: cells nothing was sown in yet are taken out of their layout, the last first. */

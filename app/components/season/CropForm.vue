@@ -5,9 +5,7 @@ import Button from 'primevue/button'
 import CheckField from '~/components/fields/CheckField.vue'
 import RecordForm from '~/components/records/RecordForm.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import { useNotes } from '~/composables/useNotes'
-import { whyNot } from '~/composables/whyNot'
-import { useKeeping } from '~/state/keeping'
+import { useCommands } from '~/state/commands'
 import { useHousehold } from '~/state/household'
 import type { Crop } from '#core/sowing/crop'
 import { EMERGENCE_DAYS } from '#core/sowing/emergence'
@@ -19,8 +17,7 @@ import { BUILT_IN_CROPS } from '#core/sowing/crops'
 const props = defineProps<{ crop: Crop; asNew: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const household = useHousehold()
-const keeping = useKeeping()
-const { note } = useNotes()
+const { attempt } = useCommands()
 
 const stored = household.crops.find(
   ({ id, body }) => !props.asNew && (id === props.crop.id || body.basedOn === props.crop.id),
@@ -41,12 +38,8 @@ const kin = same(...Object.keys(EMERGENCE_DAYS))
 
 async function back() {
   if (!stored) return
-  try {
-    await keeping.remove('crops', stored)
-    emit('close')
-  } catch (error) {
-    note(whyNot(error))
-  }
+  const { id, version, body } = stored
+  if (await attempt(body.name, [{ name: 'remove record', collection: 'crops', id, version }])) emit('close')
 }
 const inBook = BUILT_IN_CROPS.has(props.crop.id)
 </script>

@@ -6,10 +6,8 @@ import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import WishHeard from '~/components/season/WishHeard.vue'
 import { useDates } from '~/composables/useDates'
-import { useNotes } from '~/composables/useNotes'
 import { useNotices } from '~/composables/useNotices'
 import { useSeason } from '~/state/season'
-import { useUndo } from '~/state/undo'
 import { useWishes } from '~/composables/useWishes'
 import { containersText } from '#core/season/containers-text'
 import { WISH_EXAMPLE, type Ask } from '#core/season/wish/wish'
@@ -23,10 +21,8 @@ import { planSowing } from '#core/season/sowing'
  */
 const emit = defineEmits<{ planned: [id: string]; typed: [] }>()
 const season = useSeason()
-const undoing = useUndo()
 const { hear } = useWishes()
 const { printDay } = useDates()
-const { note } = useNotes()
 const say = useNotices()
 const id = useId()
 
@@ -83,12 +79,8 @@ async function plan() {
   }))
   season.thought = null
   const name = changes[0]!.after.name
-  const act = await season.keepAll(name, changes)
-  if (act) {
-    note(
-      `${all.length > 1 ? `${counted(all.length, 'sowing')}: ${name} and the rest` : name} ${sownOn ? 'stands in the season' : 'is planned'}.`,
-      { name: 'Undo', run: () => undoing.takeBack(act) },
-    )
+  const said = `${all.length > 1 ? `${counted(all.length, 'sowing')}: ${name} and the rest` : name} ${sownOn ? 'stands in the season' : 'is planned'}.`
+  if (await season.keepAll(name, changes, said)) {
     text.value = ''
     emit('planned', thoughtId)
     thoughtId = ''

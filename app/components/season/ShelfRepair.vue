@@ -2,10 +2,8 @@
 import Button from 'primevue/button'
 import { computed, watch } from 'vue'
 import { useDates } from '~/composables/useDates'
-import { useNotes } from '~/composables/useNotes'
 import { useWorkerCall } from '~/composables/useWorkerCall'
 import { useSeason } from '~/state/season'
-import { useUndo } from '~/state/undo'
 import { roomElsewhere } from '#core/season/demand'
 import { addDays } from '#core/season/day'
 import { standingOf } from '#core/season/standing'
@@ -13,9 +11,7 @@ import { printNumber } from '#core/units/format'
 
 /** Where a place overflows, and the smallest set of shifts that fits, searched in a worker. */
 const season = useSeason()
-const undoing = useUndo()
 const { printDay } = useDates()
-const { note } = useNotes()
 const { answer, done, ask } = useWorkerCall('smallestShifts')
 
 const standings = () =>
@@ -55,8 +51,7 @@ async function shift() {
     const row = season.row(id)
     return stored && row ? [{ id, after: season.moved(stored.body, row, days) }] : []
   })
-  const act = await season.keepAll('the shelf, made to fit', changes)
-  if (act) note('Shifted: it all fits.', { name: 'Undo', run: () => undoing.takeBack(act) })
+  await season.keepAll('the shelf, made to fit', changes, 'Shifted: it all fits.')
 }
 </script>
 

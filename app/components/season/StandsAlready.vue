@@ -4,17 +4,13 @@ import Button from 'primevue/button'
 import FoldAway from '~/components/fields/FoldAway.vue'
 import WishHeard from '~/components/season/WishHeard.vue'
 import { newId } from '~/composables/newId'
-import { useNotes } from '~/composables/useNotes'
 import { useWishes } from '~/composables/useWishes'
 import { useSeason } from '~/state/season'
-import { useUndo } from '~/state/undo'
 import { counted } from '#core/bench/wording'
 import { sowingRecordProblems } from '#shared/records/sowing'
 
 /** What stands on the bench already, typed or pasted as a list: a line each, read word by word like a wish. */
 const season = useSeason()
-const undoing = useUndo()
-const { note } = useNotes()
 const { hear } = useWishes()
 const id = useId()
 
@@ -56,9 +52,7 @@ async function keep() {
     sowings.map((after) => ({ id: newId(), after, sownOn: after.sowOn, up: wish.up })),
   )
   const name = `${counted(all.length, 'sowing')} that stand already`
-  const act = await season.keepAll(name, all)
-  if (act) {
-    note(`${name} are in the season.`, { name: 'Undo', run: () => undoing.takeBack(act) })
+  if (await season.keepAll(name, all, `${name} are in the season.`)) {
     // What was not understood stays, to be said again.
     text.value = lines.value.flatMap(({ line, open }) => (open === null ? [] : [line])).join('\n')
   }

@@ -5,7 +5,7 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DayField from '~/components/fields/DayField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import { newId } from '~/composables/newId'
-import { useNotes } from '~/composables/useNotes'
+import { useCommands } from '~/state/commands'
 import { useContext } from '~/state/context'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
@@ -27,7 +27,7 @@ const emit = defineEmits<{ done: []; cancel: [] }>()
 const trays = useTrays()
 const season = useSeason()
 const reckoned = useContext()
-const { note } = useNotes()
+const { noteDone } = useCommands()
 
 const code = ref(props.runs[0]?.run.code ?? '')
 const run = computed(() => props.runs.find((one) => one.run.code === code.value) ?? props.runs[0]!)
@@ -99,7 +99,7 @@ async function move() {
   if (problem.value) return
   const isNew = target.value === 'new'
   const id = isNew ? newId() : target.value
-  const body = isNew
+  const tray = isNew
     ? schema.parse({
         name: container.value.name,
         containerId: containerId.value,
@@ -108,7 +108,7 @@ async function move() {
         recipeId: null,
         cells: Array(grid.value.rows * grid.value.columns).fill(''),
       })
-    : trays.find(id)!.body
+    : null
   let left = plants.value!
   const from = (fromCells.value ? props.runs : [run.value]).flatMap((stands) => {
     const cells = trays.standingCells(
@@ -125,13 +125,10 @@ async function move() {
     return [{ stands, cells: count === null ? cells : [], count }]
   })
   const gone = plants.value!
-  const act = await trays.moveOn(props.tray, on.value, from, { id, body, each: each.value! })
-  if (!act) return
+  const done = await trays.moveOn(props.tray, on.value, from, { id, tray, each: each.value! })
+  if (!done) return
   const number = trays.find(id)?.number
-  note(`${counted(gone, 'plant')} ${gone === 1 ? 'stands' : 'stand'} in tray ${number} now.`, {
-    name: 'Undo',
-    run: () => trays.undo(act),
-  })
+  noteDone(`${counted(gone, 'plant')} ${gone === 1 ? 'stands' : 'stand'} in tray ${number} now.`, done.act)
   emit('done')
 }
 </script>

@@ -5,7 +5,6 @@ import { NuxtLink } from '#components'
 import Button from 'primevue/button'
 import { Play } from '@lucide/vue'
 import { useMeasures } from '~/composables/useMeasures'
-import { useWaterRound } from '~/composables/useWaterRound'
 import { useWaterWords } from '~/composables/useWaterWords'
 import { useRunStore } from '~/state/runs'
 import { useWater } from '~/state/water'
@@ -18,7 +17,11 @@ const runs = useRunStore()
 const { aboutVolume: volume } = useMeasures()
 const { printDay } = useDates()
 const { short } = useWaterWords()
-const { today, fed, reservoirs, hotC } = useWaterRound()
+const round = computed(() => water.round)
+const today = computed(() => round.value.today)
+const fed = computed(() => round.value.fed)
+const reservoirs = computed(() => round.value.reservoirs)
+const hotC = computed(() => round.value.hotC)
 const all = computed(() => today.value.reduce((sum, one) => sum + one.water.outlook.pourL.value, 0))
 const nameOf = (one: (typeof today.value)[number]) =>
   one.tray.body.runs.map(({ name }) => name).join(', ') || one.tray.body.name
@@ -64,10 +67,10 @@ const { temperature } = useMeasures()
     <p v-if="fed.length" class="soft">
       On a feed day the feed is the water: {{ fed.map(({ tray }) => `tray ${tray.number}`).join(', ') }}.
     </p>
-    <div v-if="water.toLook.length" class="look">
+    <div v-if="round.toLook.length" class="look">
       <p>Nothing was written down of these for days: lift them.</p>
       <ul>
-        <li v-for="one in water.toLook" :key="one.tray.id">
+        <li v-for="one in round.toLook" :key="one.tray.id">
           <NuxtLink :to="`/trays/${one.tray.id}`">Tray {{ one.tray.number }}</NuxtLink>
           <span>{{ nameOf(one) }}</span>
           <span class="buttons no-print" role="group" :aria-label="`Tray ${one.tray.number} by lift`">
@@ -85,14 +88,14 @@ const { temperature } = useMeasures()
         </li>
       </ul>
     </div>
-    <p v-if="water.tomorrow.length" class="soft">
+    <p v-if="round.tomorrow.length" class="soft">
       Tomorrow:
-      <template v-for="(one, i) in water.tomorrow" :key="one.tray.id"
+      <template v-for="(one, i) in round.tomorrow" :key="one.tray.id"
         ><template v-if="i">, </template
         ><NuxtLink :to="`/trays/${one.tray.id}`">tray {{ one.tray.number }}</NuxtLink></template
       >.
     </p>
-    <p v-for="one in water.toDry" :key="one.tray.id" class="wet">
+    <p v-for="one in round.toDry" :key="one.tray.id" class="wet">
       <NuxtLink :to="`/trays/${one.tray.id}`">Tray {{ one.tray.number }}</NuxtLink
       >: wet on {{ Math.round(one.water.outlook.wetDays) }} of the last 7 days. Let it go light; air, warmth,
       vermiculite on top.

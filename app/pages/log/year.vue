@@ -12,16 +12,15 @@ import SubPlaces from '~/components/shell/SubPlaces.vue'
 import { newId } from '~/composables/newId'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
-import { useNotes } from '~/composables/useNotes'
 import { useYear } from '~/composables/useYear'
 import { whyNot } from '~/composables/whyNot'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
-import { useKeeping } from '~/state/keeping'
 import { useSeason } from '~/state/season'
-import { useUndo } from '~/state/undo'
+import { useCommands } from '~/state/commands'
 import { counted } from '#core/bench/wording'
 import type { Bodies, Stored } from '#shared/collections'
+import type { Sent } from '#shared/commands/commands'
 import { nextYear } from '#core/records/line'
 import { packsOf } from '#core/stores/pack-said'
 import { printNumber } from '#core/units/format'
@@ -38,9 +37,7 @@ definePageMeta({
 const context = useContext()
 const household = useHousehold()
 const season = useSeason()
-const keeping = useKeeping()
-const undoing = useUndo()
-const { note } = useNotes()
+const { attempt, perform, noteDone } = useCommands()
 const { printDay } = useDates()
 const { aboutVolume, mass } = useMeasures()
 const { year, years, choose, records, problem } = useYear()
@@ -57,32 +54,22 @@ const VERDICTS: Record<PacketVerdict, string> = {
 
 // A note to oneself comes back next year, on the same day.
 const thought = ref('')
-async function think(body: Partial<Bodies['entries']> & { name: string }) {
-  try {
-    const { opposite } = await keeping.happened({
-      kind: 'thought',
-      on: season.today,
-      act: newId(),
-      about: [],
-      remindOn: nextYear(season.today),
-      ...body,
-    })
-    thought.value = ''
-    note('It comes back next year.', { name: 'Undo', run: () => undoing.takeBack(opposite) })
-  } catch (error) {
-    note(whyNot(error))
-  }
+async function think(body: Partial<Pick<Bodies['entries'], 'note' | 'on'>> & { name: string }) {
+  const { name: title, ...more } = body
+  const remindOn = nextYear(season.today)
+  const command = {
+    name: 'write down',
+    title,
+    kind: 'thought',
+    on: season.today,
+    about: [],
+    remindOn,
+    ...more,
+  } satisfies Sent
+  if (await attempt(title, [command], 'It comes back next year.')) thought.value = ''
 }
-async function bringBack(entry: Stored<Bodies['entries']>) {
-  try {
-    await keeping.save('entries', entry.id, entry.version, {
-      ...entry.body,
-      remindOn: nextYear(entry.body.on),
-    })
-  } catch (error) {
-    note(whyNot(error))
-  }
-}
+const bringBack = ({ id, version, body }: Stored<Bodies['entries']>) =>
+  attempt(body.name, [{ name: 'correct entry', id, version, remindOn: nextYear(body.on) }])
 
 // Next season from this one.
 const planning = ref(false)
@@ -115,15 +102,11 @@ async function keepPlan() {
   busy.value = true
   planProblem.value = ''
   try {
-    const opposite = await keeping.doTogether(
-      `${counted(chosen.value.length, 'sowing')} for ${year.value + 1}`,
-      chosen.value.map(({ after }) => keeping.toBody('sowings', newId(), after.name, after)),
-    )
+    const many = counted(chosen.value.length, 'sowing')
+    const sowings = chosen.value.map(({ after }) => ({ id: newId(), body: after }))
+    const { act } = await perform(`${many} for ${year.value + 1}`, [{ name: 'plan', sowings }])
     planning.value = false
-    note(`${counted(chosen.value.length, 'sowing')} planned for ${year.value + 1}.`, {
-      name: 'Undo',
-      run: () => undoing.takeBack(opposite),
-    })
+    noteDone(`${many} planned for ${year.value + 1}.`, act)
     await navigateTo('/season/buying')
   } catch (error) {
     planProblem.value = whyNot(error)
@@ -134,25 +117,16 @@ async function keepPlan() {
 /** Where no day was said it follows from the frosts, which are those of one year. */
 const undated = computed(() => chosen.value.some(({ after }) => !after.outOn && !after.sowOn))
 async function moveFrosts() {
-  const record = household.record
-  if (!record?.season) return
-  const { lastFrost, firstFrost } = record.season
-  try {
-    await keeping.saveHousehold(
-      {
-        ...record,
-        season: {
-          ...record.season,
-          lastFrost: lastFrost && nextYear(lastFrost),
-          firstFrost: firstFrost && nextYear(firstFrost),
-        },
-      },
-      'the frosts',
-    )
-    note('The frosts are those of next year.', { name: 'Undo', run: () => undoing.undo() })
-  } catch (error) {
-    note(whyNot(error))
+  const { version, body } = household.everything!.household
+  if (!body.season) return
+  const { lastFrost, firstFrost } = body.season
+  const season = {
+    ...body.season,
+    lastFrost: lastFrost && nextYear(lastFrost),
+    firstFrost: firstFrost && nextYear(firstFrost),
   }
+  const command = { name: 'save household', version, body: { ...body, season } } as const
+  await attempt('the frosts', [command], 'The frosts are those of next year.')
 }
 const frostYear = computed(() => Number((household.season?.lastFrost ?? season.today).slice(0, 4)))
 const print = () => window.print()

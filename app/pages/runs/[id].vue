@@ -25,7 +25,7 @@ import RunEnd from '~/components/runs/RunEnd.vue'
 import RunStep from '~/components/runs/RunStep.vue'
 import ShortMix from '~/components/runs/ShortMix.vue'
 import { mayAskToNotify, readAloud, stopReading } from '~/composables/ringing'
-import { useRunPlan } from '~/composables/useRunPlan'
+import { useBench } from '~/state/bench'
 import { useWorkLeft } from '~/composables/useWorkLeft'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useHousehold } from '~/state/household'
@@ -33,6 +33,7 @@ import { useRunStore } from '~/state/runs'
 import { nextStep, stepStands } from '#core/bench/run'
 import { plainWords } from '#core/bench/step'
 import { printHours, printFigure } from '#core/working/print'
+import { runPlan } from '#shared/reckoning/run-plan'
 
 definePageMeta({ bare: true, key: (route) => route.path })
 
@@ -41,8 +42,8 @@ const help = useHelpOpen()
 const runs = useRunStore()
 const household = useHousehold()
 const run = computed(() => runs.find(String(route.params.id)))
-const planFor = useRunPlan()
-const plan = computed(() => (run.value ? planFor(run.value) : null))
+const bench = useBench()
+const plan = computed(() => (run.value ? runPlan(bench, run.value) : null))
 const steps = computed(() => plan.value?.steps ?? [])
 const stands = computed(() => run.value && runs.stands(run.value))
 const workLeftOf = useWorkLeft()

@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import Button from 'primevue/button'
 import PageTop from '~/components/shell/PageTop.vue'
 import { useDates } from '~/composables/useDates'
-import { useRunPlan } from '~/composables/useRunPlan'
+import { useBench } from '~/state/bench'
 import { useWorkLeft } from '~/composables/useWorkLeft'
 import FigureValue from '~/components/figures/FigureValue.vue'
 import { useHousehold } from '~/state/household'
@@ -16,6 +16,7 @@ import { openSteps, RUN_NAMES } from '#core/bench/run'
 import { counted } from '#core/bench/wording'
 import type { Stored } from '#shared/collections'
 import type { RunRecord } from '#shared/records/run'
+import { runPlan } from '#shared/reckoning/run-plan'
 
 definePageMeta({
   place: {
@@ -30,17 +31,17 @@ const runs = useRunStore()
 const trays = useTrays()
 const water = useWater()
 const household = useHousehold()
-const planFor = useRunPlan()
+const bench = useBench()
 const { printLongDay } = useDates()
 
 const stateOf = (run: Stored<RunRecord>) => {
-  const plan = planFor(run)
+  const plan = runPlan(bench, run)
   if (!plan) return 'nothing left to do'
   const open = openSteps(plan.steps, runs.stands(run))
   return open[0] ? `next: ${open[0].title}; ${counted(open.length, 'step')} open` : 'all steps are done'
 }
 const workLeftOf = useWorkLeft()
-const workLeft = (run: Stored<RunRecord>) => workLeftOf(run, planFor(run)?.steps ?? [])
+const workLeft = (run: Stored<RunRecord>) => workLeftOf(run, runPlan(bench, run)?.steps ?? [])
 const ended = computed(() =>
   runs.all
     .filter(({ body }) => body.status === 'ended')
@@ -87,19 +88,19 @@ const about = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
       <p class="soft">Today, a bench card, a tray and a feed each begin their own. From here:</p>
       <div class="buttons">
         <Button
-          v-if="water.today.length"
+          v-if="water.round.today.length"
           class="main"
           @click="
             runs.start(
               'water',
-              `Water ${counted(water.today.length, 'tray')}`,
+              `Water ${counted(water.round.today.length, 'tray')}`,
               about(
                 'trays',
-                water.today.map(({ tray }) => tray),
+                water.round.today.map(({ tray }) => tray),
               ),
             )
           "
-          >Water {{ counted(water.today.length, 'tray') }}</Button
+          >Water {{ counted(water.round.today.length, 'tray') }}</Button
         >
         <Button
           v-for="tray in unsown"

@@ -7,16 +7,12 @@ import Button from 'primevue/button'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import TypedField from '~/components/fields/TypedField.vue'
 import SignPicture from '~/components/signs/SignPicture.vue'
-import { newId } from '~/composables/newId'
 import { useMeasures } from '~/composables/useMeasures'
-import { useNotes } from '~/composables/useNotes'
 import { useSignRecord } from '~/composables/useSignRecord'
 import { provideUnreadable } from '~/composables/useUnreadable'
-import { whyNot } from '~/composables/whyNot'
-import { useKeeping } from '~/state/keeping'
+import { useCommands } from '~/state/commands'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
-import { useUndo } from '~/state/undo'
 import { causesOf } from '#core/signs/causes'
 import { emptyRecord } from '#core/signs/record'
 import { SIGNS, signById, type SignId } from '#core/signs/seen'
@@ -32,9 +28,7 @@ definePageMeta({
 })
 const trays = useTrays()
 const season = useSeason()
-const keeping = useKeeping()
-const undoing = useUndo()
-const { note } = useNotes()
+const { attempt } = useCommands()
 const { said } = useMeasures()
 const route = useRoute()
 provideUnreadable()
@@ -76,19 +70,21 @@ async function seen() {
   const tray = trays.find(trayId.value ?? '')
   if (!tray) return
   const name = signById(sign.value).name
-  try {
-    const { opposite } = await keeping.happened({
-      name: `${name}: tray ${tray.number}`,
-      kind: sign.value === 'eaten' ? 'damage' : 'seen',
-      on: season.today,
-      act: newId(),
-      about: [{ what: 'trays', id: tray.id, rung: null }],
-      signs: [sign.value],
-    })
-    note(`${name} is written down.`, { name: 'Undo', run: () => undoing.takeBack(opposite) })
-  } catch (error) {
-    note(whyNot(error))
-  }
+  const title = `${name}: tray ${tray.number}`
+  await attempt(
+    title,
+    [
+      {
+        name: 'write down',
+        title,
+        kind: sign.value === 'eaten' ? 'damage' : 'seen',
+        on: season.today,
+        about: [{ what: 'trays', id: tray.id }],
+        signs: [sign.value],
+      },
+    ],
+    `${name} is written down.`,
+  )
 }
 </script>
 

@@ -25,7 +25,6 @@ import { useTrayChoice } from '~/composables/useTrayChoice'
 import { useTrayCount } from '~/composables/useTrayCount'
 import { useTrayLaying } from '~/composables/useTrayLaying'
 import { useDates } from '~/composables/useDates'
-import { useNotes } from '~/composables/useNotes'
 import type { StrokeAt } from '~/drawings/tray-marks'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
@@ -51,7 +50,6 @@ const bench = useRunStore()
 const season = useSeason()
 const household = useHousehold()
 const reckoned = useContext()
-const { note } = useNotes()
 const { printDay } = useDates()
 
 const id = String(route.params.id)
@@ -141,11 +139,8 @@ const startMoving = ({ run, stage, rung }: (typeof toMove.value)[number]) =>
 
 // Sowing, run by run.
 async function sow(run: RunStands) {
-  const act = await trays.sow(kept.value!, on.value, [run])
-  if (act) {
-    note(`Sown: ${run.run.name}, ${printDay(on.value)}.`, { name: 'Undo', run: () => trays.undo(act) })
-    if (stands.value.runs.every(({ sown, set }) => sown > 0 || set > 0)) mode.value = 'count'
-  }
+  const done = await trays.sow(kept.value!, on.value, [run], `Sown: ${run.run.name}, ${printDay(on.value)}.`)
+  if (done && stands.value.runs.every(({ sown, set }) => sown > 0 || set > 0)) mode.value = 'count'
 }
 
 const gapsOf = ({ run }: RunStands) =>
@@ -155,12 +150,8 @@ const gapsOf = ({ run }: RunStands) =>
   })
 async function sowAgain(one: RunStands) {
   const cells = gapsOf(one).map((cell): [number, number] => [cell, one.run.seedsPerCell])
-  const act = await trays.happened(kept.value!, on.value, 'sown', [{ stands: one, cells }])
-  if (act)
-    note(`Sown again: ${counted(cells.length, 'cell')} of ${one.run.name}.`, {
-      name: 'Undo',
-      run: () => trays.undo(act),
-    })
+  const said = `Sown again: ${counted(cells.length, 'cell')} of ${one.run.name}.`
+  await trays.happened(kept.value!, on.value, 'sown', [{ stands: one, cells }], said)
 }
 
 /** All cells of a run at once. */

@@ -18,6 +18,7 @@ import { batches, households, photoFiles, revisions, trays, readings, weatherDay
 import { backUpNow, keepsBackups } from '../../keeper'
 import type { Principal } from '../../principal'
 import { levelOf, markOver } from '../ledger'
+import type { Act } from '../acts'
 import { lookOrTake, type Looked } from '../looking'
 import { madeThumbnail } from '../photo-files'
 import { nextNumber } from '../numbers'
@@ -65,13 +66,17 @@ export async function takeIn(
   householdId: string,
   archive: ReadArchive,
   order: Order,
+  act: Act | null,
 ): Promise<TakenIn> {
   if (order.seen !== null && keepsBackups() && !(await backUpNow()))
     throw invalid([
       { path: [], message: 'The backup that is made first could not be written, so nothing was taken in.' },
     ])
-  return lookOrTake(principal, householdId, order.seen, (tx, looked) =>
-    new Taking(tx, householdId, archive, order, looked).run(),
+  return lookOrTake(
+    principal,
+    householdId,
+    { seen: order.seen, act, name: 'bring in archive' },
+    (tx, looked) => new Taking(tx, householdId, archive, order, looked).run(),
   )
 }
 

@@ -6,10 +6,9 @@ import type { Job } from '#core/season/today/job'
 import { weekOf } from '#core/season/today/week'
 import { dangerWords, jobWords } from '#core/season/today/wording'
 import { printNumber } from '#core/units/format'
-import { jobsOn } from '#shared/season'
 import type { Writing } from '../../paper/document'
 import type { Principal } from '../../principal'
-import { plannedSeason } from '../season'
+import { seasonBench } from '../season'
 import { printing } from './printing'
 
 /** How dark a rung is drawn. */
@@ -24,7 +23,9 @@ const SHADES: Readonly<Record<string, number>> = {
 
 /** The season on paper: every ladder on one axis, each with its days, and the mixes and feeds it asks for. */
 export async function seasonPaper(principal: Principal, householdId: string, on?: Day): Promise<Writing> {
-  const { household, today, rows, context, unplanned } = await plannedSeason(principal, householdId, on)
+  const bench = await seasonBench(principal, householdId, on)
+  const { today, rows, season: context, unplanned } = bench
+  const household = bench.kept.household.body
   const print = printing(household)
   const { from, days } = extentOf(rows, context.frame, today)
   const share = (day: Day) => daysBetween(from, day) / days
@@ -122,7 +123,8 @@ const namesOf = (
 
 /** The week on paper: a line for each job, with a box to tick in pencil. */
 export async function weekPaper(principal: Principal, householdId: string, on?: Day): Promise<Writing> {
-  const { household, today, rows, context, marks } = await plannedSeason(principal, householdId, on)
+  const { kept, today, rows, season: context, jobs } = await seasonBench(principal, householdId, on)
+  const household = kept.household.body
   const print = printing(household)
   const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'a mix no longer here'
   const item = (job: Job) => {
@@ -133,10 +135,10 @@ export async function weekPaper(principal: Principal, householdId: string, on?: 
   return {
     title: `The week from ${print.day(today)}`,
     kicker: household.name,
-    blocks: weekOf(jobsOn(today, rows, marks, context), today).flatMap(({ day, jobs }) => [
+    blocks: weekOf(jobs, today).flatMap(({ day, jobs: due }) => [
       { kind: 'heading', text: print.day(day) } as const,
-      jobs.length
-        ? ({ kind: 'list', marks: 'boxes', items: jobs.map(item) } as const)
+      due.length
+        ? ({ kind: 'list', marks: 'boxes', items: due.map(item) } as const)
         : ({ kind: 'text', text: 'nothing due', soft: true } as const),
     ]),
   }

@@ -18,8 +18,10 @@ import type { Table } from '#shared/tables/table'
 import type { Transaction } from '../../db/door'
 import type { Principal } from '../../principal'
 import { saveIn } from '../keeping'
+import type { Act } from '../acts'
 import { lookOrTake } from '../looking'
 import { invalid, Refusal, unknown } from '../refusal'
+import { within } from '../writing'
 import { knownIn, standingIn } from './known'
 
 /*
@@ -44,8 +46,6 @@ export interface TableTaken {
   readonly problems: LineProblem[]
   /** The first records as they would stand. */
   readonly shown: { lines: number[]; name: string; state: State }[]
-  /** What was written, with what stood before, so that it can be taken back. */
-  readonly records: { id: string; version: number; before: Stored<unknown> | null }[]
 }
 type State = 'new' | 'changed' | 'same' | 'bad'
 
@@ -66,15 +66,21 @@ export const takeTable = (
   id: TableId,
   text: string,
   order: TableOrder,
-): Promise<TableTaken> =>
-  lookOrTake(principal, householdId, order.seen, async (tx, looked) => {
-    if (looked.isNew) throw unknown('household')
-    try {
-      return await taken(tx, householdId, tableById(id), text, order, looked.changes)
-    } catch (error) {
-      throw error instanceof NoTable ? invalid([{ path: ['table'], message: error.message }]) : error
-    }
-  })
+  act: Act | null,
+) =>
+  lookOrTake(
+    principal,
+    householdId,
+    { seen: order.seen, act, name: 'bring in table' },
+    async (tx, looked) => {
+      if (looked.isNew) throw unknown('household')
+      try {
+        return await taken(tx, householdId, tableById(id), text, order, looked.changes)
+      } catch (error) {
+        throw error instanceof NoTable ? invalid([{ path: ['table'], message: error.message }]) : error
+      }
+    },
+  )
 
 async function taken(
   tx: Transaction,
@@ -91,7 +97,6 @@ async function taken(
   const tally = { new: 0, changed: 0, same: 0, bad: 0 }
   const problems: LineProblem[] = []
   const shown: TableTaken['shown'] = []
-  const records: TableTaken['records'] = []
   const meantBy = meantAmong(table, standing, names)
   const meant = new Set<string>()
   // Written at one moment, they are listed by their ids: in the order of the lines.
@@ -109,7 +114,6 @@ async function taken(
         if ('problems' in kept) found = kept.problems
         else {
           state = made.stood ? 'changed' : 'new'
-          records.push({ id: kept.id, version: kept.version, before: made.stood })
         }
       }
     }
@@ -143,7 +147,6 @@ async function taken(
     bad: tally.bad,
     problems: problems.slice(0, PROBLEMS),
     shown,
-    records,
   }
 }
 
@@ -180,7 +183,7 @@ async function keep(
 ): Promise<Stored<unknown> | { problems: LineProblem[] }> {
   try {
     const [id, version] = typeof over === 'string' ? [over, 0] : [over.id, over.version]
-    return await tx.transaction((inner) =>
+    return await within(tx, (inner) =>
       saveIn(inner, table.collection, householdId, id, version, body as never),
     )
   } catch (error) {

@@ -4,18 +4,19 @@ import { NuxtLink } from '#components'
 import { computed } from 'vue'
 import BenchCard from '~/components/bench/BenchCard.vue'
 import StepList from '~/components/bench/StepList.vue'
-import { useRunPlan } from '~/composables/useRunPlan'
+import { useBench } from '~/state/bench'
 import { useRunStore } from '~/state/runs'
 import { RUN_NAMES } from '#core/bench/run'
 import { cautions, type CautionId } from '#core/cautions/caution'
+import { runPlan } from '#shared/reckoning/run-plan'
 
 /** A run on paper: the same steps; for several pairs of hands one sheet each, amounts split, cautions on every sheet. */
 const route = useRoute()
 const runs = useRunStore()
-const planFor = useRunPlan()
+const bench = useBench()
 const run = computed(() => runs.find(String(route.params.id)))
 useHead({ title: () => `On paper: ${run.value?.body.name ?? 'run'}` })
-const whole = computed(() => (run.value ? planFor(run.value) : null))
+const whole = computed(() => (run.value ? runPlan(bench, run.value) : null))
 const all = computed(() =>
   cautions(new Set(whole.value?.steps.flatMap(({ cautions: ids }) => ids ?? []) as CautionId[])),
 )
@@ -24,7 +25,7 @@ const sheets = computed(() => {
   if (hands <= 1) return whole.value ? [{ title: run.value!.body.name, steps: whole.value.steps }] : []
   return Array.from({ length: hands }, (_, index) => ({
     title: `${run.value!.body.name}, station ${index + 1} of ${hands}`,
-    steps: planFor(run.value!, { index, of: hands })?.steps ?? [],
+    steps: runPlan(bench, run.value!, { index, of: hands })?.steps ?? [],
   })).filter(({ steps }) => steps.length)
 })
 </script>

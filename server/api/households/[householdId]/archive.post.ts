@@ -35,19 +35,18 @@ export default route(
         z.object({ kind, id: z.string(), name: z.string(), newer: z.enum(['here', 'archive']) }),
       ),
       contradictions: z.array(z.string()),
+      act: z.uuid().nullable().describe('The act, where it was written'),
     }),
     meaning: 'What is new, the same and different, and what does not go together',
     refuses: [404, 408, 409, 413, 415, 422],
   },
-  ({ params, query, event, principal }) =>
+  ({ params, query, event, principal, act }) =>
     spooled(event, { type: ARCHIVE_TYPE, most: MOST_ARCHIVE_BYTES, what: 'An archive' }, (file) =>
       asItGoes(event, async (going) => {
         const archive = await readArchive(file, going)
         try {
-          return await takeIn(principal, params.householdId, archive, {
-            differing: query.differing,
-            seen: query.seen ?? null,
-          })
+          const order = { differing: query.differing, seen: query.seen ?? null }
+          return await takeIn(principal, params.householdId, archive, order, act)
         } finally {
           archive.close()
         }

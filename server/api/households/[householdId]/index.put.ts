@@ -1,5 +1,5 @@
 import { HOUSEHOLD, stored, write } from '#shared/collections'
-import { saveHousehold } from '../../../services/keeping'
+import { performOne } from '../../../services/commands'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 
@@ -12,6 +12,8 @@ export default route(
     meaning: 'As kept',
     refuses: [409],
   },
-  ({ params, body, act, principal }) =>
-    saveHousehold(principal, params.householdId, body.version, body.body, act),
+  async ({ params, body, act, principal }) => {
+    const intent = { name: 'save household', version: body.version, body: body.body } as const
+    return (await performOne(principal, params.householdId, act, intent)).household
+  },
 )

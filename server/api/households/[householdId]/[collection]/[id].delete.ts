@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { COLLECTIONS } from '#shared/collections'
-import { remove } from '../../../../services/keeping'
+import { performOne } from '../../../../services/commands'
 import { recordParams, versionQuery } from '../../../../http/params'
 import { collectionRoute } from '../../../../http/route'
 
@@ -13,6 +13,8 @@ export default collectionRoute(
     meaning: 'The version it was removed at',
     refuses: [409, 422],
   }),
-  ({ params, query, act, principal }) =>
-    remove(principal, params.collection, params.householdId, params.id, query.version, act),
+  async ({ params: { collection, householdId, id }, query, act, principal }) => {
+    const intent = { name: 'remove record', collection, id, version: query.version } as const
+    return { version: (await performOne(principal, householdId, act, intent)).version }
+  },
 )

@@ -1,5 +1,5 @@
 import { bodyOf, COLLECTIONS, stored, write } from '#shared/collections'
-import { save } from '../../../../services/keeping'
+import { performOne } from '../../../../services/commands'
 import { recordParams } from '../../../../http/params'
 import { collectionRoute } from '../../../../http/route'
 
@@ -12,6 +12,10 @@ export default collectionRoute(
     meaning: 'As kept',
     refuses: [409],
   }),
-  ({ params, body, act, principal }) =>
-    save(principal, params.collection, params.householdId, params.id, body.version, body.body, act),
+  async ({ params, body, act, principal }) => {
+    const { collection, householdId, id } = params
+    const { version, body: record } = body
+    const intent = { name: 'save record', collection, id, version, body: record, onlyNew: false } as const
+    return (await performOne(principal, householdId, act, intent as never)).record
+  },
 )

@@ -74,16 +74,16 @@ export default route(
           state: z.enum(['new', 'changed', 'same', 'bad']),
         }),
       ),
-      records: z.array(z.object({ id: z.string(), version: z.int(), before: z.unknown() })),
+      act: z.uuid().nullable().describe('The act, where it was written: it can be undone'),
     }),
     meaning: 'How it was read, and what becomes of it',
     refuses: [404, 408, 409, 413, 415, 422],
   },
-  async ({ params, query, event, principal }) => {
+  async ({ params, query, event, principal, act }) => {
     if (!/^text\/(?:csv|plain|tab-separated-values)\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
       throw new HttpProblem(415, 'Send it as text/csv.')
     const text = asText(await readFile(event, MOST_BYTES, 'A table'))
-    return takeTable(principal, params.householdId, params.table, clean(text).replaceAll('\uFEFF', ''), {
+    const order = {
       ...(query.columns === undefined
         ? {}
         : { columns: query.columns.split(',').map((key) => (key === '-' ? null : key)) }),
@@ -92,6 +92,8 @@ export default route(
       headless: query.headless === 'true',
       goodAlone: query.lines === 'good',
       seen: query.seen ?? null,
-    })
+    }
+    const cleaned = clean(text).replaceAll('\uFEFF', '')
+    return takeTable(principal, params.householdId, params.table, cleaned, order, act)
   },
 )

@@ -1,7 +1,9 @@
 import * as z from 'zod'
 import { COLLECTION_NAMES, COLLECTIONS } from '#shared/collections'
 import { reference } from '#shared/rules'
-import { replace } from '../../../../../services/keeping'
+import { inHousehold } from '../../../../../db/door'
+import { asTheyWere } from '../../../../../services/acts'
+import { performOne } from '../../../../../services/commands'
 import { recordParams } from '../../../../../http/params'
 import { collectionRoute } from '../../../../../http/route'
 
@@ -25,6 +27,21 @@ export default collectionRoute(
     meaning: 'The version it was removed at, and what was changed, as it was before',
     refuses: [409],
   }),
-  ({ params, body, act, principal }) =>
-    replace(principal, params.collection, params.householdId, params.id, body.version, body.with, act),
+  async ({ params: { collection, householdId, id: recordId }, body, act, principal }) => {
+    const intent = {
+      name: 'replace record',
+      collection,
+      id: recordId,
+      version: body.version,
+      with: body.with,
+    } as const
+    const { performed } = await performOne(principal, householdId, act, intent)
+    const isIt = (one: { collection: string; id: string }) =>
+      one.collection === collection && one.id === recordId
+    const users = performed.wrote.filter((one) => !isIt(one))
+    return {
+      version: performed.wrote.find(isIt)!.after,
+      changed: await inHousehold(principal, householdId, (tx) => asTheyWere(tx, householdId, users)),
+    }
+  },
 )

@@ -1,5 +1,5 @@
 import { bodyOf, COLLECTIONS, stored } from '#shared/collections'
-import { bringBack } from '../../../../../services/keeping'
+import { performOne } from '../../../../../services/commands'
 import { recordParams, versionQuery } from '../../../../../http/params'
 import { collectionRoute } from '../../../../../http/route'
 
@@ -12,6 +12,8 @@ export default collectionRoute(
     meaning: 'As it was',
     refuses: [409, 422],
   }),
-  ({ params, query, act, principal }) =>
-    bringBack(principal, params.collection, params.householdId, params.id, query.version, act),
+  async ({ params: { collection, householdId, id }, query, act, principal }) => {
+    const intent = { name: 'restore record', collection, id, version: query.version } as const
+    return (await performOne(principal, householdId, act, intent)).record
+  },
 )

@@ -1,0 +1,252 @@
+import { createHash } from 'node:crypto'
+import { under } from '#core/problem'
+import { ownInstant, timeOf, todayOf } from '#core/season/clock'
+import { decidedBy, type Understood } from '#shared/commands/commands'
+import { idsOf, isRefusal, type Acting, type Change, type Refusal as Refused } from '#shared/commands/command'
+import type { UndoIntent } from '#shared/commands/undo'
+import type { Performed } from '#shared/commands/written'
+import { bodyOf, type Bodies, type Collection, type Everything, type Stored } from '#shared/collections'
+import { benchOf, type Bench } from '#shared/reckoning/bench'
+import type { Day } from '#core/season/day'
+import type { HouseholdRecord } from '#shared/records/household'
+import type { Transaction } from '../db/door'
+import type { Principal } from '../principal'
+import { once, findAct, type Act, type Locked } from './acts'
+import { bringBackIn, removeIn, replaceIn, saveHouseholdIn, saveIn, updateIn } from './keeping'
+import { findHousehold, history, readEverything } from './reading'
+import { invalid, Refusal, stale, unknown } from './refusal'
+import { rememberedAt } from './remembered'
+import { rowAsItStands } from './rows'
+import { writingOf } from './writing'
+
+/*
+ * What people do, done: each command is decided by its pure function in shared/commands, and what it decides is written, all in
+ * one transaction inside the household's lock.
+ */
+
+/** One press: its commands, who acts, and when by the clock they look at. */
+export interface Press {
+  readonly commands: readonly Understood[]
+  readonly by?: string
+  readonly today?: Day | null
+  readonly time?: string | null
+}
+
+/** A checksum of what is asked, so that no other request borrows the key of an act. */
+export const checksum = (of: unknown) => createHash('sha256').update(JSON.stringify(of)).digest('base64')
+
+/**
+ * All of a press or nothing of it.
+ *
+ * @throws Refusal 404, 409, 422 saying which of its commands failed, and what stands instead
+ */
+export const perform = (
+  principal: Principal,
+  householdId: string,
+  act: Act | null,
+  press: Press,
+): Promise<Performed> => {
+  const names = press.commands.map(({ name }) => name)
+  const undoing = press.commands.find((one): one is UndoIntent => one.name === 'undo' || one.name === 'redo')
+  const doing = { by: press.by ?? '', commands: names, undoes: undoing?.act ?? null }
+  return once(principal, householdId, act, doing, async (tx, household, actId) => {
+    if (!mayWrite(household, press.commands)) throw unknown('household')
+    const done = new Performance(tx, householdId, press, household, actId)
+    for (const [i, one] of press.commands.entries())
+      await done.run(one).catch((error: unknown) => {
+        throw press.commands.length > 1 ? memberFailed(error, i, one.name) : error
+      })
+    const { wrote, changed, household: own } = writingOf(tx)
+    return {
+      act: actId,
+      wrote: wrote.map(({ collection, id, after }) => ({ collection, id, after })),
+      changed: [...changed.values()],
+      household: own,
+    }
+  })
+}
+
+/** A household that is not there is only begun, one that was removed is not written to. */
+const mayWrite = (household: Locked, commands: readonly Understood[]) =>
+  household ? !household.isRemoved : commands[0]?.name === 'begin household' || isNew(commands[0])
+const isNew = (first: Understood | undefined) => first?.name === 'save household' && first.version === 0
+
+function memberFailed(error: unknown, index: number, name: string): unknown {
+  if (!(error instanceof Refusal)) return error
+  return new Refusal(error.status, error.message, under('commands', under(index, error.problems)), {
+    ...error.details,
+    failed: { index, name },
+  })
+}
+
+/** A press under way: what it looks at is read once, and again after it has changed something. */
+class Performance {
+  private looked: Bench | null = null
+  private readonly acting: Acting
+  constructor(
+    private readonly tx: Transaction,
+    private readonly householdId: string,
+    press: Press,
+    private readonly household: Locked,
+    act: string,
+  ) {
+    const now = new Date()
+    const { clock = null, timeZone = null } = household ?? {}
+    // Where nobody said whose midnight counts, the farthest east has the latest day.
+    const latest = todayOf({ clock, timeZone: timeZone ?? 'Pacific/Kiritimati' }, now)
+    const today = press.today ?? todayOf({ clock, timeZone }, now)
+    if (today > latest)
+      throw invalid([
+        { path: ['today'], message: 'That day is still to come: look at the clock of this device.' },
+      ])
+    this.acting = {
+      act,
+      by: press.by ?? '',
+      today,
+      time: press.time ?? timeOf(clock ? 'UTC' : timeZone, ownInstant(clock, now)),
+      latest,
+      newId: idsOf(act),
+    }
+  }
+
+  async run(intent: Understood): Promise<void> {
+    if (intent.name === 'undo' || intent.name === 'redo') return this.undo(intent as UndoIntent)
+    const command = decidedBy(intent.name)!
+    const bench = command.looks ? await this.bench() : (null as unknown as Bench)
+    const decision = command.decide(bench, intent, this.acting)
+    if (isRefusal(decision)) throw refusalOf(decision)
+    for (const change of decision) await this.write(change)
+    if (decision.length) this.looked = null
+  }
+
+  private async bench(): Promise<Bench> {
+    if (this.looked) return this.looked
+    const isFirst = writingOf(this.tx).changed.size === 0 && this.household
+    const before = isFirst ? this.household!.changes - 1 : null
+    const known =
+      before === null ? undefined : rememberedAt<Everything>(this.householdId, 'everything', before)
+    const kept = (await known) ?? (await readEverything(this.tx, this.householdId))
+    return (this.looked = benchOf(kept, this.acting.today, this.acting.time))
+  }
+
+  private async write(change: Change): Promise<void> {
+    const { tx, householdId } = this
+    switch (change.do) {
+      case 'put': {
+        const stored = await saveIn(
+          tx,
+          change.collection,
+          householdId,
+          change.id,
+          change.version,
+          change.body as never,
+        )
+        if (stored.id !== change.id && 'onlyNew' in change && change.onlyNew) throw saidAlready(stored)
+        // What stands already is the answer, though nothing was written.
+        if (!writingOf(tx).changed.has(`${change.collection} ${stored.id}`))
+          writingOf(tx).changed.set(`${change.collection} ${stored.id}`, {
+            collection: change.collection,
+            id: stored.id,
+            record: stored,
+          })
+        return
+      }
+      case 'update':
+        return void (await updateIn(tx, change.collection, householdId, change.id, (stood) => {
+          const made = (change.make as (one: Stored<unknown>) => object)(stood)
+          if (isRefusal(made)) throw refusalOf(made)
+          return made as Bodies[Collection] as never
+        }))
+      case 'remove':
+        return void (await removeIn(tx, change.collection, householdId, change.id, change.version))
+      case 'restore':
+        return void (await bringBackIn(tx, change.collection, householdId, change.id, change.version))
+      case 'replace':
+        return void (await replaceIn(
+          tx,
+          change.collection,
+          householdId,
+          change.id,
+          change.version,
+          change.with,
+        ))
+      case 'household':
+        return void (await saveHouseholdIn(tx, householdId, change.version, change.body))
+    }
+  }
+
+  /** Everything an act wrote as it was before, the last first. */
+  private async undo({ act, seen }: UndoIntent): Promise<void> {
+    const { tx, householdId } = this
+    const { wrote } = await findAct(tx, householdId, act)
+    if (wrote.length === 0) throw invalid([{ path: ['act'], message: 'There is nothing of it to undo.' }])
+    for (const one of [...wrote].reverse()) {
+      const { collection, id, before, after, stood, stands, was } = one
+      const known = seen.find((other) => other.collection === collection && other.id === id)?.version
+      const isKnown = (version: number) => version === after || version === known
+      if (collection === 'household') {
+        const now = await findHousehold(householdId, tx)
+        if (!was || !isKnown(now.version)) throw stale(now)
+        await saveHouseholdIn(tx, householdId, now.version, was as HouseholdRecord)
+      } else if (!stands) await bringBackIn(tx, collection, householdId, id, after)
+      else {
+        const now = await rowAsItStands(tx, collection, householdId, id)
+        if (!now) throw invalid([{ path: ['act'], message: 'It is no longer here.' }])
+        if (!isKnown(now.version)) throw stale(now)
+        if (!stood) await removeIn(tx, collection, householdId, id, now.version)
+        else await this.putBack(collection, now, before, was)
+      }
+    }
+  }
+
+  private async putBack<C extends Collection>(
+    collection: C,
+    now: Stored<Bodies[C]>,
+    before: number,
+    was: object | undefined,
+  ) {
+    const { tx, householdId } = this
+    const past = was
+      ? { ...now.body, ...was }
+      : (await history(collection, householdId, now.id, tx)).find(({ version }) => version === before)?.body
+    if (!past) throw invalid([{ path: ['act'], message: 'What it was before is not kept.' }])
+    await saveIn(tx, collection, householdId, now.id, now.version, bodyOf(collection).parse(past))
+  }
+}
+
+const refusalOf = ({ refused, stands }: Refused) =>
+  new Refusal(
+    422,
+    refused[0]?.message ?? 'This cannot be done as it stands.',
+    refused,
+    stands === undefined ? {} : { stands },
+  )
+const saidAlready = ({ body }: Stored<unknown>) => {
+  const { name, on } = body as { name: string; on: string }
+  return invalid([{ path: ['title'], message: `This is written down already: “${name}”, ${on}.` }])
+}
+
+/** One command of a script: answered with the record it is about. */
+export async function performOne(
+  principal: Principal,
+  householdId: string,
+  act: Act | null,
+  command: Understood,
+): Promise<{
+  performed: Performed
+  record: Stored<unknown> | null
+  household: Stored<HouseholdRecord> | null
+  version: number
+}> {
+  const performed = await perform(principal, householdId, act, { commands: [command] })
+  const [first] = performed.wrote
+  const one = first
+    ? performed.changed.find(({ collection, id }) => collection === first.collection && id === first.id)
+    : performed.changed[0]
+  return {
+    performed,
+    record: one?.record ?? null,
+    household: performed.household,
+    version: first?.after ?? 0,
+  }
+}

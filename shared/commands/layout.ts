@@ -1,0 +1,114 @@
+import * as z from 'zod'
+import { counted } from '#core/bench/wording'
+import { addDays } from '#core/season/day'
+import { cellsOf, merged } from '#core/trays/layout'
+import { find, type Bench } from '../reckoning/bench'
+import { sowing } from '../records/sowing'
+import { layoutOf, tray as trayRecord, type TrayRecord } from '../records/tray'
+import { id } from '../rules'
+import { proposedTrays, trayFor, type ProposedTray } from '../trays'
+import { command, entryOf, plainCommand, refuse } from './command'
+
+/** Days ahead for which trays can be laid out. */
+const AHEAD_DAYS = 14
+
+/** Trays the season asks for soon, that nobody has laid out yet. */
+export const traysToLayOut = (bench: Pick<Bench, 'rows' | 'today' | 'season'>): ProposedTray[] =>
+  bench.season ? proposedTrays(bench.rows, addDays(bench.today, AHEAD_DAYS)) : []
+
+/** A tray the season asks for becomes one that stands; what is sown already is sown in it on its day. */
+export const layOutTray = command(
+  'lay out tray',
+  { id, key: z.string().min(1).max(200).describe('Of the trays that the season asks for') },
+  (bench, { id: trayId, key }, acting) => {
+    const one = traysToLayOut(bench).find((tray) => tray.key === key)
+    if (!one) return refuse(['key'], 'The season asks for this tray no more: what it was for has changed.')
+    const ids = new Set(one.holds.map(({ row }) => row.id))
+    // The batch that was planned or made for what is sown in it.
+    const batch = bench.kept.batches.findLast(({ body: { sowings } }) =>
+      sowings.some(({ id: of, rung }) => ids.has(of) && rung === 0),
+    )
+    const packetOf = (sowingId: string) => find(bench, 'sowings', sowingId)?.body.packetId ?? null
+    const body = trayFor(one, packetOf, batch?.id ?? null)
+    return [
+      { do: 'put', collection: 'trays', id: trayId, version: 0, body },
+      ...body.runs.flatMap((run) => {
+        const on = run.sowingId ? bench.done.get(run.sowingId)?.['rung-0'] : undefined
+        if (!on) return []
+        const cells = cellsOf(body, run.code).map((cell): [number, number] => [cell, run.seedsPerCell])
+        // Its seed has left the packet already: this only says in which tray it lies.
+        return [
+          entryOf(
+            {
+              name: `Sown: ${run.name}`,
+              kind: 'rung',
+              on,
+              about: [{ what: 'trays', id: trayId, rung: null }],
+              cells: [{ trayId, run: run.code, what: 'sown', cells, count: null }],
+            },
+            acting,
+          ),
+        ]
+      }),
+    ]
+  },
+)
+
+/**
+ * A tray laid out anew, from how it was to how it is to be; where another hand was faster, both are joined cell by cell. With it
+ * the sowings that are planned in it.
+ */
+export const changeTray = plainCommand(
+  'change tray',
+  {
+    id,
+    version: z.int().min(1).describe('The version it was changed from'),
+    before: trayRecord,
+    after: trayRecord,
+    planned: z
+      .array(z.object({ id, body: sowing }))
+      .max(60)
+      .default([]),
+  },
+  ({ id: trayId, version, before, after, planned }) => [
+    ...planned.map(
+      (one) => ({ do: 'put', collection: 'sowings', id: one.id, version: 0, body: one.body }) as const,
+    ),
+    {
+      do: 'update',
+      collection: 'trays',
+      id: trayId,
+      make: (stood) => {
+        if (stood.version === version) return after
+        const joined = merged(layoutOf(before), layoutOf(after), layoutOf(stood.body))
+        if (!joined)
+          return refuse(['after'], 'It was laid out anew elsewhere in the meantime, in another grid.', stood)
+        const { rows, columns, runs, cells } = joined.layout
+        return {
+          ...stood.body,
+          ...changed(before, after),
+          rows,
+          columns,
+          runs: [...runs],
+          cells: [...cells],
+        }
+      },
+    },
+  ],
+)
+
+/** The fields beside the layout that were changed. */
+const changed = (before: TrayRecord, after: TrayRecord) =>
+  Object.fromEntries(
+    (Object.keys(after) as (keyof TrayRecord)[])
+      .filter((key) => key !== 'cells' && key !== 'runs' && after[key] !== before[key])
+      .map((key) => [key, after[key]]),
+  )
+
+/** Cells that another hand had given to another plot meanwhile, in words; null where there were none. */
+export function keptByOthers(before: TrayRecord, after: TrayRecord, now: TrayRecord): string | null {
+  const other = after.cells.filter(
+    (code, cell) => code !== before.cells[cell] && now.cells[cell] !== code,
+  ).length
+  return other ? `${counted(other, 'cell')} had been given to another plot meanwhile, and stay there.` : null
+}

@@ -1,0 +1,84 @@
+import * as z from 'zod'
+import { freeCode } from '#core/trays/layout'
+import type { Stored } from '../collections'
+import { find, type Bench } from '../reckoning/bench'
+import type { EntryRecord } from '../records/entry'
+import { tray as trayRecord, type TrayRecord } from '../records/tray'
+import { day, id } from '../rules'
+import { cellEntries, PLOTS, toldOf, trayAt, type Told } from './cells'
+import { command, inFuture, isRefusal, refuse, type Acting, type Change } from './command'
+
+/** Where plants go on: a tray that stands, or one that is made with them. */
+interface Into {
+  readonly id: string
+  readonly version: number
+  readonly body: TrayRecord
+  /** Plants in each cell. */
+  readonly each: number
+}
+
+/** Plants moved on into another tray, each plot with its name; the tray is made with them where it is new. */
+export function movedOn(
+  bench: Bench,
+  acting: Acting,
+  tray: Stored<TrayRecord>,
+  on: EntryRecord['on'],
+  from: readonly Told[],
+  into: Into,
+  also: Partial<EntryRecord> = {},
+): Change[] {
+  const cells = [...into.body.cells]
+  const runs = [...into.body.runs]
+  const told = from.map((one): Told => {
+    const code = freeCode(runs)
+    const { run } = one.stands
+    runs.push({ ...run, code, rung: run.rung + 1, seedsPerCell: 1 })
+    const set: [number, number][] = []
+    let left = one.count ?? one.cells.reduce((sum, [, n]) => sum + n, 0)
+    for (let cell = 0; cell < cells.length && left > 0; cell++) {
+      if (cells[cell] !== '') continue
+      const n = Math.min(into.each, left)
+      cells[cell] = code
+      set.push([cell, n])
+      left -= n
+    }
+    return { ...one, also: [{ trayId: into.id, run: code, what: 'set', cells: set, count: null }] }
+  })
+  const { id: intoId, version } = into
+  return [
+    { do: 'put', collection: 'trays', id: intoId, version, body: { ...into.body, runs, cells } },
+    ...cellEntries(bench, acting, tray, on, 'moved', told, also),
+  ]
+}
+
+export const moveOn = command(
+  'move on',
+  {
+    trayId: id,
+    on: day,
+    runs: PLOTS,
+    into: z.object({
+      id,
+      tray: trayRecord.nullable().default(null).describe('A new tray, empty; null for one that stands'),
+      each: z.int().min(1, 'Say how many plants go into each.').default(1),
+    }),
+  },
+  (bench, { trayId, on, runs, into }, acting) => {
+    const late = inFuture(on, acting)
+    if (late) return late
+    const tray = trayAt(bench, trayId)
+    if (isRefusal(tray)) return tray
+    const list = toldOf(bench, tray, runs, 'moved')
+    if (isRefusal(list)) return list
+    const there = find(bench, 'trays', into.id)
+    const target = into.tray ?? there?.body
+    if (!target) return refuse(['into', 'id'], 'The tray they go into is not here any more.')
+    if (target.emptiedOn !== null) return refuse(['into', 'id'], 'The tray they go into was emptied.', there)
+    const plants = list.reduce((sum, one) => sum + (one.count ?? one.cells.reduce((n, [, k]) => n + k, 0)), 0)
+    const room = target.cells.filter((code) => code === '').length * into.each
+    if (plants > room)
+      return refuse(['into', 'each'], `There is room for ${room}, and ${plants} are to go in.`, { room })
+    const version = into.tray ? 0 : there!.version
+    return movedOn(bench, acting, tray, on, list, { id: into.id, version, body: target, each: into.each })
+  },
+)

@@ -1,0 +1,301 @@
+import { MOVED_STEP } from '#core/bench/move-steps'
+import { coirGave, minutesTaken, mixOutcome, paceOf } from '#core/bench/outcome'
+import { answerKey, runStands, stepStands } from '#core/bench/run'
+import { sowStepId } from '#core/bench/sow-steps'
+import { waterStepId } from '#core/bench/water-steps'
+import { counted } from '#core/bench/wording'
+import { gridFor, usualGrid } from '#core/trays/layout'
+import { printQuantity } from '#core/units/format'
+import type { Stored } from '../collections'
+import { find, makingOf, runsOfSowing, type Bench } from '../reckoning/bench'
+import { LEFT_STEP, runPlan, type RunPlan } from '../reckoning/run-plan'
+import { waterRow, type EntryRecord } from '../records/entry'
+import type { RunRecord } from '../records/run'
+import { tray as traySchema } from '../records/tray'
+import { cellEntries, standingCells, toSow } from './cells'
+import { entryOf, type Acting, type Change } from './command'
+import { movedOn } from './moving'
+
+type WaterRow = Parameters<typeof waterRow>[0]
+
+/** Something a run did, in words and as it is written down. */
+export interface Outcome {
+  readonly words: string
+  readonly changes: (acting: Acting) => readonly Change[]
+}
+
+const NOTHING = {
+  share: null,
+  usedL: null,
+  leftL: null,
+  waterL: null,
+  filled: null,
+  backL: null,
+  minutes: null,
+  roots: null,
+  mixedL: null,
+}
+
+/** What a run really did, so far as it was ticked: what was not ticked took nothing and is not written. */
+export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'body'>): Outcome[] {
+  const plan = runPlan(bench, { body })
+  const stands = runStands(body.marks)
+  const volume = (litres: number) => printQuantity(litres, 'volume', bench.context.kitchen)
+  const isDone = (id: string) => stepStands(stands, id).state === 'done'
+  const said = (step: string, key: string) => stands.answers.get(answerKey(step, key)) ?? null
+  const ids = (what: string) => body.about.filter((one) => one.what === what).map(({ id }) => id)
+  const minutes = minutesTaken(body.marks)
+  const coir = plan && coirGave(plan.steps, stands)
+  const pace = plan && paceOf(plan.steps, stands, body.marks)
+  const measured: EntryRecord['measured'] = [
+    ...(coir !== null && coir >= 5 && coir <= 25
+      ? [{ what: 'coir yield' as const, of: '', value: coir, n: null, key: '' }]
+      : []),
+    ...(pace !== null && pace >= 0.05
+      ? [{ what: 'minutes' as const, of: body.kind, value: pace, n: null, key: '' }]
+      : []),
+  ]
+  // What the run measured is told once, in the first entry it makes.
+  let told = false
+  const measuring = () => {
+    if (told) return {}
+    told = true
+    return { measured }
+  }
+  const entry = (
+    words: string,
+    what: Pick<EntryRecord, 'kind' | 'about'> & Partial<EntryRecord>,
+    name = words,
+  ): Outcome => ({
+    words,
+    changes: (acting) => [
+      entryOf({ name, on: bench.today, at: bench.time, by: body.by, ...what, ...measuring() }, acting),
+    ],
+  })
+  const aboutTrays = (list: readonly string[]): EntryRecord['about'] =>
+    list.map((id) => ({ what: 'trays', id, rung: null }))
+
+  if (body.kind === 'soak') {
+    const batch = find(bench, 'batches', ids('batches')[0])
+    const soaks = plan?.steps.filter(({ id }) => id.startsWith('soak-')) ?? []
+    if (!batch || !soaks.length || !soaks.every(({ id }) => isDone(id))) return []
+    const about = batch.body.sowings.map(({ id, rung }) => ({ what: 'sowings' as const, id, rung }))
+    return [
+      entry(`Soaked for ${batch.body.name}`, {
+        kind: 'soak mix',
+        about: about.length ? about : [{ what: 'batches', id: batch.id, rung: null }],
+      }),
+    ]
+  }
+  if (body.kind === 'mix') {
+    const batch = find(bench, 'batches', ids('batches')[0])
+    const done =
+      batch && plan?.batchPlan && mixOutcome(plan.steps, stands, plan.batchPlan.mixL.value, LEFT_STEP)
+    if (!batch || !done || makingOf(bench, batch.id)) return []
+    const made = plan.batchPlan!.mixL.value * done.share
+    return [
+      entry(
+        `Batch ${batch.number} is made: ${volume(made)}${done.leftL ? `, ${volume(done.leftL)} left over` : ''}`,
+        {
+          kind: 'batch made',
+          about: [
+            { what: 'batches', id: batch.id, rung: null },
+            ...batch.body.sowings.map(({ id, rung }) => ({ what: 'sowings' as const, id, rung })),
+          ],
+          // It was made: what the shelf did not hold is not asked for now.
+          evenIfShort: true,
+          really: { ...NOTHING, ...done, minutes },
+        },
+        batch.body.name,
+      ),
+    ]
+  }
+  if (body.kind === 'sow') {
+    const rows: WaterRow[] = []
+    const list = ids('trays').flatMap((id): Outcome[] => {
+      const tray = find(bench, 'trays', id)
+      if (!tray) return []
+      const runs = bench
+        .stands(tray)
+        .runs.filter(({ run: { code }, sown }) => sown === 0 && isDone(sowStepId(id, code)))
+      if (isDone(`soak ${id}`)) rows.push({ trayId: id, how: 'below', litres: said(`soak ${id}`, 'litres') })
+      return runs.map((one) => ({
+        words: `Sown: ${one.run.name}, tray ${tray.number}`,
+        changes: (acting) =>
+          cellEntries(bench, acting, tray, bench.today, 'sown', [toSow(bench, tray, one)], { by: body.by }),
+      }))
+    })
+    return rows.length
+      ? [
+          ...list,
+          entry(`Watered: ${counted(rows.length, 'tray')}`, {
+            kind: 'watered',
+            about: aboutTrays(rows.map(({ trayId }) => trayId)),
+            water: rows.map(waterRow),
+          }),
+        ]
+      : list
+  }
+  if (body.kind === 'water') {
+    const rows = ids('trays').flatMap((id): WaterRow[] => {
+      const step = waterStepId(id)
+      const tray = find(bench, 'trays', id)
+      if (!isDone(step) || !tray) return []
+      const grams = said(step, 'grams')
+      return [
+        {
+          trayId: id,
+          how: bench.water(tray)?.outlook.way.how ?? 'below',
+          litres: said(step, 'litres'),
+          backL: said(step, 'backL'),
+          grams,
+          moment: grams === null ? null : 'watered',
+        },
+      ]
+    })
+    return rows.length
+      ? [
+          entry(`Watered: ${counted(rows.length, 'tray')}`, {
+            kind: 'watered',
+            about: aboutTrays(rows.map(({ trayId }) => trayId)),
+            water: rows.map(waterRow),
+            really: { ...NOTHING, minutes },
+          }),
+        ]
+      : []
+  }
+  if (body.kind === 'feed') {
+    const feeding = find(bench, 'feedings', ids('feedings')[0])
+    if (!feeding || !isDone('give')) return []
+    const { vessel, targetNMgPerL } = feeding.body
+    const given = said('give', 'givenL') ?? vessel.volumeL
+    const backL = said('give', 'backL')
+    const fed = ids('trays')
+    const each = fed.length ? Math.max(0, given - (backL ?? 0)) / fed.length : 0
+    return [
+      entry(
+        `Fed: ${volume(given)}${backL ? `, ${volume(backL)} came back` : ''}`,
+        {
+          kind: 'feed given',
+          about: [
+            { what: 'feedings', id: feeding.id, rung: null },
+            ...body.about.filter(({ what }) => what === 'sowings'),
+            ...aboutTrays(fed),
+          ],
+          times: given / vessel.volumeL,
+          evenIfShort: true,
+          water: fed.map((trayId) =>
+            waterRow({ trayId, how: 'below', litres: each, nMgPerL: targetNMgPerL, ecMsPerCm: null }),
+          ),
+          really: { ...NOTHING, backL, minutes },
+        },
+        `Given: ${feeding.body.name}`,
+      ),
+      ...fedSowings(body, entry),
+    ]
+  }
+  if (body.kind === 'clean') {
+    const steps = plan?.steps.filter(({ id }) => isDone(id)) ?? []
+    return steps.length
+      ? [
+          entry(`Cleaned: ${steps.map(({ title }) => title.toLowerCase()).join('; ')}`.slice(0, 120), {
+            kind: 'cleaned',
+            about: body.about,
+          }),
+        ]
+      : []
+  }
+  return moved(bench, body, plan)
+}
+
+/** The season’s feeds are marked by sowing. */
+function fedSowings(
+  body: RunRecord,
+  entry: (words: string, what: Pick<EntryRecord, 'kind' | 'about'>) => Outcome,
+) {
+  const fed = body.about.filter(({ what, rung }) => what === 'sowings' && rung !== null)
+  // Its trays with it: how much went into each is told in the entry before.
+  const about = [...fed, ...body.about.filter(({ what }) => what === 'trays')]
+  return fed.length ? [entry(`Fed: ${counted(fed.length, 'sowing')}`, { kind: 'feed', about })] : []
+}
+
+function moved(bench: Bench, body: RunRecord, plan: RunPlan | null): Outcome[] {
+  const stands = runStands(body.marks)
+  const step = plan?.steps.find(({ id }) => id === MOVED_STEP)
+  const target = body.about.find(({ what }) => what === 'sowings')
+  const row = target && bench.row(target.id)
+  const final = body.kind === 'final container'
+  const rung = final ? row?.planned.rungs.at(-1) : row?.planned.rungs[target?.rung ?? -1]
+  if (!step || !target || !row || !rung) return []
+  const tapped = stands.counts.get(MOVED_STEP) ?? 0
+  const n = tapped > 0 ? tapped : stepStands(stands, MOVED_STEP).state === 'done' ? step.count!.of : 0
+  if (n === 0) return []
+  const roots = (['few', 'holding', 'circling'] as const).find(
+    (one) => one === stands.chosen.get(answerKey('roots', 'roots')),
+  )
+  const isPart = n < step.count!.of
+  const really = { ...NOTHING, filled: n, minutes: minutesTaken(body.marks), roots: roots ?? null }
+  const words = `${final ? 'Set in' : body.kind === 'pot up' ? 'Potted up' : 'Pricked out'}: ${n} of ${step.count!.of}, ${row.name}`
+  // Plants that stand cell by cell go into a tray of their own.
+  const from =
+    target.rung === null || final
+      ? undefined
+      : runsOfSowing(bench, target.id, target.rung - 1).find(({ of }) => of.standing >= n)
+  if (from) {
+    const { of } = from
+    const cells = standingCells(bench, from.tray, of.run.code, n, null)
+    if (cells.reduce((sum, [, k]) => sum + k, 0) === n) {
+      const each = rung.fill.plants ?? 1
+      const wanted = Math.ceil(n / each)
+      const grid =
+        rung.container.kind === 'tray' && rung.container.cells >= wanted
+          ? usualGrid(rung.container)
+          : gridFor(rung.container, wanted)
+      if (grid.rows * grid.columns >= wanted) {
+        const into = traySchema.parse({
+          name: rung.container.name,
+          containerId: rung.container.id,
+          ...grid,
+          placeId: rung.where.place.id,
+          recipeId: rung.recipeId,
+          cells: Array<string>(grid.rows * grid.columns).fill(''),
+        })
+        return [
+          {
+            words: `${words}, into a tray of their own`,
+            changes: (acting) =>
+              movedOn(
+                bench,
+                acting,
+                from.tray,
+                bench.today,
+                [{ stands: of, cells }],
+                { id: acting.newId(), version: 0, body: into, each },
+                { really, by: body.by },
+              ),
+          },
+        ]
+      }
+    }
+  }
+  return [
+    {
+      words,
+      changes: (acting) => [
+        entryOf(
+          {
+            name: words,
+            kind: final ? 'out' : 'rung',
+            on: bench.today,
+            by: body.by,
+            about: [{ what: 'sowings', id: target.id, rung: target.rung }],
+            count: n,
+            part: isPart,
+            really,
+          },
+          acting,
+        ),
+      ],
+    },
+  ]
+}

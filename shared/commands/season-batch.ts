@@ -1,0 +1,69 @@
+import { COVER_IS_THE_MIX } from '#core/media/batch-request'
+import { batchOf } from '#core/season/shopping'
+import type { FeedRun, MixRun } from '#core/season/demand'
+import type { Bench } from '../reckoning/bench'
+import { makingOf } from '../reckoning/bench'
+import type { BatchRecord } from '../records/batch'
+import type { FeedingRecord } from '../records/feeding'
+
+/** What a mix of the season fills, as a batch keeps it. */
+export const fillsOf = (run: MixRun) =>
+  run.fills.map(({ container, count, cells, coverMm, coverMaterialId, plants, ballContainerId }) => ({
+    containerId: container.id,
+    count,
+    cells,
+    coverMm,
+    coverMaterialId: coverMm > 0 ? coverMaterialId : COVER_IS_THE_MIX,
+    plants,
+    ballContainerId,
+  }))
+/** The stages a mix of the season is for, as a batch keeps them. */
+export const forSowings = ({ of }: MixRun) => of.map(({ sowingId, rung }) => ({ id: sowingId, rung }))
+
+export const namesOf = (bench: Pick<Bench, 'row'>, of: MixRun['of']) =>
+  [...new Set(of.map(({ sowingId }) => bench.row(sowingId)?.name ?? ''))].join(', ')
+
+/** A batch that is planned for these sowings already, and not made. */
+export const batchPlannedFor = (bench: Bench, run: MixRun) =>
+  bench.kept.batches.find(
+    (one) =>
+      !makingOf(bench, one.id) &&
+      run.of.every(({ sowingId, rung }) =>
+        one.body.sowings.some((target) => target.id === sowingId && target.rung === rung),
+      ),
+  )
+
+/** The batch a mix of the season asks for; null where its recipe is no longer here. */
+export function batchFor(bench: Bench, run: MixRun): BatchRecord | null {
+  const { recipes, tools, frame } = bench.context
+  const recipe = recipes.get(run.recipeId)
+  if (!recipe || !frame) return null
+  const scoop = tools.find(({ kind }) => kind === 'scoop')
+  return {
+    ...batchOf(recipe),
+    name: namesOf(bench, run.of).slice(0, 120) || recipe.name,
+    recipeId: run.recipeId,
+    lowerRecipeId: null,
+    fills: fillsOf(run),
+    sowings: forSowings(run),
+    scoop: scoop ? { name: scoop.name, volumeL: scoop.capacityMl! / 1000 } : { name: 'Litre', volumeL: 1 },
+    tubL: frame.tubL,
+    onDate: run.on,
+  }
+}
+
+/** The feed the season asks for on a day. @param on the day, in the reader’s words */
+export function feedingFor(bench: Bench, run: FeedRun, on: string): FeedingRecord {
+  const [first] = run.of
+  const stage = first && bench.row(first.sowingId)?.planned.rungs[first.rung]
+  const { frame } = bench.context
+  return {
+    name: `${namesOf(bench, run.of)}, ${on}`.slice(0, 120),
+    feedId: frame!.feedId,
+    stageId: stage?.care.stageId ?? 'growing-on',
+    targetNMgPerL: run.nMgPerL,
+    vessel: { name: 'Can', volumeL: frame!.canL },
+    batchId: null,
+    toolId: null,
+  }
+}
