@@ -66,7 +66,7 @@ test('quantities are read as people say them, in the kitchen’s meaning', async
   const field = page.getByLabel('It holds')
   await field.fill('1 1/2 gal')
   await expect(page.getByText('5.68 L · 1½ US gal')).toBeVisible()
-  const saved = page.waitForResponse((response) => response.request().method() === 'PUT')
+  const saved = page.waitForResponse((response) => response.url().endsWith('/commands'))
   await page.getByRole('button', { name: 'Imperial kitchen' }).click()
   await saved
   await expect(page.getByText(/gal · 5.68 L/)).toBeVisible()

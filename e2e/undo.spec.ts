@@ -118,6 +118,14 @@ test('a whole household is removed and comes back', async ({ page, household: _ 
   await expect(question).toContainText('For 30 days it can be brought back')
   await expectAccessible(page)
   await question.getByRole('button', { name: 'Remove it' }).click()
+  // Nobody is led into another: those on this machine are there to choose from.
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Which household?')
+  await expectAccessible(page)
+  await page.getByLabel('Find by name').fill('lamp room')
+  await page
+    .getByRole('button', { name: /^The Lamp Room/ })
+    .first()
+    .click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('The Lamp Room')
   await goTo(page, '/settings')
   await page.getByRole('button', { name: 'Bring back Test bench' }).first().click()

@@ -9,7 +9,7 @@ import PageTop from '~/components/shell/PageTop.vue'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
 import { useNotes } from '~/composables/useNotes'
-import { send } from '~/composables/send'
+import { sendCommand } from '~/composables/send'
 import { useToday } from '~/composables/useToday'
 import { whyNot } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
@@ -53,7 +53,7 @@ const asking = ref(false)
 async function askForecast() {
   asking.value = true
   try {
-    await send(`/api/households/${household.id}/weather/ask`, { method: 'POST' })
+    await sendCommand(household.id, { name: 'ask forecast' })
     await household.load()
   } catch (error) {
     note(whyNot(error))

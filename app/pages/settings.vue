@@ -19,7 +19,7 @@ import { useHousehold } from '~/state/household'
 import { useKeeping } from '~/state/keeping'
 import { usePreferences } from '~/state/preferences'
 import { useAttempt } from '~/state/saving'
-import { send } from '~/composables/send'
+import { sendCommand } from '~/composables/send'
 import { useAsk } from '~/composables/useAsk'
 import { counted } from '#core/bench/wording'
 import { FEEDING_SCHOOLS } from '#core/feed/programme'
@@ -105,10 +105,7 @@ async function removeAll() {
   })
   if (!said) return
   try {
-    await send(`/api/households/${id}`, {
-      method: 'DELETE',
-      query: { version: everything.household.version },
-    })
+    await sendCommand(id, { name: 'remove household', version: everything.household.version })
     await household.leave()
     await navigateTo('/')
   } catch (error) {
@@ -117,7 +114,7 @@ async function removeAll() {
 }
 async function bringHouseholdBack(id: string) {
   try {
-    await send(`/api/households/${id}/restore`, { method: 'POST' })
+    await sendCommand(id, { name: 'bring household back' })
     await household.moveTo(id)
     await navigateTo('/')
   } catch (error) {

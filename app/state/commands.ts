@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { useLocalStorage } from '@vueuse/core'
 import { dequal } from 'dequal'
 import { newId } from '~/composables/newId'
-import { send } from '~/composables/send'
+import { sendPress, type Press } from '~/composables/send'
 import { useNotes } from '~/composables/useNotes'
 import { useToday } from '~/composables/useToday'
 import { readProblem, whyNot } from '~/composables/whyNot'
@@ -16,13 +16,6 @@ interface Waiting {
   readonly name: string
   readonly press: Press
 }
-interface Press {
-  readonly act: string
-  readonly commands: readonly Sent[]
-  readonly by: string
-  readonly today: string
-}
-
 /** What was done, and the act that undoes it. */
 export interface Done {
   readonly performed: Performed
@@ -60,10 +53,7 @@ export const useCommands = defineStore('commands', () => {
     if (keepsKey)
       keepWaiting(id, [...(waiting.value[id] ?? []).filter(({ press }) => press.act !== one.press.act), one])
     try {
-      const performed = await send<Performed>(`/api/households/${id}/commands`, {
-        method: 'POST',
-        body: one.press,
-      })
+      const performed = await sendPress(id, one.press)
       settle()
       if (household.id === id) household.apply(performed)
       return performed
@@ -75,9 +65,21 @@ export const useCommands = defineStore('commands', () => {
     }
   }
 
+  /** A record that is saved once more, otherwise, before the first was answered: only the last is sent again after a reload. */
+  function supersede([command, ...more]: readonly Sent[]) {
+    if (more.length || command?.name !== 'save record') return
+    const isSame = (one: Sent | undefined) =>
+      one?.name === 'save record' && one.collection === command.collection && one.id === command.id
+    keepWaiting(
+      household.id,
+      waitingHere().filter(({ press: { commands } }) => commands.length > 1 || !isSame(commands[0])),
+    )
+  }
+
   /** The same act pressed again, because no answer came, goes under the key it had. */
   async function perform(name: string, commands: readonly Sent[], how: How = {}): Promise<Done> {
     const same = waitingHere().find(({ press }) => dequal(press.commands, commands))
+    if (!same) supersede(commands)
     const press = same?.press ?? { act: newId(), commands, by: how.by ?? '', today: today.value }
     const performed = await undoing.during(deliver(household.id, { name, press }, how.keepsKey))
     const act = opposite(name, performed, 'undo')

@@ -2,7 +2,8 @@ import { navigateTo } from '#imports'
 import { computed, ref } from 'vue'
 import { defineStore } from 'pinia'
 import { useLocalStorage } from '@vueuse/core'
-import { send } from '~/composables/send'
+import { newId } from '~/composables/newId'
+import { sendCommand } from '~/composables/send'
 import { useNotes } from '~/composables/useNotes'
 import { whyNot } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
@@ -21,7 +22,8 @@ export const useExample = defineStore('example', () => {
     opening.value = true
     try {
       const mine = household.record ? { id: household.id, name: household.record.name } : null
-      const { id } = await send<{ id: string }>('/api/examples', { method: 'POST' })
+      const id = newId()
+      await sendCommand(id, { name: 'make example' })
       if (mine) own.value = { ...mine, example: id }
       await household.moveTo(id)
       await navigateTo('/today')
@@ -41,10 +43,7 @@ export const useExample = defineStore('example', () => {
     const back = own.value
     if (!everything || back?.example !== id) return
     try {
-      await send(`/api/households/${id}`, {
-        method: 'DELETE',
-        query: { version: everything.household.version },
-      })
+      await sendCommand(id, { name: 'remove household', version: everything.household.version })
       own.value = null
       await household.moveTo(back.id)
       await navigateTo('/')

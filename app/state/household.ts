@@ -5,7 +5,7 @@ import { useQuery, useQueryCache } from '@pinia/colada'
 import { dequal } from 'dequal'
 import { askedEarly } from '~/state/asked'
 import { newId } from '~/composables/newId'
-import { send } from '~/composables/send'
+import { sendCommand } from '~/composables/send'
 import { usualTools } from '#core/feed/usual-tools'
 import {
   COLLECTION_NAMES,
@@ -123,10 +123,7 @@ export const useHousehold = defineStore('household', () => {
     const id = newId()
     // What is in every drawer is there from the first day.
     const command: Sent = { name: 'begin household', body, tools: [...usualTools(body.kitchen)] }
-    await send(`/api/households/${id}/commands`, {
-      method: 'POST',
-      body: { act: newId(), commands: [command] },
-    })
+    await sendCommand(id, command)
     await moveTo(id)
     await query.refetch()
   }

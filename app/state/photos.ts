@@ -1,6 +1,7 @@
 import { computed, ref } from 'vue'
 import { defineStore } from 'pinia'
 import { newId } from '~/composables/newId'
+import { sendWithFile } from '~/composables/send'
 import { NotTried, whyNot } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
 import { useCommands } from '~/state/commands'
@@ -54,11 +55,8 @@ export const usePhotos = defineStore('photos', () => {
   }
   async function send(file: File): Promise<PhotoFile> {
     if (file.size > MOST_BYTES) throw new NotTried('It has more than 25 MB: send it smaller.')
-    return $fetch<PhotoFile>(`/api/households/${household.id}/photo-files/${newId()}`, {
-      method: 'PUT',
-      body: file,
-      headers: { 'content-type': file.type || 'application/octet-stream' },
-    })
+    const command = { name: 'add picture', id: newId() } as const
+    return sendWithFile<PhotoFile>(household.id, command, file, file.type || 'application/octet-stream')
   }
   function photoOf(file: File, sent: PhotoFile, about: PhotoRecord['about'], placeId: string | null): Sent {
     const trayId = about.find(({ what }) => what === 'trays')?.id

@@ -119,6 +119,8 @@ interface DraftOf {
   id: string
   version: number
   name: string
+  /** The id it is to have, chosen when it is first saved and kept until that is acknowledged. */
+  nextId?: string | undefined
 }
 
 /** Saves a draft; it takes on the id and version it was kept under, also where a conflict was settled. */
@@ -129,12 +131,14 @@ export function useRecordSaving<C extends Collection>(
 ) {
   const { saving, save, dismiss } = useSaving(collection)
   async function keep(body: Bodies[C]) {
-    const kept = await save(draft.value.id || newId(), draft.value.version, body)
+    const id = draft.value.id || (draft.value.nextId ??= newId())
+    const kept = await save(id, draft.value.version, body)
     if (kept)
       Object.assign(draft.value, {
         id: kept.stored.id,
         version: kept.stored.version,
         name: kept.stored.body.name,
+        nextId: undefined,
       })
     const failed = saving.value
     if (failed.state === 'stale')

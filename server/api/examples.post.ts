@@ -10,5 +10,5 @@ export default route(
     meaning: 'The id of the household that was made',
     refuses: [],
   },
-  ({ principal }) => makeExample(principal),
+  ({ principal, act }) => makeExample(principal, act?.id ?? crypto.randomUUID(), act),
 )

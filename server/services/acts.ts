@@ -45,6 +45,7 @@ export function once<Answer extends object>(
   act: Act | null,
   doing: Doing,
   make: (tx: Transaction, household: Locked, actId: string) => Promise<Answer>,
+  { patient = false }: { patient?: boolean } = {},
 ): Promise<Answer> {
   const { id, asked } = act ?? { id: crypto.randomUUID(), asked: '' }
   return inTurn(householdId, async () => {
@@ -62,7 +63,7 @@ export function once<Answer extends object>(
           committing = true
           return answer
         },
-        { to: 'write' },
+        { to: 'write', patient },
       )
     } catch (error) {
       throw committing ? uncertain(error) : error

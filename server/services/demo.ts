@@ -8,13 +8,15 @@ import { cropRecordOf } from '#shared/records/crop'
 import type { Bodies, Collection } from '#shared/collections'
 import type { StockRecord } from '#shared/records/stock'
 import { feed } from '#shared/records/feed'
-import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
+import { asHousekeeping, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
+import { once, type Act } from './acts'
 import { households } from '../db/schema'
 import { demoFrame, demoSeason } from './demo-season'
 import { demoLog, drawDemoPhotos } from './demo-log'
 import { demoTrays } from './demo-trays'
 import { writeNew } from './keeping'
+import { invalid } from './refusal'
 
 /** The demo lives on a day of its own, so that its frosts and crops make sense whenever it is opened. */
 export const DEMO_DAY = dayFrom('2027-04-12')
@@ -412,14 +414,20 @@ export async function seedDemoWhenEmpty(): Promise<void> {
 }
 
 /** The same household beside one's own, to look at and to throw away. @returns its id */
-export async function makeExample(principal: Principal): Promise<{ id: string }> {
-  const id = crypto.randomUUID()
-  await inHousehold(principal, id, (tx) => writeDemo(tx, id, 'The Lamp Room, an example'), {
-    to: 'write',
-    patient: true,
-  })
-  return { id }
-}
+export const makeExample = (principal: Principal, id: string, act: Act | null): Promise<{ id: string }> =>
+  once(
+    principal,
+    id,
+    act,
+    { commands: ['make example'] },
+    async (tx, household) => {
+      if (household)
+        throw invalid([{ path: ['id'], message: 'There is a household of this id: an example has its own.' }])
+      await writeDemo(tx, id, 'The Lamp Room, an example')
+      return { id }
+    },
+    { patient: true },
+  )
 
 /** Everything of the demo, in a household that is not there yet. */
 async function writeDemo(tx: Transaction, householdId: string, name: string): Promise<void> {

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { day, id } from '../rules'
+import { ALONE } from './alone'
 import { count, giveAway, lose, moveAway, plantOut, sow, sowEverywhere, thin } from './cells'
 import type { Command } from './command'
 import { changeTray, layOutTray } from './layout'
@@ -56,7 +57,7 @@ const DECIDED = [
   writeDown,
   correctEntry,
 ] as const
-const ALL = [...DECIDED, undo, redo] as const
+const ALL = [...DECIDED, undo, redo, ...ALONE] as const
 
 /** A command as it is sent: its name and what is intended. */
 export type Sent = z.input<(typeof ALL)[number]['intent']>

@@ -29,4 +29,6 @@ export interface Performed {
   readonly wrote: readonly Pick<WrittenRecord, 'collection' | 'id' | 'after'>[]
   readonly changed: readonly ChangedRecord[]
   readonly household: Stored<HouseholdRecord> | null
+  /** What is told once beside it: a key, how many days were written. */
+  readonly told?: object
 }

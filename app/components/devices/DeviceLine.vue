@@ -8,7 +8,7 @@ import { useNotes } from '~/composables/useNotes'
 import { useReadingWords } from '~/composables/useReadingWords'
 import { useRemoval } from '~/composables/useRemoval'
 import { whyNot } from '~/composables/whyNot'
-import { send } from '~/composables/send'
+import { sendCommand } from '~/composables/send'
 import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useCommands } from '~/state/commands'
@@ -60,8 +60,8 @@ const isDue = computed(() => body.value.kind === 'pen' && wantsSolution(calibrat
 const key = ref<string>()
 async function newKey() {
   try {
-    const address = `/api/households/${household.id}/device-keys/${props.device.id}`
-    key.value = (await send<{ key: string }>(address, { method: 'POST' })).key
+    const { told } = await sendCommand(household.id, { name: 'new device key', deviceId: props.device.id })
+    key.value = (told as { key: string }).key
   } catch (error) {
     note(whyNot(error))
   }

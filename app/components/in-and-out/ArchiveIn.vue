@@ -7,6 +7,7 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import UnderWay from '~/components/shell/UnderWay.vue'
 import { followed } from '~/composables/followed'
 import { newId } from '~/composables/newId'
+import { addressWithFile } from '~/composables/send'
 import { useNotes } from '~/composables/useNotes'
 import { whyNothing } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
@@ -37,10 +38,11 @@ const done = ref(0)
 /** Leaves what is under way; another look takes the place of one. */
 let leaving = new AbortController()
 const target = () => (into.value === 'own' ? ownId : household.id)
-function ask(id: string, query: Record<string, string>) {
+function ask(id: string, seen: number | null) {
   done.value = 0
   problem.value = undefined
-  return followed<Found>(`/api/households/${id}/archive?${new URLSearchParams(query)}`, {
+  const command = { name: 'bring in archive', differing: differing.value, seen } as const
+  return followed<Found>(addressWithFile(id, command), {
     body: file.value!,
     type: 'application/zip',
     went: (share) => (done.value = share),
@@ -54,7 +56,7 @@ async function look() {
   busy.value = 'looking'
   found.value = null
   try {
-    const answer = await ask(target(), { differing: differing.value })
+    const answer = await ask(target(), null)
     if (own !== leaving) return
     found.value = answer
   } catch (error) {
@@ -69,7 +71,7 @@ async function takeIn() {
   leaving = new AbortController()
   busy.value = 'taking'
   try {
-    const taken = await ask(id, { differing: differing.value, seen: String(found.value!.changes) })
+    const taken = await ask(id, found.value!.changes)
     await household.moveTo(id)
     await household.load()
     note(`${counted(total(taken, 'fresh'), 'record')} taken in.`)

@@ -6,6 +6,7 @@ import CheckField from '~/components/fields/CheckField.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import FieldFrame from '~/components/fields/FieldFrame.vue'
 import FileField from '~/components/fields/FileField.vue'
+import { sendWithFile } from '~/composables/send'
 import { useNotes } from '~/composables/useNotes'
 import { whyNothing } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
@@ -54,26 +55,27 @@ const busy = ref(false)
 /** The bytes of a file, which say themselves how they are to be read. */
 let bytes: Blob | null = null
 
-const ask = (query: Record<string, unknown>) =>
-  $fetch<Found>(`/api/households/${household.id}/tables/${tableId.value}`, {
-    method: 'POST',
-    body: bytes ?? new Blob([text.value]),
-    headers: { 'content-type': 'text/csv' },
-    query: {
-      ...(columns.value ? { columns: columns.value.join(',') } : {}),
-      ...(decimal.value ? { decimal: decimal.value } : {}),
-      ...(days.value ? { days: days.value } : {}),
+const ask = (more: { lines?: 'all' | 'good'; seen?: number } = {}) =>
+  sendWithFile<Found>(
+    household.id,
+    {
+      name: 'bring in table',
+      table: tableId.value,
+      columns: columns.value?.map((key) => (key === LEFT ? null : key)) ?? null,
+      decimal: decimal.value,
+      days: days.value,
       headless: headless.value,
-      ...query,
+      ...more,
     },
-    retry: 0,
-  })
+    bytes ?? new Blob([text.value]),
+    'text/csv',
+  )
 async function look() {
   if (!bytes && !text.value.trim()) return
   busy.value = true
   problem.value = undefined
   try {
-    found.value = await ask({})
+    found.value = await ask()
   } catch (error) {
     problem.value = whyNothing(error)
     found.value = null

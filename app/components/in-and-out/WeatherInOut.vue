@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import FileField from '~/components/fields/FileField.vue'
 import Message from 'primevue/message'
+import { sendWithFile } from '~/composables/send'
 import { useNotes } from '~/composables/useNotes'
 import { whyNothing } from '~/composables/whyNot'
 import { useHousehold } from '~/state/household'
@@ -17,14 +18,11 @@ async function read(file: File) {
   problem.value = undefined
   try {
     const isJson = /\.json$/i.test(file.name)
-    const { written } = await $fetch<{ written: number }>(
-      `/api/households/${household.id}/weather${isJson ? '' : '.csv'}`,
-      {
-        method: 'POST',
-        body: await file.text(),
-        headers: { 'content-type': isJson ? 'application/json' : 'text/csv' },
-        retry: 0,
-      },
+    const { written } = await sendWithFile<{ written: number }>(
+      household.id,
+      { name: 'bring in weather' },
+      file,
+      isJson ? 'application/json' : 'text/csv',
     )
     await household.load()
     note(`${counted(written, 'day')} of weather written.`)

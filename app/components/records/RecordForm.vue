@@ -51,10 +51,12 @@ const blocked = computed(
 const resolve = () =>
   zodResolver(schema as never)({ values: whole() as Record<string, unknown>, names: [] } as never)
 
+/** One form is one record, however often its button is pressed. */
+const ownId = newId()
 async function keep({ valid }: { valid: boolean }) {
   if (!valid || blocked.value) return
   const { stored } = props
-  const kept = await save(stored?.id ?? newId(), stored?.version ?? 0, schema.parse(whole()))
+  const kept = await save(stored?.id ?? ownId, stored?.version ?? 0, schema.parse(whole()))
   if (!kept) return
   emit('saved', kept.stored)
   emit('close')

@@ -11,7 +11,6 @@ import TypedField from '~/components/fields/TypedField.vue'
 import LabelSheetPreview from '~/components/trays/LabelSheetPreview.vue'
 import PageTop from '~/components/shell/PageTop.vue'
 import { saveFile } from '~/composables/saveFile'
-import { send } from '~/composables/send'
 import { useNotes } from '~/composables/useNotes'
 import { whyNot } from '~/composables/whyNot'
 import { useContext } from '~/state/context'
@@ -160,7 +159,7 @@ const printing = ref(false)
 async function print() {
   printing.value = true
   try {
-    const { simulated } = await send<{ simulated: boolean }>(`${address.value}/labels?${query.value}`, {
+    const { simulated } = await $fetch<{ simulated: boolean }>(`${address.value}/labels?${query.value}`, {
       method: 'POST',
     })
     note(

@@ -1,10 +1,13 @@
 import * as z from 'zod'
 import { COLLECTION_NAMES, HOUSEHOLD, stored } from '#shared/collections'
+import { isAlone } from '#shared/commands/alone'
 import { sentCommands } from '#shared/commands/commands'
 import { id } from '#shared/rules'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
+import { performAlone } from '../../../services/alone'
 import { checksum, perform } from '../../../services/commands'
+import { invalid } from '../../../services/refusal'
 
 const MOST_BYTES = 8 * 1024 * 1024
 
@@ -22,6 +25,7 @@ export default route(
         z.object({ collection: z.enum(COLLECTION_NAMES), id, record: z.looseObject({}).nullable() }),
       ),
       household: stored(HOUSEHOLD).nullable(),
+      told: z.looseObject({}).optional().describe('What is told once beside it'),
     }),
     meaning: 'The act, what it wrote, and every record that changed with it as it stands now',
     refuses: [404, 409, 422],
@@ -29,6 +33,12 @@ export default route(
   ({ params, body, act, principal }) => {
     const { act: own, ...press } = body
     const key = own ? { id: own, asked: checksum(press) } : act
+    const [alone] = press.commands
+    if (alone && isAlone(alone)) {
+      if (press.commands.length > 1)
+        throw invalid([{ path: ['commands'], message: `“${alone.name}” is sent alone.` }])
+      return performAlone(principal, params.householdId, key, alone)
+    }
     return perform(principal, params.householdId, key, press)
   },
 )
