@@ -108,7 +108,59 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
       await pause(60)
     }
   }
-  const writers = [writer(), writer(), writer(), hand()]
+  // Jobs of twelve plots are ended meanwhile, each in one request: all of its entries are there, or none.
+  const ended: string[] = []
+  const press = (commands: object[], act: string) =>
+    fetch(`${household}/commands`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ act, commands }),
+      signal: AbortSignal.timeout(20_000),
+    }).then(
+      ({ status }) => status,
+      () => 0,
+    )
+  const untilDone = async (commands: object[]) => {
+    const act = randomUUID()
+    for (let status = 0; status !== 200 && up.exitCode === null;) {
+      status = await press(commands, act)
+      if (status !== 200) {
+        expect([0, 503]).toContain(status)
+        await pause(60)
+      }
+    }
+  }
+  const codes = Array.from({ length: 12 }, (_, n) => String.fromCharCode(65 + n))
+  const foreman = async () => {
+    while (writing && up.exitCode === null) {
+      const [tray, job] = [randomUUID(), randomUUID()]
+      const body = {
+        name: 'Twelve plots',
+        containerId: 'tray-24',
+        rows: 4,
+        columns: 6,
+        runs: codes.map((code) => ({ code, name: `Basil ${code}`, cropId: 'basil' })),
+        cells: codes.flatMap((code) => [code, code]),
+      }
+      const at = new Date().toISOString()
+      await untilDone([
+        { name: 'save record', collection: 'trays', id: tray, version: 0, body },
+        {
+          name: 'begin job',
+          id: job,
+          body: { name: 'Sow', kind: 'sow', about: [{ what: 'trays', id: tray }], onDay: at.slice(0, 10) },
+        },
+        {
+          name: 'mark job',
+          id: job,
+          marks: codes.map((code) => ({ id: randomUUID(), step: `sow ${tray} ${code}`, what: 'done', at })),
+        },
+      ])
+      await untilDone([{ name: 'end job', id: job, by: 'Wren' }])
+      ended.push(tray)
+    }
+  }
+  const writers = [writer(), writer(), writer(), hand(), foreman()]
   const processOf = (word: string) =>
     readdirSync('/proc')
       .filter((name) => /^\d+$/.test(name))
@@ -142,6 +194,23 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
 
   const stands = (await (await fetch(run)).json()) as { body: { marks: { id: string }[] } }
   expect(stands.body.marks.map(({ id }) => id)).toEqual(ticked)
+  // Of every tray, ended or not, as many plots are sown as it has, or none.
+  const sown = new Map<string, number>()
+  for (let before = Infinity, more = true; more;) {
+    const query = before === Infinity ? '' : `&before=${before}`
+    const page = (await (await fetch(`${household}/entries?limit=500${query}`)).json()) as {
+      number: number
+      body: { cells: { trayId: string }[] }
+    }[]
+    for (const { body } of page)
+      for (const { trayId } of body.cells) sown.set(trayId, (sown.get(trayId) ?? 0) + 1)
+    more = page.length === 500
+    before = page.at(-1)?.number ?? 0
+  }
+  expect(ended.length).toBeGreaterThan(0)
+  expect([...sown.values()].every((plots) => plots === codes.length)).toBe(true)
+  expect(ended.every((tray) => sown.get(tray) === codes.length)).toBe(true)
+
   const kept = new Set<string>()
   for (let url: string | null = `${household}/tools`; url;) {
     const answer: Response = await fetch(url)

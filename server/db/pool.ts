@@ -31,7 +31,13 @@ function addressOf(role: Role): string {
 export function poolOf(role: Role): pg.Pool {
   const open = pools.get(role)
   if (open) return open
-  const pool = new pg.Pool({ connectionString: addressOf(role), max: MOST[role], ...LIMITS })
+  const pool = new pg.Pool({
+    connectionString: addressOf(role),
+    max: MOST[role],
+    // Which copy it is, for who looks at the database.
+    application_name: `blastomix ${role} ${process.pid}`,
+    ...LIMITS,
+  })
   // An idle connection that breaks is replaced at the next use; without a listener it would end the process.
   // The same for one that breaks in the middle of a transaction: the query itself fails and says so.
   pool.on('connect', (client) => client.on('error', () => undefined))

@@ -10,6 +10,7 @@ import { KINDS_SHOWN } from '~/components/log/kinds'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
 import { whyNot } from '~/composables/whyNot'
+import EntryAct from '~/components/log/EntryAct.vue'
 import { useCommands } from '~/state/commands'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
@@ -147,6 +148,7 @@ const takeBack = () =>
         <p class="soft small">
           What it moved and counted stays as it was. To change that, take it back and write it again.
         </p>
+        <EntryAct v-if="body.act" :act="body.act" />
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <div class="buttons">
           <Button type="submit" class="main">Keep</Button>

@@ -1,0 +1,127 @@
+import type { ChildProcess } from 'node:child_process'
+import { chmodSync, mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import pg from 'pg'
+import PgBoss from 'pg-boss'
+import { afterAll, beforeAll, expect, it, jest } from '@jest/globals'
+import { startApplication, stopApplication } from './application.mjs'
+import { Cluster } from './cluster.mjs'
+import { migrateDatabase } from './migrate.mjs'
+import { freePort } from './port.mjs'
+import { setUpRoles } from './roles.mjs'
+
+jest.setTimeout(180_000)
+
+/* Work that comes round, on two copies of the application: one schedule, one of them at a time, and none of it lost. */
+
+const LEASE_S = '4'
+const folder = mkdtempSync(join(tmpdir(), 'blastomix-jobs-'))
+chmodSync(folder, 0o755)
+const cluster = new Cluster(folder, { throwAway: true })
+const children: ChildProcess[] = []
+const addresses: string[] = []
+let database: pg.Client
+let boss: PgBoss
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
+async function until<Found>(what: string, look: () => Promise<Found | undefined | false>): Promise<Found> {
+  for (const end = Date.now() + 60_000; Date.now() < end; await pause(150)) {
+    const found = await look()
+    if (found) return found
+  }
+  throw new Error(`it did not come: ${what}`)
+}
+const jobsOf = async (name: string) =>
+  (await database.query('select state::text, retry_count from jobs.job where name = $1', [name])).rows as {
+    state: string
+    retry_count: number
+  }[]
+
+beforeAll(async () => {
+  const superuserUrl = await cluster.start()
+  const { ownerUrl, applicationUrl, housekeepingUrl } = await setUpRoles(superuserUrl)
+  process.env.BLASTOMIX_LEASE_S = LEASE_S
+  process.env.BLASTOMIX_LEASE_LOOK_S = '1'
+  await migrateDatabase(ownerUrl)
+  database = new pg.Client({ connectionString: superuserUrl })
+  await database.connect()
+  boss = new PgBoss({
+    connectionString: superuserUrl,
+    schema: 'jobs',
+    migrate: false,
+    schedule: false,
+    supervise: false,
+    max: 1,
+  })
+  await boss.start()
+  for (let copy = 0; copy < 2; copy++) {
+    const { child, address } = await startApplication({
+      host: '127.0.0.1',
+      port: await freePort(),
+      databaseUrl: applicationUrl,
+      housekeepingUrl,
+      demo: false,
+    })
+    children.push(child)
+    addresses.push(address)
+  }
+})
+afterAll(async () => {
+  for (const child of children) await stopApplication(child)
+  await boss.stop({ graceful: false })
+  await database.end()
+  await cluster.destroy()
+})
+
+it('is planned once for all copies, in tables the application cannot change', async () => {
+  const { rows } = await database.query('select name from jobs.schedule order by name')
+  expect(rows.map(({ name }) => name)).toEqual([
+    'ask-forecasts',
+    'forget-acts',
+    'forget-lost-photo-files',
+    'forget-removed-households',
+    'thin-readings',
+    'write-backup',
+    'write-days-of-devices',
+  ])
+  const owners = await database.query(
+    `select distinct pg_get_userbyid(relowner) as owner from pg_class c join pg_namespace n on n.oid = c.relnamespace where n.nspname = 'jobs'`,
+  )
+  expect(owners.rows).toEqual([{ owner: 'blastomix_owner' }])
+})
+
+it('is done by one copy at a time; where that one is killed in the middle, by the other, once', async () => {
+  const blocker = new pg.Client({ connectionString: cluster.url() })
+  await blocker.connect()
+  await blocker.query('begin')
+  await blocker.query('lock table reading in access exclusive mode')
+  await boss.send('thin-readings', {})
+  // It waits for the table that is held: which copy it is stands in the name of its connection.
+  const at = await until('a copy at work', async () => {
+    const { rows } = await database.query(
+      `select application_name as name from pg_stat_activity where wait_event_type = 'Lock' and application_name like 'blastomix housekeeping %'`,
+    )
+    return rows.length === 1 && (rows[0].name as string)
+  })
+  // Another that is due meanwhile waits, on whichever copy.
+  await boss.send('thin-readings', {})
+  expect((await jobsOf('thin-readings')).filter(({ state }) => state === 'active')).toHaveLength(1)
+  const victim = children.find(({ pid }) => at.endsWith(` ${pid}`))!
+  victim.kill('SIGKILL')
+  await until('its end', async () => victim.signalCode === 'SIGKILL')
+  await blocker.query('rollback')
+  await blocker.end()
+
+  const [other] = addresses.filter((_, i) => children[i] !== victim)
+  const done = await until('the other copy to take it up', async () => {
+    const jobs = await jobsOf('thin-readings')
+    return jobs.length > 0 && jobs.every(({ state }) => state === 'completed') && jobs
+  })
+  expect(done.some(({ retry_count }) => retry_count > 0)).toBe(true)
+  const ready = (await (await fetch(`${other}/api/ready`)).json()) as {
+    ready: boolean
+    jobs: { name: string; state: string; doneAt: string | null }[]
+  }
+  const told = ready.jobs.find(({ name }) => name === 'thin-readings')!
+  expect([ready.ready, told.state, typeof told.doneAt]).toEqual([true, 'done', 'string'])
+})
