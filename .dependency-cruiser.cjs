@@ -23,7 +23,7 @@ module.exports = {
       name: 'shared-builds-on-core',
       severity: 'error',
       from: { path: '^shared/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: ['^shared/', '^core/', '^node_modules/(zod|fflate|papaparse|fuse.js)/'] },
+      to: { pathNot: ['^shared/', '^core/', '^node_modules/(zod|fflate|papaparse|fuse.js|d3-scale)/'] },
     },
     {
       name: 'simulated-knows-no-server',
@@ -63,9 +63,9 @@ module.exports = {
       to: { path: '^app/pages/' },
     },
     {
-      name: 'drawings-and-workers-stand-on-core',
+      name: 'workers-stand-on-core',
       severity: 'error',
-      from: { path: '^app/(drawings|workers)/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^app/workers/', pathNot: '\\.test\\.ts$' },
       to: { path: '^app/(state|composables|components|pages)/' },
     },
   ],

@@ -7,7 +7,7 @@ import { cellsOf } from '#core/trays/layout'
 import { standingIn, type TrayStands } from '#core/trays/standing'
 import type { Stored } from '#shared/collections'
 import type { TrayRecord } from '#shared/records/tray'
-import type { StrokeAt } from '~/drawings/tray-marks'
+import type { StrokeAt } from '#shared/drawings/tray-marks'
 
 /**
  * Choosing plants of a tray by their cells, and what happens to them.

@@ -9,7 +9,7 @@ import { cellsOf } from '#core/trays/layout'
 import type { RunStands, TrayStands } from '#core/trays/standing'
 import type { Stored } from '#shared/collections'
 import type { TrayRecord } from '#shared/records/tray'
-import type { StrokeAt } from '~/drawings/tray-marks'
+import type { StrokeAt } from '#shared/drawings/tray-marks'
 
 /** Counting what came up in a tray, cell by cell or by a number: strokes are gathered until they are kept. */
 export function useTrayCount(

@@ -9,7 +9,7 @@ import type { Stored } from '#shared/collections'
 import { layoutOf, type TrayRecord } from '#shared/records/tray'
 import type { SowingRecord } from '#shared/records/sowing'
 import { newId } from '~/composables/newId'
-import type { StrokeAt } from '~/drawings/tray-marks'
+import type { StrokeAt } from '#shared/drawings/tray-marks'
 
 /** Cells that are to be laid out as a run; with it, where it is one, the sowing that is planned with it. */
 export interface Wanted {

@@ -21,8 +21,8 @@ import { onShelves } from '#core/stores/draw'
 import { FINDER_TRAITS, type FinderRequest, type FinderTrait, type Wants } from '#core/media/finder'
 import { saidInParts, type Part } from '#core/media/recipe'
 import { printNumber } from '#core/units/format'
-import { printTrait, TRAITS } from '~/drawings/traits'
-import { textureFill } from '~/drawings/textures'
+import { printTrait, TRAITS } from '#shared/drawings/traits'
+import { textureFill } from '#shared/drawings/textures'
 
 definePageMeta({
   place: { title: 'Find a mix', what: 'from what you have, for what you want', parent: '/mix' },

@@ -20,7 +20,7 @@ import { printBoth, printShare } from '#core/units/format'
 import { MATERIAL_FIGURES, type Material } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
 import { changedFigures } from '#core/catalogue'
-import { textureFill } from '~/drawings/textures'
+import { textureFill } from '#shared/drawings/textures'
 import type { Collection } from '#shared/collections'
 
 definePageMeta({

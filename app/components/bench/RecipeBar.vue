@@ -3,8 +3,8 @@ import { computed } from 'vue'
 import { useContext } from '~/state/context'
 import type { Part } from '#core/media/recipe'
 import { printShare } from '#core/units/format'
-import { layersOf } from '~/drawings/layers'
-import { textureFill } from '~/drawings/textures'
+import { layersOf } from '#shared/drawings/layers'
+import { textureFill } from '#shared/drawings/textures'
 
 /** A recipe as a low bar of its bands. */
 const props = withDefaults(defineProps<{ parts: readonly Part[]; height?: number }>(), { height: 34 })

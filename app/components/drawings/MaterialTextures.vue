@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { TEXTURES, TILE } from '~/drawings/texture-marks'
+import { TEXTURES, TILE } from '#shared/drawings/texture-marks'
 </script>
 
 <template>

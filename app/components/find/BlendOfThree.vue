@@ -6,7 +6,7 @@ import TriangleMap from '~/components/find/TriangleMap.vue'
 import { useContext } from '~/state/context'
 import { FINDER_TRAITS, type FinderRequest, type FinderTrait } from '#core/media/finder'
 import { saidInParts, type Part } from '#core/media/recipe'
-import { TRAITS } from '~/drawings/traits'
+import { TRAITS } from '#shared/drawings/traits'
 
 /** Any three materials, and the blend of them that is looked at. */
 const props = defineProps<{ request: FinderRequest }>()

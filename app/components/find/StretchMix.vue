@@ -12,7 +12,7 @@ import type { Container } from '#core/containers/container'
 import { STRETCHED, stretch } from '#core/media/reuse'
 import { saidInParts, type Part } from '#core/media/recipe'
 import { printShare } from '#core/units/format'
-import { printTrait } from '~/drawings/traits'
+import { printTrait } from '#shared/drawings/traits'
 
 const { volume } = useMeasures()
 

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { extent } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import type { FinderTrait, Found } from '#core/media/finder'
-import { printTrait, TRAITS } from '~/drawings/traits'
+import { printTrait, TRAITS } from '#shared/drawings/traits'
 
 /** Two wants against each other: what one costs in the other. Filled marks meet every want. */
 const props = defineProps<{

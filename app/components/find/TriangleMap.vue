@@ -4,7 +4,7 @@ import { scaleSequential } from 'd3-scale'
 import { interpolateRgb } from 'd3-interpolate'
 import { traitsOf, type FinderRequest, type FinderTrait } from '#core/media/finder'
 import { printShare } from '#core/units/format'
-import { printTrait, TRAITS } from '~/drawings/traits'
+import { printTrait, TRAITS } from '#shared/drawings/traits'
 
 /** Every blend of three materials at once: a corner is one of them alone, the point is the blend looked at. */
 const props = defineProps<{

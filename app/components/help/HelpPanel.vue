@@ -8,7 +8,7 @@ import { usePlaces } from '~/composables/usePlaces'
 import { usePreferences } from '~/state/preferences'
 import { cautions } from '#core/cautions/caution'
 import { wordById } from '#core/glossary'
-import { GENERAL_KEYS } from '~/help/keys'
+import { GENERAL_KEYS } from '#shared/messages/keys'
 
 /** What this page is for, its words, its keys, and what can hurt here. */
 const open = defineModel<boolean>({ required: true })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Container } from '#core/containers/container'
-import { textureFill } from '~/drawings/textures'
+import { textureFill } from '#shared/drawings/textures'
 
 /** A section through one cell to scale, with what is filled in and what covers it. */
 const props = defineProps<{

@@ -13,7 +13,7 @@ import { inSentence } from '#core/bench/wording'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
 import { printFraction } from '#core/units/fraction'
 import type { MaterialLine } from '#core/media/batch'
-import { textureFill } from '~/drawings/textures'
+import { textureFill } from '#shared/drawings/textures'
 
 const { said, temperature, length } = useMeasures()
 

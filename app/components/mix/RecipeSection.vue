@@ -7,8 +7,8 @@ import { useContext } from '~/state/context'
 import { ArrowRightLeft, X } from '@lucide/vue'
 import { MOST_SHARE, type Part } from '#core/media/recipe'
 import { printNumber, printShare } from '#core/units/format'
-import { layBands, unevenLine } from '~/drawings/section-layout'
-import { textureFill } from '~/drawings/textures'
+import { layBands, unevenLine } from '#shared/drawings/section-layout'
+import { textureFill } from '#shared/drawings/textures'
 
 /** The recipe as a section through the mix: a band a material, with edges that drag. */
 const props = defineProps<{ parts: readonly Part[]; problemAt: (field: string) => string | undefined }>()

@@ -10,7 +10,7 @@ import { useMixDraft } from '~/state/mixDraft'
 import type { FinderTrait } from '#core/media/finder'
 import { saidInParts } from '#core/media/recipe'
 import { substitute } from '#core/media/substitute'
-import { printTrait, TRAITS } from '~/drawings/traits'
+import { printTrait, TRAITS } from '#shared/drawings/traits'
 
 /** Another material in the place of one, with the parts moved so that the mix stays nearest to what it was. */
 const props = defineProps<{ materialId: string }>()

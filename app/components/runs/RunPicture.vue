@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { pictureWords, type Picture } from '#core/bench/picture'
-import { textureFill } from '~/drawings/textures'
+import { textureFill } from '#shared/drawings/textures'
 
 /** What the hand does in a step, drawn: how full, how deep, which cells. */
 const props = defineProps<{ picture: Picture }>()

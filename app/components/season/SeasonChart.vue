@@ -12,7 +12,7 @@ import type { Day } from '#core/season/day'
 import type { PlannedRow } from '#shared/season'
 import type { SowingRecord } from '#shared/records/sowing'
 import { printNumber } from '#core/units/format'
-import { demandPanels, seasonScale } from '~/drawings/season-scale'
+import { demandPanels, seasonScale } from '#shared/drawings/season-scale'
 
 const { volume } = useMeasures()
 

@@ -7,9 +7,9 @@ import { area, curveStepAfter } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'
 import { addDays } from '#core/season/day'
 import { printNumber } from '#core/units/format'
-import { layersOf } from '~/drawings/layers'
-import type { DemandPanels, SeasonScale } from '~/drawings/season-scale'
-import { textureFill } from '~/drawings/textures'
+import { layersOf } from '#shared/drawings/layers'
+import type { DemandPanels, SeasonScale } from '#shared/drawings/season-scale'
+import { textureFill } from '#shared/drawings/textures'
 
 const { roughVolume } = useMeasures()
 

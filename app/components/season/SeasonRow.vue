@@ -3,9 +3,9 @@ import { computed } from 'vue'
 import { useContext } from '~/state/context'
 import type { Day } from '#core/season/day'
 import type { PlannedRow } from '#shared/season'
-import { layersOf } from '~/drawings/layers'
-import { textureFill } from '~/drawings/textures'
-import type { SeasonScale } from '~/drawings/season-scale'
+import { layersOf } from '#shared/drawings/layers'
+import { textureFill } from '#shared/drawings/textures'
+import type { SeasonScale } from '#shared/drawings/season-scale'
 
 /** One sowing as a staircase of rungs, each a section through its mix; dragged whole, or by the edge between two rungs. */
 const props = defineProps<{

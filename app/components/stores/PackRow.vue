@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { fullAndOpen } from '#core/stores/draw'
 import { printShare } from '#core/units/format'
-import { textureFill } from '~/drawings/textures'
+import { textureFill } from '#shared/drawings/textures'
 
 /** Packs drawn as they stand on the shelf: the full ones, and the open one as full as it is. */
 const props = defineProps<{ packs: number; materialId: string | null }>()

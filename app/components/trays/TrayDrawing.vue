@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId, useTemplateRef } from 'vue'
-import { cellState, cellWords, glyph, hatchOf, HATCHES, type StrokeAt } from '~/drawings/tray-marks'
+import { cellState, cellWords, glyph, hatchOf, HATCHES, type StrokeAt } from '#shared/drawings/tray-marks'
 import type { Container } from '#core/containers/container'
 import { cellAt, trayPlan } from '#core/trays/drawing'
 import { boundaries, cellName, edges } from '#core/trays/layout'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { cellWords } from '~/drawings/tray-marks'
+import { cellWords } from '#shared/drawings/tray-marks'
 import { cellState, type TrayStands } from '#core/trays/standing'
 import type { TrayRecord } from '#shared/records/tray'
 

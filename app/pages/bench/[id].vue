@@ -21,7 +21,7 @@ import { useRunStore } from '~/state/runs'
 import { cautions, type Caution } from '#core/cautions/caution'
 import { saidInParts } from '#core/media/recipe'
 import { printFraction } from '#core/units/fraction'
-import { textureFill } from '~/drawings/textures'
+import { textureFill } from '#shared/drawings/textures'
 
 const route = useRoute()
 /** When the first container is filled: every other step is counted back from it. */

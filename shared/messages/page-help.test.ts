@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs'
 import { describe, expect, it } from '@jest/globals'
 import { GLOSSARY } from '#core/glossary'
-import { PAGE_HELP } from './pages'
+import { PAGE_HELP } from './page-help'
 
 /** Paths of pages by their files, as the router makes them. */
 const paths = (readdirSync('app/pages', { recursive: true }) as string[])
