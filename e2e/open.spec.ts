@@ -121,14 +121,14 @@ test('everything goes out as one file, and comes in beside what is there once it
     'Winter dwarf',
   ])
   // What takes long can be stopped.
-  await page.route('**/archive?**', () => undefined)
+  await page.route('**/commands/file?**', () => undefined)
   await page.getByLabel('Choose an archive').setInputFiles(await download.path())
   await expect(page.getByRole('progressbar', { name: 'Looking at it' })).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByText('Stopped. Nothing was written.')).toBeVisible()
   await expect(page.getByRole('progressbar')).toHaveCount(0)
-  await page.unroute('**/archive?**')
+  await page.unroute('**/commands/file?**')
   // What is no archive is refused in words.
   await page.getByLabel('Choose an archive').setInputFiles({
     name: 'a.zip',

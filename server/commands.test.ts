@@ -137,7 +137,7 @@ describe('what does not fit what stands', () => {
       5,
     ])
     expect((await lose(5)).status).toBe(200)
-    const [{ version }] = (await list('trays')).filter((one) => one.id === id) as [{ version: number }]
+    const { version } = (await list('trays')).find((one) => one.id === id)!
     await press([{ name: 'save record', collection: 'trays', id, version, body: { ...TRAY, emptiedOn: ON } }])
     const empty = await press([{ name: 'count', trayId: id, on: ON, runs: [{ run: 'A', count: 1 }] }])
     expect([empty.status, empty.body.errors[0].field, empty.body.stands.id]).toEqual([422, 'trayId', id])
@@ -214,7 +214,7 @@ describe('an act', () => {
 
 describe('undo', () => {
   it('puts everything back, and redo forward again', async () => {
-    const ids = [randomUUID(), randomUUID()]
+    const ids: string[] = [randomUUID(), randomUUID()]
     const act = await press([jug('Kept', ids[0]), jug('Also', ids[1])])
     const changed = await press([
       jug('Kept, changed', ids[0], 1),

@@ -60,7 +60,11 @@ export const useCommands = defineStore('commands', () => {
     } catch (error) {
       // What was refused is answered; what was not answered keeps its key.
       const problem = readProblem(error)
-      if (problem && problem.status !== 503) settle()
+      if (problem && problem.status !== 503) {
+        settle()
+        // Somebody else may have been faster: what stands is read again.
+        void household.load()
+      }
       throw error
     }
   }

@@ -120,7 +120,7 @@ interface DraftOf {
   version: number
   name: string
   /** The id it is to have, chosen when it is first saved and kept until that is acknowledged. */
-  nextId?: string | undefined
+  nextId?: string
 }
 
 /** Saves a draft; it takes on the id and version it was kept under, also where a conflict was settled. */
@@ -133,13 +133,11 @@ export function useRecordSaving<C extends Collection>(
   async function keep(body: Bodies[C]) {
     const id = draft.value.id || (draft.value.nextId ??= newId())
     const kept = await save(id, draft.value.version, body)
-    if (kept)
-      Object.assign(draft.value, {
-        id: kept.stored.id,
-        version: kept.stored.version,
-        name: kept.stored.body.name,
-        nextId: undefined,
-      })
+    if (kept) {
+      const { id: own, version, body: stored } = kept.stored
+      Object.assign(draft.value, { id: own, version, name: stored.name })
+      delete draft.value.nextId
+    }
     const failed = saving.value
     if (failed.state === 'stale')
       saving.value = {

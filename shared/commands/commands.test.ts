@@ -327,7 +327,7 @@ describe('what is written down', () => {
       }) as Sent
     expect(refusedAt(decide(kept, water(addDays(TODAY, 1))))).toEqual(['on'])
     const given = done(kept, water(TODAY))
-    expect(entriesOf(given).at(-1)).toMatchObject({ kind: 'watered', on: TODAY })
+    expect(entriesOf(given).at(-1)).toMatchObject({ name: 'Watered', kind: 'watered', on: TODAY })
     const gone = after(kept, [
       {
         do: 'put',
