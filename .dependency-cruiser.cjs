@@ -23,7 +23,9 @@ module.exports = {
       name: 'shared-builds-on-core',
       severity: 'error',
       from: { path: '^shared/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: ['^shared/', '^core/', '^node_modules/(zod|fflate|papaparse|fuse.js|d3-scale)/'] },
+      to: {
+        pathNot: ['^shared/', '^core/', '^node_modules/(zod|fflate|papaparse|fuse.js|d3-scale|dequal)/'],
+      },
     },
     {
       name: 'simulated-knows-no-server',

@@ -138,7 +138,9 @@ describe('what does not fit what stands', () => {
     ])
     expect((await lose(5)).status).toBe(200)
     const { version } = (await list('trays')).find((one) => one.id === id)!
-    await press([{ name: 'save record', collection: 'trays', id, version, body: { ...TRAY, emptiedOn: ON } }])
+    await press([
+      { name: 'save record', collection: 'trays', id, version, body: { ...TRAY, emptiedOn: today } },
+    ])
     const empty = await press([{ name: 'count', trayId: id, on: ON, runs: [{ run: 'A', count: 1 }] }])
     expect([empty.status, empty.body.errors[0].field, empty.body.stands.id]).toEqual([422, 'trayId', id])
   })

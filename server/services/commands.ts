@@ -13,7 +13,7 @@ import type { Transaction } from '../db/door'
 import type { Principal } from '../principal'
 import { once, findAct, type Act, type Locked } from './acts'
 import { bringBackIn, removeIn, replaceIn, saveHouseholdIn, saveIn, updateIn } from './keeping'
-import { findHousehold, history, readEverything } from './reading'
+import { entriesAbout, findHousehold, history, readEverything } from './reading'
 import { invalid, Refusal, stale, unknown } from './refusal'
 import { rememberedAt } from './remembered'
 import { rowAsItStands } from './rows'
@@ -81,7 +81,8 @@ function memberFailed(error: unknown, index: number, name: string): unknown {
 
 /** A press under way: what it looks at is read once, and again after it has changed something. */
 class Performance {
-  private looked: Bench | null = null
+  private looked: Everything | null = null
+  private made: Bench | null = null
   private readonly acting: Acting
   constructor(
     private readonly tx: Transaction,
@@ -109,21 +110,47 @@ class Performance {
   async run(intent: Understood): Promise<void> {
     if (intent.name === 'undo' || intent.name === 'redo') return this.undo(intent as UndoIntent)
     const command = decidedBy(intent.name)!
-    const bench = command.looks ? await this.bench() : (null as unknown as Bench)
+    const bench = command.looks ? await this.bench(intent) : (null as unknown as Bench)
     const decision = command.decide(bench, intent, this.acting)
     if (isRefusal(decision)) throw refusalOf(decision)
     for (const change of decision) await this.write(change)
     if (decision.length) this.looked = null
   }
 
-  private async bench(): Promise<Bench> {
-    if (this.looked) return this.looked
+  private async bench(intent: Understood): Promise<Bench> {
+    const kept = await this.withNamed(this.looked ?? (await this.look()), intent)
+    if (kept !== this.looked) this.made = null
+    this.looked = kept
+    return (this.made ??= benchOf(kept, this.acting.today, this.acting.time))
+  }
+
+  /** What is in sight: as it was answered last, while nothing was written since. */
+  private async look(): Promise<Everything> {
     const isFirst = writingOf(this.tx).changed.size === 0 && this.household
     const before = isFirst ? this.household!.changes - 1 : null
     const known =
       before === null ? undefined : rememberedAt<Everything>(this.householdId, 'everything', before)
-    const kept = (await known) ?? (await readEverything(this.tx, this.householdId))
-    return (this.looked = benchOf(kept, this.acting.today, this.acting.time))
+    return (await known) ?? readEverything(this.tx, this.householdId)
+  }
+
+  /** With it what the command names and what lies too far back to be in sight. */
+  private async withNamed(kept: Everything, intent: Understood): Promise<Everything> {
+    const { tx, householdId } = this
+    let next = kept
+    for (const [collection, ids] of namedBy(intent))
+      for (const id of ids) {
+        if (next[collection].some((one) => one.id === id)) continue
+        const record = await rowAsItStands(tx, collection, householdId, id)
+        if (!record) continue
+        const seen = new Set(next.entries.map((one) => one.id))
+        const about = (await entriesAbout(householdId, [id], tx)).filter((one) => !seen.has(one.id))
+        next = {
+          ...next,
+          [collection]: [...next[collection], record],
+          entries: [...next.entries, ...about].sort((a, b) => a.number - b.number),
+        }
+      }
+    return next
   }
 
   private async write(change: Change): Promise<void> {
@@ -209,6 +236,18 @@ class Performance {
     if (!past) throw invalid([{ path: ['act'], message: 'What it was before is not kept.' }])
     await saveIn(tx, collection, householdId, now.id, now.version, bodyOf(collection).parse(past))
   }
+}
+
+/** Records a command names by their ids. */
+function namedBy(intent: Understood): [collection: 'trays' | 'sowings' | 'runs', ids: readonly string[]][] {
+  const { trayId, trayIds, sowingId, id } = intent as Partial<
+    Record<'trayId' | 'sowingId' | 'id', string> & { trayIds: readonly string[] }
+  >
+  return [
+    ['trays', [...(trayId ? [trayId] : []), ...(trayIds ?? [])]],
+    ['sowings', sowingId ? [sowingId] : []],
+    ['runs', intent.name === 'end job' && id ? [id] : []],
+  ]
 }
 
 const refusalOf = ({ refused, stands }: Refused) =>

@@ -15,21 +15,21 @@ interface Act {
   readonly commands: readonly string[]
   readonly records: number
 }
-const act = ref<Act | null>(null)
+const saved = ref<Act | null>(null)
 watch(
   () => props.act,
   async (id) => {
     // An entry of the time before commands has none.
-    act.value = await $fetch<Act>(`/api/households/${household.id}/acts/${id}`).catch(() => null)
+    saved.value = await $fetch<Act>(`/api/households/${household.id}/acts/${id}`).catch(() => null)
   },
   { immediate: true },
 )
-const commands = computed(() => [...new Set(act.value?.commands)].join(', '))
+const commands = computed(() => [...new Set(saved.value?.commands)].join(', '))
 </script>
 
 <template>
-  <p v-if="act" class="soft small">
-    Saved {{ printMoment(act.at) }}<template v-if="act.by"> by {{ act.by }}</template
-    >: {{ commands }}, {{ counted(act.records, 'record') }}.
+  <p v-if="saved" class="soft small">
+    Saved {{ printMoment(saved.at) }}<template v-if="saved.by"> by {{ saved.by }}</template
+    >: {{ commands }}, {{ counted(saved.records, 'record') }}.
   </p>
 </template>

@@ -11,7 +11,8 @@ import {
   type RevisionLine,
   type WeatherLine,
 } from '#shared/archive/format'
-import { bodyOf, COLLECTION_NAMES, COLLECTIONS, type Bodies, type Collection } from '#shared/collections'
+import { COLLECTION_NAMES, COLLECTIONS, type Bodies, type Collection } from '#shared/collections'
+import { fromArchive, isSameInArchive } from '#shared/commands/bring-in'
 import { referred } from '#shared/references'
 import type { Transaction } from '../../db/door'
 import { batches, households, photoFiles, revisions, trays, readings, weatherDays } from '../../db/schema'
@@ -222,7 +223,7 @@ class Taking {
       for (const line of page) {
         const row = here.get(line.id)
         if (!row) fresh.push(line)
-        else if (this.isSame(collection, row, line)) tally.same++
+        else if (isSameInArchive(collection, asStored<C>(row), row.deletedAt !== null, line)) tally.same++
         else {
           tally.differing++
           await this.differs(collection, row, line)
@@ -233,23 +234,14 @@ class Taking {
     }
   }
 
-  private isSame<C extends Collection>(collection: C, row: Row, line: RecordLine<C>) {
-    const body = bodyOf(collection).safeParse(asStored<C>(row).body)
-    const own = (one: unknown) => JSON.stringify(withoutLevel(collection, one as object))
-    return (
-      (row.deletedAt === null) === (line.removedAt === null) &&
-      body.success &&
-      own(body.data) === own(line.body)
-    )
-  }
-
   private async differs<C extends Collection>(collection: C, row: Row, line: RecordLine<C>) {
     const stood = asStored<C>(row)
     const { name } = stood.body as { name: string }
     const newer = line.updatedAt > new Date(row.updatedAt).toISOString() ? 'archive' : 'here'
     if (this.differing.length < SHOWN) this.differing.push({ kind: collection, id: row.id, name, newer })
     if (!this.takes(newer)) return
-    const body = this.asTaken(collection, stood.body, line.body as Bodies[C], name)
+    const { body, contradiction } = fromArchive(collection, stood.body, line.body as Bodies[C])
+    if (contradiction) this.contradictions.push(contradiction)
     this.note(collection, line.id, body as Bodies[C])
     const table = tableOf(collection)
     await this.tx
@@ -272,24 +264,6 @@ class Taking {
         deletedAt: line.removedAt,
       })
       .where(and(eq(table.householdId, this.householdId), eq(table.id, row.id)))
-  }
-
-  /** Of what happened only who, when and the note are put right; a level is what the entries say. */
-  private asTaken<C extends Collection>(
-    collection: C,
-    stood: Bodies[C],
-    body: Bodies[C],
-    name: string,
-  ): object {
-    if (collection !== 'entries') return withoutLevel(collection, body as object)
-    const { by, to, note, on, at, remindOn } = body as Bodies['entries']
-    const right = { name: (body as Bodies['entries']).name, by, to, note, on, at, remindOn }
-    const rest = { ...(stood as Bodies['entries']), ...right }
-    if (!dequal(JSON.parse(JSON.stringify(rest)), JSON.parse(JSON.stringify(body))))
-      this.contradictions.push(
-        `“${name}” did something else in the archive than here. What it did here stays; its day, who and the note are the archive’s.`,
-      )
-    return right
   }
 
   private async insert<C extends Collection>(collection: C, lines: readonly RecordLine<C>[]) {
@@ -431,14 +405,6 @@ class Taking {
 }
 
 const bodyOfHousehold = (body: object) => JSON.parse(JSON.stringify(body))
-
-/** Levels are moved by entries and compared through them. */
-function withoutLevel(collection: Collection, body: object): object {
-  if (collection === 'stocks') return { ...body, packs: undefined }
-  if (collection === 'packets' && (body as Bodies['packets']).seeds !== null)
-    return { ...body, seeds: undefined }
-  return body
-}
 
 async function* chunks<Line>(lines: AsyncGenerator<Line>): AsyncGenerator<Line[]> {
   let page: Line[] = []

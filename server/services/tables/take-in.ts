@@ -1,13 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { dequal } from 'dequal'
 import type { Bodies, Collection, Stored } from '#shared/collections'
-import type { Names } from '#shared/tables/names'
 import {
   columnOf,
   meantAmong,
   NoTable,
   readTable,
-  recordFrom,
   type LineProblem,
   type Reading,
   type ReadRecord,
@@ -17,6 +15,7 @@ import { tableById, type TableId } from '#shared/tables/tables'
 import type { Table } from '#shared/tables/table'
 import type { Transaction } from '../../db/door'
 import type { Principal } from '../../principal'
+import { fromTable } from '#shared/commands/bring-in'
 import { saveIn } from '../keeping'
 import type { Act } from '../acts'
 import { lookOrTake } from '../looking'
@@ -102,7 +101,7 @@ async function taken(
   // Written at one moment, they are listed by their ids: in the order of the lines.
   const ids = read.records.map(() => randomUUID()).sort()
   for (const [i, record] of read.records.entries()) {
-    const made = asRecord(record, table, meantBy, names, meant)
+    const made = fromTable(record, table, meantBy, names, meant)
     let state: State = 'bad'
     let found = made.problems
     if (found.length === 0 && made.body) {
@@ -148,28 +147,6 @@ async function taken(
     problems: problems.slice(0, PROBLEMS),
     shown,
   }
-}
-
-/** A record over the one that is meant by it; two lines that mean the same one are a doubt. */
-function asRecord(
-  record: ReadRecord,
-  table: Table,
-  meantBy: ReturnType<typeof meantAmong>,
-  names: Names,
-  meant: Set<string>,
-) {
-  const none = { body: null, stood: null, name: String(record.said[0]!.name ?? record.said[0]!.what ?? '') }
-  if (record.problems.length) return { ...none, problems: [...record.problems] }
-  const stood = meantBy(record)
-  const read = recordFrom(record, table, stood?.body ?? null, names)
-  if ('problems' in read) return { ...none, problems: read.problems }
-  const { name } = read.body as { name: string }
-  if (stood && meant.has(stood.id)) {
-    const twice = { line: record.lines[0]!, column: '', message: `“${name}” stands there twice.` }
-    return { ...none, name, problems: [twice] }
-  }
-  if (stood) meant.add(stood.id)
-  return { body: read.body, stood, name, problems: [] as LineProblem[] }
 }
 
 /** Over what stands, or under a new id, in a savepoint of its own: what is refused leaves no trace, and the others go on. */

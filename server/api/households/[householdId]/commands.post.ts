@@ -33,8 +33,8 @@ export default route(
   ({ params, body, act, principal }) => {
     const { act: own, ...press } = body
     const key = own ? { id: own, asked: checksum(press) } : act
-    const [alone] = press.commands
-    if (alone && isAlone(alone)) {
+    const alone = press.commands.find(isAlone)
+    if (alone) {
       if (press.commands.length > 1)
         throw invalid([{ path: ['commands'], message: `“${alone.name}” is sent alone.` }])
       return performAlone(principal, params.householdId, key, alone)
