@@ -22,7 +22,7 @@ export async function setUpJobs(ownerUrl) {
     const options = {
       policy: 'stately',
       retryLimit: 3,
-      retryDelay: 20,
+      retryDelay: Math.min(20, LEASE_S),
       retryBackoff: true,
       expireInSeconds: LEASE_S,
     }

@@ -25,7 +25,7 @@ let database: pg.Client
 let boss: PgBoss
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
 async function until<Found>(what: string, look: () => Promise<Found | undefined | false>): Promise<Found> {
-  for (const end = Date.now() + 60_000; Date.now() < end; await pause(150)) {
+  for (const end = Date.now() + 120_000; Date.now() < end; await pause(150)) {
     const found = await look()
     if (found) return found
   }

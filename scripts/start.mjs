@@ -149,13 +149,15 @@ await orSayWhy(async () => {
     if (ownDatabase) {
       cluster = new Cluster(folder)
       superuserUrl = await cluster.start()
-      const { DailyBackup } = await import('./daily-backup.mjs')
-      backups = new DailyBackup(join(folder, 'backups'), superuserUrl, book.log)
     }
     const { setUpRoles, rolesOf } = await import('./roles.mjs')
     const { ownerUrl, applicationUrl, housekeepingUrl } = superuserUrl
       ? await setUpRoles(superuserUrl)
       : await rolesOf(process.env)
+    if (ownDatabase) {
+      const { DailyBackup } = await import('./daily-backup.mjs')
+      backups = new DailyBackup(join(folder, 'backups'), ownerUrl, book.log)
+    }
     const { migrateDatabase } = await import('./migrate.mjs')
     await migrateDatabase(ownerUrl)
 
