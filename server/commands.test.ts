@@ -137,12 +137,28 @@ describe('what does not fit what stands', () => {
       5,
     ])
     expect((await lose(5)).status).toBe(200)
-    const { version } = (await list('trays')).find((one) => one.id === id)!
-    await press([
-      { name: 'save record', collection: 'trays', id, version, body: { ...TRAY, emptiedOn: today } },
-    ])
-    const empty = await press([{ name: 'count', trayId: id, on: ON, runs: [{ run: 'A', count: 1 }] }])
-    expect([empty.status, empty.body.errors[0].field, empty.body.stands.id]).toEqual([422, 'trayId', id])
+  })
+  it('a tray that was emptied is one, however long ago', async () => {
+    for (const emptiedOn of [today, '2021-03-04']) {
+      const id = await tray()
+      const { version } = (await list('trays')).find((one) => one.id === id)!
+      await press([{ name: 'save record', collection: 'trays', id, version, body: { ...TRAY, emptiedOn } }])
+      const counted = await press([{ name: 'count', trayId: id, on: ON, runs: [{ run: 'A', count: 1 }] }])
+      const poured = { trayId: id, how: 'below', litres: 0.4 }
+      const watered = await press([
+        { name: 'water', title: 'Watered', kind: 'watered', on: ON, water: [poured] },
+      ])
+      expect([counted.status, counted.body.errors[0].field, counted.body.stands.id]).toEqual([
+        422,
+        'trayId',
+        id,
+      ])
+      expect([watered.status, watered.body.errors[0].field, watered.body.stands.id]).toEqual([
+        422,
+        'water[0].trayId',
+        id,
+      ])
+    }
   })
   it('a day that is still to come is one', async () => {
     const id = await tray(false)

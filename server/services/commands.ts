@@ -238,15 +238,25 @@ class Performance {
   }
 }
 
-/** Records a command names by their ids. */
-function namedBy(intent: Understood): [collection: 'trays' | 'sowings' | 'runs', ids: readonly string[]][] {
-  const { trayId, trayIds, sowingId, id } = intent as Partial<
-    Record<'trayId' | 'sowingId' | 'id', string> & { trayIds: readonly string[] }
-  >
+/** Trays, sowings and runs a command names by their ids, wherever it names them. */
+function namedBy(intent: Understood): [collection: 'trays' | 'sowings' | 'runs', ids: ReadonlySet<string>][] {
+  const trays = new Set<string>()
+  const sowings = new Set<string>()
+  const walk = (of: unknown): void => {
+    if (typeof of !== 'object' || of === null) return
+    for (const [key, one] of Object.entries(of)) {
+      if (key === 'trayId' && typeof one === 'string') trays.add(one)
+      else if (key === 'sowingId' && typeof one === 'string') sowings.add(one)
+      else if (key === 'trayIds') for (const id of one as string[]) trays.add(id)
+      else walk(one)
+    }
+  }
+  walk(intent)
+  const run = intent.name === 'end job' ? (intent as { id: string }).id : null
   return [
-    ['trays', [...(trayId ? [trayId] : []), ...(trayIds ?? [])]],
-    ['sowings', sowingId ? [sowingId] : []],
-    ['runs', intent.name === 'end job' && id ? [id] : []],
+    ['trays', trays],
+    ['sowings', sowings],
+    ['runs', new Set(run ? [run] : [])],
   ]
 }
 
