@@ -9,7 +9,7 @@ import { LINE_KINDS, readLine, type LineAsk, type ReadLine } from '#core/records
 import { nameBook } from '#core/season/wish/names'
 import { lineCommand, lineKnown, trayFacts } from '#shared/commands/log-line'
 import { doubtsOf, type Doubt } from '#shared/doubts'
-import { find } from '#shared/reckoning/bench'
+import { find } from '#shared/derived/bench'
 import type { SeenId } from '#core/signs/seen'
 
 /** One line that is typed at the bench: what it is taken for, what is asked, and how it is written down. */

@@ -9,7 +9,7 @@ import { useRunStore } from '~/state/runs'
 import { RUN_NAMES } from '#core/bench/run'
 import type { FeedRun, MixRun } from '#core/season/demand'
 import { batchFor, batchPlannedFor, feedingFor, namesOf } from '#shared/commands/season-batch'
-import { find, traysOfSowing } from '#shared/reckoning/bench'
+import { find, traysOfSowing } from '#shared/derived/bench'
 
 /** From what the season asks for to a card at the bench: a batch or a feed that is planned in one press. */
 export function useRuns() {

@@ -10,7 +10,7 @@ import {
   plannedNeeds,
   shortagesOf,
   unmadeBatches,
-} from '#shared/reckoning/shortage'
+} from '#shared/derived/shortage'
 
 /** Needs against what is on the shelf: what is short, and the cheapest whole packs for it. */
 export function useShopping() {

@@ -2,10 +2,10 @@ import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useSeason } from '~/state/season'
 import { useTrays } from '~/state/trays'
-import type { Bench } from '#shared/reckoning/bench'
+import type { Bench } from '#shared/derived/bench'
 
 /**
- * The bench of shared/reckoning, of what the stores hold: what they have worked out already is not worked out again.
+ * The bench of shared/derived, of what the stores hold: what they have worked out already is not worked out again.
  *
  * @param water what is known of the water of trays, and the time it is known at */
 export function benchOfStores(water: { of: Bench['water']; readonly time: string }): Bench {

@@ -11,7 +11,7 @@ import { momentOf } from '#core/water/happening'
 import type { Stored } from '#shared/collections'
 import { waterRow, type EntryRecord } from '#shared/records/entry'
 import type { TrayRecord } from '#shared/records/tray'
-import { waterRound } from '#shared/reckoning/water-round'
+import { waterRound } from '#shared/derived/water-round'
 import { trayWater, waterByTray, type TrayWater } from '#shared/water'
 
 type Tray = Stored<TrayRecord>

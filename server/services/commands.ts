@@ -6,7 +6,7 @@ import { idsOf, isRefusal, type Acting, type Change, type Refusal as Refused } f
 import type { UndoIntent } from '#shared/commands/undo'
 import type { Performed } from '#shared/commands/written'
 import { bodyOf, type Bodies, type Collection, type Everything, type Stored } from '#shared/collections'
-import { benchOf, type Bench } from '#shared/reckoning/bench'
+import { benchOf, type Bench } from '#shared/derived/bench'
 import type { Day } from '#core/season/day'
 import type { HouseholdRecord } from '#shared/records/household'
 import type { Transaction } from '../db/door'

@@ -5,7 +5,7 @@ import type { Bodies, Collection, Stored } from '../collections'
 import type { EntryRecord } from '../records/entry'
 import { newEntry } from '../records/entry'
 import type { HouseholdRecord } from '../records/household'
-import type { Bench } from '../reckoning/bench'
+import type { Bench } from '../derived/bench'
 
 /*
  * A command is one act of a person: a pure function of what the household keeps, what is intended, who acts and when, to the

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { JOB_KINDS } from '#core/season/today/job'
-import { find, type Bench } from '../reckoning/bench'
+import { find, type Bench } from '../derived/bench'
 import { entry, newEntry, type EntryRecord } from '../records/entry'
 import { id } from '../rules'
 import type { tick } from './season'

@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { freeCode } from '#core/trays/layout'
 import type { Stored } from '../collections'
-import { find, type Bench } from '../reckoning/bench'
+import { find, type Bench } from '../derived/bench'
 import type { EntryRecord } from '../records/entry'
 import { tray as trayRecord, type TrayRecord } from '../records/tray'
 import { day, id } from '../rules'

@@ -1,5 +1,5 @@
 import { joinedMarks } from '#core/bench/run'
-import { find } from '../reckoning/bench'
+import { find } from '../derived/bench'
 import { run, type RunRecord } from '../records/run'
 import { id } from '../rules'
 import { command, plainCommand, refuse } from './command'

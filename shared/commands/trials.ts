@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { dealt } from '#core/records/trial'
 import { cellsOf, freeCode } from '#core/trays/layout'
-import type { Bench } from '../reckoning/bench'
+import type { Bench } from '../derived/bench'
 import { trial, type TrialRecord } from '../records/trial'
 import { id, reference } from '../rules'
 import { trayAt } from './cells'

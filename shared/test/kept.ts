@@ -9,7 +9,7 @@ import {
 } from '../collections'
 import { idsOf, isRefusal, type Acting, type Change, type Decision } from '../commands/command'
 import { decidedBy, sentCommands, type Sent } from '../commands/commands'
-import { benchOf } from '../reckoning/bench'
+import { benchOf } from '../derived/bench'
 import { household } from '../records/household'
 import { SEASON } from './season'
 

@@ -11,7 +11,7 @@ import { answerKey, openSteps } from '#core/bench/run'
 import type { Stored } from '#shared/collections'
 import { runOutcomes } from '#shared/commands/run-outcome'
 import type { RunRecord } from '#shared/records/run'
-import type { RunPlan } from '#shared/reckoning/run-plan'
+import type { RunPlan } from '#shared/derived/run-plan'
 
 /** The end of a run, early or late: what is written down of it, and nothing that was not done. */
 const props = defineProps<{ run: Stored<RunRecord>; plan: RunPlan | null }>()

@@ -33,7 +33,7 @@ import { useRunStore } from '~/state/runs'
 import { nextStep, stepStands } from '#core/bench/run'
 import { plainWords } from '#core/bench/step'
 import { printHours, printFigure } from '#core/working/print'
-import { runPlan } from '#shared/reckoning/run-plan'
+import { runPlan } from '#shared/derived/run-plan'
 
 definePageMeta({ bare: true, key: (route) => route.path })
 

@@ -16,7 +16,7 @@ import { openSteps, RUN_NAMES } from '#core/bench/run'
 import { counted } from '#core/bench/wording'
 import type { Stored } from '#shared/collections'
 import type { RunRecord } from '#shared/records/run'
-import { runPlan } from '#shared/reckoning/run-plan'
+import { runPlan } from '#shared/derived/run-plan'
 
 definePageMeta({
   place: {

@@ -8,7 +8,7 @@ import { useBench } from '~/state/bench'
 import { useRunStore } from '~/state/runs'
 import { RUN_NAMES } from '#core/bench/run'
 import { cautions, type CautionId } from '#core/cautions/caution'
-import { runPlan } from '#shared/reckoning/run-plan'
+import { runPlan } from '#shared/derived/run-plan'
 
 /** A run on paper: the same steps; for several pairs of hands one sheet each, amounts split, cautions on every sheet. */
 const route = useRoute()
