@@ -2,9 +2,6 @@ import { readFileSync } from 'node:fs'
 import PgBoss from 'pg-boss'
 
 export const JOBS_SCHEMA = 'jobs'
-/** How long a copy may be silent until another takes up its job. */
-const LEASE_S = Number(process.env.BLASTOMIX_LEASE_S || 600)
-
 /** Tables and queues of the work that comes round, made by the owner: who works them changes no table. */
 export async function setUpJobs(ownerUrl) {
   const boss = new PgBoss({
@@ -18,13 +15,15 @@ export async function setUpJobs(ownerUrl) {
   await boss.start()
   try {
     const names = Object.keys(JSON.parse(readFileSync('server/jobs/schedule.json', 'utf8')))
+    // How long a copy may be silent until another takes up its job.
+    const leaseS = Number(process.env.BLASTOMIX_LEASE_S || 600)
     // One at a time of each, in all copies together; one more may wait.
     const options = {
       policy: 'stately',
       retryLimit: 3,
-      retryDelay: Math.min(20, LEASE_S),
+      retryDelay: Math.min(20, leaseS),
       retryBackoff: true,
-      expireInSeconds: LEASE_S,
+      expireInSeconds: leaseS,
     }
     for (const name of names) {
       await boss.createQueue(name, options)

@@ -11,7 +11,7 @@ import schedule from './schedule.json'
 
 /*
  * Work that comes round. One schedule serves all copies of the application: whoever is free takes a job under a lease, and one
- * that is lost with its copy is taken up by another when the lease ends. Backups are written by `./start`, as superuser, under
+ * that is lost with its copy is taken up by another when the lease ends. Backups are written by `./start`, as the owner, under
  * the same lease (scripts/daily-backup.mjs).
  */
 
