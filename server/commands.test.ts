@@ -146,7 +146,7 @@ describe('what does not fit what stands', () => {
       const counted = await press([{ name: 'count', trayId: id, on: ON, runs: [{ run: 'A', count: 1 }] }])
       const poured = { trayId: id, how: 'below', litres: 0.4 }
       const watered = await press([
-        { name: 'water', title: 'Watered', kind: 'watered', on: ON, water: [poured] },
+        { name: 'water', title: 'Watered', kind: 'watered', on: ON, about: [], water: [poured] },
       ])
       expect([counted.status, counted.body.errors[0].field, counted.body.stands.id]).toEqual([
         422,
