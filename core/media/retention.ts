@@ -19,6 +19,9 @@ const filled = (alpha: number, n: number, suctionCm: number) =>
 export const SUCTIONS_CM = [0, 10, 50, 100] as const
 
 const fits = new WeakMap<object, RetentionCurve>()
+/** The same points give the same curve, also where a material was read anew. */
+const fitsByPoints = new Map<string, RetentionCurve>()
+const MOST_FITS = 500
 
 /** How far a curve passes by four points, as a fraction of volume: the root of the mean square; good ones stay under 0.01. */
 export function fitError(theta: readonly [number, number, number, number]): number {
@@ -32,11 +35,20 @@ export const FIT_ENOUGH = 0.01
 /** The curve through a material's four measured points, by least squares; kept with the material. */
 export function retentionOf(material: MaterialFigures): RetentionCurve {
   let curve = fits.get(material)
-  if (!curve)
-    fits.set(
-      material,
-      (curve = fitRetention([material.theta0, material.theta10, material.theta50, material.theta100])),
-    )
+  if (!curve) {
+    curve = fitOnce([material.theta0, material.theta10, material.theta50, material.theta100])
+    fits.set(material, curve)
+  }
+  return curve
+}
+
+function fitOnce(theta: readonly [number, number, number, number]): RetentionCurve {
+  const key = theta.join(' ')
+  let curve = fitsByPoints.get(key)
+  if (!curve) {
+    if (fitsByPoints.size >= MOST_FITS) fitsByPoints.clear()
+    fitsByPoints.set(key, (curve = fitRetention(theta)))
+  }
   return curve
 }
 
