@@ -14,10 +14,18 @@ const browser = await chromium.launch({
   args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu'],
 })
 
+const [demo] = await (await fetch(`${base}/api/households`)).json()
+async function openContext(options) {
+  const context = await browser.newContext(options)
+  await context.addCookies([{ name: 'household', value: demo.id, url: base }])
+  return context
+}
+const openPage = async (options) => (await openContext(options)).newPage()
+
 async function firstPaint(url) {
   const times = []
   for (let i = 0; i < 7; i++) {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+    const context = await openContext({ viewport: { width: 1280, height: 800 } })
     const page = await context.newPage()
     await page.goto(url, { waitUntil: 'load' })
     await page.waitForFunction(() => performance.getEntriesByName('first-contentful-paint').length > 0)
@@ -28,7 +36,7 @@ async function firstPaint(url) {
 }
 
 for (const path of ['/', '/mix', '/feed']) {
-  const page = await browser.newPage()
+  const page = await openPage()
   let bytes = 0
   const pending = []
   page.on('response', (response) => {
@@ -52,7 +60,7 @@ for (const path of ['/', '/mix', '/feed']) {
 
 /** Times of a key press on a slider, from the event to the laid-out result. */
 async function presses(path, slider, keys) {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  const page = await openPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(base + path, { waitUntil: 'networkidle' })
   const times = await page
     .getByRole('slider', { name: slider })
@@ -158,7 +166,7 @@ async function seasonOf(name, open, out) {
 
 /** Frames while a sowing is dragged over the page, a step of a day each. */
 async function drags(id, count) {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const context = await openContext({ viewport: { width: 1280, height: 800 } })
   await context.addCookies([{ name: 'household', value: id, url: base }])
   const page = await context.newPage()
   await page.goto(`${base}/season`, { waitUntil: 'networkidle' })
@@ -200,7 +208,7 @@ async function drags(id, count) {
 
 /** One cell painted among 512, from the press to the laid-out tray, beside the drawing made anew. */
 async function paints(id, trayId) {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const context = await openContext({ viewport: { width: 1280, height: 800 } })
   await context.addCookies([{ name: 'household', value: id, url: base }])
   const page = await context.newPage()
   await page.goto(`${base}/trays/${trayId}`, { waitUntil: 'networkidle' })

@@ -49,8 +49,10 @@ await orSayWhy(async () => {
       executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu'],
     })
+    const [demo] = await (await fetch(`${address}/api/households`)).json()
     for (const { name, path, size, dark, see, scrollTo } of VIEWS) {
       const context = await browser.newContext({ viewport: size, locale: 'en-GB' })
+      await context.addCookies([{ name: 'household', value: demo.id, url: address }])
       if (dark) await context.addCookies([{ name: 'theme', value: 'dark', url: address }])
       await context.addInitScript((known) => localStorage.setItem('words-met', known), MET)
       const page = await context.newPage()

@@ -7,7 +7,8 @@ import type { Bench } from '#shared/derived/bench'
 /**
  * The bench of shared/derived, of what the stores hold: what they have worked out already is not worked out again.
  *
- * @param water what is known of the water of trays, and the time it is known at */
+ * @param water what is known of the water of trays, and the time it is known at
+ */
 export function benchOfStores(water: { of: Bench['water']; readonly time: string }): Bench {
   const household = useHousehold()
   const context = useContext()

@@ -26,7 +26,7 @@ const NAMES = new Set<string>(ALONE.map(({ name }) => name))
 export const isAlone = (one: { readonly name: string }): one is AloneIntent => NAMES.has(one.name)
 
 /** Acts that come with a file beside them. */
-export const bringInArchive = alone('bring in archive', {
+const bringInArchive = alone('bring in archive', {
   differing: z
     .enum(['here', 'archive', 'newer'])
     .default('here')
@@ -38,7 +38,7 @@ export const bringInArchive = alone('bring in archive', {
     .default(null)
     .describe('The `changes` that were answered when it was looked at; null only looks'),
 })
-export const bringInTable = alone('bring in table', {
+const bringInTable = alone('bring in table', {
   table: z.string().max(40),
   columns: z
     .array(z.string().max(80).nullable())
@@ -52,8 +52,8 @@ export const bringInTable = alone('bring in table', {
   lines: z.enum(['all', 'good']).default('all'),
   seen: bringInArchive.intent.shape.seen,
 })
-export const bringInWeather = alone('bring in weather', {})
-export const addPicture = alone('add picture', { id })
+const bringInWeather = alone('bring in weather', {})
+const addPicture = alone('add picture', { id })
 export const WITH_FILE = [bringInArchive, bringInTable, bringInWeather, addPicture] as const
 export type WithFileIntent = z.output<(typeof WITH_FILE)[number]['intent']>
 export type SentWithFile = z.input<(typeof WITH_FILE)[number]['intent']>

@@ -62,6 +62,21 @@ it('makes ids of its act alone: the same act makes the same, and no two of them'
   )
   expect(twice[0]).toBe(twice[1])
 })
+it('every entry carries the act it was written by', () => {
+  const act = uuid(7001)
+  const about = [{ what: 'trays', id: TRAY, rung: null }]
+  const happened = { title: 'Roots at the holes', on: TODAY, about }
+  for (const sent of [
+    sowAll,
+    { name: 'write down', kind: 'cleaned', ...happened },
+    { name: 'water', kind: 'watered', water: [{ trayId: TRAY, how: 'below' }], ...happened },
+  ] as Sent[]) {
+    const decided = decide(withTray(emptyKept(), TRAY, null), sent, acting({ act }))
+    expect(decided).toEqual(
+      expect.arrayContaining([expect.objectContaining({ body: expect.objectContaining({ act }) })]),
+    )
+  }
+})
 const sowAll: Sent = { name: 'sow', trayId: TRAY, on: TODAY, runs: [{ run: 'A' }] }
 
 describe('cells of a tray', () => {

@@ -13,7 +13,7 @@ import { command, entryOf, plainCommand, refuse } from './command'
 const AHEAD_DAYS = 14
 
 /** Trays the season asks for soon, that nobody has laid out yet. */
-export const traysToLayOut = (bench: Pick<Bench, 'rows' | 'today' | 'season'>): ProposedTray[] =>
+const traysToLayOut = (bench: Pick<Bench, 'rows' | 'today' | 'season'>): ProposedTray[] =>
   bench.season ? proposedTrays(bench.rows, addDays(bench.today, AHEAD_DAYS)) : []
 
 /** A tray the season asks for becomes one that stands; what is sown already is sown in it on its day. */

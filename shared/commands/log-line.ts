@@ -34,7 +34,7 @@ export const lineKnown = (
 }
 
 /** The one tray a line is about; none where it names several, or none. */
-export const trayOfLine = (bench: Bench, { trayIds }: ReadLine): Stored<TrayRecord> | undefined =>
+const trayOfLine = (bench: Bench, { trayIds }: ReadLine): Stored<TrayRecord> | undefined =>
   trayIds.length === 1 ? find(bench, 'trays', trayIds[0]) : undefined
 
 /** What is known of a tray that a line is held against. */

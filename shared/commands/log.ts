@@ -35,7 +35,7 @@ type Own = z.output<z.ZodObject<typeof OWN>>
 function written({ id: entryId, title, by, ...rest }: Own, acting: Acting): Decision {
   const late = inFuture(rest.on, acting)
   if (late) return late
-  const body = newEntry({ ...rest, name: title, by: by ?? acting.by })
+  const body = newEntry({ ...rest, name: title, by: by ?? acting.by, act: acting.act })
   const checked = entry.safeParse(body)
   if (!checked.success)
     return {

@@ -129,7 +129,7 @@ export function planningOf(kept: Everything, today: Day): Planning | null {
 }
 
 /** What was written down of the water of trays, a feed of the season at the strength its stage is given. */
-export const wateredTrays = (bench: Pick<Bench, 'kept' | 'row'>) =>
+const wateredTrays = (bench: Pick<Bench, 'kept' | 'row'>) =>
   waterByTray(
     bench.kept.entries,
     bench.kept.household.body.water,

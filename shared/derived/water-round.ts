@@ -15,7 +15,7 @@ export interface Watered {
 }
 
 /** Every tray that stands and can be worked out, with its water. */
-export const wateredNow = (bench: Bench): Watered[] =>
+const wateredNow = (bench: Bench): Watered[] =>
   standingTrays(bench).flatMap((tray) => {
     const water = bench.water(tray)
     return water ? [{ tray, water }] : []
