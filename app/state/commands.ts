@@ -80,12 +80,16 @@ export const useCommands = defineStore('commands', () => {
     )
   }
 
+  /** Under way until it can be undone: an undo pressed meanwhile waits for it. */
+  const perform = (name: string, commands: readonly Sent[], how: How = {}): Promise<Done> =>
+    undoing.during(performNow(name, commands, how))
+
   /** The same act pressed again, because no answer came, goes under the key it had. */
-  async function perform(name: string, commands: readonly Sent[], how: How = {}): Promise<Done> {
+  async function performNow(name: string, commands: readonly Sent[], how: How): Promise<Done> {
     const same = waitingHere().find(({ press }) => dequal(press.commands, commands))
     if (!same) supersede(commands)
     const press = same?.press ?? { act: newId(), commands, by: how.by ?? '', today: today.value }
-    const performed = await undoing.during(deliver(household.id, { name, press }, how.keepsKey))
+    const performed = await deliver(household.id, { name, press }, how.keepsKey)
     const act = opposite(name, performed, 'undo')
     if (!how.quiet && performed.wrote.length) undoing.did(act)
     return { performed, act }
@@ -125,15 +129,17 @@ export const useCommands = defineStore('commands', () => {
   /** What was on its way when the page was left is sent again, each under its own key. */
   async function resend() {
     const { id } = household
-    for (const one of waiting.value[id] ?? [])
-      try {
-        const performed = await deliver(id, one)
-        const act = opposite(one.name, performed, 'undo')
-        if (performed.wrote.length) undoing.did(act)
-        noteDone(`Saved now, as it had been waiting: ${one.name}.`, act)
-      } catch (error) {
-        if (readProblem(error)) note(`${one.name} was not saved: ${whyNot(error)}`)
-      }
+    for (const one of waiting.value[id] ?? []) await undoing.during(sendAgain(id, one))
+  }
+  async function sendAgain(id: string, one: Waiting) {
+    try {
+      const performed = await deliver(id, one)
+      const act = opposite(one.name, performed, 'undo')
+      if (performed.wrote.length) undoing.did(act)
+      noteDone(`Saved now, as it had been waiting: ${one.name}.`, act)
+    } catch (error) {
+      if (readProblem(error)) note(`${one.name} was not saved: ${whyNot(error)}`)
+    }
   }
 
   return {
