@@ -345,6 +345,40 @@ it('today tells the same as the page would: what is due, which trays to water, w
   expect(short[0].short).toBeCloseTo(short[0].wanted - 1, 9)
 })
 
+it('what is in sight after acts is what is read anew', async () => {
+  type Lists = Record<string, { id?: string; entryId?: string }[]>
+  const inSight = async () => {
+    const { household: own, ...lists } = (await call('GET', home)).body as { household: object } & Lists
+    for (const list of Object.values(lists) as Lists[string][])
+      list.sort((a, b) => JSON.stringify(a).localeCompare(JSON.stringify(b)))
+    return { own, lists }
+  }
+  await inSight()
+  const id = await tray()
+  const counted = await press([{ name: 'count', trayId: id, on: ON, runs: [{ run: 'A', count: 7 }] }])
+  await press([{ name: 'lose', trayId: id, on: ON, runs: [{ run: 'A', count: 2 }] }])
+  const [kept, gone] = [randomUUID(), randomUUID()]
+  await press([jug('In sight', kept), jug('Gone', gone)])
+  await press([jug('Renamed', kept, 1), { name: 'remove record', collection: 'tools', id: gone, version: 1 }])
+  const measured = await press([
+    {
+      name: 'write down',
+      title: 'A brick of coir',
+      kind: 'measured',
+      on: ON,
+      about: [],
+      measured: [{ what: 'coir yield', value: 14, of: '', n: null, key: '' }],
+    },
+  ])
+  expect([measured.status, measured.body.errors]).toEqual([200, undefined])
+  await press([{ name: 'undo', act: counted.body.act }])
+  const carried = await inSight()
+  // The household's own record is what everything hangs on: it is all read again.
+  const own = carried.own as { version: number; body: object }
+  await press([{ name: 'save household', version: own.version, body: { ...own.body, place: 'Shed' } }])
+  expect((await inSight()).lists).toEqual(carried.lists)
+})
+
 it('a command that reaches beyond the records is sent alone', async () => {
   const both = await press([jug('With it'), { name: 'make example' }])
   expect([both.status, both.body.errors[0].field]).toEqual([422, 'commands'])

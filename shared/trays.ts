@@ -63,15 +63,15 @@ export function fixedTrays(trays: readonly Kept<TrayRecord>[]): FixedTray[] {
 /** What came up of sowings by the counts of their trays, once each tray of them was counted. */
 export function countsInTrays(
   trays: readonly Kept<TrayRecord>[],
-  changes: ReadonlyMap<string, readonly DatedChange[]>,
+  standing: (tray: Kept<TrayRecord>) => TrayStands,
   { crops, containers }: Pick<Context, 'crops' | 'containers'>,
 ): Map<string, Count> {
   const bySowing = new Map<string, { up: number; on: Day | null; whole: boolean }>()
-  for (const { id, body } of trays)
-    for (const stands of trayStands(body, changes.get(id) ?? [], crops).runs) {
+  for (const tray of trays)
+    for (const stands of standing(tray).runs) {
       const { sowingId, rung } = stands.run
       if (!sowingId || rung !== 0 || stands.sown === 0) continue
-      const each = countsEach(crops.get(stands.run.cropId), containers.get(body.containerId))
+      const each = countsEach(crops.get(stands.run.cropId), containers.get(tray.body.containerId))
       const so = bySowing.get(sowingId) ?? { up: 0, on: null, whole: true }
       so.up += Math.max(0, (each ? stands.up : stands.upCells) - stands.lost)
       if (stands.countedOn === null) so.whole = false

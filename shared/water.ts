@@ -190,11 +190,11 @@ export function trayWater(
   const upOn = upDay(stands)
   const upAt = upOn ? momentOf(upOn) : Infinity
   const hours = lightSchoolById(frame?.lightSchool ?? 'sixteen').hours
-  const usual = climateOf(place, hours)
+  const heated = { mixAboveC: place.heatC === null ? 0 : mixAboveAir(place, crop?.warmthC ?? null) }
+  const usual = { ...climateOf(place, hours), ...heated }
   const hotC = frame ? hotAhead(frame, today) : null
-  const hot = hotC === null ? usual : climateOf(place, hours, hotC)
+  const hot = hotC === null ? usual : { ...climateOf(place, hours, hotC), ...heated }
   const hotUntil = momentOf(addDays(today, NIGHT_HOLDS_DAYS), '24:00')
-  const heated = mixAboveAir(place, crop?.warmthC ?? null)
   const plants = stands.runs.reduce((sum, { standing }) => sum + standing, 0)
   const stand = {
     plants,
@@ -203,10 +203,7 @@ export function trayWater(
     areaM2: own.store.areaM2,
   }
   const conditionsAt = (at: Moment, factor: number): Conditions => ({
-    climate: {
-      ...(at >= now - 12 && at < hotUntil ? hot : usual),
-      mixAboveC: place.heatC === null ? 0 : heated,
-    },
+    climate: at >= now - 12 && at < hotUntil ? hot : usual,
     covered: place.cover !== 'none' && at < upAt,
     stand,
     daysUp: (at - upAt) / 24,

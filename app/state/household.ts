@@ -16,6 +16,7 @@ import {
 } from '#shared/collections'
 import type { Sent } from '#shared/commands/commands'
 import type { Performed } from '#shared/commands/written'
+import { applied } from '#shared/derived/applied'
 import { thermometerOf, type HouseholdRecord } from '#shared/records/household'
 
 const FRESH_MS = 5_000
@@ -60,26 +61,8 @@ export const useHousehold = defineStore('household', () => {
   }
 
   /** What an act changed, as the server answered it, in the place of what was there. */
-  function apply({ changed, household: own }: Pick<Performed, 'changed' | 'household'>) {
-    if (!everything.value) return
-    const next: Everything = { ...everything.value, ...(own && { household: own }) }
-    for (const { collection, id, record } of changed) {
-      const list = next[collection] as Stored<unknown>[]
-      const rest = record
-        ? list.map((one) => (one.id === id ? record : one))
-        : list.filter((one) => one.id !== id)
-      const isNew = record !== null && list.every((one) => one.id !== id)
-      Object.assign(next, { [collection]: isNew ? [...list, record] : rest })
-      if (collection === 'entries')
-        next.measurements = measurementsWith(
-          next.measurements,
-          id,
-          record as Stored<Bodies['entries']> | null,
-        )
-    }
-    // Entries stand in the order they were written.
-    next.entries = inOrder(next.entries)
-    set(next)
+  const apply = (changes: Pick<Performed, 'changed' | 'household'>) => {
+    if (everything.value) set(applied(everything.value, changes))
   }
   const put = <C extends Collection>(collection: C, record: Stored<Bodies[C]>) =>
     apply({ changed: [{ collection, id: record.id, record }], household: null })
@@ -177,21 +160,6 @@ export const useHousehold = defineStore('household', () => {
       ),
   }
 })
-
-/** What an entry measured stands with it, and goes with it. */
-function measurementsWith(
-  before: Everything['measurements'],
-  entryId: string,
-  entry: Stored<Bodies['entries']> | null,
-) {
-  const now = entry ? entry.body.measured.map((one) => ({ entryId, on: entry.body.on, ...one })) : []
-  if (now.length === 0 && !before.some((one) => one.entryId === entryId)) return before
-  return [...before.filter((one) => one.entryId !== entryId), ...now]
-}
-function inOrder(entries: Everything['entries']) {
-  const isSorted = entries.every((one, i) => i === 0 || entries[i - 1]!.number <= one.number)
-  return isSorted ? entries : [...entries].sort((a, b) => a.number - b.number)
-}
 
 type Older = Map<string, { collection: Collection; record: Stored<never> }>
 

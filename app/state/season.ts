@@ -18,7 +18,7 @@ import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/dem
 import { rungsOf } from '#core/season/sowing'
 import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
-import { changesByTray, countsInTrays } from '#shared/trays'
+import { changesByTray, countsInTrays, trayStands } from '#shared/trays'
 import { climateByPlace } from '#shared/measured'
 import {
   hasSeason,
@@ -32,7 +32,9 @@ import {
 import { asMark, type EntryRecord } from '#shared/records/entry'
 import { againNamed } from '#shared/commands/season'
 import { asSowingRequest, type SowingRecord } from '#shared/records/sowing'
+import type { TrayRecord } from '#shared/records/tray'
 import type { Stored } from '#shared/collections'
+import type { Kept } from '#shared/context'
 
 /** The season: sowings planned anew as they move, what they ask for, and what is due. */
 export const useSeason = defineStore('season', () => {
@@ -71,10 +73,12 @@ export const useSeason = defineStore('season', () => {
   const marks = computed((): Mark[] => household.entries.flatMap(({ body }) => asMark(body)))
   const done = computed(() => doneBySowing(marks.value))
   const changes = computed(() => changesByTray(household.entries))
+  const standing = ({ id, body }: Kept<TrayRecord>) =>
+    trayStands(body, changes.value.get(id) ?? [], known.value!.crops)
   // What stands in trays was counted there.
   const up = computed(() =>
     known.value
-      ? new Map([...upBySowing(marks.value), ...countsInTrays(household.trays, changes.value, known.value)])
+      ? new Map([...upBySowing(marks.value), ...countsInTrays(household.trays, standing, known.value)])
       : upBySowing(marks.value),
   )
   const moves = computed(() => movedBySowing(marks.value))

@@ -1,4 +1,5 @@
 import { dayFrom, dayIn, type Day } from './day'
+import { localTime } from './zone'
 
 /** A day a household lives on that is not today: an example whose frosts and crops make sense whenever it is opened. */
 export interface OwnClock {
@@ -29,16 +30,7 @@ export function ownInstant(clock: OwnClock | null, real: Date): Date {
 }
 
 /** The time of day there, `07:30`. @param timeZone null for Greenwich */
-export function timeOf(timeZone: string | null, at: Date): string {
-  const parts = new Intl.DateTimeFormat('en', {
-    timeZone: timeZone ?? 'UTC',
-    hour: '2-digit',
-    minute: '2-digit',
-    hourCycle: 'h23',
-  }).formatToParts(at)
-  const part = (type: string) => parts.find((one) => one.type === type)!.value
-  return `${part('hour')}:${part('minute')}`
-}
+export const timeOf = (timeZone: string | null, at: Date): string => localTime(timeZone ?? 'UTC', at).time
 
 /** Today, where the household is. */
 export const todayOf = (

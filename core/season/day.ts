@@ -1,4 +1,5 @@
 import { utcDay } from 'd3-time'
+import { localTime } from './zone'
 
 declare const calendarDay: unique symbol
 /** A real calendar day, `2027-05-20`; no other text is one. Days belong to no time zone. */
@@ -42,14 +43,7 @@ export const isTimeZone = (name: string): boolean => {
 /** The day of a moment where that time zone is kept; by the clock of Greenwich where none is named. @throws RangeError for no time zone */
 export function dayIn(timeZone: string | null, at: Date): Day {
   if (timeZone === null) return dayAt(at)
-  const parts = new Intl.DateTimeFormat('en', {
-    timeZone,
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-  }).formatToParts(at)
-  const part = (type: string) => parts.find((one) => one.type === type)!.value
-  return dayFrom(`${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`)
+  return dayFrom(localTime(timeZone, at).day)
 }
 
 /** Days since 1970-01-01. @throws RangeError for a day that is none, such as 2027-02-29 */

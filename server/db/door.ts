@@ -3,6 +3,7 @@ import { NodePgSession, NodePgTransaction } from 'drizzle-orm/node-postgres'
 import type pg from 'pg'
 import type { HouseholdRecord } from '#shared/records/household'
 import type { Principal } from '../principal'
+import type { acts } from './schema'
 import { poolOf } from './pool'
 
 export { closePools, connectionForNotices } from './pool'
@@ -26,7 +27,7 @@ interface Access {
 const PATIENT = `set local time zone 'UTC'; set local idle_in_transaction_session_timeout = 0; set local statement_timeout = 120000;`
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 
-const begin = ({ to = 'read', patient = false }: Access) =>
+const begin = ({ to = 'read', patient = false }: Access = {}) =>
   `begin${to === 'read' ? ' isolation level repeatable read read only' : ''};${patient ? PATIENT : ''}`
 
 /**
@@ -35,19 +36,49 @@ const begin = ({ to = 'read', patient = false }: Access) =>
  * @param _principal who asks; row-level security will know the person too once there is sign-in
  * @param use is given the transaction, and commits by returning
  */
-export function inHousehold<Answer>(
+export const inHousehold = <Answer>(
   _principal: Principal,
   householdId: string,
   use: (tx: Transaction) => Promise<Answer>,
   access: Access = {},
-): Promise<Answer> {
-  if (!UUID.test(householdId)) throw new Error('a household is named by its id')
+): Promise<Answer> => transaction(poolOf('application'), opening(householdId, access), use)
+
+/** A household that is written to; undefined where there is none. */
+export type Locked = (Head & { readonly isRemoved: boolean }) | undefined
+
+/** What is kept of an act that was done before. */
+export type Earlier = Pick<typeof acts.$inferSelect, 'asked' | 'answer' | 'wrote'> | undefined
+
+/**
+ * A transaction that holds the household's lock. Writers of one household queue here: batches are numbered without gaps, stores
+ * are drawn down one by one. Taking the lock counts the household's changes up, which is how every copy of the application knows
+ * that something was written. Opened, locked and asked for the act in one message to the database, as every write begins so.
+ *
+ * @param act the id of what is done, to be told whether it was done before
+ */
+export const inLockedHousehold = <Answer>(
+  _principal: Principal,
+  householdId: string,
+  act: string,
+  use: (tx: Transaction, household: Locked, earlier: Earlier) => Promise<Answer>,
+  access: Omit<Access, 'to'> = {},
+): Promise<Answer> => {
+  if (!UUID.test(act)) throw new Error('an act is named by its id')
   return transaction(
     poolOf('application'),
-    `${begin(access)} set local blastomix.household = '${householdId}'`,
-    use,
+    `${opening(householdId, { ...access, to: 'write' })};
+     update household set changes = changes + 1 where household_id = '${householdId}'
+       returning ${HEAD}, deleted_at is not null as "isRemoved";
+     select asked, answer, wrote from act where household_id = '${householdId}' and id = '${act}'`,
+    (tx, opened) => use(tx, opened.at(-2)!.rows[0] as Locked, opened.at(-1)!.rows[0] as Earlier),
   )
 }
+
+function opening(householdId: string, access: Access) {
+  if (!UUID.test(householdId)) throw new Error('a household is named by its id')
+  return `${begin(access)} set local blastomix.household = '${householdId}'`
+}
+const HEAD = `changes::float8, clock, time_zone as "timeZone"`
 
 /** All there is that crosses households. */
 export type Housekeeping =
@@ -85,7 +116,7 @@ export interface Head {
 export async function headOf(_principal: Principal, householdId: string): Promise<Head | undefined> {
   if (!UUID.test(householdId)) return undefined
   const [, found] = (await poolOf('application').query(
-    `set local blastomix.household = '${householdId}'; select changes::float8, clock, time_zone as "timeZone" from household where household_id = '${householdId}' and deleted_at is null`,
+    `set local blastomix.household = '${householdId}'; select ${HEAD} from household where household_id = '${householdId}' and deleted_at is null`,
   )) as unknown as pg.QueryResult<Head>[]
   return found?.rows[0]
 }
@@ -117,14 +148,16 @@ const dialect = new PgDialect({ casing: 'snake_case' })
 async function transaction<Answer>(
   pool: pg.Pool,
   opening: string,
-  use: (tx: Transaction) => Promise<Answer>,
+  use: (tx: Transaction, opened: readonly pg.QueryResult[]) => Promise<Answer>,
 ): Promise<Answer> {
   const client = await pool.connect()
   let broken: Error | undefined
   try {
-    await client.query(opening)
+    const opened = await client.query(opening)
     const answer = await use(
       new NodePgTransaction(dialect, new NodePgSession(client, dialect, undefined), undefined),
+      // Of several statements each has its result.
+      opened as unknown as pg.QueryResult[],
     )
     await client.query('commit')
     return answer

@@ -1,11 +1,11 @@
 import { and, eq, isNotNull, lt, sql } from 'drizzle-orm'
 import type { Performed, WrittenRecord } from '#shared/commands/written'
-import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
+import { asHousekeeping, inLockedHousehold, type Earlier, type Locked, type Transaction } from '../db/door'
 import { acts } from '../db/schema'
 import type { Principal } from '../principal'
 import { history } from './reading'
 import { invalid, uncertain, unknown } from './refusal'
-import { lockHousehold, rowAsItStands } from './rows'
+import { rowAsItStands } from './rows'
 import { inTurn } from './turns'
 import { writingOf } from './writing'
 
@@ -24,9 +24,6 @@ export interface Doing {
   /** The act that it undoes. */
   readonly undoes?: string | null
 }
-
-/** What was locked: a household, one that was removed, or none. */
-export type Locked = Awaited<ReturnType<typeof lockHousehold>>
 
 /** The whole answer is kept so long, the key longer: sent again after that it is answered with how it stands then. */
 const ANSWER_DAYS = 30
@@ -51,19 +48,18 @@ export function once<Answer extends object>(
   return inTurn(householdId, async () => {
     let committing = false
     try {
-      return await inHousehold(
+      return await inLockedHousehold(
         principal,
         householdId,
-        async (tx) => {
-          const household = await lockHousehold(tx, householdId)
-          const before = act && (await answerTo(tx, householdId, act))
-          if (before) return before as Answer
+        id,
+        async (tx, household, earlier) => {
+          if (earlier) return (await answerTo(tx, householdId, { id, asked }, earlier)) as Answer
           const answer = await make(tx, household, id)
           await keepAct(tx, householdId, { id, asked }, doing, answer)
           committing = true
           return answer
         },
-        { to: 'write', patient },
+        { patient },
       )
     } catch (error) {
       throw committing ? uncertain(error) : error
@@ -80,22 +76,22 @@ export async function keepAct(
   answer: object,
 ) {
   const { wrote } = writingOf(tx)
-  await tx.insert(acts).values({ householdId, id, asked, answer, by, commands: [...commands], wrote, undoes })
+  // Every write ends with this one, and a query builder takes longer over it than the database.
+  await tx.execute(sql`
+    insert into act (household_id, id, asked, answer, by, commands, wrote, undoes)
+    values (${householdId}, ${id}, ${asked}, ${JSON.stringify(answer)}, ${by}, ${JSON.stringify(commands)}, ${JSON.stringify(wrote)}, ${undoes})`)
 }
 
-/** What an act that was done before was answered; undefined for one that is new. @throws Refusal 422 for another request */
+/** What an act that was done before was answered. @throws Refusal 422 for another request */
 export async function answerTo(
   tx: Transaction,
   householdId: string,
   { id, asked }: Act,
-): Promise<object | undefined> {
-  const [row] = await tx
-    .select()
-    .from(acts)
-    .where(and(eq(acts.householdId, householdId), eq(acts.id, id)))
-  if (row && row.asked !== asked)
+  earlier: NonNullable<Earlier>,
+): Promise<object> {
+  if (earlier.asked !== asked)
     throw invalid([{ path: ['idempotencyKey'], message: 'This key stands for another request already.' }])
-  return row && (row.answer ?? (await asItStands(tx, householdId, id, row.wrote)))
+  return earlier.answer ?? (await asItStands(tx, householdId, id, earlier.wrote))
 }
 
 /** What an act wrote, as it stands now. */

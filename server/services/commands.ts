@@ -9,15 +9,21 @@ import { bodyOf, type Bodies, type Collection, type Everything, type Stored } fr
 import { benchOf, type Bench } from '#shared/derived/bench'
 import type { Day } from '#core/season/day'
 import type { HouseholdRecord } from '#shared/records/household'
-import type { Transaction } from '../db/door'
+import type { Head, Locked, Transaction } from '../db/door'
 import type { Principal } from '../principal'
-import { once, findAct, type Act, type Locked } from './acts'
+import { once, findAct, type Act } from './acts'
 import { bringBackIn, removeIn, replaceIn, saveHouseholdIn, saveIn, updateIn } from './keeping'
-import { entriesAbout, findHousehold, history, readEverything } from './reading'
+import {
+  entriesAbout,
+  everythingBefore,
+  findHousehold,
+  history,
+  readEverything,
+  rememberEverything,
+} from './reading'
 import { invalid, Refusal, stale, unknown } from './refusal'
-import { rememberedAt } from './remembered'
 import { rowAsItStands } from './rows'
-import { writingOf } from './writing'
+import { keptIn, noteChanged, noteKept, writingOf } from './writing'
 
 /*
  * What people do, done: each command is decided by its pure function in shared/commands, and what it decides is written, all in
@@ -40,23 +46,28 @@ export const checksum = (of: unknown) => createHash('sha256').update(JSON.string
  *
  * @throws Refusal 404, 409, 422 saying which of its commands failed, and what stands instead
  */
-export const perform = (
+export async function perform(
   principal: Principal,
   householdId: string,
   act: Act | null,
   press: Press,
-): Promise<Performed> => {
+): Promise<Performed> {
   const names = press.commands.map(({ name }) => name)
   const undoing = press.commands.find((one): one is UndoIntent => one.name === 'undo' || one.name === 'redo')
   const doing = { by: press.by ?? '', commands: names, undoes: undoing?.act ?? null }
-  return once(principal, householdId, act, doing, async (tx, household, actId) => {
+  let left: { head: Head; kept: Everything } | undefined
+  const performed = await once(principal, householdId, act, doing, async (tx, household, actId) => {
     if (!mayWrite(household, press.commands)) throw unknown('household')
+    const before = household && (await everythingBefore(householdId, household))
+    if (before) noteKept(tx, before)
     const done = new Performance(tx, householdId, press, household, actId)
     for (const [i, one] of press.commands.entries())
       await done.run(one).catch((error: unknown) => {
         throw press.commands.length > 1 ? memberFailed(error, i, one.name) : error
       })
     const { wrote, changed, household: own } = writingOf(tx)
+    const kept = keptIn(tx)
+    if (household && kept) left = { head: household, kept }
     return {
       act: actId,
       wrote: wrote.map(({ collection, id, after }) => ({ collection, id, after })),
@@ -64,6 +75,8 @@ export const perform = (
       household: own,
     }
   })
+  if (left) rememberEverything(householdId, left.head, left.kept)
+  return performed
 }
 
 /** A household that is not there is only begun, one that was removed is not written to. */
@@ -124,13 +137,10 @@ class Performance {
     return (this.made ??= benchOf(kept, this.acting.today, this.acting.time))
   }
 
-  /** What is in sight: as it was answered last, while nothing was written since. */
+  /** What is in sight by now. */
   private async look(): Promise<Everything> {
-    const isFirst = writingOf(this.tx).changed.size === 0 && this.household
-    const before = isFirst ? this.household!.changes - 1 : null
-    const known =
-      before === null ? undefined : rememberedAt<Everything>(this.householdId, 'everything', before)
-    return (await known) ?? readEverything(this.tx, this.householdId)
+    if (!keptIn(this.tx)) noteKept(this.tx, await readEverything(this.tx, this.householdId))
+    return keptIn(this.tx)!
   }
 
   /** With it what the command names and what lies too far back to be in sight. */
@@ -168,11 +178,7 @@ class Performance {
         if (stored.id !== change.id && 'onlyNew' in change && change.onlyNew) throw saidAlready(stored)
         // What stands already is the answer, though nothing was written.
         if (!writingOf(tx).changed.has(`${change.collection} ${stored.id}`))
-          writingOf(tx).changed.set(`${change.collection} ${stored.id}`, {
-            collection: change.collection,
-            id: stored.id,
-            record: stored,
-          })
+          noteChanged(tx, change.collection, stored.id, stored)
         return
       }
       case 'update':

@@ -24,7 +24,7 @@ import { checkNothingHappened, checkTrays, traysOf } from './trays'
 import { checkWater } from './water'
 import { inUse, invalid, stale, unknown, type User } from './refusal'
 import { asStored, tableOf, type Row } from './rows'
-import { noteChanged, noteWritten, writingOf } from './writing'
+import { noteChanged, noteHousehold, noteWritten } from './writing'
 
 /*
  * How a household keeps its things: the same calls for every collection. A write names the version it was made
@@ -59,23 +59,19 @@ export async function saveHouseholdIn(
           .returning()
   if (row) {
     const stored = asStoredHousehold(row)
-    noteHousehold(tx, stored, before)
+    noteSaved(tx, stored, before)
     return stored
   }
   const stood = await findHousehold(householdId, tx)
   if (!dequal(stood.body, body)) throw stale(stood)
   // What stands already is the answer, though nothing was written.
-  writingOf(tx).household = stood
+  noteHousehold(tx, stood)
   return stood
 }
 
 /** A household's own record keeps what it was with the act. */
-function noteHousehold(
-  tx: Transaction,
-  stored: Stored<HouseholdRecord>,
-  before: Stored<HouseholdRecord> | null,
-) {
-  writingOf(tx).household = stored
+function noteSaved(tx: Transaction, stored: Stored<HouseholdRecord>, before: Stored<HouseholdRecord> | null) {
+  noteHousehold(tx, stored)
   noteWritten(tx, {
     collection: 'household',
     id: stored.id,

@@ -1,10 +1,7 @@
-import { eq } from 'drizzle-orm'
-import { inHousehold, type Transaction } from '../db/door'
+import { inLockedHousehold, type Locked, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
-import { households } from '../db/schema'
 import { answerTo, keepAct, type Act } from './acts'
 import { Refusal } from './refusal'
-import { lockHousehold } from './rows'
 import { inTurn } from './turns'
 
 /*
@@ -49,21 +46,22 @@ export const lookOrTake = <Found extends object>(
   take: (tx: Transaction, looked: Looked) => Promise<Found>,
 ): Promise<Found & { act: string | null }> =>
   inTurn(householdId, async () => {
+    const own = act ?? { id: crypto.randomUUID(), asked: '' }
     try {
-      return await inHousehold(
+      return await inLockedHousehold(
         principal,
         householdId,
-        async (tx) => {
-          const before = seen !== null && act && (await answerTo(tx, householdId, act))
-          if (before) return before as Found & { act: string }
-          const found = await take(tx, await lookedAt(tx, householdId, seen))
+        own.id,
+        async (tx, household, earlier) => {
+          if (seen !== null && earlier)
+            return (await answerTo(tx, householdId, own, earlier)) as Found & { act: string }
+          const found = await take(tx, lookedAt(household, seen))
           if (seen === null) throw new OnlyLooked({ ...found, act: null })
-          const own = act ?? { id: crypto.randomUUID(), asked: '' }
           const answer = { ...found, act: own.id }
           await keepAct(tx, householdId, own, { commands: [name] }, answer)
           return answer
         },
-        { to: 'write', patient: true },
+        { patient: true },
       )
     } catch (error) {
       if (error instanceof OnlyLooked) return error.found as Found & { act: null }
@@ -71,15 +69,10 @@ export const lookOrTake = <Found extends object>(
     }
   })
 
-async function lookedAt(tx: Transaction, householdId: string, seen: number | null): Promise<Looked> {
-  const locked = await lockHousehold(tx, householdId)
-  if (locked?.isRemoved) throw new Refusal(404, 'This household was removed: bring it back first.')
-  const [row] = await tx
-    .select({ changes: households.changes })
-    .from(households)
-    .where(eq(households.householdId, householdId))
-  const changes = row ? row.changes - 1 : 0
+function lookedAt(household: Locked, seen: number | null): Looked {
+  if (household?.isRemoved) throw new Refusal(404, 'This household was removed: bring it back first.')
+  const changes = household ? household.changes - 1 : 0
   if (seen !== null && seen !== changes)
     throw new Refusal(409, 'Something was written here since you looked. Look again, then take it in.')
-  return { isNew: !locked, changes }
+  return { isNew: !household, changes }
 }

@@ -11,13 +11,15 @@ import {
   type Stored,
 } from '#shared/collections'
 import type { Measurement } from '#core/records/habits'
+import { todayOf } from '#core/season/clock'
 import { contextOf, type Context, type KeptLists } from '#shared/context'
 import type { HouseholdRecord } from '#shared/records/household'
-import { inHousehold, type Transaction } from '../db/door'
+import { inHousehold, type Head, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
 import { entries, households, revisions, sowings, trays } from '../db/schema'
 import { unknown } from './refusal'
-import { remembered } from './remembered'
+import { remember, remembered, rememberedAt } from './remembered'
+import { keptIn } from './writing'
 import { asStored, current, dayOfHousehold, tableOf, type Row } from './rows'
 import { openSowings } from './open-sowings'
 import { weatherInSight } from './weather-days'
@@ -275,11 +277,22 @@ export async function readEverything(tx: Transaction, householdId: string): Prom
   } as Everything
 }
 
+/** What is in sight goes by the day the household lives on. */
+const everythingOn = (head: Head) => `everything ${todayOf(head, new Date())}`
+
 /** @throws Refusal 404 */
 export const everything = (principal: Principal, householdId: string): Promise<Everything> =>
-  remembered(principal, householdId, 'everything', () =>
+  remembered(principal, householdId, everythingOn, () =>
     inHousehold(principal, householdId, (tx) => readEverything(tx, householdId)),
   )
+
+/** Everything as it stood before the write under way, where it is at hand. */
+export const everythingBefore = (householdId: string, head: Head) =>
+  rememberedAt<Everything>(householdId, everythingOn(head), head.changes - 1)
+
+/** Everything as a write left it: not read again. */
+export const rememberEverything = (householdId: string, head: Head, kept: Everything) =>
+  remember(householdId, everythingOn(head), head.changes, kept)
 
 /** Of twenty years so many measurements are looked at, the latest. */
 const MOST_MEASUREMENTS = 2000
@@ -308,13 +321,16 @@ export async function contextFor(
   tx: Transaction,
   { asBook = false }: { asBook?: boolean } = {},
 ): Promise<Context> {
-  const household = await findHousehold(householdId, tx)
-  const measurements = asBook ? [] : await measurementsOf(householdId, tx)
-  const weather = asBook ? [] : await weatherInSight(household, tx)
+  const kept = keptIn(tx)
+  const household = kept?.household ?? (await findHousehold(householdId, tx))
+  const measurements = asBook ? NONE : (kept?.measurements ?? (await measurementsOf(householdId, tx)))
+  const weather = asBook ? NONE : (kept?.weather ?? (await weatherInSight(household, tx)))
   const lists: Record<string, unknown> = { household, measurements, weather }
   for (const collection of collections)
-    lists[collection] = await list(collection, householdId, tx, inSight(collection, householdId))
+    lists[collection] =
+      kept?.[collection] ?? (await list(collection, householdId, tx, inSight(collection, householdId)))
   return contextOf(lists as KeptLists)
 }
+const NONE: readonly never[] = []
 /** What a season is planned with. */
 export const SEASON_LISTS = ['containers', 'materials', 'feeds', 'recipes', 'crops', 'packets'] as const

@@ -4,7 +4,11 @@ import type { Principal } from '../principal'
 import { unknown } from './refusal'
 
 /** So many answers are held; each is bounded itself. */
-const answers = new LRUCache<string, { changes: number; answer: Promise<unknown> }>({ max: 100 })
+const answers = new LRUCache<string, { changes: number; answer: Promise<unknown>; carried: number }>({
+  max: 100,
+})
+/** After so many writes in a row an answer is made anew, whatever is known of it. */
+const MOST_CARRIED = 200
 
 /**
  * An answer that hangs only on what a household keeps: made again when anything was written there since, by whichever copy of
@@ -24,7 +28,7 @@ export async function remembered<Answer>(
   const known = answers.get(key)
   if (known?.changes === head.changes) return known.answer as Promise<Answer>
   const answer = make(head)
-  answers.set(key, { changes: head.changes, answer })
+  answers.set(key, { changes: head.changes, answer, carried: 0 })
   answer.catch(() => answers.delete(key))
   return answer
 }
@@ -33,4 +37,19 @@ export async function remembered<Answer>(
 export function rememberedAt<Answer>(householdId: string, what: string, changes: number) {
   const known = answers.get(`${householdId} ${what}`)
   return known?.changes === changes ? (known.answer as Promise<Answer>) : undefined
+}
+
+/**
+ * After a write: the answer as that write left it, so that it need not be made again.
+ *
+ * @param changes the household's count with this write
+ */
+export function remember<Answer>(householdId: string, what: string, changes: number, answer: Answer) {
+  const key = `${householdId} ${what}`
+  const known = answers.get(key)
+  // Another write may have come between.
+  if (known && known.changes > changes) return
+  const carried = known?.changes === changes - 1 ? known.carried + 1 : 0
+  if (carried > MOST_CARRIED) answers.delete(key)
+  else answers.set(key, { changes, answer: Promise.resolve(answer), carried })
 }

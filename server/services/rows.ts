@@ -1,7 +1,7 @@
 import { and, eq, getTableColumns, isNull, sql, type SQL } from 'drizzle-orm'
 import { COLLECTIONS, type Bodies, type Collection, type Stored } from '#shared/collections'
 import type { Transaction } from '../db/door'
-import { households, TABLES } from '../db/schema'
+import { TABLES } from '../db/schema'
 
 /** drizzle cannot type a table chosen at run time; the rows of all collections share these columns. */
 type AnyTable = (typeof TABLES)['recipes']
@@ -73,24 +73,4 @@ export function holding(collection: Collection, paths: readonly string[], id: st
     return sql`jsonb_path_exists(${column}, ${inside}::jsonpath, jsonb_build_object('id', ${id}::text))`
   })
   return sql`(${sql.join(tests, sql` or `)})`
-}
-
-/**
- * Writers of one household queue here: batches are numbered without gaps, stores are drawn down one by one. Taking the lock
- * counts the household's changes up, which is how every copy of the application knows that something was written.
- *
- * @returns whether it is there, or was removed, and whose day it is; undefined where there is none
- */
-export async function lockHousehold(tx: Transaction, householdId: string) {
-  const [row] = await tx
-    .update(households)
-    .set({ changes: sql`${households.changes} + 1` })
-    .where(eq(households.householdId, householdId))
-    .returning({
-      deletedAt: households.deletedAt,
-      changes: households.changes,
-      clock: households.clock,
-      timeZone: households.timeZone,
-    })
-  return row && { ...row, isRemoved: row.deletedAt !== null }
 }

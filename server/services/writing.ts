@@ -1,5 +1,6 @@
-import type { Collection, Stored } from '#shared/collections'
+import type { Collection, Everything, Stored } from '#shared/collections'
 import type { ChangedRecord, WrittenRecord } from '#shared/commands/written'
+import { applied, isInSight } from '#shared/derived/applied'
 import type { HouseholdRecord } from '#shared/records/household'
 import type { Transaction } from '../db/door'
 
@@ -8,6 +9,9 @@ class Writing {
   readonly wrote: WrittenRecord[] = []
   readonly changed = new Map<string, ChangedRecord>()
   household: Stored<HouseholdRecord> | null = null
+  /** What the household keeps, where that is known, as it stood before these changes. */
+  kept: Everything | null = null
+  fresh: ChangedRecord[] = []
 }
 
 const open = new WeakMap<Transaction, Writing>()
@@ -24,12 +28,37 @@ export function writingOf(tx: Transaction): Writing {
 export const noteWritten = (tx: Transaction, one: WrittenRecord) => void writingOf(tx).wrote.push(one)
 
 /** A record stands so now, or is out of sight. */
-export const noteChanged = (
+export function noteChanged(
   tx: Transaction,
   collection: Collection,
   id: string,
   record: Stored<unknown> | null,
-) => void writingOf(tx).changed.set(`${collection} ${id}`, { collection, id, record })
+) {
+  const writing = writingOf(tx)
+  const change = { collection, id, record }
+  writing.changed.set(`${collection} ${id}`, change)
+  writing.fresh.push(change)
+}
+
+/** The household's own record stands so now: all that is in sight hangs on it. */
+export function noteHousehold(tx: Transaction, household: Stored<HouseholdRecord>) {
+  Object.assign(writingOf(tx), { household, kept: null })
+}
+
+/** From here on it is known what the household keeps. */
+export function noteKept(tx: Transaction, kept: Everything) {
+  Object.assign(writingOf(tx), { kept, fresh: [] })
+}
+
+/** What the household keeps by now, with what this transaction wrote; null where that has to be read. */
+export function keptIn(tx: Transaction): Everything | null {
+  const writing = writingOf(tx)
+  const { kept, fresh: changed } = writing
+  if (kept && changed.length)
+    writing.kept = isInSight(kept, changed) ? applied(kept, { changed, household: null }) : null
+  writing.fresh = []
+  return writing.kept
+}
 
 /** A savepoint: what it wrote counts once it is through. */
 export async function within<Answer>(

@@ -5,7 +5,7 @@ import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/mark
 import type { RunStands, TrayStands } from '#core/trays/standing'
 import { momentOf } from '#core/water/happening'
 import type { Bodies, Collection, Everything, Stored } from '../collections'
-import { contextOf, type Context } from '../context'
+import { contextOf, type Context, type Kept } from '../context'
 import { climateByPlace } from '../measured'
 import { asMark } from '../records/entry'
 import { asSowingRequest, type SowingRecord } from '../records/sowing'
@@ -42,6 +42,35 @@ export interface Bench {
   water(tray: Stored<TrayRecord>): TrayWater | null
 }
 
+/** What entries tell by themselves, whatever the day: plan and bench look at the same. */
+interface Told {
+  readonly context: Context
+  readonly season: SeasonContext | null
+  readonly marks: () => Mark[]
+  readonly stands: (tray: Kept<TrayRecord>) => TrayStands
+}
+const known = new WeakMap<Everything, Told>()
+
+function toldIn(kept: Everything): Told {
+  const before = known.get(kept)
+  if (before) return before
+  const context = contextOf(kept)
+  const changes = lazy(() => changesByTray(kept.entries))
+  const standing = new Map<string, TrayStands>()
+  const told: Told = {
+    context,
+    season: hasSeason(context) ? context : null,
+    marks: lazy(() => kept.entries.flatMap(({ body }) => asMark(body))),
+    stands({ id, body }) {
+      const found = standing.get(id) ?? trayStands(body, changes().get(id) ?? [], context.crops)
+      standing.set(id, found)
+      return found
+    },
+  }
+  known.set(kept, told)
+  return told
+}
+
 /** Worked out once, when it is first asked for. */
 function lazy<Value>(make: () => Value): () => Value {
   let made: { value: Value } | undefined
@@ -54,17 +83,13 @@ export function benchOf(
   time: string,
   planning: () => Planning | null = () => planningOf(kept, today),
 ): Bench {
-  const context = contextOf(kept)
-  const season = hasSeason(context) ? context : null
-  const marks = lazy((): Mark[] => kept.entries.flatMap(({ body }) => asMark(body)))
+  const { context, season, marks, stands } = toldIn(kept)
   const done = lazy(() => doneBySowing(marks()))
-  const changes = lazy(() => changesByTray(kept.entries))
   const planned = lazy(() => {
     const ready = planning()
     return ready ? openRows(ready.planner, kept.sowings, ready.happened, today) : NOTHING_PLANNED
   })
   const rowsById = lazy(() => new Map(planned().rows.map((row) => [row.id, row])))
-  const stands = new Map<string, TrayStands>()
   const bench: Bench = {
     kept,
     today,
@@ -84,15 +109,9 @@ export function benchOf(
       return jobs()
     },
     row: (id) => rowsById().get(id),
-    stands(tray) {
-      const known = stands.get(tray.id)
-      if (known) return known
-      const found = trayStands(tray.body, changes().get(tray.id) ?? [], context.crops)
-      stands.set(tray.id, found)
-      return found
-    },
+    stands,
     water: (tray) =>
-      trayWater(tray, bench.stands(tray), watered().get(tray.id) ?? [], context, momentOf(today, time)),
+      trayWater(tray, stands(tray), watered().get(tray.id) ?? [], context, momentOf(today, time)),
   }
   const jobs = lazy(() => (season ? jobsOn(today, bench.rows, marks(), season) : []))
   const watered = lazy(() => wateredTrays(bench))
@@ -109,9 +128,9 @@ export interface Planning {
 
 /** Null until the frosts are set. */
 export function planningOf(kept: Everything, today: Day): Planning | null {
-  const season = contextOf(kept)
-  if (!hasSeason(season)) return null
-  const marks = kept.entries.flatMap(({ body }) => asMark(body))
+  const { season, stands, ...told } = toldIn(kept)
+  if (!season) return null
+  const marks = told.marks()
   const planner = seasonPlanner(
     season,
     today,
@@ -122,7 +141,7 @@ export function planningOf(kept: Everything, today: Day): Planning | null {
   const happened = {
     done: doneBySowing(marks),
     // What stands in trays was counted there.
-    up: new Map([...upBySowing(marks), ...countsInTrays(kept.trays, changesByTray(kept.entries), season)]),
+    up: new Map([...upBySowing(marks), ...countsInTrays(kept.trays, stands, season)]),
     moved: movedBySowing(marks),
   }
   return { planner, happened }
@@ -137,20 +156,20 @@ const wateredTrays = (bench: Pick<Bench, 'kept' | 'row'>) =>
     (sowingId, rung) => bench.row(sowingId)?.planned.rungs[rung]?.care.nMgPerL ?? 0,
   )
 
-type Kept = Pick<Bench, 'kept'>
+type KeptBy = Pick<Bench, 'kept'>
 type Tray = Stored<TrayRecord>
 
 export const find = <C extends Collection>(
-  { kept }: Kept,
+  { kept }: KeptBy,
   collection: C,
   id: string | undefined,
 ): Stored<Bodies[C]> | undefined => (kept[collection] as Stored<Bodies[C]>[]).find((one) => one.id === id)
 
-export const standingTrays = ({ kept }: Kept): Tray[] =>
+export const standingTrays = ({ kept }: KeptBy): Tray[] =>
   kept.trays.filter(({ body }) => body.emptiedOn === null)
 
 /** Trays in which a sowing stands, or is to. */
-export const traysOfSowing = (bench: Kept, sowingId: string): Tray[] =>
+export const traysOfSowing = (bench: KeptBy, sowingId: string): Tray[] =>
   standingTrays(bench).filter(({ body }) => body.runs.some((run) => run.sowingId === sowingId))
 
 /** Plots of cells of a sowing, on one stage, wherever they stand. */
@@ -167,7 +186,7 @@ export const runsOfSowing = (
   )
 
 /** The entry that says a batch was made. */
-export const makingOf = ({ kept }: Kept, batchId: string) =>
+export const makingOf = ({ kept }: KeptBy, batchId: string) =>
   kept.entries.find(({ body }) => body.kind === 'batch made' && body.about.some(({ id }) => id === batchId))
 
 /** The stages of a sowing as it is planned. */
