@@ -3,9 +3,9 @@ import { under } from '#core/problem'
 import { ownInstant, timeOf, todayOf } from '#core/season/clock'
 import { decidedBy, type Understood } from '#shared/commands/commands'
 import { idsOf, isRefusal, type Acting, type Change, type Refusal as Refused } from '#shared/commands/command'
-import type { UndoIntent } from '#shared/commands/undo'
-import type { Performed } from '#shared/commands/written'
-import { bodyOf, type Bodies, type Collection, type Everything, type Stored } from '#shared/collections'
+import { oppositeOf, type Found, type UndoIntent } from '#shared/commands/undo'
+import type { Performed, WrittenRecord } from '#shared/commands/written'
+import type { Bodies, Collection, Everything, Stored } from '#shared/collections'
 import { benchOf, type Bench } from '#shared/derived/bench'
 import type { Day } from '#core/season/day'
 import type { HouseholdRecord } from '#shared/records/household'
@@ -207,40 +207,25 @@ class Performance {
 
   /** Everything an act wrote as it was before, the last first. */
   private async undo({ act, seen }: UndoIntent): Promise<void> {
-    const { tx, householdId } = this
-    const { wrote } = await findAct(tx, householdId, act)
+    const { wrote } = await findAct(this.tx, this.householdId, act)
     if (wrote.length === 0) throw invalid([{ path: ['act'], message: 'There is nothing of it to undo.' }])
     for (const one of [...wrote].reverse()) {
-      const { collection, id, before, after, stood, stands, was } = one
-      const known = seen.find((other) => other.collection === collection && other.id === id)?.version
-      const isKnown = (version: number) => version === after || version === known
-      if (collection === 'household') {
-        const now = await findHousehold(householdId, tx)
-        if (!was || !isKnown(now.version)) throw stale(now)
-        await saveHouseholdIn(tx, householdId, now.version, was as HouseholdRecord)
-      } else if (!stands) await bringBackIn(tx, collection, householdId, id, after)
-      else {
-        const now = await rowAsItStands(tx, collection, householdId, id)
-        if (!now) throw invalid([{ path: ['act'], message: 'It is no longer here.' }])
-        if (!isKnown(now.version)) throw stale(now)
-        if (!stood) await removeIn(tx, collection, householdId, id, now.version)
-        else await this.putBack(collection, now, before, was)
-      }
+      const known = seen.find(({ collection, id }) => collection === one.collection && id === one.id)
+      const opposite = oppositeOf(one, { ...(await this.found(one)), seen: known?.version })
+      if ('stale' in opposite) throw stale(opposite.stale)
+      if (isRefusal(opposite)) throw refusalOf(opposite)
+      await this.write(opposite)
     }
   }
 
-  private async putBack<C extends Collection>(
-    collection: C,
-    now: Stored<Bodies[C]>,
-    before: number,
-    was: object | undefined,
-  ) {
+  private async found({ collection, id, before, was, stood }: WrittenRecord): Promise<Found> {
     const { tx, householdId } = this
-    const past = was
-      ? { ...now.body, ...was }
-      : (await history(collection, householdId, now.id, tx)).find(({ version }) => version === before)?.body
-    if (!past) throw invalid([{ path: ['act'], message: 'What it was before is not kept.' }])
-    await saveIn(tx, collection, householdId, now.id, now.version, bodyOf(collection).parse(past))
+    if (collection === 'household') return { now: await findHousehold(householdId, tx), past: was }
+    const now = await rowAsItStands(tx, collection, householdId, id)
+    if (!now || !stood) return { now }
+    if (was) return { now, past: { ...now.body, ...was } }
+    const revisions = await history(collection, householdId, id, tx)
+    return { now, past: revisions.find(({ version }) => version === before)?.body }
   }
 }
 

@@ -3,7 +3,7 @@ import { plainBatch, COVER_IS_THE_MIX, DEFAULT_ALLOWANCES } from '#core/media/ba
 import { dealt } from '#core/records/trial'
 import { addDays, type Day } from '#core/season/day'
 import type { Bodies } from '#shared/collections'
-import { newEntry, type EntryRecord } from '#shared/records/entry'
+import { newEntry, NOTHING_MEASURED, type EntryRecord } from '#shared/records/entry'
 import { tray as traySchema } from '#shared/records/tray'
 import type { Transaction } from '../db/door'
 import { photoFiles } from '../db/schema'
@@ -29,17 +29,6 @@ interface Ids {
   readonly sowingMix: string
   readonly parts: Bodies['batches']['parts']
   readonly household: string
-}
-
-const REALLY: NonNullable<EntryRecord['really']> = {
-  share: null,
-  usedL: null,
-  leftL: null,
-  waterL: null,
-  filled: null,
-  backL: null,
-  minutes: null,
-  roots: null,
 }
 
 export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
@@ -81,7 +70,7 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
     said(days, 'batch made', batches[i]![1].name, {
       about: [{ what: 'batches', id: batches[i]![0], rung: null }],
       evenIfShort: true,
-      really: { ...REALLY, usedL, leftL, minutes },
+      really: { ...NOTHING_MEASURED, usedL, leftL, minutes },
       measured: [{ what: 'minutes', of: 'mix', value: minutes / 60, n: null, key: '' }],
     })
 

@@ -13,6 +13,8 @@ import { acting, after, decide, done, emptyKept, record, TODAY, uuid, withTray }
 import { idOf, isRefusal, type Decision } from './command'
 import { COMMAND_NAMES, type Sent } from './commands'
 import { lineCommand, lineKnown } from './log-line'
+import { oppositeOf } from './undo'
+import type { WrittenRecord } from './written'
 
 /* What each act of a person means, without a page, a server or a clock. */
 
@@ -372,6 +374,32 @@ describe('what is written down', () => {
       name: entry!.body.name,
     })
     expect(() => done(kept, correct(2))).toThrow(/changed elsewhere/)
+  })
+})
+
+describe('the opposite of an act', () => {
+  const jug = { name: 'Jug', kind: 'jug', capacityMl: 1000 }
+  const now = (version: number) => ({ id: uuid(1), version, number: 0, updatedAt: '', body: jug })
+  const wrote = (stood: boolean, stands: boolean, more: object = {}) =>
+    ({ collection: 'tools', id: uuid(1), before: 3, after: 4, stood, stands, ...more }) as WrittenRecord
+  it('removes what was made, brings back what was removed, puts back what was changed', () => {
+    expect(oppositeOf(wrote(false, true), { now: now(4) })).toMatchObject({ do: 'remove', version: 4 })
+    expect(oppositeOf(wrote(true, false), { now: null })).toMatchObject({ do: 'restore', version: 4 })
+    expect(oppositeOf(wrote(true, true), { now: now(4), past: { ...jug, name: 'Can' } })).toMatchObject({
+      do: 'put',
+      version: 4,
+      body: { name: 'Can' },
+    })
+  })
+  it('is not done over what was changed since, but for who has seen that', () => {
+    expect(oppositeOf(wrote(false, true), { now: now(5) })).toEqual({ stale: now(5) })
+    expect(oppositeOf(wrote(false, true), { now: now(5), seen: 4 })).toEqual({ stale: now(5) })
+    expect(oppositeOf(wrote(false, true), { now: now(5), seen: 5 })).toMatchObject({
+      do: 'remove',
+      version: 5,
+    })
+    expect(refusedAt(oppositeOf(wrote(true, true), { now: now(4) }) as Decision)).toEqual(['act'])
+    expect(refusedAt(oppositeOf(wrote(false, true), { now: null }) as Decision)).toEqual(['act'])
   })
 })
 

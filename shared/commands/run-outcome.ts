@@ -9,7 +9,7 @@ import { printQuantity } from '#core/units/format'
 import type { Stored } from '../collections'
 import { find, makingOf, runsOfSowing, type Bench } from '../derived/bench'
 import { LEFT_STEP, runPlan, type RunPlan } from '../derived/run-plan'
-import { waterRow, type EntryRecord } from '../records/entry'
+import { NOTHING_MEASURED, waterRow, type EntryRecord } from '../records/entry'
 import type { RunRecord } from '../records/run'
 import { tray as traySchema } from '../records/tray'
 import { cellEntries, standingCells, toSow } from './cells'
@@ -22,18 +22,6 @@ type WaterRow = Parameters<typeof waterRow>[0]
 export interface Outcome {
   readonly words: string
   readonly changes: (acting: Acting) => readonly Change[]
-}
-
-const NOTHING = {
-  share: null,
-  usedL: null,
-  leftL: null,
-  waterL: null,
-  filled: null,
-  backL: null,
-  minutes: null,
-  roots: null,
-  mixedL: null,
 }
 
 /** What a run really did, so far as it was ticked: what was not ticked took nothing and is not written. */
@@ -104,7 +92,7 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
           ],
           // It was made: what the shelf did not hold is not asked for now.
           evenIfShort: true,
-          really: { ...NOTHING, ...done, minutes },
+          really: { ...NOTHING_MEASURED, ...done, minutes },
         },
         batch.body.name,
       ),
@@ -159,7 +147,7 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
             kind: 'watered',
             about: aboutTrays(rows.map(({ trayId }) => trayId)),
             water: rows.map(waterRow),
-            really: { ...NOTHING, minutes },
+            really: { ...NOTHING_MEASURED, minutes },
           }),
         ]
       : []
@@ -187,7 +175,7 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
           water: fed.map((trayId) =>
             waterRow({ trayId, how: 'below', litres: each, nMgPerL: targetNMgPerL, ecMsPerCm: null }),
           ),
-          really: { ...NOTHING, backL, minutes },
+          really: { ...NOTHING_MEASURED, backL, minutes },
         },
         `Given: ${feeding.body.name}`,
       ),
@@ -234,7 +222,7 @@ function moved(bench: Bench, body: RunRecord, plan: RunPlan | null): Outcome[] {
     (one) => one === stands.chosen.get(answerKey('roots', 'roots')),
   )
   const isPart = n < step.count!.of
-  const really = { ...NOTHING, filled: n, minutes: minutesTaken(body.marks), roots: roots ?? null }
+  const really = { ...NOTHING_MEASURED, filled: n, minutes: minutesTaken(body.marks), roots: roots ?? null }
   const words = `${final ? 'Set in' : body.kind === 'pot up' ? 'Potted up' : 'Pricked out'}: ${n} of ${step.count!.of}, ${row.name}`
   // Plants that stand cell by cell go into a tray of their own.
   const from =

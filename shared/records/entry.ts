@@ -52,6 +52,23 @@ const OF_THE_DAY: readonly string[] = [
 /** Levels that entries move: packs on the shelf, seeds in a packet. */
 export const LEVELS = ['stocks', 'packets'] as const
 
+const really = z.object({
+  share: amount
+    .min(0, 'A share is 0 or more.')
+    .max(10, 'At most ten times as much as was planned.')
+    .nullable()
+    .default(null)
+    .describe('So much of what was planned was measured out; null for all of it'),
+  usedL: amount.min(0).max(100_000).nullable().default(null).describe('Mix really used, L'),
+  mixedL: amount.min(0).max(100_000).nullish().describe('In the tub once it was stirred, L'),
+  leftL: amount.min(0).max(100_000).nullable().default(null).describe('Left in the tub, L'),
+  waterL: amount.min(0).max(100_000).nullable().default(null).describe('Water stirred in, L'),
+  filled: amount.min(0).max(100_000).nullable().default(null).describe('Containers really filled'),
+  backL: amount.min(0).max(100_000).nullable().default(null).describe('Feed or water that came back, L'),
+  minutes: amount.min(0).max(100_000).nullable().default(null).describe('From the first step to the last'),
+  roots: z.enum(['few', 'holding', 'circling']).nullable().default(null).describe('Roots at potting up'),
+})
+
 /**
  * Something that happened: the day, what it is about, who, and what it moved. Entries are only ever added; one that is
  * taken back is voided and stays. What it moved is worked out by the server in the transaction that writes it.
@@ -160,31 +177,7 @@ const fields = z.object({
     .max(200, 'One entry tells of at most 200 trays.')
     .default([])
     .describe('The water of trays: given, weighed, felt'),
-  really: z
-    .object({
-      share: amount
-        .min(0, 'A share is 0 or more.')
-        .max(10, 'At most ten times as much as was planned.')
-        .nullable()
-        .default(null)
-        .describe('So much of what was planned was measured out; null for all of it'),
-      usedL: amount.min(0).max(100_000).nullable().default(null).describe('Mix really used, L'),
-      mixedL: amount.min(0).max(100_000).nullish().describe('In the tub once it was stirred, L'),
-      leftL: amount.min(0).max(100_000).nullable().default(null).describe('Left in the tub, L'),
-      waterL: amount.min(0).max(100_000).nullable().default(null).describe('Water stirred in, L'),
-      filled: amount.min(0).max(100_000).nullable().default(null).describe('Containers really filled'),
-      backL: amount.min(0).max(100_000).nullable().default(null).describe('Feed or water that came back, L'),
-      minutes: amount
-        .min(0)
-        .max(100_000)
-        .nullable()
-        .default(null)
-        .describe('From the first step to the last'),
-      roots: z.enum(['few', 'holding', 'circling']).nullable().default(null).describe('Roots at potting up'),
-    })
-    .nullable()
-    .default(null)
-    .describe('What really happened, where somebody looked'),
+  really: really.nullable().default(null).describe('What really happened, where somebody looked'),
   placeId: z
     .string()
     .min(1)
@@ -295,6 +288,8 @@ export const entry = ruled(fields, ({ kind, about, climate, placeId, measured })
     : []),
 ])
 export type EntryRecord = z.output<typeof entry>
+/** Where nobody measured anything of what really happened. */
+export const NOTHING_MEASURED = really.parse({})
 export type About = EntryRecord['about'][number]
 
 /** An entry as somebody writes it, with nothing left open. */
