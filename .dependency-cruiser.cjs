@@ -53,6 +53,14 @@ module.exports = {
       to: { couldNotResolve: true, pathNot: '^(#routes|#imports|#components|#app|nitropack/runtime)$' },
     },
     {
+name: 'declared',
+      comment: 'What is imported stands in package.json, and is not there by way of another package.',
+      severity: 'error',
+      from: { path: '^(app|core|shared|server|simulated)/' },
+      // What Nitro brings.
+      to: { dependencyTypes: ['npm-no-pkg', 'npm-unknown'], pathNot: '^node_modules/nitropack/' },
+    },
+    {
       name: 'state-knows-no-screen',
       severity: 'error',
       from: { path: '^app/(state|composables)/' },

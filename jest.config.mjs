@@ -15,14 +15,17 @@ const shared = {
   modulePathIgnorePatterns: ['<rootDir>/.nuxt', '<rootDir>/.output', '<rootDir>/.data'],
 }
 
+const projects = {
+  unit: { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{app,core,shared,simulated}/**/*.test.ts'] },
+  // Starts and stops the real thing in a folder of its own.
+  start: { ...shared, displayName: 'start', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },
+  // Against a running application and its real PostgreSQL; ./test starts both and says where.
+  api: { ...shared, displayName: 'api', testMatch: ['<rootDir>/server/**/*.test.ts'] },
+}
+
+/** `npx jest` and an editor run the unit tests; ./test names the others. */
 export default {
   // Slow machines are no failure.
   testTimeout: process.env.DEEP ? 1_800_000 : 60_000,
-  projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{app,core,shared,simulated}/**/*.test.ts'] },
-    // Starts and stops the real thing in a folder of its own.
-    { ...shared, displayName: 'start', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },
-    // Against a running application and its real PostgreSQL; ./test starts both and says where.
-    { ...shared, displayName: 'api', testMatch: ['<rootDir>/server/**/*.test.ts'] },
-  ],
+  projects: [projects[process.env.JEST_PROJECT ?? 'unit']],
 }

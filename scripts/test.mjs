@@ -32,14 +32,12 @@ async function jest(project, env = {}) {
     'npx',
     [
       'jest',
-      '--selectProjects',
-      project,
       '--json',
       '--outputFile',
       report,
       ...(project === 'unit' ? [] : ['--runInBand']),
     ],
-    { env: { ...process.env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings', ...env } },
+    { env: { ...process.env, JEST_PROJECT: project, ...env } },
   )
   if (!existsSync(report)) return tell(`jest ${project}`, 0, 1, startedAt, output)
   const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { randomLcg, randomNormal } from 'd3'
+import { randomLcg, randomNormal } from 'd3-random'
 import fc from 'fast-check'
 import { CONTAINERS } from '../containers/catalogue'
 import { given } from '../working/figure'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { area, line, scaleLinear, scaleUtc } from 'd3'
+import { scaleLinear, scaleUtc } from 'd3-scale'
+import { area, line } from 'd3-shape'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
 import type { AirOfDay } from '#core/records/air-of-day'

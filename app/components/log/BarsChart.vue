@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { max, scaleLinear } from 'd3'
+import { max } from 'd3-array'
+import { scaleLinear } from 'd3-scale'
 
 /** Bars from the left, each with its own words at its end. */
 const props = defineProps<{

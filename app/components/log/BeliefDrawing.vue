@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { scaleLinear } from 'd3'
+import { scaleLinear } from 'd3-scale'
 import { intervalOf, WILD_AT, type Belief } from '#core/records/learning'
 
 /** What the book says and what was measured, on one line: the book's span thin, yours thick, each measurement a dot. */

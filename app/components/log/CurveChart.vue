@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { area, curveStepAfter, line, max, scaleLinear } from 'd3'
+import { max } from 'd3-array'
+import { scaleLinear } from 'd3-scale'
+import { area, curveStepAfter, line } from 'd3-shape'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { printShare } from '#core/units/format'
 import type { Curve } from '#shared/year'

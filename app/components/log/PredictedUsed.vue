@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { max, scaleLinear, scalePoint } from 'd3'
+import { max } from 'd3-array'
+import { scaleLinear, scalePoint } from 'd3-scale'
 import { useDates } from '~/composables/useDates'
 import { useMeasures } from '~/composables/useMeasures'
 import { printShare } from '#core/units/format'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { scaleUtc } from 'd3'
+import { scaleUtc } from 'd3-scale'
 import { useDates } from '~/composables/useDates'
 import type { Line } from '#shared/year'
 
