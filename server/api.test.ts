@@ -13,7 +13,7 @@ import { cropRecordOf } from '#shared/records/crop'
 import { newEntry } from '#shared/records/entry'
 import { sowing } from '#shared/records/sowing'
 import { SEASON } from '#shared/test/season'
-import { base, call, newHousehold } from './calling'
+import { base, call, newHousehold } from './test/calling'
 import { dayFrom } from '#core/season/day'
 
 /* Against the built application and its real PostgreSQL; ./test starts both and says where. */

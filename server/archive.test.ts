@@ -7,7 +7,7 @@ import addFormats from 'ajv-formats'
 import fc from 'fast-check'
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate'
 import { SEASON } from '#shared/test/season'
-import { base, call, newHousehold } from './calling'
+import { base, call, newHousehold } from './test/calling'
 
 /* Everything out and everything in, against the real server and the real PostgreSQL. */
 

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import ICAL from 'ical.js'
 import pg from 'pg'
 import { SEASON } from '#shared/test/season'
-import { base, call, newHousehold } from './calling'
+import { base, call, newHousehold } from './test/calling'
 
 /* What the application promises whoever writes to it: once, within bounds, and nobody by the side door. */
 

@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
-import { call, newHousehold } from './calling'
+import { call, newHousehold } from './test/calling'
 
 /* The command line as a script runs it, against the built application. */
 

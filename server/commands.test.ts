@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import pg from 'pg'
 import { waterStepId } from '#core/bench/water-steps'
 import { SEASON } from '#shared/test/season'
-import { call } from './calling'
+import { call } from './test/calling'
 
 /* Commands on real PostgreSQL: one transaction, all or nothing, once, and back again. */
 

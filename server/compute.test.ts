@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { SEASON } from '#shared/test/season'
-import { call } from './calling'
+import { call } from './test/calling'
 
 /* The questions of Mix and Feed asked by a script; the expected figures are worked out by hand. */
 

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import pg from 'pg'
 import { SEASON } from '#shared/test/season'
-import { base, call, newHousehold } from './calling'
+import { base, call, newHousehold } from './test/calling'
 
 /*
  * Requests made from the API document itself, with everything in them that programs and people get wrong: none may

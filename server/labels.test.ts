@@ -5,7 +5,7 @@ import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import pg from 'pg'
 import { labelSpots, onPlainPaper } from '#core/trays/label-sheet'
 import { tray } from '#shared/records/tray'
-import { base, call, newHousehold } from './calling'
+import { base, call, newHousehold } from './test/calling'
 
 /* Labels and keys as they come out: where each lies on the sheet, whether its words are whole, what its code says. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })

@@ -5,7 +5,7 @@ import fc from 'fast-check'
 import pg from 'pg'
 import type { Collection } from '#shared/collections'
 import { SEASON } from '#shared/test/season'
-import { call, newHousehold } from './calling'
+import { call, newHousehold } from './test/calling'
 
 /* The ledger on real PostgreSQL: whatever is done, undone and done again, levels are the sum of what stands. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })

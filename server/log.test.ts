@@ -4,7 +4,7 @@ import exifr from 'exifr'
 import pg from 'pg'
 import sharp from 'sharp'
 import { SEASON } from '#shared/test/season'
-import { base, call } from './calling'
+import { base, call } from './test/calling'
 
 /* The log against the real server and the real PostgreSQL: the stream, photos, measurements, tracing, years. */
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
-import { base, call } from './calling'
+import { base, call } from './test/calling'
 
 /* The season, the week, cards and a year on paper, as a reader of PDF finds them. */
 const DEMO = `/api/households/0b1a5700-de30-4000-8000-000000000001`

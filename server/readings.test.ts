@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from '@jest/globals'
 import ICAL from 'ical.js'
 import pg from 'pg'
 import { SEASON } from '#shared/test/season'
-import { base, call } from './calling'
+import { base, call } from './test/calling'
 
 /* Devices, weather and calendars against the real server and the real PostgreSQL. */
 

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import pg from 'pg'
 import { SEASON } from '#shared/test/season'
 import { setUpRoles } from '../scripts/roles.mjs'
-import { base, call } from './calling'
+import { base, call } from './test/calling'
 
 /*
  * Households are sealed from each other: in the database by row-level security, and on every route, where the ids of another

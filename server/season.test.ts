@@ -8,7 +8,7 @@ import type { Collection } from '#shared/collections'
 import { cropRecordOf } from '#shared/records/crop'
 import type { SowingRecord } from '#shared/records/sowing'
 import { SEASON } from '#shared/test/season'
-import { base, call, newHousehold } from './calling'
+import { base, call, newHousehold } from './test/calling'
 
 /* A season on real PostgreSQL through the built application: planned, moved, marked, read as a calendar. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })

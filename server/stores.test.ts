@@ -4,7 +4,7 @@ import fc from 'fast-check'
 import pg from 'pg'
 import { DEFAULT_ALLOWANCES, plainBatch } from '#core/media/batch-request'
 import type { Collection } from '#shared/collections'
-import { call, newHousehold } from './calling'
+import { call, newHousehold } from './test/calling'
 
 /* What leaves the stores and comes back, on real PostgreSQL through the built application. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })

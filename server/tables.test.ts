@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { describe, expect, it } from '@jest/globals'
 import Papa from 'papaparse'
 import { TABLE_IDS } from '#shared/tables/tables'
-import { base, call, newHousehold } from './calling'
+import { base, call, newHousehold } from './test/calling'
 
 const made = async () => {
   const id = randomUUID()

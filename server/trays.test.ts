@@ -9,7 +9,7 @@ import { newEntry, type EntryRecord } from '#shared/records/entry'
 import { layoutOf, tray, type TrayRecord } from '#shared/records/tray'
 import { SEASON } from '#shared/test/season'
 import { changesByTray, trayStands } from '#shared/trays'
-import { call, newHousehold } from './calling'
+import { call, newHousehold } from './test/calling'
 
 /* Trays on real PostgreSQL through the built application: laid out, sown, counted by two at once, moved, taken back. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from '@jest/globals'
 import { gridFor } from '#core/trays/layout'
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { SEASON } from '#shared/test/season'
-import { call } from './calling'
+import { call } from './test/calling'
 
 /* Runs and the water of trays against the real server and the real PostgreSQL. */
 
