@@ -190,7 +190,7 @@ describe('an act', () => {
     await press([jug('Renamed since', id, 1)])
     const age = (days: number) =>
       database.query(`update act set at = now() - make_interval(days => $2) where id = $1`, [body.act, days])
-    const { forgetOldActs } = (await import('./services/acts' as string)) as {
+    const { forgetOldActs } = (await import('./services/idempotency' as string)) as {
       forgetOldActs: () => Promise<void>
     }
     await age(29)

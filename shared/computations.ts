@@ -51,21 +51,21 @@ export const mixToCompute = ruled(
 )
 
 /** Kinds of container that a capacity is searched with: each try plans the whole batch. */
-const MOST_FILLS = 12
+const MAX_FILLS = 12
 export const capacityToCompute = ruled(
   z.object({
     batch: batchToCompute,
-    fillIndex: z.int().min(0).max(MOST_FILLS).default(0).describe('Which of its containers is counted up'),
+    fillIndex: z.int().min(0).max(MAX_FILLS).default(0).describe('Which of its containers is counted up'),
     availableL: z.record(reference, amount).describe('Loose litres at hand, by material id'),
   }),
   ({ batch, fillIndex, availableL }) => [
     ...under('batch', batchRecordProblems(batch, withOwn(batch))),
-    ...(batch.fills.length <= MOST_FILLS
+    ...(batch.fills.length <= MAX_FILLS
       ? []
       : [
           {
             path: ['batch', 'fills'],
-            message: `A capacity is found for at most ${MOST_FILLS} kinds of container.`,
+            message: `A capacity is found for at most ${MAX_FILLS} kinds of container.`,
           },
         ]),
     ...(fillIndex < batch.fills.length
@@ -79,7 +79,7 @@ export const capacityToCompute = ruled(
 
 const want = z.object({ low: amount.optional(), high: amount.optional() })
 /** So many recipes are tried in a tenth of a second; a page tries more in a worker of its own. */
-const MOST_TRIED = 100_000
+const MAX_TRIED = 100_000
 export const findToCompute = ruled(
   z.object({
     materialIds: z.array(reference).min(1, 'Name a material.').max(20, 'At most 20 materials.'),
@@ -104,12 +104,12 @@ export const findToCompute = ruled(
         materials.get(id)?.kind === 'medium' ? [] : [unknownAt(['materialIds', i], 'material')],
       ),
       ...(containers.has(value.containerId) ? [] : [unknownAt(['containerId'], 'container')]),
-      ...(tried <= MOST_TRIED
+      ...(tried <= MAX_TRIED
         ? []
         : [
             {
               path: ['materialIds'],
-              message: `That is ${tried} recipes to try; at most ${MOST_TRIED} here. Name fewer materials or parts.`,
+              message: `That is ${tried} recipes to try; at most ${MAX_TRIED} here. Name fewer materials or parts.`,
             },
           ]),
     ]

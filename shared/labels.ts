@@ -45,7 +45,7 @@ export const labelDay = (kitchen: Kitchen, day: Day): string =>
 /** Mixed feed keeps so long in the dark, days: of salts, and of what was alive [common practice]. */
 const KEEPS_DAYS = { salts: 14, organic: 1 } as const
 /** On one label at most. */
-const MOST_COPIES = 600
+const MAX_COPIES = 600
 
 /** Labels in the order of the trays, their runs in the order of the tray. */
 export function labelsOf(sources: LabelSources, wish: LabelWish): LabelText[] {
@@ -61,7 +61,7 @@ export function labelsOf(sources: LabelSources, wish: LabelWish): LabelText[] {
         return Array<LabelText>(copiesOf(run, tray, sources.context, wish)).fill(text)
       }),
     )
-    .slice(0, MOST_COPIES)
+    .slice(0, MAX_COPIES)
 }
 
 function copiesOf(

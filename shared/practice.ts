@@ -293,12 +293,12 @@ function agoOf(days: readonly DryRunDay[]): number {
 
 /** What one would think of besides, where a sign has few causes of its own. */
 const BESIDES: readonly CauseId[] = ['drowned', 'thirsty', 'hungry', 'cold']
-const LEAST_CHOICES = 4
+const MIN_CHOICES = 4
 
 /** What can be decided on: everything that can be behind the sign, and what one would think of, in the order of the letters. */
 export const practiceChoices = (sign: SignId) => {
   const own = Object.keys(SPEAKS[sign]) as CauseId[]
-  const others = BESIDES.filter((id) => !own.includes(id)).slice(0, Math.max(0, LEAST_CHOICES - own.length))
+  const others = BESIDES.filter((id) => !own.includes(id)).slice(0, Math.max(0, MIN_CHOICES - own.length))
   return [...own, ...others]
     .map((id) => ({ id, name: CAUSES[id].name }))
     .sort((a, b) => (a.name < b.name ? -1 : 1))

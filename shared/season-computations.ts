@@ -2,7 +2,7 @@ import * as z from 'zod'
 import type { Day } from '#core/season/day'
 import { feedRuns, loadOf, extentOf, mixRuns, overflows } from '#core/season/demand'
 import { doneBySowing } from '#core/season/today/marks'
-import { MOST_CELLS } from '#core/sowing/odds'
+import { MAX_CELLS } from '#core/sowing/odds'
 import { under, within, type Problem } from '#core/problem'
 import { contextOf } from './context'
 import { seasonFrame } from './records/season-frame'
@@ -53,10 +53,10 @@ export const sowingToCompute = ruled(z.object({ sowing, ...frame }), (value) =>
 )
 
 /** So many are planned within the time a request has. */
-const MOST_SOWINGS = 200
+const MAX_SOWINGS = 200
 const sowings = z
   .array(z.object({ id, sowing }))
-  .max(MOST_SOWINGS, `A request plans at most ${MOST_SOWINGS} sowings.`)
+  .max(MAX_SOWINGS, `A request plans at most ${MAX_SOWINGS} sowings.`)
 const eachSowing = (value: Framed & { sowings: { sowing: z.output<typeof sowing> }[] }): Problem[] => {
   const known = seasonKnown(value)
   return value.sowings.flatMap((one, i) =>
@@ -65,11 +65,11 @@ const eachSowing = (value: Framed & { sowings: { sowing: z.output<typeof sowing>
 }
 export const seasonToCompute = ruled(z.object({ sowings, ...frame }), eachSowing)
 
-const MOST_SEASONS = 500
+const MAX_SEASONS = 500
 export const simulationToCompute = ruled(
   z.object({
     sowings,
-    seasons: z.int().min(1).max(MOST_SEASONS, `At most ${MOST_SEASONS} seasons.`).default(200),
+    seasons: z.int().min(1).max(MAX_SEASONS, `At most ${MAX_SEASONS} seasons.`).default(200),
     seed: amount.min(0).max(1, 'A seed lies between 0 and 1.').default(0.42),
     ...frame,
   }),
@@ -83,7 +83,7 @@ export const oddsToCompute = ruled(
     perCell: z.int().min(1).max(50).default(1).describe('Seeds in a cell'),
     certainty: amount.default(0.9).describe('A fraction, 0.5–0.999'),
     up: z.int().min(0).nullable().default(null).describe('What came up, for its interval'),
-    of: z.int().min(1).max(MOST_CELLS).nullable().default(null).describe('of so many'),
+    of: z.int().min(1).max(MAX_CELLS).nullable().default(null).describe('of so many'),
   }),
   ({ germination, certainty, up, of }) => [
     ...within(['germination'], germination, 0.01, 1, 'Germination is above 0: 1 to 100 %.'),
@@ -105,7 +105,7 @@ export const packingToCompute = ruled(
           recipeId: z.string().max(64),
           sown: z.boolean().default(true).describe('Seed, or plants that are set in'),
           on: day,
-          cells: z.int().min(1).max(MOST_CELLS),
+          cells: z.int().min(1).max(MAX_CELLS),
           placeIds: z.string().max(200).default('').describe('Where it stands'),
           mixC: amount.min(0).max(45).default(20).describe('Warmth of the mix, °C'),
           light: z.enum(['wants light', 'wants dark', 'either']).default('either'),

@@ -4,7 +4,7 @@ import { deflateSync, strToU8 } from 'fflate'
 import { MATERIALS } from '#core/media/materials'
 import { recipe } from './records/recipe'
 import { material } from './records/material'
-import { asFragment, asWords, cardOf, fromFragment, MOST_LINK_LETTERS, readCard, rowsOf } from './sharing'
+import { asFragment, asWords, cardOf, fromFragment, MAX_LINK_LETTERS, readCard, rowsOf } from './sharing'
 
 const OWN = '0b1a5700-0000-4000-8000-000000000007'
 const coir = MATERIALS[0]!
@@ -56,7 +56,7 @@ describe('a card that is handed on', () => {
         expect(readCard(JSON.stringify(card))).toEqual(card)
       }),
     )
-    expect(asFragment(cardOf('recipe', mine, lists)).length).toBeLessThan(MOST_LINK_LETTERS)
+    expect(asFragment(cardOf('recipe', mine, lists)).length).toBeLessThan(MAX_LINK_LETTERS)
   })
   it('is kept with its own materials under new ids; what is here already is used', () => {
     let n = 0

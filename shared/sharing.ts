@@ -82,9 +82,9 @@ function bare(kind: Card['kind'], body: Card['body']): Card['body'] {
 }
 
 /** A link holds the whole card; a message of more than this is cut by what carries it. */
-export const MOST_LINK_LETTERS = 8000
+export const MAX_LINK_LETTERS = 8000
 /** What a link unfolds to at most. */
-const MOST_CARD_BYTES = 128 * 1024
+const MAX_CARD_BYTES = 128 * 1024
 
 const toBase64Url = (bytes: Uint8Array): string =>
   btoa(String.fromCharCode(...bytes))
@@ -115,7 +115,7 @@ function unfolded(bytes: Uint8Array): string {
   let size = 0
   const inflate = new Inflate((chunk) => {
     size += chunk.length
-    if (size > MOST_CARD_BYTES)
+    if (size > MAX_CARD_BYTES)
       throw new RangeError('This link unfolds to more than any recipe. It was not opened.')
     chunks.push(chunk)
   })

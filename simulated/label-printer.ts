@@ -1,6 +1,6 @@
 import { createServer, type Server } from 'node:http'
 
-const MOST_BYTES = 2 * 1024 * 1024
+const MAX_BYTES = 2 * 1024 * 1024
 const KEPT = 12
 
 /**
@@ -29,11 +29,11 @@ export function labelPrinter(): Server {
     let bytes = 0
     request.on('data', (chunk: Buffer) => {
       bytes += chunk.length
-      if (bytes <= MOST_BYTES) chunks.push(chunk)
+      if (bytes <= MAX_BYTES) chunks.push(chunk)
     })
     request.on('end', () => {
       const pdf = Buffer.concat(chunks)
-      if (bytes > MOST_BYTES || pdf.subarray(0, 5).toString() !== '%PDF-')
+      if (bytes > MAX_BYTES || pdf.subarray(0, 5).toString() !== '%PDF-')
         return answer(422, { detail: 'A label is a PDF of at most 2 MB.' })
       const name = decodeURIComponent(String(request.headers['x-label-name'] ?? 'Label')).slice(0, 120)
       taken.unshift({ at: new Date().toISOString(), name, pdf })

@@ -40,7 +40,7 @@ const THERMOSTAT_C = 0.7
 const TURN_MIN = 24
 /** A pen drifts by so much of its reading a day since it was calibrated, at most [common practice: weekly calibration]. */
 const DRIFT_PER_DAY = 0.006
-const MOST_DRIFT = 0.15
+const MAX_DRIFT = 0.15
 const NEVER_CALIBRATED_DAYS = 20
 /** What sits on a scale’s pan beside the tray once it was tared, and creeps, g. */
 const CREEP_G = 0.6
@@ -182,7 +182,7 @@ export class World {
     const days = body.calibratedAt
       ? Math.max(0, (this.at.getTime() - Date.parse(body.calibratedAt)) / 86_400_000)
       : NEVER_CALIBRATED_DAYS
-    const drift = 1 - Math.min(MOST_DRIFT, DRIFT_PER_DAY * days)
+    const drift = 1 - Math.min(MAX_DRIFT, DRIFT_PER_DAY * days)
     const noise = 1 + 0.004 * scatter(`${id} ec ${this.at.getTime()}`)
     return [
       { quantity: 'conductivity', name: 'ec', value: hundredth(real * drift * noise) },

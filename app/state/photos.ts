@@ -22,7 +22,7 @@ interface PhotoFile {
   readonly takenOn: Day | null
 }
 /** What the server takes. */
-const MOST_BYTES = 25 * 1024 * 1024
+const MAX_BYTES = 25 * 1024 * 1024
 
 /** Pictures of trays and sowings: sent one after the other, each told of by name where it cannot be kept. */
 export const usePhotos = defineStore('photos', () => {
@@ -54,7 +54,7 @@ export const usePhotos = defineStore('photos', () => {
     if (kept.length) await attempt(many, kept, `${many} kept.`)
   }
   async function send(file: File): Promise<PhotoFile> {
-    if (file.size > MOST_BYTES) throw new NotTried('It has more than 25 MB: send it smaller.')
+    if (file.size > MAX_BYTES) throw new NotTried('It has more than 25 MB: send it smaller.')
     const command = { name: 'add picture', id: newId() } as const
     return sendWithFile<PhotoFile>(household.id, command, file, file.type || 'application/octet-stream')
   }

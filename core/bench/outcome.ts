@@ -55,7 +55,7 @@ export function coirGave(steps: readonly Step[], stands: RunStands): number | nu
 }
 
 /** A wait is as long as it is: of a run only the work says how quick hands are. */
-const LEAST_STEPS = 3
+const MIN_STEPS = 3
 
 /**
  * How long a run took against what is allowed for its steps, waits left out; null where too little of it was ticked, or it lay
@@ -69,7 +69,7 @@ export function paceOf(
   const done = steps.filter(({ id }) => stepStands(stands, id).state === 'done')
   const took = minutesTaken(marks)
   const { work: allowed, waits } = minutesOf(done)
-  if (done.length < LEAST_STEPS || took === null || allowed === 0) return null
+  if (done.length < MIN_STEPS || took === null || allowed === 0) return null
   // A wait that was cut short is not work that was quick.
   const worked = took - waits
   return worked > 0 && worked < 8 * allowed ? worked / allowed : null

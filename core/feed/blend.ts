@@ -51,7 +51,7 @@ export function perGram(feed: Feed): Wanted {
 }
 
 /** A nutrient of which less is wanted, or none, is weighed as if so much were, mg/L [default]. */
-const LEAST_MG_PER_L = 5
+const MIN_MG_PER_L = 5
 
 /**
  * Grams of each feed in a litre that come nearest to what is wanted, none of them negative: non-negative least squares
@@ -134,7 +134,7 @@ const ofElements = (value: (element: BlendElement) => number): Wanted =>
   >
 
 function missOf(gives: number, wanted: number, kind: WantKind): number {
-  const off = (gives - wanted) / Math.max(wanted, LEAST_MG_PER_L)
+  const off = (gives - wanted) / Math.max(wanted, MIN_MG_PER_L)
   if (kind === 'any') return 0
   if (kind === 'at least') return Math.min(0, off)
   return kind === 'at most' ? Math.max(0, off) : off
@@ -147,7 +147,7 @@ function nearest(
   brought: (element: BlendElement) => number,
 ): number[] {
   if (held.length === 0) return rows.map(() => 0)
-  const weigh = (element: BlendElement) => 1 / Math.max(wanted[element], LEAST_MG_PER_L)
+  const weigh = (element: BlendElement) => 1 / Math.max(wanted[element], MIN_MG_PER_L)
   // Columns of one length: a strong salt and a weak brew are looked for with the same care.
   const lengths = rows.map((row) => Math.hypot(...held.map((element) => row[element] * weigh(element))) || 1)
   const matrix = held.map((element) => rows.map((row, i) => (row[element] * weigh(element)) / lengths[i]!))

@@ -29,7 +29,7 @@ export interface Measurement {
 }
 
 /** Nobody counts more fills than this without losing count. */
-export const MOST_FILLS = 12
+export const MAX_FILLS = 12
 /** An error of a tenth is what a fixed error may cost before a tool is out of its fair range. */
 const FAIR_FIXED_ERROR = 0.1
 
@@ -72,7 +72,7 @@ export function measureWith(tool: Tool, dose: Dose): Measurement {
   const fit: Fit =
     amount.value === 0 || wanted.value < fairFrom(tool)
       ? 'too small'
-      : fills && fills.value > MOST_FILLS
+      : fills && fills.value > MAX_FILLS
         ? 'too many'
         : 'fair'
   const rounding = derive(

@@ -1,4 +1,4 @@
-import { canMeasure, fairFrom, MOST_FILLS } from './measuring'
+import { canMeasure, fairFrom, MAX_FILLS } from './measuring'
 import { density, type Feed } from './feed'
 import { SOLUBLE_G_PER_L } from './injector'
 import { isScale, TOOL_HABITS, type Tool } from './tool'
@@ -88,7 +88,7 @@ export function spreadAt(tool: Tool, amount: number): number {
 
 function isFair(tool: Tool, amount: number): boolean {
   if (!(amount > 0) || amount < fairFrom(tool)) return false
-  return isScale(tool.kind) || amount / tool.capacityMl! <= MOST_FILLS
+  return isScale(tool.kind) || amount / tool.capacityMl! <= MAX_FILLS
 }
 
 /** The tool's step nearest to a wanted amount, with what rounding and hand do; worst is Infinity out of its range. */
@@ -164,7 +164,7 @@ export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
       tool,
       step: habit.step * tool.capacityMl!,
       from: fairFrom(tool),
-      most: MOST_FILLS * tool.capacityMl!,
+      most: MAX_FILLS * tool.capacityMl!,
       relative: habit.relativeError,
       fixed: (habit.ofCapacity ?? 0) * tool.capacityMl!,
     }

@@ -100,7 +100,7 @@ export interface ProgrammePlan {
 /** A watering from below brings about this much of the cell's volume [default; reckoned from the mix where it is known]. */
 const DRINK_SHARE = 0.15
 /** A cell carries no more dry plant than this, mg for each mL of mix [default]. */
-const MOST_PLANT_MG_PER_ML = 20
+const MAX_PLANT_MG_PER_ML = 20
 /** A mix that lasts less than this many days more is topped up already: feeds take a few days to show. */
 const AHEAD_DAYS = 2
 
@@ -222,7 +222,7 @@ function wantedByDay(rungs: readonly FeedRung[], appetite: Appetite): number[] {
   let mass = MASS_AT_EMERGENCE_MG
   const wanted = [0]
   for (const { days, cellMl } of rungs) {
-    const most = Math.max(mass, MOST_PLANT_MG_PER_ML * cellMl)
+    const most = Math.max(mass, MAX_PLANT_MG_PER_ML * cellMl)
     for (let day = 0; day < days; day++) {
       mass += growth * mass * (1 - mass / most)
       wanted.push(NITROGEN_OF_DRY_MASS * (mass - MASS_AT_EMERGENCE_MG))

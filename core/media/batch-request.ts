@@ -111,7 +111,7 @@ export const plainBatch = () => ({
 })
 
 /** Of a container so much can be root balls: the rest is what they are potted up for [common practice]. */
-const MOST_BALLS = 0.8
+const MAX_BALLS = 0.8
 
 /** Fullest that a tub can be stirred, as a fraction [common practice]. */
 export const STIRRABLE = 0.6
@@ -204,7 +204,7 @@ function fillProblems(fill: Fill, materials: MaterialLibrary): Problem[] {
     ...(fill.plants === null || fill.plants === undefined
       ? []
       : wholeWithin(['plants'], fill.plants, 1, 200, 'One container holds 1 to 200 plants.')),
-    ...((fill.ballMl ?? 0) * (fill.plants ?? 1) > cellVolume(fill.container).value * MOST_BALLS
+    ...((fill.ballMl ?? 0) * (fill.plants ?? 1) > cellVolume(fill.container).value * MAX_BALLS
       ? [
           {
             path: ['ballContainerId'],

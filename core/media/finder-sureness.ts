@@ -36,10 +36,10 @@ export function marginOf(
     const inside = Math.min(value - low, high - value)
     margin = Math.min(margin, sd > 0 ? inside / sd : inside >= 0 ? Infinity : -Infinity)
   }
-  return Math.min(margin, MOST_MARGIN)
+  return Math.min(margin, MAX_MARGIN)
 }
 /** Further inside than this makes no difference. */
-const MOST_MARGIN = 3
+const MAX_MARGIN = 3
 
 function scatterOf(trait: number, value: number, parts: Int32Array, sum: number, table: Table): number {
   let variance = 0

@@ -53,7 +53,7 @@ export interface FinderResult {
   readonly cloud: readonly Found[]
 }
 
-const MOST_CLOUD = 900
+const MAX_CLOUD = 900
 
 /**
  * Judge every recipe in small whole parts, each ratio once.
@@ -82,7 +82,7 @@ export function findMixes(
   const traits = new Float64Array(FINDER_TRAITS.length)
   const excluded = new Float64Array(wants.length + rules.length)
   const best = new Best(request.keep)
-  const cloud = new Best(request.keepCloud ?? MOST_CLOUD)
+  const cloud = new Best(request.keepCloud ?? MAX_CLOUD)
   let looked = 0
   let fitting = 0
   let stopped = false

@@ -49,10 +49,10 @@ export const runOfWeights = (w: TestWeights, heldMl: number): TestRun => ({
 })
 
 /** No mix has fewer pores than this, and none more, fractions [handbook: coarse sand .40, peat and coir .94]. */
-const [FEWEST_PORES, MOST_PORES] = [0.3, 0.98]
+const [FEWEST_PORES, MAX_PORES] = [0.3, 0.98]
 /** Runs of one mix that lie further apart than this want another one, a fraction of the volume [default]. */
 export const FAR_APART = 0.06
-export const MOST_RUNS = 12
+export const MAX_RUNS = 12
 
 /** What is wrong with a run, each at its field. */
 export function runProblems({ volumeMl, heldMl, pouredMl, drainedMl }: TestRun): Problem[] {
@@ -64,7 +64,7 @@ export function runProblems({ volumeMl, heldMl, pouredMl, drainedMl }: TestRun):
   ]
   if (each.length) return each
   const pores = (heldMl + pouredMl) / volumeMl
-  if (pores > MOST_PORES)
+  if (pores > MAX_PORES)
     return [
       {
         path: ['pouredMl'],
@@ -93,9 +93,7 @@ export function homeTestProblems({ depthMm, runs }: HomeTest): Problem[] {
   return [
     ...within(['depthMm'], depthMm, 10, 600, 'The mix stands 1 to 60 cm deep.'),
     ...(runs.length ? [] : [{ path: ['runs'], message: 'Keep at least one run.' }]),
-    ...(runs.length > MOST_RUNS
-      ? [{ path: ['runs'], message: `A test has at most ${MOST_RUNS} runs.` }]
-      : []),
+    ...(runs.length > MAX_RUNS ? [{ path: ['runs'], message: `A test has at most ${MAX_RUNS} runs.` }] : []),
     ...runs.flatMap((run, i) => under('runs', under(i, runProblems(run)))),
   ]
 }
@@ -164,7 +162,7 @@ export interface MeasuredCurve {
 }
 
 /** Further than this the book's curve is not stretched. */
-const [LEAST_DRAINS, MOST_DRAINS] = [0.02, 50]
+const [MIN_DRAINS, MAX_DRAINS] = [0.02, 50]
 /** Shares that agree within this are the same mix. */
 const SAME_SHARE = 0.005
 
@@ -215,7 +213,7 @@ export function measuredCurve(
     )
   const tooWet = (drains: number) =>
     found.reduce((sum, { depthCm, water }) => sum + column(depthCm, drains) - water.value, 0)
-  let [low, high] = [Math.log(LEAST_DRAINS), Math.log(MOST_DRAINS)]
+  let [low, high] = [Math.log(MIN_DRAINS), Math.log(MAX_DRAINS)]
   for (let i = 0; i < 50; i++) {
     const middle = (low + high) / 2
     if (tooWet(Math.exp(middle)) > 0) low = middle

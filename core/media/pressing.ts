@@ -8,11 +8,11 @@ export const BLOCK_COMPRESSION = 2
 /** Of the pores of a block so much stays full of air however long it soaks; 4–10 % [handbook, from memory]. */
 const TRAPPED_AIR = 0.05
 /** However hard a block is pressed, so much of it stays pores [default]. */
-const LEAST_PORES = 0.3
+const MIN_PORES = 0.3
 
 /** Pores of a pressed mix: the solids stay, the pores give way. @param litres of mix in one */
 export const pressedPores = (litres: number, pores: number): number =>
-  litres === 1 ? pores : Math.max(LEAST_PORES, 1 - litres * (1 - pores))
+  litres === 1 ? pores : Math.max(MIN_PORES, 1 - litres * (1 - pores))
 
 /** Water in it: small pores keep theirs, as far as there is room. @param pores those left after pressing */
 export const pressedWater = (litres: number, water: number, pores: number): number =>
@@ -66,7 +66,7 @@ export function pressed(ingredients: readonly Ingredient[], compression: number)
         {
           q: litres,
           p: settled,
-          m: given('Least that stays', LEAST_PORES, 'share', byDefault('no press closes them all')),
+          m: given('Least that stays', MIN_PORES, 'share', byDefault('no press closes them all')),
         },
         ({ q, p }) => pressedPores(q, p),
         'The solids stay, the pores give way.',

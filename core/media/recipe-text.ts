@@ -44,7 +44,7 @@ const PARTS = /^(parts?|pts?|portions?|measures?|scoops?|share|shares)$/i
 const NUMBER = new RegExp(
   String.raw`^(?:\d+[ -]\d+/\d+|\d+/\d+|\d*[.,]\d+|\d+[${FRACTION_GLYPHS}]?|[${FRACTION_GLYPHS}])`,
 )
-const MOST_LINES = 40
+const MAX_LINES = 40
 
 interface Amount {
   readonly kind: 'parts' | 'litres' | 'grams' | 'share'
@@ -65,8 +65,8 @@ interface Phrase {
  */
 export function readRecipe(text: string, options: RecipeTextOptions): ReadRecipe {
   const phrases = phrasesOf(text).map((one) => readPhrase(one, options.kitchen))
-  if (phrases.length > MOST_LINES)
-    throw new RangeError(`recipe: at most ${MOST_LINES} lines, not ${phrases.length}`)
+  if (phrases.length > MAX_LINES)
+    throw new RangeError(`recipe: at most ${MAX_LINES} lines, not ${phrases.length}`)
   const names = materialNames(options.materials, options.meant ?? new Map())
   const found = phrases.map((phrase) => ({ phrase, ...names(phrase.named) }))
   const media = found.filter(({ material }) => material?.kind === 'medium')

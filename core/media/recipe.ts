@@ -97,12 +97,12 @@ export function moveBoundary(
 }
 
 /** Most of a recipe that one of its materials can be, as long as there are others. */
-export const MOST_SHARE = 0.99
+export const MAX_SHARE = 0.99
 
 /**
  * Give a material a share of the recipe; the others keep their ratios to each other and share the rest.
  *
- * @param share above 0 and at most `MOST_SHARE`, a fraction
+ * @param share above 0 and at most `MAX_SHARE`, a fraction
  * @param typed which others stay as they are, as far as the rest can make up for it
  * @returns parts that add up to what they added up to before
  * @throws RangeError for a share outside that, or a recipe of one material
@@ -113,8 +113,8 @@ export function setShare(
   share: number,
   typed: (part: Part) => boolean = () => false,
 ): Part[] {
-  if (!(share > 0 && share <= MOST_SHARE))
-    throw new RangeError(`share: above 0 and at most ${MOST_SHARE}, given ${share}`)
+  if (!(share > 0 && share <= MAX_SHARE))
+    throw new RangeError(`share: above 0 and at most ${MAX_SHARE}, given ${share}`)
   if (parts.length < 2) throw new RangeError('parts: a single material is all of the recipe')
   const sum = total(parts)
   const left = (1 - share) * sum

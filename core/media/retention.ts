@@ -21,7 +21,7 @@ export const SUCTIONS_CM = [0, 10, 50, 100] as const
 const fits = new WeakMap<object, RetentionCurve>()
 /** The same points give the same curve, also where a material was read anew. */
 const fitsByPoints = new Map<string, RetentionCurve>()
-const MOST_FITS = 500
+const MAX_FITS = 500
 
 /** How far a curve passes by four points, as a fraction of volume: the root of the mean square; good ones stay under 0.01. */
 export function fitError(theta: readonly [number, number, number, number]): number {
@@ -46,7 +46,7 @@ function fitOnce(theta: readonly [number, number, number, number]): RetentionCur
   const key = theta.join(' ')
   let curve = fitsByPoints.get(key)
   if (!curve) {
-    if (fitsByPoints.size >= MOST_FITS) fitsByPoints.clear()
+    if (fitsByPoints.size >= MAX_FITS) fitsByPoints.clear()
     fitsByPoints.set(key, (curve = fitRetention(theta)))
   }
   return curve

@@ -4,8 +4,8 @@ import type { Quantity } from './kinds'
 import { doubtOf } from './trust'
 
 /** Fewer readings say nothing of a whole day [default]. */
-const LEAST_READINGS = 20
-const LEAST_HOURS = 12
+const MIN_READINGS = 20
+const MIN_HOURS = 12
 const DAY_MS = 86_400_000
 /** What a probe in the mix calls itself. */
 const MIX = 'mix'
@@ -43,7 +43,7 @@ export function dayOfReadings(day: Day, kept: readonly KeptReading[]): DayOfPlac
       ? (Math.max(...own.map(({ atMs }) => atMs)) - Math.min(...own.map(({ atMs }) => atMs))) / 3_600_000
       : 0
     const counted = own.reduce((sum, { count }) => sum + count, 0)
-    if (counted < LEAST_READINGS || spanH < LEAST_HOURS) return null
+    if (counted < MIN_READINGS || spanH < MIN_HOURS) return null
     return doubtOf(quantity, own, own.at(-1)!.atMs) ? null : own
   }
   const readings = (quantity: Quantity, as: (value: number) => Partial<AirReading>): AirReading[] =>

@@ -28,7 +28,7 @@ export const LUX_PER_PPFD = 70
 /** Of a day at least so many hours want to be covered before its mean or its light is one. */
 const HOURS_FOR_MEAN = 18
 /** The sun gives at most some 65 mol/m² a day. */
-const MOST_LIGHT_MOL = 80
+const MAX_LIGHT_MOL = 80
 
 export const meanOf = (values: readonly number[]): number =>
   values.reduce((sum, value) => sum + value, 0) / values.length
@@ -46,7 +46,7 @@ export function airOfDay(on: Day, readings: readonly AirReading[]): AirOfDay | n
     lowC: Math.min(...air),
     highC: Math.max(...air),
     meanC: whole && air.length > 2 ? meanOf(air) : null,
-    lightMol: whole && light.length > 2 ? Math.min(MOST_LIGHT_MOL, (meanOf(light) * 86_400) / 1e6) : null,
+    lightMol: whole && light.length > 2 ? Math.min(MAX_LIGHT_MOL, (meanOf(light) * 86_400) / 1e6) : null,
     humidity: humidity.length ? meanOf(humidity) : null,
   }
 }

@@ -12,7 +12,7 @@ export interface ReadLogger {
   readonly bad: readonly { readonly line: number; readonly why: string }[]
 }
 
-const MOST_BAD = 200
+const MAX_BAD = 200
 
 /** What a heading means, as far as it says; `nothing` where it does not. */
 export function columnOf(heading: string): LoggerColumn {
@@ -98,7 +98,7 @@ export function readLogger(
   rows.forEach((row, i) => {
     const cell = (column: LoggerColumn) => (at(column) < 0 ? '' : (row[at(column)] ?? ''))
     if (row.every((text) => text.trim() === '')) return
-    const fail = (why: string) => bad.length < MOST_BAD && bad.push({ line: firstLine + i, why })
+    const fail = (why: string) => bad.length < MAX_BAD && bad.push({ line: firstLine + i, why })
     const time = loggerTime(cell('time'), order)
     if (!time) return fail(`‘${cell('time')}’ is no date`)
     const said = cell('celsius') || cell('fahrenheit')

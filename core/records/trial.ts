@@ -82,7 +82,7 @@ const UNCOUNTED: Verdict = {
 }
 
 /** As few trays a side as a rank test can tell from chance: 2 of C(8, 4) orders is below one in twenty, 2 of C(6, 3) is not. */
-export const LEAST_TRAYS = 4
+export const MIN_TRAYS = 4
 
 function judgedByTrays(one: Side, other: Side, what: string): Verdict {
   const shares = ({ trays }: Side) => trays.filter(({ of }) => of > 0).map(({ hits, of }) => hits / of)
@@ -91,12 +91,12 @@ function judgedByTrays(one: Side, other: Side, what: string): Verdict {
   const { p } = rankTest(a, b)
   const said = ({ name }: Side, each: readonly number[]) =>
     `${Math.round(mean([...each]) * 100)} % ${what} in ${name} (${counted(each.length, 'tray')})`
-  const few = Math.min(a.length, b.length) < LEAST_TRAYS
+  const few = Math.min(a.length, b.length) < MIN_TRAYS
   const differs = p < SURE_AT
   const could = p >= MERE_CHANCE ? MERELY : `chance would do that ${saidChance(p)}`
   return {
     words: `${said(one, a)}, ${said(other, b)}. Whole trays were dealt, so each tray counts once: ${could}${
-      few ? `; what is only one tray’s luck takes ${LEAST_TRAYS} trays a side to tell` : ''
+      few ? `; what is only one tray’s luck takes ${MIN_TRAYS} trays a side to tell` : ''
     }.`,
     p,
     cells: null,

@@ -23,7 +23,7 @@ const MAY_BE_EARLY: readonly JobKind[] = [
   'out',
 ]
 /** Earlier than this it is another plan. */
-const MOST_DAYS_EARLY = 10
+const MAX_DAYS_EARLY = 10
 
 /** The absence a day falls into. */
 export const absenceOn = (away: readonly Absence[], day: Day): Absence | null =>
@@ -44,7 +44,7 @@ export function aroundAway(jobs: readonly Job[], away: readonly Absence[], today
     const absence = job.state === 'done' ? null : absenceOn(away, job.dueOn)
     if (!absence) return job
     const before = addDays(absence.from, -1)
-    const early = MAY_BE_EARLY.includes(job.kind) && daysBetween(before, job.dueOn) <= MOST_DAYS_EARLY
+    const early = MAY_BE_EARLY.includes(job.kind) && daysBetween(before, job.dueOn) <= MAX_DAYS_EARLY
     if (!early || absence.from <= today) return { ...job, away: { ...absence, early: false } }
     const dueOn = before
     const state = job.state === 'danger' ? 'danger' : dueOn > today ? 'coming' : 'due'

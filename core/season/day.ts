@@ -8,7 +8,7 @@ export type Day = string & { readonly [calendarDay]: true }
 const EPOCH = new Date(0)
 
 /** Days are asked for again and again while a season is planned; a few thousand cover it. */
-const MOST_KNOWN = 20_000
+const MAX_KNOWN = 20_000
 const numbers = new Map<string, number>()
 const days = new Map<number, Day>()
 
@@ -52,7 +52,7 @@ export function dayNumber(day: Day): number {
   if (known !== undefined) return known
   const at = midnight(day)
   if (Number.isNaN(at)) throw new RangeError(`day: '${day}' is not a calendar day`)
-  if (numbers.size > MOST_KNOWN) numbers.clear()
+  if (numbers.size > MAX_KNOWN) numbers.clear()
   const number = utcDay.count(EPOCH, new Date(at))
   numbers.set(day, number)
   return number
@@ -63,7 +63,7 @@ export function dayOf(number: number): Day {
   const whole = Math.round(number)
   const known = days.get(whole)
   if (known !== undefined) return known
-  if (days.size > MOST_KNOWN) days.clear()
+  if (days.size > MAX_KNOWN) days.clear()
   const day = dayAt(utcDay.offset(EPOCH, whole))
   days.set(whole, day)
   return day

@@ -24,7 +24,7 @@ export interface SowingFeeding {
 /** Seed leaves last about so many days [common practice]. */
 const SEED_LEAF_DAYS = 8
 /** A cell of a few mL and up is reckoned with. */
-const LEAST_CELL_ML = 1
+const MIN_CELL_ML = 1
 
 /**
  * The feeds of a sowing from emergence to planting out, by the household's school; those that fall while the mix still
@@ -52,7 +52,7 @@ export function feedSowing(
     if (days < 1) continue
     const { stageId, nMgPerL, everyDays } = rung.care
     const where = {
-      cellMl: Math.max(LEAST_CELL_ML, cellVolume(rung.container).value / (rung.fill.plants ?? 1)),
+      cellMl: Math.max(MIN_CELL_ML, cellVolume(rung.container).value / (rung.fill.plants ?? 1)),
       ...book.foodOf(recipeId ?? ''),
     }
     if (rung.index === 0) {

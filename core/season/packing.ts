@@ -71,7 +71,7 @@ const SAME_UP_DAYS = 5
 /** Sowings further apart than this are not asked about, days [default]. */
 const WONDERED_DAYS = 10
 /** So many parts of trays are shared out by trying everything; more by the first tray that fits. */
-const MOST_TRIED = 9
+const MAX_TRIED = 9
 
 /** What has to agree. */
 type Agreeing = Pick<TrayShare, 'on' | 'placeIds' | 'mixC' | 'sown' | 'light' | 'upDays'>
@@ -263,7 +263,7 @@ function shareOut(
   })
   const quick = firstFit(parts, size, withinDays)
   const least = Math.ceil(parts.reduce((sum, { cells }) => sum + cells, 0) / size)
-  return quick.length === least || parts.length > MOST_TRIED
+  return quick.length === least || parts.length > MAX_TRIED
     ? quick
     : (fewest(parts, size, withinDays, quick.length, least) ?? quick)
 }

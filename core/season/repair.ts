@@ -22,9 +22,9 @@ export interface Repair {
 }
 
 /** More sowings than this are not moved at once: then something else has to give. */
-export const MOST_MOVED = 4
+export const MAX_MOVED = 4
 /** Sets that are looked at before the search gives up. */
-export const MOST_SETS = 3_000_000
+export const MAX_SETS = 3_000_000
 
 /**
  * The smallest set of shifts after which no day holds more than the shelf: the fewest sowings moved, and among those
@@ -38,7 +38,7 @@ export const MOST_SETS = 3_000_000
 export function smallestShifts(
   standings: readonly Standing[],
   shelfFlats: number,
-  { mostMoved = MOST_MOVED, mostSets = MOST_SETS } = {},
+  { mostMoved = MAX_MOVED, mostSets = MAX_SETS } = {},
 ): Repair {
   const shelf = shelfOf(standings)
   const movable = standings.filter(({ earliest, latest }) => earliest < 0 || latest > 0)

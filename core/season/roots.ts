@@ -7,7 +7,7 @@ export type Roots = (typeof ROOTS)[number]
 /** The next such sowing leaves that container so many days later or earlier [default]. */
 const SHIFT_DAYS: Readonly<Record<Roots, number>> = { few: 3, holding: 0, circling: -4 }
 /** No rung gets shorter than this by it, days. */
-const LEAST_DAYS = 5
+const MIN_DAYS = 5
 
 /** What was seen last of a crop in a container, by the crop’s and the container’s id. */
 export type RootsSeen = ReadonlyMap<string, Roots>
@@ -32,7 +32,7 @@ export function daysByRoots(
     const wanted = SHIFT_DAYS[roots]
     // The rung that gets shorter keeps its least.
     const shorter = wanted < 0 ? after[i]! : after[i + 1]!
-    const by = Math.sign(wanted) * Math.min(Math.abs(wanted), Math.max(0, shorter - LEAST_DAYS))
+    const by = Math.sign(wanted) * Math.min(Math.abs(wanted), Math.max(0, shorter - MIN_DAYS))
     if (by === 0) continue
     after[i]! += by
     after[i + 1]! -= by

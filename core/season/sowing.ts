@@ -5,7 +5,7 @@ import { countsSeedlings, type Crop } from '../sowing/crop'
 import { daysUp, LATE_AT, RESOW_AT } from '../sowing/emergence'
 import type { Counted } from '../sowing/seed-age'
 import { daysByWarmth, type WarmthSince } from '../sowing/warmth'
-import { MOST_CELLS } from '../sowing/odds'
+import { MAX_CELLS } from '../sowing/odds'
 import type { Figure } from '../working/figure'
 import type { SeasonBook } from './book'
 import type { Placed } from './packing'
@@ -150,7 +150,7 @@ export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book:
       : within(['germination'], germination, 0.01, 1, 'Germination is above 0: 1 to 100 %.')),
     ...(request.cells == null
       ? []
-      : wholeWithin(['cells'], request.cells, 1, MOST_CELLS, 'Sow 1 to 100 000 whole cells.')),
+      : wholeWithin(['cells'], request.cells, 1, MAX_CELLS, 'Sow 1 to 100 000 whole cells.')),
     ...within(['certainty'], certainty, 0.5, 0.999, 'Certainty lies between 50 and 99.9 %.'),
     ...within(['seedYears'], request.seedYears, 0, 30, 'Seed is 0 to 30 years old.'),
     ...(seedsPerCell === null
@@ -168,7 +168,7 @@ export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book:
 function tooMany(request: SowingRequest, book: SeasonBook): Problem[] {
   const germination = request.germination ?? request.crop.germination
   // Far from the limit it is not worth the search.
-  if (request.plants * 2 < MOST_CELLS * germination * 0.5 ** request.seedYears) return []
+  if (request.plants * 2 < MAX_CELLS * germination * 0.5 ** request.seedYears) return []
   try {
     startOf(request, rungsOf(request)[0]!, book.findContainer)
     return []
@@ -177,7 +177,7 @@ function tooMany(request: SowingRequest, book: SeasonBook): Problem[] {
     return [
       {
         path: ['plants'],
-        message: `So many plants from seed that comes up so poorly would take more than ${MOST_CELLS.toLocaleString('en')} cells. Raise fewer, or use better seed.`,
+        message: `So many plants from seed that comes up so poorly would take more than ${MAX_CELLS.toLocaleString('en')} cells. Raise fewer, or use better seed.`,
       },
     ]
   }

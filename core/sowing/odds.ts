@@ -53,7 +53,7 @@ export function binomialAtMost(k: number, n: number, p: number): number {
 }
 
 /** More cells than this are no question for a bench. */
-export const MOST_CELLS = 100_000
+export const MAX_CELLS = 100_000
 
 /**
  * Fewest cells from which at least `plants` come with the wanted certainty, when each gives one with chance `p`.
@@ -76,7 +76,7 @@ export function cellsFor(plants: number, p: number, certainty: number): number {
  *
  * @param p fraction above 0, at most 1
  * @param certainty fraction, 0.5 to 0.999
- * @throws RangeError for more than `MOST_CELLS`
+ * @throws RangeError for more than `MAX_CELLS`
  */
 export const clumpsFor = (plants: number, perCell: number, p: number, certainty: number): number =>
   fewestCells(plants, perCell, p, certainty)
@@ -84,12 +84,12 @@ export const clumpsFor = (plants: number, perCell: number, p: number, certainty:
 /** More seed never gives a worse chance, so the fewest is found by halving. */
 function fewestCells(plants: number, perCell: number, p: number, certainty: number): number {
   const enough = (cells: number) => 1 - binomialAtMost(plants - 1, cells * perCell, p) >= certainty
-  if (!enough(MOST_CELLS)) throw new RangeError(`plants: ${plants} are more than a bench can raise so`)
-  let [low, high] = [Math.max(0, Math.ceil(plants / perCell) - 1), MOST_CELLS]
+  if (!enough(MAX_CELLS)) throw new RangeError(`plants: ${plants} are more than a bench can raise so`)
+  let [low, high] = [Math.max(0, Math.ceil(plants / perCell) - 1), MAX_CELLS]
   while (high - low > 1) {
     // Four standard deviations over the mean nearly always do: try there first, then halve.
     const guess = Math.ceil((plants + 4 * Math.sqrt(plants)) / p / perCell) + 1
-    const middle = high === MOST_CELLS && guess > low && guess < high ? guess : (low + high) >> 1
+    const middle = high === MAX_CELLS && guess > low && guess < high ? guess : (low + high) >> 1
     if (enough(middle)) high = middle
     else low = middle
   }

@@ -39,7 +39,7 @@ function over(lowC: number, highC: number, baseC: number): number {
 }
 
 /** Most days that are looked through. */
-const MOST_DAYS = 200
+const MAX_DAYS = 200
 
 /**
  * Days to emergence by the warmth a tray really had: each day it gets on by one over the days it would take at that day's
@@ -68,7 +68,7 @@ export function daysByWarmth(
     const at = daysToEmergence(emergence, mixC)
     return at ? 1 / at.value : 0
   }
-  for (; days <= last && done < 1 && days < MOST_DAYS; days++) {
+  for (; days <= last && done < 1 && days < MAX_DAYS; days++) {
     const mixC = byDay.get(days)
     if (mixC !== undefined) measured++
     const gain = pace(mixC)

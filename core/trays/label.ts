@@ -30,8 +30,8 @@ export type Measure = (text: string, sizeMm: number, bold: boolean) => number
 const PAD_MM = 1.6
 /** The smallest that is read at arm's length with wet glasses, mm of type (6.2 pt); a code smaller than this is not read. */
 const SMALLEST_MM = 2.2
-const LEAST_QR_MM = 11
-const MOST_QR_MM = 22
+const MIN_QR_MM = 11
+const MAX_QR_MM = 22
 /** Of the width of a label, so that its words keep the larger part. */
 const QR_SHARE = 0.34
 /** From one line to the next, and from the top of a line to the one it stands on, in sizes of type. */
@@ -49,9 +49,9 @@ export function drawLabel(
   measure: Measure,
 ): LabelDrawing {
   const inner = heightMm - 2 * PAD_MM
-  const qrMm = Math.min(inner, MOST_QR_MM, widthMm * QR_SHARE)
+  const qrMm = Math.min(inner, MAX_QR_MM, widthMm * QR_SHARE)
   const qr =
-    text.address !== null && qrMm >= LEAST_QR_MM
+    text.address !== null && qrMm >= MIN_QR_MM
       ? { x: widthMm - PAD_MM - qrMm, y: (heightMm - qrMm) / 2, sizeMm: qrMm }
       : null
   const room = widthMm - 2 * PAD_MM - (qr ? qrMm + PAD_MM : 0)

@@ -29,9 +29,9 @@ export const surfaceOf = ({ kind }: Pick<Container, 'kind'>): Surface =>
   kind === 'tray' ? 'cells' : kind === 'block' ? 'blocks' : kind === 'pot' ? 'pots' : 'furrows'
 
 /** Rows and columns a tray can have at most: the largest plug tray, and furrows to spare. */
-export const MOST_ROWS = 40
-export const MOST_COLUMNS = 60
-export const MOST_RUNS = 52
+export const MAX_ROWS = 40
+export const MAX_COLUMNS = 60
+export const MAX_RUNS = 52
 
 /** The grid a container has by itself; a carrier of loose pots or blocks holds as many as is said. */
 export function usualGrid(container: Pick<Container, 'id' | 'kind' | 'cells'>): Grid {
@@ -86,8 +86,8 @@ export function layoutProblems(
   const codes = runs.map(({ code }) => code)
   const size = rows * columns
   return [
-    ...wholeWithin(['rows'], rows, 1, MOST_ROWS, `A tray has 1 to ${MOST_ROWS} rows.`),
-    ...wholeWithin(['columns'], columns, 1, MOST_COLUMNS, `A row has 1 to ${MOST_COLUMNS} cells.`),
+    ...wholeWithin(['rows'], rows, 1, MAX_ROWS, `A tray has 1 to ${MAX_ROWS} rows.`),
+    ...wholeWithin(['columns'], columns, 1, MAX_COLUMNS, `A row has 1 to ${MAX_COLUMNS} cells.`),
     ...(container.kind === 'tray' && (size === 0 || size % container.cells !== 0)
       ? [
           {
@@ -112,14 +112,14 @@ export function layoutProblems(
         ['runs', i, 'seedsPerCell'],
         run.seedsPerCell,
         1,
-        MOST_SEEDS,
-        `1 to ${MOST_SEEDS} seeds go into a cell, a furrow or a field.`,
+        MAX_SEEDS,
+        `1 to ${MAX_SEEDS} seeds go into a cell, a furrow or a field.`,
       ),
     ),
   ]
 }
 /** A broadcast tray of dust-like seed takes thousands. */
-export const MOST_SEEDS = 20_000
+export const MAX_SEEDS = 20_000
 
 /** Cells of a run, in the order of the tray. */
 export const cellsOf = ({ cells }: Pick<Layout, 'cells'>, code: string): number[] =>

@@ -21,7 +21,7 @@ const SOAK_SD = 0.04
 const TELLS_FROM = 0.06
 /** A measurement farther off than so many standard deviations is doubted, not used. */
 const WILD = 4
-const LEAST_FACTOR = 0.05
+const MIN_FACTOR = 0.05
 
 export interface Followed {
   readonly store: TrayStore
@@ -193,7 +193,7 @@ function learn(
     }
     anchor = { at: one.at, level, grams, sdG }
   }
-  return { factor: { ...factor, mean: Math.max(LEAST_FACTOR, factor.mean) }, doubted }
+  return { factor: { ...factor, mean: Math.max(MIN_FACTOR, factor.mean) }, doubted }
 }
 
 /** Drying between two hours, the conditions of each step at its middle. */

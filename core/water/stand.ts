@@ -9,11 +9,11 @@ const LEAF_M2_PER_G = 0.03
 /** Light a layer of leaves takes (Beer’s law) [handbook, 0.5–0.7, from memory]. */
 const EXTINCTION = 0.6
 /** A stand in cells has no more leaf than this over its ground [default]. */
-const MOST_LEAF = 4
+const MAX_LEAF = 4
 /** Fresh seedlings are so much water [handbook, 88–92 %, from memory]. */
 const DRY_OF_FRESH = 0.1
 /** Growth slows when the cell is full: it is reckoned to this dry mass for each litre of mix, g [default]. */
-const MOST_DRY_G_PER_L = 8
+const MAX_DRY_G_PER_L = 8
 
 /** What stands in a tray. */
 export interface Stand {
@@ -28,7 +28,7 @@ export interface Stand {
 export function dryMassG({ plants, mixL, growthPerDay }: Stand, daysUp: number): number {
   if (daysUp < 0 || plants === 0) return 0
   const grown = (plants * MASS_AT_EMERGENCE_MG * Math.exp(growthPerDay * daysUp)) / 1000
-  const most = MOST_DRY_G_PER_L * mixL
+  const most = MAX_DRY_G_PER_L * mixL
   return grown < most ? grown : most
 }
 
@@ -37,6 +37,6 @@ export const freshMassG = (stand: Stand, daysUp: number): number => dryMassG(sta
 
 /** Part of the tray’s top that is under leaves, a fraction 0–1. */
 export function leafCover(stand: Stand, daysUp: number): number {
-  const leaf = Math.min(MOST_LEAF, (dryMassG(stand, daysUp) * LEAF_M2_PER_G) / stand.areaM2)
+  const leaf = Math.min(MAX_LEAF, (dryMassG(stand, daysUp) * LEAF_M2_PER_G) / stand.areaM2)
   return 1 - Math.exp(-EXTINCTION * leaf)
 }

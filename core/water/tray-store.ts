@@ -30,7 +30,7 @@ export interface TrayStore {
 /** When everything wilts a mix still holds so much of what it holds at 100 cm of suction [default]. */
 const WILTED = 0.6
 /** Below half of it a mix would hold less than it holds with everything wilted: then the floor is that. */
-const MOST_FLOOR = 0.7
+const MAX_FLOOR = 0.7
 
 /** Empty, with its solid tray, g [default: thin and thick makes differ by half]. */
 function tareOf(container: Container, count: number): Figure {
@@ -96,7 +96,7 @@ export function storeOf(
   return {
     capacityL,
     easyL,
-    floorL: Math.min(WILTED * waterAtHeight(blend, 100) * litres, MOST_FLOOR * capacityL.value),
+    floorL: Math.min(WILTED * waterAtHeight(blend, 100) * litres, MAX_FLOOR * capacityL.value),
     dryMixG,
     tareG: tare,
     fullG: derive(

@@ -1,11 +1,11 @@
 import PgBoss from 'pg-boss'
 import { jobsNow, runJobsSql } from '../db/door'
 import { log, traceOf } from '../log'
-import { forgetOldActs } from '../services/acts'
+import { forgetOldActs } from '../services/idempotency'
 import { writeDaysOfDevices } from '../services/device-days'
 import { forgetRemovedHouseholds } from '../services/household-removal'
 import { forgetLostPhotoFiles } from '../services/photo-files'
-import { thinReadings } from '../services/readings'
+import { thinReadings } from '../services/device-readings'
 import { askForecastsDue } from '../services/weather'
 import schedule from './schedule.json'
 

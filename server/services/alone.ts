@@ -1,7 +1,7 @@
 import type { AloneIntent } from '#shared/commands/alone'
 import type { Performed } from '#shared/commands/written'
 import type { Principal } from '../principal'
-import type { Act } from './acts'
+import type { Act } from './idempotency'
 import { makeExample } from './demo'
 import { newDeviceKey } from './device-keys'
 import { bringHouseholdBack, removeHousehold } from './household-removal'

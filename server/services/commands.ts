@@ -11,19 +11,19 @@ import type { Day } from '#core/season/day'
 import type { HouseholdRecord } from '#shared/records/household'
 import type { Head, Locked, Transaction } from '../db/door'
 import type { Principal } from '../principal'
-import { once, findAct, type Act } from './acts'
-import { bringBackIn, removeIn, replaceIn, saveHouseholdIn, saveIn, updateIn } from './keeping'
+import { once, findAct, type Act } from './idempotency'
+import { bringBackIn, removeIn, replaceIn, saveHouseholdIn, saveIn, updateIn } from './write-records'
 import {
   entriesAbout,
   everythingBefore,
   findHousehold,
   history,
   readEverything,
-  rememberEverything,
-} from './reading'
+  cacheEverything,
+} from './read-records'
 import { invalid, Refusal, stale, unknown } from './refusal'
 import { rowAsItStands } from './rows'
-import { keptIn, noteChanged, noteKept, writingOf } from './writing'
+import { keptIn, noteChanged, noteKept, writingOf } from './transaction-changes'
 
 /*
  * What people do, done: each command is decided by its pure function in shared/commands, and what it decides is written, all in
@@ -75,7 +75,7 @@ export async function perform(
       household: own,
     }
   })
-  if (left) rememberEverything(householdId, left.head, left.kept)
+  if (left) cacheEverything(householdId, left.head, left.kept)
   return performed
 }
 

@@ -3,16 +3,16 @@ import { addDays, dayFrom, daysBetween, isDay, type Day } from '#core/season/day
 import { todayOf } from '#core/season/clock'
 import type { HouseholdRecord } from '#shared/records/household'
 import type { Transaction } from '../db/door'
-import { findHousehold } from './reading'
+import { findHousehold } from './read-records'
 import { invalid } from './refusal'
 
 type Away = HouseholdRecord['away']
 
 /** Times away so far ahead are read; an event that repeats is followed as far. */
 const AHEAD_DAYS = 400
-const MOST_TIMES = 60
-const MOST_EVENTS = 5000
-const MOST_REPEATS = 2000
+const MAX_TIMES = 60
+const MAX_EVENTS = 5000
+const MAX_REPEATS = 2000
 
 /**
  * Days away in a calendar of one’s own (RFC 5545): events of whole days, and those that last over a night. What is cancelled, or
@@ -42,7 +42,7 @@ export async function daysAwayIn(
     if (spans.length === 0) short++
     for (const { from, to } of spans) {
       if (to < today) past++
-      else if (from <= until && away.length < MOST_TIMES)
+      else if (from <= until && away.length < MAX_TIMES)
         away.push({ from, to, name: nameOf(event), uid: `${event.uid ?? ''}`.slice(0, 255) })
     }
   }
@@ -68,8 +68,8 @@ function eventsOf(text: string): ICAL.Event[] {
     throw no('This calendar is damaged and cannot be read to its end.')
   }
   const events = calendar.getAllSubcomponents('vevent')
-  if (events.length > MOST_EVENTS)
-    throw no(`A calendar of at most ${MOST_EVENTS} events is read: export one year of it.`)
+  if (events.length > MAX_EVENTS)
+    throw no(`A calendar of at most ${MAX_EVENTS} events is read: export one year of it.`)
   return events.map((one) => new ICAL.Event(one))
 }
 
@@ -82,7 +82,7 @@ function spansOf(event: ICAL.Event, until: Day): { from: Day; to: Day }[] {
   const days = daysBetween(one.from, one.to)
   const spans: { from: Day; to: Day }[] = []
   const times = event.iterator()
-  for (let n = 0; n < MOST_REPEATS; n++) {
+  for (let n = 0; n < MAX_REPEATS; n++) {
     const next = times.next()
     if (!next) break
     const from = dayOf(next)

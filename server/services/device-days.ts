@@ -8,8 +8,8 @@ import { devices, entries } from '../db/schema'
 import { log, traceOf } from '../log'
 import { WHOEVER } from '../principal'
 import { perform } from './commands'
-import { findHousehold } from './reading'
-import { readingsOf } from './readings'
+import { findHousehold } from './read-records'
+import { readingsOf } from './device-readings'
 import { current } from './rows'
 
 /** Days that are looked back at: what was missed while nothing ran is made up. */

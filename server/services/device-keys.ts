@@ -3,7 +3,7 @@ import { and, eq, isNull } from 'drizzle-orm'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
 import { deviceKeys, devices, households } from '../db/schema'
-import { find } from './reading'
+import { find } from './read-records'
 import { Refusal } from './refusal'
 
 const digestOf = (key: string) => createHash('sha256').update(key).digest('base64')

@@ -4,8 +4,8 @@ import { asHousekeeping, inHousehold } from '../db/door'
 import type { Principal } from '../principal'
 import { households } from '../db/schema'
 import { backUpNow, keepsBackups } from '../keeper'
-import { once, type Act } from './acts'
-import { asStoredHousehold, findHousehold } from './reading'
+import { once, type Act } from './idempotency'
+import { asStoredHousehold, findHousehold } from './read-records'
 import { invalid, stale, unknown } from './refusal'
 
 /** Take a whole household out of sight, after a backup. @throws Refusal 404, 409, 422 where the backup failed */

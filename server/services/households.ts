@@ -3,7 +3,7 @@ import type { Stored } from '#shared/collections'
 import type { HouseholdRecord } from '#shared/records/household'
 import { asHousekeeping } from '../db/door'
 import { households } from '../db/schema'
-import { asStoredHousehold } from './reading'
+import { asStoredHousehold } from './read-records'
 
 /** Households whose name holds these words, the oldest first. */
 export async function listHouseholds(limit: number, named = ''): Promise<Stored<HouseholdRecord>[]> {

@@ -8,7 +8,7 @@ import { changesByTray, trayStands } from '#shared/trays'
 import { keyPdf } from '../paper/key'
 import { labelsPdf } from '../paper/labels'
 import type { Principal } from '../principal'
-import { everything } from './reading'
+import { everything } from './read-records'
 import { invalid, unknown } from './refusal'
 
 /** What a household's labels are made from. @throws Refusal 404 where a tray, a feed or a batch is gone */

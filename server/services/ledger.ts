@@ -17,10 +17,10 @@ import { hasSeason, seasonPlanner } from '#shared/season'
 import type { Transaction } from '../db/door'
 import { entries, packets, sowings, stocks, trays } from '../db/schema'
 import { measuredBy, usedFacts } from './measured'
-import { contextFor, entriesAbout, find, list, SEASON_LISTS } from './reading'
+import { contextFor, entriesAbout, find, list, SEASON_LISTS } from './read-records'
 import { invalid, unknown } from './refusal'
 import { asStored, current, type Row } from './rows'
-import { noteChanged } from './writing'
+import { noteChanged } from './transaction-changes'
 
 /*
  * The ledger. Making a batch, giving a feed, sowing, filling a shelf: each is an entry that moves levels in the

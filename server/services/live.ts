@@ -19,7 +19,7 @@ export interface LiveReadings {
 const channelOf = (householdId: string) => `readings_${householdId.replaceAll('-', '').toLowerCase()}`
 const RETRY_MS = 2000
 /** PostgreSQL carries 8000 bytes in one notice. */
-const MOST_TOLD = 40
+const MAX_TOLD = 40
 
 const heard = new EventEmitter()
 heard.setMaxListeners(0)
@@ -33,7 +33,7 @@ export async function tellLive(
   readings: readonly Reading[],
 ) {
   const latest = [...readings].sort((a, b) => a.atMs - b.atMs)
-  const said = JSON.stringify({ deviceId, readings: latest.slice(-MOST_TOLD) } satisfies LiveReadings)
+  const said = JSON.stringify({ deviceId, readings: latest.slice(-MAX_TOLD) } satisfies LiveReadings)
   await tx.execute(sql`select pg_notify(${channelOf(householdId)}, ${said})`)
 }
 

@@ -5,7 +5,7 @@ import type { Bodies, Stored } from '#shared/collections'
 import type { EntryKind } from '#shared/records/entry'
 import type { Transaction } from '../db/door'
 import { entries, ENTRY_WORDS } from '../db/schema'
-import { findHousehold } from './reading'
+import { findHousehold } from './read-records'
 import { asStored, type Row } from './rows'
 
 /** What is looked for in the log. */

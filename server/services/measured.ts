@@ -18,7 +18,7 @@ import {
 import { changesByTray, trayStands } from '#shared/trays'
 import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
-import { climateEntries, contextFor, entriesAbout, find, SEASON_LISTS } from './reading'
+import { climateEntries, contextFor, entriesAbout, find, SEASON_LISTS } from './read-records'
 import { asStored, type Row } from './rows'
 
 /*

@@ -6,9 +6,9 @@ import type { Day } from '#core/season/day'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
 import { photoFiles, photos } from '../db/schema'
-import { findHousehold } from './reading'
+import { findHousehold } from './read-records'
 import { invalid, unknown } from './refusal'
-import { inTurn } from './turns'
+import { inHouseholdQueue } from './household-queue'
 
 /*
  * Pictures are made small here and keep nothing of what a camera writes beside them: no place, no name, no serial number.
@@ -18,9 +18,9 @@ import { inTurn } from './turns'
 const LONGEST = 1600
 const THUMBNAIL = 320
 /** A picture of more pixels is none of a phone's: a small file can unfold into gigabytes. */
-const MOST_PIXELS = 100_000_000
+const MAX_PIXELS = 100_000_000
 /** Of one household so many are kept. */
-export const MOST_PHOTOS = 5000
+export const MAX_PHOTOS = 5000
 const FORMATS: readonly (string | undefined)[] = ['jpeg', 'png', 'webp', 'heif', 'tiff']
 /** A file no photo points at is forgotten after so many days. */
 const KEPT_DAYS = 2
@@ -54,7 +54,7 @@ export async function keepPhotoFile(
     return sameFile(tx, householdId, digest)
   })
   if (known) return known
-  return inTurn(`photos ${householdId}`, async () => {
+  return inHouseholdQueue(`photos ${householdId}`, async () => {
     await inHousehold(principal, householdId, (tx) => checkRoom(tx, householdId))
     await checkPicture(sent)
     const takenOn = await dayTaken(sent)
@@ -91,8 +91,8 @@ async function checkRoom(tx: Transaction, householdId: string): Promise<void> {
     .select({ kept: count() })
     .from(photoFiles)
     .where(eq(photoFiles.householdId, householdId))
-  if (kept >= MOST_PHOTOS)
-    throw refused(`${MOST_PHOTOS} pictures are kept at most: remove some before you add another.`)
+  if (kept >= MAX_PHOTOS)
+    throw refused(`${MAX_PHOTOS} pictures are kept at most: remove some before you add another.`)
 }
 const refused = (message: string) => invalid([{ path: ['picture'], message }])
 const said = ({ id, width, height, takenOn }: PhotoFile): PhotoFile => ({ id, width, height, takenOn })
@@ -107,13 +107,13 @@ async function checkPicture(sent: Buffer): Promise<void> {
   }
   if (!FORMATS.includes(found.format))
     throw refused(`Pictures are JPEG, PNG, WebP, AVIF or TIFF; this is ${found.format ?? 'something else'}.`)
-  if ((found.width ?? 0) * (found.height ?? 0) > MOST_PIXELS)
+  if ((found.width ?? 0) * (found.height ?? 0) > MAX_PIXELS)
     throw refused('This picture unfolds to more than 100 million pixels: make it smaller first.')
 }
 
 async function madeSmall(sent: Buffer) {
   try {
-    const upright = sharp(sent, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).autoOrient()
+    const upright = sharp(sent, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).autoOrient()
     const fit = (longest: number) =>
       upright
         .clone()

@@ -13,7 +13,7 @@ import { trayProblems } from '#shared/records/tray'
 import { hasSeason } from '#shared/season'
 import type { Transaction } from '../db/door'
 import { hasPhotoFile } from './photo-files'
-import { contextFor, SEASON_LISTS } from './reading'
+import { contextFor, SEASON_LISTS } from './read-records'
 import { invalid, type User } from './refusal'
 import { current, holding, tableOf } from './rows'
 

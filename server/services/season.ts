@@ -9,9 +9,9 @@ import { waterRound, type Watered } from '#shared/derived/water-round'
 import { wasOf, type SeasonContext } from '#shared/season'
 import type { Head, Transaction } from '../db/door'
 import type { Principal } from '../principal'
-import { everything } from './reading'
+import { everything } from './read-records'
 import { invalid } from './refusal'
-import { remembered } from './remembered'
+import { cached } from './response-cache'
 
 /*
  * The season of a household, by the same functions as its pages. However many years it has kept, only what is in sight is
@@ -23,7 +23,7 @@ export async function seasonToday(principal: Principal, householdId: string, on?
   const dayOf = (head: Head) => on ?? todayOf(head, new Date())
   // Water goes by the hour.
   const hourOf = () => Math.floor(Date.now() / 3_600_000)
-  return remembered(
+  return cached(
     principal,
     householdId,
     (head) => `today ${dayOf(head)} ${hourOf()}`,
@@ -90,7 +90,7 @@ export async function seasonBench(
   const planning = planningOf(kept, today)
   if (!planning) throw invalid([{ path: ['season'], message: 'Set the frosts of your season first.' }])
   for (const [i, one] of kept.sowings.entries()) {
-    // It is remembered until all are put together.
+    // It is cached until all are put together.
     planning.planner.plan(one, wasOf(planning.happened, one.id))
     if (i % AT_A_TIME === AT_A_TIME - 1) await setImmediate()
   }

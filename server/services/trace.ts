@@ -2,7 +2,7 @@ import { and, eq, sql } from 'drizzle-orm'
 import type { Bodies, Stored } from '#shared/collections'
 import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
-import { entriesAbout, find, list } from './reading'
+import { entriesAbout, find, list } from './read-records'
 import { current } from './rows'
 
 /** A tray with all that hangs on it: trays of its batch, trays its plants came from and went to, and what happened to them. */

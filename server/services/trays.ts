@@ -4,7 +4,7 @@ import type { EntryRecord } from '#shared/records/entry'
 import { changesByTray, trayStands } from '#shared/trays'
 import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
-import { contextFor, entriesAbout } from './reading'
+import { contextFor, entriesAbout } from './read-records'
 import { invalid } from './refusal'
 import { asStored, type Row } from './rows'
 

@@ -5,7 +5,7 @@ import type { EntryRecord } from '#shared/records/entry'
 import { waterStore } from '#shared/water'
 import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
-import { contextFor, findHousehold } from './reading'
+import { contextFor, findHousehold } from './read-records'
 import { invalid } from './refusal'
 import { asStored, type Row } from './rows'
 

@@ -2,7 +2,7 @@ import { and, sql } from 'drizzle-orm'
 import type { Bodies, Stored } from '#shared/collections'
 import type { Transaction } from '../db/door'
 import { entries } from '../db/schema'
-import { findHousehold, list } from './reading'
+import { findHousehold, list } from './read-records'
 import { current } from './rows'
 
 /** What a year is told from. */

@@ -15,9 +15,9 @@ export const ARCHIVE_VERSION = 1
 export const ARCHIVE_TYPE = 'application/zip'
 
 /** Bounds of what is read: what unfolds to more is none of ours. */
-export const MOST_ARCHIVE_BYTES = 2 * 1024 ** 3
-export const MOST_LINE_BYTES = 4 * 1024 ** 2
-export const MOST_PHOTO_BYTES = 25 * 1024 ** 2
+export const MAX_ARCHIVE_BYTES = 2 * 1024 ** 3
+export const MAX_LINE_BYTES = 4 * 1024 ** 2
+export const MAX_PHOTO_BYTES = 25 * 1024 ** 2
 
 const moment = z.iso.datetime({ offset: true })
 const times = { createdAt: moment, updatedAt: moment }

@@ -69,12 +69,12 @@ export const decidedBy = (name: string) =>
   DECIDED.find((one) => one.name === name) as Command<string, Understood> | undefined
 
 /** Acts of one press: at most so many, all or nothing. */
-export const MOST_COMMANDS = 500
+export const MAX_COMMANDS = 500
 export const sentCommands = z.object({
   commands: z
     .array(z.discriminatedUnion('name', ALL.map(({ intent }) => intent) as never))
     .min(1, 'Say what is to be done.')
-    .max(MOST_COMMANDS, `At most ${MOST_COMMANDS} commands at once.`) as unknown as z.ZodType<
+    .max(MAX_COMMANDS, `At most ${MAX_COMMANDS} commands at once.`) as unknown as z.ZodType<
     Understood[],
     Sent[]
   >,

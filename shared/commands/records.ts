@@ -5,8 +5,8 @@ import { id, problemsFrom, reference } from '../rules'
 import { under } from '#core/problem'
 import { plainCommand, type Change } from './command'
 
-const MOST_VERSIONS = 2 ** 31 - 2
-const version = z.int('A version is a whole number.').max(MOST_VERSIONS, 'There is no such version.')
+const MAX_VERSIONS = 2 ** 31 - 2
+const version = z.int('A version is a whole number.').max(MAX_VERSIONS, 'There is no such version.')
 const record = { collection: z.enum(COLLECTION_NAMES), id }
 
 /** A record as somebody wrote it; version 0 makes it. */

@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { JOB_KINDS, type Mark } from '#core/season/today/job'
 import { CHANGES } from '#core/trays/change'
-import { MOST_COLUMNS, MOST_ROWS, MOST_SEEDS } from '#core/trays/layout'
+import { MAX_COLUMNS, MAX_ROWS, MAX_SEEDS } from '#core/trays/layout'
 import { FEELS_LIKE, WATERINGS, WEIGHED } from '#core/water/happening'
 import { habitById, HABIT_IDS } from '#core/records/habits'
 import { SEEN_IDS } from '#core/signs/seen'
@@ -121,11 +121,11 @@ const fields = z.object({
               z
                 .int()
                 .min(0)
-                .max(MOST_ROWS * MOST_COLUMNS - 1),
-              z.int().min(0, 'A count is 0 or more.').max(MOST_SEEDS, 'That is more than a cell holds.'),
+                .max(MAX_ROWS * MAX_COLUMNS - 1),
+              z.int().min(0, 'A count is 0 or more.').max(MAX_SEEDS, 'That is more than a cell holds.'),
             ]),
           )
-          .max(MOST_ROWS * MOST_COLUMNS)
+          .max(MAX_ROWS * MAX_COLUMNS)
           .describe('Cells of the run, each with how many seeds or plants'),
         count: z
           .int('Count whole plants or cells.')

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { PREPARATIONS } from '#core/media/recipe'
-import { homeTestProblems, MOST_RUNS } from '#core/media/home-test'
+import { homeTestProblems, MAX_RUNS } from '#core/media/home-test'
 import { amount, day, name, reference, ruled } from '../rules'
 
 export const part = z.object({
@@ -27,7 +27,7 @@ export const homeTest = ruled(
           drainedMl: amount.describe('Water that ran out, mL'),
         }),
       )
-      .max(MOST_RUNS, `A test has at most ${MOST_RUNS} runs.`),
+      .max(MAX_RUNS, `A test has at most ${MAX_RUNS} runs.`),
   }),
   homeTestProblems,
 )

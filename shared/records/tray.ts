@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { layoutProblems, MOST_COLUMNS, MOST_ROWS, MOST_RUNS, type Layout } from '#core/trays/layout'
+import { layoutProblems, MAX_COLUMNS, MAX_ROWS, MAX_RUNS, type Layout } from '#core/trays/layout'
 import { within, type Problem } from '#core/problem'
 import type { Context } from '../context'
 import { amount, day, id, name, reference } from '../rules'
@@ -31,16 +31,16 @@ export const tray = z.object({
   corner: z.enum(CORNERS).default('top left').describe('Where the marked corner lies'),
   placeId: placeId.describe('Where it stands; null where nobody said'),
   cut: z
-    .object({ column: z.int().min(1).max(MOST_COLUMNS), placeId: z.string().max(64) })
+    .object({ column: z.int().min(1).max(MAX_COLUMNS), placeId: z.string().max(64) })
     .nullable()
     .default(null)
     .describe('It was cut in two: from this column on it stands in another place'),
   batchId: id.nullable().default(null).describe('The batch of mix it was filled from'),
   recipeId: reference.nullable().default(null).describe('The mix, where no batch says it'),
-  runs: z.array(run).max(MOST_RUNS, `A tray holds at most ${MOST_RUNS} runs.`).default([]),
+  runs: z.array(run).max(MAX_RUNS, `A tray holds at most ${MAX_RUNS} runs.`).default([]),
   cells: z
     .array(z.union([code, z.literal('')]))
-    .max(MOST_ROWS * MOST_COLUMNS)
+    .max(MAX_ROWS * MAX_COLUMNS)
     .describe('For each cell, row by row from the marked corner, the code of its run; empty where none'),
   emptiedOn: day.nullable().default(null).describe('The day it was emptied; it is then out of sight'),
 })

@@ -11,9 +11,9 @@ import { asHeading, matchHeadings, type Heading } from './match'
 import type { Named, Names } from './names'
 import { fieldAt, withField, type Said, type Table } from './table'
 
-export const MOST_LINES = 20_000
-export const MOST_RECORDS = 1000
-const MOST_COLUMNS = 80
+export const MAX_LINES = 20_000
+export const MAX_RECORDS = 1000
+const MAX_COLUMNS = 80
 
 /** What somebody put right about how their table is read. */
 export interface Reading {
@@ -66,8 +66,8 @@ export function readTable(
 ): ReadTable {
   const { lines, separator } = linesOf(text)
   const width = Math.max(...lines.map(({ cells }) => cells.length))
-  if (width > MOST_COLUMNS)
-    throw new NoTable(`A table has at most ${MOST_COLUMNS} columns; this one has ${width}.`)
+  if (width > MAX_COLUMNS)
+    throw new NoTable(`A table has at most ${MAX_COLUMNS} columns; this one has ${width}.`)
   const first = asked.headless ? undefined : lines[0]
   const rows = first ? lines.slice(1) : lines
   if (rows.length === 0) throw new NoTable('There is no line below the headings.')
@@ -130,8 +130,8 @@ function linesOf(text: string) {
     line += 1 + cells.reduce((sum, cell) => sum + (cell.match(/\n/g)?.length ?? 0), 0)
   }
   if (lines.length === 0) throw new NoTable('There is nothing in it.')
-  if (lines.length > MOST_LINES + 1)
-    throw new NoTable(`A table has at most ${MOST_LINES} lines; cut it in two.`)
+  if (lines.length > MAX_LINES + 1)
+    throw new NoTable(`A table has at most ${MAX_LINES} lines; cut it in two.`)
   return { lines, separator }
 }
 
@@ -186,9 +186,9 @@ function grouped(lines: readonly ReturnType<typeof readLine>[], table: Table, na
     if (doubt) one.problems.push({ line, column: '', message: doubt })
     records.set(key, one)
   }
-  if (records.size > MOST_RECORDS)
+  if (records.size > MAX_RECORDS)
     throw new NoTable(
-      `At most ${MOST_RECORDS} records are taken in at once; this table makes ${records.size}. Cut it in two.`,
+      `At most ${MAX_RECORDS} records are taken in at once; this table makes ${records.size}. Cut it in two.`,
     )
   return [...records.values()]
 }

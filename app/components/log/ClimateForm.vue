@@ -38,14 +38,14 @@ const order = ref<'day first' | 'month first'>('day first')
 const settled = ref<'day first' | 'month first' | null>(null)
 const problem = ref('')
 /** A season of a reading a minute is some ten megabytes. */
-const MOST_BYTES = 30 * 1024 * 1024
+const MAX_BYTES = 30 * 1024 * 1024
 
 async function open(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   problem.value = ''
   table.value = null
   if (!file) return
-  if (file.size > MOST_BYTES) {
+  if (file.size > MAX_BYTES) {
     problem.value = 'A file of a logger has at most 30 MB. Export fewer days, or a reading every few minutes.'
     return
   }

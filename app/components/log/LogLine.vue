@@ -26,7 +26,7 @@ const id = useId()
 const field = ref<HTMLInputElement | null>(null)
 
 /** Trays in which something happened lately come first: the thumb reaches for those. */
-const MOST_TRAYS = 5
+const MAX_TRAYS = 5
 const lately = computed(() => {
   const seen = new Set<string>()
   for (const { body } of [...household.entries].reverse())
@@ -34,7 +34,7 @@ const lately = computed(() => {
   const order = [...seen]
   return [...trays.standing]
     .sort((a, b) => (order.indexOf(a.id) >>> 0) - (order.indexOf(b.id) >>> 0))
-    .slice(0, MOST_TRAYS)
+    .slice(0, MAX_TRAYS)
 })
 /** Signs that were noted most; before any was, those a grower looks for first. */
 const FIRST: readonly SeenId[] = [

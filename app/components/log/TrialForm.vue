@@ -10,7 +10,7 @@ import { useContext } from '~/state/context'
 import { useHousehold } from '~/state/household'
 import { useTrays } from '~/state/trays'
 import { cellsToTell } from '#core/records/chance'
-import { LEAST_TRAYS, type TrialQuestion } from '#core/records/trial'
+import { MIN_TRAYS, type TrialQuestion } from '#core/records/trial'
 
 /** A trial in one press: which cells, what differs, and the lot is drawn. */
 const emit = defineEmits<{ close: [] }>()
@@ -157,7 +157,7 @@ const toggle = (id: string) =>
       side.
     </p>
     <p v-if="whole" class="soft">
-      Each tray counts once, however many cells it has: {{ LEAST_TRAYS }} trays a side are the fewest that can
+      Each tray counts once, however many cells it has: {{ MIN_TRAYS }} trays a side are the fewest that can
       be told from one tray’s luck.
     </p>
     <p v-if="tried && problem" class="problem" role="alert">{{ problem }}</p>

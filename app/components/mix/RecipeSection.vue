@@ -5,7 +5,7 @@ import Button from 'primevue/button'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useContext } from '~/state/context'
 import { ArrowRightLeft, X } from '@lucide/vue'
-import { MOST_SHARE, type Part } from '#core/media/recipe'
+import { MAX_SHARE, type Part } from '#core/media/recipe'
 import { printNumber, printShare } from '#core/units/format'
 import { layBands, unevenLine } from '#shared/drawings/section-layout'
 import { textureFill } from '#shared/drawings/textures'
@@ -65,7 +65,7 @@ const text = computed(
 const perCent = defineModel<boolean>('perCent', { default: false })
 const tooMuch = ref<number | null>(null)
 function setPerCent(index: number, share: number) {
-  const possible = share > 0 && share <= MOST_SHARE && props.parts.length > 1
+  const possible = share > 0 && share <= MAX_SHARE && props.parts.length > 1
   tooMuch.value = possible ? null : index
   if (possible) emit('share', index, share)
 }

@@ -15,16 +15,16 @@ const { hear } = useWishes()
 const id = useId()
 
 /** A long list is pasted in parts: each line is planned as it is typed. */
-const MOST_LINES = 60
+const MAX_LINES = 60
 const props = defineProps<{ unfolded?: boolean }>()
 const open = ref(props.unfolded ?? false)
 const text = ref('')
 const busy = ref(false)
 const written = computed(() => text.value.split(/\n/).map((line) => line.trim().replace(/^[-*•]\s*/, '')))
-const tooMany = computed(() => written.value.filter(Boolean).length > MOST_LINES)
+const tooMany = computed(() => written.value.filter(Boolean).length > MAX_LINES)
 const lines = computed(() =>
   written.value
-    .slice(0, MOST_LINES)
+    .slice(0, MAX_LINES)
     .filter(Boolean)
     .map((line) => {
       // Tabs of a spreadsheet part what commas part.
@@ -76,7 +76,7 @@ async function keep() {
         <p v-if="one.open" class="problem">{{ one.open }}</p>
       </li>
     </ul>
-    <p v-if="tooMany" class="problem">The first {{ MOST_LINES }} lines are read; the rest waits its turn.</p>
+    <p v-if="tooMany" class="problem">The first {{ MAX_LINES }} lines are read; the rest waits its turn.</p>
     <Button class="main" :disabled="!ready.length || busy" @click="keep">
       {{ ready.length ? `Keep ${counted(ready.length, 'line')}` : 'Keep them' }}
     </Button>

@@ -7,7 +7,7 @@ import { saveFile } from '~/composables/saveFile'
 import { useCardCode } from '~/composables/useCardCode'
 import { useCards } from '~/composables/useCards'
 import { useNotes } from '~/composables/useNotes'
-import { asWords, cardOf, MOST_LINK_LETTERS, type Card } from '#shared/sharing'
+import { asWords, cardOf, MAX_LINK_LETTERS, type Card } from '#shared/sharing'
 
 /** A recipe, a feed or a ladder to hand on: as a link, a code, a message, a file. */
 const props = defineProps<{ kind: Card['kind']; body: Card['body'] }>()
@@ -47,7 +47,7 @@ const save = () =>
     <div class="share">
       <section aria-labelledby="share-link">
         <h3 id="share-link">As a link</h3>
-        <p v-if="link.length > MOST_LINK_LETTERS" class="soft">
+        <p v-if="link.length > MAX_LINK_LETTERS" class="soft">
           It is too large for a link: hand on the file.
         </p>
         <template v-else>

@@ -17,7 +17,7 @@ const household = useHousehold()
 const context = useContext()
 const undoing = useUndo()
 const { all } = usePlaces()
-const MOST_OTHERS = 20
+const MAX_OTHERS = 20
 const PHRASE = /\b(go|to|the|bench|of|another|household)\b/gi
 /** Words that are not of the phrase every other household is found under. */
 const withoutPhrase = (typed: string) => typed.replace(PHRASE, ' ').trim().slice(0, 200)
@@ -99,7 +99,7 @@ watch(open, (shown) => {
 async function readOthers() {
   const named = withoutPhrase(wanted.value)
   const all = await $fetch<Stored<HouseholdRecord>[]>('/api/households', {
-    query: { named, limit: MOST_OTHERS },
+    query: { named, limit: MAX_OTHERS },
   }).catch(() => [])
   // What was typed meanwhile has been asked for too.
   if (named === withoutPhrase(wanted.value))

@@ -7,14 +7,14 @@ import { textureFill } from '#shared/drawings/textures'
 /** Packs drawn as they stand on the shelf: the full ones, and the open one as full as it is. */
 const props = defineProps<{ packs: number; materialId: string | null }>()
 
-const MOST_DRAWN = 5
+const MAX_DRAWN = 5
 const W = 20
 const H = 28
 const GAP = 5
 
 const state = computed(() => fullAndOpen(props.packs))
 const drawn = computed(() => [
-  ...Array.from({ length: Math.min(state.value.full, MOST_DRAWN) }, () => 1),
+  ...Array.from({ length: Math.min(state.value.full, MAX_DRAWN) }, () => 1),
   ...(state.value.open > 0 ? [state.value.open] : []),
 ])
 const fill = computed(() => (props.materialId ? textureFill(props.materialId) : 'var(--water)'))

@@ -25,7 +25,7 @@ const ORNAMENTAL: readonly CropFamily[] = ['cut flower', 'bedding']
 
 /** How unlike a misspelt name may be: 0 the same, 1 anything. */
 const UNLIKE = 0.34
-const MOST_OFFERED = 4
+const MAX_OFFERED = 4
 
 /** Everything that crops and packets are called, for finding them in a sentence. */
 export interface NameBook {
@@ -96,7 +96,7 @@ export function nameBook(crops: readonly Crop[], packets: readonly NamedPacket[]
       const offered = best && !best.item.ornamental ? found.filter(({ item }) => !item.ornamental) : found
       return onePerCrop(offered.map(({ item }) => ({ ...item, name: called.get(item.cropId)! }))).slice(
         0,
-        MOST_OFFERED,
+        MAX_OFFERED,
       )
     },
   }

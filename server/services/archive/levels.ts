@@ -5,7 +5,7 @@ import type { Transaction } from '../../db/door'
 import { entries } from '../../db/schema'
 import { countedEntry, levelOf, movedSum } from '../ledger'
 import { nextNumber } from '../numbers'
-import { findHousehold } from '../reading'
+import { findHousehold } from '../read-records'
 import { asStored, current, tableOf, type Row } from '../rows'
 
 /**

@@ -18,7 +18,7 @@ import { bodyOf, type Collection } from '#shared/collections'
 import { inHousehold, type Transaction } from '../../db/door'
 import { entries, households, photoFiles, readings, revisions, weatherDays } from '../../db/schema'
 import type { Principal } from '../../principal'
-import { findHousehold } from '../reading'
+import { findHousehold } from '../read-records'
 import { asStored, tableOf, type Row } from '../rows'
 import { archiveReadme } from './readme'
 

@@ -10,7 +10,7 @@ import { contextOf } from '#shared/context'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Block, Writing } from '../../paper/document'
 import type { Principal } from '../../principal'
-import { everything } from '../reading'
+import { everything } from '../read-records'
 import { invalid, unknown } from '../refusal'
 import { printing, type Printing } from './printing'
 

@@ -6,7 +6,7 @@ import { cameWords, yearReport } from '#shared/year'
 import type { Block, Writing } from '../../paper/document'
 import { inHousehold } from '../../db/door'
 import type { Principal } from '../../principal'
-import { everything } from '../reading'
+import { everything } from '../read-records'
 import { yearRecords } from '../year'
 import { printing } from './printing'
 

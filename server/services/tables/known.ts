@@ -5,7 +5,7 @@ import { namesOf } from '#shared/tables/known'
 import type { ReadTable } from '#shared/tables/read'
 import type { Table } from '#shared/tables/table'
 import { entries } from '../../db/schema'
-import { contextFor, list } from '../reading'
+import { contextFor, list } from '../read-records'
 import type { Transaction } from '../../db/door'
 import { asStored, current, type Row } from '../rows'
 

@@ -6,7 +6,7 @@ import { writeTable, type Style } from '#shared/tables/write'
 import { standingIn as plantsIn } from '#core/trays/standing'
 import type { Transaction } from '../../db/door'
 import { entries } from '../../db/schema'
-import { entriesAbout, list } from '../reading'
+import { entriesAbout, list } from '../read-records'
 import { asStored, current, type Row } from '../rows'
 import { knownIn, heldIn } from './known'
 

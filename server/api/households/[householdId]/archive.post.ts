@@ -1,11 +1,11 @@
 import * as z from 'zod'
-import { ARCHIVE_KINDS, ARCHIVE_TYPE, MOST_ARCHIVE_BYTES, type ArchiveKind } from '#shared/archive/format'
+import { ARCHIVE_KINDS, ARCHIVE_TYPE, MAX_ARCHIVE_BYTES, type ArchiveKind } from '#shared/archive/format'
 import { asItGoes } from '../../../http/as-it-goes'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 import { spooled } from '../../../http/spool'
-import { readArchive } from '../../../services/archive/read'
-import { takeIn } from '../../../services/archive/take-in'
+import { readArchive } from '../../../services/archive/unpack'
+import { takeIn } from '../../../services/archive/import'
 
 const kind = z.enum(ARCHIVE_KINDS as [ArchiveKind, ...ArchiveKind[]])
 
@@ -41,7 +41,7 @@ export default route(
     refuses: [404, 408, 409, 413, 415, 422],
   },
   ({ params, query, event, principal, act }) =>
-    spooled(event, { type: ARCHIVE_TYPE, most: MOST_ARCHIVE_BYTES, what: 'An archive' }, (file) =>
+    spooled(event, { type: ARCHIVE_TYPE, most: MAX_ARCHIVE_BYTES, what: 'An archive' }, (file) =>
       asItGoes(event, async (going) => {
         const archive = await readArchive(file, going)
         try {

@@ -8,7 +8,7 @@ import { route } from '../../../http/route'
 import { inHousehold } from '../../../db/door'
 import { daysAwayIn } from '../../../services/days-away'
 
-const MOST_BYTES = 5 * 1024 * 1024
+const MAX_BYTES = 5 * 1024 * 1024
 
 export default route(
   {
@@ -24,7 +24,7 @@ export default route(
   async ({ params, event, principal }) => {
     if (!/^text\/calendar\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
       throw new HttpProblem(415, 'Send it as text/calendar.')
-    const bytes = await readFile(event, MOST_BYTES, 'A calendar')
+    const bytes = await readFile(event, MAX_BYTES, 'A calendar')
     return inHousehold(principal, params.householdId, (tx) =>
       daysAwayIn(tx, params.householdId, bytes.toString('utf8')),
     )

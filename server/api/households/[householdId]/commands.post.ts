@@ -9,7 +9,7 @@ import { performAlone } from '../../../services/alone'
 import { checksum, perform } from '../../../services/commands'
 import { invalid } from '../../../services/refusal'
 
-const MOST_BYTES = 8 * 1024 * 1024
+const MAX_BYTES = 8 * 1024 * 1024
 
 export default route(
   {
@@ -17,7 +17,7 @@ export default route(
       'What somebody does: one command, or several that belong together, in one transaction, all or nothing. The act’s id is its key: sent again it is done once',
     params: householdParams,
     body: sentCommands,
-    mostBytes: MOST_BYTES,
+    mostBytes: MAX_BYTES,
     answers: z.object({
       act: id,
       wrote: z.array(z.object({ collection: z.string(), id, after: z.int() })),

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { HOUSEHOLD, stored } from '#shared/collections'
-import { everything } from '../../../services/reading'
+import { everything } from '../../../services/read-records'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { COLLECTION_NAMES } from '#shared/collections'
 import { id } from '#shared/rules'
 import { inHousehold } from '../../../db/door'
-import { removedLately } from '../../../services/reading'
+import { removedLately } from '../../../services/read-records'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 

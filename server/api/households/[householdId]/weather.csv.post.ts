@@ -8,7 +8,7 @@ import { asText } from '../../../http/text'
 import { putWeather } from '../../../services/weather'
 import { weatherFromCsv } from '../../../services/weather-csv'
 
-const MOST_BYTES = 2 * 1024 * 1024
+const MAX_BYTES = 2 * 1024 * 1024
 
 export default route(
   {
@@ -21,7 +21,7 @@ export default route(
   async ({ params, event, act, principal }) => {
     if (!/^text\/csv\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
       throw new HttpProblem(415, 'Send it as text/csv.')
-    const bytes = await readFile(event, MOST_BYTES, 'A table')
+    const bytes = await readFile(event, MAX_BYTES, 'A table')
     return putWeather(principal, params.householdId, weatherFromCsv(asText(bytes)), act)
   },
 )

@@ -1,6 +1,6 @@
 import { bodyOf, COLLECTIONS, stored } from '#shared/collections'
 import { inHousehold } from '../../../../db/door'
-import { find } from '../../../../services/reading'
+import { find } from '../../../../services/read-records'
 import { recordParams } from '../../../../http/params'
 import { collectionRoute } from '../../../../http/route'
 

@@ -2,8 +2,8 @@ import { setResponseHeader } from 'h3'
 import * as z from 'zod'
 import { bodyOf, stored, type Stored } from '#shared/collections'
 import { inHousehold } from '../../../../db/door'
-import { listEntries, listPage } from '../../../../services/reading'
-import { remembered } from '../../../../services/remembered'
+import { listEntries, listPage } from '../../../../services/read-records'
+import { cached } from '../../../../services/response-cache'
 import { collectionParams, pageQuery } from '../../../../http/params'
 import { collectionRoute } from '../../../../http/route'
 
@@ -19,7 +19,7 @@ export default collectionRoute(
         : 'Oldest or newest first, `limit` of them after the one with the id `from`; the header `link` names the next page',
   }),
   async ({ params: { collection, householdId }, query, event, principal }) => {
-    const page = await remembered<Stored<unknown>[]>(
+    const page = await cached<Stored<unknown>[]>(
       principal,
       householdId,
       `${collection} ${JSON.stringify(query)}`,

@@ -3,7 +3,7 @@ import { id } from '#shared/rules'
 import { inHousehold } from '../../../../db/door'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
-import { actOf } from '../../../../services/acts'
+import { actOf } from '../../../../services/idempotency'
 
 export default route(
   {

@@ -11,17 +11,17 @@ import { route } from '../../../../http/route'
 import { spooled } from '../../../../http/spool'
 import { asText } from '../../../../http/text'
 import type { Principal } from '../../../../principal'
-import type { Act } from '../../../../services/acts'
-import { readArchive } from '../../../../services/archive/read'
-import { takeIn } from '../../../../services/archive/take-in'
+import type { Act } from '../../../../services/idempotency'
+import { readArchive } from '../../../../services/archive/unpack'
+import { takeIn } from '../../../../services/archive/import'
 import { invalid } from '../../../../services/refusal'
 import { weatherDays } from '#shared/weather'
 import { checksum } from '../../../../services/commands'
 import { keepPhotoFile } from '../../../../services/photo-files'
-import { takeTable } from '../../../../services/tables/take-in'
+import { takeTable } from '../../../../services/tables/import'
 import { weatherFromCsv } from '../../../../services/weather-csv'
 import { putWeather } from '../../../../services/weather'
-import { ARCHIVE_TYPE, MOST_ARCHIVE_BYTES } from '#shared/archive/format'
+import { ARCHIVE_TYPE, MAX_ARCHIVE_BYTES } from '#shared/archive/format'
 
 const MB = 1024 * 1024
 
@@ -71,7 +71,7 @@ async function performWithFile(
 ): Promise<object | undefined> {
   switch (intent.name) {
     case 'bring in archive':
-      return spooled(event, { type: ARCHIVE_TYPE, most: MOST_ARCHIVE_BYTES, what: 'An archive' }, (file) =>
+      return spooled(event, { type: ARCHIVE_TYPE, most: MAX_ARCHIVE_BYTES, what: 'An archive' }, (file) =>
         asItGoes(event, async (going) => {
           const archive = await readArchive(file, going)
           try {

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { bodyOf, stored } from '#shared/collections'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
-import { remembered } from '../../../../services/remembered'
+import { cached } from '../../../../services/response-cache'
 import { inHousehold } from '../../../../db/door'
 import { yearRecords } from '../../../../services/year'
 
@@ -21,7 +21,7 @@ export default route(
     meaning: 'Entries in the order they were written',
   },
   ({ params: { householdId, year }, principal }) =>
-    remembered(principal, householdId, `year ${year}`, () =>
+    cached(principal, householdId, `year ${year}`, () =>
       inHousehold(principal, householdId, (tx) => yearRecords(tx, householdId, year)),
     ),
 )

@@ -5,7 +5,7 @@ import { readFile } from '../../../../http/read-json'
 import { route } from '../../../../http/route'
 import { keepPhotoFile } from '../../../../services/photo-files'
 
-const MOST_BYTES = 25 * 1024 * 1024
+const MAX_BYTES = 25 * 1024 * 1024
 
 export default route(
   {
@@ -16,5 +16,5 @@ export default route(
     refuses: [404, 408, 413, 422],
   },
   async ({ params, event, principal }) =>
-    keepPhotoFile(principal, params.householdId, params.id, await readFile(event, MOST_BYTES)),
+    keepPhotoFile(principal, params.householdId, params.id, await readFile(event, MAX_BYTES)),
 )

@@ -4,7 +4,7 @@ import { id } from '#shared/rules'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 import { inHousehold } from '../../../../db/door'
-import { asSenml, readingsOf } from '../../../../services/readings'
+import { asSenml, readingsOf } from '../../../../services/device-readings'
 
 const SENML = 'application/senml+json'
 

@@ -3,7 +3,7 @@ import * as z from 'zod'
 import { householdParams } from '../../../../http/params'
 import { readJson } from '../../../../http/read-json'
 import { route } from '../../../../http/route'
-import { takeReadings } from '../../../../services/readings'
+import { takeReadings } from '../../../../services/device-readings'
 
 const SENML = 'application/senml+json'
 

@@ -4,7 +4,7 @@ import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 import { listenLive } from '../../../../services/live'
 import { inHousehold } from '../../../../db/door'
-import { findHousehold } from '../../../../services/reading'
+import { findHousehold } from '../../../../services/read-records'
 
 /** A silent line is cut by what stands between; a word now and then keeps it. */
 const WORD_MS = 20_000

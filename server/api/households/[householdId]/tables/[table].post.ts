@@ -6,9 +6,9 @@ import { HttpProblem } from '../../../../http/problem-json'
 import { clean, readFile } from '../../../../http/read-json'
 import { route } from '../../../../http/route'
 import { asText } from '../../../../http/text'
-import { takeTable } from '../../../../services/tables/take-in'
+import { takeTable } from '../../../../services/tables/import'
 
-const MOST_BYTES = 8 * 1024 * 1024
+const MAX_BYTES = 8 * 1024 * 1024
 
 const problem = z.object({
   line: z.int().describe('Of the file, the first line 1'),
@@ -82,7 +82,7 @@ export default route(
   async ({ params, query, event, principal, act }) => {
     if (!/^text\/(?:csv|plain|tab-separated-values)\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
       throw new HttpProblem(415, 'Send it as text/csv.')
-    const text = asText(await readFile(event, MOST_BYTES, 'A table'))
+    const text = asText(await readFile(event, MAX_BYTES, 'A table'))
     const order = {
       ...(query.columns === undefined
         ? {}

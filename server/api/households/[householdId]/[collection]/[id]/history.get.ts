@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { bodyOf, COLLECTIONS } from '#shared/collections'
 import { inHousehold } from '../../../../../db/door'
-import { history } from '../../../../../services/reading'
+import { history } from '../../../../../services/read-records'
 import { recordParams } from '../../../../../http/params'
 import { collectionRoute } from '../../../../../http/route'
 

@@ -5,8 +5,8 @@ import {
   fileOfKind,
   lineOf,
   manifest,
-  MOST_LINE_BYTES,
-  MOST_PHOTO_BYTES,
+  MAX_LINE_BYTES,
+  MAX_PHOTO_BYTES,
   oneOf,
   type ArchiveKind,
   type Manifest,
@@ -18,10 +18,10 @@ import { cleaned } from '../../http/read-json'
 import { invalid } from '../refusal'
 
 /** What an archive of ours never is: more files, or text that unfolds to more, than twenty years of a household. */
-const MOST_FILES = 20_000
-const MOST_TEXT_BYTES = 1024 ** 3
+const MAX_FILES = 20_000
+const MAX_TEXT_BYTES = 1024 ** 3
 /** JSON Lines of records fold to a tenth or so, never to a thousandth. */
-const MOST_UNFOLDING = 400
+const MAX_UNFOLDING = 400
 const NAMES = /^(manifest\.json|README\.md|[a-z-]+\.jsonl|photos\/(?:[0-9a-f-]{36}\.webp)?)$/
 
 const refused = (message: string) => invalid([{ path: ['archive'], message }])
@@ -50,7 +50,7 @@ export async function readArchive(file: string, going: Going): Promise<ReadArchi
       throw refused(
         'This zip is no archive of Blastomix: it has no manifest.json. Choose a file that was written under Settings, In and out.',
       )
-    const found = manifestFrom(await whole(zip, text, MOST_LINE_BYTES))
+    const found = manifestFrom(await whole(zip, text, MAX_LINE_BYTES))
     const all = Object.values(found.lines).reduce((sum, n) => sum + n, found.photos * LINES_A_PHOTO)
     let read = 0
     const stillWanted = () => {
@@ -73,7 +73,7 @@ export async function readArchive(file: string, going: Going): Promise<ReadArchi
         const member = members.get(`photos/${fileId}.webp`)
         if (!member) throw refused(`The picture ${fileId} is missing from the archive.`)
         readOn(LINES_A_PHOTO)
-        return whole(zip, member, MOST_PHOTO_BYTES)
+        return whole(zip, member, MAX_PHOTO_BYTES)
       },
       stillWanted,
       close: () => zip.close(),
@@ -112,12 +112,12 @@ function membersOf(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
           `This zip holds “${fileName.slice(0, 60)}”, which no archive of Blastomix has. Nothing was read.`,
         )
       if (members.has(fileName)) return no(`This zip holds ${fileName} twice. Nothing was read.`)
-      if (members.size >= MOST_FILES)
-        return no(`This zip holds more than ${MOST_FILES} files. Nothing was read.`)
+      if (members.size >= MAX_FILES)
+        return no(`This zip holds more than ${MAX_FILES} files. Nothing was read.`)
       if (!fileName.startsWith('photos/')) textBytes += uncompressedSize
       if (
-        textBytes > MOST_TEXT_BYTES ||
-        (uncompressedSize > MOST_LINE_BYTES && uncompressedSize > compressedSize * MOST_UNFOLDING)
+        textBytes > MAX_TEXT_BYTES ||
+        (uncompressedSize > MAX_LINE_BYTES && uncompressedSize > compressedSize * MAX_UNFOLDING)
       )
         return no(`${fileName} would unfold to far more than a household keeps. Nothing was read.`)
       if (entry.isEncrypted()) return no(`${fileName} is locked with a password. Nothing was read.`)
@@ -206,7 +206,7 @@ async function* textLines(zip: yauzl.ZipFile, entry: yauzl.Entry): AsyncGenerato
   for await (const chunk of await streamOf(zip, entry)) {
     const parts = (rest + decoded(chunk as Buffer)).split('\n')
     rest = parts.pop()!
-    if (rest.length > MOST_LINE_BYTES) throw refused(`A line of ${entry.fileName} is longer than any record.`)
+    if (rest.length > MAX_LINE_BYTES) throw refused(`A line of ${entry.fileName} is longer than any record.`)
     yield* parts
   }
   rest += decoded()

@@ -5,7 +5,7 @@
 const last = new Map<string, Promise<unknown>>()
 
 /** Run when those before are through, whatever became of them. */
-export function inTurn<Answer>(householdId: string, run: () => Promise<Answer>): Promise<Answer> {
+export function inHouseholdQueue<Answer>(householdId: string, run: () => Promise<Answer>): Promise<Answer> {
   const before = last.get(householdId) ?? Promise.resolve()
   const mine = before.then(run, run)
   const settled = mine

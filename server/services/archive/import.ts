@@ -19,16 +19,16 @@ import { batches, households, photoFiles, revisions, trays, readings, weatherDay
 import { backUpNow, keepsBackups } from '../../keeper'
 import type { Principal } from '../../principal'
 import { levelOf, markOver } from '../ledger'
-import type { Act } from '../acts'
-import { lookOrTake, type Looked } from '../looking'
+import type { Act } from '../idempotency'
+import { lookOrTake, type Looked } from '../dry-run'
 import { madeThumbnail } from '../photo-files'
 import { nextNumber } from '../numbers'
-import { findHousehold } from '../reading'
+import { findHousehold } from '../read-records'
 import { invalid } from '../refusal'
 import { asStored, tableOf, type Row } from '../rows'
 import { checkTrays } from '../trays'
 import { joinLevels } from './levels'
-import type { ReadArchive } from './read'
+import type { ReadArchive } from './unpack'
 
 /*
  * An archive is taken into a household in one transaction: looked at first, which does all of it and writes nothing, and then

@@ -18,8 +18,8 @@ import { inHousehold, type Head, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
 import { entries, households, revisions, sowings, trays } from '../db/schema'
 import { unknown } from './refusal'
-import { remember, remembered, rememberedAt } from './remembered'
-import { keptIn } from './writing'
+import { putCached, cached, cachedAt } from './response-cache'
+import { keptIn } from './transaction-changes'
 import { asStored, current, dayOfHousehold, tableOf, type Row } from './rows'
 import { openSowings } from './open-sowings'
 import { weatherInSight } from './weather-days'
@@ -282,20 +282,20 @@ const everythingOn = (head: Head) => `everything ${todayOf(head, new Date())}`
 
 /** @throws Refusal 404 */
 export const everything = (principal: Principal, householdId: string): Promise<Everything> =>
-  remembered(principal, householdId, everythingOn, () =>
+  cached(principal, householdId, everythingOn, () =>
     inHousehold(principal, householdId, (tx) => readEverything(tx, householdId)),
   )
 
 /** Everything as it stood before the write under way, where it is at hand. */
 export const everythingBefore = (householdId: string, head: Head) =>
-  rememberedAt<Everything>(householdId, everythingOn(head), head.changes - 1)
+  cachedAt<Everything>(householdId, everythingOn(head), head.changes - 1)
 
 /** Everything as a write left it: not read again. */
-export const rememberEverything = (householdId: string, head: Head, kept: Everything) =>
-  remember(householdId, everythingOn(head), head.changes, kept)
+export const cacheEverything = (householdId: string, head: Head, kept: Everything) =>
+  putCached(householdId, everythingOn(head), head.changes, kept)
 
 /** Of twenty years so many measurements are looked at, the latest. */
-const MOST_MEASUREMENTS = 2000
+const MAX_MEASUREMENTS = 2000
 
 /** What was measured in all years, by entries that stand, the oldest first. */
 export async function measurementsOf(householdId: string, tx: Transaction): Promise<Measurement[]> {
@@ -304,7 +304,7 @@ export async function measurementsOf(householdId: string, tx: Transaction): Prom
     .from(entries)
     .where(and(current('entries', householdId), sql`${entries.measured} <> '[]'::jsonb`))
     .orderBy(desc(entries.number))
-    .limit(MOST_MEASUREMENTS)
+    .limit(MAX_MEASUREMENTS)
   return rows
     .reverse()
     .flatMap(({ entryId, on, measured }) => measured.map((one) => ({ entryId, on, ...one })))

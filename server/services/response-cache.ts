@@ -8,7 +8,7 @@ const answers = new LRUCache<string, { changes: number; answer: Promise<unknown>
   max: 100,
 })
 /** After so many writes in a row an answer is made anew, whatever is known of it. */
-const MOST_CARRIED = 200
+const MAX_CARRIED = 200
 
 /**
  * An answer that hangs only on what a household keeps: made again when anything was written there since, by whichever copy of
@@ -16,7 +16,7 @@ const MOST_CARRIED = 200
  *
  * @throws Refusal 404
  */
-export async function remembered<Answer>(
+export async function cached<Answer>(
   principal: Principal,
   householdId: string,
   what: string | ((head: Head) => string),
@@ -34,7 +34,7 @@ export async function remembered<Answer>(
 }
 
 /** The same answer as it stood after so many changes, where it is at hand. */
-export function rememberedAt<Answer>(householdId: string, what: string, changes: number) {
+export function cachedAt<Answer>(householdId: string, what: string, changes: number) {
   const known = answers.get(`${householdId} ${what}`)
   return known?.changes === changes ? (known.answer as Promise<Answer>) : undefined
 }
@@ -44,12 +44,12 @@ export function rememberedAt<Answer>(householdId: string, what: string, changes:
  *
  * @param changes the household's count with this write
  */
-export function remember<Answer>(householdId: string, what: string, changes: number, answer: Answer) {
+export function putCached<Answer>(householdId: string, what: string, changes: number, answer: Answer) {
   const key = `${householdId} ${what}`
   const known = answers.get(key)
   // Another write may have come between.
   if (known && known.changes > changes) return
   const carried = known?.changes === changes - 1 ? known.carried + 1 : 0
-  if (carried > MOST_CARRIED) answers.delete(key)
+  if (carried > MAX_CARRIED) answers.delete(key)
   else answers.set(key, { changes, answer: Promise.resolve(answer), carried })
 }

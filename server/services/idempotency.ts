@@ -3,11 +3,11 @@ import type { Performed, WrittenRecord } from '#shared/commands/written'
 import { asHousekeeping, inLockedHousehold, type Earlier, type Locked, type Transaction } from '../db/door'
 import { acts } from '../db/schema'
 import type { Principal } from '../principal'
-import { history } from './reading'
+import { history } from './read-records'
 import { invalid, uncertain, unknown } from './refusal'
 import { rowAsItStands } from './rows'
-import { inTurn } from './turns'
-import { writingOf } from './writing'
+import { inHouseholdQueue } from './household-queue'
+import { writingOf } from './transaction-changes'
 
 /** One press, under an id of the sender's own; `asked` tells it from another request that borrows the id. */
 export interface Act {
@@ -45,7 +45,7 @@ export function once<Answer extends object>(
   { patient = false }: { patient?: boolean } = {},
 ): Promise<Answer> {
   const { id, asked } = act ?? { id: crypto.randomUUID(), asked: '' }
-  return inTurn(householdId, async () => {
+  return inHouseholdQueue(householdId, async () => {
     let committing = false
     try {
       return await inLockedHousehold(

@@ -8,10 +8,10 @@ import type { Principal } from '../principal'
 import { readings } from '../db/schema'
 import { deviceByKey } from './device-keys'
 import { tellLive } from './live'
-import { findHousehold } from './reading'
+import { findHousehold } from './read-records'
 import { invalid } from './refusal'
 
-export const MOST_RECORDS = 2000
+export const MAX_RECORDS = 2000
 /** A clock that is fast by more than this is not the bench’s. */
 const SKEW_MS = 2 * 60_000
 const OLDEST_MS = 400 * 86_400_000
@@ -86,8 +86,8 @@ async function readingsTaken(
 const refused = (message: string) => invalid([{ path: ['pack'], message }])
 
 function readPack(pack: unknown, nowMs: number): { own: Reading[]; ignored: number } {
-  if (Array.isArray(pack) && pack.length > MOST_RECORDS)
-    throw refused(`A pack holds at most ${MOST_RECORDS} records; send it in parts.`)
+  if (Array.isArray(pack) && pack.length > MAX_RECORDS)
+    throw refused(`A pack holds at most ${MAX_RECORDS} records; send it in parts.`)
   try {
     const read = resolvePack(pack, nowMs / 1000).map(readingOf)
     const own = read.filter((one): one is Reading => one !== null)

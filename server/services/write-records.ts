@@ -17,14 +17,14 @@ import type { Transaction } from '../db/door'
 import { households, revisions } from '../db/schema'
 import { countedEntry, levelOf, markOver, moveAgain, moveBack, movedSum, workOut } from './ledger'
 import { isNumbered, nextNumber } from './numbers'
-import { asStoredHousehold, find, findHousehold } from './reading'
+import { asStoredHousehold, find, findHousehold } from './read-records'
 import { measuredBy } from './measured'
 import { checkReferences, usersOf } from './references'
 import { checkNothingHappened, checkTrays, traysOf } from './trays'
 import { checkWater } from './water'
 import { inUse, invalid, stale, unknown, type User } from './refusal'
 import { asStored, tableOf, type Row } from './rows'
-import { noteChanged, noteHousehold, noteWritten } from './writing'
+import { noteChanged, noteHousehold, noteWritten } from './transaction-changes'
 
 /*
  * How a household keeps its things: the same calls for every collection. A write names the version it was made
