@@ -6,8 +6,9 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 0,
-  timeout: 120_000,
-  expect: { timeout: 15_000 },
+  // Slow machines are no failure.
+  timeout: 300_000,
+  expect: { timeout: 30_000 },
   use: {
     baseURL: process.env.BLASTOMIX_URL ?? 'http://127.0.0.1:3000',
     viewport: { width: 1280, height: 800 },

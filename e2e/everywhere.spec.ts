@@ -54,7 +54,7 @@ for (const [scheme, size] of [
     baseURL,
   }) => {
     // Two dozen places, each looked through by axe.
-    test.setTimeout(300_000)
+    test.slow()
     const batch = await household.put('batches', SOWING_BATCH)
     const feeding = await household.put('feedings', { ...FEEDING, batchId: batch.id })
     await household.setSeason()

@@ -113,7 +113,6 @@ async function pick(page: Page, target: Locator, option: string) {
 }
 
 test('from a recipe to the bench card, by keyboard alone', async ({ page }) => {
-  test.setTimeout(90_000)
   await goTo(page, '/')
   await page.keyboard.press('m')
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('A new batch')

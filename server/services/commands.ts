@@ -58,7 +58,7 @@ export async function perform(
   let left: { head: Head; kept: Everything } | undefined
   const performed = await once(principal, householdId, act, doing, async (tx, household, actId) => {
     if (!mayWrite(household, press.commands)) throw unknown('household')
-    const before = household && (await everythingBefore(householdId, household))
+    const before = household && everythingBefore(householdId, household)
     if (before) noteKept(tx, before)
     const done = new Performance(tx, householdId, press, household, actId)
     for (const [i, one] of press.commands.entries())

@@ -4,9 +4,14 @@ import type { Principal } from '../principal'
 import { unknown } from './refusal'
 
 /** So many answers are held; each is bounded itself. */
-const answers = new LRUCache<string, { changes: number; answer: Promise<unknown>; carried: number }>({
-  max: 100,
-})
+const answers = new LRUCache<string, Known>({ max: 100 })
+interface Known {
+  readonly changes: number
+  readonly answer: Promise<unknown>
+  /** The answer itself, once it is there. */
+  made?: unknown
+  readonly carried: number
+}
 /** After so many writes in a row an answer is made anew, whatever is known of it. */
 const MAX_CARRIED = 200
 
@@ -28,15 +33,19 @@ export async function cached<Answer>(
   const known = answers.get(key)
   if (known?.changes === head.changes) return known.answer as Promise<Answer>
   const answer = make(head)
-  answers.set(key, { changes: head.changes, answer, carried: 0 })
-  answer.catch(() => answers.delete(key))
+  const entry: Known = { changes: head.changes, answer, carried: 0 }
+  answers.set(key, entry)
+  answer.then(
+    (made) => (entry.made = made),
+    () => answers.delete(key),
+  )
   return answer
 }
 
-/** The same answer as it stood after so many changes, where it is at hand. */
+/** The same answer as it stood after so many changes, where it is at hand: a writer in a transaction waits for no reader. */
 export function cachedAt<Answer>(householdId: string, what: string, changes: number) {
   const known = answers.get(`${householdId} ${what}`)
-  return known?.changes === changes ? (known.answer as Promise<Answer>) : undefined
+  return known?.changes === changes ? (known.made as Answer | undefined) : undefined
 }
 
 /**
@@ -51,5 +60,5 @@ export function putCached<Answer>(householdId: string, what: string, changes: nu
   if (known && known.changes > changes) return
   const carried = known?.changes === changes - 1 ? known.carried + 1 : 0
   if (carried > MAX_CARRIED) answers.delete(key)
-  else answers.set(key, { changes, answer: Promise.resolve(answer), carried })
+  else answers.set(key, { changes, answer: Promise.resolve(answer), made: answer, carried })
 }

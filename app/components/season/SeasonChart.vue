@@ -66,10 +66,10 @@ let hold: {
 } | null = null
 function press(event: PointerEvent, row: PlannedRow, edge: number | null) {
   pressed = row.id
-  const stored = season.sowing(row.id)
-  if (!stored || event.button !== 0) return
+  const body = bodyNow(row.id)
+  if (!body || event.button !== 0) return
   if (edge === null && season.isSown(row.id)) return
-  hold = { id: row.id, row, body: stored.body, edge, from: event.clientX, days: 0 }
+  hold = { id: row.id, row, body, edge, from: event.clientX, days: 0 }
   order.value = rows.value.map(({ id }) => id)
   held.value = season.extent
   ;(event.currentTarget as Element).setPointerCapture?.(event.pointerId)
@@ -93,10 +93,24 @@ useEventListener('pointerup', async () => {
   const { id, days } = hold
   const body = bodyAt(days)
   hold = null
-  if (days !== 0) await season.keep(id, body)
-  season.moving = null
+  if (days !== 0) await save(id, body)
+  else season.moving = null
   letGo()
 })
+
+/** As it stands under the hand, though it may not be saved yet. */
+const bodyNow = (id: string) => (season.moving?.id === id ? season.moving.body : season.sowing(id)?.body)
+/** Shown at once, and saved one after the other: who is faster than the answer goes on from where it stands. */
+let saved = Promise.resolve()
+function save(id: string, body: SowingRecord) {
+  const hand = { id, body }
+  season.moving = hand
+  saved = saved.then(async () => {
+    await season.keep(id, body)
+    if (season.moving === hand) season.moving = null
+  })
+  return saved
+}
 function letGo() {
   order.value = null
   held.value = null
@@ -112,17 +126,18 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key === 'Escape' && hold) giveUp()
 })
 
-async function key(event: KeyboardEvent, row: PlannedRow) {
+function key(event: KeyboardEvent, { id, name }: PlannedRow) {
   if (event.key === 'Enter' || event.key === ' ') {
     event.preventDefault()
-    selected.value = row.id
+    selected.value = id
     return
   }
   const days = keyMove(event, { step: 1, page: 7 })
-  const stored = season.sowing(row.id)
-  if (days === null || !stored) return
-  if (season.isSown(row.id)) return note(`${row.name} is sown: its sowing day stays. Change a rung instead.`)
-  await season.keep(row.id, season.moved(stored.body, row, days))
+  const body = bodyNow(id)
+  const row = season.row(id)
+  if (days === null || !body || !row) return
+  if (season.isSown(id)) return note(`${name} is sown: its sowing day stays. Change a rung instead.`)
+  void save(id, season.moved(body, row, days))
 }
 
 const text = computed(() => {
