@@ -65,7 +65,7 @@ export const test = base.extend<{
   expectNoise: (pattern: RegExp) => void
   watched: null
 }>({
-  // A server closes a connection on which nothing was said for five seconds; who asks on it just then asks again, as a browser does.
+  // A server closes a connection on which nothing was said for a while; who asks on it just then asks again, as a browser does.
   request: async ({ request }, use) => {
     for (const verb of ['get', 'put', 'post', 'delete'] as const) {
       const once = request[verb].bind(request)
