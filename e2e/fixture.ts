@@ -65,7 +65,7 @@ export const test = base.extend<{
   expectNoise: (pattern: RegExp) => void
   watched: null
 }>({
-  // A server closes a connection on which nothing was said for five seconds; who asks on it just then asks again, as a browser does.
+  // A server closes a connection on which nothing was said for a while; who asks on it just then asks again, as a browser does.
   request: async ({ request }, use) => {
     for (const verb of ['get', 'put', 'post', 'delete'] as const) {
       const once = request[verb].bind(request)
@@ -132,9 +132,14 @@ export async function expectAccessible(page: Page) {
   ).toEqual([])
 }
 
+/** A list that opens while the page still moves under it closes again: then it is opened once more, as anybody would. */
 export async function choose(page: Page, label: string, option: string | RegExp) {
-  await page.getByRole('combobox', { name: label, exact: true }).click()
-  await page.getByRole('option', { name: option }).click()
+  const field = page.getByRole('combobox', { name: label, exact: true })
+  const wanted = page.getByRole('option', { name: option })
+  await expect(async () => {
+    if ((await field.getAttribute('aria-expanded')) !== 'true') await field.click()
+    await wanted.click({ timeout: 5_000 })
+  }).toPass()
 }
 
 export const SOWING_BATCH = {

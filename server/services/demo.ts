@@ -15,8 +15,9 @@ import { households } from '../db/schema'
 import { demoFrame, demoSeason } from './demo-season'
 import { demoLog, drawDemoPhotos } from './demo-log'
 import { demoTrays } from './demo-trays'
-import { writeNew } from './write-records'
 import { invalid } from './refusal'
+import { noteKept } from './transaction-changes'
+import { writeNew } from './write-records'
 
 /** The demo lives on a day of its own, so that its frosts and crops make sense whenever it is opened. */
 export const DEMO_DAY = dayFrom('2027-04-12')
@@ -442,6 +443,8 @@ async function writeDemo(tx: Transaction, householdId: string, name: string): Pr
     water: { ecMsPerCm: 0.55, alkalinityMgPerL: 210 },
     season: demoFrame(today),
   })
+  // What is written is looked at again and again: it is carried on from nothing rather than read each time.
+  noteKept(tx, await readEverything(tx, householdId))
   const kept = demo(today)
   const standing = demoTrays(today, { id: demoId, ownTray: OWN_TRAY, firstBatch: FIRST_BATCH })
   const ids = { id: demoId, household: householdId }
