@@ -1,26 +1,26 @@
 <script setup lang="ts">
 import { ClientOnly, NuxtPage, NuxtRouteAnnouncer } from '#components'
 import ConfirmDialog from 'primevue/confirmdialog'
-import InUseDialog from '~/components/records/InUseDialog.vue'
+import InUseDialog from '~/kit/record-forms/InUseDialog.vue'
 import { useHead, useRoute } from '#imports'
 import { defineAsyncComponent, onMounted, ref } from 'vue'
-import WorkingSlip from '~/components/figures/WorkingSlip.vue'
-import CommandPalette from '~/components/shell/CommandPalette.vue'
-import FirstHousehold from '~/components/shell/FirstHousehold.vue'
-import OwnDay from '~/components/shell/OwnDay.vue'
-import ServerSilent from '~/components/shell/ServerSilent.vue'
-import RunTimers from '~/components/runs/RunTimers.vue'
-import ShellHeader from '~/components/shell/ShellHeader.vue'
-import ShellNote from '~/components/shell/ShellNote.vue'
-import { useHelpOpen } from '~/composables/useHelpOpen'
-import { keepToday } from '~/composables/useToday'
-import { useKeys } from '~/composables/useKeys'
-import { useCommands } from '~/state/commands'
-import { useHousehold } from '~/state/household'
-import { usePreferences } from '~/state/preferences'
-const NewWords = defineAsyncComponent(() => import('~/components/help/NewWords.vue'))
-const HelpPanel = defineAsyncComponent(() => import('~/components/help/HelpPanel.vue'))
-const MaterialTextures = defineAsyncComponent(() => import('~/components/drawings/MaterialTextures.vue'))
+import WorkingSlip from '~/kit/figures/WorkingSlip.vue'
+import CommandPalette from '~/shell/CommandPalette.vue'
+import FirstHousehold from '~/shell/FirstHousehold.vue'
+import OwnDay from '~/shell/OwnDay.vue'
+import ServerSilent from '~/shell/ServerSilent.vue'
+import RunTimers from '~/today/jobs/RunTimers.vue'
+import ShellHeader from '~/shell/ShellHeader.vue'
+import ShellNote from '~/shell/ShellNote.vue'
+import { useHelpOpen } from '~/help/useHelpOpen'
+import { keepToday } from '~/household/useToday'
+import { useKeys } from '~/shell/useKeys'
+import { useCommands } from '~/household/commands'
+import { useHousehold } from '~/household/household'
+import { usePreferences } from '~/household/preferences'
+const NewWords = defineAsyncComponent(() => import('~/help/NewWords.vue'))
+const HelpPanel = defineAsyncComponent(() => import('~/help/HelpPanel.vue'))
+const MaterialTextures = defineAsyncComponent(() => import('~/kit/drawings/MaterialTextures.vue'))
 const household = useHousehold()
 const palette = ref(false)
 // After the list that Escape has just closed: it takes the focus back with a timer of its own.

@@ -4,9 +4,9 @@ import { globSync } from 'tinyglobby'
 
 /** What a page asks for with a body, and which writes nothing that a household keeps. */
 const ONLY_ASKED: Record<string, string> = {
-  'app/components/settings/AwayForm.vue': 'a calendar is read, and shown before it is saved',
+  'app/settings/AwayForm.vue': 'a calendar is read, and shown before it is saved',
   'app/pages/trays/labels.vue': 'labels go to the printer',
-  'app/composables/followed.ts': 'a command with its archive, to the address that composables/send.ts gives',
+  'app/records/in-and-out/followed.ts': 'a command with its archive, to the address that household/send.ts gives',
 }
 
 it('what a household keeps is written by commands alone', () => {
@@ -14,7 +14,7 @@ it('what a household keeps is written by commands alone', () => {
   expect(files.length).toBeGreaterThan(200)
   const elsewhere = files.filter(
     (file) =>
-      file !== 'app/composables/send.ts' &&
+      file !== 'app/household/send.ts' &&
       /method:\s*['"`](PUT|POST|DELETE|PATCH)|new XMLHttpRequest|sendBeacon/i.test(
         readFileSync(file, 'utf8'),
       ),

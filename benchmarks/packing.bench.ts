@@ -4,8 +4,8 @@
  */
 import loadHighs from 'highs'
 import { CONTAINERS } from '#core/containers/catalogue'
-import { addDays, dayFrom } from '#core/season/day'
-import { apart, packTrays, type TrayShare } from '#core/season/packing'
+import { addDays, dayFrom } from '#core/calendar/day'
+import { apart, packTrays, type TrayShare } from '#core/season/packing/packing'
 import { mulberry32 } from '#core/numeric/random'
 import { median, report } from './report'
 

@@ -3,11 +3,11 @@
  * day from a number: how much the balance of salts, food, leaves and cover costs over the barest reckoning.
  */
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
-import { placeOf } from '#core/season/places/place'
-import { dryRuns, HABITS, type DryRunRequest } from '#core/water/dry-run'
+import { placeOf } from '#core/places/place'
+import { dryRuns, HABITS, type DryRunRequest } from '#core/water/water-scenario'
 import { wetSurfaceLoss } from '#core/water/evaporation'
-import { contextOf } from '#shared/context'
-import { dryRunFor } from '#shared/dry-run'
+import { contextOf } from '#shared/reckoning/context'
+import { dryRunFor } from '#shared/reckoning/water-scenario'
 import { median, report } from './report'
 
 const DAYS = 42

@@ -7,14 +7,14 @@ import { planBatch } from '#core/media/batch'
 import { plainBatch, DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import { BUILT_IN } from '#core/media/materials'
 import { CONTAINERS } from '#core/containers/catalogue'
-import { bodyOf, COLLECTIONS, type Collection } from '#shared/collections'
+import { bodyOf, COLLECTIONS, type Collection } from '#shared/records/collections'
 import { CROPS } from '#core/sowing/crops'
 import { cropRecordOf } from '#shared/records/crop'
 import { newEntry } from '#shared/records/entry'
 import { sowing } from '#shared/records/sowing'
 import { SEASON } from '#shared/test/season'
 import { base, call, newHousehold } from './test/calling'
-import { dayFrom } from '#core/season/day'
+import { dayFrom } from '#core/calendar/day'
 
 /* Against the built application and its real PostgreSQL; ./test starts both and says where. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import pg from 'pg'
-import { waterStepId } from '#core/bench/water-steps'
+import { waterStepId } from '#core/jobs/water-steps'
 import { SEASON } from '#shared/test/season'
 import { call } from './test/calling'
 

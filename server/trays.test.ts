@@ -1,14 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import pg from 'pg'
-import { dayFrom } from '#core/season/day'
+import { dayFrom } from '#core/calendar/day'
 import { cellsOf } from '#core/trays/layout'
-import type { Collection } from '#shared/collections'
-import { contextOf } from '#shared/context'
+import type { Collection } from '#shared/records/collections'
+import { contextOf } from '#shared/reckoning/context'
 import { newEntry, type EntryRecord } from '#shared/records/entry'
 import { layoutOf, tray, type TrayRecord } from '#shared/records/tray'
 import { SEASON } from '#shared/test/season'
-import { changesByTray, trayStands } from '#shared/trays'
+import { changesByTray, trayStands } from '#shared/reckoning/trays'
 import { call, newHousehold } from './test/calling'
 
 /* Trays on real PostgreSQL through the built application: laid out, sown, counted by two at once, moved, taken back. */

@@ -1,5 +1,5 @@
 import { createServer, type Server } from 'node:http'
-import { isDay } from '#core/season/day'
+import { isDay } from '#core/calendar/day'
 import { forecastOn } from './weather'
 
 /**

@@ -1,5 +1,5 @@
-import { addDays, dayNumber, daysBetween, type Day } from '#core/season/day'
-import type { WeatherDay } from '#core/season/weather'
+import { addDays, dayNumber, daysBetween, type Day } from '#core/calendar/day'
+import type { WeatherDay } from '#core/calendar/weather'
 import { evenly, scatter, seedOf } from './chance'
 
 /*

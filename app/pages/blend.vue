@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { useMeasures } from '~/composables/useMeasures'
+import { useMeasures } from '~/kit/useMeasures'
 import { definePageMeta } from '#imports'
-import CheckField from '~/components/fields/CheckField.vue'
-import FoldAway from '~/components/fields/FoldAway.vue'
-import TypedField from '~/components/fields/TypedField.vue'
+import CheckField from '~/kit/fields/CheckField.vue'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import TypedField from '~/kit/fields/TypedField.vue'
 import { computed, ref } from 'vue'
-import { provideUnreadable } from '~/composables/useUnreadable'
-import { useContext } from '~/state/context'
-import BlendDrawing from '~/components/feed/BlendDrawing.vue'
-import TwoJugs from '~/components/feed/TwoJugs.vue'
-import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { provideUnreadable } from '~/kit/fields/useUnreadable'
+import { useContext } from '~/household/context'
+import BlendDrawing from '~/mix-and-feed/feed/BlendDrawing.vue'
+import TwoJugs from '~/mix-and-feed/feed/TwoJugs.vue'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import {
   BLEND_ELEMENTS,
   blendFeeds,

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
 import { computed, ref } from 'vue'
-import ArchiveIn from '~/components/in-and-out/ArchiveIn.vue'
-import WeatherInOut from '~/components/in-and-out/WeatherInOut.vue'
-import PageTop from '~/components/shell/PageTop.vue'
-import { useHousehold } from '~/state/household'
+import ArchiveIn from '~/records/in-and-out/ArchiveIn.vue'
+import WeatherInOut from '~/records/in-and-out/WeatherInOut.vue'
+import PageTop from '~/shell/PageTop.vue'
+import { useHousehold } from '~/household/household'
 
 definePageMeta({
   place: {

@@ -4,18 +4,18 @@ import { computed, onMounted, ref } from 'vue'
 import { useEventListener } from '@vueuse/core'
 import Button from 'primevue/button'
 import Message from 'primevue/message'
-import ChoiceField from '~/components/fields/ChoiceField.vue'
-import FileField from '~/components/fields/FileField.vue'
-import TextField from '~/components/fields/TextField.vue'
-import RecipeWords from '~/components/sharing/RecipeWords.vue'
-import PageTop from '~/components/shell/PageTop.vue'
-import { newId } from '~/composables/newId'
-import { useCardCode } from '~/composables/useCardCode'
-import { useCards } from '~/composables/useCards'
-import { whyNot } from '~/composables/whyNot'
-import { useHousehold } from '~/state/household'
-import { useCommands } from '~/state/commands'
-import { saving } from '~/state/keeping'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import FileField from '~/kit/fields/FileField.vue'
+import TextField from '~/kit/fields/TextField.vue'
+import RecipeWords from '~/mix-and-feed/sharing/RecipeWords.vue'
+import PageTop from '~/shell/PageTop.vue'
+import { newId } from '~/kit/newId'
+import { useCardCode } from '~/mix-and-feed/sharing/useCardCode'
+import { useCards } from '~/mix-and-feed/sharing/useCards'
+import { whyNot } from '~/household/whyNot'
+import { useHousehold } from '~/household/household'
+import { useCommands } from '~/household/commands'
+import { saving } from '~/household/write-records'
 import {
   asWords,
   card as cardShape,
@@ -27,7 +27,7 @@ import {
   readCard,
   rowsOf,
   type Card,
-} from '#shared/sharing'
+} from '#shared/sharing/card'
 
 definePageMeta({
   place: {

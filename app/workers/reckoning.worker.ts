@@ -1,9 +1,9 @@
 import { expose } from 'comlink'
 import { searchWays } from '#core/feed/planner'
 import { findMixes, type FinderRequest } from '#core/media/finder'
-import { smallestShifts } from '#core/season/repair'
-import { dryRuns, type DryRunRequest } from '#core/water/dry-run'
-import { simulateSeasons, type SimulatedSowing } from '#core/season/simulate'
+import { smallestShifts } from '#core/season/fitting/repair'
+import { dryRuns, type DryRunRequest } from '#core/water/water-scenario'
+import { simulateSeasons, type SimulatedSowing } from '#core/season/uncertainty/simulate'
 
 type Tell = (done: number) => void
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { dayFrom } from '../season/day'
+import { dayFrom } from '../calendar/day'
 import { bottleLabels } from './bottle'
 import { planDose } from './dose'
 import { FEEDS } from './feeds'

@@ -1,4 +1,4 @@
-import { addDays, type Day } from '../season/day'
+import { addDays, type Day } from '../calendar/day'
 import type { Feed } from './feed'
 import { judge, STAGES, type Stage } from './stage'
 import { KEEPS_DAYS, type StockPlan } from './stock'

@@ -5,7 +5,7 @@ import { planBatch } from './batch'
 import { loosenedPeat, soakForFibre, soakForMass, waterToAdd, waterWanted, type Feel } from './hydration'
 import { materialById } from './materials'
 import type { Dampness } from './moisture'
-import { packHolds } from '../stores/goods'
+import { packHolds } from '../supplies/goods'
 import { fill, request } from './test/fixture'
 const share = (value: number) => given('share', value, 'share', yours())
 const litres = (value: number) => given('volume', value, 'L', yours())

@@ -1,6 +1,5 @@
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, handbook, learnedSource, practice } from '../working/source'
-import type { ContainerPhysics } from './container-physics'
 
 /** Litres of moist, loosened fibre from 1 kg of dry pressed coir; 12–15 [default]. */
 export const COIR_EXPANSION_L_PER_KG = 13
@@ -127,7 +126,7 @@ export const FEELS = Object.keys(WETNESS) as [Feel, ...Feel[]]
  */
 export function waterWanted(
   looseL: Figure,
-  { containerCapacity, totalPorosity }: Pick<ContainerPhysics, 'containerCapacity' | 'totalPorosity'>,
+  { containerCapacity, totalPorosity }: { readonly containerCapacity: Figure; readonly totalPorosity: Figure },
   feel: Feel,
   compression: number | null,
 ): Figure {

@@ -1,4 +1,3 @@
-import type { MaterialFigures } from './material'
 
 /** van Genuchten (1980): θ(h) = θr + (θs − θr)·[1 + (αh)ⁿ]^−(1−1/n), h in cm of water. */
 export interface RetentionCurve {
@@ -32,8 +31,16 @@ export function fitError(theta: readonly [number, number, number, number]): numb
 /** A curve that passes its points by more than this does not describe them. */
 export const FIT_ENOUGH = 0.01
 
+/** Water held as fractions of volume at suctions of 0, 10, 50 and 100 cm of water. */
+export interface RetentionPoints {
+  readonly theta0: number
+  readonly theta10: number
+  readonly theta50: number
+  readonly theta100: number
+}
+
 /** The curve through a material's four measured points, by least squares; kept with the material. */
-export function retentionOf(material: MaterialFigures): RetentionCurve {
+export function retentionOf(material: RetentionPoints): RetentionCurve {
   let curve = fits.get(material)
   if (!curve) {
     curve = fitOnce([material.theta0, material.theta10, material.theta50, material.theta100])

@@ -1,7 +1,7 @@
-import { airOfDay, LUX_PER_PPFD, meanOf, type AirOfDay, type AirReading } from '../records/air-of-day'
-import type { Day } from '../season/day'
+import { airOfDay, LUX_PER_PPFD, meanOf, type AirOfDay, type AirReading } from './air-of-day'
+import type { Day } from '../calendar/day'
 import type { Quantity } from './kinds'
-import { doubtOf } from './trust'
+import { doubtOf } from './plausibility'
 
 /** Fewer readings say nothing of a whole day [default]. */
 const MIN_READINGS = 20

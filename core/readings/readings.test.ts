@@ -1,13 +1,13 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { dayFrom } from '../season/day'
+import { dayFrom } from '../calendar/day'
 import { FEEDS } from '../feed/feeds'
 import { dayOfReadings } from './day-of'
 import { drainLimit, ecPerMgN, nitrogenByEc, saidOfDose, saidOfDrain } from './dose-by-ec'
 import { QUANTITIES, QUANTITY_NAMES } from './kinds'
 import { readingOf, SENT_AS } from './measured'
 import { asPack, resolvePack } from './senml'
-import { doubtOf, stillWeight } from './trust'
+import { doubtOf, stillWeight } from './plausibility'
 
 const NOW_S = 1_320_067_500
 

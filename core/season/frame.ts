@@ -1,9 +1,9 @@
 import { under, within, type Problem } from '../problem'
 import type { FeedingSchool } from '../feed/programme'
-import { isDay } from './day'
-import { frostProblems, type Frosts } from './frost'
-import { LIGHT_SCHOOLS, type LightSchool } from './light'
-import { placesProblems, type Place } from './places/place'
+import { isDay } from '../calendar/day'
+import { frostProblems, type Frosts } from '../calendar/frost'
+import { LIGHT_SCHOOLS, type LightSchool } from '../places/light'
+import { placesProblems, type Place } from '../places/place'
 
 /** The household's year: its frosts, where trays stand, and how it does things. */
 export interface SeasonFrame extends Frosts {

@@ -3,7 +3,7 @@ import type { Appetite } from '../media/food'
 import { byDefault, handbook, practice } from '../working/source'
 import type { Crop, CropFamily, Treatment } from './crop'
 import type { EmergenceCurve } from './emergence'
-import { namesOf } from './names'
+import { namesOf } from './crop-names'
 import type { SeedLife } from './odds'
 import { HARDINESS, KEEPING_TABLE, seedLoreOf } from './seed-standards'
 

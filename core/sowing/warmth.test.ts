@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { addDays, dayFrom } from '../season/day'
+import { addDays, dayFrom } from '../calendar/day'
 import { crop, plan, ask, frame, book } from '../season/test/fixture'
-import { planSowing } from '../season/sowing'
+import { planSowing } from '../season/schedule/sowing'
 import { daysByWarmth, degreeDays, meanOf } from './warmth'
 import { daysToEmergence } from './emergence'
 

@@ -1,5 +1,5 @@
-import { daysBetween, type Day } from '../season/day'
-import type { Place } from '../season/places/place'
+import { daysBetween, type Day } from '../calendar/day'
+import type { Place } from '../places/place'
 import { derive, given, type Figure } from '../working/figure'
 import { yours } from '../working/source'
 import { daysToEmergence, type Emergence } from './emergence'

@@ -1,4 +1,4 @@
-import type { Day } from '../season/day'
+import type { Day } from '../calendar/day'
 
 /**
  * What happened to cells of a run. `sown` and `set` bring seed and plants, `up` says how many are up in all, the rest

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { dayFrom } from '../season/day'
+import { dayFrom } from '../calendar/day'
 import { CHANGES, LEAVES, movedEven, totalOf, type ChangeKind, type DatedChange } from './change'
 import { cellsOf, type Layout, type Run } from './layout'
 import { stepsOf, waysFrom, waysTo } from './lineage'

@@ -1,4 +1,4 @@
-import type { Day } from '../season/day'
+import type { Day } from '../calendar/day'
 import { germinationSeen, wilson } from '../sowing/odds'
 import type { DatedChange } from './change'
 import { cellName, cellsOf, type Layout, type Run } from './layout'

@@ -1,6 +1,6 @@
 import type { Conditions } from './balance'
 import { follow, type Followed, type Point } from './follow'
-import type { Moment } from './happening'
+import type { Moment } from './watering-events'
 
 /**
  * What the next watering does, from below until it takes no more, at an hour to come: the path from then on.

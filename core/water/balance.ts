@@ -2,7 +2,7 @@ import { nitrogenWantedMg, type Appetite } from '../media/food'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, handbook, standard, type Source } from '../working/source'
 import { wetSurfaceFigure, wetSurfaceLoss, type Climate } from './evaporation'
-import { leafCover, type Stand } from './stand'
+import { leafCover, type Stand } from './plant-stand'
 import { GONE_WHEN_WATERED } from '../feed/drink'
 import type { TrayStore } from './tray-store'
 

@@ -1,6 +1,6 @@
-import { lightOfDay } from '../season/places/place-light'
-import type { PlaceKindId } from '../season/places/kinds'
-import { isIndoors, mixWarmth, type Place } from '../season/places/place'
+import { lightOfDay } from '../places/place-light'
+import type { PlaceKindId } from '../places/place-kinds'
+import { isIndoors, mixWarmth, type Place } from '../places/place'
 import { byDefault, handbook, yours, type Source } from '../working/source'
 import type { Climate } from './evaporation'
 

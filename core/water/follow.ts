@@ -1,7 +1,7 @@
-import { learnedFrom, type Belief, type Learned, type Measured } from '../records/learning'
+import { learnedFrom, type Belief, type Learned, type Measured } from '../learning/learning'
 import { dry, ecOf, plainStore, water, type Conditions, type Contents, type Store } from './balance'
-import { GONE_BY_FEEL, type Happening, type Moment } from './happening'
-import { freshMassG } from './stand'
+import { GONE_BY_FEEL, type Happening, type Moment } from './watering-events'
+import { freshMassG } from './plant-stand'
 import { MIST, type TrayStore } from './tray-store'
 
 /*

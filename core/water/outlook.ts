@@ -3,7 +3,7 @@ import { byDefault, practice, yours } from '../working/source'
 import { lossFigure, plainStore, type Conditions } from './balance'
 import { AIR_SOURCE } from './climate'
 import type { Followed, Point } from './follow'
-import type { Moment, Watering } from './happening'
+import type { Moment, Watering } from './watering-events'
 import { LEFT_IN_TRAY, SOAK_DEPTH } from '../feed/drink'
 import { MIST, waterAgainAt, wetAbove, type TrayStore } from './tray-store'
 

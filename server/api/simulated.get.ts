@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { id } from '#shared/rules'
+import { id } from '#shared/records/rules'
 import { route } from '../http/route'
 import { householdsWithSimulated } from '../services/device-keys'
 

@@ -1,4 +1,4 @@
-import type { Day } from '#core/season/day'
+import type { Day } from '#core/calendar/day'
 import { sql } from 'drizzle-orm'
 import {
   bigint,
@@ -20,7 +20,7 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core'
-import type { Bodies, Collection } from '#shared/collections'
+import type { Bodies, Collection } from '#shared/records/collections'
 import type { BatchRecord } from '#shared/records/batch'
 import type { ContainerRecord } from '#shared/records/container'
 import type { CropRecord } from '#shared/records/crop'

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { COLLECTION_NAMES } from '#shared/collections'
+import { COLLECTION_NAMES } from '#shared/records/collections'
 import type { AnyContract, Described } from './route'
 
 export interface RouteFile {

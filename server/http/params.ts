@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { COLLECTION_NAMES } from '#shared/collections'
-import { day, id } from '#shared/rules'
+import { COLLECTION_NAMES } from '#shared/records/collections'
+import { day, id } from '#shared/records/rules'
 
 export const householdParams = z.object({ householdId: id })
 export const collectionParams = householdParams.extend({ collection: z.enum(COLLECTION_NAMES) })

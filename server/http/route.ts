@@ -8,8 +8,8 @@ import {
   type H3Event,
 } from 'h3'
 import type * as z from 'zod'
-import type { Collection } from '#shared/collections'
-import { id, problemsFrom } from '#shared/rules'
+import type { Collection } from '#shared/records/collections'
+import { id, problemsFrom } from '#shared/records/rules'
 import { WHOEVER, type Principal } from '../principal'
 import type { Act } from '../services/idempotency'
 import { collectionParams } from './params'

@@ -5,7 +5,7 @@ const ID = /^[0-9a-f-]{36}$/i
 
 /**
  * What the empty page already knows: the grow room stays dark from the first moment on, and what the household keeps is asked
- * for before the scripts that show it. The page takes it from `asked` (app/state/asked.ts).
+ * for before the scripts that show it. The page takes it from `asked` (app/household/early-answer.ts).
  */
 export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook('render:html', (html, { event }) => {

@@ -1,6 +1,6 @@
 import ICAL from 'ical.js'
-import { addDays, dayFrom, daysBetween, isDay, type Day } from '#core/season/day'
-import { todayOf } from '#core/season/clock'
+import { addDays, dayFrom, daysBetween, isDay, type Day } from '#core/calendar/day'
+import { todayOf } from '#core/calendar/clock'
 import type { HouseholdRecord } from '#shared/records/household'
 import type { Transaction } from '../db/door'
 import { findHousehold } from './read-records'

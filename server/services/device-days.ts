@@ -1,6 +1,6 @@
 import { and, eq, isNotNull, isNull, sql } from 'drizzle-orm'
-import { todayOf } from '#core/season/clock'
-import { addDays, type Day } from '#core/season/day'
+import { todayOf } from '#core/calendar/clock'
+import { addDays, type Day } from '#core/calendar/day'
 import { dayOfReadings } from '#core/readings/day-of'
 import { newEntry } from '#shared/records/entry'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, gte, lte, sql } from 'drizzle-orm'
-import { ownInstant } from '#core/season/clock'
+import { ownInstant } from '#core/calendar/clock'
 import { SENT_AS, readingOf, type Reading } from '#core/readings/measured'
 import { asPack, resolvePack } from '#core/readings/senml'
 import type { Quantity } from '#core/readings/kinds'

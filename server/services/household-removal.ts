@@ -1,5 +1,5 @@
 import { and, desc, eq, isNotNull, lt, sql } from 'drizzle-orm'
-import { COME_BACK_DAYS } from '#shared/collections'
+import { COME_BACK_DAYS } from '#shared/records/collections'
 import { asHousekeeping, inHousehold } from '../db/door'
 import type { Principal } from '../principal'
 import { households } from '../db/schema'

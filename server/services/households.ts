@@ -1,5 +1,5 @@
 import { and, asc, isNull, sql } from 'drizzle-orm'
-import type { Stored } from '#shared/collections'
+import type { Stored } from '#shared/records/collections'
 import type { HouseholdRecord } from '#shared/records/household'
 import { asHousekeeping } from '../db/door'
 import { households } from '../db/schema'

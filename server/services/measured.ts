@@ -1,8 +1,8 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm'
 import { planBatch } from '#core/media/batch'
-import { addDays, type Day } from '#core/season/day'
-import { withOutside } from '#core/season/places/stays'
-import { asBatchRequest } from '#shared/records/batch'
+import { addDays, type Day } from '#core/calendar/day'
+import { withOutside } from '#core/season/schedule/stays'
+import { asBatchRequest } from '#shared/reckoning/batch-request'
 import type { EntryRecord } from '#shared/records/entry'
 import {
   ANSWER_DAYS,
@@ -14,8 +14,8 @@ import {
   mixByDay,
   reckonedL,
   type MeasuredRow,
-} from '#shared/measured'
-import { changesByTray, trayStands } from '#shared/trays'
+} from '#shared/reckoning/measured'
+import { changesByTray, trayStands } from '#shared/reckoning/trays'
 import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
 import { climateEntries, contextFor, entriesAbout, find, SEASON_LISTS } from './read-records'

@@ -9,10 +9,10 @@ import {
   type Removed,
   type Revision,
   type Stored,
-} from '#shared/collections'
-import type { Measurement } from '#core/records/habits'
-import { todayOf } from '#core/season/clock'
-import { contextOf, type Context, type KeptLists } from '#shared/context'
+} from '#shared/records/collections'
+import type { Measurement } from '#core/learning/calibrations'
+import { todayOf } from '#core/calendar/clock'
+import { contextOf, type Context, type KeptLists } from '#shared/reckoning/context'
 import type { HouseholdRecord } from '#shared/records/household'
 import { inHousehold, type Head, type Transaction } from '../db/door'
 import type { Principal } from '../principal'

@@ -1,5 +1,5 @@
 import { and, eq, getTableColumns, isNull, sql, type SQL } from 'drizzle-orm'
-import { COLLECTIONS, type Bodies, type Collection, type Stored } from '#shared/collections'
+import { COLLECTIONS, type Bodies, type Collection, type Stored } from '#shared/records/collections'
 import type { Transaction } from '../db/door'
 import { TABLES } from '../db/schema'
 

@@ -1,5 +1,5 @@
 import { and, eq, sql } from 'drizzle-orm'
-import type { Bodies, Stored } from '#shared/collections'
+import type { Bodies, Stored } from '#shared/records/collections'
 import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
 import { entriesAbout, find, list } from './read-records'

@@ -1,6 +1,6 @@
-import type { Collection, Everything, Stored } from '#shared/collections'
+import type { Collection, Everything, Stored } from '#shared/records/collections'
 import type { ChangedRecord, WrittenRecord } from '#shared/commands/written'
-import { applied, isInSight } from '#shared/derived/applied'
+import { applied, isInSight } from '#shared/commands/applied'
 import type { HouseholdRecord } from '#shared/records/household'
 import type { Transaction } from '../db/door'
 

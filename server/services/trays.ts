@@ -1,7 +1,7 @@
 import { and, eq, inArray } from 'drizzle-orm'
 import { movedEven } from '#core/trays/change'
 import type { EntryRecord } from '#shared/records/entry'
-import { changesByTray, trayStands } from '#shared/trays'
+import { changesByTray, trayStands } from '#shared/reckoning/trays'
 import type { Transaction } from '../db/door'
 import { trays } from '../db/schema'
 import { contextFor, entriesAbout } from './read-records'

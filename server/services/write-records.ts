@@ -8,11 +8,11 @@ import {
   type Bodies,
   type Collection,
   type Stored,
-} from '#shared/collections'
-import { todayOf } from '#core/season/clock'
+} from '#shared/records/collections'
+import { todayOf } from '#core/calendar/clock'
 import { under } from '#core/problem'
 import type { HouseholdRecord } from '#shared/records/household'
-import { problemsFrom } from '#shared/rules'
+import { problemsFrom } from '#shared/records/rules'
 import type { Transaction } from '../db/door'
 import { households, revisions } from '../db/schema'
 import { countedEntry, levelOf, markOver, moveAgain, moveBack, movedSum, workOut } from './ledger'

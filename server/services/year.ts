@@ -1,5 +1,5 @@
 import { and, sql } from 'drizzle-orm'
-import type { Bodies, Stored } from '#shared/collections'
+import type { Bodies, Stored } from '#shared/records/collections'
 import type { Transaction } from '../db/door'
 import { entries } from '../db/schema'
 import { findHousehold, list } from './read-records'

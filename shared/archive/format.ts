@@ -1,8 +1,8 @@
 import * as z from 'zod'
-import { bodyOf, COLLECTION_NAMES, COLLECTIONS, type Collection } from '../collections'
+import { bodyOf, COLLECTION_NAMES, COLLECTIONS, type Collection } from '../records/collections'
 import { QUANTITY_NAMES } from '#core/readings/kinds'
 import { household } from '../records/household'
-import { day, id } from '../rules'
+import { day, id } from '../records/rules'
 
 /*
  * Everything a household keeps, as one file others can read: a zip of JSON Lines, one line a record, one file a kind, and

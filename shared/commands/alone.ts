@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { id } from '../rules'
+import { id } from '../records/rules'
 
 /*
  * Acts that reach beyond the records of a household, or beyond this machine: each is sent alone, and done by the server.

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal'
-import { bodyOf, type Bodies, type Collection, type Stored } from '../collections'
+import { bodyOf, type Bodies, type Collection, type Stored } from '../records/collections'
 import type { RecordLine } from '../archive/format'
 import type { Names } from '../tables/names'
 import { recordFrom, type LineProblem, type meantAmong, type ReadRecord } from '../tables/read'

@@ -2,12 +2,12 @@ import * as z from 'zod'
 import type { Change as CellChange, ChangeKind } from '#core/trays/change'
 import { cellsOf } from '#core/trays/layout'
 import { standingIn, type RunStands } from '#core/trays/standing'
-import type { Stored } from '../collections'
-import { find, runsOfSowing, type Bench } from '../derived/bench'
+import type { Stored } from '../records/collections'
+import { find, runsOfSowing, type Bench } from '../reckoning/bench'
 import type { EntryKind, EntryRecord } from '../records/entry'
 import { entry } from '../records/entry'
 import type { TrayRecord } from '../records/tray'
-import { day, id } from '../rules'
+import { day, id } from '../records/rules'
 import {
   command,
   entryOf,

@@ -1,11 +1,11 @@
 import * as z from 'zod'
 import type { Problem } from '#core/problem'
-import type { Day } from '#core/season/day'
-import type { Bodies, Collection, Stored } from '../collections'
+import type { Day } from '#core/calendar/day'
+import type { Bodies, Collection, Stored } from '../records/collections'
 import type { EntryRecord } from '../records/entry'
 import { newEntry } from '../records/entry'
 import type { HouseholdRecord } from '../records/household'
-import type { Bench } from '../derived/bench'
+import type { Bench } from '../reckoning/bench'
 
 /*
  * A command is one act of a person: a pure function of what the household keeps, what is intended, who acts and when, to the

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { day, id } from '../rules'
+import { day, id } from '../records/rules'
 import { ALONE } from './alone'
 import { count, giveAway, lose, moveAway, plantOut, sow, sowEverywhere, thin } from './cells'
 import type { Command } from './command'

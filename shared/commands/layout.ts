@@ -1,12 +1,12 @@
 import * as z from 'zod'
-import { counted } from '#core/bench/wording'
-import { addDays } from '#core/season/day'
+import { counted } from '#core/text/plurals'
+import { addDays } from '#core/calendar/day'
 import { cellsOf, merged } from '#core/trays/layout'
-import { find, type Bench } from '../derived/bench'
+import { find, type Bench } from '../reckoning/bench'
 import { sowing } from '../records/sowing'
 import { layoutOf, tray as trayRecord, type TrayRecord } from '../records/tray'
-import { id } from '../rules'
-import { proposedTrays, trayFor, type ProposedTray } from '../trays'
+import { id } from '../records/rules'
+import { proposedTrays, trayFor, type ProposedTray } from '../reckoning/trays'
 import { command, entryOf, plainCommand, refuse } from './command'
 
 /** Days ahead for which trays can be laid out. */

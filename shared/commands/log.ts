@@ -1,8 +1,8 @@
 import * as z from 'zod'
 import { JOB_KINDS } from '#core/season/today/job'
-import { find, type Bench } from '../derived/bench'
+import { find, type Bench } from '../reckoning/bench'
 import { entry, newEntry, type EntryRecord } from '../records/entry'
-import { id } from '../rules'
+import { id } from '../records/rules'
 import type { tick } from './season'
 import { command, entryOf, inFuture, plainCommand, refuse, type Acting, type Decision } from './command'
 

@@ -1,10 +1,10 @@
 import * as z from 'zod'
 import { freeCode } from '#core/trays/layout'
-import type { Stored } from '../collections'
-import { find, type Bench } from '../derived/bench'
+import type { Stored } from '../records/collections'
+import { find, type Bench } from '../reckoning/bench'
 import type { EntryRecord } from '../records/entry'
 import { tray as trayRecord, type TrayRecord } from '../records/tray'
-import { day, id } from '../rules'
+import { day, id } from '../records/rules'
 import { cellEntries, PLOTS, toldOf, trayAt, type Told } from './cells'
 import { command, inFuture, isRefusal, refuse, type Acting, type Change } from './command'
 

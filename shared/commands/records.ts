@@ -1,7 +1,7 @@
 import * as z from 'zod'
-import { bodyOf, COLLECTION_NAMES, HOUSEHOLD, type Bodies, type Collection } from '../collections'
+import { bodyOf, COLLECTION_NAMES, HOUSEHOLD, type Bodies, type Collection } from '../records/collections'
 import { tool } from '../records/tool'
-import { id, problemsFrom, reference } from '../rules'
+import { id, problemsFrom, reference } from '../records/rules'
 import { under } from '#core/problem'
 import { plainCommand, type Change } from './command'
 

@@ -1,7 +1,7 @@
-import { joinedMarks } from '#core/bench/run'
-import { find } from '../derived/bench'
+import { joinedMarks } from '#core/jobs/run'
+import { find } from '../reckoning/bench'
 import { run, type RunRecord } from '../records/run'
-import { id } from '../rules'
+import { id } from '../records/rules'
 import { command, plainCommand, refuse } from './command'
 import { runOutcomes } from './run-outcome'
 

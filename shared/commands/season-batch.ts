@@ -1,8 +1,8 @@
 import { COVER_IS_THE_MIX } from '#core/media/batch-request'
-import { batchOf } from '#core/season/shopping'
-import type { FeedRun, MixRun } from '#core/season/demand'
-import type { Bench } from '../derived/bench'
-import { makingOf } from '../derived/bench'
+import { batchOf } from '#core/season/demand/shopping'
+import type { FeedRun, MixRun } from '#core/season/demand/demand'
+import type { Bench } from '../reckoning/bench'
+import { makingOf } from '../reckoning/bench'
 import type { BatchRecord } from '../records/batch'
 import type { FeedingRecord } from '../records/feeding'
 

@@ -1,11 +1,11 @@
 import * as z from 'zod'
-import { heldOver } from '#core/season/moves'
-import type { Day } from '#core/season/day'
+import { heldOver } from '#core/season/schedule/moves'
+import type { Day } from '#core/calendar/day'
 import { JOB_KINDS } from '#core/season/today/job'
-import { find, stagesOf, type Bench } from '../derived/bench'
+import { find, stagesOf, type Bench } from '../reckoning/bench'
 import { entry, type EntryRecord } from '../records/entry'
 import { sowing, type SowingRecord } from '../records/sowing'
-import { day, id, name } from '../rules'
+import { day, id, name } from '../records/rules'
 import { command, entryOf, inFuture, plainCommand, refuse, type Acting, type Change } from './command'
 
 /** A sowing, on one of its stages. */

@@ -1,9 +1,9 @@
 import * as z from 'zod'
-import { dealt } from '#core/records/trial'
+import { dealt } from '#core/trials/trial'
 import { cellsOf, freeCode } from '#core/trays/layout'
-import type { Bench } from '../derived/bench'
+import type { Bench } from '../reckoning/bench'
 import { trial, type TrialRecord } from '../records/trial'
-import { id, reference } from '../rules'
+import { id, reference } from '../records/rules'
 import { trayAt } from './cells'
 import { command, isRefusal, refuse, type Acting, type Change, type Decision } from './command'
 

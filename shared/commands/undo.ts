@@ -1,7 +1,7 @@
 import * as z from 'zod'
-import { bodyOf, COLLECTION_NAMES, type Stored } from '../collections'
+import { bodyOf, COLLECTION_NAMES, type Stored } from '../records/collections'
 import type { HouseholdRecord } from '../records/household'
-import { id } from '../rules'
+import { id } from '../records/rules'
 import { refuse, type Change, type Refusal } from './command'
 import type { WrittenRecord } from './written'
 

@@ -1,4 +1,4 @@
-import type { Collection, Stored } from '../collections'
+import type { Collection, Stored } from '../records/collections'
 import type { HouseholdRecord } from '../records/household'
 
 /** One record that an act wrote: from which version to which. What it was before is in its history. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { DateTime } from 'luxon'
-import { addDays, dayAt, dayFrom } from '#core/season/day'
+import { addDays, dayAt, dayFrom } from '#core/calendar/day'
 import { seasonScale } from './season-scale'
 
 const start = fc.date({ min: new Date('2024-01-01'), max: new Date('2035-12-31'), noInvalidDate: true })

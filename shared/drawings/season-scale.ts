@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale'
-import { dayNumber, dayOf, type Day } from '#core/season/day'
+import { dayNumber, dayOf, type Day } from '#core/calendar/day'
 
 /** Heights of what is drawn under the axis, px: a panel for each place that trays stand in, then mix and feed. */
 export function demandPanels(places: number) {

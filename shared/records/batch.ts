@@ -1,15 +1,11 @@
 import * as z from 'zod'
-import { batchProblems, plainBatch, type BatchRequest } from '#core/media/batch-request'
+import { plainBatch } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
 import { DAMPNESSES } from '#core/media/moisture'
-import { cellVolume } from '#core/containers/container'
-import type { Problem } from '#core/problem'
-import { amount, day, id, name, reference, ruled } from '../rules'
-import { contextOf, type Context } from '../context'
-import { learnedAllowances, learnedVessel } from '../habits'
-import { container } from './container'
-import { material } from './material'
-import { extras, parts, preparations } from './recipe'
+import { amount,day,id,name,reference } from './rules'
+import { extras,parts,preparations } from './recipe'
+
+
 
 const share = amount.describe('A fraction, 0–1')
 
@@ -68,54 +64,3 @@ export const batch = batchFields.extend({
     .describe('Rungs of sowings it is made for: when it is made, they have their mix'),
 })
 export type BatchRecord = z.output<typeof batch>
-
-export const ownContainer = z.object({ id: reference, container })
-export const ownMaterial = z.object({ id: reference, material })
-
-/** A batch to compute, with any containers and materials that are in no catalogue. */
-export const batchToCompute = ruled(
-  batchFields.extend({
-    containers: z.array(ownContainer).max(500).default([]),
-    materials: z.array(ownMaterial).max(200).default([]),
-  }),
-  (value) => batchRecordProblems(value, withOwn(value)),
-)
-
-type Reckoned = Pick<Context, 'containers' | 'materials' | 'homeTests'> & Partial<Pick<Context, 'habits'>>
-
-/** The catalogues with what a request brings of its own. */
-export const withOwn = (own: {
-  containers: z.output<typeof ownContainer>[]
-  materials: z.output<typeof ownMaterial>[]
-}): Context =>
-  contextOf({
-    containers: own.containers.map(({ id, container: body }) => ({ id, body })),
-    materials: own.materials.map(({ id, material: body }) => ({ id, body })),
-  })
-
-/** What is wrong with a batch, given what the household knows. */
-export function batchRecordProblems(fields: BatchFields, known: Reckoned): Problem[] {
-  const unknown = fields.fills.flatMap(({ containerId, ballContainerId }, index) =>
-    Object.entries({ containerId, ballContainerId })
-      .filter(([, id]) => id && !known.containers.has(id))
-      .map(([key]) => ({ path: ['fills', index, key], message: 'This container is not known.' })),
-  )
-  return unknown.length ? unknown : batchProblems(asBatchRequest(fields, known))
-}
-
-/** The request core plans. @throws RangeError for an unknown container. */
-export function asBatchRequest(fields: BatchFields, known: Reckoned): BatchRequest {
-  return {
-    ...fields,
-    allowances: known.habits ? learnedAllowances(fields.allowances, known.habits) : fields.allowances,
-    scoop: known.habits ? learnedVessel(fields.scoop, known.habits) : fields.scoop,
-    materials: known.materials,
-    homeTests: known.homeTests,
-    fills: fields.fills.map(({ containerId, ballContainerId, ...fill }, index) => {
-      const found = known.containers.get(containerId)
-      if (!found) throw new RangeError(`fills[${index}].containerId: '${containerId}' is not known`)
-      const from = ballContainerId ? known.containers.get(ballContainerId) : undefined
-      return { ...fill, container: found, ...(from && { ballMl: cellVolume(from).value, ballContainerId }) }
-    }),
-  }
-}

@@ -3,7 +3,7 @@ import { sourcesOf } from '#core/catalogue'
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { CONTAINER_FIGURES, containerProblems, type Container } from '#core/containers/container'
 import { yours } from '#core/working/source'
-import { amount, basedOn, basedOnProblems, name, ruled } from '../rules'
+import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
 
 const mm = amount.describe('Inside measure, mm')
 

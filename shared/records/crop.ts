@@ -5,10 +5,10 @@ import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { EMERGENCE_DAYS } from '#core/sowing/emergence'
 import { AGEING_PER_YEAR, type SeedLife } from '#core/sowing/odds'
 import { NO_LORE } from '#core/sowing/seed-standards'
-import { LADDERS } from '#core/season/ladder'
+import { LADDERS } from '#core/season/schedule/schedules'
 import { under } from '#core/problem'
 import { yours } from '#core/working/source'
-import { amount, basedOn, basedOnProblems, name, ruled } from '../rules'
+import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
 
 const ids = <T extends string>(all: readonly T[]) => all as unknown as [T, ...T[]]
 

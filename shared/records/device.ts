@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { DEVICE_KINDS, FAULTS } from '#core/readings/kinds'
-import { id, name } from '../rules'
+import { id, name } from './rules'
 
 /** Something that sends readings with a key of its own: a gateway beside a real scale, or one of the simulated bench. */
 export const device = z.object({

@@ -2,10 +2,10 @@ import * as z from 'zod'
 import { JOB_KINDS, type Mark } from '#core/season/today/job'
 import { CHANGES } from '#core/trays/change'
 import { MAX_COLUMNS, MAX_ROWS, MAX_SEEDS } from '#core/trays/layout'
-import { FEELS_LIKE, WATERINGS, WEIGHED } from '#core/water/happening'
-import { habitById, HABIT_IDS } from '#core/records/habits'
+import { FEELS_LIKE, WATERINGS, WEIGHED } from '#core/water/watering-events'
+import { habitById, HABIT_IDS } from '#core/learning/calibrations'
 import { SEEN_IDS } from '#core/signs/seen'
-import { amount, day, id, name, ruled } from '../rules'
+import { amount, day, id, name, ruled } from './rules'
 
 /**
  * `batch made`, `feed given`: at the bench. `counted`: a shelf or a packet was filled, counted or put right. `lost`, `given`:

@@ -3,7 +3,7 @@ import { sourcesOf } from '#core/catalogue'
 import { FEED_FIGURES, feedProblems, type Feed } from '#core/feed/feed'
 import { BUILT_IN_FEEDS } from '#core/feed/feeds'
 import { yours } from '#core/working/source'
-import { amount, basedOn, basedOnProblems, name, ruled } from '../rules'
+import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
 
 const element = (what: string) => amount.default(0).describe(`${what} as the element, per cent by mass`)
 

@@ -1,13 +1,9 @@
 import * as z from 'zod'
-import { doseProblems, type DoseRequest } from '#core/feed/dose'
 import { STAGES } from '#core/feed/stage'
-import type { Problem } from '#core/problem'
-import { amount, id, name, reference, ruled } from '../rules'
-import type { Context } from '../context'
-import { asFeed, feedFields } from './feed'
-import { asTool, toolFields } from './tool'
+import { amount,id,name,reference } from './rules'
 
-const doseFields = z.object({
+
+export const doseFields = z.object({
   stageId: reference.describe(`One of ${STAGES.map((stage) => stage.id).join(', ')}`),
   targetNMgPerL: amount.describe('Wanted strength, mg/L of nitrogen'),
   vessel: z.object({ name, volumeL: amount.describe('L') }),
@@ -21,32 +17,3 @@ export const feeding = doseFields.extend({
   toolId: reference.nullable().describe('The tool to measure with; null for the best at hand'),
 })
 export type FeedingRecord = z.output<typeof feeding>
-
-export const doseToCompute = ruled(
-  doseFields.extend({ feed: feedFields, tools: z.array(toolFields).max(200).default([]) }),
-  (value) => doseProblems(asDoseRequest(value)),
-)
-
-export function asDoseRequest(value: {
-  stageId: string
-  targetNMgPerL: number
-  vessel: { name: string; volumeL: number }
-  feed: z.output<typeof feedFields>
-  tools: z.output<typeof toolFields>[]
-}): DoseRequest {
-  return {
-    ...value,
-    feed: asFeed('feed', value.feed),
-    tools: value.tools.map((tool, index) => asTool(String(index), tool)),
-  }
-}
-
-/** What is wrong with a planned feed, given the household's own feeds and tools. */
-export function feedingProblems(
-  record: FeedingRecord,
-  { feeds, tools }: Pick<Context, 'feeds' | 'tools'>,
-): Problem[] {
-  const feed = feeds.get(record.feedId)
-  if (!feed) return [{ path: ['feedId'], message: 'This feed is not known.' }]
-  return doseProblems({ ...record, feed, tools })
-}

@@ -1,8 +1,8 @@
 import * as z from 'zod'
 import { waterProblems } from '#core/feed/water'
-import { isTimeZone } from '#core/season/day'
-import { FASTEST } from '#core/season/clock'
-import { amount, day, name, ruled } from '../rules'
+import { isTimeZone } from '#core/calendar/day'
+import { FASTEST } from '#core/calendar/clock'
+import { amount, day, name, ruled } from './rules'
 import { seasonFrame } from './season-frame'
 
 const isLocale = (tag: string): boolean => {

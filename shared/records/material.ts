@@ -3,7 +3,7 @@ import { sourcesOf } from '#core/catalogue'
 import { MATERIAL_FIGURES, materialProblems, type Material, type MaterialFigures } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
 import { yours } from '#core/working/source'
-import { amount, basedOn, basedOnProblems, name, ruled } from '../rules'
+import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
 
 const fraction = amount.describe('A fraction, 0–1')
 

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { amount, name, reference } from '../rules'
+import { amount, name, reference } from './rules'
 
 /** A packet of seed as a household keeps it. */
 export const packet = z.object({

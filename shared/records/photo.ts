@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { day, id, name } from '../rules'
+import { day, id, name } from './rules'
 
 /** A picture: what it is of and when it was taken. The picture itself is a file that was sent before. */
 export const photo = z.object({

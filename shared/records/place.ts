@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { COVERS, PLACE_KINDS } from '#core/season/places/kinds'
-import { amount, idsOf, name } from '../rules'
+import { COVERS, PLACE_KINDS } from '#core/places/place-kinds'
+import { amount, idsOf, name } from './rules'
 
 const lamp = z.object({
   ppfd: amount.describe('µmol/m²/s straight below'),

@@ -1,10 +1,7 @@
 import * as z from 'zod'
-import { cellVolume } from '#core/containers/container'
-import { FEEDING_SCHOOLS, programmeProblems, type ProgrammeRequest } from '#core/feed/programme'
-import { foodOf } from '#core/media/mix-food'
-import type { Problem } from '#core/problem'
-import type { Context } from '../context'
-import { amount, day, id, name, reference, ruled } from '../rules'
+import { FEEDING_SCHOOLS,type ProgrammeRequest } from '#core/feed/programme'
+import { amount,day,id,name,reference,ruled } from './rules'
+
 
 const SCHOOL_IDS = FEEDING_SCHOOLS.map((school) => school.id) as [
   ProgrammeRequest['school'],
@@ -37,44 +34,3 @@ export const programme = ruled(
     value.rungs.length ? [] : [{ path: ['rungs'], message: 'A programme needs at least one rung.' }],
 )
 export type ProgrammeRecord = z.output<typeof programme>
-
-type Reckoned = Pick<Context, 'containers' | 'materials' | 'feeds' | 'mixOf'>
-
-export function programmeRecordProblems(record: ProgrammeRecord, known: Reckoned): Problem[] {
-  const unknown = [
-    ...(known.feeds.get(record.feedId) ? [] : [{ path: ['feedId'], message: 'This feed is not known.' }]),
-    ...record.rungs.flatMap(({ containerId, recipeId }, i) => [
-      ...(known.containers.get(containerId)
-        ? []
-        : [{ path: ['rungs', i, 'containerId'], message: 'This container is not known.' }]),
-      ...(recipeId === null || known.mixOf(recipeId)
-        ? []
-        : [{ path: ['rungs', i, 'recipeId'], message: 'This recipe is not known.' }]),
-    ]),
-  ]
-  return unknown.length ? unknown : programmeProblems(asProgrammeRequest(record, known))
-}
-
-/** The request core plans. @throws RangeError for an unknown feed or container */
-export function asProgrammeRequest(record: ProgrammeRecord, known: Reckoned): ProgrammeRequest {
-  const feed = known.feeds.get(record.feedId)
-  if (!feed) throw new RangeError(`feedId: '${record.feedId}' is not known`)
-  const nothing = { parts: [], extras: [] }
-  const ofBatch = (record.batchId && known.mixOf(record.batchId)) || nothing
-  return {
-    feed,
-    appetite: record.appetite,
-    school: record.school,
-    plants: record.plants,
-    rungs: record.rungs.map(({ containerId, recipeId, ...rung }) => {
-      const container = known.containers.get(containerId)
-      if (!container) throw new RangeError(`containerId: '${containerId}' is not known`)
-      const mix = recipeId === null ? ofBatch : (known.mixOf(recipeId) ?? nothing)
-      return {
-        ...rung,
-        cellMl: cellVolume(container).value,
-        ...foodOf(mix, known.materials),
-      }
-    }),
-  }
-}

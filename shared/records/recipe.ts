@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { PREPARATIONS } from '#core/media/recipe'
 import { homeTestProblems, MAX_RUNS } from '#core/media/home-test'
-import { amount, day, name, reference, ruled } from '../rules'
+import { amount, day, name, reference, ruled } from './rules'
 
 export const part = z.object({
   materialId: reference,

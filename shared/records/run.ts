@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { MARKS, RUN_KINDS } from '#core/bench/run'
-import { amount, day, id, name } from '../rules'
+import { MARKS, RUN_KINDS } from '#core/jobs/run'
+import { amount, day, id, name } from './rules'
 
 /** Something a hand did in a run, or said of it. Marks are only ever added: two phones on one run undo nothing of each other. */
 const mark = z.object({

@@ -1,10 +1,7 @@
 import * as z from 'zod'
-import { PACK_MEASURES, packHolds, packProblems, type Goods } from '#core/stores/goods'
-import { catalogueOf, type Catalogue } from '#core/catalogue'
-import type { Material, Pack } from '#core/media/material'
-import type { Problem } from '#core/problem'
-import type { Context } from '../context'
-import { amount, name, reference } from '../rules'
+import { PACK_MEASURES } from '#core/supplies/goods'
+import { amount,name,reference } from './rules'
+
 
 export const GOODS_KINDS = ['material', 'feed'] as const
 
@@ -29,80 +26,3 @@ export const stock = z.object({
     .describe('Full packs and what is left in the open one: 2.4 is two full and one four tenths full'),
 })
 export type StockRecord = z.output<typeof stock>
-
-/** What a stock is of, or undefined when the household does not know it. */
-export function goodsOf(
-  { kind, goodsId }: Pick<StockRecord, 'kind' | 'goodsId'>,
-  known: Pick<Context, 'materials' | 'feeds'>,
-): Goods | undefined {
-  if (kind === 'feed') {
-    const feed = known.feeds.get(goodsId)
-    return feed && { kind, feed }
-  }
-  const material = known.materials.get(goodsId)
-  return material && { kind, material }
-}
-
-export function stockProblems(record: StockRecord, known: Pick<Context, 'materials' | 'feeds'>): Problem[] {
-  const goods = goodsOf(record, known)
-  if (!goods) return [{ path: ['goodsId'], message: 'Say what is in the pack.' }]
-  return packProblems(record.size, goods).map((problem) => ({ ...problem, path: ['size', ...problem.path] }))
-}
-
-/**
- * The materials with the packs that stand on the shelf before those of the trade: a batch opens what is there.
- *
- * @param stocks the household's packs; a kind that is used up is left out
- */
-export function withOwnPacks(
-  materials: Catalogue<Material>,
-  stocks: readonly { id: string; body: StockRecord }[],
-): Catalogue<Material> {
-  const there = stocks.filter(({ body }) => body.kind === 'material' && body.packs > 0)
-  if (there.length === 0) return materials
-  const stocked = [...new Set(there.map(({ body }) => body.goodsId))].flatMap((id) => {
-    const material = materials.get(id)
-    return material?.kind === 'medium' ? [material] : []
-  })
-  return catalogueOf(
-    materials,
-    stocked.map((material) => {
-      const own = there
-        .filter(({ body }) => body.goodsId === material.id)
-        .sort((a, b) => b.body.packs - a.body.packs)
-        .map(({ id, body }) => packOf(id, body, material))
-      return {
-        ...material,
-        packs: [...own, ...material.packs.filter(({ id }) => !own.some((it) => it.id === id))],
-      }
-    }),
-  )
-}
-
-/** A pack of one's own; where it is one of the usual ones, that. */
-function packOf(id: string, { name, size }: StockRecord, material: Material): Pack {
-  if (size.measure === 'mass' && material.compressed) {
-    const usual = material.packs.find((pack) => 'dryMassG' in pack && pack.dryMassG === size.amount)
-    return usual ?? { id, name, dryMassG: size.amount }
-  }
-  const volumeL = packHolds(size, { kind: 'material', material }).value
-  const usual = material.packs.find((pack) => 'volumeL' in pack && Math.abs(pack.volumeL - volumeL) < 1e-9)
-  return usual ?? { id, name, volumeL }
-}
-
-/** The shelves that hold a thing, as core draws from them. */
-export function shelvesOf<One extends { id: string; body: StockRecord }>(
-  stocks: readonly One[],
-  goods: Goods,
-) {
-  const wanted = goods.kind === 'feed' ? goods.feed.id : goods.material.id
-  return stocks
-    .filter(({ body }) => body.kind === goods.kind && body.goodsId === wanted)
-    .map(({ id, body }) => ({
-      id,
-      name: body.name,
-      price: body.price,
-      packs: body.packs,
-      holds: packHolds(body.size, goods).value,
-    }))
-}

@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import type { Tool, ToolKind } from '#core/feed/tool'
 import { TOOL_KINDS, toolProblems } from '#core/feed/tool'
-import { amount, name, ruled } from '../rules'
+import { amount, name, ruled } from './rules'
 
 export const toolFields = z.object({
   name,

@@ -1,8 +1,7 @@
 import * as z from 'zod'
-import { layoutProblems, MAX_COLUMNS, MAX_ROWS, MAX_RUNS, type Layout } from '#core/trays/layout'
-import { within, type Problem } from '#core/problem'
-import type { Context } from '../context'
-import { amount, day, id, name, reference } from '../rules'
+import { MAX_COLUMNS,MAX_ROWS,MAX_RUNS,type Layout } from '#core/trays/layout'
+import { amount,day,id,name,reference } from './rules'
+
 
 /** Where the corner is that is marked on the tray itself, seen from above. */
 export const CORNERS = ['top left', 'top right', 'bottom left', 'bottom right'] as const
@@ -53,27 +52,3 @@ export const layoutOf = ({ rows, columns, runs, cells }: TrayRecord): Layout => 
   runs,
   cells,
 })
-
-/** What is wrong with a tray, each at its field. */
-export function trayProblems(
-  record: TrayRecord,
-  { containers, crops }: Pick<Context, 'containers' | 'crops'>,
-): Problem[] {
-  const container = containers.get(record.containerId)
-  if (!container) return [{ path: ['containerId'], message: 'This container is not known.' }]
-  return [
-    ...layoutProblems(layoutOf(record), container),
-    ...(record.cut
-      ? within(
-          ['cut', 'column'],
-          record.cut.column,
-          1,
-          Math.max(1, record.columns - 1),
-          `It is cut after column 1 to ${record.columns - 1}.`,
-        )
-      : []),
-    ...record.runs.flatMap(({ cropId }, i) =>
-      crops.has(cropId) ? [] : [{ path: ['runs', i, 'cropId'], message: 'This crop is not in the book.' }],
-    ),
-  ]
-}

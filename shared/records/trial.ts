@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { TRIAL_QUESTIONS } from '#core/records/trial'
-import { day, id, name, ruled } from '../rules'
+import { TRIAL_QUESTIONS } from '#core/trials/trial'
+import { day, id, name, ruled } from './rules'
 
 /** One side of a trial: runs of trays, known on the label by a letter. */
 const arm = z.object({

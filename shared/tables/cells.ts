@@ -1,5 +1,5 @@
-import { packSaid } from '#core/stores/pack-said'
-import type { PackSize } from '#core/stores/goods'
+import { packSaid } from '#core/supplies/pack-said'
+import type { PackSize } from '#core/supplies/goods'
 import { parseNumber, parseQuantity } from '#core/units/parse'
 import type { Kitchen } from '#core/units/unit'
 import { fromBase, unitById } from '#core/units/unit-table'

@@ -2,7 +2,7 @@ import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { BUILT_IN_FEEDS } from '#core/feed/feeds'
 import { MATERIAL_FIGURES } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
-import type { PackSize } from '#core/stores/goods'
+import type { PackSize } from '#core/supplies/goods'
 import { containerRecordOf } from '../records/container'
 import { feedRecordOf } from '../records/feed'
 import {

@@ -1,7 +1,7 @@
-import { HABITS, habitById, type HabitId } from '#core/records/habits'
+import { HABITS, habitById, type HabitId } from '#core/learning/calibrations'
 import { SEEN_IDS } from '#core/signs/seen'
 import type { Problem } from '#core/problem'
-import { dayFrom } from '#core/season/day'
+import { dayFrom } from '#core/calendar/day'
 import { newEntry, waterRow, type About, type EntryRecord } from '../records/entry'
 import {
   column,

@@ -1,7 +1,7 @@
 import { AGEING_PER_YEAR } from '#core/sowing/odds'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { CROP_FAMILIES } from '#core/sowing/crop'
-import { LADDERS } from '#core/season/ladder'
+import { LADDERS } from '#core/season/schedule/schedules'
 import { cropRecordOf } from '../records/crop'
 import { codeAt } from '#core/trays/layout'
 import type { Problem } from '#core/problem'

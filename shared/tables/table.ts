@@ -1,4 +1,4 @@
-import type { Bodies, Collection, Stored } from '#shared/collections'
+import type { Bodies, Collection, Stored } from '#shared/records/collections'
 import type { Problem } from '#core/problem'
 import type { Column } from './column'
 import type { Names } from './names'

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import type { Bodies, Collection, Stored } from '#shared/collections'
+import type { Bodies, Collection, Stored } from '#shared/records/collections'
 import { writtenCell } from './cells'
 import type { Names } from './names'
 import { fieldAt, type Beside, type Table } from './table'

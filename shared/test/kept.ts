@@ -1,4 +1,4 @@
-import { dayFrom, type Day } from '#core/season/day'
+import { dayFrom, type Day } from '#core/calendar/day'
 import {
   bodyOf,
   COLLECTION_NAMES,
@@ -6,10 +6,10 @@ import {
   type Collection,
   type Everything,
   type Stored,
-} from '../collections'
+} from '../records/collections'
 import { idsOf, isRefusal, type Acting, type Change, type Decision } from '../commands/command'
 import { decidedBy, sentCommands, type Sent } from '../commands/commands'
-import { benchOf } from '../derived/bench'
+import { benchOf } from '../reckoning/bench'
 import { household } from '../records/household'
 import { SEASON } from './season'
 

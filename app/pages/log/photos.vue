@@ -2,14 +2,14 @@
 import { definePageMeta, navigateTo, useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, onMounted, ref } from 'vue'
-import ChoiceField from '~/components/fields/ChoiceField.vue'
-import PageTop from '~/components/shell/PageTop.vue'
-import SubPlaces from '~/components/shell/SubPlaces.vue'
-import { useDates } from '~/composables/useDates'
-import { whyNot } from '~/composables/whyNot'
-import { useHousehold } from '~/state/household'
-import { usePhotos, type Photo } from '~/state/photos'
-import { useTrays } from '~/state/trays'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import PageTop from '~/shell/PageTop.vue'
+import SubPlaces from '~/shell/SubPlaces.vue'
+import { useDates } from '~/kit/useDates'
+import { whyNot } from '~/household/whyNot'
+import { useHousehold } from '~/household/household'
+import { usePhotos, type Photo } from '~/records/log/photos'
+import { useTrays } from '~/trays/trays'
 
 definePageMeta({
   place: {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
-import SeasonSubPage from '~/components/season/SeasonSubPage.vue'
-import SeasonShopping from '~/components/season/SeasonShopping.vue'
+import SeasonSubPage from '~/plan/SeasonSubPage.vue'
+import SeasonShopping from '~/plan/SeasonShopping.vue'
 
 definePageMeta({
   place: {

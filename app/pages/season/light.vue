@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
-import SeasonSubPage from '~/components/season/SeasonSubPage.vue'
-import LampHeight from '~/components/season/LampHeight.vue'
+import SeasonSubPage from '~/plan/SeasonSubPage.vue'
+import LampHeight from '~/plan/LampHeight.vue'
 
 definePageMeta({
   place: {

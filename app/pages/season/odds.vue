@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
-import SeasonSubPage from '~/components/season/SeasonSubPage.vue'
-import SeasonChance from '~/components/season/SeasonChance.vue'
+import SeasonSubPage from '~/plan/SeasonSubPage.vue'
+import SeasonChance from '~/plan/SeasonChance.vue'
 
 definePageMeta({
   place: { title: 'Odds', what: 'what two thousand seasons like this come to', parent: '/season' },

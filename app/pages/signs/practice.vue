@@ -2,16 +2,16 @@
 import { definePageMeta } from '#imports'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
-import PageTop from '~/components/shell/PageTop.vue'
-import SignPicture from '~/components/signs/SignPicture.vue'
-import { useMeasures } from '~/composables/useMeasures'
-import { counted } from '#core/bench/wording'
+import PageTop from '~/shell/PageTop.vue'
+import SignPicture from '~/records/signs/SignPicture.vue'
+import { useMeasures } from '~/kit/useMeasures'
+import { counted } from '#core/text/plurals'
 import { CAUSES, type CauseId } from '#core/signs/causes'
 import type { SignRecord } from '#core/signs/record'
 import { signById } from '#core/signs/seen'
 import { printNumber, printShare } from '#core/units/format'
-import { contextOf } from '#shared/context'
-import { PRACTICE_ASKS, practiceChoices, practiceTray, tellingAsks, type PracticeAsk } from '#shared/practice'
+import { contextOf } from '#shared/reckoning/context'
+import { PRACTICE_ASKS, practiceChoices, practiceTray, tellingAsks, type PracticeAsk } from '#shared/reckoning/practice-tray'
 
 definePageMeta({
   place: {

@@ -4,20 +4,20 @@ import { NuxtLink } from '#components'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import Button from 'primevue/button'
-import CheckField from '~/components/fields/CheckField.vue'
-import ChoiceField from '~/components/fields/ChoiceField.vue'
-import FoldAway from '~/components/fields/FoldAway.vue'
-import TypedField from '~/components/fields/TypedField.vue'
-import LabelSheetPreview from '~/components/trays/LabelSheetPreview.vue'
-import PageTop from '~/components/shell/PageTop.vue'
-import { saveFile } from '~/composables/saveFile'
-import { useNotes } from '~/composables/useNotes'
-import { whyNot } from '~/composables/whyNot'
-import { useContext } from '~/state/context'
-import { useHousehold } from '~/state/household'
-import { useSeason } from '~/state/season'
-import { useTrays } from '~/state/trays'
-import { counted } from '#core/bench/wording'
+import CheckField from '~/kit/fields/CheckField.vue'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import TypedField from '~/kit/fields/TypedField.vue'
+import LabelSheetPreview from '~/trays/LabelSheetPreview.vue'
+import PageTop from '~/shell/PageTop.vue'
+import { saveFile } from '~/kit/saveFile'
+import { useNotes } from '~/kit/useNotes'
+import { whyNot } from '~/household/whyNot'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { useSeason } from '~/plan/season'
+import { useTrays } from '~/trays/trays'
+import { counted } from '#core/text/plurals'
 import { printPath } from '#core/problem'
 import {
   LABEL_SIZES,
@@ -26,7 +26,7 @@ import {
   type LabelKind,
   type LabelSheet,
 } from '#core/trays/label-sheet'
-import { labelsOf, type LabelCopies } from '#shared/labels'
+import { labelsOf, type LabelCopies } from '#shared/labels/labels'
 
 definePageMeta({
   place: {

@@ -4,12 +4,13 @@ import { BUILT_IN } from '../../media/materials'
 import { STARTING_RECIPES } from '../../media/recipes'
 import { CROPS } from '../../sowing/crops'
 import { seasonBook } from '../book'
-import { dayFrom } from '../day'
-import type { SeasonRow } from '../demand'
-import { feedSowing } from '../feeding'
+import { dayFrom } from '../../calendar/day'
+import type { SeasonRow } from '../demand/demand'
+import { feedSowing } from '../demand/feeding'
 import type { SeasonFrame } from '../frame'
-import { placeOf, type Place } from '../places/place'
-import { planSowing, type SowingRequest } from '../sowing'
+import { placeOf, type Place } from '../../places/place'
+import { planSowing } from '../schedule/sowing'
+import { type SowingRequest } from '../schedule/sowing-request'
 
 /* A bench whose last frost is 8 May 2027, for the tests of the season. */
 

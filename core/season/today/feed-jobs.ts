@@ -1,5 +1,5 @@
-import { addDays, daysBetween, type Day } from '../day'
-import { feedRunOf, gather, type FedRung, type FeedRun } from '../demand'
+import { addDays, daysBetween, type Day } from '../../calendar/day'
+import { feedRunOf, gather, type FedRung, type FeedRun } from '../demand/demand'
 import { PLAIN, stateOn, targetKey, type Job, type TodayInput } from './job'
 import { doneOn, type Marked } from './marks'
 import { standsNow } from './stands-now'

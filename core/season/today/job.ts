@@ -1,9 +1,9 @@
 import type { Crop } from '../../sowing/crop'
-import { addDays, type Day } from '../day'
-import type { FeedRun, MixRun, SeasonRow } from '../demand'
-import type { RungStage } from '../ladder'
-import type { Absence } from '../away'
-import type { CareVisit } from '../final-care'
+import { addDays, type Day } from '../../calendar/day'
+import type { FeedRun, MixRun, SeasonRow } from '../demand/demand'
+import type { RungStage } from '../schedule/schedules'
+import type { Absence } from './absence'
+import type { CareVisit } from '../schedule/final-care'
 
 export const JOB_KINDS = [
   'treat',

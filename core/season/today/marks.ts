@@ -1,5 +1,5 @@
-import type { Day } from '../day'
-import type { Count } from '../sowing'
+import type { Day } from '../../calendar/day'
+import type { Count } from '../schedule/sowing-request'
 import { targetKey, type Job, type JobKind, type JobTarget, type Mark } from './job'
 
 /** The day of a sowing that a mark gives; the rest move nothing. */

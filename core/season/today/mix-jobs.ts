@@ -1,4 +1,4 @@
-import type { Day } from '../day'
+import type { Day } from '../../calendar/day'
 import { PLAIN, stateOn, type Job, type JobKind, type TodayInput } from './job'
 import { doneOn, isDone, type Marked } from './marks'
 

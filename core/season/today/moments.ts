@@ -1,6 +1,6 @@
-import { addDays, type Day } from '../day'
-import { isIndoors } from '../places/place'
-import { isLamp } from '../places/place-light'
+import { addDays, type Day } from '../../calendar/day'
+import { isIndoors } from '../../places/place'
+import { isLamp } from '../../places/place-light'
 import type { JobKind, TodayRow } from './job'
 
 /** A short while in which something small decides much. It comes, and it is gone again: nothing here is ever late. */

@@ -1,10 +1,11 @@
 import type { Crop } from '../../sowing/crop'
-import { addDays, daysBetween, type Day } from '../day'
-import { visitsOf } from '../final-care'
-import { hardeningPlan } from '../hardening'
-import type { RungStage } from '../ladder'
-import { nightIn, OUTSIDE, type Place } from '../places/place'
-import { emergenceVerdict, type PlannedRung } from '../sowing'
+import { addDays, daysBetween, type Day } from '../../calendar/day'
+import { visitsOf } from '../schedule/final-care'
+import { hardeningPlan } from '../schedule/hardening'
+import type { RungStage } from '../schedule/schedules'
+import { nightIn, OUTSIDE, type Place } from '../../places/place'
+import { emergenceVerdict } from '../schedule/sowing'
+import { type PlannedRung } from '../schedule/sowing-request'
 import {
   AHEAD_DAYS,
   horizonOf,

@@ -1,5 +1,6 @@
-import type { Day } from '../day'
-import type { PlannedRung, PlannedSowing } from '../sowing'
+import type { Day } from '../../calendar/day'
+import type { PlannedSowing } from '../schedule/sowing'
+import type { PlannedRung } from '../schedule/sowing-request'
 
 /** Where a sowing really stands, by what was done. */
 export interface Stands {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
-import { addDays, type Day } from '../day'
-import { feedRuns, mixRuns } from '../demand'
+import { addDays, type Day } from '../../calendar/day'
+import { feedRuns, mixRuns } from '../demand/demand'
 import { frame, row } from '../test/fixture'
 import type { Mark, TodayInput } from './job'
 import { doneBySowing } from './marks'

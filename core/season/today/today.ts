@@ -1,5 +1,5 @@
-import { aroundAway } from '../away'
-import type { Day } from '../day'
+import { aroundAway } from './away'
+import type { Day } from '../../calendar/day'
 import { feedJobs } from './feed-jobs'
 import { horizonOf, JOB_KINDS, stateOn, type Job, type TodayInput } from './job'
 import { doneBySowing, isSnoozed, marksBy, movedBySowing } from './marks'

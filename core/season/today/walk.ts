@@ -1,8 +1,8 @@
-import type { Day } from '../day'
-import { isIndoors, type Place } from '../places/place'
-import { withOutside } from '../places/stays'
+import type { Day } from '../../calendar/day'
+import { isIndoors, type Place } from '../../places/place'
+import { withOutside } from '../schedule/stays'
 import { flatsOf } from '../../containers/flat'
-import type { PlannedRung } from '../sowing'
+import type { PlannedRung } from '../schedule/sowing-request'
 import { JOB_KINDS, type Job, type JobKind, type TodayRow } from './job'
 import { standsNow } from './stands-now'
 

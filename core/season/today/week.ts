@@ -1,4 +1,4 @@
-import { addDays, type Day } from '../day'
+import { addDays, type Day } from '../../calendar/day'
 import type { Job } from './job'
 
 /** A sheet for the week reaches to the same weekday again. */

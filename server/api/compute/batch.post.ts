@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { planBatch } from '#core/media/batch'
-import { asBatchRequest, batchToCompute, withOwn } from '#shared/records/batch'
+import { asBatchRequest } from '#shared/reckoning/batch-request'
+import { batchToCompute, withOwn } from '#shared/computations/batch'
 import { figures, place, tabled } from '../../http/figures'
 import { route } from '../../http/route'
 

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { blendFeeds } from '#core/feed/blend'
-import { blendToCompute } from '#shared/computations'
+import { blendToCompute } from '#shared/computations/mix-and-feed'
 import { asFeed } from '#shared/records/feed'
 import { route } from '../../http/route'
 

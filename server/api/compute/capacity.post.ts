@@ -1,7 +1,8 @@
 import * as z from 'zod'
 import { mostContainers } from '#core/media/capacity'
-import { capacityToCompute } from '#shared/computations'
-import { asBatchRequest, withOwn } from '#shared/records/batch'
+import { capacityToCompute } from '#shared/computations/mix-and-feed'
+import { asBatchRequest } from '#shared/reckoning/batch-request'
+import { withOwn } from '#shared/computations/batch'
 import { route } from '../../http/route'
 
 export default route(

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { planDose } from '#core/feed/dose'
-import { asDoseRequest, doseToCompute } from '#shared/records/feeding'
+import { doseToCompute } from '#shared/computations/dose'
+import { asDoseRequest } from '#shared/reckoning/dose-request'
 import { figures, place, tabled } from '../../http/figures'
 import { route } from '../../http/route'
 

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { computedDryRun, dryRunToCompute } from '#shared/season-computations'
+import { computedDryRun, dryRunToCompute } from '#shared/computations/season'
 import { route } from '../../http/route'
 
 export default route(

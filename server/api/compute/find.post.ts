@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { findMixes } from '#core/media/finder'
-import { asFinderRequest, findToCompute } from '#shared/computations'
+import { asFinderRequest, findToCompute } from '#shared/computations/mix-and-feed'
 import { route } from '../../http/route'
 
 export default route(

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { anyOf, cellsFor, plantsLikely, wilson } from '#core/sowing/odds'
-import { oddsToCompute } from '#shared/season-computations'
+import { oddsToCompute } from '#shared/computations/season'
 import { route } from '../../http/route'
 
 export default route(

@@ -1,7 +1,7 @@
 import * as z from 'zod'
-import { packTrays } from '#core/season/packing'
-import { contextOf } from '#shared/context'
-import { packingToCompute } from '#shared/season-computations'
+import { packTrays } from '#core/season/packing/packing'
+import { contextOf } from '#shared/reckoning/context'
+import { packingToCompute } from '#shared/computations/season'
 import { route } from '../../http/route'
 
 export default route(

@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { planProgramme } from '#core/feed/programme'
-import { knownInBooks, programmeToCompute } from '#shared/computations'
-import { asProgrammeRequest } from '#shared/records/programme'
+import { knownInBooks, programmeToCompute } from '#shared/computations/mix-and-feed'
+import { asProgrammeRequest } from '#shared/reckoning/programme-request'
 import { figures, tabled } from '../../http/figures'
 import { route } from '../../http/route'
 

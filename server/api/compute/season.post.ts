@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { computedSeason, seasonToCompute } from '#shared/season-computations'
+import { computedSeason, seasonToCompute } from '#shared/computations/season'
 import { route } from '../../http/route'
 
 export default route(

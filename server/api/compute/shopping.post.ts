@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { cheapestPacks } from '#core/stores/shopping'
-import { shoppingToCompute } from '#shared/computations'
+import { cheapestPacks } from '#core/supplies/shopping'
+import { shoppingToCompute } from '#shared/computations/mix-and-feed'
 import { route } from '../../http/route'
 
 export default route(

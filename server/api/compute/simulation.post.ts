@@ -1,7 +1,7 @@
 import { countsSeedlings } from '#core/sowing/crop'
 import * as z from 'zod'
-import { simulateSeasons } from '#core/season/simulate'
-import { computedSeason, simulationToCompute } from '#shared/season-computations'
+import { simulateSeasons } from '#core/season/uncertainty/simulate'
+import { computedSeason, simulationToCompute } from '#shared/computations/season'
 import { route } from '../../http/route'
 
 export default route(

@@ -1,7 +1,7 @@
 import * as z from 'zod'
-import { planSowing } from '#core/season/sowing'
-import { asSowingRequest } from '#shared/records/sowing'
-import { seasonKnown, sowingToCompute } from '#shared/season-computations'
+import { planSowing } from '#core/season/schedule/sowing'
+import { asSowingRequest } from '#shared/reckoning/sowing-request'
+import { seasonKnown, sowingToCompute } from '#shared/computations/season'
 import { figures, tabled } from '../../http/figures'
 import { route } from '../../http/route'
 

@@ -1,8 +1,8 @@
 import * as z from 'zod'
 import { planDose } from '#core/feed/dose'
 import { planStock } from '#core/feed/stock'
-import { stockToCompute } from '#shared/computations'
-import { asDoseRequest } from '#shared/records/feeding'
+import { stockToCompute } from '#shared/computations/mix-and-feed'
+import { asDoseRequest } from '#shared/reckoning/dose-request'
 import { figures, place, tabled } from '../../http/figures'
 import { route } from '../../http/route'
 

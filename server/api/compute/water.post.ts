@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { blendWithRain } from '#core/feed/water'
-import { waterToCompute } from '#shared/computations'
+import { waterToCompute } from '#shared/computations/mix-and-feed'
 import { figures, place, tabled } from '../../http/figures'
 import { route } from '../../http/route'
 

@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { heardWish, listeningOf } from '#shared/wish'
-import { seasonKnown, wishToCompute } from '#shared/season-computations'
+import { heardWish, listeningOf } from '#shared/reckoning/wish'
+import { seasonKnown, wishToCompute } from '#shared/computations/season'
 import { route } from '../../http/route'
 
 export default route(

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { HOUSEHOLD, stored } from '#shared/collections'
+import { HOUSEHOLD, stored } from '#shared/records/collections'
 import { listHouseholds } from '../../services/households'
 import { route } from '../../http/route'
 

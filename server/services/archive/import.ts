@@ -11,9 +11,9 @@ import {
   type RevisionLine,
   type WeatherLine,
 } from '#shared/archive/format'
-import { COLLECTION_NAMES, COLLECTIONS, type Bodies, type Collection } from '#shared/collections'
+import { COLLECTION_NAMES, COLLECTIONS, type Bodies, type Collection } from '#shared/records/collections'
 import { fromArchive, isSameInArchive } from '#shared/commands/bring-in'
-import { referred } from '#shared/references'
+import { referred } from '#shared/records/references'
 import type { Transaction } from '../../db/door'
 import { batches, households, photoFiles, revisions, trays, readings, weatherDays } from '../../db/schema'
 import { backUpNow, keepsBackups } from '../../keeper'

@@ -1,6 +1,6 @@
 import { and, eq } from 'drizzle-orm'
-import { todayOf } from '#core/season/clock'
-import type { Bodies } from '#shared/collections'
+import { todayOf } from '#core/calendar/clock'
+import type { Bodies } from '#shared/records/collections'
 import type { Transaction } from '../../db/door'
 import { entries } from '../../db/schema'
 import { countedEntry, levelOf, movedSum } from '../ledger'

@@ -12,7 +12,7 @@ import {
   type Manifest,
 } from '#shared/archive/format'
 import { upgraded } from '#shared/archive/upgrade'
-import { problemsFrom } from '#shared/rules'
+import { problemsFrom } from '#shared/records/rules'
 import type { Going } from '../../http/as-it-goes'
 import { cleaned } from '../../http/read-json'
 import { invalid } from '../refusal'

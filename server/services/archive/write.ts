@@ -14,7 +14,7 @@ import {
   type ArchiveKind,
   type Manifest,
 } from '#shared/archive/format'
-import { bodyOf, type Collection } from '#shared/collections'
+import { bodyOf, type Collection } from '#shared/records/collections'
 import { inHousehold, type Transaction } from '../../db/door'
 import { entries, households, photoFiles, readings, revisions, weatherDays } from '../../db/schema'
 import type { Principal } from '../../principal'

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { dequal } from 'dequal'
-import type { Bodies, Collection, Stored } from '#shared/collections'
+import type { Bodies, Collection, Stored } from '#shared/records/collections'
 import {
   columnOf,
   meantAmong,

@@ -1,6 +1,6 @@
 import { and, inArray, sql } from 'drizzle-orm'
-import type { Day } from '#core/season/day'
-import type { Bodies, Collection, Stored } from '#shared/collections'
+import type { Day } from '#core/calendar/day'
+import type { Bodies, Collection, Stored } from '#shared/records/collections'
 import { namesOf } from '#shared/tables/known'
 import type { ReadTable } from '#shared/tables/read'
 import type { Table } from '#shared/tables/table'

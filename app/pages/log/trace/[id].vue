@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import DrawingFrame from '~/components/drawings/DrawingFrame.vue'
+import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import { definePageMeta, useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, ref, watch } from 'vue'
 import Button from 'primevue/button'
-import TraceDrawing from '~/components/log/TraceDrawing.vue'
-import PageTop from '~/components/shell/PageTop.vue'
-import { useDates } from '~/composables/useDates'
-import { whyNot } from '~/composables/whyNot'
-import { useContext } from '~/state/context'
-import { useHousehold } from '~/state/household'
-import type { Bodies, Stored } from '#shared/collections'
-import { traceOf } from '#shared/trace'
+import TraceDrawing from '~/records/log/TraceDrawing.vue'
+import PageTop from '~/shell/PageTop.vue'
+import { useDates } from '~/kit/useDates'
+import { whyNot } from '~/household/whyNot'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import type { Bodies, Stored } from '#shared/records/collections'
+import { traceOf } from '#shared/reckoning/trace'
 
 definePageMeta({ place: { title: 'Trace', what: 'where a tray comes from', parent: '/log' } })
 const route = useRoute()

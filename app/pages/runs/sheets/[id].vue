@@ -2,13 +2,13 @@
 import { useHead, useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { computed } from 'vue'
-import BenchCard from '~/components/bench/BenchCard.vue'
-import StepList from '~/components/bench/StepList.vue'
-import { useBench } from '~/state/bench'
-import { useRunStore } from '~/state/runs'
-import { RUN_NAMES } from '#core/bench/run'
+import BenchCard from '~/mix-and-feed/cards/BenchCard.vue'
+import StepList from '~/mix-and-feed/cards/StepList.vue'
+import { useBench } from '~/trays/water/useBench'
+import { useRunStore } from '~/today/jobs/guided-jobs'
+import { RUN_NAMES } from '#core/jobs/run'
 import { cautions, type CautionId } from '#core/cautions/caution'
-import { runPlan } from '#shared/derived/run-plan'
+import { runPlan } from '#shared/reckoning/run-plan'
 
 /** A run on paper: the same steps; for several pairs of hands one sheet each, amounts split, cautions on every sheet. */
 const route = useRoute()

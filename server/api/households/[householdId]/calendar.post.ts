@@ -1,6 +1,6 @@
 import { getRequestHeader } from 'h3'
 import * as z from 'zod'
-import { day } from '#shared/rules'
+import { day } from '#shared/records/rules'
 import { householdParams } from '../../../http/params'
 import { HttpProblem } from '../../../http/problem-json'
 import { readFile } from '../../../http/read-json'

@@ -1,4 +1,4 @@
-import { HOUSEHOLD, stored, write } from '#shared/collections'
+import { HOUSEHOLD, stored, write } from '#shared/records/collections'
 import { performOne } from '../../../services/commands'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'

@@ -1,6 +1,6 @@
 import { getRequestURL, setResponseHeaders } from 'h3'
 import * as z from 'zod'
-import { keyRequest } from '#shared/label-request'
+import { keyRequest } from '#shared/labels/label-request'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 import { householdKey } from '../../../services/labels'

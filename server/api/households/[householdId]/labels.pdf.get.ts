@@ -1,6 +1,6 @@
 import { getRequestURL, setResponseHeaders } from 'h3'
 import * as z from 'zod'
-import { labelRequest } from '#shared/label-request'
+import { labelRequest } from '#shared/labels/label-request'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 import { householdLabels } from '../../../services/labels'

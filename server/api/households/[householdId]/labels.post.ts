@@ -1,6 +1,6 @@
 import { getRequestURL } from 'h3'
 import * as z from 'zod'
-import { labelRequest } from '#shared/label-request'
+import { labelRequest } from '#shared/labels/label-request'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 import { printLabels } from '../../../services/label-printer'

@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { COLLECTION_NAMES } from '#shared/collections'
-import { id } from '#shared/rules'
+import { COLLECTION_NAMES } from '#shared/records/collections'
+import { id } from '#shared/records/rules'
 import { inHousehold } from '../../../db/door'
 import { removedLately } from '../../../services/read-records'
 import { householdParams } from '../../../http/params'

@@ -1,4 +1,4 @@
-import { HOUSEHOLD, stored } from '#shared/collections'
+import { HOUSEHOLD, stored } from '#shared/records/collections'
 import { bringHouseholdBack } from '../../../services/household-removal'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'

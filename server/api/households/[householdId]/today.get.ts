@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { day, id } from '#shared/rules'
+import { day, id } from '#shared/records/rules'
 import { seasonToday } from '../../../services/season'
 import { dayQuery, householdParams } from '../../../http/params'
 import { route } from '../../../http/route'

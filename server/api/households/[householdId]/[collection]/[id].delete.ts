@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { COLLECTIONS } from '#shared/collections'
+import { COLLECTIONS } from '#shared/records/collections'
 import { performOne } from '../../../../services/commands'
 import { recordParams, versionQuery } from '../../../../http/params'
 import { collectionRoute } from '../../../../http/route'

@@ -1,4 +1,4 @@
-import { bodyOf, COLLECTIONS, stored } from '#shared/collections'
+import { bodyOf, COLLECTIONS, stored } from '#shared/records/collections'
 import { inHousehold } from '../../../../db/door'
 import { find } from '../../../../services/read-records'
 import { recordParams } from '../../../../http/params'

@@ -1,4 +1,4 @@
-import { bodyOf, COLLECTIONS, stored, write } from '#shared/collections'
+import { bodyOf, COLLECTIONS, stored, write } from '#shared/records/collections'
 import { performOne } from '../../../../services/commands'
 import { recordParams } from '../../../../http/params'
 import { collectionRoute } from '../../../../http/route'

@@ -1,6 +1,6 @@
 import { setResponseHeader } from 'h3'
 import * as z from 'zod'
-import { bodyOf, stored, type Stored } from '#shared/collections'
+import { bodyOf, stored, type Stored } from '#shared/records/collections'
 import { inHousehold } from '../../../../db/door'
 import { listEntries, listPage } from '../../../../services/read-records'
 import { cached } from '../../../../services/response-cache'

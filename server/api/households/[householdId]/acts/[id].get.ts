@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { id } from '#shared/rules'
+import { id } from '#shared/records/rules'
 import { inHousehold } from '../../../../db/door'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { bodyOf, stored } from '#shared/collections'
+import { bodyOf, stored } from '#shared/records/collections'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 import { cached } from '../../../../services/response-cache'

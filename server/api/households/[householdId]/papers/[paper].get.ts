@@ -1,6 +1,6 @@
 import { setResponseHeaders } from 'h3'
 import * as z from 'zod'
-import { day, id } from '#shared/rules'
+import { day, id } from '#shared/records/rules'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 import { documentPdf } from '../../../../paper/document'

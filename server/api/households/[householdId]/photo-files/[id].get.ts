@@ -1,6 +1,6 @@
 import { setResponseHeaders } from 'h3'
 import * as z from 'zod'
-import { id } from '#shared/rules'
+import { id } from '#shared/records/rules'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 import { inHousehold } from '../../../../db/door'

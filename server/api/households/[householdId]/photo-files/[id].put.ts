@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { day, id } from '#shared/rules'
+import { day, id } from '#shared/records/rules'
 import { householdParams } from '../../../../http/params'
 import { readFile } from '../../../../http/read-json'
 import { route } from '../../../../http/route'

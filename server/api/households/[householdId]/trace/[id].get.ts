@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { bodyOf, stored } from '#shared/collections'
-import { id } from '#shared/rules'
+import { bodyOf, stored } from '#shared/records/collections'
+import { id } from '#shared/records/rules'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 import { inHousehold } from '../../../../db/door'

@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { day } from '#shared/rules'
-import { weatherDays } from '#shared/weather'
+import { day } from '#shared/records/rules'
+import { weatherDays } from '#shared/records/weather'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 import { inHousehold } from '../../../../db/door'

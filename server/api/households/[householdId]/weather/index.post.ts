@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { weatherDays } from '#shared/weather'
+import { weatherDays } from '#shared/records/weather'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
 import { putWeather } from '../../../../services/weather'

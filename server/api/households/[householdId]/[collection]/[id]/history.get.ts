@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { bodyOf, COLLECTIONS } from '#shared/collections'
+import { bodyOf, COLLECTIONS } from '#shared/records/collections'
 import { inHousehold } from '../../../../../db/door'
 import { history } from '../../../../../services/read-records'
 import { recordParams } from '../../../../../http/params'

@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { COLLECTION_NAMES, COLLECTIONS } from '#shared/collections'
-import { reference } from '#shared/rules'
+import { COLLECTION_NAMES, COLLECTIONS } from '#shared/records/collections'
+import { reference } from '#shared/records/rules'
 import { inHousehold } from '../../../../../db/door'
 import { asTheyWere } from '../../../../../services/idempotency'
 import { performOne } from '../../../../../services/commands'

@@ -1,4 +1,4 @@
-import { bodyOf, COLLECTIONS, stored } from '#shared/collections'
+import { bodyOf, COLLECTIONS, stored } from '#shared/records/collections'
 import { performOne } from '../../../../../services/commands'
 import { recordParams, versionQuery } from '../../../../../http/params'
 import { collectionRoute } from '../../../../../http/route'

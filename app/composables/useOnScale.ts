@@ -1,8 +1,0 @@
-import { computed } from 'vue'
-import { useHousehold } from '~/state/household'
-
-/** About what a tray weighs, g, as a bare number on the household's kitchen scale is meant: grams, or pounds. */
-export function useOnScale() {
-  const household = useHousehold()
-  return { onScale: computed(() => (household.kitchen === 'metric' ? 500 : 2000)) }
-}

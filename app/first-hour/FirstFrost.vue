@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import FirstStep from '~/first-hour/FirstStep.vue'
+import FrostReckoned from '~/plan/FrostReckoned.vue'
+import FrostFields from '~/plan/FrostFields.vue'
+import TextField from '~/kit/fields/TextField.vue'
+import { useDates } from '~/kit/useDates'
+import { useDayOrder } from '~/kit/useDayOrder'
+import { useFirstHour } from '~/first-hour/firstHour'
+import { useHousehold } from '~/household/household'
+import { useSeason } from '~/plan/season'
+import { frostProblems, isFrostFree, type Frosts } from '#core/calendar/frost'
+import { readFrosts } from '#core/language/frost-words'
+import { messageAt } from '#core/problem'
+
+/** When it freezes, typed as it is said; or that it never does. */
+const first = useFirstHour()
+const household = useHousehold()
+const season = useSeason()
+const order = useDayOrder()
+const { printLongDay, printDay } = useDates()
+const text = ref('')
+const said = computed(() =>
+  text.value.trim() ? readFrosts(text.value, { today: season.today, order: order.value }) : null,
+)
+/** Where it never freezes plants go by the nights, which are asked for. */
+const nights = ref<Frosts>({ lastFrost: null, firstFrost: null, nights: null })
+const never = computed(() => said.value?.kind === 'never')
+const nightProblems = computed(() => frostProblems(nights.value))
+const frame = computed(() => household.season)
+const ready = computed(
+  () => said.value?.kind === 'frosts' || (never.value && nightProblems.value.length === 0),
+)
+async function keep() {
+  const kept =
+    said.value?.kind === 'frosts'
+      ? { lastFrost: said.value.lastFrost, firstFrost: said.value.firstFrost, nights: null }
+      : nights.value
+  if (await first.setFrosts(kept)) text.value = ''
+}
+</script>
+
+<template>
+  <FirstStep
+    step="frost"
+    title="When it freezes"
+    why="Days are counted back from the last frost. Nothing is assumed: what you do not say is not planned by."
+    later="under Season, Frosts and places. A mix or a feed needs no frost."
+    :done="frame !== null"
+  >
+    <form class="line" @submit.prevent="keep">
+      <TextField
+        v-model="text"
+        label="Your frosts, as you would say them"
+        placeholder="last 8 May, first 12 October – or: never"
+        :problem="said?.kind === 'asks' ? said.question : undefined"
+        :hint="
+          said?.kind === 'frosts'
+            ? `last frost ${printLongDay(said.lastFrost)}, first frost ${printLongDay(said.firstFrost)}`
+            : 'on average, where you are; roughly will do'
+        "
+      />
+      <Button type="submit" class="main" :disabled="!ready">Keep</Button>
+    </form>
+    <FrostFields
+      v-if="never"
+      v-model="nights"
+      only-nights
+      :problem-at="(field) => messageAt(nightProblems, field)"
+    />
+    <template v-if="frame" #changed>
+      <p v-if="isFrostFree(frame)">It never freezes: plants go out by the warmth of the nights.</p>
+      <p v-else>
+        Last frost {{ printDay(frame.lastFrost!) }}, first {{ printDay(frame.firstFrost!) }}.
+        <FrostReckoned :frosts="frame" />
+      </p>
+    </template>
+  </FirstStep>
+</template>
+
+<style scoped>
+.line {
+  display: grid;
+  grid-template-columns: minmax(0, 30rem) auto;
+  gap: 0.6rem;
+  align-items: start;
+}
+
+.line > :last-child {
+  justify-self: start;
+  margin-top: 1.6rem;
+}
+</style>

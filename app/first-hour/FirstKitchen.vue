@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import FirstStep from '~/first-hour/FirstStep.vue'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import { KITCHEN_CHOICES } from '~/kit/fields/kitchens'
+import { useMeasures } from '~/kit/useMeasures'
+import { useHousehold } from '~/household/household'
+import { useKitchenAnswer } from '~/first-hour/useKitchenAnswer'
+import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
+import { cellVolume } from '#core/containers/container'
+import { BUILT_IN_CROPS } from '#core/sowing/crops'
+import { kitchenOfRegion } from '#core/units/region'
+import { parseQuantity } from '#core/units/parse'
+import { printNumber } from '#core/units/format'
+
+/** What a bare cup or gallon means here; guessed from the browser when the household was begun. */
+const household = useHousehold()
+const { temperature, volume } = useMeasures()
+const { save } = useKitchenAnswer()
+/** What shows how amounts are said: a tray of the book, and a crop. */
+const tray = BUILT_IN_CONTAINERS.get('tray-72')!
+const trayL = (cellVolume(tray).value * tray.cells) / 1000
+const warm = BUILT_IN_CROPS.get('tomato')!
+const guess = ref<ReturnType<typeof kitchenOfRegion> | null>(null)
+onMounted(() => (guess.value = kitchenOfRegion(navigator.languages)))
+const inMl = (word: string) => {
+  const read = parseQuantity(`1 ${word}`, { dimension: 'volume', kitchen: household.kitchen })
+  return read.ok ? `${printNumber(read.base * 1000, 4)} mL` : null
+}
+const measures = computed(() =>
+  (household.kitchen === 'metric' ? ['tsp', 'tbsp', 'cup'] : ['tsp', 'cup', 'pint', 'gallon']).flatMap(
+    (word) => {
+      const ml = inMl(word)
+      return ml ? [`1 ${word} is ${ml}`] : []
+    },
+  ),
+)
+</script>
+
+<template>
+  <FirstStep
+    step="kitchen"
+    title="Your kitchen"
+    why="A cup, a spoon and a gallon are not the same everywhere."
+    later="the switch at the top changes it on any page."
+    done
+  >
+    <ChoiceField
+      :model-value="household.kitchen"
+      label="Kitchen measures"
+      :choices="KITCHEN_CHOICES"
+      :hint="
+        guess?.region && guess.kitchen === household.kitchen
+          ? `guessed from your browser, which says ${guess.region}`
+          : 'changed here or at the top of any page'
+      "
+      @update:model-value="save({ kitchen: $event })"
+    />
+    <template #changed>
+      <p>
+        {{ measures.join(', ') }}. A {{ tray.name }} holds {{ volume(trayL) }} to the brim;
+        {{ warm.name.toLowerCase() }} comes up best at {{ temperature(warm.warmthC) }}.
+      </p>
+    </template>
+  </FirstStep>
+</template>

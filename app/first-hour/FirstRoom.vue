@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import CheckField from '~/kit/fields/CheckField.vue'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import TypedField from '~/kit/fields/TypedField.vue'
+import FirstStep from '~/first-hour/FirstStep.vue'
+import { newId } from '~/kit/newId'
+import { useMeasures } from '~/kit/useMeasures'
+import { useFirstHour } from '~/first-hour/firstHour'
+import { useHousehold } from '~/household/household'
+import { FLAT_MM } from '#core/containers/flat'
+import { LIGHT_SCHOOLS } from '#core/places/light'
+import { PLACE_KINDS, type PlaceKindId } from '#core/places/place-kinds'
+import { LAMP_KINDS } from '#core/places/light-kinds'
+import { placeOf, type Place } from '#core/places/place'
+import { isLamp, lightOfDay, lightVerdict } from '#core/places/place-light'
+import { printNumber } from '#core/units/format'
+import { counted } from '#core/text/plurals'
+
+/** Where trays can stand: ticked; a lamp only where one is named. */
+const first = useFirstHour()
+const household = useHousehold()
+const { length, temperature } = useMeasures()
+const kinds = PLACE_KINDS.filter(({ id }) => id !== 'outside')
+const NO_LAMP = 'none'
+const lamps = [
+  { value: NO_LAMP, name: 'no lamp, or not said' },
+  ...LAMP_KINDS.map(({ id, name }) => ({ value: id, name })),
+]
+const of = (kind: PlaceKindId) => first.places.find((place) => place.kind === kind)
+function tick(kind: PlaceKindId, yes: boolean) {
+  void first.setPlaces(
+    yes ? [...first.places, placeOf(kind, newId())] : first.places.filter((place) => place.kind !== kind),
+  )
+}
+const change = (place: Place, more: Partial<Place>) =>
+  void first.setPlaces(first.places.map((one) => (one.id === place.id ? { ...one, ...more } : one)))
+const setLamp = (place: Place, kindId: string) =>
+  change(place, {
+    light:
+      kindId === NO_LAMP ? null : { kindId, count: place.light?.count ?? 1, heightCm: null, measured: null },
+  })
+const hours = computed(
+  () => LIGHT_SCHOOLS.find(({ id }) => id === (household.season?.lightSchool ?? 'sixteen'))!.hours,
+)
+const flats = computed(() => first.places.reduce((sum, place) => sum + (place.flats ?? 0), 0))
+const warmest = computed(() => Math.max(...first.places.map(({ heatC, dayC }) => heatC ?? dayC)))
+const verdict = (place: Place) => {
+  if (!place.light) return null
+  const mol = lightOfDay(place.light, hours.value).value
+  return `${place.name}: ${printNumber(mol, 2)} mol/m² of light a day, for seedlings ${lightVerdict(mol, 'seedling')}`
+}
+</script>
+
+<template>
+  <FirstStep
+    step="room"
+    title="Where trays can stand"
+    why="Tick what you have. Room, warmth and light decide what fits and how fast it comes up."
+    later="under Season, Frosts and places. Until then trays are thought of as standing outside."
+    :done="first.places.length > 0"
+  >
+    <ul class="rooms">
+      <li v-for="kind in kinds" :key="kind.id">
+        <CheckField :model-value="!!of(kind.id)" @update:model-value="tick(kind.id, $event)">
+          <b>{{ kind.name }}</b> <span class="soft">{{ kind.what }}</span>
+        </CheckField>
+        <div v-if="of(kind.id)" class="more">
+          <TypedField
+            :model-value="of(kind.id)!.flats"
+            optional
+            :label="`Trays on the ${kind.name.toLowerCase()}`"
+            unit="flats"
+            :hint="`of ${length(FLAT_MM.short)} × ${length(FLAT_MM.long)}${of(kind.id)!.flats === kind.flats ? '; the usual until you say' : ''}`"
+            @update:model-value="change(of(kind.id)!, { flats: $event })"
+          />
+          <template v-if="kind.id === 'shelf'">
+            <ChoiceField
+              :model-value="of(kind.id)!.light?.kindId ?? NO_LAMP"
+              label="Lamps over it"
+              :choices="lamps"
+              @update:model-value="setLamp(of(kind.id)!, $event)"
+            />
+            <TypedField
+              v-if="of(kind.id)!.light && isLamp(of(kind.id)!.light!)"
+              :model-value="of(kind.id)!.light!.count"
+              label="So many lamps"
+              @update:model-value="
+                change(of(kind.id)!, { light: { ...of(kind.id)!.light!, count: $event ?? 1 } })
+              "
+            />
+          </template>
+        </div>
+      </li>
+    </ul>
+    <p class="caution small">
+      <strong>Mats, lamps and heaters near water:</strong> rated fittings, a thermostat, residual-current
+      protection, a drip loop in every cable. Local codes and an electrician’s word come first.
+    </p>
+    <template v-if="first.places.length" #changed>
+      <p>
+        Room for {{ counted(flats, 'tray') }} at a time; a mix there gets as warm as
+        {{ temperature(warmest) }}.
+        <template v-if="!household.season">They wait on this device until your frosts are said.</template>
+      </p>
+      <p v-for="place in first.places.filter(verdict)" :key="place.id">{{ verdict(place) }}.</p>
+    </template>
+  </FirstStep>
+</template>
+
+<style scoped>
+.rooms {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 0.4rem;
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+.more {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
+  gap: 0.6rem 0.9rem;
+  padding: 0.3rem 0 0.6rem 2rem;
+  max-width: 46rem;
+}
+</style>

@@ -1,0 +1,263 @@
+<script setup lang="ts">
+import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
+import { navigateTo } from '#imports'
+
+/** How everything hangs together, drawn: what is said flows to the right into what is done, and what happened flows back. */
+interface Node {
+  id: string
+  x: number
+  y: number
+  title: string
+  text: string
+  to: string
+  kind: 'said' | 'reckoned' | 'done'
+}
+const W = 188
+const H = 62
+const NODES: readonly Node[] = [
+  { id: 'wish', x: 10, y: 40, title: 'A wish', text: '48 basil by 20 May', to: '/season', kind: 'said' },
+  {
+    id: 'frost',
+    x: 10,
+    y: 150,
+    title: 'Frosts and places',
+    text: 'when, where, light',
+    to: '/season?frame=open',
+    kind: 'said',
+  },
+  {
+    id: 'shed',
+    x: 10,
+    y: 260,
+    title: 'The shed',
+    text: 'materials, feeds, tools',
+    to: '/stores',
+    kind: 'said',
+  },
+  {
+    id: 'ladder',
+    x: 250,
+    y: 95,
+    title: 'Ladder',
+    text: 'seed to planting out',
+    to: '/season',
+    kind: 'reckoned',
+  },
+  {
+    id: 'mix',
+    x: 490,
+    y: 40,
+    title: 'Mix',
+    text: 'litres for every rung',
+    to: '/season/batches',
+    kind: 'reckoned',
+  },
+  { id: 'feed', x: 490, y: 150, title: 'Feed', text: 'from mg/L to spoons', to: '/feed', kind: 'reckoned' },
+  {
+    id: 'buy',
+    x: 490,
+    y: 260,
+    title: 'To buy',
+    text: 'what is not there',
+    to: '/season/buying',
+    kind: 'reckoned',
+  },
+  { id: 'trays', x: 730, y: 40, title: 'Trays', text: 'cells and counts', to: '/trays', kind: 'done' },
+  { id: 'today', x: 730, y: 150, title: 'Today', text: 'one walk, by steps', to: '/today', kind: 'done' },
+  { id: 'log', x: 730, y: 260, title: 'Log', text: 'what happened', to: '/log', kind: 'done' },
+  {
+    id: 'learned',
+    x: 250,
+    y: 330,
+    title: 'Learned',
+    text: 'figures of your own',
+    to: '/log/learned',
+    kind: 'reckoned',
+  },
+]
+const node = (id: string) => NODES.find((one) => one.id === id)!
+const right = (id: string) => ({ x: node(id).x + W, y: node(id).y + H / 2 })
+const left = (id: string) => ({ x: node(id).x, y: node(id).y + H / 2 })
+const FLOWS: readonly (readonly [from: string, to: string])[] = [
+  ['wish', 'ladder'],
+  ['frost', 'ladder'],
+  ['ladder', 'mix'],
+  ['ladder', 'feed'],
+  ['shed', 'buy'],
+  ['mix', 'trays'],
+  ['mix', 'today'],
+  ['feed', 'today'],
+]
+const curve = ([from, to]: readonly [string, string]) => {
+  const [a, b] = [right(from), left(to)]
+  const bend = (b.x - a.x) / 2
+  return `M${a.x} ${a.y} C${a.x + bend} ${a.y} ${b.x - bend} ${b.y} ${b.x} ${b.y}`
+}
+const down = (from: string, to: string) =>
+  `M${node(from).x + W / 2} ${node(from).y + H} L${node(to).x + W / 2} ${node(to).y}`
+const BACK = `M${node('log').x + W / 2} ${node('log').y + H} C${node('log').x + W / 2} 400 ${node('learned').x + W + 120} 390 ${node('learned').x + W} ${node('learned').y + H / 2}`
+const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('ladder').x + W / 2} ${node('ladder').y + H}`
+</script>
+
+<template>
+  <figure class="how">
+    <DrawingFrame file="how-it-hangs-together" title="How it hangs together"
+      ><div class="moved" tabindex="0" role="region" aria-label="The drawing">
+        <svg viewBox="0 0 930 410" role="img" aria-labelledby="how-title how-text">
+          <title id="how-title">How it hangs together</title>
+          <desc id="how-text">
+            What you say on the left becomes a plan in the middle and work on the right; what happened flows
+            back as learned figures. The list below says the same.
+          </desc>
+          <defs>
+            <marker
+              id="tip"
+              viewBox="0 0 8 8"
+              refX="7"
+              refY="4"
+              markerWidth="7"
+              markerHeight="7"
+              orient="auto"
+            >
+              <path d="M0 0L8 4L0 8Z" class="tip" />
+            </marker>
+          </defs>
+          <g class="heads" aria-hidden="true">
+            <text :x="10 + W / 2" y="22">You say</text>
+            <text :x="250 + W + 36" y="22">It reckons</text>
+            <text :x="730 + W / 2" y="22">You do</text>
+          </g>
+          <path
+            v-for="flow in FLOWS"
+            :key="flow.join()"
+            :d="curve(flow)"
+            class="flow"
+            marker-end="url(#tip)"
+          />
+          <path :d="down('feed', 'buy')" class="flow" marker-end="url(#tip)" />
+          <path :d="down('trays', 'today')" class="flow" marker-end="url(#tip)" />
+          <path :d="down('today', 'log')" class="flow" marker-end="url(#tip)" />
+          <path :d="BACK" class="flow back" marker-end="url(#tip)" />
+          <path :d="AGAIN" class="flow back" marker-end="url(#tip)" />
+          <g
+            v-for="one in NODES"
+            :key="one.id"
+            class="node"
+            :class="one.kind"
+            :transform="`translate(${one.x} ${one.y})`"
+            aria-hidden="true"
+            @click="navigateTo(one.to)"
+          >
+            <rect :width="W" :height="H" rx="9" />
+            <text x="12" y="26" class="title">{{ one.title }}</text>
+            <text x="12" y="47">{{ one.text }}</text>
+          </g>
+        </svg>
+      </div></DrawingFrame
+    >
+    <figcaption>
+      <ol>
+        <li>
+          You say what you want, <NuxtLink to="/season">a wish in one sentence</NuxtLink>, when it freezes and
+          <NuxtLink to="/season?frame=open">where trays stand</NuxtLink>, and
+          <NuxtLink to="/stores">what is in the shed</NuxtLink>.
+        </li>
+        <li>
+          From that a <NuxtLink to="/season">ladder</NuxtLink> is reckoned: containers, mixes and feeds on
+          their days. It asks for <NuxtLink to="/season/batches">litres of mix</NuxtLink>,
+          <NuxtLink to="/feed">doses of feed</NuxtLink>, and what is
+          <NuxtLink to="/season/buying">to be bought</NuxtLink>.
+        </li>
+        <li>
+          <NuxtLink to="/today">Today</NuxtLink> and the <NuxtLink to="/trays">trays</NuxtLink> are where it
+          is done; what really happened stands in the <NuxtLink to="/log">log</NuxtLink>.
+        </li>
+        <li>
+          What happened is <NuxtLink to="/log/learned">learned from</NuxtLink>: the next plan goes by your
+          figures.
+        </li>
+      </ol>
+    </figcaption>
+  </figure>
+</template>
+
+<style scoped>
+.how {
+  display: grid;
+  gap: 0.8rem;
+  margin: 0;
+}
+
+svg {
+  width: 100%;
+  height: auto;
+}
+
+.heads text {
+  text-anchor: middle;
+  font: 650 17px var(--heading);
+  fill: var(--ink-soft);
+}
+
+.flow {
+  fill: none;
+  stroke: var(--line-strong);
+  stroke-width: 2.5;
+}
+
+.back {
+  stroke: var(--enamel);
+  stroke-dasharray: 6 5;
+}
+
+.tip {
+  fill: var(--line-strong);
+}
+
+.node {
+  cursor: pointer;
+}
+
+.node rect {
+  fill: var(--paper-raised);
+  stroke: var(--line-strong);
+  stroke-width: 1.6;
+}
+
+.node.said rect {
+  fill: var(--paper-deep);
+}
+
+.node.reckoned rect {
+  stroke: var(--enamel);
+}
+
+.node.done rect {
+  fill: var(--enamel);
+  stroke: var(--enamel);
+}
+
+.node text {
+  font-size: 14px;
+  fill: var(--ink);
+}
+
+.node .title {
+  font: 700 17px var(--heading);
+}
+
+.node.done text {
+  fill: var(--on-enamel);
+}
+
+/* On a phone it is moved sideways rather than made too small to read. */
+.moved {
+  overflow-x: auto;
+}
+
+@media (max-width: 46rem) {
+  svg {
+    width: 46rem;
+  }
+}
+</style>

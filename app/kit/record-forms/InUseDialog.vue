@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import Message from 'primevue/message'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import { useNotes } from '~/kit/useNotes'
+import { useInUse } from '~/kit/record-forms/useRemoval'
+import { whyNot } from '~/household/whyNot'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { useKeeping } from '~/household/write-records'
+import { useUndo } from '~/household/undo'
+import { COLLECTIONS, type Collection } from '#shared/records/collections'
+
+/** What was to be removed is in use: who uses it, and another can be put in its place. */
+const inUse = useInUse()
+const context = useContext()
+const household = useHousehold()
+const keeping = useKeeping()
+const undoing = useUndo()
+const { note } = useNotes()
+const other = ref<string>()
+const problem = ref<string>()
+const busy = ref(false)
+watch(inUse, () => (other.value = problem.value = undefined))
+
+/** Rows that could stand in its place. */
+function rowsOf(collection: Collection): Iterable<{ id: string; name: string }> {
+  switch (collection) {
+    case 'materials':
+      return context.media
+    case 'containers':
+      return context.containerList
+    case 'feeds':
+      return context.feedList
+    case 'crops':
+      return context.crops.values()
+    case 'recipes':
+      return context.recipes.values()
+    default:
+      return (household.everything?.[collection] ?? []).map(({ id, body }) => ({ id, name: body.name }))
+  }
+}
+const choices = computed(() =>
+  inUse.value
+    ? [...rowsOf(inUse.value.collection)]
+        .filter(({ id }) => id !== inUse.value!.record.id)
+        .map(({ id, name }) => ({ value: id, name }))
+    : [],
+)
+
+async function replace() {
+  if (!inUse.value || !other.value) return
+  busy.value = true
+  try {
+    const { collection, record } = inUse.value
+    const changed = await keeping.replace(collection, record as never, other.value)
+    note(`${record.body.name} was removed; ${changed} now ${changed === 1 ? 'uses' : 'use'} the other.`, {
+      name: 'Undo',
+      run: () => undoing.undo(),
+    })
+    inUse.value = null
+  } catch (error) {
+    problem.value = whyNot(error)
+  }
+  busy.value = false
+}
+</script>
+
+<template>
+  <Dialog
+    v-if="inUse"
+    visible
+    modal
+    :draggable="false"
+    :header="`${inUse.record.body.name} is in use`"
+    @update:visible="inUse = null"
+  >
+    <form class="in-use" @submit.prevent="replace">
+      <p>Used by:</p>
+      <ul>
+        <li v-for="user in inUse.usedBy" :key="user.id">
+          <strong>{{ user.name }}</strong>
+          <span class="soft">, {{ COLLECTIONS[user.collection as Collection].one }}</span>
+        </li>
+      </ul>
+      <ChoiceField v-model="other" label="Put in its place" :choices="choices" placeholder="choose another" />
+      <Message v-if="problem" severity="error">{{ problem }}</Message>
+      <div class="buttons">
+        <Button type="submit" class="main" :disabled="!other || busy">Replace and remove</Button>
+        <Button @click="inUse = null">Leave it</Button>
+      </div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped>
+.in-use {
+  display: grid;
+  gap: 0.8rem;
+}
+
+ul {
+  display: grid;
+  gap: 0.2rem;
+  max-height: 12rem;
+  overflow: auto;
+}
+</style>

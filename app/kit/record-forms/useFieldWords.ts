@@ -1,0 +1,93 @@
+import { useDates } from '~/kit/useDates'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { printNumber, printQuantity, printShare } from '#core/units/format'
+
+/** Names of fields that say more than their key does. */
+const LABELS: Readonly<Record<string, string>> = {
+  nPercent: 'Nitrogen, %',
+  p2o5Percent: 'Phosphate, %',
+  k2oPercent: 'Potash, %',
+  cropId: 'Crop',
+  feedId: 'Feed',
+  recipeId: 'Recipe',
+  packetId: 'Packet',
+  batchId: 'Batch',
+  toolId: 'Measured with',
+  goodsId: 'What is in it',
+  outOn: 'Out on',
+  sowOn: 'Sown on',
+  onDate: 'Filled on',
+  canL: 'Can',
+  tubL: 'Tub',
+  nightC: 'Coldest night',
+  targetNMgPerL: 'Strength, mg/L of nitrogen',
+}
+/** How a number is printed, by the unit its field is named after. */
+const UNITS = [
+  [/Ml$/, (value, kitchen) => printQuantity(value / 1000, 'volume', kitchen)],
+  [/[a-z]L$/, (value, kitchen) => printQuantity(value, 'volume', kitchen)],
+  [/Mm$/, (value, kitchen) => printQuantity(value, 'length', kitchen)],
+  [/[a-z]C$/, (value, kitchen) => printQuantity(value, 'temperature', kitchen)],
+  [/^(germination|certainty|theta\d+|organic|settling|fill|spare)$/, (value) => printShare(value)],
+] as const satisfies readonly (readonly [
+  RegExp,
+  (value: number, kitchen: Parameters<typeof printQuantity>[2]) => string,
+])[]
+
+/** A record's fields in words, whatever the record. */
+export function useFieldWords() {
+  const context = useContext()
+  const household = useHousehold()
+  const { printDay } = useDates()
+
+  const labelOf = (key: string) => {
+    const words = key
+      .replace(/(Ml|Mm|MgPerL|GPerL|[a-z]L|Id)$/, (unit) =>
+        unit.length === 2 && unit[1] === 'L' ? unit[0]! : '',
+      )
+      .replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
+    return LABELS[key] ?? words[0]!.toUpperCase() + words.slice(1)
+  }
+
+  /** Names of things, where a value is the id of one. */
+  function named(id: string): string | undefined {
+    for (const catalogue of [
+      context.materials,
+      context.containers,
+      context.feeds,
+      context.crops,
+      context.recipes,
+    ] as ReadonlyMap<string, { name: string }>[]) {
+      const found = catalogue.get(id)
+      if (found) return found.name
+    }
+    return [...household.batches, ...household.packets, ...household.feedings].find((one) => one.id === id)
+      ?.body.name
+  }
+
+  function say(key: string, value: unknown): string {
+    if (value === null || value === undefined || value === '') return 'nothing'
+    if (typeof value === 'boolean') return value ? 'yes' : 'no'
+    if (typeof value === 'number') {
+      const unit = UNITS.find(([pattern]) => pattern.test(key))
+      return unit ? unit[1](value, household.kitchen) : printNumber(value)
+    }
+    if (typeof value === 'string')
+      return /^\d{4}-\d{2}-\d{2}$/.test(value) ? printDay(value) : (named(value) ?? value)
+    if (Array.isArray(value)) return value.length ? value.map((one) => say(key, one)).join('; ') : 'none'
+    return (
+      Object.entries(value)
+        .filter(([, inside]) => inside !== null)
+        // What it is before how much of it: the database keeps no order.
+        .sort(([, a], [, b]) => Number(typeof b === 'string') - Number(typeof a === 'string'))
+        .map(([inner, inside]) =>
+          typeof inside === 'string' || (typeof inside === 'number' && inner === 'parts')
+            ? say(inner, inside)
+            : `${labelOf(inner).toLowerCase()} ${say(inner, inside)}`,
+        )
+        .join(', ')
+    )
+  }
+  return { labelOf, say }
+}

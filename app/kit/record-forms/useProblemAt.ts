@@ -1,0 +1,12 @@
+import type { Ref } from 'vue'
+import { messageAt, type Problem } from '#core/problem'
+import type { Saving } from '~/household/saving'
+
+/** The message for a field, from the rules as they stand or from the server's refusal. */
+export function useProblemAt<Body>(problems: () => readonly Problem[], saving: Ref<Saving<Body>>) {
+  return (field: string): string | undefined =>
+    messageAt(problems(), field) ??
+    (saving.value.state === 'refused'
+      ? saving.value.errors.find((error) => error.field === field)?.message
+      : undefined)
+}

@@ -1,0 +1,43 @@
+import { onBeforeUnmount, ref, shallowRef } from 'vue'
+import { proxy, wrap } from 'comlink'
+import { copyOf } from '~/kit/copyOf'
+import type { Reckonings } from '~/workers/reckoning.worker'
+
+/** One question at a time to a worker; asking anew, cancelling or leaving ends the one that runs. */
+export function useWorkerCall<Name extends keyof Reckonings>(name: Name) {
+  type Question = Parameters<Reckonings[Name]>[0]
+  const answer = shallowRef<ReturnType<Reckonings[Name]> | null>(null)
+  /** How far it is, 0–1; null while nothing is asked. */
+  const done = ref<number | null>(null)
+  const tookMs = ref(0)
+  let worker: Worker | undefined
+
+  function cancel() {
+    worker?.terminate()
+    worker = undefined
+    done.value = null
+  }
+  async function ask(question: Question) {
+    cancel()
+    done.value = 0
+    const mine = new Worker(new URL('../workers/reckoning.worker.ts', import.meta.url), { type: 'module' })
+    worker = mine
+    const started = performance.now()
+    const call = wrap<Reckonings>(mine)[name] as unknown as (
+      question: Question,
+      tell: (done: number) => void,
+    ) => Promise<ReturnType<Reckonings[Name]>>
+    const said = await call(
+      copyOf(question),
+      proxy((share: number) => {
+        if (worker === mine) done.value = share
+      }),
+    )
+    if (worker !== mine) return
+    answer.value = said
+    tookMs.value = performance.now() - started
+    cancel()
+  }
+  onBeforeUnmount(cancel)
+  return { answer, done, tookMs, ask, cancel }
+}

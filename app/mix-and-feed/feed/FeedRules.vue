@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import TextField from '~/kit/fields/TextField.vue'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import FigureValue from '~/kit/figures/FigureValue.vue'
+import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
+import { useHousehold } from '~/household/household'
+import { X } from '@lucide/vue'
+import { readRate, spellings } from '#core/feed/rate'
+import { printNumber } from '#core/units/format'
+
+/** Rules people go by, each a mark on the scale; and the wanted strength in every other spelling. */
+const household = useHousehold()
+const feed = useFeedDraft()
+const text = ref('')
+const message = ref<string>()
+
+function add() {
+  const read = readRate(text.value, feed.draft.label.form, household.kitchen, feed.named)
+  message.value = read.ok ? undefined : read.message
+  if (!read.ok) return
+  feed.addRule(text.value.trim())
+  text.value = ''
+}
+const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targetNMgPerL) : []))
+</script>
+
+<template>
+  <section class="rules" aria-labelledby="rules-title">
+    <h2 id="rules-title" class="unseen">Rules on the scale</h2>
+    <form @submit.prevent="add">
+      <TextField
+        v-model="text"
+        label="A rule you go by"
+        hide-label
+        :problem="message"
+        placeholder="Your rule: 1 tbsp per gal, 1:500, half …"
+      />
+      <Button type="submit">Mark it</Button>
+    </form>
+    <ul v-if="feed.rules.length" class="marks">
+      <li v-for="(rule, index) in feed.rules" :key="rule.text">
+        <strong>{{ rule.text }}</strong>
+        <template v-if="rule.strength">
+          is <FigureValue :figure="rule.strength" :digits="printNumber(rule.strength.value)" /> mg/L
+          <button
+            v-if="rule.ratio"
+            type="button"
+            class="link"
+            :aria-label="`${rule.text}: read it as one part ${rule.meaning === 'in' ? 'to' : 'in'} so many`"
+            @click="feed.turnRule(index)"
+          >
+            {{ rule.meaning === 'in' ? '1 part in n' : '1 part to n of water' }}
+          </button>
+          <button type="button" class="link" @click="feed.setTarget(rule.strength.value)">take it</button>
+        </template>
+        <span v-else class="soft">{{ rule.why }}</span>
+        <Button text :aria-label="`Take away the rule ${rule.text}`" @click="feed.removeRule(index)">
+          <X aria-hidden="true" />
+        </Button>
+      </li>
+    </ul>
+    <p v-if="others.length" class="soft others">
+      {{ printNumber(feed.draft.targetNMgPerL) }} mg/L is
+      <template v-for="(one, index) in others" :key="one.id"
+        ><template v-if="index"> · </template><span>{{ one.text }}</span></template
+      >
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.rules {
+  display: grid;
+  grid-template-columns: minmax(19rem, 26rem) 1fr;
+  gap: 0.4rem 1.6rem;
+  align-items: start;
+}
+
+form {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0.5rem;
+  align-items: start;
+}
+
+.marks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 1.4rem;
+}
+
+.marks li {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.35rem;
+}
+
+.others {
+  grid-column: 1 / -1;
+}
+
+.others span {
+  white-space: nowrap;
+}
+
+@media (max-width: 52rem) {
+  .rules {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import { useMeasures } from '~/kit/useMeasures'
+import RadioButton from 'primevue/radiobutton'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import { computed } from 'vue'
+import { NuxtLink } from '#components'
+import StepList from '~/mix-and-feed/cards/StepList.vue'
+import FigureValue from '~/kit/figures/FigureValue.vue'
+import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
+import { feedSteps, sayMeasurement, strengthToExpect, wayToUse } from '#core/jobs/feed-steps'
+import { inSentence } from '#core/text/plurals'
+import { printNumber, printShare } from '#core/units/format'
+import { given } from '#core/working/figure'
+import { yours } from '#core/working/source'
+
+const { said } = useMeasures()
+
+/** The dose, how to measure it with the tools owned, and how far off that may be. */
+const feed = useFeedDraft()
+
+const expected = computed(() => feed.plan && strengthToExpect(feed.plan, feed.draft.toolId))
+const way = computed(() => feed.plan && wayToUse(feed.plan, feed.draft.toolId))
+const worst = computed(() => way.value?.worst ?? feed.plan?.stock?.worst)
+const steps = computed(() =>
+  feed.plan
+    ? feedSteps(feed.plan, {
+        feedName: feed.draft.label.name,
+        vesselName: feed.draft.vessel.name,
+        vesselL: given(feed.draft.vessel.name, feed.draft.vessel.volumeL, 'L', yours('your vessel')),
+        toolId: feed.draft.toolId,
+      })
+    : [],
+)
+const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 'too many fills' } as const
+</script>
+
+<template>
+  <div class="measuring">
+    <template v-if="feed.plan">
+      <p class="dose">
+        <FigureValue v-if="feed.draft.label.form === 'powder'" :figure="feed.plan.massG" />
+        <FigureValue v-else :figure="feed.plan.volumeMl" />
+        <span class="of">
+          <template v-if="feed.draft.label.form === 'powder'"
+            >· <FigureValue :figure="feed.plan.volumeMl" /> loose</template
+          >
+          <template v-else>· <FigureValue :figure="feed.plan.massG" /></template>
+        </span>
+      </p>
+      <StepList v-if="steps.length" :steps="steps" />
+      <p v-if="feed.plan.noWay" class="problem" role="status">{{ feed.plan.noWay }}</p>
+      <p v-if="expected && worst" class="error-line">
+        Gives <FigureValue :figure="expected.nMgPerL" :digits="printNumber(expected.nMgPerL.value)" /> mg/L,
+        somewhere from
+        <FigureValue :figure="expected.lowNMgPerL" :digits="printNumber(expected.lowNMgPerL.value)" /> to
+        <FigureValue :figure="expected.highNMgPerL" :digits="printNumber(expected.highNMgPerL.value)" />: up
+        to <FigureValue :figure="worst" /> off in the hand.
+      </p>
+      <fieldset v-if="feed.plan.ways.length" class="ways">
+        <legend>With the tools you own</legend>
+        <label v-if="feed.plan.stock">
+          <RadioButton
+            name="tool"
+            :value="true"
+            :model-value="!way"
+            @update:model-value="feed.change('tool', (draft) => (draft.toolId = null))"
+          />
+          <span>a stock solution</span>
+          <span class="soft">± {{ printShare(feed.plan.stock.worst.value) }}</span>
+        </label>
+        <label v-for="one in feed.plan.ways" :key="one.tool.id" :class="{ off: one.fit === 'too small' }">
+          <RadioButton
+            name="tool"
+            :disabled="one.fit === 'too small'"
+            :value="true"
+            :model-value="way?.tool.id === one.tool.id"
+            @update:model-value="feed.change('tool', (draft) => (draft.toolId = one.tool.id))"
+          />
+          <span>{{ one.fit === 'too small' ? inSentence(one.tool.name) : sayMeasurement(one) }}</span>
+          <span class="soft">{{ FITS[one.fit] || `± ${printShare(one.worst.value)}` }}</span>
+        </label>
+      </fieldset>
+      <p v-else class="soft">
+        No tool of yours measures this. <NuxtLink to="/stores">Add one in Stores.</NuxtLink>
+      </p>
+      <ul class="cautions" aria-label="Cautions">
+        <li v-for="caution in feed.plan.cautions" :key="caution.id" class="caution">
+          <FoldAway :open="caution.id === 'aboveLabel'"
+            ><template #title>
+              <strong>{{ caution.title }}</strong>
+            </template>
+            <p>{{ caution.text }}</p>
+          </FoldAway>
+        </li>
+      </ul>
+    </template>
+    <div v-else role="status">
+      <p><strong>No dose yet.</strong></p>
+      <p>{{ said(feed.problems[0]?.message ?? '') }}</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.measuring {
+  display: grid;
+  gap: 0.8rem;
+}
+
+.dose {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0.5rem;
+  font: 740 2.6rem/1 var(--heading);
+  letter-spacing: -0.03em;
+}
+
+.of {
+  font-size: 1.25rem;
+  font-weight: 560;
+  letter-spacing: 0;
+}
+
+.error-line {
+  padding: 0.6rem 0.8rem;
+  border-radius: 0.4rem;
+  background: var(--water-wash);
+  color: var(--water-ink);
+}
+
+.ways {
+  display: grid;
+  padding: 0;
+  margin: 0;
+  border: 0;
+}
+
+.ways legend {
+  padding: 0 0 0.2rem;
+  font-weight: 600;
+  font-size: 0.9375rem;
+}
+
+.ways label {
+  display: grid;
+  grid-template-columns: auto 1fr auto;
+  gap: 0.6rem;
+  align-items: center;
+  min-height: 2.4rem;
+  border-top: 1px solid var(--line);
+  cursor: pointer;
+}
+
+.ways .off {
+  color: var(--ink-soft);
+  cursor: default;
+}
+</style>

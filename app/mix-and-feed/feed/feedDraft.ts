@@ -1,0 +1,220 @@
+import { dequal } from 'dequal'
+import { newId } from '~/kit/newId'
+import { computed } from 'vue'
+import { defineStore } from 'pinia'
+import { copyOf } from '~/kit/copyOf'
+import { useDraft } from '~/household/draft'
+import { useProblemAt } from '~/kit/record-forms/useProblemAt'
+import { useRecordSaving, useSaving } from '~/household/saving'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { doseProblems, planDose, strengthAtLabelRate, type DosePlan } from '#core/feed/dose'
+import { feedProblems } from '#core/feed/feed'
+import { FEEDS } from '#core/feed/feeds'
+import { USUAL_JUG_L } from '#core/feed/usual-tools'
+import type { Kitchen } from '#core/units/unit'
+import { readRate, strengthOfRate } from '#core/feed/rate'
+import type { RatioMeaning } from '#core/feed/strength'
+import { STAGES, stageById } from '#core/feed/stage'
+import { asFeed, feedRecordOf, type FeedRecord } from '#shared/records/feed'
+import type { FeedingRecord } from '#shared/records/feeding'
+import type { Stored } from '#shared/records/collections'
+import { learnedFeed, learnedVessel } from '#shared/reckoning/calibrated-catalogues'
+
+/** A feed on the bench. The label stands in the draft, so that it can be typed over. */
+export interface FeedDraft extends FeedingRecord {
+  id: string
+  version: number
+  label: FeedRecord
+  /** Rules marked on the scale, as they were typed; a ratio is read as one part in n unless it was turned. */
+  rules: { text: string; meaning: RatioMeaning }[]
+}
+
+const SAYS_NOTHING: Partial<Record<string, string>> = {
+  'label numbers':
+    'says what is in the bottle, not how strong the can is: it means nothing until you know how much goes in how much water.',
+  label: 'needs the label’s own rate.',
+  strength: 'needs nitrogen in the feed.',
+}
+
+function newDraft(kitchen: Kitchen): FeedDraft {
+  return {
+    id: '',
+    version: 0,
+    name: '',
+    feedId: FEEDS[0]!.id,
+    label: feedRecordOf(FEEDS[0]!),
+    stageId: 'true-leaves',
+    targetNMgPerL: 60,
+    vessel: { name: 'Jug', volumeL: USUAL_JUG_L[kitchen] },
+    batchId: null,
+    toolId: null,
+    rules: [],
+  }
+}
+
+export const useFeedDraft = defineStore('feedDraft', () => {
+  const household = useHousehold()
+  const context = useContext()
+  const fresh = () => newDraft(household.kitchen)
+  const { draft, change, restart } = useDraft('Feed', fresh)
+  const feeding = useRecordSaving('feedings', draft, (stored) => put(stored))
+  const label = useSaving('feeds')
+
+  const stage = computed(() => stageById(draft.value.stageId))
+  const feed = computed(() =>
+    learnedFeed(asFeed(draft.value.feedId, draft.value.label), context.whole.habits),
+  )
+  const request = computed(() => ({
+    ...draft.value,
+    // The jug holds what it was found to hold.
+    vessel: learnedVessel(draft.value.vessel, context.whole.habits),
+    feed: feed.value,
+    tools: context.tools,
+  }))
+  const problems = computed(() => doseProblems(request.value))
+  const plan = computed((): DosePlan | null => (problems.value.length ? null : planDose(request.value)))
+  const labelStrength = computed(() =>
+    feedProblems(feed.value).length ? null : strengthAtLabelRate(feed.value),
+  )
+
+  const ofPlan = useProblemAt(() => problems.value, feeding.saving)
+  const ofLabel = useProblemAt(() => [], label.saving)
+  const problemAt = (field: string) => ofPlan(field) ?? ofLabel(field)
+
+  /** Tools and vessels that a rule may name. */
+  const named = computed(() =>
+    [
+      ...context.tools,
+      { name: draft.value.vessel.name, capacityMl: draft.value.vessel.volumeL * 1000 },
+    ].flatMap(({ name, capacityMl }) => (capacityMl ? [{ name, volumeL: capacityMl / 1000 }] : [])),
+  )
+
+  /** Every rule as a strength of this feed, or why it says nothing. */
+  const rules = computed(() =>
+    (draft.value.rules ?? []).map(({ text, meaning }) => {
+      const read = readRate(text, draft.value.label.form, household.kitchen, named.value)
+      if (!read.ok) return { text, meaning, ratio: false, strength: null, why: read.message }
+      const { rate } = read
+      const ratio = rate.kind === 'ratio' && rate.meaning === null
+      const readable = feedProblems(feed.value).length === 0
+      const strength = readable ? strengthOfRate(rate, feed.value, meaning) : null
+      return { text, meaning, ratio, strength, why: SAYS_NOTHING[rate.kind] ?? 'says nothing of this feed.' }
+    }),
+  )
+  const addRule = (text: string) =>
+    change('rule', (drafted) => {
+      drafted.rules = [...(drafted.rules ?? []).filter((rule) => rule.text !== text), { text, meaning: 'in' }]
+    })
+  const removeRule = (index: number) => change('rule', (drafted) => drafted.rules.splice(index, 1))
+  const turnRule = (index: number) =>
+    change('rule', (drafted) => {
+      const rule = drafted.rules[index]!
+      rule.meaning = rule.meaning === 'in' ? 'to' : 'in'
+    })
+
+  const original = computed(() => context.feeds.get(draft.value.feedId))
+  /** The label was typed over: it is no longer the feed it was chosen as. */
+  const relabelled = computed(() => {
+    return !original.value || !dequal(feedRecordOf(original.value), draft.value.label)
+  })
+  const ownFeed = computed(() =>
+    household.everything?.feeds.find(({ id, body }) => (body.basedOn ?? id) === draft.value.feedId),
+  )
+  const saved = computed(() => household.feedings.find(({ id }) => id === draft.value.id))
+
+  const chooseFeed = (feedId: string) =>
+    change('feed', (drafted) => {
+      const found = context.feeds.get(feedId)
+      if (!found) return
+      drafted.feedId = feedId
+      drafted.label = feedRecordOf(found)
+      drafted.toolId = null
+    })
+  const setLabel = <K extends keyof FeedRecord>(key: K, value: FeedRecord[K]) =>
+    change(`label-${key}`, (drafted) => (drafted.label[key] = value))
+  const chooseStage = (stageId: string) =>
+    change('stage', (drafted) => {
+      drafted.stageId = stageId
+      const { lowNMgPerL, highNMgPerL } = stageById(stageId)
+      if (highNMgPerL > 0) drafted.targetNMgPerL = (lowNMgPerL + highNMgPerL) / 2
+    })
+  const setTarget = (nMgPerL: number) => change('target', (drafted) => (drafted.targetNMgPerL = nMgPerL))
+
+  const asDraft = ({ id, version, body }: Stored<FeedingRecord>): FeedDraft => ({
+    ...copyOf(body),
+    id,
+    version,
+    label: feedRecordOf(context.feeds.get(body.feedId) ?? FEEDS[0]!),
+    rules: draft.value.rules ?? [],
+  })
+  const put = (record: Stored<FeedingRecord>) => (draft.value = asDraft(record))
+  function open(record: Stored<FeedingRecord>) {
+    restart(asDraft(record))
+    feeding.dismiss()
+  }
+  /** Something stands on the bench that is kept nowhere. */
+  const loose = computed(() =>
+    saved.value
+      ? !dequal(asDraft(saved.value), draft.value)
+      : !dequal({ ...draft.value, batchId: null, rules: [] }, fresh()),
+  )
+  function begin(batchId: string | null = null) {
+    restart({ ...fresh(), rules: draft.value.rules ?? [], batchId })
+    feeding.dismiss()
+  }
+
+  /** Save the plan; a label that was typed over is kept first, as a feed of the household's own. */
+  async function save(): Promise<Stored<FeedingRecord> | null> {
+    if (relabelled.value && !(await keepLabel())) return null
+    const { id: _id, version: _version, label: _label, rules: _rules, ...body } = copyOf(draft.value)
+    body.name = body.name.trim() || `${draft.value.label.name}, ${stage.value.name.toLowerCase()}`
+    return feeding.keep(body)
+  }
+
+  async function keepLabel() {
+    const own = ownFeed.value
+    const body = copyOf(draft.value.label)
+    // A label that was typed over is another feed: the generic one stays as it is.
+    if (!own) body.basedOn = null
+    if (!own && original.value?.name === body.name) body.name = `${body.name}, ours`
+    const kept = await label.save(own?.id ?? newId(), own?.version ?? 0, body)
+    if (kept) {
+      draft.value.feedId = kept.stored.body.basedOn ?? kept.stored.id
+      draft.value.label = kept.stored.body
+    }
+    return kept
+  }
+
+  return {
+    draft,
+    change,
+    restart,
+    stages: STAGES,
+    stage,
+    feed,
+    problems,
+    plan,
+    labelStrength,
+    problemAt,
+    saving: feeding.saving,
+    labelSaving: label.saving,
+    dismiss: feeding.dismiss,
+    relabelled,
+    ownFeed,
+    saved,
+    loose,
+    rules,
+    named,
+    addRule,
+    removeRule,
+    turnRule,
+    chooseFeed,
+    setLabel,
+    chooseStage,
+    setTarget,
+    open,
+    begin,
+    save,
+  }
+})

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import AirSection from '~/mix-and-feed/mix/AirSection.vue'
+import { useMeasures } from '~/kit/useMeasures'
+import { useContext } from '~/household/context'
+import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
+import { behaviourOf, COMPARED_IN } from '#core/media/behaviour'
+import { recipeProblems, type Mix } from '#core/media/recipe'
+import { printNumber, printShare } from '#core/units/format'
+
+/** Two or three mixes by how they behave: air and water at three depths in one drawing, and what else tells them apart. */
+const context = useContext()
+const mix = useMixDraft()
+const { mass } = useMeasures()
+
+const NONE = 'none'
+const others = ref<[string, string]>([NONE, NONE])
+const choices = computed(() => mix.recipes.map(({ id, name }) => ({ value: id, name })))
+const columns = computed(() => {
+  const here: { name: string; mix: Mix }[] = [{ name: 'This one', mix: mix.draft }]
+  const chosen = others.value.flatMap((id) => {
+    const recipe = mix.recipes.find((one) => one.id === id)
+    return recipe ? [{ name: recipe.name, mix: recipe }] : []
+  })
+  return [...here, ...chosen]
+    .filter(({ mix: { parts } }) => !recipeProblems(parts, context.materials).length)
+    .map((one) => ({
+      ...one,
+      is: behaviourOf(
+        one.mix,
+        context.materials,
+        (id) => context.priceOf('material', id),
+        context.whole.homeTests,
+      ),
+    }))
+})
+const deepest = Math.max(...COMPARED_IN.map(({ shape }) => shape.depthMm))
+const SCALE = 120 / deepest
+const price = (value: number | null) => (value === null ? 'not known' : printNumber(value))
+type Column = (typeof columns.value)[number]
+const rows = computed((): { name: string; of: (one: Column) => string }[] => [
+  { name: 'A full 72-cell tray weighs', of: (one: Column) => mass(one.is.trayG) },
+  {
+    name: 'Days of food in it',
+    of: (one: Column) => printNumber(one.is.foodDays, 2),
+  },
+  { name: 'Once dry, wets again', of: (one: Column) => one.is.rewets },
+  {
+    name: 'Dust',
+    of: (one: Column) => (one.is.dusty ? 'wet it first, mask' : 'little'),
+  },
+  { name: 'Weeds and germs', of: (one: Column) => one.is.germs },
+  {
+    name: 'Peat in it',
+    of: (one: Column) => (one.is.peat ? printShare(one.is.peat) : 'none'),
+  },
+  { name: 'Renewable', of: (one: Column) => printShare(one.is.renewable) },
+  { name: 'Price of a tray', of: (one: Column) => price(one.is.trayPrice) },
+])
+</script>
+
+<template>
+  <section class="compare" aria-label="Compare">
+    <div class="pair">
+      <ChoiceField
+        v-for="n in [0, 1] as const"
+        :key="n"
+        :model-value="others[n]"
+        :label="n ? 'and with' : 'Compare with'"
+        :choices="[{ value: NONE, name: 'no other' }, ...choices]"
+        @update:model-value="others = n ? [others[0], $event] : [$event, others[1]]"
+      />
+    </div>
+    <div v-if="columns.length > 1" class="table">
+      <table class="figures">
+        <thead>
+          <tr>
+            <td></td>
+            <th v-for="one in columns" :key="one.name" scope="col">{{ one.name }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row">Its parts</th>
+            <td v-for="one in columns" :key="one.name"><RecipeBar :parts="one.mix.parts" :height="18" /></td>
+          </tr>
+          <tr v-for="(container, i) in COMPARED_IN" :key="container.id">
+            <th scope="row">{{ container.name }}</th>
+            <td v-for="one in columns" :key="one.name">
+              <AirSection :container="container" :blend="one.is" :scale="SCALE" />
+              {{ printShare(one.is.at[i]!.air) }} air, {{ printShare(one.is.at[i]!.water) }} water
+            </td>
+          </tr>
+          <tr v-for="row in rows" :key="row.name">
+            <th scope="row">{{ row.name }}</th>
+            <td v-for="one in columns" :key="one.name">{{ row.of(one) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.compare {
+  display: grid;
+  gap: 0.7rem;
+}
+
+.table {
+  overflow-x: auto;
+}
+
+td,
+th {
+  text-align: left;
+  vertical-align: bottom;
+}
+</style>

@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import CheckField from '~/kit/fields/CheckField.vue'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import TypedField from '~/kit/fields/TypedField.vue'
+import Button from 'primevue/button'
+import { computed, nextTick, ref } from 'vue'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import { extraReading } from '~/kit/fields/text-readings'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
+import { X } from '@lucide/vue'
+import { PREPARATIONS, type Preparation } from '#core/media/recipe'
+import { SANITATION_SCHOOLS, type SanitationSchool } from '#core/media/sanitation'
+
+/** What goes in by the gram, and what is done before measuring. */
+const context = useContext()
+const household = useHousehold()
+const mix = useMixDraft()
+
+/** Beside the school of hot water, which is one choice. */
+const WHAT: Record<Exclude<Preparation, 'hot water' | 'hot soak'>, string> = {
+  wash: 'wash trays and tools first',
+  disinfect: 'disinfect them, by the label',
+  'scald tools': 'boiling water over the tools',
+  sieve: 'sieve through 6 mm (¼ in) first',
+  'fine sieve': 'sieve through 3 mm (⅛ in), for dust-like seed',
+  moisten: 'moisten before stirring',
+}
+const choices = computed(() =>
+  [...context.amendments, ...context.media.filter(({ nitrogenPercent }) => nitrogenPercent >= 1.2)]
+    .filter(({ id }) => !mix.draft.extras.some(({ materialId }) => materialId === id))
+    .map(({ id, name }) => ({ value: id, name })),
+)
+const school = computed(
+  () =>
+    SANITATION_SCHOOLS.find(({ id }) => id !== 'none' && mix.draft.preparations.includes(id)) ??
+    SANITATION_SCHOOLS[0]!,
+)
+const chooseSchool = (id: SanitationSchool['id']) =>
+  mix.change('preparation', (draft) => {
+    draft.preparations = PREPARATIONS.filter((one) =>
+      SANITATION_SCHOOLS.some((it) => it.id === one) ? one === id : draft.preparations.includes(one),
+    )
+  })
+const readingOf = (id: string) =>
+  extraReading(context.materials.get(id)?.dryBulkDensityGPerL ?? 1000, household.kitchen)
+const adding = ref<string>()
+function add(materialId: string) {
+  mix.change('extra', (draft) => draft.extras.push({ materialId, gPerL: 1 }))
+  adding.value = materialId
+  void nextTick(() => (adding.value = undefined))
+}
+function toggle(preparation: Preparation, on: boolean) {
+  mix.change('preparation', (draft) => {
+    draft.preparations = PREPARATIONS.filter((one) =>
+      one === preparation ? on : draft.preparations.includes(one),
+    )
+  })
+}
+</script>
+
+<template>
+  <FoldAway
+    class="extras"
+    :open="mix.draft.extras.length + mix.draft.preparations.length > 0"
+    title="Extras and preparation"
+  >
+    <ul>
+      <li v-for="(extra, index) in mix.draft.extras" :key="extra.materialId">
+        <span>{{ context.materials.get(extra.materialId)?.name ?? 'No longer here' }}</span>
+        <TypedField
+          :model-value="extra.gPerL"
+          :label="`Grams of ${context.materials.get(extra.materialId)?.name ?? 'it'} a litre`"
+          hide-label
+          unit="g/L"
+          :reading="readingOf(extra.materialId)"
+          :problem="mix.problemAt(`extras[${index}].gPerL`)"
+          @update:model-value="
+            (value) => mix.change(`extra-${index}`, (draft) => (draft.extras[index]!.gPerL = value ?? 0))
+          "
+        />
+        <Button
+          text
+          :aria-label="`Leave out ${context.materials.get(extra.materialId)?.name ?? 'it'}`"
+          @click="mix.change('extra', (draft) => draft.extras.splice(index, 1))"
+        >
+          <X aria-hidden="true" />
+        </Button>
+      </li>
+    </ul>
+    <ChoiceField
+      :model-value="adding"
+      label="Add an extra"
+      hide-label
+      :choices="choices"
+      placeholder="Lime, rock dust, castings …"
+      @update:model-value="add"
+    />
+    <ChoiceField
+      :model-value="school.id"
+      label="Against damping-off and gnats"
+      :choices="SANITATION_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
+      :hint="`${school.why} ${school.cost}`"
+      @update:model-value="chooseSchool"
+    />
+    <CheckField
+      v-for="(words, one) in WHAT"
+      :key="one"
+      :model-value="mix.draft.preparations.includes(one)"
+      @update:model-value="toggle(one, $event)"
+      >{{ words }}</CheckField
+    >
+  </FoldAway>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  grid-template-columns: 1fr 7rem auto;
+  align-items: center;
+  gap: 0.5rem;
+  padding: 0.15rem 0;
+}
+
+.check {
+  display: flex;
+  align-items: center;
+  gap: 0.6rem;
+  min-height: 2rem;
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import { useDates } from '~/kit/useDates'
+import { useRuns } from '~/mix-and-feed/cards/usePlannedCard'
+import { fillsOf, forSowings } from '#shared/commands/season-batch'
+import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
+import { useSeason } from '~/plan/season'
+
+/** The sowings a batch is for: it fills what they are sown or potted into, and when it is made they have their mix. */
+const mix = useMixDraft()
+const season = useSeason()
+const { names } = useRuns()
+const { printDay } = useDates()
+
+const runs = computed(() => season.mixes.filter(({ on }) => on >= season.today))
+const chosen = computed(() => {
+  const [first] = mix.draft.sowings
+  if (!first) return null
+  const run = runs.value.find(({ of }) =>
+    of.some(({ sowingId, rung }) => sowingId === first.id && rung === first.rung),
+  )
+  return run?.id ?? null
+})
+const choices = computed(() => [
+  { value: null as string | null, name: 'no sowing' },
+  ...runs.value.map((run) => ({
+    value: run.id as string | null,
+    name: `${printDay(run.on)}: ${names(run.of)}`,
+  })),
+])
+const choose = (id: string | null) =>
+  mix.change('sowings', (draft) => {
+    const run = runs.value.find((one) => one.id === id)
+    draft.sowings = run ? forSowings(run) : []
+    if (!run) return
+    draft.fills = fillsOf(run)
+    draft.onDate = run.on
+  })
+</script>
+
+<template>
+  <ChoiceField
+    v-if="runs.length"
+    :model-value="chosen"
+    label="For"
+    placeholder="no sowing"
+    :choices="choices"
+    hint="fills what these are sown or potted into"
+    @update:model-value="choose"
+  />
+</template>

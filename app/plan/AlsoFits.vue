@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import { useDates } from '~/kit/useDates'
+import { useSeason } from '~/plan/season'
+import { counted } from '#core/text/plurals'
+import { alsoFits } from '#core/season/fitting/also-fits'
+import type { PlannedRow } from '#shared/reckoning/planned-row'
+
+/** What else fits into the cells of its tray that are left; pressed, it stands in the sentence. */
+const props = defineProps<{ row: PlannedRow }>()
+const emit = defineEmits<{ choose: [text: string] }>()
+const season = useSeason()
+const { locale } = useDates()
+
+const open = ref(false)
+const foot = computed(() => props.row.planned.rungs[0]!)
+const free = computed(() => foot.value.placed?.freeCells ?? 0)
+const all = computed(() =>
+  open.value && season.known
+    ? alsoFits(props.row, season.known.crops.values(), season.frame!, season.known.book).slice(0, 24)
+    : [],
+)
+const nameOf = (name: string) => name.split(',')[0]!
+const day = computed(() =>
+  new Intl.DateTimeFormat(locale.value, {
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  }).format(new Date(`${foot.value.from}T00:00Z`)),
+)
+</script>
+
+<template>
+  <FoldAway
+    v-if="free > 0"
+    v-model:open="open"
+    :title="`${counted(free, 'cell')} of its tray free: what else fits?`"
+  >
+    <p v-if="!all.length" class="soft">Nothing that is sown in those days comes up with it.</p>
+    <p v-else class="soft">
+      Sown with it, as warm and as light, and up in the same days. Pressed, it stands in the sentence above.
+    </p>
+    <div class="buttons">
+      <Button
+        v-for="one in all"
+        :key="`${one.crop.id} ${one.season}`"
+        @click="
+          emit(
+            'choose',
+            `${free} cells of ${nameOf(one.crop.name)} in ${foot.container.name}, sow ${day}${one.season === 'autumn' ? ', for autumn' : ''}`,
+          )
+        "
+        >{{ nameOf(one.crop.name) }}</Button
+      >
+    </div>
+  </FoldAway>
+</template>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import WordMark from '~/help/WordMark.vue'
+import TypedField from '~/kit/fields/TypedField.vue'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import { copyOf } from '~/kit/copyOf'
+import { provideUnreadable } from '~/kit/fields/useUnreadable'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { useHouseholdPart } from '~/household/saving'
+import FrostFields from '~/plan/FrostFields.vue'
+import PlacesForm from '~/plan/PlacesForm.vue'
+import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
+import { useSeason } from '~/plan/season'
+import { FEEDING_SCHOOLS } from '#core/feed/programme'
+import { dissolvesNitrogen } from '#core/feed/feed'
+import { yearsOn } from '#core/calendar/day'
+import { fillHabitOf, frameProblems, shareDaysOf } from '#core/season/frame'
+import type { Frosts } from '#core/calendar/frost'
+import { LIGHT_SCHOOLS } from '#core/places/light'
+import { messageAt } from '#core/problem'
+import { newFrame, type SeasonFrameRecord } from '#shared/records/season-frame'
+
+/** The household's year: frosts, places, schools. */
+const emit = defineEmits<{ kept: [] }>()
+const context = useContext()
+const season = useSeason()
+const household = useHousehold()
+
+const draft = ref<SeasonFrameRecord>(season.frame ? copyOf(season.frame) : newFrame(household.kitchen))
+const { saving, save, dismiss } = useHouseholdPart('season', 'frosts and places')
+const frosts = computed({
+  get: (): Frosts => draft.value,
+  set: (value) => (draft.value = { ...draft.value, ...value }),
+})
+const problems = computed(() => frameProblems(draft.value))
+const problemAt = (field: string) => messageAt(problems.value, field)
+const { first: unreadable } = provideUnreadable()
+const lightSchool = computed(() => LIGHT_SCHOOLS.find(({ id }) => id === draft.value.lightSchool)!)
+const feedingSchool = computed(() => FEEDING_SCHOOLS.find(({ id }) => id === draft.value.feedingSchool)!)
+const feeds = computed(() =>
+  context.feedList.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
+)
+/** The same day a year on, for the next season. */
+const nextYear = () => {
+  const { lastFrost, firstFrost, nights } = draft.value
+  draft.value.lastFrost = lastFrost && yearsOn(lastFrost, 1)
+  draft.value.firstFrost = firstFrost && yearsOn(firstFrost, 1)
+  if (nights) draft.value.nights = { ...nights, coldestOn: yearsOn(nights.coldestOn, 1) }
+}
+
+async function keep() {
+  if (await save(draft.value)) emit('kept')
+}
+</script>
+
+<template>
+  <form class="frame" @submit.prevent="keep">
+    <FrostFields v-model="frosts" :problem-at="problemAt" />
+    <PlacesForm v-model="draft.places" :hours="lightSchool.hours" :problem-at="problemAt" />
+    <div class="pair">
+      <TypedField
+        :model-value="draft.tubL"
+        dimension="volume"
+        label="Tub to stir in"
+        :problem="problemAt('tubL')"
+        @update:model-value="draft.tubL = $event ?? 0"
+      />
+      <TypedField
+        :model-value="draft.canL"
+        dimension="volume"
+        label="Can to carry feed"
+        :problem="problemAt('canL')"
+        @update:model-value="draft.canL = $event ?? 0"
+      />
+    </div>
+    <div class="pair">
+      <ChoiceField
+        :model-value="fillHabitOf(draft)"
+        label="A tray that is not full"
+        :choices="[
+          { value: 'tray', name: 'is filled whole' },
+          { value: 'sown', name: 'only where seed goes in' },
+        ]"
+        @update:model-value="draft.fillHabit = $event"
+      />
+      <TypedField
+        :model-value="shareDaysOf(draft)"
+        label="Sowings share a tray within"
+        unit="days"
+        :problem="problemAt('shareDays')"
+        @update:model-value="draft.shareDays = $event ?? 0"
+      />
+    </div>
+    <p class="soft">
+      Where growers disagree you pick a <WordMark word="school">school</WordMark>: a set of habits that fills
+      in what you do not say. Any rung can still be kept otherwise.
+    </p>
+    <div class="pair">
+      <ChoiceField
+        v-model="draft.lightSchool"
+        label="Light"
+        :choices="LIGHT_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
+        :hint="`${lightSchool.why} ${lightSchool.cost}`"
+      />
+      <ChoiceField
+        v-model="draft.feedingSchool"
+        label="Feeding"
+        :choices="FEEDING_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
+        :hint="`${feedingSchool.why} ${feedingSchool.cost}`"
+      />
+      <ChoiceField v-model="draft.feedId" label="Feed as a rule" :choices="feeds" />
+    </div>
+    <SaveProblem :saving="saving" @settled="emit('kept')" @later="dismiss" />
+    <div class="buttons">
+      <Button type="submit" class="main" :disabled="problems.length > 0 || !!unreadable"> Keep it </Button>
+      <Button v-if="season.frame" @click="nextYear">The same a year on</Button>
+      <slot />
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  gap: 0.85rem;
+  max-width: 54rem;
+}
+</style>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import CheckField from '~/kit/fields/CheckField.vue'
+import DayField from '~/kit/fields/DayField.vue'
+import TypedField from '~/kit/fields/TypedField.vue'
+import FrostReckoned from '~/plan/FrostReckoned.vue'
+import type { Day } from '#core/calendar/day'
+import { frostRiskOf, frostSpreadOf, isFrostFree, type Frosts } from '#core/calendar/frost'
+
+/** When it freezes there, how far that scatters, and how much risk is lived with; or that it never does. */
+const frosts = defineModel<Frosts>({ required: true })
+const props = defineProps<{ problemAt: (field: string) => string | undefined; onlyNights?: boolean }>()
+
+const change = (more: Partial<Frosts>) => (frosts.value = { ...frosts.value, ...more })
+/** Nothing is filled in that was not said: nights are the household’s once all three of them are. */
+const free = ref(!!props.onlyNights || (isFrostFree(frosts.value) && !!frosts.value.nights))
+const said = reactive<{ coldestC: number | null; warmestC: number | null; coldestOn: Day | null }>({
+  coldestC: null,
+  warmestC: null,
+  coldestOn: null,
+  ...frosts.value.nights,
+})
+const nights = computed(() => {
+  const { coldestC, warmestC, coldestOn } = said
+  return coldestC === null || warmestC === null || coldestOn === null
+    ? null
+    : { coldestC, warmestC, coldestOn }
+})
+/** Frosts that were said come back when it freezes after all. */
+let before: Pick<Frosts, 'lastFrost' | 'firstFrost'> = { lastFrost: null, firstFrost: null }
+const frostFree = computed({
+  get: () => free.value,
+  set: (now) => {
+    free.value = now
+    if (now) {
+      before = { lastFrost: frosts.value.lastFrost, firstFrost: frosts.value.firstFrost }
+      change({ lastFrost: null, firstFrost: null, nights: nights.value })
+    } else change({ ...before, nights: null })
+  },
+})
+function setNights(more: Partial<typeof said>) {
+  Object.assign(said, more)
+  change({ nights: nights.value })
+}
+</script>
+
+<template>
+  <fieldset class="frosts">
+    <legend>{{ onlyNights ? 'Your nights' : 'Frost' }}</legend>
+    <CheckField v-if="!onlyNights" v-model="frostFree"
+      >It never freezes here: plants go out by the warmth of the nights</CheckField
+    >
+    <div v-if="!frostFree" class="four">
+      <DayField
+        :model-value="frosts.lastFrost"
+        label="Last frost of spring"
+        hint="on average, where you are"
+        :problem="problemAt('lastFrost')"
+        @update:model-value="change({ lastFrost: $event })"
+      />
+      <DayField
+        :model-value="frosts.firstFrost"
+        label="First frost of autumn"
+        hint="on average"
+        :problem="problemAt('firstFrost')"
+        @update:model-value="change({ firstFrost: $event })"
+      />
+      <TypedField
+        :model-value="frostSpreadOf(frosts)"
+        label="It comes earlier or later by"
+        unit="days"
+        hint="two springs in three lie within"
+        :problem="problemAt('frostSpreadDays')"
+        @update:model-value="change({ frostSpreadDays: $event })"
+      />
+      <TypedField
+        :model-value="frostRiskOf(frosts)"
+        percent
+        label="Risk of a later frost"
+        hint="that you live with"
+        :problem="problemAt('frostRisk')"
+        @update:model-value="change({ frostRisk: $event })"
+      />
+    </div>
+    <template v-else>
+      <div class="four">
+        <TypedField
+          :model-value="said.coldestC"
+          optional
+          dimension="temperature"
+          label="Coldest nights of the year"
+          :problem="problemAt('nights.coldestC')"
+          @update:model-value="setNights({ coldestC: $event })"
+        />
+        <TypedField
+          :model-value="said.warmestC"
+          optional
+          dimension="temperature"
+          label="Warmest nights"
+          :problem="problemAt('nights.warmestC')"
+          @update:model-value="setNights({ warmestC: $event })"
+        />
+        <DayField
+          :model-value="said.coldestOn"
+          label="The coldest are about"
+          hint="nights in between follow one wave a year"
+          @update:model-value="setNights({ coldestOn: $event })"
+        />
+      </div>
+      <p v-if="!nights" class="soft">Say all three: nothing is assumed of your nights.</p>
+    </template>
+    <p v-if="!problemAt('frostRisk') && !problemAt('frostSpreadDays')" class="soft">
+      <FrostReckoned :frosts="frosts" />
+    </p>
+  </fieldset>
+</template>
+
+<style scoped>
+.frosts {
+  display: grid;
+  gap: 0.6rem;
+  min-width: 0;
+}
+
+.four {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
+  gap: 0.6rem 0.9rem;
+}
+</style>

@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, watch } from 'vue'
+import UnderWay from '~/shell/UnderWay.vue'
+import { useWorkerCall } from '~/kit/useWorkerCall'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { useSeason } from '~/plan/season'
+import { VARIATION } from '#core/season/uncertainty/simulate'
+import { countsSeedlings } from '#core/sowing/crop'
+import { roomIndoors } from '#core/season/demand/demand'
+import { printNumber, printQuantity, printShare } from '#core/units/format'
+
+/** What two thousand seasons like this one come to, simulated in a worker. */
+const season = useSeason()
+const household = useHousehold()
+const context = useContext()
+const SEASONS = 2000
+const room = computed(() => roomIndoors(season.frame!.places))
+const { answer, done, ask, cancel } = useWorkerCall('simulateSeasons')
+
+function simulate() {
+  void ask({
+    seasons: SEASONS,
+    seed: 0.42,
+    sowings: season.kept.flatMap(({ id, planned, crop }) => {
+      const stored = season.sowing(id)
+      return stored
+        ? [
+            {
+              id,
+              plants: stored.body.plants,
+              clump: countsSeedlings(crop),
+              seedlings: crop.seedlings,
+              planned,
+            },
+          ]
+        : []
+    }),
+  })
+}
+watch(
+  () => season.kept,
+  () => {
+    if (!season.moving) answer.value = null
+  },
+)
+const rows = computed(() =>
+  season.kept
+    .map(({ id, name }) => ({
+      id,
+      name,
+      wanted: season.sowing(id)?.body.plants ?? 0,
+      certainty: season.sowing(id)?.body.certainty ?? 0,
+      chance: answer.value?.chance[id] ?? 0,
+      plants: answer.value?.plants[id],
+    }))
+    .sort((a, b) => a.chance - b.chance),
+)
+const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
+</script>
+
+<template>
+  <section class="chance" aria-labelledby="chance-title">
+    <h2 id="chance-title">How sure is it?</h2>
+    <p class="soft">
+      Germination, losses and days vary. {{ printNumber(SEASONS) }} seasons, each a little different, say how
+      often the plants are there.
+    </p>
+    <UnderWay v-if="done !== null" label="Simulating seasons" :done="done / SEASONS" @stop="cancel" />
+    <Button v-else-if="!answer" :disabled="!season.kept.length" @click="simulate">
+      Try {{ printNumber(SEASONS) }} seasons
+    </Button>
+    <template v-else>
+      <p role="status">
+        <strong>{{ printShare(answer.chanceOfAll) }}</strong> of seasons reach everything. At most
+        <strong>{{ printNumber(answer.flats.half) }}</strong> flats stand at once in half of them,
+        <strong :class="{ problem: answer.flats.nineTenths > room }">{{
+          printNumber(answer.flats.nineTenths)
+        }}</strong>
+        in nine of ten; {{ printNumber(room) }} fit under the roof.
+      </p>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th scope="col">Sowing</th>
+            <th scope="col">wanted</th>
+            <th scope="col">as sure as</th>
+            <th scope="col">reached in</th>
+            <th scope="col">plants in half</th>
+            <th scope="col">in 9 of 10 at least</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in rows" :key="one.id">
+            <th scope="row">{{ one.name }}</th>
+            <td>{{ one.wanted }}</td>
+            <td>{{ printShare(one.certainty) }}</td>
+            <td :class="{ problem: one.chance < 0.8 }">{{ printShare(one.chance) }}</td>
+            <td>{{ one.plants?.half }}</td>
+            <td>{{ one.plants?.nineTenths }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="soft">
+        “As sure as” takes germination and losses as they stand. Here they vary too: a packet is known only as
+        well as a test of {{ VARIATION.germinationSeeds }} seeds would tell, losses as from
+        {{ VARIATION.lossPlants }} plants. So fewer seasons reach the number than you asked to be sure of; ask
+        for more, test the packet, or sow a few cells more.
+      </p>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th scope="col">Mix</th>
+            <th scope="col">in half</th>
+            <th scope="col">in 9 of 10 at most</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(spread, recipeId) in answer.litres" :key="recipeId">
+            <th scope="row">{{ context.nameOfMix(recipeId) }}</th>
+            <td>{{ litres(spread.half) }}</td>
+            <td>{{ litres(spread.nineTenths) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.chance {
+  display: grid;
+  gap: 0.6rem;
+  justify-items: start;
+}
+</style>

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, watch } from 'vue'
+import { useDates } from '~/kit/useDates'
+import { useWorkerCall } from '~/kit/useWorkerCall'
+import { useSeason } from '~/plan/season'
+import { roomElsewhere } from '#core/season/demand/demand'
+import { addDays } from '#core/calendar/day'
+import { standingOf } from '#core/season/fitting/standing'
+import { printNumber } from '#core/units/format'
+
+/** Where a place overflows, and the smallest set of shifts that fits, searched in a worker. */
+const season = useSeason()
+const { printDay } = useDates()
+const { answer, done, ask } = useWorkerCall('smallestShifts')
+
+const standings = () =>
+  season.kept.map((row) =>
+    standingOf(
+      row,
+      season.frame!,
+      season.extent!.from,
+      season.today,
+      season.isSown(row.id),
+      over.value!.place.id,
+    ),
+  )
+const over = computed(() => season.overflowing[0])
+/** Another place that has room on those days. */
+const room = computed(() => over.value && roomElsewhere(season.load!, over.value, season.frame!.places))
+// What was found answers the season as it stood; the hand at work does not count.
+watch(
+  () => [season.kept, over.value?.place],
+  () => {
+    if (!season.moving) answer.value = null
+  },
+)
+const search = () => ask({ standings: standings(), shelfFlats: over.value!.place.flats! })
+
+const shifts = computed(() =>
+  (answer.value?.shifts ?? []).map(({ id, days }) => {
+    const row = season.row(id)!
+    return { id, days, name: row.name, sowOn: addDays(row.planned.sowOn, days) }
+  }),
+)
+const far = (days: number) =>
+  `${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days < 0 ? 'earlier' : 'later'}`
+async function shift() {
+  const changes = shifts.value.flatMap(({ id, days }) => {
+    const stored = season.sowing(id)
+    const row = season.row(id)
+    return stored && row ? [{ id, after: season.moved(stored.body, row, days) }] : []
+  })
+  await season.keepAll('the shelf, made to fit', changes, 'Shifted: it all fits.')
+}
+</script>
+
+<template>
+  <section v-if="over" class="over" aria-labelledby="over-title">
+    <h2 id="over-title">
+      {{ over.place.name }} is full from {{ printDay(over.from) }} to {{ printDay(addDays(over.until, -1)) }}
+    </h2>
+    <p>
+      {{ printNumber(over.most) }} flats where {{ printNumber(over.place.flats!) }} fit<template
+        v-if="season.overflowing.length > 1"
+        >, and {{ season.overflowing.length - 1 }} more times</template
+      >.
+    </p>
+    <p v-if="room">
+      {{ room.place.name }} has room for {{ printNumber(room.flats) }} of them: on a rung of the ladder, say
+      what part stands there.
+    </p>
+    <p v-if="done !== null" role="status">Looking for what has to move …</p>
+    <template v-else-if="answer">
+      <template v-if="shifts.length">
+        <p role="status"><strong>It fits when these move:</strong></p>
+        <ul>
+          <li v-for="one in shifts" :key="one.id">
+            {{ one.name }}: {{ far(one.days) }}, sown {{ printDay(one.sowOn) }}
+          </li>
+        </ul>
+        <p class="soft small">
+          {{
+            answer.whole
+              ? 'Nothing smaller does.'
+              : 'The search was cut short: there may be something smaller.'
+          }}
+        </p>
+        <Button class="main" @click="shift">Move them</Button>
+      </template>
+      <p v-else role="status">
+        {{
+          answer.whole
+            ? 'Moving up to four sowings within their time does not do it: fewer plants, smaller pots, or another place.'
+            : 'No set was found in reasonable time: fewer plants, smaller pots, or another place.'
+        }}
+      </p>
+    </template>
+    <Button v-else @click="search">What has to move?</Button>
+  </section>
+</template>
+
+<style scoped>
+.over {
+  display: grid;
+  gap: 0.4rem;
+  justify-items: start;
+  padding: 0.8rem 1rem;
+  border-left: 4px solid var(--beet);
+  background: var(--beet-wash);
+}
+
+.over h2 {
+  color: var(--beet);
+}
+</style>

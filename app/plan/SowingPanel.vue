@@ -1,0 +1,357 @@
+<script setup lang="ts">
+import { counted } from '#core/text/plurals'
+import { useMeasures } from '~/kit/useMeasures'
+import DayField from '~/kit/fields/DayField.vue'
+import TextField from '~/kit/fields/TextField.vue'
+import TypedField from '~/kit/fields/TypedField.vue'
+import Button from 'primevue/button'
+import { computed, onBeforeUnmount, ref, toRef } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import FigureValue from '~/kit/figures/FigureValue.vue'
+import DoneForm from '~/today/DoneForm.vue'
+import { NuxtLink } from '#components'
+import { useTrays } from '~/trays/trays'
+import AlsoFits from '~/plan/AlsoFits.vue'
+import SowingLadder from '~/plan/SowingLadder.vue'
+import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
+import { copyOf } from '~/kit/copyOf'
+import { useDates } from '~/kit/useDates'
+import { useNotices } from '~/plan/useNotices'
+import { useProblemAt } from '~/kit/record-forms/useProblemAt'
+import { useRemoval } from '~/kit/record-forms/useRemoval'
+import { useHousehold } from '~/household/household'
+import { useSeason } from '~/plan/season'
+import { Trash2 } from '@lucide/vue'
+import { countsSeedlings, coverOf } from '#core/sowing/crop'
+import { frostAfter, isTender } from '#core/calendar/frost'
+import { ladderById, LADDERS } from '#core/season/schedule/schedules'
+import { rungsOf } from '#core/season/schedule/sowing'
+import { germinationSeen, wilson } from '#core/sowing/odds'
+import { printNumber, printShare } from '#core/units/format'
+import { useNotes } from '~/kit/useNotes'
+import { useSaving } from '~/household/saving'
+import { type SowingRecord } from '#shared/records/sowing'
+import { asSowingRequest, sowingRecordProblems } from '#shared/reckoning/sowing-request'
+import type { PlannedRow } from '#shared/reckoning/planned-row'
+
+const { said, temperature, length } = useMeasures()
+
+/** One sowing: what is asked of it, and its ladder rung by rung. What follows by itself can be set, and says so. */
+const props = defineProps<{ row: PlannedRow | undefined; id: string }>()
+const emit = defineEmits<{ close: []; choose: [text: string] }>()
+
+const season = useSeason()
+const trays = useTrays()
+const household = useHousehold()
+const { printDay } = useDates()
+const say = useNotices()
+const { note } = useNotes()
+const remove = useRemoval()
+
+const stored = computed(() => season.sowing(props.id))
+const body = computed((): SowingRecord | undefined =>
+  season.moving?.id === props.id ? season.moving.body : stored.value?.body,
+)
+const problems = computed(() =>
+  body.value && season.known ? sowingRecordProblems(body.value, season.known) : [],
+)
+const problemAt = useProblemAt(() => problems.value, toRef(season, 'saving'))
+const planned = computed(() => props.row?.planned)
+const crop = computed(() => season.known?.crops.get(body.value?.cropId ?? ''))
+const rungs = computed(() => {
+  const request = body.value && season.known && asSowingRequest(body.value, season.known)
+  return request ? rungsOf(request) : []
+})
+const usual = computed(() => ladderById(body.value?.ladderId ?? crop.value?.ladderId ?? 'cell').rungs)
+
+/** Shown at once, kept a moment later, so that typing is one change. */
+function edit(mutate: (next: SowingRecord) => void) {
+  if (!body.value) return
+  const next = copyOf(body.value)
+  mutate(next)
+  season.moving = { id: props.id, body: next }
+  void keepSoon()
+}
+const keepSoon = useDebounceFn(keepNow, 700)
+async function keepNow() {
+  const hand = season.moving
+  if (!hand || hand.id !== props.id || !season.known) return
+  if (sowingRecordProblems(hand.body, season.known).length) return
+  const kept = await season.keep(hand.id, hand.body)
+  if (kept && season.moving === hand) season.moving = null
+}
+onBeforeUnmount(async () => {
+  await keepNow()
+  // What cannot be kept does not stay on the shelf behind a closed panel.
+  if (season.moving?.id === props.id && season.saving.state !== 'stale') season.moving = null
+})
+
+const packets = computed(() => [
+  { value: null, name: 'no packet' },
+  ...household.packets
+    .filter((one) => one.body.cropId === body.value?.cropId)
+    .map((one) => ({ value: one.id as string | null, name: `${one.body.name}, ${one.body.year}` })),
+])
+const places = computed(() => [
+  { value: null as string | null, name: 'where such plants stand' },
+  ...(season.frame?.places ?? []).map(({ id, name }) => ({ value: id as string | null, name })),
+])
+/** How likely a frost still is after the day it goes out; nothing where frost does it no harm, or there is none. */
+const frost = computed(() => {
+  const { frame } = season
+  return planned.value &&
+    crop.value &&
+    frame?.lastFrost &&
+    isTender(crop.value) &&
+    body.value?.season === 'spring'
+    ? frostAfter(planned.value.outOn, { ...frame, lastFrost: frame.lastFrost })
+    : null
+})
+const ladders = computed(() => [
+  {
+    value: null as string | null,
+    name: `usual: ${ladderById(crop.value?.ladderId ?? 'cell').name.toLowerCase()}`,
+  },
+  ...LADDERS.map(({ id, name }) => ({ value: id as string | null, name })),
+])
+const isOut = computed(() => season.done.get(props.id)?.out !== undefined)
+/** Sown long ago, and not out yet: the weather may keep it in. */
+const mayHold = computed(() => season.done.get(props.id)?.up !== undefined && !isOut.value)
+const counting = ref(false)
+const sownOf = computed(() => season.countable(props.id))
+/** What came up by the last count, with its interval, and the germination it tells of. */
+const seen = computed(() => {
+  const count = season.up.get(props.id)
+  if (!count || !sownOf.value) return null
+  const { up } = count
+  const { what, most, seedsEach } = sownOf.value
+  const of = Math.max(up, most)
+  return {
+    ...{ up, of, what },
+    ...wilson(up, of),
+    germination: germinationSeen(up / of, seedsEach),
+    packet: household.packets.find((one) => one.id === body.value?.packetId),
+  }
+})
+const packetSaving = useSaving('packets')
+async function keepGermination() {
+  const { packet, germination } = seen.value ?? {}
+  if (!packet || germination == null) return
+  const kept = await packetSaving.save(packet.id, packet.version, {
+    ...packet.body,
+    germination: Math.min(1, Math.round(germination * 1000) / 1000),
+  })
+  if (kept) note(`${packet.body.name} comes up by ${printShare(germination)}.`)
+}
+async function removeIt() {
+  if (stored.value && (await remove('sowings', stored.value))) emit('close')
+}
+async function giveUp() {
+  emit('close')
+  await season.giveUp(props.id)
+}
+</script>
+
+<template>
+  <section v-if="body" class="sowing" :aria-label="body.name">
+    <div class="buttons">
+      <Button v-if="season.isSown(id) && planned" class="main" @click="counting = true"
+        >Count what came up</Button
+      >
+      <Button v-if="mayHold" @click="season.holdOver(id)">Hold over in a bigger pot</Button>
+      <Button v-if="isOut && row?.careUntil" @click="season.endCrop(id)">Its crop is over</Button>
+      <Button v-if="season.isSown(id) && !isOut" @click="giveUp">It failed</Button>
+      <Button @click="removeIt"><Trash2 aria-hidden="true" /> Remove this sowing</Button>
+    </div>
+
+    <DoneForm
+      v-if="counting && planned"
+      :title="`Came up: ${body.name}`"
+      kind="look"
+      :of="[{ sowingId: id, rung: 0 }]"
+      :counts="sownOf"
+      @close="counting = false"
+    />
+    <p v-if="seen" class="seen">
+      <strong>{{ seen.up }} of {{ counted(seen.of, seen.what) }} came up</strong>:
+      {{ printShare(seen.up / seen.of) }} ({{ printShare(seen.low) }} to {{ printShare(seen.high) }}, as sure
+      as 95 %)<template v-if="seen.germination !== null"
+        >, a germination of about {{ printShare(seen.germination) }}.
+        <Button v-if="seen.packet" @click="keepGermination">Keep it with the packet</Button></template
+      ><template v-else>.</template>
+    </p>
+
+    <div class="fields">
+      <TextField
+        label="On the label"
+        :problem="problemAt('name')"
+        :model-value="body.name"
+        @update:model-value="edit((next) => (next.name = $event))"
+      />
+      <TypedField
+        :model-value="body.plants"
+        label="Good plants"
+        :problem="problemAt('plants')"
+        @update:model-value="edit((next) => (next.plants = $event ?? 0))"
+      />
+      <TypedField
+        :model-value="body.certainty"
+        percent
+        label="As sure as"
+        hint="of having that many"
+        :problem="problemAt('certainty')"
+        @update:model-value="edit((next) => (next.certainty = $event ?? 0))"
+      />
+      <ChoiceField
+        :model-value="body.packetId"
+        label="Seed from"
+        placeholder="no packet"
+        :choices="packets"
+        :problem="problemAt('packetId')"
+        @update:model-value="edit((next) => (next.packetId = $event))"
+      />
+      <TypedField
+        :model-value="body.germination"
+        percent
+        optional
+        label="Germination"
+        :hint="
+          planned && body.germination === null
+            ? `reckoned ${printNumber(planned.germination.value * 100)} %`
+            : 'yours'
+        "
+        :problem="problemAt('germination')"
+        @update:model-value="edit((next) => (next.germination = $event))"
+      />
+      <TypedField
+        :model-value="body.seedsPerCell"
+        optional
+        label="Seeds in a cell"
+        :hint="planned && body.seedsPerCell === null ? `by habit ${planned.perCell}` : 'yours'"
+        :problem="problemAt('seedsPerCell')"
+        @update:model-value="edit((next) => (next.seedsPerCell = $event))"
+      />
+      <DayField
+        :model-value="body.sowOn"
+        optional
+        label="Sow on"
+        :hint="body.sowOn ? 'yours' : planned ? `works out as ${printDay(planned.sowOn)}` : ''"
+        :problem="problemAt('sowOn')"
+        @update:model-value="edit((next) => (next.sowOn = $event))"
+      />
+      <DayField
+        :model-value="body.outOn"
+        optional
+        label="Out on"
+        :hint="body.outOn ? 'yours' : planned ? `works out as ${printDay(planned.outOn)}` : ''"
+        :problem="problemAt('outOn')"
+        @update:model-value="edit((next) => (next.outOn = $event))"
+      />
+      <ChoiceField
+        :model-value="body.placeId"
+        label="Stands in"
+        placeholder="by habit"
+        :choices="places"
+        :hint="planned && body.placeId === null ? planned.rungs[0]!.where.place.name : 'yours'"
+        @update:model-value="edit((next) => (next.placeId = $event))"
+      />
+      <ChoiceField
+        :model-value="body.season"
+        label="For"
+        :choices="[
+          { value: 'spring', name: 'spring and summer' },
+          { value: 'autumn', name: 'autumn, before the frost' },
+        ]"
+        :problem="problemAt('season')"
+        @update:model-value="edit((next) => (next.season = $event))"
+      />
+      <ChoiceField
+        :model-value="body.ladderId"
+        label="Ladder"
+        placeholder="usual"
+        :choices="ladders"
+        :hint="body.rungs ? 'rungs changed below' : ''"
+        @update:model-value="edit((next) => ((next.ladderId = $event), (next.rungs = null)))"
+      />
+    </div>
+
+    <div v-if="planned && crop" class="said">
+      <p>
+        <strong>{{ counted(planned.seeds, 'seed') }}</strong>, {{ coverOf(crop, length) }};
+        {{
+          crop.light === 'wants dark'
+            ? 'in the dark'
+            : crop.light === 'wants light'
+              ? 'in the light'
+              : 'light or dark'
+        }}
+        at {{ temperature(planned.rungs[0]!.care.mixC) }}.
+        <template v-if="planned.emergence"
+          >Up in <FigureValue :figure="planned.emergence" />, late after {{ printDay(planned.lateOn!) }}, sow
+          again after {{ printDay(planned.resowOn!) }}.</template
+        >
+        <template v-if="crop.treatment">
+          Before: {{ crop.treatment.kind
+          }}<template v-if="crop.treatment.days"> for {{ counted(crop.treatment.days, 'day') }}</template
+          >.</template
+        >
+      </p>
+      <p>
+        <FigureValue :figure="planned.chance" /> of {{ countsSeedlings(crop) ? 'seeds' : 'cells' }} give a
+        plant; germination <FigureValue :figure="planned.germination" />.
+        <template v-if="crop.buryStem">May be set deep, to the seed leaves.</template>
+        <template v-else>Set no deeper than it stood.</template>
+        Out when nights stay above {{ temperature(crop.lowestNightC)
+        }}<template v-if="frost"
+          >; a frost after {{ printDay(planned.outOn) }}: <FigureValue :figure="frost" /></template
+        >.
+        <template v-if="row?.feeding.hungryOn">
+          <strong class="problem">Hungry from {{ printDay(row.feeding.hungryOn) }}</strong
+          >: feed stronger, or a richer mix.</template
+        >
+      </p>
+      <p v-for="notice in planned.notices" :key="notice.kind" class="problem">{{ say(notice) }}</p>
+    </div>
+    <p v-else-if="problems[0]" class="problem" role="alert">{{ said(problems[0].message) }}</p>
+
+    <p v-if="trays.ofSowing(id).length">
+      Stands in
+      <template v-for="(one, i) in trays.ofSowing(id)" :key="one.id"
+        ><template v-if="i">, </template
+        ><NuxtLink :to="`/trays/${one.id}`">tray {{ one.number }}</NuxtLink></template
+      >.
+    </p>
+    <AlsoFits v-if="row && !season.isSown(id)" :row="row" @choose="emit('choose', $event)" />
+    <SowingLadder
+      :body="body"
+      :rungs="rungs"
+      :usual="usual"
+      :planned="planned"
+      :problem-at="problemAt"
+      @edit="edit"
+    />
+    <SaveProblem :saving="season.saving" @later="season.later()" @settled="season.later()" />
+  </section>
+</template>
+
+<style scoped>
+.sowing {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 0.9rem;
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
+  min-width: 0;
+  gap: 0.7rem 0.9rem;
+}
+
+.said {
+  display: grid;
+  gap: 0.3rem;
+  max-width: 62rem;
+}
+</style>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import SourceMark from '~/kit/figures/SourceMark.vue'
+import TextField from '~/kit/fields/TextField.vue'
+import TypedField from '~/kit/fields/TypedField.vue'
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import RecordForm from '~/kit/record-forms/RecordForm.vue'
+import { useHousehold } from '~/household/household'
+import type { Material, MaterialFigure, MaterialFigures } from '#core/media/material'
+import { BUILT_IN } from '#core/media/materials'
+import { FIT_ENOUGH, fitError } from '#core/media/retention'
+import { printNumber, printShare } from '#core/units/format'
+import type { MaterialRecord } from '#shared/records/material'
+
+/** A material's figures, each with its source, to be corrected by the household's own measuring. */
+const props = defineProps<{ material?: Material }>()
+const emit = defineEmits<{ close: [] }>()
+
+const household = useHousehold()
+
+const FIGURES: { key: MaterialFigure; label: string; unit?: string; percent?: boolean }[] = [
+  { key: 'theta0', label: 'All pores', percent: true },
+  { key: 'theta10', label: 'Water at 10 cm', percent: true },
+  { key: 'theta50', label: 'Water at 50 cm', percent: true },
+  { key: 'theta100', label: 'Water at 100 cm', percent: true },
+  { key: 'dryBulkDensityGPerL', label: 'Dry weight', unit: 'g/L' },
+  { key: 'ph', label: 'pH' },
+  { key: 'smeEcMsPerCm', label: 'Salts', unit: 'mS/cm' },
+  { key: 'organic', label: 'Organic', percent: true },
+  { key: 'nitrogenPercent', label: 'Nitrogen', unit: '%' },
+  { key: 'mineralised', label: 'of it in 8 weeks', percent: true },
+  { key: 'bufferWeight', label: 'Hold on the pH' },
+  { key: 'coarse', label: 'Coarseness, 0 to 1' },
+  { key: 'settling', label: 'Settles by', percent: true },
+  { key: 'moisture', label: 'Water as bought, by weight', percent: true },
+]
+
+const source = computed(() => props.material ?? BUILT_IN.get('compost')!)
+const figuresOf = (material: Material) =>
+  Object.fromEntries(FIGURES.map(({ key }) => [key, material[key]])) as unknown as MaterialFigures
+const original = computed(() => (props.material ? BUILT_IN.get(props.material.id) : undefined))
+const stored = computed(() =>
+  household.everything?.materials.find(({ id, body }) => (body.basedOn ?? id) === props.material?.id),
+)
+const first: MaterialRecord = {
+  name: props.material?.name ?? '',
+  basedOn: original.value ? original.value.id : null,
+  figures: figuresOf(source.value),
+  packL: 20,
+  sustainability: props.material?.sustainability ?? '',
+}
+
+/** How well a curve goes through the four points of water. */
+const fit = ({ figures: { theta0, theta10, theta50, theta100 } }: MaterialRecord) =>
+  fitError([theta0, theta10, theta50, theta100])
+
+const tags = computed(() => [...new Set(FIGURES.map(({ key }) => source.value.sources[key].tag))])
+/** What stands beside a field: the built-in value when it was changed, else where it comes from. */
+function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number]) {
+  const before = original.value?.[key]
+  if (before !== undefined && before !== (draft.figures[key] ?? before))
+    return `was ${percent ? `${printNumber(before * 100)} %` : printNumber(before)}`
+  return source.value.sources[key].tag
+}
+</script>
+
+<template>
+  <RecordForm
+    collection="materials"
+    :header="material ? material.name : 'A material of your own'"
+    :stored="stored"
+    :first="first"
+    @close="emit('close')"
+  >
+    <template #default="{ draft, problemAt }">
+      <TextField v-model="draft.name" v-first-focus label="Name" :problem="problemAt('name')" />
+      <p v-if="material" class="soft">{{ material.sustainability }}</p>
+      <p v-if="original" class="soft small">
+        {{ original.sources.theta10.cite }}. Type over what you measured; the rest stays as the book has it.
+      </p>
+      <p class="small" :class="fit(draft) > FIT_ENOUGH ? 'problem' : 'soft'" role="status">
+        {{
+          fit(draft) > FIT_ENOUGH
+            ? `No smooth curve goes through these four points: it misses them by ${printShare(fit(draft))} of volume. Look at them again.`
+            : `The curve through the four points misses them by ${printShare(fit(draft))} of volume.`
+        }}
+      </p>
+      <div class="three">
+        <TypedField
+          v-for="figure in FIGURES"
+          :key="figure.key"
+          :model-value="draft.figures[figure.key] ?? source[figure.key]"
+          :label="figure.label"
+          v-bind="figure.unit ? { unit: figure.unit } : {}"
+          :percent="figure.percent ?? false"
+          :hint="hint(draft, figure)"
+          :problem="problemAt(`figures.${figure.key}`)"
+          @update:model-value="draft.figures = { ...draft.figures, [figure.key]: $event ?? 0 }"
+        />
+      </div>
+      <p class="soft small">
+        Where these come from:
+        <template v-for="tag in tags" :key="tag"><SourceMark :tag="tag" />&ensp;</template>
+      </p>
+    </template>
+    <template #more="{ draft }">
+      <Button v-if="original" @click="draft.figures = figuresOf(original)"> As the book has it </Button>
+    </template>
+  </RecordForm>
+</template>

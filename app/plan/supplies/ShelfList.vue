@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { unitById } from '#core/units/unit-table'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import PackRow from '~/plan/supplies/PackRow.vue'
+import StockForm from '~/plan/supplies/StockForm.vue'
+import StoreTable from '~/plan/supplies/StoreTable.vue'
+import { useRemoval } from '~/kit/record-forms/useRemoval'
+import { useShopping } from '~/plan/supplies/useShopping'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { Plus, Trash2 } from '@lucide/vue'
+import { goodsUnit, packHolds, type Goods } from '#core/supplies/goods'
+import type { Stored } from '#shared/records/collections'
+import type { StockRecord } from '#shared/records/stock'
+
+/** Everything on the shelf, as it stands there. */
+const household = useHousehold()
+const context = useContext()
+const remove = useRemoval()
+const { printAmount } = useShopping()
+
+const editing = ref<Stored<StockRecord> | 'new' | null>(null)
+/** What prices are compared by. */
+const WHOLE = {
+  metric: { volume: 'L', mass: 'kg' },
+  us: { volume: 'us-gal', mass: 'lb' },
+  imperial: { volume: 'imp-gal', mass: 'lb' },
+} as const
+const priceText = (goods: Goods, price: number) => {
+  const unit = goodsUnit(goods)
+  const whole = unitById(WHOLE[household.kitchen][unit === 'g' ? 'mass' : 'volume'])
+  // A price is by the litre, gram or millilitre; a base unit is a litre or a gram.
+  const inBase = unit === 'mL' ? 1000 : 1
+  return `${(price * inBase * whole.factor).toFixed(2)} per ${whole.symbol}`
+}
+const rows = computed(() =>
+  household.stocks
+    .map((stock) => {
+      const goods = context.goods(stock.body.kind, stock.body.goodsId)
+      const holds = goods && packHolds(stock.body.size, goods).value
+      return {
+        id: stock.id,
+        name: stock.body.name,
+        packs: stock.body.packs,
+        price: stock.body.price,
+        stock,
+        goods,
+        left:
+          stock.body.packs === 0
+            ? 'none'
+            : goods && holds !== undefined
+              ? printAmount(goods, holds * stock.body.packs)
+              : '',
+        perUnit:
+          goods && holds && stock.body.price !== null ? priceText(goods, stock.body.price / holds) : '',
+      }
+    })
+    .sort((a, b) => (a.stock.body.goodsId < b.stock.body.goodsId ? -1 : 1)),
+)
+</script>
+
+<template>
+  <div>
+    <StoreTable
+      id="shelf-title"
+      title="On the shelf"
+      :rows="rows"
+      :columns="[
+        { field: 'packs', header: 'There', sortable: true },
+        { field: 'left', header: 'Left' },
+        { field: 'price', header: 'Price', sortable: true },
+      ]"
+    >
+      <template #add>
+        <Button @click="editing = 'new'"> <Plus aria-hidden="true" /> Add a pack </Button>
+      </template>
+      <template #name="{ row }">
+        <button type="button" class="name" @click="editing = row.stock">{{ row.name }}</button>
+      </template>
+      <template #packs="{ row }">
+        <PackRow
+          :packs="row.packs"
+          :material-id="row.goods?.kind === 'material' ? row.stock.body.goodsId : null"
+        />
+      </template>
+      <template #price="{ row }">{{ row.perUnit || 'no price' }}</template>
+      <template #act="{ row }">
+        <Button text :aria-label="`Remove ${row.name}`" @click="remove('stocks', row.stock)">
+          <Trash2 aria-hidden="true" />
+        </Button>
+      </template>
+      <template #empty>
+        Nothing is written down yet. Add the bags you have, open ones too, and Blastomix says what is short.
+      </template>
+    </StoreTable>
+    <StockForm v-if="editing" v-bind="editing === 'new' ? {} : { stock: editing }" @close="editing = null" />
+  </div>
+</template>

@@ -1,0 +1,46 @@
+import { computed } from 'vue'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { goodsName, goodsUnit, type Goods } from '#core/supplies/goods'
+import type { Need } from '#core/supplies/needs'
+import { printQuantity } from '#core/units/format'
+import {
+  needsOfProgrammes,
+  offersOf,
+  plannedNeeds,
+  shortagesOf,
+  unmadeBatches,
+} from '#shared/reckoning/shortage'
+
+/** Needs against what is on the shelf: what is short, and the cheapest whole packs for it. */
+export function useShopping() {
+  const household = useHousehold()
+  const context = useContext()
+  const bench = computed(() => ({ kept: household.everything!, context: context.whole }))
+  const linesFor = (needs: readonly Need[]) => shortagesOf(needs, context.whole)
+
+  /** `2 × 10 L bag of perlite`, for each pack of a purchase. */
+  function packNames(goods: Goods, packs: readonly { id: string; count: number }[]) {
+    const offers = offersOf(goods, context.whole)
+    return packs.map(
+      ({ id, count }) => `${count} × ${offers.find((offer) => offer.id === id)?.name ?? 'pack'}`,
+    )
+  }
+
+  /** `3.2 L`, `450 g`. */
+  const printAmount = (goods: Goods, amount: number) => {
+    const unit = goodsUnit(goods)
+    return unit === 'g'
+      ? printQuantity(amount, 'mass', household.kitchen)
+      : printQuantity(unit === 'mL' ? amount / 1000 : amount, 'volume', household.kitchen)
+  }
+  return {
+    linesFor,
+    packNames,
+    printAmount,
+    planned: computed(() => linesFor(plannedNeeds(bench.value))),
+    unmade: computed(() => unmadeBatches(bench.value)),
+    fed: computed(() => needsOfProgrammes(bench.value)),
+    nameOf: goodsName,
+  }
+}

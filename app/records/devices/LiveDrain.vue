@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import { computed, onMounted } from 'vue'
+import SimulatedMark from '~/records/devices/SimulatedMark.vue'
+import { useReadings } from '~/records/devices/readings'
+import { drainLimit, saidOfDrain } from '#core/readings/dose-by-ec'
+
+/** What drains off a tray, by the pen that stands in it. */
+const props = defineProps<{ trayId: string; capacityL: number; daysUp: number; potted: boolean }>()
+const readings = useReadings()
+onMounted(() => readings.listen())
+const pen = computed(() =>
+  readings.sources.find(
+    ({ quantity, device }) => quantity === 'conductivity' && device.body.trayId === props.trayId,
+  ),
+)
+</script>
+
+<template>
+  <p v-if="pen" role="status">
+    <strong>{{ pen.device.body.name }}</strong> <SimulatedMark v-if="pen.device.body.simulated" />:
+    {{ pen.doubt ? pen.doubt.message : saidOfDrain(pen.last.value, drainLimit(daysUp, potted), capacityL) }}
+  </p>
+</template>

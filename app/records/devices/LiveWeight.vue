@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { computed, onMounted } from 'vue'
+import Button from 'primevue/button'
+import { Scale } from '@lucide/vue'
+import SimulatedMark from '~/records/devices/SimulatedMark.vue'
+import { useMeasures } from '~/kit/useMeasures'
+import { useReadings } from '~/records/devices/readings'
+
+/** What stands on the scale, once the pan is still: one press takes it over. Typing it stays possible beside it. */
+const emit = defineEmits<{ take: [grams: number] }>()
+const readings = useReadings()
+const { mass } = useMeasures()
+onMounted(() => readings.listen())
+
+const scales = computed(() => readings.sources.filter(({ device }) => device.body.kind === 'kitchen scale'))
+const doubted = computed(() => scales.value.find(({ doubt }) => doubt !== null))
+</script>
+
+<template>
+  <div v-if="scales.length" class="live" role="group" aria-label="The scale">
+    <Scale aria-hidden="true" />
+    <template v-if="readings.weight">
+      <p>
+        <strong>{{ mass(readings.weight.grams) }}</strong> stands still on
+        {{ readings.weight.source.device.body.name }}
+        <SimulatedMark v-if="readings.weight.source.device.body.simulated" />
+      </p>
+      <Button @click="emit('take', Math.round(readings.weight.grams))">Take this weight</Button>
+    </template>
+    <p v-else-if="doubted" class="soft">{{ doubted.device.body.name }}: {{ doubted.doubt!.message }}</p>
+    <p v-else class="soft">
+      Nothing stands still on {{ scales[0]!.device.body.name }}
+      <SimulatedMark v-if="scales[0]!.device.body.simulated" />: put it on, or type what you read.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.live {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.5rem 0.8rem;
+  padding: 0.6rem 0.8rem;
+  background: var(--paper-deep);
+  border-radius: 0.5rem;
+}
+
+.live p {
+  flex: 1 1 14rem;
+}
+</style>

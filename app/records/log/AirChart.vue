@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { scaleLinear, scaleUtc } from 'd3-scale'
+import { area, line } from 'd3-shape'
+import { useDates } from '~/kit/useDates'
+import { useMeasures } from '~/kit/useMeasures'
+import type { AirOfDay } from '#core/readings/air-of-day'
+
+/** The air of a place day by day: the band from low to high, and degree days summed up over it. */
+const props = defineProps<{ days: readonly (AirOfDay & { readonly sum: number })[]; name: string }>()
+const { printDay, printDate } = useDates()
+const { temperature } = useMeasures()
+const [WIDTH, HEIGHT, LEFT, RIGHT] = [820, 240, 60, 60]
+const at = (day: string) => new Date(`${day}T12:00Z`)
+const x = computed(() =>
+  scaleUtc()
+    .domain([at(props.days[0]!.on), at(props.days.at(-1)!.on)])
+    .range([LEFT, WIDTH - RIGHT]),
+)
+const y = computed(() =>
+  scaleLinear()
+    .domain([
+      Math.min(...props.days.map(({ lowC }) => lowC)) - 1,
+      Math.max(...props.days.map(({ highC }) => highC)) + 1,
+    ])
+    .range([HEIGHT - 30, 12]),
+)
+const sums = computed(() =>
+  scaleLinear()
+    .domain([0, Math.max(1, props.days.at(-1)!.sum)])
+    .range([HEIGHT - 30, 12]),
+)
+type Point = (typeof props.days)[number]
+const band = computed(
+  () =>
+    area<Point>()
+      .x(({ on }) => x.value(at(on)))
+      .y0(({ lowC }) => y.value(lowC))
+      .y1(({ highC }) => y.value(highC))([...props.days]) ?? '',
+)
+const path = computed(
+  () =>
+    line<Point>()
+      .x(({ on }) => x.value(at(on)))
+      .y(({ sum }) => sums.value(sum))([...props.days]) ?? '',
+)
+const said = computed(() => {
+  const last = props.days.at(-1)!
+  return `${props.name}, ${printDay(props.days[0]!.on)} to ${printDay(last.on)}: ${temperature(Math.min(...props.days.map(({ lowC }) => lowC)))} to ${temperature(Math.max(...props.days.map(({ highC }) => highC)))}, ${Math.round(last.sum)} degree days`
+})
+</script>
+
+<template>
+  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="said">
+    <g v-for="tick in y.ticks(5)" :key="tick" class="axis">
+      <line :x1="LEFT" :x2="WIDTH - RIGHT" :y1="y(tick)" :y2="y(tick)" />
+      <text :x="LEFT - 8" :y="y(tick) + 5" text-anchor="end">{{ temperature(tick) }}</text>
+    </g>
+    <text v-for="tick in x.ticks(6)" :key="+tick" :x="x(tick)" :y="HEIGHT - 8" text-anchor="middle">
+      {{ printDate(tick.toISOString()) }}
+    </text>
+    <path :d="band" class="band" />
+    <path :d="path" class="sum" />
+    <text :x="WIDTH - RIGHT + 6" :y="sums(days.at(-1)!.sum) + 5" class="total">
+      {{ Math.round(days.at(-1)!.sum) }}
+    </text>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  width: 100%;
+  max-width: 56rem;
+  height: auto;
+}
+
+.axis line {
+  stroke: var(--line);
+}
+
+text {
+  fill: var(--ink-soft);
+  font-size: 13px;
+}
+
+.band {
+  fill: var(--water);
+  opacity: 0.45;
+}
+
+.sum {
+  fill: none;
+  stroke: var(--marigold);
+  stroke-width: 3;
+}
+
+.total {
+  fill: var(--ink);
+  font-weight: 600;
+}
+</style>

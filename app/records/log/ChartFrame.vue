@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
+import { useId } from 'vue'
+import Papa from 'papaparse'
+import Button from 'primevue/button'
+import { saveFile } from '~/kit/saveFile'
+
+/** A chart with the table it is drawn from, and that table as a file. */
+const props = defineProps<{
+  title: string
+  hint: string
+  columns: readonly string[]
+  rows: readonly (readonly (string | number | null)[])[]
+  file: string
+}>()
+const id = useId()
+
+function download() {
+  const csv = Papa.unparse(
+    { fields: [...props.columns], data: props.rows.map((row) => [...row]) },
+    { escapeFormulae: true },
+  )
+  saveFile(`${props.file}.csv`, 'text/csv;charset=utf-8', `\uFEFF${csv}\r\n`)
+}
+</script>
+
+<template>
+  <figure class="chart" :aria-labelledby="id">
+    <figcaption>
+      <h2 :id="id">{{ title }}</h2>
+      <p class="soft">{{ hint }}</p>
+    </figcaption>
+    <DrawingFrame :file="file" :title="title"><slot /></DrawingFrame>
+    <details class="no-print">
+      <summary>As a table</summary>
+      <div class="scroll" role="region" :aria-label="`${title}, as a table`" tabindex="0">
+        <table class="figures">
+          <thead>
+            <tr>
+              <th v-for="column in columns" :key="column" scope="col">{{ column }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(row, i) in rows" :key="i">
+              <template v-for="(cell, j) in row" :key="j">
+                <th v-if="j === 0" scope="row">{{ cell }}</th>
+                <td v-else>{{ cell }}</td>
+              </template>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <Button @click="download">Save as CSV</Button>
+    </details>
+  </figure>
+</template>
+
+<style scoped>
+.chart {
+  display: grid;
+  gap: 0.6rem;
+  min-width: 0;
+  padding-top: 1rem;
+  border-top: 1px solid var(--line);
+}
+
+summary {
+  display: inline-block;
+  min-height: 2rem;
+  color: var(--enamel);
+  cursor: pointer;
+}
+
+.scroll {
+  overflow-x: auto;
+  margin-bottom: 0.6rem;
+}
+</style>

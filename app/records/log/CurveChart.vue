@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { max } from 'd3-array'
+import { scaleLinear } from 'd3-scale'
+import { area, curveStepAfter, line } from 'd3-shape'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import { printShare } from '#core/units/format'
+import type { Curve } from '#shared/reckoning/year'
+
+/** Share that is up by days since sowing, with the 95 % interval; one is chosen, the rest stand behind it. */
+const props = defineProps<{ curves: readonly Curve[] }>()
+const [WIDTH, HEIGHT, LEFT] = [720, 290, 52]
+const chosen = ref('0')
+const one = computed(() => props.curves[Number(chosen.value)] ?? props.curves[0])
+const days = computed(() => Math.max(7, max(props.curves, ({ points }) => points.at(-1)?.day) ?? 7) + 2)
+const x = computed(() =>
+  scaleLinear()
+    .domain([0, days.value])
+    .range([LEFT, WIDTH - 14]),
+)
+const y = scaleLinear()
+  .domain([0, 1])
+  .range([HEIGHT - 44, 12])
+type Point = Curve['points'][number]
+const held = ({ points }: Curve): Point[] => [...points, { ...points.at(-1)!, day: days.value }]
+const path = (curve: Curve) =>
+  line<Point>()
+    .x((p) => x.value(p.day))
+    .y((p) => y(p.up))
+    .curve(curveStepAfter)(held(curve)) ?? ''
+const band = (curve: Curve) =>
+  area<Point>()
+    .x((p) => x.value(p.day))
+    .y0((p) => y(p.low))
+    .y1((p) => y(p.high))
+    .curve(curveStepAfter)(held(curve).filter(({ day }) => day > 0)) ?? ''
+const said = computed(() => {
+  const last = one.value?.points.at(-1)
+  return one.value && last
+    ? `${one.value.name}: ${printShare(last.up)} up after ${last.day} days, between ${printShare(last.low)} and ${printShare(last.high)}, of ${one.value.of}`
+    : ''
+})
+const rounded = (value: number) => printShare(Math.round(value * 100) / 100)
+</script>
+
+<template>
+  <div v-if="one" class="curves">
+    <ChoiceField
+      v-if="curves.length > 1"
+      v-model="chosen"
+      class="no-print"
+      label="In front"
+      :choices="curves.map(({ name }, i) => ({ value: String(i), name }))"
+    />
+    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="said">
+      <g v-for="share in [0, 0.25, 0.5, 0.75, 1]" :key="share" class="axis">
+        <line :x1="LEFT" :x2="WIDTH - 14" :y1="y(share)" :y2="y(share)" />
+        <text :x="LEFT - 8" :y="y(share) + 5" text-anchor="end">{{ printShare(share) }}</text>
+      </g>
+      <g v-for="day in x.ticks(8)" :key="day" class="axis">
+        <text :x="x(day)" :y="HEIGHT - 24" text-anchor="middle">{{ day }}</text>
+      </g>
+      <text :x="WIDTH - 14" :y="HEIGHT - 3" text-anchor="end" class="unit">days after sowing</text>
+      <path v-for="(curve, i) in curves" :key="i" :d="path(curve)" class="behind" />
+      <path :d="band(one)" class="band" />
+      <path :d="path(one)" class="front" />
+    </svg>
+    <p>
+      {{ one.name }}: {{ rounded(one.points.at(-1)!.up) }} of {{ one.of }}; if it were sown again so, between
+      {{ rounded(one.points.at(-1)!.low) }} and {{ rounded(one.points.at(-1)!.high) }}.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.curves {
+  display: grid;
+  gap: 0.5rem;
+  max-width: 52rem;
+}
+
+svg {
+  width: 100%;
+  height: auto;
+}
+
+.axis line {
+  stroke: var(--line);
+}
+
+text {
+  fill: var(--ink-soft);
+  font-size: 13px;
+}
+
+.behind {
+  fill: none;
+  stroke: var(--line-strong);
+  stroke-width: 1.2;
+}
+
+.band {
+  fill: var(--water-wash);
+}
+
+.front {
+  fill: none;
+  stroke: var(--enamel);
+  stroke-width: 3.5;
+}
+</style>

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useDates } from '~/kit/useDates'
+import { useHousehold } from '~/household/household'
+import { counted } from '#core/text/plurals'
+
+/** Who saved an entry, and by which command. */
+const props = defineProps<{ act: string }>()
+const household = useHousehold()
+const { printMoment } = useDates()
+
+interface Act {
+  readonly at: string
+  readonly by: string
+  readonly commands: readonly string[]
+  readonly records: number
+}
+const saved = ref<Act | null>(null)
+watch(
+  () => props.act,
+  async (id) => {
+    // An entry of the time before commands has none.
+    saved.value = await $fetch<Act>(`/api/households/${household.id}/acts/${id}`).catch(() => null)
+  },
+  { immediate: true },
+)
+const commands = computed(() => [...new Set(saved.value?.commands)].join(', '))
+</script>
+
+<template>
+  <p v-if="saved" class="soft small">
+    Saved {{ printMoment(saved.at) }}<template v-if="saved.by"> by {{ saved.by }}</template
+    >: {{ commands }}, {{ counted(saved.records, 'record') }}.
+  </p>
+</template>

@@ -1,0 +1,307 @@
+<script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+import Button from 'primevue/button'
+import DayField from '~/kit/fields/DayField.vue'
+import { useDates } from '~/kit/useDates'
+import { useMeasures } from '~/kit/useMeasures'
+import { useLogLine } from '~/records/log/useLogLine'
+import { useHousehold } from '~/household/household'
+import { useSeason } from '~/plan/season'
+import { useTrays } from '~/trays/trays'
+import { LINE_KINDS, type LineKind } from '#core/language/log-line'
+import { SEEN, seenName, type SeenId } from '#core/signs/seen'
+
+/** One line, typed or spoken, with what it was taken for beneath; chips say the rest with a thumb. */
+const props = defineProps<{
+  /** What the page is narrowed to: it need not be typed again. */
+  about?: string
+}>()
+const line = useLogLine()
+const household = useHousehold()
+const trays = useTrays()
+const season = useSeason()
+const { printDay } = useDates()
+const { volume, mass } = useMeasures()
+const id = useId()
+const field = ref<HTMLInputElement | null>(null)
+
+/** Trays in which something happened lately come first: the thumb reaches for those. */
+const MAX_TRAYS = 5
+const lately = computed(() => {
+  const seen = new Set<string>()
+  for (const { body } of [...household.entries].reverse())
+    for (const { what, id: of } of body.about) if (what === 'trays') seen.add(of)
+  const order = [...seen]
+  return [...trays.standing]
+    .sort((a, b) => (order.indexOf(a.id) >>> 0) - (order.indexOf(b.id) >>> 0))
+    .slice(0, MAX_TRAYS)
+})
+/** Signs that were noted most; before any was, those a grower looks for first. */
+const FIRST: readonly SeenId[] = [
+  'well',
+  'true leaves',
+  'leggy',
+  'pale old',
+  'burnt',
+  'flies',
+  'eaten',
+  'fallen',
+]
+const often = computed(() => {
+  const times = new Map<SeenId, number>()
+  for (const { body } of household.entries)
+    for (const sign of body.signs) times.set(sign, (times.get(sign) ?? 0) + 1)
+  const ranked = SEEN.map(({ id: sign }) => sign).sort(
+    (a, b) => (times.get(b) ?? 0) - (times.get(a) ?? 0) || rank(a) - rank(b),
+  )
+  return ranked.slice(0, 6)
+})
+const rank = (sign: SeenId) => (FIRST.includes(sign) ? FIRST.indexOf(sign) : 99)
+
+const VERBS: readonly LineKind[] = ['look', 'thin', 'watered', 'feed', 'lost', 'harvest']
+function add(words: string) {
+  const text = line.text.value.trim()
+  line.text.value = text ? `${text} ${words}` : words
+  field.value?.focus()
+}
+const verb = (kind: LineKind) => LINE_KINDS.find((one) => one.kind === kind)!
+
+const kindName = computed(() => LINE_KINDS.find(({ kind }) => kind === line.read.value?.kind)?.name ?? '')
+const trayNames = computed(() =>
+  (line.read.value?.trayIds ?? []).flatMap((of) => {
+    const tray = trays.find(of)
+    return tray ? [`tray ${tray.number}`] : []
+  }),
+)
+const cropName = computed(
+  () => line.read.value?.taken.find(({ means }) => /^[A-Z]/.test(means))?.means ?? null,
+)
+const aboutTray = computed(() => trays.find(props.about ?? ''))
+async function keep() {
+  // Said on the page of a tray, it is about that tray.
+  if (aboutTray.value && line.read.value && !line.read.value.trayIds.length)
+    line.change({
+      trayIds: [aboutTray.value.id],
+      run: aboutTray.value.body.runs.length === 1 ? aboutTray.value.body.runs[0]!.code : null,
+      sowingIds: aboutTray.value.body.runs.flatMap(({ sowingId }) => sowingId ?? []),
+    })
+  await line.write()
+  field.value?.focus()
+}
+</script>
+
+<template>
+  <form class="log-line no-print" @submit.prevent="keep">
+    <label :for="id" class="big">What happened?</label>
+    <div class="line">
+      <input
+        :id="id"
+        ref="field"
+        v-model="line.text.value"
+        class="input"
+        maxlength="600"
+        enterkeyhint="done"
+        autocapitalize="off"
+        placeholder="chard tray 3, 28 up, one leggy"
+      />
+      <Button type="submit" class="main" :disabled="!line.ready.value">Write it down</Button>
+    </div>
+
+    <div v-if="line.read.value" class="taken" aria-live="polite">
+      <span class="took kind"
+        ><b>{{ kindName }}</b
+        >{{ line.read.value.kindGuessed ? ', as I take it' : '' }}</span
+      >
+      <span v-if="trayNames.length" class="took">{{ trayNames.join(', ') }}</span>
+      <span v-if="cropName" class="took">{{ cropName }}</span>
+      <span class="took">{{
+        line.read.value.on === season.today ? 'today' : printDay(line.read.value.on)
+      }}</span>
+      <span v-if="line.read.value.at" class="took">{{ line.read.value.at }}</span>
+      <span v-if="line.read.value.litres !== null" class="took">{{ volume(line.read.value.litres) }}</span>
+      <span v-if="line.read.value.grams !== null" class="took">{{ mass(line.read.value.grams) }}</span>
+      <span v-if="line.read.value.count !== null" class="took">{{ line.read.value.count }}</span>
+      <span v-for="sign in line.read.value.signs" :key="sign" class="took sign">{{ seenName(sign) }}</span>
+      <span v-if="line.read.value.remindOn" class="took"
+        >comes back {{ printDay(line.read.value.remindOn) }}</span
+      >
+      <span v-if="line.read.value.rest.length" class="soft small"
+        >as it stands: {{ line.read.value.rest.join(' ') }}</span
+      >
+    </div>
+
+    <fieldset v-for="ask in line.asks.value" :key="ask.question" class="ask">
+      <legend>{{ ask.question }}</legend>
+      <Button v-for="choice in ask.choices" :key="choice.id" @click="line.answer(ask, choice.id)">{{
+        choice.name
+      }}</Button>
+    </fieldset>
+    <fieldset v-for="doubt in line.doubts.value" :key="doubt.id" class="ask">
+      <legend>{{ doubt.question }}</legend>
+      <Button v-for="choice in doubt.choices" :key="choice.id" @click="line.settle(doubt, choice)">{{
+        choice.name
+      }}</Button>
+    </fieldset>
+
+    <details v-if="line.read.value" class="right">
+      <summary>Put it right</summary>
+      <div class="pair">
+        <label class="choice">
+          <span>It was</span>
+          <select
+            class="input"
+            :value="line.read.value.kind"
+            @change="line.change({ kind: ($event.target as HTMLSelectElement).value as LineKind })"
+          >
+            <option v-for="one in LINE_KINDS" :key="one.kind" :value="one.kind">{{ one.name }}</option>
+          </select>
+        </label>
+        <DayField
+          :model-value="line.read.value.on"
+          label="On"
+          @update:model-value="$event && line.change({ on: $event })"
+        />
+      </div>
+    </details>
+
+    <div class="chips" role="group" aria-label="Said with a thumb">
+      <button
+        v-for="tray in aboutTray ? [] : lately"
+        :key="tray.id"
+        type="button"
+        class="chip tray"
+        @click="add(`tray ${tray.number}`)"
+      >
+        <b>{{ tray.number }}</b> {{ tray.body.runs[0]?.name ?? tray.body.name }}
+      </button>
+      <button v-for="kind in VERBS" :key="kind" type="button" class="chip" @click="add(verb(kind).words[0]!)">
+        {{ verb(kind).name.toLowerCase() }}
+      </button>
+      <button
+        v-for="sign in often"
+        :key="sign"
+        type="button"
+        class="chip sign"
+        @click="add(SEEN.find((one) => one.id === sign)!.words[0]!)"
+      >
+        {{ seenName(sign).toLowerCase() }}
+      </button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.log-line {
+  display: grid;
+  gap: 0.6rem;
+}
+
+.big {
+  font: 640 1.25rem/1.2 var(--heading);
+}
+
+.line {
+  display: flex;
+  gap: 0.5rem;
+}
+
+.line input {
+  flex: 1;
+  min-width: 0;
+  min-height: 3rem;
+  font-size: 1.125rem;
+}
+
+.taken {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.35rem;
+  align-items: baseline;
+}
+
+.took {
+  padding: 0.1rem 0.6rem;
+  border-left: 4px solid var(--enamel);
+  background: var(--water-wash);
+}
+
+.took.sign {
+  border-color: var(--marigold);
+  background: var(--paper-deep);
+}
+
+.ask {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  margin: 0;
+  padding: 0.6rem 0.8rem 0.8rem;
+  border: 0;
+  border-left: 4px solid var(--marigold);
+  background: var(--paper-deep);
+}
+
+.ask legend {
+  float: left;
+  width: 100%;
+  padding: 0 0 0.4rem;
+  font-weight: 600;
+}
+
+.right summary {
+  display: inline-block;
+  padding: 0.3rem 0;
+  color: var(--enamel);
+  cursor: pointer;
+}
+
+.choice {
+  display: grid;
+  gap: 0.25rem;
+  font-weight: 600;
+}
+
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+}
+
+.chip {
+  min-height: 2.75rem;
+  padding: 0.3rem 0.8rem;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 1.4rem;
+  background: var(--paper-raised);
+  cursor: pointer;
+}
+
+.chip:hover {
+  border-color: var(--enamel);
+  color: var(--enamel);
+}
+
+.chip.tray {
+  border-radius: 0.35rem;
+}
+
+.chip.sign {
+  border-style: dashed;
+}
+
+@media (max-width: 52rem) {
+  .line {
+    display: grid;
+  }
+
+  .chips {
+    flex-wrap: nowrap;
+    overflow-x: auto;
+    padding-bottom: 0.3rem;
+  }
+
+  .chip {
+    flex: none;
+  }
+}
+</style>

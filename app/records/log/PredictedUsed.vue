@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { max } from 'd3-array'
+import { scaleLinear, scalePoint } from 'd3-scale'
+import { useDates } from '~/kit/useDates'
+import { useMeasures } from '~/kit/useMeasures'
+import { printShare } from '#core/units/format'
+
+/** Batch after batch: what was used against what was reckoned, in per cent; the band is the aim of five. */
+const props = defineProps<{
+  batches: readonly {
+    readonly id: string
+    readonly name: string
+    readonly on: string
+    readonly reckoned: number
+    readonly used: number
+  }[]
+}>()
+const { printDay } = useDates()
+const { volume } = useMeasures()
+const [WIDTH, HEIGHT] = [720, 220]
+const AIM = 0.05
+const off = computed(() => props.batches.map((one) => ({ ...one, off: one.used / one.reckoned - 1 })))
+const reach = computed(() => Math.max(0.15, (max(off.value, (one) => Math.abs(one.off)) ?? 0) * 1.15))
+const x = computed(() =>
+  scalePoint<string>()
+    .domain(props.batches.map(({ id }) => id))
+    .range([100, WIDTH - 30])
+    .padding(0.5),
+)
+const y = computed(() =>
+  scaleLinear()
+    .domain([-reach.value, reach.value])
+    .range([HEIGHT - 24, 14]),
+)
+const path = computed(() =>
+  off.value.map((one, i) => `${i ? 'L' : 'M'}${x.value(one.id)},${y.value(one.off)}`).join(''),
+)
+const last = computed(() => off.value.at(-1)!)
+const verdict = computed(() => {
+  const n = off.value.length
+  const lies = `The last lies ${signed(last.value.off)} off`
+  if (n < 3) return `${lies}. After three runs that say what was left it should lie within 5 %.`
+  return Math.abs(last.value.off) <= AIM
+    ? `${lies}: within the 5 % that are aimed for.`
+    : `${lies}. Look at the measurements below: one may be wild, or the containers measured wrongly.`
+})
+const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${printShare(Math.abs(value))}`
+</script>
+
+<template>
+  <figure>
+    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="`Used against predicted. ${verdict}`">
+      <rect :x="92" :width="WIDTH - 102" :y="y(AIM)" :height="y(-AIM) - y(AIM)" class="aim" />
+      <line :x1="92" :x2="WIDTH - 10" :y1="y(0)" :y2="y(0)" class="even" />
+      <text :x="86" :y="y(0) + 5" text-anchor="end">as planned</text>
+      <text :x="86" :y="y(AIM) + 2" text-anchor="end">+5 %</text>
+      <text :x="86" :y="y(-AIM) + 8" text-anchor="end">−5 %</text>
+      <path :d="path" class="line" />
+      <g v-for="one in off" :key="one.id">
+        <circle :cx="x(one.id)" :cy="y(one.off)" r="6" :class="{ far: Math.abs(one.off) > AIM }" />
+        <text :x="x(one.id)" :y="y(one.off) - 11" text-anchor="middle">{{ signed(one.off) }}</text>
+        <text :x="x(one.id)" :y="HEIGHT - 5" text-anchor="middle" class="day">{{ printDay(one.on) }}</text>
+      </g>
+    </svg>
+    <figcaption>{{ verdict }}</figcaption>
+    <details class="no-print">
+      <summary>As a table</summary>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th scope="col">Batch</th>
+            <th scope="col">day</th>
+            <th scope="col">reckoned</th>
+            <th scope="col">used</th>
+            <th scope="col">off by</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in off" :key="one.id">
+            <th scope="row">{{ one.name }}</th>
+            <td>{{ printDay(one.on) }}</td>
+            <td>{{ volume(one.reckoned) }}</td>
+            <td>{{ volume(one.used) }}</td>
+            <td>{{ signed(one.off) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </details>
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  display: grid;
+  gap: 0.4rem;
+}
+
+svg {
+  width: 100%;
+  max-width: 52rem;
+  height: auto;
+}
+
+.aim {
+  fill: var(--water-wash);
+}
+
+.even {
+  stroke: var(--ink-soft);
+}
+
+.line {
+  fill: none;
+  stroke: var(--enamel);
+  stroke-width: 2;
+}
+
+circle {
+  fill: var(--enamel);
+}
+
+.far {
+  fill: var(--marigold);
+  stroke: var(--ink);
+}
+
+text {
+  fill: var(--ink);
+  font-size: 13px;
+}
+
+.day {
+  fill: var(--ink-soft);
+}
+</style>

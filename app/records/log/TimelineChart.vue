@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { scaleUtc } from 'd3-scale'
+import { useDates } from '~/kit/useDates'
+import type { Line } from '#shared/reckoning/year'
+
+/** From sown to out, run by run: seed in the ground, up, moved on, out. */
+const props = defineProps<{ lines: readonly Line[]; today: string }>()
+const { printDay, printDate } = useDates()
+const [WIDTH, ROW, LEFT] = [960, 26, 230]
+const at = (day: string) => new Date(`${day}T12:00Z`)
+const last = computed(() => {
+  const ends = props.lines.flatMap(({ outOn, movedOn, upOn, sownOn }) => [outOn ?? movedOn ?? upOn ?? sownOn])
+  const latest = ends.reduce((a, b) => (a > b ? a : b), props.lines[0]?.sownOn ?? props.today)
+  return props.lines.some(({ outOn }) => !outOn) && props.today > latest ? props.today : latest
+})
+const x = computed(() =>
+  scaleUtc()
+    .domain([at(props.lines[0]?.sownOn ?? props.today), at(last.value)])
+    .range([LEFT, WIDTH - 20]),
+)
+const height = computed(() => props.lines.length * ROW + 34)
+const months = computed(() =>
+  x.value.ticks(8).map((tick) => ({ at: x.value(tick), name: printDate(tick.toISOString()) })),
+)
+const rows = computed(() =>
+  props.lines.map((line, i) => {
+    const end = line.outOn ?? last.value
+    return {
+      ...line,
+      y: 30 + i * ROW,
+      seed: [x.value(at(line.sownOn)), x.value(at(line.upOn ?? end))] as const,
+      plant: line.upOn ? ([x.value(at(line.upOn)), x.value(at(end))] as const) : null,
+      moved: line.movedOn ? x.value(at(line.movedOn)) : null,
+      out: line.outOn ? x.value(at(line.outOn)) : null,
+    }
+  }),
+)
+const short = (text: string) => (text.length > 28 ? `${text.slice(0, 27)}…` : text)
+const said = computed(() =>
+  props.lines
+    .map(
+      ({ name, sownOn, upOn, outOn }) =>
+        `${name}: sown ${printDay(sownOn)}${upOn ? `, up ${printDay(upOn)}` : ''}${outOn ? `, out ${printDay(outOn)}` : ''}`,
+    )
+    .join('. '),
+)
+</script>
+
+<template>
+  <div class="scroll" role="region" aria-label="Sown to out" tabindex="0">
+    <svg :viewBox="`0 0 ${WIDTH} ${height}`" role="img" :aria-label="said">
+      <g v-for="month in months" :key="month.at" class="axis">
+        <line :x1="month.at" :x2="month.at" y1="22" :y2="height" />
+        <text :x="month.at" y="15" text-anchor="middle">{{ month.name }}</text>
+      </g>
+      <g v-for="row in rows" :key="row.id">
+        <text :x="LEFT - 10" :y="row.y + 12" text-anchor="end">{{ short(row.name) }}</text>
+        <line :x1="row.seed[0]" :x2="row.seed[1]" :y1="row.y + 7" :y2="row.y + 7" class="seed" />
+        <rect
+          v-if="row.plant"
+          :x="row.plant[0]"
+          :width="Math.max(2, row.plant[1] - row.plant[0])"
+          :y="row.y + 1"
+          height="12"
+          rx="3"
+          class="plant"
+        />
+        <path v-if="row.moved" :d="`M${row.moved} ${row.y - 3}v20`" class="moved" />
+        <circle v-if="row.out" :cx="row.out" :cy="row.y + 7" r="6" class="out" />
+      </g>
+    </svg>
+  </div>
+  <p class="soft small">Dots: seed in the mix. Bar: up. Stroke: moved on. Disc: planted out.</p>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+}
+
+svg {
+  width: 100%;
+  min-width: 44rem;
+  height: auto;
+}
+
+.axis line {
+  stroke: var(--line);
+}
+
+.axis text {
+  fill: var(--ink-soft);
+}
+
+text {
+  fill: var(--ink);
+  font-size: 14px;
+}
+
+.seed {
+  stroke: var(--ink-soft);
+  stroke-width: 3;
+  stroke-dasharray: 1 6;
+  stroke-linecap: round;
+}
+
+.plant {
+  fill: var(--enamel);
+}
+
+.moved {
+  stroke: var(--marigold);
+  stroke-width: 3;
+}
+
+.out {
+  fill: var(--paper-raised);
+  stroke: var(--ink);
+  stroke-width: 2.5;
+}
+</style>

@@ -1,0 +1,192 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { NuxtLink } from '#components'
+import Button from 'primevue/button'
+import CheckField from '~/kit/fields/CheckField.vue'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import TextField from '~/kit/fields/TextField.vue'
+import { useTrials } from '~/records/log/useTrials'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { useTrays } from '~/trays/trays'
+import { cellsToTell } from '#core/trials/chance'
+import { MIN_TRAYS, type TrialQuestion } from '#core/trials/trial'
+
+/** A trial in one press: which cells, what differs, and the lot is drawn. */
+const emit = defineEmits<{ close: [] }>()
+const { unsown, setUp, setUpTrays } = useTrials()
+const context = useContext()
+const household = useHousehold()
+const trays = useTrays()
+
+const QUESTIONS: { value: TrialQuestion; name: string }[] = [
+  { value: 'mix', name: 'two mixes' },
+  { value: 'seed', name: 'two packets or suppliers of seed' },
+  { value: 'place', name: 'two places (whole trays)' },
+  { value: 'watering', name: 'two ways of watering (whole trays)' },
+  { value: 'school', name: 'two schools: depth, cover, soak' },
+  { value: 'other', name: 'something else' },
+]
+const question = ref<TrialQuestion>('mix')
+const whole = computed(() => question.value === 'place' || question.value === 'watering')
+const runs = computed(() =>
+  unsown.value.map(({ tray, stands }) => ({
+    value: `${tray.id} ${stands.run.code}`,
+    name: `tray ${tray.number}: ${stands.cells} cells of ${stands.run.name}`,
+  })),
+)
+const chosen = ref<string | undefined>(runs.value[0]?.value)
+const chosenTrays = ref<string[]>([])
+const sides = ref([
+  { name: '', recipeId: null as string | null, packetId: null as string | null },
+  { name: '', recipeId: null as string | null, packetId: null as string | null },
+])
+const name = ref('')
+const blind = ref(false)
+watch(question, () => (sides.value = sides.value.map(() => ({ name: '', recipeId: null, packetId: null }))))
+
+const run = computed(() => {
+  const [id, code] = (chosen.value ?? '').split(' ')
+  return unsown.value.find(({ tray, stands }) => tray.id === id && stands.run.code === code)
+})
+const packets = computed(() =>
+  household.packets
+    .filter(({ body }) => !run.value || body.cropId === run.value.stands.run.cropId)
+    .map(({ id, body }) => ({
+      value: id as string | null,
+      name: `${body.name} ${body.year}${body.supplier ? `, ${body.supplier}` : ''}`,
+    })),
+)
+const nameOf = (side: (typeof sides.value)[number]) =>
+  side.name.trim() ||
+  (question.value === 'mix' ? side.recipeId && context.recipes.get(side.recipeId)?.name : null) ||
+  (question.value === 'seed' ? packets.value.find(({ value }) => value === side.packetId)?.name : null) ||
+  ''
+const names = computed(() => sides.value.map(nameOf))
+const each = computed(() => (run.value ? Math.floor(run.value.stands.cells / sides.value.length) : 0))
+/** So many would tell 80 % from 60 %, four times in five. */
+const ENOUGH = cellsToTell(0.8, 0.6)!
+const problem = computed(() => {
+  if (whole.value ? chosenTrays.value.length < sides.value.length : !run.value)
+    return whole.value
+      ? 'Choose at least one tray for each side.'
+      : 'Choose cells that are laid out and not sown yet.'
+  if (names.value.some((one) => !one)) return 'Say what is different about each side.'
+  if (new Set(names.value).size < names.value.length) return 'The sides are called the same.'
+  return null
+})
+const tried = ref(false)
+async function make() {
+  tried.value = true
+  if (problem.value) return
+  const said = name.value.trim() || `${names.value.join(' or ')}?`
+  const wanted = {
+    name: said.slice(0, 120),
+    question: question.value,
+    blind: blind.value,
+    sides: sides.value.map((side, i) => ({ ...side, name: names.value[i]! })),
+  }
+  const id = whole.value
+    ? await setUpTrays(
+        wanted,
+        chosenTrays.value.flatMap((one) => trays.find(one) ?? []),
+      )
+    : await setUp(wanted, run.value!.tray, run.value!.stands.run.code)
+  if (id) emit('close')
+}
+const toggle = (id: string) =>
+  (chosenTrays.value = chosenTrays.value.includes(id)
+    ? chosenTrays.value.filter((one) => one !== id)
+    : [...chosenTrays.value, id])
+</script>
+
+<template>
+  <form class="trial-form" @submit.prevent="make">
+    <ChoiceField v-model="question" label="What is compared" :choices="QUESTIONS" />
+    <template v-if="whole">
+      <fieldset>
+        <legend>Trays that are dealt by lot</legend>
+        <CheckField
+          v-for="tray in trays.standing"
+          :key="tray.id"
+          :model-value="chosenTrays.includes(tray.id)"
+          :label="`tray ${tray.number}: ${tray.body.runs.map((one) => one.name).join(', ') || tray.body.name}`"
+          @update:model-value="toggle(tray.id)"
+        />
+      </fieldset>
+    </template>
+    <ChoiceField
+      v-else-if="runs.length"
+      v-model="chosen"
+      label="Cells that are dealt by lot"
+      :choices="runs"
+    />
+    <p v-else class="slip">
+      No tray has cells that are laid out and not sown yet.
+      <NuxtLink to="/trays">Lay one out first</NuxtLink>: once seed is in, no lot can be drawn.
+    </p>
+    <div v-for="(side, i) in sides" :key="i" class="side">
+      <b>{{ String.fromCharCode(65 + i) }}</b>
+      <ChoiceField
+        v-if="question === 'mix'"
+        v-model="side.recipeId"
+        :label="`Mix of side ${String.fromCharCode(65 + i)}`"
+        placeholder="choose a mix"
+        :choices="context.mixChoices"
+      />
+      <ChoiceField
+        v-else-if="question === 'seed' && packets.length"
+        v-model="side.packetId"
+        :label="`Packet of side ${String.fromCharCode(65 + i)}`"
+        placeholder="choose a packet"
+        :choices="packets"
+      />
+      <TextField v-else v-model="side.name" :label="`Side ${String.fromCharCode(65 + i)} is`" />
+    </div>
+    <p v-if="sides.length < 4">
+      <Button text @click="sides.push({ name: '', recipeId: null, packetId: null })">One more side</Button>
+    </p>
+    <TextField
+      v-model="name"
+      label="What you ask"
+      :hint="names.every(Boolean) ? `else: ${names.join(' or ')}?` : 'may stay empty'"
+    />
+    <CheckField v-model="blind" label="Blind: only letters on the labels until it is judged" />
+    <p v-if="run && !whole" class="soft">
+      {{ each }} cells a side, drawn by lot. To tell 80 % from 60 % four times in five takes {{ ENOUGH }} a
+      side.
+    </p>
+    <p v-if="whole" class="soft">
+      Each tray counts once, however many cells it has: {{ MIN_TRAYS }} trays a side are the fewest that can
+      be told from one tray’s luck.
+    </p>
+    <p v-if="tried && problem" class="problem" role="alert">{{ problem }}</p>
+    <div class="buttons">
+      <Button type="submit" class="main">Draw the lot</Button>
+      <Button @click="emit('close')">Cancel</Button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.trial-form {
+  display: grid;
+  gap: 0.85rem;
+}
+
+fieldset {
+  display: grid;
+  gap: 0.2rem;
+  max-height: 14rem;
+  overflow-y: auto;
+  border: 1px solid var(--line);
+  border-radius: 0.4rem;
+}
+
+.side {
+  display: grid;
+  grid-template-columns: 1.6rem minmax(0, 1fr);
+  gap: 0.5rem;
+  align-items: center;
+}
+</style>

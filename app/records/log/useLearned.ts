@@ -1,0 +1,83 @@
+import { computed } from 'vue'
+import { useCommands } from '~/household/commands'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import {
+  habitById,
+  HABITS,
+  measurementKey,
+  standingMeasurements,
+  type HabitId,
+  type Measurement,
+} from '#core/learning/calibrations'
+import { RUN_KINDS } from '#core/jobs/run'
+
+/** What was learned of this bench: for each thing the book's figure, the household's own, and what it was measured by. */
+export function useLearned() {
+  const household = useHousehold()
+  const context = useContext()
+  const { attempt } = useCommands()
+
+  const habits = computed(() => context.whole.habits)
+  const dropped = computed(() => new Set(household.record?.learning?.dropped ?? []))
+  const all = computed(() => standingMeasurements(household.everything?.measurements ?? []))
+
+  function nameOf(what: HabitId, of: string): string {
+    if (of === '') return ''
+    if (what === 'germination') {
+      const packet = household.packets.find(({ id }) => id === of)?.body
+      return packet
+        ? `${packet.name} ${packet.year}${packet.supplier ? `, ${packet.supplier}` : ''}`
+        : 'a packet no longer here'
+    }
+    if (what === 'powder density') return context.feeds.get(of)?.name ?? of
+    if (what === 'days up' || what === 'feed response') return context.crops.get(of)?.name ?? of
+    if (what === 'minutes') return RUN_KINDS.find((kind) => kind === of) ?? of
+    return of
+  }
+
+  /** What is believed before anything is measured: of a packet what stands on it, or what its crop does. */
+  function bookOf(what: HabitId, of: string) {
+    const packet = what === 'germination' ? context.whole.packets.get(of) : undefined
+    if (!packet) return undefined
+    const mean = packet.germination ?? context.crops.get(packet.cropId)?.germination
+    return mean === undefined ? undefined : { mean, sd: habitById(what).prior.sd }
+  }
+
+  const rows = computed(() =>
+    HABITS.map((habit) => {
+      const own = all.value.filter(({ what }) => what === habit.id)
+      const things = [...new Set(own.map(({ of }) => of))]
+      return {
+        habit,
+        things: (things.length ? things : habit.of === 'bench' ? [''] : []).map((of) => ({
+          of,
+          name: nameOf(habit.id, of),
+          learned: habits.value.of(habit.id, of, bookOf(habit.id, of)),
+          measurements: own
+            .filter((one) => one.of === of)
+            .map((one) => ({
+              ...one,
+              id: measurementKey(one),
+              isDropped: dropped.value.has(measurementKey(one)),
+            })),
+        })),
+      }
+    }),
+  )
+
+  /** Left out of what is learned, or counted again. */
+  async function drop(one: Measurement, out: boolean) {
+    const { version, body } = household.everything!.household
+    const key = measurementKey(one)
+    const others = (body.learning?.dropped ?? []).filter((other) => other !== key)
+    const next = out ? [...others, key] : others
+    const learning = next.length ? { dropped: next } : null
+    await attempt(
+      out ? 'a measurement left out' : 'a measurement counted again',
+      [{ name: 'save household', version, body: { ...body, learning } }],
+      out ? 'Left out: plans go without it.' : 'Counted again.',
+    )
+  }
+  return { rows, drop }
+}

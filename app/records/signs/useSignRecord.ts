@@ -1,0 +1,38 @@
+import { computed, type ComputedRef } from 'vue'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { useSeason } from '~/plan/season'
+import { useTrays } from '~/trays/trays'
+import { useWater } from '~/trays/water/water'
+import { daysBetween } from '#core/calendar/day'
+import type { SignRecord } from '#core/signs/record'
+import { signRecordOf } from '#shared/reckoning/sign-record'
+
+/** What the record says of a tray for a sign; null for no tray. */
+export function useSignRecord(trayId: () => string | null): ComputedRef<SignRecord | null> {
+  const trays = useTrays()
+  const household = useHousehold()
+  const context = useContext()
+  const season = useSeason()
+  const water = useWater()
+  return computed(() => {
+    const tray = trays.find(trayId() ?? '')
+    if (!tray) return null
+    const ids = new Set([tray.id, ...tray.body.runs.flatMap(({ sowingId }) => sowingId ?? [])])
+    const run = tray.body.runs[0]
+    const rung = run?.sowingId ? season.row(run.sowingId)?.planned.rungs[run.rung] : undefined
+    return signRecordOf(
+      {
+        tray,
+        stands: trays.stands(tray),
+        entries: household.entries.filter(({ body }) => body.about.some(({ id }) => ids.has(id))),
+        water: water.of(tray),
+        tap: household.record?.water ?? null,
+        climate: season.climate.get(tray.body.placeId ?? '') ?? [],
+        stayDays: rung ? Math.max(7, daysBetween(rung.from, rung.until)) : null,
+        today: season.today,
+      },
+      context.whole,
+    )
+  })
+}

@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import DayField from '~/kit/fields/DayField.vue'
+import FileField from '~/kit/fields/FileField.vue'
+import TextField from '~/kit/fields/TextField.vue'
+import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
+import { useDates } from '~/kit/useDates'
+import { useNotes } from '~/kit/useNotes'
+import { useToday } from '~/household/useToday'
+import { whyNot } from '~/household/whyNot'
+import { useHousehold } from '~/household/household'
+import { useHouseholdAnswer } from '~/household/saving'
+import type { Day } from '#core/calendar/day'
+import type { HouseholdRecord } from '#shared/records/household'
+
+/** Days nobody is at the bench, typed or read from a calendar of one's own. */
+type Away = HouseholdRecord['away']
+const household = useHousehold()
+const today = useToday()
+const { printLongDay } = useDates()
+const { note } = useNotes()
+const { saving, save, dismiss } = useHouseholdAnswer<{ away: Away }>(
+  'days away',
+  ({ away }) => ({ away }),
+  (whole, { away }) => ({ ...whole, away }),
+)
+const away = computed(() =>
+  [...(household.record?.away ?? [])]
+    .filter(({ to }) => to >= today.value)
+    .sort((a, b) => (a.from < b.from ? -1 : 1)),
+)
+const from = ref<Day | null>(null)
+const to = ref<Day | null>(null)
+const name = ref('')
+const problem = computed(() =>
+  from.value && to.value && from.value > to.value ? 'It ends before it begins.' : undefined,
+)
+async function add() {
+  if (!from.value || !to.value || problem.value) return
+  const next = { from: from.value, to: to.value, name: name.value.trim(), uid: '' }
+  if (await save({ away: [...household.record!.away, next] })) {
+    from.value = to.value = null
+    name.value = ''
+  }
+}
+const remove = (one: Away[number]) => save({ away: household.record!.away.filter((other) => other !== one) })
+
+const found = ref<{ away: Away; left: string[] } | null>(null)
+const busy = ref(false)
+async function read(file: File) {
+  busy.value = true
+  try {
+    found.value = await $fetch<{ away: Away; left: string[] }>(`/api/households/${household.id}/calendar`, {
+      method: 'POST',
+      body: await file.arrayBuffer(),
+      headers: { 'content-type': 'text/calendar' },
+      retry: 0,
+    })
+  } catch (error) {
+    note(whyNot(error))
+  }
+  busy.value = false
+}
+/** What was read from a calendar before gives way to what it says now. */
+async function take() {
+  const said = found.value!.away
+  const uids = new Set(said.map(({ uid }) => uid))
+  const kept = household.record!.away.filter(({ uid }) => !uid || !uids.has(uid))
+  if (await save({ away: [...kept, ...said] })) found.value = null
+}
+</script>
+
+<template>
+  <div class="away">
+    <ul v-if="away.length" aria-label="Days away">
+      <li v-for="one in away" :key="`${one.from} ${one.name}`">
+        <span
+          >{{ printLongDay(one.from)
+          }}<template v-if="one.to !== one.from"> to {{ printLongDay(one.to) }}</template
+          ><template v-if="one.name">: {{ one.name }}</template></span
+        >
+        <Button text @click="remove(one)"
+          >Remove<span class="unseen"> {{ one.name || printLongDay(one.from) }}</span></Button
+        >
+      </li>
+    </ul>
+    <p v-else class="soft">
+      None. What falls on a day away is asked for before, and Today says what to water and who could look
+      after it.
+    </p>
+    <form @submit.prevent="add">
+      <DayField v-model="from" label="From" optional />
+      <DayField v-model="to" label="To, the last day" optional :problem="problem" />
+      <TextField v-model="name" label="What it is, if you like" />
+      <Button type="submit" :disabled="!from || !to || !!problem">Add</Button>
+    </form>
+    <FileField
+      label="Read an .ics file of your own calendar"
+      accept=".ics,text/calendar"
+      :disabled="busy"
+      @choose="read"
+    />
+    <div v-if="found" class="found" role="status">
+      <p>
+        {{
+          found.away.length
+            ? 'Whole days, and times over more than a day, found in it:'
+            : 'No day away was found in it.'
+        }}
+      </p>
+      <ul>
+        <li v-for="one in found.away" :key="`${one.uid} ${one.from}`">
+          {{ printLongDay(one.from) }} to {{ printLongDay(one.to)
+          }}<template v-if="one.name">: {{ one.name }}</template>
+        </li>
+      </ul>
+      <p v-if="found.left.length" class="soft">Left out: {{ found.left.join('; ') }}</p>
+      <div class="buttons">
+        <Button v-if="found.away.length" class="main" @click="take">These are days away</Button>
+        <Button @click="found = null">Leave it</Button>
+      </div>
+    </div>
+    <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+  </div>
+</template>
+
+<style scoped>
+.away,
+.found {
+  display: grid;
+  gap: 0.7rem;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.6rem;
+  align-items: center;
+}
+
+form {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 12rem), 1fr));
+  gap: 0.6rem;
+  align-items: end;
+}
+</style>

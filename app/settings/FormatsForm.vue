@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import { KITCHEN_CHOICES } from '~/kit/fields/kitchens'
+import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
+import { useDates } from '~/kit/useDates'
+import { useMeasures } from '~/kit/useMeasures'
+import { useToday } from '~/household/useToday'
+import { useHousehold } from '~/household/household'
+import { useHouseholdAnswer } from '~/household/saving'
+import type { HouseholdRecord } from '#shared/records/household'
+
+/** How amounts, temperatures and dates are written; what it makes of today stands beside it at once. */
+const household = useHousehold()
+const today = useToday()
+const { printLongDay } = useDates()
+const { temperature, volume } = useMeasures()
+type Answer = Pick<HouseholdRecord, 'kitchen' | 'timeZone' | 'formats'>
+const { saving, save, dismiss } = useHouseholdAnswer<Answer>(
+  'how it is written',
+  ({ kitchen, timeZone, formats }) => ({ kitchen, timeZone, formats }),
+  (whole, answer) => ({ ...whole, ...answer }),
+)
+const stands = computed((): Answer => ({
+  kitchen: household.record!.kitchen,
+  timeZone: household.record!.timeZone,
+  formats: household.record!.formats,
+}))
+/** A list shows nothing for null. */
+const READER = 'reader'
+const formats = computed(() => stands.value.formats ?? { locale: null, temperature: null, weekStart: null })
+const set = (more: Partial<NonNullable<Answer['formats']>>) =>
+  save({ ...stands.value, formats: { ...formats.value, ...more } })
+
+/** Regions growers write in; any other tag that is kept stays among them. */
+const REGIONS =
+  'en-GB en-US en-CA en-AU en-NZ en-IE en-IN en-ZA de-DE de-AT de-CH fr-FR fr-CA es-ES es-MX it-IT nl-NL pt-PT pt-BR da-DK sv-SE nb-NO fi-FI pl-PL cs-CZ ja-JP'.split(
+    ' ',
+  )
+const names = new Intl.DisplayNames(['en'], { type: 'language' })
+const regions = computed(() => [
+  { value: READER, name: 'as this browser has it' },
+  ...[...new Set([...REGIONS, ...(formats.value.locale ? [formats.value.locale] : [])])].map((value) => ({
+    value,
+    name: names.of(value) ?? value,
+  })),
+])
+const zones = [
+  { value: READER, name: 'where the reader is' },
+  ...Intl.supportedValuesOf('timeZone').map((value) => ({ value, name: value.replaceAll('_', ' ') })),
+]
+const or = (value: string) => (value === READER ? null : value)
+type Formats = NonNullable<Answer['formats']>
+</script>
+
+<template>
+  <div class="formats">
+    <p class="sample" role="status">{{ printLongDay(today) }} · {{ temperature(21) }} · {{ volume(1.5) }}</p>
+    <div class="grid">
+      <ChoiceField
+        :model-value="stands.kitchen"
+        label="Kitchen"
+        :choices="KITCHEN_CHOICES"
+        @update:model-value="(kitchen) => save({ ...stands, kitchen })"
+      />
+      <ChoiceField
+        :model-value="formats.temperature ?? READER"
+        label="Temperatures"
+        :choices="[
+          { value: READER, name: 'as the kitchen has them' },
+          { value: 'celsius', name: '°C' },
+          { value: 'fahrenheit', name: '°F' },
+        ]"
+        @update:model-value="(value) => set({ temperature: or(value) as Formats['temperature'] })"
+      />
+      <ChoiceField
+        :model-value="formats.locale ?? READER"
+        label="Dates and language region"
+        :choices="regions"
+        @update:model-value="(value) => set({ locale: or(value) })"
+      />
+      <ChoiceField
+        :model-value="formats.weekStart ?? READER"
+        label="The week begins on"
+        :choices="[
+          { value: READER, name: 'as the region has it' },
+          { value: 'monday', name: 'Monday' },
+          { value: 'sunday', name: 'Sunday' },
+          { value: 'saturday', name: 'Saturday' },
+        ]"
+        @update:model-value="(value) => set({ weekStart: or(value) as Formats['weekStart'] })"
+      />
+      <ChoiceField
+        :model-value="stands.timeZone ?? READER"
+        label="The day begins at midnight in"
+        :choices="zones"
+        @update:model-value="(value) => save({ ...stands, timeZone: or(value) })"
+      />
+    </div>
+    <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+  </div>
+</template>
+
+<style scoped>
+.formats,
+.grid {
+  display: grid;
+  gap: 0.7rem;
+}
+
+.grid {
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 15rem), 1fr));
+}
+
+.sample {
+  font-size: 1.15rem;
+  font-weight: 650;
+}
+</style>

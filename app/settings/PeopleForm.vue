@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import Button from 'primevue/button'
+import TextField from '~/kit/fields/TextField.vue'
+import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
+import { useHousehold } from '~/household/household'
+import { useHouseholdAnswer } from '~/household/saving'
+
+/** Who is at the bench: offered wherever a name is asked. */
+const household = useHousehold()
+const { saving, save, dismiss } = useHouseholdAnswer<{ people: string[] }>(
+  'who is at the bench',
+  ({ people }) => ({ people }),
+  (whole, { people }) => ({ ...whole, people }),
+)
+const name = ref('')
+const problem = ref<string>()
+async function add() {
+  const said = name.value.trim().replace(/\s+/g, ' ')
+  const people = household.record!.people
+  problem.value = !said
+    ? 'Say a name.'
+    : said.length > 80
+      ? 'Keep the name under 80 characters.'
+      : people.includes(said)
+        ? `${said} is there already.`
+        : undefined
+  if (!problem.value && (await save({ people: [...people, said] }))) name.value = ''
+}
+const remove = (who: string) => save({ people: household.record!.people.filter((one) => one !== who) })
+</script>
+
+<template>
+  <div class="people">
+    <ul v-if="household.record?.people.length" aria-label="People">
+      <li v-for="who in household.record.people" :key="who">
+        {{ who }}
+        <Button text @click="remove(who)"
+          >Remove<span class="unseen"> {{ who }}</span></Button
+        >
+      </li>
+    </ul>
+    <p v-else class="soft">Nobody is named yet. Names can be typed anyway.</p>
+    <form @submit.prevent="add">
+      <TextField v-model="name" label="A name" :problem="problem" />
+      <Button type="submit">Add</Button>
+    </form>
+    <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+  </div>
+</template>
+
+<style scoped>
+.people {
+  display: grid;
+  gap: 0.6rem;
+}
+
+ul {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1.4rem;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+form {
+  display: flex;
+  gap: 0.6rem;
+  align-items: end;
+  max-width: 26rem;
+}
+</style>

@@ -1,0 +1,300 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref, useTemplateRef } from 'vue'
+import { NuxtLink } from '#components'
+import { useDates } from '~/kit/useDates'
+import { useJobWords } from '~/today/useJobWords'
+import { useRuns } from '~/mix-and-feed/cards/usePlannedCard'
+import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useSeason } from '~/plan/season'
+import { useTrays } from '~/trays/trays'
+import DoneForm from '~/today/DoneForm.vue'
+import { CalendarCheck, ChartNoAxesGantt, Check, Clock, FileText, Play, RotateCcw } from '@lucide/vue'
+import { addDays, type Day } from '#core/calendar/day'
+import type { Job } from '#core/season/today/job'
+
+/** A job with a large place to tick it off. */
+const props = defineProps<{ job: Job; current: boolean }>()
+const emit = defineEmits<{ done: []; undo: []; snooze: [until: Day]; again: [] }>()
+const season = useSeason()
+const trays = useTrays()
+const { printDay } = useDates()
+const { words, dangerText } = useJobWords()
+const { planBatch, planFeed, startBatch, startFeed } = useRuns()
+const runs = useRunStore()
+const said = computed(() => words(props.job))
+const isDone = computed(() => props.job.state === 'done')
+/** What came up is counted, and what was done on another day is written down as of that day. */
+const asking = ref(false)
+const counts = computed(() => {
+  const [target, ...more] = props.job.of
+  if (!target || more.length) return null
+  if (props.job.kind === 'look') return season.countable(target.sowingId)
+  const rung = season.row(target.sowingId)?.planned.rungs[target.rung]
+  return props.job.kind === 'rung' && rung && rung.index > 0
+    ? { what: 'plant', most: rung.plants - rung.moved }
+    : null
+})
+/** Trays the hands go to: those it is sown in, counted in, moved from. */
+const TRAY_JOBS: readonly Job['kind'][] = ['rung', 'look', 'uncover', 'thin', 'roots', 'out']
+const inTrays = computed(() =>
+  TRAY_JOBS.includes(props.job.kind)
+    ? [...new Set(props.job.of.flatMap(({ sowingId }) => trays.ofSowing(sowingId)))].slice(0, 6)
+    : [],
+)
+const isToSow = computed(
+  () =>
+    !isDone.value &&
+    props.job.stage === 'sow' &&
+    (season.row(props.job.of[0]!.sowingId)?.planned.rungs[0]!.container.cells ?? 1) > 1,
+)
+/** The job step by step, for wet hands; null where there are no steps to it. */
+const begin = computed((): (() => unknown) | null => {
+  const { kind, stage, mix, feed, of, names } = props.job
+  if (isDone.value) return null
+  if (kind === 'make mix') return () => startBatch('mix', mix!)
+  if (kind === 'soak mix') return () => startBatch('soak', mix!)
+  if (kind === 'feed') return () => startFeed(feed!)
+  const [target] = of
+  if (!target) return null
+  const about = [{ what: 'sowings' as const, id: target.sowingId, rung: target.rung }]
+  if (kind === 'rung' && stage === 'sow' && inTrays.value.length)
+    return () =>
+      runs.start(
+        'sow',
+        said.value.title,
+        inTrays.value.map(({ id }) => ({ what: 'trays' as const, id, rung: null })),
+      )
+  if (kind === 'rung' && (stage === 'prick out' || stage === 'pot up'))
+    return () => runs.start(stage, said.value.title, about)
+  if (kind === 'out' && season.row(target.sowingId)?.planned.rungs.at(-1)?.stage === 'set in')
+    return () => runs.start('final container', `Set in: ${names[0]}`, about)
+  return null
+})
+const mayHold = computed(() => props.job.kind === 'out' || props.job.stage === 'harden')
+const press = () =>
+  isDone.value ? emit('undo') : props.job.kind === 'look' ? (asking.value = true) : emit('done')
+const tick = useTemplateRef<HTMLButtonElement>('tick')
+defineExpose({ focus: () => tick.value?.focus() })
+</script>
+
+<template>
+  <li :class="[job.state, { current }]">
+    <button
+      ref="tick"
+      type="button"
+      class="tick"
+      :aria-pressed="isDone"
+      :aria-label="`${said.title}: ${isDone ? 'done, take it back' : 'done'}`"
+      @click="press"
+    >
+      <Check v-if="isDone" aria-hidden="true" />
+    </button>
+    <div class="job">
+      <div class="what">
+        <p class="title">
+          {{ said.title }}
+          <span v-if="job.state === 'danger' || job.state === 'late'" class="state">{{
+            job.state === 'danger' ? 'in danger' : 'late'
+          }}</span>
+        </p>
+        <p class="soft">
+          {{ said.detail
+          }}<template v-if="job.state === 'late' || job.state === 'coming'">
+            · {{ job.state === 'late' ? 'was due' : '' }} {{ printDay(job.dueOn) }}</template
+          >
+        </p>
+        <p v-if="inTrays.length" class="no-print">
+          <template v-for="(one, i) in inTrays" :key="one.id"
+            ><template v-if="i">, </template
+            ><NuxtLink :to="`/trays/${one.id}`">tray {{ one.number }}</NuxtLink></template
+          >
+        </p>
+        <p v-else-if="isToSow" class="no-print"><NuxtLink to="/trays">Lay out its tray</NuxtLink></p>
+        <p v-if="job.away" class="away">
+          {{ job.away.early ? 'Brought forward' : 'Somebody else has to look' }}: away
+          {{ printDay(job.away.from) }} to {{ printDay(job.away.to)
+          }}<template v-if="job.away.name">, {{ job.away.name }}</template
+          >.
+        </p>
+        <p v-if="job.danger" class="problem">{{ dangerText(job.danger) }}</p>
+      </div>
+      <div v-if="!isDone" class="more no-print">
+        <Button v-if="begin" :class="{ main: current }" @click="begin()">
+          <Play aria-hidden="true" /><span>Start</span>
+        </Button>
+        <Button v-if="job.kind === 'make mix'" @click="planBatch(job.mix!)">
+          <FileText aria-hidden="true" /><span>Bench card</span>
+        </Button>
+        <Button v-else-if="job.kind === 'feed'" @click="planFeed(job.feed!)">
+          <FileText aria-hidden="true" /><span>Bench card</span>
+        </Button>
+        <Button v-else-if="job.danger?.kind === 'no-show'" @click="$emit('again')">
+          <RotateCcw aria-hidden="true" /> Sow again
+        </Button>
+        <Button v-else-if="job.kind === 'thin'" @click="season.mark(job, `Kept together: ${job.names[0]}`)"
+          >Keep both</Button
+        >
+        <Button
+          v-else-if="job.danger?.kind === 'nights too cold' && mayHold"
+          @click="season.holdOver(job.of[0]!.sowingId)"
+          >Hold over in a bigger pot</Button
+        >
+        <NuxtLink v-else-if="job.danger?.kind === 'shelf full'" to="/season#over-title" class="button">
+          What has to move?
+        </NuxtLink>
+        <div class="icons">
+          <Button
+            v-if="job.kind !== 'feed'"
+            text
+            :aria-label="`Done on another day: ${said.title}`"
+            title="Done on …"
+            @click="asking = true"
+          >
+            <CalendarCheck aria-hidden="true" />
+          </Button>
+          <Button
+            v-if="job.state !== 'coming'"
+            text
+            :aria-label="`Put off until tomorrow: ${said.title}`"
+            title="Until tomorrow"
+            @click="$emit('snooze', addDays(season.today, 1))"
+          >
+            <Clock aria-hidden="true" />
+          </Button>
+          <NuxtLink
+            :to="`/season?sowing=${job.of[0]!.sowingId}`"
+            class="icon-button"
+            :aria-label="`${said.title}: see it in the season`"
+            title="In the season"
+            ><ChartNoAxesGantt aria-hidden="true"
+          /></NuxtLink>
+        </div>
+      </div>
+    </div>
+    <DoneForm
+      v-if="asking"
+      :title="said.title"
+      :kind="job.kind"
+      :of="job.of"
+      :counts="counts"
+      @close="asking = false"
+    />
+  </li>
+</template>
+
+<style scoped>
+/* In the narrow column of the week a button shows its drawing only, and leaves the words their room. */
+@container (max-width: 34rem) {
+  li.coming .button span {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+
+  li.coming .button {
+    padding-inline: 0.7rem;
+  }
+}
+
+li {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 0.2rem 1rem;
+  align-items: center;
+  padding: 0.65rem 0.4rem;
+  border-top: 1px solid var(--line);
+}
+
+.tick {
+  display: grid;
+  place-items: center;
+  width: 3.1rem;
+  height: 3.1rem;
+  border: 2.5px solid var(--ink-soft);
+  border-radius: 0.5rem;
+  background: var(--paper-raised);
+  cursor: pointer;
+}
+
+.tick:hover {
+  border-color: var(--enamel);
+}
+
+.tick svg {
+  width: 2rem;
+  height: 2rem;
+  stroke-width: 3;
+  color: var(--enamel);
+}
+
+.danger .tick {
+  border-color: var(--beet);
+}
+
+.title {
+  font-size: 1.2rem;
+  font-weight: 650;
+  line-height: 1.25;
+}
+
+.state {
+  display: inline-block;
+  padding: 0 0.5em;
+  border-radius: 1em;
+  font-size: 0.85rem;
+  font-weight: 700;
+  vertical-align: 0.12em;
+}
+
+.danger .state {
+  background: var(--beet-wash);
+  color: var(--beet);
+}
+
+.late .state {
+  background: var(--paper-deep);
+  color: var(--marigold-ink);
+}
+
+.late .tick {
+  border-color: var(--marigold);
+}
+
+.done .title {
+  color: var(--ink-soft);
+  text-decoration: line-through;
+}
+
+/* The words keep their room: where what is to be pressed does not fit beside them, it stands below. */
+.job {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.4rem 1rem;
+}
+
+.what {
+  flex: 1 1 15rem;
+}
+
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.3rem 0.4rem;
+}
+
+.icons {
+  display: flex;
+}
+
+@media (max-width: 40rem) {
+  li {
+    column-gap: 0.6rem;
+    padding-inline: 0;
+  }
+}
+</style>

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import WhoField from '~/kit/fields/WhoField.vue'
+import TypedField from '~/kit/fields/TypedField.vue'
+import { useBench } from '~/trays/water/useBench'
+import { useRunStore } from '~/today/jobs/guided-jobs'
+import { SHARE_KEY } from '#core/jobs/mix-outcome'
+import { answerKey, openSteps } from '#core/jobs/run'
+import type { Stored } from '#shared/records/collections'
+import { runOutcomes } from '#shared/commands/run-outcome'
+import type { RunRecord } from '#shared/records/run'
+import type { RunPlan } from '#shared/reckoning/run-plan'
+
+/** The end of a run, early or late: what is written down of it, and nothing that was not done. */
+const props = defineProps<{ run: Stored<RunRecord>; plan: RunPlan | null }>()
+const emit = defineEmits<{ close: []; ended: [] }>()
+const runs = useRunStore()
+const bench = useBench()
+
+const stands = computed(() => runs.stands(props.run))
+const list = computed(() => runOutcomes(bench, props.run))
+const left = computed(() => (props.plan ? openSteps(props.plan.steps, stands.value).length : 0))
+/** Who stops in the middle says how much was measured out: stores lose no more. */
+const asksShare = computed(() => props.run.body.kind === 'mix' && left.value > 0 && list.value.length > 0)
+const share = computed(() => stands.value.answers.get(answerKey('measure', SHARE_KEY)) ?? 1)
+const setShare = (value: number | null) =>
+  value !== null && value >= 0 && value <= 10 && runs.answer(props.run, 'measure', SHARE_KEY, value)
+const by = ref(props.run.body.by)
+const busy = ref(false)
+
+async function end() {
+  if (busy.value) return
+  busy.value = true
+  // As it is now: once it is written down there is nothing left to write.
+  const said = list.value.map(({ words }) => words).join('; ')
+  const ended = await runs.end(
+    props.run,
+    by.value,
+    said ? `Written down: ${said}.` : 'Ended; nothing was written down.',
+  )
+  busy.value = false
+  if (ended) emit('ended')
+}
+async function pause() {
+  if (await runs.change(props.run, { status: 'paused', by: by.value })) emit('ended')
+}
+</script>
+
+<template>
+  <Dialog visible modal header="End this run" :draggable="false" @update:visible="emit('close')">
+    <div class="end">
+      <p v-if="left" class="soft">
+        {{ left }} {{ left === 1 ? 'step is' : 'steps are' }} still open. What was not ticked took nothing.
+      </p>
+      <TypedField
+        v-if="asksShare"
+        :model-value="share"
+        label="How much of it was measured out"
+        percent
+        hint="of the batch as planned; the stores lose no more"
+        @update:model-value="setShare"
+      />
+      <div>
+        <h2>This is written down</h2>
+        <ul v-if="list.length">
+          <li v-for="one in list" :key="one.words">{{ one.words }}</li>
+        </ul>
+        <p v-else class="soft">Nothing: no step was done that moves anything.</p>
+      </div>
+      <WhoField v-model="by" label="Done by" />
+      <div class="buttons">
+        <Button class="main" :disabled="busy" @click="end">{{
+          list.length ? 'Write it down and end' : 'End it'
+        }}</Button>
+        <Button :disabled="busy" @click="pause">Pause, go on later</Button>
+        <Button @click="emit('close')">Back to the run</Button>
+      </div>
+    </div>
+  </Dialog>
+</template>
+
+<style scoped>
+.end {
+  display: grid;
+  gap: 1rem;
+  max-width: 34rem;
+}
+
+h2 {
+  font-size: 1.15rem;
+}
+
+ul {
+  display: grid;
+  gap: 0.3rem;
+  padding-left: 1.1rem;
+  list-style: disc;
+}
+</style>

@@ -1,0 +1,213 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import TypedField from '~/kit/fields/TypedField.vue'
+import { newId } from '~/kit/newId'
+import { useMeasures } from '~/kit/useMeasures'
+import { useNotes } from '~/kit/useNotes'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { useCommands } from '~/household/commands'
+import { saving } from '~/household/write-records'
+import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useTrays } from '~/trays/trays'
+import { fillsFor, lackingFor, missingOf, type Filled } from '#core/jobs/short'
+import { counted } from '#core/text/plurals'
+import { planBatch, type BatchPlan } from '#core/media/batch'
+import { substitute } from '#core/media/substitute'
+import type { Stored } from '#shared/records/collections'
+import { asBatchRequest } from '#shared/reckoning/batch-request'
+import type { RunRecord } from '#shared/records/run'
+import { leftEmpty } from '#shared/reckoning/trays'
+
+/** The mix gives out: how much is filled, what is missing, and what to do. */
+const props = defineProps<{ run: Stored<RunRecord>; plan: BatchPlan }>()
+const emit = defineEmits<{ close: [] }>()
+const runs = useRunStore()
+const household = useHousehold()
+const context = useContext()
+const { attempt } = useCommands()
+const trays = useTrays()
+const { note } = useNotes()
+const { volume } = useMeasures()
+
+const batch = computed(() =>
+  household.batches.find(({ id }) =>
+    props.run.body.about.some((one) => one.what === 'batches' && one.id === id),
+  ),
+)
+const filled = ref<Filled[]>(props.plan.fills.map((_, fillIndex) => ({ fillIndex, cells: 0 })))
+const set = (fillIndex: number, cells: number | null) =>
+  (filled.value = filled.value.map((one) =>
+    one.fillIndex === fillIndex ? { fillIndex, cells: cells ?? 0 } : one,
+  ))
+const wrong = computed(() =>
+  props.plan.fills.map(({ cells }, i) => {
+    const n = filled.value[i]!.cells
+    return !Number.isInteger(n) || n < 0
+      ? 'Count whole ones: 0 or more.'
+      : n > Math.round(cells.value)
+        ? `There are ${Math.round(cells.value)} in all.`
+        : undefined
+  }),
+)
+const missing = computed(() => missingOf(props.plan, filled.value))
+const missingL = computed(() => missing.value.reduce((sum, { looseL }) => sum + looseL, 0))
+
+// So much more, as it was or with another material.
+const swapFrom = ref<string | null>(null)
+const swapTo = ref<string | null>(null)
+const parts = computed(() => {
+  const own = batch.value!.body.parts
+  const container = missing.value[0]?.fill.container
+  if (!swapFrom.value || !swapTo.value || !container) return own
+  try {
+    return [...substitute(own, swapFrom.value, swapTo.value, container, context.materials).parts]
+  } catch {
+    return own
+  }
+})
+const body = computed(() => {
+  const { body: own, number } = batch.value!
+  return {
+    ...own,
+    name: `More for batch ${number}`,
+    parts: parts.value,
+    sowings: [],
+    fills: fillsFor(missing.value).map(({ container, ballMl: _, ...fill }) => ({
+      ...fill,
+      containerId: container.id,
+    })),
+  }
+})
+const more = computed(() =>
+  missing.value.length ? planBatch(asBatchRequest(body.value, context.whole)) : null,
+)
+const thereL = (materialId: string) => {
+  const shelves = context.shelves('material', materialId)
+  return shelves.length ? shelves.reduce((sum, { holds, packs }) => sum + holds * packs, 0) : null
+}
+const lacking = computed(() => (more.value ? lackingFor(more.value, thereL) : []))
+const inMix = computed(() =>
+  batch.value!.body.parts.map(({ materialId }) => ({
+    value: materialId as string | null,
+    name: context.materials.get(materialId)?.name ?? materialId,
+  })),
+)
+const others = computed(() =>
+  context.media
+    .filter(({ id }) => !batch.value!.body.parts.some(({ materialId }) => materialId === id))
+    .map(({ id, name }) => ({ value: id as string | null, name })),
+)
+const writeFilled = () =>
+  filled.value.forEach(({ fillIndex, cells }) => runs.answer(props.run, `fill-${fillIndex}`, 'filled', cells))
+
+async function makeMore() {
+  const id = newId()
+  if (!(await attempt(body.value.name, [saving('batches', id, 0, body.value)]))) return
+  writeFilled()
+  emit('close')
+  await runs.start('mix', `Mix ${volume(missingL.value)} more`, [{ what: 'batches', id, rung: null }], {
+    by: props.run.body.by,
+  })
+}
+
+/** Trays that were to be filled from this batch: cells nothing was sown in yet are taken out of their layout, the last first. */
+async function leaveEmpty() {
+  writeFilled()
+  let left = missing.value.reduce((sum, { cells }) => sum + cells, 0)
+  const ours = trays.standing.filter(({ body: tray }) => tray.batchId === batch.value!.id)
+  for (const tray of [...ours].reverse()) {
+    if (left === 0) break
+    const after = leftEmpty(tray.body, trays.stands(tray), left)
+    left -= after.left
+    await trays.keep(tray, after.record)
+  }
+  note(
+    ours.length
+      ? `${counted(
+          missing.value.reduce((sum, { cells }) => sum + cells, 0),
+          'cell',
+        )} stay empty; season and labels follow the trays.`
+      : 'Written down. No tray is laid out for this batch, so nothing else follows.',
+  )
+  emit('close')
+}
+</script>
+
+<template>
+  <Dialog visible modal header="The mix is short" :draggable="false" @update:visible="emit('close')">
+    <div v-if="batch" class="short">
+      <TypedField
+        v-for="(demand, i) in plan.fills"
+        :key="i"
+        :model-value="filled[i]!.cells"
+        :label="`Filled so far: ${demand.fill.container.name}`"
+        :hint="`of ${counted(Math.round(demand.cells.value), demand.fill.container.kind === 'tray' ? 'cell' : 'container')}`"
+        :problem="wrong[i]"
+        @update:model-value="set(i, $event)"
+      />
+      <p v-if="missing.length" role="status" class="missing">
+        Missing: <strong>{{ volume(missingL) }}</strong> for
+        {{ missing.map(({ words }) => words).join(', ') }}.
+      </p>
+      <p v-else>Nothing is missing.</p>
+      <template v-if="more">
+        <h2>Make so much more</h2>
+        <ul>
+          <li v-for="line in more.lines" :key="line.material.id">
+            {{ volume(line.looseL.value) }} {{ line.material.name.toLowerCase() }}
+          </li>
+        </ul>
+        <p v-for="one in lacking" :key="one.materialId" class="problem">
+          {{ one.name }}: {{ volume(one.wantedL) }} wanted, {{ volume(one.thereL) }} in the stores. Another in
+          its place?
+        </p>
+        <div class="pair">
+          <ChoiceField
+            v-model="swapFrom"
+            label="In place of"
+            placeholder="as it was"
+            :choices="[{ value: null, name: 'as it was' }, ...inMix]"
+          />
+          <ChoiceField
+            v-if="swapFrom"
+            v-model="swapTo"
+            label="take"
+            placeholder="Choose one"
+            :choices="others"
+          />
+        </div>
+        <div class="buttons">
+          <Button class="main" :disabled="wrong.some(Boolean)" @click="makeMore"
+            >Make {{ volume(missingL) }} more</Button
+          >
+          <Button :disabled="wrong.some(Boolean)" @click="leaveEmpty">Leave them empty</Button>
+        </div>
+      </template>
+    </div>
+  </Dialog>
+</template>
+
+<style scoped>
+.short {
+  display: grid;
+  gap: 0.8rem;
+  max-width: 36rem;
+}
+
+h2 {
+  font-size: 1.15rem;
+}
+
+ul {
+  padding-left: 1.1rem;
+  list-style: disc;
+}
+
+.missing {
+  font-size: 1.15rem;
+}
+</style>

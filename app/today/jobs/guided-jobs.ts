@@ -1,0 +1,196 @@
+import { computed, watch } from 'vue'
+import { defineStore } from 'pinia'
+import { useLocalStorage } from '@vueuse/core'
+import { navigateTo } from '#imports'
+import { newId } from '~/kit/newId'
+import { useNotes } from '~/kit/useNotes'
+import { readProblem, whyNot } from '~/household/whyNot'
+import { useCommands } from '~/household/commands'
+import { useHousehold } from '~/household/household'
+import { useSeason } from '~/plan/season'
+import {
+  joinedMarks,
+  markedAt,
+  runStands,
+  type MarkKind,
+  type RunKind,
+  type RunStands,
+  type TimerStands,
+} from '#core/jobs/run'
+import type { Stored } from '#shared/records/collections'
+import type { RunMark, RunRecord } from '#shared/records/run'
+
+type Run = Stored<RunRecord>
+/** A run whose server does not answer is tried again after so long. */
+const AGAIN_MS = 4000
+
+/**
+ * Jobs that are under way at the bench. A mark is shown at once and kept on this device until the server has it, so that
+ * neither a reload nor a server that is gone loses a tick; of two phones both are kept.
+ */
+export const useRunStore = defineStore('runs', () => {
+  const household = useHousehold()
+  const { perform, attempt } = useCommands()
+  const season = useSeason()
+  const { note } = useNotes()
+
+  /** Marks the server does not have yet, by household and run: a copy of a household has the same runs. */
+  const waiting = useLocalStorage<Record<string, RunMark[]>>('run-marks', {}, { initOnMounted: true })
+  const at = (runId: string) => `${household.id} ${runId}`
+  const flushing = new Map<string, Promise<void>>()
+  /** Marks made on this page that are not delivered, by their id: a second window writes over what both keep. */
+  const own = new Map<string, { of: string; mark: RunMark }>()
+  watch(waiting, (now) => {
+    const lost = [...own.values()].filter(({ of, mark }) => !now[of]?.some((one) => one.id === mark.id))
+    if (lost.length === 0) return
+    const all = { ...now }
+    for (const { of, mark } of lost) all[of] = [...(all[of] ?? []), mark]
+    waiting.value = all
+  })
+
+  const whole = (run: Run): Run => {
+    const mine = waiting.value[at(run.id)]
+    return mine?.length ? { ...run, body: { ...run.body, marks: joinedMarks(run.body.marks, mine) } } : run
+  }
+  const all = computed(() => household.runs.map(whole))
+  const open = computed(() => all.value.filter(({ body }) => body.status !== 'ended'))
+  const find = (id: string) => all.value.find((one) => one.id === id)
+  const standsOf = new WeakMap<readonly RunMark[], RunStands>()
+  const stands = ({ body }: Run): RunStands => {
+    const known = standsOf.get(body.marks)
+    if (known) return known
+    const found = runStands(body.marks)
+    standsOf.set(body.marks, found)
+    return found
+  }
+  /** Timers of every run that is open, the first to ring first. */
+  const timers = computed(() =>
+    open.value
+      .flatMap((run) => stands(run).timers.map((timer) => ({ run, timer })))
+      .sort((a, b) => endOf(a.timer) - endOf(b.timer)),
+  )
+
+  /** Begin a job, or go on with the one that is open for the same thing. */
+  async function start(
+    kind: RunKind,
+    name: string,
+    about: RunRecord['about'],
+    also: Partial<RunRecord> = {},
+  ) {
+    const same = open.value.find(
+      ({ body }) =>
+        body.kind === kind &&
+        about.every((one) =>
+          body.about.some((had) => had.what === one.what && had.id === one.id && had.rung === one.rung),
+        ),
+    )
+    if (same) return void (await navigateTo(`/runs/${same.id}`))
+    const id = newId()
+    const body = {
+      name: name.slice(0, 120),
+      kind,
+      about,
+      onDay: season.today,
+      hands: 1,
+      by: '',
+      status: 'open' as const,
+      marks: [],
+      ...also,
+    }
+    if (await attempt(body.name, [{ name: 'begin job', id, body }], undefined, { quiet: true }))
+      await navigateTo(`/runs/${id}`)
+  }
+
+  function mark(run: Run, step: string, what: MarkKind, more: Partial<RunMark> = {}) {
+    const one: RunMark = {
+      id: newId(),
+      step,
+      what,
+      at: markedAt(run.body.marks, what, new Date()),
+      by: run.body.by,
+      key: '',
+      value: null,
+      note: '',
+      ...more,
+    }
+    const of = at(run.id)
+    own.set(one.id, { of, mark: one })
+    waiting.value = { ...waiting.value, [of]: [...(waiting.value[of] ?? []), one] }
+    void flush(of)
+  }
+
+  /** What waits goes to the server; where another hand was faster, both are joined. Who comes while it goes waits for it. */
+  function flush(of: string): Promise<void> {
+    // One after the other: what is added while it goes is not left behind.
+    const under = (flushing.get(of) ?? Promise.resolve()).then(() => sendWaiting(of))
+    flushing.set(of, under)
+    return under
+  }
+  async function sendWaiting(of: string): Promise<void> {
+    while (waiting.value[of]?.length) {
+      const stood = household.runs.find(({ id }) => at(id) === of)
+      if (!stood) return
+      const sent = waiting.value[of]!
+      const kept = await added(stood, sent)
+      if (!kept) return void setTimeout(() => void flush(of), AGAIN_MS)
+      const has = new Set(kept.body.marks.map((one) => one.id))
+      for (const id of has) own.delete(id)
+      const left = (waiting.value[of] ?? []).filter((one) => !has.has(one.id))
+      const { [of]: _, ...rest } = waiting.value
+      waiting.value = left.length ? { ...rest, [of]: left } : rest
+    }
+  }
+
+  /** @returns the run as it stands then; null where the server does not answer */
+  async function added(stood: Run, marks: RunMark[]): Promise<Run | null> {
+    try {
+      const command = { name: 'mark job', id: stood.id, marks } as const
+      const { performed } = await perform(stood.body.name, [command], { quiet: true, keepsKey: false })
+      return (performed.changed[0]?.record ?? stood) as Run
+    } catch (error) {
+      if (!readProblem(error)) return null
+      note(whyNot(error))
+      // What the server will not have is not tried for ever.
+      for (const one of waiting.value[at(stood.id)] ?? []) own.delete(one.id)
+      const { [at(stood.id)]: _, ...rest } = waiting.value
+      waiting.value = rest
+      return stood
+    }
+  }
+
+  /** Paused, taken up again, handed to another: said of the whole run. */
+  async function change(
+    run: Run,
+    what: Partial<Pick<RunRecord, 'status' | 'by' | 'hands'>>,
+  ): Promise<boolean> {
+    await flush(at(run.id))
+    const command = { name: 'change job', id: run.id, ...what } as const
+    return (await attempt(run.body.name, [command], undefined, { quiet: true })) !== null
+  }
+  /** Ended, with what it did written down. */
+  async function end(run: Run, by: string, said: string): Promise<boolean> {
+    await flush(at(run.id))
+    return (await attempt(run.body.name, [{ name: 'end job', id: run.id, by }], said)) !== null
+  }
+
+  return {
+    all,
+    open,
+    timers,
+    isWaiting: (run: Run) => Boolean(waiting.value[at(run.id)]?.length),
+    find,
+    stands,
+    start,
+    mark,
+    change,
+    end,
+    flushAll: () => Object.keys(waiting.value).forEach((of) => void flush(of)),
+    answer: (run: Run, step: string, key: string, value: number | null, words = '') =>
+      mark(run, step, 'answer', { key, value, note: words }),
+    startTimer: (run: Run, step: string, name: string, minutes: number) =>
+      mark(run, step, 'timer', { key: newId(), value: minutes, note: name }),
+    stopTimer: (run: Run, timer: TimerStands) => mark(run, timer.step, 'stopped', { key: timer.id }),
+  }
+})
+
+const endOf = ({ startedAt, minutes }: TimerStands) => Date.parse(startedAt) + minutes * 60_000

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { NuxtLink } from '#components'
+import { useDates } from '~/kit/useDates'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { useTrays } from '~/trays/trays'
+import { counted } from '#core/text/plurals'
+import { waysFrom, waysTo, type Step } from '#core/trays/lineage'
+import type { Stored } from '#shared/records/collections'
+import type { TrayRecord } from '#shared/records/tray'
+
+/** Where its plants came from, and where they went: trays, batch of mix, packets, feeds. */
+const props = defineProps<{ tray: Stored<TrayRecord> }>()
+const trays = useTrays()
+const household = useHousehold()
+const reckoned = useContext()
+const { printDay } = useDates()
+
+const once = (steps: readonly Step[]) => [
+  ...new Map(
+    steps.map((step) => [`${step.entryId} ${step.from.trayId} ${step.from.run} ${step.to.trayId}`, step]),
+  ).values(),
+]
+const ways = (follow: typeof waysTo) =>
+  once(props.tray.body.runs.flatMap(({ code }) => follow(trays.steps, { trayId: props.tray.id, run: code })))
+const from = computed(() => ways(waysTo))
+const to = computed(() => ways(waysFrom))
+const numberOf = (id: string) => trays.find(id)?.number
+const batch = computed(() => household.batches.find(({ id }) => id === props.tray.body.batchId))
+const packets = computed(() =>
+  [...new Set(props.tray.body.runs.flatMap(({ packetId }) => (packetId ? [packetId] : [])))].flatMap((id) => {
+    const one = reckoned.whole.packets.get(id)
+    return one ? [`${one.name} of ${one.year}${one.supplier ? `, ${one.supplier}` : ''}`] : []
+  }),
+)
+const feeds = computed(() => {
+  const own = new Set(props.tray.body.runs.map(({ sowingId }) => sowingId))
+  return household.entries.filter(
+    ({ body }) =>
+      (body.kind === 'feed' || body.kind === 'feed given') &&
+      body.snoozedUntil === null &&
+      body.about.some((one) => one.id === props.tray.id || (one.what === 'sowings' && own.has(one.id))),
+  )
+})
+const plants = (step: Step) => counted(Math.round(step.plants), 'plant')
+</script>
+
+<template>
+  <section
+    v-if="from.length || to.length || batch || packets.length || feeds.length"
+    class="way"
+    aria-labelledby="way-title"
+  >
+    <h2 id="way-title">Where it comes from, where it went</h2>
+    <ul>
+      <li v-for="one in from" :key="`f${one.entryId}${one.from.trayId}${one.from.run}`">
+        {{ plants(one) }} of
+        <NuxtLink :to="`/trays/${one.from.trayId}`">tray {{ numberOf(one.from.trayId) }}</NuxtLink
+        ><template v-if="one.to.trayId !== tray.id">, by tray {{ numberOf(one.to.trayId) }}</template
+        >,
+        {{ printDay(one.on) }}
+      </li>
+      <li v-if="batch">
+        Mix of <NuxtLink :to="`/bench/${batch.id}`">batch {{ batch.number }}</NuxtLink
+        >, {{ batch.body.name }}
+      </li>
+      <li v-for="one in packets" :key="one">Seed: {{ one }}</li>
+      <li v-for="one in feeds" :key="one.id">{{ one.body.name }}, {{ printDay(one.body.on) }}</li>
+      <li v-for="one in to" :key="`t${one.entryId}${one.to.trayId}${one.to.run}`">
+        {{ plants(one) }} into
+        <NuxtLink :to="`/trays/${one.to.trayId}`">tray {{ numberOf(one.to.trayId) }}</NuxtLink
+        >, {{ printDay(one.on) }}
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.way {
+  display: grid;
+  gap: 0.4rem;
+}
+
+.way li {
+  padding: 0.25rem 0;
+}
+</style>

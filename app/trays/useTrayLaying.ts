@@ -1,0 +1,129 @@
+import { computed, ref, type ComputedRef, type ShallowRef } from 'vue'
+import { useNotes } from '~/kit/useNotes'
+import { useSeason } from '~/plan/season'
+import { useTrays } from '~/trays/trays'
+import { counted } from '#core/text/plurals'
+import { edgeAt, fillRows, freeCells, freeCode, painted, type Run } from '#core/trays/layout'
+import type { TrayStands } from '#core/trays/standing'
+import type { Stored } from '#shared/records/collections'
+import { layoutOf, type TrayRecord } from '#shared/records/tray'
+import type { SowingRecord } from '#shared/records/sowing'
+import { newId } from '~/kit/newId'
+import type { StrokeAt } from '#shared/drawings/tray-marks'
+
+/** Cells that are to be laid out as a run; with it, where it is one, the sowing that is planned with it. */
+export interface Wanted {
+  readonly run: Omit<Run, 'code'>
+  readonly cells: number
+  readonly sowing?: SowingRecord | null
+}
+
+/**
+ * Laying out a tray: painting runs, moving the edge between two, adding and taking out. Every stroke is kept.
+ *
+ * @param laying the tray as the hand has it, while a stroke goes on
+ */
+export function useTrayLaying(
+  kept: ComputedRef<Stored<TrayRecord> | undefined>,
+  laying: ShallowRef<TrayRecord | null>,
+  stands: ComputedRef<TrayStands>,
+) {
+  const trays = useTrays()
+  const season = useSeason()
+  const { note } = useNotes()
+  const tray = computed(() => laying.value ?? kept.value?.body)
+  const brush = ref<string>(kept.value?.body.runs[0]?.code ?? '')
+  const untouched = (cell: number) => {
+    const { sown, set } = stands.value.cells[cell]!
+    return sown === 0 && set === 0
+  }
+  const refusedSown = ref(false)
+  let painting = ''
+  function lay(cells: readonly number[], at: StrokeAt) {
+    if (at === 'cancel') return void (laying.value = null)
+    if (at === 'end') {
+      const after = laying.value
+      if (after) void keepLayout(after)
+      if (refusedSown.value) note('Cells that are sown keep their run.')
+      refusedSown.value = false
+      return
+    }
+    // A stroke that begins on the brush's own cells takes them away again.
+    if (at === 'begin') painting = tray.value!.cells[cells[0]!] === brush.value ? '' : brush.value
+    const free = cells.filter(untouched)
+    if (free.length < cells.length) refusedSown.value = true
+    if (free.length) laying.value = withLayout(painted(layoutOf(tray.value!), free, painting))
+  }
+  const withLayout = ({ rows, columns, runs, cells }: ReturnType<typeof layoutOf>): TrayRecord => ({
+    ...tray.value!,
+    rows,
+    columns,
+    runs: [...runs],
+    cells: [...cells],
+  })
+  async function keepLayout(after: TrayRecord, planned: readonly { id: string; body: SowingRecord }[] = []) {
+    laying.value = after
+    await trays.keep(kept.value!, after, planned)
+    laying.value = null
+  }
+  function moveEdge(first: string, second: string, until: number, done: boolean) {
+    const both = tray.value!.cells.flatMap((code, cell) => (code === first || code === second ? [cell] : []))
+    if (until >= 0 && both.every(untouched))
+      laying.value = withLayout(edgeAt(layoutOf(kept.value!.body), first, second, until))
+    if (done && laying.value) void keepLayout(laying.value)
+  }
+  function addRuns(wanted: readonly Wanted[]): string | null {
+    const runs: { code: string }[] = [...tray.value!.runs]
+    const planned: { id: string; body: SowingRecord }[] = []
+    const list = wanted.map(({ run, cells, sowing }) => {
+      const code = freeCode(runs)
+      runs.push({ code })
+      if (!sowing) return { run: { ...run, code }, cells }
+      const id = newId()
+      planned.push({ id, body: { ...sowing, cells, placeId: tray.value!.placeId } })
+      return { run: { ...run, code, sowingId: id, packetId: sowing.packetId }, cells }
+    })
+    try {
+      const laid = fillRows(layoutOf(tray.value!), list)
+      void keepLayout(withLayout(laid), planned)
+      brush.value = list.at(-1)!.run.code
+      return null
+    } catch {
+      const all = wanted.reduce((sum, { cells }) => sum + cells, 0)
+      return `That takes ${counted(all, 'cell')}; ${counted(freeCells(tray.value!), 'cell')} ${freeCells(tray.value!) === 1 ? 'is' : 'are'} free.`
+    }
+  }
+  function takeOut(code: string) {
+    const { cells, runs } = tray.value!
+    void keepLayout({
+      ...tray.value!,
+      runs: runs.filter((run) => run.code !== code),
+      cells: cells.map((one) => (one === code ? '' : one)),
+    })
+  }
+  /** Sowings of the season that could stand here, with cells still to be laid out. */
+  const fromSeason = computed(() =>
+    season.kept
+      .filter(({ id: of }) => !season.isSown(of) && !tray.value?.runs.some(({ sowingId }) => sowingId === of))
+      .map(({ id: of, name }) => ({ value: of, name })),
+  )
+  function addSowing(sowingId: string) {
+    const { crop, planned, name } = season.row(sowingId)!
+    const problem = addRuns([
+      {
+        run: {
+          name,
+          cropId: crop.id,
+          sowingId,
+          rung: 0,
+          packetId: season.sowing(sowingId)!.body.packetId,
+          seedsPerCell: planned.perCell,
+        },
+        cells: Math.min(planned.rungs[0]!.cells, Math.max(1, freeCells(tray.value!))),
+      },
+    ])
+    if (problem) note(problem)
+  }
+
+  return { brush, lay, moveEdge, addRuns, takeOut, fromSeason, addSowing }
+}

@@ -1,0 +1,263 @@
+<script setup lang="ts">
+import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import FigureValue from '~/kit/figures/FigureValue.vue'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import WaterChart from '~/trays/water/WaterChart.vue'
+import LiveDrain from '~/records/devices/LiveDrain.vue'
+import WeighForm from '~/trays/water/WeighForm.vue'
+import { useDates } from '~/kit/useDates'
+import { useMeasures } from '~/kit/useMeasures'
+import { useWaterWords } from '~/trays/water/useWaterWords'
+import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useWater } from '~/trays/water/water'
+import { weightAt } from '#core/water/follow'
+import { dayOf } from '#core/water/watering-events'
+import { disagreement } from '#core/water/weighing'
+import { wetRisk } from '#core/water/wet'
+import { printNumber } from '#core/units/format'
+import type { Stored } from '#shared/records/collections'
+import type { TrayRecord } from '#shared/records/tray'
+
+/** The water of a tray: how much is in it, when it wants more and how, what its weighings say. */
+const props = defineProps<{ tray: Stored<TrayRecord> }>()
+const water = useWater()
+const runs = useRunStore()
+const { mass, aboutVolume: volume } = useMeasures()
+const { printDay } = useDates()
+const { verdict, doing } = useWaterWords()
+
+const here = computed(() => water.of(props.tray))
+const name = computed(() => `tray ${props.tray.number}`)
+const weighing = ref(false)
+const risk = computed(() =>
+  here.value
+    ? wetRisk(
+        here.value.outlook.wetDays,
+        here.value.daysUp,
+        (here.value.place.dayC + here.value.place.nightC) / 2,
+        here.value.physics.airSpace.value,
+      )
+    : null,
+)
+const apart = computed(() =>
+  here.value
+    ? disagreement(
+        here.value.happenings.flatMap((one) => (one.kind === 'weighed' && one.moment === 'now' ? [one] : [])),
+      )
+    : null,
+)
+/** How full of what is easily had, for the drawing of the store: 1 when full, 0 when all of it is gone. */
+const level = computed(() => Math.max(0, Math.min(1, 1 - (here.value?.outlook.gone ?? 0))))
+const factor = computed(() => here.value?.followed.factor)
+const felt = (feels: 'heavy' | 'middling' | 'light') =>
+  water.write('felt', `Lifted: ${name.value}, ${feels}`, [{ trayId: props.tray.id, feels }])
+const looked = (feels: 'dark' | 'pale' | 'dry beneath') =>
+  water.write('felt', `Looked: ${name.value}, ${feels}`, [{ trayId: props.tray.id, feels }])
+const watered = () =>
+  water.write('watered', `Watered: ${name.value}`, [
+    { trayId: props.tray.id, how: here.value!.outlook.way.how },
+  ])
+const start = () =>
+  runs.start('water', `Water ${name.value}`, [{ what: 'trays', id: props.tray.id, rung: null }])
+const last = computed(() => here.value?.happenings.slice(-6).reverse() ?? [])
+const saidOf = (one: (typeof last.value)[number]) =>
+  one.kind === 'watered'
+    ? `${one.nMgPerL > 0 ? 'fed' : 'watered'}${one.litres === null ? '' : `, ${volume(one.litres)}`}, ${one.how === 'below' ? 'from below' : one.how === 'above' ? 'from above' : 'a mist'}`
+    : one.kind === 'weighed'
+      ? `${mass(one.grams)}, ${{ now: 'as it stood', watered: 'just watered', dry: 'dry' }[one.moment]}`
+      : one.feels
+</script>
+
+<template>
+  <section class="water" aria-labelledby="water-title">
+    <h2 id="water-title">Water</h2>
+    <p v-if="!here" class="soft">
+      Once something is sown or set in it, its water is followed from day to day.
+    </p>
+    <template v-else>
+      <div class="now">
+        <svg
+          viewBox="0 0 60 120"
+          class="store"
+          role="img"
+          :aria-label="`${Math.round(level * 100)} % of the easily available water is left`"
+        >
+          <rect class="easy" x="8" y="8" width="44" height="104" rx="4" />
+          <rect class="full" x="8" :y="8 + 104 * (1 - level)" width="44" :height="104 * level" rx="4" />
+          <path class="again" d="M2 54.8H58" />
+        </svg>
+        <div class="said">
+          <p class="verdict">{{ verdict(here) }}</p>
+          <p>{{ doing(here) }}</p>
+          <p class="soft">
+            It holds <FigureValue :figure="here.store.capacityL" /> soaked and drained, of it
+            <FigureValue :figure="here.store.easyL" /> easily had; it loses about
+            <FigureValue :figure="here.outlook.lossPerDayL" /> a day, and weighs about
+            {{ mass(weightAt(here.followed, here.followed.now)) }} now.
+            <template v-if="factor && factor.n > 0"
+              >Its own thirst is {{ printNumber(factor.mean, 2) }} × what is reckoned (±
+              {{ printNumber(1.96 * factor.sd, 2) }}), yours, from {{ factor.n }}
+              {{ factor.n === 1 ? 'interval' : 'intervals' }}.</template
+            >
+            <template v-else>That is the default: two weighings, or lifts, correct it.</template>
+            <template v-if="!here.mixKnown">
+              Nobody said what mix is in it; the usual seed mix is taken.</template
+            >
+          </p>
+          <div class="buttons no-print">
+            <Button class="main" @click="start">Water it, step by step</Button>
+            <Button @click="watered">Watered</Button>
+            <Button @click="weighing = true">Weigh</Button>
+          </div>
+          <div class="feels no-print">
+            <span role="group" aria-label="By lift">
+              <span class="soft">By lift:</span>
+              <Button v-for="one in ['heavy', 'middling', 'light'] as const" :key="one" @click="felt(one)">{{
+                one
+              }}</Button>
+            </span>
+            <span role="group" aria-label="By its surface">
+              <span class="soft">Surface:</span>
+              <Button
+                v-for="one in ['dark', 'pale', 'dry beneath'] as const"
+                :key="one"
+                @click="looked(one)"
+                >{{ one }}</Button
+              >
+            </span>
+          </div>
+        </div>
+      </div>
+      <div v-if="risk" class="risk">
+        <p>{{ risk.damping }}</p>
+        <ul>
+          <li v-for="one in risk.todo" :key="one">{{ one }}</li>
+        </ul>
+      </div>
+      <p v-if="apart" class="problem">{{ apart }}</p>
+      <p v-if="here.followed.doubted.length" class="problem">
+        {{
+          here.followed.doubted.length === 1
+            ? 'One weighing does'
+            : `${here.followed.doubted.length} weighings do`
+        }}
+        not agree with the rest and {{ here.followed.doubted.length === 1 ? 'is' : 'are' }} not used; take it
+        back in the log where it was a slip.
+      </p>
+      <LiveDrain
+        :tray-id="tray.id"
+        :capacity-l="here.store.capacityL.value"
+        :days-up="here.daysUp"
+        :potted="tray.body.runs.some(({ rung }) => rung > 0)"
+      />
+      <DrawingFrame :file="`water-tray-${tray.number}`" title="Its water"
+        ><WaterChart :water="here" :name="`Tray ${tray.number}`"
+      /></DrawingFrame>
+      <FoldAway title="What was written down of its water">
+        <table v-if="last.length" class="figures">
+          <thead>
+            <tr>
+              <th scope="col">Day</th>
+              <th scope="col">What</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(one, i) in last" :key="i">
+              <td>{{ printDay(dayOf(one.at)) }}</td>
+              <td>{{ saidOf(one) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-else class="soft">Nothing yet: it is taken to have been soaked on the day it was sown or set.</p>
+      </FoldAway>
+      <WeighForm
+        v-if="weighing"
+        :tray-id="tray.id"
+        :name="name"
+        :store="here"
+        :plants-g="here.followed.now.plantsG"
+        @close="weighing = false"
+      />
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.water {
+  display: grid;
+  gap: 0.8rem;
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.now {
+  display: grid;
+  grid-template-columns: 4.5rem minmax(0, 1fr);
+  gap: 1.2rem;
+  align-items: start;
+}
+
+.store {
+  width: 100%;
+}
+
+.easy {
+  fill: var(--paper-raised);
+  stroke: var(--ink-soft);
+  stroke-width: 2;
+}
+
+.full {
+  fill: var(--water);
+  opacity: 0.75;
+}
+
+.again {
+  stroke: var(--marigold);
+  stroke-width: 3;
+  stroke-dasharray: 5 3;
+}
+
+.said {
+  display: grid;
+  gap: 0.5rem;
+}
+
+.verdict {
+  font: 680 1.5rem/1.15 var(--heading);
+}
+
+.feels {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.2rem;
+}
+
+.feels > span {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem;
+  align-items: center;
+}
+
+.risk {
+  display: grid;
+  gap: 0.3rem;
+  padding: 0.6rem 0.9rem;
+  border-left: 5px solid var(--marigold);
+  background: var(--marigold-wash);
+}
+
+.risk ul {
+  padding-left: 1.1rem;
+  list-style: disc;
+}
+
+@media (max-width: 40rem) {
+  .now {
+    grid-template-columns: 3rem minmax(0, 1fr);
+    gap: 0.8rem;
+  }
+}
+</style>

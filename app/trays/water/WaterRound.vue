@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { HOT_DAY_C } from '#core/water/climate'
+import { computed } from 'vue'
+import { NuxtLink } from '#components'
+import Button from 'primevue/button'
+import { Play } from '@lucide/vue'
+import { useMeasures } from '~/kit/useMeasures'
+import { useWaterWords } from '~/trays/water/useWaterWords'
+import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useWater } from '~/trays/water/water'
+import { counted } from '#core/text/plurals'
+import { useDates } from '~/kit/useDates'
+
+/** Which trays want water today, how much and how; which tomorrow; which want to be lifted; which to be left. */
+const water = useWater()
+const runs = useRunStore()
+const { aboutVolume: volume } = useMeasures()
+const { printDay } = useDates()
+const { short } = useWaterWords()
+const round = computed(() => water.round)
+const today = computed(() => round.value.today)
+const fed = computed(() => round.value.fed)
+const reservoirs = computed(() => round.value.reservoirs)
+const hotC = computed(() => round.value.hotC)
+const all = computed(() => today.value.reduce((sum, one) => sum + one.water.outlook.pourL.value, 0))
+const nameOf = (one: (typeof today.value)[number]) =>
+  one.tray.body.runs.map(({ name }) => name).join(', ') || one.tray.body.name
+const start = () =>
+  runs.start(
+    'water',
+    `Water ${counted(today.value.length, 'tray')}`,
+    today.value.map(({ tray }) => ({ what: 'trays' as const, id: tray.id, rung: null })),
+  )
+const done = () =>
+  water.write(
+    'watered',
+    `Watered: ${counted(today.value.length, 'tray')}`,
+    today.value.map(({ tray, water: { outlook } }) => ({ trayId: tray.id, how: outlook.way.how })),
+  )
+const { temperature } = useMeasures()
+</script>
+
+<template>
+  <section v-if="water.all.length" class="round" aria-labelledby="round-title">
+    <h2 id="round-title">Water</h2>
+    <p v-if="hotC !== null && hotC >= HOT_DAY_C" class="hot">
+      {{ temperature(hotC) }} ahead outside: what stands there wants water sooner, in the morning; shade it at
+      noon.
+    </p>
+    <template v-if="today.length">
+      <p class="sum">
+        <strong>{{ counted(today.length, 'tray') }}, {{ volume(all) }}</strong>
+      </p>
+      <ul>
+        <li v-for="one in today" :key="one.tray.id">
+          <NuxtLink :to="`/trays/${one.tray.id}`">Tray {{ one.tray.number }}</NuxtLink>
+          <span>{{ nameOf(one) }}</span>
+          <span class="soft">{{ one.water.place.name }}: {{ short(one.water) }}</span>
+        </li>
+      </ul>
+      <div class="buttons no-print">
+        <Button class="main" @click="start"><Play aria-hidden="true" /> Start the round</Button>
+        <Button @click="done">All watered</Button>
+      </div>
+    </template>
+    <p v-else>No tray wants water today.</p>
+    <p v-if="fed.length" class="soft">
+      On a feed day the feed is the water: {{ fed.map(({ tray }) => `tray ${tray.number}`).join(', ') }}.
+    </p>
+    <div v-if="round.toLook.length" class="look">
+      <p>Nothing was written down of these for days: lift them.</p>
+      <ul>
+        <li v-for="one in round.toLook" :key="one.tray.id">
+          <NuxtLink :to="`/trays/${one.tray.id}`">Tray {{ one.tray.number }}</NuxtLink>
+          <span>{{ nameOf(one) }}</span>
+          <span class="buttons no-print" role="group" :aria-label="`Tray ${one.tray.number} by lift`">
+            <Button
+              v-for="feels in ['light', 'middling', 'heavy'] as const"
+              :key="feels"
+              @click="
+                water.write('felt', `Lifted: tray ${one.tray.number}, ${feels}`, [
+                  { trayId: one.tray.id, feels },
+                ])
+              "
+              >{{ feels }}</Button
+            >
+          </span>
+        </li>
+      </ul>
+    </div>
+    <p v-if="round.tomorrow.length" class="soft">
+      Tomorrow:
+      <template v-for="(one, i) in round.tomorrow" :key="one.tray.id"
+        ><template v-if="i">, </template
+        ><NuxtLink :to="`/trays/${one.tray.id}`">tray {{ one.tray.number }}</NuxtLink></template
+      >.
+    </p>
+    <p v-for="one in round.toDry" :key="one.tray.id" class="wet">
+      <NuxtLink :to="`/trays/${one.tray.id}`">Tray {{ one.tray.number }}</NuxtLink
+      >: wet on {{ Math.round(one.water.outlook.wetDays) }} of the last 7 days. Let it go light; air, warmth,
+      vermiculite on top.
+    </p>
+    <p v-for="one in reservoirs" :key="one.place.id">
+      {{ one.place.name }}, on its reservoir: fill it with {{ volume(one.reservoir.fillL.value)
+      }}<template v-if="one.refillOn">; again about {{ printDay(one.refillOn) }}</template
+      >.
+      <Button
+        text
+        @click="
+          water.write(
+            'watered',
+            `Filled: ${one.place.name}`,
+            one.trays.map(({ id }) => ({ trayId: id, how: 'below' as const })),
+          )
+        "
+        >Filled today</Button
+      >
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.round {
+  display: grid;
+  gap: 0.6rem;
+  padding: 0.9rem 1rem;
+  border-left: 5px solid var(--water);
+  background: var(--paper-raised);
+}
+
+.look {
+  display: grid;
+  gap: 0.35rem;
+}
+
+.sum {
+  font-size: 1.2rem;
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.1rem 0.7rem;
+  align-items: center;
+  padding: 0.35rem 0;
+  border-top: 1px solid var(--line);
+}
+
+.hot,
+.wet {
+  padding: 0.4rem 0.7rem;
+  border-left: 4px solid var(--marigold);
+  background: var(--marigold-wash);
+}
+</style>

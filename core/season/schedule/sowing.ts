@@ -1,0 +1,277 @@
+import type { Container } from '../../containers/container'
+import { printPath,under,wholeWithin,within,type Problem } from '../../problem'
+import { countsSeedlings,type Crop } from '../../sowing/crop'
+import { daysUp,LATE_AT,RESOW_AT } from '../../sowing/emergence'
+import { daysByWarmth } from '../../sowing/warmth'
+import { MAX_CELLS } from '../../sowing/odds'
+import type { Figure } from '../../working/figure'
+import type { SeasonBook } from '../book'
+import { careFor } from './care'
+import { flatsOf } from '../../containers/flat'
+import { addDays,daysBetween,isDay,type Day } from '../../calendar/day'
+import type { SeasonFrame } from '../frame'
+import { earliestOut,latestOut,seasonEnds } from '../../calendar/frost'
+import { staysOf,whereOf } from './stays'
+import { noticesOf,type Notice } from './notices'
+import { daysByRoots,rootsKey } from './roots'
+import { rungDays } from './stage-days'
+import { ballOf,fillOf } from './stage-fill'
+import { startOf } from './start'
+import { ladderById,ladderProblems,type LadderRung } from './schedules'
+import { type PlannedRung,type SowingRequest } from './sowing-request'
+
+export interface PlannedSowing {
+  readonly rungs: readonly PlannedRung[]
+  readonly germination: Figure
+  /** Of what comes up, lost on the way. */
+  readonly lost: Figure
+  readonly perCell: number
+  /** Chance that a cell gives a plant that can go out; for broadcast seed, that a seed does. */
+  readonly chance: Figure
+  /** Cells to sow; open trays where it is broadcast. */
+  readonly cells: number
+  readonly seeds: number
+  readonly sowOn: Day
+  readonly outOn: Day
+  /** The day it was to go out; `outOn` is later where it is late. */
+  readonly outDueOn: Day
+  /** Earliest and latest day to sow for that planting day. */
+  readonly sowRange: readonly [Day, Day]
+  readonly treatOn: Day | null
+  /** null where the mix is too cold for it ever to come up. */
+  readonly emergence: Figure | null
+  readonly emergeOn: Day | null
+  readonly lateOn: Day | null
+  readonly resowOn: Day | null
+  readonly notices: readonly Notice[]
+}
+
+/** Potted on beside the plants wanted [default]. */
+export const SPARE_PLANTS = 0.05
+/** A sowing lies within a year and a half of its frosts. */
+const FARTHEST_DAYS = 550
+
+/** The rungs a sowing climbs: its own, those of its ladder, or of the crop's usual one. */
+export const rungsOf = (request: Pick<SowingRequest, 'rungs' | 'ladderId' | 'crop'>): readonly LadderRung[] =>
+  request.rungs ?? ladderById(request.ladderId ?? request.crop.ladderId).rungs
+
+/** What is wrong with a sowing, each at its field; none where it can be planned. */
+export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book: SeasonBook): Problem[] {
+  const { plants, outOn, sowOn, germination, certainty, seedsPerCell } = request
+  const each = [
+    ...(Number.isInteger(plants) ? [] : [{ path: ['plants'], message: 'Count whole plants.' }]),
+    ...within(['plants'], plants, 1, 20_000, 'A sowing raises 1 to 20 000 plants.'),
+    ...dayProblems('outOn', outOn, frame),
+    ...dayProblems('sowOn', sowOn, frame),
+    ...(outOn && sowOn && isDay(outOn) && isDay(sowOn) && sowOn >= outOn
+      ? [{ path: ['sowOn'], message: 'It is sown before it goes out.' }]
+      : []),
+    ...(germination === null
+      ? []
+      : within(['germination'], germination, 0.01, 1, 'Germination is above 0: 1 to 100 %.')),
+    ...(request.cells == null
+      ? []
+      : wholeWithin(['cells'], request.cells, 1, MAX_CELLS, 'Sow 1 to 100 000 whole cells.')),
+    ...within(['certainty'], certainty, 0.5, 0.999, 'Certainty lies between 50 and 99.9 %.'),
+    ...within(['seedYears'], request.seedYears, 0, 30, 'Seed is 0 to 30 years old.'),
+    ...(seedsPerCell === null
+      ? []
+      : wholeWithin(['seedsPerCell'], seedsPerCell, 1, 50, 'A cell takes 1 to 50 whole seeds.')),
+    ...(request.season === 'autumn' && !request.crop.autumn && outOn === null && sowOn === null
+      ? [{ path: ['season'], message: `${request.crop.name} has no usual autumn date: give it a day.` }]
+      : []),
+    ...under('rungs', ladderProblems(rungsOf(request), book.findContainer)),
+  ]
+  return each.length ? each : tooMany(request, book)
+}
+
+/** Seed that comes up so poorly that no bench holds the cells for it. */
+function tooMany(request: SowingRequest, book: SeasonBook): Problem[] {
+  const germination = request.germination ?? request.crop.germination
+  // Far from the limit it is not worth the search.
+  if (request.plants * 2 < MAX_CELLS * germination * 0.5 ** request.seedYears) return []
+  try {
+    startOf(request, rungsOf(request)[0]!, book.findContainer)
+    return []
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    return [
+      {
+        path: ['plants'],
+        message: `So many plants from seed that comes up so poorly would take more than ${MAX_CELLS.toLocaleString('en')} cells. Raise fewer, or use better seed.`,
+      },
+    ]
+  }
+}
+
+function dayProblems(key: 'outOn' | 'sowOn', day: Day | null, frame: SeasonFrame): Problem[] {
+  if (day === null) return []
+  if (!isDay(day)) return [{ path: [key], message: 'This is not a calendar day.' }]
+  const { last } = seasonEnds(frame)
+  return Math.abs(daysBetween(last, day)) > FARTHEST_DAYS
+    ? [
+        {
+          path: [key],
+          message:
+            frame.lastFrost === null
+              ? 'That is more than a year and a half from this season.'
+              : `That is outside this season, whose last frost is ${last}.`,
+        },
+      ]
+    : []
+}
+
+/**
+ * From "so many plants by then" to cells, seed, and the ladder's dates back from planting out.
+ *
+ * @throws RangeError naming the field, for anything `sowingProblems` finds, or more plants than a bench can raise
+ */
+export function planSowing(request: SowingRequest, frame: SeasonFrame, book: SeasonBook): PlannedSowing {
+  const [problem] = sowingProblems(request, frame, book)
+  if (problem) throw new RangeError(`${printPath(problem.path)}: ${problem.message}`)
+  const { crop } = request
+  const rungs = rungsOf(request)
+  const start = startOf(request, rungs[0]!, book.findContainer)
+
+  const schools = { light: frame.lightSchool, feeding: frame.feedingSchool }
+  const wheres = rungs.map((rung) => whereOf(rung, crop, frame, request.placeId ?? null))
+  const cares = rungs.map((rung, i) => careFor(rung, crop, schools, wheres[i]!))
+  const { days, shifted } = daysByRoots(rungDays(request, rungs), rungs, (id) =>
+    request.roots?.get(rootsKey(crop.id, id)),
+  )
+  const whole = days.reduce((sum, n) => sum + n, 0) - (rungs.at(-1)!.stage === 'set in' ? days.at(-1)! : 0)
+  const outBy = request.outOn ?? defaultOut(crop, request.season, frame)
+  const plannedSow = request.sowOn ?? addDays(outBy, -whole)
+  const held = (key: string, due: Day) =>
+    request.done[key] ?? (request.notBefore && due < request.notBefore ? request.notBefore : due)
+  const sowOn = held('rung-0', plannedSow)
+
+  const expectedDays = daysUp(crop, request.upDays ?? null, cares[0]!.mixC)
+  // What the place was really like says when it is late, not what it was meant to be like.
+  const emergence =
+    expectedDays && request.done['rung-0'] && request.warmth
+      ? daysByWarmth(crop, expectedDays, sowOn, request.warmth(wheres[0]!.untilUp, cares[0]!.mixC))
+      : expectedDays
+  // What is still within the packet's own days is not late.
+  const latest = request.upDays?.to ?? 0
+  const after = (factor: number) =>
+    emergence
+      ? addDays(
+          sowOn,
+          Math.ceil(Math.max(emergence.value * factor, factor > 1 ? latest * (factor / LATE_AT) : 0) - 1e-9),
+        )
+      : null
+  const expected = after(1)
+  // What came up late climbs late.
+  const heldUp = request.done.up && expected ? daysBetween(expected, request.done.up) : 0
+
+  const outIndex = rungs.at(-1)!.stage === 'set in' ? rungs.length - 1 : rungs.length
+  const dues: Day[] = [plannedSow]
+  const froms: Day[] = [sowOn]
+  days.forEach((n, i) => {
+    const due = addDays(froms[i]!, i === 0 ? Math.max(1, n + heldUp) : n)
+    dues.push(due)
+    froms.push(held(i + 1 === outIndex ? 'out' : `rung-${i + 1}`, due))
+  })
+  const outOn = froms[outIndex]!
+  const until = (i: number) => froms[i + 1]!
+
+  const wanted = Math.ceil(request.plants * (1 + SPARE_PLANTS))
+  // No more are carried on than came up, once it is late for the rest: until then more may come.
+  const lateOn = after(LATE_AT)
+  const up = request.up && lateOn && request.up.on >= lateOn ? request.up.up : null
+  const carried = countsSeedlings(crop) ? start.cells : Math.max(1, Math.min(wanted, up ?? wanted))
+  const upOn = request.done.up ?? expected
+  let container: Container | undefined
+  let each = 1
+  const planned = rungs.map((rung, index): PlannedRung => {
+    const before = container && { container, each }
+    // Where they stay in what they stand in, they stay as many.
+    each = index === 0 ? 1 : (rung.plantsEach ?? (rung.containerId ? 1 : each))
+    container = rung.containerId ? book.findContainer(rung.containerId)! : before!.container
+    const places =
+      index === 0 ? start.cells : rung.stage === 'set in' ? Math.min(request.plants, carried) : carried
+    const parts = request.done[`rung-${index}`]
+      ? []
+      : (request.moved ?? []).filter((part) => part.rung === index && index > 0)
+    const moved = Math.min(
+      places - 1,
+      parts.reduce((sum, part) => sum + part.plants, 0),
+    )
+    const filled = (plants: number) => ({
+      ...fillOf(rung, container!, Math.ceil(plants / each), crop),
+      ...(each > 1 && { plants: each }),
+      ...ballOf(rung, before, container!, each),
+    })
+    const fill = filled(places - moved)
+    const where = wheres[index]!
+    const flatsFor = (plants: number) => flatsOf(container!) * filled(plants).count
+    const flats = flatsFor(places)
+    const span = { from: froms[index]!, until: until(index), flats }
+    return {
+      index,
+      stage: rung.stage,
+      dueOn: dues[index]!,
+      from: froms[index]!,
+      until: until(index),
+      fill,
+      container,
+      recipeId: rung.recipeId,
+      looseL: rung.recipeId === null ? 0 : book.looseL(rung.recipeId, fill),
+      cells: Math.ceil((places - moved) / each),
+      flats: rung.stage === 'harden' || rung.stage === 'set in' ? 0 : flats,
+      where,
+      stays: [
+        ...parts.flatMap((part) =>
+          staysOf(where, { from: part.on, until: span.from, flats: flatsFor(part.plants) }, upOn),
+        ),
+        ...staysOf(where, span, upOn),
+      ],
+      moved,
+      plants: index === 0 ? start.cells : places,
+      care: cares[index]!,
+    }
+  })
+  const slack = Math.round(((crop.weeks[1] - crop.weeks[0]) / 2) * 7)
+  const sown = { sowOn, outOn }
+  return {
+    ...start,
+    ...sown,
+    rungs: planned,
+    sowRange: [addDays(plannedSow, -slack), addDays(plannedSow, slack)],
+    outDueOn: dues[outIndex]!,
+    treatOn: crop.treatment ? addDays(sowOn, -crop.treatment.days) : null,
+    emergence,
+    emergeOn: upOn,
+    lateOn,
+    resowOn: after(RESOW_AT),
+    notices: noticesOf(
+      request,
+      frame,
+      { ...sown, planned, shifted },
+      { ...start, up },
+      cares[0]!.mixC,
+      emergence !== null,
+    ),
+  }
+}
+
+function defaultOut(crop: Crop, season: SowingRequest['season'], frame: SeasonFrame): Day {
+  const { last, first } = seasonEnds(frame)
+  if (season === 'autumn') return latestOut(crop, frame) ?? addDays(first, -(crop.weeksBeforeFrost ?? 0) * 7)
+  const earliest = earliestOut(crop, frame)
+  // Where nights never matter, or are never warm enough, the middle of spring is as good as any day.
+  return earliest === null || earliest === 'never' ? addDays(last, crop.outAfterFrostWeeks * 7) : earliest
+}
+
+/** How a sowing stands that is not up yet. */
+export function emergenceVerdict(
+  sowing: Pick<PlannedSowing, 'emergeOn' | 'lateOn' | 'resowOn'>,
+  today: Day,
+): 'too cold' | 'sow again' | 'late' | 'due' | 'waiting' {
+  const { emergeOn, lateOn, resowOn } = sowing
+  if (!emergeOn || !lateOn || !resowOn) return 'too cold'
+  if (today >= resowOn) return 'sow again'
+  if (today >= lateOn) return 'late'
+  return today >= emergeOn ? 'due' : 'waiting'
+}

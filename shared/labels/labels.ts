@@ -1,0 +1,173 @@
+import { counted } from '#core/text/plurals'
+import { addDays, type Day } from '#core/calendar/day'
+import { daysUp } from '#core/sowing/emergence'
+import { isPack } from '#core/trays/layout'
+import type { LabelText } from '#core/trays/label'
+import type { LabelKind } from '#core/trays/label-sheet'
+import type { RunStands, TrayStands } from '#core/trays/standing'
+import type { Kitchen } from '#core/units/unit'
+import { printNumber, printQuantity } from '#core/units/format'
+import type { Bodies, Stored } from '../records/collections'
+import type { Context } from '../reckoning/context'
+
+/** How many labels a run gets: one, one for each pack of it, or one for each cell or pot. */
+export const LABEL_COPIES = ['run', 'pack', 'pot'] as const
+export type LabelCopies = (typeof LABEL_COPIES)[number]
+
+export interface LabelWish {
+  readonly kind: LabelKind
+  readonly copies: LabelCopies
+  /** Whether it says where the seed came from. */
+  readonly supplier: boolean
+  /** Where the application answers, so that a code on the label opens the tray; null for no code. */
+  readonly origin: string | null
+}
+
+/** What labels are made from. */
+export interface LabelSources {
+  readonly trays: readonly { readonly tray: Stored<Bodies['trays']>; readonly stands: TrayStands }[]
+  readonly feedings: readonly Stored<Bodies['feedings']>[]
+  readonly batches: readonly Stored<Bodies['batches']>[]
+  readonly sowings: readonly Stored<Bodies['sowings']>[]
+  readonly context: Context
+  readonly today: Day
+}
+
+/** A day as it stands on a label; of the place, so that it is the same on every screen and on paper. */
+export const labelDay = (kitchen: Kitchen, day: Day): string =>
+  new Intl.DateTimeFormat(kitchen === 'us' ? 'en-US' : 'en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  }).format(new Date(`${day}T00:00Z`))
+
+/** Mixed feed keeps so long in the dark, days: of salts, and of what was alive [common practice]. */
+const KEEPS_DAYS = { salts: 14, organic: 1 } as const
+/** On one label at most. */
+const MAX_COPIES = 600
+
+/** Labels in the order of the trays, their runs in the order of the tray. */
+export function labelsOf(sources: LabelSources, wish: LabelWish): LabelText[] {
+  const day = (on: Day) => labelDay(sources.context.kitchen, on)
+  if (wish.kind === 'bottle') return sources.feedings.map((one) => bottle(one, sources, day))
+  if (wish.kind === 'tub') return sources.batches.map((one) => tub(one, day))
+  if (wish.kind === 'row') return sources.trays.flatMap((one) => rows(one, wish))
+  return sources.trays
+    .flatMap(({ tray, stands }) =>
+      stands.runs.flatMap((run) => {
+        if (run.cells === 0) return []
+        const text = forRun(run, tray, sources, wish, day)
+        return Array<LabelText>(copiesOf(run, tray, sources.context, wish)).fill(text)
+      }),
+    )
+    .slice(0, MAX_COPIES)
+}
+
+function copiesOf(
+  run: RunStands,
+  { body }: Stored<Bodies['trays']>,
+  { containers }: Context,
+  { copies }: LabelWish,
+) {
+  if (copies === 'run') return 1
+  if (copies === 'pot') return run.cells
+  const container = containers.get(body.containerId)
+  return container && isPack(container) ? Math.ceil(run.cells / container.cells) : 1
+}
+
+const addressOf = (id: string, { origin }: LabelWish) => (origin ? `${origin}/trays/${id}` : null)
+
+function forRun(
+  { run, sownOn, setOn }: RunStands,
+  tray: Stored<Bodies['trays']>,
+  { context, sowings, batches }: LabelSources,
+  wish: LabelWish,
+  day: (on: Day) => string,
+): LabelText {
+  const crop = context.crops.get(run.cropId)
+  const cropName = crop?.name.split(',')[0] ?? ''
+  const sowing = sowings.find(({ id }) => id === run.sowingId)?.body
+  const packet = run.packetId ? context.packets.get(run.packetId) : undefined
+  const sown = sownOn ?? sowing?.sowOn ?? null
+  const upDays = crop && daysUp(crop, packet?.upDays ?? null, crop.warmthC)?.value
+  const depthMm = packet?.depthMm ?? crop?.depthMm
+  const batch = batches.find(({ id }) => id === tray.body.batchId)
+  const large = run.name.toLowerCase().includes(cropName.toLowerCase())
+    ? run.name
+    : `${run.name}, ${cropName}`
+  const middle = setOn ? `moved ${day(setOn)}` : sown ? `sown ${day(sown)}` : 'sown'
+  return {
+    large,
+    middle,
+    small: [
+      `tray ${tray.number}${tray.body.runs.length > 1 ? `, ${run.code}` : ''}, ${counted(tray.body.cells.filter((code) => code === run.code).length, 'cell')}`,
+      ...(setOn ? (sown ? [`sown ${day(sown)}`] : []) : seedWords()),
+      sowing?.outOn ? `out ${day(sowing.outOn)}` : '',
+      batch ? `batch ${batch.number}` : '',
+      wish.supplier && packet?.supplier ? packet.supplier : '',
+    ].filter(Boolean),
+    address: addressOf(tray.id, wish),
+  }
+  function seedWords() {
+    return [
+      depthMm === undefined
+        ? ''
+        : depthMm === 0
+          ? 'on the surface'
+          : `${printQuantity(depthMm, 'length', context.kitchen)} deep`,
+      crop && crop.light !== 'either' ? crop.light.replace('wants ', '') : '',
+      sown && upDays ? `up ${day(addDays(sown, Math.round(upDays)))}` : '',
+    ]
+  }
+}
+
+/** A strip for each row of a tray: its runs in the order of the row. */
+function rows({ tray }: LabelSources['trays'][number], wish: LabelWish): LabelText[] {
+  const { rows: many, columns, cells, runs } = tray.body
+  return Array.from({ length: many }, (_, row) => {
+    const parts: { code: string; n: number }[] = []
+    for (const code of cells.slice(row * columns, (row + 1) * columns)) {
+      const last = parts.at(-1)
+      if (last?.code === code) last.n++
+      else parts.push({ code, n: 1 })
+    }
+    const named = parts.filter(({ code }) => code !== '')
+    const nameOf = (code: string) => runs.find((run) => run.code === code)?.name ?? code
+    return {
+      large: named.map(({ code, n }) => `${nameOf(code)} × ${n}`).join(' | ') || 'empty',
+      middle: `tray ${tray.number}, row ${row + 1}`,
+      small: [],
+      address: addressOf(tray.id, wish),
+    }
+  }).filter(({ large }) => large !== 'empty')
+}
+
+function bottle(
+  { body }: Stored<Bodies['feedings']>,
+  { context, today }: LabelSources,
+  day: (on: Day) => string,
+): LabelText {
+  const feed = context.feeds.get(body.feedId)
+  return {
+    large: body.name,
+    middle: `${printNumber(body.targetNMgPerL)} mg/L of nitrogen`,
+    small: [
+      `mixed ${day(today)}`,
+      `use until ${day(addDays(today, feed?.organic ? KEEPS_DAYS.organic : KEEPS_DAYS.salts))}`,
+      feed ? feed.name : '',
+      `for ${body.stageId.replaceAll('-', ' ')}`,
+      'not for drinking; keep from children and pets',
+    ].filter(Boolean),
+    address: null,
+  }
+}
+
+function tub({ number, body }: Stored<Bodies['batches']>, day: (on: Day) => string): LabelText {
+  return {
+    large: body.name,
+    middle: `batch ${number}${body.onDate ? `, ${day(body.onDate)}` : ''}`,
+    small: ['keep damp, covered and cool', 'wash hands; do not breathe its dust'],
+    address: null,
+  }
+}

@@ -1,0 +1,223 @@
+import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
+import type { Container } from '#core/containers/container'
+import { catalogueOf, type Catalogue } from '#core/catalogue'
+import type { Feed } from '#core/feed/feed'
+import { BUILT_IN_FEEDS, FEEDS } from '#core/feed/feeds'
+import type { Tool } from '#core/feed/tool'
+import type { MaterialLibrary } from '#core/media/material'
+import { BUILT_IN } from '#core/media/materials'
+import type { HomeTest } from '#core/media/home-test'
+import type { Mix } from '#core/media/recipe'
+import { BUILT_IN_RECIPES, type StartingRecipe } from '#core/media/recipes'
+import type { WeatherDay } from '#core/calendar/weather'
+import { seasonBook, type SeasonBook } from '#core/season/book'
+import { BUILT_IN_CROPS } from '#core/sowing/crops'
+import type { Crop } from '#core/sowing/crop'
+import type { Kitchen } from '#core/units/unit'
+import { habitsFrom, type Habits, type Measurement } from '#core/learning/calibrations'
+import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
+import type { Bodies, Collection } from '../records/collections'
+import { learnedAllowances, learnedCrops, learnedFeeds, learnedMaterials } from './calibrated-catalogues'
+import { asContainer } from '../records/container'
+import { asCrop } from '../records/crop'
+import { asFeed } from '../records/feed'
+import type { HouseholdRecord } from '../records/household'
+import { asMaterial } from '../records/material'
+import type { PacketRecord } from '../records/packet'
+import type { SeasonFrame } from '../records/season-frame'
+import { type StockRecord } from '../records/stock'
+import { withOwnPacks } from './own-packs'
+import { asTool } from '../records/tool'
+
+export interface Kept<Body> {
+  readonly id: string
+  readonly body: Body
+}
+
+/** As much of what a household keeps as is at hand; what is missing counts as none. */
+export type KeptLists = { readonly [C in Collection]?: readonly Kept<Bodies[C]>[] } & {
+  readonly household?: {
+    readonly body: Pick<HouseholdRecord, 'kitchen' | 'season'> &
+      Partial<Pick<HouseholdRecord, 'learning' | 'away'>>
+  }
+  /** Weather that came in, near the day it is. */
+  readonly weather?: readonly WeatherDay[]
+  /** What was measured in all years; the book alone where nothing is said. */
+  readonly measurements?: readonly Measurement[]
+}
+
+/**
+ * What everything is reckoned with: the catalogues, a household's own and corrected rows over the built-in ones, and
+ * what it keeps on its shelf. Page, route, calendar and worker all ask here.
+ */
+export interface Context {
+  readonly kitchen: Kitchen
+  /** What the household's own measurements make of the defaults. */
+  readonly habits: Habits
+  /** Frosts, shelf and schools; null until they are set. */
+  readonly frame: SeasonFrame | null
+  readonly containers: Catalogue<Container>
+  readonly materials: MaterialLibrary
+  readonly feeds: Catalogue<Feed>
+  readonly crops: Catalogue<Crop>
+  readonly recipes: Catalogue<StartingRecipe>
+  /** How its mixes were measured at home, of all recipes. */
+  readonly homeTests: readonly HomeTest[]
+  readonly tools: readonly Tool[]
+  readonly packets: ReadonlyMap<string, PacketRecord>
+  readonly stocks: readonly Kept<StockRecord>[]
+  /** What a recipe, or a batch that was planned, is made of. */
+  readonly mixOf: (id: string) => Mix | undefined
+  /** What each mix does in a season. */
+  readonly book: SeasonBook
+  /** The feed the season gives as a rule; the first of the catalogue where that is no longer here. */
+  readonly feed: Feed
+}
+
+/** The last answer again while what it is made from is the same objects: after one change only what hangs on it is new. */
+function remembered<From extends readonly unknown[], Made>(make: (...from: From) => Made) {
+  let last: { from: From; made: Made } | undefined
+  return (...from: From): Made => {
+    if (!last || from.some((one, i) => one !== last!.from[i])) last = { from, made: make(...from) }
+    return last.made
+  }
+}
+
+const NONE: readonly never[] = []
+type List<C extends Collection> = readonly Kept<Bodies[C]>[] | undefined
+const bodies = <Body, Row>(list: readonly Kept<Body>[] = [], as: (id: string, body: Body) => Row): Row[] =>
+  list.map(({ id, body }) => as(id, body))
+
+const containersOf = remembered((list: List<'containers'>) =>
+  catalogueOf(BUILT_IN_CONTAINERS, bodies(list, asContainer)),
+)
+const knownMaterials = remembered((list: List<'materials'>) =>
+  catalogueOf(BUILT_IN, bodies(list, asMaterial)),
+)
+const habitsOf = remembered(
+  (measurements: readonly Measurement[] | undefined, dropped: readonly string[] | undefined) =>
+    habitsFrom(measurements ?? NONE, dropped ?? NONE),
+)
+const materialsOf = remembered((list: List<'materials'>, stocks: List<'stocks'>, habits: Habits) =>
+  learnedMaterials(withOwnPacks(knownMaterials(list), stocks ?? NONE), habits),
+)
+const feedsOf = remembered((list: List<'feeds'>, habits: Habits) =>
+  learnedFeeds(catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)), habits),
+)
+const cropsOf = remembered((list: List<'crops'>, habits: Habits) =>
+  learnedCrops(catalogueOf(BUILT_IN_CROPS, bodies(list, asCrop)), habits),
+)
+const recipesOf = remembered((list: List<'recipes'>) =>
+  catalogueOf(
+    BUILT_IN_RECIPES,
+    bodies(list, (id, body) => ({ id, ...body })),
+  ),
+)
+const testsOf = remembered((list: List<'recipes'>) => (list ?? []).flatMap(({ body }) => body.homeTests))
+const toolsOf = remembered((list: List<'tools'>) => bodies(list, asTool))
+const packetsOf = remembered(
+  (list: List<'packets'>) => new Map((list ?? []).map(({ id, body }) => [id, body])),
+)
+const batchMixes = remembered(
+  (list: List<'batches'>): ReadonlyMap<string, Mix> =>
+    new Map((list ?? []).map(({ id, body }) => [id, body])),
+)
+const mixOf = remembered(
+  (recipes: Context['recipes'], batches: ReadonlyMap<string, Mix>) => (id: string) =>
+    recipes.get(id) ?? batches.get(id),
+)
+const bookOf = remembered(
+  (
+    containers: Context['containers'],
+    recipes: Context['recipes'],
+    materials: MaterialLibrary,
+    habits: Habits,
+  ) =>
+    seasonBook(
+      (id) => containers.get(id),
+      (id) => recipes.get(id),
+      materials,
+      learnedAllowances(DEFAULT_ALLOWANCES, habits),
+    ),
+)
+const frameOf = remembered(
+  (
+    season: SeasonFrame | null | undefined,
+    weather: readonly WeatherDay[] | undefined,
+    away: HouseholdRecord['away'] | undefined,
+  ): SeasonFrame | null =>
+    season && (weather?.length || away?.length)
+      ? { ...season, weather: weather ?? NONE, away: away ?? NONE }
+      : (season ?? null),
+)
+const contextFrom = remembered(
+  (
+    ...[
+      kitchen,
+      habits,
+      frame,
+      containers,
+      materials,
+      feeds,
+      crops,
+      recipes,
+      tests,
+      tools,
+      packets,
+      stocks,
+      mixes,
+    ]: Parts
+  ): Context => ({
+    kitchen,
+    habits,
+    frame,
+    containers,
+    materials,
+    feeds,
+    crops,
+    recipes,
+    homeTests: tests,
+    tools,
+    packets,
+    stocks,
+    mixOf: mixes,
+    book: bookOf(containers, recipes, materials, habits),
+    feed: feeds.get(frame?.feedId ?? '') ?? FEEDS[0]!,
+  }),
+)
+type Parts = [
+  Kitchen,
+  Habits,
+  SeasonFrame | null,
+  Context['containers'],
+  MaterialLibrary,
+  Context['feeds'],
+  Context['crops'],
+  Context['recipes'],
+  readonly HomeTest[],
+  readonly Tool[],
+  Context['packets'],
+  Context['stocks'],
+  Context['mixOf'],
+]
+
+/** The same object again for lists that are the same objects, so that what is planned with it can be remembered. */
+export function contextOf(kept: KeptLists): Context {
+  const recipes = recipesOf(kept.recipes)
+  const habits = habitsOf(kept.measurements, kept.household?.body.learning?.dropped)
+  return contextFrom(
+    kept.household?.body.kitchen ?? 'metric',
+    habits,
+    frameOf(kept.household?.body.season, kept.weather, kept.household?.body.away),
+    containersOf(kept.containers),
+    materialsOf(kept.materials, kept.stocks, habits),
+    feedsOf(kept.feeds, habits),
+    cropsOf(kept.crops, habits),
+    recipes,
+    testsOf(kept.recipes),
+    toolsOf(kept.tools),
+    packetsOf(kept.packets),
+    kept.stocks ?? NONE,
+    mixOf(recipes, batchMixes(kept.batches)),
+  )
+}

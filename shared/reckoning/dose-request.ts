@@ -1,0 +1,32 @@
+import * as z from 'zod'
+import { doseProblems,type DoseRequest } from '#core/feed/dose'
+import type { Problem } from '#core/problem'
+import type { Context } from './context'
+import { asFeed,feedFields } from '../records/feed'
+import { asTool,toolFields } from '../records/tool'
+import { type FeedingRecord } from '../records/feeding'
+
+
+export function asDoseRequest(value: {
+  stageId: string
+  targetNMgPerL: number
+  vessel: { name: string; volumeL: number }
+  feed: z.output<typeof feedFields>
+  tools: z.output<typeof toolFields>[]
+}): DoseRequest {
+  return {
+    ...value,
+    feed: asFeed('feed', value.feed),
+    tools: value.tools.map((tool, index) => asTool(String(index), tool)),
+  }
+}
+
+/** What is wrong with a planned feed, given the household's own feeds and tools. */
+export function feedingProblems(
+  record: FeedingRecord,
+  { feeds, tools }: Pick<Context, 'feeds' | 'tools'>,
+): Problem[] {
+  const feed = feeds.get(record.feedId)
+  if (!feed) return [{ path: ['feedId'], message: 'This feed is not known.' }]
+  return doseProblems({ ...record, feed, tools })
+}

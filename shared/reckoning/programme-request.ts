@@ -1,0 +1,48 @@
+import { cellVolume } from '#core/containers/container'
+import { programmeProblems,type ProgrammeRequest } from '#core/feed/programme'
+import { foodOf } from '#core/media/mix-food'
+import type { Problem } from '#core/problem'
+import type { Context } from './context'
+import { type ProgrammeRecord } from '../records/programme'
+
+
+type Reckoned = Pick<Context, 'containers' | 'materials' | 'feeds' | 'mixOf'>
+
+export function programmeRecordProblems(record: ProgrammeRecord, known: Reckoned): Problem[] {
+  const unknown = [
+    ...(known.feeds.get(record.feedId) ? [] : [{ path: ['feedId'], message: 'This feed is not known.' }]),
+    ...record.rungs.flatMap(({ containerId, recipeId }, i) => [
+      ...(known.containers.get(containerId)
+        ? []
+        : [{ path: ['rungs', i, 'containerId'], message: 'This container is not known.' }]),
+      ...(recipeId === null || known.mixOf(recipeId)
+        ? []
+        : [{ path: ['rungs', i, 'recipeId'], message: 'This recipe is not known.' }]),
+    ]),
+  ]
+  return unknown.length ? unknown : programmeProblems(asProgrammeRequest(record, known))
+}
+
+/** The request core plans. @throws RangeError for an unknown feed or container */
+export function asProgrammeRequest(record: ProgrammeRecord, known: Reckoned): ProgrammeRequest {
+  const feed = known.feeds.get(record.feedId)
+  if (!feed) throw new RangeError(`feedId: '${record.feedId}' is not known`)
+  const nothing = { parts: [], extras: [] }
+  const ofBatch = (record.batchId && known.mixOf(record.batchId)) || nothing
+  return {
+    feed,
+    appetite: record.appetite,
+    school: record.school,
+    plants: record.plants,
+    rungs: record.rungs.map(({ containerId, recipeId, ...rung }) => {
+      const container = known.containers.get(containerId)
+      if (!container) throw new RangeError(`containerId: '${containerId}' is not known`)
+      const mix = recipeId === null ? ofBatch : (known.mixOf(recipeId) ?? nothing)
+      return {
+        ...rung,
+        cellMl: cellVolume(container).value,
+        ...foodOf(mix, known.materials),
+      }
+    }),
+  }
+}

@@ -1,0 +1,300 @@
+import { isAlive } from '#core/media/material'
+import { daysBetween, type Day } from '#core/calendar/day'
+import { judged, judgedByCells, judgedDays, type Side, type Verdict } from '#core/trials/trial'
+import type { DatedChange } from '#core/trays/change'
+import { germinationOf, type RunStands } from '#core/trays/standing'
+import type { Context, Kept } from './context'
+import type { EntryRecord } from '../records/entry'
+import type { TrayRecord } from '../records/tray'
+import type { TrialRecord } from '../records/trial'
+import { changesByTray, countsEach, trayStands } from './trays'
+
+/** One run of a tray as the records have it: what it was sown from, where, in what, and what came of it. */
+export interface RunFacts {
+  readonly trayId: string
+  readonly trayNumber: number
+  readonly run: string
+  readonly name: string
+  readonly cropId: string
+  readonly packetId: string | null
+  readonly sowingId: string | null
+  readonly batchId: string | null
+  readonly recipeId: string | null
+  readonly placeId: string | null
+  readonly how: 'above' | 'below' | 'mist' | null
+  readonly sownOn: Day | null
+  readonly firstUpOn: Day | null
+  /** Seeds or cells that came up, of those sown; null where nobody counted. */
+  readonly up: { readonly hits: number; readonly of: number } | null
+  /** Days to come up of each that was seen coming up. */
+  readonly days: readonly number[]
+  readonly stands: RunStands
+}
+
+type Numbered<Body> = Kept<Body> & { readonly number: number }
+
+/** Every run that was sown, of all these trays. */
+export function runFacts(
+  trays: readonly Numbered<TrayRecord>[],
+  entries: readonly Kept<EntryRecord>[],
+  context: Pick<Context, 'crops' | 'containers'>,
+): RunFacts[] {
+  const changes = changesByTray(entries)
+  const ways = waysOfWatering(entries)
+  return trays.flatMap(({ id, number, body }) => {
+    const own = changes.get(id) ?? []
+    return trayStands(body, own, context.crops).runs.flatMap((stands): RunFacts[] => {
+      if (stands.sown === 0) return []
+      const { run, sownOn, firstUpOn } = stands
+      const seen = germinationOf(
+        stands,
+        countsEach(context.crops.get(run.cropId), context.containers.get(body.containerId)),
+      )
+      return [
+        {
+          trayId: id,
+          trayNumber: number,
+          run: run.code,
+          name: run.name,
+          cropId: run.cropId,
+          packetId: run.packetId,
+          sowingId: run.sowingId,
+          batchId: body.batchId,
+          recipeId: body.recipeId,
+          placeId: body.placeId,
+          how: ways.get(id) ?? null,
+          sownOn,
+          firstUpOn,
+          up: seen && { hits: seen.up, of: seen.of },
+          days: daysUpOf(own, run.code, sownOn),
+          stands,
+        },
+      ]
+    })
+  })
+}
+
+/** Days from sowing at which each cell, or each of a count, was first seen up. */
+function daysUpOf(changes: readonly DatedChange[], code: string, sownOn: Day | null): number[] {
+  if (!sownOn) return []
+  const byCell = new Map<number, number>()
+  const loose: number[] = []
+  let counted = 0
+  for (const { run, what, cells, count, on } of [...changes].sort((a, b) => (a.on < b.on ? -1 : 1))) {
+    if (run !== code || what !== 'up') continue
+    const days = daysBetween(sownOn, on)
+    for (const [cell, n] of cells) if (n > 0 && !byCell.has(cell)) byCell.set(cell, days)
+    if (count !== null && count > counted) {
+      loose.push(...Array<number>(Math.min(count - counted, 5000)).fill(days))
+      counted = count
+    }
+  }
+  return byCell.size >= loose.length ? [...byCell.values()] : loose
+}
+
+/** How a tray was watered most. */
+function waysOfWatering(entries: readonly Kept<EntryRecord>[]) {
+  const times = new Map<string, Map<NonNullable<RunFacts['how']>, number>>()
+  for (const { body } of entries)
+    for (const { trayId, how } of body.water)
+      if (how && how !== 'mist') {
+        const own = times.get(trayId) ?? new Map()
+        own.set(how, (own.get(how) ?? 0) + 1)
+        times.set(trayId, own)
+      }
+  return new Map([...times].map(([id, own]) => [id, [...own].sort((a, b) => b[1] - a[1])[0]![0]]))
+}
+
+/** A side of a trial, as it was counted. */
+export function sideOf(
+  arm: TrialRecord['arms'][number],
+  facts: readonly RunFacts[],
+  by: 'came up' | 'good plants' = 'came up',
+): Side {
+  const own = facts.filter(({ trayId, run }) =>
+    arm.runs.some((one) => one.trayId === trayId && one.run === run),
+  )
+  return sideFrom(arm.code, own, by)
+}
+
+/** Runs taken together, and by tray. */
+function sideFrom(code: string, own: readonly RunFacts[], by: 'came up' | 'good plants' = 'came up'): Side {
+  const added = (runs: readonly RunFacts[]) => {
+    const sum = (of: (one: RunFacts) => number) => runs.reduce((all, one) => all + of(one), 0)
+    return {
+      hits:
+        by === 'came up'
+          ? sum(({ up }) => up?.hits ?? 0)
+          : // Cells that gave a plant which stands or went on.
+            sum(({ stands, up }) => (up ? Math.max(0, Math.min(up.of, up.hits - stands.lost)) : 0)),
+      of: sum(({ up }) => up?.of ?? 0),
+      days: runs.flatMap(({ days }) => days),
+    }
+  }
+  const trays = [...new Set(own.map(({ trayId }) => trayId))].map((trayId) => ({
+    trayId,
+    ...added(own.filter((one) => one.trayId === trayId)),
+  }))
+  return { code, name: code, ...added(own), trays }
+}
+
+export interface TrialVerdict {
+  readonly pair: readonly [string, string]
+  readonly up: Verdict
+  readonly good: Verdict
+  readonly days: Verdict | null
+}
+
+/** Every pair of sides, judged. @param nameOf what a side is called in the verdict: its letter while it is blind */
+export function judgedTrial(
+  trial: TrialRecord,
+  facts: readonly RunFacts[],
+  nameOf: (arm: TrialRecord['arms'][number]) => string,
+): TrialVerdict[] {
+  const named = (arm: TrialRecord['arms'][number], by: 'came up' | 'good plants') => ({
+    ...sideOf(arm, facts, by),
+    name: nameOf(arm),
+  })
+  return trial.arms.flatMap((one, i) =>
+    trial.arms.slice(i + 1).map((other): TrialVerdict => {
+      const [a, b] = [named(one, 'came up'), named(other, 'came up')]
+      return {
+        pair: [one.code, other.code],
+        up: judged(a, b),
+        good: judged(named(one, 'good plants'), named(other, 'good plants'), 'are good plants'),
+        days: judgedDays(a, b),
+      }
+    }),
+  )
+}
+
+/** By what records can be compared. */
+export const COMPARED_BY = [
+  'mix',
+  'supplier',
+  'packet',
+  'place',
+  'watering',
+  'living or sterile mix',
+] as const
+export type ComparedBy = (typeof COMPARED_BY)[number]
+
+const WAYS = { above: 'from above', below: 'from below', mist: 'by mist' } as const
+
+/** What a run is for a comparison; null where the records do not say. */
+export function groupOf(
+  one: RunFacts,
+  by: ComparedBy,
+  context: Context,
+  batches: ReadonlyMap<
+    string,
+    { readonly recipeId: string | null; readonly parts: readonly { readonly materialId: string }[] }
+  >,
+  places: ReadonlyMap<string, string>,
+): string | null {
+  const recipeId = (one.batchId ? batches.get(one.batchId)?.recipeId : null) ?? one.recipeId
+  switch (by) {
+    case 'mix':
+      return recipeId ? (context.recipes.get(recipeId)?.name ?? null) : null
+    case 'supplier':
+      return (one.packetId && context.packets.get(one.packetId)?.supplier) || null
+    case 'packet': {
+      const packet = one.packetId ? context.packets.get(one.packetId) : undefined
+      return packet ? `${packet.name} ${packet.year}` : null
+    }
+    case 'place':
+      return one.placeId ? (places.get(one.placeId) ?? null) : null
+    case 'watering':
+      return one.how ? WAYS[one.how] : null
+    case 'living or sterile mix': {
+      const parts =
+        (one.batchId ? batches.get(one.batchId)?.parts : undefined) ??
+        (recipeId ? context.recipes.get(recipeId)?.parts : undefined)
+      if (!parts) return null
+      const alive = parts.some(({ materialId }) => {
+        const material = context.materials.get(materialId)
+        return material !== undefined && isAlive(material)
+      })
+      return alive ? 'living mix' : 'sterile mix'
+    }
+  }
+}
+
+/** Two groups of what was simply grown, and what speaks against taking their difference for more than it is. */
+export interface Comparison {
+  readonly sides: readonly [Side, Side]
+  readonly verdict: Verdict
+  readonly days: Verdict | null
+  readonly against: readonly string[]
+}
+
+/** Sowings whose middles lie farther apart had another season [default]. */
+const SAME_WEEK_DAYS = 10
+
+/**
+ * What the records suggest of two groups.
+ *
+ * @param printDay a day as the reader writes it
+ */
+export function compared(
+  groups: readonly { readonly name: string; readonly of: readonly RunFacts[] }[],
+  by: ComparedBy,
+  { crops }: Pick<Context, 'crops'>,
+  places: ReadonlyMap<string, string>,
+  printDay: (day: Day) => string,
+): Comparison {
+  const [one, other] = groups as [(typeof groups)[number], (typeof groups)[number]]
+  const side = ({ name, of }: (typeof groups)[number]) => sideFrom(name, of)
+  const sides = [side(one), side(other)] as const
+  const middle = (of: readonly RunFacts[]) => {
+    const days = of.flatMap(({ sownOn }) => sownOn ?? []).sort()
+    return days[Math.floor(days.length / 2)] ?? null
+  }
+  const [a, b] = [middle(one.of), middle(other.of)]
+  const set = (of: readonly RunFacts[], key: (one: RunFacts) => string | null | undefined) =>
+    new Set(of.flatMap((each) => key(each) ?? []))
+  const differ = (key: (one: RunFacts) => string | null | undefined) => {
+    const [x, y] = [set(one.of, key), set(other.of, key)]
+    return x.size !== y.size || [...x].some((each) => !y.has(each))
+  }
+  const named = (ids: ReadonlySet<string>, names: ReadonlyMap<string, string>) =>
+    [...ids].map((id) => names.get(id) ?? id).join(', ')
+  const against = [
+    ...(a && b && Math.abs(daysBetween(a, b)) > SAME_WEEK_DAYS
+      ? [`Not the same weeks: ${one.name} about ${printDay(a)}, ${other.name} about ${printDay(b)}.`]
+      : []),
+    ...(by !== 'place' && differ(({ placeId }) => placeId)
+      ? [
+          `Not the same places: ${
+            named(
+              set(one.of, ({ placeId }) => placeId),
+              places,
+            ) || 'nobody said'
+          } against ${
+            named(
+              set(other.of, ({ placeId }) => placeId),
+              places,
+            ) || 'nobody said'
+          }.`,
+        ]
+      : []),
+    ...(differ(({ cropId }) => cropId)
+      ? [
+          `Not the same crops: ${[...set(one.of, ({ cropId }) => crops.get(cropId)?.name)].join(', ')} against ${[...set(other.of, ({ cropId }) => crops.get(cropId)?.name)].join(', ')}.`,
+        ]
+      : []),
+    ...(by !== 'packet' && by !== 'supplier' && differ(({ packetId }) => packetId)
+      ? ['Not the same packets of seed.']
+      : []),
+    ...(by !== 'mix' &&
+    by !== 'living or sterile mix' &&
+    differ(({ batchId, recipeId }) => batchId ?? recipeId)
+      ? ['Not the same mix.']
+      : []),
+    ...(Math.min(one.of.length, other.of.length) < 3
+      ? ['Few trays: what befell one of them counts for much.']
+      : []),
+    'Nobody drew lots: what is different besides may be what did it. A trial would tell.',
+  ]
+  return { sides, verdict: judgedByCells(...sides), days: judgedDays(...sides, false), against }
+}

@@ -1,0 +1,238 @@
+import { batchSteps, cleaningSteps, soakSteps } from '#core/jobs/batch-steps'
+import { finalSteps, moveSteps } from '#core/jobs/move-steps'
+import { answerKey, runStands, type RunStands } from '#core/jobs/run'
+import { sowStepId, sowSteps, type SowTray } from '#core/jobs/sow-steps'
+import { cutUp, shareOut } from '#core/jobs/stations'
+import { cautionsOnce, type Step } from '#core/jobs/step'
+import { firstSoakL } from '#core/water/tray-store'
+import { waterStepId, waterSteps } from '#core/jobs/water-steps'
+import { cellVolume, cellWord } from '#core/containers/container'
+import { planBatch, type BatchPlan } from '#core/media/batch'
+import { DAMPNESSES } from '#core/media/moisture'
+import { habitOf } from '#core/feed/programme'
+import { mixWarmth, OUTSIDE } from '#core/places/place'
+import { withOutside } from '#core/season/schedule/stays'
+import type { PlannedRung } from '#core/season/schedule/sowing-request'
+import { daysUp } from '#core/sowing/emergence'
+import { cellsOf } from '#core/trays/layout'
+import { plannedBatch, plannedFeed } from './planned-cards'
+import type { Stored } from '../records/collections'
+import { asBatchRequest } from './batch-request'
+import type { RunRecord } from '../records/run'
+import type { TrayRecord } from '../records/tray'
+import { waterStore } from './water'
+import { find, type Bench } from './bench'
+
+/** One of several pairs of hands. */
+interface Station {
+  readonly index: number
+  readonly of: number
+}
+
+export interface RunPlan {
+  readonly steps: readonly Step[]
+  /** The batch of a run that mixes. */
+  readonly batchPlan: BatchPlan | null
+}
+
+/** The step in which the rest of a tub is measured. */
+export const LEFT_STEP = 'left'
+
+/**
+ * The steps of a run, from what it is about as it is planned now; what was answered in it counts. For several pairs of
+ * hands, those of one of them.
+ */
+export function runPlan(
+  bench: Bench,
+  { body }: Pick<Stored<RunRecord>, 'body'>,
+  station: Station | null = null,
+): RunPlan | null {
+  const stands = runStands(body.marks)
+  const ids = (what: RunRecord['about'][number]['what']) =>
+    body.about.filter((one) => one.what === what).map(({ id }) => id)
+  const just = (steps: readonly Step[] | null): RunPlan | null =>
+    steps && { steps: cautionsOnce(steps), batchPlan: null }
+  switch (body.kind) {
+    case 'soak':
+    case 'mix':
+      return ofBatch(bench, body.kind, ids('batches')[0], stands, station)
+    case 'clean':
+      return just(cleaningSteps())
+    case 'feed':
+      return just(ofFeed(bench, ids('feedings')[0]))
+    case 'sow':
+      return just(ofSowing(bench, ids('trays'), stands, station))
+    case 'water':
+      return just(ofWater(bench, ids('trays'), stands))
+    default:
+      return just(ofMove(bench, body, station))
+  }
+}
+
+function ofBatch(
+  bench: Bench,
+  kind: 'soak' | 'mix',
+  id: string | undefined,
+  stands: RunStands,
+  station: Station | null,
+): RunPlan | null {
+  const batch = find(bench, 'batches', id)
+  if (!batch || !plannedBatch(batch.body, bench.context)) return null
+  // How damp the bag is decides how much water is said.
+  const said = ['measure', 'lower-measure'].map((step) => stands.chosen.get(answerKey(step, 'dampness')))
+  const dampness = DAMPNESSES.find((one) => said.includes(one)) ?? batch.body.dampness
+  const request = asBatchRequest({ ...batch.body, dampness }, bench.context)
+  const fills = station
+    ? request.fills.flatMap((fill) => {
+        const all = Math.round(fill.cells ?? fill.count * fill.container.cells)
+        const cells = shareOut(all, station.of)[station.index]!
+        return cells === 0 ? [] : [{ ...fill, count: Math.ceil(cells / fill.container.cells), cells }]
+      })
+    : request.fills
+  if (fills.length === 0) return null
+  const own = { ...request, fills }
+  const plan = planBatch(own)
+  if (kind === 'soak') return { steps: cautionsOnce(soakSteps(plan, own)), batchPlan: plan }
+  const left: Step = {
+    id: LEFT_STEP,
+    title: 'What is left in the tub?',
+    say: ['Level it and read it, or count scoops. Covered and damp it keeps some days.'],
+    picture: { kind: 'tub', filled: 0.1, of: 'The tub' },
+    asks: [{ key: 'leftL', label: 'Left in the tub', dimension: 'volume', expected: null }],
+    workMinutes: 3,
+  }
+  return { steps: cautionsOnce([...batchSteps(plan, own), left]), batchPlan: plan }
+}
+
+function ofFeed(bench: Bench, id: string | undefined): Step[] | null {
+  const feeding = find(bench, 'feedings', id)
+  const planned = feeding && plannedFeed(feeding.body, bench.context)
+  return planned ? planned.steps : null
+}
+
+function ofSowing(
+  bench: Bench,
+  ids: readonly string[],
+  stands: RunStands,
+  station: Station | null,
+): Step[] | null {
+  const list = ids.flatMap((id): SowTray[] => {
+    const tray = find(bench, 'trays', id)
+    const container = tray && bench.context.containers.get(tray.body.containerId)
+    return tray && container ? [sowTray(bench, tray, stands)].filter(({ runs }) => runs.length > 0) : []
+  })
+  if (list.length === 0) return null
+  if (!station) return sowSteps(list)
+  const all = list.flatMap((tray) =>
+    tray.runs.flatMap((run) => run.cells.map((cell) => ({ tray, run, cell }))),
+  )
+  const mine = cutUp(all, station.of)[station.index]!
+  return sowSteps(
+    list.flatMap((tray) => {
+      const runs = tray.runs.flatMap((run) => {
+        const cells = mine.filter((one) => one.tray === tray && one.run === run).map(({ cell }) => cell)
+        return cells.length ? [{ ...run, cells }] : []
+      })
+      return runs.length ? [{ ...tray, runs }] : []
+    }),
+  )
+}
+function sowTray(bench: Bench, tray: Stored<TrayRecord>, marks: RunStands): SowTray {
+  const container = bench.context.containers.get(tray.body.containerId)!
+  const stands = bench.stands(tray)
+  const place =
+    withOutside(bench.context.frame?.places ?? []).find(({ id }) => id === tray.body.placeId) ?? OUTSIDE
+  const open = stands.runs.filter(
+    ({ run, sown, set }) => set === 0 && (sown === 0 || marks.steps.has(sowStepId(tray.id, run.code))),
+  )
+  const firstCrop = open[0] && bench.context.crops.get(open[0].run.cropId)
+  const kept = waterStore(tray.body, bench.context)
+  const mixC = firstCrop ? mixWarmth(place, firstCrop.warmthC) : null
+  return {
+    id: tray.id,
+    name: `tray ${tray.number}`,
+    rows: tray.body.rows,
+    columns: tray.body.columns,
+    cellDepthMm: container.shape.depthMm,
+    cellWord: cellWord(container) === 'tray' ? 'furrow' : cellWord(container),
+    place: place.name,
+    cover: place.cover,
+    heatC: place.heatC === null || mixC === null ? null : Math.round(mixC),
+    drinksL: kept ? firstSoakL(kept.store) : 0,
+    upDays: firstCrop && mixC !== null ? (daysUp(firstCrop, null, mixC)?.value ?? null) : null,
+    runs: open.flatMap(({ run, cells }) => {
+      const crop = bench.context.crops.get(run.cropId)
+      if (!crop || cells === 0) return []
+      const fill = run.sowingId ? bench.row(run.sowingId)?.planned.rungs[0]?.fill : undefined
+      const packet = run.packetId ? bench.context.packets.get(run.packetId) : undefined
+      return [
+        {
+          code: run.code,
+          name: run.name,
+          depthMm: packet?.depthMm ?? crop.depthMm,
+          wantsLight: crop.light === 'wants light',
+          coverName: (fill && bench.context.materials.get(fill.coverMaterialId)?.name) ?? 'the mix',
+          cells: cellsOf(tray.body, run.code),
+          seedsPerCell: Math.max(1, Math.round(run.seedsPerCell)),
+          label: [run.name, `sown ${bench.today}`],
+        },
+      ]
+    }),
+  }
+}
+
+function ofWater(bench: Bench, ids: readonly string[], marks: RunStands): Step[] | null {
+  const list = ids.flatMap((id) => {
+    const tray = find(bench, 'trays', id)
+    const here = tray && bench.water(tray)
+    if (!tray || !here) return []
+    return [
+      {
+        id,
+        name: `tray ${tray.number}`,
+        what: tray.body.runs.map(({ name }) => name).join(', ') || tray.body.name,
+        place: here.place.name,
+        outlook: here.outlook,
+      },
+    ]
+  })
+  const known = new Set(list.map(({ id }) => waterStepId(id)))
+  return list.length || [...marks.steps.keys()].some((id) => known.has(id))
+    ? waterSteps(list, bench.context.frame?.canL ?? 9)
+    : null
+}
+
+function ofMove(bench: Bench, body: RunRecord, station: Station | null): Step[] | null {
+  const target = body.about.find(({ what }) => what === 'sowings')
+  const row = target && bench.row(target.id)
+  const rung: PlannedRung | undefined =
+    body.kind === 'final container' ? row?.planned.rungs.at(-1) : row?.planned.rungs[target?.rung ?? -1]
+  if (!row || !rung) return null
+  const all = Math.max(1, rung.plants - rung.moved)
+  const plants = station ? shareOut(all, station.of)[station.index]! : all
+  if (plants === 0) return null
+  const place = rung.where.place.name
+  if (body.kind === 'final container')
+    return finalSteps({
+      name: row.name,
+      plants,
+      container: rung.container.name,
+      containerL: cellVolume(rung.container).value / 1000,
+      depthMm: rung.container.shape.depthMm,
+      fruits: row.crop.family === 'fruiting',
+      place,
+    })
+  const weak = habitOf(bench.context.frame?.feedingSchool ?? 'half strength', 'true-leaves').nMgPerL
+  return moveSteps({
+    kind: body.kind === 'pot up' ? 'pot up' : 'prick out',
+    name: row.name,
+    plants,
+    plantsEach: rung.fill.plants ?? 1,
+    container: rung.container.name,
+    containers: Math.max(1, Math.ceil(plants / (rung.fill.plants ?? 1) / rung.container.cells)),
+    cellDepthMm: rung.container.shape.depthMm,
+    buryStem: row.crop.buryStem,
+    place,
+    nMgPerL: weak > 0 ? weak : null,
+  })
+}

@@ -1,0 +1,214 @@
+import { stageById } from '#core/feed/stage'
+import { chemistryOf, dosed } from '#core/media/chemistry'
+import { insideOf } from '#core/media/inside'
+import { isAlive } from '#core/media/material'
+import { addDays, daysBetween, type Day } from '#core/calendar/day'
+import { LIGHT_WANTED, lightSchoolById } from '#core/places/light'
+import { lightOfDay } from '#core/places/place-light'
+import { isIndoors, mixWarmth, type Place } from '#core/places/place'
+import { withOutside } from '#core/season/schedule/stays'
+import { emptyRecord, type SignRecord } from '#core/signs/record'
+import { daysToEmergence } from '#core/sowing/emergence'
+import { daysByWarmth } from '#core/sowing/warmth'
+import type { TrayStands } from '#core/trays/standing'
+import type { Context, Kept } from './context'
+import { mixByDay } from './measured'
+import type { EntryRecord } from '../records/entry'
+import type { HouseholdRecord } from '../records/household'
+import type { TrayRecord } from '../records/tray'
+import type { TrayWater } from './water'
+
+/** Salts of the mix that seedlings, and plants that were potted on, still bear, mS/cm SME [handbook, from memory]. */
+const SEEDLINGS_BEAR = 2
+const POTTED_BEAR = 3.5
+/** Days such plants stand in one container, where no plan says it [common practice: 3–6 weeks]. */
+const USUAL_DAYS = 35
+/** Of the easily available water so much gone is a dry day. */
+const DRY_AT = 0.95
+
+export interface AboutTray {
+  readonly tray: Kept<TrayRecord>
+  readonly stands: TrayStands
+  /** Everything that was written down of it. */
+  readonly entries: readonly Kept<EntryRecord>[]
+  readonly water: TrayWater | null
+  readonly tap: HouseholdRecord['water']
+  readonly climate: readonly EntryRecord['climate'][number][]
+  /** Days its plants are meant to stand in it, by the plan; null where none says it. */
+  readonly stayDays: number | null
+  readonly today: Day
+}
+
+/** What the record says of a tray, for weighing a sign. */
+export function signRecordOf(about: AboutTray, context: Context): SignRecord {
+  const { tray, stands, entries, water, tap, today } = about
+  const { body } = tray
+  const runs = stands.runs.filter(({ sown, set }) => sown + set > 0)
+  const crop = context.crops.get(runs[0]?.run.cropId ?? body.runs[0]?.cropId ?? '') ?? null
+  const first = (days: readonly (Day | null)[]) =>
+    days.flatMap((day) => day ?? []).reduce<Day | null>((a, b) => (a && a < b ? a : b), null)
+  const sownOn = first(runs.map(({ sownOn: day }) => day))
+  const setOn = first(runs.map(({ setOn: day }) => day))
+  const upOn = first(runs.map(({ firstUpOn }) => firstUpOn))
+  const place = withOutside(context.frame?.places ?? []).find(({ id }) => id === body.placeId) ?? null
+  const potted = runs.some(({ run }) => run.rung > 0)
+  const daysUp = upOn
+    ? daysBetween(upOn, today)
+    : setOn
+      ? daysBetween(setOn, today) + USUAL_AGE
+      : sownOn
+        ? -1
+        : null
+  const stage = stageById(potted ? 'potted-up' : (daysUp ?? 0) < 10 ? 'seed-leaves' : 'true-leaves')
+  const latest = about.climate.filter(({ on }) => on > addDays(today, -8) && on <= today)
+  const mix = mixFacts(body, context, water, daysUp)
+  const feed = lastFeed(tray.id, entries, today)
+  const begun = setOn ?? sownOn
+  return {
+    ...emptyRecord(),
+    daysUp,
+    lateness: sownOn && !upOn && crop && place ? latenessOf(crop, place, sownOn, about) : null,
+    daysOutside: daysOutside(body, place, entries, context, today),
+    overstayed: begun ? daysBetween(begun, today) / (about.stayDays ?? USUAL_DAYS) : null,
+    roots: entries.findLast(({ body: { really } }) => really?.roots)?.body.really?.roots ?? null,
+    lastNMgPerL: feed?.nMgPerL ?? null,
+    daysSinceFed: feed ? daysBetween(feed.on, today) : null,
+    band: [stage.lowNMgPerL, stage.highNMgPerL],
+    ecMsPerCm: water?.followed.now.ecMsPerCm ?? null,
+    ecLimitMsPerCm: potted ? POTTED_BEAR : SEEDLINGS_BEAR,
+    ...mix,
+    alkalinityMgPerL: tap?.alkalinityMgPerL ?? null,
+    waterGone: water?.outlook.gone ?? null,
+    wetDays: water?.outlook.wetDays ?? null,
+    dryDays: water ? dryDaysOf(water) : null,
+    fromAbove: fromAbove(tray.id, entries),
+    coldestC: latest.length ? Math.min(...latest.map(({ lowC }) => lowC)) : (place?.nightC ?? null),
+    warmestC: latest.length ? Math.max(...latest.map(({ highC }) => highC)) : (place?.dayC ?? null),
+    mixC: place ? mixWarmth(place, daysUp !== null && daysUp < 0 ? (crop?.warmthC ?? null) : null) : null,
+    lightMol: latest.find(({ lightMol }) => lightMol !== null)?.lightMol ?? lightOf(place, context),
+    lightLeast: potted ? LIGHT_WANTED.transplant.low : LIGHT_WANTED.seedling.low,
+    covered: place ? place.cover !== 'none' && (daysUp ?? 0) < 0 : null,
+    humidity: latest.find(({ humidity }) => humidity !== null)?.humidity ?? place?.humidity ?? null,
+    seedYears: seedYears(body, context, today),
+    depthMm: crop && sownOn ? depthOf(body, context) : null,
+    crop,
+  }
+}
+
+/** Plants that were set came up about so long before [default]. */
+const USUAL_AGE = 20
+
+function lastFeed(trayId: string, entries: readonly Kept<EntryRecord>[], today: Day) {
+  return entries
+    .filter(({ body: { on } }) => on <= today)
+    .flatMap(({ body }) =>
+      body.water.flatMap((one) =>
+        one.trayId === trayId && one.nMgPerL ? [{ on: body.on, nMgPerL: one.nMgPerL }] : [],
+      ),
+    )
+    .reduce<{ on: Day; nMgPerL: number } | null>((a, b) => (a && a.on > b.on ? a : b), null)
+}
+
+function latenessOf(
+  crop: NonNullable<ReturnType<Context['crops']['get']>>,
+  place: Place,
+  sownOn: Day,
+  { climate, today }: AboutTray,
+): number | null {
+  const planned = daysToEmergence(crop.emergence, mixWarmth(place, crop.warmthC))
+  if (!planned) return 3
+  const days = daysByWarmth(crop, planned, sownOn, mixByDay(place, crop.warmthC, climate))
+  return daysBetween(sownOn, today) / days.value
+}
+
+/** Since when it stands outside; null under a roof. */
+function daysOutside(
+  body: TrayRecord,
+  place: Place | null,
+  entries: readonly Kept<EntryRecord>[],
+  { frame }: Context,
+  today: Day,
+): number | null {
+  const places = withOutside(frame?.places ?? [])
+  const isOut = (id: string | null) => {
+    const found = places.find((one) => one.id === id)
+    return found ? !isIndoors(found) : false
+  }
+  const days = entries.flatMap(({ body: { kind, on, placeId, about } }) =>
+    (kind === 'carried' && isOut(placeId)) ||
+    (kind === 'harden' && about.some(({ id }) => body.runs.some(({ sowingId }) => sowingId === id)))
+      ? [on]
+      : [],
+  )
+  if (days.length)
+    return daysBetween(
+      days.reduce((a, b) => (a < b ? a : b)),
+      today,
+    )
+  return place && isOut(body.placeId) ? 30 : null
+}
+
+function fromAbove(trayId: string, entries: readonly Kept<EntryRecord>[]): boolean | null {
+  const ways = entries.flatMap(({ body }) =>
+    body.water.flatMap(({ trayId: id, how }) => (id === trayId && how ? [how] : [])),
+  )
+  return ways.length ? ways.filter((how) => how !== 'below').length * 2 > ways.length : null
+}
+
+function dryDaysOf({ followed, store }: TrayWater): number {
+  const since = followed.now.at - 7 * 24
+  const easy = store.easyL.value
+  const dry = new Set(
+    followed.path
+      .filter(
+        ({ at, waterL }) =>
+          at >= since && at <= followed.now.at && (store.capacityL.value - waterL) / easy > DRY_AT,
+      )
+      .map(({ at }) => Math.floor(at / 24)),
+  )
+  return dry.size
+}
+
+function lightOf(place: Place | null, { frame }: Context): number | null {
+  return place?.light
+    ? lightOfDay(place.light, lightSchoolById(frame?.lightSchool ?? 'sixteen').hours).value
+    : null
+}
+
+function seedYears(body: TrayRecord, { packets }: Context, today: Day): number | null {
+  const packet = body.runs.flatMap(({ packetId }) => (packetId ? (packets.get(packetId) ?? []) : []))[0]
+  return packet ? Math.max(0, Number(today.slice(0, 4)) - packet.year) : null
+}
+function depthOf(body: TrayRecord, { packets, crops }: Context): number | null {
+  const packet = body.runs.flatMap(({ packetId }) => (packetId ? (packets.get(packetId) ?? []) : []))[0]
+  return packet?.depthMm ?? crops.get(body.runs[0]?.cropId ?? '')?.depthMm ?? null
+}
+
+/** What its mix is: air, acidity, salts, food, and what it is made of. */
+function mixFacts(
+  body: TrayRecord,
+  context: Context,
+  water: TrayWater | null,
+  daysUp: number | null,
+): Partial<SignRecord> {
+  const mix = context.mixOf(body.batchId ?? '') ?? context.mixOf(body.recipeId ?? '')
+  if (!mix || !water || !water.mixKnown) return {}
+  const { blend, container } = water
+  const chemistry = chemistryOf(blend.ingredients, blend.mixingLoss, dosed(mix.extras, context.materials))
+  const { physics, daysOfFood } = insideOf(container, blend, chemistry)
+  const shareOf = (is: (id: string) => boolean) =>
+    blend.ingredients.reduce((sum, { material, share }) => sum + (is(material.id) ? share.value : 0), 0)
+  return {
+    daysPastFood: daysUp === null ? null : daysUp - daysOfFood.value,
+    air: physics.airSpace.value,
+    airLeast: physics.airWanted.least,
+    ph: chemistry.ph.value,
+    saltsMsPerCm: chemistry.saltsMsPerCm.value,
+    living: blend.ingredients.reduce(
+      (sum, { material, share }) => sum + (isAlive(material) ? share.value : 0),
+      0,
+    ),
+    peat: shareOf((id) => id.includes('peat')),
+    perlite: shareOf((id) => id.includes('perlite')),
+  }
+}

@@ -1,0 +1,117 @@
+import { ladderById } from '#core/season/schedule/schedules'
+import type { SeasonFrame } from '#core/season/frame'
+import { seasonEnds } from '#core/calendar/frost'
+import { keepsOn } from '#core/season/schedule/final-care'
+import { rungsOf, sowingProblems } from '#core/season/schedule/sowing'
+import { type SowingRequest } from '#core/season/schedule/sowing-request'
+import type { Problem } from '#core/problem'
+import { germinationNow,type Counted } from '#core/sowing/seed-age'
+import type { Crop } from '#core/sowing/crop'
+import type { Context } from './context'
+import type { PacketRecord } from '../records/packet'
+import { type SowingRecord } from '../records/sowing'
+
+
+type Reckoned = Pick<Context, 'crops' | 'packets' | 'book'> &
+  Partial<Pick<Context, 'habits'>> & { readonly frame: SeasonFrame }
+
+/** The request core plans; undefined for a crop nobody knows. */
+export function asSowingRequest(
+  record: SowingRecord,
+  known: Reckoned,
+  {
+    done = {},
+    notBefore = null,
+    up,
+    moved,
+    roots,
+    warmth,
+  }: Partial<Pick<SowingRequest, 'done' | 'notBefore' | 'up' | 'moved' | 'roots' | 'warmth'>> = {},
+): SowingRequest | undefined {
+  const inBook = known.crops.get(record.cropId)
+  if (!inBook) return undefined
+  const seed = record.packetId === null ? undefined : known.packets.get(record.packetId)
+  // What the packet says beats the book.
+  const crop = seed?.depthMm == null ? inBook : { ...inBook, depthMm: seed.depthMm }
+  const year = Number((record.sowOn ?? record.outOn ?? seasonEnds(known.frame).last).slice(0, 4))
+  const { plants, cells, season, outOn, sowOn, certainty, seedsPerCell, ladderId, placeId, rungs } = record
+  return {
+    crop,
+    plants,
+    cells,
+    season,
+    outOn,
+    sowOn,
+    certainty,
+    seedsPerCell,
+    ladderId,
+    placeId,
+    rungs,
+    germination: record.germination ?? seed?.germination ?? null,
+    seedYears: seed && record.germination === null ? Math.max(0, year - seed.year) : 0,
+    counted: record.germination === null ? countedOf(record, crop, seed, year, known.habits) : null,
+    losses: lossesOf(known.habits),
+    warmth,
+    seedsThere: seed?.seeds ?? null,
+    upDays: seed?.upDays ?? null,
+    done,
+    notBefore,
+    up,
+    moved,
+    roots,
+  }
+}
+
+/** Spread of what a packet says of its seed, one standard deviation [default]. */
+const PACKET_SD = 0.15
+
+/** Germination by the counts of this packet, weighed against what it says; null where it was never counted. */
+function countedOf(
+  { packetId }: Pick<SowingRecord, 'packetId'>,
+  crop: Crop,
+  seed: PacketRecord | undefined,
+  year: number,
+  habits: Context['habits'] | undefined,
+): Counted | null {
+  if (packetId === null || !seed || !habits?.things('germination').includes(packetId)) return null
+  const { measured } = habits.of('germination', packetId)
+  const last = Number(
+    measured.reduce((day, one) => (one.on > day ? one.on : day), measured[0]!.on).slice(0, 4),
+  )
+  const prior = germinationNow(crop, seed.germination, Math.max(0, last - seed.year)).value
+  const { mean, n } = habits.of('germination', packetId, { mean: prior, sd: PACKET_SD })
+  return { share: Math.min(1, Math.max(0.01, mean)), n, years: Math.max(0, year - last) }
+}
+
+function lossesOf(habits: Context['habits'] | undefined): SowingRequest['losses'] {
+  const loss = habits?.of('potting loss')
+  return loss?.n ? { share: Math.min(0.9, loss.mean), n: loss.n } : null
+}
+
+/** What is wrong with a sowing, each at its field. */
+export function sowingRecordProblems(record: SowingRecord, known: Reckoned): Problem[] {
+  const request = asSowingRequest(record, known)
+  if (!request) return [{ path: ['cropId'], message: 'This crop is not in the book.' }]
+  const mixes = (record.rungs ?? ladderById(record.ladderId ?? request.crop.ladderId).rungs).flatMap(
+    ({ recipeId }, i) =>
+      recipeId === null || known.book.knowsMix(recipeId)
+        ? []
+        : [{ path: ['rungs', i, 'recipeId'], message: 'This recipe is not known.' }],
+  )
+  return [
+    ...(record.packetId === null || known.packets.has(record.packetId)
+      ? []
+      : [{ path: ['packetId'], message: 'This packet is not known.' }]),
+    ...sowingProblems(request, known.frame, known.book),
+    ...mixes,
+  ]
+}
+
+/** Whether a sowing goes on in a container of its own after it is out; not where nobody knows its crop. */
+export function keepsOnAfter(
+  { rungs, ladderId, cropId }: Pick<SowingRecord, 'rungs' | 'ladderId' | 'cropId'>,
+  crops: Context['crops'],
+): boolean {
+  const crop = crops.get(cropId)
+  return crop !== undefined && keepsOn(rungsOf({ rungs, ladderId, crop }))
+}

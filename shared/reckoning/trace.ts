@@ -1,0 +1,183 @@
+import type { Day } from '#core/calendar/day'
+import { isSign, seenName } from '#core/signs/seen'
+import { totalOf } from '#core/trays/change'
+import type { Context, Kept } from './context'
+import type { BatchRecord } from '../records/batch'
+import type { EntryRecord } from '../records/entry'
+import type { TrayRecord } from '../records/tray'
+import { changesByTray, trayStands } from './trays'
+
+type Numbered<Body> = Kept<Body> & { readonly number: number }
+
+/** One thing on the way of a tray. */
+export interface TraceNode {
+  readonly id: string
+  readonly kind: 'seed' | 'material' | 'batch' | 'tray' | 'feed' | 'water'
+  /** From what it is made to what happened to it: 0–3. */
+  readonly column: number
+  readonly name: string
+  readonly says: string
+  readonly to: string | null
+  /** Signs were seen on it, or much of it was lost. */
+  readonly isSick: boolean
+  /** The tray that is asked about. */
+  readonly isAsked: boolean
+}
+export interface TraceLink {
+  readonly from: string
+  readonly to: string
+  readonly says: string
+}
+export interface Trace {
+  readonly nodes: readonly TraceNode[]
+  readonly links: readonly TraceLink[]
+  /** What sick trays have in common and well ones have not. */
+  readonly shared: readonly string[]
+}
+
+/**
+ * The way of a tray: seed and materials, the batch, its other trays and those its plants came from, what was fed and watered.
+ *
+ * @param printDay a day as the reader writes it
+ */
+export function traceOf(
+  trayId: string,
+  records: {
+    readonly trays: readonly Numbered<TrayRecord>[]
+    readonly batches: readonly Numbered<BatchRecord>[]
+    readonly entries: readonly Kept<EntryRecord>[]
+  },
+  context: Pick<Context, 'packets' | 'materials' | 'crops' | 'recipes'>,
+  printDay: (day: Day) => string,
+): Trace {
+  const nodes = new Map<string, TraceNode>()
+  const links = new Map<string, TraceLink>()
+  const link = (from: string, to: string, says = '') => links.set(`${from} ${to}`, { from, to, says })
+  const add = (node: Omit<TraceNode, 'isSick' | 'isAsked' | 'to'> & Partial<TraceNode>) =>
+    nodes.set(node.id, { isSick: false, isAsked: false, to: null, ...node })
+  const changes = changesByTray(records.entries)
+  const asked = records.trays.find(({ id }) => id === trayId)
+
+  for (const { id, number, body } of records.trays) {
+    const stands = trayStands(body, changes.get(id) ?? [], context.crops)
+    const sum = (key: 'sown' | 'up' | 'lost' | 'standing') =>
+      stands.runs.reduce((all, one) => all + one[key], 0)
+    const signs = signsOf(id, records.entries)
+    const lost = sum('lost')
+    add({
+      id,
+      kind: 'tray',
+      column: 2,
+      name: `Tray ${number}`,
+      says: [
+        body.runs.map(({ name }) => name).join(', ') || body.name,
+        `${sum('up') || sum('standing')} up${sum('sown') ? ` of ${sum('sown')}` : ''}`,
+        ...(lost ? [`${lost} lost`] : []),
+        ...signs.map(seenName),
+      ].join(' · '),
+      to: `/trays/${id}`,
+      isSick: signs.length > 0 || lost > Math.max(2, sum('up') * 0.2),
+      isAsked: id === trayId,
+    })
+    for (const run of body.runs) {
+      const packet = run.packetId ? context.packets.get(run.packetId) : undefined
+      if (!packet || !run.packetId) continue
+      add({
+        id: run.packetId,
+        kind: 'seed',
+        column: 0,
+        name: `${packet.name} ${packet.year}`,
+        says: packet.supplier || 'seed',
+        to: `/log?about=${run.packetId}`,
+      })
+      link(run.packetId, id)
+    }
+    if (body.batchId) link(body.batchId, id)
+  }
+  for (const { id, number, body } of records.batches) {
+    const made = records.entries.find(
+      ({ body: { kind, about } }) => kind === 'batch made' && about.some((one) => one.id === id),
+    )
+    add({
+      id,
+      kind: 'batch',
+      column: 1,
+      name: `Batch ${number}`,
+      says: [body.name, made ? `made ${printDay(made.body.on)}` : 'not written down as made'].join(' · '),
+      to: `/bench/${id}`,
+    })
+    for (const { materialId } of body.parts) {
+      const material = context.materials.get(materialId)
+      if (!material) continue
+      add({ id: materialId, kind: 'material', column: 0, name: material.name, says: 'in the mix' })
+      link(materialId, id)
+    }
+  }
+  for (const { body } of records.entries) {
+    // Plants that were moved between trays.
+    const left = body.cells.filter(({ what }) => what === 'moved')
+    const arrived = body.cells.filter(({ what }) => what === 'set')
+    for (const from of left)
+      for (const to of arrived)
+        if (nodes.has(from.trayId) && nodes.has(to.trayId))
+          link(from.trayId, to.trayId, `${totalOf(to)} on ${printDay(body.on)}`)
+  }
+  if (asked) {
+    const fed = records.entries.filter(
+      ({ body }) =>
+        body.about.some(({ id }) => id === trayId) &&
+        body.water.some((one) => one.trayId === trayId && (one.nMgPerL ?? 0) > 0),
+    )
+    if (fed.length) {
+      const strengths = fed.flatMap(({ body }) =>
+        body.water.flatMap((one) => (one.trayId === trayId && one.nMgPerL ? [one.nMgPerL] : [])),
+      )
+      add({
+        id: 'feeds',
+        kind: 'feed',
+        column: 3,
+        name: `${fed.length} ${fed.length === 1 ? 'feed' : 'feeds'}`,
+        says: `last ${printDay(fed.at(-1)!.body.on)}, ${Math.round(strengths.at(-1)!)} mg/L of nitrogen`,
+        to: `/log?about=${trayId}&of=fed`,
+      })
+      link(trayId, 'feeds')
+    }
+    const watered = records.entries.filter(({ body }) =>
+      body.water.some((one) => one.trayId === trayId && one.how),
+    )
+    if (watered.length) {
+      add({
+        id: 'water',
+        kind: 'water',
+        column: 3,
+        name: `Watered ${watered.length} ${watered.length === 1 ? 'time' : 'times'}`,
+        says: `last ${printDay(watered.at(-1)!.body.on)}`,
+        to: `/log?about=${trayId}&of=water`,
+      })
+      link(trayId, 'water')
+    }
+  }
+  const all = [...nodes.values()].sort((a, b) => a.column - b.column || Number(b.isAsked) - Number(a.isAsked))
+  const ways = [...links.values()].filter(({ from, to }) => nodes.has(from) && nodes.has(to))
+  return { nodes: all, links: ways, shared: inCommon(all, ways) }
+}
+
+function signsOf(trayId: string, entries: readonly Kept<EntryRecord>[]) {
+  const seen = entries
+    .filter(({ body }) => body.about.some(({ id }) => id === trayId))
+    .flatMap(({ body }) => body.signs.filter(isSign))
+  return [...new Set(seen)]
+}
+
+/** Seed or mix that every sick tray has and no well one. */
+function inCommon(nodes: readonly TraceNode[], links: readonly TraceLink[]): string[] {
+  const trays = nodes.filter(({ kind }) => kind === 'tray')
+  const sick = trays.filter(({ isSick }) => isSick)
+  const well = trays.filter(({ isSick }) => !isSick)
+  if (sick.length < 2 || well.length === 0) return []
+  const has = (tray: TraceNode, of: string) => links.some(({ from, to }) => from === of && to === tray.id)
+  return nodes
+    .filter(({ kind }) => kind === 'seed' || kind === 'batch')
+    .filter(({ id }) => sick.every((tray) => has(tray, id)) && well.every((tray) => !has(tray, id)))
+    .map(({ name }) => name)
+}

@@ -1,0 +1,67 @@
+import * as z from 'zod'
+import type { Day } from '#core/calendar/day'
+import type { Problem } from '#core/problem'
+
+/** A schema that also obeys the rules of the trade, stated once in core; each problem lands on its field. */
+export function ruled<Schema extends z.ZodType>(
+  schema: Schema,
+  problemsOf: (value: z.output<Schema>) => readonly Problem[],
+) {
+  return schema.superRefine((value, context) => {
+    for (const { path, message } of problemsOf(value))
+      context.addIssue({ code: 'custom', path: [...path], message })
+  })
+}
+
+/** The problems Zod found, in the words and paths of core. */
+export function problemsFrom(error: z.ZodError): Problem[] {
+  return error.issues.map((issue) => ({
+    path: issue.path.filter((key): key is string | number => typeof key !== 'symbol'),
+    message: inWords(issue),
+  }))
+}
+
+const KINDS: Readonly<Record<string, string>> = { array: 'list', object: 'record', string: 'text' }
+
+function inWords(issue: z.core.$ZodIssue): string {
+  if (issue.code === 'invalid_value') return `Choose one of: ${issue.values.map(String).join(', ')}.`
+  if (issue.code === 'invalid_type' && issue.message.startsWith('Invalid input'))
+    return issue.message.endsWith('received undefined')
+      ? 'This is missing.'
+      : `This is no ${KINDS[issue.expected] ?? issue.expected}.`
+  return issue.message
+}
+
+export const name = z
+  .string('A name is text.')
+  .overwrite((text) => text.replace(/\s+/gu, ' '))
+  .trim()
+  .min(1, 'Give it a name.')
+  .max(120, 'A name has at most 120 characters.')
+export const id = z.uuid('This is not an id.')
+/** Built-in things have short ids, a household's own have UUIDs. */
+export const reference = z.string().min(1, 'Choose one.').max(64)
+export const amount = z.number('This is not a number.')
+/** Zod's ISO date is a real calendar day: it knows the days of each month. Of no other century is anything planned. */
+export const day = z.iso
+  .date('This is not a calendar day.')
+  .refine(
+    (text) => text >= '1990' && text < '2100',
+    'A day lies between 1990 and 2099.',
+  ) as unknown as z.ZodType<Day, string>
+/** The ids of a list, as an enumeration takes them. */
+export const idsOf = <T extends string>(all: readonly { readonly id: T }[]) =>
+  all.map(({ id }) => id) as [T, ...T[]]
+export const basedOn = reference
+  .nullable()
+  .default(null)
+  .describe('The built-in row it corrects and stands in the place of, or null for one of its own')
+
+/** A correction points at a row that is there. */
+export const basedOnProblems = (
+  { basedOn: corrects }: { basedOn: string | null },
+  base: ReadonlyMap<string, unknown>,
+): Problem[] =>
+  corrects === null || base.has(corrects)
+    ? []
+    : [{ path: ['basedOn'], message: 'There is nothing of that name to correct.' }]
