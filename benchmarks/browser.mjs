@@ -123,8 +123,8 @@ async function seasonOf(name, open, out) {
         cover: 'none',
       },
     ],
-    lightSchool: 'sixteen',
-    feedingSchool: 'weak and often',
+    lightMethod: 'sixteen',
+    feedingMethod: 'weak and often',
     feedId: 'balanced-20',
     tubL: 40,
     canL: 9,
@@ -153,11 +153,11 @@ async function seasonOf(name, open, out) {
     })
     // The years before come first.
     if (n >= out) continue
-    for (const what of ['make mix', 'rung', 'look', 'out'])
+    for (const what of ['make mix', 'stage', 'look', 'out'])
       await put(`/entries/${crypto.randomUUID()}`, {
         name: what,
         kind: what,
-        about: [{ what: 'sowings', id: sowing, rung: 0 }],
+        subjects: [{ what: 'sowings', id: sowing, stage: 0 }],
         on: outOn,
       })
   }
@@ -171,7 +171,7 @@ async function drags(id, count) {
   const page = await context.newPage()
   await page.goto(`${base}/season`, { waitUntil: 'networkidle' })
   const times = await page
-    .locator('.rung')
+    .locator('.stage')
     .first()
     .evaluate(async (element) => {
       const { x, y, height } = element.getBoundingClientRect()
@@ -281,9 +281,9 @@ async function plugTray(id) {
   })
   await send(`/entries/${crypto.randomUUID()}`, {
     name: 'Sown',
-    kind: 'rung',
+    kind: 'stage',
     on: new Date().toISOString().slice(0, 10),
-    about: [{ what: 'trays', id: trayId }],
+    subjects: [{ what: 'trays', id: trayId }],
     cells: [{ trayId, run: 'A', what: 'sown', cells: cells.map((cell) => [cell, 1]) }],
   })
   return trayId

@@ -156,10 +156,10 @@ async function twentyYears(databaseUrl, likeId) {
     [id],
   )
   await client.query(
-    `insert into entry (household_id, id, number, name, kind, about, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
-     select household_id, gen_random_uuid(), row_number() over (), what, what, jsonb_build_array(jsonb_build_object('what', 'sowings', 'id', id, 'rung', 0)),
+    `insert into entry (household_id, id, number, name, kind, subjects, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
+     select household_id, gen_random_uuid(), row_number() over (), what, what, jsonb_build_array(jsonb_build_object('what', 'sowings', 'id', id, 'stage', 0)),
        sow_on, created_at, '', '', '', 1, false, '[]', '[]'
-     from sowing, unnest(array['make mix','rung','look','feed','feed','harden','out']) as what
+     from sowing, unnest(array['make mix','stage','look','feed','feed','harden','out']) as what
      where household_id = $1 and not (what in ('harden', 'out') and over_on is null)`,
     [id],
   )
@@ -176,8 +176,8 @@ async function twentyYears(databaseUrl, likeId) {
     [id],
   )
   await client.query(
-    `insert into entry (household_id, id, number, name, kind, about, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
-     select household_id, gen_random_uuid(), 1000000 + row_number() over (), 'Made', kind, jsonb_build_array(jsonb_build_object('what', what, 'id', id, 'rung', null)),
+    `insert into entry (household_id, id, number, name, kind, subjects, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
+     select household_id, gen_random_uuid(), 1000000 + row_number() over (), 'Made', kind, jsonb_build_array(jsonb_build_object('what', what, 'id', id, 'stage', null)),
        created_at::date, created_at, '', '', '', 1, false, '[]', '[]'
      from (select household_id, id, created_at, 'batch made' as kind, 'batches' as what from batch where household_id = $1
        union all select household_id, id, created_at, 'feed given', 'feedings' from feeding where household_id = $1

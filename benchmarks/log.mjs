@@ -22,13 +22,13 @@ export async function measureLog({ address, databaseUrl }) {
       [household],
     )
     await client.query(
-      `insert into entry (household_id, id, number, name, kind, "on", "by", about, "to", note, times, even_if_short, place_id, moves, facts)
+      `insert into entry (household_id, id, number, name, kind, "on", "by", subjects, "to", note, times, even_if_short, place_id, moves, facts)
        select $1, gen_random_uuid(), i,
          (array['Watered','Weighed','Seen','Fed','Thought of'])[1 + i % 5] || ': tray ' || i % 400,
          (array['watered','weighed','seen','feed','thought'])[1 + i % 5],
          date '2006-01-01' + (i / 14), 'Wren',
-         case when i % 5000 = 0 then jsonb_build_array(jsonb_build_object('what', 'trays', 'id', $2::text, 'rung', null))
-           else jsonb_build_array(jsonb_build_object('what', 'trays', 'id', gen_random_uuid(), 'rung', null)) end,
+         case when i % 5000 = 0 then jsonb_build_array(jsonb_build_object('what', 'trays', 'id', $2::text, 'stage', null))
+           else jsonb_build_array(jsonb_build_object('what', 'trays', 'id', gen_random_uuid(), 'stage', null)) end,
          '', case when i % 9973 = 0 then 'the marmalade jar tipped over' else 'surface pale, light to lift' end,
          1, false, case when i % 700 = 0 then 'racks' end, '[]', '[]'
        from generate_series(1, $3::int) i`,
@@ -58,7 +58,7 @@ export async function measureLog({ address, databaseUrl }) {
       ['the latest page', ''],
       ['a page of ten years ago', `("on", number) < ('2016-06-01'::date, 2000000000)`],
       ['a kind', `kind in ('seen')`],
-      ['a tray', `about @> '[{"id": "${tray}"}]'`],
+      ['a tray', `subjects @> '[{"id": "${tray}"}]'`],
       ['a place', `place_id = 'racks'`],
       [
         'a rare word',

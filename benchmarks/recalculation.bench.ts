@@ -128,7 +128,7 @@ const tools = [
 const needsStock = {
   feed: FEEDS[0]!,
   tools,
-  stageId: 'seed-leaves',
+  growthStageId: 'seed-leaves',
   targetNMgPerL: 30,
   vessel: { name: 'jug', volumeL: 1 },
 }

@@ -8,7 +8,7 @@ import { addDays, dayFrom } from '#core/calendar/day'
 import { feedRuns, loadOf, mixRuns, type SeasonRow } from '#core/season/demand/demand'
 import { feedSowing } from '#core/season/demand/feeding'
 import type { SeasonFrame } from '#core/season/frame'
-import { LADDERS } from '#core/season/schedule/schedules'
+import { SCHEDULES } from '#core/season/schedule/schedules'
 import { smallestShifts, type Standing } from '#core/season/fitting/repair'
 import { simulateSeasons } from '#core/season/uncertainty/simulate'
 import { planSowing } from '#core/season/schedule/sowing'
@@ -34,8 +34,8 @@ const frame: SeasonFrame = {
       cover: 'none',
     },
   ],
-  lightSchool: 'sixteen',
-  feedingSchool: 'weak and often',
+  lightMethod: 'sixteen',
+  feedingMethod: 'weak and often',
   feedId: FEEDS[0]!.id,
   tubL: 40,
   canL: 9,
@@ -56,8 +56,8 @@ const requests = Array.from({ length: 200 }, (_, i): SowingRequest => ({
   seedsThere: null,
   certainty: 0.9,
   seedsPerCell: null,
-  ladderId: LADDERS[i % LADDERS.length]!.id,
-  rungs: null,
+  scheduleId: SCHEDULES[i % SCHEDULES.length]!.id,
+  stages: null,
   done: {},
   notBefore: null,
 }))
@@ -67,7 +67,7 @@ const rowOf = (request: SowingRequest, id: number): SeasonRow => {
     id: String(id),
     name: request.crop.name,
     planned,
-    feeding: feedSowing(planned, request.crop, FEEDS[0]!, frame.feedingSchool, book),
+    feeding: feedSowing(planned, request.crop, FEEDS[0]!, frame.feedingMethod, book),
   }
 }
 const demand = (rows: readonly SeasonRow[]) => [

@@ -4,22 +4,22 @@
  */
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { placeOf } from '#core/places/place'
-import { dryRuns, HABITS, type DryRunRequest } from '#core/water/water-scenario'
+import { waterScenarios, WATERING_HABITS, type ScenarioRequest } from '#core/water/water-scenario'
 import { wetSurfaceLoss } from '#core/water/evaporation'
 import { contextOf } from '#shared/reckoning/context'
-import { dryRunFor } from '#shared/reckoning/water-scenario'
+import { scenarioFor } from '#shared/reckoning/water-scenario'
 import { median, report } from './report'
 
 const DAYS = 42
 const TRAYS = 1000
 const containers = [...BUILT_IN_CONTAINERS.values()].filter(({ kind }) => kind === 'tray')
-const requests = Array.from({ length: TRAYS }, (_, i): DryRunRequest => {
-  const found = dryRunFor(contextOf({}), {
+const requests = Array.from({ length: TRAYS }, (_, i): ScenarioRequest => {
+  const found = scenarioFor(contextOf({}), {
     recipeId: i % 2 ? 'lean-and-light' : 'peat-and-mineral',
     containerId: containers[i % containers.length]!.id,
     place: placeOf(i % 3 ? 'shelf' : 'mat', 'place'),
     lampHours: 16,
-    habit: HABITS[i % HABITS.length]!,
+    habit: WATERING_HABITS[i % WATERING_HABITS.length]!,
     how: i % 4 ? 'below' : 'above',
     days: DAYS,
     waterEc: 0.4,
@@ -42,7 +42,7 @@ function plainLoop(): number {
   return sum
 }
 
-const ours = median(9, () => dryRuns(requests))
+const ours = median(9, () => waterScenarios(requests))
 const plain = median(9, plainLoop)
 report('a plain loop of the same days', plain, `${TRAYS} trays for ${DAYS} days`, ours)
 console.log(`so ${TRAYS} trays take ${(ours / 1000).toFixed(2)} of the second they may`)

@@ -6,16 +6,16 @@ export interface Word {
 }
 
 const WORDS = {
-  ladder: {
-    name: 'Ladder',
-    means: 'The way of a sowing from seed to planting out: a row of rungs.',
+  schedule: {
+    name: 'Schedule',
+    means: 'The way of a sowing from seed to planting out: a row of stages.',
   },
-  rung: {
-    name: 'Rung',
-    means: 'One stretch of a ladder: a container, a mix and a feed for a while.',
+  stage: {
+    name: 'Stage',
+    means: 'One stretch of a schedule: a container, a mix and a feed for a while.',
   },
-  school: {
-    name: 'School',
+  method: {
+    name: 'Method',
     means:
       'A set of habits growers hold to, with a reason and a cost. You pick one; any of it can be kept otherwise.',
   },

@@ -71,7 +71,7 @@ test('the weight arrives once the pan is still: on the tray’s page, and in a r
   const run = await household.put('runs', {
     name: 'Water the shelf',
     kind: 'water',
-    about: [{ what: 'trays', id: tray.id, rung: null }],
+    subjects: [{ what: 'trays', id: tray.id, stage: null }],
     onDay: daysAgo(0),
     hands: 1,
     by: '',
@@ -143,12 +143,12 @@ test('a cold night in the forecast holds back what was to go out', async ({ page
     outOn: '2027-05-21',
     certainty: 0.9,
   })
-  for (const [rung, on] of ['2027-03-24', '2027-04-21', '2027-05-12'].entries())
+  for (const [stage, on] of ['2027-03-24', '2027-04-21', '2027-05-12'].entries())
     await household.put('entries', {
-      name: `Rung ${rung}`,
-      kind: 'rung',
+      name: `Stage ${stage}`,
+      kind: 'stage',
       on,
-      about: [{ what: 'sowings', id, rung }],
+      subjects: [{ what: 'sowings', id, stage }],
     })
   await goTo(page, '/today')
   await expect(page.getByText('An example. Its day is')).toContainText('20 May 2027')
@@ -213,7 +213,7 @@ test('the simulated bench says that it is, and a tray that is put on its scale w
         kind: 'watered',
         on: '2027-04-12',
         at: '09:00',
-        about: [{ what: 'trays', id: tray.id, rung: null }],
+        subjects: [{ what: 'trays', id: tray.id, stage: null }],
         water: [{ trayId: tray.id, how: 'below', litres: 1.5 }],
       },
     },

@@ -4,7 +4,7 @@ import { DEMO, expect, expectAccessible, goTo, SOWING_BATCH, test } from './fixt
 const FEEDING = {
   name: 'First feed',
   feedId: 'balanced-20',
-  stageId: 'growing-on',
+  growthStageId: 'growing-on',
   targetNMgPerL: 120,
   vessel: { name: 'Blue jug', volumeL: 2 },
   toolId: null,
@@ -68,7 +68,7 @@ for (const [scheme, size] of [
       cells: ['A', 'A', 'A', 'A', '', ''],
     })
     await household.put('devices', { name: 'Bench scale', kind: 'kitchen scale' })
-    const about = [{ what: 'trays', id: tray.id, rung: null }]
+    const subjects = [{ what: 'trays', id: tray.id, stage: null }]
     const on = new Date().toISOString().slice(0, 10)
     for (const [what, many] of [
       ['sown', 1],
@@ -76,9 +76,9 @@ for (const [scheme, size] of [
     ] as const)
       await household.put('entries', {
         name: what,
-        kind: what === 'sown' ? 'rung' : 'look',
+        kind: what === 'sown' ? 'stage' : 'look',
         on,
-        about,
+        subjects,
         cells: [
           {
             trayId: tray.id,
@@ -92,7 +92,7 @@ for (const [scheme, size] of [
           },
         ],
       })
-    await household.put('entries', { name: 'Long and thin', kind: 'seen', on, about, signs: ['leggy'] })
+    await household.put('entries', { name: 'Long and thin', kind: 'seen', on, subjects, signs: ['leggy'] })
     await context.addCookies([{ name: 'theme', value: scheme, url: baseURL! }])
     await page.setViewportSize(size)
     for (const path of [

@@ -101,19 +101,19 @@ test('a blend reaches what it can and keeps calcium from sulphate', async ({ pag
   await expect(blend.getByRole('status')).toHaveText('Tick at least one feed.')
 })
 
-test('a ladder of feeds is planned, kept, and stands on the shopping list', async ({ page, household }) => {
+test('a schedule of feeds is planned, kept, and stands on the shopping list', async ({ page, household }) => {
   await goTo(page, '/programme')
-  await choose(page, 'School', 'Half strength, every 10–14 days')
+  await choose(page, 'Method', 'Half strength, every 10–14 days')
   await expect(page.getByLabel('Every').first()).toHaveValue('12')
   await choose(page, 'Appetite', 'heavy')
   await page.getByLabel('Plants').fill('0')
   await expect(page.getByText('A programme is for 1 to 20 000 plants.').first()).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Keep this ladder' })).toBeDisabled()
+  await expect(page.getByRole('button', { name: 'Keep this schedule' })).toBeDisabled()
   await page.getByLabel('Plants').fill('500')
   await expect(page.getByRole('img', { name: /Over \d+ weeks a plant wants/ })).toBeVisible()
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Keep this ladder' }).click()
-  await expect(page.getByText('The ladder of feeds is kept.')).toBeVisible()
+  await page.getByRole('button', { name: 'Keep this schedule' }).click()
+  await expect(page.getByText('The schedule of feeds is kept.')).toBeVisible()
   expect(await household.list('programmes')).toHaveLength(1)
   await goTo(page, '/stores')
   await expect(page.getByRole('region', { name: 'To buy' })).toContainText('Balanced soluble powder')
@@ -135,7 +135,7 @@ test('a sign is read against the record of its tray, and says what would tell it
     runs: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
     cells: ['A', 'A', 'A', 'A', '', ''],
   })
-  const about = [{ what: 'trays', id: tray.id, rung: null }]
+  const subjects = [{ what: 'trays', id: tray.id, stage: null }]
   const cells = [0, 1, 2, 3].map((cell) => [cell, 1])
   for (const [what, days] of [
     ['sown', -30],
@@ -143,16 +143,16 @@ test('a sign is read against the record of its tray, and says what would tell it
   ] as const)
     await household.put('entries', {
       name: what,
-      kind: what === 'sown' ? 'rung' : 'look',
+      kind: what === 'sown' ? 'stage' : 'look',
       on: on(days),
-      about,
+      subjects,
       cells: [{ trayId: tray.id, run: 'A', what, cells, count: null }],
     })
   await household.put('entries', {
     name: 'Strong one',
     kind: 'watered',
     on: on(-3),
-    about,
+    subjects,
     water: [{ trayId: tray.id, how: 'below', litres: 0.2, nMgPerL: 240 }],
   })
   await goTo(page, `/signs?tray=${tray.id}`)

@@ -20,7 +20,7 @@ export interface Household {
     id?: string,
     version?: number,
   ): Promise<{ id: string; version: number; number: number }>
-  /** Frosts, shelf and schools; what is not given is as in SEASON. */
+  /** Frosts, shelf and methods; what is not given is as in SEASON. */
   setSeason(more?: object): Promise<void>
   list(collection: string): Promise<{ id: string; version: number; body: Record<string, never> }[]>
 }
@@ -176,14 +176,14 @@ export async function standingTray(household: Household, age = 20) {
   })
   const cells = Array.from({ length: 24 }, (_, i) => [i, 1])
   for (const [what, kind, days] of [
-    ['sown', 'rung', age],
+    ['sown', 'stage', age],
     ['up', 'look', age - 7],
   ] as const)
     await household.put('entries', {
       name: what,
       kind,
       on: daysAgo(days),
-      about: [{ what: 'trays', id: tray.id }],
+      subjects: [{ what: 'trays', id: tray.id }],
       cells: [{ trayId: tray.id, run: 'A', what, cells }],
     })
   return tray

@@ -23,7 +23,7 @@ const happened = (household: Household, trayId: string, kind: string, days: numb
     name: kind,
     kind,
     on: on(days),
-    about: [{ what: 'trays', id: trayId, rung: null }],
+    subjects: [{ what: 'trays', id: trayId, stage: null }],
     ...more,
   })
 const changed = (trayId: string, run: string, what: string, n: number, from = 0) => ({
@@ -38,7 +38,7 @@ test.describe('with a thumb, on a phone', () => {
   }) => {
     await household.setSeason()
     const { id, number } = await tray(household, 'Okra', 'okra')
-    await happened(household, id, 'rung', -9, changed(id, 'A', 'sown', 24))
+    await happened(household, id, 'stage', -9, changed(id, 'A', 'sown', 24))
     await goTo(page, '/log')
     const line = page.getByLabel('What happened?')
     await page.getByRole('button', { name: `${number} Okra` }).tap()
@@ -80,7 +80,7 @@ test('the log is looked through by words, things and kinds, put right, and goes 
       name: `Quiet day ${i}`,
       kind: 'thought',
       on: on(-30 - i),
-      about: [],
+      subjects: [],
     })
   await happened(household, id, 'seen', -2, { name: 'Gnats over the cosmos', signs: ['flies'] })
   await goTo(page, '/log')
@@ -128,7 +128,7 @@ test('a trial: its cells dealt by lot, counted as usual, judged in words', async
   expect(body.runs.map(({ name }) => name)).toEqual(['Okra · side A', 'Okra · side B'])
   const of = (code: string) => body.cells.flatMap((one, cell) => (one === code ? [[cell, 1]] : []))
   for (const code of ['A', 'B'])
-    await happened(household, id, 'rung', -12, {
+    await happened(household, id, 'stage', -12, {
       cells: [{ trayId: id, run: code, what: 'sown', cells: of(code), count: null }],
     })
   // Counted in the log as everything is; which side is asked.
@@ -171,7 +171,7 @@ test('whole trays are dealt to two places, and each counts once', async ({ page,
   const upIn = (side: number, i: number) => (side === 0 && i < 3 ? 20 : 6)
   for (const [side, { runs }] of arms.entries())
     for (const [i, { trayId }] of runs.entries()) {
-      await happened(household, trayId, 'rung', -12, changed(trayId, 'A', 'sown', 24))
+      await happened(household, trayId, 'stage', -12, changed(trayId, 'A', 'sown', 24))
       await happened(household, trayId, 'look', -2, changed(trayId, 'A', 'up', upIn(side, i)))
     }
   await page.reload()
@@ -199,7 +199,7 @@ test('a sick tray leads to its batch, its seed and the other trays of that batch
   const runs = [{ code: 'A', name: 'Okra', cropId: 'okra', packetId: packet.id }]
   const sick = await tray(household, 'Okra', 'okra', { batchId: batch.id, runs })
   const well = await tray(household, 'Cosmos', 'cosmos', { batchId: batch.id })
-  await happened(household, sick.id, 'rung', -14, changed(sick.id, 'A', 'sown', 24))
+  await happened(household, sick.id, 'stage', -14, changed(sick.id, 'A', 'sown', 24))
   await happened(household, sick.id, 'look', -5, changed(sick.id, 'A', 'up', 20))
   await goTo(page, `/trays/${sick.id}`)
   await page.getByRole('link', { name: 'Something is wrong with it' }).click()
@@ -233,7 +233,7 @@ test('photos: several at once, what is none is refused by name, and two trays st
   expectNoise(/422/)
   await household.setSeason()
   const one = await tray(household, 'Okra', 'okra')
-  await happened(household, one.id, 'rung', -9, changed(one.id, 'A', 'sown', 24))
+  await happened(household, one.id, 'stage', -9, changed(one.id, 'A', 'sown', 24))
   const picture = (colour: string) =>
     sharp({ create: { width: 900, height: 700, channels: 3, background: colour } })
       .jpeg()
@@ -274,7 +274,7 @@ test('what was learned is shown beside the book, can be left out and counted aga
   const one = await tray(household, 'Okra', 'okra', {
     runs: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId: packet.id }],
   })
-  await happened(household, one.id, 'rung', -20, changed(one.id, 'A', 'sown', 24))
+  await happened(household, one.id, 'stage', -20, changed(one.id, 'A', 'sown', 24))
   await happened(household, one.id, 'look', -6, changed(one.id, 'A', 'up', 12))
   await goTo(page, '/log/learned')
   const seed = page.getByRole('region', { name: 'Seed that comes up' })
@@ -312,7 +312,7 @@ test('the end of a season on one page, and the next one from it', async ({ page,
   const one = await tray(household, 'Okra', 'okra', {
     runs: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: sowing.id }],
   })
-  await happened(household, one.id, 'rung', -60, changed(one.id, 'A', 'sown', 24))
+  await happened(household, one.id, 'stage', -60, changed(one.id, 'A', 'sown', 24))
   await happened(household, one.id, 'look', -45, changed(one.id, 'A', 'up', 20))
   await happened(household, one.id, 'out', -5, {
     cells: [{ trayId: one.id, run: 'A', what: 'out', cells: [], count: 17 }],
@@ -398,11 +398,11 @@ test('a note to oneself stands on Today on its day; a tray that is carried in a 
     name: 'Start the okra on the mat this year',
     kind: 'thought',
     on: on(-365),
-    about: [],
+    subjects: [],
     remindOn: on(0),
   })
   const { id } = await tray(household, 'Okra', 'okra')
-  await happened(household, id, 'rung', -9, changed(id, 'A', 'sown', 24))
+  await happened(household, id, 'stage', -9, changed(id, 'A', 'sown', 24))
   await goTo(page, '/today')
   await expect(page.getByRole('region', { name: 'You wanted to be told' })).toContainText(
     'on the mat this year',

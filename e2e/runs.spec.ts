@@ -35,7 +35,7 @@ const watered = (household: Household, trayId: string, days: number) =>
     kind: 'watered',
     on: daysAgo(days),
     at: '09:00',
-    about: [{ what: 'trays', id: trayId }],
+    subjects: [{ what: 'trays', id: trayId }],
     water: [{ trayId, how: 'below' }],
   })
 
@@ -103,9 +103,9 @@ test('a mix, step by step: timers outlive a reload, what really happened goes in
   const made = (await household.list('entries')).find(({ body }) => String(body.kind) === 'batch made')!
     .body as never as {
     by: string
-    really: { leftL: number; waterL: number; share: number }
+    actual: { leftL: number; waterL: number; share: number }
   }
-  expect([made.by, made.really.leftL, made.really.waterL, made.really.share]).toEqual(['Wren', 0.8, 1.5, 1])
+  expect([made.by, made.actual.leftL, made.actual.waterL, made.actual.share]).toEqual(['Wren', 0.8, 1.5, 1])
   const left = (await household.list('stocks')).find(({ id }) => id === pack.id)!
   expect(Number(left.body.packs)).toBeLessThan(1)
   expect(await openRuns(household)).toEqual([])
@@ -143,7 +143,7 @@ test('mix is short: so much more is made, and who stops half way takes half', as
   await end.getByRole('button', { name: 'Write it down and end' }).click()
   await expect(page.getByRole('heading', { name: 'Runs' })).toBeVisible()
   const entry = (await household.list('entries')).find(({ body }) => String(body.kind) === 'batch made')!
-  expect((entry.body.really as unknown as { share: number }).share).toBe(0.5)
+  expect((entry.body.actual as unknown as { share: number }).share).toBe(0.5)
 })
 
 test('two phones on one run, and a server that does not answer: no tick is lost', async ({
@@ -257,26 +257,26 @@ test.describe('on a phone', () => {
       cropId: 'tomatillo',
       plants: 12,
       sowOn: daysAgo(35),
-      rungs: [
-        { stage: 'sow', containerId: 'tray-24', recipeId: 'lean-and-light', part: 0.5 },
-        { stage: 'pot up', containerId: 'pot-10cm', recipeId: 'stretched-potting', part: 0.5 },
-        { stage: 'harden', containerId: null, recipeId: null, part: 0 },
+      stages: [
+        { kind: 'sow', containerId: 'tray-24', recipeId: 'lean-and-light', part: 0.5 },
+        { kind: 'pot up', containerId: 'pot-10cm', recipeId: 'stretched-potting', part: 0.5 },
+        { kind: 'harden', containerId: null, recipeId: null, part: 0 },
       ],
     })
     for (const [kind, days] of [
-      ['rung', 35],
+      ['stage', 35],
       ['look', 28],
     ] as const)
       await household.put('entries', {
         name: kind,
         kind,
         on: daysAgo(days),
-        about: [{ what: 'sowings', id: sowing.id, rung: 0 }],
+        subjects: [{ what: 'sowings', id: sowing.id, stage: 0 }],
       })
     const run = await household.put('runs', {
       name: 'Pot up Tomatillo',
       kind: 'pot up',
-      about: [{ what: 'sowings', id: sowing.id, rung: 1 }],
+      subjects: [{ what: 'sowings', id: sowing.id, stage: 1 }],
       onDay: TODAY,
     })
     await goTo(page, `/runs/${run.id}`)
@@ -293,9 +293,9 @@ test.describe('on a phone', () => {
     await page.getByRole('button', { name: 'End', exact: true }).tap()
     await page.getByRole('button', { name: 'Write it down and end' }).tap()
     await expect(page.getByText(/^Written down: Potted up: 8 of/)).toBeVisible()
-    const moved = (await household.list('entries')).find(({ body }) => body.really !== null)!
+    const moved = (await household.list('entries')).find(({ body }) => body.actual !== null)!
     expect([moved.body.count, moved.body.part]).toEqual([8, true])
-    expect((moved.body.really as unknown as { roots: string }).roots).toBe('circling')
+    expect((moved.body.actual as unknown as { roots: string }).roots).toBe('circling')
   })
 })
 
@@ -381,7 +381,7 @@ test('a class: the same run for three pairs of hands, one sheet each, amounts th
   const run = await household.put('runs', {
     name: 'Mix with the class',
     kind: 'mix',
-    about: [{ what: 'batches', id: batch.id, rung: 0 }],
+    subjects: [{ what: 'batches', id: batch.id, stage: 0 }],
     onDay: TODAY,
     hands: 3,
   })

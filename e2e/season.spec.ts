@@ -39,7 +39,7 @@ test('from a sentence to the bench card', async ({ page, household }) => {
   await expect(page.getByText(/^Out .*29.*\.$/)).toBeVisible()
   await page.getByRole('button', { name: 'Plan it' }).click()
   await expect(page.getByRole('slider', { name: 'Sweet basil' })).toBeVisible()
-  await expect(page.getByRole('heading', { name: 'The ladder' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'The schedule' })).toBeVisible()
   await expectAccessible(page)
 
   await page.getByRole('link', { name: 'Batches and feeds' }).click()
@@ -82,7 +82,7 @@ test('a crop that cannot finish before autumn’s frost is told the latest days 
 test.describe('on a phone, by touch', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
-  test('a season is planned, its ladder opened, and today’s work ticked off and taken back', async ({
+  test('a season is planned, its schedule opened, and today’s work ticked off and taken back', async ({
     page,
     household,
   }) => {
@@ -90,11 +90,11 @@ test.describe('on a phone, by touch', () => {
     await goTo(page, '/season')
     await page.getByLabel('What will you raise?').fill('24 chard by 8 May')
     await page.getByRole('button', { name: 'Plan it' }).tap()
-    await expect(page.getByRole('heading', { name: 'The ladder' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'The schedule' })).toBeVisible()
     await page.getByRole('button', { name: 'Close', exact: true }).tap()
-    await expect(page.getByRole('heading', { name: 'The ladder' })).toBeHidden()
+    await expect(page.getByRole('heading', { name: 'The schedule' })).toBeHidden()
     await page.getByRole('slider', { name: 'Chard' }).tap()
-    await expect(page.getByRole('heading', { name: 'The ladder' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'The schedule' })).toBeVisible()
     await sowing(household, 'Kale', 'kale')
     await goTo(page, '/today')
     const tick = page.getByRole('button', { name: /^Sow Kale: / })
@@ -148,7 +148,7 @@ test('a sowing is dragged and its mix, feed and shelf move along', async ({ page
   const before = await mixes.first().getAttribute('x')
   const sowOn = async () => (await household.list('sowings'))[0]!.body.sowOn as unknown as string
 
-  const bar = (await row.locator('.rung').first().boundingBox())!
+  const bar = (await row.locator('.stage').first().boundingBox())!
   await page.mouse.move(bar.x + bar.width / 2, bar.y + bar.height - 3)
   await page.mouse.down()
   await page.mouse.move(bar.x + bar.width / 2 + 60, bar.y + bar.height - 3, { steps: 6 })
@@ -179,9 +179,9 @@ test('a sowing is dragged and its mix, feed and shelf move along', async ({ page
   await page.mouse.down()
   await page.mouse.move(edge.x + edge.width / 2 + 45, edge.y + edge.height / 2, { steps: 4 })
   await page.mouse.up()
-  const rungs = async () =>
-    (await household.list('sowings'))[0]!.body.rungs as unknown as { days: number }[] | null
-  await expect.poll(async () => (await rungs())?.[0]!.days ?? 0).toBeGreaterThan(20)
+  const stages = async () =>
+    (await household.list('sowings'))[0]!.body.stages as unknown as { days: number }[] | null
+  await expect.poll(async () => (await stages())?.[0]!.days ?? 0).toBeGreaterThan(20)
   await expect(page.getByText('yours').first()).toBeVisible()
 })
 
@@ -217,7 +217,7 @@ test('an overflowing shelf is shown, and the smallest set of shifts makes it fit
     ['Cosmos', 'cosmos'],
     ['Zinnia', 'zinnia'],
   ] as const)
-    await sowing(household, name, cropId, { sowOn: '2027-04-20', ladderId: 'cell' })
+    await sowing(household, name, cropId, { sowOn: '2027-04-20', scheduleId: 'cell' })
   await goTo(page, '/season')
   const full = page.getByRole('region', { name: /Shelf is full from/ })
   await expect(full).toContainText('3 flats where 2 fit')
@@ -269,8 +269,8 @@ test('what never came up is in danger, and is sown again in one press', async ({
   const { id } = await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-03-01' })
   await household.put('entries', {
     name: 'sown',
-    kind: 'rung',
-    about: [{ what: 'sowings', id, rung: 0 }],
+    kind: 'stage',
+    subjects: [{ what: 'sowings', id, stage: 0 }],
     on: '2027-03-01',
   })
   await goTo(page, '/today')
@@ -393,7 +393,7 @@ test('a crop is put right, and a packet remembers its test', async ({ page, hous
   await expect(page.getByText(/tested 75 %/)).toBeVisible()
 })
 
-test('a ladder is changed rung by rung, only ever upwards, and goes back to the usual one', async ({
+test('a schedule is changed stage by stage, only ever upwards, and goes back to the usual one', async ({
   page,
   household,
 }) => {
@@ -401,17 +401,17 @@ test('a ladder is changed rung by rung, only ever upwards, and goes back to the 
   await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-04-02' })
   await goTo(page, '/season')
   await page.getByRole('slider', { name: 'Tomato' }).press('Enter')
-  const rung = page.getByRole('listitem').filter({ has: page.getByRole('combobox', { name: 'Rung 2' }) })
-  await rung.getByRole('combobox', { name: 'In', exact: true }).click()
+  const stage = page.getByRole('listitem').filter({ has: page.getByRole('combobox', { name: 'Stage 2' }) })
+  await stage.getByRole('combobox', { name: 'In', exact: true }).click()
   await page.getByRole('option', { name: '200-cell plug tray' }).click()
-  await expect(rung.getByText('200-cell plug tray is smaller than 72-cell tray below it.')).toBeVisible()
-  expect((await household.list('sowings'))[0]!.body.rungs).toBeNull()
-  await rung.getByRole('combobox', { name: 'In', exact: true }).click()
+  await expect(stage.getByText('200-cell plug tray is smaller than 72-cell tray below it.')).toBeVisible()
+  expect((await household.list('sowings'))[0]!.body.stages).toBeNull()
+  await stage.getByRole('combobox', { name: 'In', exact: true }).click()
   await page.getByRole('option', { name: '13 cm round pot' }).click()
   const kept = async () =>
-    (await household.list('sowings'))[0]!.body.rungs as unknown as { containerId: string }[] | null
+    (await household.list('sowings'))[0]!.body.stages as unknown as { containerId: string }[] | null
   await expect.poll(async () => (await kept())?.[1]!.containerId).toBe('pot-13cm')
-  await page.getByRole('button', { name: 'Back to the usual ladder' }).click()
+  await page.getByRole('button', { name: 'Back to the usual schedule' }).click()
   await expect.poll(kept).toBeNull()
   await page.getByRole('button', { name: 'Remove this sowing' }).click()
   await expect(page.getByRole('slider')).toHaveCount(0)
@@ -444,15 +444,15 @@ test('a wish is answered word by word, asked about rather than guessed, and what
   // Two small sowings of one day stand in one tray; one of them was sown a week ago and is counted.
   await sentence.fill('12 tomatoes in 72-cell trays, sow 22 March')
   await plan.click()
-  const ladder = page.getByRole('heading', { name: 'The ladder' })
-  await expect(ladder).toBeVisible()
+  const schedule = page.getByRole('heading', { name: 'The schedule' })
+  await expect(schedule).toBeVisible()
   await page.keyboard.press('Escape')
-  await expect(ladder).toBeHidden()
+  await expect(schedule).toBeHidden()
   await sentence.fill('6 tomatillos in 72-cell trays, sow 22 March')
   await plan.click()
   await expect(page.getByText('Shares its tray with Tomato.')).toBeVisible()
   await page.keyboard.press('Escape')
-  await expect(ladder).toBeHidden()
+  await expect(schedule).toBeHidden()
   await sentence.fill('one 50-cell tray of marigolds sown 10 March')
   await expect(page.getByText(/Count on \d+ good plants/)).toBeVisible()
   await plan.click()
@@ -468,7 +468,7 @@ test('a wish is answered word by word, asked about rather than guessed, and what
   await expect(page.getByText(/48.2 % to 74.1 %/)).toBeVisible()
   const entries = (await household.list('entries')) as unknown as { body: { kind: string; on: string } }[]
   expect(entries.map(({ body }) => `${body.on} ${body.kind}`).sort()).toEqual([
-    '2027-03-10 rung',
+    '2027-03-10 stage',
     `${TODAY} look`,
   ])
 })
@@ -533,7 +533,7 @@ test('where it never freezes places are named, a lamp is judged once it is, and 
   await page.getByLabel('What will you raise?').fill('24 aubergines, sow today, on the shelf')
   await expect(page.getByText(/^Out /)).toBeVisible()
   await page.getByRole('button', { name: 'Plan it' }).click()
-  await expect(page.getByRole('heading', { name: 'The ladder' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'The schedule' })).toBeVisible()
   await expect(page.getByText(/Shelf gives .* mol\/m² a day and a (seedling|transplant) wants/)).toBeVisible()
   const [stored] = (await household.list('sowings')) as unknown as { id: string; body: { placeId: string } }[]
   expect(stored!.body.placeId).not.toBeNull()
@@ -560,13 +560,13 @@ test('a part is potted up and the rest stays: it is asked for again, and the mix
   const { id } = await sowing(household, 'Tomato', 'tomato', {
     sowOn: '2027-02-10',
     plants: 40,
-    ladderId: 'cell-pot',
+    scheduleId: 'cell-pot',
   })
   for (const [kind, on] of [
-    ['rung', '2027-02-10'],
+    ['stage', '2027-02-10'],
     ['look', '2027-02-17'],
   ])
-    await household.put('entries', { name: 'done', kind, about: [{ what: 'sowings', id, rung: 0 }], on })
+    await household.put('entries', { name: 'done', kind, subjects: [{ what: 'sowings', id, stage: 0 }], on })
   await goTo(page, '/today')
   const job = page.getByRole('listitem').filter({ hasText: /^\s*Pot up Tomato/ })
   await expect(job).toContainText('42 plants')

@@ -92,7 +92,7 @@ test('when somebody else took the last bag, it is said, and nothing typed is los
     name: 'Theirs',
     kind: 'batch made',
     on: '2027-03-02',
-    about: [{ what: 'batches', id: theirs.id }],
+    subjects: [{ what: 'batches', id: theirs.id }],
   })
   await dialog.getByRole('button', { name: 'It is made' }).click()
   await expect(dialog.getByRole('alert')).toContainText('10.4 L wanted, 1.61 L in the stores')

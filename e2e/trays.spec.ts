@@ -16,9 +16,9 @@ const sowing = (household: Household, name: string, cropId: string, cells: numbe
     cells,
     sowOn: '2027-04-01',
     seedsPerCell: 1,
-    rungs: [
-      { stage: 'sow', containerId: 'tray-24', recipeId: 'lean-and-light', part: 1 },
-      { stage: 'harden', containerId: null, recipeId: null, part: 0 },
+    stages: [
+      { kind: 'sow', containerId: 'tray-24', recipeId: 'lean-and-light', part: 1 },
+      { kind: 'harden', containerId: null, recipeId: null, part: 0 },
     ],
   })
 const laid = (household: Household, more: object = {}) =>
@@ -37,9 +37,9 @@ async function sown(household: Household) {
   const tray = await laid(household)
   await household.put('entries', {
     name: 'Sown',
-    kind: 'rung',
+    kind: 'stage',
     on: '2027-03-20',
-    about: [{ what: 'trays', id: tray.id }],
+    subjects: [{ what: 'trays', id: tray.id }],
     cells: [{ trayId: tray.id, run: 'A', what: 'sown', cells: Array.from({ length: 18 }, (_, i) => [i, 1]) }],
   })
   return tray
@@ -108,7 +108,7 @@ test('from what the season asks for to the pots the plants stand in', async ({ p
   const entries = await household.list('entries')
   expect(
     entries.some(({ body }) =>
-      (body.about as unknown as { id: string }[]).some((one) => one.id === snapdragon.id),
+      (body.subjects as unknown as { id: string }[]).some((one) => one.id === snapdragon.id),
     ),
   ).toBe(true)
 

@@ -108,8 +108,8 @@ describe('two copies', () => {
     const kale = { name: 'Kale', cropId: 'kale', plants: 12 }
     expect((await put(0, `${home}/sowings/${sowing}`, 0, kale)).status).toBe(200)
     for (const [n, note] of notes.entries()) {
-      const about = [{ what: 'sowings', id: sowing, rung: 0 }]
-      const entry = { name: 'Fed', kind: 'feed', on: `2027-03-${30 - n}`, note, about }
+      const subjects = [{ what: 'sowings', id: sowing, stage: 0 }]
+      const entry = { name: 'Fed', kind: 'feed', on: `2027-03-${30 - n}`, note, subjects }
       expect((await put(n % 2, `${home}/entries/${randomUUID()}`, 0, entry)).status).toBe(200)
     }
     const told = (await get(1, `${home}/entries`)).sort((a, b) => a.number - b.number)

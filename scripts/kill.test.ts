@@ -82,8 +82,8 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
   }
   expect((await put(`${household}/batches/${batchId}`, batch, randomUUID())).status).toBe(200)
   const run = `${household}/runs/${randomUUID()}`
-  const about = [{ what: 'batches', id: batchId, rung: null }]
-  const started = { name: 'Mix', kind: 'mix', about, onDay: '2027-04-12', marks: [] as object[] }
+  const subjects = [{ what: 'batches', id: batchId, stage: null }]
+  const started = { name: 'Mix', kind: 'mix', subjects, onDay: '2027-04-12', marks: [] as object[] }
   expect((await put(run, started, randomUUID())).status).toBe(200)
   const ticked: string[] = []
   const hand = async () => {
@@ -148,7 +148,7 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
         {
           name: 'begin job',
           id: job,
-          body: { name: 'Sow', kind: 'sow', about: [{ what: 'trays', id: tray }], onDay: at.slice(0, 10) },
+          body: { name: 'Sow', kind: 'sow', subjects: [{ what: 'trays', id: tray }], onDay: at.slice(0, 10) },
         },
         {
           name: 'mark job',

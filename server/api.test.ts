@@ -60,7 +60,7 @@ const label = {
 }
 const dose = {
   feed: label,
-  stageId: 'true-leaves',
+  growthStageId: 'true-leaves',
   targetNMgPerL: 60,
   vessel: { name: 'jug', volumeL: 2 },
   tools: [{ name: 'scale', kind: 'kitchen scale', capacityMl: null }],
@@ -243,7 +243,7 @@ describe('what cannot be done is told at its field, and nothing is written', () 
     const plan = {
       name: 'x',
       feedId: randomUUID(),
-      stageId: 'true-leaves',
+      growthStageId: 'true-leaves',
       targetNMgPerL: 60,
       vessel: { name: 'jug', volumeL: 2 },
       batchId: null,
@@ -298,23 +298,23 @@ describe('keeping', () => {
       feedings: {
         name: 'Feed',
         feedId: 'balanced-20',
-        stageId: 'true-leaves',
+        growthStageId: 'true-leaves',
         targetNMgPerL: 60,
         vessel: { name: 'jug', volumeL: 2 },
         batchId: null,
         toolId: null,
       },
       programmes: {
-        name: 'Ladder',
+        name: 'Schedule',
         feedId: 'balanced-20',
         appetite: 'medium',
-        school: 'half strength',
+        method: 'half strength',
         plants: 72,
         batchId: null,
         startOn: '2027-03-14',
-        rungs: [
+        stages: [
           {
-            stageId: 'true-leaves',
+            growthStageId: 'true-leaves',
             days: 14,
             containerId: 'tray-72',
             recipeId: 'lean-and-light',
@@ -361,7 +361,7 @@ describe('keeping', () => {
             name: 'Basil',
             cropId: 'basil',
             sowingId: null,
-            rung: 0,
+            stage: 0,
             packetId: null,
             seedsPerCell: 2,
           },
@@ -372,7 +372,7 @@ describe('keeping', () => {
       runs: {
         name: 'Sow basil',
         kind: 'sow',
-        about: [],
+        subjects: [],
         onDay: '2027-03-02',
         hands: 1,
         by: 'Wren',
@@ -410,7 +410,7 @@ describe('keeping', () => {
         name: 'Basil',
         fileId: '0b1a5700-0000-4000-8000-00000000bbbb',
         on: '2027-03-02',
-        about: [],
+        subjects: [],
         placeId: null,
         width: 800,
         height: 600,
@@ -425,7 +425,7 @@ describe('keeping', () => {
         fault: null,
         calibratedAt: null,
       },
-      entries: newEntry({ name: 'Looked', kind: 'look', on: dayFrom('2027-03-02'), about: [] }),
+      entries: newEntry({ name: 'Looked', kind: 'look', on: dayFrom('2027-03-02'), subjects: [] }),
     } satisfies { [C in Collection]: object }
     expect(Object.keys(bodies).sort()).toEqual(Object.keys(COLLECTIONS).sort())
     await call('PUT', `/api/households/${household}`, {
@@ -439,7 +439,7 @@ describe('keeping', () => {
       if (collection === 'photos') await sendPicture((given as { fileId: string }).fileId)
       const body =
         collection === 'entries' || collection === 'runs'
-          ? { ...given, about: [{ what: 'sowings', id: sown, rung: 0 }] }
+          ? { ...given, subjects: [{ what: 'sowings', id: sown, stage: 0 }] }
           : given
       const written = await call('PUT', at(collection, id), { version: 0, body })
       expect([written.status, written.body.version, written.body.body]).toEqual([200, 1, body])

@@ -144,7 +144,7 @@ describe('out and in again', () => {
           for (const said of thoughts)
             await call('PUT', `/api/households/${home}/entries/${randomUUID()}`, {
               version: 0,
-              body: { ...said, kind: 'thought', on: '2027-03-01', about: [] },
+              body: { ...said, kind: 'thought', on: '2027-03-01', subjects: [] },
             })
           const first = await out(home)
           await takeIn(copy, first)

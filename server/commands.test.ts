@@ -146,7 +146,7 @@ describe('what does not fit what stands', () => {
       const counted = await press([{ name: 'count', trayId: id, on: ON, runs: [{ run: 'A', count: 1 }] }])
       const poured = { trayId: id, how: 'below', litres: 0.4 }
       const watered = await press([
-        { name: 'water', title: 'Watered', kind: 'watered', on: ON, about: [], water: [poured] },
+        { name: 'water', title: 'Watered', kind: 'watered', on: ON, subjects: [], water: [poured] },
       ])
       expect([counted.status, counted.body.errors[0].field, counted.body.stands.id]).toEqual([
         422,
@@ -224,7 +224,7 @@ describe('an act', () => {
     const told = async () => (await call('GET', `${home}/acts/${sown.body.act}`)).body
     expect(await told()).toMatchObject({ by: 'Wren', commands: ['sow'], records: 1, undoneBy: null })
     const [entry] = (await list('entries')).filter(({ body }) => body['act'] === sown.body.act)
-    expect(entry!.body).toMatchObject({ by: 'Wren', kind: 'rung' })
+    expect(entry!.body).toMatchObject({ by: 'Wren', kind: 'stage' })
     const undone = await press([{ name: 'undo', act: sown.body.act }])
     expect((await told()).undoneBy).toBe(undone.body.act)
   })
@@ -293,8 +293,8 @@ it('a guided job over twelve trays is ended in one request, and opens again with
   const ids: string[] = []
   for (let n = 0; n < 12; n++) ids.push(await tray())
   const run = randomUUID()
-  const about = ids.map((id) => ({ what: 'trays', id }))
-  await press([{ name: 'begin job', id: run, body: { name: 'Water', kind: 'water', about, onDay: today } }])
+  const subjects = ids.map((id) => ({ what: 'trays', id }))
+  await press([{ name: 'begin job', id: run, body: { name: 'Water', kind: 'water', subjects, onDay: today } }])
   const at = new Date().toISOString()
   await press([
     {
@@ -366,7 +366,7 @@ it('what is in sight after acts is what is read anew', async () => {
       title: 'A brick of coir',
       kind: 'measured',
       on: ON,
-      about: [],
+      subjects: [],
       measured: [{ what: 'coir yield', value: 14, of: '', n: null, key: '' }],
     },
   ])

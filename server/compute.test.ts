@@ -54,7 +54,7 @@ describe('compute', () => {
     expect((body['lines'] as { gPerL: number }[])[0]!.gPerL).toBeCloseTo(0.5, 4)
   })
 
-  it('water, granular feed, packs, capacity, a stock, a ladder', async () => {
+  it('water, granular feed, packs, capacity, a stock, a schedule', async () => {
     // Half rain: (0.8 + 0.03) / 2 mS/cm.
     const water = await ask('water', { ecMsPerCm: 0.8, alkalinityMgPerL: 200, rainShare: 0.5 })
     expect(valueAt(water.body, water.body['ecMsPerCm'])).toBeCloseTo(0.415, 9)
@@ -90,22 +90,22 @@ describe('compute', () => {
       { name: 'scale', kind: 'kitchen scale', capacityMl: null },
     ]
     const dose = {
-      stageId: 'true-leaves',
+      growthStageId: 'true-leaves',
       targetNMgPerL: 20,
       vessel: { name: 'jug', volumeL: 1 },
       feed: BALANCED,
       tools,
     }
     expect((await ask('stock', dose)).body['stock']).not.toBeNull()
-    const ladder = {
+    const schedule = {
       name: 'x',
       feedId: 'balanced-20',
       appetite: 'medium',
-      school: 'weak and often',
+      method: 'weak and often',
       plants: 10,
-      rungs: [
+      stages: [
         {
-          stageId: 'true-leaves',
+          growthStageId: 'true-leaves',
           days: 20,
           containerId: 'tray-72',
           recipeId: 'boiled-coir',
@@ -114,7 +114,7 @@ describe('compute', () => {
         },
       ],
     }
-    expect(((await ask('programme', ladder)).body['events'] as object[]).length).toBeGreaterThan(3)
+    expect(((await ask('programme', schedule)).body['events'] as object[]).length).toBeGreaterThan(3)
   })
 
   it('the finder answers with a chance, and refuses what would take too long', async () => {
@@ -184,20 +184,20 @@ describe('compute', () => {
   })
 
   it('a sowing and a season: five sowings of one day share a tray, which is one flat; seasons are the same for a seed', async () => {
-    const rungs = [
-      { stage: 'sow', containerId: 'tray-72', recipeId: 'lean-and-light', part: 1 },
-      { stage: 'harden', containerId: null, recipeId: null, part: 0 },
+    const stages = [
+      { kind: 'sow', containerId: 'tray-72', recipeId: 'lean-and-light', part: 1 },
+      { kind: 'harden', containerId: null, recipeId: null, part: 0 },
     ]
     const sowings = ['tomato', 'tomatillo', 'cosmos', 'marigold', 'zinnia'].map((cropId, i) => ({
       id: uuid(i),
-      sowing: { name: cropId, cropId, plants: 4, sowOn: '2027-03-20', rungs },
+      sowing: { name: cropId, cropId, plants: 4, sowOn: '2027-03-20', stages },
     }))
     const alone = await ask('sowing', { ...asked, sowing: sowings[0]!.sowing })
     expect(alone.body['sowOn']).toBe('2027-03-20')
     const { body } = await ask('season', { ...asked, sowings })
-    const planned = body['sowings'] as { rungs: { trays: number; flats: number; looseL: number }[] }[]
-    const sum = (of: (rung: (typeof planned)[number]['rungs'][number]) => number) =>
-      planned.reduce((total, { rungs: [first] }) => total + of(first!), 0)
+    const planned = body['sowings'] as { stages: { trays: number; flats: number; looseL: number }[] }[]
+    const sum = (of: (stage: (typeof planned)[number]['stages'][number]) => number) =>
+      planned.reduce((total, { stages: [first] }) => total + of(first!), 0)
     expect([sum(({ trays }) => trays), sum(({ flats }) => flats)].map((x) => Number(x.toFixed(6)))).toEqual([
       1, 1,
     ])

@@ -69,7 +69,7 @@ describe('the ledger', () => {
     const feeding = await put('feedings', {
       name: 'Feed',
       feedId: 'balanced-20',
-      stageId: 'potted-up',
+      growthStageId: 'potted-up',
       targetNMgPerL: 200,
       vessel: { name: 'tank', volumeL: 500 },
       batchId: null,
@@ -90,15 +90,15 @@ describe('the ledger', () => {
     const acts = [
       ...sowings.map((id) => ({
         name: 'sown',
-        kind: 'rung',
+        kind: 'stage',
         on: '2027-03-20',
-        about: [{ what: 'sowings', id, rung: 0 }],
+        subjects: [{ what: 'sowings', id, stage: 0 }],
       })),
       ...[1, 3].map((times) => ({
         name: 'fed',
         kind: 'feed given',
         on: '2027-04-01',
-        about: [{ what: 'feedings', id: feeding.body.id }],
+        subjects: [{ what: 'feedings', id: feeding.body.id }],
         times,
         evenIfShort: true,
       })),
@@ -154,7 +154,7 @@ describe('the ledger', () => {
       on: '2027-04-02',
       at: '07:30',
       by: 'Ada',
-      about: [{ what: 'sowings', id: sowing.id, rung: 0 }],
+      subjects: [{ what: 'sowings', id: sowing.id, stage: 0 }],
     }
     const id = randomUUID()
     const [first, again] = [await put('entries', looked, 0, id), await put('entries', looked, 0, id)]
@@ -201,8 +201,8 @@ describe('what is removed', () => {
       shape: { form: 'round', topDiameterMm: 60, baseDiameterMm: 50, depthMm: 70 },
     }
     const { body: container } = await put('containers', tin)
-    const rungs = [{ stage: 'sow', containerId: container.id, recipeId: 'lean-and-light', part: 1 }]
-    const { body: sowing } = await put('sowings', { name: 'Chard', cropId: 'chard', plants: 9, rungs })
+    const stages = [{ kind: 'sow', containerId: container.id, recipeId: 'lean-and-light', part: 1 }]
+    const { body: sowing } = await put('sowings', { name: 'Chard', cropId: 'chard', plants: 9, stages })
     const refused = await call('DELETE', `${at('containers', container.id)}?version=1`)
     expect(refused.body.usedBy).toEqual([{ collection: 'sowings', id: sowing.id, name: 'Chard' }])
     const nowhere = { version: 1, with: 'moon-tray' }
@@ -214,7 +214,7 @@ describe('what is removed', () => {
     })
     expect([replaced.status, replaced.body.changed]).toMatchObject([200, [{ before: { id: sowing.id } }]])
     const now = await call('GET', at('sowings', sowing.id))
-    expect(now.body.body.rungs[0].containerId).toBe('tray-72')
+    expect(now.body.body.stages[0].containerId).toBe('tray-72')
     expect((await call('GET', at('containers', container.id))).status).toBe(404)
   })
 
@@ -227,9 +227,9 @@ describe('what is removed', () => {
         measuredVolumeMl: 90,
         shape: { form: 'round', topDiameterMm: 60, baseDiameterMm: 50, depthMm: 70 },
       })
-      const rungs = [{ stage: 'sow', containerId: tin.id, recipeId: 'lean-and-light', part: 1 }]
+      const stages = [{ kind: 'sow', containerId: tin.id, recipeId: 'lean-and-light', part: 1 }]
       const [used, removed] = await Promise.all([
-        put('sowings', { name: 'Race', cropId: 'chard', plants: 9, rungs }),
+        put('sowings', { name: 'Race', cropId: 'chard', plants: 9, stages }),
         call('DELETE', `${at('containers', tin.id)}?version=1`),
       ])
       expect([used.status, removed.status].sort()).toEqual([200, 422])

@@ -18,9 +18,9 @@ const days = (n: number) => new Date(Date.now() + n * 86_400_000).toISOString().
 const write = (over: object, id: string = randomUUID()) =>
   call('PUT', at('entries', id), {
     version: 0,
-    body: { name: 'It', kind: 'thought', on: today, about: [], ...over },
+    body: { name: 'It', kind: 'thought', on: today, subjects: [], ...over },
   })
-const about = (...ids: string[]) => ids.map((id) => ({ what: 'trays', id, rung: null }))
+const subjects = (...ids: string[]) => ids.map((id) => ({ what: 'trays', id, stage: null }))
 const log = async (query: Record<string, string> = {}) =>
   (await call('GET', `${home}/log?${new URLSearchParams(query)}`)).body as {
     entries: {
@@ -83,7 +83,7 @@ describe('the stream', () => {
       name: 'Leaves going pale below',
       kind: 'seen',
       on: days(-2),
-      about: about(tray),
+      subjects: subjects(tray),
       signs: ['pale old'],
     })
     await write({ name: 'A quiet day', on: days(-40) })
@@ -104,7 +104,7 @@ describe('the stream', () => {
     ).toBe(200)
   })
   it('is narrowed to a tray, a place, kinds and days', async () => {
-    expect(await names({ about: tray })).toEqual(['Leaves going pale below'])
+    expect(await names({ subjects: tray })).toEqual(['Leaves going pale below'])
     expect(await names({ placeId: 'frame-1' })).toEqual(['Frame opened'])
     // What stands in a place is of it too.
     expect(await names({ placeId: 'shelf' })).toEqual(['Leaves going pale below'])
@@ -132,16 +132,16 @@ describe('the stream', () => {
   it('a thought is about nothing but the day; what is done needs something it is done to', async () => {
     expect((await write({ name: 'Only this' })).status).toBe(200)
     const refused = await write({ kind: 'look', name: 'Up' })
-    expect([refused.status, refused.body.errors[0].field]).toEqual([422, 'body.about'])
+    expect([refused.status, refused.body.errors[0].field]).toEqual([422, 'body.subjects'])
   })
 })
 
 describe('what is measured', () => {
   it('a count measures seed and days, is learned at once, and taking it back takes that back', async () => {
     await write({
-      kind: 'rung',
+      kind: 'stage',
       on: days(-20),
-      about: about(tray),
+      subjects: subjects(tray),
       cells: [{ trayId: tray, run: 'A', what: 'sown', cells: cells(24), count: null }],
     })
     const counted = randomUUID()
@@ -149,7 +149,7 @@ describe('what is measured', () => {
       {
         kind: 'look',
         on: days(-4),
-        about: about(tray),
+        subjects: subjects(tray),
         cells: [{ trayId: tray, run: 'A', what: 'up', cells: cells(12), count: null }],
       },
       counted,
@@ -170,8 +170,8 @@ describe('what is measured', () => {
   it('a batch that says what was left measures settling, and how far the plan was off', async () => {
     const { body } = await write({
       kind: 'batch made',
-      about: [{ what: 'batches', id: batch, rung: null }],
-      really: {
+      subjects: [{ what: 'batches', id: batch, stage: null }],
+      actual: {
         share: null,
         usedL: 14,
         leftL: 0.5,
@@ -213,7 +213,7 @@ describe('a tray that is carried', () => {
     (await everything()).trays.find(({ id }: { id: string }) => id === other).body.placeId
   it('stands in the other place; taking the entry back carries it back, and a count that cannot be is refused', async () => {
     const carried = randomUUID()
-    await write({ kind: 'carried', placeId: 'outside', about: about(other) }, carried)
+    await write({ kind: 'carried', placeId: 'outside', subjects: subjects(other) }, carried)
     expect(await placeOf()).toBe('outside')
     await call('DELETE', `${at('entries', carried)}?version=1`)
     expect(await placeOf()).toBe('shelf')
@@ -221,7 +221,7 @@ describe('a tray that is carried', () => {
     expect(await placeOf()).toBe('outside')
     const unsown = await write({
       kind: 'look',
-      about: about(other),
+      subjects: subjects(other),
       cells: [{ trayId: other, run: 'A', what: 'up', cells: [], count: 9 }],
     })
     expect([unsown.status, unsown.body.detail]).toEqual([422, 'Okra is not sown in this tray yet.'])
@@ -272,7 +272,7 @@ describe('photos', () => {
         name: 'Tray',
         fileId: body.id,
         on: today,
-        about: [{ what: 'trays', id: tray }],
+        subjects: [{ what: 'trays', id: tray }],
         width: 1600,
         height: 1200,
       },
@@ -409,7 +409,7 @@ describe('in the database', () => {
         [long],
       )
       await client.query(
-        `insert into entry (household_id, id, number, name, kind, "on", "by", about, "to", note, times, even_if_short, place_id, moves, facts)
+        `insert into entry (household_id, id, number, name, kind, "on", "by", subjects, "to", note, times, even_if_short, place_id, moves, facts)
          select $1, gen_random_uuid(), i, 'Watered', (array['watered','seen'])[1 + i % 2], date '2006-01-01' + i / 3, '',
            jsonb_build_array(jsonb_build_object('what', 'trays', 'id', case when i % 900 = 0 then $2::uuid else gen_random_uuid() end)),
            '', case when i % 997 = 0 then 'marmalade' else 'pale' end, 1, false, case when i % 90 = 0 then 'racks' end, '[]', '[]'
@@ -433,7 +433,7 @@ describe('in the database', () => {
         [`kind = 'seen'`, 'entry_kind'],
         [`place_id = 'racks'`, 'entry_place'],
         [`${words} @@ to_tsquery('simple', 'marmal:*')`, 'entry_words'],
-        [`about @> '[{"id": "${tray}"}]'`, 'entry_about'],
+        [`subjects @> '[{"id": "${tray}"}]'`, 'entry_about'],
       ])
         expect(await plan(where!)).toContain(index!)
       // Read in the order of the index: the first page costs the same after twenty years.

@@ -84,13 +84,13 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
     null,
   ])
   await q(use, [home, given, 'Fed', 'feed given', null, feeding, '[]', '[]', '2026-03-05 10:00Z'])
-  const mark = `insert into mark (household_id, id, name, what, of, "on", snoozed_until, seeds, deleted_at) values ($1, $2, 'sown', 'rung', $3, '2026-03-20', $4, $5, $6)`
-  const of = JSON.stringify([{ sowingId: sowing, rung: 0 }])
+  const mark = `insert into mark (household_id, id, name, what, of, "on", snoozed_until, seeds, deleted_at) values ($1, $2, 'sown', 'stage', $3, '2026-03-20', $4, $5, $6)`
+  const of = JSON.stringify([{ sowingId: sowing, stage: 0 }])
   const seeds = JSON.stringify([{ packetId: seed, seeds: 60 }])
   await q(mark, [home, sown, of, null, seeds, null])
   await q(mark, [home, undone, of, null, seeds, '2026-03-21 10:00Z'])
   await q(mark, [home, later, of, '2026-03-25', '[]', null])
-  await q(mark.replaceAll("'rung'", "'out'"), [home, randomUUID(), of, null, '[]', null])
+  await q(mark.replaceAll("'stage'", "'out'"), [home, randomUUID(), of, null, '[]', null])
   await q(
     `insert into revision (household_id, collection, id, version, body, written_at) values ($1, 'marks', $2, 1, $3, '2026-03-20 10:00Z')`,
     [
@@ -98,7 +98,7 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
       undone,
       JSON.stringify({
         name: 'sown',
-        what: 'rung',
+        what: 'stage',
         of: JSON.parse(of),
         on: '2026-03-20',
         snoozedUntil: null,
@@ -119,7 +119,7 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
   expect(entry(made)).toMatchObject({
     kind: 'batch made',
     day: '2026-03-04',
-    about: [{ what: 'batches', id: batch, rung: null }],
+    subjects: [{ what: 'batches', id: batch, stage: null }],
     by: 'Ida',
     to: 'tray 3',
     note: 'damp',
@@ -129,13 +129,13 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
     facts,
   })
   expect(entry(given)).toMatchObject({
-    about: [{ what: 'feedings', id: feeding }],
+    subjects: [{ what: 'feedings', id: feeding }],
     voided_at: expect.any(Date),
   })
   expect(entry(sown)).toMatchObject({
-    kind: 'rung',
+    kind: 'stage',
     day: '2026-03-20',
-    about: [{ what: 'sowings', id: sowing, rung: 0 }],
+    subjects: [{ what: 'sowings', id: sowing, stage: 0 }],
     moves: [{ of: 'packets', id: seed, by: -60, unit: 'seeds' }],
   })
   expect(entry(undone).voided_at).toBeInstanceOf(Date)
@@ -145,6 +145,6 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
   expect(counted.rows.map((row) => row.moves[0].by).sort()).toEqual([100, 2])
   const revision = await before.query(`select collection, body from revision`)
   expect(revision.rows).toMatchObject([
-    { collection: 'entries', body: { kind: 'rung', about: [{ id: sowing, rung: 0 }], moves: [{ by: -60 }] } },
+    { collection: 'entries', body: { kind: 'stage', subjects: [{ id: sowing, stage: 0 }], moves: [{ by: -60 }] } },
   ])
 })

@@ -43,7 +43,7 @@ const BATCH = {
 const FEEDING = {
   name: 'Weak',
   feedId: 'balanced-20',
-  stageId: 'true-leaves',
+  growthStageId: 'true-leaves',
   targetNMgPerL: 60,
   vessel: { name: 'Can', volumeL: 9 },
   batchId: null,
@@ -54,11 +54,11 @@ const PIXEL = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
   'base64',
 )
-const entry = (about: object[]) => ({
+const entry = (subjects: object[]) => ({
   name: 'Seen',
   kind: 'seen',
   on: '2027-03-01',
-  about,
+  subjects,
   note: 'marmalade',
 })
 
@@ -96,7 +96,7 @@ beforeAll(async () => {
   theirs.runs = await at('runs', {
     name: 'Water',
     kind: 'water',
-    about: [{ what: 'trays', id: theirs.trays }],
+    subjects: [{ what: 'trays', id: theirs.trays }],
     onDay: '2027-03-01',
   })
   theirKey = (await call('POST', `/api/households/${other}/device-keys/${theirs.devices}`)).body.key
@@ -111,7 +111,7 @@ beforeAll(async () => {
     name: 'Tray',
     fileId: theirs.photoFiles,
     on: '2027-03-01',
-    about: [{ what: 'trays', id: theirs.trays }],
+    subjects: [{ what: 'trays', id: theirs.trays }],
     placeId: null,
     width: 1,
     height: 1,
@@ -211,7 +211,7 @@ describe('in the database', () => {
         await superuser.query('select number from entry where household_id = $1 order by number', [household])
       ).rows.map(({ number }) => Number(number))
     const [before, elsewhere] = [await numbers(mine), await numbers(other)]
-    await put(mine, 'entries', { name: 'Thought', kind: 'thought', on: '2027-03-01', about: [] })
+    await put(mine, 'entries', { name: 'Thought', kind: 'thought', on: '2027-03-01', subjects: [] })
     expect(await numbers(mine)).toEqual([...before, (before.at(-1) ?? 0) + 1])
     expect(await numbers(other)).toEqual(elsewhere)
     expect(elsewhere[0]).toBe(1)
@@ -259,7 +259,7 @@ const WALK: Record<string, (id: Ids, household: string) => Ask[]> = {
       body: command({
         name: 'tick',
         kind: 'look',
-        of: [{ sowingId: id('sowings'), rung: 0 }],
+        of: [{ sowingId: id('sowings'), stage: 0 }],
         title: 'Look',
         on: ON,
       }),
@@ -271,7 +271,7 @@ const WALK: Record<string, (id: Ids, household: string) => Ask[]> = {
         title: 'Seen',
         kind: 'seen',
         on: ON,
-        about: [{ what: 'photos', id: id('photos') }],
+        subjects: [{ what: 'photos', id: id('photos') }],
       }),
     },
   ],
@@ -283,8 +283,8 @@ const WALK: Record<string, (id: Ids, household: string) => Ask[]> = {
   ],
   'post /api/households/{householdId}/labels': (id) => [{ path: `/labels?kind=stake&trays=${id('trays')}` }],
   'get /api/households/{householdId}/log': (id) => [
-    { path: `/log?about=${id('trays')}` },
-    { path: `/log?about=${id('packets')}` },
+    { path: `/log?subject=${id('trays')}` },
+    { path: `/log?subject=${id('packets')}` },
     { path: '/log?words=marmalade' },
   ],
   'get /api/households/{householdId}/log/years': () => [{ path: '/log/years' }],

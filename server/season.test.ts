@@ -85,43 +85,43 @@ describe('a season', () => {
   it('takes marks only for sowings it knows, and moves on with them', async () => {
     const id = randomUUID()
     await put('sowings', tomatoes(), 0, id)
-    const mark = (kind: string, rung: number, on: string, of = id) => ({
+    const mark = (kind: string, stage: number, on: string, of = id) => ({
       name: kind,
       kind,
-      about: [{ what: 'sowings', id: of, rung }],
+      subjects: [{ what: 'sowings', id: of, stage }],
       on,
     })
-    expect((await put('entries', mark('rung', 0, dayFrom(`${year}-03-20`), randomUUID()))).status).toBe(422)
+    expect((await put('entries', mark('stage', 0, dayFrom(`${year}-03-20`), randomUUID()))).status).toBe(422)
     const kinds = async (on: string) =>
       ((await today(on)).body.jobs as { kind: string; state: string }[]).map(
         ({ kind, state }) => `${kind} ${state}`,
       )
-    expect(await kinds(`${year}-03-19`)).toEqual(expect.arrayContaining(['soak mix due', 'rung coming']))
-    const sown = await put('entries', mark('rung', 0, dayFrom(`${year}-03-21`)))
+    expect(await kinds(`${year}-03-19`)).toEqual(expect.arrayContaining(['soak mix due', 'stage coming']))
+    const sown = await put('entries', mark('stage', 0, dayFrom(`${year}-03-21`)))
     expect(sown.status).toBe(200)
-    expect(await kinds(`${year}-03-21`)).toContain('rung done')
+    expect(await kinds(`${year}-03-21`)).toContain('stage done')
     const undone = await call('DELETE', `${at('entries', sown.body.id)}?version=1`)
     expect(undone.status).toBe(200)
-    expect(await kinds(`${year}-03-21`)).toContain('rung late')
+    expect(await kinds(`${year}-03-21`)).toContain('stage late')
     await put('entries', mark('out', 3, dayFrom(`${year}-05-22`)))
     expect(await kinds(`${year}-05-23`)).toEqual([])
   })
 
-  it('looks after what ends in a bucket until its crop is over, by its own ladder or that of a crop of ours', async () => {
+  it('looks after what ends in a bucket until its crop is over, by its own schedule or that of a crop of ours', async () => {
     const own = await put('crops', {
       ...cropRecordOf(CROPS.find(({ id }) => id === 'tomato')!),
       name: 'Bucket tomato',
       basedOn: null,
       figures: {
         ...cropRecordOf(CROPS.find(({ id }) => id === 'tomato')!).figures,
-        ladderId: 'cell-pot-bucket',
+        scheduleId: 'cell-pot-bucket',
       },
     })
-    for (const more of [{ ladderId: 'cell-pot-bucket' as const }, { cropId: own.body.id as string }]) {
+    for (const more of [{ scheduleId: 'cell-pot-bucket' as const }, { cropId: own.body.id as string }]) {
       const id = randomUUID()
       await put('sowings', tomatoes({ ...more, name: 'In buckets' }), 0, id)
-      const happened = (kind: string, rung: number, on: string) =>
-        put('entries', { name: kind, kind, about: [{ what: 'sowings', id, rung }], on })
+      const happened = (kind: string, stage: number, on: string) =>
+        put('entries', { name: kind, kind, subjects: [{ what: 'sowings', id, stage }], on })
       const cared = async () => {
         const jobs = (await today(`${year}-06-23`)).body.jobs as {
           kind: string
@@ -151,8 +151,8 @@ describe('a season', () => {
         'sowings',
         tomatoes({ cropId: 'leek', name: 'Leek', packetId: packet.body.id }),
       )
-      const about = [{ what: 'sowings', id: body.id, rung: 0 }]
-      const entry = await put('entries', { name: 'sown', kind: 'rung', on: dayFrom(`${year}-03-20`), about })
+      const subjects = [{ what: 'sowings', id: body.id, stage: 0 }]
+      const entry = await put('entries', { name: 'sown', kind: 'stage', on: dayFrom(`${year}-03-20`), subjects })
       return { packet: packet.body, seeds: -entry.body.body.moves[0].by }
     }
     const [fresh, older, oldest] = [await sown(0), await sown(2), await sown(4)]
@@ -172,8 +172,8 @@ describe('seed', () => {
   const seedsOf = async (id: string) => (await call('GET', at('packets', id))).body.body.seeds as number
   const sow = (of: string[]) => ({
     name: 'sown',
-    kind: 'rung',
-    about: of.map((id) => ({ what: 'sowings', id, rung: 0 })),
+    kind: 'stage',
+    subjects: of.map((id) => ({ what: 'sowings', id, stage: 0 })),
     on: dayFrom(`${year}-03-20`),
   })
   const packetOf = async (seeds: number | null) => {
@@ -210,7 +210,7 @@ describe('seed', () => {
     expect(sown.body.body.moves).toMatchObject([{ id: few, by: -7 }])
     expect([await seedsOf(few), await seedsOf(uncounted)]).toEqual([0, null])
     const c = await oneEach(await packetOf(100), 10)
-    for (const more of [{ kind: 'look' }, { kind: 'rung', snoozedUntil: dayFrom(`${year}-03-22`) }])
+    for (const more of [{ kind: 'look' }, { kind: 'stage', snoozedUntil: dayFrom(`${year}-03-22`) }])
       expect((await put('entries', { ...sow([c]), ...more })).body.body.moves).toEqual([])
   })
 
@@ -224,7 +224,7 @@ describe('seed', () => {
     // Of a tick for two of which one is sown, only the other is written.
     const other = await oneEach(packetId, 10)
     const both = await put('entries', sow([id, other]))
-    expect(both.body.body.about).toEqual([{ what: 'sowings', id: other, rung: 0 }])
+    expect(both.body.body.subjects).toEqual([{ what: 'sowings', id: other, stage: 0 }])
     expect(both.body.body.moves).toHaveLength(1)
   })
 
@@ -241,22 +241,22 @@ describe('a sowing that failed', () => {
   it('is given up: no more jobs, no more days in the calendar, until it is taken up again', async () => {
     const id = randomUUID()
     await put('sowings', tomatoes({ name: 'Lost', sowOn: dayFrom(`${year}-03-20`) }), 0, id)
-    const about = async () => {
+    const subjects = async () => {
       const jobs = (await today(`${year}-03-20`)).body.jobs as { of: { sowingId: string }[] }[]
       const calendar = await (await fetch(`${base}/api/households/${household}/calendar.ics`)).text()
       return [jobs.some(({ of }) => of.some((one) => one.sowingId === id)), calendar.includes(`${id}-out@`)]
     }
-    expect(await about()).toEqual([true, true])
+    expect(await subjects()).toEqual([true, true])
     const mark = {
       name: 'lost',
       kind: 'give up',
-      about: [{ what: 'sowings', id, rung: 0 }],
+      subjects: [{ what: 'sowings', id, stage: 0 }],
       on: dayFrom(`${year}-03-20`),
     }
     const given = await put('entries', mark)
-    expect(await about()).toEqual([false, false])
+    expect(await subjects()).toEqual([false, false])
     await call('DELETE', `${at('entries', given.body.id)}?version=1`)
-    expect(await about()).toEqual([true, true])
+    expect(await subjects()).toEqual([true, true])
   })
 })
 
@@ -269,11 +269,11 @@ describe('the calendar, read back by an independent parser', () => {
   }
   const start = (event: ICAL.Component) => (event.getFirstPropertyValue('dtstart') as ICAL.Time).toString()
 
-  it('has the sowing’s rungs as days, and the soak as an evening with an alarm', async () => {
+  it('has the sowing’s stages as days, and the soak as an evening with an alarm', async () => {
     const id = randomUUID()
     await put('sowings', tomatoes({ sowOn: dayFrom(`${year}-03-28`) }), 0, id)
     const events = await read()
-    expect(start([...events].find(([uid]) => uid.startsWith(`${id}-rung-0@`))![1])).toBe(`${year}-03-28`)
+    expect(start([...events].find(([uid]) => uid.startsWith(`${id}-stage-0@`))![1])).toBe(`${year}-03-28`)
     const soaks = [...events].filter(([uid]) => uid.includes('-soak@'))
     expect(soaks.length).toBeGreaterThan(0)
     for (const [, soak] of soaks) {
@@ -292,7 +292,7 @@ describe('the calendar, read back by an independent parser', () => {
     expect([...after.keys()].filter((uid) => uid.startsWith(id)).sort()).toEqual(
       [...before.keys()].filter((uid) => uid.startsWith(id)).sort(),
     )
-    const of = (events: typeof before) => [...events].find(([uid]) => uid.startsWith(`${id}-rung-0@`))![1]
+    const of = (events: typeof before) => [...events].find(([uid]) => uid.startsWith(`${id}-stage-0@`))![1]
     expect([start(of(before)), start(of(after))]).toEqual([
       dayFrom(`${year}-06-01`),
       dayFrom(`${year}-06-09`),
@@ -335,11 +335,11 @@ describe('five years of records', () => {
       [many],
     )
     await database.query(
-      `insert into entry (household_id, id, number, name, kind, about, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
+      `insert into entry (household_id, id, number, name, kind, subjects, "on", created_at, "by", "to", note, times, even_if_short, moves, facts)
        select household_id, gen_random_uuid(), row_number() over (order by split_part(name, ' ', 2)::int desc), what, what,
-         jsonb_build_array(jsonb_build_object('what', 'sowings', 'id', id, 'rung', 0)), date '2027-03-20', created_at,
+         jsonb_build_array(jsonb_build_object('what', 'sowings', 'id', id, 'stage', 0)), date '2027-03-20', created_at,
          '', '', '', 1, false, '[]', '[]'
-       from sowing, unnest(array['make mix','rung','look','feed','feed','feed','feed','feed','treat','out']) as what
+       from sowing, unnest(array['make mix','stage','look','feed','feed','feed','feed','feed','treat','out']) as what
        where household_id = $1 and not (what = 'out' and split_part(name, ' ', 2)::int > 1960)
        -- Written last are those of sowings that are long over, however the rows lie.
        order by split_part(name, ' ', 2)::int desc`,
@@ -395,7 +395,7 @@ describe('five years of records', () => {
     ).toMatch(/sowing_open/)
     expect(
       await explain(
-        `select id from entry where about @> jsonb_build_array(jsonb_build_object('id', $1::text))`,
+        `select id from entry where subjects @> jsonb_build_array(jsonb_build_object('id', $1::text))`,
         [many],
       ),
     ).toMatch(/entry_about/)

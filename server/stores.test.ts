@@ -68,7 +68,7 @@ const make = (batchId: string, id: string = randomUUID(), more: object = {}) =>
       name: 'Made',
       kind: 'batch made',
       on: '2027-03-02',
-      about: [{ what: 'batches', id: batchId }],
+      subjects: [{ what: 'batches', id: batchId }],
       by: 'Wren',
       ...more,
     },
@@ -111,7 +111,7 @@ describe('making a batch', () => {
     const batch = await batchOf('rice-hulls')
     const made = (await make(batch.id)).body
     const twice = await make(batch.id)
-    expect([twice.status, twice.body.errors[0].field]).toEqual([422, 'body.about'])
+    expect([twice.status, twice.body.errors[0].field]).toEqual([422, 'body.subjects'])
     const { body } = await call('PUT', at('entries', made.id), {
       version: 1,
       body: { ...made.body, by: 'Ada', moves: [], facts: [] },
@@ -188,7 +188,7 @@ describe('giving a feed', () => {
     const feeding = await create('feedings', {
       name: 'Feed',
       feedId: 'balanced-20',
-      stageId: 'true-leaves',
+      growthStageId: 'true-leaves',
       targetNMgPerL: 60,
       vessel: { name: 'jug', volumeL: 2 },
       batchId: null,
@@ -200,7 +200,7 @@ describe('giving a feed', () => {
         name: 'Fed',
         kind: 'feed given',
         on: '2027-03-02',
-        about: [{ what: 'feedings', id: feeding.id }],
+        subjects: [{ what: 'feedings', id: feeding.id }],
         times: 3,
         to: 'Basil, two trays',
       },

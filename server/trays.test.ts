@@ -33,19 +33,19 @@ const laid = (more: Record<string, unknown> = {}) =>
   })
 const six = laid({ name: 'Six', containerId: 'six-pack', rows: 2, columns: 3, cells: Array(6).fill('A') })
 type Changes = EntryRecord['cells']
-const happened = (kind: EntryRecord['kind'], day: string, cells: Changes, about: EntryRecord['about'] = []) =>
+const happened = (kind: EntryRecord['kind'], day: string, cells: Changes, subjects: EntryRecord['subjects'] = []) =>
   put(
     'entries',
     newEntry({
       name: `${kind} ${day}`,
       kind,
       on: on(day),
-      about: [
-        ...about,
+      subjects: [
+        ...subjects,
         ...[...new Set(cells.map(({ trayId }) => trayId))].map((id) => ({
           what: 'trays' as const,
           id,
-          rung: null,
+          stage: null,
         })),
       ],
       cells,
@@ -104,16 +104,16 @@ describe('a tray', () => {
     await put('trays', body, 0, id)
     await put('trays', six, 0, next)
     const sown = await happened(
-      'rung',
+      'stage',
       '04-01',
       [change(id, 'sown', each(body, 2))],
-      [{ what: 'sowings', id: sowingId, rung: 0 }],
+      [{ what: 'sowings', id: sowingId, stage: 0 }],
     )
     expect(sown.status).toBe(200)
     // 18 cells of two seeds have left the packet, not what the plan would have taken.
     expect((await call('GET', at('packets', packetId))).body.body.seeds).toBe(64)
     expect((await happened('look', '04-09', [change(id, 'up', each(body, 1))])).status).toBe(200)
-    const moved = await happened('rung', '04-20', [
+    const moved = await happened('stage', '04-20', [
       change(id, 'moved', each(body, 1, 0, 6)),
       change(next, 'set', each(six, 1)),
     ])
@@ -141,7 +141,7 @@ describe('a tray', () => {
     const body = laid()
     await put('trays', body, 0, id)
     await put('trays', six, 0, next)
-    await happened('rung', '04-01', [change(id, 'sown', each(body, 1))])
+    await happened('stage', '04-01', [change(id, 'sown', each(body, 1))])
     const refused = async (answer: ReturnType<typeof happened>) => {
       const { status, body: told } = await answer
       expect([status, told.errors?.[0]?.field]).toEqual([422, 'body.cells'])
@@ -156,7 +156,7 @@ describe('a tray', () => {
     await happened('look', '04-09', [change(id, 'up', [], 10)])
     expect(
       await refused(
-        happened('rung', '04-20', [change(id, 'moved', [], 6), change(next, 'set', each(six, 1, 0, 5))]),
+        happened('stage', '04-20', [change(id, 'moved', [], 6), change(next, 'set', each(six, 1, 0, 5))]),
       ),
     ).toBe('6 leave and 5 arrive: say the same for both.')
     // The cells of what is sown are not handed to another.
@@ -169,11 +169,11 @@ describe('a tray', () => {
         name: 'Up',
         kind: 'look',
         on: on('04-10'),
-        about: [{ what: 'trays', id: next, rung: null }],
+        subjects: [{ what: 'trays', id: next, stage: null }],
         cells: [change(id, 'up', [], 3)],
       }),
     )
-    expect([unnamed.status, unnamed.body.errors[0].field]).toEqual([422, 'body.about'])
+    expect([unnamed.status, unnamed.body.errors[0].field]).toEqual([422, 'body.subjects'])
     const gone = await happened('look', '04-09', [change(randomUUID(), 'up', [], 1)])
     expect([gone.status, gone.body.errors[0].message]).toEqual([422, 'This tray is not known.'])
   })
@@ -182,7 +182,7 @@ describe('a tray', () => {
     const id = randomUUID()
     const body = laid()
     await put('trays', body, 0, id)
-    await happened('rung', '04-01', [change(id, 'sown', each(body, 1))])
+    await happened('stage', '04-01', [change(id, 'sown', each(body, 1))])
     const count = (from: number, to: number) =>
       happened('look', '04-09', [change(id, 'up', each(body, 1, from, to))])
     const answers = await Promise.all([count(0, 9), count(9, 18), count(0, 2)])

@@ -18,7 +18,7 @@ const entry = (over: object) => ({
   name: 'Weighed',
   kind: 'weighed',
   on: today,
-  about: [{ what: 'trays', id: tray, rung: null }],
+  subjects: [{ what: 'trays', id: tray, stage: null }],
   ...over,
 })
 const weighed = (grams: number, more: object = {}) =>
@@ -85,7 +85,7 @@ describe('a weight that is written down', () => {
     ['a day to come', () => weighed(2800, { on: '2099-01-01' }), 'body.on', /still to come/],
     [
       'a tray it is not about',
-      () => weighed(2800, { about: [{ what: 'trays', id: randomUUID(), rung: null }] }),
+      () => weighed(2800, { subjects: [{ what: 'trays', id: randomUUID(), stage: null }] }),
       null,
       /not known|Say which trays/,
     ],
@@ -106,7 +106,7 @@ describe('a run', () => {
   const run = (over: object = {}) => ({
     name: 'Mix',
     kind: 'mix',
-    about: [{ what: 'batches', id: batch, rung: null }],
+    subjects: [{ what: 'batches', id: batch, stage: null }],
     onDay: today,
     ...over,
   })
@@ -129,9 +129,9 @@ describe('a run', () => {
   it('is about what is there, and of a kind that is known', async () => {
     const unknown = await call('PUT', at('runs', randomUUID()), {
       version: 0,
-      body: run({ about: [{ what: 'batches', id: randomUUID(), rung: null }] }),
+      body: run({ subjects: [{ what: 'batches', id: randomUUID(), stage: null }] }),
     })
-    expect([unknown.status, unknown.body.errors[0].field]).toEqual([422, 'body.about'])
+    expect([unknown.status, unknown.body.errors[0].field]).toEqual([422, 'body.subjects'])
     expect(
       (await call('PUT', at('runs', randomUUID()), { version: 0, body: run({ kind: 'dance' }) })).status,
     ).toBe(422)
@@ -149,8 +149,8 @@ describe('a run', () => {
         name: 'Ten litres',
         kind: 'batch made',
         on: today,
-        about: [{ what: 'batches', id: batch, rung: null }],
-        really: { share: 0.5, leftL: 1 },
+        subjects: [{ what: 'batches', id: batch, stage: null }],
+        actual: { share: 0.5, leftL: 1 },
       },
     })
     expect(made.status).toBe(200)

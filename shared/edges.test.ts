@@ -66,8 +66,8 @@ const season = seasonFrame.parse({
       reservoirL: 3,
     },
   ],
-  lightSchool: 'sixteen',
-  feedingSchool: 'weak and often',
+  lightMethod: 'sixteen',
+  feedingMethod: 'weak and often',
   feedId: 'balanced-20',
   tubL: 40,
   canL: 9,
@@ -89,7 +89,7 @@ const parts = [
   { materialId: 'perlite', parts: 1 },
 ]
 const extras = [{ materialId: 'dolomitic-lime', gPerL: 2 }]
-const rung = { stageId: 'growing-on', containerId: 'pot-10cm', recipeId: 'lean-and-light', days: 20 }
+const stage = { growthStageId: 'growing-on', containerId: 'pot-10cm', recipeId: 'lean-and-light', days: 20 }
 const ID = '0b1a5700-0000-4000-8000-000000000001'
 
 /** A record of every collection in which every number is filled in. */
@@ -146,7 +146,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
   batches: [
     batch.parse({
       name: 'Batch',
-      sowings: [{ id: ID, rung: 1 }],
+      sowings: [{ id: ID, stage: 1 }],
       recipeId: null,
       parts,
       lowerParts: parts,
@@ -164,7 +164,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
     {
       name: 'Feed',
       feedId: 'balanced-20',
-      stageId: 'true-leaves',
+      growthStageId: 'true-leaves',
       targetNMgPerL: 60,
       vessel: { name: 'jug', volumeL: 2 },
       batchId: null,
@@ -173,13 +173,13 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
   ],
   programmes: [
     programme.parse({
-      name: 'Ladder',
+      name: 'Schedule',
       feedId: 'balanced-20',
       plants: 48,
       appetite: 'medium',
-      school: 'weak and often',
+      method: 'weak and often',
       batchId: null,
-      rungs: [{ ...rung, nMgPerL: 100, everyDays: 7 }],
+      stages: [{ ...stage, nMgPerL: 100, everyDays: 7 }],
     }),
   ],
   stocks: [
@@ -226,9 +226,9 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       germination: 0.8,
       seedsPerCell: 2,
       outOn: '2027-05-20',
-      rungs: [
+      stages: [
         {
-          stage: 'sow',
+          kind: 'sow',
           containerId: 'tray-72',
           recipeId: 'lean-and-light',
           part: 0.6,
@@ -239,7 +239,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
           mixC: 20,
           elsewhere: { placeId: 'sill', share: 0.5 },
         },
-        { stage: 'pot up', containerId: 'pot-10cm', recipeId: 'lean-and-light', plantsEach: 2, part: 0.4 },
+        { kind: 'pot up', containerId: 'pot-10cm', recipeId: 'lean-and-light', plantsEach: 2, part: 0.4 },
       ],
     }),
   ),
@@ -261,7 +261,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
           name: 'Basil',
           cropId: 'basil',
           sowingId: null,
-          rung: 0,
+          stage: 0,
           packetId: null,
           seedsPerCell: 2,
         },
@@ -274,7 +274,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
     run.parse({
       name: 'Mix batch 3',
       kind: 'mix',
-      about: [{ what: 'batches', id: ID, rung: 0 }],
+      subjects: [{ what: 'batches', id: ID, stage: 0 }],
       onDay: TODAY,
       hands: 2,
       marks: [
@@ -288,7 +288,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
         name: 'Given',
         kind: 'feed given',
         on: TODAY,
-        about: [{ what: 'sowings', id: ID, rung: 0 }],
+        subjects: [{ what: 'sowings', id: ID, stage: 0 }],
       }),
       times: 2,
       count: 31,
@@ -307,7 +307,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
           nMgPerL: 60,
         },
       ],
-      really: {
+      actual: {
         share: 1,
         usedL: 10,
         leftL: 1,
@@ -343,7 +343,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
     },
   ],
   photos: [
-    { name: 'Basil', fileId: ID, on: TODAY, about: [], placeId: null, width: 800, height: 600, note: '' },
+    { name: 'Basil', fileId: ID, on: TODAY, subjects: [], placeId: null, width: 800, height: 600, note: '' },
   ],
 }
 

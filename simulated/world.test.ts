@@ -16,13 +16,13 @@ const SINCE = new Date('2027-01-05T10:00:00Z')
 const TRAY = '0b1a5700-0000-4000-8000-000000000010'
 const day = dayFrom('2027-04-12')
 const cells = Array.from({ length: 24 }, (_, cell): [number, number] => [cell, 1])
-const about: EntryRecord['about'] = [{ what: 'trays', id: TRAY, rung: null }]
+const subjects: EntryRecord['subjects'] = [{ what: 'trays', id: TRAY, stage: null }]
 const entry = (n: number, over: Partial<EntryRecord>) => ({
   id: `entry ${n}`,
-  body: newEntry({ name: 'It', kind: 'look', on: day, about, ...over }),
+  body: newEntry({ name: 'It', kind: 'look', on: day, subjects, ...over }),
 })
 const sown = entry(1, {
-  kind: 'rung',
+  kind: 'stage',
   on: dayFrom('2027-03-22'),
   cells: [{ trayId: TRAY, run: 'A', what: 'sown', cells, count: null }],
 })

@@ -3,7 +3,7 @@ import { humidityOf } from '#core/water/climate'
 import { momentOf, type Moment } from '#core/water/watering-events'
 import { ownInstant } from '#core/calendar/clock'
 import { dayAt, type Day } from '#core/calendar/day'
-import { lightSchoolById, ppfdAt } from '#core/places/light'
+import { lightMethodById, ppfdAt } from '#core/places/light'
 import { isIndoors, mixWarmth, nightIn, type Place } from '#core/places/place'
 import { lampOf, lampHeight } from '#core/places/place-light'
 import { withOutside } from '#core/season/schedule/stays'
@@ -109,7 +109,7 @@ export class World {
     if (!water) return 900
     const { followed } = water
     const reckoned = weightAt(followed, followed.now)
-    const watered = water.happenings.findLast(({ kind }) => kind === 'watered')
+    const watered = water.wateringEvents.findLast(({ kind }) => kind === 'watered')
     const then = watered && followed.path.find(({ at }) => at >= watered.at)
     const goneG = then ? Math.max(0, 1000 * (then.waterL - followed.now.waterL)) : 0
     return reckoned - goneG * THIRST_SD * scatter(`thirst of ${tray.id}`)
@@ -160,7 +160,7 @@ export class World {
   }
 
   private light(place: Place): number {
-    const hours = lightSchoolById(this.context.frame?.lightSchool ?? 'sixteen').hours
+    const hours = lightMethodById(this.context.frame?.lightMethod ?? 'sixteen').hours
     const lit = this.hour >= LAMPS_FROM_H && this.hour < LAMPS_FROM_H + hours
     const lamp = place.light && lampOf(place.light)
     const day = Math.max(0, Math.sin((Math.PI * (this.hour - 6)) / 13))

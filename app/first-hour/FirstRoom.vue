@@ -9,7 +9,7 @@ import { useMeasures } from '~/kit/useMeasures'
 import { useFirstHour } from '~/first-hour/firstHour'
 import { useHousehold } from '~/household/household'
 import { FLAT_MM } from '#core/containers/flat'
-import { LIGHT_SCHOOLS } from '#core/places/light'
+import { LIGHT_METHODS } from '#core/places/light'
 import { PLACE_KINDS, type PlaceKindId } from '#core/places/place-kinds'
 import { LAMP_KINDS } from '#core/places/light-kinds'
 import { placeOf, type Place } from '#core/places/place'
@@ -41,7 +41,7 @@ const setLamp = (place: Place, kindId: string) =>
       kindId === NO_LAMP ? null : { kindId, count: place.light?.count ?? 1, heightCm: null, measured: null },
   })
 const hours = computed(
-  () => LIGHT_SCHOOLS.find(({ id }) => id === (household.season?.lightSchool ?? 'sixteen'))!.hours,
+  () => LIGHT_METHODS.find(({ id }) => id === (household.season?.lightMethod ?? 'sixteen'))!.hours,
 )
 const flats = computed(() => first.places.reduce((sum, place) => sum + (place.flats ?? 0), 0))
 const warmest = computed(() => Math.max(...first.places.map(({ heatC, dayC }) => heatC ?? dayC)))

@@ -35,10 +35,10 @@ const NODES: readonly Node[] = [
     kind: 'said',
   },
   {
-    id: 'ladder',
+    id: 'schedule',
     x: 250,
     y: 95,
-    title: 'Ladder',
+    title: 'Schedule',
     text: 'seed to planting out',
     to: '/season',
     kind: 'reckoned',
@@ -48,7 +48,7 @@ const NODES: readonly Node[] = [
     x: 490,
     y: 40,
     title: 'Mix',
-    text: 'litres for every rung',
+    text: 'litres for every stage',
     to: '/season/batches',
     kind: 'reckoned',
   },
@@ -79,10 +79,10 @@ const node = (id: string) => NODES.find((one) => one.id === id)!
 const right = (id: string) => ({ x: node(id).x + W, y: node(id).y + H / 2 })
 const left = (id: string) => ({ x: node(id).x, y: node(id).y + H / 2 })
 const FLOWS: readonly (readonly [from: string, to: string])[] = [
-  ['wish', 'ladder'],
-  ['frost', 'ladder'],
-  ['ladder', 'mix'],
-  ['ladder', 'feed'],
+  ['wish', 'schedule'],
+  ['frost', 'schedule'],
+  ['schedule', 'mix'],
+  ['schedule', 'feed'],
   ['shed', 'buy'],
   ['mix', 'trays'],
   ['mix', 'today'],
@@ -96,7 +96,7 @@ const curve = ([from, to]: readonly [string, string]) => {
 const down = (from: string, to: string) =>
   `M${node(from).x + W / 2} ${node(from).y + H} L${node(to).x + W / 2} ${node(to).y}`
 const BACK = `M${node('log').x + W / 2} ${node('log').y + H} C${node('log').x + W / 2} 400 ${node('learned').x + W + 120} 390 ${node('learned').x + W} ${node('learned').y + H / 2}`
-const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('ladder').x + W / 2} ${node('ladder').y + H}`
+const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('schedule').x + W / 2} ${node('schedule').y + H}`
 </script>
 
 <template>
@@ -163,7 +163,7 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('ladde
           <NuxtLink to="/stores">what is in the shed</NuxtLink>.
         </li>
         <li>
-          From that a <NuxtLink to="/season">ladder</NuxtLink> is reckoned: containers, mixes and feeds on
+          From that a <NuxtLink to="/season">schedule</NuxtLink> is reckoned: containers, mixes and feeds on
           their days. It asks for <NuxtLink to="/season/batches">litres of mix</NuxtLink>,
           <NuxtLink to="/feed">doses of feed</NuxtLink>, and what is
           <NuxtLink to="/season/buying">to be bought</NuxtLink>.

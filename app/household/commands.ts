@@ -7,7 +7,7 @@ import { useNotes } from '~/kit/useNotes'
 import { useToday } from '~/household/useToday'
 import { readProblem, whyNot } from '~/household/whyNot'
 import { useHousehold } from '~/household/household'
-import { useUndo, type Act } from '~/household/undo'
+import { useUndo, type UndoStep } from '~/household/undo'
 import type { Sent } from '#shared/commands/commands'
 import type { Performed } from '#shared/commands/written'
 
@@ -19,7 +19,7 @@ interface Waiting {
 /** What was done, and the act that undoes it. */
 export interface Done {
   readonly performed: Performed
-  readonly act: Act
+  readonly act: UndoStep
 }
 
 interface How {
@@ -96,7 +96,7 @@ export const useCommands = defineStore('commands', () => {
   }
 
   /** The opposite of a command is a command. */
-  const opposite = (name: string, { act, wrote }: Performed, way: 'undo' | 'redo'): Act => ({
+  const opposite = (name: string, { act, wrote }: Performed, way: 'undo' | 'redo'): UndoStep => ({
     name,
     run: async () => {
       const seen = wrote.flatMap(({ collection, id }) => {
@@ -124,7 +124,7 @@ export const useCommands = defineStore('commands', () => {
       return null
     }
   }
-  const noteDone = (said: string, act: Act) => note(said, { name: 'Undo', run: () => undoing.takeBack(act) })
+  const noteDone = (said: string, act: UndoStep) => note(said, { name: 'Undo', run: () => undoing.takeBack(act) })
 
   /** What was on its way when the page was left is sent again, each under its own key. */
   async function resend() {
@@ -148,7 +148,7 @@ export const useCommands = defineStore('commands', () => {
     noteDone,
     resend,
     /** The opposite of an act that was done in another way. */
-    undoOf: (name: string, act: string): Act =>
+    undoOf: (name: string, act: string): UndoStep =>
       opposite(name, { act, wrote: [], changed: [], household: null }, 'undo'),
   }
 })

@@ -2,7 +2,7 @@ import { useEventListener } from '@vueuse/core'
 import { ref, watch, type Ref } from 'vue'
 import { copyOf } from '~/kit/copyOf'
 import { useHousehold } from '~/household/household'
-import { useUndo, type Act } from '~/household/undo'
+import { useUndo, type UndoStep } from '~/household/undo'
 
 /**
  * A draft on the bench. It is kept in this browser as it is typed, one for each household, so that a reload or a flat
@@ -15,7 +15,7 @@ export function useDraft<Draft extends object>(what: string, first: () => Draft)
   const { did } = useUndo()
   const draft = ref(first()) as Ref<Draft>
 
-  const to = (name: string, state: Draft, gesture?: string): Act => ({
+  const to = (name: string, state: Draft, gesture?: string): UndoStep => ({
     name,
     ...(gesture ? { gesture } : {}),
     run: () => {

@@ -156,7 +156,7 @@ export const useHousehold = defineStore('household', () => {
     /** The entry that says a batch was made. */
     making: (batchId: string) =>
       entries.value.find(
-        ({ body }) => body.kind === 'batch made' && body.about.some(({ id }) => id === batchId),
+        ({ body }) => body.kind === 'batch made' && body.subjects.some(({ id }) => id === batchId),
       ),
   }
 })

@@ -4,7 +4,7 @@ import { newId } from '~/kit/newId'
 import { readProblem } from '~/household/whyNot'
 import { useHousehold } from '~/household/household'
 import { useKeeping } from '~/household/write-records'
-import type { Act } from '~/household/undo'
+import type { UndoStep } from '~/household/undo'
 import type { Bodies, Collection, Stored } from '#shared/records/collections'
 import type { HouseholdRecord } from '#shared/records/household'
 
@@ -89,9 +89,9 @@ function explain<Body, Whole>(
   }
 }
 
-export interface Kept<Body> {
+export interface SavedRecord<Body> {
   stored: Stored<Body>
-  opposite: Act
+  opposite: UndoStep
 }
 
 /** Saves records of one collection, and tells how it went. */
@@ -100,7 +100,7 @@ export function useSaving<C extends Collection>(collection: C) {
   const keeping = useKeeping()
   const { saving, attempt, dismiss } = useAttempt<Bodies[C]>()
 
-  const save = (id: string, version: number, body: Bodies[C]): Promise<Kept<Bodies[C]> | null> =>
+  const save = (id: string, version: number, body: Bodies[C]): Promise<SavedRecord<Bodies[C]> | null> =>
     attempt(
       body,
       () => keeping.save(collection, id, version, body),

@@ -5,12 +5,12 @@ import { whyNot } from '~/household/whyNot'
 import { useHousehold } from '~/household/household'
 
 /** Something that can be done and answers with its opposite. */
-export interface Act {
+export interface UndoStep {
   /** What it is about, in a few words: `the recipe’s parts`, `Perlite, 10 L bag`. */
   readonly name: string
   /** Changes of the same kind that follow each other closely (a drag, typing) count as one. */
   readonly gesture?: string
-  readonly run: () => Promise<Act> | Act
+  readonly run: () => Promise<UndoStep> | UndoStep
 }
 
 const DEPTH = 200
@@ -20,8 +20,8 @@ const SAME_GESTURE_MS = 900
 export const useUndo = defineStore('undo', () => {
   const household = useHousehold()
   const { note } = useNotes()
-  const past = shallowRef<Act[]>([])
-  const future = shallowRef<Act[]>([])
+  const past = shallowRef<UndoStep[]>([])
+  const future = shallowRef<UndoStep[]>([])
   let lastAt = 0
   let busy: Promise<void> = Promise.resolve()
 
@@ -35,7 +35,7 @@ export const useUndo = defineStore('undo', () => {
   }
 
   /** Something was done; `opposite` takes it back. */
-  function did(opposite: Act) {
+  function did(opposite: UndoStep) {
     const now = Date.now()
     const last = past.value.at(-1)
     const goesOn = opposite.gesture && last?.gesture === opposite.gesture && now - lastAt <= SAME_GESTURE_MS
@@ -64,7 +64,7 @@ export const useUndo = defineStore('undo', () => {
   }
 
   /** Take this one back, wherever it stands in the row; what was done after it stays. */
-  async function takeBack(act: Act) {
+  async function takeBack(act: UndoStep) {
     if (past.value.at(-1) === act) return undo()
     if (!past.value.includes(act)) return
     past.value = [...past.value.filter((one) => one !== act), act]

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { useCommands } from '~/household/commands'
 import { useHousehold } from '~/household/household'
-import { useUndo, type Act } from '~/household/undo'
+import { useUndo, type UndoStep } from '~/household/undo'
 import type { Bodies, Collection, Removed, Revision, Stored } from '#shared/records/collections'
 import type { Sent } from '#shared/commands/commands'
 import type { HouseholdRecord } from '#shared/records/household'
@@ -27,7 +27,7 @@ export const useKeeping = defineStore('keeping', () => {
     version: number,
     body: Bodies[C],
     how: { quiet?: boolean } = {},
-  ): Promise<{ stored: Stored<Bodies[C]>; opposite: Act }> {
+  ): Promise<{ stored: Stored<Bodies[C]>; opposite: UndoStep }> {
     const { performed, act } = await perform(body.name, [saving(collection, id, version, body)], how)
     const own = performed.changed.find((one) => one.collection === collection && one.id === id)
     return { stored: (own ?? performed.changed[0]!).record as Stored<Bodies[C]>, opposite: act }

@@ -19,7 +19,7 @@ import { germinationNow, isBelowStandard } from '#core/sowing/seed-age'
 import { CLUSTERS, GERMINATION_LAW } from '#core/sowing/seed-standards'
 import { useToday } from '~/household/useToday'
 import { daysToEmergence } from '#core/sowing/emergence'
-import { ladderById } from '#core/season/schedule/schedules'
+import { scheduleById } from '#core/season/schedule/schedules'
 import { printShare } from '#core/units/format'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { changedFigures } from '#core/catalogue'
@@ -111,7 +111,7 @@ const lines = computed(() => {
     ['Appetite', one.appetite, s.appetite],
     ['Potting deep', one.buryStem ? 'roots from a buried stem' : 'no deeper than it stood', s.buryStem],
     ['Lowest night', `${temperature(one.lowestNightC)}: ${hardinessOf(one)}`, s.lowestNightC],
-    ['Usual ladder', ladderById(one.ladderId).name, s.ladderId],
+    ['Usual schedule', scheduleById(one.scheduleId).name, s.scheduleId],
   ] as const
 })
 /** What the seed of a packet comes up by this year. */

@@ -71,7 +71,7 @@ const anySimulated = computed(() => household.devices.some(({ body }) => body.si
     >
       <Button @click="form = 'new'"><Plus aria-hidden="true" /> A device</Button>
     </PageTop>
-    <p v-if="anySimulated" class="about">
+    <p v-if="anySimulated" class="subjects">
       Those marked <SimulatedMark /> come with Blastomix: they read one made-up bench, which dries, warms and
       feeds as yours is planned. Put a tray on the scale, or break a probe, and see what becomes of it.
     </p>
@@ -120,7 +120,7 @@ const anySimulated = computed(() => household.devices.some(({ body }) => body.si
   gap: 1rem;
 }
 
-.about {
+.subjects {
   max-width: 60rem;
 }
 

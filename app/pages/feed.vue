@@ -3,7 +3,7 @@ import TextField from '~/kit/fields/TextField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { definePageMeta, useRoute, useRouter } from '#imports'
-import { timesTheMost } from '#core/feed/stage'
+import { timesTheMost } from '#core/feed/growth-stage'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import EveryWay from '~/mix-and-feed/feed/EveryWay.vue'
@@ -73,7 +73,7 @@ const feedChoices = computed(() => [
       .map(({ id, name }) => ({ value: id, name })),
   },
 ])
-const stageChoices = computed(() => feed.stages.map(({ id, name }) => ({ value: id, name })))
+const stageChoices = computed(() => feed.growthStages.map(({ id, name }) => ({ value: id, name })))
 const batchChoices = computed(() => [
   { value: null, name: 'no batch' },
   ...household.batches.map(({ id, number, body }) => ({ value: id, name: `${number} · ${body.name}` })),
@@ -115,7 +115,7 @@ const VERDICTS = {
 
 /** Far above the band it says how far. */
 const verdict = computed(() => {
-  const times = timesTheMost(feed.draft.targetNMgPerL, feed.stage)
+  const times = timesTheMost(feed.draft.targetNMgPerL, feed.growthStage)
   return times && times >= 1.5
     ? `${printNumber(times, 2)} times the most this stage likes: leaves burn. Take it weaker.`
     : VERDICTS[feed.plan!.verdict]
@@ -160,7 +160,7 @@ const cardAddress = computed(() =>
       :title="feed.saved ? feed.saved.body.name : 'A feed for a stage'"
       hint="Drag the drop, or press a stage. Every rule of thumb becomes a place on one scale."
     >
-      <NuxtLink to="/programme" class="button">Ladder of feeds</NuxtLink>
+      <NuxtLink to="/programme" class="button">Schedule of feeds</NuxtLink>
       <NuxtLink to="/blend" class="button">Several feeds</NuxtLink>
       <NuxtLink to="/signs" class="button">Signs</NuxtLink>
       <Button v-if="feed.draft.version > 0" @click="begin">New feed</Button>
@@ -168,13 +168,13 @@ const cardAddress = computed(() =>
 
     <StrengthScale
       class="scale"
-      :stages="feed.stages"
-      :stage-id="feed.draft.stageId"
+      :growth-stages="feed.growthStages"
+      :growth-stage-id="feed.draft.growthStageId"
       :target="feed.draft.targetNMgPerL"
       :flags="flags"
       :range="range"
       @target="feed.setTarget"
-      @stage="feed.chooseStage"
+      @growth-stage="feed.chooseGrowthStage"
     />
 
     <FeedRules class="scale" />
@@ -207,11 +207,11 @@ const cardAddress = computed(() =>
     <section class="column" aria-labelledby="wanted-title">
       <h2 id="wanted-title">What is wanted</h2>
       <ChoiceField
-        :model-value="feed.draft.stageId"
+        :model-value="feed.draft.growthStageId"
         label="Stage"
         :choices="stageChoices"
-        :hint="feed.stage.sign"
-        @update:model-value="feed.chooseStage"
+        :hint="feed.growthStage.sign"
+        @update:model-value="feed.chooseGrowthStage"
       />
       <div class="pair">
         <TypedField
@@ -274,7 +274,7 @@ const cardAddress = computed(() =>
             label="Name"
             :problem="feed.problemAt('name')"
             :model-value="feed.draft.name"
-            :placeholder="`${feed.draft.label.name}, ${feed.stage.name.toLowerCase()}`"
+            :placeholder="`${feed.draft.label.name}, ${feed.growthStage.name.toLowerCase()}`"
             @update:model-value="feed.change('name', (draft) => (draft.name = $event))"
           />
           <ChoiceField

@@ -9,9 +9,9 @@ import { usePlaces } from '~/shell/usePlaces'
 import { GENERAL_KEYS } from '#shared/messages/keys'
 import { PAGE_HELP } from '#shared/messages/page-help'
 import { ALL_CAUTIONS } from '#core/cautions/caution'
-import { FEEDING_SCHOOLS } from '#core/feed/programme'
+import { FEEDING_METHODS } from '#core/feed/programme'
 import { GLOSSARY } from '#core/glossary'
-import { LIGHT_SCHOOLS } from '#core/places/light'
+import { LIGHT_METHODS } from '#core/places/light'
 import { STARTING_RECIPES } from '#core/media/recipes'
 import { UNITS } from '#core/units/unit-table'
 import CITED from '#core/working/sources.json'
@@ -20,8 +20,8 @@ import { SOURCE_TAGS } from '#core/working/source'
 definePageMeta({
   place: {
     title: 'Help',
-    what: 'how it hangs together, words, schools, cautions, sources; prints as a booklet',
-    words: 'help manual booklet glossary sources keys schools',
+    what: 'how it hangs together, words, methods, cautions, sources; prints as a booklet',
+    words: 'help manual booklet glossary sources keys methods',
     parent: '/settings',
   },
 })
@@ -78,7 +78,7 @@ const print = () => window.print()
     <nav aria-label="In this booklet" class="no-print">
       <a href="#how">How it hangs together</a>
       <a href="#words">Words</a>
-      <a href="#schools">Schools</a>
+      <a href="#methods">Methods</a>
       <a href="#cautions">Cautions</a>
       <a href="#pages">Every page</a>
       <a href="#keys">Keys</a>
@@ -97,24 +97,24 @@ const print = () => window.print()
         </div>
       </dl>
     </section>
-    <section aria-labelledby="schools">
-      <h2 id="schools">Where growers disagree</h2>
+    <section aria-labelledby="methods">
+      <h2 id="methods">Where growers disagree</h2>
       <p class="soft">
-        Blastomix takes no side: a school is a set of habits with a reason and a cost. Pick one under
-        <NuxtLink to="/season?frame=open">Frosts and places</NuxtLink>; any rung can be kept otherwise.
+        Blastomix takes no side: a method is a set of habits with a reason and a cost. Pick one under
+        <NuxtLink to="/season?frame=open">Frosts and places</NuxtLink>; any stage can be kept otherwise.
       </p>
       <h3>How long the lamps burn</h3>
       <dl>
-        <template v-for="school in LIGHT_SCHOOLS" :key="school.id">
-          <dt>{{ school.name }}</dt>
-          <dd>{{ school.why }} {{ school.cost }}</dd>
+        <template v-for="method in LIGHT_METHODS" :key="method.id">
+          <dt>{{ method.name }}</dt>
+          <dd>{{ method.why }} {{ method.cost }}</dd>
         </template>
       </dl>
       <h3>How often they are fed</h3>
       <dl>
-        <template v-for="school in FEEDING_SCHOOLS" :key="school.id">
-          <dt>{{ school.name }}</dt>
-          <dd>{{ school.why }} {{ school.cost }}</dd>
+        <template v-for="method in FEEDING_METHODS" :key="method.id">
+          <dt>{{ method.name }}</dt>
+          <dd>{{ method.why }} {{ method.cost }}</dd>
         </template>
       </dl>
       <h3>What the mix is made of</h3>

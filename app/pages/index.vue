@@ -16,7 +16,7 @@ import { Droplets, FileText, Shovel, Trash2 } from '@lucide/vue'
 import { inSentence } from '#core/text/plurals'
 import { printNumber } from '#core/units/format'
 import { saidInParts } from '#core/media/recipe'
-import { stageById } from '#core/feed/stage'
+import { growthStageById } from '#core/feed/growth-stage'
 
 definePageMeta({
   place: {
@@ -143,7 +143,7 @@ const looseFeeds = computed(() =>
           <Droplets aria-hidden="true" />
           <NuxtLink :to="`/feed?plan=${feeding.id}`">{{ feeding.body.name }}</NuxtLink>
           <span class="soft"
-            >{{ stageById(feeding.body.stageId).name.toLowerCase() }},
+            >{{ growthStageById(feeding.body.growthStageId).name.toLowerCase() }},
             {{ printNumber(feeding.body.targetNMgPerL) }} mg/L N</span
           >
           <NuxtLink :to="`/bench/feed/${feeding.id}`" class="button"

@@ -10,7 +10,7 @@ import { definePageMeta, useRoute, useRouter } from '#imports'
 import { computed, shallowRef } from 'vue'
 import { NuxtLink } from '#components'
 import ProgrammeChart from '~/mix-and-feed/feed/ProgrammeChart.vue'
-import ProgrammeRungs from '~/mix-and-feed/feed/ProgrammeRungs.vue'
+import ProgrammeStages from '~/mix-and-feed/feed/ProgrammeStages.vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import ShareCard from '~/mix-and-feed/sharing/ShareCard.vue'
@@ -26,7 +26,7 @@ import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useProgrammeDraft } from '~/mix-and-feed/feed/programmeDraft'
 import { Trash2 } from '@lucide/vue'
-import { FEEDING_SCHOOLS, runsOutOn } from '#core/feed/programme'
+import { FEEDING_METHODS, runsOutOn } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import type { Bodies } from '#shared/records/collections'
 import { onShelves } from '#core/supplies/draw'
@@ -34,7 +34,7 @@ import { onShelves } from '#core/supplies/draw'
 const { said } = useMeasures()
 
 definePageMeta({
-  place: { title: 'Ladder of feeds', what: 'from seed leaves to planting out', parent: '/feed' },
+  place: { title: 'Schedule of feeds', what: 'from seed leaves to planting out', parent: '/feed' },
 })
 
 const route = useRoute()
@@ -49,7 +49,7 @@ const { printAmount } = useShopping()
 const { first: unreadable } = provideUnreadable()
 const dayText = useProgrammeDay()
 
-useOnBench(programme, 'a ladder of feeds', () => {
+useOnBench(programme, 'a schedule of feeds', () => {
   const found = household.programmes.find(({ id }) => id === route.query.programme)
   return found && programme.draft.id !== found.id ? () => programme.open(found) : null
 })
@@ -61,7 +61,7 @@ const batchChoices = computed(() => [
   { value: null, name: 'no batch' },
   ...household.batches.map(({ id, number, body }) => ({ value: id, name: `${number} · ${body.name}` })),
 ])
-const school = computed(() => FEEDING_SCHOOLS.find(({ id }) => id === programme.draft.school)!)
+const method = computed(() => FEEDING_METHODS.find(({ id }) => id === programme.draft.method)!)
 
 const goods = computed(() => context.goods('feed', programme.draft.feedId))
 const inStores = computed(() => onShelves(context.shelves('feed', programme.draft.feedId)))
@@ -74,7 +74,7 @@ const runsOut = computed(() =>
 async function save() {
   const stored = await programme.save()
   if (!stored) return
-  note('The ladder of feeds is kept.')
+  note('The schedule of feeds is kept.')
   await router.replace({ query: { programme: stored.id } })
 }
 async function begin() {
@@ -90,11 +90,11 @@ const blocked = computed(() =>
   <div class="programme">
     <PageTop
       class="whole"
-      :title="programme.saved ? programme.saved.body.name : 'A ladder of feeds'"
+      :title="programme.saved ? programme.saved.body.name : 'A schedule of feeds'"
       hint="From seed leaves to planting out: how strong, how often, and when the mix still does it alone."
     >
       <NuxtLink to="/feed" class="button">One feed</NuxtLink>
-      <Button v-if="programme.draft.version > 0" @click="begin"> New ladder </Button>
+      <Button v-if="programme.draft.version > 0" @click="begin"> New schedule </Button>
     </PageTop>
 
     <section class="column" aria-labelledby="who-title">
@@ -132,11 +132,11 @@ const blocked = computed(() =>
         />
       </div>
       <ChoiceField
-        :model-value="programme.draft.school"
-        label="School"
-        :choices="FEEDING_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
-        :hint="`${school.why} ${school.cost}`"
-        @update:model-value="programme.chooseSchool"
+        :model-value="programme.draft.method"
+        label="Method"
+        :choices="FEEDING_METHODS.map(({ id, name }) => ({ value: id, name }))"
+        :hint="`${method.why} ${method.cost}`"
+        @update:model-value="programme.chooseMethod"
       />
       <ChoiceField
         :model-value="programme.draft.feedId"
@@ -150,7 +150,7 @@ const blocked = computed(() =>
     <section class="chart" aria-labelledby="chart-title">
       <h2 id="chart-title">Wanted and given</h2>
       <template v-if="programme.plan && programme.request">
-        <DrawingFrame file="feeding" title="The ladder of feeds"
+        <DrawingFrame file="feeding" title="The schedule of feeds"
           ><ProgrammeChart :plan="programme.plan" :request="programme.request"
         /></DrawingFrame>
         <p class="verdict" :class="{ bad: programme.plan.hungryFrom !== null }" role="status">
@@ -176,30 +176,30 @@ const blocked = computed(() =>
       <p v-else class="problem">{{ said(programme.problems[0]?.message ?? '') }}</p>
     </section>
 
-    <ProgrammeRungs class="whole" />
+    <ProgrammeStages class="whole" />
 
     <form class="whole save no-print" @submit.prevent="save">
       <TextField
         label="Name"
         :problem="programme.problemAt('name')"
         :model-value="programme.draft.name"
-        placeholder="Ladder of feeds"
+        placeholder="Schedule of feeds"
         @update:model-value="programme.change('name', (draft) => (draft.name = $event))"
       />
       <Button type="submit" class="main" :disabled="!!blocked || programme.saving.state === 'busy'">
-        {{ programme.saved ? 'Save the changes' : 'Keep this ladder' }}
+        {{ programme.saved ? 'Save the changes' : 'Keep this schedule' }}
       </Button>
       <p v-if="blocked" class="problem">{{ blocked }}</p>
       <SaveProblem :saving="programme.saving" @later="programme.dismiss()" @settled="programme.dismiss()" />
     </form>
 
-    <ShareCard v-if="sharing" kind="ladder" :body="sharing" @close="sharing = null" />
+    <ShareCard v-if="sharing" kind="schedule" :body="sharing" @close="sharing = null" />
     <section v-if="household.programmes.length" class="whole" aria-labelledby="kept-title">
       <h2 id="kept-title">Kept</h2>
       <ul>
         <li v-for="one in household.programmes" :key="one.id" class="kept">
           <NuxtLink :to="`/programme?programme=${one.id}`">{{ one.body.name }}</NuxtLink>
-          <span class="soft">· {{ counted(one.body.plants, 'plant') }}, {{ one.body.school }}</span>
+          <span class="soft">· {{ counted(one.body.plants, 'plant') }}, {{ one.body.method }}</span>
           <Button text @click="sharing = one.body"
             >Share<span class="unseen"> {{ one.body.name }}</span></Button
           >

@@ -22,8 +22,8 @@ import { useAttempt } from '~/household/saving'
 import { sendCommand } from '~/household/send'
 import { useAsk } from '~/kit/useAsk'
 import { counted } from '#core/text/plurals'
-import { FEEDING_SCHOOLS } from '#core/feed/programme'
-import { LIGHT_SCHOOLS } from '#core/places/light'
+import { FEEDING_METHODS } from '#core/feed/programme'
+import { LIGHT_METHODS } from '#core/places/light'
 import { printNumber } from '#core/units/format'
 import { COLLECTIONS, COME_BACK_DAYS, REMOVED_LATELY_DAYS, type Removed } from '#shared/records/collections'
 import type { HouseholdRecord } from '#shared/records/household'
@@ -76,9 +76,9 @@ async function read() {
   }
 }
 
-const schools = computed(() => ({
-  light: LIGHT_SCHOOLS.find(({ id }) => id === household.season?.lightSchool)?.name ?? '',
-  feeding: FEEDING_SCHOOLS.find(({ id }) => id === household.season?.feedingSchool)?.name ?? '',
+const methods = computed(() => ({
+  light: LIGHT_METHODS.find(({ id }) => id === household.season?.lightMethod)?.name ?? '',
+  feeding: FEEDING_METHODS.find(({ id }) => id === household.season?.feedingMethod)?.name ?? '',
 }))
 
 interface Backups {
@@ -153,16 +153,16 @@ async function bringBack(one: Removed) {
     </section>
 
     <section>
-      <h2>Places and schools</h2>
+      <h2>Places and methods</h2>
       <template v-if="household.season">
         <p>
           {{ counted(household.season.places.length, 'place') }}:
           {{ household.season.places.map((one) => one.name).join(', ') }}.
         </p>
-        <p class="soft">Light: {{ schools.light }}. Feeding: {{ schools.feeding }}.</p>
+        <p class="soft">Light: {{ methods.light }}. Feeding: {{ methods.feeding }}.</p>
       </template>
       <p v-else class="soft">Not said yet: then nothing is assumed of frosts, rooms or lamps.</p>
-      <p><NuxtLink to="/season?frame=open">Frosts, places and schools</NuxtLink></p>
+      <p><NuxtLink to="/season?frame=open">Frosts, places and methods</NuxtLink></p>
     </section>
 
     <section>
@@ -202,7 +202,7 @@ async function bringBack(one: Removed) {
         </li>
         <li>
           <NuxtLink to="/help">Help</NuxtLink>
-          <span class="soft">how it hangs together, words, schools, sources; prints as a booklet</span>
+          <span class="soft">how it hangs together, words, methods, sources; prints as a booklet</span>
         </li>
       </ul>
     </section>

@@ -32,7 +32,7 @@ import {
 definePageMeta({
   place: {
     title: 'Handed on',
-    what: 'a recipe, feed or ladder somebody shared, or a recipe in words',
+    what: 'a recipe, feed or schedule somebody shared, or a recipe in words',
     words: 'share shared link qr import recipe text paste',
     parent: '/mix',
   },
@@ -110,7 +110,7 @@ const readWords = (body: Card['body']) =>
       body,
     }),
   )
-const KINDS = { recipe: 'Recipe', feed: 'Feed', ladder: 'Ladder of feeds' }
+const KINDS = { recipe: 'Recipe', feed: 'Feed', schedule: 'Schedule of feeds' }
 </script>
 
 <template>

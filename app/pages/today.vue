@@ -69,7 +69,7 @@ const at = computed(
 async function done(job: Job) {
   const { title } = words(job)
   const { sowingId } = job.of[0]!
-  if (job.kind === 'rung' && job.stage === 'sow' && trays.isLaidOut(sowingId))
+  if (job.kind === 'stage' && job.stageKind === 'sow' && trays.isLaidOut(sowingId))
     await trays.sowAll(sowingId, season.today, `Done: ${title}.`)
   else await season.mark(job, title)
 }

@@ -15,7 +15,7 @@ const season = useSeason()
 const { locale } = useDates()
 
 const open = ref(false)
-const foot = computed(() => props.row.planned.rungs[0]!)
+const foot = computed(() => props.row.planned.stages[0]!)
 const free = computed(() => foot.value.placed?.freeCells ?? 0)
 const all = computed(() =>
   open.value && season.known

@@ -9,7 +9,7 @@ import { useCommands } from '~/household/commands'
 import { useHousehold } from '~/household/household'
 import type { Crop } from '#core/sowing/crop'
 import { EMERGENCE_DAYS } from '#core/sowing/emergence'
-import { LADDERS } from '#core/season/schedule/schedules'
+import { SCHEDULES } from '#core/season/schedule/schedules'
 import { cropRecordOf, type CropRecord } from '#shared/records/crop'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 
@@ -27,7 +27,7 @@ const first: CropRecord = props.asNew
   : cropRecordOf(props.crop)
 const NUMBERS = [
   { key: 'outAfterFrostWeeks', label: 'Out, weeks after frost', hint: 'negative: before it' },
-  { key: 'depthMm', label: 'Depth', dimension: 'length', about: 5 },
+  { key: 'depthMm', label: 'Depth', dimension: 'length', subjects: 5 },
   { key: 'warmthC', label: 'Warmth', dimension: 'temperature' },
   { key: 'lowestNightC', label: 'Lowest night', dimension: 'temperature' },
   { key: 'germination', label: 'Germination', percent: true },
@@ -103,9 +103,9 @@ const inBook = BUILT_IN_CROPS.has(props.crop.id)
           :choices="same('light', 'medium', 'heavy')"
         />
         <ChoiceField
-          v-model="draft.figures.ladderId"
-          label="Usual ladder"
-          :choices="LADDERS.map(({ id, name }) => ({ value: id, name }))"
+          v-model="draft.figures.scheduleId"
+          label="Usual schedule"
+          :choices="SCHEDULES.map(({ id, name }) => ({ value: id, name }))"
         />
       </div>
       <CheckField v-model="draft.figures.clump" label="stays together as a clump" />

@@ -13,16 +13,16 @@ import FrostFields from '~/plan/FrostFields.vue'
 import PlacesForm from '~/plan/PlacesForm.vue'
 import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
 import { useSeason } from '~/plan/season'
-import { FEEDING_SCHOOLS } from '#core/feed/programme'
+import { FEEDING_METHODS } from '#core/feed/programme'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { yearsOn } from '#core/calendar/day'
 import { fillHabitOf, frameProblems, shareDaysOf } from '#core/season/frame'
 import type { Frosts } from '#core/calendar/frost'
-import { LIGHT_SCHOOLS } from '#core/places/light'
+import { LIGHT_METHODS } from '#core/places/light'
 import { messageAt } from '#core/problem'
 import { newFrame, type SeasonFrameRecord } from '#shared/records/season-frame'
 
-/** The household's year: frosts, places, schools. */
+/** The household's year: frosts, places, methods. */
 const emit = defineEmits<{ kept: [] }>()
 const context = useContext()
 const season = useSeason()
@@ -37,8 +37,8 @@ const frosts = computed({
 const problems = computed(() => frameProblems(draft.value))
 const problemAt = (field: string) => messageAt(problems.value, field)
 const { first: unreadable } = provideUnreadable()
-const lightSchool = computed(() => LIGHT_SCHOOLS.find(({ id }) => id === draft.value.lightSchool)!)
-const feedingSchool = computed(() => FEEDING_SCHOOLS.find(({ id }) => id === draft.value.feedingSchool)!)
+const lightMethod = computed(() => LIGHT_METHODS.find(({ id }) => id === draft.value.lightMethod)!)
+const feedingMethod = computed(() => FEEDING_METHODS.find(({ id }) => id === draft.value.feedingMethod)!)
 const feeds = computed(() =>
   context.feedList.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
 )
@@ -58,7 +58,7 @@ async function keep() {
 <template>
   <form class="frame" @submit.prevent="keep">
     <FrostFields v-model="frosts" :problem-at="problemAt" />
-    <PlacesForm v-model="draft.places" :hours="lightSchool.hours" :problem-at="problemAt" />
+    <PlacesForm v-model="draft.places" :hours="lightMethod.hours" :problem-at="problemAt" />
     <div class="pair">
       <TypedField
         :model-value="draft.tubL"
@@ -94,21 +94,21 @@ async function keep() {
       />
     </div>
     <p class="soft">
-      Where growers disagree you pick a <WordMark word="school">school</WordMark>: a set of habits that fills
-      in what you do not say. Any rung can still be kept otherwise.
+      Where growers disagree you pick a <WordMark word="method">method</WordMark>: a set of habits that fills
+      in what you do not say. Any stage can still be kept otherwise.
     </p>
     <div class="pair">
       <ChoiceField
-        v-model="draft.lightSchool"
+        v-model="draft.lightMethod"
         label="Light"
-        :choices="LIGHT_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
-        :hint="`${lightSchool.why} ${lightSchool.cost}`"
+        :choices="LIGHT_METHODS.map(({ id, name }) => ({ value: id, name }))"
+        :hint="`${lightMethod.why} ${lightMethod.cost}`"
       />
       <ChoiceField
-        v-model="draft.feedingSchool"
+        v-model="draft.feedingMethod"
         label="Feeding"
-        :choices="FEEDING_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
-        :hint="`${feedingSchool.why} ${feedingSchool.cost}`"
+        :choices="FEEDING_METHODS.map(({ id, name }) => ({ value: id, name }))"
+        :hint="`${feedingMethod.why} ${feedingMethod.cost}`"
       />
       <ChoiceField v-model="draft.feedId" label="Feed as a rule" :choices="feeds" />
     </div>

@@ -11,7 +11,7 @@ import { useMeasures } from '~/kit/useMeasures'
 import { useNotes } from '~/kit/useNotes'
 import { useHouseholdPart } from '~/household/saving'
 import { useSeason } from '~/plan/season'
-import { heightFor, LIGHT_WANTED, lightSchoolById, type Lamp } from '#core/places/light'
+import { heightFor, LIGHT_WANTED, lightMethodById, type Lamp } from '#core/places/light'
 import { MEASURED_LIGHT } from '#core/places/light-kinds'
 import { isLamp, lampHeight, lampOf, lightOfDay, lightVerdict } from '#core/places/place-light'
 
@@ -28,7 +28,7 @@ watch(place, (one) => one?.light && (heightCm.value = lampHeight(one.light)), { 
 /** The lamp by the meter under it. */
 const measured = ref<Lamp | null>(null)
 watch(place, () => (measured.value = null))
-const hours = computed(() => lightSchoolById(season.frame!.lightSchool).hours)
+const hours = computed(() => lightMethodById(season.frame!.lightMethod).hours)
 const light = computed(() =>
   place.value?.light && heightCm.value >= 1 && heightCm.value <= 300
     ? {
@@ -39,12 +39,12 @@ const light = computed(() =>
     : null,
 )
 const day = computed(() => light.value && lightOfDay(light.value, hours.value))
-const stages = computed(() =>
-  (['seedling', 'transplant'] as const).map((stage) => {
-    const { low, high } = LIGHT_WANTED[stage]
+const ages = computed(() =>
+  (['seedling', 'transplant'] as const).map((age) => {
+    const { low, high } = LIGHT_WANTED[age]
     const lamp = light.value && lampOf(light.value)
     const at = lamp ? heightFor(lamp, hours.value, (low + high) / 2) : null
-    return { stage, low, high, at, verdict: lightVerdict(day.value?.value ?? 0, stage) }
+    return { age, low, high, at, verdict: lightVerdict(day.value?.value ?? 0, age) }
   }),
 )
 const changed = computed(
@@ -88,14 +88,14 @@ async function keep() {
       />
       <p v-if="day">
         <FigureValue :figure="day" /> a day, burning {{ hours }} h:
-        <template v-for="(one, i) in stages" :key="one.stage">
+        <template v-for="(one, i) in ages" :key="one.age">
           <template v-if="i"> · </template>
           <strong :class="{ problem: one.verdict === 'too little' }">{{ one.verdict }}</strong> for a
-          {{ one.stage }} ({{ one.low }}–{{ one.high }})
+          {{ one.age }} ({{ one.low }}–{{ one.high }})
         </template>
       </p>
-      <p v-for="one in stages" :key="one.stage" class="soft">
-        For a {{ one.stage }}:
+      <p v-for="one in ages" :key="one.age" class="soft">
+        For a {{ one.age }}:
         <template v-if="one.at">hang it at {{ length(Math.round(one.at.value) * 10) }}.</template>
         <template v-else>this lamp is too weak at any height; burn it longer or add another.</template>
       </p>

@@ -109,7 +109,7 @@ const days = (from: number | null, to: number | null) =>
         :model-value="draft.depthMm ?? null"
         optional
         dimension="length"
-        :about="0.5"
+        :typical="0.5"
         label="Depth"
         hint="if the packet says"
         :problem="problemAt('depthMm')"
@@ -119,7 +119,7 @@ const days = (from: number | null, to: number | null) =>
         :model-value="draft.spacingMm ?? null"
         optional
         dimension="length"
-        :about="300"
+        :typical="300"
         label="Set out apart"
         hint="if the packet says"
         :problem="problemAt('spacingMm')"

@@ -136,7 +136,7 @@ function key(event: KeyboardEvent, { id, name }: PlannedRow) {
   const body = bodyNow(id)
   const row = season.row(id)
   if (days === null || !body || !row) return
-  if (season.isSown(id)) return note(`${name} is sown: its sowing day stays. Change a rung instead.`)
+  if (season.isSown(id)) return note(`${name} is sown: its sowing day stays. Change a stage instead.`)
   void save(id, season.moved(body, row, days))
 }
 
@@ -234,7 +234,7 @@ const inRange = (day: Day | null): day is Day =>
       <SeasonDemand :scale="scale" :top="under" :panels="panels" />
     </svg>
     <p class="soft small">
-      Each rung is a section through its mix. <span class="sign ring" /> up ·
+      Each stage is a section through its mix. <span class="sign ring" /> up ·
       <span class="sign hatch" /> hardening off, outside · <span class="sign dots" /> seed soaking or chilling
       · leaf: planted out.
     </p>

@@ -7,7 +7,7 @@ import { layersOf } from '#shared/drawings/layers'
 import { textureFill } from '#shared/drawings/textures'
 import type { SeasonScale } from '#shared/drawings/season-scale'
 
-/** One sowing as a staircase of rungs, each a section through its mix; dragged whole, or by the edge between two rungs. */
+/** One sowing as a staircase of stages, each a section through its mix; dragged whole, or by the edge between two stages. */
 const props = defineProps<{
   row: PlannedRow
   scale: SeasonScale
@@ -30,31 +30,31 @@ const STEP = 7
 const FIRST = 13
 
 const bars = computed(() =>
-  props.row.planned.rungs
-    .filter(({ stage }) => stage !== 'set in')
-    .map((rung, i) => {
+  props.row.planned.stages
+    .filter(({ kind }) => kind !== 'set in')
+    .map((stage, i) => {
       const high = Math.min(props.height - 7, FIRST + i * STEP)
-      const x = props.scale.x(rung.from)
-      const width = Math.max(2, props.scale.x(rung.until) - x - 1)
+      const x = props.scale.x(stage.from)
+      const width = Math.max(2, props.scale.x(stage.until) - x - 1)
       const top = props.y + props.height - 3 - high
-      return { rung, x, width, top, high, layers: layersOf(partsIn(i)) }
+      return { stage, x, width, top, high, layers: layersOf(partsIn(i)) }
     }),
 )
 /** Plants stay in their mix until another is filled in. */
 function partsIn(index: number) {
-  const recipeId = props.row.planned.rungs.slice(0, index + 1).findLast((rung) => rung.recipeId)?.recipeId
+  const recipeId = props.row.planned.stages.slice(0, index + 1).findLast((stage) => stage.recipeId)?.recipeId
   return (recipeId && context.recipes.get(recipeId)?.parts) || []
 }
 const end = computed(() => props.scale.x(props.row.planned.outOn))
 const soil = computed(() => props.y + props.height - 3)
 const text = computed(() => {
-  const { sowOn, outOn, rungs } = props.row.planned
-  const steps = rungs
+  const { sowOn, outOn, stages } = props.row.planned
+  const steps = stages
     .slice(1)
-    .map(({ stage, from, container }) =>
-      stage === 'harden'
+    .map(({ kind, from, container }) =>
+      kind === 'harden'
         ? `harden off from ${props.printDay(from)}`
-        : `${stage} into ${container.name} on ${props.printDay(from)}`,
+        : `${kind} into ${container.name} on ${props.printDay(from)}`,
     )
   return `${props.row.name}: sow ${props.printDay(sowOn)}, ${steps.join(', ')}, out ${props.printDay(outOn)}`
 })
@@ -89,14 +89,14 @@ const text = computed(() => {
       :d="`M${scale.x(row.planned.treatOn)} ${soil - 5}H${scale.x(row.planned.sowOn)}`"
     />
     <g
-      v-for="{ rung, x, width, top, high, layers } in bars"
-      :key="rung.index"
-      class="rung"
-      :class="{ fixed: sown && rung.index === 0 }"
+      v-for="{ stage, x, width, top, high, layers } in bars"
+      :key="stage.index"
+      class="stage"
+      :class="{ fixed: sown && stage.index === 0 }"
       @pointerdown="$emit('press', $event, null)"
     >
       <rect
-        v-if="rung.stage === 'harden'"
+        v-if="stage.kind === 'harden'"
         class="harden"
         :x="x"
         :y="top"
@@ -129,15 +129,15 @@ const text = computed(() => {
       :d="`M${end} ${soil}v-17m0 8c-6 0-8-3.500-8-7 5 0 8 2 8 7Zm0-3c0-5 3-7 8-7 0 4-3 7-8 7Z`"
     />
     <text class="date" :x="end + 12" :y="soil - 3">{{ printDay(row.planned.outOn) }}</text>
-    <g v-for="{ rung, x, width, top, high } in bars" :key="`edge-${rung.index}`">
+    <g v-for="{ stage, x, width, top, high } in bars" :key="`edge-${stage.index}`">
       <rect
-        v-if="rung.until > today"
+        v-if="stage.until > today"
         class="edge"
         :x="x + width - 5"
         :y="top"
         width="11"
         :height="high"
-        @pointerdown.stop="$emit('press', $event, rung.index)"
+        @pointerdown.stop="$emit('press', $event, stage.index)"
       />
     </g>
   </g>

@@ -39,7 +39,7 @@ const problems = computed(() => (body.value ? sowingRecordProblems(body.value, s
 const answer = computed(() => {
   if (!body.value || problems.value.length) return null
   try {
-    const done: Record<string, Day> = wish.value!.sown ? { 'rung-0': body.value.sowOn! } : {}
+    const done: Record<string, Day> = wish.value!.sown ? { 'stage-0': body.value.sowOn! } : {}
     return planSowing(
       asSowingRequest(body.value, season.known!, { done, notBefore: season.today })!,
       season.frame!,
@@ -65,7 +65,7 @@ watch(answer, (planned) => {
 })
 onBeforeUnmount(() => (season.thought = null))
 
-const first = computed(() => answer.value?.rungs[0])
+const first = computed(() => answer.value?.stages[0])
 async function plan() {
   const all = read.value?.sowings ?? []
   if (!answer.value || !all.length || problems.value.length) return
@@ -127,7 +127,7 @@ const capital = (name: string) => name[0]!.toUpperCase() + name.slice(1)
           <strong>{{ wish?.sown ? 'Sown' : 'Sow' }} {{ printDay(answer.sowOn) }}</strong>
           <span class="soft"> ({{ printDay(answer.sowRange[0]) }} to {{ printDay(answer.sowRange[1]) }})</span
           >: {{ counted(answer.seeds, 'seed')
-          }}<template v-if="first.stage === 'sow'">
+          }}<template v-if="first.kind === 'sow'">
             in {{ counted(answer.cells, 'cell') }} of {{ answer.perCell }}</template
           >, {{ containersText(first) }}.
           <template v-if="body!.cells">Count on {{ counted(body!.plants, 'good plant') }}.{{ ' ' }}</template>
@@ -135,10 +135,10 @@ const capital = (name: string) => name[0]!.toUpperCase() + name.slice(1)
             >Treat the seed on {{ printDay(answer.treatOn) }}.{{ ' ' }}</template
           >
           <template v-if="answer.emergence">Up in <FigureValue :figure="answer.emergence" />.</template>
-          <template v-for="rung in answer.rungs.slice(1)" :key="rung.index"
-            >{{ ' ' }} {{ rung.stage === 'harden' ? 'Harden off' : capital(rung.stage) }}
-            {{ printDay(rung.from)
-            }}<template v-if="rung.stage !== 'harden'"> into {{ containersText(rung) }}</template
+          <template v-for="stage in answer.stages.slice(1)" :key="stage.index"
+            >{{ ' ' }} {{ stage.kind === 'harden' ? 'Harden off' : capital(stage.kind) }}
+            {{ printDay(stage.from)
+            }}<template v-if="stage.kind !== 'harden'"> into {{ containersText(stage) }}</template
             >.
           </template>
           <strong>Out {{ printDay(answer.outOn) }}.</strong>

@@ -30,10 +30,10 @@ const { printDay } = useDates()
 // Reckoned once the hand has come to rest: a drag redraws the season, not the shop.
 const settledMixes = refDebounced(toRef(season, 'mixes'), 300)
 const settledFeeds = refDebounced(toRef(season, 'feeds'), 300)
-const isDone = (sowingId: string, rung: number) => season.done.get(sowingId)?.[`rung-${rung}`] !== undefined
+const isDone = (sowingId: string, stage: number) => season.done.get(sowingId)?.[`stage-${stage}`] !== undefined
 const dated = computed((): DatedNeeds[] => {
   const mixes = settledMixes.value
-    .filter(({ of }) => of.some(({ sowingId, rung }) => !isDone(sowingId, rung)))
+    .filter(({ of }) => of.some(({ sowingId, stage }) => !isDone(sowingId, stage)))
     .flatMap((run) => {
       const recipe = context.recipes.get(run.recipeId)
       return recipe ? [needsOfMix(run, recipe, context.materials)] : []

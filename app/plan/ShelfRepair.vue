@@ -67,7 +67,7 @@ async function shift() {
       >.
     </p>
     <p v-if="room">
-      {{ room.place.name }} has room for {{ printNumber(room.flats) }} of them: on a rung of the ladder, say
+      {{ room.place.name }} has room for {{ printNumber(room.flats) }} of them: on a stage of the schedule, say
       what part stands there.
     </p>
     <p v-if="done !== null" role="status">Looking for what has to move …</p>

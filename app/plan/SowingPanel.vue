@@ -13,7 +13,7 @@ import DoneForm from '~/today/DoneForm.vue'
 import { NuxtLink } from '#components'
 import { useTrays } from '~/trays/trays'
 import AlsoFits from '~/plan/AlsoFits.vue'
-import SowingLadder from '~/plan/SowingLadder.vue'
+import SowingSchedule from '~/plan/SowingSchedule.vue'
 import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
 import { copyOf } from '~/kit/copyOf'
 import { useDates } from '~/kit/useDates'
@@ -25,8 +25,8 @@ import { useSeason } from '~/plan/season'
 import { Trash2 } from '@lucide/vue'
 import { countsSeedlings, coverOf } from '#core/sowing/crop'
 import { frostAfter, isTender } from '#core/calendar/frost'
-import { ladderById, LADDERS } from '#core/season/schedule/schedules'
-import { rungsOf } from '#core/season/schedule/sowing'
+import { scheduleById, SCHEDULES } from '#core/season/schedule/schedules'
+import { stagesOf } from '#core/season/schedule/sowing'
 import { germinationSeen, wilson } from '#core/sowing/odds'
 import { printNumber, printShare } from '#core/units/format'
 import { useNotes } from '~/kit/useNotes'
@@ -37,7 +37,7 @@ import type { PlannedRow } from '#shared/reckoning/planned-row'
 
 const { said, temperature, length } = useMeasures()
 
-/** One sowing: what is asked of it, and its ladder rung by rung. What follows by itself can be set, and says so. */
+/** One sowing: what is asked of it, and its schedule stage by stage. What follows by itself can be set, and says so. */
 const props = defineProps<{ row: PlannedRow | undefined; id: string }>()
 const emit = defineEmits<{ close: []; choose: [text: string] }>()
 
@@ -59,11 +59,11 @@ const problems = computed(() =>
 const problemAt = useProblemAt(() => problems.value, toRef(season, 'saving'))
 const planned = computed(() => props.row?.planned)
 const crop = computed(() => season.known?.crops.get(body.value?.cropId ?? ''))
-const rungs = computed(() => {
+const stages = computed(() => {
   const request = body.value && season.known && asSowingRequest(body.value, season.known)
-  return request ? rungsOf(request) : []
+  return request ? stagesOf(request) : []
 })
-const usual = computed(() => ladderById(body.value?.ladderId ?? crop.value?.ladderId ?? 'cell').rungs)
+const usual = computed(() => scheduleById(body.value?.scheduleId ?? crop.value?.scheduleId ?? 'cell').stages)
 
 /** Shown at once, kept a moment later, so that typing is one change. */
 function edit(mutate: (next: SowingRecord) => void) {
@@ -108,12 +108,12 @@ const frost = computed(() => {
     ? frostAfter(planned.value.outOn, { ...frame, lastFrost: frame.lastFrost })
     : null
 })
-const ladders = computed(() => [
+const schedules = computed(() => [
   {
     value: null as string | null,
-    name: `usual: ${ladderById(crop.value?.ladderId ?? 'cell').name.toLowerCase()}`,
+    name: `usual: ${scheduleById(crop.value?.scheduleId ?? 'cell').name.toLowerCase()}`,
   },
-  ...LADDERS.map(({ id, name }) => ({ value: id as string | null, name })),
+  ...SCHEDULES.map(({ id, name }) => ({ value: id as string | null, name })),
 ])
 const isOut = computed(() => season.done.get(props.id)?.out !== undefined)
 /** Sown long ago, and not out yet: the weather may keep it in. */
@@ -169,7 +169,7 @@ async function giveUp() {
       v-if="counting && planned"
       :title="`Came up: ${body.name}`"
       kind="look"
-      :of="[{ sowingId: id, rung: 0 }]"
+      :of="[{ sowingId: id, stage: 0 }]"
       :counts="sownOf"
       @close="counting = false"
     />
@@ -253,7 +253,7 @@ async function giveUp() {
         label="Stands in"
         placeholder="by habit"
         :choices="places"
-        :hint="planned && body.placeId === null ? planned.rungs[0]!.where.place.name : 'yours'"
+        :hint="planned && body.placeId === null ? planned.stages[0]!.where.place.name : 'yours'"
         @update:model-value="edit((next) => (next.placeId = $event))"
       />
       <ChoiceField
@@ -267,12 +267,12 @@ async function giveUp() {
         @update:model-value="edit((next) => (next.season = $event))"
       />
       <ChoiceField
-        :model-value="body.ladderId"
-        label="Ladder"
+        :model-value="body.scheduleId"
+        label="Schedule"
         placeholder="usual"
-        :choices="ladders"
-        :hint="body.rungs ? 'rungs changed below' : ''"
-        @update:model-value="edit((next) => ((next.ladderId = $event), (next.rungs = null)))"
+        :choices="schedules"
+        :hint="body.stages ? 'stages changed below' : ''"
+        @update:model-value="edit((next) => ((next.scheduleId = $event), (next.stages = null)))"
       />
     </div>
 
@@ -286,7 +286,7 @@ async function giveUp() {
               ? 'in the light'
               : 'light or dark'
         }}
-        at {{ temperature(planned.rungs[0]!.care.mixC) }}.
+        at {{ temperature(planned.stages[0]!.care.mixC) }}.
         <template v-if="planned.emergence"
           >Up in <FigureValue :figure="planned.emergence" />, late after {{ printDay(planned.lateOn!) }}, sow
           again after {{ printDay(planned.resowOn!) }}.</template
@@ -323,9 +323,9 @@ async function giveUp() {
       >.
     </p>
     <AlsoFits v-if="row && !season.isSown(id)" :row="row" @choose="emit('choose', $event)" />
-    <SowingLadder
+    <SowingSchedule
       :body="body"
-      :rungs="rungs"
+      :stages="stages"
       :usual="usual"
       :planned="planned"
       :problem-at="problemAt"

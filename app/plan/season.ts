@@ -15,7 +15,7 @@ import { edgeMoved, movedBy } from '#core/season/schedule/moves'
 import { withOutside } from '#core/season/schedule/stays'
 import { countsSeedlings } from '#core/sowing/crop'
 import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand/demand'
-import { rungsOf } from '#core/season/schedule/sowing'
+import { stagesOf } from '#core/season/schedule/sowing'
 import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
 import { changesByTray, countsInTrays, trayStands } from '#shared/reckoning/trays'
@@ -150,25 +150,25 @@ export const useSeason = defineStore('season', () => {
   /** The record moved whole by so many days. */
   const moved = (body: SowingRecord, row: PlannedRow, days: number): SowingRecord =>
     movedBy(copyOf(body), row.planned, days)
-  /** The record with an edge between two rungs moved. */
+  /** The record with an edge between two stages moved. */
   const edged = (body: SowingRecord, row: PlannedRow, index: number, days: number): SowingRecord =>
-    edgeMoved(copyOf(body), row.planned, rungsOf(asSowingRequest(body, known.value!)!), index, days)
+    edgeMoved(copyOf(body), row.planned, stagesOf(asSowingRequest(body, known.value!)!), index, days)
 
   /** What can be counted of a sowing, and how many at most: seedlings in clumps and broadcast, else cells with a plant. */
   function countable(id: string) {
     const one = row(id)
     if (!one) return null
     const { planned, crop } = one
-    return countsSeedlings(crop) || planned.rungs[0]!.stage === 'broadcast'
+    return countsSeedlings(crop) || planned.stages[0]!.kind === 'broadcast'
       ? { what: 'seed', most: planned.seeds * crop.seedlings, seedsEach: 1 }
       : { what: 'cell', most: planned.cells, seedsEach: planned.perCell }
   }
-  const isSown = (id: string) => done.value.get(id)?.['rung-0'] !== undefined
+  const isSown = (id: string) => done.value.get(id)?.['stage-0'] !== undefined
 
   // What was done, undone or put off.
   const mark = (job: Job, title: string, until: Day | null = null) => {
     const { kind } = job
-    const of = job.of.map(({ sowingId, rung }) => ({ sowingId, rung }))
+    const of = job.of.map(({ sowingId, stage }) => ({ sowingId, stage }))
     return until
       ? attempt(title, [{ name: 'snooze', kind, of, title: titled(title), until }], `Put off: ${title}.`)
       : attempt(title, [{ name: 'tick', kind, of, title: titled(title), on: today.value }], `Done: ${title}.`)
@@ -183,7 +183,7 @@ export const useSeason = defineStore('season', () => {
   const isOf = ({ body }: Stored<EntryRecord>, job: Job) =>
     body.kind === job.kind &&
     body.snoozedUntil === null &&
-    body.about.some(({ id, rung }) => job.of.some((of) => of.sowingId === id && of.rung === rung))
+    body.subjects.some(({ id, stage }) => job.of.some((of) => of.sowingId === id && of.stage === stage))
   /** Take the last entry off a job that is done. */
   async function undoJob(job: Job) {
     const stored = household.entries.filter((one) => isOf(one, job)).at(-1)
@@ -206,7 +206,7 @@ export const useSeason = defineStore('season', () => {
     attempt(nameOf(id), [{ name: 'end crop', sowingId: id }], `Over: ${nameOf(id)}.`)
   async function takeUp(id: string) {
     const stored = household.entries.find(
-      ({ body }) => body.kind === 'give up' && body.about.some((about) => about.id === id),
+      ({ body }) => body.kind === 'give up' && body.subjects.some((subjects) => subjects.id === id),
     )
     if (stored) await unmark(stored)
   }

@@ -29,7 +29,7 @@ export function useNotices() {
       case 'out too young':
         return `Only ${counted(notice.weeks, 'week')} old when it goes out, where ${notice.usual} are usual: small plants, late to crop.`
       case 'too little light':
-        return `${notice.place} gives ${printNumber(notice.molPerM2)} mol/m² a day and a ${notice.stage} wants ${notice.wanted}: ${notice.isLamp ? 'hang it closer, burn it longer, or add a lamp' : 'a brighter place, or a lamp with it'}.`
+        return `${notice.place} gives ${printNumber(notice.molPerM2)} mol/m² a day and a ${notice.age} wants ${notice.wanted}: ${notice.isLamp ? 'hang it closer, burn it longer, or add a lamp' : 'a brighter place, or a lamp with it'}.`
       case 'not before the frost':
         return `It cannot finish before autumn’s frost. At the latest: sow ${printDay(notice.latestSow)}, out ${printDay(notice.latestOut)}.`
       case 'not ready by then':

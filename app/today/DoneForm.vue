@@ -30,7 +30,7 @@ const note = ref('')
 /** Some were moved and the rest stays: it is asked for again. */
 const restStays = ref(true)
 const someLeft = computed(
-  () => props.kind === 'rung' && !!props.counts && !!count.value && count.value < props.counts.most,
+  () => props.kind === 'stage' && !!props.counts && !!count.value && count.value < props.counts.most,
 )
 const isPart = computed(() => someLeft.value && restStays.value)
 const dayProblem = computed(() =>
@@ -61,7 +61,7 @@ const countProblem = computed(() => {
           name: title.slice(0, 120),
           kind,
           on: on!,
-          about: of.map(({ sowingId, rung }) => ({ what: 'sowings', id: sowingId, rung })),
+          subjects: of.map(({ sowingId, stage }) => ({ what: 'sowings', id: sowingId, stage })),
           count,
           part: isPart,
           note,

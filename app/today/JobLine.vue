@@ -30,13 +30,13 @@ const counts = computed(() => {
   const [target, ...more] = props.job.of
   if (!target || more.length) return null
   if (props.job.kind === 'look') return season.countable(target.sowingId)
-  const rung = season.row(target.sowingId)?.planned.rungs[target.rung]
-  return props.job.kind === 'rung' && rung && rung.index > 0
-    ? { what: 'plant', most: rung.plants - rung.moved }
+  const stage = season.row(target.sowingId)?.planned.stages[target.stage]
+  return props.job.kind === 'stage' && stage && stage.index > 0
+    ? { what: 'plant', most: stage.plants - stage.moved }
     : null
 })
 /** Trays the hands go to: those it is sown in, counted in, moved from. */
-const TRAY_JOBS: readonly Job['kind'][] = ['rung', 'look', 'uncover', 'thin', 'roots', 'out']
+const TRAY_JOBS: readonly Job['kind'][] = ['stage', 'look', 'uncover', 'thin', 'roots', 'out']
 const inTrays = computed(() =>
   TRAY_JOBS.includes(props.job.kind)
     ? [...new Set(props.job.of.flatMap(({ sowingId }) => trays.ofSowing(sowingId)))].slice(0, 6)
@@ -45,33 +45,33 @@ const inTrays = computed(() =>
 const isToSow = computed(
   () =>
     !isDone.value &&
-    props.job.stage === 'sow' &&
-    (season.row(props.job.of[0]!.sowingId)?.planned.rungs[0]!.container.cells ?? 1) > 1,
+    props.job.stageKind === 'sow' &&
+    (season.row(props.job.of[0]!.sowingId)?.planned.stages[0]!.container.cells ?? 1) > 1,
 )
 /** The job step by step, for wet hands; null where there are no steps to it. */
 const begin = computed((): (() => unknown) | null => {
-  const { kind, stage, mix, feed, of, names } = props.job
+  const { kind, stageKind, mix, feed, of, names } = props.job
   if (isDone.value) return null
   if (kind === 'make mix') return () => startBatch('mix', mix!)
   if (kind === 'soak mix') return () => startBatch('soak', mix!)
   if (kind === 'feed') return () => startFeed(feed!)
   const [target] = of
   if (!target) return null
-  const about = [{ what: 'sowings' as const, id: target.sowingId, rung: target.rung }]
-  if (kind === 'rung' && stage === 'sow' && inTrays.value.length)
+  const subjects = [{ what: 'sowings' as const, id: target.sowingId, stage: target.stage }]
+  if (kind === 'stage' && stageKind === 'sow' && inTrays.value.length)
     return () =>
       runs.start(
         'sow',
         said.value.title,
-        inTrays.value.map(({ id }) => ({ what: 'trays' as const, id, rung: null })),
+        inTrays.value.map(({ id }) => ({ what: 'trays' as const, id, stage: null })),
       )
-  if (kind === 'rung' && (stage === 'prick out' || stage === 'pot up'))
-    return () => runs.start(stage, said.value.title, about)
-  if (kind === 'out' && season.row(target.sowingId)?.planned.rungs.at(-1)?.stage === 'set in')
-    return () => runs.start('final container', `Set in: ${names[0]}`, about)
+  if (kind === 'stage' && (stageKind === 'prick out' || stageKind === 'pot up'))
+    return () => runs.start(stageKind, said.value.title, subjects)
+  if (kind === 'out' && season.row(target.sowingId)?.planned.stages.at(-1)?.kind === 'set in')
+    return () => runs.start('final container', `Set in: ${names[0]}`, subjects)
   return null
 })
-const mayHold = computed(() => props.job.kind === 'out' || props.job.stage === 'harden')
+const mayHold = computed(() => props.job.kind === 'out' || props.job.stageKind === 'harden')
 const press = () =>
   isDone.value ? emit('undo') : props.job.kind === 'look' ? (asking.value = true) : emit('done')
 const tick = useTemplateRef<HTMLButtonElement>('tick')

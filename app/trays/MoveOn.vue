@@ -45,11 +45,11 @@ const there = computed(() =>
 const plants = ref<number | null>(there.value)
 watch(there, (now) => (plants.value = now))
 
-/** The next rung of the ladder says the container, where there is a plan. */
+/** The next stage of the schedule says the container, where there is a plan. */
 const nextContainer = computed(() => {
-  const { sowingId, rung } = run.value.run
-  const planned = sowingId ? season.row(sowingId)?.planned.rungs : undefined
-  return planned?.slice(rung + 1).find(({ recipeId }) => recipeId !== null)?.container.id ?? 'six-pack'
+  const { sowingId, stage } = run.value.run
+  const planned = sowingId ? season.row(sowingId)?.planned.stages : undefined
+  return planned?.slice(stage + 1).find(({ recipeId }) => recipeId !== null)?.container.id ?? 'six-pack'
 })
 const targets = computed(() => [
   { value: 'new', name: 'a new tray' },

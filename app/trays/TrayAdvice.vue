@@ -30,7 +30,7 @@ const neighbours = computed(() =>
     const crop = reckoned.whole.crops.get(run.cropId)
     if (!crop || set > 0) return []
     const planned = run.sowingId ? season.row(run.sowingId)?.planned : undefined
-    const mixC = planned?.rungs[0]?.care.mixC ?? crop.warmthC
+    const mixC = planned?.stages[0]?.care.mixC ?? crop.warmthC
     const packet = run.packetId ? reckoned.whole.packets.get(run.packetId)?.upDays : null
     return [
       {

@@ -17,7 +17,7 @@ const season = useSeason()
 const open = ref(false)
 const free = computed(() => freeCells(props.tray))
 const row = computed(() => {
-  const of = props.tray.runs.find(({ sowingId, rung }) => sowingId && rung === 0)?.sowingId
+  const of = props.tray.runs.find(({ sowingId, stage }) => sowingId && stage === 0)?.sowingId
   return of ? season.row(of) : undefined
 })
 const all = computed(() =>
@@ -53,7 +53,7 @@ const nameOf = (name: string) => name.split(',')[0]!
                 name: nameOf(one.crop.name),
                 cropId: one.crop.id,
                 sowingId: null,
-                rung: 0,
+                stage: 0,
                 packetId: null,
                 seedsPerCell: one.crop.seedsPerCell,
               },

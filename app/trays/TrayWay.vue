@@ -40,7 +40,7 @@ const feeds = computed(() => {
     ({ body }) =>
       (body.kind === 'feed' || body.kind === 'feed given') &&
       body.snoozedUntil === null &&
-      body.about.some((one) => one.id === props.tray.id || (one.what === 'sowings' && own.has(one.id))),
+      body.subjects.some((one) => one.id === props.tray.id || (one.what === 'sowings' && own.has(one.id))),
   )
 })
 const plants = (step: Step) => counted(Math.round(step.plants), 'plant')

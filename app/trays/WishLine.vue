@@ -48,7 +48,7 @@ const wanted = computed(() => {
     name: name[0]!.toUpperCase() + name.slice(1),
     cropId: crop.value.id,
     sowingId: null,
-    rung: 0,
+    stage: 0,
     packetId: wish.packetId,
     seedsPerCell,
   }

@@ -32,7 +32,7 @@ const COMMAND_OF = {
   given: 'give away',
   out: 'plant out',
 } as const satisfies Partial<Record<ChangeKind, Sent['name']>>
-type Happening = keyof typeof COMMAND_OF
+type WateringEvent = keyof typeof COMMAND_OF
 
 const plots = (list: readonly Told[]) =>
   list.map(({ stands, cells, count = null }) => ({
@@ -96,7 +96,7 @@ export const useTrays = defineStore('trays', () => {
   const happened = (
     tray: Tray,
     on: Day,
-    what: Happening,
+    what: WateringEvent,
     list: readonly Told[],
     said?: string,
     more: { note?: string; signs?: Extract<Sent, { name: 'count' }>['signs'] } = {},
@@ -132,7 +132,7 @@ export const useTrays = defineStore('trays', () => {
   const isLaidOut = (sowingId: string) =>
     ofSowing(sowingId).some((tray) =>
       stands(tray).runs.some(
-        ({ run, cells, sown }) => run.sowingId === sowingId && run.rung === 0 && cells > 0 && !sown,
+        ({ run, cells, sown }) => run.sowingId === sowingId && run.stage === 0 && cells > 0 && !sown,
       ),
     )
   const sowAll = (sowingId: string, on: Day, said: string) =>

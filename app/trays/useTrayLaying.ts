@@ -115,11 +115,11 @@ export function useTrayLaying(
           name,
           cropId: crop.id,
           sowingId,
-          rung: 0,
+          stage: 0,
           packetId: season.sowing(sowingId)!.body.packetId,
           seedsPerCell: planned.perCell,
         },
-        cells: Math.min(planned.rungs[0]!.cells, Math.max(1, freeCells(tray.value!))),
+        cells: Math.min(planned.stages[0]!.cells, Math.max(1, freeCells(tray.value!))),
       },
     ])
     if (problem) note(problem)

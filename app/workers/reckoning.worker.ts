@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import { searchWays } from '#core/feed/planner'
 import { findMixes, type FinderRequest } from '#core/media/finder'
 import { smallestShifts } from '#core/season/fitting/repair'
-import { dryRuns, type DryRunRequest } from '#core/water/water-scenario'
+import { waterScenarios, type ScenarioRequest } from '#core/water/water-scenario'
 import { simulateSeasons, type SimulatedSowing } from '#core/season/uncertainty/simulate'
 
 type Tell = (done: number) => void
@@ -22,7 +22,7 @@ const reckonings = {
     standings: Parameters<typeof smallestShifts>[0]
     shelfFlats: number
   }) => smallestShifts(standings, shelfFlats),
-  dryRuns: (requests: readonly DryRunRequest[], tell: Tell) => dryRuns(requests, tell),
+  waterScenarios: (requests: readonly ScenarioRequest[], tell: Tell) => waterScenarios(requests, tell),
   simulateSeasons: (
     { sowings, seasons, seed }: { sowings: SimulatedSowing[]; seasons: number; seed: number },
     tell: Tell,

@@ -18,13 +18,13 @@ describe('labels for bottles', () => {
     const [label] = bottleLabels({ feed: feed(id), nMgPerL: 60, stock: null }, on, print)
     expect(label!.keepUntil).toBe(until)
     expect(label!.strength).toContain('60 mg/L')
-    expect(label!.stages.map((stage) => stage.id)).toEqual(['true-leaves', 'hardening'])
+    expect(label!.growthStages.map((growthStage) => growthStage.id)).toEqual(['true-leaves', 'hardening'])
   })
 
   it('of a stock warn that it is never given undiluted, and keep longer', () => {
     const plan = planDose({
       feed: feed('balanced-20'),
-      stageId: 'true-leaves',
+      growthStageId: 'true-leaves',
       targetNMgPerL: 60,
       vessel: { name: 'jug', volumeL: 1 },
       tools: [
@@ -39,7 +39,7 @@ describe('labels for bottles', () => {
     )
     expect(stock!.title).toMatch(/never undiluted/)
     expect(stock!.keepUntil > ready!.keepUntil).toBe(true)
-    expect(stock!.stages).toEqual([])
+    expect(stock!.growthStages).toEqual([])
   })
 
   // 0.01 % of a kilogram in a litre: 100 mg/L as it is poured.

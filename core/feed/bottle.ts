@@ -1,6 +1,6 @@
 import { addDays, type Day } from '../calendar/day'
 import type { Feed } from './feed'
-import { judge, STAGES, type Stage } from './stage'
+import { judge, GROWTH_STAGES, type GrowthStage } from './growth-stage'
 import { KEEPS_DAYS, type StockPlan } from './stock'
 
 /** A feed that stands ready in a bottle, as its label says it. */
@@ -11,7 +11,7 @@ export interface BottleLabel {
   /** Strength of what is in the bottle, and how it is used. */
   readonly strength: string
   /** Stages that like this strength; empty for a stock. */
-  readonly stages: readonly Stage[]
+  readonly growthStages: readonly GrowthStage[]
   readonly madeOn: Day
   readonly keepUntil: Day
 }
@@ -44,7 +44,7 @@ export function bottleLabels(
     title: 'Feed, ready to give',
     contents,
     strength: `${print(nMgPerL)} mg/L nitrogen: give as it is`,
-    stages: STAGES.filter((stage) => stage.highNMgPerL > 0 && judge(nMgPerL, stage) === 'right'),
+    growthStages: GROWTH_STAGES.filter((growthStage) => growthStage.highNMgPerL > 0 && judge(nMgPerL, growthStage) === 'right'),
     madeOn,
     keepUntil: addDays(madeOn, keepsDiluted(feed)),
   }
@@ -54,7 +54,7 @@ export function bottleLabels(
       title: 'Stock: never undiluted',
       contents,
       strength: `${print(stock.concentrationGPerL.value)} g of feed in a litre`,
-      stages: [],
+      growthStages: [],
       madeOn,
       keepUntil: addDays(madeOn, KEEPS_DAYS[feed.organic ? 'organic' : 'mineral']),
     },

@@ -77,7 +77,7 @@ describe('what cannot be dosed is named at its field', () => {
     ['a density of 0', { feed: powder(5, 5, 5, { densityGPerMl: 0 }) }, 'feed.densityGPerMl'],
     ['a jug of 0', { vessel: { name: 'jug', volumeL: 0 } }, 'vessel.volumeL'],
     ['no strength', { targetNMgPerL: 0 }, 'targetNMgPerL'],
-    ['an unknown stage', { stageId: 'adult' }, 'stageId'],
+    ['an unknown stage', { growthStageId: 'adult' }, 'growthStageId'],
     ['a spoon without size', { tools: [{ ...teaspoon, capacityMl: null }] }, 'tools.0.capacityMl'],
   ])('%s', (_, over, field) => {
     expect(doseProblems(request(over)).map(({ path }) => path.join('.'))).toContain(field)

@@ -4,7 +4,7 @@ import { derive, given, type Figure } from '../working/figure'
 import { yours } from '../working/source'
 import { density, elements, feedProblems, type Feed } from './feed'
 import { canMeasure, combined, measureWith, ranked, type Measurement } from './measuring'
-import { judge, STAGES, stageById, type Verdict } from './stage'
+import { judge, GROWTH_STAGES, growthStageById, type Verdict } from './growth-stage'
 import { planStock, type StockPlan } from './stock'
 import { concentrationFor, concentrationOfLiquid, massIn, strengthOf, volumeOfMass } from './strength'
 import { TOOL_HABITS, toolProblems, type Tool } from './tool'
@@ -16,7 +16,7 @@ export interface Vessel {
 
 export interface DoseRequest {
   readonly feed: Feed
-  readonly stageId: string
+  readonly growthStageId: string
   readonly targetNMgPerL: number
   readonly vessel: Vessel
   readonly tools: readonly Tool[]
@@ -58,7 +58,7 @@ const vesselProblems = ({ volumeL }: Vessel) =>
 
 /** What is wrong with a request, each at its field. */
 export function doseProblems(request: DoseRequest): Problem[] {
-  const { feed, targetNMgPerL, vessel, stageId } = request
+  const { feed, targetNMgPerL, vessel, growthStageId } = request
   return [
     ...under('feed', feedProblems(feed)),
     ...(feed.use === 'mixed in'
@@ -72,9 +72,9 @@ export function doseProblems(request: DoseRequest): Problem[] {
           },
         ]
       : []),
-    ...(STAGES.some(({ id }) => id === stageId)
+    ...(GROWTH_STAGES.some(({ id }) => id === growthStageId)
       ? []
-      : [{ path: ['stageId'], message: 'This stage is not known.' }]),
+      : [{ path: ['growthStageId'], message: 'This stage is not known.' }]),
     ...within(
       ['targetNMgPerL'],
       targetNMgPerL,
@@ -129,7 +129,7 @@ export function planDose(request: DoseRequest): DosePlan {
     kMgPerL: strengthOf('Potassium', concentrationGPerL, label.k),
     concentrationGPerL,
     ...dose,
-    verdict: judge(wanted.value, stageById(request.stageId)),
+    verdict: judge(wanted.value, growthStageById(request.growthStageId)),
     ways,
     stock: stock && { ...stock, strength: strengthRange(wanted, stock.dosing.rounding, stock.spread) },
     noWay:

@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals'
 import { nitrogenWantedMg } from '../media/food'
 import { FEEDS } from './feeds'
-import { habitOf, planProgramme, runsOutOn, type FeedRung, type ProgrammeRequest } from './programme'
+import { habitOf, planProgramme, runsOutOn, type FeedStage, type ProgrammeRequest } from './programme'
 
 const feed = (id: string) => FEEDS.find((one) => one.id === id)!
-const rung = (over: Partial<FeedRung> = {}): FeedRung => ({
-  stageId: 'true-leaves',
+const stage = (over: Partial<FeedStage> = {}): FeedStage => ({
+  growthStageId: 'true-leaves',
   days: 21,
   cellMl: 45,
   releasedMgPerL: 0,
@@ -17,17 +17,17 @@ const rung = (over: Partial<FeedRung> = {}): FeedRung => ({
 const programme = (over: Partial<ProgrammeRequest> = {}): ProgrammeRequest => ({
   feed: feed('balanced-20'),
   appetite: 'medium',
-  school: 'weak and often',
+  method: 'weak and often',
   plants: 72,
-  rungs: [
-    rung({ stageId: 'seed-leaves', days: 7, nMgPerL: 25 }),
-    rung(),
-    rung({ stageId: 'potted-up', days: 21, cellMl: 500, nMgPerL: 100 }),
+  stages: [
+    stage({ growthStageId: 'seed-leaves', days: 7, nMgPerL: 25 }),
+    stage(),
+    stage({ growthStageId: 'potted-up', days: 21, cellMl: 500, nMgPerL: 100 }),
   ],
   ...over,
 })
 
-describe('the ladder of feeds', () => {
+describe('the schedule of feeds', () => {
   it('feeds nothing in the week the seed feeds itself, and begins before hunger does', () => {
     const plan = planProgramme(programme())
     const first = plan.events.find(({ notYet }) => !notYet)!
@@ -38,7 +38,7 @@ describe('the ladder of feeds', () => {
 
   it('waits while the mix still feeds: a rich mix puts the first feed off', () => {
     const at = (releasedMgPerL: number) => {
-      const plan = planProgramme(programme({ rungs: [rung({ days: 35, releasedMgPerL })] }))
+      const plan = planProgramme(programme({ stages: [stage({ days: 35, releasedMgPerL })] }))
       return plan.events.find(({ notYet }) => !notYet)?.day ?? Infinity
     }
     expect(at(100)).toBeGreaterThan(at(0))
@@ -46,7 +46,7 @@ describe('the ladder of feeds', () => {
   })
 
   it('a plant that gets plain water from a sterile mix is hungry after its seed is used up', () => {
-    const plan = planProgramme(programme({ rungs: [rung({ days: 28, nMgPerL: 0 })] }))
+    const plan = planProgramme(programme({ stages: [stage({ days: 28, nMgPerL: 0 })] }))
     expect(plan.events).toEqual([])
     // 7–10 days [common practice]: seed feeds itself.
     expect(plan.hungryFrom).toBeGreaterThanOrEqual(7)
@@ -55,11 +55,11 @@ describe('the ladder of feeds', () => {
   })
 
   it('wants what free growth wants as long as the cell is no limit, and less once it is', () => {
-    const roomy = planProgramme(programme({ rungs: [rung({ days: 21, cellMl: 50_000 })] })).wantedMg
+    const roomy = planProgramme(programme({ stages: [stage({ days: 21, cellMl: 50_000 })] })).wantedMg
     roomy.forEach((wanted, day) =>
       expect(wanted / Math.max(nitrogenWantedMg(day, 'medium'), 1e-9)).toBeCloseTo(day ? 1 : 0, 1),
     )
-    const tight = planProgramme(programme({ rungs: [rung({ days: 60, cellMl: 10 })] })).wantedMg
+    const tight = planProgramme(programme({ stages: [stage({ days: 60, cellMl: 10 })] })).wantedMg
     expect(tight.at(-1)! / nitrogenWantedMg(60, 'medium')).toBeLessThan(0.2)
   })
 
@@ -83,16 +83,16 @@ describe('the ladder of feeds', () => {
 
   it('a living mix is fed once, on the day it is potted up', () => {
     const { everyDays, nMgPerL } = habitOf('living mix', 'potted-up')
-    const rungs = [rung({ everyDays: 0 }), rung({ stageId: 'potted-up', cellMl: 500, everyDays, nMgPerL })]
-    const plan = planProgramme(programme({ school: 'living mix', rungs }))
+    const stages = [stage({ everyDays: 0 }), stage({ growthStageId: 'potted-up', cellMl: 500, everyDays, nMgPerL })]
+    const plan = planProgramme(programme({ method: 'living mix', stages }))
     expect(plan.events.map(({ day }) => day)).toEqual([21])
   })
 
   it.each<[string, Partial<ProgrammeRequest>, RegExp]>([
-    ['no rung', { rungs: [] }, /rungs/],
+    ['no stage', { stages: [] }, /stages/],
     ['no plant', { plants: 0 }, /plants/],
     ['a feed without nitrogen', { feed: feed('magnesium-sulphate') }, /feedId/],
-    ['a rung of no days', { rungs: [rung({ days: 0 })] }, /days/],
+    ['a stage of no days', { stages: [stage({ days: 0 })] }, /days/],
   ])('%s is refused', (_, over, message) => {
     expect(() => planProgramme(programme(over))).toThrow(message)
   })

@@ -11,10 +11,10 @@ import { wholeWithin, within, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 import { density, elements, type Feed } from './feed'
-import { stageById, STAGES } from './stage'
+import { growthStageById, GROWTH_STAGES } from './growth-stage'
 
 /** How a household feeds its seedlings, and why people hold to it. */
-export interface FeedingSchool {
+export interface FeedingMethod {
   readonly id: 'weak and often' | 'half strength' | 'living mix'
   readonly name: string
   readonly why: string
@@ -22,7 +22,7 @@ export interface FeedingSchool {
   readonly everyDays: number
 }
 
-export const FEEDING_SCHOOLS: readonly FeedingSchool[] = [
+export const FEEDING_METHODS: readonly FeedingMethod[] = [
   {
     id: 'weak and often',
     name: 'Weak and often',
@@ -46,9 +46,9 @@ export const FEEDING_SCHOOLS: readonly FeedingSchool[] = [
   },
 ]
 
-/** One rung of the ladder, as far as feeding goes. */
-export interface FeedRung {
-  readonly stageId: string
+/** One stage of the schedule, as far as feeding goes. */
+export interface FeedStage {
+  readonly growthStageId: string
   /** How long it stays there, days. */
   readonly days: number
   /** Volume of mix in its cell or pot, mL. */
@@ -66,16 +66,16 @@ export interface FeedRung {
 export interface ProgrammeRequest {
   readonly feed: Feed
   readonly appetite: Appetite
-  readonly school: FeedingSchool['id']
+  readonly method: FeedingMethod['id']
   readonly plants: number
   /** From emergence on, in order. */
-  readonly rungs: readonly FeedRung[]
+  readonly stages: readonly FeedStage[]
 }
 
 export interface FeedingEvent {
   /** Days after emergence. */
   readonly day: number
-  readonly rung: number
+  readonly stage: number
   readonly nMgPerL: number
   readonly mlPerPlant: number
   /** The mix still feeds them on this day: the feed can be left out. */
@@ -104,53 +104,53 @@ const MAX_PLANT_MG_PER_ML = 20
 /** A mix that lasts less than this many days more is topped up already: feeds take a few days to show. */
 const AHEAD_DAYS = 2
 
-/** Strength and interval a school gives a stage: the band's lower edge often, its middle at half strength, once for a living mix. */
+/** Strength and interval a method gives a stage: the band's lower edge often, its middle at half strength, once for a living mix. */
 export function habitOf(
-  school: FeedingSchool['id'],
-  stageId: string,
-): Pick<FeedRung, 'nMgPerL' | 'everyDays'> {
-  const { lowNMgPerL, highNMgPerL } = stageById(stageId)
-  const { everyDays } = FEEDING_SCHOOLS.find(({ id }) => id === school)!
+  method: FeedingMethod['id'],
+  growthStageId: string,
+): Pick<FeedStage, 'nMgPerL' | 'everyDays'> {
+  const { lowNMgPerL, highNMgPerL } = growthStageById(growthStageId)
+  const { everyDays } = FEEDING_METHODS.find(({ id }) => id === method)!
   const strength = {
     'weak and often': lowNMgPerL,
     'half strength': (lowNMgPerL + highNMgPerL) / 2,
     'living mix': lowNMgPerL,
   }
-  return { nMgPerL: strength[school], everyDays }
+  return { nMgPerL: strength[method], everyDays }
 }
 
-/** What is wrong with a ladder of feeds, each at its field; none where it can be planned. */
-export function programmeProblems({ rungs, plants, feed }: ProgrammeRequest): Problem[] {
+/** What is wrong with a schedule of feeds, each at its field; none where it can be planned. */
+export function programmeProblems({ stages, plants, feed }: ProgrammeRequest): Problem[] {
   return [
     ...wholeWithin(['plants'], plants, 1, 20_000, 'A programme is for 1 to 20 000 plants.'),
-    ...(rungs.length ? [] : [{ path: ['rungs'], message: 'A programme needs at least one rung.' }]),
+    ...(stages.length ? [] : [{ path: ['stages'], message: 'A programme needs at least one stage.' }]),
     ...(feed.nPercent > 0 && feed.use !== 'mixed in'
       ? []
       : [{ path: ['feedId'], message: 'Choose a feed that holds nitrogen and is given in water.' }]),
-    ...rungs.flatMap((rung, i) => [
-      ...(STAGES.some(({ id }) => id === rung.stageId)
+    ...stages.flatMap((stage, i) => [
+      ...(GROWTH_STAGES.some(({ id }) => id === stage.growthStageId)
         ? []
-        : [{ path: ['rungs', i, 'stageId'], message: 'This stage is not known.' }]),
-      ...wholeWithin(['rungs', i, 'days'], rung.days, 1, 120, 'A rung lasts 1 to 120 whole days.'),
-      ...within(['rungs', i, 'cellMl'], rung.cellMl, 1, 50_000, 'A cell holds 1 mL to 50 L.'),
-      ...within(['rungs', i, 'nMgPerL'], rung.nMgPerL, 0, 1000, 'Strength is 0 to 1000 mg/L of nitrogen.'),
-      ...(rung.everyDays === 0
+        : [{ path: ['stages', i, 'growthStageId'], message: 'This stage is not known.' }]),
+      ...wholeWithin(['stages', i, 'days'], stage.days, 1, 120, 'A stage lasts 1 to 120 whole days.'),
+      ...within(['stages', i, 'cellMl'], stage.cellMl, 1, 50_000, 'A cell holds 1 mL to 50 L.'),
+      ...within(['stages', i, 'nMgPerL'], stage.nMgPerL, 0, 1000, 'Strength is 0 to 1000 mg/L of nitrogen.'),
+      ...(stage.everyDays === 0
         ? []
         : within(
-            ['rungs', i, 'everyDays'],
-            rung.everyDays,
+            ['stages', i, 'everyDays'],
+            stage.everyDays,
             1,
             60,
             'Feed every 1 to 60 days, or 0 for never.',
           )),
       ...within(
-        ['rungs', i, 'releasedMgPerL'],
-        rung.releasedMgPerL,
+        ['stages', i, 'releasedMgPerL'],
+        stage.releasedMgPerL,
         0,
         5000,
         'A mix lets go 0 to 5000 mg/L.',
       ),
-      ...within(['rungs', i, 'starterMgPerL'], rung.starterMgPerL, 0, 5000, 'A mix holds 0 to 5000 mg/L.'),
+      ...within(['stages', i, 'starterMgPerL'], stage.starterMgPerL, 0, 5000, 'A mix holds 0 to 5000 mg/L.'),
     ]),
   ]
 }
@@ -167,8 +167,8 @@ export function programmeProblems({ rungs, plants, feed }: ProgrammeRequest): Pr
 export function planProgramme(request: ProgrammeRequest): ProgrammePlan {
   const [problem] = programmeProblems(request)
   if (problem) throw new RangeError(`${problem.path.join('.')}: ${problem.message}`)
-  const { rungs, appetite } = request
-  const wantedMg = wantedByDay(rungs, appetite)
+  const { stages, appetite } = request
+  const wantedMg = wantedByDay(stages, appetite)
   const last = wantedMg.length - 1
   const suppliedMg = new Array<number>(last + 1).fill(nitrogenWantedMg(SEED_FEEDS_ITSELF_DAYS, appetite))
   const events: FeedingEvent[] = []
@@ -177,32 +177,32 @@ export function planProgramme(request: ProgrammeRequest): ProgrammePlan {
   }
 
   let start = 0
-  rungs.forEach((rung, index) => {
+  stages.forEach((stage, index) => {
     // Roots go with the plant: what a mix has let go by the day it is left stays with it, the rest is lost.
-    if (index === 0 || !staysPut(rungs[index - 1]!, rung)) {
+    if (index === 0 || !staysPut(stages[index - 1]!, stage)) {
       const from = start
-      const end = start + stayFrom(rungs, index)
-      give(from, (day) => letGoMg(rung, rung.cellMl, Math.min(day, end) - from))
+      const end = start + stayFrom(stages, index)
+      give(from, (day) => letGoMg(stage, stage.cellMl, Math.min(day, end) - from))
     }
-    const mlPerPlant = rung.cellMl * DRINK_SHARE
+    const mlPerPlant = stage.cellMl * DRINK_SHARE
     const days =
-      rung.nMgPerL <= 0
+      stage.nMgPerL <= 0
         ? []
-        : rung.everyDays === 0
-          ? index > 0 && rungs[index - 1]!.cellMl < rung.cellMl
+        : stage.everyDays === 0
+          ? index > 0 && stages[index - 1]!.cellMl < stage.cellMl
             ? [start]
             : []
           : Array.from(
-              { length: Math.ceil(rung.days / rung.everyDays) },
-              (_, i) => start + i * rung.everyDays,
+              { length: Math.ceil(stage.days / stage.everyDays) },
+              (_, i) => start + i * stage.everyDays,
             )
     for (const day of days) {
       const ahead = Math.min(last, day + AHEAD_DAYS)
-      const notYet = suppliedMg[ahead]! >= wantedMg[ahead]! && request.school !== 'living mix'
-      events.push({ day, rung: index, nMgPerL: rung.nMgPerL, mlPerPlant, notYet })
-      if (!notYet) give(day, () => (rung.nMgPerL * mlPerPlant) / 1000)
+      const notYet = suppliedMg[ahead]! >= wantedMg[ahead]! && request.method !== 'living mix'
+      events.push({ day, stage: index, nMgPerL: stage.nMgPerL, mlPerPlant, notYet })
+      if (!notYet) give(day, () => (stage.nMgPerL * mlPerPlant) / 1000)
     }
-    start += rung.days
+    start += stage.days
   })
 
   const hungry = wantedMg.findIndex((wanted, day) => wanted > suppliedMg[day]! * 1.0001)
@@ -211,17 +211,17 @@ export function planProgramme(request: ProgrammeRequest): ProgrammePlan {
     wantedMg,
     suppliedMg,
     hungryFrom: hungry < 0 ? null : hungry,
-    mixLasts: lastsOn(rungs[0]!, wantedMg, appetite),
+    mixLasts: lastsOn(stages[0]!, wantedMg, appetite),
     ...amounts(request, events),
   }
 }
 
 /** Cumulative nitrogen, mg: dM/dt = g·M·(1 − M / most), 4 % of it nitrogen. */
-function wantedByDay(rungs: readonly FeedRung[], appetite: Appetite): number[] {
+function wantedByDay(stages: readonly FeedStage[], appetite: Appetite): number[] {
   const growth = Math.exp(GROWTH_PER_DAY[appetite]) - 1
   let mass = MASS_AT_EMERGENCE_MG
   const wanted = [0]
-  for (const { days, cellMl } of rungs) {
+  for (const { days, cellMl } of stages) {
     const most = Math.max(mass, MAX_PLANT_MG_PER_ML * cellMl)
     for (let day = 0; day < days; day++) {
       mass += growth * mass * (1 - mass / most)
@@ -231,22 +231,22 @@ function wantedByDay(rungs: readonly FeedRung[], appetite: Appetite): number[] {
   return wanted
 }
 
-/** Whether a rung is spent in the same mix in the same place as the one before: a stay may be cut into pieces. */
-const staysPut = (before: FeedRung, rung: FeedRung) =>
-  before.cellMl === rung.cellMl &&
-  before.releasedMgPerL === rung.releasedMgPerL &&
-  before.starterMgPerL === rung.starterMgPerL
+/** Whether a stage is spent in the same mix in the same place as the one before: a stay may be cut into pieces. */
+const staysPut = (before: FeedStage, stage: FeedStage) =>
+  before.cellMl === stage.cellMl &&
+  before.releasedMgPerL === stage.releasedMgPerL &&
+  before.starterMgPerL === stage.starterMgPerL
 
-/** Days of the stay that begins with a rung. */
-function stayFrom(rungs: readonly FeedRung[], index: number): number {
-  let days = rungs[index]!.days
-  for (let i = index + 1; i < rungs.length && staysPut(rungs[i - 1]!, rungs[i]!); i++) days += rungs[i]!.days
+/** Days of the stay that begins with a stage. */
+function stayFrom(stages: readonly FeedStage[], index: number): number {
+  let days = stages[index]!.days
+  for (let i = index + 1; i < stages.length && staysPut(stages[i - 1]!, stages[i]!); i++) days += stages[i]!.days
   return days
 }
 
-function lastsOn(rung: FeedRung, wantedMg: readonly number[], appetite: Appetite): number {
+function lastsOn(stage: FeedStage, wantedMg: readonly number[], appetite: Appetite): number {
   const own = nitrogenWantedMg(SEED_FEEDS_ITSELF_DAYS, appetite)
-  const out = wantedMg.findIndex((wanted, day) => wanted > own + letGoMg(rung, rung.cellMl, day))
+  const out = wantedMg.findIndex((wanted, day) => wanted > own + letGoMg(stage, stage.cellMl, day))
   return out < 0 ? wantedMg.length - 1 : out
 }
 

@@ -12,7 +12,7 @@ export interface Tool {
   readonly capacityMl: number | null
 }
 
-interface Habit {
+interface ToolHabit {
   readonly measures: 'volume' | 'mass'
   /** Error as a fraction of what is measured… */
   readonly relativeError: number
@@ -25,7 +25,7 @@ interface Habit {
 }
 
 /** How each kind measures [default, to be corrected by the household's own weighing]. */
-export const TOOL_HABITS: Readonly<Record<ToolKind, Habit>> = {
+export const TOOL_HABITS: Readonly<Record<ToolKind, ToolHabit>> = {
   spoon: {
     measures: 'volume',
     relativeError: 0.125,

@@ -24,7 +24,7 @@ describe('the steps of a feed', () => {
     const feed = over.feed ?? FEEDS[0]!
     const plan = planDose({
       feed,
-      stageId: 'growing-on',
+      growthStageId: 'growing-on',
       targetNMgPerL: over.target ?? 120,
       vessel: { ...vessel, volumeL },
       tools: over.tools ?? [],

@@ -17,7 +17,7 @@ export interface MoveRequest {
   /** Whether it roots from a buried stem. */
   readonly buryStem: boolean
   readonly place: string
-  /** Strength of the weak feed that eases the move, mg/L of nitrogen; null where the school gives none. */
+  /** Strength of the weak feed that eases the move, mg/L of nitrogen; null where the method gives none. */
   readonly nMgPerL: number | null
 }
 
@@ -94,7 +94,7 @@ export function moveSteps(request: MoveRequest): Step[] {
                 'Nitrogen of a weak feed',
                 request.nMgPerL,
                 'mg/L',
-                byDefault('by the household’s school'),
+                byDefault('by the household’s method'),
               ),
               ' of nitrogen',
             ]

@@ -85,12 +85,12 @@ describe('one line of the log', () => {
     ))
 
   it('asks instead of guessing: a tray nobody knows, a crop in two trays, a run of two, a word that may be two signs', () => {
-    const about = (text: string) => read(text).asks.map((ask) => ask.about)
-    expect(about('tray 77 up')).toEqual(['tray'])
-    expect(about('okra is up')).toEqual(['tray'])
-    expect(about('thinned tray 3')).toEqual(['run'])
-    expect(about('tray 9 yellow leaves')).toEqual(['sign'])
-    expect(about('cosmos tray 28 leggy')).toEqual(['what'])
+    const unclear = (text: string) => read(text).asks.map((ask) => ask.unclear)
+    expect(unclear('tray 77 up')).toEqual(['tray'])
+    expect(unclear('okra is up')).toEqual(['tray'])
+    expect(unclear('thinned tray 3')).toEqual(['run'])
+    expect(unclear('tray 9 yellow leaves')).toEqual(['sign'])
+    expect(unclear('cosmos tray 28 leggy')).toEqual(['what'])
     expect(read('okra is up').asks[0]!.choices.map(({ id }) => id)).toEqual(['t3', 't28', 'all'])
   })
 

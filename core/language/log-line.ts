@@ -136,7 +136,7 @@ export interface Taken {
 
 /** Something that has to be chosen before it can be written down. */
 export interface LineAsk {
-  readonly about: 'tray' | 'run' | 'what' | 'sign'
+  readonly unclear: 'tray' | 'run' | 'what' | 'sign'
   readonly question: string
   readonly choices: readonly { readonly id: string; readonly name: string }[]
 }
@@ -210,7 +210,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
     )
     if (missing.length)
       asks.push({
-        about: 'tray',
+        unclear: 'tray',
         question: `There is no tray ${missing.join(', ')} standing. Which one is it?`,
         choices: known.trays.slice(0, 12).map(({ id, number, runs }) => ({
           id,
@@ -295,7 +295,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
       if (stands(isPhrase(phrase), i) && !could.some((id) => signs.includes(id))) {
         use(i, phrase.length, could.map((id) => seenName(id).toLowerCase()).join(' or '))
         asks.push({
-          about: 'sign',
+          unclear: 'sign',
           question: `${phrase.join(' ')[0]!.toUpperCase()}${phrase.join(' ').slice(1)}: which is it?`,
           choices: could.map((id) => ({ id, name: seenName(id) })),
         })
@@ -339,7 +339,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
     // What is picked, in flower or thought of is of the crop, wherever it stands.
     else if (holding.length > 1 && !(kind && OF_THE_CROP.includes(kind)) && !remindOn)
       asks.push({
-        about: 'tray',
+        unclear: 'tray',
         question: `${known.cropName(cropId)} stands in ${holding.length} trays. Which of them?`,
         choices: [
           ...holding.map(({ id, number, runs }) => ({
@@ -361,7 +361,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   const guess: LineKind = remindOn
     ? 'thought'
     : (kind ??
-      (asks.some(({ about }) => about === 'sign')
+      (asks.some(({ unclear }) => unclear === 'sign')
         ? 'seen'
         : signs.includes('eaten')
           ? 'damage'
@@ -372,13 +372,13 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   const single = trays.length === 1 && whose.length === 1 ? whose[0]! : null
   if (ofCells && trays.length === 1 && whose.length > 1)
     asks.push({
-      about: 'run',
+      unclear: 'run',
       question: `Several things stand in tray ${trays[0]!.number}. Of which?`,
       choices: whose.map(({ code, name }) => ({ id: code, name })),
     })
   if (cropId && trays.length && whose.length === 0)
     asks.push({
-      about: 'what',
+      unclear: 'what',
       question: `There is no ${known.cropName(cropId).toLowerCase()} in tray ${trays.map(({ number }) => number).join(', ')}. Which is right?`,
       choices: [
         { id: 'tray', name: `Tray ${trays.map(({ number }) => number).join(', ')}` },

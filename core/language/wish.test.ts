@@ -4,8 +4,8 @@ import { CONTAINERS } from '../containers/catalogue'
 import { STARTING_RECIPES } from '../media/recipes'
 import { CROPS } from '../sowing/crops'
 import { dayFrom } from '../calendar/day'
-import { ladderById, ladderProblems } from '../season/schedule/schedules'
-import { ladderFrom } from '../season/schedule/schedule-from-wish'
+import { scheduleById, scheduleProblems } from '../season/schedule/schedules'
+import { scheduleFromWish } from '../season/schedule/schedule-from-wish'
 import { easter } from './day-words'
 import { nameBook } from './name-book'
 import { ASKED, READ } from './test/wish-sentences'
@@ -123,13 +123,13 @@ describe('a wish in one sentence', () => {
     )
   })
 
-  it('begins the ladder where it was said, and leaves out the rungs that are no larger', () => {
-    const plug = ladderById('plug-cell').rungs
+  it('begins the schedule where it was said, and leaves out the stages that are no larger', () => {
+    const plug = scheduleById('plug-cell').stages
     const find = (id: string) => CONTAINERS.find((one) => one.id === id)
-    const from = (containerId: string) => ladderFrom(plug, { containerId, recipeId: null }, find)
+    const from = (containerId: string) => scheduleFromWish(plug, { containerId, recipeId: null }, find)
     expect(from('tray-288').map(({ containerId }) => containerId)).toEqual(['tray-288', 'tray-50', null])
     expect(from('pot-10cm').map(({ containerId }) => containerId)).toEqual(['pot-10cm', null])
-    for (const { id } of CONTAINERS) expect(ladderProblems(from(id), find)).toEqual([])
+    for (const { id } of CONTAINERS) expect(scheduleProblems(from(id), find)).toEqual([])
   })
 
   it('reads a date in the reader’s order, and a year that was named', () => {

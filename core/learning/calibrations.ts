@@ -8,7 +8,7 @@ import type { Day } from '../calendar/day'
 import { countedShare, learnedRobustly, type Belief, type Learned, type Measured } from './learning'
 
 /** What a household’s own measurements correct, by what the figure is of. */
-export interface Habit {
+export interface Calibration {
   readonly id: string
   readonly name: string
   /** What it is a figure of: of the whole bench, or of one thing by its id or name. */
@@ -29,7 +29,7 @@ export interface Habit {
 }
 
 /** Spreads are defaults: how far benches differ, and how far one measurement of one bench scatters. */
-export const HABITS = [
+export const CALIBRATIONS = [
   {
     id: 'settling',
     name: 'How much a mix settles, against the book',
@@ -173,17 +173,17 @@ export const HABITS = [
     by: 'leaves seen pale, burnt or well within a fortnight of a feed',
     changes: 'mg/L of the next feeds',
   },
-] as const satisfies readonly Habit[]
+] as const satisfies readonly Calibration[]
 
-export type HabitId = (typeof HABITS)[number]['id']
-export const HABIT_IDS = HABITS.map(({ id }) => id) as [HabitId, ...HabitId[]]
-export const habitById = (id: HabitId): Habit => HABITS.find((one) => one.id === id)!
+export type CalibrationId = (typeof CALIBRATIONS)[number]['id']
+export const CALIBRATION_IDS = CALIBRATIONS.map(({ id }) => id) as [CalibrationId, ...CalibrationId[]]
+export const calibrationById = (id: CalibrationId): Calibration => CALIBRATIONS.find((one) => one.id === id)!
 
 /** Something that was measured, as the ledger keeps it. */
 export interface Measurement {
   readonly entryId: string
   readonly on: Day
-  readonly what: HabitId
+  readonly what: CalibrationId
   /** The feed, jug, packet, crop or job it is of; empty for the bench. */
   readonly of: string
   readonly value: number
@@ -208,23 +208,23 @@ export function standingMeasurements(all: readonly Measurement[]): Measurement[]
   return [...last.values()]
 }
 
-const measuredAs = (habit: Habit, { value, n }: Measurement): Measured =>
-  n !== null && habit.unit === 'share'
+const measuredAs = (calibration: Calibration, { value, n }: Measurement): Measured =>
+  n !== null && calibration.unit === 'share'
     ? countedShare(Math.round(value * n), n)
-    : { mean: value, sd: habit.scatter }
+    : { mean: value, sd: calibration.scatter }
 
 /** A figure as this household has it, with every measurement of it. */
-export interface Habitual extends Learned {
+export interface Calibrated extends Learned {
   readonly prior: Belief
   readonly measured: readonly (Measurement & { readonly sd: number; readonly far: number })[]
 }
 
 /** What is learned of everything that was ever measured, less what was dropped. */
-export interface Habits {
+export interface Calibrations {
   /** @param prior where a better one than the book’s is known, as a packet’s own germination */
-  readonly of: (what: HabitId, of?: string, prior?: Belief) => Habitual
+  readonly of: (what: CalibrationId, of?: string, prior?: Belief) => Calibrated
   /** What has been measured of a habit: its things by id. */
-  readonly things: (what: HabitId) => readonly string[]
+  readonly things: (what: CalibrationId) => readonly string[]
   /** Whether nothing at all has been measured. */
   readonly isEmpty: boolean
 }
@@ -233,29 +233,29 @@ export interface Habits {
  * @param all measurements of all years, in the order they were written
  * @param dropped keys of those that are not to count
  */
-export function habitsFrom(all: readonly Measurement[], dropped: readonly string[] = []): Habits {
+export function calibrationsFrom(all: readonly Measurement[], dropped: readonly string[] = []): Calibrations {
   const left = new Set(dropped)
   const byThing = new Map<string, Measurement[]>()
   for (const one of standingMeasurements(all.filter((each) => !left.has(measurementKey(each))))) {
     const key = `${one.what}\n${one.of}`
     byThing.set(key, [...(byThing.get(key) ?? []), one])
   }
-  const known = new Map<string, Habitual>()
+  const known = new Map<string, Calibrated>()
   return {
     isEmpty: byThing.size === 0,
     things: (what) =>
       [...byThing.keys()].flatMap((key) => (key.startsWith(`${what}\n`) ? [key.slice(what.length + 1)] : [])),
     of(what, of = '', prior) {
-      const habit = habitById(what)
-      const believed = prior ?? habit.prior
+      const calibration = calibrationById(what)
+      const believed = prior ?? calibration.prior
       const key = `${what}\n${of}\n${believed.mean} ${believed.sd}`
       const before = known.get(key)
       if (before) return before
       const own = byThing.get(`${what}\n${of}`) ?? []
-      const measured = own.map((one) => measuredAs(habit, one))
+      const measured = own.map((one) => measuredAs(calibration, one))
       const { far, mean, sd, n } = learnedRobustly(believed, measured)
       const found = {
-        mean: Math.min(habit.to, Math.max(habit.from, mean)),
+        mean: Math.min(calibration.to, Math.max(calibration.from, mean)),
         sd,
         n,
         prior: believed,

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { randomNormal } from 'd3-random'
 import { mulberry32 } from '../numeric/random'
 import { countedShare, intervalOf, learnedFrom, learnedRobustly, WILD_AT } from './learning'
-import { habitsFrom, HABITS, measurementKey, type Measurement } from './calibrations'
+import { calibrationsFrom, CALIBRATIONS, measurementKey, type Measurement } from './calibrations'
 import { dayFrom } from '../calendar/day'
 
 const belief = fc.record({
@@ -80,11 +80,11 @@ describe('figures of the bench', () => {
     ...over,
   })
   it('are the book’s until something is measured, and again when that is left out', () => {
-    for (const { id, prior } of HABITS)
-      expect(habitsFrom([]).of(id)).toMatchObject({ n: 0, mean: prior.mean })
+    for (const { id, prior } of CALIBRATIONS)
+      expect(calibrationsFrom([]).of(id)).toMatchObject({ n: 0, mean: prior.mean })
     const all = [one({}), one({ entryId: 'b', value: 14 })]
-    expect(habitsFrom(all).of('coir yield').n).toBe(2)
-    expect(habitsFrom(all, all.map(measurementKey)).of('coir yield')).toMatchObject({ n: 0, mean: 13 })
+    expect(calibrationsFrom(all).of('coir yield').n).toBe(2)
+    expect(calibrationsFrom(all, all.map(measurementKey)).of('coir yield')).toMatchObject({ n: 0, mean: 13 })
   })
   it('a tray that is counted again says one thing, its last', () => {
     const counts = [
@@ -99,7 +99,7 @@ describe('figures of the bench', () => {
         on: dayFrom('2027-03-04'),
       }),
     ]
-    const { n, mean } = habitsFrom(counts).of('germination', 'p')
+    const { n, mean } = calibrationsFrom(counts).of('germination', 'p')
     expect(n).toBe(1)
     expect(mean).toBeGreaterThan(0.8)
   })

@@ -27,7 +27,7 @@ export interface HotWater {
 }
 
 /**
- * The hot-water school: what is scalded (coir, peat, minerals, bagged mix; not what is put in for its life) takes all its
+ * The hot-water method: what is scalded (coir, peat, minerals, bagged mix; not what is put in for its life) takes all its
  * water boiling and at once, the coir's soak included.
  *
  * Heat put in is heat taken up: T = (C·T₀ + 4.18·W·T_w) / (C + 4.18·W), with C of the dry matter and what moisture

@@ -100,7 +100,7 @@ export const STARTING_RECIPES: readonly StartingRecipe[] = [
   recipe({
     id: 'boiled-coir',
     name: 'Coir, hot-water treated',
-    reasoning: 'For the sterile school: coir and vermiculite under boiling water, left to cool overnight.',
+    reasoning: 'For the sterile method: coir and vermiculite under boiling water, left to cool overnight.',
     parts: { coir: 2, vermiculite: 1 },
     preparations: ['hot water'],
   }),

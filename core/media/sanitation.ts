@@ -1,12 +1,12 @@
 /** What growers do against damping-off and gnats, and why [common practice]. */
-export interface SanitationSchool {
+export interface SanitationMethod {
   readonly id: 'none' | 'hot soak' | 'hot water'
   readonly name: string
   readonly why: string
   readonly cost: string
 }
 
-export const SANITATION_SCHOOLS: readonly SanitationSchool[] = [
+export const SANITATION_METHODS: readonly SanitationMethod[] = [
   {
     id: 'none',
     name: 'Nothing: keep it alive',

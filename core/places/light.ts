@@ -3,7 +3,7 @@ import { derive, given, type Figure } from '../working/figure'
 import { handbook, practice, standard, yours } from '../working/source'
 
 /** How long the lamps burn, and why people hold to it. */
-export interface LightSchool {
+export interface LightMethod {
   readonly id: 'sixteen' | 'eighteen' | 'always'
   readonly name: string
   readonly hours: number
@@ -11,7 +11,7 @@ export interface LightSchool {
   readonly cost: string
 }
 
-export const LIGHT_SCHOOLS: readonly LightSchool[] = [
+export const LIGHT_METHODS: readonly LightMethod[] = [
   {
     id: 'sixteen',
     name: '14–16 hours',
@@ -35,9 +35,9 @@ export const LIGHT_SCHOOLS: readonly LightSchool[] = [
   },
 ]
 
-/** The school of light of that id; the first where there is none. */
-export const lightSchoolById = (id: LightSchool['id']): LightSchool =>
-  LIGHT_SCHOOLS.find((school) => school.id === id) ?? LIGHT_SCHOOLS[0]!
+/** The method of light of that id; the first where there is none. */
+export const lightMethodById = (id: LightMethod['id']): LightMethod =>
+  LIGHT_METHODS.find((method) => method.id === id) ?? LIGHT_METHODS[0]!
 
 /** A lamp by the figures on its sheet, or measured once. */
 export interface Lamp {
@@ -122,7 +122,7 @@ export function heightFor(lamp: Lamp, hours: number, molPerM2: number): Figure |
       P: given('Light by the sheet', ppfd, 'µmol/m²/s', MEASURED),
       a: given('at a height of', a, 'cm', MEASURED),
       R: given('Half the lamp’s width', R, 'cm', MEASURED),
-      t: given('Hours of light', hours, 'h', practice('by your school')),
+      t: given('Hours of light', hours, 'h', practice('by your method')),
       D: given('Wanted in a day', molPerM2, 'mol/m²', LIGHT_WANTED.source),
     },
     () => Math.sqrt(square),

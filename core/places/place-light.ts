@@ -92,7 +92,7 @@ export function lightOfDay(light: PlaceLight, hours: number): Figure {
 export type LightVerdict = 'too little' | 'right' | 'more than they need'
 
 /** How so much light in a day suits seedlings, or plants before they go out. */
-export function lightVerdict(molPerM2: number, stage: 'seedling' | 'transplant'): LightVerdict {
-  const { low, high } = LIGHT_WANTED[stage]
+export function lightVerdict(molPerM2: number, age: 'seedling' | 'transplant'): LightVerdict {
+  const { low, high } = LIGHT_WANTED[age]
   return molPerM2 < low ? 'too little' : molPerM2 > high ? 'more than they need' : 'right'
 }

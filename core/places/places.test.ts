@@ -4,7 +4,7 @@ import { CROPS } from '../sowing/crops'
 import { addDays, dayFrom } from '../calendar/day'
 import { loadOf, overflows } from '../season/demand/demand'
 import { ppfdAt } from './light'
-import { rung } from '../season/schedule/schedules'
+import { stage } from '../season/schedule/schedules'
 import { planSowing } from '../season/schedule/sowing'
 import { ask, book, framed, frame, SHELF } from '../season/test/fixture'
 import { PLACE_KINDS } from './place-kinds'
@@ -71,26 +71,26 @@ describe('warmth of a place', () => {
   })
 
   it('puts seed that wants it on the mat until it is up, and then under the lamps', () => {
-    const [first] = planSowing(ask('aubergine'), home([room, mat]), book).rungs
+    const [first] = planSowing(ask('aubergine'), home([room, mat]), book).stages
     expect(first!.stays.map(({ placeId }) => placeId)).toEqual(['mat', 'room'])
     const lettuce = planSowing(ask('lettuce'), home([room, mat]), book)
-    expect(lettuce.rungs[0]!.stays.map(({ placeId }) => placeId)).toEqual(['room'])
+    expect(lettuce.stages[0]!.stays.map(({ placeId }) => placeId)).toEqual(['room'])
     const days = (places: Place[]) => planSowing(ask('tomato'), home(places), book).emergence!.value
     expect(days([room])).toBeGreaterThan(days([room, mat]))
   })
 
   it('stays where somebody put it', () => {
     const sown = planSowing(ask('aubergine', { placeId: 'sill' }), home([room, mat, sill, cold]), book)
-    expect(sown.rungs.map(({ where }) => where.place.id)).toEqual(['sill', 'sill', 'cold'])
+    expect(sown.stages.map(({ where }) => where.place.id)).toEqual(['sill', 'sill', 'cold'])
     const gone = planSowing(ask('aubergine', { placeId: 'sold' }), home([room, mat, cold]), book)
-    expect(gone.rungs.map(({ where }) => where.place.id)).toEqual(['room', 'room', 'cold'])
+    expect(gone.stages.map(({ where }) => where.place.id)).toEqual(['room', 'room', 'cold'])
   })
 })
 
 describe('room', () => {
   const halves = [
-    { ...rung('sow', 'tray-72', 'lean-and-light', 1), elsewhere: { placeId: 'sill', share: 0.25 } },
-    rung('harden', null, null),
+    { ...stage('sow', 'tray-72', 'lean-and-light', 1), elsewhere: { placeId: 'sill', share: 0.25 } },
+    stage('harden', null, null),
   ]
 
   it('is taken where the flats stand, and nothing stands twice or nowhere', () => {
@@ -101,9 +101,9 @@ describe('room', () => {
         fc.boolean(),
         fc.integer({ min: 0, max: 300 }),
         (one, plants, split, at) => {
-          const rungs = split ? halves : null
+          const stages = split ? halves : null
           const planned = planSowing(
-            { ...ask('basil'), crop: one, plants, rungs },
+            { ...ask('basil'), crop: one, plants, stages },
             home([room, mat, sill, cold]),
             book,
           )
@@ -111,7 +111,7 @@ describe('room', () => {
           const day = addDays(from, at)
           const load = loadOf([{ planned }], from, 301)
           const stands = [...load.places.values()].reduce((sum, flats) => sum + flats[at]!, 0)
-          const now = planned.rungs.find((each) => each.from <= day && day < each.until)
+          const now = planned.stages.find((each) => each.from <= day && day < each.until)
           const flats = now?.stays.filter((stay) => stay.from <= day && day < stay.until) ?? []
           expect(stands).toBeCloseTo(
             flats.reduce((sum, stay) => sum + stay.flats, 0),

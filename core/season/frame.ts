@@ -1,16 +1,16 @@
 import { under, within, type Problem } from '../problem'
-import type { FeedingSchool } from '../feed/programme'
+import type { FeedingMethod } from '../feed/programme'
 import { isDay } from '../calendar/day'
 import { frostProblems, type Frosts } from '../calendar/frost'
-import { LIGHT_SCHOOLS, type LightSchool } from '../places/light'
+import { LIGHT_METHODS, type LightMethod } from '../places/light'
 import { placesProblems, type Place } from '../places/place'
 
 /** The household's year: its frosts, where trays stand, and how it does things. */
 export interface SeasonFrame extends Frosts {
   /** In the order they are thought of: the first that fits is where plants stand by habit. */
   readonly places: readonly Place[]
-  readonly lightSchool: LightSchool['id']
-  readonly feedingSchool: FeedingSchool['id']
+  readonly lightMethod: LightMethod['id']
+  readonly feedingMethod: FeedingMethod['id']
   readonly feedId: string
   /** The tub mixes are stirred in, and the can feeds are carried in, L. */
   readonly tubL: number
@@ -40,8 +40,8 @@ export function frameProblems(frame: SeasonFrame): Problem[] {
       ? []
       : within(['shareDays'], frame.shareDays, 0, 14, 'Sowings 0 to 14 days apart can share a tray.')),
     ...within(['canL'], frame.canL, 0.1, 1000, 'A can holds 0.1 to 1000 L.'),
-    ...(LIGHT_SCHOOLS.some(({ id }) => id === frame.lightSchool)
+    ...(LIGHT_METHODS.some(({ id }) => id === frame.lightMethod)
       ? []
-      : [{ path: ['lightSchool'], message: 'This school is not known.' }]),
+      : [{ path: ['lightMethod'], message: 'This method is not known.' }]),
   ]
 }

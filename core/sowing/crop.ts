@@ -56,7 +56,7 @@ export interface Crop extends Sourced<CropFigure>, SeedLore {
   readonly weeksBeforeFrost: number | null
   /** Whether it is also sown in summer, for autumn. */
   readonly autumn: boolean
-  readonly ladderId: string
+  readonly scheduleId: string
   /** How strong it likes its feed against its stage, by leaves that were seen after a feed; nothing where nobody looked. */
   readonly feedResponse?: { readonly factor: number; readonly n: number }
 }
@@ -79,7 +79,7 @@ export const CROP_FIGURES = [
   'seedLife',
   'weeksBeforeFrost',
   'autumn',
-  'ladderId',
+  'scheduleId',
 ] as const
 export type CropFigure = (typeof CROP_FIGURES)[number]
 

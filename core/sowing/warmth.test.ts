@@ -55,11 +55,11 @@ describe('days to come up by the warmth it had', () => {
     expect(days([2, 2, 2, 2])).toBeCloseTo(10, 6)
   })
   it('a cold week makes a sowing late later, and a warm one sooner: it judges lateness', () => {
-    const before = plan('tomato', { done: { 'rung-0': sown } })
+    const before = plan('tomato', { done: { 'stage-0': sown } })
     const with_ = (mixC: number) =>
       planSowing(
         ask('tomato', {
-          done: { 'rung-0': sown },
+          done: { 'stage-0': sown },
           warmth: () => new Map(Array.from({ length: 30 }, (_, i) => [addDays(sown, i), mixC])),
         }),
         frame,

@@ -30,7 +30,7 @@ const run = (code: string, cropId = code): Run => ({
   name: `${cropId} ${code}`,
   cropId,
   sowingId: null,
-  rung: 0,
+  stage: 0,
   packetId: null,
   seedsPerCell: 1,
 })

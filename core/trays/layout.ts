@@ -9,9 +9,9 @@ export interface Run {
   /** Crop and variety, as on the label. */
   readonly name: string
   readonly cropId: string
-  /** The sowing it belongs to, and the rung of its ladder; null for what no plan knows. */
+  /** The sowing it belongs to, and the stage of its schedule; null for what no plan knows. */
   readonly sowingId: string | null
-  readonly rung: number
+  readonly stage: number
   readonly packetId: string | null
   readonly seedsPerCell: number
 }

@@ -11,7 +11,7 @@ const run = (code: string, more: Partial<Run> = {}): Run => ({
   name: `Kind ${code}`,
   cropId: 'basil',
   sowingId: null,
-  rung: 0,
+  stage: 0,
   packetId: null,
   seedsPerCell: 1,
   ...more,

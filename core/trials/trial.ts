@@ -5,7 +5,7 @@ import { mean, median } from 'simple-statistics'
 import { cellsToTell, fisherExact, rankTest, saidChance } from './chance'
 
 /** What is compared. */
-export const TRIAL_QUESTIONS = ['mix', 'seed', 'place', 'watering', 'school', 'other'] as const
+export const TRIAL_QUESTIONS = ['mix', 'seed', 'place', 'watering', 'method', 'other'] as const
 export type TrialQuestion = (typeof TRIAL_QUESTIONS)[number]
 
 /**

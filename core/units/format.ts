@@ -38,9 +38,9 @@ export function printQuantity(base: number, dimension: Dimension, kitchen: Kitch
 /** The unit a bare number means in a field that shows this quantity. @param base in L, mm, g or °C */
 export function unitShown(base: number, dimension: Dimension, kitchen: Kitchen): string {
   if (dimension === 'temperature') return SHOWN.temperature[kitchen]
-  const ladder = MEASURES[dimension][kitchen]
+  const schedule = MEASURES[dimension][kitchen]
   const size = Math.abs(base)
-  return (ladder.find(({ id, from }) => size >= from * unitById(id).factor * (1 - 1e-9)) ?? ladder.at(-1)!).id
+  return (schedule.find(({ id, from }) => size >= from * unitById(id).factor * (1 - 1e-9)) ?? schedule.at(-1)!).id
 }
 
 /**
@@ -129,13 +129,13 @@ const nearOf = (base: number, dimension: Dimension) =>
   dimension === 'length' && base < SHALLOW_MM ? NEAR_SHALLOW : NEAR
 
 function measured(base: number, dimension: Exclude<Dimension, 'temperature'>, kitchen: Kitchen): string {
-  const ladder = MEASURES[dimension][kitchen]
+  const schedule = MEASURES[dimension][kitchen]
   const near = nearOf(base, dimension)
   const first = Math.max(
     0,
-    ladder.findIndex(({ id }) => id === unitShown(base, dimension, kitchen)),
+    schedule.findIndex(({ id }) => id === unitShown(base, dimension, kitchen)),
   )
-  for (const measure of ladder.slice(first)) {
+  for (const measure of schedule.slice(first)) {
     const one = inMeasure(base, measure, kitchen, near)
     if (one) return one
     // So many whole ones, and the rest in a finer measure: 1 tbsp + ½ tsp.
@@ -143,12 +143,12 @@ function measured(base: number, dimension: Exclude<Dimension, 'temperature'>, ki
     const whole = Math.floor(base / unit.factor + 1e-9)
     if (!measure.parts || whole < 1) continue
     const rest = base - whole * unit.factor
-    for (const finer of ladder.slice(ladder.indexOf(measure) + 1)) {
+    for (const finer of schedule.slice(schedule.indexOf(measure) + 1)) {
       const more = finer.parts ? inMeasure(rest, finer, kitchen, (near * base) / rest / 2) : null
       if (more) return `${printFraction(whole, 1)} ${spoken(unit, kitchen, whole)} + ${more}`
     }
   }
-  const finest = unitById(dimension === 'length' ? 'mm' : ladder.at(-1)!.id)
+  const finest = unitById(dimension === 'length' ? 'mm' : schedule.at(-1)!.id)
   return decimal(base, finest)
 }
 

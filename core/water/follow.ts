@@ -1,6 +1,6 @@
 import { learnedFrom, type Belief, type Learned, type Measured } from '../learning/learning'
 import { dry, ecOf, plainStore, water, type Conditions, type Contents, type Store } from './balance'
-import { GONE_BY_FEEL, type Happening, type Moment } from './watering-events'
+import { GONE_BY_FEEL, type WateringEvent, type Moment } from './watering-events'
 import { freshMassG } from './plant-stand'
 import { MIST, type TrayStore } from './tray-store'
 
@@ -65,18 +65,18 @@ type ConditionsAt = (at: Moment, factor: number) => Conditions
 
 /**
  * @param conditionsAt what the tray stands in at an hour, with a thirst
- * @param happenings in any order; those after `now` or before the beginning are left out
+ * @param wateringEvents in any order; those after `now` or before the beginning are left out
  * @param until the path goes on to here without water
  */
 export function follow(
   store: TrayStore,
   from: Beginning,
   conditionsAt: ConditionsAt,
-  happenings: readonly Happening[],
+  wateringEvents: readonly WateringEvent[],
   now: Moment,
   until: Moment = now,
 ): Followed {
-  const inOrder = happenings
+  const inOrder = wateringEvents
     .map((one, index) => ({ one, index }))
     .filter(({ one }) => one.at >= from.at && one.at <= now)
     .sort((a, b) => a.one.at - b.one.at || a.index - b.index)
@@ -96,7 +96,7 @@ export function follow(
 }
 
 /** What it weighs soaked and drained, by its dimensions until somebody weighed it. */
-function fullOf(store: TrayStore, happenings: readonly Happening[], conditionsAt: ConditionsAt): Learned {
+function fullOf(store: TrayStore, wateringEvents: readonly WateringEvent[], conditionsAt: ConditionsAt): Learned {
   const { capacityL, fullG, dryMixG, tareG } = store
   const prior = {
     mean: fullG.value,
@@ -105,7 +105,7 @@ function fullOf(store: TrayStore, happenings: readonly Happening[], conditionsAt
   const drains = 1000 * capacityL.value * SOAK_SD
   return learnedFrom(
     prior,
-    happenings.flatMap((one): Measured[] => {
+    wateringEvents.flatMap((one): Measured[] => {
       if (one.kind !== 'weighed' || one.moment === 'now') return []
       const { stand, daysUp } = conditionsAt(one.at, 1)
       return one.moment === 'watered'
@@ -121,7 +121,7 @@ function fullOf(store: TrayStore, happenings: readonly Happening[], conditionsAt
 }
 
 /** Water by a measurement, L; null where it tells nothing of it. */
-function waterBy(store: TrayStore, one: Happening, full: Belief, plantsG: number): Belief | null {
+function waterBy(store: TrayStore, one: WateringEvent, full: Belief, plantsG: number): Belief | null {
   const capacity = store.capacityL.value
   if (one.kind === 'felt') {
     const { mean, sd } = GONE_BY_FEEL[one.feels]
@@ -137,7 +137,7 @@ function waterBy(store: TrayStore, one: Happening, full: Belief, plantsG: number
 }
 
 interface Numbered {
-  readonly one: Happening
+  readonly one: WateringEvent
   readonly index: number
 }
 
@@ -310,7 +310,7 @@ function walk(
 function litresOf(
   { capacityL }: Store,
   { waterL }: Contents,
-  { how, litres, backL }: Extract<Happening, { kind: 'watered' }>,
+  { how, litres, backL }: Extract<WateringEvent, { kind: 'watered' }>,
   areaM2: number,
 ): number {
   if (litres !== null) return Math.max(0, litres - (how === 'below' ? (backL ?? 0) : 0))

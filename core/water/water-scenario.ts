@@ -7,10 +7,10 @@ import { dry, ecOf, water, type Conditions, type Contents, type Store } from './
  * Six weeks of a tray in a moment: a habit of watering tried out before a seedling pays for it.
  */
 
-export const HABITS = ['every day', 'every second day', 'every third day', 'when light', 'reservoir'] as const
-export type Habit = (typeof HABITS)[number]
+export const WATERING_HABITS = ['every day', 'every second day', 'every third day', 'when light', 'reservoir'] as const
+export type WateringHabit = (typeof WATERING_HABITS)[number]
 
-export interface DryRunRequest {
+export interface ScenarioRequest {
   readonly store: Store
   /** Total pores of its mix, L: what is not water is air. */
   readonly poresL: number
@@ -20,7 +20,7 @@ export interface DryRunRequest {
   /** Days from sowing until it is up; a cover comes off then. */
   readonly upAfterDays: number
   readonly coveredUntilUp: boolean
-  readonly habit: Habit
+  readonly habit: WateringHabit
   readonly how: 'above' | 'below'
   /** Water it is given. */
   readonly ecMsPerCm: number
@@ -35,7 +35,7 @@ export interface DryRunRequest {
 }
 
 /** A day of it, as it ended. */
-export interface DryRunDay {
+export interface ScenarioDay {
   readonly waterL: number
   /** Of the easily available water so much is gone: above 1 it wilts. */
   readonly gone: number
@@ -49,8 +49,8 @@ export interface DryRunDay {
   readonly lostL: number
   readonly fed: boolean
 }
-export interface DryRun {
-  readonly days: readonly DryRunDay[]
+export interface WaterScenario {
+  readonly days: readonly ScenarioDay[]
   readonly givenL: number
   readonly drunkL: number
   readonly lostL: number
@@ -64,14 +64,14 @@ export interface DryRun {
   readonly highestEc: number
 }
 
-const EVERY: Partial<Record<Habit, number>> = { 'every day': 1, 'every second day': 2, 'every third day': 3 }
+const EVERY: Partial<Record<WateringHabit, number>> = { 'every day': 1, 'every second day': 2, 'every third day': 3 }
 /** A reservoir keeps a mix just short of soaked [default]. */
 const WICKED = 0.97
 /** A little more than it drinks is poured. */
 const POURS = 1.15
 
 /** @throws RangeError for days outside 1 to 365 */
-export function dryRun(request: DryRunRequest): DryRun {
+export function waterScenario(request: ScenarioRequest): WaterScenario {
   const { store, food, conditions, habit, feed } = request
   if (!(request.days >= 1 && request.days <= 365))
     throw new RangeError(`days: ${request.days} is not 1 to 365`)
@@ -83,7 +83,7 @@ export function dryRun(request: DryRunRequest): DryRun {
   }
   let released = starterMg
   let lastFed = -Infinity
-  const days: DryRunDay[] = []
+  const days: ScenarioDay[] = []
   const sums = { givenL: 0, drunkL: 0, lostL: 0, timesWatered: 0, wiltDays: 0, wetDays: 0, highestEc: 0 }
   let hungryFrom: number | null = null
   for (let day = 0; day < request.days; day++) {
@@ -145,13 +145,13 @@ export function dryRun(request: DryRunRequest): DryRun {
 }
 
 /** Many at once, as a worker does them; tells how far it is, 0–1. */
-export function dryRuns(
-  requests: readonly DryRunRequest[],
+export function waterScenarios(
+  requests: readonly ScenarioRequest[],
   tell: (done: number) => void = () => {},
-): DryRun[] {
+): WaterScenario[] {
   return requests.map((request, i) => {
     if (i % 100 === 0) tell(i / requests.length)
-    return dryRun(request)
+    return waterScenario(request)
   })
 }
 
@@ -161,8 +161,8 @@ const WILT_WEIGHS = 3
 const NO_MATTER = 2
 
 /** Which of two was kinder to the plants: 0 or 1; null where it makes no difference. A third of wet days is no harm. */
-export function kinderOf(one: DryRun, other: DryRun): 0 | 1 | null {
-  const harm = ({ wiltDays, wetDays, days }: DryRun) =>
+export function kinderOf(one: WaterScenario, other: WaterScenario): 0 | 1 | null {
+  const harm = ({ wiltDays, wetDays, days }: WaterScenario) =>
     wiltDays * WILT_WEIGHS + Math.max(0, wetDays - days.length / 3)
   const apart = harm(one) - harm(other)
   return Math.abs(apart) < NO_MATTER ? null : apart < 0 ? 0 : 1

@@ -5,7 +5,7 @@ import { learnedFrom } from '../learning/learning'
 import { dry, ecOf, lossPerDayL, plainStore, water, type Contents } from './balance'
 import { penmanMonteith, wetSurfaceLoss } from './evaporation'
 import { follow, weightAt } from './follow'
-import type { Happening } from './watering-events'
+import type { WateringEvent } from './watering-events'
 import { outlookOf, wayOf } from './outlook'
 import { freshMassG, leafCover } from './plant-stand'
 import { waterAgainAt, wetAbove } from './tray-store'
@@ -150,14 +150,14 @@ describe('a tray that is weighed', () => {
     const truth = Math.max(0.3, 1 + 0.35 * noise())
     const fullG = store.fullG.value + 120 * noise()
     let contents: Contents = from.contents
-    const happenings: Happening[] = []
+    const wateringEvents: WateringEvent[] = []
     const weigh = (hour: number, moment: 'watered' | 'now') => {
       const grams =
         fullG -
         1000 * (plain.capacityL - contents.waterL) +
         freshMassG(at(hour, 1).stand, 5 + hour / 24) +
         3 * noise()
-      happenings.push({ kind: 'weighed', at: hour, grams, moment, sdG: 3 })
+      wateringEvents.push({ kind: 'weighed', at: hour, grams, moment, sdG: 3 })
     }
     weigh(0, 'watered')
     for (let hour = 0; hour < days * 24; hour += 12) {
@@ -167,7 +167,7 @@ describe('a tray that is weighed', () => {
       if (contents.waterL < waterAgainAt(store).value) {
         const given = water(plain, contents, { litres: 3, how: 'below', ecMsPerCm: 0.5, nMgPerL: 0 })
         contents = given.contents
-        happenings.push({
+        wateringEvents.push({
           kind: 'watered',
           at: now + 0.1,
           how: 'below',
@@ -179,7 +179,7 @@ describe('a tray that is weighed', () => {
         weigh(now + 0.5, 'watered')
       }
     }
-    return { truth, happenings, waterL: contents.waterL, now: days * 24 + 0.6 }
+    return { truth, wateringEvents, waterL: contents.waterL, now: days * 24 + 0.6 }
   }
 
   it('teaches its thirst: the interval holds the truth in at least 90 of 100', () => {
@@ -187,8 +187,8 @@ describe('a tray that is weighed', () => {
     let level = 0
     const runs = 500
     for (let seed = 1; seed <= runs; seed++) {
-      const { truth, happenings, now, waterL } = madeUp(seed, 5)
-      const found = follow(store, from, at, happenings, now)
+      const { truth, wateringEvents, now, waterL } = madeUp(seed, 5)
+      const found = follow(store, from, at, wateringEvents, now)
       if (Math.abs(found.factor.mean - truth) <= 1.96 * found.factor.sd) covered++
       if (Math.abs(found.now.waterL - waterL) <= 1.96 * found.now.sdL) level++
     }
@@ -197,16 +197,16 @@ describe('a tray that is weighed', () => {
   })
   it('comes nearer to the truth with every weighing', () => {
     const sdAfter = (days: number) => {
-      const { happenings, now } = madeUp(7, days)
-      return follow(store, from, at, happenings, now).factor.sd
+      const { wateringEvents, now } = madeUp(7, days)
+      return follow(store, from, at, wateringEvents, now).factor.sd
     }
     expect(sdAfter(4)).toBeLessThan(sdAfter(1))
     expect(sdAfter(12)).toBeLessThan(0.08)
   })
   it('doubts one wild weighing and goes on with the rest', () => {
-    const { happenings, truth, now } = madeUp(11, 6)
-    const wild = happenings.findIndex((one, i) => i > 5 && one.kind === 'weighed' && one.moment === 'now')
-    const spoiled = happenings.map((one, i) =>
+    const { wateringEvents, truth, now } = madeUp(11, 6)
+    const wild = wateringEvents.findIndex((one, i) => i > 5 && one.kind === 'weighed' && one.moment === 'now')
+    const spoiled = wateringEvents.map((one, i) =>
       i === wild && one.kind === 'weighed' ? { ...one, grams: one.grams - 900 } : one,
     )
     const found = follow(store, from, at, spoiled, now)
@@ -214,8 +214,8 @@ describe('a tray that is weighed', () => {
     expect(Math.abs(found.factor.mean - truth)).toBeLessThan(4 * found.factor.sd)
   })
   it('says when it is time, and how sure', () => {
-    const { happenings } = madeUp(3, 4)
-    const found = follow(store, from, at, happenings, 97, 97 + 240)
+    const { wateringEvents } = madeUp(3, 4)
+    const found = follow(store, from, at, wateringEvents, 97, 97 + 240)
     const outlook = outlookOf(found, at(97, found.factor.mean), { endOfDay: 120, large: false })
     expect(outlook.dueAt).not.toBeNull()
     expect(outlook.earlyAt!).toBeLessThan(outlook.dueAt!)
@@ -229,7 +229,7 @@ describe('a tray that is weighed', () => {
     expect(weightAt(found, found.now)).toBeLessThan(found.fullG.mean + found.now.plantsG + 1)
   })
   it('that was watered this very hour wants none', () => {
-    const watered: Happening = {
+    const watered: WateringEvent = {
       kind: 'watered',
       at: 120,
       how: 'below',
@@ -244,7 +244,7 @@ describe('a tray that is weighed', () => {
     expect(['later', 'tomorrow']).toContain(outlook.verdict)
   })
   it('without a scale a lift is a measurement too, of its own width', () => {
-    const light: Happening[] = [{ kind: 'felt', at: 40, feels: 'light' }]
+    const light: WateringEvent[] = [{ kind: 'felt', at: 40, feels: 'light' }]
     const found = follow(store, from, at, light, 41)
     const blind = follow(store, from, at, [], 41)
     expect(found.now.sdL).toBeLessThan(blind.now.sdL)
@@ -257,7 +257,7 @@ describe('a tray that is weighed', () => {
     expect(outlook.verdict).toBe('look')
   })
   it('counts wet days and says what to do, in numbers', () => {
-    const daily: Happening[] = Array.from({ length: 14 }, (_, day) => ({
+    const daily: WateringEvent[] = Array.from({ length: 14 }, (_, day) => ({
       kind: 'watered',
       at: day * 24 + 9,
       how: 'below',

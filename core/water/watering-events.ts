@@ -39,7 +39,7 @@ export const GONE_BY_FEEL: Readonly<Record<FeelsLike, Belief>> = {
 }
 
 /** Something that tells how much water is in a tray, or changes it. */
-export type Happening =
+export type WateringEvent =
   | {
       readonly kind: 'watered'
       readonly at: Moment

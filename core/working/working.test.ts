@@ -79,7 +79,7 @@ const tools = [
   { id: 'k', name: 'scale', kind: 'kitchen scale', capacityMl: null },
 ] as const
 const doses = FEEDS.filter(dissolvesNitrogen).map((feed) =>
-  planDose({ feed, tools, stageId: 'seed-leaves', targetNMgPerL: 40, vessel: { name: 'jug', volumeL: 1 } }),
+  planDose({ feed, tools, growthStageId: 'seed-leaves', targetNMgPerL: 40, vessel: { name: 'jug', volumeL: 1 } }),
 )
 
 const layered = planBatch({
@@ -113,11 +113,11 @@ const workshop = [
   planProgramme({
     feed: FEEDS[0]!,
     appetite: 'heavy',
-    school: 'weak and often',
+    method: 'weak and often',
     plants: 40,
-    rungs: [
+    stages: [
       {
-        stageId: 'true-leaves',
+        growthStageId: 'true-leaves',
         days: 30,
         cellMl: 45,
         releasedMgPerL: 0,
@@ -195,7 +195,7 @@ const learned = [
   // A packet that was counted, losses of one's own, and the warmth that was measured.
   [0, 6, 30].map((measured) =>
     plan('tomato', {
-      done: { 'rung-0': sown },
+      done: { 'stage-0': sown },
       counted: { share: 0.62, n: 3, years: 1 },
       losses: { share: 0.08, n: 2 },
       warmth: () => new Map(Array.from({ length: measured }, (_, i) => [addDays(sown, i), 12 + (i % 9)])),

@@ -212,7 +212,7 @@ export const feedings = pgTable(
   {
     ...owned(),
     feedId: text().notNull(),
-    stageId: text().notNull(),
+    growthStageId: text().notNull(),
     targetNMgPerL: doublePrecision().notNull(),
     vessel: jsonb().$type<BatchRecord['scoop']>().notNull(),
     batchId: uuid(),
@@ -235,11 +235,11 @@ export const programmes = pgTable(
     ...owned(),
     feedId: text().notNull(),
     appetite: text().$type<ProgrammeRecord['appetite']>().notNull(),
-    school: text().$type<ProgrammeRecord['school']>().notNull(),
+    method: text().$type<ProgrammeRecord['method']>().notNull(),
     plants: integer().notNull(),
     batchId: uuid(),
     startOn: date({ mode: 'string' }).$type<Day>(),
-    rungs: jsonb().$type<ProgrammeRecord['rungs']>().notNull(),
+    stages: jsonb().$type<ProgrammeRecord['stages']>().notNull(),
   },
   (table) => [
     sealed(),
@@ -319,9 +319,9 @@ export const sowings = pgTable(
     germination: doublePrecision(),
     certainty: doublePrecision().notNull(),
     seedsPerCell: integer(),
-    ladderId: text(),
+    scheduleId: text(),
     placeId: text(),
-    rungs: jsonb().$type<SowingRecord['rungs']>(),
+    stages: jsonb().$type<SowingRecord['stages']>(),
   },
   (table) => [
     sealed(),
@@ -373,7 +373,7 @@ export const runs = pgTable(
   {
     ...owned(),
     kind: text().$type<RunRecord['kind']>().notNull(),
-    about: jsonb().$type<RunRecord['about']>().notNull(),
+    subjects: jsonb().$type<RunRecord['subjects']>().notNull(),
     onDay: date({ mode: 'string' }).$type<Day>().notNull(),
     hands: integer().notNull(),
     by: text().notNull(),
@@ -404,7 +404,7 @@ export const entries = pgTable(
     on: date({ mode: 'string' }).$type<Day>().notNull(),
     at: text(),
     by: text().notNull(),
-    about: jsonb().$type<EntryRecord['about']>().notNull(),
+    subjects: jsonb().$type<EntryRecord['subjects']>().notNull(),
     to: text().notNull(),
     note: text().notNull(),
     times: doublePrecision().notNull(),
@@ -412,7 +412,7 @@ export const entries = pgTable(
     count: integer(),
     cells: jsonb().$type<EntryRecord['cells']>().notNull().default([]),
     water: jsonb().$type<EntryRecord['water']>().notNull().default([]),
-    really: jsonb().$type<EntryRecord['really']>(),
+    actual: jsonb().$type<EntryRecord['actual']>(),
     placeId: text(),
     signs: jsonb().$type<EntryRecord['signs']>().notNull().default([]),
     grams: doublePrecision(),
@@ -434,7 +434,7 @@ export const entries = pgTable(
     index('entry_since').on(table.householdId, table.createdAt),
     // Every look-up would read through what was not sorted in yet.
     index('entry_about')
-      .using('gin', sql`${table.about} jsonb_path_ops`)
+      .using('gin', sql`${table.subjects} jsonb_path_ops`)
       .with({ fastupdate: false }),
     unique('entry_number').on(table.householdId, table.number),
     // The log, from today back: by the day it happened, those of a day as they were written.
@@ -483,7 +483,7 @@ export const photos = pgTable(
     ...owned(),
     fileId: uuid().notNull(),
     on: date({ mode: 'string' }).$type<Day>().notNull(),
-    about: jsonb().$type<PhotoRecord['about']>().notNull(),
+    subjects: jsonb().$type<PhotoRecord['subjects']>().notNull(),
     placeId: text(),
     width: integer().notNull(),
     height: integer().notNull(),
@@ -496,7 +496,7 @@ export const photos = pgTable(
       .on(table.householdId, table.on.desc().nullsFirst())
       .where(sql`deleted_at is null`),
     index('photo_about')
-      .using('gin', sql`${table.about} jsonb_path_ops`)
+      .using('gin', sql`${table.subjects} jsonb_path_ops`)
       .with({ fastupdate: false }),
   ],
 )

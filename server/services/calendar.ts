@@ -66,14 +66,14 @@ export async function seasonCalendar(
   for (const { id, name, planned, crop } of rows) {
     if (planned.treatOn)
       add(`${id}-treat`, planned.treatOn, `Treat the seed of ${name}`, crop.treatment!.kind)
-    for (const rung of planned.rungs)
-      add(`${id}-rung-${rung.index}`, rung.from, `${capital(rung.stage)}: ${name}`, containersText(rung))
+    for (const stage of planned.stages)
+      add(`${id}-rung-${stage.index}`, stage.from, `${capital(stage.kind)}: ${name}`, containersText(stage))
     if (planned.emergeOn) add(`${id}-up`, planned.emergeOn, `${name} should be up`, 'Count what came up.')
     add(`${id}-out`, planned.outOn, `Plant out: ${name}`, '')
   }
   for (const run of mixRuns(rows, context.frame)) {
     const [first] = run.of
-    const key = `${first!.sowingId}-mix-${first!.rung}`
+    const key = `${first!.sowingId}-mix-${first!.stage}`
     const said = `${litres(run.looseL)} of ${nameOfMix(run.recipeId)}`
     add(key, run.on, `Make ${said}`, run.tubs > 1 ? `In ${run.tubs} tubs.` : '')
     if (context.book.wantsSoak(run.recipeId))

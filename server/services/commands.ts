@@ -153,11 +153,11 @@ class Performance {
         const record = await rowAsItStands(tx, collection, householdId, id)
         if (!record) continue
         const seen = new Set(next.entries.map((one) => one.id))
-        const about = (await entriesAbout(householdId, [id], tx)).filter((one) => !seen.has(one.id))
+        const subjects = (await entriesAbout(householdId, [id], tx)).filter((one) => !seen.has(one.id))
         next = {
           ...next,
           [collection]: [...next[collection], record],
-          entries: [...next.entries, ...about].sort((a, b) => a.number - b.number),
+          entries: [...next.entries, ...subjects].sort((a, b) => a.number - b.number),
         }
       }
     return next

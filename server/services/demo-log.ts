@@ -36,9 +36,9 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
   const said = (days: number, kind: EntryRecord['kind'], name: string, more: Partial<EntryRecord> = {}) =>
     entries.push([
       id(ENTRIES + entries.length),
-      newEntry({ name, kind, on: addDays(today, days), about: [], by: days % 2 ? 'Wren' : 'Idris', ...more }),
+      newEntry({ name, kind, on: addDays(today, days), subjects: [], by: days % 2 ? 'Wren' : 'Idris', ...more }),
     ])
-  const tray = (n: number): EntryRecord['about'] => [{ what: 'trays', id: id(n), rung: null }]
+  const tray = (n: number): EntryRecord['subjects'] => [{ what: 'trays', id: id(n), stage: null }]
 
   // Three batches that were made as runs, each with what was left in the tub.
   const batches: Rows<'batches'> = [
@@ -68,9 +68,9 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
     [2, -18, 3.42, 0.2, 45],
   ] as const)
     said(days, 'batch made', batches[i]![1].name, {
-      about: [{ what: 'batches', id: batches[i]![0], rung: null }],
+      subjects: [{ what: 'batches', id: batches[i]![0], stage: null }],
       evenIfShort: true,
-      really: { ...NOTHING_MEASURED, usedL, leftL, minutes },
+      actual: { ...NOTHING_MEASURED, usedL, leftL, minutes },
       measured: [{ what: 'minutes', of: 'mix', value: minutes / 60, n: null, key: '' }],
     })
 
@@ -86,7 +86,7 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
     name: `Fennel · side ${code}`,
     cropId: 'bulb-fennel',
     sowingId: null,
-    rung: 0,
+    stage: 0,
     packetId: null,
     seedsPerCell: 1,
   })
@@ -147,16 +147,16 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
     cells: cells(code, n),
     count: null,
   })
-  said(-17, 'rung', 'Sown: Fennel, two mixes', {
-    about: tray(TRIAL_TRAY),
+  said(-17, 'stage', 'Sown: Fennel, two mixes', {
+    subjects: tray(TRIAL_TRAY),
     cells: [change('A', 'sown', () => 1), change('B', 'sown', () => 1)],
   })
   said(-8, 'look', 'Up: Fennel, two mixes', {
-    about: tray(TRIAL_TRAY),
+    subjects: tray(TRIAL_TRAY),
     cells: [change('A', 'up', (i) => (i % 3 === 0 ? 1 : 0)), change('B', 'up', (i) => (i % 5 === 0 ? 1 : 0))],
   })
   said(-5, 'look', 'Up: Fennel, two mixes', {
-    about: tray(TRIAL_TRAY),
+    subjects: tray(TRIAL_TRAY),
     cells: [change('A', 'up', (i) => (i % 9 === 4 ? 0 : 1)), change('B', 'up', (i) => (i % 3 === 1 ? 0 : 1))],
   })
 
@@ -174,7 +174,7 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
   })
   said(-20, 'weather', 'Frost on the tracks at six, −3 °C in the yard')
   said(-6, 'feed given', 'Given: Basil at its first true leaves', {
-    about: [{ what: 'feedings', id: id(61), rung: null }, ...tray(SALAD_TRAY)],
+    subjects: [{ what: 'feedings', id: id(61), stage: null }, ...tray(SALAD_TRAY)],
     water: [
       {
         trayId: id(SALAD_TRAY),
@@ -191,16 +191,16 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
     ],
   })
   said(-4, 'seen', 'Lettuce: small flies when the tray is moved', {
-    about: tray(SALAD_TRAY),
+    subjects: tray(SALAD_TRAY),
     signs: ['flies', 'green crust'],
   })
-  said(-3, 'seen', 'Lower leaves of the lettuce go pale', { about: tray(SALAD_TRAY), signs: ['pale old'] })
+  said(-3, 'seen', 'Lower leaves of the lettuce go pale', { subjects: tray(SALAD_TRAY), signs: ['pale old'] })
   said(-2, 'seen', 'Tomatillos sturdy, third pair of leaves', {
-    about: tray(TOMATILLO_TRAY),
+    subjects: tray(TOMATILLO_TRAY),
     signs: ['well'],
   })
   said(-2, 'thought', 'Water the lettuce by weight, not every evening', {
-    about: tray(SALAD_TRAY),
+    subjects: tray(SALAD_TRAY),
     remindOn: addDays(today, 365),
   })
   said(-1, 'thought', 'Two trays of basil are enough for the swap')
@@ -219,7 +219,7 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
       name: `${n === TOMATILLO_TRAY ? 'Tray 1, Tomatillo' : 'Tray 2, Lettuce'} (drawn)`,
       fileId: id(FILES + i),
       on: addDays(today, days),
-      about: [{ what: 'trays', id: id(n) }],
+      subjects: [{ what: 'trays', id: id(n) }],
       placeId: 'racks',
       width: 960,
       height: 720,

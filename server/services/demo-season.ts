@@ -1,6 +1,6 @@
 import { addDays, type Day } from '#core/calendar/day'
 import { placeOf } from '#core/places/place'
-import { rung, type LadderRung } from '#core/season/schedule/schedules'
+import { stage, type ScheduleStage } from '#core/season/schedule/schedules'
 import type { JobKind } from '#core/season/today/job'
 import type { Bodies } from '#shared/records/collections'
 import { newEntry } from '#shared/records/entry'
@@ -28,8 +28,8 @@ export function demoFrame(today: Day): NonNullable<HouseholdRecord['season']> {
       { ...placeOf('windowsill', 'sill', 'Long sill'), flats: 2 },
       { ...placeOf('frame', 'frame', 'Cold frame'), flats: 8 },
     ],
-    lightSchool: 'sixteen',
-    feedingSchool: 'weak and often',
+    lightMethod: 'sixteen',
+    feedingMethod: 'weak and often',
     feedId: 'balanced-20',
     tubL: 40,
     canL: 9,
@@ -48,16 +48,16 @@ interface Ids {
 
 export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray, firstBatch }: Ids) {
   const on = (days: number) => addDays(today, days)
-  const harden = rung('harden', null, null)
-  const cellThenPot = (tray: string, pot: string): LadderRung[] => [
-    rung('sow', tray, sowingMix, 0.5),
-    rung('pot up', pot, pottingMix, 0.5),
+  const harden = stage('harden', null, null)
+  const cellThenPot = (tray: string, pot: string): ScheduleStage[] => [
+    stage('sow', tray, sowingMix, 0.5),
+    stage('pot up', pot, pottingMix, 0.5),
     harden,
   ]
-  const oneCell = (tray: string): LadderRung[] => [rung('sow', tray, sowingMix, 1), harden]
-  const plugThenCell: LadderRung[] = [
-    rung('sow', 'tray-200', sowingMix, 0.45),
-    rung('prick out', 'tray-50', sowingMix, 0.55),
+  const oneCell = (tray: string): ScheduleStage[] => [stage('sow', tray, sowingMix, 1), harden]
+  const plugThenCell: ScheduleStage[] = [
+    stage('sow', 'tray-200', sowingMix, 0.45),
+    stage('prick out', 'tray-50', sowingMix, 0.55),
     harden,
   ]
 
@@ -89,7 +89,7 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray, fir
     cropId: string,
     plants: number,
     sowOn: number,
-    rungs: LadderRung[],
+    stages: ScheduleStage[],
     more: Partial<SowingRecord> = {},
   ): Entries<'sowings'>[number] => [
     id(n),
@@ -105,9 +105,9 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray, fir
       germination: null,
       certainty: 0.9,
       seedsPerCell: null,
-      ladderId: null,
+      scheduleId: null,
       placeId: null,
-      rungs,
+      stages,
       ...more,
     },
   ]
@@ -117,7 +117,7 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray, fir
     newEntry({
       name: what,
       kind: what,
-      about: [{ what: 'sowings', id: id(sowingN), rung: index }],
+      subjects: [{ what: 'sowings', id: id(sowingN), stage: index }],
       on: on(days),
       by: days % 2 ? 'Wren' : 'Idris',
     }),
@@ -154,7 +154,7 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray, fir
         name: 'Basil and tomatillo, first sowing',
         kind: 'batch made',
         on: on(-25),
-        about: [{ what: 'batches', id: firstBatch, rung: null }],
+        subjects: [{ what: 'batches', id: firstBatch, stage: null }],
         by: 'Wren',
         note: 'A little drier than a sponge; one more cup of water went in.',
       }),
@@ -171,18 +171,18 @@ export function demoSeason(today: Day, { id, sowingMix, pottingMix, ownTray, fir
         210: -2,
         211: -22,
       }[n]!
-      return [did('make mix', n, 0, sownOn - 1), did('rung', n, 0, sownOn)]
+      return [did('make mix', n, 0, sownOn - 1), did('stage', n, 0, sownOn)]
     }),
     // Basil has not shown itself: it is what is going wrong.
     ...Object.entries({ 201: -17, 203: -26, 204: -18, 205: -33, 206: -40, 207: -21, 211: -19 }).map(
       ([n, day]) => did('look', Number(n), 0, day),
     ),
     did('make mix', 203, 1, -8),
-    did('rung', 203, 1, -7),
+    did('stage', 203, 1, -7),
     did('make mix', 205, 1, -13),
-    did('rung', 205, 1, -12),
+    did('stage', 205, 1, -12),
     did('treat', 214, 0, -11),
-    did('rung', 207, 1, -2),
+    did('stage', 207, 1, -2),
     did('feed', 206, 0, -2),
     did('make mix', 208, 0, -1),
     did('make mix', 212, 0, -1),

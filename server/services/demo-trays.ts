@@ -23,7 +23,7 @@ interface Held {
   readonly cropId: string
   readonly sowing: number
   readonly cells: number
-  readonly rung?: number
+  readonly stage?: number
   readonly seeds?: number
   readonly packet?: number
 }
@@ -66,7 +66,7 @@ export function demoTrays(
         name: one.name,
         cropId: one.cropId,
         sowingId: id(one.sowing),
-        rung: one.rung ?? 0,
+        stage: one.stage ?? 0,
         packetId: one.packet ? id(one.packet) : null,
         seedsPerCell: one.seeds ?? 1,
       })),
@@ -90,7 +90,7 @@ export function demoTrays(
       .filter(([, many]) => many > 0),
   })
   const did = (name: string, kind: EntryRecord['kind'], days: number, cells: Change[]) => {
-    const about = [...new Set(cells.map(({ trayId }) => trayId))]
+    const subjects = [...new Set(cells.map(({ trayId }) => trayId))]
     entries.push([
       id(HAPPENED + entries.length),
       newEntry({
@@ -98,14 +98,14 @@ export function demoTrays(
         kind,
         on: addDays(today, days),
         by: days % 2 ? 'Wren' : 'Idris',
-        about: about.map((one) => ({ what: 'trays', id: one, rung: null })),
+        subjects: subjects.map((one) => ({ what: 'trays', id: one, stage: null })),
         cells,
       }),
     ])
   }
   const sown = (of: Made, run: string, days: number) => {
     const { seedsPerCell, name } = of.body.runs.find(({ code }) => code === run)!
-    did(`Sown: ${name}`, 'rung', days, [change(of, run, 'sown', () => seedsPerCell)])
+    did(`Sown: ${name}`, 'stage', days, [change(of, run, 'sown', () => seedsPerCell)])
   }
 
   const tomatillo = tray(
@@ -140,14 +140,14 @@ export function demoTrays(
   did('Up: Snapdragon', 'look', -26, [change(plugs, 'A', 'up', (i) => (i % 5 === 2 ? 0 : 1))])
   const pricked = [50, 50].map((cells) =>
     tray('tray-50', 'racks', [
-      { name: 'Snapdragon', cropId: 'snapdragon', sowing: 203, cells, rung: 1, packet: 124 },
+      { name: 'Snapdragon', cropId: 'snapdragon', sowing: 203, cells, stage: 1, packet: 124 },
     ]),
   )
   const up = (i: number) => i % 5 !== 2
   // The first hundred that were up went on, half into each tray.
   const upBefore = (i: number) => Array.from({ length: i }, (_, n) => n).filter(up).length
   pricked.forEach((into, half) =>
-    did('Moved on: Snapdragon', 'rung', -7, [
+    did('Moved on: Snapdragon', 'stage', -7, [
       change(plugs, 'A', 'moved', (i) =>
         up(i) && upBefore(i) >= half * 50 && upBefore(i) < (half + 1) * 50 ? 1 : 0,
       ),
@@ -161,9 +161,9 @@ export function demoTrays(
   sown(basil, 'A', -15)
 
   const artichoke = tray('pot-11cm', 'racks', [
-    { name: 'Artichoke', cropId: 'artichoke', sowing: 205, cells: 12, rung: 1 },
+    { name: 'Artichoke', cropId: 'artichoke', sowing: 205, cells: 12, stage: 1 },
   ])
-  did('Set: Artichoke', 'rung', -12, [change(artichoke, 'A', 'set', () => 1)])
+  did('Set: Artichoke', 'stage', -12, [change(artichoke, 'A', 'set', () => 1)])
 
   // What was poured, weighed and lifted. The salad is watered too often; the racks' scale knows the tomatillos.
   const water = (
@@ -181,7 +181,7 @@ export function demoTrays(
         on: addDays(today, days),
         at,
         by: days % 2 ? 'Wren' : 'Idris',
-        about: [{ what: 'trays', id: of.id, rung: null }],
+        subjects: [{ what: 'trays', id: of.id, stage: null }],
         water: [waterRow({ trayId: of.id, ...row })],
       }),
     ])
@@ -230,7 +230,7 @@ function demoRuns(today: Day, id: Ids['id']): Rows<'runs'> {
       run.parse({
         name: 'Mix batch 2: Chard and fennel in plugs',
         kind: 'mix',
-        about: [{ what: 'batches', id: id(SECOND_BATCH), rung: null }],
+        subjects: [{ what: 'batches', id: id(SECOND_BATCH), stage: null }],
         onDay: today,
         by: 'Wren',
         marks: [mark(0, today, '07:10', 'soak-coir', 'Wren')],
@@ -241,7 +241,7 @@ function demoRuns(today: Day, id: Ids['id']): Rows<'runs'> {
       run.parse({
         name: 'Clean trays and tools',
         kind: 'clean',
-        about: [{ what: 'trays', id: id(TRAYS), rung: null }],
+        subjects: [{ what: 'trays', id: id(TRAYS), stage: null }],
         onDay: lastWeek,
         by: 'Idris',
         status: 'ended',

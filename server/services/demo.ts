@@ -282,13 +282,13 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
         name: 'Tomatillos to planting out',
         feedId: OWN_FEED,
         appetite: 'heavy',
-        school: 'weak and often',
+        method: 'weak and often',
         plants: 60,
         batchId: FIRST_BATCH,
         startOn: addDays(today, -19),
-        rungs: [
+        stages: [
           {
-            stageId: 'seed-leaves',
+            growthStageId: 'seed-leaves',
             days: 8,
             containerId: 'tray-72',
             recipeId: null,
@@ -296,7 +296,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
             everyDays: 3,
           },
           {
-            stageId: 'true-leaves',
+            growthStageId: 'true-leaves',
             days: 14,
             containerId: 'tray-72',
             recipeId: null,
@@ -304,7 +304,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
             everyDays: 3,
           },
           {
-            stageId: 'potted-up',
+            growthStageId: 'potted-up',
             days: 21,
             containerId: 'pot-10cm',
             recipeId: demoId(12),
@@ -312,7 +312,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
             everyDays: 4,
           },
           {
-            stageId: 'hardening',
+            growthStageId: 'hardening',
             days: 10,
             containerId: 'pot-10cm',
             recipeId: demoId(12),
@@ -362,7 +362,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
       {
         name: 'Basil at its first true leaves',
         feedId: OWN_FEED,
-        stageId: 'true-leaves',
+        growthStageId: 'true-leaves',
         targetNMgPerL: 60,
         vessel: { name: 'Blue jug', volumeL: 2 },
         batchId: FIRST_BATCH,
@@ -374,7 +374,7 @@ const demo = (today: Day): { [C in Collection]?: [id: string, body: Bodies[C]][]
       {
         name: 'Tomatillos after potting up',
         feedId: 'balanced-20',
-        stageId: 'potted-up',
+        growthStageId: 'potted-up',
         targetNMgPerL: 140,
         vessel: { name: 'Long-spout can', volumeL: 9 },
         batchId: POTTING_ON_BATCH,

@@ -66,7 +66,7 @@ async function writeDaysOf(householdId: string, placeId: string, probes: Probes)
             name: `The air by ${probes.map(({ name }) => name).join(' and ')}`.slice(0, 120),
             kind: 'climate',
             on: climate.on,
-            about: [],
+            subjects: [],
             placeId,
             climate: [climate],
           }),

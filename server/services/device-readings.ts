@@ -98,7 +98,7 @@ function readPack(pack: unknown, nowMs: number): { own: Reading[]; ignored: numb
   }
 }
 
-export interface Kept {
+export interface StoredReading {
   readonly deviceId: string
   readonly quantity: Quantity
   readonly name: string
@@ -117,14 +117,14 @@ export async function readingsOf(
     toMs,
     limit = 500,
   }: { deviceId?: string; fromMs?: number; toMs?: number; limit?: number } = {},
-): Promise<Kept[]> {
+): Promise<StoredReading[]> {
   await findHousehold(householdId, tx)
   const sources = await tx
     .selectDistinct({ deviceId: readings.deviceId, quantity: readings.quantity, name: readings.name })
     .from(readings)
     .where(and(eq(readings.householdId, householdId), deviceId ? eq(readings.deviceId, deviceId) : undefined))
     .orderBy(asc(readings.deviceId), asc(readings.quantity), asc(readings.name))
-  const found: Kept[] = []
+  const found: StoredReading[] = []
   for (const source of sources) {
     const rows = await tx
       .select()
@@ -148,7 +148,7 @@ export async function readingsOf(
 }
 
 /** The same as a SenML pack. */
-export const asSenml = (found: readonly Kept[]): object[] =>
+export const asSenml = (found: readonly StoredReading[]): object[] =>
   asPack(
     found.map(({ deviceId, quantity, name, atMs, value }) => {
       const [unit, of] = SENT_AS[quantity]

@@ -52,11 +52,11 @@ export async function workOut(
       { path: ['body', 'kind'], message: 'A level is counted by writing it on the pack or packet.' },
     ])
   const same = await sayingTheSame(tx, householdId, said)
-  const isNew = (about: EntryRecord['about'][number]) =>
-    !same.some(({ body }) => saysTheSame(body, said, about))
-  const about = said.about.filter(isNew)
-  if (same.length > 0 && about.length === 0) return { standing: same[0]! }
-  const entry = { ...said, about }
+  const isNew = (subjects: EntryRecord['subjects'][number]) =>
+    !same.some(({ body }) => saysTheSame(body, said, subjects))
+  const subjects = said.subjects.filter(isNew)
+  if (same.length > 0 && subjects.length === 0) return { standing: same[0]! }
+  const entry = { ...said, subjects }
   const worked = await work(tx, householdId, entry)
   await move(tx, householdId, worked.moves)
   const carried = await carry(tx, householdId, entry)
@@ -67,9 +67,9 @@ export async function workOut(
 
 async function sayingTheSame(tx: Transaction, householdId: string, said: EntryRecord) {
   // What is about nothing but the day is said as often as it is.
-  if (said.about.length === 0) return []
-  const about = said.about.map(
-    ({ what, id, rung }) => sql`${entries.about} @> ${JSON.stringify([{ what, id, rung }])}::jsonb`,
+  if (said.subjects.length === 0) return []
+  const subjects = said.subjects.map(
+    ({ what, id, stage }) => sql`${entries.subjects} @> ${JSON.stringify([{ what, id, stage }])}::jsonb`,
   )
   const rows = await tx
     .select()
@@ -79,18 +79,18 @@ async function sayingTheSame(tx: Transaction, householdId: string, said: EntryRe
         current('entries', householdId),
         eq(entries.kind, said.kind),
         isNull(entries.snoozedUntil),
-        sql`(${sql.join(about, sql` or `)})`,
+        sql`(${sql.join(subjects, sql` or `)})`,
       ),
     )
     .orderBy(entries.number)
   const standing = (rows as unknown as Row[]).map(asStored<'entries'>)
-  return standing.filter(({ body }) => said.about.some((one) => saysTheSame(body, said, one)))
+  return standing.filter(({ body }) => said.subjects.some((one) => saysTheSame(body, said, one)))
 }
 
 async function work(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {
   if (entry.kind === 'batch made') return makeBatch(tx, householdId, entry)
   if (entry.kind === 'feed given') return giveFeed(tx, householdId, entry)
-  if (entry.kind === 'rung' && entry.snoozedUntil === null) return sow(tx, householdId, entry)
+  if (entry.kind === 'stage' && entry.snoozedUntil === null) return sow(tx, householdId, entry)
   return NOTHING
 }
 
@@ -139,14 +139,14 @@ const noteTrays = (tx: Transaction, rows: readonly object[]) =>
 async function carry(
   tx: Transaction,
   householdId: string,
-  { kind, about, placeId }: EntryRecord,
+  { kind, subjects, placeId }: EntryRecord,
 ): Promise<EntryRecord['carried']> {
   if (kind !== 'carried') return []
-  const ids = about.flatMap(({ what, id }) => (what === 'trays' ? [id] : []))
+  const ids = subjects.flatMap(({ what, id }) => (what === 'trays' ? [id] : []))
   if (ids.length === 0 || placeId === null)
     throw invalid([
       {
-        path: ['body', placeId === null ? 'placeId' : 'about'],
+        path: ['body', placeId === null ? 'placeId' : 'subjects'],
         message: 'Say which trays were carried, and where to.',
       },
     ])
@@ -180,7 +180,7 @@ export function countedEntry(
     name: `${before === 0 ? 'Counted' : by > 0 ? 'Added' : 'Counted less'}: ${body.name}`.slice(0, 120),
     kind: 'counted',
     on: day,
-    about: [{ what: of, id, rung: null }],
+    subjects: [{ what: of, id, stage: null }],
     moves: [{ of, id, name: body.name, by, amount: by, unit }],
   })
 }
@@ -229,9 +229,9 @@ async function move(tx: Transaction, householdId: string, moves: Moves): Promise
  * Sowings that an entry ends, or no longer ends, carry the day, so that finished years need not be looked through. What
  * ends in a container of its own goes on after it is out, until its crop is ended.
  */
-export async function markOver(tx: Transaction, householdId: string, { kind, about }: EntryRecord) {
+export async function markOver(tx: Transaction, householdId: string, { kind, subjects }: EntryRecord) {
   if (!ENDS.includes(kind)) return
-  const ids = about.flatMap(({ what, id }) => (what === 'sowings' ? [id] : []))
+  const ids = subjects.flatMap(({ what, id }) => (what === 'sowings' ? [id] : []))
   if (ids.length === 0) return
   const { crops } = await contextFor(householdId, ['crops'], tx)
   const rows = await tx
@@ -244,7 +244,7 @@ export async function markOver(tx: Transaction, householdId: string, { kind, abo
       update sowing set over_on = (
         select min(e."on") from entry e
         where e.household_id = ${householdId} and e.kind in ${ends} and e.snoozed_until is null
-          and e.voided_at is null and e.about @> ${JSON.stringify([{ what: 'sowings', id }])}::jsonb)
+          and e.voided_at is null and e.subjects @> ${JSON.stringify([{ what: 'sowings', id }])}::jsonb)
       where household_id = ${householdId} and id = ${id}`)
   }
 }
@@ -252,13 +252,13 @@ const ENDS: EntryRecord['kind'][] = ['out', 'give up', 'end']
 
 /** A batch leaves the shelf. @throws Refusal 422 where it is made already, or the stores hold too little */
 async function makeBatch(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {
-  const batchId = entry.about.find(({ what }) => what === 'batches')?.id
-  if (!batchId) throw invalid([{ path: ['body', 'about'], message: 'Say which batch was made.' }])
+  const batchId = entry.subjects.find(({ what }) => what === 'batches')?.id
+  if (!batchId) throw invalid([{ path: ['body', 'subjects'], message: 'Say which batch was made.' }])
   const batch = await find('batches', householdId, batchId, tx)
   const context = await contextFor(householdId, ['containers', 'materials', 'feeds', 'stocks'], tx)
   const plan = planBatch(asBatchRequest(batch.body, context))
   // Who stopped half way, or measured more, takes so much of it.
-  const share = entry.really?.share ?? 1
+  const share = entry.actual?.share ?? 1
   const needs = needsOfBatch(plan).map((need) => ({
     ...need,
     amount: { ...need.amount, value: need.amount.value * share },
@@ -281,13 +281,13 @@ async function makeBatch(tx: Transaction, householdId: string, entry: EntryRecor
 
 /** A feed leaves its pack. @throws Refusal 422 where the stores hold too little */
 async function giveFeed(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {
-  const feedingId = entry.about.find(({ what }) => what === 'feedings')?.id
-  if (!feedingId) throw invalid([{ path: ['body', 'about'], message: 'Say which feed was given.' }])
+  const feedingId = entry.subjects.find(({ what }) => what === 'feedings')?.id
+  if (!feedingId) throw invalid([{ path: ['body', 'subjects'], message: 'Say which feed was given.' }])
   const { body } = await find('feedings', householdId, feedingId, tx)
-  const { feeds, tools, habits } = await contextFor(householdId, ['feeds', 'tools'], tx)
+  const { feeds, tools, calibrations } = await contextFor(householdId, ['feeds', 'tools'], tx)
   const feed = feeds.get(body.feedId)
   if (!feed) throw unknown('feed')
-  const vessel = learnedVessel(body.vessel, habits)
+  const vessel = learnedVessel(body.vessel, calibrations)
   const plan = planDose({ ...body, vessel, feed, tools })
   const each = feed.form === 'powder' ? plan.massG : plan.volumeMl
   const amount = { ...each, value: each.value * entry.times }
@@ -339,7 +339,7 @@ const saidShort = (goods: Goods, wanted: number, there: number) =>
 
 /** Seed leaves its packet; one nobody counted stays uncounted, one that holds too little is emptied: it is sown already. */
 async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {
-  const ids = entry.about.flatMap(({ what, id, rung }) => (what === 'sowings' && rung === 0 ? [id] : []))
+  const ids = entry.subjects.flatMap(({ what, id, stage }) => (what === 'sowings' && stage === 0 ? [id] : []))
   if (ids.length === 0) return NOTHING
   const rows = await tx
     .select()
@@ -400,7 +400,7 @@ async function runsOf(
 async function sownBefore(tx: Transaction, householdId: string, ids: readonly string[]) {
   const seeds = new Map<string, number>()
   for (const { body } of await entriesAbout(householdId, ids, tx))
-    for (const { what, id } of body.about)
+    for (const { what, id } of body.subjects)
       if (what === 'sowings' && ids.includes(id))
         seeds.set(
           id,

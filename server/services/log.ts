@@ -11,7 +11,7 @@ import { asStored, type Row } from './rows'
 /** What is looked for in the log. */
 export interface LogQuery {
   /** Tray, sowing, batch, feed plan, packet, pack or photo it is about. */
-  readonly about?: string | undefined
+  readonly subject?: string | undefined
   readonly placeId?: string | undefined
   readonly kinds?: readonly EntryKind[] | undefined
   readonly from?: Day | undefined
@@ -47,7 +47,7 @@ export function wordsQuery(words: string): SQL | null {
 }
 
 /** About one of the trays that stand in a place now. */
-const aboutTraysIn = (householdId: string, placeId: string) => sql`${entries.about} @> any(array(
+const aboutTraysIn = (householdId: string, placeId: string) => sql`${entries.subjects} @> any(array(
   select jsonb_build_array(jsonb_build_object('id', t.id)) from tray t
   where t.household_id = ${householdId} and t.place_id = ${placeId} and t.deleted_at is null and t.emptied_on is null))`
 
@@ -56,7 +56,7 @@ const aboutTraysIn = (householdId: string, placeId: string) => sql`${entries.abo
  * walked is the database's choice by how much it would find.
  */
 export function logQuery(tx: Transaction, householdId: string, query: LogQuery) {
-  const { about, placeId, kinds, from, until, words, before, limit } = query
+  const { subject, placeId, kinds, from, until, words, before, limit } = query
   const spoken = words ? wordsQuery(words) : null
   return tx
     .select()
@@ -65,11 +65,11 @@ export function logQuery(tx: Transaction, householdId: string, query: LogQuery) 
       and(
         eq(entries.householdId, householdId),
         isNull(entries.deletedAt),
-        about
+        subject
           ? or(
-              sql`${entries.about} @> ${JSON.stringify([{ id: about }])}::jsonb`,
+              sql`${entries.subjects} @> ${JSON.stringify([{ id: subject }])}::jsonb`,
               // What was sown from it, and what it moved.
-              sql`${entries.moves} @> ${JSON.stringify([{ id: about }])}::jsonb`,
+              sql`${entries.moves} @> ${JSON.stringify([{ id: subject }])}::jsonb`,
             )
           : undefined,
         placeId ? or(eq(entries.placeId, placeId), aboutTraysIn(householdId, placeId)) : undefined,

@@ -45,8 +45,8 @@ export async function measuredBy(
 const DERIVED = '='
 
 async function ofBatch(tx: Transaction, householdId: string, entry: EntryRecord): Promise<MeasuredRow[]> {
-  const batchId = entry.about.find(({ what }) => what === 'batches')?.id
-  if (entry.kind !== 'batch made' || !entry.really || !batchId) return []
+  const batchId = entry.subjects.find(({ what }) => what === 'batches')?.id
+  if (entry.kind !== 'batch made' || !entry.actual || !batchId) return []
   const { body } = await find('batches', householdId, batchId, tx)
   const book = await contextFor(householdId, BATCH_LISTS, tx, { asBook: true })
   const request = asBatchRequest(body, await contextFor(householdId, BATCH_LISTS, tx))
@@ -54,7 +54,7 @@ async function ofBatch(tx: Transaction, householdId: string, entry: EntryRecord)
     ...planBatch(request),
     blockCompression: request.allowances.blockCompression,
   }
-  return measuredByBatch(body, batchId, entry.really, book, planned)
+  return measuredByBatch(body, batchId, entry.actual, book, planned)
 }
 
 const BATCH_LISTS = ['containers', 'materials', 'recipes'] as const
@@ -106,7 +106,7 @@ async function ofTrays(
 }
 
 async function ofLeaves(tx: Transaction, householdId: string, entry: EntryRecord): Promise<MeasuredRow[]> {
-  const ids = entry.about.flatMap(({ what, id }) => (what === 'trays' ? [id] : []))
+  const ids = entry.subjects.flatMap(({ what, id }) => (what === 'trays' ? [id] : []))
   if (entry.signs.length === 0 || ids.length === 0) return []
   const rows = await tx
     .select()
@@ -127,7 +127,7 @@ async function ofLeaves(tx: Transaction, householdId: string, entry: EntryRecord
           entry.signs,
           run.cropId,
           fed.nMgPerL,
-          run.rung > 0 ? 'growing-on' : 'true-leaves',
+          run.stage > 0 ? 'growing-on' : 'true-leaves',
           `${id} ${fed.on}`,
         )
       : []
@@ -140,13 +140,13 @@ export async function usedFacts(
   householdId: string,
   entry: EntryRecord,
 ): Promise<EntryRecord['facts']> {
-  const batchId = entry.about.find(({ what }) => what === 'batches')?.id
-  const { really } = entry
-  if (!batchId || !really || really.usedL === null) return []
+  const batchId = entry.subjects.find(({ what }) => what === 'batches')?.id
+  const { actual } = entry
+  if (!batchId || !actual || actual.usedL === null) return []
   const { body } = await find('batches', householdId, batchId, tx)
   const plan = planBatch(asBatchRequest(body, await contextFor(householdId, BATCH_LISTS, tx)))
   return [
-    { what: 'Reckoned to be used', amount: reckonedL(plan, really, body.allowances.spare), unit: 'L' },
-    { what: 'Used', amount: really.usedL, unit: 'L' },
+    { what: 'Reckoned to be used', amount: reckonedL(plan, actual, body.allowances.spare), unit: 'L' },
+    { what: 'Used', amount: actual.usedL, unit: 'L' },
   ]
 }

@@ -200,7 +200,7 @@ export function inSight(collection: Collection, householdId: string): SQL | unde
 /** The newest entries, and every one that is about what is in sight. */
 async function entriesInSight(tx: Transaction, householdId: string, ids: readonly string[]) {
   const newest = await listEntries(householdId, { limit: NEWEST_ENTRIES }, tx)
-  const about = await entriesAbout(householdId, ids, tx)
+  const subjects = await entriesAbout(householdId, ids, tx)
   const climate = await climateEntries(householdId, tx)
   // Notes to oneself come back when their day is near.
   const notes = await list(
@@ -213,7 +213,7 @@ async function entriesInSight(tx: Transaction, householdId: string, ids: readonl
     ),
   )
   const seen = new Set(newest.map(({ id }) => id))
-  const more = [...about, ...climate, ...notes].filter(({ id }) => !seen.has(id) && seen.add(id))
+  const more = [...subjects, ...climate, ...notes].filter(({ id }) => !seen.has(id) && seen.add(id))
   return [...newest, ...more].sort((a, b) => a.number - b.number)
 }
 
@@ -241,7 +241,7 @@ export async function entriesAbout(
   const things = ids.map((id) => JSON.stringify([{ id }]))
   const { rows: found } = await tx.execute<{ id: string }>(sql`
     select distinct e.id from unnest(${sql.param(things)}::jsonb[]) as thing, lateral (
-      select id from entry where household_id = ${householdId} and voided_at is null and about @> thing) as e`)
+      select id from entry where household_id = ${householdId} and voided_at is null and subjects @> thing) as e`)
   if (found.length === 0) return []
   const rows = await tx
     .select()

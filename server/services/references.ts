@@ -81,7 +81,7 @@ async function missingRows(
   body: object,
 ): Promise<Problem[]> {
   if (collection === 'entries' || collection === 'runs')
-    return aboutNothing(tx, householdId, body as Pick<EntryRecord, 'about'>)
+    return aboutNothing(tx, householdId, body as Pick<EntryRecord, 'subjects'>)
   if (collection === 'photos') return photoOfNothing(tx, householdId, body as Bodies['photos'])
   if (collection === 'trials') return trialOfNothing(tx, householdId, body as Bodies['trials'])
   const problems: Problem[] = []
@@ -124,12 +124,12 @@ async function trialOfNothing(tx: Transaction, householdId: string, { arms }: Bo
 async function aboutNothing(
   tx: Transaction,
   householdId: string,
-  { about }: { readonly about: readonly { readonly what: Collection; readonly id: string }[] },
+  { subjects }: { readonly subjects: readonly { readonly what: Collection; readonly id: string }[] },
 ): Promise<Problem[]> {
-  for (const what of new Set(about.map((one) => one.what))) {
-    const ids = about.filter((one) => one.what === what).map(({ id }) => id)
+  for (const what of new Set(subjects.map((one) => one.what))) {
+    const ids = subjects.filter((one) => one.what === what).map(({ id }) => id)
     if (!(await areThere(tx, what, householdId, ids)))
-      return [{ path: ['about'], message: `This ${COLLECTIONS[what].one} is not known.` }]
+      return [{ path: ['subjects'], message: `This ${COLLECTIONS[what].one} is not known.` }]
   }
   return []
 }

@@ -36,7 +36,7 @@ export async function checkTrays(
     if (!problem) continue
     const { change, message } = problem
     const own = change.entryId === entryId
-    const at = own ? ['body', 'cells'] : ['body', entryId === null ? 'cells' : 'about']
+    const at = own ? ['body', 'cells'] : ['body', entryId === null ? 'cells' : 'subjects']
     const entry = entries.find((one) => one.id === change.entryId)
     throw invalid([
       {
@@ -50,11 +50,11 @@ export async function checkTrays(
 }
 
 /** Trays an entry is about: all whose cells it names, and as many plants arrive as leave. @throws Refusal 422 */
-export function traysOf({ cells, about }: Pick<EntryRecord, 'cells' | 'about'>): string[] {
-  const named = new Set(about.flatMap(({ what, id }) => (what === 'trays' ? [id] : [])))
+export function traysOf({ cells, subjects }: Pick<EntryRecord, 'cells' | 'subjects'>): string[] {
+  const named = new Set(subjects.flatMap(({ what, id }) => (what === 'trays' ? [id] : [])))
   // What it is not about is not found again by what it is about.
   if (cells.some(({ trayId }) => !named.has(trayId)))
-    throw invalid([{ path: ['body', 'about'], message: 'Say which trays it is about: those of its cells.' }])
+    throw invalid([{ path: ['body', 'subjects'], message: 'Say which trays it is about: those of its cells.' }])
   const uneven = movedEven(cells.map((one) => ({ ...one })))
   if (uneven)
     throw invalid([

@@ -15,12 +15,12 @@ import { asStored, type Row } from './rows'
  * @throws Refusal 422 at the field
  */
 export async function checkWater(tx: Transaction, householdId: string, entry: EntryRecord): Promise<void> {
-  const { water, about, on } = entry
+  const { water, subjects, on } = entry
   if (water.length === 0) return
-  const named = new Set(about.flatMap(({ what, id }) => (what === 'trays' ? [id] : [])))
+  const named = new Set(subjects.flatMap(({ what, id }) => (what === 'trays' ? [id] : [])))
   if (water.some(({ trayId }) => !named.has(trayId)))
     throw invalid([
-      { path: ['body', 'about'], message: 'Say which trays it is about: those that were watered.' },
+      { path: ['body', 'subjects'], message: 'Say which trays it is about: those that were watered.' },
     ])
   const { timeZone, clock } = (await findHousehold(householdId, tx)).body
   // Where nobody said whose midnight counts, the farthest east has the latest day.

@@ -198,7 +198,7 @@ export async function writeNew<C extends Collection>(
     if ('standing' in worked) {
       const { kind } = worked.standing.body
       if (kind === 'batch made')
-        throw invalid([{ path: ['body', 'about'], message: 'This batch is already made.' }])
+        throw invalid([{ path: ['body', 'subjects'], message: 'This batch is already made.' }])
       return worked.standing as Stored<Bodies[C]>
     }
     whole = worked.entry

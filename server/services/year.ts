@@ -24,7 +24,7 @@ export async function yearRecords(tx: Transaction, householdId: string, year: nu
     tx,
     and(current('entries', householdId), sql`${entries.on} between ${first} and ${last}`),
   )
-  const ids = [...new Set(told.flatMap(({ body }) => body.about.map(({ id }) => id)))]
+  const ids = [...new Set(told.flatMap(({ body }) => body.subjects.map(({ id }) => id)))]
   const named = (collection: 'sowings' | 'trays' | 'batches') =>
     list(
       collection,

@@ -26,14 +26,14 @@ import {
 
 /** What a change is written down as. */
 const KIND_OF: Record<ChangeKind, EntryKind> = {
-  sown: 'rung',
+  sown: 'stage',
   up: 'look',
   thinned: 'thin',
   lost: 'lost',
   given: 'given',
   out: 'out',
-  moved: 'rung',
-  set: 'rung',
+  moved: 'stage',
+  set: 'stage',
 }
 export const CHANGE_WORDS: Record<ChangeKind, string> = {
   sown: 'Sown',
@@ -86,9 +86,9 @@ export function cellEntries(
         name: `${CHANGE_WORDS[what]}: ${of.run.name}, tray ${tray.number}`,
         kind: KIND_OF[what],
         on,
-        about: [
+        subjects: [
           ...aboutSowing(bench, of, what),
-          ...[...trays].map((trayId) => ({ what: 'trays' as const, id: trayId, rung: null })),
+          ...[...trays].map((trayId) => ({ what: 'trays' as const, id: trayId, stage: null })),
         ],
         // Of what came up the trays tell; only that nothing did is said here.
         count: what === 'up' ? (plants === 0 ? 0 : null) : what === 'moved' ? plants : null,
@@ -102,17 +102,17 @@ export function cellEntries(
 }
 
 /** The season follows: the sowing is sown, up, moved on, out. */
-function aboutSowing(bench: Bench, { run }: RunStands, what: ChangeKind): EntryRecord['about'] {
+function aboutSowing(bench: Bench, { run }: RunStands, what: ChangeKind): EntryRecord['subjects'] {
   if (!run.sowingId || what === 'lost' || what === 'given') return []
-  const stages = bench.row(run.sowingId)?.planned.rungs.length
-  const rung = what === 'moved' ? run.rung + 1 : what === 'out' ? (stages ?? run.rung + 1) : run.rung
-  return [{ what: 'sowings', id: run.sowingId, rung }]
+  const stages = bench.row(run.sowingId)?.planned.stages.length
+  const stage = what === 'moved' ? run.stage + 1 : what === 'out' ? (stages ?? run.stage + 1) : run.stage
+  return [{ what: 'sowings', id: run.sowingId, stage }]
 }
 
 /** Whether as many of its sowing are still to be sown, moved or set out. */
 function isPart(bench: Bench, { run }: RunStands, what: ChangeKind, plants: number): boolean {
   if (!run.sowingId || (what !== 'sown' && what !== 'moved' && what !== 'out')) return false
-  const left = runsOfSowing(bench, run.sowingId, run.rung).map(({ of }) => of)
+  const left = runsOfSowing(bench, run.sowingId, run.stage).map(({ of }) => of)
   if (what === 'sown') {
     const open = left.reduce((sum, one) => sum + one.cells - one.sownCells, 0)
     const planned = bench.row(run.sowingId)?.planned.cells ?? 0

@@ -109,7 +109,7 @@ export const inFuture = (on: Day, { latest }: Pick<Acting, 'latest'>, path: Prob
 
 /** A new entry, as part of the act. */
 export function entryOf(
-  said: Pick<EntryRecord, 'name' | 'kind' | 'on' | 'about'> & Partial<EntryRecord>,
+  said: Pick<EntryRecord, 'name' | 'kind' | 'on' | 'subjects'> & Partial<EntryRecord>,
   acting: Acting,
   id = acting.newId(),
 ): Change {

@@ -66,8 +66,8 @@ it('makes ids of its act alone: the same act makes the same, and no two of them'
 })
 it('every entry carries the act it was written by', () => {
   const act = uuid(7001)
-  const about = [{ what: 'trays', id: TRAY, rung: null }]
-  const happened = { title: 'Roots at the holes', on: TODAY, about }
+  const subjects = [{ what: 'trays', id: TRAY, stage: null }]
+  const happened = { title: 'Roots at the holes', on: TODAY, subjects }
   for (const sent of [
     sowAll,
     { name: 'write down', kind: 'cleaned', ...happened },
@@ -94,7 +94,7 @@ describe('cells of a tray', () => {
     kept = done(kept, { name: 'plant out', trayId: TRAY, on: TODAY, runs: [{ run: 'A', count: 10 }] })
     // 40 up, 20 thinned, 1 lost, 4 given, 10 out.
     expect(stands(kept)[0]!.standing).toBe(5)
-    expect(entriesOf(kept).map(({ kind }) => kind)).toEqual(['rung', 'look', 'thin', 'lost', 'given', 'out'])
+    expect(entriesOf(kept).map(({ kind }) => kind)).toEqual(['stage', 'look', 'thin', 'lost', 'given', 'out'])
     expect(entriesOf(kept).every(({ by, act }) => by === 'Wren' && act !== null)).toBe(true)
   })
 
@@ -181,8 +181,8 @@ describe('plants move on', () => {
     const kept = done(up, move(11, 2))
     expect(stands(kept)[0]!.standing).toBe(19)
     const [arrived] = stands(kept, POTS)
-    expect(arrived).toMatchObject({ standing: 11, run: { name: 'Basil', rung: 1, seedsPerCell: 1 } })
-    expect(entriesOf(kept).at(-1)).toMatchObject({ kind: 'rung', count: 11 })
+    expect(arrived).toMatchObject({ standing: 11, run: { name: 'Basil', stage: 1, seedsPerCell: 1 } })
+    expect(entriesOf(kept).at(-1)).toMatchObject({ kind: 'stage', count: 11 })
   })
   it('only as many as there is room for', () => {
     expect(refusedAt(decide(up, move(12, 2)))).toEqual([])
@@ -217,9 +217,9 @@ describe('a tray laid out anew', () => {
   it('comes from what the season asks for, once', () => {
     const kept = planned({ outOn: null, sowOn: TODAY, plants: 20 })
     const bench = benchOf(kept, TODAY, '09:00')
-    const key = bench.rows[0]!.planned.rungs[0]!.placed!.in[0]!.tray
+    const key = bench.rows[0]!.planned.stages[0]!.placed!.in[0]!.tray
     const laid = done(kept, { name: 'lay out tray', id: TRAY, key })
-    expect(laid.trays[0]!.body.runs[0]).toMatchObject({ sowingId: SOWING, rung: 0, name: 'Tomato' })
+    expect(laid.trays[0]!.body.runs[0]).toMatchObject({ sowingId: SOWING, stage: 0, name: 'Tomato' })
     expect(refusedAt(decide(laid, { name: 'lay out tray', id: uuid(13), key }))).toEqual(['key'])
   })
 })
@@ -234,8 +234,8 @@ describe('the season', () => {
     }))
     const kept = done(emptyKept(), { name: 'plan', sowings })
     expect(kept.sowings).toHaveLength(2)
-    expect(entriesOf(kept).map(({ kind, count, about }) => [kind, count, about.length])).toEqual([
-      ['rung', null, 2],
+    expect(entriesOf(kept).map(({ kind, count, subjects }) => [kind, count, subjects.length])).toEqual([
+      ['stage', null, 2],
       ['look', 1, 1],
       ['look', 2, 1],
     ])
@@ -245,7 +245,7 @@ describe('the season', () => {
 
   it('ticks a job, puts it off only to a day to come, gives up, ends and sows again', () => {
     const kept = planned()
-    const of = [{ sowingId: SOWING, rung: 0 }]
+    const of = [{ sowingId: SOWING, stage: 0 }]
     const tick = (on: string): Sent =>
       ({ name: 'tick', kind: 'look', of, title: 'Look', on, count: 3 }) as Sent
     expect(refusedAt(decide(kept, tick(addDays(TODAY, 1))))).toEqual(['on'])
@@ -263,7 +263,7 @@ describe('the season', () => {
     for (const name of ['give up', 'end crop', 'hold over'] as const)
       expect(refusedAt(decide(kept, { name, sowingId: uuid(99) }))).toEqual(['sowingId'])
     const held = done(kept, { name: 'hold over', sowingId: SOWING })
-    const stages = (one: Everything) => benchOf(one, TODAY, '09:00').row(SOWING)!.planned.rungs.length
+    const stages = (one: Everything) => benchOf(one, TODAY, '09:00').row(SOWING)!.planned.stages.length
     expect(stages(held)).toBe(stages(kept) + 1)
   })
 })
@@ -275,8 +275,8 @@ describe('a guided job', () => {
   function watering(): Everything {
     let kept = emptyKept()
     for (const id of ids) kept = withTray(kept, id, dayFrom('2027-03-01'))
-    const about = ids.map((id) => ({ what: 'trays' as const, id, rung: null }))
-    const body = record('runs', { name: 'Water', kind: 'water', about, onDay: TODAY })
+    const subjects = ids.map((id) => ({ what: 'trays' as const, id, stage: null }))
+    const body = record('runs', { name: 'Water', kind: 'water', subjects, onDay: TODAY })
     kept = done(kept, { name: 'begin job', id: RUN, body })
     return done(kept, { name: 'mark job', id: RUN, marks: ids.flatMap((id, n) => ticked(id, n)) })
   }
@@ -339,7 +339,7 @@ describe('what is written down', () => {
         title: 'Watered',
         kind: 'watered',
         on,
-        about: [{ what: 'trays', id: TRAY }],
+        subjects: [{ what: 'trays', id: TRAY }],
         water: [{ trayId: TRAY, how: 'below', litres: 1 }],
       }) as Sent
     expect(refusedAt(decide(kept, water(addDays(TODAY, 1))))).toEqual(['on'])
@@ -438,7 +438,7 @@ it('page and server look at one bench: which trays to water follows from what is
     kind: 'watered',
     on: TODAY,
     at: '08:00',
-    about: [{ what: 'trays', id: TRAY }],
+    subjects: [{ what: 'trays', id: TRAY }],
     water: [{ trayId: TRAY, how: 'below' }],
   })
   expect(silent.flat()).toEqual([1])
@@ -451,8 +451,8 @@ it('every record a command writes is one its collection takes', () => {
     { name: 'count', trayId: TRAY, on: TODAY, runs: [{ run: 'A', count: 3 }] },
     { name: 'give up', sowingId: SOWING },
     { name: 'sow again', sowingId: SOWING, id: uuid(77) },
-    { name: 'write down', title: 'x'.repeat(120), kind: 'thought', on: TODAY, about: [] },
-    { name: 'tick', kind: 'look', of: [{ sowingId: SOWING, rung: 0 }], title: 'Look', on: TODAY },
+    { name: 'write down', title: 'x'.repeat(120), kind: 'thought', on: TODAY, subjects: [] },
+    { name: 'tick', kind: 'look', of: [{ sowingId: SOWING, stage: 0 }], title: 'Look', on: TODAY },
   ]
   for (const command of commands) {
     const decision = decide(kept, command)

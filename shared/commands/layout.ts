@@ -26,14 +26,14 @@ export const layOutTray = command(
     const ids = new Set(one.holds.map(({ row }) => row.id))
     // The batch that was planned or made for what is sown in it.
     const batch = bench.kept.batches.findLast(({ body: { sowings } }) =>
-      sowings.some(({ id: of, rung }) => ids.has(of) && rung === 0),
+      sowings.some(({ id: of, stage }) => ids.has(of) && stage === 0),
     )
     const packetOf = (sowingId: string) => find(bench, 'sowings', sowingId)?.body.packetId ?? null
     const body = trayFor(one, packetOf, batch?.id ?? null)
     return [
       { do: 'put', collection: 'trays', id: trayId, version: 0, body },
       ...body.runs.flatMap((run) => {
-        const on = run.sowingId ? bench.done.get(run.sowingId)?.['rung-0'] : undefined
+        const on = run.sowingId ? bench.done.get(run.sowingId)?.['stage-0'] : undefined
         if (!on) return []
         const cells = cellsOf(body, run.code).map((cell): [number, number] => [cell, run.seedsPerCell])
         // Its seed has left the packet already: this only says in which tray it lies.
@@ -41,9 +41,9 @@ export const layOutTray = command(
           entryOf(
             {
               name: `Sown: ${run.name}`,
-              kind: 'rung',
+              kind: 'stage',
               on,
-              about: [{ what: 'trays', id: trayId, rung: null }],
+              subjects: [{ what: 'trays', id: trayId, stage: null }],
               cells: [{ trayId, run: run.code, what: 'sown', cells, count: null }],
             },
             acting,

@@ -91,14 +91,14 @@ export function lineCommand(line: ReadLine, said: string, bench: Bench): Sent {
 }
 
 /** Kinds as entries are called; the rest are called the same. */
-const ENTRY_OF: Partial<Record<LineKind, EntryKind>> = { sown: 'rung', moved: 'rung' }
-const OF_SEASON: readonly EntryKind[] = ['look', 'thin', 'feed', 'out', 'rung']
+const ENTRY_OF: Partial<Record<LineKind, EntryKind>> = { sown: 'stage', moved: 'stage' }
+const OF_SEASON: readonly EntryKind[] = ['look', 'thin', 'feed', 'out', 'stage']
 
 function entryCommand(line: ReadLine, said: string, bench: Bench): Sent {
   const kind = ENTRY_OF[line.kind] ?? (line.kind as EntryKind)
-  const rungOf = (id: string) => {
+  const stageOf = (id: string) => {
     const runs = line.trayIds.flatMap((trayId) => find(bench, 'trays', trayId)?.body.runs ?? [])
-    return runs.find(({ sowingId }) => sowingId === id)?.rung ?? 0
+    return runs.find(({ sowingId }) => sowingId === id)?.stage ?? 0
   }
   const ofSeason = OF_SEASON.includes(kind)
   const isNow =
@@ -110,24 +110,24 @@ function entryCommand(line: ReadLine, said: string, bench: Bench): Sent {
     kind,
     on: line.on,
     at: line.at ?? (isNow ? bench.time : null),
-    about: [
-      ...line.trayIds.map((id) => ({ what: 'trays' as const, id, rung: null })),
+    subjects: [
+      ...line.trayIds.map((id) => ({ what: 'trays' as const, id, stage: null })),
       // What is only seen of a crop that stands in a tray is of the tray.
       ...(line.trayIds.length && !ofSeason
         ? []
         : line.sowingIds.map((id) => ({
             what: 'sowings' as const,
             id,
-            rung: ofSeason ? rungOf(id) : null,
+            stage: ofSeason ? stageOf(id) : null,
           }))),
-      ...(line.batchId ? [{ what: 'batches' as const, id: line.batchId, rung: null }] : []),
+      ...(line.batchId ? [{ what: 'batches' as const, id: line.batchId, stage: null }] : []),
     ],
     placeId: line.placeId,
     count: line.count,
     signs: [...line.signs],
     grams: line.kind === 'harvest' ? line.grams : null,
     remindOn: line.remindOn,
-    water: waterOf(line, kind, said, bench, rungOf),
+    water: waterOf(line, kind, said, bench, stageOf),
   }
 }
 
@@ -136,7 +136,7 @@ function waterOf(
   kind: EntryKind,
   said: string,
   bench: Bench,
-  rungOf: (sowingId: string) => number,
+  stageOf: (sowingId: string) => number,
 ): EntryRecord['water'] {
   const rows = (more: Partial<EntryRecord['water'][number]>) =>
     line.trayIds.map((trayId) => waterRow({ trayId, ...more }))
@@ -148,7 +148,7 @@ function waterOf(
     })
   if (kind === 'feed') {
     const [first = ''] = line.sowingIds
-    const stage = bench.row(first)?.planned.rungs[rungOf(first)]
+    const stage = bench.row(first)?.planned.stages[stageOf(first)]
     return rows({ how: 'below', litres, nMgPerL: stage?.care.nMgPerL ?? null })
   }
   if (kind === 'weighed') return rows({ grams: line.grams, moment: 'now' })

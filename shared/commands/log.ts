@@ -15,13 +15,13 @@ const OWN = z.object({
   on: said.on,
   at: said.at,
   by: said.by.unwrap().nullable().default(null),
-  about: said.about,
+  subjects: said.subjects,
   to: said.to,
   note: said.note,
   times: said.times,
   evenIfShort: said.evenIfShort,
   count: said.count,
-  really: said.really,
+  actual: said.actual,
   placeId: said.placeId,
   signs: said.signs,
   grams: said.grams,
@@ -87,15 +87,15 @@ export function commandOf(
   | z.input<typeof giveFeed.intent>
   | z.input<typeof water.intent>
   | z.input<typeof writeDown.intent> {
-  const { name: title, about, count, part, note, kind, on } = entry
-  const of = about.flatMap(({ what, id: sowingId, rung }) =>
-    what === 'sowings' && rung !== null ? [{ sowingId, rung }] : [],
+  const { name: title, subjects, count, part, note, kind, on } = entry
+  const of = subjects.flatMap(({ what, id: sowingId, stage }) =>
+    what === 'sowings' && stage !== null ? [{ sowingId, stage }] : [],
   )
-  if (isJobKind(kind) && of.length === about.length)
+  if (isJobKind(kind) && of.length === subjects.length)
     return { name: 'tick', id: entryId, kind, title, of, on, count, part, note }
-  const { at, by, to, times, evenIfShort, really, placeId, signs, grams, remindOn, climate, measured } = entry
+  const { at, by, to, times, evenIfShort, actual, placeId, signs, grams, remindOn, climate, measured } = entry
   const own = {
-    ...{ id: entryId, title, kind, on, at, by, about, to, note, times, evenIfShort, count, really },
+    ...{ id: entryId, title, kind, on, at, by, subjects, to, note, times, evenIfShort, count, actual },
     ...{ placeId, signs, grams, remindOn, climate, measured, water: entry.water },
   }
   if (kind === 'batch made') return { name: 'make batch', ...own }

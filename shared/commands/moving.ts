@@ -32,7 +32,7 @@ export function movedOn(
   const told = from.map((one): Told => {
     const code = freeCode(runs)
     const { run } = one.stands
-    runs.push({ ...run, code, rung: run.rung + 1, seedsPerCell: 1 })
+    runs.push({ ...run, code, stage: run.stage + 1, seedsPerCell: 1 })
     const set: [number, number][] = []
     let left = one.count ?? one.cells.reduce((sum, [, n]) => sum + n, 0)
     for (let cell = 0; cell < cells.length && left > 0; cell++) {

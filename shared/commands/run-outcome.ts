@@ -31,7 +31,7 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
   const volume = (litres: number) => printQuantity(litres, 'volume', bench.context.kitchen)
   const isDone = (id: string) => stepStands(stands, id).state === 'done'
   const said = (step: string, key: string) => stands.answers.get(answerKey(step, key)) ?? null
-  const ids = (what: string) => body.about.filter((one) => one.what === what).map(({ id }) => id)
+  const ids = (what: string) => body.subjects.filter((one) => one.what === what).map(({ id }) => id)
   const minutes = minutesTaken(body.marks)
   const coir = plan && coirGave(plan.steps, stands)
   const pace = plan && paceOf(plan.steps, stands, body.marks)
@@ -52,7 +52,7 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
   }
   const entry = (
     words: string,
-    what: Pick<EntryRecord, 'kind' | 'about'> & Partial<EntryRecord>,
+    what: Pick<EntryRecord, 'kind' | 'subjects'> & Partial<EntryRecord>,
     name = words,
   ): Outcome => ({
     words,
@@ -60,18 +60,18 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
       entryOf({ name, on: bench.today, at: bench.time, by: body.by, ...what, ...measuring() }, acting),
     ],
   })
-  const aboutTrays = (list: readonly string[]): EntryRecord['about'] =>
-    list.map((id) => ({ what: 'trays', id, rung: null }))
+  const aboutTrays = (list: readonly string[]): EntryRecord['subjects'] =>
+    list.map((id) => ({ what: 'trays', id, stage: null }))
 
   if (body.kind === 'soak') {
     const batch = find(bench, 'batches', ids('batches')[0])
     const soaks = plan?.steps.filter(({ id }) => id.startsWith('soak-')) ?? []
     if (!batch || !soaks.length || !soaks.every(({ id }) => isDone(id))) return []
-    const about = batch.body.sowings.map(({ id, rung }) => ({ what: 'sowings' as const, id, rung }))
+    const subjects = batch.body.sowings.map(({ id, stage }) => ({ what: 'sowings' as const, id, stage }))
     return [
       entry(`Soaked for ${batch.body.name}`, {
         kind: 'soak mix',
-        about: about.length ? about : [{ what: 'batches', id: batch.id, rung: null }],
+        subjects: subjects.length ? subjects : [{ what: 'batches', id: batch.id, stage: null }],
       }),
     ]
   }
@@ -86,13 +86,13 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
         `Batch ${batch.number} is made: ${volume(made)}${done.leftL ? `, ${volume(done.leftL)} left over` : ''}`,
         {
           kind: 'batch made',
-          about: [
-            { what: 'batches', id: batch.id, rung: null },
-            ...batch.body.sowings.map(({ id, rung }) => ({ what: 'sowings' as const, id, rung })),
+          subjects: [
+            { what: 'batches', id: batch.id, stage: null },
+            ...batch.body.sowings.map(({ id, stage }) => ({ what: 'sowings' as const, id, stage })),
           ],
           // It was made: what the shelf did not hold is not asked for now.
           evenIfShort: true,
-          really: { ...NOTHING_MEASURED, ...done, minutes },
+          actual: { ...NOTHING_MEASURED, ...done, minutes },
         },
         batch.body.name,
       ),
@@ -118,7 +118,7 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
           ...list,
           entry(`Watered: ${counted(rows.length, 'tray')}`, {
             kind: 'watered',
-            about: aboutTrays(rows.map(({ trayId }) => trayId)),
+            subjects: aboutTrays(rows.map(({ trayId }) => trayId)),
             water: rows.map(waterRow),
           }),
         ]
@@ -145,9 +145,9 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
       ? [
           entry(`Watered: ${counted(rows.length, 'tray')}`, {
             kind: 'watered',
-            about: aboutTrays(rows.map(({ trayId }) => trayId)),
+            subjects: aboutTrays(rows.map(({ trayId }) => trayId)),
             water: rows.map(waterRow),
-            really: { ...NOTHING_MEASURED, minutes },
+            actual: { ...NOTHING_MEASURED, minutes },
           }),
         ]
       : []
@@ -165,9 +165,9 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
         `Fed: ${volume(given)}${backL ? `, ${volume(backL)} came back` : ''}`,
         {
           kind: 'feed given',
-          about: [
-            { what: 'feedings', id: feeding.id, rung: null },
-            ...body.about.filter(({ what }) => what === 'sowings'),
+          subjects: [
+            { what: 'feedings', id: feeding.id, stage: null },
+            ...body.subjects.filter(({ what }) => what === 'sowings'),
             ...aboutTrays(fed),
           ],
           times: given / vessel.volumeL,
@@ -175,7 +175,7 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
           water: fed.map((trayId) =>
             waterRow({ trayId, how: 'below', litres: each, nMgPerL: targetNMgPerL, ecMsPerCm: null }),
           ),
-          really: { ...NOTHING_MEASURED, backL, minutes },
+          actual: { ...NOTHING_MEASURED, backL, minutes },
         },
         `Given: ${feeding.body.name}`,
       ),
@@ -188,7 +188,7 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
       ? [
           entry(`Cleaned: ${steps.map(({ title }) => title.toLowerCase()).join('; ')}`.slice(0, 120), {
             kind: 'cleaned',
-            about: body.about,
+            subjects: body.subjects,
           }),
         ]
       : []
@@ -199,22 +199,22 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
 /** The season’s feeds are marked by sowing. */
 function fedSowings(
   body: RunRecord,
-  entry: (words: string, what: Pick<EntryRecord, 'kind' | 'about'>) => Outcome,
+  entry: (words: string, what: Pick<EntryRecord, 'kind' | 'subjects'>) => Outcome,
 ) {
-  const fed = body.about.filter(({ what, rung }) => what === 'sowings' && rung !== null)
+  const fed = body.subjects.filter(({ what, stage }) => what === 'sowings' && stage !== null)
   // Its trays with it: how much went into each is told in the entry before.
-  const about = [...fed, ...body.about.filter(({ what }) => what === 'trays')]
-  return fed.length ? [entry(`Fed: ${counted(fed.length, 'sowing')}`, { kind: 'feed', about })] : []
+  const subjects = [...fed, ...body.subjects.filter(({ what }) => what === 'trays')]
+  return fed.length ? [entry(`Fed: ${counted(fed.length, 'sowing')}`, { kind: 'feed', subjects })] : []
 }
 
 function moved(bench: Bench, body: RunRecord, plan: RunPlan | null): Outcome[] {
   const stands = runStands(body.marks)
   const step = plan?.steps.find(({ id }) => id === MOVED_STEP)
-  const target = body.about.find(({ what }) => what === 'sowings')
+  const target = body.subjects.find(({ what }) => what === 'sowings')
   const row = target && bench.row(target.id)
   const final = body.kind === 'final container'
-  const rung = final ? row?.planned.rungs.at(-1) : row?.planned.rungs[target?.rung ?? -1]
-  if (!step || !target || !row || !rung) return []
+  const stage = final ? row?.planned.stages.at(-1) : row?.planned.stages[target?.stage ?? -1]
+  if (!step || !target || !row || !stage) return []
   const tapped = stands.counts.get(MOVED_STEP) ?? 0
   const n = tapped > 0 ? tapped : stepStands(stands, MOVED_STEP).state === 'done' ? step.count!.of : 0
   if (n === 0) return []
@@ -222,30 +222,30 @@ function moved(bench: Bench, body: RunRecord, plan: RunPlan | null): Outcome[] {
     (one) => one === stands.chosen.get(answerKey('roots', 'roots')),
   )
   const isPart = n < step.count!.of
-  const really = { ...NOTHING_MEASURED, filled: n, minutes: minutesTaken(body.marks), roots: roots ?? null }
+  const actual = { ...NOTHING_MEASURED, filled: n, minutes: minutesTaken(body.marks), roots: roots ?? null }
   const words = `${final ? 'Set in' : body.kind === 'pot up' ? 'Potted up' : 'Pricked out'}: ${n} of ${step.count!.of}, ${row.name}`
   // Plants that stand cell by cell go into a tray of their own.
   const from =
-    target.rung === null || final
+    target.stage === null || final
       ? undefined
-      : runsOfSowing(bench, target.id, target.rung - 1).find(({ of }) => of.standing >= n)
+      : runsOfSowing(bench, target.id, target.stage - 1).find(({ of }) => of.standing >= n)
   if (from) {
     const { of } = from
     const cells = standingCells(bench, from.tray, of.run.code, n, null)
     if (cells.reduce((sum, [, k]) => sum + k, 0) === n) {
-      const each = rung.fill.plants ?? 1
+      const each = stage.fill.plants ?? 1
       const wanted = Math.ceil(n / each)
       const grid =
-        rung.container.kind === 'tray' && rung.container.cells >= wanted
-          ? usualGrid(rung.container)
-          : gridFor(rung.container, wanted)
+        stage.container.kind === 'tray' && stage.container.cells >= wanted
+          ? usualGrid(stage.container)
+          : gridFor(stage.container, wanted)
       if (grid.rows * grid.columns >= wanted) {
         const into = traySchema.parse({
-          name: rung.container.name,
-          containerId: rung.container.id,
+          name: stage.container.name,
+          containerId: stage.container.id,
           ...grid,
-          placeId: rung.where.place.id,
-          recipeId: rung.recipeId,
+          placeId: stage.where.place.id,
+          recipeId: stage.recipeId,
           cells: Array<string>(grid.rows * grid.columns).fill(''),
         })
         return [
@@ -259,7 +259,7 @@ function moved(bench: Bench, body: RunRecord, plan: RunPlan | null): Outcome[] {
                 bench.today,
                 [{ stands: of, cells }],
                 { id: acting.newId(), version: 0, body: into, each },
-                { really, by: body.by },
+                { actual, by: body.by },
               ),
           },
         ]
@@ -273,13 +273,13 @@ function moved(bench: Bench, body: RunRecord, plan: RunPlan | null): Outcome[] {
         entryOf(
           {
             name: words,
-            kind: final ? 'out' : 'rung',
+            kind: final ? 'out' : 'stage',
             on: bench.today,
             by: body.by,
-            about: [{ what: 'sowings', id: target.id, rung: target.rung }],
+            subjects: [{ what: 'sowings', id: target.id, stage: target.stage }],
             count: n,
             part: isPart,
-            really,
+            actual,
           },
           acting,
         ),

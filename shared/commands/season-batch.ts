@@ -18,7 +18,7 @@ export const fillsOf = (run: MixRun) =>
     ballContainerId,
   }))
 /** The stages a mix of the season is for, as a batch keeps them. */
-export const forSowings = ({ of }: MixRun) => of.map(({ sowingId, rung }) => ({ id: sowingId, rung }))
+export const forSowings = ({ of }: MixRun) => of.map(({ sowingId, stage }) => ({ id: sowingId, stage }))
 
 export const namesOf = (bench: Pick<Bench, 'row'>, of: MixRun['of']) =>
   [...new Set(of.map(({ sowingId }) => bench.row(sowingId)?.name ?? ''))].join(', ')
@@ -28,8 +28,8 @@ export const batchPlannedFor = (bench: Bench, run: MixRun) =>
   bench.kept.batches.find(
     (one) =>
       !makingOf(bench, one.id) &&
-      run.of.every(({ sowingId, rung }) =>
-        one.body.sowings.some((target) => target.id === sowingId && target.rung === rung),
+      run.of.every(({ sowingId, stage }) =>
+        one.body.sowings.some((target) => target.id === sowingId && target.stage === stage),
       ),
   )
 
@@ -55,12 +55,12 @@ export function batchFor(bench: Bench, run: MixRun): BatchRecord | null {
 /** The feed the season asks for on a day. @param on the day, in the reader’s words */
 export function feedingFor(bench: Bench, run: FeedRun, on: string): FeedingRecord {
   const [first] = run.of
-  const stage = first && bench.row(first.sowingId)?.planned.rungs[first.rung]
+  const stage = first && bench.row(first.sowingId)?.planned.stages[first.stage]
   const { frame } = bench.context
   return {
     name: `${namesOf(bench, run.of)}, ${on}`.slice(0, 120),
     feedId: frame!.feedId,
-    stageId: stage?.care.stageId ?? 'growing-on',
+    growthStageId: stage?.care.growthStageId ?? 'growing-on',
     targetNMgPerL: run.nMgPerL,
     vessel: { name: 'Can', volumeL: frame!.canL },
     batchId: null,

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { heldOver } from '#core/season/schedule/moves'
 import type { Day } from '#core/calendar/day'
 import { JOB_KINDS } from '#core/season/today/job'
-import { find, stagesOf, type Bench } from '../reckoning/bench'
+import { find, stagesOfSowing, type Bench } from '../reckoning/bench'
 import { entry, type EntryRecord } from '../records/entry'
 import { sowing, type SowingRecord } from '../records/sowing'
 import { day, id, name } from '../records/rules'
@@ -10,12 +10,12 @@ import { command, entryOf, inFuture, plainCommand, refuse, type Acting, type Cha
 
 /** A sowing, on one of its stages. */
 const TARGETS = z
-  .array(z.object({ sowingId: id, rung: z.int().min(0).max(99) }))
+  .array(z.object({ sowingId: id, stage: z.int().min(0).max(99) }))
   .min(1, 'Say what it was for.')
   .max(500)
 type Targets = z.output<typeof TARGETS>
-const about = (of: Targets): EntryRecord['about'] =>
-  of.map(({ sowingId, rung }) => ({ what: 'sowings', id: sowingId, rung }))
+const subjects = (of: Targets): EntryRecord['subjects'] =>
+  of.map(({ sowingId, stage }) => ({ what: 'sowings', id: sowingId, stage }))
 
 /** Sowings planned together; what is growing already is written down as sown on its day, and counted. */
 export const plan = plainCommand(
@@ -62,9 +62,9 @@ const sownThen = (on: Day, of: readonly { id: string; body: SowingRecord }[], ac
   entryOf(
     {
       name: `Sown: ${of[0]!.body.name}${of.length > 1 ? ` and ${of.length - 1} more` : ''}`,
-      kind: 'rung',
+      kind: 'stage',
       on,
-      about: about(of.map(({ id: sowingId }) => ({ sowingId, rung: 0 }))),
+      subjects: subjects(of.map(({ id: sowingId }) => ({ sowingId, stage: 0 }))),
     },
     acting,
   )
@@ -74,7 +74,7 @@ const countedNow = (sowingId: string, { name: of }: SowingRecord, count: number,
       name: `Came up: ${of}`,
       kind: 'look',
       on: acting.today,
-      about: about([{ sowingId, rung: 0 }]),
+      subjects: subjects([{ sowingId, stage: 0 }]),
       count,
     },
     acting,
@@ -97,7 +97,7 @@ export const tick = plainCommand(
   ({ of, kind, title, id: entryId, on, count, part, note }, acting) =>
     inFuture(on, acting) ?? [
       entryOf(
-        { name: title, kind, on, about: about(of), count, part, note },
+        { name: title, kind, on, subjects: subjects(of), count, part, note },
         acting,
         entryId ?? acting.newId(),
       ),
@@ -107,7 +107,7 @@ export const tick = plainCommand(
 /** A job is put off to another day. */
 export const snooze = plainCommand('snooze', { ...job, until: day }, ({ of, kind, title, until }, acting) =>
   until > acting.today
-    ? [entryOf({ name: title, kind, on: acting.today, about: about(of), snoozedUntil: until }, acting)]
+    ? [entryOf({ name: title, kind, on: acting.today, subjects: subjects(of), snoozedUntil: until }, acting)]
     : refuse(['until'], 'Put it off to a day that is still to come.', { today: acting.today }),
 )
 
@@ -122,7 +122,7 @@ const lossOf = (sowingId: string, { name: of }: SowingRecord, acting: Acting): C
       name: `Given up: ${of}`,
       kind: 'give up',
       on: acting.today,
-      about: about([{ sowingId, rung: 0 }]),
+      subjects: subjects([{ sowingId, stage: 0 }]),
     },
     acting,
   )
@@ -137,7 +137,7 @@ export const endCrop = command('end crop', { sowingId: id }, (bench, { sowingId 
         name: `Over: ${stood.name}`,
         kind: 'end',
         on: acting.today,
-        about: about([{ sowingId, rung: 0 }]),
+        subjects: subjects([{ sowingId, stage: 0 }]),
       },
       acting,
     ),
@@ -161,9 +161,9 @@ export const holdOver = command('hold over', { sowingId: id }, (bench, { sowingI
   const row = bench.row(sowingId)
   const stood = find(bench, 'sowings', sowingId)
   if (!row || !stood || !bench.season) return refuse(['sowingId'], 'This sowing is not planned any more.')
-  const stages = stagesOf(stood.body, bench.season)
+  const stages = stagesOfSowing(stood.body, bench.season)
   const days = bench.done.get(sowingId) ?? {}
-  const begun = stages.filter((_, i) => days[`rung-${i}`] !== undefined).length
+  const begun = stages.filter((_, i) => days[`stage-${i}`] !== undefined).length
   const held = heldOver(
     structuredClone(stood.body),
     row.planned,

@@ -10,12 +10,12 @@ import { sowing } from '../records/sowing'
 import { sowingRecordProblems } from '../reckoning/sowing-request'
 import { packet } from '../records/packet'
 import { hasSeason, openRows, seasonPlanner, type SeasonContext } from '../reckoning/season'
-import { dryRunFor } from '../reckoning/water-scenario'
+import { scenarioFor } from '../reckoning/water-scenario'
 import { amount, day, id, idsOf, ruled } from '../records/rules'
 import { placeOf } from '#core/places/place'
 import { PLACE_KINDS } from '#core/places/place-kinds'
 import { EC_PER_MG_N } from '#core/water/balance'
-import { dryRun, HABITS, type DryRun } from '#core/water/water-scenario'
+import { waterScenario, WATERING_HABITS, type WaterScenario } from '#core/water/water-scenario'
 
 /*
  * What a script can ask of a season: the same questions as the pages put. The crops, containers and mixes are those of
@@ -24,7 +24,7 @@ import { dryRun, HABITS, type DryRun } from '#core/water/water-scenario'
 
 const KITCHENS = ['metric', 'us', 'imperial'] as const
 const frame = {
-  season: seasonFrame.describe('Frosts, shelf, lamps and schools'),
+  season: seasonFrame.describe('Frosts, shelf, lamps and methods'),
   packets: z.array(z.object({ id, packet })).max(200).default([]),
   today: day.describe('The day it is asked'),
 }
@@ -130,7 +130,7 @@ export const packingToCompute = ruled(
 )
 
 /** A tray through weeks of a habit of watering. */
-export const dryRunToCompute = ruled(
+export const scenarioToCompute = ruled(
   z.object({
     recipeId: z.string().max(64).describe('A mix of the book'),
     containerId: z.string().max(64),
@@ -140,7 +140,7 @@ export const dryRunToCompute = ruled(
       nightC: amount.min(-20).max(40).nullish(),
       humidity: amount.min(0.05).max(1).nullish(),
     }),
-    habit: z.enum(HABITS),
+    habit: z.enum(WATERING_HABITS),
     how: z.enum(['above', 'below']).default('below'),
     days: z.int().min(1).max(365).default(42),
     waterEcMsPerCm: amount.min(0).max(10).default(0.4),
@@ -163,7 +163,7 @@ export const dryRunToCompute = ruled(
     ]
   },
 )
-export function computedDryRun(value: z.output<typeof dryRunToCompute>): DryRun {
+export function computedScenario(value: z.output<typeof scenarioToCompute>): WaterScenario {
   const { dayC, nightC, humidity, kind } = value.place
   const usual = placeOf(kind, 'place')
   const place = {
@@ -175,7 +175,7 @@ export function computedDryRun(value: z.output<typeof dryRunToCompute>): DryRun 
   const feed = value.feed && { ...value.feed, ecMsPerCm: value.feed.nMgPerL * EC_PER_MG_N }
   const { recipeId, containerId, habit, how, days, waterEcMsPerCm: waterEc } = value
   const tried = { recipeId, containerId, habit, how, days, waterEc, feed, place, lampHours: 16 }
-  return dryRun(dryRunFor(contextOf({}), tried)!)
+  return waterScenario(scenarioFor(contextOf({}), tried)!)
 }
 
 /** A season planned as it stands on a day, with its trays shared, and all that it asks for. */

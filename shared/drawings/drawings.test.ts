@@ -28,7 +28,7 @@ describe('the section through a mix', () => {
     )
   })
 
-  it('lies in a rung as in the section: the same shares, one on the other', () => {
+  it('lies in a stage as in the section: the same shares, one on the other', () => {
     fc.assert(
       fc.property(amounts, (amountsOf) => {
         const parts = amountsOf.map((n, i) => ({ materialId: String(i), parts: n }))

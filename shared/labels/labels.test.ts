@@ -47,9 +47,9 @@ const entry = (what: 'sown' | 'set', run: string, cells: number[]) => ({
   id: `${what} ${run}`,
   body: newEntry({
     name: 'It',
-    kind: 'rung',
+    kind: 'stage',
     on: sownOn,
-    about: [],
+    subjects: [],
     cells: [
       { trayId: TRAY, run, what, cells: cells.map((cell): [number, number] => [cell, 1]), count: null },
     ],
@@ -68,7 +68,7 @@ function labels(
       {
         id: 'feed',
         number: 3,
-        body: { name: 'Weak feed', feedId: 'balanced-20', stageId: 'true-leaves', targetNMgPerL: 60 },
+        body: { name: 'Weak feed', feedId: 'balanced-20', growthStageId: 'true-leaves', targetNMgPerL: 60 },
       } as never,
     ],
     batches: [{ id: 'batch', number: 5, body: { name: 'Sowing mix', onDate: sownOn } } as never],

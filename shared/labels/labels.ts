@@ -156,7 +156,7 @@ function bottle(
       `mixed ${day(today)}`,
       `use until ${day(addDays(today, feed?.organic ? KEEPS_DAYS.organic : KEEPS_DAYS.salts))}`,
       feed ? feed.name : '',
-      `for ${body.stageId.replaceAll('-', ' ')}`,
+      `for ${body.growthStageId.replaceAll('-', ' ')}`,
       'not for drinking; keep from children and pets',
     ].filter(Boolean),
     address: null,

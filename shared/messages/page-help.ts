@@ -26,7 +26,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
       'Leave what you do not know. Nothing is assumed that you did not say.',
       'Each answer says at once what it changed.',
     ],
-    words: ['flat', 'ladder', 'batch'],
+    words: ['flat', 'schedule', 'batch'],
     cautions: ['electricity'],
   },
   '/today': {
@@ -35,7 +35,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
       'Tick off what is done; the calendar beside it writes it down as of another day, or a part of it.',
       'Start opens the job step by step. The clock puts it off until tomorrow.',
     ],
-    words: ['rung', 'harden off', 'pot up', 'prick out'],
+    words: ['stage', 'harden off', 'pot up', 'prick out'],
     keys: [
       ['↑ ↓', 'go through the jobs'],
       ['d', 'done'],
@@ -43,13 +43,13 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
     ],
   },
   '/season': {
-    why: 'Every sowing as a ladder on one axis of time, and below it what they ask for: room, mix, feed.',
+    why: 'Every sowing as a schedule on one axis of time, and below it what they ask for: room, mix, feed.',
     ways: [
       'Say what you will raise in one sentence; it is planned as you type, kept when you press Plan it.',
-      'Drag a sowing or the edge between two rungs; all that hangs on it moves.',
-      'Frosts and places: when it freezes, where trays stand, which school you follow.',
+      'Drag a sowing or the edge between two stages; all that hangs on it moves.',
+      'Frosts and places: when it freezes, where trays stand, which method you follow.',
     ],
-    words: ['ladder', 'rung', 'school', 'flat', 'certainty', 'harden off'],
+    words: ['schedule', 'stage', 'method', 'flat', 'certainty', 'harden off'],
     keys: [
       ['← →', 'move the sowing in hand by a day'],
       ['Enter', 'open it'],
@@ -71,7 +71,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
   '/season/light': {
     why: 'How high a lamp hangs for the light a seedling wants.',
     ways: ['Move the lamp, or read a meter under it. Daylight needs no height.'],
-    words: ['mol', 'school'],
+    words: ['mol', 'method'],
     cautions: ['electricity'],
   },
   '/season/odds': {
@@ -112,8 +112,8 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
   },
   '/programme': {
     why: 'Feeding over weeks: each stage with its strength and its rhythm, and what it uses up.',
-    ways: ['Pick a school, then change a rung. It says when the mix itself runs out of food.'],
-    words: ['school', 'rung', 'mg/L N'],
+    ways: ['Pick a method, then change a stage. It says when the mix itself runs out of food.'],
+    words: ['method', 'stage', 'mg/L N'],
     cautions: ['fertiliser'],
   },
   '/trays': {
@@ -238,7 +238,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
   '/crops': {
     why: 'Crops with their figures and sources, and the packets of seed you keep.',
     ways: ['Correct a figure for your place. A packet’s own germination and days beat the book.'],
-    words: ['germination', 'ladder'],
+    words: ['germination', 'schedule'],
   },
   '/devices': {
     why: 'Scales, probes and pens that send what they read, and the weather.',
@@ -261,7 +261,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
     words: [],
   },
   '/shared': {
-    why: 'A recipe, feed or ladder somebody shared, beside your own; or a recipe in words, read word by word.',
+    why: 'A recipe, feed or schedule somebody shared, beside your own; or a recipe in words, read word by word.',
     ways: ['Nothing is kept before you say so.'],
     words: ['part'],
   },
@@ -271,7 +271,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
     words: [],
   },
   '/help': {
-    why: 'All of this to read or print: how it hangs together, words, schools, cautions, sources.',
+    why: 'All of this to read or print: how it hangs together, words, methods, cautions, sources.',
     ways: ['Print makes a booklet of it.'],
     words: [],
   },

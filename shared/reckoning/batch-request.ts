@@ -6,7 +6,7 @@ import { learnedAllowances,learnedVessel } from './calibrated-catalogues'
 import { type BatchFields } from '../records/batch'
 
 
-type Reckoned = Pick<Context, 'containers' | 'materials' | 'homeTests'> & Partial<Pick<Context, 'habits'>>
+type Reckoned = Pick<Context, 'containers' | 'materials' | 'homeTests'> & Partial<Pick<Context, 'calibrations'>>
 
 /** What is wrong with a batch, given what the household knows. */
 export function batchRecordProblems(fields: BatchFields, known: Reckoned): Problem[] {
@@ -22,8 +22,8 @@ export function batchRecordProblems(fields: BatchFields, known: Reckoned): Probl
 export function asBatchRequest(fields: BatchFields, known: Reckoned): BatchRequest {
   return {
     ...fields,
-    allowances: known.habits ? learnedAllowances(fields.allowances, known.habits) : fields.allowances,
-    scoop: known.habits ? learnedVessel(fields.scoop, known.habits) : fields.scoop,
+    allowances: known.calibrations ? learnedAllowances(fields.allowances, known.calibrations) : fields.allowances,
+    scoop: known.calibrations ? learnedVessel(fields.scoop, known.calibrations) : fields.scoop,
     materials: known.materials,
     homeTests: known.homeTests,
     fills: fields.fills.map(({ containerId, ballContainerId, ...fill }, index) => {

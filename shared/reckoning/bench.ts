@@ -1,5 +1,5 @@
 import type { Day } from '#core/calendar/day'
-import { rungsOf } from '#core/season/schedule/sowing'
+import { stagesOf } from '#core/season/schedule/sowing'
 import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
 import type { RunStands, TrayStands } from '#core/trays/standing'
@@ -145,7 +145,7 @@ const wateredTrays = (bench: Pick<Bench, 'kept' | 'row'>) =>
     bench.kept.entries,
     bench.kept.household.body.water,
     standingTrays(bench),
-    (sowingId, rung) => bench.row(sowingId)?.planned.rungs[rung]?.care.nMgPerL ?? 0,
+    (sowingId, stage) => bench.row(sowingId)?.planned.stages[stage]?.care.nMgPerL ?? 0,
   )
 
 type KeptBy = Pick<Bench, 'kept'>
@@ -168,18 +168,18 @@ export const traysOfSowing = (bench: KeptBy, sowingId: string): Tray[] =>
 export const runsOfSowing = (
   bench: Pick<Bench, 'kept' | 'stands'>,
   sowingId: string,
-  rung: number,
+  stage: number,
 ): { tray: Tray; of: RunStands }[] =>
   standingTrays(bench).flatMap((tray) =>
     bench
       .stands(tray)
-      .runs.filter(({ run }) => run.sowingId === sowingId && run.rung === rung)
+      .runs.filter(({ run }) => run.sowingId === sowingId && run.stage === stage)
       .map((of) => ({ tray, of })),
   )
 
 /** The entry that says a batch was made. */
 export const makingOf = ({ kept }: KeptBy, batchId: string) =>
-  kept.entries.find(({ body }) => body.kind === 'batch made' && body.about.some(({ id }) => id === batchId))
+  kept.entries.find(({ body }) => body.kind === 'batch made' && body.subjects.some(({ id }) => id === batchId))
 
 /** The stages of a sowing as it is planned. */
-export const stagesOf = (body: SowingRecord, season: SeasonContext) => rungsOf(asSowingRequest(body, season)!)
+export const stagesOfSowing = (body: SowingRecord, season: SeasonContext) => stagesOf(asSowingRequest(body, season)!)

@@ -34,7 +34,7 @@ const batch = (kind: 'tray-72' | 'block-2in', over: Partial<BatchRecord> = {}): 
   ...plainBatch(),
   ...over,
 })
-const REALLY: NonNullable<EntryRecord['really']> = {
+const ACTUAL: NonNullable<EntryRecord['actual']> = {
   share: null,
   usedL: null,
   leftL: null,
@@ -60,15 +60,15 @@ function runs(
 ) {
   const book = contextOf({})
   const record = batch(kind)
-  const inBook = reckonedL(planOf(record, book), { ...REALLY, share: 1 }, 0.05)
+  const inBook = reckonedL(planOf(record, book), { ...ACTUAL, share: 1 }, 0.05)
   const measurements: Measurement[] = []
   const off: number[] = []
   for (let i = 0; i < n; i++) {
     const planned = planOf(record, learnedBy(measurements))
     const usedL = inBook * truth * (1 + wobble[i % wobble.length]!) * (i === times ? 10 : 1)
-    const really = { ...REALLY, share: 1, usedL }
-    off.push((inBook * truth) / reckonedL(planned, really, 0.05) - 1)
-    measuredByBatch(record, `batch ${i}`, really, book, planned).forEach((row) =>
+    const actual = { ...ACTUAL, share: 1, usedL }
+    off.push((inBook * truth) / reckonedL(planned, actual, 0.05) - 1)
+    measuredByBatch(record, `batch ${i}`, actual, book, planned).forEach((row) =>
       measurements.push({ ...row, entryId: `e${i}`, on: addDays(on, i) }),
     )
   }
@@ -120,7 +120,7 @@ describe('what a batch used', () => {
     const rows = measuredByBatch(
       record,
       'b',
-      { ...REALLY, share: 1, mixedL: loose * 0.85 },
+      { ...ACTUAL, share: 1, mixedL: loose * 0.85 },
       contextOf({}),
       planned,
     )

@@ -2,7 +2,7 @@ import { DEFAULT_ALLOWANCES, type Allowances } from '#core/media/batch-request'
 import type { MaterialLibrary } from '#core/media/material'
 import type { Catalogue } from '#core/catalogue'
 import type { Feed } from '#core/feed/feed'
-import type { Habits } from '#core/learning/calibrations'
+import type { Calibrations } from '#core/learning/calibrations'
 import type { Crop } from '#core/sowing/crop'
 import { learnedSource } from '#core/working/source'
 
@@ -17,9 +17,9 @@ const changed = <Row extends { readonly id: string }>(
 ): Catalogue<Row> => new Map([...rows].map(([id, row]) => [id, change(row)]))
 
 /** Settling as this bench taps its trays, and what its coir gives. */
-export function learnedMaterials(library: MaterialLibrary, habits: Habits): MaterialLibrary {
-  const settling = habits.of('settling')
-  const coir = habits.of('coir yield')
+export function learnedMaterials(library: MaterialLibrary, calibrations: Calibrations): MaterialLibrary {
+  const settling = calibrations.of('settling')
+  const coir = calibrations.of('coir yield')
   if (settling.n + coir.n === 0) return library
   return changed(library, (material) => ({
     ...material,
@@ -37,26 +37,26 @@ export function learnedMaterials(library: MaterialLibrary, habits: Habits): Mate
 }
 
 /** Powders by the weight of the household's own spoon. */
-export function learnedFeeds(feeds: Catalogue<Feed>, habits: Habits): Catalogue<Feed> {
-  if (habits.things('powder density').length === 0) return feeds
-  return changed(feeds, (feed) => learnedFeed(feed, habits))
+export function learnedFeeds(feeds: Catalogue<Feed>, calibrations: Calibrations): Catalogue<Feed> {
+  if (calibrations.things('powder density').length === 0) return feeds
+  return changed(feeds, (feed) => learnedFeed(feed, calibrations))
 }
 /** One of them. */
-export function learnedFeed(feed: Feed, habits: Habits): Feed {
-  const { n, mean } = habits.of('powder density', feed.id)
+export function learnedFeed(feed: Feed, calibrations: Calibrations): Feed {
+  const { n, mean } = calibrations.of('powder density', feed.id)
   if (n === 0 || feed.form !== 'powder' || feed.sources.densityGPerMl.tag === 'yours') return feed
   const source = learnedSource(n, feed.sources.densityGPerMl)
   return { ...feed, densityGPerMl: mean, sources: { ...feed.sources, densityGPerMl: source } }
 }
 
 /** Crops as they come up here, and as strong as they like their feed. */
-export function learnedCrops(crops: Catalogue<Crop>, habits: Habits): Catalogue<Crop> {
-  const known = new Set([...habits.things('days up'), ...habits.things('feed response')])
+export function learnedCrops(crops: Catalogue<Crop>, calibrations: Calibrations): Catalogue<Crop> {
+  const known = new Set([...calibrations.things('days up'), ...calibrations.things('feed response')])
   if (known.size === 0) return crops
   return changed(crops, (crop) => {
     if (!known.has(crop.id)) return crop
-    const days = habits.of('days up', crop.id)
-    const feed = habits.of('feed response', crop.id)
+    const days = calibrations.of('days up', crop.id)
+    const feed = calibrations.of('feed response', crop.id)
     return {
       ...crop,
       ...(days.n && crop.sources.emergence.tag !== 'yours'
@@ -68,9 +68,9 @@ export function learnedCrops(crops: Catalogue<Crop>, habits: Habits): Catalogue<
 }
 
 /** Allowances with what was learned in the place of what nobody changed. */
-export function learnedAllowances(said: Allowances, habits: Habits): Allowances {
-  const press = habits.of('block compression')
-  const loss = habits.of('mixing loss')
+export function learnedAllowances(said: Allowances, calibrations: Calibrations): Allowances {
+  const press = calibrations.of('block compression')
+  const loss = calibrations.of('mixing loss')
   const usual = (key: 'blockCompression' | 'mixingLossK') => said[key] === DEFAULT_ALLOWANCES[key]
   const learned = {
     ...(press.n && usual('blockCompression') ? { blockCompression: press.n } : {}),
@@ -91,8 +91,8 @@ export const jugKey = (name: string): string => name.trim().toLowerCase().slice(
 /** A jug, scoop or can with what it really holds. */
 export function learnedVessel<Vessel extends { readonly name: string; readonly volumeL: number }>(
   vessel: Vessel,
-  habits: Habits,
+  calibrations: Calibrations,
 ): Vessel {
-  const { n, mean } = habits.of('jug', jugKey(vessel.name))
+  const { n, mean } = calibrations.of('jug', jugKey(vessel.name))
   return n === 0 ? vessel : { ...vessel, volumeL: vessel.volumeL * mean }
 }

@@ -14,7 +14,7 @@ import { seasonBook, type SeasonBook } from '#core/season/book'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import type { Crop } from '#core/sowing/crop'
 import type { Kitchen } from '#core/units/unit'
-import { habitsFrom, type Habits, type Measurement } from '#core/learning/calibrations'
+import { calibrationsFrom, type Calibrations, type Measurement } from '#core/learning/calibrations'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import type { Bodies, Collection } from '../records/collections'
 import { learnedAllowances, learnedCrops, learnedFeeds, learnedMaterials } from './calibrated-catalogues'
@@ -53,8 +53,8 @@ export type KeptLists = { readonly [C in Collection]?: readonly Kept<Bodies[C]>[
 export interface Context {
   readonly kitchen: Kitchen
   /** What the household's own measurements make of the defaults. */
-  readonly habits: Habits
-  /** Frosts, shelf and schools; null until they are set. */
+  readonly calibrations: Calibrations
+  /** Frosts, shelf and methods; null until they are set. */
   readonly frame: SeasonFrame | null
   readonly containers: Catalogue<Container>
   readonly materials: MaterialLibrary
@@ -94,18 +94,18 @@ const containersOf = remembered((list: List<'containers'>) =>
 const knownMaterials = remembered((list: List<'materials'>) =>
   catalogueOf(BUILT_IN, bodies(list, asMaterial)),
 )
-const habitsOf = remembered(
+const calibrationsOf = remembered(
   (measurements: readonly Measurement[] | undefined, dropped: readonly string[] | undefined) =>
-    habitsFrom(measurements ?? NONE, dropped ?? NONE),
+    calibrationsFrom(measurements ?? NONE, dropped ?? NONE),
 )
-const materialsOf = remembered((list: List<'materials'>, stocks: List<'stocks'>, habits: Habits) =>
-  learnedMaterials(withOwnPacks(knownMaterials(list), stocks ?? NONE), habits),
+const materialsOf = remembered((list: List<'materials'>, stocks: List<'stocks'>, calibrations: Calibrations) =>
+  learnedMaterials(withOwnPacks(knownMaterials(list), stocks ?? NONE), calibrations),
 )
-const feedsOf = remembered((list: List<'feeds'>, habits: Habits) =>
-  learnedFeeds(catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)), habits),
+const feedsOf = remembered((list: List<'feeds'>, calibrations: Calibrations) =>
+  learnedFeeds(catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)), calibrations),
 )
-const cropsOf = remembered((list: List<'crops'>, habits: Habits) =>
-  learnedCrops(catalogueOf(BUILT_IN_CROPS, bodies(list, asCrop)), habits),
+const cropsOf = remembered((list: List<'crops'>, calibrations: Calibrations) =>
+  learnedCrops(catalogueOf(BUILT_IN_CROPS, bodies(list, asCrop)), calibrations),
 )
 const recipesOf = remembered((list: List<'recipes'>) =>
   catalogueOf(
@@ -131,13 +131,13 @@ const bookOf = remembered(
     containers: Context['containers'],
     recipes: Context['recipes'],
     materials: MaterialLibrary,
-    habits: Habits,
+    calibrations: Calibrations,
   ) =>
     seasonBook(
       (id) => containers.get(id),
       (id) => recipes.get(id),
       materials,
-      learnedAllowances(DEFAULT_ALLOWANCES, habits),
+      learnedAllowances(DEFAULT_ALLOWANCES, calibrations),
     ),
 )
 const frameOf = remembered(
@@ -154,7 +154,7 @@ const contextFrom = remembered(
   (
     ...[
       kitchen,
-      habits,
+      calibrations,
       frame,
       containers,
       materials,
@@ -169,7 +169,7 @@ const contextFrom = remembered(
     ]: Parts
   ): Context => ({
     kitchen,
-    habits,
+    calibrations,
     frame,
     containers,
     materials,
@@ -181,13 +181,13 @@ const contextFrom = remembered(
     packets,
     stocks,
     mixOf: mixes,
-    book: bookOf(containers, recipes, materials, habits),
+    book: bookOf(containers, recipes, materials, calibrations),
     feed: feeds.get(frame?.feedId ?? '') ?? FEEDS[0]!,
   }),
 )
 type Parts = [
   Kitchen,
-  Habits,
+  Calibrations,
   SeasonFrame | null,
   Context['containers'],
   MaterialLibrary,
@@ -204,15 +204,15 @@ type Parts = [
 /** The same object again for lists that are the same objects, so that what is planned with it can be remembered. */
 export function contextOf(kept: KeptLists): Context {
   const recipes = recipesOf(kept.recipes)
-  const habits = habitsOf(kept.measurements, kept.household?.body.learning?.dropped)
+  const calibrations = calibrationsOf(kept.measurements, kept.household?.body.learning?.dropped)
   return contextFrom(
     kept.household?.body.kitchen ?? 'metric',
-    habits,
+    calibrations,
     frameOf(kept.household?.body.season, kept.weather, kept.household?.body.away),
     containersOf(kept.containers),
-    materialsOf(kept.materials, kept.stocks, habits),
-    feedsOf(kept.feeds, habits),
-    cropsOf(kept.crops, habits),
+    materialsOf(kept.materials, kept.stocks, calibrations),
+    feedsOf(kept.feeds, calibrations),
+    cropsOf(kept.crops, calibrations),
     recipes,
     testsOf(kept.recipes),
     toolsOf(kept.tools),

@@ -8,7 +8,7 @@ import { type FeedingRecord } from '../records/feeding'
 
 
 export function asDoseRequest(value: {
-  stageId: string
+  growthStageId: string
   targetNMgPerL: number
   vessel: { name: string; volumeL: number }
   feed: z.output<typeof feedFields>

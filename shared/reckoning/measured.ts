@@ -1,4 +1,4 @@
-import { habitById, type HabitId } from '#core/learning/calibrations'
+import { calibrationById, type CalibrationId } from '#core/learning/calibrations'
 
 import { COVER_IS_THE_MIX } from '#core/media/batch-request'
 import type { BatchPlan } from '#core/media/batch'
@@ -8,7 +8,7 @@ import { unlikeness } from '#core/media/mixing-loss'
 import { daysBetween, type Day } from '#core/calendar/day'
 import { mixWarmth, type Place } from '#core/places/place'
 import { withOutside } from '#core/season/schedule/stays'
-import { stageById } from '#core/feed/stage'
+import { growthStageById } from '#core/feed/growth-stage'
 import { daysToEmergence } from '#core/sowing/emergence'
 import { meanOf } from '#core/sowing/warmth'
 import { germinationOf, type RunStands } from '#core/trays/standing'
@@ -28,8 +28,8 @@ import { countsEach } from './trays'
 export type MeasuredRow = EntryRecord['measured'][number]
 
 /** A measurement of which nothing but its value is out of the ordinary; null where it is none at all. */
-function row(what: HabitId, value: number, more: Partial<MeasuredRow> = {}): MeasuredRow[] {
-  const { from, to } = habitById(what)
+function row(what: CalibrationId, value: number, more: Partial<MeasuredRow> = {}): MeasuredRow[] {
+  const { from, to } = calibrationById(what)
   if (!Number.isFinite(value) || value < from || value > to) return []
   return [{ what, of: '', value, n: null, key: '', ...more }]
 }
@@ -43,17 +43,17 @@ function row(what: HabitId, value: number, more: Partial<MeasuredRow> = {}): Mea
 export function measuredByBatch(
   batch: BatchRecord,
   batchId: string,
-  really: NonNullable<EntryRecord['really']>,
+  actual: NonNullable<EntryRecord['actual']>,
   book: Context,
   planned: BatchPlan & { readonly blockCompression: number },
 ): MeasuredRow[] {
-  const { usedL, mixedL } = really
-  const share = really.share ?? 1
-  const request = asBatchRequest(batch, { ...book, habits: undefined })
+  const { usedL, mixedL } = actual
+  const share = actual.share ?? 1
+  const request = asBatchRequest(batch, { ...book, calibrations: undefined })
   const blocks = request.fills.filter(({ container }) => container.kind === 'block').length
   const rows: MeasuredRow[] = []
-  if (usedL !== null && usedL > 0 && (really.filled !== null || share === 1)) {
-    const reckoned = reckonedL(planned, really, batch.allowances.spare)
+  if (usedL !== null && usedL > 0 && (actual.filled !== null || share === 1)) {
+    const reckoned = reckonedL(planned, actual, batch.allowances.spare)
     const ratio = reckoned > 0 ? usedL / reckoned : NaN
     if (blocks === request.fills.length)
       rows.push(...row('block compression', ratio * planned.blockCompression, { key: batchId }))
@@ -75,7 +75,7 @@ export function measuredByBatch(
 /** What the plan reckoned for the containers that were filled, without the spare, L. */
 export function reckonedL(
   plan: BatchPlan,
-  { share, filled }: NonNullable<EntryRecord['really']>,
+  { share, filled }: NonNullable<EntryRecord['actual']>,
   spare: number,
 ): number {
   const demand = plan.fills.reduce(
@@ -121,7 +121,7 @@ function expectedDays(
   sownOn: Day,
   upOn: Day,
   crop: NonNullable<ReturnType<Context['crops']['get']>>,
-  { frame, habits }: Context,
+  { frame, calibrations }: Context,
   warmth: ReadonlyMap<Day, number>,
 ): number | null {
   const place = withOutside(frame?.places ?? []).find(({ id }) => id === placeId)
@@ -132,7 +132,7 @@ function expectedDays(
     : mixWarmth(place, crop.warmthC)
   const days = daysToEmergence(crop.emergence, mixC)
   // The crop's pace may be learned already: the factor is one against the book.
-  const pace = habits.of('days up', crop.id)
+  const pace = calibrations.of('days up', crop.id)
   return days && days.value / (crop.emergence.learned ? pace.mean : 1)
 }
 
@@ -159,12 +159,12 @@ export function measuredByLeaves(
   signs: readonly SeenId[],
   cropId: string,
   nMgPerL: number,
-  stageId: string,
+  growthStageId: string,
   key: string,
 ): MeasuredRow[] {
   const answer = signs.flatMap((sign) => ANSWERS[sign] ?? [])[0]
-  const stage = stageById(stageId)
-  const middle = (stage.lowNMgPerL + stage.highNMgPerL) / 2
+  const growthStage = growthStageById(growthStageId)
+  const middle = (growthStage.lowNMgPerL + growthStage.highNMgPerL) / 2
   if (answer === undefined || middle <= 0 || nMgPerL <= 0) return []
   return row('feed response', (nMgPerL / middle) * answer, { of: cropId, key })
 }

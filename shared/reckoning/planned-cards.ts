@@ -21,11 +21,11 @@ export function plannedBatch(body: BatchRecord, context: Context) {
 export function plannedFeed(body: FeedingRecord, context: Context) {
   const feed = context.feeds.get(body.feedId)
   // The jug holds what it was found to hold.
-  const vessel = learnedVessel(body.vessel, context.habits)
+  const vessel = learnedVessel(body.vessel, context.calibrations)
   const request = feed && { ...body, vessel, feed, tools: context.tools }
   if (!request || doseProblems(request).length) return null
   const plan = planDose(request)
-  const { n } = context.habits.of('jug', jugKey(vessel.name))
+  const { n } = context.calibrations.of('jug', jugKey(vessel.name))
   const vesselL = given(vessel.name, vessel.volumeL, 'L', learnedSource(n, yours('your vessel')))
   return {
     feed: request.feed,

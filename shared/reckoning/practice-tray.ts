@@ -1,4 +1,4 @@
-import { stageById } from '#core/feed/stage'
+import { growthStageById } from '#core/feed/growth-stage'
 import { blendOf } from '#core/media/blend'
 import { chemistryOf, dosed } from '#core/media/chemistry'
 import { insideOf } from '#core/media/inside'
@@ -9,11 +9,11 @@ import { placeOf, type Place } from '#core/places/place'
 import { CAUSES, causesOf, SPEAKS, type Cause, type CauseId } from '#core/signs/causes'
 import { emptyRecord, type SignRecord } from '#core/signs/record'
 import type { SignId } from '#core/signs/seen'
-import { dryRun, type DryRunDay } from '#core/water/water-scenario'
+import { waterScenario, type ScenarioDay } from '#core/water/water-scenario'
 import { EC_PER_MG_N } from '#core/water/balance'
 import { WET_GONE } from '#core/water/tray-store'
 import type { Context } from './context'
-import { dryRunFor, type Tried } from './water-scenario'
+import { scenarioFor, type Tried } from './water-scenario'
 
 /*
  * A made-up tray with something the matter with it: its water, salts, food and air run through the same model as a real
@@ -206,7 +206,7 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
   const recipeId = fault.how?.recipeId ?? one(['lean-and-light', 'peat-and-mineral'])
   const containerId = fault.how?.containerId ?? one(['tray-72', 'tray-50'])
   const waterEc = fault.how?.waterEc ?? 0.4
-  const request = dryRunFor(context, {
+  const request = scenarioFor(context, {
     recipeId,
     containerId,
     place,
@@ -223,12 +223,12 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
   const container = context.containers.get(containerId)
   const mix = context.mixOf(recipeId)
   if (!request || !container || !mix) return null
-  const run = dryRun(request)
+  const run = waterScenario(request)
   const blend = blendOf(mix.parts, context.materials)
   const chemistry = chemistryOf(blend.ingredients, blend.mixingLoss, dosed(mix.extras, context.materials))
   const { physics, daysOfFood } = insideOf(container, blend, chemistry)
   const daysUp = days - request.upAfterDays
-  const stage = stageById(daysUp < 10 ? 'seed-leaves' : 'true-leaves')
+  const growthStage = growthStageById(daysUp < 10 ? 'seed-leaves' : 'true-leaves')
   const last = run.days.at(-1)!
   const week = run.days.slice(-7)
   const fedAgo = agoOf(run.days)
@@ -243,7 +243,7 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
     roots: 'holding',
     lastNMgPerL: feedMgPerL,
     daysSinceFed: feedMgPerL === null ? null : fedAgo,
-    band: [stage.lowNMgPerL, stage.highNMgPerL],
+    band: [growthStage.lowNMgPerL, growthStage.highNMgPerL],
     ecMsPerCm: last.ecMsPerCm,
     ecLimitMsPerCm: 2,
     daysPastFood: feedMgPerL === null ? daysUp - daysOfFood.value : -3,
@@ -286,7 +286,7 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
 }
 
 /** Days since it was last fed. */
-function agoOf(days: readonly DryRunDay[]): number {
+function agoOf(days: readonly ScenarioDay[]): number {
   const at = days.findLastIndex(({ fed }) => fed)
   return at < 0 ? days.length : days.length - 1 - at
 }

@@ -11,13 +11,13 @@ type Reckoned = Pick<Context, 'containers' | 'materials' | 'feeds' | 'mixOf'>
 export function programmeRecordProblems(record: ProgrammeRecord, known: Reckoned): Problem[] {
   const unknown = [
     ...(known.feeds.get(record.feedId) ? [] : [{ path: ['feedId'], message: 'This feed is not known.' }]),
-    ...record.rungs.flatMap(({ containerId, recipeId }, i) => [
+    ...record.stages.flatMap(({ containerId, recipeId }, i) => [
       ...(known.containers.get(containerId)
         ? []
-        : [{ path: ['rungs', i, 'containerId'], message: 'This container is not known.' }]),
+        : [{ path: ['stages', i, 'containerId'], message: 'This container is not known.' }]),
       ...(recipeId === null || known.mixOf(recipeId)
         ? []
-        : [{ path: ['rungs', i, 'recipeId'], message: 'This recipe is not known.' }]),
+        : [{ path: ['stages', i, 'recipeId'], message: 'This recipe is not known.' }]),
     ]),
   ]
   return unknown.length ? unknown : programmeProblems(asProgrammeRequest(record, known))
@@ -32,14 +32,14 @@ export function asProgrammeRequest(record: ProgrammeRecord, known: Reckoned): Pr
   return {
     feed,
     appetite: record.appetite,
-    school: record.school,
+    method: record.method,
     plants: record.plants,
-    rungs: record.rungs.map(({ containerId, recipeId, ...rung }) => {
+    stages: record.stages.map(({ containerId, recipeId, ...stage }) => {
       const container = known.containers.get(containerId)
       if (!container) throw new RangeError(`containerId: '${containerId}' is not known`)
       const mix = recipeId === null ? ofBatch : (known.mixOf(recipeId) ?? nothing)
       return {
-        ...rung,
+        ...stage,
         cellMl: cellVolume(container).value,
         ...foodOf(mix, known.materials),
       }

@@ -12,7 +12,7 @@ import { DAMPNESSES } from '#core/media/moisture'
 import { habitOf } from '#core/feed/programme'
 import { mixWarmth, OUTSIDE } from '#core/places/place'
 import { withOutside } from '#core/season/schedule/stays'
-import type { PlannedRung } from '#core/season/schedule/sowing-request'
+import type { PlannedStage } from '#core/season/schedule/sowing-request'
 import { daysUp } from '#core/sowing/emergence'
 import { cellsOf } from '#core/trays/layout'
 import { plannedBatch, plannedFeed } from './planned-cards'
@@ -48,8 +48,8 @@ export function runPlan(
   station: Station | null = null,
 ): RunPlan | null {
   const stands = runStands(body.marks)
-  const ids = (what: RunRecord['about'][number]['what']) =>
-    body.about.filter((one) => one.what === what).map(({ id }) => id)
+  const ids = (what: RunRecord['subjects'][number]['what']) =>
+    body.subjects.filter((one) => one.what === what).map(({ id }) => id)
   const just = (steps: readonly Step[] | null): RunPlan | null =>
     steps && { steps: cautionsOnce(steps), batchPlan: null }
   switch (body.kind) {
@@ -163,7 +163,7 @@ function sowTray(bench: Bench, tray: Stored<TrayRecord>, marks: RunStands): SowT
     runs: open.flatMap(({ run, cells }) => {
       const crop = bench.context.crops.get(run.cropId)
       if (!crop || cells === 0) return []
-      const fill = run.sowingId ? bench.row(run.sowingId)?.planned.rungs[0]?.fill : undefined
+      const fill = run.sowingId ? bench.row(run.sowingId)?.planned.stages[0]?.fill : undefined
       const packet = run.packetId ? bench.context.packets.get(run.packetId) : undefined
       return [
         {
@@ -203,34 +203,34 @@ function ofWater(bench: Bench, ids: readonly string[], marks: RunStands): Step[]
 }
 
 function ofMove(bench: Bench, body: RunRecord, station: Station | null): Step[] | null {
-  const target = body.about.find(({ what }) => what === 'sowings')
+  const target = body.subjects.find(({ what }) => what === 'sowings')
   const row = target && bench.row(target.id)
-  const rung: PlannedRung | undefined =
-    body.kind === 'final container' ? row?.planned.rungs.at(-1) : row?.planned.rungs[target?.rung ?? -1]
-  if (!row || !rung) return null
-  const all = Math.max(1, rung.plants - rung.moved)
+  const stage: PlannedStage | undefined =
+    body.kind === 'final container' ? row?.planned.stages.at(-1) : row?.planned.stages[target?.stage ?? -1]
+  if (!row || !stage) return null
+  const all = Math.max(1, stage.plants - stage.moved)
   const plants = station ? shareOut(all, station.of)[station.index]! : all
   if (plants === 0) return null
-  const place = rung.where.place.name
+  const place = stage.where.place.name
   if (body.kind === 'final container')
     return finalSteps({
       name: row.name,
       plants,
-      container: rung.container.name,
-      containerL: cellVolume(rung.container).value / 1000,
-      depthMm: rung.container.shape.depthMm,
+      container: stage.container.name,
+      containerL: cellVolume(stage.container).value / 1000,
+      depthMm: stage.container.shape.depthMm,
       fruits: row.crop.family === 'fruiting',
       place,
     })
-  const weak = habitOf(bench.context.frame?.feedingSchool ?? 'half strength', 'true-leaves').nMgPerL
+  const weak = habitOf(bench.context.frame?.feedingMethod ?? 'half strength', 'true-leaves').nMgPerL
   return moveSteps({
     kind: body.kind === 'pot up' ? 'pot up' : 'prick out',
     name: row.name,
     plants,
-    plantsEach: rung.fill.plants ?? 1,
-    container: rung.container.name,
-    containers: Math.max(1, Math.ceil(plants / (rung.fill.plants ?? 1) / rung.container.cells)),
-    cellDepthMm: rung.container.shape.depthMm,
+    plantsEach: stage.fill.plants ?? 1,
+    container: stage.container.name,
+    containers: Math.max(1, Math.ceil(plants / (stage.fill.plants ?? 1) / stage.container.cells)),
+    cellDepthMm: stage.container.shape.depthMm,
     buryStem: row.crop.buryStem,
     place,
     nMgPerL: weak > 0 ? weak : null,

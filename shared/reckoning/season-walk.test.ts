@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { addDays, dayFrom, daysBetween, type Day } from '#core/calendar/day'
-import { LADDERS } from '#core/season/schedule/schedules'
+import { SCHEDULES } from '#core/season/schedule/schedules'
 import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing } from '#core/season/today/marks'
 import { jobWords } from '#core/season/today/wording'
@@ -62,19 +62,19 @@ const season = fc
   .array(
     fc.record({
       crop: fc.constantFrom(...CROPS.filter(({ autumn }) => !autumn)),
-      ladderId: fc.constantFrom(...LADDERS.map(({ id }) => id)),
+      scheduleId: fc.constantFrom(...SCHEDULES.map(({ id }) => id)),
       plants: fc.integer({ min: 6, max: 120 }),
       day: fc.integer({ min: 0, max: 40 }),
     }),
     { minLength: 1, maxLength: 3 },
   )
   .map((list) =>
-    list.map(({ crop, ladderId, plants, day }, i): Kept => ({
+    list.map(({ crop, scheduleId, plants, day }, i): Kept => ({
       id: `7b1c0a30-0000-4000-8000-00000000000${i}`,
       body: sowing.parse({
         name: `${crop.name} ${i + 1}`,
         cropId: crop.id,
-        ladderId,
+        scheduleId,
         plants,
         sowOn: addDays(dayFrom('2027-03-01'), day),
       }),
@@ -82,8 +82,8 @@ const season = fc
   )
   .filter((sowings) => jobsAt(dayFrom('2026-11-01'), sowings, []).rows.length === sowings.length)
 const START = dayFrom('2026-11-10')
-const rungTicks = (ticks: readonly Tick[], id: string) =>
-  ticks.filter(({ job }) => job.kind === 'rung' && job.of[0]!.sowingId === id)
+const stageTicks = (ticks: readonly Tick[], id: string) =>
+  ticks.filter(({ job }) => job.kind === 'stage' && job.of[0]!.sowingId === id)
 
 describe('a season done day by day', () => {
   const { DEEP } = globalThis as unknown as { DEEP: number }
@@ -93,15 +93,15 @@ describe('a season done day by day', () => {
     // A feed was late on the day another sowing went out.
     { seed: -1281821893, path: '3:3:2:7:7:8:8', numRuns: 1 },
   ])(
-    'ends with everything out: each rung once, in its order, nothing ever late or in danger (%j)',
+    'ends with everything out: each stage once, in its order, nothing ever late or in danger (%j)',
     (found) => {
       fc.assert(
         fc.property(season, (sowings) => {
           const { ticks, seen, today } = walk(sowings, START, 0)
           expect(today < '2027-11-01').toBe(true)
           for (const { id } of sowings) {
-            const rungs = rungTicks(ticks, id).map(({ job }) => job.of[0]!.rung)
-            expect(rungs).toEqual(rungs.map((_, i) => i))
+            const stages = stageTicks(ticks, id).map(({ job }) => job.of[0]!.stage)
+            expect(stages).toEqual(stages.map((_, i) => i))
             const outs = ticks.filter(({ job }) => job.kind === 'out' && job.of[0]!.sowingId === id)
             expect(outs).toHaveLength(1)
           }
@@ -117,18 +117,18 @@ describe('a season done day by day', () => {
     fc.assert(
       fc.property(season, (sowings) => {
         const { ticks } = walk(sowings, START, 0)
-        const first = (kind: Job['kind'], sowingId: string, rung: number) =>
+        const first = (kind: Job['kind'], sowingId: string, stage: number) =>
           ticks.findIndex(
             ({ job }) =>
-              job.kind === kind && job.of.some((of) => of.sowingId === sowingId && of.rung === rung),
+              job.kind === kind && job.of.some((of) => of.sowingId === sowingId && of.stage === stage),
           )
         for (const { id } of sowings)
-          for (const { job, on } of rungTicks(ticks, id)) {
-            const rung = job.of[0]!.rung
-            const made = first('make mix', id, rung)
+          for (const { job, on } of stageTicks(ticks, id)) {
+            const stage = job.of[0]!.stage
+            const made = first('make mix', id, stage)
             if (made < 0) continue
             expect(ticks[made]!.on <= on).toBe(true)
-            const soaked = first('soak mix', id, rung)
+            const soaked = first('soak mix', id, stage)
             if (soaked >= 0) expect(ticks[soaked]!.on < ticks[made]!.on).toBe(true)
           }
       }),
@@ -142,9 +142,9 @@ describe('a season done day by day', () => {
         const prompt = walk(sowings, START, 0)
         const slow = walk(sowings, START, lateDays)
         for (const { id } of sowings) {
-          const [a, b] = [rungTicks(prompt.ticks, id), rungTicks(slow.ticks, id)]
-          expect(b.map(({ job }) => job.of[0]!.rung)).toEqual(a.map(({ job }) => job.of[0]!.rung))
-          // One delay a rung, on top of those before it.
+          const [a, b] = [stageTicks(prompt.ticks, id), stageTicks(slow.ticks, id)]
+          expect(b.map(({ job }) => job.of[0]!.stage)).toEqual(a.map(({ job }) => job.of[0]!.stage))
+          // One delay a stage, on top of those before it.
           b.forEach(({ on }, i) => {
             expect(daysBetween(a[i]!.on, on)).toBeGreaterThanOrEqual(lateDays)
           })
@@ -182,7 +182,7 @@ describe('a season done day by day', () => {
       fc.property(season, fc.integer({ min: 0, max: 120 }), (sowings, after) => {
         const [lost, ...others] = sowings
         const on = addDays(dayFrom('2027-02-20'), after)
-        const of = [{ sowingId: lost!.id, rung: 0 }]
+        const of = [{ sowingId: lost!.id, stage: 0 }]
         const given: Mark = { what: 'give up', of, on, snoozedUntil: null }
         const alone = jobsAt(on, others, []).jobs.map(({ id, state }) => `${id} ${state}`)
         expect(jobsAt(on, sowings, [given]).jobs.map(({ id, state }) => `${id} ${state}`)).toEqual(alone)

@@ -39,8 +39,8 @@ const known = contextOf({
     },
   ],
 }) as SeasonContext
-const rungsWith = (recipeId: string) =>
-  sowing.parse({ ...tomato, rungs: [{ stage: 'sow', containerId: 'tray-72', recipeId, part: 1 }] }).rungs
+const stagesWith = (recipeId: string) =>
+  sowing.parse({ ...tomato, stages: [{ kind: 'sow', containerId: 'tray-72', recipeId, part: 1 }] }).stages
 const changedIn = (one: Crop) => changedFigures(BUILT_IN_CROPS, one, CROP_FIGURES)
 const tomato = sowing.parse({ name: 'Tomato', cropId: 'tomato', plants: 48, sowOn: '2027-03-20' })
 
@@ -92,12 +92,12 @@ describe('a kept sowing', () => {
     expect(asSowingRequest({ ...leek, cropId: 'moss' }, known)).toBeUndefined()
   })
 
-  it('says which rung points at a mix or container nobody knows', () => {
-    const rungs = [{ stage: 'sow', containerId: 'tray-73', recipeId: 'moon-dust', part: 1 }]
-    const paths = sowingRecordProblems(sowing.parse({ ...tomato, rungs }), known).map(({ path }) =>
+  it('says which stage points at a mix or container nobody knows', () => {
+    const stages = [{ kind: 'sow', containerId: 'tray-73', recipeId: 'moon-dust', part: 1 }]
+    const paths = sowingRecordProblems(sowing.parse({ ...tomato, stages }), known).map(({ path }) =>
       path.join('.'),
     )
-    expect(paths).toEqual(expect.arrayContaining(['rungs.0.containerId', 'rungs.0.recipeId']))
+    expect(paths).toEqual(expect.arrayContaining(['stages.0.containerId', 'stages.0.recipeId']))
   })
 
   it('is planned again only when it or its marks changed', () => {
@@ -114,7 +114,7 @@ describe('a kept sowing', () => {
     const done = openRows(
       plan,
       moved,
-      { done: new Map([['a', { 'rung-0': dayFrom('2027-03-22') }]]) },
+      { done: new Map([['a', { 'stage-0': dayFrom('2027-03-22') }]]) },
       dayFrom('2027-03-22'),
     ).rows
     expect([done[0]!.planned.sowOn, done[1]]).toEqual(['2027-03-22', after[1]])
@@ -126,7 +126,7 @@ describe('a kept sowing', () => {
       { id: 'poor seed', body: { ...tomato, plants: 20_000, germination: 0.05 } },
       { id: 'no crop', body: { ...tomato, cropId: 'moss' } },
       { id: 'no packet', body: { ...tomato, packetId: '7b1c0a30-0000-4000-8000-00000000000f' } },
-      { id: 'no mix', body: { ...tomato, rungs: rungsWith('moon-dust') } },
+      { id: 'no mix', body: { ...tomato, stages: stagesWith('moon-dust') } },
     ]
     const { rows, unplanned } = openRows(
       seasonPlanner(known, dayFrom('2027-03-01')),
@@ -139,7 +139,7 @@ describe('a kept sowing', () => {
       ['poor seed', 'plants'],
       ['no crop', 'cropId'],
       ['no packet', 'packetId'],
-      ['no mix', 'rungs'],
+      ['no mix', 'stages'],
     ])
     for (const { problem } of unplanned) expect(problem.message).toMatch(/^[A-Z].*\.$/)
   })

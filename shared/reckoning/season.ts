@@ -3,7 +3,7 @@ import { daysBetween,type Day } from '#core/calendar/day'
 import { feedRuns,loadOf,mixRuns,overflows } from '#core/season/demand/demand'
 import { feedSowing } from '#core/season/demand/feeding'
 import { rootsKey,type Roots,type RootsSeen } from '#core/season/schedule/roots'
-import { planSowing,rungsOf } from '#core/season/schedule/sowing'
+import { planSowing,stagesOf } from '#core/season/schedule/sowing'
 import { type Count } from '#core/season/schedule/sowing-request'
 import { shareTrays } from '#core/season/packing/sharing'
 import { careEnds,keepsOn } from '#core/season/schedule/final-care'
@@ -75,12 +75,12 @@ export function seasonPlanner(
     try {
       const plan = planSowing(request, context.frame, context.book)
       const { crop } = request
-      const careUntil = keepsOn(plan.rungs) ? careEnds(crop, plan.outOn, context.frame) : undefined
+      const careUntil = keepsOn(plan.stages) ? careEnds(crop, plan.outOn, context.frame) : undefined
       const feeding = feedSowing(
         plan,
         crop,
         context.feed,
-        context.frame.feedingSchool,
+        context.frame.feedingMethod,
         context.book,
         careUntil,
       )
@@ -125,16 +125,16 @@ export function rootsSeen(
   const seen = new Map<string, Roots>()
   const of = new Map(sowings.map(({ id, body }) => [id, body]))
   const found = entries
-    .filter(({ body }) => body.really?.roots)
+    .filter(({ body }) => body.actual?.roots)
     .sort((a, b) => (a.body.on < b.body.on ? -1 : a.body.on > b.body.on ? 1 : 0))
   for (const { body } of found)
-    for (const { what, id, rung } of body.about) {
-      const sowing = what === 'sowings' && rung !== null ? of.get(id) : undefined
+    for (const { what, id, stage } of body.subjects) {
+      const sowing = what === 'sowings' && stage !== null ? of.get(id) : undefined
       const crop = sowing && crops.get(sowing.cropId)
       if (!sowing || !crop) continue
-      const { ladderId, rungs } = sowing
-      const before = rungsOf({ rungs, ladderId, crop })[rung! - 1]
-      if (before?.containerId) seen.set(rootsKey(crop.id, before.containerId), body.really!.roots!)
+      const { scheduleId, stages } = sowing
+      const before = stagesOf({ stages, scheduleId, crop })[stage! - 1]
+      if (before?.containerId) seen.set(rootsKey(crop.id, before.containerId), body.actual!.roots!)
     }
   return seen
 }

@@ -45,12 +45,12 @@ const entry = (n: number, days: number, over: Partial<EntryRecord>) => ({
     name: 'It',
     kind: 'look',
     on: addDays(today, days),
-    about: [{ what: 'trays', id: TRAY, rung: null }],
+    subjects: [{ what: 'trays', id: TRAY, stage: null }],
     ...over,
   }),
 })
 const sown = entry(1, -24, {
-  kind: 'rung',
+  kind: 'stage',
   cells: [{ trayId: TRAY, run: 'A', what: 'sown', cells, count: null }],
 })
 const up = entry(2, -12, { cells: [{ trayId: TRAY, run: 'A', what: 'up', cells, count: null }] })
@@ -175,7 +175,7 @@ describe('the record of a tray', () => {
   it('roots that were looked at say more than days', () => {
     const looked = entry(9, -2, {
       kind: 'roots',
-      really: {
+      actual: {
         share: null,
         usedL: null,
         leftL: null,

@@ -1,9 +1,9 @@
-import { stageById } from '#core/feed/stage'
+import { growthStageById } from '#core/feed/growth-stage'
 import { chemistryOf, dosed } from '#core/media/chemistry'
 import { insideOf } from '#core/media/inside'
 import { isAlive } from '#core/media/material'
 import { addDays, daysBetween, type Day } from '#core/calendar/day'
-import { LIGHT_WANTED, lightSchoolById } from '#core/places/light'
+import { LIGHT_WANTED, lightMethodById } from '#core/places/light'
 import { lightOfDay } from '#core/places/place-light'
 import { isIndoors, mixWarmth, type Place } from '#core/places/place'
 import { withOutside } from '#core/season/schedule/stays'
@@ -40,8 +40,8 @@ export interface AboutTray {
 }
 
 /** What the record says of a tray, for weighing a sign. */
-export function signRecordOf(about: AboutTray, context: Context): SignRecord {
-  const { tray, stands, entries, water, tap, today } = about
+export function signRecordOf(subjects: AboutTray, context: Context): SignRecord {
+  const { tray, stands, entries, water, tap, today } = subjects
   const { body } = tray
   const runs = stands.runs.filter(({ sown, set }) => sown + set > 0)
   const crop = context.crops.get(runs[0]?.run.cropId ?? body.runs[0]?.cropId ?? '') ?? null
@@ -51,7 +51,7 @@ export function signRecordOf(about: AboutTray, context: Context): SignRecord {
   const setOn = first(runs.map(({ setOn: day }) => day))
   const upOn = first(runs.map(({ firstUpOn }) => firstUpOn))
   const place = withOutside(context.frame?.places ?? []).find(({ id }) => id === body.placeId) ?? null
-  const potted = runs.some(({ run }) => run.rung > 0)
+  const potted = runs.some(({ run }) => run.stage > 0)
   const daysUp = upOn
     ? daysBetween(upOn, today)
     : setOn
@@ -59,21 +59,21 @@ export function signRecordOf(about: AboutTray, context: Context): SignRecord {
       : sownOn
         ? -1
         : null
-  const stage = stageById(potted ? 'potted-up' : (daysUp ?? 0) < 10 ? 'seed-leaves' : 'true-leaves')
-  const latest = about.climate.filter(({ on }) => on > addDays(today, -8) && on <= today)
+  const growthStage = growthStageById(potted ? 'potted-up' : (daysUp ?? 0) < 10 ? 'seed-leaves' : 'true-leaves')
+  const latest = subjects.climate.filter(({ on }) => on > addDays(today, -8) && on <= today)
   const mix = mixFacts(body, context, water, daysUp)
   const feed = lastFeed(tray.id, entries, today)
   const begun = setOn ?? sownOn
   return {
     ...emptyRecord(),
     daysUp,
-    lateness: sownOn && !upOn && crop && place ? latenessOf(crop, place, sownOn, about) : null,
+    lateness: sownOn && !upOn && crop && place ? latenessOf(crop, place, sownOn, subjects) : null,
     daysOutside: daysOutside(body, place, entries, context, today),
-    overstayed: begun ? daysBetween(begun, today) / (about.stayDays ?? USUAL_DAYS) : null,
-    roots: entries.findLast(({ body: { really } }) => really?.roots)?.body.really?.roots ?? null,
+    overstayed: begun ? daysBetween(begun, today) / (subjects.stayDays ?? USUAL_DAYS) : null,
+    roots: entries.findLast(({ body: { actual } }) => actual?.roots)?.body.actual?.roots ?? null,
     lastNMgPerL: feed?.nMgPerL ?? null,
     daysSinceFed: feed ? daysBetween(feed.on, today) : null,
-    band: [stage.lowNMgPerL, stage.highNMgPerL],
+    band: [growthStage.lowNMgPerL, growthStage.highNMgPerL],
     ecMsPerCm: water?.followed.now.ecMsPerCm ?? null,
     ecLimitMsPerCm: potted ? POTTED_BEAR : SEEDLINGS_BEAR,
     ...mix,
@@ -134,9 +134,9 @@ function daysOutside(
     const found = places.find((one) => one.id === id)
     return found ? !isIndoors(found) : false
   }
-  const days = entries.flatMap(({ body: { kind, on, placeId, about } }) =>
+  const days = entries.flatMap(({ body: { kind, on, placeId, subjects } }) =>
     (kind === 'carried' && isOut(placeId)) ||
-    (kind === 'harden' && about.some(({ id }) => body.runs.some(({ sowingId }) => sowingId === id)))
+    (kind === 'harden' && subjects.some(({ id }) => body.runs.some(({ sowingId }) => sowingId === id)))
       ? [on]
       : [],
   )
@@ -171,7 +171,7 @@ function dryDaysOf({ followed, store }: TrayWater): number {
 
 function lightOf(place: Place | null, { frame }: Context): number | null {
   return place?.light
-    ? lightOfDay(place.light, lightSchoolById(frame?.lightSchool ?? 'sixteen').hours).value
+    ? lightOfDay(place.light, lightMethodById(frame?.lightMethod ?? 'sixteen').hours).value
     : null
 }
 

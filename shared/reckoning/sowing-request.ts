@@ -1,8 +1,8 @@
-import { ladderById } from '#core/season/schedule/schedules'
+import { scheduleById } from '#core/season/schedule/schedules'
 import type { SeasonFrame } from '#core/season/frame'
 import { seasonEnds } from '#core/calendar/frost'
 import { keepsOn } from '#core/season/schedule/final-care'
-import { rungsOf, sowingProblems } from '#core/season/schedule/sowing'
+import { stagesOf, sowingProblems } from '#core/season/schedule/sowing'
 import { type SowingRequest } from '#core/season/schedule/sowing-request'
 import type { Problem } from '#core/problem'
 import { germinationNow,type Counted } from '#core/sowing/seed-age'
@@ -13,7 +13,7 @@ import { type SowingRecord } from '../records/sowing'
 
 
 type Reckoned = Pick<Context, 'crops' | 'packets' | 'book'> &
-  Partial<Pick<Context, 'habits'>> & { readonly frame: SeasonFrame }
+  Partial<Pick<Context, 'calibrations'>> & { readonly frame: SeasonFrame }
 
 /** The request core plans; undefined for a crop nobody knows. */
 export function asSowingRequest(
@@ -34,7 +34,7 @@ export function asSowingRequest(
   // What the packet says beats the book.
   const crop = seed?.depthMm == null ? inBook : { ...inBook, depthMm: seed.depthMm }
   const year = Number((record.sowOn ?? record.outOn ?? seasonEnds(known.frame).last).slice(0, 4))
-  const { plants, cells, season, outOn, sowOn, certainty, seedsPerCell, ladderId, placeId, rungs } = record
+  const { plants, cells, season, outOn, sowOn, certainty, seedsPerCell, scheduleId, placeId, stages } = record
   return {
     crop,
     plants,
@@ -44,13 +44,13 @@ export function asSowingRequest(
     sowOn,
     certainty,
     seedsPerCell,
-    ladderId,
+    scheduleId,
     placeId,
-    rungs,
+    stages,
     germination: record.germination ?? seed?.germination ?? null,
     seedYears: seed && record.germination === null ? Math.max(0, year - seed.year) : 0,
-    counted: record.germination === null ? countedOf(record, crop, seed, year, known.habits) : null,
-    losses: lossesOf(known.habits),
+    counted: record.germination === null ? countedOf(record, crop, seed, year, known.calibrations) : null,
+    losses: lossesOf(known.calibrations),
     warmth,
     seedsThere: seed?.seeds ?? null,
     upDays: seed?.upDays ?? null,
@@ -71,20 +71,20 @@ function countedOf(
   crop: Crop,
   seed: PacketRecord | undefined,
   year: number,
-  habits: Context['habits'] | undefined,
+  calibrations: Context['calibrations'] | undefined,
 ): Counted | null {
-  if (packetId === null || !seed || !habits?.things('germination').includes(packetId)) return null
-  const { measured } = habits.of('germination', packetId)
+  if (packetId === null || !seed || !calibrations?.things('germination').includes(packetId)) return null
+  const { measured } = calibrations.of('germination', packetId)
   const last = Number(
     measured.reduce((day, one) => (one.on > day ? one.on : day), measured[0]!.on).slice(0, 4),
   )
   const prior = germinationNow(crop, seed.germination, Math.max(0, last - seed.year)).value
-  const { mean, n } = habits.of('germination', packetId, { mean: prior, sd: PACKET_SD })
+  const { mean, n } = calibrations.of('germination', packetId, { mean: prior, sd: PACKET_SD })
   return { share: Math.min(1, Math.max(0.01, mean)), n, years: Math.max(0, year - last) }
 }
 
-function lossesOf(habits: Context['habits'] | undefined): SowingRequest['losses'] {
-  const loss = habits?.of('potting loss')
+function lossesOf(calibrations: Context['calibrations'] | undefined): SowingRequest['losses'] {
+  const loss = calibrations?.of('potting loss')
   return loss?.n ? { share: Math.min(0.9, loss.mean), n: loss.n } : null
 }
 
@@ -92,11 +92,11 @@ function lossesOf(habits: Context['habits'] | undefined): SowingRequest['losses'
 export function sowingRecordProblems(record: SowingRecord, known: Reckoned): Problem[] {
   const request = asSowingRequest(record, known)
   if (!request) return [{ path: ['cropId'], message: 'This crop is not in the book.' }]
-  const mixes = (record.rungs ?? ladderById(record.ladderId ?? request.crop.ladderId).rungs).flatMap(
+  const mixes = (record.stages ?? scheduleById(record.scheduleId ?? request.crop.scheduleId).stages).flatMap(
     ({ recipeId }, i) =>
       recipeId === null || known.book.knowsMix(recipeId)
         ? []
-        : [{ path: ['rungs', i, 'recipeId'], message: 'This recipe is not known.' }],
+        : [{ path: ['stages', i, 'recipeId'], message: 'This recipe is not known.' }],
   )
   return [
     ...(record.packetId === null || known.packets.has(record.packetId)
@@ -109,9 +109,9 @@ export function sowingRecordProblems(record: SowingRecord, known: Reckoned): Pro
 
 /** Whether a sowing goes on in a container of its own after it is out; not where nobody knows its crop. */
 export function keepsOnAfter(
-  { rungs, ladderId, cropId }: Pick<SowingRecord, 'rungs' | 'ladderId' | 'cropId'>,
+  { stages, scheduleId, cropId }: Pick<SowingRecord, 'stages' | 'scheduleId' | 'cropId'>,
   crops: Context['crops'],
 ): boolean {
   const crop = crops.get(cropId)
-  return crop !== undefined && keepsOn(rungsOf({ rungs, ladderId, crop }))
+  return crop !== undefined && keepsOn(stagesOf({ stages, scheduleId, crop }))
 }

@@ -88,7 +88,7 @@ export function traceOf(
         column: 0,
         name: `${packet.name} ${packet.year}`,
         says: packet.supplier || 'seed',
-        to: `/log?about=${run.packetId}`,
+        to: `/log?subject=${run.packetId}`,
       })
       link(run.packetId, id)
     }
@@ -96,7 +96,7 @@ export function traceOf(
   }
   for (const { id, number, body } of records.batches) {
     const made = records.entries.find(
-      ({ body: { kind, about } }) => kind === 'batch made' && about.some((one) => one.id === id),
+      ({ body: { kind, subjects } }) => kind === 'batch made' && subjects.some((one) => one.id === id),
     )
     add({
       id,
@@ -125,7 +125,7 @@ export function traceOf(
   if (asked) {
     const fed = records.entries.filter(
       ({ body }) =>
-        body.about.some(({ id }) => id === trayId) &&
+        body.subjects.some(({ id }) => id === trayId) &&
         body.water.some((one) => one.trayId === trayId && (one.nMgPerL ?? 0) > 0),
     )
     if (fed.length) {
@@ -138,7 +138,7 @@ export function traceOf(
         column: 3,
         name: `${fed.length} ${fed.length === 1 ? 'feed' : 'feeds'}`,
         says: `last ${printDay(fed.at(-1)!.body.on)}, ${Math.round(strengths.at(-1)!)} mg/L of nitrogen`,
-        to: `/log?about=${trayId}&of=fed`,
+        to: `/log?subject=${trayId}&of=fed`,
       })
       link(trayId, 'feeds')
     }
@@ -152,7 +152,7 @@ export function traceOf(
         column: 3,
         name: `Watered ${watered.length} ${watered.length === 1 ? 'time' : 'times'}`,
         says: `last ${printDay(watered.at(-1)!.body.on)}`,
-        to: `/log?about=${trayId}&of=water`,
+        to: `/log?subject=${trayId}&of=water`,
       })
       link(trayId, 'water')
     }
@@ -164,7 +164,7 @@ export function traceOf(
 
 function signsOf(trayId: string, entries: readonly Kept<EntryRecord>[]) {
   const seen = entries
-    .filter(({ body }) => body.about.some(({ id }) => id === trayId))
+    .filter(({ body }) => body.subjects.some(({ id }) => id === trayId))
     .flatMap(({ body }) => body.signs.filter(isSign))
   return [...new Set(seen)]
 }

@@ -44,8 +44,8 @@ export function fixedTrays(trays: readonly Kept<TrayRecord>[]): FixedTray[] {
     if (body.emptiedOn !== null) return []
     const cells = new Map<string, number>()
     for (const code of body.cells) cells.set(code, (cells.get(code) ?? 0) + 1)
-    const holds = body.runs.flatMap(({ code, sowingId, rung }) =>
-      sowingId && cells.has(code) ? [{ key: shareKey(sowingId, rung), cells: cells.get(code)! }] : [],
+    const holds = body.runs.flatMap(({ code, sowingId, stage }) =>
+      sowingId && cells.has(code) ? [{ key: shareKey(sowingId, stage), cells: cells.get(code)! }] : [],
     )
     const { placeId, cut, columns } = body
     const first = cut ? cut.column / columns : 1
@@ -69,8 +69,8 @@ export function countsInTrays(
   const bySowing = new Map<string, { up: number; on: Day | null; whole: boolean }>()
   for (const tray of trays)
     for (const stands of standing(tray).runs) {
-      const { sowingId, rung } = stands.run
-      if (!sowingId || rung !== 0 || stands.sown === 0) continue
+      const { sowingId, stage } = stands.run
+      if (!sowingId || stage !== 0 || stands.sown === 0) continue
       const each = countsEach(crops.get(stands.run.cropId), containers.get(tray.body.containerId))
       const so = bySowing.get(sowingId) ?? { up: 0, on: null, whole: true }
       so.up += Math.max(0, (each ? stands.up : stands.upCells) - stands.lost)
@@ -92,7 +92,7 @@ export interface ProposedTray {
   readonly recipeId: string
   readonly holds: readonly {
     readonly row: PlannedRow
-    readonly rung: number
+    readonly stage: number
     readonly cells: number
     readonly seedsPerCell: number
   }[]
@@ -102,18 +102,18 @@ export interface ProposedTray {
 export function proposedTrays(rows: readonly PlannedRow[], until: Day): ProposedTray[] {
   const trays = new Map<string, ProposedTray>()
   for (const row of rows)
-    for (const rung of row.planned.rungs) {
-      if (rung.stage !== 'sow' || rung.index !== 0 || rung.from > until || !rung.recipeId) continue
-      for (const part of rung.placed?.in ?? []) {
+    for (const stage of row.planned.stages) {
+      if (stage.kind !== 'sow' || stage.index !== 0 || stage.from > until || !stage.recipeId) continue
+      for (const part of stage.placed?.in ?? []) {
         if (part.fixed || part.cells === 0) continue
         const known = trays.get(part.tray)
-        const one = { row, rung: 0, cells: part.cells, seedsPerCell: row.planned.perCell }
+        const one = { row, stage: 0, cells: part.cells, seedsPerCell: row.planned.perCell }
         trays.set(part.tray, {
           key: part.tray,
-          on: known && known.on < rung.from ? known.on : rung.from,
-          container: rung.container,
-          placeId: rung.where.place.id,
-          recipeId: rung.recipeId,
+          on: known && known.on < stage.from ? known.on : stage.from,
+          container: stage.container,
+          placeId: stage.where.place.id,
+          recipeId: stage.recipeId,
           holds: [...(known?.holds ?? []), one],
         })
       }
@@ -128,14 +128,14 @@ export function trayFor(
   batchId: string | null = null,
 ): TrayRecord {
   const grid = usualGrid(container)
-  const wanted = holds.map(({ row, cells, seedsPerCell, rung }, i) => ({
+  const wanted = holds.map(({ row, cells, seedsPerCell, stage }, i) => ({
     cells,
     run: {
       code: codeAt(i),
       name: row.name,
       cropId: row.crop.id,
       sowingId: row.id,
-      rung,
+      stage,
       packetId: packetOf(row.id),
       seedsPerCell,
     } satisfies Run,

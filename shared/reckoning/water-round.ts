@@ -76,7 +76,7 @@ function filledAgain(place: Place & { reservoirL: number }, here: readonly Water
   const matM2 = here.reduce((sum, { water }) => sum + water.store.floorM2, 0)
   const reservoir = reservoirOf(place.reservoirL, matM2, loss)
   const filled = here.flatMap(({ water }) =>
-    water.happenings.flatMap((one) => (one.kind === 'watered' ? [one.at] : [])),
+    water.wateringEvents.flatMap((one) => (one.kind === 'watered' ? [one.at] : [])),
   )
   const refillOn = filled.length
     ? addDays(dayOf(Math.max(...filled)), Math.floor(reservoir.lastsDays.value))

@@ -7,7 +7,7 @@ import { recipeProblems } from '#core/media/recipe'
 import type { Place } from '#core/places/place'
 import { plainStore } from '#core/water/balance'
 import { climateOf, mixAboveAir } from '#core/water/climate'
-import type { DryRunRequest } from '#core/water/water-scenario'
+import type { ScenarioRequest } from '#core/water/water-scenario'
 import { storeOf } from '#core/water/tray-store'
 import type { Context } from './context'
 
@@ -17,12 +17,12 @@ export interface Tried {
   readonly containerId: string
   readonly place: Place
   readonly lampHours: number
-  readonly habit: DryRunRequest['habit']
-  readonly how: DryRunRequest['how']
+  readonly habit: ScenarioRequest['habit']
+  readonly how: ScenarioRequest['how']
   readonly days: number
   /** Of the tap, mS/cm. */
   readonly waterEc: number
-  readonly feed: DryRunRequest['feed']
+  readonly feed: ScenarioRequest['feed']
 }
 
 /** A fruiting crop’s usual days to come up [default]. */
@@ -30,10 +30,10 @@ const UP_AFTER_DAYS = 7
 const WANTED_C = 22
 
 /** A dry run of a whole tray, one plant a cell; null where mix or container cannot be reckoned with. */
-export function dryRunFor(
+export function scenarioFor(
   context: Pick<Context, 'containers' | 'materials' | 'mixOf' | 'homeTests'>,
   { recipeId, containerId, place, lampHours, habit, how, days, waterEc, feed }: Tried,
-): DryRunRequest | null {
+): ScenarioRequest | null {
   const container = context.containers.get(containerId)
   const mix = context.mixOf(recipeId)
   if (!container || !mix || recipeProblems(mix.parts, context.materials).length) return null

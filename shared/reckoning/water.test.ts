@@ -26,7 +26,7 @@ const feed = (more: object = {}) => ({
     name: 'Fed',
     kind: 'feed',
     on,
-    about: [{ what: 'sowings', id: SOWING, rung: 0 }],
+    subjects: [{ what: 'sowings', id: SOWING, stage: 0 }],
     ...more,
   }),
 })
@@ -39,12 +39,12 @@ describe('a feed that was ticked off', () => {
     expect(watered).toMatchObject({ kind: 'watered', how: 'below', litres: null, nMgPerL: 60 })
     if (watered?.kind === 'watered') expect(watered.ecMsPerCm).toBeCloseTo(0.5 + 60 * EC_PER_MG_N, 9)
   })
-  it('waters nothing that was put off, stands on another rung, or was told tray by tray', () => {
+  it('waters nothing that was put off, stands on another stage, or was told tray by tray', () => {
     expect(of(feed({ snoozedUntil: on }))).toEqual([])
-    expect(of(feed({ about: [{ what: 'sowings', id: SOWING, rung: 1 }] }))).toEqual([])
+    expect(of(feed({ subjects: [{ what: 'sowings', id: SOWING, stage: 1 }] }))).toEqual([])
     const told = feed({
       kind: 'feed given',
-      about: [{ what: 'trays', id: TRAY, rung: null }],
+      subjects: [{ what: 'trays', id: TRAY, stage: null }],
       water: [waterRow({ trayId: TRAY, how: 'below', litres: 1, nMgPerL: 60 })],
     })
     expect(of(told)).toHaveLength(1)

@@ -5,7 +5,7 @@ import { chemistryOf, dosed } from '#core/media/chemistry'
 import { physicsIn, type ContainerPhysics } from '#core/media/container-physics'
 import { recipeProblems } from '#core/media/recipe'
 import { addDays, type Day } from '#core/calendar/day'
-import { lightSchoolById } from '#core/places/light'
+import { lightMethodById } from '#core/places/light'
 import { OUTSIDE, type Place } from '#core/places/place'
 import { withOutside } from '#core/season/schedule/stays'
 import type { Crop } from '#core/sowing/crop'
@@ -13,7 +13,7 @@ import type { TrayStands } from '#core/trays/standing'
 import { EC_PER_MG_N, type Conditions } from '#core/water/balance'
 import { climateOf, mixAboveAir } from '#core/water/climate'
 import { follow, type Followed } from '#core/water/follow'
-import { dayOf, momentOf, type Happening, type Moment } from '#core/water/watering-events'
+import { dayOf, momentOf, type WateringEvent, type Moment } from '#core/water/watering-events'
 import { outlookOf, type Outlook } from '#core/water/outlook'
 import { storeOf, type TrayStore } from '#core/water/tray-store'
 import type { Context, Kept } from './context'
@@ -63,12 +63,12 @@ export function waterStore(
 /** A tray is filled whole; only what is sown where that is the habit, or it is carried in pots. */
 function filledCells({ cells, runs }: TrayRecord, onlySown: boolean): number {
   const held = cells.filter((code) => code !== '').length
-  const carried = runs.length > 0 && runs.every(({ rung }) => rung > 0)
+  const carried = runs.length > 0 && runs.every(({ stage }) => stage > 0)
   return Math.max(1, (onlySown || carried) && held > 0 ? held : cells.length)
 }
 
 /** What entries tell of the water of each tray, with the entry and its number beside. */
-export type WaterEntry = Happening & { readonly entryId: string }
+export type WaterEntry = WateringEvent & { readonly entryId: string }
 
 /** What comes out of the tap where nobody measured, mS/cm [default]. */
 const USUAL_WATER_EC = 0.4
@@ -77,13 +77,13 @@ const USUAL_WATER_EC = 0.4
  * What was written down of the water of trays, by tray, in the order it was written. A feed that was ticked off is the water
  * of the trays its plants stand in.
  *
- * @param strength of the feed a sowing is given on a rung, mg/L of nitrogen
+ * @param strength of the feed a sowing is given on a stage, mg/L of nitrogen
  */
 export function waterByTray(
   entries: readonly Kept<EntryRecord>[],
   water: HouseholdRecord['water'] | undefined,
   trays: readonly Kept<TrayRecord>[] = [],
-  strength: (sowingId: string, rung: number) => number = () => 0,
+  strength: (sowingId: string, stage: number) => number = () => 0,
 ): Map<string, WaterEntry[]> {
   const byTray = new Map<string, WaterEntry[]>()
   for (const { id, body } of entries)
@@ -120,17 +120,17 @@ export function waterByTray(
 }
 /** A feed of the season says no trays: it went to those its plants stand in, until they took no more. */
 function fedBy(
-  { kind, about, snoozedUntil }: EntryRecord,
+  { kind, subjects, snoozedUntil }: EntryRecord,
   trays: readonly Kept<TrayRecord>[],
-  strength: (sowingId: string, rung: number) => number,
+  strength: (sowingId: string, stage: number) => number,
 ): EntryRecord['water'] {
   // Who fed step by step has said of each tray how much: that stands in an entry of its own.
-  if (kind !== 'feed' || snoozedUntil !== null || about.some(({ what }) => what === 'trays')) return []
-  return about.flatMap(({ what, id, rung }) =>
-    what === 'sowings' && rung !== null
+  if (kind !== 'feed' || snoozedUntil !== null || subjects.some(({ what }) => what === 'trays')) return []
+  return subjects.flatMap(({ what, id, stage }) =>
+    what === 'sowings' && stage !== null
       ? trays
-          .filter(({ body }) => body.runs.some((run) => run.sowingId === id && run.rung === rung))
-          .map((tray) => waterRow({ trayId: tray.id, how: 'below', nMgPerL: strength(id, rung) }))
+          .filter(({ body }) => body.runs.some((run) => run.sowingId === id && run.stage === stage))
+          .map((tray) => waterRow({ trayId: tray.id, how: 'below', nMgPerL: strength(id, stage) }))
       : [],
   )
 }
@@ -146,7 +146,7 @@ export interface TrayWater extends WaterStore {
   readonly place: Place
   readonly crop: Crop | undefined
   readonly daysUp: number
-  readonly happenings: readonly WaterEntry[]
+  readonly wateringEvents: readonly WaterEntry[]
 }
 
 /** Clocks of two devices lie this near, hours. */
@@ -167,16 +167,16 @@ const LARGE_ML = 3000
 export function trayWater(
   { body }: Kept<TrayRecord>,
   stands: TrayStands,
-  happenings: readonly WaterEntry[],
+  wateringEvents: readonly WaterEntry[],
   context: Context,
   clock: Moment,
 ): TrayWater | null {
   // What another device has just written, by a clock a little ahead, has happened.
-  const now = Math.max(clock, ...happenings.flatMap(({ at }) => (at <= clock + AHEAD_OF_CLOCK_H ? [at] : [])))
+  const now = Math.max(clock, ...wateringEvents.flatMap(({ at }) => (at <= clock + AHEAD_OF_CLOCK_H ? [at] : [])))
   const { frame } = context
   const begun = stands.runs.flatMap(({ sownOn, setOn }) => [sownOn, setOn].flatMap((day) => day ?? []))
   if (body.emptiedOn !== null || begun.length === 0) return null
-  const dry = happenings.findLast((one) => one.kind === 'weighed' && one.moment === 'dry')
+  const dry = wateringEvents.findLast((one) => one.kind === 'weighed' && one.moment === 'dry')
   const first = waterStore(body, context)
   if (!first) return null
   // A dry weight says what tray and saucer weigh, beside the mix.
@@ -189,7 +189,7 @@ export function trayWater(
   const crop = crops[0]
   const upOn = upDay(stands)
   const upAt = upOn ? momentOf(upOn) : Infinity
-  const hours = lightSchoolById(frame?.lightSchool ?? 'sixteen').hours
+  const hours = lightMethodById(frame?.lightMethod ?? 'sixteen').hours
   const heated = { mixAboveC: place.heatC === null ? 0 : mixAboveAir(place, crop?.warmthC ?? null) }
   const usual = { ...climateOf(place, hours), ...heated }
   const hotC = frame ? hotAhead(frame, today) : null
@@ -223,7 +223,7 @@ export function trayWater(
       sdL: (from === earliest ? 0.1 : 0.3) * own.store.easyL.value,
     },
     conditionsAt,
-    happenings,
+    wateringEvents,
     now,
     now + AHEAD_DAYS * 24,
   )
@@ -235,7 +235,7 @@ export function trayWater(
     place,
     crop,
     daysUp,
-    happenings,
+    wateringEvents,
     outlook: outlookOf(followed, conditionsAt(now, followed.factor.mean), {
       endOfDay: momentOf(today, '24:00'),
       large: (own.mixL * 1000) / Math.max(1, body.cells.length) > LARGE_ML,

@@ -2,8 +2,8 @@ import type { Day } from '#core/calendar/day'
 import { isFrostFree, seasonEnds } from '#core/calendar/frost'
 import { PLACE_KINDS } from '#core/places/place-kinds'
 import { OUTSIDE, type Place } from '#core/places/place'
-import { ladderById } from '#core/season/schedule/schedules'
-import { ladderFrom, seasonFor, startOfWish } from '#core/season/schedule/schedule-from-wish'
+import { scheduleById } from '#core/season/schedule/schedules'
+import { scheduleFromWish, seasonFor, startOfWish } from '#core/season/schedule/schedule-from-wish'
 import { nameBook } from '#core/language/name-book'
 import { readWish } from '#core/language/read-wish'
 import { daysOfWish, type Listening, type Wish } from '#core/language/wish'
@@ -16,7 +16,7 @@ import type { SeasonContext } from './season'
 /** How sure a wish is to be met where nobody says [default]. */
 const CERTAINTY = 0.9
 
-type Known = Pick<SeasonContext, 'crops' | 'containers' | 'recipes' | 'frame' | 'packets' | 'book' | 'habits'>
+type Known = Pick<SeasonContext, 'crops' | 'containers' | 'recipes' | 'frame' | 'packets' | 'book' | 'calibrations'>
 
 /** What a household's wishes are heard with. */
 export function listeningOf(known: Known, today: Day, order: Listening['order']): Listening {
@@ -72,7 +72,7 @@ export function heardWish(text: string, listening: Listening, known: Known, unre
 function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
   const { kinds, outOn, sowOn } = wish
   const packetId = wish.packetId ?? onlyPacket(crop.id, known.packets)
-  const rungs = rungsFor(wish, crop, known)
+  const stages = stagesFor(wish, crop, known)
   const one: SowingRecord = {
     name: labelOf(wish, crop),
     cropId: crop.id,
@@ -85,9 +85,9 @@ function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
     germination: null,
     certainty: CERTAINTY,
     seedsPerCell: wish.seedsPerCell,
-    ladderId: null,
+    scheduleId: null,
     placeId: wish.placeId,
-    rungs,
+    stages,
   }
   const started = { ...one, ...startOf(wish, one, crop, known) }
   const ofKinds = kinds
@@ -125,10 +125,10 @@ function labelOf({ variety }: Wish, crop: Crop): string {
   return label[0]!.toUpperCase() + label.slice(1)
 }
 
-/** The crop's usual ladder, with the container and the mix that were named at its foot. */
-const rungsFor = (wish: Wish, crop: Crop, known: Known): SowingRecord['rungs'] =>
+/** The crop's usual schedule, with the container and the mix that were named at its foot. */
+const stagesFor = (wish: Wish, crop: Crop, known: Known): SowingRecord['stages'] =>
   wish.containerId || wish.recipeId
-    ? ladderFrom(ladderById(crop.ladderId).rungs, wish, (id) => known.containers.get(id))
+    ? scheduleFromWish(scheduleById(crop.scheduleId).stages, wish, (id) => known.containers.get(id))
     : null
 
 /** A wish for seeds, cells or trays says how much is sown; so many plants may be counted on from it. */
@@ -138,7 +138,7 @@ function startOf(
   crop: Crop,
   known: Known,
 ): Pick<SowingRecord, 'plants' | 'cells'> {
-  const foot = (sowing.rungs ?? ladderById(crop.ladderId).rungs)[0]!
+  const foot = (sowing.stages ?? scheduleById(crop.scheduleId).stages)[0]!
   const cellsInTray = known.containers.get(foot.containerId ?? '')?.cells ?? 1
   return startOfWish(wish.amount!, asSowingRequest(sowing, known)!, cellsInTray)
 }

@@ -61,19 +61,19 @@ const tray = (n: number, packetId: string, placeId: string, over: object = {}) =
 const cells = (n: number): [number, number][] => Array.from({ length: n }, (_, cell) => [cell, 1])
 const entry = (n: number, over: Partial<EntryRecord>) => ({
   id: id(n),
-  body: newEntry({ name: 'It', kind: 'look', on: day('2027-03-01'), about: [], ...over }),
+  body: newEntry({ name: 'It', kind: 'look', on: day('2027-03-01'), subjects: [], ...over }),
 })
-const about = (n: number): EntryRecord['about'] => [{ what: 'trays', id: id(n), rung: null }]
+const subjects = (n: number): EntryRecord['subjects'] => [{ what: 'trays', id: id(n), stage: null }]
 const grown = (n: number, up: number, sownOn: string, upOn: string, at: number) => [
   entry(at, {
-    kind: 'rung',
+    kind: 'stage',
     on: day(sownOn),
-    about: about(n),
+    subjects: subjects(n),
     cells: [{ trayId: id(n), run: 'A', what: 'sown', cells: cells(24), count: null }],
   }),
   entry(at + 1, {
     on: day(upOn),
-    about: about(n),
+    subjects: subjects(n),
     cells: [{ trayId: id(n), run: 'A', what: 'up', cells: cells(up), count: null }],
   }),
 ]
@@ -93,30 +93,30 @@ const entries = [
   entry(120, {
     kind: 'out',
     on: day('2027-05-20'),
-    about: about(10),
+    subjects: subjects(10),
     cells: [{ trayId: id(10), run: 'A', what: 'out', cells: [], count: 18 }],
   }),
   entry(121, {
     kind: 'lost',
     on: day('2027-05-01'),
-    about: about(11),
+    subjects: subjects(11),
     cells: [{ trayId: id(11), run: 'A', what: 'lost', cells: [], count: 4 }],
   }),
   entry(122, {
     kind: 'batch made',
     on: day('2027-02-27'),
-    about: [{ what: 'batches', id: id(20), rung: null }],
+    subjects: [{ what: 'batches', id: id(20), stage: null }],
     moves: [{ of: 'stocks', id: id(3), name: 'Bag of perlite', by: -2, amount: -20, unit: 'L' }],
     facts: [{ what: 'Loose mix', amount: 12, unit: 'L' }],
   }),
   entry(123, {
     kind: 'watered',
-    about: about(10),
+    subjects: subjects(10),
     water: [waterRow({ trayId: id(10), how: 'below', litres: 2.1, backL: 0.3, nMgPerL: 60 })],
   }),
-  entry(124, { kind: 'seen', about: about(11), signs: ['fallen'], on: day('2027-04-28') }),
+  entry(124, { kind: 'seen', subjects: subjects(11), signs: ['fallen'], on: day('2027-04-28') }),
   entry(125, { kind: 'thought', remindOn: day('2028-03-01') }),
-  entry(126, { kind: 'harvest', about: about(10), grams: 400 }),
+  entry(126, { kind: 'harvest', subjects: subjects(10), grams: 400 }),
 ]
 const records = { trays, entries, sowings: [], batches: [batch], movedSince: [] }
 
@@ -220,7 +220,7 @@ describe('tracing', () => {
   })
   it('names what only the sick have in common', () => {
     const more = [...trays, tray(12, id(2), 'sill')]
-    const sick = entry(130, { kind: 'seen', about: about(12), signs: ['mould'] })
+    const sick = entry(130, { kind: 'seen', subjects: subjects(12), signs: ['mould'] })
     const trace = traceOf(
       id(11),
       { ...records, trays: more, entries: [...entries, sick] } as never,

@@ -130,7 +130,7 @@ export function yearReport(records: YearRecords, context: Context, year: number)
     }
     // Without trays the sowing itself is said to be out: as many as were counted, else as many as were wanted.
     if (body.kind === 'out' && body.cells.length === 0 && body.snoozedUntil === null)
-      for (const { what, id } of body.about)
+      for (const { what, id } of body.subjects)
         if (what === 'sowings' && !outBySowing.has(id))
           add(outBySowing, id, body.count ?? records.sowings.find((one) => one.id === id)?.body.plants ?? 0)
   }
@@ -148,9 +148,9 @@ export function yearReport(records: YearRecords, context: Context, year: number)
       sownOn && firstUpOn ? [daysBetween(sownOn, firstUpOn)] : [],
     )
     const picked = entries.filter(
-      ({ kind, about }) =>
+      ({ kind, subjects }) =>
         kind === 'harvest' &&
-        about.some(
+        subjects.some(
           ({ id }) => sowings.some((one) => one.id === id) || runs.some(({ trayId }) => trayId === id),
         ),
     )
@@ -172,7 +172,7 @@ export function yearReport(records: YearRecords, context: Context, year: number)
   const litresOf = new Map<string, number>()
   for (const body of entries)
     if (body.kind === 'batch made') {
-      const batch = body.about.find(({ what }) => what === 'batches')?.id
+      const batch = body.subjects.find(({ what }) => what === 'batches')?.id
       const litres =
         body.facts.find(({ what }) => what === 'Used')?.amount ??
         body.facts.find(({ what }) => what === 'Loose mix')?.amount
@@ -395,7 +395,7 @@ export function timelines(facts: readonly RunFacts[], entries: readonly Kept<Ent
       const { trayId, run, sownOn } = one
       if (!sownOn) return []
       const outSaid = entries
-        .filter(({ body }) => body.kind === 'out' && body.about.some(({ id }) => id === one.sowingId))
+        .filter(({ body }) => body.kind === 'out' && body.subjects.some(({ id }) => id === one.sowingId))
         .map(({ body }) => body.on)
         .sort()[0]
       return [

@@ -58,9 +58,9 @@ export const batch = batchFields.extend({
   lowerRecipeId: reference.nullable().default(null).describe('The recipe the lower mix started from'),
   onDate: day.nullable().default(null).describe('The day the containers are filled'),
   sowings: z
-    .array(z.object({ id, rung: z.int().min(0).max(20) }))
-    .max(500, 'A batch is for at most 500 rungs.')
+    .array(z.object({ id, stage: z.int().min(0).max(20) }))
+    .max(500, 'A batch is for at most 500 stages.')
     .default([])
-    .describe('Rungs of sowings it is made for: when it is made, they have their mix'),
+    .describe('Stages of sowings it is made for: when it is made, they have their mix'),
 })
 export type BatchRecord = z.output<typeof batch>

@@ -59,13 +59,13 @@ export const COLLECTIONS = {
     refers: { feedId: ['feeds'], batchId: ['batches'], toolId: ['tools'] },
   },
   programmes: {
-    one: 'ladder of feeds',
+    one: 'schedule of feeds',
     body: programme,
     refers: {
       feedId: ['feeds'],
       batchId: ['batches'],
-      'rungs.*.containerId': ['containers'],
-      'rungs.*.recipeId': ['recipes', 'batches'],
+      'stages.*.containerId': ['containers'],
+      'stages.*.recipeId': ['recipes', 'batches'],
     },
   },
   stocks: { one: 'pack', body: stock, refers: { goodsId: ['materials', 'feeds'] } },
@@ -77,8 +77,8 @@ export const COLLECTIONS = {
     refers: {
       cropId: ['crops'],
       packetId: ['packets'],
-      'rungs.*.containerId': ['containers'],
-      'rungs.*.recipeId': ['recipes'],
+      'stages.*.containerId': ['containers'],
+      'stages.*.recipeId': ['recipes'],
     },
   },
   trays: {

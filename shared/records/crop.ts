@@ -5,7 +5,7 @@ import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { EMERGENCE_DAYS } from '#core/sowing/emergence'
 import { AGEING_PER_YEAR, type SeedLife } from '#core/sowing/odds'
 import { NO_LORE } from '#core/sowing/seed-standards'
-import { LADDERS } from '#core/season/schedule/schedules'
+import { SCHEDULES } from '#core/season/schedule/schedules'
 import { under } from '#core/problem'
 import { yours } from '#core/working/source'
 import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
@@ -32,7 +32,7 @@ const figures = z.object({
   seedLife: z.enum(ids(Object.keys(AGEING_PER_YEAR) as SeedLife[])),
   weeksBeforeFrost: amount.nullable().describe('Weeks it wants outside before the first frost'),
   autumn: z.boolean(),
-  ladderId: z.enum(ids(LADDERS.map(({ id }) => id))),
+  scheduleId: z.enum(ids(SCHEDULES.map(({ id }) => id))),
 })
 
 /** A household's own crop, or its corrections of one in the book. */

@@ -3,7 +3,7 @@ import { JOB_KINDS, type Mark } from '#core/season/today/job'
 import { CHANGES } from '#core/trays/change'
 import { MAX_COLUMNS, MAX_ROWS, MAX_SEEDS } from '#core/trays/layout'
 import { FEELS_LIKE, WATERINGS, WEIGHED } from '#core/water/watering-events'
-import { habitById, HABIT_IDS } from '#core/learning/calibrations'
+import { calibrationById, CALIBRATION_IDS } from '#core/learning/calibrations'
 import { SEEN_IDS } from '#core/signs/seen'
 import { amount, day, id, name, ruled } from './rules'
 
@@ -52,7 +52,7 @@ const OF_THE_DAY: readonly string[] = [
 /** Levels that entries move: packs on the shelf, seeds in a packet. */
 export const LEVELS = ['stocks', 'packets'] as const
 
-const really = z.object({
+const actual = z.object({
   share: amount
     .min(0, 'A share is 0 or more.')
     .max(10, 'At most ten times as much as was planned.')
@@ -83,12 +83,12 @@ const fields = z.object({
     .default(null)
     .describe('Time of that day on the household’s clock; null where nobody looked'),
   by: z.string().max(80, 'Keep the name under 80 characters.').default('').describe('Who did it'),
-  about: z
+  subjects: z
     .array(
       z.object({
         what: z.enum(['sowings', 'batches', 'feedings', 'stocks', 'packets', 'trays', 'photos', 'trials']),
         id,
-        rung: z.int().min(0).max(99).nullable().default(null).describe('Which rung of a sowing’s ladder'),
+        stage: z.int().min(0).max(99).nullable().default(null).describe('Which stage of a sowing’s schedule'),
       }),
     )
     .max(500, 'One entry is about at most 500 things.'),
@@ -177,7 +177,7 @@ const fields = z.object({
     .max(200, 'One entry tells of at most 200 trays.')
     .default([])
     .describe('The water of trays: given, weighed, felt'),
-  really: really.nullable().default(null).describe('What really happened, where somebody looked'),
+  actual: actual.nullable().default(null).describe('What really happened, where somebody looked'),
   placeId: z
     .string()
     .min(1)
@@ -234,7 +234,7 @@ const fields = z.object({
   measured: z
     .array(
       z.object({
-        what: z.enum(HABIT_IDS),
+        what: z.enum(CALIBRATION_IDS),
         of: z.string().max(80).default('').describe('The feed, jug, packet, crop or job it is of'),
         value: amount.min(-1_000_000).max(1_000_000),
         n: z.int().min(1).max(1_000_000).nullable().default(null).describe('What was counted, for shares'),
@@ -273,15 +273,15 @@ const fields = z.object({
     .default([])
     .describe('What went into it; written by the server'),
 })
-export const entry = ruled(fields, ({ kind, about, climate, placeId, measured }) => [
+export const entry = ruled(fields, ({ kind, subjects, climate, placeId, measured }) => [
   ...measured.flatMap(({ what, value }, i) => {
-    const { from, to, unit, name: of } = habitById(what)
+    const { from, to, unit, name: of } = calibrationById(what)
     return value >= from && value <= to
       ? []
       : [{ path: ['measured', i, 'value'], message: `${of}: ${from} to ${to} ${unit}, not ${value}.` }]
   }),
-  ...(about.length === 0 && !OF_THE_DAY.includes(kind)
-    ? [{ path: ['about'], message: 'Say what it was for.' }]
+  ...(subjects.length === 0 && !OF_THE_DAY.includes(kind)
+    ? [{ path: ['subjects'], message: 'Say what it was for.' }]
     : []),
   ...(climate.length && placeId === null
     ? [{ path: ['placeId'], message: 'Say in which place it was measured.' }]
@@ -289,12 +289,12 @@ export const entry = ruled(fields, ({ kind, about, climate, placeId, measured })
 ])
 export type EntryRecord = z.output<typeof entry>
 /** Where nobody measured anything of what really happened. */
-export const NOTHING_MEASURED = really.parse({})
-export type About = EntryRecord['about'][number]
+export const NOTHING_MEASURED = actual.parse({})
+export type Subject = EntryRecord['subjects'][number]
 
 /** An entry as somebody writes it, with nothing left open. */
 export const newEntry = (
-  said: Pick<EntryRecord, 'name' | 'kind' | 'on' | 'about'> & Partial<EntryRecord>,
+  said: Pick<EntryRecord, 'name' | 'kind' | 'on' | 'subjects'> & Partial<EntryRecord>,
 ): EntryRecord => ({
   at: null,
   by: '',
@@ -305,7 +305,7 @@ export const newEntry = (
   count: null,
   cells: [],
   water: [],
-  really: null,
+  actual: null,
   placeId: null,
   signs: [],
   grams: null,
@@ -340,12 +340,12 @@ export const waterRow = (
 const isJob = (kind: EntryKind): kind is Mark['what'] => (JOB_KINDS as readonly string[]).includes(kind)
 
 /** The entry as a mark on the season; none where it is not about the season. */
-export function asMark({ kind, about, on, snoozedUntil, count, part }: EntryRecord): Mark[] {
+export function asMark({ kind, subjects, on, snoozedUntil, count, part }: EntryRecord): Mark[] {
   // A batch that was made for sowings is their mix.
   const what = kind === 'batch made' ? 'make mix' : kind
   if (!isJob(what)) return []
-  const of = about.flatMap((one) =>
-    one.what === 'sowings' && one.rung !== null ? [{ sowingId: one.id, rung: one.rung }] : [],
+  const of = subjects.flatMap((one) =>
+    one.what === 'sowings' && one.stage !== null ? [{ sowingId: one.id, stage: one.stage }] : [],
   )
   return of.length ? [{ what, of, on, snoozedUntil, count, part }] : []
 }
@@ -373,7 +373,7 @@ const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {
   treat: 'ever',
   'soak mix': 'ever',
   'make mix': 'ever',
-  rung: 'ever',
+  stage: 'ever',
   look: 'a day',
   uncover: 'ever',
   thin: 'ever',
@@ -390,7 +390,7 @@ const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {
 }
 
 /** Whether `one`, which stands, already says of a thing what `other` would say of it again. */
-export function saysTheSame(one: EntryRecord, other: EntryRecord, about: About): boolean {
+export function saysTheSame(one: EntryRecord, other: EntryRecord, subjects: Subject): boolean {
   if (one.kind !== other.kind || ONCE[one.kind] === 'each time') return false
   if (one.snoozedUntil !== null || other.snoozedUntil !== null) return false
   // A part that is moved can be followed by another, on the same day too.
@@ -398,5 +398,5 @@ export function saysTheSame(one: EntryRecord, other: EntryRecord, about: About):
   // Each tray, and each run of it, is sown, counted and thinned for itself.
   if (one.cells.length || other.cells.length) return false
   if (ONCE[one.kind] === 'a day' && one.on !== other.on) return false
-  return one.about.some(({ what, id, rung }) => what === about.what && id === about.id && rung === about.rung)
+  return one.subjects.some(({ what, id, stage }) => what === subjects.what && id === subjects.id && stage === subjects.stage)
 }

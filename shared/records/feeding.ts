@@ -1,10 +1,10 @@
 import * as z from 'zod'
-import { STAGES } from '#core/feed/stage'
+import { GROWTH_STAGES } from '#core/feed/growth-stage'
 import { amount,id,name,reference } from './rules'
 
 
 export const doseFields = z.object({
-  stageId: reference.describe(`One of ${STAGES.map((stage) => stage.id).join(', ')}`),
+  growthStageId: reference.describe(`One of ${GROWTH_STAGES.map((growthStage) => growthStage.id).join(', ')}`),
   targetNMgPerL: amount.describe('Wanted strength, mg/L of nitrogen'),
   vessel: z.object({ name, volumeL: amount.describe('L') }),
 })

@@ -100,7 +100,7 @@ export const household = z.object({
     .nullable()
     .default(null)
     .describe('How dates and temperatures are written'),
-  season: seasonFrame.nullable().default(null).describe('Frosts, shelf and schools; null until they are set'),
+  season: seasonFrame.nullable().default(null).describe('Frosts, shelf and methods; null until they are set'),
 })
 export type HouseholdRecord = z.output<typeof household>
 

@@ -6,7 +6,7 @@ export const photo = z.object({
   name: name.describe('What it shows, in a few words'),
   fileId: id.describe('The file it is kept in'),
   on: day.describe('The day it was taken'),
-  about: z
+  subjects: z
     .array(z.object({ what: z.enum(['trays', 'sowings', 'batches', 'packets']), id }))
     .max(50, 'A photo is about at most 50 things.')
     .default([]),

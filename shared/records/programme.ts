@@ -1,11 +1,11 @@
 import * as z from 'zod'
-import { FEEDING_SCHOOLS,type ProgrammeRequest } from '#core/feed/programme'
+import { FEEDING_METHODS,type ProgrammeRequest } from '#core/feed/programme'
 import { amount,day,id,name,reference,ruled } from './rules'
 
 
-const SCHOOL_IDS = FEEDING_SCHOOLS.map((school) => school.id) as [
-  ProgrammeRequest['school'],
-  ...ProgrammeRequest['school'][],
+const METHOD_IDS = FEEDING_METHODS.map((method) => method.id) as [
+  ProgrammeRequest['method'],
+  ...ProgrammeRequest['method'][],
 ]
 
 export const programme = ruled(
@@ -13,14 +13,14 @@ export const programme = ruled(
     name,
     feedId: reference,
     appetite: z.enum(['light', 'medium', 'heavy']),
-    school: z.enum(SCHOOL_IDS),
+    method: z.enum(METHOD_IDS),
     plants: z.int('Count whole plants.').describe('Plants that are fed'),
     batchId: id.nullable().default(null).describe('The batch they were sown in'),
     startOn: day.nullable().default(null).describe('The day they came up'),
-    rungs: z
+    stages: z
       .array(
         z.object({
-          stageId: reference,
+          growthStageId: reference,
           days: amount.describe('How long it stays there'),
           containerId: reference,
           recipeId: reference.nullable().describe('The mix in it; null for that of the batch'),
@@ -28,9 +28,9 @@ export const programme = ruled(
           everyDays: amount.describe('Days between feeds; 0 for one at potting up only'),
         }),
       )
-      .max(12, 'A ladder has at most 12 rungs.'),
+      .max(12, 'A schedule has at most 12 stages.'),
   }),
   (value) =>
-    value.rungs.length ? [] : [{ path: ['rungs'], message: 'A programme needs at least one rung.' }],
+    value.stages.length ? [] : [{ path: ['stages'], message: 'A programme needs at least one stage.' }],
 )
 export type ProgrammeRecord = z.output<typeof programme>

@@ -13,12 +13,12 @@ export function referred<C extends Collection>(
       ids: valuesAt(body, path.split('.')).filter((id) => ROW.test(id)),
     }),
   )
-  const { about, fileId } = body as {
-    about?: readonly { what: Collection; id: string }[]
+  const { subjects, fileId } = body as {
+    subjects?: readonly { what: Collection; id: string }[]
     fileId?: string
   }
-  for (const what of new Set(Array.isArray(about) ? about.map((one) => one.what) : []))
-    found.push({ among: [what], ids: about!.filter((one) => one.what === what).map(({ id }) => id) })
+  for (const what of new Set(Array.isArray(subjects) ? subjects.map((one) => one.what) : []))
+    found.push({ among: [what], ids: subjects!.filter((one) => one.what === what).map(({ id }) => id) })
   if (collection === 'photos' && fileId) found.push({ among: ['photo-files'], ids: [fileId] })
   return found.filter(({ ids }) => ids.length > 0)
 }

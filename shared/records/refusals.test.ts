@@ -96,13 +96,13 @@ const cases: [what: string, schema: z.ZodType, good: object, slips: [over: objec
   [
     'an entry',
     entry,
-    { name: 'sown', kind: 'rung', about: [{ what: 'sowings', id: ID, rung: 0 }], on: '2028-02-29' },
+    { name: 'sown', kind: 'stage', subjects: [{ what: 'sowings', id: ID, stage: 0 }], on: '2028-02-29' },
     [
       [{ on: '2027-02-29' }, 'on'],
-      [{ about: [] }, 'about'],
+      [{ subjects: [] }, 'subjects'],
       [{ kind: 'hope' }, 'kind'],
       [{ snoozedUntil: 'tomorrow' }, 'snoozedUntil'],
-      [{ about: [{ what: 'sowings', id: 'x', rung: 0 }] }, 'about[0].id'],
+      [{ subjects: [{ what: 'sowings', id: 'x', stage: 0 }] }, 'subjects[0].id'],
       [{ times: -1 }, 'times'],
       [{ at: 'noon' }, 'at'],
       [{ note: 'x'.repeat(601) }, 'note'],
@@ -117,7 +117,7 @@ const cases: [what: string, schema: z.ZodType, good: object, slips: [over: objec
       [{ lastFrost: '2027-02-30' }, 'lastFrost'],
       [{ tubL: 0 }, 'tubL'],
       [{ nightC: 80 }, 'nightC'],
-      [{ lightSchool: 'moonlight' }, 'lightSchool'],
+      [{ lightMethod: 'moonlight' }, 'lightMethod'],
     ],
   ],
   [
@@ -151,12 +151,12 @@ describe.each(cases)('%s', (_what, schema, good, slips) => {
 })
 
 it('what is left out is called missing, what is of another kind is named', () => {
-  const read = entry.safeParse({ name: 'sown', kind: 'rung', about: 7 })
+  const read = entry.safeParse({ name: 'sown', kind: 'stage', subjects: 7 })
   const said = Object.fromEntries(
     (read.success ? [] : problemsFrom(read.error)).map(({ path, message }) => [printPath(path), message]),
   )
-  expect(said).toEqual({ about: 'This is no list.', on: 'This is not a calendar day.' })
-  const bare = programme.safeParse({ name: 'x', rungs: [] })
+  expect(said).toEqual({ subjects: 'This is no list.', on: 'This is not a calendar day.' })
+  const bare = programme.safeParse({ name: 'x', stages: [] })
   const missing = bare.success ? [] : problemsFrom(bare.error)
   expect(missing.find(({ path }) => path[0] === 'feedId')?.message).toBe('This is missing.')
 })
@@ -166,7 +166,7 @@ describe('a planned feed', () => {
     name: 'First feed',
     feedId: 'balanced-20',
     batchId: null,
-    stageId: 'true-leaves',
+    growthStageId: 'true-leaves',
     targetNMgPerL: 60,
     vessel: { name: 'jug', volumeL: 2 },
     toolId: null,
@@ -198,12 +198,12 @@ describe('a programme of feeds', () => {
     name: 'Tomatoes',
     feedId: 'balanced-20',
     appetite: 'heavy',
-    school: 'weak and often',
+    method: 'weak and often',
     plants: 48,
     batchId: ID,
-    rungs: [
+    stages: [
       {
-        stageId: 'true-leaves',
+        growthStageId: 'true-leaves',
         days: 14,
         containerId: 'tray-72',
         recipeId: null,
@@ -211,7 +211,7 @@ describe('a programme of feeds', () => {
         everyDays: 3,
       },
       {
-        stageId: 'potted-up',
+        growthStageId: 'potted-up',
         days: 21,
         containerId: 'pot-10cm',
         recipeId: 'stretched-potting',
@@ -223,25 +223,25 @@ describe('a programme of feeds', () => {
   const mix = STARTING_RECIPES.find(({ id }) => id === 'farm-compost')!
   const known = { ...contextOf({}), mixOf: (id: string) => (id === ID ? mix : contextOf({}).mixOf(id)) }
 
-  it('points at everything that is not there at once, each at its rung', () => {
-    const rungs = record.rungs.map((rung) => ({ ...rung, containerId: 'hat', recipeId: 'soup' }))
-    expect(at(programmeRecordProblems({ ...record, feedId: 'x', rungs }, known))).toEqual([
+  it('points at everything that is not there at once, each at its stage', () => {
+    const stages = record.stages.map((stage) => ({ ...stage, containerId: 'hat', recipeId: 'soup' }))
+    expect(at(programmeRecordProblems({ ...record, feedId: 'x', stages }, known))).toEqual([
       'feedId',
-      'rungs[0].containerId',
-      'rungs[0].recipeId',
-      'rungs[1].containerId',
-      'rungs[1].recipeId',
+      'stages[0].containerId',
+      'stages[0].recipeId',
+      'stages[1].containerId',
+      'stages[1].recipeId',
     ])
-    expect(refused(programme, { ...record, rungs: [] })).toEqual(['rungs'])
+    expect(refused(programme, { ...record, stages: [] })).toEqual(['stages'])
     expect(() => asProgrammeRequest({ ...record, feedId: 'x' }, known)).toThrow(/feedId/)
-    expect(() => asProgrammeRequest({ ...record, rungs }, known)).toThrow(/containerId/)
+    expect(() => asProgrammeRequest({ ...record, stages }, known)).toThrow(/containerId/)
   })
 
   it('feeds on what the batch’s own mix lets go: less from the can where that is compost', () => {
     expect(programmeRecordProblems(record, known)).toEqual([])
     const request = asProgrammeRequest(record, known)
-    const sterile = { ...request, rungs: request.rungs.map((rung) => ({ ...rung, releasedMgPerL: 0 })) }
-    expect(request.rungs[0]!.releasedMgPerL).toBeGreaterThan(0)
+    const sterile = { ...request, stages: request.stages.map((stage) => ({ ...stage, releasedMgPerL: 0 })) }
+    expect(request.stages[0]!.releasedMgPerL).toBeGreaterThan(0)
     const fed = (of: typeof request) => planProgramme(of).events.filter(({ notYet }) => !notYet).length
     expect(fed(request)).toBeLessThan(fed(sterile))
   })

@@ -23,12 +23,12 @@ const mark = z.object({
 export const run = z.object({
   name: name.describe('What is done, for what'),
   kind: z.enum(RUN_KINDS),
-  about: z
+  subjects: z
     .array(
       z.object({
         what: z.enum(['sowings', 'batches', 'feedings', 'trays']),
         id,
-        rung: z.int().min(0).max(99).nullable().default(null),
+        stage: z.int().min(0).max(99).nullable().default(null),
       }),
     )
     .min(1, 'Say what it is for.')

@@ -1,10 +1,10 @@
 import * as z from 'zod'
 import { FEEDS } from '#core/feed/feeds'
-import { FEEDING_SCHOOLS } from '#core/feed/programme'
+import { FEEDING_METHODS } from '#core/feed/programme'
 import { frameProblems } from '#core/season/frame'
 import type { Absence } from '#core/season/today/absence'
 import type { WeatherDay } from '#core/calendar/weather'
-import { LIGHT_SCHOOLS } from '#core/places/light'
+import { LIGHT_METHODS } from '#core/places/light'
 import type { Kitchen } from '#core/units/unit'
 import { unitById } from '#core/units/unit-table'
 import { amount, day, idsOf, reference, ruled } from './rules'
@@ -30,8 +30,8 @@ export const seasonFrame = ruled(
       .nullish()
       .describe('Nights where it never freezes'),
     places: z.array(place).min(1, 'Name a place where trays stand.').max(40, 'At most 40 places.'),
-    lightSchool: z.enum(idsOf(LIGHT_SCHOOLS)),
-    feedingSchool: z.enum(idsOf(FEEDING_SCHOOLS)),
+    lightMethod: z.enum(idsOf(LIGHT_METHODS)),
+    feedingMethod: z.enum(idsOf(FEEDING_METHODS)),
     feedId: reference.describe('The feed that is given as a rule'),
     tubL: amount.describe('The tub mixes are stirred in, L'),
     canL: amount.describe('The can feeds are carried in, L'),
@@ -70,13 +70,13 @@ const VESSELS: Readonly<Record<Kitchen, Pick<SeasonFrameRecord, 'tubL' | 'canL'>
   imperial: { tubL: 8 * unitById('imp-gal').factor, canL: 2 * unitById('imp-gal').factor },
 }
 
-/** A year in which nothing is said of frosts, places or lamps; habits are those of the first school. */
+/** A year in which nothing is said of frosts, places or lamps; habits are those of the first method. */
 export const newFrame = (kitchen: Kitchen): SeasonFrameRecord => ({
   lastFrost: null,
   firstFrost: null,
   places: [],
-  lightSchool: 'sixteen',
-  feedingSchool: 'weak and often',
+  lightMethod: 'sixteen',
+  feedingMethod: 'weak and often',
   feedId: FEEDS[0]!.id,
   ...VESSELS[kitchen],
   nightC: null,

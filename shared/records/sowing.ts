@@ -1,12 +1,12 @@
 import * as z from 'zod'
-import { LADDERS,RUNG_STAGES } from '#core/season/schedule/schedules'
+import { SCHEDULES,STAGE_KINDS } from '#core/season/schedule/schedules'
 import { amount,day as calendarDay,id,idsOf,name,reference } from './rules'
 
 
 export const day = calendarDay.nullable().default(null)
 const own = amount.nullable().default(null)
 
-/** So many good plants of a crop by a day. What is null follows from the crop, its ladder and the season. */
+/** So many good plants of a crop by a day. What is null follows from the crop, its schedule and the season. */
 export const sowing = z.object({
   name: name.describe('Crop and variety, as it stands on the label'),
   cropId: reference,
@@ -19,17 +19,17 @@ export const sowing = z.object({
   germination: own.describe('A fraction; over what packet and crop say'),
   certainty: amount.default(0.9).describe('How sure to reach the plants, a fraction'),
   seedsPerCell: own,
-  ladderId: z.enum(idsOf(LADDERS)).nullable().default(null),
+  scheduleId: z.enum(idsOf(SCHEDULES)).nullable().default(null),
   placeId: z
     .string()
     .max(64)
     .nullable()
     .default(null)
     .describe('Where it stands until it is hardened; null where such plants stand by habit'),
-  rungs: z
+  stages: z
     .array(
       z.object({
-        stage: z.enum(RUNG_STAGES),
+        kind: z.enum(STAGE_KINDS),
         containerId: reference.nullable(),
         recipeId: reference.nullable(),
         plantsEach: amount.nullish().describe('Plants set together in each cell or pot; null for one'),
@@ -51,9 +51,9 @@ export const sowing = z.object({
         mixC: own.describe('°C'),
       }),
     )
-    .max(8, 'A ladder has at most 8 rungs.')
+    .max(8, 'A schedule has at most 8 stages.')
     .nullable()
     .default(null)
-    .describe('The household’s own rungs, in place of the ladder’s'),
+    .describe('The household’s own stages, in place of the schedule’s'),
 })
 export type SowingRecord = z.output<typeof sowing>

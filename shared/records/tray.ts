@@ -15,7 +15,7 @@ const run = z.object({
   name: name.describe('Crop and variety, as on the label'),
   cropId: reference,
   sowingId: id.nullable().default(null).describe('The sowing it belongs to; null for what no plan knows'),
-  rung: z.int().min(0).max(99).default(0).describe('The rung of the sowing’s ladder; 0 where seed was sown'),
+  stage: z.int().min(0).max(99).default(0).describe('The stage of the sowing’s schedule; 0 where seed was sown'),
   packetId: id.nullable().default(null),
   seedsPerCell: amount.default(1).describe('Seeds in a cell, a furrow or a field'),
 })

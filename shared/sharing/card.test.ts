@@ -75,7 +75,7 @@ describe('a card that is handed on', () => {
       container: String,
       feed: String,
       mix: String,
-      stage: String,
+      growthStage: String,
     }
     const card = cardOf('recipe', mine, lists)
     expect(asWords(card, names, false)).toBe(

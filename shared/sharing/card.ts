@@ -12,7 +12,7 @@ import { referred } from '../records/references'
 import { id } from '../records/rules'
 
 /*
- * A recipe, a feed or a ladder to hand on: a small JSON document that holds whatever of one’s own it is made of, so that it can be
+ * A recipe, a feed or a schedule to hand on: a small JSON document that holds whatever of one’s own it is made of, so that it can be
  * opened anywhere. The same document travels as a link, in the part after #, which no server ever sees.
  */
 
@@ -42,10 +42,10 @@ const head = { format: z.literal(CARD_FORMAT), version: z.literal(CARD_VERSION),
 export const card = z.discriminatedUnion('kind', [
   z.object({ ...head, kind: z.literal('recipe'), body: recipe }),
   z.object({ ...head, kind: z.literal('feed'), body: feed }),
-  z.object({ ...head, kind: z.literal('ladder'), body: programme }),
+  z.object({ ...head, kind: z.literal('schedule'), body: programme }),
 ])
 export type Card = z.output<typeof card>
-export const COLLECTION_OF = { recipe: 'recipes', feed: 'feeds', ladder: 'programmes' } as const
+export const COLLECTION_OF = { recipe: 'recipes', feed: 'feeds', schedule: 'programmes' } as const
 type Needed = keyof Card['needs']
 const NEEDED: readonly Needed[] = ['materials', 'containers', 'feeds', 'recipes']
 
@@ -77,7 +77,7 @@ export function cardOf(kind: Card['kind'], body: Card['body'], lists: Lists): Ca
 /** What was said of one bench, or belongs to one season, stays there. */
 function bare(kind: Card['kind'], body: Card['body']): Card['body'] {
   if (kind === 'recipe') return { ...(body as Bodies['recipes']), worksIn: [], homeTests: [] }
-  if (kind === 'ladder') return { ...(body as Bodies['programmes']), batchId: null, startOn: null }
+  if (kind === 'schedule') return { ...(body as Bodies['programmes']), batchId: null, startOn: null }
   return body
 }
 
@@ -136,10 +136,10 @@ export function readCard(text: string): Card {
   try {
     said = JSON.parse(text)
   } catch {
-    throw new RangeError('This is no card of a recipe, a feed or a ladder: it is not JSON.')
+    throw new RangeError('This is no card of a recipe, a feed or a schedule: it is not JSON.')
   }
   if ((said as { format?: unknown } | null)?.format !== CARD_FORMAT)
-    throw new RangeError('This is JSON, but no card of a recipe, a feed or a ladder.')
+    throw new RangeError('This is JSON, but no card of a recipe, a feed or a schedule.')
   const read = card.safeParse(said)
   if (read.success) return read.data
   const [issue] = read.error.issues
@@ -184,7 +184,7 @@ const sameBut = (a: object, b: object) => {
 }
 const POINTING: { readonly [C in Collection]?: readonly string[] } = {
   recipes: ['parts.*.materialId', 'extras.*.materialId'],
-  programmes: ['feedId', 'rungs.*.containerId', 'rungs.*.recipeId'],
+  programmes: ['feedId', 'stages.*.containerId', 'stages.*.recipeId'],
 }
 const pathsOf = (collection: Collection) => POINTING[collection] ?? []
 
@@ -194,7 +194,7 @@ export interface CardNames {
   readonly container: (id: string) => string
   readonly feed: (id: string) => string
   readonly mix: (id: string) => string
-  readonly stage: (id: string) => string
+  readonly growthStage: (id: string) => string
 }
 
 /** The card for a message: a heading and a line each; with Markdown, as a list. */
@@ -234,15 +234,15 @@ export function asWords({ kind, body }: Card, names: CardNames, markdown: boolea
       '',
     ].join('\n')
   }
-  const { feedId, rungs, plants } = body
+  const { feedId, stages, plants } = body
   return [
     title,
     '',
     ...lines([
       `With ${names.feed(feedId)}, for ${plants} plants`,
-      ...rungs.map(
-        (rung) =>
-          `${names.stage(rung.stageId)}: ${rung.days} days in ${names.container(rung.containerId)}${rung.recipeId ? `, ${names.mix(rung.recipeId)}` : ''}; ${printNumber(rung.nMgPerL)} mg/L nitrogen every ${rung.everyDays} days`,
+      ...stages.map(
+        (stage) =>
+          `${names.growthStage(stage.growthStageId)}: ${stage.days} days in ${names.container(stage.containerId)}${stage.recipeId ? `, ${names.mix(stage.recipeId)}` : ''}; ${printNumber(stage.nMgPerL)} mg/L nitrogen every ${stage.everyDays} days`,
       ),
     ]),
     '',

@@ -1,8 +1,8 @@
-import { HABITS, habitById, type HabitId } from '#core/learning/calibrations'
+import { CALIBRATIONS, calibrationById, type CalibrationId } from '#core/learning/calibrations'
 import { SEEN_IDS } from '#core/signs/seen'
 import type { Problem } from '#core/problem'
 import { dayFrom } from '#core/calendar/day'
-import { newEntry, waterRow, type About, type EntryRecord } from '../records/entry'
+import { newEntry, waterRow, type Subject, type EntryRecord } from '../records/entry'
 import {
   column,
   DAY,
@@ -33,12 +33,12 @@ const TOLD = [
   'watered',
   'weighed',
 ] as const
-const ABOUT = ['trays', 'sowings', 'batches', 'packets'] as const satisfies readonly NamedKind[]
+const SUBJECTS = ['trays', 'sowings', 'batches', 'packets'] as const satisfies readonly NamedKind[]
 const on = column('on', 'Day', DAY, 'on', WORDS.on, { required: true })
 
 /** An entry before its line says the day and the words, without which it is refused. */
 const begun = (kind: EntryRecord['kind']) => {
-  const { on: _on, name: _name, ...rest } = newEntry({ name: '', kind, on: dayFrom('2000-01-01'), about: [] })
+  const { on: _on, name: _name, ...rest } = newEntry({ name: '', kind, on: dayFrom('2000-01-01'), subjects: [] })
   return rest
 }
 
@@ -57,7 +57,7 @@ export const ENTRIES: Table<'entries'> = {
     column('what', 'What happened', TEXT, 'name', [...WORDS.what, ...WORDS.name], { required: true }),
     column('note', 'Note', TEXT, 'note', WORDS.note),
     column('by', 'Who', TEXT, 'by', WORDS.by),
-    column('about', 'Of', several(...ABOUT), '', [...WORDS.of, ...WORDS.tray]),
+    column('subjects', 'Of', several(...SUBJECTS), '', [...WORDS.of, ...WORDS.tray]),
     column('place', 'Place', named('places'), 'placeId', WORDS.place),
     column('count', 'Counted', WHOLE, 'count', WORDS.counted),
     column('litres', 'Water, L', quantity('volume', 'L'), '', WORDS.litres),
@@ -74,14 +74,14 @@ export const ENTRIES: Table<'entries'> = {
     // Of what happened only when, who and the words are put right.
     if (stands) return body
     const kind = said!.kind === undefined ? (said!.signs ? 'seen' : 'thought') : folded(String(said!.kind))
-    const about = ((said!.about ?? []) as readonly Named[]).map(
-      ({ kind: what, id }) => ({ what, id, rung: null }) as About,
+    const subjects = ((said!.subjects ?? []) as readonly Named[]).map(
+      ({ kind: what, id }) => ({ what, id, stage: null }) as Subject,
     )
-    const trays = about.filter(({ what }) => what === 'trays')
+    const trays = subjects.filter(({ what }) => what === 'trays')
     const litres = said!.litres as number | undefined
     const grams = said!.weight_g as number | undefined
     if ((kind === 'watered' || kind === 'weighed') && trays.length === 0)
-      return [{ path: ['about'], message: 'Say which tray it was.' }]
+      return [{ path: ['subjects'], message: 'Say which tray it was.' }]
     if (kind === 'weighed' && grams === undefined)
       return [{ path: ['weight_g'], message: 'Say what it weighed.' }]
     const water =
@@ -95,19 +95,19 @@ export const ENTRIES: Table<'entries'> = {
     return {
       ...body,
       kind,
-      about,
+      subjects,
       water,
       grams: kind === 'harvest' ? (grams ?? null) : null,
     }
   },
-  same: ({ on: day, kind, name, at, about, placeId }) =>
-    [day, at, kind, folded(name), about.map(({ id }) => id).join(' '), placeId].join('|'),
+  same: ({ on: day, kind, name, at, subjects, placeId }) =>
+    [day, at, kind, folded(name), subjects.map(({ id }) => id).join(' '), placeId].join('|'),
   lines: ({ id, body }) => [
     {
       ...body,
       what: body.name,
-      about: body.about
-        .filter(({ what }) => (ABOUT as readonly string[]).includes(what))
+      subjects: body.subjects
+        .filter(({ what }) => (SUBJECTS as readonly string[]).includes(what))
         .map((one) => one.id),
       place: body.placeId,
       litres: body.water.some(({ litres }) => litres !== null)
@@ -119,7 +119,7 @@ export const ENTRIES: Table<'entries'> = {
   ],
 }
 
-const OF_KINDS: Readonly<Record<(typeof HABITS)[number]['of'], readonly NamedKind[]>> = {
+const OF_KINDS: Readonly<Record<(typeof CALIBRATIONS)[number]['of'], readonly NamedKind[]>> = {
   bench: [],
   feed: ['feeds'],
   jug: ['tools'],
@@ -136,7 +136,7 @@ export const MEASUREMENTS: Table<'entries'> = {
   field: 'measured',
   columns: [
     on,
-    column('what', 'What', oneOf(...HABITS.map(({ id }) => id)), '', [...WORDS.what, ...WORDS.kind], {
+    column('what', 'What', oneOf(...CALIBRATIONS.map(({ id }) => id)), '', [...WORDS.what, ...WORDS.kind], {
       required: true,
     }),
     column('of', 'Of', TEXT, '', WORDS.of),
@@ -146,14 +146,14 @@ export const MEASUREMENTS: Table<'entries'> = {
   ],
   begin: () => begun('measured'),
   make: ([said], body, names) => {
-    const what = said!.what as HabitId
-    const habit = habitById(what)
-    const of = measuredOf(habit.of, said!.of as string | undefined, names)
+    const what = said!.what as CalibrationId
+    const calibration = calibrationById(what)
+    const of = measuredOf(calibration.of, said!.of as string | undefined, names)
     if (typeof of !== 'string') return [of]
     const value = said!.value as number
     return {
       ...body,
-      name: `Measured: ${habit.name.toLowerCase()}${said!.of ? `, ${String(said!.of)}` : ''}`.slice(0, 120),
+      name: `Measured: ${calibration.name.toLowerCase()}${said!.of ? `, ${String(said!.of)}` : ''}`.slice(0, 120),
       measured: [{ what, of, value, n: said!.n ?? null, key: '' }],
     }
   },
@@ -161,14 +161,14 @@ export const MEASUREMENTS: Table<'entries'> = {
     measured.map(({ what, of, value }) => `${day} ${what} ${of} ${exact(value)}`),
   lines: ({ body }, names) =>
     body.measured.map(({ what, of, value, n }) => {
-      const { of: kind, unit } = habitById(what)
+      const { of: kind, unit } = calibrationById(what)
       const thing = OF_KINDS[kind].flatMap((one) => names[one] ?? []).find(({ id }) => id === of)
       return { on: body.on, what, of: thing?.name ?? of, value, n, unit }
     }),
 }
 
 function measuredOf(
-  kind: (typeof HABITS)[number]['of'],
+  kind: (typeof CALIBRATIONS)[number]['of'],
   text: string | undefined,
   names: Names,
 ): string | Problem {

@@ -1,7 +1,7 @@
 import { AGEING_PER_YEAR } from '#core/sowing/odds'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { CROP_FAMILIES } from '#core/sowing/crop'
-import { LADDERS } from '#core/season/schedule/schedules'
+import { SCHEDULES } from '#core/season/schedule/schedules'
 import { cropRecordOf } from '../records/crop'
 import { codeAt } from '#core/trays/layout'
 import type { Problem } from '#core/problem'
@@ -40,7 +40,7 @@ export const CROPS: Table<'crops'> = {
     column('seed_life', 'Seed keeps', oneOf(...Object.keys(AGEING_PER_YEAR)), 'figures.seedLife'),
     column('weeks_before_frost', 'Out, weeks before frost', NUMBER, 'figures.weeksBeforeFrost'),
     column('autumn', 'For autumn too', YES, 'figures.autumn'),
-    column('ladder', 'Ladder', oneOf(...LADDERS.map(({ id }) => id)), 'figures.ladderId'),
+    column('schedule', 'Schedule', oneOf(...SCHEDULES.map(({ id }) => id)), 'figures.scheduleId'),
     ID,
   ],
   begin: (said) => {
@@ -69,7 +69,7 @@ export const SOWINGS: Table<'sowings'> = {
     column('germination_percent', 'Germination', PERCENT, 'germination', WORDS.germination),
     column('certainty_percent', 'How sure', PERCENT, 'certainty'),
     column('seeds_per_cell', 'Seeds a cell', WHOLE, 'seedsPerCell', WORDS.seedsPerCell),
-    column('ladder', 'Ladder', oneOf(...LADDERS.map(({ id }) => id)), 'ladderId'),
+    column('schedule', 'Schedule', oneOf(...SCHEDULES.map(({ id }) => id)), 'scheduleId'),
     column('place', 'Place', named('places'), 'placeId', WORDS.place),
     ID,
   ],
@@ -136,7 +136,7 @@ export const TRAYS: Table<'trays'> = {
       const before = stood.find((one) => one.code === code)
       if (!known)
         runs.set(code, {
-          ...(before ?? { sowingId: null, rung: 0, packetId: null, seedsPerCell: 1 }),
+          ...(before ?? { sowingId: null, stage: 0, packetId: null, seedsPerCell: 1 }),
           code,
           cropId: crop.id,
           name,

@@ -229,7 +229,7 @@ describe('what is told in lines', () => {
     const [watered] = entry('on,kind,what,of,litres\n2027-04-12,watered,Watered,7,1.2 L')
     expect(watered).toMatchObject({
       kind: 'watered',
-      about: [{ what: 'trays', id: trays[0]!.id }],
+      subjects: [{ what: 'trays', id: trays[0]!.id }],
       water: [{ trayId: trays[0]!.id, litres: 1.2 }],
     })
     expect(entry('on,kind,what,of,weight\n2027-04-12,weighed,Weighed,tray 7,2.1 kg')[0]).toMatchObject({
@@ -237,7 +237,7 @@ describe('what is told in lines', () => {
     })
   })
   it('what cannot be told in a line says where it is told', () => {
-    expect(entry('on,kind,what\n2027-04-12,rung,Potted up')[0]).toMatch(/moves plants or stores/)
+    expect(entry('on,kind,what\n2027-04-12,stage,Potted up')[0]).toMatch(/moves plants or stores/)
     expect(entry('on,kind,what\n2027-04-12,watered,Watered')[0]).toBe('Say which tray it was.')
     expect(entry('on,kind,what,of\n2027-04-12,watered,Watered,8')[0]).toMatch(/no “8” here/)
   })

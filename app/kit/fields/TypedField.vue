@@ -23,7 +23,7 @@ const props = defineProps<{
   /** Base units in one unit of the value: 0.001 for a value in mL. */
   unitInBase?: number
   /** About how much it is, in L, mm or g: a bare number in an empty field means the unit of that size. */
-  about?: number
+  typical?: number
   /** Shown behind a bare number. */
   unit?: string
   /** The value is a fraction 0–1, shown and typed as per cent. */
@@ -51,11 +51,11 @@ const reading = computed(
 )
 
 /** What is shown while nothing is there: spoonfuls in a jug, centimetres in a tray. */
-const ABOUT: Record<Dimension, number> = { volume: 5, length: 20, mass: 100, temperature: 20 }
+const SUBJECTS: Record<Dimension, number> = { volume: 5, length: 20, mass: 100, temperature: 20 }
 function unitNow(): string {
   if (!props.dimension) return ''
-  const shown = props.modelValue ? props.modelValue * (props.unitInBase ?? 1) : props.about
-  return unitShown(shown ?? ABOUT[props.dimension], props.dimension, kitchen.value)
+  const shown = props.modelValue ? props.modelValue * (props.unitInBase ?? 1) : props.typical
+  return unitShown(shown ?? SUBJECTS[props.dimension], props.dimension, kitchen.value)
 }
 /** The unit a bare number means; it stays the same while somebody types. */
 const bare = ref(unitNow())

@@ -23,8 +23,8 @@ const labels = computed(() => {
       <strong>{{ label.title }}</strong>
       <span>{{ label.contents }}</span>
       <span class="strength">{{ label.strength }}</span>
-      <span v-if="label.stages.length"
-        >For: {{ label.stages.map(({ name }) => name.toLowerCase()).join(', ') }}</span
+      <span v-if="label.growthStages.length"
+        >For: {{ label.growthStages.map(({ name }) => name.toLowerCase()).join(', ') }}</span
       >
       <span
         >Mixed {{ printDate(label.madeOn) }}; keep until {{ printDate(label.keepUntil) }}, dark and cool</span

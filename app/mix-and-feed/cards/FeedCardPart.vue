@@ -4,7 +4,7 @@ import BottleLabels from '~/mix-and-feed/cards/BottleLabels.vue'
 import StepList from '~/mix-and-feed/cards/StepList.vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { usePlannedFeed } from '~/mix-and-feed/cards/usePlanned'
-import { stageById } from '#core/feed/stage'
+import { growthStageById } from '#core/feed/growth-stage'
 import { printNumber } from '#core/units/format'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Stored } from '#shared/records/collections'
@@ -20,7 +20,7 @@ const planned = computed(() => usePlannedFeed(props.feeding))
     <p>
       <strong>{{ planned.feed.name }}</strong>, {{ planned.feed.nPercent }}-{{ planned.feed.p2o5Percent }}-{{
         planned.feed.k2oPercent
-      }}. {{ stageById(feeding.body.stageId).name }}:
+      }}. {{ growthStageById(feeding.body.growthStageId).name }}:
       <template v-if="planned.strength">
         <FigureValue
           :figure="planned.strength.nMgPerL"

@@ -46,9 +46,9 @@ const entry = () =>
     name: props.batch.body.name,
     kind: 'batch made',
     on: on.value,
-    about: [
-      { what: 'batches', id: props.batch.id, rung: null },
-      ...props.batch.body.sowings.map(({ id, rung }) => ({ what: 'sowings' as const, id, rung })),
+    subjects: [
+      { what: 'batches', id: props.batch.id, stage: null },
+      ...props.batch.body.sowings.map(({ id, stage }) => ({ what: 'sowings' as const, id, stage })),
     ],
     by: by.value.trim(),
     note: written.value.trim(),

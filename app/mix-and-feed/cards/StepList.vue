@@ -23,7 +23,7 @@ const fillsAt = computed(() => props.fillsAtMin ?? 9 * 60)
 const { printTime } = useDates()
 const context = useContext()
 /** As quick as hands were here before. */
-const pace = computed(() => context.whole.habits.of('minutes', 'mix').mean)
+const pace = computed(() => context.whole.calibrations.of('minutes', 'mix').mean)
 const times = computed(() =>
   props.timed
     ? timetable(props.steps, fillsAt.value, pace.value).map(({ startsMin }) =>

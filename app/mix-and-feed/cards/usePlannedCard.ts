@@ -41,7 +41,7 @@ export function useRuns() {
   async function startBatch(kind: 'mix' | 'soak', run: MixRun) {
     const id = await batchOf(run)
     const name = find(bench, 'batches', id ?? undefined)?.body.name
-    if (id) await runs.start(kind, `${RUN_NAMES[kind]}: ${name}`, [{ what: 'batches', id, rung: null }])
+    if (id) await runs.start(kind, `${RUN_NAMES[kind]}: ${name}`, [{ what: 'batches', id, stage: null }])
   }
 
   async function feedOf(run: FeedRun): Promise<string | null> {
@@ -61,9 +61,9 @@ export function useRuns() {
       run.of.flatMap(({ sowingId }) => traysOfSowing(bench, sowingId).map((tray) => tray.id)),
     )
     await runs.start('feed', `Feed ${names(run.of)}`, [
-      { what: 'feedings', id, rung: null },
-      ...run.of.map(({ sowingId, rung }) => ({ what: 'sowings' as const, id: sowingId, rung })),
-      ...[...fed].map((trayId) => ({ what: 'trays' as const, id: trayId, rung: null })),
+      { what: 'feedings', id, stage: null },
+      ...run.of.map(({ sowingId, stage }) => ({ what: 'sowings' as const, id: sowingId, stage })),
+      ...[...fed].map((trayId) => ({ what: 'trays' as const, id: trayId, stage: null })),
     ])
   }
   return { names, planBatch, planFeed, startBatch, startFeed }

@@ -38,7 +38,7 @@ const salts = computed(() => {
     { w: water.ecMsPerCm, f: ofFeed },
     ({ w, f }) => w + f,
   )
-  const limit = EC_LIMITS_MS_PER_CM[feed.draft.stageId] ?? 1.5
+  const limit = EC_LIMITS_MS_PER_CM[feed.draft.growthStageId] ?? 1.5
   return { water, ofFeed, all, limit, over: ofFeed.value > limit }
 })
 const rainWanted = computed(() => rainForAlkalinity(draft.value))

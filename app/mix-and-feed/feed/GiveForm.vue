@@ -47,7 +47,7 @@ const entry = () =>
     name: props.feeding.body.name,
     kind: 'feed given',
     on: on.value,
-    about: [{ what: 'feedings', id: props.feeding.id, rung: null }],
+    subjects: [{ what: 'feedings', id: props.feeding.id, stage: null }],
     by: by.value.trim(),
     to: to.value.trim(),
     times: times.value ?? 1,

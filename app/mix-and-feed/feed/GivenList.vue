@@ -20,7 +20,7 @@ const given = computed(() =>
     .filter(
       ({ body }) =>
         body.kind === 'feed given' &&
-        (!props.feedingId || body.about.some(({ id }) => id === props.feedingId)),
+        (!props.feedingId || body.subjects.some(({ id }) => id === props.feedingId)),
     )
     .slice()
     .reverse()

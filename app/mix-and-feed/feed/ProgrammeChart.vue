@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { area, line } from 'd3-shape'
 import { scaleLinear, scaleSqrt } from 'd3-scale'
 import type { ProgrammePlan, ProgrammeRequest } from '#core/feed/programme'
-import { stageById } from '#core/feed/stage'
+import { growthStageById } from '#core/feed/growth-stage'
 import { printNumber } from '#core/units/format'
 
 /** Weeks from emergence: what a plant wants, what it has been given, each feed, and where it goes hungry. */
@@ -38,12 +38,12 @@ const hunger = computed(
       (value) => y.value(value),
     )([...props.plan.wantedMg]) ?? '',
 )
-const rungs = computed(() => {
+const stages = computed(() => {
   let day = 0
-  return props.request.rungs.map(({ stageId, days }, index) => {
+  return props.request.stages.map(({ growthStageId, days }, index) => {
     const from = day
     day += days
-    return { index, name: stageById(stageId).name, x: x.value(from), width: x.value(day) - x.value(from) }
+    return { index, name: growthStageById(growthStageId).name, x: x.value(from), width: x.value(day) - x.value(from) }
   })
 })
 const weeks = computed(() => Array.from({ length: Math.floor(last.value / 7) + 1 }, (_, week) => week))
@@ -78,16 +78,16 @@ const text = computed(() => {
         weeks from emergence →
       </text>
     </g>
-    <g v-for="rung in rungs" :key="rung.index" class="rung">
+    <g v-for="stage in stages" :key="stage.index" class="stage">
       <rect
-        :x="rung.x + 1"
+        :x="stage.x + 1"
         :y="HEIGHT - PAD.bottom + 26"
-        :width="Math.max(0, rung.width - 2)"
+        :width="Math.max(0, stage.width - 2)"
         height="24"
         rx="4"
       />
-      <text :x="rung.x + rung.width / 2" :y="HEIGHT - PAD.bottom + 43" text-anchor="middle">
-        {{ rung.width > 78 ? rung.name : rung.index + 1 }}
+      <text :x="stage.x + stage.width / 2" :y="HEIGHT - PAD.bottom + 43" text-anchor="middle">
+        {{ stage.width > 78 ? stage.name : stage.index + 1 }}
       </text>
     </g>
     <path :d="hunger" fill="url(#hunger)" />
@@ -132,7 +132,7 @@ text {
   font-weight: 650;
 }
 
-.rung rect {
+.stage rect {
   fill: var(--paper-deep);
   stroke: var(--line-strong);
 }

@@ -3,7 +3,7 @@ import { keyMove } from '~/kit/fields/keyMove'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
-import type { Stage } from '#core/feed/stage'
+import type { GrowthStage } from '#core/feed/growth-stage'
 import { printNumber } from '#core/units/format'
 
 /**
@@ -11,13 +11,13 @@ import { printNumber } from '#core/units/format'
  * drags; the flags are what the label's rules come to; the bracket is what the hand will really give.
  */
 const props = defineProps<{
-  stages: readonly Stage[]
-  stageId: string
+  growthStages: readonly GrowthStage[]
+  growthStageId: string
   target: number
   flags: readonly { name: string; value: number }[]
   range: { low: number; high: number; at: number } | null
 }>()
-const emit = defineEmits<{ target: [value: number]; stage: [id: string] }>()
+const emit = defineEmits<{ target: [value: number]; growthStage: [id: string] }>()
 
 const root = useTemplateRef<HTMLElement>('root')
 const { width: measured } = useElementSize(root)
@@ -27,7 +27,7 @@ const narrow = computed(() => width.value < 640)
 const LEFT = computed(() => (narrow.value ? 12 : 190))
 const ROW = computed(() => (narrow.value ? 40 : 27))
 const TOP = 104
-const height = computed(() => TOP + props.stages.length * ROW.value + 46)
+const height = computed(() => TOP + props.growthStages.length * ROW.value + 46)
 const STEP = 5
 
 const most = computed(() => {
@@ -41,11 +41,11 @@ const most = computed(() => {
 const x = computed(() => scaleLinear([0, most.value], [LEFT.value, width.value - 22]))
 const ticks = computed(() => x.value.ticks(narrow.value ? 5 : 10))
 const rows = computed(() =>
-  props.stages.map((stage, index) => ({
-    ...stage,
+  props.growthStages.map((growthStage, index) => ({
+    ...growthStage,
     y: TOP + index * ROW.value,
-    here: stage.id === props.stageId,
-    text: stage.highNMgPerL ? `${stage.lowNMgPerL}–${stage.highNMgPerL}` : 'plain water',
+    here: growthStage.id === props.growthStageId,
+    text: growthStage.highNMgPerL ? `${growthStage.lowNMgPerL}–${growthStage.highNMgPerL}` : 'plain water',
   })),
 )
 
@@ -105,10 +105,10 @@ function press(event: KeyboardEvent) {
       <g
         v-for="row in rows"
         :key="row.id"
-        class="stage"
+        class="growth-stage"
         :class="{ here: row.here }"
         aria-hidden="true"
-        @click="emit('stage', row.id)"
+        @click="emit('growthStage', row.id)"
       >
         <rect class="row" :x="0" :y="row.y" :width="width" :height="ROW" rx="4" />
         <text class="name" :x="12" :y="row.y + (narrow ? 15 : ROW / 2 + 5)">{{ row.name }}</text>
@@ -201,7 +201,7 @@ text {
   text-anchor: end;
 }
 
-.stage {
+.growth-stage {
   cursor: pointer;
 }
 
@@ -209,15 +209,15 @@ text {
   fill: transparent;
 }
 
-.stage:hover .row {
+.growth-stage:hover .row {
   fill: color-mix(in srgb, var(--water) 12%, transparent);
 }
 
-.stage.here .row {
+.growth-stage.here .row {
   fill: var(--water-wash);
 }
 
-.stage.here .name {
+.growth-stage.here .name {
   font-weight: 700;
 }
 
@@ -225,7 +225,7 @@ text {
   fill: color-mix(in srgb, var(--line-strong) 45%, var(--paper));
 }
 
-.stage.here .band {
+.growth-stage.here .band {
   fill: var(--water);
 }
 
@@ -236,11 +236,11 @@ text {
   paint-order: stroke;
 }
 
-.stage.here .numbers {
+.growth-stage.here .numbers {
   stroke: var(--water-wash);
 }
 
-.stage.here .numbers {
+.growth-stage.here .numbers {
   fill: var(--ink);
 }
 

@@ -5,7 +5,7 @@ import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
 import { useHousehold } from '~/household/household'
 import { strengthFromDose } from '#core/feed/dose'
-import { judge, timesTheMost } from '#core/feed/stage'
+import { judge, timesTheMost } from '#core/feed/growth-stage'
 import { density } from '#core/feed/feed'
 import { waterToRescue } from '#core/feed/rate'
 import { parseQuantity } from '#core/units/parse'
@@ -48,19 +48,19 @@ const was = computed(() => {
 watch(was, (figure) => emit('strength', figure?.value ?? null))
 const verdict = computed(() => {
   if (!was.value) return null
-  const at = judge(was.value.value, feed.stage)
-  return at === 'strong' && was.value.value <= feed.stage.highNMgPerL * 1.02 ? 'right' : at
+  const at = judge(was.value.value, feed.growthStage)
+  return at === 'strong' && was.value.value <= feed.growthStage.highNMgPerL * 1.02 ? 'right' : at
 })
-const times = computed(() => (was.value ? timesTheMost(was.value.value, feed.stage) : null))
+const times = computed(() => (was.value ? timesTheMost(was.value.value, feed.growthStage) : null))
 const rescue = computed(() => {
   if (!was.value || (verdict.value !== 'strong' && verdict.value !== 'none wanted')) return null
-  const to = feed.stage.highNMgPerL || 25
+  const to = feed.growthStage.highNMgPerL || 25
   // A hair over the band is the band.
   if (was.value.value <= to * 1.02) return null
   return waterToRescue(
     was.value,
     given(feed.draft.vessel.name, feed.draft.vessel.volumeL, 'L', yours('your vessel')),
-    given('Most for this stage', to, 'mg/L', feed.stage.source),
+    given('Most for this stage', to, 'mg/L', feed.growthStage.source),
   )
 })
 const WORDS = {

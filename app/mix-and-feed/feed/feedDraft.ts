@@ -15,7 +15,7 @@ import { USUAL_JUG_L } from '#core/feed/usual-tools'
 import type { Kitchen } from '#core/units/unit'
 import { readRate, strengthOfRate } from '#core/feed/rate'
 import type { RatioMeaning } from '#core/feed/strength'
-import { STAGES, stageById } from '#core/feed/stage'
+import { GROWTH_STAGES, growthStageById } from '#core/feed/growth-stage'
 import { asFeed, feedRecordOf, type FeedRecord } from '#shared/records/feed'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Stored } from '#shared/records/collections'
@@ -44,7 +44,7 @@ function newDraft(kitchen: Kitchen): FeedDraft {
     name: '',
     feedId: FEEDS[0]!.id,
     label: feedRecordOf(FEEDS[0]!),
-    stageId: 'true-leaves',
+    growthStageId: 'true-leaves',
     targetNMgPerL: 60,
     vessel: { name: 'Jug', volumeL: USUAL_JUG_L[kitchen] },
     batchId: null,
@@ -61,14 +61,14 @@ export const useFeedDraft = defineStore('feedDraft', () => {
   const feeding = useRecordSaving('feedings', draft, (stored) => put(stored))
   const label = useSaving('feeds')
 
-  const stage = computed(() => stageById(draft.value.stageId))
+  const growthStage = computed(() => growthStageById(draft.value.growthStageId))
   const feed = computed(() =>
-    learnedFeed(asFeed(draft.value.feedId, draft.value.label), context.whole.habits),
+    learnedFeed(asFeed(draft.value.feedId, draft.value.label), context.whole.calibrations),
   )
   const request = computed(() => ({
     ...draft.value,
     // The jug holds what it was found to hold.
-    vessel: learnedVessel(draft.value.vessel, context.whole.habits),
+    vessel: learnedVessel(draft.value.vessel, context.whole.calibrations),
     feed: feed.value,
     tools: context.tools,
   }))
@@ -133,10 +133,10 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     })
   const setLabel = <K extends keyof FeedRecord>(key: K, value: FeedRecord[K]) =>
     change(`label-${key}`, (drafted) => (drafted.label[key] = value))
-  const chooseStage = (stageId: string) =>
-    change('stage', (drafted) => {
-      drafted.stageId = stageId
-      const { lowNMgPerL, highNMgPerL } = stageById(stageId)
+  const chooseGrowthStage = (growthStageId: string) =>
+    change('growthStage', (drafted) => {
+      drafted.growthStageId = growthStageId
+      const { lowNMgPerL, highNMgPerL } = growthStageById(growthStageId)
       if (highNMgPerL > 0) drafted.targetNMgPerL = (lowNMgPerL + highNMgPerL) / 2
     })
   const setTarget = (nMgPerL: number) => change('target', (drafted) => (drafted.targetNMgPerL = nMgPerL))
@@ -168,7 +168,7 @@ export const useFeedDraft = defineStore('feedDraft', () => {
   async function save(): Promise<Stored<FeedingRecord> | null> {
     if (relabelled.value && !(await keepLabel())) return null
     const { id: _id, version: _version, label: _label, rules: _rules, ...body } = copyOf(draft.value)
-    body.name = body.name.trim() || `${draft.value.label.name}, ${stage.value.name.toLowerCase()}`
+    body.name = body.name.trim() || `${draft.value.label.name}, ${growthStage.value.name.toLowerCase()}`
     return feeding.keep(body)
   }
 
@@ -190,8 +190,8 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     draft,
     change,
     restart,
-    stages: STAGES,
-    stage,
+    growthStages: GROWTH_STAGES,
+    growthStage,
     feed,
     problems,
     plan,
@@ -211,7 +211,7 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     turnRule,
     chooseFeed,
     setLabel,
-    chooseStage,
+    chooseGrowthStage,
     setTarget,
     open,
     begin,

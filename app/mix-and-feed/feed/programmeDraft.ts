@@ -8,7 +8,7 @@ import { useRecordSaving } from '~/household/saving'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { FEEDS } from '#core/feed/feeds'
-import { habitOf, planProgramme, type FeedingSchool, type ProgrammePlan } from '#core/feed/programme'
+import { habitOf, planProgramme, type FeedingMethod, type ProgrammePlan } from '#core/feed/programme'
 import { type ProgrammeRecord } from '#shared/records/programme'
 import { asProgrammeRequest, programmeRecordProblems } from '#shared/reckoning/programme-request'
 import type { Stored } from '#shared/records/collections'
@@ -18,14 +18,14 @@ export interface ProgrammeDraft extends ProgrammeRecord {
   version: number
 }
 
-type Rung = ProgrammeRecord['rungs'][number]
+type Stage = ProgrammeRecord['stages'][number]
 
-const rung = (stageId: string, days: number, containerId: string, recipeId: string): Rung => ({
-  stageId,
+const stage = (growthStageId: string, days: number, containerId: string, recipeId: string): Stage => ({
+  growthStageId,
   days,
   containerId,
   recipeId,
-  ...habitOf('weak and often', stageId),
+  ...habitOf('weak and often', growthStageId),
 })
 
 function newDraft(): ProgrammeDraft {
@@ -35,15 +35,15 @@ function newDraft(): ProgrammeDraft {
     name: '',
     feedId: FEEDS[0]!.id,
     appetite: 'medium',
-    school: 'weak and often',
+    method: 'weak and often',
     plants: 72,
     batchId: null,
     startOn: null,
-    rungs: [
-      rung('seed-leaves', 8, 'tray-72', 'lean-and-light'),
-      rung('true-leaves', 14, 'tray-72', 'lean-and-light'),
-      rung('potted-up', 21, 'pot-10cm', 'stretched-potting'),
-      rung('hardening', 10, 'pot-10cm', 'stretched-potting'),
+    stages: [
+      stage('seed-leaves', 8, 'tray-72', 'lean-and-light'),
+      stage('true-leaves', 14, 'tray-72', 'lean-and-light'),
+      stage('potted-up', 21, 'pot-10cm', 'stretched-potting'),
+      stage('hardening', 10, 'pot-10cm', 'stretched-potting'),
     ],
   }
 }
@@ -51,7 +51,7 @@ function newDraft(): ProgrammeDraft {
 export const useProgrammeDraft = defineStore('programmeDraft', () => {
   const household = useHousehold()
   const context = useContext()
-  const { draft, change, restart } = useDraft('Ladder of feeds', newDraft)
+  const { draft, change, restart } = useDraft('Schedule of feeds', newDraft)
   const { saving, dismiss, keep } = useRecordSaving('programmes', draft, (stored) => put(stored))
 
   const problems = computed(() => programmeRecordProblems(draft.value, context.whole))
@@ -62,24 +62,24 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
   const problemAt = useProblemAt(() => problems.value, saving)
   const saved = computed(() => household.programmes.find(({ id }) => id === draft.value.id))
 
-  /** A school sets every rung's habit; each can be changed afterwards. */
-  const chooseSchool = (school: FeedingSchool['id']) =>
-    change('school', (programme) => {
-      programme.school = school
-      programme.rungs = programme.rungs.map((one) => ({ ...one, ...habitOf(school, one.stageId) }))
+  /** A method sets every stage's habit; each can be changed afterwards. */
+  const chooseMethod = (method: FeedingMethod['id']) =>
+    change('method', (programme) => {
+      programme.method = method
+      programme.stages = programme.stages.map((one) => ({ ...one, ...habitOf(method, one.growthStageId) }))
     })
-  const setRung = <K extends keyof Rung>(index: number, key: K, value: Rung[K]) =>
-    change(`rung-${index}-${key}`, (programme) => {
-      programme.rungs[index]![key] = value
-      if (key === 'stageId')
-        Object.assign(programme.rungs[index]!, habitOf(programme.school, value as string))
+  const setStage = <K extends keyof Stage>(index: number, key: K, value: Stage[K]) =>
+    change(`stage-${index}-${key}`, (programme) => {
+      programme.stages[index]![key] = value
+      if (key === 'growthStageId')
+        Object.assign(programme.stages[index]!, habitOf(programme.method, value as string))
     })
-  const addRung = () =>
-    change('rung', (programme) => {
-      const before = programme.rungs.at(-1)
-      programme.rungs.push(before ? copyOf(before) : rung('true-leaves', 14, 'tray-72', 'lean-and-light'))
+  const addStage = () =>
+    change('stage', (programme) => {
+      const before = programme.stages.at(-1)
+      programme.stages.push(before ? copyOf(before) : stage('true-leaves', 14, 'tray-72', 'lean-and-light'))
     })
-  const removeRung = (index: number) => change('rung', (programme) => programme.rungs.splice(index, 1))
+  const removeStage = (index: number) => change('stage', (programme) => programme.stages.splice(index, 1))
 
   const asDraft = ({ id, version, body }: Stored<ProgrammeRecord>): ProgrammeDraft => ({
     ...copyOf(body),
@@ -101,7 +101,7 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
   }
   async function save() {
     const { id: _id, version: _version, ...body } = copyOf(draft.value)
-    body.name = body.name.trim() || 'Ladder of feeds'
+    body.name = body.name.trim() || 'Schedule of feeds'
     return keep(body)
   }
   return {
@@ -116,10 +116,10 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
     saved,
     loose,
     dismiss,
-    chooseSchool,
-    setRung,
-    addRung,
-    removeRung,
+    chooseMethod,
+    setStage,
+    addStage,
+    removeStage,
     open,
     begin,
     save,

@@ -11,14 +11,14 @@ import { useHousehold } from '~/household/household'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { X } from '@lucide/vue'
 import { PREPARATIONS, type Preparation } from '#core/media/recipe'
-import { SANITATION_SCHOOLS, type SanitationSchool } from '#core/media/sanitation'
+import { SANITATION_METHODS, type SanitationMethod } from '#core/media/sanitation'
 
 /** What goes in by the gram, and what is done before measuring. */
 const context = useContext()
 const household = useHousehold()
 const mix = useMixDraft()
 
-/** Beside the school of hot water, which is one choice. */
+/** Beside the method of hot water, which is one choice. */
 const WHAT: Record<Exclude<Preparation, 'hot water' | 'hot soak'>, string> = {
   wash: 'wash trays and tools first',
   disinfect: 'disinfect them, by the label',
@@ -32,15 +32,15 @@ const choices = computed(() =>
     .filter(({ id }) => !mix.draft.extras.some(({ materialId }) => materialId === id))
     .map(({ id, name }) => ({ value: id, name })),
 )
-const school = computed(
+const method = computed(
   () =>
-    SANITATION_SCHOOLS.find(({ id }) => id !== 'none' && mix.draft.preparations.includes(id)) ??
-    SANITATION_SCHOOLS[0]!,
+    SANITATION_METHODS.find(({ id }) => id !== 'none' && mix.draft.preparations.includes(id)) ??
+    SANITATION_METHODS[0]!,
 )
-const chooseSchool = (id: SanitationSchool['id']) =>
+const chooseMethod = (id: SanitationMethod['id']) =>
   mix.change('preparation', (draft) => {
     draft.preparations = PREPARATIONS.filter((one) =>
-      SANITATION_SCHOOLS.some((it) => it.id === one) ? one === id : draft.preparations.includes(one),
+      SANITATION_METHODS.some((it) => it.id === one) ? one === id : draft.preparations.includes(one),
     )
   })
 const readingOf = (id: string) =>
@@ -98,11 +98,11 @@ function toggle(preparation: Preparation, on: boolean) {
       @update:model-value="add"
     />
     <ChoiceField
-      :model-value="school.id"
+      :model-value="method.id"
       label="Against damping-off and gnats"
-      :choices="SANITATION_SCHOOLS.map(({ id, name }) => ({ value: id, name }))"
-      :hint="`${school.why} ${school.cost}`"
-      @update:model-value="chooseSchool"
+      :choices="SANITATION_METHODS.map(({ id, name }) => ({ value: id, name }))"
+      :hint="`${method.why} ${method.cost}`"
+      @update:model-value="chooseMethod"
     />
     <CheckField
       v-for="(words, one) in WHAT"

@@ -172,7 +172,7 @@ function measured(id: string) {
             <TypedField
               :model-value="fill.coverMm"
               dimension="length"
-              :about="5"
+              :typical="5"
               :label="`Cover on ${container?.name ?? 'it'}`"
               hide-label
               :problem="mix.problemAt(`fills[${index}].coverMm`)"
@@ -202,7 +202,7 @@ function measured(id: string) {
               v-if="fill.topMm != null"
               :model-value="fill.topMm"
               dimension="length"
-              :about="5"
+              :typical="5"
               :label="`Depth of the top layer in ${container.name}`"
               hide-label
               @update:model-value="mix.setLayer(index, $event ?? 0)"

@@ -18,7 +18,7 @@ const chosen = computed(() => {
   const [first] = mix.draft.sowings
   if (!first) return null
   const run = runs.value.find(({ of }) =>
-    of.some(({ sowingId, rung }) => sowingId === first.id && rung === first.rung),
+    of.some(({ sowingId, stage }) => sowingId === first.id && stage === first.stage),
   )
   return run?.id ?? null
 })

@@ -21,7 +21,7 @@ const recipe = useOwnRecipe()
 
 const NOTHING = { heldMl: 0, volumeMl: null, pouredMl: null, drainedMl: null }
 const UNWEIGHED = { emptyG: null, waterG: null, filledG: null, floodedG: null, drainedG: null }
-type Poured = { key: keyof TestRun; label: string; about: number; hint?: string }
+type Poured = { key: keyof TestRun; label: string; typical: number; hint?: string }
 /** What is done, and what is read off: millilitres from a jug, or weights; what the mix brings is said either way. */
 const STEPS: readonly {
   title: string
@@ -39,28 +39,28 @@ const STEPS: readonly {
       { key: 'waterG', label: 'Full of water to the line' },
     ],
     poured: (with_) =>
-      with_ === 'jug' ? [{ key: 'volumeMl', label: 'It holds to the line', about: 0.5 }] : [],
+      with_ === 'jug' ? [{ key: 'volumeMl', label: 'It holds to the line', typical: 0.5 }] : [],
   },
   {
     title: 'Fill with dry mix',
     text: 'to the line, tapped down as you fill your trays. If it is not dry as dust, weigh a potful before and after three days in a warm place: each gram it lost is a millilitre it brings.',
     of: 'heldMl',
     weighed: [{ key: 'filledG', label: 'Filled with mix' }],
-    poured: () => [{ key: 'heldMl', label: 'Water it brings', about: 0.05, hint: '0 where it is dry' }],
+    poured: () => [{ key: 'heldMl', label: 'Water it brings', typical: 0.05, hint: '0 where it is dry' }],
   },
   {
     title: 'Flood it slowly',
     text: 'down the side until water stands at the line; wait an hour, top it up.',
     of: 'pouredMl',
     weighed: [{ key: 'floodedG', label: 'Flooded to the line' }],
-    poured: (with_) => (with_ === 'jug' ? [{ key: 'pouredMl', label: 'Poured on in all', about: 0.5 }] : []),
+    poured: (with_) => (with_ === 'jug' ? [{ key: 'pouredMl', label: 'Poured on in all', typical: 0.5 }] : []),
   },
   {
     title: 'Take the tape off',
     text: 'over a bowl, level, without tilting; let it drip for an hour.',
     of: 'drainedMl',
     weighed: [{ key: 'drainedG', label: 'Drained' }],
-    poured: (with_) => (with_ === 'jug' ? [{ key: 'drainedMl', label: 'Ran out', about: 0.1 }] : []),
+    poured: (with_) => (with_ === 'jug' ? [{ key: 'drainedMl', label: 'Ran out', typical: 0.1 }] : []),
   },
 ]
 
@@ -134,7 +134,7 @@ const forget = (index: number) =>
         <TypedField
           v-model="depthMm"
           dimension="length"
-          :about="10"
+          :typical="10"
           label="The mix stands deep"
           :problem="depthProblem"
         />
@@ -152,12 +152,12 @@ const forget = (index: number) =>
               :problem="step.weighed.at(-1)?.key === key ? problemOf(step.of) : undefined"
             />
             <TypedField
-              v-for="{ key, label, hint, about } in step.poured(how)"
+              v-for="{ key, label, hint, typical } in step.poured(how)"
               :key="key"
               v-model="jug[key]"
               dimension="volume"
               :unit-in-base="0.001"
-              :about="about"
+              :typical="typical"
               :label="label"
               v-bind="hint ? { hint } : {}"
               :problem="problemOf(key)"

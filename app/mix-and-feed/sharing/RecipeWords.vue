@@ -58,7 +58,7 @@ const use = () =>
       v-model="partL"
       label="One part is"
       dimension="volume"
-      :about="1"
+      :typical="1"
       optional
       hint="a cup or a spoon stands beside parts"
     />

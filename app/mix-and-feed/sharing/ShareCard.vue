@@ -9,7 +9,7 @@ import { useCards } from '~/mix-and-feed/sharing/useCards'
 import { useNotes } from '~/kit/useNotes'
 import { asWords, cardOf, MAX_LINK_LETTERS, type Card } from '#shared/sharing/card'
 
-/** A recipe, a feed or a ladder to hand on: as a link, a code, a message, a file. */
+/** A recipe, a feed or a schedule to hand on: as a link, a code, a message, a file. */
 const props = defineProps<{ kind: Card['kind']; body: Card['body'] }>()
 const emit = defineEmits<{ close: [] }>()
 const { lists, namesOf } = useCards()

@@ -1,6 +1,6 @@
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
-import { stageById } from '#core/feed/stage'
+import { growthStageById } from '#core/feed/growth-stage'
 import type { Card, CardNames } from '#shared/sharing/card'
 
 /** What cards are made of here: the rows of one’s own, and what each thing is called. */
@@ -21,7 +21,7 @@ export function useCards() {
       container: (id) => own('containers', id) ?? whole.containers.get(id)?.name ?? id,
       feed: (id) => own('feeds', id) ?? whole.feeds.get(id)?.name ?? id,
       mix: (id) => own('recipes', id) ?? whole.recipes.get(id)?.name ?? id,
-      stage: (id) => stageById(id).name,
+      growthStage: (id) => growthStageById(id).name,
     }
   }
   return { lists, namesOf }

@@ -75,7 +75,7 @@ const allCautions = computed((): Caution[] =>
         class="main"
         @click="
           runs.start('mix', `Mix batch ${batch.number}: ${batch.body.name}`, [
-            { what: 'batches', id: batch.id, rung: null },
+            { what: 'batches', id: batch.id, stage: null },
           ])
         "
       >

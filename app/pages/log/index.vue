@@ -43,7 +43,7 @@ const one = (key: string) => {
 const dayOf = (key: 'from' | 'until') => one(key) as Day | null
 const words = ref(one('words') ?? '')
 const filter = computed(() => ({
-  about: one('about'),
+  subject: one('subject'),
   placeId: one('place'),
   kinds: KIND_GROUPS.find(({ id }) => id === one('of'))?.kinds.join(',') ?? null,
   from: one('from'),
@@ -94,10 +94,10 @@ const places = computed(() => [
   { value: null as string | null, name: 'every place' },
   ...withOutside(season.frame?.places ?? []).map(({ id, name }) => ({ value: id as string | null, name })),
 ])
-const looking = ref(Boolean(one('words') || one('about') || one('place') || one('from') || one('until')))
+const looking = ref(Boolean(one('words') || one('subject') || one('place') || one('from') || one('until')))
 const narrowed = computed(() => Object.entries(filter.value).some(([, value]) => value))
 const onlyTray = computed(() =>
-  filter.value.about && trays.find(filter.value.about) ? filter.value.about : undefined,
+  filter.value.subject && trays.find(filter.value.subject) ? filter.value.subject : undefined,
 )
 const air = ref(false)
 
@@ -126,7 +126,7 @@ onBeforeUnmount(() => watcher?.disconnect())
       <Button @click="air = true">Write down the air</Button>
     </PageTop>
     <SubPlaces of="/log" />
-    <LogLine v-bind="onlyTray ? { about: onlyTray } : {}" />
+    <LogLine v-bind="onlyTray ? { subject: onlyTray } : {}" />
 
     <LogReminders />
 
@@ -147,10 +147,10 @@ onBeforeUnmount(() => watcher?.disconnect())
     <section v-if="looking" class="filters no-print" aria-label="Look for">
       <TextField v-model="words" type="search" label="Words" />
       <ChoiceField
-        :model-value="filter.about"
+        :model-value="filter.subject"
         label="About"
         :choices="things"
-        @update:model-value="narrow({ about: $event })"
+        @update:model-value="narrow({ subject: $event })"
       />
       <ChoiceField
         :model-value="filter.placeId"

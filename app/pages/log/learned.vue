@@ -14,7 +14,7 @@ import { useMeasures } from '~/kit/useMeasures'
 import { useHousehold } from '~/household/household'
 import { useWater } from '~/trays/water/water'
 import { intervalOf, WILD_AT } from '#core/learning/learning'
-import type { Habit } from '#core/learning/calibrations'
+import type { Calibration } from '#core/learning/calibrations'
 import { FACTOR } from '#core/water/follow'
 import { printNumber, printShare } from '#core/units/format'
 import type { Bodies, Stored } from '#shared/records/collections'
@@ -33,12 +33,12 @@ const water = useWater()
 const { printDay } = useDates()
 const { volume, said } = useMeasures()
 
-const print = (habit: Habit) => (value: number) =>
-  habit.unit === 'share'
+const print = (calibration: Calibration) => (value: number) =>
+  calibration.unit === 'share'
     ? printShare(Math.round(value * 100) / 100)
-    : habit.unit === '×'
+    : calibration.unit === '×'
       ? `${printNumber(value, 3)} ×`
-      : said(`${printNumber(value, 3)} ${habit.unit}`)
+      : said(`${printNumber(value, 3)} ${calibration.unit}`)
 const measuring = ref<'jug' | 'powder density' | 'coir yield' | null>(null)
 const BY_HAND = ['jug', 'powder density', 'coir yield'] as const
 const byHand = (id: string) => BY_HAND.find((one) => one === id)
@@ -78,8 +78,8 @@ onMounted(async () => {
 const used = computed(() =>
   [...batches.value].reverse().flatMap(({ id, body }) => {
     const fact = (what: string) => body.facts.find((one) => one.what === what)?.amount
-    const [reckoned, really] = [fact('Reckoned to be used'), fact('Used')]
-    return reckoned && really ? [{ id, name: body.name, on: body.on, reckoned, used: really }] : []
+    const [reckoned, actual] = [fact('Reckoned to be used'), fact('Used')]
+    return reckoned && actual ? [{ id, name: body.name, on: body.on, reckoned, used: actual }] : []
   }),
 )
 </script>
@@ -103,13 +103,13 @@ const used = computed(() =>
 
     <section
       v-for="row in known"
-      :key="row.habit.id"
-      class="habit"
-      :aria-labelledby="`habit-${row.habit.id}`"
+      :key="row.calibration.id"
+      class="calibration"
+      :aria-labelledby="`habit-${row.calibration.id}`"
     >
       <header>
-        <h2 :id="`habit-${row.habit.id}`">{{ row.habit.name }}</h2>
-        <p class="soft small">Changes {{ row.habit.changes }}. Measured by {{ row.habit.by }}.</p>
+        <h2 :id="`habit-${row.calibration.id}`">{{ row.calibration.name }}</h2>
+        <p class="soft small">Changes {{ row.calibration.changes }}. Measured by {{ row.calibration.by }}.</p>
       </header>
       <article v-for="thing in row.things" :key="thing.of">
         <h3 v-if="thing.name">{{ thing.name }}</h3>
@@ -118,19 +118,19 @@ const used = computed(() =>
             :book="thing.learned.prior"
             :yours="thing.learned.n ? thing.learned : null"
             :measured="thing.learned.measured"
-            :print="print(row.habit)"
-            :label="`${row.habit.name} ${thing.name}`"
+            :print="print(row.calibration)"
+            :label="`${row.calibration.name} ${thing.name}`"
           />
           <dl>
             <dt>the book</dt>
-            <dd>{{ print(row.habit)(thing.learned.prior.mean) }}</dd>
+            <dd>{{ print(row.calibration)(thing.learned.prior.mean) }}</dd>
             <template v-if="thing.learned.n">
               <dt class="own">yours, from {{ thing.learned.n }}</dt>
               <dd class="own">
-                <b>{{ print(row.habit)(thing.learned.mean) }}</b>
+                <b>{{ print(row.calibration)(thing.learned.mean) }}</b>
                 <span class="soft small">
-                  {{ print(row.habit)(intervalOf(thing.learned)[0]) }} to
-                  {{ print(row.habit)(intervalOf(thing.learned)[1]) }}</span
+                  {{ print(row.calibration)(intervalOf(thing.learned)[0]) }} to
+                  {{ print(row.calibration)(intervalOf(thing.learned)[1]) }}</span
                 >
               </dd>
             </template>
@@ -141,7 +141,7 @@ const used = computed(() =>
           <ul class="measurements">
             <li v-for="one in thing.measurements" :key="one.id" :class="{ out: one.isDropped }">
               <span>{{ printDay(one.on) }}</span>
-              <b>{{ print(row.habit)(one.value) }}</b>
+              <b>{{ print(row.calibration)(one.value) }}</b>
               <span v-if="one.n" class="soft">of {{ one.n }}</span>
               <span
                 v-if="(thing.learned.measured.find((m) => m.entryId === one.entryId)?.far ?? 0) > WILD_AT"
@@ -156,10 +156,10 @@ const used = computed(() =>
           </ul>
         </details>
       </article>
-      <Button v-if="byHand(row.habit.id)" @click="measuring = byHand(row.habit.id)!">Measure another</Button>
+      <Button v-if="byHand(row.calibration.id)" @click="measuring = byHand(row.calibration.id)!">Measure another</Button>
     </section>
 
-    <section v-if="thirst.length" class="habit" aria-labelledby="thirst-title">
+    <section v-if="thirst.length" class="calibration" aria-labelledby="thirst-title">
       <header>
         <h2 id="thirst-title">How thirsty a tray is</h2>
         <p class="soft small">
@@ -195,10 +195,10 @@ const used = computed(() =>
     <section aria-labelledby="book-title">
       <h2 id="book-title">Still as the book has it</h2>
       <ul class="book">
-        <li v-for="{ habit } in book" :key="habit.id">
-          <b>{{ habit.name }}</b> {{ print(habit)(habit.prior.mean) }}
-          <span class="soft small">{{ habit.source.cite }}. Measured by {{ habit.by }}.</span>
-          <Button v-if="byHand(habit.id)" text @click="measuring = byHand(habit.id)!">Measure it</Button>
+        <li v-for="{ calibration } in book" :key="calibration.id">
+          <b>{{ calibration.name }}</b> {{ print(calibration)(calibration.prior.mean) }}
+          <span class="soft small">{{ calibration.source.cite }}. Measured by {{ calibration.by }}.</span>
+          <Button v-if="byHand(calibration.id)" text @click="measuring = byHand(calibration.id)!">Measure it</Button>
         </li>
       </ul>
     </section>
@@ -218,7 +218,7 @@ const used = computed(() =>
   max-width: 62rem;
 }
 
-.habit {
+.calibration {
   display: grid;
   gap: 0.6rem;
   padding-top: 1rem;

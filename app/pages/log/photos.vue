@@ -36,7 +36,7 @@ const all = computed(() => {
 const things = computed(() => {
   const found = new Map<string, string>()
   for (const { body } of all.value)
-    for (const { what, id } of body.about) {
+    for (const { what, id } of body.subjects) {
       const tray = what === 'trays' ? trays.find(id) : undefined
       const sowing = what === 'sowings' ? household.sowings.find((one) => one.id === id) : undefined
       if (tray) {
@@ -68,7 +68,7 @@ const rows = computed(() =>
     if (!id) return []
     // Of a sowing are also the pictures of its trays.
     const ids = new Set([id, ...trays.ofSowing(id).map((tray) => tray.id)])
-    const own = all.value.filter(({ body }) => body.about.some((about) => ids.has(about.id)))
+    const own = all.value.filter(({ body }) => body.subjects.some((subject) => ids.has(subject.id)))
     return [{ id, name: things.value.find((thing) => thing.id === id)?.name ?? '', own }]
   }),
 )

@@ -62,7 +62,7 @@ async function think(body: Partial<Pick<Bodies['entries'], 'note' | 'on'>> & { n
     title,
     kind: 'thought',
     on: season.today,
-    about: [],
+    subjects: [],
     remindOn,
     ...more,
   } satisfies Sent

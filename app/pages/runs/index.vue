@@ -54,12 +54,12 @@ const unsown = computed(() =>
   ),
 )
 /** What is under way already is gone on with above. */
-const isOpen = (id: string) => runs.open.some(({ body }) => body.about.some((one) => one.id === id))
+const isOpen = (id: string) => runs.open.some(({ body }) => body.subjects.some((one) => one.id === id))
 const unmade = computed(() =>
   household.batches.filter(({ id }) => !household.making(id) && !isOpen(id)).slice(-3),
 )
-const about = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
-  list.map(({ id }) => ({ what, id, rung: null }))
+const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
+  list.map(({ id }) => ({ what, id, stage: null }))
 </script>
 
 <template>
@@ -94,7 +94,7 @@ const about = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
             runs.start(
               'water',
               `Water ${counted(water.round.today.length, 'tray')}`,
-              about(
+              subjects(
                 'trays',
                 water.round.today.map(({ tray }) => tray),
               ),
@@ -105,20 +105,20 @@ const about = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
         <Button
           v-for="tray in unsown"
           :key="tray.id"
-          @click="runs.start('sow', `Sow tray ${tray.number}`, about('trays', [tray]))"
+          @click="runs.start('sow', `Sow tray ${tray.number}`, subjects('trays', [tray]))"
           >Sow tray {{ tray.number }}</Button
         >
         <Button
           v-for="batch in unmade"
           :key="batch.id"
           @click="
-            runs.start('mix', `Mix batch ${batch.number}: ${batch.body.name}`, about('batches', [batch]))
+            runs.start('mix', `Mix batch ${batch.number}: ${batch.body.name}`, subjects('batches', [batch]))
           "
           >Mix batch {{ batch.number }}</Button
         >
         <Button
           v-if="trays.standing.length"
-          @click="runs.start('clean', 'Clean trays and tools', about('trays', trays.standing.slice(0, 1)))"
+          @click="runs.start('clean', 'Clean trays and tools', subjects('trays', trays.standing.slice(0, 1)))"
           >Clean trays and tools</Button
         >
       </div>

@@ -28,8 +28,8 @@ const { said } = useMeasures()
 definePageMeta({
   place: {
     title: 'Season',
-    what: 'ladders on a time axis, and what they ask for',
-    words: 'sow sowing ladder prick out pot up harden plant out succession',
+    what: 'schedules on a time axis, and what they ask for',
+    words: 'sow sowing schedule prick out pot up harden plant out succession',
     order: 2,
     key: 'e',
   },
@@ -76,7 +76,7 @@ async function copyCalendar() {
     <template v-else>
       <PageTop
         title="Season"
-        hint="A ladder is the way of a sowing from seed to planting out; each rung is a container, a mix and a feed for a while. Drag a sowing, or the edge between two rungs: what it asks for moves with it."
+        hint="A schedule is the way of a sowing from seed to planting out; each stage is a container, a mix and a feed for a while. Drag a sowing, or the edge between two stages: what it asks for moves with it."
       >
         <Button @click="frameShown = true">Frosts and places</Button>
       </PageTop>
@@ -89,7 +89,7 @@ async function copyCalendar() {
         ><SeasonChart v-model="selected"
       /></DrawingFrame>
       <p v-else class="empty soft">
-        Nothing is planned yet. Say above what you will raise, and its ladder is drawn here.
+        Nothing is planned yet. Say above what you will raise, and its schedule is drawn here.
       </p>
       <ul v-if="season.unplanned.length" class="unplanned">
         <li v-for="one in season.unplanned" :key="one.id" class="problem">

@@ -79,7 +79,7 @@ async function seen() {
         title,
         kind: sign.value === 'eaten' ? 'damage' : 'seen',
         on: season.today,
-        about: [{ what: 'trays', id: tray.id }],
+        subjects: [{ what: 'trays', id: tray.id }],
         signs: [sign.value],
       },
     ],
@@ -136,7 +136,7 @@ async function seen() {
         <div class="buttons no-print">
           <Button class="main" @click="seen">Write it down</Button>
           <NuxtLink :to="`/log/trace/${trayId}`" class="button">Where it comes from</NuxtLink>
-          <NuxtLink :to="{ path: '/log', query: { about: trayId } }" class="button">Its log</NuxtLink>
+          <NuxtLink :to="{ path: '/log', query: { subject: trayId } }" class="button">Its log</NuxtLink>
         </div>
       </template>
       <DrawingFrame file="sign" :title="signById(sign).name"

@@ -120,21 +120,21 @@ const toSow = computed(
     stands.value.runs.some(({ sown, set, cells }) => cells > 0 && sown === 0 && set === 0),
 )
 const startSowing = () =>
-  bench.start('sow', `Sow tray ${kept.value!.number}`, [{ what: 'trays', id, rung: null }])
+  bench.start('sow', `Sow tray ${kept.value!.number}`, [{ what: 'trays', id, stage: null }])
 
 /** Plants here that the season moves on next, and how. */
 const toMove = computed(() =>
   stands.value.runs.flatMap(({ run, standing }) => {
-    const next = run.sowingId ? season.row(run.sowingId)?.planned.rungs[run.rung + 1] : undefined
-    return standing > 0 && next && (next.stage === 'prick out' || next.stage === 'pot up')
-      ? [{ run, stage: next.stage, rung: next.index }]
+    const next = run.sowingId ? season.row(run.sowingId)?.planned.stages[run.stage + 1] : undefined
+    return standing > 0 && next && (next.kind === 'prick out' || next.kind === 'pot up')
+      ? [{ run, kind: next.kind, stage: next.index }]
       : []
   }),
 )
-const startMoving = ({ run, stage, rung }: (typeof toMove.value)[number]) =>
-  bench.start(stage, `${RUN_NAMES[stage]} ${run.name}`, [
-    { what: 'sowings', id: run.sowingId!, rung },
-    { what: 'trays', id, rung: null },
+const startMoving = ({ run, kind, stage }: (typeof toMove.value)[number]) =>
+  bench.start(kind, `${RUN_NAMES[kind]} ${run.name}`, [
+    { what: 'sowings', id: run.sowingId!, stage },
+    { what: 'trays', id, stage: null },
   ])
 
 // Sowing, run by run.
@@ -204,15 +204,15 @@ function expectedOf({ run, sownOn }: RunStands): { on: Day; mixC: number | null 
   if (!crop || !sownOn) return null
   const packet = run.packetId ? reckoned.whole.packets.get(run.packetId)?.upDays : null
   const place = withOutside(season.frame?.places ?? []).find(({ id: of }) => of === tray.value!.placeId)
-  const mat = run.sowingId ? season.row(run.sowingId)?.planned.rungs[0]?.where.untilUp : undefined
+  const mat = run.sowingId ? season.row(run.sowingId)?.planned.stages[0]?.where.untilUp : undefined
   const mixC = place ? mixWarmth(mat ?? place, crop.warmthC) : crop.warmthC
   const days = daysUp(crop, packet ?? null, mixC)
   return days && { on: addDays(sownOn, Math.round(days.value)), mixC: packet ? null : mixC }
 }
 /** What is short of what the sowing wants, and what to do. */
 function shortOf(run: RunStands): string | null {
-  const { sowingId, rung } = run.run
-  if (!sowingId || rung !== 0 || run.countedOn === null) return null
+  const { sowingId, stage } = run.run
+  if (!sowingId || stage !== 0 || run.countedOn === null) return null
   const row = season.row(sowingId)
   const up = season.up.get(sowingId)?.up
   if (!row || up === undefined) return null
@@ -253,7 +253,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
       <NuxtLink :to="`/trays/labels?trays=${id}`" class="button">Labels and key</NuxtLink>
       <Button v-if="toSow" class="main" @click="startSowing">Start sowing</Button>
       <Button v-for="one in toMove" :key="one.run.code" @click="startMoving(one)"
-        >{{ RUN_NAMES[one.stage] }} {{ one.run.name }}</Button
+        >{{ RUN_NAMES[one.kind] }} {{ one.run.name }}</Button
       >
       <Button @click="changing = true">Change the tray</Button>
     </PageTop>
@@ -390,7 +390,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
       <h2 id="record-title">Its record</h2>
       <PhotoStrip :id="id" what="trays" :title="`tray ${kept.number}`" />
       <p class="links no-print">
-        <NuxtLink :to="{ path: '/log', query: { about: id } }" class="button">Its log</NuxtLink>
+        <NuxtLink :to="{ path: '/log', query: { subject: id } }" class="button">Its log</NuxtLink>
         <NuxtLink :to="{ path: '/signs', query: { tray: id } }" class="button"
           >Something is wrong with it</NuxtLink
         >

@@ -5,18 +5,18 @@ import { useDebounceFn } from '@vueuse/core'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import PageTop from '~/shell/PageTop.vue'
-import DryRunChart from '~/trays/water/DryRunChart.vue'
+import ScenarioChart from '~/trays/water/ScenarioChart.vue'
 import { useMeasures } from '~/kit/useMeasures'
 import { useWorkerCall } from '~/kit/useWorkerCall'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { EC_PER_MG_N } from '#core/water/balance'
-import { HABITS, kinderOf, type DryRunRequest, type Habit } from '#core/water/water-scenario'
+import { WATERING_HABITS, kinderOf, type ScenarioRequest, type WateringHabit } from '#core/water/water-scenario'
 import { habitOf } from '#core/feed/programme'
 import { withOutside } from '#core/season/schedule/stays'
 import { printNumber } from '#core/units/format'
-import { dryRunFor } from '#shared/reckoning/water-scenario'
+import { scenarioFor } from '#shared/reckoning/water-scenario'
 
 definePageMeta({
   place: {
@@ -38,7 +38,7 @@ interface Tried {
   recipeId: string
   containerId: string
   placeId: string
-  habit: Habit
+  habit: WateringHabit
   how: 'below' | 'above'
 }
 const first = (): Tried => ({
@@ -54,11 +54,11 @@ const tried = reactive<{ a: Tried; b: Tried; feed: 'no' | 'yes' }>({
   feed: 'no',
 })
 const DAYS = 42
-const asked = computed((): DryRunRequest[] =>
+const asked = computed((): ScenarioRequest[] =>
   [tried.a, tried.b].flatMap((one) => {
     const place = places.value.find(({ id }) => id === one.placeId) ?? places.value[0]!
-    const { nMgPerL } = habitOf(season.frame?.feedingSchool ?? 'half strength', 'true-leaves')
-    const request = dryRunFor(context.whole, {
+    const { nMgPerL } = habitOf(season.frame?.feedingMethod ?? 'half strength', 'true-leaves')
+    const request = scenarioFor(context.whole, {
       ...one,
       place,
       lampHours: 16,
@@ -72,7 +72,7 @@ const asked = computed((): DryRunRequest[] =>
     return request ? [request] : []
   }),
 )
-const { answer, done, tookMs, ask } = useWorkerCall('dryRuns')
+const { answer, done, tookMs, ask } = useWorkerCall('waterScenarios')
 const run = useDebounceFn(() => asked.value.length === 2 && ask(asked.value), 150)
 watch(asked, () => void run(), { immediate: true })
 const results = computed(() => answer.value ?? [])
@@ -124,7 +124,7 @@ const verdict = computed(() => {
         <ChoiceField
           v-model="tried[side.key].habit"
           label="Watered"
-          :choices="HABITS.map((value) => ({ value, name: value }))"
+          :choices="WATERING_HABITS.map((value) => ({ value, name: value }))"
         />
         <ChoiceField
           v-model="tried[side.key].how"

@@ -86,7 +86,7 @@ const wordFor = (draft: ContainerRecord) => cellWord(asContainer('', draft))
       v-first-focus
       optional
       dimension="volume"
-      :about="0.1"
+      :typical="0.1"
       :label="`Water one ${wordFor(draft)} holds`"
       :hint="`Weigh it empty and full: 1 g is 1 mL. Leave empty to reckon from the measures.`"
       :problem="problemAt('measuredVolumeMl')"
@@ -127,7 +127,7 @@ const wordFor = (draft: ContainerRecord) => cellWord(asContainer('', draft))
         :key="key"
         :model-value="measure(draft.shape, key)"
         dimension="length"
-        :about="5"
+        :typical="5"
         :label="label"
         :problem="problemAt(`shape.${key}`)"
         @update:model-value="setMeasure(draft, key, $event)"

@@ -51,7 +51,7 @@ function setKind(draft: ToolRecord, kind: Tool['kind']) {
       v-if="!isScale(draft.kind)"
       v-model="draft.capacityMl"
       dimension="volume"
-      :about="0.1"
+      :typical="0.1"
       :unit-in-base="0.001"
       label="It holds"
       :problem="problemAt('capacityMl')"

@@ -127,7 +127,7 @@ async function keep() {
         title,
         kind: 'climate',
         on: days.value.at(-1)!.on,
-        about: [],
+        subjects: [],
         placeId: placeId.value,
         climate: days.value.slice(-PAGE).map((one) => ({ ...one })),
       },

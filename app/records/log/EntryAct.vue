@@ -9,18 +9,18 @@ const props = defineProps<{ act: string }>()
 const household = useHousehold()
 const { printMoment } = useDates()
 
-interface Act {
+interface SavedAct {
   readonly at: string
   readonly by: string
   readonly commands: readonly string[]
   readonly records: number
 }
-const saved = ref<Act | null>(null)
+const saved = ref<SavedAct | null>(null)
 watch(
   () => props.act,
   async (id) => {
     // An entry of the time before commands has none.
-    saved.value = await $fetch<Act>(`/api/households/${household.id}/acts/${id}`).catch(() => null)
+    saved.value = await $fetch<SavedAct>(`/api/households/${household.id}/acts/${id}`).catch(() => null)
   },
   { immediate: true },
 )

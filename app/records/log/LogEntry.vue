@@ -31,7 +31,7 @@ const { volume, mass, temperature } = useMeasures()
 const body = computed(() => props.entry.body)
 const shown = computed(() => KINDS_SHOWN[body.value.kind])
 const things = computed(() =>
-  body.value.about.flatMap(({ what, id }) => {
+  body.value.subjects.flatMap(({ what, id }) => {
     if (what === 'trays') {
       const tray = trays.find(id)
       return tray ? [{ id, name: `tray ${tray.number}`, to: `/trays/${id}` }] : []
@@ -42,7 +42,7 @@ const things = computed(() =>
     }
     if (what === 'sowings') {
       const sowing = season.sowing(id)
-      return sowing ? [{ id, name: sowing.body.name, to: `/log?about=${id}` }] : []
+      return sowing ? [{ id, name: sowing.body.name, to: `/log?subject=${id}` }] : []
     }
     return []
   }),
@@ -50,7 +50,7 @@ const things = computed(() =>
 const SHOWN_AT_ONCE = 5
 /** What it measured, in a few words. */
 const facts = computed(() => {
-  const { count, cells, water, grams, climate, really, facts: written } = body.value
+  const { count, cells, water, grams, climate, actual, facts: written } = body.value
   const told = cells.map((one) => totalOf(one)).reduce((a, b) => a + b, 0)
   const poured = water.reduce((sum, one) => sum + (one.litres ?? 0), 0)
   const weights = water.flatMap((one) => one.grams ?? [])
@@ -64,7 +64,7 @@ const facts = computed(() => {
       : climate.length
         ? [`${climate.length} days of air`]
         : []),
-    ...(really?.usedL != null ? [`${volume(really.usedL)} used`] : []),
+    ...(actual?.usedL != null ? [`${volume(actual.usedL)} used`] : []),
     ...written
       .filter(({ what, unit }) => unit === 'L' && (what === 'Loose mix' || what === 'Solution'))
       .map(({ amount }) => volume(amount)),
@@ -123,7 +123,7 @@ const takeBack = () =>
         </template>
       </p>
       <p v-if="body.note && body.note !== body.name" class="note">{{ body.note }}</p>
-      <p class="about small soft">
+      <p class="subjects small soft">
         <span v-if="body.at">{{ body.at }}</span>
         <span v-if="body.by">{{ body.by }}</span>
         <span v-if="place">{{ place }}</span>
@@ -216,12 +216,12 @@ const takeBack = () =>
   overflow-wrap: anywhere;
 }
 
-.about a {
+.subjects a {
   display: inline-block;
   min-height: 1.6rem;
 }
 
-.about {
+.subjects {
   display: flex;
   flex-wrap: wrap;
   gap: 0 0.8rem;

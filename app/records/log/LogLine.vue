@@ -14,7 +14,7 @@ import { SEEN, seenName, type SeenId } from '#core/signs/seen'
 /** One line, typed or spoken, with what it was taken for beneath; chips say the rest with a thumb. */
 const props = defineProps<{
   /** What the page is narrowed to: it need not be typed again. */
-  about?: string
+  subject?: string
 }>()
 const line = useLogLine()
 const household = useHousehold()
@@ -30,7 +30,7 @@ const MAX_TRAYS = 5
 const lately = computed(() => {
   const seen = new Set<string>()
   for (const { body } of [...household.entries].reverse())
-    for (const { what, id: of } of body.about) if (what === 'trays') seen.add(of)
+    for (const { what, id: of } of body.subjects) if (what === 'trays') seen.add(of)
   const order = [...seen]
   return [...trays.standing]
     .sort((a, b) => (order.indexOf(a.id) >>> 0) - (order.indexOf(b.id) >>> 0))
@@ -76,7 +76,7 @@ const trayNames = computed(() =>
 const cropName = computed(
   () => line.read.value?.taken.find(({ means }) => /^[A-Z]/.test(means))?.means ?? null,
 )
-const aboutTray = computed(() => trays.find(props.about ?? ''))
+const aboutTray = computed(() => trays.find(props.subject ?? ''))
 async function keep() {
   // Said on the page of a tray, it is about that tray.
   if (aboutTray.value && line.read.value && !line.read.value.trayIds.length)

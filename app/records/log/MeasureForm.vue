@@ -6,13 +6,13 @@ import EntryForm from '~/kit/record-forms/EntryForm.vue'
 import { useMeasures } from '~/kit/useMeasures'
 import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
-import { habitById, type HabitId } from '#core/learning/calibrations'
+import { calibrationById, type CalibrationId } from '#core/learning/calibrations'
 import { printNumber } from '#core/units/format'
 import { jugKey } from '#shared/reckoning/calibrated-catalogues'
 import { newEntry } from '#shared/records/entry'
 
 /** Something of the bench measured by itself: a jug by the water it holds, a spoon of powder, a soaked brick. */
-const props = defineProps<{ what: Extract<HabitId, 'jug' | 'powder density' | 'coir yield'> }>()
+const props = defineProps<{ what: Extract<CalibrationId, 'jug' | 'powder density' | 'coir yield'> }>()
 const emit = defineEmits<{ close: [] }>()
 const context = useContext()
 const season = useSeason()
@@ -50,7 +50,7 @@ const value = computed(() => {
     ? grams.value / (litres.value * 1000)
     : litres.value / (grams.value / 1000)
 })
-const habit = computed(() => habitById(props.what))
+const habit = computed(() => calibrationById(props.what))
 const problem = computed(() =>
   value.value !== null && (value.value < habit.value.from || value.value > habit.value.to)
     ? `That comes to ${printNumber(value.value, 3)} ${habit.value.unit}, and ${habit.value.from} to ${habit.value.to} are possible. Grams or kilograms, millilitres or litres?`
@@ -71,7 +71,7 @@ const entry = () =>
     ),
     kind: 'measured',
     on: season.today,
-    about: [],
+    subjects: [],
     measured: [{ what: props.what, of: ofKey.value, value: value.value!, n: null, key: '' }],
   })
 </script>
@@ -98,7 +98,7 @@ const entry = () =>
       optional
       :label="what === 'coir yield' ? 'It came to, moist and loosened' : 'Level spoons, together'"
       dimension="volume"
-      :about="what === 'coir yield' ? 8 : 0.02"
+      :typical="what === 'coir yield' ? 8 : 0.02"
       :hint="what === 'coir yield' ? undefined : 'several, weighed at once: 4 tsp'"
     />
     <TypedField

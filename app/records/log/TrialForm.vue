@@ -24,7 +24,7 @@ const QUESTIONS: { value: TrialQuestion; name: string }[] = [
   { value: 'seed', name: 'two packets or suppliers of seed' },
   { value: 'place', name: 'two places (whole trays)' },
   { value: 'watering', name: 'two ways of watering (whole trays)' },
-  { value: 'school', name: 'two schools: depth, cover, soak' },
+  { value: 'method', name: 'two methods: depth, cover, soak' },
   { value: 'other', name: 'something else' },
 ]
 const question = ref<TrialQuestion>('mix')

@@ -54,7 +54,7 @@ export const KINDS_SHOWN: Readonly<Record<EntryKind, Shown>> = {
   treat: shown('seed treated', Sparkles),
   'soak mix': shown('soaked', Droplets),
   'make mix': shown('mixed', Layers),
-  rung: shown('sown or moved', Sprout),
+  stage: shown('sown or moved', Sprout),
   look: shown('up', Sprout),
   uncover: shown('uncovered', SunMedium),
   thin: shown('thinned', Scissors),
@@ -76,7 +76,7 @@ export const KIND_GROUPS: readonly {
   readonly name: string
   readonly kinds: readonly EntryKind[]
 }[] = [
-  { id: 'sown', name: 'Sown and up', kinds: ['treat', 'rung', 'look', 'uncover', 'thin'] },
+  { id: 'sown', name: 'Sown and up', kinds: ['treat', 'stage', 'look', 'uncover', 'thin'] },
   { id: 'water', name: 'Water', kinds: ['watered', 'weighed', 'felt'] },
   { id: 'fed', name: 'Fed', kinds: ['feed', 'feed given'] },
   { id: 'mix', name: 'Mix', kinds: ['batch made', 'make mix', 'soak mix', 'counted', 'cleaned'] },

@@ -37,13 +37,13 @@ export const usePhotos = defineStore('photos', () => {
   const address = (fileId: string, size: 'whole' | 'small' = 'whole') =>
     `/api/households/${household.id}/photo-files/${fileId}?size=${size}`
 
-  async function add(files: readonly File[], about: PhotoRecord['about'], placeId: string | null = null) {
+  async function add(files: readonly File[], subjects: PhotoRecord['subjects'], placeId: string | null = null) {
     refused.value = []
     sending.value = { done: 0, of: files.length }
     const kept: Sent[] = []
     for (const file of files) {
       try {
-        kept.push(photoOf(file, await send(file), about, placeId))
+        kept.push(photoOf(file, await send(file), subjects, placeId))
       } catch (error) {
         refused.value = [...refused.value, { name: file.name, why: whyNot(error) }]
       }
@@ -58,8 +58,8 @@ export const usePhotos = defineStore('photos', () => {
     const command = { name: 'add picture', id: newId() } as const
     return sendWithFile<PhotoFile>(household.id, command, file, file.type || 'application/octet-stream')
   }
-  function photoOf(file: File, sent: PhotoFile, about: PhotoRecord['about'], placeId: string | null): Sent {
-    const trayId = about.find(({ what }) => what === 'trays')?.id
+  function photoOf(file: File, sent: PhotoFile, subjects: PhotoRecord['subjects'], placeId: string | null): Sent {
+    const trayId = subjects.find(({ what }) => what === 'trays')?.id
     const tray = trayId ? trays.find(trayId) : undefined
     const name = tray
       ? `Tray ${tray.number}, ${tray.body.runs[0]?.name ?? tray.body.name}`
@@ -69,7 +69,7 @@ export const usePhotos = defineStore('photos', () => {
       fileId: sent.id,
       // A camera whose clock runs ahead does not take pictures tomorrow.
       on: sent.takenOn && sent.takenOn <= season.today ? sent.takenOn : season.today,
-      about: [...about],
+      subjects: [...subjects],
       placeId,
       width: sent.width,
       height: sent.height,
@@ -80,7 +80,7 @@ export const usePhotos = defineStore('photos', () => {
   const ofThing = (id: string) =>
     computed(() =>
       household.photos
-        .filter(({ body }) => body.about.some((one) => one.id === id))
+        .filter(({ body }) => body.subjects.some((one) => one.id === id))
         .sort((a, b) => (a.body.on < b.body.on ? -1 : a.body.on > b.body.on ? 1 : 0)),
     )
   /** The day what stands in a tray, or a sowing, was begun. */
@@ -88,7 +88,7 @@ export const usePhotos = defineStore('photos', () => {
     const tray = trays.find(id)
     const days = tray
       ? trays.stands(tray).runs.flatMap(({ sownOn, setOn }) => [sownOn, setOn].flatMap((day) => day ?? []))
-      : [season.done.get(id)?.['rung-0']].flatMap((day) => day ?? [])
+      : [season.done.get(id)?.['stage-0']].flatMap((day) => day ?? [])
     return days.length ? days.reduce((a, b) => (a < b ? a : b)) : null
   }
   /** Days from sowing to the picture; null where nobody knows. */

@@ -3,11 +3,11 @@ import { useCommands } from '~/household/commands'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import {
-  habitById,
-  HABITS,
+  calibrationById,
+  CALIBRATIONS,
   measurementKey,
   standingMeasurements,
-  type HabitId,
+  type CalibrationId,
   type Measurement,
 } from '#core/learning/calibrations'
 import { RUN_KINDS } from '#core/jobs/run'
@@ -18,11 +18,11 @@ export function useLearned() {
   const context = useContext()
   const { attempt } = useCommands()
 
-  const habits = computed(() => context.whole.habits)
+  const calibrations = computed(() => context.whole.calibrations)
   const dropped = computed(() => new Set(household.record?.learning?.dropped ?? []))
   const all = computed(() => standingMeasurements(household.everything?.measurements ?? []))
 
-  function nameOf(what: HabitId, of: string): string {
+  function nameOf(what: CalibrationId, of: string): string {
     if (of === '') return ''
     if (what === 'germination') {
       const packet = household.packets.find(({ id }) => id === of)?.body
@@ -37,23 +37,23 @@ export function useLearned() {
   }
 
   /** What is believed before anything is measured: of a packet what stands on it, or what its crop does. */
-  function bookOf(what: HabitId, of: string) {
+  function bookOf(what: CalibrationId, of: string) {
     const packet = what === 'germination' ? context.whole.packets.get(of) : undefined
     if (!packet) return undefined
     const mean = packet.germination ?? context.crops.get(packet.cropId)?.germination
-    return mean === undefined ? undefined : { mean, sd: habitById(what).prior.sd }
+    return mean === undefined ? undefined : { mean, sd: calibrationById(what).prior.sd }
   }
 
   const rows = computed(() =>
-    HABITS.map((habit) => {
-      const own = all.value.filter(({ what }) => what === habit.id)
+    CALIBRATIONS.map((calibration) => {
+      const own = all.value.filter(({ what }) => what === calibration.id)
       const things = [...new Set(own.map(({ of }) => of))]
       return {
-        habit,
-        things: (things.length ? things : habit.of === 'bench' ? [''] : []).map((of) => ({
+        calibration,
+        things: (things.length ? things : calibration.of === 'bench' ? [''] : []).map((of) => ({
           of,
-          name: nameOf(habit.id, of),
-          learned: habits.value.of(habit.id, of, bookOf(habit.id, of)),
+          name: nameOf(calibration.id, of),
+          learned: calibrations.value.of(calibration.id, of, bookOf(calibration.id, of)),
           measurements: own
             .filter((one) => one.of === of)
             .map((one) => ({

@@ -43,7 +43,7 @@ export function useLogLine() {
   )
   const read = computed((): ReadLine | null => heard.value && { ...heard.value, ...chosen.value })
   const asks = computed((): LineAsk[] =>
-    (heard.value?.asks ?? []).filter((ask) => !settled.value.includes(`${ask.about} ${ask.question}`)),
+    (heard.value?.asks ?? []).filter((ask) => !settled.value.includes(`${ask.unclear} ${ask.question}`)),
   )
   const facts = computed(() => read.value && trayFacts(bench, read.value))
   const doubts = computed((): Doubt[] =>
@@ -58,10 +58,10 @@ export function useLogLine() {
   )
 
   function answer(ask: LineAsk, id: string) {
-    settled.value = [...settled.value, `${ask.about} ${ask.question}`]
-    if (ask.about === 'sign') change({ signs: [...(read.value?.signs ?? []), id as SeenId] })
-    else if (ask.about === 'run') change({ run: id })
-    else if (ask.about === 'what') change(id === 'tray' ? { cropId: null } : { trayIds: [], run: null })
+    settled.value = [...settled.value, `${ask.unclear} ${ask.question}`]
+    if (ask.unclear === 'sign') change({ signs: [...(read.value?.signs ?? []), id as SeenId] })
+    else if (ask.unclear === 'run') change({ run: id })
+    else if (ask.unclear === 'what') change(id === 'tray' ? { cropId: null } : { trayIds: [], run: null })
     else {
       const those = id === 'all' ? ask.choices.filter((one) => one.id !== 'all').map((one) => one.id) : [id]
       const runs = those.length === 1 ? (find(bench, 'trays', those[0])?.body.runs ?? []) : []

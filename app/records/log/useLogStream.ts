@@ -4,7 +4,7 @@ import { useHousehold } from '~/household/household'
 import type { Bodies, Stored } from '#shared/records/collections'
 
 export interface LogFilter {
-  readonly about: string | null
+  readonly subject: string | null
   readonly placeId: string | null
   readonly kinds: string | null
   readonly from: string | null
@@ -25,10 +25,10 @@ export function useLogStream(filter: () => LogFilter) {
   let asked = 0
 
   async function page(before: Entry | undefined, limit: number) {
-    const { about, placeId, kinds, from, until, words } = filter()
+    const { subject, placeId, kinds, from, until, words } = filter()
     const query = Object.fromEntries(
       Object.entries({
-        about,
+        subject,
         placeId,
         kinds,
         from,

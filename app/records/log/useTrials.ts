@@ -33,7 +33,7 @@ export function useTrials() {
     trays.standing.flatMap((tray) =>
       trays
         .stands(tray)
-        .runs.filter(({ sown, cells, run }) => sown === 0 && cells >= 4 && run.rung === 0)
+        .runs.filter(({ sown, cells, run }) => sown === 0 && cells >= 4 && run.stage === 0)
         .map((stands) => ({ tray, stands })),
     ),
   )

@@ -20,16 +20,16 @@ export function useSignRecord(trayId: () => string | null): ComputedRef<SignReco
     if (!tray) return null
     const ids = new Set([tray.id, ...tray.body.runs.flatMap(({ sowingId }) => sowingId ?? [])])
     const run = tray.body.runs[0]
-    const rung = run?.sowingId ? season.row(run.sowingId)?.planned.rungs[run.rung] : undefined
+    const stage = run?.sowingId ? season.row(run.sowingId)?.planned.stages[run.stage] : undefined
     return signRecordOf(
       {
         tray,
         stands: trays.stands(tray),
-        entries: household.entries.filter(({ body }) => body.about.some(({ id }) => ids.has(id))),
+        entries: household.entries.filter(({ body }) => body.subjects.some(({ id }) => ids.has(id))),
         water: water.of(tray),
         tap: household.record?.water ?? null,
         climate: season.climate.get(tray.body.placeId ?? '') ?? [],
-        stayDays: rung ? Math.max(7, daysBetween(rung.from, rung.until)) : null,
+        stayDays: stage ? Math.max(7, daysBetween(stage.from, stage.until)) : null,
         today: season.today,
       },
       context.whole,

@@ -35,7 +35,7 @@ const { volume } = useMeasures()
 
 const batch = computed(() =>
   household.batches.find(({ id }) =>
-    props.run.body.about.some((one) => one.what === 'batches' && one.id === id),
+    props.run.body.subjects.some((one) => one.what === 'batches' && one.id === id),
   ),
 )
 const filled = ref<Filled[]>(props.plan.fills.map((_, fillIndex) => ({ fillIndex, cells: 0 })))
@@ -109,7 +109,7 @@ async function makeMore() {
   if (!(await attempt(body.value.name, [saving('batches', id, 0, body.value)]))) return
   writeFilled()
   emit('close')
-  await runs.start('mix', `Mix ${volume(missingL.value)} more`, [{ what: 'batches', id, rung: null }], {
+  await runs.start('mix', `Mix ${volume(missingL.value)} more`, [{ what: 'batches', id, stage: null }], {
     by: props.run.body.by,
   })
 }

@@ -74,14 +74,14 @@ export const useRunStore = defineStore('runs', () => {
   async function start(
     kind: RunKind,
     name: string,
-    about: RunRecord['about'],
+    subjects: RunRecord['subjects'],
     also: Partial<RunRecord> = {},
   ) {
     const same = open.value.find(
       ({ body }) =>
         body.kind === kind &&
-        about.every((one) =>
-          body.about.some((had) => had.what === one.what && had.id === one.id && had.rung === one.rung),
+        subjects.every((one) =>
+          body.subjects.some((had) => had.what === one.what && had.id === one.id && had.stage === one.stage),
         ),
     )
     if (same) return void (await navigateTo(`/runs/${same.id}`))
@@ -89,7 +89,7 @@ export const useRunStore = defineStore('runs', () => {
     const body = {
       name: name.slice(0, 120),
       kind,
-      about,
+      subjects,
       onDay: season.today,
       hands: 1,
       by: '',

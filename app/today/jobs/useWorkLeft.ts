@@ -12,6 +12,6 @@ export function useWorkLeft() {
   const runs = useRunStore()
   return (run: Stored<RunRecord>, steps: readonly Step[]) => {
     const open = openSteps(steps, runs.stands(run))
-    return open.length ? workLeft(open, context.whole.habits.of('minutes', run.body.kind)) : null
+    return open.length ? workLeft(open, context.whole.calibrations.of('minutes', run.body.kind)) : null
   }
 }

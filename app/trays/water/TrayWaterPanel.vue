@@ -44,7 +44,7 @@ const risk = computed(() =>
 const apart = computed(() =>
   here.value
     ? disagreement(
-        here.value.happenings.flatMap((one) => (one.kind === 'weighed' && one.moment === 'now' ? [one] : [])),
+        here.value.wateringEvents.flatMap((one) => (one.kind === 'weighed' && one.moment === 'now' ? [one] : [])),
       )
     : null,
 )
@@ -60,8 +60,8 @@ const watered = () =>
     { trayId: props.tray.id, how: here.value!.outlook.way.how },
   ])
 const start = () =>
-  runs.start('water', `Water ${name.value}`, [{ what: 'trays', id: props.tray.id, rung: null }])
-const last = computed(() => here.value?.happenings.slice(-6).reverse() ?? [])
+  runs.start('water', `Water ${name.value}`, [{ what: 'trays', id: props.tray.id, stage: null }])
+const last = computed(() => here.value?.wateringEvents.slice(-6).reverse() ?? [])
 const saidOf = (one: (typeof last.value)[number]) =>
   one.kind === 'watered'
     ? `${one.nMgPerL > 0 ? 'fed' : 'watered'}${one.litres === null ? '' : `, ${volume(one.litres)}`}, ${one.how === 'below' ? 'from below' : one.how === 'above' ? 'from above' : 'a mist'}`
@@ -150,7 +150,7 @@ const saidOf = (one: (typeof last.value)[number]) =>
         :tray-id="tray.id"
         :capacity-l="here.store.capacityL.value"
         :days-up="here.daysUp"
-        :potted="tray.body.runs.some(({ rung }) => rung > 0)"
+        :potted="tray.body.runs.some(({ stage }) => stage > 0)"
       />
       <DrawingFrame :file="`water-tray-${tray.number}`" title="Its water"
         ><WaterChart :water="here" :name="`Tray ${tray.number}`"

@@ -39,7 +39,7 @@ const next = computed(() => {
 })
 /** Before anything was written down of it nobody knows: that is not drawn. */
 const from = computed(() => {
-  const first = Math.min(...props.water.happenings.map((one) => one.at))
+  const first = Math.min(...props.water.wateringEvents.map((one) => one.at))
   const known = Number.isFinite(first) ? first : now.value - BACK_H
   return Math.min(now.value - 24, Math.max(now.value - BACK_H, known))
 })
@@ -62,14 +62,14 @@ const lines = computed(() => [
   { name: 'water again', y: at(waterAgainAt(followed.value.store).value) },
 ])
 const weighed = computed(() =>
-  props.water.happenings.flatMap((one, i) =>
+  props.water.wateringEvents.flatMap((one, i) =>
     one.kind === 'weighed' && one.moment !== 'dry' && one.at >= x.value.domain()[0]!
       ? [{ at: one.at, grams: one.grams, doubted: followed.value.doubted.includes(i) }]
       : [],
   ),
 )
 const drops = computed(() =>
-  props.water.happenings.flatMap((one) =>
+  props.water.wateringEvents.flatMap((one) =>
     one.kind === 'watered' && one.at >= x.value.domain()[0]! ? [{ at: one.at, fed: one.nMgPerL > 0 }] : [],
   ),
 )

@@ -29,7 +29,7 @@ const start = () =>
   runs.start(
     'water',
     `Water ${counted(today.value.length, 'tray')}`,
-    today.value.map(({ tray }) => ({ what: 'trays' as const, id: tray.id, rung: null })),
+    today.value.map(({ tray }) => ({ what: 'trays' as const, id: tray.id, stage: null })),
   )
 const done = () =>
   water.write(

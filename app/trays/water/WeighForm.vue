@@ -70,7 +70,7 @@ const entry = () =>
     kind: 'weighed',
     on: on.value!,
     at: at.value,
-    about: [{ what: 'trays', id: props.trayId, rung: null }],
+    subjects: [{ what: 'trays', id: props.trayId, stage: null }],
     water: [waterRow({ trayId: props.trayId, grams: net.value, moment: moment.value, sdG: sdG.value })],
   })
 </script>
@@ -89,7 +89,7 @@ const entry = () =>
       v-first-focus
       label="It weighs"
       dimension="mass"
-      :about="onScale"
+      :typical="onScale"
       hint="with its saucer and all that is in it"
       :problem="doubt?.kind === 'refused' ? doubt.message : undefined"
     />
@@ -103,7 +103,7 @@ const entry = () =>
       v-model="extra"
       label="Weighed with it, to take off"
       dimension="mass"
-      :about="100"
+      :typical="100"
       optional
       hint="a board or a basin under it; empty where nothing"
     />

@@ -31,7 +31,7 @@ export const useWater = defineStore('water', () => {
       household.entries,
       household.record?.water,
       trays.standing,
-      (sowingId, rung) => season.row(sowingId)?.planned.rungs[rung]?.care.nMgPerL ?? 0,
+      (sowingId, stage) => season.row(sowingId)?.planned.stages[stage]?.care.nMgPerL ?? 0,
     ),
   )
   const bench = benchOfStores({
@@ -83,7 +83,7 @@ export const useWater = defineStore('water', () => {
           kind,
           on: season.today,
           at: time.value,
-          about: [...new Set(rows.map(({ trayId }) => trayId))].map((id) => ({ what: 'trays', id })),
+          subjects: [...new Set(rows.map(({ trayId }) => trayId))].map((id) => ({ what: 'trays', id })),
           water: rows.map(waterRow),
           ...more,
         },

@@ -28,7 +28,7 @@ export const kitchen: Tool = { id: 'k', name: 'kitchen scale', kind: 'kitchen sc
 export const pocket: Tool = { id: 'p', name: 'pocket scale', kind: 'pocket scale', capacityMl: null }
 export const request = (over: Partial<DoseRequest> = {}): DoseRequest => ({
   feed: powder(20, 20, 20),
-  stageId: 'true-leaves',
+  growthStageId: 'true-leaves',
   targetNMgPerL: 60,
   vessel: { name: 'blue jug', volumeL: 2 },
   tools: [teaspoon, kitchen],

@@ -12,23 +12,23 @@ import {
   type SeasonLoad,
   type SeasonRow,
 } from './demand'
-import { ladderById, LADDERS } from '../schedule/schedules'
+import { scheduleById, SCHEDULES } from '../schedule/schedules'
 import { frame, plan, row, lastFrost, SHELF } from '../test/fixture'
 
-/** A season of up to eight sowings, of any crops on any ladders, sown over four months. */
+/** A season of up to eight sowings, of any crops on any schedules, sown over four months. */
 const season = fc
   .array(
     fc.record({
       crop: fc.constantFrom(...CROPS),
-      ladderId: fc.constantFrom(...LADDERS.map(({ id }) => id)),
+      scheduleId: fc.constantFrom(...SCHEDULES.map(({ id }) => id)),
       plants: fc.integer({ min: 4, max: 300 }),
       day: fc.integer({ min: 0, max: 120 }),
     }),
     { minLength: 1, maxLength: 8 },
   )
   .map((list) =>
-    list.map(({ crop, ladderId, plants, day }, i) =>
-      row(String(i), crop.id, { ladderId, plants, sowOn: addDays(dayFrom('2027-01-15'), day) }),
+    list.map(({ crop, scheduleId, plants, day }, i) =>
+      row(String(i), crop.id, { scheduleId, plants, sowOn: addDays(dayFrom('2027-01-15'), day) }),
     ),
   )
 
@@ -36,28 +36,28 @@ const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)
 
 const filled = (rows: readonly SeasonRow[]) =>
   rows.flatMap(({ id, planned }) =>
-    planned.rungs.filter(({ recipeId }) => recipeId !== null).map((rung) => ({ ...rung, sowingId: id })),
+    planned.stages.filter(({ recipeId }) => recipeId !== null).map((stage) => ({ ...stage, sowingId: id })),
   )
 
 describe('batches of a season', () => {
-  it('hold every filled rung exactly once, each with its own mix, within three days of its first', () => {
+  it('hold every filled stage exactly once, each with its own mix, within three days of its first', () => {
     fc.assert(
       fc.property(season, (rows) => {
         const runs = mixRuns(rows, frame)
         const all = filled(rows)
         expect(
-          runs.flatMap(({ of }) => of.map(({ sowingId, rung }) => `${sowingId} ${rung}`)).sort(),
+          runs.flatMap(({ of }) => of.map(({ sowingId, stage }) => `${sowingId} ${stage}`)).sort(),
         ).toEqual(all.map(({ sowingId, index }) => `${sowingId} ${index}`).sort())
         for (const run of runs) {
-          const rungs = run.of.map((at) =>
-            all.find(({ sowingId, index }) => sowingId === at.sowingId && index === at.rung)!,
+          const stages = run.of.map((at) =>
+            all.find(({ sowingId, index }) => sowingId === at.sowingId && index === at.stage)!,
           )
-          expect(new Set(rungs.map(({ recipeId }) => recipeId))).toEqual(new Set([run.recipeId]))
-          const after = rungs.map(({ from }) => daysBetween(run.on, from))
+          expect(new Set(stages.map(({ recipeId }) => recipeId))).toEqual(new Set([run.recipeId]))
+          const after = stages.map(({ from }) => daysBetween(run.on, from))
           expect([Math.min(...after), Math.max(...after) <= BATCH_WITHIN_DAYS]).toEqual([0, true])
-          expect(run.looseL).toBeCloseTo(sum(rungs.map(({ looseL }) => looseL)), 9)
+          expect(run.looseL).toBeCloseTo(sum(stages.map(({ looseL }) => looseL)), 9)
           // Trays and pots are counted together, and none is lost.
-          expect(sum(run.fills.map(({ count }) => count))).toBe(sum(rungs.map(({ fill }) => fill.count)))
+          expect(sum(run.fills.map(({ count }) => count))).toBe(sum(stages.map(({ fill }) => fill.count)))
         }
       }),
       { numRuns: 60 },
@@ -103,12 +103,12 @@ describe('feeds of a season', () => {
         )
         for (const run of runs) {
           expect(run.cans).toBe(Math.max(1, Math.ceil(run.solutionL / canL - 1e-9)))
-          for (const { sowingId, rung } of run.of) {
+          for (const { sowingId, stage } of run.of) {
             const feeds = rows.find(({ id }) => id === sowingId)!.feeding.feeds
             expect(
               feeds.some(
                 (one) =>
-                  one.rung === rung &&
+                  one.stage === stage &&
                   one.nMgPerL === run.nMgPerL &&
                   daysBetween(run.on, one.on) >= 0 &&
                   daysBetween(run.on, one.on) <= 1,
@@ -123,14 +123,14 @@ describe('feeds of a season', () => {
 })
 
 describe('the shelf', () => {
-  it('holds on each day what a count of every rung finds', () => {
+  it('holds on each day what a count of every stage finds', () => {
     fc.assert(
       fc.property(season, fc.integer({ min: 0, max: 200 }), (rows, at) => {
         const from = dayFrom('2026-12-20')
         const load = loadOf(rows, from, 420)
         const day = addDays(from, at)
         const standing = rows.flatMap(({ planned }) =>
-          planned.rungs.filter((rung) => rung.from <= day && day < rung.until && rung.flats > 0),
+          planned.stages.filter((stage) => stage.from <= day && day < stage.until && stage.flats > 0),
         )
         expect(load.places.get('shelf')?.[at] ?? 0).toBeCloseTo(sum(standing.map(({ flats }) => flats)), 9)
       }),
@@ -179,9 +179,9 @@ describe('the shelf', () => {
 describe('what a season asks for', () => {
   const rows = [row('a', 'tomato'), row('b', 'tomatillo'), row('c', 'basil'), row('d', 'pepper')]
 
-  it('puts rungs of one mix a few days apart into one batch, and loses no litre', () => {
+  it('puts stages of one mix a few days apart into one batch, and loses no litre', () => {
     const runs = mixRuns(rows, frame)
-    const all = rows.flatMap(({ planned }) => planned.rungs).reduce((sum, { looseL }) => sum + looseL, 0)
+    const all = rows.flatMap(({ planned }) => planned.stages).reduce((sum, { looseL }) => sum + looseL, 0)
     expect(runs.reduce((sum, { looseL }) => sum + looseL, 0)).toBeCloseTo(all, 9)
     for (const run of runs) {
       expect(run.soakOn).toBe(addDays(run.on, -1))
@@ -206,9 +206,9 @@ describe('what a season asks for', () => {
   const tomato = plan('tomato')
   it('leaves feeds out while a rich mix still feeds them, and sees hunger where nobody feeds', () => {
     const filled = (recipeId: string, more: object = {}) => {
-      const rungs = ladderById('cell-pot').rungs
-      const own = rungs.map((one) => ({ ...one, ...more, recipeId: one.recipeId && recipeId }))
-      return row('x', 'tomato', { rungs: own }).feeding
+      const stages = scheduleById('cell-pot').stages
+      const own = stages.map((one) => ({ ...one, ...more, recipeId: one.recipeId && recipeId }))
+      return row('x', 'tomato', { stages: own }).feeding
     }
     const sterile = filled('boiled-coir')
     expect(sterile.feeds.length).toBeGreaterThan(0)
@@ -220,7 +220,7 @@ describe('what a season asks for', () => {
   it('counts flats day by day, and finds where they do not fit', () => {
     const load = loadOf(rows, dayFrom('2027-02-01'), 150)
     const flatDays = rows
-      .flatMap(({ planned }) => planned.rungs)
+      .flatMap(({ planned }) => planned.stages)
       .reduce((sum, { flats, from, until }) => sum + flats * daysBetween(from, until), 0)
     const flats = load.places.get('shelf')!
     expect(flats.reduce((a, b) => a + b, 0)).toBeCloseTo(flatDays, 6)

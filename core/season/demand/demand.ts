@@ -19,7 +19,7 @@ export interface SeasonRow {
   readonly feeding: SowingFeeding
 }
 
-/** Rungs that fall due within a few days and share a mix. */
+/** Stages that fall due within a few days and share a mix. */
 export interface MixRun {
   readonly id: string
   readonly recipeId: string
@@ -30,7 +30,7 @@ export interface MixRun {
   /** Goes at the tub. */
   readonly tubs: number
   readonly fills: readonly Fill[]
-  readonly of: readonly { readonly sowingId: string; readonly rung: number }[]
+  readonly of: readonly { readonly sowingId: string; readonly stage: number }[]
 }
 
 /** Feeds of one strength that fall on the same few days. */
@@ -40,12 +40,12 @@ export interface FeedRun {
   readonly solutionL: number
   readonly cans: number
   /** Each with its own day and share: what is mixed together on one day may be due a day apart. */
-  readonly of: readonly FedRung[]
+  readonly of: readonly FedStage[]
 }
 
-export interface FedRung {
+export interface FedStage {
   readonly sowingId: string
-  readonly rung: number
+  readonly stage: number
   readonly on: Day
   readonly solutionL: number
 }
@@ -58,7 +58,7 @@ export interface SeasonLoad {
   readonly places: ReadonlyMap<string, readonly number[]>
 }
 
-/** A mix keeps for a few days under a lid: rungs so far apart share a batch [default]. */
+/** A mix keeps for a few days under a lid: stages so far apart share a batch [default]. */
 export const BATCH_WITHIN_DAYS = 3
 const FEED_WITHIN_DAYS = 1
 
@@ -67,7 +67,7 @@ export function loadOf(rows: readonly { planned: PlannedSowing }[], from: Day, d
   const places = new Map<string, number[]>()
   const start = dayNumber(from)
   for (const { planned } of rows)
-    for (const { stays } of planned.rungs)
+    for (const { stays } of planned.stages)
       for (const stay of stays) {
         let flats = places.get(stay.placeId)
         if (!flats) places.set(stay.placeId, (flats = new Array<number>(days).fill(0)))
@@ -93,12 +93,12 @@ export function extentOf(rows: readonly { planned: PlannedSowing }[], frame: Sea
   return { from: addDays(from, -7), days: daysBetween(from, until) + 21 }
 }
 
-/** Rungs that share a mix and fall within a few days become one batch, made for the first of them. */
+/** Stages that share a mix and fall within a few days become one batch, made for the first of them. */
 export function mixRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'tubL'>): MixRun[] {
   const due = rows
     .flatMap(({ id, planned }) =>
-      planned.rungs.flatMap((rung) =>
-        rung.recipeId === null ? [] : [{ ...rung, recipeId: rung.recipeId, sowingId: id }],
+      planned.stages.flatMap((stage) =>
+        stage.recipeId === null ? [] : [{ ...stage, recipeId: stage.recipeId, sowingId: id }],
       ),
     )
     .sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0))
@@ -107,9 +107,9 @@ export function mixRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'tu
     ({ recipeId }) => recipeId,
     ({ from }) => from,
     BATCH_WITHIN_DAYS,
-  ).map((rungs): MixRun => {
-    const [{ from: on, recipeId, sowingId, index }] = rungs as [(typeof rungs)[number]]
-    const looseL = rungs.reduce((sum, rung) => sum + rung.looseL, 0)
+  ).map((stages): MixRun => {
+    const [{ from: on, recipeId, sowingId, index }] = stages as [(typeof stages)[number]]
+    const looseL = stages.reduce((sum, stage) => sum + stage.looseL, 0)
     return {
       id: `${recipeId} ${sowingId} ${index}`,
       recipeId,
@@ -117,8 +117,8 @@ export function mixRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'tu
       soakOn: addDays(on, -1),
       looseL,
       tubs: Math.max(1, Math.ceil(looseL / (frame.tubL * STIRRABLE) - 1e-9)),
-      fills: mergeFills(rungs.map(({ fill }) => fill)),
-      of: rungs.map((rung) => ({ sowingId: rung.sowingId, rung: rung.index })),
+      fills: mergeFills(stages.map(({ fill }) => fill)),
+      of: stages.map((stage) => ({ sowingId: stage.sowingId, stage: stage.index })),
     }
   })
 }
@@ -137,7 +137,7 @@ export function feedRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'c
     const [{ nMgPerL }] = feeds as [(typeof feeds)[number]]
     return feedRunOf(
       nMgPerL,
-      feeds.map(({ sowingId, rung, on, solutionL }) => ({ sowingId, rung, on, solutionL })),
+      feeds.map(({ sowingId, stage, on, solutionL }) => ({ sowingId, stage, on, solutionL })),
       frame,
     )
   })
@@ -146,7 +146,7 @@ export function feedRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'c
 /** One mixing of a feed for these, on the first of their days. */
 export function feedRunOf(
   nMgPerL: number,
-  of: readonly FedRung[],
+  of: readonly FedStage[],
   { canL }: Pick<SeasonFrame, 'canL'>,
 ): FeedRun {
   const solutionL = of.reduce((sum, one) => sum + one.solutionL, 0)

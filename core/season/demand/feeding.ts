@@ -1,5 +1,5 @@
 import { cellVolume } from '../../containers/container'
-import { planProgramme, type FeedRung, type FeedingSchool } from '../../feed/programme'
+import { planProgramme, type FeedStage, type FeedingMethod } from '../../feed/programme'
 import type { Feed } from '../../feed/feed'
 import type { Crop } from '../../sowing/crop'
 import type { SeasonBook } from '../book'
@@ -10,7 +10,7 @@ import type { PlannedSowing } from '../schedule/sowing'
 /** A feed of one sowing. */
 export interface SowingFeed {
   readonly on: Day
-  readonly rung: number
+  readonly stage: number
   readonly nMgPerL: number
   readonly solutionL: number
 }
@@ -27,55 +27,55 @@ const SEED_LEAF_DAYS = 8
 const MIN_CELL_ML = 1
 
 /**
- * The feeds of a sowing from emergence to planting out, by the household's school; those that fall while the mix still
+ * The feeds of a sowing from emergence to planting out, by the household's method; those that fall while the mix still
  * feeds the plants are left out.
  */
 export function feedSowing(
   planned: PlannedSowing,
   crop: Pick<Crop, 'appetite'>,
   feed: Feed,
-  school: FeedingSchool['id'],
+  method: FeedingMethod['id'],
   book: SeasonBook,
   /** The day the care of a last container ends; none where it goes into the ground. */
   careUntil?: Day,
 ): SowingFeeding {
-  const { emergeOn, rungs, outOn } = planned
-  const last = careUntil ? feedsOfLast(planned, school, careUntil) : []
+  const { emergeOn, stages, outOn } = planned
+  const last = careUntil ? feedsOfLast(planned, method, careUntil) : []
   if (!emergeOn || emergeOn >= outOn) return { feeds: last, hungryOn: null }
-  const pieces: { feed: FeedRung; rung: number }[] = []
-  let recipeId = rungs[0]!.recipeId
-  for (const rung of rungs) {
-    recipeId = rung.recipeId ?? recipeId
-    const from = rung.from > emergeOn ? rung.from : emergeOn
-    const until = rung.until < outOn ? rung.until : outOn
+  const pieces: { feed: FeedStage; stage: number }[] = []
+  let recipeId = stages[0]!.recipeId
+  for (const stage of stages) {
+    recipeId = stage.recipeId ?? recipeId
+    const from = stage.from > emergeOn ? stage.from : emergeOn
+    const until = stage.until < outOn ? stage.until : outOn
     let days = daysBetween(from, until)
     if (days < 1) continue
-    const { stageId, nMgPerL, everyDays } = rung.care
+    const { growthStageId, nMgPerL, everyDays } = stage.care
     const where = {
-      cellMl: Math.max(MIN_CELL_ML, cellVolume(rung.container).value / (rung.fill.plants ?? 1)),
+      cellMl: Math.max(MIN_CELL_ML, cellVolume(stage.container).value / (stage.fill.plants ?? 1)),
       ...book.foodOf(recipeId ?? ''),
     }
-    if (rung.index === 0) {
+    if (stage.index === 0) {
       const young = Math.min(days, SEED_LEAF_DAYS)
       pieces.push({
-        rung: 0,
-        feed: { ...where, stageId: 'seed-leaves', days: young, nMgPerL: 0, everyDays: 0 },
+        stage: 0,
+        feed: { ...where, growthStageId: 'seed-leaves', days: young, nMgPerL: 0, everyDays: 0 },
       })
       days -= young
       if (days < 1) continue
     }
     pieces.push({
-      rung: rung.index,
-      feed: { ...where, stageId, days: Math.min(days, 120), nMgPerL, everyDays },
+      stage: stage.index,
+      feed: { ...where, growthStageId, days: Math.min(days, 120), nMgPerL, everyDays },
     })
   }
   if (pieces.length === 0) return { feeds: last, hungryOn: null }
   const programme = planProgramme({
     feed,
     appetite: crop.appetite,
-    school,
-    plants: rungs.at(-1)!.plants,
-    rungs: pieces.map((piece) => piece.feed),
+    method,
+    plants: stages.at(-1)!.plants,
+    stages: pieces.map((piece) => piece.feed),
   })
   return {
     hungryOn: programme.hungryFrom === null ? null : addDays(emergeOn, programme.hungryFrom),
@@ -83,11 +83,11 @@ export function feedSowing(
       ...programme.events
         // On the day they go out nobody carries a can after them.
         .filter(({ notYet, day }) => !notYet && addDays(emergeOn, day) < outOn)
-        .map(({ day, rung, nMgPerL, mlPerPlant }) => ({
+        .map(({ day, stage, nMgPerL, mlPerPlant }) => ({
           on: addDays(emergeOn, day),
-          rung: pieces[rung]!.rung,
+          stage: pieces[stage]!.stage,
           nMgPerL,
-          solutionL: (mlPerPlant * rungs[pieces[rung]!.rung]!.plants) / 1000,
+          solutionL: (mlPerPlant * stages[pieces[stage]!.stage]!.plants) / 1000,
         })),
       ...last,
     ],

@@ -44,7 +44,7 @@ export function needsOfMix({ on, fills }: MixRun, recipe: MixRecipe, materials: 
 export function needsOfFeed({ on, nMgPerL, solutionL }: FeedRun, feed: Feed): DatedNeeds {
   const { massG, volumeMl } = planDose({
     feed,
-    stageId: 'growing-on',
+    growthStageId: 'growing-on',
     targetNMgPerL: nMgPerL,
     vessel: { name: 'cans', volumeL: solutionL },
     tools: [],

@@ -8,10 +8,10 @@ import { given } from '../../working/figure'
 import { yours } from '../../working/source'
 import { alsoFits } from './also-fits'
 import { addDays, dayFrom } from '../../calendar/day'
-import { ladderById } from '../schedule/schedules'
+import { scheduleById } from '../schedule/schedules'
 import { shareTrays } from '../packing/sharing'
 import { planSowing } from '../schedule/sowing'
-import { ladderFrom } from '../schedule/schedule-from-wish'
+import { scheduleFromWish } from '../schedule/schedule-from-wish'
 import { ask, book, crop, frame, plan, row } from '../test/fixture'
 
 describe('what else fits into a tray', () => {
@@ -23,24 +23,24 @@ describe('what else fits into a tray', () => {
         fc.nat(),
         (cropId, day, pick) => {
           const sowOn = addDays(dayFrom('2027-03-01'), day)
-          const one = row('a', cropId, { plants: 10, ladderId: 'cell', sowOn })
+          const one = row('a', cropId, { plants: 10, scheduleId: 'cell', sowOn })
           const fits = alsoFits(one, CROPS, frame, book)
           if (fits.length === 0) return
           const { crop: other, season } = fits[pick % fits.length]!
           expect(other.id).not.toBe(cropId)
-          const { container, recipeId } = one.planned.rungs[0]!
-          const rungs = ladderFrom(
-            ladderById(other.ladderId).rungs,
+          const { container, recipeId } = one.planned.stages[0]!
+          const stages = scheduleFromWish(
+            scheduleById(other.scheduleId).stages,
             { containerId: container.id, recipeId },
             book.findContainer,
           )
           const planned = planSowing(
-            { ...ask(other.id), cells: 12, plants: 8, rungs, season, sowOn },
+            { ...ask(other.id), cells: 12, plants: 8, stages, season, sowOn },
             frame,
             book,
           )
           const [first] = shareTrays([one, { ...one, id: 'b', name: 'b', crop: other, planned }], frame, book)
-          expect(first!.planned.rungs[0]!.placed!.sharesWith).toEqual(['b'])
+          expect(first!.planned.stages[0]!.placed!.sharesWith).toEqual(['b'])
         },
       ),
       { numRuns: 60 },
@@ -48,22 +48,22 @@ describe('what else fits into a tray', () => {
   })
 })
 
-it('a bucket that is named in a wish is where the ladder ends, not what is sown into', () => {
-  const rungs = ladderFrom(
-    ladderById('cell-pot').rungs,
+it('a bucket that is named in a wish is where the schedule ends, not what is sown into', () => {
+  const stages = scheduleFromWish(
+    scheduleById('cell-pot').stages,
     { containerId: 'bucket-5gal', recipeId: null },
     book.findContainer,
   )
-  expect(rungs.map(({ stage, containerId }) => [stage, containerId])).toEqual([
+  expect(stages.map(({ kind, containerId }) => [kind, containerId])).toEqual([
     ['sow', 'tray-72'],
     ['pot up', 'pot-10cm'],
     ['harden', null],
     ['set in', 'bucket-5gal'],
   ])
-  const planned = planSowing({ ...ask('tomato'), plants: 10, rungs }, frame, book)
-  expect([planned.rungs.at(-1)!.fill.count, planned.rungs[0]!.fill.count]).toEqual([10, 1])
-  const tray = ladderFrom(
-    ladderById('cell').rungs,
+  const planned = planSowing({ ...ask('tomato'), plants: 10, stages }, frame, book)
+  expect([planned.stages.at(-1)!.fill.count, planned.stages[0]!.fill.count]).toEqual([10, 1])
+  const tray = scheduleFromWish(
+    scheduleById('cell').stages,
     { containerId: 'pot-9cm', recipeId: null },
     book.findContainer,
   )

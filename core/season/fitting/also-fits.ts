@@ -3,12 +3,12 @@ import type { SeasonBook } from '../book'
 import { daysBetween } from '../../calendar/day'
 import type { SeasonRow } from '../demand/demand'
 import { shareDaysOf, type SeasonFrame } from '../frame'
-import { ladderById } from '../schedule/schedules'
+import { scheduleById } from '../schedule/schedules'
 import { apart } from '../packing/packing'
 import { shareOf } from '../packing/sharing'
 import { planSowing } from '../schedule/sowing'
 import { asked } from './sow-now'
-import { ladderFrom } from '../schedule/schedule-from-wish'
+import { scheduleFromWish } from '../schedule/schedule-from-wish'
 
 /** A crop that can take the free cells of a tray. */
 export interface AlsoFits {
@@ -26,19 +26,19 @@ export function alsoFits(
   frame: SeasonFrame,
   book: SeasonBook,
 ): AlsoFits[] {
-  const [foot] = row.planned.rungs
+  const [foot] = row.planned.stages
   if (!foot || foot.recipeId === null) return []
   const { container, recipeId, from } = foot
   const tray = shareOf(row, foot)
   const found = [...crops].flatMap((crop) => {
     if (crop.id === row.crop.id) return []
-    const usual = ladderById(crop.ladderId).rungs
-    const rungs = ladderFrom(usual, { containerId: container.id, recipeId }, book.findContainer)
+    const usual = scheduleById(crop.scheduleId).stages
+    const stages = scheduleFromWish(usual, { containerId: container.id, recipeId }, book.findContainer)
     return (crop.autumn ? (['spring', 'autumn'] as const) : (['spring'] as const)).flatMap((season) => {
-      const { sowRange } = planSowing({ ...asked(crop, season), rungs }, frame, book)
+      const { sowRange } = planSowing({ ...asked(crop, season), stages }, frame, book)
       if (from < sowRange[0] || from > sowRange[1]) return []
-      const planned = planSowing({ ...asked(crop, season), rungs, sowOn: from }, frame, book)
-      const share = shareOf({ id: crop.id, name: crop.name, planned, crop }, planned.rungs[0]!)
+      const planned = planSowing({ ...asked(crop, season), stages, sowOn: from }, frame, book)
+      const share = shareOf({ id: crop.id, name: crop.name, planned, crop }, planned.stages[0]!)
       if (!planned.emergence || apart(tray, share, shareDaysOf(frame)) !== null) return []
       const middle = (daysBetween(sowRange[0], from) + daysBetween(sowRange[1], from)) / 2
       return [{ crop, season, away: Math.abs(middle) }]

@@ -56,8 +56,8 @@ export const asked = (crop: Crop, season: SowingRequest['season']): SowingReques
   seedsThere: null,
   certainty: 0.9,
   seedsPerCell: null,
-  ladderId: null,
-  rungs: null,
+  scheduleId: null,
+  stages: null,
   done: {},
   notBefore: null,
 })

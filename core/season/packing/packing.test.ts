@@ -111,13 +111,13 @@ describe('trays are shared', () => {
 
   it('mix and room are those of the tray, or of the cells in use, as the household fills', () => {
     const rows = ['tomato', 'tomatillo', 'cosmos'].map((cropId) =>
-      row(cropId, cropId, { plants: 6, sowOn: dayFrom('2027-03-20'), ladderId: 'cell' }),
+      row(cropId, cropId, { plants: 6, sowOn: dayFrom('2027-03-20'), scheduleId: 'cell' }),
     )
     const first = (fillHabit: 'tray' | 'sown') =>
-      shareTrays(rows, { ...frame, fillHabit }, book).map(({ planned }) => planned.rungs[0]!)
-    const sum = (of: (rung: ReturnType<typeof first>[number]) => number, habit: 'tray' | 'sown') =>
-      first(habit).reduce((total, rung) => total + of(rung), 0)
-    const alone = rows[0]!.planned.rungs[0]!
+      shareTrays(rows, { ...frame, fillHabit }, book).map(({ planned }) => planned.stages[0]!)
+    const sum = (of: (stage: ReturnType<typeof first>[number]) => number, habit: 'tray' | 'sown') =>
+      first(habit).reduce((total, stage) => total + of(stage), 0)
+    const alone = rows[0]!.planned.stages[0]!
     const cells = rows.reduce((total, { planned }) => total + planned.cells, 0)
     expect(cells).toBeLessThan(72)
     // One tray, and the mix of one tray; or of as many cells as are sown.

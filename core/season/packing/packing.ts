@@ -5,7 +5,7 @@ import type { Apart, PartInPlace, Placed } from '../schedule/placed'
 
 /** Some cells of one kind of tray that are filled on a day. */
 export interface TrayShare {
-  /** Sowing and rung. */
+  /** Sowing and stage. */
   readonly key: string
   readonly name: string
   readonly container: Container

@@ -5,7 +5,7 @@ import type { Placed } from '../schedule/placed'
 import { flatsOf } from '../../containers/flat'
 import type { Stay } from '../schedule/stays'
 import type { PlannedSowing } from '../schedule/sowing'
-import type { PlannedRung } from '../schedule/sowing-request'
+import type { PlannedStage } from '../schedule/sowing-request'
 import type { Crop } from '../../sowing/crop'
 
 /** What of a sowing of the season decides which trays it can share. */
@@ -16,9 +16,9 @@ interface Row {
   readonly crop: Crop
 }
 
-const isSown = ({ stage }: PlannedRung) => stage === 'sow' || stage === 'broadcast'
+const isSown = ({ kind }: PlannedStage) => kind === 'sow' || kind === 'broadcast'
 /** Trays of many cells are shared; pots, blocks and open trays are not. */
-const isShared = (rung: PlannedRung) => rung.recipeId !== null && rung.container.cells > 1
+const isShared = (stage: PlannedStage) => stage.recipeId !== null && stage.container.cells > 1
 
 /**
  * The season's sowings with their trays shared: mix, room and light are those of the cells in use, and of the tray's
@@ -33,16 +33,16 @@ export function shareTrays<One extends Row>(
   before: Map<string, { row: One; marks: string; shared: One }> = new Map(),
   fixed: readonly FixedTray[] = [],
 ): One[] {
-  const shares = rows.flatMap((row) => row.planned.rungs.filter(isShared).map((rung) => shareOf(row, rung)))
+  const shares = rows.flatMap((row) => row.planned.stages.filter(isShared).map((stage) => shareOf(row, stage)))
   const placed = packTrays(shares, shareDaysOf(frame), fixed)
   const habit = fillHabitOf(frame)
   return rows.map((row) => {
-    const at = (rung: PlannedRung) => placed.get(shareKey(row.id, rung.index))
+    const at = (stage: PlannedStage) => placed.get(shareKey(row.id, stage.index))
     const marks =
       habit +
-      row.planned.rungs
-        .map((rung) => {
-          const where = at(rung)
+      row.planned.stages
+        .map((stage) => {
+          const where = at(stage)
           return where
             ? `${where.trays} ${where.freeCells} ${where.sharesWith.join()} ${where.apart?.name} ${where.in.map(({ tray, cells }) => `${tray} ${cells}`).join()}`
             : ''
@@ -50,68 +50,68 @@ export function shareTrays<One extends Row>(
         .join('|')
     const known = before.get(row.id)
     if (known && known.row === row && known.marks === marks) return known.shared
-    const rungs = row.planned.rungs.map((rung) => {
-      const where = at(rung)
-      return where ? sharedRung(rung, where, habit, book) : rung
+    const stages = row.planned.stages.map((stage) => {
+      const where = at(stage)
+      return where ? sharedStage(stage, where, habit, book) : stage
     })
-    const shared = { ...row, planned: { ...row.planned, rungs } }
+    const shared = { ...row, planned: { ...row.planned, stages } }
     before.set(row.id, { row, marks, shared })
     return shared
   })
 }
 
-/** Names cells of a rung of a sowing where they are packed. */
-export const shareKey = (id: string, rung: number) => `${id} ${rung}`
+/** Names cells of a stage of a sowing where they are packed. */
+export const shareKey = (id: string, stage: number) => `${id} ${stage}`
 
-/** A rung as it takes part in sharing trays. */
+/** A stage as it takes part in sharing trays. */
 export const shareOf = (
   { id, name, planned, crop }: Pick<Row, 'id' | 'name' | 'planned' | 'crop'>,
-  rung: PlannedRung,
+  stage: PlannedStage,
 ): TrayShare => ({
-  key: shareKey(id, rung.index),
+  key: shareKey(id, stage.index),
   name,
-  container: rung.container,
-  recipeId: rung.recipeId!,
-  sown: isSown(rung),
-  on: rung.from,
-  cells: rung.cells,
-  mixC: rung.care.mixC,
+  container: stage.container,
+  recipeId: stage.recipeId!,
+  sown: isSown(stage),
+  on: stage.from,
+  cells: stage.cells,
+  mixC: stage.care.mixC,
   // A tray stands in one place, before the seed is up and after.
-  placeIds: [rung.where.untilUp.id, rung.where.place.id, rung.where.elsewhere?.place.id ?? ''].join(' '),
+  placeIds: [stage.where.untilUp.id, stage.where.place.id, stage.where.elsewhere?.place.id ?? ''].join(' '),
   light: crop.light,
-  upDays: isSown(rung) ? (planned.emergence?.value ?? null) : null,
+  upDays: isSown(stage) ? (planned.emergence?.value ?? null) : null,
 })
 
-function sharedRung(
-  rung: PlannedRung,
+function sharedStage(
+  stage: PlannedStage,
   placed: Placed,
   habit: 'tray' | 'sown',
   book: SeasonBook,
-): PlannedRung {
+): PlannedStage {
   // What was laid out by hand may be more than the plan asks for.
   const laid = placed.in.reduce((sum, one) => sum + one.cells, 0)
-  const cells = habit === 'tray' ? placed.trays * rung.container.cells : Math.max(rung.cells, laid)
-  const fill = { ...rung.fill, cells }
+  const cells = habit === 'tray' ? placed.trays * stage.container.cells : Math.max(stage.cells, laid)
+  const fill = { ...stage.fill, cells }
   // What others fill of its last tray is theirs; a part that was moved on before stands as it was.
-  const spare = flatsOf(rung.container) * (rung.fill.count - placed.trays)
-  const left = rung.flats > 0 ? (rung.flats - spare) / rung.flats : placed.trays / rung.fill.count
+  const spare = flatsOf(stage.container) * (stage.fill.count - placed.trays)
+  const left = stage.flats > 0 ? (stage.flats - spare) / stage.flats : placed.trays / stage.fill.count
   return {
-    ...rung,
+    ...stage,
     fill,
     placed,
-    looseL: book.looseL(rung.recipeId!, fill),
-    flats: rung.flats * left,
-    stays: rung.stays.flatMap((stay) =>
-      stay.from < rung.from
+    looseL: book.looseL(stage.recipeId!, fill),
+    flats: stage.flats * left,
+    stays: stage.stays.flatMap((stay) =>
+      stay.from < stage.from
         ? [stay]
-        : whereItStands({ ...stay, flats: stay.flats * left }, rung, placed, laid),
+        : whereItStands({ ...stay, flats: stay.flats * left }, stage, placed, laid),
     ),
   }
 }
 
 /** Trays that stand elsewhere than the plan says take their room there; seed that is not up yet stays on its mat. */
-function whereItStands(stay: Stay, rung: PlannedRung, placed: Placed, laid: number): Stay[] {
-  if (stay.placeId !== rung.where.place.id || laid === 0) return [stay]
+function whereItStands(stay: Stay, stage: PlannedStage, placed: Placed, laid: number): Stay[] {
+  if (stay.placeId !== stage.where.place.id || laid === 0) return [stay]
   const moved = placed.in.flatMap(({ cells, stands }) =>
     stands.map(({ placeId, share }) => ({ placeId, share: (share * cells) / laid })),
   )

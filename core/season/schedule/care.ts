@@ -1,14 +1,14 @@
-import { habitOf, type FeedingSchool } from '../../feed/programme'
+import { habitOf, type FeedingMethod } from '../../feed/programme'
 import type { Crop } from '../../sowing/crop'
-import type { LadderRung, RungStage } from './schedules'
-import { lightSchoolById, type LightSchool } from '../../places/light'
+import type { ScheduleStage, StageKind } from './schedules'
+import { lightMethodById, type LightMethod } from '../../places/light'
 import { isLamp } from '../../places/place-light'
 import { isIndoors, mixWarmth } from '../../places/place'
 import type { Where } from './stays'
 
-/** How plants are kept on a rung: the stage's habit unless the household says otherwise. */
+/** How plants are kept on a stage: the stage's habit unless the household says otherwise. */
 export interface Care {
-  readonly stageId: string
+  readonly growthStageId: string
   readonly nMgPerL: number
   readonly everyDays: number
   readonly lightHours: number
@@ -18,7 +18,7 @@ export interface Care {
   readonly yours: readonly ('nMgPerL' | 'everyDays' | 'lightHours' | 'mixC')[]
 }
 
-const STAGE_OF: Readonly<Record<RungStage, string>> = {
+const GROWTH_STAGE_OF: Readonly<Record<StageKind, string>> = {
   sow: 'true-leaves',
   broadcast: 'seed-leaves',
   'prick out': 'growing-on',
@@ -27,7 +27,7 @@ const STAGE_OF: Readonly<Record<RungStage, string>> = {
   'set in': 'potted-up',
 }
 
-const WATER: Readonly<Record<RungStage, string>> = {
+const WATER: Readonly<Record<StageKind, string>> = {
   sow: 'mist or a gentle rose until up, then from below when the surface has gone pale',
   broadcast: 'mist until up, then from below',
   'prick out': 'from below; let the surface go pale between',
@@ -36,27 +36,27 @@ const WATER: Readonly<Record<RungStage, string>> = {
   'set in': 'deep, then when the top 2 cm are dry',
 }
 
-/** What a crop wants on a rung: warmth in °C, light in hours, cover, by the habits of the trade (common practice). */
+/** What a crop wants on a stage: warmth in °C, light in hours, cover, by the habits of the trade (common practice). */
 export function careFor(
-  rung: LadderRung,
+  stage: ScheduleStage,
   crop: Crop,
-  schools: { light: LightSchool['id']; feeding: FeedingSchool['id'] },
+  methods: { light: LightMethod['id']; feeding: FeedingMethod['id'] },
   { place, untilUp }: Where,
 ): Care {
-  const stageId = STAGE_OF[rung.stage]
-  const habit = habitOf(schools.feeding, stageId)
+  const growthStageId = GROWTH_STAGE_OF[stage.kind]
+  const habit = habitOf(methods.feeding, growthStageId)
   // Under the sky, and behind glass with no lamp, the sun gives the hours.
   const sunlit = place.light ? !isLamp(place.light) : !isIndoors(place)
-  const sown = rung.stage === 'sow' || rung.stage === 'broadcast'
+  const sown = stage.kind === 'sow' || stage.kind === 'broadcast'
   const keys = ['nMgPerL', 'everyDays', 'lightHours', 'mixC'] as const
   return {
-    stageId,
+    growthStageId,
     // Leaves that were pale or burnt after a feed have said how strong it is liked.
-    nMgPerL: rung.nMgPerL ?? Math.round(habit.nMgPerL * (crop.feedResponse?.factor ?? 1)),
-    everyDays: rung.everyDays ?? habit.everyDays,
-    lightHours: rung.lightHours ?? (sunlit ? 0 : lightSchoolById(schools.light).hours),
-    mixC: rung.mixC ?? (sown ? mixWarmth(untilUp, crop.warmthC) : mixWarmth(place, null)),
-    water: WATER[rung.stage],
-    yours: keys.filter((key) => rung[key] !== null),
+    nMgPerL: stage.nMgPerL ?? Math.round(habit.nMgPerL * (crop.feedResponse?.factor ?? 1)),
+    everyDays: stage.everyDays ?? habit.everyDays,
+    lightHours: stage.lightHours ?? (sunlit ? 0 : lightMethodById(methods.light).hours),
+    mixC: stage.mixC ?? (sown ? mixWarmth(untilUp, crop.warmthC) : mixWarmth(place, null)),
+    water: WATER[stage.kind],
+    yours: keys.filter((key) => stage[key] !== null),
   }
 }

@@ -1,12 +1,12 @@
 import { counted } from '../../text/plurals'
-import type { PlannedRung } from './sowing-request'
+import type { PlannedStage } from './sowing-request'
 
 /** `2 × 72-cell tray`; `4 cells of a shared 24-cell tray`. */
 export function containersText({
   fill,
   cells,
   placed,
-}: Pick<PlannedRung, 'fill' | 'cells' | 'placed'>): string {
+}: Pick<PlannedStage, 'fill' | 'cells' | 'placed'>): string {
   const { container, count, plants } = fill
   const each = plants && plants > 1 ? `, ${plants} in each` : ''
   if (!placed?.sharesWith.length) return `${count} × ${container.name}${each}`

@@ -6,14 +6,14 @@ import { CROPS } from '../../sowing/crops'
 import { addDays, daysBetween } from '../../calendar/day'
 import { careEnds, feedsOfLast, visitsOf, waterOfDay } from './final-care'
 import { heldOver } from './moves'
-import { ladderProblems } from './schedules'
+import { scheduleProblems } from './schedules'
 import { needsOfVisit } from '../demand/shopping'
-import { planSowing, rungsOf } from './sowing'
+import { planSowing, stagesOf } from './sowing'
 import { CONTAINERS } from '../../containers/catalogue'
 import { ask, book, crop, find, firstFrost, frame, plan } from '../test/fixture'
 
 const bucket = (cropId: string, plants = 10) => {
-  const planned = plan(cropId, { plants, ladderId: 'cell-pot-bucket' })
+  const planned = plan(cropId, { plants, scheduleId: 'cell-pot-bucket' })
   return { planned, crop: crop(cropId), careUntil: careEnds(crop(cropId), planned.outOn, frame) }
 }
 
@@ -37,10 +37,10 @@ describe('a plant in its last container', () => {
     )
   })
 
-  it('is fed weekly, every fortnight or never, by the school', () => {
+  it('is fed weekly, every fortnight or never, by the method', () => {
     const { planned, careUntil } = bucket('tomato')
     const days = daysBetween(planned.outOn, careUntil)
-    const many = (school: Parameters<typeof feedsOfLast>[1]) => feedsOfLast(planned, school, careUntil).length
+    const many = (method: Parameters<typeof feedsOfLast>[1]) => feedsOfLast(planned, method, careUntil).length
     expect([many('weak and often'), many('half strength'), many('living mix')]).toEqual([
       Math.ceil(days / 7) - 1,
       Math.ceil(days / 14) - 1,
@@ -54,23 +54,23 @@ describe('a plant in its last container', () => {
   })
 })
 
-it('held over: into the next bigger pot for a fortnight, every rung in its order, out no earlier', () => {
+it('held over: into the next bigger pot for a fortnight, every stage in its order, out no earlier', () => {
   fc.assert(
     fc.property(
       fc.constantFrom(...CROPS),
       fc.constantFrom('cell', 'cell-pot', 'plug-cell', 'cell-pot-bucket'),
       fc.integer({ min: 0, max: 3 }),
-      (one, ladderId, begun) => {
-        const request = { ...ask('basil'), crop: one, ladderId, outOn: null }
+      (one, scheduleId, begun) => {
+        const request = { ...ask('basil'), crop: one, scheduleId, outOn: null }
         const planned = planSowing(request, frame, book)
         const today = addDays(planned.outOn, -2)
-        const held = heldOver(request, planned, rungsOf(request), CONTAINERS, begun, today)!
-        expect(ladderProblems(held.rungs!, find)).toEqual([])
-        expect(held.rungs).toHaveLength(rungsOf(request).length + 1)
+        const held = heldOver(request, planned, stagesOf(request), CONTAINERS, begun, today)!
+        expect(scheduleProblems(held.stages!, find)).toEqual([])
+        expect(held.stages).toHaveLength(stagesOf(request).length + 1)
         const again = planSowing(held, frame, book)
         expect(daysBetween(today, again.outOn)).toBeGreaterThanOrEqual(14)
         expect(again.sowOn).toBe(planned.sowOn)
-        const pot = again.rungs.findLast(({ stage }) => stage === 'pot up')!
+        const pot = again.stages.findLast(({ kind }) => kind === 'pot up')!
         expect(pot.recipeId).not.toBeNull()
       },
     ),

@@ -1,5 +1,5 @@
 import { cellVolume } from '../../containers/container'
-import { habitOf, type FeedingSchool } from '../../feed/programme'
+import { habitOf, type FeedingMethod } from '../../feed/programme'
 import type { Crop } from '../../sowing/crop'
 import { derive, given, type Figure } from '../../working/figure'
 import { byDefault, practice } from '../../working/source'
@@ -7,7 +7,7 @@ import { addDays, daysBetween, type Day } from '../../calendar/day'
 import type { SeasonFrame } from '../frame'
 import { isTender } from '../../calendar/frost'
 import type { PlannedSowing } from './sowing'
-import type { PlannedRung } from './sowing-request'
+import type { PlannedStage } from './sowing-request'
 
 /*
  * A plant that ends in a bucket, bag or trough is not done on the day it is set in: it is watered, fed, staked and
@@ -51,14 +51,14 @@ const DRINK_SHARE = 0.07
 /** A feed wets a tenth of the container [common practice: until it begins to run out below]. */
 export const FEED_SHARE = 0.1
 
-const lastContainer = (planned: Pick<PlannedSowing, 'rungs'>): PlannedRung | null => {
-  const last = planned.rungs.at(-1)!
-  return last.stage === 'set in' ? last : null
+const lastContainer = (planned: Pick<PlannedSowing, 'stages'>): PlannedStage | null => {
+  const last = planned.stages.at(-1)!
+  return last.kind === 'set in' ? last : null
 }
 
 /** Whether a sowing goes on in a container of its own after it is out. */
-export const keepsOn = (rungs: readonly { readonly stage: string }[]): boolean =>
-  rungs.at(-1)?.stage === 'set in'
+export const keepsOn = (stages: readonly { readonly kind: string }[]): boolean =>
+  stages.at(-1)?.kind === 'set in'
 
 /** The day the care ends: the first frost for what it kills, else some months on. */
 export function careEnds(
@@ -99,11 +99,11 @@ export function visitsOf(
   }: { planned: PlannedSowing; crop: Pick<Crop, 'family' | 'lowestNightC'>; careUntil?: Day | undefined },
   outOn: Day,
 ): CareVisit[] {
-  const rung = lastContainer(planned)
-  if (!rung || !careUntil) return []
-  const litres = cellVolume(rung.container).value / 1000
+  const stage = lastContainer(planned)
+  if (!stage || !careUntil) return []
+  const litres = cellVolume(stage.container).value / 1000
   const last = daysBetween(outOn, careUntil)
-  const plants = rung.plants
+  const plants = stage.plants
   const on = new Map<number, CareKind[]>()
   const add = (day: number, kind: CareKind) => day < last && on.set(day, [...(on.get(day) ?? []), kind])
   const fruits = crop.family === 'fruiting'
@@ -130,19 +130,19 @@ export function visitsOf(
     }))
 }
 
-/** Soluble feeds of a last container, by the household's school: weekly, at the strength of potted plants. */
+/** Soluble feeds of a last container, by the household's method: weekly, at the strength of potted plants. */
 export function feedsOfLast(
   planned: PlannedSowing,
-  school: FeedingSchool['id'],
+  method: FeedingMethod['id'],
   careUntil: Day,
-): { on: Day; rung: number; nMgPerL: number; solutionL: number }[] {
-  const rung = lastContainer(planned)
-  const { nMgPerL } = habitOf(school, 'potted-up')
-  const everyDays = { 'weak and often': 7, 'half strength': 14, 'living mix': 0 }[school]
-  if (!rung || everyDays === 0) return []
-  const solutionL = (cellVolume(rung.container).value / 1000) * FEED_SHARE * rung.plants
+): { on: Day; stage: number; nMgPerL: number; solutionL: number }[] {
+  const stage = lastContainer(planned)
+  const { nMgPerL } = habitOf(method, 'potted-up')
+  const everyDays = { 'weak and often': 7, 'half strength': 14, 'living mix': 0 }[method]
+  if (!stage || everyDays === 0) return []
+  const solutionL = (cellVolume(stage.container).value / 1000) * FEED_SHARE * stage.plants
   const feeds = []
   for (let day = everyDays; day < daysBetween(planned.outOn, careUntil); day += everyDays)
-    feeds.push({ on: addDays(planned.outOn, day), rung: rung.index, nMgPerL, solutionL })
+    feeds.push({ on: addDays(planned.outOn, day), stage: stage.index, nMgPerL, solutionL })
   return feeds
 }

@@ -2,9 +2,9 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { CROPS } from '../../sowing/crops'
 import { addDays, dayFrom, daysBetween } from '../../calendar/day'
-import { LADDERS } from './schedules'
+import { SCHEDULES } from './schedules'
 import { edgeMoved, movedBy } from './moves'
-import { planSowing, rungsOf } from './sowing'
+import { planSowing, stagesOf } from './sowing'
 import { type SowingRequest } from './sowing-request'
 import { standingOf } from '../fitting/standing'
 import { ask, book, frame, row, lastFrost } from '../test/fixture'
@@ -12,16 +12,16 @@ import { ask, book, frame, row, lastFrost } from '../test/fixture'
 /** Any sowing whose days work out by themselves, are set at one end, or at both. */
 const sowing = fc
   .record({
-    crop: fc.constantFrom(...CROPS.filter(({ ladderId }) => ladderId !== 'broadcast')),
-    ladderId: fc.constantFrom(...LADDERS.map(({ id }) => id)),
+    crop: fc.constantFrom(...CROPS.filter(({ scheduleId }) => scheduleId !== 'broadcast')),
+    scheduleId: fc.constantFrom(...SCHEDULES.map(({ id }) => id)),
     ends: fc.constantFrom('neither', 'sowOn', 'outOn', 'both'),
     day: fc.integer({ min: 0, max: 60 }),
     weeks: fc.integer({ min: 8, max: 14 }),
   })
-  .map(({ crop, ladderId, ends, day, weeks }): SowingRequest => {
+  .map(({ crop, scheduleId, ends, day, weeks }): SowingRequest => {
     const sowOn = addDays(dayFrom('2027-02-10'), day)
     return ask(crop.id, {
-      ladderId,
+      scheduleId,
       sowOn: ends === 'sowOn' || ends === 'both' ? sowOn : null,
       outOn: ends === 'outOn' || ends === 'both' ? addDays(sowOn, weeks * 7) : null,
     })
@@ -29,13 +29,13 @@ const sowing = fc
 const planned = (request: SowingRequest) => planSowing(request, frame, book)
 
 describe('a sowing that is dragged whole', () => {
-  it('moves every rung by those days, whichever days it was given', () => {
+  it('moves every stage by those days, whichever days it was given', () => {
     fc.assert(
       fc.property(sowing, fc.integer({ min: -30, max: 30 }), (request, by) => {
         const before = planned(request)
         const after = planned(movedBy(request, before, by))
         expect([after.sowOn, after.outOn]).toEqual([addDays(before.sowOn, by), addDays(before.outOn, by)])
-        expect(after.rungs.map(({ from }) => from)).toEqual(before.rungs.map(({ from }) => addDays(from, by)))
+        expect(after.stages.map(({ from }) => from)).toEqual(before.stages.map(({ from }) => addDays(from, by)))
       }),
       { numRuns: 200 },
     )
@@ -46,8 +46,8 @@ describe('a sowing that is dragged whole', () => {
       fc.property(sowing, fc.integer({ min: -30, max: 30 }), (request, by) => {
         const there = movedBy(request, planned(request), by)
         const back = planned(movedBy(there, planned(there), -by))
-        expect(back.rungs.map(({ from, until }) => [from, until])).toEqual(
-          planned(request).rungs.map(({ from, until }) => [from, until]),
+        expect(back.stages.map(({ from, until }) => [from, until])).toEqual(
+          planned(request).stages.map(({ from, until }) => [from, until]),
         )
       }),
       { numRuns: 100 },
@@ -55,17 +55,17 @@ describe('a sowing that is dragged whole', () => {
   })
 })
 
-describe('an edge between two rungs that is dragged', () => {
-  it('moves that edge alone: days one rung gains the next one loses, and each keeps a day', () => {
+describe('an edge between two stages that is dragged', () => {
+  it('moves that edge alone: days one stage gains the next one loses, and each keeps a day', () => {
     fc.assert(
       fc.property(sowing, fc.nat(), fc.integer({ min: -40, max: 40 }), (request, pick, by) => {
         const before = planned(request)
-        const rungs = rungsOf(request)
-        const last = before.rungs.findLastIndex(({ stage }) => stage !== 'set in')
+        const stages = stagesOf(request)
+        const last = before.stages.findLastIndex(({ kind }) => kind !== 'set in')
         const index = pick % (last + 1)
-        const after = planned(edgeMoved(request, before, rungs, index, by))
+        const after = planned(edgeMoved(request, before, stages, index, by))
         const long = (plan: typeof before) =>
-          plan.rungs.map(({ from, until }) => daysBetween(from, until)).slice(0, last + 1)
+          plan.stages.map(({ from, until }) => daysBetween(from, until)).slice(0, last + 1)
         expect(after.sowOn).toBe(before.sowOn)
         expect(Math.min(...long(after))).toBeGreaterThanOrEqual(1)
         const moved = long(after)[index]! - long(before)[index]!
@@ -113,8 +113,8 @@ describe('how far a sowing may be moved to make room', () => {
     )
   })
 
-  it('stands on the shelf as many flats as its rungs say', () => {
-    const one = row('a', 'tomato', { ladderId: 'cell-pot' })
+  it('stands on the shelf as many flats as its stages say', () => {
+    const one = row('a', 'tomato', { scheduleId: 'cell-pot' })
     const { flats } = standingOf(
       { ...one, crop: one.crop },
       frame,
@@ -123,9 +123,9 @@ describe('how far a sowing may be moved to make room', () => {
       false,
       'shelf',
     )
-    const rungs = one.planned.rungs.filter(({ stage }) => stage !== 'harden')
-    expect([flats[0], flats.at(-1)]).toEqual([rungs[0]!.flats, 0])
-    const potted = daysBetween(one.planned.sowOn, rungs[1]!.from)
-    expect([flats[potted - 1], flats[potted]]).toEqual([rungs[0]!.flats, rungs[1]!.flats])
+    const stages = one.planned.stages.filter(({ kind }) => kind !== 'harden')
+    expect([flats[0], flats.at(-1)]).toEqual([stages[0]!.flats, 0])
+    const potted = daysBetween(one.planned.sowOn, stages[1]!.from)
+    expect([flats[potted - 1], flats[potted]]).toEqual([stages[0]!.flats, stages[1]!.flats])
   })
 })

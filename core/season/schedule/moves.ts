@@ -1,13 +1,13 @@
 import { cellVolume, type Container } from '../../containers/container'
 import { addDays, daysBetween, type Day } from '../../calendar/day'
-import { rung as newRung, type LadderRung } from './schedules'
+import { stage as newStage, type ScheduleStage } from './schedules'
 import type { PlannedSowing } from './sowing'
 
 /** What a sowing keeps of its days; a record or a request. */
 interface Dated {
   sowOn: Day | null
   outOn: Day | null
-  rungs: readonly LadderRung[] | null
+  stages: readonly ScheduleStage[] | null
 }
 
 /** The sowing moved whole by so many days: the days it keeps move, or it is given the one it works out as. */
@@ -17,31 +17,31 @@ export function movedBy<Sowing extends Dated>(sowing: Sowing, planned: PlannedSo
 }
 
 /**
- * Days handed over the edge after a rung to the next one, at least a day left to each; the last edge moves planting out.
+ * Days handed over the edge after a stage to the next one, at least a day left to each; the last edge moves planting out.
  *
- * @param rungs of the sowing as it is planned
- * @param index the rung before the edge
+ * @param stages of the sowing as it is planned
+ * @param index the stage before the edge
  */
 export function edgeMoved<Sowing extends Dated>(
   sowing: Sowing,
   planned: PlannedSowing,
-  rungs: readonly LadderRung[],
+  stages: readonly ScheduleStage[],
   index: number,
   days: number,
 ): Sowing {
-  const long = (i: number) => daysBetween(planned.rungs[i]!.from, planned.rungs[i]!.until)
-  const last = index === rungs.length - 1 || rungs[index + 1]!.stage === 'set in'
+  const long = (i: number) => daysBetween(planned.stages[i]!.from, planned.stages[i]!.until)
+  const last = index === stages.length - 1 || stages[index + 1]!.kind === 'set in'
   const most = last ? Infinity : long(index + 1) - 1
   const by = Math.max(1 - long(index), Math.min(days, most))
   return {
     ...sowing,
-    rungs: rungs.map((rung, i) => {
-      if (i === index) return { ...rung, days: long(index) + by }
-      if (i === index + 1 && !last) return { ...rung, days: long(i) - by }
-      // A rung that shares out the crop's weeks keeps what it has: shared out anew it could round to another day.
-      return rung.stage === 'harden' || rung.stage === 'set in' ? { ...rung } : { ...rung, days: long(i) }
+    stages: stages.map((stage, i) => {
+      if (i === index) return { ...stage, days: long(index) + by }
+      if (i === index + 1 && !last) return { ...stage, days: long(i) - by }
+      // A stage that shares out the crop's weeks keeps what it has: shared out anew it could round to another day.
+      return stage.kind === 'harden' || stage.kind === 'set in' ? { ...stage } : { ...stage, days: long(i) }
     }),
-    // The sowing day stays where it is; planting out follows from the rungs.
+    // The sowing day stays where it is; planting out follows from the stages.
     sowOn: planned.sowOn,
     outOn: sowing.outOn && addDays(planned.outOn, last ? by : 0),
   }
@@ -58,43 +58,43 @@ const POT_MIX = 'stretched-potting'
  * let it out.
  *
  * @param pots what it can be potted into
- * @param begun rungs that are begun
+ * @param begun stages that are begun
  * @returns null where there is no bigger pot
  */
 export function heldOver<Sowing extends Dated>(
   sowing: Sowing,
   planned: PlannedSowing,
-  rungs: readonly LadderRung[],
+  stages: readonly ScheduleStage[],
   pots: Iterable<Container>,
   begun: number,
   today: Day,
 ): Sowing | null {
-  const harden = rungs.findIndex(({ stage }) => stage === 'harden')
-  const end = rungs.findLastIndex(({ stage }) => stage !== 'set in') + 1
-  // What is begun keeps its place in the ladder.
+  const harden = stages.findIndex(({ kind }) => kind === 'harden')
+  const end = stages.findLastIndex(({ kind }) => kind !== 'set in') + 1
+  // What is begun keeps its place in the schedule.
   const index = Math.min(end, Math.max(harden < 0 ? end : harden, begun))
-  const stands = planned.rungs[index - 1]
+  const stands = planned.stages[index - 1]
   if (!stands) return null
   const least = cellVolume(stands.container).value * NEXT_SIZE
   const [next] = [...pots]
     .filter((one) => one.kind === 'pot' && one.cells === 1 && cellVolume(one).value >= least)
     .sort((a, b) => cellVolume(a).value - cellVolume(b).value)
   if (!next) return null
-  const before = rungs.slice(0, index).map((one, i) => ({
+  const before = stages.slice(0, index).map((one, i) => ({
     ...one,
     // It has stood there until today.
     days: Math.max(
       1,
       daysBetween(
-        planned.rungs[i]!.from,
-        i === index - 1 ? latest(today, stands.from) : planned.rungs[i]!.until,
+        planned.stages[i]!.from,
+        i === index - 1 ? latest(today, stands.from) : planned.stages[i]!.until,
       ),
     ),
   }))
   const recipeId =
-    rungs.findLast((one) => one.recipeId !== null && one.stage === 'pot up')?.recipeId ?? POT_MIX
-  const held = { ...newRung('pot up', next.id, recipeId), days: HELD_DAYS }
-  return { ...sowing, rungs: [...before, held, ...rungs.slice(index)], sowOn: planned.sowOn, outOn: null }
+    stages.findLast((one) => one.recipeId !== null && one.kind === 'pot up')?.recipeId ?? POT_MIX
+  const held = { ...newStage('pot up', next.id, recipeId), days: HELD_DAYS }
+  return { ...sowing, stages: [...before, held, ...stages.slice(index)], sowOn: planned.sowOn, outOn: null }
 }
 
 const latest = (one: Day, other: Day): Day => (one > other ? one : other)

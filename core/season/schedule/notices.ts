@@ -5,9 +5,9 @@ import type { Figure } from '../../working/figure'
 import { addDays, daysBetween, type Day } from '../../calendar/day'
 import type { SeasonFrame } from '../frame'
 import { earliestOut, frostAfter, frostRiskOf, isTender, latestOut } from '../../calendar/frost'
-import { lightSchoolById, LIGHT_WANTED } from '../../places/light'
+import { lightMethodById, LIGHT_WANTED } from '../../places/light'
 import { isLamp, lightOfDay, lightVerdict } from '../../places/place-light'
-import type { PlannedRung, SowingRequest } from './sowing-request'
+import type { PlannedStage, SowingRequest } from './sowing-request'
 import type { Roots } from './roots'
 import { LOSSES } from '../../sowing/losses'
 
@@ -32,7 +32,7 @@ export type Notice =
       readonly isLamp: boolean
       readonly molPerM2: number
       readonly wanted: number
-      readonly stage: 'seedling' | 'transplant'
+      readonly age: 'seedling' | 'transplant'
     }
   | { readonly kind: 'roots last time'; readonly roots: Roots; readonly days: number }
   | { readonly kind: 'seed is short'; readonly short: number }
@@ -66,8 +66,8 @@ export function noticesOf(
   }: {
     sowOn: Day
     outOn: Day
-    planned: readonly PlannedRung[]
-    shifted: { days: number; roots: Roots; rung: number } | null
+    planned: readonly PlannedStage[]
+    shifted: { days: number; roots: Roots; stage: number } | null
   },
   { seeds, perCell, chance, up }: { seeds: number; perCell: number; chance: Figure; up: number | null },
   mixC: number,
@@ -111,12 +111,12 @@ export function noticesOf(
       : []),
     ...(wanted && outOn > wanted ? [{ kind: 'not ready by then' as const, ready: outOn }] : []),
     ...ofAge(request, daysBetween(sowOn, outOn), planned),
-    ...darkPlaces(planned, lightSchoolById(frame.lightSchool).hours),
-    ...(shifted && request.done[`rung-${shifted.rung}`] === undefined
+    ...darkPlaces(planned, lightMethodById(frame.lightMethod).hours),
+    ...(shifted && request.done[`stage-${shifted.stage}`] === undefined
       ? [{ kind: 'roots last time' as const, roots: shifted.roots, days: shifted.days }]
       : []),
     // What is sown has left the packet.
-    ...(seedsThere !== null && request.done['rung-0'] === undefined && seeds > seedsThere
+    ...(seedsThere !== null && request.done['stage-0'] === undefined && seeds > seedsThere
       ? [{ kind: 'seed is short' as const, short: seeds - seedsThere }]
       : []),
   ]
@@ -145,9 +145,9 @@ function tooSoon({ crop }: SowingRequest, frame: SeasonFrame, outOn: Day): Notic
 }
 
 /** Early or late by hand: what it costs. A sowing that was moved by nobody has the crop's own weeks. */
-function ofAge({ crop }: SowingRequest, days: number, planned: readonly PlannedRung[]): Notice[] {
+function ofAge({ crop }: SowingRequest, days: number, planned: readonly PlannedStage[]): Notice[] {
   const [low, high] = [crop.weeks[0] * 7, crop.weeks[1] * 7]
-  const indoors = planned.filter(({ stage }) => stage !== 'harden' && stage !== 'set in')
+  const indoors = planned.filter(({ kind }) => kind !== 'harden' && kind !== 'set in')
   const last = indoors.at(-1)
   if (last && days > high + NO_MATTER_DAYS)
     return [
@@ -165,13 +165,13 @@ function ofAge({ crop }: SowingRequest, days: number, planned: readonly PlannedR
 }
 
 /** Places whose light is known and too little, each said once, where most is wanted. */
-function darkPlaces(planned: readonly PlannedRung[], hours: number): Notice[] {
+function darkPlaces(planned: readonly PlannedStage[], hours: number): Notice[] {
   const said = new Map<string, Notice>()
-  for (const { stage, where, care } of planned) {
+  for (const { kind, where, care } of planned) {
     const { light, name, id } = where.place
-    if (!light || stage === 'harden' || stage === 'set in') continue
+    if (!light || kind === 'harden' || kind === 'set in') continue
     const day = lightOfDay(light, care.lightHours || hours).value
-    const wants = stage === 'pot up' ? 'transplant' : 'seedling'
+    const wants = kind === 'pot up' ? 'transplant' : 'seedling'
     if (lightVerdict(day, wants) !== 'too little') continue
     said.set(id, {
       kind: 'too little light',
@@ -179,7 +179,7 @@ function darkPlaces(planned: readonly PlannedRung[], hours: number): Notice[] {
       isLamp: isLamp(light),
       molPerM2: day,
       wanted: LIGHT_WANTED[wants].low,
-      stage: wants,
+      age: wants,
     })
   }
   return [...said.values()]

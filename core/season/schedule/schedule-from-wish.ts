@@ -1,12 +1,12 @@
 import { cellVolume, type Container } from '../../containers/container'
 import type { Crop } from '../../sowing/crop'
 import { addDays, daysBetween, type Day } from '../../calendar/day'
-import { rung as newRung, type LadderRung } from './schedules'
+import { stage as newStage, type ScheduleStage } from './schedules'
 import type { SowingRequest } from './sowing-request'
 import { perCellOf, plantsFrom } from './start'
 
 /*
- * What a wish comes to, once it was read: how much is sown, on which ladder, for which season.
+ * What a wish comes to, once it was read: how much is sown, on which schedule, for which season.
  */
 
 /** How much somebody asked for. */
@@ -15,43 +15,43 @@ export interface Amount {
   readonly of: 'plants' | 'seeds' | 'cells' | 'trays'
 }
 
-/** Nobody sows into so much mix: a container from this on is the last of its ladder, mL [common practice]. */
+/** Nobody sows into so much mix: a container from this on is the last of its schedule, mL [common practice]. */
 const LAST_CONTAINER_ML = 3000
 const FINAL_MIX = 'final-container'
 
-/** The usual ladder, and at its end the bucket, bag or big pot that was named. */
-const endingIn = (last: Container, recipeId: string | null, rungs: readonly LadderRung[]): LadderRung[] => [
-  ...rungs.filter(({ stage }) => stage !== 'set in').map((rung) => ({ ...rung })),
-  newRung('set in', last.id, recipeId ?? FINAL_MIX),
+/** The usual schedule, and at its end the bucket, bag or big pot that was named. */
+const endingIn = (last: Container, recipeId: string | null, stages: readonly ScheduleStage[]): ScheduleStage[] => [
+  ...stages.filter(({ kind }) => kind !== 'set in').map((stage) => ({ ...stage })),
+  newStage('set in', last.id, recipeId ?? FINAL_MIX),
 ]
 
 /**
- * A ladder that begins in the container and with the mix that were named. A rung that is no larger than what it now
+ * A schedule that begins in the container and with the mix that were named. A stage that is no larger than what it now
  * begins in is left out: nobody pricks out from a six-pack into a plug. A bucket or a bag is where it ends.
  */
-export function ladderFrom(
-  rungs: readonly LadderRung[],
+export function scheduleFromWish(
+  stages: readonly ScheduleStage[],
   { containerId, recipeId }: { readonly containerId: string | null; readonly recipeId: string | null },
   findContainer: (id: string) => Container | undefined,
-): LadderRung[] {
+): ScheduleStage[] {
   const named = containerId ? findContainer(containerId) : undefined
   const volume = (container: Container) => cellVolume(container).value
-  if (named && volume(named) >= LAST_CONTAINER_ML) return endingIn(named, recipeId, rungs)
+  if (named && volume(named) >= LAST_CONTAINER_ML) return endingIn(named, recipeId, stages)
   const begins = named
-  return rungs
-    .filter((rung, i) => {
-      const next = i > 0 && rung.containerId ? findContainer(rung.containerId) : undefined
+  return stages
+    .filter((stage, i) => {
+      const next = i > 0 && stage.containerId ? findContainer(stage.containerId) : undefined
       return !begins || !next || volume(next) > volume(begins)
     })
-    .map((rung, i) =>
+    .map((stage, i) =>
       i > 0
-        ? { ...rung }
+        ? { ...stage }
         : {
-            ...rung,
+            ...stage,
             // What is sown into cells is no longer broadcast.
-            stage: containerId && rung.stage === 'broadcast' ? ('sow' as const) : rung.stage,
-            containerId: containerId ?? rung.containerId,
-            recipeId: recipeId ?? rung.recipeId,
+            kind: containerId && stage.kind === 'broadcast' ? ('sow' as const) : stage.kind,
+            containerId: containerId ?? stage.containerId,
+            recipeId: recipeId ?? stage.recipeId,
           },
     )
 }

@@ -1,16 +1,16 @@
 import { cellVolume, type Container } from '../../containers/container'
 import { wholeWithin, within, type Problem } from '../../problem'
 
-/** What happens to the plants at the start of a rung. */
-export const RUNG_STAGES = ['sow', 'broadcast', 'prick out', 'pot up', 'harden', 'set in'] as const
-export type RungStage = (typeof RUNG_STAGES)[number]
+/** What happens to the plants at the start of a stage. */
+export const STAGE_KINDS = ['sow', 'broadcast', 'prick out', 'pot up', 'harden', 'set in'] as const
+export type StageKind = (typeof STAGE_KINDS)[number]
 
-/** One rung. What is null follows: the container from the rung before, days, feed, light and warmth from the stage. */
-export interface LadderRung {
-  readonly stage: RungStage
+/** One stage. What is null follows: the container from the stage before, days, feed, light and warmth from the stage. */
+export interface ScheduleStage {
+  readonly kind: StageKind
   readonly containerId: string | null
   readonly recipeId: string | null
-  /** Plants set together in each cell or pot; one where nothing is said, and in the first rung, where seeds are counted. */
+  /** Plants set together in each cell or pot; one where nothing is said, and in the first stage, where seeds are counted. */
   readonly plantsEach?: number | null | undefined
   /** Where it stands; where nothing is said, where such plants stand by habit. */
   readonly placeId?: string | null | undefined
@@ -29,24 +29,24 @@ export interface LadderRung {
   readonly mixC: number | null
 }
 
-export interface Ladder {
+export interface Schedule {
   readonly id: string
   readonly name: string
-  readonly rungs: readonly LadderRung[]
+  readonly stages: readonly ScheduleStage[]
 }
 
 const SEED_MIX = 'lean-and-light'
 const POT_MIX = 'stretched-potting'
 const FINAL_MIX = 'final-container'
 
-/** A rung as the built-in ladders write it. */
-export const rung = (
-  stage: RungStage,
+/** A stage as the built-in schedules write it. */
+export const stage = (
+  kind: StageKind,
   containerId: string | null,
   recipeId: string | null,
   part = 0,
-): LadderRung => ({
-  stage,
+): ScheduleStage => ({
+  kind,
   containerId,
   recipeId,
   part,
@@ -56,96 +56,96 @@ export const rung = (
   lightHours: null,
   mixC: null,
 })
-const HARDEN = rung('harden', null, null)
+const HARDEN = stage('harden', null, null)
 
-/** Usual ways from seed to the ground [common practice]; a household changes any rung. */
-export const LADDERS: readonly Ladder[] = [
-  { id: 'cell', name: 'One cell, then out', rungs: [rung('sow', 'tray-72', SEED_MIX, 1), HARDEN] },
+/** Usual ways from seed to the ground [common practice]; a household changes any stage. */
+export const SCHEDULES: readonly Schedule[] = [
+  { id: 'cell', name: 'One cell, then out', stages: [stage('sow', 'tray-72', SEED_MIX, 1), HARDEN] },
   {
     id: 'cell-pot',
     name: 'Cell, then a pot',
-    rungs: [rung('sow', 'tray-72', SEED_MIX, 0.5), rung('pot up', 'pot-10cm', POT_MIX, 0.5), HARDEN],
+    stages: [stage('sow', 'tray-72', SEED_MIX, 0.5), stage('pot up', 'pot-10cm', POT_MIX, 0.5), HARDEN],
   },
   {
     id: 'plug-cell',
     name: 'Plug, then a cell',
-    rungs: [rung('sow', 'tray-200', SEED_MIX, 0.45), rung('prick out', 'tray-50', SEED_MIX, 0.55), HARDEN],
+    stages: [stage('sow', 'tray-200', SEED_MIX, 0.45), stage('prick out', 'tray-50', SEED_MIX, 0.55), HARDEN],
   },
   {
     id: 'plug-pack',
     name: 'Plug, then a six-pack',
-    rungs: [rung('sow', 'tray-200', SEED_MIX, 0.45), rung('prick out', 'six-pack', SEED_MIX, 0.55), HARDEN],
+    stages: [stage('sow', 'tray-200', SEED_MIX, 0.45), stage('prick out', 'six-pack', SEED_MIX, 0.55), HARDEN],
   },
   {
     id: 'broadcast',
     name: 'Broadcast, prick out, pot',
-    rungs: [
-      rung('broadcast', 'half-open-tray', SEED_MIX, 0.35),
-      rung('prick out', 'six-pack', SEED_MIX, 0.3),
-      rung('pot up', 'pot-2.5in', POT_MIX, 0.35),
+    stages: [
+      stage('broadcast', 'half-open-tray', SEED_MIX, 0.35),
+      stage('prick out', 'six-pack', SEED_MIX, 0.3),
+      stage('pot up', 'pot-2.5in', POT_MIX, 0.35),
       HARDEN,
     ],
   },
-  { id: 'pot', name: 'Straight into a pot', rungs: [rung('sow', 'pot-2.5in', SEED_MIX, 1), HARDEN] },
-  { id: 'paper', name: 'A paper pot, planted whole', rungs: [rung('sow', 'paper-5cm', SEED_MIX, 1), HARDEN] },
-  { id: 'clump', name: 'A clump in a cell', rungs: [rung('sow', 'tray-72', SEED_MIX, 1), HARDEN] },
+  { id: 'pot', name: 'Straight into a pot', stages: [stage('sow', 'pot-2.5in', SEED_MIX, 1), HARDEN] },
+  { id: 'paper', name: 'A paper pot, planted whole', stages: [stage('sow', 'paper-5cm', SEED_MIX, 1), HARDEN] },
+  { id: 'clump', name: 'A clump in a cell', stages: [stage('sow', 'tray-72', SEED_MIX, 1), HARDEN] },
   {
     id: 'cell-pot-pot',
     name: 'Cell, pot, bigger pot',
-    rungs: [
-      rung('sow', 'tray-128', SEED_MIX, 0.35),
-      rung('pot up', 'pot-2.5in', POT_MIX, 0.3),
-      rung('pot up', 'pot-10cm', POT_MIX, 0.35),
+    stages: [
+      stage('sow', 'tray-128', SEED_MIX, 0.35),
+      stage('pot up', 'pot-2.5in', POT_MIX, 0.3),
+      stage('pot up', 'pot-10cm', POT_MIX, 0.35),
       HARDEN,
     ],
   },
   {
     id: 'block-block',
     name: 'Block, bigger block',
-    rungs: [
-      rung('sow', 'block-0.75in', 'farm-compost', 0.35),
-      rung('pot up', 'block-2in', 'farm-compost', 0.65),
+    stages: [
+      stage('sow', 'block-0.75in', 'farm-compost', 0.35),
+      stage('pot up', 'block-2in', 'farm-compost', 0.65),
       HARDEN,
     ],
   },
   {
     id: 'cell-pot-bucket',
     name: 'Cell, cup, 5 gal bucket',
-    rungs: [
-      rung('sow', 'tray-50', SEED_MIX, 0.5),
-      rung('pot up', 'cup-pint', POT_MIX, 0.5),
+    stages: [
+      stage('sow', 'tray-50', SEED_MIX, 0.5),
+      stage('pot up', 'cup-pint', POT_MIX, 0.5),
       HARDEN,
-      rung('set in', 'bucket-5gal', FINAL_MIX),
+      stage('set in', 'bucket-5gal', FINAL_MIX),
     ],
   },
 ]
 
 /** @throws RangeError for an unknown id */
-export function ladderById(id: string): Ladder {
-  const found = LADDERS.find((ladder) => ladder.id === id)
-  if (!found) throw new RangeError(`ladder: '${id}' is not known`)
+export function scheduleById(id: string): Schedule {
+  const found = SCHEDULES.find((schedule) => schedule.id === id)
+  if (!found) throw new RangeError(`schedule: '${id}' is not known`)
   return found
 }
 
-/** What is wrong with a ladder's rungs, each at its field. */
-export function ladderProblems(
-  rungs: readonly LadderRung[],
+/** What is wrong with a schedule's stages, each at its field. */
+export function scheduleProblems(
+  stages: readonly ScheduleStage[],
   findContainer: (id: string) => Container | undefined,
 ): Problem[] {
-  const [first] = rungs
-  const opens = first?.stage === 'sow' || first?.stage === 'broadcast'
+  const [first] = stages
+  const opens = first?.kind === 'sow' || first?.kind === 'broadcast'
   return [
     ...(opens && first.containerId
       ? []
-      : [{ path: [], message: 'A ladder begins with sowing into a container.' }]),
-    ...rungs.flatMap((one, i) => [
-      ...(i > 0 && (one.stage === 'sow' || one.stage === 'broadcast')
-        ? [{ path: [i, 'stage'], message: 'Seed is sown once, at the foot of the ladder.' }]
+      : [{ path: [], message: 'A schedule begins with sowing into a container.' }]),
+    ...stages.flatMap((one, i) => [
+      ...(i > 0 && (one.kind === 'sow' || one.kind === 'broadcast')
+        ? [{ path: [i, 'kind'], message: 'Seed is sown once, at the foot of the schedule.' }]
         : []),
       ...(one.containerId !== null && !findContainer(one.containerId)
         ? [{ path: [i, 'containerId'], message: 'This container is not known.' }]
         : []),
-      ...shrinks(rungs, i, findContainer),
+      ...shrinks(stages, i, findContainer),
       ...(one.plantsEach == null
         ? []
         : wholeWithin([i, 'plantsEach'], one.plantsEach, 1, 50, 'One container holds 1 to 50 plants.')),
@@ -154,7 +154,7 @@ export function ladderProblems(
         : []),
       ...(one.days === null
         ? []
-        : wholeWithin([i, 'days'], one.days, 1, 200, 'A rung lasts 1 to 200 whole days.')),
+        : wholeWithin([i, 'days'], one.days, 1, 200, 'A stage lasts 1 to 200 whole days.')),
       ...(one.nMgPerL === null
         ? []
         : within([i, 'nMgPerL'], one.nMgPerL, 0, 1000, 'Strength is 0 to 1000 mg/L of nitrogen.')),
@@ -171,21 +171,21 @@ export function ladderProblems(
   ]
 }
 
-/** A ladder only climbs: the next cell holds no less than the one before, broadcast trays aside. */
+/** A schedule only climbs: the next cell holds no less than the one before, broadcast trays aside. */
 function shrinks(
-  rungs: readonly LadderRung[],
+  stages: readonly ScheduleStage[],
   index: number,
   findContainer: (id: string) => Container | undefined,
 ): Problem[] {
   const at = (i: number) => {
-    const id = rungs[i]?.containerId
+    const id = stages[i]?.containerId
     return id ? findContainer(id) : undefined
   }
   const here = at(index)
   if (!here || index === 0) return []
   for (let i = index - 1; i >= 0; i--) {
     const before = at(i)
-    if (!before || rungs[i]!.stage === 'broadcast') continue
+    if (!before || stages[i]!.kind === 'broadcast') continue
     return cellVolume(here).value < cellVolume(before).value
       ? [{ path: [index, 'containerId'], message: `${here.name} is smaller than ${before.name} below it.` }]
       : []

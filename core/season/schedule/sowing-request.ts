@@ -8,7 +8,7 @@ import { type Care } from './care'
 import { type Day } from '../../calendar/day'
 import { type Stay,type Where } from './stays'
 import { type RootsSeen } from './roots'
-import { type LadderRung,type RungStage } from './schedules'
+import { type ScheduleStage,type StageKind } from './schedules'
 
 
 /** What is wanted of one crop. Everything that is null follows from the crop and the season. */
@@ -30,15 +30,15 @@ export interface SowingRequest {
   readonly upDays?: { readonly from: number; readonly to: number } | null | undefined
   readonly certainty: number
   readonly seedsPerCell: number | null
-  readonly ladderId: string | null
+  readonly scheduleId: string | null
   /** Where it stands until it is hardened; null where nobody said. */
   readonly placeId?: string | null | undefined
-  /** The household's own rungs, in place of the ladder's. */
-  readonly rungs: readonly LadderRung[] | null
+  /** The household's own stages, in place of the schedule's. */
+  readonly stages: readonly ScheduleStage[] | null
   /** What came up by the last count; nothing where nobody counted. */
   readonly up?: Count | null | undefined
-  /** Parts that were moved on while the rest stayed, by rung. */
-  readonly moved?: readonly { readonly rung: number; readonly on: Day; readonly plants: number }[] | undefined
+  /** Parts that were moved on while the rest stayed, by stage. */
+  readonly moved?: readonly { readonly stage: number; readonly on: Day; readonly plants: number }[] | undefined
   /** What roots of the last such sowings showed. */
   readonly roots?: RootsSeen | undefined
   /** Germination by the household's own counts of this packet; nothing where it never counted. */
@@ -47,7 +47,7 @@ export interface SowingRequest {
   readonly losses?: { readonly share: number; readonly n: number } | null | undefined
   /** Warmth the place had from day to day since it was sown, °C. */
   readonly warmth?: WarmthSince | null | undefined
-  /** What was done, and when: `treat`, `rung-0`, `up`, `rung-1` …, `out`. What follows moves with it. */
+  /** What was done, and when: `treat`, `stage-0`, `up`, `stage-1` …, `out`. What follows moves with it. */
   readonly done: Readonly<Record<string, Day>>
   /** What is not done yet cannot begin before this day: late work pushes what follows. */
   readonly notBefore: Day | null
@@ -59,9 +59,9 @@ export interface Count {
   readonly on: Day
 }
 
-export interface PlannedRung {
+export interface PlannedStage {
   readonly index: number
-  readonly stage: RungStage
+  readonly kind: StageKind
   /** The day it was to begin; `from` is later where it is late. */
   readonly dueOn: Day
   readonly from: Day

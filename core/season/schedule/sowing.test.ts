@@ -7,10 +7,10 @@ import { CROPS } from '../../sowing/crops'
 import { binomialAtMost } from '../../sowing/odds'
 import { addDays, dayFrom, daysBetween, type Day } from '../../calendar/day'
 import { frameProblems } from '../frame'
-import { ladderById, ladderProblems, LADDERS, rung } from './schedules'
+import { scheduleById, scheduleProblems, SCHEDULES, stage } from './schedules'
 import { LOSSES } from '../../sowing/losses'
 import { emergenceVerdict, planSowing, sowingProblems } from './sowing'
-import { type PlannedRung } from './sowing-request'
+import { type PlannedStage } from './sowing-request'
 import { ask, book, find, frame, mixOf, plan, framed, lastFrost, firstFrost } from '../test/fixture'
 
 describe('a planned sowing', () => {
@@ -26,21 +26,21 @@ describe('a planned sowing', () => {
     expect(planned.seeds).toBe(planned.cells * 4)
   })
 
-  it('has rungs without gaps from sowing to planting out, whatever crop, ladder and days', () => {
+  it('has stages without gaps from sowing to planting out, whatever crop, schedule and days', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...CROPS),
-        fc.constantFrom(...LADDERS),
+        fc.constantFrom(...SCHEDULES),
         fc.integer({ min: 1, max: 400 }),
         fc.option(fc.integer({ min: -40, max: 90 }), { nil: null }),
-        (one, ladder, plants, shift) => {
+        (one, schedule, plants, shift) => {
           const outOn = shift === null ? null : addDays(lastFrost, shift)
           const planned = planSowing(
-            { ...ask('basil'), crop: one, plants, outOn, ladderId: ladder.id },
+            { ...ask('basil'), crop: one, plants, outOn, scheduleId: schedule.id },
             frame,
             book,
           )
-          const inside = planned.rungs.filter(({ stage }) => stage !== 'set in')
+          const inside = planned.stages.filter(({ kind }) => kind !== 'set in')
           expect(inside[0]!.from).toBe(planned.sowOn)
           inside.slice(1).forEach((next, i) => expect(next.from).toBe(inside[i]!.until))
           expect(inside.at(-1)!.until).toBe(planned.outOn)
@@ -61,10 +61,10 @@ describe('a planned sowing', () => {
 
   it('moves what follows when something was done on another day', () => {
     const before = plan('tomato')
-    const later = plan('tomato', { done: { 'rung-0': addDays(before.sowOn, 5) } })
+    const later = plan('tomato', { done: { 'stage-0': addDays(before.sowOn, 5) } })
     expect(later.outOn).toBe(addDays(before.outOn, 5))
-    const slow = plan('tomato', { done: { 'rung-0': before.sowOn, up: addDays(before.emergeOn!, 4) } })
-    expect(slow.rungs[1]!.from).toBe(addDays(before.rungs[1]!.from, 4))
+    const slow = plan('tomato', { done: { 'stage-0': before.sowOn, up: addDays(before.emergeOn!, 4) } })
+    expect(slow.stages[1]!.from).toBe(addDays(before.stages[1]!.from, 4))
     expect(plan('tomato', { done: { out: dayFrom('2027-05-30') } }).outOn).toBe(dayFrom('2027-05-30'))
   })
 
@@ -72,27 +72,27 @@ describe('a planned sowing', () => {
     const before = plan('tomato')
     const today = addDays(before.sowOn, 6)
     const late = plan('tomato', { notBefore: today })
-    expect([late.rungs[0]!.dueOn, late.sowOn]).toEqual([before.sowOn, today])
+    expect([late.stages[0]!.dueOn, late.sowOn]).toEqual([before.sowOn, today])
     expect(late.outOn).toBe(addDays(before.outOn, 6))
     const asked = plan('tomato', { outOn: before.outOn, notBefore: today })
     expect(asked.notices).toContainEqual({ kind: 'not ready by then', ready: late.outOn })
     // What is done stays where it was.
-    const sown = plan('tomato', { notBefore: today, done: { 'rung-0': before.sowOn } })
+    const sown = plan('tomato', { notBefore: today, done: { 'stage-0': before.sowOn } })
     expect([sown.sowOn, sown.outOn]).toEqual([before.sowOn, before.outOn])
   })
 
-  it('keeps days that were set on a rung, and both ends when both are given', () => {
-    const rungs = ladderById('cell-pot').rungs.map((one, i) => (i === 1 ? { ...one, days: 30 } : one))
-    const own = plan('tomato', { rungs })
-    expect(daysBetween(own.rungs[1]!.from, own.rungs[1]!.until)).toBe(30)
+  it('keeps days that were set on a stage, and both ends when both are given', () => {
+    const stages = scheduleById('cell-pot').stages.map((one, i) => (i === 1 ? { ...one, days: 30 } : one))
+    const own = plan('tomato', { stages })
+    expect(daysBetween(own.stages[1]!.from, own.stages[1]!.until)).toBe(30)
     expect(own.outOn).toBe(plan('tomato').outOn)
     const both = plan('tomato', { sowOn: dayFrom('2027-03-01'), outOn: dayFrom('2027-05-22') })
     expect([both.sowOn, both.outOn]).toEqual(['2027-03-01', '2027-05-22'])
   })
 
   it('fills litres as the batch planner fills them', () => {
-    const { rungs } = plan('tomato')
-    for (const one of rungs.filter(({ recipeId }) => recipeId)) {
+    const { stages } = plan('tomato')
+    for (const one of stages.filter(({ recipeId }) => recipeId)) {
       const batch = planBatch({
         ...plainBatch(),
         parts: mixOf(one.recipeId!)!.parts,
@@ -108,8 +108,8 @@ describe('a planned sowing', () => {
   it('carries on what came up, once it is late for the rest: a first count is not the last', () => {
     const before = plan('tomato')
     const with_ = (up: number, on: Day) =>
-      plan('tomato', { done: { 'rung-0': before.sowOn, up: before.emergeOn! }, up: { up, on } })
-    const potted = ({ rungs }: typeof before) => rungs[1]!.plants
+      plan('tomato', { done: { 'stage-0': before.sowOn, up: before.emergeOn! }, up: { up, on } })
+    const potted = ({ stages }: typeof before) => stages[1]!.plants
     expect(potted(with_(8, before.emergeOn!))).toBe(potted(before))
     const late = with_(8, before.lateOn!)
     expect(potted(late)).toBe(8)
@@ -121,12 +121,12 @@ describe('a planned sowing', () => {
   })
 
   it('sets several plants into one container where that is the way, and reckons mix, room and food by them', () => {
-    const rungs = (plantsEach: number | null) =>
-      ladderById('cell-pot-bucket').rungs.map((one) =>
-        one.stage === 'set in' ? { ...one, plantsEach } : one,
+    const stages = (plantsEach: number | null) =>
+      scheduleById('cell-pot-bucket').stages.map((one) =>
+        one.kind === 'set in' ? { ...one, plantsEach } : one,
       )
     const [alone, four] = [null, 4].map((each) =>
-      plan('tomato', { plants: 12, rungs: rungs(each) }).rungs.at(-1)!,
+      plan('tomato', { plants: 12, stages: stages(each) }).stages.at(-1)!,
     )
     expect([alone!.fill.count, four!.fill.count, four!.plants]).toEqual([12, 3, 12])
     // Four balls of a pint cup take the room of mix in the same bucket: by hand, 3 more cups, settled and spare counted.
@@ -138,7 +138,7 @@ describe('a planned sowing', () => {
   })
 
   it('knows that a flat of 72 becomes about two once potted on into 2½ in pots', () => {
-    const pots = planSowing(ask('pepper', { plants: 68, ladderId: 'cell-pot-pot' }), frame, book).rungs[1]!
+    const pots = planSowing(ask('pepper', { plants: 68, scheduleId: 'cell-pot-pot' }), frame, book).stages[1]!
     expect(pots.fill.count).toBe(72)
     expect(pots.flats).toBeCloseTo(0.29 / 0.151, 1)
   })
@@ -150,37 +150,37 @@ describe('a planned sowing', () => {
     expect(sure(leek.cells)).toBeGreaterThanOrEqual(0.95)
     expect(sure(leek.cells - 1)).toBeLessThan(0.95)
 
-    const pinch = plan('snapdragon', { plants: 200, ladderId: 'broadcast' })
+    const pinch = plan('snapdragon', { plants: 200, scheduleId: 'broadcast' })
     expect(1 - binomialAtMost(199, pinch.seeds, pinch.chance.value)).toBeGreaterThanOrEqual(0.95)
     // Half an open tray of 28 × 26 cm, a seed on every 2.5 cm².
     expect(pinch.cells).toBe(Math.ceil((pinch.seeds * 2.5) / (28 * 26)))
-    expect(pinch.rungs[1]!.fill.count * 6).toBeGreaterThanOrEqual(200)
+    expect(pinch.stages[1]!.fill.count * 6).toBeGreaterThanOrEqual(200)
 
-    const bucket = plan('tomato', { plants: 10, ladderId: 'cell-pot-bucket' })
-    const last = bucket.rungs.at(-1)!
-    expect([last.stage, last.from, last.fill.count, last.flats]).toEqual(['set in', bucket.outOn, 10, 0])
+    const bucket = plan('tomato', { plants: 10, scheduleId: 'cell-pot-bucket' })
+    const last = bucket.stages.at(-1)!
+    expect([last.kind, last.from, last.fill.count, last.flats]).toEqual(['set in', bucket.outOn, 10, 0])
     expect(last.looseL).toBeGreaterThan(10 * 15)
   })
 
-  it('keeps plants by the stage and the schools, and says what the household set itself', () => {
-    const [sown, potted, hardened] = plan('tomato').rungs as [PlannedRung, PlannedRung, PlannedRung]
-    expect(sown.care).toMatchObject({ stageId: 'true-leaves', lightHours: 16, mixC: 24, yours: [] })
+  it('keeps plants by the stage and the methods, and says what the household set itself', () => {
+    const [sown, potted, hardened] = plan('tomato').stages as [PlannedStage, PlannedStage, PlannedStage]
+    expect(sown.care).toMatchObject({ growthStageId: 'true-leaves', lightHours: 16, mixC: 24, yours: [] })
     expect(potted.care.mixC).toBeLessThan(sown.care.mixC)
     expect(hardened.care.lightHours).toBe(0)
     const always = planSowing(
       ask('tomato'),
-      { ...framed({ heatC: null, dayC: 18, nightC: 18 }), lightSchool: 'always' },
+      { ...framed({ heatC: null, dayC: 18, nightC: 18 }), lightMethod: 'always' },
       book,
     )
     // No warmer than the mat or the room can make it.
-    expect([always.rungs[0]!.care.lightHours, always.rungs[0]!.care.mixC]).toEqual([24, 18])
-    const rungs = ladderById('cell-pot').rungs.map((one, i) => (i ? one : { ...one, mixC: 28, nMgPerL: 40 }))
-    expect(plan('tomato', { rungs }).rungs[0]!.care).toMatchObject({
+    expect([always.stages[0]!.care.lightHours, always.stages[0]!.care.mixC]).toEqual([24, 18])
+    const stages = scheduleById('cell-pot').stages.map((one, i) => (i ? one : { ...one, mixC: 28, nMgPerL: 40 }))
+    expect(plan('tomato', { stages }).stages[0]!.care).toMatchObject({
       mixC: 28,
       nMgPerL: 40,
       yours: ['nMgPerL', 'mixC'],
     })
-    expect(plan('tomato', { rungs }).emergence!.value).toBeLessThan(plan('tomato').emergence!.value + 1)
+    expect(plan('tomato', { stages }).emergence!.value).toBeLessThan(plan('tomato').emergence!.value + 1)
   })
 
   it('says when it comes out too early, too late, never, or is short of seed', () => {
@@ -220,8 +220,8 @@ describe('a planned sowing', () => {
     [{ sowOn: dayFrom('2027-05-10'), outOn: dayFrom('2027-05-10') }, 'sowOn'],
     [{ season: 'autumn' as const }, 'season'],
     [
-      { rungs: [rung('sow', 'pot-10cm', null, 1), rung('pot up', 'tray-72', null, 1)] },
-      'rungs.1.containerId',
+      { stages: [stage('sow', 'pot-10cm', null, 1), stage('pot up', 'tray-72', null, 1)] },
+      'stages.1.containerId',
     ],
   ])('refuses %j at its field', (more, path) => {
     expect(sowingProblems(ask('tomato', more), frame, book).map((one) => one.path.join('.'))).toContain(path)
@@ -234,8 +234,8 @@ describe('a planned sowing', () => {
     expect(frameProblems(frame)).toEqual([])
   })
 
-  it('ships only ladders that climb', () => {
-    for (const ladder of LADDERS)
-      expect([ladder.id, ladderProblems(ladder.rungs, find)]).toEqual([ladder.id, []])
+  it('ships only schedules that climb', () => {
+    for (const schedule of SCHEDULES)
+      expect([schedule.id, scheduleProblems(schedule.stages, find)]).toEqual([schedule.id, []])
   })
 })

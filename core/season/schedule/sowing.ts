@@ -14,14 +14,14 @@ import { earliestOut,latestOut,seasonEnds } from '../../calendar/frost'
 import { staysOf,whereOf } from './stays'
 import { noticesOf,type Notice } from './notices'
 import { daysByRoots,rootsKey } from './roots'
-import { rungDays } from './stage-days'
+import { stageDays } from './stage-days'
 import { ballOf,fillOf } from './stage-fill'
 import { startOf } from './start'
-import { ladderById,ladderProblems,type LadderRung } from './schedules'
-import { type PlannedRung,type SowingRequest } from './sowing-request'
+import { scheduleById,scheduleProblems,type ScheduleStage } from './schedules'
+import { type PlannedStage,type SowingRequest } from './sowing-request'
 
 export interface PlannedSowing {
-  readonly rungs: readonly PlannedRung[]
+  readonly stages: readonly PlannedStage[]
   readonly germination: Figure
   /** Of what comes up, lost on the way. */
   readonly lost: Figure
@@ -51,9 +51,9 @@ export const SPARE_PLANTS = 0.05
 /** A sowing lies within a year and a half of its frosts. */
 const FARTHEST_DAYS = 550
 
-/** The rungs a sowing climbs: its own, those of its ladder, or of the crop's usual one. */
-export const rungsOf = (request: Pick<SowingRequest, 'rungs' | 'ladderId' | 'crop'>): readonly LadderRung[] =>
-  request.rungs ?? ladderById(request.ladderId ?? request.crop.ladderId).rungs
+/** The stages a sowing climbs: its own, those of its schedule, or of the crop's usual one. */
+export const stagesOf = (request: Pick<SowingRequest, 'stages' | 'scheduleId' | 'crop'>): readonly ScheduleStage[] =>
+  request.stages ?? scheduleById(request.scheduleId ?? request.crop.scheduleId).stages
 
 /** What is wrong with a sowing, each at its field; none where it can be planned. */
 export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book: SeasonBook): Problem[] {
@@ -80,7 +80,7 @@ export function sowingProblems(request: SowingRequest, frame: SeasonFrame, book:
     ...(request.season === 'autumn' && !request.crop.autumn && outOn === null && sowOn === null
       ? [{ path: ['season'], message: `${request.crop.name} has no usual autumn date: give it a day.` }]
       : []),
-    ...under('rungs', ladderProblems(rungsOf(request), book.findContainer)),
+    ...under('stages', scheduleProblems(stagesOf(request), book.findContainer)),
   ]
   return each.length ? each : tooMany(request, book)
 }
@@ -91,7 +91,7 @@ function tooMany(request: SowingRequest, book: SeasonBook): Problem[] {
   // Far from the limit it is not worth the search.
   if (request.plants * 2 < MAX_CELLS * germination * 0.5 ** request.seedYears) return []
   try {
-    startOf(request, rungsOf(request)[0]!, book.findContainer)
+    startOf(request, stagesOf(request)[0]!, book.findContainer)
     return []
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
@@ -122,7 +122,7 @@ function dayProblems(key: 'outOn' | 'sowOn', day: Day | null, frame: SeasonFrame
 }
 
 /**
- * From "so many plants by then" to cells, seed, and the ladder's dates back from planting out.
+ * From "so many plants by then" to cells, seed, and the schedule's dates back from planting out.
  *
  * @throws RangeError naming the field, for anything `sowingProblems` finds, or more plants than a bench can raise
  */
@@ -130,26 +130,26 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   const [problem] = sowingProblems(request, frame, book)
   if (problem) throw new RangeError(`${printPath(problem.path)}: ${problem.message}`)
   const { crop } = request
-  const rungs = rungsOf(request)
-  const start = startOf(request, rungs[0]!, book.findContainer)
+  const stages = stagesOf(request)
+  const start = startOf(request, stages[0]!, book.findContainer)
 
-  const schools = { light: frame.lightSchool, feeding: frame.feedingSchool }
-  const wheres = rungs.map((rung) => whereOf(rung, crop, frame, request.placeId ?? null))
-  const cares = rungs.map((rung, i) => careFor(rung, crop, schools, wheres[i]!))
-  const { days, shifted } = daysByRoots(rungDays(request, rungs), rungs, (id) =>
+  const methods = { light: frame.lightMethod, feeding: frame.feedingMethod }
+  const wheres = stages.map((stage) => whereOf(stage, crop, frame, request.placeId ?? null))
+  const cares = stages.map((stage, i) => careFor(stage, crop, methods, wheres[i]!))
+  const { days, shifted } = daysByRoots(stageDays(request, stages), stages, (id) =>
     request.roots?.get(rootsKey(crop.id, id)),
   )
-  const whole = days.reduce((sum, n) => sum + n, 0) - (rungs.at(-1)!.stage === 'set in' ? days.at(-1)! : 0)
+  const whole = days.reduce((sum, n) => sum + n, 0) - (stages.at(-1)!.kind === 'set in' ? days.at(-1)! : 0)
   const outBy = request.outOn ?? defaultOut(crop, request.season, frame)
   const plannedSow = request.sowOn ?? addDays(outBy, -whole)
   const held = (key: string, due: Day) =>
     request.done[key] ?? (request.notBefore && due < request.notBefore ? request.notBefore : due)
-  const sowOn = held('rung-0', plannedSow)
+  const sowOn = held('stage-0', plannedSow)
 
   const expectedDays = daysUp(crop, request.upDays ?? null, cares[0]!.mixC)
   // What the place was really like says when it is late, not what it was meant to be like.
   const emergence =
-    expectedDays && request.done['rung-0'] && request.warmth
+    expectedDays && request.done['stage-0'] && request.warmth
       ? daysByWarmth(crop, expectedDays, sowOn, request.warmth(wheres[0]!.untilUp, cares[0]!.mixC))
       : expectedDays
   // What is still within the packet's own days is not late.
@@ -165,13 +165,13 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   // What came up late climbs late.
   const heldUp = request.done.up && expected ? daysBetween(expected, request.done.up) : 0
 
-  const outIndex = rungs.at(-1)!.stage === 'set in' ? rungs.length - 1 : rungs.length
+  const outIndex = stages.at(-1)!.kind === 'set in' ? stages.length - 1 : stages.length
   const dues: Day[] = [plannedSow]
   const froms: Day[] = [sowOn]
   days.forEach((n, i) => {
     const due = addDays(froms[i]!, i === 0 ? Math.max(1, n + heldUp) : n)
     dues.push(due)
-    froms.push(held(i + 1 === outIndex ? 'out' : `rung-${i + 1}`, due))
+    froms.push(held(i + 1 === outIndex ? 'out' : `stage-${i + 1}`, due))
   })
   const outOn = froms[outIndex]!
   const until = (i: number) => froms[i + 1]!
@@ -184,24 +184,24 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   const upOn = request.done.up ?? expected
   let container: Container | undefined
   let each = 1
-  const planned = rungs.map((rung, index): PlannedRung => {
+  const planned = stages.map((stage, index): PlannedStage => {
     const before = container && { container, each }
     // Where they stay in what they stand in, they stay as many.
-    each = index === 0 ? 1 : (rung.plantsEach ?? (rung.containerId ? 1 : each))
-    container = rung.containerId ? book.findContainer(rung.containerId)! : before!.container
+    each = index === 0 ? 1 : (stage.plantsEach ?? (stage.containerId ? 1 : each))
+    container = stage.containerId ? book.findContainer(stage.containerId)! : before!.container
     const places =
-      index === 0 ? start.cells : rung.stage === 'set in' ? Math.min(request.plants, carried) : carried
-    const parts = request.done[`rung-${index}`]
+      index === 0 ? start.cells : stage.kind === 'set in' ? Math.min(request.plants, carried) : carried
+    const parts = request.done[`stage-${index}`]
       ? []
-      : (request.moved ?? []).filter((part) => part.rung === index && index > 0)
+      : (request.moved ?? []).filter((part) => part.stage === index && index > 0)
     const moved = Math.min(
       places - 1,
       parts.reduce((sum, part) => sum + part.plants, 0),
     )
     const filled = (plants: number) => ({
-      ...fillOf(rung, container!, Math.ceil(plants / each), crop),
+      ...fillOf(stage, container!, Math.ceil(plants / each), crop),
       ...(each > 1 && { plants: each }),
-      ...ballOf(rung, before, container!, each),
+      ...ballOf(stage, before, container!, each),
     })
     const fill = filled(places - moved)
     const where = wheres[index]!
@@ -210,16 +210,16 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     const span = { from: froms[index]!, until: until(index), flats }
     return {
       index,
-      stage: rung.stage,
+      kind: stage.kind,
       dueOn: dues[index]!,
       from: froms[index]!,
       until: until(index),
       fill,
       container,
-      recipeId: rung.recipeId,
-      looseL: rung.recipeId === null ? 0 : book.looseL(rung.recipeId, fill),
+      recipeId: stage.recipeId,
+      looseL: stage.recipeId === null ? 0 : book.looseL(stage.recipeId, fill),
       cells: Math.ceil((places - moved) / each),
-      flats: rung.stage === 'harden' || rung.stage === 'set in' ? 0 : flats,
+      flats: stage.kind === 'harden' || stage.kind === 'set in' ? 0 : flats,
       where,
       stays: [
         ...parts.flatMap((part) =>
@@ -237,7 +237,7 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   return {
     ...start,
     ...sown,
-    rungs: planned,
+    stages: planned,
     sowRange: [addDays(plannedSow, -slack), addDays(plannedSow, slack)],
     outDueOn: dues[outIndex]!,
     treatOn: crop.treatment ? addDays(sowOn, -crop.treatment.days) : null,

@@ -5,7 +5,7 @@ import { anyOf, cellsFor, chanceOfOne, clumpsFor, plantsLikely } from '../../sow
 import { derive, given } from '../../working/figure'
 import { byDefault, learnedSource } from '../../working/source'
 import type { SeasonBook } from '../book'
-import type { LadderRung } from './schedules'
+import type { ScheduleStage } from './schedules'
 import { LOSSES } from '../../sowing/losses'
 import type { SowingRequest } from './sowing-request'
 
@@ -35,12 +35,12 @@ export const perCellOf = ({ crop, seedsPerCell }: Pick<SowingRequest, 'crop' | '
 /** How much to sow. */
 export function startOf(
   request: SowingRequest,
-  first: LadderRung,
+  first: ScheduleStage,
   findContainer: SeasonBook['findContainer'],
 ) {
   const { crop, plants, certainty } = request
   const { germination, lost } = seedOf(request)
-  const broadcast = first.stage === 'broadcast'
+  const broadcast = first.kind === 'broadcast'
   const perCell = broadcast ? 1 : perCellOf(request)
   const separate = countsSeedlings(crop)
   // A cluster that comes up is several plants, where they are pulled apart.

@@ -1,9 +1,9 @@
 import type { Crop } from '../../sowing/crop'
 import type { Day } from '../../calendar/day'
-import type { LadderRung } from './schedules'
+import type { ScheduleStage } from './schedules'
 import { mixWarmth, OUTSIDE, type Place } from '../../places/place'
 
-/** Some flats of a rung in one place, from a day until another. */
+/** Some flats of a stage in one place, from a day until another. */
 export interface Stay {
   readonly placeId: string
   readonly from: Day
@@ -11,14 +11,14 @@ export interface Stay {
   readonly flats: number
 }
 
-/** Where a rung stands: until the seed is up, and after; and what part of it stands elsewhere. */
+/** Where a stage stands: until the seed is up, and after; and what part of it stands elsewhere. */
 export interface Where {
   readonly untilUp: Place
   readonly place: Place
   readonly elsewhere: { readonly place: Place; readonly share: number } | null
 }
 
-const isSown = ({ stage }: LadderRung) => stage === 'sow' || stage === 'broadcast'
+const isSown = ({ kind }: ScheduleStage) => kind === 'sow' || kind === 'broadcast'
 
 /** Seed that wants the mix warmer than the room by this goes where it is heated, °C [default]. */
 const WORTH_HEATING_C = 2
@@ -39,7 +39,7 @@ function usual(places: readonly Place[], kinds: readonly Place['kind'][]): Place
 }
 
 /**
- * Where a rung stands. What is not said follows: seed that wants more warmth than the room has goes on the mat until it
+ * Where a stage stands. What is not said follows: seed that wants more warmth than the room has goes on the mat until it
  * is up; plants stand on the shelf; they harden in the frame, or outside.
  *
  * A place that is gone counts as not said.
@@ -47,7 +47,7 @@ function usual(places: readonly Place[], kinds: readonly Place['kind'][]): Place
  * @param homeId where the whole sowing stands until it is hardened; null where nobody said
  */
 export function whereOf(
-  rung: LadderRung,
+  stage: ScheduleStage,
   crop: Pick<Crop, 'warmthC'>,
   frame: { readonly places: readonly Place[] },
   homeId: string | null = null,
@@ -55,21 +55,21 @@ export function whereOf(
   const places = withOutside(frame.places)
   const named = (id: string | null | undefined) =>
     id == null ? undefined : places.find((place) => place.id === id)
-  const outdoors = rung.stage === 'harden' || rung.stage === 'set in'
+  const outdoors = stage.kind === 'harden' || stage.kind === 'set in'
   const place =
-    named(rung.placeId) ??
-    (rung.stage === 'set in'
+    named(stage.placeId) ??
+    (stage.kind === 'set in'
       ? usual(places, ['outside'])
-      : rung.stage === 'harden'
+      : stage.kind === 'harden'
         ? usual(places, ['frame', 'outside'])
         : (named(homeId) ?? usual(places, ROOMS)))
-  const { elsewhere } = rung
+  const { elsewhere } = stage
   const other = elsewhere && named(elsewhere.placeId)
-  const said = rung.placeId != null || homeId !== null
+  const said = stage.placeId != null || homeId !== null
   return {
     place,
     untilUp:
-      outdoors || !isSown(rung) ? place : (named(rung.upPlaceId) ?? germinating(places, place, crop, said)),
+      outdoors || !isSown(stage) ? place : (named(stage.upPlaceId) ?? germinating(places, place, crop, said)),
     elsewhere: other && other !== place ? { place: other, share: elsewhere.share } : null,
   }
 }
@@ -86,7 +86,7 @@ function germinating(
   return places.find(({ heatC, flats }) => heatC !== null && heatC > room && flats !== 0) ?? place
 }
 
-/** How a rung stands day by day: so many flats here, and those elsewhere. */
+/** How a stage stands day by day: so many flats here, and those elsewhere. */
 export function staysOf(
   where: Where,
   { from, until, flats }: { readonly from: Day; readonly until: Day; readonly flats: number },

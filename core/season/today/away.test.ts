@@ -22,15 +22,15 @@ const AWAY: Absence = { from: at(3), to: at(6), name: 'at the coast' }
 
 describe('days away', () => {
   it('bring forward what may be early, to the day before one goes', () => {
-    const [mix, look, other] = aroundAway([job('make mix', 4), job('look', 5), job('rung', 8)], [AWAY], TODAY)
+    const [mix, look, other] = aroundAway([job('make mix', 4), job('look', 5), job('stage', 8)], [AWAY], TODAY)
     expect(mix).toMatchObject({ dueOn: at(2), state: 'coming', away: { early: true } })
     expect(look).toMatchObject({ dueOn: at(5), away: { early: false } })
-    expect(other).toEqual(job('rung', 8))
+    expect(other).toEqual(job('stage', 8))
   })
   it('leave nothing that may be early on a day away, and lose no job, whatever is planned', () => {
     const jobs = fc.array(
       fc.record({
-        kind: fc.constantFrom<Job['kind'][]>('make mix', 'feed', 'look', 'rung', 'harden'),
+        kind: fc.constantFrom<Job['kind'][]>('make mix', 'feed', 'look', 'stage', 'harden'),
         days: fc.integer({ min: 0, max: 9 }),
       }),
       { maxLength: 8 },

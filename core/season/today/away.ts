@@ -10,7 +10,7 @@ const MAY_BE_EARLY: readonly JobKind[] = [
   'treat',
   'soak mix',
   'make mix',
-  'rung',
+  'stage',
   'thin',
   'roots',
   'feed',

@@ -1,5 +1,5 @@
 import { addDays, daysBetween, type Day } from '../../calendar/day'
-import { feedRunOf, gather, type FedRung, type FeedRun } from '../demand/demand'
+import { feedRunOf, gather, type FedStage, type FeedRun } from '../demand/demand'
 import { PLAIN, stateOn, targetKey, type Job, type TodayInput } from './job'
 import { doneOn, type Marked } from './marks'
 import { standsNow } from './stands-now'
@@ -10,7 +10,7 @@ const STANDS_FOR_DAYS = 2
 const NEXT_IS_NEAR_DAYS = 2
 const TOGETHER_DAYS = 1
 
-type Due = FedRung & { readonly nMgPerL: number; readonly givenOn: Day | undefined }
+type Due = FedStage & { readonly nMgPerL: number; readonly givenOn: Day | undefined }
 
 /**
  * Feeds to carry. One that was missed moves to today, and of several only the last: nothing piles up. Where the next is
@@ -48,7 +48,7 @@ export function feedJobs(
       ...PLAIN,
       id: `feed ${run.on} ${first.nMgPerL} ${targetKey(first)}`,
       kind: 'feed',
-      of: group.map(({ sowingId, rung }) => ({ sowingId, rung })),
+      of: group.map(({ sowingId, stage }) => ({ sowingId, stage })),
       names: group.map(({ sowingId }) => byId.get(sowingId)?.name ?? ''),
       dueOn: run.on,
       state: isGiven ? 'done' : stateOn(run.on, today, null),
@@ -59,13 +59,13 @@ export function feedJobs(
   })
 
   /** Plants that never came so far, or are out, are not fed; in a last container they are fed once they are. */
-  function reached(target: FedRung): boolean {
+  function reached(target: FedStage): boolean {
     const done = days.get(target.sowingId)
-    const rungs = byId.get(target.sowingId)?.planned.rungs
-    if (rungs?.[target.rung]?.stage === 'set in') return done?.out !== undefined
+    const stages = byId.get(target.sowingId)?.planned.stages
+    if (stages?.[target.stage]?.kind === 'set in') return done?.out !== undefined
     // What nobody has seen come up is not fed.
-    if (target.rung === 0 && !done?.up) return false
-    return doneOn('rung', target, marked) !== undefined && !done?.out
+    if (target.stage === 0 && !done?.up) return false
+    return doneOn('stage', target, marked) !== undefined && !done?.out
   }
   function placesOf(sowingId: string): readonly string[] {
     const row = byId.get(sowingId)
@@ -76,7 +76,7 @@ export function feedJobs(
     return group.every(({ sowingId, on }) => !wasFed(sowingId) && firstShown.get(sowingId) === on)
   }
   function wasFed(sowingId: string): boolean {
-    return byId.get(sowingId)!.planned.rungs.some(({ index }) => marked.has(`feed ${sowingId} ${index}`))
+    return byId.get(sowingId)!.planned.stages.some(({ index }) => marked.has(`feed ${sowingId} ${index}`))
   }
 }
 
@@ -97,18 +97,18 @@ function toCarry(list: readonly Due[], today: Day): Due[] {
 }
 
 /** The day on which each feed was given: every giving stands for the nearest feed of its plants, and for no other. */
-function feedsGiven(feeds: readonly FeedRun[], marked: Marked): Map<FedRung, Day> {
-  const of = new Map<string, FedRung[]>()
+function feedsGiven(feeds: readonly FeedRun[], marked: Marked): Map<FedStage, Day> {
+  const of = new Map<string, FedStage[]>()
   for (const one of feeds.flatMap((feed) => feed.of))
     of.set(targetKey(one), [...(of.get(targetKey(one)) ?? []), one])
-  const given = new Map<FedRung, Day>()
+  const given = new Map<FedStage, Day>()
   for (const [at, planned] of of)
     for (const day of marked.get(`feed ${at}`)?.done ?? []) {
       const open = planned.filter((one) => !given.has(one))
-      const away = (one: FedRung) => Math.abs(daysBetween(day, one.on))
+      const away = (one: FedStage) => Math.abs(daysBetween(day, one.on))
       const nearest = open
         .filter((one) => away(one) <= STANDS_FOR_DAYS)
-        .reduce<FedRung | null>((best, one) => (best && away(best) <= away(one) ? best : one), null)
+        .reduce<FedStage | null>((best, one) => (best && away(best) <= away(one) ? best : one), null)
       // Given later than that, it was the last one missed.
       const found = nearest ?? open.findLast(({ on }) => on < addDays(day, -STANDS_FOR_DAYS))
       if (found) given.set(found, day)

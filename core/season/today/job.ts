@@ -1,7 +1,7 @@
 import type { Crop } from '../../sowing/crop'
 import { addDays, type Day } from '../../calendar/day'
 import type { FeedRun, MixRun, SeasonRow } from '../demand/demand'
-import type { RungStage } from '../schedule/schedules'
+import type { StageKind } from '../schedule/schedules'
 import type { Absence } from './absence'
 import type { CareVisit } from '../schedule/final-care'
 
@@ -9,7 +9,7 @@ export const JOB_KINDS = [
   'treat',
   'soak mix',
   'make mix',
-  'rung',
+  'stage',
   'look',
   'uncover',
   'thin',
@@ -27,13 +27,13 @@ export const JOB_KINDS = [
 ] as const
 export type JobKind = (typeof JOB_KINDS)[number]
 
-/** What a job is about: a rung of one or more sowings. */
+/** What a job is about: a stage of one or more sowings. */
 export interface JobTarget {
   readonly sowingId: string
-  readonly rung: number
+  readonly stage: number
 }
 
-/** What a household did or put off: one mark for one action, on all the rungs it was for. */
+/** What a household did or put off: one mark for one action, on all the stages it was for. */
 export interface Mark {
   readonly what: JobKind
   readonly of: readonly JobTarget[]
@@ -50,7 +50,7 @@ export interface Mark {
 export interface Job {
   readonly id: string
   readonly kind: JobKind
-  readonly stage: RungStage | null
+  readonly stageKind: StageKind | null
   readonly of: readonly JobTarget[]
   readonly names: readonly string[]
   readonly dueOn: Day
@@ -109,7 +109,7 @@ export interface TodayInput {
 /** Days ahead that are shown. */
 export const AHEAD_DAYS = 7
 
-export const targetKey = ({ sowingId, rung }: JobTarget): string => `${sowingId} ${rung}`
+export const targetKey = ({ sowingId, stage }: JobTarget): string => `${sowingId} ${stage}`
 
 /** How a job stands on a day. */
 export function stateOn(dueOn: Day, today: Day, danger: Danger | null): Job['state'] {
@@ -123,7 +123,7 @@ export const horizonOf = (today: Day): Day => addDays(today, AHEAD_DAYS)
 
 /** What most jobs have in common. */
 export const PLAIN = {
-  stage: null,
+  stageKind: null,
   danger: null,
   placeIds: [],
   mix: null,

@@ -25,15 +25,15 @@ export const isOver = (
   (!keepsOn && days?.out !== undefined && days.out < today)
 
 /**
- * What was done, as the days that move what follows: for each sowing `treat`, `rung-0`, `up`, `rung-1` …, `out`; `lost`
+ * What was done, as the days that move what follows: for each sowing `treat`, `stage-0`, `up`, `stage-1` …, `out`; `lost`
  * where it was given up, `ended` where its crop is over. A part that was moved moves nothing yet.
  */
 export function doneBySowing(marks: readonly Mark[]): Map<string, Record<string, Day>> {
   const done = new Map<string, Record<string, Day>>()
   for (const mark of marks) {
     if (mark.snoozedUntil !== null || mark.part) continue
-    for (const { sowingId, rung } of mark.of) {
-      const name = mark.what === 'rung' ? `rung-${rung}` : DAY_OF[mark.what]
+    for (const { sowingId, stage } of mark.of) {
+      const name = mark.what === 'stage' ? `stage-${stage}` : DAY_OF[mark.what]
       if (!name) continue
       const days = done.get(sowingId) ?? {}
       // Up is the first day on which anything was.
@@ -60,7 +60,7 @@ export function upBySowing(marks: readonly Mark[]): Map<string, Count> {
 
 /** Some plants that were moved on before the rest. */
 export interface MovedPart {
-  readonly rung: number
+  readonly stage: number
   readonly on: Day
   readonly plants: number
 }
@@ -69,9 +69,9 @@ export interface MovedPart {
 export function movedBySowing(marks: readonly Mark[]): Map<string, MovedPart[]> {
   const moved = new Map<string, MovedPart[]>()
   for (const { what, of, on, snoozedUntil, count, part } of marks) {
-    if (what !== 'rung' || !part || !count || snoozedUntil !== null) continue
-    for (const { sowingId, rung } of of)
-      moved.set(sowingId, [...(moved.get(sowingId) ?? []), { rung, on, plants: count }])
+    if (what !== 'stage' || !part || !count || snoozedUntil !== null) continue
+    for (const { sowingId, stage } of of)
+      moved.set(sowingId, [...(moved.get(sowingId) ?? []), { stage, on, plants: count }])
   }
   return moved
 }

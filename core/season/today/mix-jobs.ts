@@ -7,7 +7,7 @@ export function mixJobs({ mixes, rows, today, wantsSoak }: TodayInput, marked: M
   const names = new Map(rows.map(({ id, name }) => [id, name]))
   return mixes.flatMap((mix) => {
     // What is already sown, potted or set out needs no mix any more.
-    const of = mix.of.filter((target) => doneOn('rung', target, marked) === undefined && !isOut(target))
+    const of = mix.of.filter((target) => doneOn('stage', target, marked) === undefined && !isOut(target))
     if (of.length === 0) return []
     const common = { ...PLAIN, of, names: of.map(({ sowingId }) => names.get(sowingId) ?? ''), mix }
     const made = isDone('make mix', of, marked)
@@ -37,7 +37,7 @@ export function mixJobs({ mixes, rows, today, wantsSoak }: TodayInput, marked: M
   })
 
   /** Set in its last container, which is filled on the day it goes out. */
-  function isOut({ sowingId, rung }: { sowingId: string; rung: number }): Day | undefined {
-    return doneOn('out', { sowingId, rung: rung + 1 }, marked)
+  function isOut({ sowingId, stage }: { sowingId: string; stage: number }): Day | undefined {
+    return doneOn('out', { sowingId, stage: stage + 1 }, marked)
   }
 }

@@ -6,7 +6,7 @@ import type { JobKind, TodayRow } from './job'
 /** A short while in which something small decides much. It comes, and it is gone again: nothing here is ever late. */
 export interface Moment {
   readonly kind: JobKind
-  readonly rung: number
+  readonly stage: number
   readonly on: Day
   /** After this day nobody is asked any more. */
   readonly until: Day
@@ -25,30 +25,30 @@ const ASKED_DAYS = { uncover: 4, thin: 14, fan: 7, settle: 2 }
  * moving air, a look at the roots before potting up, and another after.
  */
 export function momentsOf({ planned, crop }: TodayRow, days: Readonly<Record<string, Day>>): Moment[] {
-  const [first] = planned.rungs
+  const [first] = planned.stages
   const moments: Moment[] = []
-  const ask = (kind: JobKind, rung: number, on: Day, until: Day) => moments.push({ kind, rung, on, until })
+  const ask = (kind: JobKind, stage: number, on: Day, until: Day) => moments.push({ kind, stage, on, until })
   const { up } = days
   if (up && first) {
     const { untilUp, place } = first.where
-    const sown = first.stage === 'sow' && !days['rung-1']
+    const sown = first.kind === 'sow' && !days['stage-1']
     if (untilUp.cover !== 'none' || untilUp !== place || (place.light && isLamp(place.light)))
       ask('uncover', 0, up, addDays(up, ASKED_DAYS.uncover))
     if (sown && planned.perCell * crop.seedlings > 1 && !crop.clump)
       ask('thin', 0, addDays(up, THIN_AFTER_UP), addDays(up, THIN_AFTER_UP + ASKED_DAYS.thin))
-    if (isIndoors(place) && !days['rung-1'])
+    if (isIndoors(place) && !days['stage-1'])
       ask('fan', 0, addDays(up, FAN_AFTER_UP), addDays(up, FAN_AFTER_UP + ASKED_DAYS.fan))
   }
-  for (const rung of planned.rungs) {
-    const moved = days[`rung-${rung.index}`]
-    const before = planned.rungs[rung.index - 1]
-    if (moved && (rung.stage === 'prick out' || rung.stage === 'pot up')) {
+  for (const stage of planned.stages) {
+    const moved = days[`stage-${stage.index}`]
+    const before = planned.stages[stage.index - 1]
+    if (moved && (stage.kind === 'prick out' || stage.kind === 'pot up')) {
       const on = addDays(moved, SETTLE_AFTER_MOVE)
-      ask('settle', rung.index, on, addDays(on, ASKED_DAYS.settle))
+      ask('settle', stage.index, on, addDays(on, ASKED_DAYS.settle))
     }
-    if (rung.stage !== 'pot up' || moved || !before || !days[`rung-${before.index}`]) continue
-    const on = addDays(rung.dueOn, -ROOTS_BEFORE_POTTING)
-    if (on > before.from && (before.index > 0 || up)) ask('roots', rung.index, on, rung.dueOn)
+    if (stage.kind !== 'pot up' || moved || !before || !days[`stage-${before.index}`]) continue
+    const on = addDays(stage.dueOn, -ROOTS_BEFORE_POTTING)
+    if (on > before.from && (before.index > 0 || up)) ask('roots', stage.index, on, stage.dueOn)
   }
   return moments
 }

@@ -2,10 +2,10 @@ import type { Crop } from '../../sowing/crop'
 import { addDays, daysBetween, type Day } from '../../calendar/day'
 import { visitsOf } from '../schedule/final-care'
 import { hardeningPlan } from '../schedule/hardening'
-import type { RungStage } from '../schedule/schedules'
+import type { StageKind } from '../schedule/schedules'
 import { nightIn, OUTSIDE, type Place } from '../../places/place'
 import { emergenceVerdict } from '../schedule/sowing'
-import { type PlannedRung } from '../schedule/sowing-request'
+import { type PlannedStage } from '../schedule/sowing-request'
 import {
   AHEAD_DAYS,
   horizonOf,
@@ -23,7 +23,7 @@ import { doneOn, type Marked, type MovedPart } from './marks'
 import { momentsOf } from './moments'
 import { standsNow } from './stands-now'
 
-/** What one sowing asks for: its treatment, its rungs, its moments, its hardening, and its last container. */
+/** What one sowing asks for: its treatment, its stages, its moments, its hardening, and its last container. */
 export function sowingJobs(
   row: TodayRow,
   input: TodayInput,
@@ -38,13 +38,13 @@ export function sowingJobs(
   const stands = standsNow(planned, days)
   const add = (
     kind: JobKind,
-    rung: number,
+    stage: number,
     dueOn: Day,
     danger: Danger | null = null,
-    more: Partial<Job> & { stage?: RungStage; everyDay?: boolean; gentle?: boolean } = {},
+    more: Partial<Job> & { stageKind?: StageKind; everyDay?: boolean; gentle?: boolean } = {},
   ) => {
     const { everyDay, gentle, ...rest } = more
-    const target = { sowingId: row.id, rung }
+    const target = { sowingId: row.id, stage }
     const at = doneOn(kind, target, marked)
     const done = everyDay ? at === today : at !== undefined
     // What was done on another day is no longer shown.
@@ -63,33 +63,33 @@ export function sowingJobs(
       ...rest,
     })
   }
-  const was = (kind: JobKind, rung: number) => doneOn(kind, { sowingId: row.id, rung }, marked) !== undefined
-  const outIndex = planned.rungs.length
-  const outAt = doneOn('out', { sowingId: row.id, rung: outIndex }, marked)
+  const was = (kind: JobKind, stage: number) => doneOn(kind, { sowingId: row.id, stage }, marked) !== undefined
+  const outIndex = planned.stages.length
+  const outAt = doneOn('out', { sowingId: row.id, stage: outIndex }, marked)
   if (outAt !== undefined) {
     if (outAt === today) add('out', outIndex, planned.outDueOn)
     for (const visit of visitsOf(row, outAt))
       if (visit.on >= addDays(today, -VISIT_KEEPS_DAYS) && visit.on <= horizonOf(today))
-        // Each visit is a rung of its own, so that one done stands for itself.
-        add('care', CARE_RUNGS + visit.index, visit.on, null, { care: visit, gentle: true })
+        // Each visit is a stage of its own, so that one done stands for itself.
+        add('care', CARE_STAGES + visit.index, visit.on, null, { care: visit, gentle: true })
     return jobs
   }
-  const sown = was('rung', 0)
+  const sown = was('stage', 0)
 
   if (planned.treatOn && !sown) add('treat', 0, planned.treatOn)
-  for (const rung of planned.rungs) {
-    const before = rung.index === 0 || was('rung', rung.index - 1)
-    // A rung is shown once the one before it is done; the next date stands in the season.
-    if (rung.stage === 'set in' || !before) continue
-    const cold = rung.stage === 'harden' ? coldNight(input.nightC, crop, rung.where.place) : null
-    const full = fullPlace(rung, input.full, today)
-    const danger = rung.from <= horizonOf(today) ? (cold ?? full) : null
-    add('rung', rung.index, rung.dueOn, danger, {
-      stage: rung.stage,
-      moved: moved.reduce((sum, part) => sum + (part.rung === rung.index ? part.plants : 0), 0),
+  for (const stage of planned.stages) {
+    const before = stage.index === 0 || was('stage', stage.index - 1)
+    // A stage is shown once the one before it is done; the next date stands in the season.
+    if (stage.kind === 'set in' || !before) continue
+    const cold = stage.kind === 'harden' ? coldNight(input.nightC, crop, stage.where.place) : null
+    const full = fullPlace(stage, input.full, today)
+    const danger = stage.from <= horizonOf(today) ? (cold ?? full) : null
+    add('stage', stage.index, stage.dueOn, danger, {
+      stageKind: stage.kind,
+      moved: moved.reduce((sum, part) => sum + (part.stage === stage.index ? part.plants : 0), 0),
     })
   }
-  if (sown && !was('rung', 1) && planned.emergeOn) {
+  if (sown && !was('stage', 1) && planned.emergeOn) {
     const verdict = emergenceVerdict(planned, today)
     const danger: Danger | null =
       verdict === 'late' || verdict === 'sow again'
@@ -97,10 +97,10 @@ export function sowingJobs(
         : null
     add('look', 0, planned.emergeOn, danger)
   }
-  for (const { kind, rung, on, until } of momentsOf(row, days))
-    if (today <= until) add(kind, rung, on, null, { gentle: true })
-  const hardening = planned.rungs.find(({ stage }) => stage === 'harden')
-  if (hardening && was('rung', hardening.index) && today >= hardening.from && today < hardening.until) {
+  for (const { kind, stage, on, until } of momentsOf(row, days))
+    if (today <= until) add(kind, stage, on, null, { gentle: true })
+  const hardening = planned.stages.find(({ kind }) => kind === 'harden')
+  if (hardening && was('stage', hardening.index) && today >= hardening.from && today < hardening.until) {
     const plan = hardeningPlan(hardening.from, daysBetween(hardening.from, hardening.until))
     const now = plan.find(({ on }) => on === today)
     if (now)
@@ -113,12 +113,12 @@ export function sowingJobs(
       )
   }
   // What stands in a frame or outside is brought in on such a night; what is hardened has that said with it.
-  if (stands && stands.rung.stage !== 'harden') {
-    const cold = coldNight(input.nightC, crop, stands.rung.where.place)
-    if (cold) add('shelter', stands.rung.index, today, cold, { everyDay: true })
+  if (stands && stands.stage.kind !== 'harden') {
+    const cold = coldNight(input.nightC, crop, stands.stage.where.place)
+    if (cold) add('shelter', stands.stage.index, today, cold, { everyDay: true })
   }
-  const lastIndex = planned.rungs.findLastIndex(({ stage }) => stage !== 'set in')
-  if (was('rung', lastIndex)) {
+  const lastIndex = planned.stages.findLastIndex(({ kind }) => kind !== 'set in')
+  if (was('stage', lastIndex)) {
     const near = planned.outOn <= horizonOf(today)
     add('out', outIndex, planned.outDueOn, near ? coldNight(input.nightC, crop, OUTSIDE) : null)
   }
@@ -127,8 +127,8 @@ export function sowingJobs(
 
 /** A visit that was missed is asked for so many days; then the next stands in for it. */
 const VISIT_KEEPS_DAYS = 5
-/** Visits to a last container are numbered after all rungs a ladder can have. */
-const CARE_RUNGS = 20
+/** Visits to a last container are numbered after all stages a schedule can have. */
+const CARE_STAGES = 20
 
 /** A night by the forecast that is too cold for a crop in that place. */
 function coldNight(forecastC: number | null, crop: Crop, place: Place): Danger | null {
@@ -138,14 +138,14 @@ function coldNight(forecastC: number | null, crop: Crop, place: Place): Danger |
     : null
 }
 
-/** A place that overflows while this rung stands there, and which it would still have to enter. */
-function fullPlace(rung: PlannedRung, full: readonly FullPlace[], today: Day): Danger | null {
+/** A place that overflows while this stage stands there, and which it would still have to enter. */
+function fullPlace(stage: PlannedStage, full: readonly FullPlace[], today: Day): Danger | null {
   const found = full.find(
     ({ placeId, on }) =>
       on <= addDays(today, AHEAD_DAYS) &&
-      rung.stays.some((stay) => stay.placeId === placeId && on >= stay.from && on <= stay.until),
+      stage.stays.some((stay) => stay.placeId === placeId && on >= stay.from && on <= stay.until),
   )
-  return found && rung.from >= today
+  return found && stage.from >= today
     ? { kind: 'shelf full', place: found.name, on: found.on, flats: found.flats }
     : null
 }

@@ -24,9 +24,9 @@ describe('today', () => {
       ...more,
     }
   }
-  const mark = (what: Mark['what'], rung: number, on: Day, snoozedUntil: Day | null = null): Mark => ({
+  const mark = (what: Mark['what'], stage: number, on: Day, snoozedUntil: Day | null = null): Mark => ({
     what,
-    of: [{ sowingId: 't', rung }],
+    of: [{ sowingId: 't', stage }],
     on,
     snoozedUntil,
   })
@@ -39,7 +39,7 @@ describe('today', () => {
   it('looks again where a count found nothing, and no more once something is up', () => {
     const due = pepper.planned.emergeOn!
     const counted = (count: number): Mark => ({ ...mark('look', 0, due), count })
-    const sown = mark('rung', 0, sowOn)
+    const sown = mark('stage', 0, sowOn)
     expect(jobs(addDays(due, 1), [sown, counted(0)]).some((job) => job.startsWith('look'))).toBe(true)
     expect(jobs(addDays(due, 1), [sown, counted(8)]).some((job) => job.startsWith('look'))).toBe(false)
     expect(doneBySowing([sown, counted(0)]).get('t')!.up).toBeUndefined()
@@ -51,19 +51,19 @@ describe('today', () => {
     expect(jobs(sowOn)).toContain('soak mix due')
     expect(jobs(addDays(sowOn, -1), [mark('soak mix', 0, addDays(sowOn, -1))])).toContain('soak mix done')
     expect(jobs(sowOn, [mark('make mix', 0, sowOn)])).toEqual(
-      expect.arrayContaining(['make mix done', 'rung due']),
+      expect.arrayContaining(['make mix done', 'stage due']),
     )
   })
 
   it('shows late work as late, and moves what follows once it is done', () => {
     const late = addDays(sowOn, 3)
-    expect(jobs(late)).toContain('rung late')
-    const after = input(late, [mark('rung', 0, late)])
+    expect(jobs(late)).toContain('stage late')
+    const after = input(late, [mark('stage', 0, late)])
     expect(after.rows[0]!.planned.outOn).toBe(addDays(pepper.planned.outOn, 3))
   })
 
   it('misses seedlings past 1.5 times their days', () => {
-    const sown = mark('rung', 0, sowOn)
+    const sown = mark('stage', 0, sowOn)
     expect(jobs(pepper.planned.emergeOn!, [sown])).toContain('look due')
     expect(jobs(pepper.planned.lateOn!, [sown])).toContain('look danger no-show')
     expect(jobs(pepper.planned.lateOn!, [sown, mark('look', 0, pepper.planned.lateOn!)])).toContain(
@@ -79,32 +79,32 @@ describe('today', () => {
 
   it('a feed that was given stands for one feed of those plants, also when it is mixed with another’s', () => {
     const marks = [
-      ...pepper.planned.rungs.map(({ index, from }) => mark('rung', index, from)),
+      ...pepper.planned.stages.map(({ index, from }) => mark('stage', index, from)),
       mark('look', 0, pepper.planned.emergeOn!),
     ]
     const [first] = feedRuns(input(pepper.planned.outOn, marks).rows, frame)
-    const given = mark('feed', first!.of[0]!.rung, first!.on)
+    const given = mark('feed', first!.of[0]!.stage, first!.on)
     expect(jobs(first!.on, marks)).toContain('feed due')
     expect(jobs(first!.on, [...marks, given])).toContain('feed done')
     expect(jobs(addDays(first!.on, 1), [...marks, given])).not.toContain('feed done')
   })
 
   it('feeds nothing that is planted out', () => {
-    const marks = pepper.planned.rungs.map(({ index, from }) => mark('rung', index, from))
+    const marks = pepper.planned.stages.map(({ index, from }) => mark('stage', index, from))
     const due = feedRuns(input(pepper.planned.outOn, marks).rows, frame).at(-1)!
-    const out = mark('out', pepper.planned.rungs.length, due.on)
+    const out = mark('out', pepper.planned.stages.length, due.on)
     expect(jobs(due.on, marks).filter((job) => /feed/.test(job))).not.toEqual([])
     expect(jobs(due.on, [...marks, out]).filter((job) => /feed/.test(job))).toEqual([])
   })
 
   it('puts off what is snoozed, until its day', () => {
-    const snoozed = mark('rung', 0, sowOn, addDays(sowOn, 2))
-    expect(jobs(sowOn, [snoozed])).not.toContain('rung due')
-    expect(jobs(addDays(sowOn, 2), [snoozed])).toContain('rung late')
+    const snoozed = mark('stage', 0, sowOn, addDays(sowOn, 2))
+    expect(jobs(sowOn, [snoozed])).not.toContain('stage due')
+    expect(jobs(addDays(sowOn, 2), [snoozed])).toContain('stage late')
   })
 
   it('keeps plants in when the night is too cold for them', () => {
-    const marks = pepper.planned.rungs.map(({ index, from }) => mark('rung', index, from))
+    const marks = pepper.planned.stages.map(({ index, from }) => mark('stage', index, from))
     const eve = addDays(pepper.planned.outOn, -2)
     expect(jobs(eve, marks, { nightC: 12 })).toContain('out coming')
     expect(jobs(eve, marks, { nightC: 4 })).toContain('out danger nights too cold')
@@ -112,6 +112,6 @@ describe('today', () => {
 
   it('warns of a full shelf while there is time to move things', () => {
     const full = { placeId: 'shelf', name: 'Shelf', on: addDays(sowOn, 4), flats: 9 }
-    expect(jobs(addDays(sowOn, -1), [], { full: [full] })).toContain('rung danger shelf full')
+    expect(jobs(addDays(sowOn, -1), [], { full: [full] })).toContain('stage danger shelf full')
   })
 })

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { CROPS } from '../../sowing/crops'
 import { addDays, dayFrom, type Day } from '../../calendar/day'
 import { feedRuns, mixRuns } from '../demand/demand'
-import { LADDERS } from '../schedule/schedules'
+import { SCHEDULES } from '../schedule/schedules'
 import { placeOf } from '../../places/place'
 import { planSowing } from '../schedule/sowing'
 import { type SowingRequest } from '../schedule/sowing-request'
@@ -27,12 +27,12 @@ const home = {
 
 function rowOf(id: string, request: SowingRequest): TodayRow {
   const planned = planSowing(request, home, book)
-  const feeding = feedSowing(planned, request.crop, FEEDS[0]!, home.feedingSchool, book)
+  const feeding = feedSowing(planned, request.crop, FEEDS[0]!, home.feedingMethod, book)
   return { id, name: `${request.crop.name} ${id}`, crop: request.crop, planned, feeding }
 }
-const mark = (what: JobKind, sowingId: string, rung: number, on: Day, more: Partial<Mark> = {}): Mark => ({
+const mark = (what: JobKind, sowingId: string, stage: number, on: Day, more: Partial<Mark> = {}): Mark => ({
   what,
-  of: [{ sowingId, rung }],
+  of: [{ sowingId, stage }],
   on,
   snoozedUntil: null,
   ...more,
@@ -65,7 +65,7 @@ function dayOf(
 const season = fc.array(
   fc.record({
     crop: fc.constantFrom(...CROPS.filter(({ autumn }) => !autumn)),
-    ladderId: fc.constantFrom(...LADDERS.map(({ id }) => id)),
+    scheduleId: fc.constantFrom(...SCHEDULES.map(({ id }) => id)),
     plants: fc.integer({ min: 4, max: 100 }),
     sowOn: fc.integer({ min: 0, max: 40 }).map((n) => addDays(dayFrom('2027-03-01'), n)),
     begun: fc.integer({ min: 0, max: 4 }),
@@ -81,8 +81,8 @@ describe('today as a walk', () => {
         const today = addDays(dayFrom('2027-03-01'), at)
         const requests = list.map(({ begun: _, isUp: __, ...one }) => ({ ...ask('basil'), ...one }))
         const marks = list.flatMap(({ begun, isUp, sowOn }, i) => [
-          ...Array.from({ length: begun }, (_, rung) =>
-            mark('rung', `s${i}`, rung, addDays(sowOn, rung * 12)),
+          ...Array.from({ length: begun }, (_, stage) =>
+            mark('stage', `s${i}`, stage, addDays(sowOn, stage * 12)),
           ),
           ...(begun > 0 && isUp ? [mark('look', `s${i}`, 0, addDays(sowOn, 8))] : []),
         ])
@@ -107,11 +107,11 @@ describe('today as a walk', () => {
 
   it('marks the tray to touch, with the worst that is asked of it', () => {
     const sowOn = dayFrom('2027-03-20')
-    const marks = [mark('rung', 's0', 0, sowOn), mark('look', 's0', 0, addDays(sowOn, 6))]
-    const pot = dayOf([ask('tomato', { ladderId: 'cell-pot', sowOn })], marks, addDays(sowOn, 60))
+    const marks = [mark('stage', 's0', 0, sowOn), mark('look', 's0', 0, addDays(sowOn, 6))]
+    const pot = dayOf([ask('tomato', { scheduleId: 'cell-pot', sowOn })], marks, addDays(sowOn, 60))
     const shelf = pot.stops.find(({ key }) => key === 'shelf')!
     expect(shelf.standing).toMatchObject([{ isUp: true, touch: 'late', count: 1 }])
-    expect(pot.stops[0]!.jobs.map(({ kind }) => kind)).toEqual(['soak mix', 'make mix', 'rung'])
+    expect(pot.stops[0]!.jobs.map(({ kind }) => kind)).toEqual(['soak mix', 'make mix', 'stage'])
   })
 })
 
@@ -119,10 +119,10 @@ describe('moments', () => {
   const sowOn = dayFrom('2027-03-20')
   const up = addDays(sowOn, 6)
   const kinds = (marks: Mark[], day: number, more: Partial<SowingRequest> = {}) =>
-    dayOf([ask('tomato', { ladderId: 'cell-pot', sowOn, ...more })], marks, addDays(sowOn, day))
+    dayOf([ask('tomato', { scheduleId: 'cell-pot', sowOn, ...more })], marks, addDays(sowOn, day))
       .jobs.filter(({ state }) => state !== 'coming')
       .map(({ kind }) => kind)
-  const sown = mark('rung', 's0', 0, sowOn)
+  const sown = mark('stage', 's0', 0, sowOn)
   const seen = mark('look', 's0', 0, up)
 
   it('come with what was seen: cover off on the day of the first sprout, thinned a week on, moving air', () => {
@@ -135,7 +135,7 @@ describe('moments', () => {
   })
 
   it('are never late, and are gone again by themselves', () => {
-    const potted = mark('rung', 's0', 1, addDays(sowOn, 30))
+    const potted = mark('stage', 's0', 1, addDays(sowOn, 30))
     expect(kinds([sown, seen, potted], 32)).toContain('settle')
     for (const day of [36, 40, 50]) {
       const asked = kinds([sown, seen, potted], day)
@@ -152,8 +152,8 @@ describe('a feed that was missed', () => {
     fc.assert(
       fc.property(fc.integer({ min: 10, max: 80 }), (day) => {
         const sowOn = dayFrom('2027-03-01')
-        const marks = [mark('rung', 's0', 0, sowOn), mark('look', 's0', 0, addDays(sowOn, 7))]
-        const { jobs } = dayOf([ask('tomato', { ladderId: 'cell', sowOn })], marks, addDays(sowOn, day))
+        const marks = [mark('stage', 's0', 0, sowOn), mark('look', 's0', 0, addDays(sowOn, 7))]
+        const { jobs } = dayOf([ask('tomato', { scheduleId: 'cell', sowOn })], marks, addDays(sowOn, day))
         const now = jobs.filter(({ kind, state }) => kind === 'feed' && state !== 'coming')
         expect(now.length).toBeLessThanOrEqual(1)
         for (const { state, first } of now) expect([state, first]).toEqual(['due', true])
@@ -165,13 +165,13 @@ describe('a feed that was missed', () => {
 describe('a part that was moved', () => {
   it('stands in its new place while the rest waits, and what is left to fill is the rest', () => {
     const sowOn = dayFrom('2027-03-01')
-    const request = ask('tomato', { plants: 40, ladderId: 'cell-pot', sowOn, certainty: 0.9 })
-    const sown = [mark('rung', 's0', 0, sowOn), mark('look', 's0', 0, addDays(sowOn, 7))]
+    const request = ask('tomato', { plants: 40, scheduleId: 'cell-pot', sowOn, certainty: 0.9 })
+    const sown = [mark('stage', 's0', 0, sowOn), mark('look', 's0', 0, addDays(sowOn, 7))]
     const day = addDays(sowOn, 30)
-    const part = mark('rung', 's0', 1, addDays(sowOn, 29), { count: 24, part: true })
+    const part = mark('stage', 's0', 1, addDays(sowOn, 29), { count: 24, part: true })
     const [whole] = dayOf([request], sown, day).rows
     const { rows, jobs } = dayOf([request], [...sown, part], day)
-    const [before, after] = [whole!.planned.rungs[1]!, rows[0]!.planned.rungs[1]!]
+    const [before, after] = [whole!.planned.stages[1]!, rows[0]!.planned.stages[1]!]
     // 40 wanted and 5 % spare are 42; 24 are moved.
     expect([before.fill.count, after.fill.count, after.moved]).toEqual([42, 18, 24])
     expect(after.looseL / before.looseL).toBeCloseTo(18 / 42, 6)
@@ -181,8 +181,8 @@ describe('a part that was moved', () => {
       ['10 cm round pot', 24],
     ])
     expect(after.stays[0]).toMatchObject({ from: addDays(sowOn, 29), until: after.from })
-    expect(jobs.find(({ kind, of }) => kind === 'rung' && of[0]!.rung === 1)).toMatchObject({ moved: 24 })
-    const all = dayOf([request], [...sown, part, mark('rung', 's0', 1, day)], day).rows[0]!.planned.rungs[1]!
+    expect(jobs.find(({ kind, of }) => kind === 'stage' && of[0]!.stage === 1)).toMatchObject({ moved: 24 })
+    const all = dayOf([request], [...sown, part, mark('stage', 's0', 1, day)], day).rows[0]!.planned.stages[1]!
     expect([all.fill.count, all.moved]).toEqual([42, 0])
   })
 })
@@ -191,7 +191,7 @@ it('a plant is brought in from the frame on a cold night, three degrees milder t
   const sowOn = dayFrom('2027-03-01')
   const inFrame = ask('tomato', { sowOn, placeId: 'cold' })
   const shelter = (nightC: number) =>
-    dayOf([inFrame], [mark('rung', 's0', 0, sowOn)], addDays(sowOn, 3), nightC).jobs.find(
+    dayOf([inFrame], [mark('stage', 's0', 0, sowOn)], addDays(sowOn, 3), nightC).jobs.find(
       ({ kind }) => kind === 'shelter',
     )
   expect(shelter(crop('tomato').lowestNightC - 3)).toBeUndefined()

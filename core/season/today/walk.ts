@@ -2,7 +2,7 @@ import type { Day } from '../../calendar/day'
 import { isIndoors, type Place } from '../../places/place'
 import { withOutside } from '../schedule/stays'
 import { flatsOf } from '../../containers/flat'
-import type { PlannedRung } from '../schedule/sowing-request'
+import type { PlannedStage } from '../schedule/sowing-request'
 import { JOB_KINDS, type Job, type JobKind, type TodayRow } from './job'
 import { standsNow } from './stands-now'
 
@@ -31,7 +31,7 @@ export interface Stop {
 }
 
 /** Done at the bench: seed, mix, and what is filled. */
-const AT_BENCH: readonly JobKind[] = ['treat', 'soak mix', 'make mix', 'rung']
+const AT_BENCH: readonly JobKind[] = ['treat', 'soak mix', 'make mix', 'stage']
 /** Done when the day is over: for tomorrow, and against the night. */
 const isForEvening = ({ kind, dueOn }: Job, today: Day) =>
   kind === 'shelter' || (kind === 'soak mix' && dueOn >= today)
@@ -85,8 +85,8 @@ const inOrderOfWork = (jobs: readonly Job[]) =>
       JOB_KINDS.indexOf(a.kind) - JOB_KINDS.indexOf(b.kind),
   )
 
-/** Hardening begins where they stand; everything else that starts a rung is done at the bench. */
-const isBench = ({ kind, stage }: Job) => AT_BENCH.includes(kind) && stage !== 'harden'
+/** Hardening begins where they stand; everything else that starts a stage is done at the bench. */
+const isBench = ({ kind, stageKind }: Job) => AT_BENCH.includes(kind) && stageKind !== 'harden'
 
 function standingIn(
   { id, name, planned }: TodayRow,
@@ -100,32 +100,32 @@ function standingIn(
     .filter((job) => job.of.some(({ sowingId }) => sowingId === id) && !isAhead(job))
     .map(({ state }) => state)
   const touch = WORST.find((state) => states.includes(state)) ?? null
-  const trays = (rung: PlannedRung, count: number, sharedTray: string | null, isUp: boolean): Standing => ({
+  const trays = (stage: PlannedStage, count: number, sharedTray: string | null, isUp: boolean): Standing => ({
     sowingId: id,
     name,
-    container: rung.container.name,
+    container: stage.container.name,
     count,
-    flats: flatsOf(rung.container) * count,
+    flats: flatsOf(stage.container) * count,
     sharedTray,
     isUp,
     touch,
   })
-  const { rung, placeIds } = stands
-  const share = rung.where.elsewhere
+  const { stage, placeIds } = stands
+  const share = stage.where.elsewhere
   const part =
     placeIds.length > 1 && share ? (place.id === share.place.id ? share.share : 1 - share.share) : 1
-  const count = (rung.placed?.trays ?? rung.fill.count) * part
-  const isUp = days?.up !== undefined || rung.index > 0
+  const count = (stage.placed?.trays ?? stage.fill.count) * part
+  const isUp = days?.up !== undefined || stage.index > 0
   // A part that was moved on stands where the rest will.
-  const next = planned.rungs[rung.index + 1]
+  const next = planned.stages[stage.index + 1]
   const moved = next && next.moved > 0 && next.where.place.id === place.id ? next : null
   return [
-    ...(placeIds.includes(place.id) ? [trays(rung, count, rung.placed?.sharedTray ?? null, isUp)] : []),
+    ...(placeIds.includes(place.id) ? [trays(stage, count, stage.placed?.sharedTray ?? null, isUp)] : []),
     ...(moved ? [trays(moved, containersFor(moved, moved.moved), null, true)] : []),
   ]
 }
 
-const containersFor = ({ container, fill }: PlannedRung, plants: number) =>
+const containersFor = ({ container, fill }: PlannedStage, plants: number) =>
   Math.ceil(plants / (fill.plants ?? 1) / container.cells)
 
 /** Mix and coir touch no tray yet. */

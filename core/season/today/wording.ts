@@ -2,7 +2,7 @@ import { counted } from '../../text/plurals'
 import { printNumber } from '../../units/format'
 import { containersText } from '../schedule/containers-text'
 import type { PlannedSowing } from '../schedule/sowing'
-import type { PlannedRung } from '../schedule/sowing-request'
+import type { PlannedStage } from '../schedule/sowing-request'
 import type { Crop } from '../../sowing/crop'
 import type { CareKind, CareVisit } from '../schedule/final-care'
 import { heightFor, LIGHT_WANTED } from '../../places/light'
@@ -10,7 +10,7 @@ import { lampOf } from '../../places/place-light'
 import type { Day } from '../../calendar/day'
 import type { Danger, Job, TodayRow } from './job'
 
-const DOING: Readonly<Record<PlannedRung['stage'], string>> = {
+const DOING: Readonly<Record<PlannedStage['kind'], string>> = {
   sow: 'Sow',
   broadcast: 'Broadcast',
   'prick out': 'Prick out',
@@ -32,17 +32,17 @@ export interface JobWords {
 /** How the hand sows: seeds, cells, depth and cover, and what stands on the label first. */
 function sowingText(
   { seeds, perCell }: PlannedSowing,
-  rung: PlannedRung,
+  stage: PlannedStage,
   name: string,
   length: (mm: number) => string,
 ): string {
-  const { coverMm, coverMaterialId } = rung.fill
-  const each = rung.stage === 'sow' && seeds > rung.cells ? `, ${perCell} in each cell` : ''
+  const { coverMm, coverMaterialId } = stage.fill
+  const each = stage.kind === 'sow' && seeds > stage.cells ? `, ${perCell} in each cell` : ''
   const depth =
     coverMm === 0
       ? 'on the surface, pressed in'
       : `${length(coverMm)} deep${coverMaterialId === 'vermiculite' ? ', covered with vermiculite' : ''}`
-  return `label it first: ${name}. ${counted(seeds, 'seed')}${each}, ${depth}; ${containersText(rung)}`
+  return `label it first: ${name}. ${counted(seeds, 'seed')}${each}, ${depth}; ${containersText(stage)}`
 }
 
 /** How a household says amounts. */
@@ -70,7 +70,7 @@ function treatmentText(crop: Crop | undefined, temperature: Saying['temperature'
 }
 
 /** Where the tray goes on the day of the first sprout, and how high its lamp hangs. */
-function uncoverText({ where, care }: PlannedRung, length: Saying['length']): string {
+function uncoverText({ where, care }: PlannedStage, length: Saying['length']): string {
   const { untilUp, place } = where
   const lamp = place.light && lampOf(place.light)
   const wanted = (LIGHT_WANTED.seedling.low + LIGHT_WANTED.seedling.high) / 2
@@ -132,7 +132,7 @@ export function jobWords(
   const { planned, crop } = of ?? {}
   const litres = say.volume
   const who = names(job.names)
-  const rung = planned?.rungs[job.of[0]?.rung ?? -1]
+  const stage = planned?.stages[job.of[0]?.stage ?? -1]
   switch (job.kind) {
     case 'treat':
       return { title: treatmentTitle(who, crop), detail: treatmentText(crop, say.temperature) }
@@ -146,23 +146,23 @@ export function jobWords(
         title: `Make ${litres(job.mix!.looseL)} of ${nameOfMix(job.mix!.recipeId)}`,
         detail: `for ${who}${job.mix!.tubs > 1 ? `, in ${job.mix!.tubs} tubs` : ''}`,
       }
-    case 'rung':
+    case 'stage':
       return {
-        title: `${DOING[job.stage!]} ${who}`,
-        detail: !rung
+        title: `${DOING[job.stageKind!]} ${who}`,
+        detail: !stage
           ? ''
           : job.moved > 0
-            ? `${printNumber(job.moved)} of ${counted(rung.plants, 'plant')} are moved; the rest into ${containersText(rung)}`
-            : job.stage === 'sow' || job.stage === 'broadcast'
-              ? sowingText(planned!, rung, job.names[0] ?? '', say.length)
-              : job.stage === 'harden'
-                ? `${counted(rung.plants, 'plant')}, a little longer outside each day`
-                : `${counted(rung.plants, 'plant')} into ${containersText(rung)}`,
+            ? `${printNumber(job.moved)} of ${counted(stage.plants, 'plant')} are moved; the rest into ${containersText(stage)}`
+            : job.stageKind === 'sow' || job.stageKind === 'broadcast'
+              ? sowingText(planned!, stage, job.names[0] ?? '', say.length)
+              : job.stageKind === 'harden'
+                ? `${counted(stage.plants, 'plant')}, a little longer outside each day`
+                : `${counted(stage.plants, 'plant')} into ${containersText(stage)}`,
       }
     case 'look':
       return { title: `See whether ${who} is up`, detail: 'count what came up' }
     case 'uncover':
-      return { title: `Cover off, light on: ${who}`, detail: rung ? uncoverText(rung, say.length) : '' }
+      return { title: `Cover off, light on: ${who}`, detail: stage ? uncoverText(stage, say.length) : '' }
     case 'thin':
       return {
         title: `Thin ${who} to one in each cell`,
@@ -201,7 +201,7 @@ export function jobWords(
     case 'shelter':
       return {
         title: `Bring in or cover ${who} tonight`,
-        detail: rung ? `it stands in ${rung.where.place.name}` : '',
+        detail: stage ? `it stands in ${stage.where.place.name}` : '',
       }
     case 'out':
       return {

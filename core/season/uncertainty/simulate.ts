@@ -56,7 +56,7 @@ export function simulateSeasons(
   const normal = randomNormal.source(random)(0, VARIATION.emergenceSd)
   const models = sowings.map((sowing) => modelOf(sowing, random))
   const [first, days] = span(models)
-  const recipes = [...new Set(models.flatMap(({ rungs }) => rungs.flatMap(({ recipeId }) => recipeId ?? [])))]
+  const recipes = [...new Set(models.flatMap(({ stages }) => stages.flatMap(({ recipeId }) => recipeId ?? [])))]
   const reached = new Int32Array(sowings.length)
   const plants = sowings.map(() => new Float64Array(seasons))
   const litres = new Map(recipes.map((recipe) => [recipe, new Float64Array(seasons)]))
@@ -76,14 +76,14 @@ export function simulateSeasons(
       // Potted on as planned, or as many as there are.
       const share = Math.min(1, up / model.carried)
       const late = Math.round(model.emergenceDays * Math.max(-0.6, normal()))
-      model.rungs.forEach((rung, i) => {
+      model.stages.forEach((stage, i) => {
         const part = i === 0 ? 1 : share
-        if (rung.recipeId) litres.get(rung.recipeId)![season]! += rung.looseL * part
-        if (rung.flats === 0) return
-        const from = rung.from + (i === 0 ? 0 : late) - first
-        const until = rung.until + late - first
-        flats[from]! += rung.flats * part
-        flats[Math.max(from + 1, until)]! -= rung.flats * part
+        if (stage.recipeId) litres.get(stage.recipeId)![season]! += stage.looseL * part
+        if (stage.flats === 0) return
+        const from = stage.from + (i === 0 ? 0 : late) - first
+        const until = stage.until + late - first
+        flats[from]! += stage.flats * part
+        flats[Math.max(from + 1, until)]! -= stage.flats * part
       })
     })
     if (everyOne) all++
@@ -111,14 +111,14 @@ export function simulateSeasons(
 }
 
 function modelOf({ plants, clump, seedlings, planned }: SimulatedSowing, random: () => number) {
-  const { germination, lost, perCell, cells, seeds, rungs, emergence } = planned
+  const { germination, lost, perCell, cells, seeds, stages, emergence } = planned
   const packet = betaAround(germination.value, VARIATION.germinationSeeds, random)
   const losing = betaAround(lost.value, VARIATION.lossPlants, random)
   const binomial = randomBinomial.source(random)
-  const single = clump || rungs[0]!.stage === 'broadcast'
+  const single = clump || stages[0]!.kind === 'broadcast'
   return {
     plants,
-    carried: Math.max(1, rungs[1]?.plants ?? plants),
+    carried: Math.max(1, stages[1]?.plants ?? plants),
     emergenceDays: emergence?.value ?? 0,
     /** What comes up: seedlings of a clump or a pinch, cells that hold at least one elsewhere. */
     emerge() {
@@ -127,7 +127,7 @@ function modelOf({ plants, clump, seedlings, planned }: SimulatedSowing, random:
       return single ? binomial(seeds, g)() * seedlings : binomial(cells, 1 - (1 - g) ** perCell)()
     },
     lose: (up: number) => binomial(up, 1 - losing())(),
-    rungs: rungs.map(({ from, until, recipeId, looseL, flats }) => ({
+    stages: stages.map(({ from, until, recipeId, looseL, flats }) => ({
       from: dayNumber(from),
       until: dayNumber(until),
       recipeId,
@@ -147,8 +147,8 @@ function betaAround(mean: number, seen: number, random: () => number): () => num
 function span(models: readonly ReturnType<typeof modelOf>[]): [number, number] {
   let first = Infinity
   let last = -Infinity
-  for (const { rungs, emergenceDays } of models)
-    for (const { from, until } of rungs) {
+  for (const { stages, emergenceDays } of models)
+    for (const { from, until } of stages) {
       first = Math.min(first, from - Math.ceil(emergenceDays))
       last = Math.max(last, until + Math.ceil(emergenceDays * 2) + 2)
     }

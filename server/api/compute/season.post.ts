@@ -11,7 +11,7 @@ export default route(
         z.looseObject({
           id: z.string(),
           sowOn: z.string(),
-          rungs: z.array(z.looseObject({ trays: z.number().nullable(), sharesWith: z.array(z.string()) })),
+          stages: z.array(z.looseObject({ trays: z.number().nullable(), sharesWith: z.array(z.string()) })),
         }),
       ),
       mixes: z.array(z.looseObject({ recipeId: z.string(), on: z.string(), looseL: z.number() })),
@@ -37,9 +37,9 @@ export default route(
         cells: planned.cells,
         seeds: planned.seeds,
         hungryOn: feeding.hungryOn,
-        rungs: planned.rungs.map(
-          ({ stage, from, until, container, recipeId, cells, looseL, flats, placed }) => ({
-            ...{ stage, from, until, containerId: container.id, recipeId, cells, looseL, flats },
+        stages: planned.stages.map(
+          ({ kind, from, until, container, recipeId, cells, looseL, flats, placed }) => ({
+            ...{ kind, from, until, containerId: container.id, recipeId, cells, looseL, flats },
             trays: placed?.trays ?? null,
             sharesWith: [...(placed?.sharesWith ?? [])],
             apart: placed?.apart ?? null,

@@ -7,14 +7,14 @@ import { route } from '../../http/route'
 
 export default route(
   {
-    summary: 'A sowing to its cells, seeds, rungs and dates',
+    summary: 'A sowing to its cells, seeds, stages and dates',
     body: sowingToCompute,
     answers: z.looseObject({
       cells: z.int(),
       seeds: z.int(),
       sowOn: z.string(),
       outOn: z.string(),
-      rungs: z.array(z.looseObject({ from: z.string(), looseL: z.number() })),
+      stages: z.array(z.looseObject({ from: z.string(), looseL: z.number() })),
       figures,
     }),
     meaning: 'The sowing planned alone, its trays not shared; notices say what to know before it is sown',

@@ -397,7 +397,7 @@ class Taking {
     for (const ids of pagesOf(this.freshSowings))
       await markOver(this.tx, this.householdId, {
         kind: 'out',
-        about: ids.map((id) => ({ what: 'sowings', id, rung: null })),
+        subjects: ids.map((id) => ({ what: 'sowings', id, stage: null })),
       } as Bodies['entries'])
     for (const ids of pagesOf([...this.touchedTrays], 20))
       await checkTrays(this.tx, this.householdId, ids, null)

@@ -1,7 +1,7 @@
 import { type Step } from '#core/jobs/step'
 import { plainWords } from '#core/jobs/sentence'
 import type { Caution } from '#core/cautions/caution'
-import { stageById } from '#core/feed/stage'
+import { growthStageById } from '#core/feed/growth-stage'
 import { saidInParts } from '#core/media/recipe'
 import { printNumber } from '#core/units/format'
 import { printFraction } from '#core/units/fraction'
@@ -84,7 +84,7 @@ function feedBlocks(body: FeedingRecord, context: Context, print: Printing): Blo
     { kind: 'heading', text: body.name },
     {
       kind: 'text',
-      text: `${feed.name}, ${feed.nPercent}-${feed.p2o5Percent}-${feed.k2oPercent}. ${stageById(body.stageId).name}: ${
+      text: `${feed.name}, ${feed.nPercent}-${feed.p2o5Percent}-${feed.k2oPercent}. ${growthStageById(body.growthStageId).name}: ${
         strength
           ? `${printNumber(strength.nMgPerL.value)} mg/L of nitrogen (${printNumber(strength.lowNMgPerL.value)} to ${printNumber(strength.highNMgPerL.value)} by the tools, wanted ${printNumber(body.targetNMgPerL)}).`
           : plan.noWay

@@ -11,7 +11,7 @@ import type { Principal } from '../../principal'
 import { seasonBench } from '../season'
 import { printing } from './printing'
 
-/** How dark a rung is drawn. */
+/** How dark a stage is drawn. */
 const SHADES: Readonly<Record<string, number>> = {
   sow: 0.15,
   broadcast: 0.15,
@@ -21,7 +21,7 @@ const SHADES: Readonly<Record<string, number>> = {
   'set in': 0.9,
 }
 
-/** The season on paper: every ladder on one axis, each with its days, and the mixes and feeds it asks for. */
+/** The season on paper: every schedule on one axis, each with its days, and the mixes and feeds it asks for. */
 export async function seasonPaper(principal: Principal, householdId: string, on?: Day): Promise<Writing> {
   const bench = await seasonBench(principal, householdId, on)
   const { today, rows, season: context, unplanned } = bench
@@ -43,10 +43,10 @@ export async function seasonPaper(principal: Principal, householdId: string, on?
         rows: sorted.map(({ name, planned }) => ({
           name,
           end: share(planned.outOn),
-          parts: planned.rungs.map((rung) => ({
-            from: share(rung.from),
-            to: share(rung.until),
-            shade: SHADES[rung.stage] ?? 0.5,
+          parts: planned.stages.map((stage) => ({
+            from: share(stage.from),
+            to: share(stage.until),
+            shade: SHADES[stage.kind] ?? 0.5,
           })),
         })),
       },
@@ -55,18 +55,18 @@ export async function seasonPaper(principal: Principal, householdId: string, on?
         soft: true,
         text: 'Light to dark: sown, pricked out, potted up; white while they harden off; the dot is the day they go out; the line is today.',
       },
-      { kind: 'heading', text: 'Ladder by ladder' },
+      { kind: 'heading', text: 'Schedule by schedule' },
       {
         kind: 'table',
-        columns: ['Sowing', 'Sown', 'Rungs', 'Out'],
+        columns: ['Sowing', 'Sown', 'Stages', 'Out'],
         shares: [4, 2, 7, 2],
         rows: sorted.map(({ name, planned }) => [
           `${name}: ${counted(Math.round(planned.cells), 'cell')}`,
           print.day(planned.sowOn),
-          planned.rungs
+          planned.stages
             .map(
-              (rung) =>
-                `${rung.stage} ${print.day(rung.from)}${rung.recipeId ? ` (${containersText(rung)})` : ''}`,
+              (stage) =>
+                `${stage.kind} ${print.day(stage.from)}${stage.recipeId ? ` (${containersText(stage)})` : ''}`,
             )
             .join('; '),
           print.day(planned.outOn),

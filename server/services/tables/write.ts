@@ -44,12 +44,12 @@ async function cellsOf(
   trays: readonly Stored<Bodies['trays']>[],
   crops: Parameters<typeof trayStands>[2],
 ) {
-  const about = await entriesAbout(
+  const subjects = await entriesAbout(
     householdId,
     trays.map(({ id }) => id),
     tx,
   )
-  const changes = changesByTray(about.sort((a, b) => a.number - b.number))
+  const changes = changesByTray(subjects.sort((a, b) => a.number - b.number))
   return new Map(
     trays.map(({ id, body }) => {
       const stands = trayStands(body, changes.get(id) ?? [], crops)

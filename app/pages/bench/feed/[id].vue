@@ -34,7 +34,7 @@ const cautions = computed(() => (feeding.value && usePlannedFeed(feeding.value)?
       <Button
         class="main"
         @click="
-          runs.start('feed', `Feed: ${feeding.body.name}`, [{ what: 'feedings', id: feeding.id, rung: null }])
+          runs.start('feed', `Feed: ${feeding.body.name}`, [{ what: 'feedings', id: feeding.id, stage: null }])
         "
       >
         <Play aria-hidden="true" /> Start

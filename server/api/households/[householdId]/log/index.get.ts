@@ -8,7 +8,7 @@ import { inHousehold } from '../../../../db/door'
 import { logPage } from '../../../../services/log'
 
 const query = z.object({
-  about: id.optional().describe('A tray, sowing, batch, feed plan, packet, pack or trial'),
+  subject: id.optional().describe('A tray, sowing, batch, feed plan, packet, pack or trial'),
   placeId: z.string().min(1).max(64).optional(),
   kinds: z
     .string()

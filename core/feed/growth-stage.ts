@@ -1,7 +1,7 @@
 import { handbook, type Source } from '../working/source'
 
 /** How strong a seedling of this stage likes its feed, mg/L of nitrogen. */
-export interface Stage {
+export interface GrowthStage {
   readonly id: string
   readonly name: string
   readonly lowNMgPerL: number
@@ -13,7 +13,7 @@ export interface Stage {
 
 const PLUG_CULTURE = handbook('constant feed in plug culture; cells and up')
 
-export const STAGES: readonly Stage[] = [
+export const GROWTH_STAGES: readonly GrowthStage[] = [
   {
     id: 'before-emergence',
     name: 'Before emergence',
@@ -65,22 +65,22 @@ export const STAGES: readonly Stage[] = [
 ]
 
 /** @throws RangeError for an unknown id. */
-export function stageById(id: string): Stage {
-  const stage = STAGES.find((candidate) => candidate.id === id)
-  if (!stage) throw new RangeError(`stage: '${id}' is not known`)
-  return stage
+export function growthStageById(id: string): GrowthStage {
+  const growthStage = GROWTH_STAGES.find((candidate) => candidate.id === id)
+  if (!growthStage) throw new RangeError(`stage: '${id}' is not known`)
+  return growthStage
 }
 
 export type Verdict = 'none wanted' | 'weak' | 'right' | 'strong'
 
 /** How many times the most that a stage likes a strength is; null within the band, or where it wants none. */
-export function timesTheMost(nMgPerL: number, { highNMgPerL }: Stage): number | null {
+export function timesTheMost(nMgPerL: number, { highNMgPerL }: GrowthStage): number | null {
   return highNMgPerL > 0 && nMgPerL > highNMgPerL ? nMgPerL / highNMgPerL : null
 }
 
 /** Where a strength falls against the stage's band. */
-export function judge(nMgPerL: number, stage: Stage): Verdict {
-  if (stage.highNMgPerL === 0) return nMgPerL > 0 ? 'none wanted' : 'right'
-  if (nMgPerL < stage.lowNMgPerL) return 'weak'
-  return nMgPerL > stage.highNMgPerL ? 'strong' : 'right'
+export function judge(nMgPerL: number, growthStage: GrowthStage): Verdict {
+  if (growthStage.highNMgPerL === 0) return nMgPerL > 0 ? 'none wanted' : 'right'
+  if (nMgPerL < growthStage.lowNMgPerL) return 'weak'
+  return nMgPerL > growthStage.highNMgPerL ? 'strong' : 'right'
 }

@@ -8,16 +8,16 @@ import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useProgrammeDraft } from '~/mix-and-feed/feed/programmeDraft'
 import { Plus, X } from '@lucide/vue'
-import { STAGES, stageById } from '#core/feed/stage'
+import { GROWTH_STAGES, growthStageById } from '#core/feed/growth-stage'
 import { printNumber, printQuantity } from '#core/units/format'
 
-/** The ladder of feeds rung by rung: how long, in what, how strong and how often; and what comes of it. */
+/** The schedule of feeds stage by stage: how long, in what, how strong and how often; and what comes of it. */
 const household = useHousehold()
 const context = useContext()
 const programme = useProgrammeDraft()
 const dayText = useProgrammeDay()
 
-const stageChoices = STAGES.filter(({ highNMgPerL }) => highNMgPerL > 0).map(({ id, name }) => ({
+const stageChoices = GROWTH_STAGES.filter(({ highNMgPerL }) => highNMgPerL > 0).map(({ id, name }) => ({
   value: id,
   name,
 }))
@@ -26,95 +26,95 @@ const mixChoices = computed(() => [
   ...(programme.draft.batchId ? [{ value: null, name: 'the batch’s mix' }] : []),
   ...context.mixChoices,
 ])
-/** Feeds of one rung that follow each other are said as one line. */
+/** Feeds of one stage that follow each other are said as one line. */
 const calendar = computed(() =>
-  programme.draft.rungs.map((rung, index) => {
-    const events = programme.plan?.events.filter((event) => event.rung === index) ?? []
+  programme.draft.stages.map((stage, index) => {
+    const events = programme.plan?.events.filter((event) => event.stage === index) ?? []
     const given = events.filter(({ notYet }) => !notYet)
-    return { rung, index, given, waiting: events.length - given.length }
+    return { stage, index, given, waiting: events.length - given.length }
   }),
 )
 const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.kitchen)
 </script>
 
 <template>
-  <section class="rungs" aria-labelledby="rungs-title">
-    <h2 id="rungs-title">The rungs</h2>
+  <section class="stages" aria-labelledby="stages-title">
+    <h2 id="stages-title">The stages</h2>
     <ol>
-      <li v-for="{ rung, index, given, waiting } in calendar" :key="index">
+      <li v-for="{ stage, index, given, waiting } in calendar" :key="index">
         <ChoiceField
-          :model-value="rung.stageId"
+          :model-value="stage.growthStageId"
           :label="`Stage ${index + 1}`"
           :choices="stageChoices"
-          @update:model-value="programme.setRung(index, 'stageId', $event)"
+          @update:model-value="programme.setStage(index, 'growthStageId', $event)"
         />
         <TypedField
-          :model-value="rung.days"
+          :model-value="stage.days"
           label="For"
           unit="days"
-          :problem="programme.problemAt(`rungs[${index}].days`)"
-          @update:model-value="programme.setRung(index, 'days', $event ?? 0)"
+          :problem="programme.problemAt(`stages[${index}].days`)"
+          @update:model-value="programme.setStage(index, 'days', $event ?? 0)"
         />
         <ChoiceField
-          :model-value="rung.containerId"
+          :model-value="stage.containerId"
           label="In"
           :choices="containerChoices"
-          :problem="programme.problemAt(`rungs[${index}].containerId`)"
-          @update:model-value="programme.setRung(index, 'containerId', $event)"
+          :problem="programme.problemAt(`stages[${index}].containerId`)"
+          @update:model-value="programme.setStage(index, 'containerId', $event)"
         />
         <ChoiceField
-          :model-value="rung.recipeId"
+          :model-value="stage.recipeId"
           label="Of"
           placeholder="the batch’s mix"
           :choices="mixChoices"
-          :problem="programme.problemAt(`rungs[${index}].recipeId`)"
-          @update:model-value="programme.setRung(index, 'recipeId', $event)"
+          :problem="programme.problemAt(`stages[${index}].recipeId`)"
+          @update:model-value="programme.setStage(index, 'recipeId', $event)"
         />
         <TypedField
-          :model-value="rung.nMgPerL"
+          :model-value="stage.nMgPerL"
           label="Strength"
           unit="mg/L"
-          :hint="`${stageById(rung.stageId).lowNMgPerL}–${stageById(rung.stageId).highNMgPerL} liked`"
-          :problem="programme.problemAt(`rungs[${index}].nMgPerL`)"
-          @update:model-value="programme.setRung(index, 'nMgPerL', $event ?? 0)"
+          :hint="`${growthStageById(stage.growthStageId).lowNMgPerL}–${growthStageById(stage.growthStageId).highNMgPerL} liked`"
+          :problem="programme.problemAt(`stages[${index}].nMgPerL`)"
+          @update:model-value="programme.setStage(index, 'nMgPerL', $event ?? 0)"
         />
         <TypedField
-          :model-value="rung.everyDays"
+          :model-value="stage.everyDays"
           label="Every"
           unit="days"
           hint="0: at potting up"
-          :problem="programme.problemAt(`rungs[${index}].everyDays`)"
-          @update:model-value="programme.setRung(index, 'everyDays', $event ?? 0)"
+          :problem="programme.problemAt(`stages[${index}].everyDays`)"
+          @update:model-value="programme.setStage(index, 'everyDays', $event ?? 0)"
         />
-        <Button text :aria-label="`Take away rung ${index + 1}`" @click="programme.removeRung(index)">
+        <Button text :aria-label="`Take away stage ${index + 1}`" @click="programme.removeStage(index)">
           <X aria-hidden="true" />
         </Button>
         <p class="said">
           <template v-if="given.length"
             >{{ given.length }} {{ given.length === 1 ? 'feed' : 'feeds' }} of
-            {{ printNumber(rung.nMgPerL) }} mg/L, {{ volume(given[0]!.mlPerPlant) }} a plant, the first on
+            {{ printNumber(stage.nMgPerL) }} mg/L, {{ volume(given[0]!.mlPerPlant) }} a plant, the first on
             {{ dayText(given[0]!.day) }}</template
           ><template v-else>plain water</template
           ><template v-if="waiting">; {{ waiting }} left out while the mix still feeds them</template>.
         </p>
       </li>
     </ol>
-    <Button @click="programme.addRung"> <Plus aria-hidden="true" /> Add a rung </Button>
+    <Button @click="programme.addStage"> <Plus aria-hidden="true" /> Add a stage </Button>
   </section>
 </template>
 
 <style scoped>
-.rungs {
+.stages {
   display: grid;
   gap: 0.6rem;
   justify-items: start;
 }
 
-.rungs ol {
+.stages ol {
   width: 100%;
 }
 
-.rungs ol > li {
+.stages ol > li {
   display: grid;
   grid-template-columns: 1.3fr 6.2rem 1.2fr 1.3fr 7rem 6.4rem auto;
   gap: 0.3rem 0.7rem;
@@ -123,7 +123,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.kitc
   border-top: 1px solid var(--line);
 }
 
-.rungs .icon-button {
+.stages .icon-button {
   margin-top: 1.6rem;
 }
 
@@ -133,7 +133,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.kitc
 }
 
 @media (max-width: 64rem) {
-  .rungs ol > li {
+  .stages ol > li {
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
 }

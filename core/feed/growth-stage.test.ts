@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { judge, stageById, STAGES } from './stage'
+import { judge, growthStageById, GROWTH_STAGES } from './growth-stage'
 import {} from './test/fixture'
 
 describe('the stages', () => {
@@ -13,11 +13,11 @@ describe('the stages', () => {
     ['growing-on', 125, 'right'],
     ['hardening', 100, 'strong'],
   ])('%s at %d mg/L: %s', (id, strength, verdict) => {
-    expect(judge(strength, stageById(id))).toBe(verdict)
+    expect(judge(strength, growthStageById(id))).toBe(verdict)
   })
 
   it('rise to potting up and fall back before planting out', () => {
-    const highs = STAGES.map(({ highNMgPerL }) => highNMgPerL)
+    const highs = GROWTH_STAGES.map(({ highNMgPerL }) => highNMgPerL)
     expect(highs.slice(0, -1)).toEqual([...highs.slice(0, -1)].sort((a, b) => a - b))
     expect(highs.at(-1)).toBeLessThan(highs.at(-2)!)
   })

@@ -1,11 +1,11 @@
 import * as z from 'zod'
-import { computedDryRun, dryRunToCompute } from '#shared/computations/season'
+import { computedScenario, scenarioToCompute } from '#shared/computations/season'
 import { route } from '../../http/route'
 
 export default route(
   {
     summary: 'A tray through weeks of a habit of watering: water, air, salts and food',
-    body: dryRunToCompute,
+    body: scenarioToCompute,
     answers: z.object({
       days: z.array(
         z.object({
@@ -31,5 +31,5 @@ export default route(
     }),
     meaning: 'Day by day as each ended, and their sums; one plant a cell, up after a week',
   },
-  ({ body }) => computedDryRun(body),
+  ({ body }) => computedScenario(body),
 )

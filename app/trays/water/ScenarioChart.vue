@@ -2,11 +2,11 @@
 import { computed } from 'vue'
 import { curveStepAfter, line } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'
-import type { DryRun, DryRunRequest } from '#core/water/water-scenario'
+import type { WaterScenario, ScenarioRequest } from '#core/water/water-scenario'
 import { printNumber } from '#core/units/format'
 
 /** Four small charts under one axis of days: water, air, salts and food of two trays. */
-const props = defineProps<{ runs: readonly DryRun[]; stores: readonly DryRunRequest[] }>()
+const props = defineProps<{ runs: readonly WaterScenario[]; stores: readonly ScenarioRequest[] }>()
 const WIDTH = 430
 const HEIGHT = 190
 const PAD = { left: 46, right: 10, top: 26, bottom: 28 }

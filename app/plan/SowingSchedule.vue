@@ -12,7 +12,7 @@ import { useSeason } from '~/plan/season'
 import { Plus, X } from '@lucide/vue'
 import { daysBetween } from '#core/calendar/day'
 import { hardeningPlan } from '#core/season/schedule/hardening'
-import { rung as newRung, RUNG_STAGES, type LadderRung } from '#core/season/schedule/schedules'
+import { stage as newStage, STAGE_KINDS, type ScheduleStage } from '#core/season/schedule/schedules'
 import { withOutside } from '#core/season/schedule/stays'
 import type { PlannedSowing } from '#core/season/schedule/sowing'
 import { containersText } from '#core/season/schedule/containers-text'
@@ -21,12 +21,12 @@ import type { SowingRecord } from '#shared/records/sowing'
 
 const { volume, temperature } = useMeasures()
 
-/** A sowing rung by rung: what each stands in, how long, and how it is fed, lit and warmed. */
+/** A sowing stage by stage: what each stands in, how long, and how it is fed, lit and warmed. */
 const props = defineProps<{
   body: SowingRecord
-  rungs: readonly LadderRung[]
-  /** The rungs it would have by itself. */
-  usual: readonly LadderRung[]
+  stages: readonly ScheduleStage[]
+  /** The stages it would have by itself. */
+  usual: readonly ScheduleStage[]
   planned: PlannedSowing | undefined
   problemAt: (field: string) => string | undefined
 }>()
@@ -35,29 +35,29 @@ const context = useContext()
 const season = useSeason()
 const { printDay } = useDates()
 
-const editRung = (index: number, change: Partial<LadderRung>) =>
+const editStage = (index: number, change: Partial<ScheduleStage>) =>
   emit('edit', (next) => {
-    next.rungs = props.rungs.map((one, i) => (i === index ? { ...one, ...change } : { ...one }))
+    next.stages = props.stages.map((one, i) => (i === index ? { ...one, ...change } : { ...one }))
   })
-const addRung = () =>
+const addStage = () =>
   emit('edit', (next) => {
-    const list = props.rungs.map((one) => ({ ...one }))
-    const at = list.findIndex(({ stage }) => stage === 'harden')
+    const list = props.stages.map((one) => ({ ...one }))
+    const at = list.findIndex(({ kind }) => kind === 'harden')
     const before = list[at < 0 ? list.length - 1 : at - 1]
     list.splice(at < 0 ? list.length : at, 0, {
-      ...newRung('pot up', before?.containerId ?? 'pot-10cm', 'stretched-potting', 0.3),
+      ...newStage('pot up', before?.containerId ?? 'pot-10cm', 'stretched-potting', 0.3),
       days: 14,
     })
-    next.rungs = list
+    next.stages = list
   })
-const removeRung = (index: number) =>
+const removeStage = (index: number) =>
   emit('edit', (next) => {
-    next.rungs = props.rungs.filter((_, i) => i !== index).map((one) => ({ ...one }))
+    next.stages = props.stages.filter((_, i) => i !== index).map((one) => ({ ...one }))
   })
-const differs = (index: number, key: keyof LadderRung) =>
-  props.body.rungs != null && props.rungs[index]?.[key] !== props.usual[index]?.[key]
+const differs = (index: number, key: keyof ScheduleStage) =>
+  props.body.stages != null && props.stages[index]?.[key] !== props.usual[index]?.[key]
 
-/** What follows from the stage and the schools until it is set. */
+/** What follows from the stage and the methods until it is set. */
 const CARE = [
   { key: 'nMgPerL', label: 'Feed', unit: 'mg/L', none: '' },
   { key: 'everyDays', label: 'every', unit: 'days', none: 'once' },
@@ -75,10 +75,10 @@ const containers = computed(() =>
   context.containerList.map(({ id, name }) => ({ value: id as string | null, name })),
 )
 const mixes = computed(() => [{ value: null as string | null, name: 'nothing new' }, ...context.mixChoices])
-const stages = RUNG_STAGES.map((stage) => ({ value: stage, name: stage }))
+const kinds = STAGE_KINDS.map((kind) => ({ value: kind, name: kind }))
 const hardening = (index: number) => {
-  const rung = props.planned?.rungs[index]
-  return rung ? hardeningPlan(rung.from, daysBetween(rung.from, rung.until)) : []
+  const stage = props.planned?.stages[index]
+  return stage ? hardeningPlan(stage.from, daysBetween(stage.from, stage.until)) : []
 }
 const places = computed(() => [
   { value: null as string | null, name: 'where such plants stand' },
@@ -86,74 +86,74 @@ const places = computed(() => [
 ])
 /** Half of it stands in the next place, to begin with. */
 function setElsewhere(index: number, share: number | null) {
-  const planned = props.planned?.rungs[index]?.where.place.id
+  const planned = props.planned?.stages[index]?.where.place.id
   const other = places.value.find(({ value }) => value !== null && value !== planned)?.value
-  const placeId = props.rungs[index]!.elsewhere?.placeId ?? other
-  editRung(index, { elsewhere: share === null || !placeId ? null : { placeId, share } })
+  const placeId = props.stages[index]!.elsewhere?.placeId ?? other
+  editStage(index, { elsewhere: share === null || !placeId ? null : { placeId, share } })
 }
-const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
+const fixed = (index: number) => props.stages[index]?.kind === 'harden'
 </script>
 
 <template>
-  <section class="ladder">
-    <h2>The ladder</h2>
+  <section class="schedule">
+    <h2>The schedule</h2>
     <p class="soft">
-      The way from seed to planting out. Each rung is what it stands in for a while: container, mix, feed,
+      The way from seed to planting out. Each stage is what it stands in for a while: container, mix, feed,
       place. What is left empty follows by itself.
     </p>
-    <ol class="rungs">
-      <li v-for="(rung, index) in rungs" :key="index">
+    <ol class="stages">
+      <li v-for="(stage, index) in stages" :key="index">
         <ChoiceField
-          :model-value="rung.stage"
-          :label="`Rung ${index + 1}`"
-          :choices="stages"
-          :problem="problemAt(`rungs[${index}].stage`)"
-          @update:model-value="editRung(index, { stage: $event })"
+          :model-value="stage.kind"
+          :label="`Stage ${index + 1}`"
+          :choices="kinds"
+          :problem="problemAt(`stages[${index}].kind`)"
+          @update:model-value="editStage(index, { kind: $event })"
         />
         <TypedField
-          :model-value="rung.days"
+          :model-value="stage.days"
           optional
           label="Days"
           :hint="
-            rung.days === null && planned?.rungs[index]
-              ? `from ${printDay(planned.rungs[index]!.from)}`
+            stage.days === null && planned?.stages[index]
+              ? `from ${printDay(planned.stages[index]!.from)}`
               : 'yours'
           "
-          :problem="problemAt(`rungs[${index}].days`)"
-          @update:model-value="editRung(index, { days: $event })"
+          :problem="problemAt(`stages[${index}].days`)"
+          @update:model-value="editStage(index, { days: $event })"
         />
         <template v-if="!fixed(index)">
           <ChoiceField
-            :model-value="rung.containerId"
+            :model-value="stage.containerId"
             label="In"
             :choices="containers"
             :hint="
               differs(index, 'containerId')
                 ? 'yours'
-                : planned?.rungs[index]
-                  ? containersText(planned.rungs[index]!)
+                : planned?.stages[index]
+                  ? containersText(planned.stages[index]!)
                   : ''
             "
-            :problem="problemAt(`rungs[${index}].containerId`)"
-            @update:model-value="editRung(index, { containerId: $event })"
+            :problem="problemAt(`stages[${index}].containerId`)"
+            @update:model-value="editStage(index, { containerId: $event })"
           />
           <TypedField
             v-if="index > 0"
-            :model-value="rung.plantsEach ?? null"
+            :model-value="stage.plantsEach ?? null"
             optional
             label="Plants in each"
             hint="one"
-            :problem="problemAt(`rungs[${index}].plantsEach`)"
-            @update:model-value="editRung(index, { plantsEach: $event })"
+            :problem="problemAt(`stages[${index}].plantsEach`)"
+            @update:model-value="editStage(index, { plantsEach: $event })"
           />
           <ChoiceField
-            :model-value="rung.recipeId"
+            :model-value="stage.recipeId"
             label="Mix"
             placeholder="nothing new"
             :choices="mixes"
-            :hint="planned?.rungs[index]?.looseL ? volume(planned.rungs[index]!.looseL) : ''"
-            :problem="problemAt(`rungs[${index}].recipeId`)"
-            @update:model-value="editRung(index, { recipeId: $event })"
+            :hint="planned?.stages[index]?.looseL ? volume(planned.stages[index]!.looseL) : ''"
+            :problem="problemAt(`stages[${index}].recipeId`)"
+            @update:model-value="editStage(index, { recipeId: $event })"
           />
         </template>
         <FoldAway v-else class="wide" title="In what they stand in, day by day">
@@ -168,79 +168,79 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
         <TypedField
           v-for="{ key, label, none, ...field } in CARE"
           :key="key"
-          :model-value="rung[key]"
+          :model-value="stage[key]"
           optional
           :label="label"
           v-bind="field"
           :hint="
-            rung[key] === null && planned?.rungs[index]
-              ? none && !planned.rungs[index]!.care[key]
+            stage[key] === null && planned?.stages[index]
+              ? none && !planned.stages[index]!.care[key]
                 ? none
                 : key === 'mixC'
-                  ? temperature(planned.rungs[index]!.care[key])
-                  : `${printNumber(planned.rungs[index]!.care[key])}${key === 'nMgPerL' ? learnedFeed : ''}`
+                  ? temperature(planned.stages[index]!.care[key])
+                  : `${printNumber(planned.stages[index]!.care[key])}${key === 'nMgPerL' ? learnedFeed : ''}`
               : 'yours'
           "
-          :problem="problemAt(`rungs[${index}].${key}`)"
-          @update:model-value="editRung(index, { [key]: $event })"
+          :problem="problemAt(`stages[${index}].${key}`)"
+          @update:model-value="editStage(index, { [key]: $event })"
         />
-        <Button v-if="index > 0" text :aria-label="`Take away rung ${index + 1}`" @click="removeRung(index)">
+        <Button v-if="index > 0" text :aria-label="`Take away stage ${index + 1}`" @click="removeStage(index)">
           <X aria-hidden="true" />
         </Button>
         <ChoiceField
-          :model-value="rung.placeId ?? null"
+          :model-value="stage.placeId ?? null"
           label="Stands in"
           placeholder="by habit"
           :choices="places"
-          :hint="planned?.rungs[index] ? planned.rungs[index]!.where.place.name : ''"
-          @update:model-value="editRung(index, { placeId: $event })"
+          :hint="planned?.stages[index] ? planned.stages[index]!.where.place.name : ''"
+          @update:model-value="editStage(index, { placeId: $event })"
         />
         <ChoiceField
           v-if="index === 0"
-          :model-value="rung.upPlaceId ?? null"
+          :model-value="stage.upPlaceId ?? null"
           label="Until it is up"
           placeholder="by habit"
           :choices="places"
-          :hint="planned?.rungs[0] ? planned.rungs[0]!.where.untilUp.name : ''"
-          @update:model-value="editRung(index, { upPlaceId: $event })"
+          :hint="planned?.stages[0] ? planned.stages[0]!.where.untilUp.name : ''"
+          @update:model-value="editStage(index, { upPlaceId: $event })"
         />
         <TypedField
-          :model-value="rung.elsewhere?.share ?? null"
+          :model-value="stage.elsewhere?.share ?? null"
           percent
           optional
           label="A part elsewhere"
           hint="none"
-          :problem="problemAt(`rungs[${index}].elsewhere.share`)"
+          :problem="problemAt(`stages[${index}].elsewhere.share`)"
           @update:model-value="setElsewhere(index, $event)"
         />
         <ChoiceField
-          v-if="rung.elsewhere"
-          :model-value="rung.elsewhere.placeId"
+          v-if="stage.elsewhere"
+          :model-value="stage.elsewhere.placeId"
           label="in"
           :choices="places.flatMap(({ value, name }) => (value === null ? [] : [{ value, name }]))"
-          @update:model-value="editRung(index, { elsewhere: { ...rung.elsewhere, placeId: $event } })"
+          @update:model-value="editStage(index, { elsewhere: { ...stage.elsewhere, placeId: $event } })"
         />
-        <p v-if="planned?.rungs[index]?.placed?.sharesWith.length" class="water">
-          Shares its tray with {{ planned.rungs[index]!.placed!.sharesWith.join(', ') }}.
+        <p v-if="planned?.stages[index]?.placed?.sharesWith.length" class="water">
+          Shares its tray with {{ planned.stages[index]!.placed!.sharesWith.join(', ') }}.
         </p>
-        <p v-else-if="planned?.rungs[index]?.placed?.apart" class="water soft">
-          Not in one tray with {{ planned.rungs[index]!.placed!.apart!.name }}:
-          {{ planned.rungs[index]!.placed!.apart!.why }}.
+        <p v-else-if="planned?.stages[index]?.placed?.apart" class="water soft">
+          Not in one tray with {{ planned.stages[index]!.placed!.apart!.name }}:
+          {{ planned.stages[index]!.placed!.apart!.why }}.
         </p>
-        <p v-if="planned?.rungs[index]" class="water soft">Water: {{ planned.rungs[index]!.care.water }}.</p>
+        <p v-if="planned?.stages[index]" class="water soft">Water: {{ planned.stages[index]!.care.water }}.</p>
       </li>
     </ol>
     <div class="buttons">
-      <Button @click="addRung"><Plus aria-hidden="true" /> Add a rung</Button>
-      <Button v-if="body.rungs" @click="emit('edit', (next) => (next.rungs = null))">
-        Back to the usual ladder
+      <Button @click="addStage"><Plus aria-hidden="true" /> Add a stage</Button>
+      <Button v-if="body.stages" @click="emit('edit', (next) => (next.stages = null))">
+        Back to the usual schedule
       </Button>
     </div>
   </section>
 </template>
 
 <style scoped>
-.rungs > li {
+.stages > li {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(7.4rem, 1fr));
   gap: 0.3rem 0.6rem;
@@ -249,7 +249,7 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
   border-top: 1px solid var(--line);
 }
 
-.rungs .wide {
+.stages .wide {
   grid-column: span 2;
   padding-top: 1.3rem;
 }
@@ -259,7 +259,7 @@ const fixed = (index: number) => props.rungs[index]?.stage === 'harden'
   gap: 0.15rem;
 }
 
-.rungs .icon-button {
+.stages .icon-button {
   margin-top: 1.5rem;
 }
 
