@@ -96,7 +96,12 @@ export default defineNuxtConfig({
   },
   // A page is reckoned and drawn where it is read; the server sends an empty bench and what the household keeps.
   // Measured in docs/decisions: a third of the bytes, and no page is drawn twice.
-  routeRules: { '/**': { ssr: false } },
+  // The address guided jobs had before is still bookmarked.
+  routeRules: {
+    '/**': { ssr: false },
+    '/runs': { redirect: '/jobs' },
+    '/runs/**': { redirect: '/jobs/**' },
+  },
   spaLoadingTemplate: 'bench-loading.html',
   nitro: {
     preset: 'node-server',

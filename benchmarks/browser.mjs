@@ -129,7 +129,7 @@ async function seasonOf(name, open, out) {
     tubL: 40,
     canL: 9,
   }
-  await put('', { name, place: '', kitchen: 'metric', season })
+  await put('', { name, place: '', units: 'metric', season })
   const crops = [
     'tomato',
     'basil',

@@ -5,7 +5,7 @@ import { BUILT_IN } from '#core/media/materials'
 import { STARTING_RECIPES } from '#core/media/recipes'
 import { seasonBook } from '#core/season/book'
 import { addDays, dayFrom } from '#core/calendar/day'
-import { feedRuns, loadOf, mixRuns, type SeasonRow } from '#core/season/demand/demand'
+import { feedDemands, loadOf, mixDemands, type SeasonRow } from '#core/season/demand/demand'
 import { feedSowing } from '#core/season/demand/feeding'
 import type { SeasonFrame } from '#core/season/frame'
 import { SCHEDULES } from '#core/season/schedule/schedules'
@@ -72,8 +72,8 @@ const rowOf = (request: SowingRequest, id: number): SeasonRow => {
 }
 const demand = (rows: readonly SeasonRow[]) => [
   loadOf(rows, dayFrom('2027-01-01'), 300),
-  mixRuns(rows, frame),
-  feedRuns(rows, frame),
+  mixDemands(rows, frame),
+  feedDemands(rows, frame),
 ]
 const rows = requests.map(rowOf)
 let turn = 0

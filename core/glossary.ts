@@ -89,8 +89,8 @@ const WORDS = {
     name: 'Germination',
     means: 'The share of seed that comes up, on the packet or by your own counts.',
   },
-  run: {
-    name: 'Run of cells',
+  group: {
+    name: 'Group of cells',
     means: 'Neighbouring cells of one crop and variety in a tray, with a letter and a label.',
   },
   batch: {

@@ -68,7 +68,7 @@ test('the weight arrives once the pan is still: on the tray’s page, and in a r
   expect(await weighed()).toEqual([3400])
 
   // In a run with the can: the step that asks for a weight takes it.
-  const run = await household.put('runs', {
+  const guidedJob = await household.put('guidedJobs', {
     name: 'Water the shelf',
     kind: 'water',
     subjects: [{ what: 'trays', id: tray.id, stage: null }],
@@ -78,7 +78,7 @@ test('the weight arrives once the pan is still: on the tray’s page, and in a r
     status: 'open',
     marks: [],
   })
-  await goTo(page, `/runs/${run.id}`)
+  await goTo(page, `/jobs/${guidedJob.id}`)
   const after = page.getByLabel('Weighed after, with its saucer')
   for (let step = 1; (await after.count()) === 0; step++) {
     await expect(page.getByText(`step ${step} of`)).toBeVisible()
@@ -127,7 +127,7 @@ test('a cold night in the forecast holds back what was to go out', async ({ page
   const body = {
     name: 'Test bench',
     place: '',
-    kitchen: 'metric',
+    units: 'metric',
     clock: { day: '2027-05-20', since, speed: 1 },
     season: {
       ...SEASON,

@@ -64,7 +64,7 @@ for (const [scheme, size] of [
       containerId: 'six-pack',
       rows: 2,
       columns: 3,
-      runs: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
+      groups: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
       cells: ['A', 'A', 'A', 'A', '', ''],
     })
     await household.put('devices', { name: 'Bench scale', kind: 'kitchen scale' })
@@ -125,7 +125,7 @@ test('a household that is full of things fits a phone', async ({ page, context, 
     ...PLACES,
     ...trays.slice(0, 3).flatMap((id) => [`/trays/${id}`, `/log/trace/${id}`]),
     ...(await ids('batches')).slice(0, 3).map((id) => `/bench/${id}`),
-    ...(await ids('runs')).slice(0, 2).map((id) => `/runs/${id}`),
+    ...(await ids('guidedJobs')).slice(0, 2).map((id) => `/jobs/${id}`),
   ]) {
     await goTo(page, path)
     await page.waitForLoadState('networkidle')

@@ -132,7 +132,7 @@ test('a sign is read against the record of its tray, and says what would tell it
     columns: 3,
     placeId: 'shelf',
     recipeId: 'lean-and-light',
-    runs: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
+    groups: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
     cells: ['A', 'A', 'A', 'A', '', ''],
   })
   const subjects = [{ what: 'trays', id: tray.id, stage: null }]

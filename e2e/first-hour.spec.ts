@@ -13,10 +13,10 @@ async function nobodyYet(page: Page, baseURL: string) {
   })
 }
 
-const KITCHENS = [
+const UNIT_SYSTEMS = [
   {
     locale: 'de-AT',
-    kitchen: 'metric',
+    units: 'metric',
     says: 'Metric',
     frosts: '8.5. bis 12.10.',
     coir: '650 g',
@@ -25,7 +25,7 @@ const KITCHENS = [
   },
   {
     locale: 'en-US',
-    kitchen: 'us',
+    units: 'us',
     says: 'US',
     frosts: 'last 5/8, first 10/12',
     coir: '1.5 lb',
@@ -34,7 +34,7 @@ const KITCHENS = [
   },
   {
     locale: 'en-GB',
-    kitchen: 'imperial',
+    units: 'imperial',
     says: 'Imperial',
     frosts: 'last 8 May, first 12 October',
     coir: '650 g',
@@ -43,10 +43,10 @@ const KITCHENS = [
   },
 ] as const
 
-for (const { locale, kitchen, says, frosts, coir, perlite, card } of KITCHENS)
+for (const { locale, units, says, frosts, coir, perlite, card } of UNIT_SYSTEMS)
   test.describe(locale, () => {
     test.use({ locale })
-    test(`from an empty start to a printed card in a ${kitchen} kitchen`, async ({
+    test(`from an empty start to a printed card in a ${units} kitchen`, async ({
       page,
       baseURL,
       expectNoise,
@@ -105,7 +105,7 @@ for (const { locale, kitchen, says, frosts, coir, perlite, card } of KITCHENS)
       const id = (await page.context().cookies()).find(({ name }) => name === 'household')!.value
       const { body } = (await (await page.request.get(`/api/households/${id}`)).json()).household
       expect(body).toMatchObject({
-        kitchen,
+        units,
         season: {
           lastFrost: '2027-05-08',
           firstFrost: '2027-10-12',

@@ -36,7 +36,7 @@ const TOOLS = [
   { name: 'Blue jug', kind: 'jug', capacityMl: 2000 },
 ]
 
-const BENCH = { name: 'Test bench', place: '', kitchen: 'metric' }
+const BENCH = { name: 'Test bench', place: '', units: 'metric' }
 async function makeHousehold(request: APIRequestContext): Promise<Household> {
   const id = randomUUID()
   const address = `/api/households/${id}`
@@ -171,7 +171,7 @@ export async function standingTray(household: Household, age = 20) {
     columns: 6,
     placeId: 'shelf',
     recipeId: 'lean-and-light',
-    runs: [{ code: 'A', name: 'Snapdragon', cropId: 'snapdragon' }],
+    groups: [{ code: 'A', name: 'Snapdragon', cropId: 'snapdragon' }],
     cells: Array(24).fill('A'),
   })
   const cells = Array.from({ length: 24 }, (_, i) => [i, 1])

@@ -13,7 +13,7 @@ async function tray(household: Household, name: string, cropId: string, more: ob
     rows: 4,
     columns: 6,
     placeId: 'shelf',
-    runs: [{ code: 'A', name, cropId }],
+    groups: [{ code: 'A', name, cropId }],
     cells: Array(24).fill('A'),
     ...more,
   })
@@ -26,8 +26,8 @@ const happened = (household: Household, trayId: string, kind: string, days: numb
     subjects: [{ what: 'trays', id: trayId, stage: null }],
     ...more,
   })
-const changed = (trayId: string, run: string, what: string, n: number, from = 0) => ({
-  cells: [{ trayId, run, what, cells: cells(n, from), count: null }],
+const changed = (trayId: string, group: string, what: string, n: number, from = 0) => ({
+  cells: [{ trayId, group, what, cells: cells(n, from), count: null }],
 })
 
 test.describe('with a thumb, on a phone', () => {
@@ -122,14 +122,14 @@ test('a trial: its cells dealt by lot, counted as usual, judged in words', async
   await expect(page.getByText('Which is which is shown once it is judged.')).toBeVisible()
   // Twelve cells each, by a lot that is kept.
   const [dealt] = await household.list('trays')
-  const body = dealt!.body as unknown as { cells: string[]; runs: { code: string; name: string }[] }
+  const body = dealt!.body as unknown as { cells: string[]; groups: { code: string; name: string }[] }
   expect(body.cells.filter((code) => code === 'A')).toHaveLength(12)
   expect(body.cells.filter((code) => code === 'B')).toHaveLength(12)
-  expect(body.runs.map(({ name }) => name)).toEqual(['Okra · side A', 'Okra · side B'])
+  expect(body.groups.map(({ name }) => name)).toEqual(['Okra · side A', 'Okra · side B'])
   const of = (code: string) => body.cells.flatMap((one, cell) => (one === code ? [[cell, 1]] : []))
   for (const code of ['A', 'B'])
     await happened(household, id, 'stage', -12, {
-      cells: [{ trayId: id, run: code, what: 'sown', cells: of(code), count: null }],
+      cells: [{ trayId: id, group: code, what: 'sown', cells: of(code), count: null }],
     })
   // Counted in the log as everything is; which side is asked.
   await goTo(page, '/log')
@@ -165,12 +165,12 @@ test('whole trays are dealt to two places, and each counts once', async ({ page,
   await dialog.getByRole('button', { name: 'Draw the lot' }).click()
   await expect(dialog).toBeHidden()
   const [trial] = await household.list('trials')
-  const { arms } = trial!.body as unknown as { arms: { runs: { trayId: string }[] }[] }
-  expect(arms.map(({ runs }) => runs.length)).toEqual([4, 4])
+  const { arms } = trial!.body as unknown as { arms: { groups: { trayId: string }[] }[] }
+  expect(arms.map(({ groups }) => groups.length)).toEqual([4, 4])
   // Three trays of one side come up well, one as badly as the other side.
   const upIn = (side: number, i: number) => (side === 0 && i < 3 ? 20 : 6)
-  for (const [side, { runs }] of arms.entries())
-    for (const [i, { trayId }] of runs.entries()) {
+  for (const [side, { groups }] of arms.entries())
+    for (const [i, { trayId }] of groups.entries()) {
       await happened(household, trayId, 'stage', -12, changed(trayId, 'A', 'sown', 24))
       await happened(household, trayId, 'look', -2, changed(trayId, 'A', 'up', upIn(side, i)))
     }
@@ -196,8 +196,8 @@ test('a sick tray leads to its batch, its seed and the other trays of that batch
     supplier: 'swap',
     year: 2026,
   })
-  const runs = [{ code: 'A', name: 'Okra', cropId: 'okra', packetId: packet.id }]
-  const sick = await tray(household, 'Okra', 'okra', { batchId: batch.id, runs })
+  const groups = [{ code: 'A', name: 'Okra', cropId: 'okra', packetId: packet.id }]
+  const sick = await tray(household, 'Okra', 'okra', { batchId: batch.id, groups })
   const well = await tray(household, 'Cosmos', 'cosmos', { batchId: batch.id })
   await happened(household, sick.id, 'stage', -14, changed(sick.id, 'A', 'sown', 24))
   await happened(household, sick.id, 'look', -5, changed(sick.id, 'A', 'up', 20))
@@ -272,7 +272,7 @@ test('what was learned is shown beside the book, can be left out and counted aga
     germination: 0.9,
   })
   const one = await tray(household, 'Okra', 'okra', {
-    runs: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId: packet.id }],
+    groups: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId: packet.id }],
   })
   await happened(household, one.id, 'stage', -20, changed(one.id, 'A', 'sown', 24))
   await happened(household, one.id, 'look', -6, changed(one.id, 'A', 'up', 12))
@@ -310,12 +310,12 @@ test('the end of a season on one page, and the next one from it', async ({ page,
     outOn: on(-5),
   })
   const one = await tray(household, 'Okra', 'okra', {
-    runs: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: sowing.id }],
+    groups: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: sowing.id }],
   })
   await happened(household, one.id, 'stage', -60, changed(one.id, 'A', 'sown', 24))
   await happened(household, one.id, 'look', -45, changed(one.id, 'A', 'up', 20))
   await happened(household, one.id, 'out', -5, {
-    cells: [{ trayId: one.id, run: 'A', what: 'out', cells: [], count: 17 }],
+    cells: [{ trayId: one.id, group: 'A', what: 'out', cells: [], count: 17 }],
   })
   await goTo(page, '/log/year')
   const row = page.getByRole('row', { name: /^Okra/ })

@@ -28,7 +28,7 @@ const laid = (household: Household, more: object = {}) =>
     rows: 4,
     columns: 6,
     placeId: 'shelf',
-    runs: [{ code: 'A', name: 'Snapdragon', cropId: 'snapdragon' }],
+    groups: [{ code: 'A', name: 'Snapdragon', cropId: 'snapdragon' }],
     cells: [...Array(18).fill('A'), ...Array(6).fill('')],
     ...more,
   })
@@ -40,7 +40,7 @@ async function sown(household: Household) {
     kind: 'stage',
     on: '2027-03-20',
     subjects: [{ what: 'trays', id: tray.id }],
-    cells: [{ trayId: tray.id, run: 'A', what: 'sown', cells: Array.from({ length: 18 }, (_, i) => [i, 1]) }],
+    cells: [{ trayId: tray.id, group: 'A', what: 'sown', cells: Array.from({ length: 18 }, (_, i) => [i, 1]) }],
   })
   return tray
 }
@@ -101,7 +101,7 @@ test('from what the season asks for to the pots the plants stand in', async ({ p
   await expect(page.getByText('mark the heavy edge')).toBeVisible()
 
   // Sown, run by run; the season follows once all of it is.
-  const lines = page.locator('li.run')
+  const lines = page.locator('li.group')
   await lines.filter({ hasText: 'Snapdragon' }).getByRole('button', { name: 'Sown' }).click()
   await expect(page.getByText('Sown: Snapdragon')).toBeVisible()
   await lines.filter({ hasText: 'Alyssum' }).getByRole('button', { name: 'Sown' }).click()
@@ -155,7 +155,7 @@ test('is counted stroke by stroke, kept once, and taken back', async ({ page, ho
   await page.getByRole('button', { name: 'Lay out', exact: true }).click()
   await page.getByRole('button', { name: 'Paint empty' }).click()
   await stroke(page, [0, 0], [0, 3])
-  await expect(page.getByText('Cells that are sown keep their run.')).toBeVisible()
+  await expect(page.getByText('Cells that are sown keep their group.')).toBeVisible()
   expect((await cells(household, id)).filter((code) => code === 'A').length).toBe(18)
 })
 

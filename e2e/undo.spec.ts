@@ -101,7 +101,7 @@ test('a draft that is kept nowhere is asked about before another is opened, and 
 
   const other = crypto.randomUUID()
   await request.put(`/api/households/${other}`, {
-    data: { version: 0, body: { name: 'Across the yard', kitchen: 'us' } },
+    data: { version: 0, body: { name: 'Across the yard', units: 'us' } },
   })
   await page.keyboard.press('Control+k')
   await page.getByRole('combobox', { name: 'What to find' }).fill('across the yard')

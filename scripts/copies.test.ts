@@ -75,7 +75,7 @@ const get = async (copy: number, path: string) =>
 const jug = (name: string) => ({ name, kind: 'jug', capacityMl: 1000 })
 async function household() {
   const id = randomUUID()
-  const body = { name: 'Copies', place: '', kitchen: 'metric', season: SEASON }
+  const body = { name: 'Copies', place: '', units: 'metric', season: SEASON }
   expect((await put(0, id, 0, body)).status).toBe(200)
   return id
 }

@@ -42,7 +42,7 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
       async (answer) => ({ status: answer.status, body: (await answer.json()) as { version?: number } }),
       () => ({ status: 0, body: {} as { version?: number } }),
     )
-  expect((await put(household, { name: 'Killed', place: '', kitchen: 'metric' }, randomUUID())).status).toBe(
+  expect((await put(household, { name: 'Killed', place: '', units: 'metric' }, randomUUID())).status).toBe(
     200,
   )
 
@@ -81,10 +81,10 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
     scoop: { name: 'Pot', volumeL: 0.5 },
   }
   expect((await put(`${household}/batches/${batchId}`, batch, randomUUID())).status).toBe(200)
-  const run = `${household}/runs/${randomUUID()}`
+  const job = `${household}/guidedJobs/${randomUUID()}`
   const subjects = [{ what: 'batches', id: batchId, stage: null }]
   const started = { name: 'Mix', kind: 'mix', subjects, onDay: '2027-04-12', marks: [] as object[] }
-  expect((await put(run, started, randomUUID())).status).toBe(200)
+  expect((await put(job, started, randomUUID())).status).toBe(200)
   const ticked: string[] = []
   const hand = async () => {
     let version = 1
@@ -99,7 +99,7 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
       marks = [...marks, mark]
       const key = randomUUID()
       for (let answered = false; !answered && up.exitCode === null;) {
-        const { status } = await put(run, { ...started, marks }, key, version)
+        const { status } = await put(job, { ...started, marks }, key, version)
         answered = status === 200
         if (!answered) await pause(100)
       }

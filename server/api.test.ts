@@ -355,7 +355,7 @@ describe('keeping', () => {
         cut: null,
         batchId: null,
         recipeId: null,
-        runs: [
+        groups: [
           {
             code: 'A',
             name: 'Basil',
@@ -369,7 +369,7 @@ describe('keeping', () => {
         cells: ['A', 'A', '', '', '', ''],
         emptiedOn: null,
       },
-      runs: {
+      guidedJobs: {
         name: 'Sow basil',
         kind: 'sow',
         subjects: [],
@@ -399,7 +399,7 @@ describe('keeping', () => {
         arms: ['A', 'B'].map((code) => ({
           code,
           name: `Mix ${code}`,
-          runs: [],
+          groups: [],
           recipeId: null,
           packetId: null,
         })),
@@ -430,7 +430,7 @@ describe('keeping', () => {
     expect(Object.keys(bodies).sort()).toEqual(Object.keys(COLLECTIONS).sort())
     await call('PUT', `/api/households/${household}`, {
       version: 1,
-      body: { name: 'Tests', kitchen: 'metric', season: SEASON },
+      body: { name: 'Tests', units: 'metric', season: SEASON },
     })
     let sown = ''
     for (const [collection, given] of Object.entries(bodies) as [Collection, object][]) {
@@ -438,7 +438,7 @@ describe('keeping', () => {
       if (collection === 'sowings') sown = id
       if (collection === 'photos') await sendPicture((given as { fileId: string }).fileId)
       const body =
-        collection === 'entries' || collection === 'runs'
+        collection === 'entries' || collection === 'guidedJobs'
           ? { ...given, subjects: [{ what: 'sowings', id: sown, stage: 0 }] }
           : given
       const written = await call('PUT', at(collection, id), { version: 0, body })
@@ -552,7 +552,7 @@ describe('keeping', () => {
     const other = randomUUID()
     await call('PUT', `/api/households/${other}`, {
       version: 0,
-      body: { name: 'Others', place: '', kitchen: 'us' },
+      body: { name: 'Others', place: '', units: 'us' },
     })
     expect((await call('GET', `/api/households/${other}/tools/${id}`)).status).toBe(404)
     expect((await call('GET', `/api/households/${other}`)).body.tools).toEqual([])

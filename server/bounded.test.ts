@@ -185,7 +185,7 @@ describe('what people write', () => {
   it('is cleaned of what no text holds, once, and cannot add to the calendar', async () => {
     await call('PUT', address(), {
       version: 1,
-      body: { name: 'Bounded', place: '', kitchen: 'metric', season: SEASON },
+      body: { name: 'Bounded', place: '', units: 'metric', season: SEASON },
     })
     const name = 'Kale\u0000\r\nBEGIN:VEVENT\u2028SUMMARY:x\ud800\u0007'
     const id = randomUUID()

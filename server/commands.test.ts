@@ -37,13 +37,13 @@ const TRAY = {
   columns: 6,
   placeId: 'shelf',
   recipeId: 'lean-and-light',
-  runs: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
+  groups: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
   cells: Array(24).fill('A'),
 }
 async function tray(sown = true) {
   const id = randomUUID()
   const saved = { name: 'save record', collection: 'trays', id, version: 0, body: TRAY }
-  const commands = sown ? [saved, { name: 'sow', trayId: id, on: ON, runs: [{ run: 'A' }] }] : [saved]
+  const commands = sown ? [saved, { name: 'sow', trayId: id, on: ON, groups: [{ group: 'A' }] }] : [saved]
   const made = await press(commands)
   if (made.status !== 200) throw new Error(JSON.stringify(made.body))
   return id
@@ -54,7 +54,7 @@ beforeAll(async () => {
   const begun = await press([
     {
       name: 'begin household',
-      body: { name: 'Commands', kitchen: 'metric', season: SEASON },
+      body: { name: 'Commands', units: 'metric', season: SEASON },
       tools: [{ name: 'Teaspoon', kind: 'spoon', capacityMl: 5 }],
     },
   ])
@@ -128,12 +128,12 @@ describe('what belongs together', () => {
 describe('what does not fit what stands', () => {
   it('is refused with its field, why, and what stands; as many as stand may go', async () => {
     const id = await tray()
-    await press([{ name: 'count', trayId: id, on: ON, runs: [{ run: 'A', count: 5 }] }])
-    const lose = (count: number) => press([{ name: 'lose', trayId: id, on: ON, runs: [{ run: 'A', count }] }])
+    await press([{ name: 'count', trayId: id, on: ON, groups: [{ group: 'A', count: 5 }] }])
+    const lose = (count: number) => press([{ name: 'lose', trayId: id, on: ON, groups: [{ group: 'A', count }] }])
     const many = await lose(6)
     expect([many.status, many.body.errors[0].field, many.body.stands.standing]).toEqual([
       422,
-      'runs[0].count',
+      'groups[0].count',
       5,
     ])
     expect((await lose(5)).status).toBe(200)
@@ -143,7 +143,7 @@ describe('what does not fit what stands', () => {
       const id = await tray()
       const { version } = (await list('trays')).find((one) => one.id === id)!
       await press([{ name: 'save record', collection: 'trays', id, version, body: { ...TRAY, emptiedOn } }])
-      const counted = await press([{ name: 'count', trayId: id, on: ON, runs: [{ run: 'A', count: 1 }] }])
+      const counted = await press([{ name: 'count', trayId: id, on: ON, groups: [{ group: 'A', count: 1 }] }])
       const poured = { trayId: id, how: 'below', litres: 0.4 }
       const watered = await press([
         { name: 'water', title: 'Watered', kind: 'watered', on: ON, subjects: [], water: [poured] },
@@ -162,7 +162,7 @@ describe('what does not fit what stands', () => {
   })
   it('a day that is still to come is one', async () => {
     const id = await tray(false)
-    const sow = (on: string) => press([{ name: 'sow', trayId: id, on, runs: [{ run: 'A' }] }])
+    const sow = (on: string) => press([{ name: 'sow', trayId: id, on, groups: [{ group: 'A' }] }])
     const late = await sow(new Date(Date.now() + 3 * 86_400_000).toISOString().slice(0, 10))
     expect([late.status, late.body.errors[0].field]).toEqual([422, 'on'])
     expect((await sow(today)).status).toBe(200)
@@ -219,7 +219,7 @@ describe('an act', () => {
     const id = await tray(false)
     const sown = await press({
       by: 'Wren',
-      commands: [{ name: 'sow', trayId: id, on: ON, runs: [{ run: 'A' }] }],
+      commands: [{ name: 'sow', trayId: id, on: ON, groups: [{ group: 'A' }] }],
     })
     const told = async () => (await call('GET', `${home}/acts/${sown.body.act}`)).body
     expect(await told()).toMatchObject({ by: 'Wren', commands: ['sow'], records: 1, undoneBy: null })
@@ -292,27 +292,27 @@ describe('undo', () => {
 it('a guided job over twelve trays is ended in one request, and opens again with it undone', async () => {
   const ids: string[] = []
   for (let n = 0; n < 12; n++) ids.push(await tray())
-  const run = randomUUID()
+  const group = randomUUID()
   const subjects = ids.map((id) => ({ what: 'trays', id }))
-  await press([{ name: 'begin job', id: run, body: { name: 'Water', kind: 'water', subjects, onDay: today } }])
+  await press([{ name: 'begin job', id: group, body: { name: 'Water', kind: 'water', subjects, onDay: today } }])
   const at = new Date().toISOString()
   await press([
     {
       name: 'mark job',
-      id: run,
+      id: group,
       marks: ids.map((id) => ({ id: randomUUID(), step: waterStepId(id), what: 'done', at })),
     },
   ])
-  const ended = await press([{ name: 'end job', id: run, by: 'Idris' }])
+  const ended = await press([{ name: 'end job', id: group, by: 'Idris' }])
   expect(ended.status).toBe(200)
   const written = async () =>
     (await list('entries'))
       .filter(({ body }) => body['kind'] === 'watered')
       .map(({ body }) => (body['water'] as object[]).length)
   expect(await written()).toEqual([12])
-  const status = async () => (await call('GET', `${home}/runs/${run}`)).body.body.status
+  const status = async () => (await call('GET', `${home}/guidedJobs/${group}`)).body.body.status
   expect(await status()).toBe('ended')
-  expect((await press([{ name: 'end job', id: run, by: '' }])).status).toBe(422)
+  expect((await press([{ name: 'end job', id: group, by: '' }])).status).toBe(422)
   await press([{ name: 'undo', act: ended.body.act }])
   expect([await written(), await status()]).toEqual([[], 'open'])
 })
@@ -355,8 +355,8 @@ it('what is in sight after acts is what is read anew', async () => {
   }
   await inSight()
   const id = await tray()
-  const counted = await press([{ name: 'count', trayId: id, on: ON, runs: [{ run: 'A', count: 7 }] }])
-  await press([{ name: 'lose', trayId: id, on: ON, runs: [{ run: 'A', count: 2 }] }])
+  const counted = await press([{ name: 'count', trayId: id, on: ON, groups: [{ group: 'A', count: 7 }] }])
+  await press([{ name: 'lose', trayId: id, on: ON, groups: [{ group: 'A', count: 2 }] }])
   const [kept, gone] = [randomUUID(), randomUUID()]
   await press([jug('In sight', kept), jug('Gone', gone)])
   await press([jug('Renamed', kept, 1), { name: 'remove record', collection: 'tools', id: gone, version: 1 }])

@@ -176,7 +176,7 @@ describe('compute', () => {
       (await ask('wish', { text, ...asked, ...more })).body
     const open = await wish('12 eggplants by 29 May asap')
     expect([open['sowings'], (open['wish'] as { unread: string[] }).unread]).toEqual([[], ['asap']])
-    const [one] = (await wish('12 eggplants by 6/5', { kitchen: 'us' }))['sowings'] as {
+    const [one] = (await wish('12 eggplants by 6/5', { units: 'us' }))['sowings'] as {
       outOn: string
       cropId: string
     }[]

@@ -42,7 +42,7 @@ beforeAll(async () => {
   await newHousehold(household)
   await call('PUT', `/api/households/${household}`, {
     version: 1,
-    body: { name: 'Fuzz', place: '', kitchen: 'metric', season: SEASON },
+    body: { name: 'Fuzz', place: '', units: 'metric', season: SEASON },
   })
   const { body } = await call('GET', '/api/openapi.json')
   operations = Object.entries(body.paths as Record<string, Record<string, Operation>>).flatMap(

@@ -80,7 +80,7 @@ beforeAll(async () => {
     containerId: 'tray-24',
     rows: 4,
     columns: 6,
-    runs: [
+    groups: [
       { code: 'A', name: 'Genovese', cropId: 'basil' },
       { code: 'B', name: LONG, cropId: 'pumpkin' },
       { code: 'C', name: 'Řepa Žlutá', cropId: 'beetroot' },

@@ -39,7 +39,7 @@ beforeAll(async () => {
   await newHousehold(household)
   await call('PUT', `/api/households/${household}`, {
     version: 1,
-    body: { name: 'Ledger', kitchen: 'metric', season: SEASON },
+    body: { name: 'Ledger', units: 'metric', season: SEASON },
   })
 })
 afterAll(async () => {

@@ -36,7 +36,7 @@ const everything = async () => (await call('GET', home)).body
 const cells = (n: number) => Array.from({ length: n }, (_, cell) => [cell, 1])
 
 beforeAll(async () => {
-  await call('PUT', home, { version: 0, body: { name: 'Log', kitchen: 'metric', season: SEASON } })
+  await call('PUT', home, { version: 0, body: { name: 'Log', units: 'metric', season: SEASON } })
   await call('PUT', at('packets', packet), {
     version: 0,
     body: { name: 'Okra, green', cropId: 'okra', supplier: 'swap', year: 2025, seeds: 100 },
@@ -65,7 +65,7 @@ beforeAll(async () => {
         columns: 6,
         placeId: 'shelf',
         batchId: batch,
-        runs: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId: packet, seedsPerCell: 1 }],
+        groups: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId: packet, seedsPerCell: 1 }],
         cells: Array(24).fill('A'),
       },
     })
@@ -142,7 +142,7 @@ describe('what is measured', () => {
       kind: 'stage',
       on: days(-20),
       subjects: subjects(tray),
-      cells: [{ trayId: tray, run: 'A', what: 'sown', cells: cells(24), count: null }],
+      cells: [{ trayId: tray, group: 'A', what: 'sown', cells: cells(24), count: null }],
     })
     const counted = randomUUID()
     const { body } = await write(
@@ -150,7 +150,7 @@ describe('what is measured', () => {
         kind: 'look',
         on: days(-4),
         subjects: subjects(tray),
-        cells: [{ trayId: tray, run: 'A', what: 'up', cells: cells(12), count: null }],
+        cells: [{ trayId: tray, group: 'A', what: 'up', cells: cells(12), count: null }],
       },
       counted,
     )
@@ -222,7 +222,7 @@ describe('a tray that is carried', () => {
     const unsown = await write({
       kind: 'look',
       subjects: subjects(other),
-      cells: [{ trayId: other, run: 'A', what: 'up', cells: [], count: 9 }],
+      cells: [{ trayId: other, group: 'A', what: 'up', cells: [], count: 9 }],
     })
     expect([unsown.status, unsown.body.detail]).toEqual([422, 'Okra is not sown in this tray yet.'])
   })
@@ -323,7 +323,7 @@ describe('photos', () => {
   })
   it('of a household that is full another is refused, and taken once there is room', async () => {
     const full = randomUUID()
-    await call('PUT', `/api/households/${full}`, { version: 0, body: { name: 'Full', kitchen: 'metric' } })
+    await call('PUT', `/api/households/${full}`, { version: 0, body: { name: 'Full', units: 'metric' } })
     const database = new pg.Client({ connectionString: process.env.DATABASE_URL })
     await database.connect()
     try {
@@ -369,7 +369,7 @@ describe('looking back', () => {
     const arm = (code: string, trayId: string) => ({
       code,
       name: code,
-      runs: [{ trayId, run: 'A' }],
+      groups: [{ trayId, group: 'A' }],
       recipeId: null,
       packetId: null,
     })
@@ -386,7 +386,7 @@ describe('looking back', () => {
       version: 0,
       body: trial([arm('A', tray), arm('B', randomUUID())]),
     })
-    expect([nowhere.status, nowhere.body.errors[0].field]).toEqual([422, 'body.arms[1].runs'])
+    expect([nowhere.status, nowhere.body.errors[0].field]).toEqual([422, 'body.arms[1].groups'])
     expect(
       (
         await call('PUT', at('trials', randomUUID()), {
@@ -433,7 +433,7 @@ describe('in the database', () => {
         [`kind = 'seen'`, 'entry_kind'],
         [`place_id = 'racks'`, 'entry_place'],
         [`${words} @@ to_tsquery('simple', 'marmal:*')`, 'entry_words'],
-        [`subjects @> '[{"id": "${tray}"}]'`, 'entry_about'],
+        [`subjects @> '[{"id": "${tray}"}]'`, 'entry_subjects'],
       ])
         expect(await plan(where!)).toContain(index!)
       // Read in the order of the index: the first page costs the same after twenty years.

@@ -84,13 +84,13 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
     null,
   ])
   await q(use, [home, given, 'Fed', 'feed given', null, feeding, '[]', '[]', '2026-03-05 10:00Z'])
-  const mark = `insert into mark (household_id, id, name, what, of, "on", snoozed_until, seeds, deleted_at) values ($1, $2, 'sown', 'stage', $3, '2026-03-20', $4, $5, $6)`
-  const of = JSON.stringify([{ sowingId: sowing, stage: 0 }])
+  const mark = `insert into mark (household_id, id, name, what, of, "on", snoozed_until, seeds, deleted_at) values ($1, $2, 'sown', 'rung', $3, '2026-03-20', $4, $5, $6)`
+  const of = JSON.stringify([{ sowingId: sowing, rung: 0 }])
   const seeds = JSON.stringify([{ packetId: seed, seeds: 60 }])
   await q(mark, [home, sown, of, null, seeds, null])
   await q(mark, [home, undone, of, null, seeds, '2026-03-21 10:00Z'])
   await q(mark, [home, later, of, '2026-03-25', '[]', null])
-  await q(mark.replaceAll("'stage'", "'out'"), [home, randomUUID(), of, null, '[]', null])
+  await q(mark.replaceAll("'rung'", "'out'"), [home, randomUUID(), of, null, '[]', null])
   await q(
     `insert into revision (household_id, collection, id, version, body, written_at) values ($1, 'marks', $2, 1, $3, '2026-03-20 10:00Z')`,
     [
@@ -98,13 +98,22 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
       undone,
       JSON.stringify({
         name: 'sown',
-        what: 'stage',
+        what: 'rung',
         of: JSON.parse(of),
         on: '2026-03-20',
         snoozedUntil: null,
         seeds: JSON.parse(seeds),
       }),
     ],
+  )
+
+  // Another household, whose rows a migration under row-level security could pass over without a word.
+  const [next, theirSowing] = [randomUUID(), randomUUID()]
+  await q(`insert into household (household_id, name, place, kitchen) values ($1, 'Next', '', 'metric')`, [next])
+  await q(
+    `insert into sowing (household_id, id, name, crop_id, plants, season, certainty, ladder_id, rungs)
+     values ($1, $2, 'Beet', 'beet', 9, 'spring', 0.9, 'cell', '[{"stage":"sow","part":1},{"stage":"harden","part":0}]')`,
+    [next, theirSowing],
   )
 
   await migrate(drizzle({ client: before }), { migrationsFolder: MIGRATIONS })
@@ -146,5 +155,20 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
   const revision = await before.query(`select collection, body from revision`)
   expect(revision.rows).toMatchObject([
     { collection: 'entries', body: { kind: 'stage', subjects: [{ id: sowing, stage: 0 }], moves: [{ by: -60 }] } },
+  ])
+  const both = await before.query('select units, name from household order by name')
+  expect(both.rows).toEqual([
+    { units: 'metric', name: 'Next' },
+    { units: 'us', name: 'Old' },
+  ])
+  const theirs = await before.query('select schedule_id, stages from sowing where id = $1', [theirSowing])
+  expect(theirs.rows).toEqual([
+    {
+      schedule_id: 'cell',
+      stages: [
+        { kind: 'sow', part: 1 },
+        { kind: 'harden', part: 0 },
+      ],
+    },
   ])
 })

@@ -33,7 +33,7 @@ const latest = async () =>
 const temperature = (v: number, t = 0) => ({ n: 'air', u: 'Cel', v, t })
 
 beforeAll(async () => {
-  await call('PUT', home, { version: 0, body: { name: 'Devices', kitchen: 'metric', season: SEASON } })
+  await call('PUT', home, { version: 0, body: { name: 'Devices', units: 'metric', season: SEASON } })
   await call('PUT', `${home}/devices/${probe}`, {
     version: 0,
     body: { name: 'Probe on the shelf', kind: 'air probe', placeId: 'shelf' },

@@ -29,7 +29,7 @@ const TRAY = {
   containerId: 'tray-24',
   rows: 4,
   columns: 6,
-  runs: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
+  groups: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
   cells: Array(24).fill('A'),
 }
 const BATCH = {
@@ -71,7 +71,7 @@ beforeAll(async () => {
   for (const id of [mine, other])
     await call('PUT', `/api/households/${id}`, {
       version: 0,
-      body: { name: 'Sealed', kitchen: 'metric', season: SEASON },
+      body: { name: 'Sealed', units: 'metric', season: SEASON },
     })
   const at = (collection: string, body: object) => put(other, collection, body)
   theirs.tools = await at('tools', { name: 'Jug', kind: 'jug', capacityMl: 1000 })
@@ -93,7 +93,7 @@ beforeAll(async () => {
   theirs.trays = await at('trays', TRAY)
   theirs.entries = await at('entries', entry([{ what: 'trays', id: theirs.trays }]))
   theirs.devices = await at('devices', { name: 'Probe', kind: 'air probe', placeId: 'shelf' })
-  theirs.runs = await at('runs', {
+  theirs.guidedJobs = await at('guidedJobs', {
     name: 'Water',
     kind: 'water',
     subjects: [{ what: 'trays', id: theirs.trays }],
@@ -240,10 +240,10 @@ const WALK: Record<string, (id: Ids, household: string) => Ask[]> = {
   'get /api/households/{householdId}/calendar.ics': () => [],
   'post /api/households/{householdId}/calendar': () => [],
   'post /api/households/{householdId}/commands': (id) => [
-    { path: '/commands', body: command({ name: 'sow', trayId: id('trays'), on: ON, runs: [{ run: 'A' }] }) },
+    { path: '/commands', body: command({ name: 'sow', trayId: id('trays'), on: ON, groups: [{ group: 'A' }] }) },
     { path: '/commands', body: command({ name: 'give up', sowingId: id('sowings') }) },
-    { path: '/commands', body: command({ name: 'end job', id: id('runs'), by: '' }) },
-    { path: '/commands', body: command({ name: 'mark job', id: id('runs'), marks: [mark] }) },
+    { path: '/commands', body: command({ name: 'end job', id: id('guidedJobs'), by: '' }) },
+    { path: '/commands', body: command({ name: 'mark job', id: id('guidedJobs'), marks: [mark] }) },
     { path: '/commands', body: command({ name: 'undo', act: id('acts') }) },
     {
       path: '/commands',

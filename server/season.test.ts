@@ -32,7 +32,7 @@ const tomatoes = (more: Partial<SowingRecord> = {}) => ({
 const setSeason = (version: number, frame: object) =>
   call('PUT', `/api/households/${household}`, {
     version,
-    body: { name: 'Tests', place: '', kitchen: 'metric', season: frame },
+    body: { name: 'Tests', place: '', units: 'metric', season: frame },
   })
 
 beforeAll(async () => {
@@ -324,7 +324,7 @@ describe('five years of records', () => {
     await newHousehold(many)
     await call('PUT', `/api/households/${many}`, {
       version: 1,
-      body: { name: 'Many', place: '', kitchen: 'metric', season },
+      body: { name: 'Many', place: '', units: 'metric', season },
     })
     // 1 960 sowings long out and 40 under way, with ten marks each.
     await database.query(
@@ -398,7 +398,7 @@ describe('five years of records', () => {
         `select id from entry where subjects @> jsonb_build_array(jsonb_build_object('id', $1::text))`,
         [many],
       ),
-    ).toMatch(/entry_about/)
+    ).toMatch(/entry_subjects/)
     expect(
       await explain('select id from entry where household_id = $1 order by number desc limit 60', [many]),
     ).toMatch(/entry_number/)

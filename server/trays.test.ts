@@ -27,7 +27,7 @@ const laid = (more: Record<string, unknown> = {}) =>
     containerId: 'tray-24',
     rows: 4,
     columns: 6,
-    runs: [{ code: 'A', name: 'Basil', cropId: 'basil', seedsPerCell: 2 }],
+    groups: [{ code: 'A', name: 'Basil', cropId: 'basil', seedsPerCell: 2 }],
     cells: [...Array(18).fill('A'), ...Array(6).fill('')],
     ...more,
   })
@@ -56,7 +56,7 @@ const change = (
   what: Changes[number]['what'],
   cells: [number, number][],
   count: number | null = null,
-): Changes[number] => ({ trayId, run: 'A', what, cells, count })
+): Changes[number] => ({ trayId, group: 'A', what, cells, count })
 const each = (body: TrayRecord, n: number, from = 0, to = 99): [number, number][] =>
   cellsOf(layoutOf(body), 'A')
     .slice(from, to)
@@ -65,7 +65,7 @@ async function standing(id: string) {
   const everything = (await call('GET', `/api/households/${household}`)).body
   const record = everything.trays.find((one: { id: string }) => one.id === id)
   const { crops } = contextOf(everything)
-  return trayStands(record.body, changesByTray(everything.entries).get(id) ?? [], crops).runs[0]!
+  return trayStands(record.body, changesByTray(everything.entries).get(id) ?? [], crops).groups[0]!
 }
 
 beforeAll(async () => {
@@ -73,7 +73,7 @@ beforeAll(async () => {
   await newHousehold(household)
   await call('PUT', `/api/households/${household}`, {
     version: 1,
-    body: { name: 'Tests', place: '', kitchen: 'metric', season: SEASON },
+    body: { name: 'Tests', place: '', units: 'metric', season: SEASON },
   })
 })
 afterAll(async () => {
@@ -100,7 +100,7 @@ describe('a tray', () => {
     await put('packets', { name: 'Genovese', cropId: 'basil', year, seeds: 100 }, 0, packetId)
     const planned = { name: 'Basil', cropId: 'basil', plants: 14, sowOn: on('04-01'), packetId }
     await put('sowings', planned, 0, sowingId)
-    const body = laid({ runs: [{ ...laid().runs[0]!, sowingId, packetId }] })
+    const body = laid({ groups: [{ ...laid().groups[0]!, sowingId, packetId }] })
     await put('trays', body, 0, id)
     await put('trays', six, 0, next)
     const sown = await happened(
@@ -195,7 +195,7 @@ describe('a tray', () => {
     const whole = { name: '512', containerId: 'tray-512', rows: 16, columns: 32, cells: Array(512).fill('A') }
     expect((await put('trays', laid(whole), 0, id)).status).toBe(200)
     const { rows } = await database.query(
-      'select octet_length(runs::text) + octet_length(cells::text) as size from tray where id = $1',
+      'select octet_length(groups::text) + octet_length(cells::text) as size from tray where id = $1',
       [id],
     )
     expect(rows[0].size).toBeLessThan(10_000)

@@ -5,7 +5,7 @@ import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { SEASON } from '#shared/test/season'
 import { call } from './test/calling'
 
-/* Runs and the water of trays against the real server and the real PostgreSQL. */
+/* Groups and the water of trays against the real server and the real PostgreSQL. */
 
 const household = randomUUID()
 const at = (collection: string, id: string) => `/api/households/${household}/${collection}/${id}`
@@ -30,7 +30,7 @@ const weighed = (grams: number, more: object = {}) =>
 beforeAll(async () => {
   await call('PUT', `/api/households/${household}`, {
     version: 0,
-    body: { name: 'Tests', kitchen: 'metric', season: SEASON },
+    body: { name: 'Tests', units: 'metric', season: SEASON },
   })
   const grid = gridFor(BUILT_IN_CONTAINERS.get('tray-72')!, 72)
   await call('PUT', at('trays', tray), {
@@ -41,7 +41,7 @@ beforeAll(async () => {
       rows: grid.rows,
       columns: grid.columns,
       recipeId: 'lean-and-light',
-      runs: [{ code: 'A', name: 'Okra', cropId: 'okra', seedsPerCell: 1 }],
+      groups: [{ code: 'A', name: 'Okra', cropId: 'okra', seedsPerCell: 1 }],
       cells: Array(grid.rows * grid.columns).fill('A'),
     },
   })
@@ -103,7 +103,7 @@ describe('a weight that is written down', () => {
 })
 
 describe('a run', () => {
-  const run = (over: object = {}) => ({
+  const group = (over: object = {}) => ({
     name: 'Mix',
     kind: 'mix',
     subjects: [{ what: 'batches', id: batch, stage: null }],
@@ -114,29 +114,29 @@ describe('a run', () => {
 
   it('keeps the marks of two phones: the second is told, shown what stands, and joins', async () => {
     const id = randomUUID()
-    await call('PUT', at('runs', id), { version: 0, body: run() })
+    await call('PUT', at('guidedJobs', id), { version: 0, body: group() })
     const [one, other] = [mark('measure'), mark('soak-coir')]
-    const first = await call('PUT', at('runs', id), { version: 1, body: run({ marks: [one] }) })
-    const second = await call('PUT', at('runs', id), { version: 1, body: run({ marks: [other] }) })
+    const first = await call('PUT', at('guidedJobs', id), { version: 1, body: group({ marks: [one] }) })
+    const second = await call('PUT', at('guidedJobs', id), { version: 1, body: group({ marks: [other] }) })
     expect([first.status, second.status]).toEqual([200, 409])
     const stands = second.body.current
-    const joined = await call('PUT', at('runs', id), {
+    const joined = await call('PUT', at('guidedJobs', id), {
       version: stands.version,
       body: { ...stands.body, marks: [...stands.body.marks, other] },
     })
     expect(joined.body.body.marks.map(({ step }: { step: string }) => step)).toEqual(['measure', 'soak-coir'])
   })
   it('is about what is there, and of a kind that is known', async () => {
-    const unknown = await call('PUT', at('runs', randomUUID()), {
+    const unknown = await call('PUT', at('guidedJobs', randomUUID()), {
       version: 0,
-      body: run({ subjects: [{ what: 'batches', id: randomUUID(), stage: null }] }),
+      body: group({ subjects: [{ what: 'batches', id: randomUUID(), stage: null }] }),
     })
     expect([unknown.status, unknown.body.errors[0].field]).toEqual([422, 'body.subjects'])
     expect(
-      (await call('PUT', at('runs', randomUUID()), { version: 0, body: run({ kind: 'dance' }) })).status,
+      (await call('PUT', at('guidedJobs', randomUUID()), { version: 0, body: group({ kind: 'dance' }) })).status,
     ).toBe(422)
     expect(
-      (await call('PUT', at('runs', randomUUID()), { version: 0, body: run({ hands: 0 }) })).status,
+      (await call('PUT', at('guidedJobs', randomUUID()), { version: 0, body: group({ hands: 0 }) })).status,
     ).toBe(422)
   })
   it('that ends half way takes half from the stores, and gives it back when it is taken back', async () => {

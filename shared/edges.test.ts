@@ -24,7 +24,7 @@ import { feedingProblems } from './reckoning/dose-request'
 import { material } from './records/material'
 import { programme } from './records/programme'
 import { asProgrammeRequest, programmeRecordProblems } from './reckoning/programme-request'
-import { run } from './records/run'
+import { guidedJob } from './records/guided-job'
 import { seasonFrame } from './records/season-frame'
 import { sowing } from './records/sowing'
 import { sowingRecordProblems } from './reckoning/sowing-request'
@@ -78,7 +78,7 @@ const season = seasonFrame.parse({
 const household = HOUSEHOLD.parse({
   name: 'Edges',
   place: '',
-  kitchen: 'metric',
+  units: 'metric',
   water: { ecMsPerCm: 0.4, alkalinityMgPerL: 120 },
   season,
 })
@@ -103,7 +103,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       preparations: [],
       worksIn: [],
       homeTests: [
-        { parts, depthMm: 100, runs: [{ volumeMl: 1000, heldMl: 20, pouredMl: 800, drainedMl: 150 }] },
+        { parts, depthMm: 100, groups: [{ volumeMl: 1000, heldMl: 20, pouredMl: 800, drainedMl: 150 }] },
       ],
     },
   ],
@@ -255,7 +255,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       cut: { column: 2, placeId: 'sill' },
       batchId: null,
       recipeId: null,
-      runs: [
+      groups: [
         {
           code: 'A',
           name: 'Basil',
@@ -270,8 +270,8 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       emptiedOn: null,
     },
   ],
-  runs: [
-    run.parse({
+  groups: [
+    guidedJob.parse({
       name: 'Mix batch 3',
       kind: 'mix',
       subjects: [{ what: 'batches', id: ID, stage: 0 }],
@@ -292,7 +292,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       }),
       times: 2,
       count: 31,
-      cells: [{ trayId: ID, run: 'A', what: 'up', cells: [[1, 2]], count: 3 }],
+      cells: [{ trayId: ID, group: 'A', what: 'up', cells: [[1, 2]], count: 3 }],
       water: [
         {
           trayId: ID,
@@ -334,7 +334,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       arms: ['A', 'B'].map((code) => ({
         code,
         name: `Mix ${code}`,
-        runs: [],
+        groups: [],
         recipeId: null,
         packetId: null,
       })),

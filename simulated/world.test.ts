@@ -39,7 +39,7 @@ const everything = (entries: readonly object[], more: object = {}) =>
     household: {
       body: householdSchema.parse({
         name: 'A bench that is not there',
-        kitchen: 'metric',
+        units: 'metric',
         clock: { day, since: SINCE.toISOString(), speed: 1 },
         season: SEASON,
         ...more,

@@ -28,7 +28,7 @@ const rows = computed(() =>
 const ticked = ref<string[]>([])
 const amounts = ref<Record<string, string>>({})
 const stockOf = ({ kind, id, name }: (typeof rows.value)[number]) => {
-  const size = packSaid(amounts.value[id] ?? '', household.kitchen)
+  const size = packSaid(amounts.value[id] ?? '', household.units)
   return (
     size && {
       name: `${amounts.value[id]!.trim()} of ${name.toLowerCase()}`.slice(0, 120),

@@ -39,7 +39,7 @@ export const useFirstHour = defineStore('firstHour', () => {
       keep({ skipped: [...said.value.skipped.filter((one) => one !== step), ...(yes ? [step] : [])] }),
     setFrosts: (frosts: Frosts) =>
       save({
-        ...(household.season ?? { ...newFrame(household.kitchen), places: orOutside(said.value.places) }),
+        ...(household.season ?? { ...newFrame(household.units), places: orOutside(said.value.places) }),
         ...frosts,
       }),
     async setPlaces(rooms: Place[]) {

@@ -105,7 +105,7 @@ export const useHousehold = defineStore('household', () => {
   async function begin(body: HouseholdRecord) {
     const id = newId()
     // What is in every drawer is there from the first day.
-    const command: Sent = { name: 'begin household', body, tools: [...usualTools(body.kitchen)] }
+    const command: Sent = { name: 'begin household', body, tools: [...usualTools(body.units)] }
     await sendCommand(id, command)
     await moveTo(id)
     await query.refetch()
@@ -133,7 +133,7 @@ export const useHousehold = defineStore('household', () => {
     versionOf,
     record: computed(() => everything.value?.household.body ?? null),
     id: computed(() => everything.value?.household.id ?? ''),
-    kitchen: computed(() => everything.value?.household.body.kitchen ?? 'metric'),
+    units: computed(() => everything.value?.household.body.units ?? 'metric'),
     /** Whose degrees temperatures are shown in. */
     thermometer: computed(() =>
       everything.value ? thermometerOf(everything.value.household.body) : 'metric',
@@ -148,7 +148,7 @@ export const useHousehold = defineStore('household', () => {
     packets: records('packets'),
     sowings: records('sowings'),
     trays: records('trays'),
-    runs: records('runs'),
+    guidedJobs: records('guidedJobs'),
     trials: records('trials'),
     photos: records('photos'),
     devices: records('devices'),

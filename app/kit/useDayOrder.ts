@@ -7,7 +7,7 @@ export function useDayOrder() {
   const household = useHousehold()
   const { monthFirst } = useDates()
   return computed(() =>
-    household.kitchen === 'us' || (household.kitchen === 'metric' && monthFirst.value)
+    household.units === 'us' || (household.units === 'metric' && monthFirst.value)
       ? ('month first' as const)
       : ('day first' as const),
   )

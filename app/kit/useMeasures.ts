@@ -6,16 +6,16 @@ import { saidIn } from '#core/units/said'
 export function useMeasures() {
   const household = useHousehold()
   return {
-    volume: (litres: number) => printQuantity(litres, 'volume', household.kitchen),
+    volume: (litres: number) => printQuantity(litres, 'volume', household.units),
     /** As much of it as a label on a chart has room for: one measure, no second. */
-    roughVolume: (litres: number) => printQuantity(litres, 'volume', household.kitchen).split(' + ')[0]!,
+    roughVolume: (litres: number) => printQuantity(litres, 'volume', household.units).split(' + ')[0]!,
     /** As it is poured by hand: two digits are enough. */
     aboutVolume: (litres: number) =>
-      printQuantity(Number(litres.toPrecision(2)), 'volume', household.kitchen),
-    length: (mm: number) => printQuantity(mm, 'length', household.kitchen),
-    mass: (g: number) => printQuantity(g, 'mass', household.kitchen),
+      printQuantity(Number(litres.toPrecision(2)), 'volume', household.units),
+    length: (mm: number) => printQuantity(mm, 'length', household.units),
+    mass: (g: number) => printQuantity(g, 'mass', household.units),
     /** A sentence of the rules, its amounts in these measures. */
-    said: (text: string) => saidIn(household.kitchen, text, household.thermometer),
+    said: (text: string) => saidIn(household.units, text, household.thermometer),
     temperature: (celsius: number) => printQuantity(celsius, 'temperature', household.thermometer),
   }
 }

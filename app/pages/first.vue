@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import Button from 'primevue/button'
 import { NuxtLink } from '#components'
 import FirstFrost from '~/first-hour/FirstFrost.vue'
-import FirstKitchen from '~/first-hour/FirstKitchen.vue'
+import FirstUnits from '~/first-hour/FirstUnits.vue'
 import FirstRoom from '~/first-hour/FirstRoom.vue'
 import FirstShed from '~/first-hour/FirstShed.vue'
 import FirstStep from '~/first-hour/FirstStep.vue'
@@ -13,7 +13,7 @@ import StandsAlready from '~/plan/StandsAlready.vue'
 import PageTop from '~/shell/PageTop.vue'
 import { useDates } from '~/kit/useDates'
 import { useMeasures } from '~/kit/useMeasures'
-import { useRuns } from '~/mix-and-feed/cards/usePlannedCard'
+import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import { useExample } from '~/household/example'
@@ -29,7 +29,7 @@ definePageMeta({
 })
 const season = useSeason()
 const context = useContext()
-const { planBatch } = useRuns()
+const { planBatch } = usePlannedCard()
 const { printDay } = useDates()
 const { volume } = useMeasures()
 const example = useExample()

@@ -63,8 +63,8 @@ const THINGS: Readonly<Record<string, string>> = {
   '/trays/:id': 'A tray',
   '/bench/:id': 'The card of a batch',
   '/bench/feed/:id': 'The card of a feed',
-  '/runs/:id': 'A run',
-  '/runs/sheets/:id': 'A run on paper',
+  '/jobs/:id': 'A job',
+  '/jobs/sheets/:id': 'A job on paper',
   '/log/trace/:id': 'Where a tray comes from',
 }
 const print = () => window.print()

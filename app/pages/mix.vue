@@ -90,7 +90,7 @@ function addMaterial(id: string) {
 const OWN_SIZE = 'own size'
 const scoopChoices = computed(() => [
   ...context.scoops.map(({ name, capacityMl }) => ({ value: name, name, volumeL: capacityMl! / 1000 })),
-  ...usualScoops(household.kitchen).map((scoop) => ({ value: scoop.name, ...scoop })),
+  ...usualScoops(household.units).map((scoop) => ({ value: scoop.name, ...scoop })),
   { value: OWN_SIZE, name: 'Another size', volumeL: null },
 ])
 function chooseScoop(value: string) {

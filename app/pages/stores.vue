@@ -57,7 +57,7 @@ const tools = computed(() =>
     holds:
       one.capacityMl === null
         ? ''
-        : printBoth(one.capacityMl / 1000, 'volume', household.kitchen).join(' · '),
+        : printBoth(one.capacityMl / 1000, 'volume', household.units).join(' · '),
     error: errorOf(one),
   })),
 )

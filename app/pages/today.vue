@@ -17,7 +17,7 @@ import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
 import { useHousehold } from '~/household/household'
 import { useHouseholdAnswer } from '~/household/saving'
 import { usePreferences } from '~/household/preferences'
-import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { counted } from '#core/text/plurals'
 import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
@@ -42,7 +42,7 @@ const household = useHousehold()
 const season = useSeason()
 const context = useContext()
 const trays = useTrays()
-const runs = useRunStore()
+const guidedJobs = useGuidedJobs()
 const { printDay } = useDates()
 const { words } = useJobWords()
 const preferences = usePreferences()
@@ -153,8 +153,8 @@ const print = () => window.print()
     <header class="no-print">
       <div>
         <h1>{{ printDay(season.today) }}</h1>
-        <p v-if="runs.open.length" class="runs">
-          <NuxtLink to="/runs">{{ counted(runs.open.length, 'run') }} under way</NuxtLink>
+        <p v-if="guidedJobs.open.length" class="guided-jobs">
+          <NuxtLink to="/jobs">{{ counted(guidedJobs.open.length, 'guided job') }} under way</NuxtLink>
         </p>
         <p v-if="list.length && preferences.letterKeys" class="soft keys">
           Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.

@@ -28,7 +28,7 @@ const context = useContext()
 const season = useSeason()
 const household = useHousehold()
 
-const draft = ref<SeasonFrameRecord>(season.frame ? copyOf(season.frame) : newFrame(household.kitchen))
+const draft = ref<SeasonFrameRecord>(season.frame ? copyOf(season.frame) : newFrame(household.units))
 const { saving, save, dismiss } = useHouseholdPart('season', 'frosts and places')
 const frosts = computed({
   get: (): Frosts => draft.value,

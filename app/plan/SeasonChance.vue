@@ -57,7 +57,7 @@ const rows = computed(() =>
     }))
     .sort((a, b) => a.chance - b.chance),
 )
-const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
+const litres = (l: number) => printQuantity(l, 'volume', household.units)
 </script>
 
 <template>

@@ -41,8 +41,8 @@ const places = computed(() =>
       full,
       standing: steps(flats, (value) => [y(0), y(value)]),
       over: steps(flats, (value) => [full, Math.min(full, y(value))]),
-      runs: season.overflowing
-        .filter((run) => run.place.id === place.id)
+      demands: season.overflowing
+        .filter((demand) => demand.place.id === place.id)
         .map(({ from, most }) => ({
           from,
           most,
@@ -56,13 +56,13 @@ const places = computed(() =>
 const mostMix = computed(() => Math.max(1, ...season.mixes.map(({ looseL }) => looseL)))
 const mixBars = computed(() => {
   const y = scaleLinear([0, mostMix.value], [0, props.panels.mix - 16])
-  return season.mixes.map((run) => {
-    const high = y(run.looseL)
+  return season.mixes.map((demand) => {
+    const high = y(demand.looseL)
     return {
-      run,
-      x: props.scale.x(run.on),
+      demand,
+      x: props.scale.x(demand.on),
       high,
-      layers: layersOf(context.recipes.get(run.recipeId)?.parts ?? []).map(({ materialId, from, share }) => ({
+      layers: layersOf(context.recipes.get(demand.recipeId)?.parts ?? []).map(({ materialId, from, share }) => ({
         materialId,
         y: mixFoot.value - high * (from + share),
         high: high * share,
@@ -73,16 +73,16 @@ const mixBars = computed(() => {
 /** Labels that would run into a larger neighbour's are left out; its bar still stands. */
 const labelled = computed(() => {
   const kept: { x: number; looseL: number }[] = []
-  for (const { x, run } of [...mixBars.value].sort((a, b) => b.run.looseL - a.run.looseL))
-    if (kept.every((other) => Math.abs(other.x - x) > 46)) kept.push({ x, looseL: run.looseL })
+  for (const { x, demand } of [...mixBars.value].sort((a, b) => b.demand.looseL - a.demand.looseL))
+    if (kept.every((other) => Math.abs(other.x - x) > 46)) kept.push({ x, looseL: demand.looseL })
   return new Set(kept.map(({ x }) => x))
 })
 const mostFeed = computed(() => Math.max(1, ...season.feeds.map(({ solutionL }) => solutionL)))
 const feedBars = computed(() =>
-  season.feeds.map((run) => ({
-    run,
-    x: props.scale.x(run.on),
-    high: Math.max(2, ((props.panels.feed - 14) * run.solutionL) / mostFeed.value),
+  season.feeds.map((demand) => ({
+    demand,
+    x: props.scale.x(demand.on),
+    high: Math.max(2, ((props.panels.feed - 14) * demand.solutionL) / mostFeed.value),
   })),
 )
 </script>
@@ -104,14 +104,14 @@ const feedBars = computed(() =>
           <path class="full" :d="`M${scale.left} ${one.full}H${scale.right}`" />
           <text :x="scale.right + 6" :y="one.full + 5">{{ printNumber(one.place.flats) }} fit</text>
         </template>
-        <text v-for="run in one.runs" :key="run.from" class="warn" :x="run.x" :y="run.y">
-          {{ printNumber(run.most) }}
+        <text v-for="demand in one.demands" :key="demand.from" class="warn" :x="demand.x" :y="demand.y">
+          {{ printNumber(demand.most) }}
         </text>
       </g>
 
       <text class="panel" :x="8" :y="mixFoot - panels.mix - 8">Mix to make</text>
       <path class="base" :d="`M${scale.left} ${mixFoot}H${scale.right}`" />
-      <g v-for="bar in mixBars" :key="bar.run.id">
+      <g v-for="bar in mixBars" :key="bar.demand.id">
         <rect
           v-for="layer in bar.layers"
           :key="layer.materialId"
@@ -129,7 +129,7 @@ const feedBars = computed(() =>
           :y="mixFoot - bar.high - 4"
           text-anchor="middle"
         >
-          {{ roughVolume(bar.run.looseL) }}
+          {{ roughVolume(bar.demand.looseL) }}
         </text>
       </g>
 

@@ -34,9 +34,9 @@ const isDone = (sowingId: string, stage: number) => season.done.get(sowingId)?.[
 const dated = computed((): DatedNeeds[] => {
   const mixes = settledMixes.value
     .filter(({ of }) => of.some(({ sowingId, stage }) => !isDone(sowingId, stage)))
-    .flatMap((run) => {
-      const recipe = context.recipes.get(run.recipeId)
-      return recipe ? [needsOfMix(run, recipe, context.materials)] : []
+    .flatMap((demand) => {
+      const recipe = context.recipes.get(demand.recipeId)
+      return recipe ? [needsOfMix(demand, recipe, context.materials)] : []
     })
   const feed = context.feeds.get(season.frame!.feedId)
   const feeds = feed ? settledFeeds.value.filter(({ on }) => on >= season.today) : []
@@ -45,7 +45,7 @@ const dated = computed((): DatedNeeds[] => {
       .filter(({ on }) => on >= season.today)
       .map((visit) => needsOfVisit(visit, context.materials)),
   )
-  return [...mixes, ...feeds.map((run) => needsOfFeed(run, feed!)), ...care]
+  return [...mixes, ...feeds.map((demand) => needsOfFeed(demand, feed!)), ...care]
 })
 /** Seed for what is not sown yet. */
 const seed = computed(() =>

@@ -14,7 +14,7 @@ import type { Day } from '#core/calendar/day'
 import { edgeMoved, movedBy } from '#core/season/schedule/moves'
 import { withOutside } from '#core/season/schedule/stays'
 import { countsSeedlings } from '#core/sowing/crop'
-import { extentOf, feedRuns, loadOf, mixRuns, overflows } from '#core/season/demand/demand'
+import { extentOf, feedDemands, loadOf, mixDemands, overflows } from '#core/season/demand/demand'
 import { stagesOf } from '#core/season/schedule/sowing'
 import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
@@ -105,8 +105,8 @@ export const useSeason = defineStore('season', () => {
     const used = known.filter(({ id }) => load.value?.places.get(id)?.some((flats) => flats > 0))
     return used.length ? used : known.slice(0, 1)
   })
-  const mixes = computed(() => (frame.value ? mixRuns(rows.value, frame.value) : []))
-  const feeds = computed(() => (frame.value ? feedRuns(rows.value, frame.value) : []))
+  const mixes = computed(() => (frame.value ? mixDemands(rows.value, frame.value) : []))
+  const feeds = computed(() => (frame.value ? feedDemands(rows.value, frame.value) : []))
   const kept = computed(() => rows.value.filter(({ id }) => id !== thought.value?.id))
   const jobs = computed((): Job[] =>
     known.value ? jobsOn(today.value, kept.value, marks.value, known.value) : [],

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { KITCHEN_CHOICES } from '~/kit/fields/kitchens'
+import { UNIT_SYSTEM_CHOICES } from '~/kit/fields/unit-systems'
 import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
 import { useDates } from '~/kit/useDates'
 import { useMeasures } from '~/kit/useMeasures'
@@ -15,14 +15,14 @@ const household = useHousehold()
 const today = useToday()
 const { printLongDay } = useDates()
 const { temperature, volume } = useMeasures()
-type Answer = Pick<HouseholdRecord, 'kitchen' | 'timeZone' | 'formats'>
+type Answer = Pick<HouseholdRecord, 'units' | 'timeZone' | 'formats'>
 const { saving, save, dismiss } = useHouseholdAnswer<Answer>(
   'how it is written',
-  ({ kitchen, timeZone, formats }) => ({ kitchen, timeZone, formats }),
+  ({ units, timeZone, formats }) => ({ units, timeZone, formats }),
   (whole, answer) => ({ ...whole, ...answer }),
 )
 const stands = computed((): Answer => ({
-  kitchen: household.record!.kitchen,
+  units: household.record!.units,
   timeZone: household.record!.timeZone,
   formats: household.record!.formats,
 }))
@@ -58,10 +58,10 @@ type Formats = NonNullable<Answer['formats']>
     <p class="sample" role="status">{{ printLongDay(today) }} · {{ temperature(21) }} · {{ volume(1.5) }}</p>
     <div class="grid">
       <ChoiceField
-        :model-value="stands.kitchen"
+        :model-value="stands.units"
         label="Kitchen"
-        :choices="KITCHEN_CHOICES"
-        @update:model-value="(kitchen) => save({ ...stands, kitchen })"
+        :choices="UNIT_SYSTEM_CHOICES"
+        @update:model-value="(units) => save({ ...stands, units })"
       />
       <ChoiceField
         :model-value="formats.temperature ?? READER"

@@ -3,12 +3,12 @@ import TextField from '~/kit/fields/TextField.vue'
 import Button from 'primevue/button'
 import { navigateTo } from '#imports'
 import { computed, onMounted, ref } from 'vue'
-import { KITCHEN_CHOICES } from '~/kit/fields/kitchens'
+import { UNIT_SYSTEM_CHOICES } from '~/kit/fields/unit-systems'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import { readProblem } from '~/household/whyNot'
 import { useHousehold } from '~/household/household'
 import { useExample } from '~/household/example'
-import { kitchenOfRegion } from '#core/units/region'
+import { unitsOfRegion } from '#core/units/region'
 import type { Stored } from '#shared/records/collections'
 import { newHousehold, type HouseholdRecord } from '#shared/records/household'
 
@@ -18,11 +18,11 @@ const MANY = 12
 const household = useHousehold()
 const name = ref('')
 /** A guess by the browser’s region; it is shown, and changed here or later. */
-const kitchen = ref<HouseholdRecord['kitchen']>('metric')
+const units = ref<HouseholdRecord['units']>('metric')
 const region = ref<string | null>(null)
 onMounted(() => {
-  const guess = kitchenOfRegion(navigator.languages)
-  kitchen.value = guess.kitchen
+  const guess = unitsOfRegion(navigator.languages)
+  units.value = guess.units
   region.value = guess.region
 })
 const example = useExample()
@@ -45,7 +45,7 @@ async function begin() {
   problem.value = undefined
   try {
     await household.begin({
-      ...newHousehold(kitchen.value),
+      ...newHousehold(units.value),
       name: name.value.trim() || 'My bench',
       timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     })
@@ -79,9 +79,9 @@ async function begin() {
     <p class="soft">A household keeps its recipes, tools, containers and feeds together.</p>
     <TextField v-model="name" label="Name of the household" hint="or leave it empty" :problem="problem" />
     <ChoiceField
-      v-model="kitchen"
+      v-model="units"
       label="Kitchen measures"
-      :choices="KITCHEN_CHOICES"
+      :choices="UNIT_SYSTEM_CHOICES"
       :hint="region ? `guessed from your browser, which says ${region}` : undefined"
     />
     <Button type="submit" class="main" :disabled="busy">Begin</Button>

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import SelectButton from 'primevue/selectbutton'
 import { usePlaces } from '~/shell/usePlaces'
-import { useKitchenAnswer } from '~/first-hour/useKitchenAnswer'
+import { useUnitsAnswer } from '~/first-hour/useUnitsAnswer'
 import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
 import Dialog from 'primevue/dialog'
 import Button from 'primevue/button'
@@ -11,7 +11,7 @@ import { NuxtLink } from '#components'
 import { useHousehold } from '~/household/household'
 import { usePreferences } from '~/household/preferences'
 import { CircleQuestionMark, Moon, Search, Settings, Sun } from '@lucide/vue'
-import type { Kitchen } from '#core/units/unit'
+import type { UnitSystem } from '#core/units/unit'
 
 defineEmits<{ palette: []; help: [] }>()
 const route = useRoute()
@@ -30,20 +30,20 @@ watch(
 const here = (path: string) =>
   (route.meta.place?.parent ?? (route.path.startsWith('/bench') ? '/' : route.path)) === path
 
-const KITCHENS: { value: Kitchen; name: string; long: string }[] = [
+const UNIT_SYSTEMS: { value: UnitSystem; name: string; long: string }[] = [
   { value: 'metric', name: 'mL', long: 'Metric kitchen' },
   { value: 'us', name: 'US', long: 'US kitchen' },
   { value: 'imperial', name: 'imp', long: 'Imperial kitchen' },
 ]
 
-const { saving, save, dismiss } = useKitchenAnswer()
-const showing = ref<Kitchen>()
-const kitchen = computed(() => showing.value ?? household.kitchen)
-async function chooseKitchen(wanted: Kitchen) {
-  if (!household.record || household.kitchen === wanted) return
+const { saving, save, dismiss } = useUnitsAnswer()
+const showing = ref<UnitSystem>()
+const units = computed(() => showing.value ?? household.units)
+async function chooseUnits(wanted: UnitSystem) {
+  if (!household.record || household.units === wanted) return
   // At once on screen; put back if the server will not have it.
   showing.value = wanted
-  await save({ kitchen: wanted })
+  await save({ units: wanted })
   showing.value = undefined
 }
 </script>
@@ -79,12 +79,12 @@ async function chooseKitchen(wanted: Kitchen) {
         v-if="household.everything"
         class="units"
         aria-label="Units"
-        :model-value="kitchen"
-        :options="KITCHENS"
+        :model-value="units"
+        :options="UNIT_SYSTEMS"
         option-label="long"
         option-value="value"
         :allow-empty="false"
-        @update:model-value="chooseKitchen"
+        @update:model-value="chooseUnits"
       >
         <template #option="{ option }">
           <span aria-hidden="true">{{ option.name }}</span><span class="unseen">{{ option.long }}</span>

@@ -4,8 +4,8 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { NuxtLink } from '#components'
 import { useDates } from '~/kit/useDates'
 import { useJobWords } from '~/today/useJobWords'
-import { useRuns } from '~/mix-and-feed/cards/usePlannedCard'
-import { useRunStore } from '~/today/jobs/guided-jobs'
+import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
 import DoneForm from '~/today/DoneForm.vue'
@@ -20,8 +20,8 @@ const season = useSeason()
 const trays = useTrays()
 const { printDay } = useDates()
 const { words, dangerText } = useJobWords()
-const { planBatch, planFeed, startBatch, startFeed } = useRuns()
-const runs = useRunStore()
+const { planBatch, planFeed, startBatch, startFeed } = usePlannedCard()
+const guidedJobs = useGuidedJobs()
 const said = computed(() => words(props.job))
 const isDone = computed(() => props.job.state === 'done')
 /** What came up is counted, and what was done on another day is written down as of that day. */
@@ -60,15 +60,15 @@ const begin = computed((): (() => unknown) | null => {
   const subjects = [{ what: 'sowings' as const, id: target.sowingId, stage: target.stage }]
   if (kind === 'stage' && stageKind === 'sow' && inTrays.value.length)
     return () =>
-      runs.start(
+      guidedJobs.start(
         'sow',
         said.value.title,
         inTrays.value.map(({ id }) => ({ what: 'trays' as const, id, stage: null })),
       )
   if (kind === 'stage' && (stageKind === 'prick out' || stageKind === 'pot up'))
-    return () => runs.start(stageKind, said.value.title, subjects)
+    return () => guidedJobs.start(stageKind, said.value.title, subjects)
   if (kind === 'out' && season.row(target.sowingId)?.planned.stages.at(-1)?.kind === 'set in')
-    return () => runs.start('final container', `Set in: ${names[0]}`, subjects)
+    return () => guidedJobs.start('final container', `Set in: ${names[0]}`, subjects)
   return null
 })
 const mayHold = computed(() => props.job.kind === 'out' || props.job.stageKind === 'harden')

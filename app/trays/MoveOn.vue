@@ -13,14 +13,14 @@ import { counted } from '#core/text/plurals'
 import { withOutside } from '#core/season/schedule/stays'
 import type { Day } from '#core/calendar/day'
 import { freeCells, gridFor, isPack } from '#core/trays/layout'
-import type { RunStands } from '#core/trays/standing'
+import type { GroupStands } from '#core/trays/standing'
 import type { Stored } from '#shared/records/collections'
 import { tray as schema, type TrayRecord } from '#shared/records/tray'
 
 /** Plants go on into another tray: which, how many, into what, where it stands. */
 const props = defineProps<{
   tray: Stored<TrayRecord>
-  runs: readonly RunStands[]
+  groups: readonly GroupStands[]
   chosen: readonly number[]
 }>()
 const emit = defineEmits<{ done: []; cancel: [] }>()
@@ -29,25 +29,25 @@ const season = useSeason()
 const reckoned = useContext()
 const { noteDone } = useCommands()
 
-const code = ref(props.runs[0]?.run.code ?? '')
-const run = computed(() => props.runs.find((one) => one.run.code === code.value) ?? props.runs[0]!)
-/** Chosen cells say which plants go; else so many of a run, the first first. */
+const code = ref(props.groups[0]?.group.code ?? '')
+const group = computed(() => props.groups.find((one) => one.group.code === code.value) ?? props.groups[0]!)
+/** Chosen cells say which plants go; else so many of a group, the first first. */
 const fromCells = computed(() => props.chosen.length > 0)
 const there = computed(() =>
   fromCells.value
-    ? props.runs.reduce(
-        (sum, { run: { code: of } }) =>
+    ? props.groups.reduce(
+        (sum, { group: { code: of } }) =>
           sum + trays.standingCells(props.tray, of, Infinity, props.chosen).reduce((n, [, k]) => n + k, 0),
         0,
       )
-    : run.value.standing,
+    : group.value.standing,
 )
 const plants = ref<number | null>(there.value)
 watch(there, (now) => (plants.value = now))
 
 /** The next stage of the schedule says the container, where there is a plan. */
 const nextContainer = computed(() => {
-  const { sowingId, stage } = run.value.run
+  const { sowingId, stage } = group.value.group
   const planned = sowingId ? season.row(sowingId)?.planned.stages : undefined
   return planned?.slice(stage + 1).find(({ recipeId }) => recipeId !== null)?.container.id ?? 'six-pack'
 })
@@ -110,10 +110,10 @@ async function move() {
       })
     : null
   let left = plants.value!
-  const from = (fromCells.value ? props.runs : [run.value]).flatMap((stands) => {
+  const from = (fromCells.value ? props.groups : [group.value]).flatMap((stands) => {
     const cells = trays.standingCells(
       props.tray,
-      stands.run.code,
+      stands.group.code,
       left,
       fromCells.value ? props.chosen : null,
     )
@@ -136,10 +136,10 @@ async function move() {
 <template>
   <form class="form" @submit.prevent="move">
     <ChoiceField
-      v-if="!fromCells && runs.length > 1"
+      v-if="!fromCells && groups.length > 1"
       v-model="code"
       label="Of"
-      :choices="runs.map(({ run: one }) => ({ value: one.code, name: `${one.code}: ${one.name}` }))"
+      :choices="groups.map(({ group: one }) => ({ value: one.code, name: `${one.code}: ${one.name}` }))"
     />
     <TypedField v-model="plants" label="Plants" :hint="`${there} stand`" />
     <ChoiceField v-model="target" label="Into" :choices="targets" />

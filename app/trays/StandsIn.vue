@@ -11,24 +11,24 @@ const trays = useTrays()
 
 const first = computed((): Spot[] =>
   trays.all.flatMap(({ id, body }) =>
-    body.runs
+    body.groups
       .filter(({ packetId }) =>
         props.packetId ? packetId === props.packetId : body.batchId === props.batchId,
       )
-      .map(({ code }) => ({ trayId: id, run: code })),
+      .map(({ code }) => ({ trayId: id, group: code })),
   ),
 )
 const spots = computed(() => {
   const after = first.value.flatMap((spot) => waysFrom(trays.steps, spot).map(({ to }) => to))
-  return [...new Map([...first.value, ...after].map((spot) => [`${spot.trayId} ${spot.run}`, spot])).values()]
+  return [...new Map([...first.value, ...after].map((spot) => [`${spot.trayId} ${spot.group}`, spot])).values()]
 })
 const list = computed(() =>
   trays.all.flatMap((tray) => {
-    const codes = new Set(spots.value.filter(({ trayId }) => trayId === tray.id).map(({ run }) => run))
+    const codes = new Set(spots.value.filter(({ trayId }) => trayId === tray.id).map(({ group }) => group))
     if (codes.size === 0) return []
     const plants = trays
       .stands(tray)
-      .runs.reduce((sum, one) => sum + (codes.has(one.run.code) ? one.standing : 0), 0)
+      .groups.reduce((sum, one) => sum + (codes.has(one.group.code) ? one.standing : 0), 0)
     return [{ id: tray.id, number: tray.number, plants, gone: tray.body.emptiedOn !== null }]
   }),
 )

@@ -26,15 +26,15 @@ const reckoned = useContext()
 const { temperature, roughVolume } = useMeasures()
 
 const neighbours = computed(() =>
-  props.stands.runs.flatMap(({ run, sownOn, set }): Neighbour[] => {
-    const crop = reckoned.whole.crops.get(run.cropId)
+  props.stands.groups.flatMap(({ group, sownOn, set }): Neighbour[] => {
+    const crop = reckoned.whole.crops.get(group.cropId)
     if (!crop || set > 0) return []
-    const planned = run.sowingId ? season.row(run.sowingId)?.planned : undefined
+    const planned = group.sowingId ? season.row(group.sowingId)?.planned : undefined
     const mixC = planned?.stages[0]?.care.mixC ?? crop.warmthC
-    const packet = run.packetId ? reckoned.whole.packets.get(run.packetId)?.upDays : null
+    const packet = group.packetId ? reckoned.whole.packets.get(group.packetId)?.upDays : null
     return [
       {
-        name: run.name,
+        name: group.name,
         on: sownOn ?? planned?.sowOn ?? season.today,
         mixC: crop.warmthC,
         light: crop.light,
@@ -69,14 +69,14 @@ const apart = computed(() =>
 )
 const alike = computed(() => boundaries(layoutOf(props.tray)).length > 0)
 const sizes = computed(() =>
-  props.stands.runs.flatMap(({ run, sown, set }) => {
-    const crop = reckoned.whole.crops.get(run.cropId)
+  props.stands.groups.flatMap(({ group, sown, set }) => {
+    const crop = reckoned.whole.crops.get(group.cropId)
     if (!crop || sown > 0 || set > 0 || props.container.kind === 'open tray') return []
     const { verdict, ml, wanted, why } = cellSizeFor(crop, props.container)
     return verdict === 'right'
       ? []
       : [
-          `${run.name}: ${why}; ${roughVolume(ml / 1000)} a cell is ${verdict === 'small' ? 'little' : 'a lot'}, ${roughVolume(wanted[0] / 1000)} to ${roughVolume(wanted[1] / 1000)} suits it.`,
+          `${group.name}: ${why}; ${roughVolume(ml / 1000)} a cell is ${verdict === 'small' ? 'little' : 'a lot'}, ${roughVolume(wanted[0] / 1000)} to ${roughVolume(wanted[1] / 1000)} suits it.`,
         ]
   }),
 )
@@ -98,17 +98,17 @@ const ways = computed(() => {
     { A: area, n: given('Furrows and fields', props.tray.cells.length, '', yours()) },
     ({ A, n }) => A / n,
   )
-  return props.stands.runs
+  return props.stands.groups
     .filter(({ sown }) => sown === 0)
-    .flatMap(({ run }) => [
+    .flatMap(({ group }) => [
       {
-        before: `${run.name}: `,
+        before: `${group.name}: `,
         figure: seedsToScatter(each),
         after: ' seeds make an even scatter in each;',
       },
       {
-        before: `${run.seedsPerCell} lie `,
-        figure: seedsLieApart(run.seedsPerCell, each),
+        before: `${group.seedsPerCell} lie `,
+        figure: seedsLieApart(group.seedsPerCell, each),
         after: ' mm apart.',
       },
     ])

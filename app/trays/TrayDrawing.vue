@@ -22,7 +22,7 @@ const props = defineProps<{
   chosen?: ReadonlySet<number>
   /** Counts that are not kept yet. */
   pending?: ReadonlyMap<number, number>
-  /** Runs in which several plants stay together. */
+  /** Groups in which several plants stay together. */
   together?: ReadonlySet<string>
   zoom?: number
   small?: boolean
@@ -31,7 +31,7 @@ const emit = defineEmits<{
   /** Cells under one stroke, as it goes on. */
   stroke: [cells: readonly number[], at: StrokeAt]
   digit: [cell: number, n: number]
-  run: [cell: number]
+  group: [cell: number]
   open: [cell: number]
   edge: [first: string, second: string, until: number, done: boolean]
 }>()
@@ -40,10 +40,10 @@ const id = useId()
 const svg = useTemplateRef<SVGSVGElement>('svg')
 const plan = computed(() => trayPlan(props.container, props.tray, props.tray))
 const layout = computed(() => layoutOf(props.tray))
-const indexOf = computed(() => new Map(props.tray.runs.map(({ code }, i) => [code, i])))
-const byCode = computed(() => new Map(props.tray.runs.map((run) => [run.code, run])))
-const countedRuns = computed(
-  () => new Set(props.stands.runs.filter(({ countedOn }) => countedOn).map(({ run }) => run.code)),
+const indexOf = computed(() => new Map(props.tray.groups.map(({ code }, i) => [code, i])))
+const byCode = computed(() => new Map(props.tray.groups.map((group) => [group.code, group])))
+const countedGroups = computed(
+  () => new Set(props.stands.groups.filter(({ countedOn }) => countedOn).map(({ group }) => group.code)),
 )
 
 /** Cells drawn together: after a stroke only the groups it touched are drawn anew. */
@@ -58,7 +58,7 @@ function markOf(cell: number) {
   const now = up === undefined ? stood : { ...stood, up }
   const state = cellState(now, code, {
     together: props.together?.has(code) ?? false,
-    counted: countedRuns.value.has(code) || up !== undefined,
+    counted: countedGroups.value.has(code) || up !== undefined,
   })
   return { code, now, state, pending: up !== undefined }
 }
@@ -112,7 +112,7 @@ const corner = computed(() => {
   const [dx, dy] = [x ? -1 : 1, y ? -1 : 1]
   return `M${x} ${y}h${16 * dx}l${-16 * dx} ${16 * dy}Z`
 })
-/** Edges between runs can be dragged where they lie in one row of cells after the other. */
+/** Edges between groups can be dragged where they lie in one row of cells after the other. */
 const handles = computed(() =>
   props.mode === 'lay'
     ? edges(layout.value).map(({ first, second, until }) => {
@@ -252,7 +252,7 @@ function key(event: KeyboardEvent) {
     emit('stroke', [cursor.value], 'begin')
     emit('stroke', [], 'end')
   } else if (/^\d$/.test(event.key)) emit('digit', cursor.value, Number(event.key))
-  else if (event.key === 'r') emit('run', cursor.value)
+  else if (event.key === 'r') emit('group', cursor.value)
   else if (event.key === 'Enter') emit('open', cursor.value)
   else return
   event.preventDefault()
@@ -266,11 +266,11 @@ const ring = computed(() => plan.value.cells[Math.min(cursor.value, plan.value.c
 const text = computed(
   () =>
     `${props.name} from above, ${props.tray.rows} rows of ${props.tray.columns}. ` +
-    (props.stands.runs.length
-      ? props.stands.runs
+    (props.stands.groups.length
+      ? props.stands.groups
           .map(
-            ({ run, cells, sown, up, standing }) =>
-              `${run.code}, ${run.name}: ${cells} cells${sown ? `, ${up} up, ${standing} stand` : ', not sown yet'}`,
+            ({ group, cells, sown, up, standing }) =>
+              `${group.code}, ${group.name}: ${cells} cells${sown ? `, ${up} up, ${standing} stand` : ', not sown yet'}`,
           )
           .join('; ')
       : 'Nothing is laid out in it yet.'),

@@ -5,19 +5,19 @@ import FoldAway from '~/kit/fields/FoldAway.vue'
 import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import { alsoFits } from '#core/season/fitting/also-fits'
-import { freeCells, type Run } from '#core/trays/layout'
+import { freeCells, type Group } from '#core/trays/layout'
 import type { TrayRecord } from '#shared/records/tray'
 
 /** What else fits into the cells that are left, by what is sown in the tray; pressed, it is laid out there. */
 const props = defineProps<{
   tray: TrayRecord
-  add: (wanted: readonly { run: Omit<Run, 'code'>; cells: number }[]) => string | null
+  add: (wanted: readonly { group: Omit<Group, 'code'>; cells: number }[]) => string | null
 }>()
 const season = useSeason()
 const open = ref(false)
 const free = computed(() => freeCells(props.tray))
 const row = computed(() => {
-  const of = props.tray.runs.find(({ sowingId, stage }) => sowingId && stage === 0)?.sowingId
+  const of = props.tray.groups.find(({ sowingId, stage }) => sowingId && stage === 0)?.sowingId
   return of ? season.row(of) : undefined
 })
 const all = computed(() =>
@@ -49,7 +49,7 @@ const nameOf = (name: string) => name.split(',')[0]!
         @click="
           add([
             {
-              run: {
+              group: {
                 name: nameOf(one.crop.name),
                 cropId: one.crop.id,
                 sowingId: null,

@@ -6,9 +6,9 @@ import type { TrayRecord } from '#shared/records/tray'
 
 /** The tray as rows and cells of words. */
 const props = defineProps<{ tray: TrayRecord; stands: TrayStands; together: ReadonlySet<string> }>()
-const byCode = computed(() => new Map(props.tray.runs.map((run) => [run.code, run])))
+const byCode = computed(() => new Map(props.tray.groups.map((group) => [group.code, group])))
 const counted = computed(
-  () => new Set(props.stands.runs.filter(({ countedOn }) => countedOn).map(({ run }) => run.code)),
+  () => new Set(props.stands.groups.filter(({ countedOn }) => countedOn).map(({ group }) => group.code)),
 )
 const words = (cell: number) => {
   const code = props.tray.cells[cell] ?? ''

@@ -19,23 +19,23 @@ const { printDay } = useDates()
 
 const once = (steps: readonly Step[]) => [
   ...new Map(
-    steps.map((step) => [`${step.entryId} ${step.from.trayId} ${step.from.run} ${step.to.trayId}`, step]),
+    steps.map((step) => [`${step.entryId} ${step.from.trayId} ${step.from.group} ${step.to.trayId}`, step]),
   ).values(),
 ]
 const ways = (follow: typeof waysTo) =>
-  once(props.tray.body.runs.flatMap(({ code }) => follow(trays.steps, { trayId: props.tray.id, run: code })))
+  once(props.tray.body.groups.flatMap(({ code }) => follow(trays.steps, { trayId: props.tray.id, group: code })))
 const from = computed(() => ways(waysTo))
 const to = computed(() => ways(waysFrom))
 const numberOf = (id: string) => trays.find(id)?.number
 const batch = computed(() => household.batches.find(({ id }) => id === props.tray.body.batchId))
 const packets = computed(() =>
-  [...new Set(props.tray.body.runs.flatMap(({ packetId }) => (packetId ? [packetId] : [])))].flatMap((id) => {
+  [...new Set(props.tray.body.groups.flatMap(({ packetId }) => (packetId ? [packetId] : [])))].flatMap((id) => {
     const one = reckoned.whole.packets.get(id)
     return one ? [`${one.name} of ${one.year}${one.supplier ? `, ${one.supplier}` : ''}`] : []
   }),
 )
 const feeds = computed(() => {
-  const own = new Set(props.tray.body.runs.map(({ sowingId }) => sowingId))
+  const own = new Set(props.tray.body.groups.map(({ sowingId }) => sowingId))
   return household.entries.filter(
     ({ body }) =>
       (body.kind === 'feed' || body.kind === 'feed given') &&
@@ -54,7 +54,7 @@ const plants = (step: Step) => counted(Math.round(step.plants), 'plant')
   >
     <h2 id="way-title">Where it comes from, where it went</h2>
     <ul>
-      <li v-for="one in from" :key="`f${one.entryId}${one.from.trayId}${one.from.run}`">
+      <li v-for="one in from" :key="`f${one.entryId}${one.from.trayId}${one.from.group}`">
         {{ plants(one) }} of
         <NuxtLink :to="`/trays/${one.from.trayId}`">tray {{ numberOf(one.from.trayId) }}</NuxtLink
         ><template v-if="one.to.trayId !== tray.id">, by tray {{ numberOf(one.to.trayId) }}</template
@@ -67,7 +67,7 @@ const plants = (step: Step) => counted(Math.round(step.plants), 'plant')
       </li>
       <li v-for="one in packets" :key="one">Seed: {{ one }}</li>
       <li v-for="one in feeds" :key="one.id">{{ one.body.name }}, {{ printDay(one.body.on) }}</li>
-      <li v-for="one in to" :key="`t${one.entryId}${one.to.trayId}${one.to.run}`">
+      <li v-for="one in to" :key="`t${one.entryId}${one.to.trayId}${one.to.group}`">
         {{ plants(one) }} into
         <NuxtLink :to="`/trays/${one.to.trayId}`">tray {{ numberOf(one.to.trayId) }}</NuxtLink
         >, {{ printDay(one.on) }}

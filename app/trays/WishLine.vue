@@ -9,7 +9,7 @@ import { counted } from '#core/text/plurals'
 import { useDates } from '~/kit/useDates'
 import type { Wanted } from '~/trays/useTrayLaying'
 
-/** Runs in one line, as at the bench: `16 pepper, 8 kinds, 2 each`. Every word is shown as it was taken. */
+/** Groups in one line, as at the bench: `16 pepper, 8 kinds, 2 each`. Every word is shown as it was taken. */
 const props = defineProps<{
   free: number
   /** What the tray is called as a container. */
@@ -44,7 +44,7 @@ const wanted = computed(() => {
   if (!wish || !crop.value || wish.unread.length) return null
   const name = wish.variety || crop.value.name.split(',')[0]!
   const seedsPerCell = wish.seedsPerCell ?? crop.value.seedsPerCell
-  const run = {
+  const group = {
     name: name[0]!.toUpperCase() + name.slice(1),
     cropId: crop.value.id,
     sowingId: null,
@@ -55,7 +55,7 @@ const wanted = computed(() => {
   const n = wish.amount?.n
   if (wish.kinds)
     return Array.from({ length: wish.kinds.count }, (_, i): Wanted => ({
-      run: { ...run, name: sowings.value[i]?.name ?? `${run.name}, kind ${i + 1}` },
+      group: { ...group, name: sowings.value[i]?.name ?? `${group.name}, kind ${i + 1}` },
       cells: wish.kinds!.each,
       sowing: sowings.value[i] ?? null,
     }))
@@ -63,7 +63,7 @@ const wanted = computed(() => {
   const cells =
     wish.amount!.of === 'seeds' ? Math.ceil(n / seedsPerCell) : wish.amount!.of === 'trays' ? props.free : n
   const [sowing = null] = sowings.value
-  return [{ run: { ...run, name: sowing?.name ?? run.name }, cells, sowing }]
+  return [{ group: { ...group, name: sowing?.name ?? group.name }, cells, sowing }]
 })
 const all = computed(() => wanted.value?.reduce((sum, { cells }) => sum + cells, 0) ?? 0)
 const open = computed(() => {

@@ -10,7 +10,7 @@ import { useSeason } from '~/plan/season'
 import { addDays, type Day } from '#core/calendar/day'
 import type { ChangeKind } from '#core/trays/change'
 import { stepsOf } from '#core/trays/lineage'
-import type { RunStands, TrayStands } from '#core/trays/standing'
+import type { GroupStands, TrayStands } from '#core/trays/standing'
 import type { Stored } from '#shared/records/collections'
 import { CHANGE_WORDS, standingCells, type Told } from '#shared/commands/cells'
 import type { Sent } from '#shared/commands/commands'
@@ -36,7 +36,7 @@ type WateringEvent = keyof typeof COMMAND_OF
 
 const plots = (list: readonly Told[]) =>
   list.map(({ stands, cells, count = null }) => ({
-    run: stands.run.code,
+    group: stands.group.code,
     cells: cells.map(([cell, n]): [number, number] => [cell, n]),
     count,
   }))
@@ -103,16 +103,16 @@ export const useTrays = defineStore('trays', () => {
   ) =>
     attempt(
       `${CHANGE_WORDS[what]}, tray ${tray.number}`,
-      [{ name: COMMAND_OF[what], trayId: tray.id, on, runs: plots(list), ...more }],
+      [{ name: COMMAND_OF[what], trayId: tray.id, on, groups: plots(list), ...more }],
       said,
     )
   /** Everything of these plots that is still to be sown. */
-  const sow = (tray: Tray, on: Day, runs: readonly RunStands[], said?: string) =>
+  const sow = (tray: Tray, on: Day, groups: readonly GroupStands[], said?: string) =>
     happened(
       tray,
       on,
       'sown',
-      runs.map((of) => ({ stands: of, cells: [] })),
+      groups.map((of) => ({ stands: of, cells: [] })),
       said,
     )
   const moveOn = (
@@ -122,17 +122,17 @@ export const useTrays = defineStore('trays', () => {
     into: { id: string; tray: TrayRecord | null; each: number },
   ) =>
     attempt(`Moved on, tray ${tray.number}`, [
-      { name: 'move on', trayId: tray.id, on, runs: plots(from), into },
+      { name: 'move on', trayId: tray.id, on, groups: plots(from), into },
     ])
 
   /** Trays in which a sowing stands, or is to. */
   const ofSowing = (sowingId: string) =>
-    standing.value.filter(({ body }) => body.runs.some((run) => run.sowingId === sowingId))
+    standing.value.filter(({ body }) => body.groups.some((group) => group.sowingId === sowingId))
   /** Whether a sowing is laid out in a tray that is still to be sown. */
   const isLaidOut = (sowingId: string) =>
     ofSowing(sowingId).some((tray) =>
-      stands(tray).runs.some(
-        ({ run, cells, sown }) => run.sowingId === sowingId && run.stage === 0 && cells > 0 && !sown,
+      stands(tray).groups.some(
+        ({ group, cells, sown }) => group.sowingId === sowingId && group.stage === 0 && cells > 0 && !sown,
       ),
     )
   const sowAll = (sowingId: string, on: Day, said: string) =>

@@ -12,7 +12,7 @@ import type { StrokeAt } from '#shared/drawings/tray-marks'
 /**
  * Choosing plants of a tray by their cells, and what happens to them.
  *
- * @param together runs in which several plants stay together
+ * @param together groups in which several plants stay together
  */
 export function useTrayChoice(
   kept: ComputedRef<Stored<TrayRecord> | undefined>,
@@ -41,8 +41,8 @@ export function useTrayChoice(
     [...chosen.value].reduce((sum, cell) => sum + standingIn(stands.value.cells[cell]!), 0),
   )
   const listOf = (n: (standing: number) => number) =>
-    stands.value.runs.flatMap((one) => {
-      const cells = cellsOf(kept.value!.body, one.run.code)
+    stands.value.groups.flatMap((one) => {
+      const cells = cellsOf(kept.value!.body, one.group.code)
         .filter((cell) => chosen.value.has(cell))
         .map((cell): [number, number] => [cell, n(standingIn(stands.value.cells[cell]!))])
         .filter(([, k]) => k > 0)
@@ -64,7 +64,7 @@ export function useTrayChoice(
       standingIn(cell) > 1 && !together.value.has(kept.value!.body.cells[i]!) ? [i] : [],
     ),
   )
-  const standingRuns = computed(() => stands.value.runs.filter(({ standing }) => standing > 0))
+  const standingGroups = computed(() => stands.value.groups.filter(({ standing }) => standing > 0))
 
-  return { chosen, choose, all, plantsChosen, doubles, standingRuns }
+  return { chosen, choose, all, plantsChosen, doubles, standingGroups }
 }

@@ -6,7 +6,7 @@ import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import type { Day } from '#core/calendar/day'
 import { cellsOf } from '#core/trays/layout'
-import type { RunStands, TrayStands } from '#core/trays/standing'
+import type { GroupStands, TrayStands } from '#core/trays/standing'
 import type { Stored } from '#shared/records/collections'
 import type { TrayRecord } from '#shared/records/tray'
 import type { StrokeAt } from '#shared/drawings/tray-marks'
@@ -23,8 +23,8 @@ export function useTrayCount(
   const counting = useCounting(() => `${household.id} ${kept.value?.id ?? ''}`)
   let counts = 0
   const mostIn = (cell: number) => {
-    const run = kept.value!.body.runs.find(({ code }) => code === kept.value!.body.cells[cell])
-    return stands.value.cells[cell]!.sown * (reckoned.whole.crops.get(run?.cropId ?? '')?.seedlings ?? 1)
+    const group = kept.value!.body.groups.find(({ code }) => code === kept.value!.body.cells[cell])
+    return stands.value.cells[cell]!.sown * (reckoned.whole.crops.get(group?.cropId ?? '')?.seedlings ?? 1)
   }
   const upIn = (cell: number) => counting.counts.value.get(cell) ?? stands.value.cells[cell]!.up
   function tap(cells: readonly number[], at: StrokeAt) {
@@ -44,9 +44,9 @@ export function useTrayCount(
     counting.begin()
     counting.set(cell, Math.min(n, mostIn(cell)))
   }
-  const pendingRuns = computed(() =>
-    stands.value.runs.flatMap((one) => {
-      const cells = cellsOf(kept.value!.body, one.run.code).filter((cell) => counting.counts.value.has(cell))
+  const pendingGroups = computed(() =>
+    stands.value.groups.flatMap((one) => {
+      const cells = cellsOf(kept.value!.body, one.group.code).filter((cell) => counting.counts.value.has(cell))
       return cells.length
         ? [
             {
@@ -64,14 +64,14 @@ export function useTrayCount(
   async function keepCount() {
     const { up, of } = upNow.value
     const said = `Counted: ${up} of ${counted(of, 'cell')} up.`
-    if (await trays.happened(kept.value!, on.value, 'up', pendingRuns.value, said)) counting.clear()
+    if (await trays.happened(kept.value!, on.value, 'up', pendingGroups.value, said)) counting.clear()
   }
-  async function countNumber(run: RunStands, n: number) {
-    const said = `Counted: ${n} up of ${run.run.name}.`
-    await trays.happened(kept.value!, on.value, 'up', [{ stands: run, cells: [], count: n }], said)
+  async function countNumber(group: GroupStands, n: number) {
+    const said = `Counted: ${n} up of ${group.group.name}.`
+    await trays.happened(kept.value!, on.value, 'up', [{ stands: group, cells: [], count: n }], said)
   }
 
-  /** All of its run came up, as far as it is not counted; once more, and none of it did. */
+  /** All of its group came up, as far as it is not counted; once more, and none of it did. */
   function tapAll(cells: readonly number[]) {
     const sown = cells.filter((cell) => stands.value.cells[cell]!.sown > 0)
     const all = sown.every((cell) => upIn(cell) > 0)

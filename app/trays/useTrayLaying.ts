@@ -3,7 +3,7 @@ import { useNotes } from '~/kit/useNotes'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
-import { edgeAt, fillRows, freeCells, freeCode, painted, type Run } from '#core/trays/layout'
+import { edgeAt, fillRows, freeCells, freeCode, painted, type Group } from '#core/trays/layout'
 import type { TrayStands } from '#core/trays/standing'
 import type { Stored } from '#shared/records/collections'
 import { layoutOf, type TrayRecord } from '#shared/records/tray'
@@ -11,15 +11,15 @@ import type { SowingRecord } from '#shared/records/sowing'
 import { newId } from '~/kit/newId'
 import type { StrokeAt } from '#shared/drawings/tray-marks'
 
-/** Cells that are to be laid out as a run; with it, where it is one, the sowing that is planned with it. */
+/** Cells that are to be laid out as a group; with it, where it is one, the sowing that is planned with it. */
 export interface Wanted {
-  readonly run: Omit<Run, 'code'>
+  readonly group: Omit<Group, 'code'>
   readonly cells: number
   readonly sowing?: SowingRecord | null
 }
 
 /**
- * Laying out a tray: painting runs, moving the edge between two, adding and taking out. Every stroke is kept.
+ * Laying out a tray: painting groups, moving the edge between two, adding and taking out. Every stroke is kept.
  *
  * @param laying the tray as the hand has it, while a stroke goes on
  */
@@ -32,7 +32,7 @@ export function useTrayLaying(
   const season = useSeason()
   const { note } = useNotes()
   const tray = computed(() => laying.value ?? kept.value?.body)
-  const brush = ref<string>(kept.value?.body.runs[0]?.code ?? '')
+  const brush = ref<string>(kept.value?.body.groups[0]?.code ?? '')
   const untouched = (cell: number) => {
     const { sown, set } = stands.value.cells[cell]!
     return sown === 0 && set === 0
@@ -44,7 +44,7 @@ export function useTrayLaying(
     if (at === 'end') {
       const after = laying.value
       if (after) void keepLayout(after)
-      if (refusedSown.value) note('Cells that are sown keep their run.')
+      if (refusedSown.value) note('Cells that are sown keep their group.')
       refusedSown.value = false
       return
     }
@@ -54,11 +54,11 @@ export function useTrayLaying(
     if (free.length < cells.length) refusedSown.value = true
     if (free.length) laying.value = withLayout(painted(layoutOf(tray.value!), free, painting))
   }
-  const withLayout = ({ rows, columns, runs, cells }: ReturnType<typeof layoutOf>): TrayRecord => ({
+  const withLayout = ({ rows, columns, groups, cells }: ReturnType<typeof layoutOf>): TrayRecord => ({
     ...tray.value!,
     rows,
     columns,
-    runs: [...runs],
+    groups: [...groups],
     cells: [...cells],
   })
   async function keepLayout(after: TrayRecord, planned: readonly { id: string; body: SowingRecord }[] = []) {
@@ -72,21 +72,21 @@ export function useTrayLaying(
       laying.value = withLayout(edgeAt(layoutOf(kept.value!.body), first, second, until))
     if (done && laying.value) void keepLayout(laying.value)
   }
-  function addRuns(wanted: readonly Wanted[]): string | null {
-    const runs: { code: string }[] = [...tray.value!.runs]
+  function addGroups(wanted: readonly Wanted[]): string | null {
+    const groups: { code: string }[] = [...tray.value!.groups]
     const planned: { id: string; body: SowingRecord }[] = []
-    const list = wanted.map(({ run, cells, sowing }) => {
-      const code = freeCode(runs)
-      runs.push({ code })
-      if (!sowing) return { run: { ...run, code }, cells }
+    const list = wanted.map(({ group, cells, sowing }) => {
+      const code = freeCode(groups)
+      groups.push({ code })
+      if (!sowing) return { group: { ...group, code }, cells }
       const id = newId()
       planned.push({ id, body: { ...sowing, cells, placeId: tray.value!.placeId } })
-      return { run: { ...run, code, sowingId: id, packetId: sowing.packetId }, cells }
+      return { group: { ...group, code, sowingId: id, packetId: sowing.packetId }, cells }
     })
     try {
       const laid = fillRows(layoutOf(tray.value!), list)
       void keepLayout(withLayout(laid), planned)
-      brush.value = list.at(-1)!.run.code
+      brush.value = list.at(-1)!.group.code
       return null
     } catch {
       const all = wanted.reduce((sum, { cells }) => sum + cells, 0)
@@ -94,24 +94,24 @@ export function useTrayLaying(
     }
   }
   function takeOut(code: string) {
-    const { cells, runs } = tray.value!
+    const { cells, groups } = tray.value!
     void keepLayout({
       ...tray.value!,
-      runs: runs.filter((run) => run.code !== code),
+      groups: groups.filter((group) => group.code !== code),
       cells: cells.map((one) => (one === code ? '' : one)),
     })
   }
   /** Sowings of the season that could stand here, with cells still to be laid out. */
   const fromSeason = computed(() =>
     season.kept
-      .filter(({ id: of }) => !season.isSown(of) && !tray.value?.runs.some(({ sowingId }) => sowingId === of))
+      .filter(({ id: of }) => !season.isSown(of) && !tray.value?.groups.some(({ sowingId }) => sowingId === of))
       .map(({ id: of, name }) => ({ value: of, name })),
   )
   function addSowing(sowingId: string) {
     const { crop, planned, name } = season.row(sowingId)!
-    const problem = addRuns([
+    const problem = addGroups([
       {
-        run: {
+        group: {
           name,
           cropId: crop.id,
           sowingId,
@@ -125,5 +125,5 @@ export function useTrayLaying(
     if (problem) note(problem)
   }
 
-  return { brush, lay, moveEdge, addRuns, takeOut, fromSeason, addSowing }
+  return { brush, lay, moveEdge, addGroups, takeOut, fromSeason, addSowing }
 }

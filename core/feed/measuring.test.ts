@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { planDose, strengthFromDose, type DoseRequest } from './dose'
 import { canMeasure, fairFrom, measureWith } from './measuring'
-import { amount, kitchen, pocket, powder, request, syringe, teaspoon } from './test/fixture'
+import { amount, units, pocket, powder, request, syringe, teaspoon } from './test/fixture'
 import { TOOL_KINDS, type Tool } from './tool'
 
 describe('measuring', () => {
@@ -18,7 +18,7 @@ describe('measuring', () => {
 
   it('a quarter of a gram is beyond a spoon and a kitchen scale, not beyond a pocket scale from half a gram', () => {
     expect(measureWith(teaspoon, dose(0.25)).fit).toBe('too small')
-    expect(measureWith(kitchen, dose(0.25)).fit).toBe('too small')
+    expect(measureWith(units, dose(0.25)).fit).toBe('too small')
     expect(measureWith(pocket, dose(0.6)).fit).toBe('fair')
     expect(measureWith(teaspoon, dose(200)).fit).toBe('too many')
   })
@@ -68,7 +68,7 @@ describe('measuring', () => {
       request({
         targetNMgPerL: 30,
         vessel: { name: 'jug', volumeL: 1 },
-        tools: [teaspoon, kitchen, syringe],
+        tools: [teaspoon, units, syringe],
       }),
     )
     expect(plan.massG.value).toBeCloseTo(0.15, 9)
@@ -84,7 +84,7 @@ describe('measuring', () => {
 
   it('says which tool is missing when nothing reaches the dose', () => {
     const plan = planDose(
-      request({ targetNMgPerL: 30, vessel: { name: 'jug', volumeL: 1 }, tools: [kitchen] }),
+      request({ targetNMgPerL: 30, vessel: { name: 'jug', volumeL: 1 }, tools: [units] }),
     )
     expect(plan.stock).toBeNull()
     expect(plan.noWay).toMatch(/pocket scale/)

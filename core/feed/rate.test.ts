@@ -8,8 +8,8 @@ import { concentrationOf, readRate, spellings, strengthOfRate, waterToRescue } f
 
 const feed = (id: string) => FEEDS.find((one) => one.id === id)!
 const figure = (value: number, unit = '') => given('x', value, unit, yours())
-const rate = (text: string, form: Feed['form'] = 'liquid', kitchen: 'us' | 'metric' | 'imperial' = 'us') => {
-  const read = readRate(text, form, kitchen)
+const rate = (text: string, form: Feed['form'] = 'liquid', units: 'us' | 'metric' | 'imperial' = 'us') => {
+  const read = readRate(text, form, units)
   if (!read.ok) throw new Error(read.message)
   return read.rate
 }

@@ -2,7 +2,7 @@ import { inFigures, parseNumber, parseQuantity } from '../units/parse'
 import { printFraction } from '../units/fraction'
 import { printNumber } from '../units/format'
 import { convert } from '../units/unit-table'
-import type { Kitchen } from '../units/unit'
+import type { UnitSystem } from '../units/unit'
 import { derive, given, type Figure } from '../working/figure'
 import { yours } from '../working/source'
 import { density, elements, type Feed, type FeedForm } from './feed'
@@ -45,7 +45,7 @@ const EXAMPLES = '1 tbsp per gal, 5 ml/l, 15 ml to 4.5 litres, 1:200 or half'
 export function readRate(
   text: string,
   form: FeedForm,
-  kitchen: Kitchen,
+  units: UnitSystem,
   named: readonly NamedMeasure[] = [],
 ): ReadRate {
   const said = text
@@ -61,7 +61,7 @@ export function readRate(
     readStrength(lower) ??
     readRatio(lower) ??
     // A capital T is a tablespoon, a small t a teaspoon.
-    readAmount(said, form, kitchen, named)
+    readAmount(said, form, units, named)
   )
 }
 
@@ -140,7 +140,7 @@ function readRatio(said: string): ReadRate | null {
 function readAmount(
   said: string,
   form: FeedForm,
-  kitchen: Kitchen,
+  units: UnitSystem,
   named: readonly NamedMeasure[],
 ): ReadRate {
   const parts =
@@ -154,15 +154,15 @@ function readAmount(
     : /^(?:half|quarter|third)\b/i.test(vessel)
       ? vessel
       : `1 ${vessel}`
-  const volume = readNamed(water, named) ?? readVolume(water, kitchen)
+  const volume = readNamed(water, named) ?? readVolume(water, units)
   if (!volume.ok) return failed(`'${parts[2]}' is not an amount of water`)
   if (volume.base <= 0) return failed('There must be some water')
   const amount = parts[1]!.replace(
     form === 'liquid' ? /(?<!fl\.? ?)\boz\b|(?<!fl\.? ?)\bounces?\b/i : /$^/,
     'fl oz',
   )
-  const byVolume = readNamed(amount, named) ?? readVolume(amount, kitchen)
-  const byMass = parseQuantity(amount, { dimension: 'mass', kitchen })
+  const byVolume = readNamed(amount, named) ?? readVolume(amount, units)
+  const byMass = parseQuantity(amount, { dimension: 'mass', units })
   // A bare ounce of a powder is a weight.
   const volumeFirst = byVolume.ok && !(form === 'powder' && byMass.ok)
   const read = volumeFirst ? byVolume : byMass
@@ -184,9 +184,9 @@ function readNamed(text: string, named: readonly NamedMeasure[]) {
 }
 
 /** A rule may come from another kitchen than one's own: a gallon that is not known here is a US gallon. */
-function readVolume(text: string, kitchen: Kitchen) {
-  const own = parseQuantity(text, { dimension: 'volume', kitchen })
-  return own.ok ? own : parseQuantity(text, { dimension: 'volume', kitchen: 'us' })
+function readVolume(text: string, units: UnitSystem) {
+  const own = parseQuantity(text, { dimension: 'volume', units })
+  return own.ok ? own : parseQuantity(text, { dimension: 'volume', units: 'us' })
 }
 
 /**

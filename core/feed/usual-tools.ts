@@ -1,19 +1,19 @@
 import { convert } from '../units/unit-table'
-import type { Kitchen } from '../units/unit'
+import type { UnitSystem } from '../units/unit'
 import type { Tool } from './tool'
 
 const mL = (amount: number, unitId: string) => Number(convert(amount, unitId, 'mL').toPrecision(6))
 const tool = (name: string, kind: Tool['kind'], capacityMl: number) => ({ name, kind, capacityMl })
 
 /** The jug most people mix feed in, L. */
-export const USUAL_JUG_L: Readonly<Record<Kitchen, number>> = {
+export const USUAL_JUG_L: Readonly<Record<UnitSystem, number>> = {
   metric: 2,
   us: convert(1, 'us-gal', 'L'),
   imperial: convert(4, 'imp-pt', 'L'),
 }
 
 /** What is in every kitchen drawer: a household begins with these [common practice]. */
-const USUAL: Readonly<Record<Kitchen, readonly Omit<Tool, 'id'>[]>> = {
+const USUAL: Readonly<Record<UnitSystem, readonly Omit<Tool, 'id'>[]>> = {
   metric: [
     tool('Teaspoon', 'spoon', 5),
     tool('Tablespoon', 'spoon', 15),
@@ -33,4 +33,4 @@ const USUAL: Readonly<Record<Kitchen, readonly Omit<Tool, 'id'>[]>> = {
     tool('Jug', 'jug', USUAL_JUG_L.imperial * 1000),
   ],
 }
-export const usualTools = (kitchen: Kitchen): readonly Omit<Tool, 'id'>[] => USUAL[kitchen]
+export const usualTools = (units: UnitSystem): readonly Omit<Tool, 'id'>[] => USUAL[units]

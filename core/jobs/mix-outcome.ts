@@ -1,4 +1,4 @@
-import { answerKey, stepStands, type RunStands } from './run'
+import { answerKey, stepStands, type JobProgress } from './guided-job'
 import type { Step } from './step'
 import { minutesOf } from './timetable'
 
@@ -21,7 +21,7 @@ export const SHARE_KEY = 'share'
 /** What was done of a batch by its marks; the share is asked only where the run ended early. */
 export function mixOutcome(
   steps: readonly Step[],
-  stands: RunStands,
+  stands: JobProgress,
   mixL: number,
   leftStep: string,
 ): MixOutcome | null {
@@ -45,7 +45,7 @@ export function mixOutcome(
 }
 
 /** What soaked coir gave, L/kg; null where nobody measured both. */
-export function coirGave(steps: readonly Step[], stands: RunStands): number | null {
+export function coirGave(steps: readonly Step[], stands: JobProgress): number | null {
   for (const { id } of steps) {
     const grams = stands.answers.get(answerKey(id, 'coirG'))
     const litres = stands.answers.get(answerKey(id, 'fibreL'))
@@ -63,7 +63,7 @@ const MIN_STEPS = 3
  */
 export function paceOf(
   steps: readonly Step[],
-  stands: RunStands,
+  stands: JobProgress,
   marks: readonly { readonly at: string }[],
 ): number | null {
   const done = steps.filter(({ id }) => stepStands(stands, id).state === 'done')

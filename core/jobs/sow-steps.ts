@@ -8,7 +8,7 @@ import type { Sentence } from './sentence'
 import { counted, inSentence } from '../text/plurals'
 
 /** Cells of one crop that are sown in a tray. */
-export interface SowRun {
+export interface SowGroup {
   readonly code: string
   /** Crop and variety, as on the label. */
   readonly name: string
@@ -29,7 +29,7 @@ export interface SowTray {
   readonly columns: number
   readonly cellDepthMm: number
   readonly cellWord: string
-  readonly runs: readonly SowRun[]
+  readonly groups: readonly SowGroup[]
   readonly place: string
   readonly cover: Cover
   /** Warmth of the mix there, °C; null where nothing heats it. */
@@ -55,32 +55,32 @@ const SOAK_MINUTES = 20
 export function sowSteps(trays: readonly SowTray[]): Step[] {
   return trays.flatMap((tray) => [
     labels(tray),
-    ...tray.runs.flatMap((run) => runSteps(tray, run)),
+    ...tray.groups.flatMap((group) => groupSteps(tray, group)),
     watering(tray),
     standing(tray),
   ])
 }
-export const sowStepId = (trayId: string, run: string): string => `sow ${trayId} ${run}`
+export const sowStepId = (trayId: string, group: string): string => `sow ${trayId} ${group}`
 
-function labels({ id, name, runs }: SowTray): Step {
+function labels({ id, name, groups }: SowTray): Step {
   return {
     id: `label ${id}`,
     title: `Label ${name} first`,
     say: [
-      runs.length === 1
+      groups.length === 1
         ? 'Before a seed is out of its packet. '
-        : `${counted(runs.length, 'label')}, before a seed is out of its packet. `,
+        : `${counted(groups.length, 'label')}, before a seed is out of its packet. `,
       'Pencil or garden marker; plain marker fades.',
-      ...(runs.length > 1 ? [' Mark the edge between look-alikes.'] : []),
+      ...(groups.length > 1 ? [' Mark the edge between look-alikes.'] : []),
     ],
-    picture: { kind: 'label', lines: runs.flatMap(({ label }) => label).slice(0, 6) },
-    right: 'each run has its own label, at its first cell',
+    picture: { kind: 'label', lines: groups.flatMap(({ label }) => label).slice(0, 6) },
+    right: 'each group has its own label, at its first cell',
     workMinutes: 5,
   }
 }
 
-function runSteps(tray: SowTray, run: SowRun): Step[] {
-  const { name, depthMm, cells, seedsPerCell, wantsLight, coverName } = run
+function groupSteps(tray: SowTray, group: SowGroup): Step[] {
+  const { name, depthMm, cells, seedsPerCell, wantsLight, coverName } = group
   const all = printNumber(cells.length * seedsPerCell, 3)
   const depth = given(`Depth of ${name}`, depthMm, 'mm', yours('packet, or the book of crops'))
   const section = (seeds: number, coverMm: number) => ({
@@ -95,7 +95,7 @@ function runSteps(tray: SowTray, run: SowRun): Step[] {
   const steps: Step[] = []
   if (depthMm > 0)
     steps.push({
-      id: `dent ${tray.id} ${run.code}`,
+      id: `dent ${tray.id} ${group.code}`,
       title: `Dent for ${name}`,
       say: [...where, ' of ', tray.name, ': a dent ', depth, ` deep, ${byFinger(depthMm)}.`],
       amount: [depth],
@@ -104,7 +104,7 @@ function runSteps(tray: SowTray, run: SowRun): Step[] {
       workMinutes: 5,
     })
   steps.push({
-    id: sowStepId(tray.id, run.code),
+    id: sowStepId(tray.id, group.code),
     title: `Sow ${name}`,
     say: [
       `${counted(seedsPerCell, 'seed')} in each of `,
@@ -117,7 +117,7 @@ function runSteps(tray: SowTray, run: SowRun): Step[] {
     right: 'no cell missed: go row by row from the marked corner',
   })
   steps.push({
-    id: `cover ${tray.id} ${run.code}`,
+    id: `cover ${tray.id} ${group.code}`,
     title: wantsLight || depthMm === 0 ? `A veil over ${name}` : `Cover ${name}`,
     say:
       depthMm === 0

@@ -13,13 +13,13 @@ const known: LineKnown = {
     {
       id: 't3',
       number: 3,
-      runs: [
+      groups: [
         { code: 'A', name: 'Chard', cropId: 'chard', sowingId: 's1' },
         { code: 'B', name: 'Okra', cropId: 'okra', sowingId: 's2' },
       ],
     },
-    { id: 't9', number: 9, runs: [{ code: 'A', name: 'Cosmos', cropId: 'cosmos', sowingId: 's3' }] },
-    { id: 't28', number: 28, runs: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: 's2' }] },
+    { id: 't9', number: 9, groups: [{ code: 'A', name: 'Cosmos', cropId: 'cosmos', sowingId: 's3' }] },
+    { id: 't28', number: 28, groups: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: 's2' }] },
   ],
   sowings: [
     { id: 's1', name: 'Chard', cropId: 'chard' },
@@ -34,20 +34,20 @@ const known: LineKnown = {
   names: nameBook(CROPS, []),
   cropName: (id) => CROPS.find((crop) => crop.id === id)!.name,
   calendar: { today: dayFrom('2027-04-14'), frosts: null, order: 'day first' },
-  kitchen: 'metric',
+  units: 'metric',
 }
 const read = (text: string) => readLine(text, known)
 
 describe('one line of the log', () => {
   it.each([
-    ['cosmos tray 9 buds, burnt tips', { kind: 'seen', trayIds: ['t9'], run: 'A', signs: ['burnt', 'buds'] }],
+    ['cosmos tray 9 buds, burnt tips', { kind: 'seen', trayIds: ['t9'], group: 'A', signs: ['burnt', 'buds'] }],
     ['tray 9, 41 up yesterday', { kind: 'look', trayIds: ['t9'], count: 41, on: '2027-04-13' }],
     [
       'watered trays 3, 9 and 28 with 3 l at 18:05',
       { kind: 'watered', trayIds: ['t3', 't9', 't28'], litres: 3, at: '18:05' },
     ],
     ['carried tray 9 to the cold frame on monday', { kind: 'carried', placeId: 'frame', on: '2027-04-12' }],
-    ['lost 4 chard in tray 3', { kind: 'lost', trayIds: ['t3'], run: 'A', count: 4 }],
+    ['lost 4 chard in tray 3', { kind: 'lost', trayIds: ['t3'], group: 'A', count: 4 }],
     ['tray 9 weighs 1.9 kg', { kind: 'weighed', grams: 1900 }],
     ['watered tray 9 with 1 1/2 l', { kind: 'watered', litres: 1.5, count: null }],
     ['tray 9 weighs 1 kg and 250 g', { kind: 'weighed', grams: 1250 }],
@@ -70,13 +70,13 @@ describe('one line of the log', () => {
         fc.constantFrom('metric' as const, 'us' as const, 'imperial' as const),
         fc.double({ min: 0.05, max: 60, noNaN: true }),
         fc.boolean(),
-        (kitchen, amount, isMass) => {
+        (units, amount, isMass) => {
           const dimension = isMass ? 'mass' : 'volume'
-          const said = printQuantity(isMass ? amount * 100 : amount, dimension, kitchen)
-          const wanted = parseQuantity(said, { dimension, kitchen })
+          const said = printQuantity(isMass ? amount * 100 : amount, dimension, units)
+          const wanted = parseQuantity(said, { dimension, units })
           const { litres, grams, rest } = readLine(`tray 9 ${isMass ? 'weighs' : 'watered with'} ${said}`, {
             ...known,
-            kitchen,
+            units,
           })
           expect(isMass ? grams : litres).toBe(wanted.ok ? wanted.base : null)
           expect(rest.filter((word) => /\d/.test(word))).toEqual([])
@@ -88,7 +88,7 @@ describe('one line of the log', () => {
     const unclear = (text: string) => read(text).asks.map((ask) => ask.unclear)
     expect(unclear('tray 77 up')).toEqual(['tray'])
     expect(unclear('okra is up')).toEqual(['tray'])
-    expect(unclear('thinned tray 3')).toEqual(['run'])
+    expect(unclear('thinned tray 3')).toEqual(['group'])
     expect(unclear('tray 9 yellow leaves')).toEqual(['sign'])
     expect(unclear('cosmos tray 28 leggy')).toEqual(['what'])
     expect(read('okra is up').asks[0]!.choices.map(({ id }) => id)).toEqual(['t3', 't28', 'all'])

@@ -5,7 +5,7 @@ import { plainName, plainWord, wordsOf, type Word } from '../text/words'
 import { SEEN, seenName, UNCLEAR, type SeenId } from '../signs/seen'
 import { FRACTION_GLYPHS } from '../units/fraction'
 import { parseQuantity } from '../units/parse'
-import type { Kitchen } from '../units/unit'
+import type { UnitSystem } from '../units/unit'
 
 /** What a line of the log can be of. */
 export const LINE_KINDS = [
@@ -96,8 +96,8 @@ export const LINE_KINDS = [
 }[]
 export type LineKind = (typeof LINE_KINDS)[number]['kind']
 
-/** A run of a tray, as far as a line can be about it. */
-export interface LineRun {
+/** A group of a tray, as far as a line can be about it. */
+export interface LineGroup {
   readonly code: string
   readonly name: string
   readonly cropId: string
@@ -106,7 +106,7 @@ export interface LineRun {
 export interface LineTray {
   readonly id: string
   readonly number: number
-  readonly runs: readonly LineRun[]
+  readonly groups: readonly LineGroup[]
 }
 interface Called {
   readonly id: string
@@ -125,7 +125,7 @@ export interface LineKnown {
   readonly names: NameBook
   readonly cropName: (cropId: string) => string
   readonly calendar: Calendar
-  readonly kitchen: Kitchen
+  readonly units: UnitSystem
 }
 
 /** A part of the line and what it was taken for, as it is shown back. */
@@ -136,7 +136,7 @@ export interface Taken {
 
 /** Something that has to be chosen before it can be written down. */
 export interface LineAsk {
-  readonly unclear: 'tray' | 'run' | 'what' | 'sign'
+  readonly unclear: 'tray' | 'group' | 'what' | 'sign'
   readonly question: string
   readonly choices: readonly { readonly id: string; readonly name: string }[]
 }
@@ -147,7 +147,7 @@ export interface ReadLine {
   readonly kindGuessed: boolean
   readonly trayIds: readonly string[]
   /** The run it is about; null where the tray has one alone, or it is about all. */
-  readonly run: string | null
+  readonly group: string | null
   readonly sowingIds: readonly string[]
   readonly cropId: string | null
   readonly batchId: string | null
@@ -212,9 +212,9 @@ export function readLine(text: string, known: LineKnown): ReadLine {
       asks.push({
         unclear: 'tray',
         question: `There is no tray ${missing.join(', ')} standing. Which one is it?`,
-        choices: known.trays.slice(0, 12).map(({ id, number, runs }) => ({
+        choices: known.trays.slice(0, 12).map(({ id, number, groups }) => ({
           id,
-          name: `${number}${runs.length ? ` · ${runs.map(({ name }) => name).join(', ')}` : ''}`,
+          name: `${number}${groups.length ? ` · ${groups.map(({ name }) => name).join(', ')}` : ''}`,
         })),
       })
   }
@@ -225,8 +225,8 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   let grams: number | null = null
   let litres: number | null = null
   for (let found; (found = QUANTITY.exec(left));) {
-    const mass = parseQuantity(found[0], { dimension: 'mass', kitchen: known.kitchen })
-    const volume = mass.ok ? null : parseQuantity(found[0], { dimension: 'volume', kitchen: known.kitchen })
+    const mass = parseQuantity(found[0], { dimension: 'mass', units: known.units })
+    const volume = mass.ok ? null : parseQuantity(found[0], { dimension: 'volume', units: known.units })
     if (mass.ok) grams ??= mass.base
     else if (volume?.ok) litres ??= volume.base
     cut(found[0], mass.ok || volume?.ok ? found[0].trim() : 'an amount')
@@ -330,9 +330,9 @@ export function readLine(text: string, known: LineKnown): ReadLine {
 
   // A crop without a tray: the tray it stands in, where that is one.
   if (trays.length === 0 && cropId) {
-    const holding = known.trays.filter(({ runs }) =>
-      runs.some((run) =>
-        found.length ? found.some(({ id }) => id === run.sowingId) : run.cropId === cropId,
+    const holding = known.trays.filter(({ groups }) =>
+      groups.some((group) =>
+        found.length ? found.some(({ id }) => id === group.sowingId) : group.cropId === cropId,
       ),
     )
     if (holding.length === 1) trays.push(holding[0]!)
@@ -342,10 +342,10 @@ export function readLine(text: string, known: LineKnown): ReadLine {
         unclear: 'tray',
         question: `${known.cropName(cropId)} stands in ${holding.length} trays. Which of them?`,
         choices: [
-          ...holding.map(({ id, number, runs }) => ({
+          ...holding.map(({ id, number, groups }) => ({
             id,
-            name: `${number} · ${runs
-              .filter((run) => run.cropId === cropId)
+            name: `${number} · ${groups
+              .filter((group) => group.cropId === cropId)
               .map(({ name }) => name)
               .join(', ')}`,
           })),
@@ -353,11 +353,11 @@ export function readLine(text: string, known: LineKnown): ReadLine {
         ],
       })
   }
-  const runs = trays.flatMap((tray) => tray.runs)
-  const ofCrop = cropId ? runs.filter((run) => run.cropId === cropId) : runs
-  const whose = found.length ? ofCrop.filter((run) => found.some(({ id }) => id === run.sowingId)) : ofCrop
+  const groups = trays.flatMap((tray) => tray.groups)
+  const ofCrop = cropId ? groups.filter((group) => group.cropId === cropId) : groups
+  const whose = found.length ? ofCrop.filter((group) => found.some(({ id }) => id === group.sowingId)) : ofCrop
   if (trays.length && found.length === 0)
-    found = known.sowings.filter(({ id }) => whose.some((run) => run.sowingId === id))
+    found = known.sowings.filter(({ id }) => whose.some((group) => group.sowingId === id))
   const guess: LineKind = remindOn
     ? 'thought'
     : (kind ??
@@ -372,7 +372,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   const single = trays.length === 1 && whose.length === 1 ? whose[0]! : null
   if (ofCells && trays.length === 1 && whose.length > 1)
     asks.push({
-      unclear: 'run',
+      unclear: 'group',
       question: `Several things stand in tray ${trays[0]!.number}. Of which?`,
       choices: whose.map(({ code, name }) => ({ id: code, name })),
     })
@@ -390,7 +390,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
     kind: guess,
     kindGuessed: kind === null,
     trayIds: trays.map(({ id }) => id),
-    run: single?.code ?? null,
+    group: single?.code ?? null,
     sowingIds: found.map(({ id }) => id),
     cropId,
     batchId: batch?.id ?? null,
@@ -444,8 +444,8 @@ function sowingsIn(
   use: Use,
 ): { cropId: string | null; found: readonly LineSowing[] } {
   const open = words.flatMap((word, i) => (used.has(i) ? [] : [word.plain]))
-  const standing = trays.flatMap(({ runs }) =>
-    runs.map(({ sowingId, name, cropId }) => ({ id: sowingId ?? '', name, cropId })),
+  const standing = trays.flatMap(({ groups }) =>
+    groups.map(({ sowingId, name, cropId }) => ({ id: sowingId ?? '', name, cropId })),
   )
   const called = [...sowings, ...standing]
     .map((one) => ({ ...one, words: plainName(one.name) }))

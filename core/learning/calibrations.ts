@@ -40,7 +40,7 @@ export const CALIBRATIONS = [
     from: 0,
     to: 5,
     source: byDefault('0.10 for peat and coir to 0.15, as the materials have it'),
-    by: 'a run of a batch that says what was left in the tub',
+    by: 'a guided job that makes a batch and says what was left in the tub',
     changes: 'litres for every tray and pot',
   },
   {
@@ -53,7 +53,7 @@ export const CALIBRATIONS = [
     from: 0,
     to: 0.3,
     source: byDefault('5–20 % in handbooks'),
-    by: 'a run that says how much was in the tub once it was stirred',
+    by: 'a guided job that says how much was in the tub once it was stirred',
     changes: 'how much to measure out',
   },
   {
@@ -79,7 +79,7 @@ export const CALIBRATIONS = [
     from: 1,
     to: 4,
     source: byDefault('1.5–3 by the press and the mix'),
-    by: 'a run that pressed blocks and says what was left',
+    by: 'a guided job that pressed blocks and says what was left',
     changes: 'litres for soil blocks',
   },
   {
@@ -157,7 +157,7 @@ export const CALIBRATIONS = [
     from: 0.05,
     to: 20,
     source: byDefault('a quarter of an hour a step, waits beside'),
-    by: 'every run, from its first step to its last',
+    by: 'every job, from its first step to its last',
     changes: 'what a job is said to take',
   },
   {

@@ -4,7 +4,7 @@ import { BUILT_IN, MATERIALS } from './materials'
 import { readRecipe, type RecipeTextOptions } from './recipe-text'
 
 const read = (text: string, more: Partial<RecipeTextOptions> = {}) =>
-  readRecipe(text, { materials: BUILT_IN, kitchen: 'us', ...more })
+  readRecipe(text, { materials: BUILT_IN, units: 'us', ...more })
 const asked = (text: string) => read(text).lines.flatMap(({ asked: one }) => one ?? [])
 
 describe('a recipe in words', () => {
@@ -32,8 +32,8 @@ describe('a recipe in words', () => {
     expect(lines.every((one) => one.asked === null)).toBe(true)
   })
   it('in other kitchens a gallon is another', () => {
-    const dose = (kitchen: RecipeTextOptions['kitchen']) =>
-      read('5 gal coir, 1 cup rock dust per gallon', { kitchen }).extras[0]!.gPerL
+    const dose = (units: RecipeTextOptions['units']) =>
+      read('5 gal coir, 1 cup rock dust per gallon', { units }).extras[0]!.gPerL
     expect(dose('imperial')).not.toBeCloseTo(dose('us'), 1)
   })
   it('a cup beside parts is asked for: how large is a part? Then it counts', () => {

@@ -1,6 +1,6 @@
 import { inFigures, parseNumber } from '../units/parse'
 import { unitSpelled, toBase } from '../units/unit-table'
-import type { Kitchen, Unit } from '../units/unit'
+import type { UnitSystem, Unit } from '../units/unit'
 import { FRACTION_GLYPHS } from '../units/fraction'
 import type { MaterialLibrary } from './material'
 import { materialNames, type FoundName, type ReadWord } from './material-names'
@@ -33,7 +33,7 @@ export interface ReadRecipe {
 
 export interface RecipeTextOptions {
   readonly materials: MaterialLibrary
-  readonly kitchen: Kitchen
+  readonly units: UnitSystem
   /** Litres of one part, where somebody said. */
   readonly partL?: number | null
   /** What a name that may mean several was said to mean, by the name in lower case. */
@@ -64,7 +64,7 @@ interface Phrase {
  * @throws RangeError where it is longer than any recipe
  */
 export function readRecipe(text: string, options: RecipeTextOptions): ReadRecipe {
-  const phrases = phrasesOf(text).map((one) => readPhrase(one, options.kitchen))
+  const phrases = phrasesOf(text).map((one) => readPhrase(one, options.units))
   if (phrases.length > MAX_LINES)
     throw new RangeError(`recipe: at most ${MAX_LINES} lines, not ${phrases.length}`)
   const names = materialNames(options.materials, options.meant ?? new Map())
@@ -102,7 +102,7 @@ const phrasesOf = (text: string): string[] =>
     .map((phrase) => phrase.replace(/\s+/g, ' ').trim())
     .filter((phrase) => /[\p{L}\d]/u.test(phrase))
 
-function readPhrase(said: string, kitchen: Kitchen): Phrase {
+function readPhrase(said: string, units: UnitSystem): Phrase {
   const words: ReadWord[] = []
   let rest = inFigures(
     said.replace(
@@ -111,7 +111,7 @@ function readPhrase(said: string, kitchen: Kitchen): Phrase {
     ),
   )
   const per = /\s+(?:per|for every|for each|to (?:a|the|each)|in (?:a|each)|a)\s+([^()]*)$/i.exec(rest)
-  const perL = per ? litresOf(per[1]!, kitchen) : null
+  const perL = per ? litresOf(per[1]!, units) : null
   if (per && perL !== null) rest = rest.slice(0, per.index)
   let amount: Amount | null = null
   const number = NUMBER.exec(rest)?.[0]
@@ -119,7 +119,7 @@ function readPhrase(said: string, kitchen: Kitchen): Phrase {
     const value = parseNumber(number.trim())
     rest = rest.slice(number.length).trim()
     words.push({ text: number.trim(), as: 'amount' })
-    const measured = value === undefined ? null : measureAt(rest, value, kitchen)
+    const measured = value === undefined ? null : measureAt(rest, value, units)
     if (measured) {
       amount = measured.amount
       if (measured.length) words.push({ text: rest.slice(0, measured.length).trim(), as: 'measure' })
@@ -132,7 +132,7 @@ function readPhrase(said: string, kitchen: Kitchen): Phrase {
 }
 
 /** The measure after a number: parts, per cent, a volume or a mass; a bare number is parts. */
-function measureAt(rest: string, value: number, kitchen: Kitchen): { amount: Amount; length: number } | null {
+function measureAt(rest: string, value: number, units: UnitSystem): { amount: Amount; length: number } | null {
   if (rest.startsWith('%')) return { amount: { kind: 'share', value: value / 100 }, length: 1 }
   const words = rest.split(' ')
   if (/^(per ?cent|percent)$/i.test(words[0] ?? ''))
@@ -141,21 +141,21 @@ function measureAt(rest: string, value: number, kitchen: Kitchen): { amount: Amo
   // The longest spelling that is a unit: `fl oz` before `oz`.
   for (let n = Math.min(3, words.length); n > 0; n--) {
     const spelled = words.slice(0, n).join(' ')
-    const volume = unitSpelled(spelled, 'volume', kitchen)
+    const volume = unitSpelled(spelled, 'volume', units)
     if (volume) return { amount: { kind: 'litres', value: toBase(value, volume) }, length: spelled.length }
-    const mass: Unit | undefined = unitSpelled(spelled, 'mass', kitchen)
+    const mass: Unit | undefined = unitSpelled(spelled, 'mass', units)
     if (mass) return { amount: { kind: 'grams', value: toBase(value, mass) }, length: spelled.length }
   }
   return { amount: { kind: 'parts', value }, length: 0 }
 }
 
 /** `gallon`, `10 L of mix`, `cubic foot`; null where it is no volume. */
-function litresOf(text: string, kitchen: Kitchen): number | null {
+function litresOf(text: string, units: UnitSystem): number | null {
   const said = inFigures(text.replace(/\b(of )?(the )?(finished )?(mix|medium|soil|volume)\b/gi, '').trim())
   const number = NUMBER.exec(said)?.[0]
   const value = number ? parseNumber(number.trim()) : 1
   const spelled = (number ? said.slice(number.length) : said).trim()
-  const unit = spelled ? unitSpelled(spelled, 'volume', kitchen) : undefined
+  const unit = spelled ? unitSpelled(spelled, 'volume', units) : undefined
   return unit && value !== undefined ? toBase(value, unit) : null
 }
 

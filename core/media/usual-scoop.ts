@@ -1,9 +1,9 @@
 import { convert } from '../units/unit-table'
-import type { Kitchen } from '../units/unit'
+import type { UnitSystem } from '../units/unit'
 import type { Scoop } from './scoops'
 
 /** What a household measures mix with until it says something else. */
-const USUAL: Readonly<Record<Kitchen, readonly Scoop[]>> = {
+const USUAL: Readonly<Record<UnitSystem, readonly Scoop[]>> = {
   metric: [{ name: '1 L measure', volumeL: 1 }],
   us: [
     { name: '1 qt measure', volumeL: convert(1, 'us-qt', 'L') },
@@ -18,4 +18,4 @@ const USUAL: Readonly<Record<Kitchen, readonly Scoop[]>> = {
 }
 
 /** Measures that anybody of this kitchen has, the usual one first. */
-export const usualScoops = (kitchen: Kitchen): readonly Scoop[] => USUAL[kitchen]
+export const usualScoops = (units: UnitSystem): readonly Scoop[] => USUAL[units]

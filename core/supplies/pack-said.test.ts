@@ -11,8 +11,8 @@ describe('a pack as it is said', () => {
     ['2 gal', 'imperial', 'loose', 9.09218],
     ['3 cu ft', 'us', 'loose', 84.950539776],
     ['1 lb 4 oz', 'us', 'mass', 566.99046],
-  ] as const)('%s in a %s kitchen', (text, kitchen, measure, amount) => {
-    const said = packSaid(text, kitchen)
+  ] as const)('%s in a %s kitchen', (text, units, measure, amount) => {
+    const said = packSaid(text, units)
     expect(said!.measure).toBe(measure)
     expect(said!.amount).toBeCloseTo(amount, 3)
   })

@@ -1,13 +1,13 @@
-import type { Kitchen } from '../units/unit'
+import type { UnitSystem } from '../units/unit'
 import { printNumber } from '../units/format'
 import { parseQuantity } from '../units/parse'
 import type { PackSize } from './goods'
 
 /** A pack as it is said: `50 L`, `5 kg`, `3 cu ft`. @returns null where it is no amount */
-export function packSaid(text: string, kitchen: Kitchen, pressed = false): PackSize | null {
-  const volume = parseQuantity(text, { dimension: 'volume', kitchen })
+export function packSaid(text: string, units: UnitSystem, pressed = false): PackSize | null {
+  const volume = parseQuantity(text, { dimension: 'volume', units })
   if (volume.ok) return { measure: pressed ? 'pressed' : 'loose', amount: volume.base }
-  const mass = parseQuantity(text, { dimension: 'mass', kitchen })
+  const mass = parseQuantity(text, { dimension: 'mass', units })
   return mass.ok ? { measure: 'mass', amount: mass.base } : null
 }
 

@@ -1,17 +1,17 @@
 import type { Day } from '../calendar/day'
 
 /**
- * What happened to cells of a run. `sown` and `set` bring seed and plants, `up` says how many are up in all, the rest
+ * What happened to cells of a group. `sown` and `set` bring seed and plants, `up` says how many are up in all, the rest
  * take plants away.
  */
 export const CHANGES = ['sown', 'up', 'thinned', 'lost', 'given', 'out', 'moved', 'set'] as const
 export type ChangeKind = (typeof CHANGES)[number]
 
-/** One thing that happened to cells of one run of one tray. */
+/** One thing that happened to cells of one group of one tray. */
 export interface Change {
   readonly trayId: string
-  /** Code of the run. */
-  readonly run: string
+  /** Code of the group. */
+  readonly group: string
   readonly what: ChangeKind
   /** Cells with how many seeds or plants each. */
   readonly cells: readonly (readonly [cell: number, n: number])[]

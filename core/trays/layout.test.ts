@@ -18,14 +18,14 @@ import {
   painted,
   usualGrid,
   type Layout,
-  type Run,
+  type Group,
 } from './layout'
 import { pressesFor } from './presses'
 import { seedsLieApart, seedsToScatter } from './scatter'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
 
-const run = (code: string, cropId = code): Run => ({
+const group = (code: string, cropId = code): Group => ({
   code,
   name: `${cropId} ${code}`,
   cropId,
@@ -37,7 +37,7 @@ const run = (code: string, cropId = code): Run => ({
 const empty = (rows: number, columns: number): Layout => ({
   rows,
   columns,
-  runs: [],
+  groups: [],
   cells: Array(rows * columns).fill(''),
 })
 const rowsOf = ({ cells, columns }: Layout) =>
@@ -51,17 +51,17 @@ const rowsOf = ({ cells, columns }: Layout) =>
 describe('laying out a tray', () => {
   it('fills row by row, with an empty row between two kinds of one crop', () => {
     const laid = fillRows(empty(6, 4), [
-      { run: run('A', 'basil'), cells: 6 },
-      { run: run('B', 'basil'), cells: 4 },
-      { run: run('C', 'chard'), cells: 2 },
+      { group: group('A', 'basil'), cells: 6 },
+      { group: group('B', 'basil'), cells: 4 },
+      { group: group('C', 'chard'), cells: 2 },
     ])
     expect(rowsOf(laid)).toEqual(['AAAA', 'AA..', '....', 'BBBB', 'CC..', '....'])
     expect(boundaries(laid)).toEqual([])
   })
   it('marks the edge between them where there is no room for a row', () => {
     const laid = fillRows(empty(2, 4), [
-      { run: run('A', 'basil'), cells: 5 },
-      { run: run('B', 'basil'), cells: 3 },
+      { group: group('A', 'basil'), cells: 5 },
+      { group: group('B', 'basil'), cells: 3 },
     ])
     expect(rowsOf(laid)).toEqual(['AAAA', 'ABBB'])
     expect(boundaries(laid)).toEqual([
@@ -70,12 +70,12 @@ describe('laying out a tray', () => {
       { cell: 3, side: 'below' },
       { cell: 4, side: 'right' },
     ])
-    expect(() => fillRows(laid, [{ run: run('D'), cells: 1 }])).toThrow('1 are wanted, 0 are free')
+    expect(() => fillRows(laid, [{ group: group('D'), cells: 1 }])).toThrow('1 are wanted, 0 are free')
   })
-  it('moves the edge between two runs, and leaves each a cell', () => {
+  it('moves the edge between two groups, and leaves each a cell', () => {
     const laid = fillRows(empty(2, 6), [
-      { run: run('A'), cells: 6 },
-      { run: run('B'), cells: 6 },
+      { group: group('A'), cells: 6 },
+      { group: group('B'), cells: 6 },
     ])
     expect(edges(laid)).toEqual([{ first: 'A', second: 'B', until: 5 }])
     expect(rowsOf(edgeAt(laid, 'A', 'B', 8))).toEqual(['AAAAAA', 'AAABBB'])
@@ -91,13 +91,13 @@ describe('laying out a tray', () => {
           maxLength: 6,
         }),
         (rows, columns, wishes) => {
-          const wanted = wishes.map(([crop, cells], i) => ({ run: run(codeAt(i), crop), cells }))
+          const wanted = wishes.map(([crop, cells], i) => ({ group: group(codeAt(i), crop), cells }))
           const sum = wanted.reduce((all, { cells }) => all + cells, 0)
           if (sum > rows * columns) return
           const laid = fillRows(empty(rows, columns), wanted)
           expect(freeCells(laid)).toBe(rows * columns - sum)
           for (const {
-            run: { code },
+            group: { code },
             cells,
           } of wanted)
             expect(cellsOf(laid, code)).toHaveLength(cells)
@@ -106,8 +106,8 @@ describe('laying out a tray', () => {
     )
   })
   it('joins what two hands changed, and names the cells both changed', () => {
-    const base = fillRows(empty(2, 3), [{ run: run('A'), cells: 2 }])
-    const mine = painted({ ...base, runs: [...base.runs, run('B')] }, [3, 4], 'B')
+    const base = fillRows(empty(2, 3), [{ group: group('A'), cells: 2 }])
+    const mine = painted({ ...base, groups: [...base.groups, group('B')] }, [3, 4], 'B')
     const theirs = painted(base, [2, 4], 'A')
     const { layout, both } = merged(base, mine, theirs)!
     expect(rowsOf(layout)).toEqual(['AAA', 'BA.'])
@@ -118,14 +118,14 @@ describe('laying out a tray', () => {
 
 describe('a tray that cannot be', () => {
   const tray = { kind: 'tray', cells: 6, name: '6-cell tray' } as const
-  const good = fillRows(empty(2, 3), [{ run: run('A'), cells: 2 }])
+  const good = fillRows(empty(2, 3), [{ group: group('A'), cells: 2 }])
   it.each([
     [good, []],
     [{ ...good, columns: 4, cells: Array(8).fill('') }, ['columns']],
     [{ ...good, cells: good.cells.slice(1) }, ['cells']],
     [{ ...good, cells: ['Q', ...good.cells.slice(1)] }, ['cells']],
-    [{ ...good, runs: [run('A'), run('A')] }, ['runs.1.code']],
-    [{ ...good, runs: [{ ...run('A'), seedsPerCell: 0 }] }, ['runs.0.seedsPerCell']],
+    [{ ...good, groups: [group('A'), group('A')] }, ['groups.1.code']],
+    [{ ...good, groups: [{ ...group('A'), seedsPerCell: 0 }] }, ['groups.0.seedsPerCell']],
   ])('is told at its field (%#)', (layout, fields) => {
     expect(layoutProblems(layout as Layout, tray).map(({ path }) => path.join('.'))).toEqual(fields)
   })
@@ -137,9 +137,9 @@ describe('a tray that cannot be', () => {
   })
 })
 
-it('names runs and cells', () => {
+it('names groups and cells', () => {
   expect([codeAt(0), codeAt(25), codeAt(26), codeAt(51)]).toEqual(['A', 'Z', 'AA', 'AZ'])
-  expect(freeCode([run('A'), run('C')])).toBe('B')
+  expect(freeCode([group('A'), group('C')])).toBe('B')
   expect([cellName({ columns: 12 }, 16), cellName({ columns: 1 }, 2)]).toEqual(['row 2, cell 5', 'row 3'])
 })
 

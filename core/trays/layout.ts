@@ -3,7 +3,7 @@ import type { Container } from '../containers/container'
 import { gridOf, type Grid } from './grid'
 
 /** Cells of one crop and variety in a tray, sown or set on one occasion. */
-export interface Run {
+export interface Group {
   /** `A`, `B` …: its name in this tray, on the drawing and on the key. */
   readonly code: string
   /** Crop and variety, as on the label. */
@@ -16,9 +16,9 @@ export interface Run {
   readonly seedsPerCell: number
 }
 
-/** What a tray is to hold: for each cell, row by row from the marked corner, the code of its run; empty where none. */
+/** What a tray is to hold: for each cell, row by row from the marked corner, the code of its group; empty where none. */
 export interface Layout extends Grid {
-  readonly runs: readonly Run[]
+  readonly groups: readonly Group[]
   readonly cells: readonly string[]
 }
 
@@ -31,7 +31,7 @@ export const surfaceOf = ({ kind }: Pick<Container, 'kind'>): Surface =>
 /** Rows and columns a tray can have at most: the largest plug tray, and furrows to spare. */
 export const MAX_ROWS = 40
 export const MAX_COLUMNS = 60
-export const MAX_RUNS = 52
+export const MAX_GROUPS = 52
 
 /** The grid a container has by itself; a carrier of loose pots or blocks holds as many as is said. */
 export function usualGrid(container: Pick<Container, 'id' | 'kind' | 'cells'>): Grid {
@@ -66,8 +66,8 @@ export const codeAt = (n: number): string =>
   n < 26 ? String.fromCharCode(65 + n) : codeAt(Math.floor(n / 26) - 1) + codeAt(n % 26)
 
 /** The next code nobody has. */
-export function freeCode(runs: readonly Pick<Run, 'code'>[]): string {
-  const taken = new Set(runs.map(({ code }) => code))
+export function freeCode(groups: readonly Pick<Group, 'code'>[]): string {
+  const taken = new Set(groups.map(({ code }) => code))
   let n = 0
   while (taken.has(codeAt(n))) n++
   return codeAt(n)
@@ -82,8 +82,8 @@ export function layoutProblems(
   layout: Layout,
   container: Pick<Container, 'kind' | 'cells' | 'name'>,
 ): Problem[] {
-  const { rows, columns, runs, cells } = layout
-  const codes = runs.map(({ code }) => code)
+  const { rows, columns, groups, cells } = layout
+  const codes = groups.map(({ code }) => code)
   const size = rows * columns
   return [
     ...wholeWithin(['rows'], rows, 1, MAX_ROWS, `A tray has 1 to ${MAX_ROWS} rows.`),
@@ -102,15 +102,15 @@ export function layoutProblems(
     ...codes.flatMap((code, i) =>
       codes.indexOf(code) === i
         ? []
-        : [{ path: ['runs', i, 'code'], message: `Two runs are called ${code}.` }],
+        : [{ path: ['groups', i, 'code'], message: `Two groups are called ${code}.` }],
     ),
     ...[...new Set(cells)]
       .filter((code) => code !== '' && !codes.includes(code))
-      .map((code) => ({ path: ['cells'], message: `No run is called ${code}.` })),
-    ...runs.flatMap((run, i) =>
+      .map((code) => ({ path: ['cells'], message: `No group is called ${code}.` })),
+    ...groups.flatMap((group, i) =>
       wholeWithin(
-        ['runs', i, 'seedsPerCell'],
-        run.seedsPerCell,
+        ['groups', i, 'seedsPerCell'],
+        group.seedsPerCell,
         1,
         MAX_SEEDS,
         `1 to ${MAX_SEEDS} seeds go into a cell, a furrow or a field.`,
@@ -121,13 +121,13 @@ export function layoutProblems(
 /** A broadcast tray of dust-like seed takes thousands. */
 export const MAX_SEEDS = 20_000
 
-/** Cells of a run, in the order of the tray. */
+/** Cells of a group, in the order of the tray. */
 export const cellsOf = ({ cells }: Pick<Layout, 'cells'>, code: string): number[] =>
   cells.flatMap((one, cell) => (one === code ? [cell] : []))
 
 export const freeCells = (layout: Pick<Layout, 'cells'>): number => cellsOf(layout, '').length
 
-/** The layout with these cells given to a run; `''` frees them. */
+/** The layout with these cells given to a group; `''` frees them. */
 export function painted(layout: Layout, cells: Iterable<number>, code: string): Layout {
   const next = [...layout.cells]
   for (const cell of cells) next[cell] = code
@@ -135,15 +135,15 @@ export function painted(layout: Layout, cells: Iterable<number>, code: string): 
 }
 
 /**
- * Runs laid out row by row behind what is there already. Two of one crop are easily taken for each other: an empty row
+ * Groups laid out row by row behind what is there already. Two of one crop are easily taken for each other: an empty row
  * is left between them where there is room for it; else the edge between them is marked in the tray.
  *
- * @param wanted runs with how many cells each takes
+ * @param wanted groups with how many cells each takes
  * @throws RangeError where there are not as many free cells
  */
 export function fillRows(
   layout: Layout,
-  wanted: readonly { readonly run: Run; readonly cells: number }[],
+  wanted: readonly { readonly group: Group; readonly cells: number }[],
 ): Layout {
   const count = wanted.reduce((sum, { cells }) => sum + cells, 0)
   const free = freeCells(layout)
@@ -155,31 +155,31 @@ export function fillRows(
 /** null where they do not fit with empty rows between look-alikes. */
 function withRows(
   layout: Layout,
-  wanted: readonly { readonly run: Run; readonly cells: number }[],
+  wanted: readonly { readonly group: Group; readonly cells: number }[],
   emptyRows: boolean,
 ): Layout | null {
   const { columns } = layout
   const cells = [...layout.cells]
-  const runs = [...layout.runs]
-  const cropOf = (code: string) => runs.find((run) => run.code === code)?.cropId
+  const groups = [...layout.groups]
+  const cropOf = (code: string) => groups.find((group) => group.code === code)?.cropId
   let at = emptyRows ? cells.findLastIndex((code) => code !== '') + 1 : 0
-  for (const { run, cells: count } of wanted) {
+  for (const { group, cells: count } of wanted) {
     const before = cells[at - 1]
-    if (emptyRows && at > 0 && before && cropOf(before) === run.cropId && columns > 1)
+    if (emptyRows && at > 0 && before && cropOf(before) === group.cropId && columns > 1)
       at = (Math.ceil(at / columns) + 1) * columns
-    runs.push(run)
+    groups.push(group)
     for (let left = count; left > 0; at++) {
       if (at >= cells.length) return null
       if (cells[at] !== '') continue
-      cells[at] = run.code
+      cells[at] = group.code
       left--
     }
   }
-  return { ...layout, runs, cells }
+  return { ...layout, groups, cells }
 }
 
 /**
- * The edge between two runs that follow each other moved to a cell: what lies before it belongs to the first, what lies
+ * The edge between two groups that follow each other moved to a cell: what lies before it belongs to the first, what lies
  * behind to the second. Each keeps a cell at least.
  *
  * @param until last cell of the first run
@@ -192,7 +192,7 @@ export function edgeAt(layout: Layout, first: string, second: string, until: num
   return { ...layout, cells: next }
 }
 
-/** Pairs of runs whose cells follow each other row by row, with the last cell of the first. */
+/** Pairs of groups whose cells follow each other row by row, with the last cell of the first. */
 export function edges({ cells }: Pick<Layout, 'cells'>): { first: string; second: string; until: number }[] {
   const found: { first: string; second: string; until: number }[] = []
   let last = ''
@@ -203,7 +203,7 @@ export function edges({ cells }: Pick<Layout, 'cells'>): { first: string; second
     last = code
     at = cell
   })
-  // Runs that lie across each other have no one edge.
+  // Groups that lie across each other have no one edge.
   const whole = (code: string) => {
     const own = found.filter(({ first }) => first === code)
     return own.length <= 1 && found.filter(({ second }) => second === code).length <= 1
@@ -211,13 +211,13 @@ export function edges({ cells }: Pick<Layout, 'cells'>): { first: string; second
   return found.filter(({ first, second }) => whole(first) && whole(second))
 }
 
-/** Whether two runs are easily taken for each other: one crop, two kinds. */
-export const lookAlike = (one: Run, other: Run): boolean =>
+/** Whether two groups are easily taken for each other: one crop, two kinds. */
+export const lookAlike = (one: Group, other: Group): boolean =>
   one.cropId === other.cropId && one.name !== other.name
 
 /** Neighbouring cells of look-alikes: the boundary between them is marked in the tray. */
 export function boundaries(layout: Layout): { readonly cell: number; readonly side: 'right' | 'below' }[] {
-  const byCode = new Map(layout.runs.map((run) => [run.code, run]))
+  const byCode = new Map(layout.groups.map((group) => [group.code, group]))
   const alike = (a: string | undefined, b: string | undefined) => {
     const [one, other] = [byCode.get(a ?? ''), byCode.get(b ?? '')]
     return one && other ? lookAlike(one, other) : false
@@ -230,7 +230,7 @@ export function boundaries(layout: Layout): { readonly cell: number; readonly si
 }
 
 /**
- * Two hands at one layout: what each changed of the cells and runs they both began from. Where both changed one cell,
+ * Two hands at one layout: what each changed of the cells and groups they both began from. Where both changed one cell,
  * the other's stands and is named.
  */
 export function merged(
@@ -241,13 +241,13 @@ export function merged(
   if (mine.rows !== theirs.rows || mine.columns !== theirs.columns || base.cells.length !== mine.cells.length)
     return null
   const both: number[] = []
-  const runs = [...theirs.runs]
-  for (const run of mine.runs) {
-    const at = runs.findIndex(({ code }) => code === run.code)
-    const was = base.runs.find(({ code }) => code === run.code)
-    if (at < 0) runs.push(run)
-    // Both began a run under one code.
-    else if (!was && JSON.stringify(runs[at]) !== JSON.stringify(run)) return null
+  const groups = [...theirs.groups]
+  for (const group of mine.groups) {
+    const at = groups.findIndex(({ code }) => code === group.code)
+    const was = base.groups.find(({ code }) => code === group.code)
+    if (at < 0) groups.push(group)
+    // Both began a group under one code.
+    else if (!was && JSON.stringify(groups[at]) !== JSON.stringify(group)) return null
   }
   const cells = theirs.cells.map((their, cell) => {
     const [own, was] = [mine.cells[cell]!, base.cells[cell]!]
@@ -256,5 +256,5 @@ export function merged(
     both.push(cell)
     return their
   })
-  return { layout: { ...theirs, runs, cells }, both }
+  return { layout: { ...theirs, groups, cells }, both }
 }

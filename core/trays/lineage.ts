@@ -1,11 +1,11 @@
 import { totalOf, type DatedChange } from './change'
 
-/** A run of a tray, as a point in the way of plants. */
+/** A group of a tray, as a point in the way of plants. */
 export interface Spot {
   readonly trayId: string
-  readonly run: string
+  readonly group: string
 }
-/** Plants that went from one run to another. */
+/** Plants that went from one group to another. */
 export interface Step {
   readonly from: Spot
   readonly to: Spot
@@ -15,7 +15,7 @@ export interface Step {
 }
 
 /**
- * The ways plants went between trays: what one entry takes out of cells and sets into others. Of several runs that left
+ * The ways plants went between trays: what one entry takes out of cells and sets into others. Of several groups that left
  * together each gave in proportion.
  */
 export function stepsOf(changes: readonly DatedChange[]): Step[] {
@@ -29,8 +29,8 @@ export function stepsOf(changes: readonly DatedChange[]): Step[] {
     const all = left.reduce((sum, one) => sum + totalOf(one), 0)
     return left.flatMap((from) =>
       arrived.map((to) => ({
-        from: { trayId: from.trayId, run: from.run },
-        to: { trayId: to.trayId, run: to.run },
+        from: { trayId: from.trayId, group: from.group },
+        to: { trayId: to.trayId, group: to.group },
         on: to.on,
         plants: (totalOf(to) * totalOf(from)) / (all || 1),
         entryId,
@@ -39,9 +39,9 @@ export function stepsOf(changes: readonly DatedChange[]): Step[] {
   })
 }
 
-const key = ({ trayId, run }: Spot) => `${trayId} ${run}`
+const key = ({ trayId, group }: Spot) => `${trayId} ${group}`
 
-/** Every step that led to a run, the nearest first. */
+/** Every step that led to a group, the nearest first. */
 export const waysTo = (steps: readonly Step[], spot: Spot): Step[] =>
   follow(
     steps,
@@ -50,7 +50,7 @@ export const waysTo = (steps: readonly Step[], spot: Spot): Step[] =>
     (step) => step.from,
   )
 
-/** Every step that led on from a run, the nearest first. */
+/** Every step that led on from a group, the nearest first. */
 export const waysFrom = (steps: readonly Step[], spot: Spot): Step[] =>
   follow(
     steps,

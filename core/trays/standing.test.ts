@@ -2,11 +2,11 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { dayFrom } from '../calendar/day'
 import { CHANGES, LEAVES, movedEven, totalOf, type ChangeKind, type DatedChange } from './change'
-import { cellsOf, type Layout, type Run } from './layout'
+import { cellsOf, type Layout, type Group } from './layout'
 import { stepsOf, waysFrom, waysTo } from './lineage'
 import { cellState, germinationOf, standingIn, standsAfter } from './standing'
 
-const run = (code: string, more: Partial<Run> = {}): Run => ({
+const group = (code: string, more: Partial<Group> = {}): Group => ({
   code,
   name: `Kind ${code}`,
   cropId: 'basil',
@@ -25,14 +25,14 @@ const change = (
   cells: [number, number][],
   count: number | null = null,
 ) =>
-  ({ trayId: 't', run: code, what, cells, count, on: day(on), entryId: `e${entry++}` }) satisfies DatedChange
+  ({ trayId: 't', group: code, what, cells, count, on: day(on), entryId: `e${entry++}` }) satisfies DatedChange
 const each = (cells: readonly number[], n: number) => cells.map((cell): [number, number] => [cell, n])
 
 /** Six rows of six: A in the first four, B in the last two. */
 const SIX: Layout = {
   rows: 6,
   columns: 6,
-  runs: [run('A'), run('B', { cropId: 'beet', seedsPerCell: 2 })],
+  groups: [group('A'), group('B', { cropId: 'beet', seedsPerCell: 2 })],
   cells: [...Array(24).fill('A'), ...Array(12).fill('B')],
 }
 
@@ -46,9 +46,9 @@ describe('a tray as it stands', () => {
     const thinned = change('thinned', 'A', 12, [[18, 1]])
     const lost = change('lost', 'A', 13, [[0, 1]])
     const moved = change('moved', 'A', 20, each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12], 1))
-    const { cells, runs, problems } = standsAfter(SIX, [sown, up, thinned, lost, moved])
+    const { cells, groups, problems } = standsAfter(SIX, [sown, up, thinned, lost, moved])
     expect(problems).toEqual([])
-    expect(runs[0]).toMatchObject({
+    expect(groups[0]).toMatchObject({
       sown: 48,
       sownCells: 24,
       up: 20,
@@ -68,9 +68,9 @@ describe('a tray as it stands', () => {
   it('takes a count without cells, and cells that are tapped later are among those counted', () => {
     const sown = change('sown', 'A', 1, each(cellsOf(SIX, 'A'), 1))
     const counted = change('up', 'A', 9, [], 18)
-    expect(standsAfter(SIX, [sown, counted]).runs[0]).toMatchObject({ up: 18, upCells: 18, standing: 18 })
+    expect(standsAfter(SIX, [sown, counted]).groups[0]).toMatchObject({ up: 18, upCells: 18, standing: 18 })
     const tapped = change('up', 'A', 10, each([0, 1, 2], 1))
-    expect(standsAfter(SIX, [sown, counted, tapped]).runs[0]!.up).toBe(18)
+    expect(standsAfter(SIX, [sown, counted, tapped]).groups[0]!.up).toBe(18)
   })
 
   it('says what cannot have happened, and leaves it out', () => {
@@ -88,7 +88,7 @@ describe('a tray as it stands', () => {
       '6 of Kind A cannot leave where 5 stand.',
     ])
     expect(said(change('up', 'A', 9, [[30, 1]]))).toEqual(['Row 6, cell 1 is not a cell of Kind A.'])
-    expect(said(change('up', 'Z', 9, [[0, 1]]))).toEqual(['There is no run Z in this tray.'])
+    expect(said(change('up', 'Z', 9, [[0, 1]]))).toEqual(['There is no group Z in this tray.'])
   })
 
   // Any order of anything, possible or not: plants are never made or lost but by what was written down.
@@ -106,14 +106,14 @@ describe('a tray as it stands', () => {
     fc.assert(
       fc.property(fc.array(anything, { maxLength: 30 }), (list) => {
         const changes = list.map(({ what, code, on, cells, count }) => change(what, code, on, cells, count))
-        const { cells, runs, problems } = standsAfter(SIX, changes, (cropId) => (cropId === 'beet' ? 3 : 1))
+        const { cells, groups, problems } = standsAfter(SIX, changes, (cropId) => (cropId === 'beet' ? 3 : 1))
         const bad = new Set(problems.map((one) => one.change))
         const taken = changes.filter((one) => !bad.has(one))
-        for (const one of runs) {
-          const per = one.run.cropId === 'beet' ? 3 : 1
+        for (const one of groups) {
+          const per = one.group.cropId === 'beet' ? 3 : 1
           const of = (...kinds: ChangeKind[]) =>
             taken
-              .filter(({ what, run: code }) => code === one.run.code && kinds.includes(what))
+              .filter(({ what, group: code }) => code === one.group.code && kinds.includes(what))
               .reduce(
                 (sum, { cells: told, count }) => sum + told.reduce((n, [, k]) => n + k, 0) + (count ?? 0),
                 0,
@@ -126,7 +126,7 @@ describe('a tray as it stands', () => {
         }
         for (const cell of cells) expect(standingIn(cell)).toBeGreaterThanOrEqual(0)
         // Taking back what could not be changes nothing.
-        expect(standsAfter(SIX, taken, (cropId) => (cropId === 'beet' ? 3 : 1)).runs).toEqual(runs)
+        expect(standsAfter(SIX, taken, (cropId) => (cropId === 'beet' ? 3 : 1)).groups).toEqual(groups)
       }),
     )
   })
@@ -135,11 +135,11 @@ describe('a tray as it stands', () => {
 describe('germination by the count', () => {
   const seen = (layout: Layout, seeds: number, up: number, eachSeed = false) => {
     const cells = cellsOf(layout, 'A')
-    const { runs } = standsAfter(layout, [
+    const { groups } = standsAfter(layout, [
       change('sown', 'A', 1, each(cells, seeds)),
       change('up', 'A', 9, each(cells.slice(0, up), 1)),
     ])
-    return germinationOf(runs[0]!, eachSeed)!
+    return germinationOf(groups[0]!, eachSeed)!
   }
   it('has the interval of Wilson: 18 of 24 lie between 55 and 88 %', () => {
     const { share, low, high, perSeed } = seen(SIX, 1, 18)
@@ -155,14 +155,14 @@ describe('germination by the count', () => {
     expect(seen(SIX, 2, 24).perSeed).toBeNull()
   })
   it('says nothing where nobody counted', () => {
-    const { runs } = standsAfter(SIX, [change('sown', 'A', 1, [[0, 1]])])
-    expect(germinationOf(runs[0]!, false)).toBeNull()
+    const { groups } = standsAfter(SIX, [change('sown', 'A', 1, [[0, 1]])])
+    expect(germinationOf(groups[0]!, false)).toBeNull()
   })
 })
 
 describe('the way of plants', () => {
   const at = (trayId: string, code: string, what: 'moved' | 'set', n: number, entryId: string, on = 1) =>
-    ({ trayId, run: code, what, cells: [], count: n, on: day(on), entryId }) satisfies DatedChange
+    ({ trayId, group: code, what, cells: [], count: n, on: day(on), entryId }) satisfies DatedChange
   const changes = [
     at('plug', 'A', 'moved', 20, 'e1'),
     at('plug', 'B', 'moved', 10, 'e1'),
@@ -174,9 +174,9 @@ describe('the way of plants', () => {
   it('leads from a pot back to the seed, and from the seed on to every pot', () => {
     const steps = stepsOf(changes)
     expect(
-      waysTo(steps, { trayId: 'pot', run: 'A' }).map(({ from }) => `${from.trayId} ${from.run}`),
+      waysTo(steps, { trayId: 'pot', group: 'A' }).map(({ from }) => `${from.trayId} ${from.group}`),
     ).toEqual(['six A', 'plug A', 'plug B'])
-    expect(waysFrom(steps, { trayId: 'plug', run: 'B' }).map(({ to }) => `${to.trayId} ${to.run}`)).toEqual([
+    expect(waysFrom(steps, { trayId: 'plug', group: 'B' }).map(({ to }) => `${to.trayId} ${to.group}`)).toEqual([
       'six A',
       'six B',
       'pot A',

@@ -1,7 +1,7 @@
 import type { Day } from '../calendar/day'
 import { germinationSeen, wilson } from '../sowing/odds'
 import type { DatedChange } from './change'
-import { cellName, cellsOf, type Layout, type Run } from './layout'
+import { cellName, cellsOf, type Layout, type Group } from './layout'
 
 /** One cell as it stands. */
 export interface Cell {
@@ -15,9 +15,9 @@ export interface Cell {
   readonly again: number
 }
 
-/** A run as it stands. sown · seedlings ≥ up; up + set = thinned + lost + moved + standing. */
-export interface RunStands {
-  readonly run: Run
+/** A group as it stands. sown · seedlings ≥ up; up + set = thinned + lost + moved + standing. */
+export interface GroupStands {
+  readonly group: Group
   /** Cells it has in the tray. */
   readonly cells: number
   readonly sownCells: number
@@ -40,7 +40,7 @@ export interface RunStands {
 
 export interface TrayStands {
   readonly cells: readonly Cell[]
-  readonly runs: readonly RunStands[]
+  readonly groups: readonly GroupStands[]
   /** What cannot have happened as it is written, with the change it is about. */
   readonly problems: readonly { readonly change: DatedChange; readonly message: string }[]
 }
@@ -53,7 +53,7 @@ export const standingIn = ({ up, set, thinned, lost, moved }: Omit<Cell, 'sown' 
 
 type Counts = { -readonly [K in keyof Cell]: number }
 interface Tally {
-  run: Run
+  group: Group
   /** Without cells: so many were counted, thinned, lost, moved, wherever they stood. */
   loose: Counts
   days: Record<'sownOn' | 'setOn' | 'firstUpOn' | 'countedOn', Day | null>
@@ -73,10 +73,10 @@ export function standsAfter(
 ): TrayStands {
   const cells: Counts[] = layout.cells.map(() => ({ ...EMPTY }))
   const tallies = new Map<string, Tally>(
-    layout.runs.map((run) => [
-      run.code,
+    layout.groups.map((group) => [
+      group.code,
       {
-        run,
+        group,
         loose: { ...EMPTY },
         days: { sownOn: null, setOn: null, firstUpOn: null, countedOn: null },
       },
@@ -87,33 +87,33 @@ export function standsAfter(
     .map((change, i) => ({ change, i }))
     .sort((a, b) => (a.change.on < b.change.on ? -1 : a.change.on > b.change.on ? 1 : a.i - b.i))
   for (const { change } of inOrder) {
-    const tally = tallies.get(change.run)
+    const tally = tallies.get(change.group)
     const message = tally
       ? (wrongWith(layout, cells, tally, change, seedlings) ?? null)
-      : `There is no run ${change.run} in this tray.`
+      : `There is no group ${change.group} in this tray.`
     if (message) problems.push({ change, message })
     else apply(layout, cells, tally!, change)
   }
-  const runs = [...tallies.values()].map((tally) => sumUp(layout, cells, tally))
-  return { cells, runs, problems }
+  const groups = [...tallies.values()].map((tally) => sumUp(layout, cells, tally))
+  return { cells, groups, problems }
 }
 
 function wrongWith(
   layout: Layout,
   cells: readonly Counts[],
   tally: Tally,
-  { what, cells: told, count, run: code }: DatedChange,
+  { what, cells: told, count, group: code }: DatedChange,
   seedlings: (cropId: string) => number,
 ): string | null {
-  const { run } = tally
-  const per = seedlings(run.cropId)
+  const { group } = tally
+  const per = seedlings(group.cropId)
   const sum = sumUp(layout, cells, tally)
   const gone = sum.thinned + sum.lost + sum.moved
   for (const [cell, n] of told) {
     if (layout.cells[cell] === undefined)
       return `The tray has ${layout.cells.length} cells; there is no cell ${cell + 1}.`
     const name = cellName(layout, cell)
-    if (layout.cells[cell] !== code) return `${capital(name)} is not a cell of ${run.name}.`
+    if (layout.cells[cell] !== code) return `${capital(name)} is not a cell of ${group.name}.`
     const now = cells[cell]!
     const standing = standingIn(now)
     if (what === 'up' && n > now.sown * per)
@@ -125,31 +125,31 @@ function wrongWith(
     if (what in LEAVING && n > standing)
       return `${capital(name)}: ${n} cannot leave where ${standing} ${standing === 1 ? 'stands' : 'stand'}.`
   }
-  if (sum.cells === 0) return `${run.name} has no cells in this tray.`
+  if (sum.cells === 0) return `${group.name} has no cells in this tray.`
   if (what === 'up') {
     if (count !== null && count > sum.sown * per)
       return sum.sown === 0
-        ? `${run.name} is not sown in this tray yet.`
+        ? `${group.name} is not sown in this tray yet.`
         : `${count} cannot be up of ${sum.sown} that were sown.`
     if (upAfter(layout, cells, tally, told, count) + sum.set < gone)
-      return `${gone} of ${run.name} were taken out already; so few cannot have come up.`
+      return `${gone} of ${group.name} were taken out already; so few cannot have come up.`
   }
   const leave = (count ?? 0) + told.reduce((all, [, n]) => all + n, 0)
   if (what in LEAVING && leave > sum.standing)
-    return `${leave} of ${run.name} cannot leave where ${sum.standing} ${sum.standing === 1 ? 'stands' : 'stand'}.`
+    return `${leave} of ${group.name} cannot leave where ${sum.standing} ${sum.standing === 1 ? 'stands' : 'stand'}.`
   return null
 }
 
-/** Plants up in a run once these are counted. */
+/** Plants up in a group once these are counted. */
 function upAfter(
   layout: Layout,
   cells: readonly Counts[],
-  { run, loose }: Tally,
+  { group, loose }: Tally,
   told: DatedChange['cells'],
   count: number | null,
 ): number {
   const now = new Map(told)
-  const byCell = cellsOf(layout, run.code).reduce((all, cell) => all + (now.get(cell) ?? cells[cell]!.up), 0)
+  const byCell = cellsOf(layout, group.code).reduce((all, cell) => all + (now.get(cell) ?? cells[cell]!.up), 0)
   return Math.max(count ?? loose.up, byCell)
 }
 
@@ -157,7 +157,7 @@ function apply(
   layout: Layout,
   cells: Counts[],
   { loose, days }: Tally,
-  { what, run, cells: told, count, on }: DatedChange,
+  { what, group, cells: told, count, on }: DatedChange,
 ) {
   const key = what in LEAVING ? LEAVING[what as keyof typeof LEAVING] : (what as 'sown' | 'up' | 'set')
   for (const [cell, n] of told)
@@ -173,14 +173,14 @@ function apply(
   if (what === 'set') days.setOn ??= on
   if (what === 'up') {
     days.countedOn = on
-    const looked = count === null ? told.map(([cell]) => cell) : cellsOf(layout, run)
+    const looked = count === null ? told.map(([cell]) => cell) : cellsOf(layout, group)
     for (const cell of looked) cells[cell]!.again = 0
     if (count || told.some(([, n]) => n > 0)) days.firstUpOn ??= on
   }
 }
 
-function sumUp(layout: Layout, cells: readonly Counts[], { run, loose, days }: Tally): RunStands {
-  const own = cellsOf(layout, run.code)
+function sumUp(layout: Layout, cells: readonly Counts[], { group, loose, days }: Tally): GroupStands {
+  const own = cellsOf(layout, group.code)
   const sum = (key: keyof Cell) => own.reduce((all, cell) => all + cells[cell]![key], 0)
   const [set, thinned, lost, moved] = (['set', 'thinned', 'lost', 'moved'] as const).map(
     (key) => sum(key) + loose[key],
@@ -189,7 +189,7 @@ function sumUp(layout: Layout, cells: readonly Counts[], { run, loose, days }: T
   const up = Math.max(loose.up, sum('up'))
   const upCells = own.filter((cell) => cells[cell]!.up > 0).length
   return {
-    run,
+    group,
     cells: own.length,
     sownCells: own.filter((cell) => cells[cell]!.sown > 0).length,
     sown: sum('sown') + loose.sown,
@@ -212,7 +212,7 @@ export type CellState =
 
 /**
  * @param together several plants in a cell are meant to stay together
- * @param counted somebody counted the run: what is not up by then is blank
+ * @param counted somebody counted the group: what is not up by then is blank
  */
 export function cellState(
   cell: Cell,
@@ -244,12 +244,12 @@ export interface Germination {
 }
 
 /**
- * Germination by the count of a run.
+ * Germination by the count of a group.
  *
  * @param eachSeed each seedling is counted: one seed a cell, furrows, a broadcast field, clumps that are pulled apart
  * @returns null where nobody counted, or nothing is known to be sown
  */
-export function germinationOf(stands: RunStands, eachSeed: boolean): Germination | null {
+export function germinationOf(stands: GroupStands, eachSeed: boolean): Germination | null {
   if (stands.countedOn === null || stands.sown === 0) return null
   const seeds = eachSeed || stands.sown === stands.sownCells
   // A cluster gives more than one seedling a seed: then every seed has come up at most.

@@ -2,13 +2,13 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { printBoth, printExactly, printQuantity, unitShown } from './format'
 import { parseQuantity } from './parse'
-import type { Dimension, Kitchen } from './unit'
+import type { Dimension, UnitSystem } from './unit'
 import { BASE_SYMBOL } from './unit'
 
-const KITCHENS: Kitchen[] = ['metric', 'us', 'imperial']
+const UNIT_SYSTEMS: UnitSystem[] = ['metric', 'us', 'imperial']
 
 describe('printing for a person', () => {
-  it.each<[number, Dimension, Kitchen, string]>([
+  it.each<[number, Dimension, UnitSystem, string]>([
     [0.65, 'volume', 'us', '2¾ cups'],
     [0.65, 'volume', 'metric', '650 mL'],
     [1, 'volume', 'metric', '1 L'],
@@ -25,8 +25,8 @@ describe('printing for a person', () => {
     [4.7625, 'length', 'us', '3/16 in'],
     [2, 'length', 'imperial', '2 mm'],
     [21, 'temperature', 'us', '70 °F'],
-  ])('%d of %s in a %s kitchen is %s', (base, dimension, kitchen, text) => {
-    expect(printQuantity(base, dimension, kitchen)).toBe(text)
+  ])('%d of %s in a %s kitchen is %s', (base, dimension, units, text) => {
+    expect(printQuantity(base, dimension, units)).toBe(text)
   })
 
   it('shows the other system beside one’s own', () => {
@@ -51,9 +51,9 @@ describe('printing for a person', () => {
 
   it('is within 5 %, a shallow depth within 6 %, read back by the parser, over the whole range and in every kitchen', () => {
     fc.assert(
-      fc.property(amount, fc.constantFrom(...KITCHENS), quantities, (base, kitchen, dimension) => {
-        const text = printQuantity(base, dimension, kitchen)
-        const read = parseQuantity(text.replace('−', '-'), { dimension, kitchen })
+      fc.property(amount, fc.constantFrom(...UNIT_SYSTEMS), quantities, (base, units, dimension) => {
+        const text = printQuantity(base, dimension, units)
+        const read = parseQuantity(text.replace('−', '-'), { dimension, units })
         const near = dimension === 'length' && base < 19 ? 0.06 : 0.05
         expect([text, read.ok && Math.abs(read.base / base - 1) <= near]).toEqual([text, true])
         expect(text).not.toMatch(/\d[⅛¼⅓⅜½⅝⅔¾⅞] (L|mL|litre|g|kg|cm)\b/)
@@ -64,21 +64,21 @@ describe('printing for a person', () => {
 
   it('in a field is the same when it is typed back, with its unit and as a bare number', () => {
     fc.assert(
-      fc.property(amount, fc.constantFrom(...KITCHENS), quantities, (base, kitchen, dimension) => {
-        const text = printExactly(base, dimension, kitchen)
-        const assume = unitShown(base, dimension, kitchen)
+      fc.property(amount, fc.constantFrom(...UNIT_SYSTEMS), quantities, (base, units, dimension) => {
+        const text = printExactly(base, dimension, units)
+        const assume = unitShown(base, dimension, units)
         for (const typed of [text, text.replace(/ [^\d/]+$/, '')]) {
-          const read = parseQuantity(typed, { dimension, kitchen, assume })
+          const read = parseQuantity(typed, { dimension, units, assume })
           expect([typed, read.ok && Math.abs(read.base / base - 1) < 2e-4]).toEqual([typed, true])
         }
       }),
       { numRuns: 1000 },
     )
-    for (const kitchen of KITCHENS)
+    for (const units of UNIT_SYSTEMS)
       for (let c = -20; c <= 60; c += 0.5) {
-        const read = parseQuantity(printExactly(c, 'temperature', kitchen), {
+        const read = parseQuantity(printExactly(c, 'temperature', units), {
           dimension: 'temperature',
-          kitchen,
+          units,
         })
         expect(read.ok && Math.abs(read.base - c)).toBeLessThan(0.01)
       }
@@ -88,10 +88,10 @@ describe('printing for a person', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 1e-6, max: 1e6, noNaN: true }),
-        fc.constantFrom(...KITCHENS),
+        fc.constantFrom(...UNIT_SYSTEMS),
         fc.constantFrom<Dimension>('volume', 'length', 'mass'),
-        (base, kitchen, dimension) => {
-          expect(printQuantity(base, dimension, kitchen)).not.toMatch(/^0 /)
+        (base, units, dimension) => {
+          expect(printQuantity(base, dimension, units)).not.toMatch(/^0 /)
           expect(BASE_SYMBOL[dimension]).toBeTruthy()
         },
       ),

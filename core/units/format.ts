@@ -1,5 +1,5 @@
 import { printFraction } from './fraction'
-import type { Dimension, Kitchen, Unit } from './unit'
+import type { Dimension, UnitSystem, Unit } from './unit'
 import { fromBase, unitById } from './unit-table'
 
 /** A number as a person would write it: three significant digits, no trailing zeros, at most `decimals`. */
@@ -25,20 +25,20 @@ export function printShare(share: number): string {
  *
  * @param base the quantity in L, mm, g or °C
  */
-export function printQuantity(base: number, dimension: Dimension, kitchen: Kitchen): string {
+export function printQuantity(base: number, dimension: Dimension, units: UnitSystem): string {
   if (dimension === 'temperature') {
-    const unit = unitById(SHOWN.temperature[kitchen])
+    const unit = unitById(SHOWN.temperature[units])
     return `${printNumber(Math.round(fromBase(base, unit)))} ${unit.symbol}`
   }
-  if (base === 0) return `0 ${spoken(unitById(unitShown(0, dimension, kitchen)), kitchen, 0)}`
+  if (base === 0) return `0 ${spoken(unitById(unitShown(0, dimension, units)), units, 0)}`
   const sign = base < 0 ? '−' : ''
-  return sign + measured(Math.abs(base), dimension, kitchen)
+  return sign + measured(Math.abs(base), dimension, units)
 }
 
 /** The unit a bare number means in a field that shows this quantity. @param base in L, mm, g or °C */
-export function unitShown(base: number, dimension: Dimension, kitchen: Kitchen): string {
-  if (dimension === 'temperature') return SHOWN.temperature[kitchen]
-  const schedule = MEASURES[dimension][kitchen]
+export function unitShown(base: number, dimension: Dimension, units: UnitSystem): string {
+  if (dimension === 'temperature') return SHOWN.temperature[units]
+  const schedule = MEASURES[dimension][units]
   const size = Math.abs(base)
   return (schedule.find(({ id, from }) => size >= from * unitById(id).factor * (1 - 1e-9)) ?? schedule.at(-1)!).id
 }
@@ -47,25 +47,25 @@ export function unitShown(base: number, dimension: Dimension, kitchen: Kitchen):
  * A quantity in one unit of the kitchen, exactly enough that it is the same when it is typed back: as one would measure
  * it where that is exact, else in decimals.
  */
-export function printExactly(base: number, dimension: Dimension, kitchen: Kitchen): string {
-  const unit = unitById(unitShown(base, dimension, kitchen))
+export function printExactly(base: number, dimension: Dimension, units: UnitSystem): string {
+  const unit = unitById(unitShown(base, dimension, units))
   const amount = fromBase(base, unit)
   const [nearest] = (unit.fractions ? STEPS : []).map((step) => Math.round(amount / step) * step)
   const exact = nearest !== undefined && Math.abs(nearest - amount) <= 1e-4 * Math.abs(amount)
   const number = exact ? printFraction(nearest, 1 / 8) : digits(Number(amount.toPrecision(6)))
-  return `${number.replace('-', '−')} ${spoken(unit, kitchen, amount)}`
+  return `${number.replace('-', '−')} ${spoken(unit, units, amount)}`
 }
 
 /** The same quantity in the kitchen's units and in the other system's: `2¾ cups`, `650 mL`. */
 export function printBoth(
   base: number,
   dimension: Dimension,
-  kitchen: Kitchen,
+  units: UnitSystem,
 ): [own: string, other: string] {
-  const other = printQuantity(base, dimension, kitchen === 'metric' ? 'us' : 'metric')
+  const other = printQuantity(base, dimension, units === 'metric' ? 'us' : 'metric')
   return [
-    printQuantity(base, dimension, kitchen),
-    kitchen === 'metric' ? other.replace(/ (cups?|tsp|tbsp|fl oz|gal|qt|pt)\b/g, ' US $1') : other,
+    printQuantity(base, dimension, units),
+    units === 'metric' ? other.replace(/ (cups?|tsp|tbsp|fl oz|gal|qt|pt)\b/g, ' US $1') : other,
   ]
 }
 
@@ -87,7 +87,7 @@ const CUP = [1, 1 / 2, 1 / 4, 1 / 3]
 
 /** The measures of each kitchen, largest first. */
 const MEASURES: Readonly<
-  Record<Exclude<Dimension, 'temperature'>, Readonly<Record<Kitchen, readonly Measure[]>>>
+  Record<Exclude<Dimension, 'temperature'>, Readonly<Record<UnitSystem, readonly Measure[]>>>
 > = {
   volume: {
     metric: [plain('L', 0.9995), plain('mL', 0)],
@@ -128,15 +128,15 @@ const NEAR_SHALLOW = 0.06
 const nearOf = (base: number, dimension: Dimension) =>
   dimension === 'length' && base < SHALLOW_MM ? NEAR_SHALLOW : NEAR
 
-function measured(base: number, dimension: Exclude<Dimension, 'temperature'>, kitchen: Kitchen): string {
-  const schedule = MEASURES[dimension][kitchen]
+function measured(base: number, dimension: Exclude<Dimension, 'temperature'>, units: UnitSystem): string {
+  const schedule = MEASURES[dimension][units]
   const near = nearOf(base, dimension)
   const first = Math.max(
     0,
-    schedule.findIndex(({ id }) => id === unitShown(base, dimension, kitchen)),
+    schedule.findIndex(({ id }) => id === unitShown(base, dimension, units)),
   )
   for (const measure of schedule.slice(first)) {
-    const one = inMeasure(base, measure, kitchen, near)
+    const one = inMeasure(base, measure, units, near)
     if (one) return one
     // So many whole ones, and the rest in a finer measure: 1 tbsp + ½ tsp.
     const unit = unitById(measure.id)
@@ -144,8 +144,8 @@ function measured(base: number, dimension: Exclude<Dimension, 'temperature'>, ki
     if (!measure.parts || whole < 1) continue
     const rest = base - whole * unit.factor
     for (const finer of schedule.slice(schedule.indexOf(measure) + 1)) {
-      const more = finer.parts ? inMeasure(rest, finer, kitchen, (near * base) / rest / 2) : null
-      if (more) return `${printFraction(whole, 1)} ${spoken(unit, kitchen, whole)} + ${more}`
+      const more = finer.parts ? inMeasure(rest, finer, units, (near * base) / rest / 2) : null
+      if (more) return `${printFraction(whole, 1)} ${spoken(unit, units, whole)} + ${more}`
     }
   }
   const finest = unitById(dimension === 'length' ? 'mm' : schedule.at(-1)!.id)
@@ -153,7 +153,7 @@ function measured(base: number, dimension: Exclude<Dimension, 'temperature'>, ki
 }
 
 /** In one measure, to the coarsest parts that are near enough; null where none of them is. */
-function inMeasure(base: number, { id, parts }: Measure, kitchen: Kitchen, near: number): string | null {
+function inMeasure(base: number, { id, parts }: Measure, units: UnitSystem, near: number): string | null {
   const unit = unitById(id)
   const amount = fromBase(base, unit)
   if (!parts) return decimal(base, unit)
@@ -162,7 +162,7 @@ function inMeasure(base: number, { id, parts }: Measure, kitchen: Kitchen, near:
     // A half or a quarter that is right is worth more than a whole that is nearly so.
     const close =
       Math.abs(rounded - amount) <= Math.min(near, part === 1 && amount < 8 ? 0.02 : near) * amount
-    if (rounded > 0 && close) return `${printFraction(rounded, part)} ${spoken(unit, kitchen, rounded)}`
+    if (rounded > 0 && close) return `${printFraction(rounded, part)} ${spoken(unit, units, rounded)}`
   }
   return null
 }
@@ -173,7 +173,7 @@ const decimal = (base: number, unit: Unit) => {
 }
 
 /** In one's own kitchen a cup is a cup; more than one are cups. */
-function spoken(unit: Unit, kitchen: Kitchen, amount: number): string {
-  const short = unit.bare?.kitchens.includes(kitchen) ? unit.bare.spellings[0]! : unit.symbol
+function spoken(unit: Unit, units: UnitSystem, amount: number): string {
+  const short = unit.bare?.unitSystems.includes(units) ? unit.bare.spellings[0]! : unit.symbol
   return short.endsWith('cup') && amount > 1 ? `${short}s` : short
 }

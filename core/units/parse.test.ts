@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { parseNumber, parseQuantity } from './parse'
-import type { Kitchen } from './unit'
+import type { UnitSystem } from './unit'
 import { convert, fromBase, toBase, UNITS, unitSpelled } from './unit-table'
 
-const KITCHENS: Kitchen[] = ['metric', 'us', 'imperial']
-const litres = (text: string, kitchen: Kitchen = 'us') => {
-  const read = parseQuantity(text, { dimension: 'volume', kitchen })
+const UNIT_SYSTEMS: UnitSystem[] = ['metric', 'us', 'imperial']
+const litres = (text: string, units: UnitSystem = 'us') => {
+  const read = parseQuantity(text, { dimension: 'volume', units })
   return read.ok ? read.base : read.message
 }
 
@@ -36,10 +36,10 @@ describe('reading what people type', () => {
   it('adds what is said together', () => {
     expect(litres('4 gal and 2 tbsp')).toBeCloseTo(convert(4, 'us-gal', 'L') + convert(2, 'us-tbsp', 'L'), 12)
     expect(litres('4 gal + 2 tbsp')).toBe(litres('4 gal 2 tbsp'))
-    expect(parseQuantity('1 lb 4 oz', { dimension: 'mass', kitchen: 'us' })).toMatchObject({
+    expect(parseQuantity('1 lb 4 oz', { dimension: 'mass', units: 'us' })).toMatchObject({
       base: expect.closeTo(20 * 28.349523125, 9),
     })
-    expect(parseQuantity(`5' 3"`, { dimension: 'length', kitchen: 'us' })).toMatchObject({
+    expect(parseQuantity(`5' 3"`, { dimension: 'length', units: 'us' })).toMatchObject({
       base: expect.closeTo(63 * 25.4, 9),
     })
   })
@@ -77,10 +77,10 @@ describe('reading what people type', () => {
 
   it('reads every spelling of every unit back to that unit, with and without a plural', () => {
     for (const unit of UNITS)
-      for (const kitchen of KITCHENS)
+      for (const units of UNIT_SYSTEMS)
         for (const spelling of unit.spellings) {
-          expect(unitSpelled(spelling, unit.dimension, kitchen)?.id).toBe(unit.id)
-          const read = parseQuantity(`3 ${spelling}`, { dimension: unit.dimension, kitchen })
+          expect(unitSpelled(spelling, unit.dimension, units)?.id).toBe(unit.id)
+          const read = parseQuantity(`3 ${spelling}`, { dimension: unit.dimension, units })
           expect(read.ok && read.base).toBeCloseTo(toBase(3, unit), 9)
         }
   })
@@ -90,12 +90,12 @@ describe('reading what people type', () => {
       fc.property(
         fc.constantFrom(...UNITS),
         fc.double({ min: 0.01, max: 5000, noNaN: true }),
-        fc.constantFrom(...KITCHENS),
-        (unit, amount, kitchen) => {
+        fc.constantFrom(...UNIT_SYSTEMS),
+        (unit, amount, units) => {
           const base = toBase(amount, unit)
           const read = parseQuantity(`${Number(fromBase(base, unit).toPrecision(6))} ${unit.symbol}`, {
             dimension: unit.dimension,
-            kitchen,
+            units,
           })
           expect(read.ok && fromBase(read.base, unit) / amount).toBeGreaterThan(0.5)
           expect(read.ok && Math.abs(fromBase(read.base, unit) - amount)).toBeLessThanOrEqual(

@@ -1,10 +1,10 @@
 import { FRACTION_GLYPHS, fractionValue } from './fraction'
-import type { Dimension, Kitchen, Unit } from './unit'
+import type { Dimension, UnitSystem, Unit } from './unit'
 import { toBase, unitById, unitSpelled } from './unit-table'
 
 export interface ParseOptions {
   readonly dimension: Dimension
-  readonly kitchen: Kitchen
+  readonly units: UnitSystem
   /** Unit id for a bare number; without it a bare number is not understood. */
   readonly assume?: string
 }
@@ -51,7 +51,7 @@ export function parseQuantity(text: string, options: ParseOptions): Parsed {
     const words = UNIT_WORDS.exec(rest)?.[0] ?? ''
     rest = rest.slice(words.length).replace(SEPARATOR, '')
     const unit = words.trim()
-      ? unitSpelled(words.replace(/\bof\b.*$/i, ''), options.dimension, options.kitchen)
+      ? unitSpelled(words.replace(/\bof\b.*$/i, ''), options.dimension, options.units)
       : !first && options.assume
         ? unitById(options.assume)
         : undefined

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { kitchenOfRegion } from './region'
+import { unitsOfRegion } from './region'
 
 describe('the kitchen of a region', () => {
   // Unicode CLDR, supplemental measurement data: US for the United States, Liberia and Myanmar, UK for Great Britain.
@@ -15,12 +15,12 @@ describe('the kitchen of a region', () => {
     ['fr-CA', 'metric'],
     ['de-AT', 'metric'],
     ['zh-Hant-TW', 'metric'],
-  ])('%s', (tag, kitchen) => {
-    expect(kitchenOfRegion([tag])).toEqual({ kitchen, region: new Intl.Locale(tag).region })
+  ])('%s', (tag, units) => {
+    expect(unitsOfRegion([tag])).toEqual({ units, region: new Intl.Locale(tag).region })
   })
   it('the first language with a region counts; without one nothing is guessed', () => {
-    expect(kitchenOfRegion(['en', 'en-US', 'de-DE'])).toEqual({ kitchen: 'us', region: 'US' })
-    expect(kitchenOfRegion(['en', 'de'])).toEqual({ kitchen: 'metric', region: null })
-    expect(kitchenOfRegion(['no language at all', ''])).toEqual({ kitchen: 'metric', region: null })
+    expect(unitsOfRegion(['en', 'en-US', 'de-DE'])).toEqual({ units: 'us', region: 'US' })
+    expect(unitsOfRegion(['en', 'de'])).toEqual({ units: 'metric', region: null })
+    expect(unitsOfRegion(['no language at all', ''])).toEqual({ units: 'metric', region: null })
   })
 })

@@ -1,20 +1,20 @@
-import type { Kitchen } from './unit'
+import type { UnitSystem } from './unit'
 
 /** Countries by their measures [standard: Unicode CLDR, supplemental measurement data, from memory]. */
 const US = ['US', 'LR', 'MM']
 const IMPERIAL = ['GB']
 
 /** The kitchen somebody most likely stands in, by the language region of their browser: a guess that is shown and changed. */
-export function kitchenOfRegion(tags: readonly string[]): { kitchen: Kitchen; region: string | null } {
+export function unitsOfRegion(tags: readonly string[]): { units: UnitSystem; region: string | null } {
   for (const tag of tags) {
     const region = regionOf(tag)
     if (region)
       return {
-        kitchen: US.includes(region) ? 'us' : IMPERIAL.includes(region) ? 'imperial' : 'metric',
+        units: US.includes(region) ? 'us' : IMPERIAL.includes(region) ? 'imperial' : 'metric',
         region,
       }
   }
-  return { kitchen: 'metric', region: null }
+  return { units: 'metric', region: null }
 }
 
 function regionOf(tag: string): string | null {

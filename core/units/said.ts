@@ -1,5 +1,5 @@
 import { printQuantity } from './format'
-import type { Dimension, Kitchen } from './unit'
+import type { Dimension, UnitSystem } from './unit'
 import { convert } from './unit-table'
 
 /** Units in which the rules of the trade are stated, with what one of them is in the base unit. */
@@ -21,17 +21,17 @@ const US_GALLON_L = convert(1, 'us-gal', 'L')
  * A sentence with its amounts in the measures of a kitchen: `A tub holds 1 to 2000 L` becomes `A tub holds 1 qt to 528 gal`.
  * Rules are stated in litres, millimetres and °C; a rate (g/L) stays as it is.
  */
-export function saidIn(kitchen: Kitchen, text: string, thermometer: Kitchen = kitchen): string {
-  if (kitchen === 'metric' && thermometer === 'metric') return text
+export function saidIn(units: UnitSystem, text: string, thermometer: UnitSystem = units): string {
+  if (units === 'metric' && thermometer === 'metric') return text
   const print = (value: string, unit: string) => {
     const [dimension, inBase] = STATED[unit]!
     // What stays as it is written is not rounded anew.
-    const own = dimension === 'temperature' ? thermometer : kitchen
+    const own = dimension === 'temperature' ? thermometer : units
     return own === 'metric' ? `${value} ${unit}` : printQuantity(Number(value) * inBase, dimension, own)
   }
   const perGallon = (_: string, grams: string, what: string) =>
-    `${printQuantity(Number(grams) * US_GALLON_L, 'mass', kitchen)}${what} a gallon`
-  return (kitchen === 'us' ? text.replace(RATE, perGallon) : text).replace(
+    `${printQuantity(Number(grams) * US_GALLON_L, 'mass', units)}${what} a gallon`
+  return (units === 'us' ? text.replace(RATE, perGallon) : text).replace(
     AMOUNT,
     (
       _,

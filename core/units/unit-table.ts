@@ -1,4 +1,4 @@
-import type { Dimension, Kitchen, Unit } from './unit'
+import type { Dimension, UnitSystem, Unit } from './unit'
 
 const NIST44 = 'NIST Handbook 44, Appendix C'
 const NIST811 = 'NIST SP 811'
@@ -20,14 +20,14 @@ const QUART = ['qt', 'quart']
 const PINT = ['pt', 'pint']
 const FLUID_OUNCE = ['fl oz', 'floz', 'fluid ounce', 'oz', 'ounce']
 
-const us = (spellings: readonly string[]): NonNullable<Unit['bare']> => ({ kitchens: ['us'], spellings })
+const us = (spellings: readonly string[]): NonNullable<Unit['bare']> => ({ unitSystems: ['us'], spellings })
 const imperial = (spellings: readonly string[]): NonNullable<Unit['bare']> => ({
-  kitchens: ['imperial'],
+  unitSystems: ['imperial'],
   spellings,
 })
 /** British kitchens measure spoons in metric today; only the pint and its kin stayed imperial. */
 const metric = (spellings: readonly string[]): NonNullable<Unit['bare']> => ({
-  kitchens: ['metric', 'imperial'],
+  unitSystems: ['metric', 'imperial'],
   spellings,
 })
 
@@ -288,8 +288,8 @@ export function convert(amount: number, fromId: string, toId: string): number {
  * The unit a spelling names in a dimension and kitchen, or undefined.
  * Plurals and a trailing full stop are accepted; only `T` and `t` depend on case.
  */
-export function unitSpelled(spelling: string, dimension: Dimension, kitchen: Kitchen): Unit | undefined {
-  const index = spellingIndex(dimension, kitchen)
+export function unitSpelled(spelling: string, dimension: Dimension, units: UnitSystem): Unit | undefined {
+  const index = spellingIndex(dimension, units)
   const written = spelling.trim().replace(/\.$/, '').replace(/\s+/g, ' ')
   const lower = written.toLowerCase()
   return (
@@ -302,8 +302,8 @@ export function unitSpelled(spelling: string, dimension: Dimension, kitchen: Kit
 
 const indexes = new Map<string, Map<string, Unit>>()
 
-function spellingIndex(dimension: Dimension, kitchen: Kitchen): Map<string, Unit> {
-  const key = `${dimension}/${kitchen}`
+function spellingIndex(dimension: Dimension, units: UnitSystem): Map<string, Unit> {
+  const key = `${dimension}/${units}`
   let index = indexes.get(key)
   if (!index) {
     index = new Map()
@@ -313,7 +313,7 @@ function spellingIndex(dimension: Dimension, kitchen: Kitchen): Map<string, Unit
     }
     for (const unit of UNITS) {
       if (unit.dimension !== dimension || !unit.bare) continue
-      const names = unit.bare.kitchens.includes(kitchen)
+      const names = unit.bare.unitSystems.includes(units)
       // A bare name that belongs to no unit of this kitchen is still read, in its US meaning.
       for (const spelling of unit.bare.spellings)
         if (names || (unit.id.startsWith('us-') && !index.has(spelling))) index.set(spelling, unit)

@@ -2,7 +2,7 @@
 export type Dimension = 'volume' | 'length' | 'mass' | 'temperature'
 
 /** The kitchen decides what a bare `cup`, `tbsp` or `gal` means. */
-export type Kitchen = 'metric' | 'us' | 'imperial'
+export type UnitSystem = 'metric' | 'us' | 'imperial'
 
 export interface Unit {
   readonly id: string
@@ -15,7 +15,7 @@ export interface Unit {
   /** Other spellings that are read, lower case unless case matters (`T`, `t`). Each names this unit and no other. */
   readonly spellings: readonly string[]
   /** Spellings that name this unit only in these kitchens: `cup`, `gal`, `fl oz`. */
-  readonly bare?: { readonly kitchens: readonly Kitchen[]; readonly spellings: readonly string[] }
+  readonly bare?: { readonly unitSystems: readonly UnitSystem[]; readonly spellings: readonly string[] }
   /** Printed and spoken in fractions (2¾ cups) rather than decimals. */
   readonly fractions?: boolean
   readonly source: string

@@ -1,25 +1,25 @@
 import { printFraction } from '../units/fraction'
 import { printNumber, printQuantity, printShare } from '../units/format'
-import type { Kitchen } from '../units/unit'
+import type { UnitSystem } from '../units/unit'
 import type { Figure } from './figure'
 
 /** A figure as a person reads it: quantities in the kitchen's units, fractions as per cent. */
 export function printFigure(
   { value, unit }: Pick<Figure, 'value' | 'unit'>,
-  kitchen: Kitchen,
-  thermometer: Kitchen = kitchen,
+  units: UnitSystem,
+  thermometer: UnitSystem = units,
 ): string {
   switch (unit) {
     case 'L':
-      return printQuantity(value, 'volume', kitchen)
+      return printQuantity(value, 'volume', units)
     case 'mL':
-      return printQuantity(value / 1000, 'volume', kitchen)
+      return printQuantity(value / 1000, 'volume', units)
     case 'g':
-      return printQuantity(value, 'mass', kitchen)
+      return printQuantity(value, 'mass', units)
     case 'mm':
-      return printQuantity(value, 'length', kitchen)
+      return printQuantity(value, 'length', units)
     case 'cm':
-      return printQuantity(value * 10, 'length', kitchen)
+      return printQuantity(value * 10, 'length', units)
     case '°C':
       return printQuantity(value, 'temperature', thermometer)
     case 'hours':

@@ -261,8 +261,8 @@ it.each([
   [{ value: 0.0638, unit: 'share' }, 'us', '6.4 %'],
   [{ value: 83.01, unit: 'mg/L' }, 'imperial', '83 mg/L'],
   [{ value: 144, unit: '' }, 'metric', '144'],
-] as const)('prints %j in a %s kitchen as %s', (figure, kitchen, text) => {
-  expect(printFigure(figure, kitchen)).toBe(text)
+] as const)('prints %j in a %s kitchen as %s', (figure, units, text) => {
+  expect(printFigure(figure, units)).toBe(text)
 })
 
 it('sets a formula as on paper', () => {

@@ -36,7 +36,7 @@ import type { HouseholdRecord } from '#shared/records/household'
 import type { SowingRecord } from '#shared/records/sowing'
 import type { StockRecord } from '#shared/records/stock'
 import type { ToolRecord } from '#shared/records/tool'
-import type { RunRecord } from '#shared/records/run'
+import type { GuidedJobRecord } from '#shared/records/guided-job'
 import type { PhotoRecord } from '#shared/records/photo'
 import type { TrayRecord } from '#shared/records/tray'
 import type { TrialRecord } from '#shared/records/trial'
@@ -68,7 +68,7 @@ export const households = pgTable(
     householdId: uuid().primaryKey(),
     name: text().notNull(),
     place: text().notNull(),
-    kitchen: text().$type<HouseholdRecord['kitchen']>().notNull(),
+    units: text().$type<HouseholdRecord['units']>().notNull(),
     water: jsonb().$type<HouseholdRecord['water']>(),
     season: jsonb().$type<HouseholdRecord['season']>(),
     learning: jsonb().$type<HouseholdRecord['learning']>(),
@@ -351,7 +351,7 @@ export const trays = pgTable(
     cut: jsonb().$type<TrayRecord['cut']>(),
     batchId: uuid(),
     recipeId: text(),
-    runs: jsonb().$type<TrayRecord['runs']>().notNull(),
+    groups: jsonb().$type<TrayRecord['groups']>().notNull(),
     cells: jsonb().$type<TrayRecord['cells']>().notNull(),
     emptiedOn: date({ mode: 'string' }).$type<Day>(),
   },
@@ -368,22 +368,22 @@ export const trays = pgTable(
 )
 
 /** Jobs at the bench, step by step, with every mark of every hand. */
-export const runs = pgTable(
-  'run',
+export const guidedJobs = pgTable(
+  'guided_job',
   {
     ...owned(),
-    kind: text().$type<RunRecord['kind']>().notNull(),
-    subjects: jsonb().$type<RunRecord['subjects']>().notNull(),
+    kind: text().$type<GuidedJobRecord['kind']>().notNull(),
+    subjects: jsonb().$type<GuidedJobRecord['subjects']>().notNull(),
     onDay: date({ mode: 'string' }).$type<Day>().notNull(),
     hands: integer().notNull(),
     by: text().notNull(),
-    status: text().$type<RunRecord['status']>().notNull(),
-    marks: jsonb().$type<RunRecord['marks']>().notNull(),
+    status: text().$type<GuidedJobRecord['status']>().notNull(),
+    marks: jsonb().$type<GuidedJobRecord['marks']>().notNull(),
   },
   (table) => [
     sealed(),
     primaryKey({ columns: [table.householdId, table.id] }),
-    index('run_status').on(table.householdId, table.status),
+    index('guided_job_status').on(table.householdId, table.status),
   ],
 )
 
@@ -433,7 +433,7 @@ export const entries = pgTable(
     primaryKey({ columns: [table.householdId, table.id] }),
     index('entry_since').on(table.householdId, table.createdAt),
     // Every look-up would read through what was not sorted in yet.
-    index('entry_about')
+    index('entry_subjects')
       .using('gin', sql`${table.subjects} jsonb_path_ops`)
       .with({ fastupdate: false }),
     unique('entry_number').on(table.householdId, table.number),
@@ -495,7 +495,7 @@ export const photos = pgTable(
     index('photo_day')
       .on(table.householdId, table.on.desc().nullsFirst())
       .where(sql`deleted_at is null`),
-    index('photo_about')
+    index('photo_subjects')
       .using('gin', sql`${table.subjects} jsonb_path_ops`)
       .with({ fastupdate: false }),
   ],
@@ -663,7 +663,7 @@ export const TABLES = {
   packets,
   sowings,
   trays,
-  runs,
+  guidedJobs,
   trials,
   photos,
   devices,
@@ -695,7 +695,7 @@ const FIELDS_ARE_COLUMNS: { [C in Collection]: Same<ColumnsOf<(typeof TABLES)[C]
   packets: true,
   sowings: true,
   trays: true,
-  runs: true,
+  guidedJobs: true,
   trials: true,
   photos: true,
   devices: true,

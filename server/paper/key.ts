@@ -20,12 +20,12 @@ export interface KeyTray {
   readonly container: Container
   readonly placeName: string
   readonly address: string
-  /** Of each run by its code: when it was sown or set. */
+  /** Of each group by its code: when it was sown or set. */
   readonly days: ReadonlyMap<string, string>
 }
 
 /**
- * The key on paper: each tray drawn with the letters of its runs and its marked corner, a table of the letters, and room for
+ * The key on paper: each tray drawn with the letters of its groups and its marked corner, a table of the letters, and room for
  * counts by pencil.
  *
  * @param perSheet trays on one sheet
@@ -71,7 +71,7 @@ function drawKey(
   set([body.name, placeName].filter(Boolean).join(', '), left, top + 13, 4)
   drawCode(pdf, address, left + width - QR_MM, top - 2, QR_MM)
 
-  const table = Math.min(stands.runs.length, 30) * LINE_MM + LINE_MM
+  const table = Math.min(stands.groups.length, 30) * LINE_MM + LINE_MM
   const plan = trayPlan(container, body, body)
   const scale = Math.min(width / plan.widthMm, Math.max(30, height - 26 - table) / plan.heightMm)
   const [x0, y0] = [left, top + 23]
@@ -117,7 +117,7 @@ function drawKey(
   let line = y0 + at(plan.heightMm) + LINE_MM
   const columns = [0, 10, width * 0.5, width * 0.66, width * 0.83].map((mm) => left + mm)
   for (const [i, head] of ['', 'what', 'cells', 'day', 'up'].entries()) set(head, columns[i]!, line, 3)
-  for (const { run, cells } of stands.runs) {
+  for (const { group, cells } of stands.groups) {
     line += LINE_MM
     pdf
       .lineWidth(0.1 * PT)
@@ -125,14 +125,14 @@ function drawKey(
       .lineTo((left + width) * PT, (line + 1.6) * PT)
       .stroke('#000')
     pdf.fillColor('#000')
-    set(run.code, columns[0]!, line, 4.2, true)
+    set(group.code, columns[0]!, line, 4.2, true)
     set(
-      run.name,
+      group.name,
       columns[1]!,
       line,
-      Math.min(4.2, (4.2 * (columns[2]! - columns[1]! - 2)) / measure(run.name, 4.2, false)),
+      Math.min(4.2, (4.2 * (columns[2]! - columns[1]! - 2)) / measure(group.name, 4.2, false)),
     )
     set(counted(cells, 'cell'), columns[2]!, line, 3.6)
-    set(days.get(run.code) ?? '', columns[3]!, line, 3.6)
+    set(days.get(group.code) ?? '', columns[3]!, line, 3.6)
   }
 }

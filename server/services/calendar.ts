@@ -1,6 +1,6 @@
 import ical, { ICalAlarmType, ICalCalendarMethod, type ICalEventData } from 'ical-generator'
 import { addDays, dayNumber, type Day } from '#core/calendar/day'
-import { feedRuns, mixRuns } from '#core/season/demand/demand'
+import { feedDemands, mixDemands } from '#core/season/demand/demand'
 import { containersText } from '#core/season/schedule/containers-text'
 import { printNumber, printQuantity } from '#core/units/format'
 import { inHousehold } from '../db/door'
@@ -30,7 +30,7 @@ export async function seasonCalendar(
   const changed = await inHousehold(principal, householdId, (tx) => lastChange(tx, householdId))
   // Days move when something is written, and when work that is late is held at today: either raises it.
   const sequence = Math.floor((changed.getTime() - EPOCH) / 1000) + dayNumber(today)
-  const litres = (l: number) => printQuantity(l, 'volume', context.kitchen)
+  const litres = (l: number) => printQuantity(l, 'volume', context.units)
   const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'mix'
 
   const calendar = ical({
@@ -71,22 +71,22 @@ export async function seasonCalendar(
     if (planned.emergeOn) add(`${id}-up`, planned.emergeOn, `${name} should be up`, 'Count what came up.')
     add(`${id}-out`, planned.outOn, `Plant out: ${name}`, '')
   }
-  for (const run of mixRuns(rows, context.frame)) {
-    const [first] = run.of
+  for (const demand of mixDemands(rows, context.frame)) {
+    const [first] = demand.of
     const key = `${first!.sowingId}-mix-${first!.stage}`
-    const said = `${litres(run.looseL)} of ${nameOfMix(run.recipeId)}`
-    add(key, run.on, `Make ${said}`, run.tubs > 1 ? `In ${run.tubs} tubs.` : '')
-    if (context.book.wantsSoak(run.recipeId))
-      add(`${key}-soak`, run.soakOn, `Soak coir for ${said}`, 'The evening before.', {
-        start: at(run.soakOn, SOAK_HOUR),
-        end: at(run.soakOn, SOAK_HOUR + 1),
+    const said = `${litres(demand.looseL)} of ${nameOfMix(demand.recipeId)}`
+    add(key, demand.on, `Make ${said}`, demand.tubs > 1 ? `In ${demand.tubs} tubs.` : '')
+    if (context.book.wantsSoak(demand.recipeId))
+      add(`${key}-soak`, demand.soakOn, `Soak coir for ${said}`, 'The evening before.', {
+        start: at(demand.soakOn, SOAK_HOUR),
+        end: at(demand.soakOn, SOAK_HOUR + 1),
         allDay: false,
         floating: true,
         alarms: [{ type: ICalAlarmType.display, trigger: 0, description: `Soak coir for ${said}` }],
       })
   }
   const fed = new Map<string, number>()
-  for (const feed of feedRuns(rows, context.frame)) {
+  for (const feed of feedDemands(rows, context.frame)) {
     const first = feed.of[0]!.sowingId
     const nth = (fed.get(first) ?? 0) + 1
     fed.set(first, nth)

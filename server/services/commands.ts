@@ -62,7 +62,7 @@ export async function perform(
     if (before) noteKept(tx, before)
     const done = new Performance(tx, householdId, press, household, actId)
     for (const [i, one] of press.commands.entries())
-      await done.run(one).catch((error: unknown) => {
+      await done.guidedJob(one).catch((error: unknown) => {
         throw press.commands.length > 1 ? memberFailed(error, i, one.name) : error
       })
     const { wrote, changed, household: own } = writingOf(tx)
@@ -120,7 +120,7 @@ class Performance {
     }
   }
 
-  async run(intent: Understood): Promise<void> {
+  async guidedJob(intent: Understood): Promise<void> {
     if (intent.name === 'undo' || intent.name === 'redo') return this.undo(intent as UndoIntent)
     const command = decidedBy(intent.name)!
     const bench = command.looks ? await this.bench(intent) : (null as unknown as Bench)
@@ -230,7 +230,7 @@ class Performance {
 }
 
 /** Trays, sowings and runs a command names by their ids, wherever it names them. */
-function namedBy(intent: Understood): [collection: 'trays' | 'sowings' | 'runs', ids: ReadonlySet<string>][] {
+function namedBy(intent: Understood): [collection: 'trays' | 'sowings' | 'guidedJobs', ids: ReadonlySet<string>][] {
   const trays = new Set<string>()
   const sowings = new Set<string>()
   const walk = (of: unknown): void => {
@@ -243,11 +243,11 @@ function namedBy(intent: Understood): [collection: 'trays' | 'sowings' | 'runs',
     }
   }
   walk(intent)
-  const run = intent.name === 'end job' ? (intent as { id: string }).id : null
+  const guidedJob = intent.name === 'end job' ? (intent as { id: string }).id : null
   return [
     ['trays', trays],
     ['sowings', sowings],
-    ['runs', new Set(run ? [run] : [])],
+    ['guidedJobs', new Set(guidedJob ? [guidedJob] : [])],
   ]
 }
 

@@ -40,7 +40,7 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
     ])
   const tray = (n: number): EntryRecord['subjects'] => [{ what: 'trays', id: id(n), stage: null }]
 
-  // Three batches that were made as runs, each with what was left in the tub.
+  // Three batches that were made as groups, each with what was left in the tub.
   const batches: Rows<'batches'> = [
     ['Leeks and snapdragons', 3, -40],
     ['Lettuce and artichokes', 2, -32],
@@ -81,7 +81,7 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
     LOT,
   )
   const sideOf = (cell: number) => (sides[0]!.includes(cell) ? 'A' : 'B')
-  const run = (code: string) => ({
+  const group = (code: string) => ({
     code,
     name: `Fennel · side ${code}`,
     cropId: 'bulb-fennel',
@@ -101,7 +101,7 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
         columns: 12,
         placeId: 'racks',
         batchId: batches[2]![0],
-        runs: [run('A'), run('B')],
+        groups: [group('A'), group('B')],
         cells: Array.from({ length: 72 }, (_, cell) => sideOf(cell)),
       }),
     ],
@@ -119,14 +119,14 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
           {
             code: 'A',
             name: 'Lamp-room sowing mix',
-            runs: [{ trayId: trialTray, run: 'A' }],
+            groups: [{ trayId: trialTray, group: 'A' }],
             recipeId: sowingMix,
             packetId: null,
           },
           {
             code: 'B',
             name: 'Coir and perlite alone',
-            runs: [{ trayId: trialTray, run: 'B' }],
+            groups: [{ trayId: trialTray, group: 'B' }],
             recipeId: null,
             packetId: null,
           },
@@ -142,7 +142,7 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
     )
   const change = (code: 'A' | 'B', what: 'sown' | 'up', n: (i: number) => number) => ({
     trayId: trialTray,
-    run: code,
+    group: code,
     what,
     cells: cells(code, n),
     count: null,

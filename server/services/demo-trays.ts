@@ -3,7 +3,7 @@ import { addDays, type Day } from '#core/calendar/day'
 import { codeAt, gridFor, usualGrid } from '#core/trays/layout'
 import type { Bodies } from '#shared/records/collections'
 import { newEntry, waterRow, type EntryRecord } from '#shared/records/entry'
-import { run } from '#shared/records/run'
+import { guidedJob } from '#shared/records/guided-job'
 import { tray as schema, type TrayRecord } from '#shared/records/tray'
 
 /*
@@ -40,7 +40,7 @@ const [FIRST_MADE, SECOND_MADE] = [701, 702]
 export function demoTrays(
   today: Day,
   { id, ownTray, firstBatch }: Ids,
-): { trays: Rows<'trays'>; entries: Rows<'entries'>; runs: Rows<'runs'> } {
+): { trays: Rows<'trays'>; entries: Rows<'entries'>; guidedJobs: Rows<'guidedJobs'> } {
   const trays: Rows<'trays'> = []
   const entries: Rows<'entries'> = []
 
@@ -61,7 +61,7 @@ export function demoTrays(
       containerId,
       ...grid,
       placeId,
-      runs: held.map((one, i) => ({
+      groups: held.map((one, i) => ({
         code: codeAt(i),
         name: one.name,
         cropId: one.cropId,
@@ -78,14 +78,14 @@ export function demoTrays(
     return { id: trayId, body }
   }
   type Made = ReturnType<typeof tray>
-  /** Cells of a run, each with what happened to it; cells for which it answers nothing are left out. */
-  const change = (of: Made, run: string, what: Change['what'], n: (i: number) => number): Change => ({
+  /** Cells of a group, each with what happened to it; cells for which it answers nothing are left out. */
+  const change = (of: Made, group: string, what: Change['what'], n: (i: number) => number): Change => ({
     trayId: of.id,
-    run,
+    group,
     what,
     count: null,
     cells: of.body.cells
-      .flatMap((code, cell) => (code === run ? [cell] : []))
+      .flatMap((code, cell) => (code === group ? [cell] : []))
       .map((cell, i): [number, number] => [cell, n(i)])
       .filter(([, many]) => many > 0),
   })
@@ -103,9 +103,9 @@ export function demoTrays(
       }),
     ])
   }
-  const sown = (of: Made, run: string, days: number) => {
-    const { seedsPerCell, name } = of.body.runs.find(({ code }) => code === run)!
-    did(`Sown: ${name}`, 'stage', days, [change(of, run, 'sown', () => seedsPerCell)])
+  const sown = (of: Made, group: string, days: number) => {
+    const { seedsPerCell, name } = of.body.groups.find(({ code }) => code === group)!
+    did(`Sown: ${name}`, 'stage', days, [change(of, group, 'sown', () => seedsPerCell)])
   }
 
   const tomatillo = tray(
@@ -176,7 +176,7 @@ export function demoTrays(
     entries.push([
       id(HAPPENED + entries.length),
       newEntry({
-        name: `${kind[0]!.toUpperCase()}${kind.slice(1)}: ${of.body.runs[0]!.name}`,
+        name: `${kind[0]!.toUpperCase()}${kind.slice(1)}: ${of.body.groups[0]!.name}`,
         kind,
         on: addDays(today, days),
         at,
@@ -208,11 +208,11 @@ export function demoTrays(
   water(plugs, 'felt', -1, '08:00', { feels: 'middling' })
   for (const [i, one] of pricked.entries()) water(one, 'watered', -3 + i, '08:30', below)
   water(artichoke, 'watered', -3, '08:40', { how: 'below', litres: 1.6, backL: 0.3 })
-  return { trays, entries, runs: demoRuns(today, id) }
+  return { trays, entries, guidedJobs: demoGuidedJobs(today, id) }
 }
 
 /** A batch that was begun this morning, and trays that were cleaned last week. */
-function demoRuns(today: Day, id: Ids['id']): Rows<'runs'> {
+function demoGuidedJobs(today: Day, id: Ids['id']): Rows<'guidedJobs'> {
   const mark = (n: number, day: Day, time: string, step: string, by: string) => ({
     id: id(RUNS + 10 + n),
     step,
@@ -227,7 +227,7 @@ function demoRuns(today: Day, id: Ids['id']): Rows<'runs'> {
   return [
     [
       id(RUNS),
-      run.parse({
+      guidedJob.parse({
         name: 'Mix batch 2: Chard and fennel in plugs',
         kind: 'mix',
         subjects: [{ what: 'batches', id: id(SECOND_BATCH), stage: null }],
@@ -238,7 +238,7 @@ function demoRuns(today: Day, id: Ids['id']): Rows<'runs'> {
     ],
     [
       id(RUNS + 1),
-      run.parse({
+      guidedJob.parse({
         name: 'Clean trays and tools',
         kind: 'clean',
         subjects: [{ what: 'trays', id: id(TRAYS), stage: null }],

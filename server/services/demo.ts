@@ -399,7 +399,7 @@ const ORDER = [
   'programmes',
   'sowings',
   'trays',
-  'runs',
+  'guidedJobs',
   'trials',
   'photos',
   'devices',
@@ -438,7 +438,7 @@ async function writeDemo(tx: Transaction, householdId: string, name: string): Pr
     householdId,
     name,
     place: 'Ostermere tram depot (invented)',
-    kitchen: 'metric',
+    units: 'metric',
     clock: demoClock(),
     people: ['Wren', 'the Tuesday evening'],
     water: { ecMsPerCm: 0.55, alkalinityMgPerL: 210 },
@@ -452,7 +452,7 @@ async function writeDemo(tx: Transaction, householdId: string, name: string): Pr
   const log = demoLog(today, { ...ids, sowingMix: demoId(11), parts: SOWING_PARTS })
   kept.batches = [...kept.batches!, ...log.batches]
   kept.trays = [...standing.trays, ...log.trays]
-  kept.runs = standing.runs
+  kept.guidedJobs = standing.guidedJobs
   kept.trials = log.trials
   kept.photos = log.photos
   // In the order of their days: what is measured later is weighed beside what was measured before.

@@ -87,9 +87,9 @@ export async function householdKey(
     picked.flatMap(({ tray, stands }) => {
       const container = context.containers.get(tray.body.containerId)
       if (!container) return []
-      const days = stands.runs.flatMap(({ run, sownOn, setOn }) => {
-        const on = setOn ?? sownOn ?? sowings.find(({ id }) => id === run.sowingId)?.body.sowOn
-        return on ? [[run.code, labelDay(context.kitchen, on)] as const] : []
+      const days = stands.groups.flatMap(({ group, sownOn, setOn }) => {
+        const on = setOn ?? sownOn ?? sowings.find(({ id }) => id === group.sowingId)?.body.sowOn
+        return on ? [[group.code, labelDay(context.units, on)] as const] : []
       })
       return [
         {

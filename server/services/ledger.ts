@@ -353,7 +353,7 @@ async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Pr
   if (!hasSeason(context)) return NOTHING
   const { plan } = seasonPlanner(context, entry.on)
   const left = await seedsLeft(tx, householdId, [...new Set(sown.map(({ body }) => body.packetId!))])
-  const trayRuns = await runsOf(tx, householdId, entry)
+  const trayGroups = await groupsOf(tx, householdId, entry)
   const before = await sownBefore(
     tx,
     householdId,
@@ -366,7 +366,7 @@ async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Pr
     const there = left.get(id) ?? 0
     // What went into trays before has left the packet already.
     const rest = 'row' in outcome ? Math.max(0, outcome.row.planned.seeds - (before.get(one.id) ?? 0)) : 0
-    const seeds = Math.min(seedsOf(entry, one.id, trayRuns) ?? rest, there)
+    const seeds = Math.min(seedsOf(entry, one.id, trayGroups) ?? rest, there)
     if (seeds === 0) continue
     left.set(id, there - seeds)
     const by = (moves.get(id)?.by ?? 0) - seeds
@@ -375,17 +375,17 @@ async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Pr
   return { moves: [...moves.values()], facts: [] }
 }
 
-type TrayRun = Bodies['trays']['runs'][number]
+type TrayGroup = Bodies['trays']['groups'][number]
 
-/** Runs of the trays an entry is about, by tray and code. */
-async function runsOf(
+/** Groups of the trays an entry is about, by tray and code. */
+async function groupsOf(
   tx: Transaction,
   householdId: string,
   { cells }: EntryRecord,
-): Promise<Map<string, TrayRun>> {
+): Promise<Map<string, TrayGroup>> {
   if (cells.length === 0) return new Map()
   const rows = await tx
-    .select({ id: trays.id, runs: trays.runs })
+    .select({ id: trays.id, groups: trays.groups })
     .from(trays)
     .where(
       and(
@@ -393,7 +393,7 @@ async function runsOf(
         inArray(trays.id, [...new Set(cells.map(({ trayId }) => trayId))]),
       ),
     )
-  return new Map(rows.flatMap(({ id, runs }) => runs.map((run) => [`${id} ${run.code}`, run] as const)))
+  return new Map(rows.flatMap(({ id, groups }) => groups.map((group) => [`${id} ${group.code}`, group] as const)))
 }
 
 /** Seeds of sowings that went into cells of trays before. */
@@ -411,9 +411,9 @@ async function sownBefore(tx: Transaction, householdId: string, ids: readonly st
 }
 
 /** Seeds of a sowing that went into cells, where the entry says them; undefined where it names no cells. */
-function seedsOf({ cells }: EntryRecord, sowingId: string, runs: ReadonlyMap<string, TrayRun>) {
+function seedsOf({ cells }: EntryRecord, sowingId: string, groups: ReadonlyMap<string, TrayGroup>) {
   const own = cells.filter(
-    ({ what, trayId, run }) => what === 'sown' && runs.get(`${trayId} ${run}`)?.sowingId === sowingId,
+    ({ what, trayId, group }) => what === 'sown' && groups.get(`${trayId} ${group}`)?.sowingId === sowingId,
   )
   return own.length ? own.reduce((sum, one) => sum + totalOf(one), 0) : undefined
 }

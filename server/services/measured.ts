@@ -84,17 +84,17 @@ async function ofTrays(
     const place = withOutside(context.frame?.places ?? []).find(({ id }) => id === tray.body.placeId)
     return entry.cells
       .filter(({ trayId }) => trayId === tray.id)
-      .flatMap(({ run: code, what }): MeasuredRow[] => {
-        const now = is.runs.find(({ run }) => run.code === code)
+      .flatMap(({ group: code, what }): MeasuredRow[] => {
+        const now = is.groups.find(({ group }) => group.code === code)
         if (!now) return []
         if (what === 'up') {
-          const crop = context.crops.get(now.run.cropId)
+          const crop = context.crops.get(now.group.cropId)
           const warmth = place
             ? mixByDay(place, crop?.warmthC ?? null, climates.get(place.id) ?? [])
             : new Map<Day, number>()
           return measuredByCount(
             tray,
-            was.runs.find(({ run }) => run.code === code),
+            was.groups.find(({ group }) => group.code === code),
             now,
             context,
             warmth,
@@ -120,14 +120,14 @@ async function ofLeaves(tx: Transaction, householdId: string, entry: EntryRecord
         water.flatMap(({ trayId, nMgPerL }) => (trayId === id && nMgPerL ? [{ on, nMgPerL }] : [])),
       )
       .at(-1)
-    const run = body.runs[0]
-    // A run that was moved on is fed as one that grows on; one that was sown as one with its first leaves.
-    return fed && run
+    const group = body.groups[0]
+    // A group that was moved on is fed as one that grows on; one that was sown as one with its first leaves.
+    return fed && group
       ? measuredByLeaves(
           entry.signs,
-          run.cropId,
+          group.cropId,
           fed.nMgPerL,
-          run.stage > 0 ? 'growing-on' : 'true-leaves',
+          group.stage > 0 ? 'growing-on' : 'true-leaves',
           `${id} ${fed.on}`,
         )
       : []

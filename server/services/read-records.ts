@@ -164,7 +164,7 @@ export async function removedLately(householdId: string, tx: Transaction): Promi
 const SIGHT_DAYS = 60
 const NEWEST_BATCHES = 40
 const NEWEST_FEEDINGS = 40
-const NEWEST_RUNS = 30
+const NEWEST_GUIDED_JOBS = 30
 /** The air of places is looked at for so long. */
 const CLIMATE_DAYS = 200
 const NEWEST_PHOTOS = 60
@@ -182,7 +182,7 @@ export function inSight(collection: Collection, householdId: string): SQL | unde
   }
   if (collection === 'batches') return newest(NEWEST_BATCHES)
   if (collection === 'feedings') return newest(NEWEST_FEEDINGS)
-  if (collection === 'runs') return newest(NEWEST_RUNS)
+  if (collection === 'guidedJobs') return newest(NEWEST_GUIDED_JOBS)
   if (collection === 'photos') return newest(NEWEST_PHOTOS)
   if (collection === 'sowings')
     return or(

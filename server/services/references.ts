@@ -80,7 +80,7 @@ async function missingRows(
   householdId: string,
   body: object,
 ): Promise<Problem[]> {
-  if (collection === 'entries' || collection === 'runs')
+  if (collection === 'entries' || collection === 'guidedJobs')
     return aboutNothing(tx, householdId, body as Pick<EntryRecord, 'subjects'>)
   if (collection === 'photos') return photoOfNothing(tx, householdId, body as Bodies['photos'])
   if (collection === 'trials') return trialOfNothing(tx, householdId, body as Bodies['trials'])
@@ -104,17 +104,17 @@ async function photoOfNothing(tx: Transaction, householdId: string, body: Bodies
 
 async function trialOfNothing(tx: Transaction, householdId: string, { arms }: Bodies['trials']) {
   const problems: Problem[] = []
-  for (const [i, { runs, packetId }] of arms.entries()) {
+  for (const [i, { groups, packetId }] of arms.entries()) {
     if (
-      runs.length &&
+      groups.length &&
       !(await areThere(
         tx,
         'trays',
         householdId,
-        runs.map(({ trayId }) => trayId),
+        groups.map(({ trayId }) => trayId),
       ))
     )
-      problems.push({ path: ['arms', i, 'runs'], message: 'This tray is not known.' })
+      problems.push({ path: ['arms', i, 'guidedJobs'], message: 'This tray is not known.' })
     if (packetId !== null && !(await areThere(tx, 'packets', householdId, [packetId])))
       problems.push({ path: ['arms', i, 'packetId'], message: 'This packet is not known.' })
   }

@@ -4,7 +4,7 @@ import { ownInstant, timeOf, todayOf } from '#core/calendar/clock'
 import type { Day } from '#core/calendar/day'
 import { goodsId, goodsName, goodsUnit } from '#core/supplies/goods'
 import { benchOf, planningOf, type Bench } from '#shared/reckoning/bench'
-import { runsShort } from '#shared/reckoning/shortage'
+import { whatRunsShort } from '#shared/reckoning/shortage'
 import { waterRound, type Watered } from '#shared/reckoning/water-round'
 import { wasOf, type SeasonContext } from '#shared/reckoning/season'
 import type { Head, Transaction } from '../db/door'
@@ -50,7 +50,7 @@ export async function seasonToday(principal: Principal, householdId: string, on?
             on: refillOn,
           })),
         },
-        short: runsShort(bench).map(({ goods, wanted, inStores, short }) => ({
+        short: whatRunsShort(bench).map(({ goods, wanted, inStores, short }) => ({
           kind: goods.kind,
           id: goodsId(goods),
           name: goodsName(goods),
@@ -67,7 +67,7 @@ export async function seasonToday(principal: Principal, householdId: string, on?
 const asTold = ({ tray, water: { outlook, place } }: Watered) => ({
   trayId: tray.id,
   number: tray.number,
-  name: tray.body.runs.map(({ name }) => name).join(', ') || tray.body.name,
+  name: tray.body.groups.map(({ name }) => name).join(', ') || tray.body.name,
   place: place.name,
   verdict: outlook.verdict,
   how: outlook.way.how,

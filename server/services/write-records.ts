@@ -141,7 +141,7 @@ async function write<C extends Collection>(
     after: stored.version,
     stood: !before.deletedAt,
     stands: true,
-    ...(collection === 'runs' && { was: ofTheWholeRun(asStored<'runs'>(before).body) }),
+    ...(collection === 'guidedJobs' && { was: ofTheWholeJob(asStored<'guidedJobs'>(before).body) }),
   })
   await settle(tx, collection, householdId, stored)
   await writeCount(tx, collection, householdId, stored, asStored<C>(before))
@@ -149,7 +149,7 @@ async function write<C extends Collection>(
 }
 
 /** The marks of a run are only ever added to: what can be put back is what was said of the whole of it. */
-const ofTheWholeRun = ({ status, by, hands }: Bodies['runs']) => ({ status, by, hands })
+const ofTheWholeJob = ({ status, by, hands }: Bodies['guidedJobs']) => ({ status, by, hands })
 
 /**
  * A record that stands becomes what `make` makes of it; the same again is not written.
@@ -378,7 +378,7 @@ async function rowOf(tx: Transaction, collection: Collection, householdId: strin
 
 async function keepRevision(tx: Transaction, collection: Collection, householdId: string, before: Row) {
   // The marks of a run are its history: each stays in it.
-  if (collection === 'runs') return
+  if (collection === 'guidedJobs') return
   const { version, updatedAt, body } = asStored(before)
   await tx
     .insert(revisions)

@@ -20,7 +20,7 @@ export async function call(
 export async function newHousehold(id: string, name = 'Tests') {
   const made = await call('PUT', `/api/households/${id}`, {
     version: 0,
-    body: { name, place: '', kitchen: 'metric' },
+    body: { name, place: '', units: 'metric' },
   })
   if (made.status !== 200) throw new Error(`no household: ${JSON.stringify(made.body)}`)
 }

@@ -11,7 +11,7 @@ import { day, id } from '../records/rules'
 
 export const ARCHIVE_FORMAT = 'blastomix archive'
 /** Raised when a line of an older version can no longer be read as it stands; `upgrade.ts` then says how it is read. */
-export const ARCHIVE_VERSION = 1
+export const ARCHIVE_VERSION = 2
 export const ARCHIVE_TYPE = 'application/zip'
 
 /** Bounds of what is read: what unfolds to more is none of ours. */

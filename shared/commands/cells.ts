@@ -1,9 +1,9 @@
 import * as z from 'zod'
 import type { Change as CellChange, ChangeKind } from '#core/trays/change'
 import { cellsOf } from '#core/trays/layout'
-import { standingIn, type RunStands } from '#core/trays/standing'
+import { standingIn, type GroupStands } from '#core/trays/standing'
 import type { Stored } from '../records/collections'
-import { find, runsOfSowing, type Bench } from '../reckoning/bench'
+import { find, groupsOfSowing, type Bench } from '../reckoning/bench'
 import type { EntryKind, EntryRecord } from '../records/entry'
 import { entry } from '../records/entry'
 import type { TrayRecord } from '../records/tray'
@@ -50,7 +50,7 @@ type Tray = Stored<TrayRecord>
 
 /** What happened to cells of one plot. */
 export interface Told {
-  readonly stands: RunStands
+  readonly stands: GroupStands
   readonly cells: CellChange['cells']
   readonly count?: number | null
   /** What it did in other trays: plants that arrive there. */
@@ -75,7 +75,7 @@ export function cellEntries(
     const plants = plantsIn(one)
     const own = {
       trayId: tray.id,
-      run: of.run.code,
+      group: of.group.code,
       what,
       cells: cells.map(([cell, n]): [number, number] => [cell, n]),
       count,
@@ -83,7 +83,7 @@ export function cellEntries(
     const trays = new Set([tray.id, ...also.map(({ trayId }) => trayId)])
     return entryOf(
       {
-        name: `${CHANGE_WORDS[what]}: ${of.run.name}, tray ${tray.number}`,
+        name: `${CHANGE_WORDS[what]}: ${of.group.name}, tray ${tray.number}`,
         kind: KIND_OF[what],
         on,
         subjects: [
@@ -102,32 +102,32 @@ export function cellEntries(
 }
 
 /** The season follows: the sowing is sown, up, moved on, out. */
-function aboutSowing(bench: Bench, { run }: RunStands, what: ChangeKind): EntryRecord['subjects'] {
-  if (!run.sowingId || what === 'lost' || what === 'given') return []
-  const stages = bench.row(run.sowingId)?.planned.stages.length
-  const stage = what === 'moved' ? run.stage + 1 : what === 'out' ? (stages ?? run.stage + 1) : run.stage
-  return [{ what: 'sowings', id: run.sowingId, stage }]
+function aboutSowing(bench: Bench, { group }: GroupStands, what: ChangeKind): EntryRecord['subjects'] {
+  if (!group.sowingId || what === 'lost' || what === 'given') return []
+  const stages = bench.row(group.sowingId)?.planned.stages.length
+  const stage = what === 'moved' ? group.stage + 1 : what === 'out' ? (stages ?? group.stage + 1) : group.stage
+  return [{ what: 'sowings', id: group.sowingId, stage }]
 }
 
 /** Whether as many of its sowing are still to be sown, moved or set out. */
-function isPart(bench: Bench, { run }: RunStands, what: ChangeKind, plants: number): boolean {
-  if (!run.sowingId || (what !== 'sown' && what !== 'moved' && what !== 'out')) return false
-  const left = runsOfSowing(bench, run.sowingId, run.stage).map(({ of }) => of)
+function isPart(bench: Bench, { group }: GroupStands, what: ChangeKind, plants: number): boolean {
+  if (!group.sowingId || (what !== 'sown' && what !== 'moved' && what !== 'out')) return false
+  const left = groupsOfSowing(bench, group.sowingId, group.stage).map(({ of }) => of)
   if (what === 'sown') {
     const open = left.reduce((sum, one) => sum + one.cells - one.sownCells, 0)
-    const planned = bench.row(run.sowingId)?.planned.cells ?? 0
+    const planned = bench.row(group.sowingId)?.planned.cells ?? 0
     const laid = left.reduce((sum, one) => sum + one.cells, 0)
-    return open > Math.round(plants / Math.max(1, run.seedsPerCell)) || laid < planned
+    return open > Math.round(plants / Math.max(1, group.seedsPerCell)) || laid < planned
   }
   return left.reduce((sum, one) => sum + one.standing, 0) > plants
 }
 
 /** Cells of a plot in which nothing is sown yet, each with the seeds it is to get. */
-export const toSow = (bench: Bench, tray: Tray, of: RunStands): Told => ({
+export const toSow = (bench: Bench, tray: Tray, of: GroupStands): Told => ({
   stands: of,
-  cells: cellsOf(tray.body, of.run.code)
+  cells: cellsOf(tray.body, of.group.code)
     .filter((cell) => bench.stands(tray).cells[cell]!.sown === 0)
-    .map((cell): [number, number] => [cell, of.run.seedsPerCell]),
+    .map((cell): [number, number] => [cell, of.group.seedsPerCell]),
 })
 
 /**
@@ -167,7 +167,7 @@ export function trayAt(bench: Bench, trayId: string, path = 'trayId'): Tray | Re
 const cellRow = entry.shape.cells.unwrap().element.shape
 /** Plots of one tray, each with the cells it is about, or how many where nobody said which. */
 export const PLOTS = z
-  .array(z.object({ run: cellRow.run, cells: cellRow.cells.default([]), count: cellRow.count }))
+  .array(z.object({ group: cellRow.group, cells: cellRow.cells.default([]), count: cellRow.count }))
   .min(1, 'Say which plants.')
   .max(100, 'At most 100 plots at once.')
 const told = {
@@ -175,7 +175,7 @@ const told = {
   signs: entry.shape.signs,
   by: entry.shape.by.unwrap().optional(),
 }
-const shape = { trayId: id, on: day, runs: PLOTS, ...told }
+const shape = { trayId: id, on: day, groups: PLOTS, ...told }
 
 type Plots = z.output<typeof PLOTS>
 
@@ -183,8 +183,8 @@ type Plots = z.output<typeof PLOTS>
 export function toldOf(bench: Bench, tray: Tray, plots: Plots, what: ChangeKind): Told[] | Refusal {
   const list: Told[] = []
   for (const [i, plot] of plots.entries()) {
-    const stands = bench.stands(tray).runs.find(({ run }) => run.code === plot.run)
-    if (!stands) return refuse(['runs', i, 'run'], `There is no ${plot.run} in tray ${tray.number}.`, tray)
+    const stands = bench.stands(tray).groups.find(({ group }) => group.code === plot.group)
+    if (!stands) return refuse(['groups', i, 'group'], `There is no ${plot.group} in tray ${tray.number}.`, tray)
     const one: Told =
       what === 'sown' && plot.cells.length === 0 && plot.count === null
         ? toSow(bench, tray, stands)
@@ -192,12 +192,12 @@ export function toldOf(bench: Bench, tray: Tray, plots: Plots, what: ChangeKind)
     const plants = plantsIn(one)
     if (TAKES.includes(what) && plants > stands.standing)
       return refuse(
-        ['runs', i, plot.count === null ? 'cells' : 'count'],
+        ['groups', i, plot.count === null ? 'cells' : 'count'],
         `${plants} cannot leave where ${stands.standing} ${stands.standing === 1 ? 'stands' : 'stand'}.`,
-        { trayId: tray.id, run: plot.run, standing: stands.standing },
+        { trayId: tray.id, group: plot.group, standing: stands.standing },
       )
     if (what === 'sown' && plants === 0)
-      return refuse(['runs', i, 'run'], `${stands.run.name} is sown already in tray ${tray.number}.`, tray)
+      return refuse(['groups', i, 'group'], `${stands.group.name} is sown already in tray ${tray.number}.`, tray)
     list.push(one)
   }
   return list
@@ -205,12 +205,12 @@ export function toldOf(bench: Bench, tray: Tray, plots: Plots, what: ChangeKind)
 const TAKES: readonly ChangeKind[] = ['thinned', 'lost', 'given', 'out', 'moved']
 
 const happens = <Name extends string>(name: Name, what: ChangeKind) =>
-  command(name, shape, (bench, { trayId, on, runs, note, signs, by }, acting) => {
+  command(name, shape, (bench, { trayId, on, groups, note, signs, by }, acting) => {
     const late = inFuture(on, acting)
     if (late) return late
     const tray = trayAt(bench, trayId)
     if (isRefusal(tray)) return tray
-    const list = toldOf(bench, tray, runs, what)
+    const list = toldOf(bench, tray, groups, what)
     return isRefusal(list)
       ? list
       : cellEntries(bench, acting, tray, on, what, list, { note, signs, ...(by === undefined ? {} : { by }) })
@@ -232,7 +232,7 @@ export const sowEverywhere = command(
   (bench, { sowingId, on }, acting) => {
     const late = inFuture(on, acting)
     if (late) return late
-    const open = runsOfSowing(bench, sowingId, 0).filter(({ of }) => of.cells > 0 && of.sown === 0)
+    const open = groupsOfSowing(bench, sowingId, 0).filter(({ of }) => of.cells > 0 && of.sown === 0)
     if (open.length === 0)
       return refuse(['sowingId'], 'It is not laid out in any tray that is still to be sown.')
     return open.flatMap(({ tray, of }, i) =>

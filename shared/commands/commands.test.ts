@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { answerKey } from '#core/jobs/run'
+import { answerKey } from '#core/jobs/guided-job'
 import { waterStepId } from '#core/jobs/water-steps'
 import { readLine } from '#core/language/log-line'
 import { addDays, dayFrom } from '#core/calendar/day'
@@ -25,7 +25,7 @@ const refusedAt = (decision: Decision) =>
 const entriesOf = (kept: Everything) => kept.entries.map(({ body }) => body)
 const stands = (kept: Everything, id = TRAY) => {
   const bench = benchOf(kept, TODAY, '09:00')
-  return bench.stands(find(bench, 'trays', id)!).runs
+  return bench.stands(find(bench, 'trays', id)!).groups
 }
 const tomato = (more: object = {}) =>
   record('sowings', { name: 'Tomato', cropId: 'tomato', plants: 12, outOn: '2027-05-15', ...more })
@@ -79,19 +79,19 @@ it('every entry carries the act it was written by', () => {
     )
   }
 })
-const sowAll: Sent = { name: 'sow', trayId: TRAY, on: TODAY, runs: [{ run: 'A' }] }
+const sowAll: Sent = { name: 'sow', trayId: TRAY, on: TODAY, groups: [{ group: 'A' }] }
 
 describe('cells of a tray', () => {
   it('are sown with their seed, counted, thinned, lost and set out, and the tray says what is left', () => {
     let kept = withTray(emptyKept(), TRAY, dayFrom('2027-03-01'))
     expect(stands(kept)[0]).toMatchObject({ cells: 24, sown: 48, standing: 0 })
     const up = Array.from({ length: 20 }, (_, cell): [number, number] => [cell, 2])
-    kept = done(kept, { name: 'count', trayId: TRAY, on: TODAY, runs: [{ run: 'A', cells: up }] })
+    kept = done(kept, { name: 'count', trayId: TRAY, on: TODAY, groups: [{ group: 'A', cells: up }] })
     const ones = up.map(([cell]): [number, number] => [cell, 1])
-    kept = done(kept, { name: 'thin', trayId: TRAY, on: TODAY, runs: [{ run: 'A', cells: ones }] })
-    kept = done(kept, { name: 'lose', trayId: TRAY, on: TODAY, runs: [{ run: 'A', cells: [[0, 1]] }] })
-    kept = done(kept, { name: 'give away', trayId: TRAY, on: TODAY, runs: [{ run: 'A', count: 4 }] })
-    kept = done(kept, { name: 'plant out', trayId: TRAY, on: TODAY, runs: [{ run: 'A', count: 10 }] })
+    kept = done(kept, { name: 'thin', trayId: TRAY, on: TODAY, groups: [{ group: 'A', cells: ones }] })
+    kept = done(kept, { name: 'lose', trayId: TRAY, on: TODAY, groups: [{ group: 'A', cells: [[0, 1]] }] })
+    kept = done(kept, { name: 'give away', trayId: TRAY, on: TODAY, groups: [{ group: 'A', count: 4 }] })
+    kept = done(kept, { name: 'plant out', trayId: TRAY, on: TODAY, groups: [{ group: 'A', count: 10 }] })
     // 40 up, 20 thinned, 1 lost, 4 given, 10 out.
     expect(stands(kept)[0]!.standing).toBe(5)
     expect(entriesOf(kept).map(({ kind }) => kind)).toEqual(['stage', 'look', 'thin', 'lost', 'given', 'out'])
@@ -100,15 +100,15 @@ describe('cells of a tray', () => {
 
   it('refuse more plants than stand, by one, and take as many as stand', () => {
     let kept = withTray(emptyKept(), TRAY, dayFrom('2027-03-01'))
-    kept = done(kept, { name: 'count', trayId: TRAY, on: TODAY, runs: [{ run: 'A', count: 7 }] })
+    kept = done(kept, { name: 'count', trayId: TRAY, on: TODAY, groups: [{ group: 'A', count: 7 }] })
     const lose = (count: number): Sent => ({
       name: 'lose',
       trayId: TRAY,
       on: TODAY,
-      runs: [{ run: 'A', count }],
+      groups: [{ group: 'A', count }],
     })
     const no = decide(kept, lose(8))
-    expect(refusedAt(no)).toEqual(['runs.0.count'])
+    expect(refusedAt(no)).toEqual(['groups.0.count'])
     expect(no).toMatchObject({
       stands: { standing: 7 },
       refused: [{ message: '8 cannot leave where 7 stand.' }],
@@ -130,8 +130,8 @@ describe('cells of a tray', () => {
       stands: { id: TRAY },
     })
     expect(refusedAt(decide(emptyKept(), sowAll))).toEqual(['trayId'])
-    expect(refusedAt(decide(kept, { ...sowAll, runs: [{ run: 'B' }] } as Sent))).toEqual(['runs.0.run'])
-    expect(refusedAt(decide(done(kept, sowAll), sowAll))).toEqual(['runs.0.run'])
+    expect(refusedAt(decide(kept, { ...sowAll, groups: [{ group: 'B' }] } as Sent))).toEqual(['groups.0.group'])
+    expect(refusedAt(decide(done(kept, sowAll), sowAll))).toEqual(['groups.0.group'])
   })
 
   it('of a sowing in two trays are a part of it, until the last is sown', () => {
@@ -140,8 +140,8 @@ describe('cells of a tray', () => {
     for (const id of [TRAY, OTHER]) {
       kept = withTray(kept, id, null, 12)
       const tray = kept.trays.find((one) => one.id === id)!
-      const runs = [{ ...tray.body.runs[0]!, cropId: 'tomato', sowingId: SOWING }]
-      kept = after(kept, [{ do: 'put', collection: 'trays', id, version: 1, body: { ...tray.body, runs } }])
+      const groups = [{ ...tray.body.groups[0]!, cropId: 'tomato', sowingId: SOWING }]
+      kept = after(kept, [{ do: 'put', collection: 'trays', id, version: 1, body: { ...tray.body, groups } }])
     }
     const both = done(kept, { name: 'sow everywhere', sowingId: SOWING, on: TODAY })
     expect(entriesOf(both).map(({ part }) => part)).toEqual([true, false])
@@ -161,27 +161,27 @@ describe('plants move on', () => {
       rows: 2,
       columns: 3,
       cells: Array.from({ length: 6 }, (_, i) => (i < cells ? '' : 'A')),
-      runs: cells < 6 ? [{ code: 'A', name: 'Kale', cropId: 'kale' }] : [],
+      groups: cells < 6 ? [{ code: 'A', name: 'Kale', cropId: 'kale' }] : [],
     })
   const move = (count: number, each: number): Sent => ({
     name: 'move on',
     trayId: TRAY,
     on: TODAY,
-    runs: [{ run: 'A', count }],
+    groups: [{ group: 'A', count }],
     into: { id: POTS, tray: sixes(), each },
   })
   const up = done(withTray(emptyKept(), TRAY, dayFrom('2027-02-20')), {
     name: 'count',
     trayId: TRAY,
     on: TODAY,
-    runs: [{ run: 'A', count: 30 }],
+    groups: [{ group: 'A', count: 30 }],
   })
 
   it('as many arrive as leave, with their name, a stage on', () => {
     const kept = done(up, move(11, 2))
     expect(stands(kept)[0]!.standing).toBe(19)
     const [arrived] = stands(kept, POTS)
-    expect(arrived).toMatchObject({ standing: 11, run: { name: 'Basil', stage: 1, seedsPerCell: 1 } })
+    expect(arrived).toMatchObject({ standing: 11, group: { name: 'Basil', stage: 1, seedsPerCell: 1 } })
     expect(entriesOf(kept).at(-1)).toMatchObject({ kind: 'stage', count: 11 })
   })
   it('only as many as there is room for', () => {
@@ -219,7 +219,7 @@ describe('a tray laid out anew', () => {
     const bench = benchOf(kept, TODAY, '09:00')
     const key = bench.rows[0]!.planned.stages[0]!.placed!.in[0]!.tray
     const laid = done(kept, { name: 'lay out tray', id: TRAY, key })
-    expect(laid.trays[0]!.body.runs[0]).toMatchObject({ sowingId: SOWING, stage: 0, name: 'Tomato' })
+    expect(laid.trays[0]!.body.groups[0]).toMatchObject({ sowingId: SOWING, stage: 0, name: 'Tomato' })
     expect(refusedAt(decide(laid, { name: 'lay out tray', id: uuid(13), key }))).toEqual(['key'])
   })
 })
@@ -276,7 +276,7 @@ describe('a guided job', () => {
     let kept = emptyKept()
     for (const id of ids) kept = withTray(kept, id, dayFrom('2027-03-01'))
     const subjects = ids.map((id) => ({ what: 'trays' as const, id, stage: null }))
-    const body = record('runs', { name: 'Water', kind: 'water', subjects, onDay: TODAY })
+    const body = record('guidedJobs', { name: 'Water', kind: 'water', subjects, onDay: TODAY })
     kept = done(kept, { name: 'begin job', id: RUN, body })
     return done(kept, { name: 'mark job', id: RUN, marks: ids.flatMap((id, n) => ticked(id, n)) })
   }
@@ -292,7 +292,7 @@ describe('a guided job', () => {
   it('is ended with all it did in one, and not twice', () => {
     const kept = watering()
     const ended = done(kept, { name: 'end job', id: RUN, by: 'Idris' })
-    expect(ended.runs[0]!.body).toMatchObject({ status: 'ended', by: 'Idris' })
+    expect(ended.guidedJobs[0]!.body).toMatchObject({ status: 'ended', by: 'Idris' })
     const [entry] = ended.entries.slice(kept.entries.length).map(({ body }) => body)
     expect(entry).toMatchObject({ kind: 'watered', name: 'Watered: 12 trays', by: 'Idris' })
     expect(entry!.water.map(({ litres }) => litres)).toEqual(Array(12).fill(0.5))
@@ -306,7 +306,7 @@ describe('a guided job', () => {
     const marks = (order: Sent[]) =>
       order
         .reduce((state, command) => done(state, command), kept)
-        .runs[0]!.body.marks.map(({ id }) => id)
+        .guidedJobs[0]!.body.marks.map(({ id }) => id)
         .sort()
     expect(marks([one, other, one])).toEqual(marks([other, one]))
     expect(marks([one, other])).toHaveLength(26)
@@ -321,9 +321,9 @@ describe('what is written down', () => {
   }
   it('as a line at the bench comes to the command it means', () => {
     const kept = withTray(emptyKept(), TRAY, null)
-    expect(line('sowed tray 1', kept)).toMatchObject({ name: 'sow', trayId: TRAY, runs: [{ run: 'A' }] })
+    expect(line('sowed tray 1', kept)).toMatchObject({ name: 'sow', trayId: TRAY, groups: [{ group: 'A' }] })
     const sown = done(kept, sowAll)
-    expect(line('tray 1: 9 up', sown)).toMatchObject({ name: 'count', runs: [{ run: 'A', count: 9 }] })
+    expect(line('tray 1: 9 up', sown)).toMatchObject({ name: 'count', groups: [{ group: 'A', count: 9 }] })
     expect(line('watered tray 1 with 2 L', sown)).toMatchObject({
       name: 'write down',
       kind: 'watered',
@@ -415,13 +415,13 @@ describe('a trial', () => {
         seed,
         sides: [{ name: 'deep' }, { name: 'shallow' }],
         trayId: TRAY,
-        run: 'A',
+        group: 'A',
       }) as Sent
     const cells = (seed: number) => done(kept, deal(seed)).trays[0]!.body.cells.join('')
     expect(cells(7)).toBe(cells(7))
     expect(cells(7)).not.toBe(cells(8))
     expect([...cells(7)].filter((code) => code === 'A')).toHaveLength(12)
-    expect(refusedAt(decide(done(kept, sowAll), deal(7)))).toEqual(['run'])
+    expect(refusedAt(decide(done(kept, sowAll), deal(7)))).toEqual(['group'])
   })
 })
 
@@ -448,7 +448,7 @@ it('page and server look at one bench: which trays to water follows from what is
 it('every record a command writes is one its collection takes', () => {
   const kept = planned({ outOn: null, sowOn: TODAY }, withTray(emptyKept(), TRAY, dayFrom('2027-03-01')))
   const commands: Sent[] = [
-    { name: 'count', trayId: TRAY, on: TODAY, runs: [{ run: 'A', count: 3 }] },
+    { name: 'count', trayId: TRAY, on: TODAY, groups: [{ group: 'A', count: 3 }] },
     { name: 'give up', sowingId: SOWING },
     { name: 'sow again', sowingId: SOWING, id: uuid(77) },
     { name: 'write down', title: 'x'.repeat(120), kind: 'thought', on: TODAY, subjects: [] },

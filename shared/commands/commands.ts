@@ -14,7 +14,7 @@ import {
   saveHousehold,
   saveRecord,
 } from './records'
-import { beginRun, changeRun, endRun, markRun } from './runs'
+import { beginJob, changeJob, endJob, markJob } from './guided-jobs'
 import { endCrop, giveUp, holdOver, plan, snooze, sowAgain, tick } from './season'
 import { dealCells, dealTrays } from './trials'
 import { redo, undo } from './undo'
@@ -47,10 +47,10 @@ const DECIDED = [
   moveOn,
   dealCells,
   dealTrays,
-  beginRun,
-  markRun,
-  changeRun,
-  endRun,
+  beginJob,
+  markJob,
+  changeJob,
+  endJob,
   makeBatch,
   giveFeed,
   water,

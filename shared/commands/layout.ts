@@ -32,19 +32,19 @@ export const layOutTray = command(
     const body = trayFor(one, packetOf, batch?.id ?? null)
     return [
       { do: 'put', collection: 'trays', id: trayId, version: 0, body },
-      ...body.runs.flatMap((run) => {
-        const on = run.sowingId ? bench.done.get(run.sowingId)?.['stage-0'] : undefined
+      ...body.groups.flatMap((group) => {
+        const on = group.sowingId ? bench.done.get(group.sowingId)?.['stage-0'] : undefined
         if (!on) return []
-        const cells = cellsOf(body, run.code).map((cell): [number, number] => [cell, run.seedsPerCell])
+        const cells = cellsOf(body, group.code).map((cell): [number, number] => [cell, group.seedsPerCell])
         // Its seed has left the packet already: this only says in which tray it lies.
         return [
           entryOf(
             {
-              name: `Sown: ${run.name}`,
+              name: `Sown: ${group.name}`,
               kind: 'stage',
               on,
               subjects: [{ what: 'trays', id: trayId, stage: null }],
-              cells: [{ trayId, run: run.code, what: 'sown', cells, count: null }],
+              cells: [{ trayId, group: group.code, what: 'sown', cells, count: null }],
             },
             acting,
           ),
@@ -83,13 +83,13 @@ export const changeTray = plainCommand(
         const joined = merged(layoutOf(before), layoutOf(after), layoutOf(stood.body))
         if (!joined)
           return refuse(['after'], 'It was laid out anew elsewhere in the meantime, in another grid.', stood)
-        const { rows, columns, runs, cells } = joined.layout
+        const { rows, columns, groups, cells } = joined.layout
         return {
           ...stood.body,
           ...changed(before, after),
           rows,
           columns,
-          runs: [...runs],
+          groups: [...groups],
           cells: [...cells],
         }
       },
@@ -101,7 +101,7 @@ export const changeTray = plainCommand(
 const changed = (before: TrayRecord, after: TrayRecord) =>
   Object.fromEntries(
     (Object.keys(after) as (keyof TrayRecord)[])
-      .filter((key) => key !== 'cells' && key !== 'runs' && after[key] !== before[key])
+      .filter((key) => key !== 'cells' && key !== 'groups' && after[key] !== before[key])
       .map((key) => [key, after[key]]),
   )
 

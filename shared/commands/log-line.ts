@@ -18,7 +18,7 @@ export const lineKnown = (
 ): LineKnown => {
   const { kept, context, today } = bench
   return {
-    trays: standingTrays(bench).map(({ id, number, body }) => ({ id, number, runs: body.runs })),
+    trays: standingTrays(bench).map(({ id, number, body }) => ({ id, number, groups: body.groups })),
     sowings: kept.sowings.map(({ id, body }) => ({ id, name: body.name, cropId: body.cropId })),
     batches: kept.batches.map(({ id, number }) => ({ id, number })),
     places: withOutside(context.frame?.places ?? []).map(({ id, name }) => ({ id, name })),
@@ -29,7 +29,7 @@ export const lineKnown = (
       frosts: context.frame && !isFrostFree(context.frame) ? seasonEnds(context.frame) : null,
       order,
     },
-    kitchen: context.kitchen,
+    units: context.units,
   }
 }
 
@@ -41,21 +41,21 @@ const trayOfLine = (bench: Bench, { trayIds }: ReadLine): Stored<TrayRecord> | u
 export function trayFacts(bench: Bench, line: ReadLine): TrayFacts | null {
   const tray = trayOfLine(bench, line)
   if (!tray) return null
-  const { runs, cells } = bench.stands(tray)
-  const own = line.run ? runs.filter(({ run }) => run.code === line.run) : runs
+  const { groups, cells } = bench.stands(tray)
+  const own = line.group ? groups.filter(({ group }) => group.code === line.group) : groups
   const begun = own.flatMap(({ sownOn, setOn }) => [sownOn, setOn].flatMap((day) => day ?? []))
   const store = bench.water(tray)
   return {
     number: tray.number,
-    runs: own,
+    groups: own,
     since: begun.length ? begun.reduce((a, b) => (a < b ? a : b)) : null,
     takesL: store ? store.store.capacityL.value : null,
     soakedG: store ? store.store.dryMixG.value + store.store.capacityL.value * 1000 : null,
     cellsUp: tray.body.cells.reduce(
-      (sum, code, cell) => sum + (own.some(({ run }) => run.code === code) ? cells[cell]!.up : 0),
+      (sum, code, cell) => sum + (own.some(({ group }) => group.code === code) ? cells[cell]!.up : 0),
       0,
     ),
-    seedlings: bench.context.crops.get(own[0]?.run.cropId ?? '')?.seedlings ?? 1,
+    seedlings: bench.context.crops.get(own[0]?.group.cropId ?? '')?.seedlings ?? 1,
   }
 }
 
@@ -71,9 +71,9 @@ const CELL_COMMANDS = {
 /** The command a line comes to: what happens to cells is of its tray, everything else is written down as it was said. */
 export function lineCommand(line: ReadLine, said: string, bench: Bench): Sent {
   const tray = trayOfLine(bench, line)
-  const of = tray && line.run ? bench.stands(tray).runs.find(({ run }) => run.code === line.run) : undefined
+  const of = tray && line.group ? bench.stands(tray).groups.find(({ group }) => group.code === line.group) : undefined
   if (tray && of && line.kind === 'sown' && of.sown === 0)
-    return { name: 'sow', trayId: tray.id, on: line.on, runs: [{ run: of.run.code }] }
+    return { name: 'sow', trayId: tray.id, on: line.on, groups: [{ group: of.group.code }] }
   const name = CELL_COMMANDS[line.kind as keyof typeof CELL_COMMANDS] as
     (typeof CELL_COMMANDS)[keyof typeof CELL_COMMANDS] | undefined
   if (name && tray && of && line.count !== null) {
@@ -82,7 +82,7 @@ export function lineCommand(line: ReadLine, said: string, bench: Bench): Sent {
       name,
       trayId: tray.id,
       on: line.on,
-      runs: [{ run: of.run.code, count: line.count }],
+      groups: [{ group: of.group.code, count: line.count }],
       note: noted.slice(0, 600),
       signs: [...line.signs],
     }
@@ -97,8 +97,8 @@ const OF_SEASON: readonly EntryKind[] = ['look', 'thin', 'feed', 'out', 'stage']
 function entryCommand(line: ReadLine, said: string, bench: Bench): Sent {
   const kind = ENTRY_OF[line.kind] ?? (line.kind as EntryKind)
   const stageOf = (id: string) => {
-    const runs = line.trayIds.flatMap((trayId) => find(bench, 'trays', trayId)?.body.runs ?? [])
-    return runs.find(({ sowingId }) => sowingId === id)?.stage ?? 0
+    const groups = line.trayIds.flatMap((trayId) => find(bench, 'trays', trayId)?.body.groups ?? [])
+    return groups.find(({ sowingId }) => sowingId === id)?.stage ?? 0
   }
   const ofSeason = OF_SEASON.includes(kind)
   const isNow =

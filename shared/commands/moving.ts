@@ -28,11 +28,11 @@ export function movedOn(
   also: Partial<EntryRecord> = {},
 ): Change[] {
   const cells = [...into.body.cells]
-  const runs = [...into.body.runs]
+  const groups = [...into.body.groups]
   const told = from.map((one): Told => {
-    const code = freeCode(runs)
-    const { run } = one.stands
-    runs.push({ ...run, code, stage: run.stage + 1, seedsPerCell: 1 })
+    const code = freeCode(groups)
+    const { group } = one.stands
+    groups.push({ ...group, code, stage: group.stage + 1, seedsPerCell: 1 })
     const set: [number, number][] = []
     let left = one.count ?? one.cells.reduce((sum, [, n]) => sum + n, 0)
     for (let cell = 0; cell < cells.length && left > 0; cell++) {
@@ -42,11 +42,11 @@ export function movedOn(
       set.push([cell, n])
       left -= n
     }
-    return { ...one, also: [{ trayId: into.id, run: code, what: 'set', cells: set, count: null }] }
+    return { ...one, also: [{ trayId: into.id, group: code, what: 'set', cells: set, count: null }] }
   })
   const { id: intoId, version } = into
   return [
-    { do: 'put', collection: 'trays', id: intoId, version, body: { ...into.body, runs, cells } },
+    { do: 'put', collection: 'trays', id: intoId, version, body: { ...into.body, groups, cells } },
     ...cellEntries(bench, acting, tray, on, 'moved', told, also),
   ]
 }
@@ -56,19 +56,19 @@ export const moveOn = command(
   {
     trayId: id,
     on: day,
-    runs: PLOTS,
+    groups: PLOTS,
     into: z.object({
       id,
       tray: trayRecord.nullable().default(null).describe('A new tray, empty; null for one that stands'),
       each: z.int().min(1, 'Say how many plants go into each.').default(1),
     }),
   },
-  (bench, { trayId, on, runs, into }, acting) => {
+  (bench, { trayId, on, groups, into }, acting) => {
     const late = inFuture(on, acting)
     if (late) return late
     const tray = trayAt(bench, trayId)
     if (isRefusal(tray)) return tray
-    const list = toldOf(bench, tray, runs, 'moved')
+    const list = toldOf(bench, tray, groups, 'moved')
     if (isRefusal(list)) return list
     const there = find(bench, 'trays', into.id)
     const target = into.tray ?? there?.body

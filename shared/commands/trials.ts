@@ -29,12 +29,12 @@ const shape = {
 type Intent = z.output<z.ZodObject<typeof shape>>
 const letter = (n: number) => String.fromCharCode(65 + n)
 
-function trialOf(intent: Intent, acting: Acting, runs: TrialRecord['arms'][number]['runs'][]): Change {
+function trialOf(intent: Intent, acting: Acting, groups: TrialRecord['arms'][number]['groups'][]): Change {
   const { id: trialId, title, question, seed, blind, sides } = intent
   const arms = sides.map(({ name, recipeId, packetId }, i) => ({
     code: letter(i),
     name,
-    runs: runs[i]!,
+    groups: groups[i]!,
     recipeId,
     packetId,
   }))
@@ -45,23 +45,23 @@ function trialOf(intent: Intent, acting: Acting, runs: TrialRecord['arms'][numbe
 /** The cells of a plot dealt among the sides of a trial, before anything is sown. */
 export const dealCells = command(
   'deal cells',
-  { ...shape, trayId: id, run: z.string() },
+  { ...shape, trayId: id, group: z.string() },
   (bench, intent, acting): Decision => {
     const tray = trayAt(bench, intent.trayId)
     if (isRefusal(tray)) return tray
-    const run = tray.body.runs.find(({ code }) => code === intent.run)
-    if (!run) return refuse(['run'], `There is no ${intent.run} in tray ${tray.number}.`, tray)
-    if (bench.stands(tray).runs.some(({ run: { code }, sown }) => code === run.code && sown > 0))
-      return refuse(['run'], `${run.name} is sown already: cells are dealt before.`, tray)
-    const shares = dealt(cellsOf(tray.body, run.code), intent.sides.length, intent.seed)
-    const runs = [...tray.body.runs]
+    const group = tray.body.groups.find(({ code }) => code === intent.group)
+    if (!group) return refuse(['group'], `There is no ${intent.group} in tray ${tray.number}.`, tray)
+    if (bench.stands(tray).groups.some(({ group: { code }, sown }) => code === group.code && sown > 0))
+      return refuse(['group'], `${group.name} is sown already: cells are dealt before.`, tray)
+    const shares = dealt(cellsOf(tray.body, group.code), intent.sides.length, intent.seed)
+    const groups = [...tray.body.groups]
     const cells = [...tray.body.cells]
     const codes = intent.sides.map((side, i) => {
-      const code = i === 0 ? run.code : freeCode(runs)
-      const shown = `${run.name} · ${intent.blind ? `side ${letter(i)}` : side.name}`
-      const next = { ...run, code, name: shown.slice(0, 120), packetId: side.packetId ?? run.packetId }
-      if (i === 0) runs[runs.indexOf(run)] = next
-      else runs.push(next)
+      const code = i === 0 ? group.code : freeCode(groups)
+      const shown = `${group.name} · ${intent.blind ? `side ${letter(i)}` : side.name}`
+      const next = { ...group, code, name: shown.slice(0, 120), packetId: side.packetId ?? group.packetId }
+      if (i === 0) groups[groups.indexOf(group)] = next
+      else groups.push(next)
       for (const cell of shares[i]!) cells[cell] = code
       return code
     })
@@ -71,12 +71,12 @@ export const dealCells = command(
         collection: 'trays',
         id: tray.id,
         version: tray.version,
-        body: { ...tray.body, runs, cells },
+        body: { ...tray.body, groups, cells },
       },
       trialOf(
         intent,
         acting,
-        codes.map((code) => [{ trayId: tray.id, run: code }]),
+        codes.map((code) => [{ trayId: tray.id, group: code }]),
       ),
     ]
   },
@@ -103,7 +103,7 @@ export const dealTrays = command(
         shares.map((share) =>
           share.flatMap((at) => {
             const tray = there[at]!
-            return isRefusal(tray) ? [] : tray.body.runs.map(({ code }) => ({ trayId: tray.id, run: code }))
+            return isRefusal(tray) ? [] : tray.body.groups.map(({ code }) => ({ trayId: tray.id, group: code }))
           }),
         ),
       ),

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import type { Day } from '#core/calendar/day'
-import { feedRuns, loadOf, extentOf, mixRuns, overflows } from '#core/season/demand/demand'
+import { feedDemands, loadOf, extentOf, mixDemands, overflows } from '#core/season/demand/demand'
 import { doneBySowing } from '#core/season/today/marks'
 import { MAX_CELLS } from '#core/sowing/odds'
 import { under, within, type Problem } from '#core/problem'
@@ -22,7 +22,7 @@ import { waterScenario, WATERING_HABITS, type WaterScenario } from '#core/water/
  * the book; the frosts, the packets and what is sown come in the body.
  */
 
-const KITCHENS = ['metric', 'us', 'imperial'] as const
+const UNIT_SYSTEMS = ['metric', 'us', 'imperial'] as const
 const frame = {
   season: seasonFrame.describe('Frosts, shelf, lamps and methods'),
   packets: z.array(z.object({ id, packet })).max(200).default([]),
@@ -35,7 +35,7 @@ type Framed = {
 /** The book with what a request brings. */
 export const seasonKnown = ({ season, packets }: Framed): SeasonContext => {
   const context = contextOf({
-    household: { body: { kitchen: 'metric', season } },
+    household: { body: { units: 'metric', season } },
     packets: packets.map(({ id: packetId, packet: body }) => ({ id: packetId, body })),
   })
   if (!hasSeason(context)) throw new RangeError('season: the frosts are missing')
@@ -45,7 +45,7 @@ export const seasonKnown = ({ season, packets }: Framed): SeasonContext => {
 /** A wish in one sentence. */
 export const wishToCompute = z.object({
   text: z.string().max(400, 'Say it in at most 400 letters.'),
-  kitchen: z.enum(KITCHENS).default('metric').describe('A US kitchen writes the month before the day'),
+  units: z.enum(UNIT_SYSTEMS).default('metric').describe('A US kitchen writes the month before the day'),
   ...frame,
 })
 
@@ -189,8 +189,8 @@ export function computedSeason(
   const load = loadOf(rows, extent.from, extent.days)
   return {
     rows,
-    mixes: mixRuns(rows, known.frame),
-    feeds: feedRuns(rows, known.frame),
+    mixes: mixDemands(rows, known.frame),
+    feeds: feedDemands(rows, known.frame),
     load,
     overflows: overflows(load, known.frame.places),
   }

@@ -1,4 +1,4 @@
-import type { Run } from '#core/trays/layout'
+import type { Group } from '#core/trays/layout'
 import { cellState, standingIn, type Cell, type CellState } from '#core/trays/standing'
 
 /** What a variety looks like beside its letter: each its own hatch, so that no colour is needed. */
@@ -13,7 +13,7 @@ export const HATCHES = [
   'M0 3Q1.5 1 3 3T6 3',
 ] as const
 
-/** The hatch of a run, by its place in the tray. */
+/** The hatch of a group, by its place in the tray. */
 export const hatchOf = (index: number): number => index % HATCHES.length
 
 const GLYPHS: Record<CellState, (n: number, r: number) => string> = {
@@ -60,8 +60,8 @@ const WORDS: Record<CellState, (cell: Cell) => string> = {
 }
 
 /** A cell in words: whose it is, and how it stands. */
-export function cellWords(cell: Cell, run: Run | undefined, state: CellState): string {
-  return run ? `${run.code}, ${run.name}: ${WORDS[state](cell)}` : 'empty'
+export function cellWords(cell: Cell, group: Group | undefined, state: CellState): string {
+  return group ? `${group.code}, ${group.name}: ${WORDS[state](cell)}` : 'empty'
 }
 
 export { cellState }

@@ -39,7 +39,7 @@ const labelFields = z.object({
   feeds: ids,
   batches: ids,
   kind: z.enum(LABEL_KINDS).default('stake'),
-  copies: z.enum(LABEL_COPIES).default('run'),
+  copies: z.enum(LABEL_COPIES).default('group'),
   supplier: yes.describe('Whether the seed’s supplier stands on it'),
   paper: z.enum(['a4', 'letter', 'own']).default('a4').describe('Plain paper to cut, or a sheet of labels'),
   start: z.coerce

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { dayFrom } from '#core/calendar/day'
-import type { Kitchen } from '#core/units/unit'
+import type { UnitSystem } from '#core/units/unit'
 import { contextOf } from '../reckoning/context'
 import { labelDay, labelsOf, type LabelSources, type LabelWish } from './labels'
 import { newEntry } from '../records/entry'
@@ -10,9 +10,9 @@ import { changesByTray, trayStands } from '../reckoning/trays'
 const TRAY = '0b1a5700-0000-4000-8000-000000000010'
 const PACKET = '0b1a5700-0000-4000-8000-000000000011'
 const sownOn = dayFrom('2027-04-12')
-const contextIn = (kitchen: Kitchen) =>
+const contextIn = (units: UnitSystem) =>
   contextOf({
-    household: { body: { name: 'Bench', place: '', kitchen } },
+    household: { body: { name: 'Bench', place: '', units } },
     packets: [
       {
         id: PACKET,
@@ -37,30 +37,30 @@ const body = traySchema.parse({
   containerId: 'tray-24',
   rows: 4,
   columns: 6,
-  runs: [
+  groups: [
     { code: 'A', name: 'Red stalks', cropId: 'chard', packetId: PACKET, seedsPerCell: 2 },
     { code: 'B', name: 'Sweet basil by the door', cropId: 'basil', seedsPerCell: 3 },
   ],
   cells: [...Array<string>(14).fill('A'), ...Array<string>(4).fill('B'), ...Array<string>(6).fill('')],
 })
-const entry = (what: 'sown' | 'set', run: string, cells: number[]) => ({
-  id: `${what} ${run}`,
+const entry = (what: 'sown' | 'set', group: string, cells: number[]) => ({
+  id: `${what} ${group}`,
   body: newEntry({
     name: 'It',
     kind: 'stage',
     on: sownOn,
     subjects: [],
     cells: [
-      { trayId: TRAY, run, what, cells: cells.map((cell): [number, number] => [cell, 1]), count: null },
+      { trayId: TRAY, group, what, cells: cells.map((cell): [number, number] => [cell, 1]), count: null },
     ],
   }),
 })
 function labels(
   wish: Partial<LabelWish>,
-  kitchen: Kitchen = 'metric',
+  units: UnitSystem = 'metric',
   entries: ReturnType<typeof entry>[] = [],
 ) {
-  const context = contextIn(kitchen)
+  const context = contextIn(units)
   const stands = trayStands(body, changesByTray(entries).get(TRAY) ?? [], context.crops)
   const sources: LabelSources = {
     trays: [{ tray: { id: TRAY, number: 14, version: 1, body } as never, stands }],
@@ -76,7 +76,7 @@ function labels(
     context,
     today: sownOn,
   }
-  return labelsOf(sources, { kind: 'stake', copies: 'run', supplier: false, origin: null, ...wish })
+  return labelsOf(sources, { kind: 'stake', copies: 'group', supplier: false, origin: null, ...wish })
 }
 
 describe('what stands on a label', () => {

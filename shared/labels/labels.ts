@@ -4,14 +4,14 @@ import { daysUp } from '#core/sowing/emergence'
 import { isPack } from '#core/trays/layout'
 import type { LabelText } from '#core/trays/label'
 import type { LabelKind } from '#core/trays/label-sheet'
-import type { RunStands, TrayStands } from '#core/trays/standing'
-import type { Kitchen } from '#core/units/unit'
+import type { GroupStands, TrayStands } from '#core/trays/standing'
+import type { UnitSystem } from '#core/units/unit'
 import { printNumber, printQuantity } from '#core/units/format'
 import type { Bodies, Stored } from '../records/collections'
 import type { Context } from '../reckoning/context'
 
-/** How many labels a run gets: one, one for each pack of it, or one for each cell or pot. */
-export const LABEL_COPIES = ['run', 'pack', 'pot'] as const
+/** How many labels a group gets: one, one for each pack of it, or one for each cell or pot. */
+export const LABEL_COPIES = ['group', 'pack', 'pot'] as const
 export type LabelCopies = (typeof LABEL_COPIES)[number]
 
 export interface LabelWish {
@@ -34,8 +34,8 @@ export interface LabelSources {
 }
 
 /** A day as it stands on a label; of the place, so that it is the same on every screen and on paper. */
-export const labelDay = (kitchen: Kitchen, day: Day): string =>
-  new Intl.DateTimeFormat(kitchen === 'us' ? 'en-US' : 'en-GB', {
+export const labelDay = (units: UnitSystem, day: Day): string =>
+  new Intl.DateTimeFormat(units === 'us' ? 'en-US' : 'en-GB', {
     day: 'numeric',
     month: 'short',
     year: 'numeric',
@@ -47,61 +47,61 @@ const KEEPS_DAYS = { salts: 14, organic: 1 } as const
 /** On one label at most. */
 const MAX_COPIES = 600
 
-/** Labels in the order of the trays, their runs in the order of the tray. */
+/** Labels in the order of the trays, their groups in the order of the tray. */
 export function labelsOf(sources: LabelSources, wish: LabelWish): LabelText[] {
-  const day = (on: Day) => labelDay(sources.context.kitchen, on)
+  const day = (on: Day) => labelDay(sources.context.units, on)
   if (wish.kind === 'bottle') return sources.feedings.map((one) => bottle(one, sources, day))
   if (wish.kind === 'tub') return sources.batches.map((one) => tub(one, day))
   if (wish.kind === 'row') return sources.trays.flatMap((one) => rows(one, wish))
   return sources.trays
     .flatMap(({ tray, stands }) =>
-      stands.runs.flatMap((run) => {
-        if (run.cells === 0) return []
-        const text = forRun(run, tray, sources, wish, day)
-        return Array<LabelText>(copiesOf(run, tray, sources.context, wish)).fill(text)
+      stands.groups.flatMap((group) => {
+        if (group.cells === 0) return []
+        const text = forGroup(group, tray, sources, wish, day)
+        return Array<LabelText>(copiesOf(group, tray, sources.context, wish)).fill(text)
       }),
     )
     .slice(0, MAX_COPIES)
 }
 
 function copiesOf(
-  run: RunStands,
+  group: GroupStands,
   { body }: Stored<Bodies['trays']>,
   { containers }: Context,
   { copies }: LabelWish,
 ) {
-  if (copies === 'run') return 1
-  if (copies === 'pot') return run.cells
+  if (copies === 'group') return 1
+  if (copies === 'pot') return group.cells
   const container = containers.get(body.containerId)
-  return container && isPack(container) ? Math.ceil(run.cells / container.cells) : 1
+  return container && isPack(container) ? Math.ceil(group.cells / container.cells) : 1
 }
 
 const addressOf = (id: string, { origin }: LabelWish) => (origin ? `${origin}/trays/${id}` : null)
 
-function forRun(
-  { run, sownOn, setOn }: RunStands,
+function forGroup(
+  { group, sownOn, setOn }: GroupStands,
   tray: Stored<Bodies['trays']>,
   { context, sowings, batches }: LabelSources,
   wish: LabelWish,
   day: (on: Day) => string,
 ): LabelText {
-  const crop = context.crops.get(run.cropId)
+  const crop = context.crops.get(group.cropId)
   const cropName = crop?.name.split(',')[0] ?? ''
-  const sowing = sowings.find(({ id }) => id === run.sowingId)?.body
-  const packet = run.packetId ? context.packets.get(run.packetId) : undefined
+  const sowing = sowings.find(({ id }) => id === group.sowingId)?.body
+  const packet = group.packetId ? context.packets.get(group.packetId) : undefined
   const sown = sownOn ?? sowing?.sowOn ?? null
   const upDays = crop && daysUp(crop, packet?.upDays ?? null, crop.warmthC)?.value
   const depthMm = packet?.depthMm ?? crop?.depthMm
   const batch = batches.find(({ id }) => id === tray.body.batchId)
-  const large = run.name.toLowerCase().includes(cropName.toLowerCase())
-    ? run.name
-    : `${run.name}, ${cropName}`
+  const large = group.name.toLowerCase().includes(cropName.toLowerCase())
+    ? group.name
+    : `${group.name}, ${cropName}`
   const middle = setOn ? `moved ${day(setOn)}` : sown ? `sown ${day(sown)}` : 'sown'
   return {
     large,
     middle,
     small: [
-      `tray ${tray.number}${tray.body.runs.length > 1 ? `, ${run.code}` : ''}, ${counted(tray.body.cells.filter((code) => code === run.code).length, 'cell')}`,
+      `tray ${tray.number}${tray.body.groups.length > 1 ? `, ${group.code}` : ''}, ${counted(tray.body.cells.filter((code) => code === group.code).length, 'cell')}`,
       ...(setOn ? (sown ? [`sown ${day(sown)}`] : []) : seedWords()),
       sowing?.outOn ? `out ${day(sowing.outOn)}` : '',
       batch ? `batch ${batch.number}` : '',
@@ -115,16 +115,16 @@ function forRun(
         ? ''
         : depthMm === 0
           ? 'on the surface'
-          : `${printQuantity(depthMm, 'length', context.kitchen)} deep`,
+          : `${printQuantity(depthMm, 'length', context.units)} deep`,
       crop && crop.light !== 'either' ? crop.light.replace('wants ', '') : '',
       sown && upDays ? `up ${day(addDays(sown, Math.round(upDays)))}` : '',
     ]
   }
 }
 
-/** A strip for each row of a tray: its runs in the order of the row. */
+/** A strip for each row of a tray: its groups in the order of the row. */
 function rows({ tray }: LabelSources['trays'][number], wish: LabelWish): LabelText[] {
-  const { rows: many, columns, cells, runs } = tray.body
+  const { rows: many, columns, cells, groups } = tray.body
   return Array.from({ length: many }, (_, row) => {
     const parts: { code: string; n: number }[] = []
     for (const code of cells.slice(row * columns, (row + 1) * columns)) {
@@ -133,7 +133,7 @@ function rows({ tray }: LabelSources['trays'][number], wish: LabelWish): LabelTe
       else parts.push({ code, n: 1 })
     }
     const named = parts.filter(({ code }) => code !== '')
-    const nameOf = (code: string) => runs.find((run) => run.code === code)?.name ?? code
+    const nameOf = (code: string) => groups.find((group) => group.code === code)?.name ?? code
     return {
       large: named.map(({ code, n }) => `${nameOf(code)} × ${n}`).join(' | ') || 'empty',
       middle: `tray ${tray.number}, row ${row + 1}`,

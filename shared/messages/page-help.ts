@@ -118,8 +118,8 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
   },
   '/trays': {
     why: 'All trays that stand, place by place, and what is to be laid out next.',
-    ways: ['Lay it out gives each sowing its run of cells. Make a tray draws one that stands already.'],
-    words: ['run', 'cell', 'flat'],
+    ways: ['Lay it out gives each sowing its group of cells. Make a tray draws one that stands already.'],
+    words: ['group', 'cell', 'flat'],
     cautions: ['lifting'],
   },
   '/trays/:id': {
@@ -128,19 +128,19 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
       'Count by tapping the cells that came up, by going over them, or by typing 31 of 36.',
       'Weigh it, or say that it is light to lift: it learns its own thirst.',
     ],
-    words: ['run', 'cell', 'germination', 'interval', 'leach'],
+    words: ['group', 'cell', 'germination', 'interval', 'leach'],
     keys: [
       ['arrows', 'go from cell to cell'],
       ['space', 'mark the cell'],
       ['0–9', 'so many in it'],
-      ['r', 'its whole run'],
+      ['r', 'its whole group'],
     ],
     cautions: ['lifting'],
   },
   '/trays/labels': {
-    why: 'Labels for runs, packs, pots, bottles and tubs, and a key for each tray.',
+    why: 'Labels for groups, packs, pots, bottles and tubs, and a key for each tray.',
     ways: ['On plain paper, on your own sheets of labels, or to a label printer. The code opens the tray.'],
-    words: ['run', 'simulated'],
+    words: ['group', 'simulated'],
   },
   '/trays/try-it': {
     why: 'Two habits of watering side by side over six weeks: water, air, salts, food.',
@@ -159,12 +159,12 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
     words: ['dose', 'mg/L N', 'ec'],
     cautions: ['fertiliser'],
   },
-  '/runs': {
+  '/jobs': {
     why: 'Jobs under way at the bench, and their timers.',
     ways: ['Several can run side by side; two phones can share one.'],
     words: [],
   },
-  '/runs/:id': {
+  '/jobs/:id': {
     why: 'One step a screen, for wet hands.',
     ways: [
       'Tap anywhere, press space or Done. Timers go on when the tab is closed. End writes down what was ticked.',
@@ -176,8 +176,8 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
     ],
     cautions: ['dust', 'microbes', 'scald', 'lifting'],
   },
-  '/runs/sheets/:id': {
-    why: 'A run on paper, a sheet for each pair of hands.',
+  '/jobs/sheets/:id': {
+    why: 'A job on paper, a sheet for each pair of hands.',
     ways: ['Print it, tick with a pencil, write it down afterwards.'],
     words: [],
   },

@@ -2,7 +2,7 @@ import type { Day } from '#core/calendar/day'
 import { stagesOf } from '#core/season/schedule/sowing'
 import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
-import type { RunStands, TrayStands } from '#core/trays/standing'
+import type { GroupStands, TrayStands } from '#core/trays/standing'
 import { momentOf } from '#core/water/watering-events'
 import type { Bodies, Collection, Everything, Stored } from '../records/collections'
 import { contextOf, type Context, type Kept } from './context'
@@ -162,18 +162,18 @@ export const standingTrays = ({ kept }: KeptBy): Tray[] =>
 
 /** Trays in which a sowing stands, or is to. */
 export const traysOfSowing = (bench: KeptBy, sowingId: string): Tray[] =>
-  standingTrays(bench).filter(({ body }) => body.runs.some((run) => run.sowingId === sowingId))
+  standingTrays(bench).filter(({ body }) => body.groups.some((group) => group.sowingId === sowingId))
 
 /** Plots of cells of a sowing, on one stage, wherever they stand. */
-export const runsOfSowing = (
+export const groupsOfSowing = (
   bench: Pick<Bench, 'kept' | 'stands'>,
   sowingId: string,
   stage: number,
-): { tray: Tray; of: RunStands }[] =>
+): { tray: Tray; of: GroupStands }[] =>
   standingTrays(bench).flatMap((tray) =>
     bench
       .stands(tray)
-      .runs.filter(({ run }) => run.sowingId === sowingId && run.stage === stage)
+      .groups.filter(({ group }) => group.sowingId === sowingId && group.stage === stage)
       .map((of) => ({ tray, of })),
   )
 

@@ -131,7 +131,7 @@ describe('what a batch used', () => {
 describe('what a tray measures', () => {
   const packetId = '0b1a5700-0000-4000-8000-0000000000aa'
   const season = seasonFrame.parse(SEASON)
-  const household = { body: { kitchen: 'metric' as const, season } }
+  const household = { body: { units: 'metric' as const, season } }
   const context = contextOf({
     household,
     packets: [
@@ -159,7 +159,7 @@ describe('what a tray measures', () => {
       rows: 4,
       columns: 6,
       placeId: season.places[0]!.id,
-      runs: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId, seedsPerCell: 1 }],
+      groups: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId, seedsPerCell: 1 }],
       cells: Array(24).fill('A'),
     }),
   }
@@ -170,7 +170,7 @@ describe('what a tray measures', () => {
     count: number | null = null,
   ) => ({
     trayId: 't',
-    run: 'A',
+    group: 'A',
     what,
     on: day,
     entryId: `${what}${day}`,
@@ -178,7 +178,7 @@ describe('what a tray measures', () => {
     cells: count === null ? Array.from({ length: n }, (_, cell): [number, number] => [cell, 1]) : [],
   })
   const stands = (changes: ReturnType<typeof change>[]) =>
-    trayStands(tray.body, changes, context.crops).runs[0]!
+    trayStands(tray.body, changes, context.crops).groups[0]!
 
   it('12 of 24 up after 14 days is half of the packet’s seed, and so many days of the book’s', () => {
     const sown = change('sown', 24, on)

@@ -13,7 +13,7 @@ import type { WeatherDay } from '#core/calendar/weather'
 import { seasonBook, type SeasonBook } from '#core/season/book'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import type { Crop } from '#core/sowing/crop'
-import type { Kitchen } from '#core/units/unit'
+import type { UnitSystem } from '#core/units/unit'
 import { calibrationsFrom, type Calibrations, type Measurement } from '#core/learning/calibrations'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import type { Bodies, Collection } from '../records/collections'
@@ -37,7 +37,7 @@ export interface Kept<Body> {
 /** As much of what a household keeps as is at hand; what is missing counts as none. */
 export type KeptLists = { readonly [C in Collection]?: readonly Kept<Bodies[C]>[] } & {
   readonly household?: {
-    readonly body: Pick<HouseholdRecord, 'kitchen' | 'season'> &
+    readonly body: Pick<HouseholdRecord, 'units' | 'season'> &
       Partial<Pick<HouseholdRecord, 'learning' | 'away'>>
   }
   /** Weather that came in, near the day it is. */
@@ -51,7 +51,7 @@ export type KeptLists = { readonly [C in Collection]?: readonly Kept<Bodies[C]>[
  * what it keeps on its shelf. Page, route, calendar and worker all ask here.
  */
 export interface Context {
-  readonly kitchen: Kitchen
+  readonly units: UnitSystem
   /** What the household's own measurements make of the defaults. */
   readonly calibrations: Calibrations
   /** Frosts, shelf and methods; null until they are set. */
@@ -153,7 +153,7 @@ const frameOf = remembered(
 const contextFrom = remembered(
   (
     ...[
-      kitchen,
+      units,
       calibrations,
       frame,
       containers,
@@ -168,7 +168,7 @@ const contextFrom = remembered(
       mixes,
     ]: Parts
   ): Context => ({
-    kitchen,
+    units,
     calibrations,
     frame,
     containers,
@@ -186,7 +186,7 @@ const contextFrom = remembered(
   }),
 )
 type Parts = [
-  Kitchen,
+  UnitSystem,
   Calibrations,
   SeasonFrame | null,
   Context['containers'],
@@ -206,7 +206,7 @@ export function contextOf(kept: KeptLists): Context {
   const recipes = recipesOf(kept.recipes)
   const calibrations = calibrationsOf(kept.measurements, kept.household?.body.learning?.dropped)
   return contextFrom(
-    kept.household?.body.kitchen ?? 'metric',
+    kept.household?.body.units ?? 'metric',
     calibrations,
     frameOf(kept.household?.body.season, kept.weather, kept.household?.body.away),
     containersOf(kept.containers),

@@ -1,6 +1,6 @@
 import type { Day } from '#core/calendar/day'
 import type { LineKind, ReadLine } from '#core/language/log-line'
-import type { RunStands } from '#core/trays/standing'
+import type { GroupStands } from '#core/trays/standing'
 
 /** Something that cannot well be as it was said: asked about, with what it could be instead. */
 export interface Doubt {
@@ -16,8 +16,8 @@ export interface Doubt {
 /** What is known of the one tray a line is about. */
 export interface TrayFacts {
   readonly number: number
-  /** Of the run it is about; all of them where it names none. */
-  readonly runs: readonly RunStands[]
+  /** Of the group it is about; all of them where it names none. */
+  readonly groups: readonly GroupStands[]
   /** The first day anything was sown or set in it; null where nothing was. */
   readonly since: Day | null
   /** Most water it takes, L, and what it weighs soaked, g; null where it cannot be reckoned. */
@@ -64,17 +64,17 @@ export function doubtsOf(
         {
           id: 'thought',
           name: 'Keep the day, as a note',
-          change: { kind: 'thought', trayIds: [], run: null, count: null },
+          change: { kind: 'thought', trayIds: [], group: null, count: null },
         },
       ],
     })
-  const run = tray.runs.length === 1 ? tray.runs[0]! : null
-  if (kind === 'look' && count !== null && run) {
-    const most = run.sown * tray.seedlings
-    if (run.sown > 0 && count > most)
+  const group = tray.groups.length === 1 ? tray.groups[0]! : null
+  if (kind === 'look' && count !== null && group) {
+    const most = group.sown * tray.seedlings
+    if (group.sown > 0 && count > most)
       doubts.push({
         id: 'above',
-        question: `${run.sown} ${run.sown === 1 ? 'seed was' : 'seeds were'} sown in tray ${tray.number}: ${count} cannot be up.`,
+        question: `${group.sown} ${group.sown === 1 ? 'seed was' : 'seeds were'} sown in tray ${tray.number}: ${count} cannot be up.`,
         choices: [
           { id: 'all', name: `All ${most} are up`, change: { count: most } },
           ...(Math.floor(count / 10) > 0 && Math.floor(count / 10) <= most
@@ -88,15 +88,15 @@ export function doubtsOf(
             : []),
         ],
       })
-    else if (run.countedOn && on >= run.countedOn && count < run.up)
+    else if (group.countedOn && on >= group.countedOn && count < group.up)
       doubts.push({
         id: 'fewer',
         question:
           tray.cellsUp > count
-            ? `On ${printDay(run.countedOn)} ${run.up} were up, cell by cell. Are ${run.up - count} lost since? If that count was wrong, put the cells right on the tray’s page.`
-            : `On ${printDay(run.countedOn)} ${run.up} were up. Are ${run.up - count} lost since, or was that count wrong?`,
+            ? `On ${printDay(group.countedOn)} ${group.up} were up, cell by cell. Are ${group.up - count} lost since? If that count was wrong, put the cells right on the tray’s page.`
+            : `On ${printDay(group.countedOn)} ${group.up} were up. Are ${group.up - count} lost since, or was that count wrong?`,
         choices: [
-          { id: 'lost', name: `${run.up - count} are lost`, change: { kind: 'lost', count: run.up - count } },
+          { id: 'lost', name: `${group.up - count} are lost`, change: { kind: 'lost', count: group.up - count } },
           ...(tray.cellsUp > count
             ? []
             : [
@@ -109,17 +109,17 @@ export function doubtsOf(
         ],
       })
   }
-  if (kind === 'sown' && run && run.sown > 0 && run.sownOn)
+  if (kind === 'sown' && group && group.sown > 0 && group.sownOn)
     doubts.push({
       id: 'again',
-      question: `${run.run.name} in tray ${tray.number} was sown on ${printDay(run.sownOn)} already. Gaps are sown again on the tray’s page.`,
+      question: `${group.group.name} in tray ${tray.number} was sown on ${printDay(group.sownOn)} already. Gaps are sown again on the tray’s page.`,
       choices: [{ id: 'thought', name: 'Keep it as a note', change: { kind: 'thought', count: null } }],
     })
-  if (LEAVING.includes(kind) && count !== null && run && run.standing > 0 && count > run.standing)
+  if (LEAVING.includes(kind) && count !== null && group && group.standing > 0 && count > group.standing)
     doubts.push({
       id: 'leaving',
-      question: `${run.standing} ${run.standing === 1 ? 'stands' : 'stand'} in tray ${tray.number}: ${count} cannot leave.`,
-      choices: [{ id: 'all', name: `All ${run.standing}`, change: { count: run.standing } }],
+      question: `${group.standing} ${group.standing === 1 ? 'stands' : 'stand'} in tray ${tray.number}: ${count} cannot leave.`,
+      choices: [{ id: 'all', name: `All ${group.standing}`, change: { count: group.standing } }],
     })
   if (litres !== null && tray.takesL !== null && litres > tray.takesL * THOUSANDFOLD)
     doubts.push({

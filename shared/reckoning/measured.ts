@@ -11,7 +11,7 @@ import { withOutside } from '#core/season/schedule/stays'
 import { growthStageById } from '#core/feed/growth-stage'
 import { daysToEmergence } from '#core/sowing/emergence'
 import { meanOf } from '#core/sowing/warmth'
-import { germinationOf, type RunStands } from '#core/trays/standing'
+import { germinationOf, type GroupStands } from '#core/trays/standing'
 import type { SeenId } from '#core/signs/seen'
 import type { Context } from './context'
 import { type BatchRecord } from '../records/batch'
@@ -89,21 +89,21 @@ export function reckonedL(
   return demand * (filled !== null && cells > 0 ? filled / cells : (share ?? 1))
 }
 
-/** A run that was counted: the share of its seed that is up, and when the first of it was. */
+/** A group that was counted: the share of its seed that is up, and when the first of it was. */
 export function measuredByCount(
   tray: { readonly id: string; readonly body: TrayRecord },
-  before: RunStands | undefined,
-  after: RunStands,
+  before: GroupStands | undefined,
+  after: GroupStands,
   context: Context,
   warmth: ReadonlyMap<Day, number>,
 ): MeasuredRow[] {
-  const crop = context.crops.get(after.run.cropId)
+  const crop = context.crops.get(after.group.cropId)
   const container = context.containers.get(tray.body.containerId)
   const rows: MeasuredRow[] = []
-  const key = `${tray.id} ${after.run.code}`
+  const key = `${tray.id} ${after.group.code}`
   const seen = germinationOf(after, countsEach(crop, container))
-  if (seen?.perSeed != null && after.run.packetId)
-    rows.push(...row('germination', seen.perSeed, { of: after.run.packetId, n: Math.max(1, seen.of), key }))
+  if (seen?.perSeed != null && after.group.packetId)
+    rows.push(...row('germination', seen.perSeed, { of: after.group.packetId, n: Math.max(1, seen.of), key }))
   if (crop && after.firstUpOn && after.sownOn && !before?.firstUpOn) {
     const expected = expectedDays(tray.body, after.sownOn, after.firstUpOn, crop, context, warmth)
     // The first is up before the middle of them: by a day or two, which the spread of the measurement holds.
@@ -136,12 +136,12 @@ function expectedDays(
   return days && days.value / (crop.emergence.learned ? pace.mean : 1)
 }
 
-/** Plants that left a run of moved plants: how many of those set there were lost. */
-export function measuredByLeaving(tray: { readonly id: string }, after: RunStands): MeasuredRow[] {
+/** Plants that left a group of moved plants: how many of those set there were lost. */
+export function measuredByLeaving(tray: { readonly id: string }, after: GroupStands): MeasuredRow[] {
   if (after.set < 3 || after.standing > 0) return []
   return row('potting loss', Math.min(1, after.lost / after.set), {
     n: after.set,
-    key: `${tray.id} ${after.run.code}`,
+    key: `${tray.id} ${after.group.code}`,
   })
 }
 

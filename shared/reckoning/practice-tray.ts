@@ -223,15 +223,15 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
   const container = context.containers.get(containerId)
   const mix = context.mixOf(recipeId)
   if (!request || !container || !mix) return null
-  const run = waterScenario(request)
+  const group = waterScenario(request)
   const blend = blendOf(mix.parts, context.materials)
   const chemistry = chemistryOf(blend.ingredients, blend.mixingLoss, dosed(mix.extras, context.materials))
   const { physics, daysOfFood } = insideOf(container, blend, chemistry)
   const daysUp = days - request.upAfterDays
   const growthStage = growthStageById(daysUp < 10 ? 'seed-leaves' : 'true-leaves')
-  const last = run.days.at(-1)!
-  const week = run.days.slice(-7)
-  const fedAgo = agoOf(run.days)
+  const last = group.days.at(-1)!
+  const week = group.days.slice(-7)
+  const fedAgo = agoOf(group.days)
   const ppfd = ppfdAt(LAMP, fault.lampCm ?? pick(22, 28))
   const shareOf = (is: (id: string) => boolean) =>
     blend.ingredients.reduce((sum, { material, share }) => sum + (is(material.id) ? share.value : 0), 0)

@@ -15,7 +15,7 @@ import { jobsOn, openRows, seasonPlanner, type SeasonContext } from './season'
 /* Whole seasons walked through day by day, as the page does it: read today's jobs, do them, sleep. */
 
 const frame = seasonFrame.parse({ ...SEASON, places: [{ ...SHELF, flats: 200 }] })
-const known = contextOf({ household: { body: { kitchen: 'metric', season: frame } } }) as SeasonContext
+const known = contextOf({ household: { body: { units: 'metric', season: frame } } }) as SeasonContext
 interface Kept {
   id: string
   body: SowingRecord

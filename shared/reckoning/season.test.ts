@@ -21,7 +21,7 @@ import { dayFrom } from '#core/calendar/day'
 const frame = seasonFrame.parse(SEASON)
 const LEEK = '7b1c0a30-0000-4000-8000-000000000001'
 const known = contextOf({
-  household: { body: { kitchen: 'metric', season: frame } },
+  household: { body: { units: 'metric', season: frame } },
   packets: [
     {
       id: LEEK,
@@ -163,7 +163,7 @@ describe('a place in a wish', () => {
 describe('a wish for seeds, cells or trays', () => {
   /** A bench that loses one in five as it moves plants on, and whose packet of leeks is three years old. */
   const losing = contextOf({
-    household: { body: { kitchen: 'metric', season: frame } },
+    household: { body: { units: 'metric', season: frame } },
     packets: [{ id: LEEK, body: known.packets.get(LEEK)! }],
     measurements: Array.from({ length: 12 }, (_, i) => ({
       entryId: `7b1c0a30-0000-4000-8000-0000000001${String(i).padStart(2, '0')}`,

@@ -1,6 +1,6 @@
 import { coldestAhead,FORECAST_HOLDS_DAYS,hottestAhead } from '#core/calendar/weather'
 import { daysBetween,type Day } from '#core/calendar/day'
-import { feedRuns,loadOf,mixRuns,overflows } from '#core/season/demand/demand'
+import { feedDemands,loadOf,mixDemands,overflows } from '#core/season/demand/demand'
 import { feedSowing } from '#core/season/demand/feeding'
 import { rootsKey,type Roots,type RootsSeen } from '#core/season/schedule/roots'
 import { planSowing,stagesOf } from '#core/season/schedule/sowing'
@@ -190,8 +190,8 @@ export function jobsOn(
   }))
   return jobsOf({
     rows,
-    mixes: mixRuns(rows, frame),
-    feeds: feedRuns(rows, frame),
+    mixes: mixDemands(rows, frame),
+    feeds: feedDemands(rows, frame),
     marks,
     today,
     nightC: nightAhead(frame, today),

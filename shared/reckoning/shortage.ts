@@ -56,7 +56,7 @@ export const plannedNeeds = (bench: Planned): Need[] => [
 ]
 
 /** What runs short, with what is written down on the shelf; what nobody keeps a record of is not counted. */
-export const runsShort = (bench: Planned) =>
+export const whatRunsShort = (bench: Planned) =>
   shortagesOf(plannedNeeds(bench), bench.context).filter(
     ({ goods, short }) => short > 0 && shelvesOf(bench.context.stocks, goods).length > 0,
   )

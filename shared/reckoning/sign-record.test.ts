@@ -34,7 +34,7 @@ const packet = {
 }
 const contextWith = (places: object[]): Context =>
   contextOf({
-    household: { body: { kitchen: 'metric', season: seasonFrame.parse({ ...SEASON, places }) } },
+    household: { body: { units: 'metric', season: seasonFrame.parse({ ...SEASON, places }) } },
     packets: [{ id: PACKET, body: packet }],
   })
 const context = contextWith([shelf])
@@ -51,9 +51,9 @@ const entry = (n: number, days: number, over: Partial<EntryRecord>) => ({
 })
 const sown = entry(1, -24, {
   kind: 'stage',
-  cells: [{ trayId: TRAY, run: 'A', what: 'sown', cells, count: null }],
+  cells: [{ trayId: TRAY, group: 'A', what: 'sown', cells, count: null }],
 })
-const up = entry(2, -12, { cells: [{ trayId: TRAY, run: 'A', what: 'up', cells, count: null }] })
+const up = entry(2, -12, { cells: [{ trayId: TRAY, group: 'A', what: 'up', cells, count: null }] })
 
 function recordOf(
   entries: ReturnType<typeof entry>[],
@@ -75,7 +75,7 @@ function recordOf(
       columns: 6,
       placeId: more.placeId ?? shelf.id,
       recipeId: more.recipeId ?? 'lean-and-light',
-      runs: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId: PACKET, seedsPerCell: 1 }],
+      groups: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId: PACKET, seedsPerCell: 1 }],
       cells: Array(24).fill('A'),
     }),
   }

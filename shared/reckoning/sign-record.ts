@@ -43,15 +43,15 @@ export interface AboutTray {
 export function signRecordOf(subjects: AboutTray, context: Context): SignRecord {
   const { tray, stands, entries, water, tap, today } = subjects
   const { body } = tray
-  const runs = stands.runs.filter(({ sown, set }) => sown + set > 0)
-  const crop = context.crops.get(runs[0]?.run.cropId ?? body.runs[0]?.cropId ?? '') ?? null
+  const groups = stands.groups.filter(({ sown, set }) => sown + set > 0)
+  const crop = context.crops.get(groups[0]?.group.cropId ?? body.groups[0]?.cropId ?? '') ?? null
   const first = (days: readonly (Day | null)[]) =>
     days.flatMap((day) => day ?? []).reduce<Day | null>((a, b) => (a && a < b ? a : b), null)
-  const sownOn = first(runs.map(({ sownOn: day }) => day))
-  const setOn = first(runs.map(({ setOn: day }) => day))
-  const upOn = first(runs.map(({ firstUpOn }) => firstUpOn))
+  const sownOn = first(groups.map(({ sownOn: day }) => day))
+  const setOn = first(groups.map(({ setOn: day }) => day))
+  const upOn = first(groups.map(({ firstUpOn }) => firstUpOn))
   const place = withOutside(context.frame?.places ?? []).find(({ id }) => id === body.placeId) ?? null
-  const potted = runs.some(({ run }) => run.stage > 0)
+  const potted = groups.some(({ group }) => group.stage > 0)
   const daysUp = upOn
     ? daysBetween(upOn, today)
     : setOn
@@ -136,7 +136,7 @@ function daysOutside(
   }
   const days = entries.flatMap(({ body: { kind, on, placeId, subjects } }) =>
     (kind === 'carried' && isOut(placeId)) ||
-    (kind === 'harden' && subjects.some(({ id }) => body.runs.some(({ sowingId }) => sowingId === id)))
+    (kind === 'harden' && subjects.some(({ id }) => body.groups.some(({ sowingId }) => sowingId === id)))
       ? [on]
       : [],
   )
@@ -176,12 +176,12 @@ function lightOf(place: Place | null, { frame }: Context): number | null {
 }
 
 function seedYears(body: TrayRecord, { packets }: Context, today: Day): number | null {
-  const packet = body.runs.flatMap(({ packetId }) => (packetId ? (packets.get(packetId) ?? []) : []))[0]
+  const packet = body.groups.flatMap(({ packetId }) => (packetId ? (packets.get(packetId) ?? []) : []))[0]
   return packet ? Math.max(0, Number(today.slice(0, 4)) - packet.year) : null
 }
 function depthOf(body: TrayRecord, { packets, crops }: Context): number | null {
-  const packet = body.runs.flatMap(({ packetId }) => (packetId ? (packets.get(packetId) ?? []) : []))[0]
-  return packet?.depthMm ?? crops.get(body.runs[0]?.cropId ?? '')?.depthMm ?? null
+  const packet = body.groups.flatMap(({ packetId }) => (packetId ? (packets.get(packetId) ?? []) : []))[0]
+  return packet?.depthMm ?? crops.get(body.groups[0]?.cropId ?? '')?.depthMm ?? null
 }
 
 /** What its mix is: air, acidity, salts, food, and what it is made of. */

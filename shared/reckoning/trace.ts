@@ -61,7 +61,7 @@ export function traceOf(
   for (const { id, number, body } of records.trays) {
     const stands = trayStands(body, changes.get(id) ?? [], context.crops)
     const sum = (key: 'sown' | 'up' | 'lost' | 'standing') =>
-      stands.runs.reduce((all, one) => all + one[key], 0)
+      stands.groups.reduce((all, one) => all + one[key], 0)
     const signs = signsOf(id, records.entries)
     const lost = sum('lost')
     add({
@@ -70,7 +70,7 @@ export function traceOf(
       column: 2,
       name: `Tray ${number}`,
       says: [
-        body.runs.map(({ name }) => name).join(', ') || body.name,
+        body.groups.map(({ name }) => name).join(', ') || body.name,
         `${sum('up') || sum('standing')} up${sum('sown') ? ` of ${sum('sown')}` : ''}`,
         ...(lost ? [`${lost} lost`] : []),
         ...signs.map(seenName),
@@ -79,18 +79,18 @@ export function traceOf(
       isSick: signs.length > 0 || lost > Math.max(2, sum('up') * 0.2),
       isAsked: id === trayId,
     })
-    for (const run of body.runs) {
-      const packet = run.packetId ? context.packets.get(run.packetId) : undefined
-      if (!packet || !run.packetId) continue
+    for (const group of body.groups) {
+      const packet = group.packetId ? context.packets.get(group.packetId) : undefined
+      if (!packet || !group.packetId) continue
       add({
-        id: run.packetId,
+        id: group.packetId,
         kind: 'seed',
         column: 0,
         name: `${packet.name} ${packet.year}`,
         says: packet.supplier || 'seed',
-        to: `/log?subject=${run.packetId}`,
+        to: `/log?subject=${group.packetId}`,
       })
-      link(run.packetId, id)
+      link(group.packetId, id)
     }
     if (body.batchId) link(body.batchId, id)
   }

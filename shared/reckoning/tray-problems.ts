@@ -22,8 +22,8 @@ export function trayProblems(
           `It is cut after column 1 to ${record.columns - 1}.`,
         )
       : []),
-    ...record.runs.flatMap(({ cropId }, i) =>
-      crops.has(cropId) ? [] : [{ path: ['runs', i, 'cropId'], message: 'This crop is not in the book.' }],
+    ...record.groups.flatMap(({ cropId }, i) =>
+      crops.has(cropId) ? [] : [{ path: ['groups', i, 'cropId'], message: 'This crop is not in the book.' }],
     ),
   ]
 }

@@ -4,7 +4,7 @@ import { shareKey } from '#core/season/packing/sharing'
 import type { Count } from '#core/season/schedule/sowing-request'
 import { countsSeedlings, type Crop } from '#core/sowing/crop'
 import type { DatedChange } from '#core/trays/change'
-import { codeAt, fillRows, surfaceOf, usualGrid, type Run } from '#core/trays/layout'
+import { codeAt, fillRows, surfaceOf, usualGrid, type Group } from '#core/trays/layout'
 import { standingIn, standsAfter, type TrayStands } from '#core/trays/standing'
 import type { Container } from '#core/containers/container'
 import type { Context, Kept } from './context'
@@ -31,7 +31,7 @@ export const trayStands = (
   crops: Context['crops'],
 ): TrayStands => standsAfter(layoutOf(record), changes, (cropId) => crops.get(cropId)?.seedlings ?? 1)
 
-/** Whether every seedling of a run is counted, not only cells with a plant. */
+/** Whether every seedling of a group is counted, not only cells with a plant. */
 export const countsEach = (
   crop: Pick<Crop, 'clump' | 'countsClumps'> | undefined,
   container: Pick<Container, 'kind'> | undefined,
@@ -44,7 +44,7 @@ export function fixedTrays(trays: readonly Kept<TrayRecord>[]): FixedTray[] {
     if (body.emptiedOn !== null) return []
     const cells = new Map<string, number>()
     for (const code of body.cells) cells.set(code, (cells.get(code) ?? 0) + 1)
-    const holds = body.runs.flatMap(({ code, sowingId, stage }) =>
+    const holds = body.groups.flatMap(({ code, sowingId, stage }) =>
       sowingId && cells.has(code) ? [{ key: shareKey(sowingId, stage), cells: cells.get(code)! }] : [],
     )
     const { placeId, cut, columns } = body
@@ -68,10 +68,10 @@ export function countsInTrays(
 ): Map<string, Count> {
   const bySowing = new Map<string, { up: number; on: Day | null; whole: boolean }>()
   for (const tray of trays)
-    for (const stands of standing(tray).runs) {
-      const { sowingId, stage } = stands.run
+    for (const stands of standing(tray).groups) {
+      const { sowingId, stage } = stands.group
       if (!sowingId || stage !== 0 || stands.sown === 0) continue
-      const each = countsEach(crops.get(stands.run.cropId), containers.get(tray.body.containerId))
+      const each = countsEach(crops.get(stands.group.cropId), containers.get(tray.body.containerId))
       const so = bySowing.get(sowingId) ?? { up: 0, on: null, whole: true }
       so.up += Math.max(0, (each ? stands.up : stands.upCells) - stands.lost)
       if (stands.countedOn === null) so.whole = false
@@ -121,7 +121,7 @@ export function proposedTrays(rows: readonly PlannedRow[], until: Day): Proposed
   return [...trays.values()].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.key < b.key ? -1 : 1))
 }
 
-/** A proposal as a record: its runs laid out in rows, in the order of sowing. */
+/** A proposal as a record: its groups laid out in rows, in the order of sowing. */
 export function trayFor(
   { container, placeId, recipeId, holds }: ProposedTray,
   packetOf: (sowingId: string) => string | null,
@@ -130,7 +130,7 @@ export function trayFor(
   const grid = usualGrid(container)
   const wanted = holds.map(({ row, cells, seedsPerCell, stage }, i) => ({
     cells,
-    run: {
+    group: {
       code: codeAt(i),
       name: row.name,
       cropId: row.crop.id,
@@ -138,10 +138,10 @@ export function trayFor(
       stage,
       packetId: packetOf(row.id),
       seedsPerCell,
-    } satisfies Run,
+    } satisfies Group,
   }))
-  const empty = { ...grid, runs: [], cells: Array<string>(grid.rows * grid.columns).fill('') }
-  const { rows, columns, runs, cells } = fillRows(empty, wanted)
+  const empty = { ...grid, groups: [], cells: Array<string>(grid.rows * grid.columns).fill('') }
+  const { rows, columns, groups, cells } = fillRows(empty, wanted)
   return tray.parse({
     name: container.name,
     containerId: container.id,
@@ -150,7 +150,7 @@ export function trayFor(
     placeId,
     recipeId,
     batchId,
-    runs,
+    groups,
     cells,
   })
 }

@@ -16,7 +16,7 @@ const standing = {
     containerId: 'tray-24',
     rows: 4,
     columns: 6,
-    runs: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: SOWING }],
+    groups: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: SOWING }],
     cells: Array(24).fill('A'),
   }),
 }
@@ -55,7 +55,7 @@ describe('cells that stay empty', () => {
   const body = { ...standing.body, cells: [...Array(20).fill('A'), '', '', '', ''] }
   const sown = trayStands(
     body,
-    [{ trayId: TRAY, run: 'A', what: 'sown', cells: [[19, 1]], count: null, on, entryId: 'sown' }],
+    [{ trayId: TRAY, group: 'A', what: 'sown', cells: [[19, 1]], count: null, on, entryId: 'sown' }],
     new Map() as never,
   )
   it('are the last of those in which nothing was sown, and no more than there are', () => {

@@ -61,9 +61,9 @@ export function waterStore(
   }
 }
 /** A tray is filled whole; only what is sown where that is the habit, or it is carried in pots. */
-function filledCells({ cells, runs }: TrayRecord, onlySown: boolean): number {
+function filledCells({ cells, groups }: TrayRecord, onlySown: boolean): number {
   const held = cells.filter((code) => code !== '').length
-  const carried = runs.length > 0 && runs.every(({ stage }) => stage > 0)
+  const carried = groups.length > 0 && groups.every(({ stage }) => stage > 0)
   return Math.max(1, (onlySown || carried) && held > 0 ? held : cells.length)
 }
 
@@ -129,7 +129,7 @@ function fedBy(
   return subjects.flatMap(({ what, id, stage }) =>
     what === 'sowings' && stage !== null
       ? trays
-          .filter(({ body }) => body.runs.some((run) => run.sowingId === id && run.stage === stage))
+          .filter(({ body }) => body.groups.some((group) => group.sowingId === id && group.stage === stage))
           .map((tray) => waterRow({ trayId: tray.id, how: 'below', nMgPerL: strength(id, stage) }))
       : [],
   )
@@ -174,7 +174,7 @@ export function trayWater(
   // What another device has just written, by a clock a little ahead, has happened.
   const now = Math.max(clock, ...wateringEvents.flatMap(({ at }) => (at <= clock + AHEAD_OF_CLOCK_H ? [at] : [])))
   const { frame } = context
-  const begun = stands.runs.flatMap(({ sownOn, setOn }) => [sownOn, setOn].flatMap((day) => day ?? []))
+  const begun = stands.groups.flatMap(({ sownOn, setOn }) => [sownOn, setOn].flatMap((day) => day ?? []))
   if (body.emptiedOn !== null || begun.length === 0) return null
   const dry = wateringEvents.findLast((one) => one.kind === 'weighed' && one.moment === 'dry')
   const first = waterStore(body, context)
@@ -185,7 +185,7 @@ export function trayWater(
   const today = dayOf(now)
   const place =
     withOutside(frame?.places ?? []).find(({ id }) => id === body.placeId) ?? frame?.places[0] ?? OUTSIDE
-  const crops = stands.runs.flatMap(({ run }) => context.crops.get(run.cropId) ?? [])
+  const crops = stands.groups.flatMap(({ group }) => context.crops.get(group.cropId) ?? [])
   const crop = crops[0]
   const upOn = upDay(stands)
   const upAt = upOn ? momentOf(upOn) : Infinity
@@ -195,7 +195,7 @@ export function trayWater(
   const hotC = frame ? hotAhead(frame, today) : null
   const hot = hotC === null ? usual : { ...climateOf(place, hours, hotC), ...heated }
   const hotUntil = momentOf(addDays(today, NIGHT_HOLDS_DAYS), '24:00')
-  const plants = stands.runs.reduce((sum, { standing }) => sum + standing, 0)
+  const plants = stands.groups.reduce((sum, { standing }) => sum + standing, 0)
   const stand = {
     plants,
     mixL: own.mixL,
@@ -244,8 +244,8 @@ export function trayWater(
 }
 
 /** The day the first of it was up; plants that were set are older. */
-function upDay({ runs }: TrayStands): Day | null {
-  const days = runs.flatMap(({ firstUpOn, setOn }) =>
+function upDay({ groups }: TrayStands): Day | null {
+  const days = groups.flatMap(({ firstUpOn, setOn }) =>
     firstUpOn ? [firstUpOn] : setOn ? [addDays(setOn, -AGE_WHEN_SET)] : [],
   )
   return days.length ? days.reduce((least, day) => (day < least ? day : least)) : null

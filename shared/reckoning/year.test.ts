@@ -4,7 +4,7 @@ import { contextOf } from './context'
 import { doubtsOf, type TrayFacts } from './layout-doubts'
 import { newEntry, waterRow, type EntryRecord } from '../records/entry'
 import { tray as traySchema } from '../records/tray'
-import { compared, judgedTrial, runFacts } from './run-facts'
+import { compared, judgedTrial, groupFacts } from './group-facts'
 import { traceOf } from './trace'
 import { germinationCurves, perPlant, timelines, yearReport } from './year'
 import { readLine } from '#core/language/log-line'
@@ -53,7 +53,7 @@ const tray = (n: number, packetId: string, placeId: string, over: object = {}) =
     rows: 4,
     columns: 6,
     placeId,
-    runs: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId, seedsPerCell: 1 }],
+    groups: [{ code: 'A', name: 'Okra', cropId: 'okra', packetId, seedsPerCell: 1 }],
     cells: Array(24).fill('A'),
     ...over,
   }),
@@ -69,12 +69,12 @@ const grown = (n: number, up: number, sownOn: string, upOn: string, at: number) 
     kind: 'stage',
     on: day(sownOn),
     subjects: subjects(n),
-    cells: [{ trayId: id(n), run: 'A', what: 'sown', cells: cells(24), count: null }],
+    cells: [{ trayId: id(n), group: 'A', what: 'sown', cells: cells(24), count: null }],
   }),
   entry(at + 1, {
     on: day(upOn),
     subjects: subjects(n),
-    cells: [{ trayId: id(n), run: 'A', what: 'up', cells: cells(up), count: null }],
+    cells: [{ trayId: id(n), group: 'A', what: 'up', cells: cells(up), count: null }],
   }),
 ]
 const trays = [tray(10, id(1), 'racks', { batchId: id(20) }), tray(11, id(2), 'sill', { batchId: id(20) })]
@@ -94,13 +94,13 @@ const entries = [
     kind: 'out',
     on: day('2027-05-20'),
     subjects: subjects(10),
-    cells: [{ trayId: id(10), run: 'A', what: 'out', cells: [], count: 18 }],
+    cells: [{ trayId: id(10), group: 'A', what: 'out', cells: [], count: 18 }],
   }),
   entry(121, {
     kind: 'lost',
     on: day('2027-05-01'),
     subjects: subjects(11),
-    cells: [{ trayId: id(11), run: 'A', what: 'lost', cells: [], count: 4 }],
+    cells: [{ trayId: id(11), group: 'A', what: 'lost', cells: [], count: 4 }],
   }),
   entry(122, {
     kind: 'batch made',
@@ -166,7 +166,7 @@ describe('a year on one page', () => {
 })
 
 describe('comparing', () => {
-  const facts = runFacts(trays, entries, context)
+  const facts = groupFacts(trays, entries, context)
   const groups = facts.map((one) => ({ name: one.packetId === id(1) ? 'swap' : 'market', of: [one] }))
   const places = new Map([
     ['racks', 'Racks'],
@@ -191,7 +191,7 @@ describe('comparing', () => {
       arms: [10, 11].map((n, i) => ({
         code: 'AB'[i]!,
         name: `seed ${n}`,
-        runs: [{ trayId: id(n), run: 'A' }],
+        groups: [{ trayId: id(n), group: 'A' }],
         recipeId: null,
         packetId: null,
       })),
@@ -235,23 +235,23 @@ describe('what cannot well be is asked', () => {
   const today = day('2027-04-14')
   const read = (text: string) =>
     readLine(text, {
-      trays: [{ id: 't', number: 4, runs: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: null }] }],
+      trays: [{ id: 't', number: 4, groups: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: null }] }],
       sowings: [],
       batches: [],
       places: [],
       names: nameBook([...context.crops.values()], []),
       cropName: (of) => of,
       calendar: { today, frosts: null, order: 'day first' },
-      kitchen: 'metric',
+      units: 'metric',
     })
-  const stands = runFacts(
+  const stands = groupFacts(
     [tray(10, id(1), 'racks')],
     grown(10, 20, '2027-04-02', '2027-04-10', 1),
     context,
   )[0]!.stands
   const facts: TrayFacts = {
     number: 4,
-    runs: [stands],
+    groups: [stands],
     since: day('2027-04-02'),
     takesL: 1.1,
     soakedG: 2600,

@@ -12,7 +12,7 @@ import type { PacketRecord } from '../records/packet'
 import type { SowingRecord } from '../records/sowing'
 import { goodsOf } from './shelves'
 import type { TrayRecord } from '../records/tray'
-import { runFacts, type RunFacts } from './run-facts'
+import { groupFacts, type GroupFacts } from './group-facts'
 
 /*
  * A year told from what was written down in it: plans against what happened, seed, litres, money, and what it leaves for the
@@ -39,9 +39,9 @@ export interface Came {
 /** `82 % (27 of 33)`. */
 export const cameWords = (one: Came | null): string =>
   one ? `${printShare(Math.round((one.up / one.of) * 100) / 100)} (${one.up} of ${one.of})` : 'not counted'
-const came = (runs: readonly RunFacts[]): Came | null => {
-  const up = runs.reduce((sum, one) => sum + (one.up?.hits ?? 0), 0)
-  const of = runs.reduce((sum, one) => sum + (one.up?.of ?? 0), 0)
+const came = (groups: readonly GroupFacts[]): Came | null => {
+  const up = groups.reduce((sum, one) => sum + (one.up?.hits ?? 0), 0)
+  const of = groups.reduce((sum, one) => sum + (one.up?.of ?? 0), 0)
   return of === 0 ? null : { up, of, ...wilson(up, of) }
 }
 
@@ -100,7 +100,7 @@ export interface YearReport {
     readonly good: string
   }[]
   readonly thoughts: readonly Kept<EntryRecord>[]
-  readonly facts: readonly RunFacts[]
+  readonly facts: readonly GroupFacts[]
 }
 
 /** Below so much next year it is not worth the cells [default]. */
@@ -110,20 +110,20 @@ const FADES = 0.75
 
 /** @param year the year that is told */
 export function yearReport(records: YearRecords, context: Context, year: number): YearReport {
-  const facts = runFacts(records.trays, records.entries, context)
+  const facts = groupFacts(records.trays, records.entries, context)
   const entries = records.entries.map(({ body }) => body)
   const outBySowing = new Map<string, number>()
   const lostBySowing = new Map<string, number>()
   const givenBySowing = new Map<string, number>()
-  const runOf = new Map(
-    records.trays.flatMap(({ id, body }) => body.runs.map((run) => [`${id} ${run.code}`, run] as const)),
+  const groupOfCode = new Map(
+    records.trays.flatMap(({ id, body }) => body.groups.map((group) => [`${id} ${group.code}`, group] as const)),
   )
   const add = (to: Map<string, number>, key: string | null | undefined, n: number) =>
     key && to.set(key, (to.get(key) ?? 0) + n)
   for (const body of entries) {
     for (const change of body.cells) {
-      const run = runOf.get(`${change.trayId} ${change.run}`)
-      const key = run?.sowingId ?? (run ? `crop ${run.cropId}` : null)
+      const group = groupOfCode.get(`${change.trayId} ${change.group}`)
+      const key = group?.sowingId ?? (group ? `crop ${group.cropId}` : null)
       if (change.what === 'out') add(outBySowing, key, totalOf(change))
       if (change.what === 'lost') add(lostBySowing, key, totalOf(change))
       if (change.what === 'given') add(givenBySowing, key, totalOf(change))
@@ -141,17 +141,17 @@ export function yearReport(records: YearRecords, context: Context, year: number)
   ])
   const crops = [...cropIds].map((cropId): CropRow => {
     const sowings = records.sowings.filter(({ body }) => body.cropId === cropId)
-    const runs = facts.filter((one) => one.cropId === cropId)
+    const groups = facts.filter((one) => one.cropId === cropId)
     const sum = (of: Map<string, number>) =>
       sowings.reduce((all, { id }) => all + (of.get(id) ?? 0), 0) + (of.get(`crop ${cropId}`) ?? 0)
-    const days = runs.flatMap(({ sownOn, firstUpOn }) =>
+    const days = groups.flatMap(({ sownOn, firstUpOn }) =>
       sownOn && firstUpOn ? [daysBetween(sownOn, firstUpOn)] : [],
     )
     const picked = entries.filter(
       ({ kind, subjects }) =>
         kind === 'harvest' &&
         subjects.some(
-          ({ id }) => sowings.some((one) => one.id === id) || runs.some(({ trayId }) => trayId === id),
+          ({ id }) => sowings.some((one) => one.id === id) || groups.some(({ trayId }) => trayId === id),
         ),
     )
     return {
@@ -162,7 +162,7 @@ export function yearReport(records: YearRecords, context: Context, year: number)
       out: sum(outBySowing),
       lost: sum(lostBySowing),
       given: sum(givenBySowing),
-      came: came(runs),
+      came: came(groups),
       daysUp: days.length ? days.reduce((a, b) => a + b, 0) / days.length : null,
       picked: picked.length,
       pickedG: picked.reduce((all, { grams }) => all + (grams ?? 0), 0),
@@ -178,23 +178,23 @@ export function yearReport(records: YearRecords, context: Context, year: number)
         body.facts.find(({ what }) => what === 'Loose mix')?.amount
       if (batch && litres) litresOf.set(batch, (litresOf.get(batch) ?? 0) + litres)
     }
-  const mixOfRun = (one: RunFacts) =>
+  const mixOfGroup = (one: GroupFacts) =>
     records.batches.find(({ id }) => id === one.batchId)?.body.recipeId ?? one.recipeId
   const mixIds = new Set([
     ...records.batches.flatMap(({ body }) => body.recipeId ?? []),
-    ...facts.flatMap((one) => mixOfRun(one) ?? []),
+    ...facts.flatMap((one) => mixOfGroup(one) ?? []),
   ])
   const mixes = [...mixIds].map((id): MixRow => {
-    const runs = facts.filter((one) => mixOfRun(one) === id)
+    const groups = facts.filter((one) => mixOfGroup(one) === id)
     return {
       id,
       name: context.recipes.get(id)?.name ?? 'a mix no longer here',
       litres: records.batches
         .filter(({ body }) => body.recipeId === id)
         .reduce((sum, one) => sum + (litresOf.get(one.id) ?? 0), 0),
-      trays: new Set(runs.map(({ trayId }) => trayId)).size,
-      came: came(runs),
-      lost: runs.reduce((sum, { stands }) => sum + stands.lost, 0),
+      trays: new Set(groups.map(({ trayId }) => trayId)).size,
+      came: came(groups),
+      lost: groups.reduce((sum, { stands }) => sum + stands.lost, 0),
     }
   })
 
@@ -231,7 +231,7 @@ export function yearReport(records: YearRecords, context: Context, year: number)
   }
 }
 
-function packetRows(facts: readonly RunFacts[], context: Context, year: number): PacketRow[] {
+function packetRows(facts: readonly GroupFacts[], context: Context, year: number): PacketRow[] {
   return [...context.packets].map(([id, packet]): PacketRow => {
     const counted = came(facts.filter(({ packetId }) => packetId === id))
     const crop = context.crops.get(packet.cropId)
@@ -331,7 +331,7 @@ export function nextYears(sowing: SowingRecord, year: number): SowingRecord {
     germination: null,
   }
 }
-/** Share up by days since sowing, of runs of one packet or crop. */
+/** Share up by days since sowing, of groups of one packet or crop. */
 export interface Curve {
   readonly name: string
   readonly of: number
@@ -343,20 +343,20 @@ export interface Curve {
   }[]
 }
 export function germinationCurves(
-  facts: readonly RunFacts[],
-  by: (one: RunFacts) => { readonly id: string; readonly name: string } | null,
+  facts: readonly GroupFacts[],
+  by: (one: GroupFacts) => { readonly id: string; readonly name: string } | null,
 ): Curve[] {
-  const groups = new Map<string, { name: string; runs: RunFacts[] }>()
+  const groups = new Map<string, { name: string; groups: GroupFacts[] }>()
   for (const one of facts) {
     const group = one.up && one.days.length ? by(one) : null
     if (!group) continue
-    const known = groups.get(group.id) ?? { name: group.name, runs: [] }
-    known.runs.push(one)
+    const known = groups.get(group.id) ?? { name: group.name, groups: [] }
+    known.groups.push(one)
     groups.set(group.id, known)
   }
-  return [...groups.values()].map(({ name, runs }) => {
-    const of = runs.reduce((sum, { up }) => sum + up!.of, 0)
-    const days = runs.flatMap((one) => one.days).sort((a, b) => a - b)
+  return [...groups.values()].map(({ name, groups }) => {
+    const of = groups.reduce((sum, { up }) => sum + up!.of, 0)
+    const days = groups.flatMap((one) => one.days).sort((a, b) => a - b)
     const marks = [...new Set(days)]
     return {
       name,
@@ -372,7 +372,7 @@ export function germinationCurves(
   })
 }
 
-/** From sowing to planting out, of each run. */
+/** From sowing to planting out, of each group. */
 export interface Line {
   readonly id: string
   readonly name: string
@@ -381,18 +381,18 @@ export interface Line {
   readonly movedOn: Day | null
   readonly outOn: Day | null
 }
-export function timelines(facts: readonly RunFacts[], entries: readonly Kept<EntryRecord>[]): Line[] {
-  const first = (trayId: string, run: string, what: 'moved' | 'out') =>
+export function timelines(facts: readonly GroupFacts[], entries: readonly Kept<EntryRecord>[]): Line[] {
+  const first = (trayId: string, group: string, what: 'moved' | 'out') =>
     entries
       .flatMap(({ body }) =>
-        body.cells.some((one) => one.trayId === trayId && one.run === run && one.what === what)
+        body.cells.some((one) => one.trayId === trayId && one.group === group && one.what === what)
           ? [body.on]
           : [],
       )
       .sort()[0] ?? null
   return facts
     .flatMap((one): Line[] => {
-      const { trayId, run, sownOn } = one
+      const { trayId, group, sownOn } = one
       if (!sownOn) return []
       const outSaid = entries
         .filter(({ body }) => body.kind === 'out' && body.subjects.some(({ id }) => id === one.sowingId))
@@ -400,12 +400,12 @@ export function timelines(facts: readonly RunFacts[], entries: readonly Kept<Ent
         .sort()[0]
       return [
         {
-          id: `${trayId} ${run}`,
+          id: `${trayId} ${group}`,
           name: `${one.name}, tray ${one.trayNumber}`,
           sownOn,
           upOn: one.firstUpOn,
-          movedOn: first(trayId, run, 'moved'),
-          outOn: first(trayId, run, 'out') ?? outSaid ?? null,
+          movedOn: first(trayId, group, 'moved'),
+          outOn: first(trayId, group, 'out') ?? outSaid ?? null,
         },
       ]
     })
@@ -413,19 +413,19 @@ export function timelines(facts: readonly RunFacts[], entries: readonly Kept<Ent
 }
 
 /** Water and feed that plants of a tray had, a plant. */
-export function perPlant(facts: readonly RunFacts[], entries: readonly Kept<EntryRecord>[]) {
-  const byTray = new Map<string, RunFacts[]>()
+export function perPlant(facts: readonly GroupFacts[], entries: readonly Kept<EntryRecord>[]) {
+  const byTray = new Map<string, GroupFacts[]>()
   for (const one of facts) byTray.set(one.trayId, [...(byTray.get(one.trayId) ?? []), one])
-  return [...byTray].flatMap(([trayId, runs]) => {
+  return [...byTray].flatMap(([trayId, groups]) => {
     const rows = entries.flatMap(({ body }) => body.water.filter((one) => one.trayId === trayId))
     const litres = rows.reduce((sum, one) => sum + Math.max(0, (one.litres ?? 0) - (one.backL ?? 0)), 0)
     const mg = rows.reduce((sum, one) => sum + (one.litres ?? 0) * (one.nMgPerL ?? 0), 0)
-    const plants = runs.reduce((sum, { stands }) => sum + Math.max(stands.up, stands.set), 0)
+    const plants = groups.reduce((sum, { stands }) => sum + Math.max(stands.up, stands.set), 0)
     return plants > 0 && litres > 0
       ? [
           {
             trayId,
-            name: `Tray ${runs[0]!.trayNumber}, ${runs[0]!.name}`,
+            name: `Tray ${groups[0]!.trayNumber}, ${groups[0]!.name}`,
             plants,
             litres,
             mlEach: (litres * 1000) / plants,

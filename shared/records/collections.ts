@@ -14,7 +14,7 @@ import { packet } from './packet'
 import { photo } from './photo'
 import { programme } from './programme'
 import { recipe } from './recipe'
-import { run } from './run'
+import { guidedJob } from './guided-job'
 import { sowing } from './sowing'
 import { stock } from './stock'
 import { tool } from './tool'
@@ -88,12 +88,12 @@ export const COLLECTIONS = {
       containerId: ['containers'],
       batchId: ['batches'],
       recipeId: ['recipes'],
-      'runs.*.cropId': ['crops'],
-      'runs.*.sowingId': ['sowings'],
-      'runs.*.packetId': ['packets'],
+      'groups.*.cropId': ['crops'],
+      'groups.*.sowingId': ['sowings'],
+      'groups.*.packetId': ['packets'],
     },
   },
-  runs: { one: 'run', body: run, refers: {} },
+  guidedJobs: { one: 'guided job', body: guidedJob, refers: {} },
   trials: {
     one: 'trial',
     body: trial,

@@ -113,7 +113,7 @@ const fields = z.object({
     .array(
       z.object({
         trayId: id,
-        run: z.string().regex(/^[A-Z]{1,2}$/, 'A run is called by a letter or two: A, B … AA.'),
+        group: z.string().regex(/^[A-Z]{1,2}$/, 'A group is called by a letter or two: A, B … AA.'),
         what: z.enum(CHANGES),
         cells: z
           .array(
@@ -126,7 +126,7 @@ const fields = z.object({
             ]),
           )
           .max(MAX_ROWS * MAX_COLUMNS)
-          .describe('Cells of the run, each with how many seeds or plants'),
+          .describe('Cells of the group, each with how many seeds or plants'),
         count: z
           .int('Count whole plants or cells.')
           .min(0, 'A count is 0 or more.')
@@ -136,7 +136,7 @@ const fields = z.object({
           .describe('So many, where nobody said which cells'),
       }),
     )
-    .max(100, 'One entry changes at most 100 runs.')
+    .max(100, 'One entry changes at most 100 groups.')
     .default([])
     .describe('What it did to cells of trays'),
   water: z
@@ -395,7 +395,7 @@ export function saysTheSame(one: EntryRecord, other: EntryRecord, subjects: Subj
   if (one.snoozedUntil !== null || other.snoozedUntil !== null) return false
   // A part that is moved can be followed by another, on the same day too.
   if (one.part || other.part) return false
-  // Each tray, and each run of it, is sown, counted and thinned for itself.
+  // Each tray, and each group of it, is sown, counted and thinned for itself.
   if (one.cells.length || other.cells.length) return false
   if (ONCE[one.kind] === 'a day' && one.on !== other.on) return false
   return one.subjects.some(({ what, id, stage }) => what === subjects.what && id === subjects.id && stage === subjects.stage)

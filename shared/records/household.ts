@@ -16,7 +16,7 @@ const isLocale = (tag: string): boolean => {
 export const household = z.object({
   name,
   place: z.string().max(200).default(''),
-  kitchen: z.enum(['metric', 'us', 'imperial']).describe('What a bare cup, spoon or gallon means'),
+  units: z.enum(['metric', 'us', 'imperial']).describe('What a bare cup, spoon or gallon means'),
   water: ruled(
     z.object({
       ecMsPerCm: amount.describe('mS/cm'),
@@ -106,18 +106,18 @@ export type HouseholdRecord = z.output<typeof household>
 
 /** Whose degrees temperatures are written in: the kitchen’s, unless somebody said otherwise. */
 export function thermometerOf({
-  kitchen,
+  units,
   formats,
-}: Pick<HouseholdRecord, 'kitchen' | 'formats'>): HouseholdRecord['kitchen'] {
+}: Pick<HouseholdRecord, 'units' | 'formats'>): HouseholdRecord['units'] {
   if (formats?.temperature === 'celsius') return 'metric'
-  return formats?.temperature === 'fahrenheit' ? 'us' : kitchen
+  return formats?.temperature === 'fahrenheit' ? 'us' : units
 }
 
 /** A household that has said nothing but its kitchen. */
-export const newHousehold = (kitchen: HouseholdRecord['kitchen']): HouseholdRecord => ({
+export const newHousehold = (units: HouseholdRecord['units']): HouseholdRecord => ({
   name: '',
   place: '',
-  kitchen,
+  units,
   water: null,
   timeZone: null,
   learning: null,

@@ -5,7 +5,7 @@ import { frameProblems } from '#core/season/frame'
 import type { Absence } from '#core/season/today/absence'
 import type { WeatherDay } from '#core/calendar/weather'
 import { LIGHT_METHODS } from '#core/places/light'
-import type { Kitchen } from '#core/units/unit'
+import type { UnitSystem } from '#core/units/unit'
 import { unitById } from '#core/units/unit-table'
 import { amount, day, idsOf, reference, ruled } from './rules'
 import { place } from './place'
@@ -64,20 +64,20 @@ export type SeasonFrame = SeasonFrameRecord & {
 }
 
 /** A tub and a can as they are sold: 40 L and 9 L, 10 and 2 US gal, 8 and 2 imperial gal [common practice]. */
-const VESSELS: Readonly<Record<Kitchen, Pick<SeasonFrameRecord, 'tubL' | 'canL'>>> = {
+const VESSELS: Readonly<Record<UnitSystem, Pick<SeasonFrameRecord, 'tubL' | 'canL'>>> = {
   metric: { tubL: 40, canL: 9 },
   us: { tubL: 10 * unitById('us-gal').factor, canL: 2 * unitById('us-gal').factor },
   imperial: { tubL: 8 * unitById('imp-gal').factor, canL: 2 * unitById('imp-gal').factor },
 }
 
 /** A year in which nothing is said of frosts, places or lamps; habits are those of the first method. */
-export const newFrame = (kitchen: Kitchen): SeasonFrameRecord => ({
+export const newFrame = (units: UnitSystem): SeasonFrameRecord => ({
   lastFrost: null,
   firstFrost: null,
   places: [],
   lightMethod: 'sixteen',
   feedingMethod: 'weak and often',
   feedId: FEEDS[0]!.id,
-  ...VESSELS[kitchen],
+  ...VESSELS[units],
   nightC: null,
 })

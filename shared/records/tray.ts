@@ -1,16 +1,16 @@
 import * as z from 'zod'
-import { MAX_COLUMNS,MAX_ROWS,MAX_RUNS,type Layout } from '#core/trays/layout'
+import { MAX_COLUMNS,MAX_ROWS,MAX_GROUPS,type Layout } from '#core/trays/layout'
 import { amount,day,id,name,reference } from './rules'
 
 
 /** Where the corner is that is marked on the tray itself, seen from above. */
 export const CORNERS = ['top left', 'top right', 'bottom left', 'bottom right'] as const
 
-const code = z.string().regex(/^[A-Z]{1,2}$/, 'A run is called by a letter or two: A, B … AA.')
+const code = z.string().regex(/^[A-Z]{1,2}$/, 'A group is called by a letter or two: A, B … AA.')
 const placeId = z.string().max(64).nullable().default(null)
 
 /** Cells of one crop and variety in a tray. */
-const run = z.object({
+const group = z.object({
   code,
   name: name.describe('Crop and variety, as on the label'),
   cropId: reference,
@@ -36,19 +36,19 @@ export const tray = z.object({
     .describe('It was cut in two: from this column on it stands in another place'),
   batchId: id.nullable().default(null).describe('The batch of mix it was filled from'),
   recipeId: reference.nullable().default(null).describe('The mix, where no batch says it'),
-  runs: z.array(run).max(MAX_RUNS, `A tray holds at most ${MAX_RUNS} runs.`).default([]),
+  groups: z.array(group).max(MAX_GROUPS, `A tray holds at most ${MAX_GROUPS} groups.`).default([]),
   cells: z
     .array(z.union([code, z.literal('')]))
     .max(MAX_ROWS * MAX_COLUMNS)
-    .describe('For each cell, row by row from the marked corner, the code of its run; empty where none'),
+    .describe('For each cell, row by row from the marked corner, the code of its group; empty where none'),
   emptiedOn: day.nullable().default(null).describe('The day it was emptied; it is then out of sight'),
 })
 export type TrayRecord = z.output<typeof tray>
 
 /** The layout a record holds. */
-export const layoutOf = ({ rows, columns, runs, cells }: TrayRecord): Layout => ({
+export const layoutOf = ({ rows, columns, groups, cells }: TrayRecord): Layout => ({
   rows,
   columns,
-  runs,
+  groups,
   cells,
 })

@@ -2,15 +2,15 @@ import * as z from 'zod'
 import { TRIAL_QUESTIONS } from '#core/trials/trial'
 import { day, id, name, ruled } from './rules'
 
-/** One side of a trial: runs of trays, known on the label by a letter. */
+/** One side of a trial: groups of trays, known on the label by a letter. */
 const arm = z.object({
   code: z
     .string()
     .regex(/^[A-Z]$/, 'A side is called by a letter.')
     .describe('What stands on the label'),
   name: name.describe('What is different about it'),
-  runs: z
-    .array(z.object({ trayId: id, run: z.string().regex(/^[A-Z]{1,2}$/) }))
+  groups: z
+    .array(z.object({ trayId: id, group: z.string().regex(/^[A-Z]{1,2}$/) }))
     .max(200)
     .describe('The cells that stand for it'),
   recipeId: z.string().min(1).max(64).nullable().default(null),

@@ -34,6 +34,21 @@ describe('a card that is handed on', () => {
     expect(card.needs.materials).toEqual([{ id: OWN, body: husk }])
     expect(card.body).toMatchObject({ worksIn: [], homeTests: [] })
   })
+  it('of the first version is read under the names of today', () => {
+    const body = { name: 'Weak', feedId: 'balanced-20', appetite: 'light', school: 'weak and often', plants: 9 }
+    const rungs = [
+      {
+        ...{ stageId: 'seed-leaves', days: 9, containerId: 'tray-72' },
+        ...{ recipeId: 'lean-and-light', nMgPerL: 20, everyDays: 3 },
+      },
+    ]
+    const first = { format: 'blastomix card', version: 1, needs: NOTHING, kind: 'ladder', body: { ...body, rungs } }
+    expect(readCard(JSON.stringify(first))).toMatchObject({
+      version: 2,
+      kind: 'schedule',
+      body: { method: 'weak and often', stages: [{ growthStageId: 'seed-leaves', days: 9 }] },
+    })
+  })
   it('is the same through a link, whatever it says', () => {
     const media = MATERIALS.filter(({ kind }) => kind === 'medium').map(({ id }) => id)
     const body = fc.record({

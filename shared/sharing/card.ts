@@ -1,3 +1,4 @@
+import { fromFirst } from '../archive/first-version'
 import * as z from 'zod'
 import { deflateSync, Inflate, strFromU8, strToU8 } from 'fflate'
 import { printNumber } from '#core/units/format'
@@ -17,7 +18,7 @@ import { id } from '../records/rules'
  */
 
 export const CARD_FORMAT = 'blastomix card'
-export const CARD_VERSION = 1
+export const CARD_VERSION = 2
 
 /** Own rows it points at, that go with it. */
 const needs = z.object({
@@ -130,6 +131,15 @@ function unfolded(bytes: Uint8Array): string {
   return strFromU8(whole)
 }
 
+/** A card of version 1 as it is written now. */
+function upgraded(said: Record<string, unknown>): unknown {
+  if (said.version !== 1) return said
+  const now = { ...said, version: CARD_VERSION }
+  return said.kind === 'ladder'
+    ? { ...now, kind: 'schedule', body: fromFirst('programmes', said.body) }
+    : now
+}
+
 /** A card as JSON. @throws RangeError in words of what is wrong */
 export function readCard(text: string): Card {
   let said: unknown
@@ -140,7 +150,7 @@ export function readCard(text: string): Card {
   }
   if ((said as { format?: unknown } | null)?.format !== CARD_FORMAT)
     throw new RangeError('This is JSON, but no card of a recipe, a feed or a schedule.')
-  const read = card.safeParse(said)
+  const read = card.safeParse(upgraded(said as Record<string, unknown>))
   if (read.success) return read.data
   const [issue] = read.error.issues
   throw new RangeError(`This card is damaged at ${issue!.path.join('.') || 'its head'}: ${issue!.message}`)

@@ -1,7 +1,7 @@
 import { packSaid } from '#core/supplies/pack-said'
 import type { PackSize } from '#core/supplies/goods'
 import { parseNumber, parseQuantity } from '#core/units/parse'
-import type { Kitchen } from '#core/units/unit'
+import type { UnitSystem } from '#core/units/unit'
 import { fromBase, unitById } from '#core/units/unit-table'
 import type { Column, Holds } from './column'
 import { findNamed, folded, type Names } from './names'
@@ -84,9 +84,9 @@ export function readCell(
   {
     written,
     names,
-    kitchen,
+    units,
     unit,
-  }: { written: Written; names: Names; kitchen: Kitchen; unit?: string | undefined },
+  }: { written: Written; names: Names; units: UnitSystem; unit?: string | undefined },
 ): ReadCell {
   const said = text.trim()
   switch (holds.kind) {
@@ -110,9 +110,9 @@ export function readCell(
     case 'percent':
       return readNumber(said, holds, written)
     case 'quantity':
-      return readAmount(said, holds, { written, kitchen, unit })
+      return readAmount(said, holds, { written, units, unit })
     case 'pack':
-      return readPack(said, written, kitchen)
+      return readPack(said, written, units)
     case 'choice': {
       const found = holds.of.find((one) => folded(one) === folded(said))
       return found ? { value: found } : problem(`“${short(said)}” is none of ${holds.of.join(', ')}.`)
@@ -163,21 +163,21 @@ function readNumber(said: string, holds: Holds, written: Written): ReadCell {
   return { value: +(value / 100).toPrecision(12) }
 }
 
-function readPack(said: string, written: Written, kitchen: Kitchen): ReadCell {
+function readPack(said: string, written: Written, units: UnitSystem): ReadCell {
   const text = inPoints(said, written)
   if (text === null) return problem(ASK_DECIMAL(said))
-  const size = packSaid(text, kitchen)
+  const size = packSaid(text, units)
   return size ? { value: size } : problem(`“${short(said)}” is no size of a pack. Write it as 50 L or 5 kg.`)
 }
 
 function readAmount(
   said: string,
   { dimension, unit: own, factor = 1 }: Extract<Holds, { kind: 'quantity' }>,
-  { written, kitchen, unit }: { written: Written; kitchen: Kitchen; unit?: string | undefined },
+  { written, units, unit }: { written: Written; units: UnitSystem; unit?: string | undefined },
 ): ReadCell {
   const text = inPoints(said, written)
   if (text === null) return problem(ASK_DECIMAL(said))
-  const read = parseQuantity(text, { dimension, kitchen, assume: unit ?? own })
+  const read = parseQuantity(text, { dimension, units, assume: unit ?? own })
   if (!read.ok) return problem(read.message)
   return { value: +(read.base * factor).toPrecision(12) }
 }

@@ -1,4 +1,4 @@
-import type { Kitchen } from '#core/units/unit'
+import type { UnitSystem } from '#core/units/unit'
 import { unitSpelled } from '#core/units/unit-table'
 import type { Column } from './column'
 import { folded } from './names'
@@ -18,7 +18,7 @@ const UNIT = /[([]\s*([^)\]]+?)\s*[)\]]|(?:,|\bin\b)\s*([^\s,]+)\s*$|[_ ]([a-z°
 /**
  * Which column each heading is, by its name in several languages; a column is taken once, by the heading that says it best.
  */
-export function matchHeadings(headings: readonly string[], table: Table, kitchen: Kitchen): Heading[] {
+export function matchHeadings(headings: readonly string[], table: Table, units: UnitSystem): Heading[] {
   const ranked = headings.map((text) =>
     table.columns
       .map((column) => ({ column, by: closeness(text, column) }))
@@ -36,16 +36,16 @@ export function matchHeadings(headings: readonly string[], table: Table, kitchen
     found.set(index, column)
     taken.set(column.key, index)
   }
-  return headings.map((text, i) => asHeading(text, found.get(i), kitchen))
+  return headings.map((text, i) => asHeading(text, found.get(i), units))
 }
 
 /** A heading taken as a column, with the unit it names. */
-export function asHeading(text: string, column: Column | undefined, kitchen: Kitchen): Heading {
+export function asHeading(text: string, column: Column | undefined, units: UnitSystem): Heading {
   if (!column) return { text, key: null }
   const { holds } = column
   if (holds.kind !== 'quantity') return { text, key: column.key }
   const named = UNIT.exec(text)
-  const unit = named && unitSpelled((named[1] ?? named[2] ?? named[3])!, holds.dimension, kitchen)
+  const unit = named && unitSpelled((named[1] ?? named[2] ?? named[3])!, holds.dimension, units)
   return { text, key: column.key, ...(unit ? { unit: unit.id } : {}) }
 }
 

@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import { bodyOf, type Bodies, type Collection, type Stored } from '#shared/records/collections'
 import type { Problem } from '#core/problem'
 import { printPath } from '#core/problem'
-import type { Kitchen } from '#core/units/unit'
+import type { UnitSystem } from '#core/units/unit'
 import { problemsFrom } from '../records/rules'
 import { dateOrder } from '#core/readings/logger'
 import { decimalOf, readCell, type Written } from './cells'
@@ -62,7 +62,7 @@ export function readTable(
   text: string,
   table: Table,
   asked: Reading,
-  { names, kitchen }: { names: Names; kitchen: Kitchen },
+  { names, units }: { names: Names; units: UnitSystem },
 ): ReadTable {
   const { lines, separator } = linesOf(text)
   const width = Math.max(...lines.map(({ cells }) => cells.length))
@@ -77,10 +77,10 @@ export function readTable(
         asHeading(
           one,
           table.columns.find(({ key }) => key === asked.columns![i]),
-          kitchen,
+          units,
         ),
       )
-    : matchHeadings(texts, table, kitchen)
+    : matchHeadings(texts, table, units)
   const columnAt = headings.map(({ key }) => table.columns.find((one) => one.key === key))
   const cellsOf = (...kinds: readonly string[]) =>
     rows.flatMap(({ cells }) => cells.filter((_, i) => columnAt[i] && kinds.includes(columnAt[i].holds.kind)))
@@ -107,7 +107,7 @@ export function readTable(
       ? []
       : grouped(
           rows.map(({ line, cells }) =>
-            readLine(line, cells, columnAt, headings, { written, names, kitchen }),
+            readLine(line, cells, columnAt, headings, { written, names, units }),
           ),
           table,
           names,
@@ -153,7 +153,7 @@ function readLine(
   cells: readonly string[],
   columns: readonly (Column | undefined)[],
   headings: readonly Heading[],
-  how: { written: Written; names: Names; kitchen: Kitchen },
+  how: { written: Written; names: Names; units: UnitSystem },
 ): { line: number; said: Said; problems: LineProblem[] } {
   const said: Record<string, unknown> = {}
   const problems: LineProblem[] = []

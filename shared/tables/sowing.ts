@@ -12,6 +12,9 @@ import { folded, type Named } from './names'
 import type { Table } from './table'
 import { WORDS } from './words'
 
+/** Headings of tables that were written before version 2 of the format. */
+const FIRST_NAMES = { schedule: ['ladder'], group: ['run'] }
+
 export const CROPS: Table<'crops'> = {
   name: 'Crops',
   what: 'crops of your own, or your figures for those of the book',
@@ -40,7 +43,7 @@ export const CROPS: Table<'crops'> = {
     column('seed_life', 'Seed keeps', oneOf(...Object.keys(AGEING_PER_YEAR)), 'figures.seedLife'),
     column('weeks_before_frost', 'Out, weeks before frost', NUMBER, 'figures.weeksBeforeFrost'),
     column('autumn', 'For autumn too', YES, 'figures.autumn'),
-    column('schedule', 'Schedule', oneOf(...SCHEDULES.map(({ id }) => id)), 'figures.scheduleId'),
+    column('schedule', 'Schedule', oneOf(...SCHEDULES.map(({ id }) => id)), 'figures.scheduleId', FIRST_NAMES.schedule),
     ID,
   ],
   begin: (said) => {
@@ -69,7 +72,7 @@ export const SOWINGS: Table<'sowings'> = {
     column('germination_percent', 'Germination', PERCENT, 'germination', WORDS.germination),
     column('certainty_percent', 'How sure', PERCENT, 'certainty'),
     column('seeds_per_cell', 'Seeds a cell', WHOLE, 'seedsPerCell', WORDS.seedsPerCell),
-    column('schedule', 'Schedule', oneOf(...SCHEDULES.map(({ id }) => id)), 'scheduleId'),
+    column('schedule', 'Schedule', oneOf(...SCHEDULES.map(({ id }) => id)), 'scheduleId', FIRST_NAMES.schedule),
     column('place', 'Place', named('places'), 'placeId', WORDS.place),
     ID,
   ],
@@ -91,7 +94,7 @@ export const TRAYS: Table<'trays'> = {
     column('cell', 'Cell', WHOLE, '', WORDS.cell, { required: true }),
     column('crop', 'Crop', named('crops'), '', WORDS.crop),
     column('variety', 'Crop and variety', TEXT, '', [...WORDS.variety, ...WORDS.name]),
-    column('run', 'Run', TEXT, ''),
+    column('group', 'Group', TEXT, '', FIRST_NAMES.group),
     column('seeds_per_cell', 'Seeds a cell', WHOLE, '', WORDS.seedsPerCell),
     column('number', 'Number', WHOLE, '', [], { onlyOut: true }),
     column('sown_on', 'Sown on', DAY, '', WORDS.sowOn, { onlyOut: true }),
@@ -108,18 +111,18 @@ export const TRAYS: Table<'trays'> = {
       cell: Number(line.cell),
       crop: line.crop as Named | undefined,
       name: String(line.variety ?? (line.crop as Named | undefined)?.name ?? ''),
-      run: line.run as string | undefined,
+      group: line.group as string | undefined,
       seeds: line.seeds_per_cell as number | undefined,
     }))
     const rows = Math.max(Number(body.rows ?? 0), ...said.map(({ row }) => row))
     const columns = Math.max(Number(body.columns ?? 0), ...said.map(({ cell }) => cell))
     if (rows > 40 || columns > 60 || said.some(({ row, cell }) => row < 1 || cell < 1))
       return [{ path: ['row'], message: 'Rows go from 1 to 40 and cells from 1 to 60.' }]
-    const stood = (body.runs ?? []) as TrayRecord['runs']
-    const runs = new Map<string, TrayRecord['runs'][number]>()
+    const stood = (body.groups ?? []) as TrayRecord['groups']
+    const groups = new Map<string, TrayRecord['groups'][number]>()
     const cells = Array<string>(rows * columns).fill('')
     const seen = new Set<number>()
-    for (const { row, cell, crop, name, run, seeds } of said) {
+    for (const { row, cell, crop, name, group, seeds } of said) {
       const at = (row - 1) * columns + cell - 1
       if (seen.has(at))
         problems.push({ path: ['cell'], message: `Row ${row}, cell ${cell} stands there twice.` })
@@ -129,13 +132,13 @@ export const TRAYS: Table<'trays'> = {
           problems.push({ path: ['crop'], message: `Row ${row}, cell ${cell}: say the crop of “${name}”.` })
         continue
       }
-      const known = [...runs.values()].find((one) =>
-        run ? one.code === run : one.cropId === crop.id && folded(one.name) === folded(name),
+      const known = [...groups.values()].find((one) =>
+        group ? one.code === group : one.cropId === crop.id && folded(one.name) === folded(name),
       )
-      const code = known?.code ?? run ?? freeCode(runs)
+      const code = known?.code ?? group ?? freeCode(groups)
       const before = stood.find((one) => one.code === code)
       if (!known)
-        runs.set(code, {
+        groups.set(code, {
           ...(before ?? { sowingId: null, stage: 0, packetId: null, seedsPerCell: 1 }),
           code,
           cropId: crop.id,
@@ -145,12 +148,12 @@ export const TRAYS: Table<'trays'> = {
       cells[at] = code
     }
     if (problems.length) return problems
-    return { ...body, name: first!.tray, containerId, rows, columns, runs: [...runs.values()], cells }
+    return { ...body, name: first!.tray, containerId, rows, columns, groups: [...groups.values()], cells }
   },
   same: ({ name }) => folded(name),
   lines: ({ id, number, body }, _, { cellOf }) =>
     body.cells.map((code, i) => {
-      const run = body.runs.find((one) => one.code === code)
+      const group = body.groups.find((one) => one.code === code)
       const now = cellOf?.(id, i)
       return {
         tray: body.name,
@@ -159,10 +162,10 @@ export const TRAYS: Table<'trays'> = {
         mix: body.recipeId,
         row: Math.floor(i / body.columns) + 1,
         cell: (i % body.columns) + 1,
-        crop: run?.cropId,
-        variety: run?.name,
-        run: code,
-        seeds_per_cell: run?.seedsPerCell,
+        crop: group?.cropId,
+        variety: group?.name,
+        group: code,
+        seeds_per_cell: group?.seedsPerCell,
         number,
         sown_on: now?.sownOn,
         standing: now?.standing,
@@ -171,8 +174,8 @@ export const TRAYS: Table<'trays'> = {
     }),
 }
 
-function freeCode(runs: ReadonlyMap<string, unknown>): string {
+function freeCode(groups: ReadonlyMap<string, unknown>): string {
   let n = 0
-  while (runs.has(codeAt(n))) n++
+  while (groups.has(codeAt(n))) n++
   return codeAt(n)
 }

@@ -21,10 +21,10 @@ import { writeTable } from './write'
 /* Tables as people keep them: read whatever their separator and language, and written so that they are read the same. */
 
 const NONE = { sowings: [], batches: [], trays: [] }
-const context = contextOf({ household: { body: { kitchen: 'metric', season: SEASON as never } } })
+const context = contextOf({ household: { body: { units: 'metric', season: SEASON as never } } })
 const names = namesOf(context, NONE)
 const read = (id: TableId, text: string, asked: Reading = {}) =>
-  readTable(text, tableById(id), asked, { names, kitchen: 'metric' })
+  readTable(text, tableById(id), asked, { names, units: 'metric' })
 const bodies = (id: TableId, text: string, asked: Reading = {}) =>
   read(id, text, asked).records.map((record) => recordFrom(record, tableById(id), null, names))
 const problems = (id: TableId, text: string, asked: Reading = {}) =>
@@ -81,7 +81,7 @@ describe('numbers and days are never guessed', () => {
     ['1,234', { decimal: 'point' as const }, 1234],
     ['1,234', { decimal: 'comma' as const }, 1.234],
   ])('%s, decimals with a %j', (text, { decimal }, value) => {
-    const how = { written: { decimal, days: null }, names, kitchen: 'metric' as const }
+    const how = { written: { decimal, days: null }, names, units: 'metric' as const }
     expect(readCell(text, { holds: { kind: 'number' } }, how)).toEqual({ value })
   })
 
@@ -151,7 +151,7 @@ describe('cells of a tray', () => {
         containerId: six.id,
         rows: 3,
         columns: 3,
-        runs: [{ code: 'A', name: 'Leek long', seedsPerCell: 2 }, { code: 'B' }],
+        groups: [{ code: 'A', name: 'Leek long', seedsPerCell: 2 }, { code: 'B' }],
         cells: ['A', 'A', '', '', '', 'B', '', '', ''],
       },
     })
@@ -219,7 +219,7 @@ describe('what is told in lines', () => {
   ]
   const known = namesOf(context, { ...NONE, trays })
   const entry = (text: string) =>
-    readTable(text, tableById('entries'), {}, { names: known, kitchen: 'metric' }).records.map((record) => {
+    readTable(text, tableById('entries'), {}, { names: known, units: 'metric' }).records.map((record) => {
       if (record.problems.length) return record.problems[0]!.message
       const made = recordFrom(record, tableById('entries'), null, known)
       return 'body' in made ? (made.body as never as Bodies['entries']) : made.problems[0]!.message
@@ -332,7 +332,7 @@ describe('what is written is read the same', () => {
       columns: 2,
       placeId: 'shelf',
       recipeId: 'lean-and-light',
-      runs: [
+      groups: [
         { code: 'A', name: '+Tall', cropId: 'basil', seedsPerCell: 3 },
         { code: 'B', name: 'Other', cropId: 'basil' },
       ],
@@ -361,12 +361,12 @@ describe('what is written is read the same', () => {
           const known = namesOf(
             contextOf({
               [table.collection]: [record],
-              household: { body: { kitchen: 'metric', season: SEASON as never } },
+              household: { body: { units: 'metric', season: SEASON as never } },
             }),
             NONE,
           )
           const csv = writeTable(table, [record], { names: known, style })
-          const [line] = readTable(csv, table, {}, { names: known, kitchen: 'metric' }).records
+          const [line] = readTable(csv, table, {}, { names: known, units: 'metric' }).records
           expect(line!.problems).toEqual([])
           const stood = meantAmong(table, [record], known)(line!)
           expect(stood).toBe(record)

@@ -19,7 +19,7 @@ export const TODAY = dayFrom('2027-03-20')
 export const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
 
 export function emptyKept(season: object | null = SEASON): Everything {
-  const body = household.parse({ name: 'Tests', kitchen: 'metric', season })
+  const body = household.parse({ name: 'Tests', units: 'metric', season })
   const lists = Object.fromEntries(COLLECTION_NAMES.map((name) => [name, []]))
   return {
     ...lists,
@@ -106,9 +106,9 @@ export function withTray(kept: Everything, id: string, sown: Day | null, cells =
     columns: 6,
     placeId: 'shelf',
     recipeId: 'lean-and-light',
-    runs: [{ code: 'A', name: 'Basil', cropId: 'basil', seedsPerCell: 2 }],
+    groups: [{ code: 'A', name: 'Basil', cropId: 'basil', seedsPerCell: 2 }],
     cells: Array.from({ length: 24 }, (_, i) => (i < cells ? 'A' : '')),
   })
   const laid = after(kept, [{ do: 'put', collection: 'trays', id, version: 0, body }])
-  return sown ? done(laid, { name: 'sow', trayId: id, on: sown, runs: [{ run: 'A' }] }) : laid
+  return sown ? done(laid, { name: 'sow', trayId: id, on: sown, groups: [{ group: 'A' }] }) : laid
 }

@@ -39,14 +39,14 @@ const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
 
 const id = useId()
 const household = useHousehold()
-const kitchen = computed(() =>
-  props.dimension === 'temperature' ? household.thermometer : household.kitchen,
+const units = computed(() =>
+  props.dimension === 'temperature' ? household.thermometer : household.units,
 )
 const reading = computed(
   (): Reading =>
     props.reading ??
     (props.dimension
-      ? quantityReading(props.dimension, kitchen.value, props.unitInBase ?? 1, () => bare.value)
+      ? quantityReading(props.dimension, units.value, props.unitInBase ?? 1, () => bare.value)
       : numberReading(props.percent ? 100 : 1)),
 )
 
@@ -55,7 +55,7 @@ const SUBJECTS: Record<Dimension, number> = { volume: 5, length: 20, mass: 100, 
 function unitNow(): string {
   if (!props.dimension) return ''
   const shown = props.modelValue ? props.modelValue * (props.unitInBase ?? 1) : props.typical
-  return unitShown(shown ?? SUBJECTS[props.dimension], props.dimension, kitchen.value)
+  return unitShown(shown ?? SUBJECTS[props.dimension], props.dimension, units.value)
 }
 /** The unit a bare number means; it stays the same while somebody types. */
 const bare = ref(unitNow())
@@ -69,7 +69,7 @@ function settle() {
     text.value = reading.value.print(props.modelValue)
 }
 watch(
-  () => kitchen.value,
+  () => units.value,
   () => (bare.value = unitNow()),
   { flush: 'sync' },
 )
@@ -82,7 +82,7 @@ const { text, message, type } = useTypedText<number | null>({
   read: (written) =>
     !written.trim() && props.optional ? { ok: true, value: null } : reading.value.read(written),
   change: (value) => emit('update:modelValue', value),
-  also: () => kitchen.value,
+  also: () => units.value,
 })
 
 const problem = computed(() => message.value ?? props.problem)

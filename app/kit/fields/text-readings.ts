@@ -5,7 +5,7 @@ import type { Material } from '#core/media/material'
 import { packsSaid } from '#core/supplies/goods'
 import { printBoth, printExactly, printNumber, printQuantity, unitShown } from '#core/units/format'
 import { parseNumber, parseQuantity } from '#core/units/parse'
-import type { Dimension, Kitchen } from '#core/units/unit'
+import type { Dimension, UnitSystem } from '#core/units/unit'
 
 /** How the text of a field becomes a value and back. */
 export interface Reading {
@@ -34,21 +34,21 @@ export const numberReading = (scale: number): Reading => ({
  */
 export const quantityReading = (
   dimension: Dimension,
-  kitchen: Kitchen,
+  units: UnitSystem,
   unitInBase: number,
   bare: () => string,
 ): Reading => ({
-  print: (value) => printExactly(value * unitInBase, dimension, kitchen),
+  print: (value) => printExactly(value * unitInBase, dimension, units),
   read(written) {
-    const read = parseQuantity(written, { dimension, kitchen, assume: bare() })
+    const read = parseQuantity(written, { dimension, units, assume: bare() })
     return read.ok ? { ok: true, value: read.base / unitInBase } : read
   },
-  both: (value) => printBoth(value * unitInBase, dimension, kitchen).join(' · '),
+  both: (value) => printBoth(value * unitInBase, dimension, units).join(' · '),
 })
 
 /** So much of a material, loose, in litres, or by its packs: `1 brick`, `half a bale`. */
-export const looseReading = (material: Material, kitchen: Kitchen): Reading => {
-  const volume = quantityReading('volume', kitchen, 1, () => unitShown(10, 'volume', kitchen))
+export const looseReading = (material: Material, units: UnitSystem): Reading => {
+  const volume = quantityReading('volume', units, 1, () => unitShown(10, 'volume', units))
   return {
     ...volume,
     read(written) {
@@ -60,13 +60,13 @@ export const looseReading = (material: Material, kitchen: Kitchen): Reading => {
 }
 
 /** An extra in so much mix, in any spelling: `2` g/L, `1 cup per 10 L`, `2 tbsp per gallon`, `50 g in 8 gal`. */
-export const extraReading = (densityGPerL: number, kitchen: Kitchen): Reading => ({
+export const extraReading = (densityGPerL: number, units: UnitSystem): Reading => ({
   print: printNumber,
   read(written) {
     const said = written.trim().replace(/\s*g\s*\/\s*l$/i, '')
     const bare = parseNumber(said)
     if (bare !== undefined) return { ok: true, value: bare }
-    const read = readRate(said, 'powder', kitchen)
+    const read = readRate(said, 'powder', units)
     if (!read.ok) return read
     if (read.rate.kind !== 'amount')
       return { ok: false, message: 'Say how much goes in how much mix: 1 cup per 10 L, or 2 g/L.' }
@@ -74,17 +74,17 @@ export const extraReading = (densityGPerL: number, kitchen: Kitchen): Reading =>
     return { ok: true, value: grams / read.rate.perL }
   },
   both: (value) =>
-    `${printNumber(value)} g/L · ${printQuantity((value / densityGPerL) * 10, 'volume', kitchen)} to ${printQuantity(10, 'volume', kitchen)}`,
+    `${printNumber(value)} g/L · ${printQuantity((value / densityGPerL) * 10, 'volume', units)} to ${printQuantity(10, 'volume', units)}`,
 })
 
 /** A label's own rate, in any of its spellings: a bare number is g/L of a powder and mL/L of a liquid. */
-export const rateReading = (feed: Feed, kitchen: Kitchen): Reading => ({
+export const rateReading = (feed: Feed, units: UnitSystem): Reading => ({
   print: printNumber,
   read(written) {
     const said = written.trim()
     const bare = parseNumber(said)
     if (bare !== undefined) return { ok: true, value: bare }
-    const read = readRate(said, feed.form, kitchen)
+    const read = readRate(said, feed.form, units)
     if (!read.ok) return read
     if (read.rate.kind === 'label numbers')
       return {

@@ -4,5 +4,5 @@ import { useHousehold } from '~/household/household'
 /** About what a tray weighs, g, as a bare number on the household's kitchen scale is meant: grams, or pounds. */
 export function useOnScale() {
   const household = useHousehold()
-  return { onScale: computed(() => (household.kitchen === 'metric' ? 500 : 2000)) }
+  return { onScale: computed(() => (household.units === 'metric' ? 500 : 2000)) }
 }

@@ -9,7 +9,7 @@ import { printFigure } from '#core/working/print'
 const props = defineProps<{ figure: Figure; digits?: string }>()
 const working = useWorking()
 const household = useHousehold()
-const printed = computed(() => printFigure(props.figure, household.kitchen, household.thermometer))
+const printed = computed(() => printFigure(props.figure, household.units, household.thermometer))
 </script>
 
 <template>

@@ -49,7 +49,7 @@ const symbol = (name: string) => name.split('_')
           <span v-else>Working</span>
         </p>
         <h2>{{ figure.name }}</h2>
-        <p class="value">{{ printFigure(figure, household.kitchen, household.thermometer) }}</p>
+        <p class="value">{{ printFigure(figure, household.units, household.thermometer) }}</p>
       </header>
 
       <template v-if="derived">

@@ -25,14 +25,14 @@ const LABELS: Readonly<Record<string, string>> = {
 }
 /** How a number is printed, by the unit its field is named after. */
 const UNITS = [
-  [/Ml$/, (value, kitchen) => printQuantity(value / 1000, 'volume', kitchen)],
-  [/[a-z]L$/, (value, kitchen) => printQuantity(value, 'volume', kitchen)],
-  [/Mm$/, (value, kitchen) => printQuantity(value, 'length', kitchen)],
-  [/[a-z]C$/, (value, kitchen) => printQuantity(value, 'temperature', kitchen)],
+  [/Ml$/, (value, units) => printQuantity(value / 1000, 'volume', units)],
+  [/[a-z]L$/, (value, units) => printQuantity(value, 'volume', units)],
+  [/Mm$/, (value, units) => printQuantity(value, 'length', units)],
+  [/[a-z]C$/, (value, units) => printQuantity(value, 'temperature', units)],
   [/^(germination|certainty|theta\d+|organic|settling|fill|spare)$/, (value) => printShare(value)],
 ] as const satisfies readonly (readonly [
   RegExp,
-  (value: number, kitchen: Parameters<typeof printQuantity>[2]) => string,
+  (value: number, units: Parameters<typeof printQuantity>[2]) => string,
 ])[]
 
 /** A record's fields in words, whatever the record. */
@@ -71,7 +71,7 @@ export function useFieldWords() {
     if (typeof value === 'boolean') return value ? 'yes' : 'no'
     if (typeof value === 'number') {
       const unit = UNITS.find(([pattern]) => pattern.test(key))
-      return unit ? unit[1](value, household.kitchen) : printNumber(value)
+      return unit ? unit[1](value, household.units) : printNumber(value)
     }
     if (typeof value === 'string')
       return /^\d{4}-\d{2}-\d{2}$/.test(value) ? printDay(value) : (named(value) ?? value)

@@ -35,7 +35,7 @@ function said({ tool, amount }: Scooped): string {
   if (tool.kind === 'syringe') return `${printNumber(amount)} mL by ${inSentence(tool.name)}`
   return `${printFraction(amount / tool.capacityMl!, TOOL_HABITS[tool.kind].step)} × ${inSentence(tool.name)}`
 }
-const volume = (litres: number) => printQuantity(litres, 'volume', household.kitchen)
+const volume = (litres: number) => printQuantity(litres, 'volume', household.units)
 const words = (way: Way) =>
   [...way.stocks.map((one) => `${said(one)} made up to ${volume(one.madeUpToL)}`), said(way.dose)].join(
     ', of that ',

@@ -74,7 +74,7 @@ const MORE = [
         optional
         label="Label rate"
         hint="as it says: 1 tbsp per gal, 5 ml/l …"
-        :reading="rateReading(asFeed('', label), household.kitchen)"
+        :reading="rateReading(asFeed('', label), household.units)"
         :problem="problemAt('feed.labelRatePerL')"
         @update:model-value="emit('set', 'labelRatePerL', $event)"
       />

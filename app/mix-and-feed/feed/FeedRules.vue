@@ -16,7 +16,7 @@ const text = ref('')
 const message = ref<string>()
 
 function add() {
-  const read = readRate(text.value, feed.draft.label.form, household.kitchen, feed.named)
+  const read = readRate(text.value, feed.draft.label.form, household.units, feed.named)
   message.value = read.ok ? undefined : read.message
   if (!read.ok) return
   feed.addRule(text.value.trim())

@@ -34,7 +34,7 @@ const calendar = computed(() =>
     return { stage, index, given, waiting: events.length - given.length }
   }),
 )
-const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.kitchen)
+const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.units)
 </script>
 
 <template>

@@ -21,14 +21,14 @@ const message = ref<string>()
 const amountG = ref<number | null>(null)
 const emit = defineEmits<{ strength: [value: number | null] }>()
 
-watch([said, () => household.kitchen], () => {
+watch([said, () => household.units], () => {
   if (!said.value.trim()) {
     amountG.value = null
     message.value = undefined
     return
   }
-  const mass = parseQuantity(said.value, { dimension: 'mass', kitchen: household.kitchen })
-  const volume = parseQuantity(said.value, { dimension: 'volume', kitchen: household.kitchen })
+  const mass = parseQuantity(said.value, { dimension: 'mass', units: household.units })
+  const volume = parseQuantity(said.value, { dimension: 'volume', units: household.units })
   const ok = (feed.draft.label.form === 'powder' && mass.ok) || (mass.ok && !volume.ok)
   if (ok && mass.ok) amountG.value = mass.base
   else if (volume.ok) amountG.value = volume.base * 1000 * density(feed.feed).value

@@ -12,7 +12,7 @@ import { doseProblems, planDose, strengthAtLabelRate, type DosePlan } from '#cor
 import { feedProblems } from '#core/feed/feed'
 import { FEEDS } from '#core/feed/feeds'
 import { USUAL_JUG_L } from '#core/feed/usual-tools'
-import type { Kitchen } from '#core/units/unit'
+import type { UnitSystem } from '#core/units/unit'
 import { readRate, strengthOfRate } from '#core/feed/rate'
 import type { RatioMeaning } from '#core/feed/strength'
 import { GROWTH_STAGES, growthStageById } from '#core/feed/growth-stage'
@@ -37,7 +37,7 @@ const SAYS_NOTHING: Partial<Record<string, string>> = {
   strength: 'needs nitrogen in the feed.',
 }
 
-function newDraft(kitchen: Kitchen): FeedDraft {
+function newDraft(units: UnitSystem): FeedDraft {
   return {
     id: '',
     version: 0,
@@ -46,7 +46,7 @@ function newDraft(kitchen: Kitchen): FeedDraft {
     label: feedRecordOf(FEEDS[0]!),
     growthStageId: 'true-leaves',
     targetNMgPerL: 60,
-    vessel: { name: 'Jug', volumeL: USUAL_JUG_L[kitchen] },
+    vessel: { name: 'Jug', volumeL: USUAL_JUG_L[units] },
     batchId: null,
     toolId: null,
     rules: [],
@@ -56,7 +56,7 @@ function newDraft(kitchen: Kitchen): FeedDraft {
 export const useFeedDraft = defineStore('feedDraft', () => {
   const household = useHousehold()
   const context = useContext()
-  const fresh = () => newDraft(household.kitchen)
+  const fresh = () => newDraft(household.units)
   const { draft, change, restart } = useDraft('Feed', fresh)
   const feeding = useRecordSaving('feedings', draft, (stored) => put(stored))
   const label = useSaving('feeds')
@@ -93,7 +93,7 @@ export const useFeedDraft = defineStore('feedDraft', () => {
   /** Every rule as a strength of this feed, or why it says nothing. */
   const rules = computed(() =>
     (draft.value.rules ?? []).map(({ text, meaning }) => {
-      const read = readRate(text, draft.value.label.form, household.kitchen, named.value)
+      const read = readRate(text, draft.value.label.form, household.units, named.value)
       if (!read.ok) return { text, meaning, ratio: false, strength: null, why: read.message }
       const { rate } = read
       const ratio = rate.kind === 'ratio' && rate.meaning === null

@@ -34,7 +34,7 @@ const each = computed(
       metric: { name: 'litre', litres: 1 },
       us: { name: 'gallon', litres: convert(1, 'us-gal', 'L') },
       imperial: { name: 'litre', litres: 1 },
-    })[household.kitchen],
+    })[household.units],
 )
 const names = (ids: readonly string[]) =>
   ids.map((id) => context.materials.get(id)?.name.split(',')[0]!.toLowerCase()).join(', ')

@@ -44,7 +44,7 @@ const chooseMethod = (id: SanitationMethod['id']) =>
     )
   })
 const readingOf = (id: string) =>
-  extraReading(context.materials.get(id)?.dryBulkDensityGPerL ?? 1000, household.kitchen)
+  extraReading(context.materials.get(id)?.dryBulkDensityGPerL ?? 1000, household.units)
 const adding = ref<string>()
 function add(materialId: string) {
   mix.change('extra', (draft) => draft.extras.push({ materialId, gPerL: 1 }))

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import { useDates } from '~/kit/useDates'
-import { useRuns } from '~/mix-and-feed/cards/usePlannedCard'
+import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import { fillsOf, forSowings } from '#shared/commands/season-batch'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { useSeason } from '~/plan/season'
@@ -10,38 +10,38 @@ import { useSeason } from '~/plan/season'
 /** The sowings a batch is for: it fills what they are sown or potted into, and when it is made they have their mix. */
 const mix = useMixDraft()
 const season = useSeason()
-const { names } = useRuns()
+const { names } = usePlannedCard()
 const { printDay } = useDates()
 
-const runs = computed(() => season.mixes.filter(({ on }) => on >= season.today))
+const demands = computed(() => season.mixes.filter(({ on }) => on >= season.today))
 const chosen = computed(() => {
   const [first] = mix.draft.sowings
   if (!first) return null
-  const run = runs.value.find(({ of }) =>
+  const demand = demands.value.find(({ of }) =>
     of.some(({ sowingId, stage }) => sowingId === first.id && stage === first.stage),
   )
-  return run?.id ?? null
+  return demand?.id ?? null
 })
 const choices = computed(() => [
   { value: null as string | null, name: 'no sowing' },
-  ...runs.value.map((run) => ({
-    value: run.id as string | null,
-    name: `${printDay(run.on)}: ${names(run.of)}`,
+  ...demands.value.map((demand) => ({
+    value: demand.id as string | null,
+    name: `${printDay(demand.on)}: ${names(demand.of)}`,
   })),
 ])
 const choose = (id: string | null) =>
   mix.change('sowings', (draft) => {
-    const run = runs.value.find((one) => one.id === id)
-    draft.sowings = run ? forSowings(run) : []
-    if (!run) return
-    draft.fills = fillsOf(run)
-    draft.onDate = run.on
+    const demand = demands.value.find((one) => one.id === id)
+    draft.sowings = demand ? forSowings(demand) : []
+    if (!demand) return
+    draft.fills = fillsOf(demand)
+    draft.onDate = demand.on
   })
 </script>
 
 <template>
   <ChoiceField
-    v-if="runs.length"
+    v-if="demands.length"
     :model-value="chosen"
     label="For"
     placeholder="no sowing"

@@ -62,7 +62,7 @@ const limit = computed(() => context.materials.get(capacity.value?.limitedBy ?? 
           :key="line.material.id"
           :model-value="haveL[line.material.id] ?? null"
           optional
-          :reading="looseReading(line.material, household.kitchen)"
+          :reading="looseReading(line.material, household.units)"
           :label="`${line.material.name}, loose`"
           hint="enough"
           @update:model-value="haveL = { ...haveL, [line.material.id]: $event }"

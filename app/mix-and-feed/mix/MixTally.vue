@@ -91,7 +91,7 @@ const roundingText = (line: MaterialLine) => {
       </table>
       <p class="soft small">
         Scoops of {{ inSentence(mix.draft.scoop.name) }},
-        {{ printQuantity(mix.draft.scoop.volumeL, 'volume', household.kitchen) }}. Stir in a tub of at least
+        {{ printQuantity(mix.draft.scoop.volumeL, 'volume', household.units) }}. Stir in a tub of at least
         <FigureValue :figure="plan.stirringTubL" />.
       </p>
 

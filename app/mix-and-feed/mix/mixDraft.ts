@@ -13,7 +13,7 @@ import { STARTING_RECIPES, type StartingRecipe } from '#core/media/recipes'
 import { moveBoundary, setShare } from '#core/media/recipe'
 import { type BatchRecord } from '#shared/records/batch'
 import { asBatchRequest, batchRecordProblems } from '#shared/reckoning/batch-request'
-import type { Kitchen } from '#core/units/unit'
+import type { UnitSystem } from '#core/units/unit'
 import { usualScoops } from '#core/media/usual-scoop'
 import type { Stored } from '#shared/records/collections'
 
@@ -27,7 +27,7 @@ export interface MixDraft extends BatchRecord {
 /** What a recipe says about making the mix. */
 type Making = Pick<StartingRecipe, 'parts' | 'extras' | 'preparations'>
 
-function newDraft(kitchen: Kitchen): MixDraft {
+function newDraft(units: UnitSystem): MixDraft {
   const recipe = STARTING_RECIPES[0]!
   return {
     id: '',
@@ -37,7 +37,7 @@ function newDraft(kitchen: Kitchen): MixDraft {
     parts: copyOf([...recipe.parts]),
     fills: [{ containerId: 'tray-72', count: 1, coverMm: 0, coverMaterialId: COVER_IS_THE_MIX }],
     allowances: { ...DEFAULT_ALLOWANCES },
-    scoop: { ...usualScoops(kitchen)[0]! },
+    scoop: { ...usualScoops(units)[0]! },
     ...plainBatch(),
     lowerRecipeId: null,
     onDate: null,
@@ -50,13 +50,13 @@ function newDraft(kitchen: Kitchen): MixDraft {
 export const useMixDraft = defineStore('mixDraft', () => {
   const household = useHousehold()
   const context = useContext()
-  const fresh = () => newDraft(household.kitchen)
+  const fresh = () => newDraft(household.units)
   const { draft, change, restart } = useDraft('Mix', fresh)
   const { saving, dismiss, keep } = useRecordSaving('batches', draft, (stored) => put(stored))
 
   // A scoop nobody chose is the usual one of the kitchen, also when that changes.
   watch(
-    () => household.kitchen,
+    () => household.units,
     (now, before) => {
       const { scoop, version } = draft.value
       if (version === 0 && scoop.name === usualScoops(before)[0]!.name)

@@ -16,7 +16,7 @@ const found = computed(() =>
   text.value.trim()
     ? readRecipe(text.value.slice(0, 4000), {
         materials: context.whole.materials,
-        kitchen: context.whole.kitchen,
+        units: context.whole.units,
         partL: partL.value,
         meant: meant.value,
       })

@@ -17,7 +17,7 @@ import { usePlannedBatch, usePlannedFeed } from '~/mix-and-feed/cards/usePlanned
 import { useRemoval } from '~/kit/record-forms/useRemoval'
 import { useHousehold } from '~/household/household'
 import { CheckCheck, Play } from '@lucide/vue'
-import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { cautions, type Caution } from '#core/cautions/caution'
 import { saidInParts } from '#core/media/recipe'
 import { printFraction } from '#core/units/fraction'
@@ -33,7 +33,7 @@ const fillsAtMin = computed(() => {
     : hours * 60 + minutes
 })
 const household = useHousehold()
-const runs = useRunStore()
+const guidedJobs = useGuidedJobs()
 const batch = computed(() => household.batches.find(({ id }) => id === route.params.id))
 if (!batch.value) throw createError({ statusCode: 404, message: 'This batch is not on the bench.' })
 useHead({ title: () => `Card of batch ${batch.value?.number ?? ''}` })
@@ -74,7 +74,7 @@ const allCautions = computed((): Caution[] =>
         v-if="planned && !made"
         class="main"
         @click="
-          runs.start('mix', `Mix batch ${batch.number}: ${batch.body.name}`, [
+          guidedJobs.start('mix', `Mix batch ${batch.number}: ${batch.body.name}`, [
             { what: 'batches', id: batch.id, stage: null },
           ])
         "

@@ -82,8 +82,8 @@ const nothing = computed(
       <ChartFrame
         v-if="lines.length"
         title="Sown to out"
-        hint="Each run of a tray on its way."
-        :columns="['Run', 'sown', 'up', 'moved on', 'out']"
+        hint="Each group of a tray on its way."
+        :columns="['Group', 'sown', 'up', 'moved on', 'out']"
         :rows="lines.map((one) => [one.name, one.sownOn, one.upOn, one.movedOn, one.outOn])"
         :file="`sown-to-out-${year}`"
       >

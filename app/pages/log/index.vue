@@ -68,7 +68,7 @@ const things = computed(() => [
     group: 'Trays',
     choices: [...trays.all].reverse().map(({ id, number, body }) => ({
       value: id as string | null,
-      name: `tray ${number} · ${body.runs.map(({ name }) => name).join(', ') || body.name}`,
+      name: `tray ${number} · ${body.groups.map(({ name }) => name).join(', ') || body.name}`,
     })),
   },
   {

@@ -55,7 +55,7 @@ const thirst = computed(() =>
       ? [
           {
             id: tray.id,
-            name: `Tray ${tray.number}, ${tray.body.runs[0]?.name ?? tray.body.name}`,
+            name: `Tray ${tray.number}, ${tray.body.groups[0]?.name ?? tray.body.name}`,
             factor: followed.factor,
             loses: outlook.lossPerDayL,
           },
@@ -96,7 +96,7 @@ const used = computed(() =>
       <h2 id="used-title">Predicted against used</h2>
       <PredictedUsed v-if="used.length" :batches="used" />
       <p v-else class="slip">
-        Nothing yet. Make a batch as a run, and say at its end what was left in the tub: after three such runs
+        Nothing yet. Make a batch as a guided job, and say at its end what was left in the tub: after three such jobs
         the litres should be within 5 %.
       </p>
     </section>

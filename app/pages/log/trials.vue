@@ -14,7 +14,7 @@ import { useTrials } from '~/records/log/useTrials'
 import { useTrays } from '~/trays/trays'
 import type { Stored } from '#shared/records/collections'
 import type { TrialRecord } from '#shared/records/trial'
-import { sideOf } from '#shared/reckoning/run-facts'
+import { sideOf } from '#shared/reckoning/group-facts'
 
 definePageMeta({
   place: {
@@ -36,7 +36,7 @@ const sidesOf = (trial: Stored<TrialRecord>) =>
     name: isBlind(trial) ? `side ${arm.code}` : arm.name,
   }))
 const traysOf = ({ body }: Stored<TrialRecord>) =>
-  [...new Set(body.arms.flatMap(({ runs }) => runs.map(({ trayId }) => trayId)))].flatMap(
+  [...new Set(body.arms.flatMap(({ groups }) => groups.map(({ trayId }) => trayId)))].flatMap(
     (id) => trays.find(id) ?? [],
   )
 const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).every(({ of }) => of > 0))

@@ -42,7 +42,7 @@ const trayChoices = computed(() => [
   { value: null as string | null, name: 'no tray that is written down' },
   ...trays.standing.map(({ id, number, body }) => ({
     value: id as string | null,
-    name: `tray ${number} · ${body.runs.map(({ name }) => name).join(', ') || body.name}`,
+    name: `tray ${number} · ${body.groups.map(({ name }) => name).join(', ') || body.name}`,
   })),
 ])
 

@@ -11,7 +11,7 @@ import FoldAway from '~/kit/fields/FoldAway.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import PageTop from '~/shell/PageTop.vue'
 import MoveOn from '~/trays/MoveOn.vue'
-import RunLine from '~/trays/RunLine.vue'
+import GroupLine from '~/trays/GroupLine.vue'
 import TrayAdvice from '~/trays/TrayAdvice.vue'
 import TrayDrawing from '~/trays/TrayDrawing.vue'
 import TrayFits from '~/trays/TrayFits.vue'
@@ -28,8 +28,8 @@ import { useDates } from '~/kit/useDates'
 import type { StrokeAt } from '#shared/drawings/tray-marks'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
-import { useRunStore } from '~/today/jobs/guided-jobs'
-import { RUN_NAMES } from '#core/jobs/run'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
+import { GUIDED_JOB_NAMES } from '#core/jobs/guided-job'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
@@ -39,14 +39,14 @@ import { addDays, type Day } from '#core/calendar/day'
 import { mixWarmth } from '#core/places/place'
 import { daysUp } from '#core/sowing/emergence'
 import { cellName, cellsOf, freeCells } from '#core/trays/layout'
-import type { RunStands } from '#core/trays/standing'
+import type { GroupStands } from '#core/trays/standing'
 import type { TrayRecord } from '#shared/records/tray'
 import { countsEach } from '#shared/reckoning/trays'
 
 definePageMeta({ key: (route) => route.path })
 const route = useRoute()
 const trays = useTrays()
-const bench = useRunStore()
+const bench = useGuidedJobs()
 const season = useSeason()
 const household = useHousehold()
 const reckoned = useContext()
@@ -62,7 +62,7 @@ const stands = computed(() => trays.stands(kept.value!))
 const together = computed(
   () =>
     new Set(
-      (tray.value?.runs ?? [])
+      (tray.value?.groups ?? [])
         .filter(({ cropId, seedsPerCell }) => reckoned.whole.crops.get(cropId)?.clump || seedsPerCell > 6)
         .map(({ code }) => code),
     ),
@@ -87,11 +87,11 @@ const batch = computed(() => household.batches.find((one) => one.id === tray.val
 
 // What a hand does here.
 const MODES = [
-  { id: 'lay', name: 'Lay out', does: 'Choose a run and paint its cells; drag the grip between two runs.' },
+  { id: 'lay', name: 'Lay out', does: 'Choose a group and paint its cells; drag the grip between two groups.' },
   {
     id: 'count',
     name: 'Count',
-    does: 'Tap each cell that came up, or type 31 of 36 beside the run. Keys: arrows move, space counts, a digit sets it.',
+    does: 'Tap each cell that came up, or type 31 of 36 beside the group. Keys: arrows move, space counts, a digit sets it.',
   },
   {
     id: 'choose',
@@ -100,62 +100,62 @@ const MODES = [
   },
 ] as const
 type Mode = (typeof MODES)[number]['id']
-const mode = ref<Mode>(kept.value && stands.value.runs.some(({ sown }) => sown > 0) ? 'count' : 'lay')
+const mode = ref<Mode>(kept.value && stands.value.groups.some(({ sown }) => sown > 0) ? 'count' : 'lay')
 const does = computed(() => MODES.find((one) => one.id === mode.value)!.does)
 const zoom = ref(1)
 const on = ref<Day>(season.today)
 
-const { brush, lay, moveEdge, addRuns, takeOut, fromSeason, addSowing } = useTrayLaying(kept, laying, stands)
+const { brush, lay, moveEdge, addGroups, takeOut, fromSeason, addSowing } = useTrayLaying(kept, laying, stands)
 const { counting, mostIn, upIn, upNow, tap, tapAll, digit, keepCount, countNumber } = useTrayCount(
   kept,
   stands,
   on,
 )
-const { chosen, choose, all, plantsChosen, doubles, standingRuns } = useTrayChoice(kept, stands, on, together)
+const { chosen, choose, all, plantsChosen, doubles, standingGroups } = useTrayChoice(kept, stands, on, together)
 const moving = ref(false)
 
 const toSow = computed(
   () =>
     kept.value?.body.emptiedOn === null &&
-    stands.value.runs.some(({ sown, set, cells }) => cells > 0 && sown === 0 && set === 0),
+    stands.value.groups.some(({ sown, set, cells }) => cells > 0 && sown === 0 && set === 0),
 )
 const startSowing = () =>
   bench.start('sow', `Sow tray ${kept.value!.number}`, [{ what: 'trays', id, stage: null }])
 
 /** Plants here that the season moves on next, and how. */
 const toMove = computed(() =>
-  stands.value.runs.flatMap(({ run, standing }) => {
-    const next = run.sowingId ? season.row(run.sowingId)?.planned.stages[run.stage + 1] : undefined
+  stands.value.groups.flatMap(({ group, standing }) => {
+    const next = group.sowingId ? season.row(group.sowingId)?.planned.stages[group.stage + 1] : undefined
     return standing > 0 && next && (next.kind === 'prick out' || next.kind === 'pot up')
-      ? [{ run, kind: next.kind, stage: next.index }]
+      ? [{ group, kind: next.kind, stage: next.index }]
       : []
   }),
 )
-const startMoving = ({ run, kind, stage }: (typeof toMove.value)[number]) =>
-  bench.start(kind, `${RUN_NAMES[kind]} ${run.name}`, [
-    { what: 'sowings', id: run.sowingId!, stage },
+const startMoving = ({ group, kind, stage }: (typeof toMove.value)[number]) =>
+  bench.start(kind, `${GUIDED_JOB_NAMES[kind]} ${group.name}`, [
+    { what: 'sowings', id: group.sowingId!, stage },
     { what: 'trays', id, stage: null },
   ])
 
 // Sowing, run by run.
-async function sow(run: RunStands) {
-  const done = await trays.sow(kept.value!, on.value, [run], `Sown: ${run.run.name}, ${printDay(on.value)}.`)
-  if (done && stands.value.runs.every(({ sown, set }) => sown > 0 || set > 0)) mode.value = 'count'
+async function sow(group: GroupStands) {
+  const done = await trays.sow(kept.value!, on.value, [group], `Sown: ${group.group.name}, ${printDay(on.value)}.`)
+  if (done && stands.value.groups.every(({ sown, set }) => sown > 0 || set > 0)) mode.value = 'count'
 }
 
-const gapsOf = ({ run }: RunStands) =>
-  cellsOf(tray.value!, run.code).filter((cell) => {
+const gapsOf = ({ group }: GroupStands) =>
+  cellsOf(tray.value!, group.code).filter((cell) => {
     const now = stands.value.cells[cell]!
     return now.sown > 0 && now.again === 0 && now.up === 0 && !counting.counts.value.has(cell)
   })
-async function sowAgain(one: RunStands) {
-  const cells = gapsOf(one).map((cell): [number, number] => [cell, one.run.seedsPerCell])
-  const said = `Sown again: ${counted(cells.length, 'cell')} of ${one.run.name}.`
+async function sowAgain(one: GroupStands) {
+  const cells = gapsOf(one).map((cell): [number, number] => [cell, one.group.seedsPerCell])
+  const said = `Sown again: ${counted(cells.length, 'cell')} of ${one.group.name}.`
   await trays.happened(kept.value!, on.value, 'sown', [{ stands: one, cells }], said)
 }
 
-/** All cells of a run at once. */
-function wholeRun(cell: number) {
+/** All cells of a group at once. */
+function wholeGroup(cell: number) {
   const code = tray.value!.cells[cell]
   if (!code) return
   const cells = cellsOf(tray.value!, code)
@@ -177,10 +177,10 @@ function open(cell: number) {
 }
 async function keepAsked() {
   const cell = asked.value!
-  const run = stands.value.runs.find((one) => one.run.code === tray.value!.cells[cell])
+  const group = stands.value.groups.find((one) => one.group.code === tray.value!.cells[cell])
   const n = askedUp.value
-  if (!run || n === null) return (asked.value = null)
-  const act = await trays.happened(kept.value!, on.value, 'up', [{ stands: run, cells: [[cell, n]] }])
+  if (!group || n === null) return (asked.value = null)
+  const act = await trays.happened(kept.value!, on.value, 'up', [{ stands: group, cells: [[cell, n]] }])
   if (!act) return
   counting.forget(cell)
   asked.value = null
@@ -191,7 +191,7 @@ const changing = ref(false)
 async function change(body: TrayRecord) {
   if (await trays.keep(kept.value!, body)) changing.value = false
 }
-const isEmpty = computed(() => stands.value.runs.every(({ standing }) => standing === 0))
+const isEmpty = computed(() => stands.value.groups.every(({ standing }) => standing === 0))
 async function empty() {
   await trays.keep(kept.value!, { ...kept.value!.body, emptiedOn: on.value })
 }
@@ -199,20 +199,20 @@ async function remove() {
   if (await trays.remove(kept.value!)) await navigateTo('/trays')
 }
 /** The day it is to come up, by its packet or the warmth of the place it stands in. */
-function expectedOf({ run, sownOn }: RunStands): { on: Day; mixC: number | null } | null {
-  const crop = reckoned.whole.crops.get(run.cropId)
+function expectedOf({ group, sownOn }: GroupStands): { on: Day; mixC: number | null } | null {
+  const crop = reckoned.whole.crops.get(group.cropId)
   if (!crop || !sownOn) return null
-  const packet = run.packetId ? reckoned.whole.packets.get(run.packetId)?.upDays : null
+  const packet = group.packetId ? reckoned.whole.packets.get(group.packetId)?.upDays : null
   const place = withOutside(season.frame?.places ?? []).find(({ id: of }) => of === tray.value!.placeId)
-  const mat = run.sowingId ? season.row(run.sowingId)?.planned.stages[0]?.where.untilUp : undefined
+  const mat = group.sowingId ? season.row(group.sowingId)?.planned.stages[0]?.where.untilUp : undefined
   const mixC = place ? mixWarmth(mat ?? place, crop.warmthC) : crop.warmthC
   const days = daysUp(crop, packet ?? null, mixC)
   return days && { on: addDays(sownOn, Math.round(days.value)), mixC: packet ? null : mixC }
 }
 /** What is short of what the sowing wants, and what to do. */
-function shortOf(run: RunStands): string | null {
-  const { sowingId, stage } = run.run
-  if (!sowingId || stage !== 0 || run.countedOn === null) return null
+function shortOf(group: GroupStands): string | null {
+  const { sowingId, stage } = group.group
+  if (!sowingId || stage !== 0 || group.countedOn === null) return null
   const row = season.row(sowingId)
   const up = season.up.get(sowingId)?.up
   if (!row || up === undefined) return null
@@ -224,7 +224,7 @@ function shortOf(run: RunStands): string | null {
     ? `${missing} short of ${wanted}: sow ${counted(Math.ceil(missing / row.planned.chance.value), 'cell')} again, into the gaps or a new tray.`
     : `${missing} short of ${wanted} so far${row.planned.lateOn ? `; wait until ${printDay(row.planned.lateOn)}` : ''}.`
 }
-const advised = computed(() => tray.value!.runs.length > 1)
+const advised = computed(() => tray.value!.groups.length > 1)
 </script>
 
 <template>
@@ -252,8 +252,8 @@ const advised = computed(() => tray.value!.runs.length > 1)
     >
       <NuxtLink :to="`/trays/labels?trays=${id}`" class="button">Labels and key</NuxtLink>
       <Button v-if="toSow" class="main" @click="startSowing">Start sowing</Button>
-      <Button v-for="one in toMove" :key="one.run.code" @click="startMoving(one)"
-        >{{ RUN_NAMES[one.kind] }} {{ one.run.name }}</Button
+      <Button v-for="one in toMove" :key="one.group.code" @click="startMoving(one)"
+        >{{ GUIDED_JOB_NAMES[one.kind] }} {{ one.group.name }}</Button
       >
       <Button @click="changing = true">Change the tray</Button>
     </PageTop>
@@ -300,7 +300,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
             :zoom="zoom"
             @stroke="stroke"
             @digit="(cell, n) => mode === 'count' && digit(cell, n)"
-            @run="wholeRun"
+            @group="wholeGroup"
             @open="open"
             @edge="moveEdge"
         /></DrawingFrame>
@@ -323,46 +323,46 @@ const advised = computed(() => tray.value!.runs.length > 1)
             <Button text @click="chosen = new Set()">None</Button>
           </template>
           <template v-else>
-            <Button v-if="standingRuns.length" class="main" @click="moving = true">Move on by number</Button>
+            <Button v-if="standingGroups.length" class="main" @click="moving = true">Move on by number</Button>
             <Button v-if="doubles.length" @click="chosen = new Set(doubles)"
               >Choose the {{ doubles.length }} doubled</Button
             >
-            <span v-if="!standingRuns.length" class="soft"
+            <span v-if="!standingGroups.length" class="soft"
               >No plant stands here yet: count what came up first.</span
             >
           </template>
         </div>
       </section>
 
-      <section class="runs" aria-labelledby="runs-title">
-        <h2 id="runs-title">What is in it</h2>
+      <section class="groups" aria-labelledby="groups-title">
+        <h2 id="groups-title">What is in it</h2>
         <ul>
           <RunLine
-            v-for="(one, i) in stands.runs"
-            :key="one.run.code"
+            v-for="(one, i) in stands.groups"
+            :key="one.group.code"
             :stands="one"
             :index="i"
             :mode="mode"
-            :brush="brush === one.run.code"
-            :each="isEach(one.run.cropId)"
+            :brush="brush === one.group.code"
+            :each="isEach(one.group.cropId)"
             :short="shortOf(one)"
             :expected="expectedOf(one)"
             :word="word"
             :gaps="one.countedOn === null ? 0 : gapsOf(one).length"
             @again="sowAgain(one)"
-            @brush="brush = one.run.code"
+            @brush="brush = one.group.code"
             @sow="sow(one)"
             @count="countNumber(one, $event)"
-            @remove="takeOut(one.run.code)"
+            @remove="takeOut(one.group.code)"
           />
         </ul>
-        <p v-if="!stands.runs.length" class="soft">Nothing yet.</p>
+        <p v-if="!stands.groups.length" class="soft">Nothing yet.</p>
         <template v-if="mode === 'lay'">
           <Button :class="{ main: brush === '' }" :aria-pressed="brush === ''" @click="brush = ''"
             >Paint empty</Button
           >
           <p class="soft">{{ counted(freeCells(tray), 'cell') }} free</p>
-          <WishLine :free="freeCells(tray)" :container="container.name" :add="addRuns" />
+          <WishLine :free="freeCells(tray)" :container="container.name" :add="addGroups" />
           <ChoiceField
             v-if="fromSeason.length"
             :model-value="undefined"
@@ -371,10 +371,10 @@ const advised = computed(() => tray.value!.runs.length > 1)
             :choices="fromSeason"
             @update:model-value="$event && addSowing($event)"
           />
-          <TrayFits :tray="tray" :add="addRuns" />
+          <TrayFits :tray="tray" :add="addGroups" />
         </template>
         <TrayAdvice
-          v-if="tray.runs.length"
+          v-if="tray.groups.length"
           :tray="tray"
           :stands="stands"
           :container="container"
@@ -406,7 +406,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
         <Button @click="trays.keep(kept, { ...kept.body, emptiedOn: null })">It stands again</Button>
       </template>
       <template v-else>
-        <Button v-if="isEmpty && stands.runs.length" @click="empty">It is empty now</Button>
+        <Button v-if="isEmpty && stands.groups.length" @click="empty">It is empty now</Button>
         <Button v-if="!trays.changes.get(id)?.length" text @click="remove">Take this tray away</Button>
       </template>
     </p>
@@ -419,7 +419,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
     <Dialog v-model:visible="moving" modal class="wide" header="Plants that go on" :draggable="false">
       <MoveOn
         :tray="kept"
-        :runs="standingRuns"
+        :groups="standingGroups"
         :chosen="[...chosen]"
         @done="((moving = false), (chosen = new Set()))"
         @cancel="moving = false"
@@ -506,7 +506,7 @@ const advised = computed(() => tray.value!.runs.length > 1)
   background: var(--paper);
 }
 
-.runs {
+.groups {
   display: grid;
   gap: 0.6rem;
 }

@@ -37,7 +37,7 @@ const search = ref('')
 const making = ref(false)
 const words = computed(() => search.value.toLowerCase().split(/\s+/).filter(Boolean))
 const said = ({ number, body }: Stored<TrayRecord>) =>
-  `tray ${number} ${body.name} ${body.runs.map(({ name }) => name).join(' ')}`.toLowerCase()
+  `tray ${number} ${body.name} ${body.groups.map(({ name }) => name).join(' ')}`.toLowerCase()
 const found = (list: readonly Stored<TrayRecord>[]) =>
   list.filter((one) => words.value.every((word) => said(one).includes(word)))
 const places = computed(() => {
@@ -79,9 +79,9 @@ async function make(body: TrayRecord) {
   if (id) await navigateTo(`/trays/${id}`)
 }
 const standsNow = (tray: Stored<TrayRecord>) => {
-  const { runs } = trays.stands(tray)
-  const sum = (of: 'standing' | 'sown' | 'cells') => runs.reduce((all, one) => all + one[of], 0)
-  if (!runs.length) return 'nothing laid out'
+  const { groups } = trays.stands(tray)
+  const sum = (of: 'standing' | 'sown' | 'cells') => groups.reduce((all, one) => all + one[of], 0)
+  if (!groups.length) return 'nothing laid out'
   if (sum('standing')) return `${counted(sum('standing'), 'plant')}`
   return sum('sown') ? `${counted(sum('sown'), 'seed')} sown` : `${counted(sum('cells'), 'cell')} to sow`
 }
@@ -144,7 +144,7 @@ const standsNow = (tray: Stored<TrayRecord>) => {
             />
             <span class="number">{{ tray.number }}</span>
             <span class="what">
-              {{ tray.body.runs.map(({ name }) => name).join(', ') || tray.body.name }}
+              {{ tray.body.groups.map(({ name }) => name).join(', ') || tray.body.name }}
               <span class="soft">{{ standsNow(tray) }}</span>
             </span>
           </NuxtLink>
@@ -157,7 +157,7 @@ const standsNow = (tray: Stored<TrayRecord>) => {
       <ul>
         <li v-for="tray in emptied" :key="tray.id">
           <NuxtLink :to="`/trays/${tray.id}`">Tray {{ tray.number }}</NuxtLink>
-          {{ tray.body.runs.map(({ name }) => name).join(', ') }}, empty since
+          {{ tray.body.groups.map(({ name }) => name).join(', ') }}, empty since
           {{ printDay(tray.body.emptiedOn!) }}
         </li>
       </ul>

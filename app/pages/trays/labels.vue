@@ -61,14 +61,14 @@ const KINDS: { value: LabelKind; name: string }[] = [
   { value: 'tub', name: 'tubs of mix' },
 ]
 const kind = ref<LabelKind>('stake')
-const copies = ref<LabelCopies>('run')
+const copies = ref<LabelCopies>('group')
 const COPIES: { value: LabelCopies; name: string }[] = [
-  { value: 'run', name: 'one for each run' },
+  { value: 'group', name: 'one for each group' },
   { value: 'pack', name: 'one for each pack' },
   { value: 'pot', name: 'one for each cell or pot' },
 ]
 const supplier = ref(false)
-const paper = ref<'a4' | 'letter' | 'own'>(household.kitchen === 'us' ? 'letter' : 'a4')
+const paper = ref<'a4' | 'letter' | 'own'>(household.units === 'us' ? 'letter' : 'a4')
 const PAPERS: { value: 'a4' | 'letter' | 'own'; name: string }[] = [
   { value: 'a4', name: 'plain A4, to cut' },
   { value: 'letter', name: 'plain Letter, to cut' },
@@ -179,7 +179,7 @@ const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub'
   <div class="labels">
     <PageTop
       title="Labels and keys"
-      hint="Before the packet is opened: a label for each run, and the tray on paper for when labels get lost."
+      hint="Before the packet is opened: a label for each group, and the tray on paper for when labels get lost."
     />
     <div class="bench">
       <div class="wish">
@@ -194,7 +194,7 @@ const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub'
               v-for="one in trays.standing"
               :key="one.id"
               :model-value="picked.includes(one.id)"
-              :label="`${one.number}: ${one.body.runs.map(({ name }) => name).join(', ') || one.body.name}`"
+              :label="`${one.number}: ${one.body.groups.map(({ name }) => name).join(', ') || one.body.name}`"
               @update:model-value="picked = toggle(picked, one.id)"
             />
           </div>

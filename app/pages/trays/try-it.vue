@@ -73,8 +73,8 @@ const asked = computed((): ScenarioRequest[] =>
   }),
 )
 const { answer, done, tookMs, ask } = useWorkerCall('waterScenarios')
-const run = useDebounceFn(() => asked.value.length === 2 && ask(asked.value), 150)
-watch(asked, () => void run(), { immediate: true })
+const group = useDebounceFn(() => asked.value.length === 2 && ask(asked.value), 150)
+watch(asked, () => void group(), { immediate: true })
 const results = computed(() => answer.value ?? [])
 
 const SIDES = [
@@ -156,7 +156,7 @@ const verdict = computed(() => {
     </p>
     <template v-else>
       <p class="verdict" role="status">{{ verdict }}</p>
-      <DryRunChart :runs="results" :stores="asked" />
+      <DryRunChart :groups="results" :stores="asked" />
       <table class="figures">
         <thead>
           <tr>

@@ -29,7 +29,7 @@ const WHOLE = {
 } as const
 const priceText = (goods: Goods, price: number) => {
   const unit = goodsUnit(goods)
-  const whole = unitById(WHOLE[household.kitchen][unit === 'g' ? 'mass' : 'volume'])
+  const whole = unitById(WHOLE[household.units][unit === 'g' ? 'mass' : 'volume'])
   // A price is by the litre, gram or millilitre; a base unit is a litre or a gram.
   const inBase = unit === 'mL' ? 1000 : 1
   return `${(price * inBase * whole.factor).toFixed(2)} per ${whole.symbol}`

@@ -31,8 +31,8 @@ export function useShopping() {
   const printAmount = (goods: Goods, amount: number) => {
     const unit = goodsUnit(goods)
     return unit === 'g'
-      ? printQuantity(amount, 'mass', household.kitchen)
-      : printQuantity(unit === 'mL' ? amount / 1000 : amount, 'volume', household.kitchen)
+      ? printQuantity(amount, 'mass', household.units)
+      : printQuantity(unit === 'mL' ? amount / 1000 : amount, 'volume', household.units)
   }
   return {
     linesFor,

@@ -7,7 +7,7 @@ import { useYear } from '~/records/log/useYear'
 import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import { withOutside } from '#core/season/schedule/stays'
-import { compared, COMPARED_BY, groupOf, runFacts, type ComparedBy, type RunFacts } from '#shared/reckoning/run-facts'
+import { compared, COMPARED_BY, groupOf, groupFacts, type ComparedBy, type GroupFacts } from '#shared/reckoning/group-facts'
 
 /** Without a trial: what the records suggest, and what speaks against taking it for more. */
 const context = useContext()
@@ -18,7 +18,7 @@ const { year, years, choose, records, problem } = useYear()
 const by = ref<ComparedBy>('mix')
 const cropId = ref<string | null>(null)
 const facts = computed(() =>
-  records.value ? runFacts(records.value.trays, records.value.entries, context.whole) : [],
+  records.value ? groupFacts(records.value.trays, records.value.entries, context.whole) : [],
 )
 const crops = computed(() => [
   { value: null as string | null, name: 'all crops together' },
@@ -32,7 +32,7 @@ const places = computed(
 )
 const batches = computed(() => new Map((records.value?.batches ?? []).map(({ id, body }) => [id, body])))
 const groups = computed(() => {
-  const found = new Map<string, RunFacts[]>()
+  const found = new Map<string, GroupFacts[]>()
   for (const one of facts.value) {
     if (!one.up || (cropId.value && one.cropId !== cropId.value)) continue
     const name = groupOf(one, by.value, context.whole, batches.value, places.value)

@@ -82,8 +82,8 @@ async function keep() {
   if (aboutTray.value && line.read.value && !line.read.value.trayIds.length)
     line.change({
       trayIds: [aboutTray.value.id],
-      run: aboutTray.value.body.runs.length === 1 ? aboutTray.value.body.runs[0]!.code : null,
-      sowingIds: aboutTray.value.body.runs.flatMap(({ sowingId }) => sowingId ?? []),
+      group: aboutTray.value.body.groups.length === 1 ? aboutTray.value.body.groups[0]!.code : null,
+      sowingIds: aboutTray.value.body.groups.flatMap(({ sowingId }) => sowingId ?? []),
     })
   await line.write()
   field.value?.focus()
@@ -172,7 +172,7 @@ async function keep() {
         class="chip tray"
         @click="add(`tray ${tray.number}`)"
       >
-        <b>{{ tray.number }}</b> {{ tray.body.runs[0]?.name ?? tray.body.name }}
+        <b>{{ tray.number }}</b> {{ tray.body.groups[0]?.name ?? tray.body.name }}
       </button>
       <button v-for="kind in VERBS" :key="kind" type="button" class="chip" @click="add(verb(kind).words[0]!)">
         {{ verb(kind).name.toLowerCase() }}

@@ -40,7 +40,7 @@ const last = computed(() => off.value.at(-1)!)
 const verdict = computed(() => {
   const n = off.value.length
   const lies = `The last lies ${signed(last.value.off)} off`
-  if (n < 3) return `${lies}. After three runs that say what was left it should lie within 5 %.`
+  if (n < 3) return `${lies}. After three jobs that say what was left it should lie within 5 %.`
   return Math.abs(last.value.off) <= AIM
     ? `${lies}: within the 5 % that are aimed for.`
     : `${lies}. Look at the measurements below: one may be wild, or the containers measured wrongly.`

@@ -29,13 +29,13 @@ const QUESTIONS: { value: TrialQuestion; name: string }[] = [
 ]
 const question = ref<TrialQuestion>('mix')
 const whole = computed(() => question.value === 'place' || question.value === 'watering')
-const runs = computed(() =>
+const groups = computed(() =>
   unsown.value.map(({ tray, stands }) => ({
-    value: `${tray.id} ${stands.run.code}`,
-    name: `tray ${tray.number}: ${stands.cells} cells of ${stands.run.name}`,
+    value: `${tray.id} ${stands.group.code}`,
+    name: `tray ${tray.number}: ${stands.cells} cells of ${stands.group.name}`,
   })),
 )
-const chosen = ref<string | undefined>(runs.value[0]?.value)
+const chosen = ref<string | undefined>(groups.value[0]?.value)
 const chosenTrays = ref<string[]>([])
 const sides = ref([
   { name: '', recipeId: null as string | null, packetId: null as string | null },
@@ -45,13 +45,13 @@ const name = ref('')
 const blind = ref(false)
 watch(question, () => (sides.value = sides.value.map(() => ({ name: '', recipeId: null, packetId: null }))))
 
-const run = computed(() => {
+const group = computed(() => {
   const [id, code] = (chosen.value ?? '').split(' ')
-  return unsown.value.find(({ tray, stands }) => tray.id === id && stands.run.code === code)
+  return unsown.value.find(({ tray, stands }) => tray.id === id && stands.group.code === code)
 })
 const packets = computed(() =>
   household.packets
-    .filter(({ body }) => !run.value || body.cropId === run.value.stands.run.cropId)
+    .filter(({ body }) => !group.value || body.cropId === group.value.stands.group.cropId)
     .map(({ id, body }) => ({
       value: id as string | null,
       name: `${body.name} ${body.year}${body.supplier ? `, ${body.supplier}` : ''}`,
@@ -63,11 +63,11 @@ const nameOf = (side: (typeof sides.value)[number]) =>
   (question.value === 'seed' ? packets.value.find(({ value }) => value === side.packetId)?.name : null) ||
   ''
 const names = computed(() => sides.value.map(nameOf))
-const each = computed(() => (run.value ? Math.floor(run.value.stands.cells / sides.value.length) : 0))
+const each = computed(() => (group.value ? Math.floor(group.value.stands.cells / sides.value.length) : 0))
 /** So many would tell 80 % from 60 %, four times in five. */
 const ENOUGH = cellsToTell(0.8, 0.6)!
 const problem = computed(() => {
-  if (whole.value ? chosenTrays.value.length < sides.value.length : !run.value)
+  if (whole.value ? chosenTrays.value.length < sides.value.length : !group.value)
     return whole.value
       ? 'Choose at least one tray for each side.'
       : 'Choose cells that are laid out and not sown yet.'
@@ -91,7 +91,7 @@ async function make() {
         wanted,
         chosenTrays.value.flatMap((one) => trays.find(one) ?? []),
       )
-    : await setUp(wanted, run.value!.tray, run.value!.stands.run.code)
+    : await setUp(wanted, group.value!.tray, group.value!.stands.group.code)
   if (id) emit('close')
 }
 const toggle = (id: string) =>
@@ -110,16 +110,16 @@ const toggle = (id: string) =>
           v-for="tray in trays.standing"
           :key="tray.id"
           :model-value="chosenTrays.includes(tray.id)"
-          :label="`tray ${tray.number}: ${tray.body.runs.map((one) => one.name).join(', ') || tray.body.name}`"
+          :label="`tray ${tray.number}: ${tray.body.groups.map((one) => one.name).join(', ') || tray.body.name}`"
           @update:model-value="toggle(tray.id)"
         />
       </fieldset>
     </template>
     <ChoiceField
-      v-else-if="runs.length"
+      v-else-if="groups.length"
       v-model="chosen"
       label="Cells that are dealt by lot"
-      :choices="runs"
+      :choices="groups"
     />
     <p v-else class="slip">
       No tray has cells that are laid out and not sown yet.
@@ -152,7 +152,7 @@ const toggle = (id: string) =>
       :hint="names.every(Boolean) ? `else: ${names.join(' or ')}?` : 'may stay empty'"
     />
     <CheckField v-model="blind" label="Blind: only letters on the labels until it is judged" />
-    <p v-if="run && !whole" class="soft">
+    <p v-if="group && !whole" class="soft">
       {{ each }} cells a side, drawn by lot. To tell 80 % from 60 % four times in five takes {{ ENOUGH }} a
       side.
     </p>

@@ -62,12 +62,12 @@ export const usePhotos = defineStore('photos', () => {
     const trayId = subjects.find(({ what }) => what === 'trays')?.id
     const tray = trayId ? trays.find(trayId) : undefined
     const name = tray
-      ? `Tray ${tray.number}, ${tray.body.runs[0]?.name ?? tray.body.name}`
+      ? `Tray ${tray.number}, ${tray.body.groups[0]?.name ?? tray.body.name}`
       : file.name.replace(/\.\w+$/, '') || 'Photo'
     return saving('photos', newId(), 0, {
       name: name.slice(0, 120),
       fileId: sent.id,
-      // A camera whose clock runs ahead does not take pictures tomorrow.
+      // A camera whose clock groups ahead does not take pictures tomorrow.
       on: sent.takenOn && sent.takenOn <= season.today ? sent.takenOn : season.today,
       subjects: [...subjects],
       placeId,
@@ -87,7 +87,7 @@ export const usePhotos = defineStore('photos', () => {
   function begunOn(id: string): Day | null {
     const tray = trays.find(id)
     const days = tray
-      ? trays.stands(tray).runs.flatMap(({ sownOn, setOn }) => [sownOn, setOn].flatMap((day) => day ?? []))
+      ? trays.stands(tray).groups.flatMap(({ sownOn, setOn }) => [sownOn, setOn].flatMap((day) => day ?? []))
       : [season.done.get(id)?.['stage-0']].flatMap((day) => day ?? [])
     return days.length ? days.reduce((a, b) => (a < b ? a : b)) : null
   }

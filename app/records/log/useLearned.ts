@@ -10,7 +10,7 @@ import {
   type CalibrationId,
   type Measurement,
 } from '#core/learning/calibrations'
-import { RUN_KINDS } from '#core/jobs/run'
+import { GUIDED_JOB_KINDS } from '#core/jobs/guided-job'
 
 /** What was learned of this bench: for each thing the book's figure, the household's own, and what it was measured by. */
 export function useLearned() {
@@ -32,7 +32,7 @@ export function useLearned() {
     }
     if (what === 'powder density') return context.feeds.get(of)?.name ?? of
     if (what === 'days up' || what === 'feed response') return context.crops.get(of)?.name ?? of
-    if (what === 'minutes') return RUN_KINDS.find((kind) => kind === of) ?? of
+    if (what === 'minutes') return GUIDED_JOB_KINDS.find((kind) => kind === of) ?? of
     return of
   }
 

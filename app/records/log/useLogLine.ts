@@ -60,15 +60,15 @@ export function useLogLine() {
   function answer(ask: LineAsk, id: string) {
     settled.value = [...settled.value, `${ask.unclear} ${ask.question}`]
     if (ask.unclear === 'sign') change({ signs: [...(read.value?.signs ?? []), id as SeenId] })
-    else if (ask.unclear === 'run') change({ run: id })
-    else if (ask.unclear === 'what') change(id === 'tray' ? { cropId: null } : { trayIds: [], run: null })
+    else if (ask.unclear === 'group') change({ group: id })
+    else if (ask.unclear === 'what') change(id === 'tray' ? { cropId: null } : { trayIds: [], group: null })
     else {
       const those = id === 'all' ? ask.choices.filter((one) => one.id !== 'all').map((one) => one.id) : [id]
-      const runs = those.length === 1 ? (find(bench, 'trays', those[0])?.body.runs ?? []) : []
-      const own = read.value?.cropId ? runs.filter(({ cropId }) => cropId === read.value!.cropId) : runs
+      const groups = those.length === 1 ? (find(bench, 'trays', those[0])?.body.groups ?? []) : []
+      const own = read.value?.cropId ? groups.filter(({ cropId }) => cropId === read.value!.cropId) : groups
       change({
         trayIds: those,
-        run: own.length === 1 ? own[0]!.code : null,
+        group: own.length === 1 ? own[0]!.code : null,
         sowingIds: own.flatMap(({ sowingId }) => sowingId ?? []),
       })
     }

@@ -10,7 +10,7 @@ import type { TrialQuestion } from '#core/trials/trial'
 import type { Stored } from '#shared/records/collections'
 import type { TrayRecord } from '#shared/records/tray'
 import type { TrialRecord } from '#shared/records/trial'
-import { judgedTrial, runFacts } from '#shared/reckoning/run-facts'
+import { judgedTrial, groupFacts } from '#shared/reckoning/group-facts'
 
 export interface SideWanted {
   readonly name: string
@@ -27,13 +27,13 @@ export function useTrials() {
   const { attempt } = useCommands()
 
   const all = computed(() => [...household.trials].reverse())
-  const facts = computed(() => runFacts(trays.all, household.entries, context.whole))
-  /** Runs whose cells are laid out and not sown: these can be dealt. */
+  const facts = computed(() => groupFacts(trays.all, household.entries, context.whole))
+  /** Groups whose cells are laid out and not sown: these can be dealt. */
   const unsown = computed(() =>
     trays.standing.flatMap((tray) =>
       trays
         .stands(tray)
-        .runs.filter(({ sown, cells, run }) => sown === 0 && cells >= 4 && run.stage === 0)
+        .groups.filter(({ sown, cells, group }) => sown === 0 && cells >= 4 && group.stage === 0)
         .map((stands) => ({ tray, stands })),
     ),
   )
@@ -50,9 +50,9 @@ export function useTrials() {
     seed: lot(),
     sides: sides.map((side) => ({ ...side })),
   })
-  async function setUp(asked: Asked, tray: Stored<TrayRecord>, run: string): Promise<string | null> {
+  async function setUp(asked: Asked, tray: Stored<TrayRecord>, group: string): Promise<string | null> {
     const id = newId()
-    const command = { name: 'deal cells', ...intent(id, asked), trayId: tray.id, run } as const
+    const command = { name: 'deal cells', ...intent(id, asked), trayId: tray.id, group } as const
     return (await attempt(`Trial: ${asked.name}`, [command], 'The cells are dealt.')) && id
   }
   /** Whole trays dealt to places, or to ways of watering. */

@@ -18,9 +18,9 @@ export function useSignRecord(trayId: () => string | null): ComputedRef<SignReco
   return computed(() => {
     const tray = trays.find(trayId() ?? '')
     if (!tray) return null
-    const ids = new Set([tray.id, ...tray.body.runs.flatMap(({ sowingId }) => sowingId ?? [])])
-    const run = tray.body.runs[0]
-    const stage = run?.sowingId ? season.row(run.sowingId)?.planned.stages[run.stage] : undefined
+    const ids = new Set([tray.id, ...tray.body.groups.flatMap(({ sowingId }) => sowingId ?? [])])
+    const group = tray.body.groups[0]
+    const stage = group?.sowingId ? season.row(group.sowingId)?.planned.stages[group.stage] : undefined
     return signRecordOf(
       {
         tray,

@@ -11,7 +11,7 @@ import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useCommands } from '~/household/commands'
 import { saving } from '~/household/write-records'
-import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { useTrays } from '~/trays/trays'
 import { fillsFor, lackingFor, missingOf, type Filled } from '#core/jobs/short'
 import { counted } from '#core/text/plurals'
@@ -19,13 +19,13 @@ import { planBatch, type BatchPlan } from '#core/media/batch'
 import { substitute } from '#core/media/substitute'
 import type { Stored } from '#shared/records/collections'
 import { asBatchRequest } from '#shared/reckoning/batch-request'
-import type { RunRecord } from '#shared/records/run'
+import type { GuidedJobRecord } from '#shared/records/guided-job'
 import { leftEmpty } from '#shared/reckoning/trays'
 
 /** The mix gives out: how much is filled, what is missing, and what to do. */
-const props = defineProps<{ run: Stored<RunRecord>; plan: BatchPlan }>()
+const props = defineProps<{ guidedJob: Stored<GuidedJobRecord>; plan: BatchPlan }>()
 const emit = defineEmits<{ close: [] }>()
-const runs = useRunStore()
+const guidedJobs = useGuidedJobs()
 const household = useHousehold()
 const context = useContext()
 const { attempt } = useCommands()
@@ -35,7 +35,7 @@ const { volume } = useMeasures()
 
 const batch = computed(() =>
   household.batches.find(({ id }) =>
-    props.run.body.subjects.some((one) => one.what === 'batches' && one.id === id),
+    props.guidedJob.body.subjects.some((one) => one.what === 'batches' && one.id === id),
   ),
 )
 const filled = ref<Filled[]>(props.plan.fills.map((_, fillIndex) => ({ fillIndex, cells: 0 })))
@@ -102,15 +102,15 @@ const others = computed(() =>
     .map(({ id, name }) => ({ value: id as string | null, name })),
 )
 const writeFilled = () =>
-  filled.value.forEach(({ fillIndex, cells }) => runs.answer(props.run, `fill-${fillIndex}`, 'filled', cells))
+  filled.value.forEach(({ fillIndex, cells }) => guidedJobs.answer(props.guidedJob, `fill-${fillIndex}`, 'filled', cells))
 
 async function makeMore() {
   const id = newId()
   if (!(await attempt(body.value.name, [saving('batches', id, 0, body.value)]))) return
   writeFilled()
   emit('close')
-  await runs.start('mix', `Mix ${volume(missingL.value)} more`, [{ what: 'batches', id, stage: null }], {
-    by: props.run.body.by,
+  await guidedJobs.start('mix', `Mix ${volume(missingL.value)} more`, [{ what: 'batches', id, stage: null }], {
+    by: props.guidedJob.body.by,
   })
 }
 

@@ -11,16 +11,16 @@ import { useSeason } from '~/plan/season'
 import {
   joinedMarks,
   markedAt,
-  runStands,
+  progressOf,
   type MarkKind,
-  type RunKind,
-  type RunStands,
+  type GuidedJobKind,
+  type JobProgress,
   type TimerStands,
-} from '#core/jobs/run'
+} from '#core/jobs/guided-job'
 import type { Stored } from '#shared/records/collections'
-import type { RunMark, RunRecord } from '#shared/records/run'
+import type { GuidedJobMark, GuidedJobRecord } from '#shared/records/guided-job'
 
-type Run = Stored<RunRecord>
+type GuidedJob = Stored<GuidedJobRecord>
 /** A run whose server does not answer is tried again after so long. */
 const AGAIN_MS = 4000
 
@@ -28,18 +28,18 @@ const AGAIN_MS = 4000
  * Jobs that are under way at the bench. A mark is shown at once and kept on this device until the server has it, so that
  * neither a reload nor a server that is gone loses a tick; of two phones both are kept.
  */
-export const useRunStore = defineStore('runs', () => {
+export const useGuidedJobs = defineStore('guidedJobs', () => {
   const household = useHousehold()
   const { perform, attempt } = useCommands()
   const season = useSeason()
   const { note } = useNotes()
 
-  /** Marks the server does not have yet, by household and run: a copy of a household has the same runs. */
-  const waiting = useLocalStorage<Record<string, RunMark[]>>('run-marks', {}, { initOnMounted: true })
-  const at = (runId: string) => `${household.id} ${runId}`
+  /** Marks the server does not have yet, by household and job: a copy of a household has the same jobs. */
+  const waiting = useLocalStorage<Record<string, GuidedJobMark[]>>('run-marks', {}, { initOnMounted: true })
+  const at = (jobId: string) => `${household.id} ${jobId}`
   const flushing = new Map<string, Promise<void>>()
   /** Marks made on this page that are not delivered, by their id: a second window writes over what both keep. */
-  const own = new Map<string, { of: string; mark: RunMark }>()
+  const own = new Map<string, { of: string; mark: GuidedJobMark }>()
   watch(waiting, (now) => {
     const lost = [...own.values()].filter(({ of, mark }) => !now[of]?.some((one) => one.id === mark.id))
     if (lost.length === 0) return
@@ -48,34 +48,34 @@ export const useRunStore = defineStore('runs', () => {
     waiting.value = all
   })
 
-  const whole = (run: Run): Run => {
-    const mine = waiting.value[at(run.id)]
-    return mine?.length ? { ...run, body: { ...run.body, marks: joinedMarks(run.body.marks, mine) } } : run
+  const whole = (guidedJob: GuidedJob): GuidedJob => {
+    const mine = waiting.value[at(guidedJob.id)]
+    return mine?.length ? { ...guidedJob, body: { ...guidedJob.body, marks: joinedMarks(guidedJob.body.marks, mine) } } : guidedJob
   }
-  const all = computed(() => household.runs.map(whole))
+  const all = computed(() => household.guidedJobs.map(whole))
   const open = computed(() => all.value.filter(({ body }) => body.status !== 'ended'))
   const find = (id: string) => all.value.find((one) => one.id === id)
-  const standsOf = new WeakMap<readonly RunMark[], RunStands>()
-  const stands = ({ body }: Run): RunStands => {
+  const standsOf = new WeakMap<readonly GuidedJobMark[], JobProgress>()
+  const stands = ({ body }: GuidedJob): JobProgress => {
     const known = standsOf.get(body.marks)
     if (known) return known
-    const found = runStands(body.marks)
+    const found = progressOf(body.marks)
     standsOf.set(body.marks, found)
     return found
   }
-  /** Timers of every run that is open, the first to ring first. */
+  /** Timers of every job that is open, the first to ring first. */
   const timers = computed(() =>
     open.value
-      .flatMap((run) => stands(run).timers.map((timer) => ({ run, timer })))
+      .flatMap((guidedJob) => stands(guidedJob).timers.map((timer) => ({ guidedJob, timer })))
       .sort((a, b) => endOf(a.timer) - endOf(b.timer)),
   )
 
   /** Begin a job, or go on with the one that is open for the same thing. */
   async function start(
-    kind: RunKind,
+    kind: GuidedJobKind,
     name: string,
-    subjects: RunRecord['subjects'],
-    also: Partial<RunRecord> = {},
+    subjects: GuidedJobRecord['subjects'],
+    also: Partial<GuidedJobRecord> = {},
   ) {
     const same = open.value.find(
       ({ body }) =>
@@ -84,7 +84,7 @@ export const useRunStore = defineStore('runs', () => {
           body.subjects.some((had) => had.what === one.what && had.id === one.id && had.stage === one.stage),
         ),
     )
-    if (same) return void (await navigateTo(`/runs/${same.id}`))
+    if (same) return void (await navigateTo(`/jobs/${same.id}`))
     const id = newId()
     const body = {
       name: name.slice(0, 120),
@@ -98,22 +98,22 @@ export const useRunStore = defineStore('runs', () => {
       ...also,
     }
     if (await attempt(body.name, [{ name: 'begin job', id, body }], undefined, { quiet: true }))
-      await navigateTo(`/runs/${id}`)
+      await navigateTo(`/jobs/${id}`)
   }
 
-  function mark(run: Run, step: string, what: MarkKind, more: Partial<RunMark> = {}) {
-    const one: RunMark = {
+  function mark(guidedJob: GuidedJob, step: string, what: MarkKind, more: Partial<GuidedJobMark> = {}) {
+    const one: GuidedJobMark = {
       id: newId(),
       step,
       what,
-      at: markedAt(run.body.marks, what, new Date()),
-      by: run.body.by,
+      at: markedAt(guidedJob.body.marks, what, new Date()),
+      by: guidedJob.body.by,
       key: '',
       value: null,
       note: '',
       ...more,
     }
-    const of = at(run.id)
+    const of = at(guidedJob.id)
     own.set(one.id, { of, mark: one })
     waiting.value = { ...waiting.value, [of]: [...(waiting.value[of] ?? []), one] }
     void flush(of)
@@ -128,7 +128,7 @@ export const useRunStore = defineStore('runs', () => {
   }
   async function sendWaiting(of: string): Promise<void> {
     while (waiting.value[of]?.length) {
-      const stood = household.runs.find(({ id }) => at(id) === of)
+      const stood = household.guidedJobs.find(({ id }) => at(id) === of)
       if (!stood) return
       const sent = waiting.value[of]!
       const kept = await added(stood, sent)
@@ -141,12 +141,12 @@ export const useRunStore = defineStore('runs', () => {
     }
   }
 
-  /** @returns the run as it stands then; null where the server does not answer */
-  async function added(stood: Run, marks: RunMark[]): Promise<Run | null> {
+  /** @returns the job as it stands then; null where the server does not answer */
+  async function added(stood: GuidedJob, marks: GuidedJobMark[]): Promise<GuidedJob | null> {
     try {
       const command = { name: 'mark job', id: stood.id, marks } as const
       const { performed } = await perform(stood.body.name, [command], { quiet: true, keepsKey: false })
-      return (performed.changed[0]?.record ?? stood) as Run
+      return (performed.changed[0]?.record ?? stood) as GuidedJob
     } catch (error) {
       if (!readProblem(error)) return null
       note(whyNot(error))
@@ -158,26 +158,26 @@ export const useRunStore = defineStore('runs', () => {
     }
   }
 
-  /** Paused, taken up again, handed to another: said of the whole run. */
+  /** Paused, taken up again, handed to another: said of the whole job. */
   async function change(
-    run: Run,
-    what: Partial<Pick<RunRecord, 'status' | 'by' | 'hands'>>,
+    guidedJob: GuidedJob,
+    what: Partial<Pick<GuidedJobRecord, 'status' | 'by' | 'hands'>>,
   ): Promise<boolean> {
-    await flush(at(run.id))
-    const command = { name: 'change job', id: run.id, ...what } as const
-    return (await attempt(run.body.name, [command], undefined, { quiet: true })) !== null
+    await flush(at(guidedJob.id))
+    const command = { name: 'change job', id: guidedJob.id, ...what } as const
+    return (await attempt(guidedJob.body.name, [command], undefined, { quiet: true })) !== null
   }
   /** Ended, with what it did written down. */
-  async function end(run: Run, by: string, said: string): Promise<boolean> {
-    await flush(at(run.id))
-    return (await attempt(run.body.name, [{ name: 'end job', id: run.id, by }], said)) !== null
+  async function end(guidedJob: GuidedJob, by: string, said: string): Promise<boolean> {
+    await flush(at(guidedJob.id))
+    return (await attempt(guidedJob.body.name, [{ name: 'end job', id: guidedJob.id, by }], said)) !== null
   }
 
   return {
     all,
     open,
     timers,
-    isWaiting: (run: Run) => Boolean(waiting.value[at(run.id)]?.length),
+    isWaiting: (guidedJob: GuidedJob) => Boolean(waiting.value[at(guidedJob.id)]?.length),
     find,
     stands,
     start,
@@ -185,11 +185,11 @@ export const useRunStore = defineStore('runs', () => {
     change,
     end,
     flushAll: () => Object.keys(waiting.value).forEach((of) => void flush(of)),
-    answer: (run: Run, step: string, key: string, value: number | null, words = '') =>
-      mark(run, step, 'answer', { key, value, note: words }),
-    startTimer: (run: Run, step: string, name: string, minutes: number) =>
-      mark(run, step, 'timer', { key: newId(), value: minutes, note: name }),
-    stopTimer: (run: Run, timer: TimerStands) => mark(run, timer.step, 'stopped', { key: timer.id }),
+    answer: (guidedJob: GuidedJob, step: string, key: string, value: number | null, words = '') =>
+      mark(guidedJob, step, 'answer', { key, value, note: words }),
+    startTimer: (guidedJob: GuidedJob, step: string, name: string, minutes: number) =>
+      mark(guidedJob, step, 'timer', { key: newId(), value: minutes, note: name }),
+    stopTimer: (guidedJob: GuidedJob, timer: TimerStands) => mark(guidedJob, timer.step, 'stopped', { key: timer.id }),
   }
 })
 

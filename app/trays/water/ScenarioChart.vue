@@ -6,39 +6,39 @@ import type { WaterScenario, ScenarioRequest } from '#core/water/water-scenario'
 import { printNumber } from '#core/units/format'
 
 /** Four small charts under one axis of days: water, air, salts and food of two trays. */
-const props = defineProps<{ runs: readonly WaterScenario[]; stores: readonly ScenarioRequest[] }>()
+const props = defineProps<{ groups: readonly WaterScenario[]; stores: readonly ScenarioRequest[] }>()
 const WIDTH = 430
 const HEIGHT = 190
 const PAD = { left: 46, right: 10, top: 26, bottom: 28 }
 
-const days = computed(() => props.runs[0]!.days.length)
+const days = computed(() => props.groups[0]!.days.length)
 const x = computed(() => scaleLinear([0, days.value], [PAD.left, WIDTH - PAD.right]))
 const charts = computed(() =>
   [
     {
       name: 'Water that is easily had, % left',
-      of: props.runs.map((run) => run.days.map(({ gone }) => Math.max(0, 100 * (1 - gone)))),
+      of: props.groups.map((group) => group.days.map(({ gone }) => Math.max(0, 100 * (1 - gone)))),
       mark: 55,
       says: 'water again',
       top: 100,
     },
     {
       name: 'Air in the mix, %',
-      of: props.runs.map((run) => run.days.map(({ air }) => 100 * air)),
+      of: props.groups.map((group) => group.days.map(({ air }) => 100 * air)),
       mark: null,
       says: '',
       top: null,
     },
     {
       name: 'Salts in its water, mS/cm',
-      of: props.runs.map((run) => run.days.map(({ ecMsPerCm }) => ecMsPerCm)),
+      of: props.groups.map((group) => group.days.map(({ ecMsPerCm }) => ecMsPerCm)),
       mark: 2,
       says: 'seedlings bear',
       top: null,
     },
     {
       name: 'Nitrogen within reach, mg',
-      of: props.runs.map((run) => run.days.map(({ nitrogenMg }) => nitrogenMg)),
+      of: props.groups.map((group) => group.days.map(({ nitrogenMg }) => nitrogenMg)),
       mark: null,
       says: '',
       top: null,

@@ -10,7 +10,7 @@ import WeighForm from '~/trays/water/WeighForm.vue'
 import { useDates } from '~/kit/useDates'
 import { useMeasures } from '~/kit/useMeasures'
 import { useWaterWords } from '~/trays/water/useWaterWords'
-import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { useWater } from '~/trays/water/water'
 import { weightAt } from '#core/water/follow'
 import { dayOf } from '#core/water/watering-events'
@@ -23,7 +23,7 @@ import type { TrayRecord } from '#shared/records/tray'
 /** The water of a tray: how much is in it, when it wants more and how, what its weighings say. */
 const props = defineProps<{ tray: Stored<TrayRecord> }>()
 const water = useWater()
-const runs = useRunStore()
+const groups = useGuidedJobs()
 const { mass, aboutVolume: volume } = useMeasures()
 const { printDay } = useDates()
 const { verdict, doing } = useWaterWords()
@@ -60,7 +60,7 @@ const watered = () =>
     { trayId: props.tray.id, how: here.value!.outlook.way.how },
   ])
 const start = () =>
-  runs.start('water', `Water ${name.value}`, [{ what: 'trays', id: props.tray.id, stage: null }])
+  groups.start('water', `Water ${name.value}`, [{ what: 'trays', id: props.tray.id, stage: null }])
 const last = computed(() => here.value?.wateringEvents.slice(-6).reverse() ?? [])
 const saidOf = (one: (typeof last.value)[number]) =>
   one.kind === 'watered'
@@ -150,7 +150,7 @@ const saidOf = (one: (typeof last.value)[number]) =>
         :tray-id="tray.id"
         :capacity-l="here.store.capacityL.value"
         :days-up="here.daysUp"
-        :potted="tray.body.runs.some(({ stage }) => stage > 0)"
+        :potted="tray.body.groups.some(({ stage }) => stage > 0)"
       />
       <DrawingFrame :file="`water-tray-${tray.number}`" title="Its water"
         ><WaterChart :water="here" :name="`Tray ${tray.number}`"

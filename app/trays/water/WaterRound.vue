@@ -6,14 +6,14 @@ import Button from 'primevue/button'
 import { Play } from '@lucide/vue'
 import { useMeasures } from '~/kit/useMeasures'
 import { useWaterWords } from '~/trays/water/useWaterWords'
-import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { useWater } from '~/trays/water/water'
 import { counted } from '#core/text/plurals'
 import { useDates } from '~/kit/useDates'
 
 /** Which trays want water today, how much and how; which tomorrow; which want to be lifted; which to be left. */
 const water = useWater()
-const runs = useRunStore()
+const groups = useGuidedJobs()
 const { aboutVolume: volume } = useMeasures()
 const { printDay } = useDates()
 const { short } = useWaterWords()
@@ -24,9 +24,9 @@ const reservoirs = computed(() => round.value.reservoirs)
 const hotC = computed(() => round.value.hotC)
 const all = computed(() => today.value.reduce((sum, one) => sum + one.water.outlook.pourL.value, 0))
 const nameOf = (one: (typeof today.value)[number]) =>
-  one.tray.body.runs.map(({ name }) => name).join(', ') || one.tray.body.name
+  one.tray.body.groups.map(({ name }) => name).join(', ') || one.tray.body.name
 const start = () =>
-  runs.start(
+  groups.start(
     'water',
     `Water ${counted(today.value.length, 'tray')}`,
     today.value.map(({ tray }) => ({ what: 'trays' as const, id: tray.id, stage: null })),

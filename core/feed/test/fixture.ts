@@ -24,13 +24,13 @@ export const powder = (n: number, p: number, k: number, over: Partial<Feed> = {}
 export const amount = (value: number, unit: string) => given('given', value, unit, yours())
 export const teaspoon: Tool = { id: 't', name: 'teaspoon', kind: 'spoon', capacityMl: 5 }
 export const syringe: Tool = { id: 's', name: '10 mL syringe', kind: 'syringe', capacityMl: 10 }
-export const kitchen: Tool = { id: 'k', name: 'kitchen scale', kind: 'kitchen scale', capacityMl: null }
+export const units: Tool = { id: 'k', name: 'kitchen scale', kind: 'kitchen scale', capacityMl: null }
 export const pocket: Tool = { id: 'p', name: 'pocket scale', kind: 'pocket scale', capacityMl: null }
 export const request = (over: Partial<DoseRequest> = {}): DoseRequest => ({
   feed: powder(20, 20, 20),
   growthStageId: 'true-leaves',
   targetNMgPerL: 60,
   vessel: { name: 'blue jug', volumeL: 2 },
-  tools: [teaspoon, kitchen],
+  tools: [teaspoon, units],
   ...over,
 })

@@ -5,9 +5,9 @@ import { addDays, dayFrom, daysBetween } from '../../calendar/day'
 import {
   BATCH_WITHIN_DAYS,
   extentOf,
-  feedRuns,
+  feedDemands,
   loadOf,
-  mixRuns,
+  mixDemands,
   overflows,
   type SeasonLoad,
   type SeasonRow,
@@ -43,21 +43,21 @@ describe('batches of a season', () => {
   it('hold every filled stage exactly once, each with its own mix, within three days of its first', () => {
     fc.assert(
       fc.property(season, (rows) => {
-        const runs = mixRuns(rows, frame)
+        const demands = mixDemands(rows, frame)
         const all = filled(rows)
         expect(
-          runs.flatMap(({ of }) => of.map(({ sowingId, stage }) => `${sowingId} ${stage}`)).sort(),
+          demands.flatMap(({ of }) => of.map(({ sowingId, stage }) => `${sowingId} ${stage}`)).sort(),
         ).toEqual(all.map(({ sowingId, index }) => `${sowingId} ${index}`).sort())
-        for (const run of runs) {
-          const stages = run.of.map((at) =>
+        for (const demand of demands) {
+          const stages = demand.of.map((at) =>
             all.find(({ sowingId, index }) => sowingId === at.sowingId && index === at.stage)!,
           )
-          expect(new Set(stages.map(({ recipeId }) => recipeId))).toEqual(new Set([run.recipeId]))
-          const after = stages.map(({ from }) => daysBetween(run.on, from))
+          expect(new Set(stages.map(({ recipeId }) => recipeId))).toEqual(new Set([demand.recipeId]))
+          const after = stages.map(({ from }) => daysBetween(demand.on, from))
           expect([Math.min(...after), Math.max(...after) <= BATCH_WITHIN_DAYS]).toEqual([0, true])
-          expect(run.looseL).toBeCloseTo(sum(stages.map(({ looseL }) => looseL)), 9)
+          expect(demand.looseL).toBeCloseTo(sum(stages.map(({ looseL }) => looseL)), 9)
           // Trays and pots are counted together, and none is lost.
-          expect(sum(run.fills.map(({ count }) => count))).toBe(sum(stages.map(({ fill }) => fill.count)))
+          expect(sum(demand.fills.map(({ count }) => count))).toBe(sum(stages.map(({ fill }) => fill.count)))
         }
       }),
       { numRuns: 60 },
@@ -67,7 +67,7 @@ describe('batches of a season', () => {
   it('take as many goes at the tub as its stirrable part asks for, and not one more', () => {
     fc.assert(
       fc.property(season, fc.integer({ min: 2, max: 200 }), (rows, tubL) => {
-        for (const { looseL, tubs } of mixRuns(rows, { tubL })) {
+        for (const { looseL, tubs } of mixDemands(rows, { tubL })) {
           // Mix fills at most 0.6 of a tub that is to be stirred (common practice).
           expect(tubs * tubL * 0.6).toBeGreaterThanOrEqual(looseL - 1e-6)
           expect(tubs === 1 || (tubs - 1) * tubL * 0.6 < looseL).toBe(true)
@@ -81,7 +81,7 @@ describe('batches of a season', () => {
     fc.assert(
       fc.property(season, (rows) => {
         const said = (list: readonly SeasonRow[]) =>
-          mixRuns(list, frame)
+          mixDemands(list, frame)
             .map(({ on, recipeId, looseL }) => `${on} ${recipeId} ${looseL.toFixed(6)}`)
             .sort()
         expect(said([...rows].reverse())).toEqual(said(rows))
@@ -95,23 +95,23 @@ describe('feeds of a season', () => {
   it('are carried in enough cans, lose no litre and stay within a day of the plants’ own days', () => {
     fc.assert(
       fc.property(season, fc.integer({ min: 1, max: 15 }), (rows, canL) => {
-        const runs = feedRuns(rows, { canL })
+        const demands = feedDemands(rows, { canL })
         const own = rows.flatMap(({ feeding }) => feeding.feeds)
-        expect(sum(runs.map(({ solutionL }) => solutionL))).toBeCloseTo(
+        expect(sum(demands.map(({ solutionL }) => solutionL))).toBeCloseTo(
           sum(own.map(({ solutionL }) => solutionL)),
           6,
         )
-        for (const run of runs) {
-          expect(run.cans).toBe(Math.max(1, Math.ceil(run.solutionL / canL - 1e-9)))
-          for (const { sowingId, stage } of run.of) {
+        for (const demand of demands) {
+          expect(demand.cans).toBe(Math.max(1, Math.ceil(demand.solutionL / canL - 1e-9)))
+          for (const { sowingId, stage } of demand.of) {
             const feeds = rows.find(({ id }) => id === sowingId)!.feeding.feeds
             expect(
               feeds.some(
                 (one) =>
                   one.stage === stage &&
-                  one.nMgPerL === run.nMgPerL &&
-                  daysBetween(run.on, one.on) >= 0 &&
-                  daysBetween(run.on, one.on) <= 1,
+                  one.nMgPerL === demand.nMgPerL &&
+                  daysBetween(demand.on, one.on) >= 0 &&
+                  daysBetween(demand.on, one.on) <= 1,
               ),
             ).toBe(true)
           }
@@ -159,16 +159,16 @@ describe('the shelf', () => {
       fc.property(flats, fc.integer({ min: 0, max: 12 }), (list, shelf) => {
         const from = dayFrom('2027-02-20')
         const load: SeasonLoad = { from, days: list.length, places: new Map([['shelf', list]]) }
-        const runs = overflows(load, [{ ...SHELF, flats: shelf }])
+        const demands = overflows(load, [{ ...SHELF, flats: shelf }])
         list.forEach((n, i) => {
           const day = addDays(load.from, i)
-          const inside = runs.filter(({ from, until }) => from <= day && day < until)
+          const inside = demands.filter(({ from, until }) => from <= day && day < until)
           expect([inside.length, inside.every(({ most }) => most >= n)]).toEqual([n > shelf ? 1 : 0, true])
         })
-        for (const [i, { from, until, most }] of runs.entries()) {
+        for (const [i, { from, until, most }] of demands.entries()) {
           expect(list).toContain(most)
           // Runs that touch are one run.
-          if (i > 0) expect(runs[i - 1]!.until < from).toBe(true)
+          if (i > 0) expect(demands[i - 1]!.until < from).toBe(true)
           expect(until > from).toBe(true)
         }
       }),
@@ -180,14 +180,14 @@ describe('what a season asks for', () => {
   const rows = [row('a', 'tomato'), row('b', 'tomatillo'), row('c', 'basil'), row('d', 'pepper')]
 
   it('puts stages of one mix a few days apart into one batch, and loses no litre', () => {
-    const runs = mixRuns(rows, frame)
+    const demands = mixDemands(rows, frame)
     const all = rows.flatMap(({ planned }) => planned.stages).reduce((sum, { looseL }) => sum + looseL, 0)
-    expect(runs.reduce((sum, { looseL }) => sum + looseL, 0)).toBeCloseTo(all, 9)
-    for (const run of runs) {
-      expect(run.soakOn).toBe(addDays(run.on, -1))
-      expect(run.tubs * frame.tubL * 0.6).toBeGreaterThanOrEqual(run.looseL - 1e-9)
+    expect(demands.reduce((sum, { looseL }) => sum + looseL, 0)).toBeCloseTo(all, 9)
+    for (const demand of demands) {
+      expect(demand.soakOn).toBe(addDays(demand.on, -1))
+      expect(demand.tubs * frame.tubL * 0.6).toBeGreaterThanOrEqual(demand.looseL - 1e-9)
     }
-    const shared = runs.find(({ of }) => of.length > 1)
+    const shared = demands.find(({ of }) => of.length > 1)
     expect(shared).toBeDefined()
   })
 
@@ -197,10 +197,10 @@ describe('what a season asks for', () => {
         expect(on > planned.emergeOn! && on < planned.outOn).toBe(true)
         expect(solutionL).toBeGreaterThan(0)
       }
-    const runs = feedRuns(rows, frame)
+    const demands = feedDemands(rows, frame)
     const sum = (list: readonly { solutionL: number }[]) =>
       list.reduce((all, { solutionL }) => all + solutionL, 0)
-    expect(sum(runs)).toBeCloseTo(sum(rows.flatMap(({ feeding }) => feeding.feeds)), 9)
+    expect(sum(demands)).toBeCloseTo(sum(rows.flatMap(({ feeding }) => feeding.feeds)), 9)
   })
 
   const tomato = plan('tomato')

@@ -20,7 +20,7 @@ export interface SeasonRow {
 }
 
 /** Stages that fall due within a few days and share a mix. */
-export interface MixRun {
+export interface MixDemand {
   readonly id: string
   readonly recipeId: string
   /** The day the first of it is filled in, and the evening on which dry coir is set to soak. */
@@ -34,7 +34,7 @@ export interface MixRun {
 }
 
 /** Feeds of one strength that fall on the same few days. */
-export interface FeedRun {
+export interface FeedDemand {
   readonly on: Day
   readonly nMgPerL: number
   readonly solutionL: number
@@ -94,7 +94,7 @@ export function extentOf(rows: readonly { planned: PlannedSowing }[], frame: Sea
 }
 
 /** Stages that share a mix and fall within a few days become one batch, made for the first of them. */
-export function mixRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'tubL'>): MixRun[] {
+export function mixDemands(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'tubL'>): MixDemand[] {
   const due = rows
     .flatMap(({ id, planned }) =>
       planned.stages.flatMap((stage) =>
@@ -107,7 +107,7 @@ export function mixRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'tu
     ({ recipeId }) => recipeId,
     ({ from }) => from,
     BATCH_WITHIN_DAYS,
-  ).map((stages): MixRun => {
+  ).map((stages): MixDemand => {
     const [{ from: on, recipeId, sowingId, index }] = stages as [(typeof stages)[number]]
     const looseL = stages.reduce((sum, stage) => sum + stage.looseL, 0)
     return {
@@ -124,7 +124,7 @@ export function mixRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'tu
 }
 
 /** Feeds of one strength on the same days are mixed together. */
-export function feedRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'canL'>): FeedRun[] {
+export function feedDemands(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'canL'>): FeedDemand[] {
   const due = rows
     .flatMap(({ id, feeding }) => feeding.feeds.map((feed) => ({ ...feed, sowingId: id })))
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
@@ -135,7 +135,7 @@ export function feedRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'c
     FEED_WITHIN_DAYS,
   ).map((feeds) => {
     const [{ nMgPerL }] = feeds as [(typeof feeds)[number]]
-    return feedRunOf(
+    return feedDemandOf(
       nMgPerL,
       feeds.map(({ sowingId, stage, on, solutionL }) => ({ sowingId, stage, on, solutionL })),
       frame,
@@ -144,11 +144,11 @@ export function feedRuns(rows: readonly SeasonRow[], frame: Pick<SeasonFrame, 'c
 }
 
 /** One mixing of a feed for these, on the first of their days. */
-export function feedRunOf(
+export function feedDemandOf(
   nMgPerL: number,
   of: readonly FedStage[],
   { canL }: Pick<SeasonFrame, 'canL'>,
-): FeedRun {
+): FeedDemand {
   const solutionL = of.reduce((sum, one) => sum + one.solutionL, 0)
   const on = of.reduce((first, one) => (one.on < first ? one.on : first), of[0]!.on)
   return { on, nMgPerL, solutionL, cans: Math.max(1, Math.ceil(solutionL / canL - 1e-9)), of }
@@ -216,18 +216,18 @@ export function overflows(load: SeasonLoad, places: readonly Place[]): Overflow[
   return places
     .flatMap((place) => {
       const room = place.flats
-      const runs: { place: Place; from: Day; until: Day; most: number }[] = []
-      if (room === null) return runs
+      const demands: { place: Place; from: Day; until: Day; most: number }[] = []
+      if (room === null) return demands
       load.places.get(place.id)?.forEach((flats, i) => {
         if (flats <= room + 1e-9) return
         const day = addDays(load.from, i)
-        const last = runs.at(-1)
+        const last = demands.at(-1)
         if (last && last.until === day) {
           last.until = addDays(day, 1)
           last.most = Math.max(last.most, flats)
-        } else runs.push({ place, from: day, until: addDays(day, 1), most: flats })
+        } else demands.push({ place, from: day, until: addDays(day, 1), most: flats })
       })
-      return runs
+      return demands
     })
     .sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0))
 }

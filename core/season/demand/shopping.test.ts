@@ -48,8 +48,8 @@ describe('what a season runs short of', () => {
     const balanced = [...BUILT_IN_FEEDS.values()].find(
       ({ nPercent, form }) => form === 'powder' && nPercent === 20,
     )!
-    const run = { on: first, nMgPerL: 100, solutionL: 9 } as Parameters<typeof needsOfFeed>[0]
-    const [powder] = needsOfFeed(run, balanced).needs
+    const demand = { on: first, nMgPerL: 100, solutionL: 9 } as Parameters<typeof needsOfFeed>[0]
+    const [powder] = needsOfFeed(demand, balanced).needs
     // mg/L N = g/L · %N · 10.
     expect(powder!.amount.value).toBeCloseTo((9 * 100) / (20 * 10), 9)
     expect(powder!.amount.unit).toBe('g')

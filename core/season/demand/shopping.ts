@@ -8,7 +8,7 @@ import { needsOfBatch, type Need } from '../../supplies/needs'
 import { derive, given } from '../../working/figure'
 import { practice } from '../../working/source'
 import type { Day } from '../../calendar/day'
-import type { FeedRun, MixRun } from './demand'
+import type { FeedDemand, MixDemand } from './demand'
 import type { CareVisit } from '../schedule/final-care'
 
 /** What is wanted on a day. */
@@ -34,14 +34,14 @@ export const batchOf = ({ parts, extras, preparations }: MixRecipe) => ({
 })
 
 /** What a batch of the season takes from the stores; nothing where its recipe cannot be made. */
-export function needsOfMix({ on, fills }: MixRun, recipe: MixRecipe, materials: MaterialLibrary): DatedNeeds {
+export function needsOfMix({ on, fills }: MixDemand, recipe: MixRecipe, materials: MaterialLibrary): DatedNeeds {
   const scoop = { name: 'litre', volumeL: 1 }
   const request: BatchRequest = { ...batchOf(recipe), fills, scoop, materials }
   return { on, needs: batchProblems(request).length ? [] : needsOfBatch(planBatch(request)) }
 }
 
 /** The feed that goes into the cans of a run. */
-export function needsOfFeed({ on, nMgPerL, solutionL }: FeedRun, feed: Feed): DatedNeeds {
+export function needsOfFeed({ on, nMgPerL, solutionL }: FeedDemand, feed: Feed): DatedNeeds {
   const { massG, volumeMl } = planDose({
     feed,
     growthStageId: 'growing-on',

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { addDays, dayFrom } from '../../calendar/day'
 import { disagreements, type Neighbour } from './disagreements'
 
-const run = (name: string, more: Partial<Neighbour> = {}): Neighbour => ({
+const group = (name: string, more: Partial<Neighbour> = {}): Neighbour => ({
   name,
   on: dayFrom('2027-03-20'),
   mixC: 24,
@@ -13,19 +13,19 @@ const run = (name: string, more: Partial<Neighbour> = {}): Neighbour => ({
   ...more,
 })
 const lights = ['either', 'wants light', 'wants dark'] as const
-const anyRun = fc
+const anyGroup = fc
   .record({
     days: fc.integer({ min: 0, max: 40 }),
     mixC: fc.integer({ min: 12, max: 32 }),
     light: fc.constantFrom(...lights),
     upDays: fc.option(fc.integer({ min: 2, max: 30 })),
   })
-  .map(({ days, ...more }) => run('one', { ...more, on: addDays(dayFrom('2027-03-01'), days) }))
+  .map(({ days, ...more }) => group('one', { ...more, on: addDays(dayFrom('2027-03-01'), days) }))
 
-describe('runs of one tray', () => {
+describe('groups of one tray', () => {
   it('agree with themselves, and of two it is the same whichever is named first', () => {
     fc.assert(
-      fc.property(anyRun, anyRun, (one, other) => {
+      fc.property(anyGroup, anyGroup, (one, other) => {
         expect(disagreements([one, one], 3)).toEqual([])
         const why = (a: Neighbour, b: Neighbour) => disagreements([a, b], 3).map((each) => each.why)
         expect(why(one, other)).toEqual(why(other, one))
@@ -33,14 +33,14 @@ describe('runs of one tray', () => {
     )
   })
   it('are told apart by what the trade keeps apart, each pair once, with the figures of both', () => {
-    const fennel = run('fennel')
-    const dark = run('delphinium', { light: 'wants dark' })
-    const lit = run('snapdragon', { light: 'wants light' })
-    const warm = run('okra', { mixC: 30 })
-    const slow = run('parsley', { upDays: 24 })
-    const later = run('chard', { on: addDays(fennel.on, 9) })
-    const of = (...runs: Neighbour[]) =>
-      disagreements(runs, 3).map(({ names, why }) => `${names.join('/')}: ${why}`)
+    const fennel = group('fennel')
+    const dark = group('delphinium', { light: 'wants dark' })
+    const lit = group('snapdragon', { light: 'wants light' })
+    const warm = group('okra', { mixC: 30 })
+    const slow = group('parsley', { upDays: 24 })
+    const later = group('chard', { on: addDays(fennel.on, 9) })
+    const of = (...groups: Neighbour[]) =>
+      disagreements(groups, 3).map(({ names, why }) => `${names.join('/')}: ${why}`)
     expect(of(fennel, dark)).toEqual([])
     expect(of(dark, lit)).toEqual(['delphinium/snapdragon: light and dark'])
     expect(of(fennel, warm)).toEqual(['fennel/okra: another warmth'])

@@ -1,10 +1,10 @@
 import type { Apart } from '../schedule/placed'
 import { apart, type TrayShare } from './packing'
 
-/** A run as its neighbours see it. */
+/** A group as its neighbours see it. */
 export type Neighbour = Pick<TrayShare, 'name' | 'on' | 'mixC' | 'light' | 'upDays' | 'sown'>
 
-/** Two runs of one tray that want different things, and what. */
+/** Two groups of one tray that want different things, and what. */
 export interface Disagreement {
   readonly names: readonly [string, string]
   readonly why: Apart
@@ -13,13 +13,13 @@ export interface Disagreement {
 }
 
 /**
- * Runs of one tray that do not agree: sown on other days, another warmth, light against dark, up at another time.
+ * Groups of one tray that do not agree: sown on other days, another warmth, light against dark, up at another time.
  *
  * @param withinDays sowings so many days apart still agree
  */
-export function disagreements(runs: readonly Neighbour[], withinDays: number): Disagreement[] {
-  return runs.flatMap((one, i) =>
-    runs.slice(i + 1).flatMap((other) => {
+export function disagreements(groups: readonly Neighbour[], withinDays: number): Disagreement[] {
+  return groups.flatMap((one, i) =>
+    groups.slice(i + 1).flatMap((other) => {
       const why = apart({ ...one, placeIds: '' }, { ...other, placeIds: '' }, withinDays)
       return why
         ? [

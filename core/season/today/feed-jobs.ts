@@ -1,5 +1,5 @@
 import { addDays, daysBetween, type Day } from '../../calendar/day'
-import { feedRunOf, gather, type FedStage, type FeedRun } from '../demand/demand'
+import { feedDemandOf, gather, type FedStage, type FeedDemand } from '../demand/demand'
 import { PLAIN, stateOn, targetKey, type Job, type TodayInput } from './job'
 import { doneOn, type Marked } from './marks'
 import { standsNow } from './stands-now'
@@ -42,18 +42,18 @@ export function feedJobs(
   )
   return groups.map((group): Job => {
     const [first] = group as [Due]
-    const run = feedRunOf(first.nMgPerL, group, { canL })
+    const demand = feedDemandOf(first.nMgPerL, group, { canL })
     const isGiven = first.givenOn !== undefined
     return {
       ...PLAIN,
-      id: `feed ${run.on} ${first.nMgPerL} ${targetKey(first)}`,
+      id: `feed ${demand.on} ${first.nMgPerL} ${targetKey(first)}`,
       kind: 'feed',
       of: group.map(({ sowingId, stage }) => ({ sowingId, stage })),
       names: group.map(({ sowingId }) => byId.get(sowingId)?.name ?? ''),
-      dueOn: run.on,
-      state: isGiven ? 'done' : stateOn(run.on, today, null),
+      dueOn: demand.on,
+      state: isGiven ? 'done' : stateOn(demand.on, today, null),
       placeIds: [...new Set(group.flatMap(({ sowingId }) => placesOf(sowingId)))],
-      feed: run,
+      feed: demand,
       first: isFirst(group),
     }
   })
@@ -97,7 +97,7 @@ function toCarry(list: readonly Due[], today: Day): Due[] {
 }
 
 /** The day on which each feed was given: every giving stands for the nearest feed of its plants, and for no other. */
-function feedsGiven(feeds: readonly FeedRun[], marked: Marked): Map<FedStage, Day> {
+function feedsGiven(feeds: readonly FeedDemand[], marked: Marked): Map<FedStage, Day> {
   const of = new Map<string, FedStage[]>()
   for (const one of feeds.flatMap((feed) => feed.of))
     of.set(targetKey(one), [...(of.get(targetKey(one)) ?? []), one])

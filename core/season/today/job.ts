@@ -1,6 +1,6 @@
 import type { Crop } from '../../sowing/crop'
 import { addDays, type Day } from '../../calendar/day'
-import type { FeedRun, MixRun, SeasonRow } from '../demand/demand'
+import type { FeedDemand, MixDemand, SeasonRow } from '../demand/demand'
 import type { StageKind } from '../schedule/schedules'
 import type { Absence } from './absence'
 import type { CareVisit } from '../schedule/final-care'
@@ -59,8 +59,8 @@ export interface Job {
   readonly danger: Danger | null
   /** Places the hands go to, by their ids; none where it is done at the bench. */
   readonly placeIds: readonly string[]
-  readonly mix: MixRun | null
-  readonly feed: FeedRun | null
+  readonly mix: MixDemand | null
+  readonly feed: FeedDemand | null
   /** The first feed of these plants. */
   readonly first: boolean
   /** Hours outside, where it is hardening. */
@@ -90,8 +90,8 @@ export type TodayRow = SeasonRow & { readonly crop: Crop }
 
 export interface TodayInput {
   readonly rows: readonly TodayRow[]
-  readonly mixes: readonly MixRun[]
-  readonly feeds: readonly FeedRun[]
+  readonly mixes: readonly MixDemand[]
+  readonly feeds: readonly FeedDemand[]
   readonly marks: readonly Mark[]
   readonly today: Day
   /** Coldest night that is forecast for the days ahead, °C; null where nobody looked. */

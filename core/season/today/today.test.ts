@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { addDays, type Day } from '../../calendar/day'
-import { feedRuns, mixRuns } from '../demand/demand'
+import { feedDemands, mixDemands } from '../demand/demand'
 import { frame, row } from '../test/fixture'
 import type { Mark, TodayInput } from './job'
 import { doneBySowing } from './marks'
@@ -13,8 +13,8 @@ describe('today', () => {
     const rows = [row('t', 'pepper', { done: done.get('t') ?? {}, notBefore: today })]
     return {
       rows,
-      mixes: mixRuns(rows, frame),
-      feeds: feedRuns(rows, frame),
+      mixes: mixDemands(rows, frame),
+      feeds: feedDemands(rows, frame),
       marks,
       today,
       nightC: null,
@@ -82,7 +82,7 @@ describe('today', () => {
       ...pepper.planned.stages.map(({ index, from }) => mark('stage', index, from)),
       mark('look', 0, pepper.planned.emergeOn!),
     ]
-    const [first] = feedRuns(input(pepper.planned.outOn, marks).rows, frame)
+    const [first] = feedDemands(input(pepper.planned.outOn, marks).rows, frame)
     const given = mark('feed', first!.of[0]!.stage, first!.on)
     expect(jobs(first!.on, marks)).toContain('feed due')
     expect(jobs(first!.on, [...marks, given])).toContain('feed done')
@@ -91,7 +91,7 @@ describe('today', () => {
 
   it('feeds nothing that is planted out', () => {
     const marks = pepper.planned.stages.map(({ index, from }) => mark('stage', index, from))
-    const due = feedRuns(input(pepper.planned.outOn, marks).rows, frame).at(-1)!
+    const due = feedDemands(input(pepper.planned.outOn, marks).rows, frame).at(-1)!
     const out = mark('out', pepper.planned.stages.length, due.on)
     expect(jobs(due.on, marks).filter((job) => /feed/.test(job))).not.toEqual([])
     expect(jobs(due.on, [...marks, out]).filter((job) => /feed/.test(job))).toEqual([])

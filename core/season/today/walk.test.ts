@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { CROPS } from '../../sowing/crops'
 import { addDays, dayFrom, type Day } from '../../calendar/day'
-import { feedRuns, mixRuns } from '../demand/demand'
+import { feedDemands, mixDemands } from '../demand/demand'
 import { SCHEDULES } from '../schedule/schedules'
 import { placeOf } from '../../places/place'
 import { planSowing } from '../schedule/sowing'
@@ -56,8 +56,8 @@ function dayOf(
   )
   const jobs = jobsOf({
     ...{ rows, marks, today, nightC, full: [], canL: 9, wantsSoak: () => true },
-    mixes: mixRuns(rows, home),
-    feeds: feedRuns(rows, home),
+    mixes: mixDemands(rows, home),
+    feeds: feedDemands(rows, home),
   })
   return { rows, jobs, stops: walkOf(rows, jobs, done, home.places, today) }
 }

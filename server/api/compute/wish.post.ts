@@ -19,7 +19,7 @@ export default route(
   },
   ({ body }) => {
     const known = seasonKnown(body)
-    const order = body.kitchen === 'us' ? 'month first' : 'day first'
+    const order = body.units === 'us' ? 'month first' : 'day first'
     const { wish, sowings } = heardWish(body.text, listeningOf(known, body.today, order), known)
     return { wish, sowings: [...sowings] }
   },

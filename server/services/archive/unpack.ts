@@ -2,7 +2,6 @@ import { PassThrough, type Readable } from 'node:stream'
 import * as yauzl from 'yauzl'
 import {
   ARCHIVE_VERSION,
-  fileOfKind,
   lineOf,
   manifest,
   MAX_LINE_BYTES,
@@ -11,7 +10,7 @@ import {
   type ArchiveKind,
   type Manifest,
 } from '#shared/archive/format'
-import { upgraded } from '#shared/archive/upgrade'
+import { fileIn, upgraded, upgradedManifest } from '#shared/archive/upgrade'
 import { problemsFrom } from '#shared/records/rules'
 import type { Going } from '../../http/as-it-goes'
 import { cleaned } from '../../http/read-json'
@@ -22,7 +21,7 @@ const MAX_FILES = 20_000
 const MAX_TEXT_BYTES = 1024 ** 3
 /** JSON Lines of records fold to a tenth or so, never to a thousandth. */
 const MAX_UNFOLDING = 400
-const NAMES = /^(manifest\.json|README\.md|[a-z-]+\.jsonl|photos\/(?:[0-9a-f-]{36}\.webp)?)$/
+const NAMES = /^(manifest\.json|README\.md|[a-zA-Z-]+\.jsonl|photos\/(?:[0-9a-f-]{36}\.webp)?)$/
 
 const refused = (message: string) => invalid([{ path: ['archive'], message }])
 
@@ -64,7 +63,7 @@ export async function readArchive(file: string, going: Going): Promise<ReadArchi
     return {
       manifest: found,
       lines: async function* (kind) {
-        for await (const line of linesOf(zip, members.get(fileOfKind(kind)), kind, found.version)) {
+        for await (const line of linesOf(zip, members.get(fileIn(found.version, kind)), kind, found.version)) {
           readOn(1)
           yield line
         }
@@ -135,7 +134,7 @@ function manifestFrom(text: Buffer): Manifest {
   } catch {
     throw refused('manifest.json of this archive is not JSON.')
   }
-  const read = manifest.safeParse(said)
+  const read = manifest.safeParse(upgradedManifest(said))
   if (!read.success) throw refused(`manifest.json of this archive: ${problemsFrom(read.error)[0]!.message}`)
   if (read.data.version > ARCHIVE_VERSION)
     throw refused(

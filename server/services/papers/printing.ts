@@ -5,10 +5,10 @@ import { saidIn } from '#core/units/said'
 import { thermometerOf, type HouseholdRecord } from '#shared/records/household'
 
 /** Amounts and days in the household’s own measures and language region. */
-export function printing(household: Pick<HouseholdRecord, 'kitchen' | 'formats'>) {
-  const { kitchen, formats } = household
+export function printing(household: Pick<HouseholdRecord, 'units' | 'formats'>) {
+  const { units, formats } = household
   const thermometer = thermometerOf(household)
-  const locale = formats?.locale ?? (kitchen === 'us' ? 'en-US' : 'en-GB')
+  const locale = formats?.locale ?? (units === 'us' ? 'en-US' : 'en-GB')
   const days = new Intl.DateTimeFormat(locale, {
     weekday: 'short',
     day: 'numeric',
@@ -24,12 +24,12 @@ export function printing(household: Pick<HouseholdRecord, 'kitchen' | 'formats'>
   const months = new Intl.DateTimeFormat(locale, { month: 'short', timeZone: 'UTC' })
   const at = (day: string) => new Date(`${day}T12:00:00Z`)
   return {
-    volume: (litres: number) => printQuantity(litres, 'volume', kitchen),
-    length: (mm: number) => printQuantity(mm, 'length', kitchen),
-    mass: (g: number) => printQuantity(g, 'mass', kitchen),
+    volume: (litres: number) => printQuantity(litres, 'volume', units),
+    length: (mm: number) => printQuantity(mm, 'length', units),
+    mass: (g: number) => printQuantity(g, 'mass', units),
     temperature: (c: number) => printQuantity(c, 'temperature', thermometer),
-    figure: (one: Figure) => printFigure(one, kitchen, thermometer),
-    said: (text: string) => saidIn(kitchen, text, thermometer),
+    figure: (one: Figure) => printFigure(one, units, thermometer),
+    said: (text: string) => saidIn(units, text, thermometer),
     day: (day: string) => days.format(at(day)),
     longDay: (day: string) => years.format(at(day)),
     month: (day: string) => months.format(at(day)),

@@ -1,6 +1,6 @@
 import { counted } from '#core/text/plurals'
 import { addDays, daysBetween, type Day } from '#core/calendar/day'
-import { extentOf, feedRuns, mixRuns } from '#core/season/demand/demand'
+import { extentOf, feedDemands, mixDemands } from '#core/season/demand/demand'
 import { containersText } from '#core/season/schedule/containers-text'
 import type { Job } from '#core/season/today/job'
 import { weekOf } from '#core/season/today/week'
@@ -90,13 +90,13 @@ export async function seasonPaper(principal: Principal, householdId: string, on?
         kind: 'table',
         columns: ['Mix', 'On', 'Loose', 'For'],
         shares: [4, 2, 2, 6],
-        rows: mixRuns(rows, context.frame)
-          .filter((run) => run.on >= today)
-          .map((run) => [
-            context.recipes.get(run.recipeId)?.name ?? 'a mix no longer here',
-            print.day(run.on),
-            print.volume(run.looseL),
-            namesOf(run.of, rows),
+        rows: mixDemands(rows, context.frame)
+          .filter((demand) => demand.on >= today)
+          .map((demand) => [
+            context.recipes.get(demand.recipeId)?.name ?? 'a mix no longer here',
+            print.day(demand.on),
+            print.volume(demand.looseL),
+            namesOf(demand.of, rows),
           ]),
       },
       { kind: 'heading', text: 'Feeds' },
@@ -104,13 +104,13 @@ export async function seasonPaper(principal: Principal, householdId: string, on?
         kind: 'table',
         columns: ['Feed', 'On', 'Solution', 'For'],
         shares: [3, 2, 2, 7],
-        rows: feedRuns(rows, context.frame)
-          .filter((run) => run.on >= today)
-          .map((run) => [
-            `${printNumber(run.nMgPerL)} mg/L N`,
-            print.day(run.on),
-            print.volume(run.solutionL),
-            namesOf(run.of, rows),
+        rows: feedDemands(rows, context.frame)
+          .filter((demand) => demand.on >= today)
+          .map((demand) => [
+            `${printNumber(demand.nMgPerL)} mg/L N`,
+            print.day(demand.on),
+            print.volume(demand.solutionL),
+            namesOf(demand.of, rows),
           ]),
       },
     ],

@@ -89,8 +89,8 @@ async function taken(
   order: TableOrder,
   changes: number,
 ): Promise<TableTaken> {
-  const { names, kitchen } = await knownIn(tx, householdId)
-  const read = readTable(text, table, order, { names, kitchen })
+  const { names, units } = await knownIn(tx, householdId)
+  const read = readTable(text, table, order, { names, units })
   const standing = await standingIn(tx, householdId, table, read)
   const facts = table.facts && new Set(standing.flatMap(({ body }) => table.facts!(body)))
   const tally = { new: 0, changed: 0, same: 0, bad: 0 }

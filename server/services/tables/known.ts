@@ -17,7 +17,7 @@ export async function knownIn(tx: Transaction, householdId: string) {
   const sowings = await list('sowings', householdId, tx)
   const batches = await list('batches', householdId, tx)
   const trays = await list('trays', householdId, tx)
-  return { context, kitchen: context.kitchen, trays, names: namesOf(context, { sowings, batches, trays }) }
+  return { context, units: context.units, trays, names: namesOf(context, { sowings, batches, trays }) }
 }
 
 /** What stands already of what a table tells; of the ledger only the days it speaks of. */

@@ -53,7 +53,7 @@ async function cellsOf(
   return new Map(
     trays.map(({ id, body }) => {
       const stands = trayStands(body, changes.get(id) ?? [], crops)
-      const sownOn = new Map(stands.runs.map(({ run, sownOn: on }) => [run.code, on]))
+      const sownOn = new Map(stands.groups.map(({ group, sownOn: on }) => [group.code, on]))
       return [
         id,
         stands.cells.map((cell, i) => ({

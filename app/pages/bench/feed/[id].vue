@@ -3,7 +3,7 @@ import { createError, useHead, useRoute } from '#imports'
 import { computed } from 'vue'
 import Button from 'primevue/button'
 import { Play } from '@lucide/vue'
-import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import BenchCard from '~/mix-and-feed/cards/BenchCard.vue'
 import LiveDose from '~/records/devices/LiveDose.vue'
 import FeedCardPart from '~/mix-and-feed/cards/FeedCardPart.vue'
@@ -12,7 +12,7 @@ import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 const route = useRoute()
 const household = useHousehold()
-const runs = useRunStore()
+const guidedJobs = useGuidedJobs()
 const context = useContext()
 const feeding = computed(() => household.feedings.find(({ id }) => id === route.params.id))
 if (!feeding.value) throw createError({ statusCode: 404, message: 'This feed is not planned.' })
@@ -34,7 +34,7 @@ const cautions = computed(() => (feeding.value && usePlannedFeed(feeding.value)?
       <Button
         class="main"
         @click="
-          runs.start('feed', `Feed: ${feeding.body.name}`, [{ what: 'feedings', id: feeding.id, stage: null }])
+          guidedJobs.start('feed', `Feed: ${feeding.body.name}`, [{ what: 'feedings', id: feeding.id, stage: null }])
         "
       >
         <Play aria-hidden="true" /> Start

@@ -8,7 +8,7 @@ import { householdLabels } from '../../../services/labels'
 export default route(
   {
     summary:
-      'Labels for runs of trays, bottles of feed and tubs of mix, on plain paper or on sheets of labels',
+      'Labels for groups of trays, bottles of feed and tubs of mix, on plain paper or on sheets of labels',
     params: householdParams,
     query: labelRequest,
     answers: z.string(),

@@ -1,8 +1,8 @@
 import * as z from 'zod'
-import { MARKS, RUN_KINDS } from '#core/jobs/run'
+import { MARKS, GUIDED_JOB_KINDS } from '#core/jobs/guided-job'
 import { amount, day, id, name } from './rules'
 
-/** Something a hand did in a run, or said of it. Marks are only ever added: two phones on one run undo nothing of each other. */
+/** Something a hand did in a job, or said of it. Marks are only ever added: two phones on one run undo nothing of each other. */
 const mark = z.object({
   id,
   step: z.string().min(1).max(120).describe('The step it is about'),
@@ -20,9 +20,9 @@ const mark = z.object({
 })
 
 /** A job that is done at the bench, step by step. Its steps follow from what it is about; here is what happened in it. */
-export const run = z.object({
+export const guidedJob = z.object({
   name: name.describe('What is done, for what'),
-  kind: z.enum(RUN_KINDS),
+  kind: z.enum(GUIDED_JOB_KINDS),
   subjects: z
     .array(
       z.object({
@@ -32,7 +32,7 @@ export const run = z.object({
       }),
     )
     .min(1, 'Say what it is for.')
-    .max(200, 'A run is about at most 200 things.'),
+    .max(200, 'A guided job is about at most 200 things.'),
   onDay: day.describe('The day it was begun'),
   hands: z
     .int('Count whole pairs of hands.')
@@ -41,7 +41,7 @@ export const run = z.object({
     .default(1),
   by: z.string().max(80, 'Keep the name under 80 characters.').default('').describe('In whose hands it is'),
   status: z.enum(['open', 'paused', 'ended']).default('open'),
-  marks: z.array(mark).max(2000, 'A run holds at most 2000 marks.').default([]),
+  marks: z.array(mark).max(2000, 'A guided job holds at most 2000 marks.').default([]),
 })
-export type RunRecord = z.output<typeof run>
-export type RunMark = RunRecord['marks'][number]
+export type GuidedJobRecord = z.output<typeof guidedJob>
+export type GuidedJobMark = GuidedJobRecord['marks'][number]

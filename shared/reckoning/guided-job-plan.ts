@@ -1,6 +1,6 @@
 import { batchSteps, cleaningSteps, soakSteps } from '#core/jobs/batch-steps'
 import { finalSteps, moveSteps } from '#core/jobs/move-steps'
-import { answerKey, runStands, type RunStands } from '#core/jobs/run'
+import { answerKey, progressOf, type JobProgress } from '#core/jobs/guided-job'
 import { sowStepId, sowSteps, type SowTray } from '#core/jobs/sow-steps'
 import { cutUp, shareOut } from '#core/jobs/stations'
 import { cautionsOnce, type Step } from '#core/jobs/step'
@@ -18,7 +18,7 @@ import { cellsOf } from '#core/trays/layout'
 import { plannedBatch, plannedFeed } from './planned-cards'
 import type { Stored } from '../records/collections'
 import { asBatchRequest } from './batch-request'
-import type { RunRecord } from '../records/run'
+import type { GuidedJobRecord } from '../records/guided-job'
 import type { TrayRecord } from '../records/tray'
 import { waterStore } from './water'
 import { find, type Bench } from './bench'
@@ -29,9 +29,9 @@ interface Station {
   readonly of: number
 }
 
-export interface RunPlan {
+export interface GuidedJobPlan {
   readonly steps: readonly Step[]
-  /** The batch of a run that mixes. */
+  /** The batch of a group that mixes. */
   readonly batchPlan: BatchPlan | null
 }
 
@@ -39,18 +39,18 @@ export interface RunPlan {
 export const LEFT_STEP = 'left'
 
 /**
- * The steps of a run, from what it is about as it is planned now; what was answered in it counts. For several pairs of
+ * The steps of a group, from what it is about as it is planned now; what was answered in it counts. For several pairs of
  * hands, those of one of them.
  */
-export function runPlan(
+export function guidedJobPlan(
   bench: Bench,
-  { body }: Pick<Stored<RunRecord>, 'body'>,
+  { body }: Pick<Stored<GuidedJobRecord>, 'body'>,
   station: Station | null = null,
-): RunPlan | null {
-  const stands = runStands(body.marks)
-  const ids = (what: RunRecord['subjects'][number]['what']) =>
+): GuidedJobPlan | null {
+  const stands = progressOf(body.marks)
+  const ids = (what: GuidedJobRecord['subjects'][number]['what']) =>
     body.subjects.filter((one) => one.what === what).map(({ id }) => id)
-  const just = (steps: readonly Step[] | null): RunPlan | null =>
+  const just = (steps: readonly Step[] | null): GuidedJobPlan | null =>
     steps && { steps: cautionsOnce(steps), batchPlan: null }
   switch (body.kind) {
     case 'soak':
@@ -73,9 +73,9 @@ function ofBatch(
   bench: Bench,
   kind: 'soak' | 'mix',
   id: string | undefined,
-  stands: RunStands,
+  stands: JobProgress,
   station: Station | null,
-): RunPlan | null {
+): GuidedJobPlan | null {
   const batch = find(bench, 'batches', id)
   if (!batch || !plannedBatch(batch.body, bench.context)) return null
   // How damp the bag is decides how much water is said.
@@ -113,39 +113,39 @@ function ofFeed(bench: Bench, id: string | undefined): Step[] | null {
 function ofSowing(
   bench: Bench,
   ids: readonly string[],
-  stands: RunStands,
+  stands: JobProgress,
   station: Station | null,
 ): Step[] | null {
   const list = ids.flatMap((id): SowTray[] => {
     const tray = find(bench, 'trays', id)
     const container = tray && bench.context.containers.get(tray.body.containerId)
-    return tray && container ? [sowTray(bench, tray, stands)].filter(({ runs }) => runs.length > 0) : []
+    return tray && container ? [sowTray(bench, tray, stands)].filter(({ groups }) => groups.length > 0) : []
   })
   if (list.length === 0) return null
   if (!station) return sowSteps(list)
   const all = list.flatMap((tray) =>
-    tray.runs.flatMap((run) => run.cells.map((cell) => ({ tray, run, cell }))),
+    tray.groups.flatMap((group) => group.cells.map((cell) => ({ tray, group, cell }))),
   )
   const mine = cutUp(all, station.of)[station.index]!
   return sowSteps(
     list.flatMap((tray) => {
-      const runs = tray.runs.flatMap((run) => {
-        const cells = mine.filter((one) => one.tray === tray && one.run === run).map(({ cell }) => cell)
-        return cells.length ? [{ ...run, cells }] : []
+      const groups = tray.groups.flatMap((group) => {
+        const cells = mine.filter((one) => one.tray === tray && one.group === group).map(({ cell }) => cell)
+        return cells.length ? [{ ...group, cells }] : []
       })
-      return runs.length ? [{ ...tray, runs }] : []
+      return groups.length ? [{ ...tray, groups }] : []
     }),
   )
 }
-function sowTray(bench: Bench, tray: Stored<TrayRecord>, marks: RunStands): SowTray {
+function sowTray(bench: Bench, tray: Stored<TrayRecord>, marks: JobProgress): SowTray {
   const container = bench.context.containers.get(tray.body.containerId)!
   const stands = bench.stands(tray)
   const place =
     withOutside(bench.context.frame?.places ?? []).find(({ id }) => id === tray.body.placeId) ?? OUTSIDE
-  const open = stands.runs.filter(
-    ({ run, sown, set }) => set === 0 && (sown === 0 || marks.steps.has(sowStepId(tray.id, run.code))),
+  const open = stands.groups.filter(
+    ({ group, sown, set }) => set === 0 && (sown === 0 || marks.steps.has(sowStepId(tray.id, group.code))),
   )
-  const firstCrop = open[0] && bench.context.crops.get(open[0].run.cropId)
+  const firstCrop = open[0] && bench.context.crops.get(open[0].group.cropId)
   const kept = waterStore(tray.body, bench.context)
   const mixC = firstCrop ? mixWarmth(place, firstCrop.warmthC) : null
   return {
@@ -160,28 +160,28 @@ function sowTray(bench: Bench, tray: Stored<TrayRecord>, marks: RunStands): SowT
     heatC: place.heatC === null || mixC === null ? null : Math.round(mixC),
     drinksL: kept ? firstSoakL(kept.store) : 0,
     upDays: firstCrop && mixC !== null ? (daysUp(firstCrop, null, mixC)?.value ?? null) : null,
-    runs: open.flatMap(({ run, cells }) => {
-      const crop = bench.context.crops.get(run.cropId)
+    groups: open.flatMap(({ group, cells }) => {
+      const crop = bench.context.crops.get(group.cropId)
       if (!crop || cells === 0) return []
-      const fill = run.sowingId ? bench.row(run.sowingId)?.planned.stages[0]?.fill : undefined
-      const packet = run.packetId ? bench.context.packets.get(run.packetId) : undefined
+      const fill = group.sowingId ? bench.row(group.sowingId)?.planned.stages[0]?.fill : undefined
+      const packet = group.packetId ? bench.context.packets.get(group.packetId) : undefined
       return [
         {
-          code: run.code,
-          name: run.name,
+          code: group.code,
+          name: group.name,
           depthMm: packet?.depthMm ?? crop.depthMm,
           wantsLight: crop.light === 'wants light',
           coverName: (fill && bench.context.materials.get(fill.coverMaterialId)?.name) ?? 'the mix',
-          cells: cellsOf(tray.body, run.code),
-          seedsPerCell: Math.max(1, Math.round(run.seedsPerCell)),
-          label: [run.name, `sown ${bench.today}`],
+          cells: cellsOf(tray.body, group.code),
+          seedsPerCell: Math.max(1, Math.round(group.seedsPerCell)),
+          label: [group.name, `sown ${bench.today}`],
         },
       ]
     }),
   }
 }
 
-function ofWater(bench: Bench, ids: readonly string[], marks: RunStands): Step[] | null {
+function ofWater(bench: Bench, ids: readonly string[], marks: JobProgress): Step[] | null {
   const list = ids.flatMap((id) => {
     const tray = find(bench, 'trays', id)
     const here = tray && bench.water(tray)
@@ -190,7 +190,7 @@ function ofWater(bench: Bench, ids: readonly string[], marks: RunStands): Step[]
       {
         id,
         name: `tray ${tray.number}`,
-        what: tray.body.runs.map(({ name }) => name).join(', ') || tray.body.name,
+        what: tray.body.groups.map(({ name }) => name).join(', ') || tray.body.name,
         place: here.place.name,
         outlook: here.outlook,
       },
@@ -202,7 +202,7 @@ function ofWater(bench: Bench, ids: readonly string[], marks: RunStands): Step[]
     : null
 }
 
-function ofMove(bench: Bench, body: RunRecord, station: Station | null): Step[] | null {
+function ofMove(bench: Bench, body: GuidedJobRecord, station: Station | null): Step[] | null {
   const target = body.subjects.find(({ what }) => what === 'sowings')
   const row = target && bench.row(target.id)
   const stage: PlannedStage | undefined =

@@ -1,29 +1,29 @@
-import { joinedMarks } from '#core/jobs/run'
+import { joinedMarks } from '#core/jobs/guided-job'
 import { find } from '../reckoning/bench'
-import { run, type RunRecord } from '../records/run'
+import { guidedJob, type GuidedJobRecord } from '../records/guided-job'
 import { id } from '../records/rules'
 import { command, plainCommand, refuse } from './command'
-import { runOutcomes } from './run-outcome'
+import { guidedJobOutcomes } from './guided-job-outcome'
 
-const fields = run.shape
+const fields = guidedJob.shape
 
 /** A job at the bench is begun. */
-export const beginRun = plainCommand('begin job', { id, body: run }, ({ id: runId, body }) => [
-  { do: 'put', collection: 'runs', id: runId, version: 0, body },
+export const beginJob = plainCommand('begin job', { id, body: guidedJob }, ({ id: jobId, body }) => [
+  { do: 'put', collection: 'guidedJobs', id: jobId, version: 0, body },
 ])
 
 /** What hands did in a job, or said of it: added to what is there, whoever was faster. */
-export const markRun = plainCommand('mark job', { id, marks: fields.marks.unwrap().min(1) }, (intent) => [
+export const markJob = plainCommand('mark job', { id, marks: fields.marks.unwrap().min(1) }, (intent) => [
   {
     do: 'update',
-    collection: 'runs',
+    collection: 'guidedJobs',
     id: intent.id,
     make: ({ body }) => ({ ...body, marks: joinedMarks(body.marks, intent.marks) }),
   },
 ])
 
 /** Paused, taken up again, handed to another: said of the whole job. */
-export const changeRun = plainCommand(
+export const changeJob = plainCommand(
   'change job',
   {
     id,
@@ -31,11 +31,11 @@ export const changeRun = plainCommand(
     by: fields.by.unwrap().optional(),
     hands: fields.hands.unwrap().optional(),
   },
-  ({ id: runId, status, by, hands }) => [
+  ({ id: jobId, status, by, hands }) => [
     {
       do: 'update',
-      collection: 'runs',
-      id: runId,
+      collection: 'guidedJobs',
+      id: jobId,
       make: ({ body }) => ({
         ...body,
         ...(status === undefined ? {} : { status }),
@@ -47,17 +47,17 @@ export const changeRun = plainCommand(
 )
 
 /** A job is ended: what it did, so far as it was ticked, is written down with it. */
-export const endRun = command('end job', { id, by: fields.by.unwrap() }, (bench, intent, acting) => {
-  const stood = find(bench, 'runs', intent.id)
+export const endJob = command('end job', { id, by: fields.by.unwrap() }, (bench, intent, acting) => {
+  const stood = find(bench, 'guidedJobs', intent.id)
   if (!stood) return refuse(['id'], 'This job is not here any more.')
   if (stood.body.status === 'ended')
     return refuse(['id'], 'This job was ended already: what it did is written down.', stood)
-  const body: RunRecord = { ...stood.body, by: intent.by }
+  const body: GuidedJobRecord = { ...stood.body, by: intent.by }
   return [
-    ...runOutcomes(bench, { body }).flatMap(({ changes }) => changes(acting)),
+    ...guidedJobOutcomes(bench, { body }).flatMap(({ changes }) => changes(acting)),
     {
       do: 'put',
-      collection: 'runs',
+      collection: 'guidedJobs',
       id: intent.id,
       version: stood.version,
       body: { ...body, status: 'ended' },

@@ -2,7 +2,7 @@ import { isAlive } from '#core/media/material'
 import { daysBetween, type Day } from '#core/calendar/day'
 import { judged, judgedByCells, judgedDays, type Side, type Verdict } from '#core/trials/trial'
 import type { DatedChange } from '#core/trays/change'
-import { germinationOf, type RunStands } from '#core/trays/standing'
+import { germinationOf, type GroupStands } from '#core/trays/standing'
 import type { Context, Kept } from './context'
 import type { EntryRecord } from '../records/entry'
 import type { TrayRecord } from '../records/tray'
@@ -10,10 +10,10 @@ import type { TrialRecord } from '../records/trial'
 import { changesByTray, countsEach, trayStands } from './trays'
 
 /** One run of a tray as the records have it: what it was sown from, where, in what, and what came of it. */
-export interface RunFacts {
+export interface GroupFacts {
   readonly trayId: string
   readonly trayNumber: number
-  readonly run: string
+  readonly group: string
   readonly name: string
   readonly cropId: string
   readonly packetId: string | null
@@ -28,37 +28,37 @@ export interface RunFacts {
   readonly up: { readonly hits: number; readonly of: number } | null
   /** Days to come up of each that was seen coming up. */
   readonly days: readonly number[]
-  readonly stands: RunStands
+  readonly stands: GroupStands
 }
 
 type Numbered<Body> = Kept<Body> & { readonly number: number }
 
 /** Every run that was sown, of all these trays. */
-export function runFacts(
+export function groupFacts(
   trays: readonly Numbered<TrayRecord>[],
   entries: readonly Kept<EntryRecord>[],
   context: Pick<Context, 'crops' | 'containers'>,
-): RunFacts[] {
+): GroupFacts[] {
   const changes = changesByTray(entries)
   const ways = waysOfWatering(entries)
   return trays.flatMap(({ id, number, body }) => {
     const own = changes.get(id) ?? []
-    return trayStands(body, own, context.crops).runs.flatMap((stands): RunFacts[] => {
+    return trayStands(body, own, context.crops).groups.flatMap((stands): GroupFacts[] => {
       if (stands.sown === 0) return []
-      const { run, sownOn, firstUpOn } = stands
+      const { group, sownOn, firstUpOn } = stands
       const seen = germinationOf(
         stands,
-        countsEach(context.crops.get(run.cropId), context.containers.get(body.containerId)),
+        countsEach(context.crops.get(group.cropId), context.containers.get(body.containerId)),
       )
       return [
         {
           trayId: id,
           trayNumber: number,
-          run: run.code,
-          name: run.name,
-          cropId: run.cropId,
-          packetId: run.packetId,
-          sowingId: run.sowingId,
+          group: group.code,
+          name: group.name,
+          cropId: group.cropId,
+          packetId: group.packetId,
+          sowingId: group.sowingId,
           batchId: body.batchId,
           recipeId: body.recipeId,
           placeId: body.placeId,
@@ -66,7 +66,7 @@ export function runFacts(
           sownOn,
           firstUpOn,
           up: seen && { hits: seen.up, of: seen.of },
-          days: daysUpOf(own, run.code, sownOn),
+          days: daysUpOf(own, group.code, sownOn),
           stands,
         },
       ]
@@ -80,8 +80,8 @@ function daysUpOf(changes: readonly DatedChange[], code: string, sownOn: Day | n
   const byCell = new Map<number, number>()
   const loose: number[] = []
   let counted = 0
-  for (const { run, what, cells, count, on } of [...changes].sort((a, b) => (a.on < b.on ? -1 : 1))) {
-    if (run !== code || what !== 'up') continue
+  for (const { group, what, cells, count, on } of [...changes].sort((a, b) => (a.on < b.on ? -1 : 1))) {
+    if (group !== code || what !== 'up') continue
     const days = daysBetween(sownOn, on)
     for (const [cell, n] of cells) if (n > 0 && !byCell.has(cell)) byCell.set(cell, days)
     if (count !== null && count > counted) {
@@ -94,7 +94,7 @@ function daysUpOf(changes: readonly DatedChange[], code: string, sownOn: Day | n
 
 /** How a tray was watered most. */
 function waysOfWatering(entries: readonly Kept<EntryRecord>[]) {
-  const times = new Map<string, Map<NonNullable<RunFacts['how']>, number>>()
+  const times = new Map<string, Map<NonNullable<GroupFacts['how']>, number>>()
   for (const { body } of entries)
     for (const { trayId, how } of body.water)
       if (how && how !== 'mist') {
@@ -108,19 +108,19 @@ function waysOfWatering(entries: readonly Kept<EntryRecord>[]) {
 /** A side of a trial, as it was counted. */
 export function sideOf(
   arm: TrialRecord['arms'][number],
-  facts: readonly RunFacts[],
+  facts: readonly GroupFacts[],
   by: 'came up' | 'good plants' = 'came up',
 ): Side {
-  const own = facts.filter(({ trayId, run }) =>
-    arm.runs.some((one) => one.trayId === trayId && one.run === run),
+  const own = facts.filter(({ trayId, group }) =>
+    arm.groups.some((one) => one.trayId === trayId && one.group === group),
   )
   return sideFrom(arm.code, own, by)
 }
 
-/** Runs taken together, and by tray. */
-function sideFrom(code: string, own: readonly RunFacts[], by: 'came up' | 'good plants' = 'came up'): Side {
-  const added = (runs: readonly RunFacts[]) => {
-    const sum = (of: (one: RunFacts) => number) => runs.reduce((all, one) => all + of(one), 0)
+/** Groups taken together, and by tray. */
+function sideFrom(code: string, own: readonly GroupFacts[], by: 'came up' | 'good plants' = 'came up'): Side {
+  const added = (groups: readonly GroupFacts[]) => {
+    const sum = (of: (one: GroupFacts) => number) => groups.reduce((all, one) => all + of(one), 0)
     return {
       hits:
         by === 'came up'
@@ -128,7 +128,7 @@ function sideFrom(code: string, own: readonly RunFacts[], by: 'came up' | 'good 
           : // Cells that gave a plant which stands or went on.
             sum(({ stands, up }) => (up ? Math.max(0, Math.min(up.of, up.hits - stands.lost)) : 0)),
       of: sum(({ up }) => up?.of ?? 0),
-      days: runs.flatMap(({ days }) => days),
+      days: groups.flatMap(({ days }) => days),
     }
   }
   const trays = [...new Set(own.map(({ trayId }) => trayId))].map((trayId) => ({
@@ -148,7 +148,7 @@ export interface TrialVerdict {
 /** Every pair of sides, judged. @param nameOf what a side is called in the verdict: its letter while it is blind */
 export function judgedTrial(
   trial: TrialRecord,
-  facts: readonly RunFacts[],
+  facts: readonly GroupFacts[],
   nameOf: (arm: TrialRecord['arms'][number]) => string,
 ): TrialVerdict[] {
   const named = (arm: TrialRecord['arms'][number], by: 'came up' | 'good plants') => ({
@@ -181,9 +181,9 @@ export type ComparedBy = (typeof COMPARED_BY)[number]
 
 const WAYS = { above: 'from above', below: 'from below', mist: 'by mist' } as const
 
-/** What a run is for a comparison; null where the records do not say. */
+/** What a group is for a comparison; null where the records do not say. */
 export function groupOf(
-  one: RunFacts,
+  one: GroupFacts,
   by: ComparedBy,
   context: Context,
   batches: ReadonlyMap<
@@ -237,7 +237,7 @@ const SAME_WEEK_DAYS = 10
  * @param printDay a day as the reader writes it
  */
 export function compared(
-  groups: readonly { readonly name: string; readonly of: readonly RunFacts[] }[],
+  groups: readonly { readonly name: string; readonly of: readonly GroupFacts[] }[],
   by: ComparedBy,
   { crops }: Pick<Context, 'crops'>,
   places: ReadonlyMap<string, string>,
@@ -246,14 +246,14 @@ export function compared(
   const [one, other] = groups as [(typeof groups)[number], (typeof groups)[number]]
   const side = ({ name, of }: (typeof groups)[number]) => sideFrom(name, of)
   const sides = [side(one), side(other)] as const
-  const middle = (of: readonly RunFacts[]) => {
+  const middle = (of: readonly GroupFacts[]) => {
     const days = of.flatMap(({ sownOn }) => sownOn ?? []).sort()
     return days[Math.floor(days.length / 2)] ?? null
   }
   const [a, b] = [middle(one.of), middle(other.of)]
-  const set = (of: readonly RunFacts[], key: (one: RunFacts) => string | null | undefined) =>
+  const set = (of: readonly GroupFacts[], key: (one: GroupFacts) => string | null | undefined) =>
     new Set(of.flatMap((each) => key(each) ?? []))
-  const differ = (key: (one: RunFacts) => string | null | undefined) => {
+  const differ = (key: (one: GroupFacts) => string | null | undefined) => {
     const [x, y] = [set(one.of, key), set(other.of, key)]
     return x.size !== y.size || [...x].some((each) => !y.has(each))
   }

@@ -10,14 +10,14 @@ import { counted } from '#core/text/plurals'
 import { coverOf } from '#core/sowing/crop'
 import { daysBetween, type Day } from '#core/calendar/day'
 import { LATE_AT, RESOW_AT } from '#core/sowing/emergence'
-import { germinationOf, type RunStands } from '#core/trays/standing'
+import { germinationOf, type GroupStands } from '#core/trays/standing'
 import { printNumber } from '#core/units/format'
 
 /** One run of a tray: its letter and hatch, how it stands, and what is done to it as a whole. */
 const props = defineProps<{
   /** Cells that were sown and counted, and hold nothing. */
   gaps: number
-  stands: RunStands
+  stands: GroupStands
   index: number
   mode: 'lay' | 'count' | 'choose'
   /** Painted with next. */
@@ -34,7 +34,7 @@ const reckoned = useContext()
 const { printDay } = useDates()
 const { length, temperature } = useMeasures()
 
-const crop = computed(() => reckoned.whole.crops.get(props.stands.run.cropId))
+const crop = computed(() => reckoned.whole.crops.get(props.stands.group.cropId))
 const seen = computed(() => germinationOf(props.stands, props.each))
 const percent = (share: number) => `${printNumber(Math.round(share * 100))} %`
 const open = computed(
@@ -44,7 +44,7 @@ const how = computed(() => {
   if (!crop.value) return ''
   const { light } = crop.value
   const dark = light === 'either' ? '' : `, ${light}`
-  return `${counted(props.stands.run.seedsPerCell, 'seed')} each, ${coverOf(crop.value, length)}${dark}`
+  return `${counted(props.stands.group.seedsPerCell, 'seed')} each, ${coverOf(crop.value, length)}${dark}`
 })
 const season = useSeason()
 /** When it came up beside when it was to; past its days, whether to wait or to sow again. */
@@ -108,10 +108,10 @@ function keepCount() {
 </script>
 
 <template>
-  <li :class="['run', { brush: mode === 'lay' && brush }]">
+  <li :class="['group', { brush: mode === 'lay' && brush }]">
     <svg viewBox="0 0 24 24" class="sample" aria-hidden="true">
       <defs>
-        <pattern :id="`sample-${stands.run.code}`" width="6" height="6" patternUnits="userSpaceOnUse">
+        <pattern :id="`sample-${stands.group.code}`" width="6" height="6" patternUnits="userSpaceOnUse">
           <rect width="6" height="6" class="ground" />
           <path :d="HATCHES[hatchOf(index)]" class="hatch" />
         </pattern>
@@ -122,13 +122,13 @@ function keepCount() {
         width="22"
         height="22"
         rx="3"
-        :fill="`url(#sample-${stands.run.code})`"
+        :fill="`url(#sample-${stands.group.code})`"
         class="frame"
       />
-      <text x="12" y="17" text-anchor="middle">{{ stands.run.code }}</text>
+      <text x="12" y="17" text-anchor="middle">{{ stands.group.code }}</text>
     </svg>
     <div class="text">
-      <strong>{{ stands.run.name }}</strong>
+      <strong>{{ stands.group.name }}</strong>
       <span class="soft">{{ facts.join(' · ') }}</span>
       <span v-if="seen" class="soft"
         >{{ percent(seen.share) }} of {{ seen.counted }}; 19 times in 20 it lies between
@@ -141,7 +141,7 @@ function keepCount() {
       <span v-if="open > 0 && mode !== 'choose'" class="soft">{{ how }}</span>
       <span v-if="mode === 'count' && stands.sown > 0" class="count">
         <label>
-          <span class="unseen">{{ stands.run.name }}: so many up</span>
+          <span class="unseen">{{ stands.group.name }}: so many up</span>
           <input
             v-model="typed"
             class="input"
@@ -170,7 +170,7 @@ function keepCount() {
 </template>
 
 <style scoped>
-.run {
+.group {
   display: grid;
   grid-template-columns: 2.2rem minmax(0, 1fr);
   gap: 0.2rem 0.8rem;

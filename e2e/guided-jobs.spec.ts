@@ -20,10 +20,10 @@ test.beforeEach(async ({ page, household }) => {
 })
 
 const next = (page: Page) => page.getByTestId('next')
-const openRuns = async (household: Household) =>
-  (await household.list('runs')).filter(({ body }) => String(body.status) !== 'ended')
+const openJobs = async (household: Household) =>
+  (await household.list('guidedJobs')).filter(({ body }) => String(body.status) !== 'ended')
 const marks = async (household: Household) =>
-  ((await household.list('runs'))[0]?.body.marks ?? []) as unknown as {
+  ((await household.list('guidedJobs'))[0]?.body.marks ?? []) as unknown as {
     step: string
     what: string
     value: number
@@ -94,7 +94,7 @@ test('a mix, step by step: timers outlive a reload, what really happened goes in
   await expect(page.getByRole('heading', { name: 'What is left in the tub?' })).toBeVisible()
   await page.getByLabel('Left in the tub').fill('800 mL')
   await next(page).click()
-  const end = page.getByRole('dialog', { name: 'End this run' })
+  const end = page.getByRole('dialog', { name: 'End this job' })
   await expect(end.getByText(/Batch 1 is made/)).toContainText('800 mL left over')
   await end.getByLabel('Done by').fill('Wren')
   await end.getByRole('button', { name: 'Write it down and end' }).click()
@@ -108,7 +108,7 @@ test('a mix, step by step: timers outlive a reload, what really happened goes in
   expect([made.by, made.actual.leftL, made.actual.waterL, made.actual.share]).toEqual(['Wren', 0.8, 1.5, 1])
   const left = (await household.list('stocks')).find(({ id }) => id === pack.id)!
   expect(Number(left.body.packs)).toBeLessThan(1)
-  expect(await openRuns(household)).toEqual([])
+  expect(await openJobs(household)).toEqual([])
 })
 
 test('mix is short: so much more is made, and who stops half way takes half', async ({ page, household }) => {
@@ -127,19 +127,19 @@ test('mix is short: so much more is made, and who stops half way takes half', as
   await expectAccessible(page)
   await short.getByRole('button', { name: /^Make .* more$/ }).click()
   await expect(page.getByRole('heading', { name: 'Soak the coir' })).toBeVisible()
-  await expect.poll(async () => (await openRuns(household)).length).toBe(2)
+  await expect.poll(async () => (await openJobs(household)).length).toBe(2)
   const more = (await household.list('batches')).find(({ body }) => /^More for/.test(String(body.name)))!
   expect((more.body.fills as unknown as { cells: number }[])[0]!.cells).toBe(44)
 
-  // Two runs, each with a timer, side by side; one is ended early.
+  // Two groups, each with a timer, side by side; one is ended early.
   await next(page).click()
   await expect(page.getByLabel('Timers').locator('p')).toHaveCount(2)
   await next(page).click()
   await page.getByRole('button', { name: 'End', exact: true }).click()
-  const end = page.getByRole('dialog', { name: 'End this run' })
+  const end = page.getByRole('dialog', { name: 'End this job' })
   await end.getByLabel('How much of it was measured out').fill('50')
   await expect(end.getByText(/Batch 2 is made/)).toBeVisible()
-  await expect.poll(async () => JSON.stringify(await household.list('runs'))).toContain('"share"')
+  await expect.poll(async () => JSON.stringify(await household.list('guidedJobs'))).toContain('"share"')
   await end.getByRole('button', { name: 'Write it down and end' }).click()
   await expect(page.getByRole('heading', { name: 'Runs' })).toBeVisible()
   const entry = (await household.list('entries')).find(({ body }) => String(body.kind) === 'batch made')!
@@ -158,7 +158,7 @@ test('two phones on one run, and a server that does not answer: no tick is lost'
   const batch = await household.put('batches', SOWING_BATCH)
   await goTo(page, `/bench/${batch.id}`)
   await page.getByRole('button', { name: 'Start' }).click()
-  await page.waitForURL(/\/runs\//)
+  await page.waitForURL(/\/jobs\//)
   await expect(page.getByRole('heading', { name: 'Soak the coir' })).toBeVisible()
   const second = await browser.newContext()
   await second.addCookies(await context.cookies())
@@ -215,7 +215,7 @@ test.describe('on a phone', () => {
       columns: 6,
       placeId: 'shelf',
       recipeId: 'lean-and-light',
-      runs: [
+      groups: [
         { code: 'A', name: 'Okra', cropId: 'okra', seedsPerCell: 2 },
         { code: 'B', name: 'Snapdragon', cropId: 'snapdragon' },
       ],
@@ -237,15 +237,15 @@ test.describe('on a phone', () => {
     await expect(page.getByText('2 seeds × 12')).toBeVisible()
     await next(page).tap()
     await page.getByRole('button', { name: 'End', exact: true }).tap()
-    const end = page.getByRole('dialog', { name: 'End this run' })
+    const end = page.getByRole('dialog', { name: 'End this job' })
     await expect(end.getByText('Sown: Okra, tray 1')).toBeVisible()
     await expect(end.getByText('Snapdragon')).toBeHidden()
     await end.getByRole('button', { name: 'Write it down and end' }).tap()
     await expect(page.getByText(/^Written down: Sown: Okra/)).toBeVisible()
     const cells = (await household.list('entries')).flatMap(
-      ({ body }) => body.cells as unknown as { run: string }[],
+      ({ body }) => body.cells as unknown as { group: string }[],
     )
-    expect(cells.map(({ run }) => run)).toEqual(['A'])
+    expect(cells.map(({ group }) => group)).toEqual(['A'])
   })
 
   test('plants are potted up by tap, and circling roots bring the next forward', async ({
@@ -273,13 +273,13 @@ test.describe('on a phone', () => {
         on: daysAgo(days),
         subjects: [{ what: 'sowings', id: sowing.id, stage: 0 }],
       })
-    const run = await household.put('runs', {
+    const group = await household.put('guidedJobs', {
       name: 'Pot up Tomatillo',
       kind: 'pot up',
       subjects: [{ what: 'sowings', id: sowing.id, stage: 1 }],
       onDay: TODAY,
     })
-    await goTo(page, `/runs/${run.id}`)
+    await goTo(page, `/jobs/${group.id}`)
     await page.getByRole('button', { name: 'All steps' }).tap()
     await page.getByRole('button', { name: /Look at the roots/ }).tap()
     await page.getByRole('button', { name: 'circling' }).tap()
@@ -349,7 +349,7 @@ test('water: what wants it today, a round with the can, weighings that teach, a 
   await page.getByLabel('Poured in').fill('1.5 L')
   await page.getByLabel('Poured off again').fill('0.4 L')
   await next(page).click()
-  const end = page.getByRole('dialog', { name: 'End this run' })
+  const end = page.getByRole('dialog', { name: 'End this job' })
   await end.getByRole('button', { name: 'Write it down and end' }).click()
   await expect(page.getByText(/^Written down: Watered: 1 tray/)).toBeVisible()
   const poured = (await household.list('entries'))
@@ -378,14 +378,14 @@ test('a class: the same run for three pairs of hands, one sheet each, amounts th
   household,
 }) => {
   const batch = await household.put('batches', SOWING_BATCH)
-  const run = await household.put('runs', {
+  const group = await household.put('guidedJobs', {
     name: 'Mix with the class',
     kind: 'mix',
     subjects: [{ what: 'batches', id: batch.id, stage: 0 }],
     onDay: TODAY,
     hands: 3,
   })
-  await goTo(page, `/runs/sheets/${run.id}`)
+  await goTo(page, `/jobs/sheets/${group.id}`)
   const sheets = page.getByTestId('bench-card')
   await expect(sheets).toHaveCount(3)
   for (const sheet of await sheets.all()) {

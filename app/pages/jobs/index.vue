@@ -9,14 +9,14 @@ import { useBench } from '~/trays/water/useBench'
 import { useWorkLeft } from '~/today/jobs/useWorkLeft'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useHousehold } from '~/household/household'
-import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { useTrays } from '~/trays/trays'
 import { useWater } from '~/trays/water/water'
-import { openSteps, RUN_NAMES } from '#core/jobs/run'
+import { openSteps, GUIDED_JOB_NAMES } from '#core/jobs/guided-job'
 import { counted } from '#core/text/plurals'
 import type { Stored } from '#shared/records/collections'
-import type { RunRecord } from '#shared/records/run'
-import { runPlan } from '#shared/reckoning/run-plan'
+import type { GuidedJobRecord } from '#shared/records/guided-job'
+import { guidedJobPlan } from '#shared/reckoning/guided-job-plan'
 
 definePageMeta({
   place: {
@@ -27,34 +27,34 @@ definePageMeta({
   },
 })
 
-const runs = useRunStore()
+const guidedJobs = useGuidedJobs()
 const trays = useTrays()
 const water = useWater()
 const household = useHousehold()
 const bench = useBench()
 const { printLongDay } = useDates()
 
-const stateOf = (run: Stored<RunRecord>) => {
-  const plan = runPlan(bench, run)
+const stateOf = (guidedJob: Stored<GuidedJobRecord>) => {
+  const plan = guidedJobPlan(bench, guidedJob)
   if (!plan) return 'nothing left to do'
-  const open = openSteps(plan.steps, runs.stands(run))
+  const open = openSteps(plan.steps, guidedJobs.stands(guidedJob))
   return open[0] ? `next: ${open[0].title}; ${counted(open.length, 'step')} open` : 'all steps are done'
 }
 const workLeftOf = useWorkLeft()
-const workLeft = (run: Stored<RunRecord>) => workLeftOf(run, runPlan(bench, run)?.steps ?? [])
+const workLeft = (guidedJob: Stored<GuidedJobRecord>) => workLeftOf(guidedJob, guidedJobPlan(bench, guidedJob)?.steps ?? [])
 const ended = computed(() =>
-  runs.all
+  guidedJobs.all
     .filter(({ body }) => body.status === 'ended')
     .slice(-8)
     .reverse(),
 )
 const unsown = computed(() =>
   trays.standing.filter((tray) =>
-    trays.stands(tray).runs.some(({ sown, set, cells }) => cells > 0 && sown === 0 && set === 0),
+    trays.stands(tray).guidedJobs.some(({ sown, set, cells }) => cells > 0 && sown === 0 && set === 0),
   ),
 )
 /** What is under way already is gone on with above. */
-const isOpen = (id: string) => runs.open.some(({ body }) => body.subjects.some((one) => one.id === id))
+const isOpen = (id: string) => guidedJobs.open.some(({ body }) => body.subjects.some((one) => one.id === id))
 const unmade = computed(() =>
   household.batches.filter(({ id }) => !household.making(id) && !isOpen(id)).slice(-3),
 )
@@ -63,26 +63,26 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
 </script>
 
 <template>
-  <div class="runs">
+  <div class="guided-jobs">
     <PageTop title="Runs" hint="one step a screen, for wet hands; leave one open and another begins" />
-    <section v-if="runs.open.length" aria-labelledby="open-title">
+    <section v-if="guidedJobs.open.length" aria-labelledby="open-title">
       <h2 id="open-title">Under way</h2>
       <ul>
-        <li v-for="run in runs.open" :key="run.id">
-          <NuxtLink :to="`/runs/${run.id}`" class="button main">Go on</NuxtLink>
+        <li v-for="guidedJob in guidedJobs.open" :key="guidedJob.id">
+          <NuxtLink :to="`/jobs/${guidedJob.id}`" class="button main">Go on</NuxtLink>
           <div>
-            <p class="title">{{ run.body.name }}</p>
+            <p class="title">{{ guidedJob.body.name }}</p>
             <p class="soft">
-              {{ run.body.status === 'paused' ? 'paused; ' : '' }}{{ stateOf(run)
-              }}<template v-if="workLeft(run)"
-                >, about <FigureValue :figure="workLeft(run)!" /> of work</template
-              >{{ run.body.by ? `; ${run.body.by}` : '' }}; begun {{ printLongDay(run.body.onDay) }}
+              {{ guidedJob.body.status === 'paused' ? 'paused; ' : '' }}{{ stateOf(guidedJob)
+              }}<template v-if="workLeft(guidedJob)"
+                >, about <FigureValue :figure="workLeft(guidedJob)!" /> of work</template
+              >{{ guidedJob.body.by ? `; ${guidedJob.body.by}` : '' }}; begun {{ printLongDay(guidedJob.body.onDay) }}
             </p>
           </div>
         </li>
       </ul>
     </section>
-    <p v-else class="quiet">No run is under way.</p>
+    <p v-else class="quiet">No job is under way.</p>
     <section aria-labelledby="begin-title">
       <h2 id="begin-title">Begin one</h2>
       <p class="soft">Today, a bench card, a tray and a feed each begin their own. From here:</p>
@@ -91,7 +91,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
           v-if="water.round.today.length"
           class="main"
           @click="
-            runs.start(
+            guidedJobs.start(
               'water',
               `Water ${counted(water.round.today.length, 'tray')}`,
               subjects(
@@ -105,20 +105,20 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
         <Button
           v-for="tray in unsown"
           :key="tray.id"
-          @click="runs.start('sow', `Sow tray ${tray.number}`, subjects('trays', [tray]))"
+          @click="guidedJobs.start('sow', `Sow tray ${tray.number}`, subjects('trays', [tray]))"
           >Sow tray {{ tray.number }}</Button
         >
         <Button
           v-for="batch in unmade"
           :key="batch.id"
           @click="
-            runs.start('mix', `Mix batch ${batch.number}: ${batch.body.name}`, subjects('batches', [batch]))
+            guidedJobs.start('mix', `Mix batch ${batch.number}: ${batch.body.name}`, subjects('batches', [batch]))
           "
           >Mix batch {{ batch.number }}</Button
         >
         <Button
           v-if="trays.standing.length"
-          @click="runs.start('clean', 'Clean trays and tools', subjects('trays', trays.standing.slice(0, 1)))"
+          @click="guidedJobs.start('clean', 'Clean trays and tools', subjects('trays', trays.standing.slice(0, 1)))"
           >Clean trays and tools</Button
         >
       </div>
@@ -126,10 +126,10 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
     <section v-if="ended.length" aria-labelledby="ended-title">
       <h2 id="ended-title">Ended</h2>
       <ul>
-        <li v-for="run in ended" :key="run.id" class="old">
+        <li v-for="guidedJob in ended" :key="guidedJob.id" class="old">
           <div>
-            <p>{{ RUN_NAMES[run.body.kind] }}: {{ run.body.name }}</p>
-            <p class="soft">{{ printLongDay(run.body.onDay) }}{{ run.body.by ? `, ${run.body.by}` : '' }}</p>
+            <p>{{ GUIDED_JOB_NAMES[guidedJob.body.kind] }}: {{ guidedJob.body.name }}</p>
+            <p class="soft">{{ printLongDay(guidedJob.body.onDay) }}{{ guidedJob.body.by ? `, ${guidedJob.body.by}` : '' }}</p>
           </div>
         </li>
       </ul>
@@ -138,7 +138,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
 </template>
 
 <style scoped>
-.runs {
+.guided-jobs {
   display: grid;
   gap: 1.6rem;
   max-width: 52rem;

@@ -3,7 +3,7 @@ import CheckField from '~/kit/fields/CheckField.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useDates } from '~/kit/useDates'
-import { useRuns } from '~/mix-and-feed/cards/usePlannedCard'
+import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
@@ -14,52 +14,52 @@ import { printNumber, printQuantity } from '#core/units/format'
 const season = useSeason()
 const household = useHousehold()
 const context = useContext()
-const { names, planBatch, planFeed } = useRuns()
+const { names, planBatch, planFeed } = usePlannedCard()
 const { printDay } = useDates()
 
 const WEEKS = 3
 const until = computed(() => addDays(season.today, WEEKS * 7))
 const everything = ref(false)
-const soon = <T extends { on: string }>(runs: readonly T[]) =>
-  runs.filter(({ on }) => on >= season.today && (everything.value || on <= until.value))
-const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
+const soon = <T extends { on: string }>(demands: readonly T[]) =>
+  demands.filter(({ on }) => on >= season.today && (everything.value || on <= until.value))
+const litres = (l: number) => printQuantity(l, 'volume', household.units)
 </script>
 
 <template>
-  <div class="runs">
-    <section aria-labelledby="mix-runs">
-      <h2 id="mix-runs">Batches of mix</h2>
+  <div class="demands">
+    <section aria-labelledby="mix-batches">
+      <h2 id="mix-batches">Batches of mix</h2>
       <ul>
-        <li v-for="run in soon(season.mixes)" :key="run.id">
-          <span class="day">{{ printDay(run.on) }}</span>
+        <li v-for="demand in soon(season.mixes)" :key="demand.id">
+          <span class="day">{{ printDay(demand.on) }}</span>
           <span>
-            <strong>{{ litres(run.looseL) }}</strong> of {{ context.nameOfMix(run.recipeId)
-            }}<template v-if="run.tubs > 1">, in {{ run.tubs }} tubs</template>
+            <strong>{{ litres(demand.looseL) }}</strong> of {{ context.nameOfMix(demand.recipeId)
+            }}<template v-if="demand.tubs > 1">, in {{ demand.tubs }} tubs</template>
             <span class="soft">
-              for {{ names(run.of)
-              }}<template v-if="season.known?.book.wantsSoak(run.recipeId)"
-                >; soak on the evening of {{ printDay(run.soakOn) }}</template
+              for {{ names(demand.of)
+              }}<template v-if="season.known?.book.wantsSoak(demand.recipeId)"
+                >; soak on the evening of {{ printDay(demand.soakOn) }}</template
               ></span
             >
           </span>
-          <Button @click="planBatch(run)">Bench card</Button>
+          <Button @click="planBatch(demand)">Bench card</Button>
         </li>
       </ul>
       <p v-if="!soon(season.mixes).length" class="soft">No mix is due in the next {{ WEEKS }} weeks.</p>
     </section>
-    <section aria-labelledby="feed-runs">
-      <h2 id="feed-runs">Feeds</h2>
+    <section aria-labelledby="feed-batches">
+      <h2 id="feed-batches">Feeds</h2>
       <ul>
-        <li v-for="run in soon(season.feeds)" :key="`${run.on} ${run.nMgPerL}`">
-          <span class="day">{{ printDay(run.on) }}</span>
+        <li v-for="demand in soon(season.feeds)" :key="`${demand.on} ${demand.nMgPerL}`">
+          <span class="day">{{ printDay(demand.on) }}</span>
           <span>
-            <strong>{{ litres(run.solutionL) }}</strong> at {{ printNumber(run.nMgPerL) }} mg/L<template
-              v-if="run.cans > 1"
-              >, {{ run.cans }} cans</template
+            <strong>{{ litres(demand.solutionL) }}</strong> at {{ printNumber(demand.nMgPerL) }} mg/L<template
+              v-if="demand.cans > 1"
+              >, {{ demand.cans }} cans</template
             >
-            <span class="soft"> for {{ names(run.of) }}</span>
+            <span class="soft"> for {{ names(demand.of) }}</span>
           </span>
-          <Button @click="planFeed(run)">Bench card</Button>
+          <Button @click="planFeed(demand)">Bench card</Button>
         </li>
       </ul>
       <p v-if="!soon(season.feeds).length" class="soft">No feed is due in the next {{ WEEKS }} weeks.</p>
@@ -69,7 +69,7 @@ const litres = (l: number) => printQuantity(l, 'volume', household.kitchen)
 </template>
 
 <style scoped>
-.runs {
+.demands {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 1rem 2.4rem;
@@ -96,7 +96,7 @@ li {
 }
 
 @media (max-width: 60rem) {
-  .runs {
+  .demands {
     grid-template-columns: minmax(0, 1fr);
   }
 

@@ -9,7 +9,7 @@ import { batchSteps } from './batch-steps'
 import { finalSteps, moveSteps } from './move-steps'
 import { coirGave, mixOutcome, paceOf } from './mix-outcome'
 import { pictureWords } from './picture'
-import { clockWasSetBack, joinedMarks, markedAt, minutesLeft, nextStep, runStands, type Mark } from './run'
+import { clockWasSetBack, joinedMarks, markedAt, minutesLeft, nextStep, progressOf, type Mark } from './guided-job'
 import { fillsFor, lackingFor, missingOf } from './short'
 import { byFinger, sowSteps, sowStepId } from './sow-steps'
 import { cutUp, shareOut } from './stations'
@@ -72,24 +72,24 @@ describe('a run', () => {
         const together = joinedMarks(one, other)
         expect(together).toHaveLength(one.length + other.length)
         expect(joinedMarks(together, other)).toEqual(together)
-        expect(runStands(joinedMarks(other, one))).toEqual(runStands(together))
+        expect(progressOf(joinedMarks(other, one))).toEqual(progressOf(together))
       }),
     )
   })
   it('keeps the tick of one phone when the other ticks later', () => {
-    const stands = runStands(joinedMarks([mark(1, { step: 'a' })], [mark(2, { id: 'other', step: 'b' })]))
+    const stands = progressOf(joinedMarks([mark(1, { step: 'a' })], [mark(2, { id: 'other', step: 'b' })]))
     expect([...stands.steps.keys()]).toEqual(['a', 'b'])
-    const open = runStands([mark(1, { step: 'a' }), mark(3, { id: 'x', step: 'a', what: 'open' })])
+    const open = progressOf([mark(1, { step: 'a' }), mark(3, { id: 'x', step: 'a', what: 'open' })])
     expect(open.steps.get('a')!.state).toBe('open')
   })
   it('has timers that are times: a reload changes nothing, and a clock set back does not make them longer', () => {
-    const { timers } = runStands([mark(0, { what: 'timer', key: 't', value: 30, note: 'Swell' })])
+    const { timers } = progressOf([mark(0, { what: 'timer', key: 't', value: 30, note: 'Swell' })])
     const at = (minutes: number) => new Date(Date.UTC(2027, 3, 12, 9, minutes))
     expect(minutesLeft(timers[0]!, at(10))).toBe(20)
     expect(minutesLeft(timers[0]!, at(35))).toBe(-5)
     expect(minutesLeft(timers[0]!, at(-200))).toBe(30)
     expect([clockWasSetBack(timers[0]!, at(-200)), clockWasSetBack(timers[0]!, at(5))]).toEqual([true, false])
-    const stopped = runStands([
+    const stopped = progressOf([
       mark(0, { what: 'timer', key: 't', value: 30 }),
       mark(1, { what: 'stopped', key: 't', id: 's' }),
     ])
@@ -103,13 +103,13 @@ describe('a run', () => {
       ['open', new Date(before.getTime() - 3_600_000)],
     ] as const)
       marks.push(mark(0, { id: String(marks.length), step: 'a', what, at: markedAt(marks, what, now) }))
-    expect(runStands(marks).steps.get('a')!.state).toBe('open')
+    expect(progressOf(marks).steps.get('a')!.state).toBe('open')
     expect(markedAt(marks, 'timer', before)).toBe(before.toISOString())
   })
   it('takes nothing before something was measured, and as much as was said where it ended early', () => {
-    const none = runStands([mark(1, { step: steps[0]!.id })])
+    const none = progressOf([mark(1, { step: steps[0]!.id })])
     expect(mixOutcome(steps, none, plan.mixL.value, 'left')).toBeNull()
-    const half = runStands([
+    const half = progressOf([
       mark(1, { step: 'measure' }),
       mark(2, { id: 'b', step: 'measure', what: 'answer', key: 'share', value: 0.5 }),
       mark(3, { id: 'c', step: 'left', what: 'answer', key: 'leftL', value: 1 }),
@@ -179,7 +179,7 @@ describe('the steps of every job', () => {
       columns: 3,
       cellDepthMm: 57,
       cellWord: 'cell',
-      runs: [
+      guidedJobs: [
         {
           code: 'A',
           name: 'Okra',
@@ -268,7 +268,7 @@ describe('how quick hands are', () => {
   const soak: Step = { id: 'soak', title: 'Soak', say: ['Soak'], workMinutes: 10, waitMinutes: 30 }
   const ticked = (ids: readonly string[], minutes: readonly number[]) => {
     const marks = ids.map((step, i) => mark(minutes[i]!, { id: `${step}${i}`, step }))
-    return { stands: runStands(marks), marks }
+    return { stands: progressOf(marks), marks }
   }
   it('is the work of a run against what is allowed for its steps; waits are left out', () => {
     const quick = ticked(['a', 'b', 'c', 'd'], [0, 10, 20, 30])
@@ -296,7 +296,7 @@ describe('how quick hands are', () => {
     expect(soakStep.asks!.map(({ key }) => key)).toEqual(['coirG', 'fibreL'])
     const answer = (key: string, value: number, i: number) =>
       mark(i, { id: key, step: soakStep.id, what: 'answer', key, value })
-    expect(coirGave(steps, runStands([answer('coirG', 650, 1), answer('fibreL', 9.1, 2)]))).toBeCloseTo(14, 9)
-    expect(coirGave(steps, runStands([answer('coirG', 650, 1)]))).toBeNull()
+    expect(coirGave(steps, progressOf([answer('coirG', 650, 1), answer('fibreL', 9.1, 2)]))).toBeCloseTo(14, 9)
+    expect(coirGave(steps, progressOf([answer('coirG', 650, 1)]))).toBeNull()
   })
 })

@@ -5,29 +5,29 @@ import Dialog from 'primevue/dialog'
 import WhoField from '~/kit/fields/WhoField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import { useBench } from '~/trays/water/useBench'
-import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { SHARE_KEY } from '#core/jobs/mix-outcome'
-import { answerKey, openSteps } from '#core/jobs/run'
+import { answerKey, openSteps } from '#core/jobs/guided-job'
 import type { Stored } from '#shared/records/collections'
-import { runOutcomes } from '#shared/commands/run-outcome'
-import type { RunRecord } from '#shared/records/run'
-import type { RunPlan } from '#shared/reckoning/run-plan'
+import { guidedJobOutcomes } from '#shared/commands/guided-job-outcome'
+import type { GuidedJobRecord } from '#shared/records/guided-job'
+import type { GuidedJobPlan } from '#shared/reckoning/guided-job-plan'
 
-/** The end of a run, early or late: what is written down of it, and nothing that was not done. */
-const props = defineProps<{ run: Stored<RunRecord>; plan: RunPlan | null }>()
+/** The end of a job, early or late: what is written down of it, and nothing that was not done. */
+const props = defineProps<{ guidedJob: Stored<GuidedJobRecord>; plan: GuidedJobPlan | null }>()
 const emit = defineEmits<{ close: []; ended: [] }>()
-const runs = useRunStore()
+const guidedJobs = useGuidedJobs()
 const bench = useBench()
 
-const stands = computed(() => runs.stands(props.run))
-const list = computed(() => runOutcomes(bench, props.run))
+const stands = computed(() => guidedJobs.stands(props.guidedJob))
+const list = computed(() => guidedJobOutcomes(bench, props.guidedJob))
 const left = computed(() => (props.plan ? openSteps(props.plan.steps, stands.value).length : 0))
 /** Who stops in the middle says how much was measured out: stores lose no more. */
-const asksShare = computed(() => props.run.body.kind === 'mix' && left.value > 0 && list.value.length > 0)
+const asksShare = computed(() => props.guidedJob.body.kind === 'mix' && left.value > 0 && list.value.length > 0)
 const share = computed(() => stands.value.answers.get(answerKey('measure', SHARE_KEY)) ?? 1)
 const setShare = (value: number | null) =>
-  value !== null && value >= 0 && value <= 10 && runs.answer(props.run, 'measure', SHARE_KEY, value)
-const by = ref(props.run.body.by)
+  value !== null && value >= 0 && value <= 10 && guidedJobs.answer(props.guidedJob, 'measure', SHARE_KEY, value)
+const by = ref(props.guidedJob.body.by)
 const busy = ref(false)
 
 async function end() {
@@ -35,8 +35,8 @@ async function end() {
   busy.value = true
   // As it is now: once it is written down there is nothing left to write.
   const said = list.value.map(({ words }) => words).join('; ')
-  const ended = await runs.end(
-    props.run,
+  const ended = await guidedJobs.end(
+    props.guidedJob,
     by.value,
     said ? `Written down: ${said}.` : 'Ended; nothing was written down.',
   )
@@ -44,12 +44,12 @@ async function end() {
   if (ended) emit('ended')
 }
 async function pause() {
-  if (await runs.change(props.run, { status: 'paused', by: by.value })) emit('ended')
+  if (await guidedJobs.change(props.guidedJob, { status: 'paused', by: by.value })) emit('ended')
 }
 </script>
 
 <template>
-  <Dialog visible modal header="End this run" :draggable="false" @update:visible="emit('close')">
+  <Dialog visible modal header="End this job" :draggable="false" @update:visible="emit('close')">
     <div class="end">
       <p v-if="left" class="soft">
         {{ left }} {{ left === 1 ? 'step is' : 'steps are' }} still open. What was not ticked took nothing.
@@ -75,7 +75,7 @@ async function pause() {
           list.length ? 'Write it down and end' : 'End it'
         }}</Button>
         <Button :disabled="busy" @click="pause">Pause, go on later</Button>
-        <Button @click="emit('close')">Back to the run</Button>
+        <Button @click="emit('close')">Back to the job</Button>
       </div>
     </div>
   </Dialog>

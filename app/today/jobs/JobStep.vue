@@ -4,26 +4,26 @@ import Button from 'primevue/button'
 import { useDebounceFn } from '@vueuse/core'
 import LiveWeight from '~/records/devices/LiveWeight.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
-import RunPicture from '~/today/jobs/RunPicture.vue'
+import StepPicture from '~/today/jobs/StepPicture.vue'
 import SayIt from '~/today/jobs/SayIt.vue'
 import { useMeasures } from '~/kit/useMeasures'
 import { useOnScale } from '~/kit/fields/useOnScale'
-import { useRunStore } from '~/today/jobs/guided-jobs'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { cautions, type Caution } from '#core/cautions/caution'
-import { answerKey } from '#core/jobs/run'
+import { answerKey } from '#core/jobs/guided-job'
 import type { Ask, Step } from '#core/jobs/step'
 import { printNumber } from '#core/units/format'
 import type { Stored } from '#shared/records/collections'
-import type { RunRecord } from '#shared/records/run'
+import type { GuidedJobRecord } from '#shared/records/guided-job'
 
 /** One step alone on the screen: the amount, what the hand does, what right looks like, what if not. */
-const props = defineProps<{ run: Stored<RunRecord>; step: Step }>()
+const props = defineProps<{ guidedJob: Stored<GuidedJobRecord>; step: Step }>()
 const emit = defineEmits<{ short: [] }>()
-const runs = useRunStore()
+const guidedJobs = useGuidedJobs()
 const { volume, mass } = useMeasures()
 const { onScale } = useOnScale()
 
-const stands = computed(() => runs.stands(props.run))
+const stands = computed(() => guidedJobs.stands(props.guidedJob))
 const dangers = computed((): Caution[] => cautions(props.step.cautions ?? []))
 
 // What a hand says by feel.
@@ -31,7 +31,7 @@ const chosen = computed(() =>
   props.step.test ? stands.value.chosen.get(answerKey(props.step.id, props.step.test.key)) : undefined,
 )
 const remedy = computed(() => props.step.test?.answers.find(({ id }) => id === chosen.value))
-const choose = (id: string) => runs.answer(props.run, props.step.id, props.step.test!.key, 1, id)
+const choose = (id: string) => guidedJobs.answer(props.guidedJob, props.step.id, props.step.test!.key, 1, id)
 
 // What really happened: typed once, kept when the hand rests.
 const typed = ref<Record<string, number | null>>({})
@@ -42,7 +42,7 @@ const unkept = new Map<string, { step: string; value: number | null }>()
 function flush() {
   for (const [key, { step, value }] of unkept)
     if ((stands.value.answers.get(answerKey(step, key)) ?? null) !== value)
-      runs.answer(props.run, step, key, value)
+      guidedJobs.answer(props.guidedJob, step, key, value)
   unkept.clear()
 }
 const keep = useDebounceFn(flush, 500)
@@ -70,8 +70,8 @@ const planned = ({ expected, dimension }: Ask) =>
 
 // Tapped one by one.
 const tapped = computed(() => stands.value.counts.get(props.step.id) ?? 0)
-const tap = (by: number) => runs.mark(props.run, props.step.id, 'count', { value: by })
-const isFill = computed(() => props.run.body.kind === 'mix' && props.step.id.startsWith('fill'))
+const tap = (by: number) => guidedJobs.mark(props.guidedJob, props.step.id, 'count', { value: by })
+const isFill = computed(() => props.guidedJob.body.kind === 'mix' && props.step.id.startsWith('fill'))
 defineExpose({ tap, flush })
 </script>
 

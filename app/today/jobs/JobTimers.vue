@@ -8,23 +8,23 @@ import { BellRing, Timer } from '@lucide/vue'
 import { useNow } from '~/household/useNow'
 import { ringOnce, sayByNotification } from '~/today/jobs/ringing'
 import { useDates } from '~/kit/useDates'
-import { useRunStore } from '~/today/jobs/guided-jobs'
-import { clockWasSetBack, minutesLeft } from '#core/jobs/run'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
+import { clockWasSetBack, minutesLeft } from '#core/jobs/guided-job'
 
 /**
  * Timers of all jobs that are under way, side by side. They are times, not countdowns: a reload, a locked phone or a closed
  * tab changes nothing.
  */
-const runs = useRunStore()
+const guidedJobs = useGuidedJobs()
 const route = useRoute()
 const { now } = useNow(1000)
 const { printMoment } = useDates()
 
 const shown = computed(() =>
-  runs.timers.map(({ run, timer }) => {
+  guidedJobs.timers.map(({ guidedJob, timer }) => {
     const left = minutesLeft(timer, now.value)
     return {
-      run,
+      guidedJob,
       timer,
       left,
       rings: left <= 0,
@@ -60,9 +60,9 @@ useHead({
       : (title ?? 'Blastomix'),
 })
 // What could not be sent is sent once there is a way again.
-onMounted(() => runs.flushAll())
-useEventListener('online', () => runs.flushAll())
-useEventListener('focus', () => runs.flushAll())
+onMounted(() => guidedJobs.flushAll())
+useEventListener('online', () => guidedJobs.flushAll())
+useEventListener('focus', () => guidedJobs.flushAll())
 </script>
 
 <template>
@@ -74,14 +74,14 @@ useEventListener('focus', () => runs.flushAll())
       :role="one.rings ? 'alert' : undefined"
     >
       <component :is="one.rings ? BellRing : Timer" aria-hidden="true" />
-      <NuxtLink v-if="route.path !== `/runs/${one.run.id}`" :to="`/runs/${one.run.id}`">{{
+      <NuxtLink v-if="route.path !== `/jobs/${one.guidedJob.id}`" :to="`/jobs/${one.guidedJob.id}`">{{
         one.timer.name
       }}</NuxtLink>
       <span v-else>{{ one.timer.name }}</span>
       <strong>{{ one.rings && one.left > -1 ? 'now' : one.said }}</strong>
       <Button
         :aria-label="`${one.timer.name}: ${one.rings ? 'done' : 'stop the timer'}`"
-        @click.stop="runs.stopTimer(one.run, one.timer)"
+        @click.stop="guidedJobs.stopTimer(one.guidedJob, one.timer)"
         >{{ one.rings ? 'Done' : 'Stop' }}</Button
       >
       <span v-if="one.setBack" class="problem"

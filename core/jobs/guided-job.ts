@@ -1,7 +1,7 @@
 import type { Step } from './step'
 
 /** Jobs that are done at the bench step by step. */
-export const RUN_KINDS = [
+export const GUIDED_JOB_KINDS = [
   'soak',
   'mix',
   'sow',
@@ -12,10 +12,10 @@ export const RUN_KINDS = [
   'water',
   'clean',
 ] as const
-export type RunKind = (typeof RUN_KINDS)[number]
+export type GuidedJobKind = (typeof GUIDED_JOB_KINDS)[number]
 
 /** What is called what, on a button and in a list. */
-export const RUN_NAMES: Readonly<Record<RunKind, string>> = {
+export const GUIDED_JOB_NAMES: Readonly<Record<GuidedJobKind, string>> = {
   soak: 'Soak',
   mix: 'Mix',
   sow: 'Sow',
@@ -28,7 +28,7 @@ export const RUN_NAMES: Readonly<Record<RunKind, string>> = {
 }
 
 /**
- * What a hand says in a run: a step is done, skipped, or open again; a timer begins or is stopped; a question is answered;
+ * What a hand says in a job: a step is done, skipped, or open again; a timer begins or is stopped; a question is answered;
  * something is counted.
  */
 export const MARKS = ['done', 'skipped', 'open', 'timer', 'stopped', 'answer', 'count'] as const
@@ -60,7 +60,7 @@ export interface TimerStands {
   readonly startedAt: string
   readonly minutes: number
 }
-export interface RunStands {
+export interface JobProgress {
   readonly steps: ReadonlyMap<string, StepStands>
   /** Those that still run or ring. */
   readonly timers: readonly TimerStands[]
@@ -76,7 +76,7 @@ const OPEN: StepStands = { state: 'open', at: null, by: '', note: '' }
 export const answerKey = (step: string, key: string): string => `${step} ${key}`
 
 /** A run as it stands after all its marks, whatever order they arrived in. */
-export function runStands(marks: readonly Mark[]): RunStands {
+export function progressOf(marks: readonly Mark[]): JobProgress {
   const steps = new Map<string, StepStands>()
   const timers = new Map<string, TimerStands>()
   const answers = new Map<string, number>()
@@ -116,7 +116,7 @@ export function markedAt(marks: readonly Pick<Mark, 'at' | 'what'>[], what: Mark
   return new Date(Math.max(now.getTime(), last + 1)).toISOString()
 }
 
-export const stepStands = ({ steps }: Pick<RunStands, 'steps'>, id: string): StepStands =>
+export const stepStands = ({ steps }: Pick<JobProgress, 'steps'>, id: string): StepStands =>
   steps.get(id) ?? OPEN
 
 /** Marks of two devices together: each once, none lost. */
@@ -126,10 +126,10 @@ export function joinedMarks<Of extends Pick<Mark, 'id'>>(one: readonly Of[], oth
 }
 
 /** The steps that are still to do: neither done nor skipped. */
-export const openSteps = (list: readonly Step[], stands: Pick<RunStands, 'steps'>): Step[] =>
+export const openSteps = (list: readonly Step[], stands: Pick<JobProgress, 'steps'>): Step[] =>
   list.filter(({ id }) => stepStands(stands, id).state === 'open')
 /** The first of them; null where there is none. */
-export const nextStep = (list: readonly Step[], stands: Pick<RunStands, 'steps'>): Step | null =>
+export const nextStep = (list: readonly Step[], stands: Pick<JobProgress, 'steps'>): Step | null =>
   openSteps(list, stands)[0] ?? null
 
 /** How a timer stands: minutes left, below 0 once it rings. A clock that was set back counts from where it was begun. */

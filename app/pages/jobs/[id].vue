@@ -21,34 +21,34 @@ import {
 import TextField from '~/kit/fields/TextField.vue'
 import WhoField from '~/kit/fields/WhoField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
-import RunEnd from '~/today/jobs/RunEnd.vue'
-import RunStep from '~/today/jobs/RunStep.vue'
+import JobEnd from '~/today/jobs/JobEnd.vue'
+import JobStep from '~/today/jobs/JobStep.vue'
 import ShortMix from '~/today/jobs/ShortMix.vue'
 import { mayAskToNotify, readAloud, stopReading } from '~/today/jobs/ringing'
 import { useBench } from '~/trays/water/useBench'
 import { useWorkLeft } from '~/today/jobs/useWorkLeft'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useHousehold } from '~/household/household'
-import { useRunStore } from '~/today/jobs/guided-jobs'
-import { nextStep, stepStands } from '#core/jobs/run'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
+import { nextStep, stepStands } from '#core/jobs/guided-job'
 import { plainWords } from '#core/jobs/sentence'
 import { printHours, printFigure } from '#core/working/print'
-import { runPlan } from '#shared/reckoning/run-plan'
+import { guidedJobPlan } from '#shared/reckoning/guided-job-plan'
 
 definePageMeta({ bare: true, key: (route) => route.path })
 
 const route = useRoute()
 const help = useHelpOpen()
-const runs = useRunStore()
+const guidedJobs = useGuidedJobs()
 const household = useHousehold()
-const run = computed(() => runs.find(String(route.params.id)))
+const guidedJob = computed(() => guidedJobs.find(String(route.params.id)))
 const bench = useBench()
-const plan = computed(() => (run.value ? runPlan(bench, run.value) : null))
+const plan = computed(() => (guidedJob.value ? guidedJobPlan(bench, guidedJob.value) : null))
 const steps = computed(() => plan.value?.steps ?? [])
-const stands = computed(() => run.value && runs.stands(run.value))
+const stands = computed(() => guidedJob.value && guidedJobs.stands(guidedJob.value))
 const workLeftOf = useWorkLeft()
-const workLeft = computed(() => (run.value && !isEnded.value ? workLeftOf(run.value, steps.value) : null))
-useHead({ title: () => run.value?.body.name ?? 'Run' })
+const workLeft = computed(() => (guidedJob.value && !isEnded.value ? workLeftOf(guidedJob.value, steps.value) : null))
+useHead({ title: () => guidedJob.value?.body.name ?? 'GuidedJob' })
 
 /** The step on the screen: the first that is open, until the hand looks at another. */
 const looking = ref<string | null>(null)
@@ -62,7 +62,7 @@ const stateOf = (id: string) => stepStands(stands.value!, id).state
 const allDone = computed(
   () => !!stands.value && steps.value.length > 0 && !nextStep(steps.value, stands.value),
 )
-const isEnded = computed(() => run.value?.body.status === 'ended')
+const isEnded = computed(() => guidedJob.value?.body.status === 'ended')
 
 const ending = ref(false)
 const listing = ref(false)
@@ -80,20 +80,20 @@ const waits = computed(() => step.value?.waitMinutes ?? 0)
 
 /** Done, and on: a wait begins by itself, so that nobody has to think of it with wet hands. */
 function done() {
-  if (!run.value || !step.value) return
+  if (!guidedJob.value || !step.value) return
   const here = step.value
   view.value?.flush()
   // Where the hand was, before the tick itself moves the view on.
   const at = index.value
   if (waits.value > 0 && !timerHere.value && stateOf(here.id) === 'open')
-    runs.startTimer(run.value, here.id, here.waitFor ?? here.title, waits.value)
-  if (stateOf(here.id) === 'open') runs.mark(run.value, here.id, 'done')
+    guidedJobs.startTimer(guidedJob.value, here.id, here.waitFor ?? here.title, waits.value)
+  if (stateOf(here.id) === 'open') guidedJobs.mark(guidedJob.value, here.id, 'done')
   onward(at)
 }
 function skip() {
-  if (!run.value || !step.value) return
+  if (!guidedJob.value || !step.value) return
   const at = index.value
-  runs.mark(run.value, step.value.id, 'skipped', { note: why.value.trim() })
+  guidedJobs.mark(guidedJob.value, step.value.id, 'skipped', { note: why.value.trim() })
   skipping.value = false
   why.value = ''
   onward(at)
@@ -103,11 +103,11 @@ function onward(from: number) {
   else ending.value = true
 }
 function reopen() {
-  if (run.value && step.value) runs.mark(run.value, step.value.id, 'open')
+  if (guidedJob.value && step.value) guidedJobs.mark(guidedJob.value, step.value.id, 'open')
 }
 
 // A tap anywhere that is no button goes on; where something is counted it counts.
-const view = useTemplateRef<InstanceType<typeof RunStep>>('view')
+const view = useTemplateRef<InstanceType<typeof JobStep>>('view')
 const scroller = useTemplateRef<HTMLElement>('scroller')
 function tap(event: MouseEvent) {
   const target = event.target as HTMLElement
@@ -153,10 +153,10 @@ const spoken = computed(() =>
         step.value.title,
         step.value.amount
           ? plainWords(step.value.amount, (figure) =>
-              printFigure(figure, household.kitchen, household.thermometer),
+              printFigure(figure, household.units, household.thermometer),
             )
           : '',
-        plainWords(step.value.say, (figure) => printFigure(figure, household.kitchen, household.thermometer)),
+        plainWords(step.value.say, (figure) => printFigure(figure, household.units, household.thermometer)),
         step.value.right ? `Right: ${step.value.right}` : '',
       ]
         .filter(Boolean)
@@ -171,12 +171,12 @@ async function allowNotes() {
   mayNotify.value = mayAskToNotify()
 }
 
-const hands = ref(run.value?.body.hands ?? 1)
-const by = ref(run.value?.body.by ?? '')
+const hands = ref(guidedJob.value?.body.hands ?? 1)
+const by = ref(guidedJob.value?.body.by ?? '')
 async function handOver() {
   if (
-    run.value &&
-    (await runs.change(run.value, { by: by.value.trim(), hands: hands.value, status: 'open' }))
+    guidedJob.value &&
+    (await guidedJobs.change(guidedJob.value, { by: by.value.trim(), hands: hands.value, status: 'open' }))
   )
     handing.value = false
 }
@@ -184,23 +184,23 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
 </script>
 
 <template>
-  <div v-if="!run" class="gone">
-    <h1>This run is not here</h1>
+  <div v-if="!guidedJob" class="gone">
+    <h1>This job is not here</h1>
     <p>It was ended long ago, or belongs to another household.</p>
-    <NuxtLink to="/runs" class="button main">All runs</NuxtLink>
+    <NuxtLink to="/jobs" class="button main">All jobs</NuxtLink>
   </div>
-  <div v-else class="run">
+  <div v-else class="guided-job">
     <header>
-      <NuxtLink to="/runs" class="icon-button" aria-label="Leave it open, to all runs"
+      <NuxtLink to="/jobs" class="icon-button" aria-label="Leave it open, to all jobs"
         ><X aria-hidden="true"
       /></NuxtLink>
       <p class="name">
-        <strong>{{ run.body.name }}</strong>
+        <strong>{{ guidedJob.body.name }}</strong>
         <span v-if="steps.length" class="soft">step {{ index + 1 }} of {{ steps.length }}</span>
         <span v-if="workLeft" class="soft wide">about <FigureValue :figure="workLeft" /> of work left</span>
-        <span v-if="run.body.by" class="soft by">{{ run.body.by }}</span>
-        <span v-if="run.body.status === 'paused'" class="chip">paused</span>
-        <span v-if="runs.isWaiting(run)" class="soft" role="status">not yet on the server</span>
+        <span v-if="guidedJob.body.by" class="soft by">{{ guidedJob.body.by }}</span>
+        <span v-if="guidedJob.body.status === 'paused'" class="chip">paused</span>
+        <span v-if="guidedJobs.isWaiting(guidedJob)" class="soft" role="status">not yet on the server</span>
       </p>
       <div class="tools">
         <Button
@@ -229,7 +229,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
           ><Users aria-hidden="true"
         /></Button>
         <NuxtLink
-          :to="`/runs/sheets/${run.id}`"
+          :to="`/jobs/sheets/${guidedJob.id}`"
           class="icon-button wide"
           aria-label="On paper"
           title="On paper"
@@ -239,16 +239,16 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
       </div>
     </header>
     <p v-if="isEnded" class="ended" role="status">
-      This run is ended. What it did stands in the entries of its trays and batches.
-      <NuxtLink to="/runs">All runs</NuxtLink>
+      This job is ended. What it did stands in the entries of its trays and batches.
+      <NuxtLink to="/jobs">All jobs</NuxtLink>
     </p>
     <p v-else-if="!plan" class="ended">
-      What this run is about is done already, or can no longer be reckoned.
+      What this job is about is done already, or can no longer be reckoned.
       <Button @click="ending = true">End it</Button>
     </p>
     <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -- space and the buttons do the same -->
     <main v-if="step && !isEnded" ref="scroller" class="screen" @click="tap">
-      <RunStep ref="view" :run="run" :step="step" @short="short = true" />
+      <RunStep ref="view" :guided-job="guidedJob" :step="step" @short="short = true" />
     </main>
     <footer v-if="step && !isEnded">
       <Button class="huge" :disabled="index <= 0" @click="go(index - 1)"
@@ -292,7 +292,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
           aloud ? 'Stop reading aloud' : 'Read aloud'
         }}</Button>
         <Button @click="((handing = true), (listing = false))">Whose hands</Button>
-        <NuxtLink :to="`/runs/sheets/${run.id}`" class="button">On paper</NuxtLink>
+        <NuxtLink :to="`/jobs/sheets/${guidedJob.id}`" class="button">On paper</NuxtLink>
       </div>
       <p v-if="mayNotify">
         <Button class="long" @click="allowNotes">Tell me when a timer rings and I look elsewhere</Button>
@@ -327,17 +327,17 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         />
         <div class="buttons">
           <Button type="submit" class="main">So it is</Button>
-          <NuxtLink v-if="hands > 1" :to="`/runs/sheets/${run.id}`" class="button">Sheets</NuxtLink>
+          <NuxtLink v-if="hands > 1" :to="`/jobs/sheets/${guidedJob.id}`" class="button">Sheets</NuxtLink>
         </div>
       </form>
     </Dialog>
-    <ShortMix v-if="short && plan?.batchPlan" :run="run" :plan="plan.batchPlan" @close="short = false" />
-    <RunEnd v-if="ending" :run="run" :plan="plan" @close="ending = false" @ended="navigateTo('/runs')" />
+    <ShortMix v-if="short && plan?.batchPlan" :guided-job="guidedJob" :plan="plan.batchPlan" @close="short = false" />
+    <RunEnd v-if="ending" :guided-job="guidedJob" :plan="plan" @close="ending = false" @ended="navigateTo('/jobs')" />
   </div>
 </template>
 
 <style scoped>
-.run {
+.guided-job {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto auto 1fr auto;

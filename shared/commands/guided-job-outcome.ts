@@ -1,16 +1,16 @@
 import { MOVED_STEP } from '#core/jobs/move-steps'
 import { coirGave, minutesTaken, mixOutcome, paceOf } from '#core/jobs/mix-outcome'
-import { answerKey, runStands, stepStands } from '#core/jobs/run'
+import { answerKey, progressOf, stepStands } from '#core/jobs/guided-job'
 import { sowStepId } from '#core/jobs/sow-steps'
 import { waterStepId } from '#core/jobs/water-steps'
 import { counted } from '#core/text/plurals'
 import { gridFor, usualGrid } from '#core/trays/layout'
 import { printQuantity } from '#core/units/format'
 import type { Stored } from '../records/collections'
-import { find, makingOf, runsOfSowing, type Bench } from '../reckoning/bench'
-import { LEFT_STEP, runPlan, type RunPlan } from '../reckoning/run-plan'
+import { find, makingOf, groupsOfSowing, type Bench } from '../reckoning/bench'
+import { LEFT_STEP, guidedJobPlan, type GuidedJobPlan } from '../reckoning/guided-job-plan'
 import { NOTHING_MEASURED, waterRow, type EntryRecord } from '../records/entry'
-import type { RunRecord } from '../records/run'
+import type { GuidedJobRecord } from '../records/guided-job'
 import { tray as traySchema } from '../records/tray'
 import { cellEntries, standingCells, toSow } from './cells'
 import { entryOf, type Acting, type Change } from './command'
@@ -18,17 +18,17 @@ import { movedOn } from './moving'
 
 type WaterRow = Parameters<typeof waterRow>[0]
 
-/** Something a run did, in words and as it is written down. */
+/** Something a job did, in words and as it is written down. */
 export interface Outcome {
   readonly words: string
   readonly changes: (acting: Acting) => readonly Change[]
 }
 
-/** What a run really did, so far as it was ticked: what was not ticked took nothing and is not written. */
-export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'body'>): Outcome[] {
-  const plan = runPlan(bench, { body })
-  const stands = runStands(body.marks)
-  const volume = (litres: number) => printQuantity(litres, 'volume', bench.context.kitchen)
+/** What a job really did, so far as it was ticked: what was not ticked took nothing and is not written. */
+export function guidedJobOutcomes(bench: Bench, { body }: Pick<Stored<GuidedJobRecord>, 'body'>): Outcome[] {
+  const plan = guidedJobPlan(bench, { body })
+  const stands = progressOf(body.marks)
+  const volume = (litres: number) => printQuantity(litres, 'volume', bench.context.units)
   const isDone = (id: string) => stepStands(stands, id).state === 'done'
   const said = (step: string, key: string) => stands.answers.get(answerKey(step, key)) ?? null
   const ids = (what: string) => body.subjects.filter((one) => one.what === what).map(({ id }) => id)
@@ -43,7 +43,7 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
       ? [{ what: 'minutes' as const, of: body.kind, value: pace, n: null, key: '' }]
       : []),
   ]
-  // What the run measured is told once, in the first entry it makes.
+  // What the job measured is told once, in the first entry it makes.
   let told = false
   const measuring = () => {
     if (told) return {}
@@ -103,12 +103,12 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
     const list = ids('trays').flatMap((id): Outcome[] => {
       const tray = find(bench, 'trays', id)
       if (!tray) return []
-      const runs = bench
+      const groups = bench
         .stands(tray)
-        .runs.filter(({ run: { code }, sown }) => sown === 0 && isDone(sowStepId(id, code)))
+        .groups.filter(({ group: { code }, sown }) => sown === 0 && isDone(sowStepId(id, code)))
       if (isDone(`soak ${id}`)) rows.push({ trayId: id, how: 'below', litres: said(`soak ${id}`, 'litres') })
-      return runs.map((one) => ({
-        words: `Sown: ${one.run.name}, tray ${tray.number}`,
+      return groups.map((one) => ({
+        words: `Sown: ${one.group.name}, tray ${tray.number}`,
         changes: (acting) =>
           cellEntries(bench, acting, tray, bench.today, 'sown', [toSow(bench, tray, one)], { by: body.by }),
       }))
@@ -198,7 +198,7 @@ export function runOutcomes(bench: Bench, { body }: Pick<Stored<RunRecord>, 'bod
 
 /** The season’s feeds are marked by sowing. */
 function fedSowings(
-  body: RunRecord,
+  body: GuidedJobRecord,
   entry: (words: string, what: Pick<EntryRecord, 'kind' | 'subjects'>) => Outcome,
 ) {
   const fed = body.subjects.filter(({ what, stage }) => what === 'sowings' && stage !== null)
@@ -207,8 +207,8 @@ function fedSowings(
   return fed.length ? [entry(`Fed: ${counted(fed.length, 'sowing')}`, { kind: 'feed', subjects })] : []
 }
 
-function moved(bench: Bench, body: RunRecord, plan: RunPlan | null): Outcome[] {
-  const stands = runStands(body.marks)
+function moved(bench: Bench, body: GuidedJobRecord, plan: GuidedJobPlan | null): Outcome[] {
+  const stands = progressOf(body.marks)
   const step = plan?.steps.find(({ id }) => id === MOVED_STEP)
   const target = body.subjects.find(({ what }) => what === 'sowings')
   const row = target && bench.row(target.id)
@@ -228,10 +228,10 @@ function moved(bench: Bench, body: RunRecord, plan: RunPlan | null): Outcome[] {
   const from =
     target.stage === null || final
       ? undefined
-      : runsOfSowing(bench, target.id, target.stage - 1).find(({ of }) => of.standing >= n)
+      : groupsOfSowing(bench, target.id, target.stage - 1).find(({ of }) => of.standing >= n)
   if (from) {
     const { of } = from
-    const cells = standingCells(bench, from.tray, of.run.code, n, null)
+    const cells = standingCells(bench, from.tray, of.group.code, n, null)
     if (cells.reduce((sum, [, k]) => sum + k, 0) === n) {
       const each = stage.fill.plants ?? 1
       const wanted = Math.ceil(n / each)
