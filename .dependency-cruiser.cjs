@@ -70,7 +70,7 @@ module.exports = {
       to: { couldNotResolve: true, pathNot: '^(#routes|#imports|#components|#app|nitropack/runtime)$' },
     },
     {
-name: 'declared',
+      name: 'declared',
       comment: 'What is imported stands in package.json, and is not there by way of another package.',
       severity: 'error',
       from: { path: '^(app|core|shared|server|simulated)/' },
@@ -117,11 +117,7 @@ name: 'declared',
       ['packing', 'demand', 'uncertainty'],
       ['fitting', 'today'],
     ]),
-    ...floors('shared', [
-      ['records'],
-      ['reckoning'],
-      ['commands'],
-    ]),
+    ...floors('shared', [['records'], ['reckoning'], ['commands']]),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

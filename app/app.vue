@@ -47,7 +47,7 @@ useHead({
     <ClientOnly><MaterialTextures /></ClientOnly>
     <ShellHeader v-if="!route.meta.bare" @palette="showPalette" @help="help = true" />
     <OwnDay v-if="household.record?.clock && !route.meta.bare" />
-    <ClientOnly><RunTimers v-if="household.everything" /></ClientOnly>
+    <ClientOnly><JobTimers v-if="household.everything" /></ClientOnly>
     <component
       :is="route.meta.bare ? 'div' : 'main'"
       id="main"

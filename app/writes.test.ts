@@ -6,7 +6,8 @@ import { globSync } from 'tinyglobby'
 const ONLY_ASKED: Record<string, string> = {
   'app/settings/AwayForm.vue': 'a calendar is read, and shown before it is saved',
   'app/pages/trays/labels.vue': 'labels go to the printer',
-  'app/records/in-and-out/followed.ts': 'a command with its archive, to the address that household/send.ts gives',
+  'app/records/in-and-out/followed.ts':
+    'a command with its archive, to the address that household/send.ts gives',
 }
 
 it('what a household keeps is written by commands alone', () => {

@@ -12,7 +12,7 @@ import { SCHEDULES } from '#core/season/schedule/schedules'
 import { smallestShifts, type Standing } from '#core/season/fitting/repair'
 import { simulateSeasons } from '#core/season/uncertainty/simulate'
 import { planSowing } from '#core/season/schedule/sowing'
-import { type SowingRequest } from '#core/season/schedule/sowing-request'
+import type { SowingRequest } from '#core/season/schedule/sowing-request'
 import { CROPS } from '#core/sowing/crops'
 import { median, report } from './report'
 

@@ -40,7 +40,9 @@ async function sown(household: Household) {
     kind: 'stage',
     on: '2027-03-20',
     subjects: [{ what: 'trays', id: tray.id }],
-    cells: [{ trayId: tray.id, group: 'A', what: 'sown', cells: Array.from({ length: 18 }, (_, i) => [i, 1]) }],
+    cells: [
+      { trayId: tray.id, group: 'A', what: 'sown', cells: Array.from({ length: 18 }, (_, i) => [i, 1]) },
+    ],
   })
   return tray
 }

@@ -192,7 +192,7 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
   writing = false
   await Promise.all(writers)
 
-  const stands = (await (await fetch(run)).json()) as { body: { marks: { id: string }[] } }
+  const stands = (await (await fetch(job)).json()) as { body: { marks: { id: string }[] } }
   expect(stands.body.marks.map(({ id }) => id)).toEqual(ticked)
   // Of every tray, ended or not, as many plots are sown as it has, or none.
   const sown = new Map<string, number>()

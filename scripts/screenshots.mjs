@@ -33,7 +33,11 @@ const VIEWS = [
   { name: 'feed-dark', path: `/feed?plan=${FEEDING}`, size: WIDE, dark: true },
   { name: 'bench-card', path: `/bench/${BATCH}`, size: { width: 1280, height: 1500 } },
   { name: 'stores', path: '/stores', size: WIDE },
-  { name: 'schedule-of-feeds', path: `/programme?programme=${PROGRAMME}`, size: { width: 1280, height: 1000 } },
+  {
+    name: 'schedule-of-feeds',
+    path: `/programme?programme=${PROGRAMME}`,
+    size: { width: 1280, height: 1000 },
+  },
   { name: 'signs', path: `/signs?sign=pale+old&tray=${TRAY}`, size: WIDE },
   { name: 'log', path: '/log', size: WIDE },
   { name: 'first', path: '/first', size: { width: 1280, height: 1000 } },

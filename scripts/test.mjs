@@ -30,13 +30,7 @@ async function jest(project, env = {}) {
   const report = join(reports, `jest-${project}.json`)
   const { code, output } = await run(
     'npx',
-    [
-      'jest',
-      '--json',
-      '--outputFile',
-      report,
-      ...(project === 'unit' ? [] : ['--runInBand']),
-    ],
+    ['jest', '--json', '--outputFile', report, ...(project === 'unit' ? [] : ['--runInBand'])],
     { env: { ...process.env, JEST_PROJECT: project, ...env } },
   )
   if (!existsSync(report)) return tell(`jest ${project}`, 0, 1, startedAt, output)

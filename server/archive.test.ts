@@ -185,12 +185,22 @@ describe('out and in again', () => {
       .filter(([name]) => name.endsWith('.jsonl'))
       .map(([, bytes]) => strFromU8(bytes))
       .join('\n')
-    for (const old of ['"rung', '"ladderId"', '"school', 'School"', '"kitchen"', '"about"', '"really"', '"stageId"'])
+    for (const old of [
+      '"rung',
+      '"ladderId"',
+      '"school',
+      'School"',
+      '"kitchen"',
+      '"about"',
+      '"really"',
+      '"stageId"',
+    ])
       expect(text).not.toContain(old)
     const { body } = await call('GET', `/api/households/${home}`)
-    const grown = linesOf(first, 'sowings.jsonl').find(
-      (one) => (one as { body: { rungs: unknown } }).body.rungs,
-    ) as { id: string; body: { rungs: { stage: string }[] } }
+    const grown = linesOf(first, 'sowings.jsonl').find(({ body: sowing }) => sowing.rungs) as unknown as {
+      id: string
+      body: { rungs: { stage: string }[] }
+    }
     const now = body.sowings.find(({ id }: { id: string }) => id === grown.id)
     expect(now.body.stages.map(({ kind }: { kind: string }) => kind)).toEqual(
       grown.body.rungs.map(({ stage }) => stage),

@@ -129,7 +129,8 @@ describe('what does not fit what stands', () => {
   it('is refused with its field, why, and what stands; as many as stand may go', async () => {
     const id = await tray()
     await press([{ name: 'count', trayId: id, on: ON, groups: [{ group: 'A', count: 5 }] }])
-    const lose = (count: number) => press([{ name: 'lose', trayId: id, on: ON, groups: [{ group: 'A', count }] }])
+    const lose = (count: number) =>
+      press([{ name: 'lose', trayId: id, on: ON, groups: [{ group: 'A', count }] }])
     const many = await lose(6)
     expect([many.status, many.body.errors[0].field, many.body.stands.standing]).toEqual([
       422,
@@ -294,7 +295,9 @@ it('a guided job over twelve trays is ended in one request, and opens again with
   for (let n = 0; n < 12; n++) ids.push(await tray())
   const group = randomUUID()
   const subjects = ids.map((id) => ({ what: 'trays', id }))
-  await press([{ name: 'begin job', id: group, body: { name: 'Water', kind: 'water', subjects, onDay: today } }])
+  await press([
+    { name: 'begin job', id: group, body: { name: 'Water', kind: 'water', subjects, onDay: today } },
+  ])
   const at = new Date().toISOString()
   await press([
     {

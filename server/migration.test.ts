@@ -109,7 +109,9 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
 
   // Another household, whose rows a migration under row-level security could pass over without a word.
   const [next, theirSowing] = [randomUUID(), randomUUID()]
-  await q(`insert into household (household_id, name, place, kitchen) values ($1, 'Next', '', 'metric')`, [next])
+  await q(`insert into household (household_id, name, place, kitchen) values ($1, 'Next', '', 'metric')`, [
+    next,
+  ])
   await q(
     `insert into sowing (household_id, id, name, crop_id, plants, season, certainty, ladder_id, rungs)
      values ($1, $2, 'Beet', 'beet', 9, 'spring', 0.9, 'cell', '[{"stage":"sow","part":1},{"stage":"harden","part":0}]')`,
@@ -154,7 +156,10 @@ it('uses and marks become entries, levels agree with them, and nothing is lost',
   expect(counted.rows.map((row) => row.moves[0].by).sort()).toEqual([100, 2])
   const revision = await before.query(`select collection, body from revision`)
   expect(revision.rows).toMatchObject([
-    { collection: 'entries', body: { kind: 'stage', subjects: [{ id: sowing, stage: 0 }], moves: [{ by: -60 }] } },
+    {
+      collection: 'entries',
+      body: { kind: 'stage', subjects: [{ id: sowing, stage: 0 }], moves: [{ by: -60 }] },
+    },
   ])
   const both = await before.query('select units, name from household order by name')
   expect(both.rows).toEqual([

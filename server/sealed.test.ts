@@ -240,7 +240,10 @@ const WALK: Record<string, (id: Ids, household: string) => Ask[]> = {
   'get /api/households/{householdId}/calendar.ics': () => [],
   'post /api/households/{householdId}/calendar': () => [],
   'post /api/households/{householdId}/commands': (id) => [
-    { path: '/commands', body: command({ name: 'sow', trayId: id('trays'), on: ON, groups: [{ group: 'A' }] }) },
+    {
+      path: '/commands',
+      body: command({ name: 'sow', trayId: id('trays'), on: ON, groups: [{ group: 'A' }] }),
+    },
     { path: '/commands', body: command({ name: 'give up', sowingId: id('sowings') }) },
     { path: '/commands', body: command({ name: 'end job', id: id('guidedJobs'), by: '' }) },
     { path: '/commands', body: command({ name: 'mark job', id: id('guidedJobs'), marks: [mark] }) },

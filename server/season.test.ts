@@ -152,7 +152,12 @@ describe('a season', () => {
         tomatoes({ cropId: 'leek', name: 'Leek', packetId: packet.body.id }),
       )
       const subjects = [{ what: 'sowings', id: body.id, stage: 0 }]
-      const entry = await put('entries', { name: 'sown', kind: 'stage', on: dayFrom(`${year}-03-20`), subjects })
+      const entry = await put('entries', {
+        name: 'sown',
+        kind: 'stage',
+        on: dayFrom(`${year}-03-20`),
+        subjects,
+      })
       return { packet: packet.body, seeds: -entry.body.body.moves[0].by }
     }
     const [fresh, older, oldest] = [await sown(0), await sown(2), await sown(4)]

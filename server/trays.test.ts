@@ -33,7 +33,12 @@ const laid = (more: Record<string, unknown> = {}) =>
   })
 const six = laid({ name: 'Six', containerId: 'six-pack', rows: 2, columns: 3, cells: Array(6).fill('A') })
 type Changes = EntryRecord['cells']
-const happened = (kind: EntryRecord['kind'], day: string, cells: Changes, subjects: EntryRecord['subjects'] = []) =>
+const happened = (
+  kind: EntryRecord['kind'],
+  day: string,
+  cells: Changes,
+  subjects: EntryRecord['subjects'] = [],
+) =>
   put(
     'entries',
     newEntry({

@@ -133,7 +133,8 @@ describe('a run', () => {
     })
     expect([unknown.status, unknown.body.errors[0].field]).toEqual([422, 'body.subjects'])
     expect(
-      (await call('PUT', at('guidedJobs', randomUUID()), { version: 0, body: group({ kind: 'dance' }) })).status,
+      (await call('PUT', at('guidedJobs', randomUUID()), { version: 0, body: group({ kind: 'dance' }) }))
+        .status,
     ).toBe(422)
     expect(
       (await call('PUT', at('guidedJobs', randomUUID()), { version: 0, body: group({ hands: 0 }) })).status,

@@ -103,7 +103,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       preparations: [],
       worksIn: [],
       homeTests: [
-        { parts, depthMm: 100, groups: [{ volumeMl: 1000, heldMl: 20, pouredMl: 800, drainedMl: 150 }] },
+        { parts, depthMm: 100, runs: [{ volumeMl: 1000, heldMl: 20, pouredMl: 800, drainedMl: 150 }] },
       ],
     },
   ],

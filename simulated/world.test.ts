@@ -24,7 +24,7 @@ const entry = (n: number, over: Partial<EntryRecord>) => ({
 const sown = entry(1, {
   kind: 'stage',
   on: dayFrom('2027-03-22'),
-  cells: [{ trayId: TRAY, run: 'A', what: 'sown', cells, count: null }],
+  cells: [{ trayId: TRAY, group: 'A', what: 'sown', cells, count: null }],
 })
 const watered = (n: number, on: string, at: string, litres: number) =>
   entry(n, {

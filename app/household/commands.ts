@@ -124,7 +124,8 @@ export const useCommands = defineStore('commands', () => {
       return null
     }
   }
-  const noteDone = (said: string, act: UndoStep) => note(said, { name: 'Undo', run: () => undoing.takeBack(act) })
+  const noteDone = (said: string, act: UndoStep) =>
+    note(said, { name: 'Undo', run: () => undoing.takeBack(act) })
 
   /** What was on its way when the page was left is sent again, each under its own key. */
   async function resend() {

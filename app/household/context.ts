@@ -2,7 +2,7 @@ import { computed } from 'vue'
 import { defineStore } from 'pinia'
 import { useHousehold } from '~/household/household'
 import { contextOf } from '#shared/reckoning/context'
-import { type StockRecord } from '#shared/records/stock'
+import type { StockRecord } from '#shared/records/stock'
 import { goodsOf, shelvesOf } from '#shared/reckoning/shelves'
 
 /** What everything on a page is reckoned with: the catalogues with the household's own in them, and its shelf. */

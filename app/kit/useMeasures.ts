@@ -10,8 +10,7 @@ export function useMeasures() {
     /** As much of it as a label on a chart has room for: one measure, no second. */
     roughVolume: (litres: number) => printQuantity(litres, 'volume', household.units).split(' + ')[0]!,
     /** As it is poured by hand: two digits are enough. */
-    aboutVolume: (litres: number) =>
-      printQuantity(Number(litres.toPrecision(2)), 'volume', household.units),
+    aboutVolume: (litres: number) => printQuantity(Number(litres.toPrecision(2)), 'volume', household.units),
     length: (mm: number) => printQuantity(mm, 'length', household.units),
     mass: (g: number) => printQuantity(g, 'mass', household.units),
     /** A sentence of the rules, its amounts in these measures. */

@@ -50,7 +50,7 @@ const standing = computed(() => season.rows.filter(({ id }) => season.done.has(i
         {{ example.opening ? 'Setting it up …' : 'Look at an example first' }}
       </Button>
     </p>
-    <FirstKitchen />
+    <FirstUnits />
     <FirstFrost />
     <FirstRoom />
     <FirstShed />

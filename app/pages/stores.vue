@@ -55,9 +55,7 @@ const tools = computed(() =>
     name: one.name,
     kind: one.kind,
     holds:
-      one.capacityMl === null
-        ? ''
-        : printBoth(one.capacityMl / 1000, 'volume', household.units).join(' · '),
+      one.capacityMl === null ? '' : printBoth(one.capacityMl / 1000, 'volume', household.units).join(' · '),
     error: errorOf(one),
   })),
 )

@@ -62,11 +62,13 @@ const mixBars = computed(() => {
       demand,
       x: props.scale.x(demand.on),
       high,
-      layers: layersOf(context.recipes.get(demand.recipeId)?.parts ?? []).map(({ materialId, from, share }) => ({
-        materialId,
-        y: mixFoot.value - high * (from + share),
-        high: high * share,
-      })),
+      layers: layersOf(context.recipes.get(demand.recipeId)?.parts ?? []).map(
+        ({ materialId, from, share }) => ({
+          materialId,
+          y: mixFoot.value - high * (from + share),
+          high: high * share,
+        }),
+      ),
     }
   })
 })

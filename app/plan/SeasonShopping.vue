@@ -30,7 +30,8 @@ const { printDay } = useDates()
 // Reckoned once the hand has come to rest: a drag redraws the season, not the shop.
 const settledMixes = refDebounced(toRef(season, 'mixes'), 300)
 const settledFeeds = refDebounced(toRef(season, 'feeds'), 300)
-const isDone = (sowingId: string, stage: number) => season.done.get(sowingId)?.[`stage-${stage}`] !== undefined
+const isDone = (sowingId: string, stage: number) =>
+  season.done.get(sowingId)?.[`stage-${stage}`] !== undefined
 const dated = computed((): DatedNeeds[] => {
   const mixes = settledMixes.value
     .filter(({ of }) => of.some(({ sowingId, stage }) => !isDone(sowingId, stage)))

@@ -67,8 +67,8 @@ async function shift() {
       >.
     </p>
     <p v-if="room">
-      {{ room.place.name }} has room for {{ printNumber(room.flats) }} of them: on a stage of the schedule, say
-      what part stands there.
+      {{ room.place.name }} has room for {{ printNumber(room.flats) }} of them: on a stage of the schedule,
+      say what part stands there.
     </p>
     <p v-if="done !== null" role="status">Looking for what has to move …</p>
     <template v-else-if="answer">

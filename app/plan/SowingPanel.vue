@@ -31,7 +31,7 @@ import { germinationSeen, wilson } from '#core/sowing/odds'
 import { printNumber, printShare } from '#core/units/format'
 import { useNotes } from '~/kit/useNotes'
 import { useSaving } from '~/household/saving'
-import { type SowingRecord } from '#shared/records/sowing'
+import type { SowingRecord } from '#shared/records/sowing'
 import { asSowingRequest, sowingRecordProblems } from '#shared/reckoning/sowing-request'
 import type { PlannedRow } from '#shared/reckoning/planned-row'
 

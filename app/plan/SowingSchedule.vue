@@ -184,7 +184,12 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
           :problem="problemAt(`stages[${index}].${key}`)"
           @update:model-value="editStage(index, { [key]: $event })"
         />
-        <Button v-if="index > 0" text :aria-label="`Take away stage ${index + 1}`" @click="removeStage(index)">
+        <Button
+          v-if="index > 0"
+          text
+          :aria-label="`Take away stage ${index + 1}`"
+          @click="removeStage(index)"
+        >
           <X aria-hidden="true" />
         </Button>
         <ChoiceField
@@ -227,7 +232,9 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
           Not in one tray with {{ planned.stages[index]!.placed!.apart!.name }}:
           {{ planned.stages[index]!.placed!.apart!.why }}.
         </p>
-        <p v-if="planned?.stages[index]" class="water soft">Water: {{ planned.stages[index]!.care.water }}.</p>
+        <p v-if="planned?.stages[index]" class="water soft">
+          Water: {{ planned.stages[index]!.care.water }}.
+        </p>
       </li>
     </ol>
     <div class="buttons">

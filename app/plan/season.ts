@@ -20,11 +20,18 @@ import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing, movedBySowing, upBySowing } from '#core/season/today/marks'
 import { changesByTray, countsInTrays, trayStands } from '#shared/reckoning/trays'
 import { climateByPlace } from '#shared/reckoning/measured'
-import { hasSeason, jobsOn, openRows, rootsSeen, seasonPlanner, type Climates } from '#shared/reckoning/season'
-import { type PlannedRow } from '#shared/reckoning/planned-row'
+import {
+  hasSeason,
+  jobsOn,
+  openRows,
+  rootsSeen,
+  seasonPlanner,
+  type Climates,
+} from '#shared/reckoning/season'
+import type { PlannedRow } from '#shared/reckoning/planned-row'
 import { asMark, type EntryRecord } from '#shared/records/entry'
 import { againNamed } from '#shared/commands/season'
-import { type SowingRecord } from '#shared/records/sowing'
+import type { SowingRecord } from '#shared/records/sowing'
 import { asSowingRequest } from '#shared/reckoning/sowing-request'
 import type { TrayRecord } from '#shared/records/tray'
 import type { Stored } from '#shared/records/collections'

@@ -20,7 +20,9 @@ const first = computed((): Spot[] =>
 )
 const spots = computed(() => {
   const after = first.value.flatMap((spot) => waysFrom(trays.steps, spot).map(({ to }) => to))
-  return [...new Map([...first.value, ...after].map((spot) => [`${spot.trayId} ${spot.group}`, spot])).values()]
+  return [
+    ...new Map([...first.value, ...after].map((spot) => [`${spot.trayId} ${spot.group}`, spot])).values(),
+  ]
 })
 const list = computed(() =>
   trays.all.flatMap((tray) => {

@@ -23,16 +23,20 @@ const once = (steps: readonly Step[]) => [
   ).values(),
 ]
 const ways = (follow: typeof waysTo) =>
-  once(props.tray.body.groups.flatMap(({ code }) => follow(trays.steps, { trayId: props.tray.id, group: code })))
+  once(
+    props.tray.body.groups.flatMap(({ code }) => follow(trays.steps, { trayId: props.tray.id, group: code })),
+  )
 const from = computed(() => ways(waysTo))
 const to = computed(() => ways(waysFrom))
 const numberOf = (id: string) => trays.find(id)?.number
 const batch = computed(() => household.batches.find(({ id }) => id === props.tray.body.batchId))
 const packets = computed(() =>
-  [...new Set(props.tray.body.groups.flatMap(({ packetId }) => (packetId ? [packetId] : [])))].flatMap((id) => {
-    const one = reckoned.whole.packets.get(id)
-    return one ? [`${one.name} of ${one.year}${one.supplier ? `, ${one.supplier}` : ''}`] : []
-  }),
+  [...new Set(props.tray.body.groups.flatMap(({ packetId }) => (packetId ? [packetId] : [])))].flatMap(
+    (id) => {
+      const one = reckoned.whole.packets.get(id)
+      return one ? [`${one.name} of ${one.year}${one.supplier ? `, ${one.supplier}` : ''}`] : []
+    },
+  ),
 )
 const feeds = computed(() => {
   const own = new Set(props.tray.body.groups.map(({ sowingId }) => sowingId))

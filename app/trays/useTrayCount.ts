@@ -46,7 +46,9 @@ export function useTrayCount(
   }
   const pendingGroups = computed(() =>
     stands.value.groups.flatMap((one) => {
-      const cells = cellsOf(kept.value!.body, one.group.code).filter((cell) => counting.counts.value.has(cell))
+      const cells = cellsOf(kept.value!.body, one.group.code).filter((cell) =>
+        counting.counts.value.has(cell),
+      )
       return cells.length
         ? [
             {

@@ -104,7 +104,9 @@ export function useTrayLaying(
   /** Sowings of the season that could stand here, with cells still to be laid out. */
   const fromSeason = computed(() =>
     season.kept
-      .filter(({ id: of }) => !season.isSown(of) && !tray.value?.groups.some(({ sowingId }) => sowingId === of))
+      .filter(
+        ({ id: of }) => !season.isSown(of) && !tray.value?.groups.some(({ sowingId }) => sowingId === of),
+      )
       .map(({ id: of, name }) => ({ value: of, name })),
   )
   function addSowing(sowingId: string) {

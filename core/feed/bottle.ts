@@ -44,7 +44,9 @@ export function bottleLabels(
     title: 'Feed, ready to give',
     contents,
     strength: `${print(nMgPerL)} mg/L nitrogen: give as it is`,
-    growthStages: GROWTH_STAGES.filter((growthStage) => growthStage.highNMgPerL > 0 && judge(nMgPerL, growthStage) === 'right'),
+    growthStages: GROWTH_STAGES.filter(
+      (growthStage) => growthStage.highNMgPerL > 0 && judge(nMgPerL, growthStage) === 'right',
+    ),
     madeOn,
     keepUntil: addDays(madeOn, keepsDiluted(feed)),
   }

@@ -83,7 +83,10 @@ describe('the schedule of feeds', () => {
 
   it('a living mix is fed once, on the day it is potted up', () => {
     const { everyDays, nMgPerL } = habitOf('living mix', 'potted-up')
-    const stages = [stage({ everyDays: 0 }), stage({ growthStageId: 'potted-up', cellMl: 500, everyDays, nMgPerL })]
+    const stages = [
+      stage({ everyDays: 0 }),
+      stage({ growthStageId: 'potted-up', cellMl: 500, everyDays, nMgPerL }),
+    ]
     const plan = planProgramme(programme({ method: 'living mix', stages }))
     expect(plan.events.map(({ day }) => day)).toEqual([21])
   })

@@ -240,7 +240,8 @@ const staysPut = (before: FeedStage, stage: FeedStage) =>
 /** Days of the stay that begins with a stage. */
 function stayFrom(stages: readonly FeedStage[], index: number): number {
   let days = stages[index]!.days
-  for (let i = index + 1; i < stages.length && staysPut(stages[i - 1]!, stages[i]!); i++) days += stages[i]!.days
+  for (let i = index + 1; i < stages.length && staysPut(stages[i - 1]!, stages[i]!); i++)
+    days += stages[i]!.days
   return days
 }
 

@@ -5,7 +5,7 @@ import { DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from '../media/batc
 import { BUILT_IN } from '../media/materials'
 import { STARTING_RECIPES } from '../media/recipes'
 import { batchSteps } from './batch-steps'
-import { type Step } from './step'
+import type { Step } from './step'
 import { isFigure } from './sentence'
 import { inSentence } from '../text/plurals'
 

@@ -9,7 +9,15 @@ import { batchSteps } from './batch-steps'
 import { finalSteps, moveSteps } from './move-steps'
 import { coirGave, mixOutcome, paceOf } from './mix-outcome'
 import { pictureWords } from './picture'
-import { clockWasSetBack, joinedMarks, markedAt, minutesLeft, nextStep, progressOf, type Mark } from './guided-job'
+import {
+  clockWasSetBack,
+  joinedMarks,
+  markedAt,
+  minutesLeft,
+  nextStep,
+  progressOf,
+  type Mark,
+} from './guided-job'
 import { fillsFor, lackingFor, missingOf } from './short'
 import { byFinger, sowSteps, sowStepId } from './sow-steps'
 import { cutUp, shareOut } from './stations'
@@ -179,7 +187,7 @@ describe('the steps of every job', () => {
       columns: 3,
       cellDepthMm: 57,
       cellWord: 'cell',
-      guidedJobs: [
+      groups: [
         {
           code: 'A',
           name: 'Okra',
@@ -296,7 +304,10 @@ describe('how quick hands are', () => {
     expect(soakStep.asks!.map(({ key }) => key)).toEqual(['coirG', 'fibreL'])
     const answer = (key: string, value: number, i: number) =>
       mark(i, { id: key, step: soakStep.id, what: 'answer', key, value })
-    expect(coirGave(steps, progressOf([answer('coirG', 650, 1), answer('fibreL', 9.1, 2)]))).toBeCloseTo(14, 9)
+    expect(coirGave(steps, progressOf([answer('coirG', 650, 1), answer('fibreL', 9.1, 2)]))).toBeCloseTo(
+      14,
+      9,
+    )
     expect(coirGave(steps, progressOf([answer('coirG', 650, 1)]))).toBeNull()
   })
 })

@@ -1,6 +1,5 @@
 import type { Figure } from '../working/figure'
 
-
 /** Words and figures that alternate, so that a screen can show each figure’s working and paper prints it plainly. */
 export type Sentence = readonly (string | Figure | Spoken)[]
 

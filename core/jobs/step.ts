@@ -2,7 +2,7 @@ import type { CautionId } from '../cautions/caution'
 import type { Dimension } from '../units/unit'
 import type { HandTest } from './hand-test'
 import type { Picture } from './picture'
-import { type Sentence } from './sentence'
+import type { Sentence } from './sentence'
 
 /** One thing to do at the bench. A card prints it, a run shows it alone on the screen: both are made from the same step. */
 export interface Step {

@@ -40,7 +40,10 @@ const read = (text: string) => readLine(text, known)
 
 describe('one line of the log', () => {
   it.each([
-    ['cosmos tray 9 buds, burnt tips', { kind: 'seen', trayIds: ['t9'], group: 'A', signs: ['burnt', 'buds'] }],
+    [
+      'cosmos tray 9 buds, burnt tips',
+      { kind: 'seen', trayIds: ['t9'], group: 'A', signs: ['burnt', 'buds'] },
+    ],
     ['tray 9, 41 up yesterday', { kind: 'look', trayIds: ['t9'], count: 41, on: '2027-04-13' }],
     [
       'watered trays 3, 9 and 28 with 3 l at 18:05',

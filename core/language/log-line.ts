@@ -355,7 +355,9 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   }
   const groups = trays.flatMap((tray) => tray.groups)
   const ofCrop = cropId ? groups.filter((group) => group.cropId === cropId) : groups
-  const whose = found.length ? ofCrop.filter((group) => found.some(({ id }) => id === group.sowingId)) : ofCrop
+  const whose = found.length
+    ? ofCrop.filter((group) => found.some(({ id }) => id === group.sowingId))
+    : ofCrop
   if (trays.length && found.length === 0)
     found = known.sowings.filter(({ id }) => whose.some((group) => group.sowingId === id))
   const guess: LineKind = remindOn

@@ -126,7 +126,10 @@ export const FEELS = Object.keys(WETNESS) as [Feel, ...Feel[]]
  */
 export function waterWanted(
   looseL: Figure,
-  { containerCapacity, totalPorosity }: { readonly containerCapacity: Figure; readonly totalPorosity: Figure },
+  {
+    containerCapacity,
+    totalPorosity,
+  }: { readonly containerCapacity: Figure; readonly totalPorosity: Figure },
   feel: Feel,
   compression: number | null,
 ): Figure {

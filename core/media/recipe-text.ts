@@ -132,7 +132,11 @@ function readPhrase(said: string, units: UnitSystem): Phrase {
 }
 
 /** The measure after a number: parts, per cent, a volume or a mass; a bare number is parts. */
-function measureAt(rest: string, value: number, units: UnitSystem): { amount: Amount; length: number } | null {
+function measureAt(
+  rest: string,
+  value: number,
+  units: UnitSystem,
+): { amount: Amount; length: number } | null {
   if (rest.startsWith('%')) return { amount: { kind: 'share', value: value / 100 }, length: 1 }
   const words = rest.split(' ')
   if (/^(per ?cent|percent)$/i.test(words[0] ?? ''))

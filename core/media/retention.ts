@@ -1,4 +1,3 @@
-
 /** van Genuchten (1980): θ(h) = θr + (θs − θr)·[1 + (αh)ⁿ]^−(1−1/n), h in cm of water. */
 export interface RetentionCurve {
   readonly thetaR: number

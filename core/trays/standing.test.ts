@@ -25,7 +25,15 @@ const change = (
   cells: [number, number][],
   count: number | null = null,
 ) =>
-  ({ trayId: 't', group: code, what, cells, count, on: day(on), entryId: `e${entry++}` }) satisfies DatedChange
+  ({
+    trayId: 't',
+    group: code,
+    what,
+    cells,
+    count,
+    on: day(on),
+    entryId: `e${entry++}`,
+  }) satisfies DatedChange
 const each = (cells: readonly number[], n: number) => cells.map((cell): [number, number] => [cell, n])
 
 /** Six rows of six: A in the first four, B in the last two. */
@@ -176,11 +184,9 @@ describe('the way of plants', () => {
     expect(
       waysTo(steps, { trayId: 'pot', group: 'A' }).map(({ from }) => `${from.trayId} ${from.group}`),
     ).toEqual(['six A', 'plug A', 'plug B'])
-    expect(waysFrom(steps, { trayId: 'plug', group: 'B' }).map(({ to }) => `${to.trayId} ${to.group}`)).toEqual([
-      'six A',
-      'six B',
-      'pot A',
-    ])
+    expect(
+      waysFrom(steps, { trayId: 'plug', group: 'B' }).map(({ to }) => `${to.trayId} ${to.group}`),
+    ).toEqual(['six A', 'six B', 'pot A'])
   })
   it('shares out those that left together, and loses none', () => {
     const first = stepsOf(changes).filter(({ entryId }) => entryId === 'e1')

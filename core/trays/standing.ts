@@ -149,7 +149,10 @@ function upAfter(
   count: number | null,
 ): number {
   const now = new Map(told)
-  const byCell = cellsOf(layout, group.code).reduce((all, cell) => all + (now.get(cell) ?? cells[cell]!.up), 0)
+  const byCell = cellsOf(layout, group.code).reduce(
+    (all, cell) => all + (now.get(cell) ?? cells[cell]!.up),
+    0,
+  )
   return Math.max(count ?? loose.up, byCell)
 }
 

@@ -96,7 +96,11 @@ export function follow(
 }
 
 /** What it weighs soaked and drained, by its dimensions until somebody weighed it. */
-function fullOf(store: TrayStore, wateringEvents: readonly WateringEvent[], conditionsAt: ConditionsAt): Learned {
+function fullOf(
+  store: TrayStore,
+  wateringEvents: readonly WateringEvent[],
+  conditionsAt: ConditionsAt,
+): Learned {
   const { capacityL, fullG, dryMixG, tareG } = store
   const prior = {
     mean: fullG.value,

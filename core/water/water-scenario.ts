@@ -7,7 +7,13 @@ import { dry, ecOf, water, type Conditions, type Contents, type Store } from './
  * Six weeks of a tray in a moment: a habit of watering tried out before a seedling pays for it.
  */
 
-export const WATERING_HABITS = ['every day', 'every second day', 'every third day', 'when light', 'reservoir'] as const
+export const WATERING_HABITS = [
+  'every day',
+  'every second day',
+  'every third day',
+  'when light',
+  'reservoir',
+] as const
 export type WateringHabit = (typeof WATERING_HABITS)[number]
 
 export interface ScenarioRequest {
@@ -64,7 +70,11 @@ export interface WaterScenario {
   readonly highestEc: number
 }
 
-const EVERY: Partial<Record<WateringHabit, number>> = { 'every day': 1, 'every second day': 2, 'every third day': 3 }
+const EVERY: Partial<Record<WateringHabit, number>> = {
+  'every day': 1,
+  'every second day': 2,
+  'every third day': 3,
+}
 /** A reservoir keeps a mix just short of soaked [default]. */
 const WICKED = 0.97
 /** A little more than it drinks is poured. */

@@ -79,7 +79,13 @@ const tools = [
   { id: 'k', name: 'scale', kind: 'kitchen scale', capacityMl: null },
 ] as const
 const doses = FEEDS.filter(dissolvesNitrogen).map((feed) =>
-  planDose({ feed, tools, growthStageId: 'seed-leaves', targetNMgPerL: 40, vessel: { name: 'jug', volumeL: 1 } }),
+  planDose({
+    feed,
+    tools,
+    growthStageId: 'seed-leaves',
+    targetNMgPerL: 40,
+    vessel: { name: 'jug', volumeL: 1 },
+  }),
 )
 
 const layered = planBatch({

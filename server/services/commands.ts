@@ -230,7 +230,9 @@ class Performance {
 }
 
 /** Trays, sowings and runs a command names by their ids, wherever it names them. */
-function namedBy(intent: Understood): [collection: 'trays' | 'sowings' | 'guidedJobs', ids: ReadonlySet<string>][] {
+function namedBy(
+  intent: Understood,
+): [collection: 'trays' | 'sowings' | 'guidedJobs', ids: ReadonlySet<string>][] {
   const trays = new Set<string>()
   const sowings = new Set<string>()
   const walk = (of: unknown): void => {

@@ -36,7 +36,14 @@ export function demoLog(today: Day, { id, sowingMix, parts }: Ids) {
   const said = (days: number, kind: EntryRecord['kind'], name: string, more: Partial<EntryRecord> = {}) =>
     entries.push([
       id(ENTRIES + entries.length),
-      newEntry({ name, kind, on: addDays(today, days), subjects: [], by: days % 2 ? 'Wren' : 'Idris', ...more }),
+      newEntry({
+        name,
+        kind,
+        on: addDays(today, days),
+        subjects: [],
+        by: days % 2 ? 'Wren' : 'Idris',
+        ...more,
+      }),
     ])
   const tray = (n: number): EntryRecord['subjects'] => [{ what: 'trays', id: id(n), stage: null }]
 

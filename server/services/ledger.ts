@@ -393,7 +393,9 @@ async function groupsOf(
         inArray(trays.id, [...new Set(cells.map(({ trayId }) => trayId))]),
       ),
     )
-  return new Map(rows.flatMap(({ id, groups }) => groups.map((group) => [`${id} ${group.code}`, group] as const)))
+  return new Map(
+    rows.flatMap(({ id, groups }) => groups.map((group) => [`${id} ${group.code}`, group] as const)),
+  )
 }
 
 /** Seeds of sowings that went into cells of trays before. */

@@ -1,7 +1,13 @@
 import { and, inArray } from 'drizzle-orm'
 import { under, type Problem } from '#core/problem'
 import { extraProblems, recipeProblems } from '#core/media/recipe'
-import { COLLECTION_NAMES, COLLECTIONS, pathsTo, type Bodies, type Collection } from '#shared/records/collections'
+import {
+  COLLECTION_NAMES,
+  COLLECTIONS,
+  pathsTo,
+  type Bodies,
+  type Collection,
+} from '#shared/records/collections'
 import type { Context } from '#shared/reckoning/context'
 import { batchRecordProblems } from '#shared/reckoning/batch-request'
 import type { EntryRecord } from '#shared/records/entry'

@@ -54,7 +54,9 @@ export function traysOf({ cells, subjects }: Pick<EntryRecord, 'cells' | 'subjec
   const named = new Set(subjects.flatMap(({ what, id }) => (what === 'trays' ? [id] : [])))
   // What it is not about is not found again by what it is about.
   if (cells.some(({ trayId }) => !named.has(trayId)))
-    throw invalid([{ path: ['body', 'subjects'], message: 'Say which trays it is about: those of its cells.' }])
+    throw invalid([
+      { path: ['body', 'subjects'], message: 'Say which trays it is about: those of its cells.' },
+    ])
   const uneven = movedEven(cells.map((one) => ({ ...one })))
   if (uneven)
     throw invalid([

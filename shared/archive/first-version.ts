@@ -22,7 +22,9 @@ const FIELDS: Readonly<Record<string, Names>> = {
   entries: { about: 'subjects', rung: 'stage', run: 'group', really: 'actual' },
 }
 /** Values of a field of a record. */
-const VALUES: Readonly<Record<string, { readonly field: string; readonly from: string; readonly to: string }>> = {
+const VALUES: Readonly<
+  Record<string, { readonly field: string; readonly from: string; readonly to: string }>
+> = {
   entries: { field: 'kind', from: 'rung', to: 'stage' },
   trials: { field: 'question', from: 'school', to: 'method' },
 }
@@ -31,7 +33,9 @@ const renamed = (value: unknown, names: Names): unknown =>
   Array.isArray(value)
     ? value.map((one) => renamed(one, names))
     : typeof value === 'object' && value !== null
-      ? Object.fromEntries(Object.entries(value).map(([key, one]) => [names[key] ?? key, renamed(one, names)]))
+      ? Object.fromEntries(
+          Object.entries(value).map(([key, one]) => [names[key] ?? key, renamed(one, names)]),
+        )
       : value
 
 /** The body of a record of version 1 as it is called now; `collection` by its present name. */

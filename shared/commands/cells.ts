@@ -105,7 +105,8 @@ export function cellEntries(
 function aboutSowing(bench: Bench, { group }: GroupStands, what: ChangeKind): EntryRecord['subjects'] {
   if (!group.sowingId || what === 'lost' || what === 'given') return []
   const stages = bench.row(group.sowingId)?.planned.stages.length
-  const stage = what === 'moved' ? group.stage + 1 : what === 'out' ? (stages ?? group.stage + 1) : group.stage
+  const stage =
+    what === 'moved' ? group.stage + 1 : what === 'out' ? (stages ?? group.stage + 1) : group.stage
   return [{ what: 'sowings', id: group.sowingId, stage }]
 }
 
@@ -184,7 +185,8 @@ export function toldOf(bench: Bench, tray: Tray, plots: Plots, what: ChangeKind)
   const list: Told[] = []
   for (const [i, plot] of plots.entries()) {
     const stands = bench.stands(tray).groups.find(({ group }) => group.code === plot.group)
-    if (!stands) return refuse(['groups', i, 'group'], `There is no ${plot.group} in tray ${tray.number}.`, tray)
+    if (!stands)
+      return refuse(['groups', i, 'group'], `There is no ${plot.group} in tray ${tray.number}.`, tray)
     const one: Told =
       what === 'sown' && plot.cells.length === 0 && plot.count === null
         ? toSow(bench, tray, stands)
@@ -197,7 +199,11 @@ export function toldOf(bench: Bench, tray: Tray, plots: Plots, what: ChangeKind)
         { trayId: tray.id, group: plot.group, standing: stands.standing },
       )
     if (what === 'sown' && plants === 0)
-      return refuse(['groups', i, 'group'], `${stands.group.name} is sown already in tray ${tray.number}.`, tray)
+      return refuse(
+        ['groups', i, 'group'],
+        `${stands.group.name} is sown already in tray ${tray.number}.`,
+        tray,
+      )
     list.push(one)
   }
   return list

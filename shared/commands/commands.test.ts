@@ -130,7 +130,9 @@ describe('cells of a tray', () => {
       stands: { id: TRAY },
     })
     expect(refusedAt(decide(emptyKept(), sowAll))).toEqual(['trayId'])
-    expect(refusedAt(decide(kept, { ...sowAll, groups: [{ group: 'B' }] } as Sent))).toEqual(['groups.0.group'])
+    expect(refusedAt(decide(kept, { ...sowAll, groups: [{ group: 'B' }] } as Sent))).toEqual([
+      'groups.0.group',
+    ])
     expect(refusedAt(decide(done(kept, sowAll), sowAll))).toEqual(['groups.0.group'])
   })
 

@@ -71,7 +71,8 @@ const CELL_COMMANDS = {
 /** The command a line comes to: what happens to cells is of its tray, everything else is written down as it was said. */
 export function lineCommand(line: ReadLine, said: string, bench: Bench): Sent {
   const tray = trayOfLine(bench, line)
-  const of = tray && line.group ? bench.stands(tray).groups.find(({ group }) => group.code === line.group) : undefined
+  const of =
+    tray && line.group ? bench.stands(tray).groups.find(({ group }) => group.code === line.group) : undefined
   if (tray && of && line.kind === 'sown' && of.sown === 0)
     return { name: 'sow', trayId: tray.id, on: line.on, groups: [{ group: of.group.code }] }
   const name = CELL_COMMANDS[line.kind as keyof typeof CELL_COMMANDS] as

@@ -103,7 +103,9 @@ export const dealTrays = command(
         shares.map((share) =>
           share.flatMap((at) => {
             const tray = there[at]!
-            return isRefusal(tray) ? [] : tray.body.groups.map(({ code }) => ({ trayId: tray.id, group: code }))
+            return isRefusal(tray)
+              ? []
+              : tray.body.groups.map(({ code }) => ({ trayId: tray.id, group: code }))
           }),
         ),
       ),

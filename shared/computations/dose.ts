@@ -6,7 +6,6 @@ import { toolFields } from '../records/tool'
 import { asDoseRequest } from '../reckoning/dose-request'
 import { doseFields } from '../records/feeding'
 
-
 export const doseToCompute = ruled(
   doseFields.extend({ feed: feedFields, tools: z.array(toolFields).max(200).default([]) }),
   (value) => doseProblems(asDoseRequest(value)),

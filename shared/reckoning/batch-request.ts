@@ -1,12 +1,12 @@
-import { batchProblems,type BatchRequest } from '#core/media/batch-request'
+import { batchProblems, type BatchRequest } from '#core/media/batch-request'
 import { cellVolume } from '#core/containers/container'
 import type { Problem } from '#core/problem'
-import { type Context } from './context'
-import { learnedAllowances,learnedVessel } from './calibrated-catalogues'
-import { type BatchFields } from '../records/batch'
+import type { Context } from './context'
+import { learnedAllowances, learnedVessel } from './calibrated-catalogues'
+import type { BatchFields } from '../records/batch'
 
-
-type Reckoned = Pick<Context, 'containers' | 'materials' | 'homeTests'> & Partial<Pick<Context, 'calibrations'>>
+type Reckoned = Pick<Context, 'containers' | 'materials' | 'homeTests'> &
+  Partial<Pick<Context, 'calibrations'>>
 
 /** What is wrong with a batch, given what the household knows. */
 export function batchRecordProblems(fields: BatchFields, known: Reckoned): Problem[] {
@@ -22,7 +22,9 @@ export function batchRecordProblems(fields: BatchFields, known: Reckoned): Probl
 export function asBatchRequest(fields: BatchFields, known: Reckoned): BatchRequest {
   return {
     ...fields,
-    allowances: known.calibrations ? learnedAllowances(fields.allowances, known.calibrations) : fields.allowances,
+    allowances: known.calibrations
+      ? learnedAllowances(fields.allowances, known.calibrations)
+      : fields.allowances,
     scoop: known.calibrations ? learnedVessel(fields.scoop, known.calibrations) : fields.scoop,
     materials: known.materials,
     homeTests: known.homeTests,

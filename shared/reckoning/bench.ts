@@ -8,11 +8,19 @@ import type { Bodies, Collection, Everything, Stored } from '../records/collecti
 import { contextOf, type Context, type Kept } from './context'
 import { climateByPlace } from './measured'
 import { asMark } from '../records/entry'
-import { type SowingRecord } from '../records/sowing'
+import type { SowingRecord } from '../records/sowing'
 import { asSowingRequest } from './sowing-request'
 import type { TrayRecord } from '../records/tray'
-import { hasSeason, jobsOn, openRows, rootsSeen, seasonPlanner, type Happened, type SeasonContext } from './season'
-import { type PlannedRow, type UnplannedRow } from './planned-row'
+import {
+  hasSeason,
+  jobsOn,
+  openRows,
+  rootsSeen,
+  seasonPlanner,
+  type Happened,
+  type SeasonContext,
+} from './season'
+import type { PlannedRow, UnplannedRow } from './planned-row'
 import { changesByTray, countsInTrays, trayStands } from './trays'
 import { trayWater, waterByTray, type TrayWater } from './water'
 
@@ -179,7 +187,10 @@ export const groupsOfSowing = (
 
 /** The entry that says a batch was made. */
 export const makingOf = ({ kept }: KeptBy, batchId: string) =>
-  kept.entries.find(({ body }) => body.kind === 'batch made' && body.subjects.some(({ id }) => id === batchId))
+  kept.entries.find(
+    ({ body }) => body.kind === 'batch made' && body.subjects.some(({ id }) => id === batchId),
+  )
 
 /** The stages of a sowing as it is planned. */
-export const stagesOfSowing = (body: SowingRecord, season: SeasonContext) => stagesOf(asSowingRequest(body, season)!)
+export const stagesOfSowing = (body: SowingRecord, season: SeasonContext) =>
+  stagesOf(asSowingRequest(body, season)!)

@@ -25,7 +25,7 @@ import type { HouseholdRecord } from '../records/household'
 import { asMaterial } from '../records/material'
 import type { PacketRecord } from '../records/packet'
 import type { SeasonFrame } from '../records/season-frame'
-import { type StockRecord } from '../records/stock'
+import type { StockRecord } from '../records/stock'
 import { withOwnPacks } from './own-packs'
 import { asTool } from '../records/tool'
 
@@ -98,8 +98,9 @@ const calibrationsOf = remembered(
   (measurements: readonly Measurement[] | undefined, dropped: readonly string[] | undefined) =>
     calibrationsFrom(measurements ?? NONE, dropped ?? NONE),
 )
-const materialsOf = remembered((list: List<'materials'>, stocks: List<'stocks'>, calibrations: Calibrations) =>
-  learnedMaterials(withOwnPacks(knownMaterials(list), stocks ?? NONE), calibrations),
+const materialsOf = remembered(
+  (list: List<'materials'>, stocks: List<'stocks'>, calibrations: Calibrations) =>
+    learnedMaterials(withOwnPacks(knownMaterials(list), stocks ?? NONE), calibrations),
 )
 const feedsOf = remembered((list: List<'feeds'>, calibrations: Calibrations) =>
   learnedFeeds(catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)), calibrations),

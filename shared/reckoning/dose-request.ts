@@ -1,11 +1,12 @@
-import * as z from 'zod'
-import { doseProblems,type DoseRequest } from '#core/feed/dose'
+import type * as z from 'zod'
+import { doseProblems, type DoseRequest } from '#core/feed/dose'
 import type { Problem } from '#core/problem'
 import type { Context } from './context'
-import { asFeed,feedFields } from '../records/feed'
-import { asTool,toolFields } from '../records/tool'
-import { type FeedingRecord } from '../records/feeding'
-
+import type { feedFields } from '../records/feed';
+import { asFeed } from '../records/feed'
+import type { toolFields } from '../records/tool';
+import { asTool } from '../records/tool'
+import type { FeedingRecord } from '../records/feeding'
 
 export function asDoseRequest(value: {
   growthStageId: string

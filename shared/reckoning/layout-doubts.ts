@@ -96,7 +96,11 @@ export function doubtsOf(
             ? `On ${printDay(group.countedOn)} ${group.up} were up, cell by cell. Are ${group.up - count} lost since? If that count was wrong, put the cells right on the tray’s page.`
             : `On ${printDay(group.countedOn)} ${group.up} were up. Are ${group.up - count} lost since, or was that count wrong?`,
         choices: [
-          { id: 'lost', name: `${group.up - count} are lost`, change: { kind: 'lost', count: group.up - count } },
+          {
+            id: 'lost',
+            name: `${group.up - count} are lost`,
+            change: { kind: 'lost', count: group.up - count },
+          },
           ...(tray.cellsUp > count
             ? []
             : [

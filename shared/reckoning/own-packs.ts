@@ -1,8 +1,7 @@
 import { packHolds } from '#core/supplies/goods'
-import { catalogueOf,type Catalogue } from '#core/catalogue'
-import type { Material,Pack } from '#core/media/material'
-import { type StockRecord } from '../records/stock'
-
+import { catalogueOf, type Catalogue } from '#core/catalogue'
+import type { Material, Pack } from '#core/media/material'
+import type { StockRecord } from '../records/stock'
 
 /**
  * The materials with the packs that stand on the shelf before those of the trade: a batch opens what is there.

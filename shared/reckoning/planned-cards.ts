@@ -6,7 +6,7 @@ import { given } from '#core/working/figure'
 import { learnedSource, yours } from '#core/working/source'
 import type { Context } from './context'
 import { jugKey, learnedVessel } from './calibrated-catalogues'
-import { type BatchRecord } from '../records/batch'
+import type { BatchRecord } from '../records/batch'
 import { asBatchRequest, batchRecordProblems } from './batch-request'
 import type { FeedingRecord } from '../records/feeding'
 

@@ -1,9 +1,8 @@
-import { type SeasonRow } from '#core/season/demand/demand'
+import type { SeasonRow } from '#core/season/demand/demand'
 import type { Crop } from '#core/sowing/crop'
 import type { Problem } from '#core/problem'
 import type { Kept } from './context'
-import { type SowingRecord } from '../records/sowing'
-
+import type { SowingRecord } from '../records/sowing'
 
 /** A sowing of the season, planned. */
 export interface PlannedRow extends SeasonRow {

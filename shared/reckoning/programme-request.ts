@@ -1,10 +1,9 @@
 import { cellVolume } from '#core/containers/container'
-import { programmeProblems,type ProgrammeRequest } from '#core/feed/programme'
+import { programmeProblems, type ProgrammeRequest } from '#core/feed/programme'
 import { foodOf } from '#core/media/mix-food'
 import type { Problem } from '#core/problem'
 import type { Context } from './context'
-import { type ProgrammeRecord } from '../records/programme'
-
+import type { ProgrammeRecord } from '../records/programme'
 
 type Reckoned = Pick<Context, 'containers' | 'materials' | 'feeds' | 'mixOf'>
 

@@ -1,9 +1,7 @@
-import { packHolds,packProblems,type Goods } from '#core/supplies/goods'
+import { packHolds, packProblems, type Goods } from '#core/supplies/goods'
 import type { Problem } from '#core/problem'
 import type { Context } from './context'
-import { type StockRecord } from '../records/stock'
-
-
+import type { StockRecord } from '../records/stock'
 
 /** What a stock is of, or undefined when the household does not know it. */
 export function goodsOf(

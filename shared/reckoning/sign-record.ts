@@ -59,7 +59,9 @@ export function signRecordOf(subjects: AboutTray, context: Context): SignRecord 
       : sownOn
         ? -1
         : null
-  const growthStage = growthStageById(potted ? 'potted-up' : (daysUp ?? 0) < 10 ? 'seed-leaves' : 'true-leaves')
+  const growthStage = growthStageById(
+    potted ? 'potted-up' : (daysUp ?? 0) < 10 ? 'seed-leaves' : 'true-leaves',
+  )
   const latest = subjects.climate.filter(({ on }) => on > addDays(today, -8) && on <= today)
   const mix = mixFacts(body, context, water, daysUp)
   const feed = lastFeed(tray.id, entries, today)

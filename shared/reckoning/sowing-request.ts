@@ -3,14 +3,13 @@ import type { SeasonFrame } from '#core/season/frame'
 import { seasonEnds } from '#core/calendar/frost'
 import { keepsOn } from '#core/season/schedule/final-care'
 import { stagesOf, sowingProblems } from '#core/season/schedule/sowing'
-import { type SowingRequest } from '#core/season/schedule/sowing-request'
+import type { SowingRequest } from '#core/season/schedule/sowing-request'
 import type { Problem } from '#core/problem'
-import { germinationNow,type Counted } from '#core/sowing/seed-age'
+import { germinationNow, type Counted } from '#core/sowing/seed-age'
 import type { Crop } from '#core/sowing/crop'
 import type { Context } from './context'
 import type { PacketRecord } from '../records/packet'
-import { type SowingRecord } from '../records/sowing'
-
+import type { SowingRecord } from '../records/sowing'
 
 type Reckoned = Pick<Context, 'crops' | 'packets' | 'book'> &
   Partial<Pick<Context, 'calibrations'>> & { readonly frame: SeasonFrame }

@@ -1,8 +1,7 @@
 import { layoutProblems } from '#core/trays/layout'
-import { within,type Problem } from '#core/problem'
+import { within, type Problem } from '#core/problem'
 import type { Context } from './context'
-import { type TrayRecord,layoutOf } from '../records/tray'
-
+import { type TrayRecord, layoutOf } from '../records/tray'
 
 /** What is wrong with a tray, each at its field. */
 export function trayProblems(

@@ -172,7 +172,10 @@ export function trayWater(
   clock: Moment,
 ): TrayWater | null {
   // What another device has just written, by a clock a little ahead, has happened.
-  const now = Math.max(clock, ...wateringEvents.flatMap(({ at }) => (at <= clock + AHEAD_OF_CLOCK_H ? [at] : [])))
+  const now = Math.max(
+    clock,
+    ...wateringEvents.flatMap(({ at }) => (at <= clock + AHEAD_OF_CLOCK_H ? [at] : [])),
+  )
   const { frame } = context
   const begun = stands.groups.flatMap(({ sownOn, setOn }) => [sownOn, setOn].flatMap((day) => day ?? []))
   if (body.emptiedOn !== null || begun.length === 0) return null

@@ -9,14 +9,17 @@ import { readWish } from '#core/language/read-wish'
 import { daysOfWish, type Listening, type Wish } from '#core/language/wish'
 import type { Crop } from '#core/sowing/crop'
 import type { PacketRecord } from '../records/packet'
-import { type SowingRecord } from '../records/sowing'
+import type { SowingRecord } from '../records/sowing'
 import { asSowingRequest } from './sowing-request'
 import type { SeasonContext } from './season'
 
 /** How sure a wish is to be met where nobody says [default]. */
 const CERTAINTY = 0.9
 
-type Known = Pick<SeasonContext, 'crops' | 'containers' | 'recipes' | 'frame' | 'packets' | 'book' | 'calibrations'>
+type Known = Pick<
+  SeasonContext,
+  'crops' | 'containers' | 'recipes' | 'frame' | 'packets' | 'book' | 'calibrations'
+>
 
 /** What a household's wishes are heard with. */
 export function listeningOf(known: Known, today: Day, order: Listening['order']): Listening {

@@ -116,7 +116,9 @@ export function yearReport(records: YearRecords, context: Context, year: number)
   const lostBySowing = new Map<string, number>()
   const givenBySowing = new Map<string, number>()
   const groupOfCode = new Map(
-    records.trays.flatMap(({ id, body }) => body.groups.map((group) => [`${id} ${group.code}`, group] as const)),
+    records.trays.flatMap(({ id, body }) =>
+      body.groups.map((group) => [`${id} ${group.code}`, group] as const),
+    ),
   )
   const add = (to: Map<string, number>, key: string | null | undefined, n: number) =>
     key && to.set(key, (to.get(key) ?? 0) + n)

@@ -2,10 +2,8 @@ import * as z from 'zod'
 import { plainBatch } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'
 import { DAMPNESSES } from '#core/media/moisture'
-import { amount,day,id,name,reference } from './rules'
-import { extras,parts,preparations } from './recipe'
-
-
+import { amount, day, id, name, reference } from './rules'
+import { extras, parts, preparations } from './recipe'
 
 const share = amount.describe('A fraction, 0–1')
 

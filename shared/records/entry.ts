@@ -398,5 +398,7 @@ export function saysTheSame(one: EntryRecord, other: EntryRecord, subjects: Subj
   // Each tray, and each group of it, is sown, counted and thinned for itself.
   if (one.cells.length || other.cells.length) return false
   if (ONCE[one.kind] === 'a day' && one.on !== other.on) return false
-  return one.subjects.some(({ what, id, stage }) => what === subjects.what && id === subjects.id && stage === subjects.stage)
+  return one.subjects.some(
+    ({ what, id, stage }) => what === subjects.what && id === subjects.id && stage === subjects.stage,
+  )
 }

@@ -1,10 +1,11 @@
 import * as z from 'zod'
 import { GROWTH_STAGES } from '#core/feed/growth-stage'
-import { amount,id,name,reference } from './rules'
-
+import { amount, id, name, reference } from './rules'
 
 export const doseFields = z.object({
-  growthStageId: reference.describe(`One of ${GROWTH_STAGES.map((growthStage) => growthStage.id).join(', ')}`),
+  growthStageId: reference.describe(
+    `One of ${GROWTH_STAGES.map((growthStage) => growthStage.id).join(', ')}`,
+  ),
   targetNMgPerL: amount.describe('Wanted strength, mg/L of nitrogen'),
   vessel: z.object({ name, volumeL: amount.describe('L') }),
 })

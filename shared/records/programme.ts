@@ -1,7 +1,6 @@
 import * as z from 'zod'
-import { FEEDING_METHODS,type ProgrammeRequest } from '#core/feed/programme'
-import { amount,day,id,name,reference,ruled } from './rules'
-
+import { FEEDING_METHODS, type ProgrammeRequest } from '#core/feed/programme'
+import { amount, day, id, name, reference, ruled } from './rules'
 
 const METHOD_IDS = FEEDING_METHODS.map((method) => method.id) as [
   ProgrammeRequest['method'],

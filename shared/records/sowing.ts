@@ -1,7 +1,6 @@
 import * as z from 'zod'
-import { SCHEDULES,STAGE_KINDS } from '#core/season/schedule/schedules'
-import { amount,day as calendarDay,id,idsOf,name,reference } from './rules'
-
+import { SCHEDULES, STAGE_KINDS } from '#core/season/schedule/schedules'
+import { amount, day as calendarDay, id, idsOf, name, reference } from './rules'
 
 export const day = calendarDay.nullable().default(null)
 const own = amount.nullable().default(null)

@@ -1,7 +1,6 @@
 import * as z from 'zod'
 import { PACK_MEASURES } from '#core/supplies/goods'
-import { amount,name,reference } from './rules'
-
+import { amount, name, reference } from './rules'
 
 export const GOODS_KINDS = ['material', 'feed'] as const
 

@@ -1,7 +1,6 @@
 import * as z from 'zod'
-import { MAX_COLUMNS,MAX_ROWS,MAX_GROUPS,type Layout } from '#core/trays/layout'
-import { amount,day,id,name,reference } from './rules'
-
+import { MAX_COLUMNS, MAX_ROWS, MAX_GROUPS, type Layout } from '#core/trays/layout'
+import { amount, day, id, name, reference } from './rules'
 
 /** Where the corner is that is marked on the tray itself, seen from above. */
 export const CORNERS = ['top left', 'top right', 'bottom left', 'bottom right'] as const
@@ -15,7 +14,12 @@ const group = z.object({
   name: name.describe('Crop and variety, as on the label'),
   cropId: reference,
   sowingId: id.nullable().default(null).describe('The sowing it belongs to; null for what no plan knows'),
-  stage: z.int().min(0).max(99).default(0).describe('The stage of the sowing’s schedule; 0 where seed was sown'),
+  stage: z
+    .int()
+    .min(0)
+    .max(99)
+    .default(0)
+    .describe('The stage of the sowing’s schedule; 0 where seed was sown'),
   packetId: id.nullable().default(null),
   seedsPerCell: amount.default(1).describe('Seeds in a cell, a furrow or a field'),
 })

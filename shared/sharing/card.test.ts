@@ -35,14 +35,26 @@ describe('a card that is handed on', () => {
     expect(card.body).toMatchObject({ worksIn: [], homeTests: [] })
   })
   it('of the first version is read under the names of today', () => {
-    const body = { name: 'Weak', feedId: 'balanced-20', appetite: 'light', school: 'weak and often', plants: 9 }
+    const body = {
+      name: 'Weak',
+      feedId: 'balanced-20',
+      appetite: 'light',
+      school: 'weak and often',
+      plants: 9,
+    }
     const rungs = [
       {
         ...{ stageId: 'seed-leaves', days: 9, containerId: 'tray-72' },
         ...{ recipeId: 'lean-and-light', nMgPerL: 20, everyDays: 3 },
       },
     ]
-    const first = { format: 'blastomix card', version: 1, needs: NOTHING, kind: 'ladder', body: { ...body, rungs } }
+    const first = {
+      format: 'blastomix card',
+      version: 1,
+      needs: NOTHING,
+      kind: 'ladder',
+      body: { ...body, rungs },
+    }
     expect(readCard(JSON.stringify(first))).toMatchObject({
       version: 2,
       kind: 'schedule',

@@ -135,9 +135,7 @@ function unfolded(bytes: Uint8Array): string {
 function upgraded(said: Record<string, unknown>): unknown {
   if (said.version !== 1) return said
   const now = { ...said, version: CARD_VERSION }
-  return said.kind === 'ladder'
-    ? { ...now, kind: 'schedule', body: fromFirst('programmes', said.body) }
-    : now
+  return said.kind === 'ladder' ? { ...now, kind: 'schedule', body: fromFirst('programmes', said.body) } : now
 }
 
 /** A card as JSON. @throws RangeError in words of what is wrong */

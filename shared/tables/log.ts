@@ -38,7 +38,11 @@ const on = column('on', 'Day', DAY, 'on', WORDS.on, { required: true })
 
 /** An entry before its line says the day and the words, without which it is refused. */
 const begun = (kind: EntryRecord['kind']) => {
-  const { on: _on, name: _name, ...rest } = newEntry({ name: '', kind, on: dayFrom('2000-01-01'), subjects: [] })
+  const {
+    on: _on,
+    name: _name,
+    ...rest
+  } = newEntry({ name: '', kind, on: dayFrom('2000-01-01'), subjects: [] })
   return rest
 }
 
@@ -153,7 +157,10 @@ export const MEASUREMENTS: Table<'entries'> = {
     const value = said!.value as number
     return {
       ...body,
-      name: `Measured: ${calibration.name.toLowerCase()}${said!.of ? `, ${String(said!.of)}` : ''}`.slice(0, 120),
+      name: `Measured: ${calibration.name.toLowerCase()}${said!.of ? `, ${String(said!.of)}` : ''}`.slice(
+        0,
+        120,
+      ),
       measured: [{ what, of, value, n: said!.n ?? null, key: '' }],
     }
   },

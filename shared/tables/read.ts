@@ -106,9 +106,7 @@ export function readTable(
     records: missing.length
       ? []
       : grouped(
-          rows.map(({ line, cells }) =>
-            readLine(line, cells, columnAt, headings, { written, names, units }),
-          ),
+          rows.map(({ line, cells }) => readLine(line, cells, columnAt, headings, { written, names, units })),
           table,
           names,
         ),

@@ -39,9 +39,7 @@ const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
 
 const id = useId()
 const household = useHousehold()
-const units = computed(() =>
-  props.dimension === 'temperature' ? household.thermometer : household.units,
-)
+const units = computed(() => (props.dimension === 'temperature' ? household.thermometer : household.units))
 const reading = computed(
   (): Reading =>
     props.reading ??

@@ -41,7 +41,10 @@ export function usePlannedCard() {
   async function startBatch(kind: 'mix' | 'soak', demand: MixDemand) {
     const id = await batchOf(demand)
     const name = find(bench, 'batches', id ?? undefined)?.body.name
-    if (id) await guidedJobs.start(kind, `${GUIDED_JOB_NAMES[kind]}: ${name}`, [{ what: 'batches', id, stage: null }])
+    if (id)
+      await guidedJobs.start(kind, `${GUIDED_JOB_NAMES[kind]}: ${name}`, [
+        { what: 'batches', id, stage: null },
+      ])
   }
 
   async function feedOf(demand: FeedDemand): Promise<string | null> {

@@ -43,7 +43,12 @@ const stages = computed(() => {
   return props.request.stages.map(({ growthStageId, days }, index) => {
     const from = day
     day += days
-    return { index, name: growthStageById(growthStageId).name, x: x.value(from), width: x.value(day) - x.value(from) }
+    return {
+      index,
+      name: growthStageById(growthStageId).name,
+      x: x.value(from),
+      width: x.value(day) - x.value(from),
+    }
   })
 })
 const weeks = computed(() => Array.from({ length: Math.floor(last.value / 7) + 1 }, (_, week) => week))

@@ -9,7 +9,7 @@ import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { FEEDS } from '#core/feed/feeds'
 import { habitOf, planProgramme, type FeedingMethod, type ProgrammePlan } from '#core/feed/programme'
-import { type ProgrammeRecord } from '#shared/records/programme'
+import type { ProgrammeRecord } from '#shared/records/programme'
 import { asProgrammeRequest, programmeRecordProblems } from '#shared/reckoning/programme-request'
 import type { Stored } from '#shared/records/collections'
 

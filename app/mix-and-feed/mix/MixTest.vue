@@ -53,7 +53,8 @@ const STEPS: readonly {
     text: 'down the side until water stands at the line; wait an hour, top it up.',
     of: 'pouredMl',
     weighed: [{ key: 'floodedG', label: 'Flooded to the line' }],
-    poured: (with_) => (with_ === 'jug' ? [{ key: 'pouredMl', label: 'Poured on in all', typical: 0.5 }] : []),
+    poured: (with_) =>
+      with_ === 'jug' ? [{ key: 'pouredMl', label: 'Poured on in all', typical: 0.5 }] : [],
   },
   {
     title: 'Take the tape off',

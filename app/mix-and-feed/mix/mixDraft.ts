@@ -11,7 +11,7 @@ import { COVER_IS_THE_MIX, DEFAULT_ALLOWANCES, plainBatch } from '#core/media/ba
 import { planBatch, type BatchPlan } from '#core/media/batch'
 import { STARTING_RECIPES, type StartingRecipe } from '#core/media/recipes'
 import { moveBoundary, setShare } from '#core/media/recipe'
-import { type BatchRecord } from '#shared/records/batch'
+import type { BatchRecord } from '#shared/records/batch'
 import { asBatchRequest, batchRecordProblems } from '#shared/reckoning/batch-request'
 import type { UnitSystem } from '#core/units/unit'
 import { usualScoops } from '#core/media/usual-scoop'

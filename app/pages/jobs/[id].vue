@@ -22,7 +22,7 @@ import TextField from '~/kit/fields/TextField.vue'
 import WhoField from '~/kit/fields/WhoField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import JobEnd from '~/today/jobs/JobEnd.vue'
-import JobStep from '~/today/jobs/JobStep.vue'
+import type JobStep from '~/today/jobs/JobStep.vue'
 import ShortMix from '~/today/jobs/ShortMix.vue'
 import { mayAskToNotify, readAloud, stopReading } from '~/today/jobs/ringing'
 import { useBench } from '~/trays/water/useBench'
@@ -47,7 +47,9 @@ const plan = computed(() => (guidedJob.value ? guidedJobPlan(bench, guidedJob.va
 const steps = computed(() => plan.value?.steps ?? [])
 const stands = computed(() => guidedJob.value && guidedJobs.stands(guidedJob.value))
 const workLeftOf = useWorkLeft()
-const workLeft = computed(() => (guidedJob.value && !isEnded.value ? workLeftOf(guidedJob.value, steps.value) : null))
+const workLeft = computed(() =>
+  guidedJob.value && !isEnded.value ? workLeftOf(guidedJob.value, steps.value) : null,
+)
 useHead({ title: () => guidedJob.value?.body.name ?? 'GuidedJob' })
 
 /** The step on the screen: the first that is open, until the hand looks at another. */
@@ -248,7 +250,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
     </p>
     <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -- space and the buttons do the same -->
     <main v-if="step && !isEnded" ref="scroller" class="screen" @click="tap">
-      <RunStep ref="view" :guided-job="guidedJob" :step="step" @short="short = true" />
+      <JobStep ref="view" :guided-job="guidedJob" :step="step" @short="short = true" />
     </main>
     <footer v-if="step && !isEnded">
       <Button class="huge" :disabled="index <= 0" @click="go(index - 1)"
@@ -331,8 +333,19 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         </div>
       </form>
     </Dialog>
-    <ShortMix v-if="short && plan?.batchPlan" :guided-job="guidedJob" :plan="plan.batchPlan" @close="short = false" />
-    <RunEnd v-if="ending" :guided-job="guidedJob" :plan="plan" @close="ending = false" @ended="navigateTo('/jobs')" />
+    <ShortMix
+      v-if="short && plan?.batchPlan"
+      :guided-job="guidedJob"
+      :plan="plan.batchPlan"
+      @close="short = false"
+    />
+    <JobEnd
+      v-if="ending"
+      :guided-job="guidedJob"
+      :plan="plan"
+      @close="ending = false"
+      @ended="navigateTo('/jobs')"
+    />
   </div>
 </template>
 

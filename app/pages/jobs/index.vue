@@ -41,7 +41,8 @@ const stateOf = (guidedJob: Stored<GuidedJobRecord>) => {
   return open[0] ? `next: ${open[0].title}; ${counted(open.length, 'step')} open` : 'all steps are done'
 }
 const workLeftOf = useWorkLeft()
-const workLeft = (guidedJob: Stored<GuidedJobRecord>) => workLeftOf(guidedJob, guidedJobPlan(bench, guidedJob)?.steps ?? [])
+const workLeft = (guidedJob: Stored<GuidedJobRecord>) =>
+  workLeftOf(guidedJob, guidedJobPlan(bench, guidedJob)?.steps ?? [])
 const ended = computed(() =>
   guidedJobs.all
     .filter(({ body }) => body.status === 'ended')
@@ -50,7 +51,7 @@ const ended = computed(() =>
 )
 const unsown = computed(() =>
   trays.standing.filter((tray) =>
-    trays.stands(tray).guidedJobs.some(({ sown, set, cells }) => cells > 0 && sown === 0 && set === 0),
+    trays.stands(tray).groups.some(({ sown, set, cells }) => cells > 0 && sown === 0 && set === 0),
   ),
 )
 /** What is under way already is gone on with above. */
@@ -76,7 +77,8 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
               {{ guidedJob.body.status === 'paused' ? 'paused; ' : '' }}{{ stateOf(guidedJob)
               }}<template v-if="workLeft(guidedJob)"
                 >, about <FigureValue :figure="workLeft(guidedJob)!" /> of work</template
-              >{{ guidedJob.body.by ? `; ${guidedJob.body.by}` : '' }}; begun {{ printLongDay(guidedJob.body.onDay) }}
+              >{{ guidedJob.body.by ? `; ${guidedJob.body.by}` : '' }}; begun
+              {{ printLongDay(guidedJob.body.onDay) }}
             </p>
           </div>
         </li>
@@ -112,13 +114,19 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
           v-for="batch in unmade"
           :key="batch.id"
           @click="
-            guidedJobs.start('mix', `Mix batch ${batch.number}: ${batch.body.name}`, subjects('batches', [batch]))
+            guidedJobs.start(
+              'mix',
+              `Mix batch ${batch.number}: ${batch.body.name}`,
+              subjects('batches', [batch]),
+            )
           "
           >Mix batch {{ batch.number }}</Button
         >
         <Button
           v-if="trays.standing.length"
-          @click="guidedJobs.start('clean', 'Clean trays and tools', subjects('trays', trays.standing.slice(0, 1)))"
+          @click="
+            guidedJobs.start('clean', 'Clean trays and tools', subjects('trays', trays.standing.slice(0, 1)))
+          "
           >Clean trays and tools</Button
         >
       </div>
@@ -129,7 +137,9 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
         <li v-for="guidedJob in ended" :key="guidedJob.id" class="old">
           <div>
             <p>{{ GUIDED_JOB_NAMES[guidedJob.body.kind] }}: {{ guidedJob.body.name }}</p>
-            <p class="soft">{{ printLongDay(guidedJob.body.onDay) }}{{ guidedJob.body.by ? `, ${guidedJob.body.by}` : '' }}</p>
+            <p class="soft">
+              {{ printLongDay(guidedJob.body.onDay) }}{{ guidedJob.body.by ? `, ${guidedJob.body.by}` : '' }}
+            </p>
           </div>
         </li>
       </ul>

@@ -96,8 +96,8 @@ const used = computed(() =>
       <h2 id="used-title">Predicted against used</h2>
       <PredictedUsed v-if="used.length" :batches="used" />
       <p v-else class="slip">
-        Nothing yet. Make a batch as a guided job, and say at its end what was left in the tub: after three such jobs
-        the litres should be within 5 %.
+        Nothing yet. Make a batch as a guided job, and say at its end what was left in the tub: after three
+        such jobs the litres should be within 5 %.
       </p>
     </section>
 
@@ -156,7 +156,9 @@ const used = computed(() =>
           </ul>
         </details>
       </article>
-      <Button v-if="byHand(row.calibration.id)" @click="measuring = byHand(row.calibration.id)!">Measure another</Button>
+      <Button v-if="byHand(row.calibration.id)" @click="measuring = byHand(row.calibration.id)!"
+        >Measure another</Button
+      >
     </section>
 
     <section v-if="thirst.length" class="calibration" aria-labelledby="thirst-title">
@@ -198,7 +200,9 @@ const used = computed(() =>
         <li v-for="{ calibration } in book" :key="calibration.id">
           <b>{{ calibration.name }}</b> {{ print(calibration)(calibration.prior.mean) }}
           <span class="soft small">{{ calibration.source.cite }}. Measured by {{ calibration.by }}.</span>
-          <Button v-if="byHand(calibration.id)" text @click="measuring = byHand(calibration.id)!">Measure it</Button>
+          <Button v-if="byHand(calibration.id)" text @click="measuring = byHand(calibration.id)!"
+            >Measure it</Button
+          >
         </li>
       </ul>
     </section>

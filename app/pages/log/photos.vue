@@ -41,7 +41,8 @@ const things = computed(() => {
       const sowing = what === 'sowings' ? household.sowings.find((one) => one.id === id) : undefined
       if (tray) {
         found.set(id, `tray ${tray.number} · ${tray.body.groups.map(({ name }) => name).join(', ')}`)
-        for (const { sowingId, name } of tray.body.groups) if (sowingId) found.set(sowingId, `sowing: ${name}`)
+        for (const { sowingId, name } of tray.body.groups)
+          if (sowingId) found.set(sowingId, `sowing: ${name}`)
       } else if (sowing) found.set(id, sowing.body.name)
       else if (!found.has(id)) found.set(id, body.name)
     }

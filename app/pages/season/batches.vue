@@ -9,5 +9,5 @@ definePageMeta({
 </script>
 
 <template>
-  <SeasonSubPage><SeasonRuns /></SeasonSubPage>
+  <SeasonSubPage><SeasonBatches /></SeasonSubPage>
 </template>

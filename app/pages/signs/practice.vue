@@ -11,7 +11,13 @@ import type { SignRecord } from '#core/signs/record'
 import { signById } from '#core/signs/seen'
 import { printNumber, printShare } from '#core/units/format'
 import { contextOf } from '#shared/reckoning/context'
-import { PRACTICE_ASKS, practiceChoices, practiceTray, tellingAsks, type PracticeAsk } from '#shared/reckoning/practice-tray'
+import {
+  PRACTICE_ASKS,
+  practiceChoices,
+  practiceTray,
+  tellingAsks,
+  type PracticeAsk,
+} from '#shared/reckoning/practice-tray'
 
 definePageMeta({
   place: {

@@ -87,7 +87,11 @@ const batch = computed(() => household.batches.find((one) => one.id === tray.val
 
 // What a hand does here.
 const MODES = [
-  { id: 'lay', name: 'Lay out', does: 'Choose a group and paint its cells; drag the grip between two groups.' },
+  {
+    id: 'lay',
+    name: 'Lay out',
+    does: 'Choose a group and paint its cells; drag the grip between two groups.',
+  },
   {
     id: 'count',
     name: 'Count',
@@ -105,13 +109,22 @@ const does = computed(() => MODES.find((one) => one.id === mode.value)!.does)
 const zoom = ref(1)
 const on = ref<Day>(season.today)
 
-const { brush, lay, moveEdge, addGroups, takeOut, fromSeason, addSowing } = useTrayLaying(kept, laying, stands)
+const { brush, lay, moveEdge, addGroups, takeOut, fromSeason, addSowing } = useTrayLaying(
+  kept,
+  laying,
+  stands,
+)
 const { counting, mostIn, upIn, upNow, tap, tapAll, digit, keepCount, countNumber } = useTrayCount(
   kept,
   stands,
   on,
 )
-const { chosen, choose, all, plantsChosen, doubles, standingGroups } = useTrayChoice(kept, stands, on, together)
+const { chosen, choose, all, plantsChosen, doubles, standingGroups } = useTrayChoice(
+  kept,
+  stands,
+  on,
+  together,
+)
 const moving = ref(false)
 
 const toSow = computed(
@@ -139,7 +152,12 @@ const startMoving = ({ group, kind, stage }: (typeof toMove.value)[number]) =>
 
 // Sowing, run by run.
 async function sow(group: GroupStands) {
-  const done = await trays.sow(kept.value!, on.value, [group], `Sown: ${group.group.name}, ${printDay(on.value)}.`)
+  const done = await trays.sow(
+    kept.value!,
+    on.value,
+    [group],
+    `Sown: ${group.group.name}, ${printDay(on.value)}.`,
+  )
   if (done && stands.value.groups.every(({ sown, set }) => sown > 0 || set > 0)) mode.value = 'count'
 }
 
@@ -323,7 +341,9 @@ const advised = computed(() => tray.value!.groups.length > 1)
             <Button text @click="chosen = new Set()">None</Button>
           </template>
           <template v-else>
-            <Button v-if="standingGroups.length" class="main" @click="moving = true">Move on by number</Button>
+            <Button v-if="standingGroups.length" class="main" @click="moving = true"
+              >Move on by number</Button
+            >
             <Button v-if="doubles.length" @click="chosen = new Set(doubles)"
               >Choose the {{ doubles.length }} doubled</Button
             >
@@ -337,7 +357,7 @@ const advised = computed(() => tray.value!.groups.length > 1)
       <section class="groups" aria-labelledby="groups-title">
         <h2 id="groups-title">What is in it</h2>
         <ul>
-          <RunLine
+          <GroupLine
             v-for="(one, i) in stands.groups"
             :key="one.group.code"
             :stands="one"

@@ -12,7 +12,12 @@ import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { EC_PER_MG_N } from '#core/water/balance'
-import { WATERING_HABITS, kinderOf, type ScenarioRequest, type WateringHabit } from '#core/water/water-scenario'
+import {
+  WATERING_HABITS,
+  kinderOf,
+  type ScenarioRequest,
+  type WateringHabit,
+} from '#core/water/water-scenario'
 import { habitOf } from '#core/feed/programme'
 import { withOutside } from '#core/season/schedule/stays'
 import { printNumber } from '#core/units/format'
@@ -156,7 +161,7 @@ const verdict = computed(() => {
     </p>
     <template v-else>
       <p class="verdict" role="status">{{ verdict }}</p>
-      <DryRunChart :groups="results" :stores="asked" />
+      <ScenarioChart :groups="results" :stores="asked" />
       <table class="figures">
         <thead>
           <tr>

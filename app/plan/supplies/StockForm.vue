@@ -9,7 +9,7 @@ import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useContext } from '~/household/context'
 import { comesPressed, goodsUnit, packHolds, packProblems, type PackMeasure } from '#core/supplies/goods'
 import { fullAndOpen } from '#core/supplies/draw'
-import { type StockRecord } from '#shared/records/stock'
+import type { StockRecord } from '#shared/records/stock'
 import { stockProblems } from '#shared/reckoning/shelves'
 import type { Stored } from '#shared/records/collections'
 

@@ -7,7 +7,14 @@ import { useYear } from '~/records/log/useYear'
 import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import { withOutside } from '#core/season/schedule/stays'
-import { compared, COMPARED_BY, groupOf, groupFacts, type ComparedBy, type GroupFacts } from '#shared/reckoning/group-facts'
+import {
+  compared,
+  COMPARED_BY,
+  groupOf,
+  groupFacts,
+  type ComparedBy,
+  type GroupFacts,
+} from '#shared/reckoning/group-facts'
 
 /** Without a trial: what the records suggest, and what speaks against taking it for more. */
 const context = useContext()

@@ -37,7 +37,11 @@ export const usePhotos = defineStore('photos', () => {
   const address = (fileId: string, size: 'whole' | 'small' = 'whole') =>
     `/api/households/${household.id}/photo-files/${fileId}?size=${size}`
 
-  async function add(files: readonly File[], subjects: PhotoRecord['subjects'], placeId: string | null = null) {
+  async function add(
+    files: readonly File[],
+    subjects: PhotoRecord['subjects'],
+    placeId: string | null = null,
+  ) {
     refused.value = []
     sending.value = { done: 0, of: files.length }
     const kept: Sent[] = []
@@ -58,7 +62,12 @@ export const usePhotos = defineStore('photos', () => {
     const command = { name: 'add picture', id: newId() } as const
     return sendWithFile<PhotoFile>(household.id, command, file, file.type || 'application/octet-stream')
   }
-  function photoOf(file: File, sent: PhotoFile, subjects: PhotoRecord['subjects'], placeId: string | null): Sent {
+  function photoOf(
+    file: File,
+    sent: PhotoFile,
+    subjects: PhotoRecord['subjects'],
+    placeId: string | null,
+  ): Sent {
     const trayId = subjects.find(({ what }) => what === 'trays')?.id
     const tray = trayId ? trays.find(trayId) : undefined
     const name = tray

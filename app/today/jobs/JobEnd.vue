@@ -23,10 +23,15 @@ const stands = computed(() => guidedJobs.stands(props.guidedJob))
 const list = computed(() => guidedJobOutcomes(bench, props.guidedJob))
 const left = computed(() => (props.plan ? openSteps(props.plan.steps, stands.value).length : 0))
 /** Who stops in the middle says how much was measured out: stores lose no more. */
-const asksShare = computed(() => props.guidedJob.body.kind === 'mix' && left.value > 0 && list.value.length > 0)
+const asksShare = computed(
+  () => props.guidedJob.body.kind === 'mix' && left.value > 0 && list.value.length > 0,
+)
 const share = computed(() => stands.value.answers.get(answerKey('measure', SHARE_KEY)) ?? 1)
 const setShare = (value: number | null) =>
-  value !== null && value >= 0 && value <= 10 && guidedJobs.answer(props.guidedJob, 'measure', SHARE_KEY, value)
+  value !== null &&
+  value >= 0 &&
+  value <= 10 &&
+  guidedJobs.answer(props.guidedJob, 'measure', SHARE_KEY, value)
 const by = ref(props.guidedJob.body.by)
 const busy = ref(false)
 

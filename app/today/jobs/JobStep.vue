@@ -77,7 +77,7 @@ defineExpose({ tap, flush })
 
 <template>
   <article class="step" :class="{ counts: step.count }">
-    <RunPicture v-if="step.picture" :picture="step.picture" class="drawn" />
+    <StepPicture v-if="step.picture" :picture="step.picture" class="drawn" />
     <div class="words">
       <h1>{{ step.title }}</h1>
       <p v-if="step.count" class="amount">

@@ -102,16 +102,23 @@ const others = computed(() =>
     .map(({ id, name }) => ({ value: id as string | null, name })),
 )
 const writeFilled = () =>
-  filled.value.forEach(({ fillIndex, cells }) => guidedJobs.answer(props.guidedJob, `fill-${fillIndex}`, 'filled', cells))
+  filled.value.forEach(({ fillIndex, cells }) =>
+    guidedJobs.answer(props.guidedJob, `fill-${fillIndex}`, 'filled', cells),
+  )
 
 async function makeMore() {
   const id = newId()
   if (!(await attempt(body.value.name, [saving('batches', id, 0, body.value)]))) return
   writeFilled()
   emit('close')
-  await guidedJobs.start('mix', `Mix ${volume(missingL.value)} more`, [{ what: 'batches', id, stage: null }], {
-    by: props.guidedJob.body.by,
-  })
+  await guidedJobs.start(
+    'mix',
+    `Mix ${volume(missingL.value)} more`,
+    [{ what: 'batches', id, stage: null }],
+    {
+      by: props.guidedJob.body.by,
+    },
+  )
 }
 
 /** Trays that were to be filled from this batch: cells nothing was sown in yet are taken out of their layout, the last first. */

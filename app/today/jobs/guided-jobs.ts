@@ -50,7 +50,9 @@ export const useGuidedJobs = defineStore('guidedJobs', () => {
 
   const whole = (guidedJob: GuidedJob): GuidedJob => {
     const mine = waiting.value[at(guidedJob.id)]
-    return mine?.length ? { ...guidedJob, body: { ...guidedJob.body, marks: joinedMarks(guidedJob.body.marks, mine) } } : guidedJob
+    return mine?.length
+      ? { ...guidedJob, body: { ...guidedJob.body, marks: joinedMarks(guidedJob.body.marks, mine) } }
+      : guidedJob
   }
   const all = computed(() => household.guidedJobs.map(whole))
   const open = computed(() => all.value.filter(({ body }) => body.status !== 'ended'))
@@ -189,7 +191,8 @@ export const useGuidedJobs = defineStore('guidedJobs', () => {
       mark(guidedJob, step, 'answer', { key, value, note: words }),
     startTimer: (guidedJob: GuidedJob, step: string, name: string, minutes: number) =>
       mark(guidedJob, step, 'timer', { key: newId(), value: minutes, note: name }),
-    stopTimer: (guidedJob: GuidedJob, timer: TimerStands) => mark(guidedJob, timer.step, 'stopped', { key: timer.id }),
+    stopTimer: (guidedJob: GuidedJob, timer: TimerStands) =>
+      mark(guidedJob, timer.step, 'stopped', { key: timer.id }),
   }
 })
 

@@ -44,7 +44,9 @@ const risk = computed(() =>
 const apart = computed(() =>
   here.value
     ? disagreement(
-        here.value.wateringEvents.flatMap((one) => (one.kind === 'weighed' && one.moment === 'now' ? [one] : [])),
+        here.value.wateringEvents.flatMap((one) =>
+          one.kind === 'weighed' && one.moment === 'now' ? [one] : [],
+        ),
       )
     : null,
 )

@@ -34,7 +34,11 @@ export const batchOf = ({ parts, extras, preparations }: MixRecipe) => ({
 })
 
 /** What a batch of the season takes from the stores; nothing where its recipe cannot be made. */
-export function needsOfMix({ on, fills }: MixDemand, recipe: MixRecipe, materials: MaterialLibrary): DatedNeeds {
+export function needsOfMix(
+  { on, fills }: MixDemand,
+  recipe: MixRecipe,
+  materials: MaterialLibrary,
+): DatedNeeds {
   const scoop = { name: 'litre', volumeL: 1 }
   const request: BatchRequest = { ...batchOf(recipe), fills, scoop, materials }
   return { on, needs: batchProblems(request).length ? [] : needsOfBatch(planBatch(request)) }

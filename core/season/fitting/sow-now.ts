@@ -3,7 +3,7 @@ import type { SeasonBook } from '../book'
 import type { Day } from '../../calendar/day'
 import type { SeasonFrame } from '../frame'
 import { planSowing } from '../schedule/sowing'
-import { type SowingRequest } from '../schedule/sowing-request'
+import type { SowingRequest } from '../schedule/sowing-request'
 
 /** A crop whose days of sowing are now. */
 export interface SowableNow {

@@ -33,7 +33,9 @@ export function shareTrays<One extends Row>(
   before: Map<string, { row: One; marks: string; shared: One }> = new Map(),
   fixed: readonly FixedTray[] = [],
 ): One[] {
-  const shares = rows.flatMap((row) => row.planned.stages.filter(isShared).map((stage) => shareOf(row, stage)))
+  const shares = rows.flatMap((row) =>
+    row.planned.stages.filter(isShared).map((stage) => shareOf(row, stage)),
+  )
   const placed = packTrays(shares, shareDaysOf(frame), fixed)
   const habit = fillHabitOf(frame)
   return rows.map((row) => {

@@ -5,7 +5,7 @@ import { addDays, dayFrom, daysBetween } from '../../calendar/day'
 import { SCHEDULES } from './schedules'
 import { edgeMoved, movedBy } from './moves'
 import { planSowing, stagesOf } from './sowing'
-import { type SowingRequest } from './sowing-request'
+import type { SowingRequest } from './sowing-request'
 import { standingOf } from '../fitting/standing'
 import { ask, book, frame, row, lastFrost } from '../test/fixture'
 
@@ -35,7 +35,9 @@ describe('a sowing that is dragged whole', () => {
         const before = planned(request)
         const after = planned(movedBy(request, before, by))
         expect([after.sowOn, after.outOn]).toEqual([addDays(before.sowOn, by), addDays(before.outOn, by)])
-        expect(after.stages.map(({ from }) => from)).toEqual(before.stages.map(({ from }) => addDays(from, by)))
+        expect(after.stages.map(({ from }) => from)).toEqual(
+          before.stages.map(({ from }) => addDays(from, by)),
+        )
       }),
       { numRuns: 200 },
     )

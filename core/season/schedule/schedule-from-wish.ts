@@ -20,7 +20,11 @@ const LAST_CONTAINER_ML = 3000
 const FINAL_MIX = 'final-container'
 
 /** The usual schedule, and at its end the bucket, bag or big pot that was named. */
-const endingIn = (last: Container, recipeId: string | null, stages: readonly ScheduleStage[]): ScheduleStage[] => [
+const endingIn = (
+  last: Container,
+  recipeId: string | null,
+  stages: readonly ScheduleStage[],
+): ScheduleStage[] => [
   ...stages.filter(({ kind }) => kind !== 'set in').map((stage) => ({ ...stage })),
   newStage('set in', last.id, recipeId ?? FINAL_MIX),
 ]

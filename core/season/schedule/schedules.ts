@@ -74,7 +74,11 @@ export const SCHEDULES: readonly Schedule[] = [
   {
     id: 'plug-pack',
     name: 'Plug, then a six-pack',
-    stages: [stage('sow', 'tray-200', SEED_MIX, 0.45), stage('prick out', 'six-pack', SEED_MIX, 0.55), HARDEN],
+    stages: [
+      stage('sow', 'tray-200', SEED_MIX, 0.45),
+      stage('prick out', 'six-pack', SEED_MIX, 0.55),
+      HARDEN,
+    ],
   },
   {
     id: 'broadcast',
@@ -87,7 +91,11 @@ export const SCHEDULES: readonly Schedule[] = [
     ],
   },
   { id: 'pot', name: 'Straight into a pot', stages: [stage('sow', 'pot-2.5in', SEED_MIX, 1), HARDEN] },
-  { id: 'paper', name: 'A paper pot, planted whole', stages: [stage('sow', 'paper-5cm', SEED_MIX, 1), HARDEN] },
+  {
+    id: 'paper',
+    name: 'A paper pot, planted whole',
+    stages: [stage('sow', 'paper-5cm', SEED_MIX, 1), HARDEN],
+  },
   { id: 'clump', name: 'A clump in a cell', stages: [stage('sow', 'tray-72', SEED_MIX, 1), HARDEN] },
   {
     id: 'cell-pot-pot',

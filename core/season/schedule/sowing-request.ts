@@ -1,15 +1,14 @@
 import type { Container } from '../../containers/container'
 import type { Fill } from '../../media/batch-request'
-import { type Crop } from '../../sowing/crop'
+import type { Crop } from '../../sowing/crop'
 import type { Counted } from '../../sowing/seed-age'
-import { type WarmthSince } from '../../sowing/warmth'
+import type { WarmthSince } from '../../sowing/warmth'
 import type { Placed } from './placed'
-import { type Care } from './care'
-import { type Day } from '../../calendar/day'
-import { type Stay,type Where } from './stays'
-import { type RootsSeen } from './roots'
-import { type ScheduleStage,type StageKind } from './schedules'
-
+import type { Care } from './care'
+import type { Day } from '../../calendar/day'
+import type { Stay, Where } from './stays'
+import type { RootsSeen } from './roots'
+import type { ScheduleStage, StageKind } from './schedules'
 
 /** What is wanted of one crop. Everything that is null follows from the crop and the season. */
 export interface SowingRequest {
@@ -38,7 +37,8 @@ export interface SowingRequest {
   /** What came up by the last count; nothing where nobody counted. */
   readonly up?: Count | null | undefined
   /** Parts that were moved on while the rest stayed, by stage. */
-  readonly moved?: readonly { readonly stage: number; readonly on: Day; readonly plants: number }[] | undefined
+  readonly moved?:
+    readonly { readonly stage: number; readonly on: Day; readonly plants: number }[] | undefined
   /** What roots of the last such sowings showed. */
   readonly roots?: RootsSeen | undefined
   /** Germination by the household's own counts of this packet; nothing where it never counted. */

@@ -10,7 +10,7 @@ import { frameProblems } from '../frame'
 import { scheduleById, scheduleProblems, SCHEDULES, stage } from './schedules'
 import { LOSSES } from '../../sowing/losses'
 import { emergenceVerdict, planSowing, sowingProblems } from './sowing'
-import { type PlannedStage } from './sowing-request'
+import type { PlannedStage } from './sowing-request'
 import { ask, book, find, frame, mixOf, plan, framed, lastFrost, firstFrost } from '../test/fixture'
 
 describe('a planned sowing', () => {
@@ -174,7 +174,9 @@ describe('a planned sowing', () => {
     )
     // No warmer than the mat or the room can make it.
     expect([always.stages[0]!.care.lightHours, always.stages[0]!.care.mixC]).toEqual([24, 18])
-    const stages = scheduleById('cell-pot').stages.map((one, i) => (i ? one : { ...one, mixC: 28, nMgPerL: 40 }))
+    const stages = scheduleById('cell-pot').stages.map((one, i) =>
+      i ? one : { ...one, mixC: 28, nMgPerL: 40 },
+    )
     expect(plan('tomato', { stages }).stages[0]!.care).toMatchObject({
       mixC: 28,
       nMgPerL: 40,

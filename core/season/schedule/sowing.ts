@@ -1,24 +1,24 @@
 import type { Container } from '../../containers/container'
-import { printPath,under,wholeWithin,within,type Problem } from '../../problem'
-import { countsSeedlings,type Crop } from '../../sowing/crop'
-import { daysUp,LATE_AT,RESOW_AT } from '../../sowing/emergence'
+import { printPath, under, wholeWithin, within, type Problem } from '../../problem'
+import { countsSeedlings, type Crop } from '../../sowing/crop'
+import { daysUp, LATE_AT, RESOW_AT } from '../../sowing/emergence'
 import { daysByWarmth } from '../../sowing/warmth'
 import { MAX_CELLS } from '../../sowing/odds'
 import type { Figure } from '../../working/figure'
 import type { SeasonBook } from '../book'
 import { careFor } from './care'
 import { flatsOf } from '../../containers/flat'
-import { addDays,daysBetween,isDay,type Day } from '../../calendar/day'
+import { addDays, daysBetween, isDay, type Day } from '../../calendar/day'
 import type { SeasonFrame } from '../frame'
-import { earliestOut,latestOut,seasonEnds } from '../../calendar/frost'
-import { staysOf,whereOf } from './stays'
-import { noticesOf,type Notice } from './notices'
-import { daysByRoots,rootsKey } from './roots'
+import { earliestOut, latestOut, seasonEnds } from '../../calendar/frost'
+import { staysOf, whereOf } from './stays'
+import { noticesOf, type Notice } from './notices'
+import { daysByRoots, rootsKey } from './roots'
 import { stageDays } from './stage-days'
-import { ballOf,fillOf } from './stage-fill'
+import { ballOf, fillOf } from './stage-fill'
 import { startOf } from './start'
-import { scheduleById,scheduleProblems,type ScheduleStage } from './schedules'
-import { type PlannedStage,type SowingRequest } from './sowing-request'
+import { scheduleById, scheduleProblems, type ScheduleStage } from './schedules'
+import type { PlannedStage, SowingRequest } from './sowing-request'
 
 export interface PlannedSowing {
   readonly stages: readonly PlannedStage[]
@@ -52,7 +52,9 @@ export const SPARE_PLANTS = 0.05
 const FARTHEST_DAYS = 550
 
 /** The stages a sowing climbs: its own, those of its schedule, or of the crop's usual one. */
-export const stagesOf = (request: Pick<SowingRequest, 'stages' | 'scheduleId' | 'crop'>): readonly ScheduleStage[] =>
+export const stagesOf = (
+  request: Pick<SowingRequest, 'stages' | 'scheduleId' | 'crop'>,
+): readonly ScheduleStage[] =>
   request.stages ?? scheduleById(request.scheduleId ?? request.crop.scheduleId).stages
 
 /** What is wrong with a sowing, each at its field; none where it can be planned. */

@@ -22,8 +22,7 @@ export function ballOf(
   into: Container,
   each: number,
 ): Pick<Fill, 'ballMl' | 'ballContainerId'> {
-  if (!before || recipeId === null || kind === 'prick out' || before.container.kind === 'open tray')
-    return {}
+  if (!before || recipeId === null || kind === 'prick out' || before.container.kind === 'open tray') return {}
   const [ball, room] = [cellVolume(before.container).value / before.each, cellVolume(into).value]
   return ball * each < room * 0.8 ? { ballMl: ball, ballContainerId: before.container.id } : {}
 }

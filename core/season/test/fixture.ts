@@ -10,7 +10,7 @@ import { feedSowing } from '../demand/feeding'
 import type { SeasonFrame } from '../frame'
 import { placeOf, type Place } from '../../places/place'
 import { planSowing } from '../schedule/sowing'
-import { type SowingRequest } from '../schedule/sowing-request'
+import type { SowingRequest } from '../schedule/sowing-request'
 
 /* A bench whose last frost is 8 May 2027, for the tests of the season. */
 

@@ -1,5 +1,4 @@
-import { type Day } from '../../calendar/day'
-
+import type { Day } from '../../calendar/day'
 
 /** Days on which nobody is at the bench; the last is one of them. */
 export interface Absence {

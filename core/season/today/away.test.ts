@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { absenceAhead, aroundAway, dryWhileAway } from './away'
-import { type Absence } from './absence'
+import type { Absence } from './absence'
 import { ownInstant, todayOf } from '../../calendar/clock'
 import { addDays, dayFrom } from '../../calendar/day'
 import { PLAIN, type Job } from './job'
@@ -22,7 +22,11 @@ const AWAY: Absence = { from: at(3), to: at(6), name: 'at the coast' }
 
 describe('days away', () => {
   it('bring forward what may be early, to the day before one goes', () => {
-    const [mix, look, other] = aroundAway([job('make mix', 4), job('look', 5), job('stage', 8)], [AWAY], TODAY)
+    const [mix, look, other] = aroundAway(
+      [job('make mix', 4), job('look', 5), job('stage', 8)],
+      [AWAY],
+      TODAY,
+    )
     expect(mix).toMatchObject({ dueOn: at(2), state: 'coming', away: { early: true } })
     expect(look).toMatchObject({ dueOn: at(5), away: { early: false } })
     expect(other).toEqual(job('stage', 8))

@@ -1,6 +1,6 @@
-import { addDays,daysBetween,type Day } from '../../calendar/day'
-import type { Job,JobKind } from './job'
-import { type Absence } from './absence'
+import { addDays, daysBetween, type Day } from '../../calendar/day'
+import type { Job, JobKind } from './job'
+import type { Absence } from './absence'
 
 /**
  * Work that may be done some days early without harm [common practice]: mixes keep, seed and plants do not mind. What has to be

@@ -5,7 +5,7 @@ import { hardeningPlan } from '../schedule/hardening'
 import type { StageKind } from '../schedule/schedules'
 import { nightIn, OUTSIDE, type Place } from '../../places/place'
 import { emergenceVerdict } from '../schedule/sowing'
-import { type PlannedStage } from '../schedule/sowing-request'
+import type { PlannedStage } from '../schedule/sowing-request'
 import {
   AHEAD_DAYS,
   horizonOf,
@@ -63,7 +63,8 @@ export function sowingJobs(
       ...rest,
     })
   }
-  const was = (kind: JobKind, stage: number) => doneOn(kind, { sowingId: row.id, stage }, marked) !== undefined
+  const was = (kind: JobKind, stage: number) =>
+    doneOn(kind, { sowingId: row.id, stage }, marked) !== undefined
   const outIndex = planned.stages.length
   const outAt = doneOn('out', { sowingId: row.id, stage: outIndex }, marked)
   if (outAt !== undefined) {

@@ -6,7 +6,7 @@ import { feedDemands, mixDemands } from '../demand/demand'
 import { SCHEDULES } from '../schedule/schedules'
 import { placeOf } from '../../places/place'
 import { planSowing } from '../schedule/sowing'
-import { type SowingRequest } from '../schedule/sowing-request'
+import type { SowingRequest } from '../schedule/sowing-request'
 import { feedSowing } from '../demand/feeding'
 import { FEEDS } from '../../feed/feeds'
 import { ask, book, crop, frame } from '../test/fixture'
@@ -182,7 +182,8 @@ describe('a part that was moved', () => {
     ])
     expect(after.stays[0]).toMatchObject({ from: addDays(sowOn, 29), until: after.from })
     expect(jobs.find(({ kind, of }) => kind === 'stage' && of[0]!.stage === 1)).toMatchObject({ moved: 24 })
-    const all = dayOf([request], [...sown, part, mark('stage', 's0', 1, day)], day).rows[0]!.planned.stages[1]!
+    const all = dayOf([request], [...sown, part, mark('stage', 's0', 1, day)], day).rows[0]!.planned
+      .stages[1]!
     expect([all.fill.count, all.moved]).toEqual([42, 0])
   })
 })

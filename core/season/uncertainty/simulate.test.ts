@@ -3,7 +3,7 @@ import { countsSeedlings } from '../../sowing/crop'
 import { binomialAtMost } from '../../sowing/odds'
 import { simulateSeasons, VARIATION } from './simulate'
 import { planSowing } from '../schedule/sowing'
-import { type SowingRequest } from '../schedule/sowing-request'
+import type { SowingRequest } from '../schedule/sowing-request'
 import { LOSSES } from '../../sowing/losses'
 import { ask, book, crop, framed, plan } from '../test/fixture'
 

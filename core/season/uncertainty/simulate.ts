@@ -56,7 +56,9 @@ export function simulateSeasons(
   const normal = randomNormal.source(random)(0, VARIATION.emergenceSd)
   const models = sowings.map((sowing) => modelOf(sowing, random))
   const [first, days] = span(models)
-  const recipes = [...new Set(models.flatMap(({ stages }) => stages.flatMap(({ recipeId }) => recipeId ?? [])))]
+  const recipes = [
+    ...new Set(models.flatMap(({ stages }) => stages.flatMap(({ recipeId }) => recipeId ?? []))),
+  ]
   const reached = new Int32Array(sowings.length)
   const plants = sowings.map(() => new Float64Array(seasons))
   const litres = new Map(recipes.map((recipe) => [recipe, new Float64Array(seasons)]))

@@ -63,7 +63,12 @@ export async function readArchive(file: string, going: Going): Promise<ReadArchi
     return {
       manifest: found,
       lines: async function* (kind) {
-        for await (const line of linesOf(zip, members.get(fileIn(found.version, kind)), kind, found.version)) {
+        for await (const line of linesOf(
+          zip,
+          members.get(fileIn(found.version, kind)),
+          kind,
+          found.version,
+        )) {
           readOn(1)
           yield line
         }

@@ -1,4 +1,4 @@
-import { type Step } from '#core/jobs/step'
+import type { Step } from '#core/jobs/step'
 import { plainWords } from '#core/jobs/sentence'
 import type { Caution } from '#core/cautions/caution'
 import { growthStageById } from '#core/feed/growth-stage'

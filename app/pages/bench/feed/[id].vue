@@ -34,7 +34,9 @@ const cautions = computed(() => (feeding.value && usePlannedFeed(feeding.value)?
       <Button
         class="main"
         @click="
-          guidedJobs.start('feed', `Feed: ${feeding.body.name}`, [{ what: 'feedings', id: feeding.id, stage: null }])
+          guidedJobs.start('feed', `Feed: ${feeding.body.name}`, [
+            { what: 'feedings', id: feeding.id, stage: null },
+          ])
         "
       >
         <Play aria-hidden="true" /> Start
