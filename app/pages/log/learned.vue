@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
 import { NuxtLink } from '#components'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import BeliefDrawing from '~/components/log/BeliefDrawing.vue'
 import MeasureForm from '~/components/log/MeasureForm.vue'
@@ -11,7 +11,7 @@ import SubPlaces from '~/components/shell/SubPlaces.vue'
 import { useDates } from '~/composables/useDates'
 import { useLearned } from '~/composables/useLearned'
 import { useMeasures } from '~/composables/useMeasures'
-import { useHousehold } from '~/state/household'
+import { useRead } from '~/composables/useRead'
 import { useWater } from '~/state/water'
 import { intervalOf, WILD_AT } from '#core/records/learning'
 import type { Habit } from '#core/records/habits'
@@ -28,7 +28,6 @@ definePageMeta({
   },
 })
 const { rows, drop } = useLearned()
-const household = useHousehold()
 const water = useWater()
 const { printDay } = useDates()
 const { volume, said } = useMeasures()
@@ -64,19 +63,11 @@ const thirst = computed(() =>
   ),
 )
 
-const batches = ref<Stored<Bodies['entries']>[]>([])
-onMounted(async () => {
-  if (!household.id) return
-  const answer = await $fetch<{ entries: Stored<Bodies['entries']>[] }>(
-    `/api/households/${household.id}/log`,
-    {
-      query: { kinds: 'batch made', limit: 200 },
-    },
-  ).catch(() => ({ entries: [] }))
-  batches.value = answer.entries
-})
+const { answer: made } = useRead<{ entries: Stored<Bodies['entries']>[] }>(
+  () => `log?kinds=${encodeURIComponent('batch made')}&limit=200`,
+)
 const used = computed(() =>
-  [...batches.value].reverse().flatMap(({ id, body }) => {
+  [...(made.value?.entries ?? [])].reverse().flatMap(({ id, body }) => {
     const fact = (what: string) => body.facts.find((one) => one.what === what)?.amount
     const [reckoned, really] = [fact('Reckoned to be used'), fact('Used')]
     return reckoned && really ? [{ id, name: body.name, on: body.on, reckoned, used: really }] : []
