@@ -205,8 +205,14 @@ test('a sick tray leads to its batch, its seed and the other trays of that batch
   await page.getByRole('link', { name: 'Something is wrong with it' }).click()
   await page.getByRole('radio', { name: 'Fallen at the neck' }).click()
   await expect(page.getByRole('heading', { name: /Damping-off/ })).toBeVisible()
+  // It is still on its way when the next page opens and asks for all of it.
+  let letGo = () => {}
+  const opened = new Promise<void>((resolve) => (letGo = resolve))
+  await page.route(/\/commands$/, (route) => opened.then(() => route.continue()))
   await page.getByRole('button', { name: 'Write it down' }).click()
   await page.getByRole('link', { name: 'Where it comes from' }).click()
+  await expect(page.getByRole('img', { name: /Batch 1/ })).toBeVisible()
+  letGo()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(`Where tray ${sick.number} comes from`)
   const way = page.getByRole('img', { name: /Batch 1/ })
   await expect(way).toHaveAccessibleName(/Okra, green 2026/)

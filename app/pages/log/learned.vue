@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
 import { NuxtLink } from '#components'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import BeliefDrawing from '~/records/log/BeliefDrawing.vue'
 import MeasureForm from '~/records/log/MeasureForm.vue'
@@ -9,9 +9,9 @@ import PredictedUsed from '~/records/log/PredictedUsed.vue'
 import PageTop from '~/shell/PageTop.vue'
 import SubPlaces from '~/shell/SubPlaces.vue'
 import { useDates } from '~/kit/useDates'
+import { useRead } from '~/household/useRead'
 import { useLearned } from '~/records/log/useLearned'
 import { useMeasures } from '~/kit/useMeasures'
-import { useHousehold } from '~/household/household'
 import { useWater } from '~/trays/water/water'
 import { intervalOf, WILD_AT } from '#core/learning/learning'
 import type { Calibration } from '#core/learning/calibrations'
@@ -28,7 +28,6 @@ definePageMeta({
   },
 })
 const { rows, drop } = useLearned()
-const household = useHousehold()
 const water = useWater()
 const { printDay } = useDates()
 const { volume, said } = useMeasures()
@@ -64,19 +63,11 @@ const thirst = computed(() =>
   ),
 )
 
-const batches = ref<Stored<Bodies['entries']>[]>([])
-onMounted(async () => {
-  if (!household.id) return
-  const answer = await $fetch<{ entries: Stored<Bodies['entries']>[] }>(
-    `/api/households/${household.id}/log`,
-    {
-      query: { kinds: 'batch made', limit: 200 },
-    },
-  ).catch(() => ({ entries: [] }))
-  batches.value = answer.entries
-})
+const { answer: made } = useRead<{ entries: Stored<Bodies['entries']>[] }>(
+  () => `log?kinds=${encodeURIComponent('batch made')}&limit=200`,
+)
 const used = computed(() =>
-  [...batches.value].reverse().flatMap(({ id, body }) => {
+  [...(made.value?.entries ?? [])].reverse().flatMap(({ id, body }) => {
     const fact = (what: string) => body.facts.find((one) => one.what === what)?.amount
     const [reckoned, actual] = [fact('Reckoned to be used'), fact('Used')]
     return reckoned && actual ? [{ id, name: body.name, on: body.on, reckoned, used: actual }] : []

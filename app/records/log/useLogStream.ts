@@ -92,10 +92,10 @@ export function useLogStream(filter: () => LogFilter) {
     () => load(),
     { immediate: true },
   )
-  // What is written, put right or taken back stands here at once.
+  // What is written, put right or taken back stands here at once; what was on its way when the page opened, too.
   watch(
     () => household.entries,
-    () => state.value !== 'loading' && load(Math.min(200, Math.max(PAGE, entries.value.length)), true),
+    () => load(Math.min(200, Math.max(PAGE, entries.value.length)), true),
   )
 
   /** By day, the latest first. */

@@ -2,20 +2,18 @@
 import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import { definePageMeta, useRoute } from '#imports'
 import { NuxtLink } from '#components'
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
 import Button from 'primevue/button'
 import TraceDrawing from '~/records/log/TraceDrawing.vue'
 import PageTop from '~/shell/PageTop.vue'
 import { useDates } from '~/kit/useDates'
-import { whyNot } from '~/household/whyNot'
+import { useRead } from '~/household/useRead'
 import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import type { Bodies, Stored } from '#shared/records/collections'
 import { traceOf } from '#shared/reckoning/trace'
 
 definePageMeta({ place: { title: 'Trace', what: 'where a tray comes from', parent: '/log' } })
 const route = useRoute()
-const household = useHousehold()
 const context = useContext()
 const { printDay } = useDates()
 const id = computed(() => String(route.params.id))
@@ -25,23 +23,7 @@ interface Records {
   batches: Stored<Bodies['batches']>[]
   entries: Stored<Bodies['entries']>[]
 }
-const records = ref<Records | null>(null)
-const problem = ref('')
-watch(
-  [() => household.id, id],
-  async () => {
-    if (!household.id) return
-    problem.value = ''
-    try {
-      records.value = await $fetch<Records>(
-        `/api/households/${household.id}/trace/${encodeURIComponent(id.value)}`,
-      )
-    } catch (error) {
-      problem.value = whyNot(error)
-    }
-  },
-  { immediate: true },
-)
+const { answer: records, problem } = useRead<Records>(() => `trace/${encodeURIComponent(id.value)}`)
 const trace = computed(() => records.value && traceOf(id.value, records.value, context.whole, printDay))
 const number = computed(() => records.value?.trays.find((one) => one.id === id.value)?.number)
 const KINDS = {
