@@ -270,7 +270,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       emptiedOn: null,
     },
   ],
-  groups: [
+  guidedJobs: [
     guidedJob.parse({
       name: 'Mix batch 3',
       kind: 'mix',
