@@ -56,7 +56,7 @@ const everything = (entries: readonly object[], more: object = {}) =>
           columns: 6,
           placeId: SHELF.id,
           recipeId: 'lean-and-light',
-          runs: [{ code: 'A', name: 'Snapdragon', cropId: 'snapdragon' }],
+          groups: [{ code: 'A', name: 'Snapdragon', cropId: 'snapdragon' }],
           cells: Array(24).fill('A'),
         }),
       },
