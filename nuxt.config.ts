@@ -117,6 +117,8 @@ export default defineNuxtConfig({
         ),
         pattern: '*-latin{,-ext}-{400,700}-normal.woff',
       },
+      // The demo household, as everybody's is written out.
+      { baseName: 'demo', dir: fileURLToPath(new URL('./server/demo', import.meta.url)) },
     ],
   },
   typescript: {

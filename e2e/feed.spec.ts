@@ -101,7 +101,7 @@ test('a blend reaches what it can and keeps calcium from sulphate', async ({ pag
   await expect(blend.getByRole('status')).toHaveText('Tick at least one feed.')
 })
 
-test('a schedule of feeds is planned, kept, and stands on the shopping list', async ({ page, household }) => {
+test('a feeding schedule is planned, kept, and stands on the shopping list', async ({ page, household }) => {
   await goTo(page, '/programme')
   await choose(page, 'Method', 'Half strength, every 10–14 days')
   await expect(page.getByLabel('Every').first()).toHaveValue('12')
@@ -113,7 +113,7 @@ test('a schedule of feeds is planned, kept, and stands on the shopping list', as
   await expect(page.getByRole('img', { name: /Over \d+ weeks a plant wants/ })).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Keep this schedule' }).click()
-  await expect(page.getByText('The schedule of feeds is kept.')).toBeVisible()
+  await expect(page.getByText('The feeding schedule is kept.')).toBeVisible()
   expect(await household.list('programmes')).toHaveLength(1)
   await goTo(page, '/stores')
   await expect(page.getByRole('region', { name: 'To buy' })).toContainText('Balanced soluble powder')

@@ -141,7 +141,7 @@ test('mix is short: so much more is made, and who stops half way takes half', as
   await expect(end.getByText(/Batch 2 is made/)).toBeVisible()
   await expect.poll(async () => JSON.stringify(await household.list('guidedJobs'))).toContain('"share"')
   await end.getByRole('button', { name: 'Write it down and end' }).click()
-  await expect(page.getByRole('heading', { name: 'Runs' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Guided jobs' })).toBeVisible()
   const entry = (await household.list('entries')).find(({ body }) => String(body.kind) === 'batch made')!
   expect((entry.body.actual as unknown as { share: number }).share).toBe(0.5)
 })

@@ -34,7 +34,7 @@ const VIEWS = [
   { name: 'bench-card', path: `/bench/${BATCH}`, size: { width: 1280, height: 1500 } },
   { name: 'stores', path: '/stores', size: WIDE },
   {
-    name: 'schedule-of-feeds',
+    name: 'feeding-schedule',
     path: `/programme?programme=${PROGRAMME}`,
     size: { width: 1280, height: 1000 },
   },

@@ -160,7 +160,7 @@ const cardAddress = computed(() =>
       :title="feed.saved ? feed.saved.body.name : 'A feed for a stage'"
       hint="Drag the drop, or press a stage. Every rule of thumb becomes a place on one scale."
     >
-      <NuxtLink to="/programme" class="button">Schedule of feeds</NuxtLink>
+      <NuxtLink to="/programme" class="button">Feeding schedule</NuxtLink>
       <NuxtLink to="/blend" class="button">Several feeds</NuxtLink>
       <NuxtLink to="/signs" class="button">Signs</NuxtLink>
       <Button v-if="feed.draft.version > 0" @click="begin">New feed</Button>

@@ -26,20 +26,13 @@ definePageMeta({
   },
 })
 const { all } = usePlaces()
+/** Folders of core that are called otherwise on a page. */
 const DOMAINS: Readonly<Record<string, string>> = {
   media: 'mixes',
   feed: 'feeds',
   sowing: 'seed',
-  season: 'season',
-  containers: 'containers',
-  water: 'water',
-  records: 'learning',
-  units: 'units',
-  signs: 'signs',
-  stores: 'stores',
-  trays: 'trays',
   readings: 'devices',
-  bench: 'bench',
+  jobs: 'guided jobs',
 }
 const cited = computed(() => [
   ...CITED,

@@ -34,7 +34,7 @@ import { onShelves } from '#core/supplies/draw'
 const { said } = useMeasures()
 
 definePageMeta({
-  place: { title: 'Schedule of feeds', what: 'from seed leaves to planting out', parent: '/feed' },
+  place: { title: 'Feeding schedule', what: 'from seed leaves to planting out', parent: '/feed' },
 })
 
 const route = useRoute()
@@ -49,7 +49,7 @@ const { printAmount } = useShopping()
 const { first: unreadable } = provideUnreadable()
 const dayText = useProgrammeDay()
 
-useOnBench(programme, 'a schedule of feeds', () => {
+useOnBench(programme, 'a feeding schedule', () => {
   const found = household.programmes.find(({ id }) => id === route.query.programme)
   return found && programme.draft.id !== found.id ? () => programme.open(found) : null
 })
@@ -74,7 +74,7 @@ const runsOut = computed(() =>
 async function save() {
   const stored = await programme.save()
   if (!stored) return
-  note('The schedule of feeds is kept.')
+  note('The feeding schedule is kept.')
   await router.replace({ query: { programme: stored.id } })
 }
 async function begin() {
@@ -90,7 +90,7 @@ const blocked = computed(() =>
   <div class="programme">
     <PageTop
       class="whole"
-      :title="programme.saved ? programme.saved.body.name : 'A schedule of feeds'"
+      :title="programme.saved ? programme.saved.body.name : 'A feeding schedule'"
       hint="From seed leaves to planting out: how strong, how often, and when the mix still does it alone."
     >
       <NuxtLink to="/feed" class="button">One feed</NuxtLink>
@@ -150,7 +150,7 @@ const blocked = computed(() =>
     <section class="chart" aria-labelledby="chart-title">
       <h2 id="chart-title">Wanted and given</h2>
       <template v-if="programme.plan && programme.request">
-        <DrawingFrame file="feeding" title="The schedule of feeds"
+        <DrawingFrame file="feeding" title="The feeding schedule"
           ><ProgrammeChart :plan="programme.plan" :request="programme.request"
         /></DrawingFrame>
         <p class="verdict" :class="{ bad: programme.plan.hungryFrom !== null }" role="status">
@@ -183,7 +183,7 @@ const blocked = computed(() =>
         label="Name"
         :problem="programme.problemAt('name')"
         :model-value="programme.draft.name"
-        placeholder="Schedule of feeds"
+        placeholder="Feeding schedule"
         @update:model-value="programme.change('name', (draft) => (draft.name = $event))"
       />
       <Button type="submit" class="main" :disabled="!!blocked || programme.saving.state === 'busy'">

@@ -110,7 +110,7 @@ const readWords = (body: Card['body']) =>
       body,
     }),
   )
-const KINDS = { recipe: 'Recipe', feed: 'Feed', schedule: 'Schedule of feeds' }
+const KINDS = { recipe: 'Recipe', feed: 'Feed', schedule: 'Feeding schedule' }
 </script>
 
 <template>

@@ -27,7 +27,7 @@ const programme = (over: Partial<ProgrammeRequest> = {}): ProgrammeRequest => ({
   ...over,
 })
 
-describe('the schedule of feeds', () => {
+describe('the feeding schedule', () => {
   it('feeds nothing in the week the seed feeds itself, and begins before hunger does', () => {
     const plan = planProgramme(programme())
     const first = plan.events.find(({ notYet }) => !notYet)!

@@ -119,7 +119,7 @@ export function habitOf(
   return { nMgPerL: strength[method], everyDays }
 }
 
-/** What is wrong with a schedule of feeds, each at its field; none where it can be planned. */
+/** What is wrong with a feeding schedule, each at its field; none where it can be planned. */
 export function programmeProblems({ stages, plants, feed }: ProgrammeRequest): Problem[] {
   return [
     ...wholeWithin(['plants'], plants, 1, 20_000, 'A programme is for 1 to 20 000 plants.'),

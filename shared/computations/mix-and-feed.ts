@@ -155,7 +155,7 @@ export const blendToCompute = ruled(
 export const stockToCompute = ruled(doseToCompute, (value) => doseProblems(asDoseRequest(value)))
 
 const KNOWN = contextOf({})
-/** A schedule of feeds with what is in the catalogues. */
+/** A feeding schedule with what is in the catalogues. */
 export const programmeToCompute = ruled(programme, (value) => programmeRecordProblems(value, KNOWN))
 export const knownInBooks = KNOWN
 

@@ -38,7 +38,7 @@ type Planned = Pick<Bench, 'kept' | 'context'>
 /** Batches that are planned and not made yet. */
 export const unmadeBatches = (bench: Planned) => bench.kept.batches.filter(({ id }) => !makingOf(bench, id))
 
-/** What the kept schedules of feeds take to their end. */
+/** What the kept feeding schedules take to their end. */
 export const needsOfProgrammes = ({ kept, context }: Planned): Need[] =>
   kept.programmes.flatMap(({ body }): Need[] => {
     if (programmeRecordProblems(body, context).length) return []
@@ -46,7 +46,7 @@ export const needsOfProgrammes = ({ kept, context }: Planned): Need[] =>
     return [{ kind: 'feed', id: request.feed.id, amount: planProgramme(request).feedAmount }]
   })
 
-/** What all batches that are planned and not yet made still take, and the schedules of feeds. */
+/** What all batches that are planned and not yet made still take, and the feeding schedules. */
 export const plannedNeeds = (bench: Planned): Need[] => [
   ...unmadeBatches(bench).flatMap(({ body }) => {
     const planned = plannedBatch(body, bench.context)

@@ -59,7 +59,7 @@ export const COLLECTIONS = {
     refers: { feedId: ['feeds'], batchId: ['batches'], toolId: ['tools'] },
   },
   programmes: {
-    one: 'schedule of feeds',
+    one: 'feeding schedule',
     body: programme,
     refers: {
       feedId: ['feeds'],

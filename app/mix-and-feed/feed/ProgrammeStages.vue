@@ -11,7 +11,7 @@ import { Plus, X } from '@lucide/vue'
 import { GROWTH_STAGES, growthStageById } from '#core/feed/growth-stage'
 import { printNumber, printQuantity } from '#core/units/format'
 
-/** The schedule of feeds stage by stage: how long, in what, how strong and how often; and what comes of it. */
+/** The feeding schedule stage by stage: how long, in what, how strong and how often; and what comes of it. */
 const household = useHousehold()
 const context = useContext()
 const programme = useProgrammeDraft()

@@ -51,7 +51,7 @@ function newDraft(): ProgrammeDraft {
 export const useProgrammeDraft = defineStore('programmeDraft', () => {
   const household = useHousehold()
   const context = useContext()
-  const { draft, change, restart } = useDraft('Schedule of feeds', newDraft)
+  const { draft, change, restart } = useDraft('Feeding schedule', newDraft)
   const { saving, dismiss, keep } = useRecordSaving('programmes', draft, (stored) => put(stored))
 
   const problems = computed(() => programmeRecordProblems(draft.value, context.whole))
@@ -101,7 +101,7 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
   }
   async function save() {
     const { id: _id, version: _version, ...body } = copyOf(draft.value)
-    body.name = body.name.trim() || 'Schedule of feeds'
+    body.name = body.name.trim() || 'Feeding schedule'
     return keep(body)
   }
   return {

@@ -2,7 +2,7 @@ import { useDates } from '~/kit/useDates'
 import { useProgrammeDraft } from '~/mix-and-feed/feed/programmeDraft'
 import { addDays } from '#core/calendar/day'
 
-/** A day of the schedule of feeds in words: the calendar's where it is known when the plants came up, else counted. */
+/** A day of the feeding schedule in words: the calendar's where it is known when the plants came up, else counted. */
 export function useProgrammeDay() {
   const programme = useProgrammeDraft()
   const { printDay } = useDates()

@@ -20,7 +20,7 @@ import { guidedJobPlan } from '#shared/reckoning/guided-job-plan'
 
 definePageMeta({
   place: {
-    title: 'Runs',
+    title: 'Guided jobs',
     what: 'jobs under way at the bench, step by step',
     words: 'timer wet hands soak mix sow pot up clean class sheets',
     parent: '/today',
@@ -65,7 +65,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
 
 <template>
   <div class="guided-jobs">
-    <PageTop title="Runs" hint="one step a screen, for wet hands; leave one open and another begins" />
+    <PageTop title="Guided jobs" hint="one step a screen, for wet hands; leave one open and another begins" />
     <section v-if="guidedJobs.open.length" aria-labelledby="open-title">
       <h2 id="open-title">Under way</h2>
       <ul>

@@ -12,7 +12,7 @@ const counted = (count: number, one: string, many: string) =>
 const whatFor = computed(() =>
   [
     ...counted(unmade.value.length, 'the batch planned and not yet made', 'batches planned and not yet made'),
-    ...counted(fed.value.length, 'the schedule of feeds', 'schedules of feeds'),
+    ...counted(fed.value.length, 'the feeding schedule', 'feeding schedules'),
   ].join(' and '),
 )
 const short = computed(() => planned.value.filter((line) => line.short > 0))

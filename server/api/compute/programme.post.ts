@@ -7,7 +7,7 @@ import { route } from '../../http/route'
 
 export default route(
   {
-    summary: 'A schedule of feeds to its days, and whether they keep up',
+    summary: 'A feeding schedule to its days, and whether they keep up',
     body: programmeToCompute,
     answers: z.looseObject({ events: z.array(z.looseObject({ day: z.int() })), figures }),
     meaning:

@@ -81,6 +81,10 @@ export async function takeIn(
   )
 }
 
+/** A household that is not there yet, made of an archive in a transaction that is under way. @throws Refusal 422 */
+export const fillFrom = (tx: Transaction, householdId: string, archive: ReadArchive): Promise<TakenIn> =>
+  new Taking(tx, householdId, archive, { differing: 'here', seen: 0 }, { isNew: true, changes: 0 }).run()
+
 class Taking {
   private readonly kinds: TakenIn['kinds'] = []
   private readonly differing: TakenIn['differing'] = []

@@ -39,8 +39,15 @@ export interface ReadArchive {
   readonly close: () => void
 }
 
-/** An archive in a file, looked at without unfolding more than a line of it. @throws Refusal 422 in words of what is wrong */
-export async function readArchive(file: string, going: Going): Promise<ReadArchive> {
+/** Work nobody is told of. */
+const UNTOLD: Going = { went: () => undefined, signal: new AbortController().signal }
+
+/**
+ * An archive in a file, or in memory where it is a small one of ours, looked at without unfolding more than a line of it.
+ *
+ * @throws Refusal 422 in words of what is wrong
+ */
+export async function readArchive(file: string | Buffer, going: Going = UNTOLD): Promise<ReadArchive> {
   const zip = await opened(file)
   try {
     const members = await membersOf(zip)
@@ -88,15 +95,14 @@ export async function readArchive(file: string, going: Going): Promise<ReadArchi
   }
 }
 
-const opened = (file: string): Promise<yauzl.ZipFile> =>
-  new Promise((resolve, reject) =>
-    yauzl.open(
-      file,
-      { lazyEntries: true, autoClose: false, validateEntrySizes: true, strictFileNames: true },
-      (error, zip) =>
-        error ? reject(refused('This is no zip file, or it was cut off on its way.')) : resolve(zip),
-    ),
-  )
+const opened = (file: string | Buffer): Promise<yauzl.ZipFile> =>
+  new Promise((resolve, reject) => {
+    const how = { lazyEntries: true, autoClose: false, validateEntrySizes: true, strictFileNames: true }
+    const done = (error: Error | null, zip: yauzl.ZipFile) =>
+      error ? reject(refused('This is no zip file, or it was cut off on its way.')) : resolve(zip)
+    if (typeof file === 'string') yauzl.open(file, how, done)
+    else yauzl.fromBuffer(file, how, done)
+  })
 
 /** The table of contents, refused where it names what no archive has. */
 function membersOf(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
