@@ -25,7 +25,7 @@ const VIEWS = [
   { name: 'season', path: '/season', size: { width: 1280, height: 1150 } },
   { name: 'trays', path: '/trays', size: { width: 1280, height: 1000 } },
   { name: 'tray', path: `/trays/${TRAY}`, size: WIDE },
-  { name: 'run', path: `/jobs/${RUN}`, size: WIDE },
+  { name: 'guided-job', path: `/jobs/${RUN}`, size: WIDE },
   { name: 'mix', path: `/mix?batch=${BATCH}`, size: WIDE },
   { name: 'find', path: '/find', size: { width: 1280, height: 1000 }, see: 'meets all in' },
   { name: 'mix-phone', path: `/mix?batch=${BATCH}`, size: PHONE },
