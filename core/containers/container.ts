@@ -1,3 +1,4 @@
+import { first } from '../numeric/at'
 import { within, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import type { Sourced } from '../catalogue'
@@ -62,7 +63,7 @@ export function cellWord(container: Container): 'cell' | 'pot' | 'block' | 'tray
   return container.kind === 'open tray' ? 'tray' : container.kind
 }
 
-const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1)
+const capital = (word: string) => first(word).toUpperCase() + word.slice(1)
 
 /** What is wrong with a container, each at its field. */
 export function containerProblems({ cells, kind, shape, measuredVolumeMl }: Container): Problem[] {

@@ -1,3 +1,4 @@
+import { at } from '../numeric/at'
 import { canMeasure, fairFrom, MAX_FILLS } from './measuring'
 import { density, type Feed } from './feed'
 import { SOLUBLE_G_PER_L } from './injector'
@@ -175,7 +176,7 @@ export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
   const bestDoser = (wantedMl: number, mostMl: number, variance: number, worst: number): number => {
     let best = -1
     for (let i = 0; i < dosers.length; i++) {
-      const doser = dosers[i]!
+      const doser = at(dosers, i)
       looked++
       if (wantedMl < doser.from || wantedMl > mostMl) continue
       const amount = Math.round(wantedMl / doser.step) * doser.step
@@ -198,7 +199,7 @@ export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
     const worst = stock?.worst ?? NEVER
     if (Math.sqrt(one.variance) >= worst) break
     const i = bestDoser(massG / one.gPerMl, one.volumeL * 1000, one.variance, worst)
-    if (i >= 0) stock = asWay([dilution(one)], dosers[i]!.tool, found, one.variance)
+    if (i >= 0) stock = asWay([dilution(one)], at(dosers, i).tool, found, one.variance)
   }
 
   let sparing: Way | null = stock
@@ -210,7 +211,7 @@ export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
     const i = bestDoser(massG / one.gPerMl, one.volumeL * 1000, one.variance, most)
     if (i < 0) continue
     spared = one
-    sparing = asWay([dilution(one)], dosers[i]!.tool, found, one.variance)
+    sparing = asWay([dilution(one)], at(dosers, i).tool, found, one.variance)
   }
 
   let twoStep: Way | null = null
@@ -225,7 +226,7 @@ export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
       const i = bestDoser(massG / (one.gPerMl * two.factor), two.volumeL * 1000, variance, worst)
       if (i < 0) continue
       worst = found.worst
-      twoStep = asWay([dilution(one), dilution(two)], dosers[i]!.tool, found, variance)
+      twoStep = asWay([dilution(one), dilution(two)], at(dosers, i).tool, found, variance)
     }
   }
   return { direct, stock, sparing, twoStep, looked }

@@ -1,3 +1,4 @@
+import { at, first } from '../numeric/at'
 import {
   GROWTH_PER_DAY,
   MASS_AT_EMERGENCE_MG,
@@ -179,7 +180,7 @@ export function planProgramme(request: ProgrammeRequest): ProgrammePlan {
   let start = 0
   stages.forEach((stage, index) => {
     // Roots go with the plant: what a mix has let go by the day it is left stays with it, the rest is lost.
-    if (index === 0 || !staysPut(stages[index - 1]!, stage)) {
+    if (index === 0 || !staysPut(at(stages, index - 1), stage)) {
       const from = start
       const end = start + stayFrom(stages, index)
       give(from, (day) => letGoMg(stage, stage.cellMl, Math.min(day, end) - from))
@@ -189,7 +190,7 @@ export function planProgramme(request: ProgrammeRequest): ProgrammePlan {
       stage.nMgPerL <= 0
         ? []
         : stage.everyDays === 0
-          ? index > 0 && stages[index - 1]!.cellMl < stage.cellMl
+          ? index > 0 && at(stages, index - 1).cellMl < stage.cellMl
             ? [start]
             : []
           : Array.from(
@@ -198,20 +199,20 @@ export function planProgramme(request: ProgrammeRequest): ProgrammePlan {
             )
     for (const day of days) {
       const ahead = Math.min(last, day + AHEAD_DAYS)
-      const notYet = suppliedMg[ahead]! >= wantedMg[ahead]! && request.method !== 'living mix'
+      const notYet = at(suppliedMg, ahead) >= at(wantedMg, ahead) && request.method !== 'living mix'
       events.push({ day, stage: index, nMgPerL: stage.nMgPerL, mlPerPlant, notYet })
       if (!notYet) give(day, () => (stage.nMgPerL * mlPerPlant) / 1000)
     }
     start += stage.days
   })
 
-  const hungry = wantedMg.findIndex((wanted, day) => wanted > suppliedMg[day]! * 1.0001)
+  const hungry = wantedMg.findIndex((wanted, day) => wanted > at(suppliedMg, day) * 1.0001)
   return {
     events,
     wantedMg,
     suppliedMg,
     hungryFrom: hungry < 0 ? null : hungry,
-    mixLasts: lastsOn(stages[0]!, wantedMg, appetite),
+    mixLasts: lastsOn(first(stages), wantedMg, appetite),
     ...amounts(request, events),
   }
 }
@@ -239,9 +240,9 @@ const staysPut = (before: FeedStage, stage: FeedStage) =>
 
 /** Days of the stay that begins with a stage. */
 function stayFrom(stages: readonly FeedStage[], index: number): number {
-  let days = stages[index]!.days
-  for (let i = index + 1; i < stages.length && staysPut(stages[i - 1]!, stages[i]!); i++)
-    days += stages[i]!.days
+  let days = at(stages, index).days
+  for (let i = index + 1; i < stages.length && staysPut(at(stages, i - 1), at(stages, i)); i++)
+    days += at(stages, i).days
   return days
 }
 

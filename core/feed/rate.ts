@@ -1,3 +1,4 @@
+import { at, first } from '../numeric/at'
 import { inFigures, parseNumber, parseQuantity } from '../units/parse'
 import { printFraction } from '../units/fraction'
 import { printNumber } from '../units/format'
@@ -98,7 +99,7 @@ function readShare(said: string): ReadRate | null {
 /** `a tenth to a fifth`, `1/4–1/2 strength`: from the smaller to the larger. */
 function readRange(said: string): ReadRate | null {
   const ends = /^(.+?)\s*(?: to | or |–|\.\.)\s*(.+)$/.exec(said)
-  const shares = ends && [shareSaid(`${ends[1]!} strength`), shareSaid(ends[2]!)]
+  const shares = ends && [shareSaid(`${at(ends, 1)} strength`), shareSaid(at(ends, 2))]
   if (!shares || shares.some((share) => share === undefined || share <= 0 || share > 20)) return null
   const [share, upTo] = (shares as number[]).sort((a, b) => a - b) as [number, number]
   return ok({ kind: 'label', share, upTo })
@@ -113,7 +114,7 @@ function readLabelNumbers(said: string): ReadRate | null {
 
 function readStrength(said: string): ReadRate | null {
   const match = /^(.+?)\s*(?:mg\s*\/\s*l|mg per lit(?:er|re)|ppm)(?:\s*(?:of\s*)?n(?:itrogen)?)?$/.exec(said)
-  const value = match && parseNumber(match[1]!)
+  const value = match && parseNumber(at(match, 1))
   if (value === null || value === undefined) return null
   return value > 0 ? ok({ kind: 'strength', nMgPerL: value }) : failed('A strength is above 0')
 }
@@ -148,7 +149,7 @@ function readAmount(
     /^(.*[a-z.])\s*\/\s*(\d*.*[a-z].*)$/i.exec(said) ??
     /^(\S+ \S+)\s+an?\s+(.+)$/i.exec(said)
   if (!parts) return failed(`'${said}' is not a rate`)
-  const vessel = parts[2]!.replace(/\s*(?:of )?water$/i, '').replace(/^(?:the|each|every|an?|one) /i, '')
+  const vessel = at(parts, 2).replace(/\s*(?:of )?water$/i, '').replace(/^(?:the|each|every|an?|one) /i, '')
   const water = /^[\d.¼½¾⅓⅔⅛]/.test(vessel)
     ? vessel
     : /^(?:half|quarter|third)\b/i.test(vessel)
@@ -157,7 +158,7 @@ function readAmount(
   const volume = readNamed(water, named) ?? readVolume(water, units)
   if (!volume.ok) return failed(`'${parts[2]}' is not an amount of water`)
   if (volume.base <= 0) return failed('There must be some water')
-  const amount = parts[1]!.replace(
+  const amount = at(parts, 1).replace(
     form === 'liquid' ? /(?<!fl\.? ?)\boz\b|(?<!fl\.? ?)\bounces?\b/i : /$^/,
     'fl oz',
   )
@@ -175,12 +176,12 @@ function readAmount(
 function readNamed(text: string, named: readonly NamedMeasure[]) {
   const match = /^((?:[\d.,/⁄¼½¾⅓⅔⅛ -])*)(.+)$/.exec(inFigures(text.trim()))
   const word = match?.[2]!.trim().toLowerCase().replace(/^of /, '').replace(/s$/, '')
-  const count = match?.[1]!.trim() ? parseNumber(match[1]!.trim()) : 1
+  const count = match?.[1]!.trim() ? parseNumber(at(match, 1).trim()) : 1
   if (!word || count === undefined) return null
   const fits = named.filter(({ name }) => name.toLowerCase() === word)
   const near = fits.length ? fits : named.filter(({ name }) => name.toLowerCase().split(/\s+/).includes(word))
   const sizes = new Set(near.map(({ volumeL }) => volumeL))
-  return sizes.size === 1 ? { ok: true as const, base: count * near[0]!.volumeL } : null
+  return sizes.size === 1 ? { ok: true as const, base: count * first(near).volumeL } : null
 }
 
 /** A rule may come from another kitchen than one's own: a gallon that is not known here is a US gallon. */

@@ -1,3 +1,4 @@
+import { at as elementAt, first } from '../numeric/at'
 import { COVER_IS_THE_MIX, feelOf, type BatchRequest, type Fill } from '../media/batch-request'
 import type { BatchPlan, MaterialLine } from '../media/batch'
 import type { FillDemand } from '../media/filling'
@@ -187,7 +188,7 @@ function sieveStep({ lines }: BatchPlan): Step[] {
     {
       id: 'sieve',
       picture: { kind: 'sieve' },
-      title: `Sieve through ${MESH_NAMES[sieved[0]!.sieve!.meshMm]}`,
+      title: `Sieve through ${MESH_NAMES[first(sieved).sieve!.meshMm]}`,
       say: [
         ...sieved.flatMap(({ material, sieve, looseL }, index) => [
           index ? ' ' : '',
@@ -219,7 +220,7 @@ function mixSteps(
   const hotWater = mix.hotWater?.of === 'mix' ? mix.hotWater : null
   const measure = (one: 'all' | 'cooked' | 'alive'): Step['say'] =>
     mix.measures
-      .map(({ material, scoops }, index) => ({ material, scoops: tubPlan ? tubPlan.scoops[index]! : scoops }))
+      .map(({ material, scoops }, index) => ({ material, scoops: tubPlan ? elementAt(tubPlan.scoops, index) : scoops }))
       .filter(({ material }) => one === 'all' || isAlive(material) === (one === 'alive'))
       .flatMap(({ material, scoops }, index) => [index ? ', ' : '', ...said(scoops, material.name, request)])
   const extras: Step['say'] = (whole?.extras ?? []).flatMap(({ material, massG, volumeMl }) => [
@@ -246,7 +247,7 @@ function mixSteps(
           .map(({ material, scoops }, index) => ({
             materialId: material.id,
             name: material.name,
-            scoops: (tubPlan ? tubPlan.scoops[index]! : scoops).scoops.value,
+            scoops: (tubPlan ? elementAt(tubPlan.scoops, index) : scoops).scoops.value,
           }))
           .slice(0, 8),
       },

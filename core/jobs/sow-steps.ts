@@ -1,3 +1,4 @@
+import { first } from '../numeric/at'
 import type { Cover } from '../places/place-kinds'
 import { printNumber } from '../units/format'
 import { given } from '../working/figure'
@@ -156,7 +157,7 @@ function standing({ id, name, place, cover, heatC, upDays }: SowTray): Step {
   const heat = heatC === null ? null : given('The mix is kept at', heatC, '°C', yours('the mat'))
   return {
     id: `place ${id}`,
-    title: `${name[0]!.toUpperCase()}${name.slice(1)} to its place`,
+    title: `${first(name).toUpperCase()}${name.slice(1)} to its place`,
     say: [
       `To ${place}`,
       cover === 'none' ? ', without a cover.' : `, under its ${cover}.`,

@@ -1,3 +1,4 @@
+import { first } from '../numeric/at'
 import type { Outlook } from '../water/outlook'
 import { total, type Figure } from '../working/figure'
 import { darkTest, thirstTest } from './hand-test'
@@ -66,7 +67,7 @@ function one({ id, name, what, place, outlook }: WaterTray): Step {
         : ['A gentle rose, about ', pourL, ', until it begins to run out below.']
   return {
     id: waterStepId(id),
-    title: `${name[0]!.toUpperCase()}${name.slice(1)}, ${what}`,
+    title: `${first(name).toUpperCase()}${name.slice(1)}, ${what}`,
     say: [`${place}. `, ...how, ` ${way.why}`],
     amount: [pourL],
     picture: { kind: 'soak', stands: 0.25, how: way.how },

@@ -1,3 +1,4 @@
+import { at as elementAt } from '../numeric/at'
 import { addDays, dayFrom, dayNumber, isDay, type Day } from '../calendar/day'
 
 /** What days are read against. */
@@ -120,7 +121,7 @@ const written: Reader = (text, { today }, past) => {
   const swapped = first ? null : rule(`${MONTH}(?: the)? (\\d{1,2})(?: (?:st|nd|rd|th))?${YEAR}`).exec(text)
   const match = first ?? swapped
   if (!match) return null
-  const [day, month] = first ? [match[1]!, match[2]!] : [match[2]!, match[1]!]
+  const [day, month] = first ? [elementAt(match, 1), elementAt(match, 2)] : [elementAt(match, 2), elementAt(match, 1)]
   return told(match[0], near(monthOf(month), Number(day), match[3], today, past))
 }
 
@@ -141,13 +142,13 @@ const partOfMonth: Reader = (text, { today }, past) => {
   const week = rule(`(?:the )?(first|second|third|last) week (?:of|in) ${MONTH}${YEAR}`).exec(text)
   if (week) {
     const at = (month: number, year: number) =>
-      week[1] === 'last' ? lastOf(month, year) - 6 : { first: 1, second: 8, third: 15 }[week[1]!]!
-    return inMonth(week[0], week[2]!, week[3], at, today, past)
+      week[1] === 'last' ? lastOf(month, year) - 6 : { first: 1, second: 8, third: 15 }[elementAt(week, 1)]!
+    return inMonth(week[0], elementAt(week, 2), week[3], at, today, past)
   }
   const part = rule(`(?:the )?(${Object.keys(PARTS).join('|')})(?: of)? ${MONTH}${YEAR}`).exec(text)
-  if (part) return inMonth(part[0], part[2]!, part[3], PARTS[part[1]!]!, today, past)
+  if (part) return inMonth(part[0], elementAt(part, 2), part[3], PARTS[elementAt(part, 1)]!, today, past)
   const whole = rule(`${MONTH}${YEAR}`).exec(text)
-  return whole && inMonth(whole[0], whole[1]!, whole[2], PARTS.mid!, today, past)
+  return whole && inMonth(whole[0], elementAt(whole, 1), whole[2], PARTS.mid!, today, past)
 }
 
 function inMonth(
@@ -170,20 +171,20 @@ function inMonth(
 /** `in 3 week`, `2 week ago`, `today`, `next saturday`. */
 const counted: Reader = (text, { today }, past) => {
   const ago = rule('(\\d{1,3}|a) (day|week|fortnight|month) ago').exec(text)
-  if (ago) return told(ago[0], later(today, -Number(ago[1] === 'a' ? 1 : ago[1]), ago[2]!))
+  if (ago) return told(ago[0], later(today, -Number(ago[1] === 'a' ? 1 : ago[1]), elementAt(ago, 2)))
   const on = rule('(\\d{1,3}|a) (day|week|fortnight|month)(?: from now)?').exec(text)
   if (on && !/^(?:\d{1,3}|a) \w+ (?:before|after) /.test(text))
-    return told(on[0], later(today, Number(on[1] === 'a' ? 1 : on[1]), on[2]!))
+    return told(on[0], later(today, Number(on[1] === 'a' ? 1 : on[1]), elementAt(on, 2)))
   const word = rule('(today|tomorrow|yesterday|next week|last week|next month)').exec(text)
   if (word) {
-    const days = { today: 0, tomorrow: 1, yesterday: -1, 'next week': 7, 'last week': -7 }[word[1]!]
+    const days = { today: 0, tomorrow: 1, yesterday: -1, 'next week': 7, 'last week': -7 }[elementAt(word, 1)]
     return told(word[0], days === undefined ? later(today, 1, 'month') : addDays(today, days))
   }
   const weekday = rule(`(?:(next|this|last) )?(${WEEKDAYS.join('|')})`).exec(text)
   if (!weekday) return null
   // 1970-01-01 was a Thursday.
   const at = (((dayNumber(today) + 4) % 7) + 7) % 7
-  const ahead = (WEEKDAYS.indexOf(weekday[2]!) - at + 7) % 7 || 7
+  const ahead = (WEEKDAYS.indexOf(elementAt(weekday, 2)) - at + 7) % 7 || 7
   const back = weekday[1] === 'last' || (past && weekday[1] !== 'next')
   return told(weekday[0], addDays(today, back ? ahead - 7 || -7 : ahead))
 }

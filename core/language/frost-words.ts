@@ -1,3 +1,4 @@
+import { at as elementAt, first } from '../numeric/at'
 import { addDays, dayFrom, type Day } from '../calendar/day'
 import { dayAtHead, type Calendar } from './day-words'
 import { wordsOf } from '../text/words'
@@ -27,7 +28,7 @@ export function readFrosts(text: string, calendar: Omit<Calendar, 'frosts'>): Fr
   const found: { day: Day; which: 'last' | 'first' | null }[] = []
   let which: 'last' | 'first' | null = null
   for (let at = 0; at < words.length;) {
-    const word = words[at]!
+    const word = elementAt(words, at)
     // `last week of May` is a day; `last frost` says which.
     const read = dayAtHead(words.slice(at).join(' '), { ...calendar, frosts: null })
     if (read?.day) {
@@ -50,9 +51,9 @@ export function readFrosts(text: string, calendar: Omit<Calendar, 'frosts'>): Fr
     return {
       kind: 'asks',
       question:
-        found[0]!.which === 'first'
+        first(found).which === 'first'
           ? 'And the last frost of spring?'
-          : found[0]!.which === 'last'
+          : first(found).which === 'last'
             ? 'And the first frost of autumn?'
             : 'Is that the last frost of spring or the first of autumn? Say both.',
     }

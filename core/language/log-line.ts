@@ -1,3 +1,4 @@
+import { at as elementAt, first } from '../numeric/at'
 import { dayFrom, isDay, type Day } from '../calendar/day'
 import { dayAtHead, type Calendar } from './day-words'
 import type { NameBook } from './name-book'
@@ -195,12 +196,12 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   }
 
   const time = TIME.exec(left)
-  const at = time ? `${time[1]!.padStart(2, '0')}:${time[2]}` : null
+  const at = time ? `${elementAt(time, 1).padStart(2, '0')}:${time[2]}` : null
   if (time) cut(time[0], `at ${at}`)
 
   const trays: LineTray[] = []
   for (let found; (found = TRAYS.exec(left));) {
-    const numbers = found[1]!.match(/\d+/g)!.map(Number)
+    const numbers = elementAt(found, 1).match(/\d+/g)!.map(Number)
     const these = known.trays.filter(({ number }) => numbers.includes(number))
     const missing = numbers.filter((number) => !these.some((one) => one.number === number))
     trays.push(...these.filter((one) => !trays.includes(one)))
@@ -257,7 +258,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
     }
     if (
       on ||
-      (/^\d+$/.test(plain[0]!) &&
+      (/^\d+$/.test(first(plain)) &&
         !/^(?:day|week|month|fortnight|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|st|nd|rd|th)/.test(
           plain[1] ?? '',
         ))
@@ -266,7 +267,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
     const read = dayAtHead(plain.join(' '), known.calendar, true)
     if (!read?.day || read.day > known.calendar.today) continue
     on = read.day
-    const before = i > 0 && words[i - 1]!.plain === 'on' ? 1 : 0
+    const before = i > 0 && elementAt(words, i - 1).plain === 'on' ? 1 : 0
     use(i - before, read.words + before, read.day)
   }
 
@@ -275,7 +276,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   const stands = (phrase: readonly string[], from: number) =>
     open(from, phrase.length) &&
     phrase.every(
-      (word, i) => words[from + i]!.plain === plainWord(word) && (i === 0 || !words[from + i]!.parted),
+      (word, i) => elementAt(words, from + i).plain === plainWord(word) && (i === 0 || !elementAt(words, from + i).parted),
     )
   const isPhrase = (phrase: readonly string[]) => phrase.map(plainWord)
 
@@ -296,7 +297,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
         use(i, phrase.length, could.map((id) => seenName(id).toLowerCase()).join(' or '))
         asks.push({
           unclear: 'sign',
-          question: `${phrase.join(' ')[0]!.toUpperCase()}${phrase.join(' ').slice(1)}: which is it?`,
+          question: `${first(phrase.join(' ')).toUpperCase()}${phrase.join(' ').slice(1)}: which is it?`,
           choices: could.map((id) => ({ id, name: seenName(id) })),
         })
       }
@@ -314,8 +315,8 @@ export function readLine(text: string, known: LineKnown): ReadLine {
 
   let count: number | null = null
   for (let i = 0; i < words.length && count === null; i++) {
-    if (used.has(i) || !/^\d{1,6}$/.test(words[i]!.plain)) continue
-    count = Number(words[i]!.plain)
+    if (used.has(i) || !/^\d{1,6}$/.test(elementAt(words, i).plain)) continue
+    count = Number(elementAt(words, i).plain)
     const of = words[i + 1]?.plain === 'of' && /^\d+$/.test(words[i + 2]?.plain ?? '') ? 3 : 1
     const unit = /^(?:plant|seedling|cell|fruit|flower|leaf|cutting|seed)$/.test(words[i + of]?.plain ?? '')
       ? 1
@@ -335,7 +336,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
         found.length ? found.some(({ id }) => id === group.sowingId) : group.cropId === cropId,
       ),
     )
-    if (holding.length === 1) trays.push(holding[0]!)
+    if (holding.length === 1) trays.push(first(holding))
     // What is picked, in flower or thought of is of the crop, wherever it stands.
     else if (holding.length > 1 && !(kind && OF_THE_CROP.includes(kind)) && !remindOn)
       asks.push({
@@ -371,11 +372,11 @@ export function readLine(text: string, known: LineKnown): ReadLine {
             ? 'seen'
             : 'thought'))
   const ofCells = ['look', 'thin', 'sown', 'moved', 'out', 'lost', 'given'].includes(guess)
-  const single = trays.length === 1 && whose.length === 1 ? whose[0]! : null
+  const single = trays.length === 1 && whose.length === 1 ? first(whose) : null
   if (ofCells && trays.length === 1 && whose.length > 1)
     asks.push({
       unclear: 'group',
-      question: `Several things stand in tray ${trays[0]!.number}. Of which?`,
+      question: `Several things stand in tray ${first(trays).number}. Of which?`,
       choices: whose.map(({ code, name }) => ({ id: code, name })),
     })
   if (cropId && trays.length && whose.length === 0)
@@ -431,7 +432,7 @@ function placeIn(
     .sort((a, b) => b.words.length - a.words.length)
   for (const { id, name, words: called } of byLength)
     for (let i = 0; i + called.length <= words.length; i++)
-      if (called.every((word, j) => !used.has(i + j) && words[i + j]!.plain === word)) {
+      if (called.every((word, j) => !used.has(i + j) && elementAt(words, i + j).plain === word)) {
         use(i, called.length, name)
         return id
       }
@@ -474,7 +475,7 @@ function sowingsIn(
     )
       continue
     // Of several that are called so, the one that stands here.
-    const here = at.named.find(({ cropId }) => standing.some((one) => one.cropId === cropId)) ?? at.named[0]!
+    const here = at.named.find(({ cropId }) => standing.some((one) => one.cropId === cropId)) ?? first(at.named)
     use(i, at.length, cropName(here.cropId))
     return { cropId: here.cropId, found: sowings.filter(({ cropId }) => cropId === here.cropId) }
   }

@@ -1,3 +1,4 @@
+import { at as elementAt, first as firstOf } from '../numeric/at'
 import Fuse from 'fuse.js'
 import type { Crop, CropFamily } from '../sowing/crop'
 import { plainName, type Word } from '../text/words'
@@ -40,7 +41,7 @@ export interface NameBook {
 export function nameBook(crops: readonly Crop[], packets: readonly NamedPacket[]): NameBook {
   const entries: Entry[] = crops.flatMap((crop) => {
     const latin = crop.botanical.split(/, (?:[A-Z]\. )?/).filter((name) => name.includes(' '))
-    return [crop.name.split(',')[0]!.replace(/ from seed$/, ''), ...crop.alsoCalled, ...latin].map(
+    return [firstOf(crop.name.split(',')).replace(/ from seed$/, ''), ...crop.alsoCalled, ...latin].map(
       (name) => ({
         cropId: crop.id,
         packetId: null,
@@ -52,7 +53,7 @@ export function nameBook(crops: readonly Crop[], packets: readonly NamedPacket[]
   })
   const byFirst = new Map<string, Entry[]>()
   for (const entry of entries) {
-    const first = entry.words[0]!
+    const first = firstOf(entry.words)
     byFirst.set(first, [...(byFirst.get(first) ?? []), entry])
   }
   const own = [
@@ -66,9 +67,9 @@ export function nameBook(crops: readonly Crop[], packets: readonly NamedPacket[]
 
   return {
     at(words, from) {
-      const fits = (byFirst.get(words[from]!.plain) ?? []).filter((entry) =>
+      const fits = (byFirst.get(elementAt(words, from).plain) ?? []).filter((entry) =>
         entry.words.every(
-          (word, i) => words[from + i]?.plain === word && (i === 0 || !words[from + i]!.parted),
+          (word, i) => words[from + i]?.plain === word && (i === 0 || !elementAt(words, from + i).parted),
         ),
       )
       const length = Math.max(0, ...fits.map((entry) => entry.words.length))

@@ -1,3 +1,4 @@
+import { at as elementAt, first as firstOf } from '../numeric/at'
 import { gridOf } from '../trays/grid'
 import { daysBetween } from '../calendar/day'
 import type { Named } from './name-book'
@@ -46,12 +47,12 @@ export function readWish(text: string, listening: Listening): Wish {
   let cropAt = -1
   let cropEnd = -1
   for (let i = 0; i < words.length;) {
-    const best = words[i]!.quoted ? null : longestPhrase(words, i, listening)
-    const crop = words[i]!.quoted ? null : listening.names.at(words, i)
+    const best = elementAt(words, i).quoted ? null : longestPhrase(words, i, listening)
+    const crop = elementAt(words, i).quoted ? null : listening.names.at(words, i)
     if (crop && (!best || crop.length >= best.words)) {
       const sliceText = textOf(words, i, crop.length)
       // Of two names side by side the last is the crop, the first tells which: strawberry popcorn.
-      if (draft.named.length && !(cropEnd === i && !words[i]!.parted)) {
+      if (draft.named.length && !(cropEnd === i && !elementAt(words, i).parted)) {
         if (!crop.named.some(({ cropId }) => draft.named.some((one) => one.cropId === cropId)))
           draft.asks.push(ask('One crop at a time: plan this one, then say the next.'))
       } else if (draft.named.length) loose.push(...range(cropAt, cropEnd))
@@ -93,24 +94,24 @@ function settle(
   const asks = [...draft.asks]
   const beside: number[] = []
   if (cropAt >= 0) {
-    for (let i = cropAt - 1; isLoose.has(i) && !words[i + 1]!.parted && canName(words[i]!); i--)
+    for (let i = cropAt - 1; isLoose.has(i) && !elementAt(words, i + 1).parted && canName(elementAt(words, i)); i--)
       beside.unshift(i)
     for (
       let i = cropEnd;
-      isLoose.has(i) && (words[i]!.quoted || (!words[i]!.parted && canName(words[i]!)));
+      isLoose.has(i) && (elementAt(words, i).quoted || (!elementAt(words, i).parted && canName(elementAt(words, i))));
       i++
     )
       beside.push(i)
   } else {
     // Without a crop the words that name something are asked about together.
-    const first = loose.find((i) => canName(words[i]!))
-    if (first !== undefined) for (let i = first; isLoose.has(i) && canName(words[i]!); i++) beside.push(i)
+    const first = loose.find((i) => canName(elementAt(words, i)))
+    if (first !== undefined) for (let i = first; isLoose.has(i) && canName(elementAt(words, i)); i++) beside.push(i)
   }
   let cropIds = [...new Set(draft.named.map(({ cropId }) => cropId))]
   let packetId: string | null = null
-  let variety = beside.map((i) => words[i]!.text).join(' ')
-  const plainBeside = beside.flatMap((i) => words[i]!.plain.split(' '))
-  const held = beside.length ? names.holding(plainBeside, cropIds.length === 1 ? cropIds[0]! : null) : []
+  let variety = beside.map((i) => elementAt(words, i).text).join(' ')
+  const plainBeside = beside.flatMap((i) => elementAt(words, i).plain.split(' '))
+  const held = beside.length ? names.holding(plainBeside, cropIds.length === 1 ? firstOf(cropIds) : null) : []
   if (cropIds.length <= 1 && held.length === 1) {
     const [one] = held
     cropIds = [one!.cropId]
@@ -154,7 +155,7 @@ function settle(
     asks.push(ask(`How many? Say it like: ${WISH_EXAMPLE}.`))
   if (amount && !(amount.n > 0)) asks.push(ask('How many? A wish is for more than 0.'))
   if (draft.frost && frosts === null) asks.push(ask('It never freezes here: say a day instead.'))
-  else if (draft.frost && cropIds.length === 1 && !autumnCrops.has(cropIds[0]!))
+  else if (draft.frost && cropIds.length === 1 && !autumnCrops.has(firstOf(cropIds)))
     asks.push(
       ask(
         'It is not usually sown for autumn. Before which frost: the last frost of spring, or the first of autumn?',
@@ -181,10 +182,10 @@ function settle(
   const taken = new Set(beside)
   if (beside.length && (cropIds.length === 1 || packetId))
     runs.push({
-      text: beside.map((i) => words[i]!.text).join(' '),
+      text: beside.map((i) => elementAt(words, i).text).join(' '),
       as: 'variety',
       means: variety,
-      at: beside[0]!,
+      at: firstOf(beside),
     })
   const unread = joined(
     loose.filter((i) => !taken.has(i)),
@@ -192,7 +193,7 @@ function settle(
   )
   return {
     amount,
-    cropId: cropIds.length === 1 ? cropIds[0]! : null,
+    cropId: cropIds.length === 1 ? firstOf(cropIds) : null,
     packetId,
     variety,
     outOn,
@@ -245,8 +246,8 @@ function joined(at: readonly number[], words: readonly Word[]): string[] {
   const runs: number[][] = []
   for (const i of at) {
     const run = runs.at(-1)
-    if (run && run.at(-1) === i - 1 && !words[i]!.parted) run.push(i)
+    if (run && run.at(-1) === i - 1 && !elementAt(words, i).parted) run.push(i)
     else runs.push([i])
   }
-  return runs.map((run) => textOf(words, run[0]!, run.length))
+  return runs.map((run) => textOf(words, firstOf(run), run.length))
 }

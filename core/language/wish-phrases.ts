@@ -1,3 +1,4 @@
+import { at as elementAt, first } from '../numeric/at'
 import type { Day } from '../calendar/day'
 import { dayAtHead } from './day-words'
 import type { Named } from './name-book'
@@ -123,7 +124,7 @@ const AMOUNTS: readonly Phrase[] = [
     ...amountOf((m) => ({ n: 2, of: UNITS[m[1] ?? 'plant']! })),
   ),
   said(`half (?:a )?(tray|flat)(?: of)?`, 'amount', ...amountOf(() => ({ n: 0.5, of: 'trays' }))),
-  said(`an? (tray|flat|cell)(?: of)?`, 'amount', ...amountOf((m) => ({ n: 1, of: UNITS[m[1]!]! }))),
+  said(`an? (tray|flat|cell)(?: of)?`, 'amount', ...amountOf((m) => ({ n: 1, of: UNITS[elementAt(m, 1)]! }))),
   said(
     `(?:a |1 )?(?:packet|pack) of (\\d+)(?: seed)?(?: of)?`,
     'amount',
@@ -167,9 +168,9 @@ const PHRASES: readonly Phrase[] = [
   said(
     `(?:(\\d+) (?:time|x|×) )?(?:every|each) (?:(\\d+) )?(day|week|fortnight|month)(?: (\\d+) (?:time|x|×))?`,
     'repeats',
-    (m) => `every ${number(m[2]) * UNIT_DAYS[m[3]!]!} days${(m[1] ?? m[4]) ? `, ${m[1] ?? m[4]} times` : ''}`,
+    (m) => `every ${number(m[2]) * UNIT_DAYS[elementAt(m, 3)]!} days${(m[1] ?? m[4]) ? `, ${m[1] ?? m[4]} times` : ''}`,
     (d, m) => {
-      d.everyDays = number(m[2]) * UNIT_DAYS[m[3]!]!
+      d.everyDays = number(m[2]) * UNIT_DAYS[elementAt(m, 3)]!
       const times = m[1] ?? m[4]
       if (times) d.times = Number(times)
     },
@@ -179,7 +180,7 @@ const PHRASES: readonly Phrase[] = [
     'repeats',
     (m) => `${m[2]}${(m[1] ?? m[3]) ? `, ${m[1] ?? m[3]} times` : ''}`,
     (d, m) => {
-      d.everyDays = { weekly: 7, fortnightly: 14, monthly: 28 }[m[2]!]!
+      d.everyDays = { weekly: 7, fortnightly: 14, monthly: 28 }[elementAt(m, 2)]!
       const times = m[1] ?? m[3]
       if (times) d.times = Number(times)
     },
@@ -201,8 +202,8 @@ const PHRASES: readonly Phrase[] = [
   said(
     `(?:for |in |this |next )*(?:the )?(spring|summer|autumn|fall)`,
     'season',
-    (m) => (/a|f/.test(m[1]![0]!) ? 'autumn' : 'spring and summer'),
-    (d, m) => (d.season = /^(?:autumn|fall)$/.test(m[1]!) ? 'autumn' : 'spring'),
+    (m) => (/a|f/.test(first(m[1]!)) ? 'autumn' : 'spring and summer'),
+    (d, m) => (d.season = /^(?:autumn|fall)$/.test(elementAt(m, 1)) ? 'autumn' : 'spring'),
   ),
   said(
     'before (?:the )?(?:first )?frost',

@@ -1,3 +1,4 @@
+import { at } from '../numeric/at'
 import { COIR_EXPANSION_L_PER_KG } from '../media/hydration'
 import { MIXING_LOSS_K } from '../media/mixing-loss'
 import { BLOCK_COMPRESSION } from '../media/pressing'
@@ -259,7 +260,7 @@ export function calibrationsFrom(all: readonly Measurement[], dropped: readonly 
         sd,
         n,
         prior: believed,
-        measured: own.map((one, i) => ({ ...one, sd: measured[i]!.sd, far: far[i]! })),
+        measured: own.map((one, i) => ({ ...one, sd: at(measured, i).sd, far: at(far, i) })),
       }
       known.set(key, found)
       return found

@@ -1,3 +1,4 @@
+import { at } from '../numeric/at'
 import { median } from 'simple-statistics'
 
 /** What is believed of a figure before it is measured, or after. */
@@ -37,7 +38,7 @@ export const WILD_AT = 2.5
 
 /** How far a measurement lies from what everything else says, in standard deviations of such a measurement. */
 function farness(prior: Belief, measured: readonly Measured[], i: number): number {
-  const { mean, sd } = measured[i]!
+  const { mean, sd } = at(measured, i)
   const fromPrior = Math.abs(mean - prior.mean) / Math.hypot(sd, prior.sd)
   const others = measured.filter((_, j) => j !== i)
   if (others.length < 2) return fromPrior
@@ -63,7 +64,7 @@ export function learnedRobustly(
   const far = measured.map((_, i) => farness(prior, measured, i))
   const softened = measured.map(({ mean, sd }, i) => ({
     mean,
-    sd: far[i]! > WILD_AT ? sd * (far[i]! / WILD_AT) ** 2 : sd,
+    sd: at(far, i) > WILD_AT ? sd * (at(far, i) / WILD_AT) ** 2 : sd,
   }))
   return { ...learnedFrom(prior, softened), far }
 }

@@ -1,3 +1,4 @@
+import { at as elementAt, last } from '../numeric/at'
 /** Air that good mixes show in a column of some depth, fractions of its volume [handbook, Fonteno and others, from memory]. */
 export interface AirWanted {
   readonly least: number
@@ -16,10 +17,10 @@ const SHOWN: readonly (readonly [depthMm: number, least: number, comfortable: nu
 /** @param depthMm depth of the column, mm; of a taper, twice the height of the middle of its volume */
 export function airWanted(depthMm: number): AirWanted {
   const above = SHOWN.findIndex(([depth]) => depth >= depthMm)
-  if (above < 0) return { least: SHOWN.at(-1)![1], comfortable: SHOWN.at(-1)![2] }
-  const [d1, least1, comfortable1] = SHOWN[above]!
+  if (above < 0) return { least: last(SHOWN)[1], comfortable: last(SHOWN)[2] }
+  const [d1, least1, comfortable1] = elementAt(SHOWN, above)
   if (above === 0) return { least: least1, comfortable: comfortable1 }
-  const [d0, least0, comfortable0] = SHOWN[above - 1]!
+  const [d0, least0, comfortable0] = elementAt(SHOWN, above - 1)
   const t = (depthMm - d0) / (d1 - d0)
   return {
     least: least0 + t * (least1 - least0),

@@ -1,3 +1,4 @@
+import { first } from '../numeric/at'
 import { cautions, type Caution, type CautionId } from '../cautions/caution'
 import { refuse } from '../problem'
 import { derive, given, total, type Figure } from '../working/figure'
@@ -216,7 +217,7 @@ function materialNeeds(
     const what = mixed ? (covers ? 'mix and cover' : 'in both mixes') : 'for covers'
     return {
       material,
-      looseL: terms.length === 1 && mixed ? terms[0]! : total(`${material.name}, ${what}`, 'L', terms),
+      looseL: terms.length === 1 && mixed ? first(terms) : total(`${material.name}, ${what}`, 'L', terms),
     }
   })
 }
@@ -226,7 +227,7 @@ function measured(
   measures: readonly Measure[],
   request: BatchRequest,
 ): MaterialLine {
-  const pack = material.packs.find(({ id }) => id === request.packIds[material.id]) ?? material.packs[0]!
+  const pack = material.packs.find(({ id }) => id === request.packIds[material.id]) ?? first(material.packs)
   const soak = material.compressed ? soakForFibre(looseL, material.coirYield) : null
   const mesh = meshOf(request.preparations)
   const sieve = mesh && sieveYield(material, mesh, looseL)

@@ -1,3 +1,4 @@
+import { first } from '../numeric/at'
 import { CONTAINERS } from '../containers/catalogue'
 import type { Container } from '../containers/container'
 import { chemistryOf, dosed } from './chemistry'
@@ -48,8 +49,8 @@ export function behaviourOf(
   const shareOf = (test: (ingredient: Ingredient) => boolean) =>
     ingredients.reduce((sum, one) => sum + (test(one) ? one.share.value : 0), 0)
   const peat = shareOf(({ material }) => material.id.startsWith('peat'))
-  const cell = COMPARED_IN[0]!
-  const litres = (mixInCell(cell, physics[0]!).value * cell.cells) / 1000 / (1 - loss.value)
+  const cell = first(COMPARED_IN)
+  const litres = (mixInCell(cell, first(physics)).value * cell.cells) / 1000 / (1 - loss.value)
   const prices = ingredients.map(({ material, share }) => {
     const price = pricePerL(material.id)
     return price === null ? null : price * share.value
@@ -60,8 +61,8 @@ export function behaviourOf(
       air: airSpace.value,
       water: containerCapacity.value,
     })),
-    trayG: physics[0]!.wetWeightG.value,
-    foodDays: daysOfFood(chemistry, mixInCell(cell, physics[0]!), 'medium').value,
+    trayG: first(physics).wetWeightG.value,
+    foodDays: daysOfFood(chemistry, mixInCell(cell, first(physics)), 'medium').value,
     rewets: peat >= HARDLY ? 'hardly: soak it from below' : peat >= SLOWLY ? 'slowly' : 'easily',
     dusty: ingredients.some(({ material }) => material.hazards.includes('dust')),
     germs: ingredients.some(({ material }) => isAlive(material))

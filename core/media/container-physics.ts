@@ -1,3 +1,4 @@
+import { at, first } from '../numeric/at'
 import { airWanted, type AirWanted } from './air-wanted'
 import type { Container } from '../containers/container'
 import { cellVolume, cellWord } from '../containers/container'
@@ -39,7 +40,7 @@ export function levels(
 ): { heightCm: number; share: number }[] {
   const raw = QUADRATURE.points.map((t, i) => {
     const heightMm = fromMm + t * (toMm - fromMm)
-    return { heightCm: heightMm / MM_PER_CM, share: QUADRATURE.weights[i]! * planAreaMm2(shape, heightMm) }
+    return { heightCm: heightMm / MM_PER_CM, share: at(QUADRATURE.weights, i) * planAreaMm2(shape, heightMm) }
   })
   const sum = raw.reduce((total, { share }) => total + share, 0)
   return raw.map(({ heightCm, share }) => ({ heightCm, share: share / sum }))
@@ -80,7 +81,7 @@ export function physicsIn(
   ].map((layer) => ({ ...layer, part: partOfVolume(shape, layer.from, layer.to) }))
   const ofAll = (name: string, unit: string, of: (layer: (typeof layers)[number]) => Figure) =>
     layers.length === 1
-      ? of(layers[0]!)
+      ? of(first(layers))
       : weightedTotal(
           name,
           unit,

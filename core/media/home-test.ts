@@ -1,3 +1,4 @@
+import { at as elementAt } from '../numeric/at'
 import { gaussLegendre } from '../numeric/gauss-legendre'
 import { under, within, type Problem } from '../problem'
 import { derive, given, mean, type Figure } from '../working/figure'
@@ -208,7 +209,7 @@ export function measuredCurve(
   const column = (depthCm: number, drains: number) =>
     holds.value *
     QUADRATURE.points.reduce(
-      (sum, t, i) => sum + QUADRATURE.weights[i]! * waterOf(ingredients, opening * drains * t * depthCm),
+      (sum, t, i) => sum + elementAt(QUADRATURE.weights, i) * waterOf(ingredients, opening * drains * t * depthCm),
       0,
     )
   const tooWet = (drains: number) =>

@@ -1,3 +1,4 @@
+import { at } from '../numeric/at'
 import { derive, given, total, type Figure } from '../working/figure'
 import { yours } from '../working/source'
 import { materialIn, type Material, type MaterialLibrary } from './material'
@@ -25,7 +26,7 @@ export function sharesOf(parts: readonly Part[], materials: MaterialLibrary): In
         `Share of ${material.name}`,
         'share',
         'p / all',
-        { p: amounts[index]!, all },
+        { p: at(amounts, index), all },
         ({ p, all: sum }) => p / sum,
       ),
     }

@@ -1,3 +1,4 @@
+import { at, first as firstOf } from '../numeric/at'
 import Fuse from 'fuse.js'
 import type { Material, MaterialLibrary } from './material'
 
@@ -83,7 +84,7 @@ export function materialNames(materials: MaterialLibrary, meant: ReadonlyMap<str
   for (const { id, name } of materials.values()) {
     called.set(plain(name), [id])
     called.set(plain(id), [id])
-    const first = plain(name.split(/[,(]/)[0]!)
+    const first = plain(firstOf(name.split(/[,(]/)))
     if (!called.has(first)) called.set(first, [id])
   }
   for (const [name, ...ids] of CALLED)
@@ -108,13 +109,13 @@ export function materialNames(materials: MaterialLibrary, meant: ReadonlyMap<str
           as:
             i >= from && i < from + length
               ? 'material'
-              : FILLERS.test(names[i]!) || !names[i]
+              : FILLERS.test(at(names, i)) || !names[i]
                 ? 'filler'
                 : 'unread',
         }))
         const clear = ids.length === 1 && words.every(({ as }) => as !== 'unread')
         return {
-          material: clear ? materials.get(ids[0]!)! : null,
+          material: clear ? materials.get(firstOf(ids))! : null,
           candidates: clear ? [] : ids,
           words,
           name: names.join(' '),
@@ -127,7 +128,7 @@ export function materialNames(materials: MaterialLibrary, meant: ReadonlyMap<str
     const candidates = [...new Set(near)].slice(0, 4)
     const words = named.map((text, i): ReadWord => ({
       text,
-      as: !names[i] || FILLERS.test(names[i]!) ? 'filler' : candidates.length ? 'material' : 'unread',
+      as: !names[i] || FILLERS.test(at(names, i)) ? 'filler' : candidates.length ? 'material' : 'unread',
     }))
     return { material: null, candidates, words, name }
   }

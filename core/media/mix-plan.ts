@@ -1,3 +1,4 @@
+import { first } from '../numeric/at'
 import { derive, given, total, weightedTotal, type Figure } from '../working/figure'
 import { byDefault } from '../working/source'
 import type { Container } from '../containers/container'
@@ -138,7 +139,7 @@ function alike(portions: readonly Portion[]): Portion[] {
     ...group.reduce((most, one) => (one.looseL.value > most.looseL.value ? one : most)),
     looseL:
       group.length === 1
-        ? group[0]!.looseL
+        ? first(group).looseL
         : total(
             'Mix of one wetness',
             'L',

@@ -1,3 +1,4 @@
+import { at, first } from '../numeric/at'
 import { inFigures, parseNumber } from '../units/parse'
 import { unitSpelled, toBase } from '../units/unit-table'
 import type { UnitSystem, Unit } from '../units/unit'
@@ -111,7 +112,7 @@ function readPhrase(said: string, units: UnitSystem): Phrase {
     ),
   )
   const per = /\s+(?:per|for every|for each|to (?:a|the|each)|in (?:a|each)|a)\s+([^()]*)$/i.exec(rest)
-  const perL = per ? litresOf(per[1]!, units) : null
+  const perL = per ? litresOf(at(per, 1), units) : null
   if (per && perL !== null) rest = rest.slice(0, per.index)
   let amount: Amount | null = null
   const number = NUMBER.exec(rest)?.[0]
@@ -140,8 +141,8 @@ function measureAt(
   if (rest.startsWith('%')) return { amount: { kind: 'share', value: value / 100 }, length: 1 }
   const words = rest.split(' ')
   if (/^(per ?cent|percent)$/i.test(words[0] ?? ''))
-    return { amount: { kind: 'share', value: value / 100 }, length: words[0]!.length }
-  if (PARTS.test(words[0] ?? '')) return { amount: { kind: 'parts', value }, length: words[0]!.length }
+    return { amount: { kind: 'share', value: value / 100 }, length: first(words).length }
+  if (PARTS.test(words[0] ?? '')) return { amount: { kind: 'parts', value }, length: first(words).length }
   // The longest spelling that is a unit: `fl oz` before `oz`.
   for (let n = Math.min(3, words.length); n > 0; n--) {
     const spelled = words.slice(0, n).join(' ')

@@ -1,3 +1,4 @@
+import { at } from '../numeric/at'
 /** van Genuchten (1980): θ(h) = θr + (θs − θr)·[1 + (αh)ⁿ]^−(1−1/n), h in cm of water. */
 export interface RetentionCurve {
   readonly thetaR: number
@@ -24,7 +25,7 @@ const MAX_FITS = 500
 /** How far a curve passes by four points, as a fraction of volume: the root of the mean square; good ones stay under 0.01. */
 export function fitError(theta: readonly [number, number, number, number]): number {
   const curve = fitRetention(theta)
-  const squares = SUCTIONS_CM.map((suction, i) => (waterAt(curve, suction) - theta[i]!) ** 2)
+  const squares = SUCTIONS_CM.map((suction, i) => (waterAt(curve, suction) - at(theta, i)) ** 2)
   return Math.sqrt(squares.reduce((sum, square) => sum + square, 0) / squares.length)
 }
 /** A curve that passes its points by more than this does not describe them. */
@@ -96,13 +97,13 @@ function solveLinear(theta: readonly number[], logAlpha: number, n: number) {
     a += (1 - si) * (1 - si)
     b += (1 - si) * si
     c += si * si
-    p += (1 - si) * theta[i]!
-    q += si * theta[i]!
+    p += (1 - si) * at(theta, i)
+    q += si * at(theta, i)
   })
   const determinant = a * c - b * b
   let thetaR = determinant > 1e-12 ? (p * c - q * b) / determinant : 0
   let thetaS = determinant > 1e-12 ? (a * q - b * p) / determinant : q / c
   if (thetaR < 0) [thetaR, thetaS] = [0, q / c]
-  const error = s.reduce((sum, si, i) => sum + (thetaR * (1 - si) + thetaS * si - theta[i]!) ** 2, 0)
+  const error = s.reduce((sum, si, i) => sum + (thetaR * (1 - si) + thetaS * si - at(theta, i)) ** 2, 0)
   return { logAlpha, n, thetaR, thetaS, error }
 }

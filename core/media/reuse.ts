@@ -1,3 +1,4 @@
+import { at as elementAt, first } from '../numeric/at'
 import type { Container } from '../containers/container'
 import { airWanted } from './air-wanted'
 import { columnDepthMm } from './container-physics'
@@ -59,13 +60,13 @@ export function stretch(
   const answers = AIR_BRINGERS.filter(has).flatMap((air) =>
     FOOD_BRINGERS.filter(has).flatMap((food): Stretched[] => {
       const ids = [baseId, air, food]
-      const fitting = findMixes(at(ids)).best.filter(({ miss, parts }) => miss === 0 && parts[0]! > 0)
-      const share = (parts: readonly number[]) => parts[0]! / parts.reduce((a, b) => a + b, 0)
+      const fitting = findMixes(at(ids)).best.filter(({ miss, parts }) => miss === 0 && first(parts) > 0)
+      const share = (parts: readonly number[]) => first(parts) / parts.reduce((a, b) => a + b, 0)
       const [best] = fitting.sort((a, b) => share(b.parts) - share(a.parts))
       if (!best) return []
       return [
         {
-          parts: best.parts.flatMap((parts, i) => (parts > 0 ? [{ materialId: ids[i]!, parts }] : [])),
+          parts: best.parts.flatMap((parts, i) => (parts > 0 ? [{ materialId: elementAt(ids, i), parts }] : [])),
           share: share(best.parts),
           before,
           after: best.traits,

@@ -1,3 +1,4 @@
+import { at, first } from '../numeric/at'
 import type { Container } from '../containers/container'
 import { findMixes, traitsOf, type FinderRequest, type FinderTrait } from './finder'
 import { materialIn, type MaterialLibrary } from './material'
@@ -48,10 +49,10 @@ export function substitute(
     water: exactly(before.water),
     food: exactly(before.food),
   })
-  const found = findMixes(request).best[0]!
+  const found = first(findMixes(request).best)
   return {
     parts: found.parts.flatMap((amount, i) =>
-      amount > 0 ? [{ materialId: newIds[i]!, parts: amount }] : [],
+      amount > 0 ? [{ materialId: at(newIds, i), parts: amount }] : [],
     ),
     before,
     after: found.traits,

@@ -1,3 +1,4 @@
+import { first } from '../numeric/at'
 import { within, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { handbook, practice, standard, yours } from '../working/source'
@@ -37,7 +38,7 @@ export const LIGHT_METHODS: readonly LightMethod[] = [
 
 /** The method of light of that id; the first where there is none. */
 export const lightMethodById = (id: LightMethod['id']): LightMethod =>
-  LIGHT_METHODS.find((method) => method.id === id) ?? LIGHT_METHODS[0]!
+  LIGHT_METHODS.find((method) => method.id === id) ?? first(LIGHT_METHODS)
 
 /** A lamp by the figures on its sheet, or measured once. */
 export interface Lamp {

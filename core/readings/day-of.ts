@@ -1,3 +1,4 @@
+import { last } from '../numeric/at'
 import { airOfDay, LUX_PER_PPFD, meanOf, type AirOfDay, type AirReading } from './air-of-day'
 import type { Day } from '../calendar/day'
 import type { Quantity } from './kinds'
@@ -44,7 +45,7 @@ export function dayOfReadings(day: Day, kept: readonly KeptReading[]): DayOfPlac
       : 0
     const counted = own.reduce((sum, { count }) => sum + count, 0)
     if (counted < MIN_READINGS || spanH < MIN_HOURS) return null
-    return doubtOf(quantity, own, own.at(-1)!.atMs) ? null : own
+    return doubtOf(quantity, own, last(own).atMs) ? null : own
   }
   const readings = (quantity: Quantity, as: (value: number) => Partial<AirReading>): AirReading[] =>
     (of(quantity, false) ?? []).map(({ atMs, value }) => ({

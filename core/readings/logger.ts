@@ -1,3 +1,4 @@
+import { at as elementAt, first } from '../numeric/at'
 import { dayFrom, isDay, type Day } from '../calendar/day'
 import { airOfDay, LUX_PER_PPFD, type AirOfDay, type AirReading } from './air-of-day'
 
@@ -36,7 +37,7 @@ export function dateOrder(times: readonly string[]): 'day first' | 'month first'
     else if (Number(b) > 12) found.add('month first')
   }
   // Dates that contradict one another settle nothing.
-  return found.size === 1 ? [...found][0]! : null
+  return found.size === 1 ? first([...found]) : null
 }
 
 /** A moment of a logger: the day on its own clock, and the hour of that day; null where it is none. */
@@ -52,11 +53,11 @@ export function loggerTime(
   const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(.*)$/.exec(said)
   const other = iso ? null : /^(\d{1,2})[-/.](\d{1,2})[-/.](\d{2,4})(.*)$/.exec(said)
   const [year, month, day, rest] = iso
-    ? [iso[1]!, iso[2]!, iso[3]!, iso[4]!]
+    ? [elementAt(iso, 1), elementAt(iso, 2), elementAt(iso, 3), elementAt(iso, 4)]
     : other
       ? order === 'day first'
-        ? [full(other[3]!), other[2]!, other[1]!, other[4]!]
-        : [full(other[3]!), other[1]!, other[2]!, other[4]!]
+        ? [full(elementAt(other, 3)), elementAt(other, 2), elementAt(other, 1), elementAt(other, 4)]
+        : [full(elementAt(other, 3)), elementAt(other, 1), elementAt(other, 2), elementAt(other, 4)]
       : []
   if (!year) return null
   const on = `${year}-${month!.padStart(2, '0')}-${day!.padStart(2, '0')}`

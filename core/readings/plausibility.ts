@@ -1,3 +1,4 @@
+import { at as elementAt, first } from '../numeric/at'
 import { QUANTITIES, type Quantity } from './kinds'
 
 export interface Sample {
@@ -66,10 +67,10 @@ export function doubtOf(quantity: Quantity, samples: readonly Sample[], nowMs: n
   }
   if (FLICKERS.includes(quantity)) {
     const same = samples.slice(samples.findLastIndex(({ value }) => value !== last.value) + 1)
-    if (same.length >= STUCK_READINGS && last.atMs - same[0]!.atMs >= STUCK_MS)
+    if (same.length >= STUCK_READINGS && last.atMs - first(same).atMs >= STUCK_MS)
       return {
         kind: 'stuck',
-        message: `It has said ${round(last.value)} ${unit} for ${spoken(last.atMs - same[0]!.atMs)}, to the last digit. It may be stuck: warm it in your hand and look; until then it is left out.`,
+        message: `It has said ${round(last.value)} ${unit} for ${spoken(last.atMs - first(same).atMs)}, to the last digit. It may be stuck: warm it in your hand and look; until then it is left out.`,
       }
   }
   return null
@@ -78,8 +79,8 @@ export function doubtOf(quantity: Quantity, samples: readonly Sample[], nowMs: n
 const round = (value: number) => Math.round(value * 100) / 100
 
 function usualPauseMs(samples: readonly Sample[]): number {
-  const pauses = samples.slice(1).map(({ atMs }, i) => atMs - samples[i]!.atMs)
-  return pauses.length ? pauses.sort((a, b) => a - b)[Math.floor(pauses.length / 2)]! : 0
+  const pauses = samples.slice(1).map(({ atMs }, i) => atMs - elementAt(samples, i).atMs)
+  return pauses.length ? elementAt(pauses.sort((a, b) => a - b), Math.floor(pauses.length / 2)) : 0
 }
 
 function spoken(ms: number): string {
@@ -98,7 +99,7 @@ export function stillWeight(samples: readonly Sample[], nowMs: number): number |
   const last = samples.at(-1)
   if (!last || nowMs - last.atMs > 15_000) return null
   const lately = samples.filter(({ atMs }) => atMs >= last.atMs - STILL_MS - 500)
-  if (lately.length < 3 || last.atMs - lately[0]!.atMs < STILL_MS) return null
+  if (lately.length < 3 || last.atMs - first(lately).atMs < STILL_MS) return null
   const values = lately.map(({ value }) => value)
   if (Math.max(...values) - Math.min(...values) > STILL_G * 2) return null
   const mean = values.reduce((sum, value) => sum + value, 0) / values.length

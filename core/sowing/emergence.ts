@@ -1,3 +1,4 @@
+import { at as elementAt, last } from '../numeric/at'
 import { derive, given, type Figure } from '../working/figure'
 import { handbook, learnedSource, yours } from '../working/source'
 
@@ -82,8 +83,8 @@ export function daysToEmergence({ like, factor, learned }: Emergence, mixC: numb
       a: cool,
       b: warm,
       T,
-      T_a: given('Cooler column', TEMPERATURES_C[i - 1]!, '°C', source),
-      T_b: given('Warmer column', TEMPERATURES_C[i]!, '°C', source),
+      T_a: given('Cooler column', elementAt(TEMPERATURES_C, i - 1), '°C', source),
+      T_b: given('Warmer column', elementAt(TEMPERATURES_C, i), '°C', source),
     },
     (v) => v.k / (1 / v.a + ((v.T - v.T_a) / (v.T_b - v.T_a)) * (1 / v.b - 1 / v.a)),
     'The rate, one over days, is what runs evenly with temperature.',
@@ -94,7 +95,7 @@ export function daysToEmergence({ like, factor, learned }: Emergence, mixC: numb
 export function comesUpBetween({ like }: Pick<Emergence, 'like'>): readonly [low: number, high: number] {
   const row = EMERGENCE_DAYS[like] ?? []
   const up = TEMPERATURES_C.filter((_, i) => row[i] != null)
-  return [up[0] ?? TEMPERATURES_C[0], up.at(-1) ?? TEMPERATURES_C.at(-1)!]
+  return [up[0] ?? TEMPERATURES_C[0], up.at(-1) ?? last(TEMPERATURES_C)]
 }
 
 /**

@@ -1,3 +1,4 @@
+import { last as lastOf } from '../numeric/at'
 import { daysBetween, type Day } from '../calendar/day'
 import type { Place } from '../places/place'
 import { derive, given, type Figure } from '../working/figure'
@@ -60,7 +61,7 @@ export function daysByWarmth(
   let measured = 0
   const since = [...warmth].filter(([on]) => on >= sownOn).sort(([a], [b]) => (a < b ? -1 : 1))
   if (since.length === 0) return planned
-  const last = daysBetween(sownOn, since.at(-1)![0])
+  const last = daysBetween(sownOn, lastOf(since)[0])
   const byDay = new Map(since.map(([on, mixC]) => [daysBetween(sownOn, on), mixC]))
   // What a packet or the household says of this seed beside the table holds at every warmth.
   const pace = (mixC: number | undefined): number => {

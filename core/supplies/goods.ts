@@ -1,3 +1,4 @@
+import { first } from '../numeric/at'
 import { density, type Feed } from '../feed/feed'
 import { COIR_EXPANSION_L_PER_KG, loosenedPeat } from '../media/hydration'
 import type { Material, Pack } from '../media/material'
@@ -134,5 +135,5 @@ export function packsSaid(
   if (called.length > 1)
     return { message: `Which ${wanted}: ${called.map(({ name }) => name).join(' or ')}? Say it in litres.` }
   if (count === undefined) return { message: `'${said}' is not a number of ${wanted}s.` }
-  return { amount: count * packHolds(packSize(called[0]!), goods).value }
+  return { amount: count * packHolds(packSize(first(called)), goods).value }
 }

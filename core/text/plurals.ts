@@ -1,8 +1,9 @@
+import { first } from '../numeric/at'
 import { printNumber } from '../units/format'
 
 /** A name inside a sentence: `Teaspoon` becomes `teaspoon`, `1 L measure` and `EC pen` stay. */
 export function inSentence(name: string): string {
-  return /^\p{Lu}\p{Ll}/u.test(name) ? name[0]!.toLowerCase() + name.slice(1) : name
+  return /^\p{Lu}\p{Ll}/u.test(name) ? first(name).toLowerCase() + name.slice(1) : name
 }
 
 /** With its article: `a 72-cell tray`, `an 80-cell tray`, `an 8 gal bag`, `an 18-cell tray`, `a 1 litre pot`. */

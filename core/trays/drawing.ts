@@ -1,3 +1,4 @@
+import { at } from '../numeric/at'
 import type { Container } from '../containers/container'
 import type { Grid } from './grid'
 import { surfaceOf } from './layout'
@@ -73,7 +74,7 @@ export function cellAt({ cells }: TrayPlan, x: number, y: number): number | null
   let best: number | null = null
   let least = WEB_MM * 2
   for (let i = 0; i < cells.length; i++) {
-    const one = cells[i]!
+    const one = at(cells, i)
     const off = Math.max(one.x - x, x - one.x - one.w, one.y - y, y - one.y - one.h)
     if (off < least) {
       least = off

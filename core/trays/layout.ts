@@ -1,3 +1,4 @@
+import { at as elementAt, first as firstOf } from '../numeric/at'
 import { wholeWithin, type Problem } from '../problem'
 import type { Container } from '../containers/container'
 import { gridOf, type Grid } from './grid'
@@ -186,7 +187,7 @@ function withRows(
  */
 export function edgeAt(layout: Layout, first: string, second: string, until: number): Layout {
   const both = layout.cells.flatMap((code, cell) => (code === first || code === second ? [cell] : []))
-  const last = Math.min(Math.max(until, both[0]!), both.at(-2)!)
+  const last = Math.min(Math.max(until, firstOf(both)), both.at(-2)!)
   const next = [...layout.cells]
   for (const cell of both) next[cell] = cell <= last ? first : second
   return { ...layout, cells: next }
@@ -250,7 +251,7 @@ export function merged(
     else if (!was && JSON.stringify(groups[at]) !== JSON.stringify(group)) return null
   }
   const cells = theirs.cells.map((their, cell) => {
-    const [own, was] = [mine.cells[cell]!, base.cells[cell]!]
+    const [own, was] = [elementAt(mine.cells, cell), elementAt(base.cells, cell)]
     if (own === was || own === their) return their
     if (their === was) return own
     both.push(cell)

@@ -1,3 +1,4 @@
+import { at, first } from '../numeric/at'
 import type { Day } from '../calendar/day'
 import { germinationSeen, wilson } from '../sowing/odds'
 import type { DatedChange } from './change'
@@ -114,7 +115,7 @@ function wrongWith(
       return `The tray has ${layout.cells.length} cells; there is no cell ${cell + 1}.`
     const name = cellName(layout, cell)
     if (layout.cells[cell] !== code) return `${capital(name)} is not a cell of ${group.name}.`
-    const now = cells[cell]!
+    const now = at(cells, cell)
     const standing = standingIn(now)
     if (what === 'up' && n > now.sown * per)
       return now.sown === 0
@@ -150,7 +151,7 @@ function upAfter(
 ): number {
   const now = new Map(told)
   const byCell = cellsOf(layout, group.code).reduce(
-    (all, cell) => all + (now.get(cell) ?? cells[cell]!.up),
+    (all, cell) => all + (now.get(cell) ?? at(cells, cell).up),
     0,
   )
   return Math.max(count ?? loose.up, byCell)
@@ -164,37 +165,37 @@ function apply(
 ) {
   const key = what in LEAVING ? LEAVING[what as keyof typeof LEAVING] : (what as 'sown' | 'up' | 'set')
   for (const [cell, n] of told)
-    if (key === 'up') cells[cell]!.up = n
-    else cells[cell]![key] += n
+    if (key === 'up') at(cells, cell).up = n
+    else at(cells, cell)[key] += n
   if (count !== null)
     if (key === 'up') loose.up = count
     else loose[key] += count
   if (what === 'sown') {
     days.sownOn ??= on
-    if (days.countedOn !== null) for (const [cell, n] of told) cells[cell]!.again += n
+    if (days.countedOn !== null) for (const [cell, n] of told) at(cells, cell).again += n
   }
   if (what === 'set') days.setOn ??= on
   if (what === 'up') {
     days.countedOn = on
     const looked = count === null ? told.map(([cell]) => cell) : cellsOf(layout, group)
-    for (const cell of looked) cells[cell]!.again = 0
+    for (const cell of looked) at(cells, cell).again = 0
     if (count || told.some(([, n]) => n > 0)) days.firstUpOn ??= on
   }
 }
 
 function sumUp(layout: Layout, cells: readonly Counts[], { group, loose, days }: Tally): GroupStands {
   const own = cellsOf(layout, group.code)
-  const sum = (key: keyof Cell) => own.reduce((all, cell) => all + cells[cell]![key], 0)
+  const sum = (key: keyof Cell) => own.reduce((all, cell) => all + at(cells, cell)[key], 0)
   const [set, thinned, lost, moved] = (['set', 'thinned', 'lost', 'moved'] as const).map(
     (key) => sum(key) + loose[key],
   ) as [number, number, number, number]
   // Plants do not go back into the ground: cells that were tapped after a count are among those counted.
   const up = Math.max(loose.up, sum('up'))
-  const upCells = own.filter((cell) => cells[cell]!.up > 0).length
+  const upCells = own.filter((cell) => at(cells, cell).up > 0).length
   return {
     group,
     cells: own.length,
-    sownCells: own.filter((cell) => cells[cell]!.sown > 0).length,
+    sownCells: own.filter((cell) => at(cells, cell).sown > 0).length,
     sown: sum('sown') + loose.sown,
     upCells: Math.min(own.length, Math.max(upCells, loose.up)),
     up,
@@ -207,7 +208,7 @@ function sumUp(layout: Layout, cells: readonly Counts[], { group, loose, days }:
   }
 }
 
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+const capital = (text: string) => first(text).toUpperCase() + text.slice(1)
 
 /** What a cell shows. */
 export type CellState =

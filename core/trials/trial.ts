@@ -1,3 +1,4 @@
+import { at } from '../numeric/at'
 import { counted } from '../text/plurals'
 import { mulberry32 } from '../numeric/random'
 import { wilson } from '../sowing/odds'
@@ -23,7 +24,7 @@ export function dealt(cells: readonly number[], sides: number, seed: number): nu
   // Fisher and Yates: every order is as likely as any other.
   for (let i = shuffled.length - 1; i > 0; i--) {
     const j = Math.floor(pick() * (i + 1))
-    ;[shuffled[i], shuffled[j]] = [shuffled[j]!, shuffled[i]!]
+    ;[shuffled[i], shuffled[j]] = [at(shuffled, j), at(shuffled, i)]
   }
   return Array.from({ length: sides }, (_, side) =>
     shuffled.filter((_cell, i) => i % sides === side).sort((a, b) => a - b),

@@ -1,3 +1,4 @@
+import { first as firstOf, last } from '../numeric/at'
 import { printFraction } from './fraction'
 import type { Dimension, UnitSystem, Unit } from './unit'
 import { fromBase, unitById } from './unit-table'
@@ -41,7 +42,7 @@ export function unitShown(base: number, dimension: Dimension, units: UnitSystem)
   const schedule = MEASURES[dimension][units]
   const size = Math.abs(base)
   return (
-    schedule.find(({ id, from }) => size >= from * unitById(id).factor * (1 - 1e-9)) ?? schedule.at(-1)!
+    schedule.find(({ id, from }) => size >= from * unitById(id).factor * (1 - 1e-9)) ?? last(schedule)
   ).id
 }
 
@@ -150,7 +151,7 @@ function measured(base: number, dimension: Exclude<Dimension, 'temperature'>, un
       if (more) return `${printFraction(whole, 1)} ${spoken(unit, units, whole)} + ${more}`
     }
   }
-  const finest = unitById(dimension === 'length' ? 'mm' : schedule.at(-1)!.id)
+  const finest = unitById(dimension === 'length' ? 'mm' : last(schedule).id)
   return decimal(base, finest)
 }
 
@@ -176,6 +177,6 @@ const decimal = (base: number, unit: Unit) => {
 
 /** In one's own kitchen a cup is a cup; more than one are cups. */
 function spoken(unit: Unit, units: UnitSystem, amount: number): string {
-  const short = unit.bare?.unitSystems.includes(units) ? unit.bare.spellings[0]! : unit.symbol
+  const short = unit.bare?.unitSystems.includes(units) ? firstOf(unit.bare.spellings) : unit.symbol
   return short.endsWith('cup') && amount > 1 ? `${short}s` : short
 }

@@ -1,3 +1,4 @@
+import { last } from '../numeric/at'
 import { FRACTION_GLYPHS, fractionValue } from './fraction'
 import type { Dimension, UnitSystem, Unit } from './unit'
 import { toBase, unitById, unitSpelled } from './unit-table'
@@ -99,7 +100,7 @@ export function parseNumber(text: string): number | undefined {
 function readNumber(written: string): number | undefined {
   const sign = /^[-−]/.test(written) ? -1 : 1
   const text = written.replace(/^[+\-−]/, '').trim()
-  const glyph = fractionValue(text.at(-1)!)
+  const glyph = fractionValue(last(text))
   if (glyph !== undefined) return sign * (Number(text.slice(0, -1).replace(/[ -]+$/, '') || 0) + glyph)
   const ratio = /^(?:(\d+)[ -]+)?(\d+)\s*[/⁄]\s*(\d+)$/.exec(text)
   if (ratio) {

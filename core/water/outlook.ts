@@ -1,3 +1,4 @@
+import { at as elementAt } from '../numeric/at'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, practice, yours } from '../working/source'
 import { lossFigure, plainStore, type Conditions } from './balance'
@@ -229,7 +230,7 @@ function wetDaysOf(path: readonly Point[], now: Moment, store: TrayStore): numbe
   const wet = wetAbove(store)
   let hours = 0
   for (let i = 1; i < path.length; i++) {
-    const [a, b] = [path[i - 1]!, path[i]!]
+    const [a, b] = [elementAt(path, i - 1), elementAt(path, i)]
     if (b.at > now) break
     const from = Math.max(a.at, now - WEEK_H)
     if (b.at <= from) continue

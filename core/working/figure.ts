@@ -1,3 +1,4 @@
+import { first } from '../numeric/at'
 import type { Source } from './source'
 
 /**
@@ -87,7 +88,7 @@ export function weightedTotal(
 
 /** The mean of figures in one unit; of one alone, itself. */
 export function mean(name: string, unit: string, of: readonly Figure[]): Figure {
-  if (of.length === 1) return of[0]!
+  if (of.length === 1) return first(of)
   const inputs = Object.fromEntries(of.map((figure, i) => [`x_${i + 1}`, figure]))
   const sum = Object.keys(inputs).join(' + ')
   return derive(

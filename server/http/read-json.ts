@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import type { IncomingMessage } from 'node:http'
 import { getRequestHeader, setResponseHeader, type H3Event } from 'h3'
 import { HttpProblem } from './problem-json'
@@ -27,7 +28,7 @@ export async function readJson(
 ): Promise<unknown> {
   const { req } = event.node
   // A page of another site cannot send this type without asking first.
-  const said = (getRequestHeader(event, 'content-type') ?? '').toLowerCase().split(';')[0]!.trim()
+  const said = first((getRequestHeader(event, 'content-type') ?? '').toLowerCase().split(';')).trim()
   if (said !== type) return giveUp(event, new HttpProblem(415, `Send the body as ${type}.`))
   const tooLarge = new HttpProblem(413, `A body has at most ${most / 1024} kB.`)
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > most) return giveUp(event, tooLarge)

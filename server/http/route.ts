@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { createHash } from 'node:crypto'
 import {
   defineEventHandler,
@@ -109,7 +110,7 @@ function parse<Value>(shape: z.ZodType<Value> | undefined, value: unknown, statu
   const problems = problemsFrom(read.error)
   throw new HttpProblem(
     status,
-    status === 404 ? 'There is nothing at this address.' : problems[0]!.message,
+    status === 404 ? 'There is nothing at this address.' : first(problems).message,
     problems,
   )
 }

@@ -1,3 +1,4 @@
+import { at as elementAt } from '#core/numeric/at'
 import { lettersFor, PT } from './letters'
 import { newPaper } from './paper'
 
@@ -99,12 +100,12 @@ export async function documentPdf({ title, kicker, blocks }: Writing, paper: Pap
     const widths = shares.map((share) => (share / sum) * width - 2)
     const lefts = shares.map((_, i) => MARGIN_MM + widths.slice(0, i).reduce((a, b) => a + b + 2, 0))
     const row = (cells: readonly string[], bold: boolean) => {
-      const lines = cells.map((cell, i) => wrapped(cell, SMALL_MM, widths[i]!, bold))
+      const lines = cells.map((cell, i) => wrapped(cell, SMALL_MM, elementAt(widths, i), bold))
       const tall = Math.max(1, ...lines.map(({ length }) => length)) * SMALL_MM * LINE + 1.2
       if (room(tall) && !bold) row(columns, true)
       lines.forEach((cell, i) =>
         cell.forEach((line, n) =>
-          set(line, lefts[i]!, y + (n + 1) * SMALL_MM * LINE, SMALL_MM, bold || i === 0),
+          set(line, elementAt(lefts, i), y + (n + 1) * SMALL_MM * LINE, SMALL_MM, bold || i === 0),
         ),
       )
       y += tall

@@ -1,3 +1,4 @@
+import { at as elementAt, first } from '#core/numeric/at'
 import { counted } from '#core/text/plurals'
 import type { Container } from '#core/containers/container'
 import { trayPlan } from '#core/trays/drawing'
@@ -95,7 +96,7 @@ function drawKey(
     if (plan.round)
       pdf.ellipse((cx + cw / 2) * PT, (cy + ch / 2) * PT, (cw / 2) * PT, (ch / 2) * PT).stroke('#000')
     else pdf.rect(cx * PT, cy * PT, cw * PT, ch * PT).stroke('#000')
-    const code = body.cells[i]!
+    const code = elementAt(body.cells, i)
     if (!code) return
     const letterMm = Math.min(5, smallest * 0.55)
     pdf.fillColor('#000')
@@ -104,8 +105,8 @@ function drawKey(
   })
   pdf.lineWidth(0.7 * PT)
   for (const { cell, side } of boundaries(layoutOf(body))) {
-    const one = plan.cells[cell]!
-    const other = plan.cells[side === 'right' ? cell + 1 : cell + body.columns]!
+    const one = elementAt(plan.cells, cell)
+    const other = elementAt(plan.cells, side === 'right' ? cell + 1 : cell + body.columns)
     const upright = (side === 'right') !== body.turned
     const bx = x0 + at(Math.max(one.x, other.x) - 1.5)
     const by = y0 + at(Math.max(one.y, other.y) - 1.5)
@@ -116,7 +117,7 @@ function drawKey(
 
   let line = y0 + at(plan.heightMm) + LINE_MM
   const columns = [0, 10, width * 0.5, width * 0.66, width * 0.83].map((mm) => left + mm)
-  for (const [i, head] of ['', 'what', 'cells', 'day', 'up'].entries()) set(head, columns[i]!, line, 3)
+  for (const [i, head] of ['', 'what', 'cells', 'day', 'up'].entries()) set(head, elementAt(columns, i), line, 3)
   for (const { group, cells } of stands.groups) {
     line += LINE_MM
     pdf
@@ -125,14 +126,14 @@ function drawKey(
       .lineTo((left + width) * PT, (line + 1.6) * PT)
       .stroke('#000')
     pdf.fillColor('#000')
-    set(group.code, columns[0]!, line, 4.2, true)
+    set(group.code, first(columns), line, 4.2, true)
     set(
       group.name,
-      columns[1]!,
+      elementAt(columns, 1),
       line,
-      Math.min(4.2, (4.2 * (columns[2]! - columns[1]! - 2)) / measure(group.name, 4.2, false)),
+      Math.min(4.2, (4.2 * (elementAt(columns, 2) - elementAt(columns, 1) - 2)) / measure(group.name, 4.2, false)),
     )
-    set(counted(cells, 'cell'), columns[2]!, line, 3.6)
-    set(days.get(group.code) ?? '', columns[3]!, line, 3.6)
+    set(counted(cells, 'cell'), elementAt(columns, 2), line, 3.6)
+    set(days.get(group.code) ?? '', elementAt(columns, 3), line, 3.6)
   }
 }

@@ -1,3 +1,4 @@
+import { at } from '#core/numeric/at'
 import QRCode from 'qrcode'
 import type PDFKit from 'pdfkit'
 import { drawLabel, type LabelText } from '#core/trays/label'
@@ -26,7 +27,7 @@ export async function labelsPdf(
   let page = 0
   labelSpots(sheet, texts.length, start).forEach((spot, i) => {
     for (; page < spot.page; page++) pdf.addPage({ size, margin: 0 })
-    const { lines, qr } = drawLabel(texts[i]!, sheet.labelWidthMm, sheet.labelHeightMm, measure)
+    const { lines, qr } = drawLabel(at(texts, i), sheet.labelWidthMm, sheet.labelHeightMm, measure)
     if (cut)
       pdf
         .lineWidth(HAIR_MM * PT)
@@ -34,7 +35,7 @@ export async function labelsPdf(
         .stroke('#000')
     pdf.fillColor('#000')
     for (const line of lines) set(line.text, spot.x + line.x, spot.y + line.y, line.sizeMm, line.bold)
-    if (qr) drawCode(pdf, texts[i]!.address!, spot.x + qr.x, spot.y + qr.y, qr.sizeMm)
+    if (qr) drawCode(pdf, at(texts, i).address!, spot.x + qr.x, spot.y + qr.y, qr.sizeMm)
   })
   return finish()
 }

@@ -1,3 +1,4 @@
+import { first as firstOf } from '#core/numeric/at'
 import ical, { ICalAlarmType, ICalCalendarMethod, type ICalEventData } from 'ical-generator'
 import { addDays, dayNumber, type Day } from '#core/calendar/day'
 import { feedDemands, mixDemands } from '#core/season/demand/demand'
@@ -87,7 +88,7 @@ export async function seasonCalendar(
   }
   const fed = new Map<string, number>()
   for (const feed of feedDemands(rows, context.frame)) {
-    const first = feed.of[0]!.sowingId
+    const first = firstOf(feed.of).sowingId
     const nth = (fed.get(first) ?? 0) + 1
     fed.set(first, nth)
     add(
@@ -102,4 +103,4 @@ export async function seasonCalendar(
 
 /** A day or an hour on the household's own clock: no zone is written, so none is meant. */
 const at = (day: Day, hour = 0) => new Date(`${day}T${String(hour).padStart(2, '0')}:00Z`)
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+const capital = (text: string) => firstOf(text).toUpperCase() + text.slice(1)

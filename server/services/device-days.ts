@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { and, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import { todayOf } from '#core/calendar/clock'
 import { addDays, type Day } from '#core/calendar/day'
@@ -43,7 +44,7 @@ export async function writeDaysOfDevices(): Promise<void> {
     places.set(key, [...(places.get(key) ?? []), row])
   }
   for (const own of places.values())
-    await writeDaysOf(own[0]!.householdId, own[0]!.placeId!, own).catch((error: unknown) =>
+    await writeDaysOf(first(own).householdId, first(own).placeId!, own).catch((error: unknown) =>
       log.warn(traceOf(error), 'the air of a place was not written down'),
     )
 }

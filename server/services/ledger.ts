@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { planDose } from '#core/feed/dose'
 import { planBatch } from '#core/media/batch'
@@ -55,7 +56,7 @@ export async function workOut(
   const isNew = (subjects: EntryRecord['subjects'][number]) =>
     !same.some(({ body }) => saysTheSame(body, said, subjects))
   const subjects = said.subjects.filter(isNew)
-  if (same.length > 0 && subjects.length === 0) return { standing: same[0]! }
+  if (same.length > 0 && subjects.length === 0) return { standing: first(same) }
   const entry = { ...said, subjects }
   const worked = await work(tx, householdId, entry)
   await move(tx, householdId, worked.moves)
@@ -193,7 +194,7 @@ export async function movedSum(tx: Transaction, householdId: string, of: Moves[n
     select coalesce(sum((m ->> 'by')::float8), 0) as sum from entry e, jsonb_array_elements(e.moves) m
     where e.household_id = ${householdId} and e.voided_at is null and e.moves @> ${JSON.stringify([{ of, id }])}::jsonb
       and m ->> 'of' = ${of} and m ->> 'id' = ${id}`)
-  return rows[0]!.sum
+  return first(rows).sum
 }
 
 /** Noise of halves and tenths added up must not leave a ten-millionth of a bag. */

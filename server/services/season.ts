@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { setImmediate } from 'node:timers/promises'
 import { sql } from 'drizzle-orm'
 import { ownInstant, timeOf, todayOf } from '#core/calendar/clock'
@@ -107,5 +108,5 @@ export async function lastChange(tx: Transaction, householdId: string): Promise<
   )
   const { rows } = await tx.execute<{ at: string }>(sql`
     select greatest((select updated_at from household where household_id = ${householdId}), ${sql.join(each, sql`, `)}) as at`)
-  return new Date(rows[0]!.at)
+  return new Date(first(rows).at)
 }

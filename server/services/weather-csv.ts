@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import Papa from 'papaparse'
 import type { WeatherDay } from '#core/calendar/weather'
 import { problemsFrom } from '#shared/records/rules'
@@ -47,6 +48,6 @@ export function weatherFromCsv(text: string): z.output<typeof weatherDays> {
     return read.data
   })
   const all = weatherDays.safeParse(days)
-  if (!all.success) throw no(problemsFrom(all.error)[0]!.message)
+  if (!all.success) throw no(first(problemsFrom(all.error)).message)
   return all.data
 }

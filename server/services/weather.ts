@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { and, eq, sql } from 'drizzle-orm'
 import type * as z from 'zod'
 import { todayOf } from '#core/calendar/clock'
@@ -90,7 +91,7 @@ export async function askForecast(
   if (!read.success)
     throw new Refusal(
       503,
-      `The forecast service answers in another shape: ${problemsFrom(read.error)[0]!.message} Nothing was kept.`,
+      `The forecast service answers in another shape: ${first(problemsFrom(read.error)).message} Nothing was kept.`,
     )
   return putWeather(principal, householdId, read.data, act)
 }

@@ -1,3 +1,4 @@
+import { at as elementAt } from '#core/numeric/at'
 import { COLLECTION_NAMES, type Bodies, type Everything, type Stored } from '../records/collections'
 import type { Performed } from './written'
 
@@ -49,6 +50,6 @@ function measurementsWith(before: Everything['measurements'], entryId: string, e
 
 /** Entries stand in the order they were written. */
 function inOrder(entries: Everything['entries']) {
-  const isSorted = entries.every((one, i) => i === 0 || entries[i - 1]!.number <= one.number)
+  const isSorted = entries.every((one, i) => i === 0 || elementAt(entries, i - 1).number <= one.number)
   return isSorted ? entries : [...entries].sort((a, b) => a.number - b.number)
 }

@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { dequal } from 'dequal'
 import { bodyOf, type Bodies, type Collection, type Stored } from '../records/collections'
 import type { RecordLine } from '../archive/format'
@@ -17,14 +18,14 @@ export function fromTable(
   names: Names,
   meant: Set<string>,
 ) {
-  const none = { body: null, stood: null, name: String(record.said[0]!.name ?? record.said[0]!.what ?? '') }
+  const none = { body: null, stood: null, name: String(first(record.said).name ?? first(record.said).what ?? '') }
   if (record.problems.length) return { ...none, problems: [...record.problems] }
   const stood = meantBy(record)
   const read = recordFrom(record, table, stood?.body ?? null, names)
   if ('problems' in read) return { ...none, problems: read.problems }
   const { name } = read.body as { name: string }
   if (stood && meant.has(stood.id)) {
-    const twice = { line: record.lines[0]!, column: '', message: `“${name}” stands there twice.` }
+    const twice = { line: first(record.lines), column: '', message: `“${name}” stands there twice.` }
     return { ...none, name, problems: [twice] }
   }
   if (stood) meant.add(stood.id)

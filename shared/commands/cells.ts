@@ -1,3 +1,4 @@
+import { at } from '#core/numeric/at'
 import * as z from 'zod'
 import type { Change as CellChange, ChangeKind } from '#core/trays/change'
 import { cellsOf } from '#core/trays/layout'
@@ -127,7 +128,7 @@ function isPart(bench: Bench, { group }: GroupStands, what: ChangeKind, plants: 
 export const toSow = (bench: Bench, tray: Tray, of: GroupStands): Told => ({
   stands: of,
   cells: cellsOf(tray.body, of.group.code)
-    .filter((cell) => bench.stands(tray).cells[cell]!.sown === 0)
+    .filter((cell) => at(bench.stands(tray).cells, cell).sown === 0)
     .map((cell): [number, number] => [cell, of.group.seedsPerCell]),
 })
 
@@ -148,7 +149,7 @@ export function standingCells(
   let left = most
   for (const cell of from ?? cellsOf(tray.body, code)) {
     if (tray.body.cells[cell] !== code) continue
-    const n = Math.min(left, standingIn(cells[cell]!))
+    const n = Math.min(left, standingIn(at(cells, cell)))
     if (n > 0) taken.push([cell, n])
     left -= n
     if (left <= 0) break

@@ -1,3 +1,4 @@
+import { at as elementAt } from '#core/numeric/at'
 import type { LineKind, LineKnown, ReadLine } from '#core/language/log-line'
 import { isFrostFree, seasonEnds } from '#core/calendar/frost'
 import { withOutside } from '#core/season/schedule/stays'
@@ -52,7 +53,7 @@ export function trayFacts(bench: Bench, line: ReadLine): TrayFacts | null {
     takesL: store ? store.store.capacityL.value : null,
     soakedG: store ? store.store.dryMixG.value + store.store.capacityL.value * 1000 : null,
     cellsUp: tray.body.cells.reduce(
-      (sum, code, cell) => sum + (own.some(({ group }) => group.code === code) ? cells[cell]!.up : 0),
+      (sum, code, cell) => sum + (own.some(({ group }) => group.code === code) ? elementAt(cells, cell).up : 0),
       0,
     ),
     seedlings: bench.context.crops.get(own[0]?.group.cropId ?? '')?.seedlings ?? 1,

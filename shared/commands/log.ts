@@ -1,3 +1,4 @@
+import { at as elementAt } from '#core/numeric/at'
 import * as z from 'zod'
 import { JOB_KINDS } from '#core/season/today/job'
 import { find, type Bench } from '../reckoning/bench'
@@ -59,7 +60,7 @@ export const water = command('water', OWN, (bench, intent, acting) => {
     : refuse(
         ['water', gone, 'trayId'],
         'This tray was emptied: there is nothing in it to water.',
-        find(bench, 'trays', intent.water[gone]!.trayId),
+        find(bench, 'trays', elementAt(intent.water, gone).trayId),
       )
 })
 const emptied = (bench: Bench, trayId: string) => find(bench, 'trays', trayId)?.body.emptiedOn != null

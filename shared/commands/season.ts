@@ -1,3 +1,4 @@
+import { at, first } from '#core/numeric/at'
 import * as z from 'zod'
 import { heldOver } from '#core/season/schedule/moves'
 import type { Day } from '#core/calendar/day'
@@ -37,7 +38,7 @@ export const plan = plainCommand(
   ({ sowings }, acting) => {
     const sown = sowings.flatMap((one) => (one.sownOn ? [{ ...one, sownOn: one.sownOn }] : []))
     const late = sowings.findIndex(({ sownOn }) => sownOn !== null && sownOn > acting.latest)
-    if (late >= 0) return inFuture(sowings[late]!.sownOn!, acting, ['sowings', late, 'sownOn'])!
+    if (late >= 0) return inFuture(at(sowings, late).sownOn!, acting, ['sowings', late, 'sownOn'])!
     const days = [...new Set(sown.map(({ sownOn }) => sownOn))]
     return [
       ...sowings.map((one) => ({
@@ -61,7 +62,7 @@ export const plan = plainCommand(
 const sownThen = (on: Day, of: readonly { id: string; body: SowingRecord }[], acting: Acting): Change =>
   entryOf(
     {
-      name: `Sown: ${of[0]!.body.name}${of.length > 1 ? ` and ${of.length - 1} more` : ''}`,
+      name: `Sown: ${first(of).body.name}${of.length > 1 ? ` and ${of.length - 1} more` : ''}`,
       kind: 'stage',
       on,
       subjects: subjects(of.map(({ id: sowingId }) => ({ sowingId, stage: 0 }))),

@@ -1,3 +1,4 @@
+import { at as elementAt } from '#core/numeric/at'
 import * as z from 'zod'
 import { dealt } from '#core/trials/trial'
 import { cellsOf, freeCode } from '#core/trays/layout'
@@ -34,7 +35,7 @@ function trialOf(intent: Intent, acting: Acting, groups: TrialRecord['arms'][num
   const arms = sides.map(({ name, recipeId, packetId }, i) => ({
     code: letter(i),
     name,
-    groups: groups[i]!,
+    groups: elementAt(groups, i),
     recipeId,
     packetId,
   }))
@@ -62,7 +63,7 @@ export const dealCells = command(
       const next = { ...group, code, name: shown.slice(0, 120), packetId: side.packetId ?? group.packetId }
       if (i === 0) groups[groups.indexOf(group)] = next
       else groups.push(next)
-      for (const cell of shares[i]!) cells[cell] = code
+      for (const cell of elementAt(shares, i)) cells[cell] = code
       return code
     })
     return [
@@ -102,7 +103,7 @@ export const dealTrays = command(
         acting,
         shares.map((share) =>
           share.flatMap((at) => {
-            const tray = there[at]!
+            const tray = elementAt(there, at)
             return isRefusal(tray)
               ? []
               : tray.body.groups.map(({ code }) => ({ trayId: tray.id, group: code }))

@@ -1,3 +1,4 @@
+import { at } from '#core/numeric/at'
 /** Where the bands of a recipe lie in a section of `height` px, and where their labels go beside it. */
 export interface Band {
   readonly top: number
@@ -19,12 +20,12 @@ export function layBands(amounts: readonly number[], height: number, labelHeight
   const half = labelHeight / 2
   const labels = bands.map((band) => band.top + band.height / 2)
   for (let i = 0; i < labels.length; i++)
-    labels[i] = Math.max(labels[i]!, half, i ? labels[i - 1]! + labelHeight : half)
+    labels[i] = Math.max(at(labels, i), half, i ? at(labels, i - 1) + labelHeight : half)
   for (let i = labels.length - 1; i >= 0; i--) {
-    const lowest = i === labels.length - 1 ? height - half : labels[i + 1]! - labelHeight
-    labels[i] = Math.min(labels[i]!, lowest)
+    const lowest = i === labels.length - 1 ? height - half : at(labels, i + 1) - labelHeight
+    labels[i] = Math.min(at(labels, i), lowest)
   }
-  return bands.map((band, i) => ({ ...band, labelY: labels[i]! }))
+  return bands.map((band, i) => ({ ...band, labelY: at(labels, i) }))
 }
 
 /** A slightly uneven line across a section, as between poured layers. */

@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import type { Container } from '#core/containers/container'
 import { catalogueOf, type Catalogue } from '#core/catalogue'
@@ -183,7 +184,7 @@ const contextFrom = remembered(
     stocks,
     mixOf: mixes,
     book: bookOf(containers, recipes, materials, calibrations),
-    feed: feeds.get(frame?.feedId ?? '') ?? FEEDS[0]!,
+    feed: feeds.get(frame?.feedId ?? '') ?? first(FEEDS),
   }),
 )
 type Parts = [

@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { isAlive } from '#core/media/material'
 import { daysBetween, type Day } from '#core/calendar/day'
 import { judged, judgedByCells, judgedDays, type Side, type Verdict } from '#core/trials/trial'
@@ -102,7 +103,7 @@ function waysOfWatering(entries: readonly Kept<EntryRecord>[]) {
         own.set(how, (own.get(how) ?? 0) + 1)
         times.set(trayId, own)
       }
-  return new Map([...times].map(([id, own]) => [id, [...own].sort((a, b) => b[1] - a[1])[0]![0]]))
+  return new Map([...times].map(([id, own]) => [id, first([...own].sort((a, b) => b[1] - a[1]))[0]]))
 }
 
 /** A side of a trial, as it was counted. */

@@ -1,3 +1,4 @@
+import { at as elementAt } from '#core/numeric/at'
 import { batchSteps, cleaningSteps, soakSteps } from '#core/jobs/batch-steps'
 import { finalSteps, moveSteps } from '#core/jobs/move-steps'
 import { answerKey, progressOf, type JobProgress } from '#core/jobs/guided-job'
@@ -85,7 +86,7 @@ function ofBatch(
   const fills = station
     ? request.fills.flatMap((fill) => {
         const all = Math.round(fill.cells ?? fill.count * fill.container.cells)
-        const cells = shareOut(all, station.of)[station.index]!
+        const cells = elementAt(shareOut(all, station.of), station.index)
         return cells === 0 ? [] : [{ ...fill, count: Math.ceil(cells / fill.container.cells), cells }]
       })
     : request.fills
@@ -126,7 +127,7 @@ function ofSowing(
   const all = list.flatMap((tray) =>
     tray.groups.flatMap((group) => group.cells.map((cell) => ({ tray, group, cell }))),
   )
-  const mine = cutUp(all, station.of)[station.index]!
+  const mine = elementAt(cutUp(all, station.of), station.index)
   return sowSteps(
     list.flatMap((tray) => {
       const groups = tray.groups.flatMap((group) => {
@@ -209,7 +210,7 @@ function ofMove(bench: Bench, body: GuidedJobRecord, station: Station | null): S
     body.kind === 'final container' ? row?.planned.stages.at(-1) : row?.planned.stages[target?.stage ?? -1]
   if (!row || !stage) return null
   const all = Math.max(1, stage.plants - stage.moved)
-  const plants = station ? shareOut(all, station.of)[station.index]! : all
+  const plants = station ? elementAt(shareOut(all, station.of), station.index) : all
   if (plants === 0) return null
   const place = stage.where.place.name
   if (body.kind === 'final container')

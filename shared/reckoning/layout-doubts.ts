@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import type { Day } from '#core/calendar/day'
 import type { LineKind, ReadLine } from '#core/language/log-line'
 import type { GroupStands } from '#core/trays/standing'
@@ -68,7 +69,7 @@ export function doubtsOf(
         },
       ],
     })
-  const group = tray.groups.length === 1 ? tray.groups[0]! : null
+  const group = tray.groups.length === 1 ? first(tray.groups) : null
   if (kind === 'look' && count !== null && group) {
     const most = group.sown * tray.seedlings
     if (group.sown > 0 && count > most)

@@ -1,3 +1,4 @@
+import { at as elementAt, last as lastOf } from '#core/numeric/at'
 import { growthStageById } from '#core/feed/growth-stage'
 import { blendOf } from '#core/media/blend'
 import { chemistryOf, dosed } from '#core/media/chemistry'
@@ -190,7 +191,7 @@ export function practiceTray(seed: number, context: Context): PracticeTray {
 function attempt(seed: number, draw: number, context: Context): PracticeTray | null {
   const random = mulberry32(draw)
   const pick = (low: number, high: number) => low + random() * (high - low)
-  const one = <Item>(list: readonly Item[]): Item => list[Math.floor(random() * list.length)]!
+  const one = <Item>(list: readonly Item[]): Item => elementAt(list, Math.floor(random() * list.length))
   const fault = one(FAULTS)
   const crop = context.crops.get(one(CROPS))
   const sign = one(fault.signs)
@@ -229,7 +230,7 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
   const { physics, daysOfFood } = insideOf(container, blend, chemistry)
   const daysUp = days - request.upAfterDays
   const growthStage = growthStageById(daysUp < 10 ? 'seed-leaves' : 'true-leaves')
-  const last = group.days.at(-1)!
+  const last = lastOf(group.days)
   const week = group.days.slice(-7)
   const fedAgo = agoOf(group.days)
   const ppfd = ppfdAt(LAMP, fault.lampCm ?? pick(22, 28))

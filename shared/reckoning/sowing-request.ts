@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { scheduleById } from '#core/season/schedule/schedules'
 import type { SeasonFrame } from '#core/season/frame'
 import { seasonEnds } from '#core/calendar/frost'
@@ -75,7 +76,7 @@ function countedOf(
   if (packetId === null || !seed || !calibrations?.things('germination').includes(packetId)) return null
   const { measured } = calibrations.of('germination', packetId)
   const last = Number(
-    measured.reduce((day, one) => (one.on > day ? one.on : day), measured[0]!.on).slice(0, 4),
+    measured.reduce((day, one) => (one.on > day ? one.on : day), first(measured).on).slice(0, 4),
   )
   const prior = germinationNow(crop, seed.germination, Math.max(0, last - seed.year)).value
   const { mean, n } = calibrations.of('germination', packetId, { mean: prior, sd: PACKET_SD })

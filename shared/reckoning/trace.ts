@@ -1,3 +1,4 @@
+import { last } from '#core/numeric/at'
 import type { Day } from '#core/calendar/day'
 import { isSign, seenName } from '#core/signs/seen'
 import { totalOf } from '#core/trays/change'
@@ -137,7 +138,7 @@ export function traceOf(
         kind: 'feed',
         column: 3,
         name: `${fed.length} ${fed.length === 1 ? 'feed' : 'feeds'}`,
-        says: `last ${printDay(fed.at(-1)!.body.on)}, ${Math.round(strengths.at(-1)!)} mg/L of nitrogen`,
+        says: `last ${printDay(last(fed).body.on)}, ${Math.round(last(strengths))} mg/L of nitrogen`,
         to: `/log?subject=${trayId}&of=fed`,
       })
       link(trayId, 'feeds')
@@ -151,7 +152,7 @@ export function traceOf(
         kind: 'water',
         column: 3,
         name: `Watered ${watered.length} ${watered.length === 1 ? 'time' : 'times'}`,
-        says: `last ${printDay(watered.at(-1)!.body.on)}`,
+        says: `last ${printDay(last(watered).body.on)}`,
         to: `/log?subject=${trayId}&of=water`,
       })
       link(trayId, 'water')

@@ -1,3 +1,4 @@
+import { at } from '#core/numeric/at'
 import type { Day } from '#core/calendar/day'
 import type { FixedTray } from '#core/season/packing/packing'
 import { shareKey } from '#core/season/packing/sharing'
@@ -164,7 +165,7 @@ export function leftEmpty(
   const cells = [...record.cells]
   let left = 0
   for (let cell = cells.length - 1; cell >= 0 && left < most; cell--) {
-    const now = stands.cells[cell]!
+    const now = at(stands.cells, cell)
     if (cells[cell] === '' || now.sown > 0 || standingIn(now) > 0) continue
     cells[cell] = ''
     left++

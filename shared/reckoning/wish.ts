@@ -1,3 +1,4 @@
+import { first as firstOf, last as lastOf } from '#core/numeric/at'
 import type { Day } from '#core/calendar/day'
 import { isFrostFree, seasonEnds } from '#core/calendar/frost'
 import { PLACE_KINDS } from '#core/places/place-kinds'
@@ -117,15 +118,15 @@ export const kindOf = (label: string): string => label.replace(/, (\d+ of \d+|ag
 /** The packet of a crop, where there is just one. */
 function onlyPacket(cropId: string, packets: ReadonlyMap<string, PacketRecord>): string | null {
   const of = [...packets].filter(([, one]) => one.cropId === cropId)
-  return of.length === 1 ? of[0]![0] : null
+  return of.length === 1 ? firstOf(of)[0] : null
 }
 
 /** `Yellow pear tomato`: the variety with its crop, where it does not name it itself. */
 function labelOf({ variety }: Wish, crop: Crop): string {
-  const called = crop.name.split(',')[0]!.replace(/ from seed$/, '')
-  const has = variety.toLowerCase().includes(called.toLowerCase().split(' ').at(-1)!)
+  const called = firstOf(crop.name.split(',')).replace(/ from seed$/, '')
+  const has = variety.toLowerCase().includes(lastOf(called.toLowerCase().split(' ')))
   const label = !variety ? called : has ? variety : `${variety} ${called.toLowerCase()}`
-  return label[0]!.toUpperCase() + label.slice(1)
+  return firstOf(label).toUpperCase() + label.slice(1)
 }
 
 /** The crop's usual schedule, with the container and the mix that were named at its foot. */
@@ -141,7 +142,7 @@ function startOf(
   crop: Crop,
   known: Known,
 ): Pick<SowingRecord, 'plants' | 'cells'> {
-  const foot = (sowing.stages ?? scheduleById(crop.scheduleId).stages)[0]!
+  const foot = firstOf((sowing.stages ?? scheduleById(crop.scheduleId).stages))
   const cellsInTray = known.containers.get(foot.containerId ?? '')?.cells ?? 1
   return startOfWish(wish.amount!, asSowingRequest(sowing, known)!, cellsInTray)
 }

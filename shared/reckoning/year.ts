@@ -1,3 +1,4 @@
+import { first as firstOf } from '#core/numeric/at'
 import { goodsName, goodsUnit } from '#core/supplies/goods'
 import { nextYear as yearOn } from '#core/language/log-line'
 import { daysBetween, type Day } from '#core/calendar/day'
@@ -427,7 +428,7 @@ export function perPlant(facts: readonly GroupFacts[], entries: readonly Kept<En
       ? [
           {
             trayId,
-            name: `Tray ${groups[0]!.trayNumber}, ${groups[0]!.name}`,
+            name: `Tray ${firstOf(groups).trayNumber}, ${firstOf(groups).name}`,
             plants,
             litres,
             mlEach: (litres * 1000) / plants,

@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import * as z from 'zod'
 import { FEEDS } from '#core/feed/feeds'
 import { FEEDING_METHODS } from '#core/feed/programme'
@@ -77,7 +78,7 @@ export const newFrame = (units: UnitSystem): SeasonFrameRecord => ({
   places: [],
   lightMethod: 'sixteen',
   feedingMethod: 'weak and often',
-  feedId: FEEDS[0]!.id,
+  feedId: first(FEEDS).id,
   ...VESSELS[units],
   nightC: null,
 })

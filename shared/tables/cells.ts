@@ -1,3 +1,4 @@
+import { at } from '#core/numeric/at'
 import { packSaid } from '#core/supplies/pack-said'
 import type { PackSize } from '#core/supplies/goods'
 import { parseNumber, parseQuantity } from '#core/units/parse'
@@ -102,7 +103,7 @@ export function readCell(
     case 'time': {
       const found = /^([01]?\d|2[0-3])[:.h]([0-5]\d)(?::\d\d)?$/.exec(said)
       return found
-        ? { value: `${found[1]!.padStart(2, '0')}:${found[2]}` }
+        ? { value: `${at(found, 1).padStart(2, '0')}:${found[2]}` }
         : problem(`“${short(said)}” is no time of day, as 07:30.`)
     }
     case 'number':
@@ -184,7 +185,7 @@ function readAmount(
 
 function readDay(said: string, { days }: Written): ReadCell {
   const year = YEAR_FIRST.exec(said)
-  if (year) return asDay(said, year[1]!, year[2]!, year[3]!)
+  if (year) return asDay(said, at(year, 1), at(year, 2), at(year, 3))
   const own = OWN_DAY.exec(said)
   if (!own) return problem(`“${short(said)}” is no calendar day. Write it as 2027-04-12.`)
   const [, first, second, last] = own

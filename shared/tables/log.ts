@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { CALIBRATIONS, calibrationById, type CalibrationId } from '#core/learning/calibrations'
 import { SEEN_IDS } from '#core/signs/seen'
 import type { Problem } from '#core/problem'
@@ -117,7 +118,7 @@ export const ENTRIES: Table<'entries'> = {
       litres: body.water.some(({ litres }) => litres !== null)
         ? body.water.reduce((sum, { litres }) => sum + (litres ?? 0), 0)
         : null,
-      weight_g: body.grams ?? (body.water.length === 1 ? body.water[0]!.grams : null),
+      weight_g: body.grams ?? (body.water.length === 1 ? first(body.water).grams : null),
       id,
     },
   ],
@@ -218,8 +219,8 @@ export const AIR: Table<'entries'> = {
     }))
     const twice = days.find(({ on: day }, i) => days.findIndex((one) => one.on === day) !== i)
     if (twice) return [{ path: ['on'], message: `${twice.on} stands there twice for this place.` }]
-    const last = days.reduce((late, one) => (one.on > late ? one.on : late), days[0]!.on)
-    const { name } = lines[0]!.place as Named
+    const last = days.reduce((late, one) => (one.on > late ? one.on : late), first(days).on)
+    const { name } = first(lines).place as Named
     return { ...body, name: `Air: ${name}`.slice(0, 120), on: last, climate: days }
   },
   facts: ({ climate, placeId }) =>

@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import Fuse from 'fuse.js'
 import type { NamedKind } from './column'
 
@@ -38,7 +39,7 @@ export function findNamed(text: string, kinds: readonly NamedKind[], names: Name
   const found = exact.length
     ? exact
     : all.filter((one) => known(one).some((word) => withoutPlural(word) === withoutPlural(said)))
-  if (found.length === 1) return found[0]!
+  if (found.length === 1) return first(found)
   if (found.length > 1)
     return `“${text}” may be ${listed(found.map(({ name, id }) => `${name} (${id})`))}: write what stands in brackets.`
   const near = new Fuse(all, { keys: ['name', 'also'], threshold: 0.4 }).search(text, { limit: 3 })

@@ -1,3 +1,4 @@
+import { at as elementAt, first as firstOf } from '#core/numeric/at'
 import Papa from 'papaparse'
 import { bodyOf, type Bodies, type Collection, type Stored } from '#shared/records/collections'
 import type { Problem } from '#core/problem'
@@ -135,9 +136,9 @@ function linesOf(text: string) {
 
 /** What parts the cells of its first line; headings hold little else. */
 function separatorOf(text: string): string {
-  const first = text
+  const first = firstOf(text
     .trimStart()
-    .split(/\r?\n/, 1)[0]!
+    .split(/\r?\n/, 1))
     .replace(/"[^"]*"/g, '')
   const count = (mark: string) => first.split(mark).length - 1
   return ['\t', ';', ',', '|'].reduce((best, mark) => (count(mark) > count(best) ? mark : best), ',')
@@ -158,7 +159,7 @@ function readLine(
   for (const [i, column] of columns.entries()) {
     const cell = cells[i] ?? ''
     if (!column || column.onlyOut || cell.trim() === '') continue
-    const read = readCell(cell, column, { ...how, unit: headings[i]!.unit })
+    const read = readCell(cell, column, { ...how, unit: elementAt(headings, i).unit })
     if ('problem' in read) problems.push({ line, column: column.key, message: read.problem })
     else said[column.key] = read.value
   }
@@ -198,9 +199,9 @@ function madeFrom(
   stood: object | null,
   names: Names,
 ): object | readonly Problem[] {
-  const begun = structuredCloneOf(stood ?? table.begin?.(said[0]!) ?? {})
+  const begun = structuredCloneOf(stood ?? table.begin?.(firstOf(said)) ?? {})
   const body = table.columns.reduce((so, { key, path }) => {
-    const value = said[0]![key]
+    const value = firstOf(said)[key]
     return path && value !== undefined ? withField(so, path, asField(value)) : so
   }, begun)
   return table.make?.(said, body, names, stood !== null) ?? body
@@ -217,7 +218,7 @@ export function recordFrom<C extends Collection>(
   stood: Bodies[C] | null,
   names: Names,
 ): { body: Bodies[C] } | { problems: LineProblem[] } {
-  const at = (problem: Problem): LineProblem => ({ line: record.lines[0]!, ...columnOf(problem, table) })
+  const at = (problem: Problem): LineProblem => ({ line: firstOf(record.lines), ...columnOf(problem, table) })
   const made = madeFrom(record, table, stood, names)
   if (Array.isArray(made)) return { problems: (made as Problem[]).map(at) }
   const read = bodyOf(table.collection as C).safeParse(made)
@@ -263,7 +264,7 @@ export function meantAmong<C extends Collection>(
   }
   /** The one a record means: by the id its lines give, else the same thing by what they say. */
   return (record: ReadRecord): Stored<Bodies[C]> | null => {
-    const named = byId.get(String(record.said[0]!.id ?? '').toLowerCase())
+    const named = byId.get(String(firstOf(record.said).id ?? '').toLowerCase())
     if (named || byKey.size === 0) return named ?? null
     const made = madeFrom(record, table as unknown as Table, null, names)
     return Array.isArray(made) ? null : (byKey.get(table.same?.(made as Bodies[C], names) ?? '') ?? null)

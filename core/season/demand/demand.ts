@@ -1,3 +1,4 @@
+import { first as firstOf } from '../../numeric/at'
 import type { Fill } from '../../media/batch-request'
 import { STIRRABLE } from '../../media/batch-request'
 import { addDays, dayNumber, daysBetween, type Day } from '../../calendar/day'
@@ -85,7 +86,7 @@ export const roomIndoors = (places: readonly Place[]): number =>
 export function extentOf(rows: readonly { planned: PlannedSowing }[], frame: SeasonFrame, today: Day) {
   const firsts = rows.map(({ planned }) => planned.treatOn ?? planned.sowOn)
   const lasts = rows.map(({ planned }) => planned.outOn)
-  const from = [...firsts, rows.length ? firsts[0]! : today].reduce(
+  const from = [...firsts, rows.length ? firstOf(firsts) : today].reduce(
     (a, b) => (a < b ? a : b),
     seasonEnds(frame).last,
   )
@@ -150,7 +151,7 @@ export function feedDemandOf(
   { canL }: Pick<SeasonFrame, 'canL'>,
 ): FeedDemand {
   const solutionL = of.reduce((sum, one) => sum + one.solutionL, 0)
-  const on = of.reduce((first, one) => (one.on < first ? one.on : first), of[0]!.on)
+  const on = of.reduce((first, one) => (one.on < first ? one.on : first), firstOf(of).on)
   return { on, nMgPerL, solutionL, cans: Math.max(1, Math.ceil(solutionL / canL - 1e-9)), of }
 }
 
@@ -165,7 +166,7 @@ export function gather<T>(
   const groups: T[][] = []
   for (const one of sorted) {
     const group = open.get(kind(one))
-    if (group && daysBetween(day(group[0]!), day(one)) <= withinDays) group.push(one)
+    if (group && daysBetween(day(firstOf(group)), day(one)) <= withinDays) group.push(one)
     else {
       const begun = [one]
       open.set(kind(one), begun)

@@ -1,3 +1,4 @@
+import { at as elementAt, first, last as lastOf } from '../../numeric/at'
 import { cellVolume } from '../../containers/container'
 import { planProgramme, type FeedStage, type FeedingMethod } from '../../feed/programme'
 import type { Feed } from '../../feed/feed'
@@ -43,7 +44,7 @@ export function feedSowing(
   const last = careUntil ? feedsOfLast(planned, method, careUntil) : []
   if (!emergeOn || emergeOn >= outOn) return { feeds: last, hungryOn: null }
   const pieces: { feed: FeedStage; stage: number }[] = []
-  let recipeId = stages[0]!.recipeId
+  let recipeId = first(stages).recipeId
   for (const stage of stages) {
     recipeId = stage.recipeId ?? recipeId
     const from = stage.from > emergeOn ? stage.from : emergeOn
@@ -74,7 +75,7 @@ export function feedSowing(
     feed,
     appetite: crop.appetite,
     method,
-    plants: stages.at(-1)!.plants,
+    plants: lastOf(stages).plants,
     stages: pieces.map((piece) => piece.feed),
   })
   return {
@@ -85,9 +86,9 @@ export function feedSowing(
         .filter(({ notYet, day }) => !notYet && addDays(emergeOn, day) < outOn)
         .map(({ day, stage, nMgPerL, mlPerPlant }) => ({
           on: addDays(emergeOn, day),
-          stage: pieces[stage]!.stage,
+          stage: elementAt(pieces, stage).stage,
           nMgPerL,
-          solutionL: (mlPerPlant * stages[pieces[stage]!.stage]!.plants) / 1000,
+          solutionL: (mlPerPlant * elementAt(stages, elementAt(pieces, stage).stage).plants) / 1000,
         })),
       ...last,
     ],

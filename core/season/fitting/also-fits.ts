@@ -1,3 +1,4 @@
+import { first } from '../../numeric/at'
 import type { Crop } from '../../sowing/crop'
 import type { SeasonBook } from '../book'
 import { daysBetween } from '../../calendar/day'
@@ -38,7 +39,7 @@ export function alsoFits(
       const { sowRange } = planSowing({ ...asked(crop, season), stages }, frame, book)
       if (from < sowRange[0] || from > sowRange[1]) return []
       const planned = planSowing({ ...asked(crop, season), stages, sowOn: from }, frame, book)
-      const share = shareOf({ id: crop.id, name: crop.name, planned, crop }, planned.stages[0]!)
+      const share = shareOf({ id: crop.id, name: crop.name, planned, crop }, first(planned.stages))
       if (!planned.emergence || apart(tray, share, shareDaysOf(frame)) !== null) return []
       const middle = (daysBetween(sowRange[0], from) + daysBetween(sowRange[1], from)) / 2
       return [{ crop, season, away: Math.abs(middle) }]

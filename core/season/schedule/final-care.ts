@@ -1,3 +1,4 @@
+import { last as lastOf } from '../../numeric/at'
 import { cellVolume } from '../../containers/container'
 import { habitOf, type FeedingMethod } from '../../feed/programme'
 import type { Crop } from '../../sowing/crop'
@@ -52,7 +53,7 @@ const DRINK_SHARE = 0.07
 export const FEED_SHARE = 0.1
 
 const lastContainer = (planned: Pick<PlannedSowing, 'stages'>): PlannedStage | null => {
-  const last = planned.stages.at(-1)!
+  const last = lastOf(planned.stages)
   return last.kind === 'set in' ? last : null
 }
 

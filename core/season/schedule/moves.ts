@@ -1,3 +1,4 @@
+import { at } from '../../numeric/at'
 import { cellVolume, type Container } from '../../containers/container'
 import { addDays, daysBetween, type Day } from '../../calendar/day'
 import { stage as newStage, type ScheduleStage } from './schedules'
@@ -29,8 +30,8 @@ export function edgeMoved<Sowing extends Dated>(
   index: number,
   days: number,
 ): Sowing {
-  const long = (i: number) => daysBetween(planned.stages[i]!.from, planned.stages[i]!.until)
-  const last = index === stages.length - 1 || stages[index + 1]!.kind === 'set in'
+  const long = (i: number) => daysBetween(at(planned.stages, i).from, at(planned.stages, i).until)
+  const last = index === stages.length - 1 || at(stages, index + 1).kind === 'set in'
   const most = last ? Infinity : long(index + 1) - 1
   const by = Math.max(1 - long(index), Math.min(days, most))
   return {
@@ -86,8 +87,8 @@ export function heldOver<Sowing extends Dated>(
     days: Math.max(
       1,
       daysBetween(
-        planned.stages[i]!.from,
-        i === index - 1 ? latest(today, stands.from) : planned.stages[i]!.until,
+        at(planned.stages, i).from,
+        i === index - 1 ? latest(today, stands.from) : at(planned.stages, i).until,
       ),
     ),
   }))

@@ -1,3 +1,4 @@
+import { at } from '../../numeric/at'
 import type { ScheduleStage } from './schedules'
 
 /** What roots looked like when plants came out of a container. */
@@ -25,13 +26,13 @@ export function daysByRoots(
   const after = [...days]
   let shifted: { stage: number; days: number; roots: Roots } | null = null
   for (let i = 0; i + 1 < stages.length; i++) {
-    const [here, next] = [stages[i]!, stages[i + 1]!]
+    const [here, next] = [at(stages, i), at(stages, i + 1)]
     const moves = next.kind === 'prick out' || next.kind === 'pot up'
     const roots = here.containerId === null ? undefined : seen(here.containerId)
     if (!moves || !roots || here.days !== null || next.days !== null) continue
     const wanted = SHIFT_DAYS[roots]
     // The stage that gets shorter keeps its least.
-    const shorter = wanted < 0 ? after[i]! : after[i + 1]!
+    const shorter = wanted < 0 ? at(after, i) : at(after, i + 1)
     const by = Math.sign(wanted) * Math.min(Math.abs(wanted), Math.max(0, shorter - MIN_DAYS))
     if (by === 0) continue
     after[i]! += by

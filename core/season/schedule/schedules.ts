@@ -1,3 +1,4 @@
+import { at as elementAt } from '../../numeric/at'
 import { cellVolume, type Container } from '../../containers/container'
 import { wholeWithin, within, type Problem } from '../../problem'
 
@@ -193,7 +194,7 @@ function shrinks(
   if (!here || index === 0) return []
   for (let i = index - 1; i >= 0; i--) {
     const before = at(i)
-    if (!before || stages[i]!.kind === 'broadcast') continue
+    if (!before || elementAt(stages, i).kind === 'broadcast') continue
     return cellVolume(here).value < cellVolume(before).value
       ? [{ path: [index, 'containerId'], message: `${here.name} is smaller than ${before.name} below it.` }]
       : []

@@ -1,3 +1,4 @@
+import { at as elementAt, first as firstOf, last as lastOf } from '../../numeric/at'
 import type { Container } from '../../containers/container'
 import { printPath, under, wholeWithin, within, type Problem } from '../../problem'
 import { countsSeedlings, type Crop } from '../../sowing/crop'
@@ -93,7 +94,7 @@ function tooMany(request: SowingRequest, book: SeasonBook): Problem[] {
   // Far from the limit it is not worth the search.
   if (request.plants * 2 < MAX_CELLS * germination * 0.5 ** request.seedYears) return []
   try {
-    startOf(request, stagesOf(request)[0]!, book.findContainer)
+    startOf(request, firstOf(stagesOf(request)), book.findContainer)
     return []
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
@@ -133,26 +134,26 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   if (problem) throw new RangeError(`${printPath(problem.path)}: ${problem.message}`)
   const { crop } = request
   const stages = stagesOf(request)
-  const start = startOf(request, stages[0]!, book.findContainer)
+  const start = startOf(request, firstOf(stages), book.findContainer)
 
   const methods = { light: frame.lightMethod, feeding: frame.feedingMethod }
   const wheres = stages.map((stage) => whereOf(stage, crop, frame, request.placeId ?? null))
-  const cares = stages.map((stage, i) => careFor(stage, crop, methods, wheres[i]!))
+  const cares = stages.map((stage, i) => careFor(stage, crop, methods, elementAt(wheres, i)))
   const { days, shifted } = daysByRoots(stageDays(request, stages), stages, (id) =>
     request.roots?.get(rootsKey(crop.id, id)),
   )
-  const whole = days.reduce((sum, n) => sum + n, 0) - (stages.at(-1)!.kind === 'set in' ? days.at(-1)! : 0)
+  const whole = days.reduce((sum, n) => sum + n, 0) - (lastOf(stages).kind === 'set in' ? lastOf(days) : 0)
   const outBy = request.outOn ?? defaultOut(crop, request.season, frame)
   const plannedSow = request.sowOn ?? addDays(outBy, -whole)
   const held = (key: string, due: Day) =>
     request.done[key] ?? (request.notBefore && due < request.notBefore ? request.notBefore : due)
   const sowOn = held('stage-0', plannedSow)
 
-  const expectedDays = daysUp(crop, request.upDays ?? null, cares[0]!.mixC)
+  const expectedDays = daysUp(crop, request.upDays ?? null, firstOf(cares).mixC)
   // What the place was really like says when it is late, not what it was meant to be like.
   const emergence =
     expectedDays && request.done['stage-0'] && request.warmth
-      ? daysByWarmth(crop, expectedDays, sowOn, request.warmth(wheres[0]!.untilUp, cares[0]!.mixC))
+      ? daysByWarmth(crop, expectedDays, sowOn, request.warmth(firstOf(wheres).untilUp, firstOf(cares).mixC))
       : expectedDays
   // What is still within the packet's own days is not late.
   const latest = request.upDays?.to ?? 0
@@ -167,16 +168,16 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
   // What came up late climbs late.
   const heldUp = request.done.up && expected ? daysBetween(expected, request.done.up) : 0
 
-  const outIndex = stages.at(-1)!.kind === 'set in' ? stages.length - 1 : stages.length
+  const outIndex = lastOf(stages).kind === 'set in' ? stages.length - 1 : stages.length
   const dues: Day[] = [plannedSow]
   const froms: Day[] = [sowOn]
   days.forEach((n, i) => {
-    const due = addDays(froms[i]!, i === 0 ? Math.max(1, n + heldUp) : n)
+    const due = addDays(elementAt(froms, i), i === 0 ? Math.max(1, n + heldUp) : n)
     dues.push(due)
     froms.push(held(i + 1 === outIndex ? 'out' : `stage-${i + 1}`, due))
   })
-  const outOn = froms[outIndex]!
-  const until = (i: number) => froms[i + 1]!
+  const outOn = elementAt(froms, outIndex)
+  const until = (i: number) => elementAt(froms, i + 1)
 
   const wanted = Math.ceil(request.plants * (1 + SPARE_PLANTS))
   // No more are carried on than came up, once it is late for the rest: until then more may come.
@@ -206,15 +207,15 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
       ...ballOf(stage, before, container!, each),
     })
     const fill = filled(places - moved)
-    const where = wheres[index]!
+    const where = elementAt(wheres, index)
     const flatsFor = (plants: number) => flatsOf(container!) * filled(plants).count
     const flats = flatsFor(places)
-    const span = { from: froms[index]!, until: until(index), flats }
+    const span = { from: elementAt(froms, index), until: until(index), flats }
     return {
       index,
       kind: stage.kind,
-      dueOn: dues[index]!,
-      from: froms[index]!,
+      dueOn: elementAt(dues, index),
+      from: elementAt(froms, index),
       until: until(index),
       fill,
       container,
@@ -231,7 +232,7 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
       ],
       moved,
       plants: index === 0 ? start.cells : places,
-      care: cares[index]!,
+      care: elementAt(cares, index),
     }
   })
   const slack = Math.round(((crop.weeks[1] - crop.weeks[0]) / 2) * 7)
@@ -241,7 +242,7 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     ...sown,
     stages: planned,
     sowRange: [addDays(plannedSow, -slack), addDays(plannedSow, slack)],
-    outDueOn: dues[outIndex]!,
+    outDueOn: elementAt(dues, outIndex),
     treatOn: crop.treatment ? addDays(sowOn, -crop.treatment.days) : null,
     emergence,
     emergeOn: upOn,
@@ -252,7 +253,7 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
       frame,
       { ...sown, planned, shifted },
       { ...start, up },
-      cares[0]!.mixC,
+      firstOf(cares).mixC,
       emergence !== null,
     ),
   }

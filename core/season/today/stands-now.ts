@@ -1,3 +1,4 @@
+import { last as lastOf } from '../../numeric/at'
 import type { Day } from '../../calendar/day'
 import type { PlannedSowing } from '../schedule/sowing'
 import type { PlannedStage } from '../schedule/sowing-request'
@@ -19,7 +20,7 @@ export function standsNow(
   days: Readonly<Record<string, Day>> | undefined,
 ): Stands | null {
   if (!days || days.lost) return null
-  const last = planned.stages.at(-1)!
+  const last = lastOf(planned.stages)
   if (days.out) return last.kind === 'set in' ? { stage: last, placeIds: [last.where.place.id] } : null
   const stage = planned.stages.findLast(({ index }) => days[`stage-${index}`] !== undefined)
   if (!stage) return null

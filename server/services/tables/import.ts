@@ -1,3 +1,4 @@
+import { at, first } from '#core/numeric/at'
 import { randomUUID } from 'node:crypto'
 import { dequal } from 'dequal'
 import type { Bodies, Collection, Stored } from '#shared/records/collections'
@@ -109,7 +110,7 @@ async function taken(
       if (says?.every((one) => facts!.has(one)) || (made.stood && dequal(made.stood.body, made.body)))
         state = 'same'
       else {
-        const kept = await keep(tx, householdId, table, made.stood ?? ids[i]!, made.body, record)
+        const kept = await keep(tx, householdId, table, made.stood ?? at(ids, i), made.body, record)
         if ('problems' in kept) found = kept.problems
         else {
           state = made.stood ? 'changed' : 'new'
@@ -168,7 +169,7 @@ async function keep(
     const found = error.problems ?? []
     return {
       problems: (found.length ? found : [{ path: [], message: error.message }]).map((problem) => ({
-        line: lines[0]!,
+        line: first(lines),
         ...columnOf(problem, table),
       })),
     }

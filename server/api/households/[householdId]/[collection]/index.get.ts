@@ -1,3 +1,4 @@
+import { last } from '#core/numeric/at'
 import { setResponseHeader } from 'h3'
 import * as z from 'zod'
 import { bodyOf, stored, type Stored } from '#shared/records/collections'
@@ -33,7 +34,7 @@ export default collectionRoute(
     if (collection === 'entries') return page
     if (page.length === query.limit) {
       const next = new URLSearchParams({
-        from: page.at(-1)!.id,
+        from: last(page).id,
         newest: query.newest,
         limit: `${query.limit}`,
       })
