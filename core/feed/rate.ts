@@ -149,7 +149,9 @@ function readAmount(
     /^(.*[a-z.])\s*\/\s*(\d*.*[a-z].*)$/i.exec(said) ??
     /^(\S+ \S+)\s+an?\s+(.+)$/i.exec(said)
   if (!parts) return failed(`'${said}' is not a rate`)
-  const vessel = at(parts, 2).replace(/\s*(?:of )?water$/i, '').replace(/^(?:the|each|every|an?|one) /i, '')
+  const vessel = at(parts, 2)
+    .replace(/\s*(?:of )?water$/i, '')
+    .replace(/^(?:the|each|every|an?|one) /i, '')
   const water = /^[\d.¼½¾⅓⅔⅛]/.test(vessel)
     ? vessel
     : /^(?:half|quarter|third)\b/i.test(vessel)

@@ -220,7 +220,10 @@ function mixSteps(
   const hotWater = mix.hotWater?.of === 'mix' ? mix.hotWater : null
   const measure = (one: 'all' | 'cooked' | 'alive'): Step['say'] =>
     mix.measures
-      .map(({ material, scoops }, index) => ({ material, scoops: tubPlan ? elementAt(tubPlan.scoops, index) : scoops }))
+      .map(({ material, scoops }, index) => ({
+        material,
+        scoops: tubPlan ? elementAt(tubPlan.scoops, index) : scoops,
+      }))
       .filter(({ material }) => one === 'all' || isAlive(material) === (one === 'alive'))
       .flatMap(({ material, scoops }, index) => [index ? ', ' : '', ...said(scoops, material.name, request)])
   const extras: Step['say'] = (whole?.extras ?? []).flatMap(({ material, massG, volumeMl }) => [

@@ -121,7 +121,9 @@ const written: Reader = (text, { today }, past) => {
   const swapped = first ? null : rule(`${MONTH}(?: the)? (\\d{1,2})(?: (?:st|nd|rd|th))?${YEAR}`).exec(text)
   const match = first ?? swapped
   if (!match) return null
-  const [day, month] = first ? [elementAt(match, 1), elementAt(match, 2)] : [elementAt(match, 2), elementAt(match, 1)]
+  const [day, month] = first
+    ? [elementAt(match, 1), elementAt(match, 2)]
+    : [elementAt(match, 2), elementAt(match, 1)]
   return told(match[0], near(monthOf(month), Number(day), match[3], today, past))
 }
 

@@ -276,7 +276,9 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   const stands = (phrase: readonly string[], from: number) =>
     open(from, phrase.length) &&
     phrase.every(
-      (word, i) => elementAt(words, from + i).plain === plainWord(word) && (i === 0 || !elementAt(words, from + i).parted),
+      (word, i) =>
+        elementAt(words, from + i).plain === plainWord(word) &&
+        (i === 0 || !elementAt(words, from + i).parted),
     )
   const isPhrase = (phrase: readonly string[]) => phrase.map(plainWord)
 
@@ -475,7 +477,8 @@ function sowingsIn(
     )
       continue
     // Of several that are called so, the one that stands here.
-    const here = at.named.find(({ cropId }) => standing.some((one) => one.cropId === cropId)) ?? first(at.named)
+    const here =
+      at.named.find(({ cropId }) => standing.some((one) => one.cropId === cropId)) ?? first(at.named)
     use(i, at.length, cropName(here.cropId))
     return { cropId: here.cropId, found: sowings.filter(({ cropId }) => cropId === here.cropId) }
   }

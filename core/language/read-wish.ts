@@ -94,18 +94,24 @@ function settle(
   const asks = [...draft.asks]
   const beside: number[] = []
   if (cropAt >= 0) {
-    for (let i = cropAt - 1; isLoose.has(i) && !elementAt(words, i + 1).parted && canName(elementAt(words, i)); i--)
+    for (
+      let i = cropAt - 1;
+      isLoose.has(i) && !elementAt(words, i + 1).parted && canName(elementAt(words, i));
+      i--
+    )
       beside.unshift(i)
     for (
       let i = cropEnd;
-      isLoose.has(i) && (elementAt(words, i).quoted || (!elementAt(words, i).parted && canName(elementAt(words, i))));
+      isLoose.has(i) &&
+      (elementAt(words, i).quoted || (!elementAt(words, i).parted && canName(elementAt(words, i))));
       i++
     )
       beside.push(i)
   } else {
     // Without a crop the words that name something are asked about together.
     const first = loose.find((i) => canName(elementAt(words, i)))
-    if (first !== undefined) for (let i = first; isLoose.has(i) && canName(elementAt(words, i)); i++) beside.push(i)
+    if (first !== undefined)
+      for (let i = first; isLoose.has(i) && canName(elementAt(words, i)); i++) beside.push(i)
   }
   let cropIds = [...new Set(draft.named.map(({ cropId }) => cropId))]
   let packetId: string | null = null

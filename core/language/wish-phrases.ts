@@ -168,7 +168,8 @@ const PHRASES: readonly Phrase[] = [
   said(
     `(?:(\\d+) (?:time|x|×) )?(?:every|each) (?:(\\d+) )?(day|week|fortnight|month)(?: (\\d+) (?:time|x|×))?`,
     'repeats',
-    (m) => `every ${number(m[2]) * UNIT_DAYS[elementAt(m, 3)]!} days${(m[1] ?? m[4]) ? `, ${m[1] ?? m[4]} times` : ''}`,
+    (m) =>
+      `every ${number(m[2]) * UNIT_DAYS[elementAt(m, 3)]!} days${(m[1] ?? m[4]) ? `, ${m[1] ?? m[4]} times` : ''}`,
     (d, m) => {
       d.everyDays = number(m[2]) * UNIT_DAYS[elementAt(m, 3)]!
       const times = m[1] ?? m[4]

@@ -209,7 +209,8 @@ export function measuredCurve(
   const column = (depthCm: number, drains: number) =>
     holds.value *
     QUADRATURE.points.reduce(
-      (sum, t, i) => sum + elementAt(QUADRATURE.weights, i) * waterOf(ingredients, opening * drains * t * depthCm),
+      (sum, t, i) =>
+        sum + elementAt(QUADRATURE.weights, i) * waterOf(ingredients, opening * drains * t * depthCm),
       0,
     )
   const tooWet = (drains: number) =>

@@ -66,7 +66,9 @@ export function stretch(
       if (!best) return []
       return [
         {
-          parts: best.parts.flatMap((parts, i) => (parts > 0 ? [{ materialId: elementAt(ids, i), parts }] : [])),
+          parts: best.parts.flatMap((parts, i) =>
+            parts > 0 ? [{ materialId: elementAt(ids, i), parts }] : [],
+          ),
           share: share(best.parts),
           before,
           after: best.traits,

@@ -80,7 +80,12 @@ const round = (value: number) => Math.round(value * 100) / 100
 
 function usualPauseMs(samples: readonly Sample[]): number {
   const pauses = samples.slice(1).map(({ atMs }, i) => atMs - elementAt(samples, i).atMs)
-  return pauses.length ? elementAt(pauses.sort((a, b) => a - b), Math.floor(pauses.length / 2)) : 0
+  return pauses.length
+    ? elementAt(
+        pauses.sort((a, b) => a - b),
+        Math.floor(pauses.length / 2),
+      )
+    : 0
 }
 
 function spoken(ms: number): string {

@@ -41,9 +41,8 @@ export function unitShown(base: number, dimension: Dimension, units: UnitSystem)
   if (dimension === 'temperature') return SHOWN.temperature[units]
   const schedule = MEASURES[dimension][units]
   const size = Math.abs(base)
-  return (
-    schedule.find(({ id, from }) => size >= from * unitById(id).factor * (1 - 1e-9)) ?? last(schedule)
-  ).id
+  return (schedule.find(({ id, from }) => size >= from * unitById(id).factor * (1 - 1e-9)) ?? last(schedule))
+    .id
 }
 
 /**

@@ -117,7 +117,8 @@ function drawKey(
 
   let line = y0 + at(plan.heightMm) + LINE_MM
   const columns = [0, 10, width * 0.5, width * 0.66, width * 0.83].map((mm) => left + mm)
-  for (const [i, head] of ['', 'what', 'cells', 'day', 'up'].entries()) set(head, elementAt(columns, i), line, 3)
+  for (const [i, head] of ['', 'what', 'cells', 'day', 'up'].entries())
+    set(head, elementAt(columns, i), line, 3)
   for (const { group, cells } of stands.groups) {
     line += LINE_MM
     pdf
@@ -131,7 +132,10 @@ function drawKey(
       group.name,
       elementAt(columns, 1),
       line,
-      Math.min(4.2, (4.2 * (elementAt(columns, 2) - elementAt(columns, 1) - 2)) / measure(group.name, 4.2, false)),
+      Math.min(
+        4.2,
+        (4.2 * (elementAt(columns, 2) - elementAt(columns, 1) - 2)) / measure(group.name, 4.2, false),
+      ),
     )
     set(counted(cells, 'cell'), elementAt(columns, 2), line, 3.6)
     set(days.get(group.code) ?? '', elementAt(columns, 3), line, 3.6)

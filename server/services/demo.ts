@@ -56,10 +56,7 @@ async function writeDemo(tx: Transaction, householdId: string, name: string): Pr
   } finally {
     archive.close()
   }
-  await tx
-    .update(households)
-    .set({ name, clock: demoClock() })
-    .where(eq(households.householdId, householdId))
+  await tx.update(households).set({ name, clock: demoClock() }).where(eq(households.householdId, householdId))
 }
 /** Started after its day is over the demo’s day begins anew; one that was set to another day or pace goes on. */
 const beginDemoDayAgain = (tx: Transaction) =>

@@ -18,7 +18,11 @@ export function fromTable(
   names: Names,
   meant: Set<string>,
 ) {
-  const none = { body: null, stood: null, name: String(first(record.said).name ?? first(record.said).what ?? '') }
+  const none = {
+    body: null,
+    stood: null,
+    name: String(first(record.said).name ?? first(record.said).what ?? ''),
+  }
   if (record.problems.length) return { ...none, problems: [...record.problems] }
   const stood = meantBy(record)
   const read = recordFrom(record, table, stood?.body ?? null, names)

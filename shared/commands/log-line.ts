@@ -53,7 +53,8 @@ export function trayFacts(bench: Bench, line: ReadLine): TrayFacts | null {
     takesL: store ? store.store.capacityL.value : null,
     soakedG: store ? store.store.dryMixG.value + store.store.capacityL.value * 1000 : null,
     cellsUp: tray.body.cells.reduce(
-      (sum, code, cell) => sum + (own.some(({ group }) => group.code === code) ? elementAt(cells, cell).up : 0),
+      (sum, code, cell) =>
+        sum + (own.some(({ group }) => group.code === code) ? elementAt(cells, cell).up : 0),
       0,
     ),
     seedlings: bench.context.crops.get(own[0]?.group.cropId ?? '')?.seedlings ?? 1,

@@ -2,9 +2,9 @@ import type * as z from 'zod'
 import { doseProblems, type DoseRequest } from '#core/feed/dose'
 import type { Problem } from '#core/problem'
 import type { Context } from './context'
-import type { feedFields } from '../records/feed';
+import type { feedFields } from '../records/feed'
 import { asFeed } from '../records/feed'
-import type { toolFields } from '../records/tool';
+import type { toolFields } from '../records/tool'
 import { asTool } from '../records/tool'
 import type { FeedingRecord } from '../records/feeding'
 

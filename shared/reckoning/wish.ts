@@ -142,7 +142,7 @@ function startOf(
   crop: Crop,
   known: Known,
 ): Pick<SowingRecord, 'plants' | 'cells'> {
-  const foot = firstOf((sowing.stages ?? scheduleById(crop.scheduleId).stages))
+  const foot = firstOf(sowing.stages ?? scheduleById(crop.scheduleId).stages)
   const cellsInTray = known.containers.get(foot.containerId ?? '')?.cells ?? 1
   return startOfWish(wish.amount!, asSowingRequest(sowing, known)!, cellsInTray)
 }

@@ -136,10 +136,7 @@ function linesOf(text: string) {
 
 /** What parts the cells of its first line; headings hold little else. */
 function separatorOf(text: string): string {
-  const first = firstOf(text
-    .trimStart()
-    .split(/\r?\n/, 1))
-    .replace(/"[^"]*"/g, '')
+  const first = firstOf(text.trimStart().split(/\r?\n/, 1)).replace(/"[^"]*"/g, '')
   const count = (mark: string) => first.split(mark).length - 1
   return ['\t', ';', ',', '|'].reduce((best, mark) => (count(mark) > count(best) ? mark : best), ',')
 }

@@ -147,7 +147,8 @@ function manifestFrom(text: Buffer): Manifest {
     throw refused('manifest.json of this archive is not JSON.')
   }
   const read = manifest.safeParse(upgradedManifest(said))
-  if (!read.success) throw refused(`manifest.json of this archive: ${first(problemsFrom(read.error)).message}`)
+  if (!read.success)
+    throw refused(`manifest.json of this archive: ${first(problemsFrom(read.error)).message}`)
   if (read.data.version > ARCHIVE_VERSION)
     throw refused(
       `This archive is of version ${read.data.version} of the format; this Blastomix reads up to ${ARCHIVE_VERSION}. Bring Blastomix up to date first.`,
