@@ -37,54 +37,50 @@ export type Picture =
   | { readonly kind: 'wash' }
   | { readonly kind: 'cover'; readonly cover: 'dome' | 'film' | 'none'; readonly warm: boolean }
 
-/** A picture in words, for those who cannot see it. */
-export function pictureWords(picture: Picture): string {
-  switch (picture.kind) {
-    case 'tub':
-      return `${picture.of} filled to ${Math.round(picture.filled * 100)} % of its height`
-    case 'scoops':
-      return picture.of
-        .map(({ name, scoops }) => `${Math.round(scoops * 4) / 4} scoops of ${name}`)
-        .join(', ')
-    case 'squeeze':
-      return 'A fist squeezing a ball of mix: it holds, and no water runs'
-    case 'sieve':
-      return 'A sieve over a tub'
-    case 'thermometer':
-      return `A thermometer in the middle of the mix, below ${picture.belowC} °C`
-    case 'cell':
-      return [
-        `Section through a cell ${Math.round(picture.depthMm)} mm deep`,
-        picture.freeMm > 0 ? `${Math.round(picture.freeMm)} mm free at the top` : 'filled to the rim',
-        picture.dentMm > 0 ? `a dent ${Math.round(picture.dentMm)} mm deep` : '',
-        picture.seeds > 0 ? `${picture.seeds} ${picture.seeds === 1 ? 'seed' : 'seeds'}` : '',
-        picture.coverMm > 0 ? `covered ${Math.round(picture.coverMm)} mm` : '',
-      ]
-        .filter(Boolean)
-        .join(', ')
-    case 'cells':
-      return `${picture.chosen.length} of ${picture.rows * picture.columns} cells of the tray, in ${picture.rows} rows`
-    case 'soak':
-      return picture.how === 'below'
-        ? `A tray standing in water to ${Math.round(picture.stands * 100)} % of its cells`
-        : picture.how === 'mist'
-          ? 'A fine mist over the tray'
-          : 'A gentle rose over the tray'
-    case 'can':
-      return `A can filled to ${Math.round(picture.filled * 100)} %`
-    case 'plant':
-      return picture.lift
-        ? 'A seedling held by a leaf, never by its stem'
-        : picture.bury
-          ? 'A seedling set deep, the mix up to its seed leaves'
-          : 'A seedling set as deep as it stood'
-    case 'hole':
-      return `A container filled to its line, ${picture.castings ? 'castings and feed in the hole' : 'a hole in the middle'}${picture.stake ? ', a stake beside it' : ''}`
-    case 'label':
-      return `A label: ${picture.lines.join(', ')}`
-    case 'wash':
-      return 'A brush and a tray in washing water'
-    case 'cover':
-      return `${picture.cover === 'none' ? 'A tray without a cover' : picture.cover === 'dome' ? 'A dome over the tray' : 'Film over the tray'}${picture.warm ? ', on a mat' : ''}`
-  }
+type Words = { readonly [Kind in Picture['kind']]: (of: Extract<Picture, { kind: Kind }>) => string }
+const mm = (value: number) => `${Math.round(value)} mm`
+const percent = (share: number) => `${Math.round(share * 100)} %`
+const COVERS = { none: 'A tray without a cover', dome: 'A dome over the tray', film: 'Film over the tray' }
+
+const WORDS: Words = {
+  tub: ({ of, filled }) => `${of} filled to ${percent(filled)} of its height`,
+  scoops: ({ of }) =>
+    of.map(({ name, scoops }) => `${Math.round(scoops * 4) / 4} scoops of ${name}`).join(', '),
+  squeeze: () => 'A fist squeezing a ball of mix: it holds, and no water runs',
+  sieve: () => 'A sieve over a tub',
+  thermometer: ({ belowC }) => `A thermometer in the middle of the mix, below ${belowC} °C`,
+  cell: ({ depthMm, freeMm, dentMm, seeds, coverMm }) =>
+    [
+      `Section through a cell ${mm(depthMm)} deep`,
+      freeMm > 0 ? `${mm(freeMm)} free at the top` : 'filled to the rim',
+      dentMm > 0 ? `a dent ${mm(dentMm)} deep` : '',
+      seeds > 0 ? `${seeds} ${seeds === 1 ? 'seed' : 'seeds'}` : '',
+      coverMm > 0 ? `covered ${mm(coverMm)}` : '',
+    ]
+      .filter(Boolean)
+      .join(', '),
+  cells: ({ chosen, rows, columns }) =>
+    `${chosen.length} of ${rows * columns} cells of the tray, in ${rows} rows`,
+  soak: ({ how, stands }) =>
+    ({
+      below: `A tray standing in water to ${percent(stands)} of its cells`,
+      mist: 'A fine mist over the tray',
+      above: 'A gentle rose over the tray',
+    })[how],
+  can: ({ filled }) => `A can filled to ${percent(filled)}`,
+  plant: ({ lift, bury }) =>
+    lift
+      ? 'A seedling held by a leaf, never by its stem'
+      : bury
+        ? 'A seedling set deep, the mix up to its seed leaves'
+        : 'A seedling set as deep as it stood',
+  hole: ({ castings, stake }) =>
+    `A container filled to its line, ${castings ? 'castings and feed in the hole' : 'a hole in the middle'}${stake ? ', a stake beside it' : ''}`,
+  label: ({ lines }) => `A label: ${lines.join(', ')}`,
+  wash: () => 'A brush and a tray in washing water',
+  cover: ({ cover, warm }) => `${COVERS[cover]}${warm ? ', on a mat' : ''}`,
 }
+
+/** A picture in words, for those who cannot see it. */
+export const pictureWords = (picture: Picture): string =>
+  (WORDS[picture.kind] as (of: Picture) => string)(picture)

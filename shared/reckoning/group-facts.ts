@@ -182,44 +182,52 @@ export type ComparedBy = (typeof COMPARED_BY)[number]
 
 const WAYS = { above: 'from above', below: 'from below', mist: 'by mist' } as const
 
+interface Batch {
+  readonly recipeId: string | null
+  readonly parts: readonly { readonly materialId: string }[]
+}
+interface Known {
+  readonly context: Context
+  readonly batches: ReadonlyMap<string, Batch>
+  readonly places: ReadonlyMap<string, string>
+}
+const batchOf = ({ batchId }: GroupFacts, { batches }: Known) => (batchId ? batches.get(batchId) : undefined)
+const recipeOf = (one: GroupFacts, known: Known) => {
+  const id = batchOf(one, known)?.recipeId ?? one.recipeId
+  return id ? known.context.recipes.get(id) : undefined
+}
+const packetOf = ({ packetId }: GroupFacts, { context }: Known) =>
+  packetId ? context.packets.get(packetId) : undefined
+function livingOrSterile(one: GroupFacts, known: Known): string | null {
+  const parts = batchOf(one, known)?.parts ?? recipeOf(one, known)?.parts
+  if (!parts) return null
+  const alive = parts.some(({ materialId }) => {
+    const material = known.context.materials.get(materialId)
+    return material !== undefined && isAlive(material)
+  })
+  return alive ? 'living mix' : 'sterile mix'
+}
+
+const GROUPS: Readonly<Record<ComparedBy, (one: GroupFacts, known: Known) => string | null>> = {
+  mix: (one, known) => recipeOf(one, known)?.name ?? null,
+  supplier: (one, known) => packetOf(one, known)?.supplier || null,
+  packet: (one, known) => {
+    const packet = packetOf(one, known)
+    return packet ? `${packet.name} ${packet.year}` : null
+  },
+  place: ({ placeId }, { places }) => (placeId ? (places.get(placeId) ?? null) : null),
+  watering: ({ how }) => (how ? WAYS[how] : null),
+  'living or sterile mix': livingOrSterile,
+}
+
 /** What a group is for a comparison; null where the records do not say. */
-export function groupOf(
+export const groupOf = (
   one: GroupFacts,
   by: ComparedBy,
   context: Context,
-  batches: ReadonlyMap<
-    string,
-    { readonly recipeId: string | null; readonly parts: readonly { readonly materialId: string }[] }
-  >,
+  batches: ReadonlyMap<string, Batch>,
   places: ReadonlyMap<string, string>,
-): string | null {
-  const recipeId = (one.batchId ? batches.get(one.batchId)?.recipeId : null) ?? one.recipeId
-  switch (by) {
-    case 'mix':
-      return recipeId ? (context.recipes.get(recipeId)?.name ?? null) : null
-    case 'supplier':
-      return (one.packetId && context.packets.get(one.packetId)?.supplier) || null
-    case 'packet': {
-      const packet = one.packetId ? context.packets.get(one.packetId) : undefined
-      return packet ? `${packet.name} ${packet.year}` : null
-    }
-    case 'place':
-      return one.placeId ? (places.get(one.placeId) ?? null) : null
-    case 'watering':
-      return one.how ? WAYS[one.how] : null
-    case 'living or sterile mix': {
-      const parts =
-        (one.batchId ? batches.get(one.batchId)?.parts : undefined) ??
-        (recipeId ? context.recipes.get(recipeId)?.parts : undefined)
-      if (!parts) return null
-      const alive = parts.some(({ materialId }) => {
-        const material = context.materials.get(materialId)
-        return material !== undefined && isAlive(material)
-      })
-      return alive ? 'living mix' : 'sterile mix'
-    }
-  }
-}
+): string | null => GROUPS[by](one, { context, batches, places })
 
 /** Two groups of what was simply grown, and what speaks against taking their difference for more than it is. */
 export interface Comparison {

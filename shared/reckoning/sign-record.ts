@@ -39,61 +39,99 @@ export interface AboutTray {
   readonly today: Day
 }
 
-/** What the record says of a tray, for weighing a sign. */
-export function signRecordOf(subjects: AboutTray, context: Context): SignRecord {
-  const { tray, stands, entries, water, tap, today } = subjects
-  const { body } = tray
+const earliest = (days: readonly (Day | null)[]): Day | null =>
+  days.flatMap((day) => day ?? []).reduce<Day | null>((a, b) => (a && a < b ? a : b), null)
+
+/** What stands in it, since when, and where. */
+function plantsOf({ tray: { body }, stands, today }: AboutTray, context: Context) {
   const groups = stands.groups.filter(({ sown, set }) => sown + set > 0)
-  const crop = context.crops.get(groups[0]?.group.cropId ?? body.groups[0]?.cropId ?? '') ?? null
-  const first = (days: readonly (Day | null)[]) =>
-    days.flatMap((day) => day ?? []).reduce<Day | null>((a, b) => (a && a < b ? a : b), null)
-  const sownOn = first(groups.map(({ sownOn: day }) => day))
-  const setOn = first(groups.map(({ setOn: day }) => day))
-  const upOn = first(groups.map(({ firstUpOn }) => firstUpOn))
-  const place = withOutside(context.frame?.places ?? []).find(({ id }) => id === body.placeId) ?? null
-  const potted = groups.some(({ group }) => group.stage > 0)
-  const daysUp = upOn
-    ? daysBetween(upOn, today)
-    : setOn
-      ? daysBetween(setOn, today) + USUAL_AGE
-      : sownOn
-        ? -1
-        : null
-  const growthStage = growthStageById(
-    potted ? 'potted-up' : (daysUp ?? 0) < 10 ? 'seed-leaves' : 'true-leaves',
-  )
-  const latest = subjects.climate.filter(({ on }) => on > addDays(today, -8) && on <= today)
-  const mix = mixFacts(body, context, water, daysUp)
-  const feed = lastFeed(tray.id, entries, today)
+  const sownOn = earliest(groups.map(({ sownOn: day }) => day))
+  const setOn = earliest(groups.map(({ setOn: day }) => day))
+  const upOn = earliest(groups.map(({ firstUpOn }) => firstUpOn))
+  const cropId = groups[0]?.group.cropId ?? body.groups[0]?.cropId
+  return {
+    crop: (cropId !== undefined && context.crops.get(cropId)) || null,
+    place: withOutside(context.frame?.places ?? []).find(({ id }) => id === body.placeId) ?? null,
+    ...{ sownOn, setOn, upOn },
+    potted: groups.some(({ group }) => group.stage > 0),
+    daysUp: upOn
+      ? daysBetween(upOn, today)
+      : setOn
+        ? daysBetween(setOn, today) + USUAL_AGE
+        : sownOn
+          ? -1
+          : null,
+  }
+}
+type Plants = ReturnType<typeof plantsOf>
+
+/** How old it is for where it stands, and what its roots looked like. */
+function ageFacts(about: AboutTray, plants: Plants, context: Context): Partial<SignRecord> {
+  const { tray, entries, today, stayDays } = about
+  const { crop, place, sownOn, setOn, upOn } = plants
   const begun = setOn ?? sownOn
   return {
-    ...emptyRecord(),
-    daysUp,
-    lateness: sownOn && !upOn && crop && place ? latenessOf(crop, place, sownOn, subjects) : null,
-    daysOutside: daysOutside(body, place, entries, context, today),
-    overstayed: begun ? daysBetween(begun, today) / (subjects.stayDays ?? USUAL_DAYS) : null,
+    daysUp: plants.daysUp,
+    lateness: sownOn && !upOn && crop && place ? latenessOf(crop, place, sownOn, about) : null,
+    daysOutside: daysOutside(tray.body, place, entries, context, today),
+    overstayed: begun ? daysBetween(begun, today) / (stayDays ?? USUAL_DAYS) : null,
     roots: entries.findLast(({ body: { actual } }) => actual?.roots)?.body.actual?.roots ?? null,
+    seedYears: seedYears(tray.body, context, today),
+    depthMm: crop && sownOn ? depthOf(tray.body, context) : null,
+  }
+}
+
+/** Its feed against what its stage of growth likes. */
+function feedFacts({ tray, entries, today }: AboutTray, { potted, daysUp }: Plants): Partial<SignRecord> {
+  const feed = lastFeed(tray.id, entries, today)
+  const stage = growthStageById(potted ? 'potted-up' : (daysUp ?? 0) < 10 ? 'seed-leaves' : 'true-leaves')
+  return {
     lastNMgPerL: feed?.nMgPerL ?? null,
     daysSinceFed: feed ? daysBetween(feed.on, today) : null,
-    band: [growthStage.lowNMgPerL, growthStage.highNMgPerL],
+    band: [stage.lowNMgPerL, stage.highNMgPerL],
+  }
+}
+
+/** What it was watered with and how, what is in it, and its salts. */
+function waterFacts({ tray, entries, water, tap }: AboutTray, { potted }: Plants): Partial<SignRecord> {
+  return {
     ecMsPerCm: water?.followed.now.ecMsPerCm ?? null,
     ecLimitMsPerCm: potted ? POTTED_BEAR : SEEDLINGS_BEAR,
-    ...mix,
     alkalinityMgPerL: tap?.alkalinityMgPerL ?? null,
     waterGone: water?.outlook.gone ?? null,
     wetDays: water?.outlook.wetDays ?? null,
     dryDays: water ? dryDaysOf(water) : null,
     fromAbove: fromAbove(tray.id, entries),
+  }
+}
+
+/** Air and light where it stands: as measured in the last week, else as its place is. */
+function airFacts({ climate, today }: AboutTray, plants: Plants, context: Context): Partial<SignRecord> {
+  const { place, potted, daysUp, crop } = plants
+  const latest = climate.filter(({ on }) => on > addDays(today, -8) && on <= today)
+  const isUp = daysUp === null || daysUp >= 0
+  return {
     coldestC: latest.length ? Math.min(...latest.map(({ lowC }) => lowC)) : (place?.nightC ?? null),
     warmestC: latest.length ? Math.max(...latest.map(({ highC }) => highC)) : (place?.dayC ?? null),
-    mixC: place ? mixWarmth(place, daysUp !== null && daysUp < 0 ? (crop?.warmthC ?? null) : null) : null,
+    mixC: place ? mixWarmth(place, isUp ? null : (crop?.warmthC ?? null)) : null,
     lightMol: latest.find(({ lightMol }) => lightMol !== null)?.lightMol ?? lightOf(place, context),
     lightLeast: potted ? LIGHT_WANTED.transplant.low : LIGHT_WANTED.seedling.low,
-    covered: place ? place.cover !== 'none' && (daysUp ?? 0) < 0 : null,
+    covered: place ? place.cover !== 'none' && !isUp : null,
     humidity: latest.find(({ humidity }) => humidity !== null)?.humidity ?? place?.humidity ?? null,
-    seedYears: seedYears(body, context, today),
-    depthMm: crop && sownOn ? depthOf(body, context) : null,
-    crop,
+  }
+}
+
+/** What the record says of a tray, for weighing a sign. */
+export function signRecordOf(about: AboutTray, context: Context): SignRecord {
+  const plants = plantsOf(about, context)
+  return {
+    ...emptyRecord(),
+    ...ageFacts(about, plants, context),
+    ...feedFacts(about, plants),
+    ...waterFacts(about, plants),
+    ...mixFacts(about.tray.body, context, about.water, plants.daysUp),
+    ...airFacts(about, plants, context),
+    crop: plants.crop,
   }
 }
 
