@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { dayFrom, type Day } from '#core/calendar/day'
 import { contextOf } from './context'
-import { doubtsOf, type TrayFacts } from './layout-doubts'
+import { doubtsOf, type TrayFacts } from './line-doubts'
 import { newEntry, waterRow, type EntryRecord } from '../records/entry'
 import { tray as traySchema } from '../records/tray'
 import { compared, judgedTrial, groupFacts } from './group-facts'

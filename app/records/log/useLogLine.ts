@@ -8,7 +8,7 @@ import { useSeason } from '~/plan/season'
 import { LINE_KINDS, readLine, type LineAsk, type ReadLine } from '#core/language/log-line'
 import { nameBook } from '#core/language/name-book'
 import { lineCommand, lineKnown, trayFacts } from '#shared/commands/log-line'
-import { doubtsOf, type Doubt } from '#shared/reckoning/layout-doubts'
+import { doubtsOf, type Doubt } from '#shared/reckoning/line-doubts'
 import { find } from '#shared/reckoning/bench'
 import type { SeenId } from '#core/signs/seen'
 

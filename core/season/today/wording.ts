@@ -116,6 +116,95 @@ function careText({ parts, waterL, plants }: CareVisit, volume: Saying['volume']
   return `${given.join('; ')}. Water: about ${volume(waterL)} a day each in warm weather`
 }
 
+type Sowing = Pick<TodayRow, 'planned' | 'crop' | 'spacingMm'>
+interface Told {
+  readonly job: Job
+  /** Its sowings by name. */
+  readonly who: string
+  /** Its first sowing, where one is known, and the stage of it. */
+  readonly of: Sowing | undefined
+  readonly stage: PlannedStage | undefined
+  readonly nameOfMix: (recipeId: string) => string
+  readonly say: Saying
+}
+
+/** What happens at the start of a stage: how many, into what. */
+function stageText({ job, of, stage, say }: Told): string {
+  if (!stage || !of) return ''
+  const plants = counted(stage.plants, 'plant')
+  if (job.moved > 0)
+    return `${printNumber(job.moved)} of ${plants} are moved; the rest into ${containersText(stage)}`
+  if (job.stageKind === 'sow' || job.stageKind === 'broadcast')
+    return sowingText(of.planned, stage, job.names[0] ?? '', say.length)
+  return job.stageKind === 'harden'
+    ? `${plants}, a little longer outside each day`
+    : `${plants} into ${containersText(stage)}`
+}
+
+const WORDS: Readonly<Record<Job['kind'], (told: Told) => JobWords>> = {
+  treat: ({ who, of, say }) => ({
+    title: treatmentTitle(who, of?.crop),
+    detail: treatmentText(of?.crop, say.temperature),
+  }),
+  'soak mix': ({ job: { mix }, who, nameOfMix, say }) => ({
+    title: `Soak coir for ${mix ? nameOfMix(mix.recipeId) : who}`,
+    detail: `${mix ? `for ${say.volume(mix.looseL)} of mix ` : ''}for ${who}: the evening before, or half an hour before mixing`,
+  }),
+  'make mix': ({ job: { mix }, who, nameOfMix, say }) => ({
+    title: mix ? `Make ${say.volume(mix.looseL)} of ${nameOfMix(mix.recipeId)}` : 'Make the mix',
+    detail: `for ${who}${mix && mix.tubs > 1 ? `, in ${mix.tubs} tubs` : ''}`,
+  }),
+  stage: (told) => ({
+    title: `${told.job.stageKind ? DOING[told.job.stageKind] : 'Move on'} ${told.who}`,
+    detail: stageText(told),
+  }),
+  look: ({ who }) => ({ title: `See whether ${who} is up`, detail: 'count what came up' }),
+  uncover: ({ who, stage, say }) => ({
+    title: `Cover off, light on: ${who}`,
+    detail: stage ? uncoverText(stage, say.length) : '',
+  }),
+  thin: ({ who }) => ({
+    title: `Thin ${who} to one in each cell`,
+    detail: 'snip the weaker ones at the foot; or keep them together, if they are planted as a pair',
+  }),
+  fan: ({ who }) => ({
+    title: `Moving air for ${who}`,
+    detail: 'a fan on low, or a hand over them twice a day: stems thicken, mould does not settle',
+  }),
+  roots: ({ who }) => ({
+    title: `Look at the roots of ${who}`,
+    detail: 'lift one: at the hole or holding the mix, it is time to pot up; circling, it is late',
+  }),
+  settle: ({ who }) => ({
+    title: `See how ${who} stands after the move`,
+    detail: 'upright again by the third day; out of strong light until then, and no feed',
+  }),
+  feed: ({ job: { first, feed }, who, say }) => ({
+    title: `${first ? 'First feed: ' : 'Feed '}${who}`,
+    detail: feed
+      ? `${say.volume(feed.solutionL)} at ${printNumber(feed.nMgPerL)} mg/L of nitrogen${feed.cans > 1 ? `, ${feed.cans} cans` : ''}`
+      : '',
+  }),
+  harden: ({ job: { hours }, who }) => ({
+    title: hours === 24 ? `Leave ${who} out overnight` : `${who} outside for ${counted(hours ?? 0, 'hour')}`,
+    detail: 'hardening off',
+  }),
+  shelter: ({ who, stage }) => ({
+    title: `Bring in or cover ${who} tonight`,
+    detail: stage ? `it stands in ${stage.where.place.name}` : '',
+  }),
+  out: ({ who, of, say }) => ({
+    title: `Plant out ${who}`,
+    detail: `well watered, in the evening or under a grey sky${outText(of, say.length)}`,
+  }),
+  care: ({ job: { care }, who, say }) => ({
+    title: `Look after ${who}`,
+    detail: care ? careText(care, say.volume) : '',
+  }),
+  end: ({ who }) => ({ title: `The crop of ${who} is over`, detail: 'nothing more is asked for it' }),
+  'give up': ({ who }) => ({ title: `Give up on ${who}`, detail: 'it no longer stands on the shelf' }),
+}
+
 /**
  * A job in words.
  *
@@ -125,96 +214,12 @@ function careText({ parts, waterL, plants }: CareVisit, volume: Saying['volume']
  */
 export function jobWords(
   job: Job,
-  of: Pick<TodayRow, 'planned' | 'crop' | 'spacingMm'> | undefined,
+  of: Sowing | undefined,
   nameOfMix: (recipeId: string) => string,
   say: Saying,
 ): JobWords {
-  const { planned, crop } = of ?? {}
-  const litres = say.volume
-  const who = names(job.names)
-  const stage = planned?.stages[job.of[0]?.stage ?? -1]
-  switch (job.kind) {
-    case 'treat':
-      return { title: treatmentTitle(who, crop), detail: treatmentText(crop, say.temperature) }
-    case 'soak mix':
-      return {
-        title: `Soak coir for ${nameOfMix(job.mix!.recipeId)}`,
-        detail: `for ${litres(job.mix!.looseL)} of mix for ${who}: the evening before, or half an hour before mixing`,
-      }
-    case 'make mix':
-      return {
-        title: `Make ${litres(job.mix!.looseL)} of ${nameOfMix(job.mix!.recipeId)}`,
-        detail: `for ${who}${job.mix!.tubs > 1 ? `, in ${job.mix!.tubs} tubs` : ''}`,
-      }
-    case 'stage':
-      return {
-        title: `${DOING[job.stageKind!]} ${who}`,
-        detail: !stage
-          ? ''
-          : job.moved > 0
-            ? `${printNumber(job.moved)} of ${counted(stage.plants, 'plant')} are moved; the rest into ${containersText(stage)}`
-            : job.stageKind === 'sow' || job.stageKind === 'broadcast'
-              ? sowingText(planned!, stage, job.names[0] ?? '', say.length)
-              : job.stageKind === 'harden'
-                ? `${counted(stage.plants, 'plant')}, a little longer outside each day`
-                : `${counted(stage.plants, 'plant')} into ${containersText(stage)}`,
-      }
-    case 'look':
-      return { title: `See whether ${who} is up`, detail: 'count what came up' }
-    case 'uncover':
-      return { title: `Cover off, light on: ${who}`, detail: stage ? uncoverText(stage, say.length) : '' }
-    case 'thin':
-      return {
-        title: `Thin ${who} to one in each cell`,
-        detail: 'snip the weaker ones at the foot; or keep them together, if they are planted as a pair',
-      }
-    case 'fan':
-      return {
-        title: `Moving air for ${who}`,
-        detail: 'a fan on low, or a hand over them twice a day: stems thicken, mould does not settle',
-      }
-    case 'roots':
-      return {
-        title: `Look at the roots of ${who}`,
-        detail: 'lift one: at the hole or holding the mix, it is time to pot up; circling, it is late',
-      }
-    case 'settle':
-      return {
-        title: `See how ${who} stands after the move`,
-        detail: 'upright again by the third day; out of strong light until then, and no feed',
-      }
-    case 'feed':
-      return {
-        title: `${job.first ? 'First feed: ' : 'Feed '}${who}`,
-        detail: `${litres(job.feed!.solutionL)} at ${printNumber(job.feed!.nMgPerL)} mg/L of nitrogen${
-          job.feed!.cans > 1 ? `, ${job.feed!.cans} cans` : ''
-        }`,
-      }
-    case 'harden':
-      return {
-        title:
-          job.hours === 24
-            ? `Leave ${who} out overnight`
-            : `${who} outside for ${counted(job.hours ?? 0, 'hour')}`,
-        detail: 'hardening off',
-      }
-    case 'shelter':
-      return {
-        title: `Bring in or cover ${who} tonight`,
-        detail: stage ? `it stands in ${stage.where.place.name}` : '',
-      }
-    case 'out':
-      return {
-        title: `Plant out ${who}`,
-        detail: `well watered, in the evening or under a grey sky${outText(of, say.length)}`,
-      }
-    case 'care':
-      return { title: `Look after ${who}`, detail: job.care ? careText(job.care, say.volume) : '' }
-    case 'end':
-      return { title: `The crop of ${who} is over`, detail: 'nothing more is asked for it' }
-    case 'give up':
-      return { title: `Give up on ${who}`, detail: 'it no longer stands on the shelf' }
-  }
+  const stage = of?.planned.stages[job.of[0]?.stage ?? -1]
+  return WORDS[job.kind]({ job, who: names(job.names), of, stage, nameOfMix, say })
 }
 
 /** What is wrong where a job is in danger, and what to do. */
