@@ -24,176 +24,196 @@ export interface Outcome {
   readonly changes: (acting: Acting) => readonly Change[]
 }
 
-/** What a job really did, so far as it was ticked: what was not ticked took nothing and is not written. */
-export function guidedJobOutcomes(bench: Bench, { body }: Pick<Stored<GuidedJobRecord>, 'body'>): Outcome[] {
+/** A job as its marks tell it, for the words and entries of its outcome. */
+function toldBy(bench: Bench, body: GuidedJobRecord) {
   const plan = guidedJobPlan(bench, { body })
   const stands = progressOf(body.marks)
-  const volume = (litres: number) => printQuantity(litres, 'volume', bench.context.units)
-  const isDone = (id: string) => stepStands(stands, id).state === 'done'
-  const said = (step: string, key: string) => stands.answers.get(answerKey(step, key)) ?? null
-  const ids = (what: string) => body.subjects.filter((one) => one.what === what).map(({ id }) => id)
   const minutes = minutesTaken(body.marks)
-  const coir = plan && coirGave(plan.steps, stands)
-  const pace = plan && paceOf(plan.steps, stands, body.marks)
-  const measured: EntryRecord['measured'] = [
-    ...(coir !== null && coir >= 5 && coir <= 25
-      ? [{ what: 'coir yield' as const, of: '', value: coir, n: null, key: '' }]
-      : []),
-    ...(pace !== null && pace >= 0.05
-      ? [{ what: 'minutes' as const, of: body.kind, value: pace, n: null, key: '' }]
-      : []),
-  ]
   // What the job measured is told once, in the first entry it makes.
   let told = false
   const measuring = () => {
     if (told) return {}
     told = true
-    return { measured }
+    return { measured: plan ? measuredBy(plan, body) : [] }
   }
-  const entry = (
-    words: string,
-    what: Pick<EntryRecord, 'kind' | 'subjects'> & Partial<EntryRecord>,
-    name = words,
-  ): Outcome => ({
-    words,
-    changes: (acting) => [
-      entryOf({ name, on: bench.today, at: bench.time, by: body.by, ...what, ...measuring() }, acting),
-    ],
-  })
-  const aboutTrays = (list: readonly string[]): EntryRecord['subjects'] =>
-    list.map((id) => ({ what: 'trays', id, stage: null }))
+  return {
+    ...{ bench, body, plan, stands, minutes },
+    volume: (litres: number) => printQuantity(litres, 'volume', bench.context.units),
+    isDone: (id: string) => stepStands(stands, id).state === 'done',
+    said: (step: string, key: string) => stands.answers.get(answerKey(step, key)) ?? null,
+    ids: (what: string) => body.subjects.filter((one) => one.what === what).map(({ id }) => id),
+    entry: (
+      words: string,
+      what: Pick<EntryRecord, 'kind' | 'subjects'> & Partial<EntryRecord>,
+      name = words,
+    ): Outcome => ({
+      words,
+      changes: (acting) => [
+        entryOf({ name, on: bench.today, at: bench.time, by: body.by, ...what, ...measuring() }, acting),
+      ],
+    }),
+  }
+}
+type Told = ReturnType<typeof toldBy>
 
-  if (body.kind === 'soak') {
-    const batch = find(bench, 'batches', ids('batches')[0])
-    const soaks = plan?.steps.filter(({ id }) => id.startsWith('soak-')) ?? []
-    if (!batch || !soaks.length || !soaks.every(({ id }) => isDone(id))) return []
-    const subjects = batch.body.sowings.map(({ id, stage }) => ({ what: 'sowings' as const, id, stage }))
-    return [
-      entry(`Soaked for ${batch.body.name}`, {
-        kind: 'soak mix',
-        subjects: subjects.length ? subjects : [{ what: 'batches', id: batch.id, stage: null }],
-      }),
-    ]
-  }
-  if (body.kind === 'mix') {
-    const batch = find(bench, 'batches', ids('batches')[0])
-    const done =
-      batch && plan?.batchPlan && mixOutcome(plan.steps, stands, plan.batchPlan.mixL.value, LEFT_STEP)
-    if (!batch || !done || makingOf(bench, batch.id)) return []
-    const made = plan.batchPlan!.mixL.value * done.share
-    return [
-      entry(
-        `Batch ${batch.number} is made: ${volume(made)}${done.leftL ? `, ${volume(done.leftL)} left over` : ''}`,
-        {
-          kind: 'batch made',
-          subjects: [
-            { what: 'batches', id: batch.id, stage: null },
-            ...batch.body.sowings.map(({ id, stage }) => ({ what: 'sowings' as const, id, stage })),
-          ],
-          // It was made: what the shelf did not hold is not asked for now.
-          evenIfShort: true,
-          actual: { ...NOTHING_MEASURED, ...done, minutes },
-        },
-        batch.body.name,
-      ),
-    ]
-  }
-  if (body.kind === 'sow') {
-    const rows: WaterRow[] = []
-    const list = ids('trays').flatMap((id): Outcome[] => {
-      const tray = find(bench, 'trays', id)
-      if (!tray) return []
-      const groups = bench
-        .stands(tray)
-        .groups.filter(({ group: { code }, sown }) => sown === 0 && isDone(sowStepId(id, code)))
-      if (isDone(`soak ${id}`)) rows.push({ trayId: id, how: 'below', litres: said(`soak ${id}`, 'litres') })
-      return groups.map((one) => ({
+/** What its steps measured of coir and of the pace of hands, where it can be. */
+function measuredBy({ steps }: GuidedJobPlan, { kind, marks }: GuidedJobRecord): EntryRecord['measured'] {
+  const stands = progressOf(marks)
+  const coir = coirGave(steps, stands)
+  const pace = paceOf(steps, stands, marks)
+  return [
+    ...(coir !== null && coir >= 5 && coir <= 25
+      ? [{ what: 'coir yield' as const, of: '', value: coir, n: null, key: '' }]
+      : []),
+    ...(pace !== null && pace >= 0.05
+      ? [{ what: 'minutes' as const, of: kind, value: pace, n: null, key: '' }]
+      : []),
+  ]
+}
+
+const subjectTrays = (list: readonly string[]): EntryRecord['subjects'] =>
+  list.map((id) => ({ what: 'trays', id, stage: null }))
+const subjectSowings = (list: readonly { readonly id: string; readonly stage: number }[]) =>
+  list.map(({ id, stage }) => ({ what: 'sowings' as const, id, stage }))
+
+function soaked({ bench, plan, ids, isDone, entry }: Told): Outcome[] {
+  const batch = find(bench, 'batches', ids('batches')[0])
+  const soaks = plan?.steps.filter(({ id }) => id.startsWith('soak-')) ?? []
+  if (!batch || !soaks.length || !soaks.every(({ id }) => isDone(id))) return []
+  const subjects = subjectSowings(batch.body.sowings)
+  return [
+    entry(`Soaked for ${batch.body.name}`, {
+      kind: 'soak mix',
+      subjects: subjects.length ? subjects : [{ what: 'batches', id: batch.id, stage: null }],
+    }),
+  ]
+}
+
+function mixed({ bench, plan, stands, ids, minutes, volume, entry }: Told): Outcome[] {
+  const batch = find(bench, 'batches', ids('batches')[0])
+  if (!batch || !plan?.batchPlan || makingOf(bench, batch.id)) return []
+  const wholeL = plan.batchPlan.mixL.value
+  const done = mixOutcome(plan.steps, stands, wholeL, LEFT_STEP)
+  if (!done) return []
+  const left = done.leftL ? `, ${volume(done.leftL)} left over` : ''
+  return [
+    entry(
+      `Batch ${batch.number} is made: ${volume(wholeL * done.share)}${left}`,
+      {
+        kind: 'batch made',
+        subjects: [{ what: 'batches', id: batch.id, stage: null }, ...subjectSowings(batch.body.sowings)],
+        // It was made: what the shelf did not hold is not asked for now.
+        evenIfShort: true,
+        actual: { ...NOTHING_MEASURED, ...done, minutes },
+      },
+      batch.body.name,
+    ),
+  ]
+}
+
+const watered = ({ entry }: Told, rows: readonly WaterRow[], more: Partial<EntryRecord> = {}): Outcome[] =>
+  rows.length
+    ? [
+        entry(`Watered: ${counted(rows.length, 'tray')}`, {
+          kind: 'watered',
+          subjects: subjectTrays(rows.map(({ trayId }) => trayId)),
+          water: rows.map(waterRow),
+          ...more,
+        }),
+      ]
+    : []
+
+function sown(told: Told): Outcome[] {
+  const { bench, body, ids, isDone, said } = told
+  const trays = ids('trays').flatMap((id) => find(bench, 'trays', id) ?? [])
+  const soaked = trays.flatMap(({ id }): WaterRow[] =>
+    isDone(`soak ${id}`) ? [{ trayId: id, how: 'below', litres: said(`soak ${id}`, 'litres') }] : [],
+  )
+  const list = trays.flatMap((tray) =>
+    bench
+      .stands(tray)
+      .groups.filter((one) => one.sown === 0 && isDone(sowStepId(tray.id, one.group.code)))
+      .map((one): Outcome => ({
         words: `Sown: ${one.group.name}, tray ${tray.number}`,
         changes: (acting) =>
           cellEntries(bench, acting, tray, bench.today, 'sown', [toSow(bench, tray, one)], { by: body.by }),
-      }))
-    })
-    return rows.length
-      ? [
-          ...list,
-          entry(`Watered: ${counted(rows.length, 'tray')}`, {
-            kind: 'watered',
-            subjects: aboutTrays(rows.map(({ trayId }) => trayId)),
-            water: rows.map(waterRow),
-          }),
-        ]
-      : list
-  }
-  if (body.kind === 'water') {
-    const rows = ids('trays').flatMap((id): WaterRow[] => {
-      const step = waterStepId(id)
-      const tray = find(bench, 'trays', id)
-      if (!isDone(step) || !tray) return []
-      const grams = said(step, 'grams')
-      return [
-        {
-          trayId: id,
-          how: bench.water(tray)?.outlook.way.how ?? 'below',
-          litres: said(step, 'litres'),
-          backL: said(step, 'backL'),
-          grams,
-          moment: grams === null ? null : 'watered',
-        },
-      ]
-    })
-    return rows.length
-      ? [
-          entry(`Watered: ${counted(rows.length, 'tray')}`, {
-            kind: 'watered',
-            subjects: aboutTrays(rows.map(({ trayId }) => trayId)),
-            water: rows.map(waterRow),
-            actual: { ...NOTHING_MEASURED, minutes },
-          }),
-        ]
-      : []
-  }
-  if (body.kind === 'feed') {
-    const feeding = find(bench, 'feedings', ids('feedings')[0])
-    if (!feeding || !isDone('give')) return []
-    const { vessel, targetNMgPerL } = feeding.body
-    const given = said('give', 'givenL') ?? vessel.volumeL
-    const backL = said('give', 'backL')
-    const fed = ids('trays')
-    const each = fed.length ? Math.max(0, given - (backL ?? 0)) / fed.length : 0
+      })),
+  )
+  return [...list, ...watered(told, soaked)]
+}
+
+function poured(told: Told): Outcome[] {
+  const { bench, ids, isDone, said, minutes } = told
+  const rows = ids('trays').flatMap((id): WaterRow[] => {
+    const step = waterStepId(id)
+    const tray = find(bench, 'trays', id)
+    if (!isDone(step) || !tray) return []
+    const grams = said(step, 'grams')
     return [
-      entry(
-        `Fed: ${volume(given)}${backL ? `, ${volume(backL)} came back` : ''}`,
-        {
-          kind: 'feed given',
-          subjects: [
-            { what: 'feedings', id: feeding.id, stage: null },
-            ...body.subjects.filter(({ what }) => what === 'sowings'),
-            ...aboutTrays(fed),
-          ],
-          times: given / vessel.volumeL,
-          evenIfShort: true,
-          water: fed.map((trayId) =>
-            waterRow({ trayId, how: 'below', litres: each, nMgPerL: targetNMgPerL, ecMsPerCm: null }),
-          ),
-          actual: { ...NOTHING_MEASURED, backL, minutes },
-        },
-        `Given: ${feeding.body.name}`,
-      ),
-      ...fedSowings(body, entry),
+      {
+        trayId: id,
+        how: bench.water(tray)?.outlook.way.how ?? 'below',
+        litres: said(step, 'litres'),
+        backL: said(step, 'backL'),
+        grams,
+        moment: grams === null ? null : 'watered',
+      },
     ]
-  }
-  if (body.kind === 'clean') {
-    const steps = plan?.steps.filter(({ id }) => isDone(id)) ?? []
-    return steps.length
-      ? [
-          entry(`Cleaned: ${steps.map(({ title }) => title.toLowerCase()).join('; ')}`.slice(0, 120), {
-            kind: 'cleaned',
-            subjects: body.subjects,
-          }),
-        ]
-      : []
-  }
-  return moved(bench, body, plan)
+  })
+  return watered(told, rows, { actual: { ...NOTHING_MEASURED, minutes } })
+}
+
+function fed({ bench, body, ids, isDone, said, minutes, volume, entry }: Told): Outcome[] {
+  const feeding = find(bench, 'feedings', ids('feedings')[0])
+  if (!feeding || !isDone('give')) return []
+  const { vessel, targetNMgPerL } = feeding.body
+  const given = said('give', 'givenL') ?? vessel.volumeL
+  const backL = said('give', 'backL')
+  const trays = ids('trays')
+  const each = trays.length ? Math.max(0, given - (backL ?? 0)) / trays.length : 0
+  return [
+    entry(
+      `Fed: ${volume(given)}${backL ? `, ${volume(backL)} came back` : ''}`,
+      {
+        kind: 'feed given',
+        subjects: [
+          { what: 'feedings', id: feeding.id, stage: null },
+          ...body.subjects.filter(({ what }) => what === 'sowings'),
+          ...subjectTrays(trays),
+        ],
+        times: given / vessel.volumeL,
+        evenIfShort: true,
+        water: trays.map((trayId) =>
+          waterRow({ trayId, how: 'below', litres: each, nMgPerL: targetNMgPerL, ecMsPerCm: null }),
+        ),
+        actual: { ...NOTHING_MEASURED, backL, minutes },
+      },
+      `Given: ${feeding.body.name}`,
+    ),
+    ...fedSowings(body, entry),
+  ]
+}
+
+function cleaned({ plan, body, isDone, entry }: Told): Outcome[] {
+  const steps = plan?.steps.filter(({ id }) => isDone(id)) ?? []
+  if (!steps.length) return []
+  const words = `Cleaned: ${steps.map(({ title }) => title.toLowerCase()).join('; ')}`.slice(0, 120)
+  return [entry(words, { kind: 'cleaned', subjects: body.subjects })]
+}
+
+const OUTCOMES: Partial<Record<GuidedJobRecord['kind'], (told: Told) => Outcome[]>> = {
+  soak: soaked,
+  mix: mixed,
+  sow: sown,
+  water: poured,
+  feed: fed,
+  clean: cleaned,
+}
+
+/** What a job did, so far as it was ticked: what was not ticked took nothing and is not written. */
+export function guidedJobOutcomes(bench: Bench, { body }: Pick<Stored<GuidedJobRecord>, 'body'>): Outcome[] {
+  const told = toldBy(bench, body)
+  return OUTCOMES[body.kind]?.(told) ?? moved(bench, body, told.plan)
 }
 
 /** The season’s feeds are marked by sowing. */
