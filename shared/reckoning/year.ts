@@ -109,123 +109,143 @@ const POOR = 0.4
 /** A packet is used up first where next year takes a quarter off it [default]. */
 const FADES = 0.75
 
-/** @param year the year that is told */
-export function yearReport(records: YearRecords, context: Context, year: number): YearReport {
-  const facts = groupFacts(records.trays, records.entries, context)
-  const entries = records.entries.map(({ body }) => body)
-  const outBySowing = new Map<string, number>()
-  const lostBySowing = new Map<string, number>()
-  const givenBySowing = new Map<string, number>()
-  const groupOfCode = new Map(
-    records.trays.flatMap(({ id, body }) =>
-      body.groups.map((group) => [`${id} ${group.code}`, group] as const),
-    ),
+const addTo = (to: Map<string, number>, key: string, n: number) => to.set(key, (to.get(key) ?? 0) + n)
+const totalIn = (all: Iterable<number>) => [...all].reduce((a, b) => a + b, 0)
+
+type Leaving = Readonly<Record<'out' | 'lost' | 'given', ReadonlyMap<string, number>>>
+
+/** Plants that left, by their sowing; by `crop` and its id where no sowing is known. */
+function leftBySowing({ trays, sowings, entries }: YearRecords): Leaving {
+  const left = {
+    out: new Map<string, number>(),
+    lost: new Map<string, number>(),
+    given: new Map<string, number>(),
+  }
+  const groups = new Map(
+    trays.flatMap(({ id, body }) => body.groups.map((group) => [`${id} ${group.code}`, group] as const)),
   )
-  const add = (to: Map<string, number>, key: string | null | undefined, n: number) =>
-    key && to.set(key, (to.get(key) ?? 0) + n)
-  for (const body of entries) {
+  for (const { body } of entries) {
     for (const change of body.cells) {
-      const group = groupOfCode.get(`${change.trayId} ${change.group}`)
-      const key = group?.sowingId ?? (group ? `crop ${group.cropId}` : null)
-      if (change.what === 'out') add(outBySowing, key, totalOf(change))
-      if (change.what === 'lost') add(lostBySowing, key, totalOf(change))
-      if (change.what === 'given') add(givenBySowing, key, totalOf(change))
+      const group = groups.get(`${change.trayId} ${change.group}`)
+      const { what } = change
+      if (group && (what === 'out' || what === 'lost' || what === 'given'))
+        addTo(left[what], group.sowingId ?? `crop ${group.cropId}`, totalOf(change))
     }
     // Without trays the sowing itself is said to be out: as many as were counted, else as many as were wanted.
-    if (body.kind === 'out' && body.cells.length === 0 && body.snoozedUntil === null)
-      for (const { what, id } of body.subjects)
-        if (what === 'sowings' && !outBySowing.has(id))
-          add(outBySowing, id, body.count ?? records.sowings.find((one) => one.id === id)?.body.plants ?? 0)
+    if (body.kind !== 'out' || body.cells.length > 0 || body.snoozedUntil !== null) continue
+    for (const { what, id } of body.subjects)
+      if (what === 'sowings' && !left.out.has(id))
+        addTo(left.out, id, body.count ?? sowings.find((one) => one.id === id)?.body.plants ?? 0)
   }
+  return left
+}
 
-  const cropIds = new Set([
+function cropRows(records: YearRecords, facts: readonly GroupFacts[], context: Context): CropRow[] {
+  const left = leftBySowing(records)
+  const ids = new Set([
     ...records.sowings.map(({ body }) => body.cropId),
     ...facts.map(({ cropId }) => cropId),
   ])
-  const crops = [...cropIds].map((cropId): CropRow => {
-    const sowings = records.sowings.filter(({ body }) => body.cropId === cropId)
-    const groups = facts.filter((one) => one.cropId === cropId)
-    const sum = (of: Map<string, number>) =>
-      sowings.reduce((all, { id }) => all + (of.get(id) ?? 0), 0) + (of.get(`crop ${cropId}`) ?? 0)
-    const days = groups.flatMap(({ sownOn, firstUpOn }) =>
-      sownOn && firstUpOn ? [daysBetween(sownOn, firstUpOn)] : [],
-    )
-    const picked = entries.filter(
-      ({ kind, subjects }) =>
-        kind === 'harvest' &&
-        subjects.some(
-          ({ id }) => sowings.some((one) => one.id === id) || groups.some(({ trayId }) => trayId === id),
-        ),
-    )
-    return {
-      cropId,
-      name: context.crops.get(cropId)?.name ?? cropId,
-      sowings: sowings.length,
-      wanted: sowings.reduce((all, { body }) => all + body.plants, 0),
-      out: sum(outBySowing),
-      lost: sum(lostBySowing),
-      given: sum(givenBySowing),
-      came: came(groups),
-      daysUp: days.length ? days.reduce((a, b) => a + b, 0) / days.length : null,
-      picked: picked.length,
-      pickedG: picked.reduce((all, { grams }) => all + (grams ?? 0), 0),
-    }
-  })
+  return [...ids]
+    .map((cropId): CropRow => {
+      const sowings = records.sowings.filter(({ body }) => body.cropId === cropId)
+      const groups = facts.filter((one) => one.cropId === cropId)
+      const sum = (of: ReadonlyMap<string, number>) =>
+        totalIn(sowings.map(({ id }) => of.get(id) ?? 0)) + (of.get(`crop ${cropId}`) ?? 0)
+      const days = groups.flatMap(({ sownOn, firstUpOn }) =>
+        sownOn && firstUpOn ? [daysBetween(sownOn, firstUpOn)] : [],
+      )
+      const ofCrop = new Set([...sowings.map(({ id }) => id), ...groups.map(({ trayId }) => trayId)])
+      const picked = records.entries.filter(
+        ({ body: { kind, subjects } }) => kind === 'harvest' && subjects.some(({ id }) => ofCrop.has(id)),
+      )
+      return {
+        cropId,
+        name: context.crops.get(cropId)?.name ?? cropId,
+        sowings: sowings.length,
+        wanted: totalIn(sowings.map(({ body }) => body.plants)),
+        out: sum(left.out),
+        lost: sum(left.lost),
+        given: sum(left.given),
+        came: came(groups),
+        daysUp: days.length ? totalIn(days) / days.length : null,
+        picked: picked.length,
+        pickedG: totalIn(picked.map(({ body }) => body.grams ?? 0)),
+      }
+    })
+    .sort((a, b) => (a.name < b.name ? -1 : 1))
+}
 
+/** Litres of each batch that was made. */
+function litresByBatch({ entries }: YearRecords): Map<string, number> {
   const litresOf = new Map<string, number>()
-  for (const body of entries)
-    if (body.kind === 'batch made') {
-      const batch = body.subjects.find(({ what }) => what === 'batches')?.id
-      const litres =
-        body.facts.find(({ what }) => what === 'Used')?.amount ??
-        body.facts.find(({ what }) => what === 'Loose mix')?.amount
-      if (batch && litres) litresOf.set(batch, (litresOf.get(batch) ?? 0) + litres)
-    }
+  for (const { body } of entries) {
+    if (body.kind !== 'batch made') continue
+    const batch = body.subjects.find(({ what }) => what === 'batches')?.id
+    const fact = (name: string) => body.facts.find(({ what }) => what === name)?.amount
+    const litres = fact('Used') ?? fact('Loose mix')
+    if (batch && litres) addTo(litresOf, batch, litres)
+  }
+  return litresOf
+}
+
+function mixRows(
+  { batches }: YearRecords,
+  facts: readonly GroupFacts[],
+  litresOf: ReadonlyMap<string, number>,
+  { recipes }: Context,
+): MixRow[] {
   const mixOfGroup = (one: GroupFacts) =>
-    records.batches.find(({ id }) => id === one.batchId)?.body.recipeId ?? one.recipeId
-  const mixIds = new Set([
-    ...records.batches.flatMap(({ body }) => body.recipeId ?? []),
+    batches.find(({ id }) => id === one.batchId)?.body.recipeId ?? one.recipeId
+  const ids = new Set([
+    ...batches.flatMap(({ body }) => body.recipeId ?? []),
     ...facts.flatMap((one) => mixOfGroup(one) ?? []),
   ])
-  const mixes = [...mixIds].map((id): MixRow => {
+  return [...ids].map((id): MixRow => {
     const groups = facts.filter((one) => mixOfGroup(one) === id)
+    const own = batches.filter(({ body }) => body.recipeId === id)
     return {
       id,
-      name: context.recipes.get(id)?.name ?? 'a mix no longer here',
-      litres: records.batches
-        .filter(({ body }) => body.recipeId === id)
-        .reduce((sum, one) => sum + (litresOf.get(one.id) ?? 0), 0),
+      name: recipes.get(id)?.name ?? 'a mix no longer here',
+      litres: totalIn(own.map((one) => litresOf.get(one.id) ?? 0)),
       trays: new Set(groups.map(({ trayId }) => trayId)).size,
       came: came(groups),
-      lost: groups.reduce((sum, { stands }) => sum + stands.lost, 0),
+      lost: totalIn(groups.map(({ stands }) => stands.lost)),
     }
   })
+}
 
+/** Money by what it was spent on: only what was used is paid for here, a bag that is bought is still there. */
+function spentOn({ entries }: YearRecords, context: Context): Map<string, number> {
   const spent = new Map<string, number>()
-  let priced = false
-  for (const body of entries)
+  for (const { body } of entries)
     for (const { of, id, by } of body.moves) {
-      // Only what was used is paid for here: a bag that is bought is still there.
       if (of !== 'stocks' || by >= 0 || body.kind === 'counted') continue
       const stock = context.stocks.find((one) => one.id === id)
       if (!stock || stock.body.price === null) continue
-      priced = true
       const goods = goodsOf(stock.body, context)
-      const name = goods ? goodsName(goods) : stock.body.name
-      spent.set(name, (spent.get(name) ?? 0) - by * stock.body.price)
+      addTo(spent, goods ? goodsName(goods) : stock.body.name, -by * stock.body.price)
     }
-  const poured = entries.flatMap(({ water }) => water)
-  const plantsOut = crops.reduce((sum, { out, given }) => sum + out + given, 0)
+  return spent
+}
+
+/** @param year the year that is told */
+export function yearReport(records: YearRecords, context: Context, year: number): YearReport {
+  const facts = groupFacts(records.trays, records.entries, context)
+  const crops = cropRows(records, facts, context)
+  const litresOf = litresByBatch(records)
+  const spent = spentOn(records, context)
+  const poured = records.entries.flatMap(({ body }) => body.water)
   return {
-    crops: crops.sort((a, b) => (a.name < b.name ? -1 : 1)),
-    mixes,
+    crops,
+    mixes: mixRows(records, facts, litresOf, context),
     packets: packetRows(facts, context, year),
-    plantsOut,
-    mixL: [...litresOf.values()].reduce((a, b) => a + b, 0),
-    waterL: poured.reduce((sum, { litres, backL }) => sum + Math.max(0, (litres ?? 0) - (backL ?? 0)), 0),
-    feedL: poured.reduce((sum, { litres, nMgPerL }) => sum + (nMgPerL ? (litres ?? 0) : 0), 0),
-    nitrogenMg: poured.reduce((sum, { litres, nMgPerL }) => sum + (litres ?? 0) * (nMgPerL ?? 0), 0),
-    money: priced ? [...spent.values()].reduce((a, b) => a + b, 0) : null,
+    plantsOut: totalIn(crops.map(({ out, given }) => out + given)),
+    mixL: totalIn(litresOf.values()),
+    waterL: totalIn(poured.map(({ litres, backL }) => Math.max(0, (litres ?? 0) - (backL ?? 0)))),
+    feedL: totalIn(poured.map(({ litres, nMgPerL }) => (nMgPerL ? (litres ?? 0) : 0))),
+    nitrogenMg: totalIn(poured.map(({ litres, nMgPerL }) => (litres ?? 0) * (nMgPerL ?? 0))),
+    money: spent.size ? totalIn(spent.values()) : null,
     spent: [...spent].map(([name, money]) => ({ name, money })).sort((a, b) => b.money - a.money),
     ranOut: ranOut(records, context),
     left: leftOver(records, context),
