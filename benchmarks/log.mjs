@@ -18,7 +18,7 @@ export async function measureLog({ address, databaseUrl }) {
     const household = randomUUID()
     const tray = randomUUID()
     await client.query(
-      `insert into household (household_id, name, place, kitchen) values ($1, 'Log', '', 'metric')`,
+      `insert into household (household_id, name, place, units) values ($1, 'Log', '', 'metric')`,
       [household],
     )
     await client.query(

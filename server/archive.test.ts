@@ -185,17 +185,18 @@ describe('out and in again', () => {
       .filter(([name]) => name.endsWith('.jsonl'))
       .map(([, bytes]) => strFromU8(bytes))
       .join('\n')
-    for (const old of [
-      '"rung',
-      '"ladderId"',
-      '"school',
-      'School"',
-      '"kitchen"',
-      '"about"',
-      '"really"',
-      '"stageId"',
-    ])
-      expect(text).not.toContain(old)
+    const names = [
+      'rung',
+      'rungs',
+      'ladderId',
+      'school',
+      'lightSchool',
+      'kitchen',
+      'about',
+      'really',
+      'stageId',
+    ]
+    for (const old of [...names.map((name) => `"${name}":`), '"kind":"rung"']) expect(text).not.toContain(old)
     const { body } = await call('GET', `/api/households/${home}`)
     const grown = linesOf(first, 'sowings.jsonl').find(({ body: sowing }) => sowing.rungs) as unknown as {
       id: string

@@ -104,7 +104,7 @@ describe('the stream', () => {
     ).toBe(200)
   })
   it('is narrowed to a tray, a place, kinds and days', async () => {
-    expect(await names({ subjects: tray })).toEqual(['Leaves going pale below'])
+    expect(await names({ subject: tray })).toEqual(['Leaves going pale below'])
     expect(await names({ placeId: 'frame-1' })).toEqual(['Frame opened'])
     // What stands in a place is of it too.
     expect(await names({ placeId: 'shelf' })).toEqual(['Leaves going pale below'])
@@ -405,7 +405,7 @@ describe('in the database', () => {
     try {
       const long = randomUUID()
       await client.query(
-        `insert into household (household_id, name, place, kitchen) values ($1, 'Long', '', 'metric')`,
+        `insert into household (household_id, name, place, units) values ($1, 'Long', '', 'metric')`,
         [long],
       )
       await client.query(

@@ -278,7 +278,7 @@ describe('the calendar, read back by an independent parser', () => {
     const id = randomUUID()
     await put('sowings', tomatoes({ sowOn: dayFrom(`${year}-03-28`) }), 0, id)
     const events = await read()
-    expect(start([...events].find(([uid]) => uid.startsWith(`${id}-stage-0@`))![1])).toBe(`${year}-03-28`)
+    expect(start([...events].find(([uid]) => uid.startsWith(`${id}-rung-0@`))![1])).toBe(`${year}-03-28`)
     const soaks = [...events].filter(([uid]) => uid.includes('-soak@'))
     expect(soaks.length).toBeGreaterThan(0)
     for (const [, soak] of soaks) {
@@ -297,7 +297,7 @@ describe('the calendar, read back by an independent parser', () => {
     expect([...after.keys()].filter((uid) => uid.startsWith(id)).sort()).toEqual(
       [...before.keys()].filter((uid) => uid.startsWith(id)).sort(),
     )
-    const of = (events: typeof before) => [...events].find(([uid]) => uid.startsWith(`${id}-stage-0@`))![1]
+    const of = (events: typeof before) => [...events].find(([uid]) => uid.startsWith(`${id}-rung-0@`))![1]
     expect([start(of(before)), start(of(after))]).toEqual([
       dayFrom(`${year}-06-01`),
       dayFrom(`${year}-06-09`),

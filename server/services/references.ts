@@ -120,7 +120,7 @@ async function trialOfNothing(tx: Transaction, householdId: string, { arms }: Bo
         groups.map(({ trayId }) => trayId),
       ))
     )
-      problems.push({ path: ['arms', i, 'guidedJobs'], message: 'This tray is not known.' })
+      problems.push({ path: ['arms', i, 'groups'], message: 'This tray is not known.' })
     if (packetId !== null && !(await areThere(tx, 'packets', householdId, [packetId])))
       problems.push({ path: ['arms', i, 'packetId'], message: 'This packet is not known.' })
   }
