@@ -144,7 +144,7 @@ async function twentyYears(databaseUrl, likeId) {
   const client = new pg.Client({ connectionString: databaseUrl })
   await client.connect()
   await client.query(
-    `insert into household (household_id, name, place, kitchen, season)
+    `insert into household (household_id, name, place, units, season)
      select gen_random_uuid(), 'Other ' || n, '', 'metric', null from generate_series(1, 5000) n
      union all select $1::uuid, 'Old', '', 'metric', season from household where household_id = $2`,
     [id, likeId],
