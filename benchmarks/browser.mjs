@@ -276,7 +276,7 @@ async function plugTray(id) {
     containerId: 'tray-512',
     rows: 16,
     columns: 32,
-    runs: [{ code: 'A', name: 'Snapdragon', cropId: 'snapdragon' }],
+    groups: [{ code: 'A', name: 'Snapdragon', cropId: 'snapdragon' }],
     cells: cells.map(() => 'A'),
   })
   await send(`/entries/${crypto.randomUUID()}`, {
