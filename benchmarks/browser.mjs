@@ -284,7 +284,7 @@ async function plugTray(id) {
     kind: 'stage',
     on: new Date().toISOString().slice(0, 10),
     subjects: [{ what: 'trays', id: trayId }],
-    cells: [{ trayId, run: 'A', what: 'sown', cells: cells.map((cell) => [cell, 1]) }],
+    cells: [{ trayId, group: 'A', what: 'sown', cells: cells.map((cell) => [cell, 1]) }],
   })
   return trayId
 }

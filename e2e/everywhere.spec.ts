@@ -82,7 +82,7 @@ for (const [scheme, size] of [
         cells: [
           {
             trayId: tray.id,
-            run: 'A',
+            group: 'A',
             what,
             cells: [
               [0, many],

@@ -146,7 +146,7 @@ test('a sign is read against the record of its tray, and says what would tell it
       kind: what === 'sown' ? 'stage' : 'look',
       on: on(days),
       subjects,
-      cells: [{ trayId: tray.id, run: 'A', what, cells, count: null }],
+      cells: [{ trayId: tray.id, group: 'A', what, cells, count: null }],
     })
   await household.put('entries', {
     name: 'Strong one',

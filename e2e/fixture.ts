@@ -184,7 +184,7 @@ export async function standingTray(household: Household, age = 20) {
       kind,
       on: daysAgo(days),
       subjects: [{ what: 'trays', id: tray.id }],
-      cells: [{ trayId: tray.id, run: 'A', what, cells }],
+      cells: [{ trayId: tray.id, group: 'A', what, cells }],
     })
   return tray
 }
