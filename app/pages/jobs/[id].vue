@@ -50,7 +50,7 @@ const workLeftOf = useWorkLeft()
 const workLeft = computed(() =>
   guidedJob.value && !isEnded.value ? workLeftOf(guidedJob.value, steps.value) : null,
 )
-useHead({ title: () => guidedJob.value?.body.name ?? 'GuidedJob' })
+useHead({ title: () => guidedJob.value?.body.name ?? 'Guided job' })
 
 /** The step on the screen: the first that is open, until the hand looks at another. */
 const looking = ref<string | null>(null)

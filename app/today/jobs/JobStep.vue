@@ -114,7 +114,7 @@ defineExpose({ tap, flush })
           :key="`${step.id} ${ask.key}`"
           :model-value="said(ask.key)"
           :label="ask.label"
-          v-bind="ask.dimension ? { dimension: ask.dimension, subjects: aboutOf(ask) } : {}"
+          v-bind="ask.dimension ? { dimension: ask.dimension, typical: aboutOf(ask) } : {}"
           :hint="planned(ask)"
           optional
           @update:model-value="type(ask.key, $event)"
