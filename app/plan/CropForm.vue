@@ -27,7 +27,7 @@ const first: CropRecord = props.asNew
   : cropRecordOf(props.crop)
 const NUMBERS = [
   { key: 'outAfterFrostWeeks', label: 'Out, weeks after frost', hint: 'negative: before it' },
-  { key: 'depthMm', label: 'Depth', dimension: 'length', subjects: 5 },
+  { key: 'depthMm', label: 'Depth', dimension: 'length', typical: 5 },
   { key: 'warmthC', label: 'Warmth', dimension: 'temperature' },
   { key: 'lowestNightC', label: 'Lowest night', dimension: 'temperature' },
   { key: 'germination', label: 'Germination', percent: true },

@@ -49,11 +49,11 @@ const reading = computed(
 )
 
 /** What is shown while nothing is there: spoonfuls in a jug, centimetres in a tray. */
-const SUBJECTS: Record<Dimension, number> = { volume: 5, length: 20, mass: 100, temperature: 20 }
+const TYPICAL: Record<Dimension, number> = { volume: 5, length: 20, mass: 100, temperature: 20 }
 function unitNow(): string {
   if (!props.dimension) return ''
   const shown = props.modelValue ? props.modelValue * (props.unitInBase ?? 1) : props.typical
-  return unitShown(shown ?? SUBJECTS[props.dimension], props.dimension, units.value)
+  return unitShown(shown ?? TYPICAL[props.dimension], props.dimension, units.value)
 }
 /** The unit a bare number means; it stays the same while somebody types. */
 const bare = ref(unitNow())
