@@ -232,7 +232,9 @@ describe('after a month', () => {
           `insert into reading (household_id, device_id, quantity, name, at, value) values ($1, $2, 'temperature', 'old', $3, $4)`,
           [household, probe, at(s), 10 + s / 60],
         )
-      const { thinReadings } = (await import(`${SERVICES}/device-readings`)) as { thinReadings: () => Promise<void> }
+      const { thinReadings } = (await import(`${SERVICES}/device-readings`)) as {
+        thinReadings: () => Promise<void>
+      }
       await thinReadings()
       const { rows } = await client.query(
         `select value, count, extract(epoch from at)::bigint % 300 = 0 as "onFive" from reading
