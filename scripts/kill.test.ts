@@ -139,7 +139,7 @@ it('loses nothing that was acknowledged and does nothing twice, however often it
         containerId: 'tray-24',
         rows: 4,
         columns: 6,
-        runs: codes.map((code) => ({ code, name: `Basil ${code}`, cropId: 'basil' })),
+        groups: codes.map((code) => ({ code, name: `Basil ${code}`, cropId: 'basil' })),
         cells: codes.flatMap((code) => [code, code]),
       }
       const at = new Date().toISOString()
