@@ -146,7 +146,7 @@ test('mix is short: so much more is made, and who stops half way takes half', as
   expect((entry.body.actual as unknown as { share: number }).share).toBe(0.5)
 })
 
-test('two phones on one run, and a server that does not answer: no tick is lost', async ({
+test('two phones on one job, and a server that does not answer: no tick is lost', async ({
   page,
   context,
   browser,
@@ -204,7 +204,7 @@ test('two phones on one run, and a server that does not answer: no tick is lost'
 
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
-  test('a tray is sown run by run, label first, and only what was ticked is sown', async ({
+  test('a tray is sown group by group, label first, and only what was ticked is sown', async ({
     page,
     household,
   }) => {

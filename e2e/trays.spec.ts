@@ -102,7 +102,7 @@ test('from what the season asks for to the pots the plants stand in', async ({ p
   await expect.poll(async () => new Set(await cells(household, id)).size).toBe(7)
   await expect(page.getByText('mark the heavy edge')).toBeVisible()
 
-  // Sown, run by run; the season follows once all of it is.
+  // Sown, group by group; the season follows once all of it is.
   const lines = page.locator('li.group')
   await lines.filter({ hasText: 'Snapdragon' }).getByRole('button', { name: 'Sown' }).click()
   await expect(page.getByText('Sown: Snapdragon')).toBeVisible()

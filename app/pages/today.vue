@@ -65,7 +65,7 @@ const at = computed(
   () => list.value.find(({ id }) => id === current.value) ?? list.value.find(({ state }) => state !== 'done'),
 )
 
-/** What is laid out in trays is sown there, run by run; everything else is ticked off. */
+/** What is laid out in trays is sown there, group by group; everything else is ticked off. */
 async function done(job: Job) {
   const { title } = words(job)
   const { sowingId } = job.of[0]!

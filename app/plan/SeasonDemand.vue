@@ -41,8 +41,8 @@ const places = computed(() =>
       full,
       standing: steps(flats, (value) => [y(0), y(value)]),
       over: steps(flats, (value) => [full, Math.min(full, y(value))]),
-      demands: season.overflowing
-        .filter((demand) => demand.place.id === place.id)
+      overflows: season.overflowing
+        .filter((days) => days.place.id === place.id)
         .map(({ from, most }) => ({
           from,
           most,
@@ -106,8 +106,8 @@ const feedBars = computed(() =>
           <path class="full" :d="`M${scale.left} ${one.full}H${scale.right}`" />
           <text :x="scale.right + 6" :y="one.full + 5">{{ printNumber(one.place.flats) }} fit</text>
         </template>
-        <text v-for="demand in one.demands" :key="demand.from" class="warn" :x="demand.x" :y="demand.y">
-          {{ printNumber(demand.most) }}
+        <text v-for="days in one.overflows" :key="days.from" class="warn" :x="days.x" :y="days.y">
+          {{ printNumber(days.most) }}
         </text>
       </g>
 

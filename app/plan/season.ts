@@ -213,7 +213,7 @@ export const useSeason = defineStore('season', () => {
     attempt(nameOf(id), [{ name: 'end crop', sowingId: id }], `Over: ${nameOf(id)}.`)
   async function takeUp(id: string) {
     const stored = household.entries.find(
-      ({ body }) => body.kind === 'give up' && body.subjects.some((subjects) => subjects.id === id),
+      ({ body }) => body.kind === 'give up' && body.subjects.some((one) => one.id === id),
     )
     if (stored) await unmark(stored)
   }

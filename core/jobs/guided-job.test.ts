@@ -249,7 +249,7 @@ describe('the steps of every job', () => {
     const said = cautionsOnce([...list, ...list]).flatMap(({ cautions }) => cautions ?? [])
     expect(new Set(said).size).toBe(said.length)
   })
-  it('sow: the label first, then dent, seed and cover run by run; what wants light is not dented', () => {
+  it('sow: the label first, then dent, seed and cover group by group; what wants light is not dented', () => {
     const ids = sow.map(({ id }) => id)
     expect(ids[0]).toBe('label tray')
     expect(ids.indexOf('dent tray A')).toBeLessThan(ids.indexOf(sowStepId('tray', 'A')))
@@ -278,13 +278,13 @@ describe('how quick hands are', () => {
     const marks = ids.map((step, i) => mark(minutes[i]!, { id: `${step}${i}`, step }))
     return { stands: progressOf(marks), marks }
   }
-  it('is the work of a run against what is allowed for its steps; waits are left out', () => {
+  it('is the work of a job against what is allowed for its steps; waits are left out', () => {
     const quick = ticked(['a', 'b', 'c', 'd'], [0, 10, 20, 30])
     expect(paceOf(plain, quick.stands, quick.marks)).toBeCloseTo(30 / 40, 9)
     const waited = ticked(['soak', 'a', 'b'], [0, 45, 60])
     expect(paceOf([soak, ...plain], waited.stands, waited.marks)).toBeCloseTo(30 / 30, 9)
   })
-  it('says nothing of two steps, of a run that lay overnight, or of a wait that was cut short', () => {
+  it('says nothing of two steps, of a job that lay overnight, or of a wait that was cut short', () => {
     const two = ticked(['a', 'b'], [0, 10])
     expect(paceOf(plain, two.stands, two.marks)).toBeNull()
     const night = ticked(['a', 'b', 'c'], [0, 10, 720])

@@ -75,7 +75,7 @@ export interface JobProgress {
 const OPEN: StepStands = { state: 'open', at: null, by: '', note: '' }
 export const answerKey = (step: string, key: string): string => `${step} ${key}`
 
-/** A run as it stands after all its marks, whatever order they arrived in. */
+/** A job as it stands after all its marks, whatever order they arrived in. */
 export function progressOf(marks: readonly Mark[]): JobProgress {
   const steps = new Map<string, StepStands>()
   const timers = new Map<string, TimerStands>()

@@ -18,7 +18,7 @@ export interface MixOutcome {
 const TAKES = /^(?:lower-)?measure$/
 export const SHARE_KEY = 'share'
 
-/** What was done of a batch by its marks; the share is asked only where the run ended early. */
+/** What was done of a batch by its marks; the share is asked only where the job ended early. */
 export function mixOutcome(
   steps: readonly Step[],
   stands: JobProgress,
@@ -54,7 +54,7 @@ export function coirGave(steps: readonly Step[], stands: JobProgress): number | 
   return null
 }
 
-/** A wait is as long as it is: of a run only the work says how quick hands are. */
+/** A wait is as long as it is: of a job only the work says how quick hands are. */
 const MIN_STEPS = 3
 
 /**

@@ -52,7 +52,7 @@ export function byFinger(mm: number): string {
 /** Minutes a tray stands in water after it is sown [common practice: 15–20, until the surface is dark]. */
 const SOAK_MINUTES = 20
 
-/** From label to place, tray by tray and run by run. The step `sow <tray> <run>` is the one that sows. */
+/** From label to place, tray by tray and group by group. The step `sow <tray> <group>` is the one that sows. */
 export function sowSteps(trays: readonly SowTray[]): Step[] {
   return trays.flatMap((tray) => [
     labels(tray),

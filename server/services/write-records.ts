@@ -148,7 +148,7 @@ async function write<C extends Collection>(
   return stored
 }
 
-/** The marks of a run are only ever added to: what can be put back is what was said of the whole of it. */
+/** The marks of a guided job are only ever added to: what can be put back is what was said of the whole of it. */
 const ofTheWholeJob = ({ status, by, hands }: Bodies['guidedJobs']) => ({ status, by, hands })
 
 /**
@@ -377,7 +377,7 @@ async function rowOf(tx: Transaction, collection: Collection, householdId: strin
 }
 
 async function keepRevision(tx: Transaction, collection: Collection, householdId: string, before: Row) {
-  // The marks of a run are its history: each stays in it.
+  // The marks of a guided job are its history: each stays in it.
   if (collection === 'guidedJobs') return
   const { version, updatedAt, body } = asStored(before)
   await tx

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { MARKS, GUIDED_JOB_KINDS } from '#core/jobs/guided-job'
 import { amount, day, id, name } from './rules'
 
-/** Something a hand did in a job, or said of it. Marks are only ever added: two phones on one run undo nothing of each other. */
+/** Something a hand did in a job, or said of it. Marks are only ever added: two phones on one job undo nothing of each other. */
 const mark = z.object({
   id,
   step: z.string().min(1).max(120).describe('The step it is about'),

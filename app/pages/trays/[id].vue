@@ -150,7 +150,7 @@ const startMoving = ({ group, kind, stage }: (typeof toMove.value)[number]) =>
     { what: 'trays', id, stage: null },
   ])
 
-// Sowing, run by run.
+// Sowing, group by group.
 async function sow(group: GroupStands) {
   const done = await trays.sow(
     kept.value!,

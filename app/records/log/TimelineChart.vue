@@ -4,7 +4,7 @@ import { scaleUtc } from 'd3-scale'
 import { useDates } from '~/kit/useDates'
 import type { Line } from '#shared/reckoning/year'
 
-/** From sown to out, run by run: seed in the ground, up, moved on, out. */
+/** From sown to out, group by group: seed in the ground, up, moved on, out. */
 const props = defineProps<{ lines: readonly Line[]; today: string }>()
 const { printDay, printDate } = useDates()
 const [WIDTH, ROW, LEFT] = [960, 26, 230]

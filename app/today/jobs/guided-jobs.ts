@@ -21,7 +21,7 @@ import type { Stored } from '#shared/records/collections'
 import type { GuidedJobMark, GuidedJobRecord } from '#shared/records/guided-job'
 
 type GuidedJob = Stored<GuidedJobRecord>
-/** A run whose server does not answer is tried again after so long. */
+/** A job whose server does not answer is tried again after so long. */
 const AGAIN_MS = 4000
 
 /**

@@ -217,18 +217,18 @@ export function overflows(load: SeasonLoad, places: readonly Place[]): Overflow[
   return places
     .flatMap((place) => {
       const room = place.flats
-      const demands: { place: Place; from: Day; until: Day; most: number }[] = []
-      if (room === null) return demands
+      const found: { place: Place; from: Day; until: Day; most: number }[] = []
+      if (room === null) return found
       load.places.get(place.id)?.forEach((flats, i) => {
         if (flats <= room + 1e-9) return
         const day = addDays(load.from, i)
-        const last = demands.at(-1)
+        const last = found.at(-1)
         if (last && last.until === day) {
           last.until = addDays(day, 1)
           last.most = Math.max(last.most, flats)
-        } else demands.push({ place, from: day, until: addDays(day, 1), most: flats })
+        } else found.push({ place, from: day, until: addDays(day, 1), most: flats })
       })
-      return demands
+      return found
     })
     .sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0))
 }

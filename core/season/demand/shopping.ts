@@ -44,7 +44,7 @@ export function needsOfMix(
   return { on, needs: batchProblems(request).length ? [] : needsOfBatch(planBatch(request)) }
 }
 
-/** The feed that goes into the cans of a run. */
+/** The feed that goes into the cans of a day. */
 export function needsOfFeed({ on, nMgPerL, solutionL }: FeedDemand, feed: Feed): DatedNeeds {
   const { massG, volumeMl } = planDose({
     feed,
