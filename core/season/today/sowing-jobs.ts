@@ -2,7 +2,6 @@ import type { Crop } from '../../sowing/crop'
 import { addDays, daysBetween, type Day } from '../../calendar/day'
 import { visitsOf } from '../schedule/final-care'
 import { hardeningPlan } from '../schedule/hardening'
-import type { StageKind } from '../schedule/schedules'
 import { nightIn, OUTSIDE, type Place } from '../../places/place'
 import { emergenceVerdict } from '../schedule/sowing'
 import type { PlannedStage } from '../schedule/sowing-request'
@@ -21,7 +20,35 @@ import {
 } from './job'
 import { doneOn, type Marked, type MovedPart } from './marks'
 import { momentsOf } from './moments'
-import { standsNow } from './stands-now'
+import { standsNow, type Stands } from './stands-now'
+
+/** A visit that was missed is asked for so many days; then the next stands in for it. */
+const VISIT_KEEPS_DAYS = 5
+/** Visits to a last container are numbered after all stages a schedule can have. */
+const CARE_STAGES = 20
+
+interface Told {
+  readonly row: TodayRow
+  readonly input: TodayInput
+  readonly marked: Marked
+  readonly days: Readonly<Record<string, Day>>
+  readonly moved: readonly MovedPart[]
+  /** What stands of it, and where; null before it is sown and after it is out. */
+  readonly stands: Stands | null
+  readonly was: (kind: JobKind, stage: number) => boolean
+}
+/** Something a sowing asks for on a day. */
+interface Asked {
+  readonly kind: JobKind
+  readonly stage: number
+  readonly dueOn: Day
+  readonly danger?: Danger | null
+  readonly more?: Partial<Job>
+  /** Done anew each day. */
+  readonly everyDay?: boolean
+  /** Never late: it comes, and is gone again. */
+  readonly gentle?: boolean
+}
 
 /** What one sowing asks for: its treatment, its stages, its moments, its hardening, and its last container. */
 export function sowingJobs(
@@ -31,105 +58,122 @@ export function sowingJobs(
   days: Readonly<Record<string, Day>>,
   moved: readonly MovedPart[],
 ): Job[] {
-  const { today } = input
-  const { planned, crop } = row
   if (days.ended) return []
-  const jobs: Job[] = []
-  const stands = standsNow(planned, days)
-  const add = (
-    kind: JobKind,
-    stage: number,
-    dueOn: Day,
-    danger: Danger | null = null,
-    more: Partial<Job> & { stageKind?: StageKind; everyDay?: boolean; gentle?: boolean } = {},
-  ) => {
-    const { everyDay, gentle, ...rest } = more
-    const target = { sowingId: row.id, stage }
-    const at = doneOn(kind, target, marked)
-    const done = everyDay ? at === today : at !== undefined
-    // What was done on another day is no longer shown.
-    if (done && at !== today) return
-    const state = stateOn(dueOn, today, danger)
-    jobs.push({
-      ...PLAIN,
-      id: `${kind} ${targetKey(target)}`,
-      kind,
-      of: [target],
-      names: [row.name],
-      dueOn,
-      state: done ? 'done' : gentle && state === 'late' ? 'due' : state,
-      danger: done ? null : danger,
-      placeIds: stands?.placeIds ?? [],
-      ...rest,
-    })
-  }
   const was = (kind: JobKind, stage: number) =>
     doneOn(kind, { sowingId: row.id, stage }, marked) !== undefined
-  const outIndex = planned.stages.length
-  const outAt = doneOn('out', { sowingId: row.id, stage: outIndex }, marked)
-  if (outAt !== undefined) {
-    if (outAt === today) add('out', outIndex, planned.outDueOn)
-    for (const visit of visitsOf(row, outAt))
-      if (visit.on >= addDays(today, -VISIT_KEEPS_DAYS) && visit.on <= horizonOf(today))
-        // Each visit is a stage of its own, so that one done stands for itself.
-        add('care', CARE_STAGES + visit.index, visit.on, null, { care: visit, gentle: true })
-    return jobs
-  }
-  const sown = was('stage', 0)
-
-  if (planned.treatOn && !sown) add('treat', 0, planned.treatOn)
-  for (const stage of planned.stages) {
-    const before = stage.index === 0 || was('stage', stage.index - 1)
-    // A stage is shown once the one before it is done; the next date stands in the season.
-    if (stage.kind === 'set in' || !before) continue
-    const cold = stage.kind === 'harden' ? coldNight(input.nightC, crop, stage.where.place) : null
-    const full = fullPlace(stage, input.full, today)
-    const danger = stage.from <= horizonOf(today) ? (cold ?? full) : null
-    add('stage', stage.index, stage.dueOn, danger, {
-      stageKind: stage.kind,
-      moved: moved.reduce((sum, part) => sum + (part.stage === stage.index ? part.plants : 0), 0),
-    })
-  }
-  if (sown && !was('stage', 1) && planned.emergeOn) {
-    const verdict = emergenceVerdict(planned, today)
-    const danger: Danger | null =
-      verdict === 'late' || verdict === 'sow again'
-        ? { kind: 'no-show', expected: planned.emergeOn, verdict }
-        : null
-    add('look', 0, planned.emergeOn, danger)
-  }
-  for (const { kind, stage, on, until } of momentsOf(row, days))
-    if (today <= until) add(kind, stage, on, null, { gentle: true })
-  const hardening = planned.stages.find(({ kind }) => kind === 'harden')
-  if (hardening && was('stage', hardening.index) && today >= hardening.from && today < hardening.until) {
-    const plan = hardeningPlan(hardening.from, daysBetween(hardening.from, hardening.until))
-    const now = plan.find(({ on }) => on === today)
-    if (now)
-      add(
-        'harden',
-        hardening.index,
-        today,
-        now.hours >= 24 ? coldNight(input.nightC, crop, hardening.where.place) : null,
-        { hours: now.hours, everyDay: true },
-      )
-  }
-  // What stands in a frame or outside is brought in on such a night; what is hardened has that said with it.
-  if (stands && stands.stage.kind !== 'harden') {
-    const cold = coldNight(input.nightC, crop, stands.stage.where.place)
-    if (cold) add('shelter', stands.stage.index, today, cold, { everyDay: true })
-  }
-  const lastIndex = planned.stages.findLastIndex(({ kind }) => kind !== 'set in')
-  if (was('stage', lastIndex)) {
-    const near = planned.outOn <= horizonOf(today)
-    add('out', outIndex, planned.outDueOn, near ? coldNight(input.nightC, crop, OUTSIDE) : null)
-  }
-  return jobs
+  const told: Told = { row, input, marked, days, moved, stands: standsNow(row.planned, days), was }
+  const outAt = doneOn('out', { sowingId: row.id, stage: row.planned.stages.length }, marked)
+  const asked =
+    outAt === undefined
+      ? [sowing, stagesAhead, emergence, moments, hardening, shelter, plantingOut].flatMap((of) => of(told))
+      : onceOut(told, outAt)
+  return asked.flatMap((one) => jobFrom(one, told) ?? [])
 }
 
-/** A visit that was missed is asked for so many days; then the next stands in for it. */
-const VISIT_KEEPS_DAYS = 5
-/** Visits to a last container are numbered after all stages a schedule can have. */
-const CARE_STAGES = 20
+/** As it stands on Today; null where it was done on another day, and is no longer shown. */
+function jobFrom(
+  { kind, stage, dueOn, danger = null, more, everyDay, gentle }: Asked,
+  { row, input: { today }, marked, stands }: Told,
+): Job | null {
+  const target = { sowingId: row.id, stage }
+  const at = doneOn(kind, target, marked)
+  const done = everyDay ? at === today : at !== undefined
+  if (done && at !== today) return null
+  const state = stateOn(dueOn, today, danger)
+  return {
+    ...PLAIN,
+    id: `${kind} ${targetKey(target)}`,
+    kind,
+    of: [target],
+    names: [row.name],
+    dueOn,
+    state: done ? 'done' : gentle && state === 'late' ? 'due' : state,
+    danger: done ? null : danger,
+    placeIds: stands?.placeIds ?? [],
+    ...more,
+  }
+}
+
+/** Once it is out: that day's own job, and the visits to a last container, each a stage of its own so that one done stands for itself. */
+function onceOut({ row, input: { today } }: Told, outAt: Day): Asked[] {
+  const visits = visitsOf(row, outAt).filter(
+    ({ on }) => on >= addDays(today, -VISIT_KEEPS_DAYS) && on <= horizonOf(today),
+  )
+  return [
+    ...(outAt === today
+      ? [{ kind: 'out' as const, stage: row.planned.stages.length, dueOn: row.planned.outDueOn }]
+      : []),
+    ...visits.map((care): Asked => ({
+      kind: 'care',
+      stage: CARE_STAGES + care.index,
+      dueOn: care.on,
+      more: { care },
+      gentle: true,
+    })),
+  ]
+}
+
+const sowing = ({ row: { planned }, was }: Told): Asked[] =>
+  planned.treatOn && !was('stage', 0) ? [{ kind: 'treat', stage: 0, dueOn: planned.treatOn }] : []
+
+/** A stage is shown once the one before it is done; the next date stands in the season. */
+const stagesAhead = ({ row: { planned, crop }, input, moved, was }: Told): Asked[] =>
+  planned.stages
+    .filter(({ kind, index }) => kind !== 'set in' && (index === 0 || was('stage', index - 1)))
+    .map((stage): Asked => {
+      const cold = stage.kind === 'harden' ? coldNight(input.nightC, crop, stage.where.place) : null
+      const danger = cold ?? fullPlace(stage, input.full, input.today)
+      const plants = moved.reduce((sum, part) => sum + (part.stage === stage.index ? part.plants : 0), 0)
+      return {
+        kind: 'stage',
+        stage: stage.index,
+        dueOn: stage.dueOn,
+        danger: stage.from <= horizonOf(input.today) ? danger : null,
+        more: { stageKind: stage.kind, moved: plants },
+      }
+    })
+
+/** Whether it is up. */
+function emergence({ row: { planned }, input: { today }, was }: Told): Asked[] {
+  const { emergeOn } = planned
+  if (!was('stage', 0) || was('stage', 1) || !emergeOn) return []
+  const verdict = emergenceVerdict(planned, today)
+  const danger: Danger | null =
+    verdict === 'late' || verdict === 'sow again' ? { kind: 'no-show', expected: emergeOn, verdict } : null
+  return [{ kind: 'look', stage: 0, dueOn: emergeOn, danger }]
+}
+
+const moments = ({ row, input: { today }, days }: Told): Asked[] =>
+  momentsOf(row, days)
+    .filter(({ until }) => today <= until)
+    .map(({ kind, stage, on }) => ({ kind, stage, dueOn: on, gentle: true }))
+
+/** So many hours outside today. */
+function hardening({ row: { planned, crop }, input: { today, nightC }, was }: Told): Asked[] {
+  const stage = planned.stages.find(({ kind }) => kind === 'harden')
+  if (!stage || !was('stage', stage.index) || today < stage.from || today >= stage.until) return []
+  const plan = hardeningPlan(stage.from, daysBetween(stage.from, stage.until))
+  const now = plan.find(({ on }) => on === today)
+  if (!now) return []
+  const danger = now.hours >= 24 ? coldNight(nightC, crop, stage.where.place) : null
+  const more = { hours: now.hours }
+  return [{ kind: 'harden', stage: stage.index, dueOn: today, danger, more, everyDay: true }]
+}
+
+/** What stands in a frame or outside is brought in on a cold night; what is hardened has that said with it. */
+function shelter({ row: { crop }, input: { today, nightC }, stands }: Told): Asked[] {
+  if (!stands || stands.stage.kind === 'harden') return []
+  const danger = coldNight(nightC, crop, stands.stage.where.place)
+  return danger ? [{ kind: 'shelter', stage: stands.stage.index, dueOn: today, danger, everyDay: true }] : []
+}
+
+function plantingOut({ row: { planned, crop }, input: { today, nightC }, was }: Told): Asked[] {
+  const lastIndex = planned.stages.findLastIndex(({ kind }) => kind !== 'set in')
+  if (!was('stage', lastIndex)) return []
+  const isNear = planned.outOn <= horizonOf(today)
+  const danger = isNear ? coldNight(nightC, crop, OUTSIDE) : null
+  return [{ kind: 'out', stage: planned.stages.length, dueOn: planned.outDueOn, danger }]
+}
 
 /** A night by the forecast that is too cold for a crop in that place. */
 function coldNight(forecastC: number | null, crop: Crop, place: Place): Danger | null {
