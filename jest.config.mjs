@@ -15,8 +15,14 @@ const shared = {
   modulePathIgnorePatterns: ['<rootDir>/.nuxt', '<rootDir>/.output', '<rootDir>/.data'],
 }
 
+export const unit = {
+  ...shared,
+  displayName: 'unit',
+  testMatch: ['<rootDir>/{app,core,shared,simulated}/**/*.test.ts'],
+}
+
 const projects = {
-  unit: { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{app,core,shared,simulated}/**/*.test.ts'] },
+  unit,
   // Starts and stops the real thing in a folder of its own.
   start: { ...shared, displayName: 'start', testMatch: ['<rootDir>/scripts/**/*.test.ts'] },
   // Against a running application and its real PostgreSQL; ./test starts both and says where.

@@ -53,6 +53,23 @@ async function playwright(env) {
   tell('browser', stats.expected, failed || (code ? 1 : 0), startedAt, output)
 }
 
+/** The mutation score of each folder, or of those named; what survived is listed. */
+async function mutants(folders) {
+  const { mutantFolders, mutationScore } = await import('./mutants.mjs')
+  for (const folder of folders.length ? folders : mutantFolders()) {
+    const startedAt = Date.now()
+    const { killed, mutants, survivors } = await mutationScore(folder)
+    const seconds = ((Date.now() - startedAt) / 1000).toFixed(1)
+    console.log(
+      `${folder}: ${killed} of ${mutants} killed, ${Math.round((100 * killed) / mutants)} % (${seconds} s)`,
+    )
+    for (const { file, line, was, replacement } of survivors)
+      console.log(`  ${file}:${line}  ${was}  →  ${replacement}`)
+    total.passed += killed
+    total.failed += survivors.length
+  }
+}
+
 async function statics() {
   await check('formatting', 'npx', 'prettier', '--check', '.')
   await check('lint', 'npx', 'eslint', '.', '--max-warnings', '0')
@@ -83,11 +100,14 @@ async function migrationsMatch() {
 }
 
 await orSayWhy(async () => {
-  if (only !== undefined && only !== 'unit' && only !== 'deep')
-    throw new Trouble(`./test takes 'unit', 'deep' or nothing, not '${only}'.`)
+  if (only !== undefined && !['unit', 'deep', 'mutants'].includes(only))
+    throw new Trouble(`./test takes 'unit', 'deep', 'mutants' or nothing, not '${only}'.`)
   checkNode()
   try {
-    if (only === 'unit') {
+    if (only === 'mutants') {
+      await installPackages()
+      await mutants(process.argv.slice(3))
+    } else if (only === 'unit') {
       await installPackages()
       await jest('unit')
     } else if (only === 'deep') {
