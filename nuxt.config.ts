@@ -99,6 +99,7 @@ export default defineNuxtConfig({
   // The address guided jobs had before is still bookmarked.
   routeRules: {
     '/**': { ssr: false },
+    '/stores': { redirect: '/supplies' },
     '/runs': { redirect: '/jobs' },
     '/runs/**': { redirect: '/jobs/**' },
   },

@@ -8,7 +8,7 @@ test('an act whose answer was lost is not done twice, over a reload and when it 
   expectNoise,
 }) => {
   expectNoise(/Failed to load resource|ERR_/)
-  await goTo(page, '/stores')
+  await goTo(page, '/supplies')
   await page.getByRole('button', { name: 'Teaspoon', exact: true }).click()
   await page.getByLabel('It holds').fill('6 mL')
   // The server does it, and its answer does not come through: the page cannot know.

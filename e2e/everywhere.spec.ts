@@ -14,7 +14,7 @@ const PLACES = [
   '/',
   '/mix',
   '/find',
-  '/stores',
+  '/supplies',
   '/trays',
   '/programme',
   '/blend',
@@ -149,9 +149,9 @@ test('dialogs and lists are accessible while open', async ({ page, household: _ 
   await page.keyboard.press('Control+k')
   await expect(page.getByRole('combobox', { name: 'What to find' })).toBeFocused()
   await expectAccessible(page)
-  await page.keyboard.type('stores')
+  await page.keyboard.type('supplies')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Stores')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Supplies')
   await page.getByRole('button', { name: 'Add a tool' }).click()
   await expectAccessible(page)
   await page.getByLabel('What you call it').fill('Soup spoon')
@@ -184,7 +184,7 @@ test('single-letter keys go places, can be turned off, and never disturb typing'
 }) => {
   await goTo(page, '/')
   await page.keyboard.press('s')
-  await expect(page).toHaveURL(/\/stores$/)
+  await expect(page).toHaveURL(/\/supplies$/)
   await page.keyboard.press('m')
   await expect(page).toHaveURL(/\/mix$/)
   await page.getByLabel('Name of the batch').fill('')

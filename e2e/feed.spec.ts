@@ -52,7 +52,7 @@ test('what I did is read back, judged and rescued', async ({ page, household: _ 
   await expect(did).toContainText('Say it like 2 tsp')
 })
 
-test('from a target to the procedure, the record and the stores', async ({ page, household }) => {
+test('from a target to the procedure, the record and the supplies', async ({ page, household }) => {
   await household.put('stocks', {
     name: 'Tub',
     kind: 'feed',
@@ -115,7 +115,7 @@ test('a feeding schedule is planned, kept, and stands on the shopping list', asy
   await page.getByRole('button', { name: 'Keep this schedule' }).click()
   await expect(page.getByText('The feeding schedule is kept.')).toBeVisible()
   expect(await household.list('programmes')).toHaveLength(1)
-  await goTo(page, '/stores')
+  await goTo(page, '/supplies')
   await expect(page.getByRole('region', { name: 'To buy' })).toContainText('Balanced soluble powder')
 })
 

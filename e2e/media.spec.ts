@@ -71,7 +71,7 @@ test('a point is dragged over all blends of three', async ({ page, household: _ 
   await expect(point).not.toHaveAttribute('aria-valuetext', dragged!)
 })
 
-test('a material is swapped, and the shed says how far it goes', async ({ page, household: _ }) => {
+test('a material is swapped, and Mix says how far the supplies go', async ({ page, household: _ }) => {
   await goTo(page, '/mix')
   await page.getByRole('button', { name: 'Something instead of Coir, washed' }).click()
   await choose(page, 'Use', 'Sphagnum peat, medium')
@@ -95,7 +95,7 @@ test('a corrected material is used in the plan, says so, and can be put back', a
   page,
   household,
 }) => {
-  await goTo(page, '/stores')
+  await goTo(page, '/supplies')
   await page.getByRole('button', { name: 'Coir, washed' }).click()
   await page.getByLabel('Water at 10 cm').fill('99')
   await expect(page.getByText('must not be above the water at 0 cm')).toBeVisible()

@@ -55,7 +55,7 @@ test('a shelf pasted in, days that may be two, and a line that changes what is t
     await page.getByRole('combobox', { name: 'A table of' }).fill(name)
     await page.getByRole('option', { name, exact: true }).click()
   }
-  await choose('Stores')
+  await choose('Supplies')
   const paste = page.getByLabel('Paste it from your spreadsheet')
   await paste.fill(
     'Name\tContents\tPack size\tQty\tCost\nSack\tPerlite, coarse\t100 L\t3\t\nBrick\tCoir, washed\t650 g\t2\t4,50\n',

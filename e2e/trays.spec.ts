@@ -213,8 +213,8 @@ test.describe('with a finger', () => {
     await expectAccessible(page)
     // The thumb reaches the places at the foot.
     await page.getByRole('button', { name: 'More' }).click()
-    await page.getByRole('link', { name: 'Stores' }).click()
-    await expect(page.getByRole('heading', { name: 'Stores' })).toBeVisible()
+    await page.getByRole('link', { name: 'Supplies' }).click()
+    await expect(page.getByRole('heading', { name: 'Supplies' })).toBeVisible()
   })
 })
 

@@ -1,13 +1,13 @@
 import { expect, expectAccessible, goTo, SOWING_BATCH, test } from './fixture'
 
-test('what is changed in the stores is taken back by key and done again, and both say what', async ({
+test('what is changed in the supplies is taken back by key and done again, and both say what', async ({
   page,
   context,
   household,
   expectNoise,
 }) => {
   expectNoise(/ERR_INTERNET_DISCONNECTED/)
-  await goTo(page, '/stores')
+  await goTo(page, '/supplies')
   await page.getByRole('button', { name: 'Teaspoon', exact: true }).click()
   await page.getByLabel('It holds').fill('6 mL')
   await page.getByRole('button', { name: 'Keep it' }).click()
@@ -33,7 +33,7 @@ test('what is changed in the stores is taken back by key and done again, and bot
 })
 
 test('what was removed is brought back in Settings, also after a reload', async ({ page, household }) => {
-  await goTo(page, '/stores')
+  await goTo(page, '/supplies')
   await page.getByRole('button', { name: 'Remove Blue jug' }).click()
   await expect(page.getByText('Blue jug was removed.')).toBeVisible()
   await goTo(page, '/settings')
@@ -61,7 +61,7 @@ test('what is in use says by whom, and another takes its place everywhere', asyn
   const filled = async () =>
     ((await household.list('batches'))[0]!.body['fills'] as unknown as { containerId: string }[])[0]!
       .containerId
-  await goTo(page, '/stores')
+  await goTo(page, '/supplies')
   await page.getByRole('button', { name: 'Remove Bread tin' }).click()
   const dialog = page.getByRole('dialog', { name: 'Bread tin is in use' })
   await expect(dialog.getByRole('listitem')).toHaveText('Sowing, batch')

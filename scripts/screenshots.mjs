@@ -32,7 +32,7 @@ const VIEWS = [
   { name: 'feed', path: `/feed?plan=${FEEDING}`, size: WIDE },
   { name: 'feed-dark', path: `/feed?plan=${FEEDING}`, size: WIDE, dark: true },
   { name: 'bench-card', path: `/bench/${BATCH}`, size: { width: 1280, height: 1500 } },
-  { name: 'stores', path: '/stores', size: WIDE },
+  { name: 'supplies', path: '/supplies', size: WIDE },
   {
     name: 'feeding-schedule',
     path: `/programme?programme=${PROGRAMME}`,

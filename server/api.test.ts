@@ -565,6 +565,18 @@ describe('keeping', () => {
   })
 })
 
+describe('an address that was renamed', () => {
+  it.each([
+    ['/stores', '/supplies'],
+    ['/runs', '/jobs'],
+    ['/runs/one', '/jobs/one'],
+  ])('%s leads to %s', async (was, is) => {
+    const answer = await fetch(`${process.env['BLASTOMIX_URL']}${was}`, { redirect: 'manual' })
+    expect(answer.status).toBe(307)
+    expect(answer.headers.get('location')).toBe(is)
+  })
+})
+
 describe('the demo household', () => {
   it('obeys the same rules as everybody’s', async () => {
     const [demo] = (await call('GET', '/api/households')).body

@@ -344,7 +344,7 @@ it('today tells the same as the page would: what is due, which trays to water, w
     { name: 'save record', collection: 'batches', id: randomUUID(), version: 0, body: batch },
   ])
   const { short } = (await call('GET', `${home}/today`)).body
-  expect(short).toMatchObject([{ id: 'perlite', inStores: 1, unit: 'L' }])
+  expect(short).toMatchObject([{ id: 'perlite', inSupplies: 1, unit: 'L' }])
   expect(short[0].short).toBeCloseTo(short[0].wanted - 1, 9)
 })
 

@@ -76,15 +76,15 @@ describe('a table is looked at before it is written', () => {
   it('a line changes what it names, and leaves what it does not speak of', async () => {
     const household = await made()
     const first = 'name,holds,pack,packs,price\nSack,Perlite,100 L,2,19.50\n'
-    const query = async (text: string) => `seen=${(await send(household, 'stores', text)).body.changes}`
-    await send(household, 'stores', first, await query(first))
+    const query = async (text: string) => `seen=${(await send(household, 'supplies', text)).body.changes}`
+    await send(household, 'supplies', first, await query(first))
     const text = 'name,holds,pack,packs,price\nsack,Perlite,100 L,3,\n'
-    expect((await send(household, 'stores', text, await query(text))).body).toMatchObject({
+    expect((await send(household, 'supplies', text, await query(text))).body).toMatchObject({
       changed: 1,
       fresh: 0,
     })
     expect((await kept(household, 'stocks')).map(({ body }) => [body.packs, body.price])).toEqual([[3, 19.5]])
-    expect((await send(household, 'stores', text)).body).toMatchObject({ same: 1, changed: 0 })
+    expect((await send(household, 'supplies', text)).body).toMatchObject({ same: 1, changed: 0 })
   })
 
   it('what is told in lines is in the log, once', async () => {

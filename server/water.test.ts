@@ -140,7 +140,7 @@ describe('a run', () => {
       (await call('PUT', at('guidedJobs', randomUUID()), { version: 0, body: group({ hands: 0 }) })).status,
     ).toBe(422)
   })
-  it('that ends half way takes half from the stores, and gives it back when it is taken back', async () => {
+  it('that ends half way takes half from the supplies, and gives it back when it is taken back', async () => {
     const packs = async () => (await call('GET', at('stocks', pack))).body.body.packs
     const before = await packs()
     const id = randomUUID()

@@ -26,12 +26,12 @@ const NODES: readonly Node[] = [
     kind: 'said',
   },
   {
-    id: 'shed',
+    id: 'supplies',
     x: 10,
     y: 260,
-    title: 'The shed',
+    title: 'Your supplies',
     text: 'materials, feeds, tools',
-    to: '/stores',
+    to: '/supplies',
     kind: 'said',
   },
   {
@@ -83,7 +83,7 @@ const FLOWS: readonly (readonly [from: string, to: string])[] = [
   ['frost', 'schedule'],
   ['schedule', 'mix'],
   ['schedule', 'feed'],
-  ['shed', 'buy'],
+  ['supplies', 'buy'],
   ['mix', 'trays'],
   ['mix', 'today'],
   ['feed', 'today'],
@@ -160,7 +160,7 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
         <li>
           You say what you want, <NuxtLink to="/season">a wish in one sentence</NuxtLink>, when it freezes and
           <NuxtLink to="/season?frame=open">where trays stand</NuxtLink>, and
-          <NuxtLink to="/stores">what is in the shed</NuxtLink>.
+          <NuxtLink to="/supplies">your supplies</NuxtLink>.
         </li>
         <li>
           From that a <NuxtLink to="/season">schedule</NuxtLink> is reckoned: containers, mixes and feeds on

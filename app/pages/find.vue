@@ -36,16 +36,18 @@ const { answer: result, done, tookMs, ask, cancel } = useWorkerCall('findMixes')
 const searched = shallowRef<FinderRequest | null>(null)
 provideUnreadable()
 
-/** What the stores hold; where that makes no mix, what most people have. */
-const inShed = context.media
+/** What the supplies hold; where that makes no mix, what most people have. */
+const mediaAtHand = context.media
   .filter(({ id }) => onShelves(context.shelves('material', id)) > 0)
   .map(({ id }) => id)
 const ticked = ref(
-  inShed.length >= 3 ? inShed : ['coir', 'perlite', 'vermiculite', 'castings', 'compost', 'rice-hulls'],
+  mediaAtHand.length >= 3
+    ? mediaAtHand
+    : ['coir', 'perlite', 'vermiculite', 'castings', 'compost', 'rice-hulls'],
 )
 const containerId = ref(mix.draft.fills[0]?.containerId ?? 'tray-72')
 const mostMaterials = ref(4)
-/** Prices typed here, over those of the packs in the stores. */
+/** Prices typed here, over those of the packs in the supplies. */
 const typedPrices = ref<Record<string, number | null>>({})
 const priceOf = (id: string) => typedPrices.value[id] ?? context.priceOf('material', id)
 const peatFree = ref(false)
@@ -65,7 +67,7 @@ const isPeat = (id: string) => id.startsWith('peat')
 const materials = computed(() =>
   context.media.filter(({ id }) => ticked.value.includes(id) && !(peatFree.value && isPeat(id))),
 )
-const inStores = computed(() =>
+const inSupplies = computed(() =>
   context.media.filter(({ id }) => onShelves(context.shelves('material', id)) > 0).map(({ id }) => id),
 )
 const container = computed(() => context.containers.get(containerId.value) ?? context.containerList[0]!)
@@ -169,8 +171,8 @@ function use(parts: readonly Part[]) {
       </fieldset>
       <fieldset class="materials">
         <legend>From</legend>
-        <div class="from-stores">
-          <Button v-if="inStores.length" @click="ticked = [...inStores]"> What is in the stores </Button>
+        <div class="from-supplies">
+          <Button v-if="inSupplies.length" @click="ticked = [...inSupplies]"> My supplies </Button>
           <CheckField v-model="peatFree">peat-free</CheckField>
           <CheckField v-model="fitScoop">parts that fit my {{ inSentence(mix.draft.scoop.name) }}</CheckField>
         </div>
@@ -315,7 +317,7 @@ legend {
   columns: 2;
 }
 
-.from-stores {
+.from-supplies {
   display: flex;
   flex-wrap: wrap;
   align-items: center;

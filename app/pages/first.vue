@@ -6,7 +6,7 @@ import { NuxtLink } from '#components'
 import FirstFrost from '~/first-hour/FirstFrost.vue'
 import FirstUnits from '~/first-hour/FirstUnits.vue'
 import FirstRoom from '~/first-hour/FirstRoom.vue'
-import FirstShed from '~/first-hour/FirstShed.vue'
+import FirstSupplies from '~/first-hour/FirstSupplies.vue'
 import FirstStep from '~/first-hour/FirstStep.vue'
 import SeasonSentence from '~/plan/SeasonSentence.vue'
 import StandsAlready from '~/plan/StandsAlready.vue'
@@ -22,7 +22,7 @@ import { counted } from '#core/text/plurals'
 definePageMeta({
   place: {
     title: 'To begin with',
-    what: 'what you have and want: kitchen, frosts, room, shed, what stands, the first wish',
+    what: 'what you have and want: kitchen, frosts, room, supplies, what stands, the first wish',
     words: 'first start begin setup onboarding new household',
     parent: '/',
   },
@@ -53,7 +53,7 @@ const standing = computed(() => season.rows.filter(({ id }) => season.done.has(i
     <FirstUnits />
     <FirstFrost />
     <FirstRoom />
-    <FirstShed />
+    <FirstSupplies />
     <FirstStep
       step="stands"
       title="What stands already"

@@ -51,7 +51,7 @@ const home = computed(() => `/api/households/${household.id}`)
     <section aria-labelledby="tables-title">
       <h2 id="tables-title">Tables</h2>
       <p>
-        Materials, containers, feeds, crops, packets, stores, sowings, trays and the log as a spreadsheet
+        Materials, containers, feeds, crops, packets, supplies, sowings, trays and the log as a spreadsheet
         reads them; and yours, pasted or as CSV.
       </p>
       <p><NuxtLink class="button" to="/tables">Tables, out and in</NuxtLink></p>

@@ -14,7 +14,7 @@ import MixAir from '~/mix-and-feed/mix/MixAir.vue'
 import MixExtras from '~/mix-and-feed/mix/MixExtras.vue'
 import MixFor from '~/mix-and-feed/mix/MixFor.vue'
 import MixFills from '~/mix-and-feed/mix/MixFills.vue'
-import MixShed from '~/mix-and-feed/mix/MixShed.vue'
+import MixFromSupplies from '~/mix-and-feed/mix/MixFromSupplies.vue'
 import MixTest from '~/mix-and-feed/mix/MixTest.vue'
 import MixTally from '~/mix-and-feed/mix/MixTally.vue'
 import RecipeCare from '~/mix-and-feed/mix/RecipeCare.vue'
@@ -286,7 +286,7 @@ const blocked = computed(() => {
 
     <div class="tally-column">
       <MixTally />
-      <MixShed />
+      <MixFromSupplies />
       <MixTest />
       <form class="save no-print" @submit.prevent="save">
         <TextField

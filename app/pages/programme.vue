@@ -64,11 +64,11 @@ const batchChoices = computed(() => [
 const method = computed(() => FEEDING_METHODS.find(({ id }) => id === programme.draft.method)!)
 
 const goods = computed(() => context.goods('feed', programme.draft.feedId))
-const inStores = computed(() => onShelves(context.shelves('feed', programme.draft.feedId)))
+const inSupplies = computed(() => onShelves(context.shelves('feed', programme.draft.feedId)))
 const price = computed(() => context.priceOf('feed', programme.draft.feedId))
 const runsOut = computed(() =>
   programme.plan && programme.request && context.shelves('feed', programme.draft.feedId).length
-    ? runsOutOn(programme.plan, programme.request, inStores.value)
+    ? runsOutOn(programme.plan, programme.request, inSupplies.value)
     : null,
 )
 async function save() {
@@ -166,8 +166,8 @@ const blocked = computed(() =>
             >, {{ (price * programme.plan.feedAmount.value).toFixed(2) }} in all,
             {{ (price * programme.plan.feedPerPlant.value).toFixed(3) }} a plant</template
           >.
-          <template v-if="goods && inStores > 0"
-            >The stores hold {{ printAmount(goods, inStores)
+          <template v-if="goods && inSupplies > 0"
+            >The supplies hold {{ printAmount(goods, inSupplies)
             }}<strong v-if="runsOut !== null">, which runs out on {{ dayText(runsOut) }}</strong
             ><template v-else>, enough</template>.</template
           >

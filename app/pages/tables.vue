@@ -9,7 +9,7 @@ import { TABLE_IDS, tableById } from '#shared/tables/tables'
 definePageMeta({
   place: {
     title: 'Tables',
-    what: 'materials, packets, stores, sowings, trays and the log as CSV, out and in',
+    what: 'materials, packets, supplies, sowings, trays and the log as CSV, out and in',
     words: 'csv spreadsheet excel calc table import export paste columns',
     parent: '/in-and-out',
   },

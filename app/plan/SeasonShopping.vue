@@ -20,7 +20,7 @@ import {
   type DatedNeeds,
 } from '#core/season/demand/shopping'
 
-/** What the rest of the season takes beyond the stores: whole packs, what they cost, and by when. */
+/** What the rest of the season takes beyond the supplies: whole packs, what they cost, and by when. */
 const season = useSeason()
 const household = useHousehold()
 const context = useContext()
@@ -80,7 +80,7 @@ const unpriced = computed(() => lines.value.some(({ buy }) => !buy || buy.cost =
 <template>
   <section aria-labelledby="season-shopping">
     <h2 id="season-shopping">To buy for the rest of the season</h2>
-    <p v-if="!lines.length && !seed.length" class="soft">The stores cover it all.</p>
+    <p v-if="!lines.length && !seed.length" class="soft">The supplies cover it all.</p>
     <table v-else class="figures">
       <thead>
         <tr>
@@ -97,7 +97,7 @@ const unpriced = computed(() => lines.value.some(({ buy }) => !buy || buy.cost =
           <th scope="row">{{ nameOf(line.goods) }}</th>
           <td>{{ line.by ? printDay(line.by) : '' }}</td>
           <td class="aside">{{ printAmount(line.goods, line.wanted) }}</td>
-          <td class="aside">{{ printAmount(line.goods, line.inStores) }}</td>
+          <td class="aside">{{ printAmount(line.goods, line.inSupplies) }}</td>
           <td>
             {{
               line.buy

@@ -309,9 +309,9 @@ function amounts({ feed, plants }: ProgrammeRequest, events: readonly FeedingEve
 export function runsOutOn(
   { events }: Pick<ProgrammePlan, 'events'>,
   { feed, plants }: Pick<ProgrammeRequest, 'feed' | 'plants'>,
-  inStores: number,
+  inSupplies: number,
 ): number | null {
-  let left = inStores
+  let left = inSupplies
   for (const { day, nMgPerL, mlPerPlant, notYet } of events) {
     if (notYet) continue
     const grams = (plants * mlPerPlant * nMgPerL) / 1000 / (feed.nPercent * 10)

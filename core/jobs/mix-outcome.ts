@@ -14,7 +14,7 @@ export interface MixOutcome {
   readonly mixedL: number | null
 }
 
-/** The step whose doing takes material from the stores. */
+/** The step whose doing takes material from the supplies. */
 const TAKES = /^(?:lower-)?measure$/
 export const SHARE_KEY = 'share'
 

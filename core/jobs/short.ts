@@ -58,7 +58,7 @@ export interface Lacking {
 }
 
 /**
- * What lacks for a plan in the stores, L.
+ * What lacks for a plan in the supplies, L.
  *
  * @param thereL litres at hand by material; one that is not written down is no limit
  */

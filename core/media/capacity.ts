@@ -11,7 +11,7 @@ export interface Capacity {
 const MOST = 5000
 
 /**
- * The other way round: from the litres in the shed to the most containers they fill, everything else of the batch
+ * The other way round: from the litres in the supplies to the most containers they fill, everything else of the batch
  * staying as it is.
  *
  * @param fillIndex which of the batch's containers to count up
@@ -27,7 +27,7 @@ export function mostContainers(
     const short = planBatch({ ...request, fills })
       .lines.map(({ material, looseL, sieve }) => ({
         id: material.id,
-        // What the sieve keeps back has to come out of the shed too.
+        // What the sieve keeps back has to come out of the supplies too.
         over: (sieve?.bagL ?? looseL).value / (availableL[material.id] ?? Infinity),
       }))
       .filter(({ over }) => over > 1 + 1e-9)

@@ -49,7 +49,7 @@ describe('what is in a container already, or comes on top', () => {
       }
   })
 
-  it('the shed fills no more than what passes the sieve', () => {
+  it('what is at hand fills no more than what passes the sieve', () => {
     const sieved = plain({ parts: [{ materialId: 'home-compost', parts: 1 }], preparations: ['sieve'] })
     const { count } = mostContainers(sieved, 0, { 'home-compost': 40 })
     const needs = (n: number) =>

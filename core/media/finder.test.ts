@@ -204,7 +204,7 @@ describe('swapping a material', () => {
   })
 })
 
-describe('from the shed to the trays', () => {
+describe('from the supplies to the trays', () => {
   const batch = (count: number) => ({
     parts: [
       { materialId: 'coir', parts: 3 },

@@ -8,7 +8,7 @@ import { inFigures, parseNumber } from '../units/parse'
 import { derive, given, type Figure } from '../working/figure'
 import { byDefault, yours } from '../working/source'
 
-/** Something the stores hold, in the unit it is used by: loose litres of a medium, grams, or millilitres of a liquid. */
+/** Something the supplies hold, in the unit it is used by: loose litres of a medium, grams, or millilitres of a liquid. */
 export type Goods =
   { readonly kind: 'material'; readonly material: Material } | { readonly kind: 'feed'; readonly feed: Feed }
 

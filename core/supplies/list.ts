@@ -13,18 +13,18 @@ export interface Wanted<Goods> {
 export interface ShoppingLine<Goods> {
   readonly goods: Goods
   readonly wanted: number
-  readonly inStores: number
+  readonly inSupplies: number
   /** What is wanted and not there; 0 when there is enough. */
   readonly short: number
   /** Whole packs that cover it; null when nothing is on offer. */
   readonly buy: Purchase | null
 }
 
-/** What to buy: for everything that is wanted, what the stores lack and the cheapest whole packs for it. */
+/** What to buy: for everything that is wanted, what the supplies lack and the cheapest whole packs for it. */
 export function shoppingList<Goods>(wants: readonly Wanted<Goods>[]): ShoppingLine<Goods>[] {
   return wants.map(({ goods, amount, shelves, offers }) => {
-    const inStores = onShelves(shelves)
-    const short = Math.max(0, amount - inStores)
-    return { goods, wanted: amount, inStores, short, buy: cheapestPacks(offers, short) }
+    const inSupplies = onShelves(shelves)
+    const short = Math.max(0, amount - inSupplies)
+    return { goods, wanted: amount, inSupplies, short, buy: cheapestPacks(offers, short) }
   })
 }

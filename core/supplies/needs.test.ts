@@ -61,6 +61,6 @@ describe('what a batch takes', () => {
         offers: [{ id: 'bag', holds: 10, price: 7 }],
       },
     ])
-    expect(line).toMatchObject({ inStores: 6, short: 20, buy: { cost: 14, leftover: 0 } })
+    expect(line).toMatchObject({ inSupplies: 6, short: 20, buy: { cost: 14, leftover: 0 } })
   })
 })

@@ -8,7 +8,7 @@ export interface Need {
   readonly amount: Figure
 }
 
-/** What a batch takes from the stores: what goes onto the sieve, not what comes through it; extras by the gram. */
+/** What a batch takes from the supplies: what goes onto the sieve, not what comes through it; extras by the gram. */
 export function needsOfBatch(plan: BatchPlan): Need[] {
   return [
     ...plan.lines.map(({ material, looseL, sieve }): Need => ({

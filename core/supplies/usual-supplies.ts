@@ -1,6 +1,6 @@
 import type { Mix } from '../media/recipe'
 
-/** What people start with, and about how much of it stands in a shed [common practice]. */
+/** What people start with, and about how much of it they have [common practice]. */
 export const USUAL_SHED = [
   ['material', 'coir', '650 g'],
   ['material', 'peat', '80 L'],

@@ -51,7 +51,7 @@ export type Locked = (Head & { readonly isRemoved: boolean }) | undefined
 export type Earlier = Pick<typeof acts.$inferSelect, 'asked' | 'answer' | 'wrote'> | undefined
 
 /**
- * A transaction that holds the household's lock. Writers of one household queue here: batches are numbered without gaps, stores
+ * A transaction that holds the household's lock. Writers of one household queue here: batches are numbered without gaps, supplies
  * are drawn down one by one. Taking the lock counts the household's changes up, which is how every copy of the application knows
  * that something was written. Opened, locked and asked for the act in one message to the database, as every write begins so.
  *

@@ -41,7 +41,7 @@ const NOTHING: Worked = { moves: [], facts: [] }
  * written down already is left out.
  *
  * @returns the entry that stands where this one says nothing new
- * @throws Refusal 422 where the stores hold too little, or the batch is already made
+ * @throws Refusal 422 where the supplies hold too little, or the batch is already made
  */
 export async function workOut(
   tx: Transaction,
@@ -251,7 +251,7 @@ export async function markOver(tx: Transaction, householdId: string, { kind, sub
 }
 const ENDS: EntryRecord['kind'][] = ['out', 'give up', 'end']
 
-/** A batch leaves the shelf. @throws Refusal 422 where it is made already, or the stores hold too little */
+/** A batch leaves the shelf. @throws Refusal 422 where it is made already, or the supplies hold too little */
 async function makeBatch(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {
   const batchId = entry.subjects.find(({ what }) => what === 'batches')?.id
   if (!batchId) throw invalid([{ path: ['body', 'subjects'], message: 'Say which batch was made.' }])
@@ -280,7 +280,7 @@ async function makeBatch(tx: Transaction, householdId: string, entry: EntryRecor
   }
 }
 
-/** A feed leaves its pack. @throws Refusal 422 where the stores hold too little */
+/** A feed leaves its pack. @throws Refusal 422 where the supplies hold too little */
 async function giveFeed(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {
   const feedingId = entry.subjects.find(({ what }) => what === 'feedings')?.id
   if (!feedingId) throw invalid([{ path: ['body', 'subjects'], message: 'Say which feed was given.' }])
@@ -336,7 +336,7 @@ async function take(
 }
 
 const saidShort = (goods: Goods, wanted: number, there: number) =>
-  `${goodsName(goods)}: ${printNumber(wanted)} ${goodsUnit(goods)} wanted, ${printNumber(there)} ${goodsUnit(goods)} in the stores.`
+  `${goodsName(goods)}: ${printNumber(wanted)} ${goodsUnit(goods)} wanted, ${printNumber(there)} ${goodsUnit(goods)} in the supplies.`
 
 /** Seed leaves its packet; one nobody counted stays uncounted, one that holds too little is emptied: it is sown already. */
 async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Promise<Worked> {

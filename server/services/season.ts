@@ -51,13 +51,13 @@ export async function seasonToday(principal: Principal, householdId: string, on?
             on: refillOn,
           })),
         },
-        short: whatRunsShort(bench).map(({ goods, wanted, inStores, short }) => ({
+        short: whatRunsShort(bench).map(({ goods, wanted, inSupplies, short }) => ({
           kind: goods.kind,
           id: goodsId(goods),
           name: goodsName(goods),
           unit: goodsUnit(goods),
           wanted,
-          inStores,
+          inSupplies,
           short,
         })),
       }

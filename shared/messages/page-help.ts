@@ -21,7 +21,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
     words: ['batch', 'loose'],
   },
   '/first': {
-    why: 'The first questions, in any order: kitchen, frosts, room, shed, what stands, the first wish.',
+    why: 'The first questions, in any order: kitchen, frosts, room, supplies, what stands, the first wish.',
     ways: [
       'Leave what you do not know. Nothing is assumed that you did not say.',
       'Each answer says at once what it changed.',
@@ -65,7 +65,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
   },
   '/season/buying': {
     why: 'What the season needs that is not on the shelf, in whole packs, the cheapest way.',
-    ways: ['Prices and packs come from Stores; what has no price is bought in the usual pack.'],
+    ways: ['Prices and packs come from Supplies; what has no price is bought in the usual pack.'],
     words: ['loose'],
   },
   '/season/light': {
@@ -229,7 +229,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
     ways: ['Ask for measurements, decide, and see what the record would have said.'],
     words: [],
   },
-  '/stores': {
+  '/supplies': {
     why: 'What is on the shelf, in the drawer and on the bench: materials, feeds, containers, tools, packs.',
     ways: ['Correct a figure of the book by your own label or measurement; it says so from then on.'],
     words: ['loose', 'ec', 'air'],

@@ -99,7 +99,7 @@ const fields = z.object({
     .max(1000, 'At most 1000 jugs at a time.')
     .default(1)
     .describe('Vessels of feed that were mixed'),
-  evenIfShort: z.boolean().default(false).describe('Take what there is where the stores hold too little'),
+  evenIfShort: z.boolean().default(false).describe('Take what there is where the supplies hold too little'),
   count: z
     .int('Count whole plants or cells.')
     .min(0, 'A count is 0 or more.')

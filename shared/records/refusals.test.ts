@@ -76,7 +76,7 @@ const cases: [what: string, schema: z.ZodType, good: object, slips: [over: objec
     ],
   ],
   [
-    'a pack in the stores',
+    'a pack in the supplies',
     stock,
     {
       name: 'Bag',

@@ -20,7 +20,7 @@ export const stock = z.object({
     .default(null)
     .describe('For one pack, in the household’s own currency'),
   packs: amount
-    .min(0, 'There cannot be less than nothing in the stores.')
+    .min(0, 'There cannot be less than nothing in the supplies.')
     .max(10_000, 'A shelf holds at most 10 000 packs.')
     .describe('Full packs and what is left in the open one: 2.4 is two full and one four tenths full'),
 })

@@ -168,7 +168,7 @@ export const FEEDS: Table<'feeds'> = {
 }
 
 export const STOCKS: Table<'stocks'> = {
-  name: 'Stores',
+  name: 'Supplies',
   what: 'bags and bottles on the shelf',
   collection: 'stocks',
   columns: [

@@ -22,7 +22,7 @@ import { folded, findNamed, type Named, type Names } from './names'
 import type { Table } from './table'
 import { WORDS } from './words'
 
-/** What can be told in a line; what moves plants or stores is told where they stand. */
+/** What can be told in a line; what moves plants or supplies is told where they stand. */
 const TOLD = [
   'thought',
   'seen',
@@ -74,7 +74,7 @@ export const ENTRIES: Table<'entries'> = {
   doubts: ({ kind, id }) =>
     id !== undefined || kind === undefined || TOLD.some((one) => one === folded(String(kind)))
       ? null
-      : `A line can tell of ${TOLD.slice(0, -1).join(', ')} or ${TOLD.at(-1)}; “${String(kind)}” moves plants or stores, so it is told where they stand.`,
+      : `A line can tell of ${TOLD.slice(0, -1).join(', ')} or ${TOLD.at(-1)}; “${String(kind)}” moves plants or supplies, so it is told where they stand.`,
   make: ([said], body, _, stands) => {
     // Of what happened only when, who and the words are put right.
     if (stands) return body

@@ -87,12 +87,12 @@ describe('numbers and days are never guessed', () => {
 
   it('all numbers of a table say together how decimals are written', () => {
     const price = (text: string) =>
-      bodies('stores', text).map((one) =>
+      bodies('supplies', text).map((one) =>
         'body' in one ? (one.body as never as Bodies['stocks']).price : one,
       )
     const head = 'name;holds;pack;packs;price'
     expect(price(`${head}\nA;Perlite;100 L;2;1.250,00\nB;Perlite;10 L;1;12,5`)).toEqual([1250, 12.5])
-    expect(problems('stores', `${head}\nA;Perlite;100 L;2;1,250`)).toMatchObject([
+    expect(problems('supplies', `${head}\nA;Perlite;100 L;2;1,250`)).toMatchObject([
       { line: 2, column: 'price', message: expect.stringContaining('how decimals are written') },
     ])
   })
@@ -170,7 +170,7 @@ describe('as the spreadsheets of a country write', () => {
           ['Bag ' + i, 'Perlite', '100 L', '1', format.format(one)].join('\t'),
         )
         const read = bodies(
-          'stores',
+          'supplies',
           ['name\tholds\tpack\tpacks\tprice', ...lines].join('\n'),
         ) as unknown as {
           body?: Bodies['stocks']
@@ -237,7 +237,7 @@ describe('what is told in lines', () => {
     })
   })
   it('what cannot be told in a line says where it is told', () => {
-    expect(entry('on,kind,what\n2027-04-12,stage,Potted up')[0]).toMatch(/moves plants or stores/)
+    expect(entry('on,kind,what\n2027-04-12,stage,Potted up')[0]).toMatch(/moves plants or supplies/)
     expect(entry('on,kind,what\n2027-04-12,watered,Watered')[0]).toBe('Say which tray it was.')
     expect(entry('on,kind,what,of\n2027-04-12,watered,Watered,8')[0]).toMatch(/no “8” here/)
   })
@@ -297,7 +297,7 @@ describe('what is written is read the same', () => {
       labelRatePerL: exactly((number + 1) / 20),
       nForms: { nitrate: fraction, ammonium: 0, urea: 0 },
     }),
-    stores: (number) => ({
+    supplies: (number) => ({
       kind: 'material',
       goodsId: 'perlite',
       size: { measure: 'loose', amount: exactly(number + 0.5) },

@@ -8,7 +8,7 @@ const BY_ID = {
   materials: MATERIALS,
   containers: CONTAINERS,
   feeds: FEEDS,
-  stores: STOCKS,
+  supplies: STOCKS,
   crops: CROPS,
   packets: PACKETS,
   sowings: SOWINGS,

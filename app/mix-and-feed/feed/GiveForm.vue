@@ -79,7 +79,7 @@ const entry = () =>
       It takes {{ printAmount(goods, wanted) }} of {{ goodsName(goods).toLowerCase()
       }}<template v-if="shelves.length">
         from the shelf, which holds {{ printAmount(goods, onShelves(shelves)) }}</template
-      ><template v-else>, of which nothing is written down in the stores</template>.
+      ><template v-else>, of which nothing is written down in the supplies</template>.
     </p>
     <label v-if="short > 0" class="check">
       <input v-model="evenIfShort" type="checkbox" /> It was given all the same: take what there is

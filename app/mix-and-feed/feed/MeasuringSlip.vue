@@ -81,7 +81,7 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
         </label>
       </fieldset>
       <p v-else class="soft">
-        No tool of yours measures this. <NuxtLink to="/stores">Add one in Stores.</NuxtLink>
+        No tool of yours measures this. <NuxtLink to="/supplies">Add one in Supplies.</NuxtLink>
       </p>
       <ul class="cautions" aria-label="Cautions">
         <li v-for="caution in feed.plan.cautions" :key="caution.id" class="caution">

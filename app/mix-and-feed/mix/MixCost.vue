@@ -49,7 +49,7 @@ const names = (ids: readonly string[]) =>
       plant<span v-if="cost.unpriced.length" class="soft">, without {{ names(cost.unpriced) }}</span
       >.
     </p>
-    <FoldAway v-if="short.length" title="Not all of it is in the stores">
+    <FoldAway v-if="short.length" title="Not all of it is in the supplies">
       <ul>
         <li v-for="line in short" :key="nameOf(line.goods)">
           {{ printAmount(line.goods, line.short) }} {{ nameOf(line.goods).toLowerCase() }} short<template
@@ -60,7 +60,7 @@ const names = (ids: readonly string[]) =>
         </li>
       </ul>
     </FoldAway>
-    <p v-else-if="household.stocks.length && cost" class="soft small">The stores hold all of it.</p>
+    <p v-else-if="household.stocks.length && cost" class="soft small">The supplies hold all of it.</p>
   </div>
 </template>
 

@@ -262,7 +262,7 @@ const print = () => window.print()
               {{ one.name }}, {{ printDay(one.on) }}
             </li>
           </ul>
-          <p v-else class="soft">Nothing that is written down in Stores.</p>
+          <p v-else class="soft">Nothing that is written down in Supplies.</p>
         </div>
         <div>
           <h2>What is left</h2>
@@ -272,7 +272,7 @@ const print = () => window.print()
               <span class="soft">{{ one.good }}</span>
             </li>
           </ul>
-          <p v-else class="soft">Nothing that is written down in Stores.</p>
+          <p v-else class="soft">Nothing that is written down in Supplies.</p>
         </div>
       </section>
 

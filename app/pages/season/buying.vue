@@ -6,7 +6,7 @@ import SeasonShopping from '~/plan/SeasonShopping.vue'
 definePageMeta({
   place: {
     title: 'Buying for the season',
-    what: 'what the season takes beyond the stores, by when',
+    what: 'what the season takes beyond the supplies, by when',
     parent: '/season',
   },
 })

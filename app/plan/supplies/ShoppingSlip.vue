@@ -63,7 +63,7 @@ const unpriced = computed(() => short.value.filter(({ buy }) => buy?.cost == nul
           </tr>
         </tfoot>
       </table>
-      <p v-else class="enough">Nothing: the stores hold it all.</p>
+      <p v-else class="enough">Nothing: the supplies hold it all.</p>
       <p v-if="enough.length && short.length" class="soft small">
         Enough of {{ enough.map(({ goods }) => nameOf(goods).toLowerCase()).join(', ') }}.
       </p>

@@ -87,7 +87,7 @@ const finish = (draft: StockRecord): StockRecord => ({
   <RecordForm
     v-slot="{ draft, problemAt, problems }"
     collection="stocks"
-    :header="stock ? stock.body.name : 'A pack in the stores'"
+    :header="stock ? stock.body.name : 'A pack in the supplies'"
     :stored="stock"
     :first="FIRST"
     :also-wrong="alsoWrong"

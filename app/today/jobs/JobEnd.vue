@@ -22,7 +22,7 @@ const bench = useBench()
 const stands = computed(() => guidedJobs.stands(props.guidedJob))
 const list = computed(() => guidedJobOutcomes(bench, props.guidedJob))
 const left = computed(() => (props.plan ? openSteps(props.plan.steps, stands.value).length : 0))
-/** Who stops in the middle says how much was measured out: stores lose no more. */
+/** Who stops in the middle says how much was measured out: supplies lose no more. */
 const asksShare = computed(
   () => props.guidedJob.body.kind === 'mix' && left.value > 0 && list.value.length > 0,
 )
@@ -64,7 +64,7 @@ async function pause() {
         :model-value="share"
         label="How much of it was measured out"
         percent
-        hint="of the batch as planned; the stores lose no more"
+        hint="of the batch as planned; the supplies lose no more"
         @update:model-value="setShare"
       />
       <div>

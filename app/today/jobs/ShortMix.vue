@@ -169,8 +169,8 @@ async function leaveEmpty() {
           </li>
         </ul>
         <p v-for="one in lacking" :key="one.materialId" class="problem">
-          {{ one.name }}: {{ volume(one.wantedL) }} wanted, {{ volume(one.thereL) }} in the stores. Another in
-          its place?
+          {{ one.name }}: {{ volume(one.wantedL) }} wanted, {{ volume(one.thereL) }} in the supplies. Another
+          in its place?
         </p>
         <div class="pair">
           <ChoiceField

@@ -33,7 +33,7 @@ export const batchOf = ({ parts, extras, preparations }: MixRecipe) => ({
   allowances: DEFAULT_ALLOWANCES,
 })
 
-/** What a batch of the season takes from the stores; nothing where its recipe cannot be made. */
+/** What a batch of the season takes from the supplies; nothing where its recipe cannot be made. */
 export function needsOfMix(
   { on, fills }: MixDemand,
   recipe: MixRecipe,
@@ -82,19 +82,19 @@ export function needsOfVisit({ on, parts }: CareVisit, materials: MaterialLibrar
 /**
  * The first day on which what is on the shelf no longer covers what was wanted up to then, for each thing.
  *
- * @param inStores what the shelf holds of a thing, in the unit of its needs
+ * @param inSupplies what the shelf holds of a thing, in the unit of its needs
  * @returns by `kind id`; things that never run short are left out
  */
 export function shortFrom(
   dated: readonly DatedNeeds[],
-  inStores: (kind: Need['kind'], id: string) => number,
+  inSupplies: (kind: Need['kind'], id: string) => number,
 ): Map<string, Day> {
   const left = new Map<string, number>()
   const short = new Map<string, Day>()
   for (const { on, needs } of [...dated].sort((a, b) => (a.on < b.on ? -1 : 1)))
     for (const { kind, id, amount } of needs) {
       const key = `${kind} ${id}`
-      const rest = (left.get(key) ?? inStores(kind, id)) - amount.value
+      const rest = (left.get(key) ?? inSupplies(kind, id)) - amount.value
       left.set(key, rest)
       if (rest < -1e-9 && !short.has(key)) short.set(key, on)
     }

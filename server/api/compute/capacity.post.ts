@@ -7,7 +7,7 @@ import { route } from '../../http/route'
 
 export default route(
   {
-    summary: 'What is in the shed to the most containers it fills',
+    summary: 'The most containers that the supplies fill',
     body: capacityToCompute,
     answers: z.object({ count: z.int(), limitedBy: z.string().nullable() }),
     meaning: 'Whole containers, and the material that runs out first',

@@ -39,7 +39,7 @@ export default route(
           name: z.string(),
           unit: z.string(),
           wanted: z.number(),
-          inStores: z.number(),
+          inSupplies: z.number(),
           short: z.number(),
         }),
       ),

@@ -25,7 +25,7 @@ import type { Collection } from '#shared/records/collections'
 
 definePageMeta({
   place: {
-    title: 'Stores',
+    title: 'Supplies',
     what: 'packs, tools, containers and feeds you own',
     words: 'shopping buy bags packs tools containers',
     order: 6,
@@ -111,9 +111,9 @@ function errorOf({ kind, capacityMl }: Tool) {
 </script>
 
 <template>
-  <div class="stores">
+  <div class="supplies">
     <header>
-      <h1>Stores</h1>
+      <h1>Supplies</h1>
       <p class="soft">
         What you own. Making a batch draws on the shelf; what you measured yourself replaces the book.
       </p>
@@ -243,7 +243,7 @@ function errorOf({ kind, capacityMl }: Tool) {
 </template>
 
 <style scoped>
-.stores {
+.supplies {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 2rem;

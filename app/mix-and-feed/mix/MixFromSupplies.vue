@@ -12,7 +12,7 @@ import { mostContainers } from '#core/media/capacity'
 import { onShelves } from '#core/supplies/draw'
 import { asBatchRequest } from '#shared/reckoning/batch-request'
 
-/** The other way round: from what is in the shed to the most trays it fills, and what runs out first. */
+/** The other way round: from the supplies to the most trays they fill, and what runs out first. */
 const context = useContext()
 const household = useHousehold()
 const mix = useMixDraft()
@@ -20,14 +20,14 @@ const mix = useMixDraft()
 /** What is folded away is not drawn. */
 const open = ref(false)
 const haveL = ref<Record<string, number | null>>({})
-/** What stands in the stores, as far as it is written down. */
-function fromStores() {
+/** The supplies, as far as they are written down. */
+function fromSupplies() {
   for (const { material } of mix.plan?.lines ?? []) {
     const shelves = context.shelves('material', material.id)
     if (shelves.length) haveL.value = { ...haveL.value, [material.id]: onShelves(shelves) }
   }
 }
-const inStores = computed(() =>
+const inSupplies = computed(() =>
   (mix.plan?.lines ?? []).some(({ material }) => context.shelves('material', material.id).length > 0),
 )
 const fillIndex = ref('0')
@@ -53,9 +53,9 @@ const limit = computed(() => context.materials.get(capacity.value?.limitedBy ?? 
 </script>
 
 <template>
-  <FoldAway v-if="mix.plan" v-model:open="open" class="shed" title="How far does what I have go?">
+  <FoldAway v-if="mix.plan" v-model:open="open" class="supplies" title="How far does what I have go?">
     <template v-if="open">
-      <Button v-if="inStores" @click="fromStores">From the stores</Button>
+      <Button v-if="inSupplies" @click="fromSupplies">From the supplies</Button>
       <div class="pair">
         <TypedField
           v-for="line in mix.plan.lines"

@@ -6,7 +6,7 @@ import { DEFAULT_ALLOWANCES, plainBatch } from '#core/media/batch-request'
 import type { Collection } from '#shared/records/collections'
 import { call, newHousehold } from './test/calling'
 
-/* What leaves the stores and comes back, on real PostgreSQL through the built application. */
+/* What leaves the supplies and comes back, on real PostgreSQL through the built application. */
 const database = new pg.Client({ connectionString: process.env.DATABASE_URL })
 const household = randomUUID()
 const at = (collection: Collection, id: string = randomUUID(), query = '') =>
@@ -75,7 +75,7 @@ const make = (batchId: string, id: string = randomUUID(), more: object = {}) =>
   })
 
 describe('making a batch', () => {
-  it('draws it from the stores and writes down what it took; undo puts it back, redo takes it again', async () => {
+  it('draws it from the supplies and writes down what it took; undo puts it back, redo takes it again', async () => {
     const bag = await bagOf('peat-fine', 10, 1.4)
     const batch = await batchOf('peat-fine')
     const made = await make(batch.id)
@@ -119,13 +119,13 @@ describe('making a batch', () => {
     expect(body.body).toEqual({ ...made.body, by: 'Ada' })
   })
 
-  it('is refused with the numbers where the stores hold too little, and then nothing has moved', async () => {
+  it('is refused with the numbers where the supplies hold too little, and then nothing has moved', async () => {
     const bag = await bagOf('pumice', 2, 1)
     const batch = await batchOf('pumice')
     const refused = await make(batch.id)
     expect([refused.status, refused.body.errors]).toEqual([
       422,
-      [{ field: 'body.evenIfShort', message: 'Pumice, 2–5 mm: 5.2 L wanted, 2 L in the stores.' }],
+      [{ field: 'body.evenIfShort', message: 'Pumice, 2–5 mm: 5.2 L wanted, 2 L in the supplies.' }],
     ])
     expect(await packsOf(bag.id)).toBe(1)
     expect((await make(batch.id, randomUUID(), { evenIfShort: true })).status).toBe(200)

@@ -29,7 +29,7 @@ const bag = (household: Household, litres: number, price: number, packs: number)
 test('what is short is bought in the cheapest whole packs', async ({ page, household }) => {
   await perliteBatch(household)
   await bag(household, 25, 13, 0)
-  await goTo(page, '/stores')
+  await goTo(page, '/supplies')
   const toBuy = page.getByRole('region', { name: 'To buy' })
   // Only the sack is known yet.
   await expect(toBuy).toContainText('1 × 25 L perlite')
@@ -95,7 +95,7 @@ test('when somebody else took the last bag, it is said, and nothing typed is los
     subjects: [{ what: 'batches', id: theirs.id }],
   })
   await dialog.getByRole('button', { name: 'It is made' }).click()
-  await expect(dialog.getByRole('alert')).toContainText('10.4 L wanted, 1.61 L in the stores')
+  await expect(dialog.getByRole('alert')).toContainText('10.4 L wanted, 1.61 L in the supplies')
   await expect(dialog.getByLabel('Note')).toHaveValue('Dusty bag')
   await expect(dialog.getByText('8.79 L short')).toBeVisible()
   await dialog.getByLabel('It was made all the same').check()

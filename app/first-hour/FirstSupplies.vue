@@ -15,7 +15,7 @@ import { stirredFrom, USUAL_SHED } from '#core/supplies/usual-supplies'
 import { packSaid } from '#core/supplies/pack-said'
 import { goodsOf, stockProblems } from '#shared/reckoning/shelves'
 
-/** What is in the shed: ticked, with about how much. */
+/** The supplies at hand: ticked, with about how much. */
 const household = useHousehold()
 const context = useContext()
 const { attempt } = useCommands()
@@ -63,13 +63,13 @@ async function keep() {
 
 <template>
   <FirstStep
-    step="shed"
-    title="What is in the shed"
+    step="supplies"
+    title="Your supplies"
     why="Tick it and say about how much. Batches then say what they leave, and buying asks only for the rest."
-    later="under Stores, where a whole list can be pasted too."
+    later="under Supplies, where a whole list can be pasted too."
     :done="household.stocks.length > 0"
   >
-    <ul class="shed">
+    <ul class="supplies">
       <li v-for="row in rows" :key="row.id">
         <CheckField v-model="ticked" :value="row.id">{{ row.name }}</CheckField>
         <TextField
@@ -97,7 +97,7 @@ async function keep() {
 </template>
 
 <style scoped>
-.shed {
+.supplies {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
   gap: 0.3rem 1.2rem;
@@ -106,7 +106,7 @@ async function keep() {
   padding: 0;
 }
 
-.shed li {
+.supplies li {
   display: grid;
   gap: 0.2rem;
   align-content: start;
