@@ -163,8 +163,8 @@ export const useHouseholdPart = <Key extends 'season' | 'water'>(key: Key, name:
   )
 
 /**
- * Saves one answer of the household. Who was faster with another answer is no conflict: it is kept over theirs. Only
- * where this very answer differs, both are shown.
+ * Saves one answer of the household by a three-way merge of what it was, theirs and ours: who was faster with another
+ * answer is no conflict. Only where this very answer differs, both are shown.
  */
 export function useHouseholdAnswer<Answer extends object>(
   name: string,

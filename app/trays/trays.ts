@@ -53,14 +53,14 @@ export const useTrays = defineStore('trays', () => {
   const standing = computed(() => all.value.filter(({ body }) => body.emptiedOn === null))
   const changes = computed(() => changesByTray(household.entries))
   // Worked out anew only where the tray or what happened in it is another.
-  const remembered = new Map<string, { body: TrayRecord; marks: string; stands: TrayStands }>()
+  const cache = new Map<string, { body: TrayRecord; marks: string; stands: TrayStands }>()
   const stands = (tray: Tray): TrayStands => {
     const own = changes.value.get(tray.id) ?? []
     const marks = own.map(({ entryId, on }) => `${entryId} ${on}`).join()
-    const known = remembered.get(tray.id)
+    const known = cache.get(tray.id)
     if (known && known.body === tray.body && known.marks === marks) return known.stands
     const found = trayStands(tray.body, own, context.whole.crops)
-    remembered.set(tray.id, { body: tray.body, marks, stands: found })
+    cache.set(tray.id, { body: tray.body, marks, stands: found })
     return found
   }
   const find = (id: string) => all.value.find((one) => one.id === id)

@@ -110,7 +110,7 @@ export interface Head {
 }
 
 /**
- * In one message to the database, because every answer that is remembered begins with it.
+ * In one message to the database, because every answer from the response cache begins with it.
  *
  * @returns undefined where there is no such household, or it was removed
  */

@@ -27,8 +27,9 @@ import { asStored, tableOf, type Row } from './rows'
 import { noteChanged, noteHousehold, noteWritten } from './transaction-changes'
 
 /*
- * How a household keeps its things: the same calls for every collection. A write names the version it was made
- * from; when the row has moved on, the writer is told and shown what is there now. What a change replaces is kept.
+ * How a household keeps its things: the same calls for every collection. Writes hold an
+ * optimistic lock: each names the version it was made from; when the row has moved on, the writer is told and shown what
+ * is there now. What a change replaces is kept.
  */
 
 /** Create at version 0, else update when the version still stands. @throws Refusal 409 */

@@ -120,7 +120,7 @@ export function benchOf(
 
 const NOTHING_PLANNED: { rows: PlannedRow[]; unplanned: UnplannedRow[] } = { rows: [], unplanned: [] }
 
-/** What a season is planned with: the planner remembers what it has planned. */
+/** What a season is planned with: the planner holds a cache of what it has planned. */
 export interface Planning {
   readonly planner: ReturnType<typeof seasonPlanner>
   readonly happened: Happened

@@ -76,7 +76,7 @@ export interface Context {
 }
 
 /** The last answer again while what it is made from is the same objects: after one change only what hangs on it is new. */
-function remembered<From extends readonly unknown[], Made>(make: (...from: From) => Made) {
+function memoized<From extends readonly unknown[], Made>(make: (...from: From) => Made) {
   let last: { from: From; made: Made } | undefined
   return (...from: From): Made => {
     if (!last || from.some((one, i) => one !== last!.from[i])) last = { from, made: make(...from) }
@@ -89,46 +89,46 @@ type List<C extends Collection> = readonly Kept<Bodies[C]>[] | undefined
 const bodies = <Body, Row>(list: readonly Kept<Body>[] = [], as: (id: string, body: Body) => Row): Row[] =>
   list.map(({ id, body }) => as(id, body))
 
-const containersOf = remembered((list: List<'containers'>) =>
+const containersOf = memoized((list: List<'containers'>) =>
   catalogueOf(BUILT_IN_CONTAINERS, bodies(list, asContainer)),
 )
-const knownMaterials = remembered((list: List<'materials'>) =>
+const knownMaterials = memoized((list: List<'materials'>) =>
   catalogueOf(BUILT_IN, bodies(list, asMaterial)),
 )
-const calibrationsOf = remembered(
+const calibrationsOf = memoized(
   (measurements: readonly Measurement[] | undefined, dropped: readonly string[] | undefined) =>
     calibrationsFrom(measurements ?? NONE, dropped ?? NONE),
 )
-const materialsOf = remembered(
+const materialsOf = memoized(
   (list: List<'materials'>, stocks: List<'stocks'>, calibrations: Calibrations) =>
     learnedMaterials(withOwnPacks(knownMaterials(list), stocks ?? NONE), calibrations),
 )
-const feedsOf = remembered((list: List<'feeds'>, calibrations: Calibrations) =>
+const feedsOf = memoized((list: List<'feeds'>, calibrations: Calibrations) =>
   learnedFeeds(catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)), calibrations),
 )
-const cropsOf = remembered((list: List<'crops'>, calibrations: Calibrations) =>
+const cropsOf = memoized((list: List<'crops'>, calibrations: Calibrations) =>
   learnedCrops(catalogueOf(BUILT_IN_CROPS, bodies(list, asCrop)), calibrations),
 )
-const recipesOf = remembered((list: List<'recipes'>) =>
+const recipesOf = memoized((list: List<'recipes'>) =>
   catalogueOf(
     BUILT_IN_RECIPES,
     bodies(list, (id, body) => ({ id, ...body })),
   ),
 )
-const testsOf = remembered((list: List<'recipes'>) => (list ?? []).flatMap(({ body }) => body.homeTests))
-const toolsOf = remembered((list: List<'tools'>) => bodies(list, asTool))
-const packetsOf = remembered(
+const testsOf = memoized((list: List<'recipes'>) => (list ?? []).flatMap(({ body }) => body.homeTests))
+const toolsOf = memoized((list: List<'tools'>) => bodies(list, asTool))
+const packetsOf = memoized(
   (list: List<'packets'>) => new Map((list ?? []).map(({ id, body }) => [id, body])),
 )
-const batchMixes = remembered(
+const batchMixes = memoized(
   (list: List<'batches'>): ReadonlyMap<string, Mix> =>
     new Map((list ?? []).map(({ id, body }) => [id, body])),
 )
-const mixOf = remembered(
+const mixOf = memoized(
   (recipes: Context['recipes'], batches: ReadonlyMap<string, Mix>) => (id: string) =>
     recipes.get(id) ?? batches.get(id),
 )
-const bookOf = remembered(
+const bookOf = memoized(
   (
     containers: Context['containers'],
     recipes: Context['recipes'],
@@ -142,7 +142,7 @@ const bookOf = remembered(
       learnedAllowances(DEFAULT_ALLOWANCES, calibrations),
     ),
 )
-const frameOf = remembered(
+const frameOf = memoized(
   (
     season: SeasonFrame | null | undefined,
     weather: readonly WeatherDay[] | undefined,
@@ -152,7 +152,7 @@ const frameOf = remembered(
       ? { ...season, weather: weather ?? NONE, away: away ?? NONE }
       : (season ?? null),
 )
-const contextFrom = remembered(
+const contextFrom = memoized(
   (
     ...[
       units,
@@ -203,7 +203,7 @@ type Parts = [
   Context['mixOf'],
 ]
 
-/** The same object again for lists that are the same objects, so that what is planned with it can be remembered. */
+/** The same object again for lists that are the same objects, so that what is planned with it can be cached. */
 export function contextOf(kept: KeptLists): Context {
   const recipes = recipesOf(kept.recipes)
   const calibrations = calibrationsOf(kept.measurements, kept.household?.body.learning?.dropped)

@@ -32,8 +32,8 @@ type Days = Readonly<Record<string, Day>>
 export type Climates = ReadonlyMap<string, EntryRecord['climate']>
 
 /**
- * Plans sowings as they stand on a day, and remembers those whose record and days are the same objects as before: after
- * one drag only one is planned anew. Every sowing comes back, planned or with the reason why it cannot be.
+ * Plans sowings as they stand on a day, with a cache of those whose record and days are the same objects as before:
+ * after one drag only one is planned anew. Every sowing comes back, planned or with the reason why it cannot be.
  *
  * @param trays that stand as they were laid out
  * @param roots what roots of the last such sowings showed
@@ -50,7 +50,7 @@ export function seasonPlanner(
   const warmth: WarmthSince | undefined = climate.size
     ? (place, mixC) => mixByDay(place, mixC, climate.get(place.id) ?? [])
     : undefined
-  const remembered = new Map<string, { body: SowingRecord; was: Was; outcome: Outcome }>()
+  const cache = new Map<string, { body: SowingRecord; was: Was; outcome: Outcome }>()
   const shared = new Map<string, { row: PlannedRow; marks: string; shared: PlannedRow }>()
 
   return {
@@ -61,10 +61,10 @@ export function seasonPlanner(
   }
 
   function plan({ id, body }: Kept<SowingRecord>, was: Was = {}): Outcome {
-    const before = remembered.get(id)
+    const before = cache.get(id)
     if (before && before.body === body && same(before.was, was)) return before.outcome
     const outcome = planned(id, body, was)
-    remembered.set(id, { body, was, outcome })
+    cache.set(id, { body, was, outcome })
     return outcome
   }
 

@@ -41,7 +41,7 @@ export const useWater = defineStore('water', () => {
     },
   })
   const now = computed(() => momentOf(season.today, time.value))
-  const remembered = new Map<string, { from: readonly unknown[]; water: TrayWater | null }>()
+  const cache = new Map<string, { from: readonly unknown[]; water: TrayWater | null }>()
   function of(tray: Tray): TrayWater | null {
     const own = happened.value.get(tray.id) ?? []
     const stands = trays.stands(tray)
@@ -52,10 +52,10 @@ export const useWater = defineStore('water', () => {
       context.whole,
       now.value,
     ]
-    const known = remembered.get(tray.id)
+    const known = cache.get(tray.id)
     if (known && known.from.every((one, i) => one === from[i])) return known.water
     const water = trayWater(tray, stands, own, context.whole, now.value)
-    remembered.set(tray.id, { from, water })
+    cache.set(tray.id, { from, water })
     return water
   }
   const all = computed(() =>
