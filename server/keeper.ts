@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { randomUUID } from 'node:crypto'
@@ -26,7 +27,7 @@ export async function lastBackup(): Promise<LastBackup | null> {
     const { at, ok, rows, bytes, why } = JSON.parse(
       await readFile(join(folder, 'last.json'), 'utf8'),
     ) as LastBackup
-    return { at, ok, ...(ok ? { rows: rows!, bytes: bytes! } : { why: why ?? '' }) }
+    return { at, ok, ...(ok ? { rows: present(rows), bytes: present(bytes) } : { why: why ?? '' }) }
   } catch {
     return null
   }
@@ -43,6 +44,6 @@ export function backUpNow(): Promise<boolean> {
       resolve(message.ok === true)
     }
     process.on('message', heard)
-    process.send!({ ask: 'backup', id })
+    present(process.send)({ ask: 'backup', id })
   })
 }

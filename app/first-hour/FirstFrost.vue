@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import FirstStep from '~/first-hour/FirstStep.vue'
@@ -72,7 +73,7 @@ async function keep() {
     <template v-if="frame" #changed>
       <p v-if="isFrostFree(frame)">It never freezes: plants go out by the warmth of the nights.</p>
       <p v-else>
-        Last frost {{ printDay(frame.lastFrost!) }}, first {{ printDay(frame.firstFrost!) }}.
+        Last frost {{ printDay(present(frame.lastFrost)) }}, first {{ printDay(present(frame.firstFrost)) }}.
         <FrostReckoned :frosts="frame" />
       </p>
     </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed } from 'vue'
 import CheckField from '~/kit/fields/CheckField.vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
@@ -41,7 +42,7 @@ const setLamp = (place: Place, kindId: string) =>
       kindId === NO_LAMP ? null : { kindId, count: place.light?.count ?? 1, heightCm: null, measured: null },
   })
 const hours = computed(
-  () => LIGHT_METHODS.find(({ id }) => id === (household.season?.lightMethod ?? 'sixteen'))!.hours,
+  () => present(LIGHT_METHODS.find(({ id }) => id === (household.season?.lightMethod ?? 'sixteen'))).hours,
 )
 const flats = computed(() => first.places.reduce((sum, place) => sum + (place.flats ?? 0), 0))
 const warmest = computed(() => Math.max(...first.places.map(({ heatC, dayC }) => heatC ?? dayC)))
@@ -67,26 +68,28 @@ const verdict = (place: Place) => {
         </CheckField>
         <div v-if="of(kind.id)" class="more">
           <TypedField
-            :model-value="of(kind.id)!.flats"
+            :model-value="present(of(kind.id)).flats"
             optional
             :label="`Trays on the ${kind.name.toLowerCase()}`"
             unit="flats"
-            :hint="`of ${length(FLAT_MM.short)} × ${length(FLAT_MM.long)}${of(kind.id)!.flats === kind.flats ? '; the usual until you say' : ''}`"
-            @update:model-value="change(of(kind.id)!, { flats: $event })"
+            :hint="`of ${length(FLAT_MM.short)} × ${length(FLAT_MM.long)}${present(of(kind.id)).flats === kind.flats ? '; the usual until you say' : ''}`"
+            @update:model-value="change(present(of(kind.id)), { flats: $event })"
           />
           <template v-if="kind.id === 'shelf'">
             <ChoiceField
-              :model-value="of(kind.id)!.light?.kindId ?? NO_LAMP"
+              :model-value="present(of(kind.id)).light?.kindId ?? NO_LAMP"
               label="Lamps over it"
               :choices="lamps"
-              @update:model-value="setLamp(of(kind.id)!, $event)"
+              @update:model-value="setLamp(present(of(kind.id)), $event)"
             />
             <TypedField
-              v-if="of(kind.id)!.light && isLamp(of(kind.id)!.light!)"
-              :model-value="of(kind.id)!.light!.count"
+              v-if="present(of(kind.id)).light && isLamp(present(present(of(kind.id)).light))"
+              :model-value="present(present(of(kind.id)).light).count"
               label="So many lamps"
               @update:model-value="
-                change(of(kind.id)!, { light: { ...of(kind.id)!.light!, count: $event ?? 1 } })
+                change(present(of(kind.id)), {
+                  light: { ...present(present(of(kind.id)).light), count: $event ?? 1 },
+                })
               "
             />
           </template>

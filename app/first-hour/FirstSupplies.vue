@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import CheckField from '~/kit/fields/CheckField.vue'
@@ -31,7 +32,7 @@ const stockOf = ({ kind, id, name }: (typeof rows.value)[number]) => {
   const size = packSaid(amounts.value[id] ?? '', household.units)
   return (
     size && {
-      name: `${amounts.value[id]!.trim()} of ${name.toLowerCase()}`.slice(0, 120),
+      name: `${present(amounts.value[id]).trim()} of ${name.toLowerCase()}`.slice(0, 120),
       kind,
       goodsId: id,
       size,
@@ -54,7 +55,7 @@ const there = computed(
 const possible = computed(() => stirredFrom(context.recipes.values(), there.value))
 async function keep() {
   const name = `${counted(ready.value.length, 'thing')} on the shelf`
-  const kept = ready.value.map((row) => saving('stocks', newId(), 0, stockOf(row)!))
+  const kept = ready.value.map((row) => saving('stocks', newId(), 0, present(stockOf(row))))
   if (!(await attempt(name, kept, `${name}.`))) return
   ticked.value = []
   amounts.value = {}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, onMounted, ref } from 'vue'
 import FirstStep from '~/first-hour/FirstStep.vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
@@ -18,9 +19,9 @@ const household = useHousehold()
 const { temperature, volume } = useMeasures()
 const { save } = useUnitsAnswer()
 /** What shows how amounts are said: a tray of the book, and a crop. */
-const tray = BUILT_IN_CONTAINERS.get('tray-72')!
+const tray = present(BUILT_IN_CONTAINERS.get('tray-72'))
 const trayL = (cellVolume(tray).value * tray.cells) / 1000
-const warm = BUILT_IN_CROPS.get('tomato')!
+const warm = present(BUILT_IN_CROPS.get('tomato'))
 const guess = ref<ReturnType<typeof unitsOfRegion> | null>(null)
 onMounted(() => (guess.value = unitsOfRegion(navigator.languages)))
 const inMl = (word: string) => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import { navigateTo } from '#imports'
 
@@ -75,7 +76,7 @@ const NODES: readonly Node[] = [
     kind: 'reckoned',
   },
 ]
-const node = (id: string) => NODES.find((one) => one.id === id)!
+const node = (id: string) => present(NODES.find((one) => one.id === id))
 const right = (id: string) => ({ x: node(id).x + W, y: node(id).y + H / 2 })
 const left = (id: string) => ({ x: node(id).x, y: node(id).y + H / 2 })
 const FLOWS: readonly (readonly [from: string, to: string])[] = [

@@ -1,3 +1,5 @@
+import { present } from '#core/present'
+import { last } from '#core/numeric/at'
 import { useCookie } from '#imports'
 import { computed, nextTick } from 'vue'
 import { defineStore } from 'pinia'
@@ -67,7 +69,7 @@ export const useHousehold = defineStore('household', () => {
   const put = <C extends Collection>(collection: C, record: Stored<Bodies[C]>) =>
     apply({ changed: [{ collection, id: record.id, record }], household: null })
   const setList = (collection: Collection, list: unknown[]) =>
-    set({ ...everything.value!, [collection]: list } as Everything)
+    set({ ...present(everything.value), [collection]: list } as Everything)
   /** The version of a record this page has seen. */
   const versionOf = (collection: Collection | 'household', id: string) =>
     collection === 'household'
@@ -88,16 +90,16 @@ export const useHousehold = defineStore('household', () => {
       earliest.get(collection) ?? everything.value?.[collection].find(({ id }) => !older.has(id))?.id
     if (!from) return false
     const page = await $fetch<Stored<never>[]>(
-      `/api/households/${everything.value!.household.id}/${collection}`,
+      `/api/households/${present(everything.value).household.id}/${collection}`,
       { query: { from, newest: true, limit } },
     )
-    if (page.length) earliest.set(collection, page.at(-1)!.id)
+    if (page.length) earliest.set(collection, last(page).id)
     keepOlder(collection, page.reverse())
     return page.length === limit
   }
   function keepOlder(collection: Collection, records: Stored<never>[]) {
     for (const one of records) older.set(one.id, { collection, record: one })
-    const here = everything.value![collection] as Stored<never>[]
+    const here = present(everything.value)[collection] as Stored<never>[]
     setList(collection, [...records.filter(({ id }) => here.every((one) => one.id !== id)), ...here])
   }
 

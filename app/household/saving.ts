@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { ref, type Ref } from 'vue'
 import { dequal } from 'dequal'
 import { newId } from '~/kit/newId'
@@ -179,7 +180,7 @@ export function useHouseholdAnswer<Answer extends object>(
   const save = (answer: Answer, on: Stands = household.everything?.household ?? null): Promise<Stands> =>
     attempt(
       answer,
-      () => keepOver(answer, on!),
+      () => keepOver(answer, present(on)),
       (chosen, current) => {
         if (current) household.apply({ changed: [], household: current })
         return save(chosen, current)

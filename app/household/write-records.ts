@@ -1,3 +1,5 @@
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { defineStore } from 'pinia'
 import { useCommands } from '~/household/commands'
 import { useHousehold } from '~/household/household'
@@ -30,7 +32,7 @@ export const useKeeping = defineStore('keeping', () => {
   ): Promise<{ stored: Stored<Bodies[C]>; opposite: UndoStep }> {
     const { performed, act } = await perform(body.name, [saving(collection, id, version, body)], how)
     const own = performed.changed.find((one) => one.collection === collection && one.id === id)
-    return { stored: (own ?? performed.changed[0]!).record as Stored<Bodies[C]>, opposite: act }
+    return { stored: (own ?? first(performed.changed)).record as Stored<Bodies[C]>, opposite: act }
   }
 
   /** Removed records can be brought back for 90 days, here and in Settings. */
@@ -48,8 +50,10 @@ export const useKeeping = defineStore('keeping', () => {
   }
 
   async function saveHousehold(body: HouseholdRecord, name = 'the household', version?: number) {
-    const from = version ?? household.everything!.household.version
-    return (await perform(name, [{ name: 'save household', version: from, body }])).performed.household!
+    const from = version ?? present(household.everything).household.version
+    return present(
+      (await perform(name, [{ name: 'save household', version: from, body }])).performed.household,
+    )
   }
 
   return {

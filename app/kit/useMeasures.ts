@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { useHousehold } from '~/household/household'
 import { printQuantity } from '#core/units/format'
 import { saidIn } from '#core/units/said'
@@ -8,7 +9,7 @@ export function useMeasures() {
   return {
     volume: (litres: number) => printQuantity(litres, 'volume', household.units),
     /** As much of it as a label on a chart has room for: one measure, no second. */
-    roughVolume: (litres: number) => printQuantity(litres, 'volume', household.units).split(' + ')[0]!,
+    roughVolume: (litres: number) => first(printQuantity(litres, 'volume', household.units).split(' + ')),
     /** As it is poured by hand: two digits are enough. */
     aboutVolume: (litres: number) => printQuantity(Number(litres.toPrecision(2)), 'volume', household.units),
     length: (mm: number) => printQuantity(mm, 'length', household.units),

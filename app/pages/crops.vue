@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { first } from '#core/numeric/at'
 import StandsIn from '~/trays/StandsIn.vue'
 import { counted } from '#core/text/plurals'
 import { useMeasures } from '~/kit/useMeasures'
@@ -46,7 +47,7 @@ const crops = computed(() => [...context.crops.values()])
 const changedIn = (one: Crop) => changedFigures(BUILT_IN_CROPS, one, CROP_FIGURES)
 const route = useRoute()
 const chosenId = ref(typeof route.query.crop === 'string' ? route.query.crop : 'basil')
-const chosen = computed(() => crops.value.find(({ id }) => id === chosenId.value) ?? crops.value[0]!)
+const chosen = computed(() => crops.value.find(({ id }) => id === chosenId.value) ?? first(crops.value))
 const families = computed(() =>
   CROP_FAMILIES.map((family) => ({
     family,

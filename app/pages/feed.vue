@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import TextField from '~/kit/fields/TextField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
@@ -118,11 +119,11 @@ const verdict = computed(() => {
   const times = timesTheMost(feed.draft.targetNMgPerL, feed.growthStage)
   return times && times >= 1.5
     ? `${printNumber(times, 2)} times the most this stage likes: leaves burn. Take it weaker.`
-    : VERDICTS[feed.plan!.verdict]
+    : VERDICTS[present(feed.plan).verdict]
 })
 
 const jugChoices = computed(() => [
-  ...context.jugs.map(({ name, capacityMl }) => ({ value: name, name, volumeL: capacityMl! / 1000 })),
+  ...context.jugs.map(({ name, capacityMl }) => ({ value: name, name, volumeL: present(capacityMl) / 1000 })),
   { value: 'Jug', name: 'Another vessel', volumeL: null },
 ])
 function chooseJug(value: string) {

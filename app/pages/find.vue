@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { at, first } from '#core/numeric/at'
 import Checkbox from 'primevue/checkbox'
 import CheckField from '~/kit/fields/CheckField.vue'
 import FoldAway from '~/kit/fields/FoldAway.vue'
@@ -70,7 +72,7 @@ const materials = computed(() =>
 const inSupplies = computed(() =>
   context.media.filter(({ id }) => onShelves(context.shelves('material', id)) > 0).map(({ id }) => id),
 )
-const container = computed(() => context.containers.get(containerId.value) ?? context.containerList[0]!)
+const container = computed(() => context.containers.get(containerId.value) ?? first(context.containerList))
 const request = computed((): FinderRequest => ({
   materials: materials.value,
   pricePerL: materials.value.map(({ id }) => priceOf(id) ?? 0),
@@ -103,7 +105,7 @@ function search() {
 // What most seedlings like is found at once, so that nobody begins at an empty page.
 onMounted(search)
 const partsOf = (amounts: readonly number[], from: FinderRequest): Part[] =>
-  amounts.flatMap((parts, i) => (parts > 0 ? [{ materialId: from.materials[i]!.id, parts }] : []))
+  amounts.flatMap((parts, i) => (parts > 0 ? [{ materialId: at(from.materials, i).id, parts }] : []))
 
 /** Where nothing fits: the want that alone turned away the most. */
 const tightest = computed(() => {
@@ -235,7 +237,7 @@ function use(parts: readonly Part[]) {
               <strong>{{ saidInParts(partsOf(one.parts, searched)) }}</strong>
               <span class="soft small">{{
                 partsOf(one.parts, searched)
-                  .map(({ materialId }) => context.materials.get(materialId)!.name.split(',')[0])
+                  .map(({ materialId }) => present(context.materials.get(materialId)).name.split(',')[0])
                   .join(', ')
               }}</span>
               <span v-if="one.miss === 0" class="small sure">meets all in {{ inTen(one.chance) }}</span>

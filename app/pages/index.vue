@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -66,7 +67,7 @@ const looseFeeds = computed(() =>
   <div class="bench">
     <header>
       <div>
-        <h1>{{ household.record!.name }}</h1>
+        <h1>{{ present(household.record).name }}</h1>
         <p class="soft">
           {{ household.batches.length ? 'On the bench, newest first.' : 'Nothing is planned yet.' }}
         </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import CheckField from '~/kit/fields/CheckField.vue'
 import FoldAway from '~/kit/fields/FoldAway.vue'
@@ -89,7 +90,11 @@ function addMaterial(id: string) {
 
 const OWN_SIZE = 'own size'
 const scoopChoices = computed(() => [
-  ...context.scoops.map(({ name, capacityMl }) => ({ value: name, name, volumeL: capacityMl! / 1000 })),
+  ...context.scoops.map(({ name, capacityMl }) => ({
+    value: name,
+    name,
+    volumeL: present(capacityMl) / 1000,
+  })),
   ...usualScoops(household.units).map((scoop) => ({ value: scoop.name, ...scoop })),
   { value: OWN_SIZE, name: 'Another size', volumeL: null },
 ])

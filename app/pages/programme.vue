@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import { counted } from '#core/text/plurals'
 import { useMeasures } from '~/kit/useMeasures'
@@ -61,7 +62,7 @@ const batchChoices = computed(() => [
   { value: null, name: 'no batch' },
   ...household.batches.map(({ id, number, body }) => ({ value: id, name: `${number} · ${body.name}` })),
 ])
-const method = computed(() => FEEDING_METHODS.find(({ id }) => id === programme.draft.method)!)
+const method = computed(() => present(FEEDING_METHODS.find(({ id }) => id === programme.draft.method)))
 
 const goods = computed(() => context.goods('feed', programme.draft.feedId))
 const inSupplies = computed(() => onShelves(context.shelves('feed', programme.draft.feedId)))

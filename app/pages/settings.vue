@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { definePageMeta, navigateTo } from '#imports'
 import { computed, onMounted, ref } from 'vue'
 import Button from 'primevue/button'
@@ -54,7 +55,7 @@ const problemAt = (field: string) =>
     ? saving.value.errors.find((one) => one.field === field)?.message
     : undefined
 async function keep() {
-  const body = { ...household.record!, name: name.value.trim(), place: place.value.trim() }
+  const body = { ...present(household.record), name: name.value.trim(), place: place.value.trim() }
   const save = (next: HouseholdRecord, version?: number) =>
     keeping.saveHousehold(next, 'the household', version)
   const kept = await attempt(

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { last as lastOf } from '#core/numeric/at'
 import { definePageMeta, navigateTo } from '#imports'
 import { computed, onMounted, ref } from 'vue'
 import { useEventListener } from '@vueuse/core'
@@ -72,7 +74,9 @@ const choose = async (file: File) => {
 /** One’s own of the same kind, to be seen beside it. */
 const NONE = 'none'
 const beside = ref(NONE)
-const mine = computed(() => (opened.value ? household.everything![COLLECTION_OF[opened.value.kind]] : []))
+const mine = computed(() =>
+  opened.value ? present(household.everything)[COLLECTION_OF[opened.value.kind]] : [],
+)
 const words = computed(() => (opened.value ? asWords(opened.value, namesOf(opened.value), false) : ''))
 const other = computed(() => {
   const one = mine.value.find(({ id }) => id === beside.value)
@@ -90,12 +94,12 @@ const nameProblem = computed(() =>
 )
 async function keep() {
   const all = rows.value
-  const last = all.at(-1)!
+  const last = lastOf(all)
   const kept = all.map(({ collection, id, body }) =>
     saving(collection, id, 0, (id === last.id ? { ...body, name: name.value.trim() } : body) as never),
   )
   if (await attempt(name.value, kept, `${name.value} is kept.`))
-    await navigateTo(opened.value!.kind === 'recipe' ? '/mix' : '/feed')
+    await navigateTo(present(opened.value).kind === 'recipe' ? '/mix' : '/feed')
 }
 /** On paper the card carries the code that opens it. */
 const { code } = useCardCode(opened)

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { definePageMeta } from '#imports'
 import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
@@ -68,7 +70,7 @@ const at = computed(
 /** What is laid out in trays is sown there, group by group; everything else is ticked off. */
 async function done(job: Job) {
   const { title } = words(job)
-  const { sowingId } = job.of[0]!
+  const { sowingId } = first(job.of)
   if (job.kind === 'stage' && job.stageKind === 'sow' && trays.isLaidOut(sowingId))
     await trays.sowAll(sowingId, season.today, `Done: ${title}.`)
   else await season.mark(job, title)
@@ -79,7 +81,7 @@ const actsOf = (job: Job) => ({
   done: () => done(job),
   undo: () => season.undoJob(job),
   snooze: (until: Day) => season.mark(job, words(job).title, until),
-  again: () => season.sowAgain(job.of[0]!.sowingId),
+  again: () => season.sowAgain(first(job.of).sowingId),
 })
 
 function step(by: number) {
@@ -127,11 +129,13 @@ const { saving, save, dismiss } = useHouseholdAnswer<Forecast>(
 )
 const saidOn = (value: number | null) => (value === null ? null : season.today)
 const setNight = useDebounceFn(
-  (value: number | null) => save({ ...forecast(season.frame!), nightC: value, nightSaidOn: saidOn(value) }),
+  (value: number | null) =>
+    save({ ...forecast(present(season.frame)), nightC: value, nightSaidOn: saidOn(value) }),
   600,
 )
 const setHot = useDebounceFn(
-  (value: number | null) => save({ ...forecast(season.frame!), hotC: value, hotSaidOn: saidOn(value) }),
+  (value: number | null) =>
+    save({ ...forecast(present(season.frame)), hotC: value, hotSaidOn: saidOn(value) }),
   600,
 )
 /** Where the figure comes from: typed, or from the forecast that came in. */

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import FoldAway from '~/kit/fields/FoldAway.vue'
@@ -15,14 +17,14 @@ const season = useSeason()
 const { locale } = useDates()
 
 const open = ref(false)
-const foot = computed(() => props.row.planned.stages[0]!)
+const foot = computed(() => first(props.row.planned.stages))
 const free = computed(() => foot.value.placed?.freeCells ?? 0)
 const all = computed(() =>
   open.value && season.known
-    ? alsoFits(props.row, season.known.crops.values(), season.frame!, season.known.book).slice(0, 24)
+    ? alsoFits(props.row, season.known.crops.values(), present(season.frame), season.known.book).slice(0, 24)
     : [],
 )
-const nameOf = (name: string) => name.split(',')[0]!
+const nameOf = (name: string) => first(name.split(','))
 const day = computed(() =>
   new Intl.DateTimeFormat(locale.value, {
     day: 'numeric',

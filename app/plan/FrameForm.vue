@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import WordMark from '~/help/WordMark.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
@@ -37,8 +38,10 @@ const frosts = computed({
 const problems = computed(() => frameProblems(draft.value))
 const problemAt = (field: string) => messageAt(problems.value, field)
 const { first: unreadable } = provideUnreadable()
-const lightMethod = computed(() => LIGHT_METHODS.find(({ id }) => id === draft.value.lightMethod)!)
-const feedingMethod = computed(() => FEEDING_METHODS.find(({ id }) => id === draft.value.feedingMethod)!)
+const lightMethod = computed(() => present(LIGHT_METHODS.find(({ id }) => id === draft.value.lightMethod)))
+const feedingMethod = computed(() =>
+  present(FEEDING_METHODS.find(({ id }) => id === draft.value.feedingMethod)),
+)
 const feeds = computed(() =>
   context.feedList.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
 )

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { NuxtLink } from '#components'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
@@ -20,7 +21,7 @@ const season = useSeason()
 const { note } = useNotes()
 const { length } = useMeasures()
 
-const lit = computed(() => season.frame!.places.filter(({ light }) => light && isLamp(light)))
+const lit = computed(() => present(season.frame).places.filter(({ light }) => light && isLamp(light)))
 const chosen = ref<string | null>(lit.value[0]?.id ?? null)
 const place = computed(() => lit.value.find(({ id }) => id === chosen.value) ?? lit.value[0])
 const heightCm = ref(30)
@@ -28,7 +29,7 @@ watch(place, (one) => one?.light && (heightCm.value = lampHeight(one.light)), { 
 /** The lamp by the meter under it. */
 const measured = ref<Lamp | null>(null)
 watch(place, () => (measured.value = null))
-const hours = computed(() => lightMethodById(season.frame!.lightMethod).hours)
+const hours = computed(() => lightMethodById(present(season.frame).lightMethod).hours)
 const light = computed(() =>
   place.value?.light && heightCm.value >= 1 && heightCm.value <= 300
     ? {
@@ -48,15 +49,17 @@ const ages = computed(() =>
   }),
 )
 const changed = computed(
-  () => !!light.value && (!!measured.value || light.value.heightCm !== lampHeight(place.value!.light!)),
+  () =>
+    !!light.value &&
+    (!!measured.value || light.value.heightCm !== lampHeight(present(present(place.value).light))),
 )
 const { saving, save, dismiss } = useHouseholdPart('season', 'the lamp')
 async function keep() {
   const { frame } = season
-  const places = frame!.places.map((one) =>
-    one.id === place.value!.id ? { ...one, light: light.value } : one,
+  const places = present(frame).places.map((one) =>
+    one.id === present(place.value).id ? { ...one, light: light.value } : one,
   )
-  if (await save({ ...frame!, places })) note(`The lamp of ${place.value!.name} is kept.`)
+  if (await save({ ...present(frame), places })) note(`The lamp of ${present(place.value).name} is kept.`)
 }
 </script>
 
@@ -79,9 +82,9 @@ async function keep() {
         />
       </div>
       <LiveLight
-        v-if="lampOf(place.light!)"
+        v-if="lampOf(present(place.light))"
         :place-id="place.id"
-        :lamp="lampOf(place.light!)!"
+        :lamp="present(lampOf(present(place.light)))"
         :height-cm="heightCm"
         :hours="hours"
         @take="measured = $event"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import TextField from '~/kit/fields/TextField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import { computed, ref } from 'vue'
@@ -46,7 +47,7 @@ const take = (draft: PacketRecord) => {
 }
 /** Days of coming up; one alone stands for both. */
 const days = (from: number | null, to: number | null) =>
-  from === null && to === null ? null : { from: from ?? to!, to: to ?? from! }
+  from === null && to === null ? null : { from: from ?? present(to), to: to ?? present(from) }
 </script>
 
 <template>

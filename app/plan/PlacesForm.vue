@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import WordMark from '~/help/WordMark.vue'
 import Button from 'primevue/button'
 import PlaceFields from '~/plan/PlaceFields.vue'
@@ -15,7 +16,7 @@ const { length } = useMeasures()
 const props = defineProps<{ hours: number; problemAt: (field: string) => string | undefined }>()
 
 function add(kindId: PlaceKindId) {
-  const usual = PLACE_KINDS.find(({ id }) => id === kindId)!.name
+  const usual = present(PLACE_KINDS.find(({ id }) => id === kindId)).name
   const alike = places.value.filter(({ name }) => name.startsWith(usual)).length
   places.value = [...places.value, placeOf(kindId, newId(), alike ? `${usual} ${alike + 1}` : usual)]
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import Button from 'primevue/button'
 import { computed, watch } from 'vue'
 import UnderWay from '~/shell/UnderWay.vue'
@@ -16,7 +17,7 @@ const season = useSeason()
 const household = useHousehold()
 const context = useContext()
 const SEASONS = 2000
-const room = computed(() => roomIndoors(season.frame!.places))
+const room = computed(() => roomIndoors(present(season.frame).places))
 const { answer, done, ask, cancel } = useWorkerCall('simulateSeasons')
 
 function simulate() {

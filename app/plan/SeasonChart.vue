@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { useMeasures } from '~/kit/useMeasures'
 import { computed, shallowRef, useTemplateRef } from 'vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
@@ -33,7 +34,7 @@ const GAP = 30
 
 /** The axis stands still while the hand is at work. */
 const held = shallowRef<{ from: Day; days: number } | null>(null)
-const shownExtent = computed(() => held.value ?? season.extent!)
+const shownExtent = computed(() => held.value ?? present(season.extent))
 const scale = computed(() =>
   seasonScale(shownExtent.value.from, shownExtent.value.days, LEFT.value, width.value - 64),
 )
@@ -74,13 +75,13 @@ function press(event: PointerEvent, row: PlannedRow, edge: number | null) {
   held.value = season.extent
   ;(event.currentTarget as Element).setPointerCapture?.(event.pointerId)
 }
-const bodyAt = (days: number) =>
-  hold!.edge === null
-    ? season.moved(hold!.body, hold!.row, days)
-    : season.edged(hold!.body, hold!.row, hold!.edge, days)
+function bodyAt(days: number) {
+  const { edge, body, row } = present(hold)
+  return edge === null ? season.moved(body, row, days) : season.edged(body, row, edge, days)
+}
 useEventListener('pointermove', (event: PointerEvent) => {
   if (!hold) return
-  const svgWidth = box.value!.querySelector('svg')!.getBoundingClientRect().width
+  const svgWidth = present(present(box.value).querySelector('svg')).getBoundingClientRect().width
   const days = scale.value.days(((event.clientX - hold.from) * width.value) / svgWidth)
   if (days === hold.days) return
   hold.days = days
@@ -142,17 +143,17 @@ function key(event: KeyboardEvent, { id, name }: PlannedRow) {
 
 const text = computed(() => {
   const stands = season.crowded.map((place) => {
-    const most = Math.max(0, ...(season.load!.places.get(place.id) ?? []))
+    const most = Math.max(0, ...(present(season.load).places.get(place.id) ?? []))
     return `${printNumber(most)}${place.flats === null ? '' : ` of ${printNumber(place.flats)}`} flats in ${place.name}`
   })
   return (
-    `${rows.value.length} sowings from ${printDay(season.extent!.from)}. At most ${stands.join(', ')}. ` +
+    `${rows.value.length} sowings from ${printDay(present(season.extent).from)}. At most ${stands.join(', ')}. ` +
     `${season.mixes.length} batches of mix, ${volume(season.mixes.reduce((sum, { looseL }) => sum + looseL, 0))} in all; ${season.feeds.length} feeds.`
   )
 })
 /** The two names stand on the far sides of their lines, and so never on each other. */
-const lastFrost = computed(() => season.frame!.lastFrost)
-const firstFrost = computed(() => season.frame!.firstFrost)
+const lastFrost = computed(() => present(season.frame).lastFrost)
+const firstFrost = computed(() => present(season.frame).firstFrost)
 const frostAhead = computed(() => lastFrost.value !== null && season.today <= lastFrost.value)
 const inRange = (day: Day | null): day is Day =>
   day !== null && scale.value.x(day) >= scale.value.left && scale.value.x(day) <= scale.value.right

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { useMeasures } from '~/kit/useMeasures'
 import { computed } from 'vue'
 import { useContext } from '~/household/context'
@@ -22,13 +23,13 @@ const mixFoot = computed(() => props.top + props.panels.flats + props.panels.gap
 const feedFoot = computed(() => mixFoot.value + props.panels.gap + props.panels.feed)
 const steps = (values: readonly number[], clip: (value: number) => [number, number]) =>
   area<number>()
-    .x((_, i) => props.scale.x(addDays(season.load!.from, i)))
+    .x((_, i) => props.scale.x(addDays(present(season.load).from, i)))
     .y0((value) => clip(value)[0])
     .y1((value) => clip(value)[1])
     .curve(curveStepAfter)([...values]) ?? ''
 const places = computed(() =>
   season.crowded.map((place, i) => {
-    const flats = season.load!.places.get(place.id) ?? []
+    const flats = present(season.load).places.get(place.id) ?? []
     const top = props.top + i * (props.panels.place + props.panels.gap)
     const y = scaleLinear(
       [0, Math.max(place.flats ?? 0, ...flats) * 1.08 || 1],

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first as firstOf } from '#core/numeric/at'
 import { counted } from '#core/text/plurals'
 import Button from 'primevue/button'
 import { newId } from '~/kit/newId'
@@ -33,17 +35,22 @@ const fine = ref('')
 let thoughtId = ''
 const read = computed(() => (text.value.trim() ? hear(text.value, fine.value === text.value) : null))
 const wish = computed(() => read.value?.wish)
-const cropName = computed(() => season.known!.crops.get(wish.value?.cropId ?? '')?.name.split(',')[0] ?? '')
+const cropName = computed(
+  () =>
+    present(season.known)
+      .crops.get(wish.value?.cropId ?? '')
+      ?.name.split(',')[0] ?? '',
+)
 const body = computed(() => read.value?.sowings[0] ?? null)
-const problems = computed(() => (body.value ? sowingRecordProblems(body.value, season.known!) : []))
+const problems = computed(() => (body.value ? sowingRecordProblems(body.value, present(season.known)) : []))
 const answer = computed(() => {
   if (!body.value || problems.value.length) return null
   try {
-    const done: Record<string, Day> = wish.value!.sown ? { 'stage-0': body.value.sowOn! } : {}
+    const done: Record<string, Day> = present(wish.value).sown ? { 'stage-0': present(body.value.sowOn) } : {}
     return planSowing(
-      asSowingRequest(body.value, season.known!, { done, notBefore: season.today })!,
-      season.frame!,
-      season.known!.book,
+      present(asSowingRequest(body.value, present(season.known), { done, notBefore: season.today })),
+      present(season.frame),
+      present(season.known).book,
     )
   } catch (error) {
     if (error instanceof RangeError) return null
@@ -56,12 +63,12 @@ const message = computed(() => {
 })
 /** The words in question replaced by one of the names that were offered. */
 function choose({ instead }: Ask, name: string) {
-  text.value = text.value.replace(instead!.text, name.split(',')[0]!)
+  text.value = text.value.replace(present(instead).text, firstOf(name.split(',')))
 }
 watch(answer, (planned) => {
   if (!planned) return void (season.thought = null)
   thoughtId ||= newId()
-  season.thought = { id: thoughtId, body: body.value! }
+  season.thought = { id: thoughtId, body: present(body.value) }
 })
 onBeforeUnmount(() => (season.thought = null))
 
@@ -70,15 +77,15 @@ async function plan() {
   const all = read.value?.sowings ?? []
   if (!answer.value || !all.length || problems.value.length) return
   busy.value = true
-  const sownOn = wish.value!.sown ? all[0]!.sowOn : null
+  const sownOn = present(wish.value).sown ? firstOf(all).sowOn : null
   const changes = all.map((after, i) => ({
     id: i === 0 ? thoughtId : newId(),
     after,
     sownOn,
-    up: wish.value!.up,
+    up: present(wish.value).up,
   }))
   season.thought = null
-  const name = changes[0]!.after.name
+  const name = firstOf(changes).after.name
   const said = `${all.length > 1 ? `${counted(all.length, 'sowing')}: ${name} and the rest` : name} ${sownOn ? 'stands in the season' : 'is planned'}.`
   if (await season.keepAll(name, changes, said)) {
     text.value = ''
@@ -87,7 +94,7 @@ async function plan() {
   }
   busy.value = false
 }
-const capital = (name: string) => name[0]!.toUpperCase() + name.slice(1)
+const capital = (name: string) => firstOf(name).toUpperCase() + name.slice(1)
 </script>
 
 <template>
@@ -130,7 +137,9 @@ const capital = (name: string) => name[0]!.toUpperCase() + name.slice(1)
           }}<template v-if="first.kind === 'sow'">
             in {{ counted(answer.cells, 'cell') }} of {{ answer.perCell }}</template
           >, {{ containersText(first) }}.
-          <template v-if="body!.cells">Count on {{ counted(body!.plants, 'good plant') }}.{{ ' ' }}</template>
+          <template v-if="present(body).cells"
+            >Count on {{ counted(present(body).plants, 'good plant') }}.{{ ' ' }}</template
+          >
           <template v-if="answer.treatOn && !wish?.sown"
             >Treat the seed on {{ printDay(answer.treatOn) }}.{{ ' ' }}</template
           >

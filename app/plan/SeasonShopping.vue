@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, toRef } from 'vue'
 import { refDebounced } from '@vueuse/core'
 import { useDates } from '~/kit/useDates'
@@ -39,14 +40,14 @@ const dated = computed((): DatedNeeds[] => {
       const recipe = context.recipes.get(demand.recipeId)
       return recipe ? [needsOfMix(demand, recipe, context.materials)] : []
     })
-  const feed = context.feeds.get(season.frame!.feedId)
+  const feed = context.feeds.get(present(season.frame).feedId)
   const feeds = feed ? settledFeeds.value.filter(({ on }) => on >= season.today) : []
   const care = season.kept.flatMap((row) =>
     visitsOf(row, row.planned.outOn)
       .filter(({ on }) => on >= season.today)
       .map((visit) => needsOfVisit(visit, context.materials)),
   )
-  return [...mixes, ...feeds.map((demand) => needsOfFeed(demand, feed!)), ...care]
+  return [...mixes, ...feeds.map((demand) => needsOfFeed(demand, present(feed))), ...care]
 })
 /** Seed for what is not sown yet. */
 const seed = computed(() =>

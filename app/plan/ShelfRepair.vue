@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import Button from 'primevue/button'
 import { computed, watch } from 'vue'
 import { useDates } from '~/kit/useDates'
@@ -18,16 +19,18 @@ const standings = () =>
   season.kept.map((row) =>
     standingOf(
       row,
-      season.frame!,
-      season.extent!.from,
+      present(season.frame),
+      present(season.extent).from,
       season.today,
       season.isSown(row.id),
-      over.value!.place.id,
+      present(over.value).place.id,
     ),
   )
 const over = computed(() => season.overflowing[0])
 /** Another place that has room on those days. */
-const room = computed(() => over.value && roomElsewhere(season.load!, over.value, season.frame!.places))
+const room = computed(
+  () => over.value && roomElsewhere(present(season.load), over.value, present(season.frame).places),
+)
 // What was found answers the season as it stood; the hand at work does not count.
 watch(
   () => [season.kept, over.value?.place],
@@ -35,11 +38,11 @@ watch(
     if (!season.moving) answer.value = null
   },
 )
-const search = () => ask({ standings: standings(), shelfFlats: over.value!.place.flats! })
+const search = () => ask({ standings: standings(), shelfFlats: present(present(over.value).place.flats) })
 
 const shifts = computed(() =>
   (answer.value?.shifts ?? []).map(({ id, days }) => {
-    const row = season.row(id)!
+    const row = present(season.row(id))
     return { id, days, name: row.name, sowOn: addDays(row.planned.sowOn, days) }
   }),
 )
@@ -61,7 +64,7 @@ async function shift() {
       {{ over.place.name }} is full from {{ printDay(over.from) }} to {{ printDay(addDays(over.until, -1)) }}
     </h2>
     <p>
-      {{ printNumber(over.most) }} flats where {{ printNumber(over.place.flats!) }} fit<template
+      {{ printNumber(over.most) }} flats where {{ printNumber(present(over.place.flats)) }} fit<template
         v-if="season.overflowing.length > 1"
         >, and {{ season.overflowing.length - 1 }} more times</template
       >.

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
@@ -16,15 +18,21 @@ const open = ref(false)
 const placeId = ref<string | null>(null)
 const places = computed(() => [
   { value: null as string | null, name: 'wherever it suits them' },
-  ...season.frame!.places.map(({ id, name }) => ({ value: id as string | null, name })),
+  ...present(season.frame).places.map(({ id, name }) => ({ value: id as string | null, name })),
 ])
-const inPlace = computed(() => season.frame!.places.find(({ id }) => id === placeId.value)?.name)
+const inPlace = computed(() => present(season.frame).places.find(({ id }) => id === placeId.value)?.name)
 const all = computed(() =>
   open.value && season.known
-    ? sowableNow(season.known.crops.values(), season.frame!, season.known.book, season.today, placeId.value)
+    ? sowableNow(
+        season.known.crops.values(),
+        present(season.frame),
+        season.known.book,
+        season.today,
+        placeId.value,
+      )
     : [],
 )
-const nameOf = (name: string) => name.split(',')[0]!
+const nameOf = (name: string) => first(name.split(','))
 </script>
 
 <template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { counted } from '#core/text/plurals'
 import { useMeasures } from '~/kit/useMeasures'
 import DayField from '~/kit/fields/DayField.vue'
@@ -253,7 +255,7 @@ async function giveUp() {
         label="Stands in"
         placeholder="by habit"
         :choices="places"
-        :hint="planned && body.placeId === null ? planned.stages[0]!.where.place.name : 'yours'"
+        :hint="planned && body.placeId === null ? first(planned.stages).where.place.name : 'yours'"
         @update:model-value="edit((next) => (next.placeId = $event))"
       />
       <ChoiceField
@@ -286,10 +288,11 @@ async function giveUp() {
               ? 'in the light'
               : 'light or dark'
         }}
-        at {{ temperature(planned.stages[0]!.care.mixC) }}.
+        at {{ temperature(first(planned.stages).care.mixC) }}.
         <template v-if="planned.emergence"
-          >Up in <FigureValue :figure="planned.emergence" />, late after {{ printDay(planned.lateOn!) }}, sow
-          again after {{ printDay(planned.resowOn!) }}.</template
+          >Up in <FigureValue :figure="planned.emergence" />, late after
+          {{ printDay(present(planned.lateOn)) }}, sow again after
+          {{ printDay(present(planned.resowOn)) }}.</template
         >
         <template v-if="crop.treatment">
           Before: {{ crop.treatment.kind

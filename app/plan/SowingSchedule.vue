@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { at as elementAt, first } from '#core/numeric/at'
 import { counted } from '#core/text/plurals'
 import { useMeasures } from '~/kit/useMeasures'
 import FoldAway from '~/kit/fields/FoldAway.vue'
@@ -88,7 +90,7 @@ const places = computed(() => [
 function setElsewhere(index: number, share: number | null) {
   const planned = props.planned?.stages[index]?.where.place.id
   const other = places.value.find(({ value }) => value !== null && value !== planned)?.value
-  const placeId = props.stages[index]!.elsewhere?.placeId ?? other
+  const placeId = elementAt(props.stages, index).elsewhere?.placeId ?? other
   editStage(index, { elsewhere: share === null || !placeId ? null : { placeId, share } })
 }
 const fixed = (index: number) => props.stages[index]?.kind === 'harden'
@@ -116,7 +118,7 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
           label="Days"
           :hint="
             stage.days === null && planned?.stages[index]
-              ? `from ${printDay(planned.stages[index]!.from)}`
+              ? `from ${printDay(elementAt(planned.stages, index).from)}`
               : 'yours'
           "
           :problem="problemAt(`stages[${index}].days`)"
@@ -131,7 +133,7 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
               differs(index, 'containerId')
                 ? 'yours'
                 : planned?.stages[index]
-                  ? containersText(planned.stages[index]!)
+                  ? containersText(elementAt(planned.stages, index))
                   : ''
             "
             :problem="problemAt(`stages[${index}].containerId`)"
@@ -151,7 +153,7 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
             label="Mix"
             placeholder="nothing new"
             :choices="mixes"
-            :hint="planned?.stages[index]?.looseL ? volume(planned.stages[index]!.looseL) : ''"
+            :hint="planned?.stages[index]?.looseL ? volume(elementAt(planned.stages, index).looseL) : ''"
             :problem="problemAt(`stages[${index}].recipeId`)"
             @update:model-value="editStage(index, { recipeId: $event })"
           />
@@ -174,11 +176,11 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
           v-bind="field"
           :hint="
             stage[key] === null && planned?.stages[index]
-              ? none && !planned.stages[index]!.care[key]
+              ? none && !elementAt(planned.stages, index).care[key]
                 ? none
                 : key === 'mixC'
-                  ? temperature(planned.stages[index]!.care[key])
-                  : `${printNumber(planned.stages[index]!.care[key])}${key === 'nMgPerL' ? learnedFeed : ''}`
+                  ? temperature(elementAt(planned.stages, index).care[key])
+                  : `${printNumber(elementAt(planned.stages, index).care[key])}${key === 'nMgPerL' ? learnedFeed : ''}`
               : 'yours'
           "
           :problem="problemAt(`stages[${index}].${key}`)"
@@ -197,7 +199,7 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
           label="Stands in"
           placeholder="by habit"
           :choices="places"
-          :hint="planned?.stages[index] ? planned.stages[index]!.where.place.name : ''"
+          :hint="planned?.stages[index] ? elementAt(planned.stages, index).where.place.name : ''"
           @update:model-value="editStage(index, { placeId: $event })"
         />
         <ChoiceField
@@ -206,7 +208,7 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
           label="Until it is up"
           placeholder="by habit"
           :choices="places"
-          :hint="planned?.stages[0] ? planned.stages[0]!.where.untilUp.name : ''"
+          :hint="planned?.stages[0] ? first(planned.stages).where.untilUp.name : ''"
           @update:model-value="editStage(index, { upPlaceId: $event })"
         />
         <TypedField
@@ -226,14 +228,14 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
           @update:model-value="editStage(index, { elsewhere: { ...stage.elsewhere, placeId: $event } })"
         />
         <p v-if="planned?.stages[index]?.placed?.sharesWith.length" class="water">
-          Shares its tray with {{ planned.stages[index]!.placed!.sharesWith.join(', ') }}.
+          Shares its tray with {{ present(elementAt(planned.stages, index).placed).sharesWith.join(', ') }}.
         </p>
         <p v-else-if="planned?.stages[index]?.placed?.apart" class="water soft">
-          Not in one tray with {{ planned.stages[index]!.placed!.apart!.name }}:
-          {{ planned.stages[index]!.placed!.apart!.why }}.
+          Not in one tray with {{ present(present(elementAt(planned.stages, index).placed).apart).name }}:
+          {{ present(present(elementAt(planned.stages, index).placed).apart).why }}.
         </p>
         <p v-if="planned?.stages[index]" class="water soft">
-          Water: {{ planned.stages[index]!.care.water }}.
+          Water: {{ elementAt(planned.stages, index).care.water }}.
         </p>
       </li>
     </ol>

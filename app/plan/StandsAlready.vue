@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref, useId } from 'vue'
 import Button from 'primevue/button'
 import FoldAway from '~/kit/fields/FoldAway.vue'
@@ -29,7 +30,7 @@ const lines = computed(() =>
     .map((line) => {
       // Tabs of a spreadsheet part what commas part.
       const { wish, sowings } = hear(line.replace(/\t+/g, ', '))
-      const problem = sowings.flatMap((one) => sowingRecordProblems(one, season.known!))[0]?.message
+      const problem = sowings.flatMap((one) => sowingRecordProblems(one, present(season.known)))[0]?.message
       const open = wish.unread.length
         ? `Not understood: ${wish.unread.join(', ')}.`
         : (wish.asks[0]?.question ??
@@ -40,7 +41,10 @@ const lines = computed(() =>
         wish,
         sowings,
         open,
-        crop: season.known!.crops.get(wish.cropId ?? '')?.name.split(',')[0] ?? '',
+        crop:
+          present(season.known)
+            .crops.get(wish.cropId ?? '')
+            ?.name.split(',')[0] ?? '',
       }
     }),
 )

@@ -1,3 +1,5 @@
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { computed, shallowRef, toRaw } from 'vue'
 import { defineStore } from 'pinia'
 import { dequal } from 'dequal'
@@ -75,7 +77,7 @@ export const useSeason = defineStore('season', () => {
   const done = computed(() => doneBySowing(marks.value))
   const changes = computed(() => changesByTray(household.entries))
   const standing = ({ id, body }: Kept<TrayRecord>) =>
-    trayStands(body, changes.value.get(id) ?? [], known.value!.crops)
+    trayStands(body, changes.value.get(id) ?? [], present(known.value).crops)
   // What stands in trays was counted there.
   const up = computed(() =>
     known.value
@@ -159,14 +161,20 @@ export const useSeason = defineStore('season', () => {
     movedBy(copyOf(body), row.planned, days)
   /** The record with an edge between two stages moved. */
   const edged = (body: SowingRecord, row: PlannedRow, index: number, days: number): SowingRecord =>
-    edgeMoved(copyOf(body), row.planned, stagesOf(asSowingRequest(body, known.value!)!), index, days)
+    edgeMoved(
+      copyOf(body),
+      row.planned,
+      stagesOf(present(asSowingRequest(body, present(known.value)))),
+      index,
+      days,
+    )
 
   /** What can be counted of a sowing, and how many at most: seedlings in clumps and broadcast, else cells with a plant. */
   function countable(id: string) {
     const one = row(id)
     if (!one) return null
     const { planned, crop } = one
-    return countsSeedlings(crop) || planned.stages[0]!.kind === 'broadcast'
+    return countsSeedlings(crop) || first(planned.stages).kind === 'broadcast'
       ? { what: 'seed', most: planned.seeds * crop.seedlings, seedsEach: 1 }
       : { what: 'cell', most: planned.cells, seedsEach: planned.perCell }
   }

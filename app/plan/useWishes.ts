@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { computed } from 'vue'
 import { useDayOrder } from '~/kit/useDayOrder'
 import { useSeason } from '~/plan/season'
@@ -7,10 +8,10 @@ import { heardWish, listeningOf, type ReadWish } from '#shared/reckoning/wish'
 export function useWishes() {
   const season = useSeason()
   const order = useDayOrder()
-  const listening = computed(() => listeningOf(season.known!, season.today, order.value))
+  const listening = computed(() => listeningOf(present(season.known), season.today, order.value))
   return {
     /** @param unreadIsFine words that were not understood are left out, because somebody said so */
     hear: (text: string, unreadIsFine = false): ReadWish =>
-      heardWish(text, listening.value, season.known!, unreadIsFine),
+      heardWish(text, listening.value, present(season.known), unreadIsFine),
   }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import DayField from '~/kit/fields/DayField.vue'
@@ -39,12 +40,13 @@ const problem = computed(() =>
 async function add() {
   if (!from.value || !to.value || problem.value) return
   const next = { from: from.value, to: to.value, name: name.value.trim(), uid: '' }
-  if (await save({ away: [...household.record!.away, next] })) {
+  if (await save({ away: [...present(household.record).away, next] })) {
     from.value = to.value = null
     name.value = ''
   }
 }
-const remove = (one: Away[number]) => save({ away: household.record!.away.filter((other) => other !== one) })
+const remove = (one: Away[number]) =>
+  save({ away: present(household.record).away.filter((other) => other !== one) })
 
 const found = ref<{ away: Away; left: string[] } | null>(null)
 const busy = ref(false)
@@ -64,9 +66,9 @@ async function read(file: File) {
 }
 /** What was read from a calendar before gives way to what it says now. */
 async function take() {
-  const said = found.value!.away
+  const said = present(found.value).away
   const uids = new Set(said.map(({ uid }) => uid))
-  const kept = household.record!.away.filter(({ uid }) => !uid || !uids.has(uid))
+  const kept = present(household.record).away.filter(({ uid }) => !uid || !uids.has(uid))
   if (await save({ away: [...kept, ...said] })) found.value = null
 }
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed } from 'vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import { UNIT_SYSTEM_CHOICES } from '~/kit/fields/unit-systems'
@@ -22,9 +23,9 @@ const { saving, save, dismiss } = useHouseholdAnswer<Answer>(
   (whole, answer) => ({ ...whole, ...answer }),
 )
 const stands = computed((): Answer => ({
-  units: household.record!.units,
-  timeZone: household.record!.timeZone,
-  formats: household.record!.formats,
+  units: present(household.record).units,
+  timeZone: present(household.record).timeZone,
+  formats: present(household.record).formats,
 }))
 /** A list shows nothing for null. */
 const READER = 'reader'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { ref } from 'vue'
 import Button from 'primevue/button'
 import TextField from '~/kit/fields/TextField.vue'
@@ -17,7 +18,7 @@ const name = ref('')
 const problem = ref<string>()
 async function add() {
   const said = name.value.trim().replace(/\s+/g, ' ')
-  const people = household.record!.people
+  const people = present(household.record).people
   problem.value = !said
     ? 'Say a name.'
     : said.length > 80
@@ -27,7 +28,8 @@ async function add() {
         : undefined
   if (!problem.value && (await save({ people: [...people, said] }))) name.value = ''
 }
-const remove = (who: string) => save({ people: household.record!.people.filter((one) => one !== who) })
+const remove = (who: string) =>
+  save({ people: present(household.record).people.filter((one) => one !== who) })
 </script>
 
 <template>

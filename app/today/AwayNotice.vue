@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed } from 'vue'
 import { NuxtLink } from '#components'
 import { useDates } from '~/kit/useDates'
@@ -19,7 +20,7 @@ const absence = computed(() => absenceAhead(household.record?.away ?? [], season
 const dry = computed(() =>
   absence.value
     ? water.all.flatMap(({ tray, water: { store, outlook } }) => {
-        const found = dryWhileAway(absence.value!, store.easyL.value, outlook.lossPerDayL.value)
+        const found = dryWhileAway(present(absence.value), store.easyL.value, outlook.lossPerDayL.value)
         return found ? [{ tray, ...found }] : []
       })
     : [],

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref } from 'vue'
 import CheckField from '~/kit/fields/CheckField.vue'
 import DayField from '~/kit/fields/DayField.vue'
@@ -60,7 +61,7 @@ const countProblem = computed(() => {
         newEntry({
           name: title.slice(0, 120),
           kind,
-          on: on!,
+          on: present(on),
           subjects: of.map(({ sowingId, stage }) => ({ what: 'sowings', id: sowingId, stage })),
           count,
           part: isPart,
@@ -79,7 +80,8 @@ const countProblem = computed(() => {
       :problem="countProblem"
     />
     <CheckField v-if="someLeft" v-model="restStays"
-      >The rest stays where it is: {{ counted(counts!.most - count!, counts!.what) }} to move another
+      >The rest stays where it is:
+      {{ counted(present(counts).most - present(count), present(counts).what) }} to move another
       day</CheckField
     >
     <DayField v-model="on" label="On" :problem="dayProblem" />

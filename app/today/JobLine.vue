@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import Button from 'primevue/button'
 import { computed, ref, useTemplateRef } from 'vue'
 import { NuxtLink } from '#components'
@@ -46,15 +48,15 @@ const isToSow = computed(
   () =>
     !isDone.value &&
     props.job.stageKind === 'sow' &&
-    (season.row(props.job.of[0]!.sowingId)?.planned.stages[0]!.container.cells ?? 1) > 1,
+    (present(season.row(first(props.job.of).sowingId)?.planned.stages[0]).container.cells ?? 1) > 1,
 )
 /** The job step by step, for wet hands; null where there are no steps to it. */
 const begin = computed((): (() => unknown) | null => {
   const { kind, stageKind, mix, feed, of, names } = props.job
   if (isDone.value) return null
-  if (kind === 'make mix') return () => startBatch('mix', mix!)
-  if (kind === 'soak mix') return () => startBatch('soak', mix!)
-  if (kind === 'feed') return () => startFeed(feed!)
+  if (kind === 'make mix') return () => startBatch('mix', present(mix))
+  if (kind === 'soak mix') return () => startBatch('soak', present(mix))
+  if (kind === 'feed') return () => startFeed(present(feed))
   const [target] = of
   if (!target) return null
   const subjects = [{ what: 'sowings' as const, id: target.sowingId, stage: target.stage }]
@@ -123,10 +125,10 @@ defineExpose({ focus: () => tick.value?.focus() })
         <Button v-if="begin" :class="{ main: current }" @click="begin()">
           <Play aria-hidden="true" /><span>Start</span>
         </Button>
-        <Button v-if="job.kind === 'make mix'" @click="planBatch(job.mix!)">
+        <Button v-if="job.kind === 'make mix'" @click="planBatch(present(job.mix))">
           <FileText aria-hidden="true" /><span>Bench card</span>
         </Button>
-        <Button v-else-if="job.kind === 'feed'" @click="planFeed(job.feed!)">
+        <Button v-else-if="job.kind === 'feed'" @click="planFeed(present(job.feed))">
           <FileText aria-hidden="true" /><span>Bench card</span>
         </Button>
         <Button v-else-if="job.danger?.kind === 'no-show'" @click="$emit('again')">
@@ -137,7 +139,7 @@ defineExpose({ focus: () => tick.value?.focus() })
         >
         <Button
           v-else-if="job.danger?.kind === 'nights too cold' && mayHold"
-          @click="season.holdOver(job.of[0]!.sowingId)"
+          @click="season.holdOver(first(job.of).sowingId)"
           >Hold over in a bigger pot</Button
         >
         <NuxtLink v-else-if="job.danger?.kind === 'shelf full'" to="/season#over-title" class="button">
@@ -163,7 +165,7 @@ defineExpose({ focus: () => tick.value?.focus() })
             <Clock aria-hidden="true" />
           </Button>
           <NuxtLink
-            :to="`/season?sowing=${job.of[0]!.sowingId}`"
+            :to="`/season?sowing=${first(job.of).sowingId}`"
             class="icon-button"
             :aria-label="`${said.title}: see it in the season`"
             title="In the season"

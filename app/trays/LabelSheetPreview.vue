@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { at } from '#core/numeric/at'
 import { computed, onMounted, ref } from 'vue'
 import QRCode from 'qrcode'
 import { drawLabel, type LabelText, type Measure } from '#core/trays/label'
@@ -15,7 +17,7 @@ const props = defineProps<{
 
 const ready = ref(false)
 onMounted(() => void document.fonts.ready.then(() => (ready.value = true)))
-const canvas = document.createElement('canvas').getContext('2d')!
+const canvas = present(document.createElement('canvas').getContext('2d'))
 /** Letters are measured large, so that no hinting is measured with them. */
 const LARGE = 100
 const measure: Measure = (text, sizeMm, bold) => {
@@ -35,7 +37,7 @@ function code(address: string, sizeMm: number) {
 const labels = computed(() => {
   void ready.value
   return labelSpots(props.sheet, props.texts.length, props.start)
-    .map((spot, i) => ({ spot, text: props.texts[i]! }))
+    .map((spot, i) => ({ spot, text: at(props.texts, i) }))
     .filter(({ spot }) => spot.page === 0)
     .map(({ spot, text }) => {
       const drawn = drawLabel(text, props.sheet.labelWidthMm, props.sheet.labelHeightMm, measure)
@@ -48,7 +50,7 @@ defineExpose({
   left,
   /** The sheet as a file of its own. */
   asSvg: () => {
-    const copy = svg.value!.cloneNode(true) as SVGSVGElement
+    const copy = present(svg.value).cloneNode(true) as SVGSVGElement
     copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg')
     copy.setAttribute('width', `${props.sheet.pageWidthMm}mm`)
     copy.setAttribute('height', `${props.sheet.pageHeightMm}mm`)

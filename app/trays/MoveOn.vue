@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { computed, ref, watch } from 'vue'
 import Button from 'primevue/button'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
@@ -30,7 +32,7 @@ const reckoned = useContext()
 const { noteDone } = useCommands()
 
 const code = ref(props.groups[0]?.group.code ?? '')
-const group = computed(() => props.groups.find((one) => one.group.code === code.value) ?? props.groups[0]!)
+const group = computed(() => props.groups.find((one) => one.group.code === code.value) ?? first(props.groups))
 /** Chosen cells say which plants go; else so many of a group, the first first. */
 const fromCells = computed(() => props.chosen.length > 0)
 const there = computed(() =>
@@ -72,11 +74,13 @@ const places = computed(() => [
 const containers = computed(() =>
   [...reckoned.whole.containers.values()].filter(({ kind }) => kind !== 'open tray'),
 )
-const container = computed(() => reckoned.whole.containers.get(containerId.value)!)
+const container = computed(() => present(reckoned.whole.containers.get(containerId.value)))
 const cellsWanted = computed(() => Math.ceil((plants.value ?? 0) / Math.max(1, each.value ?? 1)))
 const grid = computed(() => gridFor(container.value, Math.max(1, cellsWanted.value)))
 const room = computed(() =>
-  target.value === 'new' ? grid.value.rows * grid.value.columns : freeCells(trays.find(target.value)!.body),
+  target.value === 'new'
+    ? grid.value.rows * grid.value.columns
+    : freeCells(present(trays.find(target.value)).body),
 )
 const problem = computed(() => {
   if (!plants.value || !Number.isInteger(plants.value) || plants.value < 1) return 'Say how many plants.'
@@ -109,7 +113,7 @@ async function move() {
         cells: Array(grid.value.rows * grid.value.columns).fill(''),
       })
     : null
-  let left = plants.value!
+  let left = present(plants.value)
   const from = (fromCells.value ? props.groups : [group.value]).flatMap((stands) => {
     const cells = trays.standingCells(
       props.tray,
@@ -124,8 +128,8 @@ async function move() {
     left -= count ?? n
     return [{ stands, cells: count === null ? cells : [], count }]
   })
-  const gone = plants.value!
-  const done = await trays.moveOn(props.tray, on.value, from, { id, tray, each: each.value! })
+  const gone = present(plants.value)
+  const done = await trays.moveOn(props.tray, on.value, from, { id, tray, each: present(each.value) })
   if (!done) return
   const number = trays.find(id)?.number
   noteDone(`${counted(gone, 'plant')} ${gone === 1 ? 'stands' : 'stand'} in tray ${number} now.`, done.act)

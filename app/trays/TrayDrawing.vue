@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { last as lastOf, at as elementAt } from '#core/numeric/at'
 import { computed, ref, useId, useTemplateRef } from 'vue'
 import { cellState, cellWords, glyph, hatchOf, HATCHES, type StrokeAt } from '#shared/drawings/tray-marks'
 import type { Container } from '#core/containers/container'
@@ -54,7 +56,7 @@ const groups = computed(() =>
 function markOf(cell: number) {
   const code = props.tray.cells[cell] ?? ''
   const up = props.pending?.get(cell)
-  const stood = props.stands.cells[cell]!
+  const stood = present(props.stands.cells[cell])
   const now = up === undefined ? stood : { ...stood, up }
   const state = cellState(now, code, {
     together: props.together?.has(code) ?? false,
@@ -98,7 +100,7 @@ const marked = computed(() => boundaries(layout.value))
 const cut = computed(() => {
   const { cut: at, columns } = props.tray
   if (!at || at.column >= columns) return null
-  const [one, other] = [plan.value.cells[at.column - 1]!, plan.value.cells[at.column]!]
+  const [one, other] = [elementAt(plan.value.cells, at.column - 1), present(plan.value.cells[at.column])]
   const { widthMm, heightMm } = plan.value
   if (props.tray.turned) {
     const y = (Math.max(one.y, other.y) + Math.min(one.y + one.h, other.y + other.h)) / 2
@@ -116,8 +118,8 @@ const corner = computed(() => {
 const handles = computed(() =>
   props.mode === 'lay'
     ? edges(layout.value).map(({ first, second, until }) => {
-        const box = plan.value.cells[until]!
-        const next = plan.value.cells[following(until)]!
+        const box = present(plan.value.cells[until])
+        const next = present(plan.value.cells[following(until)])
         const beside = Math.abs(next.y - box.y) < 1 && !props.tray.turned
         return {
           first,
@@ -140,7 +142,7 @@ let last: { x: number; y: number } | null = null
 let pressing: ReturnType<typeof setTimeout> | null = null
 let edge: { first: string; second: string } | null = null
 function pointAt({ clientX, clientY }: PointerEvent | MouseEvent) {
-  const box = svg.value!.getBoundingClientRect()
+  const box = present(svg.value).getBoundingClientRect()
   const { widthMm, heightMm } = plan.value
   return {
     x: ((clientX - box.left) / box.width) * (widthMm + 4) - 2,
@@ -152,7 +154,7 @@ function down(event: PointerEvent) {
   const at = pointAt(event)
   const cell = cellAt(plan.value, at.x, at.y)
   if (cell === null) return
-  svg.value!.setPointerCapture(event.pointerId)
+  present(svg.value).setPointerCapture(event.pointerId)
   cursor.value = cell
   last = at
   stroke = new Set([cell])
@@ -191,7 +193,7 @@ function move(event: PointerEvent) {
   last = at
   if (fresh.length) {
     if (pressing) clearTimeout(pressing)
-    cursor.value = fresh.at(-1)!
+    cursor.value = lastOf(fresh)
     emit('stroke', fresh, 'go on')
   }
 }
@@ -211,7 +213,7 @@ function release(event: PointerEvent) {
 }
 function grabEdge(event: PointerEvent, one: { first: string; second: string }) {
   edge = one
-  svg.value!.setPointerCapture(event.pointerId)
+  present(svg.value).setPointerCapture(event.pointerId)
 }
 
 // The same by keyboard.
@@ -225,7 +227,7 @@ const DIRECTIONS: Record<string, [number, number]> = {
 }
 function neighbour(cell: number, [dx, dy]: [number, number]): number {
   const { cells } = plan.value
-  const from = cells[cell]!
+  const from = present(cells[cell])
   let best = cell
   let least = Infinity
   cells.forEach((to, i) => {
@@ -262,7 +264,7 @@ const said = computed(() => {
   const { code, now, state } = markOf(cursor.value)
   return `${cellName(props.tray, cursor.value)}: ${cellWords(now, byCode.value.get(code), state)}${props.chosen?.has(cursor.value) ? ', chosen' : ''}`
 })
-const ring = computed(() => plan.value.cells[Math.min(cursor.value, plan.value.cells.length - 1)]!)
+const ring = computed(() => present(plan.value.cells[Math.min(cursor.value, plan.value.cells.length - 1)]))
 const text = computed(
   () =>
     `${props.name} from above, ${props.tray.rows} rows of ${props.tray.columns}. ` +
@@ -364,8 +366,8 @@ const text = computed(
         class="boundary"
         :d="
           (one.side === 'right') !== tray.turned
-            ? `M${Math.max(plan.cells[one.cell]!.x, plan.cells[one.side === 'right' ? one.cell + 1 : one.cell + tray.columns]!.x) - 1.5} ${plan.cells[one.cell]!.y - 1.5}v${plan.cells[one.cell]!.h + 3}`
-            : `M${plan.cells[one.cell]!.x - 1.5} ${Math.max(plan.cells[one.cell]!.y, plan.cells[one.side === 'right' ? one.cell + 1 : one.cell + tray.columns]!.y) - 1.5}h${plan.cells[one.cell]!.w + 3}`
+            ? `M${Math.max(present(plan.cells[one.cell]).x, present(plan.cells[one.side === 'right' ? one.cell + 1 : one.cell + tray.columns]).x) - 1.5} ${present(plan.cells[one.cell]).y - 1.5}v${present(plan.cells[one.cell]).h + 3}`
+            : `M${present(plan.cells[one.cell]).x - 1.5} ${Math.max(present(plan.cells[one.cell]).y, present(plan.cells[one.side === 'right' ? one.cell + 1 : one.cell + tray.columns]).y) - 1.5}h${present(plan.cells[one.cell]).w + 3}`
         "
       />
       <path v-if="cut" class="cut" :d="cut" />

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import FoldAway from '~/kit/fields/FoldAway.vue'
@@ -22,10 +24,10 @@ const row = computed(() => {
 })
 const all = computed(() =>
   open.value && row.value && season.known
-    ? alsoFits(row.value, season.known.crops.values(), season.frame!, season.known.book).slice(0, 24)
+    ? alsoFits(row.value, season.known.crops.values(), present(season.frame), season.known.book).slice(0, 24)
     : [],
 )
-const nameOf = (name: string) => name.split(',')[0]!
+const nameOf = (name: string) => first(name.split(','))
 </script>
 
 <template>

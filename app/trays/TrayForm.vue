@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { computed, ref, watch } from 'vue'
 import Button from 'primevue/button'
 import CheckField from '~/kit/fields/CheckField.vue'
@@ -24,7 +26,7 @@ const season = useSeason()
 const containers = computed(() => [...reckoned.whole.containers.values()])
 const START = 'tray-72'
 const blank = (): TrayRecord => {
-  const container = reckoned.whole.containers.get(START)!
+  const container = present(reckoned.whole.containers.get(START))
   const grid = usualGrid(container)
   return schema.parse({
     name: container.name,
@@ -37,7 +39,7 @@ const draft = ref<TrayRecord>(props.tray ? { ...props.tray } : blank())
 const container = computed(() => reckoned.whole.containers.get(draft.value.containerId))
 const surface = computed(() => container.value && surfaceOf(container.value))
 function choose(id: string) {
-  const chosen = reckoned.whole.containers.get(id)!
+  const chosen = present(reckoned.whole.containers.get(id))
   draft.value = { ...draft.value, containerId: id, name: chosen.name, ...usualGrid(chosen) }
 }
 // Cells follow the grid; what was laid out keeps its place in its row.
@@ -81,7 +83,7 @@ const cutHere = computed({
 function keep() {
   tried.value = true
   if (problems.value.length === 0)
-    emit('keep', { ...draft.value, name: draft.value.name.trim() || container.value!.name })
+    emit('keep', { ...draft.value, name: draft.value.name.trim() || present(container.value).name })
 }
 const CORNER_CHOICES = CORNERS.map((value) => ({ value, name: value }))
 </script>
@@ -129,12 +131,14 @@ const CORNER_CHOICES = CORNERS.map((value) => ({ value, name: value }))
         :model-value="draft.cut.placeId"
         label="That part stands in"
         :choices="
-          places.filter(({ value }) => value !== null).map(({ value, name }) => ({ value: value!, name }))
+          places
+            .filter(({ value }) => value !== null)
+            .map(({ value, name }) => ({ value: present(value), name }))
         "
-        @update:model-value="draft.cut!.placeId = $event"
+        @update:model-value="present(draft.cut).placeId = $event"
       />
     </template>
-    <p v-if="tried && problems.length" class="problem wide" role="alert">{{ problems[0]!.message }}</p>
+    <p v-if="tried && problems.length" class="problem wide" role="alert">{{ first(problems).message }}</p>
     <div class="buttons wide">
       <Button type="submit" class="main">{{ keepLabel }}</Button>
       <slot />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed } from 'vue'
 import { cellWords } from '#shared/drawings/tray-marks'
 import { cellState, type TrayStands } from '#core/trays/standing'
@@ -12,7 +13,7 @@ const counted = computed(
 )
 const words = (cell: number) => {
   const code = props.tray.cells[cell] ?? ''
-  const now = props.stands.cells[cell]!
+  const now = present(props.stands.cells[cell])
   const state = cellState(now, code, { together: props.together.has(code), counted: counted.value.has(code) })
   return cellWords(now, byCode.value.get(code), state)
 }

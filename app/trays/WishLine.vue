@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { computed, ref, useId } from 'vue'
 import Button from 'primevue/button'
 import WishHeard from '~/plan/WishHeard.vue'
@@ -42,10 +44,10 @@ const sowings = computed(() =>
 const wanted = computed(() => {
   const wish = heard.value
   if (!wish || !crop.value || wish.unread.length) return null
-  const name = wish.variety || crop.value.name.split(',')[0]!
+  const name = wish.variety || first(crop.value.name.split(','))
   const seedsPerCell = wish.seedsPerCell ?? crop.value.seedsPerCell
   const group = {
-    name: name[0]!.toUpperCase() + name.slice(1),
+    name: first(name).toUpperCase() + name.slice(1),
     cropId: crop.value.id,
     sowingId: null,
     stage: 0,
@@ -56,12 +58,16 @@ const wanted = computed(() => {
   if (wish.kinds)
     return Array.from({ length: wish.kinds.count }, (_, i): Wanted => ({
       group: { ...group, name: sowings.value[i]?.name ?? `${group.name}, kind ${i + 1}` },
-      cells: wish.kinds!.each,
+      cells: present(wish.kinds).each,
       sowing: sowings.value[i] ?? null,
     }))
   if (!n) return null
   const cells =
-    wish.amount!.of === 'seeds' ? Math.ceil(n / seedsPerCell) : wish.amount!.of === 'trays' ? props.free : n
+    present(wish.amount).of === 'seeds'
+      ? Math.ceil(n / seedsPerCell)
+      : present(wish.amount).of === 'trays'
+        ? props.free
+        : n
   const [sowing = null] = sowings.value
   return [{ group: { ...group, name: sowing?.name ?? group.name }, cells, sowing }]
 })

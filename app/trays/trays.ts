@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { computed } from 'vue'
 import { defineStore } from 'pinia'
 import { newId } from '~/kit/newId'
@@ -87,7 +88,7 @@ export const useTrays = defineStore('trays', () => {
     const done = await attempt(planned.length ? `Tray ${tray.number} laid out` : after.name, [
       { name: 'change tray', id, version, before, after, planned: [...planned] },
     ])
-    const said = done && keptByOthers(before, after, find(id)!.body)
+    const said = done && keptByOthers(before, after, present(find(id)).body)
     if (said) note(said)
     return done !== null
   }

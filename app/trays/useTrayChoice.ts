@@ -1,3 +1,5 @@
+import { present } from '#core/present'
+import { at as elementAt, first } from '#core/numeric/at'
 import { computed, shallowRef, type ComputedRef, type Ref } from 'vue'
 import { useNotes } from '~/kit/useNotes'
 import { useTrays } from '~/trays/trays'
@@ -29,22 +31,22 @@ export function useTrayChoice(
     if (at === 'cancel') return void (chosen.value = before)
     if (at === 'end') return
     if (at === 'begin') before = chosen.value
-    if (at === 'begin') choosing = !chosen.value.has(cells[0]!)
+    if (at === 'begin') choosing = !chosen.value.has(first(cells))
     const next = new Set(chosen.value)
     for (const cell of cells) {
-      if (choosing && standingIn(stands.value.cells[cell]!) > 0) next.add(cell)
+      if (choosing && standingIn(present(stands.value.cells[cell])) > 0) next.add(cell)
       else next.delete(cell)
     }
     chosen.value = next
   }
   const plantsChosen = computed(() =>
-    [...chosen.value].reduce((sum, cell) => sum + standingIn(stands.value.cells[cell]!), 0),
+    [...chosen.value].reduce((sum, cell) => sum + standingIn(present(stands.value.cells[cell])), 0),
   )
   const listOf = (n: (standing: number) => number) =>
     stands.value.groups.flatMap((one) => {
-      const cells = cellsOf(kept.value!.body, one.group.code)
+      const cells = cellsOf(present(kept.value).body, one.group.code)
         .filter((cell) => chosen.value.has(cell))
-        .map((cell): [number, number] => [cell, n(standingIn(stands.value.cells[cell]!))])
+        .map((cell): [number, number] => [cell, n(standingIn(present(stands.value.cells[cell])))])
         .filter(([, k]) => k > 0)
       return cells.length ? [{ stands: one, cells }] : []
     })
@@ -56,12 +58,14 @@ export function useTrayChoice(
     const list = listOf(n)
     if (!list.length) return note('None of these cells holds more than one plant.')
     const plants = list.reduce((sum, { cells }) => sum + cells.reduce((m, [, k]) => m + k, 0), 0)
-    if (await trays.happened(kept.value!, on.value, what, list, `${counted(plants, 'plant')} ${said}.`))
+    if (
+      await trays.happened(present(kept.value), on.value, what, list, `${counted(plants, 'plant')} ${said}.`)
+    )
       chosen.value = new Set()
   }
   const doubles = computed(() =>
     stands.value.cells.flatMap((cell, i) =>
-      standingIn(cell) > 1 && !together.value.has(kept.value!.body.cells[i]!) ? [i] : [],
+      standingIn(cell) > 1 && !together.value.has(elementAt(present(kept.value).body.cells, i)) ? [i] : [],
     ),
   )
   const standingGroups = computed(() => stands.value.groups.filter(({ standing }) => standing > 0))

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { computed, type ComputedRef, type Ref } from 'vue'
 import { useCounting } from '~/trays/useCounting'
 import { useContext } from '~/household/context'
@@ -23,14 +24,18 @@ export function useTrayCount(
   const counting = useCounting(() => `${household.id} ${kept.value?.id ?? ''}`)
   let counts = 0
   const mostIn = (cell: number) => {
-    const group = kept.value!.body.groups.find(({ code }) => code === kept.value!.body.cells[cell])
-    return stands.value.cells[cell]!.sown * (reckoned.whole.crops.get(group?.cropId ?? '')?.seedlings ?? 1)
+    const group = present(kept.value).body.groups.find(
+      ({ code }) => code === present(kept.value).body.cells[cell],
+    )
+    return (
+      present(stands.value.cells[cell]).sown * (reckoned.whole.crops.get(group?.cropId ?? '')?.seedlings ?? 1)
+    )
   }
-  const upIn = (cell: number) => counting.counts.value.get(cell) ?? stands.value.cells[cell]!.up
+  const upIn = (cell: number) => counting.counts.value.get(cell) ?? present(stands.value.cells[cell]).up
   function tap(cells: readonly number[], at: StrokeAt) {
     if (at === 'cancel') return void counting.takeBack()
     if (at === 'end') return
-    const sown = cells.filter((cell) => stands.value.cells[cell]!.sown > 0)
+    const sown = cells.filter((cell) => present(stands.value.cells[cell]).sown > 0)
     if (at === 'begin') {
       counting.begin()
       const [first] = sown
@@ -40,20 +45,20 @@ export function useTrayCount(
     for (const cell of sown) counting.set(cell, Math.min(counts, mostIn(cell)))
   }
   function digit(cell: number, n: number) {
-    if (stands.value.cells[cell]!.sown === 0) return
+    if (present(stands.value.cells[cell]).sown === 0) return
     counting.begin()
     counting.set(cell, Math.min(n, mostIn(cell)))
   }
   const pendingGroups = computed(() =>
     stands.value.groups.flatMap((one) => {
-      const cells = cellsOf(kept.value!.body, one.group.code).filter((cell) =>
+      const cells = cellsOf(present(kept.value).body, one.group.code).filter((cell) =>
         counting.counts.value.has(cell),
       )
       return cells.length
         ? [
             {
               stands: one,
-              cells: cells.map((cell): [number, number] => [cell, counting.counts.value.get(cell)!]),
+              cells: cells.map((cell): [number, number] => [cell, present(counting.counts.value.get(cell))]),
             },
           ]
         : []
@@ -66,16 +71,16 @@ export function useTrayCount(
   async function keepCount() {
     const { up, of } = upNow.value
     const said = `Counted: ${up} of ${counted(of, 'cell')} up.`
-    if (await trays.happened(kept.value!, on.value, 'up', pendingGroups.value, said)) counting.clear()
+    if (await trays.happened(present(kept.value), on.value, 'up', pendingGroups.value, said)) counting.clear()
   }
   async function countNumber(group: GroupStands, n: number) {
     const said = `Counted: ${n} up of ${group.group.name}.`
-    await trays.happened(kept.value!, on.value, 'up', [{ stands: group, cells: [], count: n }], said)
+    await trays.happened(present(kept.value), on.value, 'up', [{ stands: group, cells: [], count: n }], said)
   }
 
   /** All of its group came up, as far as it is not counted; once more, and none of it did. */
   function tapAll(cells: readonly number[]) {
-    const sown = cells.filter((cell) => stands.value.cells[cell]!.sown > 0)
+    const sown = cells.filter((cell) => present(stands.value.cells[cell]).sown > 0)
     const all = sown.every((cell) => upIn(cell) > 0)
     counting.begin()
     for (const cell of sown) counting.set(cell, all ? 0 : Math.max(1, upIn(cell)))

@@ -1,3 +1,5 @@
+import { present } from '#core/present'
+import { first as firstOf, last } from '#core/numeric/at'
 import { computed, ref, type ComputedRef, type ShallowRef } from 'vue'
 import { useNotes } from '~/kit/useNotes'
 import { useSeason } from '~/plan/season'
@@ -34,7 +36,7 @@ export function useTrayLaying(
   const tray = computed(() => laying.value ?? kept.value?.body)
   const brush = ref<string>(kept.value?.body.groups[0]?.code ?? '')
   const untouched = (cell: number) => {
-    const { sown, set } = stands.value.cells[cell]!
+    const { sown, set } = present(stands.value.cells[cell])
     return sown === 0 && set === 0
   }
   const refusedSown = ref(false)
@@ -49,13 +51,14 @@ export function useTrayLaying(
       return
     }
     // A stroke that begins on the brush's own cells takes them away again.
-    if (at === 'begin') painting = tray.value!.cells[cells[0]!] === brush.value ? '' : brush.value
+    if (at === 'begin')
+      painting = present(tray.value).cells[firstOf(cells)] === brush.value ? '' : brush.value
     const free = cells.filter(untouched)
     if (free.length < cells.length) refusedSown.value = true
-    if (free.length) laying.value = withLayout(painted(layoutOf(tray.value!), free, painting))
+    if (free.length) laying.value = withLayout(painted(layoutOf(present(tray.value)), free, painting))
   }
   const withLayout = ({ rows, columns, groups, cells }: ReturnType<typeof layoutOf>): TrayRecord => ({
-    ...tray.value!,
+    ...present(tray.value),
     rows,
     columns,
     groups: [...groups],
@@ -63,40 +66,42 @@ export function useTrayLaying(
   })
   async function keepLayout(after: TrayRecord, planned: readonly { id: string; body: SowingRecord }[] = []) {
     laying.value = after
-    await trays.keep(kept.value!, after, planned)
+    await trays.keep(present(kept.value), after, planned)
     laying.value = null
   }
   function moveEdge(first: string, second: string, until: number, done: boolean) {
-    const both = tray.value!.cells.flatMap((code, cell) => (code === first || code === second ? [cell] : []))
+    const both = present(tray.value).cells.flatMap((code, cell) =>
+      code === first || code === second ? [cell] : [],
+    )
     if (until >= 0 && both.every(untouched))
-      laying.value = withLayout(edgeAt(layoutOf(kept.value!.body), first, second, until))
+      laying.value = withLayout(edgeAt(layoutOf(present(kept.value).body), first, second, until))
     if (done && laying.value) void keepLayout(laying.value)
   }
   function addGroups(wanted: readonly Wanted[]): string | null {
-    const groups: { code: string }[] = [...tray.value!.groups]
+    const groups: { code: string }[] = [...present(tray.value).groups]
     const planned: { id: string; body: SowingRecord }[] = []
     const list = wanted.map(({ group, cells, sowing }) => {
       const code = freeCode(groups)
       groups.push({ code })
       if (!sowing) return { group: { ...group, code }, cells }
       const id = newId()
-      planned.push({ id, body: { ...sowing, cells, placeId: tray.value!.placeId } })
+      planned.push({ id, body: { ...sowing, cells, placeId: present(tray.value).placeId } })
       return { group: { ...group, code, sowingId: id, packetId: sowing.packetId }, cells }
     })
     try {
-      const laid = fillRows(layoutOf(tray.value!), list)
+      const laid = fillRows(layoutOf(present(tray.value)), list)
       void keepLayout(withLayout(laid), planned)
-      brush.value = list.at(-1)!.group.code
+      brush.value = last(list).group.code
       return null
     } catch {
       const all = wanted.reduce((sum, { cells }) => sum + cells, 0)
-      return `That takes ${counted(all, 'cell')}; ${counted(freeCells(tray.value!), 'cell')} ${freeCells(tray.value!) === 1 ? 'is' : 'are'} free.`
+      return `That takes ${counted(all, 'cell')}; ${counted(freeCells(present(tray.value)), 'cell')} ${freeCells(present(tray.value)) === 1 ? 'is' : 'are'} free.`
     }
   }
   function takeOut(code: string) {
-    const { cells, groups } = tray.value!
+    const { cells, groups } = present(tray.value)
     void keepLayout({
-      ...tray.value!,
+      ...present(tray.value),
       groups: groups.filter((group) => group.code !== code),
       cells: cells.map((one) => (one === code ? '' : one)),
     })
@@ -110,7 +115,7 @@ export function useTrayLaying(
       .map(({ id: of, name }) => ({ value: of, name })),
   )
   function addSowing(sowingId: string) {
-    const { crop, planned, name } = season.row(sowingId)!
+    const { crop, planned, name } = present(season.row(sowingId))
     const problem = addGroups([
       {
         group: {
@@ -118,10 +123,10 @@ export function useTrayLaying(
           cropId: crop.id,
           sowingId,
           stage: 0,
-          packetId: season.sowing(sowingId)!.body.packetId,
+          packetId: present(season.sowing(sowingId)).body.packetId,
           seedsPerCell: planned.perCell,
         },
-        cells: Math.min(planned.stages[0]!.cells, Math.max(1, freeCells(tray.value!))),
+        cells: Math.min(firstOf(planned.stages).cells, Math.max(1, freeCells(present(tray.value)))),
       },
     ])
     if (problem) note(problem)

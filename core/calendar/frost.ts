@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { errorFunction, probit } from 'simple-statistics'
 import { within, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
@@ -58,7 +59,7 @@ export const isTender = ({ lowestNightC }: Pick<Hardiness, 'lowestNightC'>): boo
  */
 export function seasonEnds({ lastFrost, firstFrost, nights }: Frosts): { last: Day; first: Day } {
   if (lastFrost !== null && firstFrost !== null) return { last: lastFrost, first: firstFrost }
-  const from = nights!.coldestOn
+  const from = present(nights).coldestOn
   return { last: addDays(from, HALF_YEAR_DAYS / 2), first: addDays(from, (HALF_YEAR_DAYS * 3) / 2) }
 }
 
@@ -96,9 +97,9 @@ export function earliestOut(
 ): Day | null | 'never' {
   const { lastFrost, nights } = frosts
   if (lastFrost === null) {
-    const days = daysUntilWarm(nights!, crop.lowestNightC)
+    const days = daysUntilWarm(present(nights), crop.lowestNightC)
     if (days === null) return null
-    return days === Infinity ? 'never' : addDays(nights!.coldestOn, days)
+    return days === Infinity ? 'never' : addDays(present(nights).coldestOn, days)
   }
   const usual = addDays(lastFrost, crop.outAfterFrostWeeks * 7)
   const safe = isTender(crop) ? frostAtRisk({ ...frosts, lastFrost }) : usual
@@ -112,10 +113,10 @@ export function latestOut(
 ): Day | null {
   if (crop.weeksBeforeFrost === null) return null
   if (firstFrost !== null) return addDays(firstFrost, -crop.weeksBeforeFrost * 7)
-  const days = daysUntilWarm(nights!, crop.lowestNightC)
+  const days = daysUntilWarm(present(nights), crop.lowestNightC)
   return days === null || days === Infinity
     ? null
-    : addDays(nights!.coldestOn, 2 * HALF_YEAR_DAYS - days - crop.weeksBeforeFrost * 7)
+    : addDays(present(nights).coldestOn, 2 * HALF_YEAR_DAYS - days - crop.weeksBeforeFrost * 7)
 }
 
 /** Chance that the last frost of a spring comes after a day; a fraction. */

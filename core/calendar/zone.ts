@@ -1,3 +1,4 @@
+import { present } from '../present'
 /** Making a formatter takes longer than using it a hundred times; there are some six hundred time zones. */
 const formatters = new Map<string, Intl.DateTimeFormat>()
 
@@ -20,7 +21,7 @@ function formatterOf(timeZone: string): Intl.DateTimeFormat {
 /** What calendar and clock show at a moment where that time zone is kept. @throws RangeError for no time zone */
 export function localTime(timeZone: string, at: Date): { day: string; time: string } {
   const parts = formatterOf(timeZone).formatToParts(at)
-  const part = (type: string) => parts.find((one) => one.type === type)!.value
+  const part = (type: string) => present(parts.find((one) => one.type === type)).value
   return {
     day: `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`,
     time: `${part('hour')}:${part('minute')}`,

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { derive, given, type Figure } from '../working/figure'
 import { practice, yours } from '../working/source'
 import type { Feed } from './feed'
@@ -42,7 +43,7 @@ export function canMeasure(tool: Tool, feed: Pick<Feed, 'form'>): boolean {
 /** The least amount a tool measures fairly, mL or g. */
 export function fairFrom(tool: Tool): number {
   const habit = TOOL_HABITS[tool.kind]
-  if (habit.relativeError > 0) return habit.step * tool.capacityMl!
+  if (habit.relativeError > 0) return habit.step * present(tool.capacityMl)
   return fixedError(tool) / FAIR_FIXED_ERROR
 }
 
@@ -119,7 +120,7 @@ export function ranked(measurements: readonly Measurement[]): Measurement[] {
 
 function fixedError(tool: Tool): number {
   const habit = TOOL_HABITS[tool.kind]
-  return habit.absoluteG ?? (habit.ofCapacity ?? 0) * tool.capacityMl!
+  return habit.absoluteG ?? (habit.ofCapacity ?? 0) * present(tool.capacityMl)
 }
 
 function spreadOf(tool: Tool, wanted: Figure): Figure {

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at } from '../numeric/at'
 import { canMeasure, fairFrom, MAX_FILLS } from './measuring'
 import { density, type Feed } from './feed'
@@ -84,18 +85,18 @@ export function stockVolumes(tools: readonly Tool[]): number[] {
 export function spreadAt(tool: Tool, amount: number): number {
   const habit = TOOL_HABITS[tool.kind]
   if (habit.relativeError > 0) return habit.relativeError
-  return (habit.absoluteG ?? (habit.ofCapacity ?? 0) * tool.capacityMl!) / amount
+  return (habit.absoluteG ?? (habit.ofCapacity ?? 0) * present(tool.capacityMl)) / amount
 }
 
 function isFair(tool: Tool, amount: number): boolean {
   if (!(amount > 0) || amount < fairFrom(tool)) return false
-  return isScale(tool.kind) || amount / tool.capacityMl! <= MAX_FILLS
+  return isScale(tool.kind) || amount / present(tool.capacityMl) <= MAX_FILLS
 }
 
 /** The tool's step nearest to a wanted amount, with what rounding and hand do; worst is Infinity out of its range. */
 function doseWith(tool: Tool, wanted: number): { amount: number; rounding: number; spread: number } | null {
   const habit = TOOL_HABITS[tool.kind]
-  const step = isScale(tool.kind) ? habit.step : habit.step * tool.capacityMl!
+  const step = isScale(tool.kind) ? habit.step : habit.step * present(tool.capacityMl)
   const amount = Math.round(wanted / step) * step
   if (!isFair(tool, amount) || wanted < fairFrom(tool)) return null
   return { amount, rounding: amount / wanted - 1, spread: spreadAt(tool, wanted) }
@@ -127,7 +128,7 @@ export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
   }
 
   const easy = (tool: Tool): number[] =>
-    isScale(tool.kind) ? EASY_MASSES_G : EASY_FILLS.map((fills) => fills * tool.capacityMl!)
+    isScale(tool.kind) ? EASY_MASSES_G : EASY_FILLS.map((fills) => fills * present(tool.capacityMl))
   const options = (from: readonly Tool[], worth: (tool: Tool, amount: number) => number): Option[] =>
     from.flatMap((tool) =>
       easy(tool).flatMap((amount) =>
@@ -163,11 +164,11 @@ export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
     const habit = TOOL_HABITS[tool.kind]
     return {
       tool,
-      step: habit.step * tool.capacityMl!,
+      step: habit.step * present(tool.capacityMl),
       from: fairFrom(tool),
-      most: MAX_FILLS * tool.capacityMl!,
+      most: MAX_FILLS * present(tool.capacityMl),
       relative: habit.relativeError,
-      fixed: (habit.ofCapacity ?? 0) * tool.capacityMl!,
+      fixed: (habit.ofCapacity ?? 0) * present(tool.capacityMl),
     }
   })
 
@@ -205,7 +206,7 @@ export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
   let sparing: Way | null = stock
   let spared = { worth: NEVER, volumeL: NEVER }
   for (const one of stock ? first : []) {
-    const most = stock!.worst + WORTH_SPARING
+    const most = present(stock).worst + WORTH_SPARING
     if (Math.sqrt(one.variance) > most) break
     if (one.worth > spared.worth || (one.worth === spared.worth && one.volumeL >= spared.volumeL)) continue
     const i = bestDoser(massG / one.gPerMl, one.volumeL * 1000, one.variance, most)

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at, first } from '../numeric/at'
 import {
   GROWTH_PER_DAY,
@@ -111,7 +112,7 @@ export function habitOf(
   growthStageId: string,
 ): Pick<FeedStage, 'nMgPerL' | 'everyDays'> {
   const { lowNMgPerL, highNMgPerL } = growthStageById(growthStageId)
-  const { everyDays } = FEEDING_METHODS.find(({ id }) => id === method)!
+  const { everyDays } = present(FEEDING_METHODS.find(({ id }) => id === method))
   const strength = {
     'weak and often': lowNMgPerL,
     'half strength': (lowNMgPerL + highNMgPerL) / 2,

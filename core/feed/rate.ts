@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at, first } from '../numeric/at'
 import { inFigures, parseNumber, parseQuantity } from '../units/parse'
 import { printFraction } from '../units/fraction'
@@ -131,7 +132,7 @@ function readRatio(said: string): ReadRate | null {
     const match = pattern.exec(said)
     if (!match) continue
     const [number, word] = way > 0 ? [match[2], match[1]] : [match[1], match[2]]
-    const n = parseNumber(number!)
+    const n = parseNumber(present(number))
     if (n === undefined || n < 1) return failed('A ratio is 1 : 1 or weaker')
     return ok({ kind: 'ratio', n, meaning: (word as RatioMeaning | undefined) ?? null })
   }
@@ -177,8 +178,9 @@ function readAmount(
 /** So many of a tool or vessel of the household; null where none of that name is there, or more than one could be meant. */
 function readNamed(text: string, named: readonly NamedMeasure[]) {
   const match = /^((?:[\d.,/⁄¼½¾⅓⅔⅛ -])*)(.+)$/.exec(inFigures(text.trim()))
-  const word = match?.[2]!.trim().toLowerCase().replace(/^of /, '').replace(/s$/, '')
-  const count = match?.[1]!.trim() ? parseNumber(at(match, 1).trim()) : 1
+  if (!match) return null
+  const word = at(match, 2).trim().toLowerCase().replace(/^of /, '').replace(/s$/, '')
+  const count = at(match, 1).trim() ? parseNumber(at(match, 1).trim()) : 1
   if (!word || count === undefined) return null
   const fits = named.filter(({ name }) => name.toLowerCase() === word)
   const near = fits.length ? fits : named.filter(({ name }) => name.toLowerCase().split(/\s+/).includes(word))

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at as elementAt, first } from '../numeric/at'
 import { COVER_IS_THE_MIX, feelOf, type BatchRequest, type Fill } from '../media/batch-request'
 import type { BatchPlan, MaterialLine } from '../media/batch'
@@ -67,7 +68,7 @@ function withCautions(plan: BatchPlan, steps: readonly Step[]): Step[] {
     const key = (step ?? steps[0])?.id
     if (key) at.set(key, [...(at.get(key) ?? []), caution])
   }
-  return steps.map((step) => (at.has(step.id) ? { ...step, cautions: at.get(step.id)! } : step))
+  return steps.map((step) => (at.has(step.id) ? { ...step, cautions: present(at.get(step.id)) } : step))
 }
 
 /** To soak only: what is done on the evening before. */
@@ -182,24 +183,24 @@ function soakStep(
 }
 
 function sieveStep({ lines }: BatchPlan): Step[] {
-  const sieved = lines.filter(({ sieve }) => sieve)
+  const sieved = lines.flatMap((line) => (line.sieve ? [{ ...line, sieve: line.sieve }] : []))
   if (sieved.length === 0) return []
   return [
     {
       id: 'sieve',
       picture: { kind: 'sieve' },
-      title: `Sieve through ${MESH_NAMES[first(sieved).sieve!.meshMm]}`,
+      title: `Sieve through ${MESH_NAMES[first(sieved).sieve.meshMm]}`,
       say: [
         ...sieved.flatMap(({ material, sieve, looseL }, index) => [
           index ? ' ' : '',
-          sieve!.bagL,
+          sieve.bagL,
           ` of ${inSentence(material.name)} gives `,
           looseL,
           '; ',
-          sieve!.staysL,
+          sieve.staysL,
           ' stays on the sieve',
-          ...(sieve!.perliteLostL
-            ? [', ', sieve!.perliteLostL, ' of it perlite: as much vermiculite or perlite puts the air back.']
+          ...(sieve.perliteLostL
+            ? [', ', sieve.perliteLostL, ' of it perlite: as much vermiculite or perlite puts the air back.']
             : ['.']),
         ]),
         ' What stays behind fills the foot of big pots.',
@@ -428,7 +429,7 @@ const whatIsFilled = ({ count, cells, container }: Fill): string =>
 
 function layersOf({ fill, lowerL }: FillDemand): Step['say'] {
   if (!lowerL) return []
-  const top = given('Depth of the top layer', fill.topMm!, 'mm', practice())
+  const top = given('Depth of the top layer', present(fill.topMm), 'mm', practice())
   return [lowerL, ' of the lower mix first, then ', top, ' of the upper: ']
 }
 

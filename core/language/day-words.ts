@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at as elementAt } from '../numeric/at'
 import { addDays, dayFrom, dayNumber, isDay, type Day } from '../calendar/day'
 
@@ -83,7 +84,7 @@ const SPAN: Readonly<Record<string, number>> = { day: 1, week: 7, fortnight: 14 
 
 /** So many days, weeks or months on. */
 function later(from: Day, n: number, unit: string): Day {
-  if (unit !== 'month') return addDays(from, n * SPAN[unit]!)
+  if (unit !== 'month') return addDays(from, n * present(SPAN[unit]))
   const [year, month, day] = from.split('-').map(Number) as [number, number, number]
   const on = new Date(Date.UTC(year, month - 1 + n, 1))
   const last = lastOf(on.getUTCMonth() + 1, on.getUTCFullYear())
@@ -144,13 +145,16 @@ const partOfMonth: Reader = (text, { today }, past) => {
   const week = rule(`(?:the )?(first|second|third|last) week (?:of|in) ${MONTH}${YEAR}`).exec(text)
   if (week) {
     const at = (month: number, year: number) =>
-      week[1] === 'last' ? lastOf(month, year) - 6 : { first: 1, second: 8, third: 15 }[elementAt(week, 1)]!
+      week[1] === 'last'
+        ? lastOf(month, year) - 6
+        : present({ first: 1, second: 8, third: 15 }[elementAt(week, 1)])
     return inMonth(week[0], elementAt(week, 2), week[3], at, today, past)
   }
   const part = rule(`(?:the )?(${Object.keys(PARTS).join('|')})(?: of)? ${MONTH}${YEAR}`).exec(text)
-  if (part) return inMonth(part[0], elementAt(part, 2), part[3], PARTS[elementAt(part, 1)]!, today, past)
+  if (part)
+    return inMonth(part[0], elementAt(part, 2), part[3], present(PARTS[elementAt(part, 1)]), today, past)
   const whole = rule(`${MONTH}${YEAR}`).exec(text)
-  return whole && inMonth(whole[0], elementAt(whole, 1), whole[2], PARTS.mid!, today, past)
+  return whole && inMonth(whole[0], elementAt(whole, 1), whole[2], present(PARTS.mid), today, past)
 }
 
 function inMonth(
@@ -197,7 +201,7 @@ const named: Reader = (text, { today }, past) => {
     if (!match) continue
     const now = Number(today.slice(0, 4))
     const years = match[1] ? [Number(match[1])] : past ? [now, now - 1] : [now, now + 1]
-    const day = years.map(of).find((one) => match[1] || (past ? one <= today : one >= today))!
+    const day = present(years.map(of).find((one) => match[1] || (past ? one <= today : one >= today)))
     return told(match[0], day, { means: `${name}, ${day}` })
   }
   return null

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at as elementAt, first } from '../numeric/at'
 import { addDays, dayFrom, type Day } from '../calendar/day'
 import { dayAtHead, type Calendar } from './day-words'
@@ -75,9 +76,11 @@ function inOneSeason(spring: Day, autumn: Day, today: Day): { lastFrost: Day; fi
   const inYear = (day: Day, year: number) =>
     dayFrom(`${year}-${day.slice(5) === '02-29' ? '02-28' : day.slice(5)}`)
   const now = Number(today.slice(0, 4))
-  const firstFrost = [now, now + 1, now + 2]
-    .map((year) => inYear(autumn, year))
-    .find((day) => addDays(day, -ALMOST_OVER_DAYS) > today)!
+  const firstFrost = present(
+    [now, now + 1, now + 2]
+      .map((year) => inYear(autumn, year))
+      .find((day) => addDays(day, -ALMOST_OVER_DAYS) > today),
+  )
   const year = Number(firstFrost.slice(0, 4))
   const same = inYear(spring, year)
   return { lastFrost: same < firstFrost ? same : inYear(spring, year - 1), firstFrost }

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at as elementAt, first } from '../numeric/at'
 import { dayFrom, isDay, type Day } from '../calendar/day'
 import { dayAtHead, type Calendar } from './day-words'
@@ -201,7 +202,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
 
   const trays: LineTray[] = []
   for (let found; (found = TRAYS.exec(left));) {
-    const numbers = elementAt(found, 1).match(/\d+/g)!.map(Number)
+    const numbers = present(elementAt(found, 1).match(/\d+/g)).map(Number)
     const these = known.trays.filter(({ number }) => numbers.includes(number))
     const missing = numbers.filter((number) => !these.some((one) => one.number === number))
     trays.push(...these.filter((one) => !trays.includes(one)))
@@ -287,7 +288,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
     for (let i = 0; i < words.length; i++)
       if (stands(isPhrase(phrase), i) && !signs.includes(id)) {
         signs.push(id)
-        use(i, phrase.length, SEEN.find((one) => one.id === id)!.name.toLowerCase())
+        use(i, phrase.length, present(SEEN.find((one) => one.id === id)).name.toLowerCase())
       }
 
   const unclear = UNCLEAR.flatMap((one) =>
@@ -310,7 +311,7 @@ export function readLine(text: string, known: LineKnown): ReadLine {
     for (let i = 0; i < words.length; i++)
       if (stands(isPhrase(phrase), i)) {
         kind = of
-        use(i, phrase.length, LINE_KINDS.find((one) => one.kind === of)!.name.toLowerCase())
+        use(i, phrase.length, present(LINE_KINDS.find((one) => one.kind === of)).name.toLowerCase())
         break
       }
   }

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at as elementAt, first as firstOf } from '../numeric/at'
 import Fuse from 'fuse.js'
 import type { Crop, CropFamily } from '../sowing/crop'
@@ -95,10 +96,9 @@ export function nameBook(crops: readonly Crop[], packets: readonly NamedPacket[]
       const found = fuse.search(text)
       const best = found[0]
       const offered = best && !best.item.ornamental ? found.filter(({ item }) => !item.ornamental) : found
-      return onePerCrop(offered.map(({ item }) => ({ ...item, name: called.get(item.cropId)! }))).slice(
-        0,
-        MAX_OFFERED,
-      )
+      return onePerCrop(
+        offered.map(({ item }) => ({ ...item, name: present(called.get(item.cropId)) })),
+      ).slice(0, MAX_OFFERED)
     },
   }
 }

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at as elementAt, first as firstOf } from '../numeric/at'
 import { gridOf } from '../trays/grid'
 import { daysBetween } from '../calendar/day'
@@ -120,9 +121,9 @@ function settle(
   const held = beside.length ? names.holding(plainBeside, cropIds.length === 1 ? firstOf(cropIds) : null) : []
   if (cropIds.length <= 1 && held.length === 1) {
     const [one] = held
-    cropIds = [one!.cropId]
-    packetId = one!.packetId
-    variety = one!.packetId ? one!.name : ''
+    cropIds = [present(one).cropId]
+    packetId = present(one).packetId
+    variety = present(one).packetId ? present(one).name : ''
   } else if (held.length > 1 && cropIds.length <= 1)
     asks.push(ask(`Which of them?`, { text: variety, choices: held.map(({ name }) => name) }))
   const choices = (found: readonly Named[]) => found.map(({ name }) => name)
@@ -232,12 +233,12 @@ function lengthOfRow(
   const tray = containers.find(({ id, cells }) => id === (containerId ?? USUAL_TRAY) && (cells ?? 1) > 1)
   const question = 'How long is a row?'
   if (!tray) return ask(`${question} Say it in cells or trays: 24 cells, 1 tray.`)
-  const grid = gridOf({ id: tray.id, cells: tray.cells! })
+  const grid = gridOf({ id: tray.id, cells: present(tray.cells) })
   const [along, across] = [rows * grid.columns, rows * grid.rows]
   return ask(
     `${question} In a ${tray.name} ${grid.columns} cells lie along it and ${grid.rows} across: ${along} or ${across} in all.`,
     {
-      text: heard.find(({ means }) => means === 'rows')!.text,
+      text: present(heard.find(({ means }) => means === 'rows')).text,
       choices: [...new Set([`${along} cells of`, `${across} cells of`])],
     },
   )

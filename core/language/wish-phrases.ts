@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at as elementAt, first } from '../numeric/at'
 import type { Day } from '../calendar/day'
 import { dayAtHead } from './day-words'
@@ -99,32 +100,36 @@ const AMOUNTS: readonly Phrase[] = [
   said(
     `${MORE_OR_LESS}(\\d+) (?:-|to|or) (\\d+)${GOOD}(?: ${UNIT})?(?: of)?`,
     'amount',
-    ...amountOf((m) => ({ n: Number(m[2]), of: UNITS[m[3] ?? 'plant']! })),
+    ...amountOf((m) => ({ n: Number(m[2]), of: present(UNITS[m[3] ?? 'plant']) })),
   ),
   said(
     `${MORE_OR_LESS}(\\d+)${GOOD}(?: ${UNIT})?(?: of)?`,
     'amount',
-    ...amountOf((m) => ({ n: Number(m[1]), of: UNITS[m[2] ?? 'plant']! })),
+    ...amountOf((m) => ({ n: Number(m[1]), of: present(UNITS[m[2] ?? 'plant']) })),
   ),
   said(`${MORE_OR_LESS}(\\d+) (?:x|×)`, 'amount', ...amountOf((m) => ({ n: Number(m[1]), of: 'plants' }))),
   said(`(?:x|×) (\\d+)`, 'amount', ...amountOf((m) => ({ n: Number(m[1]), of: 'plants' }))),
   said(
     `(a|\\d+) dozen${GOOD}(?: (plant|seed|cell))?(?: of)?`,
     'amount',
-    ...amountOf((m) => ({ n: number(m[1]) * 12, of: UNITS[m[2] ?? 'plant']! })),
+    ...amountOf((m) => ({ n: number(m[1]) * 12, of: present(UNITS[m[2] ?? 'plant']) })),
   ),
   said(
     `half a dozen${GOOD}(?: (plant|seed|cell))?(?: of)?`,
     'amount',
-    ...amountOf((m) => ({ n: 6, of: UNITS[m[1] ?? 'plant']! })),
+    ...amountOf((m) => ({ n: 6, of: present(UNITS[m[1] ?? 'plant']) })),
   ),
   said(
     `(?:a )?couple(?: of)?(?: (plant|seed|cell|tray|flat))?(?: of)?`,
     'amount',
-    ...amountOf((m) => ({ n: 2, of: UNITS[m[1] ?? 'plant']! })),
+    ...amountOf((m) => ({ n: 2, of: present(UNITS[m[1] ?? 'plant']) })),
   ),
   said(`half (?:a )?(tray|flat)(?: of)?`, 'amount', ...amountOf(() => ({ n: 0.5, of: 'trays' }))),
-  said(`an? (tray|flat|cell)(?: of)?`, 'amount', ...amountOf((m) => ({ n: 1, of: UNITS[elementAt(m, 1)]! }))),
+  said(
+    `an? (tray|flat|cell)(?: of)?`,
+    'amount',
+    ...amountOf((m) => ({ n: 1, of: present(UNITS[elementAt(m, 1)]) })),
+  ),
   said(
     `(?:a |1 )?(?:packet|pack) of (\\d+)(?: seed)?(?: of)?`,
     'amount',
@@ -169,9 +174,9 @@ const PHRASES: readonly Phrase[] = [
     `(?:(\\d+) (?:time|x|×) )?(?:every|each) (?:(\\d+) )?(day|week|fortnight|month)(?: (\\d+) (?:time|x|×))?`,
     'repeats',
     (m) =>
-      `every ${number(m[2]) * UNIT_DAYS[elementAt(m, 3)]!} days${(m[1] ?? m[4]) ? `, ${m[1] ?? m[4]} times` : ''}`,
+      `every ${number(m[2]) * present(UNIT_DAYS[elementAt(m, 3)])} days${(m[1] ?? m[4]) ? `, ${m[1] ?? m[4]} times` : ''}`,
     (d, m) => {
-      d.everyDays = number(m[2]) * UNIT_DAYS[elementAt(m, 3)]!
+      d.everyDays = number(m[2]) * present(UNIT_DAYS[elementAt(m, 3)])
       const times = m[1] ?? m[4]
       if (times) d.times = Number(times)
     },
@@ -181,7 +186,7 @@ const PHRASES: readonly Phrase[] = [
     'repeats',
     (m) => `${m[2]}${(m[1] ?? m[3]) ? `, ${m[1] ?? m[3]} times` : ''}`,
     (d, m) => {
-      d.everyDays = { weekly: 7, fortnightly: 14, monthly: 28 }[elementAt(m, 2)]!
+      d.everyDays = present({ weekly: 7, fortnightly: 14, monthly: 28 }[elementAt(m, 2)])
       const times = m[1] ?? m[3]
       if (times) d.times = Number(times)
     },
@@ -203,7 +208,7 @@ const PHRASES: readonly Phrase[] = [
   said(
     `(?:for |in |this |next )*(?:the )?(spring|summer|autumn|fall)`,
     'season',
-    (m) => (/a|f/.test(first(m[1]!)) ? 'autumn' : 'spring and summer'),
+    (m) => (/a|f/.test(first(elementAt(m, 1))) ? 'autumn' : 'spring and summer'),
     (d, m) => (d.season = /^(?:autumn|fall)$/.test(elementAt(m, 1)) ? 'autumn' : 'spring'),
   ),
   said(
@@ -287,7 +292,9 @@ function named<Id extends string | null = string>(
   set: (draft: Draft, id: Id, name: string) => void,
 ): Phrase {
   return (text, _words, _at, listening) => {
-    const lead = /^(?:(?:in|into|on|under|with|using|at) )?(?:(?:a|an|the|my|our|their) )?/.exec(text)![0]
+    const lead = present(
+      /^(?:(?:in|into|on|under|with|using|at) )?(?:(?:a|an|the|my|our|their) )?/.exec(text),
+    )[0]
     const all: readonly { id: string | null; name: string; shown?: string }[] = listening[list]
     const found = longestName(text.slice(lead.length), all)
     // A bare name of a mix or a place is as likely a variety.

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at } from '../numeric/at'
 import { COIR_EXPANSION_L_PER_KG } from '../media/hydration'
 import { MIXING_LOSS_K } from '../media/mixing-loss'
@@ -178,7 +179,8 @@ export const CALIBRATIONS = [
 
 export type CalibrationId = (typeof CALIBRATIONS)[number]['id']
 export const CALIBRATION_IDS = CALIBRATIONS.map(({ id }) => id) as [CalibrationId, ...CalibrationId[]]
-export const calibrationById = (id: CalibrationId): Calibration => CALIBRATIONS.find((one) => one.id === id)!
+export const calibrationById = (id: CalibrationId): Calibration =>
+  present(CALIBRATIONS.find((one) => one.id === id))
 
 /** Something that was measured, as the ledger keeps it. */
 export interface Measurement {

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { first } from '../numeric/at'
 import { CONTAINERS } from '../containers/catalogue'
 import type { Container } from '../containers/container'
@@ -12,7 +13,7 @@ import type { Mix } from './recipe'
 
 /** Three depths at which mixes are compared: a cell, a pot, a deep pot. */
 export const COMPARED_IN: readonly Container[] = ['tray-72', 'pot-10cm', 'pot-15cm'].map((id) =>
-  CONTAINERS.find((one) => one.id === id)!,
+  present(CONTAINERS.find((one) => one.id === id)),
 )
 
 /** How a mix behaves, beside another. */
@@ -74,6 +75,6 @@ export function behaviourOf(
     renewable: shareOf(({ material }) => material.organic > 0.2 && !material.id.startsWith('peat')),
     trayPrice: prices.some((price) => price === null)
       ? null
-      : litres * prices.reduce<number>((a, b) => a + b!, 0),
+      : litres * prices.reduce<number>((a, b) => a + present(b), 0),
   }
 }

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { derive, given, total, weightedTotal, type Figure } from '../working/figure'
 import { handbook, standard, yours } from '../working/source'
 import type { Ingredient } from './ingredient'
@@ -289,7 +290,7 @@ export function chemistryOf(
           ? [
               {
                 weight: share,
-                figure: given(`${material.name}: ${why}`, pick(material)!, 'mg/L', FROM_MEMORY),
+                figure: given(`${material.name}: ${why}`, present(pick(material)), 'mg/L', FROM_MEMORY),
               },
             ]
           : [],

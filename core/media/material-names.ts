@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at, first as firstOf } from '../numeric/at'
 import Fuse from 'fuse.js'
 import type { Material, MaterialLibrary } from './material'
@@ -115,7 +116,7 @@ export function materialNames(materials: MaterialLibrary, meant: ReadonlyMap<str
         }))
         const clear = ids.length === 1 && words.every(({ as }) => as !== 'unread')
         return {
-          material: clear ? materials.get(firstOf(ids))! : null,
+          material: clear ? present(materials.get(firstOf(ids))) : null,
           candidates: clear ? [] : ids,
           words,
           name: names.join(' '),

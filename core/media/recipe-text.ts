@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at, first } from '../numeric/at'
 import { inFigures, parseNumber } from '../units/parse'
 import { unitSpelled, toBase } from '../units/unit-table'
@@ -213,7 +214,8 @@ function readLine(
     const grams =
       amount.kind === 'grams'
         ? amount.value
-        : (amount.kind === 'litres' ? amount.value : amount.value * partL!) * material.dryBulkDensityGPerL
+        : (amount.kind === 'litres' ? amount.value : amount.value * present(partL)) *
+          material.dryBulkDensityGPerL
     return line({ extra: { materialId: material.id, gPerL: round(grams / inL) } })
   }
   if (amount.kind === 'grams')

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { under, within, wholeWithin, type Problem } from '../problem'
 import { derive, given, type Figure } from '../working/figure'
 import { yours } from '../working/source'
@@ -86,7 +87,10 @@ export function lightOfDay(light: PlaceLight, hours: number): Figure {
   if (daylight) return given('Light in a day', daylight.molPerM2, 'mol/m²', daylight.source)
   const kind = LAMP_KINDS.find(({ id }) => id === light.kindId)
   const height = lampHeight(light)
-  return dailyLight(kind ? bankLight(kind, light.count, height) : ppfdAt(light.measured!, height), hours)
+  return dailyLight(
+    kind ? bankLight(kind, light.count, height) : ppfdAt(present(light.measured), height),
+    hours,
+  )
 }
 
 export type LightVerdict = 'too little' | 'right' | 'more than they need'

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at as elementAt, first } from '../numeric/at'
 import { dayFrom, isDay, type Day } from '../calendar/day'
 import { airOfDay, LUX_PER_PPFD, type AirOfDay, type AirReading } from './air-of-day'
@@ -60,10 +61,10 @@ export function loggerTime(
         : [full(elementAt(other, 3)), elementAt(other, 1), elementAt(other, 2), elementAt(other, 4)]
       : []
   if (!year) return null
-  const on = `${year}-${month!.padStart(2, '0')}-${day!.padStart(2, '0')}`
+  const on = `${year}-${present(month).padStart(2, '0')}-${present(day).padStart(2, '0')}`
   if (!isDay(on)) return null
-  const clock = /(\d{1,2}):(\d{2})(?::\d{2}(?:\.\d+)?)?\s*(am|pm)?/i.exec(rest!)
-  if (!clock) return /^\s*$/.test(rest!) ? { on, hour: 12 } : null
+  const clock = /(\d{1,2}):(\d{2})(?::\d{2}(?:\.\d+)?)?\s*(am|pm)?/i.exec(present(rest))
+  if (!clock) return /^\s*$/.test(present(rest)) ? { on, hour: 12 } : null
   const hour = (Number(clock[1]) % (clock[3] ? 12 : 24)) + (/pm/i.test(clock[3] ?? '') ? 12 : 0)
   return { on, hour: hour + Number(clock[2]) / 60 }
 }

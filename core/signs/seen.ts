@@ -1,3 +1,4 @@
+import { present } from '../present'
 /** What growers see when something is wrong, in their words, and words they also use for it. */
 export const SIGNS = [
   {
@@ -135,7 +136,7 @@ export const SIGNS = [
   readonly words: readonly string[]
 }[]
 export type SignId = (typeof SIGNS)[number]['id']
-export const signById = (id: SignId) => SIGNS.find((one) => one.id === id)!
+export const signById = (id: SignId) => present(SIGNS.find((one) => one.id === id))
 
 /** What is also noted when one looks: how far they are, and that all is well. */
 export const STATES = [
@@ -193,4 +194,4 @@ export const SEEN: readonly {
 }[] = [...SIGNS, ...STATES]
 export const SEEN_IDS = SEEN.map(({ id }) => id) as [SeenId, ...SeenId[]]
 export const isSign = (id: SeenId): id is SignId => SIGNS.some((one) => one.id === id)
-export const seenName = (id: SeenId): string => SEEN.find((one) => one.id === id)!.name
+export const seenName = (id: SeenId): string => present(SEEN.find((one) => one.id === id)).name

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { derive, given, total, weightedTotal, type Figure } from '../working/figure'
 import { yours } from '../working/source'
 import type { BatchPlan } from '../media/batch'
@@ -28,7 +29,12 @@ export function costOf(plan: BatchPlan, priceOf: (need: Need) => number | null):
     '',
     priced.map(({ need, price }) => ({
       figure: need.amount,
-      weight: given(`${need.amount.name}: price a ${need.amount.unit}`, price!, '', yours('your packs')),
+      weight: given(
+        `${need.amount.name}: price a ${need.amount.unit}`,
+        present(price),
+        '',
+        yours('your packs'),
+      ),
     })),
   )
   const mixL = total('Loose mix', 'L', plan.lower ? [plan.mixL, plan.lower.mixL] : [plan.mixL])

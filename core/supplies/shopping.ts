@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { solve } from 'yalps'
 
 /** A pack on offer: what it holds, in any one unit, and what it costs. */
@@ -44,14 +45,14 @@ export function cheapestPacks(offers: readonly Offer[], need: number): Purchase 
   // Prices are money: a thousandth is far below the smallest coin.
   const chosen = priced.length ? best('holds', cheapest.result + 1e-3) : best('holds', Infinity)
   const counts = new Map(chosen.variables.map(([id, count]) => [id, Math.round(count)]))
-  const packs = usable.flatMap(({ id }) => (counts.get(id) ? [{ id, count: counts.get(id)! }] : []))
+  const packs = usable.flatMap(({ id }) => (counts.get(id) ? [{ id, count: present(counts.get(id)) }] : []))
   const sum = (of: (offer: Offer) => number) =>
     usable.reduce((total, offer) => total + (counts.get(offer.id) ?? 0) * of(offer), 0)
   const holds = sum((offer) => offer.holds)
   return {
     packs,
     holds,
-    cost: priced.length ? sum(({ price }) => price!) : null,
+    cost: priced.length ? sum(({ price }) => present(price)) : null,
     leftover: Math.max(0, holds - need),
   }
 }

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { cellVolume, type Container } from '../containers/container'
 import type { Crop } from '../sowing/crop'
 
@@ -19,7 +20,7 @@ export interface CellSize {
 
 /** Whether a cell suits the seed of a crop, by how deep it is sown: two to three times its thickness. */
 export function cellSizeFor({ depthMm }: Pick<Crop, 'depthMm'>, container: Container): CellSize {
-  const { ml: wanted, why } = BY_SEED.find(({ upToMm }) => depthMm <= upToMm)!
+  const { ml: wanted, why } = present(BY_SEED.find(({ upToMm }) => depthMm <= upToMm))
   const ml = cellVolume(container).value
   return { ml, wanted, why, verdict: ml < wanted[0] ? 'small' : ml > wanted[1] ? 'big' : 'right' }
 }

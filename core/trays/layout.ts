@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at as elementAt, first as firstOf } from '../numeric/at'
 import { wholeWithin, type Problem } from '../problem'
 import type { Container } from '../containers/container'
@@ -150,7 +151,7 @@ export function fillRows(
   const free = freeCells(layout)
   if (count > free) throw new RangeError(`cells: ${count} are wanted, ${free} are free`)
   const apart = withRows(layout, wanted, true)
-  return apart ?? withRows(layout, wanted, false)!
+  return apart ?? present(withRows(layout, wanted, false))
 }
 
 /** null where they do not fit with empty rows between look-alikes. */
@@ -187,7 +188,7 @@ function withRows(
  */
 export function edgeAt(layout: Layout, first: string, second: string, until: number): Layout {
   const both = layout.cells.flatMap((code, cell) => (code === first || code === second ? [cell] : []))
-  const last = Math.min(Math.max(until, firstOf(both)), both.at(-2)!)
+  const last = Math.min(Math.max(until, firstOf(both)), present(both.at(-2)))
   const next = [...layout.cells]
   for (const cell of both) next[cell] = cell <= last ? first : second
   return { ...layout, cells: next }

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { topArea, type Shape } from '../containers/shape'
 import { derive, given, type Figure } from '../working/figure'
 import { practice } from '../working/source'
@@ -14,7 +15,7 @@ const AT_A_PRESS: readonly { upToMm: number; blocks: number }[] = [
 /** Presses of a hand tool for so many blocks; a last press is whole. */
 export function pressesFor(blocks: number, shape: Shape): Figure {
   const edgeMm = 10 * Math.sqrt(topArea(shape, HAND_TOOLS).value)
-  const each = AT_A_PRESS.find(({ upToMm }) => edgeMm <= upToMm)!.blocks
+  const each = present(AT_A_PRESS.find(({ upToMm }) => edgeMm <= upToMm)).blocks
   return derive(
     'Presses of the tool',
     '',

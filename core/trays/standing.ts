@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { at, first } from '../numeric/at'
 import type { Day } from '../calendar/day'
 import { germinationSeen, wilson } from '../sowing/odds'
@@ -93,7 +94,7 @@ export function standsAfter(
       ? (wrongWith(layout, cells, tally, change, seedlings) ?? null)
       : `There is no group ${change.group} in this tray.`
     if (message) problems.push({ change, message })
-    else apply(layout, cells, tally!, change)
+    else apply(layout, cells, present(tally), change)
   }
   const groups = [...tallies.values()].map((tally) => sumUp(layout, cells, tally))
   return { cells, groups, problems }

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { last } from '../numeric/at'
 import { FRACTION_GLYPHS, fractionValue } from './fraction'
 import type { Dimension, UnitSystem, Unit } from './unit'
@@ -68,7 +69,7 @@ export function parseQuantity(text: string, options: ParseOptions): Parsed {
     first ??= unit
     base += toBase(amount, unit)
   }
-  return { ok: true, base, unit: first! }
+  return { ok: true, base, unit: present(first) }
 }
 
 const WORDS: readonly (readonly [RegExp, string])[] = [

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { printQuantity } from './format'
 import type { Dimension, UnitSystem } from './unit'
 import { convert } from './unit-table'
@@ -24,7 +25,7 @@ const US_GALLON_L = convert(1, 'us-gal', 'L')
 export function saidIn(units: UnitSystem, text: string, thermometer: UnitSystem = units): string {
   if (units === 'metric' && thermometer === 'metric') return text
   const print = (value: string, unit: string) => {
-    const [dimension, inBase] = STATED[unit]!
+    const [dimension, inBase] = present(STATED[unit])
     // What stays as it is written is not rounded anew.
     const own = dimension === 'temperature' ? thermometer : units
     return own === 'metric' ? `${value} ${unit}` : printQuantity(Number(value) * inBase, dimension, own)
@@ -42,6 +43,9 @@ export function saidIn(units: UnitSystem, text: string, thermometer: UnitSystem 
       unit?: string,
       one?: string,
       of?: string,
-    ) => (low ? `${print(low, lowUnit ?? unit!)}${joins}${print(high!, unit!)}` : print(one!, of!)),
+    ) =>
+      low
+        ? `${print(low, lowUnit ?? present(unit))}${joins}${print(present(high), present(unit))}`
+        : print(present(one), present(of)),
   )
 }

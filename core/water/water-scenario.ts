@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { GONE_WHEN_WATERED } from '../feed/drink'
 import { letGoMg, SEED_FEEDS_ITSELF_DAYS, type MixFood } from '../media/food'
 import { WET_GONE } from './tray-store'
@@ -104,7 +105,7 @@ export function waterScenario(request: ScenarioRequest): WaterScenario {
         ? contents.waterL < WICKED * store.capacityL
         : habit === 'when light'
           ? gone >= GONE_WHEN_WATERED
-          : day > 0 && day % EVERY[habit]! === 0 && (daysUp >= 0 || !request.coveredUntilUp)
+          : day > 0 && day % present(EVERY[habit]) === 0 && (daysUp >= 0 || !request.coveredUntilUp)
     let givenL = 0
     let backL = 0
     let fed = false
@@ -116,8 +117,8 @@ export function waterScenario(request: ScenarioRequest): WaterScenario {
       const done = water(store, contents, {
         litres: givenL,
         how: habit === 'reservoir' ? 'below' : request.how,
-        ecMsPerCm: request.ecMsPerCm + (fed ? feed!.ecMsPerCm : 0),
-        nMgPerL: fed ? feed!.nMgPerL : 0,
+        ecMsPerCm: request.ecMsPerCm + (fed ? present(feed).ecMsPerCm : 0),
+        nMgPerL: fed ? present(feed).nMgPerL : 0,
       })
       contents = done.contents
       backL = done.backL

@@ -1,3 +1,4 @@
+import { present } from '../present'
 import { addDays, dayFrom, dayNumber, type Day } from '../calendar/day'
 import type { Belief } from '../learning/learning'
 
@@ -10,7 +11,7 @@ const USUAL_HOUR = 9
 /** A day and a time of day, `07:30`, as an hour. */
 export function momentOf(day: Day, at: string | null = null): Moment {
   const [hours, minutes] = at ? at.split(':').map(Number) : [USUAL_HOUR, 0]
-  return dayNumber(day) * 24 + hours! + (minutes ?? 0) / 60
+  return dayNumber(day) * 24 + present(hours) + (minutes ?? 0) / 60
 }
 /** The day an hour lies in, and the hour of that day. */
 export const dayOf = (moment: Moment): Day => addDays(EPOCH, Math.floor(moment / 24))

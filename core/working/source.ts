@@ -1,3 +1,4 @@
+import { present } from '../present'
 /**
  * Where a figure comes from, and how far to trust it.
  *
@@ -25,7 +26,8 @@ export const SOURCE_TAGS: readonly {
   { id: 'default', name: 'default', means: 'A starting value, to be corrected by your own measurements.' },
   { id: 'yours', name: 'yours', means: 'Typed, measured or learned in this household; it has no list.' },
 ]
-export const sourceTagName = (tag: SourceTag): string => SOURCE_TAGS.find(({ id }) => id === tag)!.name
+export const sourceTagName = (tag: SourceTag): string =>
+  present(SOURCE_TAGS.find(({ id }) => id === tag)).name
 
 export interface Source {
   readonly tag: SourceTag

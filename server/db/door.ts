@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { last } from '#core/numeric/at'
 import { PgDialect } from 'drizzle-orm/pg-core'
 import { NodePgSession, NodePgTransaction } from 'drizzle-orm/node-postgres'
@@ -71,7 +72,7 @@ export const inLockedHousehold = <Answer>(
      update household set changes = changes + 1 where household_id = '${householdId}'
        returning ${HEAD}, deleted_at is not null as "isRemoved";
      select asked, answer, wrote from act where household_id = '${householdId}' and id = '${act}'`,
-    (tx, opened) => use(tx, opened.at(-2)!.rows[0] as Locked, last(opened).rows[0] as Earlier),
+    (tx, opened) => use(tx, present(opened.at(-2)).rows[0] as Locked, last(opened).rows[0] as Earlier),
   )
 }
 

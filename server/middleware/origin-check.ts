@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { defineEventHandler, getRequestHeader, setResponseHeader } from 'h3'
 import { answerProblem, HttpProblem } from '../http/problem-json'
 
@@ -28,7 +29,7 @@ export default defineEventHandler((event) => {
     setResponseHeader(event, 'allow', METHODS.join(', '))
     return refuse(405, 'This cannot be asked in that way.')
   }
-  if (READS.includes(method!)) {
+  if (READS.includes(present(method))) {
     // Asked for its head alone, a page or list is made and only its head is sent.
     event.node.req.method = 'GET'
     Object.assign(event, { _method: 'GET' })

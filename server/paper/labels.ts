@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { at } from '#core/numeric/at'
 import QRCode from 'qrcode'
 import type PDFKit from 'pdfkit'
@@ -35,7 +36,7 @@ export async function labelsPdf(
         .stroke('#000')
     pdf.fillColor('#000')
     for (const line of lines) set(line.text, spot.x + line.x, spot.y + line.y, line.sizeMm, line.bold)
-    if (qr) drawCode(pdf, at(texts, i).address!, spot.x + qr.x, spot.y + qr.y, qr.sizeMm)
+    if (qr) drawCode(pdf, present(at(texts, i).address), spot.x + qr.x, spot.y + qr.y, qr.sizeMm)
   })
   return finish()
 }

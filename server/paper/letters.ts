@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { useStorage } from 'nitropack/runtime'
 import type PDFKit from 'pdfkit'
@@ -33,7 +34,8 @@ export async function lettersFor(pdf: PDFKit.PDFDocument) {
   }
   const faces = SUBSETS.map((subset) => ({ subset, face: faceOf(subset, 'regular') }))
   const subsetOf = (letter: string) =>
-    (faces.find(({ face }) => face.hasGlyphForCodePoint(letter.codePointAt(0)!)) ?? first(faces)).subset
+    (faces.find(({ face }) => face.hasGlyphForCodePoint(present(letter.codePointAt(0)))) ?? first(faces))
+      .subset
 
   function parts(text: string) {
     const list: { subset: string; text: string }[] = []

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { first as firstOf } from '#core/numeric/at'
 import ical, { ICalAlarmType, ICalCalendarMethod, type ICalEventData } from 'ical-generator'
 import { addDays, dayNumber, type Day } from '#core/calendar/day'
@@ -66,7 +67,7 @@ export async function seasonCalendar(
 
   for (const { id, name, planned, crop } of rows) {
     if (planned.treatOn)
-      add(`${id}-treat`, planned.treatOn, `Treat the seed of ${name}`, crop.treatment!.kind)
+      add(`${id}-treat`, planned.treatOn, `Treat the seed of ${name}`, present(crop.treatment).kind)
     for (const stage of planned.stages)
       add(`${id}-rung-${stage.index}`, stage.from, `${capital(stage.kind)}: ${name}`, containersText(stage))
     if (planned.emergeOn) add(`${id}-up`, planned.emergeOn, `${name} should be up`, 'Count what came up.')
@@ -74,7 +75,7 @@ export async function seasonCalendar(
   }
   for (const demand of mixDemands(rows, context.frame)) {
     const [first] = demand.of
-    const key = `${first!.sowingId}-mix-${first!.stage}`
+    const key = `${present(first).sowingId}-mix-${present(first).stage}`
     const said = `${litres(demand.looseL)} of ${nameOfMix(demand.recipeId)}`
     add(key, demand.on, `Make ${said}`, demand.tubs > 1 ? `In ${demand.tubs} tubs.` : '')
     if (context.book.wantsSoak(demand.recipeId))

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { createHash } from 'node:crypto'
 import { under } from '#core/problem'
 import { ownInstant, timeOf, todayOf } from '#core/calendar/clock'
@@ -122,7 +123,7 @@ class Performance {
 
   async guidedJob(intent: Understood): Promise<void> {
     if (intent.name === 'undo' || intent.name === 'redo') return this.undo(intent as UndoIntent)
-    const command = decidedBy(intent.name)!
+    const command = present(decidedBy(intent.name))
     const bench = command.looks ? await this.bench(intent) : (null as unknown as Bench)
     const decision = command.decide(bench, intent, this.acting)
     if (isRefusal(decision)) throw refusalOf(decision)
@@ -140,7 +141,7 @@ class Performance {
   /** What is in sight by now. */
   private async look(): Promise<Everything> {
     if (!keptIn(this.tx)) noteKept(this.tx, await readEverything(this.tx, this.householdId))
-    return keptIn(this.tx)!
+    return present(keptIn(this.tx))
   }
 
   /** With it what the command names and what lies too far back to be in sight. */

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { and, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import { todayOf } from '#core/calendar/clock'
@@ -44,7 +45,7 @@ export async function writeDaysOfDevices(): Promise<void> {
     places.set(key, [...(places.get(key) ?? []), row])
   }
   for (const own of places.values())
-    await writeDaysOf(first(own).householdId, first(own).placeId!, own).catch((error: unknown) =>
+    await writeDaysOf(first(own).householdId, present(first(own).placeId), own).catch((error: unknown) =>
       log.warn(traceOf(error), 'the air of a place was not written down'),
     )
 }

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { and, desc, eq, isNotNull, lt, sql } from 'drizzle-orm'
 import { COME_BACK_DAYS } from '#shared/records/collections'
 import { asHousekeeping, inHousehold } from '../db/door'
@@ -54,7 +55,7 @@ export async function removedHouseholds() {
   return rows.map((row) => ({
     id: row.householdId,
     name: row.name,
-    removedAt: new Date(row.deletedAt!).toISOString(),
+    removedAt: new Date(present(row.deletedAt)).toISOString(),
   }))
 }
 

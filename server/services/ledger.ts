@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { planDose } from '#core/feed/dose'
@@ -324,7 +325,7 @@ async function take(
       moves.push({
         of: 'stocks',
         id: one.id,
-        name: here.find((shelf) => shelf.id === one.id)!.name,
+        name: present(here.find((shelf) => shelf.id === one.id)).name,
         by: -round(one.packs),
         amount: -one.amount,
         unit: goodsUnit(goods),
@@ -353,7 +354,7 @@ async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Pr
   const context = await contextFor(householdId, SEASON_LISTS, tx)
   if (!hasSeason(context)) return NOTHING
   const { plan } = seasonPlanner(context, entry.on)
-  const left = await seedsLeft(tx, householdId, [...new Set(sown.map(({ body }) => body.packetId!))])
+  const left = await seedsLeft(tx, householdId, [...new Set(sown.map(({ body }) => present(body.packetId)))])
   const trayGroups = await groupsOf(tx, householdId, entry)
   const before = await sownBefore(
     tx,
@@ -363,7 +364,7 @@ async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Pr
   const moves = new Map<string, Moves[number]>()
   for (const one of sown) {
     const outcome = plan(one)
-    const id = one.body.packetId!
+    const id = present(one.body.packetId)
     const there = left.get(id) ?? 0
     // What went into trays before has left the packet already.
     const rest = 'row' in outcome ? Math.max(0, outcome.row.planned.seeds - (before.get(one.id) ?? 0)) : 0
@@ -371,7 +372,14 @@ async function sow(tx: Transaction, householdId: string, entry: EntryRecord): Pr
     if (seeds === 0) continue
     left.set(id, there - seeds)
     const by = (moves.get(id)?.by ?? 0) - seeds
-    moves.set(id, { of: 'packets', id, name: context.packets.get(id)!.name, by, amount: by, unit: 'seeds' })
+    moves.set(id, {
+      of: 'packets',
+      id,
+      name: present(context.packets.get(id)).name,
+      by,
+      amount: by,
+      unit: 'seeds',
+    })
   }
   return { moves: [...moves.values()], facts: [] }
 }

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { and, isNull, sql, type SQL } from 'drizzle-orm'
 import { sowings } from '../db/schema'
 import { current, dayOfHousehold } from './rows'
@@ -7,8 +8,10 @@ const SEASON_DAYS = 400
 
 /** Sowings of this season that nobody has planted out or given up yet. */
 export const openSowings = (householdId: string): SQL =>
-  and(
-    current('sowings', householdId),
-    isNull(sowings.overOn),
-    sql`coalesce(${sowings.outOn}, ${sowings.sowOn}, ${sowings.createdAt}::date) > ${dayOfHousehold(householdId)} - ${SEASON_DAYS}::int`,
-  )!
+  present(
+    and(
+      current('sowings', householdId),
+      isNull(sowings.overOn),
+      sql`coalesce(${sowings.outOn}, ${sowings.sowOn}, ${sowings.createdAt}::date) > ${dayOfHousehold(householdId)} - ${SEASON_DAYS}::int`,
+    ),
+  )

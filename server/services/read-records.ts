@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { and, asc, desc, eq, gt, isNull, lt, or, sql, type SQL } from 'drizzle-orm'
 import {
   COLLECTION_NAMES,
@@ -154,7 +155,7 @@ export async function removedLately(householdId: string, tx: Transaction): Promi
         id: row.id,
         version: row.version,
         name: row.name,
-        removedAt: new Date(row.deletedAt!).toISOString(),
+        removedAt: new Date(present(row.deletedAt)).toISOString(),
       })
   }
   return removed.sort((a, b) => (a.removedAt < b.removedAt ? 1 : -1))
@@ -264,7 +265,7 @@ export async function readEverything(tx: Transaction, householdId: string): Prom
     if (collection !== 'entries')
       lists[collection] = await list(collection, householdId, tx, inSight(collection, householdId))
   const ids = (['sowings', 'batches', 'feedings', 'trays'] as const).flatMap((each) =>
-    lists[each]!.map(({ id }) => id),
+    present(lists[each]).map(({ id }) => id),
   )
   const measurements = await measurementsOf(householdId, tx)
   const weather = await weatherInSight(household, tx)

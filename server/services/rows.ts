@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { and, eq, getTableColumns, isNull, sql, type SQL } from 'drizzle-orm'
 import { COLLECTIONS, type Bodies, type Collection, type Stored } from '#shared/records/collections'
 import type { Transaction } from '../db/door'
@@ -66,7 +67,7 @@ export function holding(collection: Collection, paths: readonly string[], id: st
   const columns = getTableColumns(tableOf(collection)) as unknown as Record<string, SQL>
   const tests = paths.map((path) => {
     const [first, ...rest] = path.split('.')
-    const column = columns[first!]
+    const column = columns[present(first)]
     if (!column) throw new Error(`${COLLECTIONS[collection].one}: no column for ${path}`)
     if (rest.length === 0) return sql`${column}::text = ${id}`
     const inside = `$${rest.map((key) => (key === '*' ? '[*]' : `."${key}"`)).join('')} ? (@ == $id)`

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import type { Collection, Everything, Stored } from '#shared/records/collections'
 import type { ChangedRecord, WrittenRecord } from '#shared/commands/written'
 import { applied, isInSight } from '#shared/commands/applied'
@@ -71,7 +72,7 @@ export async function within<Answer>(
     return make(inner)
   })
   const outside = writingOf(tx)
-  outside.wrote.push(...inside!.wrote)
-  for (const [key, one] of inside!.changed) outside.changed.set(key, one)
+  outside.wrote.push(...present(inside).wrote)
+  for (const [key, one] of present(inside).changed) outside.changed.set(key, one)
   return answer
 }

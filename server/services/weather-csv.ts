@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import Papa from 'papaparse'
 import type { WeatherDay } from '#core/calendar/weather'
@@ -43,7 +44,7 @@ export function weatherFromCsv(text: string): z.output<typeof weatherDays> {
     const read = weatherDay.safeParse(body)
     if (!read.success) {
       const [problem] = problemsFrom(read.error)
-      throw no(`Line ${i + 2}: ${problem!.message}`)
+      throw no(`Line ${i + 2}: ${present(problem).message}`)
     }
     return read.data
   })

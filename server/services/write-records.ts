@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { and, eq, isNull, sql } from 'drizzle-orm'
 import { dequal } from 'dequal'
 import {
@@ -297,7 +298,7 @@ export async function replaceIn(
 ): Promise<void> {
   const before = await standing(tx, collection, householdId, id, version)
   for (const user of await usersOf(tx, collection, householdId, id)) {
-    const row = (await rowOf(tx, user.collection, householdId, user.id))!
+    const row = present(await rowOf(tx, user.collection, householdId, user.id))
     const body = pathsTo(user.collection, collection).reduce<object>(
       (one, path) => repointed(one, path, id, other),
       asStored(row).body,
@@ -341,7 +342,7 @@ async function takeAway(tx: Transaction, collection: Collection, householdId: st
     collection,
     id: before.id,
     before: before.version,
-    after: removed!.version,
+    after: present(removed).version,
     stood: true,
     stands: false,
   })
@@ -350,7 +351,7 @@ async function takeAway(tx: Transaction, collection: Collection, householdId: st
     await markOver(tx, householdId, entry)
     await checkTrays(tx, householdId, traysOf(entry), before.id)
   }
-  return removed!
+  return present(removed)
 }
 
 /** A record that was removed, as it was. @throws Refusal 404, 409 when it is back already or changed, 422 */

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { MOVED_STEP } from '#core/jobs/move-steps'
 import { coirGave, minutesTaken, mixOutcome, paceOf } from '#core/jobs/mix-outcome'
 import { answerKey, progressOf, stepStands } from '#core/jobs/guided-job'
@@ -236,14 +237,14 @@ function moved(bench: Bench, body: GuidedJobRecord, plan: GuidedJobPlan | null):
   const stage = final ? row?.planned.stages.at(-1) : row?.planned.stages[target?.stage ?? -1]
   if (!step || !target || !row || !stage) return []
   const tapped = stands.counts.get(MOVED_STEP) ?? 0
-  const n = tapped > 0 ? tapped : stepStands(stands, MOVED_STEP).state === 'done' ? step.count!.of : 0
+  const n = tapped > 0 ? tapped : stepStands(stands, MOVED_STEP).state === 'done' ? present(step.count).of : 0
   if (n === 0) return []
   const roots = (['few', 'holding', 'circling'] as const).find(
     (one) => one === stands.chosen.get(answerKey('roots', 'roots')),
   )
-  const isPart = n < step.count!.of
+  const isPart = n < present(step.count).of
   const actual = { ...NOTHING_MEASURED, filled: n, minutes: minutesTaken(body.marks), roots: roots ?? null }
-  const words = `${final ? 'Set in' : body.kind === 'pot up' ? 'Potted up' : 'Pricked out'}: ${n} of ${step.count!.of}, ${row.name}`
+  const words = `${final ? 'Set in' : body.kind === 'pot up' ? 'Potted up' : 'Pricked out'}: ${n} of ${present(step.count).of}, ${row.name}`
   // Plants that stand cell by cell go into a tray of their own.
   const from =
     target.stage === null || final

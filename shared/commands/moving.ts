@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import * as z from 'zod'
 import { freeCode } from '#core/trays/layout'
 import type { Stored } from '../records/collections'
@@ -78,7 +79,7 @@ export const moveOn = command(
     const room = target.cells.filter((code) => code === '').length * into.each
     if (plants > room)
       return refuse(['into', 'each'], `There is room for ${room}, and ${plants} are to go in.`, { room })
-    const version = into.tray ? 0 : there!.version
+    const version = into.tray ? 0 : present(there).version
     return movedOn(bench, acting, tray, on, list, { id: into.id, version, body: target, each: into.each })
   },
 )

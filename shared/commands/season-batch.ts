@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { COVER_IS_THE_MIX } from '#core/media/batch-request'
 import { batchOf } from '#core/season/demand/shopping'
 import type { FeedDemand, MixDemand } from '#core/season/demand/demand'
@@ -46,7 +47,9 @@ export function batchFor(bench: Bench, demand: MixDemand): BatchRecord | null {
     lowerRecipeId: null,
     fills: fillsOf(demand),
     sowings: forSowings(demand),
-    scoop: scoop ? { name: scoop.name, volumeL: scoop.capacityMl! / 1000 } : { name: 'Litre', volumeL: 1 },
+    scoop: scoop
+      ? { name: scoop.name, volumeL: present(scoop.capacityMl) / 1000 }
+      : { name: 'Litre', volumeL: 1 },
     tubL: frame.tubL,
     onDate: demand.on,
   }
@@ -59,10 +62,10 @@ export function feedingFor(bench: Bench, demand: FeedDemand, on: string): Feedin
   const { frame } = bench.context
   return {
     name: `${namesOf(bench, demand.of)}, ${on}`.slice(0, 120),
-    feedId: frame!.feedId,
+    feedId: present(frame).feedId,
     growthStageId: stage?.care.growthStageId ?? 'growing-on',
     targetNMgPerL: demand.nMgPerL,
-    vessel: { name: 'Can', volumeL: frame!.canL },
+    vessel: { name: 'Can', volumeL: present(frame).canL },
     batchId: null,
     toolId: null,
   }

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { at, first } from '#core/numeric/at'
 import * as z from 'zod'
 import { heldOver } from '#core/season/schedule/moves'
@@ -38,7 +39,8 @@ export const plan = plainCommand(
   ({ sowings }, acting) => {
     const sown = sowings.flatMap((one) => (one.sownOn ? [{ ...one, sownOn: one.sownOn }] : []))
     const late = sowings.findIndex(({ sownOn }) => sownOn !== null && sownOn > acting.latest)
-    if (late >= 0) return inFuture(at(sowings, late).sownOn!, acting, ['sowings', late, 'sownOn'])!
+    if (late >= 0)
+      return present(inFuture(present(at(sowings, late).sownOn), acting, ['sowings', late, 'sownOn']))
     const days = [...new Set(sown.map(({ sownOn }) => sownOn))]
     return [
       ...sowings.map((one) => ({

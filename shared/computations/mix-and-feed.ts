@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import * as z from 'zod'
 import { BLEND_ELEMENTS, WANT_KINDS, type BlendElement } from '#core/feed/blend'
 import { doseProblems } from '#core/feed/dose'
@@ -121,9 +122,9 @@ export const findToCompute = ruled(
 export const asFinderRequest = (value: z.output<typeof findToCompute>): FinderRequest => {
   const { containers, materials } = withOwn(value)
   return {
-    materials: value.materialIds.map((id) => materials.get(id)!),
+    materials: value.materialIds.map((id) => present(materials.get(id))),
     pricePerL: [],
-    container: containers.get(value.containerId)!,
+    container: present(containers.get(value.containerId)),
     wants: value.wants as FinderRequest['wants'],
     mostParts: value.mostParts,
     mostMaterials: value.mostMaterials,

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import * as z from 'zod'
 import type { Day } from '#core/calendar/day'
 import { feedDemands, loadOf, extentOf, mixDemands, overflows } from '#core/season/demand/demand'
@@ -175,7 +176,7 @@ export function computedScenario(value: z.output<typeof scenarioToCompute>): Wat
   const feed = value.feed && { ...value.feed, ecMsPerCm: value.feed.nMgPerL * EC_PER_MG_N }
   const { recipeId, containerId, habit, how, days, waterEcMsPerCm: waterEc } = value
   const tried = { recipeId, containerId, habit, how, days, waterEc, feed, place, lampHours: 16 }
-  return waterScenario(scenarioFor(contextOf({}), tried)!)
+  return waterScenario(present(scenarioFor(contextOf({}), tried)))
 }
 
 /** A season planned as it stands on a day, with its trays shared, and all that it asks for. */

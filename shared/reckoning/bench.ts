@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import type { Day } from '#core/calendar/day'
 import { stagesOf } from '#core/season/schedule/sowing'
 import type { Job, Mark } from '#core/season/today/job'
@@ -193,4 +194,4 @@ export const makingOf = ({ kept }: KeptBy, batchId: string) =>
 
 /** The stages of a sowing as it is planned. */
 export const stagesOfSowing = (body: SowingRecord, season: SeasonContext) =>
-  stagesOf(asSowingRequest(body, season)!)
+  stagesOf(present(asSowingRequest(body, season)))

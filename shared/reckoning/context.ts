@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import type { Container } from '#core/containers/container'
@@ -79,7 +80,7 @@ export interface Context {
 function memoized<From extends readonly unknown[], Made>(make: (...from: From) => Made) {
   let last: { from: From; made: Made } | undefined
   return (...from: From): Made => {
-    if (!last || from.some((one, i) => one !== last!.from[i])) last = { from, made: make(...from) }
+    if (!last || from.some((one, i) => one !== present(last).from[i])) last = { from, made: make(...from) }
     return last.made
   }
 }
@@ -92,16 +93,13 @@ const bodies = <Body, Row>(list: readonly Kept<Body>[] = [], as: (id: string, bo
 const containersOf = memoized((list: List<'containers'>) =>
   catalogueOf(BUILT_IN_CONTAINERS, bodies(list, asContainer)),
 )
-const knownMaterials = memoized((list: List<'materials'>) =>
-  catalogueOf(BUILT_IN, bodies(list, asMaterial)),
-)
+const knownMaterials = memoized((list: List<'materials'>) => catalogueOf(BUILT_IN, bodies(list, asMaterial)))
 const calibrationsOf = memoized(
   (measurements: readonly Measurement[] | undefined, dropped: readonly string[] | undefined) =>
     calibrationsFrom(measurements ?? NONE, dropped ?? NONE),
 )
-const materialsOf = memoized(
-  (list: List<'materials'>, stocks: List<'stocks'>, calibrations: Calibrations) =>
-    learnedMaterials(withOwnPacks(knownMaterials(list), stocks ?? NONE), calibrations),
+const materialsOf = memoized((list: List<'materials'>, stocks: List<'stocks'>, calibrations: Calibrations) =>
+  learnedMaterials(withOwnPacks(knownMaterials(list), stocks ?? NONE), calibrations),
 )
 const feedsOf = memoized((list: List<'feeds'>, calibrations: Calibrations) =>
   learnedFeeds(catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)), calibrations),
@@ -117,9 +115,7 @@ const recipesOf = memoized((list: List<'recipes'>) =>
 )
 const testsOf = memoized((list: List<'recipes'>) => (list ?? []).flatMap(({ body }) => body.homeTests))
 const toolsOf = memoized((list: List<'tools'>) => bodies(list, asTool))
-const packetsOf = memoized(
-  (list: List<'packets'>) => new Map((list ?? []).map(({ id, body }) => [id, body])),
-)
+const packetsOf = memoized((list: List<'packets'>) => new Map((list ?? []).map(({ id, body }) => [id, body])))
 const batchMixes = memoized(
   (list: List<'batches'>): ReadonlyMap<string, Mix> =>
     new Map((list ?? []).map(({ id, body }) => [id, body])),

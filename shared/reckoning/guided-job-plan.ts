@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { at as elementAt } from '#core/numeric/at'
 import { batchSteps, cleaningSteps, soakSteps } from '#core/jobs/batch-steps'
 import { finalSteps, moveSteps } from '#core/jobs/move-steps'
@@ -139,7 +140,7 @@ function ofSowing(
   )
 }
 function sowTray(bench: Bench, tray: Stored<TrayRecord>, marks: JobProgress): SowTray {
-  const container = bench.context.containers.get(tray.body.containerId)!
+  const container = present(bench.context.containers.get(tray.body.containerId))
   const stands = bench.stands(tray)
   const place =
     withOutside(bench.context.frame?.places ?? []).find(({ id }) => id === tray.body.placeId) ?? OUTSIDE

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { coldestAhead, FORECAST_HOLDS_DAYS, hottestAhead } from '#core/calendar/weather'
 import { daysBetween, type Day } from '#core/calendar/day'
 import { feedDemands, loadOf, mixDemands, overflows } from '#core/season/demand/demand'
@@ -71,7 +72,7 @@ export function seasonPlanner(
   function planned(id: string, body: SowingRecord, was: Was): Outcome {
     const [problem] = sowingRecordProblems(body, context)
     if (problem) return { unplanned: { id, body, problem } }
-    const request = asSowingRequest(body, context, { ...was, notBefore: today, roots, warmth })!
+    const request = present(asSowingRequest(body, context, { ...was, notBefore: today, roots, warmth }))
     try {
       const plan = planSowing(request, context.frame, context.book)
       const { crop } = request
@@ -133,8 +134,9 @@ export function rootsSeen(
       const crop = sowing && crops.get(sowing.cropId)
       if (!sowing || !crop) continue
       const { scheduleId, stages } = sowing
-      const before = stagesOf({ stages, scheduleId, crop })[stage! - 1]
-      if (before?.containerId) seen.set(rootsKey(crop.id, before.containerId), body.actual!.roots!)
+      const before = stagesOf({ stages, scheduleId, crop })[present(stage) - 1]
+      if (before?.containerId)
+        seen.set(rootsKey(crop.id, before.containerId), present(present(body.actual).roots))
     }
   return seen
 }

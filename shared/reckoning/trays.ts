@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { at } from '#core/numeric/at'
 import type { Day } from '#core/calendar/day'
 import type { FixedTray } from '#core/season/packing/packing'
@@ -46,7 +47,9 @@ export function fixedTrays(trays: readonly Kept<TrayRecord>[]): FixedTray[] {
     const cells = new Map<string, number>()
     for (const code of body.cells) cells.set(code, (cells.get(code) ?? 0) + 1)
     const holds = body.groups.flatMap(({ code, sowingId, stage }) =>
-      sowingId && cells.has(code) ? [{ key: shareKey(sowingId, stage), cells: cells.get(code)! }] : [],
+      sowingId && cells.has(code)
+        ? [{ key: shareKey(sowingId, stage), cells: present(cells.get(code)) }]
+        : [],
     )
     const { placeId, cut, columns } = body
     const first = cut ? cut.column / columns : 1

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import type { Container } from '#core/containers/container'
 import { GROWTH_PER_DAY } from '#core/media/food'
 import { blendOf, type Blend } from '#core/media/blend'
@@ -184,7 +185,7 @@ export function trayWater(
   if (!first) return null
   // A dry weight says what tray and saucer weigh, beside the mix.
   const tare = dry?.kind === 'weighed' ? dry.grams - first.store.dryMixG.value : null
-  const own = tare !== null && tare > 0 ? waterStore(body, context, tare)! : first
+  const own = tare !== null && tare > 0 ? present(waterStore(body, context, tare)) : first
   const today = dayOf(now)
   const place =
     withOutside(frame?.places ?? []).find(({ id }) => id === body.placeId) ?? frame?.places[0] ?? OUTSIDE

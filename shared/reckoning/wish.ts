@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { first as firstOf, last as lastOf } from '#core/numeric/at'
 import type { Day } from '#core/calendar/day'
 import { isFrostFree, seasonEnds } from '#core/calendar/frost'
@@ -81,7 +82,7 @@ function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
     name: labelOf(wish, crop),
     cropId: crop.id,
     packetId,
-    plants: wish.amount!.n,
+    plants: present(wish.amount).n,
     cells: null,
     season: wish.season ?? seasonFor(crop, outOn, seasonEnds(known.frame)),
     outOn: sowOn && wish.sown ? null : outOn,
@@ -144,5 +145,5 @@ function startOf(
 ): Pick<SowingRecord, 'plants' | 'cells'> {
   const foot = firstOf(sowing.stages ?? scheduleById(crop.scheduleId).stages)
   const cellsInTray = known.containers.get(foot.containerId ?? '')?.cells ?? 1
-  return startOfWish(wish.amount!, asSowingRequest(sowing, known)!, cellsInTray)
+  return startOfWish(present(wish.amount), present(asSowingRequest(sowing, known)), cellsInTray)
 }

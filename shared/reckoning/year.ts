@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { first as firstOf } from '#core/numeric/at'
 import { goodsName, goodsUnit } from '#core/supplies/goods'
 import { nextYear as yearOn } from '#core/language/log-line'
@@ -378,7 +379,7 @@ export function germinationCurves(
     groups.set(group.id, known)
   }
   return [...groups.values()].map(({ name, groups }) => {
-    const of = groups.reduce((sum, { up }) => sum + up!.of, 0)
+    const of = groups.reduce((sum, { up }) => sum + present(up).of, 0)
     const days = groups.flatMap((one) => one.days).sort((a, b) => a - b)
     const marks = [...new Set(days)]
     return {

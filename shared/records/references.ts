@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { COLLECTIONS, type Bodies, type Collection } from './collections'
 
 const ROW = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i
@@ -18,7 +19,12 @@ export function referred<C extends Collection>(
     fileId?: string
   }
   for (const what of new Set(Array.isArray(subjects) ? subjects.map((one) => one.what) : []))
-    found.push({ among: [what], ids: subjects!.filter((one) => one.what === what).map(({ id }) => id) })
+    found.push({
+      among: [what],
+      ids: present(subjects)
+        .filter((one) => one.what === what)
+        .map(({ id }) => id),
+    })
   if (collection === 'photos' && fileId) found.push({ among: ['photo-files'], ids: [fileId] })
   return found.filter(({ ids }) => ids.length > 0)
 }

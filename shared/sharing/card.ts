@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { fromFirst } from '../archive/first-version'
 import * as z from 'zod'
 import { deflateSync, Inflate, strFromU8, strToU8 } from 'fflate'
@@ -151,7 +152,9 @@ export function readCard(text: string): Card {
   const read = card.safeParse(upgraded(said as Record<string, unknown>))
   if (read.success) return read.data
   const [issue] = read.error.issues
-  throw new RangeError(`This card is damaged at ${issue!.path.join('.') || 'its head'}: ${issue!.message}`)
+  throw new RangeError(
+    `This card is damaged at ${present(issue).path.join('.') || 'its head'}: ${present(issue).message}`,
+  )
 }
 
 /** Rows that are to be written to keep a card here, each before what points at it; what is here already, the same, is used. */

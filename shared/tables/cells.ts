@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { at } from '#core/numeric/at'
 import { packSaid } from '#core/supplies/pack-said'
 import type { PackSize } from '#core/supplies/goods'
@@ -138,7 +139,7 @@ export function readCell(
         .filter(Boolean)
       const wrong = all.find((part) => !holds.of.some((one) => folded(one) === folded(part)))
       return wrong === undefined
-        ? { value: all.map((part) => holds.of.find((one) => folded(one) === folded(part))!) }
+        ? { value: all.map((part) => present(holds.of.find((one) => folded(one) === folded(part)))) }
         : problem(`“${short(wrong)}” is none of ${holds.of.join(', ')}.`)
     }
   }
@@ -194,7 +195,9 @@ function readDay(said: string, { days }: Written): ReadCell {
     return problem(
       `“${said}” may be the ${Number(first)}. or the ${Number(second)}. of a month: say above how days are written.`,
     )
-  return order === 'month first' ? asDay(said, last!, first!, second!) : asDay(said, last!, second!, first!)
+  return order === 'month first'
+    ? asDay(said, present(last), present(first), present(second))
+    : asDay(said, present(last), present(second), present(first))
 }
 function asDay(said: string, year: string, month: string, day: string): ReadCell {
   const text = `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`

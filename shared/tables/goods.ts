@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { BUILT_IN_FEEDS } from '#core/feed/feeds'
 import { MATERIAL_FIGURES } from '#core/media/material'
@@ -182,13 +183,14 @@ export const STOCKS: Table<'stocks'> = {
   ],
   begin: () => ({ price: null }),
   make: ([said], body) => {
-    const goods = said!.holds as Named
-    const size = said!.pack as PackSize
+    const goods = present(said).holds as Named
+    const size = present(said).pack as PackSize
     return {
       ...body,
       kind: goods.kind === 'feeds' ? 'feed' : 'material',
       goodsId: goods.id,
-      size: said!.pressed === true && size.measure === 'loose' ? { ...size, measure: 'pressed' } : size,
+      size:
+        present(said).pressed === true && size.measure === 'loose' ? { ...size, measure: 'pressed' } : size,
     }
   },
   same: sameName,

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { CALIBRATIONS, calibrationById, type CalibrationId } from '#core/learning/calibrations'
 import { SEEN_IDS } from '#core/signs/seen'
@@ -78,13 +79,18 @@ export const ENTRIES: Table<'entries'> = {
   make: ([said], body, _, stands) => {
     // Of what happened only when, who and the words are put right.
     if (stands) return body
-    const kind = said!.kind === undefined ? (said!.signs ? 'seen' : 'thought') : folded(String(said!.kind))
-    const subjects = ((said!.subjects ?? []) as readonly Named[]).map(
+    const kind =
+      present(said).kind === undefined
+        ? present(said).signs
+          ? 'seen'
+          : 'thought'
+        : folded(String(present(said).kind))
+    const subjects = ((present(said).subjects ?? []) as readonly Named[]).map(
       ({ kind: what, id }) => ({ what, id, stage: null }) as Subject,
     )
     const trays = subjects.filter(({ what }) => what === 'trays')
-    const litres = said!.litres as number | undefined
-    const grams = said!.weight_g as number | undefined
+    const litres = present(said).litres as number | undefined
+    const grams = present(said).weight_g as number | undefined
     if ((kind === 'watered' || kind === 'weighed') && trays.length === 0)
       return [{ path: ['subjects'], message: 'Say which tray it was.' }]
     if (kind === 'weighed' && grams === undefined)
@@ -95,7 +101,7 @@ export const ENTRIES: Table<'entries'> = {
             waterRow({ trayId: id, litres: litres === undefined ? null : litres / trays.length }),
           )
         : kind === 'weighed'
-          ? trays.map(({ id }) => waterRow({ trayId: id, grams: grams!, moment: 'now' }))
+          ? trays.map(({ id }) => waterRow({ trayId: id, grams: present(grams), moment: 'now' }))
           : []
     return {
       ...body,
@@ -151,18 +157,18 @@ export const MEASUREMENTS: Table<'entries'> = {
   ],
   begin: () => begun('measured'),
   make: ([said], body, names) => {
-    const what = said!.what as CalibrationId
+    const what = present(said).what as CalibrationId
     const calibration = calibrationById(what)
-    const of = measuredOf(calibration.of, said!.of as string | undefined, names)
+    const of = measuredOf(calibration.of, present(said).of as string | undefined, names)
     if (typeof of !== 'string') return [of]
-    const value = said!.value as number
+    const value = present(said).value as number
     return {
       ...body,
-      name: `Measured: ${calibration.name.toLowerCase()}${said!.of ? `, ${String(said!.of)}` : ''}`.slice(
+      name: `Measured: ${calibration.name.toLowerCase()}${present(said).of ? `, ${String(present(said).of)}` : ''}`.slice(
         0,
         120,
       ),
-      measured: [{ what, of, value, n: said!.n ?? null, key: '' }],
+      measured: [{ what, of, value, n: present(said).n ?? null, key: '' }],
     }
   },
   facts: ({ on: day, measured }) =>

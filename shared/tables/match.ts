@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import type { UnitSystem } from '#core/units/unit'
 import { unitSpelled } from '#core/units/unit-table'
 import type { Column } from './column'
@@ -45,7 +46,7 @@ export function asHeading(text: string, column: Column | undefined, units: UnitS
   const { holds } = column
   if (holds.kind !== 'quantity') return { text, key: column.key }
   const named = UNIT.exec(text)
-  const unit = named && unitSpelled((named[1] ?? named[2] ?? named[3])!, holds.dimension, units)
+  const unit = named && unitSpelled(present(named[1] ?? named[2] ?? named[3]), holds.dimension, units)
   return { text, key: column.key, ...(unit ? { unit: unit.id } : {}) }
 }
 

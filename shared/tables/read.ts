@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { at as elementAt, first as firstOf } from '#core/numeric/at'
 import Papa from 'papaparse'
 import { bodyOf, type Bodies, type Collection, type Stored } from '#shared/records/collections'
@@ -77,7 +78,7 @@ export function readTable(
     ? texts.map((one, i) =>
         asHeading(
           one,
-          table.columns.find(({ key }) => key === asked.columns![i]),
+          table.columns.find(({ key }) => key === present(asked.columns)[i]),
           units,
         ),
       )

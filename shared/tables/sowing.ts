@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { AGEING_PER_YEAR } from '#core/sowing/odds'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { CROP_FAMILIES } from '#core/sowing/crop'
@@ -117,7 +118,7 @@ export const TRAYS: Table<'trays'> = {
   make: (lines, body) => {
     const problems: Problem[] = []
     const [first] = lines
-    const { id: containerId } = first!.container as Named
+    const { id: containerId } = present(first).container as Named
     const said = lines.map((line) => ({
       row: Number(line.row),
       cell: Number(line.cell),
@@ -160,7 +161,15 @@ export const TRAYS: Table<'trays'> = {
       cells[at] = code
     }
     if (problems.length) return problems
-    return { ...body, name: first!.tray, containerId, rows, columns, groups: [...groups.values()], cells }
+    return {
+      ...body,
+      name: present(first).tray,
+      containerId,
+      rows,
+      columns,
+      groups: [...groups.values()],
+      cells,
+    }
   },
   same: ({ name }) => folded(name),
   lines: ({ id, number, body }, _, { cellOf }) =>

@@ -1,3 +1,5 @@
+import { present } from '#core/present'
+import { at } from '#core/numeric/at'
 import { saveBlob } from '~/kit/saveFile'
 
 /** What a drawing takes from the page it stands in. */
@@ -26,7 +28,7 @@ function inItsOwnColours<One extends Element>(original: One): One {
   const originals = [original, ...original.querySelectorAll('*')]
   const copies = [copy, ...copy.querySelectorAll('*')]
   originals.forEach((one, i) => {
-    const into = copies[i]!
+    const into = at(copies, i)
     const computed = getComputedStyle(one)
     into.removeAttribute('class')
     into.removeAttribute('style')
@@ -42,7 +44,7 @@ function standingAlone(svg: SVGSVGElement): { text: string; width: number; heigh
   const { width, height } = svg.getBoundingClientRect()
   const copy = inItsOwnColours(svg)
   const wanted = new Set(
-    [...copy.outerHTML.matchAll(/url\((?:&quot;|["'])?#([^)"'&]+)/g)].map(([, id]) => id!),
+    [...copy.outerHTML.matchAll(/url\((?:&quot;|["'])?#([^)"'&]+)/g)].map(([, id]) => present(id)),
   )
   const defs = document.createElementNS('http://www.w3.org/2000/svg', 'defs')
   for (const id of wanted) {
@@ -73,7 +75,7 @@ export async function saveDrawing(svg: SVGSVGElement, name: string, as: 'svg' | 
   const canvas = document.createElement('canvas')
   canvas.width = Math.ceil(width * PIXELS)
   canvas.height = Math.ceil(height * PIXELS)
-  const paper = canvas.getContext('2d')!
+  const paper = present(canvas.getContext('2d'))
   paper.scale(PIXELS, PIXELS)
   paper.drawImage(picture, 0, 0, width, height)
   const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'))

@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Value extends string | null">
+import { present } from '#core/present'
 import { computed, useId } from 'vue'
 import Select from 'primevue/select'
 import FieldFrame from '~/kit/fields/FieldFrame.vue'
@@ -20,7 +21,7 @@ const props = defineProps<{
 defineEmits<{ 'update:modelValue': [value: Value] }>()
 
 const id = useId()
-const grouped = computed(() => props.choices.length > 0 && 'group' in props.choices[0]!)
+const grouped = computed(() => props.choices.length > 0 && 'group' in present(props.choices[0]))
 const long = computed(
   () =>
     props.choices.reduce((count, one) => count + ('group' in one ? one.choices.length : 1), 0) > AT_A_GLANCE,

@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Value extends string | null">
+import { present } from '#core/present'
 import { computed, ref, watch } from 'vue'
 import AutoComplete from 'primevue/autocomplete'
 import type { Choice, ChoiceGroup } from '~/kit/fields/choice'
@@ -14,7 +15,7 @@ const props = defineProps<{
 const emit = defineEmits<{ 'update:modelValue': [value: Value] }>()
 
 const isGroups = (choices: typeof props.choices): choices is ChoiceGroup<Value>[] =>
-  choices.length > 0 && 'group' in choices[0]!
+  choices.length > 0 && 'group' in present(choices[0])
 const grouped = computed(() => isGroups(props.choices))
 const all = computed(() =>
   isGroups(props.choices) ? props.choices.flatMap(({ choices }) => choices) : props.choices,

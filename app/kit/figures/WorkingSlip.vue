@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import Popover from 'primevue/popover'
 import SourceMark from '~/kit/figures/SourceMark.vue'
@@ -44,7 +45,7 @@ const symbol = (name: string) => name.split('_')
       <header>
         <p class="trail">
           <button v-if="working.trail.length > 1" type="button" class="back" @click="working.back()">
-            ← {{ working.trail.at(-2)!.name }}
+            ← {{ present(working.trail.at(-2)).name }}
           </button>
           <span v-else>Working</span>
         </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Body extends object">
+import { present } from '#core/present'
 import { computed, reactive, ref, useId } from 'vue'
 import { dequal } from 'dequal'
 import Button from 'primevue/button'
@@ -22,7 +23,7 @@ const busy = ref(false)
 type Key = keyof Body & string
 const differing = computed(() =>
   props.theirs
-    ? (Object.keys(props.mine) as Key[]).filter((key) => !dequal(props.mine[key], props.theirs![key]))
+    ? (Object.keys(props.mine) as Key[]).filter((key) => !dequal(props.mine[key], present(props.theirs)[key]))
     : [],
 )
 const chosen = reactive<Record<string, 'mine' | 'theirs'>>({})
@@ -36,7 +37,7 @@ async function settleWith(body: Body) {
 const merged = computed(() => ({
   ...props.mine,
   ...Object.fromEntries(
-    differing.value.filter((key) => whose(key) === 'theirs').map((key) => [key, props.theirs![key]]),
+    differing.value.filter((key) => whose(key) === 'theirs').map((key) => [key, present(props.theirs)[key]]),
   ),
 }))
 </script>
@@ -65,10 +66,10 @@ const merged = computed(() => ({
                 :model-value="whose(key)"
                 :name="`${name}-${key}`"
                 :value="side"
-                :aria-label="`${labelOf(key)}: ${side === 'mine' ? 'yours' : 'theirs'}, ${say(key, side === 'mine' ? mine[key] : theirs![key])}`"
+                :aria-label="`${labelOf(key)}: ${side === 'mine' ? 'yours' : 'theirs'}, ${say(key, side === 'mine' ? mine[key] : present(theirs)[key])}`"
                 @update:model-value="chosen[key] = side"
               />
-              <span>{{ say(key, side === 'mine' ? mine[key] : theirs![key]) }}</span>
+              <span>{{ say(key, side === 'mine' ? mine[key] : present(theirs)[key]) }}</span>
             </label>
           </td>
         </tr>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref, watch } from 'vue'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
@@ -45,7 +46,7 @@ function rowsOf(collection: Collection): Iterable<{ id: string; name: string }> 
 const choices = computed(() =>
   inUse.value
     ? [...rowsOf(inUse.value.collection)]
-        .filter(({ id }) => id !== inUse.value!.record.id)
+        .filter(({ id }) => id !== present(inUse.value).record.id)
         .map(({ id, name }) => ({ value: id, name }))
     : [],
 )

@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { useDates } from '~/kit/useDates'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
@@ -44,10 +45,10 @@ export function useFieldWords() {
   const labelOf = (key: string) => {
     const words = key
       .replace(/(Ml|Mm|MgPerL|GPerL|[a-z]L|Id)$/, (unit) =>
-        unit.length === 2 && unit[1] === 'L' ? unit[0]! : '',
+        unit.length === 2 && unit[1] === 'L' ? first(unit) : '',
       )
       .replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
-    return LABELS[key] ?? words[0]!.toUpperCase() + words.slice(1)
+    return LABELS[key] ?? first(words).toUpperCase() + words.slice(1)
   }
 
   /** Names of things, where a value is the id of one. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import Button from 'primevue/button'
 import { NuxtLink } from '#components'
 import { useHousehold } from '~/household/household'
@@ -46,8 +47,8 @@ const printPage = () => window.print()
         </ul>
       </section>
       <footer class="soft small">
-        {{ household.record!.name }} · Blastomix reckons; product labels, local codes and licensed advice come
-        first.
+        {{ present(household.record).name }} · Blastomix reckons; product labels, local codes and licensed
+        advice come first.
       </footer>
     </article>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import TextField from '~/kit/fields/TextField.vue'
 import { computed, ref } from 'vue'
 import DayField from '~/kit/fields/DayField.vue'
@@ -33,7 +34,7 @@ const lines = computed(() =>
       ...line,
       kept: shelves.length > 0,
       from: drawFrom(shelves, line.wanted).drawn.map(({ id, amount }) => ({
-        name: shelves.find((shelf) => shelf.id === id)!.name,
+        name: present(shelves.find((shelf) => shelf.id === id)).name,
         amount: printAmount(line.goods, amount),
       })),
     }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed } from 'vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useContext } from '~/household/context'
@@ -16,7 +17,7 @@ const fromShelf = computed(() => {
   const { drawn, short } = drawFrom(shelves, (sieve ? sieve.bagL : looseL).value)
   if (!drawn.length || short > 0) return null
   return drawn
-    .map(({ id, packs }) => packsOf(packs, shelves.find((shelf) => shelf.id === id)!.name))
+    .map(({ id, packs }) => packsOf(packs, present(shelves.find((shelf) => shelf.id === id)).name))
     .join(', ')
 })
 </script>

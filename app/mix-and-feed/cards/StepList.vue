@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { first } from '#core/numeric/at'
 import { computed } from 'vue'
 import SayIt from '~/today/jobs/SayIt.vue'
 import { useDates } from '~/kit/useDates'
@@ -43,7 +44,7 @@ function when(minutes: number) {
 const remedies = ({ test }: Step) =>
   (test?.answers ?? [])
     .filter(({ fine }) => !fine)
-    .map((one) => ({ ...one, name: one.name[0]!.toUpperCase() + one.name.slice(1) }))
+    .map((one) => ({ ...one, name: first(one.name).toUpperCase() + one.name.slice(1) }))
 
 const wait = (minutes: number) => printHours(minutes / 60)
 </script>

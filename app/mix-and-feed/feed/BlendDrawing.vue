@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { at as elementAt } from '#core/numeric/at'
 import { computed } from 'vue'
 import type { Blend, BlendElement, WantKinds, Wanted } from '#core/feed/blend'
 import { BLEND_ELEMENTS } from '#core/feed/blend'
@@ -34,7 +35,7 @@ const rows = computed(() =>
     const pieces = [
       piece('water', 'water', props.water[element] ?? 0),
       ...props.blend.shares.map((share, i) =>
-        piece(letter(i), props.blend.lines[i]!.feed.name, share[element]),
+        piece(letter(i), elementAt(props.blend.lines, i).feed.name, share[element]),
       ),
     ].filter(({ amount }) => amount > 0.05)
     const miss = props.blend.misses[element]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import { computed } from 'vue'
 import { useWays } from '~/mix-and-feed/feed/useWays'
@@ -33,7 +34,7 @@ const rows = computed(() =>
 function said({ tool, amount }: Scooped): string {
   if (isScale(tool.kind)) return `${printNumber(amount)} g on the ${inSentence(tool.name)}`
   if (tool.kind === 'syringe') return `${printNumber(amount)} mL by ${inSentence(tool.name)}`
-  return `${printFraction(amount / tool.capacityMl!, TOOL_HABITS[tool.kind].step)} × ${inSentence(tool.name)}`
+  return `${printFraction(amount / present(tool.capacityMl), TOOL_HABITS[tool.kind].step)} × ${inSentence(tool.name)}`
 }
 const volume = (litres: number) => printQuantity(litres, 'volume', household.units)
 const words = (way: Way) =>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import { computed, ref, watch } from 'vue'
@@ -37,7 +39,7 @@ watch(
 const containerChoices = computed(() => context.containerList.map(({ id, name }) => ({ value: id, name })))
 const solution = computed(() => {
   const container = context.containers.get(containerId.value)
-  const parts = batch.value?.body.parts ?? STARTING_RECIPES[0]!.parts
+  const parts = batch.value?.body.parts ?? first(STARTING_RECIPES).parts
   if (!container || !count.value || count.value < 1 || recipeProblems(parts, context.materials).length)
     return null
   return solutionFor(
@@ -51,12 +53,12 @@ const vesselL = computed(() =>
 )
 const soak = computed(() => {
   const container = context.containers.get(containerId.value)
-  return solution.value && container && soakIn(container, count.value!)
+  return solution.value && container && soakIn(container, present(count.value))
 })
 const back = computed(
   () =>
     soak.value &&
-    derive('Comes back', 'L', 'max(0, s - d)', { s: soak.value, d: solution.value! }, ({ s, d }) =>
+    derive('Comes back', 'L', 'max(0, s - d)', { s: soak.value, d: present(solution.value) }, ({ s, d }) =>
       Math.max(0, s - d),
     ),
 )
@@ -81,10 +83,12 @@ const injector = computed(() =>
     </div>
     <p v-if="solution && cans">
       They drink <strong><FigureValue :figure="solution" /></strong>. To soak them from below, let
-      <strong><FigureValue :figure="soak!" /></strong> stand in their trays (<FigureValue :figure="cans" /> ×
-      {{ feed.draft.vessel.name.toLowerCase() }}): after half an hour about
-      <FigureValue :figure="back!" /> comes back to the can, for the next tray. Leftovers go onto a bed or a
-      hedge, never into a drain.
+      <strong><FigureValue :figure="present(soak)" /></strong> stand in their trays (<FigureValue
+        :figure="cans"
+      />
+      × {{ feed.draft.vessel.name.toLowerCase() }}): after half an hour about
+      <FigureValue :figure="present(back)" /> comes back to the can, for the next tray. Leftovers go onto a
+      bed or a hedge, never into a drain.
     </p>
     <p v-else class="soft">Say for how many.</p>
     <TypedField

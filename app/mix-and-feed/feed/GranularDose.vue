@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import { computed, ref } from 'vue'
@@ -13,13 +15,13 @@ const context = useContext()
 const choices = computed(() => context.feedList.filter(({ use }) => use === 'mixed in'))
 const feedId = ref('granular-5')
 const containerId = ref('pot-10cm')
-const feed = computed(() => choices.value.find(({ id }) => id === feedId.value) ?? choices.value[0]!)
+const feed = computed(() => choices.value.find(({ id }) => id === feedId.value) ?? first(choices.value))
 const rate = ref<number | null>(null)
 const gPerL = computed(() => rate.value ?? feed.value.labelRatePerL ?? 3)
 const problem = computed(
   () => within(['rate'], gPerL.value, 0.01, 50, 'A rate is 0.01 to 50 g a litre of mix.')[0]?.message,
 )
-const container = computed(() => context.containers.get(containerId.value)!)
+const container = computed(() => present(context.containers.get(containerId.value)))
 const dose = computed(() => (problem.value ? null : granularFor(feed.value, gPerL.value, container.value)))
 const hole = computed(() => (problem.value ? null : forPlantingHole(feed.value, gPerL.value)))
 const over = computed(() => feed.value.labelRatePerL !== null && gPerL.value > feed.value.labelRatePerL)

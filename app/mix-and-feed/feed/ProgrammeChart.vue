@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { last as lastOf } from '#core/numeric/at'
 import { computed } from 'vue'
 import { area, line } from 'd3-shape'
 import { scaleLinear, scaleSqrt } from 'd3-scale'
@@ -18,7 +20,7 @@ const x = computed(() => scaleLinear([0, last.value], [PAD.left, WIDTH - PAD.rig
 /** Growth is steep at the end: the root keeps the first weeks readable. */
 const y = computed(() =>
   scaleSqrt(
-    [0, Math.max(props.plan.wantedMg.at(-1)!, props.plan.suppliedMg.at(-1)!) * 1.05],
+    [0, Math.max(lastOf(props.plan.wantedMg), lastOf(props.plan.suppliedMg)) * 1.05],
     [HEIGHT - PAD.bottom, PAD.top],
   ),
 )
@@ -34,7 +36,7 @@ const hunger = computed(
   () =>
     area<number>(
       (_, day) => x.value(day),
-      (value, day) => y.value(Math.min(value, props.plan.suppliedMg[day]!)),
+      (value, day) => y.value(Math.min(value, present(props.plan.suppliedMg[day]))),
       (value) => y.value(value),
     )([...props.plan.wantedMg]) ?? '',
 )
@@ -56,7 +58,7 @@ const text = computed(() => {
   const { events, hungryFrom } = props.plan
   const given = events.filter(({ notYet }) => !notYet)
   return (
-    `Over ${Math.round(last.value / 7)} weeks a plant wants ${printNumber(props.plan.wantedMg.at(-1)!)} mg of nitrogen and gets ${printNumber(props.plan.suppliedMg.at(-1)!)} mg, in ${given.length} feeds. ` +
+    `Over ${Math.round(last.value / 7)} weeks a plant wants ${printNumber(lastOf(props.plan.wantedMg))} mg of nitrogen and gets ${printNumber(lastOf(props.plan.suppliedMg))} mg, in ${given.length} feeds. ` +
     (hungryFrom === null ? 'It never goes hungry.' : `It goes hungry on day ${hungryFrom}.`)
   )
 })
@@ -100,7 +102,7 @@ const text = computed(() => {
     <path class="wanted" :d="wanted" />
     <g v-for="event in plan.events" :key="event.day" :class="{ not: event.notYet }" class="feed">
       <path
-        :d="`M${x(event.day)} ${y(plan.suppliedMg[event.day]!) - 6}c-5-6-8-9-8-13a8 8 0 0 1 16 0c0 4-3 7-8 13Z`"
+        :d="`M${x(event.day)} ${y(present(plan.suppliedMg[event.day])) - 6}c-5-6-8-9-8-13a8 8 0 0 1 16 0c0 4-3 7-8 13Z`"
       />
     </g>
     <g class="key" :transform="`translate(${PAD.left + 14} ${PAD.top + 6})`">

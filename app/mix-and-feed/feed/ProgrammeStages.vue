@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { first } from '#core/numeric/at'
 import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -92,8 +93,8 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
         <p class="said">
           <template v-if="given.length"
             >{{ given.length }} {{ given.length === 1 ? 'feed' : 'feeds' }} of
-            {{ printNumber(stage.nMgPerL) }} mg/L, {{ volume(given[0]!.mlPerPlant) }} a plant, the first on
-            {{ dayText(given[0]!.day) }}</template
+            {{ printNumber(stage.nMgPerL) }} mg/L, {{ volume(first(given).mlPerPlant) }} a plant, the first on
+            {{ dayText(first(given).day) }}</template
           ><template v-else>plain water</template
           ><template v-if="waiting">; {{ waiting }} left out while the mix still feeds them</template>.
         </p>

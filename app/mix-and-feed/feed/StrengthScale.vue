@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { keyMove } from '~/kit/fields/keyMove'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
@@ -67,7 +68,7 @@ const raised = computed(() => {
 const svg = useTemplateRef<SVGSVGElement>('svg')
 const held = ref(false)
 const valueAt = (event: PointerEvent) => {
-  const px = event.clientX - svg.value!.getBoundingClientRect().left
+  const px = event.clientX - present(svg.value).getBoundingClientRect().left
   return Math.min(most.value, Math.max(STEP, Math.round(x.value.invert(px) / STEP) * STEP))
 }
 function grab(event: PointerEvent) {

@@ -1,3 +1,4 @@
+import { first, at } from '#core/numeric/at'
 import { dequal } from 'dequal'
 import { newId } from '~/kit/newId'
 import { computed } from 'vue'
@@ -42,8 +43,8 @@ function newDraft(units: UnitSystem): FeedDraft {
     id: '',
     version: 0,
     name: '',
-    feedId: FEEDS[0]!.id,
-    label: feedRecordOf(FEEDS[0]!),
+    feedId: first(FEEDS).id,
+    label: feedRecordOf(first(FEEDS)),
     growthStageId: 'true-leaves',
     targetNMgPerL: 60,
     vessel: { name: 'Jug', volumeL: USUAL_JUG_L[units] },
@@ -109,7 +110,7 @@ export const useFeedDraft = defineStore('feedDraft', () => {
   const removeRule = (index: number) => change('rule', (drafted) => drafted.rules.splice(index, 1))
   const turnRule = (index: number) =>
     change('rule', (drafted) => {
-      const rule = drafted.rules[index]!
+      const rule = at(drafted.rules, index)
       rule.meaning = rule.meaning === 'in' ? 'to' : 'in'
     })
 
@@ -145,7 +146,7 @@ export const useFeedDraft = defineStore('feedDraft', () => {
     ...copyOf(body),
     id,
     version,
-    label: feedRecordOf(context.feeds.get(body.feedId) ?? FEEDS[0]!),
+    label: feedRecordOf(context.feeds.get(body.feedId) ?? first(FEEDS)),
     rules: draft.value.rules ?? [],
   })
   const put = (record: Stored<FeedingRecord>) => (draft.value = asDraft(record))

@@ -1,3 +1,4 @@
+import { at, first } from '#core/numeric/at'
 import { dequal } from 'dequal'
 import { computed } from 'vue'
 import { defineStore } from 'pinia'
@@ -33,7 +34,7 @@ function newDraft(): ProgrammeDraft {
     id: '',
     version: 0,
     name: '',
-    feedId: FEEDS[0]!.id,
+    feedId: first(FEEDS).id,
     appetite: 'medium',
     method: 'weak and often',
     plants: 72,
@@ -70,9 +71,9 @@ export const useProgrammeDraft = defineStore('programmeDraft', () => {
     })
   const setStage = <K extends keyof Stage>(index: number, key: K, value: Stage[K]) =>
     change(`stage-${index}-${key}`, (programme) => {
-      programme.stages[index]![key] = value
+      at(programme.stages, index)[key] = value
       if (key === 'growthStageId')
-        Object.assign(programme.stages[index]!, habitOf(programme.method, value as string))
+        Object.assign(at(programme.stages, index), habitOf(programme.method, value as string))
     })
   const addStage = () =>
     change('stage', (programme) => {

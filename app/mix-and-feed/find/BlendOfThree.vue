@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first, at } from '#core/numeric/at'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
@@ -20,7 +22,7 @@ const three = ref<[string, string, string]>(['coir', 'perlite', 'castings'])
 const mapped = ref<FinderTrait>('air')
 const shares = ref<[number, number, number]>([0.6, 0.2, 0.2])
 const triangle = computed((): FinderRequest => {
-  const materials = three.value.map((id) => context.materials.get(id)!)
+  const materials = three.value.map((id) => present(context.materials.get(id)))
   return { ...props.request, materials, pricePerL: materials.map(({ id }) => price(id)) }
 })
 /** For a corner: every material but those of the other two. */
@@ -33,7 +35,7 @@ const triangleParts = computed((): Part[] => {
   const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a)
   const common = twentieths.reduce(gcd) || 1
   return three.value.flatMap((materialId, i) =>
-    twentieths[i]! > 0 ? [{ materialId, parts: twentieths[i]! / common }] : [],
+    at(twentieths, i) > 0 ? [{ materialId, parts: at(twentieths, i) / common }] : [],
   )
 })
 </script>
@@ -46,14 +48,14 @@ const triangleParts = computed((): Part[] => {
         v-for="i in [0, 1, 2] as const"
         :key="i"
         v-model="three[i]"
-        :label="['Left', 'Right', 'Top'][i]!"
+        :label="at(['Left', 'Right', 'Top'], i)"
         :choices="choicesFor(i)"
       />
       <ChoiceField v-model="mapped" label="Shows" :choices="traitChoices" />
     </div>
     <TriangleMap
       :request="triangle"
-      :names="three.map((id) => context.materials.get(id)!.name.split(',')[0]!)"
+      :names="three.map((id) => first(present(context.materials.get(id)).name.split(',')))"
       :trait="mapped"
       :shares="shares"
       @shares="shares = $event"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { withArticle } from '#core/text/plurals'
 import { useMeasures } from '~/kit/useMeasures'
 import FoldAway from '~/kit/fields/FoldAway.vue'
@@ -23,7 +25,10 @@ const context = useContext()
 
 const baseId = ref<string>(STRETCHED[0])
 const haveL = ref<number | null>(null)
-const choices = STRETCHED.map((id) => ({ value: id as string, name: context.materials.get(id)!.name }))
+const choices = STRETCHED.map((id) => ({
+  value: id as string,
+  name: present(context.materials.get(id)).name,
+}))
 /** Reckoned only when it is looked at. */
 const open = ref(false)
 const answers = computed(() =>
@@ -31,9 +36,9 @@ const answers = computed(() =>
 )
 /** Litres of each addition for what there is of the old mix. */
 function litres(parts: readonly Part[]) {
-  const base = parts[0]!
+  const base = first(parts)
   return parts.slice(1).map(({ materialId, parts: amount }) => ({
-    name: context.materials.get(materialId)!.name.split(',')[0]!.toLowerCase(),
+    name: first(present(context.materials.get(materialId)).name.split(',')).toLowerCase(),
     amountL: haveL.value === null ? null : (haveL.value * amount) / base.parts,
     parts: amount,
   }))
@@ -48,8 +53,8 @@ function litres(parts: readonly Part[]) {
     </div>
     <template v-if="answers.length">
       <p class="soft small">
-        On its own, {{ printTrait('air', answers[0]!.before.air) }} air in
-        {{ withArticle(container.name) }} and {{ printTrait('food', answers[0]!.before.food) }}. Added from
+        On its own, {{ printTrait('air', first(answers).before.air) }} air in
+        {{ withArticle(container.name) }} and {{ printTrait('food', first(answers).before.food) }}. Added from
         what is ticked, so that it gives air and food again:
       </p>
       <ol>

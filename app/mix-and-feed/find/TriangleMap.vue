@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { at as elementAt, first } from '#core/numeric/at'
 import { computed, ref, useTemplateRef } from 'vue'
 import { scaleSequential } from 'd3-scale'
 import { interpolateRgb } from 'd3-interpolate'
@@ -33,8 +35,8 @@ const cells = computed(() => {
   const corner = (i: number, j: number) => at([1 - (i + j) / STEPS, i / STEPS, j / STEPS])
   const push = (points: [number, number][]) => {
     const middle = points.reduce(([i, j], [pi, pj]) => [i + pi / 3, j + pj / 3], [0, 0])
-    const shares = [STEPS - middle[0]! - middle[1]!, middle[0]!, middle[1]!].map((amount) =>
-      Math.max(amount, 1e-9),
+    const shares = [STEPS - first(middle) - elementAt(middle, 1), first(middle), elementAt(middle, 1)].map(
+      (amount) => Math.max(amount, 1e-9),
     )
     const path = points.map(([i, j]) => corner(i, j)).map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`)
     found.push({ path: `M${path.join('L')}Z`, value: reckon(shares) })
@@ -76,7 +78,7 @@ const value = computed(() => reckon(props.shares.map((share) => Math.max(share, 
 const svg = useTemplateRef<SVGSVGElement>('svg')
 const held = ref(false)
 function place(event: PointerEvent) {
-  const box = svg.value!.getBoundingClientRect()
+  const box = present(svg.value).getBoundingClientRect()
   const scale = (SIDE + 2 * PAD) / box.width
   const [px, py] = [(event.clientX - box.left) * scale, (event.clientY - box.top) * scale]
   const c = 1 - (py - PAD) / TALL
@@ -88,7 +90,7 @@ function move(wanted: readonly number[]) {
   const kept = wanted.map((share) => Math.max(0, share))
   const sum = kept.reduce((a, b) => a + b, 0) || 1
   const twentieths = kept.map((share) => Math.round((share / sum) * 20))
-  twentieths[0] = Math.max(0, 20 - twentieths[1]! - twentieths[2]!)
+  twentieths[0] = Math.max(0, 20 - elementAt(twentieths, 1) - elementAt(twentieths, 2))
   const total = twentieths.reduce((a, b) => a + b, 0)
   emit('shares', twentieths.map((share) => share / total) as [number, number, number])
 }
@@ -108,7 +110,7 @@ function press(event: KeyboardEvent) {
   const change = by[event.key]
   if (!change) return
   event.preventDefault()
-  move(props.shares.map((share, i) => share + change[i]!))
+  move(props.shares.map((share, i) => share + elementAt(change, i)))
 }
 </script>
 
@@ -145,7 +147,7 @@ function press(event: KeyboardEvent) {
       :aria-valuenow="Math.round(shares[0] * 100)"
       aria-valuemin="0"
       aria-valuemax="100"
-      :aria-valuetext="`${names.map((name, i) => `${name} ${printShare(shares[i]!)}`).join(', ')}: ${TRAITS[trait].name} ${printTrait(trait, value)}`"
+      :aria-valuetext="`${names.map((name, i) => `${name} ${printShare(elementAt(shares, i))}`).join(', ')}: ${TRAITS[trait].name} ${printTrait(trait, value)}`"
       @keydown="press"
       @pointerdown="grab"
       @pointermove="held && place($event)"

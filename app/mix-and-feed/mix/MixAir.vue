@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref, useTemplateRef } from 'vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
@@ -36,7 +37,7 @@ const seen = computed(() =>
     ? insideOf(container.value, plan.value, plan.value.chemistry, {
         lower: lower.value,
         press: press.value,
-        plants: fills.value[index.value]!.plants ?? 1,
+        plants: present(fills.value[index.value]).plants ?? 1,
       })
     : null,
 )

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { at } from '#core/numeric/at'
 import { computed, ref } from 'vue'
 import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
@@ -90,7 +91,7 @@ const rows = computed((): { name: string; of: (one: Column) => string }[] => [
             <th scope="row">{{ container.name }}</th>
             <td v-for="one in columns" :key="one.name">
               <AirSection :container="container" :blend="one.is" :scale="SCALE" />
-              {{ printShare(one.is.at[i]!.air) }} air, {{ printShare(one.is.at[i]!.water) }} water
+              {{ printShare(at(one.is.at, i).air) }} air, {{ printShare(at(one.is.at, i).water) }} water
             </td>
           </tr>
           <tr v-for="row in rows" :key="row.name">

@@ -37,7 +37,7 @@ const each = computed(
     })[household.units],
 )
 const names = (ids: readonly string[]) =>
-  ids.map((id) => context.materials.get(id)?.name.split(',')[0]!.toLowerCase()).join(', ')
+  ids.map((id) => context.materials.get(id)?.name.split(',')[0]?.toLowerCase()).join(', ')
 </script>
 
 <template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { at, first } from '#core/numeric/at'
 import CheckField from '~/kit/fields/CheckField.vue'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
@@ -35,7 +36,7 @@ const choices = computed(() =>
 const method = computed(
   () =>
     SANITATION_METHODS.find(({ id }) => id !== 'none' && mix.draft.preparations.includes(id)) ??
-    SANITATION_METHODS[0]!,
+    first(SANITATION_METHODS),
 )
 const chooseMethod = (id: SanitationMethod['id']) =>
   mix.change('preparation', (draft) => {
@@ -77,7 +78,7 @@ function toggle(preparation: Preparation, on: boolean) {
           :reading="readingOf(extra.materialId)"
           :problem="mix.problemAt(`extras[${index}].gPerL`)"
           @update:model-value="
-            (value) => mix.change(`extra-${index}`, (draft) => (draft.extras[index]!.gPerL = value ?? 0))
+            (value) => mix.change(`extra-${index}`, (draft) => (at(draft.extras, index).gPerL = value ?? 0))
           "
         />
         <Button

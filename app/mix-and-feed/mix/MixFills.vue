@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { at } from '#core/numeric/at'
 import CheckField from '~/kit/fields/CheckField.vue'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
@@ -78,8 +80,8 @@ function add(containerId: string) {
 
 const measuring = ref<{ container: Container; index: number } | null>(null)
 function measured(id: string) {
-  const { index } = measuring.value!
-  mix.change('container', (draft) => (draft.fills[index]!.containerId = id))
+  const { index } = present(measuring.value)
+  mix.change('container', (draft) => (at(draft.fills, index).containerId = id))
 }
 </script>
 
@@ -161,9 +163,9 @@ function measured(id: string) {
               <template v-if="fill.cells"
                 >· {{ counted(Math.round(fill.cells), 'cell') }} of it are filled</template
               >
-              · takes <FigureValue :figure="mix.plan.fills[index]!.looseL" />
-              <template v-if="mix.plan.fills[index]!.lowerL">
-                over <FigureValue :figure="mix.plan.fills[index]!.lowerL!" />
+              · takes <FigureValue :figure="at(mix.plan.fills, index).looseL" />
+              <template v-if="at(mix.plan.fills, index).lowerL">
+                over <FigureValue :figure="present(at(mix.plan.fills, index).lowerL)" />
               </template>
             </template>
           </p>
@@ -177,7 +179,7 @@ function measured(id: string) {
               hide-label
               :problem="mix.problemAt(`fills[${index}].coverMm`)"
               @update:model-value="
-                (mm) => mix.change(`cover-${index}`, (draft) => (draft.fills[index]!.coverMm = mm ?? 0))
+                (mm) => mix.change(`cover-${index}`, (draft) => (at(draft.fills, index).coverMm = mm ?? 0))
               "
             />
             <span>of</span>
@@ -187,7 +189,7 @@ function measured(id: string) {
               hide-label
               :choices="coverChoices"
               @update:model-value="
-                (id) => mix.change('cover', (draft) => (draft.fills[index]!.coverMaterialId = id))
+                (id) => mix.change('cover', (draft) => (at(draft.fills, index).coverMaterialId = id))
               "
             />
           </div>
@@ -215,7 +217,8 @@ function measured(id: string) {
                 :label="`Plants in each ${cellWord(container)}`"
                 :problem="mix.problemAt(`fills[${index}].plants`)"
                 @update:model-value="
-                  (plants) => mix.change(`plants-${index}`, (draft) => (draft.fills[index]!.plants = plants))
+                  (plants) =>
+                    mix.change(`plants-${index}`, (draft) => (at(draft.fills, index).plants = plants))
                 "
               />
               <ChoiceField
@@ -226,7 +229,7 @@ function measured(id: string) {
                   (id) =>
                     mix.change(
                       'ball',
-                      (draft) => (draft.fills[index]!.ballContainerId = id === NO_BALL ? null : id),
+                      (draft) => (at(draft.fills, index).ballContainerId = id === NO_BALL ? null : id),
                     )
                 "
               />
@@ -238,7 +241,8 @@ function measured(id: string) {
                   (feel) =>
                     mix.change(
                       'feel',
-                      (draft) => (draft.fills[index]!.feel = feel === AS_THE_BATCH ? null : (feel as Feel)),
+                      (draft) =>
+                        (at(draft.fills, index).feel = feel === AS_THE_BATCH ? null : (feel as Feel)),
                     )
                 "
               />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
@@ -78,7 +79,7 @@ const limit = computed(() => context.materials.get(capacity.value?.limitedBy ?? 
         <strong>{{ capacity.count }} × {{ name }}</strong>
         <template v-if="limit">: then {{ limit }} runs out.</template>
         <Button
-          v-if="capacity.count > 0 && capacity.count !== mix.draft.fills[capacity.index]!.count"
+          v-if="capacity.count > 0 && capacity.count !== present(mix.draft.fills[capacity.index]).count"
           @click="mix.setCount(capacity.index, capacity.count)"
         >
           Fill that many

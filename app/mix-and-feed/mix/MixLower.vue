@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { at } from '#core/numeric/at'
 import TypedField from '~/kit/fields/TypedField.vue'
 import { computed } from 'vue'
 import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
@@ -40,7 +41,7 @@ const choices = computed(() => mix.recipes.map(({ id, name }) => ({ value: id, n
         unit="parts"
         :problem="mix.problemAt(`lowerParts[${index}].parts`)"
         @update:model-value="
-          (value) => mix.change(`lower-${index}`, (draft) => (draft.lowerParts[index]!.parts = value ?? 0))
+          (value) => mix.change(`lower-${index}`, (draft) => (at(draft.lowerParts, index).parts = value ?? 0))
         "
       />
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { useMeasures } from '~/kit/useMeasures'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import { computed } from 'vue'
@@ -24,7 +25,9 @@ const household = useHousehold()
 const plan = computed(() => mix.plan)
 const scoopText = (line: MaterialLine) => printFraction(line.scoops.scoops.value, 0.25)
 const soaks = computed(() => plan.value?.lines.filter(({ soak }) => soak) ?? [])
-const sieved = computed(() => plan.value?.lines.filter(({ sieve }) => sieve) ?? [])
+const sieved = computed(
+  () => plan.value?.lines.flatMap((line) => (line.sieve ? [{ ...line, sieve: line.sieve }] : [])) ?? [],
+)
 /** What the sieve kept back goes into the recipe, as parts beside the others. */
 function putBack(materialId: string, litres: number) {
   if (!plan.value) return
@@ -123,9 +126,9 @@ const roundingText = (line: MaterialLine) => {
       <div v-for="line in soaks" :key="line.material.id" class="soak">
         <h3>Soak the coir first</h3>
         <p>
-          <strong><FigureValue :figure="line.soak!.dryMassG" /></strong> dry coir in
-          <strong><FigureValue :figure="line.soak!.waterL" /></strong> of water, in a tub of
-          <FigureValue :figure="line.soak!.tubL" /> or more.
+          <strong><FigureValue :figure="present(line.soak).dryMassG" /></strong> dry coir in
+          <strong><FigureValue :figure="present(line.soak).waterL" /></strong> of water, in a tub of
+          <FigureValue :figure="present(line.soak).tubL" /> or more.
         </p>
         <p v-if="line.soakWholePacks" class="small">
           Or soak it whole ({{ printNumber(line.packs.value) }} × {{ line.pack.name }}):
@@ -154,17 +157,17 @@ const roundingText = (line: MaterialLine) => {
 
       <div v-for="line in sieved" :key="line.material.id" class="small">
         <p>
-          Sieve <FigureValue :figure="line.sieve!.bagL" /> of {{ inSentence(line.material.name) }} through
-          {{ length(line.sieve!.meshMm) }}; <FigureValue :figure="line.sieve!.staysL" /> stays behind<template
-            v-if="line.sieve!.perliteLostL"
-            >, <FigureValue :figure="line.sieve!.perliteLostL" /> of it perlite. As much vermiculite or
-            perlite puts the air back.
+          Sieve <FigureValue :figure="line.sieve.bagL" /> of {{ inSentence(line.material.name) }} through
+          {{ length(line.sieve.meshMm) }}; <FigureValue :figure="line.sieve.staysL" /> stays behind<template
+            v-if="line.sieve.perliteLostL"
+            >, <FigureValue :figure="line.sieve.perliteLostL" /> of it perlite. As much vermiculite or perlite
+            puts the air back.
             <button
               v-for="id in ['vermiculite', 'perlite']"
               :key="id"
               type="button"
               class="link"
-              @click="putBack(id, line.sieve!.perliteLostL!.value)"
+              @click="putBack(id, present(line.sieve.perliteLostL).value)"
             >
               add {{ id }}
             </button> </template

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { at } from '#core/numeric/at'
 import { keyMove } from '~/kit/fields/keyMove'
 import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
@@ -41,12 +43,12 @@ const rows = computed(() =>
     index,
     name: context.materials.get(part.materialId)?.name ?? 'No longer here',
     share: sum.value > 0 ? Math.max(0, part.parts) / sum.value : 0,
-    band: bands.value[index]!,
+    band: at(bands.value, index),
   })),
 )
 
 function outline(index: number): string {
-  const { top, height: tall } = bands.value[index]!
+  const { top, height: tall } = at(bands.value, index)
   const last = index === bands.value.length - 1
   const floor = last
     ? `${WIDTH} ${height.value}L0 ${height.value}`
@@ -73,23 +75,23 @@ function setPerCent(index: number, share: number) {
 const dragged = ref<number | null>(null)
 /** Where on the edge it was taken hold of, px, so that the edge does not jump. */
 let holdY = 0
-const pointerY = (event: PointerEvent) => event.clientY - svg.value!.getBoundingClientRect().top
+const pointerY = (event: PointerEvent) => event.clientY - present(svg.value).getBoundingClientRect().top
 function grab(boundary: number, event: PointerEvent) {
   dragged.value = boundary
-  const { top, height: tall } = bands.value[boundary]!
+  const { top, height: tall } = present(bands.value[boundary])
   holdY = pointerY(event) - (top + tall)
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
 function drag(boundary: number, event: PointerEvent) {
   if (dragged.value !== boundary || !svg.value) return
   const y = pointerY(event) - holdY
-  emit('boundary', boundary, ((y - bands.value[boundary]!.top) / height.value) * sum.value)
+  emit('boundary', boundary, ((y - present(bands.value[boundary]).top) / height.value) * sum.value)
 }
 
 /** A vertical slider's value grows upwards: it is what the lower band has. */
 function press(boundary: number, event: KeyboardEvent) {
-  const upper = props.parts[boundary]!.parts
-  const lower = props.parts[boundary + 1]!.parts
+  const upper = present(props.parts[boundary]).parts
+  const lower = at(props.parts, boundary + 1).parts
   const move = keyMove(event, { step: -STEP, page: -1, home: lower, end: -upper })
   if (move === null) return
   emit('boundary', boundary, upper + move)
@@ -125,11 +127,11 @@ function press(boundary: number, event: KeyboardEvent) {
         role="slider"
         tabindex="0"
         aria-orientation="vertical"
-        :aria-label="`Edge between ${row.name} and ${rows[row.index + 1]!.name}`"
-        :aria-valuenow="rows[row.index + 1]!.parts"
+        :aria-label="`Edge between ${row.name} and ${at(rows, row.index + 1).name}`"
+        :aria-valuenow="at(rows, row.index + 1).parts"
         :aria-valuemin="STEP"
-        :aria-valuemax="row.parts + rows[row.index + 1]!.parts - STEP"
-        :aria-valuetext="`${row.name} ${printNumber(row.parts)} parts, ${rows[row.index + 1]!.name} ${printNumber(rows[row.index + 1]!.parts)} parts`"
+        :aria-valuemax="row.parts + at(rows, row.index + 1).parts - STEP"
+        :aria-valuetext="`${row.name} ${printNumber(row.parts)} parts, ${at(rows, row.index + 1).name} ${printNumber(at(rows, row.index + 1).parts)} parts`"
         @pointerdown="grab(row.index, $event)"
         @pointermove="drag(row.index, $event)"
         @pointerup="dragged = null"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { withArticle } from '#core/text/plurals'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -35,7 +36,7 @@ const swapped = computed(() =>
 )
 
 function use() {
-  mix.change('swap', (draft) => (draft.parts = swapped.value!.parts.map((part) => ({ ...part }))))
+  mix.change('swap', (draft) => (draft.parts = present(swapped.value).parts.map((part) => ({ ...part }))))
   emit('close')
 }
 </script>
@@ -55,7 +56,7 @@ function use() {
           <strong>{{ saidInParts(swapped.parts) }}</strong>
           {{
             swapped.parts
-              .map(({ materialId }) => context.materials.get(materialId)!.name.split(',')[0])
+              .map(({ materialId }) => present(context.materials.get(materialId)).name.split(',')[0])
               .join(', ')
           }}
         </p>

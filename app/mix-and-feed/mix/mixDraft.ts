@@ -1,3 +1,4 @@
+import { at, first } from '#core/numeric/at'
 import { dequal } from 'dequal'
 import { computed, watch } from 'vue'
 import { defineStore } from 'pinia'
@@ -28,7 +29,7 @@ export interface MixDraft extends BatchRecord {
 type Making = Pick<StartingRecipe, 'parts' | 'extras' | 'preparations'>
 
 function newDraft(units: UnitSystem): MixDraft {
-  const recipe = STARTING_RECIPES[0]!
+  const recipe = first(STARTING_RECIPES)
   return {
     id: '',
     version: 0,
@@ -37,7 +38,7 @@ function newDraft(units: UnitSystem): MixDraft {
     parts: copyOf([...recipe.parts]),
     fills: [{ containerId: 'tray-72', count: 1, coverMm: 0, coverMaterialId: COVER_IS_THE_MIX }],
     allowances: { ...DEFAULT_ALLOWANCES },
-    scoop: { ...usualScoops(units)[0]! },
+    scoop: { ...first(usualScoops(units)) },
     ...plainBatch(),
     lowerRecipeId: null,
     onDate: null,
@@ -59,8 +60,8 @@ export const useMixDraft = defineStore('mixDraft', () => {
     () => household.units,
     (now, before) => {
       const { scoop, version } = draft.value
-      if (version === 0 && scoop.name === usualScoops(before)[0]!.name)
-        draft.value.scoop = { ...usualScoops(now)[0]! }
+      if (version === 0 && scoop.name === first(usualScoops(before)).name)
+        draft.value.scoop = { ...first(usualScoops(now)) }
     },
   )
 
@@ -112,11 +113,11 @@ export const useMixDraft = defineStore('mixDraft', () => {
     })
   const setParts = (index: number, parts: number) => {
     typedShares.clear()
-    return change(`parts-${index}`, (mix) => (mix.parts[index]!.parts = parts))
+    return change(`parts-${index}`, (mix) => (at(mix.parts, index).parts = parts))
   }
   const setShareOf = (index: number, share: number) =>
     change(`parts-${index}`, (mix) => {
-      typedShares.add(mix.parts[index]!.materialId)
+      typedShares.add(at(mix.parts, index).materialId)
       mix.parts = setShare(mix.parts, index, share, ({ materialId }) => typedShares.has(materialId))
     })
   const dragBoundary = (boundary: number, upperParts: number) =>
@@ -138,18 +139,18 @@ export const useMixDraft = defineStore('mixDraft', () => {
   const DEFAULT_TOP_MM = 25
   const setLayer = (index: number, topMm: number | null) =>
     change(`layer-${index}`, (mix) => {
-      mix.fills[index]!.topMm = topMm
+      at(mix.fills, index).topMm = topMm
     })
   function layer(index: number, on: boolean) {
-    const depthMm = context.containers.get(draft.value.fills[index]!.containerId)?.shape.depthMm ?? 60
+    const depthMm = context.containers.get(at(draft.value.fills, index).containerId)?.shape.depthMm ?? 60
     setLayer(index, on ? Math.min(DEFAULT_TOP_MM, Math.round(depthMm / 2)) : null)
     if (on && draft.value.lowerParts.length === 0) chooseLower('stretched-potting')
   }
   /** So many whole containers: parts of a shared tray are whole again. */
   const setCount = (index: number, count: number) =>
     change(`count-${index}`, (mix) => {
-      mix.fills[index]!.count = count
-      mix.fills[index]!.cells = null
+      at(mix.fills, index).count = count
+      at(mix.fills, index).cells = null
     })
   const removeFill = (index: number) => change('container', (mix) => mix.fills.splice(index, 1))
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import TypedField from '~/kit/fields/TypedField.vue'
@@ -35,8 +36,8 @@ const use = () =>
   emit('read', {
     name: 'A recipe that was read',
     reasoning: '',
-    parts: [...found.value!.parts],
-    extras: [...found.value!.extras],
+    parts: [...present(found.value).parts],
+    extras: [...present(found.value).extras],
     preparations: [],
     worksIn: [],
     homeTests: [],

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { growthStageById } from '#core/feed/growth-stage'
@@ -8,7 +9,7 @@ export function useCards() {
   const household = useHousehold()
   const context = useContext()
   const lists = () => {
-    const { materials, containers, feeds, recipes } = household.everything!
+    const { materials, containers, feeds, recipes } = present(household.everything)
     return { materials, containers, feeds, recipes }
   }
   /** Names as they are called here; those that come with a card by the card. */

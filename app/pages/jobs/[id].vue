@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { useHelpOpen } from '~/help/useHelpOpen'
 import { definePageMeta, navigateTo, useHead, useRoute } from '#imports'
 import { NuxtLink } from '#components'
@@ -60,7 +61,7 @@ const step = computed(() => {
   return found ?? (stands.value && nextStep(all, stands.value)) ?? all.at(-1)
 })
 const index = computed(() => steps.value.findIndex(({ id }) => id === step.value?.id))
-const stateOf = (id: string) => stepStands(stands.value!, id).state
+const stateOf = (id: string) => stepStands(present(stands.value), id).state
 const allDone = computed(
   () => !!stands.value && steps.value.length > 0 && !nextStep(steps.value, stands.value),
 )
@@ -120,7 +121,7 @@ function tap(event: MouseEvent) {
 function act() {
   if (isEnded.value) return
   const count = step.value?.count
-  if (count && (stands.value?.counts.get(step.value!.id) ?? 0) < count.of) view.value?.tap(1)
+  if (count && (stands.value?.counts.get(present(step.value).id) ?? 0) < count.of) view.value?.tap(1)
   else done()
 }
 useEventListener('keydown', (event: KeyboardEvent) => {

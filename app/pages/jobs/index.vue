@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { definePageMeta } from '#imports'
 import { NuxtLink } from '#components'
 import { computed } from 'vue'
@@ -76,7 +77,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
             <p class="soft">
               {{ guidedJob.body.status === 'paused' ? 'paused; ' : '' }}{{ stateOf(guidedJob)
               }}<template v-if="workLeft(guidedJob)"
-                >, about <FigureValue :figure="workLeft(guidedJob)!" /> of work</template
+                >, about <FigureValue :figure="present(workLeft(guidedJob))" /> of work</template
               >{{ guidedJob.body.by ? `; ${guidedJob.body.by}` : '' }}; begun
               {{ printLongDay(guidedJob.body.onDay) }}
             </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { definePageMeta } from '#imports'
 import { computed } from 'vue'
 import AirChart from '~/records/log/AirChart.vue'
@@ -169,7 +170,7 @@ const nothing = computed(
           cost.map((one) => [
             one.name,
             Number(one.money.toFixed(2)),
-            printShare(one.money / (report!.money || 1)),
+            printShare(one.money / (present(report).money || 1)),
           ])
         "
         :file="`cost-${year}`"

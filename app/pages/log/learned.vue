@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { definePageMeta } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, ref } from 'vue'
@@ -147,7 +148,7 @@ const used = computed(() =>
           </ul>
         </details>
       </article>
-      <Button v-if="byHand(row.calibration.id)" @click="measuring = byHand(row.calibration.id)!"
+      <Button v-if="byHand(row.calibration.id)" @click="measuring = present(byHand(row.calibration.id))"
         >Measure another</Button
       >
     </section>
@@ -191,7 +192,7 @@ const used = computed(() =>
         <li v-for="{ calibration } in book" :key="calibration.id">
           <b>{{ calibration.name }}</b> {{ print(calibration)(calibration.prior.mean) }}
           <span class="soft small">{{ calibration.source.cite }}. Measured by {{ calibration.by }}.</span>
-          <Button v-if="byHand(calibration.id)" text @click="measuring = byHand(calibration.id)!"
+          <Button v-if="byHand(calibration.id)" text @click="measuring = present(byHand(calibration.id))"
             >Measure it</Button
           >
         </li>

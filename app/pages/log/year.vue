@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { definePageMeta, navigateTo } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, ref } from 'vue'
@@ -117,7 +118,7 @@ async function keepPlan() {
 /** Where no day was said it follows from the frosts, which are those of one year. */
 const undated = computed(() => chosen.value.some(({ after }) => !after.outOn && !after.sowOn))
 async function moveFrosts() {
-  const { version, body } = household.everything!.household
+  const { version, body } = present(household.everything).household
   if (!body.season) return
   const { lastFrost, firstFrost } = body.season
   const season = {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import { useMeasures } from '~/kit/useMeasures'
 import FoldAway from '~/kit/fields/FoldAway.vue'
@@ -102,7 +103,7 @@ async function copyCalendar() {
         ><template #title>Given up: {{ season.lost.length }}</template>
         <ul>
           <li v-for="one in season.lost" :key="one.id" class="lost">
-            {{ one.body.name }}, since {{ printDay(season.done.get(one.id)!.lost!) }}
+            {{ one.body.name }}, since {{ printDay(present(present(season.done.get(one.id)).lost)) }}
             <button type="button" class="link" @click="season.takeUp(one.id)">Take it up again</button>
           </li>
         </ul>

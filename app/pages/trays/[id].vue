@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import { definePageMeta, navigateTo, useRoute } from '#imports'
 import { NuxtLink } from '#components'
@@ -58,7 +59,7 @@ const kept = computed(() => trays.find(id))
 const laying = shallowRef<TrayRecord | null>(null)
 const tray = computed(() => laying.value ?? kept.value?.body)
 const container = computed(() => tray.value && reckoned.whole.containers.get(tray.value.containerId))
-const stands = computed(() => trays.stands(kept.value!))
+const stands = computed(() => trays.stands(present(kept.value)))
 const together = computed(
   () =>
     new Set(
@@ -68,7 +69,7 @@ const together = computed(
     ),
 )
 const word = computed(() => {
-  const said = cellWord(container.value!)
+  const said = cellWord(present(container.value))
   return said === 'tray' ? 'furrow' : said
 })
 const isEach = (cropId: string) => countsEach(reckoned.whole.crops.get(cropId), container.value)
@@ -105,7 +106,7 @@ const MODES = [
 ] as const
 type Mode = (typeof MODES)[number]['id']
 const mode = ref<Mode>(kept.value && stands.value.groups.some(({ sown }) => sown > 0) ? 'count' : 'lay')
-const does = computed(() => MODES.find((one) => one.id === mode.value)!.does)
+const does = computed(() => present(MODES.find((one) => one.id === mode.value)).does)
 const zoom = ref(1)
 const on = ref<Day>(season.today)
 
@@ -133,7 +134,7 @@ const toSow = computed(
     stands.value.groups.some(({ sown, set, cells }) => cells > 0 && sown === 0 && set === 0),
 )
 const startSowing = () =>
-  bench.start('sow', `Sow tray ${kept.value!.number}`, [{ what: 'trays', id, stage: null }])
+  bench.start('sow', `Sow tray ${present(kept.value).number}`, [{ what: 'trays', id, stage: null }])
 
 /** Plants here that the season moves on next, and how. */
 const toMove = computed(() =>
@@ -146,14 +147,14 @@ const toMove = computed(() =>
 )
 const startMoving = ({ group, kind, stage }: (typeof toMove.value)[number]) =>
   bench.start(kind, `${GUIDED_JOB_NAMES[kind]} ${group.name}`, [
-    { what: 'sowings', id: group.sowingId!, stage },
+    { what: 'sowings', id: present(group.sowingId), stage },
     { what: 'trays', id, stage: null },
   ])
 
 // Sowing, group by group.
 async function sow(group: GroupStands) {
   const done = await trays.sow(
-    kept.value!,
+    present(kept.value),
     on.value,
     [group],
     `Sown: ${group.group.name}, ${printDay(on.value)}.`,
@@ -162,21 +163,21 @@ async function sow(group: GroupStands) {
 }
 
 const gapsOf = ({ group }: GroupStands) =>
-  cellsOf(tray.value!, group.code).filter((cell) => {
-    const now = stands.value.cells[cell]!
+  cellsOf(present(tray.value), group.code).filter((cell) => {
+    const now = present(stands.value.cells[cell])
     return now.sown > 0 && now.again === 0 && now.up === 0 && !counting.counts.value.has(cell)
   })
 async function sowAgain(one: GroupStands) {
   const cells = gapsOf(one).map((cell): [number, number] => [cell, one.group.seedsPerCell])
   const said = `Sown again: ${counted(cells.length, 'cell')} of ${one.group.name}.`
-  await trays.happened(kept.value!, on.value, 'sown', [{ stands: one, cells }], said)
+  await trays.happened(present(kept.value), on.value, 'sown', [{ stands: one, cells }], said)
 }
 
 /** All cells of a group at once. */
 function wholeGroup(cell: number) {
-  const code = tray.value!.cells[cell]
+  const code = present(tray.value).cells[cell]
   if (!code) return
-  const cells = cellsOf(tray.value!, code)
+  const cells = cellsOf(present(tray.value), code)
   if (mode.value === 'count') tapAll(cells)
   if (mode.value !== 'choose') return
   choose([cell], 'begin')
@@ -194,11 +195,13 @@ function open(cell: number) {
   askedUp.value = upIn(cell)
 }
 async function keepAsked() {
-  const cell = asked.value!
-  const group = stands.value.groups.find((one) => one.group.code === tray.value!.cells[cell])
+  const cell = present(asked.value)
+  const group = stands.value.groups.find((one) => one.group.code === present(tray.value).cells[cell])
   const n = askedUp.value
   if (!group || n === null) return (asked.value = null)
-  const act = await trays.happened(kept.value!, on.value, 'up', [{ stands: group, cells: [[cell, n]] }])
+  const act = await trays.happened(present(kept.value), on.value, 'up', [
+    { stands: group, cells: [[cell, n]] },
+  ])
   if (!act) return
   counting.forget(cell)
   asked.value = null
@@ -207,21 +210,23 @@ async function keepAsked() {
 // The tray as a thing.
 const changing = ref(false)
 async function change(body: TrayRecord) {
-  if (await trays.keep(kept.value!, body)) changing.value = false
+  if (await trays.keep(present(kept.value), body)) changing.value = false
 }
 const isEmpty = computed(() => stands.value.groups.every(({ standing }) => standing === 0))
 async function empty() {
-  await trays.keep(kept.value!, { ...kept.value!.body, emptiedOn: on.value })
+  await trays.keep(present(kept.value), { ...present(kept.value).body, emptiedOn: on.value })
 }
 async function remove() {
-  if (await trays.remove(kept.value!)) await navigateTo('/trays')
+  if (await trays.remove(present(kept.value))) await navigateTo('/trays')
 }
 /** The day it is to come up, by its packet or the warmth of the place it stands in. */
 function expectedOf({ group, sownOn }: GroupStands): { on: Day; mixC: number | null } | null {
   const crop = reckoned.whole.crops.get(group.cropId)
   if (!crop || !sownOn) return null
   const packet = group.packetId ? reckoned.whole.packets.get(group.packetId)?.upDays : null
-  const place = withOutside(season.frame?.places ?? []).find(({ id: of }) => of === tray.value!.placeId)
+  const place = withOutside(season.frame?.places ?? []).find(
+    ({ id: of }) => of === present(tray.value).placeId,
+  )
   const mat = group.sowingId ? season.row(group.sowingId)?.planned.stages[0]?.where.untilUp : undefined
   const mixC = place ? mixWarmth(mat ?? place, crop.warmthC) : crop.warmthC
   const days = daysUp(crop, packet ?? null, mixC)
@@ -234,7 +239,7 @@ function shortOf(group: GroupStands): string | null {
   const row = season.row(sowingId)
   const up = season.up.get(sowingId)?.up
   if (!row || up === undefined) return null
-  const wanted = season.sowing(sowingId)!.body.plants
+  const wanted = present(season.sowing(sowingId)).body.plants
   if (up >= wanted) return null
   const missing = wanted - up
   const late = row.planned.resowOn !== null && season.today >= row.planned.resowOn
@@ -242,7 +247,7 @@ function shortOf(group: GroupStands): string | null {
     ? `${missing} short of ${wanted}: sow ${counted(Math.ceil(missing / row.planned.chance.value), 'cell')} again, into the gaps or a new tray.`
     : `${missing} short of ${wanted} so far${row.planned.lateOn ? `; wait until ${printDay(row.planned.lateOn)}` : ''}.`
 }
-const advised = computed(() => tray.value!.groups.length > 1)
+const advised = computed(() => present(tray.value).groups.length > 1)
 </script>
 
 <template>
@@ -453,10 +458,10 @@ const advised = computed(() => tray.value!.groups.length > 1)
       @update:visible="asked = null"
     >
       <form v-if="asked !== null" class="cell" @submit.prevent="keepAsked">
-        <p v-if="!stands.cells[asked]!.sown" class="soft">Nothing is sown in this cell.</p>
+        <p v-if="!present(stands.cells[asked]).sown" class="soft">Nothing is sown in this cell.</p>
         <TypedField v-else v-model="askedUp" label="Up" :hint="`of ${mostIn(asked)}`" />
         <div class="buttons">
-          <Button v-if="stands.cells[asked]!.sown" type="submit" class="main">Keep</Button>
+          <Button v-if="present(stands.cells[asked]).sown" type="submit" class="main">Keep</Button>
           <Button @click="asked = null">Cancel</Button>
         </div>
       </form>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { definePageMeta, navigateTo } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, ref } from 'vue'
@@ -139,7 +140,7 @@ const standsNow = (tray: Stored<TrayRecord>) => {
               small
               :tray="tray.body"
               :stands="trays.stands(tray)"
-              :container="containerOf(tray)!"
+              :container="present(containerOf(tray))"
               :name="`Tray ${tray.number}`"
             />
             <span class="number">{{ tray.number }}</span>
@@ -158,7 +159,7 @@ const standsNow = (tray: Stored<TrayRecord>) => {
         <li v-for="tray in emptied" :key="tray.id">
           <NuxtLink :to="`/trays/${tray.id}`">Tray {{ tray.number }}</NuxtLink>
           {{ tray.body.groups.map(({ name }) => name).join(', ') }}, empty since
-          {{ printDay(tray.body.emptiedOn!) }}
+          {{ printDay(present(tray.body.emptiedOn)) }}
         </li>
       </ul>
     </FoldAway>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { definePageMeta, useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, ref, useTemplateRef, watch } from 'vue'
@@ -152,7 +153,7 @@ const PER_SHEET: { value: '1' | '2'; name: string }[] = [
 ]
 const preview = useTemplateRef<{ asSvg: () => string; left: readonly string[] }>('preview')
 const family = "'Atkinson Hyperlegible Next Variable', sans-serif"
-const saveSvg = () => saveFile('labels.svg', 'image/svg+xml', preview.value!.asSvg())
+const saveSvg = () => saveFile('labels.svg', 'image/svg+xml', present(preview.value).asSvg())
 /** Where a label printer stands, the same labels go to it. */
 const printer = computed(() => household.devices.find(({ body }) => body.kind === 'label printer'))
 const printing = ref(false)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { first as firstOf } from '#core/numeric/at'
 import { definePageMeta } from '#imports'
 import { computed, reactive, watch } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
@@ -49,7 +50,7 @@ interface Tried {
 const first = (): Tried => ({
   recipeId: 'lean-and-light',
   containerId: 'tray-72',
-  placeId: places.value[0]!.id,
+  placeId: firstOf(places.value).id,
   habit: 'when light',
   how: 'below',
 })
@@ -61,7 +62,7 @@ const tried = reactive<{ a: Tried; b: Tried; feed: 'no' | 'yes' }>({
 const DAYS = 42
 const asked = computed((): ScenarioRequest[] =>
   [tried.a, tried.b].flatMap((one) => {
-    const place = places.value.find(({ id }) => id === one.placeId) ?? places.value[0]!
+    const place = places.value.find(({ id }) => id === one.placeId) ?? firstOf(places.value)
     const { nMgPerL } = habitOf(season.frame?.feedingMethod ?? 'half strength', 'true-leaves')
     const request = scenarioFor(context.whole, {
       ...one,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import TextField from '~/kit/fields/TextField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import { computed } from 'vue'
@@ -53,7 +54,7 @@ const MEASURES = {
   ],
 } as const
 type Shape = ContainerRecord['shape']
-const measure = (shape: Shape, key: string) => (shape as unknown as Record<string, number>)[key]!
+const measure = (shape: Shape, key: string) => present((shape as unknown as Record<string, number>)[key])
 const setMeasure = (draft: ContainerRecord, key: string, mm: number | null) =>
   (draft.shape = { ...draft.shape, [key]: mm ?? 0 } as Shape)
 function setForm(draft: ContainerRecord, form: Shape['form']) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import SourceMark from '~/kit/figures/SourceMark.vue'
 import TextField from '~/kit/fields/TextField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
@@ -35,7 +36,7 @@ const FIGURES: { key: MaterialFigure; label: string; unit?: string; percent?: bo
   { key: 'moisture', label: 'Water as bought, by weight', percent: true },
 ]
 
-const source = computed(() => props.material ?? BUILT_IN.get('compost')!)
+const source = computed(() => props.material ?? present(BUILT_IN.get('compost')))
 const figuresOf = (material: Material) =>
   Object.fromEntries(FIGURES.map(({ key }) => [key, material[key]])) as unknown as MaterialFigures
 const original = computed(() => (props.material ? BUILT_IN.get(props.material.id) : undefined))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { useMeasures } from '~/kit/useMeasures'
 import TextField from '~/kit/fields/TextField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
@@ -119,7 +120,7 @@ const finish = (draft: StockRecord): StockRecord => ({
       />
     </div>
     <p v-if="!problems.length && turnsInto(draft)" class="soft">
-      That is <FigureValue :figure="turnsInto(draft)!" /> to measure out.
+      That is <FigureValue :figure="present(turnsInto(draft))" /> to measure out.
     </p>
     <div class="three">
       <TypedField

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { computed } from 'vue'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
@@ -16,7 +17,7 @@ import {
 export function useShopping() {
   const household = useHousehold()
   const context = useContext()
-  const bench = computed(() => ({ kept: household.everything!, context: context.whole }))
+  const bench = computed(() => ({ kept: present(household.everything), context: context.whole }))
   const linesFor = (needs: readonly Need[]) => shortagesOf(needs, context.whole)
 
   /** `2 × 10 L bag of perlite`, for each pack of a purchase. */

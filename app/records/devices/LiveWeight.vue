@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { computed, onMounted } from 'vue'
 import Button from 'primevue/button'
 import { Scale } from '@lucide/vue'
@@ -27,10 +29,12 @@ const doubted = computed(() => scales.value.find(({ doubt }) => doubt !== null))
       </p>
       <Button @click="emit('take', Math.round(readings.weight.grams))">Take this weight</Button>
     </template>
-    <p v-else-if="doubted" class="soft">{{ doubted.device.body.name }}: {{ doubted.doubt!.message }}</p>
+    <p v-else-if="doubted" class="soft">
+      {{ doubted.device.body.name }}: {{ present(doubted.doubt).message }}
+    </p>
     <p v-else class="soft">
-      Nothing stands still on {{ scales[0]!.device.body.name }}
-      <SimulatedMark v-if="scales[0]!.device.body.simulated" />: put it on, or type what you read.
+      Nothing stands still on {{ first(scales).device.body.name }}
+      <SimulatedMark v-if="first(scales).device.body.simulated" />: put it on, or type what you read.
     </p>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import Message from 'primevue/message'
@@ -43,7 +44,7 @@ function ask(id: string, seen: number | null) {
   problem.value = undefined
   const command = { name: 'bring in archive', differing: differing.value, seen } as const
   return followed<Found>(addressWithFile(id, command), {
-    body: file.value!,
+    body: present(file.value),
     type: 'application/zip',
     went: (share) => (done.value = share),
     signal: leaving.signal,
@@ -71,7 +72,7 @@ async function takeIn() {
   leaving = new AbortController()
   busy.value = 'taking'
   try {
-    const taken = await ask(id, found.value!.changes)
+    const taken = await ask(id, present(found.value).changes)
     await household.moveTo(id)
     await household.load()
     note(`${counted(total(taken, 'fresh'), 'record')} taken in.`)

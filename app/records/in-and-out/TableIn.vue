@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref, useId } from 'vue'
 import Button from 'primevue/button'
 import Message from 'primevue/message'
@@ -99,7 +100,7 @@ function pasted() {
   anew()
 }
 function setColumn(index: number, key: string) {
-  columns.value = found.value!.headings.map((one, i) =>
+  columns.value = present(found.value).headings.map((one, i) =>
     // A column is taken by one heading.
     i === index ? key : key !== LEFT && one.key === key ? LEFT : (one.key ?? LEFT),
   )
@@ -109,10 +110,10 @@ async function takeIn(lines: 'all' | 'good') {
   busy.value = true
   problem.value = undefined
   try {
-    const done = await ask({ lines, seen: found.value!.changes })
+    const done = await ask({ lines, seen: present(found.value).changes })
     const many = done.fresh + done.changed
     const name = `${counted(many, one.value)} from a table`
-    await keeping.tookIn(name, done.act!)
+    await keeping.tookIn(name, present(done.act))
     note(
       `${name}: ${done.fresh} new, ${done.changed} changed.${done.bad ? ` ${counted(done.bad, 'line')} stayed out.` : ''}`,
       { name: 'Undo', run: () => void undoing.undo() },

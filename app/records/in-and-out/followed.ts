@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 interface Line<Answer> {
   readonly done?: number
   readonly answer?: Answer
@@ -23,11 +24,11 @@ export async function followed<Answer>(
   const headers = { 'content-type': type, accept: 'application/x-ndjson' }
   const response = await fetch(address, { method: 'POST', body, headers, signal })
   if (!response.ok) throw Object.assign(new Error(response.statusText), { data: await response.json() })
-  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader()
+  const reader = present(response.body).pipeThrough(new TextDecoderStream()).getReader()
   let rest = ''
   for (let read = await reader.read(); !read.done; read = await reader.read()) {
     const lines = (rest + read.value).split('\n')
-    rest = lines.pop()!
+    rest = present(lines.pop())
     for (const text of lines) {
       const line = JSON.parse(text) as Line<Answer>
       if (line.answer !== undefined) return line.answer

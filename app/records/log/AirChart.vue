@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { last as lastOf, first } from '#core/numeric/at'
 import { computed } from 'vue'
 import { scaleLinear, scaleUtc } from 'd3-scale'
 import { area, line } from 'd3-shape'
@@ -14,7 +15,7 @@ const [WIDTH, HEIGHT, LEFT, RIGHT] = [820, 240, 60, 60]
 const at = (day: string) => new Date(`${day}T12:00Z`)
 const x = computed(() =>
   scaleUtc()
-    .domain([at(props.days[0]!.on), at(props.days.at(-1)!.on)])
+    .domain([at(first(props.days).on), at(lastOf(props.days).on)])
     .range([LEFT, WIDTH - RIGHT]),
 )
 const y = computed(() =>
@@ -27,7 +28,7 @@ const y = computed(() =>
 )
 const sums = computed(() =>
   scaleLinear()
-    .domain([0, Math.max(1, props.days.at(-1)!.sum)])
+    .domain([0, Math.max(1, lastOf(props.days).sum)])
     .range([HEIGHT - 30, 12]),
 )
 type Point = (typeof props.days)[number]
@@ -45,8 +46,8 @@ const path = computed(
       .y(({ sum }) => sums.value(sum))([...props.days]) ?? '',
 )
 const said = computed(() => {
-  const last = props.days.at(-1)!
-  return `${props.name}, ${printDay(props.days[0]!.on)} to ${printDay(last.on)}: ${temperature(Math.min(...props.days.map(({ lowC }) => lowC)))} to ${temperature(Math.max(...props.days.map(({ highC }) => highC)))}, ${Math.round(last.sum)} degree days`
+  const last = lastOf(props.days)
+  return `${props.name}, ${printDay(first(props.days).on)} to ${printDay(last.on)}: ${temperature(Math.min(...props.days.map(({ lowC }) => lowC)))} to ${temperature(Math.max(...props.days.map(({ highC }) => highC)))}, ${Math.round(last.sum)} degree days`
 })
 </script>
 
@@ -61,8 +62,8 @@ const said = computed(() => {
     </text>
     <path :d="band" class="band" />
     <path :d="path" class="sum" />
-    <text :x="WIDTH - RIGHT + 6" :y="sums(days.at(-1)!.sum) + 5" class="total">
-      {{ Math.round(days.at(-1)!.sum) }}
+    <text :x="WIDTH - RIGHT + 6" :y="sums(lastOf(days).sum) + 5" class="total">
+      {{ Math.round(lastOf(days).sum) }}
     </text>
   </svg>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { at, last, first as firstOf } from '#core/numeric/at'
 import { computed, ref, shallowRef } from 'vue'
 import Papa from 'papaparse'
 import Button from 'primevue/button'
@@ -63,7 +65,7 @@ async function open(event: Event) {
     problem.value = 'No heading with a date or time was found. The first line says what each column holds.'
     return
   }
-  const heading = data[head]!
+  const heading = present(data[head])
   table.value = { name: file.name, heading, rows: data.slice(head + 1) }
   columns.value = heading.map((cell, i) => {
     const meant = columnOf(cell)
@@ -120,13 +122,13 @@ async function keep() {
   problem.value = ''
   const name = places.value.find(({ id }) => id === placeId.value)?.name ?? 'a place'
   try {
-    const title = `Air of ${name}: ${days.value.length === 1 ? printDay(days.value[0]!.on) : counted(days.value.length, 'day')}`
+    const title = `Air of ${name}: ${days.value.length === 1 ? printDay(firstOf(days.value).on) : counted(days.value.length, 'day')}`
     const { act } = await perform(title, [
       {
         name: 'write down',
         title,
         kind: 'climate',
-        on: days.value.at(-1)!.on,
+        on: last(days.value).on,
         subjects: [],
         placeId: placeId.value,
         climate: days.value.slice(-PAGE).map((one) => ({ ...one })),
@@ -177,7 +179,7 @@ async function keep() {
         <p>
           <b>{{ table.name }}</b>: {{ read.readings }} readings, {{ counted(read.days.length, 'day') }}
           <template v-if="read.days.length"
-            >, {{ printDay(read.days[0]!.on) }} to {{ printDay(read.days.at(-1)!.on) }},
+            >, {{ printDay(firstOf(read.days).on) }} to {{ printDay(last(read.days).on) }},
             {{ temperature(Math.min(...read.days.map(({ lowC: low }) => low))) }} to
             {{ temperature(Math.max(...read.days.map(({ highC: high }) => high))) }}</template
           >.
@@ -186,7 +188,7 @@ async function keep() {
           <ChoiceField
             v-for="(heading, i) in table.heading"
             :key="i"
-            :model-value="columns[i]!"
+            :model-value="at(columns, i)"
             :label="heading || `column ${i + 1}`"
             :choices="columnChoices"
             @update:model-value="setColumn(i, $event)"

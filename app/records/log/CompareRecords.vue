@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { first } from '#core/numeric/at'
 import { computed, ref, watch } from 'vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import SidesDrawing from '~/records/log/SidesDrawing.vue'
@@ -103,7 +104,7 @@ const choices = computed(() =>
     <p v-else class="slip">
       {{
         groups.length === 1
-          ? `Only ${groups[0]!.name} was counted: there is nothing to set beside it.`
+          ? `Only ${first(groups).name} was counted: there is nothing to set beside it.`
           : 'Nothing was counted yet that could be set side by side.'
       }}
     </p>

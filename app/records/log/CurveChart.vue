@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { last as lastOf } from '#core/numeric/at'
 import { computed, ref } from 'vue'
 import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
@@ -22,7 +23,7 @@ const y = scaleLinear()
   .domain([0, 1])
   .range([HEIGHT - 44, 12])
 type Point = Curve['points'][number]
-const held = ({ points }: Curve): Point[] => [...points, { ...points.at(-1)!, day: days.value }]
+const held = ({ points }: Curve): Point[] => [...points, { ...lastOf(points), day: days.value }]
 const path = (curve: Curve) =>
   line<Point>()
     .x((p) => x.value(p.day))
@@ -66,8 +67,8 @@ const rounded = (value: number) => printShare(Math.round(value * 100) / 100)
       <path :d="path(one)" class="front" />
     </svg>
     <p>
-      {{ one.name }}: {{ rounded(one.points.at(-1)!.up) }} of {{ one.of }}; if it were sown again so, between
-      {{ rounded(one.points.at(-1)!.low) }} and {{ rounded(one.points.at(-1)!.high) }}.
+      {{ one.name }}: {{ rounded(lastOf(one.points).up) }} of {{ one.of }}; if it were sown again so, between
+      {{ rounded(lastOf(one.points).low) }} and {{ rounded(lastOf(one.points).high) }}.
     </p>
   </div>
 </template>

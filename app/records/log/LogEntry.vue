@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { first } from '#core/numeric/at'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import Button from 'primevue/button'
@@ -60,7 +61,7 @@ const facts = computed(() => {
     ...(weights.length ? [weights.map((one) => mass(one)).join(', ')] : []),
     ...(grams ? [mass(grams)] : []),
     ...(climate.length === 1
-      ? [`${temperature(climate[0]!.lowC)} to ${temperature(climate[0]!.highC)}`]
+      ? [`${temperature(first(climate).lowC)} to ${temperature(first(climate).highC)}`]
       : climate.length
         ? [`${climate.length} days of air`]
         : []),

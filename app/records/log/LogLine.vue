@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { computed, ref, useId } from 'vue'
 import Button from 'primevue/button'
 import DayField from '~/kit/fields/DayField.vue'
@@ -64,7 +66,7 @@ function add(words: string) {
   line.text.value = text ? `${text} ${words}` : words
   field.value?.focus()
 }
-const verb = (kind: LineKind) => LINE_KINDS.find((one) => one.kind === kind)!
+const verb = (kind: LineKind) => present(LINE_KINDS.find((one) => one.kind === kind))
 
 const kindName = computed(() => LINE_KINDS.find(({ kind }) => kind === line.read.value?.kind)?.name ?? '')
 const trayNames = computed(() =>
@@ -82,7 +84,7 @@ async function keep() {
   if (aboutTray.value && line.read.value && !line.read.value.trayIds.length)
     line.change({
       trayIds: [aboutTray.value.id],
-      group: aboutTray.value.body.groups.length === 1 ? aboutTray.value.body.groups[0]!.code : null,
+      group: aboutTray.value.body.groups.length === 1 ? first(aboutTray.value.body.groups).code : null,
       sowingIds: aboutTray.value.body.groups.flatMap(({ sowingId }) => sowingId ?? []),
     })
   await line.write()
@@ -174,7 +176,13 @@ async function keep() {
       >
         <b>{{ tray.number }}</b> {{ tray.body.groups[0]?.name ?? tray.body.name }}
       </button>
-      <button v-for="kind in VERBS" :key="kind" type="button" class="chip" @click="add(verb(kind).words[0]!)">
+      <button
+        v-for="kind in VERBS"
+        :key="kind"
+        type="button"
+        class="chip"
+        @click="add(first(verb(kind).words))"
+      >
         {{ verb(kind).name.toLowerCase() }}
       </button>
       <button
@@ -182,7 +190,7 @@ async function keep() {
         :key="sign"
         type="button"
         class="chip sign"
-        @click="add(SEEN.find((one) => one.id === sign)!.words[0]!)"
+        @click="add(first(present(SEEN.find((one) => one.id === sign)).words))"
       >
         {{ seenName(sign).toLowerCase() }}
       </button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
@@ -32,7 +33,7 @@ const choices = computed(() =>
   props.what === 'jug'
     ? vessels.value.map(({ id, name, capacityMl }) => ({
         value: id as string | null,
-        name: `${name}, said to hold ${volume(capacityMl! / 1000)}`,
+        name: `${name}, said to hold ${volume(present(capacityMl) / 1000)}`,
       }))
     : powders.value.map(({ id, name }) => ({ value: id as string | null, name })),
 )
@@ -43,7 +44,7 @@ const value = computed(() => {
   if (props.what === 'jug') {
     const vessel = vessels.value.find(({ id }) => id === of.value)
     // A gram of water is a millilitre.
-    return vessel ? grams.value / vessel.capacityMl! : null
+    return vessel ? grams.value / present(vessel.capacityMl) : null
   }
   if (litres.value === null || litres.value <= 0) return null
   return props.what === 'powder density'
@@ -72,7 +73,7 @@ const entry = () =>
     kind: 'measured',
     on: season.today,
     subjects: [],
-    measured: [{ what: props.what, of: ofKey.value, value: value.value!, n: null, key: '' }],
+    measured: [{ what: props.what, of: ofKey.value, value: present(value.value), n: null, key: '' }],
   })
 </script>
 

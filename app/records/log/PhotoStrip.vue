@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref, useId } from 'vue'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
@@ -43,11 +44,14 @@ async function attempt(act: () => Promise<unknown>) {
 }
 const keep = () =>
   attempt(() =>
-    keeping.save('photos', open.value!.id, open.value!.version, { ...open.value!.body, ...draft.value }),
+    keeping.save('photos', present(open.value).id, present(open.value).version, {
+      ...present(open.value).body,
+      ...draft.value,
+    }),
   )
 const remove = () =>
   attempt(async () => {
-    const opposite = await keeping.remove('photos', open.value!)
+    const opposite = await keeping.remove('photos', present(open.value))
     note('The photo is removed.', { name: 'Undo', run: () => undoing.takeBack(opposite) })
   })
 const said = (photo: Photo) => {

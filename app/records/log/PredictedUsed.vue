@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { last as lastOf } from '#core/numeric/at'
 import { computed } from 'vue'
 import { max } from 'd3-array'
 import { scaleLinear, scalePoint } from 'd3-scale'
@@ -36,7 +37,7 @@ const y = computed(() =>
 const path = computed(() =>
   off.value.map((one, i) => `${i ? 'L' : 'M'}${x.value(one.id)},${y.value(one.off)}`).join(''),
 )
-const last = computed(() => off.value.at(-1)!)
+const last = computed(() => lastOf(off.value))
 const verdict = computed(() => {
   const n = off.value.length
   const lies = `The last lies ${signed(last.value.off)} off`

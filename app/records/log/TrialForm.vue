@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { at } from '#core/numeric/at'
 import { computed, ref, watch } from 'vue'
 import { NuxtLink } from '#components'
 import Button from 'primevue/button'
@@ -65,7 +67,7 @@ const nameOf = (side: (typeof sides.value)[number]) =>
 const names = computed(() => sides.value.map(nameOf))
 const each = computed(() => (group.value ? Math.floor(group.value.stands.cells / sides.value.length) : 0))
 /** So many would tell 80 % from 60 %, four times in five. */
-const ENOUGH = cellsToTell(0.8, 0.6)!
+const ENOUGH = present(cellsToTell(0.8, 0.6))
 const problem = computed(() => {
   if (whole.value ? chosenTrays.value.length < sides.value.length : !group.value)
     return whole.value
@@ -84,14 +86,14 @@ async function make() {
     name: said.slice(0, 120),
     question: question.value,
     blind: blind.value,
-    sides: sides.value.map((side, i) => ({ ...side, name: names.value[i]! })),
+    sides: sides.value.map((side, i) => ({ ...side, name: at(names.value, i) })),
   }
   const id = whole.value
     ? await setUpTrays(
         wanted,
         chosenTrays.value.flatMap((one) => trays.find(one) ?? []),
       )
-    : await setUp(wanted, group.value!.tray, group.value!.stands.group.code)
+    : await setUp(wanted, present(group.value).tray, present(group.value).stands.group.code)
   if (id) emit('close')
 }
 const toggle = (id: string) =>

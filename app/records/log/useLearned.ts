@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { computed } from 'vue'
 import { useCommands } from '~/household/commands'
 import { useContext } from '~/household/context'
@@ -68,7 +69,7 @@ export function useLearned() {
 
   /** Left out of what is learned, or counted again. */
   async function drop(one: Measurement, out: boolean) {
-    const { version, body } = household.everything!.household
+    const { version, body } = present(household.everything).household
     const key = measurementKey(one)
     const others = (body.learning?.dropped ?? []).filter((other) => other !== key)
     const next = out ? [...others, key] : others

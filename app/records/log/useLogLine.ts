@@ -1,3 +1,5 @@
+import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { computed, ref, watch } from 'vue'
 import { useDayOrder } from '~/kit/useDayOrder'
 import { useDates } from '~/kit/useDates'
@@ -65,10 +67,12 @@ export function useLogLine() {
     else {
       const those = id === 'all' ? ask.choices.filter((one) => one.id !== 'all').map((one) => one.id) : [id]
       const groups = those.length === 1 ? (find(bench, 'trays', those[0])?.body.groups ?? []) : []
-      const own = read.value?.cropId ? groups.filter(({ cropId }) => cropId === read.value!.cropId) : groups
+      const own = read.value?.cropId
+        ? groups.filter(({ cropId }) => cropId === present(read.value).cropId)
+        : groups
       change({
         trayIds: those,
-        group: own.length === 1 ? own[0]!.code : null,
+        group: own.length === 1 ? first(own).code : null,
         sowingIds: own.flatMap(({ sowingId }) => sowingId ?? []),
       })
     }

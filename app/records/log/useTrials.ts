@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { computed } from 'vue'
 import { newId } from '~/kit/newId'
 import { useCommands } from '~/household/commands'
@@ -39,7 +40,7 @@ export function useTrials() {
   )
 
   /** A lot of its own, which is kept: the same cells come of it again. */
-  const lot = () => crypto.getRandomValues(new Uint32Array(1))[0]! % 10_000_000
+  const lot = () => first(crypto.getRandomValues(new Uint32Array(1))) % 10_000_000
 
   type Asked = { name: string; question: TrialQuestion; blind: boolean; sides: readonly SideWanted[] }
   const intent = (id: string, { name, question, blind, sides }: Asked) => ({

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import Button from 'primevue/button'
 import { useDebounceFn } from '@vueuse/core'
@@ -31,12 +32,15 @@ const chosen = computed(() =>
   props.step.test ? stands.value.chosen.get(answerKey(props.step.id, props.step.test.key)) : undefined,
 )
 const remedy = computed(() => props.step.test?.answers.find(({ id }) => id === chosen.value))
-const choose = (id: string) => guidedJobs.answer(props.guidedJob, props.step.id, props.step.test!.key, 1, id)
+const choose = (id: string) =>
+  guidedJobs.answer(props.guidedJob, props.step.id, present(props.step.test).key, 1, id)
 
 // What really happened: typed once, kept when the hand rests.
 const typed = ref<Record<string, number | null>>({})
 const said = (key: string) =>
-  key in typed.value ? typed.value[key]! : (stands.value.answers.get(answerKey(props.step.id, key)) ?? null)
+  key in typed.value
+    ? present(typed.value[key])
+    : (stands.value.answers.get(answerKey(props.step.id, key)) ?? null)
 /** Answers whose keys still move, each with its step. */
 const unkept = new Map<string, { step: string; value: number | null }>()
 function flush() {

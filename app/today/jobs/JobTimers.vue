@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { first } from '#core/numeric/at'
 import { useHead, useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, onMounted, watch } from 'vue'
@@ -56,7 +57,7 @@ useIntervalFn(() => ringing.value.length && ringOnce(), RING_AGAIN_S * 1000)
 useHead({
   titleTemplate: (title) =>
     ringing.value.length
-      ? `${ringing.value[0]!.timer.name} now · ${title ?? 'Blastomix'}`
+      ? `${first(ringing.value).timer.name} now · ${title ?? 'Blastomix'}`
       : (title ?? 'Blastomix'),
 })
 // What could not be sent is sent once there is a way again.

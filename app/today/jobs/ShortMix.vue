@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { at } from '#core/numeric/at'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
@@ -45,7 +47,7 @@ const set = (fillIndex: number, cells: number | null) =>
   ))
 const wrong = computed(() =>
   props.plan.fills.map(({ cells }, i) => {
-    const n = filled.value[i]!.cells
+    const n = at(filled.value, i).cells
     return !Number.isInteger(n) || n < 0
       ? 'Count whole ones: 0 or more.'
       : n > Math.round(cells.value)
@@ -60,7 +62,7 @@ const missingL = computed(() => missing.value.reduce((sum, { looseL }) => sum + 
 const swapFrom = ref<string | null>(null)
 const swapTo = ref<string | null>(null)
 const parts = computed(() => {
-  const own = batch.value!.body.parts
+  const own = present(batch.value).body.parts
   const container = missing.value[0]?.fill.container
   if (!swapFrom.value || !swapTo.value || !container) return own
   try {
@@ -70,7 +72,7 @@ const parts = computed(() => {
   }
 })
 const body = computed(() => {
-  const { body: own, number } = batch.value!
+  const { body: own, number } = present(batch.value)
   return {
     ...own,
     name: `More for batch ${number}`,
@@ -91,14 +93,14 @@ const thereL = (materialId: string) => {
 }
 const lacking = computed(() => (more.value ? lackingFor(more.value, thereL) : []))
 const inMix = computed(() =>
-  batch.value!.body.parts.map(({ materialId }) => ({
+  present(batch.value).body.parts.map(({ materialId }) => ({
     value: materialId as string | null,
     name: context.materials.get(materialId)?.name ?? materialId,
   })),
 )
 const others = computed(() =>
   context.media
-    .filter(({ id }) => !batch.value!.body.parts.some(({ materialId }) => materialId === id))
+    .filter(({ id }) => !present(batch.value).body.parts.some(({ materialId }) => materialId === id))
     .map(({ id, name }) => ({ value: id as string | null, name })),
 )
 const writeFilled = () =>
@@ -125,7 +127,7 @@ async function makeMore() {
 async function leaveEmpty() {
   writeFilled()
   let left = missing.value.reduce((sum, { cells }) => sum + cells, 0)
-  const ours = trays.standing.filter(({ body: tray }) => tray.batchId === batch.value!.id)
+  const ours = trays.standing.filter(({ body: tray }) => tray.batchId === present(batch.value).id)
   for (const tray of [...ours].reverse()) {
     if (left === 0) break
     const after = leftEmpty(tray.body, trays.stands(tray), left)
@@ -150,7 +152,7 @@ async function leaveEmpty() {
       <TypedField
         v-for="(demand, i) in plan.fills"
         :key="i"
-        :model-value="filled[i]!.cells"
+        :model-value="at(filled, i).cells"
         :label="`Filled so far: ${demand.fill.container.name}`"
         :hint="`of ${counted(Math.round(demand.cells.value), demand.fill.container.kind === 'tray' ? 'cell' : 'container')}`"
         :problem="wrong[i]"

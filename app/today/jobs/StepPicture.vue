@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { last, first } from '#core/numeric/at'
 import { computed } from 'vue'
 import { pictureWords, type Picture } from '#core/jobs/picture'
 import { textureFill } from '#shared/drawings/textures'
@@ -57,7 +58,7 @@ const scoops = computed(() => {
   return of.map((one, i) => ({
     ...one,
     // `Worm castings` is castings, `Coir, washed` is coir.
-    word: one.name.split(',')[0]!.split(' ').at(-1)!,
+    word: last(first(one.name.split(',')).split(' ')),
     x: left + i * each,
     width: each - 10,
     height: Math.max(4, (120 * one.scoops) / most),

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { computed, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { useLocalStorage } from '@vueuse/core'
@@ -132,7 +133,7 @@ export const useGuidedJobs = defineStore('guidedJobs', () => {
     while (waiting.value[of]?.length) {
       const stood = household.guidedJobs.find(({ id }) => at(id) === of)
       if (!stood) return
-      const sent = waiting.value[of]!
+      const sent = present(waiting.value[of])
       const kept = await added(stood, sent)
       if (!kept) return void setTimeout(() => void flush(of), AGAIN_MS)
       const has = new Set(kept.body.marks.map((one) => one.id))

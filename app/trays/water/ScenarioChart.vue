@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { first } from '#core/numeric/at'
 import { computed } from 'vue'
 import { curveStepAfter, line } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'
@@ -11,7 +12,7 @@ const WIDTH = 430
 const HEIGHT = 190
 const PAD = { left: 46, right: 10, top: 26, bottom: 28 }
 
-const days = computed(() => props.groups[0]!.days.length)
+const days = computed(() => first(props.groups).days.length)
 const x = computed(() => scaleLinear([0, days.value], [PAD.left, WIDTH - PAD.right]))
 const charts = computed(() =>
   [

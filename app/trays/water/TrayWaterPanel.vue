@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
@@ -59,7 +60,7 @@ const looked = (feels: 'dark' | 'pale' | 'dry beneath') =>
   water.write('felt', `Looked: ${name.value}, ${feels}`, [{ trayId: props.tray.id, feels }])
 const watered = () =>
   water.write('watered', `Watered: ${name.value}`, [
-    { trayId: props.tray.id, how: here.value!.outlook.way.how },
+    { trayId: props.tray.id, how: present(here.value).outlook.way.how },
   ])
 const start = () =>
   groups.start('water', `Water ${name.value}`, [{ what: 'trays', id: props.tray.id, stage: null }])

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { present } from '#core/present'
+import { at as elementAt, first as firstOf } from '#core/numeric/at'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { area, line } from 'd3-shape'
@@ -52,7 +54,10 @@ const path = computed(() => {
 })
 const grams = (point: Point) => weightAt(followed.value, point)
 const x = computed(() =>
-  scaleLinear([Math.max(path.value[0]!.at, from.value), until.value], [PAD.left, WIDTH.value - PAD.right]),
+  scaleLinear(
+    [Math.max(firstOf(path.value).at, from.value), until.value],
+    [PAD.left, WIDTH.value - PAD.right],
+  ),
 )
 /** Weight at a height of water, with the plants of now. */
 const at = (waterL: number) => grams({ ...followed.value.now, waterL })
@@ -63,14 +68,16 @@ const lines = computed(() => [
 ])
 const weighed = computed(() =>
   props.water.wateringEvents.flatMap((one, i) =>
-    one.kind === 'weighed' && one.moment !== 'dry' && one.at >= x.value.domain()[0]!
+    one.kind === 'weighed' && one.moment !== 'dry' && one.at >= firstOf(x.value.domain())
       ? [{ at: one.at, grams: one.grams, doubted: followed.value.doubted.includes(i) }]
       : [],
   ),
 )
 const drops = computed(() =>
   props.water.wateringEvents.flatMap((one) =>
-    one.kind === 'watered' && one.at >= x.value.domain()[0]! ? [{ at: one.at, fed: one.nMgPerL > 0 }] : [],
+    one.kind === 'watered' && one.at >= firstOf(x.value.domain())
+      ? [{ at: one.at, fed: one.nMgPerL > 0 }]
+      : [],
   ),
 )
 const y = computed(() => {
@@ -114,7 +121,7 @@ const saidAt = (moment: Moment) =>
   `${printDay(dayOf(moment))}, ${String(Math.floor(hourOf(moment))).padStart(2, '0')}:00`
 const text = computed(
   () =>
-    `${props.name} weighs about ${mass(grams(followed.value.now))} now; full it is ${mass(lines.value[0]!.y)}, and it wants water at ${mass(lines.value[2]!.y)}${props.water.outlook.dueAt ? `, about ${saidAt(props.water.outlook.dueAt)}` : ''}.`,
+    `${props.name} weighs about ${mass(grams(followed.value.now))} now; full it is ${mass(firstOf(lines.value).y)}, and it wants water at ${mass(elementAt(lines.value, 2).y)}${props.water.outlook.dueAt ? `, about ${saidAt(props.water.outlook.dueAt)}` : ''}.`,
 )
 /** What it weighs just before it is watered, as the hand has it. */
 const before = computed(() => path.value.find((point) => point.at >= next.value - 1e-6) ?? followed.value.now)
@@ -128,7 +135,7 @@ function drag(event: PointerEvent) {
   const target = event.currentTarget as Element
   if (event.type === 'pointerdown') target.setPointerCapture(event.pointerId)
   if (!target.hasPointerCapture(event.pointerId)) return
-  const box = svg.value!.getBoundingClientRect()
+  const box = present(svg.value).getBoundingClientRect()
   dragged.value = clamp(x.value.invert(((event.clientX - box.left) / box.width) * WIDTH.value))
 }
 const clamp = (moment: Moment) => Math.min(until.value - 6, Math.max(now.value, Math.round(moment)))

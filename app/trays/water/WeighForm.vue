@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { computed, ref } from 'vue'
 import InputText from 'primevue/inputtext'
 import LiveWeight from '~/records/devices/LiveWeight.vue'
@@ -68,7 +69,7 @@ const entry = () =>
   newEntry({
     name: `Weighed: ${props.name}`,
     kind: 'weighed',
-    on: on.value!,
+    on: present(on.value),
     at: at.value,
     subjects: [{ what: 'trays', id: props.trayId, stage: null }],
     water: [waterRow({ trayId: props.trayId, grams: net.value, moment: moment.value, sdG: sdG.value })],

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
@@ -16,7 +17,7 @@ export function benchOfStores(water: { of: Bench['water']; readonly time: string
   const trays = useTrays()
   return {
     get kept() {
-      return household.everything!
+      return present(household.everything)
     },
     get today() {
       return season.today

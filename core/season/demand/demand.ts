@@ -1,3 +1,4 @@
+import { present } from '../../present'
 import { first as firstOf } from '../../numeric/at'
 import type { Fill } from '../../media/batch-request'
 import { STIRRABLE } from '../../media/batch-request'
@@ -249,7 +250,7 @@ export function roomElsewhere(
     .filter((place) => place.id !== full.place.id && place.flats !== null && isIndoors(place))
     .map((place) => {
       const there = load.places.get(place.id)?.slice(first, first + days) ?? []
-      return { place, flats: Math.floor(place.flats! - Math.max(0, ...there)) }
+      return { place, flats: Math.floor(present(place.flats) - Math.max(0, ...there)) }
     })
     .filter(({ flats }) => flats >= 1)
   return rooms.sort((a, b) => b.flats - a.flats)[0] ?? null

@@ -1,3 +1,4 @@
+import { present } from '../../present'
 import type { SeasonBook } from '../book'
 import { fillHabitOf, shareDaysOf, type SeasonFrame } from '../frame'
 import { packTrays, type FixedTray, type TrayShare } from './packing'
@@ -73,7 +74,7 @@ export const shareOf = (
   key: shareKey(id, stage.index),
   name,
   container: stage.container,
-  recipeId: stage.recipeId!,
+  recipeId: present(stage.recipeId),
   sown: isSown(stage),
   on: stage.from,
   cells: stage.cells,
@@ -101,7 +102,7 @@ function sharedStage(
     ...stage,
     fill,
     placed,
-    looseL: book.looseL(stage.recipeId!, fill),
+    looseL: book.looseL(present(stage.recipeId), fill),
     flats: stage.flats * left,
     stays: stage.stays.flatMap((stay) =>
       stay.from < stage.from

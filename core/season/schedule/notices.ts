@@ -1,3 +1,4 @@
+import { present } from '../../present'
 import { countsSeedlings } from '../../sowing/crop'
 import { comesUpBetween } from '../../sowing/emergence'
 import { cellsFor, clumpsFor } from '../../sowing/odds'
@@ -91,7 +92,7 @@ export function noticesOf(
       ? [
           {
             kind: 'fewer came up' as const,
-            up: up!,
+            up: present(up),
             plants: left,
             cells: countsSeedlings(crop)
               ? clumpsFor(Math.ceil((plants - left) / crop.seedlings), perCell, chance.value, certainty)

@@ -1,3 +1,4 @@
+import { present } from '../../present'
 import { at as elementAt, first as firstOf, last as lastOf } from '../../numeric/at'
 import type { Container } from '../../containers/container'
 import { printPath, under, wholeWithin, within, type Problem } from '../../problem'
@@ -191,7 +192,7 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     const before = container && { container, each }
     // Where they stay in what they stand in, they stay as many.
     each = index === 0 ? 1 : (stage.plantsEach ?? (stage.containerId ? 1 : each))
-    container = stage.containerId ? book.findContainer(stage.containerId)! : before!.container
+    container = stage.containerId ? present(book.findContainer(stage.containerId)) : present(before).container
     const places =
       index === 0 ? start.cells : stage.kind === 'set in' ? Math.min(request.plants, carried) : carried
     const parts = request.done[`stage-${index}`]
@@ -202,13 +203,13 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
       parts.reduce((sum, part) => sum + part.plants, 0),
     )
     const filled = (plants: number) => ({
-      ...fillOf(stage, container!, Math.ceil(plants / each), crop),
+      ...fillOf(stage, present(container), Math.ceil(plants / each), crop),
       ...(each > 1 && { plants: each }),
-      ...ballOf(stage, before, container!, each),
+      ...ballOf(stage, before, present(container), each),
     })
     const fill = filled(places - moved)
     const where = elementAt(wheres, index)
-    const flatsFor = (plants: number) => flatsOf(container!) * filled(plants).count
+    const flatsFor = (plants: number) => flatsOf(present(container)) * filled(plants).count
     const flats = flatsFor(places)
     const span = { from: elementAt(froms, index), until: until(index), flats }
     return {

@@ -1,3 +1,4 @@
+import { present } from '../../present'
 import { cellTopArea } from '../../containers/container'
 import { countsSeedlings } from '../../sowing/crop'
 import { germinationNow } from '../../sowing/seed-age'
@@ -55,7 +56,7 @@ export function startOf(
   )
   if (broadcast) {
     const seeds = cellsFor(seedsFor, chance.value, certainty)
-    const tray = findContainer(first.containerId!)!
+    const tray = present(findContainer(present(first.containerId)))
     const cells = Math.ceil((seeds * CM2_PER_BROADCAST_SEED) / cellTopArea(tray).value)
     return { germination, lost, perCell: Math.ceil(seeds / cells), chance, cells, seeds }
   }

@@ -1,3 +1,4 @@
+import { present } from '../../present'
 import { addDays, daysBetween, type Day } from '../../calendar/day'
 import { feedDemandOf, gather, type FedStage, type FeedDemand } from '../demand/demand'
 import { PLAIN, stateOn, targetKey, type Job, type TodayInput } from './job'
@@ -76,7 +77,9 @@ export function feedJobs(
     return group.every(({ sowingId, on }) => !wasFed(sowingId) && firstShown.get(sowingId) === on)
   }
   function wasFed(sowingId: string): boolean {
-    return byId.get(sowingId)!.planned.stages.some(({ index }) => marked.has(`feed ${sowingId} ${index}`))
+    return present(byId.get(sowingId)).planned.stages.some(({ index }) =>
+      marked.has(`feed ${sowingId} ${index}`),
+    )
   }
 }
 

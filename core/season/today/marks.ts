@@ -1,3 +1,4 @@
+import { present } from '../../present'
 import type { Day } from '../../calendar/day'
 import type { Count } from '../schedule/sowing-request'
 import { targetKey, type Job, type JobKind, type JobTarget, type Mark } from './job'
@@ -55,7 +56,7 @@ export function upBySowing(marks: readonly Mark[]): Map<string, Count> {
       if (!known || known.on <= mark.on) last.set(sowingId, mark)
     }
   }
-  return new Map([...last].map(([id, { count, on }]) => [id, { up: count!, on }]))
+  return new Map([...last].map(([id, { count, on }]) => [id, { up: present(count), on }]))
 }
 
 /** Some plants that were moved on before the rest. */

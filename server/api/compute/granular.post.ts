@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import * as z from 'zod'
 import { granularFor } from '#core/feed/granular'
 import { granularToCompute } from '#shared/computations/mix-and-feed'
@@ -18,7 +19,7 @@ export default route(
       granularFor(
         asFeed('feed', body.feed),
         body.gPerL,
-        withOwn({ ...body, materials: [] }).containers.get(body.containerId)!,
+        present(withOwn({ ...body, materials: [] }).containers.get(body.containerId)),
       ),
     ),
 )

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import * as z from 'zod'
 import { chemistryOf, dosed } from '#core/media/chemistry'
 import { blendOf } from '#core/media/blend'
@@ -21,7 +22,7 @@ export default route(
   },
   ({ body }) => {
     const { containers, materials } = withOwn(body)
-    const container = containers.get(body.containerId)!
+    const container = present(containers.get(body.containerId))
     const blend = blendOf(body.parts, materials, body.homeTests)
     const chemistry = chemistryOf(blend.ingredients, blend.mixingLoss, dosed(body.extras, materials))
     const { plants, blockCompression: press } = body

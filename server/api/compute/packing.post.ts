@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import * as z from 'zod'
 import { packTrays } from '#core/season/packing/packing'
 import { contextOf } from '#shared/reckoning/context'
@@ -28,7 +29,10 @@ export default route(
   ({ body: { shares, withinDays } }) => {
     const { containers } = contextOf({})
     const placed = packTrays(
-      shares.map(({ containerId, ...share }) => ({ ...share, container: containers.get(containerId)! })),
+      shares.map(({ containerId, ...share }) => ({
+        ...share,
+        container: present(containers.get(containerId)),
+      })),
       withinDays,
     )
     return {

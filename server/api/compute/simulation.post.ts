@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { countsSeedlings } from '#core/sowing/crop'
 import * as z from 'zod'
 import { simulateSeasons } from '#core/season/uncertainty/simulate'
@@ -24,7 +25,7 @@ export default route(
           ...{
             id,
             planned,
-            plants: wanted.get(id)!,
+            plants: present(wanted.get(id)),
             clump: countsSeedlings(crop),
             seedlings: crop.seedlings,
           },

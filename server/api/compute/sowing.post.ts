@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import * as z from 'zod'
 import { planSowing } from '#core/season/schedule/sowing'
 import { asSowingRequest } from '#shared/reckoning/sowing-request'
@@ -22,7 +23,11 @@ export default route(
   ({ body }) => {
     const known = seasonKnown(body)
     return tabled({
-      ...planSowing(asSowingRequest(body.sowing, known, { notBefore: body.today })!, known.frame, known.book),
+      ...planSowing(
+        present(asSowingRequest(body.sowing, known, { notBefore: body.today })),
+        known.frame,
+        known.book,
+      ),
     })
   },
 )

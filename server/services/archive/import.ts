@@ -1,3 +1,4 @@
+import { first } from '#core/numeric/at'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import { dequal } from 'dequal'
 import sharp from 'sharp'
@@ -310,7 +311,7 @@ class Taking {
       const { one } = COLLECTIONS[collection]
       if (number)
         this.contradictions.push(
-          `${one[0]!.toUpperCase()}${one.slice(1)} ${number} of the archive, “${name}”, becomes ${one} ${own}: there is another ${number} here.`,
+          `${first(one).toUpperCase()}${one.slice(1)} ${number} of the archive, “${name}”, becomes ${one} ${own}: there is another ${number} here.`,
         )
     }
     taken.add(own)

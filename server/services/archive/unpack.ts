@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { PassThrough, type Readable } from 'node:stream'
 import * as yauzl from 'yauzl'
@@ -199,7 +200,7 @@ async function* linesOf(
     const read = shape.safeParse(upgraded(version, kind, said as Record<string, unknown>))
     if (!read.success) {
       const [problem] = problemsFrom(read.error)
-      throw refused(`${where}: ${problem!.path.join('.')}: ${problem!.message}`)
+      throw refused(`${where}: ${present(problem).path.join('.')}: ${present(problem).message}`)
     }
     yield read.data
   }
@@ -217,7 +218,7 @@ async function* textLines(zip: yauzl.ZipFile, entry: yauzl.Entry): AsyncGenerato
   }
   for await (const chunk of await streamOf(zip, entry)) {
     const parts = (rest + decoded(chunk as Buffer)).split('\n')
-    rest = parts.pop()!
+    rest = present(parts.pop())
     if (rest.length > MAX_LINE_BYTES) throw refused(`A line of ${entry.fileName} is longer than any record.`)
     yield* parts
   }

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { createWriteStream } from 'node:fs'
 import { mkdtemp, rm, stat } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
@@ -111,7 +112,7 @@ function pagesOf(tx: Transaction, householdId: string, kind: ArchiveKind): Async
 
 async function* householdPage(tx: Transaction, householdId: string) {
   const [row] = await tx.select().from(households).where(eq(households.householdId, householdId))
-  const { version, createdAt, updatedAt, householdId: _h, deletedAt: _d, changes: _c, ...body } = row!
+  const { version, createdAt, updatedAt, householdId: _h, deletedAt: _d, changes: _c, ...body } = present(row)
   yield [{ version, createdAt: iso(createdAt), updatedAt: iso(updatedAt), body }]
 }
 
@@ -124,7 +125,7 @@ async function* recordPages(tx: Transaction, householdId: string, collection: Co
     const after =
       last &&
       (byNumber
-        ? gt(entries.number, last.number!)
+        ? gt(entries.number, present(last.number))
         : or(
             gt(table.createdAt, last.createdAt),
             and(eq(table.createdAt, last.createdAt), gt(table.id, last.id)),
@@ -189,7 +190,7 @@ async function* pictures(tx: Transaction, householdId: string) {
       .select({ image: photoFiles.image })
       .from(photoFiles)
       .where(and(eq(photoFiles.householdId, householdId), eq(photoFiles.id, id)))
-    yield { id, image: row!.image }
+    yield { id, image: present(row).image }
   }
 }
 

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { at, first } from '#core/numeric/at'
 import { randomUUID } from 'node:crypto'
 import { dequal } from 'dequal'
@@ -93,7 +94,7 @@ async function taken(
   const { names, units } = await knownIn(tx, householdId)
   const read = readTable(text, table, order, { names, units })
   const standing = await standingIn(tx, householdId, table, read)
-  const facts = table.facts && new Set(standing.flatMap(({ body }) => table.facts!(body)))
+  const facts = table.facts && new Set(standing.flatMap(({ body }) => present(table.facts)(body)))
   const tally = { new: 0, changed: 0, same: 0, bad: 0 }
   const problems: LineProblem[] = []
   const shown: TableTaken['shown'] = []
@@ -106,8 +107,8 @@ async function taken(
     let state: State = 'bad'
     let found = made.problems
     if (found.length === 0 && made.body) {
-      const says = facts && table.facts!(made.body)
-      if (says?.every((one) => facts!.has(one)) || (made.stood && dequal(made.stood.body, made.body)))
+      const says = facts && present(table.facts)(made.body)
+      if (says?.every((one) => present(facts).has(one)) || (made.stood && dequal(made.stood.body, made.body)))
         state = 'same'
       else {
         const kept = await keep(tx, householdId, table, made.stood ?? at(ids, i), made.body, record)

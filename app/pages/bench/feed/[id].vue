@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { createError, useHead, useRoute } from '#imports'
 import { computed } from 'vue'
 import Button from 'primevue/button'
@@ -16,7 +17,7 @@ const guidedJobs = useGuidedJobs()
 const context = useContext()
 const feeding = computed(() => household.feedings.find(({ id }) => id === route.params.id))
 if (!feeding.value) throw createError({ statusCode: 404, message: 'This feed is not planned.' })
-const feed = computed(() => context.whole.feeds.get(feeding.value!.body.feedId))
+const feed = computed(() => context.whole.feeds.get(present(feeding.value).body.feedId))
 useHead({ title: () => `Card: ${feeding.value?.body.name ?? ''}` })
 const cautions = computed(() => (feeding.value && usePlannedFeed(feeding.value)?.plan.cautions) ?? [])
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { useHead, useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { computed } from 'vue'
@@ -21,11 +22,12 @@ const all = computed(() =>
   cautions(new Set(whole.value?.steps.flatMap(({ cautions: ids }) => ids ?? []) as CautionId[])),
 )
 const sheets = computed(() => {
-  const { hands } = guidedJob.value!.body
-  if (hands <= 1) return whole.value ? [{ title: guidedJob.value!.body.name, steps: whole.value.steps }] : []
+  const { hands } = present(guidedJob.value).body
+  if (hands <= 1)
+    return whole.value ? [{ title: present(guidedJob.value).body.name, steps: whole.value.steps }] : []
   return Array.from({ length: hands }, (_, index) => ({
-    title: `${guidedJob.value!.body.name}, station ${index + 1} of ${hands}`,
-    steps: guidedJobPlan(bench, guidedJob.value!, { index, of: hands })?.steps ?? [],
+    title: `${present(guidedJob.value).body.name}, station ${index + 1} of ${hands}`,
+    steps: guidedJobPlan(bench, present(guidedJob.value), { index, of: hands })?.steps ?? [],
   })).filter(({ steps }) => steps.length)
 })
 </script>

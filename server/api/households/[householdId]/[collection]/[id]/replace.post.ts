@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import * as z from 'zod'
 import { COLLECTION_NAMES, COLLECTIONS } from '#shared/records/collections'
 import { reference } from '#shared/records/rules'
@@ -40,7 +41,7 @@ export default collectionRoute(
       one.collection === collection && one.id === recordId
     const users = performed.wrote.filter((one) => !isIt(one))
     return {
-      version: performed.wrote.find(isIt)!.after,
+      version: present(performed.wrote.find(isIt)).after,
       changed: await inHousehold(principal, householdId, (tx) => asTheyWere(tx, householdId, users)),
     }
   },
