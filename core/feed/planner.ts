@@ -1,5 +1,4 @@
 import { present } from '../present'
-import { at } from '../numeric/at'
 import { canMeasure, fairFrom, MAX_FILLS } from './measuring'
 import { density, type Feed } from './feed'
 import { SOLUBLE_G_PER_L } from './injector'
@@ -102,6 +101,142 @@ function doseWith(tool: Tool, wanted: number): { amount: number; rounding: numbe
   return { amount, rounding: amount / wanted - 1, spread: spreadAt(tool, wanted) }
 }
 
+const easyAmounts = (tool: Tool): readonly number[] =>
+  isScale(tool.kind) ? EASY_MASSES_G : EASY_FILLS.map((fills) => fills * present(tool.capacityMl))
+
+/** Amounts that each tool measures easily and fairly. */
+const easyOptions = (tools: readonly Tool[], worth: (tool: Tool, amount: number) => number): Option[] =>
+  tools.flatMap((tool) =>
+    easyAmounts(tool)
+      .filter((amount) => isFair(tool, amount))
+      .map((amount) => ({
+        tool,
+        amount,
+        worth: worth(tool, amount),
+        variance: spreadAt(tool, amount) ** 2 + TO_THE_MARK ** 2,
+      })),
+  )
+
+/** Stocks of the feed, and stocks of a stock, in the order of how sure they are. */
+function stockOptions(
+  feedTools: readonly Tool[],
+  liquidTools: readonly Tool[],
+  densityGPerMl: number,
+  volumes: readonly number[],
+) {
+  const into = (option: Option) => volumes.map((volumeL) => ({ ...option, volumeL }))
+  const surest = (a: Option & { volumeL: number }, b: Option & { volumeL: number }) =>
+    a.variance - b.variance || a.worth - b.worth || a.volumeL - b.volumeL
+  const first = easyOptions(feedTools, (tool, amount) =>
+    isScale(tool.kind) ? amount : amount * densityGPerMl,
+  )
+    .flatMap(into)
+    .filter(({ worth, volumeL }) => worth / volumeL <= SOLUBLE_G_PER_L)
+    .map((one) => ({ ...one, gPerMl: one.worth / one.volumeL / 1000 }))
+  const second = easyOptions(liquidTools, (_, amount) => amount)
+    .flatMap(into)
+    .filter(({ worth, volumeL }) => worth < volumeL * 1000)
+    .map((one) => ({ ...one, factor: one.worth / one.volumeL / 1000 }))
+  return { first: first.sort(surest), second: second.sort(surest) }
+}
+
+/** A tool as the last step of dosing uses it. */
+function doserOf(tool: Tool) {
+  const habit = TOOL_HABITS[tool.kind]
+  const capacityMl = present(tool.capacityMl)
+  return {
+    tool,
+    step: habit.step * capacityMl,
+    from: fairFrom(tool),
+    most: MAX_FILLS * capacityMl,
+    relative: habit.relativeError,
+    fixed: (habit.ofCapacity ?? 0) * capacityMl,
+  }
+}
+
+type Stock = Option & { readonly volumeL: number; readonly gPerMl: number }
+type SecondStock = Option & { readonly volumeL: number; readonly factor: number }
+
+/** The best tool for the last step; what it found last is kept here, since it is asked many thousand times. */
+class DoserSearch {
+  looked = 0
+  found = { worst: NEVER, amount: 0, rounding: 0, spread: 0 }
+
+  constructor(private readonly dosers: readonly ReturnType<typeof doserOf>[]) {}
+
+  /** The tool that measures so many mL out of a stock better than `worst`; null where none does. */
+  best(wantedMl: number, mostMl: number, variance: number, worst: number): Tool | null {
+    let best: Tool | null = null
+    for (const doser of this.dosers) {
+      this.looked++
+      if (wantedMl < doser.from || wantedMl > mostMl) continue
+      const amount = Math.round(wantedMl / doser.step) * doser.step
+      if (amount <= 0 || amount < doser.from || amount > doser.most) continue
+      const own = doser.relative > 0 ? doser.relative : doser.fixed / wantedMl
+      const rounding = amount / wantedMl - 1
+      const spread = Math.sqrt(variance + own * own)
+      const all = Math.abs(rounding) + spread
+      if (all >= worst) continue
+      worst = all
+      best = doser.tool
+      this.found = { worst: all, amount, rounding, spread }
+    }
+    return best
+  }
+}
+
+function bestStock(massG: number, stocks: readonly Stock[], search: DoserSearch): Way | null {
+  let best: Way | null = null
+  for (const one of stocks) {
+    const worst = best?.worst ?? NEVER
+    if (Math.sqrt(one.variance) >= worst) break
+    const tool = search.best(massG / one.gPerMl, one.volumeL * 1000, one.variance, worst)
+    if (tool) best = asWay([dilution(one)], tool, search.found, one.variance)
+  }
+  return best
+}
+
+/** A stock nearly as sure as the best that takes less of the feed, or less water. */
+function sparingStock(massG: number, stocks: readonly Stock[], search: DoserSearch, best: Way): Way {
+  const most = best.worst + WORTH_SPARING
+  let sparing = best
+  let spared = { worth: NEVER, volumeL: NEVER }
+  for (const one of stocks) {
+    if (Math.sqrt(one.variance) > most) break
+    if (one.worth > spared.worth || (one.worth === spared.worth && one.volumeL >= spared.volumeL)) continue
+    const tool = search.best(massG / one.gPerMl, one.volumeL * 1000, one.variance, most)
+    if (!tool) continue
+    spared = one
+    sparing = asWay([dilution(one)], tool, search.found, one.variance)
+  }
+  return sparing
+}
+
+function bestTwoStep(
+  massG: number,
+  first: readonly Stock[],
+  second: readonly SecondStock[],
+  search: DoserSearch,
+): Way | null {
+  let best: Way | null = null
+  let worst = NEVER
+  const leastSecond = second[0]?.variance ?? NEVER
+  for (const one of first) {
+    if (Math.sqrt(one.variance + leastSecond) >= worst) break
+    for (const two of second) {
+      const variance = one.variance + two.variance
+      if (Math.sqrt(variance) >= worst) break
+      if (two.worth > one.volumeL * 1000) continue
+      const wantedMl = massG / (one.gPerMl * two.factor)
+      const tool = search.best(wantedMl, two.volumeL * 1000, variance, worst)
+      if (!tool) continue
+      worst = search.found.worst
+      best = asWay([dilution(one), dilution(two)], tool, search.found, variance)
+    }
+  }
+  return best
+}
+
 /**
  * The least-error ways, exactly: every easy amount with every tool, every vessel, every tool for the dose. The search
  * for two steps walks stocks and dilutions from the most exact on and stops where their own error alone is as bad as
@@ -115,7 +250,6 @@ export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
   const densityGPerMl = density(feed).value
   const feedTools = tools.filter((tool) => canMeasure(tool, feed))
   const liquidTools = tools.filter((tool) => !isScale(tool.kind) && canMeasure(tool, { form: 'liquid' }))
-  const volumes = stockVolumes(tools)
 
   let direct: Way | null = null
   for (const tool of feedTools) {
@@ -127,110 +261,12 @@ export function searchWays({ feed, massG, tools }: PlannerRequest): Ways {
     if (!direct || way.worst < direct.worst) direct = way
   }
 
-  const easy = (tool: Tool): number[] =>
-    isScale(tool.kind) ? EASY_MASSES_G : EASY_FILLS.map((fills) => fills * present(tool.capacityMl))
-  const options = (from: readonly Tool[], worth: (tool: Tool, amount: number) => number): Option[] =>
-    from.flatMap((tool) =>
-      easy(tool).flatMap((amount) =>
-        isFair(tool, amount)
-          ? [
-              {
-                tool,
-                amount,
-                worth: worth(tool, amount),
-                variance: spreadAt(tool, amount) ** 2 + TO_THE_MARK ** 2,
-              },
-            ]
-          : [],
-      ),
-    )
-  const first = options(feedTools, (tool, amount) =>
-    isScale(tool.kind) ? amount : amount * densityGPerMl,
-  ).flatMap((option) =>
-    volumes.flatMap((volumeL) =>
-      option.worth / volumeL <= SOLUBLE_G_PER_L
-        ? [{ ...option, volumeL, gPerMl: option.worth / volumeL / 1000 }]
-        : [],
-    ),
-  )
-  const second = options(liquidTools, (_, amount) => amount).flatMap((option) =>
-    volumes.flatMap((volumeL) =>
-      option.worth < volumeL * 1000 ? [{ ...option, volumeL, factor: option.worth / volumeL / 1000 }] : [],
-    ),
-  )
-  first.sort((a, b) => a.variance - b.variance || a.worth - b.worth || a.volumeL - b.volumeL)
-  second.sort((a, b) => a.variance - b.variance || a.worth - b.worth || a.volumeL - b.volumeL)
-  const dosers = liquidTools.map((tool) => {
-    const habit = TOOL_HABITS[tool.kind]
-    return {
-      tool,
-      step: habit.step * present(tool.capacityMl),
-      from: fairFrom(tool),
-      most: MAX_FILLS * present(tool.capacityMl),
-      relative: habit.relativeError,
-      fixed: (habit.ofCapacity ?? 0) * present(tool.capacityMl),
-    }
-  })
-
-  /** The best doser for so many mL, better than `worst`; its index or -1. */
-  let found = { worst: NEVER, amount: 0, rounding: 0, spread: 0 }
-  const bestDoser = (wantedMl: number, mostMl: number, variance: number, worst: number): number => {
-    let best = -1
-    for (let i = 0; i < dosers.length; i++) {
-      const doser = at(dosers, i)
-      looked++
-      if (wantedMl < doser.from || wantedMl > mostMl) continue
-      const amount = Math.round(wantedMl / doser.step) * doser.step
-      if (amount <= 0 || amount < doser.from || amount > doser.most) continue
-      const own = doser.relative > 0 ? doser.relative : doser.fixed / wantedMl
-      const rounding = amount / wantedMl - 1
-      const spread = Math.sqrt(variance + own * own)
-      const all = Math.abs(rounding) + spread
-      if (all < worst) {
-        worst = all
-        best = i
-        found = { worst: all, amount, rounding, spread }
-      }
-    }
-    return best
-  }
-
-  let stock: Way | null = null
-  for (const one of first) {
-    const worst = stock?.worst ?? NEVER
-    if (Math.sqrt(one.variance) >= worst) break
-    const i = bestDoser(massG / one.gPerMl, one.volumeL * 1000, one.variance, worst)
-    if (i >= 0) stock = asWay([dilution(one)], at(dosers, i).tool, found, one.variance)
-  }
-
-  let sparing: Way | null = stock
-  let spared = { worth: NEVER, volumeL: NEVER }
-  for (const one of stock ? first : []) {
-    const most = present(stock).worst + WORTH_SPARING
-    if (Math.sqrt(one.variance) > most) break
-    if (one.worth > spared.worth || (one.worth === spared.worth && one.volumeL >= spared.volumeL)) continue
-    const i = bestDoser(massG / one.gPerMl, one.volumeL * 1000, one.variance, most)
-    if (i < 0) continue
-    spared = one
-    sparing = asWay([dilution(one)], at(dosers, i).tool, found, one.variance)
-  }
-
-  let twoStep: Way | null = null
-  let worst = NEVER
-  const leastSecond = second[0]?.variance ?? NEVER
-  for (const one of first) {
-    if (Math.sqrt(one.variance + leastSecond) >= worst) break
-    for (const two of second) {
-      const variance = one.variance + two.variance
-      if (Math.sqrt(variance) >= worst) break
-      if (two.worth > one.volumeL * 1000) continue
-      const i = bestDoser(massG / (one.gPerMl * two.factor), two.volumeL * 1000, variance, worst)
-      if (i < 0) continue
-      worst = found.worst
-      twoStep = asWay([dilution(one), dilution(two)], at(dosers, i).tool, found, variance)
-    }
-  }
-  return { direct, stock, sparing, twoStep, looked }
+  const { first, second } = stockOptions(feedTools, liquidTools, densityGPerMl, stockVolumes(tools))
+  const search = new DoserSearch(liquidTools.map(doserOf))
+  const stock = bestStock(massG, first, search)
+  const sparing = stock && sparingStock(massG, first, search, stock)
+  const twoStep = bestTwoStep(massG, first, second, search)
+  return { direct, stock, sparing, twoStep, looked: looked + search.looked }
 }
 
 const dilution = ({ tool, amount, volumeL }: { tool: Tool; amount: number; volumeL: number }): Dilution => ({

@@ -13,7 +13,7 @@ import type { ScoopCount } from '../media/scoops'
 import { MESH_NAMES } from '../media/sieve'
 import { printFraction } from '../units/fraction'
 import { packsOf } from '../supplies/pack-said'
-import { given } from '../working/figure'
+import { given, type Figure } from '../working/figure'
 import { practice, yours } from '../working/source'
 import type { Step } from './step'
 import { counted, inSentence, withArticle } from '../text/plurals'
@@ -258,76 +258,78 @@ function mixSteps(
       ...(mix.measures.some(({ material }) => material.bagged) ? { test: bagTest } : {}),
     },
     ...(hotWater
-      ? [
-          {
-            id: id('hot-water'),
-            title: 'Hot water',
-            say: [
-              'Boiling water over it in small amounts, stirred with a spoon, never a hand: ',
-              mix.waterL,
-              ', beside what the coir took. Cover it. ',
-              ...comesTo(hotWater),
-            ],
-            waitMinutes: untilCool(hotWater),
-            waitFor: 'The mix has cooled',
-            amount: [mix.waterL, ' boiling'],
-            picture: { kind: 'thermometer' as const, belowC: COOL_ENOUGH_C },
-          },
-          ...(later || extras.length
-            ? [
-                {
-                  id: id('alive'),
-                  title: 'Once it has cooled, what is alive',
-                  say: [...(later ? [...measure('alive'), '.'] : []), ...extras],
-                  test: coolTest,
-                  picture: { kind: 'thermometer' as const, belowC: COOL_ENOUGH_C },
-                },
-              ]
-            : []),
-        ]
+      ? hotWaterSteps(id, mix.waterL, hotWater, [...(later ? [...measure('alive'), '.'] : []), ...extras])
       : []),
-    {
-      id: id('stir'),
-      title: 'Stir',
-      say: [
-        'Until no streak is left, in a tub of at least ',
-        whole?.stirringTubL ?? mix.ingredientsL,
-        tubPlan ? ' or in as many goes.' : '.',
-        ...(hotWater
-          ? []
-          : mix.waterL.value > 0.005
-            ? [' Stir in about ', mix.waterL, ' of water, a little at a time.']
-            : [' It needs no more water.']),
-        ` It should feel like ${FEEL_WORDS[request.feel]}.`,
-      ],
-      ...(hotWater || mix.waterL.value <= 0.005 ? {} : { amount: [mix.waterL, ' of water'] }),
-      picture: { kind: 'squeeze' },
-      right: rightFeel(request.feel),
-      test: feelTest(mix.mixL, request.feel),
-      ...(hotWater
-        ? {}
-        : {
-            asks: [
-              {
-                key: 'waterL',
-                label: 'Water really stirred in',
-                dimension: 'volume' as const,
-                expected: mix.waterL.value,
-              },
-              ...(whole
-                ? [
-                    {
-                      key: 'mixedL',
-                      label: 'In the tub now, levelled',
-                      dimension: 'volume' as const,
-                      expected: null,
-                    },
-                  ]
-                : []),
-            ],
-          }),
-    },
+    stirStep(id('stir'), mix, request, whole),
   ]
+}
+
+/** Boiling water over the mix, and what is alive stirred in once it has cooled. */
+const hotWaterSteps = (
+  id: (name: string) => string,
+  waterL: Figure,
+  hotWater: HotWater,
+  alive: Step['say'],
+): Step[] => [
+  {
+    id: id('hot-water'),
+    title: 'Hot water',
+    say: [
+      'Boiling water over it in small amounts, stirred with a spoon, never a hand: ',
+      waterL,
+      ', beside what the coir took. Cover it. ',
+      ...comesTo(hotWater),
+    ],
+    waitMinutes: untilCool(hotWater),
+    waitFor: 'The mix has cooled',
+    amount: [waterL, ' boiling'],
+    picture: { kind: 'thermometer', belowC: COOL_ENOUGH_C },
+  },
+  ...(alive.length
+    ? [
+        {
+          id: id('alive'),
+          title: 'Once it has cooled, what is alive',
+          say: alive,
+          test: coolTest,
+          picture: { kind: 'thermometer' as const, belowC: COOL_ENOUGH_C },
+        },
+      ]
+    : []),
+]
+
+/** Less water than this, L, is not worth stirring in. */
+const MIN_STIRRED_L = 0.005
+
+/** Stirring, with the water that a mix without hot water still needs. */
+function stirStep(id: string, mix: MixPlan, { feel }: Said, whole: BatchPlan | null): Step {
+  const isHot = mix.hotWater?.of === 'mix'
+  const isWetted = !isHot && mix.waterL.value > MIN_STIRRED_L
+  const water: Step['say'] = isWetted
+    ? [' Stir in about ', mix.waterL, ' of water, a little at a time.']
+    : [' It needs no more water.']
+  const asks: NonNullable<Step['asks']> = [
+    { key: 'waterL', label: 'Water really stirred in', dimension: 'volume', expected: mix.waterL.value },
+    ...(whole
+      ? [{ key: 'mixedL', label: 'In the tub now, levelled', dimension: 'volume' as const, expected: null }]
+      : []),
+  ]
+  return {
+    id,
+    title: 'Stir',
+    say: [
+      'Until no streak is left, in a tub of at least ',
+      whole?.stirringTubL ?? mix.ingredientsL,
+      whole?.tubPlan ? ' or in as many goes.' : '.',
+      ...(isHot ? [] : water),
+      ` It should feel like ${FEEL_WORDS[feel]}.`,
+    ],
+    ...(isWetted && { amount: [mix.waterL, ' of water'] }),
+    picture: { kind: 'squeeze' },
+    right: rightFeel(feel),
+    test: feelTest(mix.mixL, feel),
+    ...(!isHot && { asks }),
+  }
 }
 
 const COOL = given('Cool enough for hands and seed', COOL_ENOUGH_C, '°C', practice())

@@ -1,5 +1,5 @@
 import { present } from '../present'
-import { at as elementAt, first } from '../numeric/at'
+import { at as elementAt } from '../numeric/at'
 import { addDays, dayFrom, type Day } from '../calendar/day'
 import { dayAtHead, type Calendar } from './day-words'
 import { wordsOf } from '../text/words'
@@ -26,8 +26,8 @@ export function readFrosts(text: string, calendar: Omit<Calendar, 'frosts'>): Fr
   const words = wordsOf(text)
     .map(({ plain }) => plain)
     .filter((word) => !/^frosts?$/.test(word))
-  const found: { day: Day; which: 'last' | 'first' | null }[] = []
-  let which: 'last' | 'first' | null = null
+  const found: FrostDay[] = []
+  let which: FrostDay['which'] = null
   for (let at = 0; at < words.length;) {
     const word = elementAt(words, at)
     // `last week of May` is a day; `last frost` says which.
@@ -44,31 +44,41 @@ export function readFrosts(text: string, calendar: Omit<Calendar, 'frosts'>): Fr
     if (AUTUMN.test(word)) which = 'first'
     at++
   }
-  if (found.length === 0)
-    return NEVER.test(text)
-      ? { kind: 'never' }
-      : { kind: 'asks', question: 'Say both, as: last 8 May, first 12 October. Or: never.' }
-  if (found.length === 1)
-    return {
-      kind: 'asks',
-      question:
-        first(found).which === 'first'
-          ? 'And the last frost of spring?'
-          : first(found).which === 'last'
-            ? 'And the first frost of autumn?'
-            : 'Is that the last frost of spring or the first of autumn? Say both.',
-    }
-  if (found.length > 2)
-    return { kind: 'asks', question: 'That is more than two days: say the last and the first frost.' }
-  const [one, other] = found as [(typeof found)[0], (typeof found)[0]]
+  if (found.length === 0 && NEVER.test(text)) return { kind: 'never' }
+  const [one, other] = found
+  if (!one || !other || found.length > 2) return { kind: 'asks', question: askedOf(found) }
   if (one.which !== null && one.which === other.which)
     return { kind: 'asks', question: `Both are the ${one.which} frost: which is the other?` }
-  const earlier = one.day.slice(5) <= other.day.slice(5) ? one : other
-  const spring =
-    [one, other].find((day) => day.which === 'last') ??
-    (one.which === 'first' ? other : other.which === 'first' ? one : earlier)
+  const spring = springOf(one, other)
   const autumn = spring === one ? other : one
   return { kind: 'frosts', ...inOneSeason(spring.day, autumn.day, calendar.today) }
+}
+
+interface FrostDay {
+  readonly day: Day
+  readonly which: 'last' | 'first' | null
+}
+
+const ASKED_AFTER_ONE = {
+  first: 'And the last frost of spring?',
+  last: 'And the first frost of autumn?',
+  none: 'Is that the last frost of spring or the first of autumn? Say both.',
+} as const
+
+/** What is asked where it is not two days that were said. */
+function askedOf(found: readonly FrostDay[]): string {
+  const [one] = found
+  if (!one) return 'Say both, as: last 8 May, first 12 October. Or: never.'
+  return found.length > 1
+    ? 'That is more than two days: say the last and the first frost.'
+    : ASKED_AFTER_ONE[one.which ?? 'none']
+}
+
+/** Which of two days is the last frost: as it was said, else the earlier in the year. */
+function springOf(one: FrostDay, other: FrostDay): FrostDay {
+  if (one.which === 'last' || other.which === 'first') return one
+  if (other.which === 'last' || one.which === 'first') return other
+  return one.day.slice(5) <= other.day.slice(5) ? one : other
 }
 
 /** The last frost before the first, in the season that is to come. */

@@ -4,7 +4,7 @@ import { inFigures, parseNumber } from '../units/parse'
 import { unitSpelled, toBase } from '../units/unit-table'
 import type { UnitSystem, Unit } from '../units/unit'
 import { FRACTION_GLYPHS } from '../units/fraction'
-import type { MaterialLibrary } from './material'
+import type { Material, MaterialLibrary } from './material'
 import { materialNames, type FoundName, type ReadWord } from './material-names'
 import type { Extra, Part } from './recipe'
 
@@ -176,9 +176,35 @@ function totalLitres(media: readonly Phrase[], partL: number | null): number | n
   return total > 0 ? total : null
 }
 
+/** How a recipe measures: in parts of how much, making how much, L; null where it does not say. */
+interface RecipeVolumes {
+  readonly inParts: boolean
+  readonly partL: number | null
+  readonly totalL: number | null
+}
+
+/** An amount dosed by the gram per litre of mix, or what is asked where that cannot be told. */
+function extraOf(
+  { amount, perL }: { readonly amount: Amount; readonly perL: number | null },
+  material: Material,
+  name: string,
+  { inParts, partL, totalL }: RecipeVolumes,
+): Partial<RecipeLine> {
+  const inL = perL ?? totalL
+  const bySpoon = `Say how much ${name} by spoon, cup or gram.`
+  if (amount.kind === 'parts' && perL === null && partL === null)
+    return { asked: inParts ? ASKS_PART : bySpoon }
+  if (inL === null)
+    return { asked: inParts ? ASKS_PART : `In how much mix? Say it as “per gallon” or “per 10 L”.` }
+  if (amount.kind === 'share') return { asked: bySpoon }
+  const litres = amount.kind === 'parts' ? amount.value * present(partL) : amount.value
+  const grams = amount.kind === 'grams' ? amount.value : litres * material.dryBulkDensityGPerL
+  return { extra: { materialId: material.id, gPerL: round(grams / inL) } }
+}
+
 function readLine(
   { phrase, material, candidates, words, name }: { phrase: Phrase } & FoundName,
-  { inParts, partL, totalL }: { inParts: boolean; partL: number | null; totalL: number | null },
+  { inParts, partL, totalL }: RecipeVolumes,
 ): RecipeLine {
   const { amount, perL } = phrase
   const line = (more: Partial<RecipeLine>): RecipeLine => ({
@@ -204,20 +230,8 @@ function readLine(
   if (!amount) return line({ asked: `How much ${name}?` })
   if (!(amount.value > 0)) return line({ asked: `How much ${name}? It has to be above 0.` })
   // So much to a volume of mix is an extra; so is whatever is dosed by the gram.
-  if (perL !== null || material.kind === 'amendment') {
-    const inL = perL ?? totalL
-    if (amount.kind === 'parts' && perL === null && partL === null)
-      return line({ asked: inParts ? ASKS_PART : `Say how much ${name} by spoon, cup or gram.` })
-    if (inL === null)
-      return line({ asked: inParts ? ASKS_PART : `In how much mix? Say it as “per gallon” or “per 10 L”.` })
-    if (amount.kind === 'share') return line({ asked: `Say how much ${name} by spoon, cup or gram.` })
-    const grams =
-      amount.kind === 'grams'
-        ? amount.value
-        : (amount.kind === 'litres' ? amount.value : amount.value * present(partL)) *
-          material.dryBulkDensityGPerL
-    return line({ extra: { materialId: material.id, gPerL: round(grams / inL) } })
-  }
+  if (perL !== null || material.kind === 'amendment')
+    return line(extraOf({ amount, perL }, material, name, { inParts, partL, totalL }))
   if (amount.kind === 'grams')
     return line({
       part: null,

@@ -30,13 +30,7 @@ const TEXTS = ['bn', 'bu', 'n', 'u', 'vs', 'vd']
  */
 export function resolvePack(pack: unknown, nowS: number): ResolvedRecord[] {
   if (!Array.isArray(pack)) throw new RangeError('A SenML pack is a JSON array of records.')
-  const base: { bn: string; bt: number; bu: string | null; bv: number; bs: number | null } = {
-    bn: '',
-    bt: 0,
-    bu: null,
-    bv: 0,
-    bs: null,
-  }
+  let base: Base = { bn: '', bt: 0, bu: null, bv: 0, bs: null }
   return pack.flatMap((record: unknown, i): ResolvedRecord[] => {
     const where = `Record ${i + 1}`
     if (typeof record !== 'object' || record === null || Array.isArray(record))
@@ -47,11 +41,7 @@ export function resolvePack(pack: unknown, nowS: number): ResolvedRecord[] {
     const text = (key: string) => fields[key] as string | undefined
     if ((number('bver') ?? VERSION) > VERSION)
       throw new RangeError(`${where} is of SenML version ${number('bver')}; read is up to ${VERSION}.`)
-    base.bn = text('bn') ?? base.bn
-    base.bt = number('bt') ?? base.bt
-    base.bu = text('bu') ?? base.bu
-    base.bv = number('bv') ?? base.bv
-    base.bs = number('bs') ?? base.bs
+    base = { ...base, ...baseOf(fields) }
     const value = valueOf(fields, base.bv, where)
     const sum = fields.s === undefined && base.bs === null ? null : (base.bs ?? 0) + (number('s') ?? 0)
     // A record of base fields alone says nothing itself.
@@ -64,6 +54,21 @@ export function resolvePack(pack: unknown, nowS: number): ResolvedRecord[] {
     return [{ name, unit: text('u') ?? base.bu, atS, value, sum }]
   })
 }
+
+/** The base fields that hold for a record and those after it (RFC 8428, 4.1). */
+interface Base {
+  readonly bn: string
+  readonly bt: number
+  readonly bu: string | null
+  readonly bv: number
+  readonly bs: number | null
+}
+
+/** Those that a record states. */
+const baseOf = ({ bn, bt, bu, bv, bs }: Record<string, unknown>): Partial<Base> =>
+  Object.fromEntries(
+    Object.entries({ bn, bt, bu, bv, bs }).filter(([, value]) => value !== undefined),
+  ) as Partial<Base>
 
 function checkFields(fields: Record<string, unknown>, where: string) {
   for (const key of Object.keys(fields))

@@ -100,32 +100,46 @@ export function standsAfter(
   return { cells, groups, problems }
 }
 
+/** What is wrong with what is told of one cell, in words; null where it can be so. */
+function wrongInCell(
+  layout: Layout,
+  cells: readonly Counts[],
+  { group }: Tally,
+  what: DatedChange['what'],
+  [cell, n]: DatedChange['cells'][number],
+  per: number,
+): string | null {
+  if (layout.cells[cell] === undefined)
+    return `The tray has ${layout.cells.length} cells; there is no cell ${cell + 1}.`
+  const name = cellName(layout, cell)
+  if (layout.cells[cell] !== group.code) return `${capital(name)} is not a cell of ${group.name}.`
+  const now = at(cells, cell)
+  const standing = standingIn(now)
+  if (what === 'up' && n > now.sown * per)
+    return now.sown === 0
+      ? `${capital(name)}: nothing was sown there yet.`
+      : `${capital(name)}: ${n} cannot be up of ${now.sown} that were sown.`
+  if (what === 'up' && standing - now.up + n < 0)
+    return `${capital(name)}: ${now.thinned + now.lost + now.moved} were taken out of it already; ${n} are too few.`
+  if (what in LEAVING && n > standing)
+    return `${capital(name)}: ${n} cannot leave where ${standing} ${standing === 1 ? 'stands' : 'stand'}.`
+  return null
+}
+
 function wrongWith(
   layout: Layout,
   cells: readonly Counts[],
   tally: Tally,
-  { what, cells: told, count, group: code }: DatedChange,
+  { what, cells: told, count }: DatedChange,
   seedlings: (cropId: string) => number,
 ): string | null {
   const { group } = tally
   const per = seedlings(group.cropId)
   const sum = sumUp(layout, cells, tally)
   const gone = sum.thinned + sum.lost + sum.moved
-  for (const [cell, n] of told) {
-    if (layout.cells[cell] === undefined)
-      return `The tray has ${layout.cells.length} cells; there is no cell ${cell + 1}.`
-    const name = cellName(layout, cell)
-    if (layout.cells[cell] !== code) return `${capital(name)} is not a cell of ${group.name}.`
-    const now = at(cells, cell)
-    const standing = standingIn(now)
-    if (what === 'up' && n > now.sown * per)
-      return now.sown === 0
-        ? `${capital(name)}: nothing was sown there yet.`
-        : `${capital(name)}: ${n} cannot be up of ${now.sown} that were sown.`
-    if (what === 'up' && standing - now.up + n < 0)
-      return `${capital(name)}: ${now.thinned + now.lost + now.moved} were taken out of it already; ${n} are too few.`
-    if (what in LEAVING && n > standing)
-      return `${capital(name)}: ${n} cannot leave where ${standing} ${standing === 1 ? 'stands' : 'stand'}.`
+  for (const one of told) {
+    const wrong = wrongInCell(layout, cells, tally, what, one, per)
+    if (wrong) return wrong
   }
   if (sum.cells === 0) return `${group.name} has no cells in this tray.`
   if (what === 'up') {

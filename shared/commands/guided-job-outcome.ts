@@ -16,6 +16,7 @@ import { tray as traySchema } from '../records/tray'
 import { cellEntries, standingCells, toSow } from './cells'
 import { entryOf, type Acting, type Change } from './command'
 import { movedOn } from './moving'
+import type { PlannedStage } from '#core/season/schedule/sowing-request'
 
 type WaterRow = Parameters<typeof waterRow>[0]
 
@@ -229,63 +230,40 @@ function fedSowings(
 }
 
 function moved(bench: Bench, body: GuidedJobRecord, plan: GuidedJobPlan | null): Outcome[] {
-  const stands = progressOf(body.marks)
   const step = plan?.steps.find(({ id }) => id === MOVED_STEP)
   const target = body.subjects.find(({ what }) => what === 'sowings')
   const row = target && bench.row(target.id)
   const final = body.kind === 'final container'
   const stage = final ? row?.planned.stages.at(-1) : row?.planned.stages[target?.stage ?? -1]
   if (!step || !target || !row || !stage) return []
-  const tapped = stands.counts.get(MOVED_STEP) ?? 0
-  const n = tapped > 0 ? tapped : stepStands(stands, MOVED_STEP).state === 'done' ? present(step.count).of : 0
+  const of = present(step.count).of
+  const n = movedCount(body, of)
   if (n === 0) return []
-  const roots = (['few', 'holding', 'circling'] as const).find(
-    (one) => one === stands.chosen.get(answerKey('roots', 'roots')),
-  )
-  const isPart = n < present(step.count).of
-  const actual = { ...NOTHING_MEASURED, filled: n, minutes: minutesTaken(body.marks), roots: roots ?? null }
-  const words = `${final ? 'Set in' : body.kind === 'pot up' ? 'Potted up' : 'Pricked out'}: ${n} of ${present(step.count).of}, ${row.name}`
-  // Plants that stand cell by cell go into a tray of their own.
-  const from =
-    target.stage === null || final
-      ? undefined
-      : groupsOfSowing(bench, target.id, target.stage - 1).find(({ of }) => of.standing >= n)
-  if (from) {
-    const { of } = from
-    const cells = standingCells(bench, from.tray, of.group.code, n, null)
-    if (cells.reduce((sum, [, k]) => sum + k, 0) === n) {
-      const each = stage.fill.plants ?? 1
-      const wanted = Math.ceil(n / each)
-      const grid =
-        stage.container.kind === 'tray' && stage.container.cells >= wanted
-          ? usualGrid(stage.container)
-          : gridFor(stage.container, wanted)
-      if (grid.rows * grid.columns >= wanted) {
-        const into = traySchema.parse({
-          name: stage.container.name,
-          containerId: stage.container.id,
-          ...grid,
-          placeId: stage.where.place.id,
-          recipeId: stage.recipeId,
-          cells: Array<string>(grid.rows * grid.columns).fill(''),
-        })
-        return [
-          {
-            words: `${words}, into a tray of their own`,
-            changes: (acting) =>
-              movedOn(
-                bench,
-                acting,
-                from.tray,
-                bench.today,
-                [{ stands: of, cells }],
-                { id: acting.newId(), version: 0, body: into, each },
-                { actual, by: body.by },
-              ),
-          },
-        ]
-      }
-    }
+  const actual = {
+    ...NOTHING_MEASURED,
+    filled: n,
+    minutes: minutesTaken(body.marks),
+    roots: rootsSeen(body),
+  }
+  const words = `${MOVED_WORDS[body.kind] ?? 'Pricked out'}: ${n} of ${of}, ${row.name}`
+  const own = final ? null : ownTrayFor(bench, target, stage, n)
+  if (own) {
+    const { from, stands, cells, into, each } = own
+    return [
+      {
+        words: `${words}, into a tray of their own`,
+        changes: (acting) =>
+          movedOn(
+            bench,
+            acting,
+            from,
+            bench.today,
+            [{ stands, cells }],
+            { id: acting.newId(), version: 0, body: into, each },
+            { actual, by: body.by },
+          ),
+      },
+    ]
   }
   return [
     {
@@ -299,7 +277,7 @@ function moved(bench: Bench, body: GuidedJobRecord, plan: GuidedJobPlan | null):
             by: body.by,
             subjects: [{ what: 'sowings', id: target.id, stage: target.stage }],
             count: n,
-            part: isPart,
+            part: n < of,
             actual,
           },
           acting,
@@ -307,4 +285,51 @@ function moved(bench: Bench, body: GuidedJobRecord, plan: GuidedJobPlan | null):
       ],
     },
   ]
+}
+
+const MOVED_WORDS: Partial<Record<GuidedJobRecord['kind'], string>> = {
+  'final container': 'Set in',
+  'pot up': 'Potted up',
+}
+
+/** How many plants were moved: as tapped; all of them where the step was done without a tap. */
+function movedCount({ marks }: GuidedJobRecord, of: number): number {
+  const stands = progressOf(marks)
+  const tapped = stands.counts.get(MOVED_STEP) ?? 0
+  if (tapped > 0) return tapped
+  return stepStands(stands, MOVED_STEP).state === 'done' ? of : 0
+}
+
+const rootsSeen = ({ marks }: GuidedJobRecord) =>
+  (['few', 'holding', 'circling'] as const).find(
+    (one) => one === progressOf(marks).chosen.get(answerKey('roots', 'roots')),
+  ) ?? null
+
+/** The tray that plants go into which stood cell by cell, and the cells they leave; null where they did not. */
+function ownTrayFor(
+  bench: Bench,
+  { id, stage: index }: { readonly id: string; readonly stage: number | null },
+  stage: PlannedStage,
+  n: number,
+) {
+  const group =
+    index === null ? undefined : groupsOfSowing(bench, id, index - 1).find(({ of }) => of.standing >= n)
+  if (!group) return null
+  const cells = standingCells(bench, group.tray, group.of.group.code, n, null)
+  if (cells.reduce((sum, [, k]) => sum + k, 0) !== n) return null
+  const each = stage.fill.plants ?? 1
+  const wanted = Math.ceil(n / each)
+  const { container } = stage
+  const grid =
+    container.kind === 'tray' && container.cells >= wanted ? usualGrid(container) : gridFor(container, wanted)
+  if (grid.rows * grid.columns < wanted) return null
+  const into = traySchema.parse({
+    name: container.name,
+    containerId: container.id,
+    ...grid,
+    placeId: stage.where.place.id,
+    recipeId: stage.recipeId,
+    cells: Array<string>(grid.rows * grid.columns).fill(''),
+  })
+  return { from: group.tray, stands: group.of, cells, into, each }
 }

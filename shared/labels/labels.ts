@@ -1,6 +1,7 @@
 import { counted } from '#core/text/plurals'
 import { addDays, type Day } from '#core/calendar/day'
 import { daysUp } from '#core/sowing/emergence'
+import type { Crop } from '#core/sowing/crop'
 import { isPack } from '#core/trays/layout'
 import type { LabelText } from '#core/trays/label'
 import type { LabelKind } from '#core/trays/label-sheet'
@@ -8,6 +9,7 @@ import type { GroupStands, TrayStands } from '#core/trays/standing'
 import type { UnitSystem } from '#core/units/unit'
 import { printNumber, printQuantity } from '#core/units/format'
 import type { Bodies, Stored } from '../records/collections'
+import type { PacketRecord } from '../records/packet'
 import type { Context } from '../reckoning/context'
 
 /** How many labels a group gets: one, one for each pack of it, or one for each cell or pot. */
@@ -86,40 +88,54 @@ function forGroup(
   day: (on: Day) => string,
 ): LabelText {
   const crop = context.crops.get(group.cropId)
-  const cropName = crop?.name.split(',')[0] ?? ''
   const sowing = sowings.find(({ id }) => id === group.sowingId)?.body
   const packet = group.packetId ? context.packets.get(group.packetId) : undefined
   const sown = sownOn ?? sowing?.sowOn ?? null
-  const upDays = crop && daysUp(crop, packet?.upDays ?? null, crop.warmthC)?.value
-  const depthMm = packet?.depthMm ?? crop?.depthMm
   const batch = batches.find(({ id }) => id === tray.body.batchId)
-  const large = group.name.toLowerCase().includes(cropName.toLowerCase())
-    ? group.name
-    : `${group.name}, ${cropName}`
-  const middle = setOn ? `moved ${day(setOn)}` : sown ? `sown ${day(sown)}` : 'sown'
+  const sownText = sown ? `sown ${day(sown)}` : ''
   return {
-    large,
-    middle,
+    large: largeOf(group.name, crop),
+    middle: setOn ? `moved ${day(setOn)}` : sownText || 'sown',
     small: [
-      `tray ${tray.number}${tray.body.groups.length > 1 ? `, ${group.code}` : ''}, ${counted(tray.body.cells.filter((code) => code === group.code).length, 'cell')}`,
-      ...(setOn ? (sown ? [`sown ${day(sown)}`] : []) : seedWords()),
+      whereIn(tray, group.code),
+      ...(setOn ? [sownText] : seedWords(crop, packet, sown, { context, day })),
       sowing?.outOn ? `out ${day(sowing.outOn)}` : '',
       batch ? `batch ${batch.number}` : '',
       wish.supplier && packet?.supplier ? packet.supplier : '',
     ].filter(Boolean),
     address: addressOf(tray.id, wish),
   }
-  function seedWords() {
-    return [
-      depthMm === undefined
-        ? ''
-        : depthMm === 0
-          ? 'on the surface'
-          : `${printQuantity(depthMm, 'length', context.units)} deep`,
-      crop && crop.light !== 'either' ? crop.light.replace('wants ', '') : '',
-      sown && upDays ? `up ${day(addDays(sown, Math.round(upDays)))}` : '',
-    ]
-  }
+}
+
+/** A variety as it is grown, with its crop where its name does not say it. */
+function largeOf(name: string, crop: Crop | undefined): string {
+  const cropName = crop?.name.split(',')[0] ?? ''
+  return name.toLowerCase().includes(cropName.toLowerCase()) ? name : `${name}, ${cropName}`
+}
+
+function whereIn({ number, body }: Stored<Bodies['trays']>, code: string): string {
+  const cells = body.cells.filter((one) => one === code).length
+  return `tray ${number}${body.groups.length > 1 ? `, ${code}` : ''}, ${counted(cells, 'cell')}`
+}
+
+/** How deep, in what light, and when it is to be up. */
+function seedWords(
+  crop: Crop | undefined,
+  packet: PacketRecord | undefined,
+  sown: Day | null,
+  { context: { units }, day }: { readonly context: Context; readonly day: (on: Day) => string },
+): string[] {
+  const depthMm = packet?.depthMm ?? crop?.depthMm
+  const upDays = crop && daysUp(crop, packet?.upDays ?? null, crop.warmthC)?.value
+  return [
+    depthMm === undefined
+      ? ''
+      : depthMm === 0
+        ? 'on the surface'
+        : `${printQuantity(depthMm, 'length', units)} deep`,
+    crop && crop.light !== 'either' ? crop.light.replace('wants ', '') : '',
+    sown && upDays ? `up ${day(addDays(sown, Math.round(upDays)))}` : '',
+  ]
 }
 
 /** A strip for each row of a tray: its groups in the order of the row. */

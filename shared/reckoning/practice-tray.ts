@@ -188,6 +188,24 @@ export function practiceTray(seed: number, context: Context): PracticeTray {
   throw new RangeError(`seed: no tray can be made up of ${seed}`)
 }
 
+/** How a tray with a fault was kept: as the fault has it, else as it is usually done. */
+function careUnder(
+  { place, how = {} }: Fault,
+  pick: (low: number, high: number) => number,
+  one: <Item>(list: readonly Item[]) => Item,
+) {
+  return {
+    place: { ...placeOf('shelf', 'made-up'), dayC: pick(19, 22), nightC: pick(15, 18), ...place },
+    days: how.days ?? Math.round(pick(20, 26)),
+    feedMgPerL: how.feedMgPerL ?? null,
+    recipeId: how.recipeId ?? one(['lean-and-light', 'peat-and-mineral']),
+    containerId: how.containerId ?? one(['tray-72', 'tray-50']),
+    waterEc: how.waterEc ?? 0.4,
+    habit: how.habit ?? ('when light' as const),
+    how: how.how ?? ('below' as const),
+  }
+}
+
 function attempt(seed: number, draw: number, context: Context): PracticeTray | null {
   const random = mulberry32(draw)
   const pick = (low: number, high: number) => low + random() * (high - low)
@@ -196,26 +214,10 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
   const crop = context.crops.get(one(CROPS))
   const sign = one(fault.signs)
   if (!crop) return null
-  const place: Place = {
-    ...placeOf('shelf', 'made-up'),
-    dayC: pick(19, 22),
-    nightC: pick(15, 18),
-    ...fault.place,
-  }
-  const days = fault.how?.days ?? Math.round(pick(20, 26))
-  const feedMgPerL = fault.how?.feedMgPerL === undefined ? null : fault.how.feedMgPerL
-  const recipeId = fault.how?.recipeId ?? one(['lean-and-light', 'peat-and-mineral'])
-  const containerId = fault.how?.containerId ?? one(['tray-72', 'tray-50'])
-  const waterEc = fault.how?.waterEc ?? 0.4
+  const { place, days, feedMgPerL, recipeId, containerId, how, ...care } = careUnder(fault, pick, one)
   const request = scenarioFor(context, {
-    recipeId,
-    containerId,
-    place,
+    ...{ recipeId, containerId, place, how, days, ...care },
     lampHours: HOURS,
-    habit: fault.how?.habit ?? 'when light',
-    how: fault.how?.how ?? 'below',
-    days,
-    waterEc,
     feed:
       feedMgPerL === null
         ? null
@@ -256,7 +258,7 @@ function attempt(seed: number, draw: number, context: Context): PracticeTray | n
     waterGone: last.gone,
     wetDays: week.filter(({ gone }) => gone < WET_GONE).length,
     dryDays: week.filter(({ gone }) => gone > 0.95).length,
-    fromAbove: (fault.how?.how ?? 'below') === 'above',
+    fromAbove: how === 'above',
     coldestC: place.nightC,
     warmestC: place.dayC,
     mixC: (place.dayC + place.nightC) / 2,

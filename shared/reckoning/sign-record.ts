@@ -111,8 +111,7 @@ function airFacts({ climate, today }: AboutTray, plants: Plants, context: Contex
   const latest = climate.filter(({ on }) => on > addDays(today, -8) && on <= today)
   const isUp = daysUp === null || daysUp >= 0
   return {
-    coldestC: latest.length ? Math.min(...latest.map(({ lowC }) => lowC)) : (place?.nightC ?? null),
-    warmestC: latest.length ? Math.max(...latest.map(({ highC }) => highC)) : (place?.dayC ?? null),
+    ...warmthOf(latest, place),
     mixC: place ? mixWarmth(place, isUp ? null : (crop?.warmthC ?? null)) : null,
     lightMol: latest.find(({ lightMol }) => lightMol !== null)?.lightMol ?? lightOf(place, context),
     lightLeast: potted ? LIGHT_WANTED.transplant.low : LIGHT_WANTED.seedling.low,
@@ -120,6 +119,15 @@ function airFacts({ climate, today }: AboutTray, plants: Plants, context: Contex
     humidity: latest.find(({ humidity }) => humidity !== null)?.humidity ?? place?.humidity ?? null,
   }
 }
+
+/** The coldest and the warmest of the last days as measured, else of the place as it was described, °C. */
+const warmthOf = (days: AboutTray['climate'], place: Plants['place']) =>
+  days.length
+    ? {
+        coldestC: Math.min(...days.map(({ lowC }) => lowC)),
+        warmestC: Math.max(...days.map(({ highC }) => highC)),
+      }
+    : { coldestC: place?.nightC ?? null, warmestC: place?.dayC ?? null }
 
 /** What the record says of a tray, for weighing a sign. */
 export function signRecordOf(about: AboutTray, context: Context): SignRecord {

@@ -6,6 +6,8 @@ import type { Context, Kept } from './context'
 import type { BatchRecord } from '../records/batch'
 import type { EntryRecord } from '../records/entry'
 import type { TrayRecord } from '../records/tray'
+import { counted } from '#core/text/plurals'
+import type { TrayStands } from '#core/trays/standing'
 import { changesByTray, trayStands } from './trays'
 
 type Numbered<Body> = Kept<Body> & { readonly number: number }
@@ -57,29 +59,10 @@ export function traceOf(
   const add = (node: Omit<TraceNode, 'isSick' | 'isAsked' | 'to'> & Partial<TraceNode>) =>
     nodes.set(node.id, { isSick: false, isAsked: false, to: null, ...node })
   const changes = changesByTray(records.entries)
-  const asked = records.trays.find(({ id }) => id === trayId)
 
   for (const { id, number, body } of records.trays) {
     const stands = trayStands(body, changes.get(id) ?? [], context.crops)
-    const sum = (key: 'sown' | 'up' | 'lost' | 'standing') =>
-      stands.groups.reduce((all, one) => all + one[key], 0)
-    const signs = signsOf(id, records.entries)
-    const lost = sum('lost')
-    add({
-      id,
-      kind: 'tray',
-      column: 2,
-      name: `Tray ${number}`,
-      says: [
-        body.groups.map(({ name }) => name).join(', ') || body.name,
-        `${sum('up') || sum('standing')} up${sum('sown') ? ` of ${sum('sown')}` : ''}`,
-        ...(lost ? [`${lost} lost`] : []),
-        ...signs.map(seenName),
-      ].join(' · '),
-      to: `/trays/${id}`,
-      isSick: signs.length > 0 || lost > Math.max(2, sum('up') * 0.2),
-      isAsked: id === trayId,
-    })
+    add({ ...trayNode(stands, { id, number, body }, records.entries), isAsked: id === trayId })
     for (const group of body.groups) {
       const packet = group.packetId ? context.packets.get(group.packetId) : undefined
       if (!packet || !group.packetId) continue
@@ -123,44 +106,79 @@ export function traceOf(
         if (nodes.has(from.trayId) && nodes.has(to.trayId))
           link(from.trayId, to.trayId, `${totalOf(to)} on ${printDay(body.on)}`)
   }
-  if (asked) {
-    const fed = records.entries.filter(
-      ({ body }) =>
-        body.subjects.some(({ id }) => id === trayId) &&
-        body.water.some((one) => one.trayId === trayId && (one.nMgPerL ?? 0) > 0),
-    )
-    if (fed.length) {
-      const strengths = fed.flatMap(({ body }) =>
-        body.water.flatMap((one) => (one.trayId === trayId && one.nMgPerL ? [one.nMgPerL] : [])),
-      )
-      add({
-        id: 'feeds',
-        kind: 'feed',
-        column: 3,
-        name: `${fed.length} ${fed.length === 1 ? 'feed' : 'feeds'}`,
-        says: `last ${printDay(last(fed).body.on)}, ${Math.round(last(strengths))} mg/L of nitrogen`,
-        to: `/log?subject=${trayId}&of=fed`,
-      })
-      link(trayId, 'feeds')
+  if (nodes.has(trayId))
+    for (const node of givenTo(trayId, records.entries, printDay)) {
+      add(node)
+      link(trayId, node.id)
     }
-    const watered = records.entries.filter(({ body }) =>
-      body.water.some((one) => one.trayId === trayId && one.how),
-    )
-    if (watered.length) {
-      add({
-        id: 'water',
-        kind: 'water',
-        column: 3,
-        name: `Watered ${watered.length} ${watered.length === 1 ? 'time' : 'times'}`,
-        says: `last ${printDay(last(watered).body.on)}`,
-        to: `/log?subject=${trayId}&of=water`,
-      })
-      link(trayId, 'water')
-    }
-  }
   const all = [...nodes.values()].sort((a, b) => a.column - b.column || Number(b.isAsked) - Number(a.isAsked))
   const ways = [...links.values()].filter(({ from, to }) => nodes.has(from) && nodes.has(to))
   return { nodes: all, links: ways, shared: inCommon(all, ways) }
+}
+
+/** A tray: what grows in it, how many are up, and what was seen of it. */
+function trayNode(
+  { groups }: TrayStands,
+  { id, number, body }: Numbered<TrayRecord>,
+  entries: readonly Kept<EntryRecord>[],
+) {
+  const sum = (key: 'sown' | 'up' | 'lost' | 'standing') => groups.reduce((all, one) => all + one[key], 0)
+  const signs = signsOf(id, entries)
+  const lost = sum('lost')
+  return {
+    id,
+    kind: 'tray' as const,
+    column: 2,
+    name: `Tray ${number}`,
+    says: [
+      body.groups.map(({ name }) => name).join(', ') || body.name,
+      `${sum('up') || sum('standing')} up${sum('sown') ? ` of ${sum('sown')}` : ''}`,
+      ...(lost ? [`${lost} lost`] : []),
+      ...signs.map(seenName),
+    ].join(' · '),
+    to: `/trays/${id}`,
+    isSick: signs.length > 0 || lost > Math.max(MAX_LOST, sum('up') * MAX_LOST_SHARE),
+  }
+}
+
+/** More plants lost than these, or than this share of those that came up, is more than chance [default]. */
+const MAX_LOST = 2
+const MAX_LOST_SHARE = 0.2
+
+/** Feeds and waterings of a tray, as what followed from it. */
+function givenTo(trayId: string, entries: readonly Kept<EntryRecord>[], printDay: (day: Day) => string) {
+  const rows = entries.flatMap(({ body }) =>
+    body.water.flatMap((one) => (one.trayId === trayId ? [{ ...one, body }] : [])),
+  )
+  const fed = rows.filter(({ nMgPerL, body }) => nMgPerL && body.subjects.some(({ id }) => id === trayId))
+  const watered = new Set(rows.flatMap(({ how, body }) => (how ? [body] : [])))
+  const feeds = new Set(fed.map(({ body }) => body))
+  return [
+    ...(feeds.size
+      ? [
+          {
+            id: 'feeds',
+            kind: 'feed' as const,
+            column: 3,
+            name: counted(feeds.size, 'feed'),
+            says: `last ${printDay(last(fed).body.on)}, ${Math.round(last(fed).nMgPerL ?? 0)} mg/L of nitrogen`,
+            to: `/log?subject=${trayId}&of=fed`,
+          },
+        ]
+      : []),
+    ...(watered.size
+      ? [
+          {
+            id: 'water',
+            kind: 'water' as const,
+            column: 3,
+            name: `Watered ${counted(watered.size, 'time')}`,
+            says: `last ${printDay(last([...watered]).on)}`,
+            to: `/log?subject=${trayId}&of=water`,
+          },
+        ]
+      : []),
+  ]
 }
 
 function signsOf(trayId: string, entries: readonly Kept<EntryRecord>[]) {

@@ -94,19 +94,12 @@ export function readCell(
   switch (holds.kind) {
     case 'text':
       return { value: said }
-    case 'yes': {
-      const word = folded(said) || said
-      if (YES.includes(word)) return { value: true }
-      return NO.includes(word) ? { value: false } : problem(`“${short(said)}” is neither yes nor no.`)
-    }
+    case 'yes':
+      return readYes(said)
     case 'day':
       return readDay(said, written)
-    case 'time': {
-      const found = /^([01]?\d|2[0-3])[:.h]([0-5]\d)(?::\d\d)?$/.exec(said)
-      return found
-        ? { value: `${at(found, 1).padStart(2, '0')}:${found[2]}` }
-        : problem(`“${short(said)}” is no time of day, as 07:30.`)
-    }
+    case 'time':
+      return readTime(said)
     case 'number':
     case 'whole':
     case 'percent':
@@ -115,34 +108,47 @@ export function readCell(
       return readAmount(said, holds, { written, units, unit })
     case 'pack':
       return readPack(said, written, units)
-    case 'choice': {
-      const found = holds.of.find((one) => folded(one) === folded(said))
-      return found ? { value: found } : problem(`“${short(said)}” is none of ${holds.of.join(', ')}.`)
-    }
+    case 'choice':
+      return readChoice(said, holds.of)
     case 'named': {
       const found = findNamed(said, holds.of, names)
       return typeof found === 'string' ? problem(found) : { value: found }
     }
     case 'several': {
-      const all = said
-        .split(/[;|]/)
-        .map((part) => part.trim())
-        .filter(Boolean)
-        .map((part) => findNamed(part, holds.of, names))
+      const all = listed(said).map((part) => findNamed(part, holds.of, names))
       const wrong = all.find((one) => typeof one === 'string')
       return wrong === undefined ? { value: all } : problem(wrong as string)
     }
     case 'words': {
-      const all = said
-        .split(/[;|]/)
-        .map((part) => part.trim())
-        .filter(Boolean)
-      const wrong = all.find((part) => !holds.of.some((one) => folded(one) === folded(part)))
-      return wrong === undefined
-        ? { value: all.map((part) => present(holds.of.find((one) => folded(one) === folded(part)))) }
-        : problem(`“${short(wrong)}” is none of ${holds.of.join(', ')}.`)
+      const all = listed(said).map((part) => readChoice(part, holds.of))
+      const wrong = all.find((one) => 'problem' in one)
+      return wrong ?? { value: all.flatMap((one) => ('value' in one ? [one.value] : [])) }
     }
   }
+}
+
+const listed = (said: string) =>
+  said
+    .split(/[;|]/)
+    .map((part) => part.trim())
+    .filter(Boolean)
+
+function readYes(said: string): ReadCell {
+  const word = folded(said) || said
+  if (YES.includes(word)) return { value: true }
+  return NO.includes(word) ? { value: false } : problem(`“${short(said)}” is neither yes nor no.`)
+}
+
+function readTime(said: string): ReadCell {
+  const found = /^([01]?\d|2[0-3])[:.h]([0-5]\d)(?::\d\d)?$/.exec(said)
+  return found
+    ? { value: `${at(found, 1).padStart(2, '0')}:${found[2]}` }
+    : problem(`“${short(said)}” is no time of day, as 07:30.`)
+}
+
+function readChoice(said: string, of: readonly string[]): ReadCell {
+  const found = of.find((one) => folded(one) === folded(said))
+  return found === undefined ? problem(`“${short(said)}” is none of ${of.join(', ')}.`) : { value: found }
 }
 
 const short = (text: string) => (text.length > 40 ? `${text.slice(0, 40)}…` : text)

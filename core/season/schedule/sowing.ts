@@ -13,7 +13,7 @@ import { flatsOf } from '../../containers/flat'
 import { addDays, daysBetween, isDay, type Day } from '../../calendar/day'
 import type { SeasonFrame } from '../frame'
 import { earliestOut, latestOut, seasonEnds } from '../../calendar/frost'
-import { staysOf, whereOf } from './stays'
+import { staysOf, whereOf, type Where } from './stays'
 import { noticesOf, type Notice } from './notices'
 import { daysByRoots, rootsKey } from './roots'
 import { stageDays } from './stage-days'
@@ -150,12 +150,7 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
     request.done[key] ?? (request.notBefore && due < request.notBefore ? request.notBefore : due)
   const sowOn = held('stage-0', plannedSow)
 
-  const expectedDays = daysUp(crop, request.upDays ?? null, firstOf(cares).mixC)
-  // What the place was really like says when it is late, not what it was meant to be like.
-  const emergence =
-    expectedDays && request.done['stage-0'] && request.warmth
-      ? daysByWarmth(crop, expectedDays, sowOn, request.warmth(firstOf(wheres).untilUp, firstOf(cares).mixC))
-      : expectedDays
+  const emergence = emergenceOf(request, sowOn, firstOf(wheres), firstOf(cares).mixC)
   // What is still within the packet's own days is not late.
   const latest = request.upDays?.to ?? 0
   const after = (factor: number) =>
@@ -258,6 +253,13 @@ export function planSowing(request: SowingRequest, frame: SeasonFrame, book: Sea
       emergence !== null,
     ),
   }
+}
+
+/** Days to emergence: what the place was really like says when it is late, not what it was meant to be like. */
+function emergenceOf({ crop, upDays, done, warmth }: SowingRequest, sowOn: Day, where: Where, mixC: number) {
+  const expected = daysUp(crop, upDays ?? null, mixC)
+  if (!expected || !done['stage-0'] || !warmth) return expected
+  return daysByWarmth(crop, expected, sowOn, warmth(where.untilUp, mixC))
 }
 
 function defaultOut(crop: Crop, season: SowingRequest['season'], frame: SeasonFrame): Day {
