@@ -1,12 +1,18 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { addDays, dayFrom, daysBetween } from './day'
-import { earliestOut, frostAfter, frostAtRisk, frostProblems, latestOut, nightOn, seasonEnds } from './frost'
+import { addDays, dayFrom, daysBetween, type Day } from './day'
+import { earliestOut, frostAfter, frostAtRisk, frostProblems, latestOut, seasonEnds } from './frost'
 import { planSowing } from '../season/schedule/sowing'
 import { ask, book, crop, frame, lastFrost } from '../season/test/fixture'
 
 const nights = { coldestC: 8, warmestC: 20, coldestOn: dayFrom('2027-01-20') }
 const frostFree = { ...frame, lastFrost: null, firstFrost: null, nights }
+
+/** A night of the year, °C: one wave a year, as soil and air are described by [van Wijk 1963, from memory]. */
+function nightOn({ coldestC, warmestC, coldestOn }: typeof nights, day: Day): number {
+  const turn = (daysBetween(coldestOn, day) / 365.25) * 2 * Math.PI
+  return (coldestC + warmestC) / 2 - ((warmestC - coldestC) / 2) * Math.cos(turn)
+}
 
 describe('the frost that is reckoned with', () => {
   // Tables of the normal distribution: z = 1.2816 leaves 10 % above it, 1.6449 leaves 5 %; beyond one sd lie 15.87 %.

@@ -63,12 +63,6 @@ export function seasonEnds({ lastFrost, firstFrost, nights }: Frosts): { last: D
   return { last: addDays(from, HALF_YEAR_DAYS / 2), first: addDays(from, (HALF_YEAR_DAYS * 3) / 2) }
 }
 
-/** A night of the year, °C: one wave a year, as soil and air are described by [van Wijk 1963, from memory]. */
-export function nightOn({ coldestC, warmestC, coldestOn }: NightsOfYear, day: Day): number {
-  const turn = (daysBetween(coldestOn, day) / (2 * HALF_YEAR_DAYS)) * 2 * Math.PI
-  return (coldestC + warmestC) / 2 - ((warmestC - coldestC) / 2) * Math.cos(turn)
-}
-
 /** Days after the coldest on which nights have become so warm; null where they always are, Infinity where never. */
 function daysUntilWarm({ coldestC, warmestC }: NightsOfYear, nightC: number): number | null {
   if (coldestC >= nightC) return null

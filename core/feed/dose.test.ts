@@ -3,12 +3,15 @@ import fc from 'fast-check'
 import { convert } from '../units/unit-table'
 import { doseProblems, planDose, strengthAtLabelRate, strengthFromDose, type DoseRequest } from './dose'
 import type { Feed } from './feed'
-import { concentrationFor, massIn, ouncesPer100Gallons, ratioMlPerL, strengthOf } from './strength'
+import { concentrationFor, massIn, ratioMlPerL, strengthOf } from './strength'
 import { amount, powder, request, teaspoon } from './test/fixture'
 
 describe('strength and dose', () => {
   it('keeps the growers’ 75 rule: 1 oz in 100 US gal is 74.9 mg/L per 100 % (extension literature, from memory)', () => {
-    expect(strengthOf('x', ouncesPer100Gallons(amount(1, 'oz')), amount(100, '%')).value).toBeCloseTo(74.9, 1)
+    expect(strengthOf('x', amount(28.349523125 / 378.5411784, 'g/L'), amount(100, '%')).value).toBeCloseTo(
+      74.9,
+      1,
+    )
   })
 
   it.each([

@@ -9,10 +9,6 @@ const ATOMIC_MASSES = standard('IUPAC standard atomic masses')
 export const P_IN_P2O5 = 0.4364
 /** Potassium in K₂O, by mass. */
 export const K_IN_K2O = 0.8301
-/** Calcium in CaO, by mass. */
-export const CA_IN_CAO = 0.7147
-/** Magnesium in MgO, by mass. */
-export const MG_IN_MGO = 0.603
 
 export type FeedForm = 'powder' | 'liquid'
 

@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import type { Feed } from './feed'
+import { density, type Feed } from './feed'
 import { FEEDS } from './feeds'
 import { canMeasure, fairFrom } from './measuring'
-import { advised, massOfWay, searchWays, spreadAt, stockVolumes } from './planner'
+import { advised, searchWays, spreadAt, stockVolumes, type Scooped, type Way } from './planner'
 import { isScale, type Tool } from './tool'
 
 const feed = (id: string) => FEEDS.find((one) => one.id === id)!
@@ -24,6 +24,16 @@ const KIT = [
   tool('jug', 1000),
   tool('jug', 3000),
 ]
+
+/** Grams of feed that a way really measures out: the inverse of the search. */
+function massOfWay({ stocks, dose }: Pick<Way, 'stocks' | 'dose'>, feed: Feed): number {
+  const inGrams = ({ tool, amount }: Scooped) => (isScale(tool.kind) ? amount : amount * density(feed).value)
+  const [first, ...rest] = stocks
+  if (!first) return inGrams(dose)
+  let gPerMl = inGrams(first) / (first.madeUpToL * 1000)
+  for (const { amount, madeUpToL } of rest) gPerMl *= amount / (madeUpToL * 1000)
+  return gPerMl * dose.amount
+}
 
 describe('the measuring planner', () => {
   /** Every way, by plain loops, without sorting or stopping early. */

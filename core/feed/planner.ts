@@ -301,13 +301,3 @@ export function advised({ direct, stock, twoStep }: Pick<Ways, 'direct' | 'stock
     null,
   )
 }
-
-/** Grams of feed that a way really measures out: the inverse of the search. */
-export function massOfWay({ stocks, dose }: Pick<Way, 'stocks' | 'dose'>, feed: Feed): number {
-  const inGrams = ({ tool, amount }: Scooped) => (isScale(tool.kind) ? amount : amount * density(feed).value)
-  const [first, ...rest] = stocks
-  if (!first) return inGrams(dose)
-  let gPerMl = inGrams(first) / (first.madeUpToL * 1000)
-  for (const { amount, madeUpToL } of rest) gPerMl *= amount / (madeUpToL * 1000)
-  return gPerMl * dose.amount
-}

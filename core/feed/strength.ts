@@ -1,5 +1,4 @@
-import { derive, given, type Figure } from '../working/figure'
-import { standard } from '../working/source'
+import { derive, type Figure } from '../working/figure'
 
 const DEFINITION = 'Per cent by mass of grams per litre, in milligrams.'
 
@@ -54,19 +53,4 @@ export function ratioMlPerL(n: Figure, meaning: RatioMeaning): Figure {
   return meaning === 'in'
     ? derive(name, 'mL/L', '1000 / n', { n }, ({ n: parts }) => 1000 / parts)
     : derive(name, 'mL/L', '1000 / (n + 1)', { n }, ({ n: parts }) => 1000 / (parts + 1))
-}
-
-/** Ounces by weight per 100 US gallons, in g/L: the unit of many growers' tables. */
-export function ouncesPer100Gallons(ounces: Figure): Figure {
-  return derive(
-    'Feed per litre',
-    'g/L',
-    'a * oz / (100 * gal)',
-    {
-      a: ounces,
-      oz: given('Ounce', 28.349523125, 'g', standard('NIST Handbook 44, Appendix C')),
-      gal: given('US gallon', 3.785411784, 'L', standard('NIST Handbook 44, Appendix C')),
-    },
-    ({ a, oz, gal }) => (a * oz) / (100 * gal),
-  )
 }

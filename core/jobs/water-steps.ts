@@ -1,6 +1,6 @@
 import { first } from '../numeric/at'
 import type { Outlook } from '../water/outlook'
-import { total, type Figure } from '../working/figure'
+import { total } from '../working/figure'
 import { darkTest, thirstTest } from './hand-test'
 import type { Step } from './step'
 import type { Sentence } from './sentence'
@@ -13,12 +13,6 @@ export interface WaterTray {
   readonly what: string
   readonly place: string
   readonly outlook: Pick<Outlook, 'way' | 'pourL' | 'drinksL' | 'standsMm' | 'backL' | 'verdict'>
-}
-
-/** Why a feed goes with it: its strength. */
-export interface WaterFeed {
-  readonly name: string
-  readonly nMgPerL: Figure
 }
 
 export const waterStepId = (trayId: string): string => `water ${trayId}`

@@ -5,12 +5,13 @@ import type { Container } from '../containers/container'
 import { square } from '../containers/shape'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
-import { columnDepthMm, levels, physicsIn, porosityFromDensity, withDepth } from './container-physics'
+import { columnDepthMm, levels, physicsIn, withDepth } from './container-physics'
 import { waterAtHeight } from './blend'
 import type { Ingredient } from './ingredient'
 import { blend } from './test/fixture'
 import { airWanted } from './air-wanted'
-import { materialById, MATERIALS } from './materials'
+import { MATERIALS } from './materials'
+import { materialById } from './test/material-by-id'
 import { mixingLoss } from './mixing-loss'
 
 const share = (value: number) => given('share', value, 'share', yours())
@@ -157,12 +158,6 @@ describe('air and water in the container', () => {
   it('weighs the levels to one', () => {
     for (const { shape } of CONTAINERS)
       expect(levels(shape).reduce((sum, level) => sum + level.share, 0)).toBeCloseTo(1, 12)
-  })
-
-  it('reckons pores by EN 13041: 90 % organic is 1617 kg/m³, at 100 kg/m³ 93.8 % pores', () => {
-    const { particleDensityKgPerM3, pores } = porosityFromDensity(100, 0.9)
-    expect(particleDensityKgPerM3).toBeCloseTo(1617, 0)
-    expect(pores).toBeCloseTo(0.938, 3)
   })
 
   // Fonteno and others, from memory: the range good mixes show by depth.

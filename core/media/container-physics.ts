@@ -276,18 +276,3 @@ function materialWater(material: Material, suction: Figure): Figure {
     VAN_GENUCHTEN,
   )
 }
-
-/**
- * Total pore space from dry bulk density and ash, a fraction: 1 − DBD / PD with
- * PD = 1 / (W_om / 1550 + W_ash / 2650) kg/m³.
- *
- * @param organic organic matter as a fraction of dry mass; the rest is ash
- * @returns particle density in kg/m³ and pores as a fraction. Source: EN 13041.
- */
-export function porosityFromDensity(
-  dryBulkDensityKgPerM3: number,
-  organic: number,
-): { particleDensityKgPerM3: number; pores: number } {
-  const particleDensityKgPerM3 = 1 / (organic / 1550 + (1 - organic) / 2650)
-  return { particleDensityKgPerM3, pores: 1 - dryBulkDensityKgPerM3 / particleDensityKgPerM3 }
-}

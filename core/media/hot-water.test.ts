@@ -3,7 +3,7 @@ import { given } from '../working/figure'
 import { yours } from '../working/source'
 import { planBatch } from './batch'
 import { hotWater } from './hot-water'
-import { materialById } from './materials'
+import { materialById } from './test/material-by-id'
 import { layered } from './test/fixture'
 
 const given_ = (value: number, unit: string) => given('x', value, unit, yours())

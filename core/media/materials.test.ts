@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { materialProblems } from './material'
-import { materialById, MATERIALS } from './materials'
+import { MATERIALS } from './materials'
+import { materialById } from './test/material-by-id'
 
 describe('materials', () => {
   it('are at least 24, named once, possible, sourced, packed', () => {

@@ -1,13 +1,12 @@
 import type { CautionId } from '../cautions/caution'
 import { byDefault, handbook, type Source } from '../working/source'
 import { builtIn } from '../catalogue'
-import {
-  materialIn,
-  type Material,
-  type MaterialFigure,
-  type MaterialLibrary,
-  type Pack,
-  type PerGram,
+import type {
+  Material,
+  MaterialFigure,
+  MaterialLibrary,
+  Pack,
+  PerGram,
 } from './material'
 
 /*
@@ -167,6 +166,3 @@ export const MATERIALS: readonly Material[] = [
 ]
 
 export const BUILT_IN: MaterialLibrary = builtIn(MATERIALS)
-
-/** A built-in material. @throws RangeError for an unknown id. */
-export const materialById = (id: string): Material => materialIn(BUILT_IN, id)

@@ -3,7 +3,8 @@ import { CONTAINERS } from '../containers/catalogue'
 import { airWanted } from './air-wanted'
 import { columnDepthMm } from './container-physics'
 import { traitsOf } from './finder'
-import { BUILT_IN, materialById } from './materials'
+import { BUILT_IN } from './materials'
+import { materialById } from './test/material-by-id'
 import { stretch } from './reuse'
 
 describe('stretching an old mix', () => {

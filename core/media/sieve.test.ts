@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
-import { materialById } from './materials'
+import { materialById } from './test/material-by-id'
 import { sieveYield } from './sieve'
 
 const given_ = (value: number, unit: string) => given('x', value, unit, yours())

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { FEEDS } from '../feed/feeds'
-import { BUILT_IN, materialById } from '../media/materials'
+import { BUILT_IN } from '../media/materials'
+import { materialById } from '../media/test/material-by-id'
 import { packHolds, packProblems, packsSaid, type Goods } from './goods'
 
 const of = (id: string): Goods => ({ kind: 'material', material: materialById(id) })

@@ -24,9 +24,6 @@ export interface DatedChange extends Change {
   readonly entryId: string
 }
 
-/** Takes plants out of their cells. */
-export const LEAVES: readonly ChangeKind[] = ['thinned', 'lost', 'given', 'out', 'moved']
-
 /** How many seeds or plants a change is about. */
 export const totalOf = ({ cells, count }: Pick<Change, 'cells' | 'count'>): number =>
   count ?? cells.reduce((sum, [, n]) => sum + n, 0)

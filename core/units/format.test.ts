@@ -3,7 +3,6 @@ import fc from 'fast-check'
 import { printBoth, printExactly, printQuantity, unitShown } from './format'
 import { parseQuantity } from './parse'
 import type { Dimension, UnitSystem } from './unit'
-import { BASE_SYMBOL } from './unit'
 
 const UNIT_SYSTEMS: UnitSystem[] = ['metric', 'us', 'imperial']
 
@@ -92,7 +91,6 @@ describe('printing for a person', () => {
         fc.constantFrom<Dimension>('volume', 'length', 'mass'),
         (base, units, dimension) => {
           expect(printQuantity(base, dimension, units)).not.toMatch(/^0 /)
-          expect(BASE_SYMBOL[dimension]).toBeTruthy()
         },
       ),
     )

@@ -20,10 +20,3 @@ export interface Unit {
   readonly fractions?: boolean
   readonly source: string
 }
-
-export const BASE_SYMBOL: Readonly<Record<Dimension, string>> = {
-  volume: 'L',
-  length: 'mm',
-  mass: 'g',
-  temperature: '°C',
-}

@@ -27,7 +27,3 @@ export const deficitKPa = (airC: number, humidity: number): number => saturation
 /** Psychrometric constant, kPa/°C. */
 export const psychrometricKPaPerC = (pressureKPa = SEA_LEVEL_KPA): number =>
   (HEAT_MJ_PER_KG_C * pressureKPa) / (EPSILON * LATENT_MJ_PER_KG)
-
-/** Pressure of the air at a height above the sea, kPa. */
-export const pressureAtKPa = (heightM: number): number =>
-  SEA_LEVEL_KPA * ((293 - 0.0065 * heightM) / 293) ** 5.26
