@@ -1,13 +1,7 @@
 import type { CautionId } from '../cautions/caution'
 import { byDefault, handbook, type Source } from '../working/source'
 import { builtIn } from '../catalogue'
-import type {
-  Material,
-  MaterialFigure,
-  MaterialLibrary,
-  Pack,
-  PerGram,
-} from './material'
+import type { Material, MaterialFigure, MaterialLibrary, Pack, PerGram } from './material'
 
 /*
  * Representative values. EN 13041-style measurements in the literature scatter by ±15 %, and a household's own material
