@@ -23,12 +23,16 @@ const RIGHT_WITHIN = 0.15
  * @param waterMsPerCm EC of the water alone, mS/cm
  * @param ecPerMgN mS/cm a mg/L of nitrogen adds: of the feed’s label or its ions [reference §7]; the usual slope where unknown
  * @returns mg/L of nitrogen, 0 or more
+ * @throws RangeError where the slope is not above 0
  */
 export const nitrogenByEc = (
   jugMsPerCm: number,
   waterMsPerCm: number,
   ecPerMgN: number = EC_PER_MG_N,
-): number => Math.max(0, (jugMsPerCm - waterMsPerCm) / ecPerMgN)
+): number => {
+  if (!(ecPerMgN > 0)) throw new RangeError(`ecPerMgN: ${ecPerMgN} is not above 0`)
+  return Math.max(0, (jugMsPerCm - waterMsPerCm) / ecPerMgN)
+}
 
 /**
  * The same in words, with what to do about it.
@@ -45,6 +49,9 @@ export function saidOfDose(
 ): string {
   if (waterMsPerCm === null)
     return `${jugMsPerCm.toFixed(2)} mS/cm. Measure your water too, and write it down under Feed: the dose is what lies above it.`
+  // Urea makes no ions: however much of it there is, the water conducts no better.
+  if (!(ecPerMgN > 0))
+    return 'This feed does not conduct, so a pen cannot tell how strong it is. Measure it out again.'
   const more = jugMsPerCm - waterMsPerCm
   if (more < 0)
     return `${jugMsPerCm.toFixed(2)} mS/cm, less than your water at ${waterMsPerCm.toFixed(2)}. One of the two is wrong: put the pen into plain water.`
