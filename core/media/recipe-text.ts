@@ -192,8 +192,7 @@ function extraOf(
 ): Partial<RecipeLine> {
   const inL = perL ?? totalL
   const bySpoon = `Say how much ${name} by spoon, cup or gram.`
-  if (amount.kind === 'parts' && perL === null && partL === null)
-    return { asked: inParts ? ASKS_PART : bySpoon }
+  if (amount.kind === 'parts' && partL === null) return { asked: inParts ? ASKS_PART : bySpoon }
   if (inL === null)
     return { asked: inParts ? ASKS_PART : `In how much mix? Say it as “per gallon” or “per 10 L”.` }
   if (amount.kind === 'share') return { asked: bySpoon }
