@@ -125,6 +125,9 @@ const WORDS = {
 } as const satisfies Record<string, Omit<Word, 'id'>>
 
 export type WordId = keyof typeof WORDS
+/**
+ * @example wordById('damping-off').id // 'damping-off'
+ */
 export const wordById = (id: WordId): Word => ({ id, ...WORDS[id] })
 /** All of them, by name. */
 export const GLOSSARY: readonly Word[] = (Object.keys(WORDS) as WordId[])

@@ -29,7 +29,10 @@ export function ownInstant(clock: OwnClock | null, real: Date): Date {
   return new Date(begun + Math.min(gone, most))
 }
 
-/** The time of day there, `07:30`. @param timeZone null for Greenwich */
+/**
+ * The time of day there, `07:30`. @param timeZone null for Greenwich
+ * @example timeOf('UTC', new Date('2027-03-01T07:30:00Z')) // '07:30'
+ */
 export const timeOf = (timeZone: string | null, at: Date): string => localTime(timeZone ?? 'UTC', at).time
 
 /** Today, where the household is. */

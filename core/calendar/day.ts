@@ -19,19 +19,39 @@ function midnight(text: string): number {
   return Number.isNaN(at) || new Date(at).toISOString().slice(0, 10) !== text ? NaN : at
 }
 
-/** Whether a text names a real calendar day. */
+/**
+ * Whether a text names a real calendar day.
+ *
+ * @example isDay('2028-02-29') // true
+ * @example isDay('2027-02-29') // false
+ */
 export const isDay = (text: string): text is Day => numbers.has(text) || !Number.isNaN(midnight(text))
 
-/** The day a text names. @throws RangeError for a day that is none, such as 2027-02-29 */
+/**
+ * The day a text names.
+ *
+ * @throws RangeError for a day that is none, such as 2027-02-29
+ * @example dayFrom('2027-03-01') // '2027-03-01'
+ * @example dayFrom('1 March') // throws RangeError
+ */
 export function dayFrom(text: string): Day {
   if (!isDay(text)) throw new RangeError(`day: '${text}' is not a calendar day`)
   return text
 }
 
-/** The day of a moment, by the clock of Greenwich. @throws RangeError for a moment outside the years 0 to 9999 */
+/**
+ * The day of a moment, by the clock of Greenwich.
+ *
+ * @throws RangeError for a moment outside the years 0 to 9999
+ * @example dayAt(new Date('2027-03-01T23:59:00Z')) // '2027-03-01'
+ */
 export const dayAt = (at: Date): Day => dayFrom(at.toISOString().slice(0, 10))
 
-/** Whether a text is the IANA name of a time zone. */
+/**
+ * Whether a text is the IANA name of a time zone.
+ *
+ * @example isTimeZone('Europe/Nowhere') // false
+ */
 export const isTimeZone = (name: string): boolean => {
   try {
     return Boolean(new Intl.DateTimeFormat('en', { timeZone: name }))
@@ -40,13 +60,23 @@ export const isTimeZone = (name: string): boolean => {
   }
 }
 
-/** The day of a moment where that time zone is kept; by the clock of Greenwich where none is named. @throws RangeError for no time zone */
+/**
+ * The day of a moment where that time zone is kept; by the clock of Greenwich where none is named.
+ *
+ * @throws RangeError for no time zone
+ * @example dayIn('Pacific/Auckland', new Date('2027-03-01T20:00:00Z')) // '2027-03-02'
+ */
 export function dayIn(timeZone: string | null, at: Date): Day {
   if (timeZone === null) return dayAt(at)
   return dayFrom(localTime(timeZone, at).day)
 }
 
-/** Days since 1970-01-01. @throws RangeError for a day that is none, such as 2027-02-29 */
+/**
+ * Days since 1970-01-01.
+ *
+ * @throws RangeError for a day that is none, such as 2027-02-29
+ * @example dayNumber('1970-01-02') // 1
+ */
 export function dayNumber(day: Day): number {
   const known = numbers.get(day)
   if (known !== undefined) return known
@@ -58,7 +88,11 @@ export function dayNumber(day: Day): number {
   return number
 }
 
-/** The day so many days after 1970-01-01; parts of a day are rounded. */
+/**
+ * The day so many days after 1970-01-01; parts of a day are rounded.
+ *
+ * @example dayOf(365) // '1971-01-01'
+ */
 export function dayOf(number: number): Day {
   const whole = Math.round(number)
   const known = days.get(whole)
@@ -69,14 +103,26 @@ export function dayOf(number: number): Day {
   return day
 }
 
-/** The same day so many years on; 28 February where there is no 29th. */
+/**
+ * The same day so many years on; 28 February where there is no 29th.
+ *
+ * @example yearsOn('2027-03-01', 2) // '2029-03-01'
+ */
 export function yearsOn(day: Day, years: number): Day {
   const on = `${Number(day.slice(0, 4)) + years}${day.slice(4)}`
   return isDay(on) ? on : addDays(dayFrom(`${on.slice(0, 8)}01`), 27)
 }
 
-/** The day so many days on, or back where negative. */
+/**
+ * The day so many days on, or back where negative.
+ *
+ * @example addDays('2027-02-27', 3) // '2027-03-02'
+ */
 export const addDays = (day: Day, days: number): Day => dayOf(dayNumber(day) + days)
 
-/** Days from one day to another; negative when it lies before. */
+/**
+ * Days from one day to another; negative when it lies before.
+ *
+ * @example daysBetween('2027-02-27', '2027-03-02') // 3
+ */
 export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNumber(from)

@@ -36,7 +36,13 @@ const HALF_YEAR_DAYS = 182.6
 const FROST_HARDY_C = 0
 
 export const frostSpreadOf = ({ frostSpreadDays }: Frosts): number => frostSpreadDays ?? SPREAD_DAYS
+/**
+ * @example frostRiskOf({ frostRisk: 0.3 }) // 0.3
+ */
 export const frostRiskOf = ({ frostRisk }: Frosts): number => frostRisk ?? RISK
+/**
+ * @example isFrostFree({ lastFrost: null }) // true
+ */
 export const isFrostFree = ({ lastFrost }: Frosts): boolean => lastFrost === null
 
 /** What a crop bears, and what gardeners count its days of planting out from. */
@@ -49,13 +55,19 @@ export interface Hardiness {
   readonly weeksBeforeFrost: number | null
 }
 
-/** Whether frost harms a crop. */
+/**
+ * Whether frost harms a crop.
+ *
+ * @example isTender({ lowestNightC: 12 }) // true
+ */
 export const isTender = ({ lowestNightC }: Pick<Hardiness, 'lowestNightC'>): boolean =>
   lowestNightC > FROST_HARDY_C
 
 /**
  * The days the season is counted from: its frosts; where there are none, the days on which nights pass their mean on the
  * way up and on the way down.
+ *
+ * @example seasonEnds({ lastFrost: '2027-05-08', firstFrost: '2027-10-12' }) // ({ last: '2027-05-08', first: '2027-10-12' })
  */
 export function seasonEnds({ lastFrost, firstFrost, nights }: Frosts): { last: Day; first: Day } {
   if (lastFrost !== null && firstFrost !== null) return { last: lastFrost, first: firstFrost }

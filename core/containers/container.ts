@@ -23,7 +23,11 @@ export interface Container extends Sourced<ContainerFigure> {
   readonly measuredVolumeMl?: number
 }
 
-/** Volume of one cell in mL: measured with water where that was done, else from its dimensions. */
+/**
+ * Volume of one cell in mL: measured with water where that was done, else from its dimensions.
+ *
+ * @example cellVolume({ ...CONTAINERS[0], measuredVolumeMl: 45 }).value // 45
+ */
 export function cellVolume(container: Container): Figure {
   if (container.measuredVolumeMl !== undefined)
     return given(
@@ -57,7 +61,11 @@ export function cellCount(container: Container, count: Figure): Figure {
   )
 }
 
-/** What one hollow of it is called at the bench. */
+/**
+ * What one hollow of it is called at the bench.
+ *
+ * @example cellWord({ kind: 'pot' }) // 'pot'
+ */
 export function cellWord(container: Container): 'cell' | 'pot' | 'block' | 'tray' {
   if (container.kind === 'tray') return 'cell'
   return container.kind === 'open tray' ? 'tray' : container.kind

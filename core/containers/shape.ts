@@ -20,7 +20,11 @@ export type Shape =
       readonly depthMm: number
     }
 
-/** A square cell; sides across at the brim and at the base, and depth, in mm. */
+/**
+ * A square cell; sides across at the brim and at the base, and depth, in mm.
+ *
+ * @example topArea(square(40, 30, 50), yours()).value // 16
+ */
 export const square = (topMm: number, baseMm: number, depthMm: number): Shape => ({
   form: 'rectangular',
   topLengthMm: topMm,
@@ -29,7 +33,11 @@ export const square = (topMm: number, baseMm: number, depthMm: number): Shape =>
   baseWidthMm: baseMm,
   depthMm,
 })
-/** A round pot; diameters at the brim and at the base, and depth, in mm. */
+/**
+ * A round pot; diameters at the brim and at the base, and depth, in mm.
+ *
+ * @example topArea(round(100, 80, 90), yours()).value // ≈ 78.54
+ */
 export const round = (topDiameterMm: number, baseDiameterMm: number, depthMm: number): Shape => ({
   form: 'round',
   topDiameterMm,
@@ -37,7 +45,11 @@ export const round = (topDiameterMm: number, baseDiameterMm: number, depthMm: nu
   depthMm,
 })
 
-/** Plan area in mm² at a height above the base, for heights 0 to depth. */
+/**
+ * Plan area in mm² at a height above the base, for heights 0 to depth.
+ *
+ * @example planAreaMm2(square(40, 40, 50), 25) // 1600
+ */
 export function planAreaMm2(shape: Shape, heightMm: number): number {
   const t = heightMm / shape.depthMm
   const between = (base: number, top: number) => base + (top - base) * t
@@ -45,7 +57,11 @@ export function planAreaMm2(shape: Shape, heightMm: number): number {
   return between(shape.baseLengthMm, shape.topLengthMm) * between(shape.baseWidthMm, shape.topWidthMm)
 }
 
-/** Brim-full volume in mL of a shape: h/6 · (A_top + 4·A_mid + A_base). */
+/**
+ * Brim-full volume in mL of a shape: h/6 · (A_top + 4·A_mid + A_base).
+ *
+ * @example brimVolume(square(40, 40, 50), yours()).value // ≈ 80.000
+ */
 export function brimVolume(shape: Shape, source: Source): Figure {
   const measure = (name: string, value: number) => given(name, value, 'mm', source)
   const depth = measure('Depth', shape.depthMm)
@@ -78,7 +94,11 @@ export function brimVolume(shape: Shape, source: Source): Figure {
   )
 }
 
-/** Area of the open top in cm². */
+/**
+ * Area of the open top in cm².
+ *
+ * @example topArea(square(40, 20, 50), yours()).value // 16
+ */
 export function topArea(shape: Shape, source: Source): Figure {
   if (shape.form === 'round')
     return derive(

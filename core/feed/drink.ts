@@ -68,7 +68,11 @@ export function soakIn(container: Container, count: number): Figure {
     'Trays that cover part of a flat stand in one together: take it as the most.',
   )
 }
-/** Vessels to carry, whole ones. */
+/**
+ * Vessels to carry, whole ones.
+ *
+ * @example vesselsToCarry(given('Water', 20, 'L', yours()), given('Can', 9, 'L', yours())).value // 3
+ */
 export function vesselsToCarry(solutionL: Figure, vesselL: Figure): Figure {
   return derive('To carry', '', 'ceil(S / V)', { S: solutionL, V: vesselL }, ({ S, V }) =>
     Math.ceil(S / V - 1e-9),

@@ -61,7 +61,11 @@ export function forPlantingHole(feed: Feed, gPerL: number): { massG: Figure; vol
 const inSpoons = (massG: Figure, feed: Feed) =>
   derive('By volume', 'mL', 'm / d', { m: massG, d: density(feed) }, ({ m, d }) => m / d)
 
-/** Days after the first dressing on which to top-dress, up to `untilDay`. */
+/**
+ * Days after the first dressing on which to top-dress, up to `untilDay`.
+ *
+ * @example topDressDays(60, 4) // [28, 56]
+ */
 export function topDressDays(untilDay: number, everyWeeks = TOP_DRESS_EVERY_WEEKS): number[] {
   const every = everyWeeks * 7
   return Array.from({ length: Math.max(0, Math.floor(untilDay / every)) }, (_, i) => (i + 1) * every)

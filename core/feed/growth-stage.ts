@@ -64,7 +64,11 @@ export const GROWTH_STAGES: readonly GrowthStage[] = [
   },
 ]
 
-/** @throws RangeError for an unknown id. */
+/**
+ * @throws RangeError for an unknown id.
+ * @example growthStageById('seed-leaves').highNMgPerL // 50
+ * @example growthStageById('adult') // throws RangeError
+ */
 export function growthStageById(id: string): GrowthStage {
   const growthStage = GROWTH_STAGES.find((candidate) => candidate.id === id)
   if (!growthStage) throw new RangeError(`stage: '${id}' is not known`)
@@ -73,12 +77,20 @@ export function growthStageById(id: string): GrowthStage {
 
 export type Verdict = 'none wanted' | 'weak' | 'right' | 'strong'
 
-/** How many times the most that a stage likes a strength is; null within the band, or where it wants none. */
+/**
+ * How many times the most that a stage likes a strength is; null within the band, or where it wants none.
+ *
+ * @example timesTheMost(100, growthStageById('seed-leaves')) // 2
+ */
 export function timesTheMost(nMgPerL: number, { highNMgPerL }: GrowthStage): number | null {
   return highNMgPerL > 0 && nMgPerL > highNMgPerL ? nMgPerL / highNMgPerL : null
 }
 
-/** Where a strength falls against the stage's band. */
+/**
+ * Where a strength falls against the stage's band.
+ *
+ * @example judge(40, growthStageById('seed-leaves')) // 'right'
+ */
 export function judge(nMgPerL: number, growthStage: GrowthStage): Verdict {
   if (growthStage.highNMgPerL === 0) return nMgPerL > 0 ? 'none wanted' : 'right'
   if (nMgPerL < growthStage.lowNMgPerL) return 'weak'

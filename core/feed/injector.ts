@@ -14,7 +14,11 @@ export interface InjectorPlan {
   readonly dissolves: boolean
 }
 
-/** What is wrong with an injector's ratio, 1 in `ratio` (2 to 1000), at its field. */
+/**
+ * What is wrong with an injector's ratio, 1 in `ratio` (2 to 1000), at its field.
+ *
+ * @example injectorProblems(100) // []
+ */
 export const injectorProblems = (ratio: number): Problem[] =>
   within(['ratio'], ratio, 2, 1000, 'An injector or hose-end bottle draws 1 in 2 to 1 in 1000.')
 
@@ -24,6 +28,7 @@ export const injectorProblems = (ratio: number): Problem[] =>
  * @param gPerL feed in the finished solution, g/L
  * @param volumeL finished solution, L
  * @throws RangeError for a ratio below 2
+ * @example planInjector(given('Feed', 1, 'g/L', yours()), given('Water', 4, 'L', yours()), 100).concentrateL.value // 0.04
  */
 export function planInjector(gPerL: Figure, volumeL: Figure, ratio: number): InjectorPlan {
   if (!(ratio >= 2)) throw new RangeError(`ratio: 2 or more, given ${ratio}`)

@@ -34,13 +34,21 @@ export const MAX_FILLS = 12
 /** An error of a tenth is what a fixed error may cost before a tool is out of its fair range. */
 const FAIR_FIXED_ERROR = 0.1
 
-/** Powder goes on a scale or into a spoon or cap; a liquid goes anywhere a syringe does too. Jugs and scoops are for water and mix. */
+/**
+ * Powder goes on a scale or into a spoon or cap; a liquid goes anywhere a syringe does too. Jugs and scoops are for water and mix.
+ *
+ * @example canMeasure({ kind: 'syringe' }, { form: 'powder' }) // false
+ */
 export function canMeasure(tool: Tool, feed: Pick<Feed, 'form'>): boolean {
   if (['jug', 'squeeze bottle', 'scoop'].includes(tool.kind)) return false
   return feed.form === 'liquid' || tool.kind !== 'syringe'
 }
 
-/** The least amount a tool measures fairly, mL or g. */
+/**
+ * The least amount a tool measures fairly, mL or g.
+ *
+ * @example fairFrom({ kind: 'spoon', capacityMl: 5 }) // 2.5
+ */
 export function fairFrom(tool: Tool): number {
   const habit = TOOL_HABITS[tool.kind]
   if (habit.relativeError > 0) return habit.step * present(tool.capacityMl)
@@ -95,7 +103,11 @@ export function measureWith(tool: Tool, dose: Dose): Measurement {
   return { tool, fit, amount, fills, rounding, spread, worst }
 }
 
-/** Independent errors together: √(a² + b² + …), fractions. */
+/**
+ * Independent errors together: √(a² + b² + …), fractions.
+ *
+ * @example combined('Spread', [given('a', 0.3, 'share', yours()), given('b', 0.4, 'share', yours())]).value // 0.5
+ */
 export function combined(name: string, spreads: readonly Figure[]): Figure {
   const inputs = Object.fromEntries(spreads.map((figure, index) => [`e_${index + 1}`, figure]))
   const formula = `sqrt(${Object.keys(inputs)

@@ -106,7 +106,11 @@ const MAX_PLANT_MG_PER_ML = 20
 /** A mix that lasts less than this many days more is topped up already: feeds take a few days to show. */
 const AHEAD_DAYS = 2
 
-/** Strength and interval a method gives a stage: the band's lower edge often, its middle at half strength, once for a living mix. */
+/**
+ * Strength and interval a method gives a stage: the band's lower edge often, its middle at half strength, once for a living mix.
+ *
+ * @example habitOf('half strength', 'potted-up').nMgPerL // 150
+ */
 export function habitOf(
   method: FeedingMethod['id'],
   growthStageId: string,

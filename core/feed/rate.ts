@@ -43,6 +43,7 @@ const EXAMPLES = '1 tbsp per gal, 5 ml/l, 15 ml to 4.5 litres, 1:200 or half'
  * the household's own tools and vessels by name: `half a cap per watering can`.
  *
  * @param form a bare `oz` of a liquid is a fluid ounce
+ * @example readRate('1:200', 'liquid', 'metric') // ({ ok: true, rate: { kind: 'ratio', n: 200, meaning: null } })
  */
 export function readRate(
   text: string,
@@ -325,6 +326,7 @@ export function spellings(feed: Feed, nMgPerL: number): Spelling[] {
  * Water to add so that what was mixed too strong becomes `wantedNMgPerL`, L; 0 when it is not too strong.
  *
  * @param volumeL what is in the vessel now
+ * @example waterToRescue(given('Is', 200, 'mg/L', yours()), given('In', 4, 'L', yours()), given('Wanted', 100, 'mg/L', yours())).value // 4
  */
 export function waterToRescue(nMgPerL: Figure, volumeL: Figure, wantedNMgPerL: Figure): Figure {
   return derive(

@@ -2,7 +2,11 @@ import { derive, type Figure } from '../working/figure'
 
 const DEFINITION = 'Per cent by mass of grams per litre, in milligrams.'
 
-/** mg/L of an element from a feed at a concentration: g/L · % · 10. */
+/**
+ * mg/L of an element from a feed at a concentration: g/L · % · 10.
+ *
+ * @example strengthOf('Nitrogen', given('Feed', 0.5, 'g/L', yours()), given('N', 20, '%', yours())).value // 100
+ */
 export function strengthOf(element: string, concentrationGPerL: Figure, percent: Figure): Figure {
   return derive(
     `${element} in the feed`,
@@ -14,7 +18,13 @@ export function strengthOf(element: string, concentrationGPerL: Figure, percent:
   )
 }
 
-/** g/L of a feed that give a strength of nitrogen. @throws RangeError when the feed holds none. */
+/**
+ * g/L of a feed that give a strength of nitrogen.
+ *
+ * @throws RangeError when the feed holds none.
+ * @example concentrationFor(given('N', 100, 'mg/L', yours()), given('N', 20, '%', yours())).value // 0.5
+ * @example concentrationFor(given('N', 100, 'mg/L', yours()), given('N', 0, '%', yours())) // throws RangeError
+ */
 export function concentrationFor(nMgPerL: Figure, nPercent: Figure): Figure {
   if (nPercent.value <= 0)
     throw new RangeError('nPercent: this feed holds no nitrogen, so a strength in nitrogen has no dose')
@@ -28,17 +38,29 @@ export function concentrationFor(nMgPerL: Figure, nPercent: Figure): Figure {
   )
 }
 
-/** g of feed for a vessel of `volumeL`. */
+/**
+ * g of feed for a vessel of `volumeL`.
+ *
+ * @example massIn(given('Feed', 0.5, 'g/L', yours()), given('Can', 9, 'L', yours())).value // 4.5
+ */
 export function massIn(concentrationGPerL: Figure, volumeL: Figure): Figure {
   return derive('Feed by weight', 'g', 'c * V', { c: concentrationGPerL, V: volumeL }, ({ c, V }) => c * V)
 }
 
-/** mL that a mass of feed takes up. */
+/**
+ * mL that a mass of feed takes up.
+ *
+ * @example volumeOfMass(given('Feed', 4, 'g', yours()), given('Density', 0.8, 'g/mL', yours())).value // 5
+ */
 export function volumeOfMass(massG: Figure, densityGPerMl: Figure): Figure {
   return derive('Feed by volume', 'mL', 'm / d', { m: massG, d: densityGPerMl }, ({ m, d }) => m / d)
 }
 
-/** g/L from millilitres of a liquid per litre. */
+/**
+ * g/L from millilitres of a liquid per litre.
+ *
+ * @example concentrationOfLiquid(given('Feed', 5, 'mL/L', yours()), given('Density', 1.2, 'g/mL', yours())).value // 6
+ */
 export function concentrationOfLiquid(mlPerL: Figure, densityGPerMl: Figure): Figure {
   return derive('Feed per litre', 'g/L', 'a * d', { a: mlPerL, d: densityGPerMl }, ({ a, d }) => a * d)
 }
@@ -46,7 +68,13 @@ export function concentrationOfLiquid(mlPerL: Figure, densityGPerMl: Figure): Fi
 /** What "1 : n" means: one part *in* n of the finished feed, or one part *to* n of water. */
 export type RatioMeaning = 'in' | 'to'
 
-/** mL of concentrate per litre of finished feed at 1 : n. @throws RangeError for n below 1 */
+/**
+ * mL of concentrate per litre of finished feed at 1 : n.
+ *
+ * @throws RangeError for n below 1
+ * @example ratioMlPerL(given('n', 200, '', yours()), 'in').value // 5
+ * @example ratioMlPerL(given('n', 199, '', yours()), 'to').value // 5
+ */
 export function ratioMlPerL(n: Figure, meaning: RatioMeaning): Figure {
   if (!(n.value >= 1)) throw new RangeError(`n: a ratio is 1 : 1 or weaker, given ${n.value}`)
   const name = `Concentrate per litre, 1 part ${meaning} ${n.value}`

@@ -81,7 +81,11 @@ export const TOOL_HABITS: Readonly<Record<ToolKind, ToolHabit>> = {
 
 export const TOOL_KINDS = Object.keys(TOOL_HABITS) as ToolKind[]
 
-/** Whether a tool weighs (g) rather than measures volume (mL). */
+/**
+ * Whether a tool weighs (g) rather than measures volume (mL).
+ *
+ * @example isScale('pocket scale') // true
+ */
 export const isScale = (kind: ToolKind): boolean => TOOL_HABITS[kind].measures === 'mass'
 
 /** What is wrong with a tool, each at its field. */

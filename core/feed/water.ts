@@ -13,7 +13,11 @@ export interface Water {
 export const ALKALINITY_MOST_MG_PER_L = 150
 const RAIN: Water = { ecMsPerCm: 0.03, alkalinityMgPerL: 5 }
 
-/** What is wrong with a water, and with the share of rain in it (0–1), each at its field. */
+/**
+ * What is wrong with a water, and with the share of rain in it (0–1), each at its field.
+ *
+ * @example waterProblems({ ecMsPerCm: 0.6, alkalinityMgPerL: 200 }, 0.5) // []
+ */
 export function waterProblems(water: Water, rainShare: number): Problem[] {
   return [
     ...within(['ecMsPerCm'], water.ecMsPerCm, 0, 5, 'Tap water lies between 0 and 5 mS/cm.'),
@@ -71,6 +75,8 @@ export function blendWithRain(water: Water, rainShare: number): BlendedWater {
 /**
  * The smallest share of rain that brings the alkalinity down to a limit, as a fraction; 0 where it is low enough, 1
  * where rain alone is the answer.
+ *
+ * @example rainForAlkalinity({ ecMsPerCm: 0.6, alkalinityMgPerL: 295 }) // 0.5
  */
 export function rainForAlkalinity(water: Water, limitMgPerL = ALKALINITY_MOST_MG_PER_L): number {
   if (water.alkalinityMgPerL <= limitMgPerL) return 0

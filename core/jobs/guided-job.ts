@@ -73,6 +73,9 @@ export interface JobProgress {
 }
 
 const OPEN: StepStands = { state: 'open', at: null, by: '', note: '' }
+/**
+ * @example answerKey('stir', 'waterL') // 'stir waterL'
+ */
 export const answerKey = (step: string, key: string): string => `${step} ${key}`
 
 /** A job as it stands after all its marks, whatever order they arrived in. */

@@ -61,6 +61,9 @@ export function sowSteps(trays: readonly SowTray[]): Step[] {
     standing(tray),
   ])
 }
+/**
+ * @example sowStepId('t', 'A') // 'sow t A'
+ */
 export const sowStepId = (trayId: string, group: string): string => `sow ${trayId} ${group}`
 
 function labels({ id, name, groups }: SowTray): Step {

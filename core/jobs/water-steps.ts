@@ -15,6 +15,9 @@ export interface WaterTray {
   readonly outlook: Pick<Outlook, 'way' | 'pourL' | 'drinksL' | 'standsMm' | 'backL' | 'verdict'>
 }
 
+/**
+ * @example waterStepId('t') // 'water t'
+ */
 export const waterStepId = (trayId: string): string => `water ${trayId}`
 
 /** One round with the can: as much as all of them want, then tray by tray, each with its own timer. */

@@ -47,7 +47,11 @@ function near(month: number, day: number, year: string | undefined, today: Day, 
 
 const lastOf = (month: number, year: number) => new Date(Date.UTC(year, month, 0)).getUTCDate()
 
-/** Easter Sunday of a year [standard: the Gregorian computus; Meeus, Jones and Butcher]. */
+/**
+ * Easter Sunday of a year [standard: the Gregorian computus; Meeus, Jones and Butcher].
+ *
+ * @example easter(2027) // '2027-03-28'
+ */
 export function easter(year: number): Day {
   const a = year % 19
   const b = Math.floor(year / 100)

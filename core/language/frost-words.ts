@@ -21,6 +21,7 @@ const ALMOST_OVER_DAYS = 60
  * earlier in the year is spring’s. The year is that of the season to come.
  *
  * @returns both frosts, that there are none, or a question
+ * @example readFrosts('never', { today: '2027-01-01' }) // ({ kind: 'never' })
  */
 export function readFrosts(text: string, calendar: Omit<Calendar, 'frosts'>): FrostsSaid {
   const words = wordsOf(text)

@@ -414,7 +414,11 @@ export function readLine(text: string, known: LineKnown): ReadLine {
   }
 }
 
-/** The same day a year on; of a leap day the day before. */
+/**
+ * The same day a year on; of a leap day the day before.
+ *
+ * @example nextYear('2027-03-01') // '2028-03-01'
+ */
 export function nextYear(day: Day): Day {
   const later = `${Number(day.slice(0, 4)) + 1}${day.slice(4)}`
   return isDay(later) ? later : dayFrom(`${later.slice(0, 8)}28`)

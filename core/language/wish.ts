@@ -74,6 +74,10 @@ export interface Listening extends Calendar {
 
 export const WISH_EXAMPLE = '48 good plants of sweet basil by 20 May'
 
-/** The days of a wish that is repeated: the first, and the same again. */
+/**
+ * The days of a wish that is repeated: the first, and the same again.
+ *
+ * @example daysOfWish('2027-03-01', { times: 3, everyDays: 14 }) // ['2027-03-01', '2027-03-15', '2027-03-29']
+ */
 export const daysOfWish = (first: Day, { times, everyDays }: Pick<Wish, 'times' | 'everyDays'>): Day[] =>
   Array.from({ length: Math.max(1, times) }, (_, i) => addDays(first, i * everyDays))

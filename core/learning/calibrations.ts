@@ -179,6 +179,9 @@ export const CALIBRATIONS = [
 
 export type CalibrationId = (typeof CALIBRATIONS)[number]['id']
 export const CALIBRATION_IDS = CALIBRATIONS.map(({ id }) => id) as [CalibrationId, ...CalibrationId[]]
+/**
+ * @example calibrationById('minutes').unit // '×'
+ */
 export const calibrationById = (id: CalibrationId): Calibration =>
   present(CALIBRATIONS.find((one) => one.id === id))
 
@@ -196,7 +199,11 @@ export interface Measurement {
   readonly key: string
 }
 
-/** What a measurement is called where it is dropped. */
+/**
+ * What a measurement is called where it is dropped.
+ *
+ * @example measurementKey({ entryId: 'e', what: 'minutes', of: 'pot up' }) // 'e minutes pot up'
+ */
 export const measurementKey = ({ entryId, what, of }: Pick<Measurement, 'entryId' | 'what' | 'of'>): string =>
   `${entryId} ${what} ${of}`.slice(0, 200)
 
@@ -235,6 +242,7 @@ export interface Calibrations {
 /**
  * @param all measurements of all years, in the order they were written
  * @param dropped keys of those that are not to count
+ * @example calibrationsFrom([]).isEmpty // true
  */
 export function calibrationsFrom(all: readonly Measurement[], dropped: readonly string[] = []): Calibrations {
   const left = new Set(dropped)

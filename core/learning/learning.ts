@@ -21,6 +21,8 @@ export interface Learned extends Belief {
  * [standard: precision weighting, the posterior of a normal mean].
  *
  * @throws RangeError where a spread is not above 0
+ * @example learnedFrom({ mean: 10, sd: 2 }, [{ mean: 12, sd: 2 }]).mean // 11
+ * @example learnedFrom({ mean: 10, sd: 0 }, []) // throws RangeError
  */
 export function learnedFrom(prior: Belief, measured: readonly Measured[]): Learned {
   for (const { sd } of [prior, ...measured]) if (!(sd > 0)) throw new RangeError(`sd: ${sd} is not above 0`)
@@ -56,6 +58,7 @@ function farness(prior: Belief, measured: readonly Measured[], i: number): numbe
  *
  * @returns also how far each lies, in standard deviations, in the order given
  * @throws RangeError where a spread is not above 0
+ * @example learnedRobustly({ mean: 13, sd: 3 }, [{ mean: 17, sd: 4 }]).far // [0.8]
  */
 export function learnedRobustly(
   prior: Belief,
@@ -69,13 +72,21 @@ export function learnedRobustly(
   return { ...learnedFrom(prior, softened), far }
 }
 
-/** The 95 % interval of a figure. */
+/**
+ * The 95 % interval of a figure.
+ *
+ * @example intervalOf({ mean: 5, sd: 0 }) // [5, 5]
+ */
 export const intervalOf = ({ mean, sd }: Belief): readonly [low: number, high: number] => [
   mean - 1.959964 * sd,
   mean + 1.959964 * sd,
 ]
 
-/** A share that was counted, with the spread of such a count; never without any [Agresti & Coull 1998: two of each added]. */
+/**
+ * A share that was counted, with the spread of such a count; never without any [Agresti & Coull 1998: two of each added].
+ *
+ * @example countedShare(9, 10).sd // ≈ 0.1097
+ */
 export function countedShare(hits: number, of: number): Measured {
   const p = (hits + 2) / (of + 4)
   return { mean: hits / of, sd: Math.sqrt((p * (1 - p)) / (of + 4)) }

@@ -14,7 +14,10 @@ const SHOWN: readonly (readonly [depthMm: number, least: number, comfortable: nu
   [150, 0.15, 0.25],
 ]
 
-/** @param depthMm depth of the column, mm; of a taper, twice the height of the middle of its volume */
+/**
+ * @param depthMm depth of the column, mm; of a taper, twice the height of the middle of its volume
+ * @example airWanted(60) // ({ least: 0.05, comfortable: 0.1 })
+ */
 export function airWanted(depthMm: number): AirWanted {
   const above = SHOWN.findIndex(([depth]) => depth >= depthMm)
   if (above < 0) return { least: last(SHOWN)[1], comfortable: last(SHOWN)[2] }

@@ -36,11 +36,19 @@ export interface Fill {
 
 export const COVER_IS_THE_MIX = 'mix'
 
-/** Whether the container holds two mixes, one above the other. */
+/**
+ * Whether the container holds two mixes, one above the other.
+ *
+ * @example isLayered({ topMm: 30 }) // true
+ */
 export const isLayered = (fill: Fill): fill is Fill & { topMm: number } =>
   fill.topMm !== null && fill.topMm !== undefined
 
-/** How wet the mix of a container is to be: what was said for it, peanut butter for blocks, else as the batch. */
+/**
+ * How wet the mix of a container is to be: what was said for it, peanut butter for blocks, else as the batch.
+ *
+ * @example feelOf({ container: { kind: 'block' } }, { feel: 'damp' }) // 'soil block'
+ */
 export const feelOf = (fill: Fill, { feel }: Pick<BatchRequest, 'feel'>): Feel =>
   fill.feel ?? (fill.container.kind === 'block' ? 'soil block' : feel)
 

@@ -159,7 +159,11 @@ const byChance = (a: Found, b: Found) =>
   a.parts.filter(Boolean).length - b.parts.filter(Boolean).length ||
   a.parts.reduce((x, y) => x + y, 0) - b.parts.reduce((x, y) => x + y, 0)
 
-/** How many recipes a search tries at most: Σ over k materials of C(n, k) · C(parts, k). */
+/**
+ * How many recipes a search tries at most: Σ over k materials of C(n, k) · C(parts, k).
+ *
+ * @example recipesToTry(2, 2, 2) // 5
+ */
 export function recipesToTry(materials: number, mostParts: number, mostMaterials: number): number {
   const choose = (n: number, k: number) =>
     Array.from({ length: k }, (_, i) => (n - i) / (i + 1)).reduce((a, b) => a * b, 1)

@@ -17,7 +17,11 @@ export const SOLUBLE_AT_ONCE = 0.15
 /** Beyond this the reckoning means nothing more: another pot, another mix. */
 export const LONGEST_DAYS = 90
 
-/** Cumulative nitrogen that a seedling has taken up by day t after emergence, mg. */
+/**
+ * Cumulative nitrogen that a seedling has taken up by day t after emergence, mg.
+ *
+ * @example nitrogenWantedMg(0, 'medium') // 0
+ */
 export function nitrogenWantedMg(days: number, appetite: Appetite): number {
   return NITROGEN_OF_DRY_MASS * MASS_AT_EMERGENCE_MG * (Math.exp(GROWTH_PER_DAY[appetite] * days) - 1)
 }
@@ -28,7 +32,11 @@ export interface MixFood {
   readonly starterMgPerL: number
 }
 
-/** Nitrogen that the mix of one cell has let go so many days after it was filled, mg; what is soluble is given once. */
+/**
+ * Nitrogen that the mix of one cell has let go so many days after it was filled, mg; what is soluble is given once.
+ *
+ * @example letGoMg({ releasedMgPerL: 100, starterMgPerL: 40 }, 50, 56) // 7
+ */
 export const letGoMg = ({ releasedMgPerL, starterMgPerL }: MixFood, cellMl: number, days: number): number =>
   (cellMl / 1000) *
   (starterMgPerL +

@@ -11,7 +11,12 @@ export interface Ingredient {
   readonly share: Figure
 }
 
-/** The recipe's shares, with workings. @throws RangeError for a material nobody knows */
+/**
+ * The recipe's shares, with workings.
+ *
+ * @throws RangeError for a material nobody knows
+ * @example sharesOf([{ materialId: 'coir', parts: 3 }, { materialId: 'perlite', parts: 1 }], BUILT_IN)[0].share.value // 0.75
+ */
 export function sharesOf(parts: readonly Part[], materials: MaterialLibrary): Ingredient[] {
   const source = yours('parts of the recipe')
   const amounts = parts.map((part) =>

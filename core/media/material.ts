@@ -92,14 +92,22 @@ export interface Material extends MaterialFigures, Sourced<MaterialFigure> {
   readonly sustainability: string
 }
 
-/** What must not be cooked: its life is what it is put in for. Kept out of hot water, and stirred in once it has cooled. */
+/**
+ * What must not be cooked: its life is what it is put in for. Kept out of hot water, and stirred in once it has cooled.
+ *
+ * @example isAlive({ kind: 'medium', hazards: ['microbes'], bagged: true }) // false
+ */
 export const isAlive = ({ kind, hazards, bagged }: Pick<Material, 'kind' | 'hazards' | 'bagged'>): boolean =>
   kind === 'medium' && hazards.includes('microbes') && !bagged
 
 /** The materials a household knows, by id: the built-in ones, with its own beside or over them. */
 export type MaterialLibrary = Catalogue<Material>
 
-/** @throws RangeError for an unknown id. */
+/**
+ * @throws RangeError for an unknown id.
+ * @example materialIn(BUILT_IN, 'perlite').id // 'perlite'
+ * @example materialIn(BUILT_IN, 'moon') // throws RangeError
+ */
 export function materialIn(library: MaterialLibrary, id: string): Material {
   const material = library.get(id)
   if (!material) throw new RangeError(`material: '${id}' is not known`)

@@ -4,7 +4,11 @@ import type { MaterialLibrary } from './material'
 import { blendOf } from './blend'
 import { extraProblems, recipeProblems, type Mix } from './recipe'
 
-/** What a mix gives of nitrogen; nothing for one that cannot be reckoned. */
+/**
+ * What a mix gives of nitrogen; nothing for one that cannot be reckoned.
+ *
+ * @example foodOf({ parts: [], extras: [] }, BUILT_IN) // ({ releasedMgPerL: 0, starterMgPerL: 0 })
+ */
 export function foodOf({ parts, extras }: Mix, materials: MaterialLibrary): MixFood {
   if (recipeProblems(parts, materials).length || extraProblems(extras, materials).length)
     return { releasedMgPerL: 0, starterMgPerL: 0 }

@@ -10,11 +10,17 @@ const TRAPPED_AIR = 0.05
 /** However hard a block is pressed, so much of it stays pores [default]. */
 const MIN_PORES = 0.3
 
-/** Pores of a pressed mix: the solids stay, the pores give way. @param litres of mix in one */
+/**
+ * Pores of a pressed mix: the solids stay, the pores give way. @param litres of mix in one
+ * @example pressedPores(2, 0.9) // ≈ 0.8
+ */
 export const pressedPores = (litres: number, pores: number): number =>
   litres === 1 ? pores : Math.max(MIN_PORES, 1 - litres * (1 - pores))
 
-/** Water in it: small pores keep theirs, as far as there is room. @param pores those left after pressing */
+/**
+ * Water in it: small pores keep theirs, as far as there is room. @param pores those left after pressing
+ * @example pressedWater(2, 0.3, 0.8) // 0.6
+ */
 export const pressedWater = (litres: number, water: number, pores: number): number =>
   litres === 1 ? water : Math.min(litres * water, pores * (1 - TRAPPED_AIR))
 

@@ -33,7 +33,11 @@ export const PREPARATIONS = [
 ] as const
 export type Preparation = (typeof PREPARATIONS)[number]
 
-/** What is wrong with the extras, each at its field. */
+/**
+ * What is wrong with the extras, each at its field.
+ *
+ * @example extraProblems([{ materialId: 'rock-dust', gPerL: 5 }], BUILT_IN) // []
+ */
 export function extraProblems(extras: readonly Extra[], library: MaterialLibrary): Problem[] {
   return extras.flatMap(({ materialId, gPerL }, index) => [
     ...(library.has(materialId)
@@ -43,7 +47,11 @@ export function extraProblems(extras: readonly Extra[], library: MaterialLibrary
   ])
 }
 
-/** What is wrong with a recipe; empty when it can be mixed. */
+/**
+ * What is wrong with a recipe; empty when it can be mixed.
+ *
+ * @example recipeProblems([{ materialId: 'coir', parts: 3 }], BUILT_IN) // []
+ */
 export function recipeProblems(parts: readonly Part[], library: MaterialLibrary): Problem[] {
   if (parts.length === 0) return [{ path: [], message: 'A recipe needs at least one material.' }]
   const seen = new Set<string>()
@@ -72,6 +80,7 @@ export function recipeProblems(parts: readonly Part[], library: MaterialLibrary)
  * Each keeps at least `minimum` parts. Results are to the nearest `step` parts.
  *
  * @throws RangeError where there is no such boundary
+ * @example moveBoundary([{ parts: 3 }, { parts: 1 }], 0, 2).map(({ parts }) => parts) // [2, 2]
  */
 export function moveBoundary(
   parts: readonly Part[],
@@ -106,6 +115,8 @@ export const MAX_SHARE = 0.99
  * @param typed which others stay as they are, as far as the rest can make up for it
  * @returns parts that add up to what they added up to before
  * @throws RangeError for a share outside that, or a recipe of one material
+ * @example setShare([{ parts: 3 }, { parts: 1 }], 0, 0.5).map(({ parts }) => parts) // [2, 2]
+ * @example setShare([{ parts: 3 }, { parts: 1 }], 0, 1) // throws RangeError
  */
 export function setShare(
   parts: readonly Part[],
@@ -135,7 +146,11 @@ export function setShare(
 
 const total = (parts: readonly Part[]) => parts.reduce((sum, part) => sum + part.parts, 0)
 
-/** The recipe as it is said: `3 : 1 : 1`. */
+/**
+ * The recipe as it is said: `3 : 1 : 1`.
+ *
+ * @example saidInParts([{ materialId: 'coir', parts: 3 }, { materialId: 'perlite', parts: 1 }]) // '3 : 1'
+ */
 export function saidInParts(parts: readonly Part[]): string {
   if (parts.length === 1) return 'on its own'
   return parts.map((part) => String(Number(part.parts.toFixed(2)))).join(' : ')

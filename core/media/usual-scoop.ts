@@ -17,5 +17,9 @@ const USUAL: Readonly<Record<UnitSystem, readonly Scoop[]>> = {
   ],
 }
 
-/** Measures that anybody of this kitchen has, the usual one first. */
+/**
+ * Measures that anybody of this kitchen has, the usual one first.
+ *
+ * @example usualScoops('metric')[0].volumeL > 0 // true
+ */
 export const usualScoops = (units: UnitSystem): readonly Scoop[] => USUAL[units]

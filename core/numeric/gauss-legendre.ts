@@ -7,6 +7,7 @@ export interface Quadrature {
 /**
  * @param order number of points; exact for polynomials up to degree 2·order − 1
  * @throws RangeError when order is no whole number from 1 to 64
+ * @example gaussLegendre(2).weights.reduce((a, b) => a + b, 0) // ≈ 1.0000
  */
 export function gaussLegendre(order: number): Quadrature {
   if (!Number.isInteger(order) || order < 1 || order > 64)

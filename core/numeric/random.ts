@@ -2,6 +2,7 @@
  * Numbers from 0 to 1 that look drawn and are the same on every machine: mulberry32, a small public-domain generator.
  *
  * @param seed any whole number
+ * @example mulberry32(7)() === mulberry32(7)() // true
  */
 export function mulberry32(seed: number): () => number {
   let state = seed

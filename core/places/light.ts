@@ -36,7 +36,11 @@ export const LIGHT_METHODS: readonly LightMethod[] = [
   },
 ]
 
-/** The method of light of that id; the first where there is none. */
+/**
+ * The method of light of that id; the first where there is none.
+ *
+ * @example lightMethodById('sixteen').hours // 16
+ */
 export const lightMethodById = (id: LightMethod['id']): LightMethod =>
   LIGHT_METHODS.find((method) => method.id === id) ?? first(LIGHT_METHODS)
 
@@ -86,7 +90,11 @@ export function ppfdAt(lamp: Lamp, heightCm: number): Figure {
   )
 }
 
-/** Daily light integral, mol/m²/day. */
+/**
+ * Daily light integral, mol/m²/day.
+ *
+ * @example dailyLight(given('Light', 200, 'µmol/m²/s', yours()), 16).value // ≈ 11.52
+ */
 export function dailyLight(ppfd: Figure, hours: number): Figure {
   return derive(
     'Light in a day',

@@ -113,7 +113,12 @@ export const PLACE_KINDS = [
 ] as const
 export type PlaceKindId = (typeof PLACE_KINDS)[number]['id']
 
-/** The kind of that id. @throws RangeError for one nobody knows */
+/**
+ * The kind of that id.
+ *
+ * @throws RangeError for one nobody knows
+ * @example placeKindById('shelf').indoors // true
+ */
 export function placeKindById(id: string): PlaceKind & { readonly id: PlaceKindId } {
   const found = PLACE_KINDS.find((one) => one.id === id)
   if (!found) throw new RangeError(`kind: '${id}' is not known`)

@@ -26,7 +26,11 @@ export interface Place {
 /** Outside is always there, entered or not. */
 export const OUTSIDE: Place = placeOf('outside', 'outside', 'Outside')
 
-/** A place of a kind as it is to begin with. A lamp is nobody's guess: only daylight is there by itself. */
+/**
+ * A place of a kind as it is to begin with. A lamp is nobody's guess: only daylight is there by itself.
+ *
+ * @example placeOf('outside', 'o').kind // 'outside'
+ */
 export function placeOf(kindId: PlaceKindId, id: string, name?: string): Place {
   const { name: usual, flats, dayC, nightC, heatC, lightId, cover } = placeKindById(kindId)
   return {
@@ -42,6 +46,9 @@ export function placeOf(kindId: PlaceKindId, id: string, name?: string): Place {
   }
 }
 
+/**
+ * @example isIndoors({ kind: 'greenhouse' }) // false
+ */
 export const isIndoors = ({ kind }: Pick<Place, 'kind'>): boolean => placeKindById(kind).indoors
 
 /** A night in there by the forecast, °C; null indoors, where it does not reach. */

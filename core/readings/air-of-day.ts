@@ -30,6 +30,9 @@ const HOURS_FOR_MEAN = 18
 /** The sun gives at most some 65 mol/m² a day. */
 const MAX_LIGHT_MOL = 80
 
+/**
+ * @example meanOf([18, 22]) // 20
+ */
 export const meanOf = (values: readonly number[]): number =>
   values.reduce((sum, value) => sum + value, 0) / values.length
 

@@ -6,10 +6,18 @@ import { standard } from '../working/source'
 
 /** A pen that was not put into its solution for so many days drifts [common practice: weekly to fortnightly]. */
 const CALIBRATED_FOR_DAYS = 14
-/** Days since a pen was put into its solution; null where it never was. */
+/**
+ * Days since a pen was put into its solution; null where it never was.
+ *
+ * @example daysSinceCalibrated('2027-03-01T00:00:00Z', Date.parse('2027-03-03T12:00:00Z')) // 2
+ */
 export const daysSinceCalibrated = (calibratedAt: string | null, nowMs: number): number | null =>
   calibratedAt === null ? null : Math.floor((nowMs - Date.parse(calibratedAt)) / 86_400_000)
-/** Whether it wants its solution again. */
+/**
+ * Whether it wants its solution again.
+ *
+ * @example wantsSolution(15) // true
+ */
 export const wantsSolution = (sinceDays: number | null): boolean =>
   sinceDays === null || sinceDays > CALIBRATED_FOR_DAYS
 
@@ -24,6 +32,8 @@ const RIGHT_WITHIN = 0.15
  * @param ecPerMgN mS/cm a mg/L of nitrogen adds: of the feed’s label or its ions [reference §7]; the usual slope where unknown
  * @returns mg/L of nitrogen, 0 or more
  * @throws RangeError where the slope is not above 0
+ * @example nitrogenByEc(1, 0.6, 0.01) // ≈ 40.0
+ * @example nitrogenByEc(1, 0.6, 0) // throws RangeError
  */
 export const nitrogenByEc = (
   jugMsPerCm: number,
@@ -80,7 +90,11 @@ export function saidOfDrain(drainMsPerCm: number, mostMsPerCm: number, capacityL
   return `${said} Leach it: pour ${(2 * capacityL).toFixed(1)} L of plain water through from above, twice what it holds, let it drain, and measure again.`
 }
 
-/** Salts roots bear, mS/cm: seed before it is up, seedlings, plants that were potted on [handbook, from memory; reference §6]. */
+/**
+ * Salts roots bear, mS/cm: seed before it is up, seedlings, plants that were potted on [handbook, from memory; reference §6].
+ *
+ * @example drainLimit(5, true) // 3.5
+ */
 export const drainLimit = (daysUp: number, potted: boolean): number => (potted ? 3.5 : daysUp < 0 ? 1.0 : 2.0)
 
 /** EC that a mg/L of a feed’s nitrogen adds, mS/cm: by its label or its ions; the usual slope where it has no nitrogen. */

@@ -15,7 +15,11 @@ export type DeviceKind = (typeof DEVICE_KINDS)[number]
 /** Ways a simulated device is broken on purpose. */
 export const FAULTS = ['silent', 'stuck', 'wild'] as const
 export type Fault = (typeof FAULTS)[number]
-/** What of it a kind can do: a forecast that is stuck or wild is one like any other. */
+/**
+ * What of it a kind can do: a forecast that is stuck or wild is one like any other.
+ *
+ * @example faultsOf('forecast') // ['silent']
+ */
 export const faultsOf = (kind: DeviceKind): readonly Fault[] =>
   kind === 'forecast' ? ['silent'] : MEASURES[kind].length ? FAULTS : []
 

@@ -16,7 +16,11 @@ export interface ReadLogger {
 
 const MAX_BAD = 200
 
-/** What a heading means, as far as it says; `nothing` where it does not. */
+/**
+ * What a heading means, as far as it says; `nothing` where it does not.
+ *
+ * @example columnOf('Temp (°F)') // 'fahrenheit'
+ */
 export function columnOf(heading: string): LoggerColumn {
   const text = heading.toLowerCase()
   if (/time|date|datum|uhrzeit|fecha|heure|stamp|zeit/.test(text)) return 'time'
@@ -28,7 +32,11 @@ export function columnOf(heading: string): LoggerColumn {
   return 'nothing'
 }
 
-/** Whether the dates of a table can only be read one way; null where both ways make days of all of them. */
+/**
+ * Whether the dates of a table can only be read one way; null where both ways make days of all of them.
+ *
+ * @example dateOrder(['13/04/2027']) // 'day first'
+ */
 export function dateOrder(times: readonly string[]): 'day first' | 'month first' | null {
   const found = new Set<'day first' | 'month first'>()
   for (const time of times) {
@@ -41,7 +49,11 @@ export function dateOrder(times: readonly string[]): 'day first' | 'month first'
   return found.size === 1 ? first([...found]) : null
 }
 
-/** A moment of a logger: the day on its own clock, and the hour of that day; null where it is none. */
+/**
+ * A moment of a logger: the day on its own clock, and the hour of that day; null where it is none.
+ *
+ * @example loggerTime('2027-04-03 08:30', 'day first') // ({ on: '2027-04-03', hour: 8.5 })
+ */
 export function loggerTime(
   text: string,
   order: 'day first' | 'month first',
@@ -70,7 +82,11 @@ export function loggerTime(
 }
 const full = (year: string) => (year.length === 2 ? `20${year}` : year)
 
-/** A number as loggers write it, with a point or a comma; NaN where it is none. */
+/**
+ * A number as loggers write it, with a point or a comma; NaN where it is none.
+ *
+ * @example loggerNumber('21,5') // 21.5
+ */
 export const loggerNumber = (text: string): number => {
   const said = text.trim().replace(/\s|°|[CF%]$/g, '')
   if (said === '') return NaN

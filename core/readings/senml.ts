@@ -27,6 +27,8 @@ const TEXTS = ['bn', 'bu', 'n', 'u', 'vs', 'vd']
  *
  * @param nowS seconds since 1970, from which relative times count
  * @throws RangeError for what is no pack, in words that name the record (counted from 1)
+ * @example resolvePack([{ bn: 'probe:', n: 'air', u: 'Cel', v: 21, t: 1.8e9 }], 0)[0].name // 'probe:air'
+ * @example resolvePack('no pack', 0) // throws RangeError
  */
 export function resolvePack(pack: unknown, nowS: number): ResolvedRecord[] {
   if (!Array.isArray(pack)) throw new RangeError('A SenML pack is a JSON array of records.')

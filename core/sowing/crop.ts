@@ -90,7 +90,11 @@ export function hardinessOf({ lowestNightC }: Pick<Crop, 'lowestNightC'>): strin
   return lowestNightC > -4 ? 'half-hardy, stands a light frost' : 'hardy'
 }
 
-/** Whether each seedling of a cell is a plant of its own: clumps that are pulled apart, not tufts that stay together. */
+/**
+ * Whether each seedling of a cell is a plant of its own: clumps that are pulled apart, not tufts that stay together.
+ *
+ * @example countsSeedlings({ clump: true, countsClumps: true }) // false
+ */
 export const countsSeedlings = ({ clump, countsClumps }: Pick<Crop, 'clump' | 'countsClumps'>): boolean =>
   clump && !countsClumps
 

@@ -4,13 +4,18 @@ import { KEEPING_TABLE } from './seed-standards'
 
 const BINOMIAL = standard('binomial distribution')
 
-/** Chance that at least one of so many comes up, each with chance `p`; fractions. */
+/**
+ * Chance that at least one of so many comes up, each with chance `p`; fractions.
+ *
+ * @example anyOf(0.5, 2) // 0.75
+ */
 export const anyOf = (p: number, many: number): number => 1 - (1 - p) ** many
 
 /**
  * Germination that a count of cells tells of, a fraction: a cell is empty where none of its seeds came up.
  *
  * @returns null where all of several came up, or none: any germination may have done that
+ * @example germinationSeen(0.75, 2) // ≈ 0.500
  */
 export function germinationSeen(share: number, seedsPerCell: number): number | null {
   if (share <= 0 || (share >= 1 && seedsPerCell > 1)) return null
@@ -32,7 +37,11 @@ export function chanceOfOne(germination: Figure, seeds: number): Figure {
 /** Below this the first term is no longer exact as a plain number. */
 const SMALLEST_LOG = -700
 
-/** P(X ≤ k) for X binomial(n, p), term by term; in logarithms where the first term would vanish. */
+/**
+ * P(X ≤ k) for X binomial(n, p), term by term; in logarithms where the first term would vanish.
+ *
+ * @example binomialAtMost(1, 2, 0.5) // ≈ 0.7500
+ */
 export function binomialAtMost(k: number, n: number, p: number): number {
   if (k < 0) return 0
   if (k >= n || p <= 0) return 1
@@ -61,6 +70,8 @@ export const MAX_CELLS = 100_000
  * @param p fraction above 0, at most 1
  * @param certainty fraction, 0.5 to 0.999
  * @throws RangeError outside these
+ * @example cellsFor(1, 1, 0.95) // 1
+ * @example cellsFor(1, 0.5, 0.95) // 5
  */
 export function cellsFor(plants: number, p: number, certainty: number): number {
   if (!(p > 0 && p <= 1)) throw new RangeError(`p: above 0 and at most 1, given ${p}`)
@@ -154,7 +165,12 @@ export function agedGermination(
   )
 }
 
-/** 95 % interval of a proportion by Wilson's score: 18 of 24 → 55–88 % [std]. @throws RangeError unless 0 ≤ up ≤ of and of > 0 */
+/**
+ * 95 % interval of a proportion by Wilson's score: 18 of 24 → 55–88 % [std].
+ *
+ * @throws RangeError unless 0 ≤ up ≤ of and of > 0
+ * @example wilson(18, 24).low // ≈ 0.55
+ */
 export function wilson(up: number, of: number, z = 1.959964): { low: number; high: number } {
   if (of <= 0 || up < 0 || up > of) throw new RangeError(`up: 0 to ${of}, given ${up}`)
   const p = up / of

@@ -25,6 +25,9 @@ export const meanOf = ({ lowC, highC, meanC }: DayWarmth): number => meanC ?? (l
  * takes nothing away from a warm noon.
  *
  * @param topC above which no more is gained: a horizontal cut-off; Infinity for none
+ * @throws RangeError where the low is above the high
+ * @example degreeDays(12, 20, 10) // 6
+ * @example degreeDays(20, 12, 10) // throws RangeError
  */
 export function degreeDays(lowC: number, highC: number, baseC: number, topC = Infinity): number {
   if (!(lowC <= highC)) throw new RangeError(`lowC: ${lowC} is above ${highC}`)

@@ -22,11 +22,19 @@ export interface Draw {
 
 const NOISE = 1e-9
 
-/** What all shelves hold together. */
+/**
+ * What all shelves hold together.
+ *
+ * @example onShelves([{ id: 'a', holds: 10, packs: 2.5 }]) // 25
+ */
 export const onShelves = (shelves: readonly Shelf[]): number =>
   shelves.reduce((sum, { packs, holds }) => sum + packs * holds, 0)
 
-/** Full packs, and how much is left in the open one (0–1). A full pack less noise is a full pack. */
+/**
+ * Full packs, and how much is left in the open one (0–1). A full pack less noise is a full pack.
+ *
+ * @example fullAndOpen(2.5) // ({ full: 2, open: 0.5 })
+ */
 export function fullAndOpen(packs: number): { full: number; open: number } {
   const full = Math.floor(packs + 1e-6)
   return { full, open: Math.max(0, packs - full) < 1e-6 ? 0 : packs - full }
@@ -37,6 +45,8 @@ export function fullAndOpen(packs: number): { full: number; open: number } {
  *
  * @param amount 0 or more, in the unit of `holds`
  * @throws RangeError for a negative amount or shelf
+ * @example drawFrom([{ id: 'a', holds: 10, packs: 2 }], 25).short // 5
+ * @example drawFrom([], -1) // throws RangeError
  */
 export function drawFrom(shelves: readonly Shelf[], amount: number): Draw {
   if (!(amount >= 0)) throw new RangeError(`amount: 0 or more, given ${amount}`)

@@ -27,6 +27,7 @@ const NOISE = 1e-9
  *
  * @param need in the unit of the offers; 0 or less buys nothing
  * @returns null when nothing is on offer
+ * @example cheapestPacks([], 0).packs // []
  */
 export function cheapestPacks(offers: readonly Offer[], need: number): Purchase | null {
   if (need <= NOISE) return { packs: [], cost: 0, holds: 0, leftover: 0 }

@@ -25,7 +25,11 @@ const NUMBERS: Readonly<Record<string, number>> = Object.fromEntries([
 /** Words that only look like plurals. */
 const SINGULAR = /[^s]$|(?:ss|us|[lstrx]is)$|^(?:.{1,2}|cos|its|was|has|his|yes|gas)$/
 
-/** The singular of a word in small letters, without accents and apostrophes. */
+/**
+ * The singular of a word in small letters, without accents and apostrophes.
+ *
+ * @example plainWord('Leeks') // 'leek'
+ */
 export function plainWord(word: string): string {
   const bare = word
     .toLowerCase()
@@ -38,13 +42,21 @@ export function plainWord(word: string): string {
   return one === bare ? bare.slice(0, -1) : one
 }
 
-/** The words of a name, for comparing. */
+/**
+ * The words of a name, for comparing.
+ *
+ * @example plainName('Jalapeño peppers') // ['jalapeno', 'pepper']
+ */
 export const plainName = (name: string): string[] => wordsOf(name).map(({ plain }) => plain)
 
 const PIECE =
   /"[^"]+"|“[^”]+”|\d{4}-\d{2}-\d{2}|\d{1,2}[./]\d{1,2}[./]\d{2,4}|\d{1,2}\.\d{1,2}\.?(?!\d)|\d{1,2}\/\d{1,2}(?!\d)|\d{1,3}(?:[ ,]\d{3})+(?!\d)|\d+|½|\p{L}[\p{L}\p{M}]*(?:[’']\p{L}+)*[’']?|[×\-–—]|\S/gu
 
-/** A sentence in words: hyphens join, commas and brackets part, number words are figures. */
+/**
+ * A sentence in words: hyphens join, commas and brackets part, number words are figures.
+ *
+ * @example wordsOf('twelve leeks').map(({ plain }) => plain) // ['12', 'leek']
+ */
 export function wordsOf(text: string): Word[] {
   const words: Word[] = []
   let parted = false

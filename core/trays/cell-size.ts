@@ -18,7 +18,11 @@ export interface CellSize {
   readonly why: string
 }
 
-/** Whether a cell suits the seed of a crop, by how deep it is sown: two to three times its thickness. */
+/**
+ * Whether a cell suits the seed of a crop, by how deep it is sown: two to three times its thickness.
+ *
+ * @example cellSizeFor({ depthMm: 2 }, CONTAINERS[0]).wanted // [2.5, 60]
+ */
 export function cellSizeFor({ depthMm }: Pick<Crop, 'depthMm'>, container: Container): CellSize {
   const { ml: wanted, why } = present(BY_SEED.find(({ upToMm }) => depthMm <= upToMm))
   const ml = cellVolume(container).value

@@ -24,11 +24,19 @@ export interface DatedChange extends Change {
   readonly entryId: string
 }
 
-/** How many seeds or plants a change is about. */
+/**
+ * How many seeds or plants a change is about.
+ *
+ * @example totalOf({ cells: [[0, 2], [1, 3]], count: null }) // 5
+ */
 export const totalOf = ({ cells, count }: Pick<Change, 'cells' | 'count'>): number =>
   count ?? cells.reduce((sum, [, n]) => sum + n, 0)
 
-/** What is wrong with changes that were written together: as many arrive as leave. */
+/**
+ * What is wrong with changes that were written together: as many arrive as leave.
+ *
+ * @example movedEven([{ what: 'moved', cells: [], count: 3 }, { what: 'set', cells: [], count: 2 }]) // ({ moved: 3, set: 2 })
+ */
 export function movedEven(changes: readonly Change[]): { moved: number; set: number } | null {
   const of = (what: ChangeKind) =>
     changes.filter((one) => one.what === what).reduce((sum, one) => sum + totalOf(one), 0)

@@ -22,7 +22,11 @@ export type LabelKind = (typeof LABEL_KINDS)[number]
 const A4 = { pageWidthMm: 210, pageHeightMm: 297 } as const
 const LETTER = { pageWidthMm: 215.9, pageHeightMm: 279.4 } as const
 
-/** As many as fit on plain paper, edge to edge, to be cut out. */
+/**
+ * As many as fit on plain paper, edge to edge, to be cut out.
+ *
+ * @example onPlainPaper('a4', 60, 40).columns // 3
+ */
 export function onPlainPaper(
   paper: 'a4' | 'letter',
   labelWidthMm: number,
@@ -106,6 +110,7 @@ export interface LabelSpot {
  * Where so many labels lie, row by row; the first sheet may have been used before.
  *
  * @param start the place of the first label on its sheet, from 1
+ * @example labelSpots(onPlainPaper('a4', 60, 40), 1)[0] // ({ page: 0, x: 15, y: 10 })
  */
 export function labelSpots(sheet: LabelSheet, count: number, start = 1): LabelSpot[] {
   const each = sheet.columns * sheet.rows

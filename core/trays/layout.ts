@@ -27,6 +27,9 @@ export interface Layout extends Grid {
 /** How the hollows of a tray lie: cells, loose pots or blocks in a carrier, furrows, or a field that is scattered over. */
 export type Surface = 'cells' | 'pots' | 'blocks' | 'furrows'
 
+/**
+ * @example surfaceOf({ kind: 'open tray' }) // 'furrows'
+ */
 export const surfaceOf = ({ kind }: Pick<Container, 'kind'>): Surface =>
   kind === 'tray' ? 'cells' : kind === 'block' ? 'blocks' : kind === 'pot' ? 'pots' : 'furrows'
 
@@ -43,7 +46,11 @@ export function usualGrid(container: Pick<Container, 'id' | 'kind' | 'cells'>): 
   return surface === 'furrows' ? { rows: 6, columns: 1 } : { rows: 3, columns: 5 }
 }
 
-/** Packs of a few cells stand several together in a carrier. */
+/**
+ * Packs of a few cells stand several together in a carrier.
+ *
+ * @example isPack({ kind: 'tray', cells: 6 }) // true
+ */
 export const isPack = ({ kind, cells }: Pick<Container, 'kind' | 'cells'>): boolean =>
   kind === 'tray' && cells <= 12
 
@@ -52,6 +59,7 @@ export const isPack = ({ kind, cells }: Pick<Container, 'kind' | 'cells'>): bool
  * cells.
  *
  * @param count cells wanted, 1 or more
+ * @example gridFor({ id: 'x', kind: 'pot', cells: 1 }, 18) // ({ rows: 3, columns: 6 })
  */
 export function gridFor(container: Pick<Container, 'id' | 'kind' | 'cells'>, count: number): Grid {
   const surface = surfaceOf(container)
@@ -63,11 +71,19 @@ export function gridFor(container: Pick<Container, 'id' | 'kind' | 'cells'>, cou
   return { rows: one.rows * deep, columns: one.columns * Math.ceil(packs / deep) }
 }
 
-/** `A` … `Z`, `AA` …: the n-th code, from 0. */
+/**
+ * `A` … `Z`, `AA` …: the n-th code, from 0.
+ *
+ * @example codeAt(26) // 'AA'
+ */
 export const codeAt = (n: number): string =>
   n < 26 ? String.fromCharCode(65 + n) : codeAt(Math.floor(n / 26) - 1) + codeAt(n % 26)
 
-/** The next code nobody has. */
+/**
+ * The next code nobody has.
+ *
+ * @example freeCode([{ code: 'A' }]) // 'B'
+ */
 export function freeCode(groups: readonly Pick<Group, 'code'>[]): string {
   const taken = new Set(groups.map(({ code }) => code))
   let n = 0
@@ -75,7 +91,11 @@ export function freeCode(groups: readonly Pick<Group, 'code'>[]): string {
   return codeAt(n)
 }
 
-/** `row 2, cell 5`, counted from the marked corner. */
+/**
+ * `row 2, cell 5`, counted from the marked corner.
+ *
+ * @example cellName({ columns: 12 }, 16) // 'row 2, cell 5'
+ */
 export const cellName = ({ columns }: Pick<Grid, 'columns'>, cell: number): string =>
   columns === 1 ? `row ${cell + 1}` : `row ${Math.floor(cell / columns) + 1}, cell ${(cell % columns) + 1}`
 
@@ -123,13 +143,24 @@ export function layoutProblems(
 /** A broadcast tray of dust-like seed takes thousands. */
 export const MAX_SEEDS = 20_000
 
-/** Cells of a group, in the order of the tray. */
+/**
+ * Cells of a group, in the order of the tray.
+ *
+ * @example cellsOf({ cells: ['A', '', 'A'] }, 'A') // [0, 2]
+ */
 export const cellsOf = ({ cells }: Pick<Layout, 'cells'>, code: string): number[] =>
   cells.flatMap((one, cell) => (one === code ? [cell] : []))
 
+/**
+ * @example freeCells({ cells: ['A', '', 'A'] }) // 1
+ */
 export const freeCells = (layout: Pick<Layout, 'cells'>): number => cellsOf(layout, '').length
 
-/** The layout with these cells given to a group; `''` frees them. */
+/**
+ * The layout with these cells given to a group; `''` frees them.
+ *
+ * @example painted({ cells: ['A', ''] }, [1], 'B').cells // ['A', 'B']
+ */
 export function painted(layout: Layout, cells: Iterable<number>, code: string): Layout {
   const next = [...layout.cells]
   for (const cell of cells) next[cell] = code
@@ -194,7 +225,11 @@ export function edgeAt(layout: Layout, first: string, second: string, until: num
   return { ...layout, cells: next }
 }
 
-/** Pairs of groups whose cells follow each other row by row, with the last cell of the first. */
+/**
+ * Pairs of groups whose cells follow each other row by row, with the last cell of the first.
+ *
+ * @example edges({ cells: ['A', 'A', 'B'] }) // [{ first: 'A', second: 'B', until: 1 }]
+ */
 export function edges({ cells }: Pick<Layout, 'cells'>): { first: string; second: string; until: number }[] {
   const found: { first: string; second: string; until: number }[] = []
   let last = ''

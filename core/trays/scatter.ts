@@ -5,7 +5,11 @@ import { practice, yours } from '../working/source'
 const PER_CM2 = practice('one seed to a square centimetre or two, to prick out singly')
 export const SEEDS_PER_CM2 = 0.75
 
-/** Seeds for an even scatter over an open tray. */
+/**
+ * Seeds for an even scatter over an open tray.
+ *
+ * @example seedsToScatter(given('Top', 1512, 'cm²', yours())).value // 1134
+ */
 export const seedsToScatter = (areaCm2: Figure, perCm2 = SEEDS_PER_CM2): Figure =>
   derive(
     'Seeds for an even scatter',
@@ -16,7 +20,11 @@ export const seedsToScatter = (areaCm2: Figure, perCm2 = SEEDS_PER_CM2): Figure 
     PER_CM2.cite,
   )
 
-/** How far apart scattered seeds lie in the mean, mm. */
+/**
+ * How far apart scattered seeds lie in the mean, mm.
+ *
+ * @example seedsLieApart(100, given('Top', 100, 'cm²', yours())).value // 10
+ */
 export const seedsLieApart = (seeds: number, areaCm2: Figure): Figure =>
   derive(
     'Seeds lie apart',

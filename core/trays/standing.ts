@@ -50,6 +50,9 @@ export interface TrayStands {
 const EMPTY: Cell = { sown: 0, up: 0, set: 0, thinned: 0, lost: 0, moved: 0, again: 0 }
 const LEAVING = { thinned: 'thinned', lost: 'lost', given: 'moved', out: 'moved', moved: 'moved' } as const
 
+/**
+ * @example standingIn({ up: 5, set: 0, thinned: 1, lost: 1, moved: 1 }) // 2
+ */
 export const standingIn = ({ up, set, thinned, lost, moved }: Omit<Cell, 'sown' | 'again'>): number =>
   up + set - thinned - lost - moved
 

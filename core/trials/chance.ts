@@ -20,6 +20,7 @@ const ALIKE = 1 + 1e-7
  * [Fisher 1935; the sum of all tables with the same margins that are at most as likely].
  *
  * @throws RangeError for counts that are not 0 ≤ hits ≤ of
+ * @example fisherExact({ hits: 3, of: 3 }, { hits: 0, of: 3 }) // ≈ 0.1
  */
 export function fisherExact(one: Counted, other: Counted): number {
   for (const { hits, of } of [one, other])

@@ -159,7 +159,11 @@ export function judgedDays(one: Side, other: Side, byTrays = isOfTrays(one, othe
   }
 }
 
-/** The share of a side with its 95 % interval; null where nothing was counted. */
+/**
+ * The share of a side with its 95 % interval; null where nothing was counted.
+ *
+ * @example shareOf({ hits: 3, of: 4 }).share // 0.75
+ */
 export const shareOf = ({ hits, of }: Side) => (of === 0 ? null : { share: hits / of, ...wilson(hits, of) })
 
 const tidy = (n: number) => (n < 30 ? n : n < 300 ? Math.round(n / 10) * 10 : Math.round(n / 100) * 100)

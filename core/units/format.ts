@@ -3,7 +3,12 @@ import { printFraction } from './fraction'
 import type { Dimension, UnitSystem, Unit } from './unit'
 import { fromBase, unitById } from './unit-table'
 
-/** A number as a person would write it: three significant digits, no trailing zeros, at most `decimals`. */
+/**
+ * A number as a person would write it: three significant digits, no trailing zeros, at most `decimals`.
+ *
+ * @example printNumber(1.2345) // '1.23'
+ * @example printNumber(1.2345, 2) // '1.2'
+ */
 export function printNumber(value: number, significant = 3): string {
   if (value === 0) return '0'
   const size = Math.floor(Math.log10(Math.abs(value)))
@@ -15,7 +20,11 @@ export function printNumber(value: number, significant = 3): string {
 const digits = (value: number) =>
   /e/.test(String(value)) ? value.toFixed(20).replace(/\.?0+$/, '') : String(value)
 
-/** A fraction 0–1 as per cent: `62 %`. */
+/**
+ * A fraction 0–1 as per cent: `62 %`.
+ *
+ * @example printShare(0.064) // '6.4 %'
+ */
 export function printShare(share: number): string {
   return `${printNumber(share * 100, Math.abs(share) < 0.1 ? 2 : 3)} %`
 }
@@ -25,6 +34,7 @@ export function printShare(share: number): string {
  * (`2¾ cups`, `1 tbsp + ½ tsp`), and in the next finer measure where a spoon is too coarse.
  *
  * @param base the quantity in L, mm, g or °C
+ * @example printQuantity(0.65, 'volume', 'us') // '2¾ cups'
  */
 export function printQuantity(base: number, dimension: Dimension, units: UnitSystem): string {
   if (dimension === 'temperature') {

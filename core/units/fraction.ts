@@ -13,7 +13,11 @@ const GLYPHS: readonly (readonly [string, number])[] = [
 
 export const FRACTION_GLYPHS = GLYPHS.map(([glyph]) => glyph).join('')
 
-/** What a fraction's glyph stands for (½ is 0.5); undefined for any other. */
+/**
+ * What a fraction's glyph stands for (½ is 0.5); undefined for any other.
+ *
+ * @example fractionValue('¾') // 0.75
+ */
 export function fractionValue(glyph: string): number | undefined {
   return GLYPHS.find(([g]) => g === glyph)?.[1]
 }
@@ -21,6 +25,8 @@ export function fractionValue(glyph: string): number | undefined {
 /**
  * A number to the nearest `step` (1/16, 1/8, 1/4, 1/3, 1/2, 1), printed as a person writes it: `2¾`, `½`, `6`.
  * A number that rounds to nothing keeps two significant digits instead, so that it never reads as 0.
+ *
+ * @example printFraction(2.75, 0.25) // '2¾'
  */
 export function printFraction(amount: number, step: number): string {
   const rounded = Math.round(amount / step) * step

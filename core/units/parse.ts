@@ -85,13 +85,22 @@ const WORDS: readonly (readonly [RegExp, string])[] = [
 /** What a quantity is in; `9 litre can` is nine litres. */
 const VESSEL_WORD = /(?<=[a-z])[ -](?:can|jug|bucket|bottle|bag|tub|pot|pail)s?$/i
 
-/** Amounts said in words: `half gallon`, `a quarter cup`, `two tbsp`, `9 litre can`. */
+/**
+ * Amounts said in words: `half gallon`, `a quarter cup`, `two tbsp`, `9 litre can`.
+ *
+ * @example inFigures('half a cup') // '1/2 cup'
+ */
 export function inFigures(text: string): string {
   const word = WORDS.find(([pattern]) => pattern.test(text))
   return (word ? text.replace(word[0], word[1]) : text).replace(VESSEL_WORD, '')
 }
 
-/** Read a bare number with fractions: `2 1/2`, `1½`, `0.75`, `1,5`. Undefined when it is none. */
+/**
+ * Read a bare number with fractions: `2 1/2`, `1½`, `0.75`, `1,5`. Undefined when it is none.
+ *
+ * @example parseNumber('1 1/2') // 1.5
+ * @example parseNumber('some') // undefined
+ */
 export function parseNumber(text: string): number | undefined {
   const trimmed = text.trim()
   const number = NUMBER.exec(trimmed)?.[0]

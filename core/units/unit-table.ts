@@ -258,7 +258,11 @@ export const UNITS: readonly Unit[] = [
 
 const byId = new Map(UNITS.map((unit) => [unit.id, unit]))
 
-/** @throws RangeError for an unknown id. */
+/**
+ * @throws RangeError for an unknown id.
+ * @example unitById('L').id // 'L'
+ * @example unitById('x') // throws RangeError
+ */
 export function unitById(id: string): Unit {
   const unit = byId.get(id)
   if (!unit) throw new RangeError(`unit: '${id}' is not known`)
@@ -275,7 +279,12 @@ export function fromBase(base: number, unit: Unit): number {
   return (base - (unit.offset ?? 0)) / unit.factor
 }
 
-/** Convert between units of one dimension. @throws RangeError when the dimensions differ. */
+/**
+ * Convert between units of one dimension.
+ *
+ * @throws RangeError when the dimensions differ.
+ * @example convert(1, 'us-gal', 'L') // ≈ 3.785411784
+ */
 export function convert(amount: number, fromId: string, toId: string): number {
   const from = unitById(fromId)
   const to = unitById(toId)

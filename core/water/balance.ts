@@ -16,6 +16,9 @@ export interface Store {
   readonly easyL: number
   readonly floorL: number
 }
+/**
+ * @example plainStore({ capacityL: { value: 2 }, easyL: { value: 1 }, floorL: 0.3 }) // ({ capacityL: 2, easyL: 1, floorL: 0.3 })
+ */
 export const plainStore = ({ capacityL, easyL, floorL }: TrayStore): Store => ({
   capacityL: capacityL.value,
   easyL: easyL.value,
@@ -197,7 +200,11 @@ export interface Watered {
   readonly washedMg: number
 }
 
-/** From below it drinks what it lacks; from above all goes in and what it cannot hold runs out, mixed through. */
+/**
+ * From below it drinks what it lacks; from above all goes in and what it cannot hold runs out, mixed through.
+ *
+ * @example water({ capacityL: 2 }, { waterL: 1.5, salts: 0, nitrogenMg: 0 }, { litres: 1, how: 'below', ecMsPerCm: 0, nMgPerL: 0 }).backL // 0.5
+ */
 export function water(
   { capacityL }: Pick<Store, 'capacityL'>,
   contents: Contents,
@@ -217,5 +224,9 @@ export function water(
   }
 }
 
-/** EC of the water in the mix, mS/cm: it rises as the tray dries. */
+/**
+ * EC of the water in the mix, mS/cm: it rises as the tray dries.
+ *
+ * @example ecOf({ salts: 3, waterL: 2, nitrogenMg: 0 }) // 1.5
+ */
 export const ecOf = ({ salts, waterL }: Contents): number => (waterL > 0 ? salts / waterL : 0)

@@ -18,7 +18,11 @@ export interface Way {
 /** Days after they are up in which the dents still settle. */
 const ROSE_DAYS = 2
 
-/** From above by mist until it is up, then a gentle rose until the dents have settled, then from below [common practice]. */
+/**
+ * From above by mist until it is up, then a gentle rose until the dents have settled, then from below [common practice].
+ *
+ * @example wayOf(-1, false).how // 'mist'
+ */
 export function wayOf(daysUp: number, large: boolean): Way {
   if (large)
     return {

@@ -24,7 +24,11 @@ export interface Stand {
   readonly areaM2: number
 }
 
-/** Dry mass of all plants so many days after they came up, g; 0 before. */
+/**
+ * Dry mass of all plants so many days after they came up, g; 0 before.
+ *
+ * @example dryMassG({ plants: 40, mixL: 2, growthPerDay: 0.14, areaM2: 0.1 }, 0) // 0.1
+ */
 export function dryMassG({ plants, mixL, growthPerDay }: Stand, daysUp: number): number {
   if (daysUp < 0 || plants === 0) return 0
   const grown = (plants * MASS_AT_EMERGENCE_MG * Math.exp(growthPerDay * daysUp)) / 1000
@@ -32,7 +36,11 @@ export function dryMassG({ plants, mixL, growthPerDay }: Stand, daysUp: number):
   return grown < most ? grown : most
 }
 
-/** What they weigh as they stand, g. */
+/**
+ * What they weigh as they stand, g.
+ *
+ * @example freshMassG({ plants: 40, mixL: 2, growthPerDay: 0.14, areaM2: 0.1 }, 0) // 1
+ */
 export const freshMassG = (stand: Stand, daysUp: number): number => dryMassG(stand, daysUp) / DRY_OF_FRESH
 
 /** Part of the tray’s top that is under leaves, a fraction 0–1. */

@@ -18,6 +18,7 @@ export interface Reservoir {
  * @param holdsL of the reservoir beside the mat, L; 0 for a mat alone
  * @param matM2 mat under the tray, m²; 0 for a wick
  * @param lossLPerDay the trays on it lose in a day, L
+ * @example reservoirOf(4, 0.4, 0.5).fillL.value // 5
  */
 export function reservoirOf(holdsL: number, matM2: number, lossLPerDay: number): Reservoir {
   const holds = given('The reservoir holds', holdsL, 'L', yours())

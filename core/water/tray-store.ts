@@ -130,7 +130,11 @@ export const waterAgainAt = ({ capacityL, easyL }: Pick<TrayStore, 'capacityL' |
 
 /** While less than this part of the easily available water is gone, a mix counts as wet [default: a third of the way to watering]. */
 export const WET_GONE = 0.15
-/** Above it a mix is wet, L. */
+/**
+ * Above it a mix is wet, L.
+ *
+ * @example wetAbove({ capacityL: { value: 2 }, easyL: { value: 1 } }) // 1.85
+ */
 export const wetAbove = ({ capacityL, easyL }: Pick<TrayStore, 'capacityL' | 'easyL'>): number =>
   capacityL.value - WET_GONE * easyL.value
 
@@ -139,6 +143,10 @@ export const MIST = given('A mist wets', 0.5, 'L/m²', byDefault('until the surf
 
 /** Filled as moist as a wrung sponge a mix lacks a third of what it holds [default]. */
 const LACKS_WHEN_FILLED = 1 / 3
-/** What a tray that was filled and sown drinks at its first soak, L. */
+/**
+ * What a tray that was filled and sown drinks at its first soak, L.
+ *
+ * @example firstSoakL({ capacityL: { value: 3 } }) // 1
+ */
 export const firstSoakL = ({ capacityL }: Pick<TrayStore, 'capacityL'>): number =>
   capacityL.value * LACKS_WHEN_FILLED

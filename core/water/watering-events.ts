@@ -8,13 +8,24 @@ export type Moment = number
 /** Where nobody looked at the clock it is reckoned at nine in the morning. */
 const USUAL_HOUR = 9
 
-/** A day and a time of day, `07:30`, as an hour. */
+/**
+ * A day and a time of day, `07:30`, as an hour.
+ *
+ * @example momentOf('1970-01-02', '07:30') // 31.5
+ */
 export function momentOf(day: Day, at: string | null = null): Moment {
   const [hours, minutes] = at ? at.split(':').map(Number) : [USUAL_HOUR, 0]
   return dayNumber(day) * 24 + present(hours) + (minutes ?? 0) / 60
 }
-/** The day an hour lies in, and the hour of that day. */
+/**
+ * The day an hour lies in, and the hour of that day.
+ *
+ * @example dayOf(31.5) // '1970-01-02'
+ */
 export const dayOf = (moment: Moment): Day => addDays(EPOCH, Math.floor(moment / 24))
+/**
+ * @example hourOf(31.5) // 7.5
+ */
 export const hourOf = (moment: Moment): number => moment - Math.floor(moment / 24) * 24
 const EPOCH = dayFrom('1970-01-01')
 

@@ -13,6 +13,7 @@ const GNAT_DAYS = 25
 /**
  * @param wetDays of the last seven
  * @param airShare air in the mix when it has drained, a fraction of its volume
+ * @example wetRisk(3.9, 10, 18, 0.1) // null
  */
 export function wetRisk(wetDays: number, daysUp: number, mixC: number, airShare: number): WetRisk | null {
   if (wetDays < TOO_MANY_WET_DAYS || daysUp < 0) return null

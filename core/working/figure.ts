@@ -30,7 +30,11 @@ export interface Derived {
   readonly why: string
 }
 
-/** A figure that was not computed, with where it comes from. */
+/**
+ * A figure that was not computed, with where it comes from.
+ *
+ * @example given('Can', 9, 'L', yours()).value // 9
+ */
 export function given(name: string, value: number, unit: string, source: Source): Figure {
   return { name, value, unit, working: { kind: 'given', source } }
 }
@@ -40,6 +44,8 @@ export function given(name: string, value: number, unit: string, source: Source)
  * `formula` uses.
  *
  * @throws RangeError when the result is no finite number, naming the figure.
+ * @example derive('Area', 'm²', 'a * b', { a: given('a', 2, 'm', yours()), b: given('b', 3, 'm', yours()) }, ({ a, b }) => a * b).value // 6
+ * @example derive('x', '', '1 / 0', {}, () => 1 / 0) // throws RangeError
  */
 export function derive<Inputs extends Record<string, Figure>>(
   name: string,
@@ -56,7 +62,11 @@ export function derive<Inputs extends Record<string, Figure>>(
   return { name, value, unit, working: { kind: 'derived', formula, inputs, why } }
 }
 
-/** Sum of figures in one unit; the formula names each term. An empty list sums to 0. */
+/**
+ * Sum of figures in one unit; the formula names each term. An empty list sums to 0.
+ *
+ * @example total('Both', 'L', [given('a', 2, 'L', yours()), given('b', 3, 'L', yours())]).value // 5
+ */
 export function total(name: string, unit: string, terms: readonly Figure[], why = ''): Figure {
   return weightedTotal(
     name,
@@ -86,7 +96,11 @@ export function weightedTotal(
   return derive(name, unit, products.join(' + ') || '0', inputs, () => value, why)
 }
 
-/** The mean of figures in one unit; of one alone, itself. */
+/**
+ * The mean of figures in one unit; of one alone, itself.
+ *
+ * @example mean('Mean', 'L', [given('a', 2, 'L', yours()), given('b', 4, 'L', yours())]).value // 3
+ */
 export function mean(name: string, unit: string, of: readonly Figure[]): Figure {
   if (of.length === 1) return first(of)
   const inputs = Object.fromEntries(of.map((figure, i) => [`x_${i + 1}`, figure]))

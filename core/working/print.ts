@@ -3,7 +3,11 @@ import { printNumber, printQuantity, printShare } from '../units/format'
 import type { UnitSystem } from '../units/unit'
 import type { Figure } from './figure'
 
-/** A figure as a person reads it: quantities in the kitchen's units, fractions as per cent. */
+/**
+ * A figure as a person reads it: quantities in the kitchen's units, fractions as per cent.
+ *
+ * @example printFigure({ value: 8.321, unit: 'L' }, 'metric') // '8.32 L'
+ */
 export function printFigure(
   { value, unit }: Pick<Figure, 'value' | 'unit'>,
   units: UnitSystem,
@@ -43,7 +47,11 @@ export function printHours(hours: number): string {
   return `${printFraction(rounded, 0.5)} ${rounded === 1 ? 'hour' : 'hours'}`
 }
 
-/** A formula set as on paper: `h / 6 · (A_top + 4 · A_mid)`, `4 · k · c²`, `√(…)`. */
+/**
+ * A formula set as on paper: `h / 6 · (A_top + 4 · A_mid)`, `4 · k · c²`, `√(…)`.
+ *
+ * @example printFormula('a * b_1^2') // 'a · b₁²'
+ */
 export function printFormula(formula: string): string {
   return formula
     .replaceAll('*', '·')

@@ -35,18 +35,34 @@ export interface Source {
   readonly cite: string
 }
 
-/** A published standard, by name. */
+/**
+ * A published standard, by name.
+ *
+ * @example standard('FAO-56').cite // 'FAO-56'
+ */
 export const standard = (cite: string): Source => ({ tag: 'standard', cite })
-/** Handbook values here were recalled, not copied from the page, and say so. */
+/**
+ * Handbook values here were recalled, not copied from the page, and say so.
+ *
+ * @example handbook('plug culture').cite // 'plug culture, from memory'
+ */
 export const handbook = (cite: string): Source => ({ tag: 'handbook', cite: `${cite}, from memory` })
-/** A habit of the trade that has no one source. */
+/**
+ * A habit of the trade that has no one source.
+ *
+ * @example practice().cite // 'common practice'
+ */
 export const practice = (cite = 'common practice'): Source => ({ tag: 'practice', cite })
 /** A starting value that the household's own measurements correct. */
 export const byDefault = (cite = 'starting default, correct it with your own'): Source => ({
   tag: 'default',
   cite,
 })
-/** Entered or measured by the household. */
+/**
+ * Entered or measured by the household.
+ *
+ * @example yours().cite // 'as you entered it'
+ */
 export const yours = (cite = 'as you entered it'): Source => ({ tag: 'yours', cite })
 
 /** Measured by the household so often, and weighed against the default; the default’s own where nothing was measured. */

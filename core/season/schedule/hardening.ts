@@ -12,6 +12,7 @@ export interface HardeningDay {
  * practice: a few hours a day, longer each day, 7–14 days].
  *
  * @param days 1 or more
+ * @example hardeningPlan('2027-05-01', 7).length // 7
  */
 export function hardeningPlan(from: Day, days: number): HardeningDay[] {
   return Array.from({ length: Math.max(1, Math.round(days)) }, (_, i) => {

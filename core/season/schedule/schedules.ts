@@ -129,7 +129,11 @@ export const SCHEDULES: readonly Schedule[] = [
   },
 ]
 
-/** @throws RangeError for an unknown id */
+/**
+ * @throws RangeError for an unknown id
+ * @example scheduleById('cell').id // 'cell'
+ * @example scheduleById('none') // throws RangeError
+ */
 export function scheduleById(id: string): Schedule {
   const found = SCHEDULES.find((schedule) => schedule.id === id)
   if (!found) throw new RangeError(`schedule: '${id}' is not known`)

@@ -270,7 +270,11 @@ function defaultOut(crop: Crop, season: SowingRequest['season'], frame: SeasonFr
   return earliest === null || earliest === 'never' ? addDays(last, crop.outAfterFrostWeeks * 7) : earliest
 }
 
-/** How a sowing stands that is not up yet. */
+/**
+ * How a sowing stands that is not up yet.
+ *
+ * @example emergenceVerdict({ emergeOn: '2027-03-08', lateOn: '2027-03-12', resowOn: '2027-03-15' }, '2027-03-12') // 'late'
+ */
 export function emergenceVerdict(
   sowing: Pick<PlannedSowing, 'emergeOn' | 'lateOn' | 'resowOn'>,
   today: Day,

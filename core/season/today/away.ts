@@ -19,7 +19,11 @@ const MAY_BE_EARLY: readonly JobKind[] = [
 /** Earlier than this it is another plan. */
 const MAX_DAYS_EARLY = 10
 
-/** The absence a day falls into. */
+/**
+ * The absence a day falls into.
+ *
+ * @example absenceOn([{ from: '2027-03-03', to: '2027-03-05', name: '' }], '2027-03-06') // null
+ */
 export const absenceOn = (away: readonly Absence[], day: Day): Absence | null =>
   away.find(({ from, to }) => from <= day && day <= to) ?? null
 
@@ -58,6 +62,7 @@ export interface DryWhileAway {
  *
  * @param easyL what it gives easily once it is full, L
  * @param lossPerDayL what it loses in a day, L
+ * @example dryWhileAway({ from: '2027-03-03', to: '2027-03-05', name: '' }, 3, 1) // ({ onDay: '2027-03-05', litres: 1 })
  */
 export function dryWhileAway({ from, to }: Absence, easyL: number, lossPerDayL: number): DryWhileAway | null {
   const days = daysBetween(from, to) + 2

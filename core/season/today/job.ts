@@ -109,16 +109,27 @@ export interface TodayInput {
 /** Days ahead that are shown. */
 export const AHEAD_DAYS = 7
 
+/**
+ * @example targetKey({ sowingId: 's', stage: 1 }) // 's 1'
+ */
 export const targetKey = ({ sowingId, stage }: JobTarget): string => `${sowingId} ${stage}`
 
-/** How a job stands on a day. */
+/**
+ * How a job stands on a day.
+ *
+ * @example stateOn('2027-03-01', '2027-03-02', null) // 'late'
+ */
 export function stateOn(dueOn: Day, today: Day, danger: Danger | null): Job['state'] {
   if (danger) return 'danger'
   if (dueOn > today) return 'coming'
   return dueOn < today ? 'late' : 'due'
 }
 
-/** The last day that is shown. */
+/**
+ * The last day that is shown.
+ *
+ * @example horizonOf('2027-03-01') // '2027-03-08'
+ */
 export const horizonOf = (today: Day): Day => addDays(today, AHEAD_DAYS)
 
 /** What most jobs have in common. */
