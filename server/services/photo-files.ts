@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { and, count, eq, lt, notExists, sql } from 'drizzle-orm'
+import { and, count, eq, inArray, lt, notExists, sql } from 'drizzle-orm'
 import exifr from 'exifr'
 import sharp, { type Metadata } from 'sharp'
 import type { Day } from '#core/calendar/day'
@@ -163,12 +163,17 @@ export async function photoFile(
   return row.data
 }
 
-export async function hasPhotoFile(householdId: string, id: string, tx: Transaction): Promise<boolean> {
+/** Those of these files that the household has. */
+export async function photoFilesAmong(
+  householdId: string,
+  ids: readonly string[],
+  tx: Transaction,
+): Promise<ReadonlySet<string>> {
   const rows = await tx
     .select({ id: photoFiles.id })
     .from(photoFiles)
-    .where(and(eq(photoFiles.householdId, householdId), eq(photoFiles.id, id)))
-  return rows.length > 0
+    .where(and(eq(photoFiles.householdId, householdId), inArray(photoFiles.id, [...ids])))
+  return new Set(rows.map(({ id }) => id))
 }
 
 /** Files that were sent and never made a photo of, and those whose photo was removed longer ago than it can be brought back. */

@@ -1,4 +1,5 @@
 import { and, inArray } from 'drizzle-orm'
+import { first } from '#core/numeric/at'
 import { under, type Problem } from '#core/problem'
 import { extraProblems, recipeProblems } from '#core/media/recipe'
 import {
@@ -10,7 +11,6 @@ import {
 } from '#shared/records/collections'
 import type { Context } from '#shared/reckoning/context'
 import { batchRecordProblems } from '#shared/reckoning/batch-request'
-import type { EntryRecord } from '#shared/records/entry'
 import { feedingProblems } from '#shared/reckoning/dose-request'
 import { programmeRecordProblems } from '#shared/reckoning/programme-request'
 import { sowingRecordProblems } from '#shared/reckoning/sowing-request'
@@ -18,7 +18,8 @@ import { stockProblems } from '#shared/reckoning/shelves'
 import { trayProblems } from '#shared/reckoning/tray-problems'
 import { hasSeason } from '#shared/reckoning/season'
 import type { Transaction } from '../db/door'
-import { hasPhotoFile } from './photo-files'
+import { isRowId, pointersOf, type Target } from '#shared/records/references'
+import { photoFilesAmong } from './photo-files'
 import { contextFor, SEASON_LISTS } from './read-records'
 import { invalid, type User } from './refusal'
 import { current, holding, tableOf } from './rows'
@@ -58,12 +59,13 @@ const CHECKS: { [C in Collection]?: Check<Bodies[C]> } = {
   },
 }
 
-/** Kinds that have no built-in rows: an id that is not a row in sight points at nothing. */
-const ROWS_ONLY = ['batches', 'packets', 'tools'] as const
+/** Kinds that have built-in rows: an id that is no row's is one of theirs, which the rules of a kind know. */
+const WITH_BUILT_IN: readonly Target[] = ['materials', 'containers', 'feeds', 'recipes', 'crops']
 
 /**
  * Inside the household's lock: nothing it points at can be removed until it is written.
  *
+ * @param stood what stood before: what it pointed at already is not asked again
  * @throws Refusal 422 naming the fields that point at what is not there, or break a rule with it
  */
 export async function checkReferences<C extends Collection>(
@@ -71,90 +73,57 @@ export async function checkReferences<C extends Collection>(
   collection: C,
   householdId: string,
   body: Bodies[C],
+  stood: Bodies[C] | null = null,
 ): Promise<void> {
   const check = CHECKS[collection] as Check<Bodies[C]> | undefined
   const problems = [
-    ...(await missingRows(tx, collection, householdId, body)),
+    ...(await missingRows(tx, collection, householdId, body, stood)),
     ...(check ? check.problems(body, await contextFor(householdId, check.needs, tx)) : []),
   ]
   if (problems.length) throw invalid(under('body', problems))
 }
 
-async function missingRows(
+async function missingRows<C extends Collection>(
   tx: Transaction,
-  collection: Collection,
+  collection: C,
   householdId: string,
-  body: object,
+  body: Bodies[C],
+  stood: Bodies[C] | null,
 ): Promise<Problem[]> {
-  if (collection === 'entries' || collection === 'guidedJobs')
-    return aboutNothing(tx, householdId, body as Pick<EntryRecord, 'subjects'>)
-  if (collection === 'photos') return photoOfNothing(tx, householdId, body as Bodies['photos'])
-  if (collection === 'trials') return trialOfNothing(tx, householdId, body as Bodies['trials'])
-  const problems: Problem[] = []
-  for (const target of ROWS_ONLY)
-    for (const path of pathsTo(collection, target)) {
-      const id = (body as Record<string, unknown>)[path]
-      // The other paths of these kinds lead to built-in rows too, which the rules of the kind know.
-      if (typeof id !== 'string') continue
-      if (!(await areThere(tx, target, householdId, [id])))
-        problems.push({ path: [path], message: `This ${COLLECTIONS[target].one} is not known.` })
-    }
-  return problems
-}
-
-async function photoOfNothing(tx: Transaction, householdId: string, body: Bodies['photos']) {
-  if (!(await hasPhotoFile(householdId, body.fileId, tx)))
-    return [{ path: ['fileId'], message: 'This picture is not here: send it first.' }]
-  return aboutNothing(tx, householdId, body)
-}
-
-async function trialOfNothing(tx: Transaction, householdId: string, { arms }: Bodies['trials']) {
-  const problems: Problem[] = []
-  for (const [i, { groups, packetId }] of arms.entries()) {
-    if (
-      groups.length &&
-      !(await areThere(
-        tx,
-        'trays',
-        householdId,
-        groups.map(({ trayId }) => trayId),
-      ))
-    )
-      problems.push({ path: ['arms', i, 'groups'], message: 'This tray is not known.' })
-    if (packetId !== null && !(await areThere(tx, 'packets', householdId, [packetId])))
-      problems.push({ path: ['arms', i, 'packetId'], message: 'This packet is not known.' })
+  const known = new Set(stood ? pointersOf(collection, stood).map(({ id }) => id) : [])
+  const pointers = pointersOf(collection, body).filter(
+    ({ id, among }) =>
+      !known.has(id) && (isRowId(id) || !among.some((target) => WITH_BUILT_IN.includes(target))),
+  )
+  const there = new Map<Target, ReadonlySet<string>>()
+  for (const target of new Set(pointers.flatMap(({ among }) => among))) {
+    const ids = pointers.filter(({ id, among }) => isRowId(id) && among.includes(target)).map(({ id }) => id)
+    there.set(target, await rowsThere(tx, target, householdId, ids))
   }
-  return problems
+  return pointers
+    .filter(({ id, among }) => !among.some((target) => there.get(target)?.has(id)))
+    .map(({ path, among }) => ({ path, message: notThere(first(among)) }))
 }
 
-async function aboutNothing(
-  tx: Transaction,
-  householdId: string,
-  { subjects }: { readonly subjects: readonly { readonly what: Collection; readonly id: string }[] },
-): Promise<Problem[]> {
-  for (const what of new Set(subjects.map((one) => one.what))) {
-    const ids = subjects.filter((one) => one.what === what).map(({ id }) => id)
-    if (!(await areThere(tx, what, householdId, ids)))
-      return [{ path: ['subjects'], message: `This ${COLLECTIONS[what].one} is not known.` }]
-  }
-  return []
-}
+const notThere = (target: Target) =>
+  target === 'photo-files'
+    ? 'This picture is not here: send it first.'
+    : `This ${COLLECTIONS[target].one} is not known.`
 
-async function areThere(
+async function rowsThere(
   tx: Transaction,
-  collection: Collection,
+  target: Target,
   householdId: string,
   ids: readonly string[],
-) {
-  const wanted = [...new Set(ids)]
-  // What is no id of a row is none of them.
-  if (!wanted.every((id) => /^[0-9a-f-]{36}$/i.test(id))) return false
-  const table = tableOf(collection)
+): Promise<ReadonlySet<string>> {
+  if (ids.length === 0) return new Set()
+  if (target === 'photo-files') return photoFilesAmong(householdId, ids, tx)
+  const table = tableOf(target)
   const rows = await tx
     .select({ id: table.id })
     .from(table)
-    .where(and(current(collection, householdId), inArray(table.id, wanted)))
-  return rows.length === wanted.length
+    .where(and(current(target, householdId), inArray(table.id, [...new Set(ids)])))
+  return new Set(rows.map(({ id }) => id))
 }
 
 /** What points at a record, in every collection that can. */

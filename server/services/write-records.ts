@@ -124,7 +124,11 @@ async function write<C extends Collection>(
   body: Bodies[C],
 ): Promise<Stored<Bodies[C]>> {
   // Of what happened only the note is put right: what it was about may be gone since.
-  if (collection !== 'entries' || before.deletedAt) await checkReferences(tx, collection, householdId, body)
+  const stood = asStored<C>(before).body
+  if (collection !== 'entries' || before.deletedAt)
+    await checkReferences(tx, collection, householdId, body, before.deletedAt ? null : stood)
+  if (collection === 'guidedJobs') keepMarks(stood as Bodies['guidedJobs'], body as Bodies['guidedJobs'])
+  if (collection === 'devices') keepWhatMadeIt(stood as Bodies['devices'], body as Bodies['devices'])
   const next =
     collection === 'entries' ? await rewritten(tx, householdId, before, body as Bodies['entries']) : body
   await keepRevision(tx, collection, householdId, before)
@@ -148,6 +152,23 @@ async function write<C extends Collection>(
   await settle(tx, collection, householdId, stored)
   await writeCount(tx, collection, householdId, stored, asStored<C>(before))
   return stored
+}
+
+/** @throws Refusal 422 where a mark that stood is left out or changed */
+function keepMarks(stood: Bodies['guidedJobs'], next: Bodies['guidedJobs']) {
+  const marks = new Map(next.marks.map((mark) => [mark.id, mark]))
+  if (!stood.marks.every((mark) => dequal(marks.get(mark.id), mark)))
+    throw invalid([
+      { path: ['body', 'marks'], message: 'What was marked stays as it was: marks are only added.' },
+    ])
+}
+
+/** @throws Refusal 422 where a real device is made a simulated one, or the other way round */
+function keepWhatMadeIt(stood: Bodies['devices'], next: Bodies['devices']) {
+  if (stood.simulated !== next.simulated)
+    throw invalid([
+      { path: ['body', 'simulated'], message: 'A device is simulated or real from its beginning.' },
+    ])
 }
 
 /** The marks of a guided job are only ever added to: what can be put back is what was said of the whole of it. */

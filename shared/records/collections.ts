@@ -24,7 +24,7 @@ import { id } from './rules'
 
 /**
  * What a household keeps, each kind stated once: what one is called, its shape, and which of its fields point at what
- * (`*` for every row of a list). Every collection is read and written through the same calls; its columns are checked
+ * (`*` for every row of a list), so that what is pointed at is not removed; and what it names. Every collection is read and written through the same calls; its columns are checked
  * against the shape by the compiler, the API document is made from it.
  */
 export const COLLECTIONS = {
@@ -52,6 +52,7 @@ export const COLLECTIONS = {
       'fills.*.ballContainerId': ['containers'],
       'fills.*.coverMaterialId': ['materials'],
     },
+    names: { 'sowings.*.id': ['sowings'] },
   },
   feedings: {
     one: 'feed plan',
@@ -93,21 +94,33 @@ export const COLLECTIONS = {
       'groups.*.packetId': ['packets'],
     },
   },
-  guidedJobs: { one: 'guided job', body: guidedJob, refers: {} },
+  guidedJobs: { one: 'guided job', body: guidedJob, refers: {}, names: { 'subjects.*.id': 'what' } },
   trials: {
     one: 'trial',
     body: trial,
-    refers: { 'arms.*.recipeId': ['recipes'], 'arms.*.packetId': ['packets'] },
+    refers: {
+      'arms.*.recipeId': ['recipes'],
+      'arms.*.packetId': ['packets'],
+      'arms.*.groups.*.trayId': ['trays'],
+    },
   },
-  photos: { one: 'photo', body: photo, refers: {} },
-  devices: { one: 'device', body: device, refers: {} },
-  entries: { one: 'entry', body: entry, refers: {} },
+  photos: {
+    one: 'photo',
+    body: photo,
+    refers: {},
+    names: { fileId: ['photo-files'], 'subjects.*.id': 'what' },
+  },
+  devices: { one: 'device', body: device, refers: { trayId: ['trays'] } },
+  // The trays of its cells and its water are among its subjects.
+  entries: { one: 'entry', body: entry, refers: {}, names: { 'subjects.*.id': 'what' } },
 } as const satisfies Record<string, Kind>
 
 interface Kind {
   readonly one: string
   readonly body: z.ZodType
   readonly refers: Readonly<Record<string, readonly string[]>>
+  /** What has to be there when it is written and may go later; `what`: the collection is said beside the id. */
+  readonly names?: Readonly<Record<string, readonly string[] | 'what'>>
 }
 
 export type Collection = keyof typeof COLLECTIONS

@@ -63,15 +63,14 @@ export function cardOf(kind: Card['kind'], body: Card['body'], lists: Lists): Ca
     recipes: [],
   }
   const wanted = (collection: Collection, one: object) => {
-    for (const { ids, among } of referred(collection, one as never))
-      for (const each of ids)
-        for (const target of NEEDED.filter((name) => (among as readonly string[]).includes(name))) {
-          const row = lists[target].find((other) => other.id === each)
-          if (!row || found[target].some((other) => other.id === each)) continue
-          const rowBody = target === 'recipes' ? bare('recipe', row.body as Card['body']) : row.body
-          found[target].push({ id: each, body: rowBody })
-          wanted(target, rowBody as object)
-        }
+    for (const { id: each, among } of referred(collection, one as never))
+      for (const target of NEEDED.filter((name) => (among as readonly string[]).includes(name))) {
+        const row = lists[target].find((other) => other.id === each)
+        if (!row || found[target].some((other) => other.id === each)) continue
+        const rowBody = target === 'recipes' ? bare('recipe', row.body as Card['body']) : row.body
+        found[target].push({ id: each, body: rowBody })
+        wanted(target, rowBody as object)
+      }
   }
   wanted(COLLECTION_OF[kind], own)
   return card.parse({ format: CARD_FORMAT, version: CARD_VERSION, kind, needs: found, body: own })

@@ -321,10 +321,10 @@ class Taking {
   /** What a record points at, and what follows from it. */
   private note<C extends Collection>(collection: C, id: string, body: Bodies[C]) {
     const name = (body as { name?: string }).name ?? id
-    for (const { ids, among } of referred(collection, body)) {
+    for (const { id: one, among } of referred(collection, body)) {
       const key = among.join()
       const known = this.wanted.get(key) ?? new Map<string, string>()
-      for (const one of ids) if (!known.has(one)) known.set(one, `${oneOf(collection)} “${name}”`)
+      if (!known.has(one)) known.set(one, `${oneOf(collection)} “${name}”`)
       this.wanted.set(key, known)
     }
     if (collection === 'trays') this.touchedTrays.add(id)

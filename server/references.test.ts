@@ -1,0 +1,97 @@
+import { randomUUID } from 'node:crypto'
+import { beforeAll, describe, expect, it } from '@jest/globals'
+import { COLLECTION_NAMES, COLLECTIONS, type Collection, type Stored } from '#shared/records/collections'
+import { call } from './test/calling'
+
+/* What a record points at is there, in its own household: of every field that a kind states, however deep. */
+
+type Record_ = Stored<Record<string, unknown>>
+type Kept = { [C in Collection]: Record_[] }
+const read = async (id: string) => (await call('GET', `/api/households/${id}`)).body as unknown as Kept
+let household: string
+let kept: Kept
+let others: Kept
+
+beforeAll(async () => {
+  const made = await Promise.all([0, 1].map(() => call('POST', '/api/examples', {})))
+  const [one, other] = made.map(({ body }) => (body as unknown as { id: string }).id) as [string, string]
+  household = one
+  kept = await read(one)
+  others = await read(other)
+})
+
+/** A copy of a body with something else at the first place a path leads to; null where it leads nowhere. */
+function withAt(value: unknown, [key, ...rest]: readonly string[], id: string, what?: string): unknown {
+  if (key === '*') {
+    if (!Array.isArray(value) || value.length === 0) return null
+    const first = withAt(value[0], rest, id, what)
+    return first === null ? null : [first, ...value.slice(1)]
+  }
+  if (!value || typeof value !== 'object' || !(key! in value)) return null
+  const fields = value as Record<string, unknown>
+  if (rest.length === 0) return { ...fields, [key!]: id, ...(what && { what }) }
+  const inside = withAt(fields[key!], rest, id, what)
+  return inside === null ? null : { ...fields, [key!]: inside }
+}
+
+const statements = COLLECTION_NAMES.flatMap((collection) => {
+  const { refers, names = {} } = COLLECTIONS[collection] as {
+    refers: Record<string, readonly string[]>
+    names?: Record<string, readonly string[] | 'what'>
+  }
+  return Object.entries({ ...refers, ...names }).map(
+    ([path, among]) => [collection, path, among === 'what' ? ['sowings'] : among, among === 'what'] as const,
+  )
+})
+
+const put = (collection: Collection, body: unknown, id = randomUUID() as string, version = 0) =>
+  call('PUT', `/api/households/${household}/${collection}/${id}`, { version, body })
+const fields = (answer: Awaited<ReturnType<typeof put>>) =>
+  ((answer.body as { errors?: { field: string }[] }).errors ?? []).map(({ field }) => field)
+
+describe('a reference', () => {
+  it.each(statements)('%s: %s is a row of the household', async (collection, path, among, isSaid) => {
+    const target = among[0] as Collection
+    const own = kept[collection] ?? []
+    const made = own.map(({ body }) =>
+      withAt(body, path.split('.'), randomUUID(), isSaid ? target : undefined),
+    )
+    const body = made.find((one) => one !== null)
+    expect([path, body !== undefined]).toEqual([path, true])
+    const field = `body.${path.split('.')[0]}`
+    const unknown = await put(collection, body)
+    expect(unknown.status).toBe(422)
+    expect(fields(unknown).some((one) => one.startsWith(field))).toBe(true)
+    // What is a row elsewhere is none here.
+    const there = (others[target] ?? []).find(({ id }) => !(kept[target] ?? []).some((one) => one.id === id))
+    if (!there) return
+    const source = own[made.indexOf(body!)]!.body
+    const elsewhere = await put(
+      collection,
+      withAt(source, path.split('.'), there.id, isSaid ? target : undefined),
+    )
+    expect([elsewhere.status, fields(elsewhere).some((one) => one.startsWith(field))]).toEqual([422, true])
+  })
+})
+
+describe('what stays as it was', () => {
+  it('marks of a guided job are only added to', async () => {
+    const job = kept.guidedJobs.find(({ body }) => (body['marks'] as unknown[]).length > 1)!
+    const marks = job.body['marks'] as Record<string, unknown>[]
+    const save = (next: unknown) => put('guidedJobs', { ...job.body, marks: next }, job.id, job.version)
+    for (const next of [[], marks.slice(1), [{ ...marks[0], note: 'another' }, ...marks.slice(1)]]) {
+      const refused = await save(next)
+      expect([refused.status, fields(refused)]).toEqual([422, ['body.marks']])
+    }
+    expect((await save([...marks, { ...marks[0], id: randomUUID() }])).status).toBe(200)
+  })
+  it('a device is simulated or real from its beginning', async () => {
+    const device = kept.devices.find(({ body }) => body['simulated'])!
+    const refused = await put('devices', { ...device.body, simulated: false }, device.id, device.version)
+    expect([refused.status, fields(refused)]).toEqual([422, ['body.simulated']])
+    const real = await put('devices', { ...device.body, simulated: false, fault: null })
+    const { id, version, body } = real.body as unknown as Record_
+    const turned = await put('devices', { ...body, simulated: true }, id, version)
+    expect([real.status, turned.status, fields(turned)]).toEqual([200, 422, ['body.simulated']])
+  })
+})
