@@ -337,6 +337,14 @@ describe('what is no archive is refused in words, and nothing is written', () =>
       /one id twice/,
     ],
     [
+      'a version above all counting',
+      () => {
+        const one = JSON.parse(strFromU8(line({ name: 'Spoon', kind: 'spoon', capacityMl: 5 })))
+        return pack({ 'tools.jsonl': strToU8(`${JSON.stringify({ ...one, version: 2 ** 31 - 1 })}\n`) })
+      },
+      /version/,
+    ],
+    [
       'a record that points at nothing',
       () =>
         pack({

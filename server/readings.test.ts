@@ -84,6 +84,8 @@ describe('readings', () => {
     [[{ n: 'air', u: 'Far', v: 70 }], /no unit a bench reads/],
     [[{ n: 'air', u: 'Cel', v: 1e12 }], /is no temperature/],
     [[{ n: 'air', u: 'Cel', v: 20, bt: 1e9 }], /more than a year ago/],
+    [[{ n: 'air', u: 'Cel', v: 20, bt: 1e308 }], /no time of a reading/],
+    [[{ n: 'air', u: 'Cel', v: 20, bt: 4.2e9 }], /no time of a reading/],
     [Array.from({ length: 2001 }, () => temperature(20)), /at most 2000/],
   ])('%#: what is no reading is refused in words, and nothing of it is written', async (pack, words) => {
     const before = await latest()

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from '@jest/globals'
 import { COLLECTION_NAMES, COLLECTIONS, type Collection, type Stored } from '#shared/records/collections'
-import { call } from './test/calling'
+import { base, call } from './test/calling'
 
 /* What a record points at is there, in its own household: of every field that a kind states, however deep. */
 
@@ -93,5 +93,34 @@ describe('what stays as it was', () => {
     const { id, version, body } = real.body as unknown as Record_
     const turned = await put('devices', { ...body, simulated: true }, id, version)
     expect([real.status, turned.status, fields(turned)]).toEqual([200, 422, ['body.simulated']])
+  })
+})
+
+describe('what is odd is answered in words', () => {
+  it('a NUL behind the question mark is left out', async () => {
+    for (const query of ['words=%00leek', 'placeId=%00', 'subject=%00'])
+      expect([query, (await call('GET', `/api/households/${household}/log?${query}`)).status < 500]).toEqual([
+        query,
+        true,
+      ])
+  })
+  it.each([
+    ['DTSTART'],
+    ['DTSTART:'],
+    ['DTSTART:never'],
+    ['DTSTART;VALUE=DATE:20270132'],
+    ['DTSTART;VALUE=DATE:20270402\r\nRRULE:FREQ=NEVER'],
+  ])('an event of a calendar with %j spoils none of the others', async (start) => {
+    const event = (...lines: string[]) => ['BEGIN:VEVENT', 'UID:x', ...lines, 'END:VEVENT']
+    const good = event('DTSTART;VALUE=DATE:20270402', 'DTEND;VALUE=DATE:20270405', 'SUMMARY:Sea')
+    const text = ['BEGIN:VCALENDAR', 'VERSION:2.0', ...event(start), ...good, 'END:VCALENDAR', ''].join(
+      '\r\n',
+    )
+    const answer = await fetch(`${base}/api/households/${household}/calendar`, {
+      method: 'POST',
+      headers: { 'content-type': 'text/calendar' },
+      body: text,
+    })
+    expect([200, 422]).toContain(answer.status)
   })
 })

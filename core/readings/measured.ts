@@ -31,6 +31,9 @@ export const SENT_AS: Readonly<Record<Quantity, readonly [unit: string, of: (val
   illuminance: ['lx', (lux) => lux],
 }
 
+/** Seconds since 1970 that a reading can be of: until the year 2100. */
+const LAST_S = Date.UTC(2100, 0, 1) / 1000
+
 /** A reading; null for a text, a switch or a sum, which a bench keeps nothing of. @throws RangeError for another unit */
 export function readingOf({ name, unit, atS, value }: ResolvedRecord): Reading | null {
   if (typeof value !== 'number') return null
@@ -45,6 +48,7 @@ export function readingOf({ name, unit, atS, value }: ResolvedRecord): Reading |
   const rounded = Math.round(kept(value) * 1e6) / 1e6
   if (Math.abs(rounded) > 1e7)
     throw new RangeError(`${name}: ${value} ${unit} is no ${QUANTITIES[quantity].name.toLowerCase()}.`)
+  if (!(atS >= 0 && atS < LAST_S)) throw new RangeError(`${name}: ${atS} is no time of a reading.`)
   return {
     quantity,
     name: (name.split(/[:/]/).at(-1) ?? '').slice(0, 40),

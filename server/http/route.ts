@@ -15,7 +15,7 @@ import { WHOEVER, type Principal } from '../principal'
 import type { Act } from '../services/idempotency'
 import { collectionParams } from './params'
 import { answerProblem, HttpProblem } from './problem-json'
-import { readJson } from './read-json'
+import { cleaned, readJson } from './read-json'
 
 /** What a route takes, answers and refuses. The API document is made of these, so a route cannot say one and do another. */
 export interface Contract<Params, Query, Body> {
@@ -81,7 +81,7 @@ async function serve<Params, Query, Body>(
 ) {
   try {
     const params = parse(contract.params, getRouterParams(event, { decode: true }), 404)
-    const query = parse(contract.query, getQuery(event), 422)
+    const query = parse(contract.query, cleanedQuery(event), 422)
     const body = contract.body
       ? parse(contract.body, await readJson(event, 'application/json', contract.mostBytes), 422)
       : (undefined as Body)
@@ -90,6 +90,15 @@ async function serve<Params, Query, Body>(
   } catch (error) {
     return answerProblem(event, error)
   }
+}
+
+/** What stands behind the `?`, cleaned as texts of a body are: no database holds a NUL. */
+function cleanedQuery(event: H3Event): unknown {
+  const texts = Object.entries(getQuery(event)).map(([key, value]) => [
+    key,
+    Array.isArray(value) ? value.map((one) => cleaned('', one)) : cleaned('', value),
+  ])
+  return Object.fromEntries(texts)
 }
 
 /** The act a request names in its `Idempotency-Key`, with a checksum of what it asks. @throws HttpProblem 422 */

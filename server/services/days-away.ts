@@ -30,7 +30,7 @@ export async function daysAwayIn(
   const today = todayOf(body, new Date())
   const until = addDays(today, AHEAD_DAYS)
   const away: Away = []
-  let [past, short, free] = [0, 0, 0]
+  let [past, short, free, broken] = [0, 0, 0, 0]
   for (const event of eventsOf(text)) {
     const status = String(event.component.getFirstPropertyValue('status') ?? '').toUpperCase()
     const transparent = String(event.component.getFirstPropertyValue('transp') ?? '').toUpperCase()
@@ -38,7 +38,11 @@ export async function daysAwayIn(
       free++
       continue
     }
-    const spans = spansOf(event, until)
+    const spans = readable(() => spansOf(event, until))
+    if (spans === null) {
+      broken++
+      continue
+    }
     if (spans.length === 0) short++
     for (const { from, to } of spans) {
       if (to < today) past++
@@ -51,8 +55,18 @@ export async function daysAwayIn(
     ...(short ? [`${short} that last less than a day`] : []),
     ...(free ? [`${free} cancelled or marked as free`] : []),
     ...(past ? [`${past} that are over`] : []),
+    ...(broken ? [`${broken} whose days cannot be read`] : []),
   ]
   return { away, left }
+}
+
+/** What the library reads; null where it stumbles over an event, whose other events are none the worse. */
+function readable<Read>(read: () => Read): Read | null {
+  try {
+    return read()
+  } catch {
+    return null
+  }
 }
 
 const nameOf = (event: ICAL.Event) => `${event.summary ?? ''}`.replace(/\s+/g, ' ').trim().slice(0, 120)

@@ -19,6 +19,11 @@ export const MAX_ARCHIVE_BYTES = 2 * 1024 ** 3
 export const MAX_LINE_BYTES = 4 * 1024 ** 2
 export const MAX_PHOTO_BYTES = 25 * 1024 ** 2
 
+/** A version or a number, as far as the database counts with room above it. */
+const counted = z
+  .int()
+  .min(1)
+  .max(2 ** 31 - 2_000_000)
 const moment = z.iso.datetime({ offset: true })
 const times = { createdAt: moment, updatedAt: moment }
 
@@ -26,18 +31,14 @@ const times = { createdAt: moment, updatedAt: moment }
 const recordLine = <C extends Collection>(collection: C) =>
   z.object({
     id,
-    version: z.int().min(1),
-    number: z
-      .int()
-      .min(1)
-      .optional()
-      .describe('Of batches and trays. Entries stand in the order they were written'),
+    version: counted,
+    number: counted.optional().describe('Of batches and trays. Entries stand in the order they were written'),
     ...times,
     removedAt: moment.nullable().describe('When it was removed or taken back; null while it stands'),
     body: bodyOf(collection),
   })
 
-const householdLine = z.object({ version: z.int().min(1), ...times, body: household })
+const householdLine = z.object({ version: counted, ...times, body: household })
 
 const photoFileLine = z.object({
   id,
@@ -51,7 +52,7 @@ const photoFileLine = z.object({
 const revisionLine = z.object({
   collection: z.enum(COLLECTION_NAMES),
   id,
-  version: z.int().min(1),
+  version: counted,
   writtenAt: moment,
   body: z.record(z.string(), z.unknown()).describe('The record as it was before that change'),
 })
@@ -74,7 +75,7 @@ const readingLine = z.object({
   name: z.string().max(40),
   at: moment,
   value: z.number().min(-1e7).max(1e7),
-  count: z.int().min(1).describe('1 as it was read; more is the mean of so many in five minutes'),
+  count: counted.describe('1 as it was read; more is the mean of so many in five minutes'),
 })
 
 /** Kinds of lines beside those of the collections. */
@@ -128,7 +129,7 @@ export const oneOf = (kind: ArchiveKind): string =>
 
 export const manifest = z.object({
   format: z.literal(ARCHIVE_FORMAT),
-  version: z.int().min(1),
+  version: counted,
   writtenAt: moment,
   household: z.object({ id, name: z.string() }),
   lines: z.partialRecord(z.enum(ARCHIVE_KINDS as [ArchiveKind, ...ArchiveKind[]]), z.int().min(0)),
