@@ -386,7 +386,7 @@ describe('looking back', () => {
       version: 0,
       body: trial([arm('A', tray), arm('B', randomUUID())]),
     })
-    expect([nowhere.status, nowhere.body.errors[0].field]).toEqual([422, 'body.arms[1].groups'])
+    expect([nowhere.status, nowhere.body.errors[0].field]).toEqual([422, 'body.arms[1].groups[0].trayId'])
     expect(
       (
         await call('PUT', at('trials', randomUUID()), {

@@ -20,6 +20,11 @@ beforeAll(async () => {
   others = await read(other)
 })
 
+/** A row of lists that the example leaves empty. */
+const ROWS: Readonly<Record<string, object>> = {
+  lowerParts: { materialId: 'coir', parts: 1 },
+  sowings: { id: '', stage: 0 },
+}
 /** A copy of a body with something else at the first place a path leads to; null where it leads nowhere. */
 function withAt(value: unknown, [key, ...rest]: readonly string[], id: string, what?: string): unknown {
   if (key === '*') {
@@ -27,8 +32,10 @@ function withAt(value: unknown, [key, ...rest]: readonly string[], id: string, w
     const first = withAt(value[0], rest, id, what)
     return first === null ? null : [first, ...value.slice(1)]
   }
-  if (!value || typeof value !== 'object' || !(key! in value)) return null
-  const fields = value as Record<string, unknown>
+  if (!value || typeof value !== 'object') return null
+  const fields = { ...(value as Record<string, unknown>) }
+  const row = ROWS[key!]
+  if (row && (fields[key!] as unknown[]).length === 0) fields[key!] = [row]
   if (rest.length === 0) return { ...fields, [key!]: id, ...(what && { what }) }
   const inside = withAt(fields[key!], rest, id, what)
   return inside === null ? null : { ...fields, [key!]: inside }

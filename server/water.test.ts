@@ -131,7 +131,7 @@ describe('a run', () => {
       version: 0,
       body: group({ subjects: [{ what: 'batches', id: randomUUID(), stage: null }] }),
     })
-    expect([unknown.status, unknown.body.errors[0].field]).toEqual([422, 'body.subjects'])
+    expect([unknown.status, unknown.body.errors[0].field]).toEqual([422, 'body.subjects[0].id'])
     expect(
       (await call('PUT', at('guidedJobs', randomUUID()), { version: 0, body: group({ kind: 'dance' }) }))
         .status,
