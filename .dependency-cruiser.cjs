@@ -27,7 +27,7 @@ module.exports = {
     {
       name: 'core-stands-alone',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/', pathNot: '\\.test\\.ts$|/test/' },
       // A solver for whole packs, one for blends of feeds, random numbers for simulated seasons, days, deep equality, singulars and near spellings of names, and the normal distribution.
       to: {
         pathNot: [

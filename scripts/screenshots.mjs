@@ -61,6 +61,7 @@ await orSayWhy(async () => {
       await context.addInitScript((known) => localStorage.setItem('words-met', known), MET)
       const page = await context.newPage()
       await page.goto(address + path, { waitUntil: 'load' })
+      await page.locator('main h1').first().waitFor()
       // What is listened to never falls silent: the page is given a moment instead.
       await page.waitForTimeout(2500)
       if (see) await page.getByText(see).first().waitFor()
