@@ -8,7 +8,7 @@ import ContainerForm from '~/plan/supplies/ContainerForm.vue'
 import MaterialForm from '~/plan/supplies/MaterialForm.vue'
 import ShelfList from '~/plan/supplies/ShelfList.vue'
 import ShoppingSlip from '~/plan/supplies/ShoppingSlip.vue'
-import StoreTable from '~/plan/supplies/StoreTable.vue'
+import SuppliesTable from '~/plan/supplies/SuppliesTable.vue'
 import ToolForm from '~/plan/supplies/ToolForm.vue'
 import { useRemoval } from '~/kit/record-forms/useRemoval'
 import { useContext } from '~/household/context'
@@ -124,7 +124,7 @@ function errorOf({ kind, capacityMl }: Tool) {
       <ShoppingSlip />
     </div>
 
-    <StoreTable
+    <SuppliesTable
       id="tools-title"
       title="Tools"
       :rows="tools"
@@ -146,9 +146,9 @@ function errorOf({ kind, capacityMl }: Tool) {
         </Button>
       </template>
       <template #empty>No tools yet. A teaspoon and a kitchen scale are a good start.</template>
-    </StoreTable>
+    </SuppliesTable>
 
-    <StoreTable
+    <SuppliesTable
       id="containers-title"
       title="Containers of your own"
       :rows="containers"
@@ -173,9 +173,9 @@ function errorOf({ kind, capacityMl }: Tool) {
       <template #empty>
         None yet. Makers’ cells differ by a fifth: weigh the water one holds and it counts exactly.
       </template>
-    </StoreTable>
+    </SuppliesTable>
 
-    <StoreTable
+    <SuppliesTable
       id="feeds-title"
       title="Feeds of your own"
       :rows="feeds"
@@ -194,9 +194,9 @@ function errorOf({ kind, capacityMl }: Tool) {
         </Button>
       </template>
       <template #empty>None yet. Type a label in Feed and it is kept here.</template>
-    </StoreTable>
+    </SuppliesTable>
 
-    <StoreTable
+    <SuppliesTable
       id="materials-title"
       title="Materials"
       :rows="materials"
@@ -230,7 +230,7 @@ function errorOf({ kind, capacityMl }: Tool) {
         </Button>
         <span v-else class="no-button" />
       </template>
-    </StoreTable>
+    </SuppliesTable>
 
     <MaterialForm v-if="material" v-bind="material === 'new' ? {} : { material }" @close="material = null" />
     <ToolForm v-if="tool" v-bind="tool === 'new' ? {} : { tool }" @close="tool = null" />

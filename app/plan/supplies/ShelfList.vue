@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import PackRow from '~/plan/supplies/PackRow.vue'
 import StockForm from '~/plan/supplies/StockForm.vue'
-import StoreTable from '~/plan/supplies/StoreTable.vue'
+import SuppliesTable from '~/plan/supplies/SuppliesTable.vue'
 import { useRemoval } from '~/kit/record-forms/useRemoval'
 import { useShopping } from '~/plan/supplies/useShopping'
 import { useContext } from '~/household/context'
@@ -62,7 +62,7 @@ const rows = computed(() =>
 
 <template>
   <div>
-    <StoreTable
+    <SuppliesTable
       id="shelf-title"
       title="On the shelf"
       :rows="rows"
@@ -93,7 +93,7 @@ const rows = computed(() =>
       <template #empty>
         Nothing is written down yet. Add the bags you have, open ones too, and Blastomix says what is short.
       </template>
-    </StoreTable>
+    </SuppliesTable>
     <StockForm v-if="editing" v-bind="editing === 'new' ? {} : { stock: editing }" @close="editing = null" />
   </div>
 </template>

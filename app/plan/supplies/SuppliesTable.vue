@@ -40,9 +40,9 @@ const filters = ref({ global: { value: null as string | null, matchMode: 'contai
       <template v-if="rows.length > AT_A_GLANCE" #header>
         <TextField
           :model-value="filters.global.value"
-          :label="`Find in ${title.toLowerCase()}`"
+          :label="`${title}: find by name`"
           hide-label
-          :placeholder="`find in ${title.toLowerCase()}`"
+          placeholder="find by name"
           @update:model-value="filters.global.value = $event || null"
         />
       </template>
