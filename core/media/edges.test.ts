@@ -254,10 +254,13 @@ describe('a batch', () => {
       expect([one, ids({ preparations: [one] }).includes('scald')]).toEqual([one, true])
     expect(ids({ preparations: ['moisten'] })).toEqual(plain)
     expect(ids({ preparations: ['disinfect'] })).toContain('cleaners')
-    const dusty = MATERIALS.find(({ kind, hazards }) => kind === 'amendment' && hazards.length > 0)!
-    expect(ids({ extras: [{ materialId: dusty.id, gPerL: 1 }] })).toEqual(
-      expect.arrayContaining([...dusty.hazards]),
-    )
+    const media = MATERIALS.filter(({ kind }) => kind === 'medium')
+    const amendments = MATERIALS.filter(({ kind }) => kind === 'amendment')
+    const [into, extra] = media
+      .flatMap((medium) => amendments.map((one) => [medium, one] as const))
+      .find(([medium, one]) => one.hazards.some((hazard) => !medium.hazards.includes(hazard)))!
+    const both = ids({ parts: parts([into.id, 1]), extras: [{ materialId: extra.id, gPerL: 1 }] })
+    expect(both).toEqual(expect.arrayContaining([...extra.hazards]))
     expect([plain.includes('salts'), ids({ parts: parts(['compost', 1]) }).includes('salts')]).toEqual([
       false,
       true,
@@ -355,6 +358,17 @@ describe('how a mix behaves', () => {
       ).trayPrice,
     ).toBeNull()
     expect(of([['coir', 1]], () => 0).trayPrice).toBe(0)
+  })
+  it('costs each material by its share: of three parts to one, three times as much', () => {
+    const price = (id: string) =>
+      of(
+        [
+          ['coir', 3],
+          ['perlite', 1],
+        ],
+        (one) => (one === id ? 1 : 0),
+      ).trayPrice!
+    expect(price('coir') / price('perlite')).toBeCloseTo(3, 9)
   })
   it('is dusty, alive or bagged as its materials are', () => {
     const alive = MATERIALS.find(isAlive)!
