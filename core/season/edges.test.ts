@@ -92,16 +92,16 @@ describe('what is said before sowing', () => {
     expect((early as { risk: number }).risk).toBeGreaterThan(0.5)
     // On the mean day of the last frost it comes in every second year.
     expect((out(lastFrost) as { risk: number }).risk).toBeCloseTo(0.5, 1)
-    // Whoever takes more than that is told of no risk.
-    const bold = out(lastFrost, 0.6)
-    expect(bold === undefined || (bold as { risk: number | null }).risk === null).toBe(true)
+    // Whoever takes six in ten is told of no risk of five, and of one of more than six three days before.
+    expect(out(lastFrost, 0.6)).toMatchObject({ risk: null })
+    expect((out(addDays(lastFrost, -3), 0.6) as { risk: number }).risk).toBeGreaterThan(0.6)
   })
   it('that a hardy crop may be out early without a risk of frost', () => {
     const hardy = CROPS.find(
       ({ lowestNightC, outAfterFrostWeeks }) => lowestNightC < 0 && outAfterFrostWeeks < 0,
     )!
     const notice = said('out before the frost is over', hardy.id, { outOn: addDays(lastFrost, -70) })
-    expect(notice === undefined || (notice as { risk: number | null }).risk === null).toBe(true)
+    expect(notice).toMatchObject({ risk: null })
   })
   it('that it is not ready before the autumn frost, from the day after the last good one on', () => {
     const latest = addDays(firstFrost, -70)
@@ -178,7 +178,7 @@ describe('what else fits into a tray', () => {
     )
     return planSowing({ ...ask(cropId), season, stages }, frame, book).sowRange
   }
-  it('is sown on its first and its last day, and not a day before or after', () => {
+  it('is not sown a day before its first or after its last', () => {
     for (const [id, season] of [
       ['kale', 'spring'],
       ['cosmos', 'spring'],
@@ -186,9 +186,6 @@ describe('what else fits into a tray', () => {
       const [from, to] = rangeOf(id, season)
       const has = (day: Day) => fits(day).includes(`${id} ${season}`)
       expect([id, has(addDays(from, -1)), has(addDays(to, 1))]).toEqual([id, false, false])
-      // It is there on each day of its range on which it comes up together with what is sown there, or on none.
-      const inside = [from, to].map(has)
-      expect([id, inside[0] === inside[1]]).toEqual([id, true])
     }
   })
   it('has a day of sowing that holds, and stands first where its own day is nearest', () => {
@@ -235,12 +232,11 @@ describe('what runs short', () => {
       materialId,
     })
     const needs = (...parts: object[]) => needsOfVisit({ on: day, parts } as never, BUILT_IN).needs
-    const [castings, lime] = needs(part('castings', 2), part('dolomitic-lime', 0.1))
+    const [castings] = needs(part('castings', 2))
     expect([castings!.amount.unit, castings!.amount.value]).toEqual(['L', 2])
     const limeId = [...BUILT_IN.values()].find(({ kind }) => kind === 'amendment')!
     const [powder] = needs(part(limeId.id, 0.1))
     expect([powder!.amount.unit, powder!.amount.value]).toEqual(['g', 0.1 * limeId.dryBulkDensityGPerL])
-    expect(lime === undefined || lime.amount.unit === 'g').toBe(true)
     expect(needs(part('castings', 0), part(null, 1), part('nothing', 1))).toEqual([])
   })
   it('a place overflows above its flats, told as runs of days with the most of them', () => {

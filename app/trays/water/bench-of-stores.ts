@@ -6,7 +6,7 @@ import { useTrays } from '~/trays/trays'
 import type { Bench } from '#shared/reckoning/bench'
 
 /**
- * The bench of shared/reckoning, of what the stores hold: what they have worked out already is not worked out again.
+ * The bench of shared/reckoning, of what the Pinia stores hold: what they have worked out already is not worked out again.
  *
  * @param water what is known of the water of trays, and the time it is known at
  */
