@@ -1,7 +1,7 @@
 import { describe, it } from '@jest/globals'
 import { expectWorked } from '../working/test/worked'
 import { CONTAINERS } from '../containers/catalogue'
-import { planDose, strengthAtLabelRate } from './dose'
+import { strengthAtLabelRate } from './dose'
 import { solutionFor } from './drink'
 import { ecOfFeed } from './ec'
 import { FEEDS } from './feeds'
@@ -10,29 +10,13 @@ import { planInjector } from './injector'
 import { planProgramme } from './programme'
 import { readRate, strengthOfRate, waterToRescue } from './rate'
 import { blendWithRain } from './water'
-import { dissolvesNitrogen } from './feed'
 import { physicsIn } from '../media/container-physics'
 import { given } from '../working/figure'
 import { yours } from '../working/source'
 import { batch } from '../media/test/everything'
+import { doses } from './test/doses'
 
 const media = CONTAINERS.slice(0, 6).map((container) => physicsIn(container, batch))
-
-const tools = [
-  { id: 't', name: 'teaspoon', kind: 'spoon', capacityMl: 5 },
-  { id: 's', name: 'syringe', kind: 'syringe', capacityMl: 10 },
-  { id: 'k', name: 'scale', kind: 'kitchen scale', capacityMl: null },
-] as const
-
-const doses = FEEDS.filter(dissolvesNitrogen).map((feed) =>
-  planDose({
-    feed,
-    tools,
-    growthStageId: 'seed-leaves',
-    targetNMgPerL: 40,
-    vessel: { name: 'jug', volumeL: 1 },
-  }),
-)
 
 const litre = given('solution', 4, 'L', yours())
 

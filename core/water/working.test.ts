@@ -1,18 +1,9 @@
 import { describe, it } from '@jest/globals'
 import { expectWorked } from '../working/test/worked'
-import { follow } from './follow'
 import { outlookOf } from './outlook'
 import { reservoirOf } from './reservoir'
 import { conditions, store } from './test/fixture'
-
-const followed = follow(
-  store,
-  { at: 0, contents: { waterL: store.capacityL.value, salts: 1, nitrogenMg: 9 }, sdL: 0.1 },
-  (_, factor) => conditions({ factor }),
-  [{ kind: 'felt', at: 30, feels: 'light' }],
-  40,
-  200,
-)
+import { followed } from './test/followed'
 
 const wet = [
   store,
