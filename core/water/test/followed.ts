@@ -1,5 +1,5 @@
 import { follow } from '../follow'
-import { conditions, store } from '../test/fixture'
+import { conditions, store } from './fixture'
 
 /** A tray that was lifted once, followed for eight days. */
 export const followed = follow(
