@@ -10,7 +10,7 @@ const ROOT = fileURLToPath(new URL('..', import.meta.url))
  * The application as a child process, answering when this resolves.
  *
  * @param {{ host: string, port: number, databaseUrl: string, housekeepingUrl: string, names?: string[], demo: boolean, dev?: boolean,
- *   env?: Record<string, string>, backups?: { folder: string, write(why: string): Promise<void> }, book?: { take(line: string): void } }} options
+ *   env?: Record<string, string>, backups?: { folder: string }, book?: { take(line: string): void } }} options
  */
 export async function startApplication({
   host,
@@ -57,14 +57,6 @@ export async function startApplication({
       book?.take(line)
       if (line.trim() && (dev || !/^Listening on|^\{"level"/.test(line))) console.log(line)
     })
-  child.on('message', async ({ ask, id }) => {
-    if (ask !== 'backup') return
-    const answer = await (backups?.write('before') ?? Promise.reject(new Error('none'))).then(
-      () => ({ id, ok: true }),
-      () => ({ id, ok: false }),
-    )
-    if (child.connected) child.send(answer)
-  })
   const address = `http://${host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host}:${port}`
   await answering(child, address, dev ? 120_000 : 30_000)
   return { child, address }

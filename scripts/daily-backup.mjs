@@ -8,6 +8,7 @@ const DAY_MS = 86_400_000
 const KEEP_DAYS = 14
 const JOB = 'write-backup'
 const LOOK_S = 30
+/** Earlier versions wrote one before a household was removed, too. */
 const OURS = /^(daily|before)-[\d-]+\.backup$/
 
 /** A backup a day for two weeks, and what became of the last one, for the Settings page. */
@@ -46,7 +47,7 @@ export class DailyBackup {
     return !last || Date.now() - statSync(join(this.folder, last)).mtimeMs > DAY_MS
   }
 
-  /** One after the other. @param {'daily' | 'before'} why */
+  /** One after the other. @param {'daily'} why */
   write(why) {
     return (this.busy = this.busy.catch(() => {}).then(() => this.writeNow(why)))
   }

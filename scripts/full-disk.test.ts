@@ -32,7 +32,12 @@ afterAll(async () => {
   'a disk that fills: writes say so, reads go on, and room is enough to go on',
   async () => {
     up = spawn('./start', [], {
-      env: { ...process.env, BLASTOMIX_DATA_DIR: join(folder, 'data'), DATABASE_URL: '' },
+      env: {
+        ...process.env,
+        BLASTOMIX_DATA_DIR: join(folder, 'data'),
+        DATABASE_URL: '',
+        BLASTOMIX_RATE_SCALE: '1000',
+      },
     })
     const address = await new Promise<string>((resolve) => {
       let output = ''

@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { lastLine } from './packages.mjs'
 import { run } from './run.mjs'
 import { buildSimulated } from './simulated.mjs'
+import { buildThreads } from './threads.mjs'
 import { Trouble } from './trouble.mjs'
 
 const INSTALLED = 'node_modules/.blastomix-installed'
@@ -47,6 +48,7 @@ export async function buildApplication() {
   })
   if (code !== 0) throw new Trouble(`The build failed.\n${output.trim().split('\n').slice(-25).join('\n')}`)
   await buildSimulated()
+  await buildThreads()
   writeFileSync(BUILT, wanted)
 }
 

@@ -22,7 +22,13 @@ const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
 
 it('loses nothing that was acknowledged and does nothing twice, however often it is killed under writing', async () => {
   up = spawn('./start', ['--empty'], {
-    env: { ...process.env, BLASTOMIX_DATA_DIR: folder, DATABASE_URL: '', BLASTOMIX_RESTARTS: '1000' },
+    env: {
+      ...process.env,
+      BLASTOMIX_DATA_DIR: folder,
+      DATABASE_URL: '',
+      BLASTOMIX_RESTARTS: '1000',
+      BLASTOMIX_RATE_SCALE: '1000',
+    },
   })
   const address = await new Promise<string>((resolve) => {
     let output = ''

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import { addressOf, connectTo } from './connection.mjs'
-import { setUpJobs } from './jobs.mjs'
+import { JOBS_SCHEMA, setUpJobs } from './jobs.mjs'
 import { Trouble } from './trouble.mjs'
 
 const MIGRATION_LOCK = 7_236_001
@@ -13,6 +13,10 @@ export const dataVersion = () =>
   Math.max(
     ...JSON.parse(readFileSync(`${FOLDER}/meta/_journal.json`, 'utf8')).entries.map(({ when }) => when),
   )
+
+/** Where several copies count together how often something is asked (server/services/rate-limits.ts). */
+const RATE_LIMITS = `create unlogged table if not exists ${JOBS_SCHEMA}.rate_limit (
+  key varchar(255) primary key, points integer not null default 0, expire bigint)`
 
 /** Bring the database up to the newest migration. Several copies that start together take turns. */
 export async function migrateDatabase(url) {
@@ -25,6 +29,7 @@ export async function migrateDatabase(url) {
     await checkSeesAll(client)
     await migrate(drizzle({ client }), { migrationsFolder: FOLDER })
     await setUpJobs(url)
+    await client.query(RATE_LIMITS)
   } catch (error) {
     if (error instanceof Trouble) throw error
     throw new Trouble(

@@ -10,6 +10,7 @@ import { isFree } from './port.mjs'
 import { Restarts } from './restarts.mjs'
 import { endCommands } from './run.mjs'
 import { placeForSimulated, startSimulated } from './simulated.mjs'
+import { buildThreads, PICTURES, THREAD } from './threads.mjs'
 import { orSayWhy, Trouble } from './trouble.mjs'
 
 const HELP = `./start [options]
@@ -25,6 +26,7 @@ const HELP = `./start [options]
                       role of the application, which sees the household that is set, with these two beside it
   DATABASE_OWNER_URL         owns the tables and runs migrations (bypassrls)
   DATABASE_HOUSEKEEPING_URL  reads and writes the rows of every household (bypassrls)
+  BLASTOMIX_COPIES=1   several copies share this database: how often something is asked is counted there
   BLASTOMIX_SIMULATED=off  start the demo without its simulated devices
   BLASTOMIX_DATA_DIR  keep the own PostgreSQL in this folder (default .data)`
 
@@ -120,6 +122,7 @@ await orSayWhy(async () => {
   if (ownDatabase) await ensurePackages(['postgresql'])
   await installPackages()
   if (!options.dev) await buildApplication()
+  else await buildThreads()
 
   /** Too often is too often: what still stands is stopped, and the reason is in the log. */
   const restarts = new Restarts(Number(process.env.BLASTOMIX_RESTARTS || 5))
@@ -175,7 +178,10 @@ await orSayWhy(async () => {
         dev: options.dev,
         backups,
         book,
-        env: place?.env,
+        env: {
+          ...place?.env,
+          ...(options.dev && { BLASTOMIX_THREADS: THREAD, BLASTOMIX_PICTURES: PICTURES }),
+        },
       })
       application = started.child
       application.once('exit', (code, signal) => {

@@ -48,10 +48,19 @@ async function playwright(env) {
     env: { ...process.env, ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
   })
   if (!existsSync(report)) return tell('browser', 0, 1, startedAt, output)
-  const { stats, errors } = JSON.parse(readFileSync(report, 'utf8'))
-  const failed = stats.unexpected + stats.flaky + errors.length
-  tell('browser', stats.expected, failed || (code ? 1 : 0), startedAt, output)
+  const { stats, errors, suites } = JSON.parse(readFileSync(report, 'utf8'))
+  const failed = stats.unexpected + errors.length
+  tell('browser', stats.expected + stats.flaky, failed || (code ? 1 : 0), startedAt, output)
+  for (const title of flakyIn(suites)) console.log(`  at the second try: ${title}`)
 }
+
+const flakyIn = (suites) =>
+  suites.flatMap(({ suites: inner = [], specs = [] }) => [
+    ...flakyIn(inner),
+    ...specs
+      .filter(({ tests }) => tests.some(({ status }) => status === 'flaky'))
+      .map(({ title, file, line }) => `${file}:${line} ${title}`),
+  ])
 
 /** The mutation score of each folder, or of those named; what survived is listed. */
 async function mutants(folders) {

@@ -34,7 +34,8 @@ export async function withThrowAwayApplication(use) {
       databaseUrl: applicationUrl,
       housekeepingUrl,
       demo: true,
-      env: place.env,
+      // Tests make one each.
+      env: { ...place.env, BLASTOMIX_EXAMPLES_AT_ONCE: '1000' },
     })
     child = started.child
     bench = await startSimulated({ address: started.address, ...place })

@@ -1,12 +1,8 @@
 import { present } from '#core/present'
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { randomUUID } from 'node:crypto'
 
-/*
- * `./start` keeps the application running and writes its backups. It is asked over the channel it holds to its child; with a
- * database that is not its own there is none.
- */
+/* `./start` keeps the application running and writes its backups; with a database that is not its own there are none. */
 
 /** What became of the last backup. */
 export interface LastBackup {
@@ -31,19 +27,4 @@ export async function lastBackup(): Promise<LastBackup | null> {
   } catch {
     return null
   }
-}
-
-/** A backup, now. @returns whether it was written */
-export function backUpNow(): Promise<boolean> {
-  if (!process.send) return Promise.resolve(false)
-  const id = randomUUID()
-  return new Promise((resolve) => {
-    const heard = (message: { id?: string; ok?: boolean }) => {
-      if (message.id !== id) return
-      process.off('message', heard)
-      resolve(message.ok === true)
-    }
-    process.on('message', heard)
-    present(process.send)({ ask: 'backup', id })
-  })
 }

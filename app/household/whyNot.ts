@@ -4,6 +4,7 @@ export interface ProblemAnswer {
   errors: { field: string; message: string }[]
   current?: unknown
   usedBy?: { collection: string; id: string; name: string }[]
+  about?: { collection: string; id: string; name: string }[]
 }
 
 /** The problem+json a failed request was answered with, or undefined when there was no answer. */

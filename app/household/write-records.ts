@@ -36,8 +36,11 @@ export const useKeeping = defineStore('keeping', () => {
   }
 
   /** Removed records can be brought back for 90 days, here and in Settings. */
-  const remove = async <C extends Collection>(collection: C, { id, version, body }: Stored<Bodies[C]>) =>
-    (await perform(body.name, [{ name: 'remove record', collection, id, version }])).act
+  const remove = async <C extends Collection>(
+    collection: C,
+    { id, version, body }: Stored<Bodies[C]>,
+    anyway = false,
+  ) => (await perform(body.name, [{ name: 'remove record', collection, id, version, anyway }])).act
 
   /** @returns how many use the other now */
   async function replace<C extends Collection>(

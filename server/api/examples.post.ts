@@ -1,6 +1,7 @@
 import * as z from 'zod'
+import { addressOf } from '../http/address'
 import { route } from '../http/route'
-import { makeExample } from '../services/demo'
+import { makeExample } from '../services/examples'
 
 export default route(
   {
@@ -8,7 +9,8 @@ export default route(
       'An example household, made up, on a day of its own: to look at beside one’s own, and to throw away',
     answers: z.object({ id: z.uuid() }),
     meaning: 'The id of the household that was made',
-    refuses: [],
+    refuses: [429],
   },
-  ({ principal, act }) => makeExample(principal, act?.id ?? crypto.randomUUID(), act),
+  ({ principal, act, event }) =>
+    makeExample(principal, act?.id ?? crypto.randomUUID(), act, addressOf(event)),
 )

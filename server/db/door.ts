@@ -88,6 +88,8 @@ export type Housekeeping =
   | 'list removed households'
   | 'list simulated devices'
   | 'begin the demo'
+  | 'count examples'
+  | 'forget unopened examples'
   | 'thin readings'
   | 'forget acts'
   | 'forget removed households'

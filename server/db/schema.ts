@@ -18,6 +18,7 @@ import {
   text,
   timestamp,
   unique,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
 import type { Bodies, Collection } from '#shared/records/collections'
@@ -540,7 +541,7 @@ export const devices = pgTable(
   (table) => [sealed(), primaryKey({ columns: [table.householdId, table.id] })],
 )
 
-/** The key a device sends with, as a checksum: what was shown once is not kept. */
+/** The keys a device sent with, as checksums: what was shown once is not kept. Those that were replaced are its history. */
 export const deviceKeys = pgTable(
   'device_key',
   {
@@ -550,8 +551,30 @@ export const deviceKeys = pgTable(
     deviceId: uuid().notNull(),
     digest: text().notNull(),
     createdAt: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
+    /** When another took its place; null for the one that counts. */
+    replacedAt: timestamp({ withTimezone: true, mode: 'string' }),
   },
-  (table) => [sealed(), primaryKey({ columns: [table.householdId, table.deviceId] })],
+  (table) => [
+    sealed(),
+    primaryKey({ columns: [table.householdId, table.digest] }),
+    uniqueIndex('device_key_that_counts')
+      .on(table.householdId, table.deviceId)
+      .where(sql`replaced_at is null`),
+  ],
+)
+
+/** Households that were made to look at: from where, and when one was last opened. */
+export const examples = pgTable(
+  'example',
+  {
+    householdId: uuid()
+      .primaryKey()
+      .references(() => households.householdId, { onDelete: 'cascade' }),
+    /** A checksum of the address it was made from. */
+    madeFrom: text().notNull(),
+    openedAt: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
+  },
+  () => [sealed()],
 )
 
 /** What devices read, in the unit of its quantity. After a month five minutes are one row, with how many it was made of. */

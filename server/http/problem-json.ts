@@ -13,6 +13,8 @@ export interface ProblemJson {
   errors: { field: string; message: string }[]
   current?: unknown
   usedBy?: readonly User[]
+  about?: readonly User[]
+  afterS?: number
   stands?: unknown
   failed?: { index: number; name: string }
 }
@@ -25,11 +27,12 @@ const TITLES: Readonly<Record<number, string>> = {
   413: 'Too large',
   415: 'Not JSON',
   422: 'Not possible as it is',
+  429: 'Too often',
   500: 'Something went wrong here',
   408: 'Too slow',
   403: 'Not from here',
   405: 'Not this way',
-  503: 'The database does not answer',
+  503: 'Not now',
   507: 'The disk is full',
 }
 
@@ -48,6 +51,7 @@ export function answerProblem(event: H3Event, error: unknown): ProblemJson {
   const problem = problemOf(error)
   setResponseStatus(event, problem.status)
   setResponseHeader(event, 'content-type', 'application/problem+json')
+  if (problem.afterS !== undefined) setResponseHeader(event, 'retry-after', problem.afterS)
   return problem
 }
 

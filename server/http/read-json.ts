@@ -1,24 +1,11 @@
 import { first } from '#core/numeric/at'
 import type { IncomingMessage } from 'node:http'
 import { getRequestHeader, setResponseHeader, type H3Event } from 'h3'
+import { cleaned, NotReadable } from './clean'
 import { HttpProblem } from './problem-json'
 
 export const MAX_BODY_BYTES = 256 * 1024
 const BODY_WITHIN_MS = 30_000
-
-/** Line ends of other systems, and what no text of a person holds: control characters and halves of characters. */
-export const clean = (text: string) =>
-  text
-    .replace(/\r\n?|[\u2028\u2029\u0085]/g, '\n')
-    // eslint-disable-next-line no-control-regex
-    .replace(/[\u0000-\u0008\u000b-\u001f\u007f-\u009f\ufeff\ufffe\uffff]/g, '')
-    .replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '')
-
-/** Every text of every body is cleaned here, once; a key that would have to be is refused. */
-export function cleaned(key: string, value: unknown): unknown {
-  if (clean(key) !== key) throw new HttpProblem(400, 'A key of the body holds a control character.')
-  return typeof value === 'string' ? clean(value) : value
-}
 
 /** The request's JSON body. @throws HttpProblem 413, 415 or 400 */
 export async function readJson(
@@ -26,6 +13,20 @@ export async function readJson(
   type = 'application/json',
   most = MAX_BODY_BYTES,
 ): Promise<unknown> {
+  const body = await readJsonBytes(event, type, most)
+  try {
+    return JSON.parse(body.toString('utf8'), cleaned)
+  } catch (error) {
+    throw new HttpProblem(400, error instanceof NotReadable ? error.message : 'The body is not valid JSON.')
+  }
+}
+
+/** The same, not read yet. @throws HttpProblem 413, 415, 408 */
+export async function readJsonBytes(
+  event: H3Event,
+  type = 'application/json',
+  most = MAX_BODY_BYTES,
+): Promise<Buffer> {
   const { req } = event.node
   // A page of another site cannot send this type without asking first.
   const said = first((getRequestHeader(event, 'content-type') ?? '').toLowerCase().split(';')).trim()
@@ -35,11 +36,7 @@ export async function readJson(
   const body = await readAtMost(req, most)
   if (body === 'too large') return giveUp(event, tooLarge)
   if (body === 'too slow') return giveUp(event, new HttpProblem(408, 'The body took too long to arrive.'))
-  try {
-    return JSON.parse(body.toString('utf8'), cleaned)
-  } catch (error) {
-    throw error instanceof HttpProblem ? error : new HttpProblem(400, 'The body is not valid JSON.')
-  }
+  return body
 }
 
 /** A body that is a file. @throws HttpProblem 413, 408 */

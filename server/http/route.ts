@@ -15,7 +15,8 @@ import { WHOEVER, type Principal } from '../principal'
 import type { Act } from '../services/idempotency'
 import { collectionParams } from './params'
 import { answerProblem, HttpProblem } from './problem-json'
-import { cleaned, readJson } from './read-json'
+import { cleaned } from './clean'
+import { readJson } from './read-json'
 
 /** What a route takes, answers and refuses. The API document is made of these, so a route cannot say one and do another. */
 export interface Contract<Params, Query, Body> {
@@ -55,6 +56,16 @@ export function route<Params, Query, Body>(
   answer: (request: Request<Params, Query, Body>) => unknown,
 ): Described {
   const handler = defineEventHandler((event) => serve(event, contract, answer))
+  return Object.assign(handler, { contract: contract as AnyContract })
+}
+
+/** A route that reads its body itself: the contract says what it takes. */
+export function describedRoute<Params, Query, Body>(
+  contract: Contract<Params, Query, Body>,
+  answer: (request: Omit<Request<Params, Query, Body>, 'body'>) => unknown,
+): Described {
+  const { body: _, ...read } = contract
+  const handler = defineEventHandler((event) => serve(event, read as typeof contract, answer))
   return Object.assign(handler, { contract: contract as AnyContract })
 }
 

@@ -1,4 +1,5 @@
-import { createWriteStream } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { createReadStream, createWriteStream } from 'node:fs'
 import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -48,4 +49,11 @@ export async function spooled<Answer>(
   } finally {
     await rm(folder, { recursive: true, force: true })
   }
+}
+
+/** A checksum of a file that may be large. */
+export async function fileDigest(file: string): Promise<string> {
+  const digest = createHash('sha256')
+  await pipeline(createReadStream(file), digest)
+  return digest.digest('base64')
 }

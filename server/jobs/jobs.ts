@@ -3,6 +3,7 @@ import { jobsNow, runJobsSql } from '../db/door'
 import { log, traceOf } from '../log'
 import { forgetOldActs } from '../services/idempotency'
 import { writeDaysOfDevices } from '../services/device-days'
+import { forgetUnopenedExamples } from '../services/examples'
 import { forgetRemovedHouseholds } from '../services/household-removal'
 import { forgetLostPhotoFiles } from '../services/photo-files'
 import { thinReadings } from '../services/device-readings'
@@ -22,6 +23,7 @@ const WORK: Record<Exclude<JobName, 'write-backup'>, () => Promise<unknown>> = {
   'forget-acts': forgetOldActs,
   'forget-removed-households': forgetRemovedHouseholds,
   'forget-lost-photo-files': forgetLostPhotoFiles,
+  'forget-unopened-examples': forgetUnopenedExamples,
   'ask-forecasts': askForecastsDue,
   'write-days-of-devices': writeDaysOfDevices,
 }

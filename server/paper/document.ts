@@ -52,7 +52,7 @@ export async function documentPdf({ title, kicker, blocks }: Writing, paper: Pap
   const [wide, high] = paper === 'a4' ? [210, 297] : [215.9, 279.4]
   const page = () => pdf.addPage({ size: [wide * PT, high * PT], margin: 0 })
   page()
-  const { measure, set } = await lettersFor(pdf)
+  const { measure, set } = lettersFor(pdf)
   const width = wide - 2 * MARGIN_MM
   let y = MARGIN_MM
   let sheet = 1

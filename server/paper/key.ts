@@ -40,7 +40,7 @@ export async function keyPdf(
   const [wide, high] = paper === 'a4' ? [210, 297] : [215.9, 279.4]
   const size: [number, number] = [wide * PT, high * PT]
   pdf.addPage({ size, margin: 0 })
-  const letters = await lettersFor(pdf)
+  const letters = lettersFor(pdf)
   const room = (high - MARGIN_MM) / perSheet
   trays.forEach((one, i) => {
     if (i > 0 && i % perSheet === 0) pdf.addPage({ size, margin: 0 })

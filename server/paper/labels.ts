@@ -24,7 +24,7 @@ export async function labelsPdf(
   const { pdf, finish } = newPaper('Labels')
   const size: [number, number] = [sheet.pageWidthMm * PT, sheet.pageHeightMm * PT]
   pdf.addPage({ size, margin: 0 })
-  const { measure, set } = await lettersFor(pdf)
+  const { measure, set } = lettersFor(pdf)
   let page = 0
   labelSpots(sheet, texts.length, start).forEach((spot, i) => {
     for (; page < spot.page; page++) pdf.addPage({ size, margin: 0 })

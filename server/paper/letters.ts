@@ -1,16 +1,12 @@
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { useStorage } from 'nitropack/runtime'
 import type PDFKit from 'pdfkit'
 import type { Measure } from '#core/trays/label'
+import { fileOfFont, fontFile, SUBSETS, WEIGHTS, type Weight } from './fonts'
 
 /** Points in a millimetre. */
 export const PT = 72 / 25.4
 
-/** The files of the type, each with the letters it has: the second takes what the first lacks. */
-const SUBSETS = ['latin', 'latin-ext'] as const
-const WEIGHTS = { regular: 400, bold: 700 } as const
-type Weight = keyof typeof WEIGHTS
 interface Face {
   hasGlyphForCodePoint(codePoint: number): boolean
 }
@@ -19,13 +15,10 @@ interface Face {
  * The letters of a document: how wide words are, and words set where a line stands. Both split words by the file that
  * has their letters, so that what is measured is what is set.
  */
-export async function lettersFor(pdf: PDFKit.PDFDocument) {
+export function lettersFor(pdf: PDFKit.PDFDocument) {
   for (const subset of SUBSETS)
     for (const weight of Object.keys(WEIGHTS) as Weight[]) {
-      const file = await useStorage('assets:fonts').getItemRaw<Uint8Array>(
-        `atkinson-hyperlegible-next-${subset}-${WEIGHTS[weight]}-normal.woff`,
-      )
-      if (!file) throw new Error(`The letters of ${subset} ${weight} are missing.`)
+      const file = fontFile(fileOfFont(subset, weight))
       pdf.registerFont(`${subset} ${weight}`, Buffer.from(file))
     }
   const faceOf = (subset: string, weight: Weight) => {

@@ -14,8 +14,11 @@ export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook('beforeResponse', async (event, response) => {
     const { body } = response
     const isJson = typeof body === 'object' && body !== null && isPlain(body)
-    if (typeof body !== 'string' && !isJson) return
-    const text = isJson ? JSON.stringify(body) : (body as string)
+    // What a thread made is bytes already.
+    const isMade =
+      body instanceof Uint8Array && getResponseHeader(event, 'content-type') === 'application/json'
+    if (typeof body !== 'string' && !isJson && !isMade) return
+    const text = isJson ? JSON.stringify(body) : (body as string | Uint8Array)
     if (isJson && !getResponseHeader(event, 'content-type'))
       setResponseHeader(event, 'content-type', 'application/json')
     const accepts = getRequestHeader(event, 'accept-encoding') ?? ''

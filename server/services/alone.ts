@@ -2,8 +2,8 @@ import type { AloneIntent } from '#shared/commands/alone'
 import type { Performed } from '#shared/commands/written'
 import type { Principal } from '../principal'
 import type { Act } from './idempotency'
-import { makeExample } from './demo'
 import { newDeviceKey } from './device-keys'
+import { makeExample } from './examples'
 import { bringHouseholdBack, removeHousehold } from './household-removal'
 import { askForecast } from './weather'
 
@@ -13,6 +13,7 @@ export async function performAlone(
   householdId: string,
   act: Act | null,
   intent: AloneIntent,
+  address: string,
 ): Promise<Performed> {
   const done = (told?: object, household: Performed['household'] = null): Performed => ({
     act: act?.id ?? crypto.randomUUID(),
@@ -27,9 +28,9 @@ export async function performAlone(
     case 'bring household back':
       return done(undefined, await bringHouseholdBack(principal, householdId, act))
     case 'make example':
-      return done(await makeExample(principal, householdId, act))
+      return done(await makeExample(principal, householdId, act, address))
     case 'new device key':
-      return done(await newDeviceKey(principal, householdId, intent.deviceId))
+      return done(await newDeviceKey(principal, householdId, intent.deviceId, act))
     case 'ask forecast':
       return done(await askForecast(principal, householdId, act))
   }

@@ -189,7 +189,14 @@ class Performance {
           return made as Bodies[Collection] as never
         }))
       case 'remove':
-        return void (await removeIn(tx, change.collection, householdId, change.id, change.version))
+        return void (await removeIn(
+          tx,
+          change.collection,
+          householdId,
+          change.id,
+          change.version,
+          change.anyway,
+        ))
       case 'restore':
         return void (await bringBackIn(tx, change.collection, householdId, change.id, change.version))
       case 'replace':

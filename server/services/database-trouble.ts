@@ -22,3 +22,6 @@ export const isBusy = (error: unknown) => some(error, ({ code }) => code === '55
 /** 53100: the database has no room on its disk; 25006: it only reads. */
 export const isFull = (error: unknown) =>
   some(error, ({ code }) => code === '53100' || code === '25006' || code === '58030')
+
+/** 23505: another wrote the same key first. */
+export const isWrittenByAnother = (error: unknown) => some(error, ({ code }) => code === '23505')

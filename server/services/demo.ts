@@ -3,11 +3,8 @@ import { useStorage } from 'nitropack/runtime'
 import { dayFrom } from '#core/calendar/day'
 import { asHousekeeping, type Transaction } from '../db/door'
 import { households } from '../db/schema'
-import type { Principal } from '../principal'
 import { fillFrom } from './archive/import'
 import { readArchive } from './archive/unpack'
-import { once, type Act } from './idempotency'
-import { invalid } from './refusal'
 
 /*
  * The demo household is an archive like any other, read by the import that reads everybody's. To change it, change it in the
@@ -30,24 +27,8 @@ export async function seedDemoWhenEmpty(): Promise<void> {
   })
 }
 
-/** The same household beside one's own, to look at and to throw away. @returns its id */
-export const makeExample = (principal: Principal, id: string, act: Act | null): Promise<{ id: string }> =>
-  once(
-    principal,
-    id,
-    act,
-    { commands: ['make example'] },
-    async (tx, household) => {
-      if (household)
-        throw invalid([{ path: ['id'], message: 'There is a household of this id: an example has its own.' }])
-      await writeDemo(tx, id, 'The Lamp Room, an example')
-      return { id }
-    },
-    { patient: true },
-  )
-
 /** Everything of the demo, in a household that is not there yet. */
-async function writeDemo(tx: Transaction, householdId: string, name: string): Promise<void> {
+export async function writeDemo(tx: Transaction, householdId: string, name: string): Promise<void> {
   const file = await useStorage('assets:demo').getItemRaw<Uint8Array>('the-lamp-room.zip')
   if (!file) throw new Error('The demo household is missing from this build: server/demo/the-lamp-room.zip.')
   const archive = await readArchive(Buffer.from(file))

@@ -1,34 +1,65 @@
 import { createHash, randomBytes } from 'node:crypto'
-import { and, eq, isNull } from 'drizzle-orm'
+import { and, desc, eq, isNull, sql } from 'drizzle-orm'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
 import { deviceKeys, devices, households } from '../db/schema'
+import { NEW_KEY, once, type Act } from './idempotency'
 import { find } from './read-records'
-import { Refusal } from './refusal'
+import { Refusal, unknown } from './refusal'
 
 const digestOf = (key: string) => createHash('sha256').update(key).digest('base64')
 
-/** A new key for a device; the one before counts no more. It is told once and kept as a checksum. @throws Refusal 404 */
+/** Keys that were replaced are remembered, so many of a device. */
+export const MAX_DEVICE_KEYS = 50
+
+/**
+ * A new key for a device; the one before counts no more. It is told once, to who asks again with the same Idempotency-Key within
+ * the hour, and kept as a checksum.
+ *
+ * @throws Refusal 404
+ */
 export const newDeviceKey = (
   principal: Principal,
   householdId: string,
   deviceId: string,
+  act: Act | null,
 ): Promise<{ key: string }> =>
-  inHousehold(
-    principal,
-    householdId,
-    async (tx) => {
-      await find('devices', householdId, deviceId, tx)
-      const key = `device-${randomBytes(24).toString('base64url')}`
-      const digest = digestOf(key)
-      await tx
-        .insert(deviceKeys)
-        .values({ householdId, deviceId, digest })
-        .onConflictDoUpdate({ target: [deviceKeys.householdId, deviceKeys.deviceId], set: { digest } })
-      return { key }
-    },
-    { to: 'write' },
-  )
+  once(principal, householdId, act, { commands: [NEW_KEY] }, async (tx, household) => {
+    if (!household || household.isRemoved) throw unknown('household')
+    await find('devices', householdId, deviceId, tx)
+    const key = `device-${randomBytes(24).toString('base64url')}`
+    const own = and(eq(deviceKeys.householdId, householdId), eq(deviceKeys.deviceId, deviceId))
+    await tx
+      .update(deviceKeys)
+      .set({ replacedAt: sql`now()` })
+      .where(and(own, isNull(deviceKeys.replacedAt)))
+    await tx.insert(deviceKeys).values({ householdId, deviceId, digest: digestOf(key) })
+    await tx.execute(sql`
+      delete from device_key where household_id = ${householdId} and device_id = ${deviceId} and digest not in (
+        select digest from device_key where household_id = ${householdId} and device_id = ${deviceId}
+        order by replaced_at desc nulls first limit ${MAX_DEVICE_KEYS})`)
+    return { key }
+  })
+
+/** When a device was given its keys, the newest first. @throws Refusal 404 */
+export const keysOfDevice = (
+  principal: Principal,
+  householdId: string,
+  deviceId: string,
+): Promise<{ givenAt: string; replacedAt: string | null }[]> =>
+  inHousehold(principal, householdId, async (tx) => {
+    await find('devices', householdId, deviceId, tx)
+    const rows = await tx
+      .select({ givenAt: deviceKeys.createdAt, replacedAt: deviceKeys.replacedAt })
+      .from(deviceKeys)
+      .where(and(eq(deviceKeys.householdId, householdId), eq(deviceKeys.deviceId, deviceId)))
+      .orderBy(desc(deviceKeys.createdAt))
+    const iso = (at: string) => new Date(at).toISOString()
+    return rows.map(({ givenAt, replacedAt }) => ({
+      givenAt: iso(givenAt),
+      replacedAt: replacedAt && iso(replacedAt),
+    }))
+  })
 
 /** The device a key belongs to. @throws Refusal 401 */
 export async function deviceByKey(tx: Transaction, householdId: string, key: string | null) {
@@ -42,7 +73,13 @@ export async function deviceByKey(tx: Transaction, householdId: string, key: str
             devices,
             and(eq(devices.householdId, deviceKeys.householdId), eq(devices.id, deviceKeys.deviceId)),
           )
-          .where(and(eq(deviceKeys.householdId, householdId), eq(deviceKeys.digest, digestOf(key))))
+          .where(
+            and(
+              eq(deviceKeys.householdId, householdId),
+              eq(deviceKeys.digest, digestOf(key)),
+              isNull(deviceKeys.replacedAt),
+            ),
+          )
   if (!row || row.deletedAt !== null)
     throw new Refusal(
       401,

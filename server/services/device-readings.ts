@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gte, lte, sql } from 'drizzle-orm'
+import { sql, type SQL } from 'drizzle-orm'
 import { ownInstant } from '#core/calendar/clock'
 import { SENT_AS, readingOf, type Reading } from '#core/readings/measured'
 import { asPack, resolvePack } from '#core/readings/senml'
@@ -6,12 +6,16 @@ import type { Quantity } from '#core/readings/kinds'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
 import { readings } from '../db/schema'
+import { allowReadings } from './rate-limits'
 import { deviceByKey } from './device-keys'
+import { keptOnce, type Act } from './idempotency'
 import { tellLive } from './live'
 import { findHousehold } from './read-records'
 import { invalid } from './refusal'
 
 export const MAX_RECORDS = 2000
+/** A device tells so many quantities and probes apart by name. */
+export const MAX_SOURCES = 64
 /** A clock that is fast by more than this is not the bench’s. */
 const SKEW_MS = 2 * 60_000
 const OLDEST_MS = 400 * 86_400_000
@@ -33,23 +37,34 @@ export interface Taken {
 /**
  * A SenML pack of a device. One reading of a quantity a second is kept, however fast they come.
  *
- * @throws Refusal 401 for a key of no device here, 422 for what is no pack, a unit that is not read, or a time out of reach
+ * @throws Refusal 401 for a key of no device here, 422 for what is no pack, a unit that is not read, a time out of reach or more
+ *   names than a device has, 429 for more than a device sends in an hour
  */
 export const takeReadings = (
   principal: Principal,
   householdId: string,
   key: string | null,
   pack: unknown,
+  act: Act | null,
 ): Promise<Taken> =>
-  inHousehold(principal, householdId, (tx) => readingsTaken(tx, householdId, key, pack), { to: 'write' })
+  inHousehold(
+    principal,
+    householdId,
+    async (tx) => {
+      const device = await deviceByKey(tx, householdId, key)
+      return keptOnce(tx, householdId, act, 'take readings', () =>
+        readingsTaken(tx, householdId, device, pack),
+      )
+    },
+    { to: 'write' },
+  )
 
 async function readingsTaken(
   tx: Transaction,
   householdId: string,
-  key: string | null,
+  device: { id: string },
   pack: unknown,
 ): Promise<Taken> {
-  const device = await deviceByKey(tx, householdId, key)
   const { clock } = (await findHousehold(householdId, tx)).body
   const nowMs = ownInstant(clock, new Date()).getTime()
   const { own, ignored } = readPack(pack, nowMs)
@@ -59,6 +74,8 @@ async function readingsTaken(
   const shifted = own.map((one) => ({ ...one, atMs: Math.floor((one.atMs - skewMs) / 1000) * 1000 }))
   if (shifted.some(({ atMs }) => atMs < nowMs - OLDEST_MS))
     throw refused('A reading of more than a year ago is none: look at the clock of the device.')
+  await allowReadings(device.id, shifted.length)
+  await checkSources(tx, householdId, device.id, shifted)
   const written = shifted.length
     ? await tx
         .insert(readings)
@@ -83,6 +100,41 @@ async function readingsTaken(
     skewS: Math.round(skewMs / 1000),
   }
 }
+
+/** @throws Refusal 422 where it has more names than a device has */
+async function checkSources(
+  tx: Transaction,
+  householdId: string,
+  deviceId: string,
+  sent: readonly Reading[],
+): Promise<void> {
+  const { rows: known } = await tx.execute<{ quantity: string; name: string }>(
+    sql`${sourcesOf(householdId, deviceId)} select quantity, name from source limit ${MAX_SOURCES + 1}`,
+  )
+  const keyOf = ({ quantity, name }: { quantity: string; name: string }) => `${quantity} ${name}`
+  const there = new Set(known.map(keyOf))
+  const fresh = new Set(sent.map(keyOf).filter((key) => !there.has(key)))
+  if (fresh.size > 0 && known.length + fresh.size > MAX_SOURCES)
+    throw refused(
+      `A device sends readings under at most ${MAX_SOURCES} names; this would be ${known.length + fresh.size}. Give each probe one name and keep it.`,
+    )
+}
+
+/**
+ * What there are readings of, each once: the key is gone along from one to the next, so that it takes as many steps as there are
+ * sources, however many readings each has.
+ */
+function sourcesOf(householdId: string, deviceId?: string): SQL {
+  const own = sql`household_id = ${householdId} ${deviceId === undefined ? sql`` : sql`and device_id = ${deviceId}`}`
+  return sql`with recursive source as (
+    (select device_id, quantity, name from reading where ${own} order by device_id, quantity, name limit 1)
+    union all
+    select next.* from source s, lateral (
+      select device_id, quantity, name from reading
+      where ${own} and (device_id, quantity, name) > (s.device_id, s.quantity, s.name)
+      order by device_id, quantity, name limit 1) as next)`
+}
+
 const refused = (message: string) => invalid([{ path: ['pack'], message }])
 
 function readPack(pack: unknown, nowMs: number): { own: Reading[]; ignored: number } {
@@ -107,6 +159,9 @@ export interface StoredReading {
   readonly count: number
 }
 
+/** Of all sources together so many readings are told at once. */
+const MAX_TOLD = 100_000
+
 /** Readings of a time, the latest `limit` of each device and quantity, in the order of their times. @throws Refusal 404 */
 export async function readingsOf(
   tx: Transaction,
@@ -119,32 +174,18 @@ export async function readingsOf(
   }: { deviceId?: string; fromMs?: number; toMs?: number; limit?: number } = {},
 ): Promise<StoredReading[]> {
   await findHousehold(householdId, tx)
-  const sources = await tx
-    .selectDistinct({ deviceId: readings.deviceId, quantity: readings.quantity, name: readings.name })
-    .from(readings)
-    .where(and(eq(readings.householdId, householdId), deviceId ? eq(readings.deviceId, deviceId) : undefined))
-    .orderBy(asc(readings.deviceId), asc(readings.quantity), asc(readings.name))
-  const found: StoredReading[] = []
-  for (const source of sources) {
-    const rows = await tx
-      .select()
-      .from(readings)
-      .where(
-        and(
-          eq(readings.householdId, householdId),
-          eq(readings.deviceId, source.deviceId),
-          eq(readings.quantity, source.quantity),
-          eq(readings.name, source.name),
-          fromMs === undefined ? undefined : gte(readings.at, new Date(fromMs).toISOString()),
-          toMs === undefined ? undefined : lte(readings.at, new Date(toMs).toISOString()),
-        ),
-      )
-      .orderBy(desc(readings.at))
-      .limit(limit)
-    for (const { at, value, count } of rows.reverse())
-      found.push({ ...source, atMs: new Date(at).getTime(), value, count })
-  }
-  return found
+  const from = fromMs === undefined ? sql`` : sql`and r.at >= ${new Date(fromMs).toISOString()}::timestamptz`
+  const to = toMs === undefined ? sql`` : sql`and r.at <= ${new Date(toMs).toISOString()}::timestamptz`
+  // One question: the latest of each source, by the index on source and time.
+  const { rows } = await tx.execute<{ [key in keyof StoredReading]: StoredReading[key] }>(sql`
+    ${sourcesOf(householdId, deviceId)}
+    select s.device_id as "deviceId", s.quantity, s.name, (extract(epoch from r.at) * 1000)::float8 as "atMs", r.value, r.count
+    from source s, lateral (
+      select at, value, count from reading r
+      where r.household_id = ${householdId} and r.device_id = s.device_id and r.quantity = s.quantity and r.name = s.name ${from} ${to}
+      order by r.at desc limit ${limit}) r
+    order by s.device_id, s.quantity, s.name, r.at limit ${MAX_TOLD}`)
+  return rows.map((row) => ({ ...row, atMs: Math.floor(row.atMs) }))
 }
 
 /** The same as a SenML pack. */

@@ -1,8 +1,7 @@
 import { inLockedHousehold, type Locked, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
-import { answerTo, keepAct, type Act } from './idempotency'
+import { answerTo, inTurn, keepAct, type Act } from './idempotency'
 import { Refusal } from './refusal'
-import { inHouseholdQueue } from './household-queue'
 
 /*
  * Looking is doing: what a file would change is found by taking it in, in a transaction that is then left. So what is shown
@@ -45,7 +44,7 @@ export const lookOrTake = <Found extends object>(
   { seen, act, name }: Order,
   take: (tx: Transaction, looked: Looked) => Promise<Found>,
 ): Promise<Found & { act: string | null }> =>
-  inHouseholdQueue(householdId, async () => {
+  inTurn(householdId, async () => {
     const own = act ?? { id: crypto.randomUUID(), asked: '' }
     try {
       return await inLockedHousehold(

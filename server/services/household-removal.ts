@@ -4,23 +4,25 @@ import { COME_BACK_DAYS } from '#shared/records/collections'
 import { asHousekeeping, inHousehold } from '../db/door'
 import type { Principal } from '../principal'
 import { households } from '../db/schema'
-import { backUpNow, keepsBackups } from '../keeper'
-import { once, type Act } from './idempotency'
+import { isDone, once, type Act } from './idempotency'
+import { keepArchive } from './kept-archives'
 import { asStoredHousehold, findHousehold } from './read-records'
-import { invalid, stale, unknown } from './refusal'
+import { stale, unknown } from './refusal'
 
-/** Take a whole household out of sight, after a backup. @throws Refusal 404, 409, 422 where the backup failed */
+/** Take a whole household out of sight, after it was written out. @throws Refusal 404, 409, 503 where that failed */
 export async function removeHousehold(
   principal: Principal,
   householdId: string,
   version: number,
   act: Act | null,
 ) {
-  await inHousehold(principal, householdId, (tx) => findHousehold(householdId, tx))
-  if (keepsBackups() && !(await backUpNow()))
-    throw invalid([
-      { path: [], message: 'The backup that is made first could not be written, so nothing was removed.' },
-    ])
+  const stands = await inHousehold(principal, householdId, async (tx) => {
+    if (act && (await isDone(tx, householdId, act))) return false
+    const stood = await findHousehold(householdId, tx)
+    if (stood.version !== version) throw stale(stood)
+    return true
+  })
+  if (stands) await keepArchive(principal, householdId, 'removed')
   return once(principal, householdId, act, { commands: ['remove household'] }, async (tx) => {
     const [row] = await tx
       .update(households)
@@ -59,7 +61,7 @@ export async function removedHouseholds() {
   }))
 }
 
-/** What nobody brought back in time is gone; the backup of the day it was removed has gone its own way by then. */
+/** What nobody brought back in time is gone. */
 export const forgetRemovedHouseholds = () =>
   asHousekeeping('forget removed households', (tx) =>
     tx

@@ -1,3 +1,4 @@
+import { present } from '#core/present'
 import { and, eq, isNotNull, lt, sql } from 'drizzle-orm'
 import type { Performed, WrittenRecord } from '#shared/commands/written'
 import { asHousekeeping, inLockedHousehold, type Earlier, type Locked, type Transaction } from '../db/door'
@@ -6,6 +7,7 @@ import type { Principal } from '../principal'
 import { history } from './read-records'
 import { invalid, uncertain, unknown } from './refusal'
 import { rowAsItStands } from './rows'
+import { isWrittenByAnother } from './database-trouble'
 import { inHouseholdQueue } from './household-queue'
 import { writingOf } from './transaction-changes'
 
@@ -28,6 +30,12 @@ export interface Doing {
 /** The whole answer is kept so long, the key longer: sent again after that it is answered with how it stands then. */
 const ANSWER_DAYS = 30
 const KEY_DAYS = 365
+/** What this command answers is a secret, which is kept for the hour in which its answer may have got lost. */
+export const NEW_KEY = 'new device key'
+
+/** The act of a request that carries a file: another file is another request. */
+export const withFile = (act: Act | null, digest: string): Act | null =>
+  act && { id: act.id, asked: `${act.asked} ${digest}` }
 
 /**
  * One transaction, done once: an act that is sent again is answered as it was. `make` is called inside the household's
@@ -45,26 +53,72 @@ export function once<Answer extends object>(
   { patient = false }: { patient?: boolean } = {},
 ): Promise<Answer> {
   const { id, asked } = act ?? { id: crypto.randomUUID(), asked: '' }
-  return inHouseholdQueue(householdId, async () => {
-    let committing = false
-    try {
-      return await inLockedHousehold(
-        principal,
-        householdId,
-        id,
-        async (tx, household, earlier) => {
-          if (earlier) return (await answerTo(tx, householdId, { id, asked }, earlier)) as Answer
-          const answer = await make(tx, household, id)
-          await keepAct(tx, householdId, { id, asked }, doing, answer)
-          committing = true
-          return answer
-        },
-        { patient },
-      )
-    } catch (error) {
-      throw committing ? uncertain(error) : error
-    }
+  let committing = false
+  return inTurn(householdId, () =>
+    inLockedHousehold(
+      principal,
+      householdId,
+      id,
+      async (tx, household, earlier) => {
+        if (earlier) return (await answerTo(tx, householdId, { id, asked }, earlier)) as Answer
+        const answer = await make(tx, household, id)
+        await keepAct(tx, householdId, { id, asked }, doing, answer)
+        committing = true
+        return answer
+      },
+      { patient },
+    ),
+  ).catch((error: unknown) => {
+    throw committing ? uncertain(error) : error
   })
+}
+
+/**
+ * In the household's turn. Where there is no household yet there is no row to lock: two copies that make it at one moment meet at
+ * its key, and who comes second does it again, to find what the first one wrote.
+ */
+export const inTurn = <Answer>(householdId: string, write: () => Promise<Answer>): Promise<Answer> =>
+  inHouseholdQueue(householdId, () =>
+    write().catch((error: unknown) => {
+      if (isWrittenByAnother(error)) return write()
+      throw error
+    }),
+  )
+
+/**
+ * The same for what needs no lock of the household: readings that come in, a picture. Who sends the same act at the same moment
+ * waits for it, and is answered alike.
+ */
+export async function keptOnce<Answer extends object>(
+  tx: Transaction,
+  householdId: string,
+  act: Act | null,
+  command: string,
+  make: () => Promise<Answer>,
+): Promise<Answer> {
+  if (!act) return make()
+  const own = and(eq(acts.householdId, householdId), eq(acts.id, act.id))
+  const [begun] = await tx
+    .insert(acts)
+    .values({ householdId, id: act.id, asked: act.asked, commands: [command] })
+    .onConflictDoNothing()
+    .returning({ id: acts.id })
+  if (!begun) {
+    const [earlier] = await tx.select().from(acts).where(own)
+    return (await answerTo(tx, householdId, act, present(earlier))) as Answer
+  }
+  const answer = await make()
+  await tx.update(acts).set({ answer }).where(own)
+  return answer
+}
+
+/** Whether an act was done before. */
+export async function isDone(tx: Transaction, householdId: string, { id }: Act): Promise<boolean> {
+  const found = await tx
+    .select({ id: acts.id })
+    .from(acts)
+    .where(and(eq(acts.householdId, householdId), eq(acts.id, id)))
+  return found.length > 0
 }
 
 /** What was done is kept with its answer, in the transaction that did it. */
@@ -160,5 +214,8 @@ export const forgetOldActs = () =>
       .update(acts)
       .set({ answer: null })
       .where(and(isNotNull(acts.answer), before(ANSWER_DAYS)))
+    await tx.execute(sql`
+      update act set answer = null where answer is not null and commands @> ${JSON.stringify([NEW_KEY])}::jsonb
+        and at < now() - interval '1 hour'`)
     await tx.delete(acts).where(before(KEY_DAYS))
   })

@@ -5,10 +5,9 @@ import { contextOf } from '#shared/reckoning/context'
 import { sheetOf, type labelRequest } from '#shared/labels/label-request'
 import { labelDay, labelsOf, type LabelWish } from '#shared/labels/labels'
 import { changesByTray, trayStands } from '#shared/reckoning/trays'
-import { keyPdf } from '../paper/key'
-import { labelsPdf } from '../paper/labels'
 import type { Principal } from '../principal'
 import { everything } from './read-records'
+import { paperInThread } from '../threads/pool'
 import { invalid, unknown } from './refusal'
 
 /** What a household's labels are made from. @throws Refusal 404 where a tray, a feed or a batch is gone */
@@ -64,7 +63,7 @@ export async function householdLabels(
     throw invalid([
       { path: ['trays'], message: 'Nothing is laid out in these trays: there is nothing to label.' },
     ])
-  return labelsPdf(texts, sheetOf(asked), { start, cut: paper !== 'own' })
+  return paperInThread({ do: 'labels', of: [texts, sheetOf(asked), { start, cut: paper !== 'own' }] })
 }
 
 /** The key of trays, as PDF. @throws Refusal 404, 422 */
@@ -83,26 +82,29 @@ export async function householdKey(
   } = await sourcesFor(principal, householdId, { trays, feeds: [], batches: [] })
   if (picked.length === 0) throw invalid([{ path: ['trays'], message: 'Say which trays.' }])
   const places = withOutside(context.frame?.places ?? [])
-  return keyPdf(
-    picked.flatMap(({ tray, stands }) => {
-      const container = context.containers.get(tray.body.containerId)
-      if (!container) return []
-      const days = stands.groups.flatMap(({ group, sownOn, setOn }) => {
-        const on = setOn ?? sownOn ?? sowings.find(({ id }) => id === group.sowingId)?.body.sowOn
-        return on ? [[group.code, labelDay(context.units, on)] as const] : []
-      })
-      return [
-        {
-          tray,
-          stands,
-          container,
-          placeName: places.find(({ id }) => id === tray.body.placeId)?.name ?? '',
-          address: `${origin}/trays/${tray.id}`,
-          days: new Map(days),
-        },
-      ]
-    }),
-    paper,
-    perSheet,
-  )
+  return paperInThread({
+    do: 'key',
+    of: [
+      picked.flatMap(({ tray, stands }) => {
+        const container = context.containers.get(tray.body.containerId)
+        if (!container) return []
+        const days = stands.groups.flatMap(({ group, sownOn, setOn }) => {
+          const on = setOn ?? sownOn ?? sowings.find(({ id }) => id === group.sowingId)?.body.sowOn
+          return on ? [[group.code, labelDay(context.units, on)] as const] : []
+        })
+        return [
+          {
+            tray,
+            stands,
+            container,
+            placeName: places.find(({ id }) => id === tray.body.placeId)?.name ?? '',
+            address: `${origin}/trays/${tray.id}`,
+            days: new Map(days),
+          },
+        ]
+      }),
+      paper,
+      perSheet,
+    ],
+  })
 }

@@ -1,33 +1,21 @@
 import { createHash } from 'node:crypto'
 import { and, count, eq, inArray, lt, notExists, sql } from 'drizzle-orm'
-import exifr from 'exifr'
-import sharp, { type Metadata } from 'sharp'
 import type { Day } from '#core/calendar/day'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
+import { makeSmall } from '../pictures/pictures'
 import type { Principal } from '../principal'
 import { photoFiles, photos } from '../db/schema'
 import { findHousehold } from './read-records'
 import { invalid, unknown } from './refusal'
 import { inHouseholdQueue } from './household-queue'
+import { keptOnce, withFile, type Act } from './idempotency'
 
-/*
- * Pictures are made small here and keep nothing of what a camera writes beside them: no place, no name, no serial number.
- */
+/* The pictures of a household, small and clean (server/pictures). */
 
-/** The longer side of a picture, and of its thumbnail, pixels. */
-const LONGEST = 1600
-const THUMBNAIL = 320
-/** A picture of more pixels is none of a phone's: a small file can unfold into gigabytes. */
-const MAX_PIXELS = 100_000_000
 /** Of one household so many are kept. */
 export const MAX_PHOTOS = 5000
-const FORMATS: readonly (string | undefined)[] = ['jpeg', 'png', 'webp', 'heif', 'tiff']
 /** A file no photo points at is forgotten after so many days. */
 const KEPT_DAYS = 2
-
-// One picture at a time uses one core; the others wait.
-sharp.concurrency(1)
-sharp.cache(false)
 
 export interface PhotoFile {
   readonly id: string
@@ -47,33 +35,36 @@ export async function keepPhotoFile(
   householdId: string,
   id: string,
   sent: Buffer,
+  act: Act | null,
 ): Promise<PhotoFile> {
   const digest = createHash('sha256').update(sent).digest('base64')
+  const own = withFile(act, digest)
+  const once = (keep: (tx: Transaction) => Promise<PhotoFile>) =>
+    inHousehold(
+      principal,
+      householdId,
+      (tx) => keptOnce(tx, householdId, own, 'add picture', () => keep(tx)),
+      { to: 'write' },
+    )
   const known = await inHousehold(principal, householdId, async (tx) => {
     await findHousehold(householdId, tx)
     return sameFile(tx, householdId, digest)
   })
-  if (known) return known
+  if (known) return once(async () => known)
   return inHouseholdQueue(`photos ${householdId}`, async () => {
     await inHousehold(principal, householdId, (tx) => checkRoom(tx, householdId))
-    await checkPicture(sent)
-    const takenOn = await dayTaken(sent)
-    const { image, thumbnail, width, height } = await madeSmall(sent)
-    return inHousehold(
-      principal,
-      householdId,
-      async (tx) => {
-        const [row] = await tx
-          .insert(photoFiles)
-          .values({ householdId, id, digest, takenOn, width, height, image, thumbnail })
-          .onConflictDoNothing()
-          .returning()
-        const kept = row ? said(row) : await sameFile(tx, householdId, digest)
-        if (!kept) throw refused('This picture could not be kept: send it again.')
-        return kept
-      },
-      { to: 'write' },
-    )
+    const { takenOn, width, height, ...made } = await makeSmall(sent)
+    const [image, thumbnail] = [Buffer.from(made.image), Buffer.from(made.thumbnail)]
+    return once(async (tx) => {
+      const [row] = await tx
+        .insert(photoFiles)
+        .values({ householdId, id, digest, takenOn, width, height, image, thumbnail })
+        .onConflictDoNothing()
+        .returning()
+      const kept = row ? said(row) : await sameFile(tx, householdId, digest)
+      if (!kept) throw refused('This picture could not be kept: send it again.')
+      return kept
+    })
   })
 }
 
@@ -96,57 +87,6 @@ async function checkRoom(tx: Transaction, householdId: string): Promise<void> {
 }
 const refused = (message: string) => invalid([{ path: ['picture'], message }])
 const said = ({ id, width, height, takenOn }: PhotoFile): PhotoFile => ({ id, width, height, takenOn })
-
-/** By what is inside, not by its name. @throws Refusal 422 */
-async function checkPicture(sent: Buffer): Promise<void> {
-  let found: Metadata
-  try {
-    found = await sharp(sent, { limitInputPixels: false }).metadata()
-  } catch {
-    throw refused('This is no picture that can be read. Send a JPEG, PNG, WebP, AVIF or TIFF.')
-  }
-  if (!FORMATS.includes(found.format))
-    throw refused(`Pictures are JPEG, PNG, WebP, AVIF or TIFF; this is ${found.format ?? 'something else'}.`)
-  if ((found.width ?? 0) * (found.height ?? 0) > MAX_PIXELS)
-    throw refused('This picture unfolds to more than 100 million pixels: make it smaller first.')
-}
-
-async function madeSmall(sent: Buffer) {
-  try {
-    const upright = sharp(sent, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).autoOrient()
-    const fit = (longest: number) =>
-      upright
-        .clone()
-        .resize(longest, longest, { fit: 'inside', withoutEnlargement: true })
-        // What a camera wrote beside the picture is not among what is written out.
-        .webp({ quality: longest === THUMBNAIL ? 70 : 78 })
-        .toBuffer({ resolveWithObject: true })
-    const whole = await fit(LONGEST)
-    const small = await fit(THUMBNAIL)
-    return {
-      image: whole.data,
-      thumbnail: small.data,
-      width: whole.info.width,
-      height: whole.info.height,
-    }
-  } catch {
-    throw refused('This picture is damaged and cannot be read to its end.')
-  }
-}
-
-/** The thumbnail of a picture that is kept already. @throws Refusal 422 where it is damaged */
-export const madeThumbnail = async (sent: Buffer): Promise<Buffer> => (await madeSmall(sent)).thumbnail
-
-/** The day by the camera's clock. */
-async function dayTaken(sent: Buffer): Promise<Day | null> {
-  const found = (await exifr
-    .parse(sent, { pick: ['DateTimeOriginal'], reviveValues: false })
-    .catch(() => null)) as { DateTimeOriginal?: string } | null
-  const [, year, month, day] = /^(\d{4}):(\d{2}):(\d{2}) /.exec(String(found?.DateTimeOriginal ?? '')) ?? []
-  const on = `${year}-${month}-${day}`
-  const time = Date.parse(`${on}T00:00:00Z`)
-  return Number.isNaN(time) || on < '1990' || time > Date.now() + 86_400_000 ? null : (on as Day)
-}
 
 /** The picture, or its thumbnail, as WebP. @throws Refusal 404 */
 export async function photoFile(

@@ -1,10 +1,11 @@
-import { and, inArray } from 'drizzle-orm'
+import { and, inArray, ne, type SQL } from 'drizzle-orm'
 import { first } from '#core/numeric/at'
 import { under, type Problem } from '#core/problem'
 import { extraProblems, recipeProblems } from '#core/media/recipe'
 import {
   COLLECTION_NAMES,
   COLLECTIONS,
+  namesTo,
   pathsTo,
   type Bodies,
   type Collection,
@@ -18,6 +19,7 @@ import { stockProblems } from '#shared/reckoning/shelves'
 import { trayProblems } from '#shared/reckoning/tray-problems'
 import { hasSeason } from '#shared/reckoning/season'
 import type { Transaction } from '../db/door'
+import { entries } from '../db/schema'
 import { isRowId, pointersOf, type Target } from '#shared/records/references'
 import { photoFilesAmong } from './photo-files'
 import { contextFor, SEASON_LISTS } from './read-records'
@@ -126,22 +128,36 @@ async function rowsThere(
   return new Set(rows.map(({ id }) => id))
 }
 
-/** What points at a record, in every collection that can. */
-export async function usersOf(
+/** What uses a record, in every collection that can: it cannot go while something does. */
+export const usersOf = (tx: Transaction, collection: Collection, householdId: string, id: string) =>
+  holdersOf(tx, householdId, id, (from) => pathsTo(from, collection))
+
+/** What is about a record and may outlive it. Counting a level makes an entry of itself, which nobody misses. */
+export const namersOf = (tx: Transaction, collection: Collection, householdId: string, id: string) =>
+  holdersOf(
+    tx,
+    householdId,
+    id,
+    (from) => namesTo(from, collection),
+    (from) => (from === 'entries' ? ne(entries.kind, 'counted') : undefined),
+  )
+
+async function holdersOf(
   tx: Transaction,
-  collection: Collection,
   householdId: string,
   id: string,
+  pathsOf: (from: Collection) => readonly string[],
+  only: (from: Collection) => SQL | undefined = () => undefined,
 ): Promise<User[]> {
   const users: User[] = []
   for (const from of COLLECTION_NAMES) {
-    const paths = pathsTo(from, collection)
+    const paths = pathsOf(from)
     if (paths.length === 0) continue
     const table = tableOf(from)
     const rows = await tx
       .select({ id: table.id, name: table.name })
       .from(table)
-      .where(and(current(from, householdId), holding(from, paths, id)))
+      .where(and(current(from, householdId), holding(from, paths, id), only(from)))
     users.push(...rows.map((row) => ({ collection: from, ...row })))
   }
   return users

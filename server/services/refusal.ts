@@ -18,12 +18,16 @@ interface Details {
   readonly failed?: { readonly index: number; readonly name: string }
   /** What still uses the thing that was to be removed. */
   readonly usedBy?: readonly User[]
+  /** What is about the thing that was to be removed, and stays: asked again with `anyway` it is removed. */
+  readonly about?: readonly User[]
+  /** After how many seconds it may be asked again. */
+  readonly afterS?: number
 }
 
 /** Why a service does not do what it was asked; routes turn it into an answer. */
 export class Refusal extends Error {
   constructor(
-    readonly status: 401 | 404 | 409 | 422 | 503,
+    readonly status: 401 | 404 | 409 | 413 | 422 | 429 | 503,
     message: string,
     readonly problems: readonly Problem[] = [],
     readonly details: Details = {},
@@ -50,6 +54,16 @@ export const stale = (current: unknown) =>
   )
 export const invalid = (problems: readonly Problem[]) =>
   new Refusal(422, problems[0]?.message ?? 'This cannot be saved as it is.', problems)
+/** What is about it would go on naming what is no longer in sight: whoever removes it is asked. */
+export const namedBy = (about: readonly User[]) => {
+  const others = about.length - 1
+  return new Refusal(
+    422,
+    `“${about[0]?.name ?? ''}”${others ? ` and ${others} more are` : ' is'} about this, and stay${others ? '' : 's'} where ${others ? 'they are' : 'it is'}. Remove it anyway?`,
+    [],
+    { about: about.slice(0, 20) },
+  )
+}
 export const inUse = (usedBy: readonly User[]) => {
   const names = usedBy.slice(0, 3).map(({ name }) => name)
   const more = usedBy.length > names.length ? ` and ${usedBy.length - names.length} more` : ''

@@ -70,6 +70,8 @@ export function holding(collection: Collection, paths: readonly string[], id: st
     const column = columns[present(first)]
     if (!column) throw new Error(`${COLLECTIONS[collection].one}: no column for ${path}`)
     if (rest.length === 0) return sql`${column}::text = ${id}`
+    // A list of rows with ids has an index.
+    if (rest.join() === '*,id') return sql`${column} @> ${JSON.stringify([{ id }])}::jsonb`
     const inside = `$${rest.map((key) => (key === '*' ? '[*]' : `."${key}"`)).join('')} ? (@ == $id)`
     return sql`jsonb_path_exists(${column}, ${inside}::jsonpath, jsonb_build_object('id', ${id}::text))`
   })

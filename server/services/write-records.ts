@@ -20,10 +20,10 @@ import { countedEntry, levelOf, markOver, moveAgain, moveBack, movedSum, workOut
 import { isNumbered, nextNumber } from './numbers'
 import { asStoredHousehold, find, findHousehold } from './read-records'
 import { measuredBy } from './measured'
-import { checkReferences, usersOf } from './references'
+import { checkReferences, namersOf, usersOf } from './references'
 import { checkNothingHappened, checkTrays, traysOf } from './trays'
 import { checkWater } from './water'
-import { inUse, invalid, stale, unknown, type User } from './refusal'
+import { inUse, invalid, namedBy, stale, unknown, type User } from './refusal'
 import { asStored, tableOf, type Row } from './rows'
 import { noteChanged, noteHousehold, noteWritten } from './transaction-changes'
 
@@ -163,11 +163,20 @@ function keepMarks(stood: Bodies['guidedJobs'], next: Bodies['guidedJobs']) {
     ])
 }
 
-/** @throws Refusal 422 where a real device is made a simulated one, or the other way round */
-function keepWhatMadeIt(stood: Bodies['devices'], next: Bodies['devices']) {
-  if (stood.simulated !== next.simulated)
+/**
+ * A simulated device came with an example; what somebody adds is real, and neither becomes the other.
+ *
+ * @throws Refusal 422
+ */
+function keepWhatMadeIt(stood: Bodies['devices'] | null, next: Bodies['devices']) {
+  if ((stood?.simulated ?? false) !== next.simulated)
     throw invalid([
-      { path: ['body', 'simulated'], message: 'A device is simulated or real from its beginning.' },
+      {
+        path: ['body', 'simulated'],
+        message: stood
+          ? 'A device is simulated or real from its beginning.'
+          : 'Simulated devices come with an example: add a real one.',
+      },
     ])
 }
 
@@ -215,6 +224,7 @@ export async function writeNew<C extends Collection>(
   body: Bodies[C],
 ): Promise<Stored<Bodies[C]>> {
   await checkReferences(tx, collection, householdId, body)
+  if (collection === 'devices') keepWhatMadeIt(null, body as Bodies['devices'])
   let whole: object = body
   if (collection === 'entries') {
     const worked = await workOut(tx, householdId, body as Bodies['entries'])
@@ -288,7 +298,8 @@ async function writeCount<C extends Collection>(
  * Take a record out of sight. Nothing is lost: bringing it back from the version this returns undoes it. A correction
  * gives way to the built-in row it stood for, so nothing misses it.
  *
- * @throws Refusal 422 with what uses it, while something does
+ * @param anyway somebody was asked: the log, guided jobs and photos that are about it go on naming it
+ * @throws Refusal 422 with what uses it, while something does; and with what is about it, where nobody was asked
  */
 export async function removeIn(
   tx: Transaction,
@@ -296,11 +307,16 @@ export async function removeIn(
   householdId: string,
   id: string,
   version: number,
+  anyway = false,
 ): Promise<{ version: number }> {
   const before = await standing(tx, collection, householdId, id, version)
   const users = before.basedOn ? [] : await usersOf(tx, collection, householdId, id)
   if (users.length) throw inUse(users)
   if (collection === 'trays') await checkNothingHappened(tx, householdId, id)
+  if (!anyway) {
+    const about = await namersOf(tx, collection, householdId, id)
+    if (about.length) throw namedBy(about)
+  }
   return takeAway(tx, collection, householdId, before)
 }
 
@@ -400,8 +416,6 @@ async function rowOf(tx: Transaction, collection: Collection, householdId: strin
 }
 
 async function keepRevision(tx: Transaction, collection: Collection, householdId: string, before: Row) {
-  // The marks of a guided job are its history: each stays in it.
-  if (collection === 'guidedJobs') return
   const { version, updatedAt, body } = asStored(before)
   await tx
     .insert(revisions)

@@ -63,6 +63,8 @@ export type Change =
       readonly collection: Collection
       readonly id: string
       readonly version: number
+      /** Removed although the log, a guided job or a photo is about it: somebody was asked. */
+      readonly anyway?: boolean
     }
   | {
       readonly do: 'replace'

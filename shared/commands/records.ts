@@ -35,8 +35,14 @@ const put = <C extends Collection>(
 /** Out of sight; it can be brought back. */
 export const removeRecord = plainCommand(
   'remove record',
-  { ...record, version: version.min(1) },
-  (intent) => [{ do: 'remove', collection: intent.collection, id: intent.id, version: intent.version }],
+  {
+    ...record,
+    version: version.min(1),
+    anyway: z.boolean().default(false).describe('Also where the log, a guided job or a photo is about it'),
+  },
+  ({ collection, id: recordId, version: from, anyway }) => [
+    { do: 'remove', collection, id: recordId, version: from, anyway },
+  ],
 )
 
 export const restoreRecord = plainCommand(

@@ -137,6 +137,12 @@ export const pathsTo = (from: Collection, to: Collection): string[] =>
     .filter(([, targets]) => targets.includes(to))
     .map(([path]) => path)
 
+/** Fields of a collection that may name records of another and outlive them. */
+export const namesTo = (from: Collection, to: Collection): string[] =>
+  Object.entries((COLLECTIONS[from] as Kind).names ?? {})
+    .filter(([, targets]) => targets === 'what' || targets.includes(to))
+    .map(([path]) => path)
+
 /** A copy of a body in which every field at a path that holds `from` holds `to`. */
 export function repointed<Body>(body: Body, path: string, from: string, to: string): Body {
   const [key, ...rest] = path.split('.')

@@ -6,7 +6,7 @@ import Dialog from 'primevue/dialog'
 import Message from 'primevue/message'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import { useNotes } from '~/kit/useNotes'
-import { useInUse } from '~/kit/record-forms/useRemoval'
+import { useInUse, useRemoval } from '~/kit/record-forms/useRemoval'
 import { whyNot } from '~/household/whyNot'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
@@ -21,6 +21,7 @@ const household = useHousehold()
 const keeping = useKeeping()
 const undoing = useUndo()
 const { note } = useNotes()
+const remove = useRemoval()
 const other = ref<string>()
 const problem = ref<string>()
 const busy = ref(false)
@@ -67,6 +68,12 @@ async function replace() {
   }
   busy.value = false
 }
+async function removeAnyway() {
+  if (!inUse.value) return
+  const { collection, record } = inUse.value
+  inUse.value = null
+  await remove(collection, record as never, true)
+}
 </script>
 
 <template>
@@ -75,10 +82,25 @@ async function replace() {
     visible
     modal
     :draggable="false"
-    :header="`${inUse.record.body.name} is in use`"
+    :header="
+      inUse.usedBy.length ? `${inUse.record.body.name} is in use` : `Remove ${inUse.record.body.name}?`
+    "
     @update:visible="inUse = null"
   >
-    <form class="in-use" @submit.prevent="replace">
+    <div v-if="!inUse.usedBy.length" class="in-use">
+      <p>These are about it, and stay:</p>
+      <ul>
+        <li v-for="user in inUse.about" :key="user.id">
+          <strong>{{ user.name }}</strong>
+          <span class="soft">, {{ COLLECTIONS[user.collection as Collection].one }}</span>
+        </li>
+      </ul>
+      <div class="buttons">
+        <Button class="main" @click="removeAnyway">Remove it anyway</Button>
+        <Button @click="inUse = null">Leave it</Button>
+      </div>
+    </div>
+    <form v-else class="in-use" @submit.prevent="replace">
       <p>Used by:</p>
       <ul>
         <li v-for="user in inUse.usedBy" :key="user.id">

@@ -1,7 +1,6 @@
 import { first } from '#core/numeric/at'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import { dequal } from 'dequal'
-import sharp from 'sharp'
 import {
   oneOf,
   type ArchiveKind,
@@ -15,17 +14,17 @@ import {
 import { COLLECTION_NAMES, COLLECTIONS, type Bodies, type Collection } from '#shared/records/collections'
 import { fromArchive, isSameInArchive } from '#shared/commands/bring-in'
 import { referred } from '#shared/records/references'
-import type { Transaction } from '../../db/door'
+import { headOf, type Transaction } from '../../db/door'
 import { batches, households, photoFiles, revisions, trays, readings, weatherDays } from '../../db/schema'
-import { backUpNow, keepsBackups } from '../../keeper'
 import type { Principal } from '../../principal'
 import { levelOf, markOver } from '../ledger'
 import type { Act } from '../idempotency'
+import { makeClean } from '../../pictures/pictures'
+import { keepArchive } from '../kept-archives'
 import { lookOrTake, type Looked } from '../dry-run'
-import { madeThumbnail } from '../photo-files'
 import { nextNumber } from '../numbers'
 import { findHousehold } from '../read-records'
-import { invalid } from '../refusal'
+import { invalid, Refusal } from '../refusal'
 import { asStored, tableOf, type Row } from '../rows'
 import { checkTrays } from '../trays'
 import { joinLevels } from './levels'
@@ -70,10 +69,8 @@ export async function takeIn(
   order: Order,
   act: Act | null,
 ): Promise<TakenIn> {
-  if (order.seen !== null && keepsBackups() && !(await backUpNow()))
-    throw invalid([
-      { path: [], message: 'The backup that is made first could not be written, so nothing was taken in.' },
-    ])
+  if (order.seen !== null && (await headOf(principal, householdId))?.changes === order.seen)
+    await keepArchive(principal, householdId, 'before-archive')
   return lookOrTake(
     principal,
     householdId,
@@ -201,14 +198,12 @@ class Taking {
   }
   /** As it is in the archive, where it is clean. @throws Refusal where it is no picture */
   private async picture(sent: Buffer, id: string) {
-    const found = await sharp(sent)
-      .metadata()
-      .catch(() => null)
-    if (found?.format !== 'webp')
-      throw invalid([{ path: ['archive'], message: `photos/${id}.webp is no WebP picture.` }])
-    const image =
-      found.exif || found.xmp || found.iptc ? await sharp(sent).webp({ quality: 78 }).toBuffer() : sent
-    return { image, thumbnail: await madeThumbnail(sent) }
+    const { image, thumbnail } = await makeClean(sent).catch((error: unknown) => {
+      throw error instanceof Refusal && error.status === 422
+        ? invalid([{ path: ['archive'], message: `photos/${id}.webp: ${error.message}` }])
+        : error
+    })
+    return { image: Buffer.from(image), thumbnail: Buffer.from(thumbnail) }
   }
 
   private async records<C extends Collection>(collection: C) {

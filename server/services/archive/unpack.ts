@@ -15,7 +15,7 @@ import {
 import { fileIn, upgraded, upgradedManifest } from '#shared/archive/upgrade'
 import { problemsFrom } from '#shared/records/rules'
 import type { Going } from '../../http/as-it-goes'
-import { cleaned } from '../../http/read-json'
+import { cleaned } from '../../http/clean'
 import { invalid } from '../refusal'
 
 /** What an archive of ours never is: more files, or text that unfolds to more, than twenty years of a household. */

@@ -3,7 +3,8 @@ import { ARCHIVE_KINDS, ARCHIVE_TYPE, MAX_ARCHIVE_BYTES, type ArchiveKind } from
 import { asItGoes } from '../../../http/as-it-goes'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
-import { spooled } from '../../../http/spool'
+import { fileDigest, spooled } from '../../../http/spool'
+import { withFile } from '../../../services/idempotency'
 import { readArchive } from '../../../services/archive/unpack'
 import { takeIn } from '../../../services/archive/import'
 
@@ -46,7 +47,13 @@ export default route(
         const archive = await readArchive(file, going)
         try {
           const order = { differing: query.differing, seen: query.seen ?? null }
-          return await takeIn(principal, params.householdId, archive, order, act)
+          return await takeIn(
+            principal,
+            params.householdId,
+            archive,
+            order,
+            withFile(act, await fileDigest(file)),
+          )
         } finally {
           archive.close()
         }

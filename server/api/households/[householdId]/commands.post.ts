@@ -3,6 +3,7 @@ import { COLLECTION_NAMES, HOUSEHOLD, stored } from '#shared/records/collections
 import { isAlone } from '#shared/commands/alone'
 import { sentCommands } from '#shared/commands/commands'
 import { id } from '#shared/records/rules'
+import { addressOf } from '../../../http/address'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
 import { performAlone } from '../../../services/alone'
@@ -28,16 +29,16 @@ export default route(
       told: z.looseObject({}).optional().describe('What is told once beside it'),
     }),
     meaning: 'The act, what it wrote, and every record that changed with it as it stands now',
-    refuses: [404, 409, 422],
+    refuses: [404, 409, 422, 429],
   },
-  ({ params, body, act, principal }) => {
+  ({ params, body, act, event, principal }) => {
     const { act: own, ...press } = body
     const key = own ? { id: own, asked: checksum(press) } : act
     const alone = press.commands.find(isAlone)
     if (alone) {
       if (press.commands.length > 1)
         throw invalid([{ path: ['commands'], message: `“${alone.name}” is sent alone.` }])
-      return performAlone(principal, params.householdId, key, alone)
+      return performAlone(principal, params.householdId, key, alone, addressOf(event))
     }
     return perform(principal, params.householdId, key, press)
   },

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { HOUSEHOLD, stored } from '#shared/records/collections'
+import { noteOpened } from '../../../services/examples'
 import { everything } from '../../../services/read-records'
 import { householdParams } from '../../../http/params'
 import { route } from '../../../http/route'
@@ -12,5 +13,9 @@ export default route(
     answers: z.looseObject({ household: stored(HOUSEHOLD) }),
     meaning: 'Everything in sight, as it stood at one moment',
   },
-  ({ params, principal }) => everything(principal, params.householdId),
+  async ({ params, principal }) => {
+    const answer = await everything(principal, params.householdId)
+    void noteOpened(principal, params.householdId).catch(() => undefined)
+    return answer
+  },
 )

@@ -5,6 +5,8 @@ import { HttpProblem } from '../../../http/problem-json'
 import { readFile } from '../../../http/read-json'
 import { route } from '../../../http/route'
 import { asText } from '../../../http/text'
+import { checksum } from '../../../services/commands'
+import { withFile } from '../../../services/idempotency'
 import { putWeather } from '../../../services/weather'
 import { weatherFromCsv } from '../../../services/weather-csv'
 
@@ -22,6 +24,7 @@ export default route(
     if (!/^text\/csv\b/i.test(getRequestHeader(event, 'content-type') ?? ''))
       throw new HttpProblem(415, 'Send it as text/csv.')
     const bytes = await readFile(event, MAX_BYTES, 'A table')
-    return putWeather(principal, params.householdId, weatherFromCsv(asText(bytes)), act)
+    const text = asText(bytes)
+    return putWeather(principal, params.householdId, weatherFromCsv(text), withFile(act, checksum(text)))
   },
 )

@@ -1,17 +1,18 @@
 import { getRequestHeader, type H3Event } from 'h3'
 import * as z from 'zod'
-import { withFile, type WithFileIntent } from '#shared/commands/alone'
+import { withFile as intentWithFile, type WithFileIntent } from '#shared/commands/alone'
 import { id, problemsFrom } from '#shared/records/rules'
 import { TABLE_IDS, type TableId } from '#shared/tables/tables'
 import { asItGoes } from '../../../../http/as-it-goes'
 import { householdParams } from '../../../../http/params'
 import { HttpProblem } from '../../../../http/problem-json'
-import { clean, readFile, readJson } from '../../../../http/read-json'
+import { clean } from '../../../../http/clean'
+import { readFile, readJson } from '../../../../http/read-json'
 import { route } from '../../../../http/route'
-import { spooled } from '../../../../http/spool'
+import { fileDigest, spooled } from '../../../../http/spool'
 import { asText } from '../../../../http/text'
 import type { Principal } from '../../../../principal'
-import type { Act } from '../../../../services/idempotency'
+import { withFile, type Act } from '../../../../services/idempotency'
 import { readArchive } from '../../../../services/archive/unpack'
 import { takeIn } from '../../../../services/archive/import'
 import { invalid } from '../../../../services/refusal'
@@ -37,7 +38,7 @@ const named = z
       return z.NEVER
     }
   })
-  .pipe(withFile)
+  .pipe(intentWithFile)
 
 export default route(
   {
@@ -75,7 +76,13 @@ async function performWithFile(
         asItGoes(event, async (going) => {
           const archive = await readArchive(file, going)
           try {
-            return await takeIn(principal, householdId, archive, intent, act)
+            return await takeIn(
+              principal,
+              householdId,
+              archive,
+              intent,
+              withFile(act, await fileDigest(file)),
+            )
           } finally {
             archive.close()
           }
@@ -90,12 +97,14 @@ async function performWithFile(
         ...{ decimal: decimal ?? undefined, days: days ?? undefined, headless, seen },
         goodAlone: lines === 'good',
       }
-      return takeTable(principal, householdId, table, text, order, act)
+      return takeTable(principal, householdId, table, text, order, withFile(act, checksum(text)))
     }
-    case 'bring in weather':
-      return putWeather(principal, householdId, await weatherOf(event), act)
+    case 'bring in weather': {
+      const days = await weatherOf(event)
+      return putWeather(principal, householdId, days, withFile(act, checksum(days)))
+    }
     case 'add picture':
-      return keepPhotoFile(principal, householdId, intent.id, await readFile(event, 25 * MB))
+      return keepPhotoFile(principal, householdId, intent.id, await readFile(event, 25 * MB), act)
   }
 }
 

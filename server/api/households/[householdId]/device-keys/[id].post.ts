@@ -12,5 +12,5 @@ export default route(
     meaning: 'The key, told once: it is kept as a checksum',
     refuses: [404],
   },
-  ({ params, principal }) => newDeviceKey(principal, params.householdId, params.id),
+  ({ params, principal, act }) => newDeviceKey(principal, params.householdId, params.id, act),
 )

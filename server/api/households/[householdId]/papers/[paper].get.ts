@@ -3,11 +3,11 @@ import * as z from 'zod'
 import { day, id } from '#shared/records/rules'
 import { householdParams } from '../../../../http/params'
 import { route } from '../../../../http/route'
-import { documentPdf } from '../../../../paper/document'
 import { batchCard, feedCard } from '../../../../services/papers/cards'
 import { seasonPaper, weekPaper } from '../../../../services/papers/season'
 import { yearPaper } from '../../../../services/papers/year'
 import { invalid } from '../../../../services/refusal'
+import { paperInThread } from '../../../../threads/pool'
 
 const PAPERS = ['season', 'week', 'batch', 'feed', 'year'] as const
 
@@ -40,7 +40,7 @@ export default route(
         ? batchCard(principal, householdId, query.id)
         : feedCard(principal, householdId, query.id)
     }
-    const pdf = await documentPdf(await written(), query.size)
+    const pdf = await paperInThread({ do: 'document', of: [await written(), query.size] })
     setResponseHeaders(event, {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${paper}.pdf"`,

@@ -15,6 +15,6 @@ export default route(
     meaning: 'The file as it is kept; the same picture sent again is the same file',
     refuses: [404, 408, 413, 422],
   },
-  async ({ params, event, principal }) =>
-    keepPhotoFile(principal, params.householdId, params.id, await readFile(event, MAX_BYTES)),
+  async ({ params, event, principal, act }) =>
+    keepPhotoFile(principal, params.householdId, params.id, await readFile(event, MAX_BYTES), act),
 )

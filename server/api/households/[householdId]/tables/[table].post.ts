@@ -3,9 +3,12 @@ import * as z from 'zod'
 import { TABLE_IDS } from '#shared/tables/tables'
 import { householdParams } from '../../../../http/params'
 import { HttpProblem } from '../../../../http/problem-json'
-import { clean, readFile } from '../../../../http/read-json'
+import { clean } from '../../../../http/clean'
+import { readFile } from '../../../../http/read-json'
 import { route } from '../../../../http/route'
 import { asText } from '../../../../http/text'
+import { checksum } from '../../../../services/commands'
+import { withFile } from '../../../../services/idempotency'
 import { takeTable } from '../../../../services/tables/import'
 
 const MAX_BYTES = 8 * 1024 * 1024
@@ -94,6 +97,7 @@ export default route(
       seen: query.seen ?? null,
     }
     const cleaned = clean(text).replaceAll('\uFEFF', '')
-    return takeTable(principal, params.householdId, params.table, cleaned, order, act)
+    const own = withFile(act, checksum(cleaned))
+    return takeTable(principal, params.householdId, params.table, cleaned, order, own)
   },
 )
