@@ -21,6 +21,16 @@ function routes() {
   return `${imports.join('\n')}\nexport const ROUTES = [${rows.join(',')}]`
 }
 
+/** The addresses of the pages, as patterns, so that the server knows which there are none of. */
+function pages() {
+  const files = globSync('**/*.vue', { cwd: fileURLToPath(new URL('./app/pages', import.meta.url)) }).sort()
+  const patterns = files.map((file) => {
+    const path = file.replace(/\.vue$/, '').replace(/(^|\/)index$/, '')
+    return `^/${path.replace(/\[\.\.\.\w+\]/g, '.+').replace(/\[\w+\]/g, '[^/]+')}/?$`
+  })
+  return `export const PAGES = ${JSON.stringify(patterns)}.map((one) => new RegExp(one))`
+}
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   telemetry: false,
@@ -108,7 +118,7 @@ export default defineNuxtConfig({
     preset: 'node-server',
     compressPublicAssets: true,
     imports: { autoImport: false },
-    virtual: { '#routes': routes },
+    virtual: { '#routes': routes, '#pages': pages },
     // The letters paper is set in travel with the server.
     serverAssets: [
       {

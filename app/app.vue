@@ -12,6 +12,7 @@ import ServerSilent from '~/shell/ServerSilent.vue'
 import JobTimers from '~/today/jobs/JobTimers.vue'
 import ShellHeader from '~/shell/ShellHeader.vue'
 import ShellNote from '~/shell/ShellNote.vue'
+import StorageNotice from '~/shell/StorageNotice.vue'
 import { useHelpOpen } from '~/help/useHelpOpen'
 import { keepToday } from '~/household/useToday'
 import { useKeys } from '~/shell/useKeys'
@@ -47,6 +48,7 @@ useHead({
     <ClientOnly><MaterialTextures /></ClientOnly>
     <ShellHeader v-if="!route.meta.bare" @palette="showPalette" @help="help = true" />
     <OwnDay v-if="household.record?.clock && !route.meta.bare" />
+    <StorageNotice />
     <ClientOnly><JobTimers v-if="household.everything" /></ClientOnly>
     <component
       :is="route.meta.bare ? 'div' : 'main'"

@@ -59,7 +59,7 @@ export class Cluster {
    * @returns the connection URL of the superuser
    */
   async start(onPort) {
-    mkdirSync(this.folder, { recursive: true })
+    this.keepPrivate()
     if (this.asRoot) this.checkReach()
     if (!this.isThere) {
       const left = existsSync(this.home)
@@ -78,6 +78,14 @@ export class Cluster {
     this.port = (await this.runningPort()) ?? (await this.startOnFreePort(onPort))
     await this.createDatabase()
     return this.url()
+  }
+
+  /** Nobody else reads what a household keeps: its folder belongs to who runs the server. */
+  keepPrivate() {
+    mkdirSync(this.folder, { recursive: true, mode: 0o700 })
+    if (this.throwAway) return
+    if (this.asRoot) chownSync(this.folder, ...this.owner())
+    chmodSync(this.folder, 0o700)
   }
 
   url() {

@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs'
+import { chmodSync, mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import pino from 'pino'
 import roll from 'pino-roll'
@@ -8,7 +8,8 @@ import roll from 'pino-roll'
  * A disk that is full costs lines of the log and nothing else.
  */
 export async function openLog(folder) {
-  mkdirSync(folder, { recursive: true })
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  chmodSync(folder, 0o700)
   const stream = await roll({
     file: join(folder, 'blastomix'),
     extension: '.log',

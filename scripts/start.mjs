@@ -74,7 +74,7 @@ async function choosePort(wanted, host) {
 
 /** One running application a data folder. */
 function takeFolder(folder, port) {
-  mkdirSync(folder, { recursive: true })
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
   const file = join(folder, 'running.json')
   const other = readJson(file)
   if (isStill(other.pid, other.born))
@@ -144,7 +144,7 @@ await orSayWhy(async () => {
   }
 
   try {
-    mkdirSync(folder, { recursive: true })
+    mkdirSync(folder, { recursive: true, mode: 0o700 })
     if (ownDatabase) leaveFolder = takeFolder(folder, port)
     const { openLog } = await import('./log.mjs')
     book = await openLog(join(folder, 'log'))

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { defineStore } from 'pinia'
-import { useLocalStorage } from '@vueuse/core'
+import { useKept } from '~/kit/browserStorage'
 import { useHousehold } from '~/household/household'
 import type { Frosts } from '#core/calendar/frost'
 import { OUTSIDE, type Place } from '#core/places/place'
@@ -19,7 +19,7 @@ interface Said {
 export const useFirstHour = defineStore('firstHour', () => {
   const household = useHousehold()
   const { saving, save, dismiss } = useHouseholdPart('season', 'frosts and places')
-  const all = useLocalStorage<Record<string, Said>>('first-hour', {}, { initOnMounted: true })
+  const all = useKept<Record<string, Said>>('first-hour', {}, { initOnMounted: true })
   const said = computed(() => all.value[household.id] ?? { places: [], skipped: [] })
   const keep = (more: Partial<Said>) =>
     (all.value = { ...all.value, [household.id]: { ...said.value, ...more } })

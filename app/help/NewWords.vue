@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import Button from 'primevue/button'
-import { useLocalStorage } from '@vueuse/core'
+import { useKept } from '~/kit/browserStorage'
 import WordMark from '~/help/WordMark.vue'
 import { usePageHelp } from '~/help/usePageHelp'
 import { GLOSSARY, wordById, type WordId } from '#core/glossary'
 
 /** Words of a page that were not met before on this device: each explained when it is pressed, and gone once they are known. */
-const met = useLocalStorage<string[]>('words-met', [])
+const met = useKept<string[]>('words-met', [])
 const help = usePageHelp()
 const words = computed(() => (help.value?.words ?? []).filter((word) => !met.value.includes(word)))
 const know = (ids: readonly string[]) => (met.value = [...new Set([...met.value, ...ids])])

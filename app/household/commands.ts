@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { useLocalStorage } from '@vueuse/core'
+import { useKept } from '~/kit/browserStorage'
 import { dequal } from 'dequal'
 import { newId } from '~/kit/newId'
 import { sendPress, type Press } from '~/household/send'
@@ -37,7 +37,7 @@ export const useCommands = defineStore('commands', () => {
   const { note } = useNotes()
   const today = useToday()
   /** Acts the server has not answered yet, by household: a reload sends them again under the same key. */
-  const waiting = useLocalStorage<Record<string, Waiting[]>>('acts', {}, { initOnMounted: true })
+  const waiting = useKept<Record<string, Waiting[]>>('acts', {}, { initOnMounted: true })
   const waitingHere = () => waiting.value[household.id] ?? []
   const keepWaiting = (id: string, list: Waiting[]) => {
     const { [id]: _, ...others } = waiting.value

@@ -1,4 +1,5 @@
 import { useEventListener } from '@vueuse/core'
+import { browserStorage } from '~/kit/browserStorage'
 import { ref, watch, type Ref } from 'vue'
 import { copyOf } from '~/kit/copyOf'
 import { useHousehold } from '~/household/household'
@@ -40,7 +41,7 @@ export function useDraft<Draft extends object>(what: string, first: () => Draft)
   function keep() {
     if (!due) return
     clearTimeout(due.timer)
-    localStorage.setItem(due.at, JSON.stringify(draft.value))
+    browserStorage.setItem(due.at, JSON.stringify(draft.value))
     due = null
   }
   const keepSoon = () => (due ??= { at: key(), timer: setTimeout(keep, 200) })
@@ -48,10 +49,10 @@ export function useDraft<Draft extends object>(what: string, first: () => Draft)
   useEventListener(document, 'visibilitychange', keep)
   function restore() {
     try {
-      const kept = localStorage.getItem(key())
+      const kept = browserStorage.getItem(key())
       draft.value = kept ? { ...first(), ...(JSON.parse(kept) as Draft) } : first()
     } catch {
-      localStorage.removeItem(key())
+      browserStorage.removeItem(key())
       draft.value = first()
     }
   }

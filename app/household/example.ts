@@ -1,7 +1,7 @@
 import { navigateTo } from '#imports'
 import { computed, ref } from 'vue'
 import { defineStore } from 'pinia'
-import { useLocalStorage } from '@vueuse/core'
+import { useKept } from '~/kit/browserStorage'
 import { newId } from '~/kit/newId'
 import { sendCommand } from '~/household/send'
 import { useNotes } from '~/kit/useNotes'
@@ -12,7 +12,7 @@ import { useHousehold } from '~/household/household'
 export const useExample = defineStore('example', () => {
   const household = useHousehold()
   const { note } = useNotes()
-  const own = useLocalStorage<{ id: string; name: string; example: string } | null>('own-household', null, {
+  const own = useKept<{ id: string; name: string; example: string } | null>('own-household', null, {
     initOnMounted: true,
     serializer: { read: (text) => JSON.parse(text), write: (value) => JSON.stringify(value) },
   })

@@ -1,5 +1,6 @@
 import { onMounted, ref, shallowRef, watch } from 'vue'
 import { useEventListener } from '@vueuse/core'
+import { browserStorage } from '~/kit/browserStorage'
 
 /**
  * A count that is under way: what was tapped, stroke by stroke, until it is kept. It outlives a reload and a closed tab, and
@@ -14,18 +15,14 @@ export function useCounting(key: () => string) {
 
   onMounted(() => {
     try {
-      counts.value = new Map(JSON.parse(localStorage.getItem(name()) ?? '[]') as [number, number][])
+      counts.value = new Map(JSON.parse(browserStorage.getItem(name()) ?? '[]') as [number, number][])
     } catch {
       // What cannot be read was not a count.
     }
   })
   watch(counts, (now) => {
-    try {
-      if (now.size) localStorage.setItem(name(), JSON.stringify([...now]))
-      else localStorage.removeItem(name())
-    } catch {
-      // A full or closed store only means that a reload forgets it.
-    }
+    if (now.size) browserStorage.setItem(name(), JSON.stringify([...now]))
+    else browserStorage.removeItem(name())
   })
 
   const begin = () => (strokes.value = [...strokes.value, []])

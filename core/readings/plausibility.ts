@@ -31,6 +31,35 @@ const JUMPS = 3
 const LATELY_MS = 30 * 60_000
 
 /**
+ * What no thing can be, in the unit each is kept in: nothing is colder than absolute zero, −273.15 °C [std: SI Brochure, 9th
+ * edition]; a share of saturation, a light and a conductivity are not below nothing; no solution of a bench leaves pH −1 to 15
+ * [common practice]. A scale reads below zero when its tare was taken with something on it.
+ */
+const POSSIBLE: Readonly<Record<Quantity, readonly [from: number, to: number]>> = {
+  mass: [-10_000_000, 10_000_000],
+  temperature: [-273.15, 1000],
+  humidity: [0, 110],
+  conductivity: [0, 1000],
+  acidity: [-1, 15],
+  illuminance: [0, 1_000_000],
+}
+
+/**
+ * Why a value is no reading of a quantity at all; null where it can be one.
+ *
+ * @param value in the unit the quantity is kept in
+ * @example impossible('acidity', 6.2) // null
+ * @example impossible('temperature', -300)?.includes('cannot be') // true
+ */
+export function impossible(quantity: Quantity, value: number): string | null {
+  const [from, to] = POSSIBLE[quantity]
+  const { name, unit } = QUANTITIES[quantity]
+  return value >= from && value <= to
+    ? null
+    : `${name} of ${round(value)} ${unit} cannot be. Look at the probe and its cable.`
+}
+
+/**
  * What speaks against a device’s latest readings of one quantity; null where nothing does.
  *
  * @param samples in the order of their times

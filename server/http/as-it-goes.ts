@@ -13,6 +13,9 @@ export interface Going {
   readonly signal: AbortSignal
 }
 
+/** Nobody waits, and nobody leaves. */
+export const UNTOLD: Going = { went: () => undefined, signal: new AbortController().signal }
+
 /**
  * Answers long work as it goes to who accepts `application/x-ndjson`: `{"done":0.4}` now and then, at the end `{"answer":…}`
  * or `{"problem":…}`. To everybody else it is answered like any other.

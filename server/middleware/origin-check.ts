@@ -19,6 +19,8 @@ const nameOf = (host: string) => host.toLowerCase().replace(/:\d+$/, '')
 export default defineEventHandler((event) => {
   const refuse = (status: number, message: string) => answerProblem(event, new HttpProblem(status, message))
   const { method } = event.node.req
+  // A page of another site shows none of it, not even a picture whose address it knows.
+  setResponseHeader(event, 'cross-origin-resource-policy', 'same-origin')
   const host = getRequestHeader(event, 'host') ?? ''
   if (!hosts.has(nameOf(host)))
     return refuse(

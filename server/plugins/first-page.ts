@@ -1,5 +1,9 @@
+import { PAGES } from '#pages'
 import { getCookie } from 'h3'
 import { defineNitroPlugin } from 'nitropack/runtime'
+
+/** The application draws that there is no such page; the answer says so as well. */
+const isPage = (path: string) => PAGES.some((one) => one.test(path.replace(/[?#].*$/, '')))
 
 const ID = /^[0-9a-f-]{36}$/i
 
@@ -8,6 +12,9 @@ const ID = /^[0-9a-f-]{36}$/i
  * for before the scripts that show it. The page takes it from `asked` (app/household/early-answer.ts).
  */
 export default defineNitroPlugin((nitro) => {
+  nitro.hooks.hook('render:response', (response, { event }) => {
+    if (!isPage(event.path)) response.statusCode = 404
+  })
   nitro.hooks.hook('render:html', (html, { event }) => {
     if (getCookie(event, 'theme') === 'dark') html.htmlAttrs.push('class="dark"')
     const id = getCookie(event, 'household')

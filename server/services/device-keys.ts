@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto'
-import { and, desc, eq, isNull, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, isNull, sql } from 'drizzle-orm'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
 import { deviceKeys, devices, households } from '../db/schema'
@@ -88,13 +88,21 @@ export async function deviceByKey(tx: Transaction, householdId: string, key: str
   return row
 }
 
-/** Where the simulated bench has something to send; at most a hundred. */
-export const householdsWithSimulated = () =>
+/** A page of the households the simulated bench has something to send to, in the order of their ids. */
+export const householdsWithSimulated = (limit: number, after?: string) =>
   asHousekeeping('list simulated devices', (tx) =>
     tx
       .selectDistinct({ householdId: devices.householdId })
       .from(devices)
       .innerJoin(households, eq(households.householdId, devices.householdId))
-      .where(and(eq(devices.simulated, true), isNull(devices.deletedAt), isNull(households.deletedAt)))
-      .limit(100),
+      .where(
+        and(
+          eq(devices.simulated, true),
+          isNull(devices.deletedAt),
+          isNull(households.deletedAt),
+          after === undefined ? undefined : gt(devices.householdId, after),
+        ),
+      )
+      .orderBy(asc(devices.householdId))
+      .limit(limit),
   )

@@ -1,6 +1,8 @@
 import { sql, type SQL } from 'drizzle-orm'
+import { first } from '#core/numeric/at'
 import { ownInstant } from '#core/calendar/clock'
 import { SENT_AS, readingOf, type Reading } from '#core/readings/measured'
+import { impossible as noReading } from '#core/readings/plausibility'
 import { asPack, resolvePack } from '#core/readings/senml'
 import type { Quantity } from '#core/readings/kinds'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
@@ -30,6 +32,8 @@ export interface Taken {
   readonly duplicates: number
   /** Texts and switches, which a bench keeps nothing of. */
   readonly ignored: number
+  /** What cannot be, left out, each with its reason. */
+  readonly impossible: readonly { readonly name: string; readonly message: string }[]
   /** How far the device’s clock ran ahead and was set back, s; 0 where it did not. */
   readonly skewS: number
 }
@@ -67,7 +71,7 @@ async function readingsTaken(
 ): Promise<Taken> {
   const { clock } = (await findHousehold(householdId, tx)).body
   const nowMs = ownInstant(clock, new Date()).getTime()
-  const { own, ignored } = readPack(pack, nowMs)
+  const { own, ignored, impossible } = readPack(pack, nowMs)
   const latest = Math.max(...own.map(({ atMs }) => atMs))
   // A device whose clock is fast is believed in all but its clock.
   const skewMs = latest > nowMs + SKEW_MS ? latest - nowMs : 0
@@ -97,6 +101,7 @@ async function readingsTaken(
     kept: written.length,
     duplicates: shifted.length - written.length,
     ignored,
+    impossible,
     skewS: Math.round(skewMs / 1000),
   }
 }
@@ -137,13 +142,20 @@ function sourcesOf(householdId: string, deviceId?: string): SQL {
 
 const refused = (message: string) => invalid([{ path: ['pack'], message }])
 
-function readPack(pack: unknown, nowMs: number): { own: Reading[]; ignored: number } {
+function readPack(pack: unknown, nowMs: number): Pick<Taken, 'ignored' | 'impossible'> & { own: Reading[] } {
   if (Array.isArray(pack) && pack.length > MAX_RECORDS)
     throw refused(`A pack holds at most ${MAX_RECORDS} records; send it in parts.`)
   try {
     const read = resolvePack(pack, nowMs / 1000).map(readingOf)
-    const own = read.filter((one): one is Reading => one !== null)
-    return { own, ignored: read.length - own.length }
+    const all = read.filter((one): one is Reading => one !== null)
+    const impossible = all.flatMap(({ name, quantity, value }) => {
+      const message = noReading(quantity, value)
+      return message ? [{ name: name || quantity, message }] : []
+    })
+    // One broken probe does not keep the others from being heard.
+    const own = all.filter(({ quantity, value }) => noReading(quantity, value) === null)
+    if (own.length === 0 && impossible.length) throw refused(first(impossible).message)
+    return { own, ignored: read.length - all.length, impossible }
   } catch (error) {
     if (error instanceof RangeError) throw refused(error.message)
     throw error

@@ -4,6 +4,7 @@ import type pg from 'pg'
 import type { Reading } from '#core/readings/measured'
 import { connectionForNotices, type Transaction } from '../db/door'
 import { log, traceOf } from '../log'
+import { Refusal } from './refusal'
 
 /*
  * Readings as they come, to whoever listens, through the database: it does not matter which copy of the application a device
@@ -15,6 +16,10 @@ export interface LiveReadings {
   readonly deviceId: string
   readonly readings: readonly Reading[]
 }
+
+/** So many pages listen at one copy. */
+const MAX_LISTENERS = 1000
+let listeners = 0
 
 const channelOf = (householdId: string) => `readings_${householdId.replaceAll('-', '').toLowerCase()}`
 const RETRY_MS = 2000
@@ -37,17 +42,28 @@ export async function tellLive(
   await tx.execute(sql`select pg_notify(${channelOf(householdId)}, ${said})`)
 }
 
-/** @returns what ends the listening */
+/** @returns what ends the listening, once. @throws Refusal 503 where too many listen */
 export async function listenLive(
   householdId: string,
   hear: (readings: LiveReadings) => void,
 ): Promise<() => void> {
+  if (listeners >= MAX_LISTENERS)
+    throw new Refusal(
+      503,
+      `${MAX_LISTENERS} pages listen already. Readings can be asked for meanwhile.`,
+      [],
+      {
+        afterS: 60,
+      },
+    )
+  listeners++
   const channel = channelOf(householdId)
   const isFirst = heard.listenerCount(channel) === 0
   heard.on(channel, hear)
   if (!client) await (connecting ??= connect())
   else if (isFirst) await say(`listen ${channel}`)
   return () => {
+    listeners--
     heard.off(channel, hear)
     if (heard.listenerCount(channel) === 0) void say(`unlisten ${channel}`)
   }

@@ -2,6 +2,7 @@ import { eq, max } from 'drizzle-orm'
 import type { Collection } from '#shared/records/collections'
 import type { Transaction } from '../db/door'
 import { batches, entries, trays } from '../db/schema'
+import { onlyLooks } from './transaction-changes'
 
 /** Counted from 1 in each household, in the order of writing, and never given twice. */
 const NUMBERED = { batches, trays, entries } as const
@@ -9,7 +10,12 @@ type Numbered = keyof typeof NUMBERED
 
 export const isNumbered = (collection: Collection): collection is Numbered => collection in NUMBERED
 
-/** Inside the household's lock. */
+/** Another for each that looks. */
+export const aside = () => ASIDE + Math.floor(Math.random() * ASIDE)
+/** Numbers of what is only looked at are no household's: who writes meanwhile does not wait for them. */
+const ASIDE = 1_000_000_000
+
+/** Inside the household's lock, unless it is only looked at. */
 export async function nextNumber(
   tx: Transaction,
   collection: Numbered,
@@ -20,5 +26,6 @@ export async function nextNumber(
     .select({ last: max(table.number) })
     .from(table)
     .where(eq(table.householdId, householdId))
-  return Number(row?.last ?? 0) + 1
+  const next = Number(row?.last ?? 0) + 1
+  return onlyLooks(tx) && next < ASIDE ? next + aside() : next
 }

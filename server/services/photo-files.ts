@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { and, count, eq, inArray, lt, notExists, sql } from 'drizzle-orm'
 import type { Day } from '#core/calendar/day'
+import { MOST_PHOTO_FILES } from '#shared/records/bounds'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
 import { makeSmall } from '../pictures/pictures'
 import type { Principal } from '../principal'
@@ -12,8 +13,6 @@ import { keptOnce, withFile, type Act } from './idempotency'
 
 /* The pictures of a household, small and clean (server/pictures). */
 
-/** Of one household so many are kept. */
-export const MAX_PHOTOS = 5000
 /** A file no photo points at is forgotten after so many days. */
 const KEPT_DAYS = 2
 
@@ -82,8 +81,8 @@ async function checkRoom(tx: Transaction, householdId: string): Promise<void> {
     .select({ kept: count() })
     .from(photoFiles)
     .where(eq(photoFiles.householdId, householdId))
-  if (kept >= MAX_PHOTOS)
-    throw refused(`${MAX_PHOTOS} pictures are kept at most: remove some before you add another.`)
+  if (kept >= MOST_PHOTO_FILES)
+    throw refused(`${MOST_PHOTO_FILES} pictures are kept at most: remove some before you add another.`)
 }
 const refused = (message: string) => invalid([{ path: ['picture'], message }])
 const said = ({ id, width, height, takenOn }: PhotoFile): PhotoFile => ({ id, width, height, takenOn })

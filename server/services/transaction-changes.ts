@@ -13,6 +13,8 @@ class Writing {
   /** What the household keeps, where that is known, as it stood before these changes. */
   kept: Everything | null = null
   fresh: ChangedRecord[] = []
+  /** It is left in the end: what it writes nobody sees. */
+  onlyLooks = false
 }
 
 const open = new WeakMap<Transaction, Writing>()
@@ -61,6 +63,10 @@ export function keptIn(tx: Transaction): Everything | null {
   return writing.kept
 }
 
+/** The transaction only looks at what would become of something. */
+export const noteOnlyLooking = (tx: Transaction) => void (writingOf(tx).onlyLooks = true)
+export const onlyLooks = (tx: Transaction): boolean => writingOf(tx).onlyLooks
+
 /** A savepoint: what it wrote counts once it is through. */
 export async function within<Answer>(
   tx: Transaction,
@@ -69,9 +75,12 @@ export async function within<Answer>(
   let inside: Writing | undefined
   const answer = await tx.transaction(async (inner) => {
     inside = writingOf(inner)
+    Object.assign(inside, { kept: keptIn(tx), onlyLooks: onlyLooks(tx) })
     return make(inner)
   })
   const outside = writingOf(tx)
+  outside.fresh.push(...present(inside).fresh)
+  outside.kept = present(inside).kept
   outside.wrote.push(...present(inside).wrote)
   for (const [key, one] of present(inside).changed) outside.changed.set(key, one)
   return answer

@@ -10,6 +10,7 @@ import {
   type Collection,
   type Stored,
 } from '#shared/records/collections'
+import { MOST_RECORDS } from '#shared/records/bounds'
 import { todayOf } from '#core/calendar/clock'
 import { under } from '#core/problem'
 import type { HouseholdRecord } from '#shared/records/household'
@@ -223,6 +224,7 @@ export async function writeNew<C extends Collection>(
   id: string,
   body: Bodies[C],
 ): Promise<Stored<Bodies[C]>> {
+  await checkRoom(tx, collection, householdId)
   await checkReferences(tx, collection, householdId, body)
   if (collection === 'devices') keepWhatMadeIt(null, body as Bodies['devices'])
   let whole: object = body
@@ -240,6 +242,24 @@ export async function writeNew<C extends Collection>(
   noteWritten(tx, { collection, id, before: 0, after: stored.version, stood: false, stands: true })
   await writeCount(tx, collection, householdId, stored, null)
   return stored
+}
+
+/** @throws Refusal 422 where a household keeps as many of a kind as it may */
+export async function checkRoom(tx: Transaction, collection: Collection, householdId: string, more = 1) {
+  const most = MOST_RECORDS[collection]
+  const table = tableOf(collection)
+  // Entries are numbered without gaps: the last number says how many there are.
+  const there =
+    collection === 'entries'
+      ? (await nextNumber(tx, 'entries', householdId)) - 1
+      : await tx.$count(table, eq(table.householdId, householdId))
+  if (there + more > most)
+    throw invalid([
+      {
+        path: ['body'],
+        message: `A household keeps at most ${most} of its kind (${COLLECTIONS[collection].one}); there are ${there}.`,
+      },
+    ])
 }
 
 async function insert<C extends Collection>(

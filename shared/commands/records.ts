@@ -3,11 +3,15 @@ import { bodyOf, COLLECTION_NAMES, HOUSEHOLD, type Bodies, type Collection } fro
 import { tool } from '../records/tool'
 import { id, problemsFrom, reference } from '../records/rules'
 import { under } from '#core/problem'
-import { plainCommand, type Change } from './command'
+import { addDays } from '#core/calendar/day'
+import { plainCommand, refuse, type Change } from './command'
 
 const MAX_VERSIONS = 2 ** 31 - 2
 const version = z.int('A version is a whole number.').max(MAX_VERSIONS, 'There is no such version.')
 const record = { collection: z.enum(COLLECTION_NAMES), id }
+
+/** Of an entry only a day is asked, and clocks of households and browsers may be set: a year ahead is a slip of the pen. */
+const AHEAD_DAYS = 366
 
 /** A record as somebody wrote it; version 0 makes it. */
 export const saveRecord = plainCommand(
@@ -18,9 +22,14 @@ export const saveRecord = plainCommand(
     body: z.looseObject({}).describe('As at /api/schemas'),
     onlyNew: z.boolean().default(false).describe('Refuse an entry where one that stands says the same'),
   },
-  ({ collection, id: recordId, version: from, body, onlyNew }) => {
+  ({ collection, id: recordId, version: from, body, onlyNew }, { latest }) => {
     const read = bodyOf(collection).safeParse(body)
     if (!read.success) return { refused: under('body', problemsFrom(read.error)) }
+    if (collection === 'entries') {
+      const last = addDays(latest, AHEAD_DAYS)
+      if ((read.data as Bodies['entries']).on > last)
+        return refuse(['body', 'on'], `What happened is of a day up to ${last}: look at the year.`)
+    }
     return [put(collection, recordId, from, read.data, onlyNew)]
   },
 )

@@ -3,7 +3,7 @@ import { present } from '#core/present'
 import { definePageMeta, useRoute } from '#imports'
 import { NuxtLink } from '#components'
 import { computed, ref, useTemplateRef, watch } from 'vue'
-import { useLocalStorage } from '@vueuse/core'
+import { useKept } from '~/kit/browserStorage'
 import Button from 'primevue/button'
 import CheckField from '~/kit/fields/CheckField.vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
@@ -76,7 +76,7 @@ const PAPERS: { value: 'a4' | 'letter' | 'own'; name: string }[] = [
   { value: 'own', name: 'a sheet of labels, by its measures' },
 ]
 const start = ref<number | null>(1)
-const own = useLocalStorage<LabelSheet>('label sheet', onPlainPaper('a4', ...LABEL_SIZES.cup), {
+const own = useKept<LabelSheet>('label sheet', onPlainPaper('a4', ...LABEL_SIZES.cup), {
   mergeDefaults: true,
 })
 const sheet = computed(() =>

@@ -7,7 +7,9 @@ import CheckField from '~/kit/fields/CheckField.vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import FieldFrame from '~/kit/fields/FieldFrame.vue'
 import FileField from '~/kit/fields/FileField.vue'
-import { sendWithFile } from '~/household/send'
+import { followed } from '~/records/in-and-out/followed'
+import UnderWay from '~/shell/UnderWay.vue'
+import { addressWithFile } from '~/household/send'
 import { useNotes } from '~/kit/useNotes'
 import { whyNothing } from '~/household/whyNot'
 import { useHousehold } from '~/household/household'
@@ -56,21 +58,30 @@ const busy = ref(false)
 /** The bytes of a file, which say themselves how they are to be read. */
 let bytes: Blob | null = null
 
-const ask = (more: { lines?: 'all' | 'good'; seen?: number } = {}) =>
-  sendWithFile<Found>(
-    household.id,
-    {
-      name: 'bring in table',
-      table: tableId.value,
-      columns: columns.value?.map((key) => (key === LEFT ? null : key)) ?? null,
-      decimal: decimal.value,
-      days: days.value,
-      headless: headless.value,
-      ...more,
-    },
-    bytes ?? new Blob([text.value]),
-    'text/csv',
-  )
+const done = ref(0)
+/** Leaves what is under way: nothing of it is written. */
+let leaving = new AbortController()
+function ask(more: { lines?: 'all' | 'good'; seen?: number } = {}) {
+  done.value = 0
+  leaving = new AbortController()
+  const command = {
+    name: 'bring in table',
+    table: tableId.value,
+    columns: columns.value?.map((key) => (key === LEFT ? null : key)) ?? null,
+    decimal: decimal.value,
+    days: days.value,
+    headless: headless.value,
+    ...more,
+  } as const
+  return followed<Found>(addressWithFile(household.id, command), {
+    body: bytes ?? new Blob([text.value]),
+    type: 'text/csv',
+    went: (share) => (done.value = share),
+    signal: leaving.signal,
+  })
+}
+/** Why there is no answer; nothing where it was stopped. */
+const whyStopped = (error: unknown) => (leaving.signal.aborted ? undefined : whyNothing(error))
 async function look() {
   if (!bytes && !text.value.trim()) return
   busy.value = true
@@ -78,7 +89,7 @@ async function look() {
   try {
     found.value = await ask()
   } catch (error) {
-    problem.value = whyNothing(error)
+    problem.value = whyStopped(error)
     found.value = null
   }
   busy.value = false
@@ -110,17 +121,17 @@ async function takeIn(lines: 'all' | 'good') {
   busy.value = true
   problem.value = undefined
   try {
-    const done = await ask({ lines, seen: present(found.value).changes })
-    const many = done.fresh + done.changed
+    const taken = await ask({ lines, seen: present(found.value).changes })
+    const many = taken.fresh + taken.changed
     const name = `${counted(many, one.value)} from a table`
-    await keeping.tookIn(name, present(done.act))
+    await keeping.tookIn(name, present(taken.act))
     note(
-      `${name}: ${done.fresh} new, ${done.changed} changed.${done.bad ? ` ${counted(done.bad, 'line')} stayed out.` : ''}`,
+      `${name}: ${taken.fresh} new, ${taken.changed} changed.${taken.bad ? ` ${counted(taken.bad, 'line')} stayed out.` : ''}`,
       { name: 'Undo', run: () => void undoing.undo() },
     )
     leave()
   } catch (error) {
-    problem.value = whyNothing(error)
+    problem.value = whyStopped(error)
   }
   busy.value = false
 }
@@ -183,7 +194,10 @@ const STATES = { new: 'new', changed: 'changed', same: 'as it is here', bad: 'st
         @choose="choose"
       />
     </p>
-    <p v-if="busy" class="soft" role="status">Reading …</p>
+    <template v-if="busy">
+      <p class="soft" role="status">Reading …</p>
+      <UnderWay label="Reading it" :done="done" @stop="leaving.abort()" />
+    </template>
     <Message v-if="problem" severity="error">{{ problem }}</Message>
     <section v-if="found" class="found" aria-labelledby="found-title">
       <h3 id="found-title">How {{ fileName || 'it' }} was read</h3>

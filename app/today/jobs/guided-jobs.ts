@@ -1,7 +1,7 @@
 import { present } from '#core/present'
 import { computed, watch } from 'vue'
 import { defineStore } from 'pinia'
-import { useLocalStorage } from '@vueuse/core'
+import { useKept } from '~/kit/browserStorage'
 import { navigateTo } from '#imports'
 import { newId } from '~/kit/newId'
 import { useNotes } from '~/kit/useNotes'
@@ -36,7 +36,7 @@ export const useGuidedJobs = defineStore('guidedJobs', () => {
   const { note } = useNotes()
 
   /** Marks the server does not have yet, by household and job: a copy of a household has the same jobs. */
-  const waiting = useLocalStorage<Record<string, GuidedJobMark[]>>('run-marks', {}, { initOnMounted: true })
+  const waiting = useKept<Record<string, GuidedJobMark[]>>('run-marks', {}, { initOnMounted: true })
   const at = (jobId: string) => `${household.id} ${jobId}`
   const flushing = new Map<string, Promise<void>>()
   /** Marks made on this page that are not delivered, by their id: a second window writes over what both keep. */

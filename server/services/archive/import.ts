@@ -22,10 +22,11 @@ import type { Act } from '../idempotency'
 import { makeClean } from '../../pictures/pictures'
 import { keepArchive } from '../kept-archives'
 import { lookOrTake, type Looked } from '../dry-run'
-import { nextNumber } from '../numbers'
+import { aside, nextNumber } from '../numbers'
 import { findHousehold } from '../read-records'
 import { invalid, Refusal } from '../refusal'
 import { asStored, tableOf, type Row } from '../rows'
+import { checkRoom } from '../write-records'
 import { checkTrays } from '../trays'
 import { joinLevels } from './levels'
 import type { ReadArchive } from './unpack'
@@ -93,6 +94,8 @@ class Taking {
   private readonly touchedTrays = new Set<string>()
   private readonly freshSowings: string[] = []
   private readonly numbers = new Map<Collection, Set<number>>()
+  /** What is only looked at takes no number from who writes meanwhile. */
+  private readonly aside: number
 
   constructor(
     private readonly tx: Transaction,
@@ -100,7 +103,9 @@ class Taking {
     private readonly archive: ReadArchive,
     private readonly order: Order,
     private readonly looked: Looked,
-  ) {}
+  ) {
+    this.aside = order.seen === null ? aside() : 0
+  }
 
   async run(): Promise<TakenIn> {
     const { isNew: made, changes } = this.looked
@@ -268,6 +273,7 @@ class Taking {
 
   private async insert<C extends Collection>(collection: C, lines: readonly RecordLine<C>[]) {
     if (lines.length === 0) return
+    await checkRoom(this.tx, collection, this.householdId, lines.length)
     const values = []
     // Entries come in the order they were written, and go on counting here.
     let next = collection === 'entries' ? await nextNumber(this.tx, collection, this.householdId) : 0
@@ -279,7 +285,10 @@ class Taking {
       const own = { householdId: this.householdId, id, version, createdAt, updatedAt, deletedAt: removedAt }
       const numbered =
         collection === 'batches' || collection === 'trays'
-          ? { number: await this.numberFor(collection, number, (body as { name: string }).name) }
+          ? {
+              number:
+                (await this.numberFor(collection, number, (body as { name: string }).name)) + this.aside,
+            }
           : collection === 'entries'
             ? { number: next++ }
             : {}

@@ -14,7 +14,7 @@ import {
 } from '#shared/archive/format'
 import { fileIn, upgraded, upgradedManifest } from '#shared/archive/upgrade'
 import { problemsFrom } from '#shared/records/rules'
-import type { Going } from '../../http/as-it-goes'
+import { UNTOLD, type Going } from '../../http/as-it-goes'
 import { cleaned } from '../../http/clean'
 import { invalid } from '../refusal'
 
@@ -42,7 +42,6 @@ export interface ReadArchive {
 }
 
 /** Work nobody is told of. */
-const UNTOLD: Going = { went: () => undefined, signal: new AbortController().signal }
 
 /**
  * An archive in a file, or in memory where it is a small one of ours, looked at without unfolding more than a line of it.

@@ -17,12 +17,14 @@ import { tableById, type TableId } from '#shared/tables/tables'
 import type { Table } from '#shared/tables/table'
 import type { Transaction } from '../../db/door'
 import type { Principal } from '../../principal'
+import { UNTOLD, type Going } from '../../http/as-it-goes'
 import { fromTable } from '#shared/commands/bring-in'
 import { saveIn } from '../write-records'
 import type { Act } from '../idempotency'
 import { lookOrTake } from '../dry-run'
 import { invalid, Refusal, unknown } from '../refusal'
-import { within } from '../transaction-changes'
+import { readEverything } from '../read-records'
+import { noteKept, within } from '../transaction-changes'
 import { knownIn, standingIn } from './known'
 
 /*
@@ -68,6 +70,7 @@ export const takeTable = (
   text: string,
   order: TableOrder,
   act: Act | null,
+  going: Going = UNTOLD,
 ) =>
   lookOrTake(
     principal,
@@ -75,8 +78,9 @@ export const takeTable = (
     { seen: order.seen, act, name: 'bring in table' },
     async (tx, looked) => {
       if (looked.isNew) throw unknown('household')
+      noteKept(tx, await readEverything(tx, householdId))
       try {
-        return await taken(tx, householdId, tableById(id), text, order, looked.changes)
+        return await taken(tx, householdId, tableById(id), text, order, looked.changes, going)
       } catch (error) {
         throw error instanceof NoTable ? invalid([{ path: ['table'], message: error.message }]) : error
       }
@@ -90,6 +94,7 @@ async function taken(
   text: string,
   order: TableOrder,
   changes: number,
+  { went, signal }: Going,
 ): Promise<TableTaken> {
   const { names, units } = await knownIn(tx, householdId)
   const read = readTable(text, table, order, { names, units })
@@ -103,6 +108,11 @@ async function taken(
   // Written at one moment, they are listed by their ids: in the order of the lines.
   const ids = read.records.map(() => randomUUID()).sort()
   for (const [i, record] of read.records.entries()) {
+    went(i / read.records.length)
+    if (signal.aborted)
+      throw invalid([
+        { path: ['table'], message: 'Nobody waited for it any more. Nothing was taken in.' },
+      ])
     const made = fromTable(record, table, meantBy, names, meant)
     let state: State = 'bad'
     let found = made.problems

@@ -43,7 +43,7 @@ const named = z
 export default route(
   {
     summary:
-      'One command that comes with a file: an archive (application/zip), a table or weather (text/csv), a picture. What can be looked at first is only looked at without `seen`. Accepting application/x-ndjson, an archive tells how far it is',
+      'One command that comes with a file: an archive (application/zip), a table or weather (text/csv), a picture. What can be looked at first is only looked at without `seen`. Accepting application/x-ndjson, an archive or a table tells how far it is',
     params: householdParams,
     query: z.object({
       command: named,
@@ -97,7 +97,8 @@ async function performWithFile(
         ...{ decimal: decimal ?? undefined, days: days ?? undefined, headless, seen },
         goodAlone: lines === 'good',
       }
-      return takeTable(principal, householdId, table, text, order, withFile(act, checksum(text)))
+      const own = withFile(act, checksum(text))
+      return asItGoes(event, (going) => takeTable(principal, householdId, table, text, order, own, going))
     }
     case 'bring in weather': {
       const days = await weatherOf(event)

@@ -14,7 +14,13 @@ export default route(
     summary:
       'Readings of a device as SenML (RFC 8428), with the device’s own key: Authorization: Bearer <key>',
     params: householdParams,
-    answers: z.object({ kept: z.int(), duplicates: z.int(), ignored: z.int(), skewS: z.int() }),
+    answers: z.object({
+      kept: z.int(),
+      duplicates: z.int(),
+      ignored: z.int(),
+      impossible: z.array(z.object({ name: z.string(), message: z.string() })),
+      skewS: z.int(),
+    }),
     meaning: 'How many were kept; of a quantity one a second is',
     refuses: [400, 401, 404, 413, 415, 422, 429],
   },

@@ -1,6 +1,7 @@
 import { getRequestHeader } from 'h3'
 import * as z from 'zod'
 import { TABLE_IDS } from '#shared/tables/tables'
+import { asItGoes } from '../../../../http/as-it-goes'
 import { householdParams } from '../../../../http/params'
 import { HttpProblem } from '../../../../http/problem-json'
 import { clean } from '../../../../http/clean'
@@ -22,7 +23,7 @@ const problem = z.object({
 export default route(
   {
     summary:
-      'Take a table in. Without `seen` it is only looked at: how it was read, what each line makes, what is wrong with it',
+      'Take a table in. Without `seen` it is only looked at: how it was read, what each line makes, what is wrong with it. Accepting application/x-ndjson, you are told how far it is',
     params: householdParams.extend({ table: z.enum(TABLE_IDS) }),
     query: z.object({
       columns: z
@@ -98,6 +99,8 @@ export default route(
     }
     const cleaned = clean(text).replaceAll('\uFEFF', '')
     const own = withFile(act, checksum(cleaned))
-    return takeTable(principal, params.householdId, params.table, cleaned, order, own)
+    return asItGoes(event, (going) =>
+      takeTable(principal, params.householdId, params.table, cleaned, order, own, going),
+    )
   },
 )

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { storageTrouble } from '~/kit/browserStorage'
+
+/** Said where this browser keeps nothing for the page, or has no room left. */
+const seen = ref<string | null>(null)
+const shown = computed(() => (storageTrouble.value === seen.value ? null : storageTrouble.value))
+</script>
+
+<template>
+  <aside v-if="shown" class="storage no-print" role="status">
+    <p v-if="shown === 'denied'">
+      <strong>This browser may not keep anything for this page.</strong> What you save is kept on the server.
+      Drafts, a count that is not saved yet and which household you chose are forgotten when you close or
+      reload the page. To change that, allow site data for this address in the browser’s settings.
+    </p>
+    <p v-else>
+      <strong>This browser’s storage is full.</strong> What you save is kept on the server. Drafts and counts
+      that are not saved yet are forgotten when you close or reload the page: save them first, or free some
+      space.
+    </p>
+    <Button text @click="seen = shown">Got it</Button>
+  </aside>
+</template>
+
+<style scoped>
+.storage {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1rem;
+  align-items: center;
+  justify-content: space-between;
+  max-width: 88rem;
+  margin: 0 auto;
+  padding: 0.6rem clamp(0.9rem, 2vw, 2rem);
+}
+
+.storage p {
+  max-width: 60rem;
+}
+</style>
