@@ -80,6 +80,8 @@ it('is planned once for all copies, in tables the application cannot change', as
     'forget-acts',
     'forget-lost-photo-files',
     'forget-removed-households',
+    'forget-unopened-examples',
+    'mend-references',
     'thin-readings',
     'write-backup',
     'write-days-of-devices',

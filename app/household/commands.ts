@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { useKept } from '~/kit/browserStorage'
 import { dequal } from 'dequal'
 import { newId } from '~/kit/newId'
+import { onceServerIsBack } from '~/household/serverBack'
 import { sendPress, type Press } from '~/household/send'
 import { useNotes } from '~/kit/useNotes'
 import { useToday } from '~/household/useToday'
@@ -64,7 +65,7 @@ export const useCommands = defineStore('commands', () => {
         settle()
         // Somebody else may have been faster: what stands is read again.
         void household.load()
-      }
+      } else if (keepsKey) onceServerIsBack(resend)
       throw error
     }
   }
@@ -120,7 +121,11 @@ export const useCommands = defineStore('commands', () => {
       if (said) noteDone(typeof said === 'string' ? said : said(done.performed), done.act)
       return done
     } catch (error) {
-      note(whyNot(error))
+      note(
+        readProblem(error) || how.keepsKey === false
+          ? whyNot(error)
+          : `The server does not answer. ${name} is sent again by itself, once, as soon as it does.`,
+      )
       return null
     }
   }

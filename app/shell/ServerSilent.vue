@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { ref } from 'vue'
+import { onMounted, ref } from 'vue'
+import { onceServerIsBack } from '~/household/serverBack'
 import { useHousehold } from '~/household/household'
 const household = useHousehold()
 const busy = ref(false)
 
+onMounted(() => onceServerIsBack(again))
 async function again() {
   busy.value = true
   await household.load()
@@ -14,8 +16,11 @@ async function again() {
 
 <template>
   <section class="silent">
-    <h1>The store room does not answer</h1>
-    <p>The database behind Blastomix cannot be reached. What you had typed is kept in this browser.</p>
+    <h1>Blastomix does not answer just now</h1>
+    <p>
+      The server or its database cannot be reached. What you had typed is kept in this browser, and this page
+      goes on by itself as soon as it answers.
+    </p>
     <Button class="main" :disabled="busy" @click="again">
       {{ busy ? 'Asking …' : 'Try again' }}
     </Button>

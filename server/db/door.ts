@@ -88,6 +88,7 @@ export type Housekeeping =
   | 'list removed households'
   | 'list simulated devices'
   | 'begin the demo'
+  | 'find unchecked households'
   | 'count examples'
   | 'forget unopened examples'
   | 'thin readings'

@@ -563,6 +563,17 @@ export const deviceKeys = pgTable(
   ],
 )
 
+/** Households written before every reference was looked up: each is looked through once (server/services/mend-references.ts). */
+export const unchecked = pgTable(
+  'unchecked_household',
+  {
+    householdId: uuid()
+      .primaryKey()
+      .references(() => households.householdId, { onDelete: 'cascade' }),
+  },
+  () => [sealed()],
+)
+
 /** Households that were made to look at: from where, and when one was last opened. */
 export const examples = pgTable(
   'example',

@@ -6,6 +6,7 @@ import { writeDaysOfDevices } from '../services/device-days'
 import { forgetUnopenedExamples } from '../services/examples'
 import { forgetRemovedHouseholds } from '../services/household-removal'
 import { forgetLostPhotoFiles } from '../services/photo-files'
+import { mendReferences } from '../services/mend-references'
 import { thinReadings } from '../services/device-readings'
 import { askForecastsDue } from '../services/weather'
 import schedule from './schedule.json'
@@ -24,6 +25,7 @@ const WORK: Record<Exclude<JobName, 'write-backup'>, () => Promise<unknown>> = {
   'forget-removed-households': forgetRemovedHouseholds,
   'forget-lost-photo-files': forgetLostPhotoFiles,
   'forget-unopened-examples': forgetUnopenedExamples,
+  'mend-references': mendReferences,
   'ask-forecasts': askForecastsDue,
   'write-days-of-devices': writeDaysOfDevices,
 }
@@ -59,6 +61,7 @@ export async function startJobs(): Promise<void> {
         }
       })
     await own.send('ask-forecasts', {}, { startAfter: SOON_S })
+    await own.send('mend-references', {}, { startAfter: SOON_S })
     boss = own
     if (closed) await stopJobs()
   } catch (error) {

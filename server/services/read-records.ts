@@ -165,6 +165,9 @@ export async function removedLately(householdId: string, tx: Transaction): Promi
 const SIGHT_DAYS = 60
 const NEWEST_BATCHES = 40
 const NEWEST_FEEDINGS = 40
+const NEWEST_TRAYS = 24
+/** A tray nobody touched for so long is not in use. */
+const TOUCHED_DAYS = 200
 const NEWEST_GUIDED_JOBS = 30
 /** The air of places is looked at for so long. */
 const CLIMATE_DAYS = 200
@@ -190,13 +193,27 @@ export function inSight(collection: Collection, householdId: string): SQL | unde
       openSowings(householdId),
       and(here, sql`${sowings.overOn} > ${dayOfHousehold(householdId)} - ${SIGHT_DAYS}::int`),
     )
-  if (collection === 'trays')
-    return and(
-      here,
-      sql`(${trays.emptiedOn} is null or ${trays.emptiedOn} > ${dayOfHousehold(householdId)} - ${SIGHT_DAYS}::int)`,
-    )
+  if (collection === 'trays') return traysInSight(householdId)
   return here
 }
+
+/**
+ * Trays that are in use: the newest, those something happened to in the last months, and those with a sowing that is open. One
+ * that nobody emptied in the book and nobody touched since belongs to the past.
+ */
+const traysInSight = (householdId: string): SQL | undefined =>
+  and(
+    current('trays', householdId),
+    sql`(${trays.emptiedOn} is null or ${trays.emptiedOn} > ${dayOfHousehold(householdId)} - ${SIGHT_DAYS}::int)`,
+    sql`(${trays.number} > (select max(number) from tray where household_id = ${householdId}) - ${NEWEST_TRAYS}::int
+      or ${trays.id}::text in (
+        select s ->> 'id' from entry, jsonb_array_elements(subjects) s
+        where household_id = ${householdId} and voided_at is null and "on" > ${dayOfHousehold(householdId)} - ${TOUCHED_DAYS}::int
+          and s ->> 'what' = 'trays')
+      or exists (
+        select from jsonb_array_elements(${trays.groups}) g
+        where (g ->> 'sowingId')::uuid in (select ${sowings.id} from ${sowings} where ${openSowings(householdId)})))`,
+  )
 
 /** The newest entries, and every one that is about what is in sight. */
 async function entriesInSight(tx: Transaction, householdId: string, ids: readonly string[]) {

@@ -110,9 +110,7 @@ async function taken(
   for (const [i, record] of read.records.entries()) {
     went(i / read.records.length)
     if (signal.aborted)
-      throw invalid([
-        { path: ['table'], message: 'Nobody waited for it any more. Nothing was taken in.' },
-      ])
+      throw invalid([{ path: ['table'], message: 'Nobody waited for it any more. Nothing was taken in.' }])
     const made = fromTable(record, table, meantBy, names, meant)
     let state: State = 'bad'
     let found = made.problems
