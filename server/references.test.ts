@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from '@jest/globals'
-import { COLLECTION_NAMES, COLLECTIONS, type Collection, type Stored } from '#shared/records/collections'
+import type { Collection, Stored } from '#shared/records/collections'
 import { base, call } from './test/calling'
+import { statements, withAt } from './test/statements'
 
 /* What a record points at is there, in its own household: of every field that a kind states, however deep. */
 
@@ -18,37 +19,6 @@ beforeAll(async () => {
   household = one
   kept = await read(one)
   others = await read(other)
-})
-
-/** A row of lists that the example leaves empty. */
-const ROWS: Readonly<Record<string, object>> = {
-  lowerParts: { materialId: 'coir', parts: 1 },
-  sowings: { id: '', stage: 0 },
-}
-/** A copy of a body with something else at the first place a path leads to; null where it leads nowhere. */
-function withAt(value: unknown, [key, ...rest]: readonly string[], id: string, what?: string): unknown {
-  if (key === '*') {
-    if (!Array.isArray(value) || value.length === 0) return null
-    const first = withAt(value[0], rest, id, what)
-    return first === null ? null : [first, ...value.slice(1)]
-  }
-  if (!value || typeof value !== 'object') return null
-  const fields = { ...(value as Record<string, unknown>) }
-  const row = ROWS[key!]
-  if (row && (fields[key!] as unknown[]).length === 0) fields[key!] = [row]
-  if (rest.length === 0) return { ...fields, [key!]: id, ...(what && { what }) }
-  const inside = withAt(fields[key!], rest, id, what)
-  return inside === null ? null : { ...fields, [key!]: inside }
-}
-
-const statements = COLLECTION_NAMES.flatMap((collection) => {
-  const { refers, names = {} } = COLLECTIONS[collection] as {
-    refers: Record<string, readonly string[]>
-    names?: Record<string, readonly string[] | 'what'>
-  }
-  return Object.entries({ ...refers, ...names }).map(
-    ([path, among]) => [collection, path, among === 'what' ? ['sowings'] : among, among === 'what'] as const,
-  )
 })
 
 const put = (collection: Collection, body: unknown, id = randomUUID() as string, version = 0) =>
