@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { SEASON } from '#shared/test/season'
-import { call } from './test/calling'
+import { base, call } from './test/calling'
+import { DEAREST, LEGAL_COMPUTATIONS } from './test/legal-computations'
 
 /* The questions of Mix and Feed asked by a script; the expected figures are worked out by hand. */
 
@@ -213,4 +214,38 @@ describe('compute', () => {
     const unknown = await ask('sowing', { ...asked, sowing: { ...sowings[0]!.sowing, cropId: 'nothing' } })
     expect([unknown.status, unknown.body.errors[0]!.field]).toEqual([422, 'sowing.cropId'])
   })
+})
+
+describe('long work leaves the thread that answers requests', () => {
+  const timing = async (name: string, body: object) => {
+    const answer = await fetch(`${base}/api/compute/${name}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+    await answer.arrayBuffer()
+    return [answer.status, /^thread;desc="[1-9]\d*"/.test(answer.headers.get('server-timing') ?? '')]
+  }
+  it.each(Object.entries({ ...LEGAL_COMPUTATIONS, ...DEAREST }))('%s', async (name, body) => {
+    expect(await timing(name, body)).toEqual([200, true])
+  })
+  it('where too many wait, the next is told when to come back', async () => {
+    const answers = await Promise.all(
+      Array.from({ length: 60 }, () =>
+        fetch(`${base}/api/compute/season`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(DEAREST.season),
+          signal: AbortSignal.timeout(100_000),
+        }).then(async (answer) => {
+          await answer.arrayBuffer()
+          return [answer.status, answer.headers.get('retry-after')] as const
+        }),
+      ),
+    )
+    const refused = answers.filter(([status]) => status === 503)
+    expect(refused.length).toBeGreaterThan(10)
+    expect(refused.every(([, after]) => Number(after) > 0)).toBe(true)
+    expect(answers.every(([status]) => status === 200 || status === 503)).toBe(true)
+  }, 120_000)
 })
