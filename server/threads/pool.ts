@@ -30,6 +30,8 @@ async function open(): Promise<Piscina> {
   return new Piscina({
     filename: resolve(process.env.BLASTOMIX_THREADS || join(dirname(process.argv[1] ?? ''), 'thread.mjs')),
     workerData: { fonts },
+    // What keeps the application with who started it would end a thread.
+    execArgv: [],
     minThreads: 1,
     maxThreads: Math.max(2, availableParallelism() - 1),
     maxQueue: WAITING,

@@ -1,6 +1,6 @@
 import { Buffer } from 'node:buffer'
-import { threadId } from 'node:worker_threads'
-import { move, transferableSymbol, valueSymbol, workerData } from 'piscina'
+import { threadId, workerData } from 'node:worker_threads'
+import { move, transferableSymbol, valueSymbol } from 'piscina'
 import type { Problem } from '#core/problem'
 import { problemsFrom } from '#shared/records/rules'
 import { cleaned, NotReadable } from '../http/clean'
