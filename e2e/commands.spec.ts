@@ -13,6 +13,8 @@ test('an act whose answer was lost is not done twice, over a reload and when it 
   await page.getByLabel('It holds').fill('6 mL')
   // The server does it, and its answer does not come through: the page cannot know.
   const keys: string[] = []
+  // Nor does it know when the server is back.
+  await page.route('**/api/ready', (route) => route.abort())
   await page.route('**/commands', async (route) => {
     keys.push((route.request().postDataJSON() as { act: string }).act)
     await route.fetch()
@@ -40,6 +42,24 @@ test('an act whose answer was lost is not done twice, over a reload and when it 
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
   await page.waitForLoadState('networkidle')
   expect(sent).toBe(0)
+})
+
+test('a page that was open goes on by itself once the server is back', async ({
+  page,
+  household,
+  expectNoise,
+}) => {
+  expectNoise(/Failed to load resource|ERR_/)
+  await goTo(page, '/supplies')
+  await page.getByRole('button', { name: 'Teaspoon', exact: true }).click()
+  await page.getByLabel('It holds').fill('7 mL')
+  await page.route('**/api/**', (route) => route.abort())
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText(/The server does not answer/)).toBeVisible()
+  await page.unroute('**/api/**')
+  await expect(page.getByText('Saved now, as it had been waiting: Teaspoon.')).toBeVisible()
+  const [spoon] = (await household.list('tools')).filter(({ body }) => body['name'] === 'Teaspoon')
+  expect([spoon!.version, spoon!.body['capacityMl']]).toEqual([2, 7])
 })
 
 test('the log says who saved an entry, and how', async ({ page, household }) => {

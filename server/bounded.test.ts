@@ -3,6 +3,8 @@ import { request } from 'node:http'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import ICAL from 'ical.js'
 import pg from 'pg'
+import sharp from 'sharp'
+import { MOST_RECORDS } from '#shared/records/bounds'
 import { SEASON } from '#shared/test/season'
 import { base, call, newHousehold } from './test/calling'
 
@@ -241,4 +243,138 @@ it('a household is removed whole and comes back whole', async () => {
   expect((await call('POST', `${path}/restore`, {})).status).toBe(200)
   expect((await call('GET', `${path}/tools`)).body[0].body.name).toBe('Still there')
   await database.query('delete from household where household_id = $1', [whole])
+})
+
+describe('who asks more often than a person can', () => {
+  /** From an address of its own, so that nobody else is counted with it. */
+  const ask = (from: string, method: string, path: string, body = '') =>
+    raw(path, { method, localAddress: from, headers: { 'content-type': 'application/json' } }, body)
+  const home = `/api/households/${randomUUID()}`
+  it.each([
+    ['writes of a household', 'DELETE', `${home}/tools/${randomUUID()}?version=1`, 600],
+    ['writes of an address', 'POST', '/api/examples/none', 1200],
+    ['computations of an address', 'POST', '/api/compute/dose', 600],
+    ['files of an address', 'GET', `${home}/papers/none`, 300],
+    ['households an address makes', 'PUT', '/api/households/none', 240],
+  ])('%s', async (what, method, path, most) => {
+    const from = `127.0.0.${20 + ([...what].reduce((sum, one) => sum + one.charCodeAt(0), 0) % 200)}`
+    const address =
+      what === 'households an address makes' ? () => `/api/households/${randomUUID()}` : () => path
+    const answers: Raw[] = []
+    for (let n = 0; n < most + 30; n += 30)
+      answers.push(...(await Promise.all(Array.from({ length: 30 }, () => ask(from, method, address())))))
+    const refused = answers.findIndex(({ status }) => status === 429)
+    expect(refused).toBeGreaterThanOrEqual(most - 30)
+    expect(answers.slice(0, most - 30).every(({ status }) => status !== 429)).toBe(true)
+    expect(Number(answers[refused]!.headers['retry-after'])).toBeGreaterThan(0)
+    expect(JSON.parse(answers[refused]!.body).detail).toContain(`${most} ${what}`)
+    // Somebody else goes on, and so does health.
+    expect((await ask('127.0.0.3', 'GET', '/api/health')).status).toBe(200)
+  })
+})
+
+describe('what is asked is bounded', () => {
+  interface Shape {
+    type?: string | string[]
+    maxLength?: number
+    maxItems?: number
+    enum?: unknown[]
+    const?: unknown
+    format?: string
+    pattern?: string
+    properties?: Record<string, Shape>
+    items?: Shape
+    prefixItems?: Shape[]
+    anyOf?: Shape[]
+    oneOf?: Shape[]
+    allOf?: Shape[]
+    additionalProperties?: Shape | boolean
+  }
+  it('every list and every text of every body has an end', async () => {
+    const { body } = await call('GET', '/api/openapi.json')
+    const endless: string[] = []
+    const walk = (shape: Shape | undefined, path: string): void => {
+      if (!shape || typeof shape !== 'object' || shape.enum || shape.const !== undefined) return
+      for (const one of [...(shape.anyOf ?? []), ...(shape.oneOf ?? []), ...(shape.allOf ?? [])])
+        walk(one, path)
+      for (const [key, one] of Object.entries(shape.properties ?? {})) walk(one, `${path}.${key}`)
+      shape.prefixItems?.forEach((one, i) => walk(one, `${path}[${i}]`))
+      if (shape.type === 'array' && !shape.prefixItems) {
+        if (shape.maxItems === undefined) endless.push(path)
+        walk(shape.items, `${path}[]`)
+      }
+      if (shape.type === 'string' && shape.maxLength === undefined && !shape.format && !shape.pattern)
+        endless.push(path)
+    }
+    for (const [path, methods] of Object.entries(body.paths as Record<string, Record<string, never>>))
+      for (const [method, operation] of Object.entries(methods)) {
+        const { requestBody, parameters = [] } = operation as {
+          requestBody?: { content: Record<string, { schema: Shape }> }
+          parameters?: { name: string; schema: Shape }[]
+        }
+        walk(requestBody?.content['application/json']?.schema, `${method} ${path}`)
+        for (const { name, schema } of parameters) walk(schema, `${method} ${path}?${name}`)
+      }
+    expect(endless).toEqual([])
+  })
+  it('a kind of record is kept so often, and one more is refused with the number', async () => {
+    const full = randomUUID()
+    await newHousehold(full)
+    await database.query(
+      `insert into tool (household_id, id, name, kind, capacity_ml) select $1, gen_random_uuid(), 'Jug', 'jug', 1000 from generate_series(1, $2) n`,
+      [full, MOST_RECORDS.tools - 1],
+    )
+    const put = () => call('PUT', `/api/households/${full}/tools/${randomUUID()}`, jug('One more'))
+    expect((await put()).status).toBe(200)
+    const refused = await put()
+    expect([refused.status, refused.body.detail]).toEqual([
+      422,
+      expect.stringContaining(String(MOST_RECORDS.tools)),
+    ])
+    await database.query('delete from household where household_id = $1', [full])
+  })
+  it('what happened is of no year that is far ahead', async () => {
+    const put = (on: string) =>
+      call('PUT', address('entries', randomUUID()), {
+        version: 0,
+        body: { name: 'Late frost', kind: 'weather', on, subjects: [] },
+      })
+    const refused = await put('2099-05-08')
+    expect([refused.status, refused.body.errors[0].field]).toEqual([422, 'body.on'])
+    expect((await put(new Date().toISOString().slice(0, 10))).status).toBe(200)
+  })
+  it('a picture of many pixels in few bytes is refused before it is unfolded, and holds nobody up', async () => {
+    const bomb = await sharp({
+      create: { width: 14_000, height: 7_000, channels: 3, background: '#000' },
+      limitInputPixels: false,
+    })
+      .png({ compressionLevel: 9 })
+      .toBuffer()
+    const sent = Array.from({ length: 8 }, () =>
+      fetch(`${base}${address('photo-files', randomUUID())}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'image/png' },
+        body: new Uint8Array(bomb),
+      }),
+    )
+    const meanwhile = await Promise.all([raw('/api/health'), raw('/mix'), call('GET', address('tools'))])
+    expect(meanwhile.map(({ status }) => status)).toEqual([200, 200, 200])
+    expect(new Set((await Promise.all(sent)).map(({ status }) => status))).toEqual(new Set([422]))
+  })
+})
+
+describe('what is answered', () => {
+  it.each([
+    ['/mix', 200],
+    ['/trays/anything', 200],
+    ['/no-such-page', 404],
+    ['/trays/one/two/three', 404],
+  ])('the page %s: %i', async (path, status) => {
+    const answer = await raw(path, { headers: { accept: 'text/html' } })
+    expect([answer.status, answer.body.includes('<!DOCTYPE html>')]).toEqual([status, true])
+  })
+  it('is shown by no page of another site', async () => {
+    for (const path of ['/api/health', address(), address('tools'), '/api/none'])
+      expect([path, (await raw(path)).headers['cross-origin-resource-policy']]).toEqual([path, 'same-origin'])
+  })
 })

@@ -51,7 +51,9 @@ describe('readings', () => {
       { n: 'humidity', u: '%RH', v: 48 },
       { n: 'door', vb: true },
     ]
-    expect((await post(pack)).body).toEqual({ kept: 2, duplicates: 0, ignored: 1, skewS: 0 })
+    expect((await post(pack)).body).toEqual({
+      ...{ kept: 2, duplicates: 0, ignored: 1, impossible: [], skewS: 0 },
+    })
     expect((await post(pack)).body).toMatchObject({ kept: 0, duplicates: 2 })
     expect((await latest()).map(({ quantity, value }) => [quantity, value])).toEqual([
       ['humidity', 48],
@@ -111,6 +113,73 @@ describe('readings', () => {
     key = (await call('POST', `${home}/device-keys/${probe}`)).body.key
     expect((await post([temperature(20)], old)).status).toBe(401)
     expect((await post([temperature(20.5)])).status).toBe(200)
+    // When it was given each of them is remembered; the keys themselves are not.
+    const keys = (await call('GET', `${home}/device-keys/${probe}`)).body as { replacedAt: string | null }[]
+    expect(keys.map(({ replacedAt }) => replacedAt === null)).toEqual([true, false])
+  })
+  it('a key asked for twice under one Idempotency-Key is one key', async () => {
+    const headers = { 'idempotency-key': randomUUID() }
+    const asked = await Promise.all(
+      [0, 1, 2].map(() => call('POST', `${home}/device-keys/${probe}`, undefined, headers)),
+    )
+    expect(new Set(asked.map(({ body }) => (body as { key: string }).key)).size).toBe(1)
+    key = (asked[0]!.body as { key: string }).key
+    expect((await post([temperature(21)])).status).toBe(200)
+  })
+  it('sent again under one Idempotency-Key are answered alike; another pack under it is refused', async () => {
+    const act = randomUUID()
+    const send = (pack: object[]) =>
+      call('POST', `${home}/readings`, JSON.stringify(pack), {
+        'content-type': 'application/senml+json',
+        authorization: `Bearer ${key}`,
+        'idempotency-key': act,
+      })
+    const pack = [{ ...temperature(19, -40), n: 'twice' }]
+    const both = await Promise.all([send(pack), send(pack), send(pack)])
+    expect(both.map(({ status, body }) => [status, (body as { kept: number }).kept])).toEqual(
+      Array(3).fill([200, 1]),
+    )
+    expect((await send([{ ...temperature(19, -50), n: 'twice' }])).status).toBe(422)
+  })
+  it('that cannot be are left out with the reason; a pack of nothing else is refused', async () => {
+    const odd = [
+      { n: 'cold', u: 'Cel', v: -300 },
+      { n: 'sour', u: 'pH', v: 5000 },
+      { n: 'dry', u: '%RH', v: -5 },
+    ]
+    for (const one of odd) {
+      const refused = await post([one])
+      expect([refused.status, refused.body.detail]).toEqual([422, expect.stringMatching(/cannot be/)])
+    }
+    const mixed = await post([...odd, { ...temperature(22, -70), n: 'sound' }])
+    expect([mixed.status, mixed.body.kept, mixed.body.impossible.length]).toEqual([200, 1, 3])
+  })
+  it('come under so many names of a device, and one more is refused', async () => {
+    const names = ((await latest()) as unknown as { deviceId: string; name: string; quantity: string }[]).map(
+      ({ name, quantity }) => `${quantity} ${name}`,
+    )
+    const known = new Set(names).size
+    const pack = (from: number, to: number) =>
+      Array.from({ length: to - from }, (_, n) => ({ ...temperature(20, -n), n: `p${from + n}` }))
+    expect((await post(pack(0, 64 - known))).status).toBe(200)
+    const one = await post(pack(64 - known, 65 - known))
+    expect([one.status, one.body.detail]).toEqual([422, expect.stringMatching(/at most 64 names/)])
+    expect((await post([{ ...temperature(20, -5), n: 'p0' }])).status).toBe(200)
+    expect(
+      new Set(
+        (await latest()).map(({ quantity, ...one }) => `${quantity} ${(one as { name?: string }).name}`),
+      ).size,
+    ).toBe(64)
+  })
+  it('of a flood in an hour are refused with when to come back', async () => {
+    const device = randomUUID()
+    await call('PUT', `${home}/devices/${device}`, { version: 0, body: { name: 'Flood', kind: 'other' } })
+    const own = ((await call('POST', `${home}/device-keys/${device}`)).body as { key: string }).key
+    const pack = (minute: number) =>
+      Array.from({ length: 2000 }, (_, n) => temperature(20, -minute * 2000 - n))
+    for (let n = 0; n < 10; n++) expect((await post(pack(n), own)).status).toBe(200)
+    const answer = await post(pack(11), own)
+    expect([answer.status, answer.body.afterS > 0]).toEqual([429, true])
   })
 })
 

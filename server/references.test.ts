@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from '@jest/globals'
 import type { Collection, Stored } from '#shared/records/collections'
+import fc from 'fast-check'
+import { pointersOf } from '#shared/records/references'
 import { base, call } from './test/calling'
 import { statements, withAt } from './test/statements'
 
@@ -51,6 +53,39 @@ describe('a reference', () => {
   })
 })
 
+it('whatever record is made, one wrong reference anywhere in it is refused', async () => {
+  const all = statements.map(([collection]) => collection)
+  await fc.assert(
+    fc.asyncProperty(
+      fc.constantFrom(...new Set(all)).chain((collection) =>
+        fc.record({
+          collection: fc.constant(collection),
+          body: fc.constantFrom(...kept[collection].map(({ body }) => body)),
+          // Fields that point nowhere are as somebody writes them.
+          name: fc.string({ minLength: 1, maxLength: 40 }).filter((text) => text.trim().length > 0),
+          which: fc.nat(),
+          wrong: fc.uuid(),
+        }),
+      ),
+      async ({ collection, body, name, which, wrong }) => {
+        const real = collection === 'devices' ? { ...body, simulated: false, fault: null } : body
+        const pointers = pointersOf(collection, real as never)
+        fc.pre(pointers.length > 0)
+        const { path } = pointers[which % pointers.length]!
+        const refused = await put(collection, setAt({ ...real, name }, path, wrong))
+        expect([refused.status, fields(refused).length > 0]).toEqual([422, true])
+      },
+    ),
+    { numRuns: 60 * Number(process.env.DEEP ?? 1) },
+  )
+})
+const setAt = (value: unknown, [key, ...rest]: readonly (string | number)[], next: unknown): unknown =>
+  key === undefined
+    ? next
+    : Array.isArray(value)
+      ? value.map((one, i) => (i === key ? setAt(one, rest, next) : (one as unknown)))
+      : { ...(value as object), [key]: setAt((value as Record<string, unknown>)[key], rest, next) }
+
 describe('what stays as it was', () => {
   it('marks of a guided job are only added to', async () => {
     const job = kept.guidedJobs.find(({ body }) => (body['marks'] as unknown[]).length > 1)!
@@ -61,7 +96,25 @@ describe('what stays as it was', () => {
       expect([refused.status, fields(refused)]).toEqual([422, ['body.marks']])
     }
     expect((await save([...marks, { ...marks[0], id: randomUUID() }])).status).toBe(200)
+    const history = await call('GET', `/api/households/${household}/guidedJobs/${job.id}/history`)
+    expect((history.body as unknown as Record_[])[0]!.body['marks']).toEqual(marks)
   })
+  it.each(['guidedJobs', 'devices', 'photos', 'trials'] as const)(
+    '%s have a history like every record',
+    async (kind) => {
+      const { body } = kept[kind][0]!
+      const real = kind === 'devices' ? { ...body, simulated: false, fault: null } : body
+      const { id, body: made } = (await put(kind, real)).body as unknown as Record_
+      expect((await put(kind, { ...made, name: 'Another name' }, id, 1)).status).toBe(200)
+      const history = (await call('GET', `/api/households/${household}/${kind}/${id}/history`)).body
+      expect(
+        (history as unknown as { version: number; body: { name: string } }[]).map((one) => [
+          one.version,
+          one.body.name,
+        ]),
+      ).toEqual([[1, made['name']]])
+    },
+  )
   it('a device is simulated or real from its beginning', async () => {
     const device = kept.devices.find(({ body }) => body['simulated'])!
     const refused = await put('devices', { ...device.body, simulated: false }, device.id, device.version)
@@ -70,6 +123,9 @@ describe('what stays as it was', () => {
     const { id, version, body } = real.body as unknown as Record_
     const turned = await put('devices', { ...body, simulated: true }, id, version)
     expect([real.status, turned.status, fields(turned)]).toEqual([200, 422, ['body.simulated']])
+    // Simulated ones come with an example, and in no other way.
+    const added = await put('devices', device.body)
+    expect([added.status, fields(added)]).toEqual([422, ['body.simulated']])
   })
 })
 
