@@ -123,7 +123,7 @@ async function legal(method: string, path: string): Promise<Asked> {
       return json(M, at, { version: 1, with: (await call('GET', home(`/${kind}?newest=true`))).body[1].id })
     if (rest === '/restore') {
       await call('DELETE', `${home(`/${kind}/${id}`)}?version=1&anyway=true`)
-      return json(M, at, { version: 2 })
+      return json(M, `${at}?version=2`)
     }
     return json(M, at)
   }
@@ -144,8 +144,8 @@ async function legal(method: string, path: string): Promise<Asked> {
   const at = path.replace('{householdId}', household)
   switch (`${method} ${path.replace('/api/households/{householdId}', '')}`) {
     case 'get /api/label-printer/{n}':
-      await call('POST', home('/labels?kind=tray'))
-      return json(M, '/api/label-printer/0')
+      await call('POST', home(`/labels?kind=stake&trays=${kept.trays[0]!.id}`))
+      return json(M, '/api/label-printer/1')
     case 'get /api/schemas/{kind}':
       return json(M, '/api/schemas/sowings')
     case 'put ':
@@ -192,7 +192,7 @@ async function legal(method: string, path: string): Promise<Asked> {
     case 'get /log/{year}':
       return json(M, at.replace('{year}', '2027'))
     case 'get /trace/{id}':
-      return json(M, `${at.replace('{id}', kept.batches[0]!.id)}`)
+      return json(M, `${at.replace('{id}', kept.trays[0]!.id)}`)
     case 'get /tables/{table}':
       return json(M, at.replace('{table}', 'packets'))
     case 'post /tables/{table}':
@@ -225,7 +225,7 @@ async function legal(method: string, path: string): Promise<Asked> {
       )
     case 'get /labels.pdf':
     case 'post /labels':
-      return json(M, `${at}?kind=tray`)
+      return json(M, `${at}?kind=stake&trays=${kept.trays[0]!.id}`)
     case 'get /key.pdf':
       return json(M, `${at}?trays=${kept.trays[0]!.id}`)
     default:
