@@ -40,7 +40,7 @@ function operation(
   { summary, params, query, body, answers, meaning, type, refuses = [] }: AnyContract,
   path: string,
 ) {
-  const statuses = new Set([...refuses, 503])
+  const statuses = new Set([...refuses, 429, 503])
   if (params) statuses.add(404)
   if (query) statuses.add(422)
   if (body) [400, 413, 415, 422].forEach((status) => statuses.add(status))
@@ -105,5 +105,6 @@ const REFUSALS: Readonly<Record<number, string>> = {
   413: 'The body is too large',
   415: 'The body is not sent as JSON',
   422: 'Not possible as it is; `errors` names each field, `usedBy` what still uses it',
-  503: 'The database does not answer',
+  429: 'More often than it may be asked; `retry-after` says when to come back',
+  503: 'The database does not answer, or too much is under way; `retry-after` says when to come back where that is known',
 }
