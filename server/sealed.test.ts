@@ -279,6 +279,7 @@ const WALK: Record<string, (id: Ids, household: string) => Ask[]> = {
     },
   ],
   'post /api/households/{householdId}/commands/file': () => [],
+  'get /api/households/{householdId}/device-keys/{id}': (id) => [{ path: `/device-keys/${id('devices')}` }],
   'post /api/households/{householdId}/device-keys/{id}': (id) => [{ path: `/device-keys/${id('devices')}` }],
   'get /api/households/{householdId}/key.pdf': (id) => [{ path: `/key.pdf?trays=${id('trays')}` }],
   'get /api/households/{householdId}/labels.pdf': (id) => [

@@ -1,45 +1,57 @@
-import { createHash, randomBytes } from 'node:crypto'
+import { createHash, createHmac } from 'node:crypto'
 import { and, asc, desc, eq, gt, isNull, sql } from 'drizzle-orm'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
 import { deviceKeys, devices, households } from '../db/schema'
-import { NEW_KEY, once, type Act } from './idempotency'
+import { once, type Act } from './idempotency'
 import { find } from './read-records'
 import { Refusal, unknown } from './refusal'
 
 const digestOf = (key: string) => createHash('sha256').update(key).digest('base64')
 
+/** The password every copy reaches the database with stands in none of its rows. */
+const SECRET = new URL(process.env.DATABASE_URL || 'postgres://none').password
+
 /** Keys that were replaced are remembered, so many of a device. */
 export const MAX_DEVICE_KEYS = 50
 
 /**
- * A new key for a device; the one before counts no more. It is told once, to who asks again with the same Idempotency-Key within
- * the hour, and kept as a checksum.
+ * A new key for a device; the one before counts no more. It follows from the act it is made in and from a secret every copy has and
+ * no row holds: asked for again under the same Idempotency-Key it is the same, and what is kept of it is a checksum.
  *
  * @throws Refusal 404
  */
-export const newDeviceKey = (
+export async function newDeviceKey(
   principal: Principal,
   householdId: string,
   deviceId: string,
   act: Act | null,
-): Promise<{ key: string }> =>
-  once(principal, householdId, act, { commands: [NEW_KEY] }, async (tx, household) => {
-    if (!household || household.isRemoved) throw unknown('household')
-    await find('devices', householdId, deviceId, tx)
-    const key = `device-${randomBytes(24).toString('base64url')}`
-    const own = and(eq(deviceKeys.householdId, householdId), eq(deviceKeys.deviceId, deviceId))
-    await tx
-      .update(deviceKeys)
-      .set({ replacedAt: sql`now()` })
-      .where(and(own, isNull(deviceKeys.replacedAt)))
-    await tx.insert(deviceKeys).values({ householdId, deviceId, digest: digestOf(key) })
-    await tx.execute(sql`
-      delete from device_key where household_id = ${householdId} and device_id = ${deviceId} and digest not in (
-        select digest from device_key where household_id = ${householdId} and device_id = ${deviceId}
-        order by replaced_at desc nulls first limit ${MAX_DEVICE_KEYS})`)
-    return { key }
-  })
+): Promise<{ key: string }> {
+  const keyOf = (actId: string) =>
+    `device-${createHmac('sha256', SECRET).update(`${householdId} ${deviceId} ${actId}`).digest('base64url')}`
+  const { madeIn } = await once(
+    principal,
+    householdId,
+    act,
+    { commands: ['new device key'] },
+    async (tx, household, actId) => {
+      if (!household || household.isRemoved) throw unknown('household')
+      await find('devices', householdId, deviceId, tx)
+      const own = and(eq(deviceKeys.householdId, householdId), eq(deviceKeys.deviceId, deviceId))
+      await tx
+        .update(deviceKeys)
+        .set({ replacedAt: sql`now()` })
+        .where(and(own, isNull(deviceKeys.replacedAt)))
+      await tx.insert(deviceKeys).values({ householdId, deviceId, digest: digestOf(keyOf(actId)) })
+      await tx.execute(sql`
+        delete from device_key where household_id = ${householdId} and device_id = ${deviceId} and digest not in (
+          select digest from device_key where household_id = ${householdId} and device_id = ${deviceId}
+          order by replaced_at desc nulls first limit ${MAX_DEVICE_KEYS})`)
+      return { madeIn: actId }
+    },
+  )
+  return { key: keyOf(madeIn) }
+}
 
 /** When a device was given its keys, the newest first. @throws Refusal 404 */
 export const keysOfDevice = (

@@ -30,8 +30,6 @@ export interface Doing {
 /** The whole answer is kept so long, the key longer: sent again after that it is answered with how it stands then. */
 const ANSWER_DAYS = 30
 const KEY_DAYS = 365
-/** What this command answers is a secret, which is kept for the hour in which its answer may have got lost. */
-export const NEW_KEY = 'new device key'
 
 /** The act of a request that carries a file: another file is another request. */
 export const withFile = (act: Act | null, digest: string): Act | null =>
@@ -214,8 +212,5 @@ export const forgetOldActs = () =>
       .update(acts)
       .set({ answer: null })
       .where(and(isNotNull(acts.answer), before(ANSWER_DAYS)))
-    await tx.execute(sql`
-      update act set answer = null where answer is not null and commands @> ${JSON.stringify([NEW_KEY])}::jsonb
-        and at < now() - interval '1 hour'`)
     await tx.delete(acts).where(before(KEY_DAYS))
   })

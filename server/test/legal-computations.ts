@@ -105,7 +105,7 @@ export const LEGAL_COMPUTATIONS: Readonly<Record<string, object>> = {
 export const DEAREST: Readonly<Record<string, object>> = {
   batch: batch(500),
   find: find(6),
-  odds: { plants: 20_000, germination: 0.05, certainty: 0.999 },
+  odds: { plants: 20_000, germination: 0.25, certainty: 0.999 },
   packing: { shares: shares(500, 100_000) },
   season: { ...asked, sowings: sowings(200, 20_000) },
   simulation: { ...asked, sowings: sowings(200, 20_000), seasons: 500 },

@@ -47,7 +47,14 @@ function computed({ body: shape, compute }: Computation, sent: Uint8Array): Done
   }
   const read = shape.safeParse(body)
   if (!read.success) return { status: 422, problems: problemsFrom(read.error) }
-  return handed(Buffer.from(JSON.stringify(compute(read.data))))
+  try {
+    return handed(Buffer.from(JSON.stringify(compute(read.data))))
+  } catch (error) {
+    // What core says of its inputs is meant for who gave them; a stack that ran over is not.
+    if (!(error instanceof RangeError) || /call stack|string length|array length/i.test(error.message))
+      throw error
+    return { status: 422, problems: [{ path: [], message: error.message }] }
+  }
 }
 
 /** Bytes of a block of their own, handed over: what is moved out of a pool would take its neighbours along. */

@@ -26,9 +26,11 @@ export const saveRecord = plainCommand(
     const read = bodyOf(collection).safeParse(body)
     if (!read.success) return { refused: under('body', problemsFrom(read.error)) }
     if (collection === 'entries') {
-      const last = addDays(latest, AHEAD_DAYS)
-      if ((read.data as Bodies['entries']).on > last)
-        return refuse(['body', 'on'], `What happened is of a day up to ${last}: look at the year.`)
+      if ((read.data as Bodies['entries']).on > addDays(latest, AHEAD_DAYS))
+        return refuse(
+          ['body', 'on'],
+          'That day is still to come: what is written down has happened. Look at the year.',
+        )
     }
     return [put(collection, recordId, from, read.data, onlyNew)]
   },

@@ -3,7 +3,7 @@ import * as z from 'zod'
 import type { Day } from '#core/calendar/day'
 import { feedDemands, loadOf, extentOf, mixDemands, overflows } from '#core/season/demand/demand'
 import { doneBySowing } from '#core/season/today/marks'
-import { MAX_CELLS } from '#core/sowing/odds'
+import { anyOf, cellsFor, MAX_CELLS } from '#core/sowing/odds'
 import { under, within, type Problem } from '#core/problem'
 import { contextOf } from '../reckoning/context'
 import { seasonFrame } from '../records/season-frame'
@@ -78,6 +78,17 @@ export const simulationToCompute = ruled(
   eachSowing,
 )
 
+function raisedFrom(plants: number, germination: number, perCell: number, certainty: number): Problem[] {
+  try {
+    cellsFor(plants, anyOf(germination, perCell), certainty)
+    return []
+  } catch {
+    // What is out of range is told at its own field.
+    const isIn = germination >= 0.01 && germination <= 1 && certainty >= 0.5 && certainty <= 0.999
+    const message = `That takes more than ${MAX_CELLS} cells: ask for fewer plants, or for less certainty.`
+    return isIn ? [{ path: ['plants'], message }] : []
+  }
+}
 export const oddsToCompute = ruled(
   z.object({
     plants: z.int().min(1, 'Ask for at least one plant.').max(20_000, 'Ask for at most 20 000 plants.'),
@@ -87,7 +98,8 @@ export const oddsToCompute = ruled(
     up: z.int().min(0).nullable().default(null).describe('What came up, for its interval'),
     of: z.int().min(1).max(MAX_CELLS).nullable().default(null).describe('of so many'),
   }),
-  ({ germination, certainty, up, of }) => [
+  ({ plants, germination, perCell, certainty, up, of }) => [
+    ...raisedFrom(plants, germination, perCell, certainty),
     ...within(['germination'], germination, 0.01, 1, 'Germination is above 0: 1 to 100 %.'),
     ...within(['certainty'], certainty, 0.5, 0.999, 'Certainty lies between 50 and 99.9 %.'),
     ...((up === null) !== (of === null) || (up ?? 0) > (of ?? 0)
