@@ -9,14 +9,22 @@ import pg from 'pg'
 const YEARS = 20
 const LIVES_A_YEAR = 10
 const DAY_MS = 86_400_000
-const TABLES = ['batch', 'feeding', 'sowing', 'tray', 'guided_job', 'trial', 'packet', 'entry']
+const TABLES = ['packet', 'batch', 'feeding', 'sowing', 'tray', 'guided_job', 'trial', 'entry']
 const ID = /[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/g
 const DAY = /\b(20\d\d-\d\d-\d\d)(?=["T])/g
 
 /** @returns the id of the household */
-export async function grow(databaseUrl, demoId, { apart = true } = {}) {
+export async function grow(databaseUrl, demoId, how = {}) {
   const client = new pg.Client({ connectionString: databaseUrl })
   await client.connect()
+  try {
+    return await grown(client, demoId, how)
+  } finally {
+    await client.end()
+  }
+}
+
+async function grown(client, demoId, { apart = true }) {
   const own = randomUUID()
   await client.query(
     `insert into household (household_id, name, place, units, season, clock, water, learning, time_zone)
@@ -72,7 +80,6 @@ export async function grow(databaseUrl, demoId, { apart = true } = {}) {
     [own, device],
   )
   await client.query('analyze')
-  await client.end()
   return own
 }
 

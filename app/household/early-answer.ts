@@ -1,4 +1,5 @@
 import type { Everything } from '#shared/records/collections'
+import { newEntry } from '#shared/records/entry'
 
 interface Asked {
   readonly id: string
@@ -13,5 +14,11 @@ export async function askedEarly(id: string): Promise<Everything | null> {
   delete page.asked
   if (asked?.id !== id) return null
   const answer = await asked.answer
-  return answer?.ok ? ((await answer.json()) as Everything) : null
+  return answer?.ok ? whole((await answer.json()) as Everything) : null
 }
+
+/** Entries come without the fields that hold nothing. */
+export const whole = (lean: Everything): Everything => ({
+  ...lean,
+  entries: lean.entries.map((one) => ({ ...one, body: newEntry(one.body) })),
+})

@@ -5,7 +5,7 @@ import { computed, nextTick } from 'vue'
 import { defineStore } from 'pinia'
 import { useQuery, useQueryCache } from '@pinia/colada'
 import { dequal } from 'dequal'
-import { askedEarly } from '~/household/early-answer'
+import { askedEarly, whole } from '~/household/early-answer'
 import { newId } from '~/kit/newId'
 import { sendCommand } from '~/household/send'
 import { usualTools } from '#core/feed/usual-tools'
@@ -181,7 +181,7 @@ async function read(chosen: string | null): Promise<Everything | null> {
   if (!chosen) return null
   const early = await askedEarly(chosen)
   if (early) return early
-  return $fetch<Everything>(`/api/households/${chosen}`).catch((error) => {
+  return $fetch<Everything>(`/api/households/${chosen}`, { query: { lean: true } }).then(whole, (error) => {
     if ((error as { status?: number }).status === 404) return null
     throw error
   })

@@ -20,7 +20,7 @@ export default defineNitroPlugin((nitro) => {
     const id = getCookie(event, 'household')
     if (id && ID.test(id))
       html.head.unshift(
-        `<script>window.asked={id:'${id}',answer:fetch('/api/households/${id}').catch(function(){})}</script>`,
+        `<script>window.asked={id:'${id}',answer:fetch('/api/households/${id}?lean=true').catch(function(){})}</script>`,
       )
   })
 })

@@ -11,13 +11,14 @@ import {
   type Revision,
   type Stored,
 } from '#shared/records/collections'
-import type { Measurement } from '#core/learning/calibrations'
+import type { Day } from '#core/calendar/day'
+import { calibrationById, type Measurement } from '#core/learning/calibrations'
 import { todayOf } from '#core/calendar/clock'
 import { contextOf, type Context, type KeptLists } from '#shared/reckoning/context'
 import type { HouseholdRecord } from '#shared/records/household'
 import { inHousehold, type Head, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
-import { entries, households, revisions, sowings, trays } from '../db/schema'
+import { entries, households, packets, revisions, sowings, trays } from '../db/schema'
 import { unknown } from './refusal'
 import { putCached, cached, cachedAt } from './response-cache'
 import { keptIn } from './transaction-changes'
@@ -166,8 +167,10 @@ const SIGHT_DAYS = 60
 const NEWEST_BATCHES = 40
 const NEWEST_FEEDINGS = 40
 const NEWEST_TRAYS = 24
-/** A tray nobody touched for so long is not in use. */
-const TOUCHED_DAYS = 200
+const NEWEST_TRIALS = 40
+const NEWEST_PACKETS = 150
+/** What nobody wrote of for so long is not in use. */
+const TOUCHED_DAYS = 150
 const NEWEST_GUIDED_JOBS = 30
 /** The air of places is looked at for so long. */
 const CLIMATE_DAYS = 200
@@ -190,29 +193,52 @@ export function inSight(collection: Collection, householdId: string): SQL | unde
   if (collection === 'photos') return newest(NEWEST_PHOTOS)
   if (collection === 'sowings')
     return or(
-      openSowings(householdId),
+      sowingsInUse(householdId),
       and(here, sql`${sowings.overOn} > ${dayOfHousehold(householdId)} - ${SIGHT_DAYS}::int`),
     )
-  if (collection === 'trays') return traysInSight(householdId)
+  if (collection === 'trays') return traysInUse(householdId)
+  if (collection === 'trials') return newest(NEWEST_TRIALS)
+  if (collection === 'packets')
+    return or(
+      newest(NEWEST_PACKETS),
+      and(
+        here,
+        sql`(${packets.id}::text in ${touched(householdId, 'packets')}
+          or ${packets.id} in (select ${sowings.packetId} from ${sowings} where ${sowingsInUse(householdId)}))`,
+      ),
+    )
   return here
 }
 
+/** Ids of a kind that something was written down about lately. */
+const touched = (householdId: string, what: Collection): SQL =>
+  sql`(select s ->> 'id' from entry, jsonb_array_elements(subjects) s
+    where household_id = ${householdId} and voided_at is null
+      and "on" > ${dayOfHousehold(householdId)} - ${TOUCHED_DAYS}::int and s ->> 'what' = ${what})`
+
 /**
- * Trays that are in use: the newest, those something happened to in the last months, and those with a sowing that is open. One
- * that nobody emptied in the book and nobody touched since belongs to the past.
+ * Sowings that are open and that something happened to lately, or nothing yet: one that was sown and nobody wrote of for months
+ * belongs to the past, though nobody ended it.
  */
-const traysInSight = (householdId: string): SQL | undefined =>
+const sowingsInUse = (householdId: string): SQL | undefined =>
+  and(
+    openSowings(householdId),
+    sql`(${sowings.id}::text in ${touched(householdId, 'sowings')}
+      or ${sowings.id}::text in (
+        select g ->> 'sowingId' from tray t, jsonb_array_elements(t.groups) g
+        where t.household_id = ${householdId} and t.deleted_at is null and t.id::text in ${touched(householdId, 'trays')})
+      or not exists (
+        select from entry e where e.household_id = ${householdId} and e.voided_at is null
+          and e.subjects @> jsonb_build_array(jsonb_build_object('id', ${sowings.id}::text))))`,
+  )
+
+/** Trays in use: the newest, and those something happened to lately. */
+const traysInUse = (householdId: string): SQL | undefined =>
   and(
     current('trays', householdId),
     sql`(${trays.emptiedOn} is null or ${trays.emptiedOn} > ${dayOfHousehold(householdId)} - ${SIGHT_DAYS}::int)`,
     sql`(${trays.number} > (select max(number) from tray where household_id = ${householdId}) - ${NEWEST_TRAYS}::int
-      or ${trays.id}::text in (
-        select s ->> 'id' from entry, jsonb_array_elements(subjects) s
-        where household_id = ${householdId} and voided_at is null and "on" > ${dayOfHousehold(householdId)} - ${TOUCHED_DAYS}::int
-          and s ->> 'what' = 'trays')
-      or exists (
-        select from jsonb_array_elements(${trays.groups}) g
-        where (g ->> 'sowingId')::uuid in (select ${sowings.id} from ${sowings} where ${openSowings(householdId)})))`,
+      or ${trays.id}::text in ${touched(householdId, 'trays')})`,
   )
 
 /** The newest entries, and every one that is about what is in sight. */
@@ -284,7 +310,10 @@ export async function readEverything(tx: Transaction, householdId: string): Prom
   const ids = (['sowings', 'batches', 'feedings', 'trays'] as const).flatMap((each) =>
     present(lists[each]).map(({ id }) => id),
   )
-  const measurements = await measurementsOf(householdId, tx)
+  const own = new Set(present(lists.packets).map(({ id }) => id))
+  const measurements = (await measurementsOf(householdId, tx)).filter(
+    ({ what, of }) => calibrationById(what).of !== 'packet' || own.has(of),
+  )
   const weather = await weatherInSight(household, tx)
   return {
     household,
@@ -312,20 +341,21 @@ export const everythingBefore = (householdId: string, head: Head) =>
 export const cacheEverything = (householdId: string, head: Head, kept: Everything) =>
   putCached(householdId, everythingOn(head), head.changes, kept)
 
-/** Of twenty years so many measurements are looked at, the latest. */
-const MAX_MEASUREMENTS = 2000
+/** Of each figure of each thing the latest are looked at: more than that change nothing that can be seen. */
+const MEASUREMENTS_EACH = 30
 
 /** What was measured in all years, by entries that stand, the oldest first. */
 export async function measurementsOf(householdId: string, tx: Transaction): Promise<Measurement[]> {
-  const rows = await tx
-    .select({ entryId: entries.id, on: entries.on, measured: entries.measured })
-    .from(entries)
-    .where(and(current('entries', householdId), sql`${entries.measured} <> '[]'::jsonb`))
-    .orderBy(desc(entries.number))
-    .limit(MAX_MEASUREMENTS)
-  return rows
-    .reverse()
-    .flatMap(({ entryId, on, measured }) => measured.map((one) => ({ entryId, on, ...one })))
+  const { rows } = await tx.execute(sql`
+    select "entryId", "on"::text as "on", one from (
+      select id as "entryId", "on", number, m as one,
+        row_number() over (partition by m ->> 'what', m ->> 'of' order by number desc) as nth
+      from entry, jsonb_array_elements(measured) m
+      where household_id = ${householdId} and voided_at is null and measured <> '[]'::jsonb) each
+    where nth <= ${MEASUREMENTS_EACH} order by number`)
+  return (rows as unknown as { entryId: string; on: Day; one: Omit<Measurement, 'entryId' | 'on'> }[]).map(
+    ({ entryId, on, one }) => ({ entryId, on, ...one }),
+  )
 }
 
 /**

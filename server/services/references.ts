@@ -20,7 +20,7 @@ import { trayProblems } from '#shared/reckoning/tray-problems'
 import { hasSeason } from '#shared/reckoning/season'
 import type { Transaction } from '../db/door'
 import { entries } from '../db/schema'
-import { isRowId, pointersOf, type Target } from '#shared/records/references'
+import { isRowId, pointersOf, referred, type Target } from '#shared/records/references'
 import { photoFilesAmong } from './photo-files'
 import { contextFor, SEASON_LISTS } from './read-records'
 import { invalid, type User } from './refusal'
@@ -78,10 +78,13 @@ export async function checkReferences<C extends Collection>(
   stood: Bodies[C] | null = null,
 ): Promise<void> {
   const check = CHECKS[collection] as Check<Bodies[C]> | undefined
-  const problems = [
-    ...(await missingRows(tx, collection, householdId, body, stood)),
-    ...(check ? check.problems(body, await contextFor(householdId, check.needs, tx)) : []),
-  ]
+  const missing = await missingRows(tx, collection, householdId, body, stood)
+  // What lies too far back to be in sight is there all the same.
+  const rows = new Set(referred(collection, body).map(({ path }) => path.join('.')))
+  const ruled = (check ? check.problems(body, await contextFor(householdId, check.needs, tx)) : []).filter(
+    ({ path, message }) => !(rows.has(path.join('.')) && /not known/.test(message)),
+  )
+  const problems = [...missing, ...ruled]
   if (problems.length) throw invalid(under('body', problems))
 }
 

@@ -4,7 +4,8 @@ import { mkdtemp, rm, stat } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { once } from 'node:events'
-import { strToU8, Zip, ZipDeflate, ZipPassThrough } from 'fflate'
+import { crc32, createDeflateRaw } from 'node:zlib'
+import { Zip, ZipPassThrough, type ZipInputFile } from 'fflate'
 import { and, asc, eq, gt, or, sql } from 'drizzle-orm'
 import {
   ARCHIVE_FORMAT,
@@ -25,6 +26,9 @@ import { archiveReadme } from './readme'
 
 /** Rows that are in memory at a time, and pictures. */
 const PAGE = 500
+/** Readings are many and short. */
+const READINGS_PAGE = 4000
+const LEVEL = 6
 /** Members carry no time of their own: the same records are the same bytes. */
 const EPOCH = new Date(1980, 0, 1)
 
@@ -232,23 +236,23 @@ async function* weatherPage(tx: Transaction, householdId: string) {
 }
 
 async function* readingPages(tx: Transaction, householdId: string) {
-  let last: typeof readings.$inferSelect | undefined
+  type Line = Omit<typeof readings.$inferSelect, 'householdId'>
+  let last: Line | undefined
   for (;;) {
-    const rows = await tx
-      .select()
-      .from(readings)
-      .where(
-        and(
-          eq(readings.householdId, householdId),
-          last &&
-            sql`(${readings.deviceId}, ${readings.quantity}, ${readings.name}, ${readings.at}) > (${last.deviceId}::uuid, ${last.quantity}, ${last.name}, ${last.at}::timestamptz)`,
-        ),
-      )
-      .orderBy(asc(readings.deviceId), asc(readings.quantity), asc(readings.name), asc(readings.at))
-      .limit(PAGE)
-    if (rows.length) yield rows.map(({ householdId: _, at, ...line }) => ({ ...line, at: iso(at) }))
-    if (rows.length < PAGE) return
-    last = rows.at(-1)
+    const after = last
+      ? sql`and (device_id, quantity, name, at) > (${last.deviceId}::uuid, ${last.quantity}, ${last.name}, ${last.at}::timestamptz)`
+      : sql``
+    const { rows } = await tx.execute(sql`
+      select device_id as "deviceId", quantity, name, at::text as at, value, count from reading
+      where household_id = ${householdId} ${after}
+      order by device_id, quantity, name, at limit ${READINGS_PAGE}`)
+    const lines = rows as unknown as Line[]
+    if (lines.length)
+      yield lines.map(({ deviceId, quantity, name, at, value, count }) => ({
+        ...{ deviceId, quantity, name, value, count, at: iso(at) },
+      }))
+    if (lines.length < READINGS_PAGE) return
+    last = lines.at(-1)
   }
 }
 
@@ -271,16 +275,23 @@ class ZipFile {
 
   /** A text that comes piece by piece. */
   text(name: string) {
-    const member = new ZipDeflate(name, { level: 6 })
-    member.mtime = EPOCH
+    // Packed by zlib, beside the thread that answers requests.
+    const deflate = createDeflateRaw({ level: LEVEL })
+    const member: ZipInputFile = { filename: name, compression: 8, crc: 0, size: 0, mtime: EPOCH }
     this.zip.add(member)
+    deflate.on('data', (chunk: Buffer) => member.ondata?.(null, new Uint8Array(chunk), false))
     return {
       write: async (text: string) => {
-        member.push(strToU8(text))
+        const bytes = Buffer.from(text)
+        member.crc = crc32(bytes, member.crc)
+        member.size += bytes.length
+        if (!deflate.write(bytes)) await once(deflate, 'drain')
         await this.drained()
       },
       end: async () => {
-        member.push(new Uint8Array(), true)
+        deflate.end()
+        await once(deflate, 'end')
+        member.ondata?.(null, new Uint8Array(), true)
         await this.drained()
       },
     }

@@ -1,5 +1,8 @@
+import { dequal } from 'dequal'
 import * as z from 'zod'
-import { HOUSEHOLD, stored } from '#shared/records/collections'
+import { dayFrom } from '#core/calendar/day'
+import { HOUSEHOLD, stored, type Everything } from '#shared/records/collections'
+import { newEntry } from '#shared/records/entry'
 import { noteOpened } from '../../../services/examples'
 import { everything } from '../../../services/read-records'
 import { householdParams } from '../../../http/params'
@@ -10,12 +13,39 @@ export default route(
     summary:
       'A household and what it keeps: of sowings and entries the last year and a half, and what is not over',
     params: householdParams,
+    query: z.object({
+      lean: z
+        .enum(['true', 'false'])
+        .default('false')
+        .describe('Entries without the fields that hold nothing'),
+    }),
     answers: z.looseObject({ household: stored(HOUSEHOLD) }),
     meaning: 'Everything in sight, as it stood at one moment',
   },
-  async ({ params, principal }) => {
+  async ({ params, query, principal }) => {
     const answer = await everything(principal, params.householdId)
     void noteOpened(principal, params.householdId).catch(() => undefined)
-    return answer
+    return query.lean === 'true' ? lean(answer) : answer
   },
 )
+
+const NOTHING = Object.entries(
+  newEntry({ name: '', kind: 'thought', on: dayFrom('1990-01-01'), subjects: [] }),
+)
+const KEPT = ['name', 'kind', 'on', 'subjects']
+const leanOf = new WeakMap<Everything, object>()
+
+/** Most fields of most entries hold nothing, and are half of what a page begins with. */
+function lean(whole: Everything): object {
+  const known = leanOf.get(whole)
+  if (known) return known
+  const holding = NOTHING.filter(([key]) => !KEPT.includes(key))
+  const entries = whole.entries.map((one) => {
+    const body: Record<string, unknown> = { ...one.body }
+    for (const [key, nothing] of holding) if (dequal(body[key], nothing)) delete body[key]
+    return { ...one, body }
+  })
+  const made = { ...whole, entries }
+  leanOf.set(whole, made)
+  return made
+}
