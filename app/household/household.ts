@@ -84,10 +84,15 @@ export const useHousehold = defineStore('household', () => {
     const found = await $fetch<Stored<never>>(address).catch(() => null)
     if (found) keepOlder(collection, [found])
   }
-  /** The page of a list before its oldest one in sight. @returns whether there are more */
-  async function bringEarlier(collection: 'batches' | 'feedings', limit = 30) {
-    const from =
-      earliest.get(collection) ?? everything.value?.[collection].find(({ id }) => !older.has(id))?.id
+  /**
+   * The page of a list before what is in sight.
+   *
+   * @param newest of lists with gaps: so many of the newest are in sight without one
+   * @returns whether there are more
+   */
+  async function bringEarlier(collection: Collection, newest?: number, limit = 30) {
+    const own = (everything.value?.[collection] ?? []).filter(({ id }) => !older.has(id))
+    const from = earliest.get(collection) ?? own.at(newest === undefined ? 0 : -newest)?.id
     if (!from) return false
     const page = await $fetch<Stored<never>[]>(
       `/api/households/${present(everything.value).household.id}/${collection}`,

@@ -7,6 +7,7 @@ import Dialog from 'primevue/dialog'
 import CompareRecords from '~/records/log/CompareRecords.vue'
 import SidesDrawing from '~/records/log/SidesDrawing.vue'
 import TrialForm from '~/records/log/TrialForm.vue'
+import EarlierRecords from '~/kit/record-forms/EarlierRecords.vue'
 import PageTop from '~/shell/PageTop.vue'
 import SubPlaces from '~/shell/SubPlaces.vue'
 import { useDates } from '~/kit/useDates'
@@ -91,6 +92,7 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
       </p>
     </article>
 
+    <EarlierRecords collection="trials" :newest="40" what="trials" />
     <CompareRecords />
 
     <Dialog v-model:visible="making" modal class="wide" header="Set up a trial" :draggable="false">

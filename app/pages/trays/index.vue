@@ -9,6 +9,7 @@ import FoldAway from '~/kit/fields/FoldAway.vue'
 import TextField from '~/kit/fields/TextField.vue'
 import PageTop from '~/shell/PageTop.vue'
 import TrayDrawing from '~/trays/TrayDrawing.vue'
+import EarlierRecords from '~/kit/record-forms/EarlierRecords.vue'
 import TrayForm from '~/trays/TrayForm.vue'
 import { useDates } from '~/kit/useDates'
 import { useContext } from '~/household/context'
@@ -154,6 +155,7 @@ const standsNow = (tray: Stored<TrayRecord>) => {
     </section>
     <p v-if="words.length && !places.length" class="soft">No tray that stands is called that.</p>
 
+    <EarlierRecords collection="trays" :newest="24" what="trays" />
     <FoldAway v-if="emptied.length" :title="`Emptied lately: ${emptied.length}`" class="no-print">
       <ul>
         <li v-for="tray in emptied" :key="tray.id">
