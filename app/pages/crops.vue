@@ -223,7 +223,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
           </Button>
         </li>
       </ul>
-      <EarlierRecords collection="packets" :newest="150" what="packets" />
+      <EarlierRecords collection="packets" :newest="100" what="packets" />
       <p v-else class="soft">No packet of it yet.</p>
     </article>
     <CropForm v-if="form" :crop="form.crop" :as-new="form.asNew" @close="form = null" />

@@ -1,5 +1,5 @@
 import { present } from '#core/present'
-import { and, asc, desc, eq, gt, isNull, lt, or, sql, type SQL } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, isNull, lt, ne, or, sql, type SQL } from 'drizzle-orm'
 import {
   COLLECTION_NAMES,
   COLLECTIONS,
@@ -18,7 +18,7 @@ import { contextOf, type Context, type KeptLists } from '#shared/reckoning/conte
 import type { HouseholdRecord } from '#shared/records/household'
 import { inHousehold, type Head, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
-import { entries, households, packets, revisions, sowings, trays } from '../db/schema'
+import { entries, guidedJobs, households, packets, revisions, sowings, trays } from '../db/schema'
 import { unknown } from './refusal'
 import { putCached, cached, cachedAt } from './response-cache'
 import { keptIn } from './transaction-changes'
@@ -164,14 +164,14 @@ export async function removedLately(householdId: string, tx: Transaction): Promi
 
 /** Finished things are in sight for so long; then they are asked for by page. */
 const SIGHT_DAYS = 60
-const NEWEST_BATCHES = 40
-const NEWEST_FEEDINGS = 40
+const NEWEST_BATCHES = 25
+const NEWEST_FEEDINGS = 25
 const NEWEST_TRAYS = 24
-const NEWEST_TRIALS = 40
-const NEWEST_PACKETS = 150
+const NEWEST_TRIALS = 15
+const NEWEST_PACKETS = 100
 /** What nobody wrote of for so long is not in use. */
 const TOUCHED_DAYS = 150
-const NEWEST_GUIDED_JOBS = 30
+const NEWEST_GUIDED_JOBS = 15
 /** The air of places is looked at for so long. */
 const CLIMATE_DAYS = 200
 const NEWEST_PHOTOS = 60
@@ -189,7 +189,15 @@ export function inSight(collection: Collection, householdId: string): SQL | unde
   }
   if (collection === 'batches') return newest(NEWEST_BATCHES)
   if (collection === 'feedings') return newest(NEWEST_FEEDINGS)
-  if (collection === 'guidedJobs') return newest(NEWEST_GUIDED_JOBS)
+  if (collection === 'guidedJobs')
+    return or(
+      newest(NEWEST_GUIDED_JOBS),
+      and(
+        here,
+        ne(guidedJobs.status, 'ended'),
+        sql`${guidedJobs.onDay} > ${dayOfHousehold(householdId)} - ${SIGHT_DAYS}::int`,
+      ),
+    )
   if (collection === 'photos') return newest(NEWEST_PHOTOS)
   if (collection === 'sowings')
     return or(

@@ -4,6 +4,7 @@ import { definePageMeta } from '#imports'
 import { NuxtLink } from '#components'
 import { computed } from 'vue'
 import Button from 'primevue/button'
+import EarlierRecords from '~/kit/record-forms/EarlierRecords.vue'
 import PageTop from '~/shell/PageTop.vue'
 import { useDates } from '~/kit/useDates'
 import { useBench } from '~/trays/water/useBench'
@@ -145,6 +146,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
         </li>
       </ul>
     </section>
+    <EarlierRecords collection="guidedJobs" :newest="15" what="jobs" />
   </div>
 </template>
 

@@ -92,7 +92,7 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
       </p>
     </article>
 
-    <EarlierRecords collection="trials" :newest="40" what="trials" />
+    <EarlierRecords collection="trials" :newest="15" what="trials" />
     <CompareRecords />
 
     <Dialog v-model:visible="making" modal class="wide" header="Set up a trial" :draggable="false">

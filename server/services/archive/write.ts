@@ -245,7 +245,7 @@ async function* readingPages(tx: Transaction, householdId: string) {
     const { rows } = await tx.execute(sql`
       select device_id as "deviceId", quantity, name, at::text as at, value, count from reading
       where household_id = ${householdId} ${after}
-      order by device_id, quantity, name, at limit ${READINGS_PAGE}`)
+      order by reading.device_id, reading.quantity, reading.name, reading.at limit ${READINGS_PAGE}`)
     const lines = rows as unknown as Line[]
     if (lines.length)
       yield lines.map(({ deviceId, quantity, name, at, value, count }) => ({
