@@ -6,7 +6,7 @@ import { withThrowAwayApplication } from './throw-away.mjs'
 import { orSayWhy } from './trouble.mjs'
 
 /** Bundle one benchmark with its aliases, and run it. */
-async function runInNode(file) {
+async function runInNode(file, ...args) {
   const { build } = await import('esbuild')
   const outfile = join('node_modules/.cache/bench', basename(file).replace(/\.ts$/, '.mjs'))
   await build({
@@ -18,7 +18,7 @@ async function runInNode(file) {
     format: 'esm',
     alias: { '#core': resolve('core'), '#shared': resolve('shared') },
   })
-  await run(process.execPath, [outfile], { inherit: true })
+  await run(process.execPath, [outfile, ...args], { inherit: true })
 }
 
 // What is measured is not how soon it is told to come back.
@@ -40,10 +40,13 @@ await orSayWhy(async () => {
     await runInNode(file)
   await buildApplication()
   const { measureLoad } = await import('../benchmarks/load.mjs')
+  const { measureGrowth } = await import('../benchmarks/growth.mjs')
   const { measureLog } = await import('../benchmarks/log.mjs')
   await withThrowAwayApplication(async (where) => {
     await run(process.execPath, ['benchmarks/browser.mjs', where.address], { inherit: true })
     await measureLog(where)
     await measureLoad(where)
+    await runInNode('benchmarks/loop.bench.ts', where.address)
+    await measureGrowth(where)
   })
 })

@@ -127,8 +127,11 @@ await orSayWhy(async () => {
       await jest('unit', { DEEP: '40', FC_SEED: seed })
       await ensurePackages(['postgresql'])
       await buildApplication()
-      await withThrowAwayApplication(({ address, databaseUrl }) =>
-        jest('api', { BLASTOMIX_URL: address, DATABASE_URL: databaseUrl, DEEP: '30', FC_SEED: seed }),
+      await withThrowAwayApplication(({ address, pid, databaseUrl }) =>
+        jest('api', {
+          ...{ BLASTOMIX_URL: address, BLASTOMIX_PID: String(pid), DATABASE_URL: databaseUrl },
+          ...{ DEEP: '30', FC_SEED: seed },
+        }),
       )
       await jest('start', { DEEP: '30' })
     } else {

@@ -15,7 +15,7 @@ export function throwAwayFolder() {
 
 /**
  * The built application with the demo household on a cluster of its own, gone afterwards.
- * @param {(where: { address: string, databaseUrl: string, applicationUrl: string, housekeepingUrl: string }) => Promise<unknown>} use
+ * @param {(where: { address: string, pid: number | undefined, databaseUrl: string, applicationUrl: string, housekeepingUrl: string }) => Promise<unknown>} use
  */
 export async function withThrowAwayApplication(use) {
   const folder = throwAwayFolder()
@@ -39,7 +39,7 @@ export async function withThrowAwayApplication(use) {
     })
     child = started.child
     bench = await startSimulated({ address: started.address, ...place })
-    await use({ address: started.address, databaseUrl, applicationUrl, housekeepingUrl })
+    await use({ address: started.address, pid: child.pid, databaseUrl, applicationUrl, housekeepingUrl })
   } finally {
     bench?.kill()
     if (child) await stopApplication(child)
