@@ -223,8 +223,8 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
           </Button>
         </li>
       </ul>
-      <EarlierRecords collection="packets" :newest="100" what="packets" />
       <p v-else class="soft">No packet of it yet.</p>
+      <EarlierRecords collection="packets" :newest="100" what="packets" />
     </article>
     <CropForm v-if="form" :crop="form.crop" :as-new="form.asNew" @close="form = null" />
     <PacketForm v-if="packetForm" v-bind="packetForm" :crop-id="chosen.id" @close="packetForm = null" />
