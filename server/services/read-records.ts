@@ -169,8 +169,9 @@ const NEWEST_FEEDINGS = 25
 const NEWEST_TRAYS = 24
 const NEWEST_TRIALS = 15
 const NEWEST_PACKETS = 100
-/** What nobody wrote of for so long is not in use. */
+/** What nobody wrote of for so long is not in use. A leek stands from February to June. */
 const TOUCHED_DAYS = 150
+const TRAY_TOUCHED_DAYS = 120
 const NEWEST_GUIDED_JOBS = 15
 /** The air of places is looked at for so long. */
 const CLIMATE_DAYS = 200
@@ -222,7 +223,7 @@ export function inSight(collection: Collection, householdId: string): SQL | unde
 const touched = (householdId: string, what: Collection): SQL =>
   sql`(select s ->> 'id' from entry, jsonb_array_elements(subjects) s
     where household_id = ${householdId} and voided_at is null
-      and "on" > ${dayOfHousehold(householdId)} - ${TOUCHED_DAYS}::int and s ->> 'what' = ${what})`
+      and "on" > ${dayOfHousehold(householdId)} - ${what === 'trays' ? TRAY_TOUCHED_DAYS : TOUCHED_DAYS}::int and s ->> 'what' = ${what})`
 
 /**
  * Sowings that are open and that something happened to lately, or nothing yet: one that was sown and nobody wrote of for months
@@ -350,7 +351,7 @@ export const cacheEverything = (householdId: string, head: Head, kept: Everythin
   putCached(householdId, everythingOn(head), head.changes, kept)
 
 /** Of each figure of each thing the latest are looked at: more than that change nothing that can be seen. */
-const MEASUREMENTS_EACH = 30
+const MEASUREMENTS_EACH = 20
 
 /** What was measured in all years, by entries that stand, the oldest first. */
 export async function measurementsOf(householdId: string, tx: Transaction): Promise<Measurement[]> {

@@ -24,6 +24,8 @@ import { standsNow, type Stands } from './stands-now'
 
 /** A visit that was missed is asked for so many days; then the next stands in for it. */
 const VISIT_KEEPS_DAYS = 5
+/** So long after the last that was done or planned of it [default]. */
+const PAST_DAYS = 60
 /** Visits to a last container are numbered after all stages a schedule can have. */
 const CARE_STAGES = 20
 
@@ -58,7 +60,7 @@ export function sowingJobs(
   days: Readonly<Record<string, Day>>,
   moved: readonly MovedPart[],
 ): Job[] {
-  if (days.ended) return []
+  if (days.ended || isPast(row, input.today, days)) return []
   const was = (kind: JobKind, stage: number) =>
     doneOn(kind, { sowingId: row.id, stage }, marked) !== undefined
   const told: Told = { row, input, marked, days, moved, stands: standsNow(row.planned, days), was }
@@ -68,6 +70,15 @@ export function sowingJobs(
       ? [sowing, stagesAhead, emergence, moments, hardening, shelter, plantingOut].flatMap((of) => of(told))
       : onceOut(told, outAt)
   return asked.flatMap((one) => jobFrom(one, told) ?? [])
+}
+
+/**
+ * Nothing was written of it for two months, and by its plan it went out as long ago: it belongs to the past, though nobody ended
+ * it, and is asked for no more.
+ */
+function isPast({ planned }: TodayRow, today: Day, days: Readonly<Record<string, Day>>): boolean {
+  const lastDone = Object.values(days).reduce((last, on) => (on > last ? on : last), planned.outOn)
+  return daysBetween(lastDone, today) > PAST_DAYS
 }
 
 /** As it stands on Today; null where it was done on another day, and is no longer shown. */
@@ -114,29 +125,45 @@ function onceOut({ row, input: { today } }: Told, outAt: Day): Asked[] {
 }
 
 const sowing = ({ row: { planned }, was }: Told): Asked[] =>
-  planned.treatOn && !was('stage', 0) ? [{ kind: 'treat', stage: 0, dueOn: planned.treatOn }] : []
+  planned.treatOn && !planned.stages.some(({ index }) => was('stage', index))
+    ? [{ kind: 'treat', stage: 0, dueOn: planned.treatOn }]
+    : []
 
 /** A stage is shown once the one before it is done; the next date stands in the season. */
-const stagesAhead = ({ row: { planned, crop }, input, moved, was }: Told): Asked[] =>
-  planned.stages
-    .filter(({ kind, index }) => kind !== 'set in' && (index === 0 || was('stage', index - 1)))
-    .map((stage): Asked => {
-      const cold = stage.kind === 'harden' ? coldNight(input.nightC, crop, stage.where.place) : null
-      const danger = cold ?? fullPlace(stage, input.full, input.today)
-      const plants = moved.reduce((sum, part) => sum + (part.stage === stage.index ? part.plants : 0), 0)
-      return {
-        kind: 'stage',
-        stage: stage.index,
-        dueOn: stage.dueOn,
-        danger: stage.from <= horizonOf(input.today) ? danger : null,
-        more: { stageKind: stage.kind, moved: plants },
-      }
-    })
+function stagesAhead({ row: { planned, crop }, input, moved, was }: Told): Asked[] {
+  const reached = Math.max(
+    0,
+    planned.stages.findLastIndex(({ index }) => was('stage', index)),
+  )
+  return (
+    planned.stages
+      // One that was passed over is over once a later one is done.
+      .filter(
+        ({ kind, index }) =>
+          kind !== 'set in' &&
+          index >= reached &&
+          (index === 0 || index === reached || was('stage', index - 1)),
+      )
+      .map((stage): Asked => {
+        const cold = stage.kind === 'harden' ? coldNight(input.nightC, crop, stage.where.place) : null
+        const danger = cold ?? fullPlace(stage, input.full, input.today)
+        const plants = moved.reduce((sum, part) => sum + (part.stage === stage.index ? part.plants : 0), 0)
+        return {
+          kind: 'stage',
+          stage: stage.index,
+          dueOn: stage.dueOn,
+          danger: stage.from <= horizonOf(input.today) ? danger : null,
+          more: { stageKind: stage.kind, moved: plants },
+        }
+      })
+  )
+}
 
 /** Whether it is up. */
 function emergence({ row: { planned }, input: { today }, was }: Told): Asked[] {
   const { emergeOn } = planned
-  if (!was('stage', 0) || was('stage', 1) || !emergeOn) return []
+  if (!was('stage', 0) || planned.stages.some(({ index }) => index > 0 && was('stage', index)) || !emergeOn)
+    return []
   const verdict = emergenceVerdict(planned, today)
   const danger: Danger | null =
     verdict === 'late' || verdict === 'sow again' ? { kind: 'no-show', expected: emergeOn, verdict } : null

@@ -55,6 +55,31 @@ describe('today', () => {
     )
   })
 
+  it('a stage that was passed over is over once a later one is done', () => {
+    const last = pepper.planned.stages.findLast(({ kind }) => kind !== 'set in')!
+    const day = addDays(sowOn, 50)
+    const asked = (marks: Mark[]) =>
+      jobsOf(input(day, marks)).flatMap(({ kind, of }) =>
+        kind === 'stage' ? of.map((one) => one.stage) : [],
+      )
+    expect(asked([mark('stage', 0, sowOn)])).toContain(1)
+    expect(
+      asked([mark('stage', 0, sowOn), mark('stage', last.index, day)]).filter((stage) => stage < last.index),
+    ).toEqual([])
+    expect(jobs(day, [mark('stage', last.index, day)]).filter((job) => /^(look|treat)/.test(job))).toEqual([])
+  })
+
+  it('what nobody wrote of for two months after its plan is past, and asked for no more', () => {
+    const marks = [mark('stage', 0, sowOn)]
+    const { outOn } = row('t', 'pepper', { done: doneBySowing(marks).get('t')! }).planned
+    expect(jobs(addDays(outOn, 60), marks).length).toBeGreaterThan(0)
+    const later = jobsOf({
+      ...input(addDays(outOn, 61), marks),
+      rows: [row('t', 'pepper', { done: doneBySowing(marks).get('t')! })],
+    })
+    expect(later.filter(({ kind }) => kind === 'stage' || kind === 'look')).toEqual([])
+  })
+
   it('shows late work as late, and moves what follows once it is done', () => {
     const late = addDays(sowOn, 3)
     expect(jobs(late)).toContain('stage late')
