@@ -67,7 +67,10 @@ module.exports = {
       severity: 'error',
       from: { path: '^(app|core|shared|server|simulated)/' },
       // What the build makes: routes by their files, and what Nuxt and Nitro bring.
-      to: { couldNotResolve: true, pathNot: '^(#routes|#pages|#imports|#components|#app|nitropack/runtime)$' },
+      to: {
+        couldNotResolve: true,
+        pathNot: '^(#routes|#pages|#imports|#components|#app|nitropack/runtime)$',
+      },
     },
     {
       name: 'declared',

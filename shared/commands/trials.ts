@@ -46,7 +46,7 @@ function trialOf(intent: Intent, acting: Acting, groups: TrialRecord['arms'][num
 /** The cells of a plot dealt among the sides of a trial, before anything is sown. */
 export const dealCells = command(
   'deal cells',
-  { ...shape, trayId: id, group: z.string() },
+  { ...shape, trayId: id, group: z.string().max(8) },
   (bench, intent, acting): Decision => {
     const tray = trayAt(bench, intent.trayId)
     if (isRefusal(tray)) return tray

@@ -11,6 +11,7 @@ import { ruled } from '../records/rules'
 
 const ids = z
   .string()
+  .max(8000, 'At most 200 at a time.')
   .default('')
   .transform((text) => text.split(',').filter(Boolean))
   .pipe(z.array(z.uuid('This is not an id.')).max(200, 'At most 200 at a time.'))

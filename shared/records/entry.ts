@@ -260,16 +260,18 @@ const fields = z.object({
       z.object({
         of: z.enum(LEVELS),
         id,
-        name: z.string(),
+        name: z.string().max(120),
         by: amount.describe('Packs or seeds; below 0 where they left'),
         amount: amount.describe('The same in `unit`'),
-        unit: z.string(),
+        unit: z.string().max(40),
       }),
     )
+    .max(1000)
     .default([])
     .describe('What it moved; written by the server'),
   facts: z
-    .array(z.object({ what: z.string(), amount, unit: z.string() }))
+    .array(z.object({ what: z.string().max(200), amount, unit: z.string().max(40) }))
+    .max(1000)
     .default([])
     .describe('What went into it; written by the server'),
 })
