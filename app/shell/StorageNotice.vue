@@ -9,7 +9,7 @@ const shown = computed(() => (storageTrouble.value === seen.value ? null : stora
 </script>
 
 <template>
-  <aside v-if="shown" class="storage no-print" role="status">
+  <div v-if="shown" class="storage no-print" role="status">
     <p v-if="shown === 'denied'">
       <strong>This browser may not keep anything for this page.</strong> What you save is kept on the server.
       Drafts, a count that is not saved yet and which household you chose are forgotten when you close or
@@ -21,7 +21,7 @@ const shown = computed(() => (storageTrouble.value === seen.value ? null : stora
       space.
     </p>
     <Button text @click="seen = shown">Got it</Button>
-  </aside>
+  </div>
 </template>
 
 <style scoped>
