@@ -224,7 +224,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
         </li>
       </ul>
       <p v-else class="soft">No packet of it yet.</p>
-      <EarlierRecords collection="packets" :newest="100" what="packets" />
+      <EarlierRecords collection="packets" :newest="80" what="packets" />
     </article>
     <CropForm v-if="form" :crop="form.crop" :as-new="form.asNew" @close="form = null" />
     <PacketForm v-if="packetForm" v-bind="packetForm" :crop-id="chosen.id" @close="packetForm = null" />

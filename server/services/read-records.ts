@@ -164,11 +164,11 @@ export async function removedLately(householdId: string, tx: Transaction): Promi
 
 /** Finished things are in sight for so long; then they are asked for by page. */
 const SIGHT_DAYS = 60
-const NEWEST_BATCHES = 25
-const NEWEST_FEEDINGS = 25
+const NEWEST_BATCHES = 20
+const NEWEST_FEEDINGS = 20
 const NEWEST_TRAYS = 24
 const NEWEST_TRIALS = 15
-const NEWEST_PACKETS = 100
+const NEWEST_PACKETS = 80
 /** What nobody wrote of for so long is not in use. A leek stands from February to June. */
 const TOUCHED_DAYS = 150
 const TRAY_TOUCHED_DAYS = 120
