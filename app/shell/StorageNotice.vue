@@ -11,14 +11,13 @@ const shown = computed(() => (storageTrouble.value === seen.value ? null : stora
 <template>
   <div v-if="shown" class="storage no-print" role="status">
     <p v-if="shown === 'denied'">
-      <strong>This browser may not keep anything for this page.</strong> What you save is kept on the server.
-      Drafts, a count that is not saved yet and which household you chose are forgotten when you close or
-      reload the page. To change that, allow site data for this address in the browser’s settings.
+      <strong>This browser may not keep anything for this page.</strong> What you save is on the server;
+      drafts, unsaved counts and your choice of household are lost on reload. Allow site data for this address
+      to change that.
     </p>
     <p v-else>
-      <strong>This browser’s storage is full.</strong> What you save is kept on the server. Drafts and counts
-      that are not saved yet are forgotten when you close or reload the page: save them first, or free some
-      space.
+      <strong>This browser’s storage is full.</strong> What you save is on the server; drafts and unsaved
+      counts are lost on reload until you free some space.
     </p>
     <Button text @click="seen = shown">Got it</Button>
   </div>
@@ -33,6 +32,7 @@ const shown = computed(() => (storageTrouble.value === seen.value ? null : stora
   justify-content: space-between;
   max-width: 88rem;
   margin: 0 auto;
+  border-bottom: 1px dashed var(--line);
   padding: 0.6rem clamp(0.9rem, 2vw, 2rem);
 }
 
