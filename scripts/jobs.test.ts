@@ -127,3 +127,75 @@ it('is done by one copy at a time; where that one is killed in the middle, by th
   const told = ready.jobs.find(({ name }) => name === 'thin-readings')!
   expect([ready.ready, told.state, typeof told.doneAt]).toEqual([true, 'done', 'string'])
 })
+
+it('looks through households of before once: what points nowhere is let go of and told', async () => {
+  // A copy that was not killed in the test before.
+  const address = addresses[children.findIndex(({ signalCode }) => signalCode === null)]!
+  const home = `${address}/api/households/${crypto.randomUUID()}`
+  const put = async (path: string, body: object) => {
+    const answer = await fetch(`${home}${path}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ version: 0, body }),
+    })
+    expect([path, answer.status]).toEqual([path, 200])
+  }
+  const get = async <Found>(path: string) => (await (await fetch(`${home}${path}`)).json()) as Found
+  await put('', { name: 'Before', units: 'metric' })
+  const [packet, tray, device, entry] = Array.from({ length: 4 }, () => crypto.randomUUID())
+  await put(`/packets/${packet}`, { name: 'Basil', cropId: 'basil', year: 2027, seeds: null })
+  const groups = [{ code: 'A', name: 'Basil', cropId: 'basil', packetId: packet }]
+  await put(`/trays/${tray}`, {
+    name: 'Tray',
+    containerId: 'tray-24',
+    rows: 4,
+    columns: 6,
+    groups,
+    cells: Array(24).fill('A'),
+  })
+  await put(`/devices/${device}`, { name: 'Scale', kind: 'kitchen scale', trayId: tray })
+  const about = [packet, tray].map((id, i) => ({ what: i ? 'trays' : 'packets', id, stage: null }))
+  await put(`/entries/${entry}`, { name: 'Seen', kind: 'seen', on: '2027-01-01', subjects: about })
+  // As it could be written once: ids of nothing, in lists and beside them.
+  const nothing = crypto.randomUUID()
+  await database.query(
+    `update tray set groups = jsonb_set(groups, '{0,packetId}', to_jsonb($2::text)) where id = $1`,
+    [tray, nothing],
+  )
+  await database.query(`update device set tray_id = $2 where id = $1`, [device, nothing])
+  await database.query(
+    `update entry set subjects = jsonb_set(subjects, '{0,id}', to_jsonb($2::text)) where id = $1`,
+    [entry, nothing],
+  )
+  await database.query(`insert into unchecked_household values ($1)`, [home.split('/').at(-1)])
+  await boss.send('mend-references', {})
+  await until(
+    'the look through it',
+    async () => (await database.query('select from unchecked_household')).rowCount === 0,
+  )
+  interface Kept {
+    version: number
+    body: { groups: { packetId: string | null }[]; trayId: string | null; subjects: { id: string }[] }
+  }
+  const [mendedTray, mendedDevice, mendedEntry] = await Promise.all(
+    [`/trays/${tray}`, `/devices/${device}`, `/entries/${entry}`].map((path) => get<Kept>(path)),
+  )
+  expect([mendedTray!.version, mendedTray!.body.groups[0]!.packetId]).toEqual([2, null])
+  expect([mendedDevice!.version, mendedDevice!.body.trayId]).toEqual([2, null])
+  expect(mendedEntry!.body.subjects.map(({ id }) => id)).toEqual([tray])
+  // What it was is in its history, and the log says what was done.
+  const [before] = await get<Kept[]>(`/trays/${tray}/history`)
+  expect(before!.body.groups[0]!.packetId).toBe(nothing)
+  const notes = await get<{ body: { name: string; note: string } }[]>('/entries?limit=20')
+  expect(notes.find(({ body }) => /mended 3 records/.test(body.name))?.body.note).toMatch(
+    /device “Scale” pointed at a tray/,
+  )
+  // And its archive can be read again.
+  const archive = await (await fetch(`${home}/archive`)).arrayBuffer()
+  const read = await fetch(`${address}/api/households/${crypto.randomUUID()}/archive`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/zip' },
+    body: archive,
+  })
+  expect(read.status).toBe(200)
+})

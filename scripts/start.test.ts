@@ -9,6 +9,7 @@ import {
   rmSync,
   statSync,
   writeFileSync,
+  readdirSync,
 } from 'node:fs'
 import pg from 'pg'
 import { createServer, type Server } from 'node:net'
@@ -88,6 +89,26 @@ describe('./start', () => {
     })
     expect(put.status).toBe(200)
     expect(statSync(join(folder, 'password')).mode & 0o777).toBe(0o600)
+    for (const own of [folder, join(folder, 'log')])
+      expect([own, statSync(own).mode & 0o777]).toEqual([own, 0o700])
+
+    // A removal that is refused writes nothing; one that is done writes the household out first, and no other file.
+    const another = `${address}/api/households/${randomUUID()}`
+    await fetch(another, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ version: 0, body: { name: 'To be removed', units: 'metric' } }),
+    })
+    const kept = () =>
+      readdirSync(join(folder, 'backups'), { recursive: true }).filter((name) =>
+        /removed|before/.test(String(name)),
+      )
+    const remove = async (version: number) =>
+      (await fetch(`${another}?version=${version}`, { method: 'DELETE' })).status
+    for (let n = 0; n < 5; n++) expect(await remove(7)).toBe(409)
+    expect(kept()).toEqual([])
+    expect(await remove(1)).toBe(200)
+    expect(kept()).toHaveLength(1)
 
     const database = postmaster()
     first.child.kill('SIGTERM')
