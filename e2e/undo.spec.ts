@@ -76,6 +76,36 @@ test('what is in use says by whom, and another takes its place everywhere', asyn
   expect(await filled()).toBe(tin.id)
 })
 
+test('what the log is about is removed once somebody was asked, and comes back', async ({
+  page,
+  household,
+  expectNoise,
+}) => {
+  expectNoise(/422/)
+  const packet = await household.put('packets', {
+    name: 'Genovese',
+    cropId: 'basil',
+    year: 2027,
+    seeds: null,
+  })
+  const subjects = [{ what: 'packets', id: packet.id, stage: null }]
+  await household.put('entries', { name: 'Tried on paper', kind: 'seen', on: '2026-11-01', subjects })
+  await goTo(page, '/crops?crop=basil')
+  const remove = page.getByRole('button', { name: 'Remove Genovese' })
+  await remove.click()
+  const dialog = page.getByRole('dialog', { name: 'Remove Genovese?' })
+  await expect(dialog.getByRole('listitem')).toHaveText('Tried on paper, entry')
+  await expectAccessible(page)
+  await dialog.getByRole('button', { name: 'Leave it' }).click()
+  expect(await household.list('packets')).toHaveLength(1)
+  await remove.click()
+  await dialog.getByRole('button', { name: 'Remove it anyway' }).click()
+  await expect(page.getByText('Genovese was removed.')).toBeVisible()
+  expect(await household.list('packets')).toHaveLength(0)
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => household.list('packets')).toHaveLength(1)
+})
+
 test('a draft that is kept nowhere is asked about before another is opened, and stays with its household', async ({
   page,
   household,
