@@ -1,4 +1,5 @@
 import { first } from '#core/numeric/at'
+import { joinedMarks } from '#core/jobs/guided-job'
 import { dequal } from 'dequal'
 import { bodyOf, type Bodies, type Collection, type Stored } from '../records/collections'
 import type { RecordLine } from '../archive/format'
@@ -49,7 +50,7 @@ export function isSameInArchive<C extends Collection>(
 }
 
 /**
- * What a line of an archive makes of a record that differs: of what happened only who, when and the note are corrected, and a
+ * What a line of an archive makes of a record that differs: marks of a job are those of both, of what happened only who, when and the note are corrected, and a
  * level is what the entries say.
  *
  * @returns a contradiction, where it did something else there than here
@@ -59,6 +60,13 @@ export function fromArchive<C extends Collection>(
   stood: Bodies[C],
   body: Bodies[C],
 ): { body: object; contradiction: string | null } {
+  // A job's marks are only added to, and a device is simulated or real from its beginning.
+  if (collection === 'guidedJobs') {
+    const marks = joinedMarks((stood as Bodies['guidedJobs']).marks, (body as Bodies['guidedJobs']).marks)
+    return { body: { ...body, marks }, contradiction: null }
+  }
+  if (collection === 'devices')
+    return { body: { ...body, simulated: (stood as Bodies['devices']).simulated }, contradiction: null }
   if (collection !== 'entries') return { body: withoutLevel(collection, body as object), contradiction: null }
   const { name, by, to, note, on, at, remindOn } = body as Bodies['entries']
   const right = { name, by, to, note, on, at, remindOn }

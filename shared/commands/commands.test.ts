@@ -1,3 +1,4 @@
+import { fromArchive } from './bring-in'
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { answerKey } from '#core/jobs/guided-job'
@@ -462,4 +463,17 @@ it('every record a command writes is one its collection takes', () => {
     for (const change of decision)
       if (change.do === 'put') expect(bodyOf(change.collection).safeParse(change.body).error).toBeUndefined()
   }
+})
+
+describe('a record of an archive that differs', () => {
+  it('adds its marks to those of a job, and makes no device simulated', () => {
+    const job = (...ids: string[]) => ({ name: 'Mix', marks: ids.map((id) => ({ id })) }) as never
+    const joined = fromArchive('guidedJobs', job('a', 'b'), job('b', 'c')).body as { marks: { id: string }[] }
+    expect(joined.marks.map(({ id }) => id).sort()).toEqual(['a', 'b', 'c'])
+    const device = (name: string, simulated: boolean) => ({ name, simulated }) as never
+    expect(fromArchive('devices', device('Scale', false), device('Pen', true)).body).toEqual({
+      name: 'Pen',
+      simulated: false,
+    })
+  })
 })
