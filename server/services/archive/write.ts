@@ -18,7 +18,7 @@ import {
 } from '#shared/archive/format'
 import { bodyOf, type Collection } from '#shared/records/collections'
 import { inHousehold, type Transaction } from '../../db/door'
-import { entries, households, photoFiles, readings, revisions, weatherDays } from '../../db/schema'
+import { entries, households, photoFiles, revisions, weatherDays, type readings } from '../../db/schema'
 import type { Principal } from '../../principal'
 import { findHousehold } from '../read-records'
 import { asStored, tableOf, type Row } from '../rows'

@@ -39,12 +39,14 @@ const leanOf = new WeakMap<Everything, object>()
 function lean(whole: Everything): object {
   const known = leanOf.get(whole)
   if (known) return known
-  const holding = NOTHING.filter(([key]) => !KEPT.includes(key))
-  const entries = whole.entries.map((one) => {
-    const body: Record<string, unknown> = { ...one.body }
-    for (const [key, nothing] of holding) if (dequal(body[key], nothing)) delete body[key]
-    return { ...one, body }
-  })
+  const entries = whole.entries.map((one) => ({
+    ...one,
+    body: Object.fromEntries(
+      Object.entries(one.body).filter(
+        ([key, value]) => KEPT.includes(key) || !dequal(value, nothing.get(key)),
+      ),
+    ),
+  }))
   const made = { ...whole, entries }
   leanOf.set(whole, made)
   return made
