@@ -29,8 +29,8 @@ export default route(
   },
 )
 
-const NOTHING = Object.entries(
-  newEntry({ name: '', kind: 'thought', on: dayFrom('1990-01-01'), subjects: [] }),
+const nothing = new Map<string, unknown>(
+  Object.entries(newEntry({ name: '', kind: 'thought', on: dayFrom('1990-01-01'), subjects: [] })),
 )
 const KEPT = ['name', 'kind', 'on', 'subjects']
 const leanOf = new WeakMap<Everything, object>()
