@@ -84,8 +84,13 @@ export class Cluster {
   keepPrivate() {
     mkdirSync(this.folder, { recursive: true, mode: 0o700 })
     if (this.throwAway) return
-    if (this.asRoot) chownSync(this.folder, ...this.owner())
-    chmodSync(this.folder, 0o700)
+    try {
+      if (this.asRoot) chownSync(this.folder, ...this.owner())
+      chmodSync(this.folder, 0o700)
+    } catch (error) {
+      // A disk that only reads is told of where it is written to.
+      if (!['EROFS', 'EPERM', 'ENOSPC'].includes(error.code)) throw error
+    }
   }
 
   url() {
@@ -247,7 +252,8 @@ export class Cluster {
 
   /** As root, PostgreSQL runs as `postgres`, which must be able to reach the folder. */
   checkReach() {
-    for (let folder = this.folder; ; folder = dirname(folder)) {
+    // Its own folder belongs to the one who enters it.
+    for (let folder = this.throwAway ? this.folder : dirname(this.folder); ; folder = dirname(folder)) {
       if ((statSync(folder).mode & 0o001) === 0)
         throw new Trouble(
           `PostgreSQL does not run as root, and the user postgres may not enter ${folder}. Allow it (chmod o+x ${folder}) or keep the data elsewhere with BLASTOMIX_DATA_DIR=/var/lib/blastomix ./start`,

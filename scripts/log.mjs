@@ -9,7 +9,11 @@ import roll from 'pino-roll'
  */
 export async function openLog(folder) {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
-  chmodSync(folder, 0o700)
+  try {
+    chmodSync(folder, 0o700)
+  } catch {
+    // A disk that only reads is told of where it is written to.
+  }
   const stream = await roll({
     file: join(folder, 'blastomix'),
     extension: '.log',
