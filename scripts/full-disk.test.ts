@@ -69,8 +69,16 @@ afterAll(async () => {
     // The first backup is written about now; afterwards nothing but what is asked for here takes room.
     for (let last = null; !last; await new Promise((resolve) => setTimeout(resolve, 100)))
       last = ((await (await fetch(`${address}/api/backups`)).json()) as { last: object | null }).last
-    const { bavail, bsize } = statfsSync(folder)
-    writeFileSync(join(folder, 'fill'), Buffer.alloc(Math.max(0, bavail * bsize - 40 * 1024)))
+    // The database writes meanwhile: what was free may be gone.
+    for (let tried = 0; ; tried++)
+      try {
+        const { bavail, bsize } = statfsSync(folder)
+        writeFileSync(join(folder, 'fill'), Buffer.alloc(Math.max(0, bavail * bsize - 40 * 1024)))
+        break
+      } catch (error) {
+        rmSync(join(folder, 'fill'), { force: true })
+        if (tried === 5) throw error
+      }
 
     const before = await count()
     let written = 0

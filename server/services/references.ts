@@ -79,8 +79,12 @@ export async function checkReferences<C extends Collection>(
 ): Promise<void> {
   const check = CHECKS[collection] as Check<Bodies[C]> | undefined
   const missing = await missingRows(tx, collection, householdId, body, stood)
-  // What lies too far back to be in sight is there all the same.
-  const rows = new Set(referred(collection, body).map(({ path }) => path.join('.')))
+  // A packet that lies too far back to be in sight is there all the same.
+  const rows = new Set(
+    referred(collection, body)
+      .filter(({ among }) => among.includes('packets'))
+      .map(({ path }) => path.join('.')),
+  )
   const ruled = (check ? check.problems(body, await contextFor(householdId, check.needs, tx)) : []).filter(
     ({ path, message }) => !(rows.has(path.join('.')) && /not known/.test(message)),
   )
