@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises'
 import * as z from 'zod'
 import { COLLECTION_NAMES } from '#shared/records/collections'
 import type { AnyContract, Described } from './route'
@@ -10,7 +11,7 @@ export interface RouteFile {
 }
 
 /** The HTTP interface as OpenAPI 3.1, made of the contracts that check the requests. */
-export function openApiDocument(routes: readonly RouteFile[]) {
+export async function openApiDocument(routes: readonly RouteFile[]) {
   const paths: Record<string, Record<string, unknown>> = {}
   const add = (path: string, method: string, contract: AnyContract) => {
     const address = path.replace(/\[(\w+)\]/g, '{$1}')
@@ -19,10 +20,14 @@ export function openApiDocument(routes: readonly RouteFile[]) {
   for (const { path, method, handler } of routes) {
     const { contract } = handler
     if (!contract) continue
+    // Each schema takes a moment: others are answered in between.
+    await setImmediate()
     if (typeof contract !== 'function') add(path, method, contract)
     else
-      for (const collection of COLLECTION_NAMES)
+      for (const collection of COLLECTION_NAMES) {
+        await setImmediate()
         add(path.replace('[collection]', collection), method, contract(collection))
+      }
   }
   return {
     openapi: '3.1.0',

@@ -30,7 +30,11 @@ export async function seasonToday(principal: Principal, householdId: string, on?
     (head) => `today ${dayOf(head)} ${hourOf()}`,
     async (head) => {
       const bench = await seasonBench(principal, householdId, dayOf(head))
+      await setImmediate()
       const round = waterRound(bench)
+      await setImmediate()
+      const short = whatRunsShort(bench)
+      await setImmediate()
       return {
         on: bench.today,
         jobs: bench.jobs,
@@ -51,7 +55,7 @@ export async function seasonToday(principal: Principal, householdId: string, on?
             on: refillOn,
           })),
         },
-        short: whatRunsShort(bench).map(({ goods, wanted, inSupplies, short }) => ({
+        short: short.map(({ goods, wanted, inSupplies, short }) => ({
           kind: goods.kind,
           id: goodsId(goods),
           name: goodsName(goods),
@@ -76,7 +80,7 @@ const asTold = ({ tray, water: { outlook, place } }: Watered) => ({
 })
 
 /** Sowings planned before others are let in. */
-const AT_A_TIME = 10
+const AT_A_TIME = 3
 
 /** What is in sight with all that follows from it; while a large season is planned, other requests are answered. */
 export async function seasonBench(
@@ -96,6 +100,7 @@ export async function seasonBench(
     if (i % AT_A_TIME === AT_A_TIME - 1) await setImmediate()
   }
   const time = timeOf(clock ? 'UTC' : timeZone, ownInstant(clock, now))
+  await setImmediate()
   return benchOf(kept, today, time, () => planning) as Bench & { season: SeasonContext }
 }
 

@@ -17,7 +17,7 @@ const IDLE_MS = 5 * 60_000
 const MOST_MB = 768
 
 let opened: Promise<Piscina> | null = null
-const pool = () => (opened ??= open())
+export const openPool = () => (opened ??= open())
 
 async function open(): Promise<Piscina> {
   const fonts = new Map<string, Uint8Array>()
@@ -27,7 +27,7 @@ async function open(): Promise<Piscina> {
       const file = await useStorage('assets:fonts').getItemRaw<Uint8Array>(name)
       if (file) fonts.set(name, file)
     }
-  return new Piscina({
+  const made = new Piscina({
     filename: resolve(process.env.BLASTOMIX_THREADS || join(dirname(process.argv[1] ?? ''), 'thread.mjs')),
     workerData: { fonts },
     // What keeps the application with who started it would end a thread.
@@ -38,6 +38,8 @@ async function open(): Promise<Piscina> {
     idleTimeout: IDLE_MS,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
   })
+  made.on('error', (error) => log.warn(traceOf(error), 'a thread ended'))
+  return made
 }
 
 export interface Made {
@@ -48,7 +50,7 @@ export interface Made {
 /** @throws Refusal 503 where too much waits already, or it takes too long */
 export async function inThread(task: Task): Promise<Made> {
   const since = performance.now()
-  const own = await pool()
+  const own = await openPool()
   try {
     const made = (await own.run(task, { signal: AbortSignal.timeout(PATIENCE_MS) })) as Done
     return { made, tookMs: performance.now() - since }
