@@ -170,7 +170,7 @@ async function twentyYears(databaseUrl, likeId) {
     [id, likeId],
   )
   await client.query(
-    `insert into feeding (household_id, id, name, feed_id, stage_id, target_n_mg_per_l, vessel, created_at)
+    `insert into feeding (household_id, id, name, feed_id, growth_stage_id, target_n_mg_per_l, vessel, created_at)
      select $1, gen_random_uuid(), 'Feed ' || n, 'balanced-20', 'true-leaves', 60, '{"name":"jug","volumeL":2}', now() - (5000 - n) * interval '35 hours'
      from generate_series(1, 5000) n`,
     [id],
