@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import * as z from 'zod'
 import { CONTAINERS } from '#core/containers/catalogue'
 import { elements } from '#core/feed/feed'
 import { FEEDS } from '#core/feed/feeds'
@@ -10,7 +11,7 @@ import { MATERIAL_FIGURES } from '#core/media/material'
 import { BUILT_IN, MATERIALS } from '#core/media/materials'
 import { printPath } from '#core/problem'
 import { COLLECTIONS, write } from './collections'
-import { problemsFrom } from './rules'
+import { problemsFrom, ruled } from './rules'
 import { contextOf } from '../reckoning/context'
 import { asBatchRequest } from '../reckoning/batch-request'
 import { batchToCompute, withOwn } from '../computations/batch'
@@ -211,5 +212,25 @@ describe('a household’s own things', () => {
       'shape.depthMm',
       'shape.baseDiameterMm',
     ])
+  })
+})
+
+describe('a rule of the trade', () => {
+  const half = ruled(z.object({ n: z.number().min(1) }), ({ n }) => {
+    if (n < 1) throw new RangeError('half of less than one')
+    return n > 9 ? [{ path: ['n'], message: 'That is too many.' }] : []
+  })
+  it('is not asked of what lies outside its edges, which is told already', () => {
+    expect(half.safeParse({ n: 0 }).error?.issues.map(({ path }) => path)).toEqual([['n']])
+    expect(half.safeParse({ n: 10 }).error?.issues.map(({ message }) => message)).toEqual([
+      'That is too many.',
+    ])
+    expect(half.safeParse({ n: 1 }).success).toBe(true)
+  })
+  it('that fails inside them is a fault, and not a refusal', () => {
+    const broken = ruled(z.object({ n: z.number() }), () => {
+      throw new TypeError('broken')
+    })
+    expect(() => broken.safeParse({ n: 1 })).toThrow('broken')
   })
 })

@@ -8,9 +8,18 @@ export function ruled<Schema extends z.ZodType>(
   problemsOf: (value: z.output<Schema>) => readonly Problem[],
 ) {
   return schema.superRefine((value, context) => {
-    for (const { path, message } of problemsOf(value))
+    for (const { path, message } of found(value, context.issues.length > 0))
       context.addIssue({ code: 'custom', path: [...path], message })
   })
+  /** What lies outside its edges is told already, and the rules are made for what lies inside. */
+  function found(value: z.output<Schema>, isTold: boolean): readonly Problem[] {
+    try {
+      return problemsOf(value)
+    } catch (error) {
+      if (isTold) return []
+      throw error
+    }
+  }
 }
 
 /** The problems Zod found, in the words and paths of core. */
