@@ -43,10 +43,11 @@ await orSayWhy(async () => {
   const { measureGrowth } = await import('../benchmarks/growth.mjs')
   const { measureLog } = await import('../benchmarks/log.mjs')
   await withThrowAwayApplication(async (where) => {
+    // Before anything else is added to the demo, which it grows from.
+    await measureGrowth(where)
     await run(process.execPath, ['benchmarks/browser.mjs', where.address], { inherit: true })
     await measureLog(where)
     await measureLoad(where)
     await runInNode('benchmarks/loop.bench.ts', where.address)
-    await measureGrowth(where)
   })
 })
