@@ -86,36 +86,9 @@ describe('compute', () => {
     // A pot takes 0.5449 · 1.1 = 0.599 L of coir, which settles by a tenth: ten of them 5.99 L.
     const capacity = await ask('capacity', { batch, availableL: { coir: 6 } })
     expect(capacity.body).toEqual({ count: 10, limitedBy: 'coir' })
-    const tools = [
-      { name: 'syringe', kind: 'syringe', capacityMl: 10 },
-      { name: 'scale', kind: 'kitchen scale', capacityMl: null },
-    ]
-    const dose = {
-      growthStageId: 'true-leaves',
-      targetNMgPerL: 20,
-      vessel: { name: 'jug', volumeL: 1 },
-      feed: BALANCED,
-      tools,
-    }
-    expect((await ask('stock', dose)).body['stock']).not.toBeNull()
-    const schedule = {
-      name: 'x',
-      feedId: 'balanced-20',
-      appetite: 'medium',
-      method: 'weak and often',
-      plants: 10,
-      stages: [
-        {
-          growthStageId: 'true-leaves',
-          days: 20,
-          containerId: 'tray-72',
-          recipeId: 'boiled-coir',
-          nMgPerL: 60,
-          everyDays: 3,
-        },
-      ],
-    }
-    expect(((await ask('programme', schedule)).body['events'] as object[]).length).toBeGreaterThan(3)
+    const { stock, programme } = LEGAL_COMPUTATIONS
+    expect((await ask('stock', stock!)).body['stock']).not.toBeNull()
+    expect(((await ask('programme', programme!)).body['events'] as object[]).length).toBeGreaterThan(3)
   })
 
   it('the finder answers with a chance, and refuses what would take too long', async () => {

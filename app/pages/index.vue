@@ -2,15 +2,14 @@
 import { present } from '#core/present'
 import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { NuxtLink } from '#components'
 import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useDates } from '~/kit/useDates'
 import { usePlannedBatch } from '~/mix-and-feed/cards/usePlanned'
-import { useNotes } from '~/kit/useNotes'
+import EarlierRecords from '~/kit/record-forms/EarlierRecords.vue'
 import { useRemoval } from '~/kit/record-forms/useRemoval'
-import { whyNot } from '~/household/whyNot'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { Droplets, FileText, Shovel, Trash2 } from '@lucide/vue'
@@ -32,7 +31,6 @@ definePageMeta({
 const household = useHousehold()
 const context = useContext()
 const remove = useRemoval()
-const { note } = useNotes()
 
 const { printDay } = useDates()
 const batches = computed(() =>
@@ -46,18 +44,6 @@ const batches = computed(() =>
     feeds: household.feedings.filter(({ body }) => body.batchId === batch.id),
   })),
 )
-/** The page starts with the newest; the years before are brought when somebody asks. */
-const more = ref((household.batches[0]?.number ?? 1) > 1)
-const bringing = ref(false)
-async function earlier() {
-  bringing.value = true
-  try {
-    more.value = await household.bringEarlier('batches')
-  } catch (error) {
-    note(whyNot(error))
-  }
-  bringing.value = false
-}
 const looseFeeds = computed(() =>
   household.feedings.filter(({ body }) => !household.batches.some(({ id }) => id === body.batchId)),
 )
@@ -133,9 +119,7 @@ const looseFeeds = computed(() =>
       </div>
     </div>
 
-    <div v-if="more" class="buttons">
-      <Button :disabled="bringing" @click="earlier">Earlier batches</Button>
-    </div>
+    <EarlierRecords collection="batches" :newest="20" what="batches" />
 
     <section v-if="looseFeeds.length" aria-labelledby="loose-title">
       <h2 id="loose-title">Feeds on no batch’s card</h2>

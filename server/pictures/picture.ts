@@ -11,7 +11,7 @@ import type { Day } from '#core/calendar/day'
 const LONGEST = 1600
 const THUMBNAIL = 320
 /** As many as the cameras of phones usually write: a small file can unfold into gigabytes. */
-export const MAX_MEGAPIXELS = 52
+const MAX_MEGAPIXELS = 52
 const FORMATS: readonly (string | undefined)[] = ['jpeg', 'png', 'webp', 'heif', 'tiff']
 
 // One picture at a time uses one core; the others wait.

@@ -13,7 +13,7 @@ const digestOf = (key: string) => createHash('sha256').update(key).digest('base6
 const SECRET = new URL(process.env.DATABASE_URL || 'postgres://none').password
 
 /** Keys that were replaced are remembered, so many of a device. */
-export const MAX_DEVICE_KEYS = 50
+const MAX_DEVICE_KEYS = 50
 
 /**
  * A new key for a device; the one before counts no more. It follows from the act it is made in and from a secret every copy has and

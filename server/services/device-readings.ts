@@ -8,7 +8,7 @@ import type { Quantity } from '#core/readings/kinds'
 import { asHousekeeping, inHousehold, type Transaction } from '../db/door'
 import type { Principal } from '../principal'
 import { readings } from '../db/schema'
-import { allowReadings } from './rate-limits'
+import { allow } from './rate-limits'
 import { deviceByKey } from './device-keys'
 import { keptOnce, type Act } from './idempotency'
 import { tellLive } from './live'
@@ -17,7 +17,7 @@ import { invalid } from './refusal'
 
 export const MAX_RECORDS = 2000
 /** A device tells so many quantities and probes apart by name. */
-export const MAX_SOURCES = 64
+const MAX_SOURCES = 64
 /** A clock that is fast by more than this is not the bench’s. */
 const SKEW_MS = 2 * 60_000
 const OLDEST_MS = 400 * 86_400_000
@@ -78,7 +78,7 @@ async function readingsTaken(
   const shifted = own.map((one) => ({ ...one, atMs: Math.floor((one.atMs - skewMs) / 1000) * 1000 }))
   if (shifted.some(({ atMs }) => atMs < nowMs - OLDEST_MS))
     throw refused('A reading of more than a year ago is none: look at the clock of the device.')
-  await allowReadings(device.id, shifted.length)
+  await allow('readings of a device', device.id, shifted.length)
   await checkSources(tx, householdId, device.id, shifted)
   const written = shifted.length
     ? await tx

@@ -14,7 +14,7 @@ import { invalid, Refusal } from './refusal'
 /** So many at once from one address, until people sign in. */
 const AT_ONCE = Number(process.env.BLASTOMIX_EXAMPLES_AT_ONCE || 5)
 /** One that was not opened for so long is gone. */
-export const UNOPENED_DAYS = 7
+const UNOPENED_DAYS = 7
 
 /** @returns its id. @throws Refusal 422 for an id that is taken, 429 where there are as many as may be */
 export async function makeExample(

@@ -67,6 +67,3 @@ export async function allow(rate: Rate, key: string, points = 1): Promise<void> 
     )
   }
 }
-
-/** @throws Refusal 429 */
-export const allowReadings = (deviceId: string, many: number) => allow('readings of a device', deviceId, many)
