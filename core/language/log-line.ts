@@ -1,418 +1,551 @@
+import { at as elementAt, first as firstOf } from '../numeric/at'
 import { present } from '../present'
-import { at as elementAt, first } from '../numeric/at'
 import { dayFrom, isDay, type Day } from '../calendar/day'
-import { dayAtHead, type Calendar } from './day-words'
-import type { NameBook } from './name-book'
-import { plainName, plainWord, wordsOf, type Word } from '../text/words'
-import { SEEN, seenName, UNCLEAR, type SeenId } from '../signs/seen'
-import { FRACTION_GLYPHS } from '../units/fraction'
-import { parseQuantity } from '../units/parse'
-import type { UnitSystem } from '../units/unit'
+import { seenName, type SeenId } from '../signs/seen'
+import { tilings, UNREAD, type Piece } from './chart'
+import { LOG, type Act, type ActSaid, type HowMany, type Measured } from './log-grammar'
+import type { Named } from './name-book'
+import type { Sentence } from './pattern'
+import type { Said } from './quantities'
+import {
+  MAX_LETTERS,
+  saidAnew,
+  type Choice,
+  type Heard,
+  type Known,
+  type KnownGroup,
+  type KnownSowing,
+  type KnownTray,
+  type Question,
+  type Read,
+} from './reading'
+import { ownerOf, segmentsOf, type Segment } from './segments'
+import { sentenceFor, type DaySaid } from './terms'
+import { unreadRuns, wordsTaken } from './unread'
+import type { Vessel } from './vessels'
 
-/** What a line of the log can be of. */
+/** What a line of the log can be of, and how it is said with a thumb. */
 export const LINE_KINDS = [
-  {
-    kind: 'look',
-    name: 'Up',
-    words: ['came up', 'come up', 'is up', 'are up', 'emerged', 'germinated', 'sprouted', 'up'],
-  },
-  { kind: 'thin', name: 'Thinned', words: ['thinned', 'thinned out'] },
-  { kind: 'watered', name: 'Watered', words: ['watered', 'misted', 'soaked'] },
-  { kind: 'feed', name: 'Fed', words: ['fed'] },
-  { kind: 'sown', name: 'Sown', words: ['sown', 'sowed'] },
-  { kind: 'moved', name: 'Moved on', words: ['pricked out', 'potted up', 'potted on', 'potted', 'repotted'] },
-  {
-    kind: 'carried',
-    name: 'Carried',
-    words: [
-      'moved to',
-      'moved into',
-      'moved',
-      'carried to',
-      'carried',
-      'put in',
-      'put on',
-      'now in',
-      'now on',
-    ],
-  },
-  { kind: 'out', name: 'Set out', words: ['planted out', 'set out', 'put out', 'transplanted'] },
-  { kind: 'lost', name: 'Lost', words: ['lost', 'died', 'dead', 'gone'] },
-  { kind: 'given', name: 'Given away', words: ['given away', 'gave away', 'swapped', 'gave'] },
-  { kind: 'harvest', name: 'Picked', words: ['harvested', 'harvest', 'picked', 'first harvest'] },
-  {
-    kind: 'flower',
-    name: 'In flower',
-    words: ['in flower', 'flowering', 'flowered', 'in bloom', 'first flower', 'first flowers', 'bloomed'],
-  },
-  { kind: 'weighed', name: 'Weighed', words: ['weighs', 'weighed', 'on the scale'] },
-  {
-    kind: 'felt',
-    name: 'Felt',
-    words: [
-      'light to lift',
-      'light',
-      'heavy',
-      'surface pale',
-      'surface dark',
-      'dry beneath',
-      'dry underneath',
-    ],
-  },
-  { kind: 'cleaned', name: 'Cleaned', words: ['washed', 'cleaned', 'disinfected', 'scrubbed'] },
-  {
-    kind: 'damage',
-    name: 'Damage',
-    words: ['damage', 'damaged', 'knocked over', 'trampled', 'broken', 'frosted', 'frozen'],
-  },
-  { kind: 'seen', name: 'Seen', words: [] },
-  {
-    kind: 'weather',
-    name: 'Weather',
-    words: [
-      'weather',
-      'frost',
-      'hail',
-      'storm',
-      'rain',
-      'rained',
-      'snow',
-      'snowed',
-      'heatwave',
-      'cold night',
-      'windy',
-      'thunder',
-      'fog',
-      'sunny',
-    ],
-  },
-  {
-    kind: 'thought',
-    name: 'Thought',
-    words: ['note', 'idea', 'remember', 'next year', 'next time', 'thought'],
-  },
-] as const satisfies readonly {
-  readonly kind: string
-  readonly name: string
-  readonly words: readonly string[]
-}[]
+  { kind: 'look', name: 'Up', word: 'up' },
+  { kind: 'thin', name: 'Thinned', word: 'thinned' },
+  { kind: 'watered', name: 'Watered', word: 'watered' },
+  { kind: 'feed', name: 'Fed', word: 'fed' },
+  { kind: 'sown', name: 'Sown', word: 'sown' },
+  { kind: 'moved', name: 'Potted up', word: 'potted up' },
+  { kind: 'carried', name: 'Carried', word: 'carried' },
+  { kind: 'out', name: 'Planted out', word: 'planted out' },
+  { kind: 'lost', name: 'Lost', word: 'lost' },
+  { kind: 'given', name: 'Given away', word: 'given away' },
+  { kind: 'harvest', name: 'Picked', word: 'picked' },
+  { kind: 'flower', name: 'In flower', word: 'in flower' },
+  { kind: 'weighed', name: 'Weighed', word: 'weighs' },
+  { kind: 'felt', name: 'Felt', word: 'light' },
+  { kind: 'cleaned', name: 'Cleaned', word: 'washed' },
+  { kind: 'tended', name: 'Tended', word: 'trimmed' },
+  { kind: 'measured', name: 'Measured', word: 'measured' },
+  { kind: 'damage', name: 'Damage', word: 'damaged' },
+  { kind: 'seen', name: 'Seen', word: 'looked' },
+  { kind: 'weather', name: 'Weather', word: 'weather' },
+  { kind: 'thought', name: 'Note', word: 'note' },
+] as const satisfies readonly { readonly kind: string; readonly name: string; readonly word: string }[]
 export type LineKind = (typeof LINE_KINDS)[number]['kind']
-
-/** A group of a tray, as far as a line can be about it. */
-export interface LineGroup {
-  readonly code: string
-  readonly name: string
-  readonly cropId: string
-  readonly sowingId: string | null
-}
-export interface LineTray {
-  readonly id: string
-  readonly number: number
-  readonly groups: readonly LineGroup[]
-}
-interface Called {
-  readonly id: string
-  readonly name: string
-}
-export interface LineSowing extends Called {
-  readonly cropId: string
-}
-
-/** What a line is read against. */
-export interface LineKnown {
-  readonly trays: readonly LineTray[]
-  readonly sowings: readonly LineSowing[]
-  readonly batches: readonly { readonly id: string; readonly number: number }[]
-  readonly places: readonly Called[]
-  readonly names: NameBook
-  readonly cropName: (cropId: string) => string
-  readonly calendar: Calendar
-  readonly units: UnitSystem
-}
-
-/** A part of the line and what it was taken for, as it is shown back. */
-export interface Taken {
-  readonly said: string
-  readonly means: string
-}
-
-/** Something that has to be chosen before it can be written down. */
-export interface LineAsk {
-  readonly unclear: 'tray' | 'group' | 'what' | 'sign'
-  readonly question: string
-  readonly choices: readonly { readonly id: string; readonly name: string }[]
-}
 
 export interface ReadLine {
   readonly kind: LineKind
   /** Nobody said so: it follows from the rest. */
   readonly kindGuessed: boolean
   readonly trayIds: readonly string[]
-  /** The run it is about; null where the tray has one alone, or it is about all. */
+  /** The group it is about; null where the tray has one alone, or it is about all. */
   readonly group: string | null
   readonly sowingIds: readonly string[]
   readonly cropId: string | null
   readonly batchId: string | null
   readonly placeId: string | null
+  /** What it was potted into. */
+  readonly containerId: string | null
   readonly on: Day
   readonly at: string | null
   readonly count: number | null
+  /** Of so many, where it was said. */
+  readonly of: number | null
+  /** A part of what is there, where nobody knows how many that is; a fraction. */
+  readonly share: number | null
+  readonly thinnedTo: number | null
   readonly grams: number | null
   readonly litres: number | null
+  readonly how: 'below' | 'above' | null
+  readonly measured: readonly Measured[]
+  readonly treatment: string | null
   readonly signs: readonly SeenId[]
   readonly remindOn: Day | null
-  readonly taken: readonly Taken[]
+  /** The words this line was made of. */
+  readonly said: string
   /** Words that stand as they are, as the note. */
   readonly rest: readonly string[]
-  readonly asks: readonly LineAsk[]
 }
 
-const KIND_PHRASES = LINE_KINDS.flatMap(({ kind, words }) =>
-  words.map((phrase) => ({ kind, words: phrase.split(' ') })),
-).sort((a, b) => b.words.length - a.words.length)
-const SIGN_PHRASES = SEEN.flatMap(({ id, words }) =>
-  words.map((phrase) => ({ id, words: phrase.split(' ') })),
-).sort((a, b) => b.words.length - a.words.length)
-// `900 ml`, `1 1/2 pints`, `2½ l`, `4 lb 8 oz`: a number as people write it, its unit, and what is added to it.
-const NUMBER = String.raw`(?:\d+\s+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d+(?:[.,]\d+)?\s?[${FRACTION_GLYPHS}]?|[${FRACTION_GLYPHS}])`
-const UNIT = String.raw`(?:millilit(?:er|re)s?|ml|cl|lit(?:er|re)s?|l|cups?|gal(?:lons?)?|quarts?|qt|pints?|pt|(?:imp |us )?fl\.? ?oz|tbsp|tablespoons?|tsp|teaspoons?|kilograms?|kilos?|kg|grams?|g|ounces?|oz|pounds?|lbs?)`
-const PART = String.raw`${NUMBER}\s*${UNIT}(?![\p{L}])`
-const QUANTITY = new RegExp(String.raw`(?<![\d/.,])${PART}(?:\s*(?:\+|and)?\s*${PART})*`, 'iu')
-// A number after a comma is a tray only where nothing is said of it: `trays 3, 4 and 5`, not `tray 3, 28 up`.
-const TRAYS =
-  /(?:\btrays?\s*|\btray\s+no\.?\s*|#)(\d{1,6}(?:\s*,\s*\d{1,6}(?=\s*(?:,|and\b|&|$))|\s*(?:and|&|\+)\s*\d{1,6}(?!\s*(?:up|lost|plants?|seedlings?|cells?)\b))*)(?!\d)/i
-const TIME = /\b(?:at\s+)?([01]?\d|2[0-3]):([0-5]\d)\b/
+const OF_CELLS: readonly LineKind[] = ['look', 'thin', 'sown', 'moved', 'out', 'lost', 'given']
+/** What is picked, in flower or thought of is of the crop, wherever it stands. */
+const OF_THE_CROP: readonly LineKind[] = ['harvest', 'flower', 'weather', 'thought']
+const DENIALS = new Set('not no never none nor without except but only dont didnt wont isnt hasnt havent doesnt cant couldnt neither unless instead'.split(' '))
+const MAX_CHOICES = 12
 
 /**
- * A line as it is typed at the bench: `basil tray 14 two leaves, pale below`. Every word is taken for something and shown, or
- * stands in the note; a tray nobody knows, or a crop that stands in several, is asked about.
+ * A line as it is typed at the bench, `basil tray 14 two leaves, pale below`: an entry for each crop or tray, and each thing
+ * that happened. Every word is taken for something and shown, or stands in the note; a tray nobody knows, or a crop that
+ * stands in several, is asked about.
  */
-export function readLine(text: string, known: LineKnown): ReadLine {
-  const taken: Taken[] = []
-  const asks: LineAsk[] = []
-  let left = text
-  const cut = (piece: string, means: string) => {
-    left = left.replace(piece, ' , ')
-    taken.push({ said: piece.trim(), means })
-  }
+export function readLine(text: string, known: Known): Read<ReadLine> {
+  const nothing = (question: string): Read<ReadLine> => ({ meaning: [], heard: [], questions: [{ question, about: null, choices: [] }] })
+  if (text.length > MAX_LETTERS) return nothing(`That is long: at most ${MAX_LETTERS} letters at a time.`)
+  const sentence = sentenceFor(text, known)
+  if (sentence.tokens.length === 0) return nothing('Say what happened: chard tray 3, 28 up.')
+  return new LineReader(sentence, known, firstOf(tilings(sentence, LOG)).pieces).read()
+}
 
-  const time = TIME.exec(left)
-  const at = time ? `${elementAt(time, 1).padStart(2, '0')}:${time[2]}` : null
-  if (time) cut(time[0], `at ${at}`)
+/** One thing a line is about: a crop, a sowing, trays, or a crop in its trays. */
+interface Subject {
+  readonly from: number
+  readonly to: number
+  readonly pieces: readonly Piece[]
+}
+type Own = (...slots: readonly string[]) => readonly Piece[]
+const isCrop = ({ slot }: Piece) => slot === 'crop' || slot === 'sowing'
 
-  const trays: LineTray[] = []
-  for (let found; (found = TRAYS.exec(left));) {
-    const numbers = present(elementAt(found, 1).match(/\d+/g)).map(Number)
-    const these = known.trays.filter(({ number }) => numbers.includes(number))
-    const missing = numbers.filter((number) => !these.some((one) => one.number === number))
-    trays.push(...these.filter((one) => !trays.includes(one)))
-    cut(
-      found[0],
-      these.length ? `tray ${these.map(({ number }) => number).join(', ')}` : 'a tray nobody knows',
-    )
-    if (missing.length)
-      asks.push({
-        unclear: 'tray',
-        question: `There is no tray ${missing.join(', ')} standing. Which one is it?`,
-        choices: known.trays.slice(0, 12).map(({ id, number, groups }) => ({
-          id,
-          name: `${number}${groups.length ? ` · ${groups.map(({ name }) => name).join(', ')}` : ''}`,
-        })),
-      })
-  }
-  const batchSaid = /\bbatch\s*(?:no\.?\s*)?(\d{1,6})\b/i.exec(left)
-  const batch = batchSaid && known.batches.find(({ number }) => number === Number(batchSaid[1]))
-  if (batchSaid && batch) cut(batchSaid[0], `batch ${batch.number}`)
+class LineReader {
+  private readonly questions: Question[] = []
+  private readonly heard: Heard[] = []
 
-  let grams: number | null = null
-  let litres: number | null = null
-  for (let found; (found = QUANTITY.exec(left));) {
-    const mass = parseQuantity(found[0], { dimension: 'mass', units: known.units })
-    const volume = mass.ok ? null : parseQuantity(found[0], { dimension: 'volume', units: known.units })
-    if (mass.ok) grams ??= mass.base
-    else if (volume?.ok) litres ??= volume.base
-    cut(found[0], mass.ok || volume?.ok ? found[0].trim() : 'an amount')
-  }
+  constructor(
+    private readonly sentence: Sentence,
+    private readonly known: Known,
+    private readonly pieces: readonly Piece[],
+  ) {}
 
-  // From here on word by word.
-  const words = wordsOf(left)
-  const used = new Set<number>()
-  const use = (from: number, length: number, means: string) => {
-    taken.push({
-      said: words
-        .slice(from, from + length)
-        .map((word) => word.text)
-        .join(' '),
-      means,
-    })
-    for (let i = from; i < from + length; i++) used.add(i)
-  }
-
-  let on: Day | null = null
-  let remindOn: Day | null = null
-  for (let i = 0; i < words.length; i++) {
-    const plain = words.slice(i).map((word) => word.plain)
-    if (plain[0] === 'next' && (plain[1] === 'year' || plain[1] === 'time' || plain[1] === 'spring')) {
-      remindOn = nextYear(known.calendar.today)
-      use(i, 2, `comes back ${remindOn}`)
-      continue
+  read(): Read<ReadLine> {
+    const subjects = this.subjects()
+    const all = subjects.length ? subjects : [{ from: 0, to: 0, pieces: [] }]
+    const segments: readonly Segment[] = subjects.length
+      ? segmentsOf(subjects, this.of('count'), this.sentence.tokens.length)
+      : [{ from: 0, to: this.sentence.tokens.length, amounts: this.of('count') }]
+    if (this.of('asked').length)
+      this.ask('That is a question: here is written what happened.', [{ name: 'Keep it as a note', text: `note: ${this.sentence.text.replace(/\?/g, '').trim()}` }])
+    const denied = unreadRuns(this.pieces, this.sentence).flat().filter((i) => DENIALS.has(elementAt(this.sentence.tokens, i).lower))
+    const noted = this.isNote()
+    if (denied.length && !noted) {
+      const i = firstOf(denied)
+      this.ask(`What does ‘${elementAt(this.sentence.tokens, i).text}’ deny here? Say it in other words, or keep it as a note.`, [
+        { name: 'Keep it as a note', text: `note: ${this.sentence.text}` },
+      ], { from: i, to: i + 1 })
     }
-    if (
-      on ||
-      (/^\d+$/.test(first(plain)) &&
-        !/^(?:day|week|month|fortnight|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|st|nd|rd|th)/.test(
-          plain[1] ?? '',
-        ))
-    )
-      continue
-    const read = dayAtHead(plain.join(' '), known.calendar, true)
-    if (!read?.day || read.day > known.calendar.today) continue
-    on = read.day
-    const before = i > 0 && elementAt(words, i - 1).plain === 'on' ? 1 : 0
-    use(i - before, read.words + before, read.day)
+    const meaning: ReadLine[] = []
+    all.forEach((subject, i) => meaning.push(...this.lines(subject, segments, i, meaning.at(-1) ?? null)))
+    return { meaning, heard: wordsTaken(this.pieces, this.sentence, this.heard, new Set()).map(keptAsWords), questions: this.questions }
   }
 
-  const open = (from: number, length: number) =>
-    Array.from({ length }, (_, i) => from + i).every((i) => i < words.length && !used.has(i))
-  const stands = (phrase: readonly string[], from: number) =>
-    open(from, phrase.length) &&
-    phrase.every(
-      (word, i) =>
-        elementAt(words, from + i).plain === plainWord(word) &&
-        (i === 0 || !elementAt(words, from + i).parted),
-    )
-  const isPhrase = (phrase: readonly string[]) => phrase.map(plainWord)
-
-  const signs: SeenId[] = []
-  for (const { id, words: phrase } of SIGN_PHRASES)
-    for (let i = 0; i < words.length; i++)
-      if (stands(isPhrase(phrase), i) && !signs.includes(id)) {
-        signs.push(id)
-        use(i, phrase.length, present(SEEN.find((one) => one.id === id)).name.toLowerCase())
-      }
-
-  const unclear = UNCLEAR.flatMap((one) =>
-    one.words.map((phrase) => ({ ...one, phrase: phrase.split(' ') })),
-  ).sort((a, b) => b.phrase.length - a.phrase.length)
-  for (const { phrase, could } of unclear)
-    for (let i = 0; i < words.length; i++)
-      if (stands(isPhrase(phrase), i) && !could.some((id) => signs.includes(id))) {
-        use(i, phrase.length, could.map((id) => seenName(id).toLowerCase()).join(' or '))
-        asks.push({
-          unclear: 'sign',
-          question: `${first(phrase.join(' ')).toUpperCase()}${phrase.join(' ').slice(1)}: which is it?`,
-          choices: could.map((id) => ({ id, name: seenName(id) })),
-        })
-      }
-
-  let kind: LineKind | null = null
-  for (const { kind: of, words: phrase } of KIND_PHRASES) {
-    if (kind) break
-    for (let i = 0; i < words.length; i++)
-      if (stands(isPhrase(phrase), i)) {
-        kind = of
-        use(i, phrase.length, present(LINE_KINDS.find((one) => one.kind === of)).name.toLowerCase())
-        break
-      }
+  /** It begins as a note, or says what is to be done: nothing of it happened. */
+  private isNote(): boolean {
+    const firstAct = this.of('act')[0]
+    return firstAct !== undefined && (firstAct.value as ActSaid).act === 'thought'
   }
 
-  let count: number | null = null
-  for (let i = 0; i < words.length && count === null; i++) {
-    if (used.has(i) || !/^\d{1,6}$/.test(elementAt(words, i).plain)) continue
-    count = Number(elementAt(words, i).plain)
-    const of = words[i + 1]?.plain === 'of' && /^\d+$/.test(words[i + 2]?.plain ?? '') ? 3 : 1
-    const unit = /^(?:plant|seedling|cell|fruit|flower|leaf|cutting|seed)$/.test(words[i + of]?.plain ?? '')
-      ? 1
-      : 0
-    use(i, of + unit, `${count}`)
+  private of(...slots: readonly string[]): Piece[] {
+    return this.pieces.filter(({ slot }) => slots.includes(slot))
+  }
+  private ask(question: string, choices: readonly Choice[] = [], about: { readonly from: number; readonly to: number } | null = null) {
+    if (!this.questions.some((one) => one.question === question)) this.questions.push({ question, choices, about: about && this.range(about) })
+  }
+  private range({ from, to }: { readonly from: number; readonly to: number }) {
+    const { tokens } = this.sentence
+    return { from: elementAt(tokens, from).from, to: elementAt(tokens, to - 1).to }
+  }
+  private words(piece: { readonly from: number; readonly to: number }): string {
+    const { from, to } = this.range(piece)
+    return this.sentence.text.slice(from, to)
+  }
+  private anew(piece: { readonly from: number; readonly to: number }, words: string): string {
+    return saidAnew(this.sentence.text, this.range(piece), words)
+  }
+  private more(words: string): string {
+    return `${this.sentence.text.trim().replace(/[.,;]$/, '')}, ${words}`
   }
 
-  const placeId = placeIn(known.places, words, used, use)
-  const sowings = sowingsIn(known, words, used, use)
-  const cropId = sowings.cropId
-  let found = sowings.found
+  private subjects(): Subject[] {
+    const out: Subject[] = []
+    const acts = this.of('act')
+    const subjectPieces = this.of('crop', 'sowing', 'trays')
+    subjectPieces.forEach((piece, i) => {
+      const now = out.at(-1)
+      const sameKind = now?.pieces.some((one) => isCrop(one) === isCrop(piece))
+      const beside = now !== undefined && now.to === piece.from && !elementAt(this.sentence.tokens, piece.from).parted
+      const between = now && acts.some(({ from }) => from >= now.to && from < piece.from)
+      const next = subjectPieces[i + 1]?.from ?? Infinity
+      const after = acts.some(({ from }) => from >= piece.to && from < next)
+      const parted = now && this.pieces.some(({ from }) => from > now.to - 1 && from <= piece.from && elementAt(this.sentence.tokens, from).parted)
+      if (now && sameKind && beside && isCrop(piece) && piece.slot === 'crop')
+        // Of two names side by side the last is the crop.
+        out[out.length - 1] = { from: now.from, to: piece.to, pieces: [...now.pieces.filter((one) => !isCrop(one)), piece] }
+      else if (now && !sameKind && !(between && after && parted)) out[out.length - 1] = { from: now.from, to: piece.to, pieces: [...now.pieces, piece] }
+      else out.push({ from: piece.from, to: piece.to, pieces: [piece] })
+    })
+    return out
+  }
 
-  // A crop without a tray: the tray it stands in, where that is one.
-  if (trays.length === 0 && cropId) {
-    const holding = known.trays.filter(({ groups }) =>
-      groups.some((group) =>
-        found.length ? found.some(({ id }) => id === group.sowingId) : group.cropId === cropId,
-      ),
+  /** The entries of one subject: one for each thing that happened to it. */
+  private lines(subject: Subject, segments: readonly Segment[], index: number, before: ReadLine | null): ReadLine[] {
+    const segment = elementAt(segments, index)
+    const own: Own = (...slots) => {
+      const all = this.of(...slots).filter((piece) => ownerOf(piece, segments, index))
+      const inside = all.filter(({ from }) => from >= segment.from && from < segment.to)
+      return inside.length ? inside : all
+    }
+    const said = own('act')
+    const note = this.isNote()
+    const firstThought = said.findIndex(({ value }) => (value as ActSaid).act === 'thought')
+    const acts = note ? said.slice(0, 1) : firstThought > 0 ? said.slice(0, firstThought) : said
+    const counts = note ? [] : segment.amounts
+    const base = this.base(subject, own, note)
+    if (acts.length <= 1) {
+      if (counts.length > 1) this.askCounts(counts)
+      return [this.line(subject, segment, own, base, acts[0] ?? null, counts[0] ?? null, before)]
+    }
+    const distinct = acts.filter((one, i) => acts.findIndex((other) => same(one.value as ActSaid, other.value as ActSaid)) === i)
+    if (distinct.length === 1) return [this.line(subject, segment, own, base, distinct[0] ?? null, counts[0] ?? null, before)]
+    const nearest = (count: Piece) =>
+      distinct.reduce((best, act) => (gap(act, count) < gap(best, count) ? act : best), firstOf(distinct))
+    return distinct.map((act, i) => {
+      const mine = counts.filter((count) => nearest(count) === act)
+      if (mine.length > 1) this.askCounts(mine)
+      return this.line(subject, segment, i === 0 ? own : (...slots) => own(...slots.filter((slot) => !ONCE.has(slot))), base, act, mine[0] ?? null, before)
+    })
+  }
+
+  private askCounts(counts: readonly Piece[]) {
+    this.ask(
+      `${counts.map((one) => this.words(one)).join(' or ')}: which is the number?`,
+      counts.map((one) => ({
+        name: this.words(one),
+        text: counts.filter((other) => other !== one).reduceRight((text, other) => saidAnew(text, this.range(other), ''), this.sentence.text),
+      })),
     )
-    if (holding.length === 1) trays.push(first(holding))
-    // What is picked, in flower or thought of is of the crop, wherever it stands.
-    else if (holding.length > 1 && !(kind && OF_THE_CROP.includes(kind)) && !remindOn)
-      asks.push({
-        unclear: 'tray',
-        question: `${known.cropName(cropId)} stands in ${holding.length} trays. Which of them?`,
-        choices: [
-          ...holding.map(({ id, number, groups }) => ({
-            id,
-            name: `${number} · ${groups
-              .filter((group) => group.cropId === cropId)
-              .map(({ name }) => name)
-              .join(', ')}`,
+  }
+
+  /** What a line is about: its trays, its crop, and those that stand for it. */
+  private base(subject: Subject, own: Own, note: boolean) {
+    const { known } = this
+    const trays: KnownTray[] = []
+    for (const piece of subject.pieces.filter(({ slot }) => slot === 'trays')) {
+      const numbers = piece.value as readonly number[]
+      const these = known.trays.filter(({ number }) => numbers.includes(number))
+      const missing = numbers.filter((number) => !these.some((one) => one.number === number))
+      trays.push(...these)
+      if (missing.length && !note && known.trays.length)
+        this.ask(
+          `There is no tray ${missing.join(', ')} standing. Which one is it?`,
+          known.trays.slice(0, MAX_CHOICES).map(({ number, groups }) => ({
+            name: `${number}${groups.length ? ` · ${groups.map(({ name }) => name).join(', ')}` : ''}`,
+            text: this.anew(piece, `tray ${number}`),
           })),
-          { id: 'all', name: 'all of them' },
-        ],
-      })
+          piece,
+        )
+    }
+    const named = subject.pieces.find(isCrop)
+    let cropId: string | null = null
+    let sowings: readonly KnownSowing[] = []
+    if (named?.slot === 'sowing') {
+      const one = named.value as KnownSowing
+      cropId = one.cropId
+      sowings = known.sowings.filter(({ name }) => name === one.name)
+    } else if (named) {
+      const could = named.value as readonly Named[]
+      // Of several that are called so, the one that stands here.
+      const here = could.filter((one) => known.trays.some(({ groups }) => groups.some((group) => group.cropId === one.cropId)) || known.sowings.some((sowing) => sowing.cropId === one.cropId))
+      const ids = [...new Set((here.length ? here : could).map((one) => one.cropId))]
+      cropId = firstOf(ids)
+      if (ids.length > 1 && !note)
+        this.ask(`${this.words(named)} is what more than one crop is called.`, could.map(({ name }) => ({ name: firstOf(name.split(',')), text: this.anew(named, firstOf(name.split(','))) })), named)
+      sowings = known.sowings.filter((one) => one.cropId === cropId)
+    }
+    return { trays, cropId, sowings, named: named ?? null, batch: own('batch')[0] ?? null }
   }
-  const groups = trays.flatMap((tray) => tray.groups)
-  const ofCrop = cropId ? groups.filter((group) => group.cropId === cropId) : groups
-  const whose = found.length
-    ? ofCrop.filter((group) => found.some(({ id }) => id === group.sowingId))
-    : ofCrop
-  if (trays.length && found.length === 0)
-    found = known.sowings.filter(({ id }) => whose.some((group) => group.sowingId === id))
-  const guess: LineKind = remindOn
-    ? 'thought'
-    : (kind ??
-      (asks.some(({ unclear }) => unclear === 'sign')
-        ? 'seen'
-        : signs.includes('eaten')
-          ? 'damage'
-          : signs.length
-            ? 'seen'
-            : 'thought'))
-  const ofCells = ['look', 'thin', 'sown', 'moved', 'out', 'lost', 'given'].includes(guess)
-  const single = trays.length === 1 && whose.length === 1 ? first(whose) : null
-  if (ofCells && trays.length === 1 && whose.length > 1)
-    asks.push({
-      unclear: 'group',
-      question: `Several things stand in tray ${first(trays).number}. Of which?`,
-      choices: whose.map(({ code, name }) => ({ id: code, name })),
-    })
-  if (cropId && trays.length && whose.length === 0)
-    asks.push({
-      unclear: 'what',
-      question: `There is no ${known.cropName(cropId).toLowerCase()} in tray ${trays.map(({ number }) => number).join(', ')}. Which is right?`,
-      choices: [
-        { id: 'tray', name: `Tray ${trays.map(({ number }) => number).join(', ')}` },
-        { id: 'crop', name: known.cropName(cropId) },
-      ],
-    })
 
-  return {
-    kind: guess,
-    kindGuessed: kind === null,
-    trayIds: trays.map(({ id }) => id),
-    group: single?.code ?? null,
-    sowingIds: found.map(({ id }) => id),
-    cropId,
-    batchId: batch?.id ?? null,
-    placeId,
-    on: on ?? known.calendar.today,
-    at,
-    count,
-    grams,
-    litres,
-    signs,
-    remindOn,
-    taken,
-    rest: words.flatMap(({ text: word }, i) => (used.has(i) ? [] : [word])),
-    asks,
+  private line(
+    subject: Subject,
+    segment: Segment,
+    own: Own,
+    base: ReturnType<LineReader['base']>,
+    actPiece: Piece | null,
+    countPiece: Piece | null,
+    before: ReadLine | null,
+  ): ReadLine {
+    const { known } = this
+    const act = actPiece?.value as ActSaid | undefined
+    const signs = own('sign').map(({ value }) => value as SeenId)
+    const vessel = own('vessel')[0]
+    const place = own('place')[0]
+    const next = own('next year').length > 0
+    const note = act?.act === 'thought' || next
+    let kind = this.kindOf(act, actPiece, own, { vessel, place, signs, note, countPiece, before })
+    const isNote = kind === 'thought'
+    const when = this.day(own, isNote)
+    const { trays, group, sowings } = this.where(base, kind, isNote)
+    const how = isNote ? null : (countPiece?.value as HowMany | undefined) ?? null
+    const groups = trays.flatMap((tray) => tray.groups.filter((one) => (base.cropId === null || one.cropId === base.cropId) && (group === null || one.code === group)))
+    const number = this.number(how, kind, act?.denied === true && kind === 'look', groups, sowings, countPiece)
+    const unclear = own('unclear')[0]
+    if (unclear && !isNote && !(unclear.value as readonly SeenId[]).some((id) => signs.includes(id)))
+      this.ask(
+        `${capital(this.words(unclear))}: which is it?`,
+        (unclear.value as readonly SeenId[]).map((id) => ({ name: seenName(id), text: this.anew(unclear, SAID_OF[id] ?? seenName(id).toLowerCase()) })),
+        unclear,
+      )
+    if (number.count !== null && number.of !== null && number.count > number.of && countPiece)
+      this.ask(`${number.count} of ${number.of} cannot be. Which is right?`, [
+        { name: `${number.of} of ${number.of}`, text: this.anew(countPiece, `${number.of} of ${number.of}`) },
+      ], countPiece)
+    if (OF_CELLS.includes(kind) && subject.pieces.length === 0) this.askWhose(kind, segment)
+    const litres = own('litres')[0]?.value as (Said & { each: boolean }) | undefined
+    const grams = own('grams')[0]?.value as Said | undefined
+    const measured = own('measured').map(({ value }) => value as Measured)
+    const batch = base.batch && known.batches.find(({ number }) => number === (base.batch?.value as number))
+    if (kind === 'seen' && signs.includes('eaten')) kind = 'damage'
+    return {
+      kind,
+      kindGuessed: actPiece === null,
+      trayIds: trays.map(({ id }) => id),
+      group,
+      sowingIds: sowings.map(({ id }) => id),
+      cropId: base.cropId,
+      batchId: batch ? batch.id : null,
+      placeId: isNote ? null : this.place(place, kind),
+      containerId: vessel && kind === 'moved' ? this.vesselId(vessel) : null,
+      ...when,
+      ...number,
+      thinnedTo: kind === 'thin' ? ((own('thin to')[0]?.value as number | undefined) ?? null) : null,
+      grams: grams?.base ?? null,
+      litres: litres ? litres.base * (litres.each ? Math.max(1, trays.length) : 1) : null,
+      how: (own('how')[0]?.value as 'below' | 'above' | undefined) ?? null,
+      measured,
+      treatment: (own('treatment')[0]?.value as string | undefined) ?? null,
+      signs: isNote ? [] : signs,
+      said: segment.from === 0 && segment.to === this.sentence.tokens.length ? this.sentence.text.trim() : this.words(segment),
+      rest: this.pieces.filter(({ slot, from }) => slot === UNREAD && from >= segment.from && from < segment.to).map((piece) => this.words(piece)),
+    }
+  }
+
+  /** What happened: as it was said, else by what it is about. */
+  private kindOf(
+    act: ActSaid | undefined,
+    piece: Piece | null,
+    own: Own,
+    { vessel, place, signs, note, countPiece, before }: { vessel: Piece | undefined; place: Piece | undefined; signs: readonly SeenId[]; note: boolean; countPiece: Piece | null; before: ReadLine | null },
+  ): LineKind {
+    if (note || (act?.denied && act.act !== 'look')) return 'thought'
+    const isOut = own('garden').length > 0
+    if (act?.act === 'shift' || (act?.act === 'carried' && vessel && !place)) {
+      if (vessel) return 'moved'
+      if (isOut && !place) return 'out'
+      if (place || own('inside').length) return 'carried'
+      this.ask(`Where did they go?`, [
+        { name: 'Potted up', text: this.anew(present(piece), 'potted up') },
+        { name: 'Planted out', text: this.anew(present(piece), 'planted out') },
+        { name: 'Carried to another place', text: this.anew(present(piece), 'carried') },
+      ], piece)
+      return 'moved'
+    }
+    // Potted up out of doors is planted out only where no pot is named.
+    if (act?.act === 'out' && vessel) return 'moved'
+    if (act) return act.act as Exclude<Act, 'shift'>
+    if (own('treatment').length) return 'tended'
+    if (own('unclear').length || signs.length) return signs.includes('eaten') && !own('unclear').length ? 'damage' : 'seen'
+    const count = countPiece?.value as HowMany | undefined
+    if (count?.n === 0 || count?.missing) return 'look'
+    if (own('grams').length) return 'weighed'
+    if (own('measured').length && !countPiece) return 'measured'
+    if (own('no sign').length) return 'seen'
+    if (vessel && (count || own('crop', 'sowing').length)) return 'moved'
+    if (count && before && OF_CELLS.includes(before.kind)) return before.kind
+    if (count && own('crop', 'sowing', 'trays').length)
+      this.ask('What happened to them?', ['up', 'potted up', 'planted out', 'lost'].map((word) => ({ name: capital(word), text: this.more(word) })), countPiece)
+    return 'thought'
+  }
+
+  private day(own: Own, isNote: boolean): Pick<ReadLine, 'on' | 'at' | 'remindOn'> {
+    const { today } = this.known
+    const at = (own('time')[0]?.value as string | undefined) ?? null
+    const next = own('next year')[0]
+    const [piece, second] = own('day')
+    if (piece && second && !isNote)
+      this.ask(`${this.words(piece)}, or ${this.words(second)}?`, [
+        { name: this.words(piece), text: this.anew(second, '') },
+        { name: this.words(second), text: this.anew(piece, '') },
+      ])
+    const said = piece?.value as DaySaid | undefined
+    const read = said && (isNote ? (said.ahead ?? said.was) : (said.was ?? said.ahead))
+    if (piece && read && !read.day && !isNote)
+      this.ask(
+        read.problem ?? `There is no ${this.words(piece)}. Write it like 20 May.`,
+        (read.choices ?? []).map(({ name, day }) => ({ name, text: this.anew(piece, day) })),
+        piece,
+      )
+    const day = read?.day ?? null
+    if (piece && day) this.heard.push({ text: this.words(piece), ...this.range(piece), as: 'day', means: day })
+    if (piece && day && day > today && !isNote)
+      this.ask(
+        `${this.words(piece)} is still to come: what happened cannot lie there.`,
+        [
+          { name: 'It was today', text: this.anew(piece, 'today') },
+          { name: 'Keep it as a note for that day', text: `note: ${this.sentence.text}` },
+        ],
+        piece,
+      )
+    if (isNote) return { on: today, at, remindOn: next ? nextYear(today) : day !== null && day > today ? day : null }
+    return { on: day ?? today, at, remindOn: null }
+  }
+
+  private where(base: ReturnType<LineReader["base"]>, kind: LineKind, isNote: boolean) {
+    const { known } = this
+    const { cropId, named } = base
+    const trays = [...base.trays]
+    let sowings = base.sowings
+    const group = named?.slot === 'sowing' ? (named.value as KnownSowing) : null
+    const fits = (one: KnownGroup) => (group ? sowings.some(({ id }) => id === one.sowingId) || one.name === group.name : one.cropId === cropId)
+    // A crop without a tray: the tray it stands in, where that is one.
+    if (trays.length === 0 && cropId && !isNote) {
+      const holding = known.trays.filter(({ groups }) => groups.some(fits))
+      if (holding.length === 1) trays.push(firstOf(holding))
+      else if (holding.length > 1 && !OF_THE_CROP.includes(kind))
+        this.ask(
+          `${named ? capital(this.words(named)) : 'It'} stands in ${holding.length} trays. Which of them?`,
+          [
+            ...holding.slice(0, MAX_CHOICES).map(({ number, groups }) => ({
+              name: `${number} · ${groups.filter(fits).map(({ name }) => name).join(', ')}`,
+              text: this.more(`tray ${number}`),
+            })),
+            { name: 'all of them', text: this.more(`trays ${holding.map(({ number }) => number).join(', ')}`) },
+          ],
+        )
+    }
+    const groups = trays.flatMap((tray) => tray.groups)
+    const whose = cropId ? groups.filter(fits) : groups
+    if (trays.length && (sowings.length === 0 || whose.length))
+      sowings = known.sowings.filter(({ id }) => whose.some((one) => one.sowingId === id))
+    const ofCells = OF_CELLS.includes(kind)
+    const [tray] = trays
+    if (ofCells && !isNote && tray && trays.length === 1 && whose.length > 1)
+      this.ask(
+        `Several things stand in tray ${tray.number}. Of which?`,
+        whose.map(({ name }) => ({ name, text: named ? this.anew(named, name) : this.more(`“${name}”`).replace(/[“”]/g, '') })),
+      )
+    if (cropId && trays.length && base.trays.length && whose.length === 0 && !isNote && named)
+      this.ask(`There is no ${this.words(named)} in tray ${trays.map(({ number }) => number).join(', ')}. Which is right?`, [
+        { name: `Tray ${trays.map(({ number }) => number).join(', ')}`, text: this.anew(named, '') },
+        ...this.of('trays').slice(0, 1).map((piece) => ({ name: capital(this.words(named)), text: this.anew(piece, '') })),
+      ])
+    const single = trays.length === 1 && whose.length === 1 ? firstOf(whose) : null
+    return { trays, group: single?.code ?? null, sowings: isNote && !cropId ? [] : sowings }
+  }
+
+  /** How many: as it was said, or of what is known to stand there. */
+  private number(
+    how: HowMany | null,
+    kind: LineKind,
+    denied: boolean,
+    groups: readonly KnownGroup[],
+    sowings: readonly KnownSowing[],
+    piece: Piece | null,
+  ): Pick<ReadLine, 'count' | 'of' | 'share'> {
+    if (!how) return { count: denied ? 0 : null, of: null, share: null }
+    const whole = this.whole(kind, groups, sowings) ?? how.of
+    const from = (share: number) => (whole === null ? null : Math.round(whole * share))
+    const settle = (count: number | null, share: number | null): Pick<ReadLine, 'count' | 'of' | 'share'> => {
+      if (count === null && share !== 0 && OF_CELLS.includes(kind) && this.known.sowings.length + this.known.trays.length > 0)
+        this.ask('How many is that?', [], piece)
+      return { count, of: how.of ?? (how.n === null || how.missing ? whole : null), share: count === null ? share : null }
+    }
+    if (how.vague) {
+      if (piece && /^(?:the )?(?:rest|others|remain)/i.test(this.words(piece)) && whole !== null && kind !== 'look') return { count: whole, of: whole, share: null }
+      if (OF_CELLS.includes(kind))
+        this.ask('How many?', piece ? [{ name: 'Nobody counted', text: this.anew(piece, '') }] : [], piece)
+      return { count: null, of: null, share: null }
+    }
+    if (how.but !== null) return settle(whole === null ? null : whole - how.but, null)
+    if (how.missing || (denied && how.n !== null && how.n > 0)) {
+      const missing = present(how.n)
+      return whole === null ? settle(null, null) : { count: whole - missing, of: whole, share: null }
+    }
+    if (how.share !== null) {
+      const share = denied ? 1 - how.share : how.share
+      return share === 0 ? { count: 0, of: how.of, share: null } : settle(from(share), share)
+    }
+    return { count: denied ? 0 : how.n, of: how.of, share: null }
+  }
+
+  /** What a share or a rest is of: seeds that were sown of what came up, plants that stand of what left. */
+  private whole(kind: LineKind, groups: readonly KnownGroup[], sowings: readonly KnownSowing[]): number | null {
+    const of = kind === 'look' ? 'sown' : 'standing'
+    const counted = groups.map((one) => one[of])
+    if (counted.length && counted.every((n) => n !== undefined && n > 0)) return counted.reduce<number>((sum, n) => sum + (n ?? 0), 0)
+    if (groups.length === 0 && sowings.length === 1) return (kind === 'look' ? null : firstOf(sowings).standing) ?? firstOf(sowings).plants ?? null
+    return null
+  }
+
+  /** Nothing is named that it may be of, or a name that nobody knows. */
+  private askWhose(kind: LineKind, segment: Segment) {
+    const unknown = unreadRuns(this.pieces, this.sentence).filter((run) => firstOf(run) >= segment.from && firstOf(run) < segment.to)
+    const [run] = unknown
+    const here = this.known.trays.slice(0, MAX_CHOICES)
+    if (!run && here.length === 0) return
+    const about = run ? { from: firstOf(run), to: elementAt(run, run.length - 1) + 1 } : null
+    const note: Choice = { name: 'Keep it as a note', text: `note: ${this.sentence.text}` }
+    this.ask(
+      about ? `‘${this.words(about)}’ is nothing that is known here. What is it of?` : `${present(LINE_KINDS.find((one) => one.kind === kind)).name}: of what?`,
+      [
+        ...here.map(({ number, groups }) => ({
+          name: `Tray ${number}${groups.length ? ` · ${groups.map(({ name }) => name).join(', ')}` : ''}`,
+          text: about ? this.anew(about, `tray ${number}`) : this.more(`tray ${number}`),
+        })),
+        note,
+      ],
+      about,
+    )
+  }
+
+  private place(piece: Piece | undefined, kind: LineKind): string | null {
+    if (!piece) return null
+    const { id, name } = piece.value as { id: string | null; name: string }
+    if (id === null && kind === 'carried')
+      this.ask(`There is no ${name.toLowerCase()} here yet: add it under Frosts and places, or leave it out.`, [{ name: 'Leave it out', text: this.anew(piece, '') }], piece)
+    return id
+  }
+
+  private vesselId(piece: Piece): string | null {
+    const { v } = piece.value as { v: Vessel }
+    // `Into pots` says enough of what happened.
+    if (v.id !== null || /^(?:pot|cup|pack)s?$/i.test(v.name)) return v.id
+    const named = v.could.flatMap((id) => this.known.vessels.find((one) => one.id === id) ?? [])
+    const choices: Choice[] = named.map(({ name }) => ({ name, text: this.anew(piece, `into ${name}`) }))
+    if (v.lacks) choices.push({ name: `A new one: ${v.lacks.name}`, text: this.sentence.text, makes: v.lacks })
+    this.ask(v.lacks ? `‘${v.name}’ is not among the containers here. What is nearest?` : `Which ${v.name}?`, choices, piece)
+    return null
   }
 }
+
+/** Said once of a line with several acts: the first of them has it. */
+const ONCE = new Set(['sign', 'no sign', 'unclear', 'measured', 'litres', 'grams', 'treatment', 'vessel'])
+const same = (a: ActSaid, b: ActSaid) => a.act === b.act && a.denied === b.denied
+const gap = (a: Piece, b: Piece) => (a.to <= b.from ? b.from - a.to + 0.5 : a.from - b.to)
+const capital = (words: string) => words.slice(0, 1).toUpperCase() + words.slice(1)
+/** Words that a sign is surely read by. */
+const SAID_OF: Partial<Record<SeenId, string>> = {
+  'pale old': 'pale below',
+  'pale new': 'pale on top',
+  'wilting dry': 'wilting dry',
+  'wilting wet': 'wilting wet',
+  'green crust': 'green crust',
+  'white crust': 'white crust',
+}
+const keptAsWords = (one: Heard): Heard => (one.as === 'unread' ? { ...one, as: 'words', means: 'kept as words' } : one)
 
 /**
  * The same day a year on; of a leap day the day before.
@@ -422,70 +555,4 @@ export function readLine(text: string, known: LineKnown): ReadLine {
 export function nextYear(day: Day): Day {
   const later = `${Number(day.slice(0, 4)) + 1}${day.slice(4)}`
   return isDay(later) ? later : dayFrom(`${later.slice(0, 8)}28`)
-}
-
-const OF_THE_CROP: readonly LineKind[] = ['harvest', 'flower', 'weather', 'thought']
-
-type Use = (from: number, length: number, means: string) => void
-
-function placeIn(
-  places: readonly Called[],
-  words: readonly Word[],
-  used: ReadonlySet<number>,
-  use: Use,
-): string | null {
-  const byLength = places
-    .map((place) => ({ ...place, words: plainName(place.name) }))
-    .sort((a, b) => b.words.length - a.words.length)
-  for (const { id, name, words: called } of byLength)
-    for (let i = 0; i + called.length <= words.length; i++)
-      if (called.every((word, j) => !used.has(i + j) && elementAt(words, i + j).plain === word)) {
-        use(i, called.length, name)
-        return id
-      }
-  return null
-}
-
-/** The crop, and the sowings of it, that a line names; the longest name first. */
-function sowingsIn(
-  { sowings, names, cropName, trays }: LineKnown,
-  words: readonly Word[],
-  used: ReadonlySet<number>,
-  use: Use,
-): { cropId: string | null; found: readonly LineSowing[] } {
-  const open = words.flatMap((word, i) => (used.has(i) ? [] : [word.plain]))
-  const standing = trays.flatMap(({ groups }) =>
-    groups.map(({ sowingId, name, cropId }) => ({ id: sowingId ?? '', name, cropId })),
-  )
-  const called = [...sowings, ...standing]
-    .map((one) => ({ ...one, words: plainName(one.name) }))
-    .filter((one) => one.words.length && one.words.every((word) => open.includes(word)))
-    .sort((a, b) => b.words.length - a.words.length)
-  const best = called[0]
-  if (best) {
-    best.words.forEach((word) => {
-      const i = words.findIndex((one, at) => !used.has(at) && one.plain === word)
-      if (i >= 0) use(i, 1, best.name)
-    })
-    const same = sowings.filter(({ id, name }) =>
-      called.some((one) => one.id === id && one.words.length === best.words.length && name === best.name),
-    )
-    return { cropId: best.cropId, found: same }
-  }
-  for (let i = 0; i < words.length; i++) {
-    if (used.has(i)) continue
-    const at = names.at(words, i)
-    if (
-      !at ||
-      at.named.length === 0 ||
-      Array.from({ length: at.length }, (_, j) => i + j).some((j) => used.has(j))
-    )
-      continue
-    // Of several that are called so, the one that stands here.
-    const here =
-      at.named.find(({ cropId }) => standing.some((one) => one.cropId === cropId)) ?? first(at.named)
-    use(i, at.length, cropName(here.cropId))
-    return { cropId: here.cropId, found: sowings.filter(({ cropId }) => cropId === here.cropId) }
-  }
-  return { cropId: null, found: [] }
 }

@@ -93,7 +93,9 @@ export function nameBook(crops: readonly Crop[], packets: readonly NamedPacket[]
         includeScore: true,
         ignoreLocation: true,
       })
-      const found = fuse.search(text)
+      // Who mistypes a name begins it right.
+      const begins = plainName(text)[0]?.slice(0, 1)
+      const found = fuse.search(text).filter(({ item }) => item.words[0]?.startsWith(begins ?? ''))
       const best = found[0]
       const offered = best && !best.item.ornamental ? found.filter(({ item }) => !item.ornamental) : found
       return onePerCrop(

@@ -1,0 +1,134 @@
+import { at as elementAt, first } from '../numeric/at'
+import type { Bound, Found, Pattern, Sentence } from './pattern'
+
+/** Words that were taken together for one thing. */
+export interface Piece {
+  readonly slot: string
+  /** The first word and the one behind the last. */
+  readonly from: number
+  readonly to: number
+  readonly value: unknown
+  /** What it was taken for, as a person reads it; empty for words that carry nothing. */
+  readonly means: string
+}
+
+/** A rule of a grammar: words of this pattern fill this slot. */
+export interface Rule {
+  readonly slot: string
+  readonly pattern: string
+  /** What they stand for; null where they cannot, for all the pattern says. */
+  readonly value: (bound: Bound, sentence: Sentence, at: number, to: number) => unknown
+  readonly means: (value: never, bound: Bound) => string
+  /** What a piece costs: of several ways to read a sentence the cheapest counts. One for each piece where it is not said. */
+  readonly cost?: number
+}
+export interface ReadyRule extends Rule {
+  readonly ready: Pattern
+}
+
+/** A grammar made ready: rules by the words they can begin with. */
+export interface Grammar {
+  readonly byFirst: ReadonlyMap<string, readonly ReadyRule[]>
+  readonly any: readonly ReadyRule[]
+}
+
+export function grammarOf(rules: readonly Rule[], make: (pattern: string) => Pattern): Grammar {
+  const byFirst = new Map<string, ReadyRule[]>()
+  const any: ReadyRule[] = []
+  for (const rule of rules) {
+    const ready = { ...rule, ready: make(rule.pattern) }
+    if (ready.ready.begins === null) any.push(ready)
+    else for (const word of ready.ready.begins) byFirst.set(word, [...(byFirst.get(word) ?? []), ready])
+  }
+  return { byFirst, any }
+}
+
+/** One way to take every word of a sentence. */
+export interface Tiling {
+  readonly cost: number
+  readonly pieces: readonly Piece[]
+}
+
+const UNREAD_COST = 12
+const KEPT = 6
+export const UNREAD = 'unread'
+
+function piecesAt(sentence: Sentence, grammar: Grammar, at: number): { piece: Piece; cost: number }[] {
+  const token = elementAt(sentence.tokens, at)
+  const rules = [
+    ...(grammar.byFirst.get(token.plain) ?? []),
+    ...(token.lower === token.plain ? [] : (grammar.byFirst.get(token.lower) ?? [])),
+    ...grammar.any,
+  ]
+  const seen = new Set<string>()
+  const out: { piece: Piece; cost: number }[] = []
+  for (const rule of new Set(rules))
+    for (const { to, bound } of rule.ready.match(sentence, at)) {
+      const value = rule.value(bound, sentence, at, to)
+      if (value === null) continue
+      const key = `${to} ${rule.slot} ${JSON.stringify(value)}`
+      if (seen.has(key)) continue
+      seen.add(key)
+      out.push({
+        piece: { slot: rule.slot, from: at, to, value, means: rule.means(value as never, bound) },
+        cost: rule.cost ?? 1,
+      })
+    }
+  return out
+}
+
+/**
+ * The cheapest ways to take every word of a sentence, all of one cost: few pieces, so that what binds tighter comes first,
+ * and few words that nothing is made of. More than one where they differ in what they take words for.
+ */
+export function tilings(sentence: Sentence, grammar: Grammar): readonly Tiling[] {
+  const n = sentence.tokens.length
+  const best: Tiling[][] = Array.from({ length: n + 1 }, () => [])
+  best[0] = [{ cost: 0, pieces: [] }]
+  for (let at = 0; at < n; at++) {
+    const here = elementAt(best, at)
+    if (here.length === 0) continue
+    const unread: Piece = { slot: UNREAD, from: at, to: at + 1, value: null, means: '' }
+    for (const { piece, cost } of [...piecesAt(sentence, grammar, at), { piece: unread, cost: UNREAD_COST }])
+      for (const one of here) keep(elementAt(best, piece.to), one, piece, cost)
+  }
+  const whole = elementAt(best, n)
+  if (whole.length === 0) return []
+  const least = first(whole).cost
+  return whole.filter(({ cost }) => cost - least < 1e-9)
+}
+
+/** Keeps a way among the few cheapest that end at a place. */
+function keep(ways: Tiling[], before: Tiling, piece: Piece, cost: number) {
+  const whole = before.cost + cost
+  const last = ways[ways.length - 1]
+  if (ways.length >= KEPT && last && last.cost <= whole) return
+  const at = ways.findIndex((one) => one.cost > whole)
+  ways.splice(at < 0 ? ways.length : at, 0, { cost: whole, pieces: [...before.pieces, piece] })
+  if (ways.length > KEPT) ways.pop()
+}
+
+/** A sentence whose terms are each looked for once. */
+export function sentenceOf(
+  text: string,
+  tokens: Sentence['tokens'],
+  terms: Readonly<Record<string, (sentence: Sentence, at: number) => readonly Found[]>>,
+): Sentence {
+  const memo = new Map<string, (readonly Found[] | undefined)[]>()
+  const sentence: Sentence = {
+    text,
+    tokens,
+    term(name, at) {
+      let row = memo.get(name)
+      if (!row) memo.set(name, (row = []))
+      const known = row[at]
+      if (known) return known
+      const term = terms[name]
+      if (!term) throw new RangeError(`pattern: no term '${name}'`)
+      const found = at < tokens.length ? term(sentence, at) : []
+      row[at] = found
+      return found
+    },
+  }
+  return sentence
+}

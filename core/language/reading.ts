@@ -1,0 +1,91 @@
+import type { Calendar } from './days'
+import type { NameBook } from './name-book'
+import type { KnownVessel } from './vessels'
+import type { UnitSystem } from '../units/unit'
+
+/** Some words, where they stand in the text, and what they were taken for. */
+export interface Heard {
+  readonly text: string
+  readonly from: number
+  readonly to: number
+  /** What kind of thing it is: `amount`, `crop`, `day`; `filler` for words that carry nothing, `unread` for what was not understood. */
+  readonly as: string
+  /** What it was taken for, in a few words. */
+  readonly means: string
+}
+
+/** Something that has to be said before it can be planned or written. */
+export interface Question {
+  readonly question: string
+  /** The words it is about, where it is about some. */
+  readonly about: { readonly from: number; readonly to: number } | null
+  /** What it may be: pressing one says the whole anew. */
+  readonly choices: readonly Choice[]
+}
+export interface Choice {
+  readonly name: string
+  readonly text: string
+  /** A container that nobody has yet, to be made on the way. */
+  readonly makes?: import('./vessels').NewVessel
+}
+
+/** A text as it was read. */
+export interface Read<Meaning> {
+  /** One for each thing that is planned, written or changed; what is asked is still missing in it. */
+  readonly meaning: readonly Meaning[]
+  readonly heard: readonly Heard[]
+  readonly questions: readonly Question[]
+}
+
+/** What sentences are read with: what the household calls by name, its days and its kitchen. */
+export interface Known extends Calendar {
+  readonly units: UnitSystem
+  readonly names: NameBook
+  readonly vessels: readonly KnownVessel[]
+  readonly recipes: readonly Called[]
+  /** By any of their names; those a household has not got have no id, and are asked about. */
+  readonly places: readonly { readonly id: string | null; readonly name: string; readonly shown?: string }[]
+  /** Crops that are also sown for autumn. */
+  readonly autumnCrops: ReadonlySet<string>
+  readonly trays: readonly KnownTray[]
+  readonly sowings: readonly KnownSowing[]
+  readonly batches: readonly { readonly id: string; readonly number: number }[]
+}
+export interface Called {
+  readonly id: string
+  readonly name: string
+}
+export interface KnownSowing extends Called {
+  readonly cropId: string
+  /** Plants it is planned for, and how many stand; null where nobody knows. */
+  readonly plants?: number | null
+  readonly standing?: number | null
+}
+/** A group of a tray, as far as a sentence can be about it. */
+export interface KnownGroup extends Partial<GroupCounts> {
+  readonly code: string
+  readonly name: string
+  readonly cropId: string
+  readonly sowingId: string | null
+}
+/** How a group stands, where it is known. */
+export interface GroupCounts {
+  readonly sown: number
+  readonly up: number
+  readonly standing: number
+}
+export interface KnownTray {
+  readonly id: string
+  readonly number: number
+  readonly groups: readonly KnownGroup[]
+}
+
+/** A household of nobody: what can be read without one. */
+export const NOTHING_KNOWN = { trays: [], sowings: [], batches: [] } as const
+
+/** A longer text than anybody says in one go is not read [default]. */
+export const MAX_LETTERS = 600
+
+/** A text with some of its words replaced. */
+export const saidAnew = (text: string, { from, to }: { readonly from: number; readonly to: number }, words: string): string =>
+  `${text.slice(0, from)}${words}${text.slice(to)}`.replace(/\s+/g, ' ').trim()

@@ -1,0 +1,296 @@
+import { at as elementAt } from '../numeric/at'
+import { grammarOf, type Rule } from './chart'
+import { byMeaning, patterns, phraseList } from './pattern'
+import type { Count } from './numbers'
+import type { Said } from './quantities'
+import type { DaySaid } from './terms'
+import type { Vessel } from './vessels'
+import WORDS from './lexicon/words.json' with { type: 'json' }
+
+/*
+ * What a wish, a line of what is growing and the groups of a tray are made of, stated as patterns. What a piece comes to in
+ * the whole is decided in wish.ts.
+ */
+
+export type Unit = 'plants' | 'seeds' | 'cells' | 'trays'
+export interface AmountSaid {
+  readonly n: number
+  readonly low: number | null
+  readonly of: Unit
+  /** Nobody said plants or cells: a bare number. */
+  readonly bare: boolean
+  readonly vessel: Vessel | null
+}
+export interface DayPiece {
+  readonly role: 'out' | 'sow' | 'sown' | 'by' | 'until'
+  readonly day: DaySaid
+}
+export interface RepeatSaid {
+  readonly everyDays: number | null
+  readonly times: number | null
+}
+
+const lists = {
+  about: phraseList(WORDS.about),
+  good: phraseList(WORDS.good),
+  plants: phraseList(WORDS.plants),
+  unit: byMeaning({ plants: WORDS.plants, seeds: WORDS.seeds, cells: WORDS.cells, trays: WORDS.trays }),
+  seeds: phraseList(WORDS.seeds),
+  few: phraseList(WORDS.few),
+  each: phraseList(WORDS.each),
+  'each-vessel': phraseList(WORDS['each-vessel']),
+  kinds: phraseList(WORDS.kinds),
+  trays: phraseList(WORDS.trays),
+  want: phraseList(WORDS.want),
+  filler: phraseList(WORDS.filler),
+  sow: phraseList(WORDS.sow),
+  sown: phraseList(WORDS.sown),
+  out: phraseList(WORDS.out),
+  on: phraseList(WORDS.on),
+  until: phraseList(WORDS.until),
+  direct: phraseList(WORDS.direct),
+  broadcast: phraseList(WORDS.broadcast),
+  over: phraseList(WORDS.over),
+  next: phraseList(WORDS.next),
+  into: phraseList(WORDS.into),
+  care: byMeaning(WORDS.care),
+  people: phraseList(WORDS.people),
+  state: phraseList(WORDS['plant-state']),
+}
+
+const SPAN: Readonly<Record<string, number>> = { day: 1, week: 7, fortnight: 14, month: 28 }
+const NUMBERED: Readonly<Record<string, number>> = { weekly: 7, fortnightly: 14, biweekly: 14, monthly: 28 }
+const one = (n: number, of: Unit) => `${n} ${n === 1 || (n < 1 && of === 'trays') ? of.slice(0, -1) : of}`
+
+const rule = <Value>(
+  slot: string,
+  pattern: string,
+  value: (bound: never, sentence: Parameters<Rule['value']>[1], at: number, to: number) => Value | null,
+  means: (value: Value) => string,
+  cost?: number,
+): Rule => ({
+  slot,
+  pattern,
+  value: value as Rule['value'],
+  means: means as Rule['means'],
+  ...(cost === undefined ? {} : { cost }),
+})
+
+const amount = (pattern: string, of?: Unit, cost?: number) =>
+  rule<AmountSaid>(
+    'amount',
+    pattern,
+    ({ n, u }: { n: Count | number; u?: Unit }, sentence, at) => {
+      const { n: value, low } = typeof n === 'number' ? { n, low: null } : n
+      const unit = u ?? of ?? 'plants'
+      // Half a plant is nobody's wish; half a tray is.
+      if (unit !== 'trays' && !Number.isInteger(value)) return null
+      // Three numbers of a label, a ratio, a day: no amount.
+      if (sentence.tokens[at - 1]?.plain === '-' && sentence.tokens[at]?.glued) return null
+      return { n: value, low, of: unit, bare: u === undefined && of === undefined, vessel: null }
+    },
+    ({ n, low, of }) => (low === null ? one(n, of) : `up to ${one(n, of)}`),
+    cost,
+  )
+
+const INCH = /^(?:in|″|")$/
+
+/** `3 in pots`: of three inches, or three in pots; only where no other number says how many. */
+const isInchOrIn = (text: string) => /^\d+ in$/i.test(text)
+
+const day = (role: DayPiece['role'], pattern: string, cost?: number) =>
+  rule<DayPiece>(
+    'day',
+    pattern,
+    ({ d }: { d: DaySaid }) => ({ role, day: d }),
+    ({ day: { ahead, was } }) => (role === 'sown' ? was : ahead)?.means ?? '',
+    cost,
+  )
+
+export const WISH_RULES: readonly Rule[] = [
+  amount('<about>? <about>? {n:number} <good>? <good>? <u:unit> of?'),
+  amount('<about>? <about>? {n:number} <good>? <good>? of?', undefined, 1.1),
+  amount('{n:whole} x|× of?'),
+  amount('x|× {n:whole}'),
+  amount('( a|1|one )? packet|pack|sachet of {n:whole} <seeds>? of?', 'seeds'),
+  rule<AmountSaid>(
+    'amount',
+    'a|an|one|1 ( whole|full|single )? <u:unit> of?',
+    ({ u }: { u: Unit }) => ({ n: 1, low: null, of: u, bare: false, vessel: null }),
+    ({ n, of }) => one(n, of),
+  ),
+  rule<AmountSaid>(
+    'amount',
+    '<about>? {n:count} ( of )? ( the|my|our|whole|full )? {v:vessel} ( full )? ( of|for|with )?',
+    ({ n: { n, low }, v }: { n: Count; v: Vessel }) => ({ n: n * v.each, low: low && low * v.each, of: 'trays', bare: false, vessel: v }),
+    ({ n, vessel }) => `${n} × ${vessel?.name}`,
+    0.9,
+  ),
+  rule<number>('rows', '( a / {n:whole} ) row of?', ({ n }: { n?: number }) => n ?? 1, () => 'rows'),
+  rule<true>('few', '<few> ( of )? <plants>? ( of )?', () => true, () => 'how many is asked'),
+  rule<number>(
+    'per cell',
+    '{n:number} <good>? <seeds>? ( of )? <each-vessel>',
+    ({ n }: { n: Count }) => (Number.isInteger(n.n) ? n.n : null),
+    (n) => `${n} a cell`,
+  ),
+  rule<number>('per cell', '<seeds>? a|an <each-vessel>', () => null, () => ''),
+  rule<number>('per cell', 'one|a|single <seeds>? <each-vessel>', () => 1, () => '1 a cell'),
+  rule<number>('per cell', 'doubled up', () => 2, () => '2 a cell'),
+  rule<number>('each', '{n:number} <plants>? <each> of?', ({ n }: { n: Count }) => (Number.isInteger(n.n) ? n.n : null), (n) => `${n} of each`),
+  rule<number>('kinds', '( of|in|from )? {n:whole} <kinds> of?', ({ n }: { n: number }) => n, (n) => `${n} kinds`),
+  rule<RepeatSaid>(
+    'repeats',
+    '( {t:times} , )? every|each ( other / second / {n:number} )? day|week|fortnight|month ( , {t:times} )?',
+    ({ n, t }: { n?: Count; t?: number }, { tokens }, at, to) => {
+      const words = tokens.slice(at, to).map(({ plain }) => plain)
+      const unit = words.find((word) => SPAN[word] !== undefined) ?? 'week'
+      const other = words.includes('other') || words.includes('second') ? 2 : 1
+      return { everyDays: (n?.n ?? other) * (SPAN[unit] ?? 7), times: t ?? null }
+    },
+    ({ everyDays, times }) => `every ${everyDays} days${times ? `, ${times} times` : ''}`,
+  ),
+  rule<RepeatSaid>(
+    'repeats',
+    '( {t:times} , )? weekly|fortnightly|biweekly|monthly ( , {t:times} )?',
+    ({ t }: { t?: number }, { tokens }, at, to) => ({
+      everyDays: tokens.slice(at, to).map(({ plain }) => NUMBERED[plain]).find(Boolean) ?? 7,
+      times: t ?? null,
+    }),
+    ({ everyDays, times }) => `every ${everyDays} days${times ? `, ${times} times` : ''}`,
+  ),
+  rule<RepeatSaid>(
+    'repeats',
+    '( in )? {t:times} , {n:count} day|week|fortnight|month apart',
+    ({ n, t }: { n: Count; t: number }, { tokens }, _at, to) => ({ everyDays: n.n * (SPAN[elementAt(tokens, to - 2).plain] ?? 7), times: t }),
+    ({ everyDays, times }) => `${times} times, ${everyDays} days apart`,
+  ),
+  rule<RepeatSaid>(
+    'repeats',
+    '{n:count} day|week|fortnight|month apart',
+    ({ n }: { n: Count }, { tokens }, _at, to) => ({ everyDays: n.n * (SPAN[elementAt(tokens, to - 2).plain] ?? 7), times: null }),
+    ({ everyDays }) => `${everyDays} days apart`,
+  ),
+  rule<RepeatSaid>('repeats', '( in )? {t:times}', ({ t }: { t: number }) => ({ everyDays: null, times: t }), ({ times }) => `${times} times`),
+  day('out', '<out> <on>? <on>? {d:day}', 0.9),
+  day('sow', '<sow> <on>? <on>? {d:day}', 0.9),
+  day('sown', '<sown> <on>? <on>? {d:day}', 0.9),
+  day('by', '<on>? <on>? {d:day}'),
+  day('until', '<until> {d:day}', 0.95),
+  rule<'sow'>('verb', '<sow>', (_: unknown, { tokens }, at) => (/s$/.test(elementAt(tokens, at).lower) ? null : 'sow'), () => 'to be sown', 0.92),
+  rule<'sown'>('verb', '<sown>', () => 'sown', () => 'sown already', 1.05),
+  rule<'out'>('verb', '<out>', () => 'out', () => 'the day is the day of planting out', 1.2),
+  rule<'spring' | 'autumn'>(
+    'season',
+    '( for|in|this|next|the|as|a|an )? ( the|a|this|next )? spring|summer|autumn|fall ( crop|sowing|planting|garden|harvest )?',
+    (_: unknown, { tokens }, at, to) =>
+      tokens.slice(at, to).some(({ plain }) => plain === 'autumn' || plain === 'fall') ? 'autumn' : 'spring',
+    (of) => (of === 'autumn' ? 'for autumn' : 'for spring and summer'),
+  ),
+  rule<'autumn'>('frost', 'before ( the )? ( first )? frost', () => 'autumn', () => 'before the first frost of autumn'),
+  rule<{ v: Vessel; count: number | null }>(
+    'container',
+    '( in|into|on|using|with|inside )? ( a|an|the|my|our|some|one )? {v:vessel}',
+    ({ v }: { v: Vessel }) => ({ v, count: null }),
+    ({ v }) => v.name,
+    1.05,
+  ),
+  rule<{ v: Vessel; count: number | null }>(
+    'container',
+    'in|into|on|using|across|inside {n:count} ( of )? ( the|my|our )? {v:vessel}',
+    ({ v, n }: { v: Vessel; n: Count }) => ({ v, count: n.n * v.each }),
+    ({ v, count }) => `in ${count} × ${v.name}`,
+    0.85,
+  ),
+  rule<{ v: Vessel; count: number | null; broadcast: true }>(
+    'container',
+    '<broadcast> ( them|it|the seed )? <over>? {n:count}? ( of )? ( a|an|the|whole|full )? {v:vessel}',
+    ({ v, n }: { v: Vessel; n?: Count }) => ({ v, count: n?.n ?? null, broadcast: true }),
+    ({ v, count }) => `scattered over ${count === null || count === 1 ? '' : `${count} × `}${v.name}`,
+    0.8,
+  ),
+  rule<{ n: number }>(
+    'together',
+    'in|into|on ( {n:count} / the / my / our / same / the same )? ( shared|same|single|whole|full )? <trays> ( together )?',
+    ({ n }: { n?: Count }) => ({ n: n?.n ?? 0 }),
+    ({ n }) => (n ? `in ${one(n, 'trays')} together` : 'in the usual trays'),
+    1.1,
+  ),
+  rule<{ v: Vessel | null }>(
+    'next',
+    '( and )? ( then )? ( to be )? <next> ( them|it )? ( <into> ( a|an|the|my|our )? {v:vessel} )?',
+    ({ v }: { v?: Vessel }, { tokens }, at, to) =>
+      v === undefined && tokens.slice(at, to).every(({ plain }) => /^(?:then|late|later|pot|prick|transplant)$/.test(plain)) ? null : { v: v ?? null },
+    ({ v }) => (v ? `then into ${v.name}` : 'then pricked out'),
+    0.95,
+  ),
+  rule<{ id: string; name: string }>(
+    'mix',
+    'in|into|with|using|on ( a|an|the|my|our )? {r:recipe}',
+    ({ r }: { r: { id: string; name: string } }) => ({ id: r.id, name: r.name }),
+    ({ name }) => name,
+  ),
+  rule<{ id: string | null; name: string }>(
+    'place',
+    '( up )? in|into|on|under|at|by|inside ( a|an|the|my|our|their )? {p:place}',
+    ({ p }: { p: { id: string | null; name: string; shown?: string } }) => ({ id: p.id, name: p.shown ?? p.name }),
+    ({ name }) => name,
+  ),
+  rule<{ id: string | null; name: string }>(
+    'place',
+    '{p:place}',
+    ({ p }: { p: { id: string | null; name: string; shown?: string } }, { tokens }, at) =>
+      /^outsid|^outdoor/.test(elementAt(tokens, at).plain) ? { id: p.id, name: p.shown ?? p.name } : null,
+    ({ name }) => name,
+  ),
+  rule<{ n: number; of: number | null }>(
+    'up',
+    '<about>? {n:whole} ( ( of / out of ) ( them|the|these|those )? {t:whole}? )? <plants>? <state> ( now|already|so far|today )?',
+    ({ n, t }: { n: number; t?: number }) => ({ n, of: t ?? null }),
+    ({ n }) => `${n} up`,
+    0.8,
+  ),
+  rule<{ n: number; of: number | null }>(
+    'up',
+    'none|nothing|no ( of them )? ( yet )? <state>? ( yet|so far )?',
+    (_: unknown, { tokens }, at, to) => (to - at > 1 && elementAt(tokens, to - 1).plain !== 'no' ? { n: 0, of: null } : null),
+    () => 'none up',
+    0.8,
+  ),
+  rule<'all' | 'half'>('up share', '( all|half ) ( of them|the )? <state>', (_: unknown, { tokens }, at) => (elementAt(tokens, at).plain === 'half' ? 'half' : 'all'), (of) => (of === 'all' ? 'all up' : 'half of them up')),
+  rule<true>('standing', '( just )? <state>', () => true, () => 'up', 1.3),
+  rule<true>('direct', '( and )? <direct>', () => true, () => 'no potting up'),
+  rule<{ mm: number }>('depth', '<about>? {l:length} deep', ({ l }: { l: Said }) => ({ mm: l.base }), ({ mm }) => `${Number(mm.toPrecision(3))} mm deep`),
+  rule<{ n: number }>('packet', '{n:count} ( seed )? packet|pack|sachet|envelope of?', ({ n }: { n: Count }) => ({ n: n.n }), ({ n }) => one(n, 'trays').replace(/tray/, 'packet')),
+  rule<string>(
+    'care',
+    '( and )? ( kept|keep )? ( at|around|about|to )? {t:temperature} ( mix|soil|air|compost )?',
+    ({ t }: { t: Said }) => `at ${t.text}`,
+    (c) => c,
+    0.9,
+  ),
+  rule<string>(
+    'care',
+    '( at|with|of )? ( ph {n:number} / {n:number} ppm|ms / ec {n:number} / {n:figure} - {p:figure} - {k:figure} )',
+    (_: unknown, sentence, at, to) => sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    () => 'kept as a note',
+    0.8,
+  ),
+  rule<string>('care', '( at )? {t:time}', ({ t }: { t: string }) => `at ${t}`, (c) => c, 0.9),
+  rule<string>('care', '( and )? <c:care>', ({ c }: { c: string }) => c, (c) => c),
+  rule<string>(
+    'for whom',
+    'for ( {n:number} / a / an )? ( of )? ( my|our|the|her|his|their|a|an )? <p:people>',
+    (_: unknown, sentence, at, to) => sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    () => 'kept as a note',
+  ),
+  rule<unknown>('crop', '{c:crop}', ({ c }: { c: unknown }) => c, () => ''),
+  rule<true>('filler', '<filler>', () => true, () => '', 0.4),
+  rule<true>('filler', '<want>', () => true, () => '', 0.5),
+  rule<true>('filler', '<plants>', () => true, () => 'plants', 0.95),
+  rule<true>('seeds', '<seeds>', () => true, () => 'seeds', 0.9),
+]
+export { INCH, isInchOrIn }
+
+const make = patterns(lists)
+export const WISH = grammarOf(WISH_RULES, make)
