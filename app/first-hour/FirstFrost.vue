@@ -7,24 +7,23 @@ import FrostReckoned from '~/plan/FrostReckoned.vue'
 import FrostFields from '~/plan/FrostFields.vue'
 import TextField from '~/kit/fields/TextField.vue'
 import { useDates } from '~/kit/useDates'
-import { useDayOrder } from '~/kit/useDayOrder'
+import SaidBack from '~/kit/reading/SaidBack.vue'
+import { useReader } from '~/kit/reading/useReader'
+import { useSayAnew } from '~/kit/reading/useSayAnew'
 import { useFirstHour } from '~/first-hour/firstHour'
 import { useHousehold } from '~/household/household'
-import { useSeason } from '~/plan/season'
 import { frostProblems, isFrostFree, type Frosts } from '#core/calendar/frost'
-import { readFrosts } from '#core/language/frost-words'
+import type { FrostsSaid } from '#core/language/frosts'
 import { messageAt } from '#core/problem'
 
 /** When it freezes, typed as it is said; or that it never does. */
 const first = useFirstHour()
 const household = useHousehold()
-const season = useSeason()
-const order = useDayOrder()
-const { printLongDay, printDay } = useDates()
+const { printDay } = useDates()
 const text = ref('')
-const said = computed(() =>
-  text.value.trim() ? readFrosts(text.value, { today: season.today, order: order.value }) : null,
-)
+const { say } = useSayAnew(text)
+const { shown, meaning } = useReader<FrostsSaid>('frosts', text)
+const said = computed(() => meaning.value?.[0] ?? null)
 /** Where it never freezes plants go by the nights, which are asked for. */
 const nights = ref<Frosts>({ lastFrost: null, firstFrost: null, nights: null })
 const never = computed(() => said.value?.kind === 'never')
@@ -54,16 +53,12 @@ async function keep() {
       <TextField
         v-model="text"
         label="Your frosts, as you would say them"
-        placeholder="last 8 May, first 12 October – or: never"
-        :problem="said?.kind === 'asks' ? said.question : undefined"
-        :hint="
-          said?.kind === 'frosts'
-            ? `last frost ${printLongDay(said.lastFrost)}, first frost ${printLongDay(said.firstFrost)}`
-            : 'on average, where you are; roughly will do'
-        "
+        placeholder="last 8 May, first 12 October – or: never, or: no idea"
+        hint="on average, where you are; roughly will do, and one is enough"
       />
       <Button type="submit" class="main" :disabled="!ready">Keep</Button>
     </form>
+    <SaidBack v-if="shown" :read="shown" @say="say" />
     <FrostFields
       v-if="never"
       v-model="nights"

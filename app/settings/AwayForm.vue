@@ -12,6 +12,10 @@ import { useToday } from '~/household/useToday'
 import { whyNot } from '~/household/whyNot'
 import { useHousehold } from '~/household/household'
 import { useHouseholdAnswer } from '~/household/saving'
+import SaidBack from '~/kit/reading/SaidBack.vue'
+import { useReader } from '~/kit/reading/useReader'
+import { useSayAnew } from '~/kit/reading/useSayAnew'
+import type { AwaySaid } from '#core/language/away'
 import type { Day } from '#core/calendar/day'
 import type { HouseholdRecord } from '#shared/records/household'
 
@@ -37,6 +41,15 @@ const name = ref('')
 const problem = computed(() =>
   from.value && to.value && from.value > to.value ? 'It ends before it begins.' : undefined,
 )
+const AWAY_LIKE = 'away 3 to 10 May, or: back on Sunday'
+const text = ref('')
+const { say } = useSayAnew(text)
+const { shown, meaning } = useReader<AwaySaid>('away', text)
+async function addSaid() {
+  const said = meaning.value?.[0]
+  if (!said) return
+  if (await save({ away: [...present(household.record).away, { ...said, name: '', uid: '' }] })) text.value = ''
+}
 async function add() {
   if (!from.value || !to.value || problem.value) return
   const next = { from: from.value, to: to.value, name: name.value.trim(), uid: '' }
@@ -91,6 +104,11 @@ async function take() {
       None. What falls on a day away is asked for before, and Today says what to water and who could look
       after it.
     </p>
+    <form @submit.prevent="addSaid">
+      <TextField v-model="text" label="Days away, as you would say them" :placeholder="AWAY_LIKE" />
+      <Button type="submit" class="main" :disabled="!meaning?.length">Add</Button>
+    </form>
+    <SaidBack v-if="shown" :read="shown" @say="say" />
     <form @submit.prevent="add">
       <DayField v-model="from" label="From" optional />
       <DayField v-model="to" label="To, the last day" optional :problem="problem" />

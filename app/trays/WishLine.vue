@@ -1,85 +1,75 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { first } from '#core/numeric/at'
 import { computed, ref, useId } from 'vue'
 import Button from 'primevue/button'
-import WishHeard from '~/plan/WishHeard.vue'
-import { useWishes } from '~/plan/useWishes'
+import SaidBack from '~/kit/reading/SaidBack.vue'
+import { useReader } from '~/kit/reading/useReader'
+import { useSayAnew } from '~/kit/reading/useSayAnew'
 import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
-import { counted } from '#core/text/plurals'
-import { useDates } from '~/kit/useDates'
 import type { Wanted } from '~/trays/useTrayLaying'
+import { GROUPS_EXAMPLE, type Wish } from '#core/language/wish-said'
+import { counted } from '#core/text/plurals'
+import { cellsIn } from '#core/trays/area'
+import { freeCells } from '#core/trays/layout'
+import type { SowingRecord } from '#shared/records/sowing'
+import type { TrayRecord } from '#shared/records/tray'
+import { sowingsFrom } from '#shared/reckoning/wish'
 
 /** Groups in one line, as at the bench: `16 pepper, 8 kinds, 2 each`. Every word is shown as it was taken. */
 const props = defineProps<{
-  free: number
-  /** What the tray is called as a container. */
-  container: string
+  tray: TrayRecord
   add: (wanted: readonly Wanted[]) => string | null
 }>()
-const { locale } = useDates()
 const season = useSeason()
 const reckoned = useContext()
-const { hear } = useWishes()
 const id = useId()
 const text = ref('')
+const { field, say, pick } = useSayAnew(text)
 const refused = ref<string | null>(null)
+const { shown, meaning } = useReader<Wish>('groups', text)
 
-const heard = computed(() => (text.value.trim() && season.known ? hear(text.value).wish : null))
-const crop = computed(() => reckoned.whole.crops.get(heard.value?.cropId ?? ''))
 /** As sowings of the season, in this tray and from today: what follows in weeks is planned with them. */
-const day = computed(() =>
-  new Intl.DateTimeFormat(locale.value, {
-    day: 'numeric',
-    month: 'long',
-    year: 'numeric',
-    timeZone: 'UTC',
-  }).format(new Date(`${season.today}T00:00Z`)),
-)
-const sowings = computed(() =>
-  heard.value && season.known ? hear(`${text.value}, in ${props.container}, sow ${day.value}`).sowings : [],
-)
+const inTray = (wish: Wish): readonly (SowingRecord | null)[] => {
+  if (!season.known) return [null]
+  const here = { ...wish, containerId: props.tray.containerId, sowOn: season.today, sown: false, outOn: null, amount: wish.amount ?? { n: 1, of: 'cells' as const } }
+  return sowingsFrom({ meaning: [here], heard: [], questions: [] }, season.known)[0] ?? [null]
+}
 /** A number here is cells: that is what a tray has. */
-const wanted = computed(() => {
-  const wish = heard.value
-  if (!wish || !crop.value || wish.unread.length) return null
-  const name = wish.variety || first(crop.value.name.split(','))
-  const seedsPerCell = wish.seedsPerCell ?? crop.value.seedsPerCell
-  const group = {
-    name: first(name).toUpperCase() + name.slice(1),
-    cropId: crop.value.id,
-    sowingId: null,
-    stage: 0,
-    packetId: wish.packetId,
-    seedsPerCell,
-  }
-  const n = wish.amount?.n
+const wanted = computed((): readonly Wanted[] | null => {
+  if (!meaning.value) return null
+  const taken = [...props.tray.cells]
+  const all = meaning.value.map((wish) => groupsOf(wish, taken))
+  return all.some((one) => one === null) ? null : all.flatMap((one) => one ?? [])
+})
+function groupsOf(wish: Wish, taken: string[]): Wanted[] | null {
+  const crop = reckoned.whole.crops.get(wish.cropId ?? '')
+  if (!crop) return null
+  const seedsPerCell = wish.seedsPerCell ?? crop.seedsPerCell
+  const sowings = inTray(wish)
+  const called = sowings[0]?.name ?? (wish.variety || present(crop.name.split(',')[0]))
+  const group = { cropId: crop.id, sowingId: null, stage: 0, packetId: wish.packetId, seedsPerCell }
   if (wish.kinds)
     return Array.from({ length: wish.kinds.count }, (_, i): Wanted => ({
-      group: { ...group, name: sowings.value[i]?.name ?? `${group.name}, kind ${i + 1}` },
+      group: { ...group, name: sowings[i]?.name ?? `${called}, kind ${i + 1}` },
       cells: present(wish.kinds).each,
-      sowing: sowings.value[i] ?? null,
+      sowing: sowings[i] ?? null,
     }))
-  if (!n) return null
-  const cells =
-    present(wish.amount).of === 'seeds'
-      ? Math.ceil(n / seedsPerCell)
-      : present(wish.amount).of === 'trays'
-        ? props.free
-        : n
-  const [sowing = null] = sowings.value
-  return [{ group: { ...group, name: sowing?.name ?? group.name }, cells, sowing }]
-})
+  if (wish.area) {
+    const at = cellsIn(wish.area, props.tray, taken)
+    if (at.length === 0) return null
+    for (const cell of at) taken[cell] = 'taken'
+    return [{ group: { ...group, name: called }, cells: at.length, at, sowing: sowings[0] ?? null }]
+  }
+  if (!wish.amount) return null
+  const { n, of } = wish.amount
+  const cells = of === 'seeds' ? Math.ceil(n / seedsPerCell) : of === 'trays' ? freeCells(props.tray) : n
+  return [{ group: { ...group, name: called }, cells, sowing: sowings[0] ?? null }]
+}
 const all = computed(() => wanted.value?.reduce((sum, { cells }) => sum + cells, 0) ?? 0)
-const open = computed(() => {
-  const wish = heard.value
-  if (!wish) return null
-  if (wish.unread.length) return `Not understood: ${wish.unread.join(', ')}.`
-  if (!crop.value) return wish.asks[0]?.question ?? 'Which crop?'
-  if (!wanted.value) return 'How many cells?'
-  return null
-})
+const open = computed(() =>
+  meaning.value && !wanted.value ? 'No such cells are free in this tray.' : null,
+)
 function layOut() {
   if (!wanted.value) return
   refused.value = props.add(wanted.value)
@@ -93,16 +83,18 @@ function layOut() {
     <div class="line">
       <input
         :id="id"
+        ref="field"
         v-model="text"
         class="input"
-        placeholder="16 chard, 4 kinds, 4 each"
+        maxlength="600"
+        :placeholder="GROUPS_EXAMPLE"
         @input="refused = null"
       />
       <Button type="submit" class="main" :disabled="!wanted">{{
         all ? `Lay out ${counted(all, 'cell')}` : 'Lay out'
       }}</Button>
     </div>
-    <WishHeard v-if="heard" :heard="heard.heard" :unread="heard.unread" :crop-name="crop?.name ?? ''" />
+    <SaidBack v-if="shown" :read="shown" @say="say" @pick="pick" />
     <p v-if="refused ?? open" class="problem" role="alert">{{ refused ?? open }}</p>
   </form>
 </template>

@@ -17,6 +17,8 @@ import type { StrokeAt } from '#shared/drawings/tray-marks'
 export interface Wanted {
   readonly group: Omit<Group, 'code'>
   readonly cells: number
+  /** Which cells, where it was said; else row by row what is free. */
+  readonly at?: readonly number[]
   readonly sowing?: SowingRecord | null
 }
 
@@ -80,16 +82,20 @@ export function useTrayLaying(
   function addGroups(wanted: readonly Wanted[]): string | null {
     const groups: { code: string }[] = [...present(tray.value).groups]
     const planned: { id: string; body: SowingRecord }[] = []
-    const list = wanted.map(({ group, cells, sowing }) => {
+    const list = wanted.map(({ group, cells, at, sowing }) => {
       const code = freeCode(groups)
       groups.push({ code })
-      if (!sowing) return { group: { ...group, code }, cells }
+      if (!sowing) return { group: { ...group, code }, cells, at }
       const id = newId()
       planned.push({ id, body: { ...sowing, cells, placeId: present(tray.value).placeId } })
-      return { group: { ...group, code, sowingId: id, packetId: sowing.packetId }, cells }
+      return { group: { ...group, code, sowingId: id, packetId: sowing.packetId }, cells, at }
     })
     try {
-      const laid = fillRows(layoutOf(present(tray.value)), list)
+      // What has its cells said is laid there first; the rest fills row by row.
+      const placed = list.flatMap((one) => (one.at ? [{ ...one, at: one.at }] : []))
+      const before = layoutOf(present(tray.value))
+      const painting = placed.reduce((layout, { group, at }) => painted({ ...layout, groups: [...layout.groups, group] }, at, group.code), before)
+      const laid = fillRows(painting, list.filter(({ at }) => !at))
       void keepLayout(withLayout(laid), planned)
       brush.value = last(list).group.code
       return null

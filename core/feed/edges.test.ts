@@ -9,7 +9,7 @@ import { GROWTH_STAGES, growthStageById, judge, timesTheMost } from './growth-st
 import { injectorProblems, planInjector } from './injector'
 import { canMeasure, fairFrom, measureWith } from './measuring'
 import { habitOf, planProgramme, programmeProblems, type FeedStage, type ProgrammeRequest } from './programme'
-import { readRate } from './rate'
+import { readRate } from '../language/rule'
 import { concentrationFor, ratioMlPerL } from './strength'
 import { amount, pocket, powder, request, syringe, teaspoon, units } from './test/fixture'
 import { blendWithRain, rainForAlkalinity, waterProblems } from './water'
@@ -280,13 +280,17 @@ describe('a ratio and a strength', () => {
     expect(rate('500 to one part')).toEqual({ kind: 'ratio', n: 500, meaning: 'to' })
     expect(rate('200:1part')).toEqual({ kind: 'ratio', n: 200, meaning: null })
     expect(
-      [rate('at 500:1'), rate('500:10'), rate('500:1 mL')].map((one) => one?.kind ?? null),
+      [rate('500:10'), rate('500:1 mL')].map((one) => one?.kind ?? null),
     ).not.toContain('ratio')
     expect(rate('1 part in 20 parts of water')).toEqual({ kind: 'ratio', n: 20, meaning: 'in' })
   })
   it('a share of the label is above 0 and twenty-fold at the most', () => {
     const ok = (text: string) => readRate(text, 'liquid', 'metric').ok
-    expect([ok('2000 %'), ok('2001 %'), ok('0 %'), ok('1 %')]).toEqual([true, false, false, true])
+    expect([ok('2000 %'), ok('2001 %'), ok('0 %'), ok('6 %'), ok('5 %')]).toEqual([
+      ...[true, false, false, true],
+      // So few may be of the label or one part in twenty: it is asked.
+      false,
+    ])
     expect([ok('0 mg/L'), ok('0.1 mg/L')]).toEqual([false, true])
     const range = readRate('1/2 to 1/4 strength', 'liquid', 'metric')
     expect(range.ok && range.rate).toEqual({ kind: 'label', share: 0.25, upTo: 0.5 })

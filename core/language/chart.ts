@@ -22,6 +22,21 @@ export interface Rule {
   /** What a piece costs: of several ways to read a sentence the cheapest counts. One for each piece where it is not said. */
   readonly cost?: number
 }
+/** A rule as it is stated: typed by what its words stand for. */
+export const rule = <Value>(
+  slot: string,
+  pattern: string,
+  value: (bound: never, sentence: Sentence, at: number, to: number) => Value | null,
+  means: (value: Value) => string,
+  cost?: number,
+): Rule => ({
+  slot,
+  pattern,
+  value: value as Rule['value'],
+  means: means as Rule['means'],
+  ...(cost === undefined ? {} : { cost }),
+})
+
 export interface ReadyRule extends Rule {
   readonly ready: Pattern
 }

@@ -320,7 +320,7 @@ const fromFrost: Reader = (text, { frosts }) => {
   // `6 weeks before frost` is of the one that is counted from: the last of spring; of autumn's it is said.
   const which = autumn ? 'first' : 'last'
   if (!frosts)
-    return told(whole, null, { problem: 'When is your frost? Say it in the season’s frame first.' })
+    return told(whole, null, { problem: 'When is your frost? Say it in the season’s frame first.', frost: which })
   const back = way === 'before' || way === 'ahead of'
   const days = numberOf(n ?? '0') * (unit === 'month' ? 30 : (SPAN[unit ?? 'day'] ?? 1)) * (back ? -1 : 1)
   return told(whole, addDays(frosts[which], days), { frost: which, ...(n ? { counted: true } : {}) })

@@ -1,6 +1,6 @@
 import { at as elementAt } from '../numeric/at'
 import { SEEN, UNCLEAR, type SeenId } from '../signs/seen'
-import { grammarOf, type Rule } from './chart'
+import { grammarOf, rule, type Rule } from './chart'
 import type { Count } from './numbers'
 import { byMeaning, patterns, phraseList, type Sentence } from './pattern'
 import type { Said } from './quantities'
@@ -74,19 +74,6 @@ const lists = {
   unclear: phraseList(Object.fromEntries(UNCLEAR.flatMap(({ words, could }) => words.map((phrase) => [phrase, could])))),
 }
 
-const rule = <Value>(
-  slot: string,
-  pattern: string,
-  value: (bound: never, sentence: Sentence, at: number, to: number) => Value | null,
-  means: (value: Value) => string,
-  cost?: number,
-): Rule => ({
-  slot,
-  pattern,
-  value: value as Rule['value'],
-  means: means as Rule['means'],
-  ...(cost === undefined ? {} : { cost }),
-})
 const count = (pattern: string, of: (bound: never, sentence: Sentence, at: number, to: number) => Partial<HowMany> | null, cost?: number) =>
   rule<HowMany>(
     'count',
@@ -157,9 +144,9 @@ export const LOG_RULES: readonly Rule[] = [
   measured('ph ( is|of|at|was )? {n:number}', 'pH', ({ n }: { n: Count }) => n.n),
   measured('{n:number} ph', 'pH', ({ n }: { n: Count }) => n.n),
   measured('ec ( is|of|at|was )? {n:number} ( ms / ms slash cm )?', 'EC', ({ n }: { n: Count }) => n.n),
-  measured('( at )? {n:number} ppm ( n|of n|nitrogen )?', 'ppm', ({ n }: { n: Count }) => n.n),
+  measured('( at )? {n:number} ppm ( of )? ( n|nitrogen )?', 'ppm', ({ n }: { n: Count }) => n.n),
   measured('{n:number} %|percent ( relative )? ( humidity|rh )', 'humidity', ({ n }: { n: Count }) => n.n / 100, 0.7),
-  measured('( to|at|about|now|is|are )? {l:length} ( tall|high|above|over|long|away|up|from the top )?', 'length', ({ l }: { l: Said }) => l.base, 0.9),
+  measured('( to|at|about|now|is|are )? {l:length} ( tall|high|above|over|long|away|up )?', 'length', ({ l }: { l: Said }) => l.base, 0.9),
   rule<string>('kept', '( with|at )? {n:figure} - {p:figure} - {k:figure}', (_: unknown, sentence, at, to) => text(sentence, at, to), (kept) => `${kept}, kept as said`, 0.8),
   rule<string>('strength', '<s:strength>', ({ s }: { s: string }) => s, (s) => s),
   rule<string>('strength', '( at )? {n:number} strength', (_: unknown, sentence, at, to) => text(sentence, at, to), (s) => s, 0.9),
@@ -172,7 +159,7 @@ export const LOG_RULES: readonly Rule[] = [
   rule<true>('garden', '<garden>', () => true, () => 'into the ground', 0.9),
   rule<true>('inside', '<inside>', () => true, () => 'inside', 1.05),
   rule<string>('how', '<h:how>', ({ h }: { h: string }) => h, (h) => `from ${h}`),
-  rule<SeenId>('sign', '( a bit|a little|very|slightly|rather )? <s:sign>', ({ s }: { s: SeenId }) => s, (s) => SEEN.find(({ id }) => id === s)?.name.toLowerCase() ?? '', 0.9),
+  rule<SeenId>('sign', '( a )? ( bit|little|very|slightly|rather )? <s:sign>', ({ s }: { s: SeenId }) => s, (s) => SEEN.find(({ id }) => id === s)?.name.toLowerCase() ?? '', 0.9),
   rule<string>('no sign', '<not> ( a bit|so|too|very|any )? <s:sign>', (_: unknown, sentence, at, to) => text(sentence, at, to), () => 'kept as a note', 0.75),
   rule<string>('no sign', '<not> ( looking|doing|feeling )? <good>', (_: unknown, sentence, at, to) => text(sentence, at, to), () => 'kept as a note', 0.75),
   rule<string>('no sign', '<none> ( more )? <s:sign>', (_: unknown, sentence, at, to) => text(sentence, at, to), () => 'kept as a note', 0.75),
@@ -184,6 +171,6 @@ export const LOG_RULES: readonly Rule[] = [
   rule<true>('filler', '<filler>', () => true, () => '', 0.4),
   rule<true>('filler', '<unit>', () => true, () => '', 0.9),
   rule<true>('asked', '?', () => true, () => 'a question'),
-  rule<true>('asked', 'did|do|does|when|why|how|what|which|who|where|can|could|should', (_: unknown, _sentence, at) => (at === 0 ? true : null), () => 'a question', 0.9),
+  rule<true>('asked', 'did|do|does|when|why|how|what|which|who|where', (_: unknown, _sentence, at) => (at === 0 ? true : null), () => 'a question', 0.9),
 ]
 export const LOG = grammarOf(LOG_RULES, patterns(lists))

@@ -1,14 +1,12 @@
 import { at as elementAt, first as firstOf } from '../numeric/at'
 import { present } from '../present'
-import { dayFrom, isDay, type Day } from '../calendar/day'
 import { seenName, type SeenId } from '../signs/seen'
-import { tilings, UNREAD, type Piece } from './chart'
+import { UNREAD, type Piece } from './chart'
 import { LOG, type Act, type ActSaid, type HowMany, type Measured } from './log-grammar'
+import { LINE_EXAMPLE, LINE_KINDS, nextYear, type LineKind, type ReadLine } from './line-said'
 import type { Named } from './name-book'
-import type { Sentence } from './pattern'
 import type { Said } from './quantities'
 import {
-  MAX_LETTERS,
   saidAnew,
   type Choice,
   type Heard,
@@ -16,73 +14,13 @@ import {
   type KnownGroup,
   type KnownSowing,
   type KnownTray,
-  type Question,
   type Read,
 } from './reading'
 import { ownerOf, segmentsOf, type Segment } from './segments'
-import { sentenceFor, type DaySaid } from './terms'
-import { unreadRuns, wordsTaken } from './unread'
+import { readBy, SentenceReader } from './sentence-reader'
+import type { DaySaid } from './terms'
+import { unreadRuns } from './unread'
 import type { Vessel } from './vessels'
-
-/** What a line of the log can be of, and how it is said with a thumb. */
-export const LINE_KINDS = [
-  { kind: 'look', name: 'Up', word: 'up' },
-  { kind: 'thin', name: 'Thinned', word: 'thinned' },
-  { kind: 'watered', name: 'Watered', word: 'watered' },
-  { kind: 'feed', name: 'Fed', word: 'fed' },
-  { kind: 'sown', name: 'Sown', word: 'sown' },
-  { kind: 'moved', name: 'Potted up', word: 'potted up' },
-  { kind: 'carried', name: 'Carried', word: 'carried' },
-  { kind: 'out', name: 'Planted out', word: 'planted out' },
-  { kind: 'lost', name: 'Lost', word: 'lost' },
-  { kind: 'given', name: 'Given away', word: 'given away' },
-  { kind: 'harvest', name: 'Picked', word: 'picked' },
-  { kind: 'flower', name: 'In flower', word: 'in flower' },
-  { kind: 'weighed', name: 'Weighed', word: 'weighs' },
-  { kind: 'felt', name: 'Felt', word: 'light' },
-  { kind: 'cleaned', name: 'Cleaned', word: 'washed' },
-  { kind: 'tended', name: 'Tended', word: 'trimmed' },
-  { kind: 'measured', name: 'Measured', word: 'measured' },
-  { kind: 'damage', name: 'Damage', word: 'damaged' },
-  { kind: 'seen', name: 'Seen', word: 'looked' },
-  { kind: 'weather', name: 'Weather', word: 'weather' },
-  { kind: 'thought', name: 'Note', word: 'note' },
-] as const satisfies readonly { readonly kind: string; readonly name: string; readonly word: string }[]
-export type LineKind = (typeof LINE_KINDS)[number]['kind']
-
-export interface ReadLine {
-  readonly kind: LineKind
-  /** Nobody said so: it follows from the rest. */
-  readonly kindGuessed: boolean
-  readonly trayIds: readonly string[]
-  /** The group it is about; null where the tray has one alone, or it is about all. */
-  readonly group: string | null
-  readonly sowingIds: readonly string[]
-  readonly cropId: string | null
-  readonly batchId: string | null
-  readonly placeId: string | null
-  /** What it was potted into. */
-  readonly containerId: string | null
-  readonly on: Day
-  readonly at: string | null
-  readonly count: number | null
-  /** Of so many, where it was said. */
-  readonly of: number | null
-  /** A part of what is there, where nobody knows how many that is; a fraction. */
-  readonly share: number | null
-  readonly thinnedTo: number | null
-  readonly grams: number | null
-  readonly litres: number | null
-  readonly how: 'below' | 'above' | null
-  readonly measured: readonly Measured[]
-  readonly treatment: string | null
-  readonly signs: readonly SeenId[]
-  readonly remindOn: Day | null
-  /** The words this line was made of. */
-  readonly said: string
-  /** Words that stand as they are, as the note. */
-  readonly rest: readonly string[]
-}
 
 const OF_CELLS: readonly LineKind[] = ['look', 'thin', 'sown', 'moved', 'out', 'lost', 'given']
 /** What is picked, in flower or thought of is of the crop, wherever it stands. */
@@ -95,13 +33,8 @@ const MAX_CHOICES = 12
  * that happened. Every word is taken for something and shown, or stands in the note; a tray nobody knows, or a crop that
  * stands in several, is asked about.
  */
-export function readLine(text: string, known: Known): Read<ReadLine> {
-  const nothing = (question: string): Read<ReadLine> => ({ meaning: [], heard: [], questions: [{ question, about: null, choices: [] }] })
-  if (text.length > MAX_LETTERS) return nothing(`That is long: at most ${MAX_LETTERS} letters at a time.`)
-  const sentence = sentenceFor(text, known)
-  if (sentence.tokens.length === 0) return nothing('Say what happened: chard tray 3, 28 up.')
-  return new LineReader(sentence, known, firstOf(tilings(sentence, LOG)).pieces).read()
-}
+export const readLine = (text: string, known: Known): Read<ReadLine> =>
+  readBy(text, known, LOG, LINE_EXAMPLE, (sentence, pieces) => new LineReader(sentence, known, pieces).read())
 
 /** One thing a line is about: a crop, a sowing, trays, or a crop in its trays. */
 interface Subject {
@@ -112,16 +45,7 @@ interface Subject {
 type Own = (...slots: readonly string[]) => readonly Piece[]
 const isCrop = ({ slot }: Piece) => slot === 'crop' || slot === 'sowing'
 
-class LineReader {
-  private readonly questions: Question[] = []
-  private readonly heard: Heard[] = []
-
-  constructor(
-    private readonly sentence: Sentence,
-    private readonly known: Known,
-    private readonly pieces: readonly Piece[],
-  ) {}
-
+class LineReader extends SentenceReader {
   read(): Read<ReadLine> {
     const subjects = this.subjects()
     const all = subjects.length ? subjects : [{ from: 0, to: 0, pieces: [] }]
@@ -140,34 +64,13 @@ class LineReader {
     }
     const meaning: ReadLine[] = []
     all.forEach((subject, i) => meaning.push(...this.lines(subject, segments, i, meaning.at(-1) ?? null)))
-    return { meaning, heard: wordsTaken(this.pieces, this.sentence, this.heard, new Set()).map(keptAsWords), questions: this.questions }
+    return { meaning, heard: this.taking().map(keptAsWords), questions: this.questions }
   }
 
   /** It begins as a note, or says what is to be done: nothing of it happened. */
   private isNote(): boolean {
     const firstAct = this.of('act')[0]
     return firstAct !== undefined && (firstAct.value as ActSaid).act === 'thought'
-  }
-
-  private of(...slots: readonly string[]): Piece[] {
-    return this.pieces.filter(({ slot }) => slots.includes(slot))
-  }
-  private ask(question: string, choices: readonly Choice[] = [], about: { readonly from: number; readonly to: number } | null = null) {
-    if (!this.questions.some((one) => one.question === question)) this.questions.push({ question, choices, about: about && this.range(about) })
-  }
-  private range({ from, to }: { readonly from: number; readonly to: number }) {
-    const { tokens } = this.sentence
-    return { from: elementAt(tokens, from).from, to: elementAt(tokens, to - 1).to }
-  }
-  private words(piece: { readonly from: number; readonly to: number }): string {
-    const { from, to } = this.range(piece)
-    return this.sentence.text.slice(from, to)
-  }
-  private anew(piece: { readonly from: number; readonly to: number }, words: string): string {
-    return saidAnew(this.sentence.text, this.range(piece), words)
-  }
-  private more(words: string): string {
-    return `${this.sentence.text.trim().replace(/[.,;]$/, '')}, ${words}`
   }
 
   private subjects(): Subject[] {
@@ -316,6 +219,8 @@ class LineReader {
       group,
       sowingIds: sowings.map(({ id }) => id),
       cropId: base.cropId,
+      called: base.named ? this.words(base.named) : '',
+      trays: subject.pieces.filter(({ slot }) => slot === 'trays').flatMap(({ value }) => value as readonly number[]),
       batchId: batch ? batch.id : null,
       placeId: isNote ? null : this.place(place, kind),
       containerId: vessel && kind === 'moved' ? this.vesselId(vessel) : null,
@@ -546,13 +451,3 @@ const SAID_OF: Partial<Record<SeenId, string>> = {
   'white crust': 'white crust',
 }
 const keptAsWords = (one: Heard): Heard => (one.as === 'unread' ? { ...one, as: 'words', means: 'kept as words' } : one)
-
-/**
- * The same day a year on; of a leap day the day before.
- *
- * @example nextYear('2027-03-01') // '2028-03-01'
- */
-export function nextYear(day: Day): Day {
-  const later = `${Number(day.slice(0, 4)) + 1}${day.slice(4)}`
-  return isDay(later) ? later : dayFrom(`${later.slice(0, 8)}28`)
-}

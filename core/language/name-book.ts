@@ -39,7 +39,10 @@ export interface NameBook {
   readonly like: (text: string) => readonly Named[]
 }
 
-export function nameBook(crops: readonly Crop[], packets: readonly NamedPacket[]): NameBook {
+/** A crop as it is asked for. */
+export type NamedCrop = Pick<Crop, 'id' | 'name' | 'alsoCalled' | 'botanical' | 'family'>
+
+export function nameBook(crops: readonly NamedCrop[], packets: readonly NamedPacket[]): NameBook {
   const entries: Entry[] = crops.flatMap((crop) => {
     const latin = crop.botanical.split(/, (?:[A-Z]\. )?/).filter((name) => name.includes(' '))
     return [firstOf(crop.name.split(',')).replace(/ from seed$/, ''), ...crop.alsoCalled, ...latin].map(

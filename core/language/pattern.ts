@@ -211,7 +211,7 @@ export function phraseList(phrases: Readonly<Record<string, unknown>> | readonly
     : Object.entries(phrases)
   const byFirst = new Map<string, { words: string[]; value: unknown }[]>()
   for (const [phrase, value] of all) {
-    const words = phrase.split(/[\s-]+/).map((word) => (/\p{L}/u.test(word) ? plainWord(word) : word))
+    const words = (phrase.length === 1 ? [phrase] : phrase.split(/[\s-]+/)).map((word) => (/\p{L}/u.test(word) ? plainWord(word) : word))
     const head = at(words, 0)
     byFirst.set(head, [...(byFirst.get(head) ?? []), { words, value }])
   }

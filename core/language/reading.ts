@@ -1,6 +1,8 @@
 import type { Calendar } from './days'
-import type { NameBook } from './name-book'
-import type { KnownVessel } from './vessels'
+import type { FeedForm } from '../feed/feed'
+import { nameBook, type NameBook, type NamedCrop, type NamedPacket } from './name-book'
+import type { KnownVessel } from './vessel-measures'
+import type { NewVessel } from './vessels'
 import type { UnitSystem } from '../units/unit'
 
 /** Some words, where they stand in the text, and what they were taken for. */
@@ -26,7 +28,7 @@ export interface Choice {
   readonly name: string
   readonly text: string
   /** A container that nobody has yet, to be made on the way. */
-  readonly makes?: import('./vessels').NewVessel
+  readonly makes?: NewVessel
 }
 
 /** A text as it was read. */
@@ -37,19 +39,53 @@ export interface Read<Meaning> {
   readonly questions: readonly Question[]
 }
 
-/** What sentences are read with: what the household calls by name, its days and its kitchen. */
-export interface Known extends Calendar {
+/** What a household calls by name, its days and its kitchen, as plain data: it can be handed to a worker. */
+export interface Words extends Calendar {
   readonly units: UnitSystem
-  readonly names: NameBook
+  readonly crops: readonly NamedCrop[]
+  readonly packets: readonly NamedPacket[]
   readonly vessels: readonly KnownVessel[]
   readonly recipes: readonly Called[]
   /** By any of their names; those a household has not got have no id, and are asked about. */
   readonly places: readonly { readonly id: string | null; readonly name: string; readonly shown?: string }[]
   /** Crops that are also sown for autumn. */
-  readonly autumnCrops: ReadonlySet<string>
+  readonly autumnCrops: readonly string[]
   readonly trays: readonly KnownTray[]
   readonly sowings: readonly KnownSowing[]
   readonly batches: readonly { readonly id: string; readonly number: number }[]
+  readonly materials: readonly KnownMaterial[]
+  /** Materials and feeds the household has at hand. */
+  readonly atHand: readonly string[]
+  readonly feeds: readonly Called[]
+  /** Tools and vessels that a rule of feeding may name. */
+  readonly tools: readonly NamedMeasure[]
+  /** Of the feed a rule is for: a bare ounce of a liquid is a fluid ounce. */
+  readonly feedForm: FeedForm
+}
+/** The same, ready to be read with. */
+export interface Known extends Words {
+  readonly names: NameBook
+}
+export const knownFrom = (words: Words): Known => ({ ...words, names: nameBook(words.crops, words.packets) })
+
+/** What can be read without a household. */
+export const NOTHING_KNOWN = {
+  ...{ crops: [], packets: [], vessels: [], recipes: [], places: [], autumnCrops: [], trays: [], sowings: [], batches: [] },
+  ...{ materials: [], atHand: [], feeds: [], tools: [], feedForm: 'liquid' },
+} as const satisfies Partial<Words>
+
+/** A tool or vessel of the household: `half a cap`, `1 tsp per watering can`. */
+export interface NamedMeasure {
+  readonly name: string
+  readonly volumeL: number
+}
+/** A material by its names, and what it comes in. */
+export interface KnownMaterial {
+  readonly id: string
+  readonly name: string
+  readonly kind: 'medium' | 'amendment'
+  readonly dryBulkDensityGPerL: number
+  readonly packs: readonly { readonly name: string }[]
 }
 export interface Called {
   readonly id: string
@@ -79,9 +115,6 @@ export interface KnownTray {
   readonly number: number
   readonly groups: readonly KnownGroup[]
 }
-
-/** A household of nobody: what can be read without one. */
-export const NOTHING_KNOWN = { trays: [], sowings: [], batches: [] } as const
 
 /** A longer text than anybody says in one go is not read [default]. */
 export const MAX_LETTERS = 600

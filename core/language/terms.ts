@@ -2,9 +2,8 @@ import { at as elementAt } from '../numeric/at'
 import { plainName } from '../text/words'
 import { dayTerm, type ReadDay } from './days'
 import { sentenceOf } from './chart'
-import { countAt, figure, numberAt, wholeAt } from './numbers'
+import { measureTerms } from './measure-terms'
 import type { Found, Sentence, Term } from './pattern'
-import { bareQuantity, quantity } from './quantities'
 import { tokensOf } from './token'
 import { vesselTerms } from './vessels'
 import type { Known } from './reading'
@@ -94,18 +93,7 @@ export function termsOf(known: Known) {
   const day = dayTerm(known, 'to come')
   const wasDay = dayTerm(known, 'was')
   const terms: Record<string, Term> = {
-    number: numberAt,
-    whole: wholeAt,
-    count: countAt,
-    volume: quantity('volume', known.units),
-    mass: quantity('mass', known.units),
-    length: quantity('length', known.units),
-    temperature: quantity('temperature', known.units),
-    'bare-volume': bareQuantity('volume', known.units),
-    figure: ({ tokens }, at) => {
-      const value = tokens[at]?.kind === 'number' ? figure(elementAt(tokens, at).plain) : undefined
-      return value === undefined ? [] : [{ to: at + 1, value }]
-    },
+    ...measureTerms(known.units),
     /** `28/36`: so many of so many. */
     outof: ({ tokens }, at) => {
       const [, n, of] = /^(\d+)\/(\d+)$/.exec(elementAt(tokens, at).plain) ?? []

@@ -1,26 +1,15 @@
 import { at as elementAt } from '../numeric/at'
-import { cellVolume, type Container, type ContainerKind } from '../containers/container'
+import type { ContainerKind } from '../containers/container'
 import { FLAT_MM } from '../containers/flat'
 import { convert } from '../units/unit-table'
 import { plainName } from '../text/words'
 import { tokensOf } from './token'
+import type { KnownVessel } from './vessel-measures'
 import { grammarOf, type ReadyRule, type Rule } from './chart'
 import { byMeaning, patterns, phraseList, type Found, type Sentence } from './pattern'
 import type { Count } from './numbers'
 import type { Said } from './quantities'
 import VESSELS from './lexicon/vessels.json' with { type: 'json' }
-
-/** What is known of a container, to find it by any of its measures. */
-export interface KnownVessel {
-  readonly id: string
-  readonly name: string
-  readonly kind: ContainerKind
-  readonly cells: number
-  /** Of one cell, mL. */
-  readonly volumeMl: number
-  /** Across the top of one cell, mm. */
-  readonly topMm: number
-}
 
 /** A container that no catalogue has, by what is known of it. */
 export interface NewVessel {
@@ -42,17 +31,6 @@ export interface Vessel {
   /** So many of it stand in the carrier that was said; 1 where none was. */
   readonly each: number
 }
-
-/** Containers as they are found in a sentence. */
-export const vesselsOf = (containers: Iterable<Container>): KnownVessel[] =>
-  [...containers].map((one) => ({
-    id: one.id,
-    name: one.name,
-    kind: one.kind,
-    cells: one.cells,
-    volumeMl: cellVolume(one).value,
-    topMm: one.shape.form === 'round' ? one.shape.topDiameterMm : one.shape.topWidthMm,
-  }))
 
 /** Packs that fill a standard flat [common practice]. */
 const PACKS_IN_A_FLAT: Readonly<Record<string, number>> = { 'six-pack-small': 12, 'six-pack': 12, 'four-pack': 12, 'nine-pack': 8 }
@@ -187,6 +165,7 @@ export function vesselTerms(known: readonly KnownVessel[]) {
     const before = sentence.tokens[at - 1]
     return before !== undefined && !elementAt(sentence.tokens, at).parted && (AFTER_LEAD.test(before.lower) || before.kind === 'number')
   }
+  const ledByWord = (sentence: Sentence, at: number) => led(sentence, at) && elementAt(sentence.tokens, at - 1).kind === 'word'
   const rule = (pattern: string, value: (bound: never, sentence: Sentence, at: number, to: number) => Vessel | null): Rule => ({
     slot: 'vessel',
     pattern,
@@ -194,6 +173,8 @@ export function vesselTerms(known: readonly KnownVessel[]) {
     means: ({ name }: Vessel) => name,
   })
   const rules: Rule[] = [
+    // What is called so here is that, whatever it is elsewhere.
+    rule('{name:own-vessel}', ({ name }: { name: KnownVessel }) => meant(name)),
     rule('{n:whole} <celled> <celled-tray>?', ({ n }: { n: number }, { tokens }, at) =>
       // `40 cells of chard` are cells, not a tray of them: a tray is said with its word, or joined by a hyphen.
       isTray(tokens, at) ? byCells(all, n) : null,
@@ -204,7 +185,7 @@ export function vesselTerms(known: readonly KnownVessel[]) {
     rule('{n:whole} <celled-tray>', ({ n }: { n: number }, sentence, at, to) =>
       n >= 6 && n !== 1020 && ((!plural(sentence, to) && (sizes.has(n) || led(sentence, at))) || led(sentence, at)) ? byCells(all, n) : null,
     ),
-    rule('{n:whole}', ({ n }: { n: number }, sentence, at) => (elementAt(sentence.tokens, at).kind === 'number' && sizes.has(n) && led(sentence, at) && !isCounted(sentence, at) ? byCells(all, n) : null)),
+    rule('{n:whole}', ({ n }: { n: number }, sentence, at) => (elementAt(sentence.tokens, at).kind === 'number' && sizes.has(n) && ledByWord(sentence, at) && !isCounted(sentence, at) ? byCells(all, n) : null)),
     rule('<celled-tray> of {n:whole} <celled>?', ({ n }: { n: number }) => (sizes.has(n) ? byCells(all, n) : null)),
     rule('{n:whole} ( to|per / in ) ( a|the )? flat|tray|1020', ({ n }: { n: number }) => (sizes.has(n) ? byCells(all, n) : null)),
     rule('{s:length} ( deep|tall )? <w:pot>', ({ s, w }: { s: Said; w: string }) => bySize(all, 'pot', s.base, s.text, w)),
@@ -236,7 +217,6 @@ export function vesselTerms(known: readonly KnownVessel[]) {
     }),
     rule('<of:unknown>', ({ of }: { of: NewVessel }) => lacking(all, of)),
     rule('<carrier> of {v:vessel}', ({ v }: { v: Vessel }) => inCarrier(v, byId)),
-    rule('{name:own-vessel}', ({ name }: { name: KnownVessel }) => meant(name)),
   ]
   const grammar = grammarOf(rules, patterns(lists))
   const named = (sentence: Sentence, at: number): Found<KnownVessel>[] => {

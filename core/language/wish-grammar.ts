@@ -1,8 +1,9 @@
 import { at as elementAt } from '../numeric/at'
-import { grammarOf, type Rule } from './chart'
+import { grammarOf, rule, type Rule } from './chart'
 import { byMeaning, patterns, phraseList } from './pattern'
 import type { Count } from './numbers'
 import type { Said } from './quantities'
+import type { AreaWanted } from '../trays/area'
 import type { DaySaid } from './terms'
 import type { Vessel } from './vessels'
 import WORDS from './lexicon/words.json' with { type: 'json' }
@@ -62,19 +63,6 @@ const SPAN: Readonly<Record<string, number>> = { day: 1, week: 7, fortnight: 14,
 const NUMBERED: Readonly<Record<string, number>> = { weekly: 7, fortnightly: 14, biweekly: 14, monthly: 28 }
 const one = (n: number, of: Unit) => `${n} ${n === 1 || (n < 1 && of === 'trays') ? of.slice(0, -1) : of}`
 
-const rule = <Value>(
-  slot: string,
-  pattern: string,
-  value: (bound: never, sentence: Parameters<Rule['value']>[1], at: number, to: number) => Value | null,
-  means: (value: Value) => string,
-  cost?: number,
-): Rule => ({
-  slot,
-  pattern,
-  value: value as Rule['value'],
-  means: means as Rule['means'],
-  ...(cost === undefined ? {} : { cost }),
-})
 
 const amount = (pattern: string, of?: Unit, cost?: number) =>
   rule<AmountSaid>(
@@ -92,11 +80,6 @@ const amount = (pattern: string, of?: Unit, cost?: number) =>
     ({ n, low, of }) => (low === null ? one(n, of) : `up to ${one(n, of)}`),
     cost,
   )
-
-const INCH = /^(?:in|″|")$/
-
-/** `3 in pots`: of three inches, or three in pots; only where no other number says how many. */
-const isInchOrIn = (text: string) => /^\d+ in$/i.test(text)
 
 const day = (role: DayPiece['role'], pattern: string, cost?: number) =>
   rule<DayPiece>(
@@ -204,7 +187,7 @@ export const WISH_RULES: readonly Rule[] = [
   ),
   rule<{ v: Vessel; count: number | null; broadcast: true }>(
     'container',
-    '<broadcast> ( them|it|the seed )? <over>? {n:count}? ( of )? ( a|an|the|whole|full )? {v:vessel}',
+    '<broadcast> ( them / it / the seed )? <over>? {n:count}? ( of )? ( a|an|the|whole|full )? {v:vessel}',
     ({ v, n }: { v: Vessel; n?: Count }) => ({ v, count: n?.n ?? null, broadcast: true }),
     ({ v, count }) => `scattered over ${count === null || count === 1 ? '' : `${count} × `}${v.name}`,
     0.8,
@@ -245,14 +228,15 @@ export const WISH_RULES: readonly Rule[] = [
   ),
   rule<{ n: number; of: number | null }>(
     'up',
-    '<about>? {n:whole} ( ( of / out of ) ( them|the|these|those )? {t:whole}? )? <plants>? <state> ( now|already|so far|today )?',
+    '<about>? {n:whole} ( ( of / out of ) ( them|the|these|those )? {t:whole}? )? <plants>? <state> ( now / already / so far / today )?',
     ({ n, t }: { n: number; t?: number }) => ({ n, of: t ?? null }),
     ({ n }) => `${n} up`,
     0.8,
   ),
+  rule<{ n: number; of: number | null }>('up', '{n:whole} ( of / out of ) ( the|my|our )? {t:whole}', ({ n, t }: { n: number; t: number }) => ({ n, of: t }), ({ n, of }) => `${n} of ${of} up`, 1.2),
   rule<{ n: number; of: number | null }>(
     'up',
-    'none|nothing|no ( of them )? ( yet )? <state>? ( yet|so far )?',
+    'none|nothing|no ( of them )? ( yet )? <state>? ( yet / so far )?',
     (_: unknown, { tokens }, at, to) => (to - at > 1 && elementAt(tokens, to - 1).plain !== 'no' ? { n: 0, of: null } : null),
     () => 'none up',
     0.8,
@@ -277,7 +261,7 @@ export const WISH_RULES: readonly Rule[] = [
     0.8,
   ),
   rule<string>('care', '( at )? {t:time}', ({ t }: { t: string }) => `at ${t}`, (c) => c, 0.9),
-  rule<string>('care', '( and )? <c:care>', ({ c }: { c: string }) => c, (c) => c),
+  rule<string>('care', '( and )? <c:care>', ({ c }: { c: string }) => c, (c) => c, 0.9),
   rule<string>(
     'for whom',
     'for ( {n:number} / a / an )? ( of )? ( my|our|the|her|his|their|a|an )? <p:people>',
@@ -290,7 +274,42 @@ export const WISH_RULES: readonly Rule[] = [
   rule<true>('filler', '<plants>', () => true, () => 'plants', 0.95),
   rule<true>('seeds', '<seeds>', () => true, () => 'seeds', 0.9),
 ]
-export { INCH, isInchOrIn }
+type Area = AreaWanted
+const area = (pattern: string, of: (bound: never, sentence: Parameters<Rule['value']>[1], at: number, to: number) => Partial<Area> | null, cost = 0.7) =>
+  rule<Area>(
+    'area',
+    pattern,
+    (bound, sentence, at, to) => {
+      const said = of(bound, sentence, at, to)
+      return said && { along: null, from: null, count: 1, share: null, side: null, rest: false, ...said }
+    },
+    ({ along, from, count, share, rest }) =>
+      rest ? 'what is left' : share !== null ? `${Math.round(share * 100)} % of the tray` : `${count === 1 ? along : `${count} ${along}s`}${from === null ? '' : from > 0 ? ` from ${from}` : ' at the end'}`,
+    cost,
+  )
+const alongOf = (words: readonly { plain: string }[]): Area['along'] => (words.some(({ plain }) => /^col(?:umn)?$/.test(plain)) ? 'column' : 'row')
+const SIDES = { left: 'left', right: 'right', top: 'top', back: 'top', bottom: 'bottom', front: 'bottom', other: 'right' } as const
+const sideOf = (words: readonly { plain: string }[]): Area['side'] =>
+  words.map(({ plain }) => SIDES[plain as keyof typeof SIDES]).find(Boolean) ?? null
+const AREAS: readonly Rule[] = [
+  area('( in )? ( the )? row|column|col {k:whole}', ({ k }: { k: number }, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), from: k })),
+  area('( in )? ( the )? row|column|col {r:number}', ({ r }: { r: Count }, { tokens }, at, to) => (r.low === null ? null : { along: alongOf(tokens.slice(at, to)), from: r.low, count: r.n - r.low + 1 })),
+  area('( in )? ( the )? row|column|col {k:whole} and|& {l:whole}', ({ k, l }: { k: number; l: number }, { tokens }, at, to) => (l === k + 1 ? { along: alongOf(tokens.slice(at, to)), from: k, count: 2 } : null), 0.6),
+  area('( in )? ( the )? first|top|left|front {n:whole}? row|column|col ( of )?', ({ n }: { n?: number }, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), from: 1, count: n ?? 1 })),
+  area('( in )? ( the )? last|bottom|right|back {n:whole}? row|column|col ( of )?', ({ n }: { n?: number }, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), from: -(n ?? 1), count: n ?? 1 })),
+  area('( in )? ( the )? second|third|fourth|fifth|sixth row|column|col ( of )?', (_: unknown, { tokens }, at, to) => {
+    const words = tokens.slice(at, to)
+    return { along: alongOf(words), from: 2 + ['second', 'third', 'fourth', 'fifth', 'sixth'].findIndex((one) => words.some(({ lower }) => lower === one)) }
+  }),
+  area('{n:whole} row|column|col ( of )?', ({ n }: { n: number }, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), count: n }), 0.8),
+  area('a|one row|column|col ( of )?', (_: unknown, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), count: 1 }), 0.8),
+  area('( in )? ( the )? ( left|right|top|bottom|back|front|other )? half ( of )? ( the )? ( tray|it )? ( of )?', (_: unknown, { tokens }, at, to) => ({ share: 0.5, side: sideOf(tokens.slice(at, to)) }), 0.9),
+  area('( a )? quarter ( of )? ( the )? tray ( of )?', () => ({ share: 0.25 }), 0.6),
+  area('( in )? ( all )? ( the )? rest|remainder|remaining ( of )? ( the )? ( tray|cell|it|row )? ( with|of|in|is|are )?', () => ({ rest: true })),
+  area('( the )? whole tray ( of )?', () => ({ share: 1 })),
+]
 
 const make = patterns(lists)
 export const WISH = grammarOf(WISH_RULES, make)
+/** The groups of a tray: rows and columns are known there. */
+export const GROUPS = grammarOf([...WISH_RULES.filter(({ slot }) => slot !== 'rows'), ...AREAS], make)

@@ -1,65 +1,19 @@
 import { at as elementAt, first as firstOf, last as lastOf } from '../numeric/at'
 import { present } from '../present'
-import { addDays, daysBetween, type Day } from '../calendar/day'
+import { daysBetween, type Day } from '../calendar/day'
+import type { AreaWanted } from '../trays/area'
 import { gridOf } from '../trays/grid'
 import type { Amount } from '../season/schedule/schedule-from-wish'
-import { tilings, UNREAD, type Piece } from './chart'
+import type { Piece } from './chart'
 import type { ReadDay } from './days'
 import type { Named } from './name-book'
-import type { Sentence } from './pattern'
-import { MAX_LETTERS, saidAnew, type Choice, type Heard, type Known, type Question, type Read } from './reading'
-import { sentenceFor } from './terms'
+import { saidAnew, type Choice, type Known, type Read } from './reading'
 import { ownerOf, segmentsOf, type Segment } from './segments'
-import { wordsTaken, unreadRuns } from './unread'
+import { readBy, SentenceReader } from './sentence-reader'
+import { unreadRuns } from './unread'
 import type { Vessel } from './vessels'
-import { WISH, type AmountSaid, type DayPiece, type RepeatSaid } from './wish-grammar'
-
-/** What is to be raised of one crop, or stands of it already. */
-export interface Wish {
-  readonly amount: Amount | null
-  readonly cropId: string | null
-  readonly packetId: string | null
-  /** The crop as it was called: somebody who says eggplant reads eggplant. */
-  readonly called: string
-  /** As it is written on the label; empty where only the crop was named. */
-  readonly variety: string
-  readonly outOn: Day | null
-  readonly sowOn: Day | null
-  /** It stands already: it was sown on that day. */
-  readonly sown: boolean
-  /** So many of it are up, where it stands already; null where nobody counted. */
-  readonly up: number | null
-  readonly season: 'spring' | 'autumn' | null
-  /** The same again, so many times in all and so many days apart. */
-  readonly times: number
-  readonly everyDays: number
-  readonly containerId: string | null
-  /** So many containers of it were said; null where as many as are needed. */
-  readonly containers: number | null
-  /** Seed is scattered over it, and pricked out. */
-  readonly broadcast: boolean
-  /** What it is pricked out or potted up into: its id, or null where nobody said; null where the usual way is meant. */
-  readonly next: { readonly containerId: string | null } | null
-  /** It stays in its cell until it goes out. */
-  readonly direct: boolean
-  readonly recipeId: string | null
-  readonly placeId: string | null
-  readonly seedsPerCell: number | null
-  readonly depthMm: number | null
-  /** What else was said of how it is sown, and for whom. */
-  readonly notes: readonly string[]
-  readonly kinds: { readonly count: number; readonly each: number } | null
-}
-
-export const WISH_EXAMPLE = '48 good plants of sweet basil by 20 May'
-
-/**
- * The days of a wish that is repeated: the first, and the same again.
- *
- * @example daysOfWish('2027-03-01', { times: 3, everyDays: 14 }) // ['2027-03-01', '2027-03-15', '2027-03-29']
- */
-export const daysOfWish = (first: Day, { times, everyDays }: Pick<Wish, 'times' | 'everyDays'>): Day[] =>
-  Array.from({ length: Math.max(1, times) }, (_, i) => addDays(first, i * everyDays))
+import { GROUPS_EXAMPLE, WISH_EXAMPLE, type Wish } from './wish-said'
+import { GROUPS, WISH, type AmountSaid, type DayPiece, type RepeatSaid } from './wish-grammar'
 
 /** A day that just went by is hardly meant of next year [default]. */
 const JUST_PAST_DAYS = 60
@@ -68,20 +22,16 @@ const FAR_AHEAD_DAYS = 250
 const MOST_A_CELL = 12
 const USUAL_TRAY = 'tray-72'
 
-export type Read1 = Read<Wish>
-
 /**
  * Reads what somebody wants to raise, or has growing: one wish for each crop that is named. Every word is accounted for; what
  * could be two things, or nothing, is asked about.
  */
-export function readWish(text: string, known: Known): Read<Wish> {
-  if (text.length > MAX_LETTERS)
-    return { meaning: [], heard: [], questions: [{ question: `That is long: at most ${MAX_LETTERS} letters at a time.`, about: null, choices: [] }] }
-  const sentence = sentenceFor(text, known)
-  if (sentence.tokens.length === 0)
-    return { meaning: [], heard: [], questions: [{ question: `Say it like: ${WISH_EXAMPLE}.`, about: null, choices: [] }] }
-  return new WishReader(sentence, known, firstOf(tilings(sentence, WISH)).pieces).read()
-}
+export const readWish = (text: string, known: Known): Read<Wish> =>
+  readBy(text, known, WISH, WISH_EXAMPLE, (sentence, pieces) => new WishReader(sentence, known, pieces).read())
+
+/** Reads what is laid out in a tray: `16 chard, 4 kinds, 4 each`, `first two rows basil, the rest okra`. */
+export const readGroups = (text: string, known: Known): Read<Wish> =>
+  readBy(text, known, GROUPS, GROUPS_EXAMPLE, (sentence, pieces) => new WishReader(sentence, known, pieces).read())
 
 interface Crop {
   readonly from: number
@@ -90,22 +40,12 @@ interface Crop {
   readonly text: string
 }
 
-class WishReader {
-  private readonly questions: Question[] = []
-  private readonly heard: Heard[] = []
-  private readonly taken = new Set<number>()
-
-  constructor(
-    private readonly sentence: Sentence,
-    private readonly known: Known,
-    private readonly pieces: readonly Piece[],
-  ) {}
-
+class WishReader extends SentenceReader {
   read(): Read<Wish> {
     const crops = this.crops()
     const unread = unreadRuns(this.pieces, this.sentence)
     const named = crops.length ? crops : this.nameless(unread)
-    const segments = segmentsOf(named, this.of('amount'), this.sentence.tokens.length)
+    const segments = segmentsOf(named, this.of('amount', 'area'), this.sentence.tokens.length)
     const meaning = named.map((crop, i) => this.one(crop, elementAt(segments, i), segments, i, unread))
     if (named.length === 0) {
       this.ask('Of what? Say it like: ' + WISH_EXAMPLE + '.')
@@ -113,28 +53,9 @@ class WishReader {
     for (const run of unread.filter((run) => !run.some((i) => this.taken.has(i)))) this.askUnread(run)
     return {
       meaning: named.length ? meaning : [],
-      heard: wordsTaken(this.pieces, this.sentence, this.heard, this.taken),
+      heard: this.taking(),
       questions: this.questions,
     }
-  }
-
-  private of(...slots: readonly string[]): Piece[] {
-    return this.pieces.filter(({ slot }) => slots.includes(slot))
-  }
-  private ask(question: string, choices: readonly Choice[] = [], about: Piece | null = null) {
-    if (this.questions.some((one) => one.question === question)) return
-    this.questions.push({ question, choices, about: about && this.range(about) })
-  }
-  private range({ from, to }: { readonly from: number; readonly to: number }) {
-    const { tokens } = this.sentence
-    return { from: elementAt(tokens, from).from, to: elementAt(tokens, to - 1).to }
-  }
-  private words({ from, to }: { readonly from: number; readonly to: number }): string {
-    const range = this.range({ from, to })
-    return this.sentence.text.slice(range.from, range.to)
-  }
-  private anew(piece: { readonly from: number; readonly to: number }, words: string): string {
-    return saidAnew(this.sentence.text, this.range(piece), words)
   }
 
   /** Crops that are named; of two names side by side the last is the crop, the first tells which: strawberry popcorn. */
@@ -160,7 +81,7 @@ class WishReader {
     run.forEach((i) => this.taken.add(i))
     const text = this.words({ from, to })
     if (held.length === 1) return [{ from, to, named: held, text }]
-    if (held.length > 1) this.ask('Which of them?', held.map(({ name }) => ({ name, text: this.anew({ from, to }, name) })), { from, to } as Piece)
+    if (held.length > 1) this.ask('Which of them?', held.map(({ name }) => ({ name, text: this.anew({ from, to }, name) })), { from, to })
     else {
       const like = this.known.names.like(text)
       this.ask(
@@ -168,7 +89,7 @@ class WishReader {
           ? `‘${text}’ is no crop that is known here. Did you mean one of these?`
           : `‘${text}’ is no crop that is known here. Add it under Crops and seed, or call it by a crop it is like.`,
         like.map(({ name }) => ({ name, text: this.anew({ from, to }, firstOf(name.split(','))) })),
-        { from, to } as Piece,
+        { from, to },
       )
     }
     return [{ from, to, named: [], text }]
@@ -187,6 +108,7 @@ class WishReader {
       return inside.length ? inside : all
     }
     const { cropId, packetId, variety, called } = this.name(crop, unread)
+    const area = segment.amounts.find(({ slot }) => slot === 'area')?.value as AreaWanted | undefined
     const kindsPiece = own('kinds')[0]
     const each = own('each')[0]?.value as number | undefined
     const several = segments.length > 1
@@ -215,10 +137,12 @@ class WishReader {
     const packet = own('packet')[0]
     if (packet && !amount.said)
       this.ask('How many seeds of it?', [10, 25, 50, 100].map((n) => ({ name: `${n} seeds`, text: this.anew(packet, `${n} seeds of`) })), packet)
-    const up = this.up(own, amount.said?.n ?? null)
+    const up = this.up(own, amount.said && amount.said.of !== 'trays' ? amount.said.n : null)
     if (!amount.said && up !== null && up.of !== null) amount = { ...amount, said: { n: up.of, of: 'plants' } }
     if (!amount.said && up !== null) amount = { ...amount, said: { n: up.n, of: 'plants' } }
-    if (!amount.said && !rows && !few && !packet) this.ask(this.howMany(own('container')[0], crop), [], null)
+    // `Lettuce in a 128` is one of it.
+    if (!amount.said && vessels.containers !== null) amount = { ...amount, said: { n: vessels.containers, of: 'trays' } }
+    if (!amount.said && !rows && !few && !packet && !area) this.ask(this.howMany(own('container')[0], crop), [], null)
     if (amount.said && !(amount.said.n > 0)) this.ask('How many? A wish is for more than 0.', [], amount.piece)
     if (own('seeds').length && amount.said?.of === 'plants' && amount.bare) amount = { ...amount, said: { ...amount.said, of: 'seeds' } }
     const when = this.days(own, cropId)
@@ -249,6 +173,7 @@ class WishReader {
       depthMm: depth?.mm ?? null,
       notes: [...own('care').map(({ value }) => value as string), ...own('for whom').map((piece) => this.words(piece))],
       kinds,
+      area: area ?? null,
     }
   }
 
@@ -315,14 +240,14 @@ class WishReader {
       this.ask(
         `${crop.text} is what more than one crop is called.`,
         crop.named.map(({ name }) => ({ name, text: this.anew(crop, firstOf(name.split(','))) })),
-        crop as unknown as Piece,
+        crop,
       )
     return { cropId: ids.length === 1 ? firstOf(ids) : null, packetId, variety, called: lead.length ? this.words({ from: lastOf(lead).to, to: crop.to }) : crop.text }
   }
 
   /** How much of it: what was said first, with the seeds for a cell where they were said as seeds. */
   private amount(segment: Segment, other: boolean) {
-    const all = segment.amounts
+    const all = segment.amounts.filter(({ slot }) => slot === 'amount')
     const value = (piece: Piece) => piece.value as AmountSaid
     const seeds = all.find((piece) => value(piece).of === 'seeds' && value(piece).n <= MOST_A_CELL && all.length > 1 && !other)
     const rest = all.filter((piece) => piece !== seeds)
@@ -418,9 +343,10 @@ class WishReader {
     if (share && n !== null) return { n: share === 'all' ? n : Math.round(n / 2), of: n }
     if (!piece) return null
     const said = piece.value as { n: number; of: number | null }
-    if (n !== null && said.n > n)
-      this.ask(`${said.n} up of ${n} cannot be. Which is right?`, [
-        { name: `${n} up`, text: this.anew(piece, `${n} up`) },
+    const whole = said.of ?? n
+    if (whole !== null && said.n > whole)
+      this.ask(`${said.n} up of ${whole} cannot be. Which is right?`, [
+        { name: `${whole} up`, text: this.anew(piece, `${whole} up`) },
       ], piece)
     return said
   }
@@ -438,7 +364,7 @@ class WishReader {
     if (own('frost').length) {
       out.season = 'autumn'
       if (!this.known.frosts) this.ask('It never freezes here: say a day instead.')
-      else if (cropId && !this.known.autumnCrops.has(cropId))
+      else if (cropId && !this.known.autumnCrops.includes(cropId))
         this.ask('It is not usually sown for autumn. Before which frost: the last frost of spring, or the first of autumn?')
     }
     for (const piece of own('day')) {
@@ -539,7 +465,7 @@ class WishReader {
     this.ask(
       `What does ‘${words}’ mean here? Say it in other words${denies ? '.' : ', or leave it out.'}`,
       denies ? [] : [{ name: 'Leave it out', text: this.anew(range, '') }],
-      range as Piece,
+      range,
     )
   }
 }

@@ -17,7 +17,6 @@ import { isAlive, materialIn, materialProblems, type MaterialFigures } from './m
 import { BUILT_IN, MATERIALS } from './materials'
 import { foodOf } from './mix-food'
 import { extraProblems, MAX_SHARE, moveBoundary, recipeProblems, saidInParts, setShare } from './recipe'
-import { readRecipe } from './recipe-text'
 import { stretch } from './reuse'
 import { container, fill, fine, layered, request, rich } from './test/fixture'
 import { materialById } from './test/material-by-id'
@@ -512,37 +511,6 @@ describe('a verdict', () => {
   })
   it('of food is watched up to twelve days', () => {
     expect([mood('food', { days: 12 }).mood, mood('food', { days: 12.1 }).mood]).toEqual(['watch', 'fine'])
-  })
-})
-
-describe('a recipe in words', () => {
-  const read = (text: string, partL: number | null = null) =>
-    readRecipe(text, { materials: BUILT_IN, units: 'metric', partL })
-  it('a number before no unit is parts, before one an amount, and the longest spelling is taken', () => {
-    expect(read('2 peat and 1 perlite').parts).toEqual(parts(['peat', 2], ['perlite', 1]))
-    expect(read('20 L peat, 10 litres perlite').parts).toEqual(parts(['peat', 20], ['perlite', 10]))
-    expect(read('60 % peat, 40 percent perlite').parts).toEqual(parts(['peat', 60], ['perlite', 40]))
-    const [line] = read('3 fl oz rock dust per 10 L, 1 peat').lines
-    expect(line!.extra?.gPerL ?? 0).toBeGreaterThan(0)
-  })
-  it('what is not measured is asked about, what is dosed wants to know in how much', () => {
-    expect(read('peat').lines[0]!.asked).toContain('How much')
-    expect(read('2').lines[0]!.asked).toContain('Of what?')
-    expect(read('0 peat').lines[0]!.asked).toContain('above 0')
-    expect(read('50 g rock dust').lines[0]!.asked).toContain('In how much mix?')
-    expect(read('10 % rock dust').lines[0]!.asked).toBeTruthy()
-    expect(read('2 rock dust per 10 L').lines[0]!.asked).toContain('by spoon, cup or gram')
-    expect(read('500 g peat').lines[0]!.asked).toContain('by volume')
-    expect(read('50 g rock dust per 10 L').extras[0]!.gPerL).toBeCloseTo(5, 9)
-    expect(read('20 L peat, 40 g rock dust').extras[0]!.gPerL).toBeCloseTo(2, 9)
-  })
-  it('beside parts a volume wants to know how large a part is, and then counts by it', () => {
-    expect(read('2 parts peat, 1 L perlite')).toMatchObject({ asksPart: true })
-    expect(read('2 parts peat, 1 L perlite', 2)).toMatchObject({
-      asksPart: false,
-      parts: parts(['peat', 2], ['perlite', 0.5]),
-    })
-    expect(read('2 parts peat, 8 g rock dust', 2).extras[0]!.gPerL).toBeCloseTo(2, 9)
   })
 })
 

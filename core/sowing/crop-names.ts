@@ -16,6 +16,7 @@ const NAMES: Readonly<Record<string, readonly [botanical: string, alsoCalled?: s
   'hot-pepper': ['Capsicum annuum, C. chinense', 'chilli, chillies, chile, chili, chilies, chilli pepper, chili pepper, chile pepper, jalapeno, habanero, cayenne'],
   aubergine: ['Solanum melongena', 'eggplant, brinjal, egg plant'],
   cucumber: ['Cucumis sativus', 'cuke, gherkin, pickling cucumber'],
+  loofah: ['Luffa aegyptiaca', 'luffa, sponge gourd, dishcloth gourd'],
   courgette: ['Cucurbita pepo', 'zucchini, summer squash, marrow, baby marrow, crookneck, pattypan'],
   pumpkin: ['Cucurbita maxima, C. pepo', 'jack-o-lantern'],
   'winter-squash': ['Cucurbita moschata, C. maxima', 'squash, butternut, butternut squash, acorn squash, kabocha, hubbard, gem squash'],

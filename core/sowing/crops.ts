@@ -157,6 +157,7 @@ const ROWS: Readonly<Record<CropFamily, readonly Row[]>> = {
     ['Hot pepper', [8, 12], 3, 8, '-', 28, 'pepper', 1.3, { night: 12 }],
     ['Aubergine', [8, 10], 3, 8, '-', 28, 'aubergine', 1, { night: 12 }],
     ['Cucumber', [3, 4], 2, 15, 'D', 27, 'cucumber', 1, { schedule: 'pot' }],
+    ['Loofah', [4, 6], 3, 15, 'D', 28, 'cucumber', 1.8, { schedule: 'pot', treatment: { kind: 'soak', days: 1 } }],
     ['Courgette', [3, 4], 2, 20, 'D', 27, 'cucumber', 1.1, { schedule: 'pot' }],
     ['Pumpkin', [3, 4], 2, 25, 'D', 27, 'cucumber', 1.2, { schedule: 'pot' }],
     ['Melon', [4, 5], 3, 15, 'D', 28, 'melon', 1, { schedule: 'pot', night: 13 }],

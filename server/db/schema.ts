@@ -323,6 +323,7 @@ export const sowings = pgTable(
     scheduleId: text(),
     placeId: text(),
     stages: jsonb().$type<SowingRecord['stages']>(),
+    note: text().notNull().default(''),
   },
   (table) => [
     sealed(),

@@ -50,7 +50,10 @@ import { contextOf } from '#shared/reckoning/context'
 import { asDoseRequest } from '#shared/reckoning/dose-request'
 import { asProgrammeRequest } from '#shared/reckoning/programme-request'
 import { asSowingRequest } from '#shared/reckoning/sowing-request'
-import { heardWish, listeningOf } from '#shared/reckoning/wish'
+import { computedRead, orderOf, readToCompute } from '#shared/computations/read'
+import { knownFrom } from '#core/language/reading'
+import { wordsOf } from '#shared/reckoning/known'
+import { heardWish } from '#shared/reckoning/heard-wish'
 import { asFeed } from '#shared/records/feed'
 import { tabled } from '../http/figures'
 
@@ -197,9 +200,13 @@ export const COMPUTATIONS = {
   'water-scenario': computation(scenarioToCompute, (body) => computedScenario(body)),
   wish: computation(wishToCompute, (body) => {
     const known = seasonKnown(body)
-    const order = body.units === 'us' ? 'month first' : 'day first'
-    const { wish, sowings } = heardWish(body.text, listeningOf(known, body.today, order), known)
-    return { wish, sowings: [...sowings] }
+    const { meaning, heard, questions, sowings } = heardWish(
+      body.text,
+      knownFrom(wordsOf(known, body.today, orderOf(body.units), body.units)),
+      known,
+    )
+    return { wishes: meaning, heard, questions, sowings: sowings.flat() }
   }),
+  read: computation(readToCompute, computedRead),
 } as const
 export type ComputationName = keyof typeof COMPUTATIONS

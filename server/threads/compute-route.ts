@@ -1,4 +1,4 @@
-import { setResponseHeaders } from 'h3'
+import { setResponseHeaders, type H3Event } from 'h3'
 import { describedRoute, type Contract, type Described } from '../http/route'
 import { HttpProblem } from '../http/problem-json'
 import { readJsonBytes } from '../http/read-json'
@@ -12,16 +12,19 @@ export const computeRoute = (
 ): Described =>
   describedRoute(
     { ...contract, body: (COMPUTATIONS[name] as Computation).body, refuses: [503] },
-    async ({ event }) => {
-      const { made, tookMs } = await inThread({ do: 'compute', name, body: await readJsonBytes(event) })
-      if (!('bytes' in made)) {
-        const { status, problems } = made
-        throw new HttpProblem(status, problems[0]?.message ?? '', status === 422 ? problems : [])
-      }
-      setResponseHeaders(event, {
-        'content-type': 'application/json',
-        'server-timing': `thread;desc="${made.threadId}";dur=${tookMs.toFixed(1)}`,
-      })
-      return Buffer.from(made.bytes.buffer)
-    },
+    async ({ event }) => computedInThread(event, name, await readJsonBytes(event)),
   )
+
+/** A body computed in a thread, and its answer as it is sent. @throws HttpProblem 400, 422 */
+export async function computedInThread(event: H3Event, name: ComputationName, body: Uint8Array): Promise<Buffer> {
+  const { made, tookMs } = await inThread({ do: 'compute', name, body })
+  if (!('bytes' in made)) {
+    const { status, problems } = made
+    throw new HttpProblem(status, problems[0]?.message ?? '', status === 422 ? problems : [])
+  }
+  setResponseHeaders(event, {
+    'content-type': 'application/json',
+    'server-timing': `thread;desc="${made.threadId}";dur=${tookMs.toFixed(1)}`,
+  })
+  return Buffer.from(made.bytes.buffer)
+}

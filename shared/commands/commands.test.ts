@@ -4,8 +4,8 @@ import fc from 'fast-check'
 import { answerKey } from '#core/jobs/guided-job'
 import { waterStepId } from '#core/jobs/water-steps'
 import { readLine } from '#core/language/log-line'
+import { knownFrom } from '#core/language/reading'
 import { addDays, dayFrom } from '#core/calendar/day'
-import { nameBook } from '#core/language/name-book'
 import { bodyOf, type Everything } from '../records/collections'
 import { benchOf, find } from '../reckoning/bench'
 import { waterRound } from '../reckoning/water-round'
@@ -13,7 +13,7 @@ import type { EntryRecord } from '../records/entry'
 import { acting, after, decide, done, emptyKept, record, TODAY, uuid, withTray } from '../test/kept'
 import { idOf, isRefusal, type Decision } from './command'
 import { COMMAND_NAMES, type Sent } from './commands'
-import { lineCommand, lineKnown } from './log-line'
+import { lineCommands, lineWords } from './log-line'
 import { oppositeOf } from './undo'
 import type { WrittenRecord } from './written'
 
@@ -319,8 +319,9 @@ describe('a guided job', () => {
 describe('what is written down', () => {
   const line = (text: string, kept: Everything) => {
     const bench = benchOf(kept, TODAY, '09:00')
-    const known = lineKnown(bench, nameBook([...bench.context.crops.values()], []), 'day first')
-    return lineCommand(readLine(text, known), text, bench)
+    const { meaning, questions } = readLine(text, knownFrom(lineWords(bench, 'day first')))
+    expect(questions).toEqual([])
+    return lineCommands(meaning[0]!, bench)[0]
   }
   it('as a line at the bench comes to the command it means', () => {
     const kept = withTray(emptyKept(), TRAY, null)

@@ -1,6 +1,6 @@
 import { first } from '#core/numeric/at'
 import type { Day } from '#core/calendar/day'
-import type { LineKind, ReadLine } from '#core/language/log-line'
+import type { LineKind, ReadLine } from '#core/language/line-said'
 import type { GroupStands } from '#core/trays/standing'
 
 /** Something that cannot well be as it was said: asked about, with what it could be instead. */
@@ -43,15 +43,6 @@ interface Said {
   readonly today: Day
   readonly printDay: (day: Day) => string
 }
-
-const ahead = ({ read: { on }, today, printDay }: Omit<Said, 'tray' | 'group'>): Doubt | null =>
-  on > today
-    ? {
-        id: 'ahead',
-        question: `${printDay(on)} is still to come.`,
-        choices: [{ id: 'today', name: 'It was today', change: { on: today } }],
-      }
-    : null
 
 function before({ read: { on, kind }, tray, today, printDay }: Said): Doubt | null {
   if (!tray.since || on >= tray.since || kind === 'sown') return null
@@ -170,8 +161,7 @@ export function doubtsOf(
   today: Day,
   printDay: (day: Day) => string,
 ): Doubt[] {
-  const early = ahead({ read, today, printDay }) ?? []
-  if (!tray) return [early].flat()
+  if (!tray) return []
   const said = { read, tray, group: tray.groups.length === 1 ? first(tray.groups) : null, today, printDay }
-  return [early, ...OF_A_TRAY.map((doubt) => doubt(said) ?? [])].flat()
+  return OF_A_TRAY.flatMap((doubt) => doubt(said) ?? [])
 }

@@ -9,7 +9,9 @@ import { countsSeedlings, CROP_FIGURES, type Crop } from '#core/sowing/crop'
 import { BUILT_IN_CROPS, CROPS } from '#core/sowing/crops'
 import { contextOf } from './context'
 import { SEASON } from '../test/season'
-import { heardWish, listeningOf } from './wish'
+import { knownFrom } from '#core/language/reading'
+import { heardWish } from './heard-wish'
+import { wordsOf } from './known'
 import { asCrop, crop, cropRecordOf } from '../records/crop'
 import { seasonFrame } from '../records/season-frame'
 import { sowing } from '../records/sowing'
@@ -147,16 +149,16 @@ describe('a kept sowing', () => {
 
 describe('a place in a wish', () => {
   const heard = (text: string, of: SeasonContext = known) =>
-    heardWish(text, listeningOf(of, dayFrom('2027-03-01'), 'day first'), of)
+    heardWish(text, knownFrom(wordsOf(of, dayFrom('2027-03-01'), 'day first', 'metric')), of)
 
   it('is known by its own name and by what its kind is called; one that is not there is asked about', () => {
     for (const text of ['24 tomatoes, sow today, on the shelf', '24 tomatoes, sow today, under lights']) {
-      const { wish, sowings } = heard(text)
-      expect([wish.asks, wish.unread, sowings[0]?.placeId]).toEqual([[], [], 'shelf'])
+      const { questions, sowings } = heard(text)
+      expect([questions, sowings[0]?.[0]?.placeId]).toEqual([[], 'shelf'])
     }
-    const { wish, sowings } = heard('24 tomatoes, sow today, on the windowsill')
-    expect([wish.asks[0]!.question, sowings]).toEqual([expect.stringContaining('no windowsill here yet'), []])
-    expect(heard('24 tomatoes, sow today, outside').sowings[0]?.placeId).toBe('outside')
+    const { questions, sowings } = heard('24 tomatoes, sow today, on the windowsill')
+    expect([questions[0]!.question, sowings]).toEqual([expect.stringContaining('no windowsill here yet'), [[]]])
+    expect(heard('24 tomatoes, sow today, outside').sowings[0]?.[0]?.placeId).toBe('outside')
   })
 })
 
@@ -182,7 +184,7 @@ describe('a wish for seeds, cells or trays', () => {
     ['72 cells of leek, sow today', losing],
     ['60 seeds of leek, sow today', losing],
   ])('counts on as many plants as its own plan gives with that certainty: %s', (text, of) => {
-    const [sown] = heardWish(text, listeningOf(of, dayFrom('2027-03-01'), 'day first'), of).sowings
+    const [[sown] = []] = heardWish(text, knownFrom(wordsOf(of, dayFrom('2027-03-01'), 'day first', 'metric')), of).sowings
     const request = asSowingRequest(sown!, of)!
     const { chance, cells, seeds } = planSowing(request, of.frame, of.book)
     const tries = countsSeedlings(request.crop) ? seeds : cells

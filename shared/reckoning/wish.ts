@@ -1,14 +1,11 @@
 import { present } from '#core/present'
 import { first as firstOf, last as lastOf } from '#core/numeric/at'
-import type { Day } from '#core/calendar/day'
-import { isFrostFree, seasonEnds } from '#core/calendar/frost'
-import { PLACE_KINDS } from '#core/places/place-kinds'
-import { OUTSIDE, type Place } from '#core/places/place'
+import { seasonEnds } from '#core/calendar/frost'
 import { scheduleById } from '#core/season/schedule/schedules'
 import { scheduleFromWish, seasonFor, startOfWish } from '#core/season/schedule/schedule-from-wish'
-import { nameBook } from '#core/language/name-book'
-import { readWish } from '#core/language/read-wish'
-import { daysOfWish, type Listening, type Wish } from '#core/language/wish'
+import { daysOfWish, type Wish } from '#core/language/wish-said'
+import type { Read } from '#core/language/reading'
+import { plainName } from '#core/text/words'
 import type { Crop } from '#core/sowing/crop'
 import type { PacketRecord } from '../records/packet'
 import type { SowingRecord } from '../records/sowing'
@@ -18,63 +15,24 @@ import type { SeasonContext } from './season'
 /** How sure a wish is to be met where nobody says [default]. */
 const CERTAINTY = 0.9
 
-type Known = Pick<
+export type PlannedWith = Pick<
   SeasonContext,
   'crops' | 'containers' | 'recipes' | 'frame' | 'packets' | 'book' | 'calibrations'
 >
 
-/** What a household's wishes are heard with. */
-export function listeningOf(known: Known, today: Day, order: Listening['order']): Listening {
-  const crops = [...known.crops.values()]
-  return {
-    today,
-    order,
-    frosts: isFrostFree(known.frame) ? null : seasonEnds(known.frame),
-    names: nameBook(
-      crops,
-      [...known.packets].map(([id, { name, cropId }]) => ({ id, name, cropId })),
-    ),
-    containers: [...known.containers.values()],
-    recipes: [...known.recipes.values()],
-    places: namedPlaces(known.frame.places),
-    autumnCrops: new Set(crops.filter(({ autumn }) => autumn).map(({ id }) => id)),
-  }
-}
-
-/**
- * Places by their own names, and by what their kind is called where there is just one of it; kinds nobody has are known
- * too, so that they can be asked about.
- */
-export function namedPlaces(places: readonly Place[]): Listening['places'] {
-  const own = places.map(({ id, name }) => ({ id, name }))
-  const kinds = PLACE_KINDS.flatMap(({ id: kind, name, alsoCalled }) => {
-    const of = places.filter((place) => place.kind === kind)
-    const id = kind === 'outside' ? (of[0]?.id ?? OUTSIDE.id) : (of[0]?.id ?? null)
-    const shown = of[0]?.name ?? name
-    return of.length > 1 ? [] : [name, ...alsoCalled].map((called) => ({ id, name: called, shown }))
+/** The sowings that wishes come to, of each its own; none of any while something is still to be asked. */
+export function sowingsFrom(read: Read<Wish>, known: PlannedWith): SowingRecord[][] {
+  const ready = read.questions.length === 0
+  return read.meaning.map((wish) => {
+    const crop = known.crops.get(wish.cropId ?? '')
+    return ready && crop ? sowingsOf(wish, crop, known) : []
   })
-  return [...own, ...kinds]
 }
 
-/** A wish as it was read, and the sowings it comes to; none while something is still to be asked. */
-export interface ReadWish {
-  readonly wish: Wish
-  readonly sowings: readonly SowingRecord[]
-}
+const MAX_NAME = 100
+const MAX_NOTE = 600
 
-/**
- * A wish in one sentence, and what it comes to.
- *
- * @param unreadIsFine words that were not understood are left out, because somebody said so
- */
-export function heardWish(text: string, listening: Listening, known: Known, unreadIsFine = false): ReadWish {
-  const wish = readWish(text, listening)
-  const crop = known.crops.get(wish.cropId ?? '')
-  const ready = crop && wish.asks.length === 0 && (unreadIsFine || wish.unread.length === 0)
-  return { wish, sowings: ready ? sowingsOf(wish, crop, known) : [] }
-}
-
-function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
+function sowingsOf(wish: Wish, crop: Crop, known: PlannedWith): SowingRecord[] {
   const { kinds, outOn, sowOn } = wish
   const packetId = wish.packetId ?? onlyPacket(crop.id, known.packets)
   const stages = stagesFor(wish, crop, known)
@@ -93,13 +51,15 @@ function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
     scheduleId: null,
     placeId: wish.placeId,
     stages,
+    note: noteOf(wish),
   }
   const started = { ...one, ...startOf(wish, one, crop, known) }
   const ofKinds = kinds
     ? Array.from({ length: kinds.count }, (_, i) => ({
         ...started,
-        name: `${one.name.slice(0, 100)}, kind ${i + 1} of ${kinds.count}`,
-        plants: kinds.each,
+        name: `${one.name.slice(0, MAX_NAME)}, kind ${i + 1} of ${kinds.count}`,
+        plants: started.cells === null ? kinds.each : started.plants,
+        cells: started.cells === null ? null : kinds.each,
       }))
     : [started]
   if (wish.times < 2) return ofKinds
@@ -107,11 +67,15 @@ function sowingsOf(wish: Wish, crop: Crop, known: Known): SowingRecord[] {
   return ofKinds.flatMap((each) =>
     daysOfWish(first ?? seasonEnds(known.frame).last, wish).map((day, i) => ({
       ...each,
-      name: `${each.name.slice(0, 100)}, ${i + 1} of ${wish.times}`,
+      name: `${each.name.slice(0, MAX_NAME)}, ${i + 1} of ${wish.times}`,
       ...(first ? (outOn ? { outOn: day } : { sowOn: day }) : {}),
     })),
   )
 }
+
+/** What was said of it that no field of the plan holds. */
+const noteOf = ({ notes, depthMm }: Wish): string =>
+  [...(depthMm === null ? [] : [`${Number(depthMm.toPrecision(3))} mm deep`]), ...notes].join(', ').slice(0, MAX_NOTE)
 
 /** The kind a label names, without the number of its succession: `Kale, 2 of 4` is kale. */
 export const kindOf = (label: string): string => label.replace(/, (\d+ of \d+|again)$/, '').toLowerCase()
@@ -122,17 +86,19 @@ function onlyPacket(cropId: string, packets: ReadonlyMap<string, PacketRecord>):
   return of.length === 1 ? firstOf(of)[0] : null
 }
 
-/** `Yellow pear tomato`: the variety with its crop, where it does not name it itself. */
-function labelOf({ variety }: Wish, crop: Crop): string {
-  const called = firstOf(crop.name.split(',')).replace(/ from seed$/, '')
+/** `Yellow pear tomato`: the variety with its crop, as it was called; somebody who says eggplant reads eggplant. */
+function labelOf({ variety, called: said }: Wish, crop: Crop): string {
+  const inBook = firstOf(crop.name.split(',')).replace(/ from seed$/, '')
+  const isName = crop.alsoCalled.some((name) => plainName(name).join(' ') === plainName(said).join(' '))
+  const called = isName && !crop.botanical.startsWith(said) ? plainName(said).join(' ') : inBook
   const has = variety.toLowerCase().includes(lastOf(called.toLowerCase().split(' ')))
   const label = !variety ? called : has ? variety : `${variety} ${called.toLowerCase()}`
   return firstOf(label).toUpperCase() + label.slice(1)
 }
 
-/** The crop's usual schedule, with the container and the mix that were named at its foot. */
-const stagesFor = (wish: Wish, crop: Crop, known: Known): SowingRecord['stages'] =>
-  wish.containerId || wish.recipeId
+/** The crop's usual schedule, with what was said of its way: the container and the mix it begins in, and what comes then. */
+const stagesFor = (wish: Wish, crop: Crop, known: PlannedWith): SowingRecord['stages'] =>
+  wish.containerId || wish.recipeId || wish.direct || wish.next || wish.broadcast
     ? scheduleFromWish(scheduleById(crop.scheduleId).stages, wish, (id) => known.containers.get(id))
     : null
 
@@ -141,7 +107,7 @@ function startOf(
   wish: Wish,
   sowing: SowingRecord,
   crop: Crop,
-  known: Known,
+  known: PlannedWith,
 ): Pick<SowingRecord, 'plants' | 'cells'> {
   const foot = firstOf(sowing.stages ?? scheduleById(crop.scheduleId).stages)
   const cellsInTray = known.containers.get(foot.containerId ?? '')?.cells ?? 1

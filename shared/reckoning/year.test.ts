@@ -8,7 +8,8 @@ import { compared, judgedTrial, groupFacts } from './group-facts'
 import { traceOf } from './trace'
 import { germinationCurves, perPlant, timelines, yearReport } from './year'
 import { readLine } from '#core/language/log-line'
-import { nameBook } from '#core/language/name-book'
+import { knownFrom } from '#core/language/reading'
+import { wordsOf } from './known'
 
 const id = (n: number) => `0b1a5700-0000-4000-8000-${String(n).padStart(12, '0')}`
 const day = (text: string) => dayFrom(text)
@@ -234,16 +235,13 @@ describe('tracing', () => {
 describe('what cannot well be is asked', () => {
   const today = day('2027-04-14')
   const read = (text: string) =>
-    readLine(text, {
-      trays: [{ id: 't', number: 4, groups: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: null }] }],
-      sowings: [],
-      batches: [],
-      places: [],
-      names: nameBook([...context.crops.values()], []),
-      cropName: (of) => of,
-      calendar: { today, frosts: null, order: 'day first' },
-      units: 'metric',
-    })
+    readLine(
+      text,
+      knownFrom({
+        ...wordsOf(context, today, 'day first', 'metric'),
+        trays: [{ id: 't', number: 4, groups: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: null }] }],
+      }),
+    ).meaning[0]!
   const stands = groupFacts(
     [tray(10, id(1), 'racks')],
     grown(10, 20, '2027-04-02', '2027-04-10', 1),

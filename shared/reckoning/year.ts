@@ -1,7 +1,7 @@
 import { present } from '#core/present'
 import { first as firstOf } from '#core/numeric/at'
 import { goodsName, goodsUnit } from '#core/supplies/goods'
-import { nextYear as yearOn } from '#core/language/log-line'
+import { nextYear as yearOn } from '#core/language/line-said'
 import { daysBetween, type Day } from '#core/calendar/day'
 import { germinationNow, isBelowStandard } from '#core/sowing/seed-age'
 import { printShare } from '#core/units/format'

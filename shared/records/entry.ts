@@ -10,7 +10,8 @@ import { amount, day, id, name, ruled } from './rules'
 /**
  * `batch made`, `feed given`: at the bench. `counted`: a shelf or a packet was filled, counted or put right. `lost`, `given`:
  * plants that left a tray for good. `watered`, `weighed`, `felt`: the water of trays. `cleaned`: trays and tools. `carried`: a
- * tray that was put in another place. `seen`, `damage`, `flower`, `harvest`: what is looked at. `climate`: temperatures and light
+ * tray that was put in another place. `seen`, `damage`, `flower`, `harvest`: what is looked at. `tended`:
+ * plants that were trimmed, turned, treated, and their lamps and domes. `climate`: temperatures and light
  * of a place. `measured`: a figure of the bench that was measured by itself. `weather`, `thought`: of the day.
  */
 export const ENTRY_KINDS = [
@@ -25,6 +26,7 @@ export const ENTRY_KINDS = [
   'cleaned',
   'carried',
   'seen',
+  'tended',
   'damage',
   'flower',
   'harvest',
@@ -46,6 +48,7 @@ const OF_THE_DAY: readonly string[] = [
   'harvest',
   'damage',
   'seen',
+  'tended',
   'flower',
 ]
 
@@ -365,6 +368,7 @@ const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {
   cleaned: 'each time',
   carried: 'each time',
   seen: 'each time',
+  tended: 'each time',
   damage: 'each time',
   flower: 'each time',
   harvest: 'each time',

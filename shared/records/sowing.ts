@@ -54,5 +54,10 @@ export const sowing = z.object({
     .nullable()
     .default(null)
     .describe('The household’s own stages, in place of the schedule’s'),
+  note: z
+    .string()
+    .max(600, 'Keep the note under 600 characters.')
+    .default('')
+    .describe('What else was said of how it is sown, and for whom'),
 })
 export type SowingRecord = z.output<typeof sowing>

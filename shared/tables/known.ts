@@ -1,7 +1,7 @@
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
 import { BUILT_IN_FEEDS } from '#core/feed/feeds'
 import { BUILT_IN } from '#core/media/materials'
-import { CALLED } from '#core/media/material-names'
+import { calledOf as called } from '#core/language/material-term'
 import { PLACE_KINDS } from '#core/places/place-kinds'
 import { withOutside } from '#core/season/schedule/stays'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
@@ -9,9 +9,6 @@ import type { Bodies, Stored } from '#shared/records/collections'
 import type { Context } from '../reckoning/context'
 import type { NamedKind } from './column'
 import type { Named, Names } from './names'
-
-const called = (id: string) =>
-  CALLED.flatMap(([word, ...ids]) => (ids.length === 1 && ids[0] === id ? [word] : []))
 
 /** All that a cell can name in a household: what it keeps, and what the book has. */
 export function namesOf(

@@ -1,5 +1,6 @@
 import type { Read } from '~/kit/fields/useTypedText'
-import { concentrationOf, readRate } from '#core/feed/rate'
+import { concentrationOf } from '#core/feed/rate'
+import { readRate } from '#core/language/rule'
 import { density, type Feed } from '#core/feed/feed'
 import type { Material } from '#core/media/material'
 import { packsSaid } from '#core/supplies/goods'

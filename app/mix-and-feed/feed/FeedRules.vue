@@ -4,21 +4,23 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
-import { useHousehold } from '~/household/household'
+import SaidBack from '~/kit/reading/SaidBack.vue'
+import { useReader } from '~/kit/reading/useReader'
+import { useSayAnew } from '~/kit/reading/useSayAnew'
 import { X } from '@lucide/vue'
-import { readRate, spellings } from '#core/feed/rate'
+import { spellings, type Rate } from '#core/feed/rate'
 import { printNumber } from '#core/units/format'
 
 /** Rules people go by, each a mark on the scale; and the wanted strength in every other spelling. */
-const household = useHousehold()
 const feed = useFeedDraft()
 const text = ref('')
-const message = ref<string>()
-
+const { say } = useSayAnew(text)
+const { shown, meaning } = useReader<Rate>('rule', text, () => ({
+  feedForm: feed.draft.label.form,
+  tools: feed.named,
+}))
 function add() {
-  const read = readRate(text.value, feed.draft.label.form, household.units, feed.named)
-  message.value = read.ok ? undefined : read.message
-  if (!read.ok) return
+  if (!meaning.value) return
   feed.addRule(text.value.trim())
   text.value = ''
 }
@@ -33,10 +35,10 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
         v-model="text"
         label="A rule you go by"
         hide-label
-        :problem="message"
         placeholder="Your rule: 1 tbsp per gal, 1:500, half …"
       />
-      <Button type="submit">Mark it</Button>
+      <Button type="submit" :disabled="!meaning">Mark it</Button>
+      <SaidBack v-if="shown" class="said" :read="shown" @say="say" />
     </form>
     <ul v-if="feed.rules.length" class="marks">
       <li v-for="(rule, index) in feed.rules" :key="rule.text">

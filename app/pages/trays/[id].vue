@@ -387,7 +387,7 @@ const advised = computed(() => present(tray.value).groups.length > 1)
             >Paint empty</Button
           >
           <p class="soft">{{ counted(freeCells(tray), 'cell') }} free</p>
-          <WishLine :free="freeCells(tray)" :container="container.name" :add="addGroups" />
+          <WishLine :tray="tray" :add="addGroups" />
           <ChoiceField
             v-if="fromSeason.length"
             :model-value="undefined"

@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { computed, ref, useId } from 'vue'
+import { computed, useId } from 'vue'
 import Button from 'primevue/button'
 import DayField from '~/kit/fields/DayField.vue'
-import { useDates } from '~/kit/useDates'
-import { useMeasures } from '~/kit/useMeasures'
+import SaidBack from '~/kit/reading/SaidBack.vue'
+import { useSayAnew } from '~/kit/reading/useSayAnew'
 import { useLogLine } from '~/records/log/useLogLine'
 import { useHousehold } from '~/household/household'
-import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
-import { LINE_KINDS, type LineKind } from '#core/language/log-line'
+import { LINE_EXAMPLE, LINE_KINDS, type LineKind } from '#core/language/line-said'
 import { SEEN, seenName, type SeenId } from '#core/signs/seen'
 
 /** One line, typed or spoken, with what it was taken for beneath; chips say the rest with a thumb. */
@@ -21,11 +20,8 @@ const props = defineProps<{
 const line = useLogLine()
 const household = useHousehold()
 const trays = useTrays()
-const season = useSeason()
-const { printDay } = useDates()
-const { volume, mass } = useMeasures()
 const id = useId()
-const field = ref<HTMLInputElement | null>(null)
+const { field, say, pick } = useSayAnew(line.text)
 
 /** Trays in which something happened lately come first: the thumb reaches for those. */
 const MAX_TRAYS = 5
@@ -68,24 +64,18 @@ function add(words: string) {
 }
 const verb = (kind: LineKind) => present(LINE_KINDS.find((one) => one.kind === kind))
 
-const kindName = computed(() => LINE_KINDS.find(({ kind }) => kind === line.read.value?.kind)?.name ?? '')
-const trayNames = computed(() =>
-  (line.read.value?.trayIds ?? []).flatMap((of) => {
-    const tray = trays.find(of)
-    return tray ? [`tray ${tray.number}`] : []
-  }),
-)
-const cropName = computed(
-  () => line.read.value?.taken.find(({ means }) => /^[A-Z]/.test(means))?.means ?? null,
-)
 const aboutTray = computed(() => trays.find(props.subject ?? ''))
 async function keep() {
   // Said on the page of a tray, it is about that tray.
-  if (aboutTray.value && line.read.value && !line.read.value.trayIds.length)
-    line.change({
-      trayIds: [aboutTray.value.id],
-      group: aboutTray.value.body.groups.length === 1 ? first(aboutTray.value.body.groups).code : null,
-      sowingIds: aboutTray.value.body.groups.flatMap(({ sowingId }) => sowingId ?? []),
+  const tray = aboutTray.value
+  if (tray)
+    line.entries.value.forEach((one, i) => {
+      if (one.trayIds.length) return
+      line.change(i, {
+        trayIds: [tray.id],
+        group: tray.body.groups.length === 1 ? first(tray.body.groups).code : null,
+        sowingIds: tray.body.groups.flatMap(({ sowingId }) => sowingId ?? []),
+      })
     })
   await line.write()
   field.value?.focus()
@@ -104,65 +94,34 @@ async function keep() {
         maxlength="600"
         enterkeyhint="done"
         autocapitalize="off"
-        placeholder="chard tray 3, 28 up, one leggy"
+        :placeholder="LINE_EXAMPLE"
       />
       <Button type="submit" class="main" :disabled="!line.ready.value">Write it down</Button>
     </div>
 
-    <div v-if="line.read.value" class="taken" aria-live="polite">
-      <span class="took kind"
-        ><b>{{ kindName }}</b
-        >{{ line.read.value.kindGuessed ? ', as I take it' : '' }}</span
-      >
-      <span v-if="trayNames.length" class="took">{{ trayNames.join(', ') }}</span>
-      <span v-if="cropName" class="took">{{ cropName }}</span>
-      <span class="took">{{
-        line.read.value.on === season.today ? 'today' : printDay(line.read.value.on)
-      }}</span>
-      <span v-if="line.read.value.at" class="took">{{ line.read.value.at }}</span>
-      <span v-if="line.read.value.litres !== null" class="took">{{ volume(line.read.value.litres) }}</span>
-      <span v-if="line.read.value.grams !== null" class="took">{{ mass(line.read.value.grams) }}</span>
-      <span v-if="line.read.value.count !== null" class="took">{{ line.read.value.count }}</span>
-      <span v-for="sign in line.read.value.signs" :key="sign" class="took sign">{{ seenName(sign) }}</span>
-      <span v-if="line.read.value.remindOn" class="took"
-        >comes back {{ printDay(line.read.value.remindOn) }}</span
-      >
-      <span v-if="line.read.value.rest.length" class="soft small"
-        >as it stands: {{ line.read.value.rest.join(' ') }}</span
-      >
-    </div>
-
-    <fieldset v-for="ask in line.asks.value" :key="ask.question" class="ask">
-      <legend>{{ ask.question }}</legend>
-      <Button v-for="choice in ask.choices" :key="choice.id" @click="line.answer(ask, choice.id)">{{
-        choice.name
-      }}</Button>
-    </fieldset>
-    <fieldset v-for="doubt in line.doubts.value" :key="doubt.id" class="ask">
+    <SaidBack v-if="line.shown.value" :read="line.shown.value" @say="say" @pick="pick" />
+    <p v-if="line.failed.value" class="problem">The reader could not be loaded. Look whether the server answers, then type again.</p>
+    <fieldset v-for="doubt in line.doubts.value" :key="`${doubt.entry} ${doubt.id}`" class="ask">
       <legend>{{ doubt.question }}</legend>
       <Button v-for="choice in doubt.choices" :key="choice.id" @click="line.settle(doubt, choice)">{{
         choice.name
       }}</Button>
     </fieldset>
 
-    <details v-if="line.read.value" class="right">
+    <details v-if="line.entries.value.length" class="right">
       <summary>Put it right</summary>
-      <div class="pair">
+      <div v-for="(one, i) in line.entries.value" :key="i" class="pair">
         <label class="choice">
           <span>It was</span>
           <select
             class="input"
-            :value="line.read.value.kind"
-            @change="line.change({ kind: ($event.target as HTMLSelectElement).value as LineKind })"
+            :value="one.kind"
+            @change="line.change(i, { kind: ($event.target as HTMLSelectElement).value as LineKind })"
           >
-            <option v-for="one in LINE_KINDS" :key="one.kind" :value="one.kind">{{ one.name }}</option>
+            <option v-for="kind in LINE_KINDS" :key="kind.kind" :value="kind.kind">{{ kind.name }}</option>
           </select>
         </label>
-        <DayField
-          :model-value="line.read.value.on"
-          label="On"
-          @update:model-value="$event && line.change({ on: $event })"
-        />
+        <DayField :model-value="one.on" label="On" @update:model-value="$event && line.change(i, { on: $event })" />
       </div>
     </details>
 
@@ -181,7 +140,7 @@ async function keep() {
         :key="kind"
         type="button"
         class="chip"
-        @click="add(first(verb(kind).words))"
+        @click="add(verb(kind).word)"
       >
         {{ verb(kind).name.toLowerCase() }}
       </button>
@@ -218,24 +177,6 @@ async function keep() {
   min-width: 0;
   min-height: 3rem;
   font-size: 1.125rem;
-}
-
-.taken {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.35rem;
-  align-items: baseline;
-}
-
-.took {
-  padding: 0.1rem 0.6rem;
-  border-left: 4px solid var(--enamel);
-  background: var(--water-wash);
-}
-
-.took.sign {
-  border-color: var(--marigold);
-  background: var(--paper-deep);
 }
 
 .ask {

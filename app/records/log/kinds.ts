@@ -44,6 +44,7 @@ export const KINDS_SHOWN: Readonly<Record<EntryKind, Shown>> = {
   cleaned: shown('cleaned', Waves),
   carried: shown('carried', MoveRight),
   seen: shown('seen', Eye),
+  tended: shown('tended', Hand),
   damage: shown('damage', Bug),
   flower: shown('in flower', Flower2),
   harvest: shown('picked', ShoppingBasket),
@@ -85,7 +86,7 @@ export const KIND_GROUPS: readonly {
     name: 'Moved and gone',
     kinds: ['carried', 'out', 'harden', 'shelter', 'lost', 'given', 'give up', 'end'],
   },
-  { id: 'seen', name: 'Seen', kinds: ['seen', 'damage', 'flower', 'harvest', 'roots'] },
+  { id: 'seen', name: 'Seen', kinds: ['seen', 'tended', 'damage', 'flower', 'harvest', 'roots'] },
   { id: 'air', name: 'Air and weather', kinds: ['climate', 'weather'] },
   { id: 'thoughts', name: 'Thoughts', kinds: ['thought', 'measured'] },
 ]

@@ -1,4 +1,4 @@
-import type { Wish } from '../wish'
+import type { Wish } from '../wish-said'
 
 /*
  * What growers say, and what they mean by it: written before the grammar that reads it. Common practice; days are

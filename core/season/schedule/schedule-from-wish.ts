@@ -29,36 +29,53 @@ const endingIn = (
   newStage('set in', last.id, recipeId ?? FINAL_MIX),
 ]
 
+/** What was said of the way from seed to the ground. */
+export interface WaySaid {
+  readonly containerId: string | null
+  readonly recipeId: string | null
+  /** It stays in its cell until it goes out. */
+  readonly direct?: boolean
+  /** Seed is scattered over the container, and pricked out. */
+  readonly broadcast?: boolean
+  /** What it is pricked out or potted up into; a container of null is that of the schedule. */
+  readonly next?: { readonly containerId: string | null } | null
+}
+const PRICKED_INTO = 'tray-72'
+const MOVES: readonly string[] = ['prick out', 'pot up']
+
 /**
- * A schedule that begins in the container and with the mix that were named. A stage that is no larger than what it now
- * begins in is left out: nobody pricks out from a six-pack into a plug. A bucket or a bag is where it ends.
+ * A schedule that begins in the container and with the mix that were named, and goes on as was said. A stage that is no larger
+ * than what it now begins in is left out: nobody pricks out from a six-pack into a plug. A bucket or a bag is where it ends.
  */
 export function scheduleFromWish(
   stages: readonly ScheduleStage[],
-  { containerId, recipeId }: { readonly containerId: string | null; readonly recipeId: string | null },
+  { containerId, recipeId, direct = false, broadcast = false, next = null }: WaySaid,
   findContainer: (id: string) => Container | undefined,
 ): ScheduleStage[] {
   const named = containerId ? findContainer(containerId) : undefined
   const volume = (container: Container) => cellVolume(container).value
-  if (named && volume(named) >= LAST_CONTAINER_ML) return endingIn(named, recipeId, stages)
-  const begins = named
-  return stages
-    .filter((stage, i) => {
-      const next = i > 0 && stage.containerId ? findContainer(stage.containerId) : undefined
-      return !begins || !next || volume(next) > volume(begins)
-    })
-    .map((stage, i) =>
-      i > 0
-        ? { ...stage }
-        : {
-            ...stage,
-            // What is sown into cells is no longer broadcast.
-            kind: containerId && stage.kind === 'broadcast' ? ('sow' as const) : stage.kind,
-            containerId: containerId ?? stage.containerId,
-            recipeId: recipeId ?? stage.recipeId,
-          },
-    )
+  if (named && !broadcast && volume(named) >= LAST_CONTAINER_ML) return endingIn(named, recipeId, stages)
+  const begins = broadcast ? undefined : named
+  const kept = stages.filter(({ kind, containerId: into }, i) => {
+    if (i > 0 && MOVES.includes(kind) && (direct || next)) return false
+    const then = i > 0 && into ? findContainer(into) : undefined
+    return !begins || !then || volume(then) > volume(begins)
+  })
+  const all = kept.map((stage, i): ScheduleStage => {
+    if (i > 0) return { ...stage }
+    // What is sown into cells is no longer broadcast.
+    const kind = broadcast ? 'broadcast' : containerId && stage.kind === 'broadcast' ? 'sow' : stage.kind
+    return { ...stage, kind, containerId: containerId ?? stage.containerId, recipeId: recipeId ?? stage.recipeId }
+  })
+  const moves = all.some(({ kind }) => MOVES.includes(kind))
+  if (!next && !(broadcast && !moves)) return all
+  const usual = stages.find(({ kind }) => MOVES.includes(kind))
+  const into = next?.containerId ?? usual?.containerId ?? PRICKED_INTO
+  const moved = newStage(broadcast ? 'prick out' : 'pot up', into, usual?.recipeId ?? stages[0]?.recipeId ?? null, HALF)
+  return [...all.slice(0, 1).map((stage) => ({ ...stage, part: HALF })), moved, ...all.slice(1)]
 }
+/** Of the weeks under cover before it is moved, and after [default]. */
+const HALF = 0.5
 
 /** How much is sown for a wish, and the good plants that may be counted on; cells null where plants were asked for. */
 export function startOfWish(

@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import Button from 'primevue/button'
+import { useDates } from '~/kit/useDates'
+import { useNewVessel } from '~/kit/reading/useNewVessel'
+import { isDay } from '#core/calendar/day'
+import type { ReadText } from '#shared/reckoning/read-as'
+
+/**
+ * What a text was read as: each word with what it was taken for, the whole in one sentence, and what is asked, answered with a
+ * press. Pressing a word takes the hand back to it in the field, to say it in another way.
+ */
+const props = defineProps<{
+  read: ReadText
+  /** Which line of a list; all of a text that is one sentence. */
+  line?: number
+  /** Without the sentence: something else tells what follows. */
+  wordsOnly?: boolean
+}>()
+const emit = defineEmits<{ say: [text: string]; pick: [from: number, to: number] }>()
+const { printLongDay } = useDates()
+const { make } = useNewVessel()
+
+const words = computed(() => props.read.words.filter((one) => one.line === (props.line ?? 0)))
+const questions = computed(() => props.read.questions.filter((one) => one.line === (props.line ?? 0)))
+const says = computed(() => props.read.readings[0]?.says ?? '')
+const PLAIN = new Set(['filler'])
+const meaning = (means: string) => (isDay(means) ? printLongDay(means) : means)
+async function choose(choice: ReadText['questions'][number]['choices'][number]) {
+  emit('say', choice.makes ? await make(choice.makes, choice.text) : choice.text)
+}
+</script>
+
+<template>
+  <div class="said-back">
+    <ul class="words" aria-label="How it was understood">
+      <li v-for="(one, index) in words" :key="index" :class="{ plain: PLAIN.has(one.as), unread: one.as === 'unread' }">
+        <button
+          type="button"
+          :aria-label="`${one.text}: ${meaning(one.means) || 'says nothing by itself'}. Say it in another way`"
+          @click="emit('pick', one.from, one.to)"
+        >
+          <span class="said">{{ one.text }}</span>
+          <span class="means">{{ meaning(one.means) }}</span>
+        </button>
+      </li>
+    </ul>
+    <div aria-live="polite">
+      <p v-if="says && !wordsOnly" class="says">{{ says }}.</p>
+      <fieldset v-for="one in questions" :key="one.question" class="ask">
+        <legend>{{ one.question }}</legend>
+        <Button v-for="choice in one.choices" :key="choice.name" @click="choose(choice)">{{ choice.name }}</Button>
+      </fieldset>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.said-back {
+  display: grid;
+  gap: 0.5rem;
+}
+
+.words {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem;
+}
+
+.words button {
+  display: grid;
+  justify-items: start;
+  min-height: 2.75rem;
+  padding: 0.2rem 0.5rem;
+  border: 0;
+  border-bottom: 3px solid var(--enamel);
+  background: var(--water-wash);
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.words .said {
+  font-weight: 600;
+}
+
+.words .means {
+  color: var(--ink-soft);
+  font-size: 0.9rem;
+}
+
+.words .plain button {
+  border-color: transparent;
+  background: none;
+}
+
+.words .plain .said {
+  color: var(--ink-soft);
+  font-weight: 400;
+}
+
+.words .unread button {
+  border-bottom: 3px dashed var(--beet);
+  background: var(--paper-deep);
+}
+
+.says {
+  max-width: 62rem;
+}
+
+.ask {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  margin: 0.3rem 0 0;
+  padding: 0.6rem 0.8rem 0.8rem;
+  border: 0;
+  border-left: 4px solid var(--marigold);
+  background: var(--paper-deep);
+}
+
+.ask legend {
+  float: left;
+  width: 100%;
+  padding: 0 0 0.4rem;
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,13 @@
+import { computed } from 'vue'
+import { useContext } from '~/household/context'
+import { useDayOrder } from '~/kit/useDayOrder'
+import { useBench } from '~/trays/water/useBench'
+import { wordsOf } from '#shared/reckoning/known'
+
+/** What this household calls things by, as sentences are read with it. */
+export function useWords() {
+  const context = useContext()
+  const bench = useBench()
+  const order = useDayOrder()
+  return computed(() => wordsOf(context.whole, bench.today, order.value, context.whole.units, bench))
+}

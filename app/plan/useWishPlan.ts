@@ -1,0 +1,49 @@
+import { computed, type Ref } from 'vue'
+import { present } from '#core/present'
+import { planSowing } from '#core/season/schedule/sowing'
+import type { Day } from '#core/calendar/day'
+import type { Wish } from '#core/language/wish-said'
+import type { SowingRecord } from '#shared/records/sowing'
+import { asSowingRequest, sowingRecordProblems } from '#shared/reckoning/sowing-request'
+import { sowingsFrom } from '#shared/reckoning/wish'
+import { wishStops } from '#shared/reckoning/wish-stops'
+import { useReader } from '~/kit/reading/useReader'
+import { useDates } from '~/kit/useDates'
+import { useSeason } from '~/plan/season'
+
+/** What is wished for in a sentence, planned as it would be kept: of each crop its sowings, and what follows from the first. */
+export function useWishPlan(text: Ref<string>, kind: 'wish' | 'list' | 'groups' = 'wish') {
+  const season = useSeason()
+  const { printDay } = useDates()
+  const reader = useReader<Wish>(kind, text)
+  const wishes = computed(() => reader.meaning.value ?? [])
+  const plans = computed(() => {
+    const known = season.known
+    if (!known || wishes.value.length === 0) return []
+    const sowings = sowingsFrom({ meaning: wishes.value, heard: [], questions: [] }, known)
+    return wishes.value.map((wish, i) => {
+      const all = sowings[i] ?? []
+      return { wish, sowings: all, ...answerOf(wish, all[0]) }
+    })
+  })
+  function answerOf(wish: Wish, body: SowingRecord | undefined) {
+    const known = present(season.known)
+    if (!body) return { problem: 'That is more than a bench can raise.', answer: null }
+    const [problem] = sowingRecordProblems(body, known)
+    if (problem) return { problem: problem.message, answer: null }
+    try {
+      const done: Record<string, Day> = wish.sown && body.sowOn ? { 'stage-0': body.sowOn } : {}
+      const request = present(asSowingRequest(body, known, { done, notBefore: season.today }))
+      return { problem: null, answer: planSowing(request, present(season.frame), known.book) }
+    } catch (error) {
+      if (error instanceof RangeError) return { problem: 'That is more than a bench can raise.', answer: null }
+      throw error
+    }
+  }
+  const ready = computed(() => plans.value.length > 0 && plans.value.every(({ answer }) => answer !== null))
+  /** What is told before anything is planned, and wants a second press. */
+  const stops = computed(() =>
+    ready.value ? wishStops(plans.value.map(({ wish, sowings, answer }) => ({ wish, sowings, planned: present(answer) })), season.frame?.places ?? [], season.today, printDay) : [],
+  )
+  return { ...reader, wishes, plans, ready, stops }
+}

@@ -1,0 +1,80 @@
+import { at as elementAt } from '../numeric/at'
+import { tilings, type Grammar, type Piece } from './chart'
+import type { Sentence } from './pattern'
+import { MAX_LETTERS, saidAnew, type Choice, type Heard, type Known, type Question, type Read } from './reading'
+import { sentenceFor } from './terms'
+import { wordsTaken } from './unread'
+
+/** Words that stand side by side. */
+export interface Stretch {
+  readonly from: number
+  readonly to: number
+}
+
+/** A sentence in its pieces, with what was heard and what is to be asked: what every kind of reading begins with. */
+export abstract class SentenceReader<With = Known> {
+  protected readonly questions: Question[] = []
+  protected readonly heard: Heard[] = []
+  /** Words nothing was made of, that became something all the same: a variety. */
+  protected readonly taken = new Set<number>()
+
+  constructor(
+    protected readonly sentence: Sentence,
+    protected readonly known: With,
+    protected readonly pieces: readonly Piece[],
+  ) {}
+
+  protected of(...slots: readonly string[]): Piece[] {
+    return this.pieces.filter(({ slot }) => slots.includes(slot))
+  }
+
+  protected ask(question: string, choices: readonly Choice[] = [], about: Stretch | null = null) {
+    if (this.questions.some((one) => one.question === question)) return
+    this.questions.push({ question, choices, about: about && this.range(about) })
+  }
+
+  /** Where words stand in the text. */
+  protected range({ from, to }: Stretch) {
+    const { tokens } = this.sentence
+    return { from: elementAt(tokens, from).from, to: elementAt(tokens, to - 1).to }
+  }
+
+  protected words(stretch: Stretch): string {
+    const { from, to } = this.range(stretch)
+    return this.sentence.text.slice(from, to)
+  }
+
+  /** The text with some of its words replaced. */
+  protected anew(stretch: Stretch, words: string): string {
+    return saidAnew(this.sentence.text, this.range(stretch), words)
+  }
+
+  /** The text with something said at its end. */
+  protected more(words: string): string {
+    return `${this.sentence.text.trim().replace(/[.,;]$/, '')}, ${words}`
+  }
+
+  protected taking(): Heard[] {
+    return wordsTaken(this.pieces, this.sentence, this.heard, this.taken)
+  }
+}
+
+const asked = <Meaning>(question: string): Read<Meaning> => ({ meaning: [], heard: [], questions: [{ question, about: null, choices: [] }] })
+
+/**
+ * Reads a text by a grammar.
+ *
+ * @param example how it may be said, for whom says nothing
+ */
+export function readBy<Meaning>(
+  text: string,
+  known: Known,
+  grammar: Grammar,
+  example: string,
+  read: (sentence: Sentence, pieces: readonly Piece[]) => Read<Meaning>,
+): Read<Meaning> {
+  if (text.length > MAX_LETTERS) return asked(`That is long: at most ${MAX_LETTERS} letters at a time.`)
+  const sentence = sentenceFor(text, known)
+  if (sentence.tokens.length === 0) return asked(`Say it like: ${example}.`)
+  return read(sentence, elementAt(tilings(sentence, grammar), 0).pieces)
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "sowing" ADD COLUMN "note" text DEFAULT '' NOT NULL;
