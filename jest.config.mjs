@@ -1,7 +1,7 @@
 const typescript = [
   '@swc/jest',
   {
-    jsc: { target: 'es2022', parser: { syntax: 'typescript' } },
+    jsc: { target: 'es2022', parser: { syntax: 'typescript' }, experimental: { keepImportAttributes: true } },
     module: { type: 'es6' },
     sourceMaps: 'inline',
   },

@@ -5,9 +5,9 @@ import { counted } from '#core/text/plurals'
 import Button from 'primevue/button'
 import { newId } from '~/kit/newId'
 import { onBeforeUnmount, ref, useId, watch } from 'vue'
-import SaidBack from '~/kit/reading/SaidBack.vue'
+import SaidBack from '~/reading/SaidBack.vue'
 import WishAnswer from '~/plan/WishAnswer.vue'
-import { useSayAnew } from '~/kit/reading/useSayAnew'
+import { useSayAnew } from '~/reading/useSayAnew'
 import { useSeason } from '~/plan/season'
 import { useWishPlan } from '~/plan/useWishPlan'
 import { WISH_EXAMPLE } from '#core/language/wish-said'
@@ -85,12 +85,20 @@ async function plan() {
     </div>
     <div :id="`${id}-answer`" class="answer" aria-live="polite">
       <SaidBack v-if="shown" :read="shown" words-only @say="say" @pick="pick" />
-      <p v-if="failed" class="problem">The reader could not be loaded. Look whether the server answers, then type again.</p>
+      <p v-if="failed" class="problem">
+        The reader could not be loaded. Look whether the server answers, then type again.
+      </p>
       <p v-for="{ wish, problem } in plans.filter((one) => one.problem)" :key="wish.called" class="problem">
         {{ plans.length > 1 ? `${wish.called}: ` : '' }}{{ problem }}
       </p>
       <template v-for="({ wish, sowings, answer }, i) in plans" :key="i">
-        <WishAnswer v-if="answer" :wish="wish" :body="present(sowings[0])" :answer="answer" :named="plans.length > 1" />
+        <WishAnswer
+          v-if="answer"
+          :wish="wish"
+          :body="present(sowings[0])"
+          :answer="answer"
+          :named="plans.length > 1"
+        />
       </template>
       <div v-if="stops.length" class="stops" role="status">
         <p v-for="stop in stops" :key="stop">{{ stop }}</p>

@@ -2,7 +2,7 @@
 import { computed, ref, useId } from 'vue'
 import Button from 'primevue/button'
 import FoldAway from '~/kit/fields/FoldAway.vue'
-import SaidBack from '~/kit/reading/SaidBack.vue'
+import SaidBack from '~/reading/SaidBack.vue'
 import { newId } from '~/kit/newId'
 import { useListLines } from '~/plan/useListLines'
 import { useSeason } from '~/plan/season'
@@ -17,12 +17,16 @@ const text = ref('')
 const busy = ref(false)
 const { lines, shown, say } = useListLines(text)
 const ready = computed(() => lines.value.filter(({ open }) => open === null))
-const tooMany = computed(() => shown.value?.questions.find(({ line }) => line >= lines.value.length)?.question)
+const tooMany = computed(
+  () => shown.value?.questions.find(({ line }) => line >= lines.value.length)?.question,
+)
 
 async function keep() {
   busy.value = true
   const all = ready.value.flatMap(({ plans }) =>
-    plans.flatMap(({ wish, sowings }) => sowings.map((after) => ({ id: newId(), after, sownOn: after.sowOn, up: wish.up }))),
+    plans.flatMap(({ wish, sowings }) =>
+      sowings.map((after) => ({ id: newId(), after, sownOn: after.sowOn, up: wish.up })),
+    ),
   )
   const name = `${counted(all.length, 'sowing')} that stand already`
   if (await season.keepAll(name, all, `${name} are in the season.`)) {

@@ -30,8 +30,12 @@ const capital = (name: string) => name.slice(0, 1).toUpperCase() + name.slice(1)
       }}<template v-if="first.kind === 'sow'">
         in {{ counted(answer.cells * each, 'cell') }} of {{ answer.perCell }}</template
       >, {{ containersText(first) }}<template v-if="each > 1"> each</template>.
-      <template v-if="body.cells">Count on {{ counted(body.plants * each, 'good plant') }}.{{ ' ' }}</template>
-      <template v-if="answer.treatOn && !wish.sown">Treat the seed on {{ printDay(answer.treatOn) }}.{{ ' ' }}</template>
+      <template v-if="body.cells"
+        >Count on {{ counted(body.plants * each, 'good plant') }}.{{ ' ' }}</template
+      >
+      <template v-if="answer.treatOn && !wish.sown"
+        >Treat the seed on {{ printDay(answer.treatOn) }}.{{ ' ' }}</template
+      >
       <template v-if="answer.emergence">Up in <FigureValue :figure="answer.emergence" />.</template>
       <template v-for="stage in answer.stages.slice(1)" :key="stage.index"
         >{{ ' ' }} {{ stage.kind === 'harden' ? 'Harden off' : capital(stage.kind) }} {{ printDay(stage.from)

@@ -1,5 +1,5 @@
 import { computed, type Ref } from 'vue'
-import { useReader } from '~/kit/reading/useReader'
+import { useReader } from '~/reading/useReader'
 import { useSeason } from '~/plan/season'
 import type { Wish } from '#core/language/wish-said'
 import { sowingRecordProblems } from '#shared/reckoning/sowing-request'
@@ -18,7 +18,9 @@ export function useListLines(text: Ref<string>) {
       const wishes = meaning as readonly Wish[]
       const sowings = sowingsFrom({ meaning: wishes, heard: [], questions }, known)
       const plans = wishes.map((wish, i) => ({ wish, sowings: sowings[i] ?? [] }))
-      const problem = plans.flatMap((plan) => plan.sowings.flatMap((one) => sowingRecordProblems(one, known)))[0]?.message
+      const problem = plans.flatMap((plan) =>
+        plan.sowings.flatMap((one) => sowingRecordProblems(one, known)),
+      )[0]?.message
       const open =
         questions[0]?.question ??
         problem ??

@@ -7,7 +7,7 @@ import type { SowingRecord } from '#shared/records/sowing'
 import { asSowingRequest, sowingRecordProblems } from '#shared/reckoning/sowing-request'
 import { sowingsFrom } from '#shared/reckoning/wish'
 import { wishStops } from '#shared/reckoning/wish-stops'
-import { useReader } from '~/kit/reading/useReader'
+import { useReader } from '~/reading/useReader'
 import { useDates } from '~/kit/useDates'
 import { useSeason } from '~/plan/season'
 
@@ -36,14 +36,22 @@ export function useWishPlan(text: Ref<string>, kind: 'wish' | 'list' | 'groups' 
       const request = present(asSowingRequest(body, known, { done, notBefore: season.today }))
       return { problem: null, answer: planSowing(request, present(season.frame), known.book) }
     } catch (error) {
-      if (error instanceof RangeError) return { problem: 'That is more than a bench can raise.', answer: null }
+      if (error instanceof RangeError)
+        return { problem: 'That is more than a bench can raise.', answer: null }
       throw error
     }
   }
   const ready = computed(() => plans.value.length > 0 && plans.value.every(({ answer }) => answer !== null))
   /** What is told before anything is planned, and wants a second press. */
   const stops = computed(() =>
-    ready.value ? wishStops(plans.value.map(({ wish, sowings, answer }) => ({ wish, sowings, planned: present(answer) })), season.frame?.places ?? [], season.today, printDay) : [],
+    ready.value
+      ? wishStops(
+          plans.value.map(({ wish, sowings, answer }) => ({ wish, sowings, planned: present(answer) })),
+          season.frame?.places ?? [],
+          season.today,
+          printDay,
+        )
+      : [],
   )
   return { ...reader, wishes, plans, ready, stops }
 }

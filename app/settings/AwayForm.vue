@@ -12,9 +12,9 @@ import { useToday } from '~/household/useToday'
 import { whyNot } from '~/household/whyNot'
 import { useHousehold } from '~/household/household'
 import { useHouseholdAnswer } from '~/household/saving'
-import SaidBack from '~/kit/reading/SaidBack.vue'
-import { useReader } from '~/kit/reading/useReader'
-import { useSayAnew } from '~/kit/reading/useSayAnew'
+import SaidBack from '~/reading/SaidBack.vue'
+import { useReader } from '~/reading/useReader'
+import { useSayAnew } from '~/reading/useSayAnew'
 import type { AwaySaid } from '#core/language/away'
 import type { Day } from '#core/calendar/day'
 import type { HouseholdRecord } from '#shared/records/household'
@@ -48,7 +48,8 @@ const { shown, meaning } = useReader<AwaySaid>('away', text)
 async function addSaid() {
   const said = meaning.value?.[0]
   if (!said) return
-  if (await save({ away: [...present(household.record).away, { ...said, name: '', uid: '' }] })) text.value = ''
+  if (await save({ away: [...present(household.record).away, { ...said, name: '', uid: '' }] }))
+    text.value = ''
 }
 async function add() {
   if (!from.value || !to.value || problem.value) return

@@ -2,9 +2,9 @@
 import { present } from '#core/present'
 import { computed, ref, useId } from 'vue'
 import Button from 'primevue/button'
-import SaidBack from '~/kit/reading/SaidBack.vue'
-import { useReader } from '~/kit/reading/useReader'
-import { useSayAnew } from '~/kit/reading/useSayAnew'
+import SaidBack from '~/reading/SaidBack.vue'
+import { useReader } from '~/reading/useReader'
+import { useSayAnew } from '~/reading/useSayAnew'
 import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import type { Wanted } from '~/trays/useTrayLaying'
@@ -32,7 +32,14 @@ const { shown, meaning } = useReader<Wish>('groups', text)
 /** As sowings of the season, in this tray and from today: what follows in weeks is planned with them. */
 const inTray = (wish: Wish): readonly (SowingRecord | null)[] => {
   if (!season.known) return [null]
-  const here = { ...wish, containerId: props.tray.containerId, sowOn: season.today, sown: false, outOn: null, amount: wish.amount ?? { n: 1, of: 'cells' as const } }
+  const here = {
+    ...wish,
+    containerId: props.tray.containerId,
+    sowOn: season.today,
+    sown: false,
+    outOn: null,
+    amount: wish.amount ?? { n: 1, of: 'cells' as const },
+  }
   return sowingsFrom({ meaning: [here], heard: [], questions: [] }, season.known)[0] ?? [null]
 }
 /** A number here is cells: that is what a tray has. */
@@ -67,9 +74,7 @@ function groupsOf(wish: Wish, taken: string[]): Wanted[] | null {
   return [{ group: { ...group, name: called }, cells, sowing: sowings[0] ?? null }]
 }
 const all = computed(() => wanted.value?.reduce((sum, { cells }) => sum + cells, 0) ?? 0)
-const open = computed(() =>
-  meaning.value && !wanted.value ? 'No such cells are free in this tray.' : null,
-)
+const open = computed(() => (meaning.value && !wanted.value ? 'No such cells are free in this tray.' : null))
 function layOut() {
   if (!wanted.value) return
   refused.value = props.add(wanted.value)

@@ -94,8 +94,14 @@ export function useTrayLaying(
       // What has its cells said is laid there first; the rest fills row by row.
       const placed = list.flatMap((one) => (one.at ? [{ ...one, at: one.at }] : []))
       const before = layoutOf(present(tray.value))
-      const painting = placed.reduce((layout, { group, at }) => painted({ ...layout, groups: [...layout.groups, group] }, at, group.code), before)
-      const laid = fillRows(painting, list.filter(({ at }) => !at))
+      const painting = placed.reduce(
+        (layout, { group, at }) => painted({ ...layout, groups: [...layout.groups, group] }, at, group.code),
+        before,
+      )
+      const laid = fillRows(
+        painting,
+        list.filter(({ at }) => !at),
+      )
       void keepLayout(withLayout(laid), planned)
       brush.value = last(list).group.code
       return null

@@ -279,9 +279,7 @@ describe('a ratio and a strength', () => {
     expect(rate('500 : 1')).toEqual({ kind: 'ratio', n: 500, meaning: null })
     expect(rate('500 to one part')).toEqual({ kind: 'ratio', n: 500, meaning: 'to' })
     expect(rate('200:1part')).toEqual({ kind: 'ratio', n: 200, meaning: null })
-    expect(
-      [rate('500:10'), rate('500:1 mL')].map((one) => one?.kind ?? null),
-    ).not.toContain('ratio')
+    expect([rate('500:10'), rate('500:1 mL')].map((one) => one?.kind ?? null)).not.toContain('ratio')
     expect(rate('1 part in 20 parts of water')).toEqual({ kind: 'ratio', n: 20, meaning: 'in' })
   })
   it('a share of the label is above 0 and twenty-fold at the most', () => {

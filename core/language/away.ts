@@ -13,8 +13,11 @@ export interface AwaySaid {
 }
 export const AWAY_EXAMPLE = 'away 3 to 10 May'
 
-const FILLER = `away gone i we am are will be is im were ill well going on holiday holidays vacation trip travelling traveling for from the and
-  back home again out of town off in my our at until till to through thru - not here nobody no one there this a`.split(/\s+/)
+const FILLER =
+  `away gone i we am are will be is im were ill well going on holiday holidays vacation trip travelling traveling for from the and
+  back home again out of town off in my our at until till to through thru - not here nobody no one there this a`.split(
+    /\s+/,
+  )
 const lists = {
   filler: phraseList(FILLER),
   back: phraseList(['back', 'back on', 'home', 'home on', 'return', 'returning', 'be back', 'back home']),
@@ -23,40 +26,100 @@ const lists = {
 const AWAY = grammarOf(
   [
     // `3 to 10 May`: the month is said once.
-    rule<{ first: number; last: DaySaid }>('range', '( from )? ( the )? {n:whole} ( st|nd|rd|th )? <until> {d:day}', ({ n, d }: { n: number; d: DaySaid }) => (n >= 1 && n <= 31 ? { first: n, last: d } : null), () => 'from one day to another', 0.8),
-    rule<{ first: DaySaid; last: number }>('range', '( from )? {d:day} <until> ( the )? {n:whole} ( st|nd|rd|th )?', ({ n, d }: { n: number; d: DaySaid }, sentence, _at, to) => (n >= 1 && n <= 31 && sentence.term('day', to - 1).length === 0 ? { first: d, last: n } : null), () => 'from one day to another', 0.9),
-    rule<DaySaid>('day', '( on|from|the )? {d:day}', ({ d }: { d: DaySaid }) => d, ({ ahead }) => ahead?.means ?? ''),
-    rule<DaySaid>('back', '<back> ( on|by )? {d:day}', ({ d }: { d: DaySaid }) => d, () => 'back that day', 0.8),
-    rule<number>('span', '( for )? {n:count} day|night|week|fortnight', ({ n }: { n: Count }, { tokens }, _at, to) => Math.round(n.n * ({ week: 7, fortnight: 14 }[tokens[to - 1]?.plain ?? ''] ?? 1)), (n) => `${n} days`, 0.9),
-    rule<number>('weekend', '( over )? ( this|the|next )? ( long )? weekend', () => 2, () => 'the weekend', 0.95),
-    rule<number>('week', '( the )? ( whole )? ( next|this ) week', () => 7, () => 'the week', 0.85),
-    rule<true>('filler', '<filler>', () => true, () => '', 0.4),
+    rule<{ first: number; last: DaySaid }>(
+      'range',
+      '( from )? ( the )? {n:whole} ( st|nd|rd|th )? <until> {d:day}',
+      ({ n, d }: { n: number; d: DaySaid }) => (n >= 1 && n <= 31 ? { first: n, last: d } : null),
+      () => 'from one day to another',
+      0.8,
+    ),
+    rule<{ first: DaySaid; last: number }>(
+      'range',
+      '( from )? {d:day} <until> ( the )? {n:whole} ( st|nd|rd|th )?',
+      ({ n, d }: { n: number; d: DaySaid }, sentence, _at, to) =>
+        n >= 1 && n <= 31 && sentence.term('day', to - 1).length === 0 ? { first: d, last: n } : null,
+      () => 'from one day to another',
+      0.9,
+    ),
+    rule<DaySaid>(
+      'day',
+      '( on|from|the )? {d:day}',
+      ({ d }: { d: DaySaid }) => d,
+      ({ ahead }) => ahead?.means ?? '',
+    ),
+    rule<DaySaid>(
+      'back',
+      '<back> ( on|by )? {d:day}',
+      ({ d }: { d: DaySaid }) => d,
+      () => 'back that day',
+      0.8,
+    ),
+    rule<number>(
+      'span',
+      '( for )? {n:count} day|night|week|fortnight',
+      ({ n }: { n: Count }, { tokens }, _at, to) =>
+        Math.round(n.n * ({ week: 7, fortnight: 14 }[tokens[to - 1]?.plain ?? ''] ?? 1)),
+      (n) => `${n} days`,
+      0.9,
+    ),
+    rule<number>(
+      'weekend',
+      '( over )? ( this|the|next )? ( long )? weekend',
+      () => 2,
+      () => 'the weekend',
+      0.95,
+    ),
+    rule<number>(
+      'week',
+      '( the )? ( whole )? ( next|this ) week',
+      () => 7,
+      () => 'the week',
+      0.85,
+    ),
+    rule<true>(
+      'filler',
+      '<filler>',
+      () => true,
+      () => '',
+      0.4,
+    ),
   ],
   patterns(lists),
 )
 
 /** Days away as they are typed: `away 3 to 10 May`, `gone for a week from Saturday`, `back on the 12th`. */
 export const readAway = (text: string, known: Known): Read<AwaySaid> =>
-  readBy(text, known, AWAY, AWAY_EXAMPLE, (sentence, pieces) => new AwayReader(sentence, known, pieces).read())
+  readBy(text, known, AWAY, AWAY_EXAMPLE, (sentence, pieces) =>
+    new AwayReader(sentence, known, pieces).read(),
+  )
 
 class AwayReader extends SentenceReader {
   read(): Read<AwaySaid> {
     const said = this.days()
-    for (const piece of this.of(UNREAD)) this.ask(`What does ‘${this.words(piece)}’ mean here? Say it like: ${AWAY_EXAMPLE}.`, [], piece)
-    if (said && said.to < said.from) this.ask(`It ends on ${said.to}, before it begins on ${said.from}.`, [{ name: 'The other way round', text: `away ${said.to} to ${said.from}` }])
+    for (const piece of this.of(UNREAD))
+      this.ask(`What does ‘${this.words(piece)}’ mean here? Say it like: ${AWAY_EXAMPLE}.`, [], piece)
+    if (said && said.to < said.from)
+      this.ask(`It ends on ${said.to}, before it begins on ${said.from}.`, [
+        { name: 'The other way round', text: `away ${said.to} to ${said.from}` },
+      ])
     if (said && said.to < this.known.today) this.ask(`${said.to} is past. Is it of the year to come?`)
-    return { meaning: said && this.questions.length === 0 ? [said] : [], heard: this.taking(), questions: this.questions }
+    return {
+      meaning: said && this.questions.length === 0 ? [said] : [],
+      heard: this.taking(),
+      questions: this.questions,
+    }
   }
 
   private days(): AwaySaid | null {
     const { today } = this.known
     const on = (day: DaySaid) => day.ahead?.day ?? null
-    const range = this.of('range')[0]?.value as { first: number | DaySaid; last: number | DaySaid } | undefined
+    const range = this.of('range')[0]?.value as
+      { first: number | DaySaid; last: number | DaySaid } | undefined
     const withDay = (day: Day, n: number) => `${day.slice(0, 8)}${String(n).padStart(2, '0')}` as Day
     if (range) {
       const last = typeof range.last === 'number' ? null : on(range.last)
-      const first = typeof range.first === 'number' ? (last && withDay(last, range.first)) : on(range.first)
-      const end = typeof range.last === 'number' ? (first && withDay(first, range.last)) : last
+      const first = typeof range.first === 'number' ? last && withDay(last, range.first) : on(range.first)
+      const end = typeof range.last === 'number' ? first && withDay(first, range.last) : last
       return first && end ? { from: first, to: end } : this.nothing()
     }
     const days = this.of('day').flatMap(({ value }) => on(value as DaySaid) ?? [])
@@ -65,12 +128,16 @@ class AwayReader extends SentenceReader {
     const [first, last] = days
     if (this.of('weekend').length && !first) {
       const saturday = addDays(today, (6 - new Date(`${today}T00:00Z`).getUTCDay() + 7) % 7)
-      const from = /next/i.test(this.words(this.of('weekend')[0] ?? { from: 0, to: 1 })) ? addDays(saturday, 7) : saturday
+      const from = /next/i.test(this.words(this.of('weekend')[0] ?? { from: 0, to: 1 }))
+        ? addDays(saturday, 7)
+        : saturday
       return { from, to: addDays(from, 1) }
     }
     if (this.of('week').length && !first) {
-      const monday = addDays(today, ((8 - new Date(`${today}T00:00Z`).getUTCDay()) % 7) || 7)
-      return /this/i.test(this.words(this.of('week')[0] ?? { from: 0, to: 1 })) ? { from: today, to: addDays(monday, -1) } : { from: monday, to: addDays(monday, 6) }
+      const monday = addDays(today, (8 - new Date(`${today}T00:00Z`).getUTCDay()) % 7 || 7)
+      return /this/i.test(this.words(this.of('week')[0] ?? { from: 0, to: 1 }))
+        ? { from: today, to: addDays(monday, -1) }
+        : { from: monday, to: addDays(monday, 6) }
     }
     if (first && last) return { from: first, to: last }
     if (first && back) return { from: first, to: addDays(back, -1) }
@@ -81,7 +148,15 @@ class AwayReader extends SentenceReader {
   }
 
   private nothing(span?: number): null {
-    this.ask(span ? 'From when?' : `From when to when? Say it like: ${AWAY_EXAMPLE}.`, span ? ['today', 'tomorrow', 'Saturday'].map((day) => ({ name: `From ${day}`, text: this.more(`from ${day}`) })) : [])
+    this.ask(
+      span ? 'From when?' : `From when to when? Say it like: ${AWAY_EXAMPLE}.`,
+      span
+        ? ['today', 'tomorrow', 'Saturday'].map((day) => ({
+            name: `From ${day}`,
+            text: this.more(`from ${day}`),
+          }))
+        : [],
+    )
     return null
   }
 }

@@ -27,7 +27,11 @@ interface Case {
 }
 const rows = (meant: Row | readonly Row[]): readonly Row[] => (Array.isArray(meant) ? meant : [meant as Row])
 type Said = readonly [text: string, meant: Row | readonly Row[], units?: Units]
-const cases = (kind: string, all: readonly Said[], read: (text: string, units: Units) => Read<unknown>): Case[] =>
+const cases = (
+  kind: string,
+  all: readonly Said[],
+  read: (text: string, units: Units) => Read<unknown>,
+): Case[] =>
   all.map(([text, meant, units = 'metric']) => ({ kind, text, meant: rows(meant), read: read(text, units) }))
 
 /** A wish’s amount as the corpus says it. */
@@ -70,7 +74,9 @@ const near = (value: unknown): unknown =>
     : Array.isArray(value)
       ? value.map(near)
       : value && typeof value === 'object'
-        ? expect.objectContaining(Object.fromEntries(Object.entries(value).map(([key, one]) => [key, near(one)])))
+        ? expect.objectContaining(
+            Object.fromEntries(Object.entries(value).map(([key, one]) => [key, near(one)])),
+          )
         : value
 
 describe('what people say', () => {
@@ -82,15 +88,22 @@ describe('what people say', () => {
   it.each([
     ...ASKED.map(([text, question]) => [text, question, readWish(text, bench())] as const),
     ...WISHES_ASKED.map(([text, question]) => [text, question, readWish(text, bench())] as const),
-    ...LINES_ASKED.map(([text, question]) => [text, question, readLine(text, bench('metric', true))] as const),
+    ...LINES_ASKED.map(
+      ([text, question]) => [text, question, readLine(text, bench('metric', true))] as const,
+    ),
     ...RECIPES_ASKED.map(([text, question]) => [text, question, readRecipe(text, bench())] as const),
     ...RULES_ASKED.map(([text, question]) => [text, question, readRule(text, bench())] as const),
     ...FROSTS_ASKED.map(([text, question]) => [text, question, readFrosts(text, bench())] as const),
     ...STORES_ASKED.map(([text, question]) => [text, question, readStores(text, bench())] as const),
     ...AWAY_ASKED.map(([text, question]) => [text, question, readAway(text, bench())] as const),
-  ] as readonly (readonly [string, RegExp, Read<unknown>])[])('is asked about rather than guessed: %s', (_, question, { questions }) => {
-    expect(questions.map((one) => `${one.question} ${one.choices.map(({ name }) => name)}`).join(' ')).toMatch(question)
-  })
+  ] as readonly (readonly [string, RegExp, Read<unknown>])[])(
+    'is asked about rather than guessed: %s',
+    (_, question, { questions }) => {
+      expect(
+        questions.map((one) => `${one.question} ${one.choices.map(({ name }) => name)}`).join(' '),
+      ).toMatch(question)
+    },
+  )
 
   it('a press on an answer is understood, or asks for what is still missing, never the same again', () => {
     for (const [text] of WISHES_ASKED) {

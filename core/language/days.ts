@@ -47,7 +47,12 @@ export type Tense = 'to come' | 'was'
 const NEAR_AHEAD_DAYS = 120
 
 /** The year of a day that was said without one: by what the sentence is about, never by what makes it fit. */
-function inYear(dayOf: (year: number) => Day | null, year: string | undefined, today: Day, tense: Tense): Day | null {
+function inYear(
+  dayOf: (year: number) => Day | null,
+  year: string | undefined,
+  today: Day,
+  tense: Tense,
+): Day | null {
   if (year) return dayOf(Number(year))
   const now = Number(today.slice(0, 4))
   const around = [-4, -3, -2, -1, 0, 1, 2, 3, 4].flatMap((off) => dayOf(now + off) ?? [])
@@ -193,15 +198,21 @@ function inMonth(
   tense: Tense,
 ): ReadDay {
   const month = monthOf(name)
-  return told(match, inYear((y) => dayFrom(`${y}-${pad(month)}-${pad(dayOf(month, y))}`), year, today, tense))
+  return told(
+    match,
+    inYear((y) => dayFrom(`${y}-${pad(month)}-${pad(dayOf(month, y))}`), year, today, tense),
+  )
 }
 
 /** `in 3 week`, `2 week ago`, `today`, `next saturday`. */
 const counted: Reader = (text, { today }, tense) => {
   const ago = rule('(\\d{1,3}|a|1|couple of) (day|week|fortnight|month) (?:ago|back)').exec(text)
   if (ago) return told(ago[0], later(today, -numberOf(elementAt(ago, 1)), elementAt(ago, 2)))
-  const on = rule('(\\d{1,3}|a|couple of) (day|week|fortnight|month)(?: (?:from|after) (?:now|today)|(?: s)? time|(?=$))').exec(text)
-  if (on && tense === 'to come') return told(on[0], later(today, numberOf(elementAt(on, 1)), elementAt(on, 2)))
+  const on = rule(
+    '(\\d{1,3}|a|couple of) (day|week|fortnight|month)(?: (?:from|after) (?:now|today)|(?: s)? time|(?=$))',
+  ).exec(text)
+  if (on && tense === 'to come')
+    return told(on[0], later(today, numberOf(elementAt(on, 1)), elementAt(on, 2)))
   for (const [pattern, days] of DAY_WORDS) {
     const match = rule(pattern).exec(text)
     if (match) return told(match[0], addDays(today, days))
@@ -216,7 +227,9 @@ const counted: Reader = (text, { today }, tense) => {
   const nth = rule('(?:the )?(\\d{1,2}) (?:st|nd|rd|th)(?: of (?:the|this) month)?').exec(text)
   if (nth) return told(nth[0], nthOfMonth(Number(nth[1]), today, tense))
   const weekend = rule('(?:(?:over|on) )?(?:the |(this|next|last) )?weekend').exec(text)
-  const weekday = rule(`(?:(next|this|last|on) )?(${WEEKDAYS.join('|')}|(?<=(?:next|this|last|on) )(?:${SHORT_DAYS}))(?: (?:morning|evening|afternoon|night))?`).exec(text)
+  const weekday = rule(
+    `(?:(next|this|last|on) )?(${WEEKDAYS.join('|')}|(?<=(?:next|this|last|on) )(?:${SHORT_DAYS}))(?: (?:morning|evening|afternoon|night))?`,
+  ).exec(text)
   const said = weekday ?? weekend
   if (!said) return null
   // 1970-01-01 was a Thursday.
@@ -246,7 +259,9 @@ function nthOfMonth(n: number, today: Day, tense: Tense): Day | null {
     const text = `${on.getUTCFullYear()}-${pad(on.getUTCMonth() + 1)}-${pad(n)}`
     return isDay(text) ? [dayFrom(text)] : []
   })
-  return (tense === 'was' ? days.filter((one) => one <= today).at(-1) : days.find((one) => one >= today)) ?? null
+  return (
+    (tense === 'was' ? days.filter((one) => one <= today).at(-1) : days.find((one) => one >= today)) ?? null
+  )
 }
 
 /** Feasts by their date; those that fall on another day in another country are asked about with the days they would be. */
@@ -264,7 +279,10 @@ const named: Reader = (text, { today }, tense) => {
       const day = inYear(of, match[1], today, tense)
       return day ? [{ name: `${where}: ${day}`, day }] : []
     })
-    return told(match[0], null, { problem: `${name} is not on one day everywhere. Which is meant?`, choices: days })
+    return told(match[0], null, {
+      problem: `${name} is not on one day everywhere. Which is meant?`,
+      choices: days,
+    })
   }
   return null
 }
@@ -320,7 +338,10 @@ const fromFrost: Reader = (text, { frosts }) => {
   // `6 weeks before frost` is of the one that is counted from: the last of spring; of autumn's it is said.
   const which = autumn ? 'first' : 'last'
   if (!frosts)
-    return told(whole, null, { problem: 'When is your frost? Say it in the season’s frame first.', frost: which })
+    return told(whole, null, {
+      problem: 'When is your frost? Say it in the season’s frame first.',
+      frost: which,
+    })
   const back = way === 'before' || way === 'ahead of'
   const days = numberOf(n ?? '0') * (unit === 'month' ? 30 : (SPAN[unit ?? 'day'] ?? 1)) * (back ? -1 : 1)
   return told(whole, addDays(frosts[which], days), { frost: which, ...(n ? { counted: true } : {}) })
@@ -340,5 +361,7 @@ export const dayTerm =
     return found ? [{ to: at + found.words, value: found }] : []
   }
 const IN_FIGURES: Readonly<Record<string, string>> = Object.fromEntries(
-  'one two three four five six seven eight nine ten eleven twelve'.split(' ').map((word, i) => [word, String(i + 1)]),
+  'one two three four five six seven eight nine ten eleven twelve'
+    .split(' ')
+    .map((word, i) => [word, String(i + 1)]),
 )

@@ -30,13 +30,51 @@ const lists = {
 }
 const FROSTS = grammarOf(
   [
-    rule<DaySaid>('day', '( the|on|around|about|in )? {d:day}', ({ d }: { d: DaySaid }) => (d.ahead?.frost ? null : d), ({ ahead }) => ahead?.means ?? ''),
-    rule<'last'>('which', '<spring>', () => 'last', () => 'the last of spring'),
-    rule<'first'>('which', '<autumn>', () => 'first', () => 'the first of autumn'),
-    rule<true>('never', '<never>', () => true, () => 'it never freezes'),
-    rule<true>('hardly', '<hardly>', () => true, () => 'hardly ever', 0.9),
-    rule<true>('unknown', '<unknown>', () => true, () => 'a guess is offered', 0.9),
-    rule<true>('filler', '<filler>', () => true, () => '', 0.4),
+    rule<DaySaid>(
+      'day',
+      '( the|on|around|about|in )? {d:day}',
+      ({ d }: { d: DaySaid }) => (d.ahead?.frost ? null : d),
+      ({ ahead }) => ahead?.means ?? '',
+    ),
+    rule<'last'>(
+      'which',
+      '<spring>',
+      () => 'last',
+      () => 'the last of spring',
+    ),
+    rule<'first'>(
+      'which',
+      '<autumn>',
+      () => 'first',
+      () => 'the first of autumn',
+    ),
+    rule<true>(
+      'never',
+      '<never>',
+      () => true,
+      () => 'it never freezes',
+    ),
+    rule<true>(
+      'hardly',
+      '<hardly>',
+      () => true,
+      () => 'hardly ever',
+      0.9,
+    ),
+    rule<true>(
+      'unknown',
+      '<unknown>',
+      () => true,
+      () => 'a guess is offered',
+      0.9,
+    ),
+    rule<true>(
+      'filler',
+      '<filler>',
+      () => true,
+      () => '',
+      0.4,
+    ),
   ],
   patterns(lists),
 )
@@ -75,8 +113,13 @@ interface FrostDay {
 class FrostReader extends SentenceReader {
   read(): Read<FrostsSaid> {
     const meaning = this.meaning()
-    for (const piece of this.of(UNREAD)) this.ask(`What does ‘${this.words(piece)}’ mean here? Say it like: ${FROST_EXAMPLE}.`, [], piece)
-    return { meaning: meaning && this.questions.length === 0 ? [meaning] : [], heard: this.taking(), questions: this.questions }
+    for (const piece of this.of(UNREAD))
+      this.ask(`What does ‘${this.words(piece)}’ mean here? Say it like: ${FROST_EXAMPLE}.`, [], piece)
+    return {
+      meaning: meaning && this.questions.length === 0 ? [meaning] : [],
+      heard: this.taking(),
+      questions: this.questions,
+    }
   }
 
   private meaning(): FrostsSaid | null {
@@ -87,7 +130,8 @@ class FrostReader extends SentenceReader {
       else this.ask(`When is it? Say it like: ${FROST_EXAMPLE}, or: never.`)
       return null
     }
-    if (this.of('never').length) this.ask('Does it freeze, or never?', [{ name: 'It never freezes', text: 'never' }])
+    if (this.of('never').length)
+      this.ask('Does it freeze, or never?', [{ name: 'It never freezes', text: 'never' }])
     const [one, other] = days
     if (days.length > 2) this.ask('That is more than two days: say the last and the first frost.')
     if (one && other && one.which !== null && one.which === other.which)
@@ -104,17 +148,29 @@ class FrostReader extends SentenceReader {
         const said = piece.value as 'last' | 'first'
         // `8 May last, 12 October first`: said behind its day.
         const before = out.at(-1)
-        if (before?.which === null && !this.startsPart(piece)) out[out.length - 1] = { ...before, which: said }
+        if (before?.which === null && !this.startsPart(piece))
+          out[out.length - 1] = { ...before, which: said }
         else which = said
       }
       if (piece.slot !== 'day') continue
       const read = (piece.value as DaySaid).ahead
       if (!read?.day) {
-        this.ask(read?.problem ?? `There is no ${this.words(piece)}.`, (read?.choices ?? []).map(({ name, day }) => ({ name, text: this.anew(piece, day) })), piece)
+        this.ask(
+          read?.problem ?? `There is no ${this.words(piece)}.`,
+          (read?.choices ?? []).map(({ name, day }) => ({ name, text: this.anew(piece, day) })),
+          piece,
+        )
         continue
       }
       if (/\bthe \d+ ?(?:st|nd|rd|th)\b$/i.test(this.words(piece)))
-        this.ask(`${this.words(piece)} of which month?`, ['April', 'May', 'June'].map((month) => ({ name: month, text: this.anew(piece, `${this.words(piece)} of ${month}`) })), piece)
+        this.ask(
+          `${this.words(piece)} of which month?`,
+          ['April', 'May', 'June'].map((month) => ({
+            name: month,
+            text: this.anew(piece, `${this.words(piece)} of ${month}`),
+          })),
+          piece,
+        )
       this.heard.push({ text: this.words(piece), ...this.range(piece), as: 'day', means: read.day.slice(5) })
       out.push({ day: read.day, which })
       which = null
@@ -127,13 +183,18 @@ class FrostReader extends SentenceReader {
 
   private askClimate(hardly: boolean) {
     const said = (monthDay: string) => monthDay.split('-').reverse().join('.') + '.'
-    this.ask(hardly ? 'It hardly ever freezes: plan by the nights, or by a rare frost?' : 'What is your winter like? It is a guess until you say a day.', [
-      ...(hardly ? [{ name: 'Plan by the nights', text: 'never' }] : []),
-      ...(hardly ? CLIMATES.slice(-2) : CLIMATES).map(({ name, last, first }) => ({
-        name: `${name}: about ${said(last)} to ${said(first)}`,
-        text: `last ${said(last)}, first ${said(first)}`,
-      })),
-    ])
+    this.ask(
+      hardly
+        ? 'It hardly ever freezes: plan by the nights, or by a rare frost?'
+        : 'What is your winter like? It is a guess until you say a day.',
+      [
+        ...(hardly ? [{ name: 'Plan by the nights', text: 'never' }] : []),
+        ...(hardly ? CLIMATES.slice(-2) : CLIMATES).map(({ name, last, first }) => ({
+          name: `${name}: about ${said(last)} to ${said(first)}`,
+          text: `last ${said(last)}, first ${said(first)}`,
+        })),
+      ],
+    )
   }
 }
 

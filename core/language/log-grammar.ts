@@ -71,10 +71,16 @@ const lists = {
   strength: phraseList(WORDS.strength),
   treatment: phraseList(WORDS.treatment),
   sign: phraseList(Object.fromEntries(seen)),
-  unclear: phraseList(Object.fromEntries(UNCLEAR.flatMap(({ words, could }) => words.map((phrase) => [phrase, could])))),
+  unclear: phraseList(
+    Object.fromEntries(UNCLEAR.flatMap(({ words, could }) => words.map((phrase) => [phrase, could]))),
+  ),
 }
 
-const count = (pattern: string, of: (bound: never, sentence: Sentence, at: number, to: number) => Partial<HowMany> | null, cost?: number) =>
+const count = (
+  pattern: string,
+  of: (bound: never, sentence: Sentence, at: number, to: number) => Partial<HowMany> | null,
+  cost?: number,
+) =>
   rule<HowMany>(
     'count',
     pattern,
@@ -89,13 +95,19 @@ const count = (pattern: string, of: (bound: never, sentence: Sentence, at: numbe
 function countMeans({ n, of, share, but, missing, vague }: HowMany): string {
   if (vague) return 'how many is asked'
   if (but !== null) return but === 0 ? 'all' : `all but ${but}`
-  if (share !== null) return share === 1 ? 'all' : share === 0 ? 'none' : `${Math.round(share * 100)} % of them`
+  if (share !== null)
+    return share === 1 ? 'all' : share === 0 ? 'none' : `${Math.round(share * 100)} % of them`
   if (missing) return `${n} that did not come up`
   return n === 0 ? 'none' : of === null ? `${n}` : `${n} of ${of}`
 }
 const text = ({ text: whole, tokens }: Sentence, at: number, to: number) =>
   whole.slice(elementAt(tokens, at).from, elementAt(tokens, to - 1).to)
-const measured = (pattern: string, what: Measured['what'], of: (bound: never, sentence: Sentence) => number, cost = 0.85) =>
+const measured = (
+  pattern: string,
+  what: Measured['what'],
+  of: (bound: never, sentence: Sentence) => number,
+  cost = 0.85,
+) =>
   rule<Measured>(
     'measured',
     pattern,
@@ -107,10 +119,27 @@ const measured = (pattern: string, what: Measured['what'], of: (bound: never, se
 const IN_FRONT = '( in|into|on|onto|to|under|from|at|of|for|with )? ( a|an|the|my|our|some )?'
 
 export const LOG_RULES: readonly Rule[] = [
-  rule<ActSaid>('act', '<a:act>', ({ a }: { a: Act }) => ({ act: a, denied: false }), ({ act }) => act),
+  rule<ActSaid>(
+    'act',
+    '<a:act>',
+    ({ a }: { a: Act }) => ({ act: a, denied: false }),
+    ({ act }) => act,
+  ),
   // Never, did not, has not: what follows did not happen.
-  rule<ActSaid>('act', '( i|we|they|it )? <not> ( even|yet|really )? <look-base> ( yet )?', () => ({ act: 'look', denied: true }), () => 'not up', 0.8),
-  rule<ActSaid>('act', '( i|we )? <not> ( have|been|get|got|to )? ( yet )? <a:act>', ({ a }: { a: Act }) => (a === 'look' ? null : { act: a, denied: true }), ({ act }) => `not ${act}`, 0.8),
+  rule<ActSaid>(
+    'act',
+    '( i|we|they|it )? <not> ( even|yet|really )? <look-base> ( yet )?',
+    () => ({ act: 'look', denied: true }),
+    () => 'not up',
+    0.8,
+  ),
+  rule<ActSaid>(
+    'act',
+    '( i|we )? <not> ( have|been|get|got|to )? ( yet )? <a:act>',
+    ({ a }: { a: Act }) => (a === 'look' ? null : { act: a, denied: true }),
+    ({ act }) => `not ${act}`,
+    0.8,
+  ),
   rule<ActSaid>(
     'act',
     '( i|we )? <not> ( get round to )? water|feed|sow|thin|move|fertilise|fertilize|mist|prick|pot|transplant|plant|turn|check|trim|spray ( out|up|on )?',
@@ -118,59 +147,297 @@ export const LOG_RULES: readonly Rule[] = [
     () => 'not done',
     0.8,
   ),
-  count('<only>? <only>? {n:whole} ( ( of / out of ) ( the|my|these )? {t:whole} )? <unit>?', ({ n, t }: { n: number; t?: number }, { tokens }, at) =>
-    tokens[at - 1]?.plain === '-' && tokens[at]?.glued ? null : { n, of: t ?? null },
+  count(
+    '<only>? <only>? {n:whole} ( ( of / out of ) ( the|my|these )? {t:whole} )? <unit>?',
+    ({ n, t }: { n: number; t?: number }, { tokens }, at) =>
+      tokens[at - 1]?.plain === '-' && tokens[at]?.glued ? null : { n, of: t ?? null },
   ),
-  count('<only>? {o:outof} <unit>?', ({ o }: { o: readonly [number, number] }) => ({ n: o[0], of: o[1] }), 0.7),
+  count(
+    '<only>? {o:outof} <unit>?',
+    ({ o }: { o: readonly [number, number] }) => ({ n: o[0], of: o[1] }),
+    0.7,
+  ),
   count('<all> ( of )? ( the )? {n:whole} <unit>?', ({ n }: { n: number }) => ({ n, share: null })),
-  count('( nearly|almost )? <all> ( of )? ( the )? <unit>?', (_: unknown, { tokens }, at) => (/^(?:nearly|almost)$/.test(elementAt(tokens, at).lower) ? { vague: true } : { share: 1 })),
-  count('( all|everything|every|everyone ) ( of them )? but|except|bar|save ( for )? {n:count} <unit>?', ({ n }: { n: Count }) => (Number.isInteger(n.n) ? { but: n.n } : null), 0.7),
+  count('( nearly|almost )? <all> ( of )? ( the )? <unit>?', (_: unknown, { tokens }, at) =>
+    /^(?:nearly|almost)$/.test(elementAt(tokens, at).lower) ? { vague: true } : { share: 1 },
+  ),
+  count(
+    '( all|everything|every|everyone ) ( of them )? but|except|bar|save ( for )? {n:count} <unit>?',
+    ({ n }: { n: Count }) => (Number.isInteger(n.n) ? { but: n.n } : null),
+    0.7,
+  ),
   count('<none> ( of )? ( the|them|these|those )? ( of them )? <unit>? ( yet )?', () => ({ n: 0 })),
-  count('( about|around|roughly|over|under|nearly )? {n:number} ( of )? ( them|the|these|those|it )', ({ n }: { n: Count }) => (n.n > 0 && n.n < 1 && n.low === null ? { share: n.n } : Number.isInteger(n.n) && n.low === null ? { n: n.n } : null), 0.95),
-  count('{n:number}', ({ n }: { n: Count }) => (n.n > 0 && n.n < 1 && n.low === null ? { share: n.n } : n.low !== null && Number.isInteger(n.n) ? { vague: true } : null), 1.05),
-  count('{n:figure} %|percent ( of )? ( them|the )?', ({ n }: { n: number }) => (n <= 100 ? { share: n / 100 } : null), 0.9),
+  count(
+    '( about|around|roughly|over|under|nearly )? {n:number} ( of )? ( them|the|these|those|it )',
+    ({ n }: { n: Count }) =>
+      n.n > 0 && n.n < 1 && n.low === null
+        ? { share: n.n }
+        : Number.isInteger(n.n) && n.low === null
+          ? { n: n.n }
+          : null,
+    0.95,
+  ),
+  count(
+    '{n:number}',
+    ({ n }: { n: Count }) =>
+      n.n > 0 && n.n < 1 && n.low === null
+        ? { share: n.n }
+        : n.low !== null && Number.isInteger(n.n)
+          ? { vague: true }
+          : null,
+    1.05,
+  ),
+  count(
+    '{n:figure} %|percent ( of )? ( them|the )?',
+    ({ n }: { n: number }) => (n <= 100 ? { share: n / 100 } : null),
+    0.9,
+  ),
   count('<rest> ( of )? ( them|it|the )?', () => ({ vague: true })),
   count('<few> ( of )? ( them|the )? <unit>?', () => ({ vague: true })),
   count('<not> <all> ( of )? ( them|the )?', () => ({ vague: true }), 0.8),
   count('{n:whole} <unit>? <missing>', ({ n }: { n: number }) => ({ n, missing: true }), 0.7),
   count('no <missing>', () => ({ share: 1 }), 0.7),
-  rule<number>('thin to', '( down )? to {n:count} ( each|strongest|best )?', ({ n }: { n: Count }) => (n.n <= 12 ? n.n : null), (n) => `to ${n} each`, 0.75),
-  rule<number>('thin to', '( down )? to the strongest|best|strong', () => 1, () => 'to the strongest', 0.9),
-  rule<number[]>('trays', '( in|into|from|of|to|on|for )? {t:trays}', ({ t }: { t: number[] }) => t, (t) => `tray ${t.join(', ')}`, 0.8),
-  rule<number>('batch', '( with|from|of|in )? {b:batch}', ({ b }: { b: number }) => b, (b) => `batch ${b}`, 0.8),
-  rule<Said & { each: boolean }>('litres', `( with|about|of|around )? {v:volume} ( of )? ( water )? ( each|apiece|per|a )? ( tray|flat|pot )?`, ({ v }: { v: Said }, { tokens }, at, to) => ({ ...v, each: tokens.slice(at, to).some(({ plain }) => /^(?:each|apiece|per)$/.test(plain)) || /^(?:tray|flat|pot)$/.test(elementAt(tokens, to - 1).plain) }), (v) => v.text, 0.85),
-  rule<Said>('grams', '( with|about|of|around|at )? {m:mass} ( of )?', ({ m }: { m: Said }) => m, (m) => m.text, 0.85),
-  measured('( is|at|of|was|about|around )? ( min|max|low|high )? {t:temperature}', 'temperature', ({ t }: { t: Said }) => t.base),
+  rule<number>(
+    'thin to',
+    '( down )? to {n:count} ( each|strongest|best )?',
+    ({ n }: { n: Count }) => (n.n <= 12 ? n.n : null),
+    (n) => `to ${n} each`,
+    0.75,
+  ),
+  rule<number>(
+    'thin to',
+    '( down )? to the strongest|best|strong',
+    () => 1,
+    () => 'to the strongest',
+    0.9,
+  ),
+  rule<number[]>(
+    'trays',
+    '( in|into|from|of|to|on|for )? {t:trays}',
+    ({ t }: { t: number[] }) => t,
+    (t) => `tray ${t.join(', ')}`,
+    0.8,
+  ),
+  rule<number>(
+    'batch',
+    '( with|from|of|in )? {b:batch}',
+    ({ b }: { b: number }) => b,
+    (b) => `batch ${b}`,
+    0.8,
+  ),
+  rule<Said & { each: boolean }>(
+    'litres',
+    `( with|about|of|around )? {v:volume} ( of )? ( water )? ( each|apiece|per|a )? ( tray|flat|pot )?`,
+    ({ v }: { v: Said }, { tokens }, at, to) => ({
+      ...v,
+      each:
+        tokens.slice(at, to).some(({ plain }) => /^(?:each|apiece|per)$/.test(plain)) ||
+        /^(?:tray|flat|pot)$/.test(elementAt(tokens, to - 1).plain),
+    }),
+    (v) => v.text,
+    0.85,
+  ),
+  rule<Said>(
+    'grams',
+    '( with|about|of|around|at )? {m:mass} ( of )?',
+    ({ m }: { m: Said }) => m,
+    (m) => m.text,
+    0.85,
+  ),
+  measured(
+    '( is|at|of|was|about|around )? ( min|max|low|high )? {t:temperature}',
+    'temperature',
+    ({ t }: { t: Said }) => t.base,
+  ),
   measured('ph ( is|of|at|was )? {n:number}', 'pH', ({ n }: { n: Count }) => n.n),
   measured('{n:number} ph', 'pH', ({ n }: { n: Count }) => n.n),
   measured('ec ( is|of|at|was )? {n:number} ( ms / ms slash cm )?', 'EC', ({ n }: { n: Count }) => n.n),
   measured('( at )? {n:number} ppm ( of )? ( n|nitrogen )?', 'ppm', ({ n }: { n: Count }) => n.n),
-  measured('{n:number} %|percent ( relative )? ( humidity|rh )', 'humidity', ({ n }: { n: Count }) => n.n / 100, 0.7),
-  measured('( to|at|about|now|is|are )? {l:length} ( tall|high|above|over|long|away|up )?', 'length', ({ l }: { l: Said }) => l.base, 0.9),
-  rule<string>('kept', '( with|at )? {n:figure} - {p:figure} - {k:figure}', (_: unknown, sentence, at, to) => text(sentence, at, to), (kept) => `${kept}, kept as said`, 0.8),
-  rule<string>('strength', '<s:strength>', ({ s }: { s: string }) => s, (s) => s),
-  rule<string>('strength', '( at )? {n:number} strength', (_: unknown, sentence, at, to) => text(sentence, at, to), (s) => s, 0.9),
-  rule<string>('strength', '1|one : {n:whole}', (_: unknown, sentence, at, to) => text(sentence, at, to), (s) => s, 0.8),
-  rule<DaySaid>('day', '( on|since|from|by )? {d:day}', ({ d }: { d: DaySaid }) => d, ({ was, ahead }) => (was ?? ahead)?.means ?? '', 0.95),
-  rule<string>('time', '( at|around|about )? {t:time} ( o|clock )?', ({ t }: { t: string }) => t, (t) => `at ${t}`, 0.85),
-  rule<{ v: Vessel; n: number | null }>('vessel', `( in|into|to|onto|up|on )? ( a|an|the|my|our )? {v:vessel}`, ({ v }: { v: Vessel }) => ({ v, n: null }), ({ v }) => v.name, 0.95),
-  rule<{ v: Vessel; n: number | null }>('vessel', 'in|into|to {n:count} ( of )? {v:vessel}', ({ v, n }: { v: Vessel; n: Count }) => ({ v, n: n.n }), ({ v, n }) => `${n} × ${v.name}`, 0.9),
-  rule<{ id: string | null; name: string }>('place', `${IN_FRONT} {p:place}`, ({ p }: { p: { id: string | null; name: string; shown?: string } }) => ({ id: p.id, name: p.shown ?? p.name }), ({ name }) => name, 0.98),
-  rule<true>('garden', '<garden>', () => true, () => 'into the ground', 0.9),
-  rule<true>('inside', '<inside>', () => true, () => 'inside', 1.05),
-  rule<string>('how', '<h:how>', ({ h }: { h: string }) => h, (h) => `from ${h}`),
-  rule<SeenId>('sign', '( a )? ( bit|little|very|slightly|rather )? <s:sign>', ({ s }: { s: SeenId }) => s, (s) => SEEN.find(({ id }) => id === s)?.name.toLowerCase() ?? '', 0.9),
-  rule<string>('no sign', '<not> ( a bit|so|too|very|any )? <s:sign>', (_: unknown, sentence, at, to) => text(sentence, at, to), () => 'kept as a note', 0.75),
-  rule<string>('no sign', '<not> ( looking|doing|feeling )? <good>', (_: unknown, sentence, at, to) => text(sentence, at, to), () => 'kept as a note', 0.75),
-  rule<string>('no sign', '<none> ( more )? <s:sign>', (_: unknown, sentence, at, to) => text(sentence, at, to), () => 'kept as a note', 0.75),
-  rule<readonly SeenId[]>('unclear', '<u:unclear>', ({ u }: { u: readonly SeenId[] }) => u, (u) => u.map((one) => SEEN.find(({ id }) => id === one)?.name.toLowerCase()).join(' or '), 1.02),
-  rule<true>('next year', '<next>', () => true, () => 'comes back in a year', 0.9),
-  rule<string>('treatment', '( with|in|of )? ( a|some|the )? <t:treatment> ( spray|drench|dust|powder|soak )?', ({ t }: { t: string }) => t, (t) => `${t}, kept by its name`, 0.95),
-  rule<unknown>('crop', '{c:crop}', ({ c }: { c: unknown }) => c, () => ''),
-  rule<{ id: string; name: string; cropId: string }>('sowing', '{s:sowing}', ({ s }: { s: { id: string; name: string; cropId: string } }) => s, ({ name }) => name, 0.9),
-  rule<true>('filler', '<filler>', () => true, () => '', 0.4),
-  rule<true>('filler', '<unit>', () => true, () => '', 0.9),
-  rule<true>('asked', '?', () => true, () => 'a question'),
-  rule<true>('asked', 'did|do|does|when|why|how|what|which|who|where', (_: unknown, _sentence, at) => (at === 0 ? true : null), () => 'a question', 0.9),
+  measured(
+    '{n:number} %|percent ( relative )? ( humidity|rh )',
+    'humidity',
+    ({ n }: { n: Count }) => n.n / 100,
+    0.7,
+  ),
+  measured(
+    '( to|at|about|now|is|are )? {l:length} ( tall|high|above|over|long|away|up )?',
+    'length',
+    ({ l }: { l: Said }) => l.base,
+    0.9,
+  ),
+  rule<string>(
+    'kept',
+    '( with|at )? {n:figure} - {p:figure} - {k:figure}',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (kept) => `${kept}, kept as said`,
+    0.8,
+  ),
+  rule<string>(
+    'strength',
+    '<s:strength>',
+    ({ s }: { s: string }) => s,
+    (s) => s,
+  ),
+  rule<string>(
+    'strength',
+    '( at )? {n:number} strength',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (s) => s,
+    0.9,
+  ),
+  rule<string>(
+    'strength',
+    '1|one : {n:whole}',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (s) => s,
+    0.8,
+  ),
+  rule<DaySaid>(
+    'day',
+    '( on|since|from|by )? {d:day}',
+    ({ d }: { d: DaySaid }) => d,
+    ({ was, ahead }) => (was ?? ahead)?.means ?? '',
+    0.95,
+  ),
+  rule<string>(
+    'time',
+    '( at|around|about )? {t:time} ( o|clock )?',
+    ({ t }: { t: string }) => t,
+    (t) => `at ${t}`,
+    0.85,
+  ),
+  rule<{ v: Vessel; n: number | null }>(
+    'vessel',
+    `( in|into|to|onto|up|on )? ( a|an|the|my|our )? {v:vessel}`,
+    ({ v }: { v: Vessel }) => ({ v, n: null }),
+    ({ v }) => v.name,
+    0.95,
+  ),
+  rule<{ v: Vessel; n: number | null }>(
+    'vessel',
+    'in|into|to {n:count} ( of )? {v:vessel}',
+    ({ v, n }: { v: Vessel; n: Count }) => ({ v, n: n.n }),
+    ({ v, n }) => `${n} × ${v.name}`,
+    0.9,
+  ),
+  rule<{ id: string | null; name: string }>(
+    'place',
+    `${IN_FRONT} {p:place}`,
+    ({ p }: { p: { id: string | null; name: string; shown?: string } }) => ({
+      id: p.id,
+      name: p.shown ?? p.name,
+    }),
+    ({ name }) => name,
+    0.98,
+  ),
+  rule<true>(
+    'garden',
+    '<garden>',
+    () => true,
+    () => 'into the ground',
+    0.9,
+  ),
+  rule<true>(
+    'inside',
+    '<inside>',
+    () => true,
+    () => 'inside',
+    1.05,
+  ),
+  rule<string>(
+    'how',
+    '<h:how>',
+    ({ h }: { h: string }) => h,
+    (h) => `from ${h}`,
+  ),
+  rule<SeenId>(
+    'sign',
+    '( a )? ( bit|little|very|slightly|rather )? <s:sign>',
+    ({ s }: { s: SeenId }) => s,
+    (s) => SEEN.find(({ id }) => id === s)?.name.toLowerCase() ?? '',
+    0.9,
+  ),
+  rule<string>(
+    'no sign',
+    '<not> ( a bit|so|too|very|any )? <s:sign>',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    () => 'kept as a note',
+    0.75,
+  ),
+  rule<string>(
+    'no sign',
+    '<not> ( looking|doing|feeling )? <good>',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    () => 'kept as a note',
+    0.75,
+  ),
+  rule<string>(
+    'no sign',
+    '<none> ( more )? <s:sign>',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    () => 'kept as a note',
+    0.75,
+  ),
+  rule<readonly SeenId[]>(
+    'unclear',
+    '<u:unclear>',
+    ({ u }: { u: readonly SeenId[] }) => u,
+    (u) => u.map((one) => SEEN.find(({ id }) => id === one)?.name.toLowerCase()).join(' or '),
+    1.02,
+  ),
+  rule<true>(
+    'next year',
+    '<next>',
+    () => true,
+    () => 'comes back in a year',
+    0.9,
+  ),
+  rule<string>(
+    'treatment',
+    '( with|in|of )? ( a|some|the )? <t:treatment> ( spray|drench|dust|powder|soak )?',
+    ({ t }: { t: string }) => t,
+    (t) => `${t}, kept by its name`,
+    0.95,
+  ),
+  rule<unknown>(
+    'crop',
+    '{c:crop}',
+    ({ c }: { c: unknown }) => c,
+    () => '',
+  ),
+  rule<{ id: string; name: string; cropId: string }>(
+    'sowing',
+    '{s:sowing}',
+    ({ s }: { s: { id: string; name: string; cropId: string } }) => s,
+    ({ name }) => name,
+    0.9,
+  ),
+  rule<true>(
+    'filler',
+    '<filler>',
+    () => true,
+    () => '',
+    0.4,
+  ),
+  rule<true>(
+    'filler',
+    '<unit>',
+    () => true,
+    () => '',
+    0.9,
+  ),
+  rule<true>(
+    'asked',
+    '?',
+    () => true,
+    () => 'a question',
+  ),
+  rule<true>(
+    'asked',
+    'did|do|does|when|why|how|what|which|who|where',
+    (_: unknown, _sentence, at) => (at === 0 ? true : null),
+    () => 'a question',
+    0.9,
+  ),
 ]
 export const LOG = grammarOf(LOG_RULES, patterns(lists))

@@ -25,7 +25,11 @@ import type { Vessel } from './vessels'
 const OF_CELLS: readonly LineKind[] = ['look', 'thin', 'sown', 'moved', 'out', 'lost', 'given']
 /** What is picked, in flower or thought of is of the crop, wherever it stands. */
 const OF_THE_CROP: readonly LineKind[] = ['harvest', 'flower', 'weather', 'thought']
-const DENIALS = new Set('not no never none nor without except but only dont didnt wont isnt hasnt havent doesnt cant couldnt neither unless instead'.split(' '))
+const DENIALS = new Set(
+  'not no never none nor without except but only dont didnt wont isnt hasnt havent doesnt cant couldnt neither unless instead'.split(
+    ' ',
+  ),
+)
 const MAX_CHOICES = 12
 
 /**
@@ -53,15 +57,24 @@ class LineReader extends SentenceReader {
       ? segmentsOf(subjects, this.of('count'), this.sentence.tokens.length)
       : [{ from: 0, to: this.sentence.tokens.length, amounts: this.of('count') }]
     if (this.of('asked').length)
-      this.ask('That is a question: here is written what happened.', [{ name: 'Keep it as a note', text: `note: ${this.sentence.text.replace(/\?/g, '').trim()}` }])
-    const denied = unreadRuns(this.pieces, this.sentence).flat().filter((i) => DENIALS.has(elementAt(this.sentence.tokens, i).lower))
+      this.ask('That is a question: here is written what happened.', [
+        { name: 'Keep it as a note', text: `note: ${this.sentence.text.replace(/\?/g, '').trim()}` },
+      ])
+    const denied = unreadRuns(this.pieces, this.sentence)
+      .flat()
+      .filter((i) => DENIALS.has(elementAt(this.sentence.tokens, i).lower))
     const noted = this.isNote()
     if (denied.length && !noted) {
       const i = firstOf(denied)
-      this.ask(`What does ‘${elementAt(this.sentence.tokens, i).text}’ deny here? Say it in other words, or keep it as a note.`, [
-        { name: 'Keep it as a note', text: `note: ${this.sentence.text}` },
-      ], { from: i, to: i + 1 })
+      this.ask(
+        `What does ‘${elementAt(this.sentence.tokens, i).text}’ deny here? Say it in other words, or keep it as a note.`,
+        [{ name: 'Keep it as a note', text: `note: ${this.sentence.text}` }],
+        { from: i, to: i + 1 },
+      )
     }
+    // Words of which nothing is known are no entry by themselves.
+    if (this.pieces.every(({ slot }) => slot === UNREAD || slot === 'filler'))
+      this.ask(`Nothing of that is known here. Say it like: ${LINE_EXAMPLE}.`, [{ name: 'Keep it as a note', text: `note: ${this.sentence.text.trim()}` }])
     const meaning: ReadLine[] = []
     all.forEach((subject, i) => meaning.push(...this.lines(subject, segments, i, meaning.at(-1) ?? null)))
     return { meaning, heard: this.taking().map(keptAsWords), questions: this.questions }
@@ -80,22 +93,38 @@ class LineReader extends SentenceReader {
     subjectPieces.forEach((piece, i) => {
       const now = out.at(-1)
       const sameKind = now?.pieces.some((one) => isCrop(one) === isCrop(piece))
-      const beside = now !== undefined && now.to === piece.from && !elementAt(this.sentence.tokens, piece.from).parted
+      const beside =
+        now !== undefined && now.to === piece.from && !elementAt(this.sentence.tokens, piece.from).parted
       const between = now && acts.some(({ from }) => from >= now.to && from < piece.from)
       const next = subjectPieces[i + 1]?.from ?? Infinity
       const after = acts.some(({ from }) => from >= piece.to && from < next)
-      const parted = now && this.pieces.some(({ from }) => from > now.to - 1 && from <= piece.from && elementAt(this.sentence.tokens, from).parted)
+      const parted =
+        now &&
+        this.pieces.some(
+          ({ from }) =>
+            from > now.to - 1 && from <= piece.from && elementAt(this.sentence.tokens, from).parted,
+        )
       if (now && sameKind && beside && isCrop(piece) && piece.slot === 'crop')
         // Of two names side by side the last is the crop.
-        out[out.length - 1] = { from: now.from, to: piece.to, pieces: [...now.pieces.filter((one) => !isCrop(one)), piece] }
-      else if (now && !sameKind && !(between && after && parted)) out[out.length - 1] = { from: now.from, to: piece.to, pieces: [...now.pieces, piece] }
+        out[out.length - 1] = {
+          from: now.from,
+          to: piece.to,
+          pieces: [...now.pieces.filter((one) => !isCrop(one)), piece],
+        }
+      else if (now && !sameKind && !(between && after && parted))
+        out[out.length - 1] = { from: now.from, to: piece.to, pieces: [...now.pieces, piece] }
       else out.push({ from: piece.from, to: piece.to, pieces: [piece] })
     })
     return out
   }
 
   /** The entries of one subject: one for each thing that happened to it. */
-  private lines(subject: Subject, segments: readonly Segment[], index: number, before: ReadLine | null): ReadLine[] {
+  private lines(
+    subject: Subject,
+    segments: readonly Segment[],
+    index: number,
+    before: ReadLine | null,
+  ): ReadLine[] {
     const segment = elementAt(segments, index)
     const own: Own = (...slots) => {
       const all = this.of(...slots).filter((piece) => ownerOf(piece, segments, index))
@@ -112,14 +141,25 @@ class LineReader extends SentenceReader {
       if (counts.length > 1) this.askCounts(counts)
       return [this.line(subject, segment, own, base, acts[0] ?? null, counts[0] ?? null, before)]
     }
-    const distinct = acts.filter((one, i) => acts.findIndex((other) => same(one.value as ActSaid, other.value as ActSaid)) === i)
-    if (distinct.length === 1) return [this.line(subject, segment, own, base, distinct[0] ?? null, counts[0] ?? null, before)]
+    const distinct = acts.filter(
+      (one, i) => acts.findIndex((other) => same(one.value as ActSaid, other.value as ActSaid)) === i,
+    )
+    if (distinct.length === 1)
+      return [this.line(subject, segment, own, base, distinct[0] ?? null, counts[0] ?? null, before)]
     const nearest = (count: Piece) =>
       distinct.reduce((best, act) => (gap(act, count) < gap(best, count) ? act : best), firstOf(distinct))
     return distinct.map((act, i) => {
       const mine = counts.filter((count) => nearest(count) === act)
       if (mine.length > 1) this.askCounts(mine)
-      return this.line(subject, segment, i === 0 ? own : (...slots) => own(...slots.filter((slot) => !ONCE.has(slot))), base, act, mine[0] ?? null, before)
+      return this.line(
+        subject,
+        segment,
+        i === 0 ? own : (...slots) => own(...slots.filter((slot) => !ONCE.has(slot))),
+        base,
+        act,
+        mine[0] ?? null,
+        before,
+      )
     })
   }
 
@@ -128,7 +168,9 @@ class LineReader extends SentenceReader {
       `${counts.map((one) => this.words(one)).join(' or ')}: which is the number?`,
       counts.map((one) => ({
         name: this.words(one),
-        text: counts.filter((other) => other !== one).reduceRight((text, other) => saidAnew(text, this.range(other), ''), this.sentence.text),
+        text: counts
+          .filter((other) => other !== one)
+          .reduceRight((text, other) => saidAnew(text, this.range(other), ''), this.sentence.text),
       })),
     )
   }
@@ -162,11 +204,22 @@ class LineReader extends SentenceReader {
     } else if (named) {
       const could = named.value as readonly Named[]
       // Of several that are called so, the one that stands here.
-      const here = could.filter((one) => known.trays.some(({ groups }) => groups.some((group) => group.cropId === one.cropId)) || known.sowings.some((sowing) => sowing.cropId === one.cropId))
+      const here = could.filter(
+        (one) =>
+          known.trays.some(({ groups }) => groups.some((group) => group.cropId === one.cropId)) ||
+          known.sowings.some((sowing) => sowing.cropId === one.cropId),
+      )
       const ids = [...new Set((here.length ? here : could).map((one) => one.cropId))]
       cropId = firstOf(ids)
       if (ids.length > 1 && !note)
-        this.ask(`${this.words(named)} is what more than one crop is called.`, could.map(({ name }) => ({ name: firstOf(name.split(',')), text: this.anew(named, firstOf(name.split(','))) })), named)
+        this.ask(
+          `${this.words(named)} is what more than one crop is called.`,
+          could.map(({ name }) => ({
+            name: firstOf(name.split(',')),
+            text: this.anew(named, firstOf(name.split(','))),
+          })),
+          named,
+        )
       sowings = known.sowings.filter((one) => one.cropId === cropId)
     }
     return { trays, cropId, sowings, named: named ?? null, batch: own('batch')[0] ?? null }
@@ -192,20 +245,42 @@ class LineReader extends SentenceReader {
     const isNote = kind === 'thought'
     const when = this.day(own, isNote)
     const { trays, group, sowings } = this.where(base, kind, isNote)
-    const how = isNote ? null : (countPiece?.value as HowMany | undefined) ?? null
-    const groups = trays.flatMap((tray) => tray.groups.filter((one) => (base.cropId === null || one.cropId === base.cropId) && (group === null || one.code === group)))
-    const number = this.number(how, kind, act?.denied === true && kind === 'look', groups, sowings, countPiece)
+    const how = isNote ? null : ((countPiece?.value as HowMany | undefined) ?? null)
+    const groups = trays.flatMap((tray) =>
+      tray.groups.filter(
+        (one) =>
+          (base.cropId === null || one.cropId === base.cropId) && (group === null || one.code === group),
+      ),
+    )
+    const number = this.number(
+      how,
+      kind,
+      act?.denied === true && kind === 'look',
+      groups,
+      sowings,
+      countPiece,
+    )
     const unclear = own('unclear')[0]
     if (unclear && !isNote && !(unclear.value as readonly SeenId[]).some((id) => signs.includes(id)))
       this.ask(
         `${capital(this.words(unclear))}: which is it?`,
-        (unclear.value as readonly SeenId[]).map((id) => ({ name: seenName(id), text: this.anew(unclear, SAID_OF[id] ?? seenName(id).toLowerCase()) })),
+        (unclear.value as readonly SeenId[]).map((id) => ({
+          name: seenName(id),
+          text: this.anew(unclear, SAID_OF[id] ?? seenName(id).toLowerCase()),
+        })),
         unclear,
       )
     if (number.count !== null && number.of !== null && number.count > number.of && countPiece)
-      this.ask(`${number.count} of ${number.of} cannot be. Which is right?`, [
-        { name: `${number.of} of ${number.of}`, text: this.anew(countPiece, `${number.of} of ${number.of}`) },
-      ], countPiece)
+      this.ask(
+        `${number.count} of ${number.of} cannot be. Which is right?`,
+        [
+          {
+            name: `${number.of} of ${number.of}`,
+            text: this.anew(countPiece, `${number.of} of ${number.of}`),
+          },
+        ],
+        countPiece,
+      )
     if (OF_CELLS.includes(kind) && subject.pieces.length === 0) this.askWhose(kind, segment)
     const litres = own('litres')[0]?.value as (Said & { each: boolean }) | undefined
     const grams = own('grams')[0]?.value as Said | undefined
@@ -220,7 +295,9 @@ class LineReader extends SentenceReader {
       sowingIds: sowings.map(({ id }) => id),
       cropId: base.cropId,
       called: base.named ? this.words(base.named) : '',
-      trays: subject.pieces.filter(({ slot }) => slot === 'trays').flatMap(({ value }) => value as readonly number[]),
+      trays: subject.pieces
+        .filter(({ slot }) => slot === 'trays')
+        .flatMap(({ value }) => value as readonly number[]),
       batchId: batch ? batch.id : null,
       placeId: isNote ? null : this.place(place, kind),
       containerId: vessel && kind === 'moved' ? this.vesselId(vessel) : null,
@@ -233,8 +310,13 @@ class LineReader extends SentenceReader {
       measured,
       treatment: (own('treatment')[0]?.value as string | undefined) ?? null,
       signs: isNote ? [] : signs,
-      said: segment.from === 0 && segment.to === this.sentence.tokens.length ? this.sentence.text.trim() : this.words(segment),
-      rest: this.pieces.filter(({ slot, from }) => slot === UNREAD && from >= segment.from && from < segment.to).map((piece) => this.words(piece)),
+      said:
+        segment.from === 0 && segment.to === this.sentence.tokens.length
+          ? this.sentence.text.trim()
+          : this.words(segment),
+      rest: this.pieces
+        .filter(({ slot, from }) => slot === UNREAD && from >= segment.from && from < segment.to)
+        .map((piece) => this.words(piece)),
     }
   }
 
@@ -243,7 +325,21 @@ class LineReader extends SentenceReader {
     act: ActSaid | undefined,
     piece: Piece | null,
     own: Own,
-    { vessel, place, signs, note, countPiece, before }: { vessel: Piece | undefined; place: Piece | undefined; signs: readonly SeenId[]; note: boolean; countPiece: Piece | null; before: ReadLine | null },
+    {
+      vessel,
+      place,
+      signs,
+      note,
+      countPiece,
+      before,
+    }: {
+      vessel: Piece | undefined
+      place: Piece | undefined
+      signs: readonly SeenId[]
+      note: boolean
+      countPiece: Piece | null
+      before: ReadLine | null
+    },
   ): LineKind {
     if (note || (act?.denied && act.act !== 'look')) return 'thought'
     const isOut = own('garden').length > 0
@@ -251,18 +347,23 @@ class LineReader extends SentenceReader {
       if (vessel) return 'moved'
       if (isOut && !place) return 'out'
       if (place || own('inside').length) return 'carried'
-      this.ask(`Where did they go?`, [
-        { name: 'Potted up', text: this.anew(present(piece), 'potted up') },
-        { name: 'Planted out', text: this.anew(present(piece), 'planted out') },
-        { name: 'Carried to another place', text: this.anew(present(piece), 'carried') },
-      ], piece)
+      this.ask(
+        `Where did they go?`,
+        [
+          { name: 'Potted up', text: this.anew(present(piece), 'potted up') },
+          { name: 'Planted out', text: this.anew(present(piece), 'planted out') },
+          { name: 'Carried to another place', text: this.anew(present(piece), 'carried') },
+        ],
+        piece,
+      )
       return 'moved'
     }
     // Potted up out of doors is planted out only where no pot is named.
     if (act?.act === 'out' && vessel) return 'moved'
     if (act) return act.act as Exclude<Act, 'shift'>
     if (own('treatment').length) return 'tended'
-    if (own('unclear').length || signs.length) return signs.includes('eaten') && !own('unclear').length ? 'damage' : 'seen'
+    if (own('unclear').length || signs.length)
+      return signs.includes('eaten') && !own('unclear').length ? 'damage' : 'seen'
     const count = countPiece?.value as HowMany | undefined
     if (count?.n === 0 || count?.missing) return 'look'
     if (own('grams').length) return 'weighed'
@@ -270,8 +371,17 @@ class LineReader extends SentenceReader {
     if (own('no sign').length) return 'seen'
     if (vessel && (count || own('crop', 'sowing').length)) return 'moved'
     if (count && before && OF_CELLS.includes(before.kind)) return before.kind
-    if (count && own('crop', 'sowing', 'trays').length)
-      this.ask('What happened to them?', ['up', 'potted up', 'planted out', 'lost'].map((word) => ({ name: capital(word), text: this.more(word) })), countPiece)
+    const named = own('crop', 'sowing', 'trays').length > 0
+    // Without an act a note is made of words: a name or a number alone says nothing.
+    if ((named && count) || !this.pieces.some(({ slot }) => slot === UNREAD || slot === 'inside' || slot === 'garden'))
+      this.ask(
+        'What happened to them?',
+        ['up', 'potted up', 'planted out', 'lost'].map((word) => ({
+          name: capital(word),
+          text: this.more(word),
+        })),
+        countPiece,
+      )
     return 'thought'
   }
 
@@ -294,7 +404,8 @@ class LineReader extends SentenceReader {
         piece,
       )
     const day = read?.day ?? null
-    if (piece && day) this.heard.push({ text: this.words(piece), ...this.range(piece), as: 'day', means: day })
+    if (piece && day)
+      this.heard.push({ text: this.words(piece), ...this.range(piece), as: 'day', means: day })
     if (piece && day && day > today && !isNote)
       this.ask(
         `${this.words(piece)} is still to come: what happened cannot lie there.`,
@@ -304,17 +415,19 @@ class LineReader extends SentenceReader {
         ],
         piece,
       )
-    if (isNote) return { on: today, at, remindOn: next ? nextYear(today) : day !== null && day > today ? day : null }
+    if (isNote)
+      return { on: today, at, remindOn: next ? nextYear(today) : day !== null && day > today ? day : null }
     return { on: day ?? today, at, remindOn: null }
   }
 
-  private where(base: ReturnType<LineReader["base"]>, kind: LineKind, isNote: boolean) {
+  private where(base: ReturnType<LineReader['base']>, kind: LineKind, isNote: boolean) {
     const { known } = this
     const { cropId, named } = base
     const trays = [...base.trays]
     let sowings = base.sowings
     const group = named?.slot === 'sowing' ? (named.value as KnownSowing) : null
-    const fits = (one: KnownGroup) => (group ? sowings.some(({ id }) => id === one.sowingId) || one.name === group.name : one.cropId === cropId)
+    const fits = (one: KnownGroup) =>
+      group ? sowings.some(({ id }) => id === one.sowingId) || one.name === group.name : one.cropId === cropId
     // A crop without a tray: the tray it stands in, where that is one.
     if (trays.length === 0 && cropId && !isNote) {
       const holding = known.trays.filter(({ groups }) => groups.some(fits))
@@ -324,10 +437,16 @@ class LineReader extends SentenceReader {
           `${named ? capital(this.words(named)) : 'It'} stands in ${holding.length} trays. Which of them?`,
           [
             ...holding.slice(0, MAX_CHOICES).map(({ number, groups }) => ({
-              name: `${number} · ${groups.filter(fits).map(({ name }) => name).join(', ')}`,
+              name: `${number} · ${groups
+                .filter(fits)
+                .map(({ name }) => name)
+                .join(', ')}`,
               text: this.more(`tray ${number}`),
             })),
-            { name: 'all of them', text: this.more(`trays ${holding.map(({ number }) => number).join(', ')}`) },
+            {
+              name: 'all of them',
+              text: this.more(`trays ${holding.map(({ number }) => number).join(', ')}`),
+            },
           ],
         )
     }
@@ -340,13 +459,21 @@ class LineReader extends SentenceReader {
     if (ofCells && !isNote && tray && trays.length === 1 && whose.length > 1)
       this.ask(
         `Several things stand in tray ${tray.number}. Of which?`,
-        whose.map(({ name }) => ({ name, text: named ? this.anew(named, name) : this.more(`“${name}”`).replace(/[“”]/g, '') })),
+        whose.map(({ name }) => ({
+          name,
+          text: named ? this.anew(named, name) : this.more(`“${name}”`).replace(/[“”]/g, ''),
+        })),
       )
     if (cropId && trays.length && base.trays.length && whose.length === 0 && !isNote && named)
-      this.ask(`There is no ${this.words(named)} in tray ${trays.map(({ number }) => number).join(', ')}. Which is right?`, [
-        { name: `Tray ${trays.map(({ number }) => number).join(', ')}`, text: this.anew(named, '') },
-        ...this.of('trays').slice(0, 1).map((piece) => ({ name: capital(this.words(named)), text: this.anew(piece, '') })),
-      ])
+      this.ask(
+        `There is no ${this.words(named)} in tray ${trays.map(({ number }) => number).join(', ')}. Which is right?`,
+        [
+          { name: `Tray ${trays.map(({ number }) => number).join(', ')}`, text: this.anew(named, '') },
+          ...this.of('trays')
+            .slice(0, 1)
+            .map((piece) => ({ name: capital(this.words(named)), text: this.anew(piece, '') })),
+        ],
+      )
     const single = trays.length === 1 && whose.length === 1 ? firstOf(whose) : null
     return { trays, group: single?.code ?? null, sowings: isNote && !cropId ? [] : sowings }
   }
@@ -364,12 +491,27 @@ class LineReader extends SentenceReader {
     const whole = this.whole(kind, groups, sowings) ?? how.of
     const from = (share: number) => (whole === null ? null : Math.round(whole * share))
     const settle = (count: number | null, share: number | null): Pick<ReadLine, 'count' | 'of' | 'share'> => {
-      if (count === null && share !== 0 && OF_CELLS.includes(kind) && this.known.sowings.length + this.known.trays.length > 0)
+      if (
+        count === null &&
+        share !== 0 &&
+        OF_CELLS.includes(kind) &&
+        this.known.sowings.length + this.known.trays.length > 0
+      )
         this.ask('How many is that?', [], piece)
-      return { count, of: how.of ?? (how.n === null || how.missing ? whole : null), share: count === null ? share : null }
+      return {
+        count,
+        of: how.of ?? (how.n === null || how.missing ? whole : null),
+        share: count === null ? share : null,
+      }
     }
     if (how.vague) {
-      if (piece && /^(?:the )?(?:rest|others|remain)/i.test(this.words(piece)) && whole !== null && kind !== 'look') return { count: whole, of: whole, share: null }
+      if (
+        piece &&
+        /^(?:the )?(?:rest|others|remain)/i.test(this.words(piece)) &&
+        whole !== null &&
+        kind !== 'look'
+      )
+        return { count: whole, of: whole, share: null }
       if (OF_CELLS.includes(kind))
         this.ask('How many?', piece ? [{ name: 'Nobody counted', text: this.anew(piece, '') }] : [], piece)
       return { count: null, of: null, share: null }
@@ -387,24 +529,34 @@ class LineReader extends SentenceReader {
   }
 
   /** What a share or a rest is of: seeds that were sown of what came up, plants that stand of what left. */
-  private whole(kind: LineKind, groups: readonly KnownGroup[], sowings: readonly KnownSowing[]): number | null {
+  private whole(
+    kind: LineKind,
+    groups: readonly KnownGroup[],
+    sowings: readonly KnownSowing[],
+  ): number | null {
     const of = kind === 'look' ? 'sown' : 'standing'
     const counted = groups.map((one) => one[of])
-    if (counted.length && counted.every((n) => n !== undefined && n > 0)) return counted.reduce<number>((sum, n) => sum + (n ?? 0), 0)
-    if (groups.length === 0 && sowings.length === 1) return (kind === 'look' ? null : firstOf(sowings).standing) ?? firstOf(sowings).plants ?? null
+    if (counted.length && counted.every((n) => n !== undefined && n > 0))
+      return counted.reduce<number>((sum, n) => sum + (n ?? 0), 0)
+    if (groups.length === 0 && sowings.length === 1)
+      return (kind === 'look' ? null : firstOf(sowings).standing) ?? firstOf(sowings).plants ?? null
     return null
   }
 
   /** Nothing is named that it may be of, or a name that nobody knows. */
   private askWhose(kind: LineKind, segment: Segment) {
-    const unknown = unreadRuns(this.pieces, this.sentence).filter((run) => firstOf(run) >= segment.from && firstOf(run) < segment.to)
+    const unknown = unreadRuns(this.pieces, this.sentence).filter(
+      (run) => firstOf(run) >= segment.from && firstOf(run) < segment.to,
+    )
     const [run] = unknown
     const here = this.known.trays.slice(0, MAX_CHOICES)
     if (!run && here.length === 0) return
     const about = run ? { from: firstOf(run), to: elementAt(run, run.length - 1) + 1 } : null
     const note: Choice = { name: 'Keep it as a note', text: `note: ${this.sentence.text}` }
     this.ask(
-      about ? `‘${this.words(about)}’ is nothing that is known here. What is it of?` : `${present(LINE_KINDS.find((one) => one.kind === kind)).name}: of what?`,
+      about
+        ? `‘${this.words(about)}’ is nothing that is known here. What is it of?`
+        : `${present(LINE_KINDS.find((one) => one.kind === kind)).name}: of what?`,
       [
         ...here.map(({ number, groups }) => ({
           name: `Tray ${number}${groups.length ? ` · ${groups.map(({ name }) => name).join(', ')}` : ''}`,
@@ -420,7 +572,11 @@ class LineReader extends SentenceReader {
     if (!piece) return null
     const { id, name } = piece.value as { id: string | null; name: string }
     if (id === null && kind === 'carried')
-      this.ask(`There is no ${name.toLowerCase()} here yet: add it under Frosts and places, or leave it out.`, [{ name: 'Leave it out', text: this.anew(piece, '') }], piece)
+      this.ask(
+        `There is no ${name.toLowerCase()} here yet: add it under Frosts and places, or leave it out.`,
+        [{ name: 'Leave it out', text: this.anew(piece, '') }],
+        piece,
+      )
     return id
   }
 
@@ -430,8 +586,13 @@ class LineReader extends SentenceReader {
     if (v.id !== null || /^(?:pot|cup|pack)s?$/i.test(v.name)) return v.id
     const named = v.could.flatMap((id) => this.known.vessels.find((one) => one.id === id) ?? [])
     const choices: Choice[] = named.map(({ name }) => ({ name, text: this.anew(piece, `into ${name}`) }))
-    if (v.lacks) choices.push({ name: `A new one: ${v.lacks.name}`, text: this.sentence.text, makes: v.lacks })
-    this.ask(v.lacks ? `‘${v.name}’ is not among the containers here. What is nearest?` : `Which ${v.name}?`, choices, piece)
+    if (v.lacks)
+      choices.push({ name: `A new one: ${v.lacks.name}`, text: this.sentence.text, makes: v.lacks })
+    this.ask(
+      v.lacks ? `‘${v.name}’ is not among the containers here. What is nearest?` : `Which ${v.name}?`,
+      choices,
+      piece,
+    )
     return null
   }
 }
@@ -450,4 +611,5 @@ const SAID_OF: Partial<Record<SeenId, string>> = {
   'green crust': 'green crust',
   'white crust': 'white crust',
 }
-const keptAsWords = (one: Heard): Heard => (one.as === 'unread' ? { ...one, as: 'words', means: 'kept as words' } : one)
+const keptAsWords = (one: Heard): Heard =>
+  one.as === 'unread' ? { ...one, as: 'words', means: 'kept as words' } : one

@@ -12,12 +12,17 @@ export interface MaterialSaid {
 }
 /** What growers also call a material, by names that mean no other. */
 export const calledOf = (id: string): string[] =>
-  Object.entries(CALLED as Record<string, string[]>).flatMap(([name, ids]) => (ids.length === 1 && ids[0] === id ? [name] : []))
+  Object.entries(CALLED as Record<string, string[]>).flatMap(([name, ids]) =>
+    ids.length === 1 && ids[0] === id ? [name] : [],
+  )
 
 const wordsOf = (name: string) => tokensOf(name).map(({ plain }) => plain)
 
 /** Materials by the names of the book and by what growers call them. */
-export function materialNames(materials: readonly KnownMaterial[]): { readonly term: Term; readonly like: (text: string) => readonly KnownMaterial[] } {
+export function materialNames(materials: readonly KnownMaterial[]): {
+  readonly term: Term
+  readonly like: (text: string) => readonly KnownMaterial[]
+} {
   const ids = new Set(materials.map(({ id }) => id))
   const called = new Map<string, readonly string[]>()
   const add = (name: string, those: readonly string[]) => {
@@ -25,7 +30,11 @@ export function materialNames(materials: readonly KnownMaterial[]): { readonly t
     if (key && those.length && !called.has(key)) called.set(key, those)
   }
   // What growers say comes first: `compost` may be two things, though one of them is called so.
-  for (const [name, those] of Object.entries(CALLED as Record<string, string[]>)) add(name, those.filter((id) => ids.has(id)))
+  for (const [name, those] of Object.entries(CALLED as Record<string, string[]>))
+    add(
+      name,
+      those.filter((id) => ids.has(id)),
+    )
   for (const { id, name } of materials) {
     add(name, [id])
     add(firstOf(name.split(/[,(]/)), [id])
@@ -40,10 +49,18 @@ export function materialNames(materials: readonly KnownMaterial[]): { readonly t
   return {
     term: ({ tokens }, at): Found<MaterialSaid>[] =>
       (byFirst.get(tokens[at]?.plain ?? '') ?? [])
-        .filter(({ words }) => words.every((word, i) => tokens[at + i]?.plain === word && (i === 0 || !tokens[at + i]?.parted)))
+        .filter(({ words }) =>
+          words.every((word, i) => tokens[at + i]?.plain === word && (i === 0 || !tokens[at + i]?.parted)),
+        )
         .map(({ words, those }) => ({
           to: at + words.length,
-          value: { ids: those, name: tokens.slice(at, at + words.length).map(({ text }) => text).join(' ') },
+          value: {
+            ids: those,
+            name: tokens
+              .slice(at, at + words.length)
+              .map(({ text }) => text)
+              .join(' '),
+          },
         })),
     like(text) {
       fuse ??= new Fuse([...materials], { keys: ['name'], threshold: 0.35, ignoreLocation: true })

@@ -10,7 +10,8 @@ export interface Count {
   readonly low: number | null
 }
 
-const ONES = 'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'
+const ONES =
+  'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'
 const SMALL = new Map([
   ...ONES.split(' ').map((word, i): [string, number] => [word, i]),
   ...'twenty thirty forty fifty sixty seventy eighty ninety'
@@ -18,7 +19,14 @@ const SMALL = new Map([
     .map((word, i): [string, number] => [word, (i + 2) * 10]),
   ['fourty', 40],
 ])
-const FRACTIONS: Readonly<Record<string, number>> = { half: 1 / 2, third: 1 / 3, quarter: 1 / 4, fifth: 1 / 5, eighth: 1 / 8, tenth: 1 / 10 }
+const FRACTIONS: Readonly<Record<string, number>> = {
+  half: 1 / 2,
+  third: 1 / 3,
+  quarter: 1 / 4,
+  fifth: 1 / 5,
+  eighth: 1 / 8,
+  tenth: 1 / 10,
+}
 
 /**
  * The value of a written figure: `12`, `1,200`, `2,5`, `1/2`, `½`; undefined for a date or a time.
@@ -30,7 +38,10 @@ export function figure(written: string): number | undefined {
   if (glyph !== undefined) return glyph
   const ratio = /^(\d+)\/(\d+)$/.exec(written)
   // `20/5` is a day; a fraction is less than a whole, of what people measure in.
-  if (ratio) return MEASURED.test(at(ratio, 2)) && Number(ratio[1]) < Number(ratio[2]) ? Number(ratio[1]) / Number(ratio[2]) : undefined
+  if (ratio)
+    return MEASURED.test(at(ratio, 2)) && Number(ratio[1]) < Number(ratio[2])
+      ? Number(ratio[1]) / Number(ratio[2])
+      : undefined
   if (/^\d{1,3}(?:[ ,]\d{3})+$/.test(written)) return Number(written.replace(/[ ,]/g, ''))
   return /^\d*[.,]?\d+$/.test(written) ? Number(written.replace(',', '.')) : undefined
 }
@@ -47,10 +58,13 @@ function inWords(tokens: readonly Token[], at: number): Found<number>[] {
     const n = SMALL.get(word(i) ?? '')
     if (n === undefined) return null
     const unit = SMALL.get(word(i + 1) ?? '')
-    return n >= 20 && unit !== undefined && unit > 0 && unit < 10 ? { to: i + 2, n: n + unit } : { to: i + 1, n }
+    return n >= 20 && unit !== undefined && unit > 0 && unit < 10
+      ? { to: i + 2, n: n + unit }
+      : { to: i + 1, n }
   }
   const out: Found<number>[] = []
-  const head = below100(at) ?? (/^an?$/.test(word(at) ?? '') && word(at + 1) === 'hundred' ? { to: at + 1, n: 1 } : null)
+  const head =
+    below100(at) ?? (/^an?$/.test(word(at) ?? '') && word(at + 1) === 'hundred' ? { to: at + 1, n: 1 } : null)
   if (!head) return out
   if (!/^an?$/.test(word(at) ?? '')) {
     out.push({ to: head.to, value: head.n })
@@ -94,12 +108,15 @@ function collective(tokens: readonly Token[], at: number): Found<number>[] {
   const push = (to: number, value: number) => of(to).forEach((end) => out.push({ to: end, value }))
   if (word(at) === 'half' && /^an?$/.test(word(at + 1) ?? '') && word(at + 2) === 'dozen') push(at + 3, 6)
   if (/^an?$/.test(word(at) ?? '') && word(at + 1) === 'half' && word(at + 2) === 'dozen') push(at + 3, 6)
-  const lead = /^an?$/.test(word(at) ?? '') ? [{ to: at + 1, value: 1 }] : [...inWords(tokens, at), ...digits(tokens, at)]
+  const lead = /^an?$/.test(word(at) ?? '')
+    ? [{ to: at + 1, value: 1 }]
+    : [...inWords(tokens, at), ...digits(tokens, at)]
   if (word(at) === 'dozen') lead.push({ to: at, value: 1 })
   for (const { to, value } of lead)
     if (word(to) === 'dozen') {
       push(to + 1, value * 12)
-      if (word(to + 1) === 'and' && /^an?$/.test(word(to + 2) ?? '') && word(to + 3) === 'half') push(to + 4, value * 12 + 6)
+      if (word(to + 1) === 'and' && /^an?$/.test(word(to + 2) ?? '') && word(to + 3) === 'half')
+        push(to + 4, value * 12 + 6)
     }
   const pair = /^an?$/.test(word(at) ?? '') ? at + 1 : at
   if (/^(?:couple|pair)$/.test(word(pair) ?? '')) push(pair + 1, 2)
@@ -113,8 +130,10 @@ function digits(tokens: readonly Token[], at: number): Found<number>[] {
   if (value === undefined) return []
   const next = tokens[at + 1]
   // `2½` is one number.
-  const out: Found<number>[] = next?.glued && fractionValue(next.plain) !== undefined ? [] : [{ to: at + 1, value }]
-  if (Number.isInteger(value) && next && joins(next) && isFraction(next)) out.push({ to: at + 2, value: value + present(figure(next.plain)) })
+  const out: Found<number>[] =
+    next?.glued && fractionValue(next.plain) !== undefined ? [] : [{ to: at + 1, value }]
+  if (Number.isInteger(value) && next && joins(next) && isFraction(next))
+    out.push({ to: at + 2, value: value + present(figure(next.plain)) })
   return out
 }
 
@@ -127,14 +146,24 @@ const single = (tokens: readonly Token[], at: number): Found<number>[] => {
   const halves = plain.flatMap(({ to, value }) => {
     const [and, a, part] = [tokens[to], tokens[to + 1], tokens[to + 2]]
     const share = FRACTIONS[part?.plain ?? '']
-    return Number.isInteger(value) && joins(and) && and?.lower === 'and' && /^an?$/.test(a?.lower ?? '') && share
+    return Number.isInteger(value) &&
+      joins(and) &&
+      and?.lower === 'and' &&
+      /^an?$/.test(a?.lower ?? '') &&
+      share
       ? [{ to: to + 3, value: value + share }]
       : []
   })
-  return [...halves, ...collective(tokens, at), ...plain, ...(token.kind === 'word' ? fractions(tokens, at) : [])]
+  return [
+    ...halves,
+    ...collective(tokens, at),
+    ...plain,
+    ...(token.kind === 'word' ? fractions(tokens, at) : []),
+  ]
 }
 
-const isRangeWord = (token: Token | undefined) => token !== undefined && !token.parted && /^(?:-|to|or)$/.test(token.lower)
+const isRangeWord = (token: Token | undefined) =>
+  token !== undefined && !token.parted && /^(?:-|to|or)$/.test(token.lower)
 
 /** A number at a place: in figures, words, dozens or fractions, or a range of two. */
 export function numberAt({ tokens }: Sentence, at: number): Found<Count>[] {
@@ -154,15 +183,15 @@ export function numberAt({ tokens }: Sentence, at: number): Found<Count>[] {
 }
 
 export const wholeAt = (sentence: Sentence, at: number): Found<number>[] =>
-  sentence
-    .term('number', at)
-    .flatMap(({ to, value }) => {
-      const { n, low } = value as Count
-      return low === null && Number.isInteger(n) ? [{ to, value: n }] : []
-    })
+  sentence.term('number', at).flatMap(({ to, value }) => {
+    const { n, low } = value as Count
+    return low === null && Number.isInteger(n) ? [{ to, value: n }] : []
+  })
 
 /** A number, or one thing: `a`, `an`. */
 export function countAt(sentence: Sentence, at: number): Found<Count>[] {
-  const one = /^an?$/.test(sentence.tokens[at]?.lower ?? '') ? [{ to: at + 1, value: { n: 1, low: null } }] : []
+  const one = /^an?$/.test(sentence.tokens[at]?.lower ?? '')
+    ? [{ to: at + 1, value: { n: 1, low: null } }]
+    : []
   return [...(sentence.term('number', at) as Found<Count>[]), ...one]
 }

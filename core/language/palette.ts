@@ -28,7 +28,17 @@ export const ASKED = {
   'how much': ['how much', 'how many', 'need', 'enough', 'left', 'how much left'],
   when: ['when', 'what day', 'date', 'which day'],
   'last year': ['last year', 'last season', 'a year ago', 'year before'],
-  'pot up': ['pot up', 'pot on', 'prick out', 'bump up', 'up pot', 'transplant', 'repot', 'move up', 'potting up'],
+  'pot up': [
+    'pot up',
+    'pot on',
+    'prick out',
+    'bump up',
+    'up pot',
+    'transplant',
+    'repot',
+    'move up',
+    'potting up',
+  ],
   'plant out': ['plant out', 'set out', 'put out', 'planting out'],
   sow: ['sow', 'start', 'seed', 'sowing'],
   water: ['water', 'watering', 'thirsty', 'dry'],
@@ -38,18 +48,68 @@ export type Asked = keyof typeof ASKED
 
 const SOUGHT = grammarOf(
   [
-    ...Object.entries(ASKED).map(([asked]) => rule<Asked>('asks', `<${asked.replace(/ /g, '-')}>`, () => asked as Asked, (one) => one)),
-    rule<readonly Named[]>('crop', '{c:crop}', ({ c }: { c: readonly Named[] }) => c, () => 'crop'),
-    rule<MaterialSaid>('material', '{m:material}', ({ m }: { m: MaterialSaid }) => m, ({ name }) => name),
-    rule<readonly number[]>('trays', '{t:trays}', ({ t }: { t: number[] }) => t, (t) => `tray ${t.join(', ')}`, 0.8),
-    rule<{ id: string | null }>('place', '{p:place}', ({ p }: { p: { id: string | null } }) => p, () => 'place', 1.05),
-    rule<DaySaid>('day', '{d:day}', ({ d }: { d: DaySaid }) => d, ({ ahead, was }) => (ahead ?? was)?.means ?? '', 1.02),
-    rule<Said>('volume', '( for )? {v:volume}', ({ v }: { v: Said }) => v, ({ text }) => text),
-    rule<true>('filler', '<filler>', () => true, () => '', 0.4),
+    ...Object.entries(ASKED).map(([asked]) =>
+      rule<Asked>(
+        'asks',
+        `<${asked.replace(/ /g, '-')}>`,
+        () => asked as Asked,
+        (one) => one,
+      ),
+    ),
+    rule<readonly Named[]>(
+      'crop',
+      '{c:crop}',
+      ({ c }: { c: readonly Named[] }) => c,
+      () => 'crop',
+    ),
+    rule<MaterialSaid>(
+      'material',
+      '{m:material}',
+      ({ m }: { m: MaterialSaid }) => m,
+      ({ name }) => name,
+    ),
+    rule<readonly number[]>(
+      'trays',
+      '{t:trays}',
+      ({ t }: { t: number[] }) => t,
+      (t) => `tray ${t.join(', ')}`,
+      0.8,
+    ),
+    rule<{ id: string | null }>(
+      'place',
+      '{p:place}',
+      ({ p }: { p: { id: string | null } }) => p,
+      () => 'place',
+      1.05,
+    ),
+    rule<DaySaid>(
+      'day',
+      '{d:day}',
+      ({ d }: { d: DaySaid }) => d,
+      ({ ahead, was }) => (ahead ?? was)?.means ?? '',
+      1.02,
+    ),
+    rule<Said>(
+      'volume',
+      '( for )? {v:volume}',
+      ({ v }: { v: Said }) => v,
+      ({ text }) => text,
+    ),
+    rule<true>(
+      'filler',
+      '<filler>',
+      () => true,
+      () => '',
+      0.4,
+    ),
   ],
   patterns({
-    ...Object.fromEntries(Object.entries(ASKED).map(([asked, words]) => [asked.replace(/ /g, '-'), phraseList(words)])),
-    filler: phraseList('the a an of for to my our is do i should can in on go show me find what where'.split(' ')),
+    ...Object.fromEntries(
+      Object.entries(ASKED).map(([asked, words]) => [asked.replace(/ /g, '-'), phraseList(words)]),
+    ),
+    filler: phraseList(
+      'the a an of for to my our is do i should can in on go show me find what where'.split(' '),
+    ),
   }),
 )
 
@@ -70,7 +130,11 @@ class PaletteReader extends SentenceReader {
     return {
       meaning: [
         {
-          cropIds: [...new Set(this.of('crop').flatMap(({ value }) => (value as readonly Named[]).map(({ cropId }) => cropId)))],
+          cropIds: [
+            ...new Set(
+              this.of('crop').flatMap(({ value }) => (value as readonly Named[]).map(({ cropId }) => cropId)),
+            ),
+          ],
           materialIds: [...new Set(this.of('material').flatMap(({ value }) => (value as MaterialSaid).ids))],
           trays: this.of('trays').flatMap(({ value }) => value as readonly number[]),
           placeId: place?.id ?? null,
@@ -80,7 +144,9 @@ class PaletteReader extends SentenceReader {
           words: this.of(UNREAD).map((piece) => this.words(piece)),
         },
       ],
-      heard: this.taking().map((one) => (one.as === UNREAD ? { ...one, as: 'words', means: 'searched for' } : one)),
+      heard: this.taking().map((one) =>
+        one.as === UNREAD ? { ...one, as: 'words', means: 'searched for' } : one,
+      ),
       questions: [],
     }
   }

@@ -22,7 +22,10 @@ export type Term = (sentence: Sentence, at: number) => readonly Found[]
 
 /** A list of phrases, each with what it stands for. */
 export interface PhraseList {
-  readonly byFirst: ReadonlyMap<string, readonly { readonly words: readonly string[]; readonly value: unknown }[]>
+  readonly byFirst: ReadonlyMap<
+    string,
+    readonly { readonly words: readonly string[]; readonly value: unknown }[]
+  >
 }
 
 /** What patterns are matched against. */
@@ -81,7 +84,11 @@ const listed = (list: PhraseList, name: string | null): Part => ({
     if (!goesOn(token, first, bound)) return NONE
     const out: Match[] = []
     for (const { words, value } of list.byFirst.get(present(token).plain) ?? [])
-      if (words.every((word, i) => tokens[at + i]?.plain === word && (i === 0 || !present(tokens[at + i]).parted)))
+      if (
+        words.every(
+          (word, i) => tokens[at + i]?.plain === word && (i === 0 || !present(tokens[at + i]).parted),
+        )
+      )
         out.push({ to: at + words.length, bound: name ? { ...past(bound), [name]: value } : past(bound) })
     return out
   },
@@ -211,7 +218,9 @@ export function phraseList(phrases: Readonly<Record<string, unknown>> | readonly
     : Object.entries(phrases)
   const byFirst = new Map<string, { words: string[]; value: unknown }[]>()
   for (const [phrase, value] of all) {
-    const words = (phrase.length === 1 ? [phrase] : phrase.split(/[\s-]+/)).map((word) => (/\p{L}/u.test(word) ? plainWord(word) : word))
+    const words = (phrase.length === 1 ? [phrase] : phrase.split(/[\s-]+/)).map((word) =>
+      /\p{L}/u.test(word) ? plainWord(word) : word,
+    )
     const head = at(words, 0)
     byFirst.set(head, [...(byFirst.get(head) ?? []), { words, value }])
   }

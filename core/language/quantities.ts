@@ -23,7 +23,9 @@ export function unitAt(tokens: readonly Token[], at: number, dimension: Dimensio
     const words = tokens.slice(at, at + length)
     if (words.length < length || words.some((word, i) => word.quoted || (i > 0 && word.parted))) continue
     const spelled = words.map(({ text, glued }, i) => (i > 0 && !glued ? ' ' : '') + text).join('')
-    const unit = unitSpelled(spelled.replace(/[-]/g, ' '), dimension, units) ?? unitSpelled(words.map(({ plain }) => plain).join(' '), dimension, units)
+    const unit =
+      unitSpelled(spelled.replace(/[-]/g, ' '), dimension, units) ??
+      unitSpelled(words.map(({ plain }) => plain).join(' '), dimension, units)
     if (unit) return { to: at + length, unit }
   }
   return null
@@ -73,8 +75,23 @@ export const quantity =
 export const bareQuantity =
   (dimension: Dimension, units: UnitSystem) =>
   ({ tokens, text }: Sentence, at: number): Found<Said>[] => {
-    const found = tokens[at]?.kind === 'word' && tokens[at - 1]?.kind !== 'number' && elementAt(tokens, at).plain.length > 2 ? unitAt(tokens, at, dimension, units) : null
+    const found =
+      tokens[at]?.kind === 'word' &&
+      tokens[at - 1]?.kind !== 'number' &&
+      elementAt(tokens, at).plain.length > 2
+        ? unitAt(tokens, at, dimension, units)
+        : null
     if (!found) return []
     const { to, unit } = found
-    return [{ to, value: { base: toBase(1, unit), text: text.slice(elementAt(tokens, at).from, elementAt(tokens, to - 1).to), n: 1, unit: unit.id } }]
+    return [
+      {
+        to,
+        value: {
+          base: toBase(1, unit),
+          text: text.slice(elementAt(tokens, at).from, elementAt(tokens, to - 1).to),
+          n: 1,
+          unit: unit.id,
+        },
+      },
+    ]
   }

@@ -70,7 +70,17 @@ export const knownFrom = (words: Words): Known => ({ ...words, names: nameBook(w
 
 /** What can be read without a household. */
 export const NOTHING_KNOWN = {
-  ...{ crops: [], packets: [], vessels: [], recipes: [], places: [], autumnCrops: [], trays: [], sowings: [], batches: [] },
+  ...{
+    crops: [],
+    packets: [],
+    vessels: [],
+    recipes: [],
+    places: [],
+    autumnCrops: [],
+    trays: [],
+    sowings: [],
+    batches: [],
+  },
   ...{ materials: [], atHand: [], feeds: [], tools: [], feedForm: 'liquid' },
 } as const satisfies Partial<Words>
 
@@ -120,5 +130,8 @@ export interface KnownTray {
 export const MAX_LETTERS = 600
 
 /** A text with some of its words replaced. */
-export const saidAnew = (text: string, { from, to }: { readonly from: number; readonly to: number }, words: string): string =>
-  `${text.slice(0, from)}${words}${text.slice(to)}`.replace(/\s+/g, ' ').trim()
+export const saidAnew = (
+  text: string,
+  { from, to }: { readonly from: number; readonly to: number },
+  words: string,
+): string => `${text.slice(0, from)}${words}${text.slice(to)}`.replace(/\s+/g, ' ').trim()

@@ -52,49 +52,153 @@ const lists = {
   per: phraseList(WORDS.per),
   mix: phraseList(WORDS.mix),
 }
-const amount = (pattern: string, of: (bound: never, sentence: Sentence, at: number, to: number) => Amount | null, cost?: number) =>
-  rule<Amount>('amount', pattern, of, amountMeans, cost)
+const amount = (
+  pattern: string,
+  of: (bound: never, sentence: Sentence, at: number, to: number) => Amount | null,
+  cost?: number,
+) => rule<Amount>('amount', pattern, of, amountMeans, cost)
 const amountMeans = (one: Amount): string => {
   if (one.kind === 'rest') return 'what is left'
   if (one.kind === 'vague') return 'how much is asked'
   const n = Number(one.value.toPrecision(3))
-  return { parts: `${n} ${n === 1 ? 'part' : 'parts'}`, litres: `${n} L`, grams: `${n} g`, share: `${Number((one.value * 100).toPrecision(3))} %` }[one.kind]
+  return {
+    parts: `${n} ${n === 1 ? 'part' : 'parts'}`,
+    litres: `${n} L`,
+    grams: `${n} g`,
+    share: `${Number((one.value * 100).toPrecision(3))} %`,
+  }[one.kind]
 }
 
 const RECIPE = grammarOf(
   [
     amount('{n:number} <part> ( of )?', ({ n }: { n: Count }) => ({ kind: 'parts', value: n.n }), 0.9),
     amount('a|an|one <part> ( of )?', () => ({ kind: 'parts', value: 1 }), 0.9),
-    amount('{n:number} ( of )?', ({ n }: { n: Count }, sentence, at, to) => {
-      // `one quarter compost` is a share of the whole; `1/2` and `half` too.
-      const share = n.n > 0 && n.n < 1 && /half|third|quarter|fifth|tenth|eighth|\/|[¼½¾⅓⅔]/i.test(sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to))
-      return { kind: share ? 'share' : 'parts', value: n.n }
-    }, 1.05),
-    amount('{n:figure} %|percent ( of )?', ({ n }: { n: number }) => ({ kind: 'share', value: n / 100 }), 0.9),
+    amount(
+      '{n:number} ( of )?',
+      ({ n }: { n: Count }, sentence, at, to) => {
+        // `one quarter compost` is a share of the whole; `1/2` and `half` too.
+        const share =
+          n.n > 0 &&
+          n.n < 1 &&
+          /half|third|quarter|fifth|tenth|eighth|\/|[¼½¾⅓⅔]/i.test(
+            sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+          )
+        return { kind: share ? 'share' : 'parts', value: n.n }
+      },
+      1.05,
+    ),
+    amount(
+      '{n:figure} %|percent ( of )?',
+      ({ n }: { n: number }) => ({ kind: 'share', value: n / 100 }),
+      0.9,
+    ),
     amount('{n:figure} per cent ( of )?', ({ n }: { n: number }) => ({ kind: 'share', value: n / 100 }), 0.8),
     amount('{v:volume} ( of )?', ({ v }: { v: Said }) => ({ kind: 'litres', value: v.base })),
-    amount('{v:volume} bucket|can|jug|tub|bag|pail|bale|sack|bin|brick ( full )? ( of )?', ({ v }: { v: Said }) => ({ kind: 'litres', value: v.base }), 0.9),
+    amount(
+      '{v:volume} bucket|can|jug|tub|bag|pail|bale|sack|bin|brick ( full )? ( of )?',
+      ({ v }: { v: Said }) => ({ kind: 'litres', value: v.base }),
+      0.9,
+    ),
     amount('{m:mass} ( of )?', ({ m }: { m: Said }) => ({ kind: 'grams', value: m.base }), 1.02),
     amount('<rest> ( of )? ( it )?', () => ({ kind: 'rest' }), 0.9),
     amount('<small> ( of )?', () => ({ kind: 'vague' }), 0.85),
-    rule<true>('equal', '<equal>', () => true, () => 'as much of each', 0.8),
-    rule<readonly number[]>('ratio', '{a:figure} : {b:figure}', ({ a, b }: { a: number; b: number }) => [a, b], (all) => all.join(' : '), 0.9),
-    rule<readonly number[]>('ratio', '{a:figure} : {b:figure} : {c:figure}', ({ a, b, c }: { a: number; b: number; c: number }) => [a, b, c], (all) => all.join(' : '), 0.7),
-    rule<readonly number[]>('ratio', '{a:figure} : {b:figure} : {c:figure} : {d:figure}', ({ a, b, c, d }: { a: number; b: number; c: number; d: number }) => [a, b, c, d], (all) => all.join(' : '), 0.5),
-    rule<readonly number[]>('ratio', '{a:number} to {b:number}', ({ a, b }: { a: Count; b: Count }) => (a.low === null && b.low === null ? [a.n, b.n] : null), (all) => all.join(' : '), 0.95),
-    rule<Said>('per', '<per> ( finished )? {v:volume} <mix>?', ({ v }: { v: Said }) => v, (v) => `in ${Number(v.base.toPrecision(3))} L`, 0.9),
-    rule<Said>('per', '<per> {v:bare-volume} <mix>?', ({ v }: { v: Said }) => v, (v) => `in ${Number(v.base.toPrecision(3))} L`, 0.8),
-    rule<Said>('one part', '( where|with )? ( a|one|1|each )? part|scoop|bucket is|being|= ( a )? {v:volume}', ({ v }: { v: Said }) => v, (v) => `a part is ${Number(v.base.toPrecision(3))} L`, 0.5),
-    rule<true>('volume', '<volume>', () => true, () => 'by volume', 0.5),
-    rule<true>('weight', '<weight>', () => true, () => 'by weight', 0.5),
-    rule<MaterialSaid>('material', '{m:material}', ({ m }: { m: MaterialSaid }) => m, ({ name }) => name),
-    rule<true>('or', 'or', () => true, () => 'either'),
-    rule<true>('filler', '<filler>', () => true, () => '', 0.4),
+    rule<true>(
+      'equal',
+      '<equal>',
+      () => true,
+      () => 'as much of each',
+      0.8,
+    ),
+    rule<readonly number[]>(
+      'ratio',
+      '{a:figure} : {b:figure}',
+      ({ a, b }: { a: number; b: number }) => [a, b],
+      (all) => all.join(' : '),
+      0.9,
+    ),
+    rule<readonly number[]>(
+      'ratio',
+      '{a:figure} : {b:figure} : {c:figure}',
+      ({ a, b, c }: { a: number; b: number; c: number }) => [a, b, c],
+      (all) => all.join(' : '),
+      0.7,
+    ),
+    rule<readonly number[]>(
+      'ratio',
+      '{a:figure} : {b:figure} : {c:figure} : {d:figure}',
+      ({ a, b, c, d }: { a: number; b: number; c: number; d: number }) => [a, b, c, d],
+      (all) => all.join(' : '),
+      0.5,
+    ),
+    rule<readonly number[]>(
+      'ratio',
+      '{a:number} to {b:number}',
+      ({ a, b }: { a: Count; b: Count }) => (a.low === null && b.low === null ? [a.n, b.n] : null),
+      (all) => all.join(' : '),
+      0.95,
+    ),
+    rule<Said>(
+      'per',
+      '<per> ( finished )? {v:volume} <mix>?',
+      ({ v }: { v: Said }) => v,
+      (v) => `in ${Number(v.base.toPrecision(3))} L`,
+      0.9,
+    ),
+    rule<Said>(
+      'per',
+      '<per> {v:bare-volume} <mix>?',
+      ({ v }: { v: Said }) => v,
+      (v) => `in ${Number(v.base.toPrecision(3))} L`,
+      0.8,
+    ),
+    rule<Said>(
+      'one part',
+      '( where|with )? ( a|one|1|each )? part|scoop|bucket is|being|= ( a )? {v:volume}',
+      ({ v }: { v: Said }) => v,
+      (v) => `a part is ${Number(v.base.toPrecision(3))} L`,
+      0.5,
+    ),
+    rule<true>(
+      'volume',
+      '<volume>',
+      () => true,
+      () => 'by volume',
+      0.5,
+    ),
+    rule<true>(
+      'weight',
+      '<weight>',
+      () => true,
+      () => 'by weight',
+      0.5,
+    ),
+    rule<MaterialSaid>(
+      'material',
+      '{m:material}',
+      ({ m }: { m: MaterialSaid }) => m,
+      ({ name }) => name,
+    ),
+    rule<true>(
+      'or',
+      'or',
+      () => true,
+      () => 'either',
+    ),
+    rule<true>(
+      'filler',
+      '<filler>',
+      () => true,
+      () => '',
+      0.4,
+    ),
   ],
   patterns(lists),
 )
 
-const ready = new WeakMap<Known, { terms: ReturnType<typeof termsOf>; like: (text: string) => readonly KnownMaterial[] }>()
+const ready = new WeakMap<
+  Known,
+  { terms: ReturnType<typeof termsOf>; like: (text: string) => readonly KnownMaterial[] }
+>()
 
 /**
  * A recipe in words, read.
@@ -102,14 +206,22 @@ const ready = new WeakMap<Known, { terms: ReturnType<typeof termsOf>; like: (tex
  * @returns what it is made of, or what is still to be said
  */
 export function readRecipe(text: string, known: Known): Read<RecipeSaid> {
-  const told = (question: string): Read<RecipeSaid> => ({ meaning: [], heard: [], questions: [{ question, about: null, choices: [] }] })
+  const told = (question: string): Read<RecipeSaid> => ({
+    meaning: [],
+    heard: [],
+    questions: [{ question, about: null, choices: [] }],
+  })
   if (text.length > MAX_RECIPE) return told(`That is long: at most ${MAX_RECIPE} letters at a time.`)
   let made = ready.get(known)
   if (!made) {
     const names = materialNames(known.materials)
     ready.set(known, (made = { terms: { ...termsOf(known), material: names.term }, like: names.like }))
   }
-  const sentence = sentenceOf(text, tokensOf(text.replace(/^\s*\d+[.)]\s+(?=\D)/gm, (head) => ' '.repeat(head.length)).replace(/[•·]/g, ',')), made.terms)
+  const sentence = sentenceOf(
+    text,
+    tokensOf(text.replace(/^\s*\d+[.)]\s+(?=\D)/gm, (head) => ' '.repeat(head.length)).replace(/[•·]/g, ',')),
+    made.terms,
+  )
   if (sentence.tokens.length === 0) return told(`Say it like: ${RECIPE_EXAMPLE}.`)
   return new RecipeReader(sentence, known, firstOf(tilings(sentence, RECIPE)).pieces, made.like).read()
 }
@@ -141,7 +253,13 @@ class RecipeReader extends SentenceReader {
     const lines = this.lines(items)
     return {
       meaning: items.length
-        ? [{ lines, parts: merged(lines.flatMap(({ part }) => part ?? [])), extras: lines.flatMap(({ extra }) => extra ?? []) }]
+        ? [
+            {
+              lines,
+              parts: merged(lines.flatMap(({ part }) => part ?? [])),
+              extras: lines.flatMap(({ extra }) => extra ?? []),
+            },
+          ]
         : [],
       heard: this.taking(),
       questions: this.questions,
@@ -163,7 +281,10 @@ class RecipeReader extends SentenceReader {
     const like = words.length < 4 ? [] : this.like(words)
     this.ask(
       `“${words}” is no material that is known here.`,
-      [...like.map(({ name }) => ({ name, text: this.anew(run, name) })), { name: 'Leave it out', text: this.anew(run, '') }],
+      [
+        ...like.map(({ name }) => ({ name, text: this.anew(run, name) })),
+        { name: 'Leave it out', text: this.anew(run, '') },
+      ],
       run,
     )
   }
@@ -184,25 +305,38 @@ class RecipeReader extends SentenceReader {
     if (ratio) {
       const numbers = ratio.value as readonly number[]
       if (numbers.length !== materials.length)
-        this.ask(`${numbers.join(' : ')} is of ${numbers.length} materials; ${materials.length} ${materials.length === 1 ? 'is' : 'are'} named.`, [], ratio)
+        this.ask(
+          `${numbers.join(' : ')} is of ${numbers.length} materials; ${materials.length} ${materials.length === 1 ? 'is' : 'are'} named.`,
+          [],
+          ratio,
+        )
       return materials.map(({ piece, others }, i) => ({
         material: piece,
         others,
-        amount: numbers[i] === undefined ? null : { ...ratio, slot: 'amount', value: { kind: 'parts', value: numbers[i] } },
+        amount:
+          numbers[i] === undefined
+            ? null
+            : { ...ratio, slot: 'amount', value: { kind: 'parts', value: numbers[i] } },
         per: null,
       }))
     }
     const equal = this.of('equal')[0]
     const amounts = this.of('amount')
-    const isBefore = amounts.length > 0 && materials.length > 0 && elementAt(amounts, 0).from < elementAt(materials, 0).piece.from
+    const isBefore =
+      amounts.length > 0 &&
+      materials.length > 0 &&
+      elementAt(amounts, 0).from < elementAt(materials, 0).piece.from
     const used = new Set<Piece>()
     const items = materials.map(({ piece, others }, i): Item => {
       const low = i === 0 ? 0 : elementAt(materials, i - 1).piece.to
       const high = materials[i + 1]?.piece.from ?? Infinity
-      const inside = amounts.filter(({ from, to }) => (isBefore ? from >= low && to <= piece.from : from >= piece.to && to <= high))
+      const inside = amounts.filter(({ from, to }) =>
+        isBefore ? from >= low && to <= piece.from : from >= piece.to && to <= high,
+      )
       const mine = inside.at(-1) ?? null
       inside.forEach((one) => used.add(one))
-      const part: Piece | null = mine ?? (equal ? { ...equal, slot: 'amount', value: { kind: 'parts', value: 1 } } : null)
+      const part: Piece | null =
+        mine ?? (equal ? { ...equal, slot: 'amount', value: { kind: 'parts', value: 1 } } : null)
       const per = this.of('per').find(({ from }) => from >= piece.to && from < high)
       return { material: piece, others, amount: part, per: (per?.value as Said | undefined) ?? null }
     })
@@ -215,30 +349,54 @@ class RecipeReader extends SentenceReader {
   private lines(items: readonly Item[]): RecipeLine[] {
     const value = (item: Item) => item.amount?.value as Amount | undefined
     const found = items.map((item) => ({ item, material: this.materialOf(item) }))
-    const media = found.filter(({ item, material }) => (material ? material.kind !== 'amendment' : !this.mayBeAmendment(item)))
+    const media = found.filter(({ item, material }) =>
+      material ? material.kind !== 'amendment' : !this.mayBeAmendment(item),
+    )
     const inParts = media.some(({ item }) => value(item)?.kind === 'parts')
     const inLitres = media.some(({ item }) => value(item)?.kind === 'litres')
     const said = this.of('one part')[0]?.value as Said | undefined
     const partL = said?.base ?? null
     if (inParts && inLitres && partL === null) this.askPart()
-    const volumes = { inParts, partL, totalL: this.total(media.map(({ item }) => value(item)), partL) }
+    const volumes = {
+      inParts,
+      partL,
+      totalL: this.total(
+        media.map(({ item }) => value(item)),
+        partL,
+      ),
+    }
     if (this.of('weight').length && inParts)
-      this.ask('By weight? A weight says nothing of how loose it lies: the parts of a mix are volumes.', [
-        { name: 'By volume', text: this.of('weight').reduceRight((text, piece) => saidAnew(text, this.range(piece), 'by volume'), this.sentence.text) },
-      ], this.of('weight')[0])
+      this.ask(
+        'By weight? A weight says nothing of how loose it lies: the parts of a mix are volumes.',
+        [
+          {
+            name: 'By volume',
+            text: this.of('weight').reduceRight(
+              (text, piece) => saidAnew(text, this.range(piece), 'by volume'),
+              this.sentence.text,
+            ),
+          },
+        ],
+        this.of('weight')[0],
+      )
     const sharesKnown = media.flatMap(({ item }) => {
       const one = value(item)
       return one?.kind === 'share' ? one.value : []
     })
     const known = sharesKnown.reduce((sum, share) => sum + share, 0)
     if (known > 1.005) this.ask(`The shares come to ${Math.round(known * 100)} %: they are of one whole.`)
-    return found.map(({ item, material }) => this.line(item, material, { ...volumes, known, isShared: sharesKnown.length > 0 }))
+    return found.map(({ item, material }) =>
+      this.line(item, material, { ...volumes, known, isShared: sharesKnown.length > 0 }),
+    )
   }
 
   /** Whatever it is, it is dosed by the gram: lime is, of either kind. */
   private mayBeAmendment({ material }: Item): boolean {
     const ids = (material?.value as MaterialSaid | undefined)?.ids ?? []
-    return ids.length > 0 && ids.every((id) => this.known.materials.find((one) => one.id === id)?.kind === 'amendment')
+    return (
+      ids.length > 0 &&
+      ids.every((id) => this.known.materials.find((one) => one.id === id)?.kind === 'amendment')
+    )
   }
 
   private materialOf({ material, others }: Item): KnownMaterial | null {
@@ -250,14 +408,20 @@ class RecipeReader extends SentenceReader {
     const last = others.at(-1) ?? material
     const whole = { from: material.from, to: last.to }
     const atHand = all.filter((id) => this.known.atHand.includes(id))
-    const choices = all.map((id): Choice => ({ name: `${of(id).name}${atHand.includes(id) ? ', at hand' : ''}`, text: this.anew(whole, of(id).name.replace(/,/g, '')) }))
+    const choices = all.map((id): Choice => ({
+      name: `${of(id).name}${atHand.includes(id) ? ', at hand' : ''}`,
+      text: this.anew(whole, of(id).name.replace(/,/g, '')),
+    }))
     this.ask(`Which is meant by “${this.words(whole)}”?`, choices, whole)
     return null
   }
 
   private askPart() {
     this.ask('Cups and litres stand beside parts: how large is a part?', [
-      ...(this.known.units === 'us' ? ['1 cup', '1 quart', '1 gallon'] : ['1 cup', '1 litre', '10 litres']).map((size) => ({ name: size, text: this.more(`a part is ${size}`) })),
+      ...(this.known.units === 'us'
+        ? ['1 cup', '1 quart', '1 gallon']
+        : ['1 cup', '1 litre', '10 litres']
+      ).map((size) => ({ name: size, text: this.more(`a part is ${size}`) })),
     ])
   }
 
@@ -275,7 +439,13 @@ class RecipeReader extends SentenceReader {
   private line(
     item: Item,
     material: KnownMaterial | null,
-    volumes: { inParts: boolean; partL: number | null; totalL: number | null; known: number; isShared: boolean },
+    volumes: {
+      inParts: boolean
+      partL: number | null
+      totalL: number | null
+      known: number
+      isShared: boolean
+    },
   ): RecipeLine {
     const open: RecipeLine = { materialId: material?.id ?? null, part: null, extra: null }
     const said = item.amount?.value as Amount | undefined
@@ -298,13 +468,16 @@ class RecipeReader extends SentenceReader {
       return open
     }
     // So much to a volume of mix is an extra; so is whatever is dosed by the gram.
-    if (item.per !== null || isAmendment) return { ...open, extra: this.extra(item, material, said, name, volumes) }
+    if (item.per !== null || isAmendment)
+      return { ...open, extra: this.extra(item, material, said, name, volumes) }
     if (said.kind === 'grams') {
       this.ask(`Say ${name} by volume: a weight says nothing of how loose it lies.`, [], item.amount)
       return open
     }
     if (said.kind === 'litres' && volumes.inParts)
-      return volumes.partL === null ? open : { ...open, part: { materialId: material.id, parts: round(said.value / volumes.partL) } }
+      return volumes.partL === null
+        ? open
+        : { ...open, part: { materialId: material.id, parts: round(said.value / volumes.partL) } }
     // A half beside whole parts is half a part; beside shares of one whole it is a share.
     const parts = said.kind === 'share' ? (volumes.inParts ? said.value : said.value * 100) : said.value
     return { ...open, part: { materialId: material.id, parts: round(parts) } }
@@ -326,10 +499,14 @@ class RecipeReader extends SentenceReader {
     if (inL === null) {
       if (inParts && partL === null && said.kind === 'litres') this.askPart()
       else
-        this.ask(`${this.words(present(item.amount))} ${name} in how much mix?`, this.perChoices().map(({ name: per }) => ({
-          name: per,
-          text: this.anew(present(item.material), `${name} ${per}`),
-        })), item.amount)
+        this.ask(
+          `${this.words(present(item.amount))} ${name} in how much mix?`,
+          this.perChoices().map(({ name: per }) => ({
+            name: per,
+            text: this.anew(present(item.material), `${name} ${per}`),
+          })),
+          item.amount,
+        )
       return null
     }
     const litres = said.kind === 'parts' ? said.value * present(partL) : said.value
@@ -339,8 +516,14 @@ class RecipeReader extends SentenceReader {
 
   private perChoices(): { name: string; litres: number }[] {
     return this.known.units === 'us'
-      ? [{ name: 'per gallon', litres: convert(1, 'us-gal', 'L') }, { name: 'per cubic foot', litres: convert(1, 'cu-ft', 'L') }]
-      : [{ name: 'per 10 L', litres: 10 }, { name: 'per 50 L', litres: 50 }]
+      ? [
+          { name: 'per gallon', litres: convert(1, 'us-gal', 'L') },
+          { name: 'per cubic foot', litres: convert(1, 'cu-ft', 'L') },
+        ]
+      : [
+          { name: 'per 10 L', litres: 10 },
+          { name: 'per 50 L', litres: 50 },
+        ]
   }
 
   /** A little of something is asked as an amount: never one part. */
@@ -348,11 +531,20 @@ class RecipeReader extends SentenceReader {
     const piece = item.amount
     const per = this.known.units === 'us' ? 'per gallon' : 'per 10 L'
     const choices = isAmendment
-      ? (this.known.units === 'us' ? ['1 tsp', '1 tbsp', '2 tbsp'] : ['1 tsp', '1 tbsp', '50 g']).map((amount) => `${amount} of ${name} ${per}`)
+      ? (this.known.units === 'us' ? ['1 tsp', '1 tbsp', '2 tbsp'] : ['1 tsp', '1 tbsp', '50 g']).map(
+          (amount) => `${amount} of ${name} ${per}`,
+        )
       : ['1/2 part', '1 part', '2 parts'].map((amount) => `${amount} ${name}`)
     const material = present(item.material)
     const whole = piece && piece.to <= material.from ? { from: piece.from, to: material.to } : material
-    this.ask(`How much ${name}?`, choices.map((words) => ({ name: words.replace(` of ${name}`, '').replace(` ${name}`, ''), text: this.anew(whole, words) })), whole)
+    this.ask(
+      `How much ${name}?`,
+      choices.map((words) => ({
+        name: words.replace(` of ${name}`, '').replace(` ${name}`, ''),
+        text: this.anew(whole, words),
+      })),
+      whole,
+    )
   }
 }
 

@@ -34,7 +34,26 @@ interface Measure {
   readonly named?: readonly string[]
 }
 /** Measures whose size is asked: what they usually hold, mL [common practice]. */
-const UNMEASURED: Readonly<Record<string, readonly number[]>> = { cap: [5, 10, 20], capful: [5, 10, 20], glug: [10, 25], squirt: [2, 5], splash: [10, 25], drop: [0.05], scoop: [5, 15, 30], handful: [30, 60], can: [5000, 9000], jug: [1000, 2000], bottle: [500, 1000, 2000], bucket: [5000, 10000, 18900], spray: [500, 1000], spoon: [5, 15], spoonful: [5, 15], pinch: [0.3], dash: [0.6], shovel: [1500] }
+const UNMEASURED: Readonly<Record<string, readonly number[]>> = {
+  cap: [5, 10, 20],
+  capful: [5, 10, 20],
+  glug: [10, 25],
+  squirt: [2, 5],
+  splash: [10, 25],
+  drop: [0.05],
+  scoop: [5, 15, 30],
+  handful: [30, 60],
+  can: [5000, 9000],
+  jug: [1000, 2000],
+  bottle: [500, 1000, 2000],
+  bucket: [5000, 10000, 18900],
+  spray: [500, 1000],
+  spoon: [5, 15],
+  spoonful: [5, 15],
+  pinch: [0.3],
+  dash: [0.6],
+  shovel: [1500],
+}
 
 const lists = {
   full: phraseList(WORDS.share['1']),
@@ -46,18 +65,25 @@ const lists = {
   filler: phraseList(WORDS.filler),
   each: phraseList(WORDS.each),
 }
-const text = ({ text: whole, tokens }: Sentence, at: number, to: number) => whole.slice(elementAt(tokens, at).from, elementAt(tokens, to - 1).to)
+const text = ({ text: whole, tokens }: Sentence, at: number, to: number) =>
+  whole.slice(elementAt(tokens, at).from, elementAt(tokens, to - 1).to)
 const print = (n: number) => `${Number(n.toPrecision(3))}`
-const ratio = (n: number, meaning: RatioMeaning | null): Rate | null => (n >= 1 ? { kind: 'ratio', n, meaning } : null)
+const ratio = (n: number, meaning: RatioMeaning | null): Rate | null =>
+  n >= 1 ? { kind: 'ratio', n, meaning } : null
 const RATE_MEANS: { readonly [K in Rate['kind']]: (rate: Extract<Rate, { kind: K }>) => string } = {
-  amount: ({ of, base, perL }) => `${print(of === 'mass' ? base : base * 1000)} ${of === 'mass' ? 'g' : 'mL'} in ${print(perL)} L`,
+  amount: ({ of, base, perL }) =>
+    `${print(of === 'mass' ? base : base * 1000)} ${of === 'mass' ? 'g' : 'mL'} in ${print(perL)} L`,
   ratio: ({ n, meaning }) => `1 ${meaning ?? ':'} ${print(n)}`,
-  label: ({ share, upTo }) => `${print(share * 100)}${upTo ? ` to ${print(upTo * 100)}` : ''} % of the label’s rate`,
+  label: ({ share, upTo }) =>
+    `${print(share * 100)}${upTo ? ` to ${print(upTo * 100)}` : ''} % of the label’s rate`,
   strength: ({ nMgPerL }) => `${print(nMgPerL)} mg/L of nitrogen`,
   'label numbers': ({ n, p2o5, k2o }) => `a label of ${n}-${p2o5}-${k2o}`,
 }
-const rate = (pattern: string, of: (bound: never, sentence: Sentence, at: number, to: number) => Rate | null, cost?: number) =>
-  rule<Rate>('rate', pattern, of, (one) => (RATE_MEANS[one.kind] as (rate: Rate) => string)(one), cost)
+const rate = (
+  pattern: string,
+  of: (bound: never, sentence: Sentence, at: number, to: number) => Rate | null,
+  cost?: number,
+) => rule<Rate>('rate', pattern, of, (one) => (RATE_MEANS[one.kind] as (rate: Rate) => string)(one), cost)
 const share = (n: number, upTo?: number): Rate | null =>
   n > 0 && n <= MOST_OF_LABEL ? { kind: 'label', share: n, ...(upTo === undefined ? {} : { upTo }) } : null
 const isFraction = (n: number) => n > 0 && n < 1
@@ -67,7 +93,10 @@ const RULE: Grammar = grammarOf(
   [
     rate('<full> ( strength|rate )?', () => share(1)),
     rate('{n:number} ( <rate> )?', ({ n }: { n: Count }, { tokens }, at, to) => {
-      const plain = elementAt(tokens, to - 1).kind === 'number' && to - at === 1 && !/[/½¼¾⅓⅔⅛]/.test(elementAt(tokens, at).plain)
+      const plain =
+        elementAt(tokens, to - 1).kind === 'number' &&
+        to - at === 1 &&
+        !/[/½¼¾⅓⅔⅛]/.test(elementAt(tokens, at).plain)
       if (n.low !== null) return isFraction(n.n) ? share(n.low, n.n) : null
       // A bare whole number is of nothing.
       return isFraction(n.n) && !plain ? share(n.n) : null
@@ -75,26 +104,105 @@ const RULE: Grammar = grammarOf(
     rate('{n:figure} <rate>', ({ n }: { n: number }) => (n <= MOST_OF_LABEL ? share(n) : null), 1.1),
     rate('{n:figure} %|percent <rate>', ({ n }: { n: number }) => share(n / 100), 0.8),
     rate('{n:figure} %|percent', ({ n }: { n: number }) => (n > ASKED_PERCENT ? share(n / 100) : null), 0.9),
-    rule<number>('percent', '{n:figure} %|percent', ({ n }: { n: number }) => (n > 0 && n <= ASKED_PERCENT ? n : null), (n) => `${n} %`, 0.9),
-    rate('<under> {n:number} <rate>?', ({ n }: { n: Count }) => (isFraction(n.n) ? share(n.n * (1 - SLIGHTLY)) : null), 0.9),
-    rate('<over> {n:number} <rate>?', ({ n }: { n: Count }) => (isFraction(n.n) ? share(n.n * (1 + SLIGHTLY)) : null), 0.9),
+    rule<number>(
+      'percent',
+      '{n:figure} %|percent',
+      ({ n }: { n: number }) => (n > 0 && n <= ASKED_PERCENT ? n : null),
+      (n) => `${n} %`,
+      0.9,
+    ),
+    rate(
+      '<under> {n:number} <rate>?',
+      ({ n }: { n: Count }) => (isFraction(n.n) ? share(n.n * (1 - SLIGHTLY)) : null),
+      0.9,
+    ),
+    rate(
+      '<over> {n:number} <rate>?',
+      ({ n }: { n: Count }) => (isFraction(n.n) ? share(n.n * (1 + SLIGHTLY)) : null),
+      0.9,
+    ),
     rate('double <rate>?', () => share(2)),
-    rate('{a:number} ( to|or|- ) {b:number} <rate>?', ({ a, b }: { a: Count; b: Count }) => (isFraction(a.n) && isFraction(b.n) ? share(Math.min(a.n, b.n), Math.max(a.n, b.n)) : null), 0.85),
-    rate('( 1|one ) ( part )? : {n:figure} ( part )? ( of )? ( water )?', ({ n }: { n: number }) => ratio(n, null), 0.8),
+    rate(
+      '{a:number} ( to|or|- ) {b:number} <rate>?',
+      ({ a, b }: { a: Count; b: Count }) =>
+        isFraction(a.n) && isFraction(b.n) ? share(Math.min(a.n, b.n), Math.max(a.n, b.n)) : null,
+      0.85,
+    ),
+    rate(
+      '( 1|one ) ( part )? : {n:figure} ( part )? ( of )? ( water )?',
+      ({ n }: { n: number }) => ratio(n, null),
+      0.8,
+    ),
     rate('{t:one-to}', ({ t }: { t: number }) => ratio(t, null), 0.8),
-    rate('1|one ( part )? in {n:number} ( part )? ( of )? ( water )?', ({ n }: { n: Count }) => (n.n >= 2 ? ratio(n.n, 'in') : null), 0.8),
-    rate('1|one ( part )? ( of feed )? to {n:number} ( part )? ( of )? ( water )?', ({ n }: { n: Count }) => (n.n >= 2 ? ratio(n.n, 'to') : null), 0.75),
-    rate('{n:number} ( part )? ( of )? ( water )? to 1|one ( part )?', ({ n }: { n: Count }) => (n.n >= 2 ? ratio(n.n, 'to') : null), 0.75),
+    rate(
+      '1|one ( part )? in {n:number} ( part )? ( of )? ( water )?',
+      ({ n }: { n: Count }) => (n.n >= 2 ? ratio(n.n, 'in') : null),
+      0.8,
+    ),
+    rate(
+      '1|one ( part )? ( of feed )? to {n:number} ( part )? ( of )? ( water )?',
+      ({ n }: { n: Count }) => (n.n >= 2 ? ratio(n.n, 'to') : null),
+      0.75,
+    ),
+    rate(
+      '{n:number} ( part )? ( of )? ( water )? to 1|one ( part )?',
+      ({ n }: { n: Count }) => (n.n >= 2 ? ratio(n.n, 'to') : null),
+      0.75,
+    ),
     rate('{n:figure} : 1|one ( part )?', ({ n }: { n: number }) => ratio(n, null), 0.8),
-    rate('{n:number} {mg-per-l} ( of )? ( n|nitrogen )?', ({ n }: { n: Count }) => (n.n > 0 ? { kind: 'strength', nMgPerL: n.n } : null), 0.8),
-    rate('{n:figure} - {p:figure} - {k:figure}', ({ n, p, k }: { n: number; p: number; k: number }) => ({ kind: 'label numbers', n, p2o5: p, k2o: k }), 0.8),
-    rate('{a:measure} <per>? <per>? {w:water}', ({ a, w }: { a: Measure; w: Measure }) =>
-      a.unknown || w.unknown || !(a.base > 0) || !(w.base > 0) ? null : { kind: 'amount', of: a.of, base: a.base, perL: w.base }, 0.8),
-    rule<readonly Measure[]>('unmeasured', '{a:measure} <per>? <per>? {w:water}', ({ a, w }: { a: Measure; w: Measure }) => (a.unknown || w.unknown ? [a, w] : null), () => 'how large it is, is asked', 0.85),
-    rule<Measure>('each', '{a:measure} <each>', ({ a }: { a: Measure }) => a, ({ text: said }) => `${said} for each plant`, 0.85),
-    rule<Measure>('alone', '{a:measure}', ({ a }: { a: Measure }) => a, ({ text: said }) => said, 1.1),
-    rule<true>('weak', '<weak> <rate>?', () => true, () => 'how weak is asked', 1.1),
-    rule<true>('filler', '<filler>', () => true, () => '', 0.4),
+    rate(
+      '{n:number} {mg-per-l} ( of )? ( n|nitrogen )?',
+      ({ n }: { n: Count }) => (n.n > 0 ? { kind: 'strength', nMgPerL: n.n } : null),
+      0.8,
+    ),
+    rate(
+      '{n:figure} - {p:figure} - {k:figure}',
+      ({ n, p, k }: { n: number; p: number; k: number }) => ({ kind: 'label numbers', n, p2o5: p, k2o: k }),
+      0.8,
+    ),
+    rate(
+      '{a:measure} <per>? <per>? {w:water}',
+      ({ a, w }: { a: Measure; w: Measure }) =>
+        a.unknown || w.unknown || !(a.base > 0) || !(w.base > 0)
+          ? null
+          : { kind: 'amount', of: a.of, base: a.base, perL: w.base },
+      0.8,
+    ),
+    rule<readonly Measure[]>(
+      'unmeasured',
+      '{a:measure} <per>? <per>? {w:water}',
+      ({ a, w }: { a: Measure; w: Measure }) => (a.unknown || w.unknown ? [a, w] : null),
+      () => 'how large it is, is asked',
+      0.85,
+    ),
+    rule<Measure>(
+      'each',
+      '{a:measure} <each>',
+      ({ a }: { a: Measure }) => a,
+      ({ text: said }) => `${said} for each plant`,
+      0.85,
+    ),
+    rule<Measure>(
+      'alone',
+      '{a:measure}',
+      ({ a }: { a: Measure }) => a,
+      ({ text: said }) => said,
+      1.1,
+    ),
+    rule<true>(
+      'weak',
+      '<weak> <rate>?',
+      () => true,
+      () => 'how weak is asked',
+      1.1,
+    ),
+    rule<true>(
+      'filler',
+      '<filler>',
+      () => true,
+      () => '',
+      0.4,
+    ),
   ],
   patterns(lists),
 )
@@ -106,34 +214,69 @@ function ruleTerms(known: RuleWords): Record<string, Term> {
     const own = sentence.term('volume', at) as Found<Said>[]
     return own
   }
-  const byName = known.tools.map(({ name, volumeL }) => ({ words: tokensOf(name).map(({ plain }) => plain), name, volumeL }))
+  const byName = known.tools.map(({ name, volumeL }) => ({
+    words: tokensOf(name).map(({ plain }) => plain),
+    name,
+    volumeL,
+  }))
   /** So many of a tool: `half a cap`, `2 blue jugs`; of several that fit, none where they differ. */
   const tools = (sentence: Sentence, at: number): Found<Measure>[] => {
     const out: Found<Measure>[] = []
-    for (const { to, value } of [...(sentence.term('count', at) as Found<Count>[]), { to: at, value: { n: 1, low: null } }]) {
+    for (const { to, value } of [
+      ...(sentence.term('count', at) as Found<Count>[]),
+      { to: at, value: { n: 1, low: null } },
+    ]) {
       const start = sentence.tokens[to]?.lower === 'the' ? to + 1 : to
       const { plain } = sentence.tokens[start] ?? { plain: '' }
-      const fits = byName.filter(({ words }) => words.every((word, i) => sentence.tokens[start + i]?.plain === word))
+      const fits = byName.filter(({ words }) =>
+        words.every((word, i) => sentence.tokens[start + i]?.plain === word),
+      )
       const near = fits.length ? [] : byName.filter(({ words }) => words.includes(plain))
       const found = fits.length ? fits : near
       const sizes = new Set(found.map(({ volumeL }) => volumeL))
       const one = found[0]
       const end = start + (fits.length ? Math.max(...fits.map(({ words }) => words.length)) : 1)
-      if (one && sizes.size === 1) out.push({ to: end, value: { of: 'volume', base: one.volumeL * value.n, text: text(sentence, at, end) } })
-      else if (sizes.size > 1) out.push({ to: end, value: { of: 'volume', base: value.n, text: text(sentence, at, end), unknown: plain, named: found.map(({ name }) => name) } })
-      else if (UNMEASURED[plain]) out.push({ to: start + 1, value: { of: 'volume', base: value.n, text: text(sentence, at, start + 1), unknown: plain } })
+      if (one && sizes.size === 1)
+        out.push({
+          to: end,
+          value: { of: 'volume', base: one.volumeL * value.n, text: text(sentence, at, end) },
+        })
+      else if (sizes.size > 1)
+        out.push({
+          to: end,
+          value: {
+            of: 'volume',
+            base: value.n,
+            text: text(sentence, at, end),
+            unknown: plain,
+            named: found.map(({ name }) => name),
+          },
+        })
+      else if (UNMEASURED[plain])
+        out.push({
+          to: start + 1,
+          value: { of: 'volume', base: value.n, text: text(sentence, at, start + 1), unknown: plain },
+        })
     }
     return out
   }
   return {
     ...base,
     measure(sentence, at) {
-      const said = (of: Measure['of']) => ({ to, value }: Found<Said>): Found<Measure> => ({ to, value: { of, base: value.base, text: value.text } })
+      const said =
+        (of: Measure['of']) =>
+        ({ to, value }: Found<Said>): Found<Measure> => ({
+          to,
+          value: { of, base: value.base, text: value.text },
+        })
       const volume = volumes(sentence, at).map(said('volume'))
       const mass = (sentence.term('mass', at) as Found<Said>[]).map(said('mass'))
       // A bare ounce of a powder is a weight, of a liquid a fluid ounce.
       const ends = new Set(mass.map(({ to }) => to))
-      const own = known.feedForm === 'powder' ? [...mass, ...volume.filter(({ to }) => !ends.has(to))] : [...volume, ...mass.filter(({ to }) => !volume.some((one) => one.to === to)).map(fluid)]
+      const own =
+        known.feedForm === 'powder'
+          ? [...mass, ...volume.filter(({ to }) => !ends.has(to))]
+          : [...volume, ...mass.filter(({ to }) => !volume.some((one) => one.to === to)).map(fluid)]
       const found = tools(sentence, at)
       return [...own, ...found.filter(({ to, value }) => !value.unknown || !own.some((one) => one.to >= to))]
     },
@@ -143,20 +286,44 @@ function ruleTerms(known: RuleWords): Record<string, Term> {
         const end = sentence.tokens[to]?.lower === 'of' ? to + 1 : to
         return sentence.tokens[end]?.lower === 'water' ? end + 1 : to
       }
-      const said = volumes(sentence, at).map(({ to, value }): Found<Measure> => ({ to: ofWater(/^(?:can|jug|bucket|bottle)$/.test(sentence.tokens[to]?.plain ?? '') ? to + 1 : to), value: { of: 'volume', base: value.base, text: value.text } }))
-      const bare = (sentence.term('any-unit', head) as Found<Said>[]).map(({ to, value }): Found<Measure> => ({ to: ofWater(to), value: { of: 'volume', base: value.base, text: value.text } }))
+      const said = volumes(sentence, at).map(({ to, value }): Found<Measure> => ({
+        to: ofWater(/^(?:can|jug|bucket|bottle)$/.test(sentence.tokens[to]?.plain ?? '') ? to + 1 : to),
+        value: { of: 'volume', base: value.base, text: value.text },
+      }))
+      const bare = (sentence.term('any-unit', head) as Found<Said>[]).map(
+        ({ to, value }): Found<Measure> => ({
+          to: ofWater(to),
+          value: { of: 'volume', base: value.base, text: value.text },
+        }),
+      )
       const all = [...said, ...bare, ...tools(sentence, head)]
       return all.map((one) => ({ to: ofWater(one.to), value: one.value }))
     },
     'any-unit': ({ tokens, text: whole }, at) => {
       const found = unitOf(tokens, at, known)
-      return found ? [{ to: found.to, value: { base: found.base, text: whole.slice(elementAt(tokens, at).from, elementAt(tokens, found.to - 1).to), n: 1, unit: '' } }] : []
+      return found
+        ? [
+            {
+              to: found.to,
+              value: {
+                base: found.base,
+                text: whole.slice(elementAt(tokens, at).from, elementAt(tokens, found.to - 1).to),
+                n: 1,
+                unit: '',
+              },
+            },
+          ]
+        : []
     },
     'mg-per-l': ({ tokens }, at) => {
       const plain = (i: number) => tokens[at + i]?.lower
       if (plain(0) === 'ppm') return [{ to: at + 1, value: true }]
       if (plain(0) !== 'mg') return []
-      return plain(1) === '/' || plain(1) === 'per' ? (/^l(?:itre|iter)?$/.test(plain(2) ?? '') ? [{ to: at + 3, value: true }] : []) : []
+      return plain(1) === '/' || plain(1) === 'per'
+        ? /^l(?:itre|iter)?$/.test(plain(2) ?? '')
+          ? [{ to: at + 3, value: true }]
+          : []
+        : []
     },
     'one-to': ({ tokens }, at) => {
       const [, n] = /^1:(\d{2})$/.exec(tokens[at]?.plain ?? '') ?? []
@@ -171,7 +338,12 @@ function unitOf(tokens: Sentence['tokens'], at: number, { units }: RuleWords) {
 }
 
 const fluid = ({ to, value }: Found<Measure>): Found<Measure> =>
-  /\b(?:oz|ounces?)\b/i.test(value.text) ? { to, value: { ...value, of: 'volume', base: (value.base / 28.349523125) * convert(1, 'us-floz', 'L') } } : { to, value }
+  /\b(?:oz|ounces?)\b/i.test(value.text)
+    ? {
+        to,
+        value: { ...value, of: 'volume', base: (value.base / 28.349523125) * convert(1, 'us-floz', 'L') },
+      }
+    : { to, value }
 
 const ready = new WeakMap<RuleWords, Record<string, Term>>()
 
@@ -180,7 +352,11 @@ const ready = new WeakMap<RuleWords, Record<string, Term>>()
  * `a tenth to a fifth`, `100 ppm`, `5-5-5`, and with the household's own tools by name: `half a cap per watering can`.
  */
 export function readRule(said: string, known: RuleWords): Read<Rate> {
-  const told = (question: string): Read<Rate> => ({ meaning: [], heard: [], questions: [{ question, about: null, choices: [] }] })
+  const told = (question: string): Read<Rate> => ({
+    meaning: [],
+    heard: [],
+    questions: [{ question, about: null, choices: [] }],
+  })
   if (said.length > MAX_RULE) return told(`That is long: at most ${MAX_RULE} letters.`)
   let terms = ready.get(known)
   if (!terms) ready.set(known, (terms = ruleTerms(known)))
@@ -194,8 +370,13 @@ class RuleReader extends SentenceReader<RuleWords> {
     const rates = this.of('rate')
     const use = rates.filter(({ value }) => (value as Rate).kind !== 'label numbers')
     const [one, second] = use.length ? use : rates
-    for (const piece of this.of(UNREAD)) this.ask(`What does ‘${this.words(piece)}’ mean here? Write it like ${RULE_EXAMPLES}.`, [], piece)
-    if (one && second) this.ask(`${this.words(one)}, or ${this.words(second)}?`, [one, second].map((piece) => ({ name: this.words(piece), text: this.words(piece) })))
+    for (const piece of this.of(UNREAD))
+      this.ask(`What does ‘${this.words(piece)}’ mean here? Write it like ${RULE_EXAMPLES}.`, [], piece)
+    if (one && second)
+      this.ask(
+        `${this.words(one)}, or ${this.words(second)}?`,
+        [one, second].map((piece) => ({ name: this.words(piece), text: this.words(piece) })),
+      )
     const percent = this.of('percent')[0]
     if (percent) this.askPercent(percent)
     const unmeasured = this.of('unmeasured')[0]
@@ -205,18 +386,35 @@ class RuleReader extends SentenceReader<RuleWords> {
     const alone = this.of('alone')[0]
     if (alone && !each) this.askWater(alone, 'In how much water?', '')
     const weak = this.of('weak')[0]
-    if (weak && !one) this.ask('How weak?', ['half strength', 'quarter strength', 'a tenth'].map((words) => ({ name: words, text: this.anew(weak, words) })), weak)
-    if (!one && this.questions.length === 0) this.ask(`‘${this.sentence.text.trim()}’ is not a rate. Write it like ${RULE_EXAMPLES}.`)
-    return { meaning: one && this.questions.length === 0 ? [one.value as Rate] : [], heard: this.taking(), questions: this.questions }
+    if (weak && !one)
+      this.ask(
+        'How weak?',
+        ['half strength', 'quarter strength', 'a tenth'].map((words) => ({
+          name: words,
+          text: this.anew(weak, words),
+        })),
+        weak,
+      )
+    if (!one && this.questions.length === 0)
+      this.ask(`‘${this.sentence.text.trim()}’ is not a rate. Write it like ${RULE_EXAMPLES}.`)
+    return {
+      meaning: one && this.questions.length === 0 ? [one.value as Rate] : [],
+      heard: this.taking(),
+      questions: this.questions,
+    }
   }
 
   /** 1 % may be of the label’s rate, or one part in a hundred. */
   private askPercent(piece: Piece) {
     const n = piece.value as number
-    this.ask(`${n} % of what?`, [
-      { name: `${n} % of the label’s rate`, text: this.anew(piece, `${n} % of the label rate`) },
-      { name: `1 part in ${print(100 / n)}`, text: this.anew(piece, `1 in ${print(100 / n)}`) },
-    ], piece)
+    this.ask(
+      `${n} % of what?`,
+      [
+        { name: `${n} % of the label’s rate`, text: this.anew(piece, `${n} % of the label rate`) },
+        { name: `1 part in ${print(100 / n)}`, text: this.anew(piece, `1 in ${print(100 / n)}`) },
+      ],
+      piece,
+    )
   }
 
   /** A cap holds what it holds: it is measured, or one of the usual sizes. */
@@ -228,25 +426,49 @@ class RuleReader extends SentenceReader<RuleWords> {
     const named = one.named
     if (named) {
       const words = this.words(piece)
-      return this.ask(`Which ${word}?`, named.map((name) => ({ name, text: saidAnew(this.sentence.text, this.range(piece), words.replace(one.text, one.text.replace(new RegExp(word, 'i'), name))) })), piece)
+      return this.ask(
+        `Which ${word}?`,
+        named.map((name) => ({
+          name,
+          text: saidAnew(
+            this.sentence.text,
+            this.range(piece),
+            words.replace(one.text, one.text.replace(new RegExp(word, 'i'), name)),
+          ),
+        })),
+        piece,
+      )
     }
     const sizes = UNMEASURED[word] ?? []
-    this.ask(`How much is a ${word}?`, sizes.map((ml) => {
-      const size = ml >= 1000 ? `${ml / 1000} L` : `${ml} ml`
-      const words = this.words(piece)
-      const total = ml >= 1000 ? `${print((ml / 1000) * one.base)} L` : `${print(ml * one.base)} ml`
-      return { name: size, text: saidAnew(this.sentence.text, this.range(piece), words.replace(one.text, total)) }
-    }), piece)
+    this.ask(
+      `How much is a ${word}?`,
+      sizes.map((ml) => {
+        const size = ml >= 1000 ? `${ml / 1000} L` : `${ml} ml`
+        const words = this.words(piece)
+        const total = ml >= 1000 ? `${print((ml / 1000) * one.base)} L` : `${print(ml * one.base)} ml`
+        return {
+          name: size,
+          text: saidAnew(this.sentence.text, this.range(piece), words.replace(one.text, total)),
+        }
+      }),
+      piece,
+    )
   }
 
   private askWater(piece: Piece, question: string, after: string) {
     const { text: said } = piece.value as Measure
-    const waters = this.known.units === 'us' ? ['1 cup', '1 quart', '1 gallon'] : ['250 ml', '1 litre', '5 litres']
-    this.ask(question, waters.map((water) => ({ name: `${water}${after}`, text: this.anew(piece, `${said} in ${water}`) })), piece)
+    const waters =
+      this.known.units === 'us' ? ['1 cup', '1 quart', '1 gallon'] : ['250 ml', '1 litre', '5 litres']
+    this.ask(
+      question,
+      waters.map((water) => ({ name: `${water}${after}`, text: this.anew(piece, `${said} in ${water}`) })),
+      piece,
+    )
   }
 }
 
-export type ReadRate = { readonly ok: true; readonly rate: Rate } | { readonly ok: false; readonly message: string }
+export type ReadRate =
+  { readonly ok: true; readonly rate: Rate } | { readonly ok: false; readonly message: string }
 
 /**
  * The same for a field that takes a rule and nothing else: the rate, or what is asked.
@@ -254,8 +476,15 @@ export type ReadRate = { readonly ok: true; readonly rate: Rate } | { readonly o
  * @param form a bare `oz` of a liquid is a fluid ounce
  * @example readRate('1:200', 'liquid', 'metric') // ({ ok: true, rate: { kind: 'ratio', n: 200, meaning: null } })
  */
-export function readRate(text: string, form: FeedForm, units: UnitSystem, tools: readonly NamedMeasure[] = []): ReadRate {
+export function readRate(
+  text: string,
+  form: FeedForm,
+  units: UnitSystem,
+  tools: readonly NamedMeasure[] = [],
+): ReadRate {
   const { meaning, questions } = readRule(text, { units, tools, feedForm: form })
   const [rate] = meaning
-  return rate ? { ok: true, rate } : { ok: false, message: questions[0]?.question ?? `Write it like ${RULE_EXAMPLES}.` }
+  return rate
+    ? { ok: true, rate }
+    : { ok: false, message: questions[0]?.question ?? `Write it like ${RULE_EXAMPLES}.` }
 }

@@ -36,10 +36,15 @@ export function segmentsOf(
   })
   // What is left is said of the thing before it, or of the first.
   for (const piece of free) {
-    const i = Math.max(0, named.findLastIndex(({ from }) => from <= piece.from))
+    const i = Math.max(
+      0,
+      named.findLastIndex(({ from }) => from <= piece.from),
+    )
     own[i]?.push(piece)
   }
-  const starts = named.map((one, i) => Math.min(one.from, ...(own[i] ?? []).filter(({ to }) => to <= one.from).map(({ from }) => from)))
+  const starts = named.map((one, i) =>
+    Math.min(one.from, ...(own[i] ?? []).filter(({ to }) => to <= one.from).map(({ from }) => from)),
+  )
   return named.map((_, i) => ({
     from: elementAt(starts, i),
     to: i + 1 < named.length ? elementAt(starts, i + 1) : length,
@@ -51,7 +56,11 @@ export function segmentsOf(
  * Whether a piece is said of the thing of this number: what stands in its own part is, what stands before all of them is said
  * of all, and what stands behind the last is said of those that have nothing of the kind.
  */
-export function ownerOf(piece: { readonly from: number }, segments: readonly Segment[], index: number): boolean {
+export function ownerOf(
+  piece: { readonly from: number },
+  segments: readonly Segment[],
+  index: number,
+): boolean {
   const of = segments.findIndex(({ from, to }) => piece.from >= from && piece.from < to)
   return of < 0 || of === index || of === segments.length - 1
 }

@@ -1,7 +1,15 @@
 import { at as elementAt } from '../numeric/at'
 import { tilings, type Grammar, type Piece } from './chart'
 import type { Sentence } from './pattern'
-import { MAX_LETTERS, saidAnew, type Choice, type Heard, type Known, type Question, type Read } from './reading'
+import {
+  MAX_LETTERS,
+  saidAnew,
+  type Choice,
+  type Heard,
+  type Known,
+  type Question,
+  type Read,
+} from './reading'
 import { sentenceFor } from './terms'
 import { wordsTaken } from './unread'
 
@@ -59,7 +67,11 @@ export abstract class SentenceReader<With = Known> {
   }
 }
 
-const asked = <Meaning>(question: string): Read<Meaning> => ({ meaning: [], heard: [], questions: [{ question, about: null, choices: [] }] })
+const asked = <Meaning>(question: string): Read<Meaning> => ({
+  meaning: [],
+  heard: [],
+  questions: [{ question, about: null, choices: [] }],
+})
 
 /**
  * Reads a text by a grammar.

@@ -41,26 +41,116 @@ interface Packs {
   readonly of: 'volume' | 'mass' | null
 }
 const packs = (pattern: string, of: (bound: never) => Packs | null, cost?: number) =>
-  rule<Packs>('packs', pattern, of, ({ n, pack, size }) => `${Number(n.toPrecision(3))} ${pack}${size ? ` of ${size.text}` : ''}`, cost)
+  rule<Packs>(
+    'packs',
+    pattern,
+    of,
+    ({ n, pack, size }) => `${Number(n.toPrecision(3))} ${pack}${size ? ` of ${size.text}` : ''}`,
+    cost,
+  )
 const STORES = grammarOf(
   [
-    packs('{n:count} ( of )? ( a|the )? <p:pack> ( of )?', ({ n, p }: { n: Count; p: string }) => ({ n: n.n, pack: p, size: null, of: null }), 0.9),
+    packs(
+      '{n:count} ( of )? ( a|the )? <p:pack> ( of )?',
+      ({ n, p }: { n: Count; p: string }) => ({ n: n.n, pack: p, size: null, of: null }),
+      0.9,
+    ),
     packs('<p:pack> ( of )?', ({ p }: { p: string }) => ({ n: 1, pack: p, size: null, of: null }), 1.2),
-    packs('{n:count} ( × / x )? {v:volume} <p:pack> ( of )?', ({ n, v, p }: { n: Count; v: Said; p: string }) => ({ n: n.n, pack: p, size: v, of: 'volume' }), 0.7),
-    packs('{n:count} ( × / x )? {v:mass} <p:pack> ( of )?', ({ n, v, p }: { n: Count; v: Said; p: string }) => ({ n: n.n, pack: p, size: v, of: 'mass' }), 0.7),
-    packs('( a|the )? {v:volume} <p:pack> ( of )?', ({ v, p }: { v: Said; p: string }) => ({ n: 1, pack: p, size: v, of: 'volume' }), 0.8),
-    packs('( a|the )? {v:mass} <p:pack> ( of )?', ({ v, p }: { v: Said; p: string }) => ({ n: 1, pack: p, size: v, of: 'mass' }), 0.8),
-    rule<Said>('volume', '{v:volume} ( of )?', ({ v }: { v: Said }) => v, (v) => v.text),
-    rule<Said>('mass', '{m:mass} ( of )?', ({ m }: { m: Said }) => m, (m) => m.text, 1.01),
-    rule<number>('left', '{n:number} ( of )? ( a|the )? <left>', ({ n }: { n: Count }) => (n.n > 0 && n.n <= 1 ? n.n : null), (n) => `${Math.round(n * 100)} % left`, 0.8),
-    rule<number>('left', '{n:number} ( of )? ( the|my|a )?', ({ n }: { n: Count }) => (n.n > 0 && n.n < 1 && n.low === null ? n.n : null), (n) => `${Math.round(n * 100)} % left`, 1.0),
-    rule<number>('left', '{n:figure} %|percent <left>?', ({ n }: { n: number }) => (n <= 100 ? n / 100 : null), (n) => `${Math.round(n * 100)} % left`, 0.8),
-    rule<number>('left', '( nearly|almost )? full', () => 1, () => 'full', 1.0),
-    rule<true>('none', '<none> ( left|any )?', () => true, () => 'none left', 0.9),
-    rule<true>('vague', '<vague> ( left )?', () => true, () => 'how much is asked', 0.9),
-    rule<MaterialSaid>('goods', '{m:goods}', ({ m }: { m: MaterialSaid }) => m, ({ name }) => name),
-    rule<true>('filler', '<filler>', () => true, () => '', 0.4),
-    rule<true>('filler', '<left>', () => true, () => '', 0.5),
+    packs(
+      '{n:count} ( × / x )? {v:volume} <p:pack> ( of )?',
+      ({ n, v, p }: { n: Count; v: Said; p: string }) => ({ n: n.n, pack: p, size: v, of: 'volume' }),
+      0.7,
+    ),
+    packs(
+      '{n:count} ( × / x )? {v:mass} <p:pack> ( of )?',
+      ({ n, v, p }: { n: Count; v: Said; p: string }) => ({ n: n.n, pack: p, size: v, of: 'mass' }),
+      0.7,
+    ),
+    packs(
+      '( a|the )? {v:volume} <p:pack> ( of )?',
+      ({ v, p }: { v: Said; p: string }) => ({ n: 1, pack: p, size: v, of: 'volume' }),
+      0.8,
+    ),
+    packs(
+      '( a|the )? {v:mass} <p:pack> ( of )?',
+      ({ v, p }: { v: Said; p: string }) => ({ n: 1, pack: p, size: v, of: 'mass' }),
+      0.8,
+    ),
+    rule<Said>(
+      'volume',
+      '{v:volume} ( of )?',
+      ({ v }: { v: Said }) => v,
+      (v) => v.text,
+    ),
+    rule<Said>(
+      'mass',
+      '{m:mass} ( of )?',
+      ({ m }: { m: Said }) => m,
+      (m) => m.text,
+      1.01,
+    ),
+    rule<number>(
+      'left',
+      '{n:number} ( of )? ( a|the )? <left>',
+      ({ n }: { n: Count }) => (n.n > 0 && n.n <= 1 ? n.n : null),
+      (n) => `${Math.round(n * 100)} % left`,
+      0.8,
+    ),
+    rule<number>(
+      'left',
+      '{n:number} ( of )? ( the|my|a )?',
+      ({ n }: { n: Count }) => (n.n > 0 && n.n < 1 && n.low === null ? n.n : null),
+      (n) => `${Math.round(n * 100)} % left`,
+      1.0,
+    ),
+    rule<number>(
+      'left',
+      '{n:figure} %|percent <left>?',
+      ({ n }: { n: number }) => (n <= 100 ? n / 100 : null),
+      (n) => `${Math.round(n * 100)} % left`,
+      0.8,
+    ),
+    rule<number>(
+      'left',
+      '( nearly|almost )? full',
+      () => 1,
+      () => 'full',
+      1.0,
+    ),
+    rule<true>(
+      'none',
+      '<none> ( left|any )?',
+      () => true,
+      () => 'none left',
+      0.9,
+    ),
+    rule<true>(
+      'vague',
+      '<vague> ( left )?',
+      () => true,
+      () => 'how much is asked',
+      0.9,
+    ),
+    rule<MaterialSaid>(
+      'goods',
+      '{m:goods}',
+      ({ m }: { m: MaterialSaid }) => m,
+      ({ name }) => name,
+    ),
+    rule<true>(
+      'filler',
+      '<filler>',
+      () => true,
+      () => '',
+      0.4,
+    ),
+    rule<true>(
+      'filler',
+      '<left>',
+      () => true,
+      () => '',
+      0.5,
+    ),
   ],
   patterns(lists),
 )
@@ -74,7 +164,11 @@ const ready = new WeakMap<Known, Record<string, Term>>()
 
 /** What is in the shed, as it is said: `2 bricks of coir, half a bag of perlite, about a third of the fish left`. */
 export function readStores(text: string, known: Known): Read<StoreSaid> {
-  const told = (question: string): Read<StoreSaid> => ({ meaning: [], heard: [], questions: [{ question, about: null, choices: [] }] })
+  const told = (question: string): Read<StoreSaid> => ({
+    meaning: [],
+    heard: [],
+    questions: [{ question, about: null, choices: [] }],
+  })
   if (text.length > MAX_STORES) return told(`That is long: at most ${MAX_STORES} letters at a time.`)
   let terms = ready.get(known)
   if (!terms) ready.set(known, (terms = { ...termsOf(known), goods: goodsTerm(known) }))
@@ -97,16 +191,26 @@ function goodsTerm({ materials, feeds }: Known): Term {
     add(firstOf(name.split(',')), id)
     add(name, id)
   }
-  for (const [name, ids] of Object.entries(FEEDS as Record<string, string[]>)) for (const id of ids) add(name, id)
+  for (const [name, ids] of Object.entries(FEEDS as Record<string, string[]>))
+    for (const id of ids) add(name, id)
   return (sentence: Sentence, at: number): Found<MaterialSaid>[] => {
-    const fed = (byFirst.get(elementAt(sentence.tokens, at).plain) ?? []).filter(({ words }) => words.every((word, i) => sentence.tokens[at + i]?.plain === word))
+    const fed = (byFirst.get(elementAt(sentence.tokens, at).plain) ?? []).filter(({ words }) =>
+      words.every((word, i) => sentence.tokens[at + i]?.plain === word),
+    )
     const ends = new Map<number, Set<string>>()
-    for (const { words, id } of fed) ends.set(at + words.length, (ends.get(at + words.length) ?? new Set()).add(`${FEED}${id}`))
+    for (const { words, id } of fed)
+      ends.set(at + words.length, (ends.get(at + words.length) ?? new Set()).add(`${FEED}${id}`))
     for (const { to, value } of term(sentence, at) as Found<MaterialSaid>[])
       for (const id of value.ids) ends.set(to, (ends.get(to) ?? new Set()).add(id))
     return [...ends].map(([to, ids]) => ({
       to,
-      value: { ids: [...ids], name: sentence.tokens.slice(at, to).map(({ text }) => text).join(' ') },
+      value: {
+        ids: [...ids],
+        name: sentence.tokens
+          .slice(at, to)
+          .map(({ text }) => text)
+          .join(' '),
+      },
     }))
   }
 }
@@ -118,7 +222,12 @@ class StoresReader extends SentenceReader {
   }
 
   read(): Read<StoreSaid> {
-    for (const piece of this.of(UNREAD)) this.ask(`What does ‘${this.words(piece)}’ mean here? Say it like: ${STORES_EXAMPLE}.`, [{ name: 'Leave it out', text: this.anew(piece, '') }], piece)
+    for (const piece of this.of(UNREAD))
+      this.ask(
+        `What does ‘${this.words(piece)}’ mean here? Say it like: ${STORES_EXAMPLE}.`,
+        [{ name: 'Leave it out', text: this.anew(piece, '') }],
+        piece,
+      )
     const items = this.items()
     if (items.length === 0) this.ask(`Of what? Say it like: ${STORES_EXAMPLE}.`)
     const meaning = items.flatMap((item) => this.one(item) ?? [])
@@ -135,7 +244,14 @@ class StoresReader extends SentenceReader {
       const before = items.filter(({ goods: { from } }) => from < piece.from).at(-1)
       // Of several in one part an amount is of the name behind it: `2 bricks coir and 10 L sand`.
       const behind = here.find(({ goods: { from } }) => from > piece.from)
-      const own = here.length === 0 ? before : here.length === 1 ? here[0] : this.isShare(piece) ? (before ?? behind) : (behind ?? before)
+      const own =
+        here.length === 0
+          ? before
+          : here.length === 1
+            ? here[0]
+            : this.isShare(piece)
+              ? (before ?? behind)
+              : (behind ?? before)
       own?.said.push(piece)
     }
     return items
@@ -151,9 +267,16 @@ class StoresReader extends SentenceReader {
 
   private one({ goods, said }: Item): StoreSaid | null {
     const { ids, name } = goods.value as MaterialSaid
-    const nameOf = (id: string) => (id.startsWith(FEED) ? this.known.feeds : this.known.materials).find((one) => one.id === id.replace(FEED, ''))?.name ?? id
+    const nameOf = (id: string) =>
+      (id.startsWith(FEED) ? this.known.feeds : this.known.materials).find(
+        (one) => one.id === id.replace(FEED, ''),
+      )?.name ?? id
     if (ids.length > 1) {
-      this.ask(`Which is meant by “${name}”?`, ids.map((id) => ({ name: nameOf(id), text: this.anew(goods, nameOf(id).replace(/,/g, '')) })), goods)
+      this.ask(
+        `Which is meant by “${name}”?`,
+        ids.map((id) => ({ name: nameOf(id), text: this.anew(goods, nameOf(id).replace(/,/g, '')) })),
+        goods,
+      )
       return null
     }
     const id = firstOf(ids)
@@ -187,7 +310,13 @@ class StoresReader extends SentenceReader {
     const named = this.packsOf(id)[0]?.name
     const whole = vague && vague.to <= goods.from ? { from: vague.from, to: goods.to } : goods
     const amounts = this.known.units === 'us' ? ['1 gallon', '1 cu ft'] : ['10 L', '50 L']
-    return [...(named ? [`1 ${named.replace(/ of .*$/, '')} of`] : []), ...amounts.map((one) => `${one} of`)].map((words) => ({ name: words.replace(/ of$/, ''), text: this.anew(whole, `${words} ${this.words(goods)}`) }))
+    return [
+      ...(named ? [`1 ${named.replace(/ of .*$/, '')} of`] : []),
+      ...amounts.map((one) => `${one} of`),
+    ].map((words) => ({
+      name: words.replace(/ of$/, ''),
+      text: this.anew(whole, `${words} ${this.words(goods)}`),
+    }))
   }
 
   /** A brick is a brick where the catalogue knows one size of it; else its size is asked. */
@@ -195,11 +324,23 @@ class StoresReader extends SentenceReader {
     const fits = this.packsOf(id).filter((one) => one.name.toLowerCase().includes(packed.pack))
     if (fits.length === 1) return
     const isSmall = id.startsWith(FEED) || /bottle|box/.test(packed.pack)
-    const [us, metric] = isSmall ? [['8 fl oz', '1 pint', '1 quart'], ['250 ml', '500 ml', '1 L']] : [['8 qt', '1 cu ft', '2 cu ft'], ['10 L', '25 L', '50 L']]
+    const [us, metric] = isSmall
+      ? [
+          ['8 fl oz', '1 pint', '1 quart'],
+          ['250 ml', '500 ml', '1 L'],
+        ]
+      : [
+          ['8 qt', '1 cu ft', '2 cu ft'],
+          ['10 L', '25 L', '50 L'],
+        ]
     const sizes = this.known.units === 'us' ? us : metric
-    this.ask(`How large is a ${packed.pack} of ${name}?`, sizes.map((size) => ({
-      name: size,
-      text: this.anew(piece, `${Number(packed.n.toPrecision(3))} × ${size} ${packed.pack} of`),
-    })), piece)
+    this.ask(
+      `How large is a ${packed.pack} of ${name}?`,
+      sizes.map((size) => ({
+        name: size,
+        text: this.anew(piece, `${Number(packed.n.toPrecision(3))} × ${size} ${packed.pack} of`),
+      })),
+      piece,
+    )
   }
 }

@@ -24,7 +24,9 @@ function namesTerm<One extends { readonly name: string }>(all: readonly One[]): 
   }
   return ({ tokens }, at) =>
     (byFirst.get(elementAt(tokens, at).plain) ?? [])
-      .filter(({ words }) => words.every((word, i) => tokens[at + i]?.plain === word && (i === 0 || !tokens[at + i]?.parted)))
+      .filter(({ words }) =>
+        words.every((word, i) => tokens[at + i]?.plain === word && (i === 0 || !tokens[at + i]?.parted)),
+      )
       .map(({ words, one }) => ({ to: at + words.length, value: one }))
 }
 
@@ -35,7 +37,10 @@ const times: Term = (sentence, at) => {
   const often = { once: 1, twice: 2, thrice: 3 }[word]
   if (often) out.push({ to: at + 1, value: often })
   for (const { to, value } of sentence.term('whole', at))
-    if (/^(?:time|x|×|sowing|succession|round|batch|batche|go|lot)$/.test(sentence.tokens[to]?.plain ?? '') && !sentence.tokens[to]?.parted)
+    if (
+      /^(?:time|x|×|sowing|succession|round|batch|batche|go|lot)$/.test(sentence.tokens[to]?.plain ?? '') &&
+      !sentence.tokens[to]?.parted
+    )
       out.push({ to: to + 1, value })
   return out
 }
@@ -48,7 +53,11 @@ const time: Term = ({ tokens }, at) => {
   const clock = /^([01]?\d|2[0-3]):([0-5]\d)$/.exec(token.plain)
   const half = /^[ap]\.?m$/.exec(next?.lower ?? '')?.[0]
   const to = half ? at + 2 : at + 1
-  const hours = clock ? Number(clock[1]) : half && /^\d{1,2}$/.test(token.plain) ? Number(token.plain) : undefined
+  const hours = clock
+    ? Number(clock[1])
+    : half && /^\d{1,2}$/.test(token.plain)
+      ? Number(token.plain)
+      : undefined
   if (hours === undefined || (half && (hours < 1 || hours > 12))) return []
   const of24 = half ? (hours % 12) + (half.startsWith('p') ? 12 : 0) : hours
   return [{ to, value: `${String(of24).padStart(2, '0')}:${clock ? clock[2] : '00'}` }]
@@ -74,10 +83,20 @@ const trays: Term = ({ tokens }, at) => {
     const last = elementAt(numbers, numbers.length - 1)
     const joined = plain(i)
     const next = number(i + 1)
-    if (several && /^(?:-|to|through)$/.test(joined ?? '') && next !== undefined && next > last && next - last < 200) {
+    if (
+      several &&
+      /^(?:-|to|through)$/.test(joined ?? '') &&
+      next !== undefined &&
+      next > last &&
+      next - last < 200
+    ) {
       for (let n = last + 1; n <= next; n++) numbers.push(n)
       i += 2
-    } else if (/^(?:and|&|\+)$/.test(joined ?? '') && next !== undefined && (several || plain(i + 1) !== undefined)) {
+    } else if (
+      /^(?:and|&|\+)$/.test(joined ?? '') &&
+      next !== undefined &&
+      (several || plain(i + 1) !== undefined)
+    ) {
       numbers.push(next)
       i += 2
     } else if (several && tokens[i]?.parted && number(i) !== undefined) {
@@ -97,7 +116,9 @@ export function termsOf(known: Known) {
     /** `28/36`: so many of so many. */
     outof: ({ tokens }, at) => {
       const [, n, of] = /^(\d+)\/(\d+)$/.exec(elementAt(tokens, at).plain) ?? []
-      return n !== undefined && Number(n) <= Number(of) ? [{ to: at + 1, value: [Number(n), Number(of)] }] : []
+      return n !== undefined && Number(n) <= Number(of)
+        ? [{ to: at + 1, value: [Number(n), Number(of)] }]
+        : []
     },
     time,
     times,

@@ -42,7 +42,8 @@ const NUMBER = String.raw`\d{4}-\d{2}-\d{2}|\d{1,2}[./]\d{1,2}[./](?:\d{4}|\d{2}
 const WORD = String.raw`\p{L}[\p{L}\p{M}]*(?:'\p{L}+)*'?`
 const PIECE = new RegExp(`${QUOTED.source}|${NUMBER}|${WORD}|\\S`, 'gu')
 /** Arrows and pictures part, and say nothing. */
-const NO_WORD = /^(?:(?![\d#*×°])[\p{Extended_Pictographic}\p{So}\u200d\ufe0f→←>=_~^`\\]|[\u{1f3fb}-\u{1f3ff}])$/u
+const NO_WORD =
+  /^(?:(?![\d#*×°])[\p{Extended_Pictographic}\p{So}→←>=_~^`\\]|[\u{1f3fb}-\u{1f3ff}]|\u200d|\ufe0f)$/u
 const PARTS = /^[,;()[\]{}.!\n|]$/
 
 /** A text without what cannot be seen, as long as before. */
@@ -60,7 +61,9 @@ function isJoiner(text: string, from: number): boolean {
 
 /** A colon between figures, with a space on both sides of it or on neither: `1:200`, `500 : 1`; not `tray 5: 12`. */
 const isRatio = (text: string, at: number) =>
-  /^\d$/.test(text[at - 1] ?? '') ? /\d/.test(text[at + 1] ?? '') : /\d\s+$/.test(text.slice(Math.max(0, at - 4), at)) && /^\s+\d/.test(text.slice(at + 1, at + 5))
+  /^\d$/.test(text[at - 1] ?? '')
+    ? /\d/.test(text[at + 1] ?? '')
+    : /\d\s+$/.test(text.slice(Math.max(0, at - 4), at)) && /^\s+\d/.test(text.slice(at + 1, at + 5))
 
 /**
  * A sentence in words, numbers and signs: commas, brackets and stops part, hyphens between words join.
@@ -76,7 +79,11 @@ export function tokensOf(written: string): Token[] {
     const lineEnds = text.slice(Math.max(0, end), from).includes('\n')
     parted ||= lineEnds
     // A colon between figures is a ratio or a time.
-    if (PARTS.test(piece) || (NO_WORD.test(piece) && piece !== '°') || (piece === ':' && !isRatio(text, from))) {
+    if (
+      PARTS.test(piece) ||
+      (NO_WORD.test(piece) && piece !== '°') ||
+      (piece === ':' && !isRatio(text, from))
+    ) {
       parted = true
       continue
     }

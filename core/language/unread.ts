@@ -10,7 +10,10 @@ export function unreadRuns(pieces: readonly Piece[], { tokens }: Sentence): numb
   let between: number[] = []
   for (const { slot, from, to } of pieces) {
     const run = runs.at(-1)
-    const joins = run !== undefined && !elementAt(tokens, from).parted && present(run.at(-1)) + between.length === from - 1
+    const joins =
+      run !== undefined &&
+      !elementAt(tokens, from).parted &&
+      present(run.at(-1)) + between.length === from - 1
     if (slot === 'filler' && joins && to === from + 1) between.push(from)
     else {
       if (slot === UNREAD && joins) run.push(...between, from)
@@ -27,12 +30,26 @@ export function unreadRuns(pieces: readonly Piece[], { tokens }: Sentence): numb
  * @param settled pieces whose meaning came out in the whole: a day, a variety
  * @param taken unread words that became something
  */
-export function wordsTaken(pieces: readonly Piece[], { tokens, text }: Sentence, settled: readonly Heard[], taken: ReadonlySet<number>): Heard[] {
+export function wordsTaken(
+  pieces: readonly Piece[],
+  { tokens, text }: Sentence,
+  settled: readonly Heard[],
+  taken: ReadonlySet<number>,
+): Heard[] {
   const out = [...settled]
   for (const { slot, from, to, means } of pieces) {
     const range = { from: elementAt(tokens, from).from, to: elementAt(tokens, to - 1).to }
-    if (settled.some((one) => one.from <= range.from && range.to <= one.to) || (slot === UNREAD && taken.has(from))) continue
-    out.push({ text: text.slice(range.from, range.to), ...range, as: slot === UNREAD ? 'unread' : slot, means: slot === UNREAD ? 'not understood' : means })
+    if (
+      settled.some((one) => one.from <= range.from && range.to <= one.to) ||
+      (slot === UNREAD && taken.has(from))
+    )
+      continue
+    out.push({
+      text: text.slice(range.from, range.to),
+      ...range,
+      as: slot === UNREAD ? 'unread' : slot,
+      means: slot === UNREAD ? 'not understood' : means,
+    })
   }
   return out
     .filter((one, i, all) => all.findIndex((other) => other.from === one.from && other.to === one.to) === i)

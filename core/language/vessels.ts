@@ -33,7 +33,12 @@ export interface Vessel {
 }
 
 /** Packs that fill a standard flat [common practice]. */
-const PACKS_IN_A_FLAT: Readonly<Record<string, number>> = { 'six-pack-small': 12, 'six-pack': 12, 'four-pack': 12, 'nine-pack': 8 }
+const PACKS_IN_A_FLAT: Readonly<Record<string, number>> = {
+  'six-pack-small': 12,
+  'six-pack': 12,
+  'four-pack': 12,
+  'nine-pack': 8,
+}
 /** Six-packs of which twelve fill a flat are the small ones. */
 const IN_A_FLAT: Readonly<Record<string, string>> = { 'six-pack': 'six-pack-small' }
 const NEAR_SIZE = 0.045
@@ -74,15 +79,26 @@ function catalogueOf(all: readonly KnownVessel[]): Catalogue {
 }
 
 const meant = ({ id, name }: KnownVessel, each = 1): Vessel => ({ id, name, could: [], lacks: null, each })
-const unsure = (name: string, could: readonly string[], lacks: NewVessel | null = null): Vessel => ({ id: null, name, could, lacks, each: 1 })
+const unsure = (name: string, could: readonly string[], lacks: NewVessel | null = null): Vessel => ({
+  id: null,
+  name,
+  could,
+  lacks,
+  each: 1,
+})
 
 /** The nearest by volume, for what is not there. */
 function nearest(all: readonly KnownVessel[], wanted: NewVessel): readonly string[] {
-  const away = ({ volumeMl, kind }: KnownVessel) => Math.abs(Math.log(volumeMl / wanted.volumeMl)) + (kind === wanted.kind ? 0 : 0.7)
-  return [...all].sort((a, b) => away(a) - away(b)).slice(0, 2).map(({ id }) => id)
+  const away = ({ volumeMl, kind }: KnownVessel) =>
+    Math.abs(Math.log(volumeMl / wanted.volumeMl)) + (kind === wanted.kind ? 0 : 0.7)
+  return [...all]
+    .sort((a, b) => away(a) - away(b))
+    .slice(0, 2)
+    .map(({ id }) => id)
 }
 
-const lacking = (all: readonly KnownVessel[], wanted: NewVessel): Vessel => unsure(wanted.name, nearest(all, wanted), wanted)
+const lacking = (all: readonly KnownVessel[], wanted: NewVessel): Vessel =>
+  unsure(wanted.name, nearest(all, wanted), wanted)
 
 function byCells(all: readonly KnownVessel[], cells: number): Vessel {
   const usual = all.find(({ id }) => id === `tray-${cells}`)
@@ -90,10 +106,20 @@ function byCells(all: readonly KnownVessel[], cells: number): Vessel {
   const [one] = those
   if (one && those.length === 1) return meant(one)
   const name = `${cells}-cell tray`
-  if (those.length) return unsure(name, those.map(({ id }) => id))
+  if (those.length)
+    return unsure(
+      name,
+      those.map(({ id }) => id),
+    )
   // As many cells as lie in a standard flat, four fifths of it open and as deep as cells of that size are [common practice].
   const sizeMm = Math.round(Math.sqrt((FLAT_MM.short * FLAT_MM.long) / cells) * 0.92)
-  return lacking(all, { name, kind: 'tray', cells, sizeMm, volumeMl: Math.round((sizeMm ** 2 * 55 * 0.62) / 1000) })
+  return lacking(all, {
+    name,
+    kind: 'tray',
+    cells,
+    sizeMm,
+    volumeMl: Math.round((sizeMm ** 2 * 55 * 0.62) / 1000),
+  })
 }
 
 /** The nominal size in a name: `9 cm square pot`, `4 in block`, in mm. */
@@ -104,7 +130,13 @@ const sizeIn = (name: string): number | null => {
   return n * { cm: 10, in: 25.4, mm: 1 }[unit as 'cm' | 'in' | 'mm']
 }
 
-function bySize(all: readonly KnownVessel[], kind: ContainerKind, mm: number, said: string, word: string): Vessel {
+function bySize(
+  all: readonly KnownVessel[],
+  kind: ContainerKind,
+  mm: number,
+  said: string,
+  word: string,
+): Vessel {
   const near = all
     .filter((one) => one.kind === kind)
     .map((one) => ({ one, off: Math.abs((sizeIn(one.name) ?? one.topMm) / mm - 1) }))
@@ -115,7 +147,13 @@ function bySize(all: readonly KnownVessel[], kind: ContainerKind, mm: number, sa
   const [best] = fits.length ? fits : near
   if (best) return meant(best.one)
   const volumeMl = kind === 'block' ? mm ** 3 / 1000 : (mm ** 3 * 0.62) / 1000
-  return lacking(all, { name: `${said} ${kind}`, kind, cells: 1, sizeMm: Math.round(mm), volumeMl: Math.round(volumeMl) })
+  return lacking(all, {
+    name: `${said} ${kind}`,
+    kind,
+    cells: 1,
+    sizeMm: Math.round(mm),
+    volumeMl: Math.round(volumeMl),
+  })
 }
 
 function byVolume(all: readonly KnownVessel[], { base, unit, n, text }: Said, word: string): Vessel {
@@ -149,8 +187,12 @@ function inCarrier(one: Vessel, byId: ReadonlyMap<string, KnownVessel>): Vessel 
   const known = byId.get(IN_A_FLAT[one.id ?? ''] ?? one.id ?? '')
   if (!known) return one
   const packs = PACKS_IN_A_FLAT[known.id]
-  const across = Math.max(1, Math.floor(FLAT_MM.short / known.topMm)) * Math.max(1, Math.floor(FLAT_MM.long / known.topMm))
-  return meant(known, packs ?? (known.kind === 'tray' && known.cells > 12 ? 1 : Math.max(1, Math.floor(across / known.cells))))
+  const across =
+    Math.max(1, Math.floor(FLAT_MM.short / known.topMm)) * Math.max(1, Math.floor(FLAT_MM.long / known.topMm))
+  return meant(
+    known,
+    packs ?? (known.kind === 'tray' && known.cells > 12 ? 1 : Math.max(1, Math.floor(across / known.cells))),
+  )
 }
 
 const plural = (sentence: Sentence, to: number) => /s$/.test(elementAt(sentence.tokens, to - 1).lower)
@@ -160,13 +202,23 @@ const AFTER_LEAD = /^(?:an?|the|in|into|my|our|each|every|per|half|whole|full|fr
 export function vesselTerms(known: readonly KnownVessel[]) {
   const catalogue = catalogueOf(known)
   const { all, byId } = catalogue
-  const sizes = new Set(all.filter(({ kind, cells }) => kind === 'tray' && cells >= 18).map(({ cells }) => cells))
+  const sizes = new Set(
+    all.filter(({ kind, cells }) => kind === 'tray' && cells >= 18).map(({ cells }) => cells),
+  )
   const led = (sentence: Sentence, at: number) => {
     const before = sentence.tokens[at - 1]
-    return before !== undefined && !elementAt(sentence.tokens, at).parted && (AFTER_LEAD.test(before.lower) || before.kind === 'number')
+    return (
+      before !== undefined &&
+      !elementAt(sentence.tokens, at).parted &&
+      (AFTER_LEAD.test(before.lower) || before.kind === 'number')
+    )
   }
-  const ledByWord = (sentence: Sentence, at: number) => led(sentence, at) && elementAt(sentence.tokens, at - 1).kind === 'word'
-  const rule = (pattern: string, value: (bound: never, sentence: Sentence, at: number, to: number) => Vessel | null): Rule => ({
+  const ledByWord = (sentence: Sentence, at: number) =>
+    led(sentence, at) && elementAt(sentence.tokens, at - 1).kind === 'word'
+  const rule = (
+    pattern: string,
+    value: (bound: never, sentence: Sentence, at: number, to: number) => Vessel | null,
+  ): Rule => ({
     slot: 'vessel',
     pattern,
     value: value as Rule['value'],
@@ -183,12 +235,29 @@ export function vesselTerms(known: readonly KnownVessel[]) {
       elementAt(tokens, to - 1).glued || tokens[to - 1]?.text === "'s" ? byCells(all, n) : null,
     ),
     rule('{n:whole} <celled-tray>', ({ n }: { n: number }, sentence, at, to) =>
-      n >= 6 && n !== 1020 && ((!plural(sentence, to) && (sizes.has(n) || led(sentence, at))) || led(sentence, at)) ? byCells(all, n) : null,
+      n >= 6 &&
+      n !== 1020 &&
+      ((!plural(sentence, to) && (sizes.has(n) || led(sentence, at))) || led(sentence, at))
+        ? byCells(all, n)
+        : null,
     ),
-    rule('{n:whole}', ({ n }: { n: number }, sentence, at) => (elementAt(sentence.tokens, at).kind === 'number' && sizes.has(n) && ledByWord(sentence, at) && !isCounted(sentence, at) ? byCells(all, n) : null)),
-    rule('<celled-tray> of {n:whole} <celled>?', ({ n }: { n: number }) => (sizes.has(n) ? byCells(all, n) : null)),
-    rule('{n:whole} ( to|per / in ) ( a|the )? flat|tray|1020', ({ n }: { n: number }) => (sizes.has(n) ? byCells(all, n) : null)),
-    rule('{s:length} ( deep|tall )? <w:pot>', ({ s, w }: { s: Said; w: string }) => bySize(all, 'pot', s.base, s.text, w)),
+    rule('{n:whole}', ({ n }: { n: number }, sentence, at) =>
+      elementAt(sentence.tokens, at).kind === 'number' &&
+      sizes.has(n) &&
+      ledByWord(sentence, at) &&
+      !isCounted(sentence, at)
+        ? byCells(all, n)
+        : null,
+    ),
+    rule('<celled-tray> of {n:whole} <celled>?', ({ n }: { n: number }) =>
+      sizes.has(n) ? byCells(all, n) : null,
+    ),
+    rule('{n:whole} ( to|per / in ) ( a|the )? flat|tray|1020', ({ n }: { n: number }) =>
+      sizes.has(n) ? byCells(all, n) : null,
+    ),
+    rule('{s:length} ( deep|tall )? <w:pot>', ({ s, w }: { s: Said; w: string }) =>
+      bySize(all, 'pot', s.base, s.text, w),
+    ),
     rule('{s:length} ( soil|peat )? block', ({ s }: { s: Said }) => bySize(all, 'block', s.base, s.text, '')),
     rule('{n:count} ×|x|by {s:length} <w:box>', ({ n, s, w }: { n: Count; s: Said; w: string }) => {
       const inMm = s.base / s.n
@@ -202,17 +271,29 @@ export function vesselTerms(known: readonly KnownVessel[]) {
         sizeMm: Math.round(Math.sqrt(long * wide)),
       })
     }),
-    rule('{v:volume} ( <w:big> / <w:bag> / <w:bucket> )', ({ v, w }: { v: Said; w: string }) => byVolume(all, v, w)),
-    rule('{v:bare-volume} ( <w:big> / <w:bag> / <w:bucket> )', ({ v, w }: { v: Said; w: string }) => byVolume(all, v, w)),
+    rule('{v:volume} ( <w:big> / <w:bag> / <w:bucket> )', ({ v, w }: { v: Said; w: string }) =>
+      byVolume(all, v, w),
+    ),
+    rule('{v:bare-volume} ( <w:big> / <w:bag> / <w:bucket> )', ({ v, w }: { v: Said; w: string }) =>
+      byVolume(all, v, w),
+    ),
     rule('<name:named>', ({ name }: { name: string }) => {
       const one = byId.get(name)
       return one ? meant(one) : null
     }),
     rule('<of:asked>', ({ of }: { of: readonly string[] }, sentence, at, to) => {
       // `72-cell trays` are trays of 72.
-      if (at > 0 && elementAt(sentence.tokens, at - 1).kind === 'number' && lists.celled.byFirst.has(elementAt(sentence.tokens, at).plain)) return null
+      if (
+        at > 0 &&
+        elementAt(sentence.tokens, at - 1).kind === 'number' &&
+        lists.celled.byFirst.has(elementAt(sentence.tokens, at).plain)
+      )
+        return null
       const could = of.filter((id) => byId.has(id))
-      const name = sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to)
+      const name = sentence.text.slice(
+        elementAt(sentence.tokens, at).from,
+        elementAt(sentence.tokens, to - 1).to,
+      )
       return could.length ? unsure(name, could) : null
     }),
     rule('<of:unknown>', ({ of }: { of: NewVessel }) => lacking(all, of)),
@@ -245,9 +326,14 @@ export function vesselTerms(known: readonly KnownVessel[]) {
 function isTray(tokens: Sentence['tokens'], at: number): boolean {
   const cell = tokens.findIndex((token, i) => i > at && lists.celled.byFirst.has(token.plain))
   const after = tokens[cell + 1]
-  const joined = elementAt(tokens, cell).from - elementAt(tokens, cell - 1).to <= 1 && !/s$/.test(elementAt(tokens, cell).lower)
+  const joined =
+    elementAt(tokens, cell).from - elementAt(tokens, cell - 1).to <= 1 &&
+    !/s$/.test(elementAt(tokens, cell).lower)
   return (after !== undefined && lists['celled-tray'].byFirst.has(after.plain)) || joined
 }
 
 /** A number before a thing that is counted is that many of it: `in 50 cells`. */
-const isCounted = ({ tokens }: Sentence, at: number) => /^(?:cell|plant|seed|seedling|hole|day|week|month|%|ppm|mg|ml|l|g|pot|cup|st|nd|rd|th|s|row)$/.test(tokens[at + 1]?.plain ?? '')
+const isCounted = ({ tokens }: Sentence, at: number) =>
+  /^(?:cell|plant|seed|seedling|hole|day|week|month|%|ppm|mg|ml|l|g|pot|cup|st|nd|rd|th|s|row)$/.test(
+    tokens[at + 1]?.plain ?? '',
+  )

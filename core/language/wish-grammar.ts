@@ -63,7 +63,6 @@ const SPAN: Readonly<Record<string, number>> = { day: 1, week: 7, fortnight: 14,
 const NUMBERED: Readonly<Record<string, number>> = { weekly: 7, fortnightly: 14, biweekly: 14, monthly: 28 }
 const one = (n: number, of: Unit) => `${n} ${n === 1 || (n < 1 && of === 'trays') ? of.slice(0, -1) : of}`
 
-
 const amount = (pattern: string, of?: Unit, cost?: number) =>
   rule<AmountSaid>(
     'amount',
@@ -105,23 +104,64 @@ export const WISH_RULES: readonly Rule[] = [
   rule<AmountSaid>(
     'amount',
     '<about>? {n:count} ( of )? ( the|my|our|whole|full )? {v:vessel} ( full )? ( of|for|with )?',
-    ({ n: { n, low }, v }: { n: Count; v: Vessel }) => ({ n: n * v.each, low: low && low * v.each, of: 'trays', bare: false, vessel: v }),
+    ({ n: { n, low }, v }: { n: Count; v: Vessel }) => ({
+      n: n * v.each,
+      low: low && low * v.each,
+      of: 'trays',
+      bare: false,
+      vessel: v,
+    }),
     ({ n, vessel }) => `${n} × ${vessel?.name}`,
     0.9,
   ),
-  rule<number>('rows', '( a / {n:whole} ) row of?', ({ n }: { n?: number }) => n ?? 1, () => 'rows'),
-  rule<true>('few', '<few> ( of )? <plants>? ( of )?', () => true, () => 'how many is asked'),
+  rule<number>(
+    'rows',
+    '( a / {n:whole} ) row of?',
+    ({ n }: { n?: number }) => n ?? 1,
+    () => 'rows',
+  ),
+  rule<true>(
+    'few',
+    '<few> ( of )? <plants>? ( of )?',
+    () => true,
+    () => 'how many is asked',
+  ),
   rule<number>(
     'per cell',
     '{n:number} <good>? <seeds>? ( of )? <each-vessel>',
     ({ n }: { n: Count }) => (Number.isInteger(n.n) ? n.n : null),
     (n) => `${n} a cell`,
   ),
-  rule<number>('per cell', '<seeds>? a|an <each-vessel>', () => null, () => ''),
-  rule<number>('per cell', 'one|a|single <seeds>? <each-vessel>', () => 1, () => '1 a cell'),
-  rule<number>('per cell', 'doubled up', () => 2, () => '2 a cell'),
-  rule<number>('each', '{n:number} <plants>? <each> of?', ({ n }: { n: Count }) => (Number.isInteger(n.n) ? n.n : null), (n) => `${n} of each`),
-  rule<number>('kinds', '( of|in|from )? {n:whole} <kinds> of?', ({ n }: { n: number }) => n, (n) => `${n} kinds`),
+  rule<number>(
+    'per cell',
+    '<seeds>? a|an <each-vessel>',
+    () => null,
+    () => '',
+  ),
+  rule<number>(
+    'per cell',
+    'one|a|single <seeds>? <each-vessel>',
+    () => 1,
+    () => '1 a cell',
+  ),
+  rule<number>(
+    'per cell',
+    'doubled up',
+    () => 2,
+    () => '2 a cell',
+  ),
+  rule<number>(
+    'each',
+    '{n:number} <plants>? <each> of?',
+    ({ n }: { n: Count }) => (Number.isInteger(n.n) ? n.n : null),
+    (n) => `${n} of each`,
+  ),
+  rule<number>(
+    'kinds',
+    '( of|in|from )? {n:whole} <kinds> of?',
+    ({ n }: { n: number }) => n,
+    (n) => `${n} kinds`,
+  ),
   rule<RepeatSaid>(
     'repeats',
     '( {t:times} , )? every|each ( other / second / {n:number} )? day|week|fortnight|month ( , {t:times} )?',
@@ -137,7 +177,11 @@ export const WISH_RULES: readonly Rule[] = [
     'repeats',
     '( {t:times} , )? weekly|fortnightly|biweekly|monthly ( , {t:times} )?',
     ({ t }: { t?: number }, { tokens }, at, to) => ({
-      everyDays: tokens.slice(at, to).map(({ plain }) => NUMBERED[plain]).find(Boolean) ?? 7,
+      everyDays:
+        tokens
+          .slice(at, to)
+          .map(({ plain }) => NUMBERED[plain])
+          .find(Boolean) ?? 7,
       times: t ?? null,
     }),
     ({ everyDays, times }) => `every ${everyDays} days${times ? `, ${times} times` : ''}`,
@@ -145,24 +189,53 @@ export const WISH_RULES: readonly Rule[] = [
   rule<RepeatSaid>(
     'repeats',
     '( in )? {t:times} , {n:count} day|week|fortnight|month apart',
-    ({ n, t }: { n: Count; t: number }, { tokens }, _at, to) => ({ everyDays: n.n * (SPAN[elementAt(tokens, to - 2).plain] ?? 7), times: t }),
+    ({ n, t }: { n: Count; t: number }, { tokens }, _at, to) => ({
+      everyDays: n.n * (SPAN[elementAt(tokens, to - 2).plain] ?? 7),
+      times: t,
+    }),
     ({ everyDays, times }) => `${times} times, ${everyDays} days apart`,
   ),
   rule<RepeatSaid>(
     'repeats',
     '{n:count} day|week|fortnight|month apart',
-    ({ n }: { n: Count }, { tokens }, _at, to) => ({ everyDays: n.n * (SPAN[elementAt(tokens, to - 2).plain] ?? 7), times: null }),
+    ({ n }: { n: Count }, { tokens }, _at, to) => ({
+      everyDays: n.n * (SPAN[elementAt(tokens, to - 2).plain] ?? 7),
+      times: null,
+    }),
     ({ everyDays }) => `${everyDays} days apart`,
   ),
-  rule<RepeatSaid>('repeats', '( in )? {t:times}', ({ t }: { t: number }) => ({ everyDays: null, times: t }), ({ times }) => `${times} times`),
+  rule<RepeatSaid>(
+    'repeats',
+    '( in )? {t:times}',
+    ({ t }: { t: number }) => ({ everyDays: null, times: t }),
+    ({ times }) => `${times} times`,
+  ),
   day('out', '<out> <on>? <on>? {d:day}', 0.9),
   day('sow', '<sow> <on>? <on>? {d:day}', 0.9),
   day('sown', '<sown> <on>? <on>? {d:day}', 0.9),
   day('by', '<on>? <on>? {d:day}'),
   day('until', '<until> {d:day}', 0.95),
-  rule<'sow'>('verb', '<sow>', (_: unknown, { tokens }, at) => (/s$/.test(elementAt(tokens, at).lower) ? null : 'sow'), () => 'to be sown', 0.92),
-  rule<'sown'>('verb', '<sown>', () => 'sown', () => 'sown already', 1.05),
-  rule<'out'>('verb', '<out>', () => 'out', () => 'the day is the day of planting out', 1.2),
+  rule<'sow'>(
+    'verb',
+    '<sow>',
+    (_: unknown, { tokens }, at) => (/s$/.test(elementAt(tokens, at).lower) ? null : 'sow'),
+    () => 'to be sown',
+    0.92,
+  ),
+  rule<'sown'>(
+    'verb',
+    '<sown>',
+    () => 'sown',
+    () => 'sown already',
+    1.05,
+  ),
+  rule<'out'>(
+    'verb',
+    '<out>',
+    () => 'out',
+    () => 'the day is the day of planting out',
+    1.2,
+  ),
   rule<'spring' | 'autumn'>(
     'season',
     '( for|in|this|next|the|as|a|an )? ( the|a|this|next )? spring|summer|autumn|fall ( crop|sowing|planting|garden|harvest )?',
@@ -170,7 +243,12 @@ export const WISH_RULES: readonly Rule[] = [
       tokens.slice(at, to).some(({ plain }) => plain === 'autumn' || plain === 'fall') ? 'autumn' : 'spring',
     (of) => (of === 'autumn' ? 'for autumn' : 'for spring and summer'),
   ),
-  rule<'autumn'>('frost', 'before ( the )? ( first )? frost', () => 'autumn', () => 'before the first frost of autumn'),
+  rule<'autumn'>(
+    'frost',
+    'before ( the )? ( first )? frost',
+    () => 'autumn',
+    () => 'before the first frost of autumn',
+  ),
   rule<{ v: Vessel; count: number | null }>(
     'container',
     '( in|into|on|using|with|inside )? ( a|an|the|my|our|some|one )? {v:vessel}',
@@ -181,7 +259,8 @@ export const WISH_RULES: readonly Rule[] = [
   rule<{ v: Vessel; count: number | null }>(
     'container',
     'in|into|on|using|across|inside {n:count} ( of )? ( the|my|our )? {v:vessel}',
-    ({ v, n }: { v: Vessel; n: Count }) => ({ v, count: n.n * v.each }),
+    // `In half tray of 24` is a container of that name.
+    ({ v, n }: { v: Vessel; n: Count }, sentence, at, to) => (sentence.term('own-vessel', at + 1).some((one) => one.to === to) ? null : { v, count: n.n * v.each }),
     ({ v, count }) => `in ${count} × ${v.name}`,
     0.85,
   ),
@@ -203,7 +282,10 @@ export const WISH_RULES: readonly Rule[] = [
     'next',
     '( and )? ( then )? ( to be )? <next> ( them|it )? ( <into> ( a|an|the|my|our )? {v:vessel} )?',
     ({ v }: { v?: Vessel }, { tokens }, at, to) =>
-      v === undefined && tokens.slice(at, to).every(({ plain }) => /^(?:then|late|later|pot|prick|transplant)$/.test(plain)) ? null : { v: v ?? null },
+      v === undefined &&
+      tokens.slice(at, to).every(({ plain }) => /^(?:then|late|later|pot|prick|transplant)$/.test(plain))
+        ? null
+        : { v: v ?? null },
     ({ v }) => (v ? `then into ${v.name}` : 'then pricked out'),
     0.95,
   ),
@@ -216,7 +298,10 @@ export const WISH_RULES: readonly Rule[] = [
   rule<{ id: string | null; name: string }>(
     'place',
     '( up )? in|into|on|under|at|by|inside ( a|an|the|my|our|their )? {p:place}',
-    ({ p }: { p: { id: string | null; name: string; shown?: string } }) => ({ id: p.id, name: p.shown ?? p.name }),
+    ({ p }: { p: { id: string | null; name: string; shown?: string } }) => ({
+      id: p.id,
+      name: p.shown ?? p.name,
+    }),
     ({ name }) => name,
   ),
   rule<{ id: string | null; name: string }>(
@@ -233,19 +318,52 @@ export const WISH_RULES: readonly Rule[] = [
     ({ n }) => `${n} up`,
     0.8,
   ),
-  rule<{ n: number; of: number | null }>('up', '{n:whole} ( of / out of ) ( the|my|our )? {t:whole}', ({ n, t }: { n: number; t: number }) => ({ n, of: t }), ({ n, of }) => `${n} of ${of} up`, 1.2),
+  rule<{ n: number; of: number | null }>(
+    'up',
+    '{n:whole} ( of / out of ) ( the|my|our )? {t:whole}',
+    ({ n, t }: { n: number; t: number }) => ({ n, of: t }),
+    ({ n, of }) => `${n} of ${of} up`,
+    1.2,
+  ),
   rule<{ n: number; of: number | null }>(
     'up',
     'none|nothing|no ( of them )? ( yet )? <state>? ( yet / so far )?',
-    (_: unknown, { tokens }, at, to) => (to - at > 1 && elementAt(tokens, to - 1).plain !== 'no' ? { n: 0, of: null } : null),
+    (_: unknown, { tokens }, at, to) =>
+      to - at > 1 && elementAt(tokens, to - 1).plain !== 'no' ? { n: 0, of: null } : null,
     () => 'none up',
     0.8,
   ),
-  rule<'all' | 'half'>('up share', '( all|half ) ( of them|the )? <state>', (_: unknown, { tokens }, at) => (elementAt(tokens, at).plain === 'half' ? 'half' : 'all'), (of) => (of === 'all' ? 'all up' : 'half of them up')),
-  rule<true>('standing', '( just )? <state>', () => true, () => 'up', 1.3),
-  rule<true>('direct', '( and )? <direct>', () => true, () => 'no potting up'),
-  rule<{ mm: number }>('depth', '<about>? {l:length} deep', ({ l }: { l: Said }) => ({ mm: l.base }), ({ mm }) => `${Number(mm.toPrecision(3))} mm deep`),
-  rule<{ n: number }>('packet', '{n:count} ( seed )? packet|pack|sachet|envelope of?', ({ n }: { n: Count }) => ({ n: n.n }), ({ n }) => one(n, 'trays').replace(/tray/, 'packet')),
+  rule<'all' | 'half'>(
+    'up share',
+    '( all|half ) ( of them|the )? <state>',
+    (_: unknown, { tokens }, at) => (elementAt(tokens, at).plain === 'half' ? 'half' : 'all'),
+    (of) => (of === 'all' ? 'all up' : 'half of them up'),
+  ),
+  rule<true>(
+    'standing',
+    '( just )? <state>',
+    () => true,
+    () => 'up',
+    1.3,
+  ),
+  rule<true>(
+    'direct',
+    '( and )? <direct>',
+    () => true,
+    () => 'no potting up',
+  ),
+  rule<{ mm: number }>(
+    'depth',
+    '<about>? {l:length} deep',
+    ({ l }: { l: Said }) => ({ mm: l.base }),
+    ({ mm }) => `${Number(mm.toPrecision(3))} mm deep`,
+  ),
+  rule<{ n: number }>(
+    'packet',
+    '{n:count} ( seed )? packet|pack|sachet|envelope of?',
+    ({ n }: { n: Count }) => ({ n: n.n }),
+    ({ n }) => one(n, 'trays').replace(/tray/, 'packet'),
+  ),
   rule<string>(
     'care',
     '( and )? ( kept|keep )? ( at|around|about|to )? {t:temperature} ( mix|soil|air|compost )?',
@@ -256,26 +374,73 @@ export const WISH_RULES: readonly Rule[] = [
   rule<string>(
     'care',
     '( at|with|of )? ( ph {n:number} / {n:number} ppm|ms / ec {n:number} / {n:figure} - {p:figure} - {k:figure} )',
-    (_: unknown, sentence, at, to) => sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    (_: unknown, sentence, at, to) =>
+      sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
     () => 'kept as a note',
     0.8,
   ),
-  rule<string>('care', '( at )? {t:time}', ({ t }: { t: string }) => `at ${t}`, (c) => c, 0.9),
-  rule<string>('care', '( and )? <c:care>', ({ c }: { c: string }) => c, (c) => c, 0.9),
+  rule<string>(
+    'care',
+    '( at )? {t:time}',
+    ({ t }: { t: string }) => `at ${t}`,
+    (c) => c,
+    0.9,
+  ),
+  rule<string>(
+    'care',
+    '( and )? <c:care>',
+    ({ c }: { c: string }) => c,
+    (c) => c,
+    0.9,
+  ),
   rule<string>(
     'for whom',
     'for ( {n:number} / a / an )? ( of )? ( my|our|the|her|his|their|a|an )? <p:people>',
-    (_: unknown, sentence, at, to) => sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    (_: unknown, sentence, at, to) =>
+      sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
     () => 'kept as a note',
   ),
-  rule<unknown>('crop', '{c:crop}', ({ c }: { c: unknown }) => c, () => ''),
-  rule<true>('filler', '<filler>', () => true, () => '', 0.4),
-  rule<true>('filler', '<want>', () => true, () => '', 0.5),
-  rule<true>('filler', '<plants>', () => true, () => 'plants', 0.95),
-  rule<true>('seeds', '<seeds>', () => true, () => 'seeds', 0.9),
+  rule<unknown>(
+    'crop',
+    '{c:crop}',
+    ({ c }: { c: unknown }) => c,
+    () => '',
+  ),
+  rule<true>(
+    'filler',
+    '<filler>',
+    () => true,
+    () => '',
+    0.4,
+  ),
+  rule<true>(
+    'filler',
+    '<want>',
+    () => true,
+    () => '',
+    0.5,
+  ),
+  rule<true>(
+    'filler',
+    '<plants>',
+    () => true,
+    () => 'plants',
+    0.95,
+  ),
+  rule<true>(
+    'seeds',
+    '<seeds>',
+    () => true,
+    () => 'seeds',
+    0.9,
+  ),
 ]
 type Area = AreaWanted
-const area = (pattern: string, of: (bound: never, sentence: Parameters<Rule['value']>[1], at: number, to: number) => Partial<Area> | null, cost = 0.7) =>
+const area = (
+  pattern: string,
+  of: (bound: never, sentence: Parameters<Rule['value']>[1], at: number, to: number) => Partial<Area> | null,
+  cost = 0.7,
+) =>
   rule<Area>(
     'area',
     pattern,
@@ -284,28 +449,90 @@ const area = (pattern: string, of: (bound: never, sentence: Parameters<Rule['val
       return said && { along: null, from: null, count: 1, share: null, side: null, rest: false, ...said }
     },
     ({ along, from, count, share, rest }) =>
-      rest ? 'what is left' : share !== null ? `${Math.round(share * 100)} % of the tray` : `${count === 1 ? along : `${count} ${along}s`}${from === null ? '' : from > 0 ? ` from ${from}` : ' at the end'}`,
+      rest
+        ? 'what is left'
+        : share !== null
+          ? `${Math.round(share * 100)} % of the tray`
+          : `${count === 1 ? along : `${count} ${along}s`}${from === null ? '' : from > 0 ? ` from ${from}` : ' at the end'}`,
     cost,
   )
-const alongOf = (words: readonly { plain: string }[]): Area['along'] => (words.some(({ plain }) => /^col(?:umn)?$/.test(plain)) ? 'column' : 'row')
-const SIDES = { left: 'left', right: 'right', top: 'top', back: 'top', bottom: 'bottom', front: 'bottom', other: 'right' } as const
+const alongOf = (words: readonly { plain: string }[]): Area['along'] =>
+  words.some(({ plain }) => /^col(?:umn)?$/.test(plain)) ? 'column' : 'row'
+const SIDES = {
+  left: 'left',
+  right: 'right',
+  top: 'top',
+  back: 'top',
+  bottom: 'bottom',
+  front: 'bottom',
+  other: 'right',
+} as const
 const sideOf = (words: readonly { plain: string }[]): Area['side'] =>
   words.map(({ plain }) => SIDES[plain as keyof typeof SIDES]).find(Boolean) ?? null
 const AREAS: readonly Rule[] = [
-  area('( in )? ( the )? row|column|col {k:whole}', ({ k }: { k: number }, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), from: k })),
-  area('( in )? ( the )? row|column|col {r:number}', ({ r }: { r: Count }, { tokens }, at, to) => (r.low === null ? null : { along: alongOf(tokens.slice(at, to)), from: r.low, count: r.n - r.low + 1 })),
-  area('( in )? ( the )? row|column|col {k:whole} and|& {l:whole}', ({ k, l }: { k: number; l: number }, { tokens }, at, to) => (l === k + 1 ? { along: alongOf(tokens.slice(at, to)), from: k, count: 2 } : null), 0.6),
-  area('( in )? ( the )? first|top|left|front {n:whole}? row|column|col ( of )?', ({ n }: { n?: number }, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), from: 1, count: n ?? 1 })),
-  area('( in )? ( the )? last|bottom|right|back {n:whole}? row|column|col ( of )?', ({ n }: { n?: number }, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), from: -(n ?? 1), count: n ?? 1 })),
-  area('( in )? ( the )? second|third|fourth|fifth|sixth row|column|col ( of )?', (_: unknown, { tokens }, at, to) => {
-    const words = tokens.slice(at, to)
-    return { along: alongOf(words), from: 2 + ['second', 'third', 'fourth', 'fifth', 'sixth'].findIndex((one) => words.some(({ lower }) => lower === one)) }
-  }),
-  area('{n:whole} row|column|col ( of )?', ({ n }: { n: number }, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), count: n }), 0.8),
-  area('a|one row|column|col ( of )?', (_: unknown, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), count: 1 }), 0.8),
-  area('( in )? ( the )? ( left|right|top|bottom|back|front|other )? half ( of )? ( the )? ( tray|it )? ( of )?', (_: unknown, { tokens }, at, to) => ({ share: 0.5, side: sideOf(tokens.slice(at, to)) }), 0.9),
+  area('( in )? ( the )? row|column|col {k:whole}', ({ k }: { k: number }, { tokens }, at, to) => ({
+    along: alongOf(tokens.slice(at, to)),
+    from: k,
+  })),
+  area('( in )? ( the )? row|column|col {r:number}', ({ r }: { r: Count }, { tokens }, at, to) =>
+    r.low === null ? null : { along: alongOf(tokens.slice(at, to)), from: r.low, count: r.n - r.low + 1 },
+  ),
+  area(
+    '( in )? ( the )? row|column|col {k:whole} and|& {l:whole}',
+    ({ k, l }: { k: number; l: number }, { tokens }, at, to) =>
+      l === k + 1 ? { along: alongOf(tokens.slice(at, to)), from: k, count: 2 } : null,
+    0.6,
+  ),
+  area(
+    '( in )? ( the )? first|top|left|front {n:whole}? row|column|col ( of )?',
+    ({ n }: { n?: number }, { tokens }, at, to) => ({
+      along: alongOf(tokens.slice(at, to)),
+      from: 1,
+      count: n ?? 1,
+    }),
+  ),
+  area(
+    '( in )? ( the )? last|bottom|right|back {n:whole}? row|column|col ( of )?',
+    ({ n }: { n?: number }, { tokens }, at, to) => ({
+      along: alongOf(tokens.slice(at, to)),
+      from: -(n ?? 1),
+      count: n ?? 1,
+    }),
+  ),
+  area(
+    '( in )? ( the )? second|third|fourth|fifth|sixth row|column|col ( of )?',
+    (_: unknown, { tokens }, at, to) => {
+      const words = tokens.slice(at, to)
+      return {
+        along: alongOf(words),
+        from:
+          2 +
+          ['second', 'third', 'fourth', 'fifth', 'sixth'].findIndex((one) =>
+            words.some(({ lower }) => lower === one),
+          ),
+      }
+    },
+  ),
+  area(
+    '{n:whole} row|column|col ( of )?',
+    ({ n }: { n: number }, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), count: n }),
+    0.8,
+  ),
+  area(
+    'a|one row|column|col ( of )?',
+    (_: unknown, { tokens }, at, to) => ({ along: alongOf(tokens.slice(at, to)), count: 1 }),
+    0.8,
+  ),
+  area(
+    '( in )? ( the )? ( left|right|top|bottom|back|front|other )? half ( of )? ( the )? ( tray|it )? ( of )?',
+    (_: unknown, { tokens }, at, to) => ({ share: 0.5, side: sideOf(tokens.slice(at, to)) }),
+    0.9,
+  ),
   area('( a )? quarter ( of )? ( the )? tray ( of )?', () => ({ share: 0.25 }), 0.6),
-  area('( in )? ( all )? ( the )? rest|remainder|remaining ( of )? ( the )? ( tray|cell|it|row )? ( with|of|in|is|are )?', () => ({ rest: true })),
+  area(
+    '( in )? ( all )? ( the )? rest|remainder|remaining ( of )? ( the )? ( tray|cell|it|row )? ( with|of|in|is|are )?',
+    () => ({ rest: true }),
+  ),
   area('( the )? whole tray ( of )?', () => ({ share: 1 })),
 ]
 

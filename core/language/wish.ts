@@ -27,11 +27,15 @@ const USUAL_TRAY = 'tray-72'
  * could be two things, or nothing, is asked about.
  */
 export const readWish = (text: string, known: Known): Read<Wish> =>
-  readBy(text, known, WISH, WISH_EXAMPLE, (sentence, pieces) => new WishReader(sentence, known, pieces).read())
+  readBy(text, known, WISH, WISH_EXAMPLE, (sentence, pieces) =>
+    new WishReader(sentence, known, pieces).read(),
+  )
 
 /** Reads what is laid out in a tray: `16 chard, 4 kinds, 4 each`, `first two rows basil, the rest okra`. */
 export const readGroups = (text: string, known: Known): Read<Wish> =>
-  readBy(text, known, GROUPS, GROUPS_EXAMPLE, (sentence, pieces) => new WishReader(sentence, known, pieces).read())
+  readBy(text, known, GROUPS, GROUPS_EXAMPLE, (sentence, pieces) =>
+    new WishReader(sentence, known, pieces).read(),
+  )
 
 interface Crop {
   readonly from: number
@@ -66,7 +70,15 @@ class WishReader extends SentenceReader {
       const beside = before?.to === piece.from && !elementAt(this.sentence.tokens, piece.from).parted
       const crop = { from: piece.from, to: piece.to, named: piece.value as Named[], text: this.words(piece) }
       if (beside) out.pop()
-      out.push(beside ? { ...crop, from: present(before).from, text: this.words({ from: present(before).from, to: piece.to }) } : crop)
+      out.push(
+        beside
+          ? {
+              ...crop,
+              from: present(before).from,
+              text: this.words({ from: present(before).from, to: piece.to }),
+            }
+          : crop,
+      )
     }
     return out
   }
@@ -80,8 +92,14 @@ class WishReader extends SentenceReader {
     const held = this.known.names.holding(words, null)
     run.forEach((i) => this.taken.add(i))
     const text = this.words({ from, to })
+    this.heard.push({ text, ...this.range({ from, to }), as: held.length ? 'variety' : 'unread', means: held.length === 1 ? firstOf(held).name : 'not understood' })
     if (held.length === 1) return [{ from, to, named: held, text }]
-    if (held.length > 1) this.ask('Which of them?', held.map(({ name }) => ({ name, text: this.anew({ from, to }, name) })), { from, to })
+    if (held.length > 1)
+      this.ask(
+        'Which of them?',
+        held.map(({ name }) => ({ name, text: this.anew({ from, to }, name) })),
+        { from, to },
+      )
     else {
       const like = this.known.names.like(text)
       this.ask(
@@ -101,7 +119,13 @@ class WishReader extends SentenceReader {
   }
 
   /** One wish: what is said of its crop, and what is said of all of them. */
-  private one(crop: Crop, segment: Segment, segments: readonly Segment[], index: number, unread: readonly (readonly number[])[]): Wish {
+  private one(
+    crop: Crop,
+    segment: Segment,
+    segments: readonly Segment[],
+    index: number,
+    unread: readonly (readonly number[])[],
+  ): Wish {
     const own = (...slots: readonly string[]) => {
       const all = this.of(...slots).filter((piece) => ownerOf(piece, segments, index))
       const inside = all.filter(({ from }) => from >= segment.from && from < segment.to)
@@ -133,22 +157,37 @@ class WishReader extends SentenceReader {
     const rows = own('rows')[0]
     if (rows) this.lengthOfRow(rows, vessels.containerId)
     const few = own('few')[0]
-    if (few) this.ask('How many? Say a number.', [3, 6, 12].map((n) => ({ name: `${n}`, text: this.anew(few, `${n}`) })), few)
+    if (few)
+      this.ask(
+        'How many? Say a number.',
+        [3, 6, 12].map((n) => ({ name: `${n}`, text: this.anew(few, `${n}`) })),
+        few,
+      )
     const packet = own('packet')[0]
     if (packet && !amount.said)
-      this.ask('How many seeds of it?', [10, 25, 50, 100].map((n) => ({ name: `${n} seeds`, text: this.anew(packet, `${n} seeds of`) })), packet)
+      this.ask(
+        'How many seeds of it?',
+        [10, 25, 50, 100].map((n) => ({ name: `${n} seeds`, text: this.anew(packet, `${n} seeds of`) })),
+        packet,
+      )
     const up = this.up(own, amount.said && amount.said.of !== 'trays' ? amount.said.n : null)
-    if (!amount.said && up !== null && up.of !== null) amount = { ...amount, said: { n: up.of, of: 'plants' } }
+    if (!amount.said && up !== null && up.of !== null)
+      amount = { ...amount, said: { n: up.of, of: 'plants' } }
     if (!amount.said && up !== null) amount = { ...amount, said: { n: up.n, of: 'plants' } }
     // `Lettuce in a 128` is one of it.
-    if (!amount.said && vessels.containers !== null) amount = { ...amount, said: { n: vessels.containers, of: 'trays' } }
-    if (!amount.said && !rows && !few && !packet && !area) this.ask(this.howMany(own('container')[0], crop), [], null)
-    if (amount.said && !(amount.said.n > 0)) this.ask('How many? A wish is for more than 0.', [], amount.piece)
-    if (own('seeds').length && amount.said?.of === 'plants' && amount.bare) amount = { ...amount, said: { ...amount.said, of: 'seeds' } }
+    if (!amount.said && vessels.containers !== null)
+      amount = { ...amount, said: { n: vessels.containers, of: 'trays' } }
+    if (!amount.said && !rows && !few && !packet && !area)
+      this.ask(this.howMany(own('container')[0], crop), [], null)
+    if (amount.said && !(amount.said.n > 0))
+      this.ask('How many? A wish is for more than 0.', [], amount.piece)
+    if (own('seeds').length && amount.said?.of === 'plants' && amount.bare)
+      amount = { ...amount, said: { ...amount.said, of: 'seeds' } }
     const when = this.days(own, cropId)
     const repeats = this.repeats(own, when)
     if (up !== null && !when.sown) this.askSown()
-    if (up !== null && ((kinds?.count ?? 1) > 1 || repeats.times > 1)) this.ask('So many up of which? Say each by itself.')
+    if (up !== null && ((kinds?.count ?? 1) > 1 || repeats.times > 1))
+      this.ask('So many up of which? Say each by itself.')
     const depth = own('depth')[0]?.value as { mm: number } | undefined
     const next = own('next')
     const direct = own('direct').length > 0
@@ -165,13 +204,18 @@ class WishReader extends SentenceReader {
       season: when.season,
       ...repeats,
       ...vessels,
-      next: next[0] ? { containerId: this.vesselId(next[0], (next[0].value as { v: Vessel | null }).v) } : null,
+      next: next[0]
+        ? { containerId: this.vesselId(next[0], (next[0].value as { v: Vessel | null }).v) }
+        : null,
       direct,
       recipeId: mix?.id ?? null,
       placeId: this.place(own('place')),
       seedsPerCell,
       depthMm: depth?.mm ?? null,
-      notes: [...own('care').map(({ value }) => value as string), ...own('for whom').map((piece) => this.words(piece))],
+      notes: [
+        ...own('care').map(({ value }) => value as string),
+        ...own('for whom').map((piece) => this.words(piece)),
+      ],
       kinds,
       area: area ?? null,
     }
@@ -198,11 +242,15 @@ class WishReader extends SentenceReader {
     return `How many ${crop.text || 'plants'}? Say it like: ${WISH_EXAMPLE}.`
   }
 
-  private name(crop: Crop, unread: readonly (readonly number[])[]): Pick<Wish, 'cropId' | 'packetId' | 'variety' | 'called'> {
+  private name(
+    crop: Crop,
+    unread: readonly (readonly number[])[],
+  ): Pick<Wish, 'cropId' | 'packetId' | 'variety' | 'called'> {
     const { tokens } = this.sentence
     const loose = new Set(unread.flat())
     const beside: number[] = []
-    for (let i = crop.from - 1; loose.has(i) && !elementAt(tokens, i + 1).parted && this.canName(i); i--) beside.unshift(i)
+    for (let i = crop.from - 1; loose.has(i) && !elementAt(tokens, i + 1).parted && this.canName(i); i--)
+      beside.unshift(i)
     for (
       let i = crop.to;
       loose.has(i) && (elementAt(tokens, i).quoted || (!elementAt(tokens, i).parted && this.canName(i)));
@@ -213,7 +261,10 @@ class WishReader extends SentenceReader {
     let packetId = crop.named.length === 1 ? firstOf(crop.named).packetId : null
     // Of two crops side by side the first is the variety.
     const lead = this.of('crop').filter(({ from, to }) => from >= crop.from && to < crop.to)
-    const words = [...lead.flatMap(({ from, to }) => Array.from({ length: to - from }, (_, i) => from + i)), ...beside].sort((a, b) => a - b)
+    const words = [
+      ...lead.flatMap(({ from, to }) => Array.from({ length: to - from }, (_, i) => from + i)),
+      ...beside,
+    ].sort((a, b) => a - b)
     let variety = words.map((i) => unquoted(elementAt(tokens, i).text)).join(' ')
     if (words.length && ids.length <= 1) {
       const held = this.known.names.holding(
@@ -228,13 +279,21 @@ class WishReader extends SentenceReader {
       } else if (held.length > 1)
         this.ask(
           'Which of them?',
-          held.map(({ name }) => ({ name, text: this.anew({ from: firstOf(words), to: lastOf(words) + 1 }, name) })),
+          held.map(({ name }) => ({
+            name,
+            text: this.anew({ from: firstOf(words), to: lastOf(words) + 1 }, name),
+          })),
         )
     } else if (packetId !== null) variety = firstOf(crop.named).name
     beside.forEach((i) => this.taken.add(i))
     if (beside.length && ids.length) {
       const range = { from: firstOf(beside), to: lastOf(beside) + 1 }
-      this.heard.push({ text: this.words(range), ...this.range(range), as: 'variety', means: packetId ? variety : 'variety' })
+      this.heard.push({
+        text: this.words(range),
+        ...this.range(range),
+        as: 'variety',
+        means: packetId ? variety : 'variety',
+      })
     }
     if (ids.length > 1)
       this.ask(
@@ -242,14 +301,21 @@ class WishReader extends SentenceReader {
         crop.named.map(({ name }) => ({ name, text: this.anew(crop, firstOf(name.split(','))) })),
         crop,
       )
-    return { cropId: ids.length === 1 ? firstOf(ids) : null, packetId, variety, called: lead.length ? this.words({ from: lastOf(lead).to, to: crop.to }) : crop.text }
+    return {
+      cropId: ids.length === 1 ? firstOf(ids) : null,
+      packetId,
+      variety,
+      called: lead.length ? this.words({ from: lastOf(lead).to, to: crop.to }) : crop.text,
+    }
   }
 
   /** How much of it: what was said first, with the seeds for a cell where they were said as seeds. */
   private amount(segment: Segment, other: boolean) {
     const all = segment.amounts.filter(({ slot }) => slot === 'amount')
     const value = (piece: Piece) => piece.value as AmountSaid
-    const seeds = all.find((piece) => value(piece).of === 'seeds' && value(piece).n <= MOST_A_CELL && all.length > 1 && !other)
+    const seeds = all.find(
+      (piece) => value(piece).of === 'seeds' && value(piece).n <= MOST_A_CELL && all.length > 1 && !other,
+    )
     const rest = all.filter((piece) => piece !== seeds)
     const [piece, second] = rest
     if (piece && second) {
@@ -283,7 +349,11 @@ class WishReader extends SentenceReader {
       return vessel ? [{ piece, v: vessel, count: n as number | null, broadcast: false }] : []
     })
     const said = pieces.map((piece) => {
-      const { v, count, broadcast = false } = piece.value as { v: Vessel; count: number | null; broadcast?: boolean }
+      const {
+        v,
+        count,
+        broadcast = false,
+      } = piece.value as { v: Vessel; count: number | null; broadcast?: boolean }
       return { piece, v, count, broadcast }
     })
     const all = [...amounts, ...said]
@@ -293,7 +363,9 @@ class WishReader extends SentenceReader {
         `In ${all.map(({ v }) => v.name.toLowerCase()).join(' or ')}?`,
         all.map(({ v, piece }) => ({
           name: v.name,
-          text: all.filter((one) => one.piece !== piece).reduceRight((text, one) => saidAnew(text, this.range(one.piece), ''), this.sentence.text),
+          text: all
+            .filter((one) => one.piece !== piece)
+            .reduceRight((text, one) => saidAnew(text, this.range(one.piece), ''), this.sentence.text),
         })),
       )
     const [one] = all
@@ -301,11 +373,20 @@ class WishReader extends SentenceReader {
     const containerId = this.vesselId(one.piece, one.v)
     const cells = this.known.vessels.find(({ id }) => id === containerId)?.cells ?? null
     const room = one.count !== null && cells !== null && !one.broadcast ? Math.round(one.count * cells) : null
-    if (room !== null && amount && (amount.of === 'plants' || amount.of === 'cells') && amount.n > room && said.includes(one as (typeof said)[number]))
-      this.ask(`${one.count} × ${one.v.name} ${room === 1 ? 'holds' : 'hold'} ${room}, not ${amount.n}. Which is meant?`, [
-        { name: `${room} plants`, text: this.anew(present(own('amount')[0]), `${room}`) },
-        { name: 'As many as are needed', text: this.anew(one.piece, `in ${one.v.name}`) },
-      ])
+    if (
+      room !== null &&
+      amount &&
+      (amount.of === 'plants' || amount.of === 'cells') &&
+      amount.n > room &&
+      said.includes(one as (typeof said)[number])
+    )
+      this.ask(
+        `${one.count} × ${one.v.name} ${room === 1 ? 'holds' : 'hold'} ${room}, not ${amount.n}. Which is meant?`,
+        [
+          { name: `${room} plants`, text: this.anew(present(own('amount')[0]), `${room}`) },
+          { name: 'As many as are needed', text: this.anew(one.piece, `in ${one.v.name}`) },
+        ],
+      )
     return { containerId, containers: one.count, broadcast: one.broadcast }
   }
 
@@ -313,16 +394,26 @@ class WishReader extends SentenceReader {
   private vesselId(piece: Piece, v: Vessel | null): string | null {
     if (!v || v.id !== null) return v?.id ?? null
     const named = v.could.flatMap((id) => this.known.vessels.find((one) => one.id === id) ?? [])
-    const lead = /^(?:in|into|on|using|with|inside) (?:an? |the |my |our )?/i.exec(this.words(piece))?.[0] ?? ''
+    const lead =
+      /^(?:in|into|on|using|with|inside) (?:an? |the |my |our )?/i.exec(this.words(piece))?.[0] ?? ''
     const counted = /^(?:(?:in|into|across) )?[\d.,/½¼¾]+|^(?:an?|half an?)\b/i.exec(this.words(piece))?.[0]
-    const choices: Choice[] = named.map(({ name }) => ({ name, text: this.anew(piece, `${counted ?? lead.trim()} ${name}`) }))
+    const choices: Choice[] = named.map(({ name }) => ({
+      name,
+      text: this.anew(piece, `${counted ?? lead.trim()} ${name}`),
+    }))
     if (v.lacks)
       choices.push({
         name: `A new one: ${v.lacks.name}, ${v.lacks.volumeMl >= 1000 ? `${Number((v.lacks.volumeMl / 1000).toPrecision(2))} L` : `${Number(v.lacks.volumeMl.toPrecision(2))} mL`}`,
         text: this.sentence.text,
         makes: v.lacks,
       })
-    this.ask(v.lacks ? `‘${v.name}’ is not among the containers here. What is nearest?` : `Which ${v.name.replace(/s$/, '')}?`, choices, piece)
+    this.ask(
+      v.lacks
+        ? `‘${v.name}’ is not among the containers here. What is nearest?`
+        : `Which ${v.name.replace(/s$/, '')}?`,
+      choices,
+      piece,
+    )
     return null
   }
 
@@ -331,13 +422,18 @@ class WishReader extends SentenceReader {
     if (!piece) return null
     const { id, name } = piece.value as { id: string | null; name: string }
     if (id === null)
-      this.ask(`There is no ${name.toLowerCase()} here yet: add it under Frosts and places, or leave it out.`, [
-        { name: 'Leave it out', text: this.anew(piece, '') },
-      ], piece)
+      this.ask(
+        `There is no ${name.toLowerCase()} here yet: add it under Frosts and places, or leave it out.`,
+        [{ name: 'Leave it out', text: this.anew(piece, '') }],
+        piece,
+      )
     return id
   }
 
-  private up(own: (...slots: readonly string[]) => readonly Piece[], n: number | null): { n: number; of: number | null } | null {
+  private up(
+    own: (...slots: readonly string[]) => readonly Piece[],
+    n: number | null,
+  ): { n: number; of: number | null } | null {
     const share = own('up share')[0]?.value as 'all' | 'half' | undefined
     const piece = own('up')[0]
     if (share && n !== null) return { n: share === 'all' ? n : Math.round(n / 2), of: n }
@@ -345,16 +441,24 @@ class WishReader extends SentenceReader {
     const said = piece.value as { n: number; of: number | null }
     const whole = said.of ?? n
     if (whole !== null && said.n > whole)
-      this.ask(`${said.n} up of ${whole} cannot be. Which is right?`, [
-        { name: `${whole} up`, text: this.anew(piece, `${whole} up`) },
-      ], piece)
+      this.ask(
+        `${said.n} up of ${whole} cannot be. Which is right?`,
+        [{ name: `${whole} up`, text: this.anew(piece, `${whole} up`) }],
+        piece,
+      )
     return said
   }
 
   /** The days it is sown and goes out; a verb says which a bare day is of. */
   private days(own: (...slots: readonly string[]) => readonly Piece[], cropId: string | null) {
     const verb = own('verb')[0]?.value as 'sow' | 'sown' | 'out' | undefined
-    const out: { outOn: Day | null; sowOn: Day | null; sown: boolean; season: Wish['season']; untilOn: Day | null } = {
+    const out: {
+      outOn: Day | null
+      sowOn: Day | null
+      sown: boolean
+      season: Wish['season']
+      untilOn: Day | null
+    } = {
       outOn: null,
       sowOn: null,
       sown: false,
@@ -365,12 +469,23 @@ class WishReader extends SentenceReader {
       out.season = 'autumn'
       if (!this.known.frosts) this.ask('It never freezes here: say a day instead.')
       else if (cropId && !this.known.autumnCrops.includes(cropId))
-        this.ask('It is not usually sown for autumn. Before which frost: the last frost of spring, or the first of autumn?')
+        this.ask(
+          'It is not usually sown for autumn. Before which frost: the last frost of spring, or the first of autumn?',
+        )
     }
     for (const piece of own('day')) {
       const { role: said, day } = piece.value as DayPiece
       const counted = (day.ahead ?? day.was)?.counted && /\bbefore\b|ahead of/i.test(this.words(piece))
-      const role = said !== 'by' ? said : verb === 'sown' ? 'sown' : verb === 'out' ? 'out' : verb === 'sow' || (counted && (day.ahead ?? day.was)?.frost === 'last') ? 'sow' : 'by'
+      const role =
+        said !== 'by'
+          ? said
+          : verb === 'sown'
+            ? 'sown'
+            : verb === 'out'
+              ? 'out'
+              : verb === 'sow' || (counted && (day.ahead ?? day.was)?.frost === 'last')
+                ? 'sow'
+                : 'by'
       const on = this.dayOf(piece, role, role === 'sown' ? day.was : day.ahead)
       if ((day.ahead ?? day.was)?.frost === 'first') out.season = 'autumn'
       if (!on) continue
@@ -394,35 +509,62 @@ class WishReader extends SentenceReader {
       return null
     }
     if (read.choices) {
-      this.ask(present(read.problem), read.choices.map(({ name, day }) => ({ name, text: this.anew(piece, `${LEAD_OF[role]} ${day}`) })), piece)
+      this.ask(
+        present(read.problem),
+        read.choices.map(({ name, day }) => ({ name, text: this.anew(piece, `${LEAD_OF[role]} ${day}`) })),
+        piece,
+      )
       return null
     }
     if (!read.day) {
-      this.ask(read.problem ?? `There is no ${this.words(piece).replace(/^(?:by|on|for|in|before|after) /i, '')}. Write it like 20 May.`, [], piece)
+      this.ask(
+        read.problem ??
+          `There is no ${this.words(piece).replace(/^(?:by|on|for|in|before|after) /i, '')}. Write it like 20 May.`,
+        [],
+        piece,
+      )
       return null
     }
     const { today } = this.known
     const day = read.day
     if (role === 'sown' && day > today) {
       const before = lastYear(day)
-      this.ask(`${day} is still to come. Was it sown a year before, or is it to be sown then?`, [
-        { name: `It was sown on ${before}`, text: this.anew(piece, `sown ${before}`) },
-        { name: `It is to be sown on ${day}`, text: this.anew(piece, `sow ${day}`) },
-      ], piece)
+      this.ask(
+        `${day} is still to come. Was it sown a year before, or is it to be sown then?`,
+        [
+          { name: `It was sown on ${before}`, text: this.anew(piece, `sown ${before}`) },
+          { name: `It is to be sown on ${day}`, text: this.anew(piece, `sow ${day}`) },
+        ],
+        piece,
+      )
     }
     if (role !== 'sown' && role !== 'until' && day < today)
-      this.ask(`${day} is past. Was it sown then?`, [
-        { name: `It was sown on ${day}`, text: this.anew(piece, `sown ${day}`) },
-        { name: 'Leave the day out', text: this.anew(piece, '') },
-      ], piece)
+      this.ask(
+        `${day} is past. Was it sown then?`,
+        [
+          { name: `It was sown on ${day}`, text: this.anew(piece, `sown ${day}`) },
+          { name: 'Leave the day out', text: this.anew(piece, '') },
+        ],
+        piece,
+      )
     const year = /\d{4}/.test(this.words(piece))
-    if ((role === 'sow' || role === 'by' || role === 'out') && !year && daysBetween(today, day) > FAR_AHEAD_DAYS) {
+    if (
+      (role === 'sow' || role === 'by' || role === 'out') &&
+      !year &&
+      daysBetween(today, day) > FAR_AHEAD_DAYS
+    ) {
       const before = lastYear(day)
       if (daysBetween(before, today) <= JUST_PAST_DAYS && daysBetween(before, today) > 0)
-        this.ask(`${before} is past. Which is meant?`, [
-          ...(role === 'sow' ? [{ name: `It was sown on ${before}`, text: this.anew(piece, `sown ${before}`) }] : []),
-          { name: `${day}`, text: this.anew(piece, `${LEAD_OF[role]} ${day}`) },
-        ], piece)
+        this.ask(
+          `${before} is past. Which is meant?`,
+          [
+            ...(role === 'sow'
+              ? [{ name: `It was sown on ${before}`, text: this.anew(piece, `sown ${before}`) }]
+              : []),
+            { name: `${day}`, text: this.anew(piece, `${LEAD_OF[role]} ${day}`) },
+          ],
+          piece,
+        )
     }
     return day
   }
@@ -435,11 +577,28 @@ class WishReader extends SentenceReader {
     const everyDays = all.map((one) => one.everyDays).find((n) => n !== null) ?? 0
     const said = all.map((one) => one.times).find((n) => n !== null) ?? null
     const from = outOn ?? sowOn
-    const counted = untilOn && everyDays ? Math.max(1, Math.floor(daysBetween(from ?? this.known.frosts?.last ?? this.known.today, untilOn) / everyDays) + 1) : null
+    const counted =
+      untilOn && everyDays
+        ? Math.max(
+            1,
+            Math.floor(
+              daysBetween(from ?? this.known.frosts?.last ?? this.known.today, untilOn) / everyDays,
+            ) + 1,
+          )
+        : null
     if (everyDays && said === null && counted === null)
-      this.ask('How many times?', [3, 4, 6].map((n) => ({ name: `${n} times`, text: `${this.sentence.text}, ${n} times` })))
+      this.ask(
+        'How many times?',
+        [3, 4, 6].map((n) => ({ name: `${n} times`, text: `${this.sentence.text}, ${n} times` })),
+      )
     if (said && said > 1 && !everyDays)
-      this.ask('How far apart?', ['1 week', '2 weeks', '3 weeks'].map((span) => ({ name: span, text: `${this.sentence.text}, ${span} apart` })))
+      this.ask(
+        'How far apart?',
+        ['1 week', '2 weeks', '3 weeks'].map((span) => ({
+          name: span,
+          text: `${this.sentence.text}, ${span} apart`,
+        })),
+      )
     return { times: said ?? counted ?? 1, everyDays }
   }
 
@@ -453,7 +612,10 @@ class WishReader extends SentenceReader {
     const [along, across] = [n * grid.columns, n * grid.rows]
     this.ask(
       `${question} In a ${tray.name} ${grid.columns} cells lie along it and ${grid.rows} across: ${along} or ${across} in all.`,
-      [...new Set([along, across])].map((cells) => ({ name: `${cells} cells of`, text: this.anew(rows, `${cells} cells of`) })),
+      [...new Set([along, across])].map((cells) => ({
+        name: `${cells} cells of`,
+        text: this.anew(rows, `${cells} cells of`),
+      })),
       rows,
     )
   }
@@ -470,10 +632,18 @@ class WishReader extends SentenceReader {
   }
 }
 
-const LEAD_OF: Readonly<Record<DayPiece['role'], string>> = { out: 'out', sow: 'sow', sown: 'sown', by: 'by', until: 'until' }
+const LEAD_OF: Readonly<Record<DayPiece['role'], string>> = {
+  out: 'out',
+  sow: 'sow',
+  sown: 'sown',
+  by: 'by',
+  until: 'until',
+}
 const unquoted = (word: string) => word.replace(/^["“'‘]|["”'’]$/g, '')
 
-const NEGATIONS = new Set('no not never none nor without except but only neither dont doesnt didnt wont cant hasnt havent'.split(' '))
+const NEGATIONS = new Set(
+  'no not never none nor without except but only neither dont doesnt didnt wont cant hasnt havent'.split(' '),
+)
 
 const lastYear = (day: Day): Day => {
   const year = Number(day.slice(0, 4)) - 1
@@ -490,5 +660,7 @@ const NO_NAMES = new Set(
    less most least few other another such same own so as ago yet still already always often usually upstairs downstairs
    inside early late later today tomorrow yesterday day week month year time please thank
    lost died dead sow sown seed seeded start started plant planted pot potted prick move moved water watered feed fed thin thinned
-   give gave given kill killed eat ate eaten throw threw sell sold buy bought stop stopped cancel delete remove undo`.split(/\s+/),
+   give gave given kill killed eat ate eaten throw threw sell sold buy bought stop stopped cancel delete remove undo`.split(
+    /\s+/,
+  ),
 )

@@ -31,7 +31,9 @@ export function cellsIn(area: AreaWanted, { rows, columns }: Grid, cells: readon
     const atEnd = area.side === 'right' || area.side === 'bottom'
     const lineOf = byColumn ? columnOf : rowOf
     if (area.side === null) return all.filter(isFree).slice(0, Math.round(rows * columns * area.share))
-    return all.filter((cell) => isFree(cell) && (atEnd ? lineOf(cell) >= lines - count : lineOf(cell) < count))
+    return all.filter(
+      (cell) => isFree(cell) && (atEnd ? lineOf(cell) >= lines - count : lineOf(cell) < count),
+    )
   }
   const lineOf = area.along === 'column' ? columnOf : rowOf
   const lines = area.along === 'column' ? columns : rows
@@ -43,5 +45,10 @@ export function cellsIn(area: AreaWanted, { rows, columns }: Grid, cells: readon
   }
   // The next that are free from end to end.
   const open = Array.from({ length: lines }, (_, line) => line).filter((line) => whole(line).every(isFree))
-  return open.length < area.count ? [] : open.slice(0, area.count).flatMap(whole).sort((a, b) => a - b)
+  return open.length < area.count
+    ? []
+    : open
+        .slice(0, area.count)
+        .flatMap(whole)
+        .sort((a, b) => a - b)
 }

@@ -16,7 +16,11 @@ export const computeRoute = (
   )
 
 /** A body computed in a thread, and its answer as it is sent. @throws HttpProblem 400, 422 */
-export async function computedInThread(event: H3Event, name: ComputationName, body: Uint8Array): Promise<Buffer> {
+export async function computedInThread(
+  event: H3Event,
+  name: ComputationName,
+  body: Uint8Array,
+): Promise<Buffer> {
   const { made, tookMs } = await inThread({ do: 'compute', name, body })
   if (!('bytes' in made)) {
     const { status, problems } = made

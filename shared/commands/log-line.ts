@@ -96,7 +96,12 @@ function stageNow(bench: Bench, line: ReadLine): StageOf {
   }
 }
 const lastDone = (bench: Bench, id: string): number =>
-  Math.max(0, ...Object.keys(bench.done.get(id) ?? {}).flatMap((key) => /^stage-(\d+)$/.exec(key)?.[1] ?? []).map(Number))
+  Math.max(
+    0,
+    ...Object.keys(bench.done.get(id) ?? {})
+      .flatMap((key) => /^stage-(\d+)$/.exec(key)?.[1] ?? [])
+      .map(Number),
+  )
 
 /** Plants moved on into a pot or a cell: the next stage of each sowing, or one that its plan did not foresee. */
 function movedCommands(line: ReadLine, bench: Bench): Sent[] {
@@ -112,23 +117,42 @@ function movedCommands(line: ReadLine, bench: Bench): Sent[] {
     const planned = all.findIndex(({ kind }, i) => i > now && MOVES.includes(kind))
     const stage = planned >= 0 ? planned : Math.min(now + 1, all.length)
     stages.set(id, stage)
-    const moves = { ...newStage('pot up', line.containerId ?? all[now]?.containerId ?? null, all[now]?.recipeId ?? null, HALF) }
+    const moves = {
+      ...newStage(
+        'pot up',
+        line.containerId ?? all[now]?.containerId ?? null,
+        all[now]?.recipeId ?? null,
+        HALF,
+      ),
+    }
     const next: SowingRecord['stages'] =
       planned < 0
         ? [...all.slice(0, stage), moves, ...all.slice(stage)]
         : line.containerId && all[planned]?.containerId !== line.containerId
           ? all.map((one, i) => (i === planned ? { ...one, containerId: line.containerId } : { ...one }))
           : null
-    if (next) changed.push({ name: 'save record', collection: 'sowings', id, version: record.version, body: { ...record.body, stages: next } })
+    if (next)
+      changed.push({
+        name: 'save record',
+        collection: 'sowings',
+        id,
+        version: record.version,
+        body: { ...record.body, stages: next },
+      })
     part ||= line.count !== null && line.count < record.body.plants
   }
   const entry = entryCommand(line, bench, (id) => stages.get(id) ?? 0)
   return [...changed, part ? asPart(entry, line) : entry]
 }
 /** Only so many were moved: the rest stays where it is. */
-const asPart = ({ title, note = '', on, subjects }: ReturnType<typeof entryCommand>, { count }: ReadLine): Sent => ({
+const asPart = (
+  { title, note = '', on, subjects }: ReturnType<typeof entryCommand>,
+  { count }: ReadLine,
+): Sent => ({
   ...{ name: 'tick', kind: 'stage', title, note, on, count, part: true },
-  of: subjects.flatMap(({ what, id, stage }) => (what === 'sowings' && stage != null ? [{ sowingId: id, stage }] : [])),
+  of: subjects.flatMap(({ what, id, stage }) =>
+    what === 'sowings' && stage != null ? [{ sowingId: id, stage }] : [],
+  ),
 })
 /** Of the weeks under cover [default]. */
 const HALF = 0.5

@@ -13,7 +13,10 @@ export const readToCompute = z.object({
   kind: z.enum(READ_KINDS).describe('What it is of: a wish, a list of what is growing, a line of the log …'),
   text: z.string().max(MOST_LETTERS, `At most ${MOST_LETTERS} letters.`),
   today: day.describe('The day it is said'),
-  units: z.enum(['metric', 'us', 'imperial']).default('metric').describe('A US kitchen writes the month before the day'),
+  units: z
+    .enum(['metric', 'us', 'imperial'])
+    .default('metric')
+    .describe('A US kitchen writes the month before the day'),
   household: id.nullable().default(null).describe('Whose trays, sowings, places and names it is about'),
   frosts: z
     .object({ lastFrost: day, firstFrost: day })

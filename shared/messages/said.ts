@@ -30,16 +30,18 @@ export interface Telling {
 }
 
 /** Days in full, as they are written where the month comes first or the day. */
-export const longDay = (order: 'day first' | 'month first') => (day: Day): string =>
-  new Intl.DateTimeFormat(order === 'month first' ? 'en-US' : 'en-GB', {
-    weekday: 'long',
-    day: 'numeric',
-    month: 'long',
-    year: 'numeric',
-    timeZone: 'UTC',
-  })
-    .format(new Date(`${day}T00:00Z`))
-    .replace(/,(?= \d+ )/, '')
+export const longDay =
+  (order: 'day first' | 'month first') =>
+  (day: Day): string =>
+    new Intl.DateTimeFormat(order === 'month first' ? 'en-US' : 'en-GB', {
+      weekday: 'long',
+      day: 'numeric',
+      month: 'long',
+      year: 'numeric',
+      timeZone: 'UTC',
+    })
+      .format(new Date(`${day}T00:00Z`))
+      .replace(/,(?= \d+ )/, '')
 
 const listed = (all: readonly (string | null | undefined | false)[]) => all.filter(Boolean).join(', ')
 const nameOf = (name: string | undefined, id: string) => inSentence(first((name ?? id).split(',')))
@@ -57,14 +59,16 @@ export function tellWish(wish: Wish, telling: Telling): string {
     `${howMany}${what}`,
     kinds && `${counted(kinds.count, 'kind')}, ${kinds.each} of each`,
     area && tellArea(area),
-    vessel && `${wish.broadcast ? 'scattered over' : 'in'} ${containers ? `${printNumber(containers)} × ` : ''}${vessel}`,
+    vessel &&
+      `${wish.broadcast ? 'scattered over' : 'in'} ${containers ? `${printNumber(containers)} × ` : ''}${vessel}`,
     wish.seedsPerCell !== null && `${counted(wish.seedsPerCell, 'seed')} a cell`,
     wish.recipeId && `in ${telling.recipe(wish.recipeId) ?? 'the mix that was named'}`,
     wish.placeId && `on the ${inSentence(telling.place(wish.placeId) ?? wish.placeId)}`,
     sowOn && `${sown ? 'sown' : 'to be sown'} on ${telling.printDay(sowOn)}`,
     up !== null && `${printNumber(up)} up`,
     wish.direct && 'not potted up',
-    wish.next && `then ${wish.broadcast ? 'pricked out' : 'potted up'}${wish.next.containerId ? ` into ${inSentence(telling.container(wish.next.containerId) ?? '')}` : ''}`,
+    wish.next &&
+      `then ${wish.broadcast ? 'pricked out' : 'potted up'}${wish.next.containerId ? ` into ${inSentence(telling.container(wish.next.containerId) ?? '')}` : ''}`,
     outOn && `out on ${telling.printDay(outOn)}`,
     wish.season === 'autumn' && 'for autumn',
     wish.times > 1 && `${wish.times} times, ${counted(wish.everyDays, 'day')} apart`,
@@ -83,7 +87,11 @@ function tellArea({ along, from, count, share, rest }: NonNullable<Wish['area']>
 /** What happened: `Up: 28 of 36 cosmos in tray 3, on Sunday 11 April`. */
 export function tellLine(line: ReadLine, telling: Telling): string {
   const kind = LINE_KINDS.find((one) => one.kind === line.kind)?.name ?? line.kind
-  const crop = line.called ? inSentence(line.called) : line.cropId ? nameOf(telling.crop(line.cropId), line.cropId) : ''
+  const crop = line.called
+    ? inSentence(line.called)
+    : line.cropId
+      ? nameOf(telling.crop(line.cropId), line.cropId)
+      : ''
   const trays = line.trays.length ? line.trays : line.trayIds.flatMap((id) => telling.tray(id) ?? [])
   const number =
     line.count !== null
@@ -124,11 +132,18 @@ export function tellFrosts(said: FrostsSaid, { printDay }: Telling): string {
 export const tellAway = ({ from, to }: AwaySaid, { printDay }: Telling): string =>
   from === to ? `Away on ${printDay(from)}` : `Away from ${printDay(from)} to ${printDay(to)}`
 
-export function tellStore({ kind, id, packs, pack, size, left }: StoreSaid, { material, feed, units }: Telling): string {
+export function tellStore(
+  { kind, id, packs, pack, size, left }: StoreSaid,
+  { material, feed, units }: Telling,
+): string {
   const name = inSentence((kind === 'feed' ? feed(id) : material(id)) ?? id)
   if (packs === 0) return `No ${name}`
   const each = size && printQuantity(size.base, size.of, units)
-  const much = pack ? `${printNumber(packs ?? 1)} × ${each ? `${each} ` : ''}${pack} of ` : each ? `${each} of ` : ''
+  const much = pack
+    ? `${printNumber(packs ?? 1)} × ${each ? `${each} ` : ''}${pack} of `
+    : each
+      ? `${each} of `
+      : ''
   return `${much}${name}${left === null ? '' : `, ${printNumber(left * 100)} % left`}`
 }
 

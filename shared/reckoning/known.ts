@@ -9,20 +9,35 @@ import { standingTrays, type Bench } from './bench'
 import type { Context } from './context'
 
 /** What a household calls things by. */
-export type Names = Pick<Context, 'crops' | 'containers' | 'recipes' | 'packets' | 'frame' | 'materials' | 'feeds' | 'tools' | 'stocks'>
+export type Names = Pick<
+  Context,
+  'crops' | 'containers' | 'recipes' | 'packets' | 'frame' | 'materials' | 'feeds' | 'tools' | 'stocks'
+>
 
 /**
  * What sentences are read with, of a household or of the catalogues alone.
  *
  * @param bench the trays and sowings that stand; none where nothing stands yet
  */
-export function wordsOf(names: Names, today: Day, order: Words['order'], units: UnitSystem, bench?: Bench): Words {
+export function wordsOf(
+  names: Names,
+  today: Day,
+  order: Words['order'],
+  units: UnitSystem,
+  bench?: Bench,
+): Words {
   const crops = [...names.crops.values()]
   const { frame } = names
   return {
     ...{ today, order, units },
     frosts: frame && !isFrostFree(frame) ? seasonEnds(frame) : null,
-    crops: crops.map(({ id, name, alsoCalled, botanical, family }) => ({ id, name, alsoCalled, botanical, family })),
+    crops: crops.map(({ id, name, alsoCalled, botanical, family }) => ({
+      id,
+      name,
+      alsoCalled,
+      botanical,
+      family,
+    })),
     packets: [...names.packets].map(([id, { name, cropId }]) => ({ id, name, cropId })),
     vessels: vesselsOf(names.containers.values()),
     recipes: [...names.recipes.values()].map(({ id, name }) => ({ id, name })),
@@ -34,7 +49,9 @@ export function wordsOf(names: Names, today: Day, order: Words['order'], units: 
     })),
     atHand: names.stocks.filter(({ body }) => body.packs > 0).map(({ body }) => body.goodsId),
     feeds: [...names.feeds.values()].map(({ id, name }) => ({ id, name })),
-    tools: names.tools.flatMap(({ name, capacityMl }) => (capacityMl ? [{ name, volumeL: capacityMl / 1000 }] : [])),
+    tools: names.tools.flatMap(({ name, capacityMl }) =>
+      capacityMl ? [{ name, volumeL: capacityMl / 1000 }] : [],
+    ),
     feedForm: 'liquid',
     ...(bench ? standing(bench) : { trays: [], sowings: [], batches: [] }),
   }
@@ -49,11 +66,22 @@ function standing(bench: Bench): Pick<Words, 'trays' | 'sowings' | 'batches'> {
         number: tray.number,
         groups: tray.body.groups.map(({ code, name, cropId, sowingId }) => {
           const now = stands.get(code)
-          return { code, name, cropId, sowingId, ...(now ? { sown: now.sown, up: now.up, standing: now.standing } : {}) }
+          return {
+            code,
+            name,
+            cropId,
+            sowingId,
+            ...(now ? { sown: now.sown, up: now.up, standing: now.standing } : {}),
+          }
         }),
       }
     }),
-    sowings: bench.kept.sowings.map(({ id, body }) => ({ id, name: body.name, cropId: body.cropId, plants: body.plants })),
+    sowings: bench.kept.sowings.map(({ id, body }) => ({
+      id,
+      name: body.name,
+      cropId: body.cropId,
+      plants: body.plants,
+    })),
     batches: bench.kept.batches.map(({ id, number }) => ({ id, number })),
   }
 }

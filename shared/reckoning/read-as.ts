@@ -20,7 +20,18 @@ import {
 } from '../messages/said'
 
 /** What is typed, wherever it is typed: one reader, a grammar for each kind. */
-export const READ_KINDS = ['wish', 'list', 'log', 'groups', 'recipe', 'rule', 'frosts', 'stores', 'away', 'palette'] as const
+export const READ_KINDS = [
+  'wish',
+  'list',
+  'log',
+  'groups',
+  'recipe',
+  'rule',
+  'frosts',
+  'stores',
+  'away',
+  'palette',
+] as const
 export type ReadKind = (typeof READ_KINDS)[number]
 
 /** A text as it was read: its meaning in a sentence and word by word, or what is still to be asked. */
@@ -45,7 +56,9 @@ export function readAs(kind: ReadKind, text: string, known: Known): ReadText {
   if (lines.length > MAX_LINES)
     return {
       ...{ kind, readings: [], words: [], understood: [], lines: [] },
-      questions: [{ question: `At most ${MAX_LINES} lines at a time.`, about: null, choices: [], line: MAX_LINES }],
+      questions: [
+        { question: `At most ${MAX_LINES} lines at a time.`, about: null, choices: [], line: MAX_LINES },
+      ],
     }
   const telling = tellingOf(known)
   const read = lines.map((line) => oneOf(kind, line, known, telling))
@@ -53,7 +66,9 @@ export function readAs(kind: ReadKind, text: string, known: Known): ReadText {
   const says = read.flatMap((one) => one.says)
   return {
     kind,
-    readings: questions.length ? [] : [{ says: says.join('; '), meaning: read.flatMap(({ meaning }) => meaning) }],
+    readings: questions.length
+      ? []
+      : [{ says: says.join('; '), meaning: read.flatMap(({ meaning }) => meaning) }],
     words: read.flatMap((one, line) => one.heard.map((word) => ({ ...word, line }))),
     understood: says,
     lines: lines.map((line, i) => ({ text: line, meaning: read[i]?.meaning ?? [] })),
@@ -65,12 +80,22 @@ export function readAs(kind: ReadKind, text: string, known: Known): ReadText {
 export const linesOf = (text: string): string[] => {
   const lines = text
     .split(/\r?\n/)
-    .map((line) => line.trim().replace(/^(?:[-*•·]|\d+[.)])\s+/, '').replace(/\t+/g, ', '))
+    .map((line) =>
+      line
+        .trim()
+        .replace(/^(?:[-*•·]|\d+[.)])\s+/, '')
+        .replace(/\t+/g, ', '),
+    )
     .filter(Boolean)
   return lines.length ? lines : ['']
 }
 
-function oneOf(kind: ReadKind, text: string, known: Known, telling: Telling): Read<unknown> & { says: readonly string[] } {
+function oneOf(
+  kind: ReadKind,
+  text: string,
+  known: Known,
+  telling: Telling,
+): Read<unknown> & { says: readonly string[] } {
   const told = <Meaning>(read: Read<Meaning>, tell: (one: Meaning, telling: Telling) => string) => ({
     ...read,
     says: read.meaning.map((one) => tell(one, telling)),
@@ -105,7 +130,11 @@ export function tellingOf(words: Words): Telling {
     return (id: string) => names.get(id)
   }
   const trays = new Map(words.trays.map(({ id, number }) => [id, number]))
-  const places = new Map(words.places.flatMap(({ id, name, shown }) => (id === null ? [] : [[id, shown ?? name] as const])).reverse())
+  const places = new Map(
+    words.places
+      .flatMap(({ id, name, shown }) => (id === null ? [] : [[id, shown ?? name] as const]))
+      .reverse(),
+  )
   return {
     units: words.units,
     printDay: longDay(words.order),

@@ -157,7 +157,10 @@ describe('a place in a wish', () => {
       expect([questions, sowings[0]?.[0]?.placeId]).toEqual([[], 'shelf'])
     }
     const { questions, sowings } = heard('24 tomatoes, sow today, on the windowsill')
-    expect([questions[0]!.question, sowings]).toEqual([expect.stringContaining('no windowsill here yet'), [[]]])
+    expect([questions[0]!.question, sowings]).toEqual([
+      expect.stringContaining('no windowsill here yet'),
+      [[]],
+    ])
     expect(heard('24 tomatoes, sow today, outside').sowings[0]?.[0]?.placeId).toBe('outside')
   })
 })
@@ -184,7 +187,11 @@ describe('a wish for seeds, cells or trays', () => {
     ['72 cells of leek, sow today', losing],
     ['60 seeds of leek, sow today', losing],
   ])('counts on as many plants as its own plan gives with that certainty: %s', (text, of) => {
-    const [[sown] = []] = heardWish(text, knownFrom(wordsOf(of, dayFrom('2027-03-01'), 'day first', 'metric')), of).sowings
+    const [[sown] = []] = heardWish(
+      text,
+      knownFrom(wordsOf(of, dayFrom('2027-03-01'), 'day first', 'metric')),
+      of,
+    ).sowings
     const request = asSowingRequest(sown!, of)!
     const { chance, cells, seeds } = planSowing(request, of.frame, of.book)
     const tries = countsSeedlings(request.crop) ? seeds : cells

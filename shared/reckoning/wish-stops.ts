@@ -29,23 +29,44 @@ export function wishStops(
   printDay: (day: Day) => string,
 ): string[] {
   const seeds = plans.reduce((sum, { planned, sowings }) => sum + planned.seeds * sowings.length, 0)
-  const trays = Math.ceil(plans.reduce((sum, { planned, sowings }) => sum + flatsOf(planned) * sowings.length, 0))
-  const room = places.some(({ flats }) => flats === null) || places.length === 0 ? null : places.reduce((sum, { flats }) => sum + (flats ?? 0), 0)
+  const trays = Math.ceil(
+    plans.reduce((sum, { planned, sowings }) => sum + flatsOf(planned) * sowings.length, 0),
+  )
+  const room =
+    places.some(({ flats }) => flats === null) || places.length === 0
+      ? null
+      : places.reduce((sum, { flats }) => sum + (flats ?? 0), 0)
   const each = plans.flatMap(({ wish, planned, sowings }) => {
     const name = sowings[0]?.name ?? wish.called
     return [
-      ...(!wish.sown && dueOn(planned) < today ? [`${name} would have to be sown on ${printDay(dueOn(planned))}, which is past.`] : []),
-      ...(wish.sown && wish.up !== null && wish.up > 0 && wish.sowOn !== null && daysBetween(wish.sowOn, today) < 1
+      ...(!wish.sown && dueOn(planned) < today
+        ? [`${name} would have to be sown on ${printDay(dueOn(planned))}, which is past.`]
+        : []),
+      ...(wish.sown &&
+      wish.up !== null &&
+      wish.up > 0 &&
+      wish.sowOn !== null &&
+      daysBetween(wish.sowOn, today) < 1
         ? [`${name}: ${printNumber(wish.up)} up on the day it was sown.`]
         : []),
-      ...(wish.up !== null && wish.up > planned.seeds ? [`${name}: ${printNumber(wish.up)} are up, of ${counted(planned.seeds, 'seed')}.`] : []),
-      ...planned.notices.filter(({ kind }) => kind === 'out before the frost is over').map(() => `${name} would go out on ${printDay(planned.outOn)}, before the frost is over.`),
+      ...(wish.up !== null && wish.up > planned.seeds
+        ? [`${name}: ${printNumber(wish.up)} are up, of ${counted(planned.seeds, 'seed')}.`]
+        : []),
+      ...planned.notices
+        .filter(({ kind }) => kind === 'out before the frost is over')
+        .map(() => `${name} would go out on ${printDay(planned.outOn)}, before the frost is over.`),
     ]
   })
   return [
     ...each,
     ...(seeds > MANY_SEEDS ? [`That is ${counted(seeds, 'seed')}.`] : []),
-    ...(room === null ? (trays > MANY_TRAYS ? [`That is ${counted(trays, 'tray')}.`] : []) : trays > room ? [`That is ${counted(trays, 'tray')}; the places hold ${room}.`] : []),
+    ...(room === null
+      ? trays > MANY_TRAYS
+        ? [`That is ${counted(trays, 'tray')}.`]
+        : []
+      : trays > room
+        ? [`That is ${counted(trays, 'tray')}; the places hold ${room}.`]
+        : []),
   ]
 }
 

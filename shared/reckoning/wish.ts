@@ -75,7 +75,9 @@ function sowingsOf(wish: Wish, crop: Crop, known: PlannedWith): SowingRecord[] {
 
 /** What was said of it that no field of the plan holds. */
 const noteOf = ({ notes, depthMm }: Wish): string =>
-  [...(depthMm === null ? [] : [`${Number(depthMm.toPrecision(3))} mm deep`]), ...notes].join(', ').slice(0, MAX_NOTE)
+  [...(depthMm === null ? [] : [`${Number(depthMm.toPrecision(3))} mm deep`]), ...notes]
+    .join(', ')
+    .slice(0, MAX_NOTE)
 
 /** The kind a label names, without the number of its succession: `Kale, 2 of 4` is kale. */
 export const kindOf = (label: string): string => label.replace(/, (\d+ of \d+|again)$/, '').toLowerCase()

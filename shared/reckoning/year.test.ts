@@ -239,7 +239,9 @@ describe('what cannot well be is asked', () => {
       text,
       knownFrom({
         ...wordsOf(context, today, 'day first', 'metric'),
-        trays: [{ id: 't', number: 4, groups: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: null }] }],
+        trays: [
+          { id: 't', number: 4, groups: [{ code: 'A', name: 'Okra', cropId: 'okra', sowingId: null }] },
+        ],
       }),
     ).meaning[0]!
   const stands = groupFacts(

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import Button from 'primevue/button'
-import SaidBack from '~/kit/reading/SaidBack.vue'
-import { useReader } from '~/kit/reading/useReader'
-import { useSayAnew } from '~/kit/reading/useSayAnew'
+import SaidBack from '~/reading/SaidBack.vue'
+import { useReader } from '~/reading/useReader'
+import { useSayAnew } from '~/reading/useSayAnew'
 import type { RecipeSaid } from '#core/language/recipe'
 import type { Bodies } from '#shared/records/collections'
 

@@ -4,8 +4,8 @@ import { first } from '#core/numeric/at'
 import { computed, useId } from 'vue'
 import Button from 'primevue/button'
 import DayField from '~/kit/fields/DayField.vue'
-import SaidBack from '~/kit/reading/SaidBack.vue'
-import { useSayAnew } from '~/kit/reading/useSayAnew'
+import SaidBack from '~/reading/SaidBack.vue'
+import { useSayAnew } from '~/reading/useSayAnew'
 import { useLogLine } from '~/records/log/useLogLine'
 import { useHousehold } from '~/household/household'
 import { useTrays } from '~/trays/trays'
@@ -100,7 +100,9 @@ async function keep() {
     </div>
 
     <SaidBack v-if="line.shown.value" :read="line.shown.value" @say="say" @pick="pick" />
-    <p v-if="line.failed.value" class="problem">The reader could not be loaded. Look whether the server answers, then type again.</p>
+    <p v-if="line.failed.value" class="problem">
+      The reader could not be loaded. Look whether the server answers, then type again.
+    </p>
     <fieldset v-for="doubt in line.doubts.value" :key="`${doubt.entry} ${doubt.id}`" class="ask">
       <legend>{{ doubt.question }}</legend>
       <Button v-for="choice in doubt.choices" :key="choice.id" @click="line.settle(doubt, choice)">{{
@@ -121,7 +123,11 @@ async function keep() {
             <option v-for="kind in LINE_KINDS" :key="kind.kind" :value="kind.kind">{{ kind.name }}</option>
           </select>
         </label>
-        <DayField :model-value="one.on" label="On" @update:model-value="$event && line.change(i, { on: $event })" />
+        <DayField
+          :model-value="one.on"
+          label="On"
+          @update:model-value="$event && line.change(i, { on: $event })"
+        />
       </div>
     </details>
 
@@ -135,13 +141,7 @@ async function keep() {
       >
         <b>{{ tray.number }}</b> {{ tray.body.groups[0]?.name ?? tray.body.name }}
       </button>
-      <button
-        v-for="kind in VERBS"
-        :key="kind"
-        type="button"
-        class="chip"
-        @click="add(verb(kind).word)"
-      >
+      <button v-for="kind in VERBS" :key="kind" type="button" class="chip" @click="add(verb(kind).word)">
         {{ verb(kind).name.toLowerCase() }}
       </button>
       <button

@@ -1,6 +1,6 @@
 import { computed, ref, watch } from 'vue'
 import { useDates } from '~/kit/useDates'
-import { useReader } from '~/kit/reading/useReader'
+import { useReader } from '~/reading/useReader'
 import { useBench } from '~/trays/water/useBench'
 import { useCommands } from '~/household/commands'
 import { useSeason } from '~/plan/season'
@@ -68,5 +68,16 @@ export function useLogLine() {
     return done !== null
   }
 
-  return { text, shown: reader.shown, entries, doubts, ready, busy, settle, change, write, failed: reader.failed }
+  return {
+    text,
+    shown: reader.shown,
+    entries,
+    doubts,
+    ready,
+    busy,
+    settle,
+    change,
+    write,
+    failed: reader.failed,
+  }
 }

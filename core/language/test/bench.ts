@@ -13,7 +13,14 @@ import { vesselsOf } from '../vessel-measures'
  * a last frost on 8 May and a first on 12 October.
  */
 
-const group = (code: string, name: string, cropId: string, sowingId: string, sown: number, standing: number) => ({
+const group = (
+  code: string,
+  name: string,
+  cropId: string,
+  sowingId: string,
+  sown: number,
+  standing: number,
+) => ({
   ...{ code, name, cropId, sowingId, sown, standing, up: standing },
 })
 
@@ -39,7 +46,13 @@ export const WORDS: Words = {
     { id: null, name: 'Greenhouse' },
   ],
   autumnCrops: CROPS.filter(({ autumn }) => autumn).map(({ id }) => id),
-  materials: MATERIALS.map(({ id, name, kind, dryBulkDensityGPerL, packs }) => ({ id, name, kind, dryBulkDensityGPerL, packs })),
+  materials: MATERIALS.map(({ id, name, kind, dryBulkDensityGPerL, packs }) => ({
+    id,
+    name,
+    kind,
+    dryBulkDensityGPerL,
+    packs,
+  })),
   feeds: FEEDS.map(({ id, name }) => ({ id, name })),
   tools: [
     { name: 'Watering can', volumeL: 9 },
@@ -51,7 +64,11 @@ export const WORDS: Words = {
 export const STANDING: Pick<Words, 'today' | 'trays' | 'sowings' | 'batches'> = {
   today: dayFrom('2027-04-14'),
   trays: [
-    { id: 't3', number: 3, groups: [group('A', 'Chard', 'chard', 's1', 24, 20), group('B', 'Okra', 'okra', 's2', 12, 8)] },
+    {
+      id: 't3',
+      number: 3,
+      groups: [group('A', 'Chard', 'chard', 's1', 24, 20), group('B', 'Okra', 'okra', 's2', 12, 8)],
+    },
     { id: 't4', number: 4, groups: [group('A', 'Tomato', 'tomato', 's4', 36, 30)] },
     { id: 't5', number: 5, groups: [group('A', 'Pepper', 'pepper', 's5', 24, 12)] },
     { id: 't6', number: 6, groups: [group('A', 'Leek', 'leek', 's6', 72, 60)] },
@@ -74,6 +91,15 @@ const made = new Map<string, Known>()
 export function bench(units: UnitSystem = 'metric', standing = false): Known {
   const key = `${units} ${standing}`
   let known = made.get(key)
-  if (!known) made.set(key, (known = knownFrom({ ...WORDS, ...(standing ? STANDING : {}), units, order: units === 'us' ? 'month first' : 'day first' })))
+  if (!known)
+    made.set(
+      key,
+      (known = knownFrom({
+        ...WORDS,
+        ...(standing ? STANDING : {}),
+        units,
+        order: units === 'us' ? 'month first' : 'day first',
+      })),
+    )
   return known
 }

@@ -52,7 +52,10 @@ export const LINES: readonly Said[] = [
   ['set out the chard', { kind: 'out', group: 'A' }],
   ['moved tray 6 to the cold frame', { kind: 'carried', trayIds: ['t6'], placeId: 'frame' }],
   ['put the peppers under lights', { kind: 'carried', placeId: 'shelf' }],
-  ['carried trays 4, 5 and 6 to the windowsill on Sunday', { kind: 'carried', trayIds: ['t4', 't5', 't6'], placeId: 'sill', on: '2027-04-11' }],
+  [
+    'carried trays 4, 5 and 6 to the windowsill on Sunday',
+    { kind: 'carried', trayIds: ['t4', 't5', 't6'], placeId: 'sill', on: '2027-04-11' },
+  ],
   ['brought tray 6 inside', { kind: 'carried', trayIds: ['t6'] }],
   // Water, feed, weight, numbers with units.
   ['watered tray 6 with 1.5 litres', { kind: 'watered', litres: 1.5 }],
@@ -67,8 +70,15 @@ export const LINES: readonly Said[] = [
   ['tray 6 weighs 4 lb 8 oz', { kind: 'weighed', grams: 2041.165665 }, 'us'],
   ['ph 6.4 in tray 6', { kind: 'measured', measured: [{ what: 'pH', value: 6.4 }] }],
   ['EC 1.8 tray 6', { kind: 'measured', measured: [{ what: 'EC', value: 1.8 }] }],
-  ['70 F on the shelf', { kind: 'measured', placeId: 'shelf', measured: [{ what: 'temperature', value: 21.11 }] }, 'us'],
-  ['12 °C in the cold frame', { kind: 'measured', placeId: 'frame', measured: [{ what: 'temperature', value: 12 }] }],
+  [
+    '70 F on the shelf',
+    { kind: 'measured', placeId: 'shelf', measured: [{ what: 'temperature', value: 21.11 }] },
+    'us',
+  ],
+  [
+    '12 °C in the cold frame',
+    { kind: 'measured', placeId: 'frame', measured: [{ what: 'temperature', value: 12 }] },
+  ],
   ['leeks 10 cm tall', { kind: 'measured', measured: [{ what: 'length', value: 100 }], count: null }],
   ['picked 300 g of chard', { kind: 'harvest', grams: 300 }],
   // Tended, treated.
@@ -94,11 +104,35 @@ export const LINES: readonly Said[] = [
   ['cosmos in flower', { kind: 'flower', cropId: 'cosmos' }],
   ['hail', { kind: 'weather' }],
   // Two things.
-  ['tomatoes 28 up, peppers 20 up', [{ kind: 'look', trayIds: ['t4'], count: 28 }, { kind: 'look', trayIds: ['t5'], count: 20 }]],
-  ['tray 4 32 up, tray 6 66 up', [{ trayIds: ['t4'], count: 32 }, { trayIds: ['t6'], count: 66 }]],
-  ['30 leeks and 8 tomatoes planted out', [{ kind: 'out', cropId: 'leek', count: 30 }, { kind: 'out', cropId: 'tomato', count: 8 }]],
+  [
+    'tomatoes 28 up, peppers 20 up',
+    [
+      { kind: 'look', trayIds: ['t4'], count: 28 },
+      { kind: 'look', trayIds: ['t5'], count: 20 },
+    ],
+  ],
+  [
+    'tray 4 32 up, tray 6 66 up',
+    [
+      { trayIds: ['t4'], count: 32 },
+      { trayIds: ['t6'], count: 66 },
+    ],
+  ],
+  [
+    '30 leeks and 8 tomatoes planted out',
+    [
+      { kind: 'out', cropId: 'leek', count: 30 },
+      { kind: 'out', cropId: 'tomato', count: 8 },
+    ],
+  ],
   ['watered and fed tray 6', [{ kind: 'watered' }, { kind: 'feed' }]],
-  ['28 up and 3 lost in tray 4', [{ kind: 'look', count: 28 }, { kind: 'lost', count: 3 }]],
+  [
+    '28 up and 3 lost in tray 4',
+    [
+      { kind: 'look', count: 28 },
+      { kind: 'lost', count: 3 },
+    ],
+  ],
   // Nothing happened.
   ['didn’t water the leeks', { kind: 'thought', count: null }],
   ['need to pot up the peppers', { kind: 'thought' }],

@@ -1,5 +1,10 @@
 /* Recipes as growers tell them [common practice]: parts of each material, and grams of an extra in a litre. */
-type Said = readonly [text: string, parts: Record<string, number>, extras?: readonly string[], units?: 'us' | 'imperial']
+type Said = readonly [
+  text: string,
+  parts: Record<string, number>,
+  extras?: readonly string[],
+  units?: 'us' | 'imperial',
+]
 
 export const RECIPES: readonly Said[] = [
   ['2 parts coir, 1 part perlite', { coir: 2, perlite: 1 }],
@@ -11,7 +16,10 @@ export const RECIPES: readonly Said[] = [
   ['half coir, a quarter castings, a quarter perlite', { coir: 50, castings: 25, perlite: 25 }],
   ['half coir, a quarter castings, the rest perlite', { coir: 50, castings: 25, perlite: 25 }],
   ['60 % peat, 40 % perlite', { peat: 60, perlite: 40 }],
-  ['50 percent coir, 30 percent vermiculite, 20 percent castings', { coir: 50, vermiculite: 30, castings: 20 }],
+  [
+    '50 percent coir, 30 percent vermiculite, 20 percent castings',
+    { coir: 50, vermiculite: 30, castings: 20 },
+  ],
   ['3:1 coir perlite', { coir: 3, perlite: 1 }],
   ['2:1:1 peat, vermiculite, castings', { peat: 2, vermiculite: 1, castings: 1 }],
   ['4 to 1 peat and perlite', { peat: 4, perlite: 1 }],

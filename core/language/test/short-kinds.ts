@@ -39,8 +39,17 @@ export const STORES: readonly Said[] = [
   ['5 kg castings', { id: 'castings', size: { base: 5000 } }],
   ['no peat', { id: 'peat', packs: 0 }],
   ['out of perlite', { id: 'perlite', packs: 0 }],
-  ['coir: 3 bricks, 10 L sand', [{ id: 'coir', packs: 3 }, { id: 'sand', size: { base: 10 } }]],
-  ['a 500 ml bottle of fish emulsion, a third left', { kind: 'feed', id: 'fish', left: 1 / 3, size: { base: 0.5 } }],
+  [
+    'coir: 3 bricks, 10 L sand',
+    [
+      { id: 'coir', packs: 3 },
+      { id: 'sand', size: { base: 10 } },
+    ],
+  ],
+  [
+    'a 500 ml bottle of fish emulsion, a third left',
+    { kind: 'feed', id: 'fish', left: 1 / 3, size: { base: 0.5 } },
+  ],
 ]
 export const STORES_ASKED: readonly Asked[] = [
   ['half a bag of perlite', /How large is a bag/],
@@ -68,10 +77,19 @@ export const AWAY_ASKED: readonly Asked[] = [
 export const GROUPS: readonly Said[] = [
   ['12 basil', { n: 12, cropId: 'basil' }],
   ['16 chard, 4 kinds, 4 each', { n: 16, kinds: { count: 4, each: 4 } }],
-  ['first two rows leeks, the rest chard', [{ cropId: 'leek', area: { along: 'row', from: 1, count: 2 } }, { cropId: 'chard', area: { rest: true } }]],
+  [
+    'first two rows leeks, the rest chard',
+    [
+      { cropId: 'leek', area: { along: 'row', from: 1, count: 2 } },
+      { cropId: 'chard', area: { rest: true } },
+    ],
+  ],
   ['column 3 kale', { cropId: 'kale', area: { along: 'column', from: 3, count: 1 } }],
   ['rows 2 to 4 okra', { cropId: 'okra', area: { along: 'row', from: 2, count: 3 } }],
   ['last row dill', { cropId: 'dill', area: { from: -1 } }],
-  ['left half peppers, right half tomatoes', [{ area: { share: 0.5, side: 'left' } }, { area: { share: 0.5, side: 'right' } }]],
+  [
+    'left half peppers, right half tomatoes',
+    [{ area: { share: 0.5, side: 'left' } }, { area: { share: 0.5, side: 'right' } }],
+  ],
   ['8 cells of mint, 2 seeds each', { n: 8, of: 'cells', seedsPerCell: 2 }],
 ]

@@ -16,12 +16,49 @@ export const WISHES: readonly Said[] = [
   ['1½ trays of beets', { n: 1.5, of: 'trays', cropId: 'beetroot' }],
   ['three and a half flats of pansies', { n: 3.5, of: 'trays', cropId: 'pansy' }],
   // Several crops.
-  ['9 kale and 18 chard by 1 May', [{ n: 9, cropId: 'kale', outOn: '2027-05-01' }, { n: 18, cropId: 'chard', outOn: '2027-05-01' }]],
-  ['6 fennel, 6 dill, 12 parsley', [{ n: 6, cropId: 'bulb-fennel' }, { n: 6, cropId: 'dill' }, { n: 12, cropId: 'parsley' }]],
-  ['leeks 40, onions 60', [{ n: 40, cropId: 'leek' }, { n: 60, cropId: 'onion' }]],
-  ['3 each of cayenne and habanero', [{ n: 3, cropId: 'hot-pepper', called: 'cayenne' }, { n: 3, cropId: 'hot-pepper', called: 'habanero' }]],
-  ['20 stocks in 72s and 10 zinnias in 50s', [{ n: 20, cropId: 'stock', containerId: 'tray-72' }, { n: 10, cropId: 'zinnia', containerId: 'tray-50' }]],
-  ['Asters: 24\nCosmos: 12', [{ n: 24, cropId: 'aster' }, { n: 12, cropId: 'cosmos' }]],
+  [
+    '9 kale and 18 chard by 1 May',
+    [
+      { n: 9, cropId: 'kale', outOn: '2027-05-01' },
+      { n: 18, cropId: 'chard', outOn: '2027-05-01' },
+    ],
+  ],
+  [
+    '6 fennel, 6 dill, 12 parsley',
+    [
+      { n: 6, cropId: 'bulb-fennel' },
+      { n: 6, cropId: 'dill' },
+      { n: 12, cropId: 'parsley' },
+    ],
+  ],
+  [
+    'leeks 40, onions 60',
+    [
+      { n: 40, cropId: 'leek' },
+      { n: 60, cropId: 'onion' },
+    ],
+  ],
+  [
+    '3 each of cayenne and habanero',
+    [
+      { n: 3, cropId: 'hot-pepper', called: 'cayenne' },
+      { n: 3, cropId: 'hot-pepper', called: 'habanero' },
+    ],
+  ],
+  [
+    '20 stocks in 72s and 10 zinnias in 50s',
+    [
+      { n: 20, cropId: 'stock', containerId: 'tray-72' },
+      { n: 10, cropId: 'zinnia', containerId: 'tray-50' },
+    ],
+  ],
+  [
+    'Asters: 24\nCosmos: 12',
+    [
+      { n: 24, cropId: 'aster' },
+      { n: 12, cropId: 'cosmos' },
+    ],
+  ],
   // Vessels.
   ['15 zinnias in 4-inch pots', { n: 15, of: 'plants', containerId: 'pot-4in' }, 'us'],
   ['15 zinnias in 3" pots', { n: 15, containerId: 'pot-3in' }, 'us'],
@@ -45,7 +82,10 @@ export const WISHES: readonly Said[] = [
   ['onions, 6 to a cell, 10 cells', { n: 10, of: 'cells', seedsPerCell: 6 }],
   ['beets three seeds per hole in a 128', { seedsPerCell: 3, containerId: 'tray-128' }],
   ['60 parsley, 4 or 5 seeds in each cell', { n: 60, seedsPerCell: 5 }],
-  ['200 celery scattered over a half seed tray, then pricked out into 50s', { n: 200, broadcast: true, containerId: 'half-seed-tray', next: { containerId: 'tray-50' } }],
+  [
+    '200 celery scattered over a half seed tray, then pricked out into 50s',
+    { n: 200, broadcast: true, containerId: 'half-seed-tray', next: { containerId: 'tray-50' } },
+  ],
   ['24 stocks potted up into 9 cm pots', { n: 24, next: { containerId: 'pot-9cm-square' } }],
   ['30 beets, direct sown', { n: 30, direct: true }],
   ['48 lettuce, no potting up', { n: 48, direct: true }],
@@ -71,7 +111,10 @@ export const WISHES: readonly Said[] = [
   // What stands.
   ['sowed 50 leeks 3 weeks ago, 41 up', { n: 50, sown: true, sowOn: '2026-12-20', up: 41 }],
   ['started 24 onions on 2 January, none up yet', { n: 24, sown: true, sowOn: '2027-01-02', up: 0 }],
-  ['seeded a 72 of chard on new year’s day, 60 of 72 up', { n: 1, of: 'trays', containerId: 'tray-72', up: 60 }],
+  [
+    'seeded a 72 of chard on new year’s day, 60 of 72 up',
+    { n: 1, of: 'trays', containerId: 'tray-72', up: 60 },
+  ],
   // Politeness and other words.
   ['hi, could do with 12 leeks please', { n: 12, cropId: 'leek' }],
   ['I’d like about a dozen good strong peppers', { n: 12, cropId: 'pepper' }],

@@ -65,13 +65,23 @@ export function scheduleFromWish(
     if (i > 0) return { ...stage }
     // What is sown into cells is no longer broadcast.
     const kind = broadcast ? 'broadcast' : containerId && stage.kind === 'broadcast' ? 'sow' : stage.kind
-    return { ...stage, kind, containerId: containerId ?? stage.containerId, recipeId: recipeId ?? stage.recipeId }
+    return {
+      ...stage,
+      kind,
+      containerId: containerId ?? stage.containerId,
+      recipeId: recipeId ?? stage.recipeId,
+    }
   })
   const moves = all.some(({ kind }) => MOVES.includes(kind))
   if (!next && !(broadcast && !moves)) return all
   const usual = stages.find(({ kind }) => MOVES.includes(kind))
   const into = next?.containerId ?? usual?.containerId ?? PRICKED_INTO
-  const moved = newStage(broadcast ? 'prick out' : 'pot up', into, usual?.recipeId ?? stages[0]?.recipeId ?? null, HALF)
+  const moved = newStage(
+    broadcast ? 'prick out' : 'pot up',
+    into,
+    usual?.recipeId ?? stages[0]?.recipeId ?? null,
+    HALF,
+  )
   return [...all.slice(0, 1).map((stage) => ({ ...stage, part: HALF })), moved, ...all.slice(1)]
 }
 /** Of the weeks under cover before it is moved, and after [default]. */

@@ -32,10 +32,17 @@ export default describedRoute(
     answers: z.object({
       kind: z.enum(READ_KINDS),
       readings: z
-        .array(z.object({ says: z.string().describe('In one plain sentence'), meaning: z.array(z.looseObject({})) }))
+        .array(
+          z.object({
+            says: z.string().describe('In one plain sentence'),
+            meaning: z.array(z.looseObject({})),
+          }),
+        )
         .describe('None while something is asked'),
       words: z.array(word).describe('Every word, and what it was taken for'),
-      lines: z.array(z.object({ text: z.string(), meaning: z.array(z.looseObject({})) })).describe('A list line by line'),
+      lines: z
+        .array(z.object({ text: z.string(), meaning: z.array(z.looseObject({})) }))
+        .describe('A list line by line'),
       understood: z.array(z.string()).describe('What was understood so far'),
       questions: z.array(question),
     }),

@@ -9,6 +9,5 @@ export default computeRoute('wish', {
     questions: z.array(z.looseObject({ question: z.string() })),
     sowings: z.array(z.looseObject({ cropId: z.string(), plants: z.number() })),
   }),
-  meaning:
-    'What every word was taken for, and what is to be asked; no sowings while anything is open',
+  meaning: 'What every word was taken for, and what is to be asked; no sowings while anything is open',
 })

@@ -1,7 +1,16 @@
-import { computed, onBeforeUnmount, ref, shallowRef, toValue, watch, type MaybeRefOrGetter, type Ref } from 'vue'
+import {
+  computed,
+  onBeforeUnmount,
+  ref,
+  shallowRef,
+  toValue,
+  watch,
+  type MaybeRefOrGetter,
+  type Ref,
+} from 'vue'
 import { wrap, type Remote } from 'comlink'
 import { copyOf } from '~/kit/copyOf'
-import { useWords } from '~/kit/reading/useWords'
+import { useWords } from '~/reading/useWords'
 import type { Words } from '#core/language/reading'
 import type { ReadKind, ReadText } from '#shared/reckoning/read-as'
 import type { Reader } from '~/workers/reader.worker'
@@ -11,7 +20,9 @@ let worker: Remote<Reader> | null = null
 let told: Words | null = null
 let telling: Promise<void> = Promise.resolve()
 function readerOf(words: Words): Remote<Reader> {
-  worker ??= wrap<Reader>(new Worker(new URL('../../workers/reader.worker.ts', import.meta.url), { type: 'module' }))
+  worker ??= wrap<Reader>(
+    new Worker(new URL('../workers/reader.worker.ts', import.meta.url), { type: 'module' }),
+  )
   if (told !== words) {
     told = words
     telling = worker.know(copyOf(words)) as Promise<void>
@@ -25,7 +36,11 @@ function readerOf(words: Words): Remote<Reader> {
  * @param of what is to be read with beside the household's words: the tools and the form of a feed
  * @returns null while nothing is typed, or it is being read
  */
-export function useReader<Meaning>(kind: ReadKind, text: Ref<string>, of: MaybeRefOrGetter<Partial<Words>> = {}) {
+export function useReader<Meaning>(
+  kind: ReadKind,
+  text: Ref<string>,
+  of: MaybeRefOrGetter<Partial<Words>> = {},
+) {
   const words = useWords()
   const answer = shallowRef<{ readonly text: string; readonly read: ReadText } | null>(null)
   const failed = ref(false)

@@ -14,10 +14,26 @@ export function useNewVessel() {
       // As deep as a tapered square of that top holds so much.
       const areas = sizeMm ** 2 + baseMm ** 2 + sizeMm * baseMm
       const depthMm = Math.max(1, Math.round((volumeMl * 1000 * 3) / areas))
-      const shape = { form: 'rectangular' as const, topLengthMm: sizeMm, topWidthMm: sizeMm, baseLengthMm: baseMm, baseWidthMm: baseMm, depthMm }
+      const shape = {
+        form: 'rectangular' as const,
+        topLengthMm: sizeMm,
+        topWidthMm: sizeMm,
+        baseLengthMm: baseMm,
+        baseWidthMm: baseMm,
+        depthMm,
+      }
       await attempt(
         name,
-        [saving('containers', newId(), 0, { name: name.slice(0, 1).toUpperCase() + name.slice(1), basedOn: null, kind, cells, shape, measuredVolumeMl: volumeMl })],
+        [
+          saving('containers', newId(), 0, {
+            name: name.slice(0, 1).toUpperCase() + name.slice(1),
+            basedOn: null,
+            kind,
+            cells,
+            shape,
+            measuredVolumeMl: volumeMl,
+          }),
+        ],
         `${name} is among the containers now. Measure it with water when you can.`,
       )
       return text

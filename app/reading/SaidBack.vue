@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import Button from 'primevue/button'
 import { useDates } from '~/kit/useDates'
-import { useNewVessel } from '~/kit/reading/useNewVessel'
+import { useNewVessel } from '~/reading/useNewVessel'
 import { isDay } from '#core/calendar/day'
 import type { ReadText } from '#shared/reckoning/read-as'
 
@@ -34,7 +34,11 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
 <template>
   <div class="said-back">
     <ul class="words" aria-label="How it was understood">
-      <li v-for="(one, index) in words" :key="index" :class="{ plain: PLAIN.has(one.as), unread: one.as === 'unread' }">
+      <li
+        v-for="(one, index) in words"
+        :key="index"
+        :class="{ plain: PLAIN.has(one.as), unread: one.as === 'unread' }"
+      >
         <button
           type="button"
           :aria-label="`${one.text}: ${meaning(one.means) || 'says nothing by itself'}. Say it in another way`"
@@ -49,7 +53,9 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
       <p v-if="says && !wordsOnly" class="says">{{ says }}.</p>
       <fieldset v-for="one in questions" :key="one.question" class="ask">
         <legend>{{ one.question }}</legend>
-        <Button v-for="choice in one.choices" :key="choice.name" @click="choose(choice)">{{ choice.name }}</Button>
+        <Button v-for="choice in one.choices" :key="choice.name" @click="choose(choice)">{{
+          choice.name
+        }}</Button>
       </fieldset>
     </div>
   </div>
