@@ -74,7 +74,9 @@ class LineReader extends SentenceReader {
     }
     // Words of which nothing is known are no entry by themselves.
     if (this.pieces.every(({ slot }) => slot === UNREAD || slot === 'filler'))
-      this.ask(`Nothing of that is known here. Say it like: ${LINE_EXAMPLE}.`, [{ name: 'Keep it as a note', text: `note: ${this.sentence.text.trim()}` }])
+      this.ask(`Nothing of that is known here. Say it like: ${LINE_EXAMPLE}.`, [
+        { name: 'Keep it as a note', text: `note: ${this.sentence.text.trim()}` },
+      ])
     const meaning: ReadLine[] = []
     all.forEach((subject, i) => meaning.push(...this.lines(subject, segments, i, meaning.at(-1) ?? null)))
     return { meaning, heard: this.taking().map(keptAsWords), questions: this.questions }
@@ -373,7 +375,15 @@ class LineReader extends SentenceReader {
     if (count && before && OF_CELLS.includes(before.kind)) return before.kind
     const named = own('crop', 'sowing', 'trays').length > 0
     // Without an act a note is made of words: a name or a number alone says nothing.
-    if ((named && count) || !this.pieces.some(({ slot }) => slot === UNREAD || slot === 'inside' || slot === 'garden'))
+    if (
+      (named && count) ||
+      !this.pieces.some(
+        ({ slot, from }) =>
+          (slot === UNREAD && elementAt(this.sentence.tokens, from).kind === 'word') ||
+          slot === 'inside' ||
+          slot === 'garden',
+      )
+    )
       this.ask(
         'What happened to them?',
         ['up', 'potted up', 'planted out', 'lost'].map((word) => ({

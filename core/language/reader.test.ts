@@ -42,7 +42,9 @@ const names = CROPS.flatMap(({ id, name, alsoCalled }) =>
 /** Names that two crops go by are asked about. */
 const own = names.filter(({ id, called }) => {
   const found = bench().names.at(tokensOf(called), 0)
-  return found?.named.length === 1 && found.named[0]!.cropId === id && found.length === tokensOf(called).length
+  return (
+    found?.named.length === 1 && found.named[0]!.cropId === id && found.length === tokensOf(called).length
+  )
 })
 
 describe('a sentence that is made of parts is read back as what made it', () => {
@@ -95,7 +97,12 @@ describe('a sentence that is made of parts is read back as what made it', () => 
         UNITS,
         fc.constantFrom(...AMOUNTS),
         fc.constantFrom(...own),
-        fc.tuple(fc.constantFrom(...DAYS), fc.constantFrom(...INTO), fc.constantFrom(...REPEATS), fc.constantFrom(...WAYS)),
+        fc.tuple(
+          fc.constantFrom(...DAYS),
+          fc.constantFrom(...INTO),
+          fc.constantFrom(...REPEATS),
+          fc.constantFrom(...WAYS),
+        ),
         fc.shuffledSubarray([0, 1, 2, 3], { minLength: 4 }),
         (units, [said, amount], { id, called }, parts, order) => {
           // A figure before a figure could be one number: words part them.
@@ -103,7 +110,11 @@ describe('a sentence that is made of parts is read back as what made it', () => 
           const read = readWish(text, bench(units))
           expect({ text, asked: read.questions.map(({ question }) => question) }).toEqual({ text, asked: [] })
           expect(read.meaning).toEqual([
-            expect.objectContaining({ amount, cropId: id, ...Object.assign({}, ...parts.map(([, meant]) => meant)) }),
+            expect.objectContaining({
+              amount,
+              cropId: id,
+              ...Object.assign({}, ...parts.map(([, meant]) => meant)),
+            }),
           ])
         },
       ),
@@ -127,12 +138,19 @@ describe('a sentence that is made of parts is read back as what made it', () => 
         fc.constantFrom(...groups),
         fc.constantFrom(...ACTS),
         fc.integer({ min: 1, max: 20 }),
-        fc.constantFrom(['', '2027-04-14'], ['yesterday', '2027-04-13'], ['on Sunday', '2027-04-11'], ['3 days ago', '2027-04-11']),
+        fc.constantFrom(
+          ['', '2027-04-14'],
+          ['yesterday', '2027-04-13'],
+          ['on Sunday', '2027-04-11'],
+          ['3 days ago', '2027-04-11'],
+        ),
         fc.boolean(),
         (units, tray, [said, kind], n, [when, on], trayFirst) => {
           const what = `${n} ${tray.groups[0]!.name.toLowerCase()} ${said}`
           const where = `tray ${tray.number}`
-          const text = (trayFirst ? [where, what, when] : [what, `in ${where}`, when]).filter(Boolean).join(' ')
+          const text = (trayFirst ? [where, what, when] : [what, `in ${where}`, when])
+            .filter(Boolean)
+            .join(' ')
           const { meaning, questions } = readLine(text, bench(units, true))
           expect({ text, asked: questions.map(({ question }) => question) }).toEqual({ text, asked: [] })
           expect(meaning).toEqual([expect.objectContaining({ kind, count: n, on, trayIds: [tray.id] })])
@@ -151,7 +169,9 @@ describe('a sentence that is made of parts is read back as what made it', () => 
 
 describe('every word is accounted for', () => {
   const covered = (text: string, heard: readonly Heard[]) => {
-    const seen = new Set(heard.flatMap(({ from, to }) => Array.from({ length: to - from }, (_, i) => from + i)))
+    const seen = new Set(
+      heard.flatMap(({ from, to }) => Array.from({ length: to - from }, (_, i) => from + i)),
+    )
     return tokensOf(text).every(({ from }) => seen.has(from))
   }
   const sentences = [...READ.map(([text]) => text), ...WISHES.map(([text]) => text)]
@@ -163,14 +183,19 @@ describe('every word is accounted for', () => {
     }
   })
   it('of a line of the log', () => {
-    for (const [text] of LINES) expect([text, covered(text, readLine(text, bench('metric', true)).heard)]).toEqual([text, true])
+    for (const [text] of LINES)
+      expect([text, covered(text, readLine(text, bench('metric', true)).heard)]).toEqual([text, true])
   })
 
   /** What somebody sees beside their words. */
   const captions = ({ heard }: Read<unknown>) => heard.map(({ text, as, means }) => `${text} ${as} ${means}`)
   it('another word never becomes another meaning without a word that is shown otherwise', () => {
     const WORDS_OF_OTHERS = [...new Set(sentences.flatMap((text) => text.split(/\s+/)))]
-    const check = (text: string, read: (text: string) => Read<unknown>, meant: (read: Read<unknown>) => string) => {
+    const check = (
+      text: string,
+      read: (text: string) => Read<unknown>,
+      meant: (read: Read<unknown>) => string,
+    ) => {
       const words = text.split(' ')
       fc.assert(
         fc.property(fc.nat(words.length - 1), fc.constantFrom(...WORDS_OF_OTHERS), (i, other) => {
@@ -182,10 +207,18 @@ describe('every word is accounted for', () => {
         { numRuns: 12 },
       )
     }
-    for (const text of sentences.slice(0, 60)) check(text, (one) => readWish(one, bench()), ({ meaning }) => JSON.stringify(meaning))
+    for (const text of sentences.slice(0, 60))
+      check(
+        text,
+        (one) => readWish(one, bench()),
+        ({ meaning }) => JSON.stringify(meaning),
+      )
     for (const [text] of LINES)
-      check(text, (one) => readLine(one, bench('metric', true)), ({ meaning }) =>
-        JSON.stringify(meaning.map((one) => ({ ...(one as object), said: '', rest: [], called: '' }))),
+      check(
+        text,
+        (one) => readLine(one, bench('metric', true)),
+        ({ meaning }) =>
+          JSON.stringify(meaning.map((one) => ({ ...(one as object), said: '', rest: [], called: '' }))),
       )
   })
 })
@@ -216,16 +249,30 @@ describe('what is no sentence', () => {
   ]
   it.each(kinds)('is answered, and nothing of it is written: %s', (_, read) => {
     for (const text of BAD) {
-      const { questions } = (read as (text: string, known: ReturnType<typeof bench>) => Read<unknown>)(text, bench())
-      expect([text.slice(0, 40), questions.length > 0]).toEqual([text.slice(0, 40), /tomatoes|1 1 1/.test(text) ? expect.anything() : true])
+      const { questions } = (read as (text: string, known: ReturnType<typeof bench>) => Read<unknown>)(
+        text,
+        bench(),
+      )
+      expect([text.slice(0, 40), questions.length > 0]).toEqual([
+        text.slice(0, 40),
+        /tomatoes|1 1 1/.test(text) ? expect.anything() : true,
+      ])
     }
   })
   it('reads anything at all without failing', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...kinds), UNITS, fc.string({ unit: 'grapheme', maxLength: 120 }), ([, read], units, text) => {
-        const { heard } = (read as (text: string, known: ReturnType<typeof bench>) => Read<unknown>)(text, bench(units, true))
-        for (const one of heard) expect(one.to).toBeGreaterThan(one.from)
-      }),
+      fc.property(
+        fc.constantFrom(...kinds),
+        UNITS,
+        fc.string({ unit: 'grapheme', maxLength: 120 }),
+        ([, read], units, text) => {
+          const { heard } = (read as (text: string, known: ReturnType<typeof bench>) => Read<unknown>)(
+            text,
+            bench(units, true),
+          )
+          for (const one of heard) expect(one.to).toBeGreaterThan(one.from)
+        },
+      ),
     )
   })
 })
@@ -238,11 +285,15 @@ describe('numbers and days', () => {
       n < 10
         ? ONES[n - 1]!
         : n < 20
-          ? 'ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(' ')[n - 10]!
+          ? 'ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(' ')[
+              n - 10
+            ]!
           : TENS[Math.floor(n / 10) - 2]! + (n % 10 ? `-${ONES[(n % 10) - 1]}` : '')
     for (let n = 1; n < 1000; n++) {
       const hundreds = Math.floor(n / 100)
-      const said = [hundreds ? `${ONES[hundreds - 1]} hundred` : '', n % 100 ? below(n % 100) : ''].filter(Boolean).join(' and ')
+      const said = [hundreds ? `${ONES[hundreds - 1]} hundred` : '', n % 100 ? below(n % 100) : '']
+        .filter(Boolean)
+        .join(' and ')
       expect([said, readWish(`${said} leeks`, bench()).meaning[0]?.amount?.n]).toEqual([said, n])
     }
   })
@@ -250,13 +301,24 @@ describe('numbers and days', () => {
   it('a day with its month is the day another library reads, in the order of the reader', () => {
     fc.assert(
       fc.property(
-        fc.date({ min: new Date('2027-01-11T00:00Z'), max: new Date('2027-12-31T00:00Z'), noInvalidDate: true }),
+        fc.date({
+          min: new Date('2027-01-11T00:00Z'),
+          max: new Date('2027-12-31T00:00Z'),
+          noInvalidDate: true,
+        }),
         fc.constantFrom('day month', 'month day', 'month dayth', 'day month year', 'iso', 'figures'),
         (date, form) => {
           const day = date.toISOString().slice(0, 10)
           const [, month, n] = day.split('-').map(Number) as [number, number, number]
           const name = new Intl.DateTimeFormat('en', { month: 'long', timeZone: 'UTC' }).format(date)
-          const ending = n % 10 === 1 && n !== 11 ? 'st' : n % 10 === 2 && n !== 12 ? 'nd' : n % 10 === 3 && n !== 13 ? 'rd' : 'th'
+          const ending =
+            n % 10 === 1 && n !== 11
+              ? 'st'
+              : n % 10 === 2 && n !== 12
+                ? 'nd'
+                : n % 10 === 3 && n !== 13
+                  ? 'rd'
+                  : 'th'
           const said = {
             'day month': `${n} ${name}`,
             'month day': `${name} ${n}`,
@@ -265,7 +327,11 @@ describe('numbers and days', () => {
             iso: day,
             figures: `${n}/${month}/2027`,
           }[form]
-          const theirs = (form.startsWith('month') ? chrono.en : chrono.en.GB).parseDate(said, new Date('2027-01-10T12:00Z'), { forwardDate: true })!
+          const theirs = (form.startsWith('month') ? chrono.en : chrono.en.GB).parseDate(
+            said,
+            new Date('2027-01-10T12:00Z'),
+            { forwardDate: true },
+          )!
           const their = `${theirs.getFullYear()}-${String(theirs.getMonth() + 1).padStart(2, '0')}-${String(theirs.getDate()).padStart(2, '0')}`
           expect([said, their]).toEqual([said, day])
           expect([said, readWish(`12 leeks by ${said}`, bench()).meaning[0]?.outOn]).toEqual([said, day])
@@ -275,7 +341,10 @@ describe('numbers and days', () => {
   })
 
   it('a note comes back in a year, of a leap day the day before', () => {
-    expect([nextYear('2027-04-14' as never), nextYear('2028-02-29' as never)]).toEqual(['2028-04-14', '2029-02-28'])
+    expect([nextYear('2027-04-14' as never), nextYear('2028-02-29' as never)]).toEqual([
+      '2028-04-14',
+      '2029-02-28',
+    ])
     expect(isDay('2029-02-29')).toBe(false)
   })
 

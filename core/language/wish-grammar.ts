@@ -260,7 +260,8 @@ export const WISH_RULES: readonly Rule[] = [
     'container',
     'in|into|on|using|across|inside {n:count} ( of )? ( the|my|our )? {v:vessel}',
     // `In half tray of 24` is a container of that name.
-    ({ v, n }: { v: Vessel; n: Count }, sentence, at, to) => (sentence.term('own-vessel', at + 1).some((one) => one.to === to) ? null : { v, count: n.n * v.each }),
+    ({ v, n }: { v: Vessel; n: Count }, sentence, at, to) =>
+      sentence.term('own-vessel', at + 1).some((one) => one.to === to) ? null : { v, count: n.n * v.each },
     ({ v, count }) => `in ${count} × ${v.name}`,
     0.85,
   ),

@@ -92,7 +92,12 @@ class WishReader extends SentenceReader {
     const held = this.known.names.holding(words, null)
     run.forEach((i) => this.taken.add(i))
     const text = this.words({ from, to })
-    this.heard.push({ text, ...this.range({ from, to }), as: held.length ? 'variety' : 'unread', means: held.length === 1 ? firstOf(held).name : 'not understood' })
+    this.heard.push({
+      text,
+      ...this.range({ from, to }),
+      as: held.length ? 'variety' : 'unread',
+      means: held.length === 1 ? firstOf(held).name : 'not understood',
+    })
     if (held.length === 1) return [{ from, to, named: held, text }]
     if (held.length > 1)
       this.ask(
