@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import Button from 'primevue/button'
 import { useDates } from '~/kit/useDates'
 import { useNewVessel } from '~/reading/useNewVessel'
 import { isDay } from '#core/calendar/day'
+import { saidAnew } from '#core/language/said-anew'
 import type { ReadText } from '#shared/reckoning/read-as'
 
 /**
@@ -26,6 +27,26 @@ const questions = computed(() => props.read.questions.filter((one) => one.line =
 const says = computed(() => props.read.readings[0]?.says ?? '')
 const PLAIN = new Set(['filler'])
 const meaning = (means: string) => (isDay(means) ? printLongDay(means) : means)
+/** The word that was pressed: what else it could be is offered, and typing takes its place. */
+const picked = ref<number | null>(null)
+watch(
+  () => props.read,
+  () => (picked.value = null),
+)
+const other = computed(() => {
+  const one = picked.value === null ? undefined : words.value[picked.value]
+  return one?.others?.length ? one : null
+})
+function pick(index: number) {
+  const one = words.value[index]
+  if (!one) return
+  picked.value = index
+  emit('pick', one.from, one.to)
+}
+function instead(said: string) {
+  const text = props.read.lines[props.line ?? 0]?.text ?? ''
+  if (other.value) emit('say', saidAnew(text, other.value, said))
+}
 async function choose(choice: ReadText['questions'][number]['choices'][number]) {
   emit('say', choice.makes ? await make(choice.makes, choice.text) : choice.text)
 }
@@ -42,13 +63,19 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
         <button
           type="button"
           :aria-label="`${one.text}: ${meaning(one.means) || 'says nothing by itself'}. Say it in another way`"
-          @click="emit('pick', one.from, one.to)"
+          :aria-expanded="one.others?.length ? picked === index : undefined"
+          @click="pick(index)"
         >
           <span class="said">{{ one.text }}</span>
           <span class="means">{{ meaning(one.means) }}</span>
         </button>
       </li>
     </ul>
+    <div v-if="other" class="others" role="group" :aria-label="`Instead of ${other.text}`">
+      <span class="soft">‘{{ other.text }}’ or</span>
+      <Button v-for="one in other.others" :key="one" @click="instead(one)">{{ one }}</Button>
+      <span class="soft">or type it anew</span>
+    </div>
     <div aria-live="polite">
       <p v-if="says && !wordsOnly" class="says">{{ says }}.</p>
       <fieldset v-for="one in questions" :key="one.question" class="ask">
@@ -109,6 +136,13 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
 .words .unread button {
   border-bottom: 3px dashed var(--beet);
   background: var(--paper-deep);
+}
+
+.others {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+  align-items: center;
 }
 
 .says {

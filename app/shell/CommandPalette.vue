@@ -8,7 +8,13 @@ import type { HouseholdRecord } from '#shared/records/household'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { usePreferences } from '~/household/preferences'
+import { useBench } from '~/trays/water/useBench'
+import { useDates } from '~/kit/useDates'
+import { useMeasures } from '~/kit/useMeasures'
+import { useReader } from '~/reading/useReader'
 import { usePlaces } from '~/shell/usePlaces'
+import type { Sought } from '#core/language/palette'
+import { paletteAnswers } from '#shared/reckoning/palette-answers'
 
 /** Everything that can be gone to or done, found by typing. */
 const open = defineModel<boolean>({ required: true })
@@ -36,6 +42,21 @@ interface Command {
 
 const wanted = ref('')
 const chosen = ref(0)
+const bench = useBench()
+const { printDay } = useDates()
+const { temperature, length } = useMeasures()
+const { shown } = useReader<Sought>('palette', wanted)
+/** What can be answered outright: what is in the shed, the night, the day of a job. */
+const answers = computed((): Command[] => {
+  const sought = shown.value?.readings[0]?.meaning[0] as Sought | undefined
+  if (!sought || !wanted.value.trim()) return []
+  const telling = { printDay, temperature, length, units: household.units }
+  return paletteAnswers(sought, bench, telling).map(({ name, hint, path }) => ({
+    name,
+    hint,
+    run: () => router.push(path),
+  }))
+})
 
 const commands = computed((): Command[] => [
   ...all.value.map(({ title, what, words = '', key, order, path }) => ({
@@ -80,9 +101,12 @@ const commands = computed((): Command[] => [
 
 const found = computed(() => {
   const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return commands.value.filter(({ name, hint, words: other = '' }) =>
+  const named = commands.value.filter(({ name, hint, words: other = '' }) =>
     words.every((word) => `${name} ${hint} ${other}`.toLowerCase().includes(word)),
   )
+  // What is called exactly so comes before what only answers.
+  const begins = named.filter(({ name }) => name.toLowerCase() === wanted.value.trim().toLowerCase())
+  return [...begins, ...answers.value, ...named.filter((one) => !begins.includes(one))]
 })
 
 watch(wanted, () => {
@@ -137,7 +161,7 @@ function run(command: Command | undefined) {
         aria-expanded="true"
         aria-controls="palette-list"
         autocomplete="off"
-        placeholder="Type a few letters"
+        placeholder="perlite, frost tonight, pot up, tray 3 …"
         :aria-activedescendant="found.length ? `palette-${chosen}` : undefined"
         @keydown.down.prevent="step(1)"
         @keydown.up.prevent="step(-1)"

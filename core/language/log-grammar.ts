@@ -42,6 +42,30 @@ export interface Measured {
   readonly text: string
 }
 
+/** What an act is shown as. */
+const ACT_MEANS: Readonly<Record<Act, string>> = {
+  look: 'came up',
+  thin: 'thinned',
+  watered: 'watered',
+  feed: 'fed',
+  sown: 'sown',
+  moved: 'potted up',
+  shift: 'moved',
+  carried: 'carried',
+  out: 'planted out',
+  lost: 'lost',
+  given: 'given away',
+  harvest: 'picked',
+  flower: 'in flower',
+  weighed: 'weighed',
+  felt: 'felt',
+  cleaned: 'cleaned',
+  damage: 'damage',
+  weather: 'weather',
+  thought: 'a note: nothing happened yet',
+  tended: 'tended',
+}
+
 // What says that nothing came up is a count, not a sign.
 const COUNTED_AS_UP = new Set(['nothing up', 'not up', 'none up', 'no show', 'no sign'])
 const IN_WORDS: Readonly<Record<string, string>> = { '2': 'two', '4': 'four' }
@@ -137,7 +161,7 @@ export const LOG_RULES: readonly Rule[] = [
     'act',
     '( i|we )? <not> ( have|been|get|got|to )? ( yet )? <a:act>',
     ({ a }: { a: Act }) => (a === 'look' ? null : { act: a, denied: true }),
-    ({ act }) => `not ${act}`,
+    ({ act }) => `not ${ACT_MEANS[act]}`,
     0.8,
   ),
   rule<ActSaid>(

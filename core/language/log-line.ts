@@ -7,7 +7,6 @@ import { LINE_EXAMPLE, LINE_KINDS, nextYear, type LineKind, type ReadLine } from
 import type { Named } from './name-book'
 import type { Said } from './quantities'
 import {
-  saidAnew,
   type Choice,
   type Heard,
   type Known,
@@ -16,6 +15,7 @@ import {
   type KnownTray,
   type Read,
 } from './reading'
+import { saidAnew } from './said-anew'
 import { ownerOf, segmentsOf, type Segment } from './segments'
 import { readBy, SentenceReader } from './sentence-reader'
 import type { DaySaid } from './terms'
@@ -73,7 +73,7 @@ class LineReader extends SentenceReader {
       )
     }
     // Words of which nothing is known are no entry by themselves.
-    if (this.pieces.every(({ slot }) => slot === UNREAD || slot === 'filler'))
+    if (this.pieces.every(({ slot }) => slot === UNREAD || slot === 'filler' || slot === 'count'))
       this.ask(`Nothing of that is known here. Say it like: ${LINE_EXAMPLE}.`, [
         { name: 'Keep it as a note', text: `note: ${this.sentence.text.trim()}` },
       ])
@@ -204,6 +204,7 @@ class LineReader extends SentenceReader {
       cropId = one.cropId
       sowings = known.sowings.filter(({ name }) => name === one.name)
     } else if (named) {
+      this.hear(named, 'crop', nameOf(known, (named.value as readonly Named[])[0]?.cropId ?? ''))
       const could = named.value as readonly Named[]
       // Of several that are called so, the one that stands here.
       const here = could.filter(
@@ -606,6 +607,9 @@ class LineReader extends SentenceReader {
     return null
   }
 }
+
+const nameOf = (known: Known, cropId: string): string =>
+  (known.crops.find(({ id }) => id === cropId)?.name ?? cropId).split(',')[0] ?? cropId
 
 /** Said once of a line with several acts: the first of them has it. */
 const ONCE = new Set(['sign', 'no sign', 'unclear', 'measured', 'litres', 'grams', 'treatment', 'vessel'])

@@ -1,5 +1,6 @@
 import { grammarOf, rule, sentenceOf, tilings, UNREAD } from './chart'
-import { materialNames, type MaterialSaid } from './material-term'
+import type { MaterialSaid } from './material-term'
+import { goodsTerm, isFeed, withoutKind } from './stores'
 import type { Named } from './name-book'
 import { patterns, phraseList, type Term } from './pattern'
 import type { Said } from './quantities'
@@ -12,6 +13,7 @@ import { tokensOf } from './token'
 export interface Sought {
   readonly cropIds: readonly string[]
   readonly materialIds: readonly string[]
+  readonly feedIds: readonly string[]
   readonly trays: readonly number[]
   readonly placeId: string | null
   readonly day: DaySaid | null
@@ -118,7 +120,7 @@ const ready = new WeakMap<Known, Record<string, Term>>()
 /** What is looked for, word by word; nothing is asked: what was not understood is searched for as it stands. */
 export function readPalette(text: string, known: Known): Read<Sought> {
   let terms = ready.get(known)
-  if (!terms) ready.set(known, (terms = { ...termsOf(known), material: materialNames(known.materials).term }))
+  if (!terms) ready.set(known, (terms = { ...termsOf(known), goods: goodsTerm(known) }))
   const sentence = sentenceOf(text, tokensOf(text.slice(0, MAX_LETTERS)), terms)
   if (sentence.tokens.length === 0) return { meaning: [], heard: [], questions: [] }
   return new PaletteReader(sentence, known, tilings(sentence, SOUGHT)[0]?.pieces ?? []).read()
@@ -126,6 +128,7 @@ export function readPalette(text: string, known: Known): Read<Sought> {
 
 class PaletteReader extends SentenceReader {
   read(): Read<Sought> {
+    const goods = [...new Set(this.of('material').flatMap(({ value }) => (value as MaterialSaid).ids))]
     const place = this.of('place')[0]?.value as { id: string | null } | undefined
     return {
       meaning: [
@@ -135,7 +138,8 @@ class PaletteReader extends SentenceReader {
               this.of('crop').flatMap(({ value }) => (value as readonly Named[]).map(({ cropId }) => cropId)),
             ),
           ],
-          materialIds: [...new Set(this.of('material').flatMap(({ value }) => (value as MaterialSaid).ids))],
+          materialIds: goods.filter((id) => !isFeed(id)),
+          feedIds: goods.filter(isFeed).map(withoutKind),
           trays: this.of('trays').flatMap(({ value }) => value as readonly number[]),
           placeId: place?.id ?? null,
           day: (this.of('day')[0]?.value as DaySaid | undefined) ?? null,

@@ -14,6 +14,8 @@ export interface Heard {
   readonly as: string
   /** What it was taken for, in a few words. */
   readonly means: string
+  /** What it could be instead, said in its place. */
+  readonly others?: readonly string[]
 }
 
 /** Something that has to be said before it can be planned or written. */
@@ -128,10 +130,3 @@ export interface KnownTray {
 
 /** A longer text than anybody says in one go is not read [default]. */
 export const MAX_LETTERS = 600
-
-/** A text with some of its words replaced. */
-export const saidAnew = (
-  text: string,
-  { from, to }: { readonly from: number; readonly to: number },
-  words: string,
-): string => `${text.slice(0, from)}${words}${text.slice(to)}`.replace(/\s+/g, ' ').trim()

@@ -1,15 +1,8 @@
 import { at as elementAt } from '../numeric/at'
 import { tilings, type Grammar, type Piece } from './chart'
 import type { Sentence } from './pattern'
-import {
-  MAX_LETTERS,
-  saidAnew,
-  type Choice,
-  type Heard,
-  type Known,
-  type Question,
-  type Read,
-} from './reading'
+import { MAX_LETTERS, type Choice, type Heard, type Known, type Question, type Read } from './reading'
+import { saidAnew } from './said-anew'
 import { sentenceFor } from './terms'
 import { wordsTaken } from './unread'
 
@@ -60,6 +53,11 @@ export abstract class SentenceReader<With = Known> {
   /** The text with something said at its end. */
   protected more(words: string): string {
     return `${this.sentence.text.trim().replace(/[.,;]$/, '')}, ${words}`
+  }
+
+  /** A piece whose meaning came out in the whole. */
+  protected hear(stretch: Stretch, as: string, means: string) {
+    this.heard.push({ text: this.words(stretch), ...this.range(stretch), as, means })
   }
 
   protected taking(): Heard[] {

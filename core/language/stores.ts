@@ -160,6 +160,8 @@ interface Item {
   readonly said: readonly Piece[]
 }
 const FEED = 'feed:'
+export const isFeed = (id: string): boolean => id.startsWith(FEED)
+export const withoutKind = (id: string): string => id.replace(FEED, '')
 const ready = new WeakMap<Known, Record<string, Term>>()
 
 /** What is in the shed, as it is said: `2 bricks of coir, half a bag of perlite, about a third of the fish left`. */
@@ -178,7 +180,7 @@ export function readStores(text: string, known: Known): Read<StoreSaid> {
 }
 
 /** Materials and feeds by their names; a feed by the words its name begins with. */
-function goodsTerm({ materials, feeds }: Known): Term {
+export function goodsTerm({ materials, feeds }: Known): Term {
   const { term } = materialNames(materials)
   const byFirst = new Map<string, { words: readonly string[]; id: string }[]>()
   const known = new Set(feeds.map(({ id }) => id))

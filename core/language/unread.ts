@@ -37,19 +37,29 @@ export function wordsTaken(
   taken: ReadonlySet<number>,
 ): Heard[] {
   const out = [...settled]
+  let open = null as { from: number; to: number } | null
   for (const { slot, from, to, means } of pieces) {
     const range = { from: elementAt(tokens, from).from, to: elementAt(tokens, to - 1).to }
+    const isUnread = slot === UNREAD
     if (
       settled.some((one) => one.from <= range.from && range.to <= one.to) ||
-      (slot === UNREAD && taken.has(from))
-    )
+      (isUnread && taken.has(from))
+    ) {
+      open = null
       continue
-    out.push({
-      text: text.slice(range.from, range.to),
-      ...range,
-      as: slot === UNREAD ? 'unread' : slot,
-      means: slot === UNREAD ? 'not understood' : means,
-    })
+    }
+    // Words side by side that nothing was made of are shown as one.
+    const last = out.at(-1)
+    if (isUnread && open?.to === from && last && !elementAt(tokens, from).parted)
+      out[out.length - 1] = { ...last, to: range.to, text: text.slice(last.from, range.to) }
+    else
+      out.push({
+        text: text.slice(range.from, range.to),
+        ...range,
+        as: slot,
+        means: isUnread ? 'not understood' : means,
+      })
+    open = isUnread ? { from, to } : null
   }
   return out
     .filter((one, i, all) => all.findIndex((other) => other.from === one.from && other.to === one.to) === i)

@@ -7,7 +7,8 @@ import type { Amount } from '../season/schedule/schedule-from-wish'
 import type { Piece } from './chart'
 import type { ReadDay } from './days'
 import type { Named } from './name-book'
-import { saidAnew, type Choice, type Known, type Read } from './reading'
+import { type Choice, type Known, type Read } from './reading'
+import { saidAnew } from './said-anew'
 import { ownerOf, segmentsOf, type Segment } from './segments'
 import { readBy, SentenceReader } from './sentence-reader'
 import { unreadRuns } from './unread'
@@ -263,6 +264,11 @@ class WishReader extends SentenceReader {
     )
       beside.push(i)
     let ids = [...new Set(crop.named.map(({ cropId }) => cropId))]
+    this.hear(
+      cropWords(crop, this.of('crop')),
+      'crop',
+      ids.length === 1 ? nameOf(this.known, firstOf(ids)) : 'one of several',
+    )
     let packetId = crop.named.length === 1 ? firstOf(crop.named).packetId : null
     // Of two crops side by side the first is the variety.
     const lead = this.of('crop').filter(({ from, to }) => from >= crop.from && to < crop.to)
@@ -499,7 +505,7 @@ class WishReader extends SentenceReader {
         out.sowOn = on
         out.sown = role === 'sown'
       } else out.outOn = on
-      this.heard.push({ text: this.words(piece), ...this.range(piece), as: 'day', means: on })
+      this.hear(piece, 'day', on)
     }
     if (verb === 'sown' && !out.sowOn && own('day').length === 0) {
       this.askSown()
@@ -636,6 +642,11 @@ class WishReader extends SentenceReader {
     )
   }
 }
+
+/** The words of the crop itself, without a variety before it. */
+const cropWords = (crop: Crop, pieces: readonly Piece[]) => pieces.find(({ to }) => to === crop.to) ?? crop
+const nameOf = (known: Known, cropId: string): string =>
+  (known.crops.find(({ id }) => id === cropId)?.name ?? cropId).split(',')[0] ?? cropId
 
 const LEAD_OF: Readonly<Record<DayPiece['role'], string>> = {
   out: 'out',

@@ -1,4 +1,5 @@
 import { readAway } from '#core/language/away'
+import { othersFor } from '#core/language/others'
 import { readFrosts } from '#core/language/frosts'
 import { readLine } from '#core/language/log-line'
 import { readPalette } from '#core/language/palette'
@@ -69,7 +70,9 @@ export function readAs(kind: ReadKind, text: string, known: Known): ReadText {
     readings: questions.length
       ? []
       : [{ says: says.join('; '), meaning: read.flatMap(({ meaning }) => meaning) }],
-    words: read.flatMap((one, line) => one.heard.map((word) => ({ ...word, line }))),
+    words: read.flatMap((one, line) =>
+      one.heard.map((word) => ({ ...word, others: othersFor(word, known), line })),
+    ),
     understood: says,
     lines: lines.map((line, i) => ({ text: line, meaning: read[i]?.meaning ?? [] })),
     questions,
