@@ -6,14 +6,14 @@ import { LOG, type Act, type ActSaid, type HowMany, type Measured } from './log-
 import { LINE_EXAMPLE, LINE_KINDS, nextYear, type LineKind, type ReadLine } from './line-said'
 import type { Named } from './name-book'
 import type { Said } from './quantities'
-import {
-  type Choice,
-  type Heard,
-  type Known,
-  type KnownGroup,
-  type KnownSowing,
-  type KnownTray,
-  type Read,
+import type {
+  Choice,
+  Heard,
+  Known,
+  KnownGroup,
+  KnownSowing,
+  KnownTray,
+  Read,
 } from './reading'
 import { saidAnew } from './said-anew'
 import { ownerOf, segmentsOf, type Segment } from './segments'

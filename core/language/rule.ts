@@ -8,7 +8,7 @@ import { grammarOf, rule, sentenceOf, tilings, UNREAD, type Grammar, type Piece 
 import type { Count } from './numbers'
 import { patterns, phraseList, type Found, type Sentence, type Term } from './pattern'
 import { unitAt, type Said } from './quantities'
-import { type NamedMeasure, type Read, type Words } from './reading'
+import type { NamedMeasure, Read, Words } from './reading'
 import { saidAnew } from './said-anew'
 import { SentenceReader } from './sentence-reader'
 import { measureTerms } from './measure-terms'
