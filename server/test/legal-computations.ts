@@ -99,6 +99,7 @@ export const LEGAL_COMPUTATIONS: Readonly<Record<string, object>> = {
   water: { ecMsPerCm: 0.8, alkalinityMgPerL: 200, rainShare: 0.5 },
   'water-scenario': scenario(42),
   wish: { ...asked, text: '12 tomato plants', units: 'metric' },
+  read: { kind: 'log', text: '28 of 36 cosmos up', today: '2027-04-14', units: 'us' },
 }
 
 /** As much as each lets through. */
@@ -107,6 +108,11 @@ export const DEAREST: Readonly<Record<string, object>> = {
   find: find(6),
   odds: { plants: 20_000, germination: 0.25, certainty: 0.999 },
   packing: { shares: shares(500, 100_000) },
+  read: {
+    kind: 'list',
+    text: Array(60).fill('36 tomatoes in 72-cell trays, sown 13 March, 31 up').join('\n'),
+    today: '2027-04-14',
+  },
   season: { ...asked, sowings: sowings(200, 20_000) },
   simulation: { ...asked, sowings: sowings(200, 20_000), seasons: 500 },
   sowing: { ...asked, sowing: sowing(1, 20_000).sowing },
