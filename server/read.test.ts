@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, it } from '@jest/globals'
-import { call } from './test/call'
+import { call } from './test/calling'
 
 /* What people type, read over the wire: with a household, and without. */
 
