@@ -35,6 +35,7 @@ await orSayWhy(async () => {
     'benchmarks/planner.bench.ts',
     'benchmarks/season.bench.ts',
     'benchmarks/packing.bench.ts',
+    'benchmarks/reader.bench.ts',
     'benchmarks/water.bench.ts',
   ])
     await runInNode(file)

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import Button from 'primevue/button'
 import { useDates } from '~/kit/useDates'
 import { useNewVessel } from '~/reading/useNewVessel'
+import { othersOf } from '~/reading/useReader'
 import { isDay } from '#core/calendar/day'
 import { saidAnew } from '#core/language/said-anew'
 import type { ReadText } from '#shared/reckoning/read-as'
@@ -33,15 +34,18 @@ watch(
   () => props.read,
   () => (picked.value = null),
 )
-const other = computed(() => {
-  const one = picked.value === null ? undefined : words.value[picked.value]
-  return one?.others?.length ? one : null
-})
-function pick(index: number) {
+const others = ref<readonly string[]>([])
+const other = computed(() =>
+  picked.value !== null && others.value.length ? words.value[picked.value] : undefined,
+)
+async function pick(index: number) {
   const one = words.value[index]
   if (!one) return
   picked.value = index
+  others.value = []
   emit('pick', one.from, one.to)
+  const found = await othersOf(one)
+  if (picked.value === index) others.value = found
 }
 function instead(said: string) {
   const text = props.read.lines[props.line ?? 0]?.text ?? ''
@@ -63,7 +67,7 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
         <button
           type="button"
           :aria-label="`${one.text}: ${meaning(one.means) || 'says nothing by itself'}. Say it in another way`"
-          :aria-expanded="one.others?.length ? picked === index : undefined"
+          :aria-pressed="picked === index"
           @click="pick(index)"
         >
           <span class="said">{{ one.text }}</span>
@@ -73,7 +77,7 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
     </ul>
     <div v-if="other" class="others" role="group" :aria-label="`Instead of ${other.text}`">
       <span class="soft">‘{{ other.text }}’ or</span>
-      <Button v-for="one in other.others" :key="one" @click="instead(one)">{{ one }}</Button>
+      <Button v-for="one in others" :key="one" @click="instead(one)">{{ one }}</Button>
       <span class="soft">or type it anew</span>
     </div>
     <div aria-live="polite">

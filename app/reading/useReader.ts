@@ -11,7 +11,7 @@ import {
 import { wrap, type Remote } from 'comlink'
 import { copyOf } from '~/kit/copyOf'
 import { useWords } from '~/reading/useWords'
-import type { Words } from '#core/language/reading'
+import type { Heard, Words } from '#core/language/reading'
 import type { ReadKind, ReadText } from '#shared/reckoning/read-as'
 import type { Reader } from '~/workers/reader.worker'
 
@@ -29,6 +29,10 @@ function readerOf(words: Words): Remote<Reader> {
   }
   return worker
 }
+
+/** What a word that was read could be instead; none where the reader is not there. */
+export const othersOf = async (word: Heard): Promise<string[]> =>
+  worker ? await worker.others(copyOf(word)) : []
 
 /**
  * What a text that is typed was read as. The reader and its words are loaded with the first letter.

@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
-import { knownFrom, type Known, type Words } from '#core/language/reading'
+import { othersFor } from '#core/language/others'
+import { knownFrom, type Heard, type Known, type Words } from '#core/language/reading'
 import { readAs, type ReadKind, type ReadText } from '#shared/reckoning/read-as'
 
 /** The reader with its words, off the page's thread: loaded when somebody begins to type. */
@@ -8,6 +9,8 @@ const reader = {
   know(words: Words) {
     known = knownFrom(words)
   },
+  /** What a word that is pressed could be instead. */
+  others: (word: Heard): string[] => (known ? othersFor(word, known) : []),
   read(kind: ReadKind, text: string, of: Partial<Words>): ReadText | null {
     return known && readAs(kind, text, Object.keys(of).length ? { ...known, ...of } : known)
   },

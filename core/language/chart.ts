@@ -39,6 +39,7 @@ export const rule = <Value>(
 
 export interface ReadyRule extends Rule {
   readonly ready: Pattern
+  readonly order: number
 }
 
 /** A grammar made ready: rules by the words they can begin with. */
@@ -50,10 +51,10 @@ export interface Grammar {
 export function grammarOf(rules: readonly Rule[], make: (pattern: string) => Pattern): Grammar {
   const byFirst = new Map<string, ReadyRule[]>()
   const any: ReadyRule[] = []
-  for (const rule of rules) {
-    const ready = { ...rule, ready: make(rule.pattern) }
-    if (ready.ready.begins === null) any.push(ready)
-    else for (const word of ready.ready.begins) byFirst.set(word, [...(byFirst.get(word) ?? []), ready])
+  for (const [order, rule] of rules.entries()) {
+    const ready = { ...rule, ready: make(rule.pattern), order }
+    if (ready.ready.terms.length) any.push(ready)
+    for (const word of ready.ready.begins) byFirst.set(word, [...(byFirst.get(word) ?? []), ready])
   }
   return { byFirst, any }
 }
@@ -68,16 +69,21 @@ const UNREAD_COST = 12
 const KEPT = 6
 export const UNREAD = 'unread'
 
+/** Rules that can begin at a word: by the word itself, or by a term that stands there. */
+export function rulesAt(sentence: Sentence, grammar: Grammar, at: number): readonly ReadyRule[] {
+  const { plain, lower } = elementAt(sentence.tokens, at)
+  const rules = new Set(grammar.byFirst.get(plain))
+  if (lower !== plain) for (const rule of grammar.byFirst.get(lower) ?? []) rules.add(rule)
+  for (const rule of grammar.any)
+    if (rule.ready.terms.some((term) => sentence.term(term, at).length > 0)) rules.add(rule)
+  // In the order they are stated: of two the first counts.
+  return [...rules].sort((a, b) => a.order - b.order)
+}
+
 function piecesAt(sentence: Sentence, grammar: Grammar, at: number): { piece: Piece; cost: number }[] {
-  const token = elementAt(sentence.tokens, at)
-  const rules = [
-    ...(grammar.byFirst.get(token.plain) ?? []),
-    ...(token.lower === token.plain ? [] : (grammar.byFirst.get(token.lower) ?? [])),
-    ...grammar.any,
-  ]
   const seen = new Set<string>()
   const out: { piece: Piece; cost: number }[] = []
-  for (const rule of new Set(rules))
+  for (const rule of rulesAt(sentence, grammar, at))
     for (const { to, bound } of rule.ready.match(sentence, at)) {
       const value = rule.value(bound, sentence, at, to)
       if (value === null) continue

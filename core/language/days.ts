@@ -33,7 +33,16 @@ const MONTH =
   '(jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)'
 const WEEKDAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday']
 const YEAR = '(?: (\\d{4}))?'
-const rule = (pattern: string) => new RegExp(`^${pattern}(?= |$)`)
+const rules = new Map<string, RegExp>()
+/** A pattern at the head of a text, made once. */
+function rule(pattern: string): RegExp {
+  let made = rules.get(pattern)
+  if (!made) rules.set(pattern, (made = new RegExp(`^${pattern}(?= |$)`)))
+  return made
+}
+/** Words a day can begin with; figures besides. */
+const BEGINS =
+  /^(?:\d|the$|an?$|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|sun|mon|tue|wed|thu|fri|sat|early$|begin|start$|mid|late$|end$|first$|second$|third$|last$|next$|this$|on$|over$|in$|couple$|today$|tonight$|now$|just$|yesterday$|tomorrow$|day$|week|good$|easter$|whit|pentecost$|christma|new$|halloween$|saint$|st$|valentine|memorial$|labou?r$|mother$|father$|thanksgiving$|average$|our$|my$|final$|spring$|autumn$|fall$|frost$|after$|one$|two$|three$|four$|five$|six$|seven$|eight$|nine$|ten$|eleven$|twelve$)/
 
 const pad = (n: number) => String(n).padStart(2, '0')
 const monthOf = (name: string) => MONTHS.indexOf(name.slice(0, 3)) + 1
@@ -351,6 +360,7 @@ const fromFrost: Reader = (text, { frosts }) => {
 export const dayTerm =
   (calendar: Calendar, tense: Tense) =>
   ({ tokens }: Sentence, at: number): Found<ReadDay>[] => {
+    if (!BEGINS.test(elementAt(tokens, at).lower) && !BEGINS.test(elementAt(tokens, at).plain)) return []
     const words: string[] = []
     for (let i = at; i < tokens.length && words.length < 9; i++) {
       const token = elementAt(tokens, i)

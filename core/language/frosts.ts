@@ -101,9 +101,17 @@ export const CLIMATES: readonly { readonly name: string; readonly last: string; 
  * @returns both frosts or that there are none, or questions
  */
 export const readFrosts = (text: string, known: Known): Read<FrostsSaid> =>
-  readBy(text, { ...known, frosts: null, barePoints: true }, FROSTS, FROST_EXAMPLE, (sentence, pieces) =>
+  readBy(text, withoutFrosts(known), FROSTS, FROST_EXAMPLE, (sentence, pieces) =>
     new FrostReader(sentence, known, pieces).read(),
   )
+
+/** Nothing but days is said here, and none of them is counted from a frost. */
+function withoutFrosts(known: Known): Known {
+  let made = frostless.get(known)
+  if (!made) frostless.set(known, (made = { ...known, frosts: null, barePoints: true }))
+  return made
+}
+const frostless = new WeakMap<Known, Known>()
 
 interface FrostDay {
   readonly day: Day

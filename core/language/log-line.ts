@@ -6,15 +6,7 @@ import { LOG, type Act, type ActSaid, type HowMany, type Measured } from './log-
 import { LINE_EXAMPLE, LINE_KINDS, nextYear, type LineKind, type ReadLine } from './line-said'
 import type { Named } from './name-book'
 import type { Said } from './quantities'
-import type {
-  Choice,
-  Heard,
-  Known,
-  KnownGroup,
-  KnownSowing,
-  KnownTray,
-  Read,
-} from './reading'
+import type { Choice, Heard, Known, KnownGroup, KnownSowing, KnownTray, Read } from './reading'
 import { saidAnew } from './said-anew'
 import { ownerOf, segmentsOf, type Segment } from './segments'
 import { readBy, SentenceReader } from './sentence-reader'
@@ -167,8 +159,11 @@ class LineReader extends SentenceReader {
 
   private askCounts(counts: readonly Piece[]) {
     this.ask(
-      `${counts.map((one) => this.words(one)).join(' or ')}: which is the number?`,
-      counts.map((one) => ({
+      `${counts
+        .slice(0, MAX_CHOICES)
+        .map((one) => this.words(one))
+        .join(' or ')}: which is the number?`,
+      (counts.length > MAX_CHOICES ? [] : counts).map((one) => ({
         name: this.words(one),
         text: counts
           .filter((other) => other !== one)

@@ -28,6 +28,8 @@ const ORNAMENTAL: readonly CropFamily[] = ['cut flower', 'bedding']
 /** How unlike a misspelt name may be: 0 the same, 1 anything. */
 const UNLIKE = 0.34
 const MAX_OFFERED = 4
+/** No name is longer. */
+const LONGEST_NAME = 40
 
 /** Everything that crops and packets are called, for finding them in a sentence. */
 export interface NameBook {
@@ -98,7 +100,7 @@ export function nameBook(crops: readonly NamedCrop[], packets: readonly NamedPac
       })
       // Who mistypes a name begins it right.
       const begins = plainName(text)[0]?.slice(0, 1)
-      const found = fuse.search(text).filter(({ item }) => item.words[0]?.startsWith(begins ?? ''))
+      const found = fuse.search(text.slice(0, LONGEST_NAME)).filter(({ item }) => item.words[0]?.startsWith(begins ?? ''))
       const best = found[0]
       const offered = best && !best.item.ornamental ? found.filter(({ item }) => !item.ornamental) : found
       return onePerCrop(

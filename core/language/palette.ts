@@ -66,7 +66,7 @@ const SOUGHT = grammarOf(
     ),
     rule<MaterialSaid>(
       'material',
-      '{m:material}',
+      '{m:goods}',
       ({ m }: { m: MaterialSaid }) => m,
       ({ name }) => name,
     ),

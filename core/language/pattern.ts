@@ -43,13 +43,16 @@ interface Match {
 }
 type Node = (sentence: Sentence, at: number, bound: Bound, first: boolean) => readonly Match[]
 
-/** A pattern made ready, and the words it can begin with; null where a term or anything may stand first. */
+/** A pattern made ready, and the words and terms it can begin with. */
 export interface Pattern {
   readonly match: (sentence: Sentence, at: number) => readonly Match[]
-  readonly begins: ReadonlySet<string> | null
+  readonly begins: ReadonlySet<string>
+  /** Terms it can begin with: where none of them stands, and no such word, it need not be tried. */
+  readonly terms: readonly string[]
 }
 
 const NONE: readonly Match[] = []
+const NO_TERMS: ReadonlySet<string> = new Set()
 const COMMA = 'comma'
 
 /** Whether a pattern may go on at this word: it stands at the start, or nothing parts it from the one before. */
@@ -59,7 +62,8 @@ const past = (bound: Bound): Bound => (bound[COMMA] === undefined ? bound : { ..
 
 interface Part {
   readonly node: Node
-  readonly begins: ReadonlySet<string> | null
+  readonly begins: ReadonlySet<string>
+  readonly terms: ReadonlySet<string>
   readonly optional: boolean
 }
 
@@ -74,6 +78,7 @@ const literal = (words: readonly string[]): Part => {
         : NONE
     },
     begins: new Set([...all, ...words]),
+    terms: NO_TERMS,
     optional: false,
   }
 }
@@ -93,6 +98,7 @@ const listed = (list: PhraseList, name: string | null): Part => ({
     return out
   },
   begins: new Set(list.byFirst.keys()),
+  terms: NO_TERMS,
   optional: false,
 })
 
@@ -104,16 +110,17 @@ const termed = (name: string | null, term: string): Part => ({
       ? NONE
       : found.map(({ to, value }) => ({ to, bound: name ? { ...past(bound), [name]: value } : past(bound) }))
   },
-  begins: null,
+  begins: new Set(),
+  terms: new Set([term]),
   optional: false,
 })
 
 const sequence = (parts: readonly Part[]): Part => {
   const begins = new Set<string>()
-  let any = false
+  const terms = new Set<string>()
   for (const part of parts) {
-    if (part.begins === null) any = true
-    else for (const word of part.begins) begins.add(word)
+    for (const word of part.begins) begins.add(word)
+    for (const term of part.terms) terms.add(term)
     if (!part.optional) break
   }
   return {
@@ -127,22 +134,23 @@ const sequence = (parts: readonly Part[]): Part => {
       }
       return now
     },
-    begins: any ? null : begins,
+    begins,
+    terms,
     optional: parts.every(({ optional }) => optional),
   }
 }
 
 const either = (ways: readonly Part[]): Part => ({
   node: (sentence, at, bound, first) => ways.flatMap(({ node }) => node(sentence, at, bound, first)),
-  begins: ways.some(({ begins }) => begins === null)
-    ? null
-    : new Set(ways.flatMap(({ begins }) => [...present(begins)])),
+  begins: new Set(ways.flatMap(({ begins }) => [...begins])),
+  terms: new Set(ways.flatMap(({ terms }) => [...terms])),
   optional: ways.some(({ optional }) => optional),
 })
 
 const perhaps = (part: Part): Part => ({
   node: (sentence, at, bound, first) => [{ to: at, bound }, ...part.node(sentence, at, bound, first)],
   begins: part.begins,
+  terms: part.terms,
   optional: true,
 })
 
@@ -162,6 +170,7 @@ const repeated = (part: Part): Part => ({
 const comma: Part = {
   node: (_, at, bound) => [{ to: at, bound: { ...bound, [COMMA]: true } }],
   begins: new Set(),
+  terms: NO_TERMS,
   optional: true,
 }
 
@@ -206,8 +215,12 @@ export function patterns(lists: Readonly<Record<string, PhraseList>>) {
   const suffixed = (part: Part, suffix: string) =>
     suffix === '?' ? perhaps(part) : suffix === '+' ? repeated(part) : part
   return (pattern: string): Pattern => {
-    const { node, begins } = parse(pattern.split(/\s+/).filter(Boolean))
-    return { match: (sentence, at) => node(sentence, at, {}, true).filter(({ to }) => to > at), begins }
+    const { node, begins, terms } = parse(pattern.split(/\s+/).filter(Boolean))
+    return {
+      match: (sentence, at) => node(sentence, at, {}, true).filter(({ to }) => to > at),
+      begins,
+      terms: [...terms],
+    }
   }
 }
 

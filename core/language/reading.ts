@@ -14,8 +14,6 @@ export interface Heard {
   readonly as: string
   /** What it was taken for, in a few words. */
   readonly means: string
-  /** What it could be instead, said in its place. */
-  readonly others?: readonly string[]
 }
 
 /** Something that has to be said before it can be planned or written. */

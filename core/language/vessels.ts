@@ -5,7 +5,7 @@ import { convert } from '../units/unit-table'
 import { plainName } from '../text/words'
 import { tokensOf } from './token'
 import type { KnownVessel } from './vessel-measures'
-import { grammarOf, type ReadyRule, type Rule } from './chart'
+import { grammarOf, rulesAt, type Rule } from './chart'
 import { byMeaning, patterns, phraseList, type Found, type Sentence } from './pattern'
 import type { Count } from './numbers'
 import type { Said } from './quantities'
@@ -309,7 +309,7 @@ export function vesselTerms(known: readonly KnownVessel[]) {
   const vessel = (sentence: Sentence, at: number): Found<Vessel>[] => {
     const token = elementAt(sentence.tokens, at)
     if (token.quoted) return []
-    const fits: readonly ReadyRule[] = [...(grammar.byFirst.get(token.plain) ?? []), ...grammar.any]
+    const fits = rulesAt(sentence, grammar, at)
     const out = new Map<string, Found<Vessel>>()
     for (const one of fits)
       for (const { to, bound } of one.ready.match(sentence, at)) {

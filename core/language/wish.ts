@@ -21,6 +21,8 @@ const JUST_PAST_DAYS = 60
 const FAR_AHEAD_DAYS = 250
 /** More seeds are nobody's habit for one cell [common practice]. */
 const MOST_A_CELL = 12
+/** Of more than so many nobody chooses. */
+const MOST_CHOICES = 8
 const USUAL_TRAY = 'tray-72'
 
 /**
@@ -372,7 +374,7 @@ class WishReader extends SentenceReader {
     if (ids.size > 1)
       this.ask(
         `In ${all.map(({ v }) => v.name.toLowerCase()).join(' or ')}?`,
-        all.map(({ v, piece }) => ({
+        (all.length > MOST_CHOICES ? [] : all).map(({ v, piece }) => ({
           name: v.name,
           text: all
             .filter((one) => one.piece !== piece)

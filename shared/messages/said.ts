@@ -30,18 +30,16 @@ export interface Telling {
 }
 
 /** Days in full, as they are written where the month comes first or the day. */
-export const longDay =
-  (order: 'day first' | 'month first') =>
-  (day: Day): string =>
-    new Intl.DateTimeFormat(order === 'month first' ? 'en-US' : 'en-GB', {
-      weekday: 'long',
-      day: 'numeric',
-      month: 'long',
-      year: 'numeric',
-      timeZone: 'UTC',
-    })
-      .format(new Date(`${day}T00:00Z`))
-      .replace(/,(?= \d+ )/, '')
+export function longDay(order: 'day first' | 'month first'): (day: Day) => string {
+  const format = new Intl.DateTimeFormat(order === 'month first' ? 'en-US' : 'en-GB', {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  })
+  return (day) => format.format(new Date(`${day}T00:00Z`)).replace(/,(?= \d+ )/, '')
+}
 
 const listed = (all: readonly (string | null | undefined | false)[]) => all.filter(Boolean).join(', ')
 const nameOf = (name: string | undefined, id: string) => inSentence(first((name ?? id).split(',')))

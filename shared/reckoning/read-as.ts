@@ -1,5 +1,4 @@
 import { readAway } from '#core/language/away'
-import { othersFor } from '#core/language/others'
 import { readFrosts } from '#core/language/frosts'
 import { readLine } from '#core/language/log-line'
 import { readPalette } from '#core/language/palette'
@@ -70,9 +69,7 @@ export function readAs(kind: ReadKind, text: string, known: Known): ReadText {
     readings: questions.length
       ? []
       : [{ says: says.join('; '), meaning: read.flatMap(({ meaning }) => meaning) }],
-    words: read.flatMap((one, line) =>
-      one.heard.map((word) => ({ ...word, others: othersFor(word, known), line })),
-    ),
+    words: read.flatMap((one, line) => one.heard.map((word) => ({ ...word, line }))),
     understood: says,
     lines: lines.map((line, i) => ({ text: line, meaning: read[i]?.meaning ?? [] })),
     questions,
@@ -128,6 +125,13 @@ function oneOf(
 
 /** What a household calls things by, for telling what was read. */
 export function tellingOf(words: Words): Telling {
+  let telling = tellings.get(words)
+  if (!telling) tellings.set(words, (telling = tellingFrom(words)))
+  return telling
+}
+const tellings = new WeakMap<Words, Telling>()
+
+function tellingFrom(words: Words): Telling {
   const nameIn = (all: readonly { readonly id: string; readonly name: string }[]) => {
     const names = new Map(all.map(({ id, name }) => [id, name]))
     return (id: string) => names.get(id)
