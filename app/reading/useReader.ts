@@ -42,7 +42,7 @@ export const othersOf = async (word: Heard): Promise<string[]> =>
  */
 export function useReader<Meaning>(
   kind: ReadKind,
-  text: Ref<string>,
+  text: Readonly<Ref<string>>,
   of: MaybeRefOrGetter<Partial<Words>> = {},
 ) {
   const words = useWords()
@@ -63,7 +63,8 @@ export function useReader<Meaning>(
       failed.value = now === asked
     }
   }
-  watch([text, words, () => toValue(of)], ask, { immediate: true })
+  // What it is read with is looked at once something is typed.
+  watch(() => (text.value.trim() ? [text.value, words.value, toValue(of)] : []), ask, { immediate: true })
   onBeforeUnmount(() => asked++)
 
   const current = computed(() => (answer.value?.text === text.value ? answer.value.read : null))

@@ -45,11 +45,13 @@ const chosen = ref(0)
 const bench = useBench()
 const { printDay } = useDates()
 const { temperature, length } = useMeasures()
-const { shown } = useReader<Sought>('palette', wanted)
+/** Before there is a household nothing is known to be asked. */
+const asked = computed(() => (household.everything ? wanted.value : ''))
+const { shown } = useReader<Sought>('palette', asked)
 /** What can be answered outright: what is in the shed, the night, the day of a job. */
 const answers = computed((): Command[] => {
   const sought = shown.value?.readings[0]?.meaning[0] as Sought | undefined
-  if (!sought || !wanted.value.trim()) return []
+  if (!sought || !wanted.value.trim() || !household.everything) return []
   const telling = { printDay, temperature, length, units: household.units }
   return paletteAnswers(sought, bench, telling).map(({ name, hint, path }) => ({
     name,
