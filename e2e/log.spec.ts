@@ -48,7 +48,7 @@ test.describe('with a thumb, on a phone', () => {
     // Forty cannot be up of twenty-four: asked, and nothing typed is lost.
     await expect(page.getByText('24 seeds were sown in tray 1: 40 cannot be up.')).toBeVisible()
     await expect(page.getByRole('button', { name: 'Write it down' })).toBeDisabled()
-    await expect(line).toHaveValue('tray 1, 40 came up')
+    await expect(line).toHaveValue('tray 1, 40 up')
     await page.getByRole('button', { name: 'All 24 are up' }).tap()
     await page.getByRole('button', { name: 'Write it down' }).tap()
     await expect(line).toHaveValue('')
@@ -58,7 +58,7 @@ test.describe('with a thumb, on a phone', () => {
     await line.fill('okra yellow leaves')
     await page.getByRole('button', { name: 'Pale old leaves', exact: true }).tap()
     await page.getByRole('button', { name: 'Write it down' }).tap()
-    const seen = page.getByRole('listitem').filter({ hasText: 'okra yellow leaves' })
+    const seen = page.getByRole('listitem').filter({ hasText: 'okra pale below' })
     await expect(seen.getByRole('link', { name: 'Pale old leaves' })).toBeVisible()
     await seen.getByRole('button', { name: /^Take back/ }).tap()
     await expect(seen).toBeHidden()

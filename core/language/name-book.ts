@@ -100,7 +100,9 @@ export function nameBook(crops: readonly NamedCrop[], packets: readonly NamedPac
       })
       // Who mistypes a name begins it right.
       const begins = plainName(text)[0]?.slice(0, 1)
-      const found = fuse.search(text.slice(0, LONGEST_NAME)).filter(({ item }) => item.words[0]?.startsWith(begins ?? ''))
+      const found = fuse
+        .search(text.slice(0, LONGEST_NAME))
+        .filter(({ item }) => item.words[0]?.startsWith(begins ?? ''))
       const best = found[0]
       const offered = best && !best.item.ornamental ? found.filter(({ item }) => !item.ornamental) : found
       return onePerCrop(

@@ -1,12 +1,11 @@
 import { at as elementAt } from '../numeric/at'
-import { plainName } from '../text/words'
 import { dayTerm, type ReadDay } from './days'
 import { sentenceOf } from './chart'
 import { measureTerms } from './measure-terms'
 import type { Found, Sentence, Term } from './pattern'
 import { tokensOf } from './token'
 import { vesselTerms } from './vessels'
-import type { Known } from './reading'
+import type { Known, KnownSowing } from './reading'
 
 /** A day in either tense: as what is to come, and as what was. */
 export interface DaySaid {
@@ -18,7 +17,7 @@ export interface DaySaid {
 function namesTerm<One extends { readonly name: string }>(all: readonly One[]): Term {
   const byFirst = new Map<string, { words: readonly string[]; one: One }[]>()
   for (const one of all) {
-    const words = plainName(one.name)
+    const words = tokensOf(one.name).map(({ plain }) => plain)
     const [head] = words
     if (head !== undefined) byFirst.set(head, [...(byFirst.get(head) ?? []), { words, one }])
   }
@@ -149,7 +148,13 @@ export function termsOf(known: Known) {
     },
     recipe: namesTerm(known.recipes),
     place: namesTerm(known.places),
-    sowing: namesTerm(known.sowings),
+    // A sowing by its name, or a group of a tray that is called by one of its own.
+    sowing: namesTerm<KnownSowing>([
+      ...known.sowings,
+      ...known.trays.flatMap(({ groups }) =>
+        groups.map(({ name, cropId, sowingId }) => ({ id: sowingId ?? '', name, cropId })),
+      ),
+    ]),
     ...vesselTerms(known.vessels),
   }
   return terms
