@@ -86,5 +86,53 @@ export function readBy<Meaning>(
   if (text.length > MAX_LETTERS) return asked(`That is long: at most ${MAX_LETTERS} letters at a time.`)
   const sentence = sentenceFor(text, known)
   if (sentence.tokens.length === 0) return asked(`Say it like: ${example}.`)
-  return read(sentence, elementAt(tilings(sentence, grammar), 0).pieces)
+  const ways = tilings(sentence, grammar).map(({ pieces }) => ({ pieces, made: read(sentence, pieces) }))
+  const one = elementAt(ways, 0)
+  const others = ways.filter(
+    ({ made }, i) => i > 0 && JSON.stringify(made.meaning) !== JSON.stringify(one.made.meaning),
+  )
+  return others.length ? asksWhich(sentence, [one, ...others]) : one.made
+}
+
+interface Way<Meaning> {
+  readonly pieces: readonly Piece[]
+  readonly made: Read<Meaning>
+}
+
+/** Several ways to read a sentence that do not come to the same: which is meant, in words of which there is one way. */
+function asksWhich<Meaning>({ text, tokens }: Sentence, ways: readonly Way<Meaning>[]): Read<Meaning> {
+  const { pieces, made } = elementAt(ways, 0)
+  const isIn =
+    (piece: Piece) =>
+    ({ pieces: those }: Way<Meaning>) =>
+      those.some(
+        (one) =>
+          one.slot === piece.slot &&
+          one.from === piece.from &&
+          one.to === piece.to &&
+          one.means === piece.means,
+      )
+  const rangeOf = ({ from, to }: Stretch) => ({
+    from: elementAt(tokens, from).from,
+    to: elementAt(tokens, to - 1).to,
+  })
+  const choices = ways.flatMap((way): Choice[] => {
+    const own = way.pieces.find((piece) => piece.means !== '' && !ways.every(isIn(piece)))
+    return own ? [{ name: own.means, text: saidAnew(text, rangeOf(own), own.means) }] : []
+  })
+  // What is shown the same is meant the same.
+  if (choices.length < 2) return made
+  const about = pieces.find((piece) => !ways.every(isIn(piece)))
+  const words = about ? text.slice(rangeOf(about).from, rangeOf(about).to) : text
+  return {
+    ...made,
+    questions: [
+      {
+        question: `‘${words}’ could be two things. Which is meant?`,
+        about: about ? rangeOf(about) : null,
+        choices,
+      },
+      ...made.questions,
+    ],
+  }
 }

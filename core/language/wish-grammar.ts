@@ -209,6 +209,7 @@ export const WISH_RULES: readonly Rule[] = [
     '( in )? {t:times}',
     ({ t }: { t: number }) => ({ everyDays: null, times: t }),
     ({ times }) => `${times} times`,
+    1.05,
   ),
   day('out', '<out> <on>? <on>? {d:day}', 0.9),
   day('sow', '<sow> <on>? <on>? {d:day}', 0.9),
@@ -248,6 +249,7 @@ export const WISH_RULES: readonly Rule[] = [
     'before ( the )? ( first )? frost',
     () => 'autumn',
     () => 'before the first frost of autumn',
+    0.95,
   ),
   rule<{ v: Vessel; count: number | null }>(
     'container',
@@ -268,7 +270,17 @@ export const WISH_RULES: readonly Rule[] = [
   rule<{ v: Vessel; count: number | null; broadcast: true }>(
     'container',
     '<broadcast> ( them / it / the seed )? <over>? {n:count}? ( of )? ( a|an|the|whole|full )? {v:vessel}',
-    ({ v, n }: { v: Vessel; n?: Count }) => ({ v, count: n?.n ?? null, broadcast: true }),
+    ({ v, n }: { v: Vessel; n?: Count }, sentence, at, to) =>
+      // `A half seed tray` is a container of that name.
+      n &&
+      n.n < 1 &&
+      [1, 2, 3, 4].some((k) =>
+        (sentence.term('vessel', at + k) as { to: number; value: Vessel }[]).some(
+          (one) => one.to === to && one.value.name.toLowerCase().startsWith('half'),
+        ),
+      )
+        ? null
+        : { v, count: n && n.n !== 1 ? n.n : null, broadcast: true },
     ({ v, count }) => `scattered over ${count === null || count === 1 ? '' : `${count} × `}${v.name}`,
     0.8,
   ),
