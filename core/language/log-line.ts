@@ -125,7 +125,10 @@ class LineReader extends SentenceReader {
       const inside = all.filter(({ from }) => from >= segment.from && from < segment.to)
       return inside.length ? inside : all
     }
-    const said = own('act')
+    const all = own('act')
+    // `Gave the leeks a haircut` gives nothing away.
+    const trims = all.some((piece) => /haircut|drink|feed|trim/i.test(this.words(piece)))
+    const said = all.filter((piece) => !(trims && /^gave$/i.test(this.words(piece))))
     const note = this.isNote()
     const firstThought = said.findIndex(({ value }) => (value as ActSaid).act === 'thought')
     const acts = note ? said.slice(0, 1) : firstThought > 0 ? said.slice(0, firstThought) : said

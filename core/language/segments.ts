@@ -46,7 +46,8 @@ export function segmentsOf(
     Math.min(one.from, ...(own[i] ?? []).filter(({ to }) => to <= one.from).map(({ from }) => from)),
   )
   return named.map((_, i) => ({
-    from: elementAt(starts, i),
+    // What stands before the first is said of all, and of it.
+    from: i === 0 && named.length === 1 ? 0 : elementAt(starts, i),
     to: i + 1 < named.length ? elementAt(starts, i + 1) : length,
     amounts: [...(own[i] ?? [])].sort((a, b) => a.from - b.from),
   }))

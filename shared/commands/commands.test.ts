@@ -335,6 +335,41 @@ describe('what is written down', () => {
       water: [{ trayId: TRAY, litres: 2, how: 'below' }],
     })
   })
+  it('plants that were never laid out in a tray are potted up whole, in part, and into any vessel, and the plan agrees', () => {
+    const SOWN = dayFrom('2027-03-01')
+    const sowings = [{ id: SOWING, body: tomato({ plants: 20 }), sownOn: SOWN, up: 20 }]
+    const kept = done(emptyKept(), { name: 'plan', sowings })
+    const all = (text: string, of: Everything) => {
+      const bench = benchOf(of, TODAY, '09:00')
+      const { meaning, questions } = readLine(text, knownFrom(lineWords(bench, 'day first')))
+      expect(questions).toEqual([])
+      return lineCommands(meaning[0]!, bench).reduce((state, command) => done(state, command), of)
+    }
+    const stageOf = (of: Everything, kind: string) =>
+      benchOf(of, TODAY, '09:00').rows[0]!.planned.stages.find((one) => one.kind === kind)!
+    const whole = all('potted up the tomatoes', kept)
+    const at = stageOf(whole, 'pot up').index
+    expect(benchOf(whole, TODAY, '09:00').done.get(SOWING)).toMatchObject({ [`stage-${at}`]: TODAY })
+    // Eight of them: those are moved, and the rest is still to come.
+    const some = all('potted up 8 tomatoes', kept)
+    expect(stageOf(some, 'pot up')).toMatchObject({ moved: 8 })
+    // Another vessel than was planned is what they stand in now.
+    const cups = all('transplanted the tomatoes into pint cups', kept)
+    expect(stageOf(cups, 'pot up').container.id).toBe('cup-pint')
+    // And again, beyond what the plan foresaw.
+    const again = all('potted up the tomatoes into 5 litre pots', whole)
+    expect(
+      benchOf(again, TODAY, '09:00').rows[0]!.planned.stages.filter(({ kind }) => kind === 'pot up'),
+    ).toHaveLength(2)
+  })
+  it('a number with its unit is measured, a treatment is kept by its name', () => {
+    const kept = withTray(emptyKept(), TRAY, null)
+    expect(line('EC 1.6 tray 1', kept)).toMatchObject({ name: 'write down', kind: 'measured', count: null })
+    expect(line('dusted tray 1 with cinnamon', kept)).toMatchObject({
+      kind: 'tended',
+      title: 'dusted tray 1 with cinnamon',
+    })
+  })
   it('is dated by the person, never ahead, and never of a tray that was emptied', () => {
     const kept = withTray(emptyKept(), TRAY, TODAY)
     const water = (on: string): Sent =>

@@ -110,6 +110,10 @@ async function keep() {
       }}</Button>
     </fieldset>
 
+    <p v-if="line.entries.value.some(({ treatment }) => treatment)" class="caution small">
+      Kept by its name: nothing is said of what it does. What its label says of dose, skin and eyes comes
+      first.
+    </p>
     <details v-if="line.entries.value.length" class="right">
       <summary>Put it right</summary>
       <div v-for="(one, i) in line.entries.value" :key="i" class="pair">
