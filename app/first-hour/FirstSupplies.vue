@@ -5,6 +5,7 @@ import Button from 'primevue/button'
 import CheckField from '~/kit/fields/CheckField.vue'
 import TextField from '~/kit/fields/TextField.vue'
 import FirstStep from '~/first-hour/FirstStep.vue'
+import SayStores from '~/reading/SayStores.vue'
 import { newId } from '~/kit/newId'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
@@ -70,6 +71,7 @@ async function keep() {
     later="under Supplies, where a whole list can be pasted too."
     :done="household.stocks.length > 0"
   >
+    <SayStores />
     <ul class="supplies">
       <li v-for="row in rows" :key="row.id">
         <CheckField v-model="ticked" :value="row.id">{{ row.name }}</CheckField>

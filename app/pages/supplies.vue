@@ -9,6 +9,7 @@ import MaterialForm from '~/plan/supplies/MaterialForm.vue'
 import ShelfList from '~/plan/supplies/ShelfList.vue'
 import ShoppingSlip from '~/plan/supplies/ShoppingSlip.vue'
 import SuppliesTable from '~/plan/supplies/SuppliesTable.vue'
+import SayStores from '~/reading/SayStores.vue'
 import ToolForm from '~/plan/supplies/ToolForm.vue'
 import { useRemoval } from '~/kit/record-forms/useRemoval'
 import { useContext } from '~/household/context'
@@ -120,6 +121,7 @@ function errorOf({ kind, capacityMl }: Tool) {
     </header>
 
     <div class="shelf">
+      <SayStores />
       <ShelfList />
       <ShoppingSlip />
     </div>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import TextField from '~/kit/fields/TextField.vue'
+import { newId } from '~/kit/newId'
+import { useCommands } from '~/household/commands'
+import { useContext } from '~/household/context'
+import { useHousehold } from '~/household/household'
+import { saving } from '~/household/write-records'
+import SaidBack from '~/reading/SaidBack.vue'
+import { useReader } from '~/reading/useReader'
+import { useSayAnew } from '~/reading/useSayAnew'
+import type { StoreSaid } from '#core/language/stores'
+import { counted } from '#core/text/plurals'
+import { stockFrom } from '#shared/reckoning/store-said'
+import { stockProblems } from '#shared/reckoning/shelves'
+
+/** What is in the shed, said in a sentence: `2 bricks of coir, half a 40 L bag of perlite`. */
+const household = useHousehold()
+const context = useContext()
+const { attempt } = useCommands()
+const text = ref('')
+const { say } = useSayAnew(text)
+const { shown, meaning } = useReader<StoreSaid>('stores', text)
+const stocks = computed(() =>
+  (meaning.value ?? []).flatMap((one) => {
+    const stock = one.packs === 0 ? null : stockFrom(one, context.whole, household.units)
+    return stock ? [stock] : []
+  }),
+)
+const problem = computed(() => stocks.value.flatMap((one) => stockProblems(one, context.whole))[0]?.message)
+async function keep() {
+  if (!stocks.value.length || problem.value) return
+  const name = `${counted(stocks.value.length, 'pack')} on the shelf`
+  const kept = stocks.value.map((one) => saving('stocks', newId(), 0, one))
+  if (await attempt(name, kept, `${name}.`)) text.value = ''
+}
+</script>
+
+<template>
+  <form class="say no-print" @submit.prevent="keep">
+    <TextField
+      v-model="text"
+      label="What is in the shed, as you would say it"
+      placeholder="2 bricks of coir, half a 40 L bag of perlite"
+      :problem="problem"
+    />
+    <Button type="submit" :disabled="!stocks.length || !!problem">Add it</Button>
+    <SaidBack v-if="shown" class="said" :read="shown" @say="say" />
+  </form>
+</template>
+
+<style scoped>
+.say {
+  display: grid;
+  grid-template-columns: minmax(0, 34rem) auto;
+  gap: 0.6rem;
+  align-items: start;
+}
+
+.say > .button,
+.say > button {
+  justify-self: start;
+  margin-top: 1.6rem;
+}
+
+.said {
+  grid-column: 1 / -1;
+}
+</style>
