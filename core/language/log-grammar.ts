@@ -147,7 +147,7 @@ export const LOG_RULES: readonly Rule[] = [
     'act',
     '<a:act>',
     ({ a }: { a: Act }) => ({ act: a, denied: false }),
-    ({ act }) => act,
+    ({ act }) => ACT_MEANS[act],
   ),
   // Never, did not, has not: what follows did not happen.
   rule<ActSaid>(

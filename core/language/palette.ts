@@ -20,7 +20,9 @@ export interface Sought {
   readonly volumeL: number | null
   /** What is asked: when, how much, how deep, to take something back. */
   readonly asks: readonly Asked[]
+  /** Words that name nothing known here, and the whole as it was typed. */
   readonly words: readonly string[]
+  readonly text: string
 }
 export const ASKED = {
   undo: ['undo', 'take back', 'oops', 'take it back', 'mistake'],
@@ -146,6 +148,7 @@ class PaletteReader extends SentenceReader {
           volumeL: (this.of('volume')[0]?.value as Said | undefined)?.base ?? null,
           asks: this.of('asks').map(({ value }) => value as Asked),
           words: this.of(UNREAD).map((piece) => this.words(piece)),
+          text: this.sentence.text.trim(),
         },
       ],
       heard: this.taking().map((one) =>

@@ -210,8 +210,8 @@ function places({ placeId }: Sought, { context: { frame } }: Bench): PaletteAnsw
 }
 
 /** What is seen on plants, by what growers call it. */
-function signs({ words: typed, cropIds }: Sought): PaletteAnswer[] {
-  const said = plainName(typed.join(' ')).join(' ')
+function signs({ text, cropIds }: Sought): PaletteAnswer[] {
+  const said = plainName(text).join(' ')
   if (said.length < 3 || cropIds.length) return []
   return SEEN.filter(({ words: names, name }) =>
     [name, ...names].some((one) => plainName(one).join(' ') === said),
@@ -224,8 +224,8 @@ function signs({ words: typed, cropIds }: Sought): PaletteAnswer[] {
     }))
 }
 
-function words({ words: typed }: Sought): PaletteAnswer[] {
-  const said = plainName(typed.join(' ')).join(' ')
+function words({ text }: Sought): PaletteAnswer[] {
+  const said = plainName(text).join(' ')
   return said.length < 2
     ? []
     : GLOSSARY.filter(({ name }) => plainName(name).join(' ') === said).map(({ name, means }) => ({

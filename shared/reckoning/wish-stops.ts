@@ -52,7 +52,7 @@ export function wishStops(
       ...(wish.up !== null && wish.up > planned.seeds
         ? [`${name}: ${printNumber(wish.up)} are up, of ${counted(planned.seeds, 'seed')}.`]
         : []),
-      ...planned.notices
+      ...(wish.sown ? [] : planned.notices)
         .filter(({ kind }) => kind === 'out before the frost is over')
         .map(() => `${name} would go out on ${printDay(planned.outOn)}, before the frost is over.`),
     ]
