@@ -31,8 +31,18 @@ export interface HowMany {
   readonly missing: boolean
   /** The rest of them, or a number nobody said: it is asked. */
   readonly vague: boolean
+  /** So many more than before. */
+  readonly more: boolean
 }
-const NOBODY: HowMany = { n: null, of: null, share: null, but: null, missing: false, vague: false }
+const NOBODY: HowMany = {
+  n: null,
+  of: null,
+  share: null,
+  but: null,
+  missing: false,
+  vague: false,
+  more: false,
+}
 
 /** A number with its unit that is no count: it is kept as it was measured. */
 export interface Measured {
@@ -42,6 +52,7 @@ export interface Measured {
   readonly text: string
 }
 
+const CAME_UP = /^(?:up|germinated|germinating|sprouted|sprouting|emerged|come|came|showing|popped)$/
 /** What an act is shown as. */
 const ACT_MEANS: Readonly<Record<Act, string>> = {
   look: 'came up',
@@ -116,7 +127,8 @@ const count = (
     cost,
   )
 
-function countMeans({ n, of, share, but, missing, vague }: HowMany): string {
+function countMeans({ n, of, share, but, missing, vague, more }: HowMany): string {
+  if (more) return `${n} more than before`
   if (vague) return 'how many is asked'
   if (but !== null) return but === 0 ? 'all' : `all but ${but}`
   if (share !== null)
@@ -149,6 +161,13 @@ export const LOG_RULES: readonly Rule[] = [
     ({ a }: { a: Act }) => ({ act: a, denied: false }),
     ({ act }) => ACT_MEANS[act],
   ),
+  rule<ActSaid>(
+    'act',
+    'brought|took|carried|moved ( the|my|all|them|it|everything )? ( of )? ( the )? tray|flat|pot|plant|seedling|everything|them|it in|inside|indoors|out|outside|outdoors',
+    () => ({ act: 'carried', denied: false }),
+    () => 'carried',
+    0.7,
+  ),
   // Never, did not, has not: what follows did not happen.
   rule<ActSaid>(
     'act',
@@ -178,7 +197,9 @@ export const LOG_RULES: readonly Rule[] = [
   ),
   count(
     '<only>? {o:outof} <unit>?',
-    ({ o }: { o: readonly [number, number] }) => ({ n: o[0], of: o[1] }),
+    ({ o }: { o: readonly [number, number] }, { tokens }) =>
+      // `Sown 3/14` is a day; of so many that came up it is a count.
+      o[1] > 31 || tokens.some(({ lower }) => CAME_UP.test(lower)) ? { n: o[0], of: o[1] } : null,
     0.7,
   ),
   count('<all> ( of )? ( the )? {n:whole} <unit>?', ({ n }: { n: number }) => ({ n, share: null })),
@@ -192,7 +213,7 @@ export const LOG_RULES: readonly Rule[] = [
   ),
   count('<none> ( of )? ( the|them|these|those )? ( of them )? <unit>? ( yet )?', () => ({ n: 0 })),
   count(
-    '( about|around|roughly|over|under|nearly )? {n:number} ( of )? ( them|the|these|those|it )',
+    '<only>? {n:number} ( of )? ( them|the|these|those|it )',
     ({ n }: { n: Count }) =>
       n.n > 0 && n.n < 1 && n.low === null
         ? { share: n.n }
@@ -202,7 +223,7 @@ export const LOG_RULES: readonly Rule[] = [
     0.95,
   ),
   count(
-    '{n:number}',
+    '<only>? {n:number}',
     ({ n }: { n: Count }) =>
       n.n > 0 && n.n < 1 && n.low === null
         ? { share: n.n }
@@ -216,6 +237,8 @@ export const LOG_RULES: readonly Rule[] = [
     ({ n }: { n: number }) => (n <= 100 ? { share: n / 100 } : null),
     0.9,
   ),
+  count('{n:whole} ( more|extra ) <unit>?', ({ n }: { n: number }) => ({ n, more: true }), 0.85),
+  count('another {n:whole} <unit>?', ({ n }: { n: number }) => ({ n, more: true }), 0.85),
   count('<rest> ( of )? ( them|it|the )?', () => ({ vague: true })),
   count('<few> ( of )? ( them|the )? <unit>?', () => ({ vague: true })),
   count('<not> <all> ( of )? ( them|the )?', () => ({ vague: true }), 0.8),
@@ -287,6 +310,21 @@ export const LOG_RULES: readonly Rule[] = [
     '( to|at|about|now|is|are )? {l:length} ( tall|high|above|over|long|away|up )?',
     'length',
     ({ l }: { l: Said }) => l.base,
+    0.9,
+  ),
+  // So many hours, a day of so many: a number of its own kind, kept as it was said.
+  rule<string>(
+    'kept',
+    '( for|after|about )? {n:count} hour|hr|minute|min|day|week|time|night|degree|inch|%',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (kept) => `${kept}, kept as said`,
+    1.2,
+  ),
+  rule<string>(
+    'kept',
+    '( on )? day|week|night|round|number {n:whole}',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (kept) => `${kept}, kept as said`,
     0.9,
   ),
   rule<string>(
@@ -394,6 +432,20 @@ export const LOG_RULES: readonly Rule[] = [
     (_: unknown, sentence, at, to) => text(sentence, at, to),
     () => 'kept as a note',
     0.75,
+  ),
+  rule<string>(
+    'no sign',
+    'no ( new|more )? loss|losse|death|casualty|damage',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    () => 'kept as a note',
+    0.7,
+  ),
+  rule<SeenId>(
+    'sign',
+    '{n:whole} ( new|more|good|proper|real|set )? ( of )? ( true|real|proper )? leaf|leave|leaves',
+    ({ n }: { n: number }) => (n >= 4 ? 'four leaves' : 'true leaves'),
+    (s) => SEEN.find(({ id }) => id === s)?.name.toLowerCase() ?? '',
+    0.8,
   ),
   rule<string>(
     'no sign',

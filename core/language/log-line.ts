@@ -344,6 +344,14 @@ class LineReader extends SentenceReader {
   ): LineKind {
     if (note || (act?.denied && act.act !== 'look')) return 'thought'
     const isOut = own('garden').length > 0
+    const words = piece ? this.words(piece) : ''
+    // `Set four out`, `planted twelve seeds`.
+    if (act?.act === 'shift' && /^(?:set|put|planted)$/i.test(words) && !vessel && !place) {
+      if (/\bseeds?\b/i.test(this.sentence.text)) return 'sown'
+      if (isOut || /\bout\b/i.test(this.sentence.text)) return 'out'
+    }
+    // `Gave a cup to each tray` is water.
+    if (act?.act === 'given' && own('litres').length && !countPiece) return 'watered'
     if (act?.act === 'shift' || (act?.act === 'carried' && vessel && !place)) {
       if (vessel) return 'moved'
       if (isOut && !place) return 'out'
@@ -523,6 +531,18 @@ class LineReader extends SentenceReader {
         return { count: whole, of: whole, share: null }
       if (OF_CELLS.includes(kind))
         this.ask('How many?', piece ? [{ name: 'Nobody counted', text: this.anew(piece, '') }] : [], piece)
+      return { count: null, of: null, share: null }
+    }
+    if (how.more) {
+      const before =
+        kind === 'look' && groups.length ? groups.reduce((sum, { up }) => sum + (up ?? 0), 0) : null
+      if (kind !== 'look') return { count: how.n, of: null, share: null }
+      if (before !== null) return { count: before + present(how.n), of: whole, share: null }
+      this.ask(
+        `${how.n} more: how many are up in all?`,
+        piece ? [{ name: `${how.n} in all`, text: this.anew(piece, `${how.n}`) }] : [],
+        piece,
+      )
       return { count: null, of: null, share: null }
     }
     if (how.but !== null) return settle(whole === null ? null : whole - how.but, null)
