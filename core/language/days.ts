@@ -155,8 +155,25 @@ const told = (match: string, day: Day | null, more: Partial<ReadDay> = {}): Read
   ...more,
 })
 
+const ORDINALS =
+  'first second third fourth fifth sixth seventh eighth ninth tenth eleventh twelfth thirteenth fourteenth fifteenth'.split(
+    ' ',
+  )
+
 /** `20 may 2027`, `the 20 th of may`, `may 20 th`. */
 const written: Reader = (text, { today }, tense) => {
+  const ordinal = rule(`${MONTH}(?: the)? (${ORDINALS.join('|')})${YEAR}`).exec(text)
+  if (ordinal)
+    return told(
+      ordinal[0],
+      near(
+        monthOf(elementAt(ordinal, 1)),
+        ORDINALS.indexOf(elementAt(ordinal, 2)) + 1,
+        ordinal[3],
+        today,
+        tense,
+      ),
+    )
   const first = rule(`(?:the )?(\\d{1,2})(?: (?:st|nd|rd|th))?(?: of)? ${MONTH}${YEAR}`).exec(text)
   const swapped = first ? null : rule(`${MONTH}(?: the)? (\\d{1,2})(?: (?:st|nd|rd|th))?${YEAR}`).exec(text)
   const match = first ?? swapped

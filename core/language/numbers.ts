@@ -119,7 +119,11 @@ function collective(tokens: readonly Token[], at: number): Found<number>[] {
         push(to + 4, value * 12 + 6)
     }
   const pair = /^an?$/.test(word(at) ?? '') ? at + 1 : at
-  if (/^(?:couple|pair)$/.test(word(pair) ?? '')) push(pair + 1, 2)
+  if (/^(?:couple|pair)$/.test(word(pair) ?? '')) {
+    const of = word(pair + 1) === 'of' ? pair + 2 : pair + 1
+    if (word(of) === 'dozen') push(of + 1, 24)
+    else push(pair + 1, 2)
+  }
   return out
 }
 

@@ -114,6 +114,20 @@ export const WISH_RULES: readonly Rule[] = [
     ({ n, vessel }) => `${n} × ${vessel?.name}`,
     0.9,
   ),
+  // `4 rows of 6` are twenty-four.
+  rule<AmountSaid>(
+    'amount',
+    '{n:whole} row of {k:whole} ( of )?',
+    ({ n, k }: { n: number; k: number }) => ({
+      n: n * k,
+      low: null,
+      of: 'plants',
+      bare: false,
+      vessel: null,
+    }),
+    ({ n, of }) => one(n, of),
+    0.8,
+  ),
   rule<number>(
     'rows',
     '( a / {n:whole} ) row of?',

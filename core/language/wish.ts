@@ -384,7 +384,10 @@ class WishReader extends SentenceReader {
     const [one] = all
     if (!one) return { containerId: null, containers: null, broadcast: false }
     const containerId = this.vesselId(one.piece, one.v)
-    const cells = this.known.vessels.find(({ id }) => id === containerId)?.cells ?? null
+    const vessel = this.known.vessels.find(({ id }) => id === containerId)
+    // An open tray holds as much as is scattered over it.
+    const open = vessel?.kind === 'open tray'
+    const cells = open ? null : (vessel?.cells ?? null)
     const room = one.count !== null && cells !== null && !one.broadcast ? Math.round(one.count * cells) : null
     if (
       room !== null &&
@@ -400,7 +403,11 @@ class WishReader extends SentenceReader {
           { name: 'As many as are needed', text: this.anew(one.piece, `in ${one.v.name}`) },
         ],
       )
-    return { containerId, containers: one.count, broadcast: one.broadcast }
+    return {
+      containerId,
+      containers: one.count,
+      broadcast: one.broadcast || (open && amount?.of !== 'trays'),
+    }
   }
 
   /** The id of a container that was said; what it may be is asked. */
