@@ -5,7 +5,7 @@ import { convert } from '../units/unit-table'
 import { grammarOf, rule, UNREAD, type Piece } from './chart'
 import { materialNames, type MaterialSaid } from './material-term'
 import type { Count } from './numbers'
-import { patterns, phraseList, type Sentence } from './pattern'
+import { patterns, phraseList, type Sentence, type Term } from './pattern'
 import type { Said } from './quantities'
 import type { Choice, Known, KnownMaterial, Read } from './reading'
 import { saidAnew } from './said-anew'
@@ -103,6 +103,20 @@ const RECIPE = grammarOf(
     amount('{m:mass} ( of )?', ({ m }: { m: Said }) => ({ kind: 'grams', value: m.base }), 1.02),
     amount('<rest> ( of )? ( it )?', () => ({ kind: 'rest' }), 0.9),
     amount('<small> ( of )?', () => ({ kind: 'vague' }), 0.85),
+    rule<true>(
+      'equal',
+      '( {n:number} / a / one ) <part> each of?',
+      () => true,
+      () => 'as much of each',
+      0.6,
+    ),
+    rule<readonly number[]>(
+      'ratio',
+      '{r:split}',
+      ({ r }: { r: readonly number[] }) => r,
+      (all) => all.join(' : '),
+      0.8,
+    ),
     rule<true>(
       'equal',
       '<equal>',
@@ -216,7 +230,7 @@ export function readRecipe(text: string, known: Known): Read<RecipeSaid> {
   let made = ready.get(known)
   if (!made) {
     const names = materialNames(known.materials)
-    ready.set(known, (made = { terms: { ...termsOf(known), material: names.term }, like: names.like }))
+    ready.set(known, (made = { terms: { ...termsOf(known), material: names.term, split }, like: names.like }))
   }
   const sentence = sentenceOf(
     text,
@@ -225,6 +239,14 @@ export function readRecipe(text: string, known: Known): Read<RecipeSaid> {
   )
   if (sentence.tokens.length === 0) return told(`Say it like: ${RECIPE_EXAMPLE}.`)
   return new RecipeReader(sentence, known, firstOf(tilings(sentence, RECIPE)).pieces, made.like).read()
+}
+
+/** `60/40`: shares of a hundred. */
+const split: Term = ({ tokens }, at) => {
+  const [, a, b] = /^(\d+)\/(\d+)$/.exec(elementAt(tokens, at).plain) ?? []
+  return a !== undefined && Number(a) + Number(b) === 100
+    ? [{ to: at + 1, value: [Number(a), Number(b)] }]
+    : []
 }
 
 /** One material with what was said of it. */
@@ -358,6 +380,7 @@ class RecipeReader extends SentenceReader {
     const said = this.of('one part')[0]?.value as Said | undefined
     const partL = said?.base ?? null
     if (inParts && inLitres && partL === null) this.askPart()
+    this.askVessels(found.flatMap(({ item }) => item.amount ?? []))
     const volumes = {
       inParts,
       partL,
@@ -415,6 +438,21 @@ class RecipeReader extends SentenceReader {
     }))
     this.ask(`Which is meant by “${this.words(whole)}”?`, choices, whole)
     return null
+  }
+
+  /** A bale and a bag are no two parts of one size. */
+  private askVessels(amounts: readonly Piece[]) {
+    const named = new Set(
+      amounts.flatMap(
+        (piece) =>
+          /\b(bale|bag|bucket|scoop|shovel|trowel|can|jug|tub|pot|bin|bowl|pail)/i
+            .exec(this.words(piece))?.[1]
+            ?.toLowerCase() ?? [],
+      ),
+    )
+    const sized = amounts.every((piece) => (piece.value as Amount).kind === 'litres')
+    if (named.size > 1 && !sized)
+      this.ask(`A ${[...named].join(' and a ')} are of different sizes: say each in litres, or all in parts.`)
   }
 
   private askPart() {

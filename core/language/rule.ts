@@ -105,6 +105,21 @@ const RULE: Grammar = grammarOf(
     rate('{n:figure} <rate>', ({ n }: { n: number }) => (n <= MOST_OF_LABEL ? share(n) : null), 1.1),
     rate('{n:figure} %|percent <rate>', ({ n }: { n: number }) => share(n / 100), 0.8),
     rate('{n:figure} %|percent', ({ n }: { n: number }) => (n > ASKED_PERCENT ? share(n / 100) : null), 0.9),
+    rule<Count>(
+      'between',
+      '{n:number} {mg-per-l} ( of )? ( n|nitrogen )?',
+      ({ n }: { n: Count }) => (n.low === null ? null : n),
+      ({ n, low }) => `${low} to ${n} mg/L`,
+      0.8,
+    ),
+    // How often is the plan's: a rule says how strong.
+    rule<true>(
+      'often',
+      '( every|each ( other / {n:number} )? day|week|fortnight|watering|feed|time|month / ( once / twice / {n:number} time ) a|per day|week|month / weekly|fortnightly|daily|monthly / at each|every watering|feed )',
+      () => true,
+      () => 'how often is set in the plan',
+      0.8,
+    ),
     rule<number>(
       'percent',
       '{n:figure} %|percent',
@@ -153,7 +168,7 @@ const RULE: Grammar = grammarOf(
     rate('{n:figure} : 1|one ( part )?', ({ n }: { n: number }) => ratio(n, null), 0.8),
     rate(
       '{n:number} {mg-per-l} ( of )? ( n|nitrogen )?',
-      ({ n }: { n: Count }) => (n.n > 0 ? { kind: 'strength', nMgPerL: n.n } : null),
+      ({ n }: { n: Count }) => (n.n > 0 && n.low === null ? { kind: 'strength', nMgPerL: n.n } : null),
       0.8,
     ),
     rate(
@@ -279,7 +294,12 @@ function ruleTerms(known: RuleWords): Record<string, Term> {
           ? [...mass, ...volume.filter(({ to }) => !ends.has(to))]
           : [...volume, ...mass.filter(({ to }) => !volume.some((one) => one.to === to)).map(fluid)]
       const found = tools(sentence, at)
-      return [...own, ...found.filter(({ to, value }) => !value.unknown || !own.some((one) => one.to >= to))]
+      const bare = own.length ? [] : (sentence.term('bare-volume', at) as Found<Said>[]).map(said('volume'))
+      return [
+        ...own,
+        ...bare,
+        ...found.filter(({ to, value }) => !value.unknown || !own.some((one) => one.to >= to)),
+      ]
     },
     water(sentence, at) {
       const head = /^(?:the|each|every|one|a|an)$/.test(sentence.tokens[at]?.lower ?? '') ? at + 1 : at
@@ -386,6 +406,15 @@ class RuleReader extends SentenceReader<RuleWords> {
     if (each) this.askWater(each, 'In how much water does each plant get it?', ' for each')
     const alone = this.of('alone')[0]
     if (alone && !each) this.askWater(alone, 'In how much water?', '')
+    const between = this.of('between')[0]
+    if (between) {
+      const { n, low } = between.value as Count
+      this.ask(
+        `${low} or ${n} mg/L?`,
+        [low ?? n, n].map((ppm) => ({ name: `${ppm} mg/L`, text: this.anew(between, `${ppm} ppm`) })),
+        between,
+      )
+    }
     const weak = this.of('weak')[0]
     if (weak && !one)
       this.ask(

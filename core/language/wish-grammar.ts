@@ -385,6 +385,14 @@ export const WISH_RULES: readonly Rule[] = [
     ({ l }: { l: Said }) => ({ mm: l.base }),
     ({ mm }) => `${Number(mm.toPrecision(3))} mm deep`,
   ),
+  rule<string>(
+    'care',
+    '<about>? {l:length} tall|high|long|across',
+    (_: unknown, sentence, at, to) =>
+      sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    () => 'kept as a note',
+    0.7,
+  ),
   rule<{ n: number }>(
     'packet',
     '{n:count} ( seed )? packet|pack|sachet|envelope of?',
