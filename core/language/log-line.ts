@@ -4,7 +4,7 @@ import { seenName, type SeenId } from '../signs/seen'
 import { UNREAD, type Piece } from './chart'
 import { LOG, type Act, type ActSaid, type HowMany, type Measured } from './log-grammar'
 import { LINE_EXAMPLE, LINE_KINDS, nextYear, type LineKind, type ReadLine } from './line-said'
-import type { Named } from './name-book'
+import { shownAs, type Named } from './name-book'
 import type { Said } from './quantities'
 import type { Choice, Heard, Known, KnownGroup, KnownSowing, KnownTray, Read } from './reading'
 import { saidAnew } from './said-anew'
@@ -202,7 +202,11 @@ class LineReader extends SentenceReader {
       cropId = one.cropId
       sowings = known.sowings.filter(({ name }) => name === one.name)
     } else if (named) {
-      this.hear(named, 'crop', nameOf(known, (named.value as readonly Named[])[0]?.cropId ?? ''))
+      this.hear(
+        named,
+        'crop',
+        shownAs(this.words(named), nameOf(known, (named.value as readonly Named[])[0]?.cropId ?? '')),
+      )
       const could = named.value as readonly Named[]
       // Of several that are called so, the one that stands here.
       const here = could.filter(

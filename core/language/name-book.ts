@@ -3,6 +3,7 @@ import { at as elementAt, first as firstOf } from '../numeric/at'
 import Fuse from 'fuse.js'
 import type { Crop, CropFamily } from '../sowing/crop'
 import { plainName, type Word } from '../text/words'
+import WORDS_OF_ENGLISHES from './lexicon/englishes.json' with { type: 'json' }
 
 /** A packet as it is asked for: by any word of its name. */
 export interface NamedPacket {
@@ -111,6 +112,17 @@ export function nameBook(crops: readonly NamedCrop[], packets: readonly NamedPac
     },
   }
 }
+
+/**
+ * What a crop is shown as to somebody who called it so: by their own word where it is that very crop in another English, else by
+ * its name in the book.
+ */
+export function shownAs(said: string, name: string): string {
+  const words = plainName(said).join(' ')
+  const own = ENGLISHES.has(words) ? words : (name.split(',')[0] ?? name)
+  return own.slice(0, 1).toUpperCase() + own.slice(1)
+}
+const ENGLISHES = new Set((WORDS_OF_ENGLISHES as string[]).map((one) => plainName(one).join(' ')))
 
 const onePerCrop = (all: readonly Named[]): Named[] =>
   [...new Map([...all].reverse().map((one) => [one.cropId, one])).values()].reverse()

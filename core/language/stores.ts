@@ -45,7 +45,8 @@ const packs = (pattern: string, of: (bound: never) => Packs | null, cost?: numbe
     'packs',
     pattern,
     of,
-    ({ n, pack, size }) => `${Number(n.toPrecision(3))} ${pack}${size ? ` of ${size.text}` : ''}`,
+    ({ n, pack, size }) =>
+      `${Number(n.toPrecision(3))} ${n === 1 || n < 1 ? pack : pack.endsWith('x') ? `${pack}es` : `${pack}s`}${size ? ` of ${size.text}` : ''}`,
     cost,
   )
 const STORES = grammarOf(

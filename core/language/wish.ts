@@ -6,9 +6,10 @@ import { gridOf } from '../trays/grid'
 import type { Amount } from '../season/schedule/schedule-from-wish'
 import type { Piece } from './chart'
 import type { ReadDay } from './days'
-import type { Named } from './name-book'
+import { shownAs, type Named } from './name-book'
 import type { Choice, Known, Read } from './reading'
 import { saidAnew } from './said-anew'
+import { nearWords } from './near-words'
 import { ownerOf, segmentsOf, type Segment } from './segments'
 import { readBy, SentenceReader } from './sentence-reader'
 import { unreadRuns } from './unread'
@@ -269,7 +270,9 @@ class WishReader extends SentenceReader {
     this.hear(
       cropWords(crop, this.of('crop')),
       'crop',
-      ids.length === 1 ? nameOf(this.known, firstOf(ids)) : 'one of several',
+      ids.length === 1
+        ? shownAs(this.words(cropWords(crop, this.of('crop'))), nameOf(this.known, firstOf(ids)))
+        : 'one of several',
     )
     let packetId = crop.named.length === 1 ? firstOf(crop.named).packetId : null
     // Of two crops side by side the first is the variety.
@@ -644,9 +647,15 @@ class WishReader extends SentenceReader {
     const range = { from: firstOf(run), to: lastOf(run) + 1 }
     const words = this.words(range)
     const denies = run.some((i) => NEGATIONS.has(elementAt(this.sentence.tokens, i).lower))
+    // The last word is the one that says what it is; the others lead to it.
+    const word = { from: range.to - 1, to: range.to }
+    const near = denies ? [] : nearWords(this.words(word), this.known)
     this.ask(
       `What does ‘${words}’ mean here? Say it in other words${denies ? '.' : ', or leave it out.'}`,
-      denies ? [] : [{ name: 'Leave it out', text: this.anew(range, '') }],
+      [
+        ...near.map((one) => ({ name: one, text: this.anew(word, one) })),
+        ...(denies ? [] : [{ name: 'Leave it out', text: this.anew(range, '') }]),
+      ],
       range,
     )
   }
