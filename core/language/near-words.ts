@@ -52,7 +52,7 @@ export function nearWords(words: string, known: Known): string[] {
             ...all.flatMap((one) => one.split(' ').filter((word) => word.length >= SHORTEST)),
           ]),
         ],
-        { threshold: UNLIKE, minMatchCharLength: 3 },
+        { threshold: UNLIKE, minMatchCharLength: 2 },
       )),
     )
   }
