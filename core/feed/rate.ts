@@ -9,7 +9,14 @@ import { concentrationOfLiquid, ratioMlPerL, strengthOf, type RatioMeaning } fro
 /** A rule people go by, as it was read. */
 export type Rate =
   /** So much of the feed in so much water. */
-  | { readonly kind: 'amount'; readonly of: 'mass' | 'volume'; readonly base: number; readonly perL: number }
+  | {
+      readonly kind: 'amount'
+      readonly of: 'mass' | 'volume'
+      readonly base: number
+      readonly perL: number
+      /** A dose for each plant, in so much water, L. */
+      readonly eachL?: number
+    }
   /** 1 : n; null where it was not said whether in n or to n. */
   | { readonly kind: 'ratio'; readonly n: number; readonly meaning: RatioMeaning | null }
   /** So much of the label's own rate, a fraction; up to another where a range was said. */

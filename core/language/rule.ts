@@ -184,6 +184,14 @@ const RULE: Grammar = grammarOf(
           : { kind: 'amount', of: a.of, base: a.base, perL: w.base },
       0.8,
     ),
+    rate(
+      '{a:measure} <per>? <per>? {w:water} <each>',
+      ({ a, w }: { a: Measure; w: Measure }) =>
+        a.unknown || w.unknown || !(a.base > 0) || !(w.base > 0)
+          ? null
+          : { kind: 'amount', of: a.of, base: a.base, perL: w.base, eachL: w.base },
+      0.6,
+    ),
     rule<readonly Measure[]>(
       'unmeasured',
       '{a:measure} <per>? <per>? {w:water}',
@@ -491,7 +499,10 @@ class RuleReader extends SentenceReader<RuleWords> {
       this.known.units === 'us' ? ['1 cup', '1 quart', '1 gallon'] : ['250 ml', '1 litre', '5 litres']
     this.ask(
       question,
-      waters.map((water) => ({ name: `${water}${after}`, text: this.anew(piece, `${said} in ${water}`) })),
+      waters.map((water) => ({
+        name: `${water}${after}`,
+        text: this.anew(piece, `${said} in ${water}${after && ' each'}`),
+      })),
       piece,
     )
   }

@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
+import { useMeasures } from '~/kit/useMeasures'
 import SaidBack from '~/reading/SaidBack.vue'
 import { useReader } from '~/reading/useReader'
 import { useSayAnew } from '~/reading/useSayAnew'
@@ -13,6 +14,7 @@ import { printNumber } from '#core/units/format'
 
 /** Rules people go by, each a mark on the scale; and the wanted strength in every other spelling. */
 const feed = useFeedDraft()
+const { volume } = useMeasures()
 const text = ref('')
 const { say } = useSayAnew(text)
 const { shown, meaning } = useReader<Rate>('rule', text, () => ({
@@ -44,7 +46,11 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
       <li v-for="(rule, index) in feed.rules" :key="rule.text">
         <strong>{{ rule.text }}</strong>
         <template v-if="rule.strength">
-          is <FigureValue :figure="rule.strength" :digits="printNumber(rule.strength.value)" /> mg/L
+          is <FigureValue :figure="rule.strength" :digits="printNumber(rule.strength.value)" /> mg/L<template
+            v-if="rule.eachL"
+            >, {{ printNumber(rule.strength.value * rule.eachL) }} mg of nitrogen a pot; for ten pots mix
+            {{ volume(rule.eachL * 10) }}</template
+          >
           <button
             v-if="rule.ratio"
             type="button"

@@ -96,12 +96,20 @@ export const useFeedDraft = defineStore('feedDraft', () => {
   const rules = computed(() =>
     (draft.value.rules ?? []).map(({ text, meaning }) => {
       const read = readRate(text, draft.value.label.form, household.units, named.value)
-      if (!read.ok) return { text, meaning, ratio: false, strength: null, why: read.message }
+      if (!read.ok) return { text, meaning, ratio: false, strength: null, eachL: null, why: read.message }
       const { rate } = read
       const ratio = rate.kind === 'ratio' && rate.meaning === null
       const readable = feedProblems(feed.value).length === 0
       const strength = readable ? strengthOfRate(rate, feed.value, meaning) : null
-      return { text, meaning, ratio, strength, why: SAYS_NOTHING[rate.kind] ?? 'says nothing of this feed.' }
+      const eachL = rate.kind === 'amount' ? (rate.eachL ?? null) : null
+      return {
+        text,
+        meaning,
+        ratio,
+        strength,
+        eachL,
+        why: SAYS_NOTHING[rate.kind] ?? 'says nothing of this feed.',
+      }
     }),
   )
   const addRule = (text: string) =>
