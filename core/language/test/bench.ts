@@ -44,6 +44,7 @@ export const WORDS: Words = {
     { id: 'shelf', name: 'lights', shown: 'Shelf' },
     { id: 'frame', name: 'Cold frame' },
     { id: null, name: 'Greenhouse' },
+    { id: 'outside', name: 'Outside' },
   ],
   autumnCrops: CROPS.filter(({ autumn }) => autumn).map(({ id }) => id),
   materials: MATERIALS.map(({ id, name, kind, dryBulkDensityGPerL, packs }) => ({

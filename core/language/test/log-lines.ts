@@ -103,6 +103,16 @@ export const LINES: readonly Said[] = [
   ['cat knocked over tray 6', { kind: 'damage', trayIds: ['t6'] }],
   ['cosmos in flower', { kind: 'flower', cropId: 'cosmos' }],
   ['hail', { kind: 'weather' }],
+  ['moved the peppers outside', { kind: 'carried', cropId: 'pepper' }],
+  ['brought all the plants in', { kind: 'carried' }],
+  ['gave 2 cups to tray 6', { kind: 'watered', litres: 0.473176473, count: null }, 'us'],
+  ['set 3 peppers out', { kind: 'out', count: 3 }],
+  ['planted 12 leek seeds', { kind: 'sown', count: 12 }],
+  ['hardening off the leeks, day 2', { kind: 'tended', count: null }],
+  ['hardened off the leeks for 3 hours', { kind: 'tended', count: null }],
+  ['three new true leaves on the peppers', { kind: 'seen', signs: ['true leaves'], count: null }],
+  ['leeks sown 4/3', { kind: 'sown', on: '2027-04-03', count: null }, 'us'],
+  ['forgot to water the leeks', { kind: 'thought', count: null }],
   // Two things.
   [
     'tomatoes 28 up, peppers 20 up',
@@ -159,4 +169,5 @@ export const LINES_ASKED: readonly (readonly [text: string, question: RegExp])[]
   ['moon flowers all died', /nothing that is known|of what/],
   ['12 leeks up but not the peppers', /deny/],
   ['chard in tray 6 up', /no chard in tray 6/],
+  ['another 3 up', /3 more|of what/],
 ]

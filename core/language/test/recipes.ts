@@ -40,6 +40,8 @@ export const RECIPES: readonly Said[] = [
   ['1½ parts peat, ½ part perlite', { peat: 1.5, perlite: 0.5 }],
   ['seed compost 2 parts, vermiculite 1 part', { 'seed-mix': 2, vermiculite: 1 }, [], 'imperial'],
   ['3 parts coir + 1 part rice hulls', { coir: 3, 'rice-hulls': 1 }],
+  ['70/30 coir perlite', { coir: 70, perlite: 30 }],
+  ['a scoop each of coir, perlite and castings', { coir: 1, perlite: 1, castings: 1 }],
 ]
 
 export const RECIPES_ASKED: readonly (readonly [text: string, question: RegExp])[] = [
@@ -54,4 +56,5 @@ export const RECIPES_ASKED: readonly (readonly [text: string, question: RegExp])
   ['0 coir, 1 perlite', /above 0/],
   ['2 parts coir, 50 g rock dust', /how much mix/],
   ['half coir, 80 % perlite', /130 %/],
+  ['a bag of coir and a bucket of perlite', /different sizes/],
 ]

@@ -32,6 +32,9 @@ export const RULES: readonly Said[] = [
   ['a cap in the blue jug', { kind: 'amount', base: 0.006, perL: 2 }],
   ['1 oz in 50 gal', { kind: 'amount', perL: 189.2705892 }, 'us'],
   ['9-3-6 at 1 tsp per gallon', { kind: 'amount', perL: 3.785411784 }, 'us'],
+  ['half strength every other week', { kind: 'label', share: 0.5 }],
+  ['teaspoon per gallon', { kind: 'amount', perL: 3.785411784 }, 'us'],
+  ['a teaspoon in 500 ml each', { kind: 'amount', perL: 0.5, eachL: 0.5 }],
 ]
 export const RULES_ASKED: readonly (readonly [text: string, question: RegExp])[] = [
   ['2 %', /2 % of what/],
@@ -42,4 +45,5 @@ export const RULES_ASKED: readonly (readonly [text: string, question: RegExp])[]
   ['7', /What does/],
   ['plenty', /What does/],
   ['0 ml/l', /Write it like/],
+  ['50 to 100 ppm', /50 or 100/],
 ]

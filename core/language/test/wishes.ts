@@ -94,6 +94,13 @@ export const WISHES: readonly Said[] = [
   ['12 okra, soaked overnight, 15 mm deep', { n: 12, depthMm: 15, notes: ['soaked overnight'] }],
   ['30 dill for the market', { n: 30, notes: ['for the market'] }],
   ['9 pumpkins from saved seed', { n: 9, notes: ['from saved seed'] }],
+  [
+    '60 leeks thickly in a seed tray',
+    { n: 60, of: 'plants', broadcast: true, containerId: 'seed-tray', notes: ['sown thickly'] },
+  ],
+  ['3 rows of 8 kale', { n: 24, cropId: 'kale' }],
+  ['a couple of dozen zinnias', { n: 24, cropId: 'zinnia' }],
+  ['12 okra by June first', { outOn: '2027-06-01' }, 'us'],
   // Days and repeats.
   ['36 kale, 6 weeks before the last frost', { sowOn: '2027-03-27' }],
   ['36 kale out 3 weeks before the last frost', { outOn: '2027-04-17' }],
