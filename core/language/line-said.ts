@@ -53,6 +53,8 @@ export interface ReadLine {
   readonly of: number | null
   /** A part of what is there, where nobody knows how many that is; a fraction. */
   readonly share: number | null
+  /** All but so many, where nobody knows how many there are. */
+  readonly except: number | null
   readonly thinnedTo: number | null
   readonly grams: number | null
   readonly litres: number | null

@@ -152,7 +152,7 @@ const measured = (
     cost,
   )
 
-const IN_FRONT = '( in|into|on|onto|to|under|from|at|of|for|with )? ( a|an|the|my|our|some )?'
+const IN_FRONT = '( in|into|on|onto|to|under|at|of|for|with )? ( a|an|the|my|our|some )?'
 
 export const LOG_RULES: readonly Rule[] = [
   rule<ActSaid>(
@@ -210,6 +210,11 @@ export const LOG_RULES: readonly Rule[] = [
     '( all|everything|every|everyone ) ( of them )? but|except|bar|save ( for )? {n:count} <unit>?',
     ({ n }: { n: Count }) => (Number.isInteger(n.n) ? { but: n.n } : null),
     0.7,
+  ),
+  count(
+    '<all> ( of them )? ( are|is|have|came|come )? up|germinated|sprouted|showing|emerged but|except|bar|save ( for )? {n:count} <unit>?',
+    ({ n }: { n: Count }) => (Number.isInteger(n.n) ? { but: n.n } : null),
+    0.5,
   ),
   count('<none> ( of )? ( the|them|these|those )? ( of them )? <unit>? ( yet )?', () => ({ n: 0 })),
   count(
@@ -312,6 +317,14 @@ export const LOG_RULES: readonly Rule[] = [
     ({ l }: { l: Said }) => l.base,
     0.9,
   ),
+  // So many trays are no plants.
+  rule<string>(
+    'kept',
+    '{n:count} tray|flat|packet|pack|row ( of {k:whole} )? ( of )?',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (kept) => `${kept}, kept as said`,
+    0.8,
+  ),
   // So many hours, a day of so many: a number of its own kind, kept as it was said.
   rule<string>(
     'kept',
@@ -380,6 +393,13 @@ export const LOG_RULES: readonly Rule[] = [
     'in|into|to {n:count} ( of )? {v:vessel}',
     ({ v, n }: { v: Vessel; n: Count }) => ({ v, n: n.n }),
     ({ v, n }) => `${n} × ${v.name}`,
+    0.9,
+  ),
+  rule<string>(
+    'left',
+    'from|off|out ( of )? ( the|my|our|a )? {p:place}',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    () => 'where it was before',
     0.9,
   ),
   rule<{ id: string | null; name: string }>(

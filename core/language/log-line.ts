@@ -128,7 +128,9 @@ class LineReader extends SentenceReader {
     const all = own('act')
     // `Gave the leeks a haircut` gives nothing away.
     const trims = all.some((piece) => /haircut|drink|feed|trim/i.test(this.words(piece)))
-    const said = all.filter((piece) => !(trims && /^gave$/i.test(this.words(piece))))
+    const said = all.filter(
+      (piece) => !(trims && /^gave$/i.test(this.words(piece))) && !this.isPartOfVerb(piece),
+    )
     const note = this.isNote()
     const firstThought = said.findIndex(({ value }) => (value as ActSaid).act === 'thought')
     const acts = note ? said.slice(0, 1) : firstThought > 0 ? said.slice(0, firstThought) : said
@@ -158,6 +160,17 @@ class LineReader extends SentenceReader {
         before,
       )
     })
+  }
+
+  /** `Greened up`, `perked up`: the up of another verb says nothing of seed. */
+  private isPartOfVerb(piece: Piece): boolean {
+    if (!/^up$/i.test(this.words(piece))) return false
+    const before = this.pieces.find(({ to }) => to === piece.from)
+    return (
+      before?.slot === UNREAD &&
+      !elementAt(this.sentence.tokens, piece.from).parted &&
+      /ed$|en$|t$/i.test(this.words(before))
+    )
   }
 
   private askCounts(counts: readonly Piece[]) {
@@ -308,6 +321,7 @@ class LineReader extends SentenceReader {
       containerId: vessel && kind === 'moved' ? this.vesselId(vessel) : null,
       ...when,
       ...number,
+      except: number.count === null ? (how?.but ?? null) : null,
       thinnedTo: kind === 'thin' ? ((own('thin to')[0]?.value as number | undefined) ?? null) : null,
       grams: grams?.base ?? null,
       litres: litres ? litres.base * (litres.each ? Math.max(1, trays.length) : 1) : null,
@@ -349,6 +363,8 @@ class LineReader extends SentenceReader {
     if (note || (act?.denied && act.act !== 'look')) return 'thought'
     const isOut = own('garden').length > 0
     const words = piece ? this.words(piece) : ''
+    // `Moved the seed trays` goes into nothing; `into seed trays` does.
+    const into = vessel && /^(?:in|into|to|onto|up)\b/i.test(this.words(vessel)) ? vessel : undefined
     // `Set four out`, `planted twelve seeds`.
     if (act?.act === 'shift' && /^(?:set|put|planted)$/i.test(words) && !vessel && !place) {
       if (/\bseeds?\b/i.test(this.sentence.text)) return 'sown'
@@ -356,10 +372,10 @@ class LineReader extends SentenceReader {
     }
     // `Gave a cup to each tray` is water.
     if (act?.act === 'given' && own('litres').length && !countPiece) return 'watered'
-    if (act?.act === 'shift' || (act?.act === 'carried' && vessel && !place)) {
-      if (vessel) return 'moved'
+    if (act?.act === 'shift' || (act?.act === 'carried' && into && !place)) {
+      if (into) return 'moved'
       if (isOut && !place) return 'out'
-      if (place || own('inside').length) return 'carried'
+      if (place || own('inside', 'left').length) return 'carried'
       this.ask(
         `Where did they go?`,
         [
@@ -378,7 +394,7 @@ class LineReader extends SentenceReader {
     if (own('unclear').length || signs.length)
       return signs.includes('eaten') && !own('unclear').length ? 'damage' : 'seen'
     const count = countPiece?.value as HowMany | undefined
-    if (count?.n === 0 || count?.missing) return 'look'
+    if (count?.n === 0 || count?.missing || (count && count.but !== null)) return 'look'
     if (own('grams').length) return 'weighed'
     if (own('measured').length && !countPiece) return 'measured'
     if (own('no sign').length) return 'seen'

@@ -26,6 +26,13 @@ export function unitAt(tokens: readonly Token[], at: number, dimension: Dimensio
     const unit =
       unitSpelled(spelled.replace(/[-]/g, ' '), dimension, units) ??
       unitSpelled(words.map(({ plain }) => plain).join(' '), dimension, units)
+    // `22 in the greenhouse` is no length.
+    if (
+      unit?.id === 'in' &&
+      elementAt(tokens, at).lower === 'in' &&
+      /^(?:the|a|an|my|our|each|every)$/.test(tokens[at + length]?.lower ?? '')
+    )
+      continue
     if (unit) return { to: at + length, unit }
   }
   return null

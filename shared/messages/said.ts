@@ -94,11 +94,13 @@ export function tellLine(line: ReadLine, telling: Telling): string {
   const number =
     line.count !== null
       ? `${line.count === 0 ? 'none' : printNumber(line.count)}${line.of !== null && line.of !== line.count ? ` of ${printNumber(line.of)}` : ''}`
-      : line.share !== null
-        ? line.share === 1
-          ? 'all'
-          : `${printNumber(line.share * 100)} %`
-        : ''
+      : line.except !== null
+        ? `all but ${printNumber(line.except)}`
+        : line.share !== null
+          ? line.share === 1
+            ? 'all'
+            : `${printNumber(line.share * 100)} %`
+          : ''
   const what = [number, crop].filter(Boolean).join(line.count === 0 ? ' of the ' : ' ')
   const where = trays.length ? `in ${trays.length > 1 ? 'trays' : 'tray'} ${trays.join(', ')}` : ''
   const told = listed([
