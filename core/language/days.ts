@@ -211,6 +211,14 @@ const partOfMonth: Reader = (text, { today }, tense) => {
   const part = rule(`(?:the )?(${Object.keys(PARTS).join('|')})(?: of)? ${MONTH}${YEAR}`).exec(text)
   if (part)
     return inMonth(part[0], elementAt(part, 2), part[3], present(PARTS[elementAt(part, 1)]), today, tense)
+  // `Last November` is the one that was, whatever is said of it.
+  const before = rule(`last ${MONTH}`).exec(text)
+  if (before) {
+    const month = monthOf(elementAt(before, 1))
+    const year = Number(today.slice(0, 4))
+    const days = [year - 1, year].map((y) => dayFrom(`${y}-${pad(month)}-15`)).filter((day) => day <= today)
+    return told(before[0], days.at(-1) ?? null)
+  }
   const whole = rule(`${MONTH}${YEAR}`).exec(text)
   return whole && inMonth(whole[0], elementAt(whole, 1), whole[2], present(PARTS.mid), today, tense)
 }

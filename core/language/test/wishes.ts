@@ -122,6 +122,7 @@ export const WISHES: readonly Said[] = [
     'seeded a 72 of chard on new year’s day, 60 of 72 up',
     { n: 1, of: 'trays', containerId: 'tray-72', up: 60 },
   ],
+  ['40 broad beans sown last November, 31 up', { n: 40, sown: true, sowOn: '2026-11-15', up: 31 }],
   // Politeness and other words.
   ['hi, could do with 12 leeks please', { n: 12, cropId: 'leek' }],
   ['I’d like about a dozen good strong peppers', { n: 12, cropId: 'pepper' }],
