@@ -53,6 +53,8 @@ beforeAll(async () => {
     supervise: false,
     max: 1,
   })
+  // Its pool may still hold a connection when the cluster is stopped.
+  boss.on('error', () => undefined)
   await boss.start()
   for (let copy = 0; copy < 2; copy++) {
     const { child, address } = await startApplication({

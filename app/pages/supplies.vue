@@ -120,8 +120,8 @@ function errorOf({ kind, capacityMl }: Tool) {
       </p>
     </header>
 
+    <SayStores />
     <div class="shelf">
-      <SayStores />
       <ShelfList />
       <ShoppingSlip />
     </div>
