@@ -1,5 +1,5 @@
 import { addDays, type Day } from '../calendar/day'
-import { grammarOf, rule, UNREAD } from './chart'
+import { FILLER_RULE, grammarOf, rule, UNREAD } from './chart'
 import type { Count } from './numbers'
 import { patterns, phraseList } from './pattern'
 import type { Known, Read } from './reading'
@@ -76,13 +76,7 @@ const AWAY = grammarOf(
       () => 'the week',
       0.85,
     ),
-    rule<true>(
-      'filler',
-      '<filler>',
-      () => true,
-      () => '',
-      0.4,
-    ),
+    FILLER_RULE,
   ],
   patterns(lists),
 )

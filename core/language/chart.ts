@@ -37,6 +37,15 @@ export const rule = <Value>(
   ...(cost === undefined ? {} : { cost }),
 })
 
+/** A listed word that carries nothing: taken by every grammar, told of by none. */
+export const FILLER_RULE = rule<true>(
+  'filler',
+  '<filler>',
+  () => true,
+  () => '',
+  0.4,
+)
+
 export interface ReadyRule extends Rule {
   readonly ready: Pattern
   readonly order: number

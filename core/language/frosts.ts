@@ -1,6 +1,6 @@
 import { present } from '../present'
 import { addDays, dayFrom, daysBetween, type Day } from '../calendar/day'
-import { grammarOf, rule, UNREAD, type Piece } from './chart'
+import { FILLER_RULE, grammarOf, rule, UNREAD, type Piece } from './chart'
 import { patterns, phraseList } from './pattern'
 import type { Known, Read } from './reading'
 import { readBy, SentenceReader } from './sentence-reader'
@@ -68,13 +68,7 @@ const FROSTS = grammarOf(
       () => 'a guess is offered',
       0.9,
     ),
-    rule<true>(
-      'filler',
-      '<filler>',
-      () => true,
-      () => '',
-      0.4,
-    ),
+    FILLER_RULE,
   ],
   patterns(lists),
 )

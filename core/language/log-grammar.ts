@@ -1,6 +1,6 @@
 import { at as elementAt } from '../numeric/at'
 import { SEEN, UNCLEAR, type SeenId } from '../signs/seen'
-import { grammarOf, rule, type Rule } from './chart'
+import { FILLER_RULE, grammarOf, rule, type Rule } from './chart'
 import type { Count } from './numbers'
 import { byMeaning, patterns, phraseList, type Sentence } from './pattern'
 import type { Said } from './quantities'
@@ -508,13 +508,7 @@ export const LOG_RULES: readonly Rule[] = [
     ({ name }) => name,
     0.9,
   ),
-  rule<true>(
-    'filler',
-    '<filler>',
-    () => true,
-    () => '',
-    0.4,
-  ),
+  FILLER_RULE,
   rule<true>(
     'filler',
     '<unit>',

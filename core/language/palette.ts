@@ -1,4 +1,4 @@
-import { grammarOf, rule, sentenceOf, tilings, UNREAD } from './chart'
+import { FILLER_RULE, grammarOf, rule, sentenceOf, tilings, UNREAD } from './chart'
 import type { MaterialSaid } from './material-term'
 import { goodsTerm, isFeed, withoutKind } from './stores'
 import type { Named } from './name-book'
@@ -99,13 +99,7 @@ const SOUGHT = grammarOf(
       ({ v }: { v: Said }) => v,
       ({ text }) => text,
     ),
-    rule<true>(
-      'filler',
-      '<filler>',
-      () => true,
-      () => '',
-      0.4,
-    ),
+    FILLER_RULE,
   ],
   patterns({
     ...Object.fromEntries(

@@ -2,7 +2,7 @@ import { at as elementAt, first as firstOf } from '../numeric/at'
 import { present } from '../present'
 import type { Extra, Part } from '../media/recipe'
 import { convert } from '../units/unit-table'
-import { grammarOf, rule, UNREAD, type Piece } from './chart'
+import { FILLER_RULE, grammarOf, rule, UNREAD, type Piece } from './chart'
 import { materialNames, type MaterialSaid } from './material-term'
 import type { Count } from './numbers'
 import { patterns, phraseList, type Sentence, type Term } from './pattern'
@@ -199,13 +199,7 @@ const RECIPE = grammarOf(
       () => true,
       () => 'either',
     ),
-    rule<true>(
-      'filler',
-      '<filler>',
-      () => true,
-      () => '',
-      0.4,
-    ),
+    FILLER_RULE,
   ],
   patterns(lists),
 )

@@ -4,7 +4,7 @@ import type { Rate } from '../feed/rate'
 import type { RatioMeaning } from '../feed/strength'
 import type { UnitSystem } from '../units/unit'
 import { convert, toBase } from '../units/unit-table'
-import { grammarOf, rule, sentenceOf, tilings, UNREAD, type Grammar, type Piece } from './chart'
+import { FILLER_RULE, grammarOf, rule, sentenceOf, tilings, UNREAD, type Grammar, type Piece } from './chart'
 import type { Count } from './numbers'
 import { patterns, phraseList, type Found, type Sentence, type Term } from './pattern'
 import { unitAt, type Said } from './quantities'
@@ -220,13 +220,7 @@ const RULE: Grammar = grammarOf(
       () => 'how weak is asked',
       1.1,
     ),
-    rule<true>(
-      'filler',
-      '<filler>',
-      () => true,
-      () => '',
-      0.4,
-    ),
+    FILLER_RULE,
   ],
   patterns(lists),
 )

@@ -1,5 +1,5 @@
 import { at as elementAt, first as firstOf } from '../numeric/at'
-import { grammarOf, rule, sentenceOf, tilings, UNREAD, type Piece } from './chart'
+import { FILLER_RULE, grammarOf, rule, sentenceOf, tilings, UNREAD, type Piece } from './chart'
 import { materialNames, type MaterialSaid } from './material-term'
 import type { Count } from './numbers'
 import { byMeaning, patterns, phraseList, type Found, type Sentence, type Term } from './pattern'
@@ -138,13 +138,7 @@ const STORES = grammarOf(
       ({ m }: { m: MaterialSaid }) => m,
       ({ name }) => name,
     ),
-    rule<true>(
-      'filler',
-      '<filler>',
-      () => true,
-      () => '',
-      0.4,
-    ),
+    FILLER_RULE,
     rule<true>(
       'filler',
       '<left>',

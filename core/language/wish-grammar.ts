@@ -1,5 +1,5 @@
 import { at as elementAt } from '../numeric/at'
-import { grammarOf, rule, type Rule } from './chart'
+import { FILLER_RULE, grammarOf, rule, type Rule } from './chart'
 import { byMeaning, patterns, phraseList } from './pattern'
 import type { Count } from './numbers'
 import type { Said } from './quantities'
@@ -441,13 +441,7 @@ export const WISH_RULES: readonly Rule[] = [
     ({ c }: { c: unknown }) => c,
     () => '',
   ),
-  rule<true>(
-    'filler',
-    '<filler>',
-    () => true,
-    () => '',
-    0.4,
-  ),
+  FILLER_RULE,
   rule<true>(
     'filler',
     '<want>',
