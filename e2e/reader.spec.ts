@@ -88,6 +88,8 @@ test('the palette answers: what is in the shed, how deep, the next day of a crop
   for (const [typed, answer] of [
     ['perlite', /20 L in the shed/],
     ['how deep leeks', /deep/],
+    ['how deep', /Leek: .*deep/],
+    ['evening walk', /help/],
     ['leek', /Sow leek/],
     ['frost tonight', /Tonight/],
     ['prick out', /Lift seedlings/],

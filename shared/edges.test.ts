@@ -225,6 +225,7 @@ const FULL: { [C in Collection]: Bodies[C][] } = {
       cells: 72,
       germination: 0.8,
       seedsPerCell: 2,
+      depthMm: 8,
       outOn: '2027-05-20',
       stages: [
         {

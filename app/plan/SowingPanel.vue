@@ -234,6 +234,16 @@ async function giveUp() {
         :problem="problemAt('seedsPerCell')"
         @update:model-value="edit((next) => (next.seedsPerCell = $event))"
       />
+      <TypedField
+        :model-value="body.depthMm"
+        optional
+        dimension="length"
+        :typical="0.5"
+        label="Depth"
+        :hint="row && body.depthMm === null ? length(row.crop.depthMm) : 'yours'"
+        :problem="problemAt('depthMm')"
+        @update:model-value="edit((next) => (next.depthMm = $event))"
+      />
       <DayField
         :model-value="body.sowOn"
         optional

@@ -34,7 +34,12 @@ const reckoned = useContext()
 const { printDay } = useDates()
 const { length, temperature } = useMeasures()
 
-const crop = computed(() => reckoned.whole.crops.get(props.stands.group.cropId))
+const season = useSeason()
+/** As its sowing is sown, where the plan knows it. */
+const crop = computed(() => {
+  const { sowingId, cropId } = props.stands.group
+  return (sowingId && season.row(sowingId)?.crop) || reckoned.whole.crops.get(cropId)
+})
 const seen = computed(() => germinationOf(props.stands, props.each))
 const percent = (share: number) => `${printNumber(Math.round(share * 100))} %`
 const open = computed(
@@ -46,7 +51,6 @@ const how = computed(() => {
   const dark = light === 'either' ? '' : `, ${light}`
   return `${counted(props.stands.group.seedsPerCell, 'seed')} each, ${coverOf(crop.value, length)}${dark}`
 })
-const season = useSeason()
 /** When it came up beside when it was to; past its days, whether to wait or to sow again. */
 const emerged = computed(() => {
   const { sownOn, firstUpOn } = props.stands

@@ -320,6 +320,7 @@ export const sowings = pgTable(
     germination: doublePrecision(),
     certainty: doublePrecision().notNull(),
     seedsPerCell: integer(),
+    depthMm: doublePrecision(),
     scheduleId: text(),
     placeId: text(),
     stages: jsonb().$type<SowingRecord['stages']>(),

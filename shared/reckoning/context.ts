@@ -15,6 +15,7 @@ import type { WeatherDay } from '#core/calendar/weather'
 import { seasonBook, type SeasonBook } from '#core/season/book'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import type { Crop } from '#core/sowing/crop'
+import { englishOf, inEnglish, type English } from '#core/sowing/regional-names'
 import type { UnitSystem } from '#core/units/unit'
 import { calibrationsFrom, type Calibrations, type Measurement } from '#core/learning/calibrations'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
@@ -40,7 +41,7 @@ export interface Kept<Body> {
 export type KeptLists = { readonly [C in Collection]?: readonly Kept<Bodies[C]>[] } & {
   readonly household?: {
     readonly body: Pick<HouseholdRecord, 'units' | 'season'> &
-      Partial<Pick<HouseholdRecord, 'learning' | 'away'>>
+      Partial<Pick<HouseholdRecord, 'learning' | 'away' | 'formats'>>
   }
   /** Weather that came in, near the day it is. */
   readonly weather?: readonly WeatherDay[]
@@ -104,9 +105,13 @@ const materialsOf = memoized((list: List<'materials'>, stocks: List<'stocks'>, c
 const feedsOf = memoized((list: List<'feeds'>, calibrations: Calibrations) =>
   learnedFeeds(catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)), calibrations),
 )
-const cropsOf = memoized((list: List<'crops'>, calibrations: Calibrations) =>
-  learnedCrops(catalogueOf(BUILT_IN_CROPS, bodies(list, asCrop)), calibrations),
+const cropsOf = memoized((list: List<'crops'>, calibrations: Calibrations, english: English) =>
+  calledIn(english, learnedCrops(catalogueOf(BUILT_IN_CROPS, bodies(list, asCrop)), calibrations)),
 )
+const calledIn = (english: English, crops: Catalogue<Crop>): Catalogue<Crop> =>
+  new Map(
+    [...crops].map(([id, crop]) => [id, inEnglish(crop, english, BUILT_IN_CROPS.get(id)?.name)] as const),
+  )
 const recipesOf = memoized((list: List<'recipes'>) =>
   catalogueOf(
     BUILT_IN_RECIPES,
@@ -202,15 +207,16 @@ type Parts = [
 /** The same object again for lists that are the same objects, so that what is planned with it can be cached. */
 export function contextOf(kept: KeptLists): Context {
   const recipes = recipesOf(kept.recipes)
-  const calibrations = calibrationsOf(kept.measurements, kept.household?.body.learning?.dropped)
+  const { units = 'metric' as const, formats, learning } = kept.household?.body ?? {}
+  const calibrations = calibrationsOf(kept.measurements, learning?.dropped)
   return contextFrom(
-    kept.household?.body.units ?? 'metric',
+    units,
     calibrations,
     frameOf(kept.household?.body.season, kept.weather, kept.household?.body.away),
     containersOf(kept.containers),
     materialsOf(kept.materials, kept.stocks, calibrations),
     feedsOf(kept.feeds, calibrations),
-    cropsOf(kept.crops, calibrations),
+    cropsOf(kept.crops, calibrations, englishOf(formats?.locale, units)),
     recipes,
     testsOf(kept.recipes),
     toolsOf(kept.tools),

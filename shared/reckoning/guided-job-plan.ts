@@ -165,13 +165,14 @@ function sowTray(bench: Bench, tray: Stored<TrayRecord>, marks: JobProgress): So
     groups: open.flatMap(({ group, cells }) => {
       const crop = bench.context.crops.get(group.cropId)
       if (!crop || cells === 0) return []
-      const fill = group.sowingId ? bench.row(group.sowingId)?.planned.stages[0]?.fill : undefined
+      const row = group.sowingId ? bench.row(group.sowingId) : undefined
+      const fill = row?.planned.stages[0]?.fill
       const packet = group.packetId ? bench.context.packets.get(group.packetId) : undefined
       return [
         {
           code: group.code,
           name: group.name,
-          depthMm: packet?.depthMm ?? crop.depthMm,
+          depthMm: row?.crop.depthMm ?? packet?.depthMm ?? crop.depthMm,
           wantsLight: crop.light === 'wants light',
           coverName: (fill && bench.context.materials.get(fill.coverMaterialId)?.name) ?? 'the mix',
           cells: cellsOf(tray.body, group.code),

@@ -1,5 +1,6 @@
 import type { Day } from '#core/calendar/day'
 import type { Sought } from '#core/language/palette'
+import { ALL_CAUTIONS } from '#core/cautions/caution'
 import { GLOSSARY } from '#core/glossary'
 import { coverOf } from '#core/sowing/crop'
 import { counted, inSentence } from '#core/text/plurals'
@@ -7,6 +8,7 @@ import { plainName } from '#core/text/words'
 import { printNumber, printQuantity } from '#core/units/format'
 import type { UnitSystem } from '#core/units/unit'
 import { SEEN } from '#core/signs/seen'
+import { PAGE_HELP } from '../messages/page-help'
 import { standingTrays, type Bench } from './bench'
 import { nightAhead } from './season'
 import { plannedNeeds } from './shortage'
@@ -27,6 +29,7 @@ interface Telling {
   readonly units: UnitSystem
 }
 const MOST = 6
+const MOST_HELP = 3
 const MOVES: readonly string[] = ['prick out', 'pot up']
 
 /** Answers, those that can be acted on now first. */
@@ -39,13 +42,14 @@ export function paletteAnswers(sought: Sought, bench: Bench, telling: Telling): 
       : []),
     ...sought.feedIds.flatMap((id) => dose(id, sought.volumeL, bench, telling)),
     ...sought.materialIds.flatMap((id) => inShed(id, bench)),
-    ...(asks.has('how deep') ? sought.cropIds.flatMap((id) => depth(id, bench, telling)) : []),
+    ...(asks.has('how deep') ? depths(sought, bench, telling) : []),
     ...nextSteps(sought, bench, telling),
     ...trays(sought, bench),
     ...packets(sought, bench),
     ...places(sought, bench),
     ...signs(sought),
     ...words(sought),
+    ...help(sought),
   ]
 }
 
@@ -116,17 +120,18 @@ function inShed(id: string, bench: Bench): PaletteAnswer[] {
   ]
 }
 
-function depth(id: string, { context }: Bench, { length }: Telling): PaletteAnswer[] {
-  const crop = context.crops.get(id)
-  return crop
-    ? [
-        {
-          name: `${crop.name}: ${crop.depthMm === 0 ? 'on the surface' : `${length(crop.depthMm)} deep`}`,
-          hint: coverOf(crop, length),
-          path: `/crops?crop=${id}`,
-        },
-      ]
-    : []
+/** How deep the crops that are named are sown; where none is, those that are sown next. */
+function depths({ cropIds }: Sought, bench: Bench, { length }: Telling): PaletteAnswer[] {
+  const next = bench.rows
+    .filter(({ planned }) => planned.sowOn >= bench.today)
+    .sort((a, b) => (a.planned.sowOn < b.planned.sowOn ? -1 : 1))
+    .map(({ crop }) => crop)
+  const crops = cropIds.length ? cropIds.flatMap((id) => bench.context.crops.get(id) ?? []) : next
+  return [...new Map(crops.map((crop) => [crop.id, crop])).values()].slice(0, MOST).map((crop) => ({
+    name: `${crop.name}: ${crop.depthMm === 0 ? 'on the surface' : `${length(crop.depthMm)} deep`}`,
+    hint: coverOf(crop, length),
+    path: `/crops?crop=${crop.id}`,
+  }))
 }
 
 /** What comes next of a crop: the day it is sown, moved or goes out. */
@@ -214,7 +219,7 @@ function signs({ text, cropIds }: Sought): PaletteAnswer[] {
   const said = plainName(text).join(' ')
   if (said.length < 3 || cropIds.length) return []
   return SEEN.filter(({ words: names, name }) =>
-    [name, ...names].some((one) => plainName(one).join(' ') === said),
+    [name, ...names].some((one) => ` ${plainName(one).join(' ')} `.includes(` ${said} `)),
   )
     .slice(0, 2)
     .map(({ id, name }) => ({
@@ -233,4 +238,25 @@ function words({ text }: Sought): PaletteAnswer[] {
         hint: means,
         path: '/help',
       }))
+}
+
+/** What the help says that holds every word. */
+function help({ text }: Sought): PaletteAnswer[] {
+  const said = plainName(text)
+  if (said.join('').length < 4) return []
+  const holds = (line: string) => {
+    const words = plainName(line)
+    return said.every((word) => words.includes(word))
+  }
+  const lines = Object.entries(PAGE_HELP).flatMap(([path, { why, ways }]) =>
+    [why, ...ways].map((line) => ({ path: path.includes(':') ? '/help' : path, line })),
+  )
+  const cautions = ALL_CAUTIONS.map(({ title, text: line }) => ({
+    path: '/help#cautions',
+    line: `${title}: ${line}`,
+  }))
+  return [...lines, ...cautions]
+    .filter(({ line }) => holds(line))
+    .slice(0, MOST_HELP)
+    .map(({ path, line }) => ({ name: line, hint: 'help', path }))
 }

@@ -64,6 +64,27 @@ describe('a crop that is put right', () => {
     expect([crops.size, crops.get('basil')]).toEqual([CROPS.length, { ...mine, id: 'basil' }])
   })
 
+  it('is called as the household calls it, also where its figures were corrected; a name of its own stays', () => {
+    const own = (name: string) => ({
+      ...crop.parse(cropRecordOf(CROPS.find(({ id }) => id === 'courgette')!)),
+      name,
+    })
+    const shown = (household: object, crops: { id: string; body: ReturnType<typeof own> }[] = []) => {
+      const all = contextOf({
+        crops,
+        household: { body: { season: null, units: 'metric', ...household } },
+      }).crops
+      return all.get('courgette')!
+    }
+    expect(shown({ units: 'us' }, [{ id: 'x', body: own('Courgette') }])).toMatchObject({ name: 'Zucchini' })
+    expect(shown({ units: 'us' }).alsoCalled).toContain('Courgette')
+    expect(shown({ units: 'imperial' }, [{ id: 'x', body: own('Zucchini') }]).name).toBe('Courgette')
+    expect(shown({ units: 'us' }, [{ id: 'x', body: own('Grandmother’s marrow') }]).name).toBe(
+      'Grandmother’s marrow',
+    )
+    expect(shown({ formats: { locale: 'en-US', temperature: null, weekStart: null } }).name).toBe('Zucchini')
+  })
+
   it.each([
     [{ weeks: [6, 4] }, ['figures', 'weeks', 1]],
     [{ germination: 0 }, ['figures', 'germination']],

@@ -36,6 +36,8 @@ export interface AboutTray {
   readonly climate: readonly EntryRecord['climate'][number][]
   /** Days its plants are meant to stand in it, by the plan; null where none says it. */
   readonly stayDays: number | null
+  /** How deep its sowing is sown, mm, where the plan says it. */
+  readonly sownDepthMm?: number | undefined
   readonly today: Day
 }
 
@@ -77,7 +79,7 @@ function ageFacts(about: AboutTray, plants: Plants, context: Context): Partial<S
     overstayed: begun ? daysBetween(begun, today) / (stayDays ?? USUAL_DAYS) : null,
     roots: entries.findLast(({ body: { actual } }) => actual?.roots)?.body.actual?.roots ?? null,
     seedYears: seedYears(tray.body, context, today),
-    depthMm: crop && sownOn ? depthOf(tray.body, context) : null,
+    depthMm: crop && sownOn ? (about.sownDepthMm ?? depthOf(tray.body, context)) : null,
   }
 }
 

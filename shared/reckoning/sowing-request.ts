@@ -31,8 +31,9 @@ export function asSowingRequest(
   const inBook = known.crops.get(record.cropId)
   if (!inBook) return undefined
   const seed = record.packetId === null ? undefined : known.packets.get(record.packetId)
-  // What the packet says beats the book.
-  const crop = seed?.depthMm == null ? inBook : { ...inBook, depthMm: seed.depthMm }
+  // What was said beats the packet, and the packet beats the book.
+  const depthMm = record.depthMm ?? seed?.depthMm
+  const crop = depthMm == null ? inBook : { ...inBook, depthMm }
   const year = Number((record.sowOn ?? record.outOn ?? seasonEnds(known.frame).last).slice(0, 4))
   const { plants, cells, season, outOn, sowOn, certainty, seedsPerCell, scheduleId, placeId, stages } = record
   return {

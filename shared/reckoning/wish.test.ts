@@ -91,7 +91,8 @@ describe('what is said is what is planned', () => {
     const [{ sowings }] = planned('12 aubergines, 10 mm deep, for the market') as [
       ReturnType<typeof planned>[number],
     ]
-    expect([sowings[0]!.name, sowings[0]!.note]).toEqual(['Aubergine', '10 mm deep, for the market'])
+    const { name, note, depthMm } = sowings[0]!
+    expect([name, note, depthMm]).toEqual(['Aubergine', 'for the market', 10])
     expect(planned('12 eggplants by 1 June')[0]!.sowings[0]!.name).toBe('Eggplant')
   })
 })

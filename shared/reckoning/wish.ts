@@ -48,10 +48,11 @@ function sowingsOf(wish: Wish, crop: Crop, known: PlannedWith): SowingRecord[] {
     germination: null,
     certainty: CERTAINTY,
     seedsPerCell: wish.seedsPerCell,
+    depthMm: wish.depthMm,
     scheduleId: null,
     placeId: wish.placeId,
     stages,
-    note: noteOf(wish),
+    note: wish.notes.join(', ').slice(0, MAX_NOTE),
   }
   const started = { ...one, ...startOf(wish, one, crop, known) }
   const ofKinds = kinds
@@ -72,12 +73,6 @@ function sowingsOf(wish: Wish, crop: Crop, known: PlannedWith): SowingRecord[] {
     })),
   )
 }
-
-/** What was said of it that no field of the plan holds. */
-const noteOf = ({ notes, depthMm }: Wish): string =>
-  [...(depthMm === null ? [] : [`${Number(depthMm.toPrecision(3))} mm deep`]), ...notes]
-    .join(', ')
-    .slice(0, MAX_NOTE)
 
 /** The kind a label names, without the number of its succession: `Kale, 2 of 4` is kale. */
 export const kindOf = (label: string): string => label.replace(/, (\d+ of \d+|again)$/, '').toLowerCase()

@@ -18,6 +18,12 @@ export const sowing = z.object({
   germination: own.describe('A fraction; over what packet and crop say'),
   certainty: amount.default(0.9).describe('How sure to reach the plants, a fraction'),
   seedsPerCell: own,
+  depthMm: amount
+    .min(0, 'Seed is sown 0 to 100 mm deep.')
+    .max(100, 'Seed is sown 0 to 100 mm deep.')
+    .nullable()
+    .default(null)
+    .describe('How deep it is sown, mm; null for what packet and crop say'),
   scheduleId: z.enum(idsOf(SCHEDULES)).nullable().default(null),
   placeId: z
     .string()

@@ -79,6 +79,7 @@ export const SOWINGS: Table<'sowings'> = {
     column('germination_percent', 'Germination', PERCENT, 'germination', WORDS.germination),
     column('certainty_percent', 'How sure', PERCENT, 'certainty'),
     column('seeds_per_cell', 'Seeds a cell', WHOLE, 'seedsPerCell', WORDS.seedsPerCell),
+    column('depth_mm', 'Depth', quantity('length', 'mm'), 'depthMm', WORDS.depth),
     column(
       'schedule',
       'Schedule',

@@ -20,7 +20,8 @@ export function useSignRecord(trayId: () => string | null): ComputedRef<SignReco
     if (!tray) return null
     const ids = new Set([tray.id, ...tray.body.groups.flatMap(({ sowingId }) => sowingId ?? [])])
     const group = tray.body.groups[0]
-    const stage = group?.sowingId ? season.row(group.sowingId)?.planned.stages[group.stage] : undefined
+    const row = group?.sowingId ? season.row(group.sowingId) : undefined
+    const stage = group && row?.planned.stages[group.stage]
     return signRecordOf(
       {
         tray,
@@ -29,6 +30,7 @@ export function useSignRecord(trayId: () => string | null): ComputedRef<SignReco
         water: water.of(tray),
         tap: household.record?.water ?? null,
         climate: season.climate.get(tray.body.placeId ?? '') ?? [],
+        sownDepthMm: row?.crop.depthMm,
         stayDays: stage ? Math.max(7, daysBetween(stage.from, stage.until)) : null,
         today: season.today,
       },

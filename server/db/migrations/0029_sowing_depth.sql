@@ -1,0 +1,1 @@
+ALTER TABLE "sowing" ADD COLUMN "depth_mm" double precision;
