@@ -31,7 +31,7 @@ const SPREAD_DAYS = 10
 /** One spring in ten with a later frost [default]. */
 const RISK = 0.1
 /** Half a year. */
-const HALF_YEAR_DAYS = 182.6
+const HALF_YEAR_DAYS = 365.25 / 2
 /** Plants that take no harm from a light frost stand nights below this, °C [common practice]. */
 const FROST_HARDY_C = 0
 

@@ -1,5 +1,6 @@
 import { addDays, type Day } from '../calendar/day'
-import { FILLER_RULE, grammarOf, rule, UNREAD } from './chart'
+import { FILLER_RULE, grammarOf, rule, type Piece } from './chart'
+import { at as elementAt } from '../numeric/at'
 import type { Count } from './numbers'
 import { patterns, phraseList } from './pattern'
 import type { Known, Read } from './reading'
@@ -15,9 +16,7 @@ export const AWAY_EXAMPLE = 'away 3 to 10 May'
 
 const FILLER =
   `away gone i we am are will be is im were ill well going on holiday holidays vacation trip travelling traveling for from the and
-  back home again out of town off in my our at until till to through thru - not here nobody no one there this a`.split(
-    /\s+/,
-  )
+  back home again out of town off in my our at to - not here nobody no one there this a`.split(/\s+/)
 const lists = {
   filler: phraseList(FILLER),
   back: phraseList(['back', 'back on', 'home', 'home on', 'return', 'returning', 'be back', 'back home']),
@@ -41,6 +40,13 @@ const AWAY = grammarOf(
       () => 'from one day to another',
       0.9,
     ),
+    rule<{ first: DaySaid; last: number }>(
+      'range',
+      '( from )? {d:day} - {n:figure}',
+      ({ n, d }: { n: number; d: DaySaid }) => (n >= 1 && n <= 31 ? { first: d, last: n } : null),
+      () => 'from one day to another',
+      0.9,
+    ),
     rule<DaySaid>(
       'day',
       '( on|from|the )? {d:day}',
@@ -53,6 +59,32 @@ const AWAY = grammarOf(
       ({ d }: { d: DaySaid }) => d,
       () => 'back that day',
       0.8,
+    ),
+    // `The first two weeks of August`.
+    rule<{ at: 'first' | 'last'; days: number; of: DaySaid }>(
+      'weeks of',
+      '( the )? first|last ( {n:count} )? week|day of|in {d:day}',
+      ({ n, d }: { n?: Count; d: DaySaid }, { tokens }, at, to) => {
+        const words = tokens.slice(at, to).map(({ plain }) => plain)
+        const days = (n?.n ?? 1) * (words.includes('week') ? 7 : 1)
+        return { at: words.includes('last') ? 'last' : 'first', days, of: d }
+      },
+      ({ at, days }) => `the ${at} ${days} days`,
+      0.8,
+    ),
+    rule<DaySaid>(
+      'weekend of',
+      '( over )? ( the )? weekend of|around|on ( the )? {d:day}',
+      ({ d }: { d: DaySaid }) => d,
+      () => 'that weekend',
+      0.8,
+    ),
+    rule<DaySaid>(
+      'until',
+      'until|till|til|through|thru {d:day}',
+      ({ d }: { d: DaySaid }) => d,
+      () => 'the last day away',
+      1.1,
     ),
     rule<number>(
       'span',
@@ -87,11 +119,17 @@ export const readAway = (text: string, known: Known): Read<AwaySaid> =>
     new AwayReader(sentence, known, pieces).read(),
   )
 
+const MONTH = /\b(?:january|february|march|april|may|june|july|august|september|october|november|december)\b/i
+const monthOf = (day: Day): AwaySaid => {
+  const from = `${day.slice(0, 8)}01` as Day
+  const next = addDays(from, 31)
+  return { from, to: addDays(`${next.slice(0, 8)}01` as Day, -1) }
+}
+
 class AwayReader extends SentenceReader {
   read(): Read<AwaySaid> {
     const said = this.days()
-    for (const piece of this.of(UNREAD))
-      this.ask(`What does ‘${this.words(piece)}’ mean here? Say it like: ${AWAY_EXAMPLE}.`, [], piece)
+    this.askUnreadRuns(`Say it like: ${AWAY_EXAMPLE}`)
     if (said && said.to < said.from)
       this.ask(`It ends on ${said.to}, before it begins on ${said.from}.`, [
         { name: 'The other way round', text: `away ${said.to} to ${said.from}` },
@@ -116,7 +154,26 @@ class AwayReader extends SentenceReader {
       const end = typeof range.last === 'number' ? first && withDay(first, range.last) : last
       return first && end ? { from: first, to: end } : this.nothing()
     }
-    const days = this.of('day').flatMap(({ value }) => on(value as DaySaid) ?? [])
+    const weeks = this.of('weeks of')[0]?.value as
+      { at: 'first' | 'last'; days: number; of: DaySaid } | undefined
+    const month = weeks && on(weeks.of)
+    if (weeks && month) {
+      const { from, to } = monthOf(month)
+      return weeks.at === 'first'
+        ? { from, to: addDays(from, weeks.days - 1) }
+        : { from: addDays(to, 1 - weeks.days), to }
+    }
+    const around = this.of('weekend of').flatMap(({ value }) => on(value as DaySaid) ?? [])[0]
+    if (around) {
+      const weekday = new Date(`${around}T00:00Z`).getUTCDay()
+      const saturday = addDays(around, weekday === 0 ? -1 : 6 - weekday)
+      return { from: saturday, to: addDays(saturday, 1) }
+    }
+    const pieces = this.of('day')
+    const days = pieces.flatMap(({ value }) => on(value as DaySaid) ?? [])
+    const until = this.of('until').flatMap(({ value }) => on(value as DaySaid) ?? [])[0]
+    const whole = pieces.length === 1 && days[0] ? this.spanOf(elementAt(pieces, 0), days[0]) : null
+    if (whole) return whole
     const back = this.of('back').flatMap(({ value }) => on(value as DaySaid) ?? [])[0]
     const span = this.of('span')[0]?.value as number | undefined
     const [first, last] = days
@@ -133,12 +190,28 @@ class AwayReader extends SentenceReader {
         ? { from: today, to: addDays(monday, -1) }
         : { from: monday, to: addDays(monday, 6) }
     }
-    if (first && last) return { from: first, to: last }
+    const end = last ?? until
+    // From Friday to Sunday: the Sunday that comes after it.
+    if (first && end) return { from: first, to: end < first && this.isWeekday() ? addDays(end, 7) : end }
+    if (until) return { from: today, to: until }
     if (first && back) return { from: first, to: addDays(back, -1) }
     if (first && span) return { from: first, to: addDays(first, span - 1) }
     if (back) return { from: today, to: addDays(back, -1) }
     if (first) return { from: first, to: first }
     return this.nothing(span)
+  }
+
+  /** A week or a month that is named is all of it; of a part of a month its days are asked. */
+  private spanOf(piece: Piece, day: Day): AwaySaid | null {
+    const words = this.words(piece)
+    if (/\bweek (?:of|in)\b/i.test(words)) return { from: day, to: addDays(day, 6) }
+    if (/\d/.test(words) || !MONTH.test(words)) return null
+    if (/\b(?:early|mid|middle|late|end|beginning|start)\b/i.test(words)) return this.nothing()
+    return monthOf(day)
+  }
+
+  private isWeekday(): boolean {
+    return /(?:sun|mon|tues|wednes|thurs|fri|satur)day/i.test(this.sentence.text)
   }
 
   private nothing(span?: number): null {

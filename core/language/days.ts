@@ -42,7 +42,7 @@ function rule(pattern: string): RegExp {
 }
 /** Words a day can begin with; figures besides. */
 const BEGINS =
-  /^(?:\d|the$|an?$|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|sun|mon|tue|wed|thu|fri|sat|early$|begin|start$|mid|late$|end$|first$|second$|third$|last$|next$|this$|on$|over$|in$|couple$|today$|tonight$|now$|just$|yesterday$|tomorrow$|day$|week|good$|easter$|whit|pentecost$|christma|new$|halloween$|saint$|st$|valentine|memorial$|labou?r$|mother$|father$|thanksgiving$|average$|our$|my$|final$|spring$|autumn$|fall$|frost$|after$|one$|two$|three$|four$|five$|six$|seven$|eight$|nine$|ten$|eleven$|twelve$)/
+  /^(?:\d|the$|an?$|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|sun|mon|tue|wed|thu|fri|sat|early$|begin|start$|mid|late$|end$|first$|second$|third$|last$|next$|this$|on$|over$|in$|couple$|today$|tonight$|now$|just$|yesterday$|tomorrow$|day$|week|good$|easter$|whit|pentecost$|christma|new$|halloween$|boxing$|earth$|midsummer$|bonfire$|juneteenth$|independence$|saint$|st$|valentine|memorial$|labou?r$|mother$|father$|thanksgiving$|average$|our$|my$|final$|spring$|autumn$|fall$|frost$|after$|one$|two$|three$|four$|five$|six$|seven$|eight$|nine$|ten$|eleven$|twelve$)/
 
 const pad = (n: number) => String(n).padStart(2, '0')
 const monthOf = (name: string) => MONTHS.indexOf(name.slice(0, 3)) + 1
@@ -99,6 +99,12 @@ const HOLIDAYS: readonly (readonly [pattern: string, name: string, of: (year: nu
   ['(?:whitsun|pentecost)', 'Whitsun', (year) => addDays(easter(year), 49)],
   ['christma(?:s)?', 'Christmas', (year) => dayFrom(`${year}-12-25`)],
   ['new year(?: day)?', 'New Year', (year) => dayFrom(`${year}-01-01`)],
+  ['earth day', 'Earth Day', (year) => dayFrom(`${year}-04-22`)],
+  ['boxing day', 'Boxing Day', (year) => dayFrom(`${year}-12-26`)],
+  ['midsummer(?: day)?', 'Midsummer Day', (year) => dayFrom(`${year}-06-24`)],
+  ['bonfire night', 'Bonfire Night', (year) => dayFrom(`${year}-11-05`)],
+  ['juneteenth', 'Juneteenth', (year) => dayFrom(`${year}-06-19`)],
+  ['independence day', 'Independence Day', (year) => dayFrom(`${year}-07-04`)],
   ['halloween', 'Halloween', (year) => dayFrom(`${year}-10-31`)],
   ['(?:saint|st) patrick(?: day)?', 'St Patrick’s Day', (year) => dayFrom(`${year}-03-17`)],
   ['valentine(?: day)?', 'Valentine’s Day', (year) => dayFrom(`${year}-02-14`)],
@@ -139,7 +145,7 @@ const count = (text: string) => text.split(' ').length
  * @returns null where no day stands there; a problem where one is meant and there is none such
  */
 export function dayAtHead(text: string, calendar: Calendar, tense: Tense = 'to come'): ReadDay | null {
-  for (const read of [written, figured, partOfMonth, counted, named, fromFrost]) {
+  for (const read of [fromDay, written, figured, partOfMonth, counted, named, fromFrost]) {
     const found = read(text, calendar, tense)
     if (found) return found
   }
@@ -379,6 +385,29 @@ const fromFrost: Reader = (text, { frosts }) => {
   const back = way === 'before' || way === 'ahead of'
   const days = numberOf(n ?? '0') * (unit === 'month' ? 30 : (SPAN[unit ?? 'day'] ?? 1)) * (back ? -1 : 1)
   return told(whole, addDays(frosts[which], days), { frost: which, ...(n ? { counted: true } : {}) })
+}
+
+/** `6 week before 15 may`: counted from a day that is said. */
+const fromDay: Reader = (text, calendar, tense) => {
+  const match =
+    /^(\d{1,2}|a|couple of) (day|week|fortnight|month) (before|after|ahead of|past) (?:the )?(?=\S)/.exec(
+      text,
+    )
+  if (!match) return null
+  const [lead, n, unit, way] = match as unknown as [string, string, string, string]
+  for (const read of [written, figured, named]) {
+    const found = read(text.slice(lead.length), calendar, tense)
+    if (!found?.day) continue
+    const back = way === 'before' || way === 'ahead of'
+    const day = later(found.day, numberOf(n) * (back ? -1 : 1), unit)
+    return {
+      words: count(lead.trim()) + found.words,
+      day,
+      means: day,
+      counted: true,
+    }
+  }
+  return null
 }
 
 /** The day that begins at a place of a sentence, as a term. */

@@ -1,6 +1,6 @@
 import { present } from '../present'
 import { addDays, dayFrom, daysBetween, type Day } from '../calendar/day'
-import { FILLER_RULE, grammarOf, rule, UNREAD, type Piece } from './chart'
+import { FILLER_RULE, grammarOf, rule, type Piece } from './chart'
 import { patterns, phraseList } from './pattern'
 import type { Known, Read } from './reading'
 import { readBy, SentenceReader } from './sentence-reader'
@@ -115,8 +115,7 @@ interface FrostDay {
 class FrostReader extends SentenceReader {
   read(): Read<FrostsSaid> {
     const meaning = this.meaning()
-    for (const piece of this.of(UNREAD))
-      this.ask(`What does ‘${this.words(piece)}’ mean here? Say it like: ${FROST_EXAMPLE}.`, [], piece)
+    this.askUnreadRuns(`Say it like: ${FROST_EXAMPLE}`)
     return {
       meaning: meaning && this.questions.length === 0 ? [meaning] : [],
       heard: this.taking(),

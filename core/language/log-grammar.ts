@@ -317,6 +317,14 @@ export const LOG_RULES: readonly Rule[] = [
     ({ l }: { l: Said }) => l.base,
     0.9,
   ),
+  // So much to a litre is a strength, not what was poured.
+  rule<string>(
+    'kept',
+    '( at )? ( {v:volume} / {m:mass} ) ( per|to|in / a ) ( a|the|each )? litre|liter|l|gallon|gal|quart|qt|pint|can|jug|bucket',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (kept) => `${kept}, kept as said`,
+    0.7,
+  ),
   // So many trays are no plants.
   rule<string>(
     'kept',

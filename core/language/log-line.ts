@@ -109,7 +109,26 @@ class LineReader extends SentenceReader {
         out[out.length - 1] = { from: now.from, to: piece.to, pieces: [...now.pieces, piece] }
       else out.push({ from: piece.from, to: piece.to, pieces: [piece] })
     })
-    return out
+    return this.ledByTray(out)
+  }
+
+  /** `Tray 3: 20 chard up, 8 okra up`: the tray at the head is that of every crop behind it. */
+  private ledByTray(subjects: Subject[]): Subject[] {
+    const [first, ...others] = subjects
+    const tray = first?.pieces.find(({ slot }) => slot === 'trays')
+    const crop = first?.pieces.find(isCrop)
+    const leads =
+      first &&
+      tray &&
+      crop &&
+      tray === first.pieces[0] &&
+      /^\s*:/.test(this.sentence.text.slice(this.range(tray).to)) &&
+      others.every(({ pieces }) => pieces.every(isCrop))
+    if (!leads) return subjects
+    return subjects.map((one) => {
+      const of = one.pieces.filter(isCrop)
+      return { from: firstOf(of).from, to: one.to, pieces: [tray, ...of] }
+    })
   }
 
   /** The entries of one subject: one for each thing that happened to it. */

@@ -64,12 +64,16 @@ function inWords(tokens: readonly Token[], at: number): Found<number>[] {
   }
   const out: Found<number>[] = []
   const head =
-    below100(at) ?? (/^an?$/.test(word(at) ?? '') && word(at + 1) === 'hundred' ? { to: at + 1, n: 1 } : null)
+    below100(at) ??
+    (/^an?$/.test(word(at) ?? '') && /^(?:hundred|thousand)$/.test(word(at + 1) ?? '')
+      ? { to: at + 1, n: 1 }
+      : null)
   if (!head) return out
   if (!/^an?$/.test(word(at) ?? '')) {
     out.push({ to: head.to, value: head.n })
     if (head.to === at + 2) out.push({ to: at + 1, value: present(SMALL.get(present(word(at)))) })
   }
+  if (word(head.to) === 'thousand') out.push({ to: head.to + 1, value: head.n * 1000 })
   if (word(head.to) === 'hundred') {
     const hundreds = head.n * 100
     out.push({ to: head.to + 1, value: hundreds })

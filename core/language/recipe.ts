@@ -339,10 +339,17 @@ class RecipeReader extends SentenceReader {
     }
     const equal = this.of('equal')[0]
     const amounts = this.of('amount')
+    const lastOne = materials.at(-1)?.piece
+    const lastAmount = amounts.at(-1)
+    // `Seed compost with 20 % perlite`: what leads up to the last material is of it.
+    const leads =
+      lastOne !== undefined &&
+      lastAmount?.to === lastOne.from &&
+      !elementAt(this.sentence.tokens, lastOne.from).parted
     const isBefore =
-      amounts.length > 0 &&
+      lastAmount !== undefined &&
       materials.length > 0 &&
-      elementAt(amounts, 0).from < elementAt(materials, 0).piece.from
+      (elementAt(amounts, 0).from < elementAt(materials, 0).piece.from || leads)
     const used = new Set<Piece>()
     const items = materials.map(({ piece, others }, i): Item => {
       const low = i === 0 ? 0 : elementAt(materials, i - 1).piece.to
@@ -353,7 +360,10 @@ class RecipeReader extends SentenceReader {
       const mine = inside.at(-1) ?? null
       inside.forEach((one) => used.add(one))
       const part: Piece | null =
-        mine ?? (equal ? { ...equal, slot: 'amount', value: { kind: 'parts', value: 1 } } : null)
+        mine ??
+        (equal
+          ? { ...equal, slot: 'amount', value: { kind: 'parts', value: 1 } }
+          : this.unsaid(piece, i, materials.length, amounts))
       const per = this.of('per').find(({ from }) => from >= piece.to && from < high)
       return { material: piece, others, amount: part, per: (per?.value as Said | undefined) ?? null }
     })
@@ -361,6 +371,17 @@ class RecipeReader extends SentenceReader {
     for (const piece of amounts.filter((one) => !used.has(one)))
       if (!unnamed) this.ask(`${this.words(piece).replace(/ of$/, '')} of what?`, [], piece)
     return items
+  }
+
+  /** A material alone is the whole mix; the first of several is what the shares of the others leave: `compost with 20 % grit`. */
+  private unsaid(piece: Piece, i: number, count: number, amounts: readonly Piece[]): Piece | null {
+    if (i > 0 || this.unreadRuns().length > 0) return null
+    if (count === 1 && amounts.length === 0)
+      return { ...piece, slot: 'amount', value: { kind: 'parts', value: 1 } }
+    const shares = amounts.every(({ value }) => (value as Amount).kind === 'share')
+    return count > 1 && amounts.length === count - 1 && shares
+      ? { ...piece, slot: 'amount', value: { kind: 'rest' } }
+      : null
   }
 
   private lines(items: readonly Item[]): RecipeLine[] {

@@ -4,7 +4,7 @@ import type { Rate } from '../feed/rate'
 import type { RatioMeaning } from '../feed/strength'
 import type { UnitSystem } from '../units/unit'
 import { convert, toBase } from '../units/unit-table'
-import { FILLER_RULE, grammarOf, rule, sentenceOf, tilings, UNREAD, type Grammar, type Piece } from './chart'
+import { FILLER_RULE, grammarOf, rule, sentenceOf, tilings, type Grammar, type Piece } from './chart'
 import type { Count } from './numbers'
 import { patterns, phraseList, type Found, type Sentence, type Term } from './pattern'
 import { unitAt, type Said } from './quantities'
@@ -393,8 +393,7 @@ class RuleReader extends SentenceReader<RuleWords> {
     const rates = this.of('rate')
     const use = rates.filter(({ value }) => (value as Rate).kind !== 'label numbers')
     const [one, second] = use.length ? use : rates
-    for (const piece of this.of(UNREAD))
-      this.ask(`What does ‘${this.words(piece)}’ mean here? Write it like ${RULE_EXAMPLES}.`, [], piece)
+    this.askUnreadRuns(`Write it like ${RULE_EXAMPLES}`)
     if (one && second)
       this.ask(
         `${this.words(one)}, or ${this.words(second)}?`,

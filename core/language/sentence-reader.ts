@@ -1,10 +1,10 @@
-import { at as elementAt } from '../numeric/at'
+import { at as elementAt, first, last } from '../numeric/at'
 import { tilings, type Grammar, type Piece } from './chart'
 import type { Sentence } from './pattern'
 import { MAX_LETTERS, type Choice, type Heard, type Known, type Question, type Read } from './reading'
 import { saidAnew } from './said-anew'
 import { sentenceFor } from './terms'
-import { wordsTaken } from './unread'
+import { unreadRuns, wordsTaken } from './unread'
 
 /** Words that stand side by side. */
 export interface Stretch {
@@ -32,6 +32,18 @@ export abstract class SentenceReader<With = Known> {
   protected ask(question: string, choices: readonly Choice[] = [], about: Stretch | null = null) {
     if (this.questions.some((one) => one.question === question)) return
     this.questions.push({ question, choices, about: about && this.range(about) })
+  }
+
+  /** Asks about the words nothing was made of, those that stand together as one. */
+  protected askUnreadRuns(say: string, canLeaveOut = false) {
+    for (const run of unreadRuns(this.pieces, this.sentence)) {
+      const about = { from: first(run), to: last(run) + 1 }
+      this.ask(
+        `What does ‘${this.words(about)}’ mean here? ${say}.`,
+        canLeaveOut ? [{ name: 'Leave it out', text: this.anew(about, '') }] : [],
+        about,
+      )
+    }
   }
 
   /** Where words stand in the text. */

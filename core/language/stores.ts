@@ -1,5 +1,5 @@
 import { at as elementAt, first as firstOf } from '../numeric/at'
-import { FILLER_RULE, grammarOf, rule, sentenceOf, tilings, UNREAD, type Piece } from './chart'
+import { FILLER_RULE, grammarOf, rule, sentenceOf, tilings, type Piece } from './chart'
 import { materialNames, type MaterialSaid } from './material-term'
 import type { Count } from './numbers'
 import { byMeaning, patterns, phraseList, type Found, type Sentence, type Term } from './pattern'
@@ -219,12 +219,7 @@ class StoresReader extends SentenceReader {
   }
 
   read(): Read<StoreSaid> {
-    for (const piece of this.of(UNREAD))
-      this.ask(
-        `What does ‘${this.words(piece)}’ mean here? Say it like: ${STORES_EXAMPLE}.`,
-        [{ name: 'Leave it out', text: this.anew(piece, '') }],
-        piece,
-      )
+    this.askUnreadRuns(`Say it like: ${STORES_EXAMPLE}`, true)
     const items = this.items()
     if (items.length === 0) this.ask(`Of what? Say it like: ${STORES_EXAMPLE}.`)
     const meaning = items.flatMap((item) => this.one(item) ?? [])

@@ -195,6 +195,7 @@ function inCarrier(one: Vessel, byId: ReadonlyMap<string, KnownVessel>): Vessel 
   )
 }
 
+const isProduct = ({ text }: Said) => /[x×]/.test(text)
 const plural = (sentence: Sentence, to: number) => /s$/.test(elementAt(sentence.tokens, to - 1).lower)
 const AFTER_LEAD = /^(?:an?|the|in|into|my|our|each|every|per|half|whole|full|from|using|use|with|on)$/
 
@@ -252,13 +253,19 @@ export function vesselTerms(known: readonly KnownVessel[]) {
     rule('<celled-tray> of {n:whole} <celled>?', ({ n }: { n: number }) =>
       sizes.has(n) ? byCells(all, n) : null,
     ),
+    rule('<celled-tray> of|with {n:whole} <celled> ( each )?', ({ n }: { n: number }) =>
+      n > 1 ? byCells(all, n) : null,
+    ),
     rule('{n:whole} ( to|per / in ) ( a|the )? flat|tray|1020', ({ n }: { n: number }) =>
       sizes.has(n) ? byCells(all, n) : null,
     ),
+    // `10 × 7 cm pots` are ten of them.
     rule('{s:length} ( deep|tall )? <w:pot>', ({ s, w }: { s: Said; w: string }) =>
-      bySize(all, 'pot', s.base, s.text, w),
+      isProduct(s) ? null : bySize(all, 'pot', s.base, s.text, w),
     ),
-    rule('{s:length} ( soil|peat )? block', ({ s }: { s: Said }) => bySize(all, 'block', s.base, s.text, '')),
+    rule('{s:length} ( soil|peat )? block', ({ s }: { s: Said }) =>
+      isProduct(s) ? null : bySize(all, 'block', s.base, s.text, ''),
+    ),
     rule('{n:count} ×|x|by {s:length} <w:box>', ({ n, s, w }: { n: Count; s: Said; w: string }) => {
       const inMm = s.base / s.n
       const [long, wide] = [n.n * inMm, s.base]

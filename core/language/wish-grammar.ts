@@ -1,6 +1,6 @@
 import { at as elementAt } from '../numeric/at'
 import { FILLER_RULE, grammarOf, rule, type Rule } from './chart'
-import { byMeaning, patterns, phraseList } from './pattern'
+import { byMeaning, patterns, phraseList, type Sentence } from './pattern'
 import type { Count } from './numbers'
 import type { Said } from './quantities'
 import type { AreaWanted } from '../trays/area'
@@ -63,6 +63,13 @@ const SPAN: Readonly<Record<string, number>> = { day: 1, week: 7, fortnight: 14,
 const NUMBERED: Readonly<Record<string, number>> = { weekly: 7, fortnightly: 14, biweekly: 14, monthly: 28 }
 const one = (n: number, of: Unit) => `${n} ${n === 1 || (n < 1 && of === 'trays') ? of.slice(0, -1) : of}`
 
+/** `24 pot marigolds` are no pots: a crop is called so. */
+const beginsCrop = (sentence: Sentence, from: number, to: number) =>
+  !/s$/.test(elementAt(sentence.tokens, to - 1).lower) &&
+  Array.from({ length: to - from }, (_, i) => from + i).some((at) =>
+    sentence.term('crop', at).some((crop) => crop.to > to),
+  )
+
 const amount = (pattern: string, of?: Unit, cost?: number) =>
   rule<AmountSaid>(
     'amount',
@@ -103,16 +110,31 @@ export const WISH_RULES: readonly Rule[] = [
   ),
   rule<AmountSaid>(
     'amount',
-    '<about>? {n:count} ( of )? ( the|my|our|whole|full )? {v:vessel} ( full )? ( of|for|with )?',
-    ({ n: { n, low }, v }: { n: Count; v: Vessel }) => ({
-      n: n * v.each,
-      low: low && low * v.each,
-      of: 'trays',
-      bare: false,
-      vessel: v,
-    }),
+    '<about>? {n:count} ( x|× )? ( of )? ( the|my|our|whole|full )? {v:vessel} ( full )? ( of|for|with )?',
+    ({ n: { n, low }, v }: { n: Count; v: Vessel }, sentence, at, to) =>
+      beginsCrop(sentence, at, to)
+        ? null
+        : { n: n * v.each, low: low && low * v.each, of: 'trays', bare: false, vessel: v },
     ({ n, vessel }) => `${n} × ${vessel?.name}`,
     0.9,
+  ),
+  // `A 50-cell tray of broccoli`, said without its article.
+  rule<AmountSaid>(
+    'amount',
+    '( the|my|our|whole|full )? {v:vessel} ( full )? of',
+    ({ v }: { v: Vessel }, { tokens }, _at, to) =>
+      /s$/.test(elementAt(tokens, to - 2).lower)
+        ? null
+        : { n: v.each, low: null, of: 'trays', bare: false, vessel: v },
+    ({ n, vessel }) => `${n} × ${vessel?.name}`,
+  ),
+  rule<AmountSaid>(
+    'amount',
+    'between|from {a:whole} and|to {b:whole} <good>? <u:unit>? of?',
+    ({ a, b, u }: { a: number; b: number; u?: Unit }) =>
+      a < b ? { n: b, low: a, of: u ?? 'plants', bare: u === undefined, vessel: null } : null,
+    ({ n, of }) => `up to ${one(n, of)}`,
+    0.7,
   ),
   // `4 rows of 6` are twenty-four.
   rule<AmountSaid>(
@@ -142,7 +164,7 @@ export const WISH_RULES: readonly Rule[] = [
   ),
   rule<number>(
     'per cell',
-    '{n:number} <good>? <seeds>? ( of )? <each-vessel>',
+    '( at|with )? {n:number} <good>? <seeds>? ( of )? <each-vessel>',
     ({ n }: { n: Count }) => (Number.isInteger(n.n) ? n.n : null),
     (n) => `${n} a cell`,
   ),
@@ -429,8 +451,24 @@ export const WISH_RULES: readonly Rule[] = [
     0.9,
   ),
   rule<string>(
+    'care',
+    '( and )? ( cold|chill|chilled|stratify|stratified|refrigerate|refrigerated ) ( them|seed )? ( in the fridge|freezer )? for {n:count} day|week|month ( first|before|beforehand )?',
+    (_: unknown, sentence, at, to) =>
+      sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    () => 'kept as a note',
+    0.7,
+  ),
+  rule<string>(
+    'care',
+    '( and|then|later )? thin|thinned ( them )? ( later|out )? to ( one|1|two|2|three|3 / the best|strongest ) ( each|plant|seedling / <each-vessel> )?',
+    (_: unknown, sentence, at, to) =>
+      sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    () => 'kept as a note',
+    0.6,
+  ),
+  rule<string>(
     'for whom',
-    'for ( {n:number} / a / an )? ( of )? ( my|our|the|her|his|their|a|an )? <p:people>',
+    'for ( {n:number} / a / an )? ( of )? ( my|our|the|her|his|their|a|an )? <people>? <p:people>',
     (_: unknown, sentence, at, to) =>
       sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
     () => 'kept as a note',

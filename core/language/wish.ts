@@ -25,6 +25,12 @@ const MOST_A_CELL = 12
 /** Of more than so many nobody chooses. */
 const MOST_CHOICES = 8
 const USUAL_TRAY = 'tray-72'
+/** So long before the last frost little is planted out [default]. */
+const COLD_DAYS = 35
+const SPAN = /\b(?:day|week|fortnight|month)s?\b/i
+/** Nothing says what happens on it. */
+const BARE_DAY =
+  /^(?:in|on|at|around|about|sometime|early|mid|late|the|\d|january|february|march|april|may|june|july|august|september|october|november|december|jan|feb|mar|apr|sept?|oct|nov|dec)\b/i
 
 /**
  * Reads what somebody wants to raise, or has growing: one wish for each crop that is named. Every word is accounted for; what
@@ -84,7 +90,25 @@ class WishReader extends SentenceReader {
           : crop,
       )
     }
-    return out
+    return out.length ? out : this.alsoAWord()
+  }
+
+  /** `24 sprouts`, and nothing else named: the word for young plants is that of a crop. */
+  private alsoAWord(): Crop[] {
+    const { tokens } = this.sentence
+    for (const { from, to } of this.of('amount', 'filler'))
+      for (let i = from; i < to; i++)
+        for (const found of this.sentence.term('crop', i))
+          if (found.to <= to && !/^\d/.test(elementAt(tokens, i).text))
+            return [
+              {
+                from: i,
+                to: found.to,
+                named: found.value as Named[],
+                text: this.words({ from: i, to: found.to }),
+              },
+            ]
+    return []
   }
 
   /** Where no crop is named: what may be its name is asked about, or is that of a packet. */
@@ -163,6 +187,7 @@ class WishReader extends SentenceReader {
       if (several || !amount.said) amount = { ...amount, said: { n: each, of: 'plants' } }
       else seedsPerCell ??= each
     }
+    if (several && index === 0) this.askTotal(segment, segments)
     const rows = own('rows')[0]
     if (rows) this.lengthOfRow(rows, vessels.containerId)
     const few = own('few')[0]
@@ -325,6 +350,33 @@ class WishReader extends SentenceReader {
     }
   }
 
+  /** `3 trays: 2 kale, 1 chard`: trays of each, or plants in them. */
+  private askTotal({ amounts }: Segment, segments: readonly Segment[]) {
+    const isOf = (of: AmountSaid['of']) => (piece: Piece) =>
+      piece.slot === 'amount' && (piece.value as AmountSaid).of === of
+    const total = amounts.find(isOf('trays'))
+    const parts = segments.flatMap((one) => one.amounts.filter(isOf('plants')))
+    if (
+      !total ||
+      parts.length < segments.length ||
+      !/^\s*:/.test(this.sentence.text.slice(this.range(total).to))
+    )
+      return
+    const numbers = parts.map((piece) => (piece.value as AmountSaid).n)
+    const inTrays = parts.reduceRight(
+      (text, piece) => saidAnew(text, this.range(piece), `${(piece.value as AmountSaid).n} trays of`),
+      this.sentence.text,
+    )
+    this.ask(
+      `${numbers.join(', ')}: trays, or plants?`,
+      [
+        { name: 'Trays', text: saidAnew(inTrays, this.range(total), '').replace(/^[\s:]+/, '') },
+        { name: 'Plants', text: this.anew(total, '').replace(/^[\s:]+/, '') },
+      ],
+      total,
+    )
+  }
+
   /** How much of it: what was said first, with the seeds for a cell where they were said as seeds. */
   private amount(segment: Segment, other: boolean) {
     const all = segment.amounts.filter(({ slot }) => slot === 'amount')
@@ -459,6 +511,7 @@ class WishReader extends SentenceReader {
   ): { n: number; of: number | null } | null {
     const share = own('up share')[0]?.value as 'all' | 'half' | undefined
     const piece = own('up')[0]
+    if (!piece && !share && own('standing').length && n !== null) return { n, of: n }
     if (share && n !== null) return { n: share === 'all' ? n : Math.round(n / 2), of: n }
     if (!piece) return null
     const said = piece.value as { n: number; of: number | null }
@@ -510,6 +563,7 @@ class WishReader extends SentenceReader {
                 ? 'sow'
                 : 'by'
       const on = this.dayOf(piece, role, role === 'sown' ? day.was : day.ahead)
+      if (role === 'by' && on && !day.ahead?.frost) this.askWhichDay(piece, on, day.ahead?.counted === true)
       if ((day.ahead ?? day.was)?.frost === 'first') out.season = 'autumn'
       if (!on) continue
       if (role === 'until') out.untilOn = on
@@ -524,6 +578,26 @@ class WishReader extends SentenceReader {
       out.sown = true
     }
     return out
+  }
+
+  /** A bare day in the cold, `12 leeks in January`, may be that of sowing as well as that of planting out. */
+  private askWhichDay(piece: Piece, on: Day, counted: boolean) {
+    const { frosts } = this.known
+    const words = this.words(piece)
+    // `Six weeks before 15 May` is as often the one as the other.
+    const before = counted && /\b(?:before|ahead of)\b/i.test(words)
+    if (!before && (!frosts || !BARE_DAY.test(words) || SPAN.test(words))) return
+    const inYear = (day: Day) => `${on.slice(0, 4)}${day.slice(4)}` as Day
+    const isCold = frosts && (daysBetween(on, inYear(frosts.last)) >= COLD_DAYS || on > inYear(frosts.first))
+    if (!before && !isCold) return
+    this.ask(
+      `‘${words}’: sown then, or planted out?`,
+      [
+        { name: 'Sown then', text: this.anew(piece, `sow ${on}`) },
+        { name: 'Planted out then', text: this.anew(piece, `out ${on}`) },
+      ],
+      piece,
+    )
   }
 
   private dayOf(piece: Piece, role: DayPiece['role'], read: ReadDay | null): Day | null {

@@ -9,7 +9,7 @@ export interface CropNames {
 
 // prettier-ignore
 const NAMES: Readonly<Record<string, readonly [botanical: string, alsoCalled?: string]>> = {
-  tomato: ['Solanum lycopersicum', 'cherry tomato, plum tomato, beefsteak tomato, love apple'],
+  tomato: ['Solanum lycopersicum', 'cherry tomato, plum tomato, beefsteak tomato, beefsteak, roma, love apple'],
   tomatillo: ['Physalis philadelphica', 'husk tomato, Mexican husk tomato'],
   physalis: ['Physalis peruviana', 'cape gooseberry, goldenberry, ground cherry, husk cherry, Inca berry'],
   pepper: ['Capsicum annuum', 'capsicum, bell pepper, sweet pepper, paprika, pimento'],

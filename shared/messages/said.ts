@@ -49,10 +49,11 @@ export function tellWish(wish: Wish, telling: Telling): string {
   const { amount, cropId, variety, outOn, sowOn, sown, up, kinds, containerId, containers, area } = wish
   const called = wish.called || (cropId ? nameOf(telling.crop(cropId), cropId) : '…')
   const what = `${variety && !called.includes(variety) ? `${variety} ` : ''}${called}`
-  const howMany = amount
-    ? `${printNumber(amount.n)} ${amount.of === 'plants' ? '' : `${amount.n === 1 ? amount.of.slice(0, -1) : amount.of} of `}`
-    : ''
   const vessel = containerId && inSentence(telling.container(containerId) ?? containerId)
+  const many = amount && (amount.of === 'trays' ? vesselWord(vessel) : amount.of)
+  const howMany = amount
+    ? `${printNumber(amount.n)} ${amount.of === 'plants' ? '' : `${amount.n === 1 ? many?.slice(0, -1) : many} of `}`
+    : ''
   return listed([
     `${howMany}${what}`,
     kinds && `${counted(kinds.count, 'kind')}, ${kinds.each} of each`,
@@ -73,6 +74,10 @@ export function tellWish(wish: Wish, telling: Telling): string {
     ...wish.notes,
   ])
 }
+
+/** What so many of a container are called: pots are no trays. */
+const vesselWord = (vessel: string | null): string =>
+  `${/\b(pot|cup|block|bag|bucket|pellet|pack|jug|tube)\b/.exec(vessel?.replace(/-/g, ' ') ?? '')?.[1] ?? 'tray'}s`
 
 function tellArea({ along, from, count, share, rest }: NonNullable<Wish['area']>): string {
   if (rest) return 'in what is left'

@@ -6,6 +6,17 @@ type Row = Record<string, unknown>
 type Said = readonly [text: string, meant: Row | readonly Row[], units?: 'us' | 'imperial']
 
 export const LINES: readonly Said[] = [
+  // A tray at the head is that of all that follows.
+  [
+    'tray 3: 17 chard up, 5 okra up',
+    [
+      { kind: 'look', trayIds: ['t3'], group: 'A', count: 17 },
+      { kind: 'look', trayIds: ['t3'], group: 'B', count: 5 },
+    ],
+  ],
+  ['hardening started for tray 6', { kind: 'tended', trayIds: ['t6'] }],
+  ['put up sticky traps by tray 5', { kind: 'tended', trayIds: ['t5'] }],
+  ['sprayed soap on tray 4, 10 ml per litre', { kind: 'tended', trayIds: ['t4'], litres: null }],
   // Up, and not up.
   ['tray 6, 55 up', { kind: 'look', trayIds: ['t6'], count: 55 }],
   ['41 leeks came up yesterday', { kind: 'look', trayIds: ['t6'], count: 41, on: '2027-04-13' }],

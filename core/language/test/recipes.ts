@@ -7,6 +7,8 @@ type Said = readonly [
 ]
 
 export const RECIPES: readonly Said[] = [
+  ['seed compost with 30% vermiculite', { 'seed-mix': 70, vermiculite: 30 }],
+  ['just coir', { coir: 1 }],
   ['2 parts coir, 1 part perlite', { coir: 2, perlite: 1 }],
   ['2 parts coir to 1 part perlite', { coir: 2, perlite: 1 }],
   ['two parts peat moss to one part vermiculite', { peat: 2, vermiculite: 1 }, [], 'us'],

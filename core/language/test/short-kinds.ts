@@ -66,10 +66,18 @@ export const AWAY: readonly Said[] = [
   ['back on Thursday', { from: '2027-01-10', to: '2027-01-13' }],
   ['gone from Saturday for 5 days', { from: '2027-01-16', to: '2027-01-20' }],
   ['away this weekend', { from: '2027-01-16', to: '2027-01-17' }],
+  ['the weekend of 13 February', { from: '2027-02-13', to: '2027-02-14' }],
+  ['gone until Wednesday', { from: '2027-01-10', to: '2027-01-13' }],
+  ['from Thursday to Sunday', { from: '2027-01-14', to: '2027-01-17' }],
+  ['the last week of May', { from: '2027-05-25', to: '2027-05-31' }],
+  ['the first two weeks of July', { from: '2027-07-01', to: '2027-07-14' }],
+  ['August 9-15', { from: '2027-08-09', to: '2027-08-15' }, 'us'],
+  ['away in June', { from: '2027-06-01', to: '2027-06-30' }],
   ['away tomorrow', { from: '2027-01-11', to: '2027-01-11' }],
 ]
 export const AWAY_ASKED: readonly Asked[] = [
   ['for two weeks', /From when/],
+  ['away in mid July', /From when/],
   ['away', /From when/],
   ['away in the caravan', /What does/],
 ]

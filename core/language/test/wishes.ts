@@ -15,6 +15,21 @@ export const WISHES: readonly Said[] = [
   ['8 or 10 cucumbers', { n: 10, cropId: 'cucumber' }],
   ['1½ trays of beets', { n: 1.5, of: 'trays', cropId: 'beetroot' }],
   ['three and a half flats of pansies', { n: 3.5, of: 'trays', cropId: 'pansy' }],
+  ['2 x four packs of pansies', { n: 2, of: 'trays', cropId: 'pansy', containerId: 'four-pack' }],
+  ['6 × 9 cm pots of borage', { n: 6, of: 'trays', cropId: 'borage', containerId: 'pot-9cm-square' }],
+  ['two trays of 50 cells of leeks', { n: 2, of: 'trays', cropId: 'leek', containerId: 'tray-50' }],
+  ['128 cell tray of onions', { n: 1, of: 'trays', cropId: 'onion', containerId: 'tray-128' }],
+  ['between 12 and 15 zinnias', { n: 15, cropId: 'zinnia' }],
+  ['kale, at most 18', { n: 18, cropId: 'kale' }],
+  ['start 18 celeriac ten weeks before 20 May', { n: 18, cropId: 'celeriac', sowOn: '2027-03-11' }],
+  ['fill a 50 with parsley', { n: 1, of: 'trays', cropId: 'parsley', containerId: 'tray-50' }],
+  ['60 shallots at 3 per cell', { n: 60, cropId: 'shallot', seedsPerCell: 3 }],
+  [
+    '9 lavender, cold for three weeks first',
+    { n: 9, cropId: 'lavender', notes: ['cold for three weeks first'] },
+  ],
+  ['12 zinnias on Midsummer Day', { n: 12, cropId: 'zinnia', outOn: '2027-06-24' }],
+  ['18 cosmos for the village fete', { n: 18, cropId: 'cosmos', notes: ['for the village fete'] }],
   // Several crops.
   [
     '9 kale and 18 chard by 1 May',
@@ -131,6 +146,10 @@ export const WISHES: readonly Said[] = [
 ]
 
 export const WISHES_ASKED: readonly (readonly [text: string, question: RegExp])[] = [
+  ['3 trays: 2 leeks, 1 onion', /trays, or plants/],
+  ['18 celeriac ten weeks before 20 May', /sown then, or planted out/],
+  ['24 leeks in February', /sown then, or planted out/],
+  ['9 physalis up already', /When was it sown/],
   ['basil, 4 in pots', /4 plants, or of 4 inches/],
   ['20 asters in egg boxes', /nearest/],
   ['20 asters in 65s', /65/],
