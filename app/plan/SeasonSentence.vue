@@ -91,12 +91,13 @@ async function plan() {
       <p v-for="{ wish, problem } in plans.filter((one) => one.problem)" :key="wish.called" class="problem">
         {{ plans.length > 1 ? `${wish.called}: ` : '' }}{{ problem }}
       </p>
-      <template v-for="({ wish, sowings, answer }, i) in plans" :key="i">
+      <template v-for="({ wish, sowings, answer, totals }, i) in plans" :key="i">
         <WishAnswer
           v-if="answer"
           :wish="wish"
           :body="present(sowings[0])"
           :answer="answer"
+          :totals="totals"
           :named="plans.length > 1"
         />
       </template>

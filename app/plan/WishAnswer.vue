@@ -10,7 +10,14 @@ import { counted } from '#core/text/plurals'
 import type { SowingRecord } from '#shared/records/sowing'
 
 /** What follows from one wish: when it is sown, into what, and when it goes out. All of it is that of the plan. */
-const props = defineProps<{ wish: Wish; body: SowingRecord; answer: PlannedSowing; named: boolean }>()
+const props = defineProps<{
+  wish: Wish
+  body: SowingRecord
+  answer: PlannedSowing
+  /** Of all its kinds and successions together. */
+  totals: { readonly seeds: number; readonly cells: number; readonly plants: number }
+  named: boolean
+}>()
 const { printDay } = useDates()
 const say = useNotices()
 const first = computed(() => props.answer.stages[0])
@@ -26,13 +33,11 @@ const capital = (name: string) => name.slice(0, 1).toUpperCase() + name.slice(1)
       <template v-if="each > 1">{{ counted(each, 'sowing') }} like this: </template>
       <strong>{{ wish.sown ? 'Sown' : 'Sow' }} {{ printDay(answer.sowOn) }}</strong>
       <span class="soft"> ({{ printDay(answer.sowRange[0]) }} to {{ printDay(answer.sowRange[1]) }})</span>:
-      {{ counted(answer.seeds * each, 'seed')
+      {{ counted(totals.seeds, 'seed')
       }}<template v-if="first.kind === 'sow'">
-        in {{ counted(answer.cells * each, 'cell') }} of {{ answer.perCell }}</template
+        in {{ counted(totals.cells, 'cell') }} of {{ answer.perCell }}</template
       >, {{ containersText(first) }}<template v-if="each > 1"> each</template>.
-      <template v-if="body.cells"
-        >Count on {{ counted(body.plants * each, 'good plant') }}.{{ ' ' }}</template
-      >
+      <template v-if="body.cells">Count on {{ counted(totals.plants, 'good plant') }}.{{ ' ' }}</template>
       <template v-if="answer.treatOn && !wish.sown"
         >Treat the seed on {{ printDay(answer.treatOn) }}.{{ ' ' }}</template
       >

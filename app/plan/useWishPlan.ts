@@ -1,6 +1,6 @@
 import { computed, type Ref } from 'vue'
 import { present } from '#core/present'
-import { planSowing } from '#core/season/schedule/sowing'
+import { planSowing, type PlannedSowing } from '#core/season/schedule/sowing'
 import type { Day } from '#core/calendar/day'
 import type { Wish } from '#core/language/wish-said'
 import type { SowingRecord } from '#shared/records/sowing'
@@ -23,7 +23,20 @@ export function useWishPlan(text: Ref<string>, kind: 'wish' | 'list' | 'groups' 
     const sowings = sowingsFrom({ meaning: wishes.value, heard: [], questions: [] }, known)
     return wishes.value.map((wish, i) => {
       const all = sowings[i] ?? []
-      return { wish, sowings: all, ...answerOf(wish, all[0]) }
+      const answers = all.length ? all.map((body) => answerOf(wish, body)) : [answerOf(wish, undefined)]
+      const [first] = answers
+      const sum = (of: (one: PlannedSowing) => number) =>
+        answers.reduce((total, { answer }) => total + (answer ? of(answer) : 0), 0)
+      return {
+        ...{ wish, sowings: all },
+        problem: answers.find(({ problem }) => problem !== null)?.problem ?? null,
+        answer: answers.every(({ answer }) => answer !== null) ? (first?.answer ?? null) : null,
+        totals: {
+          seeds: sum(({ seeds }) => seeds),
+          cells: sum(({ cells }) => cells),
+          plants: all.reduce((total, { plants }) => total + plants, 0),
+        },
+      }
     })
   })
   function answerOf(wish: Wish, body: SowingRecord | undefined) {

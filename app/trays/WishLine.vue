@@ -8,7 +8,7 @@ import { useSayAnew } from '~/reading/useSayAnew'
 import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import type { Wanted } from '~/trays/useTrayLaying'
-import { GROUPS_EXAMPLE, type Wish } from '#core/language/wish-said'
+import { GROUPS_EXAMPLE, type Wish, sharedOut } from '#core/language/wish-said'
 import { counted } from '#core/text/plurals'
 import { cellsIn } from '#core/trays/area'
 import { freeCells } from '#core/trays/layout'
@@ -57,9 +57,9 @@ function groupsOf(wish: Wish, taken: string[]): Wanted[] | null {
   const called = sowings[0]?.name ?? (wish.variety || present(crop.name.split(',')[0]))
   const group = { cropId: crop.id, sowingId: null, stage: 0, packetId: wish.packetId, seedsPerCell }
   if (wish.kinds)
-    return Array.from({ length: wish.kinds.count }, (_, i): Wanted => ({
+    return sharedOut(wish.amount?.n ?? wish.kinds.count, wish.kinds.count).map((cells, i): Wanted => ({
       group: { ...group, name: sowings[i]?.name ?? `${called}, kind ${i + 1}` },
-      cells: present(wish.kinds).each,
+      cells,
       sowing: sowings[i] ?? null,
     }))
   if (wish.area) {

@@ -97,6 +97,7 @@ const lists = {
   few: phraseList(WORDS.few),
   only: phraseList(WORDS.only),
   unit: phraseList(WORDS.unit),
+  per: phraseList(['per', 'to', 'in', '/']),
   filler: phraseList(WORDS.filler),
   how: byMeaning(WORDS.how),
   garden: phraseList(WORDS.garden),
@@ -303,7 +304,7 @@ export const LOG_RULES: readonly Rule[] = [
   ),
   measured('ph ( is|of|at|was )? {n:number}', 'pH', ({ n }: { n: Count }) => n.n),
   measured('{n:number} ph', 'pH', ({ n }: { n: Count }) => n.n),
-  measured('ec ( is|of|at|was )? {n:number} ( ms / ms slash cm )?', 'EC', ({ n }: { n: Count }) => n.n),
+  measured('ec ( is|of|at|was )? {n:number} ( ms ( <per> cm )? )?', 'EC', ({ n }: { n: Count }) => n.n),
   measured('( at )? {n:number} ppm ( of )? ( n|nitrogen )?', 'ppm', ({ n }: { n: Count }) => n.n),
   measured(
     '{n:number} %|percent ( relative )? ( humidity|rh )',
@@ -320,7 +321,7 @@ export const LOG_RULES: readonly Rule[] = [
   // So much to a litre is a strength, not what was poured.
   rule<string>(
     'kept',
-    '( at )? ( {v:volume} / {m:mass} ) ( per|to|in / a ) ( a|the|each )? litre|liter|l|gallon|gal|quart|qt|pint|can|jug|bucket',
+    '( at )? ( {v:volume} / {m:mass} ) ( <per> / a ) ( a|the|each )? litre|liter|l|gallon|gal|quart|qt|pint|can|jug|bucket',
     (_: unknown, sentence, at, to) => text(sentence, at, to),
     (kept) => `${kept}, kept as said`,
     0.7,
@@ -375,6 +376,25 @@ export const LOG_RULES: readonly Rule[] = [
     (s) => s,
     0.8,
   ),
+  // `1:20` is a dilution, unless it is said as a time.
+  rule<string>(
+    'strength',
+    '( at )? {t:time}',
+    (_: unknown, sentence, at, to) => {
+      const said = text(sentence, at, to)
+      return /^1:\d\d$/.test(said) ? said : null
+    },
+    (s) => s,
+    0.8,
+  ),
+  // What came for what was given away.
+  rule<string>(
+    'kept',
+    'for a|an|some {c:crop}',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (kept) => `${kept}, kept as said`,
+    0.9,
+  ),
   rule<DaySaid>(
     'day',
     '( on|since|from|by )? {d:day}',
@@ -426,6 +446,13 @@ export const LOG_RULES: readonly Rule[] = [
     () => true,
     () => 'into the ground',
     0.9,
+  ),
+  rule<true>(
+    'inside',
+    '<inside>',
+    (_: unknown, _sentence, at, to) => (to - at > 1 ? true : null),
+    () => 'inside',
+    0.5,
   ),
   rule<true>(
     'inside',
@@ -498,7 +525,7 @@ export const LOG_RULES: readonly Rule[] = [
   ),
   rule<string>(
     'treatment',
-    '( with|in|of )? ( a|some|the )? <t:treatment> ( spray|drench|dust|powder|soak )?',
+    '( with|in|of )? ( a|some|the )? ( {p:figure} %|percent )? <t:treatment> ( spray|drench|dust|powder|soak )? ( {p:figure} %|percent )?',
     ({ t }: { t: string }) => t,
     (t) => `${t}, kept by its name`,
     0.95,

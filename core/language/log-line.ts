@@ -39,6 +39,9 @@ interface Subject {
   readonly pieces: readonly Piece[]
 }
 type Own = (...slots: readonly string[]) => readonly Piece[]
+/** What is done to whole trays: a number beside it counts no plants. */
+const OF_TRAYS: ReadonlySet<Act> = new Set(['watered', 'feed', 'weighed', 'felt', 'tended', 'cleaned'])
+const isShare = ({ value }: Piece) => (value as HowMany).share !== null
 const isCrop = ({ slot }: Piece) => slot === 'crop' || slot === 'sowing'
 
 class LineReader extends SentenceReader {
@@ -153,7 +156,10 @@ class LineReader extends SentenceReader {
     const note = this.isNote()
     const firstThought = said.findIndex(({ value }) => (value as ActSaid).act === 'thought')
     const acts = note ? said.slice(0, 1) : firstThought > 0 ? said.slice(0, firstThought) : said
-    const counts = note ? [] : segment.amounts
+    const isOfTrays =
+      !note && subject.pieces.length === 0 && acts.every(({ value }) => OF_TRAYS.has((value as ActSaid).act))
+    if (isOfTrays && acts.length) this.askTrays(segment.amounts)
+    const counts = note || (isOfTrays && acts.length) ? segment.amounts.filter(isShare) : segment.amounts
     const base = this.base(subject, own, note)
     if (acts.length <= 1) {
       if (counts.length > 1) this.askCounts(counts)
@@ -179,6 +185,20 @@ class LineReader extends SentenceReader {
         before,
       )
     })
+  }
+
+  /** `Watered 4` may be tray 4: a bare number beside what is done to trays is asked about. */
+  private askTrays(counts: readonly Piece[]) {
+    const numbers = counts.flatMap(({ value }) => (value as HowMany).n ?? [])
+    const [head, tail] = [counts[0], counts.at(-1)]
+    const stand = numbers.every((n) => this.known.trays.some(({ number }) => number === n))
+    if (!head || !tail || numbers.length < counts.length || !stand) return
+    const words = `tray ${numbers.join(', ')}`
+    this.ask(
+      `${numbers.join(', ')}: trays of these numbers?`,
+      [{ name: capital(words), text: this.anew({ from: head.from, to: tail.to }, words) }],
+      head,
+    )
   }
 
   /** `Greened up`, `perked up`: the up of another verb says nothing of seed. */
@@ -319,6 +339,10 @@ class LineReader extends SentenceReader {
         countPiece,
       )
     if (OF_CELLS.includes(kind) && subject.pieces.length === 0) this.askWhose(kind, segment)
+    // `Lost half a tray of leeks`: of cells nobody said how many.
+    const vague = own('kept').find((one) => /\b(?:trays?|flats?|rows?|packs?)\b/i.test(this.words(one)))
+    if (OF_CELLS.includes(kind) && kind !== 'sown' && vague && number.count === null)
+      this.ask(`‘${this.words(vague)}’: how many plants is that? Say a number.`, [], vague)
     const litres = own('litres')[0]?.value as (Said & { each: boolean }) | undefined
     const grams = own('grams')[0]?.value as Said | undefined
     const measured = own('measured').map(({ value }) => value as Measured)

@@ -59,6 +59,7 @@ const lists = {
   state: phraseList(WORDS['plant-state']),
 }
 
+const CELLS = /^(?:cell|pot|hole|block|plug|module|cup|pack|pellet|station)$/
 const SPAN: Readonly<Record<string, number>> = { day: 1, week: 7, fortnight: 14, month: 28 }
 const NUMBERED: Readonly<Record<string, number>> = { weekly: 7, fortnightly: 14, biweekly: 14, monthly: 28 }
 const one = (n: number, of: Unit) => `${n} ${n === 1 || (n < 1 && of === 'trays') ? of.slice(0, -1) : of}`
@@ -136,6 +137,27 @@ export const WISH_RULES: readonly Rule[] = [
     ({ n, of }) => `up to ${one(n, of)}`,
     0.7,
   ),
+  // `3 trays of 12 tomatoes` are thirty-six; of `3 trays of 50` the tray is one of 50.
+  rule<AmountSaid>(
+    'amount',
+    '{n:whole} <trays> of {k:whole} <good>? <plants>? of?',
+    ({ n, k }: { n: number; k: number }) => ({
+      n: n * k,
+      low: null,
+      of: 'plants',
+      bare: false,
+      vessel: null,
+    }),
+    ({ n, of }) => one(n, of),
+    1.2,
+  ),
+  rule<number>(
+    'of each tray',
+    '( in|to|into )? each|every ( one )? of ( the|my|our )? {k:whole} <trays>',
+    ({ k }: { k: number }) => k,
+    (k) => `in each of ${one(k, 'trays')}`,
+    0.8,
+  ),
   // `4 rows of 6` are twenty-four.
   rule<AmountSaid>(
     'amount',
@@ -173,6 +195,15 @@ export const WISH_RULES: readonly Rule[] = [
     '<seeds>? a|an <each-vessel>',
     () => null,
     () => '',
+  ),
+  // `2 tomatoes per cell`: the number before the name is that of a cell.
+  rule<true>(
+    'of a cell',
+    '<each-vessel>',
+    (_: unknown, { tokens }, _at, to) =>
+      CELLS.test(elementAt(tokens, to - 1).plain) && tokens[to]?.plain !== 'of' ? true : null,
+    () => 'in each cell',
+    1.4,
   ),
   rule<number>(
     'per cell',

@@ -36,7 +36,7 @@ export interface Wish {
   readonly depthMm: number | null
   /** What else was said of how it is sown, and for whom. */
   readonly notes: readonly string[]
-  readonly kinds: { readonly count: number; readonly each: number } | null
+  readonly kinds: { readonly count: number; readonly each: number | null } | null
   /** Where in a tray, where the groups of one are said. */
   readonly area: AreaWanted | null
 }
@@ -50,4 +50,12 @@ export const WISH_EXAMPLE = '48 good plants of sweet basil by 20 May'
  */
 export const daysOfWish = (first: Day, { times, everyDays }: Pick<Wish, 'times' | 'everyDays'>): Day[] =>
   Array.from({ length: Math.max(1, times) }, (_, i) => addDays(first, i * everyDays))
+/**
+ * So many shared out among kinds, whole and as evenly as can be: together they are the total.
+ *
+ * @example sharedOut(14, 4) // [4, 4, 3, 3]
+ */
+export const sharedOut = (total: number, kinds: number): number[] =>
+  Array.from({ length: kinds }, (_, i) => Math.ceil((total - i) / kinds))
+
 export const GROUPS_EXAMPLE = '16 chard, 4 kinds, 4 each'

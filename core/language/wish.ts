@@ -169,24 +169,30 @@ class WishReader extends SentenceReader {
     const kindsPiece = own('kinds')[0]
     const each = own('each')[0]?.value as number | undefined
     const several = segments.length > 1
-    let amount = this.amount(segment, own('per cell', 'rows').length > 0)
+    let amount = this.amount(segment, own('per cell', 'rows').length > 0, crop, own('of a cell').length > 0)
     let seedsPerCell = (own('per cell')[0]?.value as number | undefined) ?? amount.perCell
     let kinds: Wish['kinds'] = null
     const vessels = this.vessels(own('container'), amount.said, own)
     if (kindsPiece) {
       const count = kindsPiece.value as number
-      if (each && amount.said?.of === 'plants' && amount.said.n !== count * each)
+      const said = amount.said
+      if (each && said && said.of !== 'trays' && said.n !== count * each)
         this.ask(
-          `${count} kinds, ${each} of each, are ${count * each}, not ${amount.said.n}.`,
+          `${count} kinds, ${each} of each, are ${count * each}, not ${said.n}.`,
           [{ name: `${count * each}`, text: this.anew(present(amount.piece), `${count * each}`) }],
           amount.piece,
         )
-      if (each) amount = { ...amount, said: { n: count * each, of: 'plants' } }
-      kinds = { count, each: each ?? Math.max(1, Math.round((amount.said?.n ?? count) / count)) }
+      if (said && said.of !== 'trays' && said.n < count)
+        this.ask(`${said.n} of ${count} kinds? Each needs one at the least.`, [], amount.piece)
+      if (each && said?.of !== 'cells')
+        amount = { ...amount, said: { n: count * each, of: said?.of === 'trays' ? 'cells' : 'plants' } }
+      kinds = { count, each: each ?? null }
     } else if (each !== undefined) {
       if (several || !amount.said) amount = { ...amount, said: { n: each, of: 'plants' } }
       else seedsPerCell ??= each
     }
+    const trays = own('of each tray')[0]?.value as number | undefined
+    if (trays && amount.said) amount = { ...amount, said: { ...amount.said, n: amount.said.n * trays } }
     if (several && index === 0) this.askTotal(segment, segments)
     const rows = own('rows')[0]
     if (rows) this.lengthOfRow(rows, vessels.containerId)
@@ -378,12 +384,15 @@ class WishReader extends SentenceReader {
   }
 
   /** How much of it: what was said first, with the seeds for a cell where they were said as seeds. */
-  private amount(segment: Segment, other: boolean) {
+  private amount(segment: Segment, other: boolean, crop: Crop, ofCell: boolean) {
     const all = segment.amounts.filter(({ slot }) => slot === 'amount')
     const value = (piece: Piece) => piece.value as AmountSaid
-    const seeds = all.find(
-      (piece) => value(piece).of === 'seeds' && value(piece).n <= MOST_A_CELL && all.length > 1 && !other,
+    const seeds = all.find((piece) =>
+      ofCell
+        ? value(piece).bare && piece.to === crop.from && value(piece).n <= MOST_A_CELL
+        : value(piece).of === 'seeds' && value(piece).n <= MOST_A_CELL && all.length > 1 && !other,
     )
+    if (ofCell && !seeds) this.ask('How many to a cell? Say it like: 2 per cell.')
     const rest = all.filter((piece) => piece !== seeds)
     const [piece, second] = rest
     if (piece && second) {
@@ -760,7 +769,7 @@ const lastYear = (day: Day): Day => {
 
 /** Words that are no part of a variety's name: they say something that was not understood. */
 const NO_NAMES = new Set(
-  `for on in with by at from to until before after near under like without next because if into than no not never none nor
+  `apiece for on in with by at from to until before after near under like without next because if into than no not never none nor
    nothing dont doesnt didnt wont cant except but only maybe asap soon now quickly again too my our his her their your everyone
    someone or either neither and then also hopefully probably perhaps would could should will shall can may might must
    is are was were be been being have has had do does did am it its they them he she we i you me us this that these those there

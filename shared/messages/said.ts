@@ -4,7 +4,7 @@ import type { FrostsSaid } from '#core/language/frosts'
 import type { AwaySaid } from '#core/language/away'
 import type { StoreSaid } from '#core/language/stores'
 import type { RecipeSaid } from '#core/language/recipe'
-import type { Wish } from '#core/language/wish-said'
+import { sharedOut, type Wish } from '#core/language/wish-said'
 import type { Rate } from '#core/feed/rate'
 import { seenName } from '#core/signs/seen'
 import { counted, inSentence } from '#core/text/plurals'
@@ -56,11 +56,12 @@ export function tellWish(wish: Wish, telling: Telling): string {
     : ''
   return listed([
     `${howMany}${what}`,
-    kinds && `${counted(kinds.count, 'kind')}, ${kinds.each} of each`,
+    kinds && `${counted(kinds.count, 'kind')}${kindsEach(kinds, amount)}`,
     area && tellArea(area),
     vessel &&
       `${wish.broadcast ? 'scattered over' : 'in'} ${containers ? `${printNumber(containers)} × ` : ''}${vessel}`,
     wish.seedsPerCell !== null && `${counted(wish.seedsPerCell, 'seed')} a cell`,
+    wish.depthMm !== null && `${printQuantity(wish.depthMm, 'length', telling.units)} deep`,
     wish.recipeId && `in ${telling.recipe(wish.recipeId) ?? 'the mix that was named'}`,
     wish.placeId && `on the ${inSentence(telling.place(wish.placeId) ?? wish.placeId)}`,
     sowOn && `${sown ? 'sown' : 'to be sown'} on ${telling.printDay(sowOn)}`,
@@ -73,6 +74,13 @@ export function tellWish(wish: Wish, telling: Telling): string {
     wish.times > 1 && `${wish.times} times, ${counted(wish.everyDays, 'day')} apart`,
     ...wish.notes,
   ])
+}
+
+/** `, 4 or 5 of each`. */
+function kindsEach({ count, each }: NonNullable<Wish['kinds']>, amount: Wish['amount']): string {
+  if (!amount || amount.of === 'trays') return each === null ? '' : `, ${each} of each`
+  const shares = [...new Set(sharedOut(amount.n, count))].reverse()
+  return `, ${shares.join(' or ')} of each`
 }
 
 /** What so many of a container are called: pots are no trays. */

@@ -91,6 +91,9 @@ describe('what is said is what is planned', () => {
     const [{ sowings }] = planned('12 aubergines, 10 mm deep, for the market') as [
       ReturnType<typeof planned>[number],
     ]
+    const kindsOf = (text: string) => planned(text)[0]!.sowings.map(({ cells, plants }) => cells ?? plants)
+    expect(kindsOf('50 cells, 12 kinds of pepper').sort()).toEqual([...Array(10).fill(4), 5, 5])
+    expect(kindsOf('14 chard of 4 kinds')).toEqual([4, 4, 3, 3])
     const { name, note, depthMm } = sowings[0]!
     expect([name, note, depthMm]).toEqual(['Aubergine', 'for the market', 10])
     expect(planned('12 eggplants by 1 June')[0]!.sowings[0]!.name).toBe('Eggplant')

@@ -3,7 +3,7 @@ import { first as firstOf, last as lastOf } from '#core/numeric/at'
 import { seasonEnds } from '#core/calendar/frost'
 import { scheduleById } from '#core/season/schedule/schedules'
 import { scheduleFromWish, seasonFor, startOfWish } from '#core/season/schedule/schedule-from-wish'
-import { daysOfWish, type Wish } from '#core/language/wish-said'
+import { daysOfWish, sharedOut, type Wish } from '#core/language/wish-said'
 import type { Read } from '#core/language/reading'
 import { plainName } from '#core/text/words'
 import type { Crop } from '#core/sowing/crop'
@@ -56,11 +56,12 @@ function sowingsOf(wish: Wish, crop: Crop, known: PlannedWith): SowingRecord[] {
   }
   const started = { ...one, ...startOf(wish, one, crop, known) }
   const ofKinds = kinds
-    ? Array.from({ length: kinds.count }, (_, i) => ({
+    ? sharedOut(started.cells ?? started.plants, kinds.count).map((share, i) => ({
         ...started,
         name: `${one.name.slice(0, MAX_NAME)}, kind ${i + 1} of ${kinds.count}`,
-        plants: started.cells === null ? kinds.each : started.plants,
-        cells: started.cells === null ? null : kinds.each,
+        plants:
+          started.cells === null ? share : Math.max(1, Math.round((started.plants * share) / started.cells)),
+        cells: started.cells === null ? null : share,
       }))
     : [started]
   if (wish.times < 2) return ofKinds

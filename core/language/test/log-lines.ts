@@ -14,6 +14,12 @@ export const LINES: readonly Said[] = [
       { kind: 'look', trayIds: ['t3'], group: 'B', count: 5 },
     ],
   ],
+  ['gave up on the cosmos', { kind: 'lost', trayIds: ['t9'] }],
+  ['composted 4 leeks', { kind: 'lost', trayIds: ['t6'], count: 4 }],
+  ['swapped 2 leeks for a lavender', { kind: 'given', trayIds: ['t6'], count: 2 }],
+  ['brought tray 5 in for the night', { kind: 'carried', trayIds: ['t5'] }],
+  ['fed tray 4 with fish 4 ml/l', { kind: 'feed', trayIds: ['t4'], litres: null }],
+  ['hydrogen peroxide 1:15 on tray 6', { kind: 'tended', trayIds: ['t6'], at: null }],
   ['hardening started for tray 6', { kind: 'tended', trayIds: ['t6'] }],
   ['put up sticky traps by tray 5', { kind: 'tended', trayIds: ['t5'] }],
   ['sprayed soap on tray 4, 10 ml per litre', { kind: 'tended', trayIds: ['t4'], litres: null }],
@@ -165,6 +171,8 @@ export const LINES: readonly Said[] = [
 ]
 
 export const LINES_ASKED: readonly (readonly [text: string, question: RegExp])[] = [
+  ['misted 4 and 6', /trays of these numbers/],
+  ['lost half a tray of leeks', /how many plants/],
   ['okra is up', /stands in 2 trays/],
   ['tray 71, 8 up', /no tray 71/],
   ['thinned tray 3', /Several things/],

@@ -62,7 +62,7 @@ export const READ: readonly Said[] = [
   ['at least 20 kale', { n: 20, of: 'plants', cropId: 'kale' }],
   ['16 peppers of 8 kinds, 2 each', { n: 16, of: 'plants', cropId: 'pepper', kinds: { count: 8, each: 2 } }],
   ['8 kinds of pepper, 2 each', { n: 16, of: 'plants', cropId: 'pepper', kinds: { count: 8, each: 2 } }],
-  ['12 tomatoes, 4 kinds', { n: 12, of: 'plants', cropId: 'tomato', kinds: { count: 4, each: 3 } }],
+  ['12 tomatoes, 4 kinds', { n: 12, of: 'plants', cropId: 'tomato', kinds: { count: 4, each: null } }],
   ['6 varieties of basil, 3 of each', { n: 18, of: 'plants', cropId: 'basil', kinds: { count: 6, each: 3 } }],
   ['72 lettuce, 2 seeds per cell', { n: 72, of: 'plants', cropId: 'lettuce', seedsPerCell: 2 }],
   ['60 chard, one seed a cell', { n: 60, of: 'plants', cropId: 'chard', seedsPerCell: 1 }],

@@ -22,6 +22,13 @@ export const WISHES: readonly Said[] = [
   ['between 12 and 15 zinnias', { n: 15, cropId: 'zinnia' }],
   ['kale, at most 18', { n: 18, cropId: 'kale' }],
   ['start 18 celeriac ten weeks before 20 May', { n: 18, cropId: 'celeriac', sowOn: '2027-03-11' }],
+  ['10 basil in each of 2 trays', { n: 20, of: 'plants', cropId: 'basil' }],
+  ['2 trays of 15 peppers', { n: 30, of: 'plants', cropId: 'pepper' }],
+  ['3 kales per cell, 24 cells', { n: 24, of: 'cells', cropId: 'kale', seedsPerCell: 3 }],
+  [
+    '50 cells, 12 kinds of pepper',
+    { n: 50, of: 'cells', cropId: 'pepper', kinds: { count: 12, each: null } },
+  ],
   ['fill a 50 with parsley', { n: 1, of: 'trays', cropId: 'parsley', containerId: 'tray-50' }],
   ['60 shallots at 3 per cell', { n: 60, cropId: 'shallot', seedsPerCell: 3 }],
   [
@@ -146,6 +153,8 @@ export const WISHES: readonly Said[] = [
 ]
 
 export const WISHES_ASKED: readonly (readonly [text: string, question: RegExp])[] = [
+  ['8 peppers of 12 kinds', /Each needs one/],
+  ['50 cells of pepper, 12 kinds, 3 each', /36/],
   ['3 trays: 2 leeks, 1 onion', /trays, or plants/],
   ['18 celeriac ten weeks before 20 May', /sown then, or planted out/],
   ['24 leeks in February', /sown then, or planted out/],
