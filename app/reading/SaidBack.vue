@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import Button from 'primevue/button'
+import AskWhich from '~/reading/AskWhich.vue'
 import { useDates } from '~/kit/useDates'
 import { useNewVessel } from '~/reading/useNewVessel'
 import { othersOf } from '~/reading/useReader'
@@ -82,12 +83,13 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
     </div>
     <div aria-live="polite">
       <p v-if="says && !wordsOnly" class="says">{{ says }}.</p>
-      <fieldset v-for="one in questions" :key="one.question" class="ask">
-        <legend>{{ one.question }}</legend>
-        <Button v-for="choice in one.choices" :key="choice.name" @click="choose(choice)">{{
-          choice.name
-        }}</Button>
-      </fieldset>
+      <AskWhich
+        v-for="one in questions"
+        :key="one.question"
+        :question="one.question"
+        :choices="one.choices"
+        @choose="choose"
+      />
     </div>
   </div>
 </template>
@@ -151,23 +153,5 @@ async function choose(choice: ReadText['questions'][number]['choices'][number]) 
 
 .says {
   max-width: 62rem;
-}
-
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  margin: 0.3rem 0 0;
-  padding: 0.6rem 0.8rem 0.8rem;
-  border: 0;
-  border-left: 4px solid var(--marigold);
-  background: var(--paper-deep);
-}
-
-.ask legend {
-  float: left;
-  width: 100%;
-  padding: 0 0 0.4rem;
-  font-weight: 600;
 }
 </style>

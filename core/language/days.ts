@@ -42,7 +42,7 @@ function rule(pattern: string): RegExp {
 }
 /** Words a day can begin with; figures besides. */
 const BEGINS =
-  /^(?:\d|the$|an?$|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|sun|mon|tue|wed|thu|fri|sat|early$|begin|start$|mid|late$|end$|first$|second$|third$|last$|next$|this$|on$|over$|in$|couple$|today$|tonight$|now$|just$|yesterday$|tomorrow$|day$|week|good$|easter$|whit|pentecost$|christma|new$|halloween$|boxing$|earth$|midsummer$|bonfire$|juneteenth$|independence$|saint$|st$|valentine|memorial$|labou?r$|mother$|father$|thanksgiving$|average$|our$|my$|final$|spring$|autumn$|fall$|frost$|after$|one$|two$|three$|four$|five$|six$|seven$|eight$|nine$|ten$|eleven$|twelve$)/
+  /^(?:\d|the$|an?$|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|sun|mon|tue|wed|thu|fri|sat|early$|begin|start$|mid|late$|end$|first$|second$|third$|fourth$|fifth$|sixth$|seventh$|eighth$|ninth$|tenth$|eleventh$|twelfth$|thirteenth$|fourteenth$|fifteenth$|last$|next$|this$|on$|over$|in$|couple$|today$|tonight$|now$|just$|yesterday$|tomorrow$|day$|week|good$|easter$|whit|pentecost$|christma|new$|halloween$|boxing$|earth$|midsummer$|bonfire$|juneteenth$|independence$|saint$|st$|valentine|memorial$|labou?r$|mother$|father$|thanksgiving$|average$|our$|my$|final$|spring$|autumn$|fall$|frost$|after$|one$|two$|three$|four$|five$|six$|seven$|eight$|nine$|ten$|eleven$|twelve$)/
 
 const pad = (n: number) => String(n).padStart(2, '0')
 const monthOf = (name: string) => MONTHS.indexOf(name.slice(0, 3)) + 1
@@ -176,6 +176,18 @@ const written: Reader = (text, { today }, tense) => {
         monthOf(elementAt(ordinal, 1)),
         ORDINALS.indexOf(elementAt(ordinal, 2)) + 1,
         ordinal[3],
+        today,
+        tense,
+      ),
+    )
+  const inWords = rule(`(?:the )?(${ORDINALS.join('|')}) (?:of )?${MONTH}${YEAR}`).exec(text)
+  if (inWords)
+    return told(
+      inWords[0],
+      near(
+        monthOf(elementAt(inWords, 2)),
+        ORDINALS.indexOf(elementAt(inWords, 1)) + 1,
+        inWords[3],
         today,
         tense,
       ),

@@ -163,7 +163,7 @@ class FrostReader extends SentenceReader {
         )
         continue
       }
-      if (/\bthe \d+ ?(?:st|nd|rd|th)\b$/i.test(this.words(piece)))
+      if (/^(?:(?:on|around|about|in|by) )?the \d+ ?(?:st|nd|rd|th)$/i.test(this.words(piece)))
         this.ask(
           `${this.words(piece)} of which month?`,
           ['April', 'May', 'June'].map((month) => ({

@@ -140,6 +140,13 @@ const RECIPE = grammarOf(
     ),
     rule<readonly number[]>(
       'ratio',
+      '{a:figure} - {b:figure} - {c:figure}',
+      ({ a, b, c }: { a: number; b: number; c: number }) => [a, b, c],
+      (all) => all.join(' : '),
+      0.7,
+    ),
+    rule<readonly number[]>(
+      'ratio',
       '{a:figure} : {b:figure} : {c:figure} : {d:figure}',
       ({ a, b, c, d }: { a: number; b: number; c: number; d: number }) => [a, b, c, d],
       (all) => all.join(' : '),
@@ -193,6 +200,14 @@ const RECIPE = grammarOf(
       ({ m }: { m: MaterialSaid }) => m,
       ({ name }) => name,
     ),
+    // `No perlite` says what is not in it.
+    rule<true>(
+      'filler',
+      'no|without ( any )? {m:material}',
+      () => true,
+      () => 'left out',
+      0.7,
+    ),
     rule<true>(
       'or',
       'or',
@@ -237,8 +252,8 @@ export function readRecipe(text: string, known: Known): Read<RecipeSaid> {
 
 /** `60/40`: shares of a hundred. */
 const split: Term = ({ tokens }, at) => {
-  const [, a, b] = /^(\d+)\/(\d+)$/.exec(elementAt(tokens, at).plain) ?? []
-  return a !== undefined && Number(a) + Number(b) === 100
+  const [, a, sign, b] = /^(\d+)([:/])(\d+)$/.exec(elementAt(tokens, at).plain) ?? []
+  return a !== undefined && (sign === ':' || Number(a) + Number(b) === 100)
     ? [{ to: at + 1, value: [Number(a), Number(b)] }]
     : []
 }
@@ -339,6 +354,7 @@ class RecipeReader extends SentenceReader {
     }
     const equal = this.of('equal')[0]
     const amounts = this.of('amount')
+    const ofEach = this.ofEach(equal, amounts, materials.length)
     const lastOne = materials.at(-1)?.piece
     const lastAmount = amounts.at(-1)
     // `Seed compost with 20 % perlite`: what leads up to the last material is of it.
@@ -362,7 +378,7 @@ class RecipeReader extends SentenceReader {
       const part: Piece | null =
         mine ??
         (equal
-          ? { ...equal, slot: 'amount', value: { kind: 'parts', value: 1 } }
+          ? ofEach && { ...equal, slot: 'amount', value: ofEach }
           : this.unsaid(piece, i, materials.length, amounts))
       const per = this.of('per').find(({ from }) => from >= piece.to && from < high)
       return { material: piece, others, amount: part, per: (per?.value as Said | undefined) ?? null }
@@ -371,6 +387,16 @@ class RecipeReader extends SentenceReader {
     for (const piece of amounts.filter((one) => !used.has(one)))
       if (!unnamed) this.ask(`${this.words(piece).replace(/ of$/, '')} of what?`, [], piece)
     return items
+  }
+
+  /** As much of each: a part, or of what the shares that are said leave. */
+  private ofEach(equal: Piece | undefined, amounts: readonly Piece[], materials: number): Amount | null {
+    if (!equal || amounts.length === 0) return { kind: 'parts', value: 1 }
+    const shares = amounts.map(({ value }) => value as Amount)
+    const known = shares.reduce((sum, one) => sum + (one.kind === 'share' ? one.value : Infinity), 0)
+    if (known < 1) return { kind: 'share', value: (1 - known) / Math.max(1, materials - amounts.length) }
+    this.ask(`‘${this.words(equal)}’: how much of each? Say it in parts.`, [], equal)
+    return null
   }
 
   /** A material alone is the whole mix; the first of several is what the shares of the others leave: `compost with 20 % grit`. */
@@ -424,9 +450,26 @@ class RecipeReader extends SentenceReader {
     })
     const known = sharesKnown.reduce((sum, share) => sum + share, 0)
     if (known > 1.005) this.ask(`The shares come to ${Math.round(known * 100)} %: they are of one whole.`)
+    const isWhole = media.some(({ item }) => value(item)?.kind !== 'share')
+    if (!isWhole && known > 0 && known < 0.985) this.askRest(known)
     return found.map(({ item, material }) =>
       this.line(item, material, { ...volumes, known, isShared: sharesKnown.length > 0 }),
     )
+  }
+
+  /** Shares that leave something over: of what is the rest? */
+  private askRest(known: number) {
+    this.ask(`The shares come to ${Math.round(known * 100)} %. What is the rest?`, [
+      { name: 'Nothing: keep their ratio', text: this.asParts() },
+    ])
+  }
+  /** The shares said as parts of a hundred. */
+  private asParts(): string {
+    return this.of('amount').reduceRight((text, piece) => {
+      const one = piece.value as Amount
+      const parts = one.kind === 'share' ? `${round(one.value * 100)} parts ` : this.words(piece)
+      return saidAnew(text, this.range(piece), parts)
+    }, this.sentence.text)
   }
 
   /** Whatever it is, it is dosed by the gram: lime is, of either kind. */

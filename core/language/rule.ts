@@ -137,7 +137,7 @@ const RULE: Grammar = grammarOf(
       ({ n }: { n: Count }) => (isFraction(n.n) ? share(n.n * (1 + SLIGHTLY)) : null),
       0.9,
     ),
-    rate('double <rate>?', () => share(2)),
+    rate('double|twice <rate>?', () => share(2)),
     rate(
       '{a:number} ( to|or|- ) {b:number} <rate>?',
       ({ a, b }: { a: Count; b: Count }) =>
@@ -183,6 +183,14 @@ const RULE: Grammar = grammarOf(
           ? null
           : { kind: 'amount', of: a.of, base: a.base, perL: w.base },
       0.8,
+    ),
+    rate(
+      '{a:measure} ( of )? {n:figure} - {p:figure} - {k:figure} <per>? <per>? {w:water}',
+      ({ a, w }: { a: Measure; w: Measure }) =>
+        a.unknown || w.unknown || !(a.base > 0) || !(w.base > 0)
+          ? null
+          : { kind: 'amount', of: a.of, base: a.base, perL: w.base },
+      0.6,
     ),
     rate(
       '{a:measure} <per>? <per>? {w:water} <each>',

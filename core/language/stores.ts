@@ -287,7 +287,7 @@ class StoresReader extends SentenceReader {
     const none = of('none') !== undefined
     if (of('vague') || (!packed && !size && left === null && !none))
       this.ask(`How much ${name}?`, this.sizes(id, goods, of('vague')), of('vague') ?? goods)
-    else if (packed && !packed.size && !none) this.askPack(id, packed, of('packs') ?? goods, name)
+    else if (packed && !packed.size && !size && !none) this.askPack(id, packed, of('packs') ?? goods, name)
     return {
       kind: id.startsWith(FEED) ? 'feed' : 'material',
       id: id.replace(FEED, ''),

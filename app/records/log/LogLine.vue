@@ -4,6 +4,7 @@ import { first } from '#core/numeric/at'
 import { computed, useId } from 'vue'
 import Button from 'primevue/button'
 import DayField from '~/kit/fields/DayField.vue'
+import AskWhich from '~/reading/AskWhich.vue'
 import SaidBack from '~/reading/SaidBack.vue'
 import { useSayAnew } from '~/reading/useSayAnew'
 import { useLogLine } from '~/records/log/useLogLine'
@@ -103,12 +104,13 @@ async function keep() {
     <p v-if="line.failed.value" class="problem">
       The reader could not be loaded. Look whether the server answers, then type again.
     </p>
-    <fieldset v-for="doubt in line.doubts.value" :key="`${doubt.entry} ${doubt.id}`" class="ask">
-      <legend>{{ doubt.question }}</legend>
-      <Button v-for="choice in doubt.choices" :key="choice.id" @click="line.settle(doubt, choice)">{{
-        choice.name
-      }}</Button>
-    </fieldset>
+    <AskWhich
+      v-for="doubt in line.doubts.value"
+      :key="`${doubt.entry} ${doubt.id}`"
+      :question="doubt.question"
+      :choices="doubt.choices"
+      @choose="line.settle(doubt, $event)"
+    />
 
     <p v-if="line.entries.value.some(({ treatment }) => treatment)" class="caution small">
       Kept by its name: nothing is said of what it does. What its label says of dose, skin and eyes comes
@@ -181,24 +183,6 @@ async function keep() {
   min-width: 0;
   min-height: 3rem;
   font-size: 1.125rem;
-}
-
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  margin: 0;
-  padding: 0.6rem 0.8rem 0.8rem;
-  border: 0;
-  border-left: 4px solid var(--marigold);
-  background: var(--paper-deep);
-}
-
-.ask legend {
-  float: left;
-  width: 100%;
-  padding: 0 0 0.4rem;
-  font-weight: 600;
 }
 
 .right summary {

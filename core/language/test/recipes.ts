@@ -7,6 +7,10 @@ type Said = readonly [
 ]
 
 export const RECIPES: readonly Said[] = [
+  ['70:30 peat vermiculite', { peat: 70, vermiculite: 30 }],
+  ['3-1-1 peat perlite castings', { peat: 3, perlite: 1, castings: 1 }],
+  ['half coir, equal sand and vermiculite', { coir: 50, sand: 25, vermiculite: 25 }],
+  ['no peat, 3 coir 2 pumice', { coir: 3, pumice: 2 }],
   ['seed compost with 30% vermiculite', { 'seed-mix': 70, vermiculite: 30 }],
   ['just coir', { coir: 1 }],
   ['2 parts coir, 1 part perlite', { coir: 2, perlite: 1 }],
@@ -47,6 +51,7 @@ export const RECIPES: readonly Said[] = [
 ]
 
 export const RECIPES_ASKED: readonly (readonly [text: string, question: RegExp])[] = [
+  ['peat 40 %, vermiculite 40 %', /come to 80 %. What is the rest/],
   ['2 parts compost, 1 part perlite', /Which is meant by “compost”/],
   ['2 parts coir, a little lime', /Which is meant|How much/],
   ['2 parts coir, a handful of castings', /How much castings/],

@@ -18,6 +18,8 @@ export const FROSTS: readonly Said[] = [
   ['never', { kind: 'never' }],
   ['we don’t get frost', { kind: 'never' }],
   ['frost free', { kind: 'never' }],
+  ['fourth of May', { lastFrost: '2027-05-04', guessed: ['first'] }],
+  ['May the 4th', { lastFrost: '2027-05-04' }],
 ]
 export const FROSTS_ASKED: readonly Asked[] = [
   ['don’t know', /winter/],
@@ -38,6 +40,7 @@ export const STORES: readonly Said[] = [
   ['8 qt perlite', { id: 'perlite', size: { base: 7.570823568 } }, 'us'],
   ['5 kg castings', { id: 'castings', size: { base: 5000 } }],
   ['no peat', { id: 'peat', packs: 0 }],
+  ['a bag of vermiculite 40 L', { id: 'vermiculite', packs: 1, size: { base: 40 } }],
   ['out of perlite', { id: 'perlite', packs: 0 }],
   [
     'coir: 3 bricks, 10 L sand',
