@@ -58,6 +58,8 @@ class WishReader extends SentenceReader {
   read(): Read<Wish> {
     const crops = this.crops()
     const unread = unreadRuns(this.pieces, this.sentence)
+    if (this.asksVarieties(crops, unread))
+      return { meaning: [], heard: this.taking(), questions: this.questions }
     const named = crops.length ? crops : this.nameless(unread)
     const segments = segmentsOf(named, this.of('amount', 'area'), this.sentence.tokens.length)
     const meaning = named.map((crop, i) => this.one(crop, elementAt(segments, i), segments, i, unread))
@@ -66,10 +68,31 @@ class WishReader extends SentenceReader {
     }
     for (const run of unread.filter((run) => !run.some((i) => this.taken.has(i)))) this.askUnread(run)
     return {
-      meaning: named.length ? meaning : [],
+      meaning: named.length ? withoutTotal(meaning) : [],
       heard: this.taking(),
       questions: this.questions,
     }
+  }
+
+  /** `Tomatoes: 10 cherry, 6 plum`: numbers behind one crop, each with a word that is no crop, are asked about as its varieties. */
+  private asksVarieties(crops: readonly Crop[], unread: readonly (readonly number[])[]): boolean {
+    const [crop] = crops
+    if (!crop || crops.length > 1 || !/^\s*[:(]/.test(this.sentence.text.slice(this.range(crop).to)))
+      return false
+    const kinds = this.of('amount')
+      .filter(({ from }) => from >= crop.to)
+      .map((piece) => ({ piece, run: unread.find((run) => firstOf(run) === piece.to) }))
+    if (kinds.length < 2 || kinds.some(({ run }) => !run?.every((i) => this.canName(i)))) return false
+    const names = kinds.map(({ piece, run }) => {
+      const range = { from: firstOf(present(run)), to: lastOf(present(run)) + 1 }
+      return `${this.words(piece)} ${this.words(range)} ${crop.text}`
+    })
+    const end = this.range({ from: lastOf(kinds).piece.from, to: lastOf(present(lastOf(kinds).run)) + 1 }).to
+    const text = this.sentence.text
+    this.ask(`Are these kinds of ${crop.text}?`, [
+      { name: names.join(', '), text: `${names.join(', ')}${text.slice(end).replace(/^\s*\)/, '')}` },
+    ])
+    return true
   }
 
   /** Crops that are named; of two names side by side the last is the crop, the first tells which: strawberry popcorn. */
@@ -742,6 +765,19 @@ class WishReader extends SentenceReader {
       range,
     )
   }
+}
+
+/** `16 tomatoes: 8 cherry tomatoes, 8 plum tomatoes`: a number that the others of its crop come to is their total. */
+function withoutTotal(wishes: Wish[]): Wish[] {
+  const [all, ...parts] = wishes
+  const of = ({ amount }: Wish) => (amount?.of === 'plants' ? amount.n : NaN)
+  const isTotal =
+    all !== undefined &&
+    parts.length > 1 &&
+    !all.variety &&
+    parts.every(({ cropId }) => cropId === all.cropId) &&
+    parts.reduce((sum, one) => sum + of(one), 0) === of(all)
+  return isTotal ? parts : wishes
 }
 
 /** The words of the crop itself, without a variety before it. */

@@ -29,6 +29,13 @@ export const WISHES: readonly Said[] = [
     '50 cells, 12 kinds of pepper',
     { n: 50, of: 'cells', cropId: 'pepper', kinds: { count: 12, each: null } },
   ],
+  [
+    '10 tomatoes: 6 cherry tomatoes, 4 plum tomatoes',
+    [
+      { n: 6, cropId: 'tomato' },
+      { n: 4, cropId: 'tomato' },
+    ],
+  ],
   ['fill a 50 with parsley', { n: 1, of: 'trays', cropId: 'parsley', containerId: 'tray-50' }],
   ['60 shallots at 3 per cell', { n: 60, cropId: 'shallot', seedsPerCell: 3 }],
   [
@@ -153,6 +160,7 @@ export const WISHES: readonly Said[] = [
 ]
 
 export const WISHES_ASKED: readonly (readonly [text: string, question: RegExp])[] = [
+  ['peppers: 6 corno, 4 bullhorn', /kinds of peppers/],
   ['8 peppers of 12 kinds', /Each needs one/],
   ['50 cells of pepper, 12 kinds, 3 each', /36/],
   ['3 trays: 2 leeks, 1 onion', /trays, or plants/],
