@@ -68,6 +68,21 @@ test('a line of the log is shown word by word and in a sentence; a word that is 
   ).toEqual([12])
 })
 
+test('who types and presses Enter at once is waited for', async ({ page, household }) => {
+  await household.setSeason()
+  await goTo(page, '/log')
+  const line = page.getByLabel('What happened?')
+  await line.fill('aired the greenhouse')
+  await line.press('Enter')
+  await expect(line).toHaveValue('')
+  await goTo(page, '/season')
+  const wish = page.getByLabel('What will you raise?')
+  await wish.fill('12 chard by 1 June')
+  await wish.press('Enter')
+  await expect(wish).toHaveValue('')
+  expect((await household.list('sowings')).length).toBe(1)
+})
+
 test('the palette answers: what is in the shed, how deep, the next day of a crop, a word', async ({
   page,
   household,

@@ -22,7 +22,7 @@ const household = useHousehold()
 const { printDay } = useDates()
 const text = ref('')
 const { say } = useSayAnew(text)
-const { shown, meaning } = useReader<FrostsSaid>('frosts', text)
+const { shown, meaning, reading, settled } = useReader<FrostsSaid>('frosts', text)
 const said = computed(() => meaning.value?.[0] ?? null)
 /** Where it never freezes plants go by the nights, which are asked for. */
 const nights = ref<Frosts>({ lastFrost: null, firstFrost: null, nights: null })
@@ -33,6 +33,8 @@ const ready = computed(
   () => said.value?.kind === 'frosts' || (never.value && nightProblems.value.length === 0),
 )
 async function keep() {
+  await settled()
+  if (!ready.value) return
   const kept =
     said.value?.kind === 'frosts'
       ? { lastFrost: said.value.lastFrost, firstFrost: said.value.firstFrost, nights: null }
@@ -56,7 +58,7 @@ async function keep() {
         placeholder="last 8 May, first 12 October – or: never, or: no idea"
         hint="on average, where you are; roughly will do, and one is enough"
       />
-      <Button type="submit" class="main" :disabled="!ready">Keep</Button>
+      <Button type="submit" class="main" :disabled="!(ready || reading)">Keep</Button>
     </form>
     <SaidBack v-if="shown" :read="shown" @say="say" />
     <FrostFields

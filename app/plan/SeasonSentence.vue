@@ -26,7 +26,7 @@ const busy = ref(false)
 /** The sentence whose stops were pressed away. */
 const sure = ref('')
 let thoughtId = ''
-const { shown, plans, ready, stops, failed } = useWishPlan(text)
+const { shown, plans, ready, stops, failed, reading, settled } = useWishPlan(text)
 watch(
   () => plans.value[0],
   (plan) => {
@@ -39,6 +39,7 @@ watch(
 onBeforeUnmount(() => (season.thought = null))
 
 async function plan() {
+  await settled()
   if (!ready.value || busy.value) return
   if (stops.value.length && sure.value !== text.value) return void (sure.value = text.value)
   busy.value = true
@@ -79,7 +80,7 @@ async function plan() {
         :aria-describedby="`${id}-answer`"
         @input="emit('typed')"
       />
-      <Button type="submit" class="main" :disabled="!ready || busy">{{
+      <Button type="submit" class="main" :disabled="!(ready || reading) || busy">{{
         stops.length && sure === text ? 'Plan it all the same' : 'Plan it'
       }}</Button>
     </div>

@@ -21,7 +21,7 @@ const context = useContext()
 const { attempt } = useCommands()
 const text = ref('')
 const { say } = useSayAnew(text)
-const { shown, meaning } = useReader<StoreSaid>('stores', text)
+const { shown, meaning, reading, settled } = useReader<StoreSaid>('stores', text)
 const stocks = computed(() =>
   (meaning.value ?? []).flatMap((one) => {
     const stock = one.packs === 0 ? null : stockFrom(one, context.whole, household.units)
@@ -30,6 +30,7 @@ const stocks = computed(() =>
 )
 const problem = computed(() => stocks.value.flatMap((one) => stockProblems(one, context.whole))[0]?.message)
 async function keep() {
+  await settled()
   if (!stocks.value.length || problem.value) return
   const name = `${counted(stocks.value.length, 'pack')} on the shelf`
   const kept = stocks.value.map((one) => saving('stocks', newId(), 0, one))
@@ -45,7 +46,7 @@ async function keep() {
       placeholder="2 bricks of coir, half a 40 L bag of perlite"
       :problem="problem"
     />
-    <Button type="submit" :disabled="!stocks.length || !!problem">Add it</Button>
+    <Button type="submit" :disabled="!(stocks.length || reading) || !!problem">Add it</Button>
     <SaidBack v-if="shown" class="said" :read="shown" @say="say" />
   </form>
 </template>

@@ -8,6 +8,7 @@ import {
   type MaybeRefOrGetter,
   type Ref,
 } from 'vue'
+import { until } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { copyOf } from '~/kit/copyOf'
 import { useWords } from '~/reading/useWords'
@@ -68,7 +69,12 @@ export function useReader<Meaning>(
   onBeforeUnmount(() => asked++)
 
   const current = computed(() => (answer.value?.text === text.value ? answer.value.read : null))
+  const reading = computed(() => text.value.trim() !== '' && current.value === null && !failed.value)
   return {
+    /** Whether what stands in the field is still being read. */
+    reading,
+    /** Who types and presses Enter at once is waited for, not refused. */
+    settled: () => until(reading).toBe(false),
     /** What was read last, while what is typed anew is being read: what is shown does not flicker. */
     shown: computed(() => (text.value.trim() ? (answer.value?.read ?? null) : null)),
     /** Of exactly what stands in the field. */

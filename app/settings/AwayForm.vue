@@ -44,8 +44,9 @@ const problem = computed(() =>
 const AWAY_LIKE = 'away 3 to 10 May, or: back on Sunday'
 const text = ref('')
 const { say } = useSayAnew(text)
-const { shown, meaning } = useReader<AwaySaid>('away', text)
+const { shown, meaning, reading, settled } = useReader<AwaySaid>('away', text)
 async function addSaid() {
+  await settled()
   const said = meaning.value?.[0]
   if (!said) return
   if (await save({ away: [...present(household.record).away, { ...said, name: '', uid: '' }] }))
@@ -107,7 +108,7 @@ async function take() {
     </p>
     <form @submit.prevent="addSaid">
       <TextField v-model="text" label="Days away, as you would say them" :placeholder="AWAY_LIKE" />
-      <Button type="submit" class="main" :disabled="!meaning?.length">Add</Button>
+      <Button type="submit" class="main" :disabled="!(meaning?.length || reading)">Add</Button>
     </form>
     <SaidBack v-if="shown" :read="shown" @say="say" />
     <form @submit.prevent="add">

@@ -27,7 +27,7 @@ const id = useId()
 const text = ref('')
 const { field, say, pick } = useSayAnew(text)
 const refused = ref<string | null>(null)
-const { shown, meaning } = useReader<Wish>('groups', text)
+const { shown, meaning, reading, settled } = useReader<Wish>('groups', text)
 
 /** As sowings of the season, in this tray and from today: what follows in weeks is planned with them. */
 const inTray = (wish: Wish): readonly (SowingRecord | null)[] => {
@@ -75,7 +75,8 @@ function groupsOf(wish: Wish, taken: string[]): Wanted[] | null {
 }
 const all = computed(() => wanted.value?.reduce((sum, { cells }) => sum + cells, 0) ?? 0)
 const open = computed(() => (meaning.value && !wanted.value ? 'No such cells are free in this tray.' : null))
-function layOut() {
+async function layOut() {
+  await settled()
   if (!wanted.value) return
   refused.value = props.add(wanted.value)
   if (!refused.value) text.value = ''
@@ -95,7 +96,7 @@ function layOut() {
         :placeholder="GROUPS_EXAMPLE"
         @input="refused = null"
       />
-      <Button type="submit" class="main" :disabled="!wanted">{{
+      <Button type="submit" class="main" :disabled="!(wanted || reading)">{{
         all ? `Lay out ${counted(all, 'cell')}` : 'Lay out'
       }}</Button>
     </div>

@@ -17,11 +17,12 @@ const feed = useFeedDraft()
 const { volume } = useMeasures()
 const text = ref('')
 const { say } = useSayAnew(text)
-const { shown, meaning } = useReader<Rate>('rule', text, () => ({
+const { shown, meaning, reading, settled } = useReader<Rate>('rule', text, () => ({
   feedForm: feed.draft.label.form,
   tools: feed.named,
 }))
-function add() {
+async function add() {
+  await settled()
   if (!meaning.value) return
   feed.addRule(text.value.trim())
   text.value = ''
@@ -39,7 +40,7 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
         hide-label
         placeholder="Your rule: 1 tbsp per gal, 1:500, half …"
       />
-      <Button type="submit" :disabled="!meaning">Mark it</Button>
+      <Button type="submit" :disabled="!(meaning || reading)">Mark it</Button>
       <SaidBack v-if="shown" class="said" :read="shown" @say="say" />
     </form>
     <ul v-if="feed.rules.length" class="marks">

@@ -67,6 +67,7 @@ const verb = (kind: LineKind) => present(LINE_KINDS.find((one) => one.kind === k
 
 const aboutTray = computed(() => trays.find(props.subject ?? ''))
 async function keep() {
+  await line.read()
   // Said on the page of a tray, it is about that tray.
   const tray = aboutTray.value
   if (tray)
@@ -97,7 +98,9 @@ async function keep() {
         autocapitalize="off"
         :placeholder="LINE_EXAMPLE"
       />
-      <Button type="submit" class="main" :disabled="!line.ready.value">Write it down</Button>
+      <Button type="submit" class="main" :disabled="!(line.ready.value || line.reading.value)"
+        >Write it down</Button
+      >
     </div>
 
     <SaidBack v-if="line.shown.value" :read="line.shown.value" @say="say" @pick="pick" />

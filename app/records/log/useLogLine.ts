@@ -54,6 +54,7 @@ export function useLogLine() {
   }
 
   async function write(): Promise<boolean> {
+    await reader.settled()
     if (!ready.value) return false
     busy.value = true
     const said = text.value.trim()
@@ -74,6 +75,8 @@ export function useLogLine() {
     entries,
     doubts,
     ready,
+    reading: reader.reading,
+    read: reader.settled,
     busy,
     settle,
     change,
