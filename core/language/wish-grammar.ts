@@ -405,6 +405,13 @@ export const WISH_RULES: readonly Rule[] = [
     ({ n, of }) => `${n} of ${of} up`,
     1.2,
   ),
+  rule<{ n: number; of: null }>(
+    'up of each',
+    '{n:whole} ( of )? each ( are|is|have|has )? <state>',
+    ({ n }: { n: number }) => ({ n, of: null }),
+    ({ n }) => `${n} of each up`,
+    0.7,
+  ),
   rule<{ n: number; of: number | null }>(
     'up',
     'none|nothing|no ( of them )? ( yet )? <state>? ( yet / so far )?',
@@ -432,11 +439,11 @@ export const WISH_RULES: readonly Rule[] = [
     () => true,
     () => 'no potting up',
   ),
-  rule<{ mm: number }>(
+  rule<{ mm: number; text: string }>(
     'depth',
     '<about>? {l:length} deep',
-    ({ l }: { l: Said }) => ({ mm: l.base }),
-    ({ mm }) => `${Number(mm.toPrecision(3))} mm deep`,
+    ({ l }: { l: Said }) => ({ mm: l.base, text: l.text }),
+    ({ text }) => `${text} deep`,
   ),
   rule<string>(
     'care',

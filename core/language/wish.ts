@@ -185,7 +185,7 @@ class WishReader extends SentenceReader {
     const own = (...slots: readonly string[]) => {
       const all = this.of(...slots).filter((piece) => ownerOf(piece, segments, index))
       const inside = all.filter(({ from }) => from >= segment.from && from < segment.to)
-      return inside.length ? inside : all
+      return inside.length || slots.some((slot) => OF_ONE.has(slot)) ? inside : all
     }
     const { cropId, packetId, variety, called } = this.name(crop, unread)
     const area = segment.amounts.find(({ slot }) => slot === 'area')?.value as AreaWanted | undefined
@@ -542,7 +542,7 @@ class WishReader extends SentenceReader {
     n: number | null,
   ): { n: number; of: number | null } | null {
     const share = own('up share')[0]?.value as 'all' | 'half' | undefined
-    const piece = own('up')[0]
+    const piece = own('up')[0] ?? own('up of each')[0]
     if (!piece && !share && own('standing').length && n !== null) return { n, of: n }
     if (share && n !== null) return { n: share === 'all' ? n : Math.round(n / 2), of: n }
     if (!piece) return null
@@ -779,6 +779,17 @@ function withoutTotal(wishes: Wish[]): Wish[] {
     parts.reduce((sum, one) => sum + of(one), 0) === of(all)
   return isTotal ? parts : wishes
 }
+
+/** What is said of one crop alone: the kinds of the last are not those of the others. */
+const OF_ONE: ReadonlySet<string> = new Set([
+  'kinds',
+  'up',
+  'rows',
+  'few',
+  'packet',
+  'of each tray',
+  'of a cell',
+])
 
 /** The words of the crop itself, without a variety before it. */
 const cropWords = (crop: Crop, pieces: readonly Piece[]) => pieces.find(({ to }) => to === crop.to) ?? crop

@@ -126,6 +126,14 @@ function depths({ cropIds }: Sought, bench: Bench, { length }: Telling): Palette
     .filter(({ planned }) => planned.sowOn >= bench.today)
     .sort((a, b) => (a.planned.sowOn < b.planned.sowOn ? -1 : 1))
     .map(({ crop }) => crop)
+  if (cropIds.length + next.length === 0)
+    return [
+      {
+        name: 'How deep: two to three times the seed’s own thickness',
+        hint: 'name a crop beside it',
+        path: '/crops',
+      },
+    ]
   const crops = cropIds.length ? cropIds.flatMap((id) => bench.context.crops.get(id) ?? []) : next
   return [...new Map(crops.map((crop) => [crop.id, crop])).values()].slice(0, MOST).map((crop) => ({
     name: `${crop.name}: ${crop.depthMm === 0 ? 'on the surface' : `${length(crop.depthMm)} deep`}`,

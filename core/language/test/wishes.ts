@@ -36,6 +36,20 @@ export const WISHES: readonly Said[] = [
       { n: 4, cropId: 'tomato' },
     ],
   ],
+  [
+    '9 basil and 10 okra of 5 kinds',
+    [
+      { n: 9, cropId: 'basil', kinds: null },
+      { n: 10, cropId: 'okra', kinds: { count: 5, each: null } },
+    ],
+  ],
+  [
+    '9 kale and 9 chard, 7 of each up, sown 3 January',
+    [
+      { n: 9, cropId: 'kale', up: 7 },
+      { n: 9, cropId: 'chard', up: 7 },
+    ],
+  ],
   ['fill a 50 with parsley', { n: 1, of: 'trays', cropId: 'parsley', containerId: 'tray-50' }],
   ['60 shallots at 3 per cell', { n: 60, cropId: 'shallot', seedsPerCell: 3 }],
   [
