@@ -195,6 +195,8 @@ function inCarrier(one: Vessel, byId: ReadonlyMap<string, KnownVessel>): Vessel 
   )
 }
 
+/** Nothing stands behind, or only after a comma. */
+const endsAt = ({ tokens }: Sentence, to: number) => tokens[to] === undefined || tokens[to].parted
 const isProduct = ({ text }: Said) => /[x×]/.test(text)
 const plural = (sentence: Sentence, to: number) => /s$/.test(elementAt(sentence.tokens, to - 1).lower)
 const AFTER_LEAD = /^(?:an?|the|in|into|my|our|each|every|per|half|whole|full|from|using|use|with|on)$/
@@ -250,8 +252,8 @@ export function vesselTerms(known: readonly KnownVessel[]) {
         ? byCells(all, n)
         : null,
     ),
-    rule('<celled-tray> of {n:whole} <celled>?', ({ n }: { n: number }) =>
-      sizes.has(n) ? byCells(all, n) : null,
+    rule('<celled-tray> of {n:whole} <celled>?', ({ n }: { n: number }, sentence, _at, to) =>
+      sizes.has(n) || (n >= 6 && endsAt(sentence, to)) ? byCells(all, n) : null,
     ),
     rule('<celled-tray> of|with {n:whole} <celled> ( each )?', ({ n }: { n: number }) =>
       n > 1 ? byCells(all, n) : null,

@@ -137,6 +137,14 @@ export const WISH_RULES: readonly Rule[] = [
     ({ n, of }) => `up to ${one(n, of)}`,
     0.7,
   ),
+  rule<AmountSaid>(
+    'amount',
+    '{n:whole} half <trays> of?',
+    ({ n }: { n: number }) =>
+      n > 1 ? { n: n / 2, low: null, of: 'trays', bare: false, vessel: null } : null,
+    ({ n, of }) => one(n, of),
+    0.8,
+  ),
   // `3 trays of 12 tomatoes` are thirty-six; of `3 trays of 50` the tray is one of 50.
   rule<AmountSaid>(
     'amount',

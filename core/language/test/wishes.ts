@@ -50,6 +50,7 @@ export const WISHES: readonly Said[] = [
       { n: 9, cropId: 'chard', up: 7 },
     ],
   ],
+  ['two half trays of celery', { n: 1, of: 'trays', cropId: 'celery' }],
   ['fill a 50 with parsley', { n: 1, of: 'trays', cropId: 'parsley', containerId: 'tray-50' }],
   ['60 shallots at 3 per cell', { n: 60, cropId: 'shallot', seedsPerCell: 3 }],
   [
@@ -174,6 +175,7 @@ export const WISHES: readonly Said[] = [
 ]
 
 export const WISHES_ASKED: readonly (readonly [text: string, question: RegExp])[] = [
+  ['celery: 1 tray of 90, 2 seeds per cell', /90-cell tray/],
   ['peppers: 6 corno, 4 bullhorn', /kinds of peppers/],
   ['8 peppers of 12 kinds', /Each needs one/],
   ['50 cells of pepper, 12 kinds, 3 each', /36/],
