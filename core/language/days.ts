@@ -287,6 +287,9 @@ const counted: Reader = (text, { today }, tense) => {
   // 1970-01-01 was a Thursday.
   const at = (((dayNumber(today) + 4) % 7) + 7) % 7
   const which = weekday ? WEEKDAYS.findIndex((name) => name.startsWith(elementAt(weekday, 2).slice(0, 3))) : 6
+  // On a Saturday or a Sunday this weekend is the one that has begun.
+  if (weekend && weekend[1] !== 'next' && weekend[1] !== 'last' && (at === 6 || at === 0))
+    return told(said[0], today)
   const ahead = (which - at + 7) % 7 || 7
   const back = said[1] === 'last' || (tense === 'was' && said[1] !== 'next')
   return told(said[0], addDays(today, back ? ahead - 7 || -7 : ahead))

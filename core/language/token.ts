@@ -46,11 +46,15 @@ const NO_WORD =
   /^(?:(?![\d#*×°])[\p{Extended_Pictographic}\p{So}→←>=_~^`\\]|[\u{1f3fb}-\u{1f3ff}]|\u200d|\ufe0f)$/u
 const PARTS = /^[,;()[\]{}.!\n|]$/
 
+/** The number of a line in a list: `2. 12 leeks`; not a day, `2. 5.`. */
+const LIST_NUMBER = /(?<=^|\n)[ \t]*\d{1,2}[.)][ \t]+(?=\d+[ \t]*\p{L})/gu
+
 /** A text without what cannot be seen, as long as before. */
 export const seen = (text: string): string =>
   text
     .replace(UNSEEN, (sign) => (sign === '\n' ? '\n' : ' '.repeat(sign.length)))
     .replace(/[’‘′″”“–—−⁄*]/g, (sign) => SAME[sign] ?? sign)
+    .replace(LIST_NUMBER, (number) => ' '.repeat(number.length))
 
 /** A dash that parts two thoughts, or joins two words; none where it stands between figures or before one. */
 function isJoiner(text: string, from: number): boolean {

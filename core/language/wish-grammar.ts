@@ -314,7 +314,7 @@ export const WISH_RULES: readonly Rule[] = [
   ),
   rule<'spring' | 'autumn'>(
     'season',
-    '( for|in|this|next|the|as|a|an )? ( the|a|this|next )? spring|summer|autumn|fall ( crop|sowing|planting|garden|harvest )?',
+    '( for|in|this|the|as|a|an )? ( the|a|this )? spring|summer|autumn|fall ( crop|sowing|planting|garden|harvest )?',
     (_: unknown, { tokens }, at, to) =>
       tokens.slice(at, to).some(({ plain }) => plain === 'autumn' || plain === 'fall') ? 'autumn' : 'spring',
     (of) => (of === 'autumn' ? 'for autumn' : 'for spring and summer'),

@@ -816,7 +816,7 @@ const lastYear = (day: Day): Day => {
 
 /** Words that are no part of a variety's name: they say something that was not understood. */
 const NO_NAMES = new Set(
-  `apiece kind kinds cutting cuttings set sets tuber tubers crown crowns slip slips division divisions for on in with by at from to until before after near under like without next because if into than no not never none nor
+  `apiece fewer lesser minus within kind kinds cutting cuttings set sets tuber tubers crown crowns slip slips division divisions for on in with by at from to until before after near under like without next because if into than no not never none nor
    nothing dont doesnt didnt wont cant except but only maybe asap soon now quickly again too my our his her their your everyone
    someone or either neither and then also hopefully probably perhaps would could should will shall can may might must
    is are was were be been being have has had do does did am it its they them he she we i you me us this that these those there

@@ -51,6 +51,7 @@ export const WISHES: readonly Said[] = [
     ],
   ],
   ['two half trays of celery', { n: 1, of: 'trays', cropId: 'celery' }],
+  ['2. 14 dill', { n: 14, cropId: 'dill' }],
   ['fill a 50 with parsley', { n: 1, of: 'trays', cropId: 'parsley', containerId: 'tray-50' }],
   ['60 shallots at 3 per cell', { n: 60, cropId: 'shallot', seedsPerCell: 3 }],
   [
@@ -175,6 +176,8 @@ export const WISHES: readonly Said[] = [
 ]
 
 export const WISHES_ASKED: readonly (readonly [text: string, question: RegExp])[] = [
+  ['9 fewer dill', /fewer/],
+  ['9 dill next spring', /next/],
   ['celery: 1 tray of 90, 2 seeds per cell', /90-cell tray/],
   ['peppers: 6 corno, 4 bullhorn', /kinds of peppers/],
   ['8 peppers of 12 kinds', /Each needs one/],
