@@ -52,6 +52,8 @@ export interface Measured {
   readonly text: string
 }
 
+const PESTS =
+  /^(?:slug|snail|caterpillar|aphid|gnat|fly|flies|mite|whitefly|thrip|mouse|mice|vole|beetle|grub)$/
 const CAME_UP = /^(?:up|germinated|germinating|sprouted|sprouting|emerged|come|came|showing|popped)$/
 /** What an act is shown as. */
 const ACT_MEANS: Readonly<Record<Act, string>> = {
@@ -168,6 +170,21 @@ export const LOG_RULES: readonly Rule[] = [
     () => ({ act: 'carried', denied: false }),
     () => 'carried',
     0.7,
+  ),
+  // `Gave the leeks a good soak`: what was given says what was done.
+  rule<ActSaid>(
+    'act',
+    'a ( good|quick|light|little|deep|long|big|small|proper|first )? drink|soak|soaking|watering|misting|shower',
+    () => ({ act: 'watered', denied: false }),
+    () => 'watered',
+    0.8,
+  ),
+  rule<ActSaid>(
+    'act',
+    'a ( good|quick|light|little|weak|small|proper|first )? feed|feeding',
+    () => ({ act: 'feed', denied: false }),
+    () => 'fed',
+    0.8,
   ),
   // Never, did not, has not: what follows did not happen.
   rule<ActSaid>(
@@ -326,6 +343,21 @@ export const LOG_RULES: readonly Rule[] = [
     (kept) => `${kept}, kept as said`,
     0.7,
   ),
+  // Two seeds a pot are no count of what was sown; a low of 4 no count at all.
+  rule<string>(
+    'kept',
+    '{n:whole} ( seed )? ( per / a / to a / each|every / in each|every ) cell|pot|hole|block|module|plug|pellet|cup ( in {k:whole} {v:vessel} )?',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (kept) => `${kept}, kept as said`,
+    0.6,
+  ),
+  rule<string>(
+    'kept',
+    '( overnight )? min|max|minimum|maximum|low|high ( of|was|is )? {n:number} ( degree )?',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (kept) => `${kept}, kept as said`,
+    0.8,
+  ),
   // So many trays are no plants.
   rule<string>(
     'kept',
@@ -480,6 +512,21 @@ export const LOG_RULES: readonly Rule[] = [
     (_: unknown, sentence, at, to) => text(sentence, at, to),
     () => 'kept as a note',
     0.75,
+  ),
+  rule<string>(
+    'no sign',
+    '<s:sign> ( is|are|has|have|all|seems|looks )? gone|cleared|over|better|away',
+    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    () => 'kept as a note',
+    0.6,
+  ),
+  // So many slugs are no plants.
+  rule<SeenId>(
+    'sign',
+    '( found|saw|caught|killed|picked )? ( off )? {n:count} <s:sign>',
+    ({ s }: { s: SeenId }, { tokens }, _at, to) => (PESTS.test(elementAt(tokens, to - 1).plain) ? s : null),
+    (s) => SEEN.find(({ id }) => id === s)?.name.toLowerCase() ?? '',
+    0.8,
   ),
   rule<string>(
     'no sign',

@@ -42,6 +42,19 @@ type Own = (...slots: readonly string[]) => readonly Piece[]
 /** What is done to whole trays: a number beside it counts no plants. */
 const OF_TRAYS: ReadonlySet<Act> = new Set(['watered', 'feed', 'weighed', 'felt', 'tended', 'cleaned'])
 const isShare = ({ value }: Piece) => (value as HowMany).share !== null
+/** Acts that change what stands where. */
+const CHANGES: ReadonlySet<Act> = new Set([
+  'look',
+  'thin',
+  'sown',
+  'moved',
+  'shift',
+  'carried',
+  'out',
+  'lost',
+  'given',
+])
+const LOWS = /^(?:overnight|min|max|minimum|maximum|low|high)$/
 const isCrop = ({ slot }: Piece) => slot === 'crop' || slot === 'sowing'
 
 class LineReader extends SentenceReader {
@@ -149,13 +162,16 @@ class LineReader extends SentenceReader {
     }
     const all = own('act')
     // `Gave the leeks a haircut` gives nothing away.
-    const trims = all.some((piece) => /haircut|drink|feed|trim/i.test(this.words(piece)))
+    const trims = all.some((piece) =>
+      /haircut|drink|feed|trim|soak|watering|misting|shower/i.test(this.words(piece)),
+    )
     const said = all.filter(
       (piece) => !(trims && /^gave$/i.test(this.words(piece))) && !this.isPartOfVerb(piece),
     )
     const note = this.isNote()
     const firstThought = said.findIndex(({ value }) => (value as ActSaid).act === 'thought')
     const acts = note ? said.slice(0, 1) : firstThought > 0 ? said.slice(0, firstThought) : said
+    if (!note) for (const act of acts) this.askBefore(act)
     const isOfTrays =
       !note && subject.pieces.length === 0 && acts.every(({ value }) => OF_TRAYS.has((value as ActSaid).act))
     if (isOfTrays && acts.length) this.askTrays(segment.amounts)
@@ -187,6 +203,27 @@ class LineReader extends SentenceReader {
     })
   }
 
+  /** `Meant to pot up`, `failed to sow`: a word before an act that nothing is made of may turn it round. */
+  private askBefore(act: Piece) {
+    const { tokens, text } = this.sentence
+    const before = this.pieces.find(({ to }) => to === act.from)
+    if (
+      !CHANGES.has((act.value as ActSaid).act) ||
+      before?.slot !== UNREAD ||
+      elementAt(tokens, act.from).parted ||
+      !/^\p{Ll}/u.test(elementAt(tokens, before.from).text)
+    )
+      return
+    this.ask(
+      `‘${this.words({ from: before.from, to: act.to })}’: did it happen?`,
+      [
+        { name: `Yes: ${this.words(act)}`, text: this.anew(before, '') },
+        { name: 'Keep it as a note', text: `note: ${text.trim()}` },
+      ],
+      before,
+    )
+  }
+
   /** `Watered 4` may be tray 4: a bare number beside what is done to trays is asked about. */
   private askTrays(counts: readonly Piece[]) {
     const numbers = counts.flatMap(({ value }) => (value as HowMany).n ?? [])
@@ -203,12 +240,12 @@ class LineReader extends SentenceReader {
 
   /** `Greened up`, `perked up`: the up of another verb says nothing of seed. */
   private isPartOfVerb(piece: Piece): boolean {
-    if (!/^up$/i.test(this.words(piece))) return false
+    if (!/^(?:up|through)$/i.test(this.words(piece))) return false
     const before = this.pieces.find(({ to }) => to === piece.from)
     return (
       before?.slot === UNREAD &&
       !elementAt(this.sentence.tokens, piece.from).parted &&
-      /ed$|en$|t$/i.test(this.words(before))
+      !/ly$/i.test(this.words(before))
     )
   }
 
@@ -407,12 +444,20 @@ class LineReader extends SentenceReader {
     const isOut = own('garden').length > 0
     const words = piece ? this.words(piece) : ''
     // `Moved the seed trays` goes into nothing; `into seed trays` does.
+    const hours = own('kept').some((one) => /\b(?:hours?|hrs?|minutes?|mins?)\b/i.test(this.words(one)))
     const into = vessel && /^(?:in|into|to|onto|up)\b/i.test(this.words(vessel)) ? vessel : undefined
     // `Set four out`, `planted twelve seeds`.
-    if (act?.act === 'shift' && /^(?:set|put|planted)$/i.test(words) && !vessel && !place) {
+    if (act?.act === 'shift' && /^(?:set|put|planted)$/i.test(words) && !vessel && !place && !hours) {
       if (/\bseeds?\b/i.test(this.sentence.text)) return 'sown'
       if (isOut || /\bout\b/i.test(this.sentence.text)) return 'out'
     }
+    // `Gave the tomatoes nothing` gives nothing away.
+    if (act?.act === 'given' && (countPiece?.value as HowMany | undefined)?.n === 0) return 'thought'
+    // `Removed 2 sick chard` takes them out; a dome that is removed is tended to.
+    if (act?.act === 'tended' && /^removed$/i.test(words) && countPiece && own('crop', 'sowing').length)
+      return 'lost'
+    // `Put out for an hour` is no planting out.
+    if (act?.act === 'shift' && hours && place) return 'carried'
     // `Gave a cup to each tray` is water.
     if (act?.act === 'given' && own('litres').length && !countPiece) return 'watered'
     if (act?.act === 'shift' || (act?.act === 'carried' && into && !place)) {
@@ -451,7 +496,8 @@ class LineReader extends SentenceReader {
         ({ slot, from }) =>
           (slot === UNREAD && elementAt(this.sentence.tokens, from).kind === 'word') ||
           slot === 'inside' ||
-          slot === 'garden',
+          slot === 'garden' ||
+          (slot === 'kept' && LOWS.test(elementAt(this.sentence.tokens, from).lower)),
       )
     )
       this.ask(

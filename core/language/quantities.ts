@@ -19,6 +19,8 @@ const UNIT_TOKENS = 3
 
 /** The unit that begins at a place: the longest spelling that is one. */
 export function unitAt(tokens: readonly Token[], at: number, dimension: Dimension, units: UnitSystem) {
+  // A capital C is Celsius: a cup is written small.
+  if (dimension !== 'temperature' && /^[CF]$/.test(tokens[at]?.text ?? '')) return null
   for (let length = UNIT_TOKENS; length > 0; length--) {
     const words = tokens.slice(at, at + length)
     if (words.length < length || words.some((word, i) => word.quoted || (i > 0 && word.parted))) continue

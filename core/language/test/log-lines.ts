@@ -14,6 +14,15 @@ export const LINES: readonly Said[] = [
       { kind: 'look', trayIds: ['t3'], group: 'B', count: 5 },
     ],
   ],
+  ['started hardening the leeks', { kind: 'tended', trayIds: ['t6'] }],
+  ['peppers need potting on', { kind: 'thought' }],
+  ['leeks ready to plant out', { kind: 'thought' }],
+  ['gave tray 5 a good soak', { kind: 'watered', trayIds: ['t5'] }],
+  ['gave the leeks a feed', { kind: 'feed', trayIds: ['t6'] }],
+  ['gave the peppers nothing', { kind: 'thought' }],
+  ['found 3 snails in tray 6', { kind: 'damage', trayIds: ['t6'], count: null }],
+  ['gnats gone from tray 5', { kind: 'seen', trayIds: ['t5'], signs: [] }],
+  ['low of 3, high of 19 in tray 6', { measured: [] }],
   ['gave up on the cosmos', { kind: 'lost', trayIds: ['t9'] }],
   ['composted 4 leeks', { kind: 'lost', trayIds: ['t6'], count: 4 }],
   ['swapped 2 leeks for a lavender', { kind: 'given', trayIds: ['t6'], count: 2 }],
@@ -171,6 +180,8 @@ export const LINES: readonly Said[] = [
 ]
 
 export const LINES_ASKED: readonly (readonly [text: string, question: RegExp])[] = [
+  ['wanted potted up leeks', /did it happen/],
+  ['put the leeks out for an hour', /Where did they go/],
   ['misted 4 and 6', /trays of these numbers/],
   ['lost half a tray of leeks', /how many plants/],
   ['okra is up', /stands in 2 trays/],
