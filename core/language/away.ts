@@ -12,7 +12,7 @@ export interface AwaySaid {
   readonly from: Day
   readonly to: Day
 }
-export const AWAY_EXAMPLE = 'away 3 to 10 May'
+const AWAY_EXAMPLE = 'away 3 to 10 May'
 
 const FILLER =
   `away gone i we am are will be is im were ill well going on holiday holidays vacation trip travelling traveling for from the and

@@ -46,7 +46,7 @@ export const FILLER_RULE = rule<true>(
   0.4,
 )
 
-export interface ReadyRule extends Rule {
+interface ReadyRule extends Rule {
   readonly ready: Pattern
   readonly order: number
 }
@@ -69,7 +69,7 @@ export function grammarOf(rules: readonly Rule[], make: (pattern: string) => Pat
 }
 
 /** One way to take every word of a sentence. */
-export interface Tiling {
+interface Tiling {
   readonly cost: number
   readonly pieces: readonly Piece[]
 }

@@ -51,7 +51,7 @@ const monthOf = (name: string) => MONTHS.indexOf(name.slice(0, 3)) + 1
  * What a day without a year is of: of what is to come, the next such day; of what was, the last such day, except that one
  * which is still to come within weeks is taken as it stands, so that it can be asked about.
  */
-export type Tense = 'to come' | 'was'
+type Tense = 'to come' | 'was'
 /** A day so near ahead is hardly meant of last year [default]. */
 const NEAR_AHEAD_DAYS = 120
 

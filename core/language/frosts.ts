@@ -18,7 +18,7 @@ export type FrostsSaid =
     }
   | { readonly kind: 'never' }
 
-export const FROST_EXAMPLE = 'last 8 May, first 12 October'
+const FROST_EXAMPLE = 'last 8 May, first 12 October'
 
 const lists = {
   spring: phraseList(WORDS.spring),
@@ -80,7 +80,7 @@ const MIDDLE = '07-25'
 const MIDSUMMER = '07-15'
 
 /** What a climate is like, in a few words, with about when its frosts fall in the north [from memory: extension frost tables]. */
-export const CLIMATES: readonly { readonly name: string; readonly last: string; readonly first: string }[] = [
+const CLIMATES: readonly { readonly name: string; readonly last: string; readonly first: string }[] = [
   { name: 'Long winters with deep snow', last: '05-31', first: '09-15' },
   { name: 'Cold winters, warm summers', last: '05-12', first: '10-05' },
   { name: 'Cool and wet, frost on and off', last: '04-25', first: '10-25' },

@@ -157,7 +157,7 @@ const measured = (
 
 const IN_FRONT = '( in|into|on|onto|to|under|at|of|for|with )? ( a|an|the|my|our|some )?'
 
-export const LOG_RULES: readonly Rule[] = [
+const LOG_RULES: readonly Rule[] = [
   rule<ActSaid>(
     'act',
     '<a:act>',

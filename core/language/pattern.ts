@@ -21,7 +21,7 @@ export interface Found<Value = unknown> {
 export type Term = (sentence: Sentence, at: number) => readonly Found[]
 
 /** A list of phrases, each with what it stands for. */
-export interface PhraseList {
+interface PhraseList {
   readonly byFirst: ReadonlyMap<
     string,
     readonly { readonly words: readonly string[]; readonly value: unknown }[]

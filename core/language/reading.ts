@@ -115,7 +115,7 @@ export interface KnownGroup extends Partial<GroupCounts> {
   readonly sowingId: string | null
 }
 /** How a group stands, where it is known. */
-export interface GroupCounts {
+interface GroupCounts {
   readonly sown: number
   readonly up: number
   readonly standing: number

@@ -21,7 +21,7 @@ import WORDS from './lexicon/recipe-words.json' with { type: 'json' }
  */
 
 /** One material of a recipe, as it was said. */
-export interface RecipeLine {
+interface RecipeLine {
   readonly materialId: string | null
   readonly part: Part | null
   readonly extra: Extra | null
@@ -31,7 +31,7 @@ export interface RecipeSaid {
   readonly parts: readonly Part[]
   readonly extras: readonly Extra[]
 }
-export const RECIPE_EXAMPLE = '4 parts coir, 1 part pumice, 1 tbsp kelp meal per gallon'
+const RECIPE_EXAMPLE = '4 parts coir, 1 part pumice, 1 tbsp kelp meal per gallon'
 /** A recipe is longer than a sentence; longer than this is none. */
 const MAX_RECIPE = 2000
 const MAX_MATERIALS = 40

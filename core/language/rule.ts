@@ -15,7 +15,7 @@ import { measureTerms } from './measure-terms'
 import { tokensOf } from './token'
 import WORDS from './lexicon/rule-words.json' with { type: 'json' }
 
-export const RULE_EXAMPLES = '1 tbsp per gal, 5 ml/l, 15 ml to 4.5 litres, 1:200 or half'
+const RULE_EXAMPLES = '1 tbsp per gal, 5 ml/l, 15 ml to 4.5 litres, 1:200 or half'
 /** So much of a label’s rate is nobody’s habit. */
 const MOST_OF_LABEL = 20
 const ASKED_PERCENT = 5
@@ -23,7 +23,7 @@ const SLIGHTLY = 0.1
 const MAX_RULE = 200
 
 /** What a rule is read with: the tools of a household, and the form of its feed. */
-export type RuleWords = Pick<Words, 'units' | 'tools' | 'feedForm'>
+type RuleWords = Pick<Words, 'units' | 'tools' | 'feedForm'>
 
 /** An amount of feed: by volume in L, by mass in g; or of a tool nobody has measured. */
 interface Measure {
@@ -509,7 +509,7 @@ class RuleReader extends SentenceReader<RuleWords> {
   }
 }
 
-export type ReadRate =
+type ReadRate =
   { readonly ok: true; readonly rate: Rate } | { readonly ok: false; readonly message: string }
 
 /**

@@ -24,7 +24,7 @@ export interface StoreSaid {
   /** So much is left of what was in it, a fraction. */
   readonly left: number | null
 }
-export const STORES_EXAMPLE = '2 bricks of coir, half a bag of perlite'
+const STORES_EXAMPLE = '2 bricks of coir, half a bag of perlite'
 const MAX_STORES = 2000
 
 const lists = {

@@ -97,7 +97,7 @@ const day = (role: DayPiece['role'], pattern: string, cost?: number) =>
     cost,
   )
 
-export const WISH_RULES: readonly Rule[] = [
+const WISH_RULES: readonly Rule[] = [
   amount('<about>? <about>? {n:number} <good>? <good>? <u:unit> of?'),
   amount('<about>? <about>? {n:number} <good>? <good>? of?', undefined, 1.1),
   amount('{n:whole} x|× of?'),
