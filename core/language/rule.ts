@@ -509,8 +509,7 @@ class RuleReader extends SentenceReader<RuleWords> {
   }
 }
 
-type ReadRate =
-  { readonly ok: true; readonly rate: Rate } | { readonly ok: false; readonly message: string }
+type ReadRate = { readonly ok: true; readonly rate: Rate } | { readonly ok: false; readonly message: string }
 
 /**
  * The same for a field that takes a rule and nothing else: the rate, or what is asked.
