@@ -1,6 +1,7 @@
 import { at as elementAt, first as firstOf, last as lastOf } from '../numeric/at'
 import { present } from '../present'
 import { daysBetween, type Day } from '../calendar/day'
+import { OUTSIDE } from '../places/place'
 import type { AreaWanted } from '../trays/area'
 import { gridOf } from '../trays/grid'
 import type { Amount } from '../season/schedule/schedule-from-wish'
@@ -278,6 +279,9 @@ class WishReader extends SentenceReader {
       notes: [
         ...own('care').map(({ value }) => value as string),
         ...own('for whom').map((piece) => this.words(piece)),
+        ...own('place')
+          .filter(({ value }) => !this.hasPlaces && (value as { id: string | null }).id === null)
+          .map((piece) => this.words(piece)),
       ],
       kinds,
       area: area ?? null,
@@ -524,11 +528,16 @@ class WishReader extends SentenceReader {
     return null
   }
 
+  /** Where no place was set up yet, one that is named is kept as it was said. */
+  private get hasPlaces(): boolean {
+    return this.known.places.some(({ id }) => id !== null && id !== OUTSIDE.id)
+  }
+
   private place(pieces: readonly Piece[]): string | null {
     const [piece] = pieces
     if (!piece) return null
     const { id, name } = piece.value as { id: string | null; name: string }
-    if (id === null)
+    if (id === null && this.hasPlaces)
       this.ask(
         `There is no ${name.toLowerCase()} here yet: add it under Frosts and places, or leave it out.`,
         [{ name: 'Leave it out', text: this.anew(piece, '') }],

@@ -63,7 +63,7 @@ export function tellWish(wish: Wish, telling: Telling): string {
     wish.seedsPerCell !== null && `${counted(wish.seedsPerCell, 'seed')} a cell`,
     wish.depthMm !== null && `${printQuantity(wish.depthMm, 'length', telling.units)} deep`,
     wish.recipeId && `in ${telling.recipe(wish.recipeId) ?? 'the mix that was named'}`,
-    wish.placeId && `on the ${inSentence(telling.place(wish.placeId) ?? wish.placeId)}`,
+    wish.placeId && placeText(inSentence(telling.place(wish.placeId) ?? wish.placeId)),
     sowOn && `${sown ? 'sown' : 'to be sown'} on ${telling.printDay(sowOn)}`,
     up !== null && `${printNumber(up)} up`,
     wish.direct && 'not potted up',
@@ -86,6 +86,8 @@ function kindsEach({ count, each }: NonNullable<Wish['kinds']>, amount: Wish['am
 /** What so many of a container are called: pots are no trays. */
 const vesselWord = (vessel: string | null): string =>
   `${/\b(pot|cup|block|bag|bucket|pellet|pack|jug|tube)\b/.exec(vessel?.replace(/-/g, ' ') ?? '')?.[1] ?? 'tray'}s`
+
+const placeText = (place: string) => (place === 'outside' ? place : `on the ${place}`)
 
 function tellArea({ along, from, count, share, rest }: NonNullable<Wish['area']>): string {
   if (rest) return 'in what is left'
