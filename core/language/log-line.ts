@@ -3,26 +3,22 @@ import { present } from '../present'
 import { seenName, type SeenId } from '../signs/seen'
 import { UNREAD, type Piece } from './chart'
 import { LOG, type Act, type ActSaid, type HowMany, type Measured } from './log-grammar'
-import { LINE_EXAMPLE, LINE_KINDS, nextYear, type LineKind, type ReadLine } from './line-said'
-import { shownAs, type Named } from './name-book'
+import { LINE_EXAMPLE, nextYear, type LineKind, type ReadLine } from './line-said'
+import { LogCounts } from './log-counts'
+import { capital, OF_CELLS, type Own, type Subject } from './log-subjects'
 import type { Said } from './quantities'
-import type { Choice, Heard, Known, KnownGroup, KnownSowing, KnownTray, Read } from './reading'
-import { saidAnew } from './said-anew'
+import type { Choice, Heard, Known, Read } from './reading'
 import { ownerOf, segmentsOf, type Segment } from './segments'
-import { readBy, SentenceReader } from './sentence-reader'
+import { readBy } from './sentence-reader'
 import type { DaySaid } from './terms'
 import { unreadRuns } from './unread'
 import type { Vessel } from './vessels'
 
-const OF_CELLS: readonly LineKind[] = ['look', 'thin', 'sown', 'moved', 'out', 'lost', 'given']
-/** What is picked, in flower or thought of is of the crop, wherever it stands. */
-const OF_THE_CROP: readonly LineKind[] = ['harvest', 'flower', 'weather', 'thought']
 const DENIALS = new Set(
   'not no never none nor without except but only dont didnt wont isnt hasnt havent doesnt cant couldnt neither unless instead'.split(
     ' ',
   ),
 )
-const MAX_CHOICES = 12
 
 /**
  * A line as it is typed at the bench, `basil tray 14 two leaves, pale below`: an entry for each crop or tray, and each thing
@@ -32,13 +28,6 @@ const MAX_CHOICES = 12
 export const readLine = (text: string, known: Known): Read<ReadLine> =>
   readBy(text, known, LOG, LINE_EXAMPLE, (sentence, pieces) => new LineReader(sentence, known, pieces).read())
 
-/** One thing a line is about: a crop, a sowing, trays, or a crop in its trays. */
-interface Subject {
-  readonly from: number
-  readonly to: number
-  readonly pieces: readonly Piece[]
-}
-type Own = (...slots: readonly string[]) => readonly Piece[]
 /** What is done to whole trays: a number beside it counts no plants. */
 const OF_TRAYS: ReadonlySet<Act> = new Set(['watered', 'feed', 'weighed', 'felt', 'tended', 'cleaned'])
 const isShare = ({ value }: Piece) => (value as HowMany).share !== null
@@ -55,9 +44,8 @@ const CHANGES: ReadonlySet<Act> = new Set([
   'given',
 ])
 const LOWS = /^(?:overnight|min|max|minimum|maximum|low|high)$/
-const isCrop = ({ slot }: Piece) => slot === 'crop' || slot === 'sowing'
 
-class LineReader extends SentenceReader {
+class LineReader extends LogCounts {
   read(): Read<ReadLine> {
     const subjects = this.subjects()
     const all = subjects.length ? subjects : [{ from: 0, to: 0, pieces: [] }]
@@ -94,57 +82,6 @@ class LineReader extends SentenceReader {
   private isNote(): boolean {
     const firstAct = this.of('act')[0]
     return firstAct !== undefined && (firstAct.value as ActSaid).act === 'thought'
-  }
-
-  private subjects(): Subject[] {
-    const out: Subject[] = []
-    const acts = this.of('act')
-    const subjectPieces = this.of('crop', 'sowing', 'trays')
-    subjectPieces.forEach((piece, i) => {
-      const now = out.at(-1)
-      const sameKind = now?.pieces.some((one) => isCrop(one) === isCrop(piece))
-      const beside =
-        now !== undefined && now.to === piece.from && !elementAt(this.sentence.tokens, piece.from).parted
-      const between = now && acts.some(({ from }) => from >= now.to && from < piece.from)
-      const next = subjectPieces[i + 1]?.from ?? Infinity
-      const after = acts.some(({ from }) => from >= piece.to && from < next)
-      const parted =
-        now &&
-        this.pieces.some(
-          ({ from }) =>
-            from > now.to - 1 && from <= piece.from && elementAt(this.sentence.tokens, from).parted,
-        )
-      if (now && sameKind && beside && isCrop(piece) && piece.slot === 'crop')
-        // Of two names side by side the last is the crop.
-        out[out.length - 1] = {
-          from: now.from,
-          to: piece.to,
-          pieces: [...now.pieces.filter((one) => !isCrop(one)), piece],
-        }
-      else if (now && !sameKind && !(between && after && parted))
-        out[out.length - 1] = { from: now.from, to: piece.to, pieces: [...now.pieces, piece] }
-      else out.push({ from: piece.from, to: piece.to, pieces: [piece] })
-    })
-    return this.ledByTray(out)
-  }
-
-  /** `Tray 3: 20 chard up, 8 okra up`: the tray at the head is that of every crop behind it. */
-  private ledByTray(subjects: Subject[]): Subject[] {
-    const [first, ...others] = subjects
-    const tray = first?.pieces.find(({ slot }) => slot === 'trays')
-    const crop = first?.pieces.find(isCrop)
-    const leads =
-      first &&
-      tray &&
-      crop &&
-      tray === first.pieces[0] &&
-      /^\s*:/.test(this.sentence.text.slice(this.range(tray).to)) &&
-      others.every(({ pieces }) => pieces.every(isCrop))
-    if (!leads) return subjects
-    return subjects.map((one) => {
-      const of = one.pieces.filter(isCrop)
-      return { from: firstOf(of).from, to: one.to, pieces: [tray, ...of] }
-    })
   }
 
   /** The entries of one subject: one for each thing that happened to it. */
@@ -224,20 +161,6 @@ class LineReader extends SentenceReader {
     )
   }
 
-  /** `Watered 4` may be tray 4: a bare number beside what is done to trays is asked about. */
-  private askTrays(counts: readonly Piece[]) {
-    const numbers = counts.flatMap(({ value }) => (value as HowMany).n ?? [])
-    const [head, tail] = [counts[0], counts.at(-1)]
-    const stand = numbers.every((n) => this.known.trays.some(({ number }) => number === n))
-    if (!head || !tail || numbers.length < counts.length || !stand) return
-    const words = `tray ${numbers.join(', ')}`
-    this.ask(
-      `${numbers.join(', ')}: trays of these numbers?`,
-      [{ name: capital(words), text: this.anew({ from: head.from, to: tail.to }, words) }],
-      head,
-    )
-  }
-
   /** `Greened up`, `perked up`: the up of another verb says nothing of seed. */
   private isPartOfVerb(piece: Piece): boolean {
     if (!/^(?:up|through)$/i.test(this.words(piece))) return false
@@ -249,81 +172,11 @@ class LineReader extends SentenceReader {
     )
   }
 
-  private askCounts(counts: readonly Piece[]) {
-    this.ask(
-      `${counts
-        .slice(0, MAX_CHOICES)
-        .map((one) => this.words(one))
-        .join(' or ')}: which is the number?`,
-      (counts.length > MAX_CHOICES ? [] : counts).map((one) => ({
-        name: this.words(one),
-        text: counts
-          .filter((other) => other !== one)
-          .reduceRight((text, other) => saidAnew(text, this.range(other), ''), this.sentence.text),
-      })),
-    )
-  }
-
-  /** What a line is about: its trays, its crop, and those that stand for it. */
-  private base(subject: Subject, own: Own, note: boolean) {
-    const { known } = this
-    const trays: KnownTray[] = []
-    for (const piece of subject.pieces.filter(({ slot }) => slot === 'trays')) {
-      const numbers = piece.value as readonly number[]
-      const these = known.trays.filter(({ number }) => numbers.includes(number))
-      const missing = numbers.filter((number) => !these.some((one) => one.number === number))
-      trays.push(...these)
-      if (missing.length && !note && known.trays.length)
-        this.ask(
-          `There is no tray ${missing.join(', ')} standing. Which one is it?`,
-          known.trays.slice(0, MAX_CHOICES).map(({ number, groups }) => ({
-            name: `${number}${groups.length ? ` · ${groups.map(({ name }) => name).join(', ')}` : ''}`,
-            text: this.anew(piece, `tray ${number}`),
-          })),
-          piece,
-        )
-    }
-    const named = subject.pieces.find(isCrop)
-    let cropId: string | null = null
-    let sowings: readonly KnownSowing[] = []
-    if (named?.slot === 'sowing') {
-      const one = named.value as KnownSowing
-      cropId = one.cropId
-      sowings = known.sowings.filter(({ name }) => name === one.name)
-    } else if (named) {
-      this.hear(
-        named,
-        'crop',
-        shownAs(this.words(named), nameOf(known, (named.value as readonly Named[])[0]?.cropId ?? '')),
-      )
-      const could = named.value as readonly Named[]
-      // Of several that are called so, the one that stands here.
-      const here = could.filter(
-        (one) =>
-          known.trays.some(({ groups }) => groups.some((group) => group.cropId === one.cropId)) ||
-          known.sowings.some((sowing) => sowing.cropId === one.cropId),
-      )
-      const ids = [...new Set((here.length ? here : could).map((one) => one.cropId))]
-      cropId = firstOf(ids)
-      if (ids.length > 1 && !note)
-        this.ask(
-          `${this.words(named)} is what more than one crop is called.`,
-          could.map(({ name }) => ({
-            name: firstOf(name.split(',')),
-            text: this.anew(named, firstOf(name.split(','))),
-          })),
-          named,
-        )
-      sowings = known.sowings.filter((one) => one.cropId === cropId)
-    }
-    return { trays, cropId, sowings, named: named ?? null, batch: own('batch')[0] ?? null }
-  }
-
   private line(
     subject: Subject,
     segment: Segment,
     own: Own,
-    base: ReturnType<LineReader['base']>,
+    base: ReturnType<LogCounts['base']>,
     actPiece: Piece | null,
     countPiece: Piece | null,
     before: ReadLine | null,
@@ -546,166 +399,6 @@ class LineReader extends SentenceReader {
     return { on: day ?? today, at, remindOn: null }
   }
 
-  private where(base: ReturnType<LineReader['base']>, kind: LineKind, isNote: boolean) {
-    const { known } = this
-    const { cropId, named } = base
-    const trays = [...base.trays]
-    let sowings = base.sowings
-    const group = named?.slot === 'sowing' ? (named.value as KnownSowing) : null
-    const fits = (one: KnownGroup) =>
-      group ? sowings.some(({ id }) => id === one.sowingId) || one.name === group.name : one.cropId === cropId
-    // A crop without a tray: the tray it stands in, where that is one.
-    if (trays.length === 0 && cropId && !isNote) {
-      const holding = known.trays.filter(({ groups }) => groups.some(fits))
-      if (holding.length === 1) trays.push(firstOf(holding))
-      else if (holding.length > 1 && !OF_THE_CROP.includes(kind))
-        this.ask(
-          `${named ? capital(this.words(named)) : 'It'} stands in ${holding.length} trays. Which of them?`,
-          [
-            ...holding.slice(0, MAX_CHOICES).map(({ number, groups }) => ({
-              name: `${number} · ${groups
-                .filter(fits)
-                .map(({ name }) => name)
-                .join(', ')}`,
-              text: this.more(`tray ${number}`),
-            })),
-            {
-              name: 'all of them',
-              text: this.more(`trays ${holding.map(({ number }) => number).join(', ')}`),
-            },
-          ],
-        )
-    }
-    const groups = trays.flatMap((tray) => tray.groups)
-    const whose = cropId ? groups.filter(fits) : groups
-    if (trays.length && (sowings.length === 0 || whose.length))
-      sowings = known.sowings.filter(({ id }) => whose.some((one) => one.sowingId === id))
-    const ofCells = OF_CELLS.includes(kind)
-    const [tray] = trays
-    if (ofCells && !isNote && tray && trays.length === 1 && whose.length > 1)
-      this.ask(
-        `Several things stand in tray ${tray.number}. Of which?`,
-        whose.map(({ name }) => ({
-          name,
-          text: named ? this.anew(named, name) : this.more(`“${name}”`).replace(/[“”]/g, ''),
-        })),
-      )
-    if (cropId && trays.length && base.trays.length && whose.length === 0 && !isNote && named)
-      this.ask(
-        `There is no ${this.words(named)} in tray ${trays.map(({ number }) => number).join(', ')}. Which is right?`,
-        [
-          { name: `Tray ${trays.map(({ number }) => number).join(', ')}`, text: this.anew(named, '') },
-          ...this.of('trays')
-            .slice(0, 1)
-            .map((piece) => ({ name: capital(this.words(named)), text: this.anew(piece, '') })),
-        ],
-      )
-    const single = trays.length === 1 && whose.length === 1 ? firstOf(whose) : null
-    return { trays, group: single?.code ?? null, sowings: isNote && !cropId ? [] : sowings }
-  }
-
-  /** How many: as it was said, or of what is known to stand there. */
-  private number(
-    how: HowMany | null,
-    kind: LineKind,
-    denied: boolean,
-    groups: readonly KnownGroup[],
-    sowings: readonly KnownSowing[],
-    piece: Piece | null,
-  ): Pick<ReadLine, 'count' | 'of' | 'share'> {
-    if (!how) return { count: denied ? 0 : null, of: null, share: null }
-    const whole = this.whole(kind, groups, sowings) ?? how.of
-    const from = (share: number) => (whole === null ? null : Math.round(whole * share))
-    const settle = (count: number | null, share: number | null): Pick<ReadLine, 'count' | 'of' | 'share'> => {
-      if (
-        count === null &&
-        share !== 0 &&
-        OF_CELLS.includes(kind) &&
-        this.known.sowings.length + this.known.trays.length > 0
-      )
-        this.ask('How many is that?', [], piece)
-      return {
-        count,
-        of: how.of ?? (how.n === null || how.missing ? whole : null),
-        share: count === null ? share : null,
-      }
-    }
-    if (how.vague) {
-      if (
-        piece &&
-        /^(?:the )?(?:rest|others|remain)/i.test(this.words(piece)) &&
-        whole !== null &&
-        kind !== 'look'
-      )
-        return { count: whole, of: whole, share: null }
-      if (OF_CELLS.includes(kind))
-        this.ask('How many?', piece ? [{ name: 'Nobody counted', text: this.anew(piece, '') }] : [], piece)
-      return { count: null, of: null, share: null }
-    }
-    if (how.more) {
-      const before =
-        kind === 'look' && groups.length ? groups.reduce((sum, { up }) => sum + (up ?? 0), 0) : null
-      if (kind !== 'look') return { count: how.n, of: null, share: null }
-      if (before !== null) return { count: before + present(how.n), of: whole, share: null }
-      this.ask(
-        `${how.n} more: how many are up in all?`,
-        piece ? [{ name: `${how.n} in all`, text: this.anew(piece, `${how.n}`) }] : [],
-        piece,
-      )
-      return { count: null, of: null, share: null }
-    }
-    if (how.but !== null) return settle(whole === null ? null : whole - how.but, null)
-    if (how.missing || (denied && how.n !== null && how.n > 0)) {
-      const missing = present(how.n)
-      return whole === null ? settle(null, null) : { count: whole - missing, of: whole, share: null }
-    }
-    if (how.share !== null) {
-      const share = denied ? 1 - how.share : how.share
-      return share === 0 ? { count: 0, of: how.of, share: null } : settle(from(share), share)
-    }
-    return { count: denied ? 0 : how.n, of: how.of, share: null }
-  }
-
-  /** What a share or a rest is of: seeds that were sown of what came up, plants that stand of what left. */
-  private whole(
-    kind: LineKind,
-    groups: readonly KnownGroup[],
-    sowings: readonly KnownSowing[],
-  ): number | null {
-    const of = kind === 'look' ? 'sown' : 'standing'
-    const counted = groups.map((one) => one[of])
-    if (counted.length && counted.every((n) => n !== undefined && n > 0))
-      return counted.reduce<number>((sum, n) => sum + (n ?? 0), 0)
-    if (groups.length === 0 && sowings.length === 1)
-      return (kind === 'look' ? null : firstOf(sowings).standing) ?? firstOf(sowings).plants ?? null
-    return null
-  }
-
-  /** Nothing is named that it may be of, or a name that nobody knows. */
-  private askWhose(kind: LineKind, segment: Segment) {
-    const unknown = unreadRuns(this.pieces, this.sentence).filter(
-      (run) => firstOf(run) >= segment.from && firstOf(run) < segment.to,
-    )
-    const [run] = unknown
-    const here = this.known.trays.slice(0, MAX_CHOICES)
-    if (!run && here.length === 0) return
-    const about = run ? { from: firstOf(run), to: elementAt(run, run.length - 1) + 1 } : null
-    const note: Choice = { name: 'Keep it as a note', text: `note: ${this.sentence.text}` }
-    this.ask(
-      about
-        ? `‘${this.words(about)}’ is nothing that is known here. What is it of?`
-        : `${present(LINE_KINDS.find((one) => one.kind === kind)).name}: of what?`,
-      [
-        ...here.map(({ number, groups }) => ({
-          name: `Tray ${number}${groups.length ? ` · ${groups.map(({ name }) => name).join(', ')}` : ''}`,
-          text: about ? this.anew(about, `tray ${number}`) : this.more(`tray ${number}`),
-        })),
-        note,
-      ],
-      about,
-    )
-  }
-
   private place(piece: Piece | undefined, kind: LineKind): string | null {
     if (!piece) return null
     const { id, name } = piece.value as { id: string | null; name: string }
@@ -735,14 +428,10 @@ class LineReader extends SentenceReader {
   }
 }
 
-const nameOf = (known: Known, cropId: string): string =>
-  (known.crops.find(({ id }) => id === cropId)?.name ?? cropId).split(',')[0] ?? cropId
-
 /** Said once of a line with several acts: the first of them has it. */
 const ONCE = new Set(['sign', 'no sign', 'unclear', 'measured', 'litres', 'grams', 'treatment', 'vessel'])
 const same = (a: ActSaid, b: ActSaid) => a.act === b.act && a.denied === b.denied
 const gap = (a: Piece, b: Piece) => (a.to <= b.from ? b.from - a.to + 0.5 : a.from - b.to)
-const capital = (words: string) => words.slice(0, 1).toUpperCase() + words.slice(1)
 /** Words that a sign is surely read by. */
 const SAID_OF: Partial<Record<SeenId, string>> = {
   'pale old': 'pale below',
