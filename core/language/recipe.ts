@@ -2,18 +2,16 @@ import { at as elementAt, first as firstOf } from '../numeric/at'
 import { present } from '../present'
 import type { Extra, Part } from '../media/recipe'
 import { convert } from '../units/unit-table'
-import { FILLER_RULE, grammarOf, rule, UNREAD, type Piece } from './chart'
+import { sentenceOf, tilings, UNREAD, type Piece } from './chart'
 import { materialNames, type MaterialSaid } from './material-term'
-import type { Count } from './numbers'
-import { patterns, phraseList, type Sentence, type Term } from './pattern'
+import type { Sentence, Term } from './pattern'
 import type { Said } from './quantities'
 import type { Choice, Known, KnownMaterial, Read } from './reading'
 import { saidAnew } from './said-anew'
 import { SentenceReader } from './sentence-reader'
-import { sentenceOf, tilings } from './chart'
 import { termsOf } from './terms'
 import { tokensOf } from './token'
-import WORDS from './lexicon/recipe-words.json' with { type: 'json' }
+import { RECIPE, type Amount } from './recipe-grammar'
 
 /*
  * Recipes as people say them: `3 parts coir to 1 part castings, a cup of perlite, 2 tbsp lime per gallon`. Every word is accounted
@@ -35,189 +33,6 @@ const RECIPE_EXAMPLE = '4 parts coir, 1 part pumice, 1 tbsp kelp meal per gallon
 /** A recipe is longer than a sentence; longer than this is none. */
 const MAX_RECIPE = 2000
 const MAX_MATERIALS = 40
-
-/** How much of a material; a share is a fraction, a rest what is left to make a whole. */
-type Amount =
-  | { readonly kind: 'parts' | 'litres' | 'grams' | 'share'; readonly value: number }
-  | { readonly kind: 'rest' }
-  | { readonly kind: 'vague' }
-
-const lists = {
-  part: phraseList(WORDS.part),
-  small: phraseList(WORDS.small),
-  filler: phraseList(WORDS.filler),
-  rest: phraseList(WORDS.rest),
-  equal: phraseList(WORDS.equal),
-  volume: phraseList(WORDS.volume),
-  weight: phraseList(WORDS.weight),
-  per: phraseList(WORDS.per),
-  mix: phraseList(WORDS.mix),
-}
-const amount = (
-  pattern: string,
-  of: (bound: never, sentence: Sentence, at: number, to: number) => Amount | null,
-  cost?: number,
-) => rule<Amount>('amount', pattern, of, amountMeans, cost)
-const amountMeans = (one: Amount): string => {
-  if (one.kind === 'rest') return 'what is left'
-  if (one.kind === 'vague') return 'how much is asked'
-  const n = Number(one.value.toPrecision(3))
-  return {
-    parts: `${n} ${n === 1 ? 'part' : 'parts'}`,
-    litres: `${n} L`,
-    grams: `${n} g`,
-    share: `${Number((one.value * 100).toPrecision(3))} %`,
-  }[one.kind]
-}
-
-const RECIPE = grammarOf(
-  [
-    amount('{n:number} <part> ( of )?', ({ n }: { n: Count }) => ({ kind: 'parts', value: n.n }), 0.9),
-    amount('a|an|one <part> ( of )?', () => ({ kind: 'parts', value: 1 }), 0.9),
-    amount(
-      '{n:number} ( of )?',
-      ({ n }: { n: Count }, sentence, at, to) => {
-        // `one quarter compost` is a share of the whole; `1/2` and `half` too.
-        const share =
-          n.n > 0 &&
-          n.n < 1 &&
-          /half|third|quarter|fifth|tenth|eighth|\/|[¼½¾⅓⅔]/i.test(
-            sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
-          )
-        return { kind: share ? 'share' : 'parts', value: n.n }
-      },
-      1.05,
-    ),
-    amount(
-      '{n:figure} %|percent ( of )?',
-      ({ n }: { n: number }) => ({ kind: 'share', value: n / 100 }),
-      0.9,
-    ),
-    amount('{n:figure} per cent ( of )?', ({ n }: { n: number }) => ({ kind: 'share', value: n / 100 }), 0.8),
-    amount('{v:volume} ( of )?', ({ v }: { v: Said }) => ({ kind: 'litres', value: v.base })),
-    amount(
-      '{v:volume} bucket|can|jug|tub|bag|pail|bale|sack|bin|brick ( full )? ( of )?',
-      ({ v }: { v: Said }) => ({ kind: 'litres', value: v.base }),
-      0.9,
-    ),
-    amount('{m:mass} ( of )?', ({ m }: { m: Said }) => ({ kind: 'grams', value: m.base }), 1.02),
-    amount('<rest> ( of )? ( it )?', () => ({ kind: 'rest' }), 0.9),
-    amount('<small> ( of )?', () => ({ kind: 'vague' }), 0.85),
-    rule<true>(
-      'equal',
-      '( {n:number} / a / one ) <part> each of?',
-      () => true,
-      () => 'as much of each',
-      0.6,
-    ),
-    rule<readonly number[]>(
-      'ratio',
-      '{r:split}',
-      ({ r }: { r: readonly number[] }) => r,
-      (all) => all.join(' : '),
-      0.8,
-    ),
-    rule<true>(
-      'equal',
-      '<equal>',
-      () => true,
-      () => 'as much of each',
-      0.8,
-    ),
-    rule<readonly number[]>(
-      'ratio',
-      '{a:figure} : {b:figure}',
-      ({ a, b }: { a: number; b: number }) => [a, b],
-      (all) => all.join(' : '),
-      0.9,
-    ),
-    rule<readonly number[]>(
-      'ratio',
-      '{a:figure} : {b:figure} : {c:figure}',
-      ({ a, b, c }: { a: number; b: number; c: number }) => [a, b, c],
-      (all) => all.join(' : '),
-      0.7,
-    ),
-    rule<readonly number[]>(
-      'ratio',
-      '{a:figure} - {b:figure} - {c:figure}',
-      ({ a, b, c }: { a: number; b: number; c: number }) => [a, b, c],
-      (all) => all.join(' : '),
-      0.7,
-    ),
-    rule<readonly number[]>(
-      'ratio',
-      '{a:figure} : {b:figure} : {c:figure} : {d:figure}',
-      ({ a, b, c, d }: { a: number; b: number; c: number; d: number }) => [a, b, c, d],
-      (all) => all.join(' : '),
-      0.5,
-    ),
-    rule<readonly number[]>(
-      'ratio',
-      '{a:number} to {b:number}',
-      ({ a, b }: { a: Count; b: Count }) => (a.low === null && b.low === null ? [a.n, b.n] : null),
-      (all) => all.join(' : '),
-      0.95,
-    ),
-    rule<Said>(
-      'per',
-      '<per> ( finished )? {v:volume} <mix>?',
-      ({ v }: { v: Said }) => v,
-      (v) => `in ${Number(v.base.toPrecision(3))} L`,
-      0.9,
-    ),
-    rule<Said>(
-      'per',
-      '<per> {v:bare-volume} <mix>?',
-      ({ v }: { v: Said }) => v,
-      (v) => `in ${Number(v.base.toPrecision(3))} L`,
-      0.8,
-    ),
-    rule<Said>(
-      'one part',
-      '( where|with )? ( a|one|1|each )? part|scoop|bucket is|being|= ( a )? {v:volume}',
-      ({ v }: { v: Said }) => v,
-      (v) => `a part is ${Number(v.base.toPrecision(3))} L`,
-      0.5,
-    ),
-    rule<true>(
-      'volume',
-      '<volume>',
-      () => true,
-      () => 'by volume',
-      0.5,
-    ),
-    rule<true>(
-      'weight',
-      '<weight>',
-      () => true,
-      () => 'by weight',
-      0.5,
-    ),
-    rule<MaterialSaid>(
-      'material',
-      '{m:material}',
-      ({ m }: { m: MaterialSaid }) => m,
-      ({ name }) => name,
-    ),
-    // `No perlite` says what is not in it.
-    rule<true>(
-      'filler',
-      'no|without ( any )? {m:material}',
-      () => true,
-      () => 'left out',
-      0.7,
-    ),
-    rule<true>(
-      'or',
-      'or',
-      () => true,
-      () => 'either',
-    ),
-    FILLER_RULE,
-  ],
-  patterns(lists),
-)
 
 const ready = new WeakMap<
   Known,
