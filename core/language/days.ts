@@ -33,13 +33,8 @@ const MONTH =
   '(jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)'
 const WEEKDAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday']
 const YEAR = '(?: (\\d{4}))?'
-const rules = new Map<string, RegExp>()
-/** A pattern at the head of a text, made once. */
-function rule(pattern: string): RegExp {
-  let made = rules.get(pattern)
-  if (!made) rules.set(pattern, (made = new RegExp(`^${pattern}(?= |$)`)))
-  return made
-}
+/** A pattern at the head of a text. */
+const rule = (pattern: string): RegExp => new RegExp(`^${pattern}(?= |$)`)
 /** Words a day can begin with; figures besides. */
 const BEGINS =
   /^(?:\d|the$|an?$|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|sun|mon|tue|wed|thu|fri|sat|early$|begin|start$|mid|late$|end$|first$|second$|third$|fourth$|fifth$|sixth$|seventh$|eighth$|ninth$|tenth$|eleventh$|twelfth$|thirteenth$|fourteenth$|fifteenth$|last$|next$|this$|on$|over$|in$|couple$|today$|tonight$|now$|just$|yesterday$|tomorrow$|day$|week|good$|easter$|whit|pentecost$|christma|new$|halloween$|boxing$|earth$|midsummer$|bonfire$|juneteenth$|independence$|saint$|st$|valentine|memorial$|labou?r$|mother$|father$|thanksgiving$|average$|our$|my$|final$|spring$|autumn$|fall$|frost$|after$|one$|two$|three$|four$|five$|six$|seven$|eight$|nine$|ten$|eleven$|twelve$)/
@@ -168,7 +163,7 @@ const ORDINALS =
 
 /** `20 may 2027`, `the 20 th of may`, `may 20 th`. */
 const written: Reader = (text, { today }, tense) => {
-  const ordinal = rule(`${MONTH}(?: the)? (${ORDINALS.join('|')})${YEAR}`).exec(text)
+  const ordinal = MONTH_ORDINAL.exec(text)
   if (ordinal)
     return told(
       ordinal[0],
@@ -180,7 +175,7 @@ const written: Reader = (text, { today }, tense) => {
         tense,
       ),
     )
-  const inWords = rule(`(?:the )?(${ORDINALS.join('|')}) (?:of )?${MONTH}${YEAR}`).exec(text)
+  const inWords = ORDINAL_MONTH.exec(text)
   if (inWords)
     return told(
       inWords[0],
@@ -192,8 +187,8 @@ const written: Reader = (text, { today }, tense) => {
         tense,
       ),
     )
-  const first = rule(`(?:the )?(\\d{1,2})(?: (?:st|nd|rd|th))?(?: of)? ${MONTH}${YEAR}`).exec(text)
-  const swapped = first ? null : rule(`${MONTH}(?: the)? (\\d{1,2})(?: (?:st|nd|rd|th))?${YEAR}`).exec(text)
+  const first = DAY_MONTH.exec(text)
+  const swapped = first ? null : MONTH_DAY.exec(text)
   const match = first ?? swapped
   if (!match) return null
   const [day, month] = first
@@ -204,7 +199,7 @@ const written: Reader = (text, { today }, tense) => {
 
 /** `2027-05-20`, `20.5.`, `20/5`, `5/20/2027` by the reader's order; where only one order makes a date, that. */
 const figured: Reader = (text, { today, order, barePoints }, tense) => {
-  const iso = rule('\\d{4}-\\d{2}-\\d{2}').exec(text)
+  const iso = ISO.exec(text)
   if (iso) return told(iso[0], isDay(iso[0]) ? iso[0] : null)
   const match = /^(\d{1,2})([./])(\d{1,2})(\.)?(?:[./]?(\d{2,4}))?(?= |$)/.exec(text)
   if (!match) return null
@@ -218,7 +213,7 @@ const figured: Reader = (text, { today, order, barePoints }, tense) => {
 }
 
 const partOfMonth: Reader = (text, { today }, tense) => {
-  const week = rule(`(?:the )?(first|second|third|last) week (?:of|in) ${MONTH}${YEAR}`).exec(text)
+  const week = WEEK_OF.exec(text)
   if (week) {
     const at = (month: number, year: number) =>
       week[1] === 'last'
@@ -226,18 +221,18 @@ const partOfMonth: Reader = (text, { today }, tense) => {
         : present({ first: 1, second: 8, third: 15 }[elementAt(week, 1)])
     return inMonth(week[0], elementAt(week, 2), week[3], at, today, tense)
   }
-  const part = rule(`(?:the )?(${Object.keys(PARTS).join('|')})(?: of)? ${MONTH}${YEAR}`).exec(text)
+  const part = PART_OF.exec(text)
   if (part)
     return inMonth(part[0], elementAt(part, 2), part[3], present(PARTS[elementAt(part, 1)]), today, tense)
   // `Last November` is the one that was, whatever is said of it.
-  const before = rule(`last ${MONTH}`).exec(text)
+  const before = LAST_MONTH.exec(text)
   if (before) {
     const month = monthOf(elementAt(before, 1))
     const year = Number(today.slice(0, 4))
     const days = [year - 1, year].map((y) => dayFrom(`${y}-${pad(month)}-15`)).filter((day) => day <= today)
     return told(before[0], days.at(-1) ?? null)
   }
-  const whole = rule(`${MONTH}${YEAR}`).exec(text)
+  const whole = WHOLE_MONTH.exec(text)
   return whole && inMonth(whole[0], elementAt(whole, 1), whole[2], present(PARTS.mid), today, tense)
 }
 
@@ -258,30 +253,26 @@ function inMonth(
 
 /** `in 3 week`, `2 week ago`, `today`, `next saturday`. */
 const counted: Reader = (text, { today }, tense) => {
-  const ago = rule('(\\d{1,3}|a|1|couple of) (day|week|fortnight|month) (?:ago|back)').exec(text)
+  const ago = AGO.exec(text)
   if (ago) return told(ago[0], later(today, -numberOf(elementAt(ago, 1)), elementAt(ago, 2)))
-  const on = rule(
-    '(\\d{1,3}|a|couple of) (day|week|fortnight|month)(?: (?:from|after) (?:now|today)|(?: s)? time|(?=$))',
-  ).exec(text)
+  const on = AHEAD.exec(text)
   if (on && tense === 'to come')
     return told(on[0], later(today, numberOf(elementAt(on, 1)), elementAt(on, 2)))
   for (const [pattern, days] of DAY_WORDS) {
-    const match = rule(pattern).exec(text)
+    const match = pattern.exec(text)
     if (match) return told(match[0], addDays(today, days))
   }
-  const month = rule('(next|last) month').exec(text)
+  const month = NEXT_MONTH.exec(text)
   if (month) return told(month[0], later(today, month[1] === 'next' ? 1 : -1, 'month'))
-  const end = rule('(?:the )?end of (?:the|this) month').exec(text)
+  const end = END_OF_MONTH.exec(text)
   if (end) {
     const [year, m] = today.split('-').map(Number) as [number, number]
     return told(end[0], dayFrom(`${year}-${pad(m)}-${pad(lastOf(m, year))}`))
   }
-  const nth = rule('(?:the )?(\\d{1,2}) (?:st|nd|rd|th)(?: of (?:the|this) month)?').exec(text)
+  const nth = NTH.exec(text)
   if (nth) return told(nth[0], nthOfMonth(Number(nth[1]), today, tense))
-  const weekend = rule('(?:(?:over|on) )?(?:the |(this|next|last) )?weekend').exec(text)
-  const weekday = rule(
-    `(?:(next|this|last|on) )?(${WEEKDAYS.join('|')}|(?<=(?:next|this|last|on) )(?:${SHORT_DAYS}))(?: (?:morning|evening|afternoon|night))?`,
-  ).exec(text)
+  const weekend = WEEKEND.exec(text)
+  const weekday = WEEKDAY.exec(text)
   const said = weekday ?? weekend
   if (!said) return null
   // 1970-01-01 was a Thursday.
@@ -295,15 +286,17 @@ const counted: Reader = (text, { today }, tense) => {
   return told(said[0], addDays(today, back ? ahead - 7 || -7 : ahead))
 }
 const SHORT_DAYS = 'sun|mon|tue|tues|wed|thu|thur|thurs|fri|sat'
-const DAY_WORDS: readonly (readonly [string, number])[] = [
-  ['(?:the )?day before yesterday', -2],
-  ['(?:the )?day after tomorrow', 2],
-  ['(?:today|tonight|now|just now|this (?:morning|evening|afternoon))', 0],
-  ['(?:yesterday(?: (?:morning|evening|afternoon))?|last night)', -1],
-  ['tomorrow(?: (?:morning|evening|afternoon|night))?', 1],
-  ['next week', 7],
-  ['last week', -7],
-]
+const DAY_WORDS = (
+  [
+    ['(?:the )?day before yesterday', -2],
+    ['(?:the )?day after tomorrow', 2],
+    ['(?:today|tonight|now|just now|this (?:morning|evening|afternoon))', 0],
+    ['(?:yesterday(?: (?:morning|evening|afternoon))?|last night)', -1],
+    ['tomorrow(?: (?:morning|evening|afternoon|night))?', 1],
+    ['next week', 7],
+    ['last week', -7],
+  ] as const
+).map(([pattern, days]) => [rule(pattern), days] as const)
 const numberOf = (said: string) => ({ a: 1, 'couple of': 2 })[said] ?? Number(said)
 
 /** The 10th: of this month, or of the one before or after. */
@@ -321,14 +314,14 @@ function nthOfMonth(n: number, today: Day, tense: Tense): Day | null {
 
 /** Feasts by their date; those that fall on another day in another country are asked about with the days they would be. */
 const named: Reader = (text, { today }, tense) => {
-  for (const [pattern, name, of] of HOLIDAYS) {
-    const match = rule(`${pattern}${YEAR}`).exec(text)
+  for (const [pattern, name, of] of HOLIDAYS_AT) {
+    const match = pattern.exec(text)
     if (!match) continue
     const day = inYear(of, match[1], today, tense)
     return told(match[0], day, { means: `${name}, ${day}` })
   }
-  for (const [pattern, name, ways] of MOVABLE) {
-    const match = rule(`${pattern}${YEAR}`).exec(text)
+  for (const [pattern, name, ways] of MOVABLE_AT) {
+    const match = pattern.exec(text)
     if (!match) continue
     const days = ways.flatMap(({ where, of }) => {
       const day = inYear(of, match[1], today, tense)
@@ -383,9 +376,7 @@ const MOVABLE: readonly (readonly [pattern: string, name: string, ways: readonly
 
 /** `2 week after the last frost`, `the last frost`, `after frost`: what comes after a frost is of spring's last. */
 const fromFrost: Reader = (text, { frosts }) => {
-  const match = rule(
-    '(?:(\\d{1,2}|a|couple of) (day|week|fortnight|month) (before|after|past|ahead of) |(after) )?(?:the |our |my )?(?:average )?(?:(last|first|final) )?(?:(spring|autumn|fall) )?frost(?: date| day)?(?: in (?:the )?(spring|autumn|fall))?',
-  ).exec(text)
+  const match = FROM_FROST.exec(text)
   if (!match) return null
   const [whole, n, unit, way, after, order, season = match[7]] = match
   if (!n && !after && !order && !season) return null
@@ -444,3 +435,30 @@ const IN_FIGURES: Readonly<Record<string, string>> = Object.fromEntries(
     .split(' ')
     .map((word, i) => [word, String(i + 1)]),
 )
+
+/* Each pattern is made once. */
+const MONTH_ORDINAL = rule(`${MONTH}(?: the)? (${ORDINALS.join('|')})${YEAR}`)
+const ORDINAL_MONTH = rule(`(?:the )?(${ORDINALS.join('|')}) (?:of )?${MONTH}${YEAR}`)
+const DAY_MONTH = rule(`(?:the )?(\\d{1,2})(?: (?:st|nd|rd|th))?(?: of)? ${MONTH}${YEAR}`)
+const MONTH_DAY = rule(`${MONTH}(?: the)? (\\d{1,2})(?: (?:st|nd|rd|th))?${YEAR}`)
+const ISO = rule('\\d{4}-\\d{2}-\\d{2}')
+const WEEK_OF = rule(`(?:the )?(first|second|third|last) week (?:of|in) ${MONTH}${YEAR}`)
+const PART_OF = rule(`(?:the )?(${Object.keys(PARTS).join('|')})(?: of)? ${MONTH}${YEAR}`)
+const LAST_MONTH = rule(`last ${MONTH}`)
+const WHOLE_MONTH = rule(`${MONTH}${YEAR}`)
+const AGO = rule('(\\d{1,3}|a|1|couple of) (day|week|fortnight|month) (?:ago|back)')
+const NEXT_MONTH = rule('(next|last) month')
+const END_OF_MONTH = rule('(?:the )?end of (?:the|this) month')
+const NTH = rule('(?:the )?(\\d{1,2}) (?:st|nd|rd|th)(?: of (?:the|this) month)?')
+const WEEKEND = rule('(?:(?:over|on) )?(?:the |(this|next|last) )?weekend')
+const AHEAD = rule(
+  '(\\d{1,3}|a|couple of) (day|week|fortnight|month)(?: (?:from|after) (?:now|today)|(?: s)? time|(?=$))',
+)
+const WEEKDAY = rule(
+  `(?:(next|this|last|on) )?(${WEEKDAYS.join('|')}|(?<=(?:next|this|last|on) )(?:${SHORT_DAYS}))(?: (?:morning|evening|afternoon|night))?`,
+)
+const FROM_FROST = rule(
+  '(?:(\\d{1,2}|a|couple of) (day|week|fortnight|month) (before|after|past|ahead of) |(after) )?(?:the |our |my )?(?:average )?(?:(last|first|final) )?(?:(spring|autumn|fall) )?frost(?: date| day)?(?: in (?:the )?(spring|autumn|fall))?',
+)
+const HOLIDAYS_AT = HOLIDAYS.map(([pattern, ...rest]) => [rule(`${pattern}${YEAR}`), ...rest] as const)
+const MOVABLE_AT = MOVABLE.map(([pattern, ...rest]) => [rule(`${pattern}${YEAR}`), ...rest] as const)

@@ -33,6 +33,8 @@ const RECIPE_EXAMPLE = '4 parts coir, 1 part pumice, 1 tbsp kelp meal per gallon
 /** A recipe is longer than a sentence; longer than this is none. */
 const MAX_RECIPE = 2000
 const MAX_MATERIALS = 40
+/** A text with more stretches that are not understood is no recipe: nothing near is looked for. */
+const MANY_UNREAD = 6
 
 const ready = new WeakMap<
   Known,
@@ -96,7 +98,8 @@ class RecipeReader extends SentenceReader {
     const items = this.items()
     if (items.length === 0) this.ask(`Of what? Say it like: ${RECIPE_EXAMPLE}.`)
     if (items.length > MAX_MATERIALS) this.ask(`A recipe is made of at most ${MAX_MATERIALS} materials.`)
-    for (const run of this.unreadRuns()) this.askUnread(run)
+    const unread = this.unreadRuns()
+    for (const run of unread) this.askUnread(run, unread.length <= MANY_UNREAD)
     const lines = this.lines(items)
     return {
       meaning: items.length
@@ -123,9 +126,9 @@ class RecipeReader extends SentenceReader {
     return runs
   }
 
-  private askUnread(run: { readonly from: number; readonly to: number }) {
+  private askUnread(run: { readonly from: number; readonly to: number }, withLike: boolean) {
     const words = this.words(run)
-    const like = words.length < 4 ? [] : this.like(words)
+    const like = words.length < 4 || !withLike ? [] : this.like(words)
     this.ask(
       `“${words}” is no material that is known here.`,
       [

@@ -16,6 +16,8 @@ import { GROUPS, WISH, type AmountSaid } from './wish-grammar'
 
 /** More seeds are nobody's habit for one cell [common practice]. */
 const MOST_A_CELL = 12
+/** A text with more stretches that are not understood is no sentence of ours: nothing near is looked for. */
+const MANY_UNREAD = 6
 
 /**
  * Reads what somebody wants to raise, or has growing: one wish for each crop that is named. Every word is accounted for; what
@@ -44,7 +46,8 @@ class WishReader extends WishCrops {
     if (named.length === 0) {
       this.ask('Of what? Say it like: ' + WISH_EXAMPLE + '.')
     }
-    for (const run of unread.filter((run) => !run.some((i) => this.taken.has(i)))) this.askUnread(run)
+    const open = unread.filter((run) => !run.some((i) => this.taken.has(i)))
+    for (const run of open) this.askUnread(run, open.length <= MANY_UNREAD)
     return {
       meaning: named.length ? withoutTotal(meaning) : [],
       heard: this.taking(),
@@ -257,13 +260,13 @@ class WishReader extends WishCrops {
     return said
   }
 
-  private askUnread(run: readonly number[]) {
+  private askUnread(run: readonly number[], withNear: boolean) {
     const range = { from: firstOf(run), to: lastOf(run) + 1 }
     const words = this.words(range)
     const denies = run.some((i) => NEGATIONS.has(elementAt(this.sentence.tokens, i).lower))
     // The last word is the one that says what it is; the others lead to it.
     const word = { from: range.to - 1, to: range.to }
-    const near = denies ? [] : nearWords(this.words(word), this.known)
+    const near = denies || !withNear ? [] : nearWords(this.words(word), this.known)
     this.ask(
       `What does ‘${words}’ mean here? Say it in other words${denies ? '.' : ', or leave it out.'}`,
       [
