@@ -54,18 +54,18 @@ interface ReadyRule extends Rule {
 /** A grammar made ready: rules by the words they can begin with. */
 export interface Grammar {
   readonly byFirst: ReadonlyMap<string, readonly ReadyRule[]>
-  readonly any: readonly ReadyRule[]
+  readonly byTerm: ReadonlyMap<string, readonly ReadyRule[]>
 }
 
 export function grammarOf(rules: readonly Rule[], make: (pattern: string) => Pattern): Grammar {
   const byFirst = new Map<string, ReadyRule[]>()
-  const any: ReadyRule[] = []
+  const byTerm = new Map<string, ReadyRule[]>()
   for (const [order, rule] of rules.entries()) {
     const ready = { ...rule, ready: make(rule.pattern), order }
-    if (ready.ready.terms.length) any.push(ready)
+    for (const term of ready.ready.terms) byTerm.set(term, [...(byTerm.get(term) ?? []), ready])
     for (const word of ready.ready.begins) byFirst.set(word, [...(byFirst.get(word) ?? []), ready])
   }
-  return { byFirst, any }
+  return { byFirst, byTerm }
 }
 
 /** One way to take every word of a sentence. */
@@ -83,22 +83,23 @@ export function rulesAt(sentence: Sentence, grammar: Grammar, at: number): reado
   const { plain, lower } = elementAt(sentence.tokens, at)
   const rules = new Set(grammar.byFirst.get(plain))
   if (lower !== plain) for (const rule of grammar.byFirst.get(lower) ?? []) rules.add(rule)
-  for (const rule of grammar.any)
-    if (rule.ready.terms.some((term) => sentence.term(term, at).length > 0)) rules.add(rule)
+  for (const [term, those] of grammar.byTerm)
+    if (sentence.term(term, at).length > 0) for (const rule of those) rules.add(rule)
   // In the order they are stated: of two the first counts.
   return [...rules].sort((a, b) => a.order - b.order)
 }
 
 function piecesAt(sentence: Sentence, grammar: Grammar, at: number): { piece: Piece; cost: number }[] {
-  const seen = new Set<string>()
   const out: { piece: Piece; cost: number }[] = []
+  const isThere = (slot: string, to: number, value: unknown) =>
+    out.some(
+      ({ piece }) =>
+        piece.to === to && piece.slot === slot && JSON.stringify(piece.value) === JSON.stringify(value),
+    )
   for (const rule of rulesAt(sentence, grammar, at))
     for (const { to, bound } of rule.ready.match(sentence, at)) {
       const value = rule.value(bound, sentence, at, to)
-      if (value === null) continue
-      const key = `${to} ${rule.slot} ${JSON.stringify(value)}`
-      if (seen.has(key)) continue
-      seen.add(key)
+      if (value === null || isThere(rule.slot, to, value)) continue
       out.push({
         piece: { slot: rule.slot, from: at, to, value, means: rule.means(value as never, bound) },
         cost: rule.cost ?? 1,
