@@ -163,30 +163,12 @@ const ORDINALS =
 
 /** `20 may 2027`, `the 20 th of may`, `may 20 th`. */
 const written: Reader = (text, { today }, tense) => {
-  const ordinal = MONTH_ORDINAL.exec(text)
-  if (ordinal)
-    return told(
-      ordinal[0],
-      near(
-        monthOf(elementAt(ordinal, 1)),
-        ORDINALS.indexOf(elementAt(ordinal, 2)) + 1,
-        ordinal[3],
-        today,
-        tense,
-      ),
-    )
-  const inWords = ORDINAL_MONTH.exec(text)
-  if (inWords)
-    return told(
-      inWords[0],
-      near(
-        monthOf(elementAt(inWords, 2)),
-        ORDINALS.indexOf(elementAt(inWords, 1)) + 1,
-        inWords[3],
-        today,
-        tense,
-      ),
-    )
+  for (const [pattern, month, ordinal] of ORDINAL_DAYS) {
+    const match = pattern.exec(text)
+    if (!match) continue
+    const day = ORDINALS.indexOf(elementAt(match, ordinal)) + 1
+    return told(match[0], near(monthOf(elementAt(match, month)), day, match[3], today, tense))
+  }
   const first = DAY_MONTH.exec(text)
   const swapped = first ? null : MONTH_DAY.exec(text)
   const match = first ?? swapped
@@ -462,3 +444,8 @@ const FROM_FROST = rule(
 )
 const HOLIDAYS_AT = HOLIDAYS.map(([pattern, ...rest]) => [rule(`${pattern}${YEAR}`), ...rest] as const)
 const MOVABLE_AT = MOVABLE.map(([pattern, ...rest]) => [rule(`${pattern}${YEAR}`), ...rest] as const)
+/** With the places of the month and of the ordinal. */
+const ORDINAL_DAYS = [
+  [MONTH_ORDINAL, 1, 2],
+  [ORDINAL_MONTH, 2, 1],
+] as const

@@ -2,7 +2,7 @@ import { at as elementAt } from '../numeric/at'
 import { SEEN, UNCLEAR, type SeenId } from '../signs/seen'
 import { FILLER_RULE, grammarOf, rule, type Rule } from './chart'
 import type { Count } from './numbers'
-import { byMeaning, patterns, phraseList, type Sentence } from './pattern'
+import { byMeaning, patterns, phraseList, type Sentence, wordsOf } from './pattern'
 import type { Said } from './quantities'
 import type { DaySaid } from './terms'
 import type { Vessel } from './vessels'
@@ -139,8 +139,6 @@ function countMeans({ n, of, share, but, missing, vague, more }: HowMany): strin
   if (missing) return `${n} that did not come up`
   return n === 0 ? 'none' : of === null ? `${n}` : `${n} of ${of}`
 }
-const text = ({ text: whole, tokens }: Sentence, at: number, to: number) =>
-  whole.slice(elementAt(tokens, at).from, elementAt(tokens, to - 1).to)
 const measured = (
   pattern: string,
   what: Measured['what'],
@@ -150,7 +148,7 @@ const measured = (
   rule<Measured>(
     'measured',
     pattern,
-    (bound, sentence, at, to) => ({ what, value: of(bound, sentence), text: text(sentence, at, to) }),
+    (bound, sentence, at, to) => ({ what, value: of(bound, sentence), text: wordsOf(sentence, at, to) }),
     (value) => value.text,
     cost,
   )
@@ -185,6 +183,17 @@ const LOG_RULES: readonly Rule[] = [
     () => ({ act: 'feed', denied: false }),
     () => 'fed',
     0.8,
+  ),
+  // `Meant to pot up`, `pot up`: the base of a verb is something to do; `to pots` is where they went.
+  rule<ActSaid>(
+    'act',
+    '( to set|put up|out|off / ( to )? pot|prick|bump|step|plant|thin|move|harden up|on|out|off )',
+    (_: unknown, { tokens }, _at, to) =>
+      /s$/.test(elementAt(tokens, to - 2).lower) || elementAt(tokens, to - 1).parted
+        ? null
+        : { act: 'thought', denied: false },
+    ({ act }) => ACT_MEANS[act],
+    0.6,
   ),
   // Never, did not, has not: what follows did not happen.
   rule<ActSaid>(
@@ -339,7 +348,7 @@ const LOG_RULES: readonly Rule[] = [
   rule<string>(
     'kept',
     '( at )? ( {v:volume} / {m:mass} ) ( <per> / a ) ( a|the|each )? litre|liter|l|gallon|gal|quart|qt|pint|can|jug|bucket',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (kept) => `${kept}, kept as said`,
     0.7,
   ),
@@ -347,14 +356,14 @@ const LOG_RULES: readonly Rule[] = [
   rule<string>(
     'kept',
     '{n:whole} ( seed )? ( per / a / to a / each|every / in each|every ) cell|pot|hole|block|module|plug|pellet|cup ( in {k:whole} {v:vessel} )?',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (kept) => `${kept}, kept as said`,
     0.6,
   ),
   rule<string>(
     'kept',
     '( overnight )? min|max|minimum|maximum|low|high ( of|was|is )? {n:number} ( degree )?',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (kept) => `${kept}, kept as said`,
     0.8,
   ),
@@ -362,7 +371,7 @@ const LOG_RULES: readonly Rule[] = [
   rule<string>(
     'kept',
     '{n:count} tray|flat|packet|pack|row ( of {k:whole} )? ( of )?',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (kept) => `${kept}, kept as said`,
     0.8,
   ),
@@ -370,21 +379,21 @@ const LOG_RULES: readonly Rule[] = [
   rule<string>(
     'kept',
     '( for|after|about )? {n:count} hour|hr|minute|min|day|week|time|night|degree|inch|%',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (kept) => `${kept}, kept as said`,
     1.2,
   ),
   rule<string>(
     'kept',
     '( on )? day|week|night|round|number {n:whole}',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (kept) => `${kept}, kept as said`,
     0.9,
   ),
   rule<string>(
     'kept',
     '( with|at )? {n:figure} - {p:figure} - {k:figure}',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (kept) => `${kept}, kept as said`,
     0.8,
   ),
@@ -397,14 +406,14 @@ const LOG_RULES: readonly Rule[] = [
   rule<string>(
     'strength',
     '( at )? {n:number} strength',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (s) => s,
     0.9,
   ),
   rule<string>(
     'strength',
     '1|one : {n:whole}',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (s) => s,
     0.8,
   ),
@@ -413,7 +422,7 @@ const LOG_RULES: readonly Rule[] = [
     'strength',
     '( at )? {t:time}',
     (_: unknown, sentence, at, to) => {
-      const said = text(sentence, at, to)
+      const said = wordsOf(sentence, at, to)
       return /^1:\d\d$/.test(said) ? said : null
     },
     (s) => s,
@@ -423,7 +432,7 @@ const LOG_RULES: readonly Rule[] = [
   rule<string>(
     'kept',
     'for a|an|some {c:crop}',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (kept) => `${kept}, kept as said`,
     0.9,
   ),
@@ -458,7 +467,7 @@ const LOG_RULES: readonly Rule[] = [
   rule<string>(
     'left',
     'from|off|out ( of )? ( the|my|our|a )? {p:place}',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'where it was before',
     0.9,
   ),
@@ -509,14 +518,14 @@ const LOG_RULES: readonly Rule[] = [
   rule<string>(
     'no sign',
     '<not> ( a bit|so|too|very|any )? <s:sign>',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
     0.75,
   ),
   rule<string>(
     'no sign',
     '<s:sign> ( is|are|has|have|all|seems|looks )? gone|cleared|over|better|away',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
     0.6,
   ),
@@ -531,14 +540,14 @@ const LOG_RULES: readonly Rule[] = [
   rule<string>(
     'no sign',
     '<not> ( looking|doing|feeling )? <good>',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
     0.75,
   ),
   rule<string>(
     'no sign',
     'no ( new|more )? loss|losse|death|casualty|damage',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
     0.7,
   ),
@@ -552,7 +561,7 @@ const LOG_RULES: readonly Rule[] = [
   rule<string>(
     'no sign',
     '<none> ( more )? <s:sign>',
-    (_: unknown, sentence, at, to) => text(sentence, at, to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
     0.75,
   ),

@@ -309,6 +309,13 @@ class LineReader extends LogCounts {
     // `Removed 2 sick chard` takes them out; a dome that is removed is tended to.
     if (act?.act === 'tended' && /^removed$/i.test(words) && countPiece && own('crop', 'sowing').length)
       return 'lost'
+    // `Topped up with 5 more seeds` is no water.
+    if (
+      countPiece &&
+      /\bseeds?\b/i.test(this.words(countPiece)) &&
+      (act?.act === 'watered' || act?.act === 'tended')
+    )
+      return 'sown'
     // `Put out for an hour` is no planting out.
     if (act?.act === 'shift' && hours && place) return 'carried'
     // `Gave a cup to each tray` is water.

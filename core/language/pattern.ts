@@ -36,6 +36,10 @@ export interface Sentence {
   readonly term: (name: string, at: number) => readonly Found[]
 }
 
+/** The words from one place to another, as they were typed. */
+export const wordsOf = ({ text, tokens }: Sentence, from: number, to: number): string =>
+  text.slice(at(tokens, from).from, at(tokens, to - 1).to)
+
 export type Bound = Readonly<Record<string, unknown>>
 interface Match {
   readonly to: number

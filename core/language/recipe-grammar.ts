@@ -1,8 +1,7 @@
 import { FILLER_RULE, grammarOf, rule } from './chart'
 import type { MaterialSaid } from './material-term'
 import type { Count } from './numbers'
-import { patterns, phraseList, type Sentence } from './pattern'
-import { at as elementAt } from '../numeric/at'
+import { patterns, phraseList, type Sentence, wordsOf } from './pattern'
 import type { Said } from './quantities'
 import WORDS from './lexicon/recipe-words.json' with { type: 'json' }
 
@@ -55,9 +54,7 @@ export const RECIPE = grammarOf(
         const share =
           n.n > 0 &&
           n.n < 1 &&
-          /half|third|quarter|fifth|tenth|eighth|\/|[¼½¾⅓⅔]/i.test(
-            sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
-          )
+          /half|third|quarter|fifth|tenth|eighth|\/|[¼½¾⅓⅔]/i.test(wordsOf(sentence, at, to))
         return { kind: share ? 'share' : 'parts', value: n.n }
       },
       1.05,

@@ -5,7 +5,7 @@ import type { UnitSystem } from '../units/unit'
 import { convert, toBase } from '../units/unit-table'
 import { sentenceOf, tilings, type Piece } from './chart'
 import type { Count } from './numbers'
-import type { Found, Sentence, Term } from './pattern'
+import { wordsOf, type Found, type Sentence, type Term } from './pattern'
 import { unitAt, type Said } from './quantities'
 import type { NamedMeasure, Read, Words } from './reading'
 import { saidAnew } from './said-anew'
@@ -42,8 +42,6 @@ const UNMEASURED: Readonly<Record<string, readonly number[]>> = {
   shovel: [1500],
 }
 
-const text = ({ text: whole, tokens }: Sentence, at: number, to: number) =>
-  whole.slice(elementAt(tokens, at).from, elementAt(tokens, to - 1).to)
 /** Terms of a rule: amounts of feed by any measure, and of water. */
 function ruleTerms(known: RuleWords): Record<string, Term> {
   const base = measureTerms(known.units)
@@ -76,7 +74,7 @@ function ruleTerms(known: RuleWords): Record<string, Term> {
       if (one && sizes.size === 1)
         out.push({
           to: end,
-          value: { of: 'volume', base: one.volumeL * value.n, text: text(sentence, at, end) },
+          value: { of: 'volume', base: one.volumeL * value.n, text: wordsOf(sentence, at, end) },
         })
       else if (sizes.size > 1)
         out.push({
@@ -84,7 +82,7 @@ function ruleTerms(known: RuleWords): Record<string, Term> {
           value: {
             of: 'volume',
             base: value.n,
-            text: text(sentence, at, end),
+            text: wordsOf(sentence, at, end),
             unknown: plain,
             named: found.map(({ name }) => name),
           },
@@ -92,7 +90,7 @@ function ruleTerms(known: RuleWords): Record<string, Term> {
       else if (UNMEASURED[plain])
         out.push({
           to: start + 1,
-          value: { of: 'volume', base: value.n, text: text(sentence, at, start + 1), unknown: plain },
+          value: { of: 'volume', base: value.n, text: wordsOf(sentence, at, start + 1), unknown: plain },
         })
     }
     return out

@@ -1,6 +1,6 @@
 import { at as elementAt } from '../numeric/at'
 import { FILLER_RULE, grammarOf, rule, type Rule } from './chart'
-import { byMeaning, patterns, phraseList, type Sentence } from './pattern'
+import { byMeaning, patterns, phraseList, type Sentence, wordsOf } from './pattern'
 import type { Count } from './numbers'
 import type { Said } from './quantities'
 import type { AreaWanted } from '../trays/area'
@@ -456,8 +456,7 @@ const WISH_RULES: readonly Rule[] = [
   rule<string>(
     'care',
     '<about>? {l:length} tall|high|long|across',
-    (_: unknown, sentence, at, to) =>
-      sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
     0.7,
   ),
@@ -477,8 +476,7 @@ const WISH_RULES: readonly Rule[] = [
   rule<string>(
     'care',
     '( at|with|of )? ( ph {n:number} / {n:number} ppm|ms / ec {n:number} / {n:figure} - {p:figure} - {k:figure} )',
-    (_: unknown, sentence, at, to) =>
-      sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
     0.8,
   ),
@@ -499,24 +497,21 @@ const WISH_RULES: readonly Rule[] = [
   rule<string>(
     'care',
     '( and )? ( cold|chill|chilled|stratify|stratified|refrigerate|refrigerated ) ( them|seed )? ( in the fridge|freezer )? for {n:count} day|week|month ( first|before|beforehand )?',
-    (_: unknown, sentence, at, to) =>
-      sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
     0.7,
   ),
   rule<string>(
     'care',
     '( and|then|later )? thin|thinned ( them )? ( later|out )? to ( one|1|two|2|three|3 / the best|strongest ) ( each|plant|seedling / <each-vessel> )?',
-    (_: unknown, sentence, at, to) =>
-      sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
     0.6,
   ),
   rule<string>(
     'for whom',
     'for ( {n:number} / a / an )? ( of )? ( my|our|the|her|his|their|a|an )? <people>? <p:people>',
-    (_: unknown, sentence, at, to) =>
-      sentence.text.slice(elementAt(sentence.tokens, at).from, elementAt(sentence.tokens, to - 1).to),
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
   ),
   rule<unknown>(
