@@ -71,7 +71,7 @@ export function useReader<Meaning>(
   const current = computed(() => (answer.value?.text === text.value ? answer.value.read : null))
   const reading = computed(() => text.value.trim() !== '' && current.value === null && !failed.value)
   return {
-    /** Whether what stands in the field is still being read. */
+    /** Whether the text of the field is still being read. */
     reading,
     /** Who types and presses Enter at once is waited for, not refused. */
     settled: () => until(reading).toBe(false),

@@ -31,7 +31,7 @@ export const readLine = (text: string, known: Known): Read<ReadLine> =>
 /** What is done to whole trays: a number beside it counts no plants. */
 const OF_TRAYS: ReadonlySet<Act> = new Set(['watered', 'feed', 'weighed', 'felt', 'tended', 'cleaned'])
 const isShare = ({ value }: Piece) => (value as HowMany).share !== null
-/** Acts that change what stands where. */
+/** Acts that change what grows where. */
 const CHANGES: ReadonlySet<Act> = new Set([
   'look',
   'thin',
