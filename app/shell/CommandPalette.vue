@@ -47,7 +47,7 @@ const { printDay } = useDates()
 const { temperature, length } = useMeasures()
 /** Before there is a household nothing is known to be asked. */
 const asked = computed(() => (household.everything ? wanted.value : ''))
-const { shown } = useReader<Sought>('palette', asked)
+const { shown, settled } = useReader<Sought>('palette', asked)
 /** What can be answered outright: what is in the shed, the night, the day of a job. */
 const answers = computed((): Command[] => {
   const sought = shown.value?.readings[0]?.meaning[0] as Sought | undefined
@@ -106,10 +106,19 @@ const found = computed(() => {
   const named = commands.value.filter(({ name, hint, words: other = '' }) =>
     words.every((word) => `${name} ${hint} ${other}`.toLowerCase().includes(word)),
   )
-  // What is called exactly so comes before what only answers.
-  const begins = named.filter(({ name }) => name.toLowerCase() === wanted.value.trim().toLowerCase())
-  return [...begins, ...answers.value, ...named.filter((one) => !begins.includes(one))]
+  // What is called exactly so comes before what only answers, and what has it in its name before what mentions it.
+  const typed = wanted.value.trim().toLowerCase()
+  const ranked = (rank: number) => named.filter((one) => rankOf(one, typed) === rank)
+  return [...ranked(0), ...answers.value, ...ranked(1), ...ranked(2)]
 })
+
+const GOING = /^go to /
+/** 0: called so; 1: has it in its name; 2: mentions it. */
+function rankOf(command: Command, typed: string): 0 | 1 | 2 {
+  const name = command.name.toLowerCase()
+  if (name === typed || name.replace(GOING, '') === typed) return 0
+  return name.includes(typed) ? 1 : 2
+}
 
 watch(wanted, () => {
   chosen.value = 0
@@ -137,8 +146,9 @@ function step(by: number) {
   if (count) chosen.value = (chosen.value + by + count) % count
 }
 
-/** Who types faster than the other households are read is not left without an answer. */
+/** Who types faster than answers are found, or the other households are read, is waited for. */
 async function runChosen() {
+  await settled()
   if (found.value.length === 0) await reading
   run(found.value[chosen.value])
 }
