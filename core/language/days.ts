@@ -140,7 +140,7 @@ const count = (text: string) => text.split(' ').length
  * @returns null where no day stands there; a problem where one is meant and there is none such
  */
 export function dayAtHead(text: string, calendar: Calendar, tense: Tense = 'to come'): ReadDay | null {
-  for (const read of [fromDay, written, figured, partOfMonth, counted, named, fromFrost]) {
+  for (const read of [fromEither, fromDay, written, figured, partOfMonth, counted, named, fromFrost]) {
     const found = read(text, calendar, tense)
     if (found) return found
   }
@@ -398,6 +398,31 @@ const fromDay: Reader = (text, calendar, tense) => {
   return null
 }
 
+/** `6-8 week before the last frost`: either is a day, which is asked. */
+const fromEither: Reader = (text, calendar, tense) => {
+  const match = EITHER.exec(text)
+  if (!match) return null
+  const [lead, a, b, rest] = match as unknown as [string, string, string, string]
+  const days = [a, b].map((n) => {
+    const counted = `${n} ${rest}${text.slice(lead.length)}`
+    return fromDay(counted, calendar, tense) ?? fromFrost(counted, calendar, tense)
+  })
+  const [one, other] = days
+  if (!one?.day || !other?.day) return one ? { ...one, words: one.words + EITHER_WORDS } : null
+  const unit = rest.split(' ')[0] ?? ''
+  return {
+    words: one.words + EITHER_WORDS,
+    day: null,
+    means: '',
+    problem: `${a} ${unit}s, or ${b}?`,
+    ...(one.frost ? { frost: one.frost } : {}),
+    choices: [
+      { name: `${b} ${unit}s: ${other.day}`, day: other.day },
+      { name: `${a} ${unit}s: ${one.day}`, day: one.day },
+    ],
+  }
+}
+
 /** The day that begins at a place of a sentence, as a term. */
 export const dayTerm =
   (calendar: Calendar, tense: Tense) =>
@@ -419,6 +444,10 @@ const IN_FIGURES: Readonly<Record<string, string>> = Object.fromEntries(
 )
 
 /* Each pattern is made once. */
+/** The second number and what joins it. */
+const EITHER_WORDS = 2
+const EITHER =
+  /^(\d{1,2}) (?:-|to|or) (\d{1,2}) ((?:day|week|fortnight|month) (?:before|after|ahead of|past) )/
 const MONTH_ORDINAL = rule(`${MONTH}(?: the)? (${ORDINALS.join('|')})${YEAR}`)
 const ORDINAL_MONTH = rule(`(?:the )?(${ORDINALS.join('|')}) (?:of )?${MONTH}${YEAR}`)
 const DAY_MONTH = rule(`(?:the )?(\\d{1,2})(?: (?:st|nd|rd|th))?(?: of)? ${MONTH}${YEAR}`)

@@ -32,7 +32,7 @@ const FROSTS = grammarOf(
   [
     rule<DaySaid>(
       'day',
-      '( the|on|around|about|in )? {d:day}',
+      '( the|on|around|about|in|or )? {d:day}',
       ({ d }: { d: DaySaid }) => (d.ahead?.frost ? null : d),
       ({ ahead }) => ahead?.means ?? '',
     ),
@@ -73,6 +73,11 @@ const FROSTS = grammarOf(
   patterns(lists),
 )
 
+/** No summer between two frosts is shorter where people start seeds [default]. */
+const SHORTEST_SUMMER_DAYS = 60
+const MONTHS = 'January February March April May June July August September October November December'.split(
+  ' ',
+)
 /** So near to autumn’s frost it is the next season that is planned [default]. */
 const ALMOST_OVER_DAYS = 60
 /** Where only one was said the other lies about as far on the far side of late July, the warmest time [default]. */
@@ -137,7 +142,29 @@ class FrostReader extends SentenceReader {
     if (days.length > 2) this.ask('That is more than two days: say the last and the first frost.')
     if (one && other && one.which !== null && one.which === other.which)
       this.ask(`Both are the ${one.which} frost: which is the other?`)
+    if (one && other && one.which === null && other.which === null) this.askOfOneSpring(one, other)
     return one ? seasonOf(one, other ?? null, this.known.today) : null
+  }
+
+  /** `Late April or early May`: two days so near to each other are hardly the frosts of spring and of autumn. */
+  private askOfOneSpring(one: FrostDay, other: FrostDay) {
+    const [a, b] = [one.day, other.day].sort((x, y) => (x.slice(5) < y.slice(5) ? -1 : 1))
+    if (!a || !b || daysBetween(a, `${a.slice(0, 4)}${b.slice(4)}` as Day) >= SHORTEST_SUMMER_DAYS) return
+    const which = a.slice(5) < MIDSUMMER ? 'last' : 'first'
+    this.ask(
+      `${this.monthDay(a.slice(5))} or ${this.monthDay(b.slice(5))}: which is the ${which} frost?`,
+      (which === 'last' ? [b, a] : [a, b]).map((day) => ({
+        name: this.monthDay(day.slice(5)),
+        text: `${which} ${this.monthDay(day.slice(5))}`,
+      })),
+    )
+  }
+
+  /** A day of any year, as it is written where it is read: `May 8`, `8 May`. */
+  private monthDay(monthDay: string): string {
+    const [month = '', day] = monthDay.split('-').map(Number)
+    const name = MONTHS[Number(month) - 1] ?? ''
+    return this.known.order === 'month first' ? `${name} ${day}` : `${day} ${name}`
   }
 
   /** Each day with the word that says which frost it is. */
@@ -183,7 +210,7 @@ class FrostReader extends SentenceReader {
   }
 
   private askClimate(hardly: boolean) {
-    const said = (monthDay: string) => monthDay.split('-').reverse().join('.') + '.'
+    const said = (monthDay: string) => this.monthDay(monthDay)
     this.ask(
       hardly
         ? 'It hardly ever freezes: plan by the nights, or by a rare frost?'

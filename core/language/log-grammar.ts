@@ -52,6 +52,7 @@ export interface Measured {
   readonly text: string
 }
 
+const EXCHANGED = /^(?:swapp?(?:ed)?|trad(?:e|ed)|exchanged?|bartered|gave|given)$/
 const PESTS =
   /^(?:slug|snail|caterpillar|aphid|gnat|fly|flies|mite|whitefly|thrip|mouse|mice|vole|beetle|grub)$/
 const CAME_UP = /^(?:up|germinated|germinating|sprouted|sprouting|emerged|come|came|showing|popped)$/
@@ -107,6 +108,7 @@ const lists = {
   next: phraseList(WORDS.next),
   good: phraseList(WORDS.good),
   strength: phraseList(WORDS.strength),
+  feed: phraseList(WORDS.feed),
   treatment: phraseList(WORDS.treatment),
   sign: phraseList(Object.fromEntries(seen)),
   unclear: phraseList(
@@ -275,11 +277,51 @@ const LOG_RULES: readonly Rule[] = [
   count('<few> ( of )? ( them|the )? <unit>?', () => ({ vague: true })),
   count('<not> <all> ( of )? ( them|the )?', () => ({ vague: true }), 0.8),
   count('{n:whole} <unit>? <missing>', ({ n }: { n: number }) => ({ n, missing: true }), 0.7),
+  // `12 each of basil and dill`: of everything that is named.
+  rule<HowMany>(
+    'each',
+    '{n:whole} <unit>? ( of )? each|apiece ( of )?',
+    ({ n }: { n: number }) => ({ ...NOBODY, n }),
+    ({ n }) => `${n} of each`,
+    0.8,
+  ),
+  // `All the peppers but one`: the name between.
+  count(
+    'but|except|bar|save ( for )? ( the )? {n:count} ( small|smallest|weak|weakest|tiny )? ( one )? <unit>?',
+    ({ n }: { n: Count }) => (Number.isInteger(n.n) && n.low === null ? { but: n.n } : null),
+  ),
+  rule<string>(
+    'kept',
+    '{n:whole} ( of {k:whole} )? ( the )? tray|flat|packet|pack',
+    (_: unknown, sentence, at, to) =>
+      sentence.tokens[to]?.kind === 'number' ? null : wordsOf(sentence, at, to),
+    (kept) => `${kept}, kept as said`,
+    0.6,
+  ),
+  rule<SeenId>(
+    'sign',
+    '( the )? {n:whole} pair|set ( of )? ( new|more|good|proper|real )? ( true|real|proper )? leaf|leave|leaves',
+    ({ n }: { n: number }) => (n >= 2 ? 'four leaves' : 'true leaves'),
+    (s) => SEEN.find(({ id }) => id === s)?.name.toLowerCase() ?? '',
+    0.7,
+  ),
+  // `Basil up, dill not yet`.
+  rule<ActSaid>(
+    'act',
+    '( not yet / still not ( yet )? )',
+    (_: unknown, { tokens }, at, to) =>
+      (to === tokens.length || tokens[to]?.parted) &&
+      tokens.slice(0, at).some(({ lower }) => CAME_UP.test(lower))
+        ? { act: 'look', denied: true }
+        : null,
+    () => 'not up',
+    0.7,
+  ),
   count('no <missing>', () => ({ share: 1 }), 0.7),
   rule<number>(
     'thin to',
     '( down )? to {n:count} ( each|strongest|best )?',
-    ({ n }: { n: Count }) => (n.n <= 12 ? n.n : null),
+    ({ n }: { n: Count }) => n.n,
     (n) => `to ${n} each`,
     0.75,
   ),
@@ -352,6 +394,22 @@ const LOG_RULES: readonly Rule[] = [
     (kept) => `${kept}, kept as said`,
     0.7,
   ),
+  // `2 basil per cell`: the number before it is that of a cell.
+  rule<true>(
+    'of a cell',
+    '( per / a / to a / each|every / in each|every / to each|every ) cell|pot|hole|block|module|plug|pellet|cup|station',
+    () => true,
+    () => 'in each cell',
+    0.8,
+  ),
+  // What a feed is called: kept as it was said.
+  rule<string>(
+    'feed',
+    '( with|of|some|a|the )? <feed>',
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    () => 'a feed, kept as said',
+    0.9,
+  ),
   // Two seeds a pot are no count of what was sown; a low of 4 no count at all.
   rule<string>(
     'kept',
@@ -367,11 +425,21 @@ const LOG_RULES: readonly Rule[] = [
     (kept) => `${kept}, kept as said`,
     0.8,
   ),
+  // The bed, the row or the shelf of a number is no count.
+  rule<string>(
+    'kept',
+    '( in|into|on|at|from )? ( the )? bed|row|column|shelf|rack|bench|plot|tier {n:whole}',
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    (kept) => `${kept}, kept as said`,
+    0.99,
+  ),
   // So many trays are no plants.
   rule<string>(
     'kept',
     '{n:count} tray|flat|packet|pack|row ( of {k:whole} )? ( of )?',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    // `Half of tray 2`: the number behind it is the tray's own.
+    (_: unknown, sentence, at, to) =>
+      sentence.tokens[to]?.kind === 'number' ? null : wordsOf(sentence, at, to),
     (kept) => `${kept}, kept as said`,
     0.8,
   ),
@@ -431,8 +499,9 @@ const LOG_RULES: readonly Rule[] = [
   // What came for what was given away.
   rule<string>(
     'kept',
-    'for a|an|some {c:crop}',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    'for ( a|an|some / {n:whole} ) {c:crop}',
+    (_: unknown, sentence, at, to) =>
+      sentence.tokens.some(({ lower }) => EXCHANGED.test(lower)) ? wordsOf(sentence, at, to) : null,
     (kept) => `${kept}, kept as said`,
     0.9,
   ),
@@ -453,7 +522,11 @@ const LOG_RULES: readonly Rule[] = [
   rule<{ v: Vessel; n: number | null }>(
     'vessel',
     `( in|into|to|onto|up|on )? ( a|an|the|my|our )? {v:vessel}`,
-    ({ v }: { v: Vessel }) => ({ v, n: null }),
+    // `Half of tray 2` is a share of it.
+    ({ v }: { v: Vessel }, { tokens }, _at, to) =>
+      /^(?:tray|flat)$/.test(elementAt(tokens, to - 1).plain) && tokens[to]?.kind === 'number'
+        ? null
+        : { v, n: null },
     ({ v }) => v.name,
     0.95,
   ),

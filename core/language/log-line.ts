@@ -43,6 +43,12 @@ const CHANGES: ReadonlySet<Act> = new Set([
   'lost',
   'given',
 ])
+/** So few stand in a cell that was thinned [common practice]. */
+const MOST_IN_A_CELL = 4
+const OF_TRAY = /^(?:trays?|flats?|pots?|cells?|plants?|seedlings?)$/i
+/** Who was given something, or that it is gone. */
+const AWAY = /\baway\b|\bto (?:my|our|her|his|their|an?|some|one|every|all) |\bto \p{Lu}/u
+const MOVES = /^(?:bumped|moved|potted|stepped|pricked)$/i
 const LOWS = /^(?:overnight|min|max|minimum|maximum|low|high)$/
 
 class LineReader extends LogCounts {
@@ -108,11 +114,13 @@ class LineReader extends LogCounts {
     const note = this.isNote()
     const firstThought = said.findIndex(({ value }) => (value as ActSaid).act === 'thought')
     const acts = note ? said.slice(0, 1) : firstThought > 0 ? said.slice(0, firstThought) : said
+    const dayOf = this.dayOfEach(acts, own)
     if (!note) for (const act of acts) this.askBefore(act)
     const isOfTrays =
       !note && subject.pieces.length === 0 && acts.every(({ value }) => OF_TRAYS.has((value as ActSaid).act))
     if (isOfTrays && acts.length) this.askTrays(segment.amounts)
-    const counts = note || (isOfTrays && acts.length) ? segment.amounts.filter(isShare) : segment.amounts
+    const amounts = this.amounts(segment, segments, own)
+    const counts = note || (isOfTrays && acts.length) ? amounts.filter(isShare) : amounts
     const base = this.base(subject, own, note)
     if (acts.length <= 1) {
       if (counts.length > 1) this.askCounts(counts)
@@ -131,13 +139,41 @@ class LineReader extends LogCounts {
       return this.line(
         subject,
         segment,
-        i === 0 ? own : (...slots) => own(...slots.filter((slot) => !ONCE.has(slot))),
+        (...slots) => dayOf(act, own(...(i === 0 ? slots : slots.filter((slot) => !ONCE.has(slot))))),
         base,
         act,
         mine[0] ?? null,
         before,
       )
     })
+  }
+
+  /** How many of this one: as it was said, of each where it was said so; all but so many are not all. */
+  private amounts(segment: Segment, segments: readonly Segment[], own: Own): readonly Piece[] {
+    const [each] = own('each')
+    const said = each && (segments.length > 1 || segment.amounts.length === 0) ? [each] : segment.amounts
+    return said.some(({ value }) => (value as HowMany).but !== null)
+      ? said.filter(({ value }) => (value as HowMany).share !== 1)
+      : said
+  }
+
+  /**
+   * Whose day it is, of several acts: nothing is up the day it was sown, so that one day is that of the act beside it; of as many
+   * days as acts each has its own.
+   */
+  private dayOfEach(
+    acts: readonly Piece[],
+    own: Own,
+  ): (act: Piece, pieces: readonly Piece[]) => readonly Piece[] {
+    const days = own('day')
+    const is = (act: Act) => acts.some(({ value }) => (value as ActSaid).act === act)
+    const each =
+      acts.length > 1 && (days.length === acts.length || (days.length === 1 && is('sown') && is('look')))
+    if (!each) return (_, pieces) => pieces
+    const sown = acts.find(({ value }) => (value as ActSaid).act === 'sown')
+    const ownerOfDay = (day: Piece) =>
+      days.length > 1 ? acts[days.indexOf(day)] : (acts.find(({ to }) => to === day.from) ?? sown)
+    return (act, pieces) => pieces.filter((piece) => piece.slot !== 'day' || ownerOfDay(piece) === act)
   }
 
   /** `Meant to pot up`, `failed to sow`: a word before an act that nothing is made of may turn it round. */
@@ -165,6 +201,16 @@ class LineReader extends LogCounts {
   private isPartOfVerb(piece: Piece): boolean {
     if (!/^(?:up|through)$/i.test(this.words(piece))) return false
     const before = this.pieces.find(({ to }) => to === piece.from)
+    // `Bumped the chard up`: the verb and its up, what was bumped between them.
+    const verb = this.of('act').findLast(({ to }) => to <= piece.from)
+    if (
+      verb &&
+      MOVES.test(this.words(verb)) &&
+      before &&
+      before.slot !== 'count' &&
+      !this.sentence.tokens.slice(verb.to, piece.to).some(({ parted }) => parted)
+    )
+      return true
     return (
       before?.slot === UNREAD &&
       !elementAt(this.sentence.tokens, piece.from).parted &&
@@ -190,9 +236,10 @@ class LineReader extends LogCounts {
     const note = act?.act === 'thought' || next
     let kind = this.kindOf(act, actPiece, own, { vessel, place, signs, note, countPiece, before })
     const isNote = kind === 'thought'
-    const when = this.day(own, isNote)
+    const when = this.day(own, isNote, act?.denied === true)
     const { trays, group, sowings } = this.where(base, kind, isNote)
-    const how = isNote ? null : ((countPiece?.value as HowMany | undefined) ?? null)
+    const ofCell = own('of a cell').length > 0
+    const how = isNote || ofCell ? null : ((countPiece?.value as HowMany | undefined) ?? null)
     const groups = trays.flatMap((tray) =>
       tray.groups.filter(
         (one) =>
@@ -207,6 +254,17 @@ class LineReader extends LogCounts {
       sowings,
       countPiece,
     )
+    const thinTo = kind === 'thin' ? own('thin to')[0] : undefined
+    const thinnedTo = (thinTo?.value as number | undefined) ?? null
+    if (thinTo && thinnedTo !== null && thinnedTo > MOST_IN_A_CELL && !/\beach\b/i.test(this.words(thinTo)))
+      this.ask(
+        `${thinnedTo} in each cell, or ${thinnedTo} left in all?`,
+        [
+          { name: `${thinnedTo} in each cell`, text: this.anew(thinTo, `to ${thinnedTo} each`) },
+          { name: 'Keep it as a note', text: `note: ${this.sentence.text.trim()}` },
+        ],
+        thinTo,
+      )
     const unclear = own('unclear')[0]
     if (unclear && !isNote && !(unclear.value as readonly SeenId[]).some((id) => signs.includes(id)))
       this.ask(
@@ -255,7 +313,7 @@ class LineReader extends LogCounts {
       ...when,
       ...number,
       except: number.count === null ? (how?.but ?? null) : null,
-      thinnedTo: kind === 'thin' ? ((own('thin to')[0]?.value as number | undefined) ?? null) : null,
+      thinnedTo,
       grams: grams?.base ?? null,
       litres: litres ? litres.base * (litres.each ? Math.max(1, trays.length) : 1) : null,
       how: (own('how')[0]?.value as 'below' | 'above' | undefined) ?? null,
@@ -307,7 +365,12 @@ class LineReader extends LogCounts {
     // `Gave the tomatoes nothing` gives nothing away.
     if (act?.act === 'given' && (countPiece?.value as HowMany | undefined)?.n === 0) return 'thought'
     // `Removed 2 sick chard` takes them out; a dome that is removed is tended to.
-    if (act?.act === 'tended' && /^removed$/i.test(words) && countPiece && own('crop', 'sowing').length)
+    if (
+      act?.act === 'tended' &&
+      /^removed$/i.test(words) &&
+      countPiece &&
+      own('crop', 'sowing', 'trays').length
+    )
       return 'lost'
     // `Topped up with 5 more seeds` is no water.
     if (
@@ -318,8 +381,32 @@ class LineReader extends LogCounts {
       return 'sown'
     // `Put out for an hour` is no planting out.
     if (act?.act === 'shift' && hours && place) return 'carried'
+    // `Gave the peppers fish` feeds them; what was given to whom, or away, is asked where only `gave` says it.
+    if (act?.act === 'given' && (own('feed').length || own('strength').length)) return 'feed'
+    if (act?.act === 'given' && own('treatment').length) return 'tended'
+    if (
+      act?.act === 'given' &&
+      piece &&
+      /^(?:gave|give|given)$/i.test(words) &&
+      !countPiece &&
+      !own('litres').length &&
+      !AWAY.test(this.sentence.text)
+    )
+      this.ask(
+        'Given away, or given to them?',
+        [
+          { name: 'Given away', text: this.anew(piece, 'gave away') },
+          { name: 'Fed', text: this.anew(piece, 'fed') },
+          { name: 'Watered', text: this.anew(piece, 'watered') },
+          { name: 'Keep it as a note', text: `note: ${this.sentence.text.trim()}` },
+        ],
+        piece,
+      )
     // `Gave a cup to each tray` is water.
-    if (act?.act === 'given' && own('litres').length && !countPiece) return 'watered'
+    if (act?.act === 'given' && own('litres').length && !countPiece)
+      return this.pieces.some((one) => one.slot === UNREAD && !OF_TRAY.test(this.words(one)))
+        ? 'feed'
+        : 'watered'
     if (act?.act === 'shift' || (act?.act === 'carried' && into && !place)) {
       if (into) return 'moved'
       if (isOut && !place) return 'out'
@@ -346,7 +433,7 @@ class LineReader extends LogCounts {
     if (own('grams').length) return 'weighed'
     if (own('measured').length && !countPiece) return 'measured'
     if (own('no sign').length) return 'seen'
-    if (vessel && (count || own('crop', 'sowing').length)) return 'moved'
+    if (into && (count || own('crop', 'sowing').length)) return 'moved'
     if (count && before && OF_CELLS.includes(before.kind)) return before.kind
     const named = own('crop', 'sowing', 'trays').length > 0
     // Without an act a note is made of words: a name or a number alone says nothing.
@@ -371,7 +458,7 @@ class LineReader extends LogCounts {
     return 'thought'
   }
 
-  private day(own: Own, isNote: boolean): Pick<ReadLine, 'on' | 'at' | 'remindOn'> {
+  private day(own: Own, isNote: boolean, denied: boolean): Pick<ReadLine, 'on' | 'at' | 'remindOn'> {
     const { today } = this.known
     const at = (own('time')[0]?.value as string | undefined) ?? null
     const next = own('next year')[0]
@@ -402,7 +489,11 @@ class LineReader extends LogCounts {
         piece,
       )
     if (isNote)
-      return { on: today, at, remindOn: next ? nextYear(today) : day !== null && day > today ? day : null }
+      return {
+        on: today,
+        at,
+        remindOn: next ? nextYear(today) : day !== null && day > today && !denied ? day : null,
+      }
     return { on: day ?? today, at, remindOn: null }
   }
 

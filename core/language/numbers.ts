@@ -104,6 +104,7 @@ function fractions(tokens: readonly Token[], at: number): Found<number>[] {
   return out
 }
 
+const GROSS = 144
 /** Dozens, couples and pairs. */
 function collective(tokens: readonly Token[], at: number): Found<number>[] {
   const word = (i: number) => (i === at || joins(tokens[i]) ? tokens[i]?.plain : undefined)
@@ -122,6 +123,9 @@ function collective(tokens: readonly Token[], at: number): Found<number>[] {
       if (word(to + 1) === 'and' && /^an?$/.test(word(to + 2) ?? '') && word(to + 3) === 'half')
         push(to + 4, value * 12 + 6)
     }
+  // Twelve dozen [from memory].
+  for (const { to, value } of lead.filter(({ to }) => to > at))
+    if (word(to) === 'gross') push(to + 1, value * GROSS)
   const pair = /^an?$/.test(word(at) ?? '') ? at + 1 : at
   if (/^(?:couple|pair)$/.test(word(pair) ?? '')) {
     const of = word(pair + 1) === 'of' ? pair + 2 : pair + 1

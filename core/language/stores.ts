@@ -1,4 +1,4 @@
-import { at as elementAt, first as firstOf } from '../numeric/at'
+import { at as elementAt, first as firstOf, last as lastOf } from '../numeric/at'
 import { FILLER_RULE, grammarOf, rule, sentenceOf, tilings, type Piece } from './chart'
 import { materialNames, type MaterialSaid } from './material-term'
 import type { Count } from './numbers'
@@ -77,6 +77,14 @@ const STORES = grammarOf(
       ({ v, p }: { v: Said; p: string }) => ({ n: 1, pack: p, size: v, of: 'mass' }),
       0.8,
     ),
+    // `12 coir discs`, `two 650 g coir bricks`: the number stands before the name, what it comes in behind.
+    rule<number>(
+      'many',
+      '{n:count} ( × / x )?',
+      ({ n }: { n: Count }) => n.n,
+      (n) => `${Number(n.toPrecision(3))}`,
+      1.05,
+    ),
     rule<Said>(
       'volume',
       '{v:volume} ( of )?',
@@ -148,6 +156,11 @@ const STORES = grammarOf(
     ),
   ],
   patterns(lists),
+)
+
+/** What a pack is called, by each word for it. */
+const PACK_NAMES = new Map(
+  Object.entries(WORDS.pack).flatMap(([pack, words]) => words.map((word): [string, string] => [word, pack])),
 )
 
 interface Item {
@@ -230,7 +243,7 @@ class StoresReader extends SentenceReader {
   private items(): Item[] {
     const goods = this.of('goods')
     const items = goods.map((piece) => ({ goods: piece, said: [] as Piece[] }))
-    for (const piece of this.of('packs', 'volume', 'mass', 'left', 'none', 'vague')) {
+    for (const piece of this.of('many', 'packs', 'volume', 'mass', 'left', 'none', 'vague')) {
       const part = this.partOf(piece.from)
       const here = items.filter(({ goods: { from } }) => from >= part.from && from < part.to)
       const before = items.filter(({ goods: { from } }) => from < piece.from).at(-1)
@@ -273,7 +286,13 @@ class StoresReader extends SentenceReader {
     }
     const id = firstOf(ids)
     const of = (slot: string) => said.find((one) => one.slot === slot)
-    const packed = of('packs')?.value as Packs | undefined
+    const many = of('many')
+    const named = of('packs')?.value as Packs | undefined
+    const pack =
+      named?.pack ?? PACK_NAMES.get(lastOf(this.words(goods).toLowerCase().split(' ')).replace(/s$/, ''))
+    const packed: Packs | undefined =
+      many && pack !== undefined ? { size: null, of: null, ...named, pack, n: many.value as number } : named
+    if (many && !packed) this.ask(`${this.words(many)} of what size?`, this.sizes(id, goods, many), many)
     const volume = of('volume')?.value as Said | undefined
     const mass = of('mass')?.value as Said | undefined
     const left = (of('left')?.value as number | undefined) ?? null
@@ -285,9 +304,10 @@ class StoresReader extends SentenceReader {
           ? { of: 'mass' as const, base: mass.base, text: mass.text }
           : null
     const none = of('none') !== undefined
-    if (of('vague') || (!packed && !size && left === null && !none))
+    if (of('vague') || (!packed && !many && !size && left === null && !none))
       this.ask(`How much ${name}?`, this.sizes(id, goods, of('vague')), of('vague') ?? goods)
-    else if (packed && !packed.size && !size && !none) this.askPack(id, packed, of('packs') ?? goods, name)
+    else if (packed && !packed.size && !size && !none)
+      this.askPack(id, packed, of('packs') ?? many ?? goods, name)
     return {
       kind: id.startsWith(FEED) ? 'feed' : 'material',
       id: id.replace(FEED, ''),

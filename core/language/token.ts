@@ -38,8 +38,10 @@ const SAME: Readonly<Record<string, string>> = {
 }
 /** Between quotation marks a name; a mark behind a figure is of inches. */
 const QUOTED = /(?<![\p{L}\d½])"[^"\n]{1,60}"(?![\p{L}\d])|(?<![\p{L}\d])'[^'\n]{2,60}'(?![\p{L}\d])/u
-const NUMBER = String.raw`\d{4}-\d{2}-\d{2}|\d{1,2}[./]\d{1,2}[./](?:\d{4}|\d{2})(?!\d)|\d{1,2}\.\d{1,2}\.(?!\d)|\d{1,2}:\d{2}(?!\d)(?=\s*(?:[ap]\.?m\b|$|\s|,))|\d+/\d+|\d{1,3}(?:,\d{3})+(?!\d)|\d{1,3}(?: \d{3})+(?!\d)(?![ -]?(?:s\b|cells?\b|cell-|trays?\b|plugs?\b|holes?\b|inserts?\b|modules?\b|[xX×%]))|\d+[.,]\d+|\.\d+|\d+|[${FRACTION_GLYPHS}]`
-const WORD = String.raw`\p{L}[\p{L}\p{M}]*(?:'\p{L}+)*'?`
+const NUMBER = String.raw`\d{4}-\d{2}-\d{2}|\d{1,2}[./]\d{1,2}[./](?:\d{4}|\d{2})(?!\d)|\d{1,2}\.\d{1,2}\.(?!\d)|\d{1,2}:\d{2}(?!\d)(?=\s*(?:[ap]\.?m\b|$|\s|,))|\d+/\d+|\d{1,3}(?:,\d{3})+(?!\d)|(?<!\b(?:trays?|flats?|batch|bed|row|number) )\d{1,3}(?: \d{3})+(?!\d)(?![ -]?(?:s\b|cells?\b|cell-|trays?\b|plugs?\b|holes?\b|inserts?\b|modules?\b|[xX×%]))|\d+[.,]\d+|\.\d+|\d+|[${FRACTION_GLYPHS}]`
+/** `F1` of a seed packet is one word, no temperature. */
+const GENERATION = /^[Ff][12]$/
+const WORD = String.raw`[Ff][12](?![\p{L}\d])|\p{L}[\p{L}\p{M}]*(?:'\p{L}+)*'?`
 const PIECE = new RegExp(`${QUOTED.source}|${NUMBER}|${WORD}|\\S`, 'gu')
 /** Arrows and pictures part, and say nothing. */
 const NO_WORD =
@@ -101,7 +103,10 @@ export function tokensOf(written: string): Token[] {
     const to = from + piece.length
     const quoted = piece.length > 2 && /^["']/.test(piece) && piece.endsWith(piece.slice(0, 1))
     const inside = quoted ? piece.slice(1, -1) : piece
-    const kind = /^[\d.,½]|[^\p{L}"'\s]$/u.test(inside) && /\d/.test(inside) ? 'number' : wordOrSign(inside)
+    const kind =
+      !GENERATION.test(inside) && /^[\d.,½]|[^\p{L}"'\s]$/u.test(inside) && /\d/.test(inside)
+        ? 'number'
+        : wordOrSign(inside)
     tokens.push({
       kind,
       text: written.slice(from, to),
@@ -122,5 +127,14 @@ export function tokensOf(written: string): Token[] {
 const wordOrSign = (piece: string): Token['kind'] =>
   new RegExp(`^[${FRACTION_GLYPHS}]$`).test(piece) ? 'number' : /\p{L}/u.test(piece) ? 'word' : 'sign'
 
+/** Short for a span of time. */
+const SHORT: Readonly<Record<string, string>> = {
+  wk: 'week',
+  wks: 'week',
+  mth: 'month',
+  mths: 'month',
+  yrs: 'year',
+  yr: 'year',
+}
 const plainOf = (piece: string, kind: Token['kind']): string =>
-  kind === 'word' ? plainWord(piece.normalize('NFC')) : piece
+  kind === 'word' ? (SHORT[piece.toLowerCase()] ?? plainWord(piece.normalize('NFC'))) : piece

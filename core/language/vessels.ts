@@ -163,8 +163,16 @@ function byVolume(all: readonly KnownVessel[], { base, unit, n, text }: Said, wo
     const trade = all.find(({ id }) => id === `trade-${n}`)
     if (trade) return meant(trade)
   }
+  const cup = /cup/.test(word)
+  // A cup is no pot, nor one of paper.
   const kin = all.filter(({ name, kind }) =>
-    bag ? /bag/.test(name) : bucket ? /bucket/.test(name) : kind === 'pot' && !/bag|bucket/.test(name),
+    bag
+      ? /bag/.test(name)
+      : bucket
+        ? /bucket/.test(name)
+        : cup
+          ? /cup/.test(name)
+          : kind === 'pot' && !/bag|bucket|cup|tube/.test(name),
   )
   const litres = (name: string) => {
     const [, figure, of] = /^(\d+(?:\.\d+)?) (gal|litre)/.exec(name) ?? []
@@ -199,7 +207,8 @@ function inCarrier(one: Vessel, byId: ReadonlyMap<string, KnownVessel>): Vessel 
 const endsAt = ({ tokens }: Sentence, to: number) => tokens[to] === undefined || tokens[to].parted
 const isProduct = ({ text }: Said) => /[x×]/.test(text)
 const plural = (sentence: Sentence, to: number) => /s$/.test(elementAt(sentence.tokens, to - 1).lower)
-const AFTER_LEAD = /^(?:an?|the|in|into|my|our|each|every|per|half|whole|full|from|using|use|with|on)$/
+const AFTER_LEAD =
+  /^(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|couple|an?|the|in|into|my|our|each|every|per|half|whole|full|from|using|use|with|on)$/
 
 /** Containers by every measure people name them by, as a term. */
 export function vesselTerms(known: readonly KnownVessel[]) {

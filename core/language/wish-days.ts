@@ -53,9 +53,13 @@ export abstract class WishDays extends WishVessels {
     for (const piece of own('day')) {
       const { role: said, day } = piece.value as DayPiece
       const counted = (day.ahead ?? day.was)?.counted && /\bbefore\b|ahead of/i.test(this.words(piece))
+      // `Sown after the last frost` that is still ahead is a plan.
+      const toCome = day.ahead?.frost && day.ahead.day && day.ahead.day > this.known.today
       const role =
         said !== 'by'
-          ? said
+          ? said === 'sown' && toCome
+            ? 'sow'
+            : said
           : verb === 'sown'
             ? 'sown'
             : verb === 'out'
@@ -184,6 +188,13 @@ export abstract class WishDays extends WishVessels {
             ) + 1,
           )
         : null
+    if (untilOn && !everyDays)
+      this.ask('How often until then?', [
+        ...['every week', 'every 2 weeks', 'every 3 weeks'].map((often) => ({
+          name: often,
+          text: `${this.sentence.text}, ${often}`,
+        })),
+      ])
     if (everyDays && said === null && counted === null)
       this.ask(
         'How many times?',

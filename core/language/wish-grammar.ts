@@ -37,6 +37,7 @@ const lists = {
   plants: phraseList(WORDS.plants),
   unit: byMeaning({ plants: WORDS.plants, seeds: WORDS.seeds, cells: WORDS.cells, trays: WORDS.trays }),
   seeds: phraseList(WORDS.seeds),
+  cells: phraseList(WORDS.cells),
   few: phraseList(WORDS.few),
   each: phraseList(WORDS.each),
   'each-vessel': phraseList(WORDS['each-vessel']),
@@ -204,6 +205,29 @@ const WISH_RULES: readonly Rule[] = [
     () => null,
     () => '',
   ),
+  rule<number>(
+    'per cell',
+    'in ( clump|cluster|bunch ) of {n:whole}',
+    ({ n }: { n: number }) => n,
+    (n) => `${n} a cell`,
+    0.8,
+  ),
+  // `72 onions in 12 cells`: so many to a cell.
+  rule<number>(
+    'in cells',
+    'in|into|across|over {k:whole} <cells>',
+    // `In 72 cell` is a tray of them.
+    ({ k }: { k: number }, { tokens }, _at, to) => (/s$/.test(elementAt(tokens, to - 1).lower) ? k : null),
+    (k) => `in ${one(k, 'cells')}`,
+    0.8,
+  ),
+  rule<true>(
+    'filler',
+    'multi ( - )? sown|sow|sowing',
+    () => true,
+    () => '',
+    0.6,
+  ),
   // `2 tomatoes per cell`: the number before the name is that of a cell.
   rule<true>(
     'of a cell',
@@ -221,7 +245,7 @@ const WISH_RULES: readonly Rule[] = [
   ),
   rule<number>(
     'per cell',
-    'doubled up',
+    '( so )? double|doubled ( them )? up',
     () => 2,
     () => '2 a cell',
   ),
@@ -247,6 +271,18 @@ const WISH_RULES: readonly Rule[] = [
       return { everyDays: (n?.n ?? other) * (SPAN[unit] ?? 7), times: t ?? null }
     },
     ({ everyDays, times }) => `every ${everyDays} days${times ? `, ${times} times` : ''}`,
+  ),
+  // `10 a week for 6 weeks`.
+  rule<RepeatSaid>(
+    'repeats',
+    'a|per day|week|fortnight|month ( for {n:whole} day|week|fortnight|month )?',
+    ({ n }: { n?: number }, { tokens }, at, to) => {
+      const everyDays = SPAN[elementAt(tokens, at + 1).plain] ?? 7
+      const span = SPAN[elementAt(tokens, to - 1).plain] ?? 7
+      return { everyDays, times: n ? Math.max(1, Math.round((n * span) / everyDays)) : null }
+    },
+    ({ everyDays, times }) => `every ${everyDays} days${times ? `, ${times} times` : ''}`,
+    0.7,
   ),
   rule<RepeatSaid>(
     'repeats',
@@ -335,6 +371,13 @@ const WISH_RULES: readonly Rule[] = [
   ),
   rule<{ v: Vessel; count: number | null }>(
     'container',
+    'straight|directly in|into|to ( a|an|the|my|our|some|one )? {v:vessel}',
+    ({ v }: { v: Vessel }) => ({ v, count: null }),
+    ({ v }) => v.name,
+    0.7,
+  ),
+  rule<{ v: Vessel; count: number | null }>(
+    'container',
     'in|into|on|using|across|inside {n:count} ( of )? ( the|my|our )? {v:vessel}',
     // `In half tray of 24` is a container of that name.
     ({ v, n }: { v: Vessel; n: Count }, sentence, at, to) =>
@@ -362,7 +405,7 @@ const WISH_RULES: readonly Rule[] = [
   rule<{ n: number }>(
     'together',
     'in|into|on ( {n:count} / the / my / our / same / the same )? ( shared|same|single|whole|full )? <trays> ( together )?',
-    ({ n }: { n?: Count }) => ({ n: n?.n ?? 0 }),
+    ({ n }: { n?: Count }) => (n && !Number.isInteger(n.n) ? null : { n: n?.n ?? 0 }),
     ({ n }) => (n ? `in ${one(n, 'trays')} together` : 'in the usual trays'),
     1.1,
   ),
@@ -405,6 +448,13 @@ const WISH_RULES: readonly Rule[] = [
     ({ n, t }: { n: number; t?: number }) => ({ n, of: t ?? null }),
     ({ n }) => `${n} up`,
     0.8,
+  ),
+  rule<{ n: number; of: number | null }>(
+    'up',
+    '{o:outof} ( of them )? <plants>? <state>',
+    ({ o: [n, of] }: { o: readonly [number, number] }) => ({ n, of }),
+    ({ n, of }) => `${n} of ${of} up`,
+    0.6,
   ),
   rule<{ n: number; of: number | null }>(
     'up',
@@ -462,8 +512,10 @@ const WISH_RULES: readonly Rule[] = [
   ),
   rule<{ n: number }>(
     'packet',
-    '{n:count} ( seed )? packet|pack|sachet|envelope of?',
-    ({ n }: { n: Count }) => ({ n: n.n }),
+    '{n:count} ( whole|full )? ( seed )? packet|pack|sachet|envelope of?',
+    // `A 6-pack` is a container.
+    ({ n }: { n: Count }, sentence, at, to) =>
+      [at, at + 1].some((i) => sentence.term('vessel', i).some((one) => one.to >= to)) ? null : { n: n.n },
     ({ n }) => one(n, 'trays').replace(/tray/, 'packet'),
   ),
   rule<string>(
@@ -496,7 +548,7 @@ const WISH_RULES: readonly Rule[] = [
   ),
   rule<string>(
     'care',
-    '( and )? ( cold|chill|chilled|stratify|stratified|refrigerate|refrigerated ) ( them|seed )? ( in the fridge|freezer )? for {n:count} day|week|month ( first|before|beforehand )?',
+    '( and )? ( cold|chill|chilled|chilling|stratify|stratified|refrigerate|refrigerated ) ( them|seed )? ( in the fridge|freezer )? ( for )? {n:count} day|week|month ( first|before|beforehand )?',
     (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
     0.7,
@@ -509,8 +561,29 @@ const WISH_RULES: readonly Rule[] = [
     0.6,
   ),
   rule<string>(
+    'care',
+    '( with|after|needs )? {n:count} day|week|month ( of )? ( cold|chilling|stratification / in the ( fridge|freezer|cold ) ) ( first|before|beforehand / before sowing )?',
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    () => 'kept as a note',
+    0.7,
+  ),
+  rule<string>(
+    'care',
+    '( and )? not|never|without ( in|on|under|at|with )? ( the|a|my|any )? {p:place}',
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    () => 'kept as a note',
+    0.6,
+  ),
+  rule<string>(
+    'care',
+    '( and )? <next> ( once|twice / {n:whole} times )',
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    () => 'kept as a note: the schedule says how often',
+    0.6,
+  ),
+  rule<string>(
     'for whom',
-    'for ( {n:number} / a / an )? ( of )? ( my|our|the|her|his|their|a|an )? <people>? <p:people>',
+    'for ( {n:number} / a / an )? ( of )? ( my|our|the|her|his|their|a|an )? <people>? <p:people> ( of {k:whole} )?',
     (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
   ),

@@ -1,5 +1,7 @@
 import { OUTSIDE } from '../places/place'
 import { present } from '../present'
+import { counted } from '../text/plurals'
+import { printQuantity } from '../units/format'
 import { gridOf } from '../trays/grid'
 import type { Piece } from './chart'
 import type { Amount } from '../season/schedule/schedule-from-wish'
@@ -64,7 +66,7 @@ export abstract class WishVessels extends SentenceReader {
       this.ask(
         `${one.count} × ${one.v.name} ${room === 1 ? 'holds' : 'hold'} ${room}, not ${amount.n}. Which is meant?`,
         [
-          { name: `${room} plants`, text: this.anew(present(own('amount')[0]), `${room}`) },
+          { name: counted(present(room), 'plant'), text: this.anew(present(own('amount')[0]), `${room}`) },
           { name: 'As many as are needed', text: this.anew(one.piece, `in ${one.v.name}`) },
         ],
       )
@@ -88,7 +90,7 @@ export abstract class WishVessels extends SentenceReader {
     }))
     if (v.lacks)
       choices.push({
-        name: `A new one: ${v.lacks.name}, ${v.lacks.volumeMl >= 1000 ? `${Number((v.lacks.volumeMl / 1000).toPrecision(2))} L` : `${Number(v.lacks.volumeMl.toPrecision(2))} mL`}`,
+        name: `A new one: ${v.lacks.name}, ${printQuantity(v.lacks.volumeMl / 1000, 'volume', this.known.units)}`,
         text: this.sentence.text,
         makes: v.lacks,
       })

@@ -95,6 +95,15 @@ class WishReader extends WishCrops {
       if (several || !amount.said) amount = { ...amount, said: { n: each, of: 'plants' } }
       else seedsPerCell ??= each
     }
+    const inCells = own('in cells')[0]
+    if (inCells && amount.said?.of === 'plants') {
+      const cells = inCells.value as number
+      const each = amount.said.n / cells
+      if (Number.isInteger(each)) {
+        amount = { ...amount, said: { n: cells, of: 'cells' } }
+        seedsPerCell ??= each
+      } else this.ask(`${amount.said.n} in ${cells} cells: how many to a cell?`, [], inCells)
+    }
     const trays = own('of each tray')[0]?.value as number | undefined
     if (trays && amount.said) amount = { ...amount, said: { ...amount.said, n: amount.said.n * trays } }
     if (several && index === 0) this.askTotal(segment, segments)
@@ -187,13 +196,15 @@ class WishReader extends WishCrops {
       piece.slot === 'amount' && (piece.value as AmountSaid).of === of
     const total = amounts.find(isOf('trays'))
     const parts = segments.flatMap((one) => one.amounts.filter(isOf('plants')))
+    if (!total || parts.length < segments.length) return
+    const numbers = parts.map((piece) => (piece.value as AmountSaid).n)
+    const sum = numbers.reduce((all, n) => all + n, 0)
+    // `Two trays, one kale one chard` adds up.
     if (
-      !total ||
-      parts.length < segments.length ||
-      !/^\s*:/.test(this.sentence.text.slice(this.range(total).to))
+      !/^\s*:/.test(this.sentence.text.slice(this.range(total).to)) &&
+      sum !== (total.value as AmountSaid).n
     )
       return
-    const numbers = parts.map((piece) => (piece.value as AmountSaid).n)
     const inTrays = parts.reduceRight(
       (text, piece) => saidAnew(text, this.range(piece), `${(piece.value as AmountSaid).n} trays of`),
       this.sentence.text,
@@ -201,8 +212,8 @@ class WishReader extends WishCrops {
     this.ask(
       `${numbers.join(', ')}: trays, or plants?`,
       [
-        { name: 'Trays', text: saidAnew(inTrays, this.range(total), '').replace(/^[\s:]+/, '') },
-        { name: 'Plants', text: this.anew(total, '').replace(/^[\s:]+/, '') },
+        { name: 'Trays', text: saidAnew(inTrays, this.range(total), '').replace(/^[\s:,]+/, '') },
+        { name: 'Plants', text: this.anew(total, '').replace(/^[\s:,]+/, '') },
       ],
       total,
     )
@@ -219,8 +230,9 @@ class WishReader extends WishCrops {
     )
     if (ofCell && !seeds) this.ask('How many to a cell? Say it like: 2 per cell.')
     const rest = all.filter((piece) => piece !== seeds)
-    const [piece, second] = rest
-    if (piece && second) {
+    const [piece, second, third] = rest
+    if (third) this.ask(`${rest.map((one) => this.words(one)).join(', ')}: which is the number?`, [], third)
+    else if (piece && second) {
       const [a, b] = [value(piece), value(second)]
       const cells = (one: AmountSaid) => one.vessel !== null || one.of === 'trays'
       // `24 plants, 2 trays`: so many plants, in so many trays.
@@ -245,6 +257,9 @@ class WishReader extends WishCrops {
     n: number | null,
   ): { n: number; of: number | null } | null {
     const share = own('up share')[0]?.value as 'all' | 'half' | undefined
+    const standing = own('up share', 'standing')[0]
+    if (n === null && standing && !own('up', 'up of each').length)
+      this.ask('How many of them are up?', [], standing)
     const piece = own('up')[0] ?? own('up of each')[0]
     if (!piece && !share && own('standing').length && n !== null) return { n, of: n }
     if (share && n !== null) return { n: share === 'all' ? n : Math.round(n / 2), of: n }

@@ -9,15 +9,15 @@ export interface CropNames {
 
 // prettier-ignore
 const NAMES: Readonly<Record<string, readonly [botanical: string, alsoCalled?: string]>> = {
-  tomato: ['Solanum lycopersicum', 'cherry tomato, plum tomato, beefsteak tomato, beefsteak, roma, love apple'],
+  tomato: ['Solanum lycopersicum', 'cherry tomato, plum tomato, beefsteak tomato, beefsteak, roma, love apple, toms'],
   tomatillo: ['Physalis philadelphica', 'husk tomato, Mexican husk tomato'],
   physalis: ['Physalis peruviana', 'cape gooseberry, goldenberry, ground cherry, husk cherry, Inca berry'],
-  pepper: ['Capsicum annuum', 'capsicum, bell pepper, sweet pepper, paprika, pimento'],
-  'hot-pepper': ['Capsicum annuum, C. chinense', 'chilli, chillies, chile, chili, chilies, chilli pepper, chili pepper, chile pepper, jalapeno, habanero, cayenne'],
+  pepper: ['Capsicum annuum', 'capsicum, bell pepper, sweet pepper, paprika, pimento, pimiento'],
+  'hot-pepper': ['Capsicum annuum, C. chinense', 'chilli, chillies, chile, chili, chilies, chilli pepper, chili pepper, chile pepper, jalapeno, habanero, cayenne, poblano, serrano, Scotch bonnet'],
   aubergine: ['Solanum melongena', 'eggplant, brinjal, egg plant'],
   cucumber: ['Cucumis sativus', 'cuke, gherkin, pickling cucumber'],
   loofah: ['Luffa aegyptiaca', 'luffa, sponge gourd, dishcloth gourd'],
-  courgette: ['Cucurbita pepo', 'zucchini, summer squash, marrow, baby marrow, crookneck, pattypan'],
+  courgette: ['Cucurbita pepo', 'zucchini, summer squash, marrow, baby marrow, crookneck, pattypan, patty pan'],
   pumpkin: ['Cucurbita maxima, C. pepo', 'jack-o-lantern'],
   'winter-squash': ['Cucurbita moschata, C. maxima', 'squash, butternut, butternut squash, acorn squash, kabocha, hubbard, gem squash'],
   melon: ['Cucumis melo', 'muskmelon, cantaloupe, honeydew, rockmelon'],

@@ -1,3 +1,4 @@
+import { dayFrom } from '#core/calendar/day'
 import { readAway } from '#core/language/away'
 import { readFrosts } from '#core/language/frosts'
 import { readLine } from '#core/language/log-line'
@@ -62,7 +63,9 @@ export function readAs(kind: ReadKind, text: string, known: Known): ReadText {
     }
   const telling = tellingOf(known)
   const read = lines.map((line) => oneOf(kind, line, known, telling))
-  const questions = read.flatMap((one, line) => one.questions.map((question) => ({ ...question, line })))
+  const questions = read.flatMap((one, line) =>
+    one.questions.map((question) => ({ ...inWords(question, telling), line })),
+  )
   const says = read.flatMap((one) => one.says)
   return {
     kind,
@@ -75,6 +78,17 @@ export function readAs(kind: ReadKind, text: string, known: Known): ReadText {
     questions,
   }
 }
+
+/** A question with its days as they are written where it is read; what an answer puts into the text stays as it is. */
+function inWords({ question, choices, ...rest }: Question, { printDay }: Telling): Question {
+  const withDays = (said: string) => said.replace(ISO_DAY, (day) => printDay(dayFrom(day)))
+  return {
+    ...rest,
+    question: withDays(question),
+    choices: choices.map((choice) => ({ ...choice, name: withDays(choice.name) })),
+  }
+}
+const ISO_DAY = /\b\d{4}-\d{2}-\d{2}\b/g
 
 /** The lines of a list that was typed or pasted: tabs of a spreadsheet part what commas part, marks in front say nothing. */
 export const linesOf = (text: string): string[] => {

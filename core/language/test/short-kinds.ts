@@ -25,6 +25,8 @@ export const FROSTS_ASKED: readonly Asked[] = [
   ['don’t know', /winter/],
   ['no idea', /winter/],
   ['hardly ever', /hardly ever/],
+  ['late March or early April', /25 March or 5 April/],
+  ['10 April - 28 April', /which is the last frost/],
   ['around the 10th', /which month/],
   ['31 April', /no 31 April/],
   ['last 8 May, last 12 October', /Both/],
@@ -33,6 +35,8 @@ export const FROSTS_ASKED: readonly Asked[] = [
 
 export const STORES: readonly Said[] = [
   ['2 bricks of coir', { id: 'coir', packs: 2, pack: 'brick' }],
+  ['18 coir discs', { id: 'coir-disc', packs: 18, pack: 'disc' }],
+  ['three 650 g coir bricks', { id: 'coir', packs: 3, pack: 'brick', size: { base: 650 } }],
   ['half a brick of coir', { id: 'coir', packs: 0.5 }],
   ['a 40 L bag of perlite', { id: 'perlite', packs: 1, size: { base: 40 } }],
   ['3 x 25 L bags of seed compost', { id: 'seed-mix', packs: 3, size: { base: 25 } }, 'imperial'],
