@@ -48,6 +48,8 @@ const MOST_IN_A_CELL = 4
 const OF_TRAY = /^(?:trays?|flats?|pots?|cells?|plants?|seedlings?)$/i
 /** Who was given something, or that it is gone. */
 const AWAY = /\baway\b|\bto (?:my|our|her|his|their|an?|some|one|every|all) |\bto \p{Lu}/u
+const THINGS =
+  /\b(?:labels?|tags?|markers?|stakes?|lids?|domes?|packets?|envelopes?|notes?|lists?|books?|jugs?|cans?|spoons?|bags?|bottles?)\b/i
 const MOVES = /^(?:bumped|moved|potted|stepped|pricked)$/i
 const LOWS = /^(?:overnight|min|max|minimum|maximum|low|high)$/
 
@@ -56,7 +58,7 @@ class LineReader extends LogCounts {
     const subjects = this.subjects()
     const all = subjects.length ? subjects : [{ from: 0, to: 0, pieces: [] }]
     const segments: readonly Segment[] = subjects.length
-      ? segmentsOf(subjects, this.of('count'), this.sentence.tokens.length)
+      ? segmentsOf(subjects.map(namedAt), this.of('count'), this.sentence.tokens.length)
       : [{ from: 0, to: this.sentence.tokens.length, amounts: this.of('count') }]
     if (this.of('asked').length)
       this.ask('That is a question: here is written what happened.', [
@@ -357,10 +359,26 @@ class LineReader extends LogCounts {
     // `Moved the seed trays` goes into nothing; `into seed trays` does.
     const hours = own('kept').some((one) => /\b(?:hours?|hrs?|minutes?|mins?)\b/i.test(this.words(one)))
     const into = vessel && /^(?:in|into|to|onto|up)\b/i.test(this.words(vessel)) ? vessel : undefined
+    // Seed that is chilled is not sown.
+    const chilled = /\b(?:fridge|freezer|refrigerator)\b/i.test(this.sentence.text)
+    if (chilled && (act?.act === 'shift' || act?.act === 'sown' || act?.act === 'carried')) return 'tended'
     // `Set four out`, `planted twelve seeds`.
     if (act?.act === 'shift' && /^(?:set|put|planted)$/i.test(words) && !vessel && !place && !hours) {
       if (/\bseeds?\b/i.test(this.sentence.text)) return 'sown'
       if (isOut || /\bout\b/i.test(this.sentence.text)) return 'out'
+    }
+    // `Lost the label`, `no label`, `no time`: what is lost, or not there, is no plant.
+    const behind = countPiece && this.pieces.find(({ from }) => from === countPiece.to)
+    const isNone = (countPiece?.value as HowMany | undefined)?.n === 0
+    if (isNone && (behind?.slot === UNREAD || (!act && !own('crop', 'sowing', 'trays').length)))
+      return 'thought'
+    if (isNone && act?.act === 'sown') return 'thought'
+    if (act && OF_CELLS.includes(act.act as LineKind) && !own('crop', 'sowing').length && this.namesThing())
+      return 'thought'
+    // Seed that is soaked is not sown, nor a tray watered.
+    if (act?.act === 'watered' && /^soak/i.test(words) && !own('trays').length) {
+      if (/\bseeds?\b/i.test(this.sentence.text)) return 'tended'
+      if (!own('crop', 'sowing').length && this.pieces.some(({ slot }) => slot === UNREAD)) return 'thought'
     }
     // `Gave the tomatoes nothing` gives nothing away.
     if (act?.act === 'given' && (countPiece?.value as HowMany | undefined)?.n === 0) return 'thought'
@@ -458,6 +476,11 @@ class LineReader extends LogCounts {
     return 'thought'
   }
 
+  /** A thing about the trays is named, no plant: a label, a lid, a packet. */
+  private namesThing(): boolean {
+    return this.pieces.some(({ slot, from, to }) => slot === UNREAD && THINGS.test(this.words({ from, to })))
+  }
+
   private day(own: Own, isNote: boolean, denied: boolean): Pick<ReadLine, 'on' | 'at' | 'remindOn'> {
     const { today } = this.known
     const at = (own('time')[0]?.value as string | undefined) ?? null
@@ -525,6 +548,12 @@ class LineReader extends LogCounts {
     return null
   }
 }
+
+/** Where a subject is named: a number stands before its crop, `tray 2 with 24 okra`, not before its tray. */
+const namedAt = ({ from, to, pieces }: Subject) => ({
+  from: pieces.findLast(({ slot }) => slot !== 'trays')?.from ?? from,
+  to,
+})
 
 /** Said once of a line with several acts: the first of them has it. */
 const ONCE = new Set(['sign', 'no sign', 'unclear', 'measured', 'litres', 'grams', 'treatment', 'vessel'])

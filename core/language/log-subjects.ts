@@ -56,7 +56,7 @@ export abstract class LogSubjects extends SentenceReader {
     return this.ledByTray(out)
   }
 
-  /** `Tray 3: 20 chard up, 8 okra up`: the tray at the head is that of every crop behind it. */
+  /** `Tray 3: 20 chard up, 8 okra up`, `sowed tray 3 with chard and okra`: the tray at the head is that of every crop behind it. */
   protected ledByTray(subjects: Subject[]): Subject[] {
     const [first, ...others] = subjects
     const tray = first?.pieces.find(({ slot }) => slot === 'trays')
@@ -66,7 +66,7 @@ export abstract class LogSubjects extends SentenceReader {
       tray &&
       crop &&
       tray === first.pieces[0] &&
-      /^\s*:/.test(this.sentence.text.slice(this.range(tray).to)) &&
+      /^\s*(?::|with\b)/i.test(this.sentence.text.slice(this.range(tray).to)) &&
       others.every(({ pieces }) => pieces.every(isCrop))
     if (!leads) return subjects
     return subjects.map((one) => {

@@ -350,8 +350,9 @@ function isTray(tokens: Sentence['tokens'], at: number): boolean {
   return (after !== undefined && lists['celled-tray'].byFirst.has(after.plain)) || joined
 }
 
-/** A number before a thing that is counted is that many of it: `in 50 cells`. */
-const isCounted = ({ tokens }: Sentence, at: number) =>
+/** A number before a thing that is counted is that many of it: `in 50 cells`, `with 24 okra`. */
+const isCounted = ({ tokens, term }: Sentence, at: number) =>
+  (at + 1 < tokens.length && term('crop', at + 1).length > 0) ||
   /^(?:cell|plant|seed|seedling|hole|day|week|month|%|ppm|mg|ml|l|g|pot|cup|st|nd|rd|th|s|row)$/.test(
     tokens[at + 1]?.plain ?? '',
   )

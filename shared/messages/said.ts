@@ -97,6 +97,9 @@ function tellArea({ along, from, count, share, rest }: NonNullable<Wish['area']>
   return from < 0 ? `in the last ${lines}` : `in ${lines} from ${along ?? 'row'} ${from}`
 }
 
+/** What was done is in the words themselves where no crop is named. */
+const SAID_WHOLE: ReadonlySet<ReadLine['kind']> = new Set(['tended', 'cleaned', 'damage', 'weather', 'seen'])
+
 /** What happened: `Up: 28 of 36 cosmos in tray 3, on Sunday 11 April`. */
 export function tellLine(line: ReadLine, telling: Telling): string {
   const kind = LINE_KINDS.find((one) => one.kind === line.kind)?.name ?? line.kind
@@ -118,6 +121,9 @@ export function tellLine(line: ReadLine, telling: Telling): string {
           : ''
   const what = [number, crop].filter(Boolean).join(line.count === 0 ? ' of the ' : ' ')
   const where = trays.length ? `in ${trays.length > 1 ? 'trays' : 'tray'} ${trays.join(', ')}` : ''
+  const whole =
+    line.kind === 'thought' ||
+    (SAID_WHOLE.has(line.kind) && line.called === '' && line.measured.length === 0 && line.treatment === null)
   const told = listed([
     [what, where].filter(Boolean).join(' '),
     line.containerId && `into ${inSentence(telling.container(line.containerId) ?? '')}`,
@@ -129,8 +135,8 @@ export function tellLine(line: ReadLine, telling: Telling): string {
     line.treatment && `${line.treatment} (kept by its name; nothing is said of its effect)`,
     ...line.measured.map(({ text }) => text),
     ...line.signs.map((sign) => seenName(sign).toLowerCase()),
-    line.rest.length > 0 && line.kind !== 'thought' && `as said: ${line.rest.join(' ')}`,
-    line.kind === 'thought' && line.said,
+    line.rest.length > 0 && !whole && `as said: ${line.rest.join(' ')}`,
+    whole && line.said,
     `on ${telling.printDay(line.on)}`,
     line.at && `at ${line.at}`,
     line.remindOn && `comes back on ${telling.printDay(line.remindOn)}`,
