@@ -32,7 +32,6 @@ export const LINES: readonly Said[] = [
       { kind: 'sown', group: 'B', count: 18, trayIds: ['t3'] },
     ],
   ],
-  ],
   ['gave tray 5 quarter strength fish', { kind: 'feed', trayIds: ['t5'] }],
   ['gave tray 6 a tablespoon of fish in a gallon', { kind: 'feed', trayIds: ['t6'] }],
   ['gave the leeks to my cousin', { kind: 'given', trayIds: ['t6'] }],
