@@ -37,7 +37,7 @@ const YEAR = '(?: (\\d{4}))?'
 const rule = (pattern: string): RegExp => new RegExp(`^${pattern}(?= |$)`)
 /** Words a day can begin with; figures besides. */
 const BEGINS =
-  /^(?:\d|the$|an?$|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|sun|mon|tue|wed|thu|fri|sat|early$|begin|start$|mid|late$|end$|first$|second$|third$|fourth$|fifth$|sixth$|seventh$|eighth$|ninth$|tenth$|eleventh$|twelfth$|thirteenth$|fourteenth$|fifteenth$|last$|next$|this$|on$|over$|in$|couple$|today$|tonight$|now$|just$|yesterday$|tomorrow$|day$|week|good$|easter$|whit|pentecost$|christma|new$|halloween$|boxing$|earth$|midsummer$|bonfire$|juneteenth$|independence$|saint$|st$|valentine|memorial$|labou?r$|mother$|father$|thanksgiving$|average$|our$|my$|final$|spring$|autumn$|fall$|frost$|after$|one$|two$|three$|four$|five$|six$|seven$|eight$|nine$|ten$|eleven$|twelve$)/
+  /^(?:\d|the$|an?$|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|sun|mon|tue|wed|thu|fri|sat|early$|begin|start$|mid|late$|end$|first$|second$|third$|fourth$|fifth$|sixth$|seventh$|eighth$|ninth$|tenth$|eleventh$|twelfth$|thirteenth$|fourteenth$|fifteenth$|last$|next$|this$|on$|over$|in$|couple$|today$|tonight$|now$|right$|straight$|at$|just$|yesterday$|tomorrow$|day$|week|good$|easter$|whit|pentecost$|christma|new$|halloween$|boxing$|earth$|midsummer$|bonfire$|juneteenth$|independence$|saint$|st$|valentine|memorial$|labou?r$|mother$|father$|thanksgiving$|average$|our$|my$|final$|spring$|autumn$|fall$|frost$|after$|one$|two$|three$|four$|five$|six$|seven$|eight$|nine$|ten$|eleven$|twelve$)/
 
 const pad = (n: number) => String(n).padStart(2, '0')
 const monthOf = (name: string) => MONTHS.indexOf(name.slice(0, 3)) + 1
@@ -272,7 +272,7 @@ const DAY_WORDS = (
   [
     ['(?:the )?day before yesterday', -2],
     ['(?:the )?day after tomorrow', 2],
-    ['(?:today|tonight|now|just now|this (?:morning|evening|afternoon))', 0],
+    ['(?:today|tonight|now|just now|right now|right away|straight away|at once|this (?:morning|evening|afternoon))', 0],
     ['(?:yesterday(?: (?:morning|evening|afternoon))?|last night)', -1],
     ['tomorrow(?: (?:morning|evening|afternoon|night))?', 1],
     ['next week', 7],

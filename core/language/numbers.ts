@@ -124,8 +124,10 @@ function collective(tokens: readonly Token[], at: number): Found<number>[] {
         push(to + 4, value * 12 + 6)
     }
   // Twelve dozen [from memory].
-  for (const { to, value } of lead.filter(({ to }) => to > at))
+  for (const { to, value } of lead.filter(({ to }) => to > at)) {
     if (word(to) === 'gross') push(to + 1, value * GROSS)
+    if (word(to) === 'score') push(to + 1, value * 20)
+  }
   const pair = /^an?$/.test(word(at) ?? '') ? at + 1 : at
   if (/^(?:couple|pair)$/.test(word(pair) ?? '')) {
     const of = word(pair + 1) === 'of' ? pair + 2 : pair + 1

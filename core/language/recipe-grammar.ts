@@ -174,7 +174,7 @@ export const RECIPE = grammarOf(
     // `No perlite` says what is not in it.
     rule<true>(
       'filler',
-      'no|without ( any )? {m:material}',
+      '( no|without ( any )? {m:material} / {m:material} ( - )? free ( mix )? )',
       () => true,
       () => 'left out',
       0.7,

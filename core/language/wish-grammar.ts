@@ -102,6 +102,7 @@ const WISH_RULES: readonly Rule[] = [
   amount('<about>? <about>? {n:number} <good>? <good>? <u:unit> of?'),
   amount('<about>? <about>? {n:number} <good>? <good>? of?', undefined, 1.1),
   amount('{n:whole} x|× of?'),
+  amount('{n:number} of a|the <trays> of?', 'trays', 0.8),
   amount('x|× {n:whole}'),
   amount('( a|1|one )? packet|pack|sachet of {n:whole} <seeds>? of?', 'seeds'),
   rule<AmountSaid>(
@@ -136,6 +137,13 @@ const WISH_RULES: readonly Rule[] = [
     ({ a, b, u }: { a: number; b: number; u?: Unit }) =>
       a < b ? { n: b, low: a, of: u ?? 'plants', bare: u === undefined, vessel: null } : null,
     ({ n, of }) => `up to ${one(n, of)}`,
+    0.7,
+  ),
+  rule<AmountSaid>(
+    'amount',
+    'a|one|{n:whole} <trays> and a half of?',
+    ({ n }: { n?: number }) => ({ n: (n ?? 1) + 0.5, low: null, of: 'trays', bare: false, vessel: null }),
+    ({ n, of }) => one(n, of),
     0.7,
   ),
   rule<AmountSaid>(
@@ -364,10 +372,18 @@ const WISH_RULES: readonly Rule[] = [
   ),
   rule<{ v: Vessel; count: number | null }>(
     'container',
-    '( in|into|on|using|with|inside )? ( a|an|the|my|our|some|one )? {v:vessel}',
+    '( in|into|on|over|using|with|inside )? ( a|an|the|my|our|some|one )? {v:vessel}',
     ({ v }: { v: Vessel }) => ({ v, count: null }),
     ({ v }) => v.name,
     1.05,
+  ),
+  // `Scatter leeks in a pot`: the crop between.
+  rule<true>(
+    'broadcast',
+    '<broadcast>',
+    () => true,
+    () => 'scattered, not in cells',
+    1.1,
   ),
   rule<{ v: Vessel; count: number | null }>(
     'container',
@@ -378,7 +394,7 @@ const WISH_RULES: readonly Rule[] = [
   ),
   rule<{ v: Vessel; count: number | null }>(
     'container',
-    'in|into|on|using|across|inside {n:count} ( of )? ( the|my|our )? {v:vessel}',
+    'in|into|on|over|using|across|inside {n:count} ( of )? ( the|my|our )? {v:vessel}',
     // `In half tray of 24` is a container of that name.
     ({ v, n }: { v: Vessel; n: Count }, sentence, at, to) =>
       sentence.term('own-vessel', at + 1).some((one) => one.to === to) ? null : { v, count: n.n * v.each },
@@ -499,7 +515,7 @@ const WISH_RULES: readonly Rule[] = [
   ),
   rule<{ mm: number; text: string }>(
     'depth',
-    '<about>? {l:length} deep',
+    '( at )? <about>? {l:length} deep',
     ({ l }: { l: Said }) => ({ mm: l.base, text: l.text }),
     ({ text }) => `${text} deep`,
   ),
@@ -531,6 +547,20 @@ const WISH_RULES: readonly Rule[] = [
     (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     () => 'kept as a note',
     0.8,
+  ),
+  rule<string>(
+    'care',
+    '( at )? <about>? {n:number} degree ( c|f|celsius|fahrenheit )?',
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    () => 'kept as a note',
+    0.8,
+  ),
+  rule<string>(
+    'care',
+    '{n:number} hour|hr ( of light )? ( a|per day )?',
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    () => 'kept as a note',
+    0.6,
   ),
   rule<string>(
     'care',

@@ -49,13 +49,26 @@ export abstract class WishVessels extends SentenceReader {
         })),
       )
     const [one] = all
-    if (!one) return { containerId: null, containers: null, broadcast: false }
+    const scattered = own('broadcast')[0]
+    if (!one && scattered)
+      this.ask(
+        'Scattered over what?',
+        ['an open tray', 'a half seed tray'].map((tray) => ({
+          name: tray,
+          text: `${this.sentence.text}, in ${tray}`,
+        })),
+        scattered,
+      )
+    if (!one) return { containerId: null, containers: null, broadcast: scattered !== undefined }
     const containerId = this.vesselId(one.piece, one.v)
     const vessel = this.known.vessels.find(({ id }) => id === containerId)
     // An open tray holds as much as is scattered over it.
     const open = vessel?.kind === 'open tray'
     const cells = open ? null : (vessel?.cells ?? null)
-    const room = one.count !== null && cells !== null && !one.broadcast ? Math.round(one.count * cells) : null
+    const room =
+      one.count !== null && cells !== null && !one.broadcast && !scattered
+        ? Math.round(one.count * cells)
+        : null
     if (
       room !== null &&
       amount &&
@@ -73,7 +86,7 @@ export abstract class WishVessels extends SentenceReader {
     return {
       containerId,
       containers: one.count,
-      broadcast: one.broadcast || (open && amount?.of !== 'trays'),
+      broadcast: one.broadcast || scattered !== undefined || (open && amount?.of !== 'trays'),
     }
   }
 
