@@ -272,7 +272,10 @@ const DAY_WORDS = (
   [
     ['(?:the )?day before yesterday', -2],
     ['(?:the )?day after tomorrow', 2],
-    ['(?:today|tonight|now|just now|right now|right away|straight away|at once|this (?:morning|evening|afternoon))', 0],
+    [
+      '(?:today|tonight|now|just now|right now|right away|straight away|at once|this (?:morning|evening|afternoon))',
+      0,
+    ],
     ['(?:yesterday(?: (?:morning|evening|afternoon))?|last night)', -1],
     ['tomorrow(?: (?:morning|evening|afternoon|night))?', 1],
     ['next week', 7],

@@ -171,6 +171,15 @@ const LOG_RULES: readonly Rule[] = [
     () => 'carried',
     0.7,
   ),
+  // `Tray 5 light`: how it lifts, not the lamps.
+  rule<ActSaid>(
+    'act',
+    '( is|feels|felt|seems )? ( very|quite|really )? light|heavy',
+    (_: unknown, { tokens }, at) =>
+      tokens[at - 1]?.kind === 'number' ? { act: 'felt', denied: false } : null,
+    ({ act }) => ACT_MEANS[act],
+    0.7,
+  ),
   // `Gave the leeks a good soak`: what was given says what was done.
   rule<ActSaid>(
     'act',
@@ -477,6 +486,15 @@ const LOG_RULES: readonly Rule[] = [
     (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (s) => s,
     0.9,
+  ),
+  // `Peroxide 1 in 10`; of what came up one in ten is a count.
+  rule<string>(
+    'strength',
+    '( at )? 1|one in|to {n:whole}',
+    (_: unknown, sentence, at, to) =>
+      sentence.tokens.some(({ lower }) => CAME_UP.test(lower)) ? null : wordsOf(sentence, at, to),
+    (s) => s,
+    0.7,
   ),
   rule<string>(
     'strength',

@@ -467,10 +467,12 @@ class LineReader extends LogCounts {
     )
       this.ask(
         'What happened to them?',
-        ['up', 'potted up', 'planted out', 'lost'].map((word) => ({
-          name: capital(word),
-          text: this.more(word),
-        })),
+        (own('litres').length ? ['watered', 'fed'] : ['up', 'potted up', 'planted out', 'lost']).map(
+          (word) => ({
+            name: capital(word),
+            text: this.more(word),
+          }),
+        ),
         countPiece,
       )
     return 'thought'
