@@ -1,10 +1,9 @@
 import { at as elementAt, first as firstOf } from '../numeric/at'
-import { present } from '../present'
 import { seenName, type SeenId } from '../signs/seen'
 import { UNREAD, type Piece } from './chart'
 import { LOG, type Act, type ActSaid, type HowMany, type Measured } from './log-grammar'
 import { LINE_EXAMPLE, nextYear, type LineKind, type ReadLine } from './line-said'
-import { LogCounts } from './log-counts'
+import { LogKinds } from './log-kinds'
 import { capital, OF_CELLS, type Own, type Subject } from './log-subjects'
 import type { Said } from './quantities'
 import type { Choice, Heard, Known, Read } from './reading'
@@ -45,15 +44,9 @@ const CHANGES: ReadonlySet<Act> = new Set([
 ])
 /** So few stand in a cell that was thinned [common practice]. */
 const MOST_IN_A_CELL = 4
-const OF_TRAY = /^(?:trays?|flats?|pots?|cells?|plants?|seedlings?)$/i
-/** Who was given something, or that it is gone. */
-const AWAY = /\baway\b|\bto (?:my|our|her|his|their|an?|some|one|every|all) |\bto \p{Lu}/u
-const THINGS =
-  /\b(?:labels?|tags?|markers?|stakes?|lids?|domes?|packets?|envelopes?|notes?|lists?|books?|jugs?|cans?|spoons?|bags?|bottles?)\b/i
 const MOVES = /^(?:bumped|moved|potted|stepped|pricked)$/i
-const LOWS = /^(?:overnight|min|max|minimum|maximum|low|high)$/
 
-class LineReader extends LogCounts {
+class LineReader extends LogKinds {
   read(): Read<ReadLine> {
     const subjects = this.subjects()
     const all = subjects.length ? subjects : [{ from: 0, to: 0, pieces: [] }]
@@ -224,7 +217,7 @@ class LineReader extends LogCounts {
     subject: Subject,
     segment: Segment,
     own: Own,
-    base: ReturnType<LogCounts['base']>,
+    base: ReturnType<LogKinds['base']>,
     actPiece: Piece | null,
     countPiece: Piece | null,
     before: ReadLine | null,
@@ -330,157 +323,6 @@ class LineReader extends LogCounts {
         .filter(({ slot, from }) => slot === UNREAD && from >= segment.from && from < segment.to)
         .map((piece) => this.words(piece)),
     }
-  }
-
-  /** What happened: as it was said, else by what it is about. */
-  private kindOf(
-    act: ActSaid | undefined,
-    piece: Piece | null,
-    own: Own,
-    {
-      vessel,
-      place,
-      signs,
-      note,
-      countPiece,
-      before,
-    }: {
-      vessel: Piece | undefined
-      place: Piece | undefined
-      signs: readonly SeenId[]
-      note: boolean
-      countPiece: Piece | null
-      before: ReadLine | null
-    },
-  ): LineKind {
-    if (note || (act?.denied && act.act !== 'look')) return 'thought'
-    const isOut = own('garden').length > 0
-    const words = piece ? this.words(piece) : ''
-    // `Moved the seed trays` goes into nothing; `into seed trays` does.
-    const hours = own('kept').some((one) => /\b(?:hours?|hrs?|minutes?|mins?)\b/i.test(this.words(one)))
-    const into = vessel && /^(?:in|into|to|onto|up)\b/i.test(this.words(vessel)) ? vessel : undefined
-    // Seed that is chilled is not sown.
-    const chilled = /\b(?:fridge|freezer|refrigerator)\b/i.test(this.sentence.text)
-    if (chilled && (act?.act === 'shift' || act?.act === 'sown' || act?.act === 'carried')) return 'tended'
-    // `Set four out`, `planted twelve seeds`.
-    if (act?.act === 'shift' && /^(?:set|put|planted)$/i.test(words) && !vessel && !place && !hours) {
-      if (/\bseeds?\b/i.test(this.sentence.text)) return 'sown'
-      if (isOut || /\bout\b/i.test(this.sentence.text)) return 'out'
-    }
-    // `Lost the label`, `no label`, `no time`: what is lost, or not there, is no plant.
-    const behind = countPiece && this.pieces.find(({ from }) => from === countPiece.to)
-    const isNone = (countPiece?.value as HowMany | undefined)?.n === 0
-    if (isNone && (behind?.slot === UNREAD || (!act && !own('crop', 'sowing', 'trays').length)))
-      return 'thought'
-    if (isNone && act?.act === 'sown') return 'thought'
-    if (act && OF_CELLS.includes(act.act as LineKind) && !own('crop', 'sowing').length && this.namesThing())
-      return 'thought'
-    // Seed that is soaked is not sown, nor a tray watered.
-    if (act?.act === 'watered' && /^soak/i.test(words) && !own('trays').length) {
-      if (/\bseeds?\b/i.test(this.sentence.text)) return 'tended'
-      if (!own('crop', 'sowing').length && this.pieces.some(({ slot }) => slot === UNREAD)) return 'thought'
-    }
-    // `Gave the tomatoes nothing` gives nothing away.
-    if (act?.act === 'given' && (countPiece?.value as HowMany | undefined)?.n === 0) return 'thought'
-    // `Removed 2 sick chard` takes them out; a dome that is removed is tended to.
-    if (
-      act?.act === 'tended' &&
-      /^removed$/i.test(words) &&
-      countPiece &&
-      own('crop', 'sowing', 'trays').length
-    )
-      return 'lost'
-    // `Topped up with 5 more seeds` is no water.
-    if (
-      countPiece &&
-      /\bseeds?\b/i.test(this.words(countPiece)) &&
-      (act?.act === 'watered' || act?.act === 'tended')
-    )
-      return 'sown'
-    // `Put out for an hour` is no planting out.
-    if (act?.act === 'shift' && hours && place) return 'carried'
-    // `Gave the peppers fish` feeds them; what was given to whom, or away, is asked where only `gave` says it.
-    if (act?.act === 'given' && (own('feed').length || own('strength').length)) return 'feed'
-    if (act?.act === 'given' && own('treatment').length) return 'tended'
-    if (
-      act?.act === 'given' &&
-      piece &&
-      /^(?:gave|give|given)$/i.test(words) &&
-      !countPiece &&
-      !own('litres').length &&
-      !AWAY.test(this.sentence.text)
-    )
-      this.ask(
-        'Given away, or given to them?',
-        [
-          { name: 'Given away', text: this.anew(piece, 'gave away') },
-          { name: 'Fed', text: this.anew(piece, 'fed') },
-          { name: 'Watered', text: this.anew(piece, 'watered') },
-          { name: 'Keep it as a note', text: `note: ${this.sentence.text.trim()}` },
-        ],
-        piece,
-      )
-    // `Gave a cup to each tray` is water.
-    if (act?.act === 'given' && own('litres').length && !countPiece)
-      return this.pieces.some((one) => one.slot === UNREAD && !OF_TRAY.test(this.words(one)))
-        ? 'feed'
-        : 'watered'
-    if (act?.act === 'shift' || (act?.act === 'carried' && into && !place)) {
-      if (into) return 'moved'
-      if (isOut && !place) return 'out'
-      if (place || own('inside', 'left').length) return 'carried'
-      this.ask(
-        `Where did they go?`,
-        [
-          { name: 'Potted up', text: this.anew(present(piece), 'potted up') },
-          { name: 'Planted out', text: this.anew(present(piece), 'planted out') },
-          { name: 'Carried to another place', text: this.anew(present(piece), 'carried') },
-        ],
-        piece,
-      )
-      return 'moved'
-    }
-    // Potted up out of doors is planted out only where no pot is named.
-    if (act?.act === 'out' && vessel) return 'moved'
-    if (act) return act.act as Exclude<Act, 'shift'>
-    if (own('treatment').length) return 'tended'
-    if (own('unclear').length || signs.length)
-      return signs.includes('eaten') && !own('unclear').length ? 'damage' : 'seen'
-    const count = countPiece?.value as HowMany | undefined
-    if (count?.n === 0 || count?.missing || (count && count.but !== null)) return 'look'
-    if (own('grams').length) return 'weighed'
-    if (own('measured').length && !countPiece) return 'measured'
-    if (own('no sign').length) return 'seen'
-    if (into && (count || own('crop', 'sowing').length)) return 'moved'
-    if (count && before && OF_CELLS.includes(before.kind)) return before.kind
-    const named = own('crop', 'sowing', 'trays').length > 0
-    // Without an act a note is made of words: a name or a number alone says nothing.
-    if (
-      (named && count) ||
-      !this.pieces.some(
-        ({ slot, from }) =>
-          (slot === UNREAD && elementAt(this.sentence.tokens, from).kind === 'word') ||
-          slot === 'inside' ||
-          slot === 'garden' ||
-          (slot === 'kept' && LOWS.test(elementAt(this.sentence.tokens, from).lower)),
-      )
-    )
-      this.ask(
-        'What happened to them?',
-        (own('litres').length ? ['watered', 'fed'] : ['up', 'potted up', 'planted out', 'lost']).map(
-          (word) => ({
-            name: capital(word),
-            text: this.more(word),
-          }),
-        ),
-        countPiece,
-      )
-    return 'thought'
-  }
-
-  /** A thing about the trays is named, no plant: a label, a lid, a packet. */
-  private namesThing(): boolean {
-    return this.pieces.some(({ slot, from, to }) => slot === UNREAD && THINGS.test(this.words({ from, to })))
   }
 
   private day(own: Own, isNote: boolean, denied: boolean): Pick<ReadLine, 'on' | 'at' | 'remindOn'> {
