@@ -15,6 +15,8 @@ const THINGS =
 const COLD = /\b(?:fridge|freezer|refrigerator)\b/i
 const SEEDS = /\bseeds?\b/i
 const HOURS = /\b(?:hours?|hrs?|minutes?|mins?)\b/i
+/** Weather that is still to come did not happen. */
+const AHEAD = /\b(?:expected|forecast|coming|due|predicted|warning)\b/i
 const LOWS = /^(?:overnight|min|max|minimum|maximum|low|high)$/
 
 /** What a part of a line says beside its act. */
@@ -37,6 +39,7 @@ export abstract class LogKinds extends LogCounts {
       return 'thought'
     if (!act || !piece) return this.kindWithoutAct(own, beside)
     const words = this.words(piece)
+    if (act.act === 'weather' && AHEAD.test(this.sentence.text)) return 'thought'
     // Seed that is chilled or soaked is not sown, nor a tray watered.
     if (COLD.test(this.sentence.text) && (act.act === 'shift' || act.act === 'sown' || act.act === 'carried'))
       return 'tended'
@@ -134,6 +137,7 @@ export abstract class LogKinds extends LogCounts {
 
   private kindWithoutAct(own: Own, { vessel, signs, countPiece, before }: Beside): LineKind {
     if (own('treatment').length) return 'tended'
+    if (own('feed').length && own('litres', 'strength', 'kept').length) return 'feed'
     if (own('unclear').length || signs.length)
       return signs.includes('eaten') && !own('unclear').length ? 'damage' : 'seen'
     const count = countPiece?.value as HowMany | undefined

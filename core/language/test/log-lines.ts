@@ -22,6 +22,8 @@ export const LINES: readonly Said[] = [
   ['gave the peppers nothing', { kind: 'thought' }],
   ['peroxide 1 in 12 on tray 6', { kind: 'tended', trayIds: ['t6'], count: null, measured: [] }],
   ['tray 6 is light', { kind: 'felt', trayIds: ['t6'] }],
+  ['frost forecast for tonight', { kind: 'thought' }],
+  ['1 tbsp of fish in a gallon for tray 6', { kind: 'feed', trayIds: ['t6'] }],
   ['lost the lid of tray 6', { kind: 'thought' }],
   ['tray 5 has no label', { kind: 'thought' }],
   ['sowed nothing on Monday', { kind: 'thought' }],
