@@ -98,7 +98,14 @@ function tellArea({ along, from, count, share, rest }: NonNullable<Wish['area']>
 }
 
 /** What was done is in the words themselves where no crop is named. */
-const SAID_WHOLE: ReadonlySet<ReadLine['kind']> = new Set(['tended', 'cleaned', 'damage', 'weather', 'seen', 'felt'])
+const SAID_WHOLE: ReadonlySet<ReadLine['kind']> = new Set([
+  'tended',
+  'cleaned',
+  'damage',
+  'weather',
+  'seen',
+  'felt',
+])
 
 /** What happened: `Up: 28 of 36 cosmos in tray 3, on Sunday 11 April`. */
 export function tellLine(line: ReadLine, telling: Telling): string {
