@@ -106,7 +106,7 @@ class RecipeReader extends SentenceReader {
         ? [
             {
               lines,
-              parts: merged(lines.flatMap(({ part }) => part ?? [])),
+              parts: inWholes(merged(lines.flatMap(({ part }) => part ?? []))),
               extras: lines.flatMap(({ extra }) => extra ?? []),
             },
           ]
@@ -464,6 +464,15 @@ class RecipeReader extends SentenceReader {
 }
 
 const round = (value: number) => Number(value.toPrecision(4))
+
+/** Amounts that were said in gallons or cups, as parts of one another: 3 gal and 1 gal are 3 parts and 1. */
+function inWholes(parts: readonly Part[]): Part[] {
+  const least = Math.min(...parts.map((one) => one.parts))
+  const shares = parts.map((one) => (one.parts / least) * 4)
+  const areWhole = parts.every((one) => Number.isInteger(one.parts * 2))
+  if (areWhole || !(least > 0) || shares.some((n) => Math.abs(n - Math.round(n)) > 0.05)) return [...parts]
+  return parts.map(({ materialId }, i) => ({ materialId, parts: Math.round(shares[i] ?? 0) / 4 }))
+}
 
 /** The same material said twice is said once. */
 function merged(parts: readonly Part[]): Part[] {

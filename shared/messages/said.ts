@@ -9,6 +9,7 @@ import type { Rate } from '#core/feed/rate'
 import { seenName } from '#core/signs/seen'
 import { counted, inSentence } from '#core/text/plurals'
 import { printNumber, printQuantity } from '#core/units/format'
+import { convert } from '#core/units/unit-table'
 import type { UnitSystem } from '#core/units/unit'
 import type { Day } from '#core/calendar/day'
 
@@ -175,11 +176,15 @@ export function tellStore(
   return `${much}${name}${left === null ? '' : `, ${printNumber(left * 100)} % left`}`
 }
 
-export function tellRecipe({ parts, extras }: RecipeSaid, { material }: Telling): string {
+export function tellRecipe({ parts, extras }: RecipeSaid, { material, units }: Telling): string {
   const name = (id: string) => inSentence(material(id) ?? id)
+  const dose = (gPerL: number) =>
+    units === 'us'
+      ? `${printQuantity(gPerL * convert(1, 'us-gal', 'L'), 'mass', units)} to the gallon`
+      : `${printNumber(gPerL)} g to the litre`
   return listed([
     ...parts.map(({ materialId, parts: n }) => `${counted(n, 'part')} ${name(materialId)}`),
-    ...extras.map(({ materialId, gPerL }) => `${printNumber(gPerL)} g of ${name(materialId)} in each litre`),
+    ...extras.map(({ materialId, gPerL }) => `${name(materialId)}, ${dose(gPerL)}`),
   ])
 }
 
