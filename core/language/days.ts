@@ -416,7 +416,7 @@ const fromEither: Reader = (text, calendar, tense) => {
   return {
     words: one.words + EITHER_WORDS,
     day: null,
-    means: '',
+    means: `${a} or ${b} ${unit}s`,
     problem: `${a} ${unit}s, or ${b}?`,
     ...(one.frost ? { frost: one.frost } : {}),
     choices: [
