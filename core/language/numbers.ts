@@ -148,6 +148,10 @@ function digits(tokens: readonly Token[], at: number): Found<number>[] {
     next?.glued && fractionValue(next.plain) !== undefined ? [] : [{ to: at + 1, value }]
   if (Number.isInteger(value) && next && joins(next) && isFraction(next))
     out.push({ to: at + 2, value: value + present(figure(next.plain)) })
+  // `3-1/2 inch`.
+  const part = tokens[at + 2]
+  if (Number.isInteger(value) && next?.plain === '-' && next.glued && part?.glued && isFraction(part))
+    out.push({ to: at + 3, value: value + present(figure(part.plain)) })
   return out
 }
 

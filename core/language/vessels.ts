@@ -289,6 +289,14 @@ export function vesselTerms(known: readonly KnownVessel[]) {
         sizeMm: Math.round(Math.sqrt(long * wide)),
       })
     }),
+    // `In 1 gal`: said without its pot.
+    rule('{v:volume}', ({ v }: { v: Said }, sentence, at, to) =>
+      /^(?:in|into)$/.test(sentence.tokens[at - 1]?.lower ?? '') &&
+      /gal$|qt$|pt$/.test(v.unit) &&
+      endsAt(sentence, to)
+        ? byVolume(all, v, 'pot')
+        : null,
+    ),
     rule('{v:volume} ( <w:big> / <w:bag> / <w:bucket> )', ({ v, w }: { v: Said; w: string }) =>
       byVolume(all, v, w),
     ),
@@ -327,6 +335,9 @@ export function vesselTerms(known: readonly KnownVessel[]) {
   const vessel = (sentence: Sentence, at: number): Found<Vessel>[] => {
     const token = elementAt(sentence.tokens, at)
     if (token.quoted) return []
+    // `3 1/2 in pots`: the half is of the three.
+    const before = sentence.tokens[at - 1]
+    if (/^(?:\d+\/\d+|[½¼¾⅓⅔⅛])$/.test(token.text) && before?.kind === 'number' && !token.parted) return []
     const fits = rulesAt(sentence, grammar, at)
     const out = new Map<string, Found<Vessel>>()
     for (const one of fits)

@@ -20,6 +20,7 @@ const BARE_DAY =
 export abstract class WishDays extends WishVessels {
   protected askSown() {
     this.ask('When was it sown? Say it like: sown 13 March.', [
+      { name: 'today', text: `${this.sentence.text}, sown today` },
       { name: 'a week ago', text: `${this.sentence.text}, sown a week ago` },
       { name: 'two weeks ago', text: `${this.sentence.text}, sown 2 weeks ago` },
       { name: 'four weeks ago', text: `${this.sentence.text}, sown 4 weeks ago` },
@@ -60,13 +61,15 @@ export abstract class WishDays extends WishVessels {
           ? said === 'sown' && toCome
             ? 'sow'
             : said
-          : verb === 'sown'
+          : /\bold$/i.test(this.words(piece))
             ? 'sown'
-            : verb === 'out'
-              ? 'out'
-              : verb === 'sow' || (counted && (day.ahead ?? day.was)?.frost === 'last')
-                ? 'sow'
-                : 'by'
+            : verb === 'sown'
+              ? 'sown'
+              : verb === 'out'
+                ? 'out'
+                : verb === 'sow' || (counted && (day.ahead ?? day.was)?.frost === 'last')
+                  ? 'sow'
+                  : 'by'
       const on = this.dayOf(piece, role, role === 'sown' ? day.was : day.ahead)
       if (role === 'by' && on && !day.ahead?.frost) this.askWhichDay(piece, on, day.ahead?.counted === true)
       if ((day.ahead ?? day.was)?.frost === 'first') out.season = 'autumn'

@@ -121,6 +121,20 @@ const WISH_RULES: readonly Rule[] = [
     ({ n, vessel }) => `${n} × ${vessel?.name}`,
     0.9,
   ),
+  // `Six-packs × 2`.
+  rule<AmountSaid>(
+    'amount',
+    '{v:vessel} x|× {n:whole} of?',
+    ({ v, n }: { v: Vessel; n: number }) => ({
+      n: n * v.each,
+      low: null,
+      of: 'trays',
+      bare: false,
+      vessel: v,
+    }),
+    ({ n, vessel }) => `${n} × ${vessel?.name}`,
+    0.7,
+  ),
   // `A 50-cell tray of broccoli`, said without its article.
   rule<AmountSaid>(
     'amount',
@@ -335,6 +349,15 @@ const WISH_RULES: readonly Rule[] = [
   day('sown', '<sown> <on>? <on>? {d:day}', 0.9),
   day('by', '<on>? <on>? {d:day}'),
   day('until', '<until> {d:day}', 0.95),
+  // `Seed 9 tomatoes` is to be done.
+  rule<'sow'>(
+    'verb',
+    'seed',
+    (_: unknown, { tokens }, at, to) =>
+      at === 0 && elementAt(tokens, 0).lower === 'seed' && tokens[to]?.kind === 'number' ? 'sow' : null,
+    () => 'to be sown',
+    0.3,
+  ),
   rule<'sow'>(
     'verb',
     '<sow>',
@@ -344,7 +367,7 @@ const WISH_RULES: readonly Rule[] = [
   ),
   rule<'sown'>(
     'verb',
-    '<sown>',
+    '( i|we )? ( have )? just? <sown>',
     () => 'sown',
     () => 'sown already',
     1.05,
@@ -531,7 +554,13 @@ const WISH_RULES: readonly Rule[] = [
     '{n:count} ( whole|full )? ( seed )? packet|pack|sachet|envelope of?',
     // `A 6-pack` is a container.
     ({ n }: { n: Count }, sentence, at, to) =>
-      [at, at + 1].some((i) => sentence.term('vessel', i).some((one) => one.to >= to)) ? null : { n: n.n },
+      [at, at + 1].some((i) =>
+        sentence
+          .term('vessel', i)
+          .some((one) => one.to >= (elementAt(sentence.tokens, to - 1).plain === 'of' ? to - 1 : to)),
+      )
+        ? null
+        : { n: n.n },
     ({ n }) => one(n, 'trays').replace(/tray/, 'packet'),
   ),
   rule<string>(

@@ -23,7 +23,7 @@ const NUMBERS: Readonly<Record<string, number>> = Object.fromEntries([
 ])
 
 /** Words that only look like plurals. */
-const SINGULAR = /[^s]$|(?:ss|us|[lstrx]is)$|^(?:.{1,2}|cos|its|was|has|his|yes|gas)$/
+const SINGULAR = /[^s]$|(?:ss|us|[lstrx]is)$|^(?:.{1,2}|cos|its|was|has|his|yes|gas|this)$/
 
 /**
  * The singular of a word in small letters, without accents and apostrophes.
