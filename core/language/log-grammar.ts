@@ -384,6 +384,12 @@ const LOG_RULES: readonly Rule[] = [
   measured('ec ( is|of|at|was )? {n:number} ( ms ( <per> cm )? )?', 'EC', ({ n }: { n: Count }) => n.n),
   measured('( at )? {n:number} ppm ( of )? ( n|nitrogen )?', 'ppm', ({ n }: { n: Count }) => n.n),
   measured(
+    '( relative )? humidity|rh ( is|at|of|was )? {n:number} ( %|percent )?',
+    'humidity',
+    ({ n }: { n: Count }) => n.n / 100,
+    0.7,
+  ),
+  measured(
     '{n:number} %|percent ( relative )? ( humidity|rh )',
     'humidity',
     ({ n }: { n: Count }) => n.n / 100,

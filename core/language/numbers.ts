@@ -93,6 +93,7 @@ function fractions(tokens: readonly Token[], at: number): Found<number>[] {
   const one = FRACTIONS[word(i) ?? '']
   // `a third tray` is the tray after the second; a fraction that is no half is said with its `of`.
   if (one === undefined || (head !== undefined && head > 1 && one === 1 / 2)) return out
+  if (head === undefined && one < 1 / 2 && /^(?:tray|flat|row|column)$/.test(word(i + 1) ?? '')) return out
   const value = (head ?? 1) * one
   if (value > 1) return out
   const of = word(i + 1) === 'of' ? i + 2 : i + 1

@@ -62,9 +62,30 @@ const time: Term = ({ tokens }, at) => {
   return [{ to, value: `${String(of24).padStart(2, '0')}:${clock ? clock[2] : '00'}` }]
 }
 
+const UNITS_IN_WORDS = 'zero one two three four five six seven eight nine ten eleven twelve'.split(' ')
+const ORDINALS =
+  'zeroth first second third fourth fifth sixth seventh eighth ninth tenth eleventh twelfth'.split(' ')
+const TRAY = /^(?:tray|flat)$/
+/** `Third tray`, `tray three`, `T3`: one tray by its number, said in another way. */
+function trayInWords({ tokens }: Sentence, at: number): Found[] {
+  const [one, next] = [elementAt(tokens, at), tokens[at + 1]]
+  if (!next || next.parted) return []
+  const ordinal = ORDINALS.indexOf(one.lower)
+  if (ordinal > 0 && TRAY.test(next.lower)) return [{ to: at + 2, value: [ordinal] }]
+  const unit = UNITS_IN_WORDS.indexOf(next.lower)
+  if (unit > 0 && TRAY.test(one.lower)) return [{ to: at + 2, value: [unit] }]
+  return one.lower === 't' && next.glued && /^\d{1,4}$/.test(next.plain)
+    ? [{ to: at + 2, value: [Number(next.plain)] }]
+    : []
+}
+
 /** `tray 3`, `trays 3, 4 and 5`, `trays 3-9`, `#3`: the numbers of trays. */
-const trays: Term = ({ tokens }, at) => {
+const trays: Term = (sentence, at) => {
+  const { tokens } = sentence
   const plain = (i: number) => tokens[i]?.plain
+  const inWords = trayInWords(sentence, at)
+  // `Third tray 12 up`: twelve of the third.
+  if (inWords.length || (at > 0 && ORDINALS.includes(elementAt(tokens, at - 1).lower))) return inWords
   let i = at
   if (plain(i) === 'tray' || plain(i) === 'flat') i++
   else if (plain(i) !== '#') return []

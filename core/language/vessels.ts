@@ -207,8 +207,8 @@ function inCarrier(one: Vessel, byId: ReadonlyMap<string, KnownVessel>): Vessel 
 const endsAt = ({ tokens }: Sentence, to: number) => tokens[to] === undefined || tokens[to].parted
 const isProduct = ({ text }: Said) => /[x×]/.test(text)
 const plural = (sentence: Sentence, to: number) => /s$/.test(elementAt(sentence.tokens, to - 1).lower)
-const AFTER_LEAD =
-  /^(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|couple|an?|the|in|into|my|our|each|every|per|half|whole|full|from|using|use|with|on)$/
+const NUMBER_WORD = /^(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|couple)$/
+const AFTER_LEAD = /^(?:an?|the|in|into|my|our|each|every|per|half|whole|full|from|using|use|with|on)$/
 
 /** Containers by every measure people name them by, as a term. */
 export function vesselTerms(known: readonly KnownVessel[]) {
@@ -222,11 +222,14 @@ export function vesselTerms(known: readonly KnownVessel[]) {
     return (
       before !== undefined &&
       !elementAt(sentence.tokens, at).parted &&
-      (AFTER_LEAD.test(before.lower) || before.kind === 'number')
+      (AFTER_LEAD.test(before.lower) || NUMBER_WORD.test(before.lower) || before.kind === 'number')
     )
   }
   const ledByWord = (sentence: Sentence, at: number) =>
-    led(sentence, at) && elementAt(sentence.tokens, at - 1).kind === 'word'
+    led(sentence, at) &&
+    elementAt(sentence.tokens, at - 1).kind === 'word' &&
+    // `One 72 of dill`; of `tray six 50 up` fifty are up.
+    (!NUMBER_WORD.test(elementAt(sentence.tokens, at - 1).lower) || sentence.tokens[at + 1]?.plain === 'of')
   const rule = (
     pattern: string,
     value: (bound: never, sentence: Sentence, at: number, to: number) => Vessel | null,
