@@ -53,6 +53,7 @@ export interface Measured {
 }
 
 const EXCHANGED = /^(?:swapp?(?:ed)?|trad(?:e|ed)|exchanged?|bartered|gave|given)$/
+const THINNED = /^(?:thinned|culled|snipped|pulled|lost|composted|gave|sold|planted|potted|moved|died)$/
 const PESTS =
   /^(?:slug|snail|caterpillar|aphid|gnat|fly|flies|mite|whitefly|thrip|mouse|mice|vole|beetle|grub)$/
 const CAME_UP = /^(?:up|germinated|germinating|sprouted|sprouting|emerged|come|came|showing|popped)$/
@@ -336,6 +337,13 @@ const LOG_RULES: readonly Rule[] = [
   ),
   rule<number>(
     'thin to',
+    '( down )? to {n:count} ( plant|seedling )? ( per / a / to a / in each ) cell|pot|hole|block|module|plug|pellet|cup',
+    ({ n }: { n: Count }) => n.n,
+    (n) => `to ${n} each`,
+    0.5,
+  ),
+  rule<number>(
+    'thin to',
     '( down )? to the strongest|best|strong',
     () => 1,
     () => 'to the strongest',
@@ -439,6 +447,17 @@ const LOG_RULES: readonly Rule[] = [
     (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
     (kept) => `${kept}, kept as said`,
     0.8,
+  ),
+  // Twelve that are left were not thinned, lost or moved.
+  rule<string>(
+    'kept',
+    '{n:whole} <unit>? left|remain|remaining|staying ( over )?',
+    (_: unknown, sentence, at, to) =>
+      sentence.tokens.slice(0, at).some(({ lower }) => THINNED.test(lower))
+        ? wordsOf(sentence, at, to)
+        : null,
+    (kept) => `${kept}, kept as said`,
+    0.7,
   ),
   // The bed, the row or the shelf of a number is no count.
   rule<string>(

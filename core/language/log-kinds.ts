@@ -17,6 +17,8 @@ const SEEDS = /\bseeds?\b/i
 const HOURS = /\b(?:hours?|hrs?|minutes?|mins?)\b/i
 /** Weather that is still to come did not happen. */
 const AHEAD = /\b(?:expected|forecast|coming|due|predicted|warning)\b/i
+const FOR_A_WHILE =
+  /\bfor (?:the|an?|a few|a couple of|some) (?:day|night|morning|afternoon|evening|hours?|minutes|bit|while|airing)\b/i
 const LOWS = /^(?:overnight|min|max|minimum|maximum|low|high)$/
 
 /** What a part of a line says beside its act. */
@@ -39,6 +41,10 @@ export abstract class LogKinds extends LogCounts {
       return 'thought'
     if (!act || !piece) return this.kindWithoutAct(own, beside)
     const words = this.words(piece)
+    // `Frost got 3 okra` is of the okra.
+    if (act.act === 'weather' && own('crop', 'sowing').length) return 'damage'
+    // `Put out for the day` is no planting out.
+    if ((act.act === 'out' || act.act === 'shift') && FOR_A_WHILE.test(this.sentence.text)) return 'carried'
     if (act.act === 'weather' && AHEAD.test(this.sentence.text)) return 'thought'
     // Seed that is chilled or soaked is not sown, nor a tray watered.
     if (COLD.test(this.sentence.text) && (act.act === 'shift' || act.act === 'sown' || act.act === 'carried'))

@@ -251,7 +251,12 @@ class LineReader extends LogKinds {
     )
     const thinTo = kind === 'thin' ? own('thin to')[0] : undefined
     const thinnedTo = (thinTo?.value as number | undefined) ?? null
-    if (thinTo && thinnedTo !== null && thinnedTo > MOST_IN_A_CELL && !/\beach\b/i.test(this.words(thinTo)))
+    if (
+      thinTo &&
+      thinnedTo !== null &&
+      thinnedTo > MOST_IN_A_CELL &&
+      !/\b(?:each|per|a|in)\b/i.test(this.words(thinTo))
+    )
       this.ask(
         `${thinnedTo} in each cell, or ${thinnedTo} left in all?`,
         [

@@ -28,6 +28,10 @@ export const LINES: readonly Said[] = [
   ['tray six 50 up', { kind: 'look', trayIds: ['t6'], count: 50 }],
   ['T6 50 up', { kind: 'look', trayIds: ['t6'], count: 50 }],
   ['humidity 70%', { kind: 'measured' }],
+  ['put the leeks out for an hour', { kind: 'carried', trayIds: ['t6'] }],
+  ['put the leeks out for the day', { kind: 'carried', trayIds: ['t6'] }],
+  ['thinned the leeks to 1 per cell, 50 left', { kind: 'thin', trayIds: ['t6'], thinnedTo: 1, count: null }],
+  ['hail got 4 leeks', { kind: 'damage', trayIds: ['t6'] }],
   ['lost the lid of tray 6', { kind: 'thought' }],
   ['tray 5 has no label', { kind: 'thought' }],
   ['sowed nothing on Monday', { kind: 'thought' }],
@@ -238,7 +242,6 @@ export const LINES: readonly Said[] = [
 
 export const LINES_ASKED: readonly (readonly [text: string, question: RegExp])[] = [
   ['wanted potted up leeks', /did it happen/],
-  ['put the leeks out for an hour', /Where did they go/],
   ['misted 4 and 6', /trays of these numbers/],
   ['lost half a tray of leeks', /how many plants/],
   ['okra is up', /stands in 2 trays/],
