@@ -229,7 +229,9 @@ export function vesselTerms(known: readonly KnownVessel[]) {
     led(sentence, at) &&
     elementAt(sentence.tokens, at - 1).kind === 'word' &&
     // `One 72 of dill`; of `tray six 50 up` fifty are up.
-    (!NUMBER_WORD.test(elementAt(sentence.tokens, at - 1).lower) || sentence.tokens[at + 1]?.plain === 'of')
+    (!NUMBER_WORD.test(elementAt(sentence.tokens, at - 1).lower) ||
+      sentence.tokens[at + 1]?.plain === 'of' ||
+      endsAt(sentence, at + 1))
   const rule = (
     pattern: string,
     value: (bound: never, sentence: Sentence, at: number, to: number) => Vessel | null,

@@ -1,5 +1,6 @@
 import { at as elementAt, first as firstOf, last as lastOf } from '../numeric/at'
 import { present } from '../present'
+import { saidAnew } from './said-anew'
 import { shownAs, type Named } from './name-book'
 import type { Known } from './reading'
 import type { Piece } from './chart'
@@ -55,6 +56,32 @@ export abstract class WishCrops extends WishDays {
     this.ask(`Are these kinds of ${crop.text}?`, [
       { name: names.join(', '), text: `${names.join(', ')}${text.slice(end).replace(/^\s*\)/, '')}` },
     ])
+    return true
+  }
+
+  /** `6 cherry and 6 plum tomatoes`, `red and green lettuce`: the crop is said once, behind the last of its kinds. */
+  protected asksKindsBefore(crops: readonly Crop[], unread: readonly (readonly number[])[]): boolean {
+    const [crop] = crops
+    if (!crop || crops.length > 1) return false
+    const { tokens, text } = this.sentence
+    const isLoose = (i: number) => unread.some((run) => run.includes(i)) && this.canName(i)
+    const and = tokens.findIndex(
+      ({ lower }, i) => /^(?:and|&)$/.test(lower) && i < crop.from && isLoose(i - 1),
+    )
+    if (and < 1) return false
+    let from = and - 1
+    while (isLoose(from - 1) && !elementAt(tokens, from).parted) from--
+    const begins = from === 0 || this.of('amount').some(({ to }) => to === from)
+    const between = Array.from({ length: crop.from - and - 1 }, (_, i) => and + 1 + i)
+    const isKind = between.every(
+      (i) => isLoose(i) || this.of('amount').some((one) => i >= one.from && i < one.to),
+    )
+    const isNamed = between.some(isLoose) || crop.to - crop.from > 1
+    if (!begins || !isKind || !isNamed) return false
+    const name = elementAt(tokens, crop.to - 1).text
+    const kind = this.words({ from, to: and })
+    const said = saidAnew(text, this.range({ from, to: and }), `${kind} ${name}`)
+    this.ask(`${capital(kind)}: of ${name} too?`, [{ name: `${capital(kind)} ${name}`, text: said }])
     return true
   }
 
@@ -191,6 +218,7 @@ export abstract class WishCrops extends WishDays {
   }
 }
 
+const capital = (words: string) => words.slice(0, 1).toUpperCase() + words.slice(1)
 /** The words of the crop itself, without a variety before it. */
 const cropWords = (crop: Crop, pieces: readonly Piece[]) => pieces.find(({ to }) => to === crop.to) ?? crop
 const nameOf = (known: Known, cropId: string): string =>

@@ -93,7 +93,11 @@ const day = (role: DayPiece['role'], pattern: string, cost?: number) =>
   rule<DayPiece>(
     'day',
     pattern,
-    ({ d }: { d: DaySaid }) => ({ role, day: d }),
+    // `12 tomato starts for 1 June` are plants.
+    ({ d }: { d: DaySaid }, { tokens }, at) =>
+      role === 'sow' && /^(?:starts|seeds|sowings)$/.test(elementAt(tokens, at).lower)
+        ? null
+        : { role, day: d },
     ({ day: { ahead, was } }) => (role === 'sown' ? was : ahead)?.means ?? '',
     cost,
   )

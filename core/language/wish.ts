@@ -2,7 +2,7 @@ import { at as elementAt, first as firstOf, last as lastOf } from '../numeric/at
 import { present } from '../present'
 import type { AreaWanted } from '../trays/area'
 import type { Amount } from '../season/schedule/schedule-from-wish'
-import type { Piece } from './chart'
+import { UNREAD, type Piece } from './chart'
 import type { Known, Read } from './reading'
 import { saidAnew } from './said-anew'
 import { nearWords } from './near-words'
@@ -38,7 +38,7 @@ class WishReader extends WishCrops {
   read(): Read<Wish> {
     const crops = this.crops()
     const unread = unreadRuns(this.pieces, this.sentence)
-    if (this.asksVarieties(crops, unread))
+    if (this.asksVarieties(crops, unread) || this.asksKindsBefore(crops, unread))
       return { meaning: [], heard: this.taking(), questions: this.questions }
     const named = crops.length ? crops : this.nameless(unread)
     const segments = segmentsOf(named, this.of('amount', 'area'), this.sentence.tokens.length)
@@ -46,7 +46,7 @@ class WishReader extends WishCrops {
     if (named.length === 0) {
       this.ask('Of what? Say it like: ' + WISH_EXAMPLE + '.')
     }
-    const open = unread.filter((run) => !run.some((i) => this.taken.has(i)))
+    const open = unread.map((run) => this.stillOpen(run)).filter((run) => run.length > 0)
     for (const run of open) this.askUnread(run, open.length <= MANY_UNREAD)
     return {
       meaning: named.length ? withoutTotal(meaning) : [],
@@ -273,6 +273,13 @@ class WishReader extends WishCrops {
         piece,
       )
     return said
+  }
+
+  /** The words of a run that became nothing: of `red and green lettuce` the green is a variety, the red is not. */
+  private stillOpen(run: readonly number[]): readonly number[] {
+    const own = run.filter((i) => this.pieces.some(({ slot, from }) => slot === UNREAD && from === i))
+    const open = own.filter((i) => !this.taken.has(i))
+    return open.length === own.length ? run : open
   }
 
   private askUnread(run: readonly number[], withNear: boolean) {
