@@ -55,17 +55,18 @@ interface ReadyRule extends Rule {
 export interface Grammar {
   readonly byFirst: ReadonlyMap<string, readonly ReadyRule[]>
   readonly byTerm: ReadonlyMap<string, readonly ReadyRule[]>
+  readonly all: readonly ReadyRule[]
 }
 
 export function grammarOf(rules: readonly Rule[], make: (pattern: string) => Pattern): Grammar {
   const byFirst = new Map<string, ReadyRule[]>()
   const byTerm = new Map<string, ReadyRule[]>()
-  for (const [order, rule] of rules.entries()) {
-    const ready = { ...rule, ready: make(rule.pattern), order }
+  const all = rules.map((rule, order): ReadyRule => ({ ...rule, ready: make(rule.pattern), order }))
+  for (const ready of all) {
     for (const term of ready.ready.terms) byTerm.set(term, [...(byTerm.get(term) ?? []), ready])
     for (const word of ready.ready.begins) byFirst.set(word, [...(byFirst.get(word) ?? []), ready])
   }
-  return { byFirst, byTerm }
+  return { byFirst, byTerm, all }
 }
 
 /** One way to take every word of a sentence. */
@@ -81,12 +82,15 @@ export const UNREAD = 'unread'
 /** Rules that can begin at a word: by the word itself, or by a term that stands there. */
 export function rulesAt(sentence: Sentence, grammar: Grammar, at: number): readonly ReadyRule[] {
   const { plain, lower } = elementAt(sentence.tokens, at)
-  const rules = new Set(grammar.byFirst.get(plain))
-  if (lower !== plain) for (const rule of grammar.byFirst.get(lower) ?? []) rules.add(rule)
-  for (const [term, those] of grammar.byTerm)
-    if (sentence.term(term, at).length > 0) for (const rule of those) rules.add(rule)
+  const begins = new Uint8Array(grammar.all.length)
+  const add = (rules: readonly ReadyRule[] | undefined) => {
+    if (rules) for (const { order } of rules) begins[order] = 1
+  }
+  add(grammar.byFirst.get(plain))
+  if (lower !== plain) add(grammar.byFirst.get(lower))
+  for (const [term, those] of grammar.byTerm) if (sentence.term(term, at).length > 0) add(those)
   // In the order they are stated: of two the first counts.
-  return [...rules].sort((a, b) => a.order - b.order)
+  return grammar.all.filter(({ order }) => begins[order] === 1)
 }
 
 function piecesAt(sentence: Sentence, grammar: Grammar, at: number): { piece: Piece; cost: number }[] {
@@ -114,28 +118,44 @@ function piecesAt(sentence: Sentence, grammar: Grammar, at: number): { piece: Pi
  */
 export function tilings(sentence: Sentence, grammar: Grammar): readonly Tiling[] {
   const n = sentence.tokens.length
-  const best: Tiling[][] = Array.from({ length: n + 1 }, () => [])
-  best[0] = [{ cost: 0, pieces: [] }]
+  const best: Way[][] = Array.from({ length: n + 1 }, () => [])
+  best[0] = [{ cost: 0, piece: null, before: null }]
   for (let at = 0; at < n; at++) {
     const here = elementAt(best, at)
     if (here.length === 0) continue
     const unread: Piece = { slot: UNREAD, from: at, to: at + 1, value: null, means: '' }
-    for (const { piece, cost } of [...piecesAt(sentence, grammar, at), { piece: unread, cost: UNREAD_COST }])
+    const pieces = piecesAt(sentence, grammar, at)
+    pieces.push({ piece: unread, cost: UNREAD_COST })
+    for (const { piece, cost } of pieces)
       for (const one of here) keep(elementAt(best, piece.to), one, piece, cost)
   }
   const whole = elementAt(best, n)
   if (whole.length === 0) return []
   const least = first(whole).cost
-  return whole.filter(({ cost }) => cost - least < 1e-9)
+  return whole
+    .filter(({ cost }) => cost - least < 1e-9)
+    .map((way) => ({ cost: way.cost, pieces: piecesOf(way) }))
+}
+
+/** A way to a place of the sentence: its last piece, and the way before it. */
+interface Way {
+  readonly cost: number
+  readonly piece: Piece | null
+  readonly before: Way | null
+}
+function piecesOf(way: Way): Piece[] {
+  const pieces: Piece[] = []
+  for (let one: Way | null = way; one?.piece; one = one.before) pieces.push(one.piece)
+  return pieces.reverse()
 }
 
 /** Keeps a way among the few cheapest that end at a place. */
-function keep(ways: Tiling[], before: Tiling, piece: Piece, cost: number) {
+function keep(ways: Way[], before: Way, piece: Piece, cost: number) {
   const whole = before.cost + cost
   const last = ways[ways.length - 1]
   if (ways.length >= KEPT && last && last.cost <= whole) return
   const at = ways.findIndex((one) => one.cost > whole)
-  ways.splice(at < 0 ? ways.length : at, 0, { cost: whole, pieces: [...before.pieces, piece] })
+  ways.splice(at < 0 ? ways.length : at, 0, { cost: whole, piece, before })
   if (ways.length > KEPT) ways.pop()
 }
 

@@ -59,10 +59,17 @@ function inYear(
 ): Day | null {
   if (year) return dayOf(Number(year))
   const now = Number(today.slice(0, 4))
-  const around = [-4, -3, -2, -1, 0, 1, 2, 3, 4].flatMap((off) => dayOf(now + off) ?? [])
-  const next = around.find((one) => one >= today) ?? null
+  // Within four years there is a 29 February.
+  const nearest = (step: 1 | -1, fits: (day: Day) => boolean): Day | null => {
+    for (let off = 0; off <= 4; off++) {
+      const day = dayOf(now + off * step)
+      if (day !== null && fits(day)) return day
+    }
+    return null
+  }
+  const next = nearest(1, (day) => day >= today)
   if (tense === 'to come') return next
-  const last = around.filter((one) => one <= today).at(-1) ?? null
+  const last = nearest(-1, (day) => day <= today)
   return next !== null && next !== last && daysBetween(today, next) <= NEAR_AHEAD_DAYS ? next : last
 }
 

@@ -1,9 +1,9 @@
 import { at as elementAt } from '../numeric/at'
-import { toBase, unitSpelled } from '../units/unit-table'
+import { toBase, unitSpelled, unitSpellings } from '../units/unit-table'
 import type { Dimension, UnitSystem } from '../units/unit'
 import type { Count } from './numbers'
 import type { Found, Sentence } from './pattern'
-import type { Token } from './token'
+import { tokensOf, type Token } from './token'
 
 /** A number with its unit: in L, mm, g or °C. */
 export interface Said {
@@ -17,10 +17,25 @@ export interface Said {
 
 const UNIT_TOKENS = 3
 
+/** The words a unit of a dimension can begin with: few of a sentence do. */
+const beginnings = new Map<string, ReadonlySet<string>>()
+function beginsUnit({ text, plain }: Token, dimension: Dimension, units: UnitSystem): boolean {
+  const key = `${dimension}/${units}`
+  let words = beginnings.get(key)
+  if (!words) {
+    const heads = [...unitSpellings(dimension, units)].flatMap((one) => tokensOf(one).slice(0, 1))
+    words = new Set(heads.flatMap((one) => [one.text, one.lower, one.plain]))
+    beginnings.set(key, words)
+  }
+  return words.has(text) || words.has(plain) || words.has(text.toLowerCase().replace(/[s.]+$/, ''))
+}
+
 /** The unit that begins at a place: the longest spelling that is one. */
 export function unitAt(tokens: readonly Token[], at: number, dimension: Dimension, units: UnitSystem) {
   // A capital C is Celsius: a cup is written small.
   if (dimension !== 'temperature' && /^[CF]$/.test(tokens[at]?.text ?? '')) return null
+  const head = tokens[at]
+  if (!head || !beginsUnit(head, dimension, units)) return null
   for (let length = UNIT_TOKENS; length > 0; length--) {
     const words = tokens.slice(at, at + length)
     if (words.length < length || words.some((word, i) => word.quoted || (i > 0 && word.parted))) continue

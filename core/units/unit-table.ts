@@ -309,6 +309,10 @@ export function unitSpelled(spelling: string, dimension: Dimension, units: UnitS
   )
 }
 
+/** How the units of a dimension can be written in a kitchen, as they stand in the table. */
+export const unitSpellings = (dimension: Dimension, units: UnitSystem): Iterable<string> =>
+  spellingIndex(dimension, units).keys()
+
 const indexes = new Map<string, Map<string, Unit>>()
 
 function spellingIndex(dimension: Dimension, units: UnitSystem): Map<string, Unit> {

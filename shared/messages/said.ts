@@ -39,7 +39,14 @@ export function longDay(order: 'day first' | 'month first'): (day: Day) => strin
     year: 'numeric',
     timeZone: 'UTC',
   })
-  return (day) => format.format(new Date(`${day}T00:00Z`)).replace(/,(?= \d+ )/, '')
+  const written = new Map<Day, string>()
+  return (day) => {
+    const known = written.get(day)
+    if (known !== undefined) return known
+    const said = format.format(new Date(`${day}T00:00Z`)).replace(/,(?= \d+ )/, '')
+    written.set(day, said)
+    return said
+  }
 }
 
 const listed = (all: readonly (string | null | undefined | false)[]) => all.filter(Boolean).join(', ')
