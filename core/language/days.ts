@@ -2,6 +2,7 @@ import { present } from '../present'
 import type { Found, Sentence } from './pattern'
 import { at as elementAt } from '../numeric/at'
 import { addDays, dayFrom, daysBetween, dayNumber, isDay, type Day } from '../calendar/day'
+import { IN_FIGURES } from './numbers'
 
 /** What days are read against. */
 export interface Calendar {
@@ -163,7 +164,7 @@ const told = (match: string, day: Day | null, more: Partial<ReadDay> = {}): Read
   ...more,
 })
 
-const ORDINALS =
+export const ORDINALS =
   'first second third fourth fifth sixth seventh eighth ninth tenth eleventh twelfth thirteenth fourteenth fifteenth'.split(
     ' ',
   )
@@ -442,16 +443,11 @@ export const dayTerm =
     for (let i = at; i < tokens.length && words.length < 9; i++) {
       const token = elementAt(tokens, i)
       if (i > at && token.parted) break
-      words.push(token.quoted ? '"' : (IN_FIGURES[token.lower] ?? token.plain))
+      words.push(token.quoted ? '"' : (IN_FIGURES.get(token.lower) ?? token.plain))
     }
     const found = dayAtHead(words.join(' '), calendar, tense)
     return found ? [{ to: at + found.words, value: found }] : []
   }
-const IN_FIGURES: Readonly<Record<string, string>> = Object.fromEntries(
-  'one two three four five six seven eight nine ten eleven twelve'
-    .split(' ')
-    .map((word, i) => [word, String(i + 1)]),
-)
 
 /* Each pattern is made once. */
 /** The second number and what joins it. */

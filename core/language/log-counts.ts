@@ -1,9 +1,10 @@
+import { capital } from '../text/words'
 import { present } from '../present'
 import { first as firstOf } from '../numeric/at'
 import type { Piece } from './chart'
 import type { HowMany } from './log-grammar'
 import type { LineKind, ReadLine } from './line-said'
-import { capital, LogSubjects, MAX_CHOICES, OF_CELLS } from './log-subjects'
+import { LogSubjects, MAX_CHOICES, OF_CELLS } from './log-subjects'
 import type { KnownGroup, KnownSowing } from './reading'
 import { saidAnew } from './said-anew'
 

@@ -156,6 +156,33 @@ const measured = (
     cost,
   )
 
+/** Words that are kept as they were said: a number of its own kind, which is no count. */
+const kept = (pattern: string, cost?: number) =>
+  rule<string>(
+    'kept',
+    pattern,
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    (said) => `${said}, kept as said`,
+    cost,
+  )
+/** What was not seen, or is gone. */
+const noSign = (pattern: string, cost?: number) =>
+  rule<string>(
+    'no sign',
+    pattern,
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    () => 'kept as a note',
+    cost,
+  )
+const strength = (pattern: string, cost?: number) =>
+  rule<string>(
+    'strength',
+    pattern,
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    (said) => said,
+    cost,
+  )
+
 const IN_FRONT = '( in|into|on|onto|to|under|at|of|for|with )? ( a|an|the|my|our|some )?'
 
 const LOG_RULES: readonly Rule[] = [
@@ -410,11 +437,8 @@ const LOG_RULES: readonly Rule[] = [
     0.9,
   ),
   // So much to a litre is a strength, not what was poured.
-  rule<string>(
-    'kept',
+  kept(
     '( at )? ( {v:volume} / {m:mass} ) ( <per> / a ) ( a|the|each )? litre|liter|l|gallon|gal|quart|qt|pint|can|jug|bucket',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    (kept) => `${kept}, kept as said`,
     0.7,
   ),
   // `2 basil per cell`: the number before it is that of a cell.
@@ -434,20 +458,11 @@ const LOG_RULES: readonly Rule[] = [
     0.9,
   ),
   // Two seeds a pot are no count of what was sown; a low of 4 no count at all.
-  rule<string>(
-    'kept',
+  kept(
     '{n:whole} ( seed )? ( per / a / to a / each|every / in each|every ) cell|pot|hole|block|module|plug|pellet|cup ( in {k:whole} {v:vessel} )?',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    (kept) => `${kept}, kept as said`,
     0.6,
   ),
-  rule<string>(
-    'kept',
-    '( overnight )? min|max|minimum|maximum|low|high ( of|was|is )? {n:number} ( degree )?',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    (kept) => `${kept}, kept as said`,
-    0.8,
-  ),
+  kept('( overnight )? min|max|minimum|maximum|low|high ( of|was|is )? {n:number} ( degree )?', 0.8),
   // Twelve that are left were not thinned, lost or moved.
   rule<string>(
     'kept',
@@ -460,13 +475,7 @@ const LOG_RULES: readonly Rule[] = [
     0.7,
   ),
   // The bed, the row or the shelf of a number is no count.
-  rule<string>(
-    'kept',
-    '( in|into|on|at|from )? ( the )? bed|row|column|shelf|rack|bench|plot|tier {n:whole}',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    (kept) => `${kept}, kept as said`,
-    0.99,
-  ),
+  kept('( in|into|on|at|from )? ( the )? bed|row|column|shelf|rack|bench|plot|tier {n:whole}', 0.99),
   // So many trays are no plants.
   rule<string>(
     'kept',
@@ -478,40 +487,16 @@ const LOG_RULES: readonly Rule[] = [
     0.8,
   ),
   // So many hours, a day of so many: a number of its own kind, kept as it was said.
-  rule<string>(
-    'kept',
-    '( for|after|about )? {n:count} hour|hr|minute|min|day|week|time|night|degree|inch|%',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    (kept) => `${kept}, kept as said`,
-    1.2,
-  ),
-  rule<string>(
-    'kept',
-    '( on )? day|week|night|round|number {n:whole}',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    (kept) => `${kept}, kept as said`,
-    0.9,
-  ),
-  rule<string>(
-    'kept',
-    '( with|at )? {n:figure} - {p:figure} - {k:figure}',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    (kept) => `${kept}, kept as said`,
-    0.8,
-  ),
+  kept('( for|after|about )? {n:count} hour|hr|minute|min|day|week|time|night|degree|inch|%', 1.2),
+  kept('( on )? day|week|night|round|number {n:whole}', 0.9),
+  kept('( with|at )? {n:figure} - {p:figure} - {k:figure}', 0.8),
   rule<string>(
     'strength',
     '<s:strength>',
     ({ s }: { s: string }) => s,
     (s) => s,
   ),
-  rule<string>(
-    'strength',
-    '( at )? {n:number} strength',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    (s) => s,
-    0.9,
-  ),
+  strength('( at )? {n:number} strength', 0.9),
   // `Peroxide 1 in 10`; of what came up one in ten is a count.
   rule<string>(
     'strength',
@@ -521,13 +506,7 @@ const LOG_RULES: readonly Rule[] = [
     (s) => s,
     0.7,
   ),
-  rule<string>(
-    'strength',
-    '1|one : {n:whole}',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    (s) => s,
-    0.8,
-  ),
+  strength('1|one : {n:whole}', 0.8),
   // `1:20` is a dilution, unless it is said as a time.
   rule<string>(
     'strength',
@@ -631,20 +610,8 @@ const LOG_RULES: readonly Rule[] = [
     (s) => SEEN.find(({ id }) => id === s)?.name.toLowerCase() ?? '',
     0.9,
   ),
-  rule<string>(
-    'no sign',
-    '<not> ( a bit|so|too|very|any )? <s:sign>',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
-    0.75,
-  ),
-  rule<string>(
-    'no sign',
-    '<s:sign> ( is|are|has|have|all|seems|looks )? gone|cleared|over|better|away',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
-    0.6,
-  ),
+  noSign('<not> ( a bit|so|too|very|any )? <s:sign>', 0.75),
+  noSign('<s:sign> ( is|are|has|have|all|seems|looks )? gone|cleared|over|better|away', 0.6),
   // So many slugs are no plants.
   rule<SeenId>(
     'sign',
@@ -653,20 +620,8 @@ const LOG_RULES: readonly Rule[] = [
     (s) => SEEN.find(({ id }) => id === s)?.name.toLowerCase() ?? '',
     0.8,
   ),
-  rule<string>(
-    'no sign',
-    '<not> ( looking|doing|feeling )? <good>',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
-    0.75,
-  ),
-  rule<string>(
-    'no sign',
-    'no ( new|more )? loss|losse|death|casualty|damage',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
-    0.7,
-  ),
+  noSign('<not> ( looking|doing|feeling )? <good>', 0.75),
+  noSign('no ( new|more )? loss|losse|death|casualty|damage', 0.7),
   rule<SeenId>(
     'sign',
     '{n:whole} ( new|more|good|proper|real|set )? ( of )? ( true|real|proper )? leaf|leave|leaves',
@@ -674,13 +629,7 @@ const LOG_RULES: readonly Rule[] = [
     (s) => SEEN.find(({ id }) => id === s)?.name.toLowerCase() ?? '',
     0.8,
   ),
-  rule<string>(
-    'no sign',
-    '<none> ( more )? <s:sign>',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
-    0.75,
-  ),
+  noSign('<none> ( more )? <s:sign>', 0.75),
   rule<readonly SeenId[]>(
     'unclear',
     '<u:unclear>',

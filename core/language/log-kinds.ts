@@ -1,10 +1,11 @@
+import { capital } from '../text/words'
 import { at as elementAt } from '../numeric/at'
 import type { SeenId } from '../signs/seen'
 import { UNREAD, type Piece } from './chart'
 import { LogCounts } from './log-counts'
 import type { ActSaid, HowMany } from './log-grammar'
 import type { LineKind, ReadLine } from './line-said'
-import { capital, OF_CELLS, type Own } from './log-subjects'
+import { OF_CELLS, type Own } from './log-subjects'
 
 const OF_TRAY = /^(?:trays?|flats?|pots?|cells?|plants?|seedlings?)$/i
 /** Who was given something, or that it is gone. */
@@ -44,7 +45,12 @@ export abstract class LogKinds extends LogCounts {
     // `Frost got 3 okra` is of the okra.
     if (act.act === 'weather' && own('crop', 'sowing').length) return 'damage'
     // `Put out for the day` is no planting out.
-    if ((act.act === 'out' || act.act === 'shift') && FOR_A_WHILE.test(this.sentence.text)) return 'carried'
+    if (
+      (act.act === 'out' || act.act === 'shift') &&
+      !/plant/i.test(words) &&
+      FOR_A_WHILE.test(this.sentence.text)
+    )
+      return 'carried'
     if (act.act === 'weather' && AHEAD.test(this.sentence.text)) return 'thought'
     // Seed that is chilled or soaked is not sown, nor a tray watered.
     if (COLD.test(this.sentence.text) && (act.act === 'shift' || act.act === 'sown' || act.act === 'carried'))

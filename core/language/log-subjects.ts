@@ -1,3 +1,4 @@
+import { capital } from '../text/words'
 import { at as elementAt, first as firstOf } from '../numeric/at'
 import { present } from '../present'
 import type { Piece } from './chart'
@@ -216,4 +217,3 @@ export abstract class LogSubjects extends SentenceReader {
 
 const nameOf = (known: Known, cropId: string): string =>
   (known.crops.find(({ id }) => id === cropId)?.name ?? cropId).split(',')[0] ?? cropId
-export const capital = (words: string) => words.slice(0, 1).toUpperCase() + words.slice(1)

@@ -2,7 +2,7 @@ import { present } from '../present'
 import { at as elementAt, first as firstOf } from '../numeric/at'
 import Fuse from 'fuse.js'
 import type { Crop, CropFamily } from '../sowing/crop'
-import { plainName, type Word } from '../text/words'
+import { capital, plainName, type Word } from '../text/words'
 import WORDS_OF_ENGLISHES from './lexicon/englishes.json' with { type: 'json' }
 
 /** A packet as it is asked for: by any word of its name. */
@@ -120,7 +120,7 @@ export function nameBook(crops: readonly NamedCrop[], packets: readonly NamedPac
 export function shownAs(said: string, name: string): string {
   const words = plainName(said).join(' ')
   const own = ENGLISHES.has(words) ? words : (name.split(',')[0] ?? name)
-  return own.slice(0, 1).toUpperCase() + own.slice(1)
+  return capital(own)
 }
 const ENGLISHES = new Set((WORDS_OF_ENGLISHES as string[]).map((one) => plainName(one).join(' ')))
 

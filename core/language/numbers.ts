@@ -19,14 +19,16 @@ const SMALL = new Map([
     .map((word, i): [string, number] => [word, (i + 2) * 10]),
   ['fourty', 40],
 ])
-const FRACTIONS: Readonly<Record<string, number>> = {
-  half: 1 / 2,
-  third: 1 / 3,
-  quarter: 1 / 4,
-  fifth: 1 / 5,
-  eighth: 1 / 8,
-  tenth: 1 / 10,
-}
+const FRACTIONS: ReadonlyMap<string, number> = new Map(
+  Object.entries({
+    half: 1 / 2,
+    third: 1 / 3,
+    quarter: 1 / 4,
+    fifth: 1 / 5,
+    eighth: 1 / 8,
+    tenth: 1 / 10,
+  }),
+)
 
 /**
  * The value of a written figure: `12`, `1,200`, `2,5`, `1/2`, `½`; undefined for a date or a time.
@@ -90,7 +92,7 @@ function fractions(tokens: readonly Token[], at: number): Found<number>[] {
   const out: Found<number>[] = []
   const head = /^(?:an?|1|one)$/.test(word(at) ?? '') ? 1 : SMALL.get(word(at) ?? '')
   const i = head === undefined ? at : at + 1
-  const one = FRACTIONS[word(i) ?? '']
+  const one = FRACTIONS.get(word(i) ?? '')
   // `a third tray` is the tray after the second; a fraction that is no half is said with its `of`.
   if (one === undefined || (head !== undefined && head > 1 && one === 1 / 2)) return out
   if (head === undefined && one < 1 / 2 && /^(?:tray|flat|row|column)$/.test(word(i + 1) ?? '')) return out
@@ -105,7 +107,8 @@ function fractions(tokens: readonly Token[], at: number): Found<number>[] {
   return out
 }
 
-const GROSS = 144
+/** A gross is twelve dozen, a score twenty [from memory]. */
+const MANY: ReadonlyMap<string, number> = new Map(Object.entries({ gross: 144, score: 20 }))
 /** Dozens, couples and pairs. */
 function collective(tokens: readonly Token[], at: number): Found<number>[] {
   const word = (i: number) => (i === at || joins(tokens[i]) ? tokens[i]?.plain : undefined)
@@ -124,10 +127,9 @@ function collective(tokens: readonly Token[], at: number): Found<number>[] {
       if (word(to + 1) === 'and' && /^an?$/.test(word(to + 2) ?? '') && word(to + 3) === 'half')
         push(to + 4, value * 12 + 6)
     }
-  // Twelve dozen [from memory].
-  for (const { to, value } of lead.filter(({ to }) => to > at)) {
-    if (word(to) === 'gross') push(to + 1, value * GROSS)
-    if (word(to) === 'score') push(to + 1, value * 20)
+  for (const { to, value } of lead) {
+    const many = to > at ? MANY.get(word(to) ?? '') : undefined
+    if (many !== undefined) push(to + 1, value * many)
   }
   const pair = /^an?$/.test(word(at) ?? '') ? at + 1 : at
   if (/^(?:couple|pair)$/.test(word(pair) ?? '')) {
@@ -164,7 +166,7 @@ const single = (tokens: readonly Token[], at: number): Found<number>[] => {
   // `two and a half`, `3 and a half`: and a half, where no unit stands between.
   const halves = plain.flatMap(({ to, value }) => {
     const [and, a, part] = [tokens[to], tokens[to + 1], tokens[to + 2]]
-    const share = FRACTIONS[part?.plain ?? '']
+    const share = FRACTIONS.get(part?.plain ?? '')
     return Number.isInteger(value) &&
       joins(and) &&
       and?.lower === 'and' &&
@@ -214,3 +216,10 @@ export function countAt(sentence: Sentence, at: number): Found<Count>[] {
     : []
   return [...(sentence.term('number', at) as Found<Count>[]), ...one]
 }
+
+/** The first twelve numbers as they are written in words. */
+export const IN_FIGURES: ReadonlyMap<string, string> = new Map(
+  'one two three four five six seven eight nine ten eleven twelve'
+    .split(' ')
+    .map((word, i): [string, string] => [word, String(i + 1)]),
+)

@@ -244,6 +244,7 @@ describe('what is no sentence', () => {
     '"'.repeat(99),
     'Dear all,\n\nPlease find attached the minutes of our last meeting. The next one is on Friday.\n\nKind regards,\nThe committee',
     '<script>alert(1)</script>',
+    'a constructor toString per __proto__, half valueOf',
     '../../etc/passwd',
     "'; drop table sowing; --",
   ]

@@ -21,26 +21,28 @@ const MAX_RULE = 200
 type RuleWords = Pick<Words, 'units' | 'tools' | 'feedForm'>
 
 /** Measures whose size is asked: what they usually hold, mL [common practice]. */
-const UNMEASURED: Readonly<Record<string, readonly number[]>> = {
-  cap: [5, 10, 20],
-  capful: [5, 10, 20],
-  glug: [10, 25],
-  squirt: [2, 5],
-  splash: [10, 25],
-  drop: [0.05],
-  scoop: [5, 15, 30],
-  handful: [30, 60],
-  can: [5000, 9000],
-  jug: [1000, 2000],
-  bottle: [500, 1000, 2000],
-  bucket: [5000, 10000, 18900],
-  spray: [500, 1000],
-  spoon: [5, 15],
-  spoonful: [5, 15],
-  pinch: [0.3],
-  dash: [0.6],
-  shovel: [1500],
-}
+const UNMEASURED: ReadonlyMap<string, readonly number[]> = new Map(
+  Object.entries({
+    cap: [5, 10, 20],
+    capful: [5, 10, 20],
+    glug: [10, 25],
+    squirt: [2, 5],
+    splash: [10, 25],
+    drop: [0.05],
+    scoop: [5, 15, 30],
+    handful: [30, 60],
+    can: [5000, 9000],
+    jug: [1000, 2000],
+    bottle: [500, 1000, 2000],
+    bucket: [5000, 10000, 18900],
+    spray: [500, 1000],
+    spoon: [5, 15],
+    spoonful: [5, 15],
+    pinch: [0.3],
+    dash: [0.6],
+    shovel: [1500],
+  }),
+)
 
 /** Terms of a rule: amounts of feed by any measure, and of water. */
 function ruleTerms(known: RuleWords): Record<string, Term> {
@@ -87,7 +89,7 @@ function ruleTerms(known: RuleWords): Record<string, Term> {
             named: found.map(({ name }) => name),
           },
         })
-      else if (UNMEASURED[plain])
+      else if (UNMEASURED.has(plain))
         out.push({
           to: start + 1,
           value: { of: 'volume', base: value.n, text: wordsOf(sentence, at, start + 1), unknown: plain },
@@ -287,7 +289,7 @@ class RuleReader extends SentenceReader<RuleWords> {
         piece,
       )
     }
-    const sizes = UNMEASURED[word] ?? []
+    const sizes = UNMEASURED.get(word) ?? []
     this.ask(
       `How much is a ${word}?`,
       sizes.map((ml) => {

@@ -1,7 +1,8 @@
 import { at as elementAt } from '../numeric/at'
-import { dayTerm, type ReadDay } from './days'
+import { dayTerm, ORDINALS, type ReadDay } from './days'
 import { sentenceOf } from './chart'
 import { measureTerms } from './measure-terms'
+import { IN_FIGURES } from './numbers'
 import type { Found, Sentence, Term } from './pattern'
 import { tokensOf } from './token'
 import { vesselTerms } from './vessels'
@@ -62,18 +63,15 @@ const time: Term = ({ tokens }, at) => {
   return [{ to, value: `${String(of24).padStart(2, '0')}:${clock ? clock[2] : '00'}` }]
 }
 
-const UNITS_IN_WORDS = 'zero one two three four five six seven eight nine ten eleven twelve'.split(' ')
-const ORDINALS =
-  'zeroth first second third fourth fifth sixth seventh eighth ninth tenth eleventh twelfth'.split(' ')
 const TRAY = /^(?:tray|flat)$/
 /** `Third tray`, `tray three`, `T3`: one tray by its number, said in another way. */
 function trayInWords({ tokens }: Sentence, at: number): Found[] {
   const [one, next] = [elementAt(tokens, at), tokens[at + 1]]
   if (!next || next.parted) return []
-  const ordinal = ORDINALS.indexOf(one.lower)
+  const ordinal = ORDINALS.indexOf(one.lower) + 1
   if (ordinal > 0 && TRAY.test(next.lower)) return [{ to: at + 2, value: [ordinal] }]
-  const unit = UNITS_IN_WORDS.indexOf(next.lower)
-  if (unit > 0 && TRAY.test(one.lower)) return [{ to: at + 2, value: [unit] }]
+  const unit = IN_FIGURES.get(next.lower)
+  if (unit !== undefined && TRAY.test(one.lower)) return [{ to: at + 2, value: [Number(unit)] }]
   return one.lower === 't' && next.glued && /^\d{1,4}$/.test(next.plain)
     ? [{ to: at + 2, value: [Number(next.plain)] }]
     : []

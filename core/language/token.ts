@@ -128,18 +128,20 @@ const wordOrSign = (piece: string): Token['kind'] =>
   new RegExp(`^[${FRACTION_GLYPHS}]$`).test(piece) ? 'number' : /\p{L}/u.test(piece) ? 'word' : 'sign'
 
 /** Short for a span of time. */
-const SHORT: Readonly<Record<string, string>> = {
-  wk: 'week',
-  wks: 'week',
-  mth: 'month',
-  doz: 'dozen',
-  dz: 'dozen',
-  pk: 'pack',
-  pks: 'pack',
-  ea: 'each',
-  mths: 'month',
-  yrs: 'year',
-  yr: 'year',
-}
+const SHORT: ReadonlyMap<string, string> = new Map(
+  Object.entries({
+    wk: 'week',
+    wks: 'week',
+    mth: 'month',
+    doz: 'dozen',
+    dz: 'dozen',
+    pk: 'pack',
+    pks: 'pack',
+    ea: 'each',
+    mths: 'month',
+    yrs: 'year',
+    yr: 'year',
+  }),
+)
 const plainOf = (piece: string, kind: Token['kind']): string =>
-  kind === 'word' ? (SHORT[piece.toLowerCase()] ?? plainWord(piece.normalize('NFC'))) : piece
+  kind === 'word' ? (SHORT.get(piece.toLowerCase()) ?? plainWord(piece.normalize('NFC'))) : piece

@@ -7,7 +7,7 @@ import { tokensOf } from './token'
 import type { KnownVessel } from './vessel-measures'
 import { grammarOf, rulesAt, type Rule } from './chart'
 import { byMeaning, patterns, phraseList, type Found, type Sentence } from './pattern'
-import type { Count } from './numbers'
+import { IN_FIGURES, type Count } from './numbers'
 import type { Said } from './quantities'
 import VESSELS from './lexicon/vessels.json' with { type: 'json' }
 
@@ -207,7 +207,7 @@ function inCarrier(one: Vessel, byId: ReadonlyMap<string, KnownVessel>): Vessel 
 const endsAt = ({ tokens }: Sentence, to: number) => tokens[to] === undefined || tokens[to].parted
 const isProduct = ({ text }: Said) => /[x×]/.test(text)
 const plural = (sentence: Sentence, to: number) => /s$/.test(elementAt(sentence.tokens, to - 1).lower)
-const NUMBER_WORD = /^(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|couple)$/
+const isNumberWord = (word: string) => IN_FIGURES.has(word) || word === 'couple'
 const AFTER_LEAD = /^(?:an?|the|in|into|my|our|each|every|per|half|whole|full|from|using|use|with|on)$/
 
 /** Containers by every measure people name them by, as a term. */
@@ -222,14 +222,14 @@ export function vesselTerms(known: readonly KnownVessel[]) {
     return (
       before !== undefined &&
       !elementAt(sentence.tokens, at).parted &&
-      (AFTER_LEAD.test(before.lower) || NUMBER_WORD.test(before.lower) || before.kind === 'number')
+      (AFTER_LEAD.test(before.lower) || isNumberWord(before.lower) || before.kind === 'number')
     )
   }
   const ledByWord = (sentence: Sentence, at: number) =>
     led(sentence, at) &&
     elementAt(sentence.tokens, at - 1).kind === 'word' &&
     // `One 72 of dill`; of `tray six 50 up` fifty are up.
-    (!NUMBER_WORD.test(elementAt(sentence.tokens, at - 1).lower) ||
+    (!isNumberWord(elementAt(sentence.tokens, at - 1).lower) ||
       sentence.tokens[at + 1]?.plain === 'of' ||
       endsAt(sentence, at + 1))
   const rule = (

@@ -1,3 +1,4 @@
+import { capital } from '../text/words'
 import { at as elementAt, first as firstOf, last as lastOf } from '../numeric/at'
 import { present } from '../present'
 import { saidAnew } from './said-anew'
@@ -218,7 +219,6 @@ export abstract class WishCrops extends WishDays {
   }
 }
 
-const capital = (words: string) => words.slice(0, 1).toUpperCase() + words.slice(1)
 /** The words of the crop itself, without a variety before it. */
 const cropWords = (crop: Crop, pieces: readonly Piece[]) => pieces.find(({ to }) => to === crop.to) ?? crop
 const nameOf = (known: Known, cropId: string): string =>

@@ -102,6 +102,16 @@ const day = (role: DayPiece['role'], pattern: string, cost?: number) =>
     cost,
   )
 
+/** How it is cared for: kept in the note of the sowing, as it was said. */
+const care = (pattern: string, cost?: number) =>
+  rule<string>(
+    'care',
+    pattern,
+    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
+    () => 'kept as a note',
+    cost,
+  )
+
 const WISH_RULES: readonly Rule[] = [
   amount('<about>? <about>? {n:number} <good>? <good>? <u:unit> of?'),
   amount('<about>? <about>? {n:number} <good>? <good>? of?', undefined, 1.1),
@@ -546,13 +556,7 @@ const WISH_RULES: readonly Rule[] = [
     ({ l }: { l: Said }) => ({ mm: l.base, text: l.text }),
     ({ text }) => `${text} deep`,
   ),
-  rule<string>(
-    'care',
-    '<about>? {l:length} tall|high|long|across',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
-    0.7,
-  ),
+  care('<about>? {l:length} tall|high|long|across', 0.7),
   rule<{ n: number }>(
     'packet',
     '{n:count} ( whole|full )? ( seed )? packet|pack|sachet|envelope of?',
@@ -574,27 +578,12 @@ const WISH_RULES: readonly Rule[] = [
     (c) => c,
     0.9,
   ),
-  rule<string>(
-    'care',
+  care(
     '( at|with|of )? ( ph {n:number} / {n:number} ppm|ms / ec {n:number} / {n:figure} - {p:figure} - {k:figure} )',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
     0.8,
   ),
-  rule<string>(
-    'care',
-    '( at )? <about>? {n:number} degree ( c|f|celsius|fahrenheit )?',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
-    0.8,
-  ),
-  rule<string>(
-    'care',
-    '{n:number} hour|hr ( of light )? ( a|per day )?',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
-    0.6,
-  ),
+  care('( at )? <about>? {n:number} degree ( c|f|celsius|fahrenheit )?', 0.8),
+  care('{n:number} hour|hr ( of light )? ( a|per day )?', 0.6),
   rule<string>(
     'care',
     '( at )? {t:time}',
@@ -609,34 +598,19 @@ const WISH_RULES: readonly Rule[] = [
     (c) => c,
     0.9,
   ),
-  rule<string>(
-    'care',
+  care(
     '( and )? ( cold|chill|chilled|chilling|stratify|stratified|refrigerate|refrigerated ) ( them|seed )? ( in the fridge|freezer )? ( for )? {n:count} day|week|month ( first|before|beforehand )?',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
     0.7,
   ),
-  rule<string>(
-    'care',
+  care(
     '( and|then|later )? thin|thinned ( them )? ( later|out )? to ( one|1|two|2|three|3 / the best|strongest ) ( each|plant|seedling / <each-vessel> )?',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
     0.6,
   ),
-  rule<string>(
-    'care',
+  care(
     '( with|after|needs )? {n:count} day|week|month ( of )? ( cold|chilling|stratification / in the ( fridge|freezer|cold ) ) ( first|before|beforehand / before sowing )?',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
     0.7,
   ),
-  rule<string>(
-    'care',
-    '( and )? not|never|without ( in|on|under|at|with )? ( the|a|my|any )? {p:place}',
-    (_: unknown, sentence, at, to) => wordsOf(sentence, at, to),
-    () => 'kept as a note',
-    0.6,
-  ),
+  care('( and )? not|never|without ( in|on|under|at|with )? ( the|a|my|any )? {p:place}', 0.6),
   rule<string>(
     'care',
     '( and )? <next> ( once|twice / {n:whole} times )',

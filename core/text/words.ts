@@ -12,13 +12,13 @@ export interface Word {
   readonly quoted: boolean
 }
 
-const NUMBERS: Readonly<Record<string, number>> = Object.fromEntries([
+const NUMBERS: ReadonlyMap<string, number> = new Map<string, number>([
   ...'one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'
     .split(' ')
-    .map((word, i) => [word, i + 1]),
+    .map((word, i): [string, number] => [word, i + 1]),
   ...'twenty thirty forty fifty sixty seventy eighty ninety'
     .split(' ')
-    .map((word, i) => [word, (i + 2) * 10]),
+    .map((word, i): [string, number] => [word, (i + 2) * 10]),
   ['hundred', 100],
 ])
 
@@ -81,6 +81,8 @@ function plainOf(piece: string, dash: boolean, quoted: boolean): string {
   if (quoted) return piece.split(/\s+/).map(plainWord).join(' ')
   if (/^\d{1,3}(?:[ ,]\d{3})+$/.test(piece)) return piece.replace(/[ ,]/g, '')
   if (/^[\d½×]/.test(piece)) return piece === '½' ? 'half' : piece
-  const lower = piece.toLowerCase()
-  return NUMBERS[lower] ? String(NUMBERS[lower]) : plainWord(piece)
+  return NUMBERS.get(piece.toLowerCase())?.toString() ?? plainWord(piece)
 }
+
+/** A text with its first letter large. */
+export const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1)

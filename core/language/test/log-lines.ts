@@ -29,6 +29,7 @@ export const LINES: readonly Said[] = [
   ['T6 50 up', { kind: 'look', trayIds: ['t6'], count: 50 }],
   ['humidity 70%', { kind: 'measured' }],
   ['put the leeks out for an hour', { kind: 'carried', trayIds: ['t6'] }],
+  ['planted out the leeks, then rested for an hour', { kind: 'out', trayIds: ['t6'] }],
   ['put the leeks out for the day', { kind: 'carried', trayIds: ['t6'] }],
   ['thinned the leeks to 1 per cell, 50 left', { kind: 'thin', trayIds: ['t6'], thinnedTo: 1, count: null }],
   ['hail got 4 leeks', { kind: 'damage', trayIds: ['t6'] }],
