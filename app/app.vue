@@ -7,7 +7,7 @@ import { defineAsyncComponent, onMounted, ref } from 'vue'
 import WorkingSlip from '~/kit/figures/WorkingSlip.vue'
 import CommandPalette from '~/shell/CommandPalette.vue'
 import FirstHousehold from '~/shell/FirstHousehold.vue'
-import OwnDay from '~/shell/OwnDay.vue'
+import PlaceTabs from '~/shell/PlaceTabs.vue'
 import ServerSilent from '~/shell/ServerSilent.vue'
 import JobTimers from '~/today/jobs/JobTimers.vue'
 import ShellHeader from '~/shell/ShellHeader.vue'
@@ -19,7 +19,6 @@ import { useKeys } from '~/shell/useKeys'
 import { useCommands } from '~/household/commands'
 import { useHousehold } from '~/household/household'
 import { usePreferences } from '~/household/preferences'
-const NewWords = defineAsyncComponent(() => import('~/help/NewWords.vue'))
 const HelpPanel = defineAsyncComponent(() => import('~/help/HelpPanel.vue'))
 const MaterialTextures = defineAsyncComponent(() => import('~/kit/drawings/MaterialTextures.vue'))
 const household = useHousehold()
@@ -36,7 +35,7 @@ keepToday()
 onMounted(() => setTimeout(() => void useCommands().resend()))
 useHead({
   title: () => route.meta.place?.title ?? '',
-  htmlAttrs: { class: () => (preferences.theme === 'dark' ? 'dark' : '') },
+  htmlAttrs: { 'data-theme': () => preferences.theme },
 })
 </script>
 
@@ -47,7 +46,7 @@ useHead({
     <!-- Drawn once the page is alive: 300 kB of marks need not travel with every page. -->
     <ClientOnly><MaterialTextures /></ClientOnly>
     <ShellHeader v-if="!route.meta.bare" @palette="showPalette" @help="help = true" />
-    <OwnDay v-if="household.record?.clock && !route.meta.bare" />
+    <PlaceTabs v-if="household.everything && !route.meta.bare" />
     <StorageNotice />
     <ClientOnly><JobTimers v-if="household.everything" /></ClientOnly>
     <component
@@ -58,10 +57,7 @@ useHead({
     >
       <ServerSilent v-if="household.failed" />
       <FirstHousehold v-else-if="!household.everything" />
-      <template v-else>
-        <ClientOnly v-if="!route.meta.bare"><NewWords /></ClientOnly>
-        <NuxtPage />
-      </template>
+      <NuxtPage v-else />
     </component>
     <WorkingSlip />
     <CommandPalette v-model="palette" />

@@ -6,22 +6,22 @@ import type { NuxtError } from '#app'
 
 const props = defineProps<{ error: NuxtError }>()
 const preferences = usePreferences()
-useHead({ htmlAttrs: { class: () => (preferences.theme === 'dark' ? 'dark' : '') } })
+useHead({ htmlAttrs: { 'data-theme': () => preferences.theme } })
 const missing = computed(() => props.error.statusCode === 404)
 </script>
 
 <template>
   <main class="error">
-    <h1>{{ missing ? 'There is nothing here' : 'Something fell off the bench' }}</h1>
+    <h1>{{ missing ? 'Page not found' : 'Something went wrong' }}</h1>
     <p>
       {{
         missing
           ? 'It may have been removed, or the address is not quite right.'
-          : 'What you had saved is safe. The log on the server says more.'
+          : 'What you saved is safe. Try again, or look in the server’s log.'
       }}
     </p>
     <!-- A plain link: it must work even where the page never came alive. -->
-    <a href="/" class="button main">To the bench</a>
+    <a href="/" class="button main">Go to Today</a>
   </main>
 </template>
 

@@ -1,4 +1,4 @@
-/** Words of the trade as they are used here, each explained where it is first met. */
+/** Words of the trade as they are used here, each with what it means. */
 export interface Word {
   readonly id: string
   readonly name: string
@@ -8,35 +8,39 @@ export interface Word {
 const WORDS = {
   schedule: {
     name: 'Schedule',
-    means: 'The way of a sowing from seed to planting out: a row of stages.',
+    means: 'A sowing’s steps from seed to planting out: a row of stages.',
   },
   stage: {
     name: 'Stage',
-    means: 'One stretch of a schedule: a container, a mix and a feed for a while.',
+    means: 'One step of a schedule: a container, a mix and a feed for a number of days.',
   },
   method: {
     name: 'Method',
-    means:
-      'A set of habits growers hold to, with a reason and a cost. You pick one; any of it can be kept otherwise.',
+    means: 'A set of habits, with its reason and its cost. Pick one; change any part of it.',
   },
   flat: {
     name: 'Flat',
-    means: 'The standard tray, about 28 × 54 cm. Room is counted in flats.',
+    means: 'A standard tray, about 28 × 54 cm. Space is counted in flats.',
   },
-  cell: { name: 'Cell', means: 'One hollow of a tray, with its own plug of mix.' },
+  cell: {
+    name: 'Cell',
+    means: 'One compartment of a tray.',
+  },
   'prick out': {
     name: 'Prick out',
-    means: 'Lift seedlings from where they were sown thickly, and give each its own cell.',
+    means: 'Move crowded seedlings into cells of their own.',
   },
-  'pot up': { name: 'Pot up', means: 'Move a plant with its ball of roots into the next larger container.' },
+  'pot up': {
+    name: 'Pot up',
+    means: 'Move a plant with its root ball into the next larger container.',
+  },
   'harden off': {
     name: 'Harden off',
     means: 'Get plants used to sun, wind and cold, a few hours more each day for a week or two.',
   },
   loose: {
-    name: 'Loose litres',
-    means:
-      'Mix as it lies in the tub, not pressed. It settles in the tray, so more goes in than the tray holds.',
+    name: 'Loose volume',
+    means: 'Mix as it lies in the tub, not pressed. It settles, so it takes more than the tray holds.',
   },
   settling: {
     name: 'Settling',
@@ -44,75 +48,80 @@ const WORDS = {
   },
   'mixing loss': {
     name: 'Mixing loss',
-    means: 'Fine material falls into the gaps of coarse: a litre and a litre give less than two.',
+    means: 'Fine material fills the gaps of coarse: a litre and a litre make less than two.',
   },
   part: {
     name: 'Part',
-    means: 'A share of a recipe by volume. Three parts and one part are four; the scoop is yours.',
+    means: 'A share of a recipe by volume. Any scoop will do, as long as it is the same one.',
   },
   air: {
     name: 'Air after draining',
     means:
-      'The share of a mix that is air once it is soaked and has drained, in that very container: roots breathe it.',
+      'The share of a mix that is air once it has been soaked and drained in that container. Roots need it.',
   },
   'wet zone': {
     name: 'Wet zone',
-    means: 'The layer at the bottom of a container that stays full of water, as high in a plug as in a pot.',
+    means: 'The layer at the bottom of a container that stays full of water: as high in a plug as in a pot.',
   },
-  ph: { name: 'pH', means: 'Sour or sweet: most seedlings like a mix of 5.5 to 6.5.' },
+  ph: {
+    name: 'pH',
+    means: 'How acid or alkaline a mix is. Most seedlings do best at 5.5 to 6.5.',
+  },
   ec: {
     name: 'EC',
-    means: 'Electrical conductivity, mS/cm: how salty water, feed or mix is. Pure water has none.',
+    means: 'Electrical conductivity, mS/cm: how salty water, feed or mix is.',
   },
   'mg/L N': {
     name: 'mg/L of nitrogen',
-    means:
-      'How strong a feed is: milligrams of nitrogen in a litre of it. The only measure that compares two bottles.',
+    means: 'How strong a feed is: milligrams of nitrogen per litre, the same number as ppm.',
   },
-  dose: { name: 'Dose', means: 'How much powder or liquid goes into your jug for that strength.' },
-  leach: { name: 'Leach', means: 'Water from above until much runs through, to wash salts out.' },
+  dose: {
+    name: 'Dose',
+    means: 'How much powder or liquid goes into your jug for that strength.',
+  },
+  leach: {
+    name: 'Flush',
+    means: 'Water from above until plenty drains through, to wash salts out.',
+  },
   'drain-off': {
-    name: 'Drain-off',
-    means: 'What runs out below after watering. Its EC says what has gathered in the mix.',
+    name: 'Drainage water',
+    means: 'What drains out after watering. Its EC shows what has built up in the mix.',
   },
   mol: {
-    name: 'Light of a day',
-    means:
-      'mol/m²: all the light that falls on a plant in a day. Seedlings want about 6 to 12, plants before they go out more.',
+    name: 'Daily light',
+    means: 'mol/m²: all the light a plant gets in a day. Seedlings need about 6 to 12.',
   },
   certainty: {
-    name: 'How sure',
-    means:
-      'In so many seasons of a hundred there are at least the plants you want; the rest of the cells is insurance.',
+    name: 'Confidence',
+    means: 'In how many of 100 seasons you get at least the plants you want. The spare cells are insurance.',
   },
   germination: {
     name: 'Germination',
-    means: 'The share of seed that comes up, on the packet or by your own counts.',
+    means: 'The share of seed that comes up, from the packet or your own counts.',
   },
   group: {
     name: 'Group of cells',
-    means: 'Neighbouring cells of one crop and variety in a tray, with a letter and a label.',
+    means: 'Neighbouring cells of one variety in a tray, with a letter and a label.',
   },
   batch: {
     name: 'Batch',
-    means: 'One making of a mix, with a number: what it filled can be traced back to it.',
+    means: 'A mix made at one time, with a number, so that every tray can be traced to it.',
   },
   entry: {
     name: 'Entry',
-    means: 'Something that happened, with its day. Entries are only added; one taken back stays, struck out.',
+    means: 'Something that happened, with its day. Undone entries stay, struck out.',
   },
   learned: {
-    name: 'Learned',
-    means: 'A figure of the book, weighed against what your own bench measured.',
+    name: 'Your own figure',
+    means: 'A standard figure adjusted by what you measured.',
   },
   interval: {
-    name: 'Lies within',
-    means:
-      'A count of a few cells is never the whole truth: 19 times in 20 the real figure lies in this range.',
+    name: 'Range',
+    means: 'A count of a few cells is only an estimate: 19 times in 20 the true figure is in this range.',
   },
   trial: {
     name: 'Trial',
-    means: 'Two ways side by side in one tray, the cells dealt by lot, so that nothing but the way differs.',
+    means: 'Two ways side by side in one tray, with cells assigned at random, so that only the way differs.',
   },
   simulated: {
     name: 'Simulated',
@@ -120,7 +129,7 @@ const WORDS = {
   },
   archive: {
     name: 'Archive',
-    means: 'Everything a household keeps, in one file that says itself how to read it.',
+    means: 'Everything a household keeps, in one file with a readme.',
   },
 } as const satisfies Record<string, Omit<Word, 'id'>>
 

@@ -71,7 +71,7 @@ test('the log says who saved an entry, and how', async ({ page, household }) => 
   await page.keyboard.press('r')
   await page.getByRole('button', { name: 'Lost' }).press('Enter')
   await expect(page.getByText('24 plants lost.')).toBeVisible()
-  await goTo(page, '/log')
+  await goTo(page, '/records')
   await page.getByRole('button', { name: /^Put right: Lost/ }).click()
   await expect(page.getByRole('dialog').getByText(/Saved .*: lose, 1 record\./)).toBeVisible()
 })

@@ -150,7 +150,7 @@ test('a cold night in the forecast holds back what was to go out', async ({ page
       on,
       subjects: [{ what: 'sowings', id, stage }],
     })
-  await goTo(page, '/today')
+  await goTo(page, '/')
   await expect(page.getByText('An example. Its day is')).toContainText('20 May 2027')
   const out = page.getByRole('listitem').filter({ hasText: 'Plant out Tomatillo by the wall' }).last()
   await expect(out).toBeVisible()
@@ -164,7 +164,7 @@ test('a cold night in the forecast holds back what was to go out', async ({ page
   })
   const days = [day('2027-05-21', 9), day('2027-05-22', 1.5), day('2027-05-23', 8)]
   expect((await request.post(`${home}/weather`, { data: days })).status()).toBe(200)
-  await goTo(page, '/today')
+  await goTo(page, '/')
   await expect(page.getByLabel('Coldest night ahead')).toHaveValue('1.5 °C')
   await expect(out).toContainText('in danger')
   await expect(out).toContainText('A night of 2 °C is ahead')

@@ -26,14 +26,14 @@ const PLACES = [
   '/in-and-out',
   '/tables',
   '/shared',
-  '/log',
-  '/log/learned',
-  '/log/photos',
-  '/log/trials',
-  '/log/charts',
-  '/log/year',
-  '/season',
-  '/today',
+  '/records',
+  '/records/learned',
+  '/records/photos',
+  '/records/trials',
+  '/records/charts',
+  '/records/year',
+  '/plan',
+  '/',
   '/crops',
 ]
 
@@ -101,9 +101,9 @@ for (const [scheme, size] of [
       `/trays/${tray.id}`,
       `/trays/labels?trays=${tray.id}`,
       `/signs?sign=leggy&tray=${tray.id}`,
-      `/log/trace/${tray.id}`,
-      `/bench/${batch.id}`,
-      `/bench/feed/${feeding.id}`,
+      `/records/trace/${tray.id}`,
+      `/batches/${batch.id}`,
+      `/batches/feed/${feeding.id}`,
     ]) {
       await goTo(page, path)
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
@@ -123,8 +123,8 @@ test('a household that is full of things fits a phone', async ({ page, context, 
   const trays = await ids('trays')
   for (const path of [
     ...PLACES,
-    ...trays.slice(0, 3).flatMap((id) => [`/trays/${id}`, `/log/trace/${id}`]),
-    ...(await ids('batches')).slice(0, 3).map((id) => `/bench/${id}`),
+    ...trays.slice(0, 3).flatMap((id) => [`/trays/${id}`, `/records/trace/${id}`]),
+    ...(await ids('batches')).slice(0, 3).map((id) => `/batches/${id}`),
     ...(await ids('guidedJobs')).slice(0, 2).map((id) => `/jobs/${id}`),
   ]) {
     await goTo(page, path)
@@ -169,7 +169,7 @@ test('a bench card is one A4 page', async ({ page, household }) => {
     ],
   })
   await household.put('feedings', { ...FEEDING, batchId: batch.id })
-  await goTo(page, `/bench/${batch.id}`)
+  await goTo(page, `/batches/${batch.id}`)
   // A reader prints what is there, in its own type.
   await page.evaluate(() => document.fonts.ready)
   const pdf = (await page.pdf({ format: 'A4', printBackground: true, preferCSSPageSize: true })).toString(
@@ -203,7 +203,7 @@ test('single-letter keys go places, can be turned off, and never disturb typing'
 
 test('addresses that lead nowhere say so and lead back', async ({ page, household: _, expectNoise }) => {
   expectNoise(/404/)
-  await page.goto('/bench/0b1a5700-0000-4000-8000-000000000000')
+  await page.goto('/batches/0b1a5700-0000-4000-8000-000000000000')
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('There is nothing here')
   await page.getByRole('link', { name: 'To the bench' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Test bench')

@@ -53,7 +53,7 @@ test('a mix, step by step: timers outlive a reload, what really happened goes in
     price: null,
     packs: 1,
   })
-  await goTo(page, `/bench/${batch.id}`)
+  await goTo(page, `/batches/${batch.id}`)
   await page.getByRole('button', { name: 'Start' }).click()
   await expect(page.getByRole('heading', { name: 'Soak the coir' })).toBeVisible()
   const size = await page.locator('.amount').evaluate((one) => parseFloat(getComputedStyle(one).fontSize))
@@ -114,7 +114,7 @@ test('a mix, step by step: timers outlive a reload, what really happened goes in
 test('mix is short: so much more is made, and who stops half way takes half', async ({ page, household }) => {
   test.slow()
   const batch = await household.put('batches', SOWING_BATCH)
-  await goTo(page, `/bench/${batch.id}`)
+  await goTo(page, `/batches/${batch.id}`)
   await page.getByRole('button', { name: 'Start' }).click()
   for (let i = 0; i < 3; i++) await next(page).click()
   await expect(page.getByRole('heading', { name: /^Fill/ })).toBeVisible()
@@ -156,7 +156,7 @@ test('two phones on one job, and a server that does not answer: no tick is lost'
   test.slow()
   expectNoise(/Failed to load resource|409|ERR_/)
   const batch = await household.put('batches', SOWING_BATCH)
-  await goTo(page, `/bench/${batch.id}`)
+  await goTo(page, `/batches/${batch.id}`)
   await page.getByRole('button', { name: 'Start' }).click()
   await page.waitForURL(/\/jobs\//)
   await expect(page.getByRole('heading', { name: 'Soak the coir' })).toBeVisible()
@@ -306,7 +306,7 @@ test('water: what wants it today, a round with the can, weighings that teach, a 
   test.slow()
   const tray = await standingTray(household)
   for (const days of [8, 4]) await watered(household, tray.id, days)
-  await goTo(page, '/today')
+  await goTo(page, '/')
   const round = page.getByRole('region', { name: 'Water' })
   await expect(round.getByText('Tray 1')).toBeVisible()
   await expectAccessible(page)

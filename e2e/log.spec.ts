@@ -39,7 +39,7 @@ test.describe('with a thumb, on a phone', () => {
     await household.setSeason()
     const { id, number } = await tray(household, 'Okra', 'okra')
     await happened(household, id, 'stage', -9, changed(id, 'A', 'sown', 24))
-    await goTo(page, '/log')
+    await goTo(page, '/records')
     const line = page.getByLabel('What happened?')
     await page.getByRole('button', { name: `${number} Okra` }).tap()
     await line.press('End')
@@ -83,7 +83,7 @@ test('the log is looked through by words, things and kinds, put right, and goes 
       subjects: [],
     })
   await happened(household, id, 'seen', -2, { name: 'Gnats over the cosmos', signs: ['flies'] })
-  await goTo(page, '/log')
+  await goTo(page, '/records')
   await expect(page.getByText('Gnats over the cosmos')).toBeVisible()
   // The page before is fetched as its end comes into sight.
   await page.getByText('Quiet day 30').scrollIntoViewIfNeeded()
@@ -107,7 +107,7 @@ test('the log is looked through by words, things and kinds, put right, and goes 
 test('a trial: its cells dealt by lot, counted as usual, judged in words', async ({ page, household }) => {
   await household.setSeason()
   const { id, number } = await tray(household, 'Okra', 'okra')
-  await goTo(page, '/log/trials')
+  await goTo(page, '/records/trials')
   await page.getByRole('button', { name: 'Set up a trial' }).click()
   const dialog = page.getByRole('dialog')
   await choose(page, 'What is compared', 'something else')
@@ -132,7 +132,7 @@ test('a trial: its cells dealt by lot, counted as usual, judged in words', async
       cells: [{ trayId: id, group: code, what: 'sown', cells: of(code), count: null }],
     })
   // Counted in the log as everything is; which side is asked.
-  await goTo(page, '/log')
+  await goTo(page, '/records')
   for (const [count, side] of [
     [12, 'Okra · side A'],
     [2, 'Okra · side B'],
@@ -153,7 +153,7 @@ test('whole trays are dealt to two places, and each counts once', async ({ page,
   await household.setSeason()
   const all = []
   for (let i = 0; i < 8; i++) all.push(await tray(household, 'Okra', 'okra'))
-  await goTo(page, '/log/trials')
+  await goTo(page, '/records/trials')
   await page.getByRole('button', { name: 'Set up a trial' }).click()
   const dialog = page.getByRole('dialog')
   await choose(page, 'What is compared', 'two places (whole trays)')
@@ -262,7 +262,7 @@ test('photos: several at once, what is none is refused by name, and two trays st
   await expectAccessible(page)
   await page.getByRole('dialog').getByRole('button', { name: 'Remove' }).click()
   await expect(page.getByRole('button', { name: /day 9: see it large/ })).toHaveCount(1)
-  await goTo(page, '/log/photos')
+  await goTo(page, '/records/photos')
   await expect(page.getByRole('columnheader', { name: 'week 2' })).toBeVisible()
 })
 
@@ -282,7 +282,7 @@ test('what was learned is shown beside the book, can be left out and counted aga
   })
   await happened(household, one.id, 'stage', -20, changed(one.id, 'A', 'sown', 24))
   await happened(household, one.id, 'look', -6, changed(one.id, 'A', 'up', 12))
-  await goTo(page, '/log/learned')
+  await goTo(page, '/records/learned')
   const seed = page.getByRole('region', { name: 'Seed that comes up' })
   await expect(seed).toContainText('the book90 %')
   await expect(seed).toContainText('yours, from 1')
@@ -323,7 +323,7 @@ test('the end of a season on one page, and the next one from it', async ({ page,
   await happened(household, one.id, 'out', -5, {
     cells: [{ trayId: one.id, group: 'A', what: 'out', cells: [], count: 17 }],
   })
-  await goTo(page, '/log/year')
+  await goTo(page, '/records/year')
   const row = page.getByRole('row', { name: /^Okra/ })
   await expect(row).toContainText('83 % (20 of 24)')
   await expect(row).toContainText('17')
@@ -335,7 +335,7 @@ test('the end of a season on one page, and the next one from it', async ({ page,
   await expect(page).toHaveURL(/buying/)
   const sowings = (await household.list('sowings')).map(({ body }) => body as unknown as { outOn: string })
   expect(sowings.map(({ outOn }) => outOn.slice(0, 4)).sort()).toEqual([String(year), String(year + 1)])
-  await goTo(page, '/log/charts')
+  await goTo(page, '/records/charts')
   await expect(page.getByRole('img', { name: /Okra, tray 1: sown/ })).toBeVisible()
   await page.getByText('As a table').first().click()
   const download = page.waitForEvent('download')
@@ -348,7 +348,7 @@ test('the file of a logger is read, its bad lines are named, and a low above the
   household,
 }) => {
   await household.setSeason()
-  await goTo(page, '/log')
+  await goTo(page, '/records')
   await page.getByRole('button', { name: 'Write down the air' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Lowest').fill('22')
@@ -409,11 +409,11 @@ test('a note to oneself stands on Today on its day; a tray that is carried in a 
   })
   const { id } = await tray(household, 'Okra', 'okra')
   await happened(household, id, 'stage', -9, changed(id, 'A', 'sown', 24))
-  await goTo(page, '/today')
+  await goTo(page, '/')
   await expect(page.getByRole('region', { name: 'You wanted to be told' })).toContainText(
     'on the mat this year',
   )
-  await goTo(page, '/log')
+  await goTo(page, '/records')
   await page.getByLabel('What happened?').fill('carried tray 1 to outside')
   await page.getByRole('button', { name: 'Write it down' }).click()
   await expect(page.getByLabel('What happened?')).toHaveValue('')

@@ -193,7 +193,7 @@ test('days away are read from a calendar, and what falls on them is asked for be
 
 test('a drawing is taken along as SVG and as PNG, its colours in it', async ({ page, household }) => {
   await season(household)
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   const take = async (as: string) => {
     const [download] = await Promise.all([
       page.waitForEvent('download'),

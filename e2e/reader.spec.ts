@@ -9,7 +9,7 @@ test('several crops in a sentence are planned with one press, each with its own 
   household,
 }) => {
   await household.setSeason()
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   const sentence = page.getByLabel('What will you raise?')
   const heard = page.getByRole('list', { name: 'How it was understood' })
   await sentence.fill('18 kale and 24 cabbages in 50s by 20 May')
@@ -31,7 +31,7 @@ test('a vessel nobody has is offered as the nearest, or made of that size in pla
   household,
 }) => {
   await household.setSeason()
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   const sentence = page.getByLabel('What will you raise?')
   await sentence.fill('12 marigolds in egg boxes by 1 June')
   await expect(page.getByText(/is not among the containers here/)).toBeVisible()
@@ -46,7 +46,7 @@ test('a line of the log is shown word by word and in a sentence; a word that is 
 }) => {
   await household.setSeason()
   await household.put('sowings', { name: 'Leek', cropId: 'leek', plants: 40, sowOn: on(-20) })
-  await goTo(page, '/log')
+  await goTo(page, '/records')
   const line = page.getByLabel('What happened?')
   await line.fill('the leeks never germinated')
   await expect(page.getByText(/^Up: none of the leeks/)).toBeVisible()
@@ -70,12 +70,12 @@ test('a line of the log is shown word by word and in a sentence; a word that is 
 
 test('who types and presses Enter at once is waited for', async ({ page, household }) => {
   await household.setSeason()
-  await goTo(page, '/log')
+  await goTo(page, '/records')
   const line = page.getByLabel('What happened?')
   await line.fill('aired the greenhouse')
   await line.press('Enter')
   await expect(line).toHaveValue('')
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   const wish = page.getByLabel('What will you raise?')
   await wish.fill('12 chard by 1 June')
   await wish.press('Enter')
@@ -96,7 +96,7 @@ test('the palette answers: what is in the shed, how deep, the next day of a crop
     packs: 2,
   })
   await household.put('sowings', { name: 'Leek', cropId: 'leek', plants: 40, outOn: on(80) })
-  await goTo(page, '/today')
+  await goTo(page, '/')
   await page.keyboard.press('Control+k')
   const wanted = page.getByRole('combobox', { name: 'What to find' })
   const found = page.getByRole('listbox', { name: 'Found' })

@@ -11,7 +11,7 @@ const sowing = (household: Household, name: string, cropId: string, more: object
   household.put('sowings', { name, cropId, plants: 48, sowOn: TODAY, certainty: 0.9, ...more })
 
 test('from a sentence to the bench card', async ({ page, household }) => {
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   const day = async (label: string, text: string) => {
     await page.getByLabel(label).fill(text)
     await page.keyboard.press('Tab')
@@ -61,7 +61,7 @@ test('a crop that cannot finish before autumn’s frost is told the latest days 
   household,
 }) => {
   await household.setSeason()
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   const sentence = page.getByLabel('What will you raise?')
   await sentence.fill('48 tomatoes by 20 September')
   // Ten weeks outside before 12 October, and six weeks raised before that (common practice).
@@ -87,7 +87,7 @@ test.describe('on a phone, by touch', () => {
     household,
   }) => {
     await household.setSeason()
-    await goTo(page, '/season')
+    await goTo(page, '/plan')
     await page.getByLabel('What will you raise?').fill('24 chard by 8 May')
     await page.getByRole('button', { name: 'Plan it' }).tap()
     await expect(page.getByRole('heading', { name: 'The schedule' })).toBeVisible()
@@ -96,7 +96,7 @@ test.describe('on a phone, by touch', () => {
     await page.getByRole('slider', { name: 'Chard' }).tap()
     await expect(page.getByRole('heading', { name: 'The schedule' })).toBeVisible()
     await sowing(household, 'Kale', 'kale')
-    await goTo(page, '/today')
+    await goTo(page, '/')
     const tick = page.getByRole('button', { name: /^Sow Kale: / })
     const box = (await tick.boundingBox())!
     expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(44)
@@ -126,7 +126,7 @@ async function answersHeld(page: Page) {
 
 test('successions come as one change, and go with one undo', async ({ page, household }) => {
   await household.setSeason()
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   await page.getByLabel('What will you raise?').fill('36 lettuce by 1 May, 3 times every 2 weeks')
   await page.getByRole('button', { name: 'Plan it' }).click()
   await expect(page.getByRole('slider')).toHaveCount(3)
@@ -142,7 +142,7 @@ test('successions come as one change, and go with one undo', async ({ page, hous
 test('a sowing is dragged and its mix, feed and shelf move along', async ({ page, household }) => {
   await household.setSeason()
   await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-04-02' })
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   const row = page.getByRole('slider', { name: 'Tomato' })
   const mixes = page.locator('rect.outline')
   const before = await mixes.first().getAttribute('x')
@@ -189,7 +189,7 @@ test('two who move the same sowing: the second chooses', async ({ page, househol
   expectNoise(/409/)
   await household.setSeason()
   const { id } = await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-04-02' })
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   await page.getByRole('slider', { name: 'Tomato' }).press('Enter')
   await household.put(
     'sowings',
@@ -218,7 +218,7 @@ test('an overflowing shelf is shown, and the smallest set of shifts makes it fit
     ['Zinnia', 'zinnia'],
   ] as const)
     await sowing(household, name, cropId, { sowOn: '2027-04-20', scheduleId: 'cell' })
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   const full = page.getByRole('region', { name: /Shelf is full from/ })
   await expect(full).toContainText('3 flats where 2 fit')
   await full.getByRole('button', { name: 'What has to move?' }).click()
@@ -240,7 +240,7 @@ test('today’s work is done with a key, undone with a key, and the season moves
   // Due in three days: done today, everything after it comes three days earlier.
   await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-03-23' })
   await sowing(household, 'Leek', 'leek', { sowOn: '2027-03-17' })
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   const row = page.getByRole('slider', { name: 'Tomato' })
   const before = (await row.getAttribute('aria-valuetext'))!
   await page.keyboard.press('t')
@@ -273,7 +273,7 @@ test('what never came up is in danger, and is sown again in one press', async ({
     subjects: [{ what: 'sowings', id, stage: 0 }],
     on: '2027-03-01',
   })
-  await goTo(page, '/today')
+  await goTo(page, '/')
   const danger = page
     .getByRole('region', { name: 'Shelf' })
     .getByRole('listitem')
@@ -301,13 +301,13 @@ test('sowing empties the packet, and what failed is given up and taken up again'
     germination: 0.9,
   })
   const { id } = await sowing(household, 'Tomato', 'tomato', { sowOn: TODAY, packetId: packet.id })
-  await goTo(page, '/today')
+  await goTo(page, '/')
   await page.getByRole('button', { name: 'Sow Tomato: done', exact: true }).click()
   await expect(page.getByRole('button', { name: 'Sow Tomato: done, take it back' })).toBeVisible()
   await goTo(page, '/crops')
   await page.getByRole('option', { name: 'Tomato', exact: true }).click()
   await expect(page.getByText(/2027, [123]\d\d seeds/)).toBeVisible()
-  await goTo(page, `/season?sowing=${id}`)
+  await goTo(page, `/plan?sowing=${id}`)
   const panel = page.getByRole('region', { name: 'Tomato' })
   await panel.getByRole('button', { name: 'It failed' }).click()
   await expect(panel).toBeHidden()
@@ -319,13 +319,13 @@ test('sowing empties the packet, and what failed is given up and taken up again'
 test('the season leaves as a calendar, and the week on paper', async ({ page, household }) => {
   await household.setSeason()
   await sowing(household, 'Tomato', 'tomato')
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'Download as a calendar' }).click(),
   ])
   expect(download.suggestedFilename()).toBe('season.ics')
-  await goTo(page, '/today')
+  await goTo(page, '/')
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('heading', { name: /^The week from/ })).toBeVisible()
   await expect(page.getByText('Sow Tomato').last()).toBeVisible()
@@ -352,7 +352,7 @@ test('the season’s shopping list says what is short, of seed too, and by when'
     price: 2.5,
     packs: 0.1,
   })
-  await goTo(page, '/season/buying')
+  await goTo(page, '/plan/shopping')
   const list = page.getByRole('region', { name: 'To buy for the rest of the season' })
   await expect(list.getByRole('row', { name: /Perlite/ })).toContainText('1 L of perlite')
   await expect(list.getByRole('row', { name: /Perlite/ })).toContainText('Sat 10 Apr')
@@ -399,7 +399,7 @@ test('a schedule is changed stage by stage, only ever upwards, and goes back to 
 }) => {
   await household.setSeason()
   await sowing(household, 'Tomato', 'tomato', { sowOn: '2027-04-02' })
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   await page.getByRole('slider', { name: 'Tomato' }).press('Enter')
   const stage = page.getByRole('listitem').filter({ has: page.getByRole('combobox', { name: 'Stage 2' }) })
   await stage.getByRole('combobox', { name: 'In', exact: true }).click()
@@ -424,7 +424,7 @@ test('a wish is answered word by word, asked about rather than guessed, and what
   household,
 }) => {
   await household.setSeason()
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   const sentence = page.getByLabel('What will you raise?')
   const heard = page.getByRole('list', { name: 'How it was understood' })
   const plan = page.getByRole('button', { name: 'Plan it' })
@@ -482,7 +482,7 @@ test('what stands already is pasted as a list: what is understood is kept, the r
   household,
 }) => {
   await household.setSeason()
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   await page.getByRole('button', { name: 'What stands already, as a list' }).click()
   const list = page.getByLabel(/^A line each/)
   await list.fill('36 tomatillos\tin 72-cell trays\tsown 10 March\n12 kale\n2 trays of xyzzy sown 1 March')
@@ -500,7 +500,7 @@ test('what stands already is pasted as a list: what is understood is kept, the r
 
 test('what may be sown now is pressed into the sentence', async ({ page, household }) => {
   await household.setSeason()
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   await page.getByRole('button', { name: 'What may I sow now?' }).click()
   await page.getByRole('button', { name: 'Pepper', exact: true }).click()
   await expect(page.getByLabel('What will you raise?')).toHaveValue('12 Pepper, sow today')
@@ -512,7 +512,7 @@ test('where it never freezes places are named, a lamp is judged once it is, and 
   page,
   household,
 }) => {
-  await goTo(page, '/season')
+  await goTo(page, '/plan')
   await page.getByLabel(/It never freezes here/).check()
   await expect(page.getByLabel('Last frost of spring')).toBeHidden()
   await expect(page.getByText('nothing is assumed of your nights')).toBeVisible()
@@ -543,7 +543,7 @@ test('where it never freezes places are named, a lamp is judged once it is, and 
   expect(stored!.body.placeId).not.toBeNull()
   await page.keyboard.press('Escape')
   await sowing(household, 'Hot pepper', 'hot-pepper', { cells: 24, plants: 12 })
-  await goTo(page, '/today')
+  await goTo(page, '/')
   await page.getByRole('button', { name: 'Sow Hot pepper: done', exact: true }).click()
   await page.getByRole('button', { name: 'Sow Aubergine: done', exact: true }).click()
   // What wants the warmth stands on the mat until it is up; what was put on the shelf stands there.
@@ -571,7 +571,7 @@ test('a part is potted up and the rest stays: it is asked for again, and the mix
     ['look', '2027-02-17'],
   ])
     await household.put('entries', { name: 'done', kind, subjects: [{ what: 'sowings', id, stage: 0 }], on })
-  await goTo(page, '/today')
+  await goTo(page, '/')
   const job = page.getByRole('listitem').filter({ hasText: /^\s*Pot up Tomato/ })
   await expect(job).toContainText('42 plants')
   await job.getByRole('button', { name: 'Done on another day: Pot up Tomato' }).click()

@@ -6,7 +6,7 @@ import { expect, expectAccessible, goTo, test } from './fixture'
 
 /* A browser that may keep nothing for the page, and one that has no room left: the pages work, and say what is not kept. */
 
-const PAGES = ['/today', '/season', '/trays', '/mix', '/feed', '/supplies', '/log', '/settings', '/help']
+const PAGES = ['/', '/plan', '/trays', '/mix', '/feed', '/supplies', '/records', '/settings', '/help']
 
 test('with site data denied every page works, and says what is not kept', async ({ baseURL }) => {
   // As Chromium’s own setting does it, not as a script would.

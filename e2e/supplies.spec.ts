@@ -59,7 +59,7 @@ test('what is short is bought in the cheapest whole packs', async ({ page, house
 test('a batch is made: it leaves the shelf, and undo puts it back', async ({ page, household }) => {
   const batch = await perliteBatch(household)
   await bag(household, 10, 7, 1.5)
-  await goTo(page, `/bench/${batch.id}`)
+  await goTo(page, `/batches/${batch.id}`)
   await page.getByRole('button', { name: 'It is made' }).click()
   const dialog = page.getByRole('dialog')
   await expect(dialog).toContainText('10.4 L, 10 L perlite')
@@ -84,7 +84,7 @@ test('when somebody else took the last bag, it is said, and nothing typed is los
   const mine = await perliteBatch(household)
   const theirs = await perliteBatch(household, 'Theirs')
   await bag(household, 12, 7, 1)
-  await goTo(page, `/bench/${mine.id}`)
+  await goTo(page, `/batches/${mine.id}`)
   await page.getByRole('button', { name: 'It is made' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Note').fill('Dusty bag')

@@ -21,8 +21,8 @@ const PHONE = { width: 390, height: 844 }
 
 /** Each main view, from the demo household. */
 const VIEWS = [
-  { name: 'today', path: '/today', size: WIDE },
-  { name: 'season', path: '/season', size: { width: 1280, height: 1150 } },
+  { name: 'today', path: '/', size: WIDE },
+  { name: 'season', path: '/plan', size: { width: 1280, height: 1150 } },
   { name: 'trays', path: '/trays', size: { width: 1280, height: 1000 } },
   { name: 'tray', path: `/trays/${TRAY}`, size: WIDE },
   { name: 'guided-job', path: `/jobs/${RUN}`, size: WIDE },
@@ -31,7 +31,7 @@ const VIEWS = [
   { name: 'mix-phone', path: `/mix?batch=${BATCH}`, size: PHONE },
   { name: 'feed', path: `/feed?plan=${FEEDING}`, size: WIDE },
   { name: 'feed-dark', path: `/feed?plan=${FEEDING}`, size: WIDE, dark: true },
-  { name: 'bench-card', path: `/bench/${BATCH}`, size: { width: 1280, height: 1500 } },
+  { name: 'bench-card', path: `/batches/${BATCH}`, size: { width: 1280, height: 1500 } },
   { name: 'supplies', path: '/supplies', size: WIDE },
   {
     name: 'feeding-schedule',
@@ -39,11 +39,11 @@ const VIEWS = [
     size: { width: 1280, height: 1000 },
   },
   { name: 'signs', path: `/signs?sign=pale+old&tray=${TRAY}`, size: WIDE },
-  { name: 'log', path: '/log', size: WIDE },
+  { name: 'log', path: '/records', size: WIDE },
   { name: 'first', path: '/first', size: { width: 1280, height: 1000 } },
   { name: 'help', path: '/help', size: { width: 1280, height: 1000 } },
   { name: 'devices', path: '/devices', size: { width: 1280, height: 1000 } },
-  { name: 'season-end', path: '/log/year', size: { width: 1280, height: 1000 } },
+  { name: 'season-end', path: '/records/year', size: { width: 1280, height: 1000 } },
 ]
 
 await orSayWhy(async () => {

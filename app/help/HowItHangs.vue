@@ -16,14 +16,14 @@ interface Node {
 const W = 188
 const H = 62
 const NODES: readonly Node[] = [
-  { id: 'wish', x: 10, y: 40, title: 'A wish', text: '48 basil by 20 May', to: '/season', kind: 'said' },
+  { id: 'wish', x: 10, y: 40, title: 'A wish', text: '48 basil by 20 May', to: '/plan', kind: 'said' },
   {
     id: 'frost',
     x: 10,
     y: 150,
     title: 'Frosts and places',
     text: 'when, where, light',
-    to: '/season?frame=open',
+    to: '/plan?frame=open',
     kind: 'said',
   },
   {
@@ -41,7 +41,7 @@ const NODES: readonly Node[] = [
     y: 95,
     title: 'Schedule',
     text: 'seed to planting out',
-    to: '/season',
+    to: '/plan',
     kind: 'reckoned',
   },
   {
@@ -50,7 +50,7 @@ const NODES: readonly Node[] = [
     y: 40,
     title: 'Mix',
     text: 'litres for every stage',
-    to: '/season/batches',
+    to: '/batches',
     kind: 'reckoned',
   },
   { id: 'feed', x: 490, y: 150, title: 'Feed', text: 'from mg/L to spoons', to: '/feed', kind: 'reckoned' },
@@ -60,19 +60,19 @@ const NODES: readonly Node[] = [
     y: 260,
     title: 'To buy',
     text: 'what is not there',
-    to: '/season/buying',
+    to: '/plan/shopping',
     kind: 'reckoned',
   },
   { id: 'trays', x: 730, y: 40, title: 'Trays', text: 'cells and counts', to: '/trays', kind: 'done' },
-  { id: 'today', x: 730, y: 150, title: 'Today', text: 'one walk, by steps', to: '/today', kind: 'done' },
-  { id: 'log', x: 730, y: 260, title: 'Log', text: 'what happened', to: '/log', kind: 'done' },
+  { id: 'today', x: 730, y: 150, title: 'Today', text: 'one walk, by steps', to: '/', kind: 'done' },
+  { id: 'log', x: 730, y: 260, title: 'Log', text: 'what happened', to: '/records', kind: 'done' },
   {
     id: 'learned',
     x: 250,
     y: 330,
     title: 'Learned',
     text: 'figures of your own',
-    to: '/log/learned',
+    to: '/records/learned',
     kind: 'reckoned',
   },
 ]
@@ -159,22 +159,22 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
     <figcaption>
       <ol>
         <li>
-          You say what you want, <NuxtLink to="/season">a wish in one sentence</NuxtLink>, when it freezes and
-          <NuxtLink to="/season?frame=open">where trays stand</NuxtLink>, and
+          You say what you want, <NuxtLink to="/plan">a wish in one sentence</NuxtLink>, when it freezes and
+          <NuxtLink to="/plan?frame=open">where trays stand</NuxtLink>, and
           <NuxtLink to="/supplies">your supplies</NuxtLink>.
         </li>
         <li>
-          From that a <NuxtLink to="/season">schedule</NuxtLink> is reckoned: containers, mixes and feeds on
-          their days. It asks for <NuxtLink to="/season/batches">litres of mix</NuxtLink>,
+          From that a <NuxtLink to="/plan">schedule</NuxtLink> is reckoned: containers, mixes and feeds on
+          their days. It asks for <NuxtLink to="/batches">litres of mix</NuxtLink>,
           <NuxtLink to="/feed">doses of feed</NuxtLink>, and what is
-          <NuxtLink to="/season/buying">to be bought</NuxtLink>.
+          <NuxtLink to="/plan/shopping">to be bought</NuxtLink>.
         </li>
         <li>
-          <NuxtLink to="/today">Today</NuxtLink> and the <NuxtLink to="/trays">trays</NuxtLink> are where it
-          is done; what really happened stands in the <NuxtLink to="/log">log</NuxtLink>.
+          <NuxtLink to="/">Today</NuxtLink> and the <NuxtLink to="/trays">trays</NuxtLink> are where it
+          is done; what really happened stands in the <NuxtLink to="/records">log</NuxtLink>.
         </li>
         <li>
-          What happened is <NuxtLink to="/log/learned">learned from</NuxtLink>: the next plan goes by your
+          What happened is <NuxtLink to="/records/learned">learned from</NuxtLink>: the next plan goes by your
           figures.
         </li>
       </ol>

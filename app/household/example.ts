@@ -26,7 +26,7 @@ export const useExample = defineStore('example', () => {
       await sendCommand(id, { name: 'make example' })
       if (mine) own.value = { ...mine, example: id }
       await household.moveTo(id)
-      await navigateTo('/today')
+      await navigateTo('/')
     } catch (error) {
       note(whyNot(error))
     }

@@ -5,9 +5,9 @@ const YEAR_S = 31_536_000
 
 /** How this browser likes it; in cookies, so that the first page already has it. */
 export const usePreferences = defineStore('preferences', () => {
-  /** Paper by day, the grow room by night. */
-  const theme = useCookie<'light' | 'dark'>('theme', {
-    default: () => 'light',
+  /** Paper by day, the grow room by night; by the system until somebody chooses. */
+  const theme = useCookie<'system' | 'light' | 'dark'>('theme', {
+    default: () => 'system',
     maxAge: YEAR_S,
     sameSite: 'lax',
   })
@@ -17,5 +17,8 @@ export const usePreferences = defineStore('preferences', () => {
     maxAge: YEAR_S,
     sameSite: 'lax',
   })
-  return { theme, letterKeys, switchTheme: () => (theme.value = theme.value === 'dark' ? 'light' : 'dark') }
+  const isDark = () =>
+    theme.value === 'dark' ||
+    (theme.value === 'system' && window.matchMedia('(prefers-color-scheme: dark)').matches)
+  return { theme, letterKeys, switchTheme: () => (theme.value = isDark() ? 'light' : 'dark') }
 })

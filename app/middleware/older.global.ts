@@ -8,7 +8,7 @@ export default defineNuxtRouteMiddleware(async ({ path, query, params }) => {
     ['batches', query['batch']],
     ['feedings', query['plan']],
     ['sowings', query['sowing']],
-    [path.startsWith('/bench/feed/') ? 'feedings' : 'batches', path.startsWith('/bench/') && params['id']],
+    [path.startsWith('/batches/feed/') ? 'feedings' : 'batches', path.startsWith('/batches/') && params['id']],
   ]
   const household = useHousehold()
   await household.ready()

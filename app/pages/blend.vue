@@ -25,7 +25,14 @@ import { printNumber } from '#core/units/format'
 
 const { mass } = useMeasures()
 
-definePageMeta({ place: { title: 'Several feeds', what: 'blended to what is wanted', parent: '/feed' } })
+definePageMeta({
+  place: {
+    title: 'Several feeds',
+    what: 'combine feeds to reach a target',
+    words: 'blend combine stock bottles',
+    parent: '/mix',
+  },
+})
 
 const context = useContext()
 provideUnreadable()

@@ -32,9 +32,12 @@ const { temperature, length } = useMeasures()
 definePageMeta({
   place: {
     title: 'Crops and seed',
-    what: 'the book of crops, and your packets',
+    tabTitle: 'Crops & seed',
+    what: 'when to sow what, and the packets you have',
     words: 'seed packet variety germination',
-    parent: '/season',
+    parent: '/plan',
+    tab: 2,
+    key: 'c',
   },
 })
 

@@ -21,9 +21,10 @@ import type { DeviceRecord } from '#shared/records/device'
 definePageMeta({
   place: {
     title: 'Devices',
-    what: 'scales, probes, pens, the forecast: what they say now',
+    what: 'scales, sensors and the forecast',
     words: 'sensor scale thermometer probe pen ec ph lux weather gateway senml simulated',
     parent: '/settings',
+    tab: 2,
   },
 })
 

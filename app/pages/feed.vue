@@ -38,9 +38,10 @@ import { bodyOf } from '#shared/records/collections'
 definePageMeta({
   place: {
     title: 'Feed',
-    what: 'a feed diluted for a stage',
-    words: 'fertiliser fertilizer dose dilute strength',
-    order: 5,
+    what: 'how much feed in how much water',
+    words: 'fertiliser fertilizer dose dilute strength ppm',
+    parent: '/mix',
+    tab: 2,
     key: 'f',
   },
 })
@@ -135,7 +136,7 @@ function chooseJug(value: string) {
 async function save() {
   const stored = await feed.save()
   if (!stored) return
-  const card = stored.body.batchId ? `/bench/${stored.body.batchId}` : `/bench/feed/${stored.id}`
+  const card = stored.body.batchId ? `/batches/${stored.body.batchId}` : `/batches/feed/${stored.id}`
   note('The feed is planned.', { name: 'Bench card', run: () => router.push(card) })
   await router.replace({ query: { plan: stored.id } })
 }
@@ -149,8 +150,8 @@ const blocked = computed(() =>
 const cardAddress = computed(() =>
   feed.saved
     ? feed.saved.body.batchId
-      ? `/bench/${feed.saved.body.batchId}`
-      : `/bench/feed/${feed.saved.id}`
+      ? `/batches/${feed.saved.body.batchId}`
+      : `/batches/feed/${feed.saved.id}`
     : null,
 )
 </script>

@@ -27,7 +27,12 @@ import { printTrait, TRAITS } from '#shared/drawings/traits'
 import { textureFill } from '#shared/drawings/textures'
 
 definePageMeta({
-  place: { title: 'Find a mix', what: 'from what you have, for what you want', parent: '/mix' },
+  place: {
+    title: 'Find a mix',
+    what: 'mixes that meet your limits, from what you have',
+    parent: '/mix',
+    tab: 4,
+  },
 })
 
 const context = useContext()

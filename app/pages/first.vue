@@ -21,9 +21,9 @@ import { counted } from '#core/text/plurals'
 
 definePageMeta({
   place: {
-    title: 'To begin with',
-    what: 'what you have and want: kitchen, frosts, room, supplies, what stands, the first wish',
-    words: 'first start begin setup onboarding new household',
+    title: 'Getting started',
+    what: 'your last frost, what you have, what you want to grow',
+    words: 'first start begin setup onboarding new household frosts',
     parent: '/',
   },
 })
@@ -89,8 +89,8 @@ const standing = computed(() => season.rows.filter(({ id }) => season.done.has(i
         </p>
         <p class="buttons">
           <Button class="main" @click="planBatch(nextMix)">The first bench card</Button>
-          <NuxtLink class="button" to="/season">See the season</NuxtLink>
-          <NuxtLink class="button" to="/today">What is to do today</NuxtLink>
+          <NuxtLink class="button" to="/plan">See the season</NuxtLink>
+          <NuxtLink class="button" to="/">What is to do today</NuxtLink>
         </p>
       </template>
     </FirstStep>

@@ -20,9 +20,10 @@ import { SOURCE_TAGS } from '#core/working/source'
 definePageMeta({
   place: {
     title: 'Help',
-    what: 'how it hangs together, words, methods, cautions, sources; prints as a booklet',
+    what: 'how it works, words, methods, cautions, sources',
     words: 'help manual booklet glossary sources keys methods',
     parent: '/settings',
+    tab: 5,
   },
 })
 const { all } = usePlaces()
@@ -54,11 +55,11 @@ const pages = computed(() =>
 )
 const THINGS: Readonly<Record<string, string>> = {
   '/trays/:id': 'A tray',
-  '/bench/:id': 'The card of a batch',
-  '/bench/feed/:id': 'The card of a feed',
+  '/batches/:id': 'The card of a batch',
+  '/batches/feed/:id': 'The card of a feed',
   '/jobs/:id': 'A job',
   '/jobs/sheets/:id': 'A job on paper',
-  '/log/trace/:id': 'Where a tray comes from',
+  '/records/trace/:id': 'Where a tray comes from',
 }
 const print = () => window.print()
 </script>
@@ -94,7 +95,7 @@ const print = () => window.print()
       <h2 id="methods">Where growers disagree</h2>
       <p class="soft">
         Blastomix takes no side: a method is a set of habits with a reason and a cost. Pick one under
-        <NuxtLink to="/season?frame=open">Frosts and places</NuxtLink>; any stage can be kept otherwise.
+        <NuxtLink to="/plan?frame=open">Frosts and places</NuxtLink>; any stage can be kept otherwise.
       </p>
       <h3>How long the lamps burn</h3>
       <dl>

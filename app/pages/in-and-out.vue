@@ -8,10 +8,11 @@ import { useHousehold } from '~/household/household'
 
 definePageMeta({
   place: {
-    title: 'In and out',
-    what: 'everything as one file, and back; weather; the calendar',
-    words: 'export import archive backup zip csv json calendar ics weather',
+    title: 'Import and export',
+    what: 'everything as one file, and back; weather; calendar',
+    words: 'in out export import archive backup zip csv json calendar ics weather',
     parent: '/settings',
+    tab: 3,
   },
 })
 const household = useHousehold()

@@ -1,284 +1,381 @@
 <script setup lang="ts">
 import { present } from '#core/present'
+import { first } from '#core/numeric/at'
 import { definePageMeta } from '#imports'
+import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
-import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
+import { useDebounceFn, useEventListener } from '@vueuse/core'
+import JobLine from '~/today/JobLine.vue'
+import PlaceStrip from '~/today/PlaceStrip.vue'
+import WaterRound from '~/trays/water/WaterRound.vue'
+import WeekSheet from '~/today/WeekSheet.vue'
 import { useDates } from '~/kit/useDates'
-import { usePlannedBatch } from '~/mix-and-feed/cards/usePlanned'
-import EarlierRecords from '~/kit/record-forms/EarlierRecords.vue'
-import { useRemoval } from '~/kit/record-forms/useRemoval'
-import { useContext } from '~/household/context'
+import { useJobWords } from '~/today/useJobWords'
+import AwayNotice from '~/today/AwayNotice.vue'
+import LogReminders from '~/records/log/LogReminders.vue'
+import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
 import { useHousehold } from '~/household/household'
-import { Droplets, FileText, Shovel, Trash2 } from '@lucide/vue'
-import { inSentence } from '#core/text/plurals'
-import { printNumber } from '#core/units/format'
-import { saidInParts } from '#core/media/recipe'
-import { growthStageById } from '#core/feed/growth-stage'
+import { useHouseholdAnswer } from '~/household/saving'
+import { usePreferences } from '~/household/preferences'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
+import { counted } from '#core/text/plurals'
+import { useContext } from '~/household/context'
+import { useSeason } from '~/plan/season'
+import { useTrays } from '~/trays/trays'
+import { Printer } from '@lucide/vue'
+import type { Day } from '#core/calendar/day'
+import type { Job } from '#core/season/today/job'
+import { walkOf, type Stop } from '#core/season/today/walk'
+import { coldestAhead } from '#core/calendar/weather'
+import { hotAhead, nightAhead } from '#shared/reckoning/season'
 
 definePageMeta({
   place: {
-    title: 'Bench',
-    what: 'what is planned, and its cards',
-    words: 'card label print batch',
-    order: 3,
-    key: 'b',
+    title: 'Today',
+    what: 'what to do now, place by place',
+    words: 'home jobs harden prick out pot up water week due night frost',
+    order: 1,
+    key: 't',
   },
 })
-
 const household = useHousehold()
+const season = useSeason()
 const context = useContext()
-const remove = useRemoval()
-
+const trays = useTrays()
+const guidedJobs = useGuidedJobs()
 const { printDay } = useDates()
-const batches = computed(() =>
-  [...household.batches].reverse().map((batch) => ({
-    batch,
-    planned: usePlannedBatch(batch),
-    fills: batch.body.fills.map(
-      ({ containerId, count }) =>
-        `${count} × ${context.containers.get(containerId)?.name ?? 'a container no longer here'}`,
-    ),
-    feeds: household.feedings.filter(({ body }) => body.batchId === batch.id),
-  })),
+const { words } = useJobWords()
+const preferences = usePreferences()
+
+const stops = computed(() =>
+  season.known ? walkOf(season.kept, season.jobs, season.done, season.known.frame.places, season.today) : [],
 )
-const looseFeeds = computed(() =>
-  household.feedings.filter(({ body }) => !household.batches.some(({ id }) => id === body.batchId)),
+const TITLE = { 'at the bench': 'At the bench', 'in the evening': 'This evening' } as const
+const titleOf = (stop: Stop) => stop.place?.name ?? TITLE[stop.when as keyof typeof TITLE]
+const coming = computed(() => season.jobs.filter(({ state }) => state === 'coming'))
+const todo = computed(() => stops.value.flatMap(({ jobs }) => jobs).filter(({ state }) => state !== 'done'))
+const list = computed(() => [...stops.value.flatMap(({ jobs }) => jobs), ...coming.value])
+const current = ref<string | null>(null)
+const lines = new Map<string, { focus: () => void }>()
+const hold = (id: string, line: unknown) => {
+  if (line) lines.set(id, line as { focus: () => void })
+  else lines.delete(id)
+}
+const at = computed(
+  () => list.value.find(({ id }) => id === current.value) ?? list.value.find(({ state }) => state !== 'done'),
 )
+
+/** What is laid out in trays is sown there, group by group; everything else is ticked off. */
+async function done(job: Job) {
+  const { title } = words(job)
+  const { sowingId } = first(job.of)
+  if (job.kind === 'stage' && job.stageKind === 'sow' && trays.isLaidOut(sowingId))
+    await trays.sowAll(sowingId, season.today, `Done: ${title}.`)
+  else await season.mark(job, title)
+}
+/** What a line can be asked to do, wherever it stands. */
+const actsOf = (job: Job) => ({
+  focusin: () => (current.value = job.id),
+  done: () => done(job),
+  undo: () => season.undoJob(job),
+  snooze: (until: Day) => season.mark(job, words(job).title, until),
+  again: () => season.sowAgain(first(job.of).sowingId),
+})
+
+function step(by: number) {
+  const index = list.value.findIndex(({ id }) => id === (current.value ?? at.value?.id))
+  const next = list.value[Math.min(list.value.length - 1, Math.max(0, index + by))]
+  if (!next) return
+  current.value = next.id
+  lines.get(next.id)?.focus()
+}
+// One key: d does what is at hand, u takes the last one back.
+useEventListener('keydown', (event: KeyboardEvent) => {
+  const target = event.target as HTMLElement
+  if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+    return
+  if (document.querySelector('[role="dialog"]')) return
+  if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    event.preventDefault()
+    return step(event.key === 'ArrowDown' ? 1 : -1)
+  }
+  if (!preferences.letterKeys) return
+  if (event.key === 'd' && at.value && at.value.state !== 'done') void done(at.value)
+  if (event.key === 'u') void season.undoLast()
+})
+
+/** With the weather that came in beside it. */
+const reckoned = computed(() => context.whole.frame)
+const nightC = computed(() => reckoned.value && nightAhead(reckoned.value, season.today))
+const hotC = computed(() => reckoned.value && hotAhead(reckoned.value, season.today))
+interface Forecast {
+  nightC: number | null
+  nightSaidOn: Day | null
+  hotC: number | null
+  hotSaidOn: Day | null
+}
+const forecast = (frame: NonNullable<typeof season.frame>): Forecast => ({
+  nightC: frame.nightC,
+  nightSaidOn: frame.nightSaidOn ?? null,
+  hotC: frame.hotC ?? null,
+  hotSaidOn: frame.hotSaidOn ?? null,
+})
+const { saving, save, dismiss } = useHouseholdAnswer<Forecast>(
+  'the forecast',
+  (whole) => whole.season && forecast(whole.season),
+  (whole, said) => ({ ...whole, season: whole.season && { ...whole.season, ...said } }),
+)
+const saidOn = (value: number | null) => (value === null ? null : season.today)
+const setNight = useDebounceFn(
+  (value: number | null) =>
+    save({ ...forecast(present(season.frame)), nightC: value, nightSaidOn: saidOn(value) }),
+  600,
+)
+const setHot = useDebounceFn(
+  (value: number | null) =>
+    save({ ...forecast(present(season.frame)), hotC: value, hotSaidOn: saidOn(value) }),
+  600,
+)
+/** Where the figure comes from: typed, or from the forecast that came in. */
+const typedNight = computed(
+  () =>
+    season.frame?.nightC != null && season.frame.nightSaidOn != null && nightC.value === season.frame.nightC,
+)
+const foretold = computed(() => coldestAhead(reckoned.value?.weather ?? [], season.today))
+const nightHint = computed(() =>
+  !typedNight.value && foretold.value
+    ? `by the forecast${foretold.value.simulated ? ', simulated' : ''}; type over it`
+    : 'by the forecast, for three days',
+)
+const print = () => window.print()
 </script>
 
 <template>
-  <div class="bench">
-    <header>
+  <div class="today">
+    <header class="no-print">
       <div>
-        <h1>{{ present(household.record).name }}</h1>
-        <p class="soft">
-          {{ household.batches.length ? 'On the bench, newest first.' : 'Nothing is planned yet.' }}
+        <h1>{{ printDay(season.today) }}</h1>
+        <p v-if="guidedJobs.open.length" class="guided-jobs">
+          <NuxtLink to="/jobs">{{ counted(guidedJobs.open.length, 'guided job') }} under way</NuxtLink>
+        </p>
+        <p v-if="list.length && preferences.letterKeys" class="soft keys">
+          Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.
         </p>
       </div>
-      <div class="begin">
-        <NuxtLink to="/mix" class="button main"><Shovel aria-hidden="true" /> Plan a mix</NuxtLink>
-        <NuxtLink to="/feed" class="button main"><Droplets aria-hidden="true" /> Plan a feed</NuxtLink>
+      <div v-if="season.kept.length" class="tools">
+        <TypedField
+          v-if="season.frame"
+          class="night"
+          :model-value="nightC"
+          dimension="temperature"
+          optional
+          label="Coldest night ahead"
+          :hint="nightHint"
+          @update:model-value="setNight"
+        />
+        <TypedField
+          v-if="season.frame"
+          class="night"
+          :model-value="hotC"
+          dimension="temperature"
+          optional
+          label="Hottest day ahead"
+          hint="outside; its trays dry sooner"
+          @update:model-value="setHot"
+        />
+        <Button @click="print"> <Printer aria-hidden="true" /> The week on paper </Button>
+        <a v-if="season.frame" class="button" :href="`/api/households/${household.id}/papers/week`">PDF</a>
       </div>
     </header>
-
-    <ol v-if="batches.length" class="batches">
-      <li v-for="{ batch, planned, fills, feeds } in batches" :key="batch.id">
-        <p class="number"><span class="unseen">Batch</span> {{ batch.number }}</p>
-        <div class="body">
-          <h2>
-            <NuxtLink :to="`/mix?batch=${batch.id}`">{{ batch.body.name }}</NuxtLink>
-          </h2>
-          <p>{{ fills.join(' · ') }}</p>
-          <div class="bar">
-            <RecipeBar :parts="batch.body.parts" :height="26" />
-            <span class="soft">{{ saidInParts(batch.body.parts) }}</span>
-          </div>
-          <ul v-if="feeds.length" class="feeds">
-            <li v-for="feeding in feeds" :key="feeding.id">
-              <Droplets aria-hidden="true" />
-              <NuxtLink :to="`/feed?plan=${feeding.id}`">{{ feeding.body.name }}</NuxtLink>
-              <span class="soft"
-                >{{ printNumber(feeding.body.targetNMgPerL) }} mg/L N in the
-                {{ inSentence(feeding.body.vessel.name) }}</span
-              >
-            </li>
+    <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+    <AwayNotice class="no-print" />
+    <LogReminders class="no-print" />
+    <div v-if="!season.frame || !season.kept.length" class="empty">
+      <p>Nothing is sown yet. Say what you will raise, and its days stand here.</p>
+      <NuxtLink to="/plan" class="button main">Plan the season</NuxtLink>
+    </div>
+    <p v-else-if="!todo.length" class="quiet">Nothing is due today.</p>
+    <ol v-if="stops.length" class="walk no-print">
+      <li v-for="stop in stops" :key="stop.key">
+        <section class="stop" :aria-labelledby="`stop-${stop.key}`">
+          <h2 :id="`stop-${stop.key}`">{{ titleOf(stop) }}</h2>
+          <PlaceStrip
+            v-if="stop.place && stop.standing.length"
+            :place="stop.place"
+            :standing="stop.standing"
+          />
+          <ul v-if="stop.jobs.length">
+            <JobLine
+              v-for="job in stop.jobs"
+              :key="job.id"
+              :ref="(line) => hold(job.id, line)"
+              :job="job"
+              :current="at?.id === job.id"
+              v-on="actsOf(job)"
+            />
           </ul>
-        </div>
-        <p class="litres">
-          <FigureValue v-if="planned" :figure="planned.plan.mixL" />
-          <span class="soft">loose mix</span>
-          <span v-if="household.making(batch.id)" class="made">made</span>
-          <span v-else-if="batch.body.onDate" class="soft">{{ printDay(batch.body.onDate) }}</span>
-        </p>
-        <div class="actions">
-          <NuxtLink :to="`/bench/${batch.id}`" class="button"
-            ><FileText aria-hidden="true" /> Bench card</NuxtLink
-          >
-          <Button
-            text
-            :aria-label="`Remove batch ${batch.number}, ${batch.body.name}`"
-            @click="remove('batches', batch)"
-          >
-            <Trash2 aria-hidden="true" />
-          </Button>
-        </div>
+          <p v-else class="soft">nothing to do here</p>
+        </section>
       </li>
     </ol>
-    <div v-else class="empty">
-      <p>
-        Say what you will raise, and Blastomix works out the mixes, when to make them and how much. Or start
-        with a recipe and say what it must fill.
-      </p>
-      <div class="buttons">
-        <NuxtLink to="/first" class="button main">What do you have and want?</NuxtLink>
-        <NuxtLink to="/season" class="button">Plan a season</NuxtLink>
-        <NuxtLink to="/mix" class="button">Plan the first mix</NuxtLink>
-      </div>
+    <div class="aside no-print">
+      <WaterRound />
+      <section v-if="coming.length" class="now" aria-labelledby="jobs-coming">
+        <h2 id="jobs-coming">This week</h2>
+        <ul>
+          <JobLine
+            v-for="job in coming"
+            :key="job.id"
+            :ref="(line) => hold(job.id, line)"
+            :job="job"
+            :current="at?.id === job.id"
+            v-on="actsOf(job)"
+          />
+        </ul>
+      </section>
     </div>
-
-    <EarlierRecords collection="batches" :newest="20" what="batches" />
-
-    <section v-if="looseFeeds.length" aria-labelledby="loose-title">
-      <h2 id="loose-title">Feeds on no batch’s card</h2>
-      <ul class="loose">
-        <li v-for="feeding in looseFeeds" :key="feeding.id">
-          <Droplets aria-hidden="true" />
-          <NuxtLink :to="`/feed?plan=${feeding.id}`">{{ feeding.body.name }}</NuxtLink>
-          <span class="soft"
-            >{{ growthStageById(feeding.body.growthStageId).name.toLowerCase() }},
-            {{ printNumber(feeding.body.targetNMgPerL) }} mg/L N</span
-          >
-          <NuxtLink :to="`/bench/feed/${feeding.id}`" class="button"
-            ><FileText aria-hidden="true" /> Bench card</NuxtLink
-          >
-          <Button text :aria-label="`Remove ${feeding.body.name}`" @click="remove('feedings', feeding)">
-            <Trash2 aria-hidden="true" />
-          </Button>
-        </li>
-      </ul>
-    </section>
+    <WeekSheet />
   </div>
 </template>
 
 <style scoped>
-.bench {
+.today {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+  gap: 1.2rem 2.4rem;
+  align-items: start;
+}
+
+header,
+.reminders,
+.quiet,
+.empty {
+  grid-column: 1 / -1;
+}
+
+.aside {
   display: grid;
   gap: 1.6rem;
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.now {
+  container-type: inline-size;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 1.2rem;
 }
 
 header {
   display: flex;
   flex-wrap: wrap;
-  align-items: end;
-  justify-content: space-between;
-  gap: 1rem;
-}
-
-.begin {
-  display: flex;
-  gap: 0.6rem;
-}
-
-.batches > li {
-  display: grid;
-  grid-template-columns: 4.2rem minmax(0, 1fr) 8rem auto;
-  gap: 0.4rem 1.4rem;
   align-items: start;
-  padding: 1.1rem 0;
-  border-top: 2px solid var(--ink);
+  justify-content: space-between;
+  gap: 0.8rem 2rem;
 }
 
-.number {
-  font: 740 3rem/0.9 var(--heading);
-  letter-spacing: -0.04em;
-  color: var(--enamel);
-}
-
-.body {
-  display: grid;
-  gap: 0.45rem;
-}
-
-.body h2 a {
-  color: inherit;
-  text-decoration-color: var(--line-strong);
-}
-
-.bar {
-  display: grid;
-  grid-template-columns: minmax(0, 26rem) auto;
-  gap: 0.8rem;
-  align-items: center;
-}
-
-.litres {
-  display: grid;
-  font: 720 1.7rem/1.1 var(--heading);
-  text-align: right;
-}
-
-.litres .soft {
-  font: 400 0.9375rem/1.3 var(--text);
-}
-
-.litres .made {
-  justify-self: end;
-  padding: 0 0.55em;
-  border: 1.5px solid var(--enamel);
-  border-radius: 1em;
-  color: var(--enamel);
-  font: 650 0.9375rem/1.45 var(--text);
-}
-
-.actions {
-  display: flex;
-  gap: 0.3rem;
-  align-items: center;
-}
-
-.feeds li,
-.loose li {
+.tools {
   display: flex;
   flex-wrap: wrap;
-  align-items: center;
-  gap: 0.2rem 0.55rem;
+  align-items: start;
+  gap: 0.8rem;
 }
 
-.feeds svg,
-.loose > li > svg {
-  width: 1.15em;
-  height: 1.15em;
-  color: var(--water);
+.tools .night {
+  width: 11rem;
 }
 
-.loose li {
-  padding: 0.4rem 0;
+.tools .button {
+  margin-top: 1.5rem;
 }
 
-.loose .button {
-  margin-left: auto;
+kbd {
+  padding: 0 0.35em;
+  border: 1px solid var(--line-strong);
+  border-radius: 0.25rem;
+  background: var(--paper-raised);
+  font: inherit;
+}
+
+/* Nobody has keys at hand on a phone. */
+@media (pointer: coarse), (max-width: 40rem) {
+  .keys {
+    display: none;
+  }
+}
+
+@media (max-width: 60rem) {
+  .today {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  /* On a phone the can comes first: it is carried every day. */
+  .aside {
+    display: contents;
+  }
+
+  header {
+    order: -2;
+  }
+
+  .aside > :deep(.round) {
+    order: -1;
+  }
+
+  .tools .night {
+    width: calc(50% - 0.4rem);
+  }
+}
+
+/* One way round: a path with a stop for each place. */
+.walk {
+  display: grid;
+  gap: 1.4rem;
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.walk > li {
+  position: relative;
+  padding-left: 1.9rem;
+}
+
+.walk > li::before {
+  content: '';
+  position: absolute;
+  top: 0.35rem;
+  left: 0.2rem;
+  width: 0.85rem;
+  height: 0.85rem;
+  border: 3px solid var(--enamel);
+  border-radius: 50%;
+  background: var(--paper);
+}
+
+.walk > li:not(:last-child)::after {
+  content: '';
+  position: absolute;
+  top: 1.5rem;
+  bottom: -1.5rem;
+  left: 0.65rem;
+  border-left: 3px dotted var(--line-strong);
+}
+
+.stop {
+  container-type: inline-size;
+  display: grid;
+  gap: 0.5rem;
+}
+
+.quiet {
+  font: 640 1.4rem/1.2 var(--heading);
 }
 
 .empty {
   display: grid;
-  gap: 1rem;
+  gap: 0.8rem;
   justify-items: start;
-  max-width: 34rem;
-  padding: 2rem;
-  border: 2px dashed var(--line-strong);
-  border-radius: 0.6rem;
-}
-
-@media (max-width: 52rem) {
-  .batches > li {
-    grid-template-columns: 2.6rem minmax(0, 1fr);
-  }
-
-  .number {
-    font-size: 2.2rem;
-  }
-
-  .litres {
-    grid-column: 2;
-    display: flex;
-    align-items: baseline;
-    gap: 0.5rem;
-    text-align: left;
-  }
-
-  .actions {
-    grid-column: 2;
-  }
-
-  .begin {
-    width: 100%;
-  }
-
-  .begin .button {
-    flex: 1;
-  }
+  padding: 2rem 0;
 }
 </style>

@@ -39,10 +39,12 @@ import { usualScoops } from '#core/media/usual-scoop'
 definePageMeta({
   place: {
     title: 'Mix',
-    what: 'a recipe scaled to what it must fill',
+    what: 'a recipe scaled to your trays and pots',
     words: 'soil compost potting media recipe',
+    name: 'Mix & feed',
     order: 4,
     key: 'm',
+    tab: 1,
   },
 })
 
@@ -129,7 +131,7 @@ async function save() {
   if (!stored) return
   note(`Batch ${stored.number} is planned.`, {
     name: 'Bench card',
-    run: () => router.push(`/bench/${stored.id}`),
+    run: () => router.push(`/batches/${stored.id}`),
   })
   await router.replace({ query: { batch: stored.id } })
 }
@@ -327,7 +329,7 @@ const blocked = computed(() => {
                     : 'Saved'
             }}
           </Button>
-          <NuxtLink v-if="mix.saved" class="button" :to="`/bench/${mix.saved.id}`">Bench card</NuxtLink>
+          <NuxtLink v-if="mix.saved" class="button" :to="`/batches/${mix.saved.id}`">Bench card</NuxtLink>
           <NuxtLink v-if="mix.saved" class="button" :to="`/feed?batch=${mix.saved.id}`"
             >Plan its feed</NuxtLink
           >

@@ -35,7 +35,13 @@ import { onShelves } from '#core/supplies/draw'
 const { said } = useMeasures()
 
 definePageMeta({
-  place: { title: 'Feeding schedule', what: 'from seed leaves to planting out', parent: '/feed' },
+  place: {
+    title: 'Feeding schedule',
+    what: 'how strong and how often, week by week',
+    words: 'programme program feed plan',
+    parent: '/mix',
+    tab: 5,
+  },
 })
 
 const route = useRoute()

@@ -32,9 +32,10 @@ import type { HouseholdRecord } from '#shared/records/household'
 definePageMeta({
   place: {
     title: 'Settings',
-    what: 'the household: kitchen, dates, people, devices, what was removed lately',
-    words: 'kitchen units celsius fahrenheit language week people away holiday backup',
-    parent: '/',
+    what: 'units, dates, people, days away, removed items',
+    words:
+      'kitchen units metric us imperial celsius fahrenheit language week people away holiday backup dark theme currency',
+    tab: 1,
   },
 })
 
@@ -63,7 +64,7 @@ async function keep() {
     () => save(body),
     (chosen, current) => save(chosen, current?.version),
   )
-  if (kept) note('Kept.')
+  if (kept) note('Saved.')
 }
 
 const removed = ref<Removed[] | null>(null)
@@ -99,10 +100,10 @@ async function removeAll() {
   const { id, everything } = household
   if (!everything) return
   const said = await ask({
-    header: `Remove ${everything.household.body.name}?`,
-    message: `Everything it keeps goes out of sight. For ${COME_BACK_DAYS} days it can be brought back in the Settings of any household.`,
-    yes: 'Remove it',
-    no: 'Leave it',
+    header: `Delete ${everything.household.body.name}?`,
+    message: `It can be restored for ${COME_BACK_DAYS} days, from the start page or from Settings.`,
+    yes: 'Delete',
+    no: 'Cancel',
   })
   if (!said) return
   try {
@@ -125,7 +126,7 @@ async function bringHouseholdBack(id: string) {
 async function bringBack(one: Removed) {
   try {
     await keeping.bringBack(one)
-    note(`${one.name} is back.`)
+    note(`${one.name} is restored.`)
   } catch (error) {
     note(whyNot(error))
   }
@@ -144,12 +145,12 @@ async function bringBack(one: Removed) {
       </div>
       <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
       <div class="buttons">
-        <Button type="submit" class="main" :disabled="!changed || saving.state === 'busy'">Keep it</Button>
+        <Button type="submit" class="main" :disabled="!changed || saving.state === 'busy'">Save</Button>
       </div>
     </form>
 
     <section id="written">
-      <h2>How it is written</h2>
+      <h2>Units and dates</h2>
       <FormatsForm />
     </section>
 
@@ -162,8 +163,8 @@ async function bringBack(one: Removed) {
         </p>
         <p class="soft">Light: {{ methods.light }}. Feeding: {{ methods.feeding }}.</p>
       </template>
-      <p v-else class="soft">Not said yet: then nothing is assumed of frosts, rooms or lamps.</p>
-      <p><NuxtLink to="/season?frame=open">Frosts, places and methods</NuxtLink></p>
+      <p v-else class="soft">Not set up yet.</p>
+      <p><NuxtLink to="/plan?frame=open">Frosts, places and methods</NuxtLink></p>
     </section>
 
     <section>
@@ -177,77 +178,38 @@ async function bringBack(one: Removed) {
     </section>
 
     <section>
-      <h2>More of this household</h2>
-      <ul class="ways">
-        <li>
-          <NuxtLink to="/log/learned">Defaults it has learned</NuxtLink>
-          <span class="soft">the book’s figures and yours, each can be left out</span>
-        </li>
-        <li>
-          <NuxtLink to="/devices">Devices</NuxtLink>
-          <span class="soft">{{
-            household.devices.length ? counted(household.devices.length, 'device') : 'none yet'
-          }}</span>
-        </li>
-        <li>
-          <NuxtLink to="/in-and-out">In and out</NuxtLink>
-          <span class="soft">everything as one file, weather, the calendar</span>
-        </li>
-        <li>
-          <NuxtLink to="/tables">Tables</NuxtLink>
-          <span class="soft">your spreadsheet in, yours here out</span>
-        </li>
-        <li>
-          <NuxtLink to="/first">To begin with</NuxtLink>
-          <span class="soft">what you have and want, or an example to look at</span>
-        </li>
-        <li>
-          <NuxtLink to="/help">Help</NuxtLink>
-          <span class="soft">how it hangs together, words, methods, sources; prints as a booklet</span>
-        </li>
-      </ul>
-    </section>
-
-    <section>
       <h2>Keys</h2>
-      <CheckField v-model="preferences.letterKeys" label="Single letters go to places and tick off jobs" />
-      <p class="soft small">
-        Ctrl K finds everything, Ctrl Z takes back and Ctrl Shift Z does it again: these stay.
-      </p>
+      <CheckField v-model="preferences.letterKeys" label="Single-letter shortcuts" />
+      <p class="soft small">Ctrl K searches, Ctrl Z undoes, Ctrl Shift Z redoes; these always work.</p>
     </section>
 
     <section>
       <h2>Backups</h2>
-      <p v-if="!backups" class="soft" role="status">Looking …</p>
-      <p v-else-if="!backups.kept" class="soft">
-        The database of this household is not Blastomix’s own: whoever keeps it backs it up.
-      </p>
+      <p v-if="!backups" class="soft" role="status">Loading …</p>
+      <p v-else-if="!backups.kept" class="soft">This database is backed up by whoever runs it.</p>
       <template v-else>
-        <p v-if="!backups.last">The first one is written within the hour.</p>
+        <p v-if="!backups.last">The first backup is made within the hour.</p>
         <p v-else-if="backups.last.ok">
-          The last was written {{ printMoment(backups.last.at) }}:
-          {{ printNumber(backups.last.rows ?? 0) }} rows,
+          Last backup {{ printMoment(backups.last.at) }}: {{ printNumber(backups.last.rows ?? 0) }} rows,
           {{ printNumber(Math.ceil((backups.last.bytes ?? 0) / 1024)) }} kB.
         </p>
         <Message v-else severity="error">
-          The last one, {{ printMoment(backups.last.at) }}, could not be written. {{ backups.last.why }}
+          The backup of {{ printMoment(backups.last.at) }} failed. {{ backups.last.why }}
         </Message>
         <p class="soft small">
-          One a day is kept for two weeks, beside the data. Keep one elsewhere too, now and then:
-          <code>./backup</code> writes it, <code>./restore</code> reads it back.
+          One a day is kept for two weeks. To keep one elsewhere: <code>./backup</code> and
+          <code>./restore</code>.
         </p>
       </template>
     </section>
 
     <section>
-      <h2>Removed lately</h2>
-      <p class="soft">
-        What was removed or taken back in the last {{ REMOVED_LATELY_DAYS }} days can be had again.
-      </p>
+      <h2>Recently deleted</h2>
+      <p class="soft">Deleted in the last {{ REMOVED_LATELY_DAYS }} days.</p>
       <Message v-if="failed" severity="error">
         {{ failed }} <button type="button" class="link" @click="read">Try again</button>
       </Message>
-      <p v-else-if="removed && removed.length === 0">Nothing was removed.</p>
+      <p v-else-if="removed && removed.length === 0">Nothing was deleted.</p>
       <DataTable
         v-else-if="removed"
         :value="removed"
@@ -256,39 +218,39 @@ async function bringBack(one: Removed) {
         :paginator="removed.length > 20"
         :rows="20"
       >
-        <Column field="name" header="What" sortable />
+        <Column field="name" header="Item" sortable />
         <Column field="collection" header="Kind" sortable>
           <template #body="{ data }">{{ COLLECTIONS[(data as Removed).collection].one }}</template>
         </Column>
-        <Column field="removedAt" header="Removed" sortable>
+        <Column field="removedAt" header="Deleted" sortable>
           <template #body="{ data }">{{ printMoment((data as Removed).removedAt) }}</template>
         </Column>
         <Column>
-          <template #header><span class="unseen">What can be done</span></template>
+          <template #header><span class="unseen">Actions</span></template>
           <template #body="{ data }">
             <Button @click="bringBack(data as Removed)"
-              >Bring back<span class="unseen"> {{ (data as Removed).name }}</span></Button
+              >Restore<span class="unseen"> {{ (data as Removed).name }}</span></Button
             >
           </template>
         </Column>
       </DataTable>
-      <p v-else class="soft" role="status">Looking …</p>
+      <p v-else class="soft" role="status">Loading …</p>
     </section>
 
     <section>
-      <h2>Remove this household</h2>
+      <h2>Delete this household</h2>
       <p class="soft">
-        <template v-if="backups?.kept">A backup is written first. </template>For {{ COME_BACK_DAYS }} days it
-        can be brought back here.
+        <template v-if="backups?.kept">A backup is made first. </template>It can be restored for
+        {{ COME_BACK_DAYS }} days.
       </p>
       <div class="buttons">
-        <Button @click="removeAll">Remove {{ household.record?.name }}</Button>
+        <Button @click="removeAll">Delete {{ household.record?.name }}</Button>
       </div>
-      <ul v-if="gone.length" aria-label="Households removed lately">
+      <ul v-if="gone.length" aria-label="Recently deleted households">
         <li v-for="one in gone" :key="one.id" class="gone">
           {{ one.name }} <span class="soft">{{ printMoment(one.removedAt) }}</span>
           <Button @click="bringHouseholdBack(one.id)"
-            >Bring back<span class="unseen"> {{ one.name }}</span></Button
+            >Restore<span class="unseen"> {{ one.name }}</span></Button
           >
         </li>
       </ul>

@@ -33,8 +33,8 @@ import {
 
 definePageMeta({
   place: {
-    title: 'Handed on',
-    what: 'a recipe, feed or schedule somebody shared, or a recipe in words',
+    title: 'Shared with you',
+    what: 'open a recipe, feed or schedule somebody sent, or paste a recipe',
     words: 'share shared link qr import recipe text paste',
     parent: '/mix',
   },

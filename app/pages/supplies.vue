@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { definePageMeta } from '#imports'
+import { definePageMeta, useRoute } from '#imports'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
@@ -7,7 +7,12 @@ import FigureValue from '~/kit/figures/FigureValue.vue'
 import ContainerForm from '~/plan/supplies/ContainerForm.vue'
 import MaterialForm from '~/plan/supplies/MaterialForm.vue'
 import ShelfList from '~/plan/supplies/ShelfList.vue'
-import ShoppingSlip from '~/plan/supplies/ShoppingSlip.vue'
+import PageTop from '~/shell/PageTop.vue'
+import Tabs from 'primevue/tabs'
+import Tab from 'primevue/tab'
+import TabList from 'primevue/tablist'
+import TabPanel from 'primevue/tabpanel'
+import TabPanels from 'primevue/tabpanels'
 import SuppliesTable from '~/plan/supplies/SuppliesTable.vue'
 import SayStores from '~/reading/SayStores.vue'
 import ToolForm from '~/plan/supplies/ToolForm.vue'
@@ -27,9 +32,10 @@ import type { Collection } from '#shared/records/collections'
 definePageMeta({
   place: {
     title: 'Supplies',
-    what: 'packs, tools, containers and feeds you own',
-    words: 'shopping buy bags packs tools containers',
-    order: 6,
+    what: 'materials, feeds, tools and containers you have',
+    words: 'stores shed shelf stock packs bags tools containers scoops jugs',
+    parent: '/plan',
+    tab: 3,
     key: 's',
   },
 })
@@ -38,6 +44,15 @@ const household = useHousehold()
 const context = useContext()
 const removal = useRemoval()
 
+const TABS = [
+  { value: 'stock', name: 'In stock' },
+  { value: 'tools', name: 'Tools' },
+  { value: 'containers', name: 'Containers' },
+  { value: 'feeds', name: 'Feeds' },
+  { value: 'materials', name: 'Materials' },
+] as const
+const route = useRoute()
+const tab = ref(String(route.query.tab ?? 'stock'))
 const tool = ref<Tool | 'new' | null>(null)
 const container = ref<Container | 'new' | null>(null)
 const material = ref<Material | 'new' | null>(null)
@@ -45,7 +60,7 @@ const ownRecord = (one: Material) =>
   household.everything?.materials.find(({ id, body }) => (body.basedOn ?? id) === one.id)
 function knownBy(one: Material) {
   const changed = changedFigures(BUILT_IN, one, MATERIAL_FIGURES).length
-  return !ownRecord(one) ? 'as the book has it' : changed ? `${changed} corrected` : 'yours'
+  return !ownRecord(one) ? 'standard' : changed ? `${changed} corrected` : 'yours'
 }
 
 /* What stands in each table, a line a thing. */
@@ -68,7 +83,7 @@ const containers = computed(() =>
     kind: one.kind === 'tray' ? `${one.cells} cells` : one.kind,
     holds: cellVolume(one),
     holdsMl: cellVolume(one).value,
-    by: one.measuredVolumeMl === undefined ? 'by its measures' : 'measured with water',
+    by: one.measuredVolumeMl === undefined ? 'its dimensions' : 'measured with water',
   })),
 )
 const feeds = computed(() =>
@@ -88,7 +103,7 @@ const materials = computed(() =>
     one,
     id: one.id,
     name: one.name,
-    pores: one.kind === 'medium' ? printShare(one.theta0) : 'by the gram',
+    pores: one.kind === 'medium' ? printShare(one.theta0) : '–',
     ph: one.ph,
     salts: one.smeEcMsPerCm,
     density: one.dryBulkDensityGPerL,
@@ -113,127 +128,130 @@ function errorOf({ kind, capacityMl }: Tool) {
 
 <template>
   <div class="supplies">
-    <header>
-      <h1>Supplies</h1>
-      <p class="soft">
-        What you own. Making a batch draws on the shelf; what you measured yourself replaces the book.
-      </p>
-    </header>
-
+    <PageTop title="Supplies" />
     <SayStores />
-    <div class="shelf">
-      <ShelfList />
-      <ShoppingSlip />
-    </div>
-
-    <SuppliesTable
-      id="tools-title"
-      title="Tools"
-      :rows="tools"
-      :columns="[
-        { field: 'kind', header: 'Kind', sortable: true },
-        { field: 'holds', header: 'Holds' },
-        { field: 'error', header: 'Strays by' },
-      ]"
-    >
-      <template #add>
-        <Button @click="tool = 'new'"> <Plus aria-hidden="true" /> Add a tool </Button>
-      </template>
-      <template #name="{ row }">
-        <button type="button" class="name" @click="tool = row.one">{{ row.name }}</button>
-      </template>
-      <template #act="{ row }">
-        <Button text :aria-label="`Remove ${row.name}`" @click="remove('tools', row.id)">
-          <Trash2 aria-hidden="true" />
-        </Button>
-      </template>
-      <template #empty>No tools yet. A teaspoon and a kitchen scale are a good start.</template>
-    </SuppliesTable>
-
-    <SuppliesTable
-      id="containers-title"
-      title="Containers of your own"
-      :rows="containers"
-      :columns="[
-        { field: 'kind', header: 'Kind', sortable: true },
-        { field: 'holdsMl', header: 'Holds', sortable: true },
-        { field: 'by', header: 'Known' },
-      ]"
-    >
-      <template #add>
-        <Button @click="container = 'new'"> <Plus aria-hidden="true" /> Add a container </Button>
-      </template>
-      <template #name="{ row }">
-        <button type="button" class="name" @click="container = row.one">{{ row.name }}</button>
-      </template>
-      <template #holdsMl="{ row }"><FigureValue :figure="row.holds" /> a {{ cellWord(row.one) }}</template>
-      <template #act="{ row }">
-        <Button text :aria-label="`Remove ${row.name}`" @click="remove('containers', row.id)">
-          <Trash2 aria-hidden="true" />
-        </Button>
-      </template>
-      <template #empty>
-        None yet. Makers’ cells differ by a fifth: weigh the water one holds and it counts exactly.
-      </template>
-    </SuppliesTable>
-
-    <SuppliesTable
-      id="feeds-title"
-      title="Feeds of your own"
-      :rows="feeds"
-      :columns="[
-        { field: 'form', header: 'Form', sortable: true },
-        { field: 'label', header: 'Label' },
-        { field: 'rate', header: 'Label rate' },
-      ]"
-    >
-      <template #add>
-        <NuxtLink to="/feed" class="button"><Plus aria-hidden="true" /> Enter a label</NuxtLink>
-      </template>
-      <template #act="{ row }">
-        <Button text :aria-label="`Remove ${row.name}`" @click="remove('feeds', row.id)">
-          <Trash2 aria-hidden="true" />
-        </Button>
-      </template>
-      <template #empty>None yet. Type a label in Feed and it is kept here.</template>
-    </SuppliesTable>
-
-    <SuppliesTable
-      id="materials-title"
-      title="Materials"
-      :rows="materials"
-      :columns="[
-        { field: 'pores', header: 'Pores' },
-        { field: 'ph', header: 'pH', sortable: true },
-        { field: 'salts', header: 'Salts, mS/cm', sortable: true },
-        { field: 'density', header: 'Dry, g/L', sortable: true },
-        { field: 'by', header: 'Figures' },
-      ]"
-    >
-      <template #add>
-        <Button @click="material = 'new'"> <Plus aria-hidden="true" /> Add a material </Button>
-      </template>
-      <template #name="{ row }">
-        <button type="button" class="name swatched" @click="material = row.one">
-          <svg width="24" height="24" aria-hidden="true">
-            <rect width="24" height="24" rx="4" :fill="textureFill(row.id)" />
-          </svg>
-          {{ row.name }}
-        </button>
-      </template>
-      <template #act="{ row }">
-        <Button
-          v-if="row.own"
-          text
-          :aria-label="`Undo your ${row.name}`"
-          @click="remove('materials', row.own.id)"
-        >
-          <Trash2 aria-hidden="true" />
-        </Button>
-        <span v-else class="no-button" />
-      </template>
-    </SuppliesTable>
-
+    <Tabs v-model:value="tab" lazy>
+      <TabList>
+        <Tab v-for="one in TABS" :key="one.value" :value="one.value">{{ one.name }}</Tab>
+      </TabList>
+      <TabPanels>
+        <TabPanel value="stock"><ShelfList /></TabPanel>
+        <TabPanel value="tools">
+          <SuppliesTable
+            id="tools-title"
+            title="Tools"
+            :rows="tools"
+            :columns="[
+              { field: 'kind', header: 'Kind', sortable: true },
+              { field: 'holds', header: 'Holds' },
+              { field: 'error', header: 'Accurate to' },
+            ]"
+          >
+            <template #add>
+              <Button @click="tool = 'new'"> <Plus aria-hidden="true" /> Add a tool </Button>
+            </template>
+            <template #name="{ row }">
+              <button type="button" class="name" @click="tool = row.one">{{ row.name }}</button>
+            </template>
+            <template #act="{ row }">
+              <Button text :aria-label="`Remove ${row.name}`" @click="remove('tools', row.id)">
+                <Trash2 aria-hidden="true" />
+              </Button>
+            </template>
+            <template #empty>No tools yet. Start with a teaspoon and a kitchen scale.</template>
+          </SuppliesTable>
+        </TabPanel>
+        <TabPanel value="containers">
+          <SuppliesTable
+            id="containers-title"
+            title="Containers of your own"
+            :rows="containers"
+            :columns="[
+              { field: 'kind', header: 'Kind', sortable: true },
+              { field: 'holdsMl', header: 'Holds', sortable: true },
+              { field: 'by', header: 'Volume from' },
+            ]"
+          >
+            <template #add>
+              <Button @click="container = 'new'"> <Plus aria-hidden="true" /> Add a container </Button>
+            </template>
+            <template #name="{ row }">
+              <button type="button" class="name" @click="container = row.one">{{ row.name }}</button>
+            </template>
+            <template #holdsMl="{ row }"
+              ><FigureValue :figure="row.holds" /> a {{ cellWord(row.one) }}</template
+            >
+            <template #act="{ row }">
+              <Button text :aria-label="`Remove ${row.name}`" @click="remove('containers', row.id)">
+                <Trash2 aria-hidden="true" />
+              </Button>
+            </template>
+            <template #empty>
+              None yet. Makers’ sizes vary by a fifth: measure yours with water for exact volumes.
+            </template>
+          </SuppliesTable>
+        </TabPanel>
+        <TabPanel value="feeds">
+          <SuppliesTable
+            id="feeds-title"
+            title="Your own feeds"
+            :rows="feeds"
+            :columns="[
+              { field: 'form', header: 'Form', sortable: true },
+              { field: 'label', header: 'Label' },
+              { field: 'rate', header: 'Label rate' },
+            ]"
+          >
+            <template #add>
+              <NuxtLink to="/feed" class="button"><Plus aria-hidden="true" /> Enter a label</NuxtLink>
+            </template>
+            <template #act="{ row }">
+              <Button text :aria-label="`Remove ${row.name}`" @click="remove('feeds', row.id)">
+                <Trash2 aria-hidden="true" />
+              </Button>
+            </template>
+            <template #empty>None yet. Enter a label on the Feed page.</template>
+          </SuppliesTable>
+        </TabPanel>
+        <TabPanel value="materials">
+          <SuppliesTable
+            id="materials-title"
+            title="Materials"
+            :rows="materials"
+            :columns="[
+              { field: 'pores', header: 'Pore space' },
+              { field: 'ph', header: 'pH', sortable: true },
+              { field: 'salts', header: 'Salts, mS/cm', sortable: true },
+              { field: 'density', header: 'Dry, g/L', sortable: true },
+              { field: 'by', header: 'Figures' },
+            ]"
+          >
+            <template #add>
+              <Button @click="material = 'new'"> <Plus aria-hidden="true" /> Add a material </Button>
+            </template>
+            <template #name="{ row }">
+              <button type="button" class="name swatched" @click="material = row.one">
+                <svg width="24" height="24" aria-hidden="true">
+                  <rect width="24" height="24" rx="4" :fill="textureFill(row.id)" />
+                </svg>
+                {{ row.name }}
+              </button>
+            </template>
+            <template #act="{ row }">
+              <Button
+                v-if="row.own"
+                text
+                :aria-label="`Undo your ${row.name}`"
+                @click="remove('materials', row.own.id)"
+              >
+                <Trash2 aria-hidden="true" />
+              </Button>
+              <span v-else class="no-button" />
+            </template>
+          </SuppliesTable>
+        </TabPanel>
+      </TabPanels>
+    </Tabs>
     <MaterialForm v-if="material" v-bind="material === 'new' ? {} : { material }" @close="material = null" />
     <ToolForm v-if="tool" v-bind="tool === 'new' ? {} : { tool }" @close="tool = null" />
     <ContainerForm
@@ -248,14 +266,7 @@ function errorOf({ kind, capacityMl }: Tool) {
 .supplies {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
-  gap: 2rem;
-}
-
-.shelf {
-  display: grid;
-  grid-template-columns: minmax(0, 1.7fr) minmax(19rem, 1fr);
-  gap: 1.6rem;
-  align-items: start;
+  gap: 1.1rem;
 }
 
 .swatched {
@@ -270,11 +281,5 @@ function errorOf({ kind, capacityMl }: Tool) {
 
 .no-button {
   width: 2.5rem;
-}
-
-@media (max-width: 66rem) {
-  .shelf {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -9,9 +9,10 @@ import { TABLE_IDS, tableById } from '#shared/tables/tables'
 definePageMeta({
   place: {
     title: 'Tables',
-    what: 'materials, packets, supplies, sowings, trays and the log as CSV, out and in',
+    what: 'spreadsheets in and out, as CSV',
     words: 'csv spreadsheet excel calc table import export paste columns',
-    parent: '/in-and-out',
+    parent: '/settings',
+    tab: 4,
   },
 })
 const household = useHousehold()

@@ -106,7 +106,7 @@ async function keep() {
     <p v-else class="soft">
       No lamp is named yet: say which lamps a place has under <em>Frosts and places</em>, and how high they
       hang is worked out here.
-      <NuxtLink to="/season">Season</NuxtLink>
+      <NuxtLink to="/plan">Season</NuxtLink>
     </p>
     <p class="caution small">
       <strong>Lamps near water:</strong> rated fittings, residual-current protection, a drip loop in every

@@ -28,7 +28,7 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
 <template>
   <div class="demands">
     <section aria-labelledby="mix-batches">
-      <h2 id="mix-batches">Batches of mix</h2>
+      <h2 id="mix-batches">Mixes to make</h2>
       <ul>
         <li v-for="demand in soon(season.mixes)" :key="demand.id">
           <span class="day">{{ printDay(demand.on) }}</span>
@@ -38,17 +38,17 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
             <span class="soft">
               for {{ names(demand.of)
               }}<template v-if="season.known?.book.wantsSoak(demand.recipeId)"
-                >; soak on the evening of {{ printDay(demand.soakOn) }}</template
+                >; soak the evening before, {{ printDay(demand.soakOn) }}</template
               ></span
             >
           </span>
-          <Button @click="planBatch(demand)">Bench card</Button>
+          <Button @click="planBatch(demand)">Card</Button>
         </li>
       </ul>
-      <p v-if="!soon(season.mixes).length" class="soft">No mix is due in the next {{ WEEKS }} weeks.</p>
+      <p v-if="!soon(season.mixes).length" class="soft">No mixes due in the next {{ WEEKS }} weeks.</p>
     </section>
     <section aria-labelledby="feed-batches">
-      <h2 id="feed-batches">Feeds</h2>
+      <h2 id="feed-batches">Feeds to mix</h2>
       <ul>
         <li v-for="demand in soon(season.feeds)" :key="`${demand.on} ${demand.nMgPerL}`">
           <span class="day">{{ printDay(demand.on) }}</span>
@@ -59,12 +59,12 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
             >
             <span class="soft"> for {{ names(demand.of) }}</span>
           </span>
-          <Button @click="planFeed(demand)">Bench card</Button>
+          <Button @click="planFeed(demand)">Card</Button>
         </li>
       </ul>
-      <p v-if="!soon(season.feeds).length" class="soft">No feed is due in the next {{ WEEKS }} weeks.</p>
+      <p v-if="!soon(season.feeds).length" class="soft">No feeds due in the next {{ WEEKS }} weeks.</p>
     </section>
-    <CheckField v-model="everything">the whole season</CheckField>
+    <CheckField v-model="everything">Show the whole season</CheckField>
   </div>
 </template>
 

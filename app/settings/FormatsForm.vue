@@ -8,17 +8,20 @@ import { useDates } from '~/kit/useDates'
 import { useMeasures } from '~/kit/useMeasures'
 import { useToday } from '~/household/useToday'
 import { useHousehold } from '~/household/household'
+import { usePreferences } from '~/household/preferences'
 import { useHouseholdAnswer } from '~/household/saving'
+import { CURRENCY_CODES } from '#core/units/currency'
 import type { HouseholdRecord } from '#shared/records/household'
 
 /** How amounts, temperatures and dates are written; what it makes of today stands beside it at once. */
 const household = useHousehold()
+const preferences = usePreferences()
 const today = useToday()
 const { printLongDay } = useDates()
 const { temperature, volume } = useMeasures()
 type Answer = Pick<HouseholdRecord, 'units' | 'timeZone' | 'formats'>
 const { saving, save, dismiss } = useHouseholdAnswer<Answer>(
-  'how it is written',
+  'units and dates',
   ({ units, timeZone, formats }) => ({ units, timeZone, formats }),
   (whole, answer) => ({ ...whole, ...answer }),
 )
@@ -29,7 +32,9 @@ const stands = computed((): Answer => ({
 }))
 /** A list shows nothing for null. */
 const READER = 'reader'
-const formats = computed(() => stands.value.formats ?? { locale: null, temperature: null, weekStart: null })
+const formats = computed(
+  () => stands.value.formats ?? { locale: null, temperature: null, weekStart: null, currency: null },
+)
 const set = (more: Partial<NonNullable<Answer['formats']>>) =>
   save({ ...stands.value, formats: { ...formats.value, ...more } })
 
@@ -40,16 +45,23 @@ const REGIONS =
   )
 const names = new Intl.DisplayNames(['en'], { type: 'language' })
 const regions = computed(() => [
-  { value: READER, name: 'as this browser has it' },
+  { value: READER, name: 'as in this browser' },
   ...[...new Set([...REGIONS, ...(formats.value.locale ? [formats.value.locale] : [])])].map((value) => ({
     value,
     name: names.of(value) ?? value,
   })),
 ])
 const zones = [
-  { value: READER, name: 'where the reader is' },
+  { value: READER, name: 'where I am' },
   ...Intl.supportedValuesOf('timeZone').map((value) => ({ value, name: value.replaceAll('_', ' ') })),
 ]
+const money = new Intl.DisplayNames(['en'], { type: 'currency' })
+const currencies = computed(() => [
+  { value: READER, name: 'as in the region' },
+  ...[...new Set([...CURRENCY_CODES, ...(formats.value.currency ? [formats.value.currency] : [])])].map(
+    (value) => ({ value, name: `${money.of(value)} (${value})` }),
+  ),
+])
 const or = (value: string) => (value === READER ? null : value)
 type Formats = NonNullable<Answer['formats']>
 </script>
@@ -60,7 +72,7 @@ type Formats = NonNullable<Answer['formats']>
     <div class="grid">
       <ChoiceField
         :model-value="stands.units"
-        label="Kitchen"
+        label="Units"
         :choices="UNIT_SYSTEM_CHOICES"
         @update:model-value="(units) => save({ ...stands, units })"
       />
@@ -68,7 +80,7 @@ type Formats = NonNullable<Answer['formats']>
         :model-value="formats.temperature ?? READER"
         label="Temperatures"
         :choices="[
-          { value: READER, name: 'as the kitchen has them' },
+          { value: READER, name: 'as the units have them' },
           { value: 'celsius', name: '°C' },
           { value: 'fahrenheit', name: '°F' },
         ]"
@@ -82,9 +94,9 @@ type Formats = NonNullable<Answer['formats']>
       />
       <ChoiceField
         :model-value="formats.weekStart ?? READER"
-        label="The week begins on"
+        label="Week starts on"
         :choices="[
-          { value: READER, name: 'as the region has it' },
+          { value: READER, name: 'as in the region' },
           { value: 'monday', name: 'Monday' },
           { value: 'sunday', name: 'Sunday' },
           { value: 'saturday', name: 'Saturday' },
@@ -93,9 +105,24 @@ type Formats = NonNullable<Answer['formats']>
       />
       <ChoiceField
         :model-value="stands.timeZone ?? READER"
-        label="The day begins at midnight in"
+        label="Time zone"
         :choices="zones"
         @update:model-value="(value) => save({ ...stands, timeZone: or(value) })"
+      />
+      <ChoiceField
+        :model-value="formats.currency ?? READER"
+        label="Currency"
+        :choices="currencies"
+        @update:model-value="(value) => set({ currency: or(value) })"
+      />
+      <ChoiceField
+        v-model="preferences.theme"
+        label="Colours on this device"
+        :choices="[
+          { value: 'system', name: 'as the device has them' },
+          { value: 'light', name: 'light' },
+          { value: 'dark', name: 'dark, for the grow room' },
+        ]"
       />
     </div>
     <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />

@@ -70,7 +70,7 @@ const commands = computed((): Command[] => [
   ...(undoing.canUndo ? [{ name: 'Undo', hint: 'Ctrl Z', run: () => undoing.undo() }] : []),
   ...(undoing.canRedo ? [{ name: 'Redo', hint: 'Ctrl Shift Z', run: () => undoing.redo() }] : []),
   ...household.batches.flatMap(({ id, number, body }) => [
-    { name: `Bench card of batch ${number}`, hint: body.name, run: () => router.push(`/bench/${id}`) },
+    { name: `Bench card of batch ${number}`, hint: body.name, run: () => router.push(`/batches/${id}`) },
     { name: `Change batch ${number}`, hint: body.name, run: () => router.push(`/mix?batch=${id}`) },
   ]),
   ...household.feedings.map(({ id, body }) => ({

@@ -15,14 +15,14 @@ import { useHouseholdAnswer } from '~/household/saving'
 import { addDays, type Day } from '#core/calendar/day'
 import type { HouseholdRecord } from '#shared/records/household'
 
-/** An example lives on a day of its own: which, and how to move it. */
+/** A demo has a day of its own: which, and how to move it. */
 const household = useHousehold()
 const today = useToday()
 const { time } = useNow(1000)
-const { printLongDay } = useDates()
+const { printDay, printLongDay } = useDates()
 type Answer = { clock: HouseholdRecord['clock'] }
 const { saving, save, dismiss } = useHouseholdAnswer<Answer>(
-  'the day of the example',
+  'the day of the demo',
   ({ clock }) => ({ clock }),
   (whole, { clock }) => ({ ...whole, clock }),
 )
@@ -31,66 +31,73 @@ const set = (day: Day, speed = 1) => save({ clock: { day, since: new Date().toIS
 const example = useExample()
 const panel = ref<InstanceType<typeof Popover> | null>(null)
 const PACES = [
-  { value: '1', name: 'as it is: the day stays' },
+  { value: '1', name: 'stopped' },
   { value: '60', name: 'an hour a minute' },
   { value: '1440', name: 'a day a minute' },
 ]
 </script>
 
 <template>
-  <aside v-if="clock" class="own-day no-print" aria-label="The day of this example">
-    <p>
-      <CalendarClock aria-hidden="true" />
-      <span
-        >An example. Its day is <strong>{{ printLongDay(today) }}</strong><template v-if="clock.speed > 1"
-          >, {{ time }}</template
-        >.</span
-      >
-    </p>
-    <Button text aria-label="A day back" title="A day back" @click="set(addDays(today, -1))">
+  <div v-if="clock" class="own-day no-print" role="group" aria-label="Day of this demo">
+    <Button text class="step" aria-label="A day back" title="A day back" @click="set(addDays(today, -1))">
       <ChevronLeft aria-hidden="true" />
     </Button>
-    <Button text aria-label="A day on" title="A day on" @click="set(addDays(today, 1))">
+    <Button
+      text
+      class="day"
+      :title="`Demo, ${printLongDay(today)}: change the day`"
+      @click="panel?.toggle($event)"
+    >
+      <CalendarClock aria-hidden="true" /><span class="unseen">Demo day: </span>{{ printDay(today)
+      }}<template v-if="clock.speed > 1">, {{ time }}</template>
+    </Button>
+    <Button text class="step" aria-label="A day on" title="A day on" @click="set(addDays(today, 1))">
       <ChevronRight aria-hidden="true" />
     </Button>
-    <Button text @click="panel?.toggle($event)">Move the day</Button>
-    <template v-if="example.back">
-      <Button text @click="example.goBack()">Back to {{ example.back.name }}</Button>
-      <Button text @click="example.throwAway()">Throw it away</Button>
-    </template>
     <Popover ref="panel">
       <div class="panel">
-        <DayField :model-value="today" label="Its day" @update:model-value="$event && set($event)" />
+        <p><strong>This is a demo.</strong> It has a day of its own.</p>
+        <DayField :model-value="today" label="Day" @update:model-value="$event && set($event)" />
         <ChoiceField
           :model-value="String(clock.speed)"
-          label="Its clock runs"
+          label="Clock"
           :choices="PACES"
           @update:model-value="set(today, Number($event))"
         />
         <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+        <template v-if="example.back">
+          <Button class="main" @click="example.goBack()">Back to {{ example.back.name }}</Button>
+          <Button @click="example.throwAway()">Delete this demo</Button>
+        </template>
       </div>
     </Popover>
-  </aside>
+  </div>
 </template>
 
 <style scoped>
 .own-day {
   display: flex;
-  flex-wrap: wrap;
   align-items: center;
-  gap: 0 0.2rem;
-  padding: 0.1rem clamp(0.9rem, 2vw, 2rem);
-  padding-inline: max(clamp(0.9rem, 2vw, 2rem), (100% - 88rem) / 2 + clamp(0.9rem, 2vw, 2rem));
-  background: var(--paper-deep);
-  border-bottom: 1px dashed var(--line);
-  font-size: 1rem;
+  border: 1.5px dashed var(--line-strong);
+  border-radius: 0.5rem;
+  margin-right: 0.4rem;
 }
 
-.own-day p {
-  display: flex;
-  gap: 0.5rem;
+.day {
+  width: auto;
+  display: inline-flex;
+  gap: 0.4rem;
   align-items: center;
-  margin-right: 0.4rem;
+  height: 2.2rem;
+  padding-inline: 0.4rem;
+  color: var(--ink);
+  font-weight: 600;
+  white-space: nowrap;
+}
+
+.step {
+  width: 1.9rem;
+  height: 2.2rem;
 }
 
 .panel {
@@ -98,5 +105,15 @@ const PACES = [
   gap: 0.8rem;
   padding: 0.8rem;
   min-width: 15rem;
+}
+
+@media (max-width: 46rem) {
+  .step {
+    display: none;
+  }
+
+  .own-day {
+    margin-right: 0;
+  }
 }
 </style>

@@ -1,56 +1,24 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import SelectButton from 'primevue/selectbutton'
-import { usePlaces } from '~/shell/usePlaces'
-import { useUnitsAnswer } from '~/first-hour/useUnitsAnswer'
-import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
-import Dialog from 'primevue/dialog'
 import Button from 'primevue/button'
-import { useRoute } from '#imports'
 import { NuxtLink } from '#components'
+import OwnDay from '~/shell/OwnDay.vue'
+import { usePlaces } from '~/shell/usePlaces'
 import { useHousehold } from '~/household/household'
 import { usePreferences } from '~/household/preferences'
-import { CircleQuestionMark, Moon, Search, Settings, Sun } from '@lucide/vue'
-import type { UnitSystem } from '#core/units/unit'
+import { useUndo } from '~/household/undo'
+import { CircleQuestionMark, Redo2, Search, Settings, Undo2 } from '@lucide/vue'
 
+/** The five places, in the order of work, and what is at hand on every page. On a phone the places stand at the foot. */
 defineEmits<{ palette: []; help: [] }>()
-const route = useRoute()
 const household = useHousehold()
 const preferences = usePreferences()
-
-const { main } = usePlaces()
-/** On a phone the first of them stand at the foot, under the thumb, and the rest behind More. */
-const AT_THE_FOOT = 4
-const more = ref(false)
-watch(
-  () => route.path,
-  () => (more.value = false),
-)
-/** A page stands under the place it belongs to. */
-const here = (path: string) =>
-  (route.meta.place?.parent ?? (route.path.startsWith('/bench') ? '/' : route.path)) === path
-
-const UNIT_SYSTEMS: { value: UnitSystem; name: string; long: string }[] = [
-  { value: 'metric', name: 'mL', long: 'Metric kitchen' },
-  { value: 'us', name: 'US', long: 'US kitchen' },
-  { value: 'imperial', name: 'imp', long: 'Imperial kitchen' },
-]
-
-const { saving, save, dismiss } = useUnitsAnswer()
-const showing = ref<UnitSystem>()
-const units = computed(() => showing.value ?? household.units)
-async function chooseUnits(wanted: UnitSystem) {
-  if (!household.record || household.units === wanted) return
-  // At once on screen; put back if the server will not have it.
-  showing.value = wanted
-  await save({ units: wanted })
-  showing.value = undefined
-}
+const undoing = useUndo()
+const { main, here } = usePlaces()
 </script>
 
 <template>
   <header class="shell">
-    <NuxtLink to="/" class="brand" aria-label="Blastomix, to the bench">
+    <NuxtLink to="/" class="brand" aria-label="Blastomix: Today">
       <svg viewBox="0 0 32 30" width="34" height="32" aria-hidden="true">
         <path d="M16 29V15" stroke="currentColor" stroke-width="2.4" stroke-linecap="round" />
         <path
@@ -60,68 +28,63 @@ async function chooseUnits(wanted: UnitSystem) {
       </svg>
       <span>Blastomix</span>
     </NuxtLink>
-    <nav aria-label="Places" :class="{ open: more }">
+    <nav aria-label="Places">
       <NuxtLink
-        v-for="(place, i) in main"
+        v-for="place in main"
         :key="place.path"
         :to="place.path"
         class="stake"
-        :class="{ here: here(place.path), rest: i >= AT_THE_FOOT }"
-        :aria-current="here(place.path) ? 'page' : undefined"
+        :class="{ here: here === place.path }"
+        :aria-current="here === place.path ? 'page' : undefined"
         :title="preferences.letterKeys ? `${place.what} (${place.key})` : place.what"
       >
-        {{ place.title }}
+        {{ place.name ?? place.title }}
       </NuxtLink>
-      <button type="button" class="stake all" :aria-expanded="more" @click="more = !more">More</button>
     </nav>
-    <div class="settings">
-      <SelectButton
-        v-if="household.everything"
-        class="units"
-        aria-label="Units"
-        :model-value="units"
-        :options="UNIT_SYSTEMS"
-        option-label="long"
-        option-value="value"
-        :allow-empty="false"
-        @update:model-value="chooseUnits"
-      >
-        <template #option="{ option }">
-          <span aria-hidden="true">{{ option.name }}</span><span class="unseen">{{ option.long }}</span>
-        </template>
-      </SelectButton>
+    <div class="tools">
+      <OwnDay v-if="household.record?.clock" />
+      <template v-if="household.everything">
+        <Button
+          text
+          aria-label="Undo"
+          title="Undo (Ctrl Z)"
+          :disabled="!undoing.canUndo"
+          @click="undoing.undo()"
+        >
+          <Undo2 aria-hidden="true" />
+        </Button>
+        <Button
+          text
+          class="redo"
+          aria-label="Redo"
+          title="Redo (Ctrl Shift Z)"
+          :disabled="!undoing.canRedo"
+          @click="undoing.redo()"
+        >
+          <Redo2 aria-hidden="true" />
+        </Button>
+      </template>
       <Button
         text
-        :aria-label="preferences.theme === 'dark' ? 'Light, for the day' : 'Dark, for the grow room'"
-        @click="preferences.switchTheme()"
+        aria-label="Search or jump to (Ctrl K)"
+        title="Search or jump to (Ctrl K)"
+        @click="$emit('palette')"
       >
-        <Sun v-if="preferences.theme === 'dark'" aria-hidden="true" />
-        <Moon v-else aria-hidden="true" />
-      </Button>
-      <Button text aria-label="Go to or do (Ctrl K)" title="Go to or do (Ctrl K)" @click="$emit('palette')">
         <Search aria-hidden="true" />
       </Button>
-      <Button
-        text
-        aria-label="What is this page for? (?)"
-        title="What is this page for? (?)"
-        @click="$emit('help')"
-      >
+      <Button text aria-label="Help for this page (?)" title="Help for this page (?)" @click="$emit('help')">
         <CircleQuestionMark aria-hidden="true" />
       </Button>
-      <NuxtLink to="/settings" class="icon-button" aria-label="Settings" title="Settings">
+      <NuxtLink
+        to="/settings"
+        class="icon-button"
+        aria-label="Settings"
+        title="Settings"
+        :aria-current="here === '/settings' ? 'page' : undefined"
+      >
         <Settings aria-hidden="true" />
       </NuxtLink>
     </div>
-    <Dialog
-      :visible="'message' in saving"
-      modal
-      header="The units were not saved"
-      :draggable="false"
-      @update:visible="dismiss"
-    >
-      <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
-    </Dialog>
   </header>
 </template>
 
@@ -131,17 +94,17 @@ async function chooseUnits(wanted: UnitSystem) {
   position: relative;
   display: flex;
   align-items: flex-end;
-  gap: clamp(0.6rem, 1.6vw, 3rem);
-  padding: 0.5rem clamp(0.9rem, 2vw, 2rem) 0;
+  gap: clamp(0.6rem, 1.6vw, 2rem);
+  height: 3.7rem;
+  padding: 0 clamp(0.9rem, 2vw, 2rem);
   background: var(--paper-deep);
-  overflow: hidden;
 }
 
 .shell::after {
   content: '';
   position: absolute;
   inset: auto 0 0;
-  height: 0.7rem;
+  height: 0.6rem;
   background:
     radial-gradient(circle at 6px 1px, var(--paper-deep) 2.5px, transparent 3px) 0 0 / 17px 100% repeat-x,
     radial-gradient(circle at 3px 0, var(--paper-deep) 2px, transparent 2.5px) 0 0 / 11px 100% repeat-x,
@@ -153,7 +116,7 @@ async function chooseUnits(wanted: UnitSystem) {
   display: flex;
   align-items: center;
   gap: 0.35rem;
-  padding-bottom: 1rem;
+  padding-bottom: 0.85rem;
   color: var(--ink);
   font: 720 1.5rem/1 var(--heading);
   letter-spacing: -0.03em;
@@ -171,8 +134,7 @@ nav {
 
 .stake {
   display: block;
-  padding: 0.55rem clamp(0.6rem, 1.15vw, 1.15rem) 1.5rem;
-  margin-bottom: -0.35rem;
+  padding: 0.5rem clamp(0.6rem, 1.15vw, 1.15rem) 1.1rem;
   border: 1.5px solid var(--line-strong);
   border-bottom: 0;
   border-radius: 0.55rem 0.55rem 0 0;
@@ -180,17 +142,11 @@ nav {
   color: var(--ink);
   font-weight: 650;
   text-decoration: none;
-  translate: 0 0.3rem;
-}
-
-.all {
-  display: none;
-  font: inherit;
-  font-weight: 650;
+  white-space: nowrap;
 }
 
 .stake:hover {
-  translate: 0 0.1rem;
+  border-color: var(--enamel);
   color: var(--enamel);
 }
 
@@ -198,73 +154,57 @@ nav {
   border-color: var(--enamel);
   background: var(--enamel);
   color: var(--on-enamel);
-  translate: 0 0;
 }
 
-.settings {
+.tools {
   display: flex;
   align-items: center;
   gap: 0.1rem;
   margin-left: auto;
-  padding-bottom: 0.95rem;
+  padding-bottom: 0.75rem;
 }
 
-@media (prefers-reduced-motion: no-preference) {
-  .stake {
-    transition: translate 0.12s;
+@media (max-width: 64rem) {
+  .brand span {
+    display: none;
   }
 }
 
 @media (max-width: 46rem) {
   .shell {
-    flex-wrap: wrap;
-    gap: 0.2rem 0.75rem;
-    padding-inline: 0.7rem;
+    height: 3.3rem;
+    gap: 0.3rem;
+    padding-inline: 0.7rem 0.3rem;
+  }
+
+  .redo {
+    display: none;
+  }
+
+  .tools {
+    gap: 0;
+    min-width: 0;
+    padding-bottom: 0.6rem;
   }
 
   .brand {
-    padding-bottom: 0.9rem;
-    font-size: 1.3rem;
-  }
-
-  .settings {
-    padding-bottom: 0.9rem;
-  }
-
-  .settings {
-    gap: 0;
+    padding-bottom: 0.6rem;
   }
 
   nav {
     position: fixed;
     inset: auto 0 0;
     z-index: 20;
-    flex-wrap: wrap;
-    gap: 0.3rem;
-    padding: 0.4rem 0.4rem 0;
+    gap: 0.2rem;
+    padding: 0.35rem 0.3rem 0;
     background: var(--paper-deep);
     border-top: 0.35rem solid var(--soil);
   }
 
   .stake {
-    flex: 1 1 17%;
-    padding: 0.75rem 0.2rem;
-    margin: 0;
+    flex: 1 1 auto;
+    padding: 0.7rem 0.2rem;
     text-align: center;
-    translate: none;
-  }
-
-  .rest {
-    display: none;
-    flex-basis: 30%;
-    order: -1;
-    border-bottom: 1.5px solid var(--line-strong);
-    border-radius: 0.55rem;
-  }
-
-  .open .rest,
-  .all {
-    display: block;
   }
 }
 </style>

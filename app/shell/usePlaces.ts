@@ -1,19 +1,25 @@
-import { useRouter } from '#imports'
+import { useRoute, useRouter } from '#imports'
 import { computed } from 'vue'
 
-/** What a page says of itself in its own meta; the head, the keys and the palette follow from it. */
+/** What a page says of itself in its own meta; the head, the tabs, the keys and the palette follow from it. */
 export interface PlaceMeta {
   readonly title: string
-  /** A few words for the palette. */
+  /** On its tab, where that is shorter. */
+  readonly tabTitle?: string
+  /** A few words for the palette and the list of all pages. */
   readonly what: string
   /** Words people also look for it by. */
   readonly words?: string
-  /** Main places stand in the head, in this order. */
+  /** The name of the place this page opens, in the head. */
+  readonly name?: string
+  /** Where that place stands in the head: there are five. */
   readonly order?: number
   /** One key goes there. */
   readonly key?: string
-  /** The place a page belongs to. */
+  /** The page that opens the place this page belongs to. */
   readonly parent?: string
+  /** Where it stands among the tabs of its place; none is reached from within. */
+  readonly tab?: number
 }
 declare module '#app' {
   interface PageMeta {
@@ -34,9 +40,10 @@ export interface Place extends PlaceMeta {
   readonly path: string
 }
 
-/** Where things are done. */
+/** Where things are done: the five places of the head, and the pages of each. */
 export function usePlaces() {
   const router = useRouter()
+  const route = useRoute()
   const all = computed(() =>
     router
       .getRoutes()
@@ -44,7 +51,16 @@ export function usePlaces() {
       .flatMap(({ path, meta }): Place[] =>
         meta.place && !path.includes(':') ? [{ path, ...meta.place }] : [],
       )
-      .sort((a, b) => (a.order ?? 99) - (b.order ?? 99) || (a.title < b.title ? -1 : 1)),
+      .sort((a, b) => (a.order ?? 99) - (b.order ?? 99) || (a.tab ?? 99) - (b.tab ?? 99)),
   )
-  return { all, main: computed(() => all.value.filter(({ order }) => order !== undefined)) }
+  const pagesOf = (root: string) => all.value.filter(({ path, parent }) => path === root || parent === root)
+  /** The place a page stands under. */
+  const here = computed(() => route.meta.place?.parent ?? route.path)
+  return {
+    all,
+    main: computed(() => all.value.filter(({ order }) => order !== undefined)),
+    pagesOf,
+    here,
+    tabs: computed(() => pagesOf(here.value).filter(({ tab }) => tab !== undefined)),
+  }
 }

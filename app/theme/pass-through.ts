@@ -20,5 +20,8 @@ export default {
   },
   listbox: { ...skipped, pcFilter: { root: { class: 'input' } }, list: { tabindex: 0 } },
   toast: { message: { role: 'status', 'aria-live': 'polite' } },
+  tablist: { tabList: { class: 'p-tablist-tab-list' } },
+  tab: { root: { class: 'p-tab' } },
+  tabpanels: { root: { class: 'p-tabpanels' } },
   datepicker: { pcInputText: { root: { class: 'input' } } },
 }

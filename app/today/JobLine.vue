@@ -142,7 +142,7 @@ defineExpose({ focus: () => tick.value?.focus() })
           @click="season.holdOver(first(job.of).sowingId)"
           >Hold over in a bigger pot</Button
         >
-        <NuxtLink v-else-if="job.danger?.kind === 'shelf full'" to="/season#over-title" class="button">
+        <NuxtLink v-else-if="job.danger?.kind === 'shelf full'" to="/plan#over-title" class="button">
           What has to move?
         </NuxtLink>
         <div class="icons">
@@ -165,7 +165,7 @@ defineExpose({ focus: () => tick.value?.focus() })
             <Clock aria-hidden="true" />
           </Button>
           <NuxtLink
-            :to="`/season?sowing=${first(job.of).sowingId}`"
+            :to="`/plan?sowing=${first(job.of).sowingId}`"
             class="icon-button"
             :aria-label="`${said.title}: see it in the season`"
             title="In the season"

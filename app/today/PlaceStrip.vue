@@ -84,7 +84,7 @@ const seeds = ({ x, y, width }: Piece) => {
 const wayTo = ({ sowingId }: Standing) => {
   const here = trays.ofSowing(sowingId)
   const tray = here.find(({ body }) => body.placeId === props.place.id) ?? here[0]
-  return tray ? `/trays/${tray.id}` : `/season?sowing=${sowingId}`
+  return tray ? `/trays/${tray.id}` : `/plan?sowing=${sowingId}`
 }
 const DO = { danger: 'in danger', late: 'late', due: 'to do today', done: 'done today' }
 const said = ({ name, count, container, isUp, touch }: Standing) =>

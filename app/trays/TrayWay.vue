@@ -66,7 +66,7 @@ const plants = (step: Step) => counted(Math.round(step.plants), 'plant')
         {{ printDay(one.on) }}
       </li>
       <li v-if="batch">
-        Mix of <NuxtLink :to="`/bench/${batch.id}`">batch {{ batch.number }}</NuxtLink
+        Mix of <NuxtLink :to="`/batches/${batch.id}`">batch {{ batch.number }}</NuxtLink
         >, {{ batch.body.name }}
       </li>
       <li v-for="one in packets" :key="one">Seed: {{ one }}</li>

@@ -17,7 +17,8 @@ export function unitsOfRegion(tags: readonly string[]): { units: UnitSystem; reg
   return { units: 'metric', region: null }
 }
 
-function regionOf(tag: string): string | null {
+/** The region of a language tag, as `GB` of `en-GB`; null where it has none, or is no tag. */
+export function regionOf(tag: string): string | null {
   try {
     return new Intl.Locale(tag).region ?? null
   } catch {

@@ -16,7 +16,8 @@ export default defineNitroPlugin((nitro) => {
     if (!isPage(event.path)) response.statusCode = 404
   })
   nitro.hooks.hook('render:html', (html, { event }) => {
-    if (getCookie(event, 'theme') === 'dark') html.htmlAttrs.push('class="dark"')
+    const theme = getCookie(event, 'theme')
+    if (theme === 'dark' || theme === 'light') html.htmlAttrs.push(`data-theme="${theme}"`)
     const id = getCookie(event, 'household')
     if (id && ID.test(id))
       html.head.unshift(

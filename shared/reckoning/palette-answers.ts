@@ -11,7 +11,7 @@ import { SEEN } from '#core/signs/seen'
 import { PAGE_HELP } from '../messages/page-help'
 import { standingTrays, type Bench } from './bench'
 import { nightAhead } from './season'
-import { plannedNeeds } from './shortage'
+import { neededByDay } from './shopping'
 import { shelvesOf, goodsOf } from './shelves'
 import { addUp } from '#core/supplies/needs'
 import { goodsUnit } from '#core/supplies/goods'
@@ -38,7 +38,7 @@ export function paletteAnswers(sought: Sought, bench: Bench, telling: Telling): 
   return [
     ...(asks.has('frost') ? tonight(bench, telling) : []),
     ...(asks.has('last year')
-      ? [{ name: 'Last year', hint: 'a year on one page, and the next from it', path: '/log/year' }]
+      ? [{ name: 'Last year', hint: 'a year on one page, and the next from it', path: '/records/year' }]
       : []),
     ...sought.feedIds.flatMap((id) => dose(id, sought.volumeL, bench, telling)),
     ...sought.materialIds.flatMap((id) => inShed(id, bench)),
@@ -68,7 +68,7 @@ function tonight({ context: { frame }, jobs, today }: Bench, { temperature }: Te
         : night === null
           ? 'say it on Today'
           : 'nothing has to come in',
-      path: '/today',
+      path: '/',
     },
   ]
 }
@@ -97,7 +97,7 @@ function dose(id: string, volumeL: number | null, { context }: Bench, { units }:
   ]
 }
 
-/** What is in the shed of a material, and how much the plan needs. */
+/** What is in supplies of a material, and how much the plan needs. */
 function inShed(id: string, bench: Bench): PaletteAnswer[] {
   const goods = goodsOf({ kind: 'material', goodsId: id }, bench.context)
   if (!goods || goods.kind !== 'material') return []
@@ -107,14 +107,16 @@ function inShed(id: string, bench: Bench): PaletteAnswer[] {
     0,
   )
   const wanted =
-    addUp(plannedNeeds(bench)).find((one) => one.kind === 'material' && one.id === id)?.amount ?? 0
+    addUp(neededByDay(bench).flatMap(({ needs }) => needs)).find(
+      (one) => one.kind === 'material' && one.id === id,
+    )?.amount ?? 0
   return [
     {
-      name: `${goods.material.name}: ${there > 0 ? `${printNumber(there)} ${unit} in the shed` : 'none in the shed'}`,
+      name: `${goods.material.name}: ${there > 0 ? `${printNumber(there)} ${unit} in supplies` : 'none in supplies'}`,
       hint:
         wanted > 0
-          ? `batches that are planned need ${printNumber(wanted)} ${unit}`
-          : 'no batch that is planned needs it',
+          ? `you need ${printNumber(wanted)} ${unit} for what is planned`
+          : 'nothing planned needs it',
       path: '/supplies',
     },
   ]
@@ -173,7 +175,7 @@ function nextSteps(
             {
               name: `${next.what.slice(0, 1).toUpperCase()}${next.what.slice(1)} ${inSentence(name)}: ${printDay(next.on)}`,
               hint: next.on === today ? 'due today' : 'in the season',
-              path: `/season?sowing=${id}`,
+              path: `/plan?sowing=${id}`,
             },
           ]
         : []
@@ -216,7 +218,7 @@ function places({ placeId }: Sought, { context: { frame } }: Bench): PaletteAnsw
         {
           name: place.name,
           hint: place.flats === null ? 'room without end' : `room for ${counted(place.flats, 'flat')}`,
-          path: '/season?frame=open',
+          path: '/plan?frame=open',
         },
       ]
     : []

@@ -1,8 +1,7 @@
 import { planProgramme } from '#core/feed/programme'
 import { packHolds, packSize, type Goods } from '#core/supplies/goods'
-import { addUp, needsOfBatch, type Need } from '#core/supplies/needs'
+import { addUp, type Need } from '#core/supplies/needs'
 import { shoppingList, type ShoppingLine } from '#core/supplies/list'
-import { plannedBatch } from './planned-cards'
 import type { Context } from './context'
 import { asProgrammeRequest, programmeRecordProblems } from './programme-request'
 import { goodsOf, shelvesOf } from './shelves'
@@ -45,18 +44,3 @@ export const needsOfProgrammes = ({ kept, context }: Planned): Need[] =>
     const request = asProgrammeRequest(body, context)
     return [{ kind: 'feed', id: request.feed.id, amount: planProgramme(request).feedAmount }]
   })
-
-/** What all batches that are planned and not yet made still take, and the feeding schedules. */
-export const plannedNeeds = (bench: Planned): Need[] => [
-  ...unmadeBatches(bench).flatMap(({ body }) => {
-    const planned = plannedBatch(body, bench.context)
-    return planned ? needsOfBatch(planned.plan) : []
-  }),
-  ...needsOfProgrammes(bench),
-]
-
-/** What runs short, with what is written down on the shelf; what nobody keeps a record of is not counted. */
-export const whatRunsShort = (bench: Planned) =>
-  shortagesOf(plannedNeeds(bench), bench.context).filter(
-    ({ goods, short }) => short > 0 && shelvesOf(bench.context.stocks, goods).length > 0,
-  )

@@ -72,7 +72,7 @@ export function traceOf(
         column: 0,
         name: `${packet.name} ${packet.year}`,
         says: packet.supplier || 'seed',
-        to: `/log?subject=${group.packetId}`,
+        to: `/records?subject=${group.packetId}`,
       })
       link(group.packetId, id)
     }
@@ -88,7 +88,7 @@ export function traceOf(
       column: 1,
       name: `Batch ${number}`,
       says: [body.name, made ? `made ${printDay(made.body.on)}` : 'not written down as made'].join(' · '),
-      to: `/bench/${id}`,
+      to: `/batches/${id}`,
     })
     for (const { materialId } of body.parts) {
       const material = context.materials.get(materialId)
@@ -162,7 +162,7 @@ function givenTo(trayId: string, entries: readonly Kept<EntryRecord>[], printDay
             column: 3,
             name: counted(feeds.size, 'feed'),
             says: `last ${printDay(last(fed).body.on)}, ${Math.round(last(fed).nMgPerL ?? 0)} mg/L of nitrogen`,
-            to: `/log?subject=${trayId}&of=fed`,
+            to: `/records?subject=${trayId}&of=fed`,
           },
         ]
       : []),
@@ -174,7 +174,7 @@ function givenTo(trayId: string, entries: readonly Kept<EntryRecord>[], printDay
             column: 3,
             name: `Watered ${counted(watered.size, 'time')}`,
             says: `last ${printDay(last([...watered]).on)}`,
-            to: `/log?subject=${trayId}&of=water`,
+            to: `/records?subject=${trayId}&of=water`,
           },
         ]
       : []),

@@ -1,3 +1,4 @@
+import { isCurrency } from '#core/units/currency'
 import * as z from 'zod'
 import { waterProblems } from '#core/feed/water'
 import { isTimeZone } from '#core/calendar/day'
@@ -91,6 +92,12 @@ export const household = z.object({
         .nullable()
         .default(null)
         .describe('null for the kitchen’s'),
+      currency: z
+        .string()
+        .refine(isCurrency, 'Give a currency by its three letters, such as EUR.')
+        .nullable()
+        .default(null)
+        .describe('ISO 4217 code of the currency of prices, as EUR; null for that of the region'),
       weekStart: z
         .enum(['monday', 'saturday', 'sunday'])
         .nullable()

@@ -35,7 +35,7 @@ export function usePlannedCard() {
   }
   async function planBatch(demand: MixDemand) {
     const id = await batchOf(demand)
-    if (id) await router.push(`/bench/${id}`)
+    if (id) await router.push(`/batches/${id}`)
   }
   /** The mix, or the soak for it, step by step. */
   async function startBatch(kind: 'mix' | 'soak', demand: MixDemand) {
@@ -54,7 +54,7 @@ export function usePlannedCard() {
   }
   async function planFeed(demand: FeedDemand) {
     const id = await feedOf(demand)
-    if (id) await router.push(`/bench/feed/${id}`)
+    if (id) await router.push(`/batches/feed/${id}`)
   }
   /** The feed step by step: it goes to the trays its plants stand in, and stands for their water that day. */
   async function startFeed(demand: FeedDemand) {

@@ -23,9 +23,9 @@ import { guidedJobPlan } from '#shared/reckoning/guided-job-plan'
 definePageMeta({
   place: {
     title: 'Guided jobs',
-    what: 'jobs under way at the bench, step by step',
+    what: 'jobs in progress, step by step',
     words: 'timer wet hands soak mix sow pot up clean class sheets',
-    parent: '/today',
+    parent: '/',
   },
 })
 

@@ -19,11 +19,13 @@ import { SIGNS, signById, type SignId } from '#core/signs/seen'
 
 definePageMeta({
   place: {
-    title: 'Signs',
-    what: 'pale, burnt, fallen: what is likely, by your own record',
+    title: 'What’s wrong?',
+    what: 'pale, leggy, wilting, fallen over: likely causes and what to do',
     words:
-      'yellow leggy burnt gnats flies mould crust wilting purple spots eaten curled trouble problem disease',
-    parent: '/feed',
+      'signs diagnose problem yellow leggy burnt gnats flies mould crust wilting purple spots eaten curled trouble disease sick',
+    parent: '/trays',
+    tab: 3,
+    key: 'w',
   },
 })
 const trays = useTrays()
@@ -135,8 +137,8 @@ async function seen() {
       <template v-else>
         <div class="buttons no-print">
           <Button class="main" @click="seen">Write it down</Button>
-          <NuxtLink :to="`/log/trace/${trayId}`" class="button">Where it comes from</NuxtLink>
-          <NuxtLink :to="{ path: '/log', query: { subject: trayId } }" class="button">Its log</NuxtLink>
+          <NuxtLink :to="`/records/trace/${trayId}`" class="button">Where it comes from</NuxtLink>
+          <NuxtLink :to="{ path: '/records', query: { subject: trayId } }" class="button">Its log</NuxtLink>
         </div>
       </template>
       <DrawingFrame file="sign" :title="signById(sign).name"

@@ -21,10 +21,10 @@ import {
 
 definePageMeta({
   place: {
-    title: 'Practise signs',
-    what: 'a made-up tray with something the matter',
-    words: 'learn quiz train exercise',
-    parent: '/feed',
+    title: 'Practise diagnosing',
+    what: 'a made-up tray with a problem to find',
+    words: 'learn quiz train exercise signs',
+    parent: '/trays',
   },
 })
 

@@ -415,11 +415,11 @@ const advised = computed(() => present(tray.value).groups.length > 1)
       <h2 id="record-title">Its record</h2>
       <PhotoStrip :id="id" what="trays" :title="`tray ${kept.number}`" />
       <p class="links no-print">
-        <NuxtLink :to="{ path: '/log', query: { subject: id } }" class="button">Its log</NuxtLink>
+        <NuxtLink :to="{ path: '/records', query: { subject: id } }" class="button">Its log</NuxtLink>
         <NuxtLink :to="{ path: '/signs', query: { tray: id } }" class="button"
           >Something is wrong with it</NuxtLink
         >
-        <NuxtLink :to="`/log/trace/${id}`" class="button">Where it comes from</NuxtLink>
+        <NuxtLink :to="`/records/trace/${id}`" class="button">Where it comes from</NuxtLink>
       </p>
     </section>
 

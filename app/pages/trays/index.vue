@@ -23,11 +23,13 @@ import type { ProposedTray } from '#shared/reckoning/trays'
 
 definePageMeta({
   place: {
-    title: 'Trays',
-    what: 'every tray, every cell',
-    words: 'cells labels key count prick out thin flat plug',
-    order: 2.5,
+    title: 'All trays',
+    what: 'every tray and cell',
+    words: 'trays cells key count prick out thin flat plug lay out',
+    name: 'Trays',
+    order: 3,
     key: 'y',
+    tab: 1,
   },
 })
 const trays = useTrays()

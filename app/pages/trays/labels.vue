@@ -31,10 +31,11 @@ import { labelsOf, type LabelCopies } from '#shared/labels/labels'
 
 definePageMeta({
   place: {
-    title: 'Labels and keys',
-    what: 'stakes, tape, cups, bottles, the key on paper',
-    words: 'label sticker print qr stake key map',
+    title: 'Labels',
+    what: 'plant labels and a paper map of each tray',
+    words: 'print sticker stake key',
     parent: '/trays',
+    tab: 2,
   },
 })
 const route = useRoute()

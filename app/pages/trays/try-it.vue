@@ -26,10 +26,11 @@ import { scenarioFor } from '#shared/reckoning/water-scenario'
 
 definePageMeta({
   place: {
-    title: 'Try it',
-    what: 'six weeks of a tray in a moment: mix, place and habit of watering',
-    words: 'dry run simulate water habit reservoir compare',
+    title: 'Compare watering',
+    what: 'six weeks of two watering routines, side by side',
+    words: 'try it simulate scenario dry wilt water',
     parent: '/trays',
+    tab: 4,
   },
 })
 

@@ -18,14 +18,12 @@ const drawn = computed(() => [
   ...(state.value.open > 0 ? [state.value.open] : []),
 ])
 const fill = computed(() => (props.materialId ? textureFill(props.materialId) : 'var(--water)'))
+/** `2 full, 1 opened (55 % left)`. */
 const words = computed(() => {
   const { full, open } = state.value
   if (!full && !open) return 'none left'
-  const parts = [
-    ...(full ? [`${full} full`] : []),
-    ...(open ? [`one ${printShare(Math.round(open * 100) / 100)} full`] : []),
-  ]
-  return parts.join(', ')
+  const left = open && `1 opened, ${printShare(Math.round(open * 100) / 100)} left`
+  return [full && `${full} full`, left].filter(Boolean).join(', ')
 })
 </script>
 

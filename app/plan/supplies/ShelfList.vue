@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import PackRow from '~/plan/supplies/PackRow.vue'
 import StockForm from '~/plan/supplies/StockForm.vue'
 import SuppliesTable from '~/plan/supplies/SuppliesTable.vue'
+import { useMoney } from '~/kit/useMoney'
 import { useRemoval } from '~/kit/record-forms/useRemoval'
 import { useShopping } from '~/plan/supplies/useShopping'
 import { useContext } from '~/household/context'
@@ -19,6 +20,7 @@ const household = useHousehold()
 const context = useContext()
 const remove = useRemoval()
 const { printAmount } = useShopping()
+const { money } = useMoney()
 
 const editing = ref<Stored<StockRecord> | 'new' | null>(null)
 /** What prices are compared by. */
@@ -32,7 +34,7 @@ const priceText = (goods: Goods, price: number) => {
   const whole = unitById(WHOLE[household.units][unit === 'g' ? 'mass' : 'volume'])
   // A price is by the litre, gram or millilitre; a base unit is a litre or a gram.
   const inBase = unit === 'mL' ? 1000 : 1
-  return `${(price * inBase * whole.factor).toFixed(2)} per ${whole.symbol}`
+  return `${money(price * inBase * whole.factor)} per ${whole.symbol}`
 }
 const rows = computed(() =>
   household.stocks
@@ -64,10 +66,10 @@ const rows = computed(() =>
   <div>
     <SuppliesTable
       id="shelf-title"
-      title="On the shelf"
+      title="In stock"
       :rows="rows"
       :columns="[
-        { field: 'packs', header: 'There', sortable: true },
+        { field: 'packs', header: 'Packs', sortable: true },
         { field: 'left', header: 'Left' },
         { field: 'price', header: 'Price', sortable: true },
       ]"
@@ -91,7 +93,7 @@ const rows = computed(() =>
         </Button>
       </template>
       <template #empty>
-        Nothing is written down yet. Add the bags you have, open ones too, and Blastomix says what is short.
+        Nothing yet. Add the bags you have, opened ones too, and the shopping list lists the rest.
       </template>
     </SuppliesTable>
     <StockForm v-if="editing" v-bind="editing === 'new' ? {} : { stock: editing }" @close="editing = null" />

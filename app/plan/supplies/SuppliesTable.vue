@@ -40,13 +40,13 @@ const filters = ref({ global: { value: null as string | null, matchMode: 'contai
       <template v-if="rows.length > AT_A_GLANCE" #header>
         <TextField
           :model-value="filters.global.value"
-          :label="`${title}: find by name`"
+          :label="`Search ${title.toLowerCase()}`"
           hide-label
-          placeholder="find by name"
+          placeholder="Search"
           @update:model-value="filters.global.value = $event || null"
         />
       </template>
-      <template #empty>Nothing here is called that.</template>
+      <template #empty>No match</template>
       <Column field="name" header="Name" sortable>
         <template #body="{ data }">
           <slot name="name" :row="data as Row">
@@ -68,7 +68,7 @@ const filters = ref({ global: { value: null as string | null, matchMode: 'contai
         </template>
       </Column>
       <Column body-class="act">
-        <template #header><span class="unseen">What can be done</span></template>
+        <template #header><span class="unseen">Actions</span></template>
         <template #body="{ data }"><slot name="act" :row="data as Row" /></template>
       </Column>
     </DataTable>

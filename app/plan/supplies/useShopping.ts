@@ -1,23 +1,14 @@
-import { present } from '#core/present'
-import { computed } from 'vue'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { goodsName, goodsUnit, type Goods } from '#core/supplies/goods'
 import type { Need } from '#core/supplies/needs'
 import { printQuantity } from '#core/units/format'
-import {
-  needsOfProgrammes,
-  offersOf,
-  plannedNeeds,
-  shortagesOf,
-  unmadeBatches,
-} from '#shared/reckoning/shortage'
+import { offersOf, shortagesOf } from '#shared/reckoning/shortage'
 
 /** Needs against what is on the shelf: what is short, and the cheapest whole packs for it. */
 export function useShopping() {
   const household = useHousehold()
   const context = useContext()
-  const bench = computed(() => ({ kept: present(household.everything), context: context.whole }))
   const linesFor = (needs: readonly Need[]) => shortagesOf(needs, context.whole)
 
   /** `2 × 10 L bag of perlite`, for each pack of a purchase. */
@@ -39,9 +30,6 @@ export function useShopping() {
     linesFor,
     packNames,
     printAmount,
-    planned: computed(() => linesFor(plannedNeeds(bench.value))),
-    unmade: computed(() => unmadeBatches(bench.value)),
-    fed: computed(() => needsOfProgrammes(bench.value)),
     nameOf: goodsName,
   }
 }

@@ -39,11 +39,11 @@ const things = computed(() =>
     }
     if (what === 'batches') {
       const batch = household.batches.find((one) => one.id === id)
-      return batch ? [{ id, name: `batch ${batch.number}`, to: `/bench/${id}` }] : []
+      return batch ? [{ id, name: `batch ${batch.number}`, to: `/batches/${id}` }] : []
     }
     if (what === 'sowings') {
       const sowing = season.sowing(id)
-      return sowing ? [{ id, name: sowing.body.name, to: `/log?subject=${id}` }] : []
+      return sowing ? [{ id, name: sowing.body.name, to: `/records?subject=${id}` }] : []
     }
     return []
   }),

@@ -11,7 +11,6 @@ import LogReminders from '~/records/log/LogReminders.vue'
 import LogLine from '~/records/log/LogLine.vue'
 import { KIND_GROUPS } from '~/records/log/kinds'
 import PageTop from '~/shell/PageTop.vue'
-import SubPlaces from '~/shell/SubPlaces.vue'
 import { useDates } from '~/kit/useDates'
 import { useLogStream } from '~/records/log/useLogStream'
 import { useHousehold } from '~/household/household'
@@ -24,10 +23,12 @@ import type { Day } from '#core/calendar/day'
 definePageMeta({
   place: {
     title: 'Log',
-    what: 'what happened, and what it shows',
-    words: 'diary journal record history notes photos harvest',
-    order: 5.5,
-    key: 'l',
+    what: 'everything that happened',
+    words: 'records diary journal history notes harvest',
+    name: 'Records',
+    order: 5,
+    key: 'r',
+    tab: 1,
   },
 })
 const household = useHousehold()
@@ -125,7 +126,6 @@ onBeforeUnmount(() => watcher?.disconnect())
     <PageTop title="Log" hint="Everything that happened, from every page; and what you type here.">
       <Button @click="air = true">Write down the air</Button>
     </PageTop>
-    <SubPlaces of="/log" />
     <LogLine v-bind="onlyTray ? { subject: onlyTray } : {}" />
 
     <LogReminders />
@@ -184,7 +184,7 @@ onBeforeUnmount(() => watcher?.disconnect())
             ? 'Nothing like that was written down.'
             : 'Nothing was written down yet. Say above what you did or saw; what you tick off elsewhere comes here by itself.'
         }}
-        <Button v-if="narrowed" @click="((words = ''), navigateTo('/log'))">Show everything</Button>
+        <Button v-if="narrowed" @click="((words = ''), navigateTo('/records'))">Show everything</Button>
       </p>
       <template v-else>
         <section

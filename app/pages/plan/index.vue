@@ -17,7 +17,6 @@ import StandsAlready from '~/plan/StandsAlready.vue'
 import ShelfRepair from '~/plan/ShelfRepair.vue'
 import SowingPanel from '~/plan/SowingPanel.vue'
 import PageTop from '~/shell/PageTop.vue'
-import SubPlaces from '~/shell/SubPlaces.vue'
 import { useDates } from '~/kit/useDates'
 import { useNotes } from '~/kit/useNotes'
 import { useHousehold } from '~/household/household'
@@ -29,10 +28,12 @@ const { said } = useMeasures()
 definePageMeta({
   place: {
     title: 'Season',
-    what: 'schedules on a time axis, and what they ask for',
-    words: 'sow sowing schedule prick out pot up harden plant out succession',
+    what: 'your sowings on a calendar',
+    words: 'plan sow sowing schedule prick out pot up harden plant out succession frost places',
+    name: 'Plan',
     order: 2,
-    key: 'e',
+    key: 'p',
+    tab: 1,
   },
 })
 const season = useSeason()
@@ -81,7 +82,6 @@ async function copyCalendar() {
       >
         <Button @click="frameShown = true">Frosts and places</Button>
       </PageTop>
-      <SubPlaces of="/season" />
       <SeasonSentence v-model="wish" @planned="selected = $event" @typed="selected = null" />
       <SowNow @choose="wish = $event" />
       <StandsAlready />

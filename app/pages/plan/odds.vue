@@ -4,7 +4,13 @@ import SeasonSubPage from '~/plan/SeasonSubPage.vue'
 import SeasonChance from '~/plan/SeasonChance.vue'
 
 definePageMeta({
-  place: { title: 'Odds', what: 'what two thousand seasons like this come to', parent: '/season' },
+  place: {
+    title: 'Enough plants?',
+    what: 'how often you reach your target',
+    words: 'odds chance probability simulate',
+    parent: '/plan',
+    tab: 6,
+  },
 })
 </script>
 

@@ -9,7 +9,6 @@ import CurveChart from '~/records/log/CurveChart.vue'
 import TimelineChart from '~/records/log/TimelineChart.vue'
 import YearChoice from '~/records/log/YearChoice.vue'
 import PageTop from '~/shell/PageTop.vue'
-import SubPlaces from '~/shell/SubPlaces.vue'
 import { useMeasures } from '~/kit/useMeasures'
 import { useYear } from '~/records/log/useYear'
 import { useContext } from '~/household/context'
@@ -22,9 +21,10 @@ import { germinationCurves, perPlant, timelines, yearReport } from '#shared/reck
 definePageMeta({
   place: {
     title: 'Charts',
-    what: 'the year drawn: sown to out, coming up, water, cost',
+    what: 'the year in charts',
     words: 'graph germination curve timeline cost per plant csv',
-    parent: '/log',
+    parent: '/records',
+    tab: 2,
   },
 })
 const context = useContext()
@@ -74,7 +74,6 @@ const nothing = computed(
 <template>
   <div class="charts">
     <PageTop title="Charts" hint="The year drawn from what was written down; each with its table." />
-    <SubPlaces of="/log" />
     <YearChoice :year="year" :years="years" @choose="choose" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-else-if="!report" class="soft">Reading the year …</p>

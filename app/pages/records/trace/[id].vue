@@ -12,7 +12,7 @@ import { useContext } from '~/household/context'
 import type { Bodies, Stored } from '#shared/records/collections'
 import { traceOf } from '#shared/reckoning/trace'
 
-definePageMeta({ place: { title: 'Trace', what: 'where a tray comes from', parent: '/log' } })
+definePageMeta({ place: { title: 'Trace', what: 'where a tray comes from', parent: '/records' } })
 const route = useRoute()
 const context = useContext()
 const { printDay } = useDates()

@@ -6,9 +6,10 @@ import LampHeight from '~/plan/LampHeight.vue'
 definePageMeta({
   place: {
     title: 'Light',
-    what: 'how high the lamp hangs',
-    words: 'lamps grow light led tube',
-    parent: '/season',
+    what: 'how high to hang a lamp',
+    words: 'lamps grow light led tube height',
+    parent: '/plan',
+    tab: 5,
   },
 })
 </script>

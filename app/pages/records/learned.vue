@@ -8,7 +8,6 @@ import BeliefDrawing from '~/records/log/BeliefDrawing.vue'
 import MeasureForm from '~/records/log/MeasureForm.vue'
 import PredictedUsed from '~/records/log/PredictedUsed.vue'
 import PageTop from '~/shell/PageTop.vue'
-import SubPlaces from '~/shell/SubPlaces.vue'
 import { useDates } from '~/kit/useDates'
 import { useRead } from '~/household/useRead'
 import { useLearned } from '~/records/log/useLearned'
@@ -22,10 +21,11 @@ import type { Bodies, Stored } from '#shared/records/collections'
 
 definePageMeta({
   place: {
-    title: 'Learned',
-    what: 'the book’s figures and yours',
-    words: 'defaults measurements calibrate settle jug spoon germination predicted used',
-    parent: '/log',
+    title: 'Your own figures',
+    what: 'what your records have changed in the estimates',
+    words: 'learned defaults measurements calibrate settle jug spoon germination predicted used',
+    parent: '/records',
+    tab: 5,
   },
 })
 const { rows, drop } = useLearned()
@@ -82,7 +82,6 @@ const used = computed(() =>
       title="Learned"
       hint="The book’s figures, and what your own bench made of them. Plans go by yours at once."
     />
-    <SubPlaces of="/log" />
 
     <section aria-labelledby="used-title">
       <h2 id="used-title">Predicted against used</h2>

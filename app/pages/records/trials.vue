@@ -9,7 +9,6 @@ import SidesDrawing from '~/records/log/SidesDrawing.vue'
 import TrialForm from '~/records/log/TrialForm.vue'
 import EarlierRecords from '~/kit/record-forms/EarlierRecords.vue'
 import PageTop from '~/shell/PageTop.vue'
-import SubPlaces from '~/shell/SubPlaces.vue'
 import { useDates } from '~/kit/useDates'
 import { useTrials } from '~/records/log/useTrials'
 import { useTrays } from '~/trays/trays'
@@ -20,9 +19,10 @@ import { sideOf } from '#shared/reckoning/group-facts'
 definePageMeta({
   place: {
     title: 'Trials',
-    what: 'two ways side by side, judged honestly',
+    what: 'compare two ways of growing fairly',
     words: 'compare experiment test which mix is better supplier chance significant',
-    parent: '/log',
+    parent: '/records',
+    tab: 4,
   },
 })
 const { all, facts, verdictOf, end } = useTrials()
@@ -51,7 +51,6 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
     >
       <Button class="main" @click="making = true">Set up a trial</Button>
     </PageTop>
-    <SubPlaces of="/log" />
 
     <p v-if="!all.length" class="slip">
       No trial yet. Lay out a tray, and before it is sown press <b>Set up a trial</b>: its cells are dealt to

@@ -4,7 +4,6 @@ import { NuxtLink } from '#components'
 import { computed, onMounted, ref } from 'vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import PageTop from '~/shell/PageTop.vue'
-import SubPlaces from '~/shell/SubPlaces.vue'
 import { useDates } from '~/kit/useDates'
 import { whyNot } from '~/household/whyNot'
 import { useHousehold } from '~/household/household'
@@ -14,9 +13,10 @@ import { useTrays } from '~/trays/trays'
 definePageMeta({
   place: {
     title: 'Photos',
-    what: 'side by side, by age',
+    what: 'two trays side by side at the same age',
     words: 'pictures compare camera',
-    parent: '/log',
+    parent: '/records',
+    tab: 3,
   },
 })
 const store = usePhotos()
@@ -89,7 +89,6 @@ const alt = (photo: Photo, id: string) => `${photo.body.name}, day ${store.age(p
 <template>
   <div class="photos">
     <PageTop title="Photos" hint="Two trays or sowings side by side, at the same age." />
-    <SubPlaces of="/log" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="!things.length" class="slip">
       No photos yet. <NuxtLink to="/trays">Open a tray</NuxtLink> and add some: several at once, from the

@@ -9,7 +9,6 @@ import CheckField from '~/kit/fields/CheckField.vue'
 import TextField from '~/kit/fields/TextField.vue'
 import YearChoice from '~/records/log/YearChoice.vue'
 import PageTop from '~/shell/PageTop.vue'
-import SubPlaces from '~/shell/SubPlaces.vue'
 import { newId } from '~/kit/newId'
 import { useDates } from '~/kit/useDates'
 import { useMeasures } from '~/kit/useMeasures'
@@ -29,10 +28,11 @@ import { cameWords, nextYears, yearReport, type PacketVerdict } from '#shared/re
 
 definePageMeta({
   place: {
-    title: 'Season’s end',
-    what: 'a year on one page, and the next from it',
-    words: 'review annual year summary leftover next year plan again buy',
-    parent: '/log',
+    title: 'Season review',
+    what: 'the year on one page, and next year from it',
+    words: 'season end annual year summary leftover next year plan again buy',
+    parent: '/records',
+    tab: 6,
   },
 })
 const context = useContext()
@@ -108,7 +108,7 @@ async function keepPlan() {
     const { act } = await perform(`${many} for ${year.value + 1}`, [{ name: 'plan', sowings }])
     planning.value = false
     noteDone(`${many} planned for ${year.value + 1}.`, act)
-    await navigateTo('/season/buying')
+    await navigateTo('/plan/shopping')
   } catch (error) {
     planProblem.value = whyNot(error)
   } finally {
@@ -143,7 +143,6 @@ const print = () => window.print()
       <Button @click="print">Print</Button>
       <Button class="main" :disabled="!again.length" @click="plan">Next season from this one</Button>
     </PageTop>
-    <SubPlaces of="/log" />
     <YearChoice :year="year" :years="years" @choose="choose" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-else-if="!report" class="soft">Reading the year …</p>
@@ -233,8 +232,8 @@ const print = () => window.print()
           </table>
         </div>
         <p class="soft small">
-          Which was better is another question: <NuxtLink to="/log/trials">compare them</NuxtLink>, with what
-          speaks against it.
+          Which was better is another question: <NuxtLink to="/records/trials">compare them</NuxtLink>, with
+          what speaks against it.
         </p>
       </section>
 
