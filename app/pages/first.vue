@@ -61,7 +61,7 @@ const standing = computed(() => season.rows.filter(({ id }) => season.done.has(i
       later="under Season, What stands already."
       :done="standing.length > 0"
     >
-      <StandsAlready v-if="season.known" unfolded />
+      <StandsAlready v-if="season.known" />
       <p v-else class="soft">Say your frosts above first: what stands is planned on from there.</p>
       <template v-if="standing.length" #changed>
         <p>

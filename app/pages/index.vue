@@ -1,35 +1,31 @@
 <script setup lang="ts">
-import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { definePageMeta } from '#imports'
-import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
-import { useDebounceFn, useEventListener } from '@vueuse/core'
+import { useEventListener } from '@vueuse/core'
 import JobLine from '~/today/JobLine.vue'
 import PlaceStrip from '~/today/PlaceStrip.vue'
 import WaterRound from '~/trays/water/WaterRound.vue'
+import TonightLine from '~/today/TonightLine.vue'
+import SowStrip from '~/trays/SowStrip.vue'
+import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import WeekSheet from '~/today/WeekSheet.vue'
 import { useDates } from '~/kit/useDates'
 import { useJobWords } from '~/today/useJobWords'
 import AwayNotice from '~/today/AwayNotice.vue'
 import LogReminders from '~/records/log/LogReminders.vue'
-import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
 import { useHousehold } from '~/household/household'
-import { useHouseholdAnswer } from '~/household/saving'
 import { usePreferences } from '~/household/preferences'
 import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { counted } from '#core/text/plurals'
-import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
-import { Printer } from '@lucide/vue'
+import { FileText, Play, Printer } from '@lucide/vue'
 import type { Day } from '#core/calendar/day'
 import type { Job } from '#core/season/today/job'
 import { walkOf, type Stop } from '#core/season/today/walk'
-import { coldestAhead } from '#core/calendar/weather'
-import { hotAhead, nightAhead } from '#shared/reckoning/season'
 
 definePageMeta({
   place: {
@@ -42,11 +38,11 @@ definePageMeta({
 })
 const household = useHousehold()
 const season = useSeason()
-const context = useContext()
 const trays = useTrays()
 const guidedJobs = useGuidedJobs()
 const { printDay } = useDates()
 const { words } = useJobWords()
+const { planBatch } = usePlannedCard()
 const preferences = usePreferences()
 
 const stops = computed(() =>
@@ -106,97 +102,75 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key === 'u') void season.undoLast()
 })
 
-/** With the weather that came in beside it. */
-const reckoned = computed(() => context.whole.frame)
-const nightC = computed(() => reckoned.value && nightAhead(reckoned.value, season.today))
-const hotC = computed(() => reckoned.value && hotAhead(reckoned.value, season.today))
-interface Forecast {
-  nightC: number | null
-  nightSaidOn: Day | null
-  hotC: number | null
-  hotSaidOn: Day | null
-}
-const forecast = (frame: NonNullable<typeof season.frame>): Forecast => ({
-  nightC: frame.nightC,
-  nightSaidOn: frame.nightSaidOn ?? null,
-  hotC: frame.hotC ?? null,
-  hotSaidOn: frame.hotSaidOn ?? null,
-})
-const { saving, save, dismiss } = useHouseholdAnswer<Forecast>(
-  'the forecast',
-  (whole) => whole.season && forecast(whole.season),
-  (whole, said) => ({ ...whole, season: whole.season && { ...whole.season, ...said } }),
+/** What comes next, where nothing is due: the first stage of the plan that is still ahead. */
+const next = computed(() =>
+  todo.value.length
+    ? null
+    : (season.kept
+        .flatMap(({ id, name, planned }) =>
+          planned.stages
+            .filter(({ index, from }) => from > season.today && !season.done.get(id)?.[`stage-${index}`])
+            .map(({ index, kind, from }) => ({ id, name, index, kind, from })),
+        )
+        .sort((one, other) => (one.from < other.from ? -1 : 1))[0] ?? null),
 )
-const saidOn = (value: number | null) => (value === null ? null : season.today)
-const setNight = useDebounceFn(
-  (value: number | null) =>
-    save({ ...forecast(present(season.frame)), nightC: value, nightSaidOn: saidOn(value) }),
-  600,
+const nextMix = computed(() =>
+  next.value
+    ? season.mixes.find(({ of }) => of.some(({ sowingId }) => sowingId === next.value?.id))
+    : undefined,
 )
-const setHot = useDebounceFn(
-  (value: number | null) =>
-    save({ ...forecast(present(season.frame)), hotC: value, hotSaidOn: saidOn(value) }),
-  600,
-)
-/** Where the figure comes from: typed, or from the forecast that came in. */
-const typedNight = computed(
-  () =>
-    season.frame?.nightC != null && season.frame.nightSaidOn != null && nightC.value === season.frame.nightC,
-)
-const foretold = computed(() => coldestAhead(reckoned.value?.weather ?? [], season.today))
-const nightHint = computed(() =>
-  !typedNight.value && foretold.value
-    ? `by the forecast${foretold.value.simulated ? ', simulated' : ''}; type over it`
-    : 'by the forecast, for three days',
-)
+const STAGE_TITLES = {
+  sow: 'sow',
+  broadcast: 'scatter',
+  'prick out': 'prick out',
+  'pot up': 'pot up',
+  harden: 'start hardening off',
+  'set in': 'move to the final container:',
+} as const
 const print = () => window.print()
 </script>
 
 <template>
   <div class="today">
     <header class="no-print">
-      <div>
-        <h1>{{ printDay(season.today) }}</h1>
-        <p v-if="guidedJobs.open.length" class="guided-jobs">
-          <NuxtLink to="/jobs">{{ counted(guidedJobs.open.length, 'guided job') }} under way</NuxtLink>
-        </p>
-        <p v-if="list.length && preferences.letterKeys" class="soft keys">
-          Arrow keys move, <kbd>d</kbd> ticks off, <kbd>u</kbd> takes back.
-        </p>
-      </div>
-      <div v-if="season.kept.length" class="tools">
-        <TypedField
-          v-if="season.frame"
-          class="night"
-          :model-value="nightC"
-          dimension="temperature"
-          optional
-          label="Coldest night ahead"
-          :hint="nightHint"
-          @update:model-value="setNight"
-        />
-        <TypedField
-          v-if="season.frame"
-          class="night"
-          :model-value="hotC"
-          dimension="temperature"
-          optional
-          label="Hottest day ahead"
-          hint="outside; its trays dry sooner"
-          @update:model-value="setHot"
-        />
-        <Button @click="print"> <Printer aria-hidden="true" /> The week on paper </Button>
-        <a v-if="season.frame" class="button" :href="`/api/households/${household.id}/papers/week`">PDF</a>
+      <h1>{{ printDay(season.today) }}</h1>
+      <div class="buttons">
+        <NuxtLink v-if="guidedJobs.open.length" to="/jobs" class="button"
+          ><Play aria-hidden="true" /> {{ counted(guidedJobs.open.length, 'guided job') }} in
+          progress</NuxtLink
+        >
+        <template v-if="season.kept.length">
+          <Button @click="print"> <Printer aria-hidden="true" /> Print this week </Button>
+          <a v-if="season.frame" class="button" :href="`/api/households/${household.id}/papers/week`">PDF</a>
+        </template>
       </div>
     </header>
-    <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+    <TonightLine v-if="season.frame && season.kept.length" class="no-print" />
     <AwayNotice class="no-print" />
     <LogReminders class="no-print" />
-    <div v-if="!season.frame || !season.kept.length" class="empty">
-      <p>Nothing is sown yet. Say what you will raise, and its days stand here.</p>
-      <NuxtLink to="/plan" class="button main">Plan the season</NuxtLink>
-    </div>
-    <p v-else-if="!todo.length" class="quiet">Nothing is due today.</p>
+    <section v-if="!season.frame || !season.kept.length" class="next" aria-label="Next">
+      <p class="big">{{ season.frame ? 'Nothing planned yet.' : 'Welcome.' }}</p>
+      <p class="soft">Tell Blastomix what you want to grow; what to do each day follows here.</p>
+      <p class="buttons">
+        <NuxtLink :to="season.frame ? '/plan' : '/first'" class="button main">{{
+          season.frame ? 'Plan your sowings' : 'Get started'
+        }}</NuxtLink>
+      </p>
+    </section>
+    <section v-else-if="!todo.length" class="next" aria-label="Next">
+      <p class="big">
+        Nothing due today.<template v-if="next">
+          Next: {{ STAGE_TITLES[next.kind] }} {{ next.name }}, {{ printDay(next.from) }}</template
+        >
+      </p>
+      <template v-if="next">
+        <SowStrip v-if="next.index === 0" :sowing-id="next.id" />
+        <p class="buttons">
+          <Button v-if="nextMix" @click="planBatch(nextMix)"><FileText aria-hidden="true" /> Mix card</Button>
+          <NuxtLink :to="`/plan?sowing=${next.id}`" class="button">See the plan</NuxtLink>
+        </p>
+      </template>
+    </section>
     <ol v-if="stops.length" class="walk no-print">
       <li v-for="stop in stops" :key="stop.key">
         <section class="stop" :aria-labelledby="`stop-${stop.key}`">
@@ -216,7 +190,6 @@ const print = () => window.print()
               v-on="actsOf(job)"
             />
           </ul>
-          <p v-else class="soft">nothing to do here</p>
         </section>
       </li>
     </ol>
@@ -250,8 +223,8 @@ const print = () => window.print()
 
 header,
 .reminders,
-.quiet,
-.empty {
+.tonight,
+.next {
   grid-column: 1 / -1;
 }
 
@@ -276,36 +249,6 @@ header {
   gap: 0.8rem 2rem;
 }
 
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: start;
-  gap: 0.8rem;
-}
-
-.tools .night {
-  width: 11rem;
-}
-
-.tools .button {
-  margin-top: 1.5rem;
-}
-
-kbd {
-  padding: 0 0.35em;
-  border: 1px solid var(--line-strong);
-  border-radius: 0.25rem;
-  background: var(--paper-raised);
-  font: inherit;
-}
-
-/* Nobody has keys at hand on a phone. */
-@media (pointer: coarse), (max-width: 40rem) {
-  .keys {
-    display: none;
-  }
-}
-
 @media (max-width: 60rem) {
   .today {
     grid-template-columns: minmax(0, 1fr);
@@ -322,10 +265,6 @@ kbd {
 
   .aside > :deep(.round) {
     order: -1;
-  }
-
-  .tools .night {
-    width: calc(50% - 0.4rem);
   }
 }
 
@@ -368,14 +307,14 @@ kbd {
   gap: 0.5rem;
 }
 
-.quiet {
-  font: 640 1.4rem/1.2 var(--heading);
+.next {
+  display: grid;
+  gap: 0.7rem;
+  justify-items: start;
+  padding: 0.9rem 0;
 }
 
-.empty {
-  display: grid;
-  gap: 0.8rem;
-  justify-items: start;
-  padding: 2rem 0;
+.big {
+  font: 640 1.4rem/1.2 var(--heading);
 }
 </style>

@@ -39,12 +39,10 @@ const day = computed(() =>
   <FoldAway
     v-if="free > 0"
     v-model:open="open"
-    :title="`${counted(free, 'cell')} of its tray free: what else fits?`"
+    :title="`${counted(free, 'cell')} free in its tray: what else fits?`"
   >
-    <p v-if="!all.length" class="soft">Nothing that is sown in those days comes up with it.</p>
-    <p v-else class="soft">
-      Sown with it, as warm and as light, and up in the same days. Pressed, it stands in the sentence above.
-    </p>
+    <p v-if="!all.length" class="soft">Nothing else sown in those days matches.</p>
+    <p v-else class="soft">These like the same warmth and light and come up in the same days.</p>
     <div class="buttons">
       <Button
         v-for="one in all"

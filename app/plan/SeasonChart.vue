@@ -235,9 +235,9 @@ const inRange = (day: Day | null): day is Day =>
       <SeasonDemand :scale="scale" :top="under" :panels="panels" />
     </svg>
     <p class="soft small">
-      Each stage is a section through its mix. <span class="sign ring" /> up ·
-      <span class="sign hatch" /> hardening off, outside · <span class="sign dots" /> seed soaking or chilling
-      · leaf: planted out.
+      Each row is one sowing; its blocks show pot, mix and feed. Drag to move. <span class="sign ring" /> up ·
+      <span class="sign hatch" /> hardening off · <span class="sign dots" /> seed soaking or chilling · leaf:
+      planted out
     </p>
   </div>
 </template>

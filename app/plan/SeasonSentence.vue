@@ -54,7 +54,7 @@ async function plan() {
   season.thought = null
   const name = firstOf(changes).after.name
   const stands = plans.value.every(({ wish }) => wish.sown)
-  const said = `${changes.length > 1 ? `${counted(changes.length, 'sowing')}: ${name} and the rest` : name} ${stands ? 'stands in the season' : 'is planned'}.`
+  const said = `${changes.length > 1 ? `${counted(changes.length, 'sowing')}: ${name} and the rest` : name}: ${stands ? 'added' : 'planned'}.`
   if (await season.keepAll(name, changes, said)) {
     text.value = ''
     emit('planned', thoughtId)
@@ -66,7 +66,7 @@ async function plan() {
 
 <template>
   <form class="sentence no-print" @submit.prevent="plan">
-    <label :for="id">What will you raise?</label>
+    <label :for="id">What do you want to grow?</label>
     <div class="line">
       <input
         :id="id"
@@ -81,13 +81,13 @@ async function plan() {
         @input="emit('typed')"
       />
       <Button type="submit" class="main" :disabled="!(ready || reading) || busy">{{
-        stops.length && sure === text ? 'Plan it all the same' : 'Plan it'
+        stops.length && sure === text ? 'Plan anyway' : 'Plan'
       }}</Button>
     </div>
     <div :id="`${id}-answer`" class="answer" aria-live="polite">
       <SaidBack v-if="shown" :read="shown" words-only @say="say" @pick="pick" />
       <p v-if="failed" class="problem">
-        The reader could not be loaded. Look whether the server answers, then type again.
+        Can’t reach the server. Your text is kept; try again when you are back online.
       </p>
       <p v-for="{ wish, problem } in plans.filter((one) => one.problem)" :key="wish.called" class="problem">
         {{ plans.length > 1 ? `${wish.called}: ` : '' }}{{ problem }}
@@ -104,7 +104,7 @@ async function plan() {
       </template>
       <div v-if="stops.length" class="stops" role="status">
         <p v-for="stop in stops" :key="stop">{{ stop }}</p>
-        <p v-if="sure === text">Press again to plan it all the same.</p>
+        <p v-if="sure === text">Press again to plan anyway.</p>
       </div>
     </div>
   </form>
@@ -117,7 +117,7 @@ async function plan() {
 }
 
 label {
-  font: 640 1.25rem/1.1 var(--heading);
+  font: 640 1.1rem/1.1 var(--heading);
 }
 
 .line {
@@ -145,7 +145,6 @@ label {
 .answer {
   display: grid;
   gap: 0.4rem;
-  min-height: 1.5rem;
   max-width: 62rem;
 }
 </style>

@@ -8,6 +8,7 @@ import { useSeason } from '~/plan/season'
 import { roomElsewhere } from '#core/season/demand/demand'
 import { addDays } from '#core/calendar/day'
 import { standingOf } from '#core/season/fitting/standing'
+import { counted } from '#core/text/plurals'
 import { printNumber } from '#core/units/format'
 
 /** Where a place overflows, and the smallest set of shifts that fits, searched in a worker. */
@@ -54,29 +55,29 @@ async function shift() {
     const row = season.row(id)
     return stored && row ? [{ id, after: season.moved(stored.body, row, days) }] : []
   })
-  await season.keepAll('the shelf, made to fit', changes, 'Shifted: it all fits.')
+  await season.keepAll('sowings moved to fit', changes, 'Moved: everything fits.')
 }
 </script>
 
 <template>
   <section v-if="over" class="over" aria-labelledby="over-title">
     <h2 id="over-title">
-      {{ over.place.name }} is full from {{ printDay(over.from) }} to {{ printDay(addDays(over.until, -1)) }}
+      {{ over.place.name }}: full {{ printDay(over.from) }} – {{ printDay(addDays(over.until, -1)) }}
     </h2>
     <p>
-      {{ printNumber(over.most) }} flats where {{ printNumber(present(over.place.flats)) }} fit<template
-        v-if="season.overflowing.length > 1"
-        >, and {{ season.overflowing.length - 1 }} more times</template
-      >.
+      {{ counted(Math.ceil(over.most - 1e-6), 'flat') }} needed, room for
+      {{ printNumber(present(over.place.flats)) }}.<template v-if="season.overflowing.length > 1">
+        This happens {{ counted(season.overflowing.length - 1, 'more time') }}.</template
+      >
     </p>
     <p v-if="room">
-      {{ room.place.name }} has room for {{ printNumber(room.flats) }} of them: on a stage of the schedule,
-      say what part stands there.
+      {{ room.place.name }} has room for {{ printNumber(Math.floor(room.flats)) }} of them: edit a stage to
+      keep a share there.
     </p>
-    <p v-if="done !== null" role="status">Looking for what has to move …</p>
+    <p v-if="done !== null" role="status">Searching …</p>
     <template v-else-if="answer">
       <template v-if="shifts.length">
-        <p role="status"><strong>It fits when these move:</strong></p>
+        <p role="status"><strong>Everything fits if you move:</strong></p>
         <ul>
           <li v-for="one in shifts" :key="one.id">
             {{ one.name }}: {{ far(one.days) }}, sown {{ printDay(one.sowOn) }}
@@ -85,8 +86,8 @@ async function shift() {
         <p class="soft small">
           {{
             answer.whole
-              ? 'Nothing smaller does.'
-              : 'The search was cut short: there may be something smaller.'
+              ? 'This is the smallest change.'
+              : 'There may be a smaller change: the search was stopped early.'
           }}
         </p>
         <Button class="main" @click="shift">Move them</Button>
@@ -94,12 +95,12 @@ async function shift() {
       <p v-else role="status">
         {{
           answer.whole
-            ? 'Moving up to four sowings within their time does not do it: fewer plants, smaller pots, or another place.'
-            : 'No set was found in reasonable time: fewer plants, smaller pots, or another place.'
+            ? 'Moving sowings does not help. Try fewer plants, smaller pots, or another place.'
+            : 'Nothing found. Try fewer plants, smaller pots, or another place.'
         }}
       </p>
     </template>
-    <Button v-else @click="search">What has to move?</Button>
+    <Button v-else @click="search">Find what to move</Button>
   </section>
 </template>
 

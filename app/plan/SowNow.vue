@@ -4,7 +4,6 @@ import { first } from '#core/numeric/at'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import FoldAway from '~/kit/fields/FoldAway.vue'
 import { useDates } from '~/kit/useDates'
 import { useSeason } from '~/plan/season'
 import { sowableNow } from '#core/season/fitting/sow-now'
@@ -14,15 +13,14 @@ const emit = defineEmits<{ choose: [text: string] }>()
 const season = useSeason()
 const { printDay } = useDates()
 
-const open = ref(false)
 const placeId = ref<string | null>(null)
 const places = computed(() => [
-  { value: null as string | null, name: 'wherever it suits them' },
+  { value: null as string | null, name: 'anywhere suitable' },
   ...present(season.frame).places.map(({ id, name }) => ({ value: id as string | null, name })),
 ])
 const inPlace = computed(() => present(season.frame).places.find(({ id }) => id === placeId.value)?.name)
 const all = computed(() =>
-  open.value && season.known
+  season.known
     ? sowableNow(
         season.known.crops.values(),
         present(season.frame),
@@ -36,17 +34,17 @@ const nameOf = (name: string) => first(name.split(','))
 </script>
 
 <template>
-  <FoldAway v-model:open="open" class="no-print" title="What may I sow now?">
+  <section class="no-print" aria-label="What can I sow now?">
     <ChoiceField
       v-if="places.length > 2"
       v-model="placeId"
       class="where"
-      label="In"
-      placeholder="wherever it suits"
+      label="Where"
+      placeholder="anywhere suitable"
       :choices="places"
     />
     <p v-if="!all.length" class="soft">
-      Nothing’s usual days are now, with your frosts. A crop can still be sown: say it above with a day.
+      Nothing is usually sown now with your frost dates. To sow anyway, type it below with a day.
     </p>
     <ul v-else class="now">
       <li v-for="one in all" :key="`${one.crop.id} ${one.season}`">
@@ -60,12 +58,12 @@ const nameOf = (name: string) => first(name.split(','))
           >{{ nameOf(one.crop.name) }}</Button
         >
         <span class="soft"
-          >{{ one.season === 'autumn' ? 'for autumn, ' : '' }}out {{ printDay(one.outOn) }}; in time until
+          >{{ one.season === 'autumn' ? 'for autumn, ' : '' }}plant out {{ printDay(one.outOn) }}; sow by
           {{ printDay(one.until) }}</span
         >
       </li>
     </ul>
-  </FoldAway>
+  </section>
 </template>
 
 <style scoped>

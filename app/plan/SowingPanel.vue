@@ -14,6 +14,8 @@ import FigureValue from '~/kit/figures/FigureValue.vue'
 import DoneForm from '~/today/DoneForm.vue'
 import { NuxtLink } from '#components'
 import { useTrays } from '~/trays/trays'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import SowStrip from '~/trays/SowStrip.vue'
 import AlsoFits from '~/plan/AlsoFits.vue'
 import SowingSchedule from '~/plan/SowingSchedule.vue'
 import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
@@ -34,6 +36,7 @@ import { printNumber, printShare } from '#core/units/format'
 import { useNotes } from '~/kit/useNotes'
 import { useSaving } from '~/household/saving'
 import type { SowingRecord } from '#shared/records/sowing'
+import { sayContainers } from '#shared/messages/containers'
 import { asSowingRequest, sowingRecordProblems } from '#shared/reckoning/sowing-request'
 import type { PlannedRow } from '#shared/reckoning/planned-row'
 
@@ -96,7 +99,7 @@ const packets = computed(() => [
     .map((one) => ({ value: one.id as string | null, name: `${one.body.name}, ${one.body.year}` })),
 ])
 const places = computed(() => [
-  { value: null as string | null, name: 'where such plants stand' },
+  { value: null as string | null, name: 'the usual place' },
   ...(season.frame?.places ?? []).map(({ id, name }) => ({ value: id as string | null, name })),
 ])
 /** How likely a frost still is after the day it goes out; nothing where frost does it no harm, or there is none. */
@@ -121,6 +124,13 @@ const isOut = computed(() => season.done.get(props.id)?.out !== undefined)
 /** Sown long ago, and not out yet: the weather may keep it in. */
 const mayHold = computed(() => season.done.get(props.id)?.up !== undefined && !isOut.value)
 const counting = ref(false)
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+const inUnits = (name: string) => said(name)
+/** A tray has records that tell more. */
+const wrongWith = computed(() => {
+  const [tray] = trays.ofSowing(props.id)
+  return tray ? `/signs?tray=${tray.id}` : '/signs'
+})
 const sownOf = computed(() => season.countable(props.id))
 /** What came up by the last count, with its interval, and the germination it tells of. */
 const seen = computed(() => {
@@ -144,7 +154,7 @@ async function keepGermination() {
     ...packet.body,
     germination: Math.min(1, Math.round(germination * 1000) / 1000),
   })
-  if (kept) note(`${packet.body.name} comes up by ${printShare(germination)}.`)
+  if (kept) note(`${packet.body.name} germination set to ${printShare(germination)}.`)
 }
 async function removeIt() {
   if (stored.value && (await remove('sowings', stored.value))) emit('close')
@@ -157,16 +167,58 @@ async function giveUp() {
 
 <template>
   <section v-if="body" class="sowing" :aria-label="body.name">
+    <SowStrip :sowing-id="id" />
+    <dl v-if="planned && crop" class="summary">
+      <div>
+        <dt>Sow</dt>
+        <dd>
+          <strong>{{ printDay(planned.sowOn) }}</strong>, {{ counted(planned.seeds, 'seed') }} in
+          {{ sayContainers(first(planned.stages), inUnits) }}
+        </dd>
+      </div>
+      <div v-if="planned.emergeOn">
+        <dt>Up</dt>
+        <dd>
+          about {{ printDay(planned.emergeOn)
+          }}<span class="soft">; check if nothing is up by {{ printDay(present(planned.lateOn)) }}</span>
+        </dd>
+      </div>
+      <div v-for="stage in planned.stages.slice(1)" :key="stage.index">
+        <dt>{{ capital(stage.kind === 'harden' ? 'harden off' : stage.kind) }}</dt>
+        <dd>
+          {{ printDay(stage.from)
+          }}<template v-if="stage.kind !== 'harden'">, into {{ sayContainers(stage, inUnits) }}</template>
+        </dd>
+      </div>
+      <div>
+        <dt>Plant out</dt>
+        <dd>
+          <strong>{{ printDay(planned.outOn) }}</strong>
+        </dd>
+      </div>
+      <div v-if="trays.ofSowing(id).length">
+        <dt>Growing in</dt>
+        <dd>
+          <template v-for="(one, i) in trays.ofSowing(id)" :key="one.id"
+            ><template v-if="i">, </template
+            ><NuxtLink :to="`/trays/${one.id}`">tray {{ one.number }}</NuxtLink></template
+          >
+        </dd>
+      </div>
+    </dl>
+    <p v-else-if="problems[0]" class="problem" role="alert">{{ said(problems[0].message) }}</p>
+    <template v-if="planned">
+      <p v-for="notice in planned.notices" :key="notice.kind" class="problem">{{ say(notice) }}</p>
+      <p v-if="row?.feeding.hungryOn" class="problem">
+        Runs out of food about {{ printDay(row.feeding.hungryOn) }}: feed more strongly, or use a richer mix.
+      </p>
+    </template>
     <div class="buttons">
       <Button v-if="season.isSown(id) && planned" class="main" @click="counting = true"
         >Count what came up</Button
       >
-      <Button v-if="mayHold" @click="season.holdOver(id)">Hold over in a bigger pot</Button>
-      <Button v-if="isOut && row?.careUntil" @click="season.endCrop(id)">Its crop is over</Button>
-      <Button v-if="season.isSown(id) && !isOut" @click="giveUp">It failed</Button>
-      <Button @click="removeIt"><Trash2 aria-hidden="true" /> Remove this sowing</Button>
+      <NuxtLink v-if="season.isSown(id)" class="button" :to="wrongWith">What is wrong with it?</NuxtLink>
     </div>
-
     <DoneForm
       v-if="counting && planned"
       :title="`Came up: ${body.name}`"
@@ -177,194 +229,201 @@ async function giveUp() {
     />
     <p v-if="seen" class="seen">
       <strong>{{ seen.up }} of {{ counted(seen.of, seen.what) }} came up</strong>:
-      {{ printShare(seen.up / seen.of) }} ({{ printShare(seen.low) }} to {{ printShare(seen.high) }}, as sure
-      as 95 %)<template v-if="seen.germination !== null"
+      {{ printShare(seen.up / seen.of) }} ({{ printShare(seen.low) }} to {{ printShare(seen.high) }}, 95 %
+      range)<template v-if="seen.germination !== null"
         >, a germination of about {{ printShare(seen.germination) }}.
-        <Button v-if="seen.packet" @click="keepGermination">Keep it with the packet</Button></template
+        <Button v-if="seen.packet" @click="keepGermination">Save to the packet</Button></template
       ><template v-else>.</template>
     </p>
 
-    <div class="fields">
-      <TextField
-        label="On the label"
-        :problem="problemAt('name')"
-        :model-value="body.name"
-        @update:model-value="edit((next) => (next.name = $event))"
+    <FoldAway kept-as="sowing-seed" title="Edit: seed and numbers">
+      <div class="fields">
+        <TextField
+          label="Name on the label"
+          :problem="problemAt('name')"
+          :model-value="body.name"
+          @update:model-value="edit((next) => (next.name = $event))"
+        />
+        <TypedField
+          :model-value="body.plants"
+          label="Plants wanted"
+          :problem="problemAt('plants')"
+          @update:model-value="edit((next) => (next.plants = $event ?? 0))"
+        />
+        <TypedField
+          :model-value="body.certainty"
+          percent
+          label="Confidence"
+          hint="of having that many"
+          :problem="problemAt('certainty')"
+          @update:model-value="edit((next) => (next.certainty = $event ?? 0))"
+        />
+        <ChoiceField
+          :model-value="body.packetId"
+          label="Seed from"
+          placeholder="no packet"
+          :choices="packets"
+          :problem="problemAt('packetId')"
+          @update:model-value="edit((next) => (next.packetId = $event))"
+        />
+        <TypedField
+          :model-value="body.germination"
+          percent
+          optional
+          label="Germination"
+          :hint="
+            planned && body.germination === null
+              ? `estimated ${printShare(planned.germination.value)}`
+              : 'set by you'
+          "
+          :problem="problemAt('germination')"
+          @update:model-value="edit((next) => (next.germination = $event))"
+        />
+        <TypedField
+          :model-value="body.seedsPerCell"
+          optional
+          label="Seeds per cell"
+          :hint="planned && body.seedsPerCell === null ? `default ${planned.perCell}` : 'set by you'"
+          :problem="problemAt('seedsPerCell')"
+          @update:model-value="edit((next) => (next.seedsPerCell = $event))"
+        />
+        <TypedField
+          :model-value="body.depthMm"
+          optional
+          dimension="length"
+          :typical="0.5"
+          label="Depth"
+          :hint="row && body.depthMm === null ? length(row.crop.depthMm) : 'set by you'"
+          :problem="problemAt('depthMm')"
+          @update:model-value="edit((next) => (next.depthMm = $event))"
+        />
+      </div>
+    </FoldAway>
+    <FoldAway kept-as="sowing-dates" title="Edit: dates and place">
+      <div class="fields">
+        <DayField
+          :model-value="body.sowOn"
+          optional
+          label="Sow on"
+          :hint="body.sowOn ? 'set by you' : planned ? `calculated: ${printDay(planned.sowOn)}` : ''"
+          :problem="problemAt('sowOn')"
+          @update:model-value="edit((next) => (next.sowOn = $event))"
+        />
+        <DayField
+          :model-value="body.outOn"
+          optional
+          label="Plant out on"
+          :hint="body.outOn ? 'set by you' : planned ? `calculated: ${printDay(planned.outOn)}` : ''"
+          :problem="problemAt('outOn')"
+          @update:model-value="edit((next) => (next.outOn = $event))"
+        />
+        <ChoiceField
+          :model-value="body.placeId"
+          label="Place"
+          placeholder="usual"
+          :choices="places"
+          :hint="planned && body.placeId === null ? first(planned.stages).where.place.name : 'set by you'"
+          @update:model-value="edit((next) => (next.placeId = $event))"
+        />
+        <ChoiceField
+          :model-value="body.season"
+          label="Season"
+          :choices="[
+            { value: 'spring', name: 'spring and summer' },
+            { value: 'autumn', name: 'autumn, before the frost' },
+          ]"
+          :problem="problemAt('season')"
+          @update:model-value="edit((next) => (next.season = $event))"
+        />
+        <ChoiceField
+          :model-value="body.scheduleId"
+          label="Schedule"
+          placeholder="usual"
+          :choices="schedules"
+          :hint="body.stages ? 'stages were edited' : ''"
+          @update:model-value="edit((next) => ((next.scheduleId = $event), (next.stages = null)))"
+        />
+      </div>
+    </FoldAway>
+    <FoldAway kept-as="sowing-stages" title="Edit: stages">
+      <SowingSchedule
+        :body="body"
+        :stages="stages"
+        :usual="usual"
+        :planned="planned"
+        :problem-at="problemAt"
+        @edit="edit"
       />
-      <TypedField
-        :model-value="body.plants"
-        label="Good plants"
-        :problem="problemAt('plants')"
-        @update:model-value="edit((next) => (next.plants = $event ?? 0))"
-      />
-      <TypedField
-        :model-value="body.certainty"
-        percent
-        label="As sure as"
-        hint="of having that many"
-        :problem="problemAt('certainty')"
-        @update:model-value="edit((next) => (next.certainty = $event ?? 0))"
-      />
-      <ChoiceField
-        :model-value="body.packetId"
-        label="Seed from"
-        placeholder="no packet"
-        :choices="packets"
-        :problem="problemAt('packetId')"
-        @update:model-value="edit((next) => (next.packetId = $event))"
-      />
-      <TypedField
-        :model-value="body.germination"
-        percent
-        optional
-        label="Germination"
-        :hint="
-          planned && body.germination === null
-            ? `reckoned ${printNumber(planned.germination.value * 100)} %`
-            : 'yours'
-        "
-        :problem="problemAt('germination')"
-        @update:model-value="edit((next) => (next.germination = $event))"
-      />
-      <TypedField
-        :model-value="body.seedsPerCell"
-        optional
-        label="Seeds in a cell"
-        :hint="planned && body.seedsPerCell === null ? `by habit ${planned.perCell}` : 'yours'"
-        :problem="problemAt('seedsPerCell')"
-        @update:model-value="edit((next) => (next.seedsPerCell = $event))"
-      />
-      <TypedField
-        :model-value="body.depthMm"
-        optional
-        dimension="length"
-        :typical="0.5"
-        label="Depth"
-        :hint="row && body.depthMm === null ? length(row.crop.depthMm) : 'yours'"
-        :problem="problemAt('depthMm')"
-        @update:model-value="edit((next) => (next.depthMm = $event))"
-      />
-      <DayField
-        :model-value="body.sowOn"
-        optional
-        label="Sow on"
-        :hint="body.sowOn ? 'yours' : planned ? `works out as ${printDay(planned.sowOn)}` : ''"
-        :problem="problemAt('sowOn')"
-        @update:model-value="edit((next) => (next.sowOn = $event))"
-      />
-      <DayField
-        :model-value="body.outOn"
-        optional
-        label="Out on"
-        :hint="body.outOn ? 'yours' : planned ? `works out as ${printDay(planned.outOn)}` : ''"
-        :problem="problemAt('outOn')"
-        @update:model-value="edit((next) => (next.outOn = $event))"
-      />
-      <ChoiceField
-        :model-value="body.placeId"
-        label="Stands in"
-        placeholder="by habit"
-        :choices="places"
-        :hint="planned && body.placeId === null ? first(planned.stages).where.place.name : 'yours'"
-        @update:model-value="edit((next) => (next.placeId = $event))"
-      />
-      <ChoiceField
-        :model-value="body.season"
-        label="For"
-        :choices="[
-          { value: 'spring', name: 'spring and summer' },
-          { value: 'autumn', name: 'autumn, before the frost' },
-        ]"
-        :problem="problemAt('season')"
-        @update:model-value="edit((next) => (next.season = $event))"
-      />
-      <ChoiceField
-        :model-value="body.scheduleId"
-        label="Schedule"
-        placeholder="usual"
-        :choices="schedules"
-        :hint="body.stages ? 'stages changed below' : ''"
-        @update:model-value="edit((next) => ((next.scheduleId = $event), (next.stages = null)))"
-      />
-    </div>
+    </FoldAway>
+    <FoldAway v-if="planned && crop" kept-as="sowing-why" title="Why">
+      <div class="said">
+        <p>
+          <strong>{{ counted(planned.seeds, 'seed') }}</strong>, {{ coverOf(crop, length) }};
+          {{
+            crop.light === 'wants dark'
+              ? 'in the dark'
+              : crop.light === 'wants light'
+                ? 'in the light'
+                : 'light or dark'
+          }}
+          at {{ temperature(first(planned.stages).care.mixC) }}.
+          <template v-if="planned.emergence"
+            >Up in <FigureValue :figure="planned.emergence" />, late after
+            {{ printDay(present(planned.lateOn)) }}, sow again after
+            {{ printDay(present(planned.resowOn)) }}.</template
+          >
+          <template v-if="crop.treatment">
+            Before: {{ crop.treatment.kind
+            }}<template v-if="crop.treatment.days"> for {{ counted(crop.treatment.days, 'day') }}</template
+            >.</template
+          >
+        </p>
+        <p>
+          <FigureValue :figure="planned.chance" /> of {{ countsSeedlings(crop) ? 'seeds' : 'cells' }} give a
+          plant; germination <FigureValue :figure="planned.germination" />.
+          <template v-if="crop.buryStem">May be set deep, to the seed leaves.</template>
+          <template v-else>Set no deeper than it stood.</template>
+          Out when nights stay above {{ temperature(crop.lowestNightC)
+          }}<template v-if="frost"
+            >; a frost after {{ printDay(planned.outOn) }}: <FigureValue :figure="frost" /></template
+          >.
 
-    <div v-if="planned && crop" class="said">
-      <p>
-        <strong>{{ counted(planned.seeds, 'seed') }}</strong>, {{ coverOf(crop, length) }};
-        {{
-          crop.light === 'wants dark'
-            ? 'in the dark'
-            : crop.light === 'wants light'
-              ? 'in the light'
-              : 'light or dark'
-        }}
-        at {{ temperature(first(planned.stages).care.mixC) }}.
-        <template v-if="planned.emergence"
-          >Up in <FigureValue :figure="planned.emergence" />, late after
-          {{ printDay(present(planned.lateOn)) }}, sow again after
-          {{ printDay(present(planned.resowOn)) }}.</template
-        >
-        <template v-if="crop.treatment">
-          Before: {{ crop.treatment.kind
-          }}<template v-if="crop.treatment.days"> for {{ counted(crop.treatment.days, 'day') }}</template
-          >.</template
-        >
-      </p>
-      <p>
-        <FigureValue :figure="planned.chance" /> of {{ countsSeedlings(crop) ? 'seeds' : 'cells' }} give a
-        plant; germination <FigureValue :figure="planned.germination" />.
-        <template v-if="crop.buryStem">May be set deep, to the seed leaves.</template>
-        <template v-else>Set no deeper than it stood.</template>
-        Out when nights stay above {{ temperature(crop.lowestNightC)
-        }}<template v-if="frost"
-          >; a frost after {{ printDay(planned.outOn) }}: <FigureValue :figure="frost" /></template
-        >.
-        <template v-if="row?.feeding.hungryOn">
-          <strong class="problem">Hungry from {{ printDay(row.feeding.hungryOn) }}</strong
-          >: feed stronger, or a richer mix.</template
-        >
-      </p>
-      <p v-for="notice in planned.notices" :key="notice.kind" class="problem">{{ say(notice) }}</p>
-    </div>
-    <p v-else-if="problems[0]" class="problem" role="alert">{{ said(problems[0].message) }}</p>
+          <style scoped>
+            .sowing {
+              display: grid;
+              grid-template-columns: minmax(0, 1fr);
+              gap: 0.9rem;
+            }
 
-    <p v-if="trays.ofSowing(id).length">
-      Stands in
-      <template v-for="(one, i) in trays.ofSowing(id)" :key="one.id"
-        ><template v-if="i">, </template
-        ><NuxtLink :to="`/trays/${one.id}`">tray {{ one.number }}</NuxtLink></template
-      >.
-    </p>
-    <AlsoFits v-if="row && !season.isSown(id)" :row="row" @choose="emit('choose', $event)" />
-    <SowingSchedule
-      :body="body"
-      :stages="stages"
-      :usual="usual"
-      :planned="planned"
-      :problem-at="problemAt"
-      @edit="edit"
-    />
-    <SaveProblem :saving="season.saving" @later="season.later()" @settled="season.later()" />
+            .fields {
+              display: grid;
+              grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
+              min-width: 0;
+              gap: 0.7rem 0.9rem;
+            }
+
+            .summary {
+              display: grid;
+              gap: 0.15rem;
+            }
+
+            .summary div {
+              display: grid;
+              grid-template-columns: 6.2rem minmax(0, 1fr);
+            }
+
+            .summary dt {
+              color: var(--ink-soft);
+            }
+
+            .said {
+              display: grid;
+              gap: 0.3rem;
+              max-width: 62rem;
+            }
+          </style>
+        </p>
+      </div></FoldAway
+    >
   </section>
 </template>
-
-<style scoped>
-.sowing {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 0.9rem;
-}
-
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
-  min-width: 0;
-  gap: 0.7rem 0.9rem;
-}
-
-.said {
-  display: grid;
-  gap: 0.3rem;
-  max-width: 62rem;
-}
-</style>

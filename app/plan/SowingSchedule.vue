@@ -17,7 +17,7 @@ import { hardeningPlan } from '#core/season/schedule/hardening'
 import { stage as newStage, STAGE_KINDS, type ScheduleStage } from '#core/season/schedule/schedules'
 import { withOutside } from '#core/season/schedule/stays'
 import type { PlannedSowing } from '#core/season/schedule/sowing'
-import { containersText } from '#core/season/schedule/containers-text'
+import { sayContainers } from '#shared/messages/containers'
 import { printNumber } from '#core/units/format'
 import type { SowingRecord } from '#shared/records/sowing'
 
@@ -61,29 +61,29 @@ const differs = (index: number, key: keyof ScheduleStage) =>
 
 /** What follows from the stage and the methods until it is set. */
 const CARE = [
-  { key: 'nMgPerL', label: 'Feed', unit: 'mg/L', none: '' },
-  { key: 'everyDays', label: 'every', unit: 'days', none: 'once' },
-  { key: 'lightHours', label: 'Light', unit: 'h', none: 'the sun' },
+  { key: 'nMgPerL', label: 'Strength, N', unit: 'mg/L', none: '' },
+  { key: 'everyDays', label: 'Feed every', unit: 'days', none: 'once' },
+  { key: 'lightHours', label: 'Light', unit: 'h', none: 'daylight' },
   { key: 'mixC', label: 'Warmth', dimension: 'temperature', none: '' },
 ] as const
 
 /** Where leaves have said how strong this crop likes its feed, the strength says so. */
 const learnedFeed = computed(() => {
   const response = context.crops.get(props.body.cropId)?.feedResponse
-  return response ? `, ${printNumber(response.factor, 2)} × by your leaves` : ''
+  return response ? `, ${printNumber(response.factor, 2)} × from your records` : ''
 })
 
 const containers = computed(() =>
   context.containerList.map(({ id, name }) => ({ value: id as string | null, name })),
 )
-const mixes = computed(() => [{ value: null as string | null, name: 'nothing new' }, ...context.mixChoices])
+const mixes = computed(() => [{ value: null as string | null, name: 'no new mix' }, ...context.mixChoices])
 const kinds = STAGE_KINDS.map((kind) => ({ value: kind, name: kind }))
 const hardening = (index: number) => {
   const stage = props.planned?.stages[index]
   return stage ? hardeningPlan(stage.from, daysBetween(stage.from, stage.until)) : []
 }
 const places = computed(() => [
-  { value: null as string | null, name: 'where such plants stand' },
+  { value: null as string | null, name: 'the usual place' },
   ...withOutside(season.frame?.places ?? []).map(({ id, name }) => ({ value: id as string | null, name })),
 ])
 /** Half of it stands in the next place, to begin with. */
@@ -98,11 +98,6 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
 
 <template>
   <section class="schedule">
-    <h2>The schedule</h2>
-    <p class="soft">
-      The way from seed to planting out. Each stage is what it stands in for a while: container, mix, feed,
-      place. What is left empty follows by itself.
-    </p>
     <ol class="stages">
       <li v-for="(stage, index) in stages" :key="index">
         <ChoiceField
@@ -119,7 +114,7 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
           :hint="
             stage.days === null && planned?.stages[index]
               ? `from ${printDay(elementAt(planned.stages, index).from)}`
-              : 'yours'
+              : 'set by you'
           "
           :problem="problemAt(`stages[${index}].days`)"
           @update:model-value="editStage(index, { days: $event })"
@@ -127,13 +122,13 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
         <template v-if="!fixed(index)">
           <ChoiceField
             :model-value="stage.containerId"
-            label="In"
+            label="Container"
             :choices="containers"
             :hint="
               differs(index, 'containerId')
-                ? 'yours'
+                ? 'set by you'
                 : planned?.stages[index]
-                  ? containersText(elementAt(planned.stages, index))
+                  ? sayContainers(elementAt(planned.stages, index))
                   : ''
             "
             :problem="problemAt(`stages[${index}].containerId`)"
@@ -144,21 +139,21 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
             :model-value="stage.plantsEach ?? null"
             optional
             label="Plants in each"
-            hint="one"
+            hint="1"
             :problem="problemAt(`stages[${index}].plantsEach`)"
             @update:model-value="editStage(index, { plantsEach: $event })"
           />
           <ChoiceField
             :model-value="stage.recipeId"
             label="Mix"
-            placeholder="nothing new"
+            placeholder="no new mix"
             :choices="mixes"
             :hint="planned?.stages[index]?.looseL ? volume(elementAt(planned.stages, index).looseL) : ''"
             :problem="problemAt(`stages[${index}].recipeId`)"
             @update:model-value="editStage(index, { recipeId: $event })"
           />
         </template>
-        <FoldAway v-else class="wide" title="In what they stand in, day by day">
+        <FoldAway v-else class="wide" title="Same pots, hardened off day by day">
           <ol class="days">
             <li v-for="day in hardening(index)" :key="day.on">
               <strong>{{ printDay(day.on) }}</strong>
@@ -167,71 +162,70 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
             </li>
           </ol>
         </FoldAway>
-        <TypedField
-          v-for="{ key, label, none, ...field } in CARE"
-          :key="key"
-          :model-value="stage[key]"
-          optional
-          :label="label"
-          v-bind="field"
-          :hint="
-            stage[key] === null && planned?.stages[index]
-              ? none && !elementAt(planned.stages, index).care[key]
-                ? none
-                : key === 'mixC'
-                  ? temperature(elementAt(planned.stages, index).care[key])
-                  : `${printNumber(elementAt(planned.stages, index).care[key])}${key === 'nMgPerL' ? learnedFeed : ''}`
-              : 'yours'
-          "
-          :problem="problemAt(`stages[${index}].${key}`)"
-          @update:model-value="editStage(index, { [key]: $event })"
-        />
-        <Button
-          v-if="index > 0"
-          text
-          :aria-label="`Take away stage ${index + 1}`"
-          @click="removeStage(index)"
-        >
+        <FoldAway class="wide" kept-as="stage-conditions" title="Place, warmth, light and feed">
+          <div class="conditions">
+            <TypedField
+              v-for="{ key, label, none, ...field } in CARE"
+              :key="key"
+              :model-value="stage[key]"
+              optional
+              :label="label"
+              v-bind="field"
+              :hint="
+                stage[key] === null && planned?.stages[index]
+                  ? none && !elementAt(planned.stages, index).care[key]
+                    ? none
+                    : key === 'mixC'
+                      ? temperature(elementAt(planned.stages, index).care[key])
+                      : `${printNumber(elementAt(planned.stages, index).care[key])}${key === 'nMgPerL' ? learnedFeed : ''}`
+                  : 'set by you'
+              "
+              :problem="problemAt(`stages[${index}].${key}`)"
+              @update:model-value="editStage(index, { [key]: $event })"
+            />
+            <ChoiceField
+              :model-value="stage.placeId ?? null"
+              label="Place"
+              placeholder="usual"
+              :choices="places"
+              :hint="planned?.stages[index] ? elementAt(planned.stages, index).where.place.name : ''"
+              @update:model-value="editStage(index, { placeId: $event })"
+            />
+            <ChoiceField
+              v-if="index === 0"
+              :model-value="stage.upPlaceId ?? null"
+              label="Place until up"
+              placeholder="usual"
+              :choices="places"
+              :hint="planned?.stages[0] ? first(planned.stages).where.untilUp.name : ''"
+              @update:model-value="editStage(index, { upPlaceId: $event })"
+            />
+            <TypedField
+              :model-value="stage.elsewhere?.share ?? null"
+              percent
+              optional
+              label="Share kept somewhere else"
+              hint="none"
+              :problem="problemAt(`stages[${index}].elsewhere.share`)"
+              @update:model-value="setElsewhere(index, $event)"
+            />
+            <ChoiceField
+              v-if="stage.elsewhere"
+              :model-value="stage.elsewhere.placeId"
+              label="Where"
+              :choices="places.flatMap(({ value, name }) => (value === null ? [] : [{ value, name }]))"
+              @update:model-value="editStage(index, { elsewhere: { ...stage.elsewhere, placeId: $event } })"
+            />
+          </div>
+        </FoldAway>
+        <Button v-if="index > 0" text :aria-label="`Delete stage ${index + 1}`" @click="removeStage(index)">
           <X aria-hidden="true" />
         </Button>
-        <ChoiceField
-          :model-value="stage.placeId ?? null"
-          label="Stands in"
-          placeholder="by habit"
-          :choices="places"
-          :hint="planned?.stages[index] ? elementAt(planned.stages, index).where.place.name : ''"
-          @update:model-value="editStage(index, { placeId: $event })"
-        />
-        <ChoiceField
-          v-if="index === 0"
-          :model-value="stage.upPlaceId ?? null"
-          label="Until it is up"
-          placeholder="by habit"
-          :choices="places"
-          :hint="planned?.stages[0] ? first(planned.stages).where.untilUp.name : ''"
-          @update:model-value="editStage(index, { upPlaceId: $event })"
-        />
-        <TypedField
-          :model-value="stage.elsewhere?.share ?? null"
-          percent
-          optional
-          label="A part elsewhere"
-          hint="none"
-          :problem="problemAt(`stages[${index}].elsewhere.share`)"
-          @update:model-value="setElsewhere(index, $event)"
-        />
-        <ChoiceField
-          v-if="stage.elsewhere"
-          :model-value="stage.elsewhere.placeId"
-          label="in"
-          :choices="places.flatMap(({ value, name }) => (value === null ? [] : [{ value, name }]))"
-          @update:model-value="editStage(index, { elsewhere: { ...stage.elsewhere, placeId: $event } })"
-        />
         <p v-if="planned?.stages[index]?.placed?.sharesWith.length" class="water">
-          Shares its tray with {{ present(elementAt(planned.stages, index).placed).sharesWith.join(', ') }}.
+          Shares a tray with {{ present(elementAt(planned.stages, index).placed).sharesWith.join(', ') }}.
         </p>
         <p v-else-if="planned?.stages[index]?.placed?.apart" class="water soft">
-          Not in one tray with {{ present(present(elementAt(planned.stages, index).placed).apart).name }}:
+          Not in a tray with {{ present(present(elementAt(planned.stages, index).placed).apart).name }}:
           {{ present(present(elementAt(planned.stages, index).placed).apart).why }}.
         </p>
         <p v-if="planned?.stages[index]" class="water soft">
@@ -242,7 +236,7 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
     <div class="buttons">
       <Button @click="addStage"><Plus aria-hidden="true" /> Add a stage</Button>
       <Button v-if="body.stages" @click="emit('edit', (next) => (next.stages = null))">
-        Back to the usual schedule
+        Reset to the usual schedule
       </Button>
     </div>
   </section>
@@ -259,8 +253,13 @@ const fixed = (index: number) => props.stages[index]?.kind === 'harden'
 }
 
 .stages .wide {
-  grid-column: span 2;
-  padding-top: 1.3rem;
+  grid-column: 1 / -1;
+}
+
+.conditions {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(7.4rem, 1fr));
+  gap: 0.3rem 0.6rem;
 }
 
 .days {

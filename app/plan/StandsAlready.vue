@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import Button from 'primevue/button'
-import FoldAway from '~/kit/fields/FoldAway.vue'
 import SaidBack from '~/reading/SaidBack.vue'
 import { newId } from '~/kit/newId'
 import { useListLines } from '~/plan/useListLines'
@@ -11,8 +10,6 @@ import { counted } from '#core/text/plurals'
 /** What stands on the bench already, typed or pasted as a list: a line each, read word by word like a wish. */
 const season = useSeason()
 const id = useId()
-const props = defineProps<{ unfolded?: boolean }>()
-const open = ref(props.unfolded ?? false)
 const text = ref('')
 const busy = ref(false)
 const { lines, shown, say } = useListLines(text)
@@ -28,8 +25,8 @@ async function keep() {
       sowings.map((after) => ({ id: newId(), after, sownOn: after.sowOn, up: wish.up })),
     ),
   )
-  const name = `${counted(all.length, 'sowing')} that stand already`
-  if (await season.keepAll(name, all, `${name} are in the season.`)) {
+  const name = `${counted(all.length, 'sowing')} already growing`
+  if (await season.keepAll(name, all, `Added: ${name}.`)) {
     // What was not understood stays, to be said again.
     text.value = lines.value.flatMap(({ line, open }) => (open === null ? [] : [line])).join('\n')
   }
@@ -38,8 +35,8 @@ async function keep() {
 </script>
 
 <template>
-  <FoldAway v-model:open="open" class="stands no-print" title="What stands already, as a list">
-    <label :for="id">A line each: how many, of what, in which trays, sown when, how many are up</label>
+  <section class="growing no-print" aria-label="Already growing">
+    <label :for="id">One tray per line: how many, of what, sown when, how many are up</label>
     <textarea
       :id="id"
       v-model="text"
@@ -55,12 +52,22 @@ async function keep() {
     </ul>
     <p v-if="tooMany" class="problem">{{ tooMany }}</p>
     <Button class="main" :disabled="!ready.length || busy" @click="keep">
-      {{ ready.length ? `Keep ${counted(ready.length, 'line')}` : 'Keep them' }}
+      {{ ready.length ? `Add ${counted(ready.length, 'line')}` : 'Add' }}
     </Button>
-  </FoldAway>
+  </section>
 </template>
 
 <style scoped>
+.growing {
+  display: grid;
+  gap: 0.5rem;
+  justify-items: start;
+}
+
+.growing > ul {
+  width: 100%;
+}
+
 .lines {
   display: grid;
   gap: 0.6rem;

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useDates } from '~/kit/useDates'
 import { useNotices } from '~/plan/useNotices'
-import { containersText } from '#core/season/schedule/containers-text'
+import { sayContainers } from '#shared/messages/containers'
 import type { PlannedSowing } from '#core/season/schedule/sowing'
 import type { Wish } from '#core/language/wish-said'
 import { counted } from '#core/text/plurals'
@@ -36,7 +36,7 @@ const capital = (name: string) => name.slice(0, 1).toUpperCase() + name.slice(1)
       {{ counted(totals.seeds, 'seed')
       }}<template v-if="first.kind === 'sow'">
         in {{ counted(totals.cells, 'cell') }} of {{ answer.perCell }}</template
-      >, {{ containersText(first) }}<template v-if="each > 1"> each</template>.
+      >, {{ sayContainers(first) }}<template v-if="each > 1"> each</template>.
       <template v-if="body.cells">Count on {{ counted(totals.plants, 'good plant') }}.{{ ' ' }}</template>
       <template v-if="answer.treatOn && !wish.sown"
         >Treat the seed on {{ printDay(answer.treatOn) }}.{{ ' ' }}</template
@@ -44,7 +44,7 @@ const capital = (name: string) => name.slice(0, 1).toUpperCase() + name.slice(1)
       <template v-if="answer.emergence">Up in <FigureValue :figure="answer.emergence" />.</template>
       <template v-for="stage in answer.stages.slice(1)" :key="stage.index"
         >{{ ' ' }} {{ stage.kind === 'harden' ? 'Harden off' : capital(stage.kind) }} {{ printDay(stage.from)
-        }}<template v-if="stage.kind !== 'harden'"> into {{ containersText(stage) }}</template
+        }}<template v-if="stage.kind !== 'harden'"> into {{ sayContainers(stage) }}</template
         >.
       </template>
       <strong>Out {{ printDay(answer.outOn) }}.</strong>

@@ -181,7 +181,7 @@ export const useSeason = defineStore('season', () => {
   const isSown = (id: string) => done.value.get(id)?.['stage-0'] !== undefined
 
   // What was done, undone or put off.
-  const mark = (job: Job, title: string, until: Day | null = null) => {
+  const mark = (job: Pick<Job, 'kind' | 'of'>, title: string, until: Day | null = null) => {
     const { kind } = job
     const of = job.of.map(({ sowingId, stage }) => ({ sowingId, stage }))
     return until
@@ -193,7 +193,7 @@ export const useSeason = defineStore('season', () => {
     attempt(
       body.name,
       [{ name: 'remove record', collection: 'entries', id, version }],
-      `Not done after all: ${body.name}.`,
+      `Undone: ${body.name}.`,
     )
   const isOf = ({ body }: Stored<EntryRecord>, job: Job) =>
     body.kind === job.kind &&
@@ -216,9 +216,9 @@ export const useSeason = defineStore('season', () => {
   const nameOf = (id: string) => sowing(id)?.body.name ?? ''
   // What failed keeps its record and leaves the shelf.
   const giveUp = (id: string) =>
-    attempt(nameOf(id), [{ name: 'give up', sowingId: id }], `Given up: ${nameOf(id)}. Its place is free.`)
+    attempt(nameOf(id), [{ name: 'give up', sowingId: id }], `Given up: ${nameOf(id)}.`)
   const endCrop = (id: string) =>
-    attempt(nameOf(id), [{ name: 'end crop', sowingId: id }], `Over: ${nameOf(id)}.`)
+    attempt(nameOf(id), [{ name: 'end crop', sowingId: id }], `Finished: ${nameOf(id)}.`)
   async function takeUp(id: string) {
     const stored = household.entries.find(
       ({ body }) => body.kind === 'give up' && body.subjects.some((one) => one.id === id),
@@ -229,7 +229,7 @@ export const useSeason = defineStore('season', () => {
     attempt(
       `${nameOf(id)}, sown again`,
       [{ name: 'sow again', sowingId: id, id: newId() }],
-      `${againNamed({ name: nameOf(id) })} is planned for today; what never came is given up.`,
+      `${againNamed({ name: nameOf(id) })} is planned for today; the first sowing is given up.`,
     )
   const holdOver = (id: string) =>
     attempt(

@@ -10,8 +10,18 @@ import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
+import SowStrip from '~/trays/SowStrip.vue'
 import DoneForm from '~/today/DoneForm.vue'
-import { CalendarCheck, ChartNoAxesGantt, Check, Clock, FileText, Play, RotateCcw } from '@lucide/vue'
+import {
+  CalendarCheck,
+  ChartNoAxesGantt,
+  Check,
+  Clock,
+  FileText,
+  Play,
+  RotateCcw,
+  Stethoscope,
+} from '@lucide/vue'
 import { addDays, type Day } from '#core/calendar/day'
 import type { Job } from '#core/season/today/job'
 
@@ -70,7 +80,7 @@ const begin = computed((): (() => unknown) | null => {
   if (kind === 'stage' && (stageKind === 'prick out' || stageKind === 'pot up'))
     return () => guidedJobs.start(stageKind, said.value.title, subjects)
   if (kind === 'out' && season.row(target.sowingId)?.planned.stages.at(-1)?.kind === 'set in')
-    return () => guidedJobs.start('final container', `Set in: ${names[0]}`, subjects)
+    return () => guidedJobs.start('final container', `Final container: ${names[0]}`, subjects)
   return null
 })
 const mayHold = computed(() => props.job.kind === 'out' || props.job.stageKind === 'harden')
@@ -87,7 +97,7 @@ defineExpose({ focus: () => tick.value?.focus() })
       type="button"
       class="tick"
       :aria-pressed="isDone"
-      :aria-label="`${said.title}: ${isDone ? 'done, take it back' : 'done'}`"
+      :aria-label="`${said.title}: ${isDone ? 'done, undo' : 'done'}`"
       @click="press"
     >
       <Check v-if="isDone" aria-hidden="true" />
@@ -97,7 +107,7 @@ defineExpose({ focus: () => tick.value?.focus() })
         <p class="title">
           {{ said.title }}
           <span v-if="job.state === 'danger' || job.state === 'late'" class="state">{{
-            job.state === 'danger' ? 'in danger' : 'late'
+            job.state === 'danger' ? 'urgent' : 'overdue'
           }}</span>
         </p>
         <p class="soft">
@@ -112,45 +122,45 @@ defineExpose({ focus: () => tick.value?.focus() })
             ><NuxtLink :to="`/trays/${one.id}`">tray {{ one.number }}</NuxtLink></template
           >
         </p>
-        <p v-else-if="isToSow" class="no-print"><NuxtLink to="/trays">Lay out its tray</NuxtLink></p>
         <p v-if="job.away" class="away">
-          {{ job.away.early ? 'Brought forward' : 'Somebody else has to look' }}: away
+          {{ job.away.early ? 'Brought forward' : 'Ask somebody to check' }}: away
           {{ printDay(job.away.from) }} to {{ printDay(job.away.to)
           }}<template v-if="job.away.name">, {{ job.away.name }}</template
           >.
         </p>
         <p v-if="job.danger" class="problem">{{ dangerText(job.danger) }}</p>
       </div>
+      <SowStrip v-if="isToSow" :sowing-id="first(job.of).sowingId" />
       <div v-if="!isDone" class="more no-print">
-        <Button v-if="begin" :class="{ main: current }" @click="begin()">
+        <Button v-if="begin && !isToSow" :class="{ main: current }" @click="begin()">
           <Play aria-hidden="true" /><span>Start</span>
         </Button>
         <Button v-if="job.kind === 'make mix'" @click="planBatch(present(job.mix))">
-          <FileText aria-hidden="true" /><span>Bench card</span>
+          <FileText aria-hidden="true" /><span>Card</span>
         </Button>
         <Button v-else-if="job.kind === 'feed'" @click="planFeed(present(job.feed))">
-          <FileText aria-hidden="true" /><span>Bench card</span>
+          <FileText aria-hidden="true" /><span>Card</span>
         </Button>
         <Button v-else-if="job.danger?.kind === 'no-show'" @click="$emit('again')">
-          <RotateCcw aria-hidden="true" /> Sow again
+          <RotateCcw aria-hidden="true" /> Resow
         </Button>
-        <Button v-else-if="job.kind === 'thin'" @click="season.mark(job, `Kept together: ${job.names[0]}`)"
+        <Button v-else-if="job.kind === 'thin'" @click="season.mark(job, `Kept both: ${job.names[0]}`)"
           >Keep both</Button
         >
         <Button
           v-else-if="job.danger?.kind === 'nights too cold' && mayHold"
           @click="season.holdOver(first(job.of).sowingId)"
-          >Hold over in a bigger pot</Button
+          >Keep in a bigger pot</Button
         >
         <NuxtLink v-else-if="job.danger?.kind === 'shelf full'" to="/plan#over-title" class="button">
-          What has to move?
+          Make room
         </NuxtLink>
         <div class="icons">
           <Button
             v-if="job.kind !== 'feed'"
             text
             :aria-label="`Done on another day: ${said.title}`"
-            title="Done on …"
+            title="Done on another day"
             @click="asking = true"
           >
             <CalendarCheck aria-hidden="true" />
@@ -159,16 +169,24 @@ defineExpose({ focus: () => tick.value?.focus() })
             v-if="job.state !== 'coming'"
             text
             :aria-label="`Put off until tomorrow: ${said.title}`"
-            title="Until tomorrow"
+            title="Put off until tomorrow"
             @click="$emit('snooze', addDays(season.today, 1))"
           >
             <Clock aria-hidden="true" />
           </Button>
           <NuxtLink
+            v-if="inTrays.length"
+            :to="`/signs?tray=${first(inTrays).id}`"
+            class="icon-button"
+            :aria-label="`${said.title}: what is wrong with my plants?`"
+            title="What is wrong with my plants?"
+            ><Stethoscope aria-hidden="true"
+          /></NuxtLink>
+          <NuxtLink
             :to="`/plan?sowing=${first(job.of).sowingId}`"
             class="icon-button"
-            :aria-label="`${said.title}: see it in the season`"
-            title="In the season"
+            :aria-label="`${said.title}: see it in the plan`"
+            title="See it in the plan"
             ><ChartNoAxesGantt aria-hidden="true"
           /></NuxtLink>
         </div>

@@ -22,7 +22,7 @@ import { changesByTray, proposedTrays, trayStands, type ProposedTray } from '#sh
 
 type Tray = Stored<TrayRecord>
 
-/** Days ahead for which trays can be laid out. */
+/** Days ahead that are listed among the next to lay out. */
 const AHEAD_DAYS = 14
 
 const COMMAND_OF = {
@@ -66,9 +66,12 @@ export const useTrays = defineStore('trays', () => {
   }
   const find = (id: string) => all.value.find((one) => one.id === id)
   const steps = computed(() => stepsOf([...changes.value.values()].flat()))
-  const proposed = computed(() =>
-    season.known ? proposedTrays(season.kept, addDays(season.today, AHEAD_DAYS)) : [],
-  )
+  /** Trays of the plan that are not laid out yet, by their day. */
+  const toLayOut = computed(() => (season.known ? proposedTrays(season.kept) : []))
+  const proposed = computed(() => {
+    const until = addDays(season.today, AHEAD_DAYS)
+    return toLayOut.value.filter(({ on }) => on <= until)
+  })
 
   async function layOut({ key, container }: ProposedTray): Promise<string | null> {
     const id = newId()
@@ -144,6 +147,7 @@ export const useTrays = defineStore('trays', () => {
     standing,
     changes,
     steps,
+    toLayOut,
     proposed,
     stands,
     find,

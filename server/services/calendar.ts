@@ -3,7 +3,7 @@ import { first as firstOf } from '#core/numeric/at'
 import ical, { ICalAlarmType, ICalCalendarMethod, type ICalEventData } from 'ical-generator'
 import { addDays, dayNumber, type Day } from '#core/calendar/day'
 import { feedDemands, mixDemands } from '#core/season/demand/demand'
-import { containersText } from '#core/season/schedule/containers-text'
+import { sayContainers } from '#shared/messages/containers'
 import { printNumber, printQuantity } from '#core/units/format'
 import { inHousehold } from '../db/door'
 import type { Principal } from '../principal'
@@ -69,7 +69,7 @@ export async function seasonCalendar(
     if (planned.treatOn)
       add(`${id}-treat`, planned.treatOn, `Treat the seed of ${name}`, present(crop.treatment).kind)
     for (const stage of planned.stages)
-      add(`${id}-rung-${stage.index}`, stage.from, `${capital(stage.kind)}: ${name}`, containersText(stage))
+      add(`${id}-rung-${stage.index}`, stage.from, `${capital(stage.kind)}: ${name}`, sayContainers(stage))
     if (planned.emergeOn) add(`${id}-up`, planned.emergeOn, `${name} should be up`, 'Count what came up.')
     add(`${id}-out`, planned.outOn, `Plant out: ${name}`, '')
   }

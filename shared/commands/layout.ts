@@ -1,6 +1,5 @@
 import * as z from 'zod'
 import { counted } from '#core/text/plurals'
-import { addDays } from '#core/calendar/day'
 import { cellsOf, merged } from '#core/trays/layout'
 import { find, type Bench } from '../reckoning/bench'
 import { sowing } from '../records/sowing'
@@ -9,12 +8,9 @@ import { id } from '../records/rules'
 import { proposedTrays, trayFor, type ProposedTray } from '../reckoning/trays'
 import { command, entryOf, plainCommand, refuse } from './command'
 
-/** Days ahead for which trays can be laid out. */
-const AHEAD_DAYS = 14
-
-/** Trays the season asks for soon, that nobody has laid out yet. */
+/** Trays of the plan that are not laid out yet. */
 const traysToLayOut = (bench: Pick<Bench, 'rows' | 'today' | 'season'>): ProposedTray[] =>
-  bench.season ? proposedTrays(bench.rows, addDays(bench.today, AHEAD_DAYS)) : []
+  bench.season ? proposedTrays(bench.rows) : []
 
 /** A tray the season asks for becomes one that stands; what is sown already is sown in it on its day. */
 export const layOutTray = command(
@@ -22,7 +18,7 @@ export const layOutTray = command(
   { id, key: z.string().min(1).max(200).describe('Of the trays that the season asks for') },
   (bench, { id: trayId, key }, acting) => {
     const one = traysToLayOut(bench).find((tray) => tray.key === key)
-    if (!one) return refuse(['key'], 'The season asks for this tray no more: what it was for has changed.')
+    if (!one) return refuse(['key'], 'The plan for this tray has changed. Open the plan and lay it out from there.')
     const ids = new Set(one.holds.map(({ row }) => row.id))
     // The batch that was planned or made for what is sown in it.
     const batch = bench.kept.batches.findLast(({ body: { sowings } }) =>

@@ -4,7 +4,8 @@ import { addDays, dayFrom, daysBetween, type Day } from '#core/calendar/day'
 import { SCHEDULES } from '#core/season/schedule/schedules'
 import type { Job, Mark } from '#core/season/today/job'
 import { doneBySowing } from '#core/season/today/marks'
-import { jobWords } from '#core/season/today/wording'
+import { jobWords } from '../messages/jobs'
+import { sayingFor } from '../messages/saying'
 import { CROPS } from '#core/sowing/crops'
 import { contextOf } from './context'
 import { SEASON, SHELF } from '../test/season'
@@ -162,11 +163,8 @@ describe('a season done day by day', () => {
         const { rows } = jobsAt(START, sowings, [])
         for (const { job } of seen) {
           const row = rows.find(({ id }) => id === job.of[0]!.sowingId)!
-          const { title, detail } = jobWords(job, row, () => 'the mix', {
-            volume: (l) => `${l.toFixed(1)} L`,
-            length: (mm) => `${mm} mm`,
-            temperature: (celsius) => `${celsius} °C`,
-          })
+          const saying = sayingFor({ units: 'metric', day: String })
+          const { title, detail } = jobWords(job, row, () => 'the mix', saying)
           expect(job.names.some((name) => `${title} ${detail}`.includes(name))).toBe(true)
           expect(`${title} ${detail}`).not.toMatch(/undefined|NaN|null/)
         }

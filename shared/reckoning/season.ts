@@ -189,6 +189,7 @@ export function jobsOn(
     name: place.name,
     on: from < today ? today : from,
     flats: most,
+    room: place.flats ?? most,
   }))
   return jobsOf({
     rows,

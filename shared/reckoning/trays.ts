@@ -102,12 +102,13 @@ export interface ProposedTray {
   }[]
 }
 
-/** Trays of the days until `until` that are to be sown and are not laid out, the first first. */
-export function proposedTrays(rows: readonly PlannedRow[], until: Day): ProposedTray[] {
+/** Trays that are to be sown and are not laid out, the first first; with `until`, those of the days until then. */
+export function proposedTrays(rows: readonly PlannedRow[], until?: Day): ProposedTray[] {
   const trays = new Map<string, ProposedTray>()
   for (const row of rows)
     for (const stage of row.planned.stages) {
-      if (stage.kind !== 'sow' || stage.index !== 0 || stage.from > until || !stage.recipeId) continue
+      if (stage.kind !== 'sow' || stage.index !== 0 || !stage.recipeId) continue
+      if (until && stage.from > until) continue
       for (const part of stage.placed?.in ?? []) {
         if (part.fixed || part.cells === 0) continue
         const known = trays.get(part.tray)

@@ -45,6 +45,9 @@ const { printDay } = useDates()
 const selected = ref<string | null>(typeof route.query.sowing === 'string' ? route.query.sowing : null)
 const row = computed(() => season.rows.find(({ id }) => id === selected.value))
 const wish = ref('')
+/** What is shown above the sentence. */
+const shown = ref<'now' | 'growing' | null>(null)
+const toggle = (what: 'now' | 'growing') => (shown.value = shown.value === what ? null : what)
 const frameShown = ref(route.query.frame === 'open')
 // The panel lies over the page: Escape puts it away wherever the hand is, and so does saying the next wish.
 useEventListener('keydown', (event: KeyboardEvent) => {
@@ -57,7 +60,7 @@ async function copyCalendar() {
   const address = new URL(calendar.value, window.location.href).href
   try {
     await navigator.clipboard.writeText(address)
-    note('The address is copied: subscribe to it in a calendar on this machine.')
+    note('Link copied. Subscribe to it in your calendar app.')
   } catch {
     note(address)
   }
@@ -65,33 +68,25 @@ async function copyCalendar() {
 </script>
 
 <template>
-  <div class="season">
+  <div class="page">
     <template v-if="!season.frame">
-      <header>
-        <h1>Your season</h1>
-        <p class="soft">
-          Everything is counted back from the frosts. Roughly will do; it can be changed at any time.
-        </p>
-      </header>
+      <PageTop title="Your season" hint="Sowing dates are counted back from your last spring frost." />
       <FrameForm />
     </template>
     <template v-else>
-      <PageTop
-        title="Season"
-        hint="A schedule is the way of a sowing from seed to planting out; each stage is a container, a mix and a feed for a while. Drag a sowing, or the edge between two stages: what it asks for moves with it."
-      >
+      <PageTop title="Season">
+        <Button :aria-expanded="shown === 'now'" @click="toggle('now')">What can I sow now?</Button>
+        <Button :aria-expanded="shown === 'growing'" @click="toggle('growing')">Already growing</Button>
         <Button @click="frameShown = true">Frosts and places</Button>
       </PageTop>
+      <SowNow v-if="shown === 'now'" @choose="wish = $event" />
+      <StandsAlready v-if="shown === 'growing'" />
       <SeasonSentence v-model="wish" @planned="selected = $event" @typed="selected = null" />
-      <SowNow @choose="wish = $event" />
-      <StandsAlready />
 
       <DrawingFrame v-if="season.rows.length" file="season" title="The season"
         ><SeasonChart v-model="selected"
       /></DrawingFrame>
-      <p v-else class="empty soft">
-        Nothing is planned yet. Say above what you will raise, and its schedule is drawn here.
-      </p>
+      <p v-else class="empty soft">Nothing planned yet. Type above what you want to grow.</p>
       <ul v-if="season.unplanned.length" class="unplanned">
         <li v-for="one in season.unplanned" :key="one.id" class="problem">
           <button type="button" class="name" @click="selected = one.id">{{ one.body.name }}</button>
@@ -100,11 +95,11 @@ async function copyCalendar() {
       </ul>
 
       <FoldAway v-if="season.lost.length" class="no-print"
-        ><template #title>Given up: {{ season.lost.length }}</template>
+        ><template #title>Given up ({{ season.lost.length }})</template>
         <ul>
           <li v-for="one in season.lost" :key="one.id" class="lost">
             {{ one.body.name }}, since {{ printDay(present(present(season.done.get(one.id)).lost)) }}
-            <button type="button" class="link" @click="season.takeUp(one.id)">Take it up again</button>
+            <button type="button" class="link" @click="season.takeUp(one.id)">Restore</button>
           </li>
         </ul>
       </FoldAway>
@@ -130,12 +125,9 @@ async function copyCalendar() {
       <ShelfRepair />
       <p class="no-print calendar">
         <CalendarDays aria-hidden="true" />
-        <a :href="calendar" download="season.ics">Download as a calendar</a> or
-        <button type="button" class="link" @click="copyCalendar">copy its address</button> to subscribe; what
-        moves here then moves there.
-        <a v-if="season.rows.length" :href="`/api/households/${household.id}/papers/season`"
-          >The season as PDF</a
-        >.
+        <a :href="calendar" download="season.ics">Download calendar</a>
+        <button type="button" class="link" @click="copyCalendar">Copy calendar link</button>
+        <a v-if="season.rows.length" :href="`/api/households/${household.id}/papers/season`">Season as PDF</a>
       </p>
       <Dialog v-model:visible="frameShown" modal class="wide" header="Frosts and places" :draggable="false">
         <FrameForm @kept="frameShown = false">
@@ -147,16 +139,10 @@ async function copyCalendar() {
 </template>
 
 <style scoped>
-.season {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 1.3rem;
-}
-
 .calendar {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem;
+  gap: 0.4rem 1.2rem;
   align-items: center;
 }
 

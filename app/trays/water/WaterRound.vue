@@ -59,16 +59,16 @@ const { temperature } = useMeasures()
         </li>
       </ul>
       <div class="buttons no-print">
-        <Button class="main" @click="start"><Play aria-hidden="true" /> Start the round</Button>
+        <Button class="main" @click="start"><Play aria-hidden="true" /> Start watering</Button>
         <Button @click="done">All watered</Button>
       </div>
     </template>
-    <p v-else>No tray wants water today.</p>
+    <p v-else>No trays need water today.</p>
     <p v-if="fed.length" class="soft">
-      On a feed day the feed is the water: {{ fed.map(({ tray }) => `tray ${tray.number}`).join(', ') }}.
+      Fed today, so no extra water: {{ fed.map(({ tray }) => `tray ${tray.number}`).join(', ') }}.
     </p>
     <div v-if="round.toLook.length" class="look">
-      <p>Nothing was written down of these for days: lift them.</p>
+      <p>Not checked lately. Lift to feel the weight:</p>
       <ul>
         <li v-for="one in round.toLook" :key="one.tray.id">
           <NuxtLink :to="`/trays/${one.tray.id}`">Tray {{ one.tray.number }}</NuxtLink>
@@ -82,7 +82,7 @@ const { temperature } = useMeasures()
                   { trayId: one.tray.id, feels },
                 ])
               "
-              >{{ feels }}</Button
+              >{{ feels === 'middling' ? 'medium' : feels }}</Button
             >
           </span>
         </li>
@@ -97,12 +97,12 @@ const { temperature } = useMeasures()
     </p>
     <p v-for="one in round.toDry" :key="one.tray.id" class="wet">
       <NuxtLink :to="`/trays/${one.tray.id}`">Tray {{ one.tray.number }}</NuxtLink
-      >: wet on {{ Math.round(one.water.outlook.wetDays) }} of the last 7 days. Let it go light; air, warmth,
-      vermiculite on top.
+      >: wet on {{ Math.round(one.water.outlook.wetDays) }} of the last 7 days. Let it dry until it is light
+      to lift.
     </p>
     <p v-for="one in reservoirs" :key="one.place.id">
-      {{ one.place.name }}, on its reservoir: fill it with {{ volume(one.reservoir.fillL.value)
-      }}<template v-if="one.refillOn">; again about {{ printDay(one.refillOn) }}</template
+      {{ one.place.name }}: fill the reservoir with {{ volume(one.reservoir.fillL.value)
+      }}<template v-if="one.refillOn">; next about {{ printDay(one.refillOn) }}</template
       >.
       <Button
         text

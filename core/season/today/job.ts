@@ -76,7 +76,7 @@ export interface Job {
 export type Danger =
   | { readonly kind: 'no-show'; readonly expected: Day; readonly verdict: 'late' | 'sow again' | 'too cold' }
   | { readonly kind: 'nights too cold'; readonly nightC: number; readonly lowestC: number }
-  | { readonly kind: 'shelf full'; readonly place: string; readonly on: Day; readonly flats: number }
+  | { readonly kind: 'shelf full'; readonly place: string; readonly on: Day; readonly flats: number; readonly room: number }
 
 /** A place that overflows, from a day on. */
 export interface FullPlace {
@@ -84,6 +84,8 @@ export interface FullPlace {
   readonly name: string
   readonly on: Day
   readonly flats: number
+  /** Flats it holds. */
+  readonly room: number
 }
 
 export type TodayRow = SeasonRow & { readonly crop: Crop }

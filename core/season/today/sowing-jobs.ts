@@ -218,6 +218,6 @@ function fullPlace(stage: PlannedStage, full: readonly FullPlace[], today: Day):
       stage.stays.some((stay) => stay.placeId === placeId && on >= stay.from && on <= stay.until),
   )
   return found && stage.from >= today
-    ? { kind: 'shelf full', place: found.name, on: found.on, flats: found.flats }
+    ? { kind: 'shelf full', place: found.name, on: found.on, flats: found.flats, room: found.room }
     : null
 }

@@ -136,7 +136,7 @@ describe('today', () => {
   })
 
   it('warns of a full shelf while there is time to move things', () => {
-    const full = { placeId: 'shelf', name: 'Shelf', on: addDays(sowOn, 4), flats: 9 }
+    const full = { placeId: 'shelf', name: 'Shelf', on: addDays(sowOn, 4), flats: 9, room: 8 }
     expect(jobs(addDays(sowOn, -1), [], { full: [full] })).toContain('stage danger shelf full')
   })
 })

@@ -1,7 +1,7 @@
 import type { Figure } from '#core/working/figure'
 import { printFigure } from '#core/working/print'
 import { printQuantity } from '#core/units/format'
-import { saidIn } from '#core/units/said'
+import { sayingFor } from '#shared/messages/saying'
 import { thermometerOf, type HouseholdRecord } from '#shared/records/household'
 
 /** Amounts and days in the household’s own measures and language region. */
@@ -23,13 +23,15 @@ export function printing(household: Pick<HouseholdRecord, 'units' | 'formats'>) 
   })
   const months = new Intl.DateTimeFormat(locale, { month: 'short', timeZone: 'UTC' })
   const at = (day: string) => new Date(`${day}T12:00:00Z`)
+  const saying = sayingFor({ units, thermometer, locale, day: (day) => days.format(at(day)) })
   return {
     volume: (litres: number) => printQuantity(litres, 'volume', units),
     length: (mm: number) => printQuantity(mm, 'length', units),
     mass: (g: number) => printQuantity(g, 'mass', units),
     temperature: (c: number) => printQuantity(c, 'temperature', thermometer),
     figure: (one: Figure) => printFigure(one, units, thermometer),
-    said: (text: string) => saidIn(units, text, thermometer),
+    said: saying.said,
+    saying,
     day: (day: string) => days.format(at(day)),
     longDay: (day: string) => years.format(at(day)),
     month: (day: string) => months.format(at(day)),

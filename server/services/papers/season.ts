@@ -1,10 +1,10 @@
 import { counted } from '#core/text/plurals'
 import { addDays, daysBetween, type Day } from '#core/calendar/day'
 import { extentOf, feedDemands, mixDemands } from '#core/season/demand/demand'
-import { containersText } from '#core/season/schedule/containers-text'
+import { sayContainers } from '#shared/messages/containers'
+import { dangerWords, jobWords } from '#shared/messages/jobs'
 import type { Job } from '#core/season/today/job'
 import { weekOf } from '#core/season/today/week'
-import { dangerWords, jobWords } from '#core/season/today/wording'
 import { printNumber } from '#core/units/format'
 import type { Writing } from '../../paper/document'
 import type { Principal } from '../../principal'
@@ -66,7 +66,7 @@ export async function seasonPaper(principal: Principal, householdId: string, on?
           planned.stages
             .map(
               (stage) =>
-                `${stage.kind} ${print.day(stage.from)}${stage.recipeId ? ` (${containersText(stage)})` : ''}`,
+                `${stage.kind} ${print.day(stage.from)}${stage.recipeId ? ` (${sayContainers(stage, print.said)})` : ''}`,
             )
             .join('; '),
           print.day(planned.outOn),
@@ -129,8 +129,8 @@ export async function weekPaper(principal: Principal, householdId: string, on?: 
   const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'a mix no longer here'
   const item = (job: Job) => {
     const of = rows.find(({ id }) => id === job.of[0]?.sowingId)
-    const { title, detail } = jobWords(job, of, nameOfMix, print)
-    return { title, text: job.danger ? `${detail}. ${dangerWords(job.danger, print)}` : detail }
+    const { title, detail } = jobWords(job, of, nameOfMix, print.saying)
+    return { title, text: job.danger ? `${detail}. ${dangerWords(job.danger, print.saying)}` : detail }
   }
   return {
     title: `The week from ${print.day(today)}`,

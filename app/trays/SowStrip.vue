@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { first } from '#core/numeric/at'
+import { computed, ref } from 'vue'
+import { NuxtLink } from '#components'
+import Button from 'primevue/button'
+import { Check, Grid3x3, Play, Tags } from '@lucide/vue'
+import { useGuidedJobs } from '~/today/jobs/guided-jobs'
+import { useHousehold } from '~/household/household'
+import { useSeason } from '~/plan/season'
+import { useTrays } from '~/trays/trays'
+
+/** Lay out, label, sow: a sowing from the plan into its trays, in place. What is in one tray is one job. */
+const props = defineProps<{ sowingId: string }>()
+const trays = useTrays()
+const season = useSeason()
+const household = useHousehold()
+const guidedJobs = useGuidedJobs()
+const busy = ref(false)
+
+const proposals = computed(() =>
+  trays.toLayOut.filter(({ holds }) => holds.some(({ row }) => row.id === props.sowingId)),
+)
+const laidOut = computed(() => trays.ofSowing(props.sowingId))
+const isSown = computed(() => season.isSown(props.sowingId))
+/** Shares its tray with others: they are laid out together. */
+const others = computed(() => [
+  ...new Set(
+    proposals.value.flatMap(({ holds }) =>
+      holds.flatMap(({ row }) => (row.id === props.sowingId ? [] : [row.name])),
+    ),
+  ),
+])
+async function layOut() {
+  busy.value = true
+  for (const one of [...proposals.value]) await trays.layOut(one)
+  busy.value = false
+}
+const labels = computed(
+  () =>
+    `/api/households/${household.id}/labels.pdf?${new URLSearchParams({
+      trays: laidOut.value.map(({ id }) => id).join(),
+      kind: 'stake',
+      copies: 'group',
+      paper: household.units === 'us' ? 'letter' : 'a4',
+      start: '1',
+    })}`,
+)
+const name = computed(() => season.sowing(props.sowingId)?.body.name ?? '')
+const sow = () =>
+  guidedJobs.start(
+    'sow',
+    `Sow ${name.value}`,
+    laidOut.value.map(({ id }) => ({ what: 'trays' as const, id, stage: null })),
+  )
+/** Without a tray of cells it is sown where it stands, and marked so. */
+const markSown = () =>
+  season.mark({ kind: 'stage', of: [{ sowingId: props.sowingId, stage: 0 }] }, `Sow ${name.value}`)
+</script>
+
+<template>
+  <ol v-if="!isSown" class="strip no-print" :aria-label="`Sow ${name}: steps`">
+    <li v-if="proposals.length || laidOut.length" :class="{ done: laidOut.length && !proposals.length }">
+      <Button v-if="proposals.length" class="main" :disabled="busy" @click="layOut">
+        <Grid3x3 aria-hidden="true" /> Lay out{{
+          others.length ? ` with ${first(others)}${others.length > 1 ? ' and others' : ''}` : ''
+        }}
+      </Button>
+      <span v-else>
+        <Check aria-hidden="true" />
+        <template v-for="(one, i) in laidOut" :key="one.id"
+          ><template v-if="i">, </template
+          ><NuxtLink :to="`/trays/${one.id}`">Tray {{ one.number }}</NuxtLink></template
+        >
+      </span>
+    </li>
+    <li v-if="laidOut.length">
+      <a class="button" :href="labels" target="_blank" rel="noopener"><Tags aria-hidden="true" /> Labels</a>
+    </li>
+    <li>
+      <Button v-if="laidOut.length" :class="{ main: !proposals.length }" @click="sow">
+        <Play aria-hidden="true" /> Sow
+      </Button>
+      <Button v-else-if="!proposals.length" @click="markSown"
+        ><Check aria-hidden="true" /> Mark as sown</Button
+      >
+      <span v-else class="soft">then labels, then sow</span>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+  align-items: center;
+}
+
+li {
+  display: flex;
+  align-items: center;
+  gap: 0.4rem;
+}
+
+li:not(:last-child)::after {
+  content: '→';
+  color: var(--ink-soft);
+}
+
+.done span {
+  display: inline-flex;
+  gap: 0.3rem;
+  align-items: center;
+}
+
+.done svg {
+  width: 1.2em;
+  height: 1.2em;
+  color: var(--enamel);
+}
+</style>

@@ -1,0 +1,48 @@
+import type { Day } from '#core/calendar/day'
+import type { English } from '#core/sowing/regional-names'
+import { englishOf } from '#core/sowing/regional-names'
+import { printNumber, printQuantity } from '#core/units/format'
+import { saidIn } from '#core/units/said'
+import type { UnitSystem } from '#core/units/unit'
+import { inWordsOf } from './message'
+
+/** How a household says amounts, days and words: one for screen, paper and answers of the server. */
+export interface Saying {
+  readonly english: English
+  readonly volume: (l: number) => string
+  readonly length: (mm: number) => string
+  readonly temperature: (celsius: number) => string
+  readonly day: (day: Day) => string
+  /** A strength of nitrogen: ppm where people say so, else mg/L. */
+  readonly strength: (nMgPerL: number) => string
+  /** A sentence or a name that states amounts, in the household's own measures and words. */
+  readonly said: (text: string) => string
+}
+
+/**
+ * @param day how a day is written
+ * @param thermometer whose degrees are read
+ * @param locale language region, where one was chosen
+ */
+export function sayingFor({
+  units,
+  thermometer = units,
+  locale = null,
+  day,
+}: {
+  readonly units: UnitSystem
+  readonly thermometer?: UnitSystem
+  readonly locale?: string | null | undefined
+  readonly day: (day: Day) => string
+}): Saying {
+  const english = englishOf(locale, units)
+  return {
+    english,
+    volume: (l) => printQuantity(l, 'volume', units),
+    length: (mm) => printQuantity(mm, 'length', units),
+    temperature: (celsius) => printQuantity(Math.round(celsius), 'temperature', thermometer),
+    day,
+    strength: (mg) => `${printNumber(Math.round(mg))} ${english === 'american' ? 'ppm N' : 'mg/L N'}`,
+    said: (text) => inWordsOf(english, saidIn(units, text, thermometer)),
+  }
+}
