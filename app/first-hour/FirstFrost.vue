@@ -19,7 +19,7 @@ import { messageAt } from '#core/problem'
 /** When it freezes, typed as it is said; or that it never does. */
 const first = useFirstHour()
 const household = useHousehold()
-const { printDay } = useDates()
+const { printDay, monthFirst } = useDates()
 const text = ref('')
 const { say } = useSayAnew(text)
 const { shown, meaning, reading, settled } = useReader<FrostsSaid>('frosts', text)
@@ -44,22 +44,20 @@ async function keep() {
 </script>
 
 <template>
-  <FirstStep
-    step="frost"
-    title="When it freezes"
-    why="Days are counted back from the last frost. Nothing is assumed: what you do not say is not planned by."
-    later="under Season, Frosts and places. A mix or a feed needs no frost."
-    :done="frame !== null"
-  >
+  <FirstStep :number="1" title="When is your last spring frost?" :done="frame !== null">
     <form class="line" @submit.prevent="keep">
       <TextField
         v-model="text"
-        label="Your frosts, as you would say them"
-        placeholder="last 8 May, first 12 October – or: never, or: no idea"
-        hint="on average, where you are; roughly will do, and one is enough"
+        label="On average, roughly"
+        :placeholder="monthFirst ? 'May 8, mid May, or: not sure' : '8 May, mid May, or: not sure'"
+        hint="the first autumn frost too, if you know it"
       />
-      <Button type="submit" class="main" :disabled="!(ready || reading)">Keep</Button>
+      <Button type="submit" class="main" :disabled="!(ready || reading)">Save</Button>
     </form>
+    <p v-if="!text && !frame" class="buttons">
+      <Button text @click="text = 'not sure'">Not sure</Button>
+      <Button text @click="text = 'never'">It never freezes</Button>
+    </p>
     <SaidBack v-if="shown" :read="shown" @say="say" />
     <FrostFields
       v-if="never"
@@ -68,10 +66,13 @@ async function keep() {
       :problem-at="(field) => messageAt(nightProblems, field)"
     />
     <template v-if="frame" #changed>
-      <p v-if="isFrostFree(frame)">It never freezes: plants go out by the warmth of the nights.</p>
+      <p v-if="isFrostFree(frame)">No frost: plants go out when nights are warm enough.</p>
       <p v-else>
-        Last frost {{ printDay(present(frame.lastFrost)) }}, first {{ printDay(present(frame.firstFrost)) }}.
         <FrostReckoned :frosts="frame" />
+        <span class="soft">
+          Last frost {{ printDay(present(frame.lastFrost)) }}, first in autumn
+          {{ printDay(present(frame.firstFrost)) }}.</span
+        >
       </p>
     </template>
   </FirstStep>

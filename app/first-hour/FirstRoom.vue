@@ -4,12 +4,10 @@ import { computed } from 'vue'
 import CheckField from '~/kit/fields/CheckField.vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
-import FirstStep from '~/first-hour/FirstStep.vue'
 import { newId } from '~/kit/newId'
 import { useMeasures } from '~/kit/useMeasures'
 import { useFirstHour } from '~/first-hour/firstHour'
 import { useHousehold } from '~/household/household'
-import { FLAT_MM } from '#core/containers/flat'
 import { LIGHT_METHODS } from '#core/places/light'
 import { PLACE_KINDS, type PlaceKindId } from '#core/places/place-kinds'
 import { LAMP_KINDS } from '#core/places/light-kinds'
@@ -21,13 +19,10 @@ import { counted } from '#core/text/plurals'
 /** Where trays can stand: ticked; a lamp only where one is named. */
 const first = useFirstHour()
 const household = useHousehold()
-const { length, temperature } = useMeasures()
+const { temperature } = useMeasures()
 const kinds = PLACE_KINDS.filter(({ id }) => id !== 'outside')
 const NO_LAMP = 'none'
-const lamps = [
-  { value: NO_LAMP, name: 'no lamp, or not said' },
-  ...LAMP_KINDS.map(({ id, name }) => ({ value: id, name })),
-]
+const lamps = [{ value: NO_LAMP, name: 'none' }, ...LAMP_KINDS.map(({ id, name }) => ({ value: id, name }))]
 const of = (kind: PlaceKindId) => first.places.find((place) => place.kind === kind)
 function tick(kind: PlaceKindId, yes: boolean) {
   void first.setPlaces(
@@ -46,21 +41,20 @@ const hours = computed(
 )
 const flats = computed(() => first.places.reduce((sum, place) => sum + (place.flats ?? 0), 0))
 const warmest = computed(() => Math.max(...first.places.map(({ heatC, dayC }) => heatC ?? dayC)))
+const VERDICTS = {
+  'too little': 'too little light for seedlings',
+  right: 'enough light for seedlings',
+  'more than they need': 'more light than seedlings need',
+} as const
 const verdict = (place: Place) => {
   if (!place.light) return null
   const mol = lightOfDay(place.light, hours.value).value
-  return `${place.name}: ${printNumber(mol, 2)} mol/m² of light a day, for seedlings ${lightVerdict(mol, 'seedling')}`
+  return `${place.name}: ${VERDICTS[lightVerdict(mol, 'seedling')]} (${printNumber(Math.round(mol))} mol/m² a day)`
 }
 </script>
 
 <template>
-  <FirstStep
-    step="room"
-    title="Where trays can stand"
-    why="Tick what you have. Room, warmth and light decide what fits and how fast it comes up."
-    later="under Season, Frosts and places. Until then trays are thought of as standing outside."
-    :done="first.places.length > 0"
-  >
+  <div class="room">
     <ul class="rooms">
       <li v-for="kind in kinds" :key="kind.id">
         <CheckField :model-value="!!of(kind.id)" @update:model-value="tick(kind.id, $event)">
@@ -72,20 +66,20 @@ const verdict = (place: Place) => {
             optional
             :label="`Trays on the ${kind.name.toLowerCase()}`"
             unit="flats"
-            :hint="`of ${length(FLAT_MM.short)} × ${length(FLAT_MM.long)}${present(of(kind.id)).flats === kind.flats ? '; the usual until you say' : ''}`"
+            hint="standard 1020 flats; change if yours differ"
             @update:model-value="change(present(of(kind.id)), { flats: $event })"
           />
           <template v-if="kind.id === 'shelf'">
             <ChoiceField
               :model-value="present(of(kind.id)).light?.kindId ?? NO_LAMP"
-              label="Lamps over it"
+              label="Grow lights"
               :choices="lamps"
               @update:model-value="setLamp(present(of(kind.id)), $event)"
             />
             <TypedField
               v-if="present(of(kind.id)).light && isLamp(present(present(of(kind.id)).light))"
               :model-value="present(present(of(kind.id)).light).count"
-              label="So many lamps"
+              label="Number of lights"
               @update:model-value="
                 change(present(of(kind.id)), {
                   light: { ...present(present(of(kind.id)).light), count: $event ?? 1 },
@@ -100,18 +94,22 @@ const verdict = (place: Place) => {
       <strong>Mats, lamps and heaters near water:</strong> rated fittings, a thermostat, residual-current
       protection, a drip loop in every cable. Local codes and an electrician’s word come first.
     </p>
-    <template v-if="first.places.length" #changed>
-      <p>
-        Room for {{ counted(flats, 'tray') }} at a time; a mix there gets as warm as
-        {{ temperature(warmest) }}.
-        <template v-if="!household.season">They wait on this device until your frosts are said.</template>
+    <template v-if="first.places.length">
+      <p role="status">
+        Room for {{ counted(flats, 'tray') }}; potting mix reaches about {{ temperature(warmest) }} there.
+        <template v-if="!household.season">Saved with your frost date.</template>
       </p>
       <p v-for="place in first.places.filter(verdict)" :key="place.id">{{ verdict(place) }}.</p>
     </template>
-  </FirstStep>
+  </div>
 </template>
 
 <style scoped>
+.room {
+  display: grid;
+  gap: 0.6rem;
+}
+
 .rooms {
   display: grid;
   grid-template-columns: minmax(0, 1fr);

@@ -1,30 +1,22 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
-import { computed, useId } from 'vue'
+import { useId } from 'vue'
 import { Check } from '@lucide/vue'
-import { useFirstHour } from '~/first-hour/firstHour'
 
-/** One question of the first hour: it can be left for later, and what was answered says what it changed. */
-const props = defineProps<{ step: string; title: string; why: string; done?: boolean; later: string }>()
-const first = useFirstHour()
+/** One card of the first hour; what was answered gives something at once. */
+defineProps<{ number: number; title: string; done?: boolean }>()
 const id = useId()
-const skipped = computed(() => first.skipped.includes(props.step))
 </script>
 
 <template>
-  <section class="step" :aria-labelledby="id" :class="{ done, skipped }">
-    <header>
-      <h2 :id="id"><Check v-if="done" aria-label="answered" /> {{ title }}</h2>
-      <Button v-if="!done" text @click="first.skip(step, !skipped)">{{
-        skipped ? 'Say it after all' : 'Not now'
-      }}</Button>
-    </header>
-    <p v-if="skipped && !done" class="soft">Left for later: {{ later }}</p>
-    <template v-else>
-      <p class="soft">{{ why }}</p>
-      <slot />
-      <div v-if="$slots.changed" class="changed" role="status"><slot name="changed" /></div>
-    </template>
+  <section class="step" :aria-labelledby="id" :class="{ done }">
+    <h2 :id="id">
+      <span class="number" aria-hidden="true"
+        ><Check v-if="done" /><template v-else>{{ number }}</template></span
+      >
+      {{ title }}<span v-if="done" class="unseen"> (answered)</span>
+    </h2>
+    <slot />
+    <div v-if="$slots.changed" class="changed" role="status"><slot name="changed" /></div>
   </section>
 </template>
 
@@ -32,27 +24,43 @@ const skipped = computed(() => first.skipped.includes(props.step))
 .step {
   display: grid;
   gap: 0.7rem;
-  padding: 1rem 0 1.1rem;
-  border-top: 2px solid var(--line);
+  padding: 1rem 1.1rem 1.2rem;
+  border-radius: 0.3rem;
+  background: var(--paper-raised);
+  box-shadow: var(--shade);
   grid-template-columns: minmax(0, 1fr);
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem 1rem;
-  justify-content: space-between;
-  align-items: center;
 }
 
 h2 {
   display: flex;
-  gap: 0.5rem;
+  gap: 0.6rem;
   align-items: center;
-  margin: 0;
+}
+
+.number {
+  display: grid;
+  place-items: center;
+  flex: none;
+  width: 2rem;
+  height: 2rem;
+  border: 2px solid var(--enamel);
+  border-radius: 50%;
+  color: var(--enamel);
+  font-size: 1rem;
+}
+
+.done .number {
+  background: var(--enamel);
+  color: var(--on-enamel);
+}
+
+.number svg {
+  width: 1.2rem;
 }
 
 .changed {
+  display: grid;
+  gap: 0.4rem;
   padding-left: 0.8rem;
   border-left: 4px solid var(--enamel);
 }

@@ -1,39 +1,59 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { computed, ref } from 'vue'
+import { NuxtLink } from '#components'
 import Button from 'primevue/button'
 import CheckField from '~/kit/fields/CheckField.vue'
 import TextField from '~/kit/fields/TextField.vue'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import FirstRoom from '~/first-hour/FirstRoom.vue'
 import FirstStep from '~/first-hour/FirstStep.vue'
+import StockForm from '~/plan/supplies/StockForm.vue'
 import SayStores from '~/reading/SayStores.vue'
 import { newId } from '~/kit/newId'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useCommands } from '~/household/commands'
 import { saving } from '~/household/write-records'
+import { useFirstHour } from '~/first-hour/firstHour'
 import { counted } from '#core/text/plurals'
 import { goodsName } from '#core/supplies/goods'
-import { stirredFrom, USUAL_SHED } from '#core/supplies/usual-supplies'
+import { USUAL_TOOLS, usualShed } from '#core/supplies/usual-supplies'
 import { packSaid } from '#core/supplies/pack-said'
+import { missingFor } from '#core/season/schedule/usual-mixes'
+import { namesListed } from '#shared/messages/message'
+import type { Stored } from '#shared/records/collections'
+import type { StockRecord } from '#shared/records/stock'
 import { goodsOf, stockProblems } from '#shared/reckoning/shelves'
 
-/** The supplies at hand: ticked, with about how much. */
+/** What is at hand: ticked, with about how much, and changed where it was ticked. */
 const household = useHousehold()
 const context = useContext()
+const first = useFirstHour()
 const { attempt } = useCommands()
 const rows = computed(() =>
-  USUAL_SHED.flatMap(([kind, id, like]) => {
+  usualShed(household.units).flatMap(([kind, id, like, called]) => {
     const goods = goodsOf({ kind, goodsId: id }, context)
-    return goods ? [{ kind, id, like, name: goodsName(goods) }] : []
+    if (!goods) return []
+    const owned = household.stocks.find(({ body }) => body.kind === kind && body.goodsId === id)
+    return [{ kind, id, like, name: called ?? goodsName(goods), short: goodsName(goods), owned }]
   }),
 )
+const groups = computed(() => [
+  { title: 'Mixes and materials', rows: rows.value.filter(({ kind }) => kind === 'material') },
+  { title: 'Feeds', rows: rows.value.filter(({ kind }) => kind === 'feed') },
+])
 const ticked = ref<string[]>([])
 const amounts = ref<Record<string, string>>({})
-const stockOf = ({ kind, id, name }: (typeof rows.value)[number]) => {
-  const size = packSaid(amounts.value[id] ?? '', household.units)
+const editing = ref<Stored<StockRecord> | null>(null)
+type Row = (typeof rows.value)[number]
+/** Nothing typed means the usual pack. */
+const stockOf = ({ kind, id, short, like }: Row) => {
+  const text = amounts.value[id]?.trim() || like
+  const size = packSaid(text, household.units)
   return (
     size && {
-      name: `${present(amounts.value[id]).trim()} of ${name.toLowerCase()}`.slice(0, 120),
+      name: `${text} of ${short.toLowerCase()}`.slice(0, 120),
       kind,
       goodsId: id,
       size,
@@ -42,76 +62,127 @@ const stockOf = ({ kind, id, name }: (typeof rows.value)[number]) => {
     }
   )
 }
-const problemOf = (row: (typeof rows.value)[number]) => {
-  if (!amounts.value[row.id]?.trim()) return undefined
+const problemOf = (row: Row) => {
   const stock = stockOf(row)
-  return stock ? stockProblems(stock, context)[0]?.message : `Say it as ${row.like}.`
+  return stock ? stockProblems(stock, context)[0]?.message : `Type an amount, such as ${row.like}.`
 }
-const ready = computed(() =>
-  rows.value.filter((row) => ticked.value.includes(row.id) && stockOf(row) && !problemOf(row)),
+const toolsTicked = ref<string[]>([])
+const tools = computed(() =>
+  USUAL_TOOLS.map((tool) => ({ ...tool, owned: context.tools.some(({ name }) => name === tool.name) })),
 )
+const chosen = computed(() => rows.value.filter(({ id }) => ticked.value.includes(id)))
+const ready = computed(() => chosen.value.every((row) => !problemOf(row)))
+const many = computed(() => chosen.value.length + toolsTicked.value.length)
+async function keep() {
+  const name = `Added to supplies: ${counted(many.value, 'item')}`
+  const kept = [
+    ...chosen.value.map((row) => saving('stocks', newId(), 0, present(stockOf(row)))),
+    ...tools.value
+      .filter(({ name: tool }) => toolsTicked.value.includes(tool))
+      .map(({ name: tool, kind, capacityMl }) =>
+        saving('tools', newId(), 0, { name: tool, kind, capacityMl }),
+      ),
+  ]
+  if (!(await attempt(name, kept, `${name}.`))) return
+  ticked.value = []
+  toolsTicked.value = []
+  amounts.value = {}
+}
+/** The mix it sows in, and what of it would have to be bought. */
+const seedMix = computed(() => context.recipes.get(context.whole.usualMixes.seed))
 const there = computed(
   () => new Set(household.stocks.filter(({ body }) => body.packs > 0).map(({ body }) => body.goodsId)),
 )
-const possible = computed(() => stirredFrom(context.recipes.values(), there.value))
-async function keep() {
-  const name = `${counted(ready.value.length, 'thing')} on the shelf`
-  const kept = ready.value.map((row) => saving('stocks', newId(), 0, present(stockOf(row))))
-  if (!(await attempt(name, kept, `${name}.`))) return
-  ticked.value = []
-  amounts.value = {}
-}
+const toBuy = computed(() =>
+  seedMix.value
+    ? missingFor(seedMix.value, there.value).map((id) => context.materials.get(id)?.name.toLowerCase() ?? id)
+    : [],
+)
 </script>
 
 <template>
   <FirstStep
-    step="supplies"
-    title="Your supplies"
-    why="Tick it and say about how much. Batches then say what they leave, and buying asks only for the rest."
-    later="under Supplies, where a whole list can be pasted too."
-    :done="household.stocks.length > 0"
+    :number="2"
+    title="What do you have?"
+    :done="household.stocks.length > 0 || first.places.length > 0"
   >
-    <SayStores />
-    <ul class="supplies">
-      <li v-for="row in rows" :key="row.id">
-        <CheckField v-model="ticked" :value="row.id">{{ row.name }}</CheckField>
-        <TextField
-          v-if="ticked.includes(row.id)"
-          :model-value="amounts[row.id]"
-          :label="`How much ${row.name.toLowerCase()}`"
-          hide-label
-          :placeholder="row.like"
-          :problem="problemOf(row)"
-          @update:model-value="amounts = { ...amounts, [row.id]: $event }"
-        />
-      </li>
-    </ul>
-    <p v-if="ticked.length">
-      <Button class="main" :disabled="ready.length < ticked.length" @click="keep">Put it on the shelf</Button>
+    <fieldset v-for="group in groups" :key="group.title">
+      <legend>{{ group.title }}</legend>
+      <ul class="supplies">
+        <li v-for="row in group.rows" :key="row.id">
+          <p v-if="row.owned" class="owned">
+            <CheckField :model-value="true" disabled>{{ row.name }}</CheckField>
+            <Button text :aria-label="`Edit ${row.name}`" @click="editing = row.owned">Edit</Button>
+          </p>
+          <template v-else>
+            <CheckField v-model="ticked" :value="row.id">{{ row.name }}</CheckField>
+            <TextField
+              v-if="ticked.includes(row.id)"
+              :model-value="amounts[row.id]"
+              :label="`How much ${row.name.toLowerCase()}`"
+              hide-label
+              :placeholder="row.like"
+              :problem="problemOf(row)"
+              @update:model-value="amounts = { ...amounts, [row.id]: $event }"
+            />
+          </template>
+        </li>
+      </ul>
+    </fieldset>
+    <fieldset>
+      <legend>Tools</legend>
+      <ul class="supplies">
+        <li v-for="tool in tools" :key="tool.name">
+          <CheckField v-if="tool.owned" :model-value="true" disabled>{{ tool.name }}</CheckField>
+          <CheckField v-else v-model="toolsTicked" :value="tool.name">{{ tool.name }}</CheckField>
+        </li>
+      </ul>
+    </fieldset>
+    <p v-if="many">
+      <Button class="main" :disabled="!ready" @click="keep">Add to supplies</Button>
     </p>
-    <template v-if="household.stocks.length" #changed>
-      <p>{{ counted(household.stocks.length, 'pack') }} on the shelf.</p>
-      <p v-if="possible.length">
-        You can stir {{ possible.map(({ name }) => name).join(', ') }} with nothing more to buy.
+    <FoldAway title="Something else: type it"><SayStores /></FoldAway>
+    <FoldAway title="Where you grow"><FirstRoom /></FoldAway>
+    <template v-if="household.stocks.length && seedMix" #changed>
+      <p>
+        Sow in <strong>{{ seedMix.name.toLowerCase() }}</strong><template v-if="toBuy.length"
+          >; you would need to buy {{ namesListed(toBuy, 5) }}</template
+        ><template v-else>, from what you have</template>.
+        <NuxtLink to="/plan?frame=open">Choose another</NuxtLink>
       </p>
-      <p v-else>For a recipe something is missing yet: Mix says what.</p>
     </template>
+    <StockForm v-if="editing" :stock="editing" @close="editing = null" />
   </FirstStep>
 </template>
 
 <style scoped>
-.supplies {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
-  gap: 0.3rem 1.2rem;
-  list-style: none;
+fieldset {
   margin: 0;
   padding: 0;
+  border: 0;
+  min-width: 0;
+}
+
+legend {
+  padding: 0 0 0.3rem;
+  font-weight: 650;
+}
+
+.supplies {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+  gap: 0.2rem 1.2rem;
 }
 
 .supplies li {
   display: grid;
   gap: 0.2rem;
   align-content: start;
+}
+
+.owned {
+  display: flex;
+  gap: 0.4rem;
+  align-items: center;
 }
 </style>

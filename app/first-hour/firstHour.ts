@@ -9,7 +9,6 @@ import { newFrame } from '#shared/records/season-frame'
 
 interface Said {
   places: Place[]
-  skipped: string[]
 }
 
 /**
@@ -20,7 +19,7 @@ export const useFirstHour = defineStore('firstHour', () => {
   const household = useHousehold()
   const { saving, save, dismiss } = useHouseholdPart('season', 'frosts and places')
   const all = useKept<Record<string, Said>>('first-hour', {}, { initOnMounted: true })
-  const said = computed(() => all.value[household.id] ?? { places: [], skipped: [] })
+  const said = computed(() => all.value[household.id] ?? { places: [] })
   const keep = (more: Partial<Said>) =>
     (all.value = { ...all.value, [household.id]: { ...said.value, ...more } })
 
@@ -34,9 +33,6 @@ export const useFirstHour = defineStore('firstHour', () => {
     places,
     saving,
     dismiss,
-    skipped: computed(() => said.value.skipped),
-    skip: (step: string, yes: boolean) =>
-      keep({ skipped: [...said.value.skipped.filter((one) => one !== step), ...(yes ? [step] : [])] }),
     setFrosts: (frosts: Frosts) =>
       save({
         ...(household.season ?? { ...newFrame(household.units), places: orOutside(said.value.places) }),

@@ -170,8 +170,8 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
           <NuxtLink to="/plan/shopping">to be bought</NuxtLink>.
         </li>
         <li>
-          <NuxtLink to="/">Today</NuxtLink> and the <NuxtLink to="/trays">trays</NuxtLink> are where it
-          is done; what really happened stands in the <NuxtLink to="/records">log</NuxtLink>.
+          <NuxtLink to="/">Today</NuxtLink> and the <NuxtLink to="/trays">trays</NuxtLink> are where it is
+          done; what really happened stands in the <NuxtLink to="/records">log</NuxtLink>.
         </li>
         <li>
           What happened is <NuxtLink to="/records/learned">learned from</NuxtLink>: the next plan goes by your

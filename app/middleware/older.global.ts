@@ -8,7 +8,10 @@ export default defineNuxtRouteMiddleware(async ({ path, query, params }) => {
     ['batches', query['batch']],
     ['feedings', query['plan']],
     ['sowings', query['sowing']],
-    [path.startsWith('/batches/feed/') ? 'feedings' : 'batches', path.startsWith('/batches/') && params['id']],
+    [
+      path.startsWith('/batches/feed/') ? 'feedings' : 'batches',
+      path.startsWith('/batches/') && params['id'],
+    ],
   ]
   const household = useHousehold()
   await household.ready()

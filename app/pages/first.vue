@@ -4,19 +4,19 @@ import { computed } from 'vue'
 import Button from 'primevue/button'
 import { NuxtLink } from '#components'
 import FirstFrost from '~/first-hour/FirstFrost.vue'
-import FirstUnits from '~/first-hour/FirstUnits.vue'
-import FirstRoom from '~/first-hour/FirstRoom.vue'
-import FirstSupplies from '~/first-hour/FirstSupplies.vue'
 import FirstStep from '~/first-hour/FirstStep.vue'
+import FirstSupplies from '~/first-hour/FirstSupplies.vue'
+import FoldAway from '~/kit/fields/FoldAway.vue'
 import SeasonSentence from '~/plan/SeasonSentence.vue'
 import StandsAlready from '~/plan/StandsAlready.vue'
+import SowStrip from '~/trays/SowStrip.vue'
 import PageTop from '~/shell/PageTop.vue'
+import ShedPicture from '~/shell/ShedPicture.vue'
 import { useDates } from '~/kit/useDates'
 import { useMeasures } from '~/kit/useMeasures'
 import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
-import { useExample } from '~/household/example'
 import { counted } from '#core/text/plurals'
 
 definePageMeta({
@@ -32,65 +32,56 @@ const context = useContext()
 const { planBatch } = usePlannedCard()
 const { printDay } = useDates()
 const { volume } = useMeasures()
-const example = useExample()
 /** The first mix the season asks for from today on. */
 const nextMix = computed(() => season.mixes.find(({ on }) => on >= season.today) ?? season.mixes[0])
-const standing = computed(() => season.rows.filter(({ id }) => season.done.has(id)))
+/** What is sown first. */
+const next = computed(
+  () =>
+    season.kept
+      .filter(({ id }) => !season.isSown(id))
+      .sort((a, b) => (a.planned.sowOn < b.planned.sowOn ? -1 : 1))[0],
+)
 </script>
 
 <template>
-  <div class="first">
-    <PageTop
-      title="What do you have, and what do you want?"
-      hint="Answer what you like, in any order; leave the rest. Nothing is filled in that you did not say, and every answer can be changed."
-    />
-    <p class="buttons">
-      <NuxtLink class="button" to="/help#how">How it hangs together</NuxtLink>
-      <Button :disabled="example.opening" @click="example.openExample()">
-        {{ example.opening ? 'Setting it up …' : 'Look at an example first' }}
-      </Button>
-    </p>
-    <FirstUnits />
+  <div class="page first">
+    <PageTop title="Getting started">
+      <NuxtLink class="button" to="/help#how">How it works</NuxtLink>
+    </PageTop>
+    <div v-if="!season.kept.length" class="intro">
+      <ShedPicture />
+      <p>Plan sowings, work out mixes and feeds, and follow every tray from seed to planting out.</p>
+    </div>
     <FirstFrost />
-    <FirstRoom />
     <FirstSupplies />
-    <FirstStep
-      step="stands"
-      title="What stands already"
-      why="Type or paste it, a line each: Blastomix goes on from where it is."
-      later="under Season, What stands already."
-      :done="standing.length > 0"
-    >
-      <StandsAlready v-if="season.known" />
-      <p v-else class="soft">Say your frosts above first: what stands is planned on from there.</p>
-      <template v-if="standing.length" #changed>
-        <p>
-          {{ counted(standing.length, 'sowing') }} under way:
-          {{ standing.map(({ name }) => name).join(', ') }}.
-        </p>
-      </template>
-    </FirstStep>
-    <FirstStep
-      step="wish"
-      title="What you want"
-      why="One sentence: how many good plants, of what, by when."
-      later="under Season; or begin with a mix under Mix."
-      :done="season.rows.length > standing.length"
-    >
+    <FirstStep :number="3" title="What do you want to grow?" :done="season.kept.length > 0">
       <SeasonSentence v-if="season.known" />
       <p v-else class="soft">
-        A wish is planned by your frosts: say them above. Without them you can
-        <NuxtLink to="/mix">plan a mix</NuxtLink> or <NuxtLink to="/feed">a feed</NuxtLink> right away.
+        Add your last frost first, above. Or <NuxtLink to="/mix">plan a mix</NuxtLink> or
+        <NuxtLink to="/feed">a feed</NuxtLink> without it.
       </p>
-      <template v-if="nextMix" #changed>
+      <FoldAway v-if="season.known" title="Already growing? Add it"><StandsAlready /></FoldAway>
+      <template v-if="season.kept.length" #changed>
         <p>
-          It wants {{ volume(nextMix.looseL) }} of {{ context.nameOfMix(nextMix.recipeId) }} on
-          {{ printDay(nextMix.on) }}.
+          <strong>{{ counted(season.kept.length, 'sowing') }}</strong>:
+          {{ season.kept.map(({ name }) => name).join(', ') }}.
         </p>
+        <template v-if="next">
+          <p>
+            First: sow {{ next.name }} on <strong>{{ printDay(next.planned.sowOn) }}</strong><template
+              v-if="nextMix"
+              >. You’ll need {{ volume(nextMix.looseL) }} of
+              {{ context.nameOfMix(nextMix.recipeId).toLowerCase() }} on {{ printDay(nextMix.on) }}</template
+            >.
+          </p>
+          <div class="buttons">
+            <Button v-if="nextMix" class="main" @click="planBatch(nextMix)">Mix card</Button>
+            <SowStrip :sowing-id="next.id" />
+          </div>
+        </template>
         <p class="buttons">
-          <Button class="main" @click="planBatch(nextMix)">The first bench card</Button>
-          <NuxtLink class="button" to="/plan">See the season</NuxtLink>
-          <NuxtLink class="button" to="/">What is to do today</NuxtLink>
+          <NuxtLink class="button" to="/plan">See the plan</NuxtLink>
+          <NuxtLink class="button" to="/">Today</NuxtLink>
         </p>
       </template>
     </FirstStep>
@@ -99,9 +90,11 @@ const standing = computed(() => season.rows.filter(({ id }) => season.done.has(i
 
 <style scoped>
 .first {
+  max-width: 56rem;
+}
+
+.intro {
   display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 0.9rem;
-  max-width: 60rem;
+  gap: 0.6rem;
 }
 </style>

@@ -140,7 +140,9 @@ const print = () => window.print()
           progress</NuxtLink
         >
         <template v-if="season.kept.length">
-          <Button @click="print"> <Printer aria-hidden="true" /> Print this week </Button>
+          <Button @click="print">
+            <Printer aria-hidden="true" /> Print <span class="week">this week</span>
+          </Button>
           <a v-if="season.frame" class="button" :href="`/api/households/${household.id}/papers/week`">PDF</a>
         </template>
       </div>
@@ -259,7 +261,8 @@ header {
     display: contents;
   }
 
-  header {
+  header,
+  .tonight {
     order: -2;
   }
 

@@ -45,6 +45,13 @@ const feedingMethod = computed(() =>
 const feeds = computed(() =>
   context.feedList.filter(dissolvesNitrogen).map(({ id, name }) => ({ value: id, name })),
 )
+/** The recipes it sows and pots up in as long as none is chosen. */
+const usual = computed(() => context.whole.usualMixes)
+const nameOfMix = (id: string) => context.nameOfMix(id)
+const mixes = computed(() => [
+  { value: null as string | null, name: 'from what I have' },
+  ...context.mixChoices,
+])
 /** The same day a year on, for the next season. */
 const nextYear = () => {
   const { lastFrost, firstFrost, nights } = draft.value
@@ -66,14 +73,14 @@ async function keep() {
       <TypedField
         :model-value="draft.tubL"
         dimension="volume"
-        label="Tub to stir in"
+        label="Mixing tub"
         :problem="problemAt('tubL')"
         @update:model-value="draft.tubL = $event ?? 0"
       />
       <TypedField
         :model-value="draft.canL"
         dimension="volume"
-        label="Can to carry feed"
+        label="Watering can"
         :problem="problemAt('canL')"
         @update:model-value="draft.canL = $event ?? 0"
       />
@@ -81,24 +88,23 @@ async function keep() {
     <div class="pair">
       <ChoiceField
         :model-value="fillHabitOf(draft)"
-        label="A tray that is not full"
+        label="Part-filled trays"
         :choices="[
-          { value: 'tray', name: 'is filled whole' },
-          { value: 'sown', name: 'only where seed goes in' },
+          { value: 'tray', name: 'fill the whole tray' },
+          { value: 'sown', name: 'fill only sown cells' },
         ]"
         @update:model-value="draft.fillHabit = $event"
       />
       <TypedField
         :model-value="shareDaysOf(draft)"
-        label="Sowings share a tray within"
+        label="Share a tray if sown within"
         unit="days"
         :problem="problemAt('shareDays')"
         @update:model-value="draft.shareDays = $event ?? 0"
       />
     </div>
     <p class="soft">
-      Where growers disagree you pick a <WordMark word="method">method</WordMark>: a set of habits that fills
-      in what you do not say. Any stage can still be kept otherwise.
+      <WordMark word="method">Methods</WordMark> fill in what you leave open. Any stage can still be changed.
     </p>
     <div class="pair">
       <ChoiceField
@@ -113,12 +119,28 @@ async function keep() {
         :choices="FEEDING_METHODS.map(({ id, name }) => ({ value: id, name }))"
         :hint="`${feedingMethod.why} ${feedingMethod.cost}`"
       />
-      <ChoiceField v-model="draft.feedId" label="Feed as a rule" :choices="feeds" />
+      <ChoiceField v-model="draft.feedId" label="Usual feed" :choices="feeds" />
+      <ChoiceField
+        :model-value="draft.seedMixId ?? null"
+        label="Seed mix"
+        :placeholder="nameOfMix(usual.seed)"
+        :choices="mixes"
+        :hint="draft.seedMixId ? '' : `${nameOfMix(usual.seed)}, from your supplies`"
+        @update:model-value="draft.seedMixId = $event"
+      />
+      <ChoiceField
+        :model-value="draft.potMixId ?? null"
+        label="Potting mix"
+        :placeholder="nameOfMix(usual.pot)"
+        :choices="mixes"
+        :hint="draft.potMixId ? '' : `${nameOfMix(usual.pot)}, from your supplies`"
+        @update:model-value="draft.potMixId = $event"
+      />
     </div>
     <SaveProblem :saving="saving" @settled="emit('kept')" @later="dismiss" />
     <div class="buttons">
-      <Button type="submit" class="main" :disabled="problems.length > 0 || !!unreadable"> Keep it </Button>
-      <Button v-if="season.frame" @click="nextYear">The same a year on</Button>
+      <Button type="submit" class="main" :disabled="problems.length > 0 || !!unreadable"> Save </Button>
+      <Button v-if="season.frame" @click="nextYear">Copy to next year</Button>
       <slot />
     </div>
   </form>

@@ -53,31 +53,31 @@ function setNights(more: Partial<typeof said>) {
     <div v-if="!frostFree" class="four">
       <DayField
         :model-value="frosts.lastFrost"
-        label="Last frost of spring"
-        hint="on average, where you are"
+        label="Last spring frost"
+        hint="on average"
         :problem="problemAt('lastFrost')"
         @update:model-value="change({ lastFrost: $event })"
       />
       <DayField
         :model-value="frosts.firstFrost"
-        label="First frost of autumn"
+        label="First autumn frost"
         hint="on average"
         :problem="problemAt('firstFrost')"
         @update:model-value="change({ firstFrost: $event })"
       />
       <TypedField
         :model-value="frostSpreadOf(frosts)"
-        label="It comes earlier or later by"
+        label="Varies by"
         unit="days"
-        hint="two springs in three lie within"
+        hint="in two springs of three"
         :problem="problemAt('frostSpreadDays')"
         @update:model-value="change({ frostSpreadDays: $event })"
       />
       <TypedField
         :model-value="frostRiskOf(frosts)"
         percent
-        label="Risk of a later frost"
-        hint="that you live with"
+        label="Accepted risk of a later frost"
+        hint="for tender plants"
         :problem="problemAt('frostRisk')"
         @update:model-value="change({ frostRisk: $event })"
       />
@@ -88,7 +88,7 @@ function setNights(more: Partial<typeof said>) {
           :model-value="said.coldestC"
           optional
           dimension="temperature"
-          label="Coldest nights of the year"
+          label="Coldest nights"
           :problem="problemAt('nights.coldestC')"
           @update:model-value="setNights({ coldestC: $event })"
         />
@@ -102,8 +102,8 @@ function setNights(more: Partial<typeof said>) {
         />
         <DayField
           :model-value="said.coldestOn"
-          label="The coldest are about"
-          hint="nights in between follow one wave a year"
+          label="Coldest around"
+          hint="nights in between are estimated"
           @update:model-value="setNights({ coldestOn: $event })"
         />
       </div>

@@ -70,7 +70,7 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
       <TypedField
         :model-value="place.flats"
         optional
-        label="Holds"
+        label="Room for"
         unit="flats"
         :hint="
           place.flats === null ? 'no end of room' : `of ${length(FLAT_MM.short)} × ${length(FLAT_MM.long)}`
@@ -81,14 +81,14 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
       <TypedField
         :model-value="place.dayC"
         dimension="temperature"
-        label="By day"
+        label="Day temperature"
         :problem="problemAt('dayC')"
         @update:model-value="change({ dayC: $event ?? 0 })"
       />
       <TypedField
         :model-value="place.nightC"
         dimension="temperature"
-        label="By night"
+        label="Night temperature"
         :problem="problemAt('nightC')"
         @update:model-value="change({ nightC: $event ?? 0 })"
       />
@@ -96,8 +96,8 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
         :model-value="place.heatC"
         optional
         dimension="temperature"
-        label="Mix heated to"
-        hint="not heated where empty"
+        label="Mat heats mix to"
+        hint="empty: not heated"
         :problem="problemAt('heatC')"
         @update:model-value="change({ heatC: $event })"
       />
@@ -112,7 +112,7 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
         optional
         percent
         label="Humidity"
-        hint="by its kind where empty"
+        hint="empty: usual"
         :problem="problemAt('humidity')"
         @update:model-value="change({ humidity: $event })"
       />
@@ -121,7 +121,7 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
         optional
         dimension="volume"
         label="Mat or reservoir"
-        hint="watered by hand where empty"
+        hint="empty: watered by hand"
         :problem="problemAt('reservoirL')"
         @update:model-value="change({ reservoirL: $event })"
       />
@@ -138,22 +138,22 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
         <TypedField
           v-if="light.kindId !== MEASURED_LIGHT"
           :model-value="light.count"
-          label="So many"
+          label="Number of lights"
           :problem="problemAt('light.count')"
           @update:model-value="setLight({ count: $event ?? 0 })"
         />
         <template v-else-if="light.measured">
           <TypedField
             :model-value="light.measured.ppfd"
-            label="It gives"
+            label="Light output"
             unit="µmol"
-            hint="a m² and second"
+            hint="µmol per m² and second"
             :problem="problemAt('light.measured.ppfd')"
             @update:model-value="setLamp({ ppfd: $event ?? 0 })"
           />
           <TypedField
             :model-value="light.measured.atCm"
-            label="at a height of"
+            label="Measured at height"
             dimension="length"
             :unit-in-base="10"
             :problem="problemAt('light.measured.atCm')"
@@ -161,7 +161,7 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
           />
           <TypedField
             :model-value="light.measured.radiusCm"
-            label="Half its width"
+            label="Half width"
             dimension="length"
             :unit-in-base="10"
             hint="0 for a bulb"
@@ -171,14 +171,14 @@ const covers = { none: 'nothing', dome: 'a dome', film: 'film or glass' }
         </template>
         <TypedField
           :model-value="lampHeight(light)"
-          label="Over the leaves"
+          label="Height above leaves"
           dimension="length"
           :unit-in-base="10"
           :problem="problemAt('light.heightCm')"
           @update:model-value="setLight({ heightCm: $event })"
         />
       </template>
-      <Button v-if="removable" text :aria-label="`Take away ${place.name}`" @click="$emit('remove')">
+      <Button v-if="removable" text :aria-label="`Delete ${place.name}`" @click="$emit('remove')">
         <X aria-hidden="true" />
       </Button>
     </div>

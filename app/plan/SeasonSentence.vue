@@ -38,6 +38,16 @@ watch(
 )
 onBeforeUnmount(() => (season.thought = null))
 
+/** A list that is pasted, a line each, is one sentence. */
+function pasteLines(event: ClipboardEvent) {
+  const pasted = event.clipboardData?.getData('text') ?? ''
+  if (!/\n/.test(pasted.trim())) return
+  event.preventDefault()
+  text.value = [text.value.trim(), ...pasted.split(/\n+/).map((line) => line.trim())]
+    .filter(Boolean)
+    .join(', ')
+  emit('typed')
+}
 async function plan() {
   await settled()
   if (!ready.value || busy.value) return
@@ -79,6 +89,7 @@ async function plan() {
         :aria-invalid="shown?.questions.length ? 'true' : undefined"
         :aria-describedby="`${id}-answer`"
         @input="emit('typed')"
+        @paste="pasteLines"
       />
       <Button type="submit" class="main" :disabled="!(ready || reading) || busy">{{
         stops.length && sure === text ? 'Plan anyway' : 'Plan'

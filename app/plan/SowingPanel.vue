@@ -24,12 +24,13 @@ import { useDates } from '~/kit/useDates'
 import { useNotices } from '~/plan/useNotices'
 import { useProblemAt } from '~/kit/record-forms/useProblemAt'
 import { useRemoval } from '~/kit/record-forms/useRemoval'
+import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { Trash2 } from '@lucide/vue'
 import { countsSeedlings, coverOf } from '#core/sowing/crop'
 import { frostAfter, isTender } from '#core/calendar/frost'
-import { scheduleById, SCHEDULES } from '#core/season/schedule/schedules'
+import { scheduleById, stagesWith, SCHEDULES } from '#core/season/schedule/schedules'
 import { stagesOf } from '#core/season/schedule/sowing'
 import { germinationSeen, wilson } from '#core/sowing/odds'
 import { printNumber, printShare } from '#core/units/format'
@@ -49,6 +50,7 @@ const emit = defineEmits<{ close: []; choose: [text: string] }>()
 const season = useSeason()
 const trays = useTrays()
 const household = useHousehold()
+const context = useContext()
 const { printDay } = useDates()
 const say = useNotices()
 const { note } = useNotes()
@@ -68,7 +70,9 @@ const stages = computed(() => {
   const request = body.value && season.known && asSowingRequest(body.value, season.known)
   return request ? stagesOf(request) : []
 })
-const usual = computed(() => scheduleById(body.value?.scheduleId ?? crop.value?.scheduleId ?? 'cell').stages)
+const usual = computed(() =>
+  stagesWith(body.value?.scheduleId ?? crop.value?.scheduleId ?? 'cell', context.whole.usualMixes),
+)
 
 /** Shown at once, kept a moment later, so that typing is one change. */
 function edit(mutate: (next: SowingRecord) => void) {
@@ -368,8 +372,7 @@ async function giveUp() {
           }}
           at {{ temperature(first(planned.stages).care.mixC) }}.
           <template v-if="planned.emergence"
-            >Up in <FigureValue :figure="planned.emergence" />, late after
-            {{ printDay(present(planned.lateOn)) }}, sow again after
+            >Up in <FigureValue :figure="planned.emergence" />, resow if nothing is up by
             {{ printDay(present(planned.resowOn)) }}.</template
           >
           <template v-if="crop.treatment">
@@ -381,49 +384,56 @@ async function giveUp() {
         <p>
           <FigureValue :figure="planned.chance" /> of {{ countsSeedlings(crop) ? 'seeds' : 'cells' }} give a
           plant; germination <FigureValue :figure="planned.germination" />.
-          <template v-if="crop.buryStem">May be set deep, to the seed leaves.</template>
-          <template v-else>Set no deeper than it stood.</template>
-          Out when nights stay above {{ temperature(crop.lowestNightC)
+          <template v-if="crop.buryStem">Can be planted deep, up to the seed leaves.</template>
+          <template v-else>Plant no deeper than before.</template>
+          Plant out when nights stay above {{ temperature(crop.lowestNightC)
           }}<template v-if="frost"
             >; a frost after {{ printDay(planned.outOn) }}: <FigureValue :figure="frost" /></template
           >.
-
-          <style scoped>
-            .sowing {
-              display: grid;
-              grid-template-columns: minmax(0, 1fr);
-              gap: 0.9rem;
-            }
-
-            .fields {
-              display: grid;
-              grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
-              min-width: 0;
-              gap: 0.7rem 0.9rem;
-            }
-
-            .summary {
-              display: grid;
-              gap: 0.15rem;
-            }
-
-            .summary div {
-              display: grid;
-              grid-template-columns: 6.2rem minmax(0, 1fr);
-            }
-
-            .summary dt {
-              color: var(--ink-soft);
-            }
-
-            .said {
-              display: grid;
-              gap: 0.3rem;
-              max-width: 62rem;
-            }
-          </style>
         </p>
-      </div></FoldAway
-    >
+      </div>
+    </FoldAway>
+    <AlsoFits v-if="row && !season.isSown(id)" :row="row" @choose="emit('choose', $event)" />
+    <div class="buttons">
+      <Button v-if="mayHold" @click="season.holdOver(id)">Keep in a bigger pot</Button>
+      <Button v-if="isOut && row?.careUntil" @click="season.endCrop(id)">Crop finished</Button>
+      <Button v-if="season.isSown(id) && !isOut" @click="giveUp">It failed</Button>
+      <Button @click="removeIt"><Trash2 aria-hidden="true" /> Delete</Button>
+    </div>
+    <SaveProblem :saving="season.saving" @later="season.later()" @settled="season.later()" />
   </section>
 </template>
+
+<style scoped>
+.sowing {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 0.9rem;
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
+  min-width: 0;
+  gap: 0.7rem 0.9rem;
+}
+
+.summary {
+  display: grid;
+  gap: 0.15rem;
+}
+
+.summary div {
+  display: grid;
+  grid-template-columns: 6.2rem minmax(0, 1fr);
+}
+
+.summary dt {
+  color: var(--ink-soft);
+}
+
+.said {
+  display: grid;
+  gap: 0.3rem;
+}
+</style>

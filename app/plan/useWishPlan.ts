@@ -5,6 +5,7 @@ import type { Day } from '#core/calendar/day'
 import type { Wish } from '#core/language/wish-said'
 import type { SowingRecord } from '#shared/records/sowing'
 import { asSowingRequest, sowingRecordProblems } from '#shared/reckoning/sowing-request'
+import { startedLate } from '#shared/reckoning/late-start'
 import { sowingsFrom } from '#shared/reckoning/wish'
 import { wishStops } from '#shared/reckoning/wish-stops'
 import { useReader } from '~/reading/useReader'
@@ -22,7 +23,9 @@ export function useWishPlan(text: Ref<string>, kind: 'wish' | 'list' | 'groups' 
     if (!known || wishes.value.length === 0) return []
     const sowings = sowingsFrom({ meaning: wishes.value, heard: [], questions: [] }, known)
     return wishes.value.map((wish, i) => {
-      const all = sowings[i] ?? []
+      const all = (sowings[i] ?? []).map((body) =>
+        wish.sown ? body : startedLate(body, known, season.today),
+      )
       const answers = all.length ? all.map((body) => answerOf(wish, body)) : [answerOf(wish, undefined)]
       const [first] = answers
       const sum = (of: (one: PlannedSowing) => number) =>

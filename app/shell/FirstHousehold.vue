@@ -5,7 +5,9 @@ import { navigateTo } from '#imports'
 import { computed, onMounted, ref } from 'vue'
 import { UNIT_SYSTEM_CHOICES } from '~/kit/fields/unit-systems'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { readProblem } from '~/household/whyNot'
+import { readProblem, whyNot } from '~/household/whyNot'
+import { sendCommand } from '~/household/send'
+import ShedPicture from '~/shell/ShedPicture.vue'
 import { useHousehold } from '~/household/household'
 import { useExample } from '~/household/example'
 import { unitsOfRegion } from '#core/units/region'
@@ -33,6 +35,22 @@ onMounted(async () => {
     () => [],
   )
 })
+/** Deleted here, and still to be had. */
+const gone = ref<{ id: string; name: string; removedAt: string }[]>([])
+onMounted(async () => {
+  gone.value = await $fetch<typeof gone.value>('/api/removed').catch(() => [])
+})
+async function bringBack(id: string) {
+  try {
+    await sendCommand(id, { name: 'bring household back' })
+    await household.moveTo(id)
+  } catch (error) {
+    problem.value = whyNot(error)
+  }
+}
+const regionName = computed(
+  () => region.value && new Intl.DisplayNames(['en'], { type: 'region' }).of(region.value),
+)
 const named = ref('')
 const shown = computed(() =>
   here.value.filter(({ body }) => body.name.toLowerCase().includes(named.value.trim().toLowerCase())),
@@ -51,53 +69,79 @@ async function begin() {
     })
     await navigateTo('/first')
   } catch (error) {
-    problem.value =
-      readProblem(error)?.errors[0]?.message ?? 'The server does not answer. Try again in a moment.'
+    problem.value = readProblem(error)?.errors[0]?.message ?? 'Can’t reach the server. Try again in a moment.'
   }
   busy.value = false
 }
 </script>
 
 <template>
-  <section v-if="here.length" class="first" aria-labelledby="here">
-    <h1 id="here">Which household?</h1>
-    <TextField v-if="here.length > MANY" v-model="named" label="Find by name" />
-    <ul class="plain here">
-      <li v-for="one in shown" :key="one.id">
-        <Button @click="household.moveTo(one.id)">
-          <span
-            >{{ one.body.name }}<small v-if="one.body.place"> {{ one.body.place }}</small></span
-          >
+  <div class="start">
+    <ShedPicture />
+    <form class="first" @submit.prevent="begin">
+      <h1>Set up your seed-starting bench</h1>
+      <p>
+        Plan sowings, work out mixes and feeds, and follow every tray from seed to planting out. Takes about
+        two minutes to set up.
+      </p>
+      <TextField v-model="name" label="Name (optional)" placeholder="My bench" :problem="problem" />
+      <ChoiceField
+        v-model="units"
+        label="Units"
+        :choices="UNIT_SYSTEM_CHOICES"
+        :hint="regionName ? `Guessed from your browser (${regionName})` : undefined"
+      />
+      <div class="buttons">
+        <Button type="submit" class="main" :disabled="busy">Get started</Button>
+        <Button type="button" :disabled="example.opening" @click="example.openExample()">
+          {{ example.opening ? 'Opening …' : 'See a demo' }}
         </Button>
-      </li>
-    </ul>
-  </section>
-  <form class="first" @submit.prevent="begin">
-    <component :is="here.length ? 'h2' : 'h1'">{{
-      here.length ? 'A new household' : 'Whose bench is this?'
-    }}</component>
-    <p class="soft">A household keeps its recipes, tools, containers and feeds together.</p>
-    <TextField v-model="name" label="Name of the household" hint="or leave it empty" :problem="problem" />
-    <ChoiceField
-      v-model="units"
-      label="Kitchen measures"
-      :choices="UNIT_SYSTEM_CHOICES"
-      :hint="region ? `guessed from your browser, which says ${region}` : undefined"
-    />
-    <Button type="submit" class="main" :disabled="busy">Begin</Button>
-    <Button text type="button" :disabled="example.opening" @click="example.openExample()">
-      {{ example.opening ? 'Setting it up …' : 'Look at an example first' }}
-    </Button>
-  </form>
+      </div>
+    </form>
+    <section v-if="here.length" class="first" aria-labelledby="here">
+      <h2 id="here">Open a household</h2>
+      <TextField v-if="here.length > MANY" v-model="named" label="Search by name" />
+      <ul class="plain here">
+        <li v-for="one in shown" :key="one.id">
+          <Button @click="household.moveTo(one.id)">
+            <span
+              >{{ one.body.name }}<small v-if="one.body.place"> {{ one.body.place }}</small></span
+            >
+          </Button>
+        </li>
+      </ul>
+    </section>
+    <section v-if="gone.length" class="first" aria-labelledby="gone">
+      <h2 id="gone">Recently deleted</h2>
+      <ul class="plain">
+        <li v-for="one in gone" :key="one.id" class="gone">
+          {{ one.name }}
+          <Button @click="bringBack(one.id)"
+            >Restore<span class="unseen"> {{ one.name }}</span></Button
+          >
+        </li>
+      </ul>
+    </section>
+  </div>
 </template>
 
 <style scoped>
+.start {
+  display: grid;
+  gap: 1.6rem;
+  max-width: 34rem;
+  padding-top: 1rem;
+}
+
 .first {
   display: grid;
-  gap: 1rem;
-  justify-items: stretch;
-  max-width: 28rem;
-  padding-top: 2.5rem;
+  gap: 0.9rem;
+}
+
+.gone {
+  display: flex;
+  gap: 0.8rem;
+  align-items: center;
 }
 
 .here {

@@ -98,6 +98,20 @@ export const STARTING_RECIPES: readonly StartingRecipe[] = [
     extras: { 'granular-feed': 3 },
   }),
   recipe({
+    id: 'bagged-seed-mix',
+    name: 'Bagged seed mix',
+    reasoning: 'Straight from the bag, moistened. Nothing to weigh; feed from the first true leaves.',
+    parts: { 'seed-mix': 1 },
+    preparations: ['moisten'],
+  }),
+  recipe({
+    id: 'bagged-potting-mix',
+    name: 'Bagged potting mix',
+    reasoning: 'Straight from the bag, moistened. Food for about six weeks; coarse for small seed.',
+    parts: { 'potting-mix': 1 },
+    preparations: ['moisten'],
+  }),
+  recipe({
     id: 'boiled-coir',
     name: 'Coir, hot-water treated',
     reasoning: 'For the sterile method: coir and vermiculite under boiling water, left to cool overnight.',

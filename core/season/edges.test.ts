@@ -326,7 +326,9 @@ describe('jobs of a day', () => {
   })
   it('speak of a shelf that will be full only while it still has to be entered, and at most a week ahead', () => {
     const sowOn = pepper.planned.sowOn
-    const full = (days: number) => [{ placeId: 'shelf', name: 'Shelf', on: addDays(sowOn, days), flats: 9, room: 8 }]
+    const full = (days: number) => [
+      { placeId: 'shelf', name: 'Shelf', on: addDays(sowOn, days), flats: 9, room: 8 },
+    ]
     const danger = (today: Day, days: number) =>
       jobs(today, [], { full: full(days) }).find(({ kind }) => kind === 'stage')?.danger?.kind ?? null
     expect([danger(sowOn, 7), danger(sowOn, 8)]).toEqual(['shelf full', null])

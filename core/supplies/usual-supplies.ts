@@ -1,19 +1,41 @@
+import type { UnitSystem } from '../units/unit'
 import type { Mix } from '../media/recipe'
 
-/** What people start with, and about how much of it they have [common practice]. */
-export const USUAL_SHED = [
-  ['material', 'coir', '650 g'],
-  ['material', 'peat', '80 L'],
-  ['material', 'seed-mix', '20 L'],
-  ['material', 'potting-mix', '40 L'],
-  ['material', 'perlite', '10 L'],
-  ['material', 'vermiculite', '10 L'],
-  ['material', 'home-compost', '60 L'],
-  ['material', 'castings', '5 L'],
-  ['material', 'sand', '10 L'],
-  ['material', 'dolomitic-lime', '1 kg'],
-  ['feed', 'balanced-20', '1 kg'],
-  ['feed', 'liquid-5', '1 L'],
+/** What people start with, and about how much of it they have, in metric and in US packs [common practice]. */
+const USUAL_SHED = [
+  ['material', 'seed-mix', '20 L', '8 dry qt'],
+  ['material', 'potting-mix', '40 L', '1 cu ft'],
+  ['material', 'coir', '650 g', '650 g'],
+  ['material', 'peat', '80 L', '3 cu ft'],
+  ['material', 'perlite', '10 L', '8 dry qt'],
+  ['material', 'vermiculite', '10 L', '8 dry qt'],
+  ['material', 'castings', '5 L', '4 dry qt'],
+  ['material', 'home-compost', '60 L', '2 cu ft'],
+  ['feed', 'balanced-20', '1 kg', '1 lb'],
+  ['feed', 'liquid-5', '1 L', '1 qt'],
+  ['feed', 'fish', '1 L', '1 qt'],
+  ['feed', 'fish-seaweed', '1 L', '1 qt'],
+  ['feed', 'tomato-liquid', '1 L', '1 qt'],
+] as const
+/** What both sides of the sea call it. */
+const CALLED: Readonly<Record<string, string>> = {
+  'seed-mix': 'Bagged seed mix (seed compost)',
+  'potting-mix': 'Bagged potting mix (multi-purpose compost)',
+}
+
+/** What people start with, with about how much of it, in packs as they are sold there. */
+export const usualShed = (units: UnitSystem) =>
+  USUAL_SHED.map(
+    ([kind, id, metric, us]) => [kind, id, units === 'us' ? us : metric, CALLED[id] ?? null] as const,
+  )
+
+/** Tools most kitchens have [common practice]. */
+export const USUAL_TOOLS = [
+  { name: 'Teaspoon', kind: 'spoon', capacityMl: 5 },
+  { name: 'Tablespoon', kind: 'spoon', capacityMl: 15 },
+  { name: '1 L jug', kind: 'jug', capacityMl: 1000 },
+  { name: 'Kitchen scale', kind: 'kitchen scale', capacityMl: null },
+  { name: '10 mL syringe', kind: 'syringe', capacityMl: 10 },
 ] as const
 
 /** Recipes that ask for no medium but what is there. */

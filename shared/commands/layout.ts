@@ -18,7 +18,8 @@ export const layOutTray = command(
   { id, key: z.string().min(1).max(200).describe('Of the trays that the season asks for') },
   (bench, { id: trayId, key }, acting) => {
     const one = traysToLayOut(bench).find((tray) => tray.key === key)
-    if (!one) return refuse(['key'], 'The plan for this tray has changed. Open the plan and lay it out from there.')
+    if (!one)
+      return refuse(['key'], 'The plan for this tray has changed. Open the plan and lay it out from there.')
     const ids = new Set(one.holds.map(({ row }) => row.id))
     // The batch that was planned or made for what is sown in it.
     const batch = bench.kept.batches.findLast(({ body: { sowings } }) =>

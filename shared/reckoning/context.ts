@@ -1,3 +1,5 @@
+import { usualMixes } from '#core/season/schedule/usual-mixes'
+import type { UsualMixes } from '#core/season/schedule/schedules'
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
@@ -71,6 +73,8 @@ export interface Context {
   readonly stocks: readonly Kept<StockRecord>[]
   /** What a recipe, or a batch that was planned, is made of. */
   readonly mixOf: (id: string) => Mix | undefined
+  /** The recipes it sows and pots up in. */
+  readonly usualMixes: UsualMixes
   /** What each mix does in a season. */
   readonly book: SeasonBook
   /** The feed the season gives as a rule; the first of the catalogue where that is no longer here. */
@@ -153,6 +157,19 @@ const frameOf = memoized(
       ? { ...season, weather: weather ?? NONE, away: away ?? NONE }
       : (season ?? null),
 )
+const usualMixesOf = memoized(
+  (
+    seed: string | null | undefined,
+    pot: string | null | undefined,
+    recipes: Context['recipes'],
+    stocks: Context['stocks'],
+  ) =>
+    usualMixes(
+      { ...(seed ? { seed } : {}), ...(pot ? { pot } : {}) },
+      recipes,
+      new Set(stocks.filter(({ body }) => body.kind === 'material').map(({ body }) => body.goodsId)),
+    ),
+)
 const contextFrom = memoized(
   (
     ...[
@@ -184,6 +201,7 @@ const contextFrom = memoized(
     packets,
     stocks,
     mixOf: mixes,
+    usualMixes: usualMixesOf(frame?.seedMixId, frame?.potMixId, recipes, stocks),
     book: bookOf(containers, recipes, materials, calibrations),
     feed: feeds.get(frame?.feedId ?? '') ?? first(FEEDS),
   }),

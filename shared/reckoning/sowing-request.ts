@@ -1,5 +1,5 @@
 import { first } from '#core/numeric/at'
-import { scheduleById } from '#core/season/schedule/schedules'
+import { stagesWith } from '#core/season/schedule/schedules'
 import type { SeasonFrame } from '#core/season/frame'
 import { seasonEnds } from '#core/calendar/frost'
 import { keepsOn } from '#core/season/schedule/final-care'
@@ -12,7 +12,7 @@ import type { Context } from './context'
 import type { PacketRecord } from '../records/packet'
 import type { SowingRecord } from '../records/sowing'
 
-type Reckoned = Pick<Context, 'crops' | 'packets' | 'book'> &
+type Reckoned = Pick<Context, 'crops' | 'packets' | 'book' | 'usualMixes'> &
   Partial<Pick<Context, 'calibrations'>> & { readonly frame: SeasonFrame }
 
 /** The request core plans; undefined for a crop nobody knows. */
@@ -47,7 +47,7 @@ export function asSowingRequest(
     seedsPerCell,
     scheduleId,
     placeId,
-    stages,
+    stages: stages ?? stagesWith(scheduleId ?? crop.scheduleId, known.usualMixes),
     germination: record.germination ?? seed?.germination ?? null,
     seedYears: seed && record.germination === null ? Math.max(0, year - seed.year) : 0,
     counted: record.germination === null ? countedOf(record, crop, seed, year, known.calibrations) : null,
@@ -93,11 +93,10 @@ function lossesOf(calibrations: Context['calibrations'] | undefined): SowingRequ
 export function sowingRecordProblems(record: SowingRecord, known: Reckoned): Problem[] {
   const request = asSowingRequest(record, known)
   if (!request) return [{ path: ['cropId'], message: 'This crop is not in the book.' }]
-  const mixes = (record.stages ?? scheduleById(record.scheduleId ?? request.crop.scheduleId).stages).flatMap(
-    ({ recipeId }, i) =>
-      recipeId === null || known.book.knowsMix(recipeId)
-        ? []
-        : [{ path: ['stages', i, 'recipeId'], message: 'This recipe is not known.' }],
+  const mixes = (request.stages ?? []).flatMap(({ recipeId }, i) =>
+    recipeId === null || known.book.knowsMix(recipeId)
+      ? []
+      : [{ path: ['stages', i, 'recipeId'], message: 'This recipe is not known.' }],
   )
   return [
     ...(record.packetId === null || known.packets.has(record.packetId)

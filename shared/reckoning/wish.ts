@@ -1,7 +1,7 @@
 import { present } from '#core/present'
 import { first as firstOf, last as lastOf } from '#core/numeric/at'
 import { seasonEnds } from '#core/calendar/frost'
-import { scheduleById } from '#core/season/schedule/schedules'
+import { stagesWith } from '#core/season/schedule/schedules'
 import { scheduleFromWish, seasonFor, startOfWish } from '#core/season/schedule/schedule-from-wish'
 import { daysOfWish, sharedOut, type Wish } from '#core/language/wish-said'
 import type { Read } from '#core/language/reading'
@@ -17,7 +17,7 @@ const CERTAINTY = 0.9
 
 export type PlannedWith = Pick<
   SeasonContext,
-  'crops' | 'containers' | 'recipes' | 'frame' | 'packets' | 'book' | 'calibrations'
+  'crops' | 'containers' | 'recipes' | 'frame' | 'packets' | 'book' | 'usualMixes' | 'calibrations'
 >
 
 /** The sowings that wishes come to, of each its own; none of any while something is still to be asked. */
@@ -97,7 +97,7 @@ function labelOf({ variety, called: said }: Wish, crop: Crop): string {
 /** The crop's usual schedule, with what was said of its way: the container and the mix it begins in, and what comes then. */
 const stagesFor = (wish: Wish, crop: Crop, known: PlannedWith): SowingRecord['stages'] =>
   wish.containerId || wish.recipeId || wish.direct || wish.next || wish.broadcast
-    ? scheduleFromWish(scheduleById(crop.scheduleId).stages, wish, (id) => known.containers.get(id))
+    ? scheduleFromWish(stagesWith(crop.scheduleId, known.usualMixes), wish, (id) => known.containers.get(id))
     : null
 
 /** A wish for seeds, cells or trays says how much is sown; so many plants may be counted on from it. */
@@ -107,7 +107,7 @@ function startOf(
   crop: Crop,
   known: PlannedWith,
 ): Pick<SowingRecord, 'plants' | 'cells'> {
-  const foot = firstOf(sowing.stages ?? scheduleById(crop.scheduleId).stages)
+  const foot = firstOf(sowing.stages ?? stagesWith(crop.scheduleId, known.usualMixes))
   const cellsInTray = known.containers.get(foot.containerId ?? '')?.cells ?? 1
   return startOfWish(present(wish.amount), present(asSowingRequest(sowing, known)), cellsInTray)
 }

@@ -34,6 +34,12 @@ export const seasonFrame = ruled(
     lightMethod: z.enum(idsOf(LIGHT_METHODS)),
     feedingMethod: z.enum(idsOf(FEEDING_METHODS)),
     feedId: reference.describe('The feed that is given as a rule'),
+    seedMixId: reference
+      .nullish()
+      .describe('The recipe it sows in; null for the first that can be made of its supplies'),
+    potMixId: reference
+      .nullish()
+      .describe('The recipe it pots up in; null for the first that can be made of its supplies'),
     tubL: amount.describe('The tub mixes are stirred in, L'),
     canL: amount.describe('The can feeds are carried in, L'),
     shareDays: amount.nullish().describe('Sowings so many days apart share a tray; 2 where nothing is said'),

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { present } from '#core/present'
 import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
 import { computed } from 'vue'

@@ -36,8 +36,9 @@ export interface Schedule {
   readonly stages: readonly ScheduleStage[]
 }
 
-const SEED_MIX = 'lean-and-light'
-const POT_MIX = 'stretched-potting'
+/** The recipes the schedules are written with; a household's own take their place. */
+export const SEED_MIX = 'lean-and-light'
+export const POT_MIX = 'stretched-potting'
 const FINAL_MIX = 'final-container'
 
 /** A stage as the built-in schedules write it. */
@@ -205,3 +206,23 @@ function shrinks(
   }
   return []
 }
+
+/** The recipes a household sows and pots up with. */
+export interface UsualMixes {
+  readonly seed: string
+  readonly pot: string
+}
+
+/** The stages of a schedule with a household's own mixes in the place of those it is written with; the same again for the same. */
+export function stagesWith(scheduleId: string, { seed, pot }: UsualMixes): readonly ScheduleStage[] {
+  const { stages } = scheduleById(scheduleId)
+  if (seed === SEED_MIX && pot === POT_MIX) return stages
+  const own: Readonly<Record<string, string>> = { [SEED_MIX]: seed, [POT_MIX]: pot }
+  const key = `${scheduleId} ${seed} ${pot}`
+  const made =
+    inOwnMixes.get(key) ??
+    stages.map((one) => ({ ...one, recipeId: own[one.recipeId ?? ''] ?? one.recipeId }))
+  inOwnMixes.set(key, made)
+  return made
+}
+const inOwnMixes = new Map<string, readonly ScheduleStage[]>()

@@ -76,7 +76,13 @@ export interface Job {
 export type Danger =
   | { readonly kind: 'no-show'; readonly expected: Day; readonly verdict: 'late' | 'sow again' | 'too cold' }
   | { readonly kind: 'nights too cold'; readonly nightC: number; readonly lowestC: number }
-  | { readonly kind: 'shelf full'; readonly place: string; readonly on: Day; readonly flats: number; readonly room: number }
+  | {
+      readonly kind: 'shelf full'
+      readonly place: string
+      readonly on: Day
+      readonly flats: number
+      readonly room: number
+    }
 
 /** A place that overflows, from a day on. */
 export interface FullPlace {

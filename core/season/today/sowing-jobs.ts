@@ -131,6 +131,7 @@ const sowing = ({ row: { planned }, was }: Told): Asked[] =>
 
 /** A stage is shown once the one before it is done; the next date stands in the season. */
 function stagesAhead({ row: { planned, crop }, input, moved, was }: Told): Asked[] {
+  const slack = daysBetween(planned.sowOn, planned.sowRange[1])
   const reached = Math.max(
     0,
     planned.stages.findLastIndex(({ index }) => was('stage', index)),
@@ -154,6 +155,8 @@ function stagesAhead({ row: { planned, crop }, input, moved, was }: Told): Asked
           dueOn: stage.dueOn,
           danger: stage.from <= horizonOf(input.today) ? danger : null,
           more: { stageKind: stage.kind, moved: plants },
+          // A sowing day is a window: within it nothing is late.
+          gentle: stage.index === 0 && daysBetween(stage.dueOn, input.today) <= slack,
         }
       })
   )
