@@ -20,7 +20,7 @@ test('an act whose answer was lost is not done twice, over a reload and when it 
     await route.fetch()
     await route.abort()
   })
-  await page.getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText(/The server does not answer/)).toBeVisible()
   const teaspoon = async () =>
     (await household.list('tools')).find(({ body }) => body['name'] === 'Teaspoon')!
@@ -54,7 +54,7 @@ test('a page that was open goes on by itself once the server is back', async ({
   await page.getByRole('button', { name: 'Teaspoon', exact: true }).click()
   await page.getByLabel('It holds').fill('7 mL')
   await page.route('**/api/**', (route) => route.abort())
-  await page.getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText(/The server does not answer/)).toBeVisible()
   await page.unroute('**/api/**')
   await expect(page.getByText('Saved now, as it had been waiting: Teaspoon.')).toBeVisible()

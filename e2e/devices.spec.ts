@@ -43,7 +43,7 @@ test('the weight arrives once the pan is still: on the tray’s page, and in a r
     [2, 1.9],
     [1, 3.6],
   ])
-  await expect(form.getByText('Nothing stands still on Bench scale')).toBeVisible()
+  await expect(form.getByText('Nothing is steady on Bench scale')).toBeVisible()
   await expect(form.getByRole('button', { name: 'Take this weight' })).toHaveCount(0)
   const still = async () => {
     await page.waitForTimeout(3500)
@@ -59,7 +59,7 @@ test('the weight arrives once the pan is still: on the tray’s page, and in a r
   await form.getByRole('button', { name: 'Take this weight' }).click()
   await expect(form.getByLabel('It weighs')).toHaveValue('3.4 kg')
   await expectAccessible(page)
-  await form.getByRole('button', { name: 'Write it down' }).click()
+  await form.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('Weighed: tray 1.')).toBeVisible()
   const weighed = async () =>
     (await household.list('entries')).flatMap(({ body }) =>

@@ -139,7 +139,7 @@ test('dialogs and lists are accessible while open', async ({ page, household: _ 
   await expect(page.getByRole('dialog')).toBeVisible()
   await expectAccessible(page)
   await page.getByLabel('Water one cell holds').fill('40 ml')
-  await page.getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('button', { name: 'Save' }).click()
   // Measured, it stands in the place of the catalogue’s tray wherever that is used.
   await expect(page.getByText('40 mL a cell')).toBeVisible()
   await page.getByRole('combobox', { name: 'Recipe' }).click()
@@ -156,7 +156,7 @@ test('dialogs and lists are accessible while open', async ({ page, household: _ 
   await expectAccessible(page)
   await page.getByLabel('What you call it').fill('Soup spoon')
   await page.getByLabel('It holds').fill('1 tbsp')
-  await page.getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('button', { name: 'Soup spoon', exact: true })).toBeVisible()
 })
 

@@ -317,7 +317,7 @@ test('water: what wants it today, a round with the can, weighings that teach, a 
   await expect(water.getByText('That is the default')).toBeVisible()
   await water.getByRole('button', { name: 'Weigh' }).click()
   const form = page.getByRole('dialog', { name: 'Weigh tray 1' })
-  const keep = form.getByRole('button', { name: 'Write it down' })
+  const keep = form.getByRole('button', { name: 'Save' })
   await form.getByLabel('It weighs').fill('40 kg')
   await expect(form.getByText(/far more than it can weigh/)).toBeVisible()
   await expect(keep).toBeDisabled()

@@ -47,17 +47,17 @@ test.describe('with a thumb, on a phone', () => {
     await page.getByRole('button', { name: 'up', exact: true }).tap()
     // Forty cannot be up of twenty-four: asked, and nothing typed is lost.
     await expect(page.getByText('24 seeds were sown in tray 1: 40 cannot be up.')).toBeVisible()
-    await expect(page.getByRole('button', { name: 'Write it down' })).toBeDisabled()
+    await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled()
     await expect(line).toHaveValue('tray 1, 40 up')
     await page.getByRole('button', { name: 'All 24 are up' }).tap()
-    await page.getByRole('button', { name: 'Write it down' }).tap()
+    await page.getByRole('button', { name: 'Save' }).tap()
     await expect(line).toHaveValue('')
     const entry = page.getByRole('listitem').filter({ hasText: 'Up: Okra, tray 1' })
     await expect(entry).toContainText('24')
     // By a sign alone, and one that may be two is asked.
     await line.fill('okra yellow leaves')
     await page.getByRole('button', { name: 'Pale old leaves', exact: true }).tap()
-    await page.getByRole('button', { name: 'Write it down' }).tap()
+    await page.getByRole('button', { name: 'Save' }).tap()
     const seen = page.getByRole('listitem').filter({ hasText: 'okra pale below' })
     await expect(seen.getByRole('link', { name: 'Pale old leaves' })).toBeVisible()
     await seen.getByRole('button', { name: /^Take back/ }).tap()
@@ -101,7 +101,7 @@ test('the log is looked through by words, things and kinds, put right, and goes 
   await page.getByLabel('Words').fill('cover')
   await expect(page.getByText('under the cover')).toBeVisible()
   await page.getByRole('button', { name: 'Water', exact: true }).click()
-  await expect(page.getByText('Nothing like that was written down.')).toBeVisible()
+  await expect(page.getByText('No match')).toBeVisible()
 })
 
 test('a trial: its cells dealt by lot, counted as usual, judged in words', async ({ page, household }) => {
@@ -139,7 +139,7 @@ test('a trial: its cells dealt by lot, counted as usual, judged in words', async
   ] as const) {
     await page.getByLabel('What happened?').fill(`tray ${number}, ${count} up`)
     await page.getByRole('button', { name: side, exact: true }).click()
-    await page.getByRole('button', { name: 'Write it down' }).click()
+    await page.getByRole('button', { name: 'Save' }).click()
     await expect(page.getByLabel('What happened?')).toHaveValue('')
   }
   await page.getByRole('link', { name: 'Trials' }).click()
@@ -202,15 +202,15 @@ test('a sick tray leads to its batch, its seed and the other trays of that batch
   await happened(household, sick.id, 'stage', -14, changed(sick.id, 'A', 'sown', 24))
   await happened(household, sick.id, 'look', -5, changed(sick.id, 'A', 'up', 20))
   await goTo(page, `/trays/${sick.id}`)
-  await page.getByRole('link', { name: 'Something is wrong with it' }).click()
+  await page.getByRole('link', { name: 'Diagnose a problem' }).click()
   await page.getByRole('radio', { name: 'Fallen at the neck' }).click()
   await expect(page.getByRole('heading', { name: /Damping-off/ })).toBeVisible()
   // It is still on its way when the next page opens and asks for all of it.
   let letGo = () => {}
   const opened = new Promise<void>((resolve) => (letGo = resolve))
   await page.route(/\/commands$/, (route) => opened.then(() => route.continue()))
-  await page.getByRole('button', { name: 'Write it down' }).click()
-  await page.getByRole('link', { name: 'Where it comes from' }).click()
+  await page.getByRole('button', { name: 'Save' }).click()
+  await page.getByRole('link', { name: 'Trace' }).click()
   await expect(page.getByRole('img', { name: /Batch 1/ })).toBeVisible()
   letGo()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(`Where tray ${sick.number} comes from`)
@@ -301,7 +301,7 @@ test('what was learned is shown beside the book, can be left out and counted aga
   await page.getByLabel('The water it holds weighs').fill('18 kg')
   await expect(page.getByText(/Grams or kilograms/)).toBeVisible()
   await page.getByLabel('The water it holds weighs').fill('1840 g')
-  await page.getByRole('button', { name: 'Write it down' }).click()
+  await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('region', { name: /What the jug holds/ })).toContainText('yours, from 1')
 })
 
@@ -349,7 +349,7 @@ test('the file of a logger is read, its bad lines are named, and a low above the
 }) => {
   await household.setSeason()
   await goTo(page, '/records')
-  await page.getByRole('button', { name: 'Write down the air' }).click()
+  await page.getByRole('button', { name: 'Log temperature and humidity' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Lowest').fill('22')
   await dialog.getByLabel('Highest').fill('12')
@@ -415,7 +415,7 @@ test('a note to oneself stands on Today on its day; a tray that is carried in a 
   )
   await goTo(page, '/records')
   await page.getByLabel('What happened?').fill('carried tray 1 to outside')
-  await page.getByRole('button', { name: 'Write it down' }).click()
+  await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByLabel('What happened?')).toHaveValue('')
   const placeOf = async () => (await household.list('trays'))[0]!.body as unknown as { placeId: string }
   await expect.poll(async () => (await placeOf()).placeId).toBe('outside')

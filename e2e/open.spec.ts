@@ -19,9 +19,7 @@ test('a pasted table is read, put right, taken in, and taken back', async ({ pag
   const third = page.getByRole('combobox', { name: 'Ernte is taken as' })
   await third.fill('Year')
   await page.getByRole('option', { name: 'Year (needed)' }).click()
-  await expect(
-    page.getByText('1 new, 0 changed, 0 as here already, 1 with something to put right.'),
-  ).toBeVisible()
+  await expect(page.getByText('1 new, 0 changed, 0 as here already, 1 with a problem.')).toBeVisible()
   await expect(page.getByText(/Line 3, Crop: There is no “Lauchling” here/)).toBeVisible()
   await expectAccessible(page)
   expect(await household.list('packets')).toEqual([])
@@ -61,9 +59,7 @@ test('a shelf pasted in, days that may be two, and a line that changes what is t
     'Name\tContents\tPack size\tQty\tCost\nSack\tPerlite, coarse\t100 L\t3\t\nBrick\tCoir, washed\t650 g\t2\t4,50\n',
   )
   await page.getByRole('button', { name: 'Read it' }).click()
-  await expect(
-    page.getByText('1 new, 1 changed, 0 as here already, 0 with something to put right.'),
-  ).toBeVisible()
+  await expect(page.getByText('1 new, 1 changed, 0 as here already, 0 with a problem.')).toBeVisible()
   await page.getByRole('button', { name: 'Take in 2 packs' }).click()
   const shelf = async () =>
     (await household.list('stocks')).map(({ body }) => [body.name, body.packs, body.price] as unknown[])
@@ -81,9 +77,7 @@ test('a shelf pasted in, days that may be two, and a line that changes what is t
   await page.getByRole('button', { name: 'Read it' }).click()
   await page.getByRole('combobox', { name: 'Days are written' }).click()
   await page.getByRole('option', { name: /day first/ }).click()
-  await expect(
-    page.getByText('1 new, 0 changed, 0 as here already, 0 with something to put right.'),
-  ).toBeVisible()
+  await expect(page.getByText('1 new, 0 changed, 0 as here already, 0 with a problem.')).toBeVisible()
   await page.getByRole('button', { name: 'Take in 1 sowing' }).click()
   await expect
     .poll(async () => (await household.list('sowings')).map(({ body }) => String(body.outOn)))
@@ -151,7 +145,7 @@ test('a recipe is handed on as a link, and one in words is kept once every word 
   await goTo(page, new URL(link).pathname + new URL(link).hash)
   await expect(page.getByRole('heading', { name: /^Recipe: / })).toBeVisible()
   await page.getByLabel('Keep it as').fill('From a friend')
-  await page.getByRole('button', { name: 'Keep it', exact: true }).click()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect
     .poll(async () => (await household.list('recipes')).map(({ body }) => String(body.name)))
     .toEqual(['From a friend'])

@@ -59,7 +59,7 @@ test('a line of the log is shown word by word and in a sentence; a word that is 
   await expect(line).toHaveValue('12 leeks potted up')
   await expect(page.getByText(/^Potted up: 12 leeks/)).toBeVisible()
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Write it down' }).click()
+  await page.getByRole('button', { name: 'Save' }).click()
   await expect(line).toHaveValue('')
   expect(
     (await household.list('entries')).map(
@@ -124,11 +124,11 @@ test.describe('with a thumb, on a phone', () => {
   }) => {
     await household.setSeason()
     await goTo(page, '/supplies')
-    const shed = page.getByLabel('What is in the shed, as you would say it')
+    const shed = page.getByLabel('Type what you have')
     await shed.fill('2 bricks of coir, half a bag of perlite')
     await page.getByRole('button', { name: '25 L', exact: true }).tap()
     await expect(shed).toHaveValue('2 bricks of coir, 0.5 × 25 L bag of perlite')
-    await page.getByRole('button', { name: 'Add it' }).tap()
+    await page.getByRole('button', { name: 'Add' }).tap()
     await expect(shed).toHaveValue('')
     expect(
       (await household.list('stocks')).map(({ body }) => (body as unknown as { packs: number }).packs).sort(),

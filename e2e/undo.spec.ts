@@ -10,7 +10,7 @@ test('what is changed in the supplies is taken back by key and done again, and b
   await goTo(page, '/supplies')
   await page.getByRole('button', { name: 'Teaspoon', exact: true }).click()
   await page.getByLabel('It holds').fill('6 mL')
-  await page.getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('button', { name: 'Save' }).click()
   const held = async () =>
     (await household.list('tools')).find(({ body }) => body['name'] === 'Teaspoon')!.body['capacityMl']
   await expect.poll(held).toBe(6)

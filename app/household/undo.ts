@@ -70,7 +70,7 @@ export const useUndo = defineStore('undo', () => {
     past.value = [...past.value.filter((one) => one !== act), act]
     return undo()
   }
-  const undo = () => move(past, future, 'Taken back', 'There is nothing to take back.')
+  const undo = () => move(past, future, 'Undone', 'Nothing to undo.')
   const redo = () => move(future, past, 'Done again', 'There is nothing to do again.')
 
   // What was done in another household stays there.

@@ -135,9 +135,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
     <header>
       <div>
         <h1>Crops and seed</h1>
-        <p class="soft">
-          {{ crops.length }} crops, each figure with its source; put right what differs at your place.
-        </p>
+        <p class="soft">{{ crops.length }} crops. Correct any figure that differs for you.</p>
       </div>
       <Button class="main" @click="packetForm = {}"> <Plus aria-hidden="true" /> A packet </Button>
     </header>

@@ -137,9 +137,7 @@ function use(parts: readonly Part[]) {
   <div class="find">
     <header class="top">
       <h1>Find me a mix</h1>
-      <p class="soft">
-        Tick what you have, say what you want. Every recipe of up to twelve whole parts is tried.
-      </p>
+      <p class="soft">Tick what you have and set your limits.</p>
     </header>
 
     <form class="wants" @submit.prevent="search">
@@ -229,7 +227,9 @@ function use(parts: readonly Part[]) {
             alone turned away
             {{ tightest[1].toLocaleString('en') }}: ease it first.
           </template>
-          <template v-else-if="!result.fitting">No single want is to blame; below are the nearest.</template>
+          <template v-else-if="!result.fitting"
+            >No single limit is to blame; the nearest mixes are below.</template
+          >
         </p>
         <ol class="list">
           <li
@@ -257,7 +257,7 @@ function use(parts: readonly Part[]) {
         </ol>
       </template>
       <template v-else>
-        <h2 id="found-title">{{ done === null ? 'Stopped' : 'Looking …' }}</h2>
+        <h2 id="found-title">{{ done === null ? 'Stopped' : 'Loading …' }}</h2>
         <p v-if="done === null" class="soft">Nothing was kept. Find begins anew.</p>
       </template>
     </section>

@@ -17,6 +17,7 @@ import { useMeasures } from '~/kit/useMeasures'
 import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
+import { useExample } from '~/household/example'
 import { counted } from '#core/text/plurals'
 
 definePageMeta({
@@ -28,6 +29,7 @@ definePageMeta({
   },
 })
 const season = useSeason()
+const example = useExample()
 const context = useContext()
 const { planBatch } = usePlannedCard()
 const { printDay } = useDates()
@@ -47,6 +49,9 @@ const next = computed(
   <div class="page first">
     <PageTop title="Getting started">
       <NuxtLink class="button" to="/help#how">How it works</NuxtLink>
+      <Button :disabled="example.opening" @click="example.openExample()">{{
+        example.opening ? 'Opening …' : 'See a demo'
+      }}</Button>
     </PageTop>
     <div v-if="!season.kept.length" class="intro">
       <ShedPicture />
@@ -55,7 +60,7 @@ const next = computed(
     <FirstFrost />
     <FirstSupplies />
     <FirstStep :number="3" title="What do you want to grow?" :done="season.kept.length > 0">
-      <SeasonSentence v-if="season.known" />
+      <SeasonSentence v-if="season.known" label="One crop or a whole list" />
       <p v-else class="soft">
         Add your last frost first, above. Or <NuxtLink to="/mix">plan a mix</NuxtLink> or
         <NuxtLink to="/feed">a feed</NuxtLink> without it.

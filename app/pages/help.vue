@@ -121,9 +121,7 @@ const print = () => window.print()
     </section>
     <section aria-labelledby="cautions">
       <h2 id="cautions">What can hurt</h2>
-      <p class="soft">
-        Labels, local codes and licensed advice come first. Each stands again where the hazard arises.
-      </p>
+      <p class="soft">Labels, local codes and licensed advice come first.</p>
       <dl>
         <template v-for="caution in ALL_CAUTIONS" :key="caution.id">
           <dt>{{ caution.title }}</dt>
@@ -169,9 +167,7 @@ const print = () => window.print()
     </section>
     <section aria-labelledby="sources">
       <h2 id="sources">Sources</h2>
-      <p class="soft">
-        Press any figure in Blastomix: it says how it was reached, and which of these it goes by.
-      </p>
+      <p class="soft">Press any figure in Blastomix to see how it was worked out and its sources.</p>
       <template v-for="{ id, name, means, list } in tags" :key="id">
         <h3 :id="`sources-${id}`" tabindex="-1">{{ name }}</h3>
         <p class="soft">{{ means }}</p>

@@ -141,7 +141,7 @@ const print = () => window.print()
         >
         <template v-if="season.kept.length">
           <Button @click="print">
-            <Printer aria-hidden="true" /> Print <span class="week">this week</span>
+            <Printer aria-hidden="true" /> Print week
           </Button>
           <a v-if="season.frame" class="button" :href="`/api/households/${household.id}/papers/week`">PDF</a>
         </template>

@@ -124,7 +124,7 @@ const KINDS = { recipe: 'Recipe', feed: 'Feed', schedule: 'Feeding schedule' }
     <section v-if="opened" aria-labelledby="opened-title">
       <h2 id="opened-title">{{ KINDS[opened.kind] }}: {{ opened.body.name }}</h2>
       <div class="two">
-        <pre aria-label="What was handed on">{{ words }}</pre>
+        <pre aria-label="What was shared">{{ words }}</pre>
         <div class="no-print">
           <ChoiceField
             v-if="mine.length"
@@ -156,9 +156,9 @@ const KINDS = { recipe: 'Recipe', feed: 'Feed', schedule: 'Feeding schedule' }
         :alt="`A code that opens ${opened.body.name}`"
       />
       <div class="keep no-print">
-        <TextField v-model="name" label="Keep it as" :problem="nameProblem" />
+        <TextField v-model="name" label="Save as" :problem="nameProblem" />
         <div class="buttons">
-          <Button class="main" :disabled="!!nameProblem" @click="keep">Keep it</Button>
+          <Button class="main" :disabled="!!nameProblem" @click="keep">Save</Button>
           <Button @click="print">Print the card</Button>
           <Button @click="opened = null">Leave it</Button>
         </div>

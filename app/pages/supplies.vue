@@ -154,7 +154,7 @@ function errorOf({ kind, capacityMl }: Tool) {
               <button type="button" class="name" @click="tool = row.one">{{ row.name }}</button>
             </template>
             <template #act="{ row }">
-              <Button text :aria-label="`Remove ${row.name}`" @click="remove('tools', row.id)">
+              <Button text :aria-label="`Delete ${row.name}`" @click="remove('tools', row.id)">
                 <Trash2 aria-hidden="true" />
               </Button>
             </template>
@@ -182,7 +182,7 @@ function errorOf({ kind, capacityMl }: Tool) {
               ><FigureValue :figure="row.holds" /> a {{ cellWord(row.one) }}</template
             >
             <template #act="{ row }">
-              <Button text :aria-label="`Remove ${row.name}`" @click="remove('containers', row.id)">
+              <Button text :aria-label="`Delete ${row.name}`" @click="remove('containers', row.id)">
                 <Trash2 aria-hidden="true" />
               </Button>
             </template>
@@ -206,7 +206,7 @@ function errorOf({ kind, capacityMl }: Tool) {
               <NuxtLink to="/feed" class="button"><Plus aria-hidden="true" /> Enter a label</NuxtLink>
             </template>
             <template #act="{ row }">
-              <Button text :aria-label="`Remove ${row.name}`" @click="remove('feeds', row.id)">
+              <Button text :aria-label="`Delete ${row.name}`" @click="remove('feeds', row.id)">
                 <Trash2 aria-hidden="true" />
               </Button>
             </template>

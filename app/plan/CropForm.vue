@@ -113,7 +113,7 @@ const inBook = BUILT_IN_CROPS.has(props.crop.id)
       <CheckField v-model="draft.figures.autumn" label="also sown for autumn" />
     </template>
     <template #more>
-      <Button v-if="stored && inBook" @click="back">Back to the book</Button>
+      <Button v-if="stored && inBook" @click="back">Reset to standard</Button>
     </template>
   </RecordForm>
 </template>

@@ -29,8 +29,8 @@ const problem = (index: number) => (field: string) => props.problemAt(`places[${
     <p class="soft">
       Room is counted in <WordMark word="flat">flats</WordMark>: the standard tray of
       {{ length(FLAT_MM.short) }} × {{ length(FLAT_MM.long) }}; pots are counted by the room they take. A tray
-      starts on the mat where its seed wants the warmth, and stands in the first place that suits it. A
-      schedule can say otherwise for every stage.
+      starts on the heat mat if its seed needs warmth, then goes to the first suitable place. A schedule can
+      say otherwise for every stage.
     </p>
     <ul>
       <PlaceFields

@@ -65,8 +65,8 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
   <section class="chance" aria-labelledby="chance-title">
     <h2 id="chance-title">How sure is it?</h2>
     <p class="soft">
-      Germination, losses and days vary. {{ printNumber(SEASONS) }} seasons, each a little different, say how
-      often the plants are there.
+      Simulates {{ printNumber(SEASONS) }} seasons with varying germination, losses and dates to see how often
+      the plants are there.
     </p>
     <UnderWay v-if="done !== null" label="Simulating seasons" :done="done / SEASONS" @stop="cancel" />
     <Button v-else-if="!answer" :disabled="!season.kept.length" @click="simulate">

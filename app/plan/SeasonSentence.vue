@@ -16,6 +16,7 @@ import { WISH_EXAMPLE } from '#core/language/wish-said'
  * Sowings in one sentence, answered as it is typed: what each word was taken for, and what follows of each crop, drawn into the
  * season before it is kept. With a word that was not understood nothing is planned until somebody says so.
  */
+const { label = 'What do you want to grow?' } = defineProps<{ label?: string }>()
 const emit = defineEmits<{ planned: [id: string]; typed: [] }>()
 const season = useSeason()
 const id = useId()
@@ -76,7 +77,7 @@ async function plan() {
 
 <template>
   <form class="sentence no-print" @submit.prevent="plan">
-    <label :for="id">What do you want to grow?</label>
+    <label :for="id">{{ label }}</label>
     <div class="line">
       <input
         :id="id"

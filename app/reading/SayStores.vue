@@ -42,11 +42,11 @@ async function keep() {
   <form class="say no-print" @submit.prevent="keep">
     <TextField
       v-model="text"
-      label="What is in the shed, as you would say it"
+      label="Type what you have"
       placeholder="2 bricks of coir, half a 40 L bag of perlite"
       :problem="problem"
     />
-    <Button type="submit" :disabled="!(stocks.length || reading) || !!problem">Add it</Button>
+    <Button type="submit" :disabled="!(stocks.length || reading) || !!problem">Add</Button>
     <SaidBack v-if="shown" class="said" :read="shown" @say="say" />
   </form>
 </template>

@@ -103,8 +103,7 @@ async function take() {
       </li>
     </ul>
     <p v-else class="soft">
-      None. What falls on a day away is asked for before, and Today says what to water and who could look
-      after it.
+      None. Jobs on days away are brought forward, and Today lists what to water and who could help after it.
     </p>
     <form @submit.prevent="addSaid">
       <TextField v-model="text" label="Days away, as you would say them" :placeholder="AWAY_LIKE" />

@@ -42,7 +42,7 @@ const remove = (who: string) =>
         >
       </li>
     </ul>
-    <p v-else class="soft">Nobody is named yet. Names can be typed anyway.</p>
+    <p v-else class="soft">No people added yet.</p>
     <form @submit.prevent="add">
       <TextField v-model="name" label="A name" :problem="problem" />
       <Button type="submit">Add</Button>

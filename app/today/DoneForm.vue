@@ -53,7 +53,7 @@ const countProblem = computed(() => {
 <template>
   <EntryForm
     :header="title"
-    keep-label="Write it down"
+    keep-label="Save"
     :wrong="!!(dayProblem || countProblem)"
     :done="`Done: ${title}.`"
     :entry="
@@ -76,7 +76,7 @@ const countProblem = computed(() => {
       v-first-focus
       optional
       :label="kind === 'look' ? 'How many are up' : 'How many'"
-      :hint="`of ${counted(counts.most, counts.what)}; empty where nobody counted`"
+      :hint="`of ${counted(counts.most, counts.what)}; empty if not counted`"
       :problem="countProblem"
     />
     <CheckField v-if="someLeft" v-model="restStays"

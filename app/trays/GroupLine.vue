@@ -85,7 +85,7 @@ const facts = computed(() => {
   if (thinned) list.push(`${printNumber(thinned)} thinned`)
   if (lost) list.push(`${printNumber(lost)} lost`)
   if (moved) list.push(`${printNumber(moved)} moved on`)
-  if (standing || moved || lost) list.push(`${printNumber(standing)} ${standing === 1 ? 'stands' : 'stand'}`)
+  if (standing || moved || lost) list.push(`${printNumber(standing)} growing`)
   return list
 })
 

@@ -68,7 +68,7 @@ const each = ref<number | null>(1)
 const placeId = ref<string | null>(props.tray.body.placeId)
 const on = ref<Day>(season.today)
 const places = computed(() => [
-  { value: null, name: 'nobody said' },
+  { value: null, name: 'not set' },
   ...withOutside(season.frame?.places ?? []).map(({ id, name }) => ({ value: id as string | null, name })),
 ])
 const containers = computed(() =>
@@ -84,8 +84,7 @@ const room = computed(() =>
 )
 const problem = computed(() => {
   if (!plants.value || !Number.isInteger(plants.value) || plants.value < 1) return 'Say how many plants.'
-  if (plants.value > there.value)
-    return `${plants.value} cannot leave where ${there.value} ${there.value === 1 ? 'stands' : 'stand'}.`
+  if (plants.value > there.value) return `${plants.value} is more than the ${there.value} there are.`
   if (!each.value || each.value < 1) return 'Say how many plants go into each.'
   if (cellsWanted.value > room.value)
     return `That takes ${counted(cellsWanted.value, 'cell')}; there is room for ${room.value}.`
@@ -132,7 +131,7 @@ async function move() {
   const done = await trays.moveOn(props.tray, on.value, from, { id, tray, each: present(each.value) })
   if (!done) return
   const number = trays.find(id)?.number
-  noteDone(`${counted(gone, 'plant')} ${gone === 1 ? 'stands' : 'stand'} in tray ${number} now.`, done.act)
+  noteDone(`${counted(gone, 'plant')} moved to tray ${number}.`, done.act)
   emit('done')
 }
 </script>

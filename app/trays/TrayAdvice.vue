@@ -47,9 +47,8 @@ const neighbours = computed(() =>
 const SAID = {
   'another day': 'are sown on other days: the cover comes off for one while the other is still to come up',
   'another place': 'stand in other places',
-  'another warmth': 'want another warmth',
-  'light and dark':
-    'want light and dark: cover one with vermiculite, the other with mix, and keep them apart',
+  'another warmth': 'need a different temperature',
+  'light and dark': 'one needs light and one dark: cover one with vermiculite, the other with mix',
   'comes up at another time':
     'come up at other times: the cover comes off, and the lamp goes on, for the first of them',
 } as const

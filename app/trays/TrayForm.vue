@@ -57,7 +57,7 @@ watch(
   },
 )
 const places = computed(() => [
-  { value: null, name: 'nobody said' },
+  { value: null, name: 'not set' },
   ...withOutside(season.frame?.places ?? []).map(({ id, name }) => ({ value: id as string | null, name })),
 ])
 const batches = computed(() => [
@@ -118,8 +118,8 @@ const CORNER_CHOICES = CORNERS.map((value) => ({ value, name: value }))
       :choices="CORNER_CHOICES"
       hint="a notch, a dot of paint"
     />
-    <CheckField v-model="draft.turned" label="It stands on its short side" />
-    <CheckField v-if="draft.columns > 1" v-model="cutHere" label="Cut in two, one part stands elsewhere" />
+    <CheckField v-model="draft.turned" label="Turned on its short side" />
+    <CheckField v-if="draft.columns > 1" v-model="cutHere" label="Cut in two, one part kept elsewhere" />
     <template v-if="draft.cut">
       <TypedField
         :model-value="draft.cut.column"
@@ -129,7 +129,7 @@ const CORNER_CHOICES = CORNERS.map((value) => ({ value, name: value }))
       />
       <ChoiceField
         :model-value="draft.cut.placeId"
-        label="That part stands in"
+        label="That part is in"
         :choices="
           places
             .filter(({ value }) => value !== null)

@@ -61,14 +61,17 @@ describe('printing for a person', () => {
     )
   })
 
-  it('in a field is the same when it is typed back, with its unit and as a bare number', () => {
+  it('in a field is the same when it is typed back, in other systems as near as anybody measures', () => {
     fc.assert(
       fc.property(amount, fc.constantFrom(...UNIT_SYSTEMS), quantities, (base, units, dimension) => {
         const text = printExactly(base, dimension, units)
         const assume = unitShown(base, dimension, units)
         for (const typed of [text, text.replace(/ [^\d/]+$/, '')]) {
           const read = parseQuantity(typed, { dimension, units, assume })
-          expect([typed, read.ok && Math.abs(read.base / base - 1) < 2e-4]).toEqual([typed, true])
+          expect([
+            typed,
+            read.ok && Math.abs(read.base / base - 1) < (units === 'metric' ? 2e-4 : 0.0101),
+          ]).toEqual([typed, true])
         }
       }),
       { numRuns: 1000 },
@@ -79,7 +82,8 @@ describe('printing for a person', () => {
           dimension: 'temperature',
           units,
         })
-        expect(read.ok && Math.abs(read.base - c)).toBeLessThan(0.01)
+        // Halves of a degree Fahrenheit.
+        expect(read.ok && Math.abs(read.base - c)).toBeLessThan(0.15)
       }
   })
 

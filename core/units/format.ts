@@ -21,12 +21,15 @@ const digits = (value: number) =>
   /e/.test(String(value)) ? value.toFixed(20).replace(/\.?0+$/, '') : String(value)
 
 /**
- * A fraction 0–1 as per cent: `62 %`.
+ * A fraction 0–1 in whole per cent: `62 %`; what is nearly none or nearly all is not told as none or all.
  *
- * @example printShare(0.064) // '6.4 %'
+ * @example printShare(0.064) // '6 %'
+ * @example printShare(0.997) // 'over 99 %'
  */
 export function printShare(share: number): string {
-  return `${printNumber(share * 100, Math.abs(share) < 0.1 ? 2 : 3)} %`
+  if (share > 0 && share < 0.005) return 'under 1 %'
+  if (share > 0.995 && share < 1) return 'over 99 %'
+  return `${printNumber(Math.round(share * 100))} %`
 }
 
 /**
@@ -56,16 +59,25 @@ export function unitShown(base: number, dimension: Dimension, units: UnitSystem)
 }
 
 /**
- * A quantity in one unit of the kitchen, exactly enough that it is the same when it is typed back: as one would measure
- * it where that is exact, else in decimals.
+ * A quantity in one unit, for a field: as one would measure it where that is near, else in as many decimals as anybody measures.
+ * What was stated in another system is rounded (80 mm are 3⅛ in); the value itself stays as it is until somebody types.
  */
 export function printExactly(base: number, dimension: Dimension, units: UnitSystem): string {
   const unit = unitById(unitShown(base, dimension, units))
   const amount = fromBase(base, unit)
   const [nearest] = (unit.fractions ? STEPS : []).map((step) => Math.round(amount / step) * step)
-  const exact = nearest !== undefined && Math.abs(nearest - amount) <= 1e-4 * Math.abs(amount)
-  const number = exact ? printFraction(nearest, 1 / 8) : digits(Number(amount.toPrecision(6)))
+  const near = nearest !== undefined && Math.abs(nearest - amount) <= NEAR_IN_FIELD * Math.abs(amount)
+  const number = near ? printFraction(nearest, 1 / 8) : digits(inDecimals(amount, dimension, units))
   return `${number.replace('-', '−')} ${spoken(unit, units, amount)}`
+}
+
+/** A fraction in a field is this near to the value [default]. */
+const NEAR_IN_FIELD = 0.01
+function inDecimals(amount: number, dimension: Dimension, units: UnitSystem): number {
+  // Degrees are read in halves of °F and tenths of °C.
+  if (dimension === 'temperature')
+    return units === 'us' ? Math.round(amount * 2) / 2 : Math.round(amount * 10) / 10
+  return Number(amount.toPrecision(units === 'metric' ? 6 : 3))
 }
 
 /** The same quantity in the kitchen's units and in the other system's: `2¾ cups`, `650 mL`. */

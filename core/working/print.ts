@@ -31,8 +31,9 @@ export function printFigure(
     case 'share':
       return printShare(value)
     case 'days': {
-      const printed = printNumber(value)
-      return `${printed} ${printed === '1' ? 'day' : 'days'}`
+      // Nobody waits for tenths of a day.
+      const printed = value > 0 && value < 1 ? 'under 1' : printNumber(Math.round(value))
+      return `${printed} ${printed === '1' || printed === 'under 1' ? 'day' : 'days'}`
     }
     default:
       return unit ? `${printNumber(value)} ${unit}` : printNumber(value)

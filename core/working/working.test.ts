@@ -19,7 +19,7 @@ it.each([
   [{ value: 45.9, unit: 'mL' }, 'metric', '45.9 mL'],
   [{ value: 410, unit: 'g' }, 'metric', '410 g'],
   [{ value: 57, unit: 'mm' }, 'us', '2¼ in'],
-  [{ value: 0.0638, unit: 'share' }, 'us', '6.4 %'],
+  [{ value: 0.0638, unit: 'share' }, 'us', '6 %'],
   [{ value: 83.01, unit: 'mg/L' }, 'imperial', '83 mg/L'],
   [{ value: 144, unit: '' }, 'metric', '144'],
 ] as const)('prints %j in a %s kitchen as %s', (figure, units, text) => {

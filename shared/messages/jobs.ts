@@ -51,7 +51,8 @@ const DETAILS = messages({
   soakDays:
     '{days, plural, one {# day} other {# days}} in hand-warm water, about {at} to start with; change it daily, sow wet',
   treat: 'before sowing',
-  'soak mix': 'for {volume} of mix; the evening before, or half an hour before mixing',
+  'soak mix':
+    'for {who}: {volume} of mix; the evening before, or half an hour before mixing',
   'make mix': 'for {who}{tubs, plural, one {} other {, in # tubs}}',
   sow: '{seeds, plural, one {# seed} other {# seeds}}{each, plural, one {} other {, # per cell}}, {depth}; {where}. Label first.',
   surface: 'on the surface, pressed in',
@@ -206,7 +207,7 @@ const WORDS: Readonly<Record<Job['kind'], (told: Told) => Words>> = {
   'soak mix': ({ job: { mix }, who, nameOfMix, say }) => ({
     title: 'soak mix',
     values: { mix: mix ? nameOfMix(mix.recipeId) : who },
-    detail: mix ? detailIn(say)('soak mix', { volume: say.volume(mix.looseL) }) : '',
+    detail: mix ? detailIn(say)('soak mix', { who, volume: say.volume(mix.looseL) }) : '',
   }),
   'make mix': ({ job: { mix }, who, nameOfMix, say }) => ({
     title: 'make mix',

@@ -90,13 +90,13 @@ export const rateReading = (feed: Feed, units: UnitSystem): Reading => ({
     if (read.rate.kind === 'label numbers')
       return {
         ok: false,
-        message:
-          'Three numbers say what is in the bottle, not how much to use. How much goes in how much water?',
+        message: 'The three numbers are the contents, not the dose. How much goes in how much water?',
       }
     if (read.rate.kind === 'label')
       return { ok: false, message: 'A share of what? Give the label’s own rate.' }
     const concentration = concentrationOf(read.rate, feed)
-    if (!concentration) return { ok: false, message: 'This feed holds no nitrogen to reckon that from.' }
+    if (!concentration)
+      return { ok: false, message: 'This feed has no nitrogen, so that cannot be calculated.' }
     return { ok: true, value: concentration.value / (feed.form === 'powder' ? 1 : density(feed).value) }
   },
   both: (value) => `${printNumber(value)} ${feed.form === 'powder' ? 'g/L' : 'mL/L'}`,

@@ -69,7 +69,7 @@ async function keep({ valid }: { valid: boolean }) {
       <slot :draft="draft" :problem-at="problemAt" :problems="problems" />
       <SaveProblem :saving="saving" @settled="emit('close')" @later="dismiss" />
       <div class="buttons">
-        <Button type="submit" class="main" :disabled="blocked">Keep it</Button>
+        <Button type="submit" class="main" :disabled="blocked">Save</Button>
         <slot name="more" :draft="draft" />
         <Button @click="emit('close')">Cancel</Button>
       </div>

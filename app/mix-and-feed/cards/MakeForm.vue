@@ -82,7 +82,7 @@ const entry = () =>
             <span v-for="one in line.from" :key="one.name" class="from"
               >{{ one.amount }}, {{ one.name }}</span
             >
-            <span v-if="!line.kept" class="soft">not written down</span>
+            <span v-if="!line.kept" class="soft">not in supplies</span>
             <span v-else-if="line.short > 0" class="problem"
               >{{ printAmount(line.goods, line.short) }} short</span
             >

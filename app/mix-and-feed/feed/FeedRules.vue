@@ -64,7 +64,7 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
           <button type="button" class="link" @click="feed.setTarget(rule.strength.value)">take it</button>
         </template>
         <span v-else class="soft">{{ rule.why }}</span>
-        <Button text :aria-label="`Take away the rule ${rule.text}`" @click="feed.removeRule(index)">
+        <Button text :aria-label="`Delete ${rule.text}`" @click="feed.removeRule(index)">
           <X aria-hidden="true" />
         </Button>
       </li>

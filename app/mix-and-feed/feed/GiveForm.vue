@@ -61,7 +61,7 @@ const entry = () =>
     keep-label="It was given"
     :wrong="!planned || !times || times <= 0 || (short > 0 && !evenIfShort)"
     :entry="entry"
-    done="The feed is written down."
+    done="Feed logged."
     @close="emit('close')"
   >
     <TypedField
@@ -79,7 +79,7 @@ const entry = () =>
       It takes {{ printAmount(goods, wanted) }} of {{ goodsName(goods).toLowerCase()
       }}<template v-if="shelves.length">
         from the shelf, which holds {{ printAmount(goods, onShelves(shelves)) }}</template
-      ><template v-else>, of which nothing is written down in the supplies</template>.
+      ><template v-else>, which is not in your supplies</template>.
     </p>
     <label v-if="short > 0" class="check">
       <input v-model="evenIfShort" type="checkbox" /> It was given all the same: take what there is

@@ -87,7 +87,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
           :problem="programme.problemAt(`stages[${index}].everyDays`)"
           @update:model-value="programme.setStage(index, 'everyDays', $event ?? 0)"
         />
-        <Button text :aria-label="`Take away stage ${index + 1}`" @click="programme.removeStage(index)">
+        <Button text :aria-label="`Delete stage ${index + 1}`" @click="programme.removeStage(index)">
           <X aria-hidden="true" />
         </Button>
         <p class="said">

@@ -33,8 +33,7 @@ export interface FeedDraft extends FeedingRecord {
 }
 
 const SAYS_NOTHING: Partial<Record<string, string>> = {
-  'label numbers':
-    'says what is in the bottle, not how strong the can is: it means nothing until you know how much goes in how much water.',
+  'label numbers': 'is what the bottle contains, not how strong to mix it. How much goes in how much water?',
   label: 'needs the label’s own rate.',
   strength: 'needs nitrogen in the feed.',
 }

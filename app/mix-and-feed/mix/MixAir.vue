@@ -84,7 +84,7 @@ const scale = computed(() => {
       After draining, {{ withArticle(container.name) }} of this mix holds
       {{ printShare(seen.physics.airSpace.value) }} air,
       {{ printShare(seen.physics.containerCapacity.value) }} water and the rest is solid; most of the water
-      stands at the foot.
+      stays at the bottom.
     </p>
     <div class="sections">
       <figure v-for="one in beside" :key="one.id" :class="{ here: one.id === 'this' }">
@@ -113,7 +113,7 @@ const scale = computed(() => {
     </p>
     <p v-if="plan.curve" class="soft small">
       By your home test of this mix: it holds
-      <FigureValue :figure="plan.curve.holds" /> times the book’s pores and drains as if it stood
+      <FigureValue :figure="plan.curve.holds" /> times the standard pore space and drains like a container
       <FigureValue :figure="plan.curve.drains" /> times as high.
     </p>
     <WorksForMe :container="container" />

@@ -138,7 +138,7 @@ function measured(id: string) {
             <strong class="name">{{ container?.name ?? 'A container that is no longer here' }}</strong>
             <Button
               text
-              :aria-label="`Take away ${container?.name ?? 'this container'}`"
+              :aria-label="`Delete ${container?.name ?? 'this container'}`"
               @click="mix.removeFill(index)"
             >
               <X aria-hidden="true" />

@@ -50,7 +50,7 @@ const STEPS: readonly {
   },
   {
     title: 'Flood it slowly',
-    text: 'down the side until water stands at the line; wait an hour, top it up.',
+    text: 'down the side until water reaches the line; wait an hour, top up.',
     of: 'pouredMl',
     weighed: [{ key: 'floodedG', label: 'Flooded to the line' }],
     poured: (with_) =>
@@ -136,7 +136,7 @@ const forget = (index: number) =>
           v-model="depthMm"
           dimension="length"
           :typical="10"
-          label="The mix stands deep"
+          label="Depth of mix"
           :problem="depthProblem"
         />
       </div>
@@ -204,7 +204,7 @@ const forget = (index: number) =>
       <li v-for="(one, index) in kept" :key="index">
         Measured by you, {{ counted(one.runs.length, 'run') }}: air
         <FigureValue :figure="measuredBy(one).air" />
-        <Button class="quiet" @click="forget(index)">Back to the book</Button>
+        <Button class="quiet" @click="forget(index)">Reset to standard</Button>
       </li>
     </ul>
   </FoldAway>

@@ -47,11 +47,9 @@ const save = () =>
     <div class="share">
       <section aria-labelledby="share-link">
         <h3 id="share-link">As a link</h3>
-        <p v-if="link.length > MAX_LINK_LETTERS" class="soft">
-          It is too large for a link: hand on the file.
-        </p>
+        <p v-if="link.length > MAX_LINK_LETTERS" class="soft">Too large for a link: send the file.</p>
         <template v-else>
-          <p class="soft">It holds the whole card. What stands after # is read by the browser alone.</p>
+          <p class="soft">The link contains the whole card; nothing is stored elsewhere.</p>
           <textarea readonly rows="3" aria-label="The link" :value="link" />
           <p class="buttons">
             <Button @click="copy(link, 'The link')">Copy the link</Button>

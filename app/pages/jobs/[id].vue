@@ -242,7 +242,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
       </div>
     </header>
     <p v-if="isEnded" class="ended" role="status">
-      This job is ended. What it did stands in the entries of its trays and batches.
+      This job is finished. Its entries are in the log.
       <NuxtLink to="/jobs">All jobs</NuxtLink>
     </p>
     <p v-else-if="!plan" class="ended">
@@ -272,7 +272,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
       </Button>
     </footer>
     <p v-if="allDone && !isEnded" class="finished" role="status">
-      All steps are done. <Button class="main" @click="ending = true">Write it down</Button>
+      All steps are done. <Button class="main" @click="ending = true">Save</Button>
     </p>
 
     <Dialog v-model:visible="listing" modal header="All steps" :draggable="false">

@@ -73,7 +73,7 @@ const nothing = computed(
 
 <template>
   <div class="charts">
-    <PageTop title="Charts" hint="The year drawn from what was written down; each with its table." />
+    <PageTop title="Charts" hint="From your records; each chart has its table." />
     <YearChoice :year="year" :years="years" @choose="choose" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-else-if="!report" class="soft">Reading the year …</p>

@@ -124,7 +124,7 @@ onBeforeUnmount(() => watcher?.disconnect())
 <template>
   <div class="log">
     <PageTop title="Log" hint="Everything that happened, from every page; and what you type here.">
-      <Button @click="air = true">Write down the air</Button>
+      <Button @click="air = true">Log temperature and humidity</Button>
     </PageTop>
     <LogLine v-bind="onlyTray ? { subject: onlyTray } : {}" />
 
@@ -181,8 +181,8 @@ onBeforeUnmount(() => watcher?.disconnect())
       <p v-else-if="!stream.days.value.length" class="slip">
         {{
           narrowed
-            ? 'Nothing like that was written down.'
-            : 'Nothing was written down yet. Say above what you did or saw; what you tick off elsewhere comes here by itself.'
+            ? 'No match'
+            : 'No entries yet. Type above what you did or saw; jobs you tick off appear here too.'
         }}
         <Button v-if="narrowed" @click="((words = ''), navigateTo('/records'))">Show everything</Button>
       </p>

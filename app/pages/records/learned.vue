@@ -113,7 +113,7 @@ const used = computed(() =>
             :label="`${row.calibration.name} ${thing.name}`"
           />
           <dl>
-            <dt>the book</dt>
+            <dt>standard</dt>
             <dd>{{ print(row.calibration)(thing.learned.prior.mean) }}</dd>
             <template v-if="thing.learned.n">
               <dt class="own">yours, from {{ thing.learned.n }}</dt>
@@ -173,7 +173,7 @@ const used = computed(() =>
             :label="`Thirst of ${one.name}`"
           />
           <dl>
-            <dt>the book</dt>
+            <dt>standard</dt>
             <dd>1 ×</dd>
             <dt class="own">yours, from {{ one.factor.n }}</dt>
             <dd class="own">
@@ -186,7 +186,7 @@ const used = computed(() =>
     </section>
 
     <section aria-labelledby="book-title">
-      <h2 id="book-title">Still as the book has it</h2>
+      <h2 id="book-title">Still standard</h2>
       <ul class="book">
         <li v-for="{ calibration } in book" :key="calibration.id">
           <b>{{ calibration.name }}</b> {{ print(calibration)(calibration.prior.mean) }}
@@ -198,9 +198,9 @@ const used = computed(() =>
       </ul>
     </section>
     <p class="soft small">
-      Each measurement is weighed by how far such measurements scatter, beside the book’s own spread
-      (precision weighting). One that lies more than {{ WILD_AT }} standard deviations from the book and from
-      the middle of your others counts the less the farther it lies; none is thrown away.
+      Each measurement is weighted by how much such measurements vary, against the standard figure’s spread
+      (precision weighting). One that lies more than {{ WILD_AT }} standard deviations from the standard
+      figure and from the middle of your others counts the less the farther it lies; none is thrown away.
     </p>
     <MeasureForm v-if="measuring" :what="measuring" @close="measuring = null" />
   </div>

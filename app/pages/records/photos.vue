@@ -144,9 +144,7 @@ const alt = (photo: Photo, id: string) => `${photo.body.name}, day ${store.age(p
           </tbody>
         </table>
       </div>
-      <p v-if="undated.length" class="soft small">
-        {{ undated.length }} more, of which nobody knows how old the plants were.
-      </p>
+      <p v-if="undated.length" class="soft small">{{ undated.length }} more of unknown age.</p>
     </template>
   </div>
 </template>

@@ -262,7 +262,7 @@ const print = () => window.print()
               {{ one.name }}, {{ printDay(one.on) }}
             </li>
           </ul>
-          <p v-else class="soft">Nothing that is written down in Supplies.</p>
+          <p v-else class="soft">Nothing in Supplies.</p>
         </div>
         <div>
           <h2>What is left</h2>
@@ -272,7 +272,7 @@ const print = () => window.print()
               <span class="soft">{{ one.good }}</span>
             </li>
           </ul>
-          <p v-else class="soft">Nothing that is written down in Supplies.</p>
+          <p v-else class="soft">Nothing in Supplies.</p>
         </div>
       </section>
 
@@ -314,7 +314,7 @@ const print = () => window.print()
       <form class="plan" @submit.prevent="keepPlan">
         <p>
           The same wishes a year on. Germination, losses, days and litres go by what your bench has shown;
-          what to buy when stands in Season, To buy.
+          what to buy is in Plan, Shopping list.
         </p>
         <CheckField
           v-for="one in again"

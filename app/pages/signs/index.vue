@@ -41,7 +41,7 @@ const go = (change: Record<string, string | undefined>) =>
   navigateTo({ query: { ...route.query, ...change } }, { replace: true })
 const record = useSignRecord(() => trayId.value)
 const trayChoices = computed(() => [
-  { value: null as string | null, name: 'no tray that is written down' },
+  { value: null as string | null, name: 'no tray' },
   ...trays.standing.map(({ id, number, body }) => ({
     value: id as string | null,
     name: `tray ${number} · ${body.groups.map(({ name }) => name).join(', ') || body.name}`,
@@ -66,7 +66,7 @@ const known = computed(
 )
 const causes = computed(() => causesOf(sign.value, known.value))
 const likely = ({ weight, known: said }: (typeof causes.value)[number]) =>
-  !said ? 'nobody knows' : weight > 0.6 ? 'likely' : weight > 0.3 ? 'possible' : 'less likely'
+  !said ? 'unknown' : weight > 0.6 ? 'likely' : weight > 0.3 ? 'possible' : 'less likely'
 
 async function seen() {
   const tray = trays.find(trayId.value ?? '')
@@ -85,7 +85,7 @@ async function seen() {
         signs: [sign.value],
       },
     ],
-    `${name} is written down.`,
+    `Logged: ${name}.`,
   )
 }
 </script>
@@ -121,7 +121,7 @@ async function seen() {
       <ChoiceField
         :model-value="trayId"
         label="Tray"
-        placeholder="no tray that is written down"
+        placeholder="no tray"
         :choices="trayChoices"
         @update:model-value="go({ tray: $event ?? undefined })"
       />
@@ -136,8 +136,8 @@ async function seen() {
       </template>
       <template v-else>
         <div class="buttons no-print">
-          <Button class="main" @click="seen">Write it down</Button>
-          <NuxtLink :to="`/records/trace/${trayId}`" class="button">Where it comes from</NuxtLink>
+          <Button class="main" @click="seen">Save</Button>
+          <NuxtLink :to="`/records/trace/${trayId}`" class="button">Trace</NuxtLink>
           <NuxtLink :to="{ path: '/records', query: { subject: trayId } }" class="button">Its log</NuxtLink>
         </div>
       </template>
@@ -162,8 +162,8 @@ async function seen() {
         </li>
       </ol>
       <p v-else class="slip">
-        Nothing on record speaks for it. Look at roots, undersides of leaves and small animals, and write down
-        what you find.
+        No records for or against. Look at roots, undersides of leaves and for small animals, and log what you
+        find.
       </p>
       <p class="soft small">
         How often a sign comes of it is common practice; the record moves it. A tray’s weighings, feeds,

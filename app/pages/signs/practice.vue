@@ -50,10 +50,10 @@ function decide(id: CauseId) {
 const telling = computed(() => tellingAsks(tray.value))
 
 const n = (value: number | null, unit = '') =>
-  value === null ? 'nobody knows' : `${printNumber(value, 2)}${unit}`
+  value === null ? 'unknown' : `${printNumber(value, 2)}${unit}`
 const share = (value: number | null) =>
-  value === null ? 'nobody knows' : printShare(Math.round(value * 100) / 100)
-const days = (value: number | null) => (value === null ? 'nobody knows' : counted(Math.round(value), 'day'))
+  value === null ? 'unknown' : printShare(Math.round(value * 100) / 100)
+const days = (value: number | null) => (value === null ? 'unknown' : counted(Math.round(value), 'day'))
 /** What is read when it is asked, as at the bench. */
 const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
   weight: ({ waterGone }) => [

@@ -101,7 +101,7 @@ const MODES = [
   {
     id: 'choose',
     name: 'Move and thin',
-    does: 'Go over the cells the plants come from, then say what happens to them.',
+    does: 'Select the cells, then choose what happens to the plants.',
   },
 ] as const
 type Mode = (typeof MODES)[number]['id']
@@ -331,7 +331,7 @@ const advised = computed(() => present(tray.value).groups.length > 1)
           <strong>{{ upNow.up }} of {{ upNow.of }} up</strong>
           <Button class="main" @click="keepCount">Keep this count</Button>
           <Button :disabled="!counting.strokes.value.length" @click="counting.takeBack()"
-            >Take back a stroke</Button
+            >Undo last tap</Button
           >
           <Button text @click="counting.clear()">Leave it</Button>
         </div>
@@ -352,9 +352,7 @@ const advised = computed(() => present(tray.value).groups.length > 1)
             <Button v-if="doubles.length" @click="chosen = new Set(doubles)"
               >Choose the {{ doubles.length }} doubled</Button
             >
-            <span v-if="!standingGroups.length" class="soft"
-              >No plant stands here yet: count what came up first.</span
-            >
+            <span v-if="!standingGroups.length" class="soft">No plants yet: count what came up first.</span>
           </template>
         </div>
       </section>
@@ -416,10 +414,8 @@ const advised = computed(() => present(tray.value).groups.length > 1)
       <PhotoStrip :id="id" what="trays" :title="`tray ${kept.number}`" />
       <p class="links no-print">
         <NuxtLink :to="{ path: '/records', query: { subject: id } }" class="button">Its log</NuxtLink>
-        <NuxtLink :to="{ path: '/signs', query: { tray: id } }" class="button"
-          >Something is wrong with it</NuxtLink
-        >
-        <NuxtLink :to="`/records/trace/${id}`" class="button">Where it comes from</NuxtLink>
+        <NuxtLink :to="{ path: '/signs', query: { tray: id } }" class="button">Diagnose a problem</NuxtLink>
+        <NuxtLink :to="`/records/trace/${id}`" class="button">Trace</NuxtLink>
       </p>
     </section>
 
@@ -428,7 +424,7 @@ const advised = computed(() => present(tray.value).groups.length > 1)
     </FoldAway>
     <p class="no-print ends">
       <template v-if="tray.emptiedOn">
-        <Button @click="trays.keep(kept, { ...kept.body, emptiedOn: null })">It stands again</Button>
+        <Button @click="trays.keep(kept, { ...kept.body, emptiedOn: null })">Restore</Button>
       </template>
       <template v-else>
         <Button v-if="isEmpty && stands.groups.length" @click="empty">It is empty now</Button>

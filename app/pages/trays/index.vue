@@ -53,9 +53,7 @@ const places = computed(() => {
     list: here.filter(({ body }) => body.placeId === id || body.cut?.placeId === id),
   }))
   const lost = here.filter(({ body }) => !known.some(({ id }) => id === body.placeId))
-  return [...placed, { id: 'nowhere', name: 'Nobody said where', list: lost }].filter(
-    ({ list }) => list.length,
-  )
+  return [...placed, { id: 'nowhere', name: 'No place set', list: lost }].filter(({ list }) => list.length)
 })
 const emptied = computed(() => found(trays.all.filter(({ body }) => body.emptiedOn !== null)).reverse())
 const containerOf = ({ body }: Stored<TrayRecord>) => reckoned.whole.containers.get(body.containerId)
@@ -65,11 +63,11 @@ const isSown = (one: ProposedTray) => one.holds.every(({ row }) => season.isSown
 const toLayOut = computed(() =>
   [
     {
-      title: 'To sow in the next fortnight',
+      title: 'To sow in the next two weeks',
       list: trays.proposed.filter((one) => !isSown(one)),
       fold: false,
     },
-    { title: 'Sown already, not laid out in a tray', list: trays.proposed.filter(isSown), fold: true },
+    { title: 'Sown, not laid out in a tray', list: trays.proposed.filter(isSown), fold: true },
   ].filter(({ list }) => list.length),
 )
 
@@ -93,10 +91,10 @@ const standsNow = (tray: Stored<TrayRecord>) => {
 
 <template>
   <div class="trays">
-    <PageTop title="Trays" hint="Each tray that stands, from the day it is laid out until it is empty.">
-      <NuxtLink v-if="trays.standing.length" to="/trays/labels" class="button">Labels and keys</NuxtLink>
-      <NuxtLink to="/trays/try-it" class="button">Try a habit of watering</NuxtLink>
-      <Button @click="making = true">Make a tray</Button>
+    <PageTop title="Trays">
+      <NuxtLink v-if="trays.standing.length" to="/trays/labels" class="button">Labels</NuxtLink>
+      <NuxtLink to="/trays/try-it" class="button">Compare watering</NuxtLink>
+      <Button @click="making = true">Add a tray</Button>
     </PageTop>
 
     <component
@@ -118,7 +116,7 @@ const standsNow = (tray: Stored<TrayRecord>) => {
               {{ held.row.name }}</template
             >
           </span>
-          <Button @click="layOut(one)">Lay it out</Button>
+          <Button @click="layOut(one)">Lay out</Button>
         </li>
       </ul>
     </component>
@@ -126,12 +124,12 @@ const standsNow = (tray: Stored<TrayRecord>) => {
     <TextField
       v-if="trays.all.length > 4"
       v-model="search"
-      label="Find a tray, a crop or a variety"
+      label="Search trays, crops and varieties"
       class="no-print"
     />
 
     <p v-if="!trays.standing.length" class="empty soft">
-      No tray stands yet. Lay out one that the season asks for, or make one as it stands on your bench.
+      No trays yet. Start one from your plan, or add one you already have.
     </p>
     <section v-for="place in places" :key="place.id" :aria-labelledby="`place-${place.id}`">
       <h2 :id="`place-${place.id}`">{{ place.name }}</h2>
@@ -155,7 +153,7 @@ const standsNow = (tray: Stored<TrayRecord>) => {
         </li>
       </ul>
     </section>
-    <p v-if="words.length && !places.length" class="soft">No tray that stands is called that.</p>
+    <p v-if="words.length && !places.length" class="soft">No match</p>
 
     <EarlierRecords collection="trays" :newest="24" what="trays" />
     <FoldAway v-if="emptied.length" :title="`Emptied lately: ${emptied.length}`" class="no-print">
@@ -168,7 +166,7 @@ const standsNow = (tray: Stored<TrayRecord>) => {
       </ul>
     </FoldAway>
 
-    <Dialog v-model:visible="making" modal class="wide" header="A tray as it stands" :draggable="false">
+    <Dialog v-model:visible="making" modal class="wide" header="Add a tray" :draggable="false">
       <TrayForm keep-label="Make it" @keep="make"><Button @click="making = false">Cancel</Button></TrayForm>
     </Dialog>
   </div>

@@ -180,7 +180,7 @@ const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub'
 <template>
   <div class="labels">
     <PageTop
-      title="Labels and keys"
+      title="Labels"
       hint="Before the packet is opened: a label for each group, and the tray on paper for when labels get lost."
     />
     <div class="bench">
@@ -189,7 +189,7 @@ const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub'
         <fieldset v-if="usesTrays">
           <legend>Trays</legend>
           <p v-if="!trays.standing.length" class="soft">
-            No tray stands yet. <NuxtLink to="/trays">Lay one out</NuxtLink> first.
+            No trays yet. <NuxtLink to="/trays">Lay one out</NuxtLink> first.
           </p>
           <div class="list">
             <CheckField

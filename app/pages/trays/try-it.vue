@@ -155,7 +155,7 @@ const verdict = computed(() => {
     <p v-if="!results.length" class="soft" role="status">
       {{
         asked.length < 2
-          ? 'One of the mixes or containers cannot be reckoned with.'
+          ? 'One of the mixes or containers cannot be used.'
           : done === null
             ? ''
             : 'Six weeks go by …'
@@ -178,7 +178,7 @@ const verdict = computed(() => {
           </tr>
         </tbody>
       </table>
-      <FoldAway title="How it is reckoned">
+      <FoldAway title="How it is calculated">
         <p>
           Water goes as Penman–Monteith says (FAO-56, equation 3) by warmth, humidity and light of the place,
           a tenth of it under a dome; leaves take over as they close, and drink less once what is easily had

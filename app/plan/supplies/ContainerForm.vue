@@ -89,7 +89,7 @@ const wordFor = (draft: ContainerRecord) => cellWord(asContainer('', draft))
       dimension="volume"
       :typical="0.1"
       :label="`Water one ${wordFor(draft)} holds`"
-      :hint="`Weigh it empty and full: 1 g is 1 mL. Leave empty to reckon from the measures.`"
+      :hint="`Weigh it empty and full of water: 1 g is 1 mL. Empty: estimated from its size.`"
       :problem="problemAt('measuredVolumeMl')"
       :unit-in-base="0.001"
     />

@@ -77,7 +77,7 @@ function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number])
       <TextField v-model="draft.name" v-first-focus label="Name" :problem="problemAt('name')" />
       <p v-if="material" class="soft">{{ material.sustainability }}</p>
       <p v-if="original" class="soft small">
-        {{ original.sources.theta10.cite }}. Type over what you measured; the rest stays as the book has it.
+        {{ original.sources.theta10.cite }}. Type over what you measured; the rest stays standard.
       </p>
       <p class="small" :class="fit(draft) > FIT_ENOUGH ? 'problem' : 'soft'" role="status">
         {{
@@ -105,7 +105,7 @@ function hint(draft: MaterialRecord, { key, percent }: (typeof FIGURES)[number])
       </p>
     </template>
     <template #more="{ draft }">
-      <Button v-if="original" @click="draft.figures = figuresOf(original)"> As the book has it </Button>
+      <Button v-if="original" @click="draft.figures = figuresOf(original)"> Reset to standard </Button>
     </template>
   </RecordForm>
 </template>

@@ -88,7 +88,7 @@ const rows = computed(() =>
       </template>
       <template #price="{ row }">{{ row.perUnit || 'no price' }}</template>
       <template #act="{ row }">
-        <Button text :aria-label="`Remove ${row.name}`" @click="remove('stocks', row.stock)">
+        <Button text :aria-label="`Delete ${row.name}`" @click="remove('stocks', row.stock)">
           <Trash2 aria-hidden="true" />
         </Button>
       </template>

@@ -41,7 +41,7 @@ const place = computed(
   () => withOutside(context.whole.frame?.places ?? []).find(({ id }) => id === body.value.placeId)?.name,
 )
 const onIt = computed(() => /scale|pen/.test(body.value.kind))
-const trayLabel = computed(() => (body.value.kind === 'pen' ? 'It stands in' : 'On the pan'))
+const trayLabel = computed(() => (body.value.kind === 'pen' ? 'In tray' : 'On the pan'))
 /** A list shows nothing for null. */
 const NOTHING = 'nothing'
 const trayChoices = computed(() => [
@@ -131,7 +131,7 @@ const silent = computed(() => MEASURES[body.value.kind].length > 0 && props.sour
         calibratedDays === null
           ? 'It was never put into its solution here'
           : `It was last put into its solution ${calibratedDays} days ago`
-      }}: rinse it, put it into the solution whose label says its EC, set it, and say so.
+      }}: rinse it, put it in the calibration solution, calibrate it, and confirm here.
     </p>
     <p v-if="key" class="key">
       Its key, shown this once: <code>{{ key }}</code>

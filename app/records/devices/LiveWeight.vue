@@ -23,7 +23,7 @@ const doubted = computed(() => scales.value.find(({ doubt }) => doubt !== null))
     <Scale aria-hidden="true" />
     <template v-if="readings.weight">
       <p>
-        <strong>{{ mass(readings.weight.grams) }}</strong> stands still on
+        <strong>{{ mass(readings.weight.grams) }}</strong> is steady on
         {{ readings.weight.source.device.body.name }}
         <SimulatedMark v-if="readings.weight.source.device.body.simulated" />
       </p>
@@ -33,7 +33,7 @@ const doubted = computed(() => scales.value.find(({ doubt }) => doubt !== null))
       {{ doubted.device.body.name }}: {{ present(doubted.doubt).message }}
     </p>
     <p v-else class="soft">
-      Nothing stands still on {{ first(scales).device.body.name }}
+      Nothing is steady on {{ first(scales).device.body.name }}
       <SimulatedMark v-if="first(scales).device.body.simulated" />: put it on, or type what you read.
     </p>
   </div>

@@ -259,10 +259,10 @@ const STATES = { new: 'new', changed: 'changed', same: 'as it is here', bad: 'st
       />
       <p class="tally" role="status">
         <b>{{ found.fresh }}</b> new, <b>{{ found.changed }}</b> changed, <b>{{ found.same }}</b> as here
-        already, <b>{{ found.bad }}</b> with something to put right.
+        already, <b>{{ found.bad }}</b> with a problem.
       </p>
       <template v-if="found.problems.length">
-        <h4 class="flat">To put right</h4>
+        <h4 class="flat">To fix</h4>
         <ul class="problems">
           <li v-for="(wrong, i) in found.problems.slice(0, 100)" :key="i">
             Line {{ wrong.line }}<template v-if="wrong.column">, {{ labelOf(wrong.column) }}</template

@@ -62,7 +62,7 @@ async function open(event: Event) {
     .slice(0, 30)
     .findIndex((row) => row.length > 1 && row.some((cell) => columnOf(cell) === 'time'))
   if (head < 0 || data.length - head < 2) {
-    problem.value = 'No heading with a date or time was found. The first line says what each column holds.'
+    problem.value = 'No heading with a date or time was found. The first line must name the columns.'
     return
   }
   const heading = present(data[head])
@@ -85,7 +85,7 @@ const NAMES: Record<LoggerColumn, string> = {
   humidity: 'humidity, %',
   lux: 'light, lux',
   ppfd: 'light, µmol/m²/s',
-  nothing: 'nothing I want',
+  nothing: 'skip',
 }
 const columnChoices = LOGGER_COLUMNS.map((value) => ({ value, name: NAMES[value] }))
 const setColumn = (i: number, to: LoggerColumn) =>
@@ -134,7 +134,7 @@ async function keep() {
         climate: days.value.slice(-PAGE).map((one) => ({ ...one })),
       },
     ])
-    noteDone('The air is written down.', act)
+    noteDone('Temperature and humidity logged.', act)
     emit('close')
   } catch (error) {
     problem.value = whyNot(error)

@@ -88,7 +88,7 @@ async function keep() {
   try {
     const { act } = await perform(body.value.name, [{ name: 'correct entry', id, version, title, ...rest }])
     righting.value = false
-    noteDone('Put right.', act)
+    noteDone('Saved.', act)
   } catch (error) {
     problem.value = whyNot(error)
   }
@@ -97,7 +97,7 @@ const takeBack = () =>
   attempt(
     body.value.name,
     [{ name: 'remove record', collection: 'entries', id: props.entry.id, version: props.entry.version }],
-    `Taken back: ${body.value.name}.`,
+    `Undone: ${body.value.name}.`,
   )
 </script>
 
@@ -136,8 +136,8 @@ const takeBack = () =>
       </p>
     </div>
     <div class="tools no-print">
-      <Button text :aria-label="`Put right: ${body.name}`" @click="right">Put right</Button>
-      <Button text :aria-label="`Take back: ${body.name}`" @click="takeBack">Take back</Button>
+      <Button text :aria-label="`Edit: ${body.name}`" @click="right">Edit</Button>
+      <Button text :aria-label="`Undo: ${body.name}`" @click="takeBack">Undo</Button>
     </div>
     <Dialog v-model:visible="righting" modal header="Put it right" :draggable="false">
       <form class="form" @submit.prevent="keep">
@@ -147,7 +147,7 @@ const takeBack = () =>
         <TextField v-model="draft.note" label="Note" />
         <DayField v-model="draft.remindOn" optional label="Comes back on" hint="a note to yourself" />
         <p class="soft small">
-          What it moved and counted stays as it was. To change that, take it back and write it again.
+          Counts and moves stay as they were. To change those, undo it and log it again.
         </p>
         <EntryAct v-if="body.act" :act="body.act" />
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -98,9 +98,7 @@ async function keep() {
         autocapitalize="off"
         :placeholder="LINE_EXAMPLE"
       />
-      <Button type="submit" class="main" :disabled="!(line.ready.value || line.reading.value)"
-        >Write it down</Button
-      >
+      <Button type="submit" class="main" :disabled="!(line.ready.value || line.reading.value)">Save</Button>
     </div>
 
     <SaidBack v-if="line.shown.value" :read="line.shown.value" @say="say" @pick="pick" />

@@ -80,7 +80,7 @@ const entry = () =>
 <template>
   <EntryForm
     :header="habit.name"
-    keep-label="Write it down"
+    keep-label="Save"
     :wrong="wrong"
     :entry="entry"
     done="Measured: plans go by it from now on."

@@ -41,7 +41,7 @@ const last = computed(() => lastOf(off.value))
 const verdict = computed(() => {
   const n = off.value.length
   const lies = `The last lies ${signed(last.value.off)} off`
-  if (n < 3) return `${lies}. After three jobs that say what was left it should lie within 5 %.`
+  if (n < 3) return `${lies}. Record what was left over three times and it should come within 5 %.`
   return Math.abs(last.value.off) <= AIM
     ? `${lies}: within the 5 % that are aimed for.`
     : `${lies}. Look at the measurements below: one may be wild, or the containers measured wrongly.`
@@ -72,7 +72,7 @@ const signed = (value: number) => `${value > 0 ? '+' : value < 0 ? '−' : ''}${
           <tr>
             <th scope="col">Batch</th>
             <th scope="col">day</th>
-            <th scope="col">reckoned</th>
+            <th scope="col">estimated</th>
             <th scope="col">used</th>
             <th scope="col">off by</th>
           </tr>

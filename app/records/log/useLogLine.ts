@@ -61,9 +61,9 @@ export function useLogLine() {
     const done = await attempt(
       said.slice(0, 120),
       entries.value.flatMap((one) => lineCommands(one, bench)),
-      `Written down: ${said.slice(0, 80)}`,
+      `Logged: ${said.slice(0, 80)}`,
     )
-    // What was typed stays in the field where it was not written down.
+    // What was typed stays in the field where it was not in supplies.
     if (done) text.value = ''
     busy.value = false
     return done !== null

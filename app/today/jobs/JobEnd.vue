@@ -43,7 +43,7 @@ async function end() {
   const ended = await guidedJobs.end(
     props.guidedJob,
     by.value,
-    said ? `Written down: ${said}.` : 'Ended; nothing was written down.',
+    said ? `Recorded: ${said}.` : 'Finished; nothing recorded.',
   )
   busy.value = false
   if (ended) emit('ended')
@@ -68,7 +68,7 @@ async function pause() {
         @update:model-value="setShare"
       />
       <div>
-        <h2>This is written down</h2>
+        <h2>What will be recorded</h2>
         <ul v-if="list.length">
           <li v-for="one in list" :key="one.words">{{ one.words }}</li>
         </ul>
@@ -77,7 +77,7 @@ async function pause() {
       <WhoField v-model="by" label="Done by" />
       <div class="buttons">
         <Button class="main" :disabled="busy" @click="end">{{
-          list.length ? 'Write it down and end' : 'End it'
+          list.length ? 'Save and finish' : 'Finish'
         }}</Button>
         <Button :disabled="busy" @click="pause">Pause, go on later</Button>
         <Button @click="emit('close')">Back to the job</Button>

@@ -69,7 +69,7 @@ const aboutOf = ({ expected, dimension }: Ask) =>
   (dimension === 'mass' ? onScale.value : (props.step.asks?.find((one) => one.expected)?.expected ?? 1))
 const planned = ({ expected, dimension }: Ask) =>
   expected === null
-    ? 'empty where nobody measured'
+    ? 'empty if not measured'
     : `planned: ${dimension === 'volume' ? volume(expected) : dimension === 'mass' ? mass(expected) : printNumber(expected)}`
 
 // Tapped one by one.

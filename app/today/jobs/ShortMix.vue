@@ -140,7 +140,7 @@ async function leaveEmpty() {
           missing.value.reduce((sum, { cells }) => sum + cells, 0),
           'cell',
         )} stay empty; season and labels follow the trays.`
-      : 'Written down. No tray is laid out for this batch, so nothing else follows.',
+      : 'Recorded. No tray is laid out for this batch.',
   )
   emit('close')
 }

@@ -100,14 +100,12 @@ const saidOf = (one: (typeof last.value)[number]) =>
             <FigureValue :figure="here.outlook.lossPerDayL" /> a day, and weighs about
             {{ mass(weightAt(here.followed, here.followed.now)) }} now.
             <template v-if="factor && factor.n > 0"
-              >Its own thirst is {{ printNumber(factor.mean, 2) }} × what is reckoned (±
+              >Dries {{ printNumber(factor.mean, 2) }}× as fast as estimated (±
               {{ printNumber(1.96 * factor.sd, 2) }}), yours, from {{ factor.n }}
               {{ factor.n === 1 ? 'interval' : 'intervals' }}.</template
             >
             <template v-else>That is the default: two weighings, or lifts, correct it.</template>
-            <template v-if="!here.mixKnown">
-              Nobody said what mix is in it; the usual seed mix is taken.</template
-            >
+            <template v-if="!here.mixKnown"> Mix not set; the usual seed mix is assumed.</template>
           </p>
           <div class="buttons no-print">
             <Button class="main" @click="start">Water it, step by step</Button>
@@ -158,7 +156,7 @@ const saidOf = (one: (typeof last.value)[number]) =>
       <DrawingFrame :file="`water-tray-${tray.number}`" title="Its water"
         ><WaterChart :water="here" :name="`Tray ${tray.number}`"
       /></DrawingFrame>
-      <FoldAway title="What was written down of its water">
+      <FoldAway title="Water history">
         <table v-if="last.length" class="figures">
           <thead>
             <tr>

@@ -121,7 +121,7 @@ const saidAt = (moment: Moment) =>
   `${printDay(dayOf(moment))}, ${String(Math.floor(hourOf(moment))).padStart(2, '0')}:00`
 const text = computed(
   () =>
-    `${props.name} weighs about ${mass(grams(followed.value.now))} now; full it is ${mass(firstOf(lines.value).y)}, and it wants water at ${mass(elementAt(lines.value, 2).y)}${props.water.outlook.dueAt ? `, about ${saidAt(props.water.outlook.dueAt)}` : ''}.`,
+    `${props.name} weighs about ${mass(grams(followed.value.now))} now; full it is ${mass(firstOf(lines.value).y)}, and it needs water at ${mass(elementAt(lines.value, 2).y)}${props.water.outlook.dueAt ? `, about ${saidAt(props.water.outlook.dueAt)}` : ''}.`,
 )
 /** What it weighs just before it is watered, as the hand has it. */
 const before = computed(() => path.value.find((point) => point.at >= next.value - 1e-6) ?? followed.value.now)

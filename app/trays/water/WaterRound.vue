@@ -44,8 +44,7 @@ const { temperature } = useMeasures()
   <section v-if="water.all.length" class="round" aria-labelledby="round-title">
     <h2 id="round-title">Water</h2>
     <p v-if="hotC !== null && hotC >= HOT_DAY_C" class="hot">
-      {{ temperature(hotC) }} ahead outside: what stands there wants water sooner, in the morning; shade it at
-      noon.
+      {{ temperature(hotC) }} forecast: trays outside dry sooner. Water in the morning and shade at noon.
     </p>
     <template v-if="today.length">
       <p class="sum">

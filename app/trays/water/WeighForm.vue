@@ -29,7 +29,7 @@ const water = useWater()
 const { onScale } = useOnScale()
 
 const NAMES = {
-  now: 'as it stands',
+  now: 'as it is now',
   watered: 'just watered and drained',
   dry: 'dry, before it was watered at all',
 }
@@ -79,7 +79,7 @@ const entry = () =>
 <template>
   <EntryForm
     :header="`Weigh ${name}`"
-    keep-label="Write it down"
+    keep-label="Save"
     :wrong="wrong"
     :entry="entry"
     :done="`Weighed: ${name}.`"

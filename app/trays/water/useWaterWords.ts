@@ -18,15 +18,15 @@ export function useWaterWords() {
         : ''
     switch (outlook.verdict) {
       case 'water':
-        return 'It wants water today.'
+        return 'Water today.'
       case 'tomorrow':
-        return `Tomorrow it wants water${range}.`
+        return `Water tomorrow${range}.`
       case 'look':
-        return 'Nobody has said a word of it for days: lift it, or look.'
+        return 'Not checked lately: lift it to feel the weight.'
       case 'let dry':
         return `Wet too long: leave it until it is light, about ${when}.`
       case 'later':
-        return `It wants water ${when}${range}.`
+        return `Water about ${when}${range}.`
     }
   }
   function doing({ outlook, place }: TrayWater): string {

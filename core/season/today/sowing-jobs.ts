@@ -131,7 +131,7 @@ const sowing = ({ row: { planned }, was }: Told): Asked[] =>
 
 /** A stage is shown once the one before it is done; the next date stands in the season. */
 function stagesAhead({ row: { planned, crop }, input, moved, was }: Told): Asked[] {
-  const slack = daysBetween(planned.sowOn, planned.sowRange[1])
+  const slack = daysBetween(...planned.sowRange) / 2
   const reached = Math.max(
     0,
     planned.stages.findLastIndex(({ index }) => was('stage', index)),

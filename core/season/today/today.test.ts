@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { addDays, type Day } from '../../calendar/day'
+import { addDays, daysBetween, type Day } from '../../calendar/day'
 import { feedDemands, mixDemands } from '../demand/demand'
 import { frame, row } from '../test/fixture'
 import type { Mark, TodayInput } from './job'
@@ -80,11 +80,12 @@ describe('today', () => {
     expect(later.filter(({ kind }) => kind === 'stage' || kind === 'look')).toEqual([])
   })
 
-  it('shows late work as late, and moves what follows once it is done', () => {
-    const late = addDays(sowOn, 3)
+  it('shows work as late once its window is over, and moves what follows once it is done', () => {
+    const late = addDays(pepper.planned.sowRange[1], 1)
+    expect(jobs(addDays(late, -1))).toContain('stage due')
     expect(jobs(late)).toContain('stage late')
     const after = input(late, [mark('stage', 0, late)])
-    expect(after.rows[0]!.planned.outOn).toBe(addDays(pepper.planned.outOn, 3))
+    expect(after.rows[0]!.planned.outOn).toBe(addDays(pepper.planned.outOn, daysBetween(sowOn, late)))
   })
 
   it('misses seedlings past 1.5 times their days', () => {
@@ -125,7 +126,7 @@ describe('today', () => {
   it('puts off what is snoozed, until its day', () => {
     const snoozed = mark('stage', 0, sowOn, addDays(sowOn, 2))
     expect(jobs(sowOn, [snoozed])).not.toContain('stage due')
-    expect(jobs(addDays(sowOn, 2), [snoozed])).toContain('stage late')
+    expect(jobs(addDays(sowOn, 2), [snoozed])).toContain('stage due')
   })
 
   it('keeps plants in when the night is too cold for them', () => {

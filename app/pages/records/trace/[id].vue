@@ -52,7 +52,7 @@ const print = () => window.print()
       <p v-if="trace.shared.length" class="shared">
         Only trays that do badly have {{ trace.shared.join(' and ') }} in common. Look there first.
       </p>
-      <DrawingFrame file="trace" title="Where it comes from"><TraceDrawing :trace="trace" /></DrawingFrame>
+      <DrawingFrame file="trace" title="Trace"><TraceDrawing :trace="trace" /></DrawingFrame>
       <h2>In words</h2>
       <ul class="words">
         <li v-for="node in trace.nodes" :key="node.id">
