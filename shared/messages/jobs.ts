@@ -51,8 +51,7 @@ const DETAILS = messages({
   soakDays:
     '{days, plural, one {# day} other {# days}} in hand-warm water, about {at} to start with; change it daily, sow wet',
   treat: 'before sowing',
-  'soak mix':
-    'for {who}: {volume} of mix; the evening before, or half an hour before mixing',
+  'soak mix': 'for {who}: {volume} of mix; the evening before, or half an hour before mixing',
   'make mix': 'for {who}{tubs, plural, one {} other {, in # tubs}}',
   sow: '{seeds, plural, one {# seed} other {# seeds}}{each, plural, one {} other {, # per cell}}, {depth}; {where}. Label first.',
   surface: 'on the surface, pressed in',

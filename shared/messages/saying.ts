@@ -10,6 +10,8 @@ import { inWordsOf } from './message'
 export interface Saying {
   readonly english: English
   readonly volume: (l: number) => string
+  /** As it is poured by hand: two digits are enough. */
+  readonly aboutVolume: (l: number) => string
   readonly length: (mm: number) => string
   readonly temperature: (celsius: number) => string
   readonly day: (day: Day) => string
@@ -39,6 +41,7 @@ export function sayingFor({
   return {
     english,
     volume: (l) => printQuantity(l, 'volume', units),
+    aboutVolume: (l) => printQuantity(Number(l.toPrecision(2)), 'volume', units),
     length: (mm) => printQuantity(mm, 'length', units),
     temperature: (celsius) => printQuantity(Math.round(celsius), 'temperature', thermometer),
     day,

@@ -14,7 +14,7 @@ import PageTop from '~/shell/PageTop.vue'
 import MoveOn from '~/trays/MoveOn.vue'
 import GroupLine from '~/trays/GroupLine.vue'
 import TrayAdvice from '~/trays/TrayAdvice.vue'
-import TrayDrawing from '~/trays/TrayDrawing.vue'
+import TrayMap from '~/trays/TrayMap.vue'
 import TrayFits from '~/trays/TrayFits.vue'
 import TrayForm from '~/trays/TrayForm.vue'
 import TrayTable from '~/trays/TrayTable.vue'
@@ -25,6 +25,9 @@ import WishLine from '~/trays/WishLine.vue'
 import { useTrayChoice } from '~/trays/useTrayChoice'
 import { useTrayCount } from '~/trays/useTrayCount'
 import { useTrayLaying } from '~/trays/useTrayLaying'
+import { Play } from '@lucide/vue'
+import { useWater } from '~/trays/water/water'
+import { useWaterWords } from '~/trays/water/useWaterWords'
 import { useDates } from '~/kit/useDates'
 import type { StrokeAt } from '#shared/drawings/tray-marks'
 import { useContext } from '~/household/context'
@@ -84,6 +87,24 @@ const placeName = computed(() => {
     .filter(Boolean)
     .join('; ')
 })
+const water = useWater()
+const { verdict } = useWaterWords()
+/** When it needs water, in a line. */
+const wet = computed(() => {
+  const now = kept.value && water.of(kept.value)
+  return now ? verdict(now) : ''
+})
+/** What is in it, and where it is. */
+const inIt = computed(() =>
+  [
+    [...new Set(tray.value?.groups.map(({ name }) => name))].join(', ') || tray.value?.name,
+    placeName.value,
+    batch.value && `mix of batch ${batch.value.number}`,
+    tray.value?.emptiedOn && `empty since ${printDay(tray.value.emptiedOn)}`,
+  ]
+    .filter(Boolean)
+    .join(' · '),
+)
 const batch = computed(() => household.batches.find((one) => one.id === tray.value?.batchId))
 
 // What a hand does here.
@@ -91,12 +112,12 @@ const MODES = [
   {
     id: 'lay',
     name: 'Lay out',
-    does: 'Choose a group and paint its cells; drag the grip between two groups.',
+    does: 'Choose a group, then tap its cells.',
   },
   {
     id: 'count',
     name: 'Count',
-    does: 'Tap each cell that came up, or type 31 of 36 beside the group. Keys: arrows move, space counts, a digit sets it.',
+    does: 'Tap each cell that is up, or type 31 of 36 beside the group.',
   },
   {
     id: 'choose',
@@ -107,7 +128,6 @@ const MODES = [
 type Mode = (typeof MODES)[number]['id']
 const mode = ref<Mode>(kept.value && stands.value.groups.some(({ sown }) => sown > 0) ? 'count' : 'lay')
 const does = computed(() => present(MODES.find((one) => one.id === mode.value)).does)
-const zoom = ref(1)
 const on = ref<Day>(season.today)
 
 const { brush, lay, moveEdge, addGroups, takeOut, fromSeason, addSowing } = useTrayLaying(
@@ -252,33 +272,16 @@ const advised = computed(() => present(tray.value).groups.length > 1)
 
 <template>
   <div v-if="!kept || !tray || !container" class="gone">
-    <h1>This tray is not here</h1>
+    <h1>Tray not found</h1>
     <p>
-      It was taken away, or belongs to another household. What was removed lately can be brought back in
-      <NuxtLink to="/settings">Settings</NuxtLink>.
+      It may have been deleted. Deleted items can be restored in <NuxtLink to="/settings">Settings</NuxtLink>.
     </p>
     <NuxtLink to="/trays" class="button main">All trays</NuxtLink>
   </div>
   <div v-else class="tray">
-    <PageTop
-      :title="`Tray ${kept.number}`"
-      :hint="
-        [
-          tray.name,
-          placeName,
-          batch && `mix of batch ${batch.number}`,
-          tray.emptiedOn && `empty since ${printDay(tray.emptiedOn)}`,
-        ]
-          .filter(Boolean)
-          .join(' · ')
-      "
-    >
-      <NuxtLink :to="`/trays/labels?trays=${id}`" class="button">Labels and key</NuxtLink>
-      <Button v-if="toSow" class="main" @click="startSowing">Start sowing</Button>
-      <Button v-for="one in toMove" :key="one.group.code" @click="startMoving(one)"
-        >{{ GUIDED_JOB_NAMES[one.kind] }} {{ one.group.name }}</Button
-      >
-      <Button @click="changing = true">Change the tray</Button>
+    <PageTop :title="`Tray ${kept.number}`" :hint="inIt">
+      <NuxtLink :to="`/trays/labels?trays=${id}`" class="button">Labels</NuxtLink>
+      <Button @click="changing = true">Edit tray</Button>
     </PageTop>
 
     <div class="modes no-print" role="group" aria-label="What to do">
@@ -297,21 +300,12 @@ const advised = computed(() => present(tray.value).groups.length > 1)
         hide-label
         @update:model-value="$event && (on = $event)"
       />
-      <span class="zoom">
-        <Button text aria-label="Smaller" :disabled="zoom <= 1" @click="zoom = Math.max(1, zoom / 1.5)"
-          >−</Button
-        >
-        <Button text aria-label="Larger" :disabled="zoom >= 5" @click="zoom = Math.min(5, zoom * 1.5)"
-          >+</Button
-        >
-      </span>
     </div>
-    <p class="soft no-print does">{{ does }}</p>
 
     <div class="bench">
       <section class="drawing" aria-label="The tray from above">
         <DrawingFrame :file="`tray-${kept.number}`" title="The tray"
-          ><TrayDrawing
+          ><TrayMap
             :tray="tray"
             :stands="stands"
             :container="container"
@@ -320,20 +314,20 @@ const advised = computed(() => present(tray.value).groups.length > 1)
             :chosen="mode === 'choose' ? chosen : undefined"
             :pending="counting.counts.value"
             :together="together"
-            :zoom="zoom"
             @stroke="stroke"
             @digit="(cell, n) => mode === 'count' && digit(cell, n)"
             @group="wholeGroup"
             @open="open"
             @edge="moveEdge"
         /></DrawingFrame>
+        <p class="soft small no-print does">{{ does }}</p>
         <div v-if="mode === 'count' && counting.counts.value.size" class="bar" role="status">
           <strong>{{ upNow.up }} of {{ upNow.of }} up</strong>
-          <Button class="main" @click="keepCount">Keep this count</Button>
+          <Button class="main" @click="keepCount">Save count</Button>
           <Button :disabled="!counting.strokes.value.length" @click="counting.takeBack()"
             >Undo last tap</Button
           >
-          <Button text @click="counting.clear()">Leave it</Button>
+          <Button text @click="counting.clear()">Discard</Button>
         </div>
         <div v-if="mode === 'choose'" class="bar">
           <template v-if="chosen.size">
@@ -350,7 +344,7 @@ const advised = computed(() => present(tray.value).groups.length > 1)
               >Move on by number</Button
             >
             <Button v-if="doubles.length" @click="chosen = new Set(doubles)"
-              >Choose the {{ doubles.length }} doubled</Button
+              >Select the {{ doubles.length }} doubled</Button
             >
             <span v-if="!standingGroups.length" class="soft">No plants yet: count what came up first.</span>
           </template>
@@ -358,7 +352,20 @@ const advised = computed(() => present(tray.value).groups.length > 1)
       </section>
 
       <section class="groups" aria-labelledby="groups-title">
-        <h2 id="groups-title">What is in it</h2>
+        <div v-if="toSow || toMove.length || wet" class="answer">
+          <p v-if="wet">{{ wet }}</p>
+          <div class="buttons no-print">
+            <Button v-if="toSow" class="main" @click="startSowing"><Play aria-hidden="true" /> Sow</Button>
+            <Button
+              v-for="(one, i) in toMove"
+              :key="one.group.code"
+              :class="{ main: i === 0 }"
+              @click="startMoving(one)"
+              ><Play aria-hidden="true" /> {{ GUIDED_JOB_NAMES[one.kind] }} {{ one.group.name }}</Button
+            >
+          </div>
+        </div>
+        <h2 id="groups-title">In this tray</h2>
         <ul>
           <GroupLine
             v-for="(one, i) in stands.groups"
@@ -382,14 +389,14 @@ const advised = computed(() => present(tray.value).groups.length > 1)
         <p v-if="!stands.groups.length" class="soft">Nothing yet.</p>
         <template v-if="mode === 'lay'">
           <Button :class="{ main: brush === '' }" :aria-pressed="brush === ''" @click="brush = ''"
-            >Paint empty</Button
+            >Clear cells</Button
           >
           <p class="soft">{{ counted(freeCells(tray), 'cell') }} free</p>
           <WishLine :tray="tray" :add="addGroups" />
           <ChoiceField
             v-if="fromSeason.length"
             :model-value="undefined"
-            label="Or a sowing of the season"
+            label="Or a planned sowing"
             placeholder="Choose one"
             :choices="fromSeason"
             @update:model-value="$event && addSowing($event)"
@@ -410,11 +417,15 @@ const advised = computed(() => present(tray.value).groups.length > 1)
     <TrayWaterPanel v-if="tray.emptiedOn === null" :tray="kept" />
 
     <section class="record" aria-labelledby="record-title">
-      <h2 id="record-title">Its record</h2>
+      <h2 id="record-title">Photos and records</h2>
       <PhotoStrip :id="id" what="trays" :title="`tray ${kept.number}`" />
       <p class="links no-print">
-        <NuxtLink :to="{ path: '/records', query: { subject: id } }" class="button">Its log</NuxtLink>
-        <NuxtLink :to="{ path: '/signs', query: { tray: id } }" class="button">Diagnose a problem</NuxtLink>
+        <NuxtLink :to="`/trays/labels?trays=${id}`" class="button on-phone">Labels</NuxtLink>
+        <Button class="on-phone" @click="changing = true">Edit tray</Button>
+        <NuxtLink :to="{ path: '/records', query: { subject: id } }" class="button">Log</NuxtLink>
+        <NuxtLink :to="{ path: '/signs', query: { tray: id } }" class="button"
+          >What is wrong with it?</NuxtLink
+        >
         <NuxtLink :to="`/records/trace/${id}`" class="button">Trace</NuxtLink>
       </p>
     </section>
@@ -427,17 +438,17 @@ const advised = computed(() => present(tray.value).groups.length > 1)
         <Button @click="trays.keep(kept, { ...kept.body, emptiedOn: null })">Restore</Button>
       </template>
       <template v-else>
-        <Button v-if="isEmpty && stands.groups.length" @click="empty">It is empty now</Button>
-        <Button v-if="!trays.changes.get(id)?.length" text @click="remove">Take this tray away</Button>
+        <Button v-if="isEmpty && stands.groups.length" @click="empty">Mark as empty</Button>
+        <Button v-if="!trays.changes.get(id)?.length" text @click="remove">Delete tray</Button>
       </template>
     </p>
 
     <Dialog v-model:visible="changing" modal class="wide" :header="`Tray ${kept.number}`" :draggable="false">
-      <TrayForm :tray="kept.body" keep-label="Keep" @keep="change"
+      <TrayForm :tray="kept.body" keep-label="Save" @keep="change"
         ><Button @click="changing = false">Cancel</Button></TrayForm
       >
     </Dialog>
-    <Dialog v-model:visible="moving" modal class="wide" header="Plants that go on" :draggable="false">
+    <Dialog v-model:visible="moving" modal class="wide" header="Move plants" :draggable="false">
       <MoveOn
         :tray="kept"
         :groups="standingGroups"
@@ -454,10 +465,10 @@ const advised = computed(() => present(tray.value).groups.length > 1)
       @update:visible="asked = null"
     >
       <form v-if="asked !== null" class="cell" @submit.prevent="keepAsked">
-        <p v-if="!present(stands.cells[asked]).sown" class="soft">Nothing is sown in this cell.</p>
+        <p v-if="!present(stands.cells[asked]).sown" class="soft">Nothing sown in this cell.</p>
         <TypedField v-else v-model="askedUp" label="Up" :hint="`of ${mostIn(asked)}`" />
         <div class="buttons">
-          <Button v-if="present(stands.cells[asked]).sown" type="submit" class="main">Keep</Button>
+          <Button v-if="present(stands.cells[asked]).sown" type="submit" class="main">Save</Button>
           <Button @click="asked = null">Cancel</Button>
         </div>
       </form>
@@ -479,6 +490,10 @@ const advised = computed(() => present(tray.value).groups.length > 1)
   min-width: 0;
 }
 
+.on-phone {
+  display: none;
+}
+
 .links {
   display: flex;
   flex-wrap: wrap;
@@ -494,11 +509,6 @@ const advised = computed(() => present(tray.value).groups.length > 1)
 
 .day {
   width: 11rem;
-}
-
-.zoom {
-  display: flex;
-  margin-left: auto;
 }
 
 .does {
@@ -527,6 +537,14 @@ const advised = computed(() => present(tray.value).groups.length > 1)
   background: var(--paper);
 }
 
+.answer {
+  display: grid;
+  gap: 0.5rem;
+  padding: 0.6rem 0.8rem;
+  border-left: 4px solid var(--water);
+  background: var(--paper-raised);
+}
+
 .groups {
   display: grid;
   gap: 0.6rem;
@@ -546,6 +564,30 @@ const advised = computed(() => present(tray.value).groups.length > 1)
 @media (max-width: 60rem) {
   .bench {
     grid-template-columns: minmax(0, 1fr);
+  }
+}
+
+/* On a phone the map comes first. */
+@media (max-width: 46rem) {
+  .modes :deep(.button) {
+    min-height: 2.75rem;
+    padding-inline: 0.7rem;
+  }
+
+  .day {
+    width: 9.5rem;
+  }
+
+  .tray > :deep(.top .buttons) {
+    display: none;
+  }
+
+  .does {
+    display: none;
+  }
+
+  .links .on-phone {
+    display: inline-flex;
   }
 }
 </style>

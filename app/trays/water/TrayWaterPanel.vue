@@ -76,9 +76,7 @@ const saidOf = (one: (typeof last.value)[number]) =>
 <template>
   <section class="water" aria-labelledby="water-title">
     <h2 id="water-title">Water</h2>
-    <p v-if="!here" class="soft">
-      Once something is sown or set in it, its water is followed from day to day.
-    </p>
+    <p v-if="!here" class="soft">Starts once something is sown.</p>
     <template v-else>
       <div class="now">
         <svg
@@ -94,19 +92,20 @@ const saidOf = (one: (typeof last.value)[number]) =>
         <div class="said">
           <p class="verdict">{{ verdict(here) }}</p>
           <p>{{ doing(here) }}</p>
-          <p class="soft">
-            It holds <FigureValue :figure="here.store.capacityL" /> soaked and drained, of it
-            <FigureValue :figure="here.store.easyL" /> easily had; it loses about
-            <FigureValue :figure="here.outlook.lossPerDayL" /> a day, and weighs about
-            {{ mass(weightAt(here.followed, here.followed.now)) }} now.
-            <template v-if="factor && factor.n > 0"
-              >Dries {{ printNumber(factor.mean, 2) }}× as fast as estimated (±
-              {{ printNumber(1.96 * factor.sd, 2) }}), yours, from {{ factor.n }}
-              {{ factor.n === 1 ? 'interval' : 'intervals' }}.</template
-            >
-            <template v-else>That is the default: two weighings, or lifts, correct it.</template>
-            <template v-if="!here.mixKnown"> Mix not set; the usual seed mix is assumed.</template>
-          </p>
+          <FoldAway kept-as="water-why" title="Why"
+            ><p class="soft">
+              Holds <FigureValue :figure="here.store.capacityL" /> when full;
+              <FigureValue :figure="here.store.easyL" /> before it needs water. Loses about
+              <FigureValue :figure="here.outlook.lossPerDayL" /> a day and weighs about
+              {{ mass(weightAt(here.followed, here.followed.now)) }} now.
+              <template v-if="factor && factor.n > 0"
+                >Dries {{ printNumber(factor.mean, 2) }}× as fast as estimated (from {{ factor.n }} of your
+                waterings).</template
+              >
+              <template v-else>Estimate. Weigh or lift it twice to calibrate.</template>
+              <template v-if="!here.mixKnown"> Mix not set; the usual seed mix is assumed.</template>
+            </p></FoldAway
+          >
           <div class="buttons no-print">
             <Button class="main" @click="start">Water it, step by step</Button>
             <Button @click="watered">Watered</Button>
