@@ -154,7 +154,7 @@ test('a cold night in the forecast holds back what was to go out', async ({ page
   await expect(page.getByText('An example. Its day is')).toContainText('20 May 2027')
   const out = page.getByRole('listitem').filter({ hasText: 'Plant out Tomatillo by the wall' }).last()
   await expect(out).toBeVisible()
-  await expect(out).not.toContainText('in danger')
+  await expect(out).not.toContainText('urgent')
   const day = (on: string, lowC: number) => ({
     on,
     lowC,
@@ -165,14 +165,16 @@ test('a cold night in the forecast holds back what was to go out', async ({ page
   const days = [day('2027-05-21', 9), day('2027-05-22', 1.5), day('2027-05-23', 8)]
   expect((await request.post(`${home}/weather`, { data: days })).status()).toBe(200)
   await goTo(page, '/')
-  await expect(page.getByLabel('Coldest night ahead')).toHaveValue('1.5 °C')
-  await expect(out).toContainText('in danger')
-  await expect(out).toContainText('A night of 2 °C is ahead')
+  await page.getByRole('button', { name: 'Edit forecast' }).click()
+  await expect(page.getByLabel('Lowest forecast, next 3 nights')).toHaveValue('1.5 °C')
+  await expect(out).toContainText('urgent')
+  await expect(out).toContainText('A night of 2 °C is forecast')
   // Moved on by the control, the day is another, and the night is over.
-  await page.getByRole('button', { name: 'Move the day' }).click()
-  await page.getByLabel('Its day', { exact: true }).fill('26/05/2027')
+  const demoDay = page.getByRole('group', { name: 'Day of this demo' })
+  await demoDay.getByRole('button', { name: /Demo day/ }).click()
+  await page.getByLabel('Day', { exact: true }).fill('26/05/2027')
   await page.keyboard.press('Enter')
-  await expect(page.getByText('An example. Its day is')).toContainText('26 May 2027')
+  await expect(demoDay).toContainText('26 May')
 })
 
 test('the simulated bench says that it is, and a tray that is put on its scale weighs what its water says', async ({

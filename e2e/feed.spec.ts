@@ -115,8 +115,8 @@ test('a feeding schedule is planned, kept, and stands on the shopping list', asy
   await page.getByRole('button', { name: 'Keep this schedule' }).click()
   await expect(page.getByText('The feeding schedule is kept.')).toBeVisible()
   expect(await household.list('programmes')).toHaveLength(1)
-  await goTo(page, '/supplies')
-  await expect(page.getByRole('region', { name: 'To buy' })).toContainText('Balanced soluble powder')
+  await goTo(page, '/plan/shopping')
+  await expect(page.getByRole('region', { name: 'Shopping list' })).toContainText('Balanced soluble powder')
 })
 
 test('a sign is read against the record of its tray, and says what would tell it from the others', async ({

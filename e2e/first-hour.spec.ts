@@ -184,22 +184,14 @@ test('a page says what it is for, a word what it means, a tag where it comes fro
   page,
   household: _,
 }) => {
-  await page.addInitScript(
-    () => location.protocol.startsWith('http') && window.localStorage.setItem('words-met', '[]'),
-  )
   await goTo(page, '/mix')
-  const words = page.getByRole('complementary', { name: 'Words that are new here' })
-  await words.getByRole('button', { name: 'What is: Settling' }).click()
-  await expect(page.getByText(/How much a mix sinks/)).toBeVisible()
-  await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: /What is this page for/ }).click()
+  await page.getByRole('button', { name: /Help for this page/ }).click()
   const help = page.getByRole('dialog', { name: 'Mix: what is this for?' })
   await expect(help.getByText('Old vermiculite')).toBeVisible()
-  await expect(help.getByText('find anything, go anywhere')).toBeVisible()
+  await expect(help.getByText(/How much a mix sinks/)).toBeVisible()
+  await expect(help.getByText('search or jump to')).toBeVisible()
   await expectAccessible(page)
   await page.keyboard.press('Escape')
-  await words.getByRole('button', { name: 'I know them all' }).click()
-  await expect(words).toBeHidden()
 
   await page
     .getByRole('button', { name: /working/i })

@@ -1,14 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import AxeBuilder from '@axe-core/playwright'
-import { GLOSSARY } from '../core/glossary'
 import { SEASON } from '../shared/test/season'
-import {
-  test as base,
-  expect,
-  type APIRequestContext,
-  type BrowserContext,
-  type Page,
-} from '@playwright/test'
+import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test'
 
 /* Every test has a household of its own, and fails on anything in the console or any request that leaves loopback. */
 
@@ -76,7 +69,6 @@ export const test = base.extend<{
   household: async ({ request, context, baseURL }, use) => {
     const household = await makeHousehold(request)
     await context.addCookies([{ name: 'household', value: household.id, url: baseURL! }])
-    await knowsTheWords(context)
     await use(household)
   },
   expectNoise: async ({ context: _ }, use) => use((pattern) => tolerated.push(pattern)),
@@ -98,14 +90,6 @@ export const test = base.extend<{
   ],
 })
 const tolerated: RegExp[] = []
-
-/** Somebody who has met the words of the trade: none is explained on top of a page. */
-const knowsTheWords = (context: BrowserContext) =>
-  context.addInitScript(
-    // A blank page has no storage.
-    (known) => location.protocol.startsWith('http') && window.localStorage?.setItem('words-met', known),
-    JSON.stringify(GLOSSARY.map(({ id }) => id)),
-  )
 
 export { expect }
 

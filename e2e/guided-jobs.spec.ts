@@ -226,7 +226,7 @@ test.describe('on a phone', () => {
       .getByRole('link', { name: /Tray 1/ })
       .first()
       .click()
-    await page.getByRole('button', { name: 'Start sowing' }).click()
+    await page.getByRole('button', { name: 'Sow' }).click()
     await expect(page.getByRole('heading', { name: 'Label tray 1 first' })).toBeVisible()
     // Nothing is wider than the phone, however long the name of the job.
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390)

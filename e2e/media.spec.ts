@@ -39,7 +39,7 @@ test('a mix is found in the worker, and used', async ({ page, household: _ }) =>
   await expectAccessible(page)
   const ratio = await found.getByRole('listitem').first().locator('strong').first().innerText()
   await found.getByRole('button', { name: 'Use it' }).first().click()
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('A new batch')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('New mix')
   await expect(page.getByText(ratio, { exact: true })).toBeVisible()
 })
 
@@ -130,7 +130,7 @@ test('a recipe is adjusted, kept, renamed, compared and removed, and the removal
   await expect(page.getByText('Barn mix was removed.')).toBeVisible()
   expect(await household.list('recipes')).toEqual([])
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText('Taken back: Barn mix.')).toBeVisible()
+  await expect(page.getByText('Undone: Barn mix.')).toBeVisible()
   expect((await household.list('recipes')).map(({ body }) => body['name'])).toEqual(['Barn mix'])
 })
 

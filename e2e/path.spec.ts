@@ -14,8 +14,7 @@ const materialsL = mixL / (1 - 4 * 0.1 * 0.2 * 0.8)
 const shown = (value: number) => String(Number(value.toPrecision(3)))
 
 test('from a recipe to the bench card, by pointer', async ({ page, household }) => {
-  await goTo(page, '/')
-  await page.getByRole('link', { name: 'Plan a mix' }).click()
+  await goTo(page, '/mix')
   await choose(page, 'Recipe', 'Lean and light')
   await expect(page.getByText('3 : 1 : 1')).toBeVisible()
 
@@ -115,7 +114,7 @@ async function pick(page: Page, target: Locator, option: string) {
 test('from a recipe to the bench card, by keyboard alone', async ({ page }) => {
   await goTo(page, '/')
   await page.keyboard.press('m')
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('A new batch')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('New mix')
   await pick(page, page.getByRole('combobox', { name: 'Recipe' }), 'Peat and mineral, sterile')
 
   const edge = page.getByRole('slider', { name: /^Edge between Sphagnum peat/ })

@@ -29,11 +29,12 @@ const bag = (household: Household, litres: number, price: number, packs: number)
 test('what is short is bought in the cheapest whole packs', async ({ page, household }) => {
   await perliteBatch(household)
   await bag(household, 25, 13, 0)
-  await goTo(page, '/supplies')
-  const toBuy = page.getByRole('region', { name: 'To buy' })
+  await goTo(page, '/plan/shopping')
+  const toBuy = page.getByRole('region', { name: 'Shopping list' })
   // Only the sack is known yet.
   await expect(toBuy).toContainText('1 × 25 L perlite')
 
+  await goTo(page, '/supplies')
   await page.getByRole('button', { name: 'Add a pack' }).click()
   await choose(page, 'What is in it', 'Perlite, coarse')
   await page.getByLabel('A full pack').fill('0')
@@ -45,14 +46,16 @@ test('what is short is bought in the cheapest whole packs', async ({ page, house
   await page.getByLabel('Price of a pack').fill('7')
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('dialog')).toBeHidden()
+  await goTo(page, '/plan/shopping')
   // 10.4 − 2 L are short by 8.4: a bag of 10 L for 7 beats the sack for 13.
   await expect(toBuy).toContainText('1 × 10 L perlite')
-  await expect(toBuy.getByRole('row', { name: /^Together/ })).toContainText('7.00')
+  await expect(toBuy.getByRole('row', { name: /^Total/ })).toContainText('7.00')
   // For two batches 18.8 L are short: the sack for 13 beats two bags for 14.
   await perliteBatch(household, 'More tins')
   await page.reload()
   await expect(toBuy).toContainText('1 × 25 L perlite')
-  await expect(toBuy.getByRole('row', { name: /^Together/ })).toContainText('13.00')
+  await expect(toBuy.getByRole('row', { name: /^Total/ })).toContainText('13.00')
   await expectAccessible(page)
 })
 
@@ -70,7 +73,7 @@ test('a batch is made: it leaves the shelf, and undo puts it back', async ({ pag
   const packs = async () => Number((await household.list('stocks'))[0]!.body['packs'])
   expect(await packs()).toBeCloseTo(1.5 - 1.0395, 4)
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText('Taken back: Tins.')).toBeVisible()
+  await expect(page.getByText('Undone: Tins.')).toBeVisible()
   expect(await packs()).toBe(1.5)
   await expect(page.getByRole('button', { name: 'It is made' })).toBeVisible()
 })

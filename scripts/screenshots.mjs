@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 import { buildApplication } from './install.mjs'
 import { CHROMIUM } from './packages.mjs'
@@ -10,12 +9,6 @@ const FEEDING = '0b1a5700-de30-4000-8000-000000000062'
 const PROGRAMME = '0b1a5700-de30-4000-8000-000000000065'
 const TRAY = '0b1a5700-de30-4000-8000-000000000402'
 const RUN = '0b1a5700-de30-4000-8000-000000000601'
-/** Somebody who knows the words: none is explained on top of a page. */
-const MET = JSON.stringify(
-  [...readFileSync('core/glossary.ts', 'utf8').matchAll(/^ {2}(?:'([^']+)'|([\w]+)): \{/gm)].map(
-    (match) => match[1] ?? match[2],
-  ),
-)
 const WIDE = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
 
@@ -57,8 +50,7 @@ await orSayWhy(async () => {
     for (const { name, path, size, dark, see, scrollTo } of VIEWS) {
       const context = await browser.newContext({ viewport: size, locale: 'en-GB' })
       await context.addCookies([{ name: 'household', value: demo.id, url: address }])
-      if (dark) await context.addCookies([{ name: 'theme', value: 'dark', url: address }])
-      await context.addInitScript((known) => localStorage.setItem('words-met', known), MET)
+      await context.addCookies([{ name: 'theme', value: dark ? 'dark' : 'light', url: address }])
       const page = await context.newPage()
       await page.goto(address + path, { waitUntil: 'load' })
       await page.locator('main h1').first().waitFor()

@@ -65,7 +65,7 @@ describe('an act is done once', () => {
     const borrowed = await send(path, 'PUT', { ...jug('Other'), version: 3 }, key)
     expect([borrowed.status, JSON.parse(borrowed.body).detail]).toEqual([
       422,
-      'This key stands for another request already.',
+      'This key was used for another request.',
     ])
   })
 

@@ -178,10 +178,7 @@ describe('an act', () => {
     expect(new Set(answers.map((one) => JSON.stringify(one))).size).toBe(1)
     expect((await names('tools')).filter((name) => name === 'Once only')).toHaveLength(1)
     const borrowed = await press({ act, commands: [jug('Another')] })
-    expect([borrowed.status, borrowed.body.detail]).toEqual([
-      422,
-      'This key stands for another request already.',
-    ])
+    expect([borrowed.status, borrowed.body.detail]).toEqual([422, 'This key was used for another request.'])
   })
 
   it('that is sent again after a month is answered with how it stands then; after a year its key is forgotten', async () => {

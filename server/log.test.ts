@@ -184,7 +184,7 @@ describe('what is measured', () => {
     })
     const fact = (what: string) => body.body.facts.find((one: { what: string }) => one.what === what)?.amount
     expect(fact('Used')).toBe(14)
-    expect(fact('Reckoned to be used')).toBeGreaterThan(8)
+    expect(fact('Estimated use')).toBeGreaterThan(8)
     expect(body.body.measured).toContainEqual(expect.objectContaining({ what: 'settling' }))
   })
   it('what no bench measures is refused at its field, and nothing is written', async () => {

@@ -71,7 +71,7 @@ export const useUndo = defineStore('undo', () => {
     return undo()
   }
   const undo = () => move(past, future, 'Undone', 'Nothing to undo.')
-  const redo = () => move(future, past, 'Done again', 'There is nothing to do again.')
+  const redo = () => move(future, past, 'Redone', 'Nothing to redo.')
 
   // What was done in another household stays there.
   watch(

@@ -81,7 +81,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
 <template>
   <div class="blend">
     <header class="whole">
-      <h1>Several feeds at once</h1>
+      <h1>Several feeds</h1>
       <p class="soft">
         Say what is wanted, tick what there is: the nearest blend, and which bottles must not meet.
       </p>

@@ -166,7 +166,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
         <h2 id="crop-title">{{ chosen.name }}</h2>
         <Button @click="form = { crop: chosen, asNew: false }"> Correct it </Button>
         <Button @click="form = { crop: chosen, asNew: true }"> One like it </Button>
-        <Button v-if="own" text :aria-label="`Remove ${chosen.name}`" @click="remove('crops', own)">
+        <Button v-if="own" text :aria-label="`Delete ${chosen.name}`" @click="remove('crops', own)">
           <Trash2 aria-hidden="true" />
         </Button>
       </header>
@@ -219,7 +219,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
             >
           </span>
           <StandsIn :packet-id="one.id" />
-          <Button text :aria-label="`Remove ${one.body.name}`" @click="remove('packets', one)">
+          <Button text :aria-label="`Delete ${one.body.name}`" @click="remove('packets', one)">
             <Trash2 aria-hidden="true" />
           </Button>
         </li>

@@ -66,10 +66,7 @@ const anySimulated = computed(() => household.devices.some(({ body }) => body.si
 
 <template>
   <div class="devices">
-    <PageTop
-      title="Devices"
-      hint="What the bench measures by itself. Everything here can be typed by hand instead."
-    >
+    <PageTop title="Devices">
       <Button @click="form = 'new'"><Plus aria-hidden="true" /> A device</Button>
     </PageTop>
     <p v-if="anySimulated" class="subjects">

@@ -158,13 +158,8 @@ const cardAddress = computed(() =>
 
 <template>
   <div class="feed">
-    <PageTop
-      :title="feed.saved ? feed.saved.body.name : 'A feed for a stage'"
-      hint="Drag the drop, or press a stage. Every rule of thumb becomes a place on one scale."
-    >
-      <NuxtLink to="/programme" class="button">Feeding schedule</NuxtLink>
+    <PageTop :title="feed.saved ? feed.saved.body.name : 'New feed'">
       <NuxtLink to="/blend" class="button">Several feeds</NuxtLink>
-      <NuxtLink to="/signs" class="button">Signs</NuxtLink>
       <Button v-if="feed.draft.version > 0" @click="begin">New feed</Button>
     </PageTop>
 

@@ -136,7 +136,7 @@ function use(parts: readonly Part[]) {
 <template>
   <div class="find">
     <header class="top">
-      <h1>Find me a mix</h1>
+      <h1>Find a mix</h1>
       <p class="soft">Tick what you have and set your limits.</p>
     </header>
 

@@ -66,7 +66,7 @@ const print = () => window.print()
 
 <template>
   <div class="booklet">
-    <PageTop title="Help" hint="To read here, or to print as a booklet: nothing of it needs a network.">
+    <PageTop title="Help">
       <Button class="no-print" @click="print">Print the booklet</Button>
     </PageTop>
     <nav aria-label="In this booklet" class="no-print">

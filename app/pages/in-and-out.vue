@@ -23,10 +23,7 @@ const home = computed(() => `/api/households/${household.id}`)
 
 <template>
   <div class="in-and-out">
-    <PageTop
-      title="In and out"
-      hint="What you keep here is yours: take it along, bring it back, hand it on."
-    />
+    <PageTop title="Import and export" />
     <section aria-labelledby="out-title">
       <h2 id="out-title">Everything out</h2>
       <p>

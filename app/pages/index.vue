@@ -133,16 +133,17 @@ const print = () => window.print()
 <template>
   <div class="today">
     <header class="no-print">
-      <h1>{{ printDay(season.today) }}</h1>
+      <div>
+        <h1>{{ printDay(season.today) }}</h1>
+        <p class="soft small">{{ household.record?.name }}</p>
+      </div>
       <div class="buttons">
         <NuxtLink v-if="guidedJobs.open.length" to="/jobs" class="button"
           ><Play aria-hidden="true" /> {{ counted(guidedJobs.open.length, 'guided job') }} in
           progress</NuxtLink
         >
         <template v-if="season.kept.length">
-          <Button @click="print">
-            <Printer aria-hidden="true" /> Print week
-          </Button>
+          <Button @click="print"> <Printer aria-hidden="true" /> Print week </Button>
           <a v-if="season.frame" class="button" :href="`/api/households/${household.id}/papers/week`">PDF</a>
         </template>
       </div>

@@ -147,11 +147,7 @@ const blocked = computed(() => {
 
 <template>
   <div class="mix">
-    <PageTop
-      :title="mix.saved ? `Batch ${mix.saved.number}` : 'A new batch'"
-      hint="Drag the edges between the bands, or type the parts."
-    >
-      <NuxtLink to="/find" class="button">Find me a mix</NuxtLink>
+    <PageTop :title="mix.saved ? `Batch ${mix.saved.number}` : 'New mix'">
       <Button v-if="mix.draft.version > 0" @click="begin">New batch</Button>
     </PageTop>
 

@@ -95,11 +95,7 @@ const blocked = computed(() =>
 
 <template>
   <div class="programme">
-    <PageTop
-      class="whole"
-      :title="programme.saved ? programme.saved.body.name : 'A feeding schedule'"
-      hint="From seed leaves to planting out: how strong, how often, and when the mix still does it alone."
-    >
+    <PageTop class="whole" :title="programme.saved ? programme.saved.body.name : 'A feeding schedule'">
       <NuxtLink to="/feed" class="button">One feed</NuxtLink>
       <Button v-if="programme.draft.version > 0" @click="begin"> New schedule </Button>
     </PageTop>
@@ -210,7 +206,7 @@ const blocked = computed(() =>
           <Button text @click="sharing = one.body"
             >Share<span class="unseen"> {{ one.body.name }}</span></Button
           >
-          <Button text :aria-label="`Remove ${one.body.name}`" @click="remove('programmes', one)">
+          <Button text :aria-label="`Delete ${one.body.name}`" @click="remove('programmes', one)">
             <Trash2 aria-hidden="true" />
           </Button>
         </li>

@@ -119,7 +119,7 @@ const KINDS = { recipe: 'Recipe', feed: 'Feed', schedule: 'Feeding schedule' }
 
 <template>
   <div class="shared">
-    <PageTop title="Handed on" hint="Seen beside your own before anything is kept." />
+    <PageTop title="Shared with you" />
     <Message v-if="problem" severity="error">{{ problem }}</Message>
     <section v-if="opened" aria-labelledby="opened-title">
       <h2 id="opened-title">{{ KINDS[opened.kind] }}: {{ opened.body.name }}</h2>

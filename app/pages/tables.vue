@@ -22,10 +22,7 @@ const at = computed(() => `/api/households/${household.id}/tables`)
 
 <template>
   <div class="tables">
-    <PageTop
-      title="Tables"
-      hint="What you keep, as a spreadsheet reads it; and your spreadsheet, as it is read here."
-    />
+    <PageTop title="Tables" />
     <section aria-labelledby="in-title">
       <h2 id="in-title">In</h2>
       <TableIn />

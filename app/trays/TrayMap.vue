@@ -54,7 +54,8 @@ watch(
 const scroller = ref<HTMLElement | null>(null)
 watch(
   [box, zoom],
-  () => nextTick(() => (scroller.value = box.value?.querySelector<HTMLElement>('.scroll') ?? null)),
+  () =>
+    nextTick(() => (scroller.value = box.value?.querySelector<HTMLElement>('.scroll:not(.small)') ?? null)),
   { immediate: true },
 )
 const { x, y } = useScroll(scroller)

@@ -126,7 +126,7 @@ function cleanSteps({ preparations }: Pick<Said, 'preparations'>): Step[] {
     ),
     ...step(
       'scald tools',
-      'Scald tools and what stands heat',
+      'Scald tools and anything heatproof',
       'Boiling water over metal, glass and thick plastic; thin trays warp. Kills what lives on them, and is habit rather than need where they were washed.',
     ),
   ]
@@ -410,7 +410,7 @@ function fillSteps({ fills, lines }: BatchPlan, request: Said): Step[] {
       },
       right:
         fill.container.kind === 'block'
-          ? 'the block stands by itself and keeps its edges'
+          ? 'the block holds together and keeps its edges'
           : 'level, springy under a finger, and full in the corners too',
       asks: [
         {

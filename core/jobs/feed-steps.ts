@@ -47,7 +47,7 @@ export function feedSteps(
     id: 'give',
     title: 'Give it from below',
     say: [
-      'Into the solid tray under the cells, a quarter of their depth. Pour off what still stands after the wait.',
+      'Into the solid tray under the cells, a quarter of their depth. Pour off what is left after the wait.',
     ],
     waitMinutes: 30,
     waitFor: 'Pour off the feed',

@@ -74,7 +74,7 @@ export function daysOfFood(
     'days',
     'min(L, log(1 + (S + A + R * (q + (1 - q) * t / T)) / (n * M)) / g)',
     {
-      L: given('Longest that is reckoned', LONGEST_DAYS, 'days', byDefault('pot on before then')),
+      L: given('Longest that is estimated', LONGEST_DAYS, 'days', byDefault('pot on before then')),
       S: given(
         'Seed’s own nitrogen',
         nitrogenWantedMg(SEED_FEEDS_ITSELF_DAYS, appetite),

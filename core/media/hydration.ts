@@ -168,6 +168,6 @@ export function waterToAdd(how: { wantedL: Figure; waterNowL: Figure; coirWaterL
     'max(0, W - m - w)',
     { W: how.wantedL, m: how.waterNowL, w: how.coirWaterL },
     ({ W, m, w }) => Math.max(0, W - m - w),
-    'Add it in small amounts and feel: materials come drier or damper than reckoned.',
+    'Add it in small amounts and feel: materials vary in dampness.',
   )
 }

@@ -87,7 +87,7 @@ function phVerdict({ ph, phWanted: [low, high], limeGPerL, limedGPerL }: Chemist
   const limed = limedGPerL.value >= 0.05
   const grams = (value: number) => `${printNumber(value, 2)} g`
   const range = `${printNumber(low, 2)}–${printNumber(high, 2)} is wanted`
-  const near = `nearer than this reckoning is sure of (± ${PH_UNCERTAINTY})`
+  const near = `within the estimate’s uncertainty (± ${PH_UNCERTAINTY})`
   const lacks = limeGPerL.value - limedGPerL.value
   if (ph.value < low) {
     const lime =

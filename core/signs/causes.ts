@@ -102,7 +102,7 @@ export const CAUSES = {
   thirsty: {
     name: 'Thirsty',
     then: 'Water from below now, half an hour; look again in two hours.',
-    look: 'Lift it: light. It stands up again within hours of water.',
+    look: 'Lift it: light. It recovers within hours of watering.',
     evidence: ({ waterGone }) => between(waterGone, 0.35, 0.9),
     because: ({ waterGone }) =>
       `${share(waterGone === null ? null : Math.min(1, waterGone))} of the water it can easily have is gone`,
@@ -164,7 +164,7 @@ export const CAUSES = {
         ? -0.5
         : strongest(between(wetDays, 1, 4), covered === null ? null : covered ? 0.8 : -0.2),
     because: ({ wetDays, covered }) =>
-      `wet on ${wetDays === null ? 'nobody knows how many days' : `${days(wetDays)} of seven`}${covered ? ', under a cover' : ''}: a wet surface and still air let the fungi in`,
+      `wet on ${wetDays === null ? 'unknown days' : `${days(wetDays)} of seven`}${covered ? ', under a cover' : ''}: a wet surface and still air let the fungi in`,
   },
   gnats: {
     name: 'Fungus gnats, living off a wet surface',
@@ -215,7 +215,7 @@ export const CAUSES = {
     evidence: ({ daysOutside }) =>
       daysOutside === null ? -0.9 : daysOutside <= 5 ? 1 : daysOutside <= 10 ? 0 : -0.8,
     because: ({ daysOutside }) =>
-      daysOutside === null ? 'it never stood outside' : `it stands outside since ${days(daysOutside)}`,
+      daysOutside === null ? 'never outside' : `outside for ${days(daysOutside)}`,
   },
   scorched: {
     name: 'Sun or lamp on leaves that are not used to it',
@@ -350,8 +350,7 @@ export const CAUSES = {
     look: 'Slime, and edges rasped in curves.',
     evidence: ({ wetDays, daysOutside }) =>
       strongest(daysOutside === null ? -0.2 : 0.6, between(wetDays, 2, 5)),
-    because: ({ daysOutside }) =>
-      daysOutside === null ? 'it stands under a roof' : `it stands outside since ${days(daysOutside)}`,
+    because: ({ daysOutside }) => (daysOutside === null ? 'under cover' : `outside for ${days(daysOutside)}`),
   },
   mice: {
     name: 'Mice or birds',
@@ -376,7 +375,7 @@ export const CAUSES = {
     evidence: ({ fromAbove, humidity }) =>
       strongest(fromAbove === null ? null : fromAbove ? 0.6 : -0.4, between(humidity, 0.6, 0.9)),
     because: ({ fromAbove, humidity }) =>
-      `${fromAbove === null ? 'nobody wrote down how it is watered' : fromAbove ? 'watered from above' : 'watered from below'}; the air holds ${share(humidity)}`,
+      `${fromAbove === null ? 'watering unknown' : fromAbove ? 'watered from above' : 'watered from below'}; the air holds ${share(humidity)}`,
   },
   drops: {
     name: 'Drops of hard water or feed: it is nothing',
@@ -481,10 +480,7 @@ export function causesOf(sign: SignId, record: SignRecord): Cause[] {
         {
           id: id as CauseId,
           name: cause.name,
-          because:
-            evidence === null
-              ? 'nothing is written down that speaks for or against it'
-              : cause.because(record),
+          because: evidence === null ? 'no records for or against' : cause.because(record),
           then: cause.then,
           look: cause.look,
           nothing: cause.nothing ?? false,

@@ -87,7 +87,7 @@ export type CropFigure = (typeof CROP_FIGURES)[number]
 export function hardinessOf({ lowestNightC }: Pick<Crop, 'lowestNightC'>): string {
   if (lowestNightC >= 10) return 'very tender, suffers in the cool'
   if (lowestNightC > 0) return 'tender, frost kills it'
-  return lowestNightC > -4 ? 'half-hardy, stands a light frost' : 'hardy'
+  return lowestNightC > -4 ? 'half-hardy, survives a light frost' : 'hardy'
 }
 
 /**

@@ -299,13 +299,15 @@ describe('what is told of a tray', () => {
       [1, 1],
     ])
     expect(messages(up, told('out', 6, [[0, 1]]))).toEqual([])
-    expect(messages(up, told('out', 6, [[0, 2]]))).toEqual(['Row 1, cell 1: 2 cannot leave where 1 stands.'])
-    expect(messages(up, told('out', 6, [], 2))).toEqual([])
-    expect(messages(up, told('out', 6, [], 3))).toEqual(['3 of leek A cannot leave where 2 stand.'])
-    expect(messages(told('up', 5, [[0, 1]]), told('out', 6, [], 2))).toEqual([
-      '2 of leek A cannot leave where 1 stands.',
+    expect(messages(up, told('out', 6, [[0, 2]]))).toEqual([
+      'Row 1, cell 1: only 1 there, so 2 cannot leave.',
     ])
-    expect(messages(up, told('lost', 6, [[0, 1]], 2))).toEqual(['3 of leek A cannot leave where 2 stand.'])
+    expect(messages(up, told('out', 6, [], 2))).toEqual([])
+    expect(messages(up, told('out', 6, [], 3))).toEqual(['Only 2 of leek A there, so 3 cannot leave.'])
+    expect(messages(told('up', 5, [[0, 1]]), told('out', 6, [], 2))).toEqual([
+      'Only 1 of leek A there, so 2 cannot leave.',
+    ])
+    expect(messages(up, told('lost', 6, [[0, 1]], 2))).toEqual(['Only 2 of leek A there, so 3 cannot leave.'])
   })
   it('what was counted without cells stands beside cells that were tapped, the larger of both', () => {
     const both = (count: number, tapped: number) =>

@@ -91,9 +91,11 @@ describe('a tray as it stands', () => {
     expect(said(change('up', 'A', 9, [], 25))).toEqual(['25 cannot be up of 24 that were sown.'])
     // Dated before it was sown.
     expect(said(change('up', 'A', 2, [[0, 1]]))).toEqual(['Row 1, cell 1: nothing was sown there yet.'])
-    expect(said(change('moved', 'A', 9, [[0, 1]]))).toEqual(['Row 1, cell 1: 1 cannot leave where 0 stand.'])
+    expect(said(change('moved', 'A', 9, [[0, 1]]))).toEqual([
+      'Row 1, cell 1: only 0 there, so 1 cannot leave.',
+    ])
     expect(said(change('up', 'A', 9, [], 5), change('lost', 'A', 10, [], 6))).toEqual([
-      '6 of Kind A cannot leave where 5 stand.',
+      'Only 5 of Kind A there, so 6 cannot leave.',
     ])
     expect(said(change('up', 'A', 9, [[30, 1]]))).toEqual(['Row 6, cell 1 is not a cell of Kind A.'])
     expect(said(change('up', 'Z', 9, [[0, 1]]))).toEqual(['There is no group Z in this tray.'])

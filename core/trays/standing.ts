@@ -125,7 +125,7 @@ function wrongInCell(
   if (what === 'up' && standing - now.up + n < 0)
     return `${capital(name)}: ${now.thinned + now.lost + now.moved} were taken out of it already; ${n} are too few.`
   if (what in LEAVING && n > standing)
-    return `${capital(name)}: ${n} cannot leave where ${standing} ${standing === 1 ? 'stands' : 'stand'}.`
+    return `${capital(name)}: only ${standing} there, so ${n} cannot leave.`
   return null
 }
 
@@ -155,7 +155,7 @@ function wrongWith(
   }
   const leave = (count ?? 0) + told.reduce((all, [, n]) => all + n, 0)
   if (what in LEAVING && leave > sum.standing)
-    return `${leave} of ${group.name} cannot leave where ${sum.standing} ${sum.standing === 1 ? 'stands' : 'stand'}.`
+    return `Only ${sum.standing} of ${group.name} there, so ${leave} cannot leave.`
   return null
 }
 

@@ -125,7 +125,7 @@ export function outlookOf(
       now.waterL,
       conditions,
       given(
-        'Its own thirst, against what is reckoned',
+        'How fast it dries, against the estimate',
         followed.factor.mean,
         '',
         followed.factor.n > 0
@@ -161,7 +161,7 @@ function pourOf(store: TrayStore, waterL: number, { how }: Way) {
     'max(0, w - n)',
     {
       w: store.capacityL,
-      n: given('Water in it by then', waterL, 'L', byDefault('reckoned since it was last known')),
+      n: given('Water in it by then', waterL, 'L', byDefault('estimated since it was last known')),
     },
     ({ w, n }) => Math.max(0, w - n),
   )
@@ -217,13 +217,7 @@ function pourOf(store: TrayStore, waterL: number, { how }: Way) {
   return {
     drinksL,
     pourL,
-    standsMm: derive(
-      'It stands so high at first',
-      'mm',
-      'p / A',
-      { p: pourL, A: floor },
-      ({ p, A }) => p / A,
-    ),
+    standsMm: derive('Depth of water at first', 'mm', 'p / A', { p: pourL, A: floor }, ({ p, A }) => p / A),
     backL: derive('Comes back', 'L', 'p - d', { p: pourL, d: drinksL }, ({ p, d }) => p - d),
   }
 }

@@ -270,7 +270,7 @@ const refusalOf = ({ refused, stands }: Refused) =>
   )
 const saidAlready = ({ body }: Stored<unknown>) => {
   const { name, on } = body as { name: string; on: string }
-  return invalid([{ path: ['title'], message: `This is written down already: “${name}”, ${on}.` }])
+  return invalid([{ path: ['title'], message: `Already logged: “${name}”, ${on}.` }])
 }
 
 /** One command of a script: answered with the record it is about. */

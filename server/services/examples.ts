@@ -29,7 +29,7 @@ export async function makeExample(
     if (!wasMade && (await howMany(madeFrom)) >= AT_ONCE)
       throw new Refusal(
         429,
-        `${AT_ONCE} examples made from here are there already: remove one first. One that nobody opens for ${UNOPENED_DAYS} days goes by itself.`,
+        `${AT_ONCE} demos were opened from here already: delete one first. One that is not opened for ${UNOPENED_DAYS} days is deleted.`,
         [],
         { afterS: 3600 },
       )

@@ -142,7 +142,7 @@ export async function answerTo(
   earlier: NonNullable<Earlier>,
 ): Promise<object> {
   if (earlier.asked !== asked)
-    throw invalid([{ path: ['idempotencyKey'], message: 'This key stands for another request already.' }])
+    throw invalid([{ path: ['idempotencyKey'], message: 'This key was used for another request.' }])
   return earlier.answer ?? (await asItStands(tx, householdId, id, earlier.wrote))
 }
 

@@ -146,7 +146,7 @@ export async function usedFacts(
   const { body } = await find('batches', householdId, batchId, tx)
   const plan = planBatch(asBatchRequest(body, await contextFor(householdId, BATCH_LISTS, tx)))
   return [
-    { what: 'Reckoned to be used', amount: reckonedL(plan, actual, body.allowances.spare), unit: 'L' },
+    { what: 'Estimated use', amount: reckonedL(plan, actual, body.allowances.spare), unit: 'L' },
     { what: 'Used', amount: actual.usedL, unit: 'L' },
   ]
 }

@@ -75,7 +75,7 @@ export async function checkNothingHappened(tx: Transaction, householdId: string,
     throw invalid([
       {
         path: ['body', 'cells'],
-        message: `“${entry.body.name}” stands for this tray. Say that it is empty, or take that back first.`,
+        message: `“${entry.body.name}” is logged for this tray. Mark it as empty, or undo that first.`,
       },
     ])
 }

@@ -29,7 +29,7 @@ export async function checkWater(tx: Transaction, householdId: string, entry: En
     throw invalid([
       {
         path: ['body', 'on'],
-        message: 'That day is still to come: water is written down once it was given.',
+        message: 'That day is in the future: log water once it was given.',
       },
     ])
   const weighed = water.flatMap((one, i) => (one.grams === null ? [] : [{ ...one, grams: one.grams, i }]))

@@ -30,7 +30,7 @@ export function fromTable(
   if ('problems' in read) return { ...none, problems: read.problems }
   const { name } = read.body as { name: string }
   if (stood && meant.has(stood.id)) {
-    const twice = { line: first(record.lines), column: '', message: `“${name}” stands there twice.` }
+    const twice = { line: first(record.lines), column: '', message: `“${name}” is there twice.` }
     return { ...none, name, problems: [twice] }
   }
   if (stood) meant.add(stood.id)

@@ -196,7 +196,7 @@ export function toldOf(bench: Bench, tray: Tray, plots: Plots, what: ChangeKind)
     if (TAKES.includes(what) && plants > stands.standing)
       return refuse(
         ['groups', i, plot.count === null ? 'cells' : 'count'],
-        `${plants} cannot leave where ${stands.standing} ${stands.standing === 1 ? 'stands' : 'stand'}.`,
+        `Only ${stands.standing} there, so ${plants} cannot leave.`,
         { trayId: tray.id, group: plot.group, standing: stands.standing },
       )
     if (what === 'sown' && plants === 0)

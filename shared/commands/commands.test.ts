@@ -112,7 +112,7 @@ describe('cells of a tray', () => {
     expect(refusedAt(no)).toEqual(['groups.0.count'])
     expect(no).toMatchObject({
       stands: { standing: 7 },
-      refused: [{ message: '8 cannot leave where 7 stand.' }],
+      refused: [{ message: 'Only 7 there, so 8 cannot leave.' }],
     })
     expect(stands(done(kept, lose(7)))[0]!.standing).toBe(0)
   })

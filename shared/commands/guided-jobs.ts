@@ -51,7 +51,7 @@ export const endJob = command('end job', { id, by: fields.by.unwrap() }, (bench,
   const stood = find(bench, 'guidedJobs', intent.id)
   if (!stood) return refuse(['id'], 'This job is not here any more.')
   if (stood.body.status === 'ended')
-    return refuse(['id'], 'This job was ended already: what it did is written down.', stood)
+    return refuse(['id'], 'This job is finished already; its entries are in the log.', stood)
   const body: GuidedJobRecord = { ...stood.body, by: intent.by }
   return [
     ...guidedJobOutcomes(bench, { body }).flatMap(({ changes }) => changes(acting)),

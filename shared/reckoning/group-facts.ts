@@ -278,12 +278,12 @@ export function compared(
             named(
               set(one.of, ({ placeId }) => placeId),
               places,
-            ) || 'nobody said'
+            ) || 'not recorded'
           } against ${
             named(
               set(other.of, ({ placeId }) => placeId),
               places,
-            ) || 'nobody said'
+            ) || 'not recorded'
           }.`,
         ]
       : []),
@@ -303,7 +303,7 @@ export function compared(
     ...(Math.min(one.of.length, other.of.length) < 3
       ? ['Few trays: what befell one of them counts for much.']
       : []),
-    'Nobody drew lots: what is different besides may be what did it. A trial would tell.',
+    'Not a trial: something else that differs may be the cause. A trial would tell.',
   ]
   return { sides, verdict: judgedByCells(...sides), days: judgedDays(...sides, false), against }
 }

@@ -121,7 +121,7 @@ function leaving({ read: { kind, count }, tray, group }: Said): Doubt | null {
   if (count <= group.standing) return null
   return {
     id: 'leaving',
-    question: `${group.standing} ${group.standing === 1 ? 'stands' : 'stand'} in tray ${tray.number}: ${count} cannot leave.`,
+    question: `Only ${group.standing} in tray ${tray.number}, so ${count} cannot leave.`,
     choices: [{ id: 'all', name: `All ${group.standing}`, change: { count: group.standing } }],
   }
 }

@@ -62,12 +62,12 @@ function tonight({ context: { frame }, jobs, today }: Bench, { temperature }: Te
     .flatMap(({ names }) => names)
   return [
     {
-      name: night === null ? 'Tonight: nobody said how cold it gets' : `Tonight: ${temperature(night)}`,
+      name: night === null ? 'Tonight: no forecast' : `Tonight: ${temperature(night)}`,
       hint: bring.length
         ? `bring in ${bring.slice(0, MOST).join(', ')}`
         : night === null
-          ? 'say it on Today'
-          : 'nothing has to come in',
+          ? 'enter it on Today'
+          : 'nothing to bring in',
       path: '/',
     },
   ]

@@ -26,7 +26,7 @@ export const PRACTICE_ASKS = [
   { id: 'weight', name: 'Lift or weigh it', of: ['waterGone'] },
   { id: 'week', name: 'How wet it was this week', of: ['wetDays', 'dryDays', 'fromAbove'] },
   { id: 'roots', name: 'Turn one out: roots and air', of: ['air', 'airLeast', 'roots', 'overstayed'] },
-  { id: 'feed', name: 'The feeds written down', of: ['lastNMgPerL', 'daysSinceFed', 'daysPastFood'] },
+  { id: 'feed', name: 'The feeds recorded', of: ['lastNMgPerL', 'daysSinceFed', 'daysPastFood'] },
   { id: 'salts', name: 'EC of what drains off', of: ['ecMsPerCm', 'saltsMsPerCm'] },
   { id: 'water', name: 'Test the tap and the mix', of: ['alkalinityMgPerL', 'ph'] },
   { id: 'warmth', name: 'Read the thermometers', of: ['coldestC', 'warmestC', 'mixC', 'humidity'] },

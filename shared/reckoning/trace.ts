@@ -87,7 +87,7 @@ export function traceOf(
       kind: 'batch',
       column: 1,
       name: `Batch ${number}`,
-      says: [body.name, made ? `made ${printDay(made.body.on)}` : 'not written down as made'].join(' · '),
+      says: [body.name, made ? `made ${printDay(made.body.on)}` : 'not marked as made'].join(' · '),
       to: `/batches/${id}`,
     })
     for (const { materialId } of body.parts) {

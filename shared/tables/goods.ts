@@ -41,7 +41,7 @@ export const inBook =
   ({ name, corrects }: Said): string | null => {
     const same = [...book.values()].find((one) => folded(one.name) === folded(String(name)))
     return same && !corrects
-      ? `${same.name} is in the book. Name it under “corrects” as well if this stands in its place, or call this something else.`
+      ? `${same.name} is a standard material. Name it under “corrects” too if this replaces it, or use another name.`
       : null
   }
 export const sameName = ({ name }: { readonly name: string }): string => folded(name)

@@ -224,7 +224,7 @@ export const AIR: Table<'entries'> = {
       ...(said.mix_c === undefined ? {} : { mixC: said.mix_c as number }),
     }))
     const twice = days.find(({ on: day }, i) => days.findIndex((one) => one.on === day) !== i)
-    if (twice) return [{ path: ['on'], message: `${twice.on} stands there twice for this place.` }]
+    if (twice) return [{ path: ['on'], message: `${twice.on} is there twice for this place.` }]
     const last = days.reduce((late, one) => (one.on > late ? one.on : late), first(days).on)
     const { name } = first(lines).place as Named
     return { ...body, name: `Air: ${name}`.slice(0, 120), on: last, climate: days }

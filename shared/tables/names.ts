@@ -41,7 +41,7 @@ export function findNamed(text: string, kinds: readonly NamedKind[], names: Name
     : all.filter((one) => known(one).some((word) => withoutPlural(word) === withoutPlural(said)))
   if (found.length === 1) return first(found)
   if (found.length > 1)
-    return `“${text}” may be ${listed(found.map(({ name, id }) => `${name} (${id})`))}: write what stands in brackets.`
+    return `“${text}” may be ${listed(found.map(({ name, id }) => `${name} (${id})`))}: write what is in brackets.`
   const near = new Fuse(all, { keys: ['name', 'also'], threshold: 0.4 }).search(text, { limit: 3 })
   return near.length
     ? `There is no “${text}” here. Is it ${listed(near.map(({ item }) => item.name))}?`

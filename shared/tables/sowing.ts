@@ -138,8 +138,7 @@ export const TRAYS: Table<'trays'> = {
     const seen = new Set<number>()
     for (const { row, cell, crop, name, group, seeds } of said) {
       const at = (row - 1) * columns + cell - 1
-      if (seen.has(at))
-        problems.push({ path: ['cell'], message: `Row ${row}, cell ${cell} stands there twice.` })
+      if (seen.has(at)) problems.push({ path: ['cell'], message: `Row ${row}, cell ${cell} is there twice.` })
       seen.add(at)
       if (!crop) {
         if (name)

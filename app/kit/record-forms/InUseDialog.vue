@@ -83,7 +83,7 @@ async function removeAnyway() {
     modal
     :draggable="false"
     :header="
-      inUse.usedBy.length ? `${inUse.record.body.name} is in use` : `Remove ${inUse.record.body.name}?`
+      inUse.usedBy.length ? `${inUse.record.body.name} is in use` : `Delete ${inUse.record.body.name}?`
     "
     @update:visible="inUse = null"
   >
@@ -96,7 +96,7 @@ async function removeAnyway() {
         </li>
       </ul>
       <div class="buttons">
-        <Button class="main" @click="removeAnyway">Remove it anyway</Button>
+        <Button class="main" @click="removeAnyway">Delete anyway</Button>
         <Button @click="inUse = null">Leave it</Button>
       </div>
     </div>

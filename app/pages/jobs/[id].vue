@@ -188,7 +188,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
 
 <template>
   <div v-if="!guidedJob" class="gone">
-    <h1>This job is not here</h1>
+    <h1>Job not found</h1>
     <p>It was ended long ago, or belongs to another household.</p>
     <NuxtLink to="/jobs" class="button main">All jobs</NuxtLink>
   </div>

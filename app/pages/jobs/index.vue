@@ -67,7 +67,7 @@ const subjects = (what: 'trays' | 'batches', list: readonly { id: string }[]) =>
 
 <template>
   <div class="guided-jobs">
-    <PageTop title="Guided jobs" hint="one step a screen, for wet hands; leave one open and another begins" />
+    <PageTop title="Guided jobs" />
     <section v-if="guidedJobs.open.length" aria-labelledby="open-title">
       <h2 id="open-title">Under way</h2>
       <ul>

@@ -73,7 +73,7 @@ const nothing = computed(
 
 <template>
   <div class="charts">
-    <PageTop title="Charts" hint="From your records; each chart has its table." />
+    <PageTop title="Charts" />
     <YearChoice :year="year" :years="years" @choose="choose" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-else-if="!report" class="soft">Reading the year …</p>

@@ -123,7 +123,7 @@ onBeforeUnmount(() => watcher?.disconnect())
 
 <template>
   <div class="log">
-    <PageTop title="Log" hint="Everything that happened, from every page; and what you type here.">
+    <PageTop title="Log">
       <Button @click="air = true">Log temperature and humidity</Button>
     </PageTop>
     <LogLine v-bind="onlyTray ? { subject: onlyTray } : {}" />

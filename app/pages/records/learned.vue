@@ -70,7 +70,7 @@ const { answer: made } = useRead<{ entries: Stored<Bodies['entries']>[] }>(
 const used = computed(() =>
   [...(made.value?.entries ?? [])].reverse().flatMap(({ id, body }) => {
     const fact = (what: string) => body.facts.find((one) => one.what === what)?.amount
-    const [reckoned, actual] = [fact('Reckoned to be used'), fact('Used')]
+    const [reckoned, actual] = [fact('Estimated use'), fact('Used')]
     return reckoned && actual ? [{ id, name: body.name, on: body.on, reckoned, used: actual }] : []
   }),
 )
@@ -78,10 +78,7 @@ const used = computed(() =>
 
 <template>
   <div class="learned">
-    <PageTop
-      title="Learned"
-      hint="The book’s figures, and what your own bench made of them. Plans go by yours at once."
-    />
+    <PageTop title="Your own figures" />
 
     <section aria-labelledby="used-title">
       <h2 id="used-title">Predicted against used</h2>

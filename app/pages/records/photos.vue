@@ -88,7 +88,7 @@ const alt = (photo: Photo, id: string) => `${photo.body.name}, day ${store.age(p
 
 <template>
   <div class="photos">
-    <PageTop title="Photos" hint="Two trays or sowings side by side, at the same age." />
+    <PageTop title="Photos" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="!things.length" class="slip">
       No photos yet. <NuxtLink to="/trays">Open a tray</NuxtLink> and add some: several at once, from the

@@ -45,10 +45,7 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
 
 <template>
   <div class="trials">
-    <PageTop
-      title="Trials"
-      hint="Deal the cells by lot before you sow; count as usual; then it can be told from chance."
-    >
+    <PageTop title="Trials">
       <Button class="main" @click="making = true">Set up a trial</Button>
     </PageTop>
 

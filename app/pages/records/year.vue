@@ -135,10 +135,7 @@ const print = () => window.print()
 
 <template>
   <div class="year">
-    <PageTop
-      :title="`Season’s end, ${year}`"
-      hint="What was planned, what came of it, and what to do differently."
-    >
+    <PageTop :title="`Season review ${year}`">
       <a class="button" :href="`/api/households/${household.id}/papers/year?year=${year}`">PDF</a>
       <Button @click="print">Print</Button>
       <Button class="main" :disabled="!again.length" @click="plan">Next season from this one</Button>

@@ -94,7 +94,7 @@ async function seen() {
   <div class="signs">
     <header class="whole">
       <div>
-        <h1>Signs</h1>
+        <h1>What’s wrong with my plants?</h1>
         <p class="soft">What you see, and what your own record makes likely. No record, no verdict.</p>
       </div>
       <NuxtLink to="/signs/practice" class="button no-print">Practise on a made-up tray</NuxtLink>

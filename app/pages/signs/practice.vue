@@ -106,7 +106,7 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
 
 <template>
   <div class="practice">
-    <PageTop title="Practise signs" hint="A made-up tray. Ask for what you would measure, then decide." />
+    <PageTop title="Practise diagnosing" />
     <section class="tray" aria-label="The tray">
       <SignPicture :sign="tray.sign" :label="signById(tray.sign).name" class="picture" />
       <div>

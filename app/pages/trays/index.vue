@@ -92,8 +92,6 @@ const standsNow = (tray: Stored<TrayRecord>) => {
 <template>
   <div class="trays">
     <PageTop title="Trays">
-      <NuxtLink v-if="trays.standing.length" to="/trays/labels" class="button">Labels</NuxtLink>
-      <NuxtLink to="/trays/try-it" class="button">Compare watering</NuxtLink>
       <Button @click="making = true">Add a tray</Button>
     </PageTop>
 

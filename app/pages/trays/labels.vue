@@ -179,10 +179,7 @@ const usesTrays = computed(() => kind.value !== 'bottle' && kind.value !== 'tub'
 
 <template>
   <div class="labels">
-    <PageTop
-      title="Labels"
-      hint="Before the packet is opened: a label for each group, and the tray on paper for when labels get lost."
-    />
+    <PageTop title="Labels" />
     <div class="bench">
       <div class="wish">
         <ChoiceField v-model="kind" label="Labels for" :choices="KINDS" />

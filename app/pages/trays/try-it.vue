@@ -117,7 +117,7 @@ const verdict = computed(() => {
 
 <template>
   <div class="try">
-    <PageTop title="Try it" hint="six weeks of a tray in a moment, before a seedling pays for it" />
+    <PageTop title="Compare watering" />
     <div class="sides">
       <fieldset v-for="side in SIDES" :key="side.key" :class="side.key">
         <legend>{{ side.name }}</legend>

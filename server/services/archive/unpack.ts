@@ -61,7 +61,7 @@ export async function readArchive(file: string | Buffer, going: Going = UNTOLD):
     const all = Object.values(found.lines).reduce((sum, n) => sum + n, found.photos * LINES_A_PHOTO)
     let read = 0
     const stillWanted = () => {
-      if (going.signal.aborted) throw refused('Nobody waited for it any more. Nothing was taken in.')
+      if (going.signal.aborted) throw refused('It was stopped. Nothing was imported.')
     }
     const readOn = (lines: number) => {
       stillWanted()

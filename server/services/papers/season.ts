@@ -33,7 +33,7 @@ export async function seasonPaper(principal: Principal, householdId: string, on?
   const sorted = [...rows].sort((a, b) => (a.planned.sowOn < b.planned.sowOn ? -1 : 1))
   return {
     title: 'The season',
-    kicker: `${household.name} · as it stands on ${print.longDay(today)}`,
+    kicker: `${household.name} · ${print.longDay(today)}`,
     blocks: [
       ...(sorted.length ? [] : [{ kind: 'text', text: 'Nothing is planned yet.' } as const]),
       {

@@ -81,7 +81,7 @@ export async function yearPaper(principal: Principal, householdId: string, year:
       ...items(
         'What ran out',
         report.ranOut.map(({ name, on }) => ({ title: name, text: print.day(on) })),
-        'Nothing that is written down in Supplies.',
+        'Nothing in Supplies.',
       ),
       ...items(
         'What is left',
@@ -89,7 +89,7 @@ export async function yearPaper(principal: Principal, householdId: string, year:
           title: packsOf(packs, name),
           text: good,
         })),
-        'Nothing that is written down in Supplies.',
+        'Nothing in Supplies.',
       ),
       ...items(
         'Notes to yourself',

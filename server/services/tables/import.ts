@@ -109,8 +109,7 @@ async function taken(
   const ids = read.records.map(() => randomUUID()).sort()
   for (const [i, record] of read.records.entries()) {
     went(i / read.records.length)
-    if (signal.aborted)
-      throw invalid([{ path: ['table'], message: 'Nobody waited for it any more. Nothing was taken in.' }])
+    if (signal.aborted) throw invalid([{ path: ['table'], message: 'It was stopped. Nothing was imported.' }])
     const made = fromTable(record, table, meantBy, names, meant)
     let state: State = 'bad'
     let found = made.problems

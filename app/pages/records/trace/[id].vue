@@ -39,10 +39,7 @@ const print = () => window.print()
 
 <template>
   <div class="trace">
-    <PageTop
-      :title="number ? `Where tray ${number} comes from` : 'Trace'"
-      hint="Seed and materials, the batch, the other trays of it, and what was fed and watered."
-    >
+    <PageTop :title="number ? `Where tray ${number} comes from` : 'Trace'">
       <NuxtLink :to="`/trays/${id}`" class="button">Its page</NuxtLink>
       <Button @click="print">Print</Button>
     </PageTop>
