@@ -135,9 +135,9 @@ test('a server that does not answer costs nothing that was typed', async ({
 
 test('removing can be taken back', async ({ page, household }) => {
   await household.put('batches', SOWING_BATCH)
-  await goTo(page, '/')
+  await goTo(page, '/batches')
   await page.getByRole('button', { name: 'Delete batch 1, Sowing' }).click()
   await expect(page.getByRole('heading', { name: 'Sowing' })).toBeHidden()
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).last().click()
   await expect(page.getByRole('heading', { name: 'Sowing' })).toBeVisible()
 })

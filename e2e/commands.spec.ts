@@ -8,7 +8,7 @@ test('an act whose answer was lost is not done twice, over a reload and when it 
   expectNoise,
 }) => {
   expectNoise(/Failed to load resource|ERR_/)
-  await goTo(page, '/supplies')
+  await goTo(page, '/supplies?tab=tools')
   await page.getByRole('button', { name: 'Teaspoon', exact: true }).click()
   await page.getByLabel('It holds').fill('6 mL')
   // The server does it, and its answer does not come through: the page cannot know.
@@ -50,7 +50,7 @@ test('a page that was open goes on by itself once the server is back', async ({
   expectNoise,
 }) => {
   expectNoise(/Failed to load resource|ERR_/)
-  await goTo(page, '/supplies')
+  await goTo(page, '/supplies?tab=tools')
   await page.getByRole('button', { name: 'Teaspoon', exact: true }).click()
   await page.getByLabel('It holds').fill('7 mL')
   await page.route('**/api/**', (route) => route.abort())
@@ -72,6 +72,6 @@ test('the log says who saved an entry, and how', async ({ page, household }) => 
   await page.getByRole('button', { name: 'Lost' }).press('Enter')
   await expect(page.getByText('24 plants lost.')).toBeVisible()
   await goTo(page, '/records')
-  await page.getByRole('button', { name: /^Put right: Lost/ }).click()
+  await page.getByRole('button', { name: /^Edit: Lost/ }).click()
   await expect(page.getByRole('dialog').getByText(/Saved .*: lose, 1 record\./)).toBeVisible()
 })

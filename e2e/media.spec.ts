@@ -79,7 +79,7 @@ test('a material is swapped, and Mix says how far the supplies go', async ({ pag
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Use these parts' }).click()
   await expect(page.getByLabel('Parts of Sphagnum peat, medium')).toBeVisible()
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).last().click()
   await expect(page.getByLabel('Parts of Coir, washed')).toHaveValue('3')
 
   await page.getByText('How far does what I have go?').click()
@@ -95,7 +95,7 @@ test('a corrected material is used in the plan, says so, and can be put back', a
   page,
   household,
 }) => {
-  await goTo(page, '/supplies')
+  await goTo(page, '/supplies?tab=materials')
   await page.getByRole('button', { name: 'Coir, washed' }).click()
   await page.getByLabel('Water at 10 cm').fill('99')
   await expect(page.getByText('must not be above the water at 0 cm')).toBeVisible()
@@ -127,7 +127,7 @@ test('a recipe is adjusted, kept, renamed, compared and removed, and the removal
   await expect(page.getByRole('row', { name: /15 cm round pot [\d.]+ % air, .* [\d.]+ % air/ })).toBeVisible()
   await expect(page.getByRole('row', { name: /Once dry, wets again easily easily/ })).toBeVisible()
   await page.getByRole('button', { name: 'Remove', exact: true }).click()
-  await expect(page.getByText('Barn mix was removed.')).toBeVisible()
+  await expect(page.getByText('Barn mix was deleted.')).toBeVisible()
   expect(await household.list('recipes')).toEqual([])
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('Undone: Barn mix.')).toBeVisible()

@@ -144,7 +144,7 @@ test('a recipe is handed on as a link, and one in words is kept once every word 
   await expectAccessible(page)
   await goTo(page, new URL(link).pathname + new URL(link).hash)
   await expect(page.getByRole('heading', { name: /^Recipe: / })).toBeVisible()
-  await page.getByLabel('Keep it as').fill('From a friend')
+  await page.getByLabel('Save as').fill('From a friend')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect
     .poll(async () => (await household.list('recipes')).map(({ body }) => String(body.name)))

@@ -157,7 +157,7 @@ test('bands, drop and steppers follow the pointer at once', async ({ page }) => 
   await expect(page.getByLabel('Parts of Coir, washed')).toHaveValue('2')
   await expect(page.getByLabel('Parts of Worm castings')).toHaveValue('2')
   await page.mouse.up()
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).last().click()
   await expect(page.getByLabel('Parts of Coir, washed')).toHaveValue('3')
   await page.getByRole('button', { name: 'Redo' }).click()
   await expect(page.getByLabel('Parts of Coir, washed')).toHaveValue('2')

@@ -101,7 +101,7 @@ test('the palette answers: what is in the shed, how deep, the next day of a crop
   const wanted = page.getByRole('combobox', { name: 'What to find' })
   const found = page.getByRole('listbox', { name: 'Found' })
   for (const [typed, answer] of [
-    ['perlite', /20 L in the shed/],
+    ['perlite', /20 L in supplies/],
     ['how deep leeks', /deep/],
     ['how deep', /Leek: .*deep/],
     ['evening walk', /help/],
@@ -128,7 +128,7 @@ test.describe('with a thumb, on a phone', () => {
     await shed.fill('2 bricks of coir, half a bag of perlite')
     await page.getByRole('button', { name: '25 L', exact: true }).tap()
     await expect(shed).toHaveValue('2 bricks of coir, 0.5 × 25 L bag of perlite')
-    await page.getByRole('button', { name: 'Add' }).tap()
+    await page.getByRole('button', { name: 'Add', exact: true }).tap()
     await expect(shed).toHaveValue('')
     expect(
       (await household.list('stocks')).map(({ body }) => (body as unknown as { packs: number }).packs).sort(),

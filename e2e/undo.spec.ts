@@ -7,7 +7,7 @@ test('what is changed in the supplies is taken back by key and done again, and b
   expectNoise,
 }) => {
   expectNoise(/ERR_INTERNET_DISCONNECTED/)
-  await goTo(page, '/supplies')
+  await goTo(page, '/supplies?tab=tools')
   await page.getByRole('button', { name: 'Teaspoon', exact: true }).click()
   await page.getByLabel('It holds').fill('6 mL')
   await page.getByRole('button', { name: 'Save' }).click()
@@ -33,13 +33,13 @@ test('what is changed in the supplies is taken back by key and done again, and b
 })
 
 test('what was removed is brought back in Settings, also after a reload', async ({ page, household }) => {
-  await goTo(page, '/supplies')
+  await goTo(page, '/supplies?tab=tools')
   await page.getByRole('button', { name: 'Delete Blue jug' }).click()
-  await expect(page.getByText('Blue jug was removed.')).toBeVisible()
+  await expect(page.getByText('Blue jug was deleted.')).toBeVisible()
   await goTo(page, '/settings')
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Restore Blue jug' }).click()
-  await expect(page.getByText('Nothing was removed.')).toBeVisible()
+  await expect(page.getByText('Nothing was deleted.')).toBeVisible()
   expect((await household.list('tools')).map(({ body }) => body['name'])).toContain('Blue jug')
 })
 
@@ -61,7 +61,7 @@ test('what is in use says by whom, and another takes its place everywhere', asyn
   const filled = async () =>
     ((await household.list('batches'))[0]!.body['fills'] as unknown as { containerId: string }[])[0]!
       .containerId
-  await goTo(page, '/supplies')
+  await goTo(page, '/supplies?tab=containers')
   await page.getByRole('button', { name: 'Delete Bread tin' }).click()
   const dialog = page.getByRole('dialog', { name: 'Bread tin is in use' })
   await expect(dialog.getByRole('listitem')).toHaveText('Sowing, batch')
@@ -100,7 +100,7 @@ test('what the log is about is removed once somebody was asked, and comes back',
   expect(await household.list('packets')).toHaveLength(1)
   await remove.click()
   await dialog.getByRole('button', { name: 'Delete anyway' }).click()
-  await expect(page.getByText('Genovese was removed.')).toBeVisible()
+  await expect(page.getByText('Genovese was deleted.')).toBeVisible()
   expect(await household.list('packets')).toHaveLength(0)
   await page.keyboard.press('Control+z')
   await expect.poll(() => household.list('packets')).toHaveLength(1)

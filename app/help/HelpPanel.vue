@@ -63,7 +63,7 @@ const keys = computed(() => [
     </div>
     <p class="buttons">
       <NuxtLink class="button" to="/help" @click="open = false">The whole booklet</NuxtLink>
-      <NuxtLink class="button" to="/help#how" @click="open = false">How it hangs together</NuxtLink>
+      <NuxtLink class="button" to="/help#how" @click="open = false">How it works</NuxtLink>
     </p>
   </Drawer>
 </template>

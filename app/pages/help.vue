@@ -3,7 +3,7 @@ import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { NuxtLink } from '#components'
-import HowItHangs from '~/help/HowItHangs.vue'
+import HowItWorks from '~/help/HowItWorks.vue'
 import PageTop from '~/shell/PageTop.vue'
 import { usePlaces } from '~/shell/usePlaces'
 import { GENERAL_KEYS } from '#shared/messages/keys'
@@ -70,7 +70,7 @@ const print = () => window.print()
       <Button class="no-print" @click="print">Print the booklet</Button>
     </PageTop>
     <nav aria-label="In this booklet" class="no-print">
-      <a href="#how">How it hangs together</a>
+      <a href="#how">How it works</a>
       <a href="#words">Words</a>
       <a href="#methods">Methods</a>
       <a href="#cautions">Cautions</a>
@@ -79,8 +79,8 @@ const print = () => window.print()
       <a href="#sources">Sources</a>
     </nav>
     <section aria-labelledby="how">
-      <h2 id="how">How it hangs together</h2>
-      <HowItHangs />
+      <h2 id="how">How it works</h2>
+      <HowItWorks />
     </section>
     <section aria-labelledby="words">
       <h2 id="words">Words</h2>
@@ -94,17 +94,17 @@ const print = () => window.print()
     <section aria-labelledby="methods">
       <h2 id="methods">Where growers disagree</h2>
       <p class="soft">
-        Blastomix takes no side: a method is a set of habits with a reason and a cost. Pick one under
-        <NuxtLink to="/plan?frame=open">Frosts and places</NuxtLink>; any stage can be kept otherwise.
+        A method is a set of habits with a reason and a cost. Pick one under
+        <NuxtLink to="/plan?frame=open">Frosts and places</NuxtLink>; any stage can still be changed.
       </p>
-      <h3>How long the lamps burn</h3>
+      <h3>Hours of light</h3>
       <dl>
         <template v-for="method in LIGHT_METHODS" :key="method.id">
           <dt>{{ method.name }}</dt>
           <dd>{{ method.why }} {{ method.cost }}</dd>
         </template>
       </dl>
-      <h3>How often they are fed</h3>
+      <h3>How often to feed</h3>
       <dl>
         <template v-for="method in FEEDING_METHODS" :key="method.id">
           <dt>{{ method.name }}</dt>

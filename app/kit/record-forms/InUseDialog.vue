@@ -58,7 +58,7 @@ async function replace() {
   try {
     const { collection, record } = inUse.value
     const changed = await keeping.replace(collection, record as never, other.value)
-    note(`${record.body.name} was removed; ${changed} now ${changed === 1 ? 'uses' : 'use'} the other.`, {
+    note(`${record.body.name} was deleted; ${changed} now ${changed === 1 ? 'uses' : 'use'} the other.`, {
       name: 'Undo',
       run: () => undoing.undo(),
     })

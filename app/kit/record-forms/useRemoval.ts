@@ -30,7 +30,7 @@ export function useRemoval() {
   ) {
     try {
       const act = await keeping.remove(collection, record, anyway)
-      note(`${record.body.name} was removed.`, { name: 'Undo', run: () => undoing.takeBack(act) })
+      note(`${record.body.name} was deleted.`, { name: 'Undo', run: () => undoing.takeBack(act) })
       return true
     } catch (error) {
       const { usedBy = [], about = [] } = readProblem(error) ?? {}

@@ -52,7 +52,7 @@ const keep = () =>
 const remove = () =>
   attempt(async () => {
     const opposite = await keeping.remove('photos', present(open.value))
-    note('The photo is removed.', { name: 'Undo', run: () => undoing.takeBack(opposite) })
+    note('Photo deleted.', { name: 'Undo', run: () => undoing.takeBack(opposite) })
   })
 const said = (photo: Photo) => {
   const days = store.age(photo, props.id)

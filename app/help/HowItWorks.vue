@@ -3,7 +3,7 @@ import { present } from '#core/present'
 import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import { navigateTo } from '#imports'
 
-/** How everything hangs together, drawn: what is said flows to the right into what is done, and what happened flows back. */
+/** How everything works together, drawn: what is said flows to the right into what is done, and what happened flows back. */
 interface Node {
   id: string
   x: number
@@ -11,12 +11,12 @@ interface Node {
   title: string
   text: string
   to: string
-  kind: 'said' | 'reckoned' | 'done'
+  kind: 'said' | 'worked out' | 'done'
 }
 const W = 188
 const H = 62
 const NODES: readonly Node[] = [
-  { id: 'wish', x: 10, y: 40, title: 'A wish', text: '48 basil by 20 May', to: '/plan', kind: 'said' },
+  { id: 'wish', x: 10, y: 40, title: 'What you want', text: '48 basil by 20 May', to: '/plan', kind: 'said' },
   {
     id: 'frost',
     x: 10,
@@ -42,7 +42,7 @@ const NODES: readonly Node[] = [
     title: 'Schedule',
     text: 'seed to planting out',
     to: '/plan',
-    kind: 'reckoned',
+    kind: 'worked out',
   },
   {
     id: 'mix',
@@ -51,29 +51,29 @@ const NODES: readonly Node[] = [
     title: 'Mix',
     text: 'litres for every stage',
     to: '/batches',
-    kind: 'reckoned',
+    kind: 'worked out',
   },
-  { id: 'feed', x: 490, y: 150, title: 'Feed', text: 'from mg/L to spoons', to: '/feed', kind: 'reckoned' },
+  { id: 'feed', x: 490, y: 150, title: 'Feed', text: 'from mg/L to spoons', to: '/feed', kind: 'worked out' },
   {
     id: 'buy',
     x: 490,
     y: 260,
-    title: 'To buy',
-    text: 'what is not there',
+    title: 'Shopping list',
+    text: 'what you need to buy',
     to: '/plan/shopping',
-    kind: 'reckoned',
+    kind: 'worked out',
   },
   { id: 'trays', x: 730, y: 40, title: 'Trays', text: 'cells and counts', to: '/trays', kind: 'done' },
-  { id: 'today', x: 730, y: 150, title: 'Today', text: 'one walk, by steps', to: '/', kind: 'done' },
+  { id: 'today', x: 730, y: 150, title: 'Today', text: 'jobs, step by step', to: '/', kind: 'done' },
   { id: 'log', x: 730, y: 260, title: 'Log', text: 'what happened', to: '/records', kind: 'done' },
   {
     id: 'learned',
     x: 250,
     y: 330,
-    title: 'Learned',
-    text: 'figures of your own',
+    title: 'Your own figures',
+    text: 'from your records',
     to: '/records/learned',
-    kind: 'reckoned',
+    kind: 'worked out',
   },
 ]
 const node = (id: string) => present(NODES.find((one) => one.id === id))
@@ -102,13 +102,13 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
 
 <template>
   <figure class="how">
-    <DrawingFrame file="how-it-hangs-together" title="How it hangs together"
+    <DrawingFrame file="how-it-works" title="How it works"
       ><div class="moved" tabindex="0" role="region" aria-label="The drawing">
         <svg viewBox="0 0 930 410" role="img" aria-labelledby="how-title how-text">
-          <title id="how-title">How it hangs together</title>
+          <title id="how-title">How it works</title>
           <desc id="how-text">
-            What you say on the left becomes a plan in the middle and work on the right; what happened flows
-            back as learned figures. The list below says the same.
+            What you tell it on the left becomes a plan in the middle and jobs on the right; what happened
+            flows back as your own figures. The list below says the same.
           </desc>
           <defs>
             <marker
@@ -124,8 +124,8 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
             </marker>
           </defs>
           <g class="heads" aria-hidden="true">
-            <text :x="10 + W / 2" y="22">You say</text>
-            <text :x="250 + W + 36" y="22">It reckons</text>
+            <text :x="10 + W / 2" y="22">You tell it</text>
+            <text :x="250 + W + 36" y="22">It works out</text>
             <text :x="730 + W / 2" y="22">You do</text>
           </g>
           <path
@@ -144,7 +144,7 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
             v-for="one in NODES"
             :key="one.id"
             class="node"
-            :class="one.kind"
+            :class="one.kind.replace(' ', '-')"
             :transform="`translate(${one.x} ${one.y})`"
             aria-hidden="true"
             @click="navigateTo(one.to)"
@@ -159,23 +159,23 @@ const AGAIN = `M${node('learned').x + W / 2} ${node('learned').y} L${node('sched
     <figcaption>
       <ol>
         <li>
-          You say what you want, <NuxtLink to="/plan">a wish in one sentence</NuxtLink>, when it freezes and
-          <NuxtLink to="/plan?frame=open">where trays stand</NuxtLink>, and
-          <NuxtLink to="/supplies">your supplies</NuxtLink>.
+          You tell it <NuxtLink to="/plan">what you want to grow</NuxtLink>, your
+          <NuxtLink to="/plan?frame=open">frosts and places</NuxtLink>, and
+          <NuxtLink to="/supplies">what you have</NuxtLink>.
         </li>
         <li>
-          From that a <NuxtLink to="/plan">schedule</NuxtLink> is reckoned: containers, mixes and feeds on
-          their days. It asks for <NuxtLink to="/batches">litres of mix</NuxtLink>,
-          <NuxtLink to="/feed">doses of feed</NuxtLink>, and what is
-          <NuxtLink to="/plan/shopping">to be bought</NuxtLink>.
+          It works out a <NuxtLink to="/plan">schedule</NuxtLink>: containers, mixes and feeds with their
+          dates, <NuxtLink to="/batches">how much mix</NuxtLink>,
+          <NuxtLink to="/feed">how much feed</NuxtLink> and
+          <NuxtLink to="/plan/shopping">what to buy</NuxtLink>.
         </li>
         <li>
-          <NuxtLink to="/">Today</NuxtLink> and the <NuxtLink to="/trays">trays</NuxtLink> are where it is
-          done; what really happened stands in the <NuxtLink to="/records">log</NuxtLink>.
+          <NuxtLink to="/">Today</NuxtLink> and the <NuxtLink to="/trays">trays</NuxtLink> guide the work;
+          what happened goes into the <NuxtLink to="/records">log</NuxtLink>.
         </li>
         <li>
-          What happened is <NuxtLink to="/records/learned">learned from</NuxtLink>: the next plan goes by your
-          figures.
+          Your records correct <NuxtLink to="/records/learned">your own figures</NuxtLink>, and the next plan
+          uses them.
         </li>
       </ol>
     </figcaption>
@@ -229,7 +229,7 @@ svg {
   fill: var(--paper-deep);
 }
 
-.node.reckoned rect {
+.node.worked-out rect {
   stroke: var(--enamel);
 }
 
