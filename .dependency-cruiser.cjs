@@ -41,7 +41,11 @@ module.exports = {
       severity: 'error',
       from: { path: '^shared/', pathNot: '\\.test\\.ts$' },
       to: {
-        pathNot: ['^shared/', '^core/', '^node_modules/(zod|fflate|papaparse|fuse.js|d3-scale|dequal|intl-messageformat)/'],
+        pathNot: [
+          '^shared/',
+          '^core/',
+          '^node_modules/(zod|fflate|papaparse|fuse.js|d3-scale|dequal|intl-messageformat)/',
+        ],
       },
     },
     {

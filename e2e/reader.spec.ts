@@ -104,10 +104,10 @@ test('the palette answers: what is in the shed, how deep, the next day of a crop
     ['perlite', /20 L in supplies/],
     ['how deep leeks', /deep/],
     ['how deep', /Leek: .*deep/],
-    ['evening walk', /help/],
+    ['hang lamp', /help/],
     ['leek', /Sow leek/],
     ['frost tonight', /Tonight/],
-    ['prick out', /Lift seedlings/],
+    ['prick out', /Move crowded seedlings/],
     ['damping off', /what it may be/],
   ] as const) {
     await wanted.fill(typed)

@@ -547,7 +547,9 @@ test('where it never freezes places are named, a lamp is judged once it is, and 
   await expect(page.getByText(/^Out /)).toBeVisible()
   await page.getByRole('button', { name: 'Plan', exact: true }).click()
   await expect(page.getByText('Plant out', { exact: true })).toBeVisible()
-  await expect(page.getByText(/Shelf gives .* mol\/m² a day and a (seedling|transplant) wants/)).toBeVisible()
+  await expect(
+    page.getByText(/Shelf gives .* mol\/m² of light a day; a (seedling|transplant) needs/),
+  ).toBeVisible()
   const [stored] = (await household.list('sowings')) as unknown as { id: string; body: { placeId: string } }[]
   expect(stored!.body.placeId).not.toBeNull()
   await page.keyboard.press('Escape')
@@ -587,7 +589,7 @@ test('a part is potted up and the rest stays: it is asked for again, and the mix
   await page.getByLabel('How many').fill('24')
   await expect(page.getByLabel(/The rest stays where it is: 18 plants/)).toBeChecked()
   await page.getByRole('button', { name: 'Save' }).click()
-  await expect(job).toContainText('24 of 42 plants are moved')
+  await expect(job).toContainText('24 of 42 plants moved')
   await expect(job).toContainText('18 × 10 cm round pot')
   await job.getByRole('button', { name: /^Pot up Tomato: done/ }).click()
   await expect(page.getByRole('button', { name: 'Pot up Tomato: done, undo' })).toBeVisible()

@@ -41,15 +41,15 @@ test('with site data denied every page works, and says what is not kept', async 
     for (const path of PAGES) {
       await goTo(page, path)
       await expect(page.locator('main')).not.toBeEmpty()
-      await expect(page.getByText(/Something fell/)).toHaveCount(0)
+      await expect(page.getByText(/Something went wrong/)).toHaveCount(0)
     }
     // What is saved is on the server: the example opens, and a page of it works.
     await goTo(page, '/')
     await page
-      .getByRole('button', { name: /example/i })
+      .getByRole('button', { name: /See a demo/ })
       .first()
       .click()
-    await expect(page.getByText(/An example\. Its day is/)).toBeVisible()
+    await expect(page.getByRole('group', { name: 'Day of this demo' })).toBeVisible()
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     expect(faults).toEqual([])
   } finally {

@@ -135,7 +135,7 @@ describe('a tray', () => {
     const removed = await call('DELETE', at('trays', id, '?version=1'))
     expect([removed.status, removed.body.errors[0].message]).toEqual([
       422,
-      expect.stringContaining('stands for this tray'),
+      expect.stringContaining('is logged for this tray'),
     ])
     expect((await call('DELETE', at('entries', moved.body.id, '?version=1'))).status).toBe(200)
     expect(await standing(id)).toMatchObject({ moved: 0, standing: 18 })

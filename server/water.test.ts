@@ -82,7 +82,7 @@ describe('a weight that is written down', () => {
     ['40 kg for a flat', () => weighed(40_000), 'body.water.0.grams', /far more than it can weigh/],
     ['a few grams', () => weighed(12), 'body.water.0.grams', /far less than its dry mix/],
     ['below nothing', () => weighed(-5), 'body.water.0.grams', /above 0/],
-    ['a day to come', () => weighed(2800, { on: '2099-01-01' }), 'body.on', /still to come/],
+    ['a day to come', () => weighed(2800, { on: '2099-01-01' }), 'body.on', /in the future/],
     [
       'a tray it is not about',
       () => weighed(2800, { subjects: [{ what: 'trays', id: randomUUID(), stage: null }] }),
