@@ -120,7 +120,9 @@ describe('numbers and days are never guessed', () => {
     const [one] = problems('packets', 'variety,crop,year\nA,Leak,2026')
     expect(one!.message).toMatch(/no “Leak” here. Is it .*Leek/)
     const { name } = BUILT_IN.get('perlite')!
-    expect(problems('materials', `name,pack\n"${name}",100 L`)[0]!.message).toContain('is a standard material')
+    expect(problems('materials', `name,pack\n"${name}",100 L`)[0]!.message).toContain(
+      'is a standard material',
+    )
   })
 })
 
