@@ -106,12 +106,21 @@ export default defineNuxtConfig({
   },
   // A page is reckoned and drawn where it is read; the server sends an empty bench and what the household keeps.
   // Measured in docs/decisions: a third of the bytes, and no page is drawn twice.
-  // The address guided jobs had before is still bookmarked.
+  // Addresses pages had before are still bookmarked, and printed.
   routeRules: {
     '/**': { ssr: false },
     '/stores': { redirect: '/supplies' },
     '/runs': { redirect: '/jobs' },
     '/runs/**': { redirect: '/jobs/**' },
+    '/today': { redirect: '/' },
+    '/season': { redirect: '/plan' },
+    '/season/batches': { redirect: '/batches' },
+    '/season/buying': { redirect: '/plan/shopping' },
+    '/season/light': { redirect: '/plan/light' },
+    '/season/odds': { redirect: '/plan/odds' },
+    '/log': { redirect: '/records' },
+    '/log/**': { redirect: '/records/**' },
+    '/bench/**': { redirect: '/batches/**' },
   },
   spaLoadingTemplate: 'bench-loading.html',
   nitro: {

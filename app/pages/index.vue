@@ -20,12 +20,16 @@ import { useHousehold } from '~/household/household'
 import { usePreferences } from '~/household/preferences'
 import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { counted } from '#core/text/plurals'
+import { useBench } from '~/trays/water/useBench'
+import { useSaying } from '~/kit/useSaying'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
 import { FileText, Play, Printer } from '@lucide/vue'
 import type { Day } from '#core/calendar/day'
 import type { Job } from '#core/season/today/job'
 import { walkOf, type Stop } from '#core/season/today/walk'
+import { sayStage } from '#shared/messages/jobs'
+import { nextUp } from '#shared/reckoning/next-up'
 
 definePageMeta({
   place: {
@@ -38,6 +42,8 @@ definePageMeta({
 })
 const household = useHousehold()
 const season = useSeason()
+const bench = useBench()
+const saying = useSaying()
 const trays = useTrays()
 const guidedJobs = useGuidedJobs()
 const { printDay } = useDates()
@@ -102,31 +108,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key === 'u') void season.undoLast()
 })
 
-/** What comes next, where nothing is due: the first stage of the plan that is still ahead. */
-const next = computed(() =>
-  todo.value.length
-    ? null
-    : (season.kept
-        .flatMap(({ id, name, planned }) =>
-          planned.stages
-            .filter(({ index, from }) => from > season.today && !season.done.get(id)?.[`stage-${index}`])
-            .map(({ index, kind, from }) => ({ id, name, index, kind, from })),
-        )
-        .sort((one, other) => (one.from < other.from ? -1 : 1))[0] ?? null),
-)
+/** What comes next, where nothing is due. */
+const next = computed(() => (todo.value.length ? null : nextUp(bench)))
 const nextMix = computed(() =>
-  next.value
-    ? season.mixes.find(({ of }) => of.some(({ sowingId }) => sowingId === next.value?.id))
-    : undefined,
+  season.mixes.find(({ of }) => of.some(({ sowingId }) => sowingId === next.value?.sowingId)),
 )
-const STAGE_TITLES = {
-  sow: 'sow',
-  broadcast: 'scatter',
-  'prick out': 'prick out',
-  'pot up': 'pot up',
-  harden: 'start hardening off',
-  'set in': 'move to the final container:',
-} as const
 const print = () => window.print()
 </script>
 
@@ -163,14 +149,14 @@ const print = () => window.print()
     <section v-else-if="!todo.length" class="next" aria-label="Next">
       <p class="big">
         Nothing due today.<template v-if="next">
-          Next: {{ STAGE_TITLES[next.kind] }} {{ next.name }}, {{ printDay(next.from) }}</template
+          Next: {{ sayStage(next.kind, next.name, saying) }}, {{ printDay(next.on) }}</template
         >
       </p>
       <template v-if="next">
-        <SowStrip v-if="next.index === 0" :sowing-id="next.id" />
+        <SowStrip v-if="next.stage === 0" :sowing-id="next.sowingId" />
         <p class="buttons">
           <Button v-if="nextMix" @click="planBatch(nextMix)"><FileText aria-hidden="true" /> Mix card</Button>
-          <NuxtLink :to="`/plan?sowing=${next.id}`" class="button">See the plan</NuxtLink>
+          <NuxtLink :to="`/plan?sowing=${next.sowingId}`" class="button">See the plan</NuxtLink>
         </p>
       </template>
     </section>

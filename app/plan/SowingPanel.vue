@@ -33,6 +33,7 @@ import { frostAfter, isTender } from '#core/calendar/frost'
 import { scheduleById, stagesWith, SCHEDULES } from '#core/season/schedule/schedules'
 import { stagesOf } from '#core/season/schedule/sowing'
 import { germinationSeen, wilson } from '#core/sowing/odds'
+import { capital } from '#core/text/words'
 import { printShare } from '#core/units/format'
 import { useNotes } from '~/kit/useNotes'
 import { useSaving } from '~/household/saving'
@@ -128,7 +129,6 @@ const isOut = computed(() => season.done.get(props.id)?.out !== undefined)
 /** Sown long ago, and not out yet: the weather may keep it in. */
 const mayHold = computed(() => season.done.get(props.id)?.up !== undefined && !isOut.value)
 const counting = ref(false)
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 const inUnits = (name: string) => said(name)
 /** A tray has records that tell more. */
 const wrongWith = computed(() => {

@@ -6,6 +6,7 @@ import { useNotices } from '~/plan/useNotices'
 import { sayContainers } from '#shared/messages/containers'
 import type { PlannedSowing } from '#core/season/schedule/sowing'
 import type { Wish } from '#core/language/wish-said'
+import { capital } from '#core/text/words'
 import { counted } from '#core/text/plurals'
 import type { SowingRecord } from '#shared/records/sowing'
 
@@ -23,7 +24,6 @@ const say = useNotices()
 const first = computed(() => props.answer.stages[0])
 /** Of kinds and successions each is planned for itself: told are all of them. */
 const each = computed(() => (props.wish.kinds?.count ?? 1) * Math.max(1, props.wish.times))
-const capital = (name: string) => name.slice(0, 1).toUpperCase() + name.slice(1)
 </script>
 
 <template>

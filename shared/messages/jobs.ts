@@ -2,6 +2,7 @@ import { heightFor, LIGHT_WANTED } from '#core/places/light'
 import { lampOf } from '#core/places/place-light'
 import type { CareKind, CareVisit } from '#core/season/schedule/final-care'
 import type { PlannedSowing } from '#core/season/schedule/sowing'
+import type { StageKind } from '#core/season/schedule/schedules'
 import type { PlannedStage } from '#core/season/schedule/sowing-request'
 import type { Danger, Job, TodayRow } from '#core/season/today/job'
 import type { Crop } from '#core/sowing/crop'
@@ -263,6 +264,10 @@ export function jobWords(
   const { title, values, detail } = WORDS[job.kind]({ job, who, of, stage, nameOfMix, say })
   return { title: TITLES(title, { who, ...values }, say.english), detail }
 }
+
+/** A stage that is still ahead: `Pot up okra`. */
+export const sayStage = (kind: StageKind, who: string, say: Saying): string =>
+  TITLES(kind, { who }, say.english)
 
 /** What is wrong where a job is in danger, and what to do. */
 export function dangerWords(danger: Danger, say: Saying): string {

@@ -1,5 +1,6 @@
 import { IntlMessageFormat } from 'intl-messageformat'
 import type { English } from '#core/sowing/regional-names'
+import { capital } from '#core/text/words'
 import AMERICAN from './american.json'
 
 /*
@@ -17,9 +18,7 @@ export function inWordsOf(english: English, text: string): string {
   if (english === 'british') return text
   return text.replace(BRITISH, (word) => {
     const american = WORDS.get(word.toLowerCase()) ?? word
-    return word[0] === word[0]?.toUpperCase()
-      ? american.charAt(0).toUpperCase() + american.slice(1)
-      : american
+    return word[0] === word[0]?.toUpperCase() ? capital(american) : american
   })
 }
 

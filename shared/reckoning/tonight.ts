@@ -28,7 +28,8 @@ export function tonightOf(bench: Bench): Tonight | null {
     ...new Set(
       jobs
         .filter(({ state, danger }) => state !== 'done' && danger?.kind === 'nights too cold')
-        .filter(({ kind }) => kind === 'shelter' || kind === 'harden' || kind === 'stage')
+        // What is only to go out is inside still.
+        .filter(({ kind }) => kind === 'shelter' || kind === 'harden')
         .flatMap(({ names }) => names),
     ),
   ]
