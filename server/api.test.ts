@@ -570,6 +570,11 @@ describe('an address that was renamed', () => {
     ['/stores', '/supplies'],
     ['/runs', '/jobs'],
     ['/runs/one', '/jobs/one'],
+    ['/today', '/'],
+    ['/season', '/plan'],
+    ['/season/buying', '/plan/shopping'],
+    ['/log/year', '/records/year'],
+    ['/bench/one', '/batches/one'],
   ])('%s leads to %s', async (was, is) => {
     const answer = await fetch(`${process.env['BLASTOMIX_URL']}${was}`, { redirect: 'manual' })
     expect(answer.status).toBe(307)

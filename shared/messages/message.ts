@@ -1,7 +1,7 @@
 import { IntlMessageFormat } from 'intl-messageformat'
 import type { English } from '#core/sowing/regional-names'
 import { capital } from '#core/text/words'
-import AMERICAN from './american.json'
+import AMERICAN from './american.json' with { type: 'json' }
 
 /*
  * Sentences are said in one place for each feature: a table from a kind to a template in ICU message syntax, with the facts as
