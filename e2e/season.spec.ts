@@ -478,7 +478,7 @@ test('a wish is answered word by word, asked about rather than guessed, and what
   await dialog.getByRole('button', { name: 'Save' }).click()
   // Wilson, by hand: 31 of 50 is 48 to 74 %.
   await expect(page.getByText(/31 of 50 cells came up/)).toBeVisible()
-  await expect(page.getByText(/48.2 % to 74.1 %/)).toBeVisible()
+  await expect(page.getByText(/48 % to 74 %/)).toBeVisible()
   const entries = (await household.list('entries')) as unknown as { body: { kind: string; on: string } }[]
   expect(entries.map(({ body }) => `${body.on} ${body.kind}`).sort()).toEqual([
     '2027-03-10 stage',

@@ -54,13 +54,21 @@ export function usePlaces() {
       .sort((a, b) => (a.order ?? 99) - (b.order ?? 99) || (a.tab ?? 99) - (b.tab ?? 99)),
   )
   const pagesOf = (root: string) => all.value.filter(({ path, parent }) => path === root || parent === root)
+  const main = computed(() => all.value.filter(({ order }) => order !== undefined))
   /** The place a page stands under. */
-  const here = computed(() => route.meta.place?.parent ?? route.path)
+  const here = computed(() => {
+    const { parent } = route.meta.place ?? {}
+    // A page of one thing stands under the list of them.
+    return parent ?? main.value.find(({ path }) => route.path.startsWith(`${path}/`))?.path ?? route.path
+  })
   return {
     all,
-    main: computed(() => all.value.filter(({ order }) => order !== undefined)),
+    main,
     pagesOf,
     here,
-    tabs: computed(() => pagesOf(here.value).filter(({ tab }) => tab !== undefined)),
+    /** None on a page of one thing: it is left by the place itself. */
+    tabs: computed(() =>
+      route.meta.place ? pagesOf(here.value).filter(({ tab }) => tab !== undefined) : [],
+    ),
   }
 }

@@ -52,13 +52,22 @@ const sow = () =>
     `Sow ${name.value}`,
     laidOut.value.map(({ id }) => ({ what: 'trays' as const, id, stage: null })),
   )
-/** Without a tray of cells it is sown where it stands, and marked so. */
+/** Within its days, or late: months ahead nothing is marked by a slip of the hand. */
+const isTime = computed(() => {
+  const from = season.row(props.sowingId)?.planned.sowRange[0]
+  return from !== undefined && from <= season.today
+})
+/** Without a tray of cells it is marked as sown. */
 const markSown = () =>
   season.mark({ kind: 'stage', of: [{ sowingId: props.sowingId, stage: 0 }] }, `Sow ${name.value}`)
 </script>
 
 <template>
-  <ol v-if="!isSown" class="strip no-print" :aria-label="`Sow ${name}: steps`">
+  <ol
+    v-if="!isSown && (proposals.length || laidOut.length || isTime)"
+    class="strip no-print"
+    :aria-label="`Sow ${name}: steps`"
+  >
     <li v-if="proposals.length || laidOut.length" :class="{ done: laidOut.length && !proposals.length }">
       <Button v-if="proposals.length" class="main" :disabled="busy" @click="layOut">
         <Grid3x3 aria-hidden="true" /> Lay out{{
@@ -80,10 +89,10 @@ const markSown = () =>
       <Button v-if="laidOut.length" :class="{ main: !proposals.length }" @click="sow">
         <Play aria-hidden="true" /> Sow
       </Button>
-      <Button v-else-if="!proposals.length" @click="markSown"
+      <Button v-else-if="!proposals.length && isTime" @click="markSown"
         ><Check aria-hidden="true" /> Mark as sown</Button
       >
-      <span v-else class="soft">then labels, then sow</span>
+      <span v-else-if="proposals.length" class="soft">then labels, then sow</span>
     </li>
   </ol>
 </template>

@@ -111,9 +111,6 @@ function go(event: PointerEvent) {
         >
       </div>
     </div>
-    <div v-else class="zoom alone no-print">
-      <Button text aria-label="Larger" @click="zoom = Math.min(MOST, zoom * STEP)">+</Button>
-    </div>
     <TrayDrawing
       v-bind="props"
       :zoom="zoom"
@@ -123,12 +120,15 @@ function go(event: PointerEvent) {
       @open="(cell) => emit('open', cell)"
       @edge="(one, other, until, done) => emit('edge', one, other, until, done)"
     />
+    <!-- Below the map: over it a tap would be no tap on a cell. -->
+    <div v-if="zoom <= 1.05" class="zoom alone no-print">
+      <Button text aria-label="Larger" @click="zoom = Math.min(MOST, zoom * STEP)">+</Button>
+    </div>
   </div>
 </template>
 
 <style scoped>
 .map {
-  position: relative;
   min-width: 0;
 }
 
@@ -163,9 +163,6 @@ function go(event: PointerEvent) {
 }
 
 .alone {
-  position: absolute;
-  top: 0;
-  right: 0;
-  z-index: 1;
+  justify-content: flex-end;
 }
 </style>

@@ -95,7 +95,7 @@ async function seen() {
     <header class="whole">
       <div>
         <h1>What’s wrong with my plants?</h1>
-        <p class="soft">What you see, and what your own record makes likely. No record, no verdict.</p>
+        <p class="soft">The more you log, the better the diagnosis.</p>
       </div>
       <NuxtLink to="/signs/practice" class="button no-print">Practise on a made-up tray</NuxtLink>
     </header>

@@ -100,8 +100,10 @@ const unpriced = computed(() => lines.value.filter((one) => one.cost === null).l
         <tr>
           <th scope="row">Total</th>
           <td colspan="5">
-            <strong>{{ money(cost) }}</strong>
-            <template v-if="unpriced">, and {{ counted(unpriced, 'item') }} without a price</template>
+            <strong v-if="cost > 0 || !unpriced">{{ money(cost) }}</strong>
+            <template v-if="unpriced"
+              >{{ cost > 0 ? ', and ' : '' }}{{ counted(unpriced, 'item') }} without a price</template
+            >
           </td>
         </tr>
       </tfoot>
