@@ -1,8 +1,10 @@
-import { choose, expect, expectAccessible, goTo, SOWING_BATCH, test } from './fixture'
+import { choose, expect, expectAccessible, goTo, SOWING_BATCH, test, unfold } from './fixture'
 
 test.describe('what cannot be read or done is told at the field, and stays as typed', () => {
   test('on Mix', async ({ page, household }) => {
     await goTo(page, '/mix')
+    await unfold(page, 'Cover, layers, potting up')
+    await unfold(page, 'Scoop, moisture and spare')
     const save = page.getByRole('button', { name: 'Plan this batch' })
     const cases: [string, string, RegExp][] = [
       ['Parts of Coir, washed', '0', /Parts must be above 0/],
@@ -38,6 +40,7 @@ test.describe('what cannot be read or done is told at the field, and stays as ty
 
   test('on Feed', async ({ page, household }) => {
     await goTo(page, '/feed')
+    await unfold(page, /^On the label/)
     const save = page.getByRole('button', { name: 'Plan this feed' })
     const cases: [string, string, RegExp][] = [
       ['N nitrogen', '70', /add up to 110\. Together they cannot exceed 100/],

@@ -137,7 +137,7 @@ test('a household that is full of things fits a phone', async ({ page, context, 
 
 test('dialogs and lists are accessible while open', async ({ page, household: _ }) => {
   await goTo(page, '/mix')
-  await page.getByRole('button', { name: 'measured it?' }).click()
+  await page.getByRole('button', { name: 'Correct it' }).click()
   await expect(page.getByRole('dialog')).toBeVisible()
   await expectAccessible(page)
   await page.getByLabel('Water one cell holds').fill('40 ml')

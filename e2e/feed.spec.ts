@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, goTo, test } from './fixture'
+import { choose, expect, expectAccessible, goTo, test, unfold } from './fixture'
 
 test('a label rate is read in three spellings, and a rule becomes a mark among the others', async ({
   page,
@@ -6,6 +6,7 @@ test('a label rate is read in three spellings, and a rule becomes a mark among t
 }) => {
   await goTo(page, '/feed')
   await choose(page, 'Feed', 'Balanced liquid feed')
+  await unfold(page, /^On the label/)
   const rate = page.getByLabel('Label rate')
   // A US tablespoon in a US gallon is 3.91 mL/L; 15 mL in 4.5 L are 3.33; both by NIST volumes.
   for (const [text, hint] of [
@@ -23,19 +24,20 @@ test('a label rate is read in three spellings, and a rule becomes a mark among t
   await expect(page.getByText(/mean here|How much is a glug/)).toBeVisible()
   await rate.fill('5')
 
+  await unfold(page, 'Your own rules on the chart')
   const rule = page.getByLabel('A rule you go by')
   await rule.fill('1:500')
-  await page.getByRole('button', { name: 'Mark it' }).click()
+  await page.getByRole('button', { name: 'Add to chart' }).click()
   // 2 mL/L of a 5 % feed of 1.15 g/mL: 2 · 1.15 · 50 = 115 mg/L; one part to 500 is a little less.
   const marks = page.getByRole('region', { name: 'Rules on the scale' })
   await expect(marks.getByRole('listitem')).toContainText('115 mg/L')
   await marks.getByRole('button', { name: /1:500: read it as one part to/ }).click()
   await expect(marks.getByRole('listitem')).toContainText('1 part to n of water')
   await rule.fill('no stronger than 5-5-5')
-  await page.getByRole('button', { name: 'Mark it' }).click()
+  await page.getByRole('button', { name: 'Add to chart' }).click()
   await expect(marks).toContainText('How much goes in how much water?')
   await expectAccessible(page)
-  await marks.getByRole('button', { name: 'take it' }).click()
+  await marks.getByRole('button', { name: 'use it' }).click()
   await expect(page.getByLabel('Strength', { exact: true })).toHaveValue('114.77')
 })
 
@@ -44,8 +46,9 @@ test('what I did is read back, judged and rescued', async ({ page, household: _ 
   await choose(page, 'Feed', 'Balanced soluble powder')
   await choose(page, 'Into', 'Blue jug')
   // 3 g of a 20 % powder in 2 L are 300 mg/L; first true leaves like 75 at most: 2 · (300 / 75 − 1) = 6 L more.
+  await unfold(page, 'Check what I mixed')
   await page.getByLabel('Put into the blue jug').fill('3 g')
-  const did = page.getByRole('region', { name: 'What I did' })
+  const did = page.getByRole('region', { name: 'Check what I mixed' })
   await expect(did.getByRole('status')).toContainText('300 mg/L of nitrogen: stronger than this stage likes')
   await expect(did.getByRole('status')).toContainText('Add 6 L of water')
   await page.getByLabel('Put into the blue jug').fill('a pinch')
@@ -65,10 +68,10 @@ test('from a target to the procedure, the record and the supplies', async ({ pag
   await choose(page, 'Feed', 'Balanced soluble powder')
   await choose(page, 'Into', 'Blue jug')
   await page.getByLabel('Strength', { exact: true }).fill('100')
-  await page.getByText('Every way, searched').click()
-  await expect(page.getByRole('row', { name: /take this/ })).toBeVisible()
+  await unfold(page, 'Compare ways to measure it')
+  await expect(page.getByRole('row', { name: /: best/ })).toBeVisible()
   await page.getByRole('button', { name: 'Plan this feed' }).click()
-  await page.getByRole('button', { name: 'It was given' }).click()
+  await page.getByRole('button', { name: 'Log as given' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('How many of the blue jug').fill('3')
   await dialog.getByLabel('To which trays').fill('Basil, both trays')

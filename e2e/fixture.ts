@@ -126,6 +126,12 @@ export async function choose(page: Page, label: string, option: string | RegExp)
   }).toPass()
 }
 
+/** What is folded away is opened. */
+export async function unfold(page: Page, title: string | RegExp) {
+  const head = page.getByRole('button', { name: title }).first()
+  if ((await head.getAttribute('aria-expanded')) === 'false') await head.click()
+}
+
 export const SOWING_BATCH = {
   name: 'Sowing',
   recipeId: 'lean-and-light',

@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, goTo, SOWING_BATCH, test } from './fixture'
+import { choose, expect, expectAccessible, goTo, SOWING_BATCH, test, unfold } from './fixture'
 
 test('the air in the container follows the mix, and the verdicts follow the air', async ({
   page,
@@ -9,6 +9,7 @@ test('the air in the container follows the mix, and the verdicts follow the air'
     fills: [{ containerId: 'tray-512', count: 1, coverMm: 0, coverMaterialId: 'mix' }],
   })
   await goTo(page, `/mix?batch=${id}`)
+  await unfold(page, 'Why: air, pH and food')
   const air = page.getByRole('region', { name: 'The air in it' })
   const percent = async (name: RegExp) =>
     Number(/([\d.]+) %/.exec(await air.getByRole('figure').filter({ hasText: name }).innerText())![1])
@@ -116,17 +117,17 @@ test('a recipe is adjusted, kept, renamed, compared and removed, and the removal
 }) => {
   await goTo(page, '/mix')
   await page.getByLabel('Parts of Perlite, coarse').fill('2')
-  await page.getByRole('button', { name: 'Keep this recipe' }).click()
-  await expect(page.getByText('Kept as Lean and light, ours.')).toBeVisible()
-  await page.getByText('Duplicate, rename, compare').click()
+  await page.getByRole('button', { name: 'Save this recipe' }).click()
+  await expect(page.getByText('Saved as Light seed mix, ours.')).toBeVisible()
+  await unfold(page, /^This recipe/)
   await page.getByRole('button', { name: 'Rename', exact: true }).click()
-  await page.getByLabel('Its new name').fill('Barn mix')
+  await page.getByLabel('New name').fill('Barn mix')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByRole('combobox', { name: 'Recipe' })).toHaveValue('Barn mix')
-  await choose(page, 'Compare with', 'Lean and light')
+  await choose(page, 'Compare with', 'Light seed mix')
   await expect(page.getByRole('row', { name: /15 cm round pot [\d.]+ % air, .* [\d.]+ % air/ })).toBeVisible()
   await expect(page.getByRole('row', { name: /Once dry, wets again easily easily/ })).toBeVisible()
-  await page.getByRole('button', { name: 'Remove', exact: true }).click()
+  await page.getByRole('button', { name: 'Delete', exact: true }).click()
   await expect(page.getByText('Barn mix was deleted.')).toBeVisible()
   expect(await household.list('recipes')).toEqual([])
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
@@ -156,6 +157,7 @@ test('a mix measured at home in five steps counts as measured from then on, and 
     parts: [{ materialId: 'peat', parts: 1 }],
   })
   await goTo(page, `/mix?batch=${id}`)
+  await unfold(page, 'Why: air, pH and food')
   const air = page.getByRole('region', { name: 'The air in it' })
   const before = await air.getByRole('figure').filter({ hasText: 'this one' }).innerText()
   await page.getByRole('button', { name: 'Measure your own mix' }).click()

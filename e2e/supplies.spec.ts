@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, goTo, SOWING_BATCH, test, type Household } from './fixture'
+import { choose, expect, expectAccessible, goTo, SOWING_BATCH, test, unfold, type Household } from './fixture'
 
 /* A hundred tins of 100 mL take 100 · 0.1 · 0.9 · 1.1 · 1.05 = 10.4 L of loose perlite. */
 async function perliteBatch(household: Household, name = 'Tins') {
@@ -109,11 +109,11 @@ test('when somebody else took the last bag, it is said, and nothing typed is los
 test('a recipe’s earlier version is had back', async ({ page, household: _ }) => {
   await goTo(page, '/mix')
   await page.getByLabel('Parts of Perlite, coarse').fill('2')
-  await page.getByRole('button', { name: 'Keep this recipe' }).click()
-  await expect(page.getByText('Kept as Lean and light, ours.')).toBeVisible()
+  await page.getByRole('button', { name: 'Save this recipe' }).click()
+  await expect(page.getByText('Saved as Light seed mix, ours.')).toBeVisible()
   await page.getByLabel('Parts of Perlite, coarse').fill('5')
-  await page.getByRole('button', { name: 'Keep this recipe' }).click()
-  await page.getByText('Versions, duplicate').click()
+  await page.getByRole('button', { name: 'Save this recipe' }).click()
+  await unfold(page, /^This recipe/)
   await page.getByRole('button', { name: 'Restore version 1, 3 : 1 : 2' }).click()
   await expect(page.getByText(/is as it was in version 1/)).toBeVisible()
   await expect(page.getByLabel('Parts of Perlite, coarse')).toHaveValue('2')
@@ -123,12 +123,13 @@ test('a recipe’s earlier version is had back', async ({ page, household: _ }) 
 
 test('layers, a sieve and hot water go from the mix to the card', async ({ page, household: _ }) => {
   await goTo(page, '/mix')
+  await unfold(page, 'Cover, layers, potting up')
   await page.getByLabel('72-cell tray in two layers').check()
   await expect(page.getByRole('heading', { name: 'The mix below' }).first()).toBeVisible()
   await page.getByLabel('Depth of the top layer in 72-cell tray').fill('80 mm')
   await expect(page.getByText('The top layer is 5 to').first()).toBeVisible()
   await page.getByLabel('Depth of the top layer in 72-cell tray').fill('20 mm')
-  await page.getByText('Extras and preparation').click()
+  await unfold(page, 'Extras and preparation')
   await choose(page, 'Against damping-off and gnats', 'Hot water over the whole mix')
   await page.getByLabel('sieve through 6 mm (¼ in) first').check()
   const tally = page.getByRole('region', { name: 'To measure out' })

@@ -90,12 +90,11 @@ async function keep() {
 }
 /** The mix it sows in, and what of it would have to be bought. */
 const seedMix = computed(() => context.recipes.get(context.whole.usualMixes.seed))
-const there = computed(
-  () => new Set(household.stocks.filter(({ body }) => body.packs > 0).map(({ body }) => body.goodsId)),
-)
 const toBuy = computed(() =>
   seedMix.value
-    ? missingFor(seedMix.value, there.value).map((id) => context.materials.get(id)?.name.toLowerCase() ?? id)
+    ? missingFor(seedMix.value, context.owned).map(
+        (id) => context.materials.get(id)?.name.toLowerCase() ?? id,
+      )
     : [],
 )
 </script>

@@ -36,9 +36,20 @@ export const useContext = defineStore('context', () => {
     return prices.length ? Math.min(...prices) : null
   }
 
+  /** Ids of the materials there is some of. */
+  const owned = computed(
+    () =>
+      new Set(
+        household.stocks.flatMap(({ body }) =>
+          body.kind === 'material' && body.packs > 0 ? [body.goodsId] : [],
+        ),
+      ),
+  )
+
   return {
     whole,
     materials,
+    owned,
     media: computed(() => [...materials.value.values()].filter(({ kind }) => kind === 'medium')),
     amendments: computed(() => [...materials.value.values()].filter(({ kind }) => kind === 'amendment')),
     containers,

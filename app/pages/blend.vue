@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import { useMeasures } from '~/kit/useMeasures'
 import { definePageMeta } from '#imports'
 import CheckField from '~/kit/fields/CheckField.vue'
@@ -22,6 +23,8 @@ import {
 } from '#core/feed/blend'
 import { cautions } from '#core/cautions/caution'
 import { printNumber } from '#core/units/format'
+
+const saying = useSaying()
 
 const { mass } = useMeasures()
 
@@ -87,7 +90,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
       </p>
     </header>
     <section class="column" aria-labelledby="wanted-title">
-      <h2 id="wanted-title">Wanted, mg/L</h2>
+      <h2 id="wanted-title">Target, {{ saying.litreUnit }}</h2>
       <div v-for="element in BLEND_ELEMENTS" :key="element" class="want">
         <ChoiceField
           :model-value="kinds[element]"
@@ -107,8 +110,8 @@ const caution = cautions(['concentrates', 'fertiliser'])
       </div>
       <FoldAway title="What the water brings">
         <div class="pair">
-          <TypedField v-model="waterCa" optional label="Calcium in the water" unit="mg/L" />
-          <TypedField v-model="waterMg" optional label="Magnesium in the water" unit="mg/L" />
+          <TypedField v-model="waterCa" optional label="Calcium in the water" :unit="saying.litreUnit" />
+          <TypedField v-model="waterMg" optional label="Magnesium in the water" :unit="saying.litreUnit" />
         </div>
       </FoldAway>
       <TypedField v-model="volumeL" dimension="volume" label="For so much water" />
@@ -155,7 +158,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
           <table class="figures">
             <thead>
               <tr>
-                <th scope="col">mg/L</th>
+                <th scope="col">{{ saying.litreUnit }}</th>
                 <th scope="col">Wanted</th>
                 <th scope="col">Given</th>
                 <th v-for="{ feed } in blend.lines" :key="feed.id" scope="col">{{ feed.name }}</th>

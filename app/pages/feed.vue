@@ -6,6 +6,9 @@ import Button from 'primevue/button'
 import { definePageMeta, useRoute, useRouter } from '#imports'
 import { timesTheMost } from '#core/feed/growth-stage'
 import { computed, ref } from 'vue'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import { useSaying } from '~/kit/useSaying'
+import type { Feed } from '#core/feed/feed'
 import { NuxtLink } from '#components'
 import EveryWay from '~/mix-and-feed/feed/EveryWay.vue'
 import FeedLabel from '~/mix-and-feed/feed/FeedLabel.vue'
@@ -30,7 +33,7 @@ import { provideUnreadable } from '~/kit/fields/useUnreadable'
 import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
-import { strengthToExpect } from '#core/jobs/feed-steps'
+import { sayMeasurement, strengthToExpect, wayToUse } from '#core/jobs/feed-steps'
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { printNumber } from '#core/units/format'
 import { bodyOf } from '#shared/records/collections'
@@ -49,6 +52,7 @@ definePageMeta({
 const route = useRoute()
 const router = useRouter()
 const household = useHousehold()
+const saying = useSaying()
 const context = useContext()
 const feed = useFeedDraft()
 /** A label that is half typed is none to hand on. */
@@ -64,20 +68,28 @@ useOnBench(feed, 'a feed', () => {
   return batch && (feed.draft.batchId !== batch.id || feed.draft.id) ? () => feed.begin(batch.id) : null
 })
 
-const feedChoices = computed(() => [
-  ...(context.ownFeeds.length
-    ? [{ group: 'Ours', choices: context.ownFeeds.map(({ id, name }) => ({ value: id, name })) }]
-    : []),
-  {
-    group: 'Generic',
+const feedChoices = computed(() => {
+  const there = (id: string) => context.shelves('feed', id).length > 0
+  const group = (title: string, of: (one: Feed) => boolean) => ({
+    group: title,
     choices: context.feedList
-      .filter((one) => !context.ownFeeds.includes(one) && dissolvesNitrogen(one))
+      .filter((one) => (context.ownFeeds.includes(one) || dissolvesNitrogen(one)) && of(one))
       .map(({ id, name }) => ({ value: id, name })),
-  },
-])
+  })
+  return [
+    group('From your supplies', ({ id }) => there(id)),
+    group('Your feeds', (one) => !there(one.id) && context.ownFeeds.includes(one)),
+    group('Others', (one) => !there(one.id) && !context.ownFeeds.includes(one)),
+  ].filter(({ choices }) => choices.length)
+})
+/** The three numbers everybody knows a feed by. */
+const labelTitle = computed(() => {
+  const { nPercent, p2o5Percent, k2oPercent } = feed.draft.label
+  return `On the label: ${[nPercent, p2o5Percent, k2oPercent].map((n) => printNumber(n)).join('-')}`
+})
 const stageChoices = computed(() => feed.growthStages.map(({ id, name }) => ({ value: id, name })))
 const batchChoices = computed(() => [
-  { value: null, name: 'no batch' },
+  { value: null, name: 'none' },
   ...household.batches.map(({ id, number, body }) => ({ value: id, name: `${number} · ${body.name}` })),
 ])
 
@@ -88,7 +100,7 @@ const flags = computed(() => {
   return [
     ...(label
       ? [
-          { name: 'label', value: label },
+          { name: 'full strength', value: label },
           { name: 'half', value: label / 2 },
           { name: 'quarter', value: label / 4 },
           { name: 'a tenth', value: label / 10 },
@@ -123,6 +135,13 @@ const verdict = computed(() => {
     : VERDICTS[present(feed.plan).verdict]
 })
 
+/** The answer in one line. */
+const measured = computed(() => {
+  const way = feed.plan && wayToUse(feed.plan, feed.draft.toolId)
+  return way
+    ? sayMeasurement(way)
+    : feed.plan?.stock && `${sayMeasurement(feed.plan.stock.dosing)} of a stock`
+})
 const jugChoices = computed(() => [
   ...context.jugs.map(({ name, capacityMl }) => ({ value: name, name, volumeL: present(capacityMl) / 1000 })),
   { value: 'Jug', name: 'Another vessel', volumeL: null },
@@ -159,12 +178,15 @@ const cardAddress = computed(() =>
 <template>
   <div class="feed">
     <PageTop :title="feed.saved ? feed.saved.body.name : 'New feed'">
-      <NuxtLink to="/blend" class="button">Several feeds</NuxtLink>
       <Button v-if="feed.draft.version > 0" @click="begin">New feed</Button>
     </PageTop>
 
+    <p v-if="feed.plan && measured" class="whole hero">
+      <strong>{{ measured }}</strong> in {{ saying.volume(feed.draft.vessel.volumeL) }} of water:
+      {{ verdict }}
+    </p>
     <StrengthScale
-      class="scale"
+      class="whole"
       :growth-stages="feed.growthStages"
       :growth-stage-id="feed.draft.growthStageId"
       :target="feed.draft.targetNMgPerL"
@@ -174,35 +196,14 @@ const cardAddress = computed(() =>
       @growth-stage="feed.chooseGrowthStage"
     />
 
-    <FeedRules class="scale" />
-
-    <section class="column" aria-labelledby="label-title">
-      <h2 id="label-title">What the label says</h2>
+    <section class="column" aria-labelledby="wanted-title">
+      <h2 id="wanted-title" class="unseen">What you feed</h2>
       <ChoiceField
         :model-value="feed.draft.feedId"
         label="Feed"
-        hide-label
         :choices="feedChoices"
         @update:model-value="feed.chooseFeed"
       />
-      <FeedLabel :label="feed.draft.label" :problem-at="feed.problemAt" @set="feed.setLabel" />
-      <TextField
-        v-if="feed.relabelled"
-        label="Its name"
-        hint="Kept with your feeds when you save."
-        :problem="feed.labelSaving.state === 'refused' ? feed.labelSaving.message : undefined"
-        :model-value="feed.draft.label.name"
-        @update:model-value="feed.setLabel('name', $event)"
-      />
-      <div>
-        <Button :disabled="!sharable" @click="sharing = true">Share this feed</Button>
-      </div>
-      <ShareCard v-if="sharing" kind="feed" :body="feed.draft.label" @close="sharing = false" />
-      <GranularDose />
-    </section>
-
-    <section class="column" aria-labelledby="wanted-title">
-      <h2 id="wanted-title">What is wanted</h2>
       <ChoiceField
         :model-value="feed.draft.growthStageId"
         label="Stage"
@@ -210,16 +211,15 @@ const cardAddress = computed(() =>
         :hint="feed.growthStage.sign"
         @update:model-value="feed.chooseGrowthStage"
       />
+      <TypedField
+        :model-value="feed.draft.targetNMgPerL"
+        label="Strength"
+        :unit="saying.nitrogenUnit"
+        :problem="feed.problemAt('targetNMgPerL')"
+        :hint="feed.plan ? verdict : undefined"
+        @update:model-value="feed.setTarget($event ?? 0)"
+      />
       <div class="pair">
-        <TypedField
-          :model-value="feed.draft.targetNMgPerL"
-          label="Strength"
-          unit="mg/L N"
-          :problem="feed.problemAt('targetNMgPerL')"
-          :hint="feed.plan ? verdict : undefined"
-          @update:model-value="feed.setTarget($event ?? 0)"
-        />
-        <div />
         <ChoiceField
           :model-value="
             jugChoices.some(({ value }) => value === feed.draft.vessel.name) ? feed.draft.vessel.name : 'Jug'
@@ -238,33 +238,32 @@ const cardAddress = computed(() =>
           "
         />
       </div>
-      <div v-if="feed.plan" class="strengths">
-        <dl>
-          <div
-            v-for="[symbol, figure] in [
-              ['N', feed.plan.nMgPerL],
-              ['P', feed.plan.pMgPerL],
-              ['K', feed.plan.kMgPerL],
-            ] as const"
-            :key="symbol"
-          >
-            <dt>{{ symbol }}</dt>
-            <dd><FigureValue :figure="figure" :digits="printNumber(figure.value)" /></dd>
+      <FoldAway
+        :title="labelTitle"
+        :open="feed.problems.some(({ path }) => path[0] === 'feed')"
+        kept-as="feed-label"
+      >
+        <div class="column">
+          <FeedLabel :label="feed.draft.label" :problem-at="feed.problemAt" @set="feed.setLabel" />
+          <div>
+            <Button :disabled="!sharable" @click="sharing = true">Share this feed</Button>
           </div>
-        </dl>
-        <span class="soft">mg/L</span>
-      </div>
-      <WeighIt @volume="(litres) => feed.change('volume', (draft) => (draft.vessel.volumeL = litres))" />
-      <WhatIDid @strength="did = $event" />
-      <FeedVolumes />
-      <FeedWater />
+        </div>
+      </FoldAway>
+      <TextField
+        v-if="feed.relabelled"
+        label="Its name"
+        hint="Saved with your feeds."
+        :problem="feed.labelSaving.state === 'refused' ? feed.labelSaving.message : undefined"
+        :model-value="feed.draft.label.name"
+        @update:model-value="feed.setLabel('name', $event)"
+      />
+      <ShareCard v-if="sharing" kind="feed" :body="feed.draft.label" @close="sharing = false" />
     </section>
 
     <section class="column slip" aria-labelledby="measure-title">
       <h2 id="measure-title">How to measure it</h2>
       <MeasuringSlip />
-      <EveryWay />
-
       <form class="save no-print" @submit.prevent="save">
         <div class="pair">
           <TextField
@@ -275,8 +274,9 @@ const cardAddress = computed(() =>
             @update:model-value="feed.change('name', (draft) => (draft.name = $event))"
           />
           <ChoiceField
+            v-if="household.batches.length"
             :model-value="feed.draft.batchId"
-            label="On the card of"
+            label="For batch"
             :choices="batchChoices"
             :problem="feed.problemAt('batchId')"
             @update:model-value="(id) => feed.change('batch', (draft) => (draft.batchId = id))"
@@ -291,34 +291,65 @@ const cardAddress = computed(() =>
           {{ feed.labelSaving.message }}
         </p>
         <p v-if="blocked" class="problem">{{ blocked }}</p>
-        <div class="buttons">
+        <div class="buttons at-thumb">
           <Button type="submit" class="main" :disabled="!!blocked || feed.saving.state === 'busy'">
             {{ feed.saved ? 'Save the changes' : 'Plan this feed' }}
           </Button>
           <NuxtLink v-if="cardAddress" class="button" :to="cardAddress">Bench card</NuxtLink>
-          <Button v-if="feed.saved" @click="giving = true">It was given</Button>
+          <Button v-if="feed.saved" @click="giving = true">Log as given</Button>
         </div>
       </form>
       <GivenList v-if="feed.saved" :feeding-id="feed.saved.id" />
       <GiveForm v-if="giving && feed.saved" :feeding="feed.saved" @close="giving = false" />
     </section>
+
+    <div class="more">
+      <FoldAway title="Why: how much N, P and K" kept-as="feed-why">
+        <p v-if="feed.plan" class="strengths">
+          <span
+            v-for="[symbol, figure] in [
+              ['N', feed.plan.nMgPerL],
+              ['P', feed.plan.pMgPerL],
+              ['K', feed.plan.kMgPerL],
+            ] as const"
+            :key="symbol"
+            >{{ symbol }} <strong><FigureValue :figure="figure" :digits="printNumber(figure.value)" /></strong
+          ></span>
+          <span class="soft">{{ saying.litreUnit }}</span>
+        </p>
+      </FoldAway>
+      <FoldAway title="Your own rules on the chart" kept-as="feed-rules"><FeedRules /></FoldAway>
+      <WhatIDid @strength="did = $event" />
+      <FeedVolumes />
+      <FeedWater />
+      <EveryWay />
+      <WeighIt @volume="(litres) => feed.change('volume', (draft) => (draft.vessel.volumeL = litres))" />
+      <GranularDose />
+      <FoldAway title="Several feeds in one can">
+        <p>
+          Two or three salts that together meet a target, and which of them may share a bottle.
+          <NuxtLink to="/blend">Combine feeds</NuxtLink>
+        </p>
+      </FoldAway>
+    </div>
   </div>
 </template>
 
 <style scoped>
 .feed {
   display: grid;
-  grid-template-columns: minmax(19rem, 1fr) minmax(17rem, 0.85fr) minmax(24rem, 1.25fr);
-  gap: 1rem clamp(1rem, 2.2vw, 2.2rem);
+  grid-template-columns: minmax(20rem, 1fr) minmax(24rem, 1.4fr);
+  gap: 1rem clamp(1rem, 2.5vw, 2.5rem);
   align-items: start;
 }
 
-.scale {
+.whole {
   grid-column: 1 / -1;
   min-width: 0;
 }
 
-.column {
+.column,
+.save {
   display: grid;
   gap: 0.8rem;
   min-width: 0;
@@ -326,41 +357,12 @@ const cardAddress = computed(() =>
 
 .strengths {
   display: flex;
-  align-items: baseline;
-  gap: 1.1rem;
-  padding-top: 0.6rem;
-  border-top: 1px solid var(--line);
-}
-
-.strengths dl {
-  display: flex;
-  gap: 1.1rem;
-}
-
-.strengths dl > div {
-  display: flex;
-  align-items: baseline;
-  gap: 0.35rem;
-}
-
-.strengths dt {
-  color: var(--ink-soft);
-  font-weight: 650;
-}
-
-.strengths dd {
-  font: 720 1.6rem/1 var(--heading);
-}
-
-.ways input {
-  width: 1.2rem;
-  height: 1.2rem;
-  accent-color: var(--enamel);
+  flex-wrap: wrap;
+  gap: 0.3rem 1.1rem;
+  padding-bottom: 0.8rem;
 }
 
 .save {
-  display: grid;
-  gap: 0.7rem;
   padding-top: 0.9rem;
   border-top: 1px solid var(--line);
 }
@@ -369,23 +371,9 @@ const cardAddress = computed(() =>
   flex: 1 1 11rem;
 }
 
-@media (max-width: 72rem) {
-  .feed {
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  }
-
-  .slip {
-    grid-column: 1 / -1;
-  }
-}
-
 @media (max-width: 52rem) {
   .feed {
     grid-template-columns: minmax(0, 1fr);
-  }
-
-  .slip {
-    padding: 0.9rem;
   }
 }
 </style>

@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { present } from '#core/present'
 import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import CheckField from '~/kit/fields/CheckField.vue'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import DayField from '~/kit/fields/DayField.vue'
 import TextField from '~/kit/fields/TextField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { definePageMeta, useRoute, useRouter } from '#imports'
 import { computed, nextTick, ref } from 'vue'
@@ -16,6 +14,9 @@ import MixExtras from '~/mix-and-feed/mix/MixExtras.vue'
 import MixFor from '~/mix-and-feed/mix/MixFor.vue'
 import MixFills from '~/mix-and-feed/mix/MixFills.vue'
 import MixFromSupplies from '~/mix-and-feed/mix/MixFromSupplies.vue'
+import MixCost from '~/mix-and-feed/mix/MixCost.vue'
+import MixMeasuring from '~/mix-and-feed/mix/MixMeasuring.vue'
+import MixVerdict from '~/mix-and-feed/mix/MixVerdict.vue'
 import MixTest from '~/mix-and-feed/mix/MixTest.vue'
 import MixTally from '~/mix-and-feed/mix/MixTally.vue'
 import RecipeCare from '~/mix-and-feed/mix/RecipeCare.vue'
@@ -24,17 +25,14 @@ import SwapForm from '~/mix-and-feed/mix/SwapForm.vue'
 import PageTop from '~/shell/PageTop.vue'
 import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
 import { useOnBench } from '~/mix-and-feed/useOnBench'
-import { useMeasures } from '~/kit/useMeasures'
 import { useNotes } from '~/kit/useNotes'
 import { provideUnreadable } from '~/kit/fields/useUnreadable'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
-import { saidInParts } from '#core/media/recipe'
-import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
-import { FEELS } from '#core/media/hydration'
-import { DAMPNESSES } from '#core/media/moisture'
-import { usualScoops } from '#core/media/usual-scoop'
+import { missingFor } from '#core/season/schedule/usual-mixes'
+import { inSentence } from '#core/text/plurals'
+import { saidInParts, type Mix } from '#core/media/recipe'
 
 definePageMeta({
   place: {
@@ -54,7 +52,6 @@ const household = useHousehold()
 const context = useContext()
 const mix = useMixDraft()
 const { note } = useNotes()
-const { volume } = useMeasures()
 const { first: unreadable } = provideUnreadable()
 
 useOnBench(mix, 'a mix', () => {
@@ -62,20 +59,19 @@ useOnBench(mix, 'a mix', () => {
   return batch && mix.draft.id !== batch.id ? () => mix.open(batch) : null
 })
 
-const recipeChoices = computed(() => [
-  ...(household.recipes.length
-    ? [
-        {
-          group: 'Ours',
-          choices: mix.recipes.filter(({ own }) => own).map(({ id, name }) => ({ value: id, name })),
-        },
-      ]
-    : []),
-  {
-    group: 'To start from',
-    choices: mix.recipes.filter(({ own }) => !own).map(({ id, name }) => ({ value: id, name })),
-  },
-])
+const recipeChoices = computed(() => {
+  const { size } = context.owned
+  const fromSupplies = (recipe: Mix) => size > 0 && missingFor(recipe, context.owned).length === 0
+  const group = (title: string, of: (recipe: (typeof mix.recipes)[number]) => boolean) => ({
+    group: title,
+    choices: mix.recipes.filter(of).map(({ id, name }) => ({ value: id, name })),
+  })
+  return [
+    group('Your recipes', ({ own }) => own),
+    group('From your supplies', (one) => !one.own && fromSupplies(one)),
+    group(size ? 'Something to buy' : 'To start from', (one) => !one.own && !fromSupplies(one)),
+  ].filter(({ choices }) => choices.length)
+})
 const materialChoices = computed(() =>
   context.media
     .filter(({ id }) => !mix.draft.parts.some(({ materialId }) => materialId === id))
@@ -90,41 +86,11 @@ function addMaterial(id: string) {
   void nextTick(() => (adding.value = undefined))
 }
 
-const OWN_SIZE = 'own size'
-const scoopChoices = computed(() => [
-  ...context.scoops.map(({ name, capacityMl }) => ({
-    value: name,
-    name,
-    volumeL: present(capacityMl) / 1000,
-  })),
-  ...usualScoops(household.units).map((scoop) => ({ value: scoop.name, ...scoop })),
-  { value: OWN_SIZE, name: 'Another size', volumeL: null },
-])
-function chooseScoop(value: string) {
-  const choice = scoopChoices.value.find((candidate) => candidate.value === value)
-  mix.change('scoop', (draft) => {
-    draft.scoop = {
-      name: value === OWN_SIZE ? ownScoop(draft.scoop.volumeL) : value,
-      volumeL: choice?.volumeL ?? draft.scoop.volumeL,
-    }
-  })
-}
-/** A measure of another size is called by what it holds. */
-const ownScoop = (litres: number) => `${volume(litres)} measure`
-const setScoop = (litres: number) =>
-  mix.change('scoop', (draft) => (draft.scoop = { name: ownScoop(litres), volumeL: litres }))
-const scoopChosen = computed(() =>
-  scoopChoices.value.some(
-    ({ value, volumeL }) => value === mix.draft.scoop.name && volumeL === mix.draft.scoop.volumeL,
-  )
-    ? mix.draft.scoop.name
-    : OWN_SIZE,
-)
-/** Ready mix comes dusty or dripping: how damp it is decides what is stirred in. */
-const bagged = computed(() =>
-  [...mix.draft.parts, ...mix.draft.lowerParts].some(
-    ({ materialId }) => context.materials.get(materialId)?.bagged,
-  ),
+/** What of it is not in the supplies, for a household that keeps them. */
+const toBuy = computed(() =>
+  household.stocks.length
+    ? missingFor(mix.draft, context.owned).map((id) => inSentence(context.materials.get(id)?.name ?? id))
+    : [],
 )
 async function save() {
   const stored = await mix.save()
@@ -160,14 +126,12 @@ const blocked = computed(() => {
         placeholder="Choose a recipe"
         @update:model-value="mix.chooseRecipe"
       />
-      <div class="reason">
-        <p>
-          <strong>{{ saidInParts(mix.draft.parts) || 'No parts' }}</strong>
-          <span v-if="mix.recipe && mix.adjusted" class="soft"> · adjusted</span>
-          <CheckField v-model="perCent" :disabled="mix.draft.parts.length < 2">in per cent</CheckField>
-        </p>
-        <p class="soft">{{ mix.recipe?.reasoning }}</p>
-      </div>
+      <p class="ratio">
+        <strong>{{ saidInParts(mix.draft.parts) || 'No parts' }}</strong>
+        <span v-if="mix.recipe && mix.adjusted" class="soft"> · adjusted</span>
+        <CheckField v-model="perCent" :disabled="mix.draft.parts.length < 2">in per cent</CheckField>
+      </p>
+      <p v-if="toBuy.length" class="soft small">You would need to buy {{ toBuy.join(', ') }}.</p>
       <DrawingFrame v-if="mix.draft.parts.length" file="mix" title="The mix"
         ><RecipeSection
           v-model:per-cent="perCent"
@@ -180,136 +144,44 @@ const blocked = computed(() => {
           @swap="swapping = $event"
       /></DrawingFrame>
       <p v-else class="empty" role="status">{{ mix.problemAt('parts') ?? 'No materials.' }}</p>
-      <div class="add">
-        <ChoiceField
-          :model-value="adding"
-          label="Add a material"
-          hide-label
-          :choices="materialChoices"
-          placeholder="Add a material …"
-          @update:model-value="addMaterial"
-        />
-      </div>
-      <RecipeCare />
-      <MixExtras />
-      <SwapForm v-if="swapping" :material-id="swapping" @close="swapping = null" />
-      <div class="pair">
-        <ChoiceField
-          :model-value="scoopChosen"
-          label="Measure with"
-          :choices="scoopChoices"
-          @update:model-value="chooseScoop"
-        />
-        <TypedField
-          :model-value="mix.draft.scoop.volumeL"
-          dimension="volume"
-          label="It holds"
-          :problem="mix.problemAt('scoop.volumeL')"
-          @update:model-value="setScoop($event ?? 0)"
-        />
-      </div>
-      <div class="pair">
-        <ChoiceField
-          :model-value="mix.draft.feel"
-          label="Wet it like"
-          :choices="FEELS.map((feel) => ({ value: feel, name: feel }))"
-          @update:model-value="(feel) => mix.change('feel', (draft) => (draft.feel = feel))"
-        />
-        <TypedField
-          :model-value="mix.draft.tubL"
-          optional
-          dimension="volume"
-          label="Tub to stir in"
-          hint="as large as needed"
-          :problem="mix.problemAt('tubL')"
-          @update:model-value="(value) => mix.change('tub', (draft) => (draft.tubL = value))"
-        />
-      </div>
       <ChoiceField
-        v-if="bagged"
-        :model-value="mix.draft.dampness"
-        label="How damp is the bag?"
-        :choices="DAMPNESSES.map((one) => ({ value: one, name: one }))"
-        @update:model-value="(one) => mix.change('dampness', (draft) => (draft.dampness = one))"
+        :model-value="adding"
+        label="Add a material"
+        hide-label
+        :choices="materialChoices"
+        placeholder="Add a material …"
+        @update:model-value="addMaterial"
       />
-      <FoldAway class="allowances" title="Spare and allowances">
-        <div class="pair">
-          <TypedField
-            v-for="[key, label] in [
-              ['spare', 'Spare'],
-              ['fill', 'Filled to'],
-              ['fillUnderCover', 'Filled under a cover'],
-              ['mixingLossK', 'Even mix loses'],
-            ] as const"
-            :key="key"
-            :model-value="mix.draft.allowances[key]"
-            percent
-            :label="label"
-            :hint="mix.draft.allowances[key] === DEFAULT_ALLOWANCES[key] ? 'default' : 'yours'"
-            :problem="mix.problemAt(`allowances.${key}`)"
-            @update:model-value="
-              (value) => mix.change(`allowance-${key}`, (draft) => (draft.allowances[key] = value ?? 0))
-            "
-          />
-          <TypedField
-            :model-value="mix.draft.allowances.blockCompression"
-            label="Blocks are pressed"
-            unit="×"
-            :hint="
-              mix.draft.allowances.blockCompression === DEFAULT_ALLOWANCES.blockCompression
-                ? 'default'
-                : 'yours'
-            "
-            :problem="mix.problemAt('allowances.blockCompression')"
-            @update:model-value="
-              (value) =>
-                mix.change('allowance-block', (draft) => (draft.allowances.blockCompression = value ?? 0))
-            "
-          />
-        </div>
-        <div class="pair">
-          <ChoiceField
-            v-for="line in mix.plan?.lines.filter(({ material }) => material.packs.length > 1) ?? []"
-            :key="line.material.id"
-            :model-value="line.pack.id"
-            :label="`${line.material.name} comes in`"
-            :choices="line.material.packs.map(({ id, name }) => ({ value: id, name }))"
-            @update:model-value="
-              (id) => mix.change('pack', (draft) => (draft.packIds[line.material.id] = id))
-            "
-          />
-        </div>
-      </FoldAway>
+      <RecipeCare />
+      <SwapForm v-if="swapping" :material-id="swapping" @close="swapping = null" />
     </section>
 
-    <div class="fill-column">
-      <MixFills />
-      <MixAir />
-    </div>
+    <MixFills class="fills" />
 
-    <div class="tally-column">
+    <div class="slip answer">
       <MixTally />
-      <MixFromSupplies />
-      <MixTest />
+      <MixVerdict />
       <form class="save no-print" @submit.prevent="save">
-        <TextField
-          label="Name of the batch"
-          :problem="mix.problemAt('name')"
-          :model-value="mix.draft.name"
-          :placeholder="mix.recipe ? `${mix.recipe.name} batch` : 'Batch'"
-          @update:model-value="mix.change('name', (draft) => (draft.name = $event))"
-        />
         <MixFor />
-        <DayField
-          :model-value="mix.draft.onDate"
-          optional
-          label="Filled on"
-          :problem="mix.problemAt('onDate')"
-          @update:model-value="mix.change('date', (draft) => (draft.onDate = $event))"
-        />
+        <div class="pair">
+          <TextField
+            label="Name of the batch"
+            :problem="mix.problemAt('name')"
+            :model-value="mix.draft.name"
+            :placeholder="mix.recipe ? `${mix.recipe.name} batch` : 'Batch'"
+            @update:model-value="mix.change('name', (draft) => (draft.name = $event))"
+          />
+          <DayField
+            :model-value="mix.draft.onDate"
+            optional
+            label="Filled on"
+            :problem="mix.problemAt('onDate')"
+            @update:model-value="mix.change('date', (draft) => (draft.onDate = $event))"
+          />
+        </div>
         <SaveProblem :saving="mix.saving" @later="mix.dismiss()" @settled="mix.dismiss()" />
         <p v-if="blocked" class="problem">{{ blocked }}</p>
-        <div class="buttons">
+        <div class="buttons at-thumb">
           <Button
             type="submit"
             class="main"
@@ -332,33 +204,55 @@ const blocked = computed(() => {
         </div>
       </form>
     </div>
+
+    <div class="folds">
+      <FoldAway title="Why: air, pH and food" kept-as="mix-why"><MixAir /></FoldAway>
+      <MixMeasuring />
+      <MixExtras />
+      <MixFromSupplies />
+      <FoldAway title="Cost and what is short" kept-as="mix-cost"><MixCost /></FoldAway>
+      <MixTest />
+    </div>
   </div>
 </template>
 
 <style scoped>
 .mix {
   display: grid;
-  grid-template-columns: minmax(23rem, 1fr) minmax(23rem, 1.05fr) minmax(21rem, 1fr);
-  gap: 1rem clamp(1rem, 2.2vw, 2.2rem);
+  grid-template: auto auto 1fr / minmax(22rem, 1fr) minmax(20rem, 0.9fr) minmax(24rem, 1.15fr);
+  grid-template-areas: 'top top top' 'recipe fills answer' 'recipe folds answer';
+  gap: 1rem clamp(1rem, 2vw, 2rem);
   align-items: start;
 }
 
-.recipe,
-.fill-column,
-.tally-column {
-  display: grid;
-  gap: 0.9rem;
+.recipe {
+  grid-area: recipe;
+}
+
+.fills {
+  grid-area: fills;
+}
+
+.answer {
+  grid-area: answer;
+}
+
+.folds {
+  grid-area: folds;
   min-width: 0;
 }
 
-.reason {
-  line-height: 1.3;
-  /* The drawing below must not jump while an edge is dragged. */
-  min-height: 3.9em;
+.recipe,
+.answer,
+.save {
+  display: grid;
+  gap: 0.8rem;
+  min-width: 0;
 }
 
-.reason strong {
+.ratio strong {
   margin-right: 1rem;
+  font-size: 1.25rem;
 }
 
 .empty {
@@ -371,8 +265,8 @@ const blocked = computed(() => {
 }
 
 .save {
-  display: grid;
-  gap: 0.7rem;
+  padding-top: 0.8rem;
+  border-top: 1px solid var(--line);
 }
 
 .buttons .main {
@@ -381,17 +275,15 @@ const blocked = computed(() => {
 
 @media (max-width: 72rem) {
   .mix {
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  }
-
-  .tally-column {
-    grid-column: 1 / -1;
+    grid-template: auto / minmax(0, 1fr) minmax(0, 1fr);
+    grid-template-areas: 'top top' 'recipe fills' 'recipe answer' 'folds folds';
   }
 }
 
 @media (max-width: 52rem) {
   .mix {
-    grid-template-columns: minmax(0, 1fr);
+    grid-template: auto / minmax(0, 1fr);
+    grid-template-areas: 'top' 'recipe' 'fills' 'answer' 'folds';
   }
 }
 </style>

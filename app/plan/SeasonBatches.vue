@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import CheckField from '~/kit/fields/CheckField.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -9,6 +10,8 @@ import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { addDays } from '#core/calendar/day'
 import { printNumber, printQuantity } from '#core/units/format'
+
+const saying = useSaying()
 
 /** Batches and feeds the season asks for, by date; each becomes a card at the bench in one press. */
 const season = useSeason()
@@ -53,10 +56,8 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
         <li v-for="demand in soon(season.feeds)" :key="`${demand.on} ${demand.nMgPerL}`">
           <span class="day">{{ printDay(demand.on) }}</span>
           <span>
-            <strong>{{ litres(demand.solutionL) }}</strong> at {{ printNumber(demand.nMgPerL) }} mg/L<template
-              v-if="demand.cans > 1"
-              >, {{ demand.cans }} cans</template
-            >
+            <strong>{{ litres(demand.solutionL) }}</strong> at {{ saying.strength(demand.nMgPerL)
+            }}<template v-if="demand.cans > 1">, {{ demand.cans }} cans</template>
             <span class="soft"> for {{ names(demand.of) }}</span>
           </span>
           <Button @click="planFeed(demand)">Card</Button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import { present } from '#core/present'
 import { at as elementAt, first } from '#core/numeric/at'
 import { counted } from '#core/text/plurals'
@@ -59,9 +60,10 @@ const removeStage = (index: number) =>
 const differs = (index: number, key: keyof ScheduleStage) =>
   props.body.stages != null && props.stages[index]?.[key] !== props.usual[index]?.[key]
 
+const saying = useSaying()
 /** What follows from the stage and the methods until it is set. */
 const CARE = [
-  { key: 'nMgPerL', label: 'Strength, N', unit: 'mg/L', none: '' },
+  { key: 'nMgPerL', label: 'Strength, N', unit: saying.value.litreUnit, none: '' },
   { key: 'everyDays', label: 'Feed every', unit: 'days', none: 'once' },
   { key: 'lightHours', label: 'Light', unit: 'h', none: 'daylight' },
   { key: 'mixC', label: 'Warmth', dimension: 'temperature', none: '' },

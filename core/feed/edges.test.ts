@@ -161,7 +161,7 @@ describe('a tool', () => {
       measureWith(tool, { massG: amount(grams, 'g'), volumeMl: amount(grams, 'mL') }).fit
     expect([fit(9.99), fit(10)]).toEqual(['too small', 'fair'])
     expect([fit(2.49, teaspoon), fit(2.5, teaspoon), fit(60, teaspoon), fit(64, teaspoon)]).toEqual([
-      'too small',
+      'rough',
       'fair',
       'fair',
       'too many',

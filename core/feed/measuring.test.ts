@@ -18,6 +18,11 @@ describe('measuring', () => {
 
   it('a quarter of a gram is beyond a spoon and a kitchen scale, not beyond a pocket scale from half a gram', () => {
     expect(measureWith(teaspoon, dose(0.25)).fit).toBe('too small')
+    // Half a half teaspoon by eye is 1.25 mL, 25 % either way: for 1.5 mL 17 + 25 = 42 % off, for 1 mL 25 + 25 = 50 %.
+    expect(measureWith(teaspoon, dose(1.5 * 0.95))).toMatchObject({ fit: 'rough', amount: { value: 1.25 } })
+    expect(measureWith(teaspoon, dose(1.5 * 0.95)).worst.value).toBeCloseTo(0.417, 3)
+    expect(measureWith(teaspoon, dose(1.01 * 0.95)).fit).toBe('rough')
+    expect(measureWith(teaspoon, dose(0.99 * 0.95)).fit).toBe('too small')
     expect(measureWith(units, dose(0.25)).fit).toBe('too small')
     expect(measureWith(pocket, dose(0.6)).fit).toBe('fair')
     expect(measureWith(teaspoon, dose(200)).fit).toBe('too many')

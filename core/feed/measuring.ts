@@ -2,7 +2,7 @@ import { present } from '../present'
 import { derive, given, type Figure } from '../working/figure'
 import { practice, yours } from '../working/source'
 import type { Feed } from './feed'
-import { isScale, TOOL_HABITS, type Tool } from './tool'
+import { isScale, TOOL_HABITS, type Tool, type ToolHabit } from './tool'
 
 /** An amount of feed to be measured: the same thing by weight and by volume. */
 export interface Dose {
@@ -10,12 +10,12 @@ export interface Dose {
   readonly volumeMl: Figure
 }
 
-export type Fit = 'fair' | 'too small' | 'too many'
+export type Fit = 'fair' | 'rough' | 'too small' | 'too many'
 
 /** Measuring a dose with one tool. */
 export interface Measurement {
   readonly tool: Tool
-  /** `too small`: below what the tool measures fairly. `too many`: more fills than anybody counts. */
+  /** `rough`: less than the tool is made for, halved by eye. `too small`: not even that. `too many`: more fills than anybody counts. */
   readonly fit: Fit
   /** What to measure: mL or g, to the tool's own step. */
   readonly amount: Figure
@@ -55,9 +55,19 @@ export function fairFrom(tool: Tool): number {
   return fixedError(tool) / FAIR_FIXED_ERROR
 }
 
-/** Measure `dose` with `tool`. */
+/** A rough measurement further off than this is none. */
+const ROUGH_MOST = 0.5
+
+/** Measure `dose` with `tool`; less than it is made for is halved by eye, where that comes near enough. */
 export function measureWith(tool: Tool, dose: Dose): Measurement {
-  const habit = TOOL_HABITS[tool.kind]
+  const fair = measured(tool, dose, TOOL_HABITS[tool.kind])
+  const { rough } = TOOL_HABITS[tool.kind]
+  if (fair.fit !== 'too small' || !rough) return fair
+  const halved = measured(tool, dose, { ...TOOL_HABITS[tool.kind], ...rough })
+  return halved.worst.value <= ROUGH_MOST ? { ...halved, fit: 'rough' } : fair
+}
+
+function measured(tool: Tool, dose: Dose, habit: ToolHabit): Measurement {
   const scale = isScale(tool.kind)
   const unit = scale ? 'g' : 'mL'
   const wanted = scale ? dose.massG : dose.volumeMl
@@ -91,7 +101,7 @@ export function measureWith(tool: Tool, dose: Dose): Measurement {
     { x: amount, w: wanted },
     ({ x, w }) => x / w - 1,
   )
-  const spread = spreadOf(tool, wanted)
+  const spread = spreadOf(tool, wanted, habit)
   const worst = derive(
     'Error',
     'share',
@@ -135,8 +145,7 @@ function fixedError(tool: Tool): number {
   return habit.absoluteG ?? (habit.ofCapacity ?? 0) * present(tool.capacityMl)
 }
 
-function spreadOf(tool: Tool, wanted: Figure): Figure {
-  const habit = TOOL_HABITS[tool.kind]
+function spreadOf(tool: Tool, wanted: Figure, habit: ToolHabit): Figure {
   if (habit.relativeError > 0)
     return given(`Spread of ${tool.name}`, habit.relativeError, 'share', habit.source)
   const error = given(

@@ -12,7 +12,7 @@ export interface Tool {
   readonly capacityMl: number | null
 }
 
-interface ToolHabit {
+export interface ToolHabit {
   readonly measures: 'volume' | 'mass'
   /** Error as a fraction of what is measured… */
   readonly relativeError: number
@@ -22,6 +22,8 @@ interface ToolHabit {
   /** Smallest amount that can be told apart: g for scales, a fraction of the capacity otherwise. */
   readonly step: number
   readonly source: Source
+  /** Half its smallest step by eye, for want of a better tool. */
+  readonly rough?: Pick<ToolHabit, 'step' | 'relativeError' | 'source'>
 }
 
 /** How each kind measures [default, to be corrected by the household's own weighing]. */
@@ -31,6 +33,11 @@ export const TOOL_HABITS: Readonly<Record<ToolKind, ToolHabit>> = {
     relativeError: 0.125,
     step: 0.5,
     source: byDefault('a levelled spoon is good to 10–15 %: powder settles'),
+    rough: {
+      step: 0.25,
+      relativeError: 0.25,
+      source: byDefault('a level half spoon parted by eye is good to 25 %'),
+    },
   },
   cap: {
     measures: 'volume',

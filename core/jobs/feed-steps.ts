@@ -16,7 +16,7 @@ export function sayMeasurement({ tool, amount, fills }: Measurement): string {
   const habit = TOOL_HABITS[tool.kind]
   if (habit.measures === 'mass') return `${printNumber(amount.value)} g on the ${inSentence(tool.name)}`
   if (tool.kind === 'syringe') return `${printNumber(amount.value)} mL with the ${inSentence(tool.name)}`
-  return `${printFraction(present(fills).value, 0.5)} × ${inSentence(tool.name)}${tool.kind === 'spoon' ? ', level' : ''}`
+  return `${printFraction(present(fills).value, 0.25)} × ${inSentence(tool.name)}${tool.kind === 'spoon' ? ', level' : ''}`
 }
 
 /** The way that will be used: the one chosen, else the best in its fair range; undefined when a stock is better. */

@@ -34,7 +34,7 @@ const recipe = ({ extras = {}, preparations = [], ...sketch }: Sketch): Starting
 export const STARTING_RECIPES: readonly StartingRecipe[] = [
   recipe({
     id: 'lean-and-light',
-    name: 'Lean and light',
+    name: 'Light seed mix',
     reasoning: 'Neutral, holds water, a little food from the castings. Feed from the first true leaves.',
     parts: { coir: 3, castings: 1, perlite: 1 },
   }),

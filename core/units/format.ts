@@ -99,6 +99,8 @@ interface Measure {
   readonly from: number
   /** Finest parts of it that are measured, coarse first; none for a unit printed in decimals. */
   readonly parts?: readonly number[]
+  /** Nobody adds spoons to it: what is no part of it is told in the next finer measure. */
+  readonly alone?: boolean
 }
 const spoon = (id: string, from: number, parts: readonly number[]): Measure => ({ id, from, parts })
 const plain = (id: string, from: number): Measure => ({ id, from })
@@ -106,8 +108,8 @@ const HALVES = [1, 1 / 2]
 const QUARTERS = [1, 1 / 2, 1 / 4]
 const EIGHTHS = [1, 1 / 2, 1 / 4, 1 / 8]
 const STEPS = [1 / 8]
-/** A measuring cup has thirds too. */
-const CUP = [1, 1 / 2, 1 / 4, 1 / 3]
+/** A measuring cup has thirds and eighths too. */
+const CUP = [1, 1 / 2, 1 / 4, 1 / 3, 1 / 8]
 
 /** The measures of each kitchen, largest first. */
 const MEASURES: Readonly<
@@ -116,14 +118,15 @@ const MEASURES: Readonly<
   volume: {
     metric: [plain('L', 0.9995), plain('mL', 0)],
     us: [
-      spoon('us-gal', 1 / 2, QUARTERS),
+      { ...spoon('us-gal', 1 / 2, QUARTERS), alone: true },
+      { ...spoon('us-qt', 4, HALVES), alone: true },
       spoon('us-cup', 1 / 4, CUP),
       spoon('us-tbsp', 1, HALVES),
       spoon('us-tsp', 1 / 8, EIGHTHS),
       plain('mL', 0),
     ],
     imperial: [
-      spoon('imp-gal', 1, QUARTERS),
+      { ...spoon('imp-gal', 1, QUARTERS), alone: true },
       spoon('imp-pt', 1 / 2, QUARTERS),
       spoon('imp-floz', 2, HALVES),
       spoon('metric-tbsp', 1, HALVES),
@@ -138,8 +141,18 @@ const MEASURES: Readonly<
   },
   mass: {
     metric: [plain('kg', 0.9995), plain('g', 0.1), plain('mg', 0)],
-    us: [spoon('lb', 1, QUARTERS), plain('oz', 1), plain('g', 0.1), plain('mg', 0)],
-    imperial: [spoon('lb', 1, QUARTERS), plain('oz', 1), plain('g', 0.1), plain('mg', 0)],
+    us: [
+      { ...spoon('lb', 1, QUARTERS), alone: true },
+      spoon('oz', 1, HALVES),
+      plain('g', 0.1),
+      plain('mg', 0),
+    ],
+    imperial: [
+      { ...spoon('lb', 1, QUARTERS), alone: true },
+      spoon('oz', 1, HALVES),
+      plain('g', 0.1),
+      plain('mg', 0),
+    ],
   },
 }
 const SHOWN = { temperature: { metric: 'C', us: 'F', imperial: 'C' } } as const
@@ -165,7 +178,7 @@ function measured(base: number, dimension: Exclude<Dimension, 'temperature'>, un
     // So many whole ones, and the rest in a finer measure: 1 tbsp + ½ tsp.
     const unit = unitById(measure.id)
     const whole = Math.floor(base / unit.factor + 1e-9)
-    if (!measure.parts || whole < 1) continue
+    if (!measure.parts || measure.alone || whole < 1) continue
     const rest = base - whole * unit.factor
     for (const finer of schedule.slice(schedule.indexOf(measure) + 1)) {
       const more = finer.parts ? inMeasure(rest, finer, units, (near * base) / rest / 2) : null

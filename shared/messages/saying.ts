@@ -17,6 +17,10 @@ export interface Saying {
   readonly day: (day: Day) => string
   /** A strength of nitrogen: ppm where people say so, else mg/L. */
   readonly strength: (nMgPerL: number) => string
+  /** What a strength of nitrogen is counted in. */
+  readonly nitrogenUnit: 'ppm N' | 'mg/L N'
+  /** What anything dissolved in water is counted in. */
+  readonly litreUnit: 'ppm' | 'mg/L'
   /** A sentence or a name that states amounts, in the household's own measures and words. */
   readonly said: (text: string) => string
 }
@@ -38,14 +42,18 @@ export function sayingFor({
   readonly day: (day: Day) => string
 }): Saying {
   const english = englishOf(locale, units)
+  const litreUnit = english === 'american' ? 'ppm' : 'mg/L'
+  const nitrogenUnit = `${litreUnit} N` as const
   return {
     english,
+    litreUnit,
+    nitrogenUnit,
     volume: (l) => printQuantity(l, 'volume', units),
     aboutVolume: (l) => printQuantity(Number(l.toPrecision(2)), 'volume', units),
     length: (mm) => printQuantity(mm, 'length', units),
     temperature: (celsius) => printQuantity(Math.round(celsius), 'temperature', thermometer),
     day,
-    strength: (mg) => `${printNumber(Math.round(mg))} ${english === 'american' ? 'ppm N' : 'mg/L N'}`,
+    strength: (mg) => `${printNumber(Math.round(mg))} ${nitrogenUnit}`,
     said: (text) => inWordsOf(english, saidIn(units, text, thermometer)),
   }
 }

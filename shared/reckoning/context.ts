@@ -18,6 +18,7 @@ import { seasonBook, type SeasonBook } from '#core/season/book'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import type { Crop } from '#core/sowing/crop'
 import { englishOf, inEnglish, type English } from '#core/sowing/regional-names'
+import { sizedFor } from '#core/units/trade-size'
 import type { UnitSystem } from '#core/units/unit'
 import { calibrationsFrom, type Calibrations, type Measurement } from '#core/learning/calibrations'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
@@ -95,16 +96,32 @@ type List<C extends Collection> = readonly Kept<Bodies[C]>[] | undefined
 const bodies = <Body, Row>(list: readonly Kept<Body>[] = [], as: (id: string, body: Body) => Row): Row[] =>
   list.map(({ id, body }) => as(id, body))
 
-const containersOf = memoized((list: List<'containers'>) =>
-  catalogueOf(BUILT_IN_CONTAINERS, bodies(list, asContainer)),
+/** What was named by the trade is called by its size in the household's units; a name of its own stays. */
+const containersOf = memoized(
+  (list: List<'containers'>, units: UnitSystem): Catalogue<Container> =>
+    new Map(
+      [...catalogueOf(BUILT_IN_CONTAINERS, bodies(list, asContainer))].map(([id, one]) => [
+        id,
+        one.name === BUILT_IN_CONTAINERS.get(id)?.name ? { ...one, name: sizedFor(units, one.name) } : one,
+      ]),
+    ),
 )
-const knownMaterials = memoized((list: List<'materials'>) => catalogueOf(BUILT_IN, bodies(list, asMaterial)))
+const knownMaterials = memoized(
+  (list: List<'materials'>, units: UnitSystem): MaterialLibrary =>
+    new Map(
+      [...catalogueOf(BUILT_IN, bodies(list, asMaterial))].map(([id, one]) => [
+        id,
+        { ...one, packs: one.packs.map((pack) => ({ ...pack, name: sizedFor(units, pack.name) })) },
+      ]),
+    ),
+)
 const calibrationsOf = memoized(
   (measurements: readonly Measurement[] | undefined, dropped: readonly string[] | undefined) =>
     calibrationsFrom(measurements ?? NONE, dropped ?? NONE),
 )
-const materialsOf = memoized((list: List<'materials'>, stocks: List<'stocks'>, calibrations: Calibrations) =>
-  learnedMaterials(withOwnPacks(knownMaterials(list), stocks ?? NONE), calibrations),
+const materialsOf = memoized(
+  (list: List<'materials'>, stocks: List<'stocks'>, calibrations: Calibrations, units: UnitSystem) =>
+    learnedMaterials(withOwnPacks(knownMaterials(list, units), stocks ?? NONE), calibrations),
 )
 const feedsOf = memoized((list: List<'feeds'>, calibrations: Calibrations) =>
   learnedFeeds(catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)), calibrations),
@@ -231,8 +248,8 @@ export function contextOf(kept: KeptLists): Context {
     units,
     calibrations,
     frameOf(kept.household?.body.season, kept.weather, kept.household?.body.away),
-    containersOf(kept.containers),
-    materialsOf(kept.materials, kept.stocks, calibrations),
+    containersOf(kept.containers, units),
+    materialsOf(kept.materials, kept.stocks, calibrations, units),
     feedsOf(kept.feeds, calibrations),
     cropsOf(kept.crops, calibrations, englishOf(formats?.locale, units)),
     recipes,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import { computed } from 'vue'
 import BottleLabels from '~/mix-and-feed/cards/BottleLabels.vue'
 import StepList from '~/mix-and-feed/cards/StepList.vue'
@@ -8,6 +9,8 @@ import { growthStageById } from '#core/feed/growth-stage'
 import { printNumber } from '#core/units/format'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Stored } from '#shared/records/collections'
+
+const saying = useSaying()
 
 /** A planned feed on a card: what it is, how strong, and its steps. */
 const props = defineProps<{ feeding: Stored<FeedingRecord>; labels?: boolean }>()
@@ -26,7 +29,7 @@ const planned = computed(() => usePlannedFeed(props.feeding))
           :figure="planned.strength.nMgPerL"
           :digits="printNumber(planned.strength.nMgPerL.value)"
         />
-        mg/L of nitrogen (<FigureValue
+        {{ saying.nitrogenUnit }} (<FigureValue
           :figure="planned.strength.lowNMgPerL"
           :digits="printNumber(planned.strength.lowNMgPerL.value)"
         />–<FigureValue

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import { present } from '#core/present'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import { computed } from 'vue'
@@ -11,6 +12,8 @@ import { advised, type Scooped, type Way } from '#core/feed/planner'
 import { isScale, TOOL_HABITS } from '#core/feed/tool'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
 import { printFraction } from '#core/units/fraction'
+
+const saying = useSaying()
 
 /** The whole space searched: the least error with no stock, with one, with two, and which to take. */
 const household = useHousehold()
@@ -43,12 +46,12 @@ const words = (way: Way) =>
   )
 const range = (way: Way) => {
   const middle = feed.draft.targetNMgPerL * (1 + way.rounding)
-  return `${printNumber(middle * (1 - way.spread))}–${printNumber(middle * (1 + way.spread))} mg/L`
+  return `${printNumber(middle * (1 - way.spread))}–${printNumber(middle * (1 + way.spread))} ${saying.value.litreUnit}`
 }
 </script>
 
 <template>
-  <FoldAway v-if="context.tools.length" class="every" title="Every way, searched">
+  <FoldAway v-if="context.tools.length" class="every" title="Compare ways to measure it">
     <p v-if="searching" class="soft" role="status">Searching …</p>
     <template v-else-if="ways">
       <table class="figures">
@@ -62,7 +65,7 @@ const range = (way: Way) => {
         <tbody>
           <tr v-for="{ name, way } in rows" :key="name" :class="{ best: way && way === best }">
             <th scope="row">
-              {{ name }}<template v-if="way && way === best">, take this</template>
+              {{ name }}<template v-if="way && way === best">: best</template>
               <small v-if="way">{{ words(way) }}</small>
               <small v-else>none of your tools reaches it</small>
             </th>
@@ -71,7 +74,7 @@ const range = (way: Way) => {
           </tr>
         </tbody>
       </table>
-      <p class="soft small">{{ ways.looked.toLocaleString('en') }} ways weighed up.</p>
+      <p class="soft small">{{ ways.looked.toLocaleString('en') }} ways compared.</p>
     </template>
   </FoldAway>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import CheckField from '~/kit/fields/CheckField.vue'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
@@ -7,6 +8,8 @@ import { useHousehold } from '~/household/household'
 import { rateReading } from '~/kit/fields/text-readings'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import { asFeed, type FeedRecord } from '#shared/records/feed'
+
+const saying = useSaying()
 
 /** The label as it stands on the bottle: three numbers, always in this order. */
 defineProps<{ label: FeedRecord; problemAt: (field: string) => string | undefined }>()
@@ -97,7 +100,7 @@ const MORE = [
         <TypedField
           :model-value="label.ecSlopeMsPerCm"
           optional
-          label="EC a 100 mg/L N"
+          :label="`EC at 100 ${saying.nitrogenUnit}`"
           unit="mS/cm"
           hint="if it says one"
           :problem="problemAt('feed.ecSlopeMsPerCm')"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import TextField from '~/kit/fields/TextField.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -11,6 +12,8 @@ import { useSayAnew } from '~/reading/useSayAnew'
 import { X } from '@lucide/vue'
 import { spellings, type Rate } from '#core/feed/rate'
 import { printNumber } from '#core/units/format'
+
+const saying = useSaying()
 
 /** Rules people go by, each a mark on the scale; and the wanted strength in every other spelling. */
 const feed = useFeedDraft()
@@ -40,15 +43,16 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
         hide-label
         placeholder="Your rule: 1 tbsp per gal, 1:500, half …"
       />
-      <Button type="submit" :disabled="!(meaning || reading)">Mark it</Button>
+      <Button type="submit" :disabled="!(meaning || reading)">Add to chart</Button>
       <SaidBack v-if="shown" class="said" :read="shown" @say="say" />
     </form>
     <ul v-if="feed.rules.length" class="marks">
       <li v-for="(rule, index) in feed.rules" :key="rule.text">
         <strong>{{ rule.text }}</strong>
         <template v-if="rule.strength">
-          is <FigureValue :figure="rule.strength" :digits="printNumber(rule.strength.value)" /> mg/L<template
-            v-if="rule.eachL"
+          is <FigureValue :figure="rule.strength" :digits="printNumber(rule.strength.value)" />
+          {{ saying.litreUnit
+          }}<template v-if="rule.eachL"
             >, {{ printNumber(rule.strength.value * rule.eachL) }} mg of nitrogen a pot; for ten pots mix
             {{ volume(rule.eachL * 10) }}</template
           >
@@ -61,7 +65,7 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
           >
             {{ rule.meaning === 'in' ? '1 part in n' : '1 part to n of water' }}
           </button>
-          <button type="button" class="link" @click="feed.setTarget(rule.strength.value)">take it</button>
+          <button type="button" class="link" @click="feed.setTarget(rule.strength.value)">use it</button>
         </template>
         <span v-else class="soft">{{ rule.why }}</span>
         <Button text :aria-label="`Delete ${rule.text}`" @click="feed.removeRule(index)">
@@ -70,7 +74,7 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
       </li>
     </ul>
     <p v-if="others.length" class="soft others">
-      {{ printNumber(feed.draft.targetNMgPerL) }} mg/L is
+      {{ saying.strength(feed.draft.targetNMgPerL) }} is
       <template v-for="(one, index) in others" :key="one.id"
         ><template v-if="index"> · </template><span>{{ one.text }}</span></template
       >
@@ -81,7 +85,7 @@ const others = computed(() => (feed.plan ? spellings(feed.feed, feed.draft.targe
 <style scoped>
 .rules {
   display: grid;
-  grid-template-columns: minmax(19rem, 26rem) 1fr;
+  grid-template-columns: minmax(0, 1fr);
   gap: 0.4rem 1.6rem;
   align-items: start;
 }
@@ -112,11 +116,5 @@ form {
 
 .others span {
   white-space: nowrap;
-}
-
-@media (max-width: 52rem) {
-  .rules {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
@@ -13,6 +14,8 @@ import { ecOfFeed, EC_LIMITS_MS_PER_CM } from '#core/feed/ec'
 import { ALKALINITY_MOST_MG_PER_L, blendWithRain, rainForAlkalinity, waterProblems } from '#core/feed/water'
 import { printNumber, printShare } from '#core/units/format'
 import { derive } from '#core/working/figure'
+
+const saying = useSaying()
 
 /** Salts in all: the household's water, rain in it, and the feed. */
 const household = useHousehold()
@@ -75,7 +78,7 @@ async function keep() {
       <TypedField
         :model-value="draft.alkalinityMgPerL"
         label="Its alkalinity"
-        unit="mg/L"
+        :unit="saying.litreUnit"
         hint="as CaCO₃, from the supplier"
         :problem="problemAt('alkalinityMgPerL')"
         @update:model-value="draft.alkalinityMgPerL = $event ?? 0"

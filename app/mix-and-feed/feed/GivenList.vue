@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import { useMeasures } from '~/kit/useMeasures'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -7,6 +8,8 @@ import { useRemoval } from '~/kit/record-forms/useRemoval'
 import { useHousehold } from '~/household/household'
 import { Droplets, Undo2 } from '@lucide/vue'
 import { printNumber } from '#core/units/format'
+
+const saying = useSaying()
 
 const { volume } = useMeasures()
 
@@ -38,7 +41,7 @@ const fact = (facts: { what: string; amount: number }[], what: string) =>
         <Droplets aria-hidden="true" />
         <span>
           {{ printDay(use.body.on) }}, <strong>{{ use.body.name }}</strong>:
-          {{ printNumber(fact(use.body.facts, 'Nitrogen')) }} mg/L,
+          {{ saying.strength(fact(use.body.facts, 'Nitrogen')) }},
           {{ volume(fact(use.body.facts, 'Solution'))
           }}<template v-if="use.body.to">, to {{ use.body.to }}</template
           ><template v-if="use.body.by">, by {{ use.body.by }}</template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useMeasures } from '~/kit/useMeasures'
 import RadioButton from 'primevue/radiobutton'
+import { useSaying } from '~/kit/useSaying'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import { computed } from 'vue'
 import { NuxtLink } from '#components'
@@ -14,6 +15,7 @@ import { given } from '#core/working/figure'
 import { yours } from '#core/working/source'
 
 const { said } = useMeasures()
+const saying = useSaying()
 
 /** The dose, how to measure it with the tools owned, and how far off that may be. */
 const feed = useFeedDraft()
@@ -31,7 +33,7 @@ const steps = computed(() =>
       })
     : [],
 )
-const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 'too many fills' } as const
+const FITS = { fair: '', rough: '', 'too small': 'too coarse', 'too many': 'too many fills' } as const
 </script>
 
 <template>
@@ -50,14 +52,18 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
       <StepList v-if="steps.length" :steps="steps" />
       <p v-if="feed.plan.noWay" class="problem" role="status">{{ feed.plan.noWay }}</p>
       <p v-if="expected && worst" class="error-line">
-        Gives <FigureValue :figure="expected.nMgPerL" :digits="printNumber(expected.nMgPerL.value)" /> mg/L,
-        somewhere from
-        <FigureValue :figure="expected.lowNMgPerL" :digits="printNumber(expected.lowNMgPerL.value)" /> to
-        <FigureValue :figure="expected.highNMgPerL" :digits="printNumber(expected.highNMgPerL.value)" />: up
-        to <FigureValue :figure="worst" /> off in the hand.
+        Gives about
+        <FigureValue :figure="expected.nMgPerL" :digits="printNumber(Math.round(expected.nMgPerL.value))" />
+        {{ saying.nitrogenUnit }} (<FigureValue
+          :figure="expected.lowNMgPerL"
+          :digits="printNumber(Math.round(expected.lowNMgPerL.value))"
+        />–<FigureValue
+          :figure="expected.highNMgPerL"
+          :digits="printNumber(Math.round(expected.highNMgPerL.value))"
+        />).
       </p>
       <fieldset v-if="feed.plan.ways.length" class="ways">
-        <legend>With the tools you own</legend>
+        <legend>Your tools</legend>
         <label v-if="feed.plan.stock">
           <RadioButton
             name="tool"
@@ -66,7 +72,7 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
             @update:model-value="feed.change('tool', (draft) => (draft.toolId = null))"
           />
           <span>a stock solution</span>
-          <span class="soft">± {{ printShare(feed.plan.stock.worst.value) }}</span>
+          <span class="soft">within {{ printShare(feed.plan.stock.worst.value) }}</span>
         </label>
         <label v-for="one in feed.plan.ways" :key="one.tool.id" :class="{ off: one.fit === 'too small' }">
           <RadioButton
@@ -77,7 +83,7 @@ const FITS = { fair: '', 'too small': 'too coarse for this dose', 'too many': 't
             @update:model-value="feed.change('tool', (draft) => (draft.toolId = one.tool.id))"
           />
           <span>{{ one.fit === 'too small' ? inSentence(one.tool.name) : sayMeasurement(one) }}</span>
-          <span class="soft">{{ FITS[one.fit] || `± ${printShare(one.worst.value)}` }}</span>
+          <span class="soft">{{ FITS[one.fit] || `within ${printShare(one.worst.value)}` }}</span>
         </label>
       </fieldset>
       <p v-else class="soft">

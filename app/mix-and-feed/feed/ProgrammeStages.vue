@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import { first } from '#core/numeric/at'
 import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
@@ -11,6 +12,8 @@ import { useProgrammeDraft } from '~/mix-and-feed/feed/programmeDraft'
 import { Plus, X } from '@lucide/vue'
 import { GROWTH_STAGES, growthStageById } from '#core/feed/growth-stage'
 import { printNumber, printQuantity } from '#core/units/format'
+
+const saying = useSaying()
 
 /** The feeding schedule stage by stage: how long, in what, how strong and how often; and what comes of it. */
 const household = useHousehold()
@@ -74,7 +77,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
         <TypedField
           :model-value="stage.nMgPerL"
           label="Strength"
-          unit="mg/L"
+          :unit="saying.litreUnit"
           :hint="`${growthStageById(stage.growthStageId).lowNMgPerL}–${growthStageById(stage.growthStageId).highNMgPerL} liked`"
           :problem="programme.problemAt(`stages[${index}].nMgPerL`)"
           @update:model-value="programme.setStage(index, 'nMgPerL', $event ?? 0)"
@@ -93,7 +96,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
         <p class="said">
           <template v-if="given.length"
             >{{ given.length }} {{ given.length === 1 ? 'feed' : 'feeds' }} of
-            {{ printNumber(stage.nMgPerL) }} mg/L, {{ volume(first(given).mlPerPlant) }} a plant, the first on
+            {{ saying.strength(stage.nMgPerL) }}, {{ volume(first(given).mlPerPlant) }} a plant, the first on
             {{ dayText(first(given).day) }}</template
           ><template v-else>plain water</template
           ><template v-if="waiting">; {{ waiting }} left out while the mix still feeds them</template>.

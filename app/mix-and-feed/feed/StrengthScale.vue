@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import { present } from '#core/present'
 import { keyMove } from '~/kit/fields/keyMove'
 import { computed, ref, useTemplateRef } from 'vue'
@@ -6,6 +7,8 @@ import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import type { GrowthStage } from '#core/feed/growth-stage'
 import { printNumber } from '#core/units/format'
+
+const saying = useSaying()
 
 /**
  * One scale for every feed: mg/L of nitrogen. The bands are what each stage wants, the mark is what is wanted now and
@@ -100,7 +103,7 @@ function press(event: KeyboardEvent) {
           <path :d="`M${x(tick)} ${TOP - 6}V${height - 40}`" />
           <text :x="x(tick)" :y="height - 23">{{ tick }}</text>
         </g>
-        <text class="unit" :x="width - 22" :y="height - 6">mg/L of nitrogen</text>
+        <text class="unit" :x="width - 22" :y="height - 6">{{ saying.litreUnit }} of nitrogen</text>
       </g>
 
       <g
@@ -128,7 +131,8 @@ function press(event: KeyboardEvent) {
 
       <g v-for="flag in raised" :key="flag.name" class="flag" aria-hidden="true">
         <path :d="`M${flag.at} ${flag.y + 4}V${height - 40}`" />
-        <text :x="flag.at + 5" :y="flag.y + 4">{{ flag.name }}</text>
+        <text v-if="flag.at < width - 110" :x="flag.at + 5" :y="flag.y + 4">{{ flag.name }}</text>
+        <text v-else class="before" :x="flag.at - 5" :y="flag.y + 4">{{ flag.name }}</text>
       </g>
 
       <g v-if="range" class="range" aria-hidden="true">
@@ -168,8 +172,10 @@ function press(event: KeyboardEvent) {
       </g>
     </svg>
     <ul class="unseen">
-      <li v-for="row in rows" :key="row.id">{{ row.name }}: {{ row.text }} mg/L</li>
-      <li v-for="flag in flags" :key="flag.name">{{ flag.name }}: {{ printNumber(flag.value) }} mg/L</li>
+      <li v-for="row in rows" :key="row.id">{{ row.name }}: {{ row.text }} {{ saying.litreUnit }}</li>
+      <li v-for="flag in flags" :key="flag.name">
+        {{ flag.name }}: {{ printNumber(flag.value) }} {{ saying.litreUnit }}
+      </li>
     </ul>
   </div>
 </template>
@@ -177,6 +183,21 @@ function press(event: KeyboardEvent) {
 <style scoped>
 .scale {
   overflow: hidden;
+}
+
+/* Letters are read over the lines they cross. */
+text {
+  stroke: var(--paper);
+  stroke-width: 4;
+  paint-order: stroke;
+}
+
+.mark text {
+  stroke: none;
+}
+
+.before {
+  text-anchor: end;
 }
 
 svg {

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
+import FoldAway from '~/kit/fields/FoldAway.vue'
 import TextField from '~/kit/fields/TextField.vue'
 import { computed, ref, watch } from 'vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
@@ -12,6 +14,8 @@ import { parseQuantity } from '#core/units/parse'
 import { printNumber } from '#core/units/format'
 import { given } from '#core/working/figure'
 import { yours } from '#core/working/source'
+
+const saying = useSaying()
 
 /** The other way round: what a dose that was already mixed comes to, and how to save it. */
 const household = useHousehold()
@@ -72,31 +76,31 @@ const WORDS = {
 </script>
 
 <template>
-  <section class="did" aria-labelledby="did-title">
-    <h3 id="did-title">What I did</h3>
-    <TextField
-      v-model="said"
-      :label="`Put into the ${feed.draft.vessel.name.toLowerCase()}`"
-      :problem="message"
-      placeholder="2 tsp"
-    />
-    <p v-if="was && verdict" role="status">
-      <strong><FigureValue :figure="was" :digits="printNumber(was.value)" /></strong> mg/L of nitrogen:
-      {{ WORDS[verdict]
-      }}<template v-if="times && times >= 1.5">: {{ printNumber(times, 2) }} times the most it likes</template
-      >.
-      <template v-if="rescue">
-        Add <strong><FigureValue :figure="rescue" /></strong> of water and it is right.</template
-      >
-    </p>
-  </section>
+  <FoldAway title="Check what I mixed">
+    <div class="did">
+      <TextField
+        v-model="said"
+        :label="`Put into the ${feed.draft.vessel.name.toLowerCase()}`"
+        :problem="message"
+        placeholder="2 tsp"
+      />
+      <p v-if="was && verdict" role="status">
+        <strong><FigureValue :figure="was" :digits="printNumber(was.value)" /></strong>
+        {{ saying.nitrogenUnit }}: {{ WORDS[verdict]
+        }}<template v-if="times && times >= 1.5"
+          >: {{ printNumber(times, 2) }} times the most it likes</template
+        >.
+        <template v-if="rescue">
+          Add <strong><FigureValue :figure="rescue" /></strong> of water and it is right.</template
+        >
+      </p>
+    </div>
+  </FoldAway>
 </template>
 
 <style scoped>
 .did {
   display: grid;
   gap: 0.5rem;
-  padding-top: 0.7rem;
-  border-top: 1px solid var(--line);
 }
 </style>

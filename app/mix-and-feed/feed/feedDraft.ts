@@ -1,7 +1,7 @@
 import { first, at } from '#core/numeric/at'
 import { dequal } from 'dequal'
 import { newId } from '~/kit/newId'
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { copyOf } from '~/kit/copyOf'
 import { useDraft } from '~/household/draft'
@@ -10,7 +10,9 @@ import { useRecordSaving, useSaving } from '~/household/saving'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { doseProblems, planDose, strengthAtLabelRate, type DosePlan } from '#core/feed/dose'
-import { feedProblems } from '#core/feed/feed'
+import { dissolvesNitrogen, feedProblems, type Feed } from '#core/feed/feed'
+import type { Tool } from '#core/feed/tool'
+import { present } from '#core/present'
 import { FEEDS } from '#core/feed/feeds'
 import { USUAL_JUG_L } from '#core/feed/usual-tools'
 import type { UnitSystem } from '#core/units/unit'
@@ -38,16 +40,18 @@ const SAYS_NOTHING: Partial<Record<string, string>> = {
   strength: 'needs nitrogen in the feed.',
 }
 
-function newDraft(units: UnitSystem): FeedDraft {
+function newDraft(units: UnitSystem, usual: Feed, jug: Tool | undefined): FeedDraft {
   return {
     id: '',
     version: 0,
     name: '',
-    feedId: first(FEEDS).id,
-    label: feedRecordOf(first(FEEDS)),
+    feedId: usual.id,
+    label: feedRecordOf(usual),
     growthStageId: 'true-leaves',
     targetNMgPerL: 60,
-    vessel: { name: 'Jug', volumeL: USUAL_JUG_L[units] },
+    vessel: jug
+      ? { name: jug.name, volumeL: present(jug.capacityMl) / 1000 }
+      : { name: 'Jug', volumeL: USUAL_JUG_L[units] },
     batchId: null,
     toolId: null,
     rules: [],
@@ -57,10 +61,21 @@ function newDraft(units: UnitSystem): FeedDraft {
 export const useFeedDraft = defineStore('feedDraft', () => {
   const household = useHousehold()
   const context = useContext()
-  const fresh = () => newDraft(household.units)
+  /** It opens with a feed the household has, and its first jug. */
+  const usual = computed(
+    () =>
+      context.feedList.find((one) => dissolvesNitrogen(one) && context.shelves('feed', one.id).length) ??
+      first(FEEDS),
+  )
+  const jug = computed(() => context.jugs.find(({ kind }) => kind === 'jug'))
+  const fresh = () => newDraft(household.units, usual.value, jug.value)
   const { draft, change, restart } = useDraft('Feed', fresh)
   const feeding = useRecordSaving('feedings', draft, (stored) => put(stored))
   const label = useSaving('feeds')
+
+  watch(usual, (_now, before) => {
+    if (dequal(draft.value, newDraft(household.units, before, jug.value))) restart(fresh())
+  })
 
   const growthStage = computed(() => growthStageById(draft.value.growthStageId))
   const feed = computed(() =>

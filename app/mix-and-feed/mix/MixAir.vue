@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { present } from '#core/present'
 import { computed, ref, useTemplateRef } from 'vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
@@ -7,12 +6,11 @@ import AirScale from '~/mix-and-feed/mix/AirScale.vue'
 import AirSection from '~/mix-and-feed/mix/AirSection.vue'
 import WorksForMe from '~/mix-and-feed/mix/WorksForMe.vue'
 import { useMeasures } from '~/kit/useMeasures'
+import { useInside } from '~/mix-and-feed/mix/useInside'
 import { useFollowing } from '~/mix-and-feed/mix/useFollowing'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { withArticle } from '#core/text/plurals'
-import { lowerIn } from '#core/media/batch'
 import { physicsIn, withDepth } from '#core/media/container-physics'
-import { insideOf } from '#core/media/inside'
 import { printNumber, printShare } from '#core/units/format'
 
 /** The mix in the chosen container: how much air is left after draining, and what else awaits the seedling. */
@@ -29,18 +27,7 @@ const choices = computed(() =>
   fills.value.map((fill, at) => ({ value: String(at), name: fill.container.name })),
 )
 
-/** The mix below it in this container, where it is filled in layers. */
-const lower = computed(() => (plan.value ? lowerIn(plan.value, index.value) : null))
-const press = computed(() => mix.draft.allowances.blockCompression)
-const seen = computed(() =>
-  plan.value && container.value
-    ? insideOf(container.value, plan.value, plan.value.chemistry, {
-        lower: lower.value,
-        press: press.value,
-        plants: present(fills.value[index.value]).plants ?? 1,
-      })
-    : null,
-)
+const { seen, lower, press } = useInside(plan, () => index.value)
 
 /** The same mix, shallower and deeper. */
 const beside = computed(() => {

@@ -3,6 +3,7 @@ import FoldAway from '~/kit/fields/FoldAway.vue'
 import { computed, useTemplateRef } from 'vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useFollowing } from '~/mix-and-feed/mix/useFollowing'
+import { useMoney } from '~/kit/useMoney'
 import { useShopping } from '~/plan/supplies/useShopping'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
@@ -13,6 +14,7 @@ import { convert } from '#core/units/unit-table'
 
 /** What the batch costs, and what of it is not on the shelf. */
 const household = useHousehold()
+const { money } = useMoney()
 const context = useContext()
 const mix = useMixDraft()
 // Whole packs are a small integer programme: below the fold it waits until the hand has come to rest.
@@ -43,10 +45,12 @@ const names = (ids: readonly string[]) =>
 <template>
   <div v-if="cost || short.length" ref="root" class="cost">
     <p v-if="cost">
-      Costs <strong><FigureValue :figure="cost.cost" :digits="cost.cost.value.toFixed(2)" /></strong>,
-      <FigureValue :figure="cost.perL" :digits="(cost.perL.value * each.litres).toFixed(2)" /> a
-      {{ each.name }}, <FigureValue :figure="cost.perPlant" :digits="cost.perPlant.value.toFixed(3)" /> a
-      plant<span v-if="cost.unpriced.length" class="soft">, without {{ names(cost.unpriced) }}</span
+      Costs <strong><FigureValue :figure="cost.cost" :digits="money(cost.cost.value)" /></strong>,
+      <FigureValue :figure="cost.perL" :digits="money(cost.perL.value * each.litres)" /> a {{ each.name }},
+      <FigureValue :figure="cost.perPlant" :digits="money(cost.perPlant.value)" /> a plant<span
+        v-if="cost.unpriced.length"
+        class="soft"
+        >, without {{ names(cost.unpriced) }}</span
       >.
     </p>
     <FoldAway v-if="short.length" title="Not all of it is in the supplies">
@@ -55,7 +59,7 @@ const names = (ids: readonly string[]) =>
           {{ printAmount(line.goods, line.short) }} {{ nameOf(line.goods).toLowerCase() }} short<template
             v-if="line.buy"
             >: buy {{ packNames(line.goods, line.buy.packs).join(' and ')
-            }}<template v-if="line.buy.cost !== null">, {{ line.buy.cost.toFixed(2) }}</template></template
+            }}<template v-if="line.buy.cost !== null">, {{ money(line.buy.cost) }}</template></template
           >
         </li>
       </ul>

@@ -78,6 +78,11 @@ function add(containerId: string) {
   void nextTick(() => (adding.value = undefined))
 }
 
+/** What is refused is shown. */
+const problemIn = (index: number) =>
+  ['coverMm', 'coverMaterialId', 'topMm', 'plants', 'ballContainerId'].some((field) =>
+    mix.problemAt(`fills[${index}].${field}`),
+  )
 const measuring = ref<{ container: Container; index: number } | null>(null)
 function measured(id: string) {
   const { index } = present(measuring.value)
@@ -154,63 +159,66 @@ function measured(id: string) {
           >
             {{ mix.problemAt(`fills[${index}].${field}`) }}
           </p>
-          <p v-if="container" class="soft small">
-            <FigureValue :figure="cellVolume(container)" /> a {{ cellWord(container) }}
-            <button type="button" class="link" @click="measuring = { container, index }">
-              {{ container.measuredVolumeMl === undefined ? 'measured it?' : 'measured' }}
-            </button>
-            <template v-if="mix.plan?.fills[index]">
-              <template v-if="fill.cells"
-                >· {{ counted(Math.round(fill.cells), 'cell') }} of it are filled</template
-              >
-              · takes <FigureValue :figure="at(mix.plan.fills, index).looseL" />
-              <template v-if="at(mix.plan.fills, index).lowerL">
-                over <FigureValue :figure="present(at(mix.plan.fills, index).lowerL)" />
-              </template>
+          <p v-if="container && mix.plan?.fills[index]" class="soft small">
+            <template v-if="fill.cells">{{ counted(Math.round(fill.cells), 'cell') }} filled · </template
+            >takes
+            <FigureValue :figure="at(mix.plan.fills, index).looseL" />
+            <template v-if="at(mix.plan.fills, index).lowerL">
+              over <FigureValue :figure="present(at(mix.plan.fills, index).lowerL)" />
             </template>
           </p>
-          <div class="cover">
-            <span>Cover</span>
-            <TypedField
-              :model-value="fill.coverMm"
-              dimension="length"
-              :typical="5"
-              :label="`Cover on ${container?.name ?? 'it'}`"
-              hide-label
-              :problem="mix.problemAt(`fills[${index}].coverMm`)"
-              @update:model-value="
-                (mm) => mix.change(`cover-${index}`, (draft) => (at(draft.fills, index).coverMm = mm ?? 0))
-              "
-            />
-            <span>of</span>
-            <ChoiceField
-              :model-value="fill.coverMaterialId"
-              :label="`What covers ${container?.name ?? 'it'}`"
-              hide-label
-              :choices="coverChoices"
-              @update:model-value="
-                (id) => mix.change('cover', (draft) => (at(draft.fills, index).coverMaterialId = id))
-              "
-            />
-          </div>
-          <div v-if="container && container.kind !== 'block'" class="layer">
-            <CheckField
-              :aria-label="`${container.name} in two layers`"
-              :model-value="fill.topMm != null"
-              @update:model-value="mix.layer(index, $event)"
-              >{{ fill.topMm == null ? 'in two layers' : 'of this mix the top' }}</CheckField
-            >
-            <TypedField
-              v-if="fill.topMm != null"
-              :model-value="fill.topMm"
-              dimension="length"
-              :typical="5"
-              :label="`Depth of the top layer in ${container.name}`"
-              hide-label
-              @update:model-value="mix.setLayer(index, $event ?? 0)"
-            />
-          </div>
-          <FoldAway v-if="container" title="Potting up, and how wet">
+          <FoldAway
+            v-if="container"
+            title="Cover, layers, potting up"
+            :open="!!(problemIn(index) || fill.coverMm || fill.topMm)"
+          >
+            <p class="soft small">
+              <FigureValue :figure="cellVolume(container)" /> a {{ cellWord(container) }}
+              <button type="button" class="link" @click="measuring = { container, index }">
+                {{ container.measuredVolumeMl === undefined ? 'Correct it' : 'measured' }}
+              </button>
+            </p>
+            <div class="cover">
+              <span>Cover</span>
+              <TypedField
+                :model-value="fill.coverMm"
+                dimension="length"
+                :typical="5"
+                :label="`Cover on ${container?.name ?? 'it'}`"
+                hide-label
+                :problem="mix.problemAt(`fills[${index}].coverMm`)"
+                @update:model-value="
+                  (mm) => mix.change(`cover-${index}`, (draft) => (at(draft.fills, index).coverMm = mm ?? 0))
+                "
+              />
+              <span>of</span>
+              <ChoiceField
+                :model-value="fill.coverMaterialId"
+                :label="`What covers ${container?.name ?? 'it'}`"
+                hide-label
+                :choices="coverChoices"
+                @update:model-value="
+                  (id) => mix.change('cover', (draft) => (at(draft.fills, index).coverMaterialId = id))
+                "
+              />
+            </div>
+            <div v-if="container && container.kind !== 'block'" class="layer">
+              <CheckField
+                :aria-label="`${container.name} in two layers`"
+                :model-value="fill.topMm != null"
+                @update:model-value="mix.layer(index, $event)"
+                >{{ fill.topMm == null ? 'in two layers' : 'of this mix the top' }}</CheckField
+              >
+              <TypedField
+                v-if="fill.topMm != null"
+                :model-value="fill.topMm"
+                dimension="length"
+                :typical="5"
+                :label="`Depth of the top layer in ${container.name}`"
+                hide-label
+                @update:model-value="mix.setLayer(index, $event ?? 0)"
+              />
+            </div>
             <div class="pair">
               <TypedField
                 :model-value="fill.plants ?? 1"

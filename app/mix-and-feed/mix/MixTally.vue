@@ -5,7 +5,6 @@ import FoldAway from '~/kit/fields/FoldAway.vue'
 import { computed } from 'vue'
 import PackToOpen from '~/mix-and-feed/cards/PackToOpen.vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
-import MixCost from '~/mix-and-feed/mix/MixCost.vue'
 import { useHousehold } from '~/household/household'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { FEEL_WORDS } from '#core/jobs/batch-steps'
@@ -47,23 +46,22 @@ const roundingText = (line: MaterialLine) => {
 </script>
 
 <template>
-  <section class="tally slip" aria-labelledby="tally-title">
+  <section class="tally" aria-labelledby="tally-title">
     <h2 id="tally-title">To measure out</h2>
     <template v-if="plan">
       <p class="total">
         <FigureValue :figure="plan.mixL" />
         <span class="of">loose mix</span>
       </p>
-      <p class="soft small">
-        from <FigureValue :figure="plan.ingredientsL" /> of materials, mixing loses
-        <FigureValue :figure="plan.mixingLoss" />
-      </p>
       <table class="figures">
         <thead>
           <tr>
             <th scope="col">Material</th>
             <th scope="col">Loose</th>
-            <th scope="col">Scoops</th>
+            <th scope="col">
+              Scoops of
+              {{ printQuantity(mix.draft.scoop.volumeL, 'volume', household.units) }}
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -92,12 +90,6 @@ const roundingText = (line: MaterialLine) => {
           </tr>
         </tbody>
       </table>
-      <p class="soft small">
-        Scoops of {{ inSentence(mix.draft.scoop.name) }},
-        {{ printQuantity(mix.draft.scoop.volumeL, 'volume', household.units) }}. Stir in a tub of at least
-        <FigureValue :figure="plan.stirringTubL" />.
-      </p>
-
       <div v-if="plan.lower" class="lower">
         <h3>The mix below</h3>
         <p>
@@ -124,15 +116,13 @@ const roundingText = (line: MaterialLine) => {
       </p>
 
       <div v-for="line in soaks" :key="line.material.id" class="soak">
-        <h3>Soak the coir first</h3>
         <p>
-          <strong><FigureValue :figure="present(line.soak).dryMassG" /></strong> dry coir in
-          <strong><FigureValue :figure="present(line.soak).waterL" /></strong> of water, in a tub of
-          <FigureValue :figure="present(line.soak).tubL" /> or more.
+          Soak <strong><FigureValue :figure="present(line.soak).dryMassG" /></strong> dry coir in
+          <strong><FigureValue :figure="present(line.soak).waterL" /></strong> of water first.
         </p>
         <p v-if="line.soakWholePacks" class="small">
-          Or soak it whole ({{ printNumber(line.packs.value) }} × {{ line.pack.name }}):
-          <FigureValue :figure="line.soakWholePacks.waterL" /> of water give
+          Or the whole {{ printNumber(line.packs.value) }} × {{ line.pack.name }} in
+          <FigureValue :figure="line.soakWholePacks.waterL" />: makes
           <FigureValue :figure="line.soakWholePacks.fibreL" />.
         </p>
       </div>
@@ -150,9 +140,9 @@ const roundingText = (line: MaterialLine) => {
           below. A wetter feel takes more hot water, or heat the mix itself.
         </p>
       </div>
-      <p v-if="plan.hotWater?.of !== 'mix'" class="soft small">
-        Then stir in about <FigureValue :figure="plan.waterL" /> of water, until it feels like
-        {{ FEEL_WORDS[mix.draft.feel] }}.
+      <p v-if="plan.hotWater?.of !== 'mix'">
+        Then stir in about <strong><FigureValue :figure="plan.waterL" /></strong> of water, until it feels
+        like {{ FEEL_WORDS[mix.draft.feel] }}.
       </p>
 
       <div v-for="line in sieved" :key="line.material.id" class="small">
@@ -174,8 +164,6 @@ const roundingText = (line: MaterialLine) => {
           ><template v-else>.</template>
         </p>
       </div>
-
-      <MixCost />
 
       <ul class="cautions" aria-label="Cautions">
         <li v-for="caution in plan.cautions" :key="caution.id" class="caution">

@@ -46,7 +46,7 @@ async function keep(asNew: boolean) {
   })
   if (!kept) return
   mix.change('recipe', (draft) => (draft.recipeId = kept.stored.id))
-  note(`Kept as ${kept.stored.body.name}.`, { name: 'Undo', run: () => undoing.takeBack(kept.opposite) })
+  note(`Saved as ${kept.stored.body.name}.`, { name: 'Undo', run: () => undoing.takeBack(kept.opposite) })
 }
 
 /** As it stands on the bench, kept or not. */
@@ -73,29 +73,28 @@ async function removeOwn() {
 <template>
   <div class="care">
     <ShareCard v-if="sharing" kind="recipe" :body="shared" @close="sharing = false" />
-    <Button v-if="mix.adjusted" :disabled="blocked" @click="keep(false)"> Keep this recipe </Button>
+    <Button v-if="mix.adjusted" :disabled="blocked" @click="keep(false)">Save this recipe</Button>
     <SaveProblem
       v-if="naming === null || saving.state !== 'refused'"
       :saving="saving"
       @later="dismiss"
       @settled="dismiss"
     />
-    <p class="buttons">
-      <Button :disabled="blocked" @click="sharing = true">Share</Button>
-      <NuxtLink class="button" to="/shared">Read one somebody wrote</NuxtLink>
-    </p>
-    <FoldAway title="Versions, duplicate, rename, compare">
+    <FoldAway title="This recipe: why, share, versions, compare">
+      <p v-if="mix.recipe?.reasoning">{{ mix.recipe.reasoning }}</p>
       <div class="buttons">
+        <Button :disabled="blocked" @click="sharing = true">Share</Button>
+        <NuxtLink class="button" to="/shared">Paste a recipe</NuxtLink>
         <Button :disabled="blocked" @click="keep(true)">Duplicate</Button>
         <template v-if="own">
           <Button @click="naming = own.body.name">Rename</Button>
-          <Button @click="removeOwn">Remove</Button>
+          <Button @click="removeOwn">Delete</Button>
         </template>
       </div>
       <form v-if="naming !== null" class="rename" @submit.prevent="rename">
         <TextField
           v-model="naming"
-          label="Its new name"
+          label="New name"
           :problem="saving.state === 'refused' ? saving.message : undefined"
         />
         <Button type="submit" class="main">Save</Button>

@@ -5,6 +5,7 @@ import { keyMove } from '~/kit/fields/keyMove'
 import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { computed, ref, useTemplateRef } from 'vue'
+import { useMediaQuery } from '@vueuse/core'
 import { useContext } from '~/household/context'
 import { ArrowRightLeft, X } from '@lucide/vue'
 import { MAX_SHARE, type Part } from '#core/media/recipe'
@@ -28,7 +29,9 @@ const LABEL = 76
 const STEP = 0.25
 
 const svg = useTemplateRef<SVGSVGElement>('svg')
-const height = computed(() => Math.max(400, props.parts.length * LABEL))
+/** On a phone the answer under it is in sight. */
+const narrow = useMediaQuery('(max-width: 52rem)')
+const height = computed(() => Math.max(narrow.value ? 240 : 400, props.parts.length * LABEL))
 const sum = computed(() => props.parts.reduce((total, { parts }) => total + Math.max(0, parts), 0))
 const bands = computed(() =>
   layBands(

@@ -28,8 +28,7 @@ export interface MixDraft extends BatchRecord {
 /** What a recipe says about making the mix. */
 type Making = Pick<StartingRecipe, 'parts' | 'extras' | 'preparations'>
 
-function newDraft(units: UnitSystem): MixDraft {
-  const recipe = first(STARTING_RECIPES)
+function newDraft(units: UnitSystem, recipe: StartingRecipe): MixDraft {
   return {
     id: '',
     version: 0,
@@ -51,7 +50,9 @@ function newDraft(units: UnitSystem): MixDraft {
 export const useMixDraft = defineStore('mixDraft', () => {
   const household = useHousehold()
   const context = useContext()
-  const fresh = () => newDraft(household.units)
+  /** The recipe it opens with: the one the household sows in. */
+  const usual = computed(() => context.recipes.get(context.whole.usualMixes.seed) ?? first(STARTING_RECIPES))
+  const fresh = () => newDraft(household.units, usual.value)
   const { draft, change, restart } = useDraft('Mix', fresh)
   const { saving, dismiss, keep } = useRecordSaving('batches', draft, (stored) => put(stored))
 
@@ -64,6 +65,10 @@ export const useMixDraft = defineStore('mixDraft', () => {
         draft.value.scoop = { ...first(usualScoops(now)) }
     },
   )
+
+  watch(usual, (_now, before) => {
+    if (dequal(draft.value, newDraft(household.units, before))) restart(fresh())
+  })
 
   const problems = computed(() => batchRecordProblems(draft.value, context.whole))
   /** Litres, scoops, packs: null while something is wrong with what was asked. */

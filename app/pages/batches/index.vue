@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import { definePageMeta } from '#imports'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -19,6 +20,8 @@ import { inSentence } from '#core/text/plurals'
 import { printNumber } from '#core/units/format'
 import { saidInParts } from '#core/media/recipe'
 import { growthStageById } from '#core/feed/growth-stage'
+
+const saying = useSaying()
 
 definePageMeta({
   place: {
@@ -78,7 +81,7 @@ const looseFeeds = computed(() =>
               <Droplets aria-hidden="true" />
               <NuxtLink :to="`/feed?plan=${feeding.id}`">{{ feeding.body.name }}</NuxtLink>
               <span class="soft"
-                >{{ printNumber(feeding.body.targetNMgPerL) }} mg/L N in the
+                >{{ saying.strength(feeding.body.targetNMgPerL) }} in the
                 {{ inSentence(feeding.body.vessel.name) }}</span
               >
             </li>
@@ -122,7 +125,7 @@ const looseFeeds = computed(() =>
           <NuxtLink :to="`/feed?plan=${feeding.id}`">{{ feeding.body.name }}</NuxtLink>
           <span class="soft"
             >{{ growthStageById(feeding.body.growthStageId).name.toLowerCase() }},
-            {{ printNumber(feeding.body.targetNMgPerL) }} mg/L N</span
+            {{ saying.strength(feeding.body.targetNMgPerL) }}</span
           >
           <NuxtLink :to="`/batches/feed/${feeding.id}`" class="button"
             ><FileText aria-hidden="true" /> Card</NuxtLink

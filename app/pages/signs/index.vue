@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import { definePageMeta, navigateTo, useRoute } from '#imports'
 import { NuxtLink } from '#components'
@@ -16,6 +17,8 @@ import { useTrays } from '~/trays/trays'
 import { causesOf } from '#core/signs/causes'
 import { emptyRecord } from '#core/signs/record'
 import { SIGNS, signById, type SignId } from '#core/signs/seen'
+
+const saying = useSaying()
 
 definePageMeta({
   place: {
@@ -129,7 +132,7 @@ async function seen() {
         <p class="soft small">Say what you know; what stays empty is not guessed.</p>
         <div class="pair">
           <TypedField v-model="daysUp" optional label="Up since" unit="days" />
-          <TypedField v-model="lastNMgPerL" optional label="Last feed" unit="mg/L N" />
+          <TypedField v-model="lastNMgPerL" optional label="Last feed" :unit="saying.nitrogenUnit" />
           <TypedField v-model="coldestC" optional label="Coldest there" dimension="temperature" />
           <TypedField v-model="lightMol" optional label="Light a day" unit="mol/m²" />
         </div>
