@@ -96,24 +96,30 @@ type List<C extends Collection> = readonly Kept<Bodies[C]>[] | undefined
 const bodies = <Body, Row>(list: readonly Kept<Body>[] = [], as: (id: string, body: Body) => Row): Row[] =>
   list.map(({ id, body }) => as(id, body))
 
+/** The same rows, those that are called otherwise in the household's units in place of what they were. */
+function called<Row extends { readonly id: string }>(
+  rows: Catalogue<Row>,
+  anew: (row: Row) => Row,
+): Catalogue<Row> {
+  const changed = [...rows.values()].flatMap((row) => {
+    const other = anew(row)
+    return other === row ? [] : [other]
+  })
+  return changed.length ? catalogueOf(rows, changed) : rows
+}
 /** What was named by the trade is called by its size in the household's units; a name of its own stays. */
-const containersOf = memoized(
-  (list: List<'containers'>, units: UnitSystem): Catalogue<Container> =>
-    new Map(
-      [...catalogueOf(BUILT_IN_CONTAINERS, bodies(list, asContainer))].map(([id, one]) => [
-        id,
-        one.name === BUILT_IN_CONTAINERS.get(id)?.name ? { ...one, name: sizedFor(units, one.name) } : one,
-      ]),
-    ),
+const containersOf = memoized((list: List<'containers'>, units: UnitSystem): Catalogue<Container> =>
+  called(catalogueOf(BUILT_IN_CONTAINERS, bodies(list, asContainer)), (one) => {
+    const name = sizedFor(units, one.name)
+    return name === one.name || one.name !== BUILT_IN_CONTAINERS.get(one.id)?.name ? one : { ...one, name }
+  }),
 )
-const knownMaterials = memoized(
-  (list: List<'materials'>, units: UnitSystem): MaterialLibrary =>
-    new Map(
-      [...catalogueOf(BUILT_IN, bodies(list, asMaterial))].map(([id, one]) => [
-        id,
-        { ...one, packs: one.packs.map((pack) => ({ ...pack, name: sizedFor(units, pack.name) })) },
-      ]),
-    ),
+const knownMaterials = memoized((list: List<'materials'>, units: UnitSystem): MaterialLibrary =>
+  called(catalogueOf(BUILT_IN, bodies(list, asMaterial)), (one) =>
+    one.packs.every(({ name }) => sizedFor(units, name) === name)
+      ? one
+      : { ...one, packs: one.packs.map((pack) => ({ ...pack, name: sizedFor(units, pack.name) })) },
+  ),
 )
 const calibrationsOf = memoized(
   (measurements: readonly Measurement[] | undefined, dropped: readonly string[] | undefined) =>

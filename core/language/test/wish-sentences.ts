@@ -209,7 +209,7 @@ export const READ: readonly Said[] = [
   ['72 snapdragons in a 200 cell tray', { containerId: 'tray-200' }],
   ['24 tomatoes in 72s', { n: 24, containerId: 'tray-72' }],
   ['24 tomatoes in six packs', { containerId: 'six-pack' }],
-  ['24 tomatoes in lean and light', { recipeId: 'lean-and-light' }],
+  ['24 tomatoes in light seed mix', { recipeId: 'lean-and-light' }],
   ['24 tomatoes on the windowsill', { placeId: 'sill' }],
   ['24 lettuce in 72-cell trays by mid April', { containerId: 'tray-72', ...out('2027-04-15') }],
 ]
