@@ -88,13 +88,13 @@ test('from a target to the procedure, the record and the supplies', async ({ pag
 
 test('a blend reaches what it can and keeps calcium from sulphate', async ({ page, household: _ }) => {
   await goTo(page, '/blend')
-  const blend = page.getByRole('region', { name: 'The blend' })
+  const blend = page.getByRole('region', { name: 'Weigh out' })
   await expect(blend.getByRole('status').filter({ hasText: 'bottles' })).toContainText(
-    'These bottles never meet undiluted: calcium sets to grit with sulphate and phosphate.',
+    'Never mix these two concentrates undiluted',
   )
   await expectAccessible(page)
   await page.getByLabel('Calcium nitrate').uncheck()
-  await expect(blend).toContainText('These may share one concentrate')
+  await expect(blend).toContainText('These can share one bottle')
   await expect(blend).toContainText('Nothing ticked holds calcium')
   for (const one of ['Potassium nitrate', 'Monopotassium phosphate', 'Magnesium sulphate, hydrated'])
     await page.getByLabel(one).uncheck()
@@ -104,15 +104,16 @@ test('a blend reaches what it can and keeps calcium from sulphate', async ({ pag
 test('a feeding schedule is planned, kept, and stands on the shopping list', async ({ page, household }) => {
   await goTo(page, '/programme')
   await choose(page, 'Method', 'Half strength, every 10–14 days')
-  await expect(page.getByLabel('Every').first()).toHaveValue('12')
+  await unfold(page, /stages: strength/)
+  await expect(page.getByLabel('Feed every').first()).toHaveValue('12')
   await choose(page, 'Appetite', 'heavy')
   await page.getByLabel('Plants').fill('0')
   await expect(page.getByText('A programme is for 1 to 20 000 plants.').first()).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Keep this schedule' })).toBeDisabled()
+  await expect(page.getByRole('button', { name: 'Save this schedule' })).toBeDisabled()
   await page.getByLabel('Plants').fill('500')
   await expect(page.getByRole('img', { name: /Over \d+ weeks a plant wants/ })).toBeVisible()
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Keep this schedule' }).click()
+  await page.getByRole('button', { name: 'Save this schedule' }).click()
   await expect(page.getByText('The feeding schedule is kept.')).toBeVisible()
   expect(await household.list('programmes')).toHaveLength(1)
   await goTo(page, '/plan/shopping')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { definePageMeta } from '#imports'
 import { NuxtLink } from '#components'
 import { usePlaces } from '~/shell/usePlaces'
@@ -14,78 +15,77 @@ definePageMeta({
     tab: 6,
   },
 })
-const { main, all, pagesOf } = usePlaces()
-/** A line for each place, and one for settings. */
-const lines = [
-  ...main.value.map(({ path, name, title }) => ({ path, name: name ?? title })),
-  { path: '/settings', name: 'Settings' },
-].map((line) => ({ ...line, pages: pagesOf(line.path).filter(({ path }) => path !== '/all') }))
-const started = all.value.find(({ path }) => path === '/first')
+const { all } = usePlaces()
+/** What somebody asks, and where it is answered: a line each. */
+const LINES = [
+  ['What is there to do?', '/ /jobs /first'],
+  ['When do I sow?', '/plan /crops /plan/odds'],
+  ['Where does it go?', '/trays /trays/labels /plan/light'],
+  ['What do I sow it in?', '/mix /find /batches'],
+  ['How do I feed it?', '/feed /programme /blend'],
+  ['When do I water?', '/trays/try-it'],
+  ['What is wrong with it?', '/signs /signs/practice'],
+  ['What do I have and need?', '/supplies /plan/shopping'],
+  [
+    'What happened, and why?',
+    '/records /records/photos /records/charts /records/learned /records/trials /records/year',
+  ],
+  ['How is it set up?', '/settings /devices /in-and-out /tables /shared /help'],
+] as const
+const lines = computed(() => {
+  const byPath = new Map(all.value.map((place) => [place.path, place]))
+  return LINES.map(([question, paths]) => ({
+    question,
+    pages: paths.split(' ').flatMap((path) => byPath.get(path) ?? []),
+  }))
+})
 </script>
 
 <template>
-  <div class="all">
+  <div class="page">
     <PageTop title="All of Blastomix" />
     <dl>
-      <template v-for="line in lines" :key="line.path">
-        <dt>{{ line.name }}</dt>
+      <div v-for="line in lines" :key="line.question">
+        <dt>{{ line.question }}</dt>
         <dd>
-          <ul>
-            <li v-for="page in line.pages" :key="page.path">
-              <NuxtLink :to="page.path">{{ page.title }}</NuxtLink>
-              <span class="soft small">{{ page.what }}</span>
-            </li>
-          </ul>
+          <NuxtLink v-for="page in line.pages" :key="page.path" :to="page.path" :title="page.what">{{
+            page.title
+          }}</NuxtLink>
         </dd>
-      </template>
+      </div>
     </dl>
-    <p v-if="started" class="soft">
-      New here? <NuxtLink :to="started.path">{{ started.title }}</NuxtLink>
-    </p>
   </div>
 </template>
 
 <style scoped>
-.all {
+dl > div {
   display: grid;
-  gap: 1.2rem;
-}
-
-dl {
-  display: grid;
-  grid-template-columns: 8rem minmax(0, 1fr);
+  grid-template-columns: 15rem minmax(0, 1fr);
   gap: 0 1.2rem;
-}
-
-dt,
-dd {
-  padding: 0.6rem 0;
+  align-items: center;
   border-top: 1px solid var(--line);
 }
 
 dt {
-  font: 640 1.15rem/1.3 var(--heading);
+  padding: 0.5rem 0;
+  font: 640 1.1rem/1.2 var(--heading);
 }
 
-ul {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
-  gap: 0.35rem 1.2rem;
+dd {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 1.6rem;
 }
 
-li {
-  display: grid;
-  align-content: start;
+a {
+  display: inline-flex;
+  align-items: center;
+  min-height: 2.75rem;
 }
 
 @media (max-width: 46rem) {
-  dl {
+  dl > div {
     grid-template-columns: minmax(0, 1fr);
-  }
-
-  dd {
-    padding-top: 0;
-    border-top: 0;
   }
 }
 </style>

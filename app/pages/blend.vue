@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import PageTop from '~/shell/PageTop.vue'
+import Button from 'primevue/button'
 import { useSaying } from '~/kit/useSaying'
 import { useMeasures } from '~/kit/useMeasures'
 import { definePageMeta } from '#imports'
@@ -57,9 +59,9 @@ const problem = computed(() =>
     : BLEND_ELEMENTS.every(
           (element) => wanted.value[element] <= 0 || ['any', 'at most'].includes(kinds.value[element]),
         )
-      ? 'Want something above 0.'
+      ? 'Set a target above 0.'
       : BLEND_ELEMENTS.some((element) => !(wanted.value[element] >= 0 && wanted.value[element] <= 1000))
-        ? 'Wants lie between 0 and 1000 mg/L.'
+        ? `Targets are 0 to 1000 ${saying.value.litreUnit}.`
         : null,
 )
 const blend = computed(() =>
@@ -78,17 +80,21 @@ const missing = computed(() =>
     (element) => wanted.value[element] > 0 && feeds.value.every((feed) => perGram(feed)[element] === 0),
   ),
 )
+/** The usual salts and what is in the supplies; the rest when it is asked for. */
+const every = ref(false)
+const usual = new Set(ticked.value)
+const offered = computed(() =>
+  choices.value.filter(
+    ({ id }) =>
+      every.value || usual.has(id) || ticked.value.includes(id) || context.shelves('feed', id).length > 0,
+  ),
+)
 const caution = cautions(['concentrates', 'fertiliser'])
 </script>
 
 <template>
   <div class="blend">
-    <header class="whole">
-      <h1>Several feeds</h1>
-      <p class="soft">
-        Say what is wanted, tick what there is: the nearest blend, and which bottles must not meet.
-      </p>
-    </header>
+    <PageTop class="whole" title="Several feeds" />
     <section class="column" aria-labelledby="wanted-title">
       <h2 id="wanted-title">Target, {{ saying.litreUnit }}</h2>
       <div v-for="element in BLEND_ELEMENTS" :key="element" class="want">
@@ -96,15 +102,13 @@ const caution = cautions(['concentrates', 'fertiliser'])
           :model-value="kinds[element]"
           :label="`${NAMES[element]}: how it is meant`"
           hide-label
-          :choices="
-            WANT_KINDS.map((kind) => ({ value: kind, name: kind === 'any' ? 'whatever comes' : kind }))
-          "
+          :choices="WANT_KINDS.map((kind) => ({ value: kind, name: kind === 'any' ? 'any amount' : kind }))"
           @update:model-value="kinds = { ...kinds, [element]: $event as WantKind }"
         />
         <TypedField
           :model-value="wanted[element]"
           :label="`${element} ${NAMES[element].toLowerCase()}`"
-          :hint="kinds[element] === 'any' ? 'not counted' : undefined"
+          :hint="kinds[element] === 'any' ? 'any' : undefined"
           @update:model-value="wanted = { ...wanted, [element]: $event ?? 0 }"
         />
       </div>
@@ -114,16 +118,21 @@ const caution = cautions(['concentrates', 'fertiliser'])
           <TypedField v-model="waterMg" optional label="Magnesium in the water" :unit="saying.litreUnit" />
         </div>
       </FoldAway>
-      <TypedField v-model="volumeL" dimension="volume" label="For so much water" />
+      <TypedField v-model="volumeL" dimension="volume" label="Water" />
       <fieldset>
-        <legend>From</legend>
-        <CheckField v-for="feed in choices" :key="feed.id" v-model="ticked" :value="feed.id">{{
+        <legend>Made from</legend>
+        <CheckField v-for="feed in offered" :key="feed.id" v-model="ticked" :value="feed.id">{{
           feed.name
         }}</CheckField>
       </fieldset>
+      <div>
+        <Button v-if="offered.length < choices.length" @click="every = true"
+          >All {{ choices.length }} feeds</Button
+        >
+      </div>
     </section>
     <section class="column slip" aria-labelledby="blend-title">
-      <h2 id="blend-title">The blend</h2>
+      <h2 id="blend-title">Weigh out</h2>
       <p v-if="problem" class="problem" role="status">{{ problem }}</p>
       <template v-else-if="blend">
         <BlendDrawing :blend="blend" :wanted="wanted" :kinds="kinds" :water="water" :names="NAMES" />
@@ -145,15 +154,15 @@ const caution = cautions(['concentrates', 'fertiliser'])
           class="conflict"
           role="status"
         >
-          <strong>These bottles never meet undiluted:</strong> calcium sets to grit with sulphate and
-          phosphate.
+          <strong>Never mix these two concentrates undiluted:</strong> calcium and sulphate or phosphate set
+          to grit.
           <template v-if="blend.concentrates.alone.length">
-            {{ blend.concentrates.alone.map(({ name }) => name).join(', ') }} holds both, and goes into no
-            bottle with another feed.
+            {{ blend.concentrates.alone.map(({ name }) => name).join(', ') }} holds both: keep it in a bottle
+            of its own.
           </template>
-          In the can, at this strength, they may.
+          Diluted in the can they may meet.
         </p>
-        <p v-else class="soft">These may share one concentrate.</p>
+        <p v-else class="soft">These can share one bottle.</p>
         <FoldAway title="In numbers">
           <table class="figures">
             <thead>

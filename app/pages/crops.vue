@@ -1,5 +1,11 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
+import { NuxtLink } from '#components'
+import CropPicture from '~/plan/CropPicture.vue'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import { useDates } from '~/kit/useDates'
+import { useSeason } from '~/plan/season'
+import { sowableNow } from '#core/season/fitting/sow-now'
 import StandsIn from '~/trays/StandsIn.vue'
 import { counted } from '#core/text/plurals'
 import { useMeasures } from '~/kit/useMeasures'
@@ -51,12 +57,66 @@ const changedIn = (one: Crop) => changedFigures(BUILT_IN_CROPS, one, CROP_FIGURE
 const route = useRoute()
 const chosenId = ref(typeof route.query.crop === 'string' ? route.query.crop : 'basil')
 const chosen = computed(() => crops.value.find(({ id }) => id === chosenId.value) ?? first(crops.value))
-const families = computed(() =>
-  CROP_FAMILIES.map((family) => ({
-    family,
-    crops: crops.value.filter((one) => one.family === family),
-  })).filter((group) => group.crops.length),
-)
+const season = useSeason()
+const { printDay } = useDates()
+/** Beside a crop, what matters of it now. */
+interface Shown {
+  readonly id: string
+  readonly crop: Crop
+  readonly now: string
+  /** What it is found by. */
+  readonly name: string
+  readonly botanical: string
+  readonly alsoCalled: readonly string[]
+}
+const shown = (crop: Crop, now = ''): Shown => ({
+  id: crop.id,
+  crop,
+  now,
+  name: crop.name,
+  botanical: crop.botanical,
+  alsoCalled: crop.alsoCalled,
+})
+const timely = computed(() => {
+  if (!season.known || !season.frame) return []
+  const sow = sowableNow(crops.value, season.frame, season.known.book, season.today).map(
+    ({ crop, season: when, until }) =>
+      shown(crop, `sow by ${printDay(until)}${when === 'autumn' ? ', for autumn' : ''}`),
+  )
+  const growing = season.kept.map((row) =>
+    shown(row.crop, counted(season.sowing(row.id)?.body.plants ?? 0, 'plant')),
+  )
+  const seed = crops.value.flatMap((crop) => {
+    const n = household.packets.filter(({ body }) => body.cropId === crop.id).length
+    return n ? [shown(crop, counted(n, 'packet'))] : []
+  })
+  const taken = new Set<string>()
+  return [
+    { title: 'Sow now', crops: sow },
+    { title: 'In your plan', crops: growing },
+    { title: 'Seed you have', crops: seed },
+  ].map(({ title, crops: list }) => ({
+    title,
+    crops: list.filter(({ id }) => !taken.has(id) && taken.add(id)),
+  }))
+})
+/** Every crop is shown when it is looked for, or asked for. */
+const searched = ref('')
+const every = ref(false)
+const groups = computed(() => {
+  const now = timely.value.filter((group) => group.crops.length)
+  if (now.length && !every.value && !searched.value) return now
+  const there = new Set(now.flatMap((group) => group.crops.map(({ id }) => id)))
+  return [
+    ...now,
+    ...CROP_FAMILIES.map((family) => ({
+      title: family,
+      crops: crops.value
+        .filter((one) => one.family === family && !there.has(one.id))
+        .map((one) => shown(one)),
+    })).filter((group) => group.crops.length),
+  ]
+})
 const isOwn = (one: Crop) => changedIn(one).length > 0 || !BUILT_IN_CROPS.has(one.id)
 
 const TEMPERATURES = [10, 15, 20, 25, 30, 35]
@@ -118,6 +178,15 @@ const lines = computed(() => {
     ['Usual schedule', scheduleById(one.scheduleId).name, s.scheduleId],
   ] as const
 })
+/** What is looked up first. */
+const MAIN = new Set([
+  'Raised',
+  'Out',
+  'Depth and cover',
+  'Light to come up',
+  'Warmth of the mix',
+  'Before sowing',
+])
 /** What the seed of a packet comes up by this year. */
 const germinationOf = ({ year, germination }: PacketRecord) =>
   germinationNow(chosen.value, germination, yearsSince(year)).value
@@ -133,39 +202,54 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
 <template>
   <div class="crops">
     <header>
-      <div>
-        <h1>Crops and seed</h1>
-        <p class="soft">{{ crops.length }} crops. Correct any figure that differs for you.</p>
-      </div>
-      <Button class="main" @click="packetForm = {}"> <Plus aria-hidden="true" /> A packet </Button>
+      <h1>Crops and seed</h1>
+      <Button class="main" @click="packetForm = {}"> <Plus aria-hidden="true" /> Add a packet </Button>
     </header>
 
-    <Listbox
-      :model-value="chosen.id"
-      :options="families"
-      option-group-label="family"
-      option-group-children="crops"
-      option-label="name"
-      option-value="id"
-      filter
-      :filter-fields="['name', 'botanical', 'alsoCalled']"
-      filter-placeholder="find a crop"
-      empty-filter-message="No crop is called that. Open one it is like and make yours from it."
-      aria-label="Crops"
-      scroll-height="none"
-      :pt="{ pcFilter: { root: { 'aria-label': 'Find a crop' } } }"
-      @update:model-value="(id) => id && (chosenId = id)"
-    >
-      <template #option="{ option }">
-        <span>{{ (option as Crop).name }} <i v-if="isOwn(option as Crop)" class="small">yours</i></span>
-      </template>
-    </Listbox>
+    <div class="list">
+      <Listbox
+        :model-value="chosen.id"
+        :options="groups"
+        option-group-label="title"
+        option-group-children="crops"
+        option-label="name"
+        option-value="id"
+        filter
+        :filter-fields="['name', 'botanical', 'alsoCalled']"
+        filter-placeholder="find a crop"
+        empty-filter-message="No match. Open a similar crop and press Copy it."
+        aria-label="Crops"
+        scroll-height="none"
+        :pt="{ pcFilter: { root: { 'aria-label': 'Find a crop' } } }"
+        @update:model-value="(id) => id && (chosenId = id)"
+        @filter="searched = $event.value"
+      >
+        <template #option="{ option }: { option: Shown }">
+          <span class="option">
+            <CropPicture :family="option.crop.family" />
+            <span
+              >{{ option.name }} <i v-if="isOwn(option.crop)" class="small">yours</i
+              ><small v-if="option.now" class="soft">{{ option.now }}</small></span
+            >
+          </span>
+        </template>
+      </Listbox>
+      <Button v-if="timely.some((group) => group.crops.length) && !every" @click="every = true"
+        >All {{ crops.length }} crops</Button
+      >
+    </div>
 
     <article class="slip" aria-labelledby="crop-title">
       <header>
+        <CropPicture :family="chosen.family" />
         <h2 id="crop-title">{{ chosen.name }}</h2>
-        <Button @click="form = { crop: chosen, asNew: false }"> Correct it </Button>
-        <Button @click="form = { crop: chosen, asNew: true }"> One like it </Button>
+        <NuxtLink
+          class="button main"
+          :to="`/plan?wish=${encodeURIComponent(`12 ${first(chosen.name.split(','))}`)}`"
+          >Plan some</NuxtLink
+        >
+        <Button @click="form = { crop: chosen, asNew: false }">Edit</Button>
+        <Button @click="form = { crop: chosen, asNew: true }">Copy it</Button>
         <Button v-if="own" text :aria-label="`Delete ${chosen.name}`" @click="remove('crops', own)">
           <Trash2 aria-hidden="true" />
         </Button>
@@ -176,15 +260,23 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
         >
       </p>
       <dl>
-        <div v-for="[what, value, source] in lines" :key="what">
+        <div v-for="[what, value] in lines.filter(([title]) => MAIN.has(title))" :key="what">
           <dt>{{ what }}</dt>
-          <dd>
-            {{ value }}
-            <small class="soft"><SourceMark :tag="source.tag" /> {{ source.cite }}</small>
-          </dd>
+          <dd>{{ value }}</dd>
         </div>
       </dl>
-      <p v-if="changed.size" class="small">Figures changed by you: {{ changed.size }}.</p>
+      <FoldAway title="All figures, and where they come from" kept-as="crop-figures">
+        <dl>
+          <div v-for="[what, value, source] in lines" :key="what">
+            <dt>{{ what }}</dt>
+            <dd>
+              {{ value }}
+              <small class="soft"><SourceMark :tag="source.tag" /> {{ source.cite }}</small>
+            </dd>
+          </div>
+        </dl>
+        <p v-if="changed.size" class="small">Changed by you: {{ counted(changed.size, 'figure') }}.</p>
+      </FoldAway>
       <h3>Days to come up</h3>
       <table class="figures days">
         <thead>
@@ -195,13 +287,13 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
         <tbody>
           <tr>
             <td v-for="one in days" :key="one.mixC">
-              <FigureValue v-if="one.days" :figure="one.days" />
+              <FigureValue v-if="one.days" :figure="one.days" :digits="String(Math.round(one.days.value))" />
               <span v-else>poor</span>
             </td>
           </tr>
         </tbody>
       </table>
-      <h3>Seed of it</h3>
+      <h3>Your seed</h3>
       <ul v-if="packets.length" class="packets">
         <li v-for="one in packets" :key="one.id">
           <button type="button" class="name" @click="packetForm = { packet: one }">
@@ -215,7 +307,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
             ><template v-if="yearsSince(one.body.year)"
               >, about {{ printShare(germinationOf(one.body)) }} by now</template
             ><template v-if="isBelowStandard(chosen, germinationOf(one.body))"
-              >: less than seed on sale must have, sow thicker or buy fresh</template
+              >: low, so sow more or buy fresh</template
             >
           </span>
           <StandsIn :packet-id="one.id" />
@@ -224,7 +316,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
           </Button>
         </li>
       </ul>
-      <p v-else class="soft">No packet of it yet.</p>
+      <p v-else class="soft">No packet yet.</p>
       <EarlierRecords collection="packets" :newest="80" what="packets" />
     </article>
     <CropForm v-if="form" :crop="form.crop" :as-new="form.asNew" @close="form = null" />
@@ -263,6 +355,21 @@ article header {
 
 article header h2 {
   flex: 1;
+}
+
+.list {
+  display: grid;
+  gap: 0.6rem;
+}
+
+.option {
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+}
+
+.option small {
+  display: block;
 }
 
 dl > div {

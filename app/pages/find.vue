@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { present } from '#core/present'
 import { at, first } from '#core/numeric/at'
 import Checkbox from 'primevue/checkbox'
 import CheckField from '~/kit/fields/CheckField.vue'
@@ -8,7 +7,8 @@ import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
 import { definePageMeta, useRouter } from '#imports'
 import { computed, onMounted, ref, shallowRef } from 'vue'
-import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
+import PageTop from '~/shell/PageTop.vue'
+import FoundMix from '~/mix-and-feed/find/FoundMix.vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import BlendOfThree from '~/mix-and-feed/find/BlendOfThree.vue'
 import StretchMix from '~/mix-and-feed/find/StretchMix.vue'
@@ -18,12 +18,12 @@ import { useWorkerCall } from '~/kit/useWorkerCall'
 import { provideUnreadable } from '~/kit/fields/useUnreadable'
 import { useContext } from '~/household/context'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
-import { inSentence } from '#core/text/plurals'
+import { counted, inSentence } from '#core/text/plurals'
 import { onShelves } from '#core/supplies/draw'
 import { FINDER_TRAITS, type FinderRequest, type FinderTrait, type Wants } from '#core/media/finder'
-import { saidInParts, type Part } from '#core/media/recipe'
+import type { Part } from '#core/media/recipe'
 import { printNumber } from '#core/units/format'
-import { printTrait, TRAITS } from '#shared/drawings/traits'
+import { TRAITS } from '#shared/drawings/traits'
 import { textureFill } from '#shared/drawings/textures'
 
 definePageMeta({
@@ -118,11 +118,28 @@ const tightest = computed(() => {
   return all.sort((a, b) => b[1] - a[1])[0]
 })
 
-/** A chance as it is said, never surer than the draws are. */
-const inTen = (chance: number) => {
-  const n = Math.round(chance * 10)
-  return chance > 0.97 ? 'nearly all of 10' : n === 0 ? 'less than 1 of 10' : `${n} of 10`
-}
+/** What each of the four is known by: the best, and what of the others is the most. */
+const KNOWN = { air: 'Most air', water: 'Holds most water', food: 'Feeds longest' } as const
+const four = computed(() => {
+  const all = result.value?.contrasting ?? []
+  const said = new Set<string>()
+  return all.map((found, index) => {
+    const most = (['food', 'water', 'air'] as const).find(
+      (trait) =>
+        !said.has(trait) &&
+        found.traits[trait] > 0 &&
+        all.every((other) => other.traits[trait] <= found.traits[trait]),
+    )
+    if (index && most) said.add(most)
+    return { found, known: index === 0 ? 'Best match' : most ? KNOWN[most] : 'Something else' }
+  })
+})
+/** What is ticked, and what most people look for; the rest when it is asked for. */
+const every = ref(false)
+const USUAL = new Set(['coir', 'peat', 'perlite', 'vermiculite', 'castings', 'compost', 'seed-mix', 'sand'])
+const offered = computed(() =>
+  context.media.filter(({ id }) => every.value || USUAL.has(id) || mediaAtHand.includes(id)),
+)
 
 function use(parts: readonly Part[]) {
   mix.change('recipe', (draft) => {
@@ -135,21 +152,32 @@ function use(parts: readonly Part[]) {
 
 <template>
   <div class="find">
-    <header class="top">
-      <h1>Find a mix</h1>
-      <p class="soft">Tick what you have and set your limits.</p>
-    </header>
+    <PageTop title="Find a mix" />
 
     <form class="wants" @submit.prevent="search">
-      <div class="go">
-        <Button v-if="done === null" type="submit" class="main" :disabled="materials.length === 0">
-          Find
-        </Button>
-        <UnderWay v-else label="Searching" :done="done" @stop="cancel" />
-      </div>
-      <ChoiceField v-model="containerId" label="Air and water in" :choices="containerChoices" />
-      <fieldset class="ranges">
-        <legend>Wanted</legend>
+      <ChoiceField v-model="containerId" label="For" :choices="containerChoices" />
+      <fieldset class="materials">
+        <legend>Made from</legend>
+        <div class="from-supplies">
+          <Button v-if="inSupplies.length" @click="ticked = [...inSupplies]">My supplies</Button>
+          <CheckField v-model="peatFree">peat-free</CheckField>
+        </div>
+        <label v-for="one in offered" :key="one.id">
+          <Checkbox
+            binary
+            :model-value="ticked.includes(one.id) && !(peatFree && isPeat(one.id))"
+            :disabled="peatFree && isPeat(one.id)"
+            @update:model-value="toggle(one.id, $event)"
+          />
+          <svg width="22" height="22" aria-hidden="true">
+            <rect width="22" height="22" rx="3" :fill="textureFill(one.id)" />
+          </svg>
+          {{ one.name }}
+        </label>
+        <Button v-if="!every" @click="every = true">All {{ context.media.length }} materials</Button>
+      </fieldset>
+      <p v-if="materials.length === 0" class="problem">Tick at least one material.</p>
+      <FoldAway title="Limits" kept-as="find-limits">
         <div v-for="trait in FINDER_TRAITS" :key="trait" class="range">
           <span
             >{{ TRAITS[trait].name }}
@@ -173,29 +201,16 @@ function use(parts: readonly Part[]) {
             :percent="TRAITS[trait].percent"
           />
         </div>
-      </fieldset>
-      <fieldset class="materials">
-        <legend>From</legend>
-        <div class="from-supplies">
-          <Button v-if="inSupplies.length" @click="ticked = [...inSupplies]"> My supplies </Button>
-          <CheckField v-model="peatFree">peat-free</CheckField>
-          <CheckField v-model="fitScoop">parts that fit my {{ inSentence(mix.draft.scoop.name) }}</CheckField>
-        </div>
-        <label v-for="one in context.media" :key="one.id">
-          <Checkbox
-            binary
-            :model-value="ticked.includes(one.id) && !(peatFree && isPeat(one.id))"
-            :disabled="peatFree && isPeat(one.id)"
-            @update:model-value="toggle(one.id, $event)"
-          />
-          <svg width="22" height="22" aria-hidden="true">
-            <rect width="22" height="22" rx="3" :fill="textureFill(one.id)" />
-          </svg>
-          {{ one.name }}
-        </label>
-      </fieldset>
-      <FoldAway title="Prices a litre, for the cost">
-        <div class="prices">
+        <ChoiceField
+          :model-value="String(mostMaterials)"
+          label="Materials in one mix, at most"
+          :choices="['1', '2', '3', '4', '5', '6'].map((value) => ({ value, name: value }))"
+          @update:model-value="mostMaterials = Number($event)"
+        />
+        <CheckField v-model="fitScoop">parts that fit my {{ inSentence(mix.draft.scoop.name) }}</CheckField>
+      </FoldAway>
+      <FoldAway title="Prices per litre">
+        <div class="three">
           <TypedField
             v-for="one in materials"
             :key="one.id"
@@ -206,103 +221,94 @@ function use(parts: readonly Part[]) {
           />
         </div>
       </FoldAway>
-      <ChoiceField
-        :model-value="String(mostMaterials)"
-        label="Materials in one mix, at most"
-        :choices="['1', '2', '3', '4', '5', '6'].map((value) => ({ value, name: value }))"
-        @update:model-value="mostMaterials = Number($event)"
-      />
-      <p v-if="materials.length === 0" class="problem">Tick at least one material.</p>
+      <div class="go at-thumb">
+        <Button v-if="done === null" type="submit" class="main" :disabled="materials.length === 0">
+          Find
+        </Button>
+        <UnderWay v-else label="Searching" :done="done" @stop="cancel" />
+      </div>
     </form>
 
     <section class="found" aria-labelledby="found-title" aria-live="polite">
       <template v-if="result && searched">
         <h2 id="found-title">
-          {{ result.fitting ? `${result.fitting.toLocaleString('en')} fit` : 'None fits' }}
+          {{
+            result.fitting
+              ? `${counted(result.fitting, 'mix').replace(/^\d+/, result.fitting.toLocaleString('en'))} fit`
+              : 'None fits'
+          }}
         </h2>
-        <p class="soft">
-          of {{ result.looked.toLocaleString('en') }} recipes, tried in {{ printNumber(tookMs / 1000, 2) }} s.
-          <template v-if="!result.fitting && tightest && tightest[1] > 0">
+        <p v-if="!result.fitting" class="soft">
+          <template v-if="tightest && tightest[1] > 0">
             <strong>{{ tightest[0] === 'scoop' ? 'Fitting the scoop' : TRAITS[tightest[0]].name }}</strong>
-            alone turned away
-            {{ tightest[1].toLocaleString('en') }}: ease it first.
+            alone turned away {{ tightest[1].toLocaleString('en') }}: ease it first.
           </template>
-          <template v-else-if="!result.fitting"
-            >No single limit is to blame; the nearest mixes are below.</template
-          >
+          <template v-else>No single limit is to blame; these come nearest.</template>
         </p>
         <ol class="list">
-          <li
-            v-for="(one, index) in result.best.slice(0, 8)"
-            :key="one.parts.join()"
-            :class="{ chosen: index === chosen }"
-          >
-            <button type="button" class="pick" :aria-pressed="index === chosen" @click="chosen = index">
-              <RecipeBar :parts="partsOf(one.parts, searched)" :height="22" />
-              <strong>{{ saidInParts(partsOf(one.parts, searched)) }}</strong>
-              <span class="soft small">{{
-                partsOf(one.parts, searched)
-                  .map(({ materialId }) => present(context.materials.get(materialId)).name.split(',')[0])
-                  .join(', ')
-              }}</span>
-              <span v-if="one.miss === 0" class="small sure">meets all in {{ inTen(one.chance) }}</span>
-              <span class="small">
-                {{ printTrait('air', one.traits.air) }} air · {{ printTrait('water', one.traits.water) }} easy
-                water · pH {{ printTrait('ph', one.traits.ph) }} ·
-                {{ printTrait('salts', one.traits.salts) }} · {{ printTrait('food', one.traits.food) }}
-              </span>
-            </button>
-            <Button @click="use(partsOf(one.parts, searched))">Use it</Button>
-          </li>
+          <FoundMix
+            v-for="({ found, known }, index) in four"
+            :key="found.parts.join()"
+            :found="found"
+            :known="known"
+            :parts="partsOf(found.parts, searched)"
+            :chosen="index === chosen"
+            @choose="chosen = index"
+            @use="use(partsOf(found.parts, searched))"
+          />
         </ol>
+        <FoldAway :title="`More like the best`">
+          <ol class="list">
+            <FoundMix
+              v-for="one in result.best.slice(1, 12)"
+              :key="one.parts.join()"
+              :found="one"
+              known=""
+              :parts="partsOf(one.parts, searched)"
+              :chosen="false"
+              @use="use(partsOf(one.parts, searched))"
+            />
+          </ol>
+        </FoldAway>
+        <FoldAway v-if="result.best.length" title="Trade-offs" kept-as="find-trade">
+          <div class="pair">
+            <ChoiceField v-model="axes.x" label="Across" :choices="traitChoices" />
+            <ChoiceField v-model="axes.y" label="Up" :choices="traitChoices" />
+          </div>
+          <TradeOff
+            :cloud="result.cloud"
+            :best="four.map(({ found }) => found)"
+            :x="axes.x"
+            :y="axes.y"
+            :chosen="chosen"
+            @choose="chosen = $event"
+          />
+          <p class="soft small">
+            {{ result.looked.toLocaleString('en') }} recipes compared in
+            {{ printNumber(tookMs / 1000, 2) }} s.
+          </p>
+        </FoldAway>
       </template>
       <template v-else>
         <h2 id="found-title">{{ done === null ? 'Stopped' : 'Loading …' }}</h2>
-        <p v-if="done === null" class="soft">Nothing was kept. Find begins anew.</p>
+        <p v-if="done === null" class="soft">Press Find to search again.</p>
       </template>
-    </section>
-
-    <section class="drawings" aria-label="Drawings">
-      <template v-if="result && result.best.length">
-        <h2 id="trade-title">What one costs in the other</h2>
-        <div class="pair">
-          <ChoiceField v-model="axes.x" label="Across" :choices="traitChoices" />
-          <ChoiceField v-model="axes.y" label="Up" :choices="traitChoices" />
-        </div>
-        <TradeOff
-          :cloud="result.cloud"
-          :best="result.best"
-          :x="axes.x"
-          :y="axes.y"
-          :chosen="chosen"
-          @choose="chosen = $event"
-        />
-      </template>
-      <BlendOfThree :request="request" @use="use" />
+      <FoldAway title="All blends of three"><BlendOfThree :request="request" @use="use" /></FoldAway>
       <StretchMix :container="container" :additions="materials.map(({ id }) => id)" @use="use" />
     </section>
   </div>
 </template>
 
 <style scoped>
-.sure {
-  font-weight: 700;
-}
-
 .find {
   display: grid;
-  grid-template-columns: minmax(18rem, 0.9fr) minmax(20rem, 1.1fr) minmax(20rem, 1fr);
-  gap: 1rem clamp(1rem, 2.2vw, 2.2rem);
+  grid-template-columns: minmax(18rem, 0.8fr) minmax(24rem, 1.6fr);
+  gap: 1rem clamp(1rem, 2.5vw, 2.5rem);
   align-items: start;
 }
 
-.top {
-  grid-column: 1 / -1;
-}
-
 .wants,
-.found,
-.drawings {
+.found {
   display: grid;
   gap: 0.8rem;
   min-width: 0;
@@ -320,31 +326,20 @@ legend {
   font-weight: 600;
 }
 
-.materials {
-  columns: 2;
-}
-
 .from-supplies {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
   gap: 0.2rem 1rem;
   padding-bottom: 0.4rem;
-  column-span: all;
 }
 
-.materials .check {
-  grid-template-columns: auto 1fr;
-}
-
-.materials label {
+.materials label:not(.check) {
   display: grid;
   grid-template-columns: auto auto 1fr;
-  gap: 0.4rem;
+  gap: 0.5rem;
   align-items: center;
-  padding: 0.2rem 0;
-  line-height: 1.15;
-  break-inside: avoid;
+  min-height: 2.2rem;
   cursor: pointer;
 }
 
@@ -356,7 +351,6 @@ legend {
   padding: 0.15rem 0;
 }
 
-.prices,
 .go {
   display: flex;
   align-items: center;
@@ -365,39 +359,6 @@ legend {
 
 .go .main {
   flex: 1;
-}
-
-.list li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 0.6rem;
-  align-items: center;
-  padding: 0.5rem 0.4rem;
-  border-top: 1px solid var(--line);
-}
-
-.list .chosen {
-  background: var(--water-wash);
-}
-
-.pick {
-  display: grid;
-  gap: 0.15rem;
-  padding: 0;
-  border: 0;
-  background: none;
-  text-align: left;
-  cursor: pointer;
-}
-
-@media (max-width: 72rem) {
-  .find {
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  }
-
-  .drawings {
-    grid-column: 1 / -1;
-  }
 }
 
 @media (max-width: 52rem) {

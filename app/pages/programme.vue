@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import { useMoney } from '~/kit/useMoney'
 import { present } from '#core/present'
 import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
 import { counted } from '#core/text/plurals'
@@ -47,6 +49,7 @@ definePageMeta({
 const route = useRoute()
 const router = useRouter()
 const household = useHousehold()
+const { money } = useMoney()
 const context = useContext()
 const programme = useProgrammeDraft()
 const sharing = shallowRef<Bodies['programmes'] | null>(null)
@@ -95,13 +98,12 @@ const blocked = computed(() =>
 
 <template>
   <div class="programme">
-    <PageTop class="whole" :title="programme.saved ? programme.saved.body.name : 'A feeding schedule'">
-      <NuxtLink to="/feed" class="button">One feed</NuxtLink>
+    <PageTop class="whole" :title="programme.saved ? programme.saved.body.name : 'Feeding schedule'">
       <Button v-if="programme.draft.version > 0" @click="begin"> New schedule </Button>
     </PageTop>
 
     <section class="column" aria-labelledby="who-title">
-      <h2 id="who-title">Who is fed</h2>
+      <h2 id="who-title" class="unseen">Who is fed</h2>
       <div class="pair">
         <TypedField
           :model-value="programme.draft.plants"
@@ -138,7 +140,7 @@ const blocked = computed(() =>
         :model-value="programme.draft.method"
         label="Method"
         :choices="FEEDING_METHODS.map(({ id, name }) => ({ value: id, name }))"
-        :hint="`${method.why} ${method.cost}`"
+        :hint="method.why"
         @update:model-value="programme.chooseMethod"
       />
       <ChoiceField
@@ -151,7 +153,7 @@ const blocked = computed(() =>
     </section>
 
     <section class="chart" aria-labelledby="chart-title">
-      <h2 id="chart-title">Wanted and given</h2>
+      <h2 id="chart-title" class="unseen">Needed and given</h2>
       <template v-if="programme.plan && programme.request">
         <DrawingFrame file="feeding" title="The feeding schedule"
           ><ProgrammeChart :plan="programme.plan" :request="programme.request"
@@ -164,13 +166,12 @@ const blocked = computed(() =>
           Seed and first mix last {{ counted(programme.plan.mixLasts, 'day') }} on their own.
         </p>
         <p>
-          To the end: <FigureValue :figure="programme.plan.solutionL" /> of solution,
+          In total <FigureValue :figure="programme.plan.solutionL" /> of solution,
           <FigureValue :figure="programme.plan.feedAmount" /> of feed<template v-if="price !== null && goods"
-            >, {{ (price * programme.plan.feedAmount.value).toFixed(2) }} in all,
-            {{ (price * programme.plan.feedPerPlant.value).toFixed(3) }} a plant</template
+            >, {{ money(price * programme.plan.feedAmount.value) }} in total</template
           >.
           <template v-if="goods && inSupplies > 0"
-            >The supplies hold {{ printAmount(goods, inSupplies)
+            >You have {{ printAmount(goods, inSupplies)
             }}<strong v-if="runsOut !== null">, which runs out on {{ dayText(runsOut) }}</strong
             ><template v-else>, enough</template>.</template
           >
@@ -179,7 +180,13 @@ const blocked = computed(() =>
       <p v-else class="problem">{{ said(programme.problems[0]?.message ?? '') }}</p>
     </section>
 
-    <ProgrammeStages class="whole" />
+    <FoldAway
+      class="whole"
+      :title="`${counted(programme.draft.stages.length, 'stage')}: strength and how often`"
+      :open="programme.problems.some(({ path }) => path[0] === 'stages')"
+      kept-as="feeding-stages"
+      ><ProgrammeStages
+    /></FoldAway>
 
     <form class="whole save no-print" @submit.prevent="save">
       <TextField
@@ -190,7 +197,7 @@ const blocked = computed(() =>
         @update:model-value="programme.change('name', (draft) => (draft.name = $event))"
       />
       <Button type="submit" class="main" :disabled="!!blocked || programme.saving.state === 'busy'">
-        {{ programme.saved ? 'Save the changes' : 'Keep this schedule' }}
+        {{ programme.saved ? 'Save the changes' : 'Save this schedule' }}
       </Button>
       <p v-if="blocked" class="problem">{{ blocked }}</p>
       <SaveProblem :saving="programme.saving" @later="programme.dismiss()" @settled="programme.dismiss()" />
@@ -198,7 +205,7 @@ const blocked = computed(() =>
 
     <ShareCard v-if="sharing" kind="schedule" :body="sharing" @close="sharing = null" />
     <section v-if="household.programmes.length" class="whole" aria-labelledby="kept-title">
-      <h2 id="kept-title">Kept</h2>
+      <h2 id="kept-title">Saved schedules</h2>
       <ul>
         <li v-for="one in household.programmes" :key="one.id" class="kept">
           <NuxtLink :to="`/programme?programme=${one.id}`">{{ one.body.name }}</NuxtLink>

@@ -149,6 +149,23 @@ describe('the finder', () => {
     expect(Math.abs(met / 600 - one.chance)).toBeLessThan(0.12)
   })
 
+  it('shows the best and three that are made of something else, all of which fit', () => {
+    const { best, contrasting: four } = findMixes(
+      request(['coir', 'perlite', 'vermiculite', 'castings', 'compost'], {
+        wants: { air: { low: 0.1, high: 0.25 }, ph: { low: 5.5, high: 6.8 } },
+        keep: 24,
+      }),
+    )
+    expect(four[0]).toEqual(best[0])
+    expect(four).toHaveLength(4)
+    const shares = four.map(({ parts }) => parts.map((n) => n / parts.reduce((a, b) => a + b, 0)))
+    for (const [i, one] of shares.entries())
+      for (const other of shares.slice(i + 1))
+        // A seventh of it at the least is something else.
+        expect(one.reduce((all, share, m) => all + Math.abs(share - other[m]!), 0) / 2).toBeGreaterThan(1 / 7)
+    expect(four.every(({ miss, chance }) => miss === 0 && chance >= best[0]!.chance - 0.25)).toBe(true)
+  })
+
   it('says which want excludes everything', () => {
     const found = findMixes(request(['coir', 'peat'], { wants: { salts: { high: 1 }, air: { low: 0.6 } } }))
     expect(found.fitting).toBe(0)

@@ -47,6 +47,8 @@ export interface FinderResult {
   readonly fitting: number
   /** Best first: the likeliest to meet all wants, then those nearest to them. */
   readonly best: readonly Found[]
+  /** The best and three that are made of something else, and meet the wants nearly as surely. */
+  readonly contrasting: readonly Found[]
   /** For each want (`scoop` and `base` among them), how many blends it alone excluded: where none fits, the largest is the one to ease. */
   readonly excludedBy: Readonly<Record<string, number>>
   /** Blends that no other beats in both air and cost-or-salts, for the trade-off chart. */
@@ -54,6 +56,9 @@ export interface FinderResult {
 }
 
 const MAX_CLOUD = 900
+/** Contrasts are sought among so many that fit, drawn at random, and that are not much less sure than the best [default]. */
+const CONTRAST_AMONG = 120
+const LESS_SURE = 0.25
 
 /**
  * Judge every recipe in small whole parts, each ratio once.
@@ -141,16 +146,58 @@ export function findMixes(
     }
   }
   add(0, 0, 0, 0)
+  const sure = (found: Found) => ({
+    ...found,
+    chance: found.miss > 0 ? 0 : chanceOf(found.parts, table, wants),
+  })
+  const kept = best
+    .sorted()
+    .map(sure)
+    .sort((a, b) => (a.miss === 0 && b.miss === 0 ? byChance(a, b) : a.miss - b.miss))
+  const others = cloud
+    .sorted()
+    .filter(({ miss }) => miss === 0)
+    .slice(0, CONTRAST_AMONG)
+    .map(sure)
   return {
     looked,
     fitting,
-    best: best
-      .sorted()
-      .map((found) => ({ ...found, chance: found.miss > 0 ? 0 : chanceOf(found.parts, table, wants) }))
-      .sort((a, b) => (a.miss === 0 && b.miss === 0 ? byChance(a, b) : a.miss - b.miss)),
+    best: kept,
+    contrasting: contrasting([...kept, ...others], 4),
     excludedBy: Object.fromEntries([...wants, ...rules].map(({ name }, i) => [name, excluded[i]!])),
     cloud: cloud.sorted(),
   }
+}
+
+/**
+ * The first, and then whichever differs most from those taken: by the shares of what it is made of, 0 (the same) to 1 (nothing in
+ * common).
+ *
+ * @param found best first
+ * @param n how many, at least 1
+ */
+export function contrasting(found: readonly Found[], n: number): Found[] {
+  const [best] = found
+  if (!best) return []
+  const left = found.filter(({ miss, chance }) => miss <= best.miss && chance >= best.chance - LESS_SURE)
+  const taken = [best]
+  while (taken.length < n) {
+    const far = left
+      .map((one) => ({ one, apart: Math.min(...taken.map((other) => apartness(one.parts, other.parts))) }))
+      .reduce((a, b) => (b.apart > a.apart ? b : a))
+    if (far.apart < NEIGHBOURS) break
+    taken.push(far.one)
+  }
+  return taken
+}
+/** Nearer than this two mixes are neighbours: 6 : 1 and 7 : 1 [default]. */
+const NEIGHBOURS = 0.15
+
+/** How much of a mix would have to be exchanged to make the other of it, 0–1. */
+function apartness(a: readonly number[], b: readonly number[]): number {
+  const sum = (parts: readonly number[]) => parts.reduce((all, one) => all + one, 0)
+  const [ofA, ofB] = [sum(a), sum(b)]
+  return a.reduce((all, parts, i) => all + Math.abs(parts / ofA - (b[i] ?? 0) / ofB), 0) / 2
 }
 
 /** Chances are said in tenths; among equals the simpler recipe comes first. */

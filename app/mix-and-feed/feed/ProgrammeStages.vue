@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '#core/text/plurals'
 import { useSaying } from '~/kit/useSaying'
 import { first } from '#core/numeric/at'
 import TypedField from '~/kit/fields/TypedField.vue'
@@ -42,8 +43,7 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
 </script>
 
 <template>
-  <section class="stages" aria-labelledby="stages-title">
-    <h2 id="stages-title">The stages</h2>
+  <section class="stages" aria-label="The stages">
     <ol>
       <li v-for="{ stage, index, given, waiting } in calendar" :key="index">
         <ChoiceField
@@ -54,21 +54,21 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
         />
         <TypedField
           :model-value="stage.days"
-          label="For"
+          label="Lasts"
           unit="days"
           :problem="programme.problemAt(`stages[${index}].days`)"
           @update:model-value="programme.setStage(index, 'days', $event ?? 0)"
         />
         <ChoiceField
           :model-value="stage.containerId"
-          label="In"
+          label="Container"
           :choices="containerChoices"
           :problem="programme.problemAt(`stages[${index}].containerId`)"
           @update:model-value="programme.setStage(index, 'containerId', $event)"
         />
         <ChoiceField
           :model-value="stage.recipeId"
-          label="Of"
+          label="Mix"
           placeholder="the batch’s mix"
           :choices="mixChoices"
           :problem="programme.problemAt(`stages[${index}].recipeId`)"
@@ -78,13 +78,13 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
           :model-value="stage.nMgPerL"
           label="Strength"
           :unit="saying.litreUnit"
-          :hint="`${growthStageById(stage.growthStageId).lowNMgPerL}–${growthStageById(stage.growthStageId).highNMgPerL} liked`"
+          :hint="`${growthStageById(stage.growthStageId).lowNMgPerL}–${growthStageById(stage.growthStageId).highNMgPerL} suits it`"
           :problem="programme.problemAt(`stages[${index}].nMgPerL`)"
           @update:model-value="programme.setStage(index, 'nMgPerL', $event ?? 0)"
         />
         <TypedField
           :model-value="stage.everyDays"
-          label="Every"
+          label="Feed every"
           unit="days"
           hint="0: at potting up"
           :problem="programme.problemAt(`stages[${index}].everyDays`)"
@@ -95,11 +95,11 @@ const volume = (ml: number) => printQuantity(ml / 1000, 'volume', household.unit
         </Button>
         <p class="said">
           <template v-if="given.length"
-            >{{ given.length }} {{ given.length === 1 ? 'feed' : 'feeds' }} of
-            {{ saying.strength(stage.nMgPerL) }}, {{ volume(first(given).mlPerPlant) }} a plant, the first on
+            >{{ counted(given.length, 'feed') }} of {{ saying.strength(stage.nMgPerL) }},
+            {{ volume(first(given).mlPerPlant) }} a plant, the first on
             {{ dayText(first(given).day) }}</template
           ><template v-else>plain water</template
-          ><template v-if="waiting">; {{ waiting }} left out while the mix still feeds them</template>.
+          ><template v-if="waiting">; {{ waiting }} skipped while the mix still feeds them</template>.
         </p>
       </li>
     </ol>

@@ -42,7 +42,6 @@ const triangleParts = computed((): Part[] => {
 
 <template>
   <div class="three-of">
-    <h2>All blends of three</h2>
     <div class="pair">
       <ChoiceField
         v-for="i in [0, 1, 2] as const"

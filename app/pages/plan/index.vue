@@ -44,7 +44,7 @@ const { printDay } = useDates()
 
 const selected = ref<string | null>(typeof route.query.sowing === 'string' ? route.query.sowing : null)
 const row = computed(() => season.rows.find(({ id }) => id === selected.value))
-const wish = ref('')
+const wish = ref(typeof route.query.wish === 'string' ? route.query.wish : '')
 /** What is shown above the sentence. */
 const shown = ref<'now' | 'growing' | null>(null)
 const toggle = (what: 'now' | 'growing') => (shown.value = shown.value === what ? null : what)

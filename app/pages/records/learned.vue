@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldAway from '~/kit/fields/FoldAway.vue'
 import { present } from '#core/present'
 import { definePageMeta } from '#imports'
 import { NuxtLink } from '#components'
@@ -84,8 +85,8 @@ const used = computed(() =>
       <h2 id="used-title">Predicted against used</h2>
       <PredictedUsed v-if="used.length" :batches="used" />
       <p v-else class="slip">
-        Nothing yet. Make a batch as a guided job, and say at its end what was left in the tub: after three
-        such jobs the litres should be within 5 %.
+        Nothing yet. Make a batch as a guided job and say what was left over: after three, the amounts should
+        be within 5 %.
       </p>
     </section>
 
@@ -97,7 +98,7 @@ const used = computed(() =>
     >
       <header>
         <h2 :id="`habit-${row.calibration.id}`">{{ row.calibration.name }}</h2>
-        <p class="soft small">Changes {{ row.calibration.changes }}. Measured by {{ row.calibration.by }}.</p>
+        <p class="soft small">Changes {{ row.calibration.changes }}.</p>
       </header>
       <article v-for="thing in row.things" :key="thing.of">
         <h3 v-if="thing.name">{{ thing.name }}</h3>
@@ -152,10 +153,7 @@ const used = computed(() =>
     <section v-if="thirst.length" class="calibration" aria-labelledby="thirst-title">
       <header>
         <h2 id="thirst-title">How thirsty a tray is</h2>
-        <p class="soft small">
-          Against what its air, light and leaves say. Changes when it is watered again. Measured by weighing
-          it, or by hand.
-        </p>
+        <p class="soft small">Against the estimate from air, light and leaves.</p>
       </header>
       <article v-for="one in thirst" :key="one.id">
         <h3>
@@ -182,8 +180,7 @@ const used = computed(() =>
       </article>
     </section>
 
-    <section aria-labelledby="book-title">
-      <h2 id="book-title">Still standard</h2>
+    <FoldAway :title="`Still standard (${book.length})`" kept-as="still-standard">
       <ul class="book">
         <li v-for="{ calibration } in book" :key="calibration.id">
           <b>{{ calibration.name }}</b> {{ print(calibration)(calibration.prior.mean) }}
@@ -193,12 +190,14 @@ const used = computed(() =>
           >
         </li>
       </ul>
-    </section>
-    <p class="soft small">
-      Each measurement is weighted by how much such measurements vary, against the standard figure’s spread
-      (precision weighting). One that lies more than {{ WILD_AT }} standard deviations from the standard
-      figure and from the middle of your others counts the less the farther it lies; none is thrown away.
-    </p>
+    </FoldAway>
+    <FoldAway title="How your measurements count">
+      <p>
+        Each measurement is weighted by how much such measurements vary, against the spread of the standard
+        figure. One that lies more than {{ WILD_AT }} standard deviations from it and from your others counts
+        less the farther it lies; none is thrown away.
+      </p>
+    </FoldAway>
     <MeasureForm v-if="measuring" :what="measuring" @close="measuring = null" />
   </div>
 </template>

@@ -7,8 +7,9 @@ import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+import CauseLine from '~/records/signs/CauseLine.vue'
 import SignPicture from '~/records/signs/SignPicture.vue'
-import { useMeasures } from '~/kit/useMeasures'
 import { useSignRecord } from '~/records/signs/useSignRecord'
 import { provideUnreadable } from '~/kit/fields/useUnreadable'
 import { useCommands } from '~/household/commands'
@@ -34,11 +35,10 @@ definePageMeta({
 const trays = useTrays()
 const season = useSeason()
 const { attempt } = useCommands()
-const { said } = useMeasures()
 const route = useRoute()
 provideUnreadable()
 
-const sign = computed((): SignId => SIGNS.find(({ id }) => id === route.query.sign)?.id ?? 'pale old')
+const sign = computed((): SignId | null => SIGNS.find(({ id }) => id === route.query.sign)?.id ?? null)
 const trayId = computed(() => (typeof route.query.tray === 'string' ? route.query.tray : null))
 const go = (change: Record<string, string | undefined>) =>
   navigateTo({ query: { ...route.query, ...change } }, { replace: true })
@@ -67,13 +67,12 @@ const known = computed(
       daysSinceFed: lastNMgPerL.value === null ? null : 5,
     },
 )
-const causes = computed(() => causesOf(sign.value, known.value))
-const likely = ({ weight, known: said }: (typeof causes.value)[number]) =>
-  !said ? 'unknown' : weight > 0.6 ? 'likely' : weight > 0.3 ? 'possible' : 'less likely'
-
+const causes = computed(() => (sign.value ? causesOf(sign.value, known.value) : []))
+/** What to look into first; the rest is folded away. */
+const FIRST = 3
 async function seen() {
   const tray = trays.find(trayId.value ?? '')
-  if (!tray) return
+  if (!tray || !sign.value) return
   const name = signById(sign.value).name
   const title = `${name}: tray ${tray.number}`
   await attempt(
@@ -100,10 +99,10 @@ async function seen() {
         <h1>What’s wrong with my plants?</h1>
         <p class="soft">The more you log, the better the diagnosis.</p>
       </div>
-      <NuxtLink to="/signs/practice" class="button no-print">Practise on a made-up tray</NuxtLink>
+      <NuxtLink to="/signs/practice" class="button no-print">Practise</NuxtLink>
     </header>
     <section class="whole" aria-labelledby="see-title">
-      <h2 id="see-title">What you see</h2>
+      <h2 id="see-title">{{ sign ? 'What you see' : 'Tap what you see' }}</h2>
       <div class="pictures" role="radiogroup" aria-labelledby="see-title">
         <button
           v-for="one in SIGNS"
@@ -119,7 +118,7 @@ async function seen() {
         </button>
       </div>
     </section>
-    <section class="column" aria-labelledby="where-title">
+    <section v-if="sign" class="column" aria-labelledby="where-title">
       <h2 id="where-title">On which plants</h2>
       <ChoiceField
         :model-value="trayId"
@@ -129,7 +128,6 @@ async function seen() {
         @update:model-value="go({ tray: $event ?? undefined })"
       />
       <template v-if="!record">
-        <p class="soft small">Say what you know; what stays empty is not guessed.</p>
         <div class="pair">
           <TypedField v-model="daysUp" optional label="Up since" unit="days" />
           <TypedField v-model="lastNMgPerL" optional label="Last feed" :unit="saying.nitrogenUnit" />
@@ -148,30 +146,31 @@ async function seen() {
         ><SignPicture :sign="sign" :label="signById(sign).name" class="large"
       /></DrawingFrame>
     </section>
-    <section class="column" aria-labelledby="why-title" aria-live="polite">
+    <section v-if="sign" class="column" aria-labelledby="why-title" aria-live="polite">
       <h2 id="why-title">{{ signById(sign).name }}: what is likely</h2>
       <ol v-if="causes.length">
-        <li
-          v-for="(cause, i) in causes"
+        <CauseLine
+          v-for="(cause, i) in causes.slice(0, FIRST)"
           :key="cause.id"
-          :class="{ first: i === 0 && cause.known, nothing: cause.nothing }"
-        >
-          <h3>
-            {{ cause.name }} <span class="how">{{ likely(cause) }}</span>
-          </h3>
-          <p>{{ said(cause.because) }}.</p>
-          <p class="then">{{ said(cause.then) }}</p>
-          <p class="look"><b>To tell:</b> {{ said(cause.look) }}</p>
-        </li>
+          :cause="cause"
+          :first="i === 0"
+        />
       </ol>
       <p v-else class="slip">
         No records for or against. Look at roots, undersides of leaves and for small animals, and log what you
         find.
       </p>
-      <p class="soft small">
-        How often a sign comes of it is common practice; the record moves it. A tray’s weighings, feeds,
-        counts and the air of its place make it surer.
-      </p>
+      <FoldAway v-if="causes.length > FIRST" :title="`Less likely (${causes.length - FIRST})`">
+        <ol>
+          <CauseLine v-for="cause in causes.slice(FIRST)" :key="cause.id" :cause="cause" />
+        </ol>
+      </FoldAway>
+      <FoldAway title="How this is judged">
+        <p>
+          How often each cause is behind a sign is common practice; your records move it. Weighings, feeds,
+          counts and the climate of the place make it surer.
+        </p>
+      </FoldAway>
     </section>
   </div>
 </template>
@@ -243,39 +242,6 @@ header.whole {
   max-width: 11rem;
 }
 
-ol li {
-  display: grid;
-  gap: 0.15rem;
-  padding: 0.7rem 0 0.7rem 1rem;
-  border-left: 4px solid var(--line-strong);
-  margin-bottom: 0.7rem;
-}
-
-ol .first {
-  border-color: var(--marigold);
-}
-
-ol .nothing {
-  border-color: var(--enamel);
-}
-
-.how {
-  margin-left: 0.4rem;
-  padding: 0 0.5em;
-  border: 1.5px solid var(--line-strong);
-  border-radius: 1em;
-  color: var(--ink-soft);
-  font: 500 0.9375rem/1.5 var(--text);
-}
-
-.then {
-  font-weight: 600;
-}
-
-.look {
-  color: var(--ink-soft);
-}
-
 @media (max-width: 64rem) {
   .pictures {
     grid-template-columns: repeat(auto-fill, minmax(5.6rem, 1fr));
@@ -285,11 +251,6 @@ ol .nothing {
 @media (max-width: 52rem) {
   .signs {
     grid-template-columns: minmax(0, 1fr);
-  }
-
-  .pictures {
-    grid-template-columns: repeat(20, 5.6rem);
-    overflow-x: auto;
   }
 
   .large {

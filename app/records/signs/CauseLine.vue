@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { useMeasures } from '~/kit/useMeasures'
+import type { Cause } from '#core/signs/causes'
+
+/** What may be behind a sign: how likely, why, what to do, and what would tell it from the others. */
+defineProps<{ cause: Cause; first?: boolean }>()
+const { said } = useMeasures()
+const likely = ({ weight, known }: Cause) =>
+  !known ? 'unknown' : weight > 0.6 ? 'likely' : weight > 0.3 ? 'possible' : 'less likely'
+</script>
+
+<template>
+  <li :class="{ first: first && cause.known, nothing: cause.nothing }">
+    <h3>
+      {{ cause.name }} <span class="how">{{ likely(cause) }}</span>
+    </h3>
+    <p class="then">{{ said(cause.then) }}</p>
+    <p>{{ said(cause.because) }}.</p>
+    <p class="look"><b>To tell:</b> {{ said(cause.look) }}</p>
+  </li>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  gap: 0.15rem;
+  padding: 0.7rem 0 0.7rem 1rem;
+  border-left: 4px solid var(--line-strong);
+  margin-bottom: 0.7rem;
+}
+
+.first {
+  border-color: var(--marigold);
+}
+
+.nothing {
+  border-color: var(--enamel);
+}
+
+.how {
+  margin-left: 0.4rem;
+  padding: 0 0.5em;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 1em;
+  color: var(--ink-soft);
+  font: 500 0.9375rem/1.5 var(--text);
+}
+
+.then {
+  font-weight: 600;
+}
+
+.look {
+  color: var(--ink-soft);
+}
+</style>
