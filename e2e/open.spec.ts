@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, expectAccessible, goTo, test, type Household } from './fixture'
+import { expect, expectAccessible, goTo, test, unfold, type Household } from './fixture'
 
 /* Both sides open: a spreadsheet pasted in, an archive out and in, a recipe handed on, days away, a drawing taken along. */
 
@@ -11,9 +11,9 @@ test.beforeEach(async ({ page }) => {
 test('a pasted table is read, put right, taken in, and taken back', async ({ page, household }) => {
   await goTo(page, '/tables')
   await page
-    .getByLabel('Paste it from your spreadsheet')
+    .getByLabel('Paste from your spreadsheet')
     .fill('Kultur;Sorte;Ernte;Keimfähigkeit\nLeek;Winterriese;2026;84 %\nLauchling;Zwerg;2026;80 %\n')
-  await page.getByRole('button', { name: 'Read it' }).click()
+  await page.getByRole('button', { name: 'Check', exact: true }).click()
   // One heading is in nobody’s list: it is said which it is, and nothing is written before.
   await expect(page.getByText('No column is Year: choose below which it is.')).toBeVisible()
   const third = page.getByRole('combobox', { name: 'Ernte is taken as' })
@@ -23,7 +23,7 @@ test('a pasted table is read, put right, taken in, and taken back', async ({ pag
   await expect(page.getByText(/Line 3, Crop: There is no “Lauchling” here/)).toBeVisible()
   await expectAccessible(page)
   expect(await household.list('packets')).toEqual([])
-  await page.getByRole('button', { name: 'Take in the 1 packet without fault' }).click()
+  await page.getByRole('button', { name: 'Import the 1 packet without problems' }).click()
   await expect(page.getByText(/1 new, 0 changed. 1 line stayed out/)).toBeVisible()
   expect((await household.list('packets')).map(({ body }) => String(body.name))).toEqual(['Winterriese'])
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
@@ -50,17 +50,17 @@ test('a shelf pasted in, days that may be two, and a line that changes what is t
   })
   await goTo(page, '/tables')
   const choose = async (name: string) => {
-    await page.getByRole('combobox', { name: 'A table of' }).fill(name)
+    await page.getByRole('combobox', { name: 'Table' }).fill(name)
     await page.getByRole('option', { name, exact: true }).click()
   }
   await choose('Supplies')
-  const paste = page.getByLabel('Paste it from your spreadsheet')
+  const paste = page.getByLabel('Paste from your spreadsheet')
   await paste.fill(
     'Name\tContents\tPack size\tQty\tCost\nSack\tPerlite, coarse\t100 L\t3\t\nBrick\tCoir, washed\t650 g\t2\t4,50\n',
   )
-  await page.getByRole('button', { name: 'Read it' }).click()
+  await page.getByRole('button', { name: 'Check', exact: true }).click()
   await expect(page.getByText('1 new, 1 changed, 0 as here already, 0 with a problem.')).toBeVisible()
-  await page.getByRole('button', { name: 'Take in 2 packs' }).click()
+  await page.getByRole('button', { name: 'Import 2 packs' }).click()
   const shelf = async () =>
     (await household.list('stocks')).map(({ body }) => [body.name, body.packs, body.price] as unknown[])
   await expect.poll(shelf).toEqual([
@@ -69,16 +69,16 @@ test('a shelf pasted in, days that may be two, and a line that changes what is t
   ])
   await choose('Sowings')
   await paste.fill('crop,plants,out on\nLeek,24,05/06/2027\n')
-  await page.getByRole('button', { name: 'Read it' }).click()
+  await page.getByRole('button', { name: 'Check', exact: true }).click()
   await expect(page.getByText(/Line 2, Out on: “05\/06\/2027” may be/)).toBeVisible()
   await page.getByRole('combobox', { name: 'Days are written' }).click()
   await page.getByRole('option', { name: /day first/ }).click()
   await household.setSeason()
-  await page.getByRole('button', { name: 'Read it' }).click()
+  await page.getByRole('button', { name: 'Check', exact: true }).click()
   await page.getByRole('combobox', { name: 'Days are written' }).click()
   await page.getByRole('option', { name: /day first/ }).click()
   await expect(page.getByText('1 new, 0 changed, 0 as here already, 0 with a problem.')).toBeVisible()
-  await page.getByRole('button', { name: 'Take in 1 sowing' }).click()
+  await page.getByRole('button', { name: 'Import 1 sowing' }).click()
   await expect
     .poll(async () => (await household.list('sowings')).map(({ body }) => String(body.outOn)))
     .toEqual(['2027-06-05'])
@@ -93,7 +93,7 @@ test('everything goes out as one file, and comes in beside what is there once it
   await goTo(page, '/in-and-out')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Write the archive' }).click(),
+    page.getByRole('link', { name: 'Export everything' }).click(),
   ])
   const [packet] = (await household.list('packets')) as unknown as { id: string; version: number }[]
   await household.put(
@@ -109,7 +109,7 @@ test('everything goes out as one file, and comes in beside what is there once it
   await expect(page.getByText(/packet: Winter dwarf/i)).toBeVisible()
   await expect(page.getByText('newer here')).toBeVisible()
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Leave it' }).click()
+  await page.getByRole('button', { name: 'Cancel' }).click()
   expect((await household.list('packets')).map(({ body }) => String(body.name)).sort()).toEqual([
     'New one',
     'Winter dwarf',
@@ -117,7 +117,7 @@ test('everything goes out as one file, and comes in beside what is there once it
   // What takes long can be stopped.
   await page.route('**/commands/file?**', () => undefined)
   await page.getByLabel('Choose an archive').setInputFiles(await download.path())
-  await expect(page.getByRole('progressbar', { name: 'Looking at it' })).toBeVisible()
+  await expect(page.getByRole('progressbar', { name: 'Checking' })).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByText('Stopped. Nothing was written.')).toBeVisible()
@@ -137,6 +137,7 @@ test('a recipe is handed on as a link, and one in words is kept once every word 
   household,
 }) => {
   await goTo(page, '/mix')
+  await unfold(page, /^This recipe/)
   await page.getByRole('button', { name: /Share/ }).first().click()
   const share = page.getByRole('dialog', { name: /^Share/ })
   const link = await share.getByLabel('The link').inputValue()

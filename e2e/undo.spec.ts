@@ -96,7 +96,7 @@ test('what the log is about is removed once somebody was asked, and comes back',
   const dialog = page.getByRole('dialog', { name: 'Delete Genovese?' })
   await expect(dialog.getByRole('listitem')).toHaveText('Tried on paper, entry')
   await expectAccessible(page)
-  await dialog.getByRole('button', { name: 'Leave it' }).click()
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
   expect(await household.list('packets')).toHaveLength(1)
   await remove.click()
   await dialog.getByRole('button', { name: 'Delete anyway' }).click()

@@ -25,44 +25,30 @@ const home = computed(() => `/api/households/${household.id}`)
   <div class="in-and-out">
     <PageTop title="Import and export" />
     <section aria-labelledby="out-title">
-      <h2 id="out-title">Everything out</h2>
+      <h2 id="out-title">Export</h2>
+      <p>One zip file with every record as JSON and all photos. A readme is included.</p>
       <p>
-        One file: every record as JSON, a line each, and the photos as they are. It says itself how to read
-        it.
-      </p>
-      <p>
-        <a class="button main" :href="`${home}/archive`" download @click="asked = true">Write the archive</a>
+        <a class="button main" :href="`${home}/archive`" download @click="asked = true">Export everything</a>
       </p>
       <p v-if="asked" role="status" class="soft">
-        It is being written, and your browser saves it once it is whole: a moment for a season, half a minute
-        for twenty years.
+        Preparing the file; your browser saves it when it is ready.
       </p>
     </section>
     <section aria-labelledby="in-title">
-      <h2 id="in-title">Everything in</h2>
-      <p>
-        It is looked at first. What it would change is shown before anything is written, then all of it or
-        nothing.
-      </p>
+      <h2 id="in-title">Import</h2>
+      <p>You see what would change before anything is saved.</p>
       <ArchiveIn />
     </section>
     <section aria-labelledby="tables-title">
       <h2 id="tables-title">Tables</h2>
-      <p>
-        Materials, containers, feeds, crops, packets, supplies, sowings, trays and the log as a spreadsheet
-        reads them; and yours, pasted or as CSV.
-      </p>
-      <p><NuxtLink class="button" to="/tables">Tables, out and in</NuxtLink></p>
+      <p><NuxtLink class="button" to="/tables">Spreadsheet tables</NuxtLink></p>
     </section>
     <section aria-labelledby="calendar-title">
       <h2 id="calendar-title">Calendar</h2>
       <p>
-        The season as a calendar to subscribe to:
-        <a :href="`${home}/calendar.ics`">{{ home }}/calendar.ics</a>. Events keep their names when their day
-        moves. With a reminder on the morning of each:
-        <a :href="`${home}/calendar.ics?alarms=morning`">{{ home }}/calendar.ics?alarms=morning</a>.
+        Subscribe to your season: <a :href="`${home}/calendar.ics`">calendar</a>, or
+        <a :href="`${home}/calendar.ics?alarms=morning`">with a reminder each morning</a>.
       </p>
-      <p class="soft">Your own days away come in under Settings, Days away.</p>
     </section>
     <section aria-labelledby="weather-title">
       <h2 id="weather-title">Weather</h2>

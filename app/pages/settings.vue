@@ -161,7 +161,6 @@ async function bringBack(one: Removed) {
           {{ counted(household.season.places.length, 'place') }}:
           {{ household.season.places.map((one) => one.name).join(', ') }}.
         </p>
-        <p class="soft">Light: {{ methods.light }}. Feeding: {{ methods.feeding }}.</p>
       </template>
       <p v-else class="soft">Not set up yet.</p>
       <p><NuxtLink to="/plan?frame=open">Frosts, places and methods</NuxtLink></p>
@@ -180,13 +179,12 @@ async function bringBack(one: Removed) {
     <section>
       <h2>Keys</h2>
       <CheckField v-model="preferences.letterKeys" label="Single-letter shortcuts" />
-      <p class="soft small">Ctrl K searches, Ctrl Z undoes, Ctrl Shift Z redoes; these always work.</p>
     </section>
 
     <section>
       <h2>Backups</h2>
       <p v-if="!backups" class="soft" role="status">Loading …</p>
-      <p v-else-if="!backups.kept" class="soft">This database is backed up by whoever runs it.</p>
+      <p v-else-if="!backups.kept" class="soft">Backed up by whoever runs this server.</p>
       <template v-else>
         <p v-if="!backups.last">The first backup is made within the hour.</p>
         <p v-else-if="backups.last.ok">
@@ -196,10 +194,7 @@ async function bringBack(one: Removed) {
         <Message v-else severity="error">
           The backup of {{ printMoment(backups.last.at) }} failed. {{ backups.last.why }}
         </Message>
-        <p class="soft small">
-          One a day is kept for two weeks. To keep one elsewhere: <code>./backup</code> and
-          <code>./restore</code>.
-        </p>
+        <p class="soft small">One a day, kept for two weeks.</p>
       </template>
     </section>
 

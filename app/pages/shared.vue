@@ -160,7 +160,7 @@ const KINDS = { recipe: 'Recipe', feed: 'Feed', schedule: 'Feeding schedule' }
         <div class="buttons">
           <Button class="main" :disabled="!!nameProblem" @click="keep">Save</Button>
           <Button @click="print">Print the card</Button>
-          <Button @click="opened = null">Leave it</Button>
+          <Button @click="opened = null">Cancel</Button>
         </div>
       </div>
     </section>

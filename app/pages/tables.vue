@@ -24,21 +24,15 @@ const at = computed(() => `/api/households/${household.id}/tables`)
   <div class="tables">
     <PageTop title="Tables" />
     <section aria-labelledby="in-title">
-      <h2 id="in-title">In</h2>
+      <h2 id="in-title">Import</h2>
       <TableIn />
     </section>
     <section aria-labelledby="out-title">
-      <h2 id="out-title">Out</h2>
-      <p class="soft">
-        Written with commas and points, or with semicolons and decimal commas. What is written here is read
-        here again: change it in the spreadsheet and bring it back; the id says which is which. An empty cell
-        leaves what stands.
-      </p>
+      <h2 id="out-title">Export</h2>
+      <p class="soft">Edit it in a spreadsheet and import it again. Empty cells change nothing.</p>
       <ul class="plain">
         <li v-for="{ id, name, what } in tables" :key="id">
-          <span
-            ><b>{{ name }}</b> <span class="soft">{{ what }}</span></span
-          >
+          <b :title="what">{{ name }}</b>
           <span class="buttons">
             <a
               class="button"

@@ -139,7 +139,7 @@ async function take() {
       <p v-if="found.left.length" class="soft">Left out: {{ found.left.join('; ') }}</p>
       <div class="buttons">
         <Button v-if="found.away.length" class="main" @click="take">These are days away</Button>
-        <Button @click="found = null">Leave it</Button>
+        <Button @click="found = null">Cancel</Button>
       </div>
     </div>
     <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />

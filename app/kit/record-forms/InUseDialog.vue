@@ -97,7 +97,7 @@ async function removeAnyway() {
       </ul>
       <div class="buttons">
         <Button class="main" @click="removeAnyway">Delete anyway</Button>
-        <Button @click="inUse = null">Leave it</Button>
+        <Button @click="inUse = null">Cancel</Button>
       </div>
     </div>
     <form v-else class="in-use" @submit.prevent="replace">
@@ -112,7 +112,7 @@ async function removeAnyway() {
       <Message v-if="problem" severity="error">{{ problem }}</Message>
       <div class="buttons">
         <Button type="submit" class="main" :disabled="!other || busy">Replace and remove</Button>
-        <Button @click="inUse = null">Leave it</Button>
+        <Button @click="inUse = null">Cancel</Button>
       </div>
     </form>
   </Dialog>

@@ -105,39 +105,31 @@ const nothing = computed(
     <ChoiceField
       v-if="household.id"
       v-model="into"
-      label="It is taken"
+      label="Import"
       :choices="[
         { value: 'here', name: `into ${household.record?.name}` },
-        { value: 'own', name: 'as a household of its own' },
+        { value: 'own', name: 'as a new household' },
       ]"
       @update:model-value="look"
     />
     <FileField
       label="Choose an archive"
       accept=".zip,application/zip"
-      hint="as it was written here or elsewhere"
+      hint="a zip file exported by Blastomix"
       :disabled="busy !== null"
       @choose="choose"
     />
     <template v-if="busy">
       <p role="status" class="soft">
-        {{
-          busy === 'looking'
-            ? `Looking at ${file?.name}: nothing is written …`
-            : 'Taking it in, all or nothing …'
-        }}
+        {{ busy === 'looking' ? `Checking ${file?.name} …` : 'Importing …' }}
       </p>
-      <UnderWay
-        :label="busy === 'looking' ? 'Looking at it' : 'Taking it in'"
-        :done="done"
-        @stop="leaving.abort()"
-      />
+      <UnderWay :label="busy === 'looking' ? 'Checking' : 'Importing'" :done="done" @stop="leaving.abort()" />
     </template>
     <Message v-if="problem" severity="error">{{ problem }}</Message>
     <div v-if="found" class="found" role="status">
       <h3>{{ file?.name }}</h3>
-      <p v-if="found.made">It becomes a household of its own.</p>
-      <p v-if="nothing">Everything in it is here already, as it is there.</p>
+      <p v-if="found.made">It becomes a new household.</p>
+      <p v-if="nothing">Nothing new: everything in it is here already.</p>
       <table v-else class="figures">
         <thead>
           <tr>
@@ -159,13 +151,13 @@ const nothing = computed(
       <template v-if="found.differing.length">
         <ChoiceField
           v-model="differing"
-          label="Where both differ"
+          label="Where both differ, keep"
           :choices="[
-            { value: 'here', name: 'what is here stays' },
-            { value: 'archive', name: 'the archive’s takes its place' },
-            { value: 'newer', name: 'the newer of the two' },
+            { value: 'here', name: 'what is here' },
+            { value: 'archive', name: 'the archive’s' },
+            { value: 'newer', name: 'the newer one' },
           ]"
-          hint="what gives way is kept as an earlier version"
+          hint="the other stays as an earlier version"
           @update:model-value="look"
         />
         <ul class="differing">
@@ -176,14 +168,14 @@ const nothing = computed(
         </ul>
       </template>
       <template v-if="found.contradictions.length">
-        <p>What does not go together, and what is done about it:</p>
+        <p>Conflicts, and how they are resolved:</p>
         <ul>
           <li v-for="one in found.contradictions" :key="one">{{ one }}</li>
         </ul>
       </template>
       <div class="buttons">
-        <Button v-if="!nothing" class="main" :disabled="busy !== null" @click="takeIn">Take it in</Button>
-        <Button @click="found = null">Leave it</Button>
+        <Button v-if="!nothing" class="main" :disabled="busy !== null" @click="takeIn">Import</Button>
+        <Button @click="found = null">Cancel</Button>
       </div>
     </div>
   </div>

@@ -155,23 +155,19 @@ const asksDays = computed(
     days.value !== null ||
     found.value?.problems.some(({ message }) => message.includes('how days are written')),
 )
-const STATES = { new: 'new', changed: 'changed', same: 'as it is here', bad: 'stays out' } as const
+const STATES = { new: 'new', changed: 'changed', same: 'no change', bad: 'skipped' } as const
 </script>
 
 <template>
   <div class="table-in">
     <ChoiceField
       v-model="tableId"
-      label="A table of"
+      label="Table"
       :choices="TABLE_IDS.map((id) => ({ value: id, name: tableById(id).name }))"
       :hint="table.what"
       @update:model-value="anew"
     />
-    <FieldFrame
-      :id="pasteId"
-      label="Paste it from your spreadsheet"
-      hint="with its headings, in English, German, French, Spanish or Dutch; any separator, decimal point or comma"
-    >
+    <FieldFrame :id="pasteId" label="Paste from your spreadsheet" hint="with its headings">
       <textarea
         :id="pasteId"
         v-model="text"
@@ -186,9 +182,9 @@ const STATES = { new: 'new', changed: 'changed', same: 'as it is here', bad: 'st
       />
     </FieldFrame>
     <p class="buttons">
-      <Button :disabled="busy || !text.trim()" @click="pasted">Read it</Button>
+      <Button :disabled="busy || !text.trim()" @click="pasted">Check</Button>
       <FileField
-        label="or choose a file"
+        label="Choose a file"
         accept=".csv,.tsv,.txt,text/csv,text/plain,text/tab-separated-values"
         :disabled="busy"
         @choose="choose"
@@ -210,7 +206,7 @@ const STATES = { new: 'new', changed: 'changed', same: 'as it is here', bad: 'st
             <tr>
               <th scope="col">Heading</th>
               <th scope="col">For example</th>
-              <th scope="col">Is taken as</th>
+              <th scope="col">Read as</th>
             </tr>
           </thead>
           <tbody>
@@ -232,7 +228,7 @@ const STATES = { new: 'new', changed: 'changed', same: 'as it is here', bad: 'st
       </div>
       <CheckField
         v-model="headless"
-        label="The first line is a line like any other, not headings"
+        label="The first line is data, not headings"
         @update:model-value="look"
       />
       <ChoiceField
@@ -272,7 +268,7 @@ const STATES = { new: 'new', changed: 'changed', same: 'as it is here', bad: 'st
         <p v-if="found.problems.length > 100" class="soft">… and {{ found.problems.length - 100 }} more.</p>
       </template>
       <details v-if="found.shown.length">
-        <summary>What becomes of each line</summary>
+        <summary>Line by line</summary>
         <ul class="problems">
           <li v-for="(line, i) in found.shown" :key="i">
             Line {{ line.lines[0]
@@ -283,12 +279,12 @@ const STATES = { new: 'new', changed: 'changed', same: 'as it is here', bad: 'st
       </details>
       <p class="buttons">
         <Button v-if="good && !found.bad" class="main" :disabled="busy" @click="takeIn('all')">
-          Take in {{ counted(good, one) }}
+          Import {{ counted(good, one) }}
         </Button>
         <Button v-else-if="good" class="main" :disabled="busy" @click="takeIn('good')">
-          Take in the {{ counted(good, one) }} without fault
+          Import the {{ counted(good, one) }} without problems
         </Button>
-        <Button @click="leave">Leave it</Button>
+        <Button @click="leave">Cancel</Button>
       </p>
     </section>
   </div>
