@@ -38,7 +38,7 @@ test('from a recipe to the bench card, by pointer', async ({ page, household }) 
   )
   // 13 L of fibre and 5.5 L of water a kilogram
   await expect(tally).toContainText(`${shown((materialsL * 0.6 * 5.5) / 13)} L of water`)
-  await expect(tally.getByRole('list', { name: 'Cautions' })).toContainText('Old vermiculite')
+  await expect(tally.getByRole('button', { name: /^Take care/ })).toContainText('old vermiculite')
 
   // every figure shows its working, down to a source
   await tally.getByRole('button', { name: /^Loose mix: / }).click()

@@ -5,6 +5,7 @@ import { useSaying } from '~/kit/useSaying'
 import { useMeasures } from '~/kit/useMeasures'
 import { definePageMeta } from '#imports'
 import CheckField from '~/kit/fields/CheckField.vue'
+import CautionList from '~/kit/figures/CautionList.vue'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import { computed, ref } from 'vue'
@@ -184,16 +185,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
           </table>
         </FoldAway>
       </template>
-      <ul class="cautions" aria-label="Cautions">
-        <li v-for="one in caution" :key="one.id" class="caution">
-          <FoldAway
-            ><template #title>
-              <strong>{{ one.title }}</strong>
-            </template>
-            <p>{{ one.text }}</p>
-          </FoldAway>
-        </li>
-      </ul>
+      <CautionList :cautions="caution" />
     </section>
   </div>
 </template>

@@ -370,6 +370,7 @@ article header h2 {
 
 .option small {
   display: block;
+  color: inherit;
 }
 
 dl > div {

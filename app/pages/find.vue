@@ -18,9 +18,15 @@ import { useWorkerCall } from '~/kit/useWorkerCall'
 import { provideUnreadable } from '~/kit/fields/useUnreadable'
 import { useContext } from '~/household/context'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
-import { counted, inSentence } from '#core/text/plurals'
+import { inSentence } from '#core/text/plurals'
 import { onShelves } from '#core/supplies/draw'
-import { FINDER_TRAITS, type FinderRequest, type FinderTrait, type Wants } from '#core/media/finder'
+import {
+  FINDER_TRAITS,
+  type Found,
+  type FinderRequest,
+  type FinderTrait,
+  type Wants,
+} from '#core/media/finder'
 import type { Part } from '#core/media/recipe'
 import { printNumber } from '#core/units/format'
 import { TRAITS } from '#shared/drawings/traits'
@@ -118,8 +124,20 @@ const tightest = computed(() => {
   return all.sort((a, b) => b[1] - a[1])[0]
 })
 
-/** What each of the four is known by: the best, and what of the others is the most. */
-const KNOWN = { air: 'Most air', water: 'Holds most water', food: 'Feeds longest' } as const
+/** What another has that the best has not, or has less of. */
+function otherThan(best: Found, found: Found) {
+  const shares = ({ parts }: Found) => {
+    const sum = parts.reduce((all, n) => all + n, 0)
+    return parts.map((n) => n / sum)
+  }
+  const [had, has] = [shares(best), shares(found)]
+  const more = has.map((share, m) => share - at(had, m))
+  const most = more.indexOf(Math.max(...more))
+  const name = inSentence(first(searched.value?.materials[most]?.name.split(',') ?? ['something else']))
+  return `${at(had, most) ? 'More' : 'With'} ${name}`
+}
+/** What each of the four is known by: what it is the most of, else what it has. */
+const KNOWN = { air: 'most air', water: 'holds most water', food: 'feeds longest' } as const
 const four = computed(() => {
   const all = result.value?.contrasting ?? []
   const said = new Set<string>()
@@ -131,7 +149,8 @@ const four = computed(() => {
         all.every((other) => other.traits[trait] <= found.traits[trait]),
     )
     if (index && most) said.add(most)
-    return { found, known: index === 0 ? 'Best match' : most ? KNOWN[most] : 'Something else' }
+    const known = index ? `${otherThan(first(all), found)}${most ? `: ${KNOWN[most]}` : ''}` : 'Best match'
+    return { found, known }
   })
 })
 /** What is ticked, and what most people look for; the rest when it is asked for. */
@@ -232,11 +251,7 @@ function use(parts: readonly Part[]) {
     <section class="found" aria-labelledby="found-title" aria-live="polite">
       <template v-if="result && searched">
         <h2 id="found-title">
-          {{
-            result.fitting
-              ? `${counted(result.fitting, 'mix').replace(/^\d+/, result.fitting.toLocaleString('en'))} fit`
-              : 'None fits'
-          }}
+          {{ result.fitting ? `${result.fitting.toLocaleString('en')} mixes fit` : 'None fits' }}
         </h2>
         <p v-if="!result.fitting" class="soft">
           <template v-if="tightest && tightest[1] > 0">

@@ -31,6 +31,10 @@ import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { missingFor } from '#core/season/schedule/usual-mixes'
+import { first } from '#core/numeric/at'
+import { printFraction } from '#core/units/fraction'
+import type { MaterialLine } from '#core/media/batch'
+import { useMeasures } from '~/kit/useMeasures'
 import { inSentence } from '#core/text/plurals'
 import { saidInParts, type Mix } from '#core/media/recipe'
 
@@ -52,6 +56,7 @@ const household = useHousehold()
 const context = useContext()
 const mix = useMixDraft()
 const { note } = useNotes()
+const { volume } = useMeasures()
 const { first: unreadable } = provideUnreadable()
 
 useOnBench(mix, 'a mix', () => {
@@ -86,6 +91,9 @@ function addMaterial(id: string) {
   void nextTick(() => (adding.value = undefined))
 }
 
+/** How much of a material is scooped, in a word or two. */
+const scoopsOf = ({ material, scoops }: MaterialLine) =>
+  `${printFraction(scoops.scoops.value, 0.25)} scoops ${inSentence(first(material.name.split(',')))}`
 /** What of it is not in the supplies, for a household that keeps them. */
 const toBuy = computed(() =>
   household.stocks.length
@@ -116,6 +124,10 @@ const blocked = computed(() => {
     <PageTop :title="mix.saved ? `Batch ${mix.saved.number}` : 'New mix'">
       <Button v-if="mix.draft.version > 0" @click="begin">New batch</Button>
     </PageTop>
+    <p v-if="mix.plan" class="hero">
+      <strong>{{ volume(mix.plan.mixL.value) }}</strong> of mix:
+      {{ mix.plan.lines.map(scoopsOf).join(', ') }}
+    </p>
 
     <section class="recipe" aria-labelledby="recipe-title">
       <h2 id="recipe-title" class="unseen">The recipe</h2>
@@ -152,7 +164,6 @@ const blocked = computed(() => {
         placeholder="Add a material …"
         @update:model-value="addMaterial"
       />
-      <RecipeCare />
       <SwapForm v-if="swapping" :material-id="swapping" @close="swapping = null" />
     </section>
 
@@ -211,6 +222,7 @@ const blocked = computed(() => {
       <MixExtras />
       <MixFromSupplies />
       <FoldAway title="Cost and what is short" kept-as="mix-cost"><MixCost /></FoldAway>
+      <RecipeCare />
       <MixTest />
     </div>
   </div>
@@ -219,10 +231,14 @@ const blocked = computed(() => {
 <style scoped>
 .mix {
   display: grid;
-  grid-template: auto auto 1fr / minmax(22rem, 1fr) minmax(20rem, 0.9fr) minmax(24rem, 1.15fr);
-  grid-template-areas: 'top top top' 'recipe fills answer' 'recipe folds answer';
+  grid-template: auto auto auto 1fr / minmax(22rem, 1fr) minmax(20rem, 0.9fr) minmax(24rem, 1.15fr);
+  grid-template-areas: 'top top top' 'hero hero hero' 'recipe fills answer' 'recipe folds answer';
   gap: 1rem clamp(1rem, 2vw, 2rem);
   align-items: start;
+}
+
+.hero {
+  grid-area: hero;
 }
 
 .recipe {
@@ -276,14 +292,14 @@ const blocked = computed(() => {
 @media (max-width: 72rem) {
   .mix {
     grid-template: auto / minmax(0, 1fr) minmax(0, 1fr);
-    grid-template-areas: 'top top' 'recipe fills' 'recipe answer' 'folds folds';
+    grid-template-areas: 'top top' 'hero hero' 'recipe fills' 'recipe answer' 'folds folds';
   }
 }
 
 @media (max-width: 52rem) {
   .mix {
     grid-template: auto / minmax(0, 1fr);
-    grid-template-areas: 'top' 'recipe' 'fills' 'answer' 'folds';
+    grid-template-areas: 'top' 'hero' 'recipe' 'fills' 'answer' 'folds';
   }
 }
 </style>

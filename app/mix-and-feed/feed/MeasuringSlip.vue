@@ -2,7 +2,7 @@
 import { useMeasures } from '~/kit/useMeasures'
 import RadioButton from 'primevue/radiobutton'
 import { useSaying } from '~/kit/useSaying'
-import FoldAway from '~/kit/fields/FoldAway.vue'
+import CautionList from '~/kit/figures/CautionList.vue'
 import { computed } from 'vue'
 import { NuxtLink } from '#components'
 import StepList from '~/mix-and-feed/cards/StepList.vue'
@@ -89,16 +89,10 @@ const FITS = { fair: '', rough: '', 'too small': 'too coarse', 'too many': 'too 
       <p v-else class="soft">
         No tool of yours measures this. <NuxtLink to="/supplies">Add one in Supplies.</NuxtLink>
       </p>
-      <ul class="cautions" aria-label="Cautions">
-        <li v-for="caution in feed.plan.cautions" :key="caution.id" class="caution">
-          <FoldAway :open="caution.id === 'aboveLabel'"
-            ><template #title>
-              <strong>{{ caution.title }}</strong>
-            </template>
-            <p>{{ caution.text }}</p>
-          </FoldAway>
-        </li>
-      </ul>
+      <CautionList
+        :cautions="feed.plan.cautions"
+        :open="feed.plan.cautions.some(({ id }) => id === 'aboveLabel')"
+      />
     </template>
     <div v-else role="status">
       <p><strong>No dose yet.</strong></p>

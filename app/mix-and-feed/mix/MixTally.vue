@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { useMeasures } from '~/kit/useMeasures'
-import FoldAway from '~/kit/fields/FoldAway.vue'
+import CautionList from '~/kit/figures/CautionList.vue'
 import { computed } from 'vue'
 import PackToOpen from '~/mix-and-feed/cards/PackToOpen.vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
@@ -165,21 +165,9 @@ const roundingText = (line: MaterialLine) => {
         </p>
       </div>
 
-      <ul class="cautions" aria-label="Cautions">
-        <li v-for="caution in plan.cautions" :key="caution.id" class="caution">
-          <FoldAway
-            ><template #title>
-              <strong>{{ caution.title }}</strong>
-            </template>
-            <p>
-              <template v-if="caution.id === 'salts'"
-                >About <FigureValue :figure="plan.chemistry.saltsMsPerCm" />.
-              </template>
-              {{ caution.text }}
-            </p>
-          </FoldAway>
-        </li>
-      </ul>
+      <CautionList :cautions="plan.cautions">
+        <template #salts>About <FigureValue :figure="plan.chemistry.saltsMsPerCm" />. </template>
+      </CautionList>
     </template>
     <div v-else class="waiting" role="status">
       <p><strong>Nothing to measure yet.</strong></p>

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import FoldAway from '~/kit/fields/FoldAway.vue'
+
+/** What to take care of, named where the hazard arises; what to do about it a press away. */
+const props = defineProps<{
+  cautions: readonly { readonly id: string; readonly title: string; readonly text: string }[]
+  open?: boolean
+}>()
+const names = computed(() =>
+  props.cautions.map(({ title }, i) => (i ? title[0]?.toLowerCase() + title.slice(1) : title)).join(', '),
+)
+</script>
+
+<template>
+  <div v-if="cautions.length" class="caution">
+    <FoldAway :open="open ?? false">
+      <template #title
+        ><span><strong>Take care:</strong> {{ names }}</span></template
+      >
+      <ul class="cautions" aria-label="Cautions">
+        <li v-for="one in cautions" :key="one.id">
+          <strong>{{ one.title }}.</strong> <slot :name="one.id" />{{ one.text }}
+        </li>
+      </ul>
+    </FoldAway>
+  </div>
+</template>
