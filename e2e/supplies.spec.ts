@@ -63,19 +63,19 @@ test('a batch is made: it leaves the shelf, and undo puts it back', async ({ pag
   const batch = await perliteBatch(household)
   await bag(household, 10, 7, 1.5)
   await goTo(page, `/batches/${batch.id}`)
-  await page.getByRole('button', { name: 'It is made' }).click()
+  await page.getByRole('button', { name: 'Mark as made' }).click()
   const dialog = page.getByRole('dialog')
   await expect(dialog).toContainText('10.4 L, 10 L perlite')
   await dialog.getByLabel('Made by').fill('Wren')
   await expectAccessible(page)
-  await dialog.getByRole('button', { name: 'It is made' }).click()
+  await dialog.getByRole('button', { name: 'Mark as made' }).click()
   await expect(page.getByTestId('bench-card')).toContainText('by Wren')
   const packs = async () => Number((await household.list('stocks'))[0]!.body['packs'])
   expect(await packs()).toBeCloseTo(1.5 - 1.0395, 4)
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('Undone: Tins.')).toBeVisible()
   expect(await packs()).toBe(1.5)
-  await expect(page.getByRole('button', { name: 'It is made' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Mark as made' })).toBeVisible()
 })
 
 test('when somebody else took the last bag, it is said, and nothing typed is lost', async ({
@@ -88,7 +88,7 @@ test('when somebody else took the last bag, it is said, and nothing typed is los
   const theirs = await perliteBatch(household, 'Theirs')
   await bag(household, 12, 7, 1)
   await goTo(page, `/batches/${mine.id}`)
-  await page.getByRole('button', { name: 'It is made' }).click()
+  await page.getByRole('button', { name: 'Mark as made' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Note').fill('Dusty bag')
   await household.put('entries', {
@@ -97,12 +97,12 @@ test('when somebody else took the last bag, it is said, and nothing typed is los
     on: '2027-03-02',
     subjects: [{ what: 'batches', id: theirs.id }],
   })
-  await dialog.getByRole('button', { name: 'It is made' }).click()
+  await dialog.getByRole('button', { name: 'Mark as made' }).click()
   await expect(dialog.getByRole('alert')).toContainText('10.4 L wanted, 1.61 L in the supplies')
   await expect(dialog.getByLabel('Note')).toHaveValue('Dusty bag')
   await expect(dialog.getByText('8.79 L short')).toBeVisible()
   await dialog.getByLabel('It was made all the same').check()
-  await dialog.getByRole('button', { name: 'It is made' }).click()
+  await dialog.getByRole('button', { name: 'Mark as made' }).click()
   await expect(page.getByTestId('bench-card')).toContainText('Dusty bag')
 })
 

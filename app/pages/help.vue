@@ -235,13 +235,24 @@ dd {
   column-gap: 2rem;
 }
 
+/* On paper in two columns. */
 @media print {
-  section {
-    break-before: page;
+  .booklet {
+    display: block;
+    max-width: none;
+    columns: 2;
+    column-gap: 1.4rem;
+    font-size: 9pt;
+    line-height: 1.3;
   }
 
-  section:first-of-type {
-    break-before: auto;
+  .words,
+  .cited {
+    columns: 1;
+  }
+
+  section {
+    padding-bottom: 0.8rem;
   }
 }
 </style>

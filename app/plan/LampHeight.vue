@@ -71,7 +71,7 @@ async function keep() {
         <ChoiceField
           v-if="lit.length > 1"
           v-model="chosen"
-          label="Of"
+          label="Lamp"
           :choices="lit.map(({ id, name }) => ({ value: id as string | null, name }))"
         />
         <TypedField

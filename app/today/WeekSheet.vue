@@ -3,14 +3,19 @@ import { computed } from 'vue'
 import { useDates } from '~/kit/useDates'
 import { useJobWords } from '~/today/useJobWords'
 import { useSeason } from '~/plan/season'
+import { useWater } from '~/trays/water/water'
+import { sayWaterOfDay } from '#shared/messages/water'
+import { waterDays } from '#shared/reckoning/water-round'
 import { weekOf } from '#core/season/today/week'
 
 /** The week on paper: a line for each job, with a box to tick in pencil. */
 const season = useSeason()
+const water = useWater()
 const { printDay } = useDates()
 const { words, dangerText } = useJobWords()
 
 const days = computed(() => weekOf(season.jobs, season.today))
+const watering = computed(() => waterDays(water.all, season.today))
 </script>
 
 <template>
@@ -26,7 +31,11 @@ const days = computed(() => weekOf(season.jobs, season.today))
             }}<template v-if="job.danger">. {{ dangerText(job.danger) }}</template>
           </span>
         </li>
-        <li v-if="!jobs.length" class="soft">nothing due</li>
+        <li v-if="watering.get(day)">
+          <span class="box" aria-hidden="true" />
+          <strong>{{ sayWaterOfDay(watering.get(day) ?? []) }}</strong>
+        </li>
+        <li v-else-if="!jobs.length" class="soft">nothing due</li>
       </ul>
     </div>
   </section>

@@ -141,11 +141,11 @@ async function move() {
     <ChoiceField
       v-if="!fromCells && groups.length > 1"
       v-model="code"
-      label="Of"
+      label="Variety"
       :choices="groups.map(({ group: one }) => ({ value: one.code, name: `${one.code}: ${one.name}` }))"
     />
-    <TypedField v-model="plants" label="Plants" :hint="`${there} stand`" />
-    <ChoiceField v-model="target" label="Into" :choices="targets" />
+    <TypedField v-model="plants" label="Plants" :hint="`of ${there}`" />
+    <ChoiceField v-model="target" label="Move to" :choices="targets" />
     <ChoiceField
       v-if="target === 'new'"
       v-model="containerId"

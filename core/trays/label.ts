@@ -28,8 +28,8 @@ export interface LabelDrawing {
 export type Measure = (text: string, sizeMm: number, bold: boolean) => number
 
 const PAD_MM = 1.6
-/** The smallest that is read at arm's length with wet glasses, mm of type (6.2 pt); a code smaller than this is not read. */
-const SMALLEST_MM = 2.2
+/** The smallest that is read at arm's length with wet glasses, mm of type (7.1 pt); a code smaller than this is not read. */
+const SMALLEST_MM = 2.5
 const MIN_QR_MM = 11
 const MAX_QR_MM = 22
 /** Of the width of a label, so that its words keep the larger part. */

@@ -46,6 +46,8 @@ export const labelDay = (units: UnitSystem, day: Day): string =>
 
 /** Mixed feed keeps so long in the dark, days: of salts, and of what was alive [common practice]. */
 const KEEPS_DAYS = { salts: 14, organic: 1 } as const
+/** Filled in by hand at the bench: before it is sown nobody knows the day. */
+const BLANK = 'sown ____________'
 /** On one label at most. */
 const MAX_COPIES = 600
 
@@ -92,13 +94,13 @@ function forGroup(
   const packet = group.packetId ? context.packets.get(group.packetId) : undefined
   const sown = sownOn ?? sowing?.sowOn ?? null
   const batch = batches.find(({ id }) => id === tray.body.batchId)
-  const sownText = sown ? `sown ${day(sown)}` : ''
+  const sownText = sownOn ? `sown ${day(sownOn)}` : BLANK
   return {
     large: largeOf(group.name, crop),
-    middle: setOn ? `moved ${day(setOn)}` : sownText || 'sown',
+    middle: setOn ? `moved ${day(setOn)}` : sownText,
     small: [
       whereIn(tray, group.code),
-      ...(setOn ? [sownText] : seedWords(crop, packet, sown, { context, day })),
+      ...(setOn ? [sownOn ? sownText : ''] : seedWords(crop, packet, sown, { context, day })),
       sowing?.outOn ? `out ${day(sowing.outOn)}` : '',
       batch ? `batch ${batch.number}` : '',
       wish.supplier && packet?.supplier ? packet.supplier : '',

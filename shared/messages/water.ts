@@ -1,5 +1,6 @@
 import { dayOf } from '#core/water/watering-events'
 import type { TrayWater } from '../reckoning/water'
+import type { Watered } from '../reckoning/water-round'
 import { messages } from './message'
 import type { Saying } from './saying'
 
@@ -26,6 +27,8 @@ const DOING = messages({
   shortBelow: '{pour} into the tray{deep}',
   shortAbove: '{pour} gently from above',
   shortMist: 'mist lightly',
+  week: 'Water {trays}',
+  weekTray: 'tray {number} ({name})',
   deep: ' ({depth} deep)',
 })
 
@@ -67,3 +70,13 @@ export function sayWaterShort({ outlook: { way, pourL, standsMm } }: TrayWater, 
     deep: standsMm ? DOING('deep', { depth: say.length(Math.round(standsMm.value)) }) : '',
   })
 }
+
+/** The trays to water on one day, in a line for the week on paper: `Water tray 2 (Basil), tray 5 (Leek)`. */
+export const sayWaterOfDay = (trays: readonly Watered[]): string =>
+  DOING('week', {
+    trays: trays
+      .map(({ tray: { number, body } }) =>
+        DOING('weekTray', { number, name: body.groups.map(({ name }) => name).join(', ') || body.name }),
+      )
+      .join(', '),
+  })

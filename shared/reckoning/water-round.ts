@@ -14,8 +14,19 @@ export interface Watered {
   readonly water: TrayWater
 }
 
+/** Trays by the day they are next to be watered; today what is due, and what has not been looked at for days. */
+export function waterDays(watered: readonly Watered[], today: Day): ReadonlyMap<Day, readonly Watered[]> {
+  const days = new Map<Day, Watered[]>()
+  for (const one of watered) {
+    const { verdict, dueAt } = one.water.outlook
+    const day = verdict === 'water' || verdict === 'look' ? today : dueAt === null ? null : dayOf(dueAt)
+    if (day !== null) days.set(day, [...(days.get(day) ?? []), one])
+  }
+  return days
+}
+
 /** Every tray that stands and can be worked out, with its water. */
-const wateredNow = (bench: Bench): Watered[] =>
+export const wateredNow = (bench: Bench): Watered[] =>
   standingTrays(bench).flatMap((tray) => {
     const water = bench.water(tray)
     return water ? [{ tray, water }] : []

@@ -24,13 +24,11 @@ const printPage = () => window.print()
   <div class="wrap">
     <div class="bar no-print">
       <NuxtLink :to="back" class="button"
-        ><ArrowLeft aria-hidden="true" /> {{ backLabel ?? 'Change it' }}</NuxtLink
+        ><ArrowLeft aria-hidden="true" /> {{ backLabel ?? 'Edit' }}</NuxtLink
       >
-      <span class="buttons">
-        <slot name="bar" />
-        <a v-if="pdf" class="button" :href="pdf">PDF</a>
-        <Button @click="printPage"> <Printer aria-hidden="true" /> Print </Button>
-      </span>
+      <slot name="bar" />
+      <a v-if="pdf" class="button" :href="pdf">PDF</a>
+      <Button @click="printPage"> <Printer aria-hidden="true" /> Print </Button>
     </div>
     <article class="card" data-testid="bench-card">
       <header>
@@ -47,8 +45,8 @@ const printPage = () => window.print()
         </ul>
       </section>
       <footer class="soft small">
-        {{ present(household.record).name }} · Blastomix reckons; product labels, local codes and licensed
-        advice come first.
+        {{ present(household.record).name }} · Calculated by Blastomix. Always follow product labels, local
+        codes and licensed advice.
       </footer>
     </article>
   </div>
@@ -62,8 +60,13 @@ const printPage = () => window.print()
 
 .bar {
   display: flex;
-  justify-content: space-between;
+  flex-wrap: wrap;
+  gap: 0.5rem;
   padding-bottom: 1rem;
+}
+
+.bar > :first-child {
+  margin-right: auto;
 }
 
 .card {
@@ -123,8 +126,8 @@ h1 {
   }
 
   .cautions li {
-    font-size: 8pt;
-    line-height: 1.18;
+    font-size: 9pt;
+    line-height: 1.2;
   }
 }
 </style>

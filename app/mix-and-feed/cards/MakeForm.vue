@@ -60,7 +60,7 @@ const entry = () =>
 <template>
   <EntryForm
     :header="`Batch ${batch.number} is made`"
-    keep-label="It is made"
+    keep-label="Mark as made"
     :wrong="short.length > 0 && !evenIfShort"
     :entry="entry"
     :done="`Batch ${batch.number} is made.`"

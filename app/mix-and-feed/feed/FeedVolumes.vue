@@ -76,9 +76,9 @@ const injector = computed(() =>
 </script>
 
 <template>
-  <FoldAway class="volumes" title="How much of it">
+  <FoldAway class="volumes" title="How much for my trays">
     <div class="pair">
-      <ChoiceField v-model="containerId" label="For" :choices="containerChoices" />
+      <ChoiceField v-model="containerId" label="Container" :choices="containerChoices" />
       <TypedField v-model="count" label="How many" />
     </div>
     <p v-if="solution && cans">

@@ -38,7 +38,7 @@ const over = computed(() => feed.value.labelRatePerL !== null && gPerL.value > f
     <div class="pair">
       <TypedField
         :model-value="gPerL"
-        label="A litre of mix"
+        label="Per litre of mix"
         unit="g"
         :problem="problem"
         :hint="over ? 'above the label' : 'the label’s rate unless you change it'"
@@ -46,7 +46,7 @@ const over = computed(() => feed.value.labelRatePerL !== null && gPerL.value > f
       />
       <ChoiceField
         v-model="containerId"
-        label="Into"
+        label="Container"
         :choices="context.containerList.map(({ id, name }) => ({ value: id, name }))"
       />
     </div>

@@ -82,14 +82,14 @@ const allCautions = computed((): Caution[] =>
         <Play aria-hidden="true" /> Start
       </Button>
       <Button v-if="planned && !made" @click="making = true">
-        <CheckCheck aria-hidden="true" /> It is made
+        <CheckCheck aria-hidden="true" /> Mark as made
       </Button>
     </template>
     <p v-if="made" class="made">
       <CheckCheck aria-hidden="true" />
       Made {{ printDay(made.body.on) }}<template v-if="made.body.by"> by {{ made.body.by }}</template
       >. <template v-if="made.body.note">{{ made.body.note }}</template>
-      <button type="button" class="link no-print" @click="takeBack">Not yet after all</button>
+      <button type="button" class="link no-print" @click="takeBack">Not made</button>
     </p>
     <StandsIn :batch-id="batch.id" />
     <MakeForm v-if="making && planned" :batch="batch" :plan="planned.plan" @close="making = false" />
@@ -131,13 +131,13 @@ const allCautions = computed((): Caution[] =>
         </table>
       </section>
       <label class="fills-at no-print">
-        I fill at <InputText v-model="fillsAt" type="time" aria-label="I fill at" />
+        Start filling at <InputText v-model="fillsAt" type="time" aria-label="Start filling at" />
       </label>
       <StepList :steps="planned.steps" boxes timed :on-date="batch.body.onDate" :fills-at-min="fillsAtMin" />
     </template>
     <p v-else>
-      This batch can no longer be computed as it stands.
-      <NuxtLink :to="`/mix?batch=${batch.id}`">Change it</NuxtLink>
+      This batch can no longer be worked out: something it uses was deleted.
+      <NuxtLink :to="`/mix?batch=${batch.id}`">Edit</NuxtLink>
     </p>
     <FeedCardPart v-for="feeding in feedings" :key="feeding.id" :feeding="feeding" />
   </BenchCard>

@@ -194,13 +194,13 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
   </div>
   <div v-else class="guided-job">
     <header>
-      <NuxtLink to="/jobs" class="icon-button" aria-label="Leave it open, to all jobs"
+      <NuxtLink to="/jobs" class="icon-button" aria-label="Close; it stays open"
         ><X aria-hidden="true"
       /></NuxtLink>
       <p class="name">
         <strong>{{ guidedJob.body.name }}</strong>
         <span v-if="steps.length" class="soft">step {{ index + 1 }} of {{ steps.length }}</span>
-        <span v-if="workLeft" class="soft wide">about <FigureValue :figure="workLeft" /> of work left</span>
+        <span v-if="workLeft" class="soft wide">about <FigureValue :figure="workLeft" /> left</span>
         <span v-if="guidedJob.body.by" class="soft by">{{ guidedJob.body.by }}</span>
         <span v-if="guidedJob.body.status === 'paused'" class="chip">paused</span>
         <span v-if="guidedJobs.isWaiting(guidedJob)" class="soft" role="status">not yet on the server</span>
@@ -228,7 +228,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         <Button text aria-label="All steps" title="All steps" @click="listing = true"
           ><List aria-hidden="true"
         /></Button>
-        <Button text aria-label="Whose hands" class="wide" title="Whose hands" @click="handing = true"
+        <Button text aria-label="Who does it" class="wide" title="Who does it" @click="handing = true"
           ><Users aria-hidden="true"
         /></Button>
         <NuxtLink
@@ -246,7 +246,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
       <NuxtLink to="/jobs">All jobs</NuxtLink>
     </p>
     <p v-else-if="!plan" class="ended">
-      What this job is about is done already, or can no longer be reckoned.
+      This job is already done, or its plan has changed.
       <Button @click="ending = true">End it</Button>
     </p>
     <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -- space and the buttons do the same -->
@@ -276,7 +276,7 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
     </p>
 
     <Dialog v-model:visible="listing" modal header="All steps" :draggable="false">
-      <p v-if="workLeft" class="soft">About <FigureValue :figure="workLeft" /> of work left, waits beside.</p>
+      <p v-if="workLeft" class="soft">About <FigureValue :figure="workLeft" /> of work, plus waiting.</p>
       <ol class="all">
         <li v-for="(one, i) in steps" :key="one.id" :class="stateOf(one.id)">
           <button
@@ -294,18 +294,18 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         <Button :aria-pressed="aloud" @click="aloud = !aloud">{{
           aloud ? 'Stop reading aloud' : 'Read aloud'
         }}</Button>
-        <Button @click="((handing = true), (listing = false))">Whose hands</Button>
+        <Button @click="((handing = true), (listing = false))">Who does it</Button>
         <NuxtLink :to="`/jobs/sheets/${guidedJob.id}`" class="button">On paper</NuxtLink>
       </div>
       <p v-if="mayNotify">
-        <Button class="long" @click="allowNotes">Tell me when a timer rings and I look elsewhere</Button>
+        <Button class="long" @click="allowNotes">Notify me when a timer ends</Button>
       </p>
     </Dialog>
     <Dialog v-model:visible="skipping" modal header="Skip this step" :draggable="false">
       <form class="ask" @submit.prevent="skip">
         <div class="buttons">
           <Button
-            v-for="reason in ['done before', 'not needed', 'nothing at hand', 'later']"
+            v-for="reason in ['done before', 'not needed', 'something is missing', 'later']"
             :key="reason"
             :aria-pressed="why === reason"
             @click="why = reason"
@@ -319,12 +319,12 @@ const saidState = { open: '', done: 'done', skipped: 'skipped' } as const
         </div>
       </form>
     </Dialog>
-    <Dialog v-model:visible="handing" modal header="Whose hands" :draggable="false">
+    <Dialog v-model:visible="handing" modal header="Who does it" :draggable="false">
       <form class="ask" @submit.prevent="handOver">
-        <WhoField v-model="by" label="In the hands of" />
+        <WhoField v-model="by" label="Done by" />
         <TypedField
           :model-value="hands"
-          label="Pairs of hands"
+          label="People"
           hint="for a class: one sheet each, amounts split"
           @update:model-value="hands = Math.min(40, Math.max(1, Math.round($event ?? 1)))"
         />

@@ -154,8 +154,8 @@ onBeforeUnmount(() => watcher?.disconnect())
       />
       <ChoiceField
         :model-value="filter.placeId"
-        label="In"
-        placeholder="every place"
+        label="Place"
+        placeholder="all places"
         :choices="places"
         @update:model-value="narrow({ place: $event })"
       />

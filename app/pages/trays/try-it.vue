@@ -122,7 +122,7 @@ const verdict = computed(() => {
       <fieldset v-for="side in SIDES" :key="side.key" :class="side.key">
         <legend>{{ side.name }}</legend>
         <ChoiceField v-model="tried[side.key].recipeId" label="Mix" :choices="recipes" />
-        <ChoiceField v-model="tried[side.key].containerId" label="In" :choices="containers" />
+        <ChoiceField v-model="tried[side.key].containerId" label="Container" :choices="containers" />
         <ChoiceField
           v-model="tried[side.key].placeId"
           label="Stands"

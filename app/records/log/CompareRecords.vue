@@ -81,7 +81,7 @@ const choices = computed(() =>
         label="Compare by"
         :choices="COMPARED_BY.map((value) => ({ value, name: value }))"
       />
-      <ChoiceField v-model="cropId" label="Of" placeholder="all crops together" :choices="crops" />
+      <ChoiceField v-model="cropId" label="Crop" placeholder="all crops" :choices="crops" />
       <ChoiceField
         :model-value="String(year)"
         label="Year"

@@ -107,7 +107,7 @@ const toggle = (id: string) =>
     <ChoiceField v-model="question" label="What is compared" :choices="QUESTIONS" />
     <template v-if="whole">
       <fieldset>
-        <legend>Trays that are dealt by lot</legend>
+        <legend>Trays to assign at random</legend>
         <CheckField
           v-for="tray in trays.standing"
           :key="tray.id"
@@ -120,12 +120,12 @@ const toggle = (id: string) =>
     <ChoiceField
       v-else-if="groups.length"
       v-model="chosen"
-      label="Cells that are dealt by lot"
+      label="Cells to assign at random"
       :choices="groups"
     />
     <p v-else class="slip">
       No tray has cells that are laid out and not sown yet.
-      <NuxtLink to="/trays">Lay one out first</NuxtLink>: once seed is in, no lot can be drawn.
+      <NuxtLink to="/trays">Lay one out first</NuxtLink>: it must be assigned before sowing.
     </p>
     <div v-for="(side, i) in sides" :key="i" class="side">
       <b>{{ String.fromCharCode(65 + i) }}</b>

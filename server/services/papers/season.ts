@@ -3,6 +3,8 @@ import { addDays, daysBetween, type Day } from '#core/calendar/day'
 import { extentOf, feedDemands, mixDemands } from '#core/season/demand/demand'
 import { sayContainers } from '#shared/messages/containers'
 import { dangerWords, jobWords } from '#shared/messages/jobs'
+import { sayWaterOfDay } from '#shared/messages/water'
+import { waterDays, wateredNow } from '#shared/reckoning/water-round'
 import type { Job } from '#core/season/today/job'
 import { weekOf } from '#core/season/today/week'
 import { printNumber } from '#core/units/format'
@@ -123,7 +125,9 @@ const namesOf = (
 
 /** The week on paper: a line for each job, with a box to tick in pencil. */
 export async function weekPaper(principal: Principal, householdId: string, on?: Day): Promise<Writing> {
-  const { kept, today, rows, season: context, jobs } = await seasonBench(principal, householdId, on)
+  const bench = await seasonBench(principal, householdId, on)
+  const { kept, today, rows, season: context, jobs } = bench
+  const watering = waterDays(wateredNow(bench), today)
   const household = kept.household.body
   const print = printing(household)
   const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'a mix no longer here'
@@ -137,8 +141,15 @@ export async function weekPaper(principal: Principal, householdId: string, on?: 
     kicker: household.name,
     blocks: weekOf(jobs, today).flatMap(({ day, jobs: due }) => [
       { kind: 'heading', text: print.day(day) } as const,
-      due.length
-        ? ({ kind: 'list', marks: 'boxes', items: due.map(item) } as const)
+      due.length || watering.has(day)
+        ? ({
+            kind: 'list',
+            marks: 'boxes',
+            items: [
+              ...due.map(item),
+              ...(watering.has(day) ? [{ title: sayWaterOfDay(watering.get(day) ?? []), text: '' }] : []),
+            ],
+          } as const)
         : ({ kind: 'text', text: 'nothing due', soft: true } as const),
     ]),
   }
