@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { DEMO, expect, expectAccessible, goTo, SOWING_BATCH, test } from './fixture'
+import { DEMO, expect, expectAccessible, goTo, SOWING_BATCH, test, type Household } from './fixture'
 
 const FEEDING = {
   name: 'First feed',
@@ -44,6 +44,57 @@ const fits = async (page: Page, path: string) =>
     page.viewportSize()!.width,
   )
 
+/** A little of everything, and where it is looked at. */
+async function furnish(household: Household, units: 'metric' | 'us' | 'imperial' = 'metric') {
+  const batch = await household.put('batches', SOWING_BATCH)
+  const feeding = await household.put('feedings', { ...FEEDING, batchId: batch.id })
+  await household.setSeason({}, units)
+  await household.put('sowings', { name: 'Tomato', cropId: 'tomato', plants: 48, certainty: 0.9 })
+  const tray = await household.put('trays', {
+    name: 'Six-pack',
+    containerId: 'six-pack',
+    rows: 2,
+    columns: 3,
+    groups: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
+    cells: ['A', 'A', 'A', 'A', '', ''],
+  })
+  await household.put('devices', { name: 'Bench scale', kind: 'kitchen scale' })
+  const subjects = [{ what: 'trays', id: tray.id, stage: null }]
+  const on = new Date().toISOString().slice(0, 10)
+  for (const [what, many] of [
+    ['sown', 1],
+    ['up', 1],
+  ] as const)
+    await household.put('entries', {
+      name: what,
+      kind: what === 'sown' ? 'stage' : 'look',
+      on,
+      subjects,
+      cells: [
+        {
+          trayId: tray.id,
+          group: 'A',
+          what,
+          cells: [
+            [0, many],
+            [1, many],
+          ],
+          count: null,
+        },
+      ],
+    })
+  await household.put('entries', { name: 'Long and thin', kind: 'seen', on, subjects, signs: ['leggy'] })
+  return [
+    `/feed?plan=${feeding.id}`,
+    `/trays/${tray.id}`,
+    `/trays/labels?trays=${tray.id}`,
+    `/signs?sign=leggy&tray=${tray.id}`,
+    `/records/trace/${tray.id}`,
+    `/batches/${batch.id}`,
+    `/batches/feed/${feeding.id}`,
+  ]
+}
+
 for (const [scheme, size] of [
   ['light', { width: 1280, height: 800 }],
   ['dark', { width: 1280, height: 800 }],
@@ -57,61 +108,52 @@ for (const [scheme, size] of [
   }) => {
     // Two dozen places, each looked through by axe.
     test.slow()
-    const batch = await household.put('batches', SOWING_BATCH)
-    const feeding = await household.put('feedings', { ...FEEDING, batchId: batch.id })
-    await household.setSeason()
-    await household.put('sowings', { name: 'Tomato', cropId: 'tomato', plants: 48, certainty: 0.9 })
-    const tray = await household.put('trays', {
-      name: 'Six-pack',
-      containerId: 'six-pack',
-      rows: 2,
-      columns: 3,
-      groups: [{ code: 'A', name: 'Basil', cropId: 'basil' }],
-      cells: ['A', 'A', 'A', 'A', '', ''],
-    })
-    await household.put('devices', { name: 'Bench scale', kind: 'kitchen scale' })
-    const subjects = [{ what: 'trays', id: tray.id, stage: null }]
-    const on = new Date().toISOString().slice(0, 10)
-    for (const [what, many] of [
-      ['sown', 1],
-      ['up', 1],
-    ] as const)
-      await household.put('entries', {
-        name: what,
-        kind: what === 'sown' ? 'stage' : 'look',
-        on,
-        subjects,
-        cells: [
-          {
-            trayId: tray.id,
-            group: 'A',
-            what,
-            cells: [
-              [0, many],
-              [1, many],
-            ],
-            count: null,
-          },
-        ],
-      })
-    await household.put('entries', { name: 'Long and thin', kind: 'seen', on, subjects, signs: ['leggy'] })
+    const things = await furnish(household)
     await context.addCookies([{ name: 'theme', value: scheme, url: baseURL! }])
     await page.setViewportSize(size)
-    for (const path of [
-      ...PLACES,
-      `/feed?plan=${feeding.id}`,
-      `/trays/${tray.id}`,
-      `/trays/labels?trays=${tray.id}`,
-      `/signs?sign=leggy&tray=${tray.id}`,
-      `/records/trace/${tray.id}`,
-      `/batches/${batch.id}`,
-      `/batches/feed/${feeding.id}`,
-    ]) {
+    for (const path of [...PLACES, ...things]) {
       await goTo(page, path)
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
       await expectAccessible(page)
       await fits(page, path)
     }
+  })
+
+/** What is never read: the measures of another kitchen; days as a computer writes them, ids, one of many. */
+const NEVER =
+  /\d{4}-\d\d-\d\d|[0-9a-f]{8}-[0-9a-f]{4}-|\b1 (seeds|days|plants|cells|trays|weeks|pots|feeds|packets)\b/
+const INCHES =
+  /[\d½¼¾⅛⅜⅝⅞] in\b(?! (?:the|a|an|all|its|your|each|tray|total|total|progress|cells?|lamp|steps?|so|one|\d))/
+const OTHERS = {
+  metric: new RegExp(`°F|\\d ?(gal|qt|fl oz|oz|lb|cups?)\\b|ppm|${INCHES.source}`),
+  us: /°C|(?<![/\w])[\d½¼¾] ?(mm|cm|kg|L|litres?)\b|mg\/L|\d ml\b/,
+  imperial: /°F|(?<![/\w])[\d½¼¾] ?(mm|cm|kg|L|litres?|qt|cups?)\b|ppm/,
+} as const
+for (const units of ['metric', 'us', 'imperial'] as const)
+  test(`every page is written in ${units} units, and no day as a computer writes it`, async ({
+    page,
+    household,
+  }) => {
+    test.slow()
+    const found: string[] = []
+    for (const path of [...PLACES.filter((one) => one !== '/help'), ...(await furnish(household, units))]) {
+      await goTo(page, path)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      await page.waitForLoadState('networkidle')
+      const lines = await page.evaluate(() => {
+        const text = (document.querySelector('main') ?? document.body).innerText
+        const drawn = [...document.querySelectorAll('main svg text')].map((one) => one.textContent ?? '')
+        const typed = [...document.querySelectorAll<HTMLInputElement>('main input')].flatMap((one) => [
+          one.value,
+          one.placeholder,
+        ])
+        return [...text.split('\n'), ...drawn, ...typed]
+      })
+      for (const line of new Set(lines.map((one) => one.replaceAll('10 mL syringe', ''))))
+        for (const wrong of [NEVER, OTHERS[units]])
+          if (wrong.test(line)) found.push(`${path}: ${line.trim()}`)
+    }
+    expect(found).toEqual([])
   })
 
 test('a household that is full of things fits a phone', async ({ page, context, request, baseURL }) => {

@@ -14,7 +14,7 @@ export interface Household {
     version?: number,
   ): Promise<{ id: string; version: number; number: number }>
   /** Frosts, shelf and methods; what is not given is as in SEASON. */
-  setSeason(more?: object): Promise<void>
+  setSeason(more?: object, units?: 'metric' | 'us' | 'imperial'): Promise<void>
   list(collection: string): Promise<{ id: string; version: number; body: Record<string, never> }[]>
 }
 
@@ -40,8 +40,8 @@ async function makeHousehold(request: APIRequestContext): Promise<Household> {
       expect(answer.status(), await answer.text()).toBe(200)
       return answer.json()
     },
-    async setSeason(more = {}) {
-      const body = { ...BENCH, season: { ...SEASON, ...more } }
+    async setSeason(more = {}, units = 'metric') {
+      const body = { ...BENCH, units, season: { ...SEASON, ...more } }
       const answer = await request.put(address, { data: { version: 1, body } })
       expect(answer.status(), await answer.text()).toBe(200)
     },

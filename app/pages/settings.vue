@@ -23,8 +23,6 @@ import { useAttempt } from '~/household/saving'
 import { sendCommand } from '~/household/send'
 import { useAsk } from '~/kit/useAsk'
 import { counted } from '#core/text/plurals'
-import { FEEDING_METHODS } from '#core/feed/programme'
-import { LIGHT_METHODS } from '#core/places/light'
 import { printNumber } from '#core/units/format'
 import { COLLECTIONS, COME_BACK_DAYS, REMOVED_LATELY_DAYS, type Removed } from '#shared/records/collections'
 import type { HouseholdRecord } from '#shared/records/household'
@@ -77,11 +75,6 @@ async function read() {
     failed.value = whyNot(error)
   }
 }
-
-const methods = computed(() => ({
-  light: LIGHT_METHODS.find(({ id }) => id === household.season?.lightMethod)?.name ?? '',
-  feeding: FEEDING_METHODS.find(({ id }) => id === household.season?.feedingMethod)?.name ?? '',
-}))
 
 interface Backups {
   kept: boolean

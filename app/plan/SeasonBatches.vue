@@ -9,7 +9,6 @@ import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { addDays } from '#core/calendar/day'
-import { printNumber, printQuantity } from '#core/units/format'
 
 const saying = useSaying()
 

@@ -477,13 +477,13 @@ describe('a label', () => {
     // 20.8 mm inside its padding: the name two fifths of them, small words 0.16.
     expect(lines[0]!.sizeMm).toBeCloseTo(20.8 * 0.4, 9)
     expect(lines[2]!.sizeMm).toBeCloseTo(3.2, 9)
-    expect(draw({ small: ['tray 4'] }, 90, 18).lines[2]!.sizeMm).toBeCloseTo(14.8 * 0.16, 9)
+    expect(draw({ small: ['tray 4'] }, 90, 20).lines[2]!.sizeMm).toBeCloseTo(16.8 * 0.16, 9)
   })
-  it('keeps small words readable, 2.2 mm at the least, and names those it has no room for', () => {
+  it('keeps small words readable, 7 pt at the least, and names those it has no room for', () => {
     const many = Array.from({ length: 12 }, (_, i) => `word ${i} of many`)
     const { lines, left } = draw({ small: many }, 60, 20)
     const small = lines.slice(2)
-    expect(small.every(({ sizeMm }) => sizeMm >= 2.2)).toBe(true)
+    expect(small.every(({ sizeMm }) => sizeMm >= (7 / 72) * 25.4)).toBe(true)
     expect(left.length).toBeGreaterThan(0)
     const shown = small.flatMap(({ text }) => text.split(' · '))
     expect([...shown, ...left].sort()).toEqual([...many].sort())

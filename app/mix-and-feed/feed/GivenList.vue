@@ -7,7 +7,6 @@ import { useDates } from '~/kit/useDates'
 import { useRemoval } from '~/kit/record-forms/useRemoval'
 import { useHousehold } from '~/household/household'
 import { Droplets, Undo2 } from '@lucide/vue'
-import { printNumber } from '#core/units/format'
 
 const saying = useSaying()
 

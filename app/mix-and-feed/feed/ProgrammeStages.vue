@@ -12,7 +12,6 @@ import { useHousehold } from '~/household/household'
 import { useProgrammeDraft } from '~/mix-and-feed/feed/programmeDraft'
 import { Plus, X } from '@lucide/vue'
 import { GROWTH_STAGES, growthStageById } from '#core/feed/growth-stage'
-import { printNumber, printQuantity } from '#core/units/format'
 
 const saying = useSaying()
 

@@ -17,7 +17,6 @@ import { useSeason } from '~/plan/season'
 import { useHousehold } from '~/household/household'
 import { Droplets, FileText, Shovel, Trash2 } from '@lucide/vue'
 import { inSentence } from '#core/text/plurals'
-import { printNumber } from '#core/units/format'
 import { saidInParts } from '#core/media/recipe'
 import { growthStageById } from '#core/feed/growth-stage'
 
