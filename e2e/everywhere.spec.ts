@@ -149,7 +149,9 @@ for (const units of ['metric', 'us', 'imperial'] as const)
         ])
         return [...text.split('\n'), ...drawn, ...typed]
       })
-      for (const line of new Set(lines.map((one) => one.replaceAll('10 mL syringe', ''))))
+      // A field shows what was typed in both systems.
+      const read = lines.filter((one) => !/^\S+ \S+ · \S+ \S+$/.test(one))
+      for (const line of new Set(read.map((one) => one.replaceAll('10 mL syringe', ''))))
         for (const wrong of [NEVER, OTHERS[units]])
           if (wrong.test(line)) found.push(`${path}: ${line.trim()}`)
     }

@@ -18,7 +18,7 @@ import { saving } from '~/household/write-records'
 import { useFirstHour } from '~/first-hour/firstHour'
 import { counted } from '#core/text/plurals'
 import { goodsName } from '#core/supplies/goods'
-import { USUAL_TOOLS, usualShed } from '#core/supplies/usual-supplies'
+import { kitchenTools, usualShed } from '#core/supplies/usual-supplies'
 import { packSaid } from '#core/supplies/pack-said'
 import { missingFor } from '#core/season/schedule/usual-mixes'
 import { namesListed } from '#shared/messages/message'
@@ -68,7 +68,10 @@ const problemOf = (row: Row) => {
 }
 const toolsTicked = ref<string[]>([])
 const tools = computed(() =>
-  USUAL_TOOLS.map((tool) => ({ ...tool, owned: context.tools.some(({ name }) => name === tool.name) })),
+  kitchenTools(household.units).map((tool) => ({
+    ...tool,
+    owned: context.tools.some(({ name }) => name === tool.name),
+  })),
 )
 const chosen = computed(() => rows.value.filter(({ id }) => ticked.value.includes(id)))
 const ready = computed(() => chosen.value.every((row) => !problemOf(row)))

@@ -240,7 +240,7 @@ function use(parts: readonly Part[]) {
           />
         </div>
       </FoldAway>
-      <div class="go at-thumb">
+      <div class="go">
         <Button v-if="done === null" type="submit" class="main" :disabled="materials.length === 0">
           Find
         </Button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { printQuantity } from '#core/units/format'
 import { useSaying } from '~/kit/useSaying'
 import CheckField from '~/kit/fields/CheckField.vue'
 import Button from 'primevue/button'

@@ -15,7 +15,12 @@ describe('labels for bottles', () => {
     ['fish', '2026-04-23'],
     ['nettle-brew', '2026-04-21'],
   ])('of %s keep until %s, and say which stages like the strength', (id, until) => {
-    const [label] = bottleLabels({ feed: feed(id), nMgPerL: 60, stock: null }, on, print)
+    const [label] = bottleLabels(
+      { feed: feed(id), nMgPerL: 60, stock: null },
+      on,
+      print,
+      (n) => `${n} mg/L N`,
+    )
     expect(label!.keepUntil).toBe(until)
     expect(label!.strength).toContain('60 mg/L')
     expect(label!.growthStages.map((growthStage) => growthStage.id)).toEqual(['true-leaves', 'hardening'])
@@ -36,6 +41,7 @@ describe('labels for bottles', () => {
       { feed: feed('balanced-20'), nMgPerL: 60, stock: plan.stock! },
       on,
       print,
+      (n) => `${n} mg/L N`,
     )
     expect(stock!.title).toMatch(/never undiluted/)
     expect(stock!.keepUntil > ready!.keepUntil).toBe(true)

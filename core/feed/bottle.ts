@@ -33,17 +33,19 @@ const numbersOf = ({ name, nPercent, p2o5Percent, k2oPercent }: Feed) =>
  *
  * @param nMgPerL strength of what is given, mg/L of nitrogen
  * @param print how a figure is printed
+ * @param strength how a strength of nitrogen is said
  */
 export function bottleLabels(
   { feed, nMgPerL, stock }: { feed: Feed; nMgPerL: number; stock: StockPlan | null },
   madeOn: Day,
   print: (value: number) => string,
+  strength: (nMgPerL: number) => string,
 ): BottleLabel[] {
   const contents = numbersOf(feed)
   const ready: BottleLabel = {
     title: 'Feed, ready to give',
     contents,
-    strength: `${print(nMgPerL)} mg/L nitrogen: give as it is`,
+    strength: `${strength(nMgPerL)}: give as it is`,
     growthStages: GROWTH_STAGES.filter(
       (growthStage) => growthStage.highNMgPerL > 0 && judge(nMgPerL, growthStage) === 'right',
     ),

@@ -206,7 +206,7 @@ describe('a blend', () => {
 
 describe('a bottle', () => {
   const label = (nMgPerL: number, feed = powder(20, 20, 20)) =>
-    bottleLabels({ feed, nMgPerL, stock: null }, dayFrom('2027-03-01'), String)[0]!
+    bottleLabels({ feed, nMgPerL, stock: null }, dayFrom('2027-03-01'), String, String)[0]!
   it('names the stages that like its strength, and none that wants plain water', () => {
     expect(
       [label(50), label(75), label(76), label(0)].map((one) => one.growthStages.map(({ id }) => id)),

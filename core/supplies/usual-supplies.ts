@@ -1,3 +1,4 @@
+import { convert } from '../units/unit-table'
 import type { UnitSystem } from '../units/unit'
 import type { Mix } from '../media/recipe'
 
@@ -30,13 +31,19 @@ export const usualShed = (units: UnitSystem) =>
   )
 
 /** Tools most kitchens have [common practice]. */
-export const USUAL_TOOLS = [
-  { name: 'Teaspoon', kind: 'spoon', capacityMl: 5 },
-  { name: 'Tablespoon', kind: 'spoon', capacityMl: 15 },
-  { name: '1 L jug', kind: 'jug', capacityMl: 1000 },
-  { name: 'Kitchen scale', kind: 'kitchen scale', capacityMl: null },
-  { name: '10 mL syringe', kind: 'syringe', capacityMl: 10 },
-] as const
+export const kitchenTools = (units: UnitSystem) =>
+  [
+    { name: 'Teaspoon', kind: 'spoon', capacityMl: 5 },
+    { name: 'Tablespoon', kind: 'spoon', capacityMl: 15 },
+    JUGS[units],
+    { name: 'Kitchen scale', kind: 'kitchen scale', capacityMl: null },
+    { name: '10 mL syringe', kind: 'syringe', capacityMl: 10 },
+  ] as const
+const JUGS = {
+  metric: { name: '1 L jug', kind: 'jug', capacityMl: 1000 },
+  us: { name: '1 qt jug', kind: 'jug', capacityMl: Number(convert(1, 'us-qt', 'mL').toPrecision(6)) },
+  imperial: { name: '2 pt jug', kind: 'jug', capacityMl: Number(convert(2, 'imp-pt', 'mL').toPrecision(6)) },
+} as const
 
 /** Recipes that ask for no medium but what is there. */
 export const stirredFrom = <Recipe extends Pick<Mix, 'parts'>>(

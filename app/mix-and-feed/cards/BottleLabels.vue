@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useSaying } from '~/kit/useSaying'
 import { useDates } from '~/kit/useDates'
 import { useToday } from '~/household/useToday'
 import { bottleLabels } from '#core/feed/bottle'
@@ -10,11 +11,12 @@ import { printNumber } from '#core/units/format'
 /** Labels to cut out for the bottles a feed stands in: what is in it, how strong, since when, for which stage. */
 const props = defineProps<{ feed: Feed; nMgPerL: number; stock: StockPlan | null }>()
 const today = useToday()
+const saying = useSaying()
 const { printDate } = useDates()
 
-const labels = computed(() => {
-  return bottleLabels(props, today.value, (value) => printNumber(value))
-})
+const labels = computed(() =>
+  bottleLabels(props, today.value, (value) => printNumber(value), saying.value.strength),
+)
 </script>
 
 <template>

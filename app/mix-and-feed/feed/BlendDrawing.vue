@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { useSaying } from '~/kit/useSaying'
 import { at as elementAt } from '#core/numeric/at'
 import { computed } from 'vue'
 import type { Blend, BlendElement, WantKinds, Wanted } from '#core/feed/blend'
 import { BLEND_ELEMENTS } from '#core/feed/blend'
 import { printNumber } from '#core/units/format'
+
+const saying = useSaying()
 
 /**
  * Each nutrient on a scale of its own, so wide that what is wanted stands at two thirds: what the water brings, what each
@@ -56,7 +59,7 @@ const said = computed(() =>
   rows.value
     .map(
       ({ element, gives, wanted, kind, off }) =>
-        `${props.names[element]} ${printNumber(gives, 2)} mg/L, ${kind === 'any' ? 'whatever comes' : `${kind} ${printNumber(wanted)} wanted: ${off}`}`,
+        `${props.names[element]} ${printNumber(gives, 2)} ${saying.value.litreUnit}, ${kind === 'any' ? 'any amount' : `${kind} ${printNumber(wanted)} wanted: ${off}`}`,
     )
     .join('; '),
 )

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { printQuantity } from '#core/units/format'
 import { counted } from '#core/text/plurals'
 import { useSaying } from '~/kit/useSaying'
 import { first } from '#core/numeric/at'
