@@ -72,7 +72,7 @@ useHead({
 #main {
   max-width: 88rem;
   margin: 0 auto;
-  padding: 1.1rem clamp(0.9rem, 2vw, 2rem) calc(3rem + var(--foot));
+  padding: 1.1rem clamp(0.9rem, 2vw, 2rem) calc(3rem + var(--foot) + var(--note));
   outline: none;
 }
 

@@ -79,7 +79,7 @@ const WORDS = {
     name: 'Dose',
     means: 'How much powder or liquid goes into your jug for that strength.',
   },
-  leach: {
+  flush: {
     name: 'Flush',
     means: 'Water from above until plenty drains through, to wash salts out.',
   },

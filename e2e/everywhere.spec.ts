@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { DEMO, expect, expectAccessible, goTo, SOWING_BATCH, test, type Household } from './fixture'
+import { DEMO, expect, expectAccessible, goTo, SOWING_BATCH, test, unfold, type Household } from './fixture'
 
 const FEEDING = {
   name: 'First feed',
@@ -181,6 +181,7 @@ test('a household that is full of things fits a phone', async ({ page, context, 
 
 test('dialogs and lists are accessible while open', async ({ page, household: _ }) => {
   await goTo(page, '/mix')
+  await unfold(page, 'Cover, layers, potting up')
   await page.getByRole('button', { name: 'Correct it' }).click()
   await expect(page.getByRole('dialog')).toBeVisible()
   await expectAccessible(page)

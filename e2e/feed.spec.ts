@@ -49,7 +49,7 @@ test('what I did is read back, judged and rescued', async ({ page, household: _ 
   await unfold(page, 'Check what I mixed')
   await page.getByLabel('Put into the blue jug').fill('3 g')
   const did = page.getByRole('region', { name: 'Check what I mixed' })
-  await expect(did.getByRole('status')).toContainText('300 mg/L of nitrogen: stronger than this stage likes')
+  await expect(did.getByRole('status')).toContainText('300 mg/L N: stronger than this stage likes')
   await expect(did.getByRole('status')).toContainText('Add 6 L of water')
   await page.getByLabel('Put into the blue jug').fill('a pinch')
   await expect(did).toContainText('Say it like 2 tsp')
@@ -89,7 +89,7 @@ test('from a target to the procedure, the record and the supplies', async ({ pag
 test('a blend reaches what it can and keeps calcium from sulphate', async ({ page, household: _ }) => {
   await goTo(page, '/blend')
   const blend = page.getByRole('region', { name: 'Weigh out' })
-  await expect(blend.getByRole('status').filter({ hasText: 'bottles' })).toContainText(
+  await expect(blend.getByRole('status').filter({ hasText: 'undiluted' })).toContainText(
     'Never mix these two concentrates undiluted',
   )
   await expectAccessible(page)

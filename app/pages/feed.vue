@@ -240,7 +240,7 @@ const cardAddress = computed(() =>
       </div>
       <FoldAway
         :title="labelTitle"
-        :open="feed.problems.some(({ path }) => path[0] === 'feed')"
+        :needed="feed.problems.some(({ path }) => path[0] === 'feed')"
         kept-as="feed-label"
       >
         <div class="column">

@@ -24,6 +24,7 @@ import RecipeSection from '~/mix-and-feed/mix/RecipeSection.vue'
 import SwapForm from '~/mix-and-feed/mix/SwapForm.vue'
 import PageTop from '~/shell/PageTop.vue'
 import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
+import { useToBuy } from '~/mix-and-feed/mix/useToBuy'
 import { useOnBench } from '~/mix-and-feed/useOnBench'
 import { useNotes } from '~/kit/useNotes'
 import { provideUnreadable } from '~/kit/fields/useUnreadable'
@@ -94,12 +95,8 @@ function addMaterial(id: string) {
 /** How much of a material is scooped, in a word or two. */
 const scoopsOf = ({ material, scoops }: MaterialLine) =>
   `${printFraction(scoops.scoops.value, 0.25)} scoops ${inSentence(first(material.name.split(',')))}`
-/** What of it is not in the supplies, for a household that keeps them. */
-const toBuy = computed(() =>
-  household.stocks.length
-    ? missingFor(mix.draft, context.owned).map((id) => inSentence(context.materials.get(id)?.name ?? id))
-    : [],
-)
+const missing = useToBuy()
+const toBuy = computed(() => missing(mix.draft))
 async function save() {
   const stored = await mix.save()
   if (!stored) return

@@ -183,7 +183,7 @@ const blocked = computed(() =>
     <FoldAway
       class="whole"
       :title="`${counted(programme.draft.stages.length, 'stage')}: strength and how often`"
-      :open="programme.problems.some(({ path }) => path[0] === 'stages')"
+      :needed="programme.problems.some(({ path }) => path[0] === 'stages')"
       kept-as="feeding-stages"
       ><ProgrammeStages
     /></FoldAway>

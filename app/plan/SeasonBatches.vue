@@ -5,6 +5,7 @@ import CheckField from '~/kit/fields/CheckField.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useDates } from '~/kit/useDates'
+import { useToBuy } from '~/mix-and-feed/mix/useToBuy'
 import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
@@ -20,6 +21,8 @@ const context = useContext()
 const { names, planBatch, planFeed } = usePlannedCard()
 const { printDay } = useDates()
 
+const missing = useToBuy()
+const toBuy = (recipeId: string) => missing(context.recipes.get(recipeId))
 const WEEKS = 3
 const until = computed(() => addDays(season.today, WEEKS * 7))
 const everything = ref(false)
@@ -42,6 +45,8 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
               for {{ names(demand.of)
               }}<template v-if="season.known?.book.wantsSoak(demand.recipeId)"
                 >; soak the evening before, {{ printDay(demand.soakOn) }}</template
+              ><template v-if="toBuy(demand.recipeId).length"
+                >; you would need to buy {{ toBuy(demand.recipeId).join(', ') }}</template
               ></span
             >
           </span>

@@ -277,11 +277,10 @@ text {
   opacity: 0.75;
 }
 
+/* A solid edge of the cold: dots are seed that soaks. */
 .frost-line {
-  stroke: var(--water);
+  stroke: var(--water-ink);
   stroke-width: 2;
-  stroke-dasharray: 1 4;
-  stroke-linecap: round;
 }
 
 .axis .frost-name {

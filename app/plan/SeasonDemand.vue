@@ -100,7 +100,7 @@ const feedBars = computed(() =>
     </pattern>
     <g class="demand" pointer-events="none">
       <g v-for="one in places" :key="one.place.id">
-        <text class="panel" :x="8" :y="one.top - 8">Flats: {{ one.place.name }}</text>
+        <text class="panel" :x="8" :y="one.top - 8">Trays: {{ one.place.name }}</text>
         <path class="standing" :d="one.standing" clip-path="url(#season-span)" />
         <path :d="one.over" fill="url(#over)" class="over" clip-path="url(#season-span)" />
         <template v-if="one.place.flats !== null">
@@ -108,7 +108,7 @@ const feedBars = computed(() =>
           <text :x="scale.right + 6" :y="one.full + 5">{{ printNumber(one.place.flats) }} fit</text>
         </template>
         <text v-for="days in one.overflows" :key="days.from" class="warn" :x="days.x" :y="days.y">
-          {{ printNumber(days.most) }}
+          {{ Math.ceil(days.most) }}
         </text>
       </g>
 
@@ -136,7 +136,7 @@ const feedBars = computed(() =>
         </text>
       </g>
 
-      <text class="panel" :x="8" :y="feedFoot - panels.feed - 8">Feed to carry</text>
+      <text class="panel" :x="8" :y="feedFoot - panels.feed - 8">Feed to mix</text>
       <path class="base" :d="`M${scale.left} ${feedFoot}H${scale.right}`" />
       <rect
         v-for="(bar, i) in feedBars"
@@ -153,9 +153,13 @@ const feedBars = computed(() =>
 </template>
 
 <style scoped>
+/* Numbers are read over the hatching. */
 text {
   fill: var(--ink);
   font-size: 14px;
+  stroke: var(--paper);
+  stroke-width: 4;
+  paint-order: stroke;
 }
 
 .over-line {

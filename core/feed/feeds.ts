@@ -112,7 +112,7 @@ export const FEEDS: readonly Feed[] = [
   organic({ from: ANALYSES, id: 'fish', name: 'Fish hydrolysate', label: [2, 4, 1], chloride: 0.5, rate: 8, density: 1.15, release: WEEKS }),
   organic({ from: ANALYSES, id: 'fish-seaweed', name: 'Fish and seaweed liquid', label: [2, 3, 1], chloride: 0.8, rate: 15.6, density: 1.15, release: WEEKS }),
   organic({ from: ANALYSES, id: 'kelp', name: 'Kelp liquid', label: [0.1, 0, 1], chloride: 0.8, rate: 5, density: 1.08, release: 'Potash at once, next to no nitrogen.' }),
-  brew({ from: GUESS, id: 'plant-ferment', name: 'Fermented plant juice', label: [0.3, 0.1, 0.4], chloride: 0.1, rate: 2, density: 1.1, release: 'Of unknown strength: weak at 1 in 500, and nobody knows how weak.' }),
+  brew({ from: GUESS, id: 'plant-ferment', name: 'Fermented plant juice', label: [0.3, 0.1, 0.4], chloride: 0.1, rate: 2, density: 1.1, release: 'Of unknown strength; by custom 1 part in 500.' }),
   brew({ from: GUESS, id: 'nettle-brew', name: 'Nettle brew', label: [0.06, 0.02, 0.07], chloride: 0.01, rate: 100, density: 1.0, release: 'Of unknown strength; by custom one part in ten.' }),
   brew({ from: GUESS, id: 'comfrey-brew', name: 'Comfrey brew', label: [0.02, 0.03, 0.3], chloride: 0.02, rate: 70, density: 1.0, release: 'Of unknown strength; by custom one part in fifteen; potash first.' }),
   brew({ from: GUESS, id: 'compost-tea', name: 'Compost tea', label: [0.02, 0.01, 0.03], rate: 200, density: 1.0, release: 'More life than food.' }),

@@ -125,7 +125,7 @@ function groupSteps(tray: SowTray, group: SowGroup): Step[] {
     title: wantsLight || depthMm === 0 ? `A veil over ${name}` : `Cover ${name}`,
     say:
       depthMm === 0
-        ? ['It wants light or is too fine to bury: leave it bare, or a veil of vermiculite.']
+        ? ['It needs light or is too fine to bury: leave it bare, or a veil of vermiculite.']
         : ['Fill the dents with ', `${inSentence(coverName)}, `, depth, ' of it, and level. Do not press.'],
     picture: section(Math.min(6, seedsPerCell), depthMm),
     right: depthMm === 0 ? 'seed still to be seen' : 'no seed to be seen, and the surface loose',

@@ -148,7 +148,7 @@ const limeFor = (ph: Figure, hold: Figure) =>
     'r * b * max(0, t - x)',
     { r: perPh, b: hold, t: given('pH to reach', LIMED_PH, '', handbook('soilless mixes')), x: ph },
     ({ r, b, t, x }) => r * b * Math.max(0, t - x),
-    'Sour peat wants lime; coir none.',
+    'Acid peat needs lime; coir none.',
   )
 
 /** Salts of a blend, mS/cm SME: an average by volume [common practice], and what its extras dissolve. */

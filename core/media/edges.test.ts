@@ -487,7 +487,7 @@ describe('a verdict', () => {
     expect([5.09, 5.1, 5.49, 5.5, 6.3, 6.31, 6.7, 6.71].map((ph) => of(ph).mood)).toEqual([
       ...['change', 'watch', 'watch', 'fine', 'fine', 'watch', 'watch', 'watch'],
     ])
-    expect([of(6.7).text.startsWith('A little limy'), of(6.71).text.startsWith('Limy')]).toEqual([true, true])
+    expect([of(6.7).text.startsWith('Slightly high'), of(6.71).text.startsWith('High')]).toEqual([true, true])
     expect([
       of(5).text.includes('About 2 g'),
       of(5, 2, 1.96).text.includes('lime a litre'),
@@ -499,7 +499,7 @@ describe('a verdict', () => {
       'change',
       'watch',
     ])
-    expect(of(6.71, 0, 0.06).text).toContain('none is wanted')
+    expect(of(6.71, 0, 0.06).text).toContain('none is needed')
   })
   it('of salts is fine up to 1 mS/cm, watched up to 2, and asks for change beyond', () => {
     const salts = (value: number) =>

@@ -70,7 +70,7 @@ describe('verdicts on a mix', () => {
     const at = (gPerL: number) =>
       judge(mix({ peat: 1, vermiculite: 1 }), 'tray-72', [{ materialId: 'dolomitic-lime', gPerL }]).ph
     expect([at(0).mood, at(2).mood, at(12).mood]).toEqual(['change', 'fine', 'change'])
-    expect(at(0).text).toMatch(/Sour.*lime/)
+    expect(at(0).text).toMatch(/Too acid.*lime/)
     expect(at(1).text).toMatch(/more of dolomitic lime|Measure before you lime/)
     expect(at(12).text).toMatch(/Limed with 12 g .* is enough/)
   })

@@ -86,7 +86,7 @@ function phVerdict({ ph, phWanted: [low, high], limeGPerL, limedGPerL }: Chemist
   const base = { id: 'ph', title: 'pH', figure: ph } as const
   const limed = limedGPerL.value >= 0.05
   const grams = (value: number) => `${printNumber(value, 2)} g`
-  const range = `${printNumber(low, 2)}–${printNumber(high, 2)} is wanted`
+  const range = `${printNumber(low, 2)}–${printNumber(high, 2)} is best`
   const near = `within the estimate’s uncertainty (± ${PH_UNCERTAINTY})`
   const lacks = limeGPerL.value - limedGPerL.value
   if (ph.value < low) {
@@ -95,8 +95,8 @@ function phVerdict({ ph, phWanted: [low, high], limeGPerL, limedGPerL }: Chemist
         ? ` About ${grams(lacks)} ${limed ? 'more ' : ''}of dolomitic lime a litre of mix brings it there.`
         : ''
     return ph.value < low - PH_UNCERTAINTY
-      ? { ...base, mood: 'change', text: `Sour: ${range}.${lime}` }
-      : { ...base, mood: 'watch', text: `A little sour, ${near}: ${range}. Measure before you lime.` }
+      ? { ...base, mood: 'change', text: `Too acid: ${range}.${lime}` }
+      : { ...base, mood: 'watch', text: `Slightly acid, ${near}: ${range}. Measure before you lime.` }
   }
   if (ph.value > high) {
     const far = ph.value > high + PH_UNCERTAINTY
@@ -104,15 +104,15 @@ function phVerdict({ ph, phWanted: [low, high], limeGPerL, limedGPerL }: Chemist
       return {
         ...base,
         mood: far ? 'change' : 'watch',
-        text: `Limed with ${grams(limedGPerL.value)} a litre where ${limeGPerL.value < 0.05 ? 'none is wanted' : `about ${grams(limeGPerL.value)} is enough`}: ${range}. Too much lime locks up iron as surely as too little.`,
+        text: `Limed with ${grams(limedGPerL.value)} a litre where ${limeGPerL.value < 0.05 ? 'none is needed' : `about ${grams(limeGPerL.value)} is enough`}: ${range}. Too much lime locks up iron as surely as too little.`,
       }
     return far
       ? {
           ...base,
           mood: 'watch',
-          text: `Limy: ${range}. Leave lime out; leaves may go pale between the veins.`,
+          text: `High: ${range}. Leave lime out; leaves may go pale between the veins.`,
         }
-      : { ...base, mood: 'watch', text: `A little limy, ${near}: ${range}. Leave lime out.` }
+      : { ...base, mood: 'watch', text: `Slightly high, ${near}: ${range}. Leave lime out.` }
   }
   return { ...base, mood: 'fine', text: `Good as it is: ${range}.` }
 }
@@ -137,7 +137,7 @@ function saltsVerdict(saltsMsPerCm: Figure, ingredients: readonly Ingredient[]):
     return {
       ...base,
       mood: 'fine',
-      text: `Mild enough for germinating seed, which wants under ${germination.toFixed(1)}.`,
+      text: `Mild enough for germinating seed (under ${germination.toFixed(1)}).`,
     }
   const saltiest = ingredients.reduce((a, b) =>
     b.material.smeEcMsPerCm * b.share.value > a.material.smeEcMsPerCm * a.share.value ? b : a,
@@ -147,12 +147,12 @@ function saltsVerdict(saltsMsPerCm: Figure, ingredients: readonly Ingredient[]):
     ? {
         ...base,
         mood: 'watch',
-        text: `${why}: germination wants under ${germination.toFixed(1)}, seedlings stand ${seedlings.toFixed(1)}.`,
+        text: `${why}: germination needs under ${germination.toFixed(1)}, seedlings under ${seedlings.toFixed(1)}.`,
       }
     : {
         ...base,
         mood: 'change',
-        text: `${why}: germination wants under ${germination.toFixed(1)}. Keep it for potting on.`,
+        text: `${why}: germination needs under ${germination.toFixed(1)}. Keep it for potting on.`,
       }
 }
 

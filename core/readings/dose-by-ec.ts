@@ -66,7 +66,7 @@ export function saidOfDose(
   if (more < 0)
     return `${jugMsPerCm.toFixed(2)} mS/cm, less than your water at ${waterMsPerCm.toFixed(2)}. One of the two is wrong: put the pen into plain water.`
   const found = nitrogenByEc(jugMsPerCm, waterMsPerCm, ecPerMgN)
-  const old = wantsSolution(sinceDays) ? ' The pen wants its solution: it may read some per cent low.' : ''
+  const old = wantsSolution(sinceDays) ? ' Calibrate the pen: it may read a few per cent low.' : ''
   const off = wantedMgPerL > 0 ? found / wantedMgPerL - 1 : 0
   const verdict =
     Math.abs(off) <= RIGHT_WITHIN
@@ -86,8 +86,8 @@ export function saidOfDose(
  */
 export function saidOfDrain(drainMsPerCm: number, mostMsPerCm: number, capacityL: number): string {
   const said = `${drainMsPerCm.toFixed(2)} mS/cm drains off; this stage bears ${mostMsPerCm.toFixed(1)}.`
-  if (drainMsPerCm <= mostMsPerCm) return `${said} Nothing to leach.`
-  return `${said} Leach it: pour ${(2 * capacityL).toFixed(1)} L of plain water through from above, twice what it holds, let it drain, and measure again.`
+  if (drainMsPerCm <= mostMsPerCm) return `${said} No need to flush.`
+  return `${said} Flush it: pour ${(2 * capacityL).toFixed(1)} L of plain water through from above, twice what it holds, let it drain, and measure again.`
 }
 
 /**

@@ -253,7 +253,7 @@ describe('a pen', () => {
   it('leaches what lies above what the stage bears: 1, 2 and 3.5 mS/cm', () => {
     expect([drainLimit(-0.1, false), drainLimit(0, false), drainLimit(-1, true)]).toEqual([1, 2, 3.5])
     expect(
-      [saidOfDrain(2, 2, 1), saidOfDrain(2.01, 2, 1)].map((text) => text.includes('Nothing to leach')),
+      [saidOfDrain(2, 2, 1), saidOfDrain(2.01, 2, 1)].map((text) => text.includes('No need to flush')),
     ).toEqual([true, false])
   })
   it('knows a slope for every feed; without nitrogen the usual one; urea does not conduct', () => {

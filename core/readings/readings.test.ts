@@ -191,7 +191,7 @@ describe('what a pen says', () => {
     expect(saidOfDose(0.7, 0.55, 0.0068, 60, 3)).toContain('too weak')
     expect(saidOfDose(0.3, 0.55, 0.0068, 60, 3)).toContain('less than your water')
     expect(saidOfDose(0.97, null, 0.0068, 60, 3)).toContain('Measure your water')
-    expect(saidOfDose(0.97, 0.55, 0.0068, 60, null)).toContain('wants its solution')
+    expect(saidOfDose(0.97, 0.55, 0.0068, 60, null)).toContain('Calibrate the pen')
   })
   it('a label’s own slope is used: 0.66 mS/cm for each 100 mg/L of nitrogen is 0.0066 for one', () => {
     const feed = { ...FEEDS.find(({ form }) => form === 'powder')!, ecSlopeMsPerCm: 0.66 }
@@ -200,7 +200,7 @@ describe('what a pen says', () => {
   it('drain-off above what the stage bears is leached with twice what the mix holds', () => {
     expect(drainLimit(-1, false)).toBeLessThan(drainLimit(5, false))
     expect(drainLimit(5, false)).toBeLessThan(drainLimit(5, true))
-    expect(saidOfDrain(1.4, drainLimit(5, false), 1.5)).toContain('Nothing to leach')
+    expect(saidOfDrain(1.4, drainLimit(5, false), 1.5)).toContain('No need to flush')
     expect(saidOfDrain(2.6, drainLimit(5, false), 1.5)).toContain('3.0 L')
   })
   it('no quantity takes a value that cannot be', () => {

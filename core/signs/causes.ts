@@ -319,8 +319,8 @@ export const CAUSES = {
     because: ({ wetDays }) => `it stayed wet on ${wetDays === null ? '?' : days(wetDays)} of seven`,
   },
   wrongLight: {
-    name: 'Covered, and it wants light; or bare, and it wants dark',
-    then: 'Seed that wants light lies on top under a veil of vermiculite; seed that wants dark under card until it shows.',
+    name: 'Covered but needs light, or bare but needs dark',
+    then: 'Sow seed that needs light on the surface under a veil of vermiculite; keep seed that needs dark under card until it shows.',
     look: 'What its packet says of light.',
     evidence: ({ depthMm, crop }) =>
       !crop || crop.light === 'either' || depthMm === null

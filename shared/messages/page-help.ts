@@ -84,7 +84,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
       'Drag the marker on the scale, or choose a growth stage.',
       'Choose the spoon, cap or scale you have: the dose is given in it, with its accuracy.',
     ],
-    words: ['mg/L N', 'dose', 'ec', 'leach', 'drain-off'],
+    words: ['mg/L N', 'dose', 'ec', 'flush', 'drain-off'],
     cautions: ['fertiliser', 'homeBrew', 'aboveLabel'],
   },
   '/blend': {
@@ -111,7 +111,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
       'Count by tapping the cells that are up, or type 31 of 36.',
       'Weigh it, or record that it feels light: it learns how fast it dries.',
     ],
-    words: ['group', 'cell', 'germination', 'interval', 'leach'],
+    words: ['group', 'cell', 'germination', 'interval', 'flush'],
     keys: [
       ['arrows', 'move from cell to cell'],
       ['space', 'mark the cell'],
@@ -128,7 +128,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
   '/trays/try-it': {
     why: 'Two watering routines compared over six weeks: water, air, salts, food.',
     ways: ['Change the mix, place or routine on either side. Nothing is saved.'],
-    words: ['air', 'ec', 'leach'],
+    words: ['air', 'ec', 'flush'],
   },
   '/batches': {
     why: 'Mixes and feeds that are due or planned, each with a card to work from.',
@@ -214,7 +214,7 @@ export const PAGE_HELP: Readonly<Record<string, PageHelp>> = {
   '/signs': {
     why: 'Likely causes of what you see, judged by that tray’s own records, and what to check next.',
     ways: ['Choose what you see. Each cause lists the evidence for and against it, and what to do.'],
-    words: ['leach', 'ec'],
+    words: ['flush', 'ec'],
   },
   '/signs/practice': {
     why: 'Made-up trays with a hidden cause, to learn from.',

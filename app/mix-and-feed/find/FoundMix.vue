@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
+import { useSaying } from '~/kit/useSaying'
 import { useContext } from '~/household/context'
 import type { Found } from '#core/media/finder'
 import { saidInParts, type Part } from '#core/media/recipe'
+import { printNumber } from '#core/units/format'
 import { printTrait } from '#shared/drawings/traits'
 
 /** A mix that was found: what it is made of, how it does, and how surely. */
 defineProps<{ found: Found; known: string; parts: readonly Part[]; chosen: boolean }>()
 defineEmits<{ choose: []; use: [] }>()
 const context = useContext()
+const saying = useSaying()
 
 /** A chance as it is said, never surer than the draws are. */
 const inTen = (chance: number) => {
@@ -30,7 +33,8 @@ const nameOf = (id: string) => context.materials.get(id)?.name.split(',')[0] ?? 
       >
       <span class="small">
         {{ printTrait('air', found.traits.air) }} air · pH {{ printTrait('ph', found.traits.ph)
-        }}<template v-if="found.traits.food >= 1"> · {{ printTrait('food', found.traits.food) }}</template
+        }}<template v-if="found.traits.food >= 1">
+          · {{ printNumber(Math.round(found.traits.food)) }} {{ saying.nitrogenUnit }}</template
         ><template v-if="found.miss === 0"> · meets your limits {{ inTen(found.chance) }}</template>
       </span>
     </button>

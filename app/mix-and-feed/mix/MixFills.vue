@@ -170,7 +170,7 @@ function measured(id: string) {
           <FoldAway
             v-if="container"
             title="Cover, layers, potting up"
-            :open="!!(problemIn(index) || fill.coverMm || fill.topMm)"
+            :needed="!!(problemIn(index) || fill.coverMm || fill.topMm)"
           >
             <p class="soft small">
               <FigureValue :figure="cellVolume(container)" /> a {{ cellWord(container) }}

@@ -14,6 +14,7 @@ import StepList from '~/mix-and-feed/cards/StepList.vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useDates } from '~/kit/useDates'
 import { usePlannedBatch, usePlannedFeed } from '~/mix-and-feed/cards/usePlanned'
+import { useToBuy } from '~/mix-and-feed/mix/useToBuy'
 import { useRemoval } from '~/kit/record-forms/useRemoval'
 import { useHousehold } from '~/household/household'
 import { CheckCheck, Play } from '@lucide/vue'
@@ -45,6 +46,8 @@ const { printDay } = useDates()
 async function takeBack() {
   if (made.value) await removal('entries', made.value)
 }
+const missing = useToBuy()
+const toBuy = computed(() => missing(batch.value?.body))
 const planned = computed(() => batch.value && usePlannedBatch(batch.value))
 const feedings = computed(() => household.feedings.filter(({ body }) => body.batchId === batch.value?.id))
 /** Each caution once, of the mix and of its feeds. */
@@ -90,6 +93,10 @@ const allCautions = computed((): Caution[] =>
       Made {{ printDay(made.body.on) }}<template v-if="made.body.by"> by {{ made.body.by }}</template
       >. <template v-if="made.body.note">{{ made.body.note }}</template>
       <button type="button" class="link no-print" @click="takeBack">Not made</button>
+    </p>
+    <p v-else-if="toBuy.length" class="no-print">
+      You would need to buy {{ toBuy.join(', ') }}.
+      <NuxtLink :to="`/mix?batch=${batch.id}`">Use another mix</NuxtLink>
     </p>
     <StandsIn :batch-id="batch.id" />
     <MakeForm v-if="making && planned" :batch="batch" :plan="planned.plan" @close="making = false" />

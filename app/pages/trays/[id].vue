@@ -528,7 +528,7 @@ const advised = computed(() => present(tray.value).groups.length > 1)
 
 .bar {
   position: sticky;
-  bottom: var(--foot);
+  bottom: calc(var(--foot) + var(--note));
   display: flex;
   flex-wrap: wrap;
   gap: 0.4rem 0.6rem;
