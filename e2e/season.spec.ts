@@ -383,7 +383,7 @@ test('a crop is put right, and a packet remembers its test', async ({ page, hous
   await expect(page.getByRole('option', { name: 'Aubergine' })).toBeVisible()
   await page.getByLabel('Find a crop').fill('leek')
   await page.getByRole('option', { name: 'Leek', exact: true }).click()
-  await page.getByRole('button', { name: 'Correct it' }).click()
+  await page.getByRole('button', { name: 'Edit', exact: true }).click()
   await page.getByLabel('Weeks, from').fill('10')
   await page.getByLabel('to', { exact: true }).fill('9')
   await expect(page.getByText('The later week comes after the earlier')).toBeVisible()
