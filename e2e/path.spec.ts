@@ -140,7 +140,7 @@ test('from a recipe to the bench card, by keyboard alone', async ({ page }) => {
   await tabTo(page, drop)
   await page.keyboard.press('PageUp')
   await expect(drop).toHaveAttribute('aria-valuenow', '85')
-  await expect(page.getByText('stronger than this stage likes')).toBeVisible()
+  await expect(page.getByText('stronger than this stage likes').first()).toBeVisible()
   await type(page, page.getByLabel('It holds'), '5 L')
   await tabTo(page, page.getByRole('button', { name: 'Plan this feed' }))
   await page.keyboard.press('Enter')

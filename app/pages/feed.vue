@@ -140,7 +140,7 @@ const measured = computed(() => {
   const way = feed.plan && wayToUse(feed.plan, feed.draft.toolId)
   return way
     ? sayMeasurement(way)
-    : feed.plan?.stock && `${sayMeasurement(feed.plan.stock.dosing)} of a stock`
+    : feed.plan?.stock && `${sayMeasurement(feed.plan.stock.dosing)} of stock solution`
 })
 const jugChoices = computed(() => [
   ...context.jugs.map(({ name, capacityMl }) => ({ value: name, name, volumeL: present(capacityMl) / 1000 })),

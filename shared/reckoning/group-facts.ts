@@ -26,7 +26,7 @@ export interface GroupFacts {
   readonly sownOn: Day | null
   readonly firstUpOn: Day | null
   /** Seeds or cells that came up, of those sown; null where nobody counted. */
-  readonly up: { readonly hits: number; readonly of: number } | null
+  readonly up: { readonly hits: number; readonly of: number; readonly what: 'cells' | 'seeds' } | null
   /** Days to come up of each that was seen coming up. */
   readonly days: readonly number[]
   readonly stands: GroupStands
@@ -66,7 +66,7 @@ export function groupFacts(
           how: ways.get(id) ?? null,
           sownOn,
           firstUpOn,
-          up: seen && { hits: seen.up, of: seen.of },
+          up: seen && { hits: seen.up, of: seen.of, what: seen.counted },
           days: daysUpOf(own, group.code, sownOn),
           stands,
         },

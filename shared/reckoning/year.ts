@@ -35,16 +35,22 @@ export interface YearRecords {
 export interface Came {
   readonly up: number
   readonly of: number
+  /** What of it came up: a cell with one plant from three seeds is a whole cell, and a third of its seeds. */
+  readonly what: 'cells' | 'seeds' | 'cells and seeds'
   readonly low: number
   readonly high: number
 }
-/** `82 % (27 of 33)`. */
+/** `82 % (27 of 33 cells)`. */
 export const cameWords = (one: Came | null): string =>
-  one ? `${printShare(Math.round((one.up / one.of) * 100) / 100)} (${one.up} of ${one.of})` : 'not counted'
+  one
+    ? `${printShare(Math.round((one.up / one.of) * 100) / 100)} (${one.up} of ${one.of} ${one.what})`
+    : 'not counted'
 const came = (groups: readonly GroupFacts[]): Came | null => {
   const up = groups.reduce((sum, one) => sum + (one.up?.hits ?? 0), 0)
   const of = groups.reduce((sum, one) => sum + (one.up?.of ?? 0), 0)
-  return of === 0 ? null : { up, of, ...wilson(up, of) }
+  const kinds = new Set(groups.flatMap((one) => (one.up ? [one.up.what] : [])))
+  const what = kinds.size === 1 ? firstOf([...kinds]) : 'cells and seeds'
+  return of === 0 ? null : { up, of, what, ...wilson(up, of) }
 }
 
 export interface CropRow {
@@ -284,7 +290,7 @@ function packetRows(facts: readonly GroupFacts[], context: Context, year: number
     const why = below
       ? `even the best it can be, ${percent(counted.high)}, is below what seed on sale must reach`
       : counted
-        ? `${counted.up} of ${counted.of} came up (${percent(counted.low)} to ${percent(counted.high)}); next year about ${percent(nextYear)}`
+        ? `${counted.up} of ${counted.of} ${counted.what} came up (${percent(counted.low)} to ${percent(counted.high)}); next year about ${percent(nextYear)}`
         : `not counted this year; next year about ${percent(nextYear)} by its age`
     return { id, packet, came: counted, nextYear, verdict, why }
   })
