@@ -317,12 +317,14 @@ section {
 
 .head {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 0.5rem;
+  gap: 0.2rem 0.5rem;
 }
 
 .name {
-  flex: 1;
+  flex: 1 1 100%;
+  order: -1;
   line-height: 1.15;
 }
 
