@@ -20,7 +20,7 @@ const VIEWS = [
   { name: 'tray', path: `/trays/${TRAY}`, size: WIDE },
   { name: 'guided-job', path: `/jobs/${RUN}`, size: WIDE },
   { name: 'mix', path: `/mix?batch=${BATCH}`, size: WIDE },
-  { name: 'find', path: '/find', size: { width: 1280, height: 1000 }, see: 'meets all in' },
+  { name: 'find', path: '/find', size: { width: 1280, height: 1000 }, see: 'meets your limits' },
   { name: 'mix-phone', path: `/mix?batch=${BATCH}`, size: PHONE },
   { name: 'feed', path: `/feed?plan=${FEEDING}`, size: WIDE },
   { name: 'feed-dark', path: `/feed?plan=${FEEDING}`, size: WIDE, dark: true },
