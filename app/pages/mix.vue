@@ -92,6 +92,8 @@ function addMaterial(id: string) {
   void nextTick(() => (adding.value = undefined))
 }
 
+/** What only covers is no part of the mix. */
+const isStirredIn = ({ share }: MaterialLine) => share !== null
 /** How much of a material is scooped, in a word or two. */
 const scoopsOf = ({ material, scoops }: MaterialLine) =>
   `${printFraction(scoops.scoops.value, 0.25)} scoops ${inSentence(first(material.name.split(',')))}`
@@ -123,7 +125,7 @@ const blocked = computed(() => {
     </PageTop>
     <p v-if="mix.plan" class="hero">
       <strong>{{ volume(mix.plan.mixL.value) }}</strong> of mix:
-      {{ mix.plan.lines.map(scoopsOf).join(', ') }}
+      {{ mix.plan.lines.filter(isStirredIn).map(scoopsOf).join(', ') }}
     </p>
 
     <section class="recipe" aria-labelledby="recipe-title">

@@ -344,10 +344,18 @@ section {
 }
 
 .cover {
-  display: grid;
-  grid-template-columns: auto 5.5rem auto minmax(0, 1fr);
+  display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
   gap: 0.5rem;
+}
+
+.cover > :nth-child(2) {
+  flex: 0 0 5.5rem;
+}
+
+.cover > :last-child {
+  flex: 1 1 9rem;
 }
 
 .layer {
