@@ -23,7 +23,7 @@ describe('a pack as it is said', () => {
     expect(packSaid(text, 'metric')).toBeNull()
   })
   it.each([
-    [0.066, '6.6 % of bag'],
+    [0.066, '7 % of bag'],
     [0.68, '68 % of bag'],
     [1, '1 × bag'],
     [2.5, '2.5 × bag'],

@@ -1,5 +1,5 @@
 import type { UnitSystem } from '../units/unit'
-import { printNumber } from '../units/format'
+import { printNumber, printShare } from '../units/format'
 import { parseQuantity } from '../units/parse'
 import type { PackSize } from './goods'
 
@@ -13,4 +13,4 @@ export function packSaid(text: string, units: UnitSystem, pressed = false): Pack
 
 /** So much of a pack, or of several: `68 % of 650 g coir brick`, `2 × 50 L bag`. */
 export const packsOf = (packs: number, name: string): string =>
-  packs < 0.995 ? `${printNumber(packs * 100, 2)} % of ${name}` : `${printNumber(packs)} × ${name}`
+  packs < 0.995 ? `${printShare(packs)} of ${name}` : `${printNumber(packs)} × ${name}`
