@@ -61,22 +61,10 @@ const season = useSeason()
 const { printDay } = useDates()
 /** Beside a crop, what matters of it now. */
 interface Shown {
-  readonly id: string
   readonly crop: Crop
   readonly now: string
-  /** What it is found by. */
-  readonly name: string
-  readonly botanical: string
-  readonly alsoCalled: readonly string[]
 }
-const shown = (crop: Crop, now = ''): Shown => ({
-  id: crop.id,
-  crop,
-  now,
-  name: crop.name,
-  botanical: crop.botanical,
-  alsoCalled: crop.alsoCalled,
-})
+const shown = (crop: Crop, now = ''): Shown => ({ crop, now })
 const timely = computed(() => {
   if (!season.known || !season.frame) return []
   const sow = sowableNow(crops.value, season.frame, season.known.book, season.today).map(
@@ -97,7 +85,7 @@ const timely = computed(() => {
     { title: 'Seed you have', crops: seed },
   ].map(({ title, crops: list }) => ({
     title,
-    crops: list.filter(({ id }) => !taken.has(id) && taken.add(id)),
+    crops: list.filter(({ crop: { id } }) => !taken.has(id) && taken.add(id)),
   }))
 })
 /** Every crop is shown when it is looked for, or asked for. */
@@ -106,7 +94,7 @@ const every = ref(false)
 const groups = computed(() => {
   const now = timely.value.filter((group) => group.crops.length)
   if (now.length && !every.value && !searched.value) return now
-  const there = new Set(now.flatMap((group) => group.crops.map(({ id }) => id)))
+  const there = new Set(now.flatMap((group) => group.crops.map(({ crop: { id } }) => id)))
   return [
     ...now,
     ...CROP_FAMILIES.map((family) => ({
@@ -212,10 +200,10 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
         :options="groups"
         option-group-label="title"
         option-group-children="crops"
-        option-label="name"
-        option-value="id"
+        option-label="crop.name"
+        option-value="crop.id"
         filter
-        :filter-fields="['name', 'botanical', 'alsoCalled']"
+        :filter-fields="['crop.name', 'crop.botanical', 'crop.alsoCalled']"
         filter-placeholder="find a crop"
         empty-filter-message="No match. Open a similar crop and press Copy it."
         aria-label="Crops"
@@ -228,7 +216,7 @@ const own = computed(() => household.crops.find(({ id }) => id === chosen.value.
           <span class="option">
             <CropPicture :family="option.crop.family" />
             <span
-              >{{ option.name }} <i v-if="isOwn(option.crop)" class="small">yours</i
+              >{{ option.crop.name }} <i v-if="isOwn(option.crop)" class="small">yours</i
               ><small v-if="option.now" class="soft">{{ option.now }}</small></span
             >
           </span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '#core/present'
 import { at, first } from '#core/numeric/at'
 import Checkbox from 'primevue/checkbox'
 import CheckField from '~/kit/fields/CheckField.vue'
@@ -22,6 +23,7 @@ import { inSentence } from '#core/text/plurals'
 import { onShelves } from '#core/supplies/draw'
 import {
   FINDER_TRAITS,
+  moreThan,
   type Found,
   type FinderRequest,
   type FinderTrait,
@@ -126,15 +128,9 @@ const tightest = computed(() => {
 
 /** What another has that the best has not, or has less of. */
 function otherThan(best: Found, found: Found) {
-  const shares = ({ parts }: Found) => {
-    const sum = parts.reduce((all, n) => all + n, 0)
-    return parts.map((n) => n / sum)
-  }
-  const [had, has] = [shares(best), shares(found)]
-  const more = has.map((share, m) => share - at(had, m))
-  const most = more.indexOf(Math.max(...more))
-  const name = inSentence(first(searched.value?.materials[most]?.name.split(',') ?? ['something else']))
-  return `${at(had, most) ? 'More' : 'With'} ${name}`
+  const { index, isNew } = moreThan(best.parts, found.parts)
+  const name = inSentence(first(present(searched.value?.materials[index]).name.split(',')))
+  return `${isNew ? 'With' : 'More'} ${name}`
 }
 /** What each of the four is known by: what it is the most of, else what it has. */
 const KNOWN = { air: 'most air', water: 'holds most water', food: 'feeds longest' } as const

@@ -5,7 +5,6 @@ import { useJobWords } from '~/today/useJobWords'
 import { useSeason } from '~/plan/season'
 import { useWater } from '~/trays/water/water'
 import { sayWaterOfDay } from '#shared/messages/water'
-import { waterDays } from '#shared/reckoning/water-round'
 import { weekOf } from '#core/season/today/week'
 
 /** The week on paper: a line for each job, with a box to tick in pencil. */
@@ -15,7 +14,7 @@ const { printDay } = useDates()
 const { words, dangerText } = useJobWords()
 
 const days = computed(() => weekOf(season.jobs, season.today))
-const watering = computed(() => waterDays(water.all, season.today))
+const watering = computed(() => water.round.days)
 </script>
 
 <template>

@@ -193,11 +193,31 @@ export function contrasting(found: readonly Found[], n: number): Found[] {
 /** Nearer than this two mixes are neighbours: 6 : 1 and 7 : 1 [default]. */
 const NEIGHBOURS = 0.15
 
+function sharesIn(parts: readonly number[]): number[] {
+  const sum = parts.reduce((all, one) => all + one, 0)
+  return parts.map((one) => one / sum)
+}
+
 /** How much of a mix would have to be exchanged to make the other of it, 0–1. */
 function apartness(a: readonly number[], b: readonly number[]): number {
-  const sum = (parts: readonly number[]) => parts.reduce((all, one) => all + one, 0)
-  const [ofA, ofB] = [sum(a), sum(b)]
-  return a.reduce((all, parts, i) => all + Math.abs(parts / ofA - (b[i] ?? 0) / ofB), 0) / 2
+  const other = sharesIn(b)
+  return sharesIn(a).reduce((all, share, i) => all + Math.abs(share - other[i]!), 0) / 2
+}
+
+/**
+ * The material a mix has most of beyond another.
+ *
+ * @returns its place in the request's materials, and whether the other has none of it
+ * @example moreThan([4, 0, 1], [2, 2, 1]) // { index: 1, isNew: true }
+ */
+export function moreThan(
+  other: readonly number[],
+  parts: readonly number[],
+): { readonly index: number; readonly isNew: boolean } {
+  const had = sharesIn(other)
+  const more = sharesIn(parts).map((share, i) => share - had[i]!)
+  const index = more.indexOf(Math.max(...more))
+  return { index, isNew: other[index] === 0 }
 }
 
 /** Chances are said in tenths; among equals the simpler recipe comes first. */

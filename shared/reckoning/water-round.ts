@@ -14,19 +14,8 @@ export interface Watered {
   readonly water: TrayWater
 }
 
-/** Trays by the day they are next to be watered; today what is due, and what has not been looked at for days. */
-export function waterDays(watered: readonly Watered[], today: Day): ReadonlyMap<Day, readonly Watered[]> {
-  const days = new Map<Day, Watered[]>()
-  for (const one of watered) {
-    const { verdict, dueAt } = one.water.outlook
-    const day = verdict === 'water' || verdict === 'look' ? today : dueAt === null ? null : dayOf(dueAt)
-    if (day !== null) days.set(day, [...(days.get(day) ?? []), one])
-  }
-  return days
-}
-
 /** Every tray that stands and can be worked out, with its water. */
-export const wateredNow = (bench: Bench): Watered[] =>
+const wateredNow = (bench: Bench): Watered[] =>
   standingTrays(bench).flatMap((tray) => {
     const water = bench.water(tray)
     return water ? [{ tray, water }] : []
@@ -49,6 +38,8 @@ export interface WaterRound {
   readonly toLook: readonly Watered[]
   readonly toDry: readonly Watered[]
   readonly reservoirs: readonly Reservoir[]
+  /** Trays by the day they are next to be watered; today what is due, and what has not been looked at for days. */
+  readonly days: ReadonlyMap<Day, readonly Watered[]>
   /** The hottest day ahead, °C; null where no forecast holds. */
   readonly hotC: number | null
 }
@@ -60,13 +51,14 @@ export function waterRound(bench: Bench, all: readonly Watered[] = wateredNow(be
     places.some(({ id, reservoirL }) => id === tray.body.placeId && reservoirL != null)
   const wants = (verdict: TrayWater['outlook']['verdict']) =>
     all.filter(({ water }) => water.outlook.verdict === verdict)
+  const isDue = ({ water }: Watered) => water.outlook.verdict === 'water'
   const fedToday = new Set(
     bench.jobs
       .filter(({ kind, state }) => kind === 'feed' && state !== 'coming' && state !== 'done')
       .flatMap(({ of }) => of.flatMap(({ sowingId }) => traysOfSowing(bench, sowingId).map(({ id }) => id))),
   )
   // What stands on a reservoir is not watered beside it.
-  const due = wants('water').filter((one) => !isKeptWet(one))
+  const due = all.filter((one) => isDue(one) && !isKeptWet(one))
   return {
     today: due.filter(({ tray }) => !fedToday.has(tray.id)),
     fed: due.filter(({ tray }) => fedToday.has(tray.id)),
@@ -78,8 +70,23 @@ export function waterRound(bench: Bench, all: readonly Watered[] = wateredNow(be
       const here = all.filter(({ tray }) => tray.body.placeId === place.id)
       return reservoirL == null || here.length === 0 ? [] : [filledAgain({ ...place, reservoirL }, here)]
     }),
+    days: byDay(
+      all.filter((one) => !isKeptWet(one) && !(isDue(one) && fedToday.has(one.tray.id))),
+      bench.today,
+    ),
     hotC: frame ? hotAhead(frame, bench.today) : null,
   }
+}
+
+/** What is due, or has not been looked at for days, is for today. */
+function byDay(watered: readonly Watered[], today: Day): ReadonlyMap<Day, readonly Watered[]> {
+  const days = new Map<Day, Watered[]>()
+  for (const one of watered) {
+    const { verdict, dueAt } = one.water.outlook
+    const day = verdict === 'water' || verdict === 'look' ? today : dueAt === null ? null : dayOf(dueAt)
+    if (day !== null) days.set(day, [...(days.get(day) ?? []), one])
+  }
+  return days
 }
 
 function filledAgain(place: Place & { reservoirL: number }, here: readonly Watered[]): Reservoir {

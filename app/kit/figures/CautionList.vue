@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { inSentence } from '#core/text/plurals'
 import FoldAway from '~/kit/fields/FoldAway.vue'
 
 /** What to take care of, named where the hazard arises; what to do about it a press away. */
@@ -7,9 +8,7 @@ const props = defineProps<{
   cautions: readonly { readonly id: string; readonly title: string; readonly text: string }[]
   open?: boolean
 }>()
-const names = computed(() =>
-  props.cautions.map(({ title }, i) => (i ? title[0]?.toLowerCase() + title.slice(1) : title)).join(', '),
-)
+const names = computed(() => props.cautions.map(({ title }, i) => (i ? inSentence(title) : title)).join(', '))
 </script>
 
 <template>

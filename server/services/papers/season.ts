@@ -4,7 +4,7 @@ import { extentOf, feedDemands, mixDemands } from '#core/season/demand/demand'
 import { sayContainers } from '#shared/messages/containers'
 import { dangerWords, jobWords } from '#shared/messages/jobs'
 import { sayWaterOfDay } from '#shared/messages/water'
-import { waterDays, wateredNow } from '#shared/reckoning/water-round'
+import { waterRound } from '#shared/reckoning/water-round'
 import type { Job } from '#core/season/today/job'
 import { weekOf } from '#core/season/today/week'
 import { printNumber } from '#core/units/format'
@@ -127,7 +127,7 @@ const namesOf = (
 export async function weekPaper(principal: Principal, householdId: string, on?: Day): Promise<Writing> {
   const bench = await seasonBench(principal, householdId, on)
   const { kept, today, rows, season: context, jobs } = bench
-  const watering = waterDays(wateredNow(bench), today)
+  const watering = waterRound(bench).days
   const household = kept.household.body
   const print = printing(household)
   const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'a mix no longer here'
