@@ -20,7 +20,7 @@ import { counted } from '#core/text/plurals'
 import { goodsName } from '#core/supplies/goods'
 import { kitchenTools, usualShed } from '#core/supplies/usual-supplies'
 import { packSaid } from '#core/supplies/pack-said'
-import { missingFor } from '#core/season/schedule/usual-mixes'
+import { useToBuy } from '~/mix-and-feed/mix/useToBuy'
 import { namesListed } from '#shared/messages/message'
 import type { Stored } from '#shared/records/collections'
 import type { StockRecord } from '#shared/records/stock'
@@ -93,13 +93,8 @@ async function keep() {
 }
 /** The mix it sows in, and what of it would have to be bought. */
 const seedMix = computed(() => context.recipes.get(context.whole.usualMixes.seed))
-const toBuy = computed(() =>
-  seedMix.value
-    ? missingFor(seedMix.value, context.owned).map(
-        (id) => context.materials.get(id)?.name.toLowerCase() ?? id,
-      )
-    : [],
-)
+const missing = useToBuy()
+const toBuy = computed(() => missing(seedMix.value))
 </script>
 
 <template>

@@ -37,6 +37,7 @@ import { printFraction } from '#core/units/fraction'
 import type { MaterialLine } from '#core/media/batch'
 import { useMeasures } from '~/kit/useMeasures'
 import { inSentence } from '#core/text/plurals'
+import { namesListed } from '#shared/messages/message'
 import { saidInParts, type Mix } from '#core/media/recipe'
 
 definePageMeta({
@@ -142,7 +143,7 @@ const blocked = computed(() => {
         <span v-if="mix.recipe && mix.adjusted" class="soft"> · adjusted</span>
         <CheckField v-model="perCent" :disabled="mix.draft.parts.length < 2">in per cent</CheckField>
       </p>
-      <p v-if="toBuy.length" class="soft small">You would need to buy {{ toBuy.join(', ') }}.</p>
+      <p v-if="toBuy.length" class="soft small">You would need to buy {{ namesListed(toBuy, 5) }}.</p>
       <DrawingFrame v-if="mix.draft.parts.length" file="mix" title="The mix"
         ><RecipeSection
           v-model:per-cent="perCent"

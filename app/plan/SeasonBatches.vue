@@ -10,6 +10,7 @@ import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
+import { namesListed } from '#shared/messages/message'
 import { addDays } from '#core/calendar/day'
 
 const saying = useSaying()
@@ -46,7 +47,7 @@ const litres = (l: number) => printQuantity(l, 'volume', household.units)
               }}<template v-if="season.known?.book.wantsSoak(demand.recipeId)"
                 >; soak the evening before, {{ printDay(demand.soakOn) }}</template
               ><template v-if="toBuy(demand.recipeId).length"
-                >; you would need to buy {{ toBuy(demand.recipeId).join(', ') }}</template
+                >; you would need to buy {{ namesListed(toBuy(demand.recipeId), 5) }}</template
               ></span
             >
           </span>

@@ -10,7 +10,7 @@ import { mostContainers } from './capacity'
 import { chemistryOf } from './chemistry'
 import { physicsIn } from './container-physics'
 import { blend } from './test/fixture'
-import { findMixes, traitsOf, type FinderRequest } from './finder'
+import { findMixes, moreThan, traitsOf, type FinderRequest } from './finder'
 import { BUILT_IN, MATERIALS } from './materials'
 import { materialById } from './test/material-by-id'
 import { mixingLoss } from './mixing-loss'
@@ -164,6 +164,13 @@ describe('the finder', () => {
         // A seventh of it at the least is something else.
         expect(one.reduce((all, share, m) => all + Math.abs(share - other[m]!), 0) / 2).toBeGreaterThan(1 / 7)
     expect(four.every(({ miss, chance }) => miss === 0 && chance >= best[0]!.chance - 0.25)).toBe(true)
+  })
+
+  it('names what a mix has most of beyond another', () => {
+    // Of 5 parts 3 : 1 : 1 and 1 : 1 : 3 of the same: two fifths more of the last. 4 : 0 : 1 has none of the second.
+    expect(moreThan([3, 1, 1], [1, 1, 3])).toEqual({ index: 2, isNew: false })
+    expect(moreThan([4, 0, 1], [2, 2, 1])).toEqual({ index: 1, isNew: true })
+    expect(moreThan([6, 2], [1, 1])).toEqual({ index: 1, isNew: false })
   })
 
   it('says which want excludes everything', () => {

@@ -470,7 +470,9 @@ it('page and server look at one bench: which trays to water follows from what is
     const round = waterRound(benchOf(one, TODAY, time))
     return [round.today, round.tomorrow, round.toLook].map((list) => list.map(({ tray }) => tray.number))
   }
+  const days = (one: Everything) => [...waterRound(benchOf(one, TODAY, '09:00')).days.keys()]
   const silent = told(kept)
+  expect(days(kept)).toEqual([TODAY])
   kept = done(kept, {
     name: 'water',
     title: 'Watered',
@@ -482,6 +484,8 @@ it('page and server look at one bench: which trays to water follows from what is
   })
   expect(silent.flat()).toEqual([1])
   expect(told(kept)[0]).toEqual([])
+  // On the week's paper it is on a later day.
+  expect(days(kept).every((day) => day > TODAY)).toBe(true)
 })
 
 it('every record a command writes is one its collection takes', () => {

@@ -22,6 +22,7 @@ import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { cautions, type Caution } from '#core/cautions/caution'
 import { saidInParts } from '#core/media/recipe'
 import { printFraction } from '#core/units/fraction'
+import { namesListed } from '#shared/messages/message'
 import { textureFill } from '#shared/drawings/textures'
 
 const route = useRoute()
@@ -95,7 +96,7 @@ const allCautions = computed((): Caution[] =>
       <button type="button" class="link no-print" @click="takeBack">Not made</button>
     </p>
     <p v-else-if="toBuy.length" class="no-print">
-      You would need to buy {{ toBuy.join(', ') }}.
+      You would need to buy {{ namesListed(toBuy, 5) }}.
       <NuxtLink :to="`/mix?batch=${batch.id}`">Use another mix</NuxtLink>
     </p>
     <StandsIn :batch-id="batch.id" />
