@@ -4,7 +4,7 @@ import { at as elementAt } from '#core/numeric/at'
 import { computed } from 'vue'
 import type { Blend, BlendElement, WantKinds, Wanted } from '#core/feed/blend'
 import { BLEND_ELEMENTS } from '#core/feed/blend'
-import { printNumber } from '#core/units/format'
+import { printNumber, printShare } from '#core/units/format'
 
 const saying = useSaying()
 
@@ -50,7 +50,7 @@ const rows = computed(() =>
       wanted,
       gives,
       off:
-        Math.abs(miss) < 0.01 ? 'right' : `${miss > 0 ? '+' : '−'}${printNumber(Math.abs(miss) * 100, 2)} %`,
+        Math.abs(miss) < 0.01 ? 'right' : `${miss > 0 ? '+' : '−'}${printShare(Math.abs(miss))}`,
       far: Math.abs(miss) > 0.1,
     }
   }),
