@@ -49,8 +49,7 @@ const rows = computed(() =>
       kind: props.kinds[element],
       wanted,
       gives,
-      off:
-        Math.abs(miss) < 0.01 ? 'right' : `${miss > 0 ? '+' : '−'}${printShare(Math.abs(miss))}`,
+      off: Math.abs(miss) < 0.01 ? 'right' : `${miss > 0 ? '+' : '−'}${printShare(Math.abs(miss))}`,
       far: Math.abs(miss) > 0.1,
     }
   }),
