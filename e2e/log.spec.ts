@@ -326,7 +326,7 @@ test('the end of a season on one page, and the next one from it', async ({ page,
   })
   await goTo(page, '/records/year')
   const row = page.getByRole('row', { name: /^Okra/ })
-  await expect(row).toContainText('83 % (20 of 24 cells)')
+  await expect(row).toContainText('83 % (20 of 24 seeds)')
   await expect(row).toContainText('17')
   await page.getByLabel('What to do differently').fill('Two weeks later, on the mat')
   await page.getByRole('button', { name: 'Keep' }).click()
