@@ -1,32 +1,44 @@
 <script setup lang="ts">
 import { ClientOnly, NuxtPage, NuxtRouteAnnouncer } from '#components'
-import ConfirmDialog from 'primevue/confirmdialog'
-import InUseDialog from '~/kit/record-forms/InUseDialog.vue'
 import { useHead, useRoute } from '#imports'
-import { defineAsyncComponent, onMounted, ref } from 'vue'
-import WorkingSlip from '~/kit/figures/WorkingSlip.vue'
-import CommandPalette from '~/shell/CommandPalette.vue'
-import FirstHousehold from '~/shell/FirstHousehold.vue'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import PlaceTabs from '~/shell/PlaceTabs.vue'
 import ServerSilent from '~/shell/ServerSilent.vue'
-import JobTimers from '~/today/jobs/JobTimers.vue'
 import ShellHeader from '~/shell/ShellHeader.vue'
 import ShellNote from '~/shell/ShellNote.vue'
 import StorageNotice from '~/shell/StorageNotice.vue'
 import { useHelpOpen } from '~/help/useHelpOpen'
 import { keepToday } from '~/household/useToday'
 import { useKeys } from '~/shell/useKeys'
+import { wasAsked } from '~/kit/useAsk'
+import { useWorking } from '~/kit/figures/working'
+import { useInUse } from '~/kit/record-forms/useRemoval'
+import { useOnce } from '~/shell/useOnce'
 import { useCommands } from '~/household/commands'
 import { useHousehold } from '~/household/household'
 import { usePreferences } from '~/household/preferences'
+// What a first page does not show comes when it is asked for.
+const AskDialog = defineAsyncComponent(() => import('~/kit/AskDialog.vue'))
+const CommandPalette = defineAsyncComponent(() => import('~/shell/CommandPalette.vue'))
+const FirstHousehold = defineAsyncComponent(() => import('~/shell/FirstHousehold.vue'))
 const HelpPanel = defineAsyncComponent(() => import('~/help/HelpPanel.vue'))
+const InUseDialog = defineAsyncComponent(() => import('~/kit/record-forms/InUseDialog.vue'))
+const JobTimers = defineAsyncComponent(() => import('~/today/jobs/JobTimers.vue'))
 const MaterialTextures = defineAsyncComponent(() => import('~/kit/drawings/MaterialTextures.vue'))
+const WorkingSlip = defineAsyncComponent(() => import('~/kit/figures/WorkingSlip.vue'))
 const household = useHousehold()
 const palette = ref(false)
 // After the list that Escape has just closed: it takes the focus back with a timer of its own.
 const showPalette = () => setTimeout(() => (palette.value = true))
 const help = useHelpOpen()
-useKeys({ palette: showPalette, help: () => (help.value = true) })
+useKeys({ palette: showPalette, help: () => (help.value = true), typing: () => palette.value })
+const working = useWorking()
+const inUse = useInUse()
+const paletteAsked = useOnce(() => palette.value)
+const helpAsked = useOnce(() => help.value)
+const workingAsked = useOnce(() => working.anchor)
+const removalAsked = useOnce(() => inUse.value)
+const hasOpenJobs = computed(() => household.guidedJobs.some(({ body }) => body.status !== 'ended'))
 const preferences = usePreferences()
 const route = useRoute()
 await household.ready()
@@ -48,7 +60,7 @@ useHead({
     <ShellHeader v-if="!route.meta.bare" @palette="showPalette" @help="help = true" />
     <PlaceTabs v-if="household.everything && !route.meta.bare" />
     <StorageNotice />
-    <ClientOnly><JobTimers v-if="household.everything" /></ClientOnly>
+    <ClientOnly><JobTimers v-if="hasOpenJobs" /></ClientOnly>
     <component
       :is="route.meta.bare ? 'div' : 'main'"
       id="main"
@@ -59,11 +71,11 @@ useHead({
       <FirstHousehold v-else-if="!household.everything" />
       <NuxtPage v-else />
     </component>
-    <WorkingSlip />
-    <CommandPalette v-model="palette" />
-    <HelpPanel v-model="help" />
-    <InUseDialog />
-    <ConfirmDialog />
+    <WorkingSlip v-if="workingAsked" />
+    <CommandPalette v-if="paletteAsked" v-model="palette" />
+    <HelpPanel v-if="helpAsked" v-model="help" />
+    <InUseDialog v-if="removalAsked" />
+    <AskDialog v-if="wasAsked" />
     <ShellNote />
   </div>
 </template>

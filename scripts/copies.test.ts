@@ -10,7 +10,7 @@ import { Cluster } from './cluster.mjs'
 import { migrateDatabase } from './migrate.mjs'
 import { freePort } from './port.mjs'
 import { setUpRoles } from './roles.mjs'
-import type { Collection } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import { statements, withAt } from '../server/test/statements'
 import { SEASON } from '../shared/test/season'
 

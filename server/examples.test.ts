@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, it } from '@jest/globals'
-import { COLLECTION_NAMES } from '#shared/records/collections'
+import { COLLECTION_NAMES } from '#shared/records/collection-names'
 import { call, newHousehold } from './test/calling'
 
 /* An example beside one’s own: whole, apart from every other household, and gone when it is thrown away. */

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import pg from 'pg'
-import type { Collection } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import { SEASON } from '#shared/test/season'
 import { call, newHousehold } from './test/calling'
 

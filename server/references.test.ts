@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from '@jest/globals'
-import type { Collection, Stored } from '#shared/records/collections'
+import type { Stored } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import fc from 'fast-check'
 import { pointersOf } from '#shared/records/references'
 import { base, call } from './test/calling'

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import pg from 'pg'
 import { DEFAULT_ALLOWANCES, plainBatch } from '#core/media/batch-request'
-import type { Collection } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import { call, newHousehold } from './test/calling'
 
 /* What leaves the supplies and comes back, on real PostgreSQL through the built application. */

@@ -1,5 +1,5 @@
 import type { Everything } from '#shared/records/collections'
-import { newEntry } from '#shared/records/entry'
+import { newEntry } from '#shared/records/new-entry'
 
 interface Asked {
   readonly id: string

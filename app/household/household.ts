@@ -9,17 +9,13 @@ import { askedEarly, whole } from '~/household/early-answer'
 import { newId } from '~/kit/newId'
 import { sendCommand } from '~/household/send'
 import { usualTools } from '#core/feed/usual-tools'
-import {
-  COLLECTION_NAMES,
-  type Bodies,
-  type Collection,
-  type Everything,
-  type Stored,
-} from '#shared/records/collections'
+import type { Bodies, Everything, Stored } from '#shared/records/collections'
+import { COLLECTION_NAMES, type Collection } from '#shared/records/collection-names'
 import type { Sent } from '#shared/commands/commands'
 import type { Performed } from '#shared/commands/written'
 import { applied } from '#shared/commands/applied'
-import { thermometerOf, type HouseholdRecord } from '#shared/records/household'
+import type { HouseholdRecord } from '#shared/records/household'
+import { thermometerOf } from '#shared/records/new-household'
 
 const FRESH_MS = 5_000
 const TRIES = 3

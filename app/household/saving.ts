@@ -6,7 +6,8 @@ import { readProblem } from '~/household/whyNot'
 import { useHousehold } from '~/household/household'
 import { useKeeping } from '~/household/write-records'
 import type { UndoStep } from '~/household/undo'
-import type { Bodies, Collection, Stored } from '#shared/records/collections'
+import type { Bodies, Stored } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import type { HouseholdRecord } from '#shared/records/household'
 
 /** Where a save stands; what was typed stays as it is until the server has answered. */

@@ -1,3 +1,4 @@
+import { ref } from 'vue'
 import { useConfirm } from 'primevue/useconfirm'
 
 interface Question {
@@ -7,11 +8,19 @@ interface Question {
   readonly no: string
 }
 
+/** Whether anything was asked yet: the dialog that asks is loaded with the first question. */
+export const wasAsked = ref(false)
+let arrive: () => void
+const dialog = new Promise<void>((resolve) => (arrive = resolve))
+export const dialogArrived = () => arrive()
+
 /** A question that must be answered before something goes on. Closing it means no. */
 export function useAsk() {
   const confirm = useConfirm()
-  return ({ header, message, yes, no }: Question): Promise<boolean> =>
-    new Promise((resolve) =>
+  return async ({ header, message, yes, no }: Question): Promise<boolean> => {
+    wasAsked.value = true
+    await dialog
+    return new Promise((resolve) =>
       confirm.require({
         header,
         message,
@@ -23,4 +32,5 @@ export function useAsk() {
         onHide: () => resolve(false),
       }),
     )
+  }
 }

@@ -27,7 +27,7 @@ import { MATERIAL_FIGURES, type Material } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
 import { changedFigures } from '#core/catalogue'
 import { textureFill } from '#shared/drawings/textures'
-import type { Collection } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 
 definePageMeta({
   place: {

@@ -10,7 +10,8 @@ import { useHousehold } from '~/household/household'
 import type { Crop } from '#core/sowing/crop'
 import { EMERGENCE_DAYS } from '#core/sowing/emergence'
 import { SCHEDULES } from '#core/season/schedule/schedules'
-import { cropRecordOf, type CropRecord } from '#shared/records/crop'
+import type { CropRecord } from '#shared/records/crop'
+import { cropRecordOf } from '#shared/records/as-crop'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 
 /** A crop put right for this place, or one of the household's own after the likeness of another. */

@@ -7,11 +7,10 @@ import DayField from '~/kit/fields/DayField.vue'
 import TextField from '~/kit/fields/TextField.vue'
 import TypedField from '~/kit/fields/TypedField.vue'
 import Button from 'primevue/button'
-import { computed, onBeforeUnmount, ref, toRef } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, toRef } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
-import DoneForm from '~/today/DoneForm.vue'
 import { NuxtLink } from '#components'
 import { useTrays } from '~/trays/trays'
 import FoldAway from '~/kit/fields/FoldAway.vue'
@@ -42,6 +41,7 @@ import { sayContainers } from '#shared/messages/containers'
 import { asSowingRequest, sowingRecordProblems } from '#shared/reckoning/sowing-request'
 import type { PlannedRow } from '#shared/reckoning/planned-row'
 
+const DoneForm = defineAsyncComponent(() => import('~/today/DoneForm.vue'))
 const { said, temperature, length } = useMeasures()
 
 /** One sowing: what is asked of it, and its schedule stage by stage. What follows by itself can be set, and says so. */

@@ -31,8 +31,9 @@ import {
   type Climates,
 } from '#shared/reckoning/season'
 import type { PlannedRow } from '#shared/reckoning/planned-row'
-import { asMark, type EntryRecord } from '#shared/records/entry'
-import { againNamed } from '#shared/commands/season'
+import type { EntryRecord } from '#shared/records/entry'
+import { asMark } from '#shared/records/mark-of'
+import { againNamed } from '#shared/commands/again-named'
 import type { SowingRecord } from '#shared/records/sowing'
 import { asSowingRequest } from '#shared/reckoning/sowing-request'
 import type { TrayRecord } from '#shared/records/tray'

@@ -124,13 +124,16 @@ watch(wanted, () => {
   chosen.value = 0
   reading = readOthers()
 })
-watch(open, (shown) => {
-  if (shown) {
+watch(
+  open,
+  (shown) => {
+    if (!shown) return
     wanted.value = ''
     chosen.value = 0
     reading = readOthers()
-  }
-})
+  },
+  { immediate: true },
+)
 async function readOthers() {
   const named = withoutPhrase(wanted.value)
   const all = await $fetch<Stored<HouseholdRecord>[]>('/api/households', {

@@ -12,7 +12,8 @@ import { useHousehold } from '~/household/household'
 import { useExample } from '~/household/example'
 import { unitsOfRegion } from '#core/units/region'
 import type { Stored } from '#shared/records/collections'
-import { newHousehold, type HouseholdRecord } from '#shared/records/household'
+import type { HouseholdRecord } from '#shared/records/household'
+import { newHousehold } from '#shared/records/new-household'
 
 const MOST = 200
 const MANY = 12

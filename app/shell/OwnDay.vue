@@ -1,40 +1,21 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { defineAsyncComponent, ref } from 'vue'
 import Button from 'primevue/button'
 import Popover from 'primevue/popover'
 import { CalendarClock, ChevronLeft, ChevronRight } from '@lucide/vue'
-import DayField from '~/kit/fields/DayField.vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
 import { useDates } from '~/kit/useDates'
-import { useExample } from '~/household/example'
 import { useNow } from '~/household/useNow'
 import { useToday } from '~/household/useToday'
-import { useHousehold } from '~/household/household'
-import { useHouseholdAnswer } from '~/household/saving'
-import { addDays, type Day } from '#core/calendar/day'
-import type { HouseholdRecord } from '#shared/records/household'
+import { useDayOfDemo } from '~/shell/useDayOfDemo'
+import { addDays } from '#core/calendar/day'
 
+const OwnDayPanel = defineAsyncComponent(() => import('~/shell/OwnDayPanel.vue'))
 /** A demo has a day of its own: which, and how to move it. */
-const household = useHousehold()
 const today = useToday()
 const { time } = useNow(1000)
 const { printDay, printLongDay } = useDates()
-type Answer = { clock: HouseholdRecord['clock'] }
-const { saving, save, dismiss } = useHouseholdAnswer<Answer>(
-  'the day of the demo',
-  ({ clock }) => ({ clock }),
-  (whole, { clock }) => ({ ...whole, clock }),
-)
-const clock = computed(() => household.record?.clock ?? null)
-const set = (day: Day, speed = 1) => save({ clock: { day, since: new Date().toISOString(), speed } })
-const example = useExample()
+const { clock, set } = useDayOfDemo()
 const panel = ref<InstanceType<typeof Popover> | null>(null)
-const PACES = [
-  { value: '1', name: 'stopped' },
-  { value: '60', name: 'an hour a minute' },
-  { value: '1440', name: 'a day a minute' },
-]
 </script>
 
 <template>
@@ -54,23 +35,7 @@ const PACES = [
     <Button text class="step" aria-label="A day on" title="A day on" @click="set(addDays(today, 1))">
       <ChevronRight aria-hidden="true" />
     </Button>
-    <Popover ref="panel">
-      <div class="panel">
-        <p><strong>This is a demo.</strong> It has a day of its own.</p>
-        <DayField :model-value="today" label="Day" @update:model-value="$event && set($event)" />
-        <ChoiceField
-          :model-value="String(clock.speed)"
-          label="Clock"
-          :choices="PACES"
-          @update:model-value="set(today, Number($event))"
-        />
-        <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
-        <template v-if="example.back">
-          <Button class="main" @click="example.goBack()">Back to {{ example.back.name }}</Button>
-          <Button @click="example.throwAway()">Delete this demo</Button>
-        </template>
-      </div>
-    </Popover>
+    <Popover ref="panel"><OwnDayPanel /></Popover>
   </div>
 </template>
 
@@ -98,13 +63,6 @@ const PACES = [
 .step {
   width: 1.9rem;
   height: 2.2rem;
-}
-
-.panel {
-  display: grid;
-  gap: 0.8rem;
-  padding: 0.8rem;
-  min-width: 15rem;
 }
 
 @media (max-width: 46rem) {

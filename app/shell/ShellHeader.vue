@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import { defineAsyncComponent } from 'vue'
 import { NuxtLink } from '#components'
-import OwnDay from '~/shell/OwnDay.vue'
 import { usePlaces } from '~/shell/usePlaces'
 import { useHousehold } from '~/household/household'
 import { usePreferences } from '~/household/preferences'
 import { useUndo } from '~/household/undo'
 import { CircleQuestionMark, Redo2, Search, Settings, Undo2 } from '@lucide/vue'
 
+const OwnDay = defineAsyncComponent(() => import('~/shell/OwnDay.vue'))
 /** The five places, in the order of work, and what is at hand on every page. On a phone the places stand at the foot. */
 defineEmits<{ palette: []; help: [] }>()
 const household = useHousehold()

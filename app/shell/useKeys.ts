@@ -8,7 +8,12 @@ const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
-export function useKeys(actions: { palette: () => void; help: () => void }) {
+export function useKeys(actions: {
+  palette: () => void
+  help: () => void
+  /** Whether what is typed is on its way to a field. */
+  typing: () => boolean
+}) {
   const preferences = usePreferences()
   const router = useRouter()
   const undoing = useUndo()
@@ -21,7 +26,7 @@ export function useKeys(actions: { palette: () => void; help: () => void }) {
       actions.palette()
       return
     }
-    if (typing(event.target)) return
+    if (actions.typing() || typing(event.target)) return
     if (command && ['z', 'y'].includes(event.key.toLowerCase())) {
       event.preventDefault()
       void (event.shiftKey || event.key.toLowerCase() === 'y' ? undoing.redo() : undoing.undo())

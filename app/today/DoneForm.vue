@@ -11,7 +11,7 @@ import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import type { Day } from '#core/calendar/day'
 import type { JobKind, JobTarget } from '#core/season/today/job'
-import { newEntry } from '#shared/records/entry'
+import { newEntry } from '#shared/records/new-entry'
 
 /** A job that was done: on which day, how many, and a note. What came up is counted here. */
 const props = defineProps<{

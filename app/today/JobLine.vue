@@ -2,7 +2,7 @@
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
 import Button from 'primevue/button'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import { NuxtLink } from '#components'
 import { useDates } from '~/kit/useDates'
 import { useJobWords } from '~/today/useJobWords'
@@ -11,7 +11,6 @@ import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
 import SowStrip from '~/trays/SowStrip.vue'
-import DoneForm from '~/today/DoneForm.vue'
 import {
   CalendarCheck,
   ChartNoAxesGantt,
@@ -25,6 +24,7 @@ import {
 import { addDays, type Day } from '#core/calendar/day'
 import type { Job } from '#core/season/today/job'
 
+const DoneForm = defineAsyncComponent(() => import('~/today/DoneForm.vue'))
 /** A job with a large place to tick it off. */
 const props = defineProps<{ job: Job; current: boolean }>()
 const emit = defineEmits<{ done: []; undo: []; snooze: [until: Day]; again: [] }>()

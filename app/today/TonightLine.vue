@@ -1,32 +1,27 @@
 <script setup lang="ts">
-import { present } from '#core/present'
-import { computed, ref } from 'vue'
-import { useDebounceFn } from '@vueuse/core'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import Button from 'primevue/button'
 import { Moon } from '@lucide/vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
 import { useSaying } from '~/kit/useSaying'
 import { useBench } from '~/trays/water/useBench'
 import { useContext } from '~/household/context'
-import { useHouseholdAnswer } from '~/household/saving'
 import { useSeason } from '~/plan/season'
-import { coldestAhead } from '#core/calendar/weather'
-import type { Day } from '#core/calendar/day'
-import { hotAhead, nightAhead } from '#shared/reckoning/season'
+import { nightAhead } from '#shared/reckoning/season'
 import { tonightOf } from '#shared/reckoning/tonight'
 import { sayTonight } from '#shared/messages/tonight'
 
+const ForecastFields = defineAsyncComponent(() => import('~/today/ForecastFields.vue'))
 /** Tonight in one line, where it matters; and the forecast it goes by, which can be typed over. */
 const bench = useBench()
 const season = useSeason()
 const context = useContext()
 const saying = useSaying()
 const tonight = computed(() => tonightOf(bench))
-/** With the weather that came in beside it. */
-const frame = computed(() => context.whole.frame)
-const nightC = computed(() => frame.value && nightAhead(frame.value, season.today))
-const hotC = computed(() => frame.value && hotAhead(frame.value, season.today))
+const nightC = computed(() => {
+  // With the weather that came in beside it.
+  const { frame } = context.whole
+  return frame && nightAhead(frame, season.today)
+})
 const line = computed(() => {
   if (tonight.value) return sayTonight(tonight.value, saying.value)
   return nightC.value === null
@@ -34,35 +29,6 @@ const line = computed(() => {
     : `Tonight ${saying.value.temperature(nightC.value)}`
 })
 const open = ref(false)
-
-interface Forecast {
-  nightC: number | null
-  nightSaidOn: Day | null
-  hotC: number | null
-  hotSaidOn: Day | null
-}
-const { saving, save, dismiss } = useHouseholdAnswer<Forecast>(
-  'the forecast',
-  ({ season: kept }) =>
-    kept && {
-      nightC: kept.nightC,
-      nightSaidOn: kept.nightSaidOn ?? null,
-      hotC: kept.hotC ?? null,
-      hotSaidOn: kept.hotSaidOn ?? null,
-    },
-  (whole, said) => ({ ...whole, season: whole.season && { ...whole.season, ...said } }),
-)
-const set = useDebounceFn((more: Partial<Forecast>) => {
-  const { nightC, nightSaidOn = null, hotC = null, hotSaidOn = null } = present(season.frame)
-  void save({ nightC, nightSaidOn, hotC, hotSaidOn, ...more })
-}, 600)
-const saidOn = (value: number | null) => (value === null ? null : season.today)
-const foretold = computed(() => coldestAhead(frame.value?.weather ?? [], season.today))
-const hint = computed(() =>
-  foretold.value
-    ? `from the forecast${foretold.value.simulated ? ' (simulated)' : ''}`
-    : 'for the next 3 days',
-)
 </script>
 
 <template>
@@ -71,25 +37,7 @@ const hint = computed(() =>
       <Moon aria-hidden="true" /> <strong>{{ line }}</strong>
     </p>
     <Button text :aria-expanded="open" @click="open = !open">{{ open ? 'Close' : 'Edit forecast' }}</Button>
-    <div v-if="open" class="fields">
-      <TypedField
-        :model-value="nightC"
-        dimension="temperature"
-        optional
-        label="Lowest forecast, next 3 nights"
-        :hint="hint"
-        @update:model-value="(value) => set({ nightC: value, nightSaidOn: saidOn(value) })"
-      />
-      <TypedField
-        :model-value="hotC"
-        dimension="temperature"
-        optional
-        label="Highest forecast, next 3 days"
-        hint="trays outside dry faster"
-        @update:model-value="(value) => set({ hotC: value, hotSaidOn: saidOn(value) })"
-      />
-    </div>
-    <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+    <ForecastFields v-if="open" />
   </section>
 </template>
 
@@ -121,18 +69,5 @@ svg {
   flex: none;
   width: 1.2em;
   height: 1.2em;
-}
-
-.fields {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.6rem 1rem;
-  width: 100%;
-  padding-bottom: 0.5rem;
-}
-
-.fields > * {
-  flex: 1 1 12rem;
-  max-width: 17rem;
 }
 </style>

@@ -17,7 +17,8 @@ import { yours } from '#core/working/source'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import type { TrayStands } from '#core/trays/standing'
 import { printNumber } from '#core/units/format'
-import { layoutOf, type TrayRecord } from '#shared/records/tray'
+import type { TrayRecord } from '#shared/records/tray'
+import { layoutOf } from '#shared/records/tray-layout'
 
 /** What is worth knowing before it is sown: neighbours that want different things, look-alikes side by side, the size of cell. */
 const props = defineProps<{ tray: TrayRecord; stands: TrayStands; container: Container; together: boolean }>()

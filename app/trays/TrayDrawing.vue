@@ -7,7 +7,8 @@ import type { Container } from '#core/containers/container'
 import { cellAt, trayPlan } from '#core/trays/drawing'
 import { boundaries, cellName, edges } from '#core/trays/layout'
 import { standingIn, type TrayStands } from '#core/trays/standing'
-import { layoutOf, type TrayRecord } from '#shared/records/tray'
+import type { TrayRecord } from '#shared/records/tray'
+import { layoutOf } from '#shared/records/tray-layout'
 
 /**
  * A tray from above, to scale. Cells are painted by hand, by finger or by keyboard: a stroke is all cells it went over. A

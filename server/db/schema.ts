@@ -21,7 +21,8 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
-import type { Bodies, Collection } from '#shared/records/collections'
+import type { Bodies } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import type { BatchRecord } from '#shared/records/batch'
 import type { ContainerRecord } from '#shared/records/container'
 import type { CropRecord } from '#shared/records/crop'

@@ -1,6 +1,6 @@
 import { setImmediate } from 'node:timers/promises'
 import * as z from 'zod'
-import { COLLECTION_NAMES } from '#shared/records/collections'
+import { COLLECTION_NAMES } from '#shared/records/collection-names'
 import type { AnyContract, Described } from './route'
 
 export interface RouteFile {

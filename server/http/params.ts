@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { COLLECTION_NAMES } from '#shared/records/collections'
+import { COLLECTION_NAMES } from '#shared/records/collection-names'
 import { day, id } from '#shared/records/rules'
 
 export const householdParams = z.object({ householdId: id })

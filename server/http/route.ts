@@ -9,7 +9,7 @@ import {
   type H3Event,
 } from 'h3'
 import type * as z from 'zod'
-import type { Collection } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import { id, problemsFrom } from '#shared/records/rules'
 import { WHOEVER, type Principal } from '../principal'
 import type { Act } from '../services/idempotency'

@@ -3,14 +3,9 @@ import { dequal } from 'dequal'
 import { first } from '#core/numeric/at'
 import { counted } from '#core/text/plurals'
 import { todayOf } from '#core/calendar/clock'
-import {
-  bodyOf,
-  COLLECTION_NAMES,
-  COLLECTIONS,
-  type Bodies,
-  type Collection,
-} from '#shared/records/collections'
-import { newEntry } from '#shared/records/entry'
+import { bodyOf, COLLECTIONS, type Bodies } from '#shared/records/collections'
+import { COLLECTION_NAMES, type Collection } from '#shared/records/collection-names'
+import { newEntry } from '#shared/records/new-entry'
 import { isRowId, pointersOf, type Pointer, type Target } from '#shared/records/references'
 import { asHousekeeping, type Transaction } from '../db/door'
 import { photoFiles, unchecked } from '../db/schema'

@@ -1,5 +1,5 @@
 import { eq, max } from 'drizzle-orm'
-import type { Collection } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import type { Transaction } from '../db/door'
 import { batches, entries, trays } from '../db/schema'
 import { onlyLooks } from './transaction-changes'

@@ -1,16 +1,15 @@
 import { present } from '#core/present'
 import { and, asc, desc, eq, gt, isNull, lt, ne, or, sql, type SQL } from 'drizzle-orm'
 import {
-  COLLECTION_NAMES,
   COLLECTIONS,
   REMOVED_LATELY_DAYS,
   type Bodies,
-  type Collection,
   type Everything,
   type Removed,
   type Revision,
   type Stored,
 } from '#shared/records/collections'
+import { COLLECTION_NAMES, type Collection } from '#shared/records/collection-names'
 import type { Day } from '#core/calendar/day'
 import { calibrationById, type Measurement } from '#core/learning/calibrations'
 import { todayOf } from '#core/calendar/clock'

@@ -2,14 +2,8 @@ import { and, inArray, ne, type SQL } from 'drizzle-orm'
 import { first } from '#core/numeric/at'
 import { under, type Problem } from '#core/problem'
 import { extraProblems, recipeProblems } from '#core/media/recipe'
-import {
-  COLLECTION_NAMES,
-  COLLECTIONS,
-  namesTo,
-  pathsTo,
-  type Bodies,
-  type Collection,
-} from '#shared/records/collections'
+import { COLLECTIONS, namesTo, pathsTo, type Bodies } from '#shared/records/collections'
+import { COLLECTION_NAMES, type Collection } from '#shared/records/collection-names'
 import type { Context } from '#shared/reckoning/context'
 import { batchRecordProblems } from '#shared/reckoning/batch-request'
 import { feedingProblems } from '#shared/reckoning/dose-request'

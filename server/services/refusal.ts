@@ -1,6 +1,6 @@
 import { isConnectionError } from './database-trouble'
 import type { Problem } from '#core/problem'
-import type { Collection } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 
 /** A record that points at another. */
 export interface User {

@@ -1,6 +1,7 @@
 import { present } from '#core/present'
 import { and, eq, getTableColumns, isNull, sql, type SQL } from 'drizzle-orm'
-import { COLLECTIONS, type Bodies, type Collection, type Stored } from '#shared/records/collections'
+import { COLLECTIONS, type Bodies, type Stored } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import type { Transaction } from '../db/door'
 import { TABLES } from '../db/schema'
 

@@ -1,5 +1,6 @@
 import { present } from '#core/present'
-import type { Collection, Everything, Stored } from '#shared/records/collections'
+import type { Everything, Stored } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import type { ChangedRecord, WrittenRecord } from '#shared/commands/written'
 import { applied, isInSight } from '#shared/commands/applied'
 import type { HouseholdRecord } from '#shared/records/household'

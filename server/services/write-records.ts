@@ -7,9 +7,9 @@ import {
   pathsTo,
   repointed,
   type Bodies,
-  type Collection,
   type Stored,
 } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import { MOST_RECORDS } from '#shared/records/bounds'
 import { todayOf } from '#core/calendar/clock'
 import { under } from '#core/problem'

@@ -1,4 +1,5 @@
-import { COLLECTION_NAMES, COLLECTIONS } from '#shared/records/collections'
+import { COLLECTIONS } from '#shared/records/collections'
+import { COLLECTION_NAMES } from '#shared/records/collection-names'
 
 /* Every field that a kind of record states to point somewhere, and a body with something else there. */
 

@@ -54,7 +54,7 @@ import { computedRead, orderOf, readToCompute } from '#shared/computations/read'
 import { knownFrom } from '#core/language/reading'
 import { wordsOf } from '#shared/reckoning/known'
 import { heardWish } from '#shared/reckoning/heard-wish'
-import { asFeed } from '#shared/records/feed'
+import { asFeed } from '#shared/records/as-feed'
 import { tabled } from '../http/figures'
 
 /*

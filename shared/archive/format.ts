@@ -1,5 +1,6 @@
 import * as z from 'zod'
-import { bodyOf, COLLECTION_NAMES, COLLECTIONS, type Collection } from '../records/collections'
+import { bodyOf, COLLECTIONS } from '../records/collections'
+import { COLLECTION_NAMES, type Collection } from '../records/collection-names'
 import { QUANTITY_NAMES } from '#core/readings/kinds'
 import { household } from '../records/household'
 import { day, id } from '../records/rules'

@@ -1,5 +1,6 @@
 import { at as elementAt } from '#core/numeric/at'
-import { COLLECTION_NAMES, type Bodies, type Everything, type Stored } from '../records/collections'
+import type { Bodies, Everything, Stored } from '../records/collections'
+import { COLLECTION_NAMES } from '../records/collection-names'
 import type { Performed } from './written'
 
 type Entry = Stored<Bodies['entries']>

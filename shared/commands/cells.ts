@@ -1,8 +1,8 @@
 import { at } from '#core/numeric/at'
 import * as z from 'zod'
-import type { Change as CellChange, ChangeKind } from '#core/trays/change'
+import type { ChangeKind } from '#core/trays/change'
 import { cellsOf } from '#core/trays/layout'
-import { standingIn, type GroupStands } from '#core/trays/standing'
+import type { GroupStands } from '#core/trays/standing'
 import type { Stored } from '../records/collections'
 import { find, groupsOfSowing, type Bench } from '../reckoning/bench'
 import type { EntryKind, EntryRecord } from '../records/entry'
@@ -19,6 +19,7 @@ import {
   type Change,
   type Refusal,
 } from './command'
+import { CHANGE_WORDS, type Told } from './told-cells'
 
 /*
  * What happens to cells of a tray: seed goes in, plants come up, are thinned, lost, given away, planted out. One entry for
@@ -36,27 +37,8 @@ const KIND_OF: Record<ChangeKind, EntryKind> = {
   moved: 'stage',
   set: 'stage',
 }
-export const CHANGE_WORDS: Record<ChangeKind, string> = {
-  sown: 'Sown',
-  up: 'Up',
-  thinned: 'Thinned',
-  lost: 'Lost',
-  given: 'Given away',
-  out: 'Planted out',
-  moved: 'Moved on',
-  set: 'Set',
-}
 
 type Tray = Stored<TrayRecord>
-
-/** What happened to cells of one plot. */
-export interface Told {
-  readonly stands: GroupStands
-  readonly cells: CellChange['cells']
-  readonly count?: number | null
-  /** What it did in other trays: plants that arrive there. */
-  readonly also?: EntryRecord['cells']
-}
 
 const plantsIn = ({ cells, count = null }: Pick<Told, 'cells' | 'count'>) =>
   count ?? cells.reduce((sum, [, n]) => sum + n, 0)
@@ -131,31 +113,6 @@ export const toSow = (bench: Bench, tray: Tray, of: GroupStands): Told => ({
     .filter((cell) => at(bench.stands(tray).cells, cell).sown === 0)
     .map((cell): [number, number] => [cell, of.group.seedsPerCell]),
 })
-
-/**
- * Plants of a plot that stand, cell by cell, as many as are wanted.
- *
- * @param from only these cells; null for any
- */
-export function standingCells(
-  bench: Pick<Bench, 'stands'>,
-  tray: Tray,
-  code: string,
-  most: number,
-  from: readonly number[] | null,
-): [number, number][] {
-  const { cells } = bench.stands(tray)
-  const taken: [number, number][] = []
-  let left = most
-  for (const cell of from ?? cellsOf(tray.body, code)) {
-    if (tray.body.cells[cell] !== code) continue
-    const n = Math.min(left, standingIn(at(cells, cell)))
-    if (n > 0) taken.push([cell, n])
-    left -= n
-    if (left <= 0) break
-  }
-  return taken
-}
 
 /** A tray something can happen in. */
 export function trayAt(bench: Bench, trayId: string, path = 'trayId'): Tray | Refusal {

@@ -1,9 +1,10 @@
 import * as z from 'zod'
 import type { Problem } from '#core/problem'
 import type { Day } from '#core/calendar/day'
-import type { Bodies, Collection, Stored } from '../records/collections'
+import type { Bodies, Stored } from '../records/collections'
+import type { Collection } from '../records/collection-names'
 import type { EntryRecord } from '../records/entry'
-import { newEntry } from '../records/entry'
+import { newEntry } from '../records/new-entry'
 import type { HouseholdRecord } from '../records/household'
 import type { Bench } from '../reckoning/bench'
 

@@ -1,11 +1,12 @@
 import * as z from 'zod'
-import { counted } from '#core/text/plurals'
 import { cellsOf, merged } from '#core/trays/layout'
 import { find, type Bench } from '../reckoning/bench'
 import { sowing } from '../records/sowing'
-import { layoutOf, tray as trayRecord, type TrayRecord } from '../records/tray'
+import { tray as trayRecord, type TrayRecord } from '../records/tray'
+import { layoutOf } from '../records/tray-layout'
 import { id } from '../records/rules'
-import { proposedTrays, trayFor, type ProposedTray } from '../reckoning/trays'
+import { proposedTrays, type ProposedTray } from '../reckoning/trays'
+import { trayFor } from '../reckoning/tray-for'
 import { command, entryOf, plainCommand, refuse } from './command'
 
 /** Trays of the plan that are not laid out yet. */
@@ -101,11 +102,3 @@ const changed = (before: TrayRecord, after: TrayRecord) =>
       .filter((key) => key !== 'cells' && key !== 'groups' && after[key] !== before[key])
       .map((key) => [key, after[key]]),
   )
-
-/** Cells that another hand had given to another plot meanwhile, in words; null where there were none. */
-export function keptByOthers(before: TrayRecord, after: TrayRecord, now: TrayRecord): string | null {
-  const other = after.cells.filter(
-    (code, cell) => code !== before.cells[cell] && now.cells[cell] !== code,
-  ).length
-  return other ? `${counted(other, 'cell')} had been given to another plot meanwhile, and stay there.` : null
-}

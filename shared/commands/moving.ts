@@ -6,7 +6,8 @@ import { find, type Bench } from '../reckoning/bench'
 import type { EntryRecord } from '../records/entry'
 import { tray as trayRecord, type TrayRecord } from '../records/tray'
 import { day, id } from '../records/rules'
-import { cellEntries, PLOTS, toldOf, trayAt, type Told } from './cells'
+import { cellEntries, PLOTS, toldOf, trayAt } from './cells'
+import type { Told } from './told-cells'
 import { command, inFuture, isRefusal, refuse, type Acting, type Change } from './command'
 
 /** Where plants go on: a tray that stands, or one that is made with them. */

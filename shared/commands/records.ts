@@ -1,5 +1,6 @@
 import * as z from 'zod'
-import { bodyOf, COLLECTION_NAMES, HOUSEHOLD, type Bodies, type Collection } from '../records/collections'
+import { bodyOf, HOUSEHOLD, type Bodies } from '../records/collections'
+import { COLLECTION_NAMES, type Collection } from '../records/collection-names'
 import { tool } from '../records/tool'
 import { id, problemsFrom, reference } from '../records/rules'
 import { under } from '#core/problem'

@@ -9,6 +9,7 @@ import { entry, type EntryRecord } from '../records/entry'
 import { sowing, type SowingRecord } from '../records/sowing'
 import { day, id, name } from '../records/rules'
 import { command, entryOf, inFuture, plainCommand, refuse, type Acting, type Change } from './command'
+import { againNamed } from './again-named'
 
 /** A sowing, on one of its stages. */
 const TARGETS = z
@@ -157,7 +158,6 @@ export const sowAgain = command('sow again', { sowingId: id, id }, (bench, inten
     lossOf(intent.sowingId, before, acting),
   ]
 })
-export const againNamed = ({ name: of }: Pick<SowingRecord, 'name'>) => `${of.slice(0, 110)}, again`
 
 /** In a bigger pot for a fortnight, with its mix and feed, because the weather does not let it out. */
 export const holdOver = command('hold over', { sowingId: id }, (bench, { sowingId }, acting) => {

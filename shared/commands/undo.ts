@@ -1,5 +1,6 @@
 import * as z from 'zod'
-import { bodyOf, COLLECTION_NAMES, type Stored } from '../records/collections'
+import { bodyOf, type Stored } from '../records/collections'
+import { COLLECTION_NAMES } from '../records/collection-names'
 import type { HouseholdRecord } from '../records/household'
 import { id } from '../records/rules'
 import { refuse, type Change, type Refusal } from './command'

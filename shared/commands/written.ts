@@ -1,4 +1,5 @@
-import type { Collection, Stored } from '../records/collections'
+import type { Stored } from '../records/collections'
+import type { Collection } from '../records/collection-names'
 import type { HouseholdRecord } from '../records/household'
 
 /** One record that an act wrote: from which version to which. What it was before is in its history. */

@@ -3,7 +3,7 @@ import { dayFrom } from '#core/calendar/day'
 import type { UnitSystem } from '#core/units/unit'
 import { contextOf } from '../reckoning/context'
 import { labelDay, labelsOf, type LabelSources, type LabelWish } from './labels'
-import { newEntry } from '../records/entry'
+import { newEntry } from '../records/new-entry'
 import { tray as traySchema } from '../records/tray'
 import { changesByTray, trayStands } from '../reckoning/trays'
 

@@ -3,9 +3,9 @@ import { doseProblems, type DoseRequest } from '#core/feed/dose'
 import type { Problem } from '#core/problem'
 import type { Context } from './context'
 import type { feedFields } from '../records/feed'
-import { asFeed } from '../records/feed'
+import { asFeed } from '../records/as-feed'
 import type { toolFields } from '../records/tool'
-import { asTool } from '../records/tool'
+import { asTool } from '../records/as-tool'
 import type { FeedingRecord } from '../records/feeding'
 
 export function asDoseRequest(value: {

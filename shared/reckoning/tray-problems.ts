@@ -1,7 +1,8 @@
 import { layoutProblems } from '#core/trays/layout'
 import { within, type Problem } from '#core/problem'
 import type { Context } from './context'
-import { type TrayRecord, layoutOf } from '../records/tray'
+import type { TrayRecord } from '../records/tray'
+import { layoutOf } from '../records/tray-layout'
 
 /** What is wrong with a tray, each at its field. */
 export function trayProblems(

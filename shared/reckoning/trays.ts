@@ -6,12 +6,13 @@ import { shareKey } from '#core/season/packing/sharing'
 import type { Count } from '#core/season/schedule/sowing-request'
 import { countsSeedlings, type Crop } from '#core/sowing/crop'
 import type { DatedChange } from '#core/trays/change'
-import { codeAt, fillRows, surfaceOf, usualGrid, type Group } from '#core/trays/layout'
+import { surfaceOf } from '#core/trays/layout'
 import { standingIn, standsAfter, type TrayStands } from '#core/trays/standing'
 import type { Container } from '#core/containers/container'
 import type { Context, Kept } from './context'
 import type { EntryRecord } from '../records/entry'
-import { layoutOf, tray, type TrayRecord } from '../records/tray'
+import type { TrayRecord } from '../records/tray'
+import { layoutOf } from '../records/tray-layout'
 import type { PlannedRow } from './planned-row'
 
 /** What entries did to the cells of trays, by tray, in the order they were written. */
@@ -124,40 +125,6 @@ export function proposedTrays(rows: readonly PlannedRow[], until?: Day): Propose
       }
     }
   return [...trays.values()].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.key < b.key ? -1 : 1))
-}
-
-/** A proposal as a record: its groups laid out in rows, in the order of sowing. */
-export function trayFor(
-  { container, placeId, recipeId, holds }: ProposedTray,
-  packetOf: (sowingId: string) => string | null,
-  batchId: string | null = null,
-): TrayRecord {
-  const grid = usualGrid(container)
-  const wanted = holds.map(({ row, cells, seedsPerCell, stage }, i) => ({
-    cells,
-    group: {
-      code: codeAt(i),
-      name: row.name,
-      cropId: row.crop.id,
-      sowingId: row.id,
-      stage,
-      packetId: packetOf(row.id),
-      seedsPerCell,
-    } satisfies Group,
-  }))
-  const empty = { ...grid, groups: [], cells: Array<string>(grid.rows * grid.columns).fill('') }
-  const { rows, columns, groups, cells } = fillRows(empty, wanted)
-  return tray.parse({
-    name: container.name,
-    containerId: container.id,
-    rows,
-    columns,
-    placeId,
-    recipeId,
-    batchId,
-    groups,
-    cells,
-  })
 }
 
 /** A tray whose last `most` cells in which nothing was sown or stands are left empty, and how many that were. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { EC_PER_MG_N } from '#core/water/balance'
 import { dayFrom } from '#core/calendar/day'
-import { newEntry, waterRow } from '../records/entry'
+import { newEntry, waterRow } from '../records/new-entry'
 import { tray } from '../records/tray'
 import { leftEmpty, trayStands } from './trays'
 import { waterByTray } from './water'

@@ -1,4 +1,4 @@
-import type { Collection } from './collections'
+import type { Collection } from './collection-names'
 
 /*
  * How much one household keeps at most, stated once: far more than a life of growing at home, and little enough that nobody fills a

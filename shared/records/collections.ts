@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import type { WeatherDay } from '#core/calendar/weather'
 import type { Measurement } from '#core/learning/calibrations'
+import type { Collection } from './collection-names'
 import { batch } from './batch'
 import { container } from './container'
 import { crop } from './crop'
@@ -113,7 +114,7 @@ export const COLLECTIONS = {
   devices: { one: 'device', body: device, refers: { trayId: ['trays'] } },
   // The trays of its cells and its water are among its subjects.
   entries: { one: 'entry', body: entry, refers: {}, names: { 'subjects.*.id': 'what' } },
-} as const satisfies Record<string, Kind>
+} as const satisfies Record<Collection, Kind>
 
 interface Kind {
   readonly one: string
@@ -123,9 +124,7 @@ interface Kind {
   readonly names?: Readonly<Record<string, readonly string[] | 'what'>>
 }
 
-export type Collection = keyof typeof COLLECTIONS
 export type Bodies = { [C in Collection]: z.output<(typeof COLLECTIONS)[C]['body']> }
-export const COLLECTION_NAMES = Object.keys(COLLECTIONS) as [Collection, ...Collection[]]
 
 /** The schema of a collection's records. */
 export const bodyOf = <C extends Collection>(collection: C) =>

@@ -1,9 +1,8 @@
 import * as z from 'zod'
-import { sourcesOf } from '#core/catalogue'
+import { containerProblems } from '#core/containers/container'
 import { BUILT_IN_CONTAINERS } from '#core/containers/catalogue'
-import { CONTAINER_FIGURES, containerProblems, type Container } from '#core/containers/container'
-import { yours } from '#core/working/source'
 import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
+import { asContainer } from './as-container'
 
 const mm = amount.describe('Inside measure, mm')
 
@@ -33,35 +32,3 @@ export const container = ruled(fields, (value) => [
   ...basedOnProblems(value, BUILT_IN_CONTAINERS),
 ])
 export type ContainerRecord = z.output<typeof fields>
-
-/** The household's own or corrected container as core knows it. Figures left as they were keep their source. */
-export function asContainer(
-  id: string,
-  { basedOn: corrects, measuredVolumeMl, ...rest }: ContainerRecord,
-): Container {
-  const original = corrects === null ? undefined : BUILT_IN_CONTAINERS.get(corrects)
-  const figures = { ...rest, measuredVolumeMl: measuredVolumeMl ?? undefined }
-  return {
-    id: original?.id ?? id,
-    ...rest,
-    ...(measuredVolumeMl === null ? {} : { measuredVolumeMl }),
-    sources: sourcesOf(
-      CONTAINER_FIGURES,
-      figures,
-      original && { ...original, measuredVolumeMl: original.measuredVolumeMl },
-      yours('your own measures'),
-    ),
-  }
-}
-
-/** The record that would keep a container as it is. */
-export const containerRecordOf = ({
-  id,
-  sources: _sources,
-  measuredVolumeMl,
-  ...rest
-}: Container): ContainerRecord => ({
-  ...rest,
-  basedOn: BUILT_IN_CONTAINERS.has(id) ? id : null,
-  measuredVolumeMl: measuredVolumeMl ?? null,
-})

@@ -1,13 +1,10 @@
 import * as z from 'zod'
-import { sourcesOf } from '#core/catalogue'
-import { CROP_FAMILIES, CROP_FIGURES, cropProblems, type Crop } from '#core/sowing/crop'
+import { under } from '#core/problem'
+import { CROP_FAMILIES, cropProblems } from '#core/sowing/crop'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import { EMERGENCE_DAYS } from '#core/sowing/emergence'
 import { AGEING_PER_YEAR, type SeedLife } from '#core/sowing/odds'
-import { NO_LORE } from '#core/sowing/seed-standards'
 import { SCHEDULES } from '#core/season/schedule/schedules'
-import { under } from '#core/problem'
-import { yours } from '#core/working/source'
 import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
 
 const ids = <T extends string>(all: readonly T[]) => all as unknown as [T, ...T[]]
@@ -46,33 +43,3 @@ export const crop = ruled(
   (value) => [...under('figures', cropProblems(value.figures)), ...basedOnProblems(value, BUILT_IN_CROPS)],
 )
 export type CropRecord = z.output<typeof crop>
-
-const OURS = yours('your own figure')
-
-/** The household's own or corrected crop as core knows it. Figures left as they were keep their source. */
-export function asCrop(
-  id: string,
-  { name: called, basedOn: corrects, family, figures: own }: CropRecord,
-): Crop {
-  const original = corrects === null ? undefined : BUILT_IN_CROPS.get(corrects)
-  const sources = sourcesOf(CROP_FIGURES, own, original, OURS)
-  const names = { botanical: original?.botanical ?? '', alsoCalled: original?.alsoCalled ?? [] }
-  const { standardGermination, keepsYears, seedlings, countsClumps } = original ?? NO_LORE
-  const lore = { standardGermination, keepsYears, seedlings, countsClumps }
-  return { ...own, ...names, ...lore, id: original?.id ?? id, name: called, family, sources }
-}
-
-/** The record that would keep a crop as it is. */
-export function cropRecordOf(one: Crop): CropRecord {
-  const { name: called, family } = one
-  const own = Object.fromEntries(CROP_FIGURES.map((key) => [key, one[key]]))
-  // Plain figures: a copy that also takes what a page is watching.
-  return JSON.parse(
-    JSON.stringify({
-      name: called,
-      basedOn: BUILT_IN_CROPS.has(one.id) ? one.id : null,
-      family,
-      figures: own,
-    }),
-  ) as CropRecord
-}

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { JOB_KINDS, type Mark } from '#core/season/today/job'
+import { JOB_KINDS } from '#core/season/today/job'
 import { CHANGES } from '#core/trays/change'
 import { MAX_COLUMNS, MAX_ROWS, MAX_SEEDS } from '#core/trays/layout'
 import { FEELS_LIKE, WATERINGS, WEIGHED } from '#core/water/watering-events'
@@ -296,64 +296,6 @@ export type EntryRecord = z.output<typeof entry>
 /** Where nobody measured anything of what really happened. */
 export const NOTHING_MEASURED = actual.parse({})
 export type Subject = EntryRecord['subjects'][number]
-
-/** An entry as somebody writes it, with nothing left open. */
-export const newEntry = (
-  said: Pick<EntryRecord, 'name' | 'kind' | 'on' | 'subjects'> & Partial<EntryRecord>,
-): EntryRecord => ({
-  at: null,
-  by: '',
-  to: '',
-  note: '',
-  times: 1,
-  evenIfShort: false,
-  count: null,
-  cells: [],
-  water: [],
-  actual: null,
-  placeId: null,
-  signs: [],
-  grams: null,
-  remindOn: null,
-  climate: [],
-  measured: [],
-  carried: [],
-  part: false,
-  snoozedUntil: null,
-  act: null,
-  moves: [],
-  facts: [],
-  ...said,
-})
-
-/** What was told of the water of one tray, with nothing left open. */
-export const waterRow = (
-  said: Pick<EntryRecord['water'][number], 'trayId'> & Partial<EntryRecord['water'][number]>,
-): EntryRecord['water'][number] => ({
-  how: null,
-  litres: null,
-  backL: null,
-  grams: null,
-  moment: null,
-  sdG: null,
-  feels: null,
-  ecMsPerCm: null,
-  nMgPerL: null,
-  ...said,
-})
-
-const isJob = (kind: EntryKind): kind is Mark['what'] => (JOB_KINDS as readonly string[]).includes(kind)
-
-/** The entry as a mark on the season; none where it is not about the season. */
-export function asMark({ kind, subjects, on, snoozedUntil, count, part }: EntryRecord): Mark[] {
-  // A batch that was made for sowings is their mix.
-  const what = kind === 'batch made' ? 'make mix' : kind
-  if (!isJob(what)) return []
-  const of = subjects.flatMap((one) =>
-    one.what === 'sowings' && one.stage !== null ? [{ sowingId: one.id, stage: one.stage }] : [],
-  )
-  return of.length ? [{ what, of, on, snoozedUntil, count, part }] : []
-}
 
 /** Done once for each thing it is about, however often it is said; done once a day; as often as it is said. */
 const ONCE: Readonly<Record<EntryKind, 'ever' | 'a day' | 'each time'>> = {

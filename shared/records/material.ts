@@ -1,9 +1,8 @@
 import * as z from 'zod'
-import { sourcesOf } from '#core/catalogue'
-import { MATERIAL_FIGURES, materialProblems, type Material, type MaterialFigures } from '#core/media/material'
+import { materialProblems } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
-import { yours } from '#core/working/source'
 import { amount, basedOn, basedOnProblems, name, ruled } from './rules'
+import { wholeFigures } from './as-material'
 
 const fraction = amount.describe('A fraction, 0–1')
 
@@ -46,35 +45,3 @@ export const material = ruled(
   ],
 )
 export type MaterialRecord = z.output<typeof material>
-
-/** Nothing said about its water: as the original has it, or so much. */
-const MOISTURE = 0.3
-const wholeFigures = ({
-  figures,
-  basedOn,
-}: {
-  figures: z.output<typeof figuresSaid>
-  basedOn: string | null
-}): MaterialFigures => ({
-  ...figures,
-  moisture: figures.moisture ?? (basedOn === null ? undefined : BUILT_IN.get(basedOn)?.moisture) ?? MOISTURE,
-})
-
-const OURS = yours('your own figure')
-
-/** The household's own or corrected material as core knows it. Figures left as they were keep their source. */
-export function asMaterial(id: string, record: MaterialRecord): Material {
-  const original = record.basedOn === null ? undefined : BUILT_IN.get(record.basedOn)
-  return {
-    ...(original ?? {
-      kind: 'medium' as const,
-      packs: [{ id: 'own', name: `${record.packL} L pack`, volumeL: record.packL }],
-      hazards: ['dust', 'microbes'] as const,
-    }),
-    ...wholeFigures(record),
-    id: original?.id ?? id,
-    name: record.name,
-    sustainability: record.sustainability || (original?.sustainability ?? ''),
-    sources: sourcesOf(MATERIAL_FIGURES, wholeFigures(record), original, OURS),
-  }
-}

@@ -1,4 +1,5 @@
-import { COLLECTIONS, type Bodies, type Collection } from './collections'
+import { COLLECTIONS, type Bodies } from './collections'
+import type { Collection } from './collection-names'
 
 /** An id of a row; rows of the book have short ids. */
 const ROW = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i

@@ -1,7 +1,8 @@
 import * as z from 'zod'
-import type { Tool, ToolKind } from '#core/feed/tool'
+import type { ToolKind } from '#core/feed/tool'
 import { TOOL_KINDS, toolProblems } from '#core/feed/tool'
 import { amount, name, ruled } from './rules'
+import { asTool } from './as-tool'
 
 export const toolFields = z.object({
   name,
@@ -11,5 +12,3 @@ export const toolFields = z.object({
 
 export const tool = ruled(toolFields, (value) => toolProblems(asTool('', value)))
 export type ToolRecord = z.output<typeof toolFields>
-
-export const asTool = (id: string, record: ToolRecord): Tool => ({ id, ...record })

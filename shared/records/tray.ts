@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { MAX_COLUMNS, MAX_ROWS, MAX_GROUPS, type Layout } from '#core/trays/layout'
+import { MAX_COLUMNS, MAX_ROWS, MAX_GROUPS } from '#core/trays/layout'
 import { amount, day, id, name, reference } from './rules'
 
 /** Where the corner is that is marked on the tray itself, seen from above. */
@@ -48,11 +48,3 @@ export const tray = z.object({
   emptiedOn: day.nullable().default(null).describe('The day it was emptied; it is then out of sight'),
 })
 export type TrayRecord = z.output<typeof tray>
-
-/** The layout a record holds. */
-export const layoutOf = ({ rows, columns, groups, cells }: TrayRecord): Layout => ({
-  rows,
-  columns,
-  groups,
-  cells,
-})

@@ -4,8 +4,8 @@ import { BUILT_IN_FEEDS } from '#core/feed/feeds'
 import { MATERIAL_FIGURES } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
 import type { PackSize } from '#core/supplies/goods'
-import { containerRecordOf } from '../records/container'
-import { feedRecordOf } from '../records/feed'
+import { containerRecordOf } from '../records/as-container'
+import { feedRecordOf } from '../records/as-feed'
 import {
   column,
   named,

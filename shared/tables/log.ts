@@ -4,7 +4,8 @@ import { CALIBRATIONS, calibrationById, type CalibrationId } from '#core/learnin
 import { SEEN_IDS } from '#core/signs/seen'
 import type { Problem } from '#core/problem'
 import { dayFrom } from '#core/calendar/day'
-import { newEntry, waterRow, type Subject, type EntryRecord } from '../records/entry'
+import type { Subject, EntryRecord } from '../records/entry'
+import { newEntry, waterRow } from '../records/new-entry'
 import {
   column,
   DAY,

@@ -1,4 +1,5 @@
-import type { Bodies, Collection, Stored } from '#shared/records/collections'
+import type { Bodies, Stored } from '#shared/records/collections'
+import type { Collection } from '../records/collection-names'
 import type { Problem } from '#core/problem'
 import type { Column } from './column'
 import type { Names } from './names'

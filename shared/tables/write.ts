@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
-import type { Bodies, Collection, Stored } from '#shared/records/collections'
+import type { Bodies, Stored } from '#shared/records/collections'
+import type { Collection } from '../records/collection-names'
 import { writtenCell } from './cells'
 import type { Names } from './names'
 import { fieldAt, type Beside, type Table } from './table'

@@ -1,12 +1,6 @@
 import { dayFrom, type Day } from '#core/calendar/day'
-import {
-  bodyOf,
-  COLLECTION_NAMES,
-  type Bodies,
-  type Collection,
-  type Everything,
-  type Stored,
-} from '../records/collections'
+import { bodyOf, type Bodies, type Everything, type Stored } from '../records/collections'
+import { COLLECTION_NAMES, type Collection } from '../records/collection-names'
 import { idsOf, isRefusal, type Acting, type Change, type Decision } from '../commands/command'
 import { decidedBy, sentCommands, type Sent } from '../commands/commands'
 import { benchOf } from '../reckoning/bench'

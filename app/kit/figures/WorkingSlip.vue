@@ -22,6 +22,7 @@ watch(
     await nextTick()
     popover.value?.show({ currentTarget: anchor } as unknown as Event, anchor)
   },
+  { immediate: true },
 )
 
 const figure = computed(() => working.figure)

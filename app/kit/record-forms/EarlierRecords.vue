@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { useHousehold } from '~/household/household'
 import { whyNot } from '~/household/whyNot'
 import { useNotes } from '~/kit/useNotes'
-import type { Collection } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 
 /** A page starts with the newest of a long list; the years before are fetched when somebody asks. */
 const { collection, newest, what } = defineProps<{ collection: Collection; newest: number; what: string }>()

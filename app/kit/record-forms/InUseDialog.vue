@@ -12,7 +12,8 @@ import { useContext } from '~/household/context'
 import { useHousehold } from '~/household/household'
 import { useKeeping } from '~/household/write-records'
 import { useUndo } from '~/household/undo'
-import { COLLECTIONS, type Collection } from '#shared/records/collections'
+import { COLLECTIONS } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 
 /** What was to be removed is in use: who uses it, and another can be put in its place. */
 const inUse = useInUse()

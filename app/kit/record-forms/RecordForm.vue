@@ -11,7 +11,8 @@ import { useProblemAt } from '~/kit/record-forms/useProblemAt'
 import { provideUnreadable } from '~/kit/fields/useUnreadable'
 import { useSaving } from '~/household/saving'
 import type { Problem } from '#core/problem'
-import { bodyOf, type Bodies, type Collection, type Stored } from '#shared/records/collections'
+import { bodyOf, type Bodies, type Stored } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import { problemsFrom } from '#shared/records/rules'
 
 /**

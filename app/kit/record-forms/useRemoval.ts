@@ -3,7 +3,8 @@ import { useNotes } from '~/kit/useNotes'
 import { readProblem, whyNot } from '~/household/whyNot'
 import { useKeeping } from '~/household/write-records'
 import { useUndo } from '~/household/undo'
-import type { Bodies, Collection, Stored } from '#shared/records/collections'
+import type { Bodies, Stored } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 
 export interface InUse {
   readonly collection: Collection

@@ -7,7 +7,8 @@ import LabelDoubts from '~/mix-and-feed/feed/LabelDoubts.vue'
 import { useHousehold } from '~/household/household'
 import { rateReading } from '~/kit/fields/text-readings'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { asFeed, type FeedRecord } from '#shared/records/feed'
+import type { FeedRecord } from '#shared/records/feed'
+import { asFeed } from '#shared/records/as-feed'
 
 const saying = useSaying()
 

@@ -10,7 +10,8 @@ import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useHousehold } from '~/household/household'
 import type { Container } from '#core/containers/container'
 import { cellVolume, cellWord } from '#core/containers/container'
-import { asContainer, containerRecordOf, type ContainerRecord } from '#shared/records/container'
+import type { ContainerRecord } from '#shared/records/container'
+import { asContainer, containerRecordOf } from '#shared/records/as-container'
 
 /** A container of the household's own: by its dimensions, or by the water it holds. */
 const props = defineProps<{ container?: Container }>()

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import LogEntry from '~/records/log/LogEntry.vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { addDays } from '#core/calendar/day'
 
+const LogEntry = defineAsyncComponent(() => import('~/records/log/LogEntry.vue'))
 /** Notes to oneself whose day has come: for a fortnight they stand where one looks. */
 const household = useHousehold()
 const season = useSeason()

@@ -10,7 +10,7 @@ import { useSeason } from '~/plan/season'
 import { calibrationById, type CalibrationId } from '#core/learning/calibrations'
 import { printNumber } from '#core/units/format'
 import { jugKey } from '#shared/reckoning/calibrated-catalogues'
-import { newEntry } from '#shared/records/entry'
+import { newEntry } from '#shared/records/new-entry'
 
 /** Something of the bench measured by itself: a jug by the water it holds, a spoon of powder, a soaked brick. */
 const props = defineProps<{ what: Extract<CalibrationId, 'jug' | 'powder density' | 'coir yield'> }>()

@@ -17,7 +17,7 @@ import { isScale, TOOL_HABITS } from '#core/feed/tool'
 import type { Day } from '#core/calendar/day'
 import type { WEIGHED } from '#core/water/watering-events'
 import { doubtOf } from '#core/water/weighing'
-import { newEntry, waterRow } from '#shared/records/entry'
+import { newEntry, waterRow } from '#shared/records/new-entry'
 import { SCALE_SD_G, type WaterStore } from '#shared/reckoning/water'
 
 /** A tray on the scale: dry, just watered, or as it stands. */

@@ -11,7 +11,8 @@ import {
   type RevisionLine,
   type WeatherLine,
 } from '#shared/archive/format'
-import { COLLECTION_NAMES, COLLECTIONS, type Bodies, type Collection } from '#shared/records/collections'
+import { COLLECTIONS, type Bodies } from '#shared/records/collections'
+import { COLLECTION_NAMES, type Collection } from '#shared/records/collection-names'
 import { fromArchive, isSameInArchive } from '#shared/commands/bring-in'
 import { referred } from '#shared/records/references'
 import { headOf, type Transaction } from '../../db/door'

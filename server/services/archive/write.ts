@@ -16,7 +16,8 @@ import {
   type ArchiveKind,
   type Manifest,
 } from '#shared/archive/format'
-import { bodyOf, type Collection } from '#shared/records/collections'
+import { bodyOf } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import { inHousehold, type Transaction } from '../../db/door'
 import { entries, households, photoFiles, revisions, weatherDays, type readings } from '../../db/schema'
 import type { Principal } from '../../principal'

@@ -2,7 +2,8 @@ import type { Figure } from '#core/working/figure'
 import { printFigure } from '#core/working/print'
 import { printQuantity } from '#core/units/format'
 import { sayingFor } from '#shared/messages/saying'
-import { thermometerOf, type HouseholdRecord } from '#shared/records/household'
+import type { HouseholdRecord } from '#shared/records/household'
+import { thermometerOf } from '#shared/records/new-household'
 
 /** Amounts and days in the household’s own measures and language region. */
 export function printing(household: Pick<HouseholdRecord, 'units' | 'formats'>) {

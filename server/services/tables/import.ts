@@ -2,7 +2,8 @@ import { present } from '#core/present'
 import { at, first } from '#core/numeric/at'
 import { randomUUID } from 'node:crypto'
 import { dequal } from 'dequal'
-import type { Bodies, Collection, Stored } from '#shared/records/collections'
+import type { Bodies, Stored } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import {
   columnOf,
   meantAmong,

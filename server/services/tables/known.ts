@@ -1,6 +1,7 @@
 import { and, inArray, sql } from 'drizzle-orm'
 import type { Day } from '#core/calendar/day'
-import type { Bodies, Collection, Stored } from '#shared/records/collections'
+import type { Bodies, Stored } from '#shared/records/collections'
+import type { Collection } from '#shared/records/collection-names'
 import { namesOf } from '#shared/tables/known'
 import type { ReadTable } from '#shared/tables/read'
 import type { Table } from '#shared/tables/table'

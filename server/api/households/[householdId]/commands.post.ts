@@ -1,5 +1,6 @@
 import * as z from 'zod'
-import { COLLECTION_NAMES, HOUSEHOLD, stored } from '#shared/records/collections'
+import { HOUSEHOLD, stored } from '#shared/records/collections'
+import { COLLECTION_NAMES } from '#shared/records/collection-names'
 import { isAlone } from '#shared/commands/alone'
 import { sentCommands } from '#shared/commands/commands'
 import { id } from '#shared/records/rules'

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { COLLECTION_NAMES } from '#shared/records/collections'
+import { COLLECTION_NAMES } from '#shared/records/collection-names'
 import { id } from '#shared/records/rules'
 import { inHousehold } from '../../../db/door'
 import { removedLately } from '../../../services/read-records'

@@ -1,6 +1,7 @@
 import { present } from '#core/present'
 import * as z from 'zod'
-import { COLLECTION_NAMES, COLLECTIONS } from '#shared/records/collections'
+import { COLLECTIONS } from '#shared/records/collections'
+import { COLLECTION_NAMES } from '#shared/records/collection-names'
 import { reference } from '#shared/records/rules'
 import { inHousehold } from '../../../../../db/door'
 import { asTheyWere } from '../../../../../services/idempotency'

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import DayField from '~/kit/fields/DayField.vue'
+import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
+import { useExample } from '~/household/example'
+import { useToday } from '~/household/useToday'
+import { useDayOfDemo } from '~/shell/useDayOfDemo'
+
+/** The day and the clock of a demo, and the ways out of it. */
+const today = useToday()
+const { clock, set, saving, dismiss } = useDayOfDemo()
+const example = useExample()
+const PACES = [
+  { value: '1', name: 'stopped' },
+  { value: '60', name: 'an hour a minute' },
+  { value: '1440', name: 'a day a minute' },
+]
+</script>
+
+<template>
+  <div class="panel">
+    <p><strong>This is a demo.</strong> It has a day of its own.</p>
+    <DayField :model-value="today" label="Day" @update:model-value="$event && set($event)" />
+    <ChoiceField
+      :model-value="String(clock?.speed)"
+      label="Clock"
+      :choices="PACES"
+      @update:model-value="set(today, Number($event))"
+    />
+    <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+    <template v-if="example.back">
+      <Button class="main" @click="example.goBack()">Back to {{ example.back.name }}</Button>
+      <Button @click="example.throwAway()">Delete this demo</Button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.panel {
+  display: grid;
+  gap: 0.8rem;
+  padding: 0.8rem;
+  min-width: 15rem;
+}
+</style>
