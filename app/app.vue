@@ -5,7 +5,6 @@ import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import PlaceTabs from '~/shell/PlaceTabs.vue'
 import ServerSilent from '~/shell/ServerSilent.vue'
 import ShellHeader from '~/shell/ShellHeader.vue'
-import ShellNote from '~/shell/ShellNote.vue'
 import StorageNotice from '~/shell/StorageNotice.vue'
 import { useHelpOpen } from '~/help/useHelpOpen'
 import { keepToday } from '~/household/useToday'
@@ -14,6 +13,7 @@ import { wasAsked } from '~/kit/useAsk'
 import { useWorking } from '~/kit/figures/working'
 import { useInUse } from '~/kit/record-forms/useRemoval'
 import { useOnce } from '~/shell/useOnce'
+import { useNotes } from '~/kit/useNotes'
 import { useCommands } from '~/household/commands'
 import { useHousehold } from '~/household/household'
 import { usePreferences } from '~/household/preferences'
@@ -25,6 +25,7 @@ const HelpPanel = defineAsyncComponent(() => import('~/help/HelpPanel.vue'))
 const InUseDialog = defineAsyncComponent(() => import('~/kit/record-forms/InUseDialog.vue'))
 const JobTimers = defineAsyncComponent(() => import('~/today/jobs/JobTimers.vue'))
 const MaterialTextures = defineAsyncComponent(() => import('~/kit/drawings/MaterialTextures.vue'))
+const ShellNote = defineAsyncComponent(() => import('~/shell/ShellNote.vue'))
 const WorkingSlip = defineAsyncComponent(() => import('~/kit/figures/WorkingSlip.vue'))
 const household = useHousehold()
 const palette = ref(false)
@@ -38,6 +39,8 @@ const paletteAsked = useOnce(() => palette.value)
 const helpAsked = useOnce(() => help.value)
 const workingAsked = useOnce(() => working.anchor)
 const removalAsked = useOnce(() => inUse.value)
+const { notes } = useNotes()
+const noteSaid = useOnce(() => notes.value)
 const hasOpenJobs = computed(() => household.guidedJobs.some(({ body }) => body.status !== 'ended'))
 const preferences = usePreferences()
 const route = useRoute()
@@ -76,7 +79,7 @@ useHead({
     <HelpPanel v-if="helpAsked" v-model="help" />
     <InUseDialog v-if="removalAsked" />
     <AskDialog v-if="wasAsked" />
-    <ShellNote />
+    <ShellNote v-if="noteSaid" />
   </div>
 </template>
 

@@ -6,7 +6,7 @@ import { useNotices } from '~/plan/useNotices'
 import { sayContainers } from '#shared/messages/containers'
 import type { PlannedSowing } from '#core/season/schedule/sowing'
 import type { Wish } from '#core/language/wish-said'
-import { capital } from '#core/text/words'
+import { capital } from '#core/text/capital'
 import { counted } from '#core/text/plurals'
 import type { SowingRecord } from '#shared/records/sowing'
 

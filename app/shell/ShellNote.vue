@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { watch } from 'vue'
+import { onMounted, watch } from 'vue'
 import { X } from '@lucide/vue'
 import Button from 'primevue/button'
 import Toast from 'primevue/toast'
@@ -9,10 +9,13 @@ import { useNotes, type Note } from '~/kit/useNotes'
 /** Short notes at the foot of the page; one with something to do stays longer. */
 const { notes, current } = useNotes()
 const toast = useToast()
-watch(current, () => {
+function show() {
   toast.removeAllGroups()
   if (notes.value) toast.add({ detail: notes.value, life: notes.value.action ? 12_000 : 6_000 })
-})
+}
+watch(current, show)
+// The first note is what it was loaded for.
+onMounted(show)
 
 function act(note: Note, close: () => void) {
   close()

@@ -1,4 +1,4 @@
-import { capital } from '../text/words'
+import { capital } from '../text/capital'
 import { present } from '../present'
 import { first as firstOf } from '../numeric/at'
 import type { Piece } from './chart'

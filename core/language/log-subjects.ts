@@ -1,4 +1,4 @@
-import { capital } from '../text/words'
+import { capital } from '../text/capital'
 import { at as elementAt, first as firstOf } from '../numeric/at'
 import { present } from '../present'
 import type { Piece } from './chart'

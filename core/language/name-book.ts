@@ -2,7 +2,8 @@ import { present } from '../present'
 import { at as elementAt, first as firstOf } from '../numeric/at'
 import Fuse from 'fuse.js'
 import type { Crop, CropFamily } from '../sowing/crop'
-import { capital, plainName, type Word } from '../text/words'
+import { plainName, type Word } from '../text/words'
+import { capital } from '../text/capital'
 import WORDS_OF_ENGLISHES from './lexicon/englishes.json' with { type: 'json' }
 
 /** A packet as it is asked for: by any word of its name. */

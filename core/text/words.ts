@@ -83,6 +83,3 @@ function plainOf(piece: string, dash: boolean, quoted: boolean): string {
   if (/^[\d½×]/.test(piece)) return piece === '½' ? 'half' : piece
   return NUMBERS.get(piece.toLowerCase())?.toString() ?? plainWord(piece)
 }
-
-/** A text with its first letter large. */
-export const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1)

@@ -1,6 +1,6 @@
 import { present } from '#core/present'
 import { COVER_IS_THE_MIX } from '#core/media/batch-request'
-import { batchOf } from '#core/season/demand/shopping'
+import { batchOf } from '#core/season/demand/batch-of'
 import type { FeedDemand, MixDemand } from '#core/season/demand/demand'
 import type { Bench } from '../reckoning/bench'
 import { makingOf } from '../reckoning/bench'

@@ -1,6 +1,6 @@
 import { IntlMessageFormat } from 'intl-messageformat'
 import type { English } from '#core/sowing/regional-names'
-import { capital } from '#core/text/words'
+import { capital } from '#core/text/capital'
 import AMERICAN from './american.json' with { type: 'json' }
 
 /*

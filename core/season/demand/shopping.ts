@@ -1,7 +1,8 @@
+import { batchOf } from './batch-of'
 import { planDose } from '../../feed/dose'
 import type { Feed } from '../../feed/feed'
 import { planBatch } from '../../media/batch'
-import { batchProblems, DEFAULT_ALLOWANCES, plainBatch, type BatchRequest } from '../../media/batch-request'
+import { batchProblems, type BatchRequest } from '../../media/batch-request'
 import type { MaterialLibrary } from '../../media/material'
 import type { Extra, Part, Preparation } from '../../media/recipe'
 import { needsOfBatch, type Need } from '../../supplies/needs'
@@ -23,15 +24,6 @@ export interface MixRecipe {
   readonly extras: readonly Extra[]
   readonly preparations: readonly Preparation[]
 }
-
-/** The batch a season makes of a recipe, but for what it fills and the household's own measures. */
-export const batchOf = ({ parts, extras, preparations }: MixRecipe) => ({
-  ...plainBatch(),
-  parts: [...parts],
-  extras: [...extras],
-  preparations: [...preparations],
-  allowances: DEFAULT_ALLOWANCES,
-})
 
 /** What a batch of the season takes from the supplies; nothing where its recipe cannot be made. */
 export function needsOfMix(
