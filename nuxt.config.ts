@@ -101,7 +101,7 @@ export default defineNuxtConfig({
     },
     worker: { format: 'es' },
     // A page of forty small files waits on forty answers.
-    build: { rollupOptions: { output: { experimentalMinChunkSize: 40_000 } } },
+    build: { rollupOptions: { output: { experimentalMinChunkSize: 20_000 } } },
     optimizeDeps: { include: ['zod'] },
   },
   // A page is reckoned and drawn where it is read; the server sends an empty bench and what the household keeps.

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import AMERICAN from '../shared/messages/american.json' with { type: 'json' }
 import { DEMO, expect, expectAccessible, goTo, SOWING_BATCH, test, unfold, type Household } from './fixture'
 
 const FEEDING = {
@@ -99,6 +100,7 @@ for (const [scheme, size] of [
   ['light', { width: 1280, height: 800 }],
   ['dark', { width: 1280, height: 800 }],
   ['light', { width: 390, height: 844 }],
+  ['dark', { width: 390, height: 844 }],
 ] as const)
   test(`every place is accessible and fits, ${scheme} at ${size.width} px`, async ({
     page,
@@ -129,6 +131,8 @@ const OTHERS = {
   us: /°C|(?<![/\w])[\d½¼¾] ?(mm|cm|kg|L|litres?)\b|mg\/L|\d ml\b/,
   imperial: /°F|(?<![/\w])[\d½¼¾] ?(mm|cm|kg|L|litres?|qt|cups?)\b|ppm/,
 } as const
+/** What is spelt otherwise, or called otherwise, in American English. */
+const BRITISH = new RegExp(`\\b(?:${Object.keys(AMERICAN).join('|')})\\b`, 'i')
 for (const units of ['metric', 'us', 'imperial'] as const)
   test(`every page is written in ${units} units, and no day as a computer writes it`, async ({
     page,
@@ -152,7 +156,7 @@ for (const units of ['metric', 'us', 'imperial'] as const)
       // A field shows what was typed in both systems.
       const read = lines.filter((one) => !/^\S+ \S+ · \S+ \S+$/.test(one))
       for (const line of new Set(read.map((one) => one.replaceAll('10 mL syringe', ''))))
-        for (const wrong of [NEVER, OTHERS[units]])
+        for (const wrong of [NEVER, OTHERS[units], ...(units === 'us' ? [BRITISH] : [])])
           if (wrong.test(line)) found.push(`${path}: ${line.trim()}`)
     }
     expect(found).toEqual([])

@@ -380,7 +380,7 @@ test('a made-up tray is asked about and decided on, and says what its record wou
   household: _,
 }) => {
   await goTo(page, '/signs')
-  await page.getByRole('link', { name: 'Practise', exact: true }).click()
+  await page.getByRole('link', { name: 'Practice', exact: true }).click()
   await page.getByRole('button', { name: 'Lift or weigh it' }).click()
   await expect(page.getByText(/of the water it can easily have is gone/)).toBeVisible()
   const choices = page.getByRole('region', { name: 'What is it?' })

@@ -15,6 +15,7 @@ import { useHousehold } from '~/household/household'
 import { frostProblems, isFrostFree, type Frosts } from '#core/calendar/frost'
 import type { FrostsSaid } from '#core/language/frosts'
 import { messageAt } from '#core/problem'
+import { useMeasures } from '~/kit/useMeasures'
 
 /** When it freezes, typed as it is said; or that it never does. */
 const first = useFirstHour()
@@ -41,6 +42,7 @@ async function keep() {
       : nights.value
   if (await first.setFrosts(kept)) text.value = ''
 }
+const { said: inWords } = useMeasures()
 </script>
 
 <template>
@@ -50,7 +52,7 @@ async function keep() {
         v-model="text"
         label="On average, roughly"
         :placeholder="monthFirst ? 'May 8, mid May, or: not sure' : '8 May, mid May, or: not sure'"
-        hint="the first autumn frost too, if you know it"
+        :hint="inWords('the first autumn frost too, if you know it')"
       />
       <Button type="submit" class="main" :disabled="!(ready || reading)">Save</Button>
     </form>
@@ -70,7 +72,7 @@ async function keep() {
       <p v-else>
         <FrostReckoned :frosts="frame" />
         <span class="soft">
-          Last frost {{ printDay(present(frame.lastFrost)) }}, first in autumn
+          Last frost {{ printDay(present(frame.lastFrost)) }}, {{ inWords('first in autumn') }}
           {{ printDay(present(frame.firstFrost)) }}.</span
         >
       </p>

@@ -9,6 +9,7 @@ import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import { alsoFits } from '#core/season/fitting/also-fits'
 import type { PlannedRow } from '#shared/reckoning/planned-row'
+import { useMeasures } from '~/kit/useMeasures'
 
 /** What else fits into the cells of its tray that are left; pressed, it stands in the sentence. */
 const props = defineProps<{ row: PlannedRow }>()
@@ -33,6 +34,7 @@ const day = computed(() =>
     timeZone: 'UTC',
   }).format(new Date(`${foot.value.from}T00:00Z`)),
 )
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -50,7 +52,7 @@ const day = computed(() =>
         @click="
           emit(
             'choose',
-            `${free} cells of ${nameOf(one.crop.name)} in ${foot.container.name}, sow ${day}${one.season === 'autumn' ? ', for autumn' : ''}`,
+            `${free} cells of ${nameOf(one.crop.name)} in ${foot.container.name}, sow ${day}${one.season === 'autumn' ? said(', for autumn') : ''}`,
           )
         "
         >{{ nameOf(one.crop.name) }}</Button

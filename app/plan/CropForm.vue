@@ -13,6 +13,7 @@ import { SCHEDULES } from '#core/season/schedule/schedules'
 import type { CropRecord } from '#shared/records/crop'
 import { cropRecordOf } from '#shared/records/as-crop'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
+import { useMeasures } from '~/kit/useMeasures'
 
 /** A crop put right for this place, or one of the household's own after the likeness of another. */
 const props = defineProps<{ crop: Crop; asNew: boolean }>()
@@ -43,6 +44,7 @@ async function back() {
   if (await attempt(body.name, [{ name: 'remove record', collection: 'crops', id, version }])) emit('close')
 }
 const inBook = BUILT_IN_CROPS.has(props.crop.id)
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -73,7 +75,7 @@ const inBook = BUILT_IN_CROPS.has(props.crop.id)
           v-model="draft.figures.weeksBeforeFrost"
           optional
           label="Wants outside, weeks"
-          hint="before autumn’s frost; empty for hardy"
+          hint="before the first frost; empty for hardy"
           :problem="problemAt('figures.weeksBeforeFrost')"
         />
         <TypedField
@@ -111,7 +113,7 @@ const inBook = BUILT_IN_CROPS.has(props.crop.id)
       </div>
       <CheckField v-model="draft.figures.clump" label="stays together as a clump" />
       <CheckField v-model="draft.figures.buryStem" label="roots from a buried stem" />
-      <CheckField v-model="draft.figures.autumn" label="also sown for autumn" />
+      <CheckField v-model="draft.figures.autumn" :label="said('also sown for autumn')" />
     </template>
     <template #more>
       <Button v-if="stored && inBook" @click="back">Reset to standard</Button>

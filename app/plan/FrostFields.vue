@@ -6,6 +6,7 @@ import TypedField from '~/kit/fields/TypedField.vue'
 import FrostReckoned from '~/plan/FrostReckoned.vue'
 import type { Day } from '#core/calendar/day'
 import { frostRiskOf, frostSpreadOf, isFrostFree, type Frosts } from '#core/calendar/frost'
+import { useMeasures } from '~/kit/useMeasures'
 
 /** When it freezes there, how far that scatters, and how much risk is lived with; or that it never does. */
 const frosts = defineModel<Frosts>({ required: true })
@@ -42,6 +43,7 @@ function setNights(more: Partial<typeof said>) {
   Object.assign(said, more)
   change({ nights: nights.value })
 }
+const { said: inWords } = useMeasures()
 </script>
 
 <template>
@@ -60,7 +62,7 @@ function setNights(more: Partial<typeof said>) {
       />
       <DayField
         :model-value="frosts.firstFrost"
-        label="First autumn frost"
+        :label="inWords('First autumn frost')"
         hint="on average"
         :problem="problemAt('firstFrost')"
         @update:model-value="change({ firstFrost: $event })"

@@ -7,6 +7,7 @@ import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import { useDates } from '~/kit/useDates'
 import { useSeason } from '~/plan/season'
 import { sowableNow } from '#core/season/fitting/sow-now'
+import { useMeasures } from '~/kit/useMeasures'
 
 /** What may be sown this week, with these frosts and this warmth: pressed, it stands in the sentence. */
 const emit = defineEmits<{ choose: [text: string] }>()
@@ -31,6 +32,7 @@ const all = computed(() =>
     : [],
 )
 const nameOf = (name: string) => first(name.split(','))
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -52,14 +54,14 @@ const nameOf = (name: string) => first(name.split(','))
           @click="
             emit(
               'choose',
-              `12 ${nameOf(one.crop.name)}, sow today${one.season === 'autumn' ? ', for autumn' : ''}${inPlace ? `, in ${inPlace}` : ''}`,
+              `12 ${nameOf(one.crop.name)}, sow today${one.season === 'autumn' ? said(', for autumn') : ''}${inPlace ? `, in ${inPlace}` : ''}`,
             )
           "
           >{{ nameOf(one.crop.name) }}</Button
         >
         <span class="soft"
-          >{{ one.season === 'autumn' ? 'for autumn, ' : '' }}plant out {{ printDay(one.outOn) }}; sow by
-          {{ printDay(one.until) }}</span
+          >{{ one.season === 'autumn' ? said('for autumn, ') : '' }}plant out {{ printDay(one.outOn) }}; sow
+          by {{ printDay(one.until) }}</span
         >
       </li>
     </ul>

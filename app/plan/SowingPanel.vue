@@ -334,7 +334,7 @@ async function giveUp() {
           label="Season"
           :choices="[
             { value: 'spring', name: 'spring and summer' },
-            { value: 'autumn', name: 'autumn, before the frost' },
+            { value: 'autumn', name: said('autumn, before the frost') },
           ]"
           :problem="problemAt('season')"
           @update:model-value="edit((next) => (next.season = $event))"

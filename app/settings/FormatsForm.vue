@@ -18,7 +18,7 @@ const household = useHousehold()
 const preferences = usePreferences()
 const today = useToday()
 const { printLongDay } = useDates()
-const { temperature, volume } = useMeasures()
+const { said, temperature, volume } = useMeasures()
 type Answer = Pick<HouseholdRecord, 'units' | 'timeZone' | 'formats'>
 const { saving, save, dismiss } = useHouseholdAnswer<Answer>(
   'units and dates',
@@ -117,7 +117,7 @@ type Formats = NonNullable<Answer['formats']>
       />
       <ChoiceField
         v-model="preferences.theme"
-        label="Colours on this device"
+        :label="said('Colours on this device')"
         :choices="[
           { value: 'system', name: 'as the device has them' },
           { value: 'light', name: 'light' },

@@ -13,6 +13,7 @@ export interface Saying {
   /** As it is poured by hand: two digits are enough. */
   readonly aboutVolume: (l: number) => string
   readonly length: (mm: number) => string
+  readonly mass: (g: number) => string
   readonly temperature: (celsius: number) => string
   readonly day: (day: Day) => string
   /** A strength of nitrogen: ppm where people say so, else mg/L. */
@@ -24,6 +25,10 @@ export interface Saying {
   /** A sentence or a name that states amounts, in the household's own measures and words. */
   readonly said: (text: string) => string
 }
+
+/** To the whole degree that is read, °C. */
+const wholeDegrees = (celsius: number, thermometer: UnitSystem): number =>
+  thermometer === 'us' ? ((Math.round((celsius * 9) / 5 + 32) - 32) * 5) / 9 : Math.round(celsius)
 
 /**
  * @param day how a day is written
@@ -51,7 +56,8 @@ export function sayingFor({
     volume: (l) => printQuantity(l, 'volume', units),
     aboutVolume: (l) => printQuantity(Number(l.toPrecision(2)), 'volume', units),
     length: (mm) => printQuantity(mm, 'length', units),
-    temperature: (celsius) => printQuantity(Math.round(celsius), 'temperature', thermometer),
+    mass: (g) => printQuantity(g, 'mass', units),
+    temperature: (celsius) => printQuantity(wholeDegrees(celsius, thermometer), 'temperature', thermometer),
     day,
     strength: (mg) => `${printNumber(Math.round(mg))} ${nitrogenUnit}`,
     said: (text) => inWordsOf(english, saidIn(units, text, thermometer)),

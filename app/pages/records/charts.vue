@@ -114,12 +114,12 @@ const nothing = computed(
         v-if="water.length"
         title="Water and feed a plant"
         hint="As far as it was measured: what was poured, less what came back."
-        :columns="['Tray', 'plants', 'litres', 'mL a plant', 'mg of nitrogen a plant']"
+        :columns="['Tray', 'plants', 'in all', 'mL a plant', 'mg of nitrogen a plant']"
         :rows="
           water.map((one) => [
             one.name,
             one.plants,
-            Number(one.litres.toFixed(2)),
+            aboutVolume(one.litres),
             Math.round(one.mlEach),
             Math.round(one.mgEach),
           ])

@@ -51,7 +51,7 @@ const counted = computed(() => (trial: Stored<TrialRecord>) => sidesOf(trial).ev
 
     <p v-if="!all.length" class="slip">
       No trial yet. Lay out a tray, and before it is sown press <b>Set up a trial</b>: its cells are dealt to
-      two sides by lot. What a cold corner or a draught does it then does to both.
+      two sides by lot. What a cold corner or moving air does it then does to both.
     </p>
     <article v-for="trial in all" :key="trial.id" class="trial" :aria-labelledby="`trial-${trial.id}`">
       <header>

@@ -310,7 +310,7 @@ const print = () => window.print()
     >
       <form class="plan" @submit.prevent="keepPlan">
         <p>
-          The same wishes a year on. Germination, losses, days and litres go by what your bench has shown;
+          The same wishes a year on. Germination, losses, days and amounts go by what your bench has shown;
           what to buy is in Plan, Shopping list.
         </p>
         <CheckField

@@ -99,7 +99,7 @@ async function seen() {
         <h1>What’s wrong with my plants?</h1>
         <p class="soft">The more you log, the better the diagnosis.</p>
       </div>
-      <NuxtLink to="/signs/practice" class="button no-print">Practise</NuxtLink>
+      <NuxtLink to="/signs/practice" class="button no-print">Practice</NuxtLink>
     </header>
     <section class="whole" aria-labelledby="see-title">
       <h2 id="see-title">{{ sign ? 'What you see' : 'Tap what you see' }}</h2>

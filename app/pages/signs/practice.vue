@@ -21,7 +21,7 @@ import {
 
 definePageMeta({
   place: {
-    title: 'Practise diagnosing',
+    title: 'Diagnosis practice',
     what: 'a made-up tray with a problem to find',
     words: 'learn quiz train exercise signs',
     parent: '/trays',
@@ -106,7 +106,7 @@ const READS: Record<PracticeAsk, (record: SignRecord) => string[]> = {
 
 <template>
   <div class="practice">
-    <PageTop title="Practise diagnosing" />
+    <PageTop title="Diagnosis practice" />
     <section class="tray" aria-label="The tray">
       <SignPicture :sign="tray.sign" :label="signById(tray.sign).name" class="picture" />
       <div>
