@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
 const noRipple = fileURLToPath(new URL('./app/theme/no-ripple.ts', import.meta.url))
+const statistics = fileURLToPath(new URL('./node_modules/simple-statistics/index.js', import.meta.url))
 const noStyle = fileURLToPath(new URL('./app/theme/no-style.ts', import.meta.url))
 
 const api = fileURLToPath(new URL('./server/api', import.meta.url))
@@ -56,7 +57,10 @@ export default defineNuxtConfig({
   },
   // What a file uses stands at its head, so that the arrows inside app/ can be checked.
   // A page that is pointed at is fetched, not every page there is a link to.
-  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
+  experimental: {
+    appManifest: false,
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
+  },
   components: { dirs: [] },
   imports: { autoImport: false },
   primevue: {
@@ -97,11 +101,13 @@ export default defineNuxtConfig({
       alias: [
         { find: /^@primeuix\/styles\/.+$/, replacement: noStyle },
         { find: /^primevue\/ripple$/, replacement: noRipple },
+        // Its bundle cannot be parted; of its files only what is used travels.
+        { find: /^simple-statistics$/, replacement: statistics },
       ],
     },
     worker: { format: 'es' },
     // A page of forty small files waits on forty answers.
-    build: { rollupOptions: { output: { experimentalMinChunkSize: 20_000 } } },
+    build: { minify: 'terser', rollupOptions: { output: { experimentalMinChunkSize: 20_000 } } },
     optimizeDeps: { include: ['zod'] },
   },
   // A page is reckoned and drawn where it is read; the server sends an empty bench and what the household keeps.

@@ -45,7 +45,7 @@ for (const { locale, units, says, frost, soft } of KITCHENS)
         }
         await goTo(page, '/')
         // Guessed from the browser, nothing chosen.
-        await expect(page.getByRole('combobox', { name: 'Units' })).toContainText(says)
+        await expect(page.getByRole('radio', { name: says })).toBeChecked()
         await expectAccessible(page)
         await act(page.getByRole('button', { name: 'Get started' }).click())
         await expect(page.getByRole('heading', { level: 1, name: 'Getting started' })).toBeVisible()

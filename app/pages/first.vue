@@ -81,7 +81,7 @@ const next = computed(
           </p>
           <div class="buttons">
             <Button v-if="nextMix" class="main" @click="planBatch(nextMix)">Mix card</Button>
-            <SowStrip :sowing-id="next.id" />
+            <SowStrip :sowing-ids="[next.id]" />
           </div>
         </template>
         <p class="buttons">

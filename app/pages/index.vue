@@ -72,9 +72,9 @@ const at = computed(
 /** What is laid out in trays is sown there, group by group; everything else is ticked off. */
 async function done(job: Job) {
   const { title } = words(job)
-  const { sowingId } = first(job.of)
-  if (job.kind === 'stage' && job.stageKind === 'sow' && trays.isLaidOut(sowingId))
-    await trays.sowAll(sowingId, season.today, `Done: ${title}.`)
+  const ids = job.of.map(({ sowingId }) => sowingId)
+  if (job.kind === 'stage' && job.stageKind === 'sow' && ids.every(trays.isLaidOut))
+    await trays.sowAll(ids, season.today, `Done: ${title}.`)
   else await season.mark(job, title)
 }
 /** What a line can be asked to do, wherever it stands. */
@@ -153,7 +153,7 @@ const print = () => window.print()
         >
       </p>
       <template v-if="next">
-        <SowStrip v-if="next.stage === 0" :sowing-id="next.sowingId" />
+        <SowStrip v-if="next.stage === 0" :sowing-ids="[next.sowingId]" />
         <p class="buttons">
           <Button v-if="nextMix" @click="planBatch(nextMix)"><FileText aria-hidden="true" /> Mix card</Button>
           <NuxtLink :to="`/plan?sowing=${next.sowingId}`" class="button">See the plan</NuxtLink>

@@ -171,7 +171,7 @@ async function giveUp() {
 
 <template>
   <section v-if="body" class="sowing" :aria-label="body.name">
-    <SowStrip :sowing-id="id" />
+    <SowStrip :sowing-ids="[id]" />
     <dl v-if="planned && crop" class="summary">
       <div>
         <dt>Sow</dt>

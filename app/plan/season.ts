@@ -190,20 +190,22 @@ export const useSeason = defineStore('season', () => {
       : attempt(title, [{ name: 'tick', kind, of, title: titled(title), on: today.value }], `Done: ${title}.`)
   }
   const titled = (title: string) => title.slice(0, 120)
-  const unmark = ({ id, version, body }: Stored<EntryRecord>) =>
-    attempt(
-      body.name,
-      [{ name: 'remove record', collection: 'entries', id, version }],
-      `Undone: ${body.name}.`,
+  const unmark = (...stored: Stored<EntryRecord>[]) => {
+    const { name } = first(stored).body
+    const removals = stored.map(
+      ({ id, version }) => ({ name: 'remove record', collection: 'entries', id, version }) as const,
     )
+    return attempt(name, removals, `Undone: ${name}.`)
+  }
   const isOf = ({ body }: Stored<EntryRecord>, job: Job) =>
     body.kind === job.kind &&
     body.snoozedUntil === null &&
     body.subjects.some(({ id, stage }) => job.of.some((of) => of.sowingId === id && of.stage === stage))
   /** Take the last entry off a job that is done. */
   async function undoJob(job: Job) {
-    const stored = household.entries.filter((one) => isOf(one, job)).at(-1)
-    if (stored) await unmark(stored)
+    // Sown in several trays, or several sowings in one: each has an entry of its own.
+    const stored = household.entries.filter((one) => isOf(one, job) && one.body.on === today.value)
+    if (stored.length) await unmark(...stored)
   }
   /** Take back what was ticked off last, wherever it stands on the page. */
   async function undoLast() {

@@ -4,7 +4,6 @@ import Button from 'primevue/button'
 import { navigateTo } from '#imports'
 import { computed, onMounted, ref } from 'vue'
 import { UNIT_SYSTEM_CHOICES } from '~/kit/fields/unit-systems'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import { readProblem, whyNot } from '~/household/whyNot'
 import { sendCommand } from '~/household/send'
 import ShedPicture from '~/shell/ShedPicture.vue'
@@ -86,12 +85,14 @@ async function begin() {
         two minutes to set up.
       </p>
       <TextField v-model="name" label="Name (optional)" placeholder="My bench" :problem="problem" />
-      <ChoiceField
-        v-model="units"
-        label="Units"
-        :choices="UNIT_SYSTEM_CHOICES"
-        :hint="regionName ? `Guessed from your browser (${regionName})` : undefined"
-      />
+      <fieldset class="units">
+        <legend>
+          Units<span v-if="regionName" class="soft small"> guessed from your browser ({{ regionName }})</span>
+        </legend>
+        <label v-for="one in UNIT_SYSTEM_CHOICES" :key="one.value">
+          <input v-model="units" type="radio" name="units" :value="one.value" /> {{ one.name }}
+        </label>
+      </fieldset>
       <div class="buttons">
         <Button type="submit" class="main" :disabled="busy">Get started</Button>
         <Button type="button" :disabled="example.opening" @click="example.openExample()">
@@ -137,6 +138,32 @@ async function begin() {
 .first {
   display: grid;
   gap: 0.9rem;
+}
+
+/* Few, and seen at a glance: nothing to open. */
+.units {
+  display: grid;
+  border: 0;
+  margin: 0;
+  padding: 0;
+}
+
+.units legend {
+  padding: 0;
+  font-weight: 600;
+}
+
+.units label {
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+  min-height: 2.75rem;
+}
+
+.units input {
+  width: 1.3rem;
+  height: 1.3rem;
+  accent-color: var(--enamel);
 }
 
 .gone {

@@ -130,7 +130,7 @@ defineExpose({ focus: () => tick.value?.focus() })
         </p>
         <p v-if="job.danger" class="problem">{{ dangerText(job.danger) }}</p>
       </div>
-      <SowStrip v-if="isToSow" :sowing-id="first(job.of).sowingId" />
+      <SowStrip v-if="isToSow" :sowing-ids="job.of.map(({ sowingId }) => sowingId)" />
       <div v-if="!isDone" class="more no-print">
         <Button v-if="begin && !isToSow" :class="{ main: current }" @click="begin()">
           <Play aria-hidden="true" /><span>Start</span>

@@ -11,8 +11,7 @@ export function useJobWords() {
   const saying = useSaying()
 
   return {
-    words: (job: Job) =>
-      jobWords(job, season.row(job.of[0]?.sowingId ?? ''), context.nameOfMix, saying.value),
+    words: (job: Job) => jobWords(job, season.row, context.nameOfMix, saying.value),
     dangerText: (danger: Danger) => dangerWords(danger, saying.value),
   }
 }

@@ -8,26 +8,26 @@ import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
+import { namesListed } from '#shared/messages/message'
 
 /** Lay out, label, sow: a sowing from the plan into its trays, in place. What is in one tray is one job. */
-const props = defineProps<{ sowingId: string }>()
+const props = defineProps<{ sowingIds: readonly string[] }>()
 const trays = useTrays()
 const season = useSeason()
 const household = useHousehold()
 const guidedJobs = useGuidedJobs()
 const busy = ref(false)
+const isOurs = (id: string) => props.sowingIds.includes(id)
 
 const proposals = computed(() =>
-  trays.toLayOut.filter(({ holds }) => holds.some(({ row }) => row.id === props.sowingId)),
+  trays.toLayOut.filter(({ holds }) => holds.some(({ row }) => isOurs(row.id))),
 )
-const laidOut = computed(() => trays.ofSowing(props.sowingId))
-const isSown = computed(() => season.isSown(props.sowingId))
+const laidOut = computed(() => [...new Set(props.sowingIds.flatMap((id) => trays.ofSowing(id)))])
+const isSown = computed(() => props.sowingIds.every((id) => season.isSown(id)))
 /** Shares its tray with others: they are laid out together. */
 const others = computed(() => [
   ...new Set(
-    proposals.value.flatMap(({ holds }) =>
-      holds.flatMap(({ row }) => (row.id === props.sowingId ? [] : [row.name])),
-    ),
+    proposals.value.flatMap(({ holds }) => holds.flatMap(({ row }) => (isOurs(row.id) ? [] : [row.name]))),
   ),
 ])
 async function layOut() {
@@ -45,7 +45,7 @@ const labels = computed(
       start: '1',
     })}`,
 )
-const name = computed(() => season.sowing(props.sowingId)?.body.name ?? '')
+const name = computed(() => namesListed(props.sowingIds.map((id) => season.sowing(id)?.body.name ?? '')))
 const sow = () =>
   guidedJobs.start(
     'sow',
@@ -54,12 +54,15 @@ const sow = () =>
   )
 /** Within its days, or late: months ahead nothing is marked by a slip of the hand. */
 const isTime = computed(() => {
-  const from = season.row(props.sowingId)?.planned.sowRange[0]
-  return from !== undefined && from <= season.today
+  const from = props.sowingIds.flatMap((id) => season.row(id)?.planned.sowRange[0] ?? [])
+  return from.length > 0 && from.every((day) => day <= season.today)
 })
 /** Without a tray of cells it is marked as sown. */
 const markSown = () =>
-  season.mark({ kind: 'stage', of: [{ sowingId: props.sowingId, stage: 0 }] }, `Sow ${name.value}`)
+  season.mark(
+    { kind: 'stage', of: props.sowingIds.map((sowingId) => ({ sowingId, stage: 0 })) },
+    `Sow ${name.value}`,
+  )
 </script>
 
 <template>

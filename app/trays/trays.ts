@@ -139,8 +139,12 @@ export const useTrays = defineStore('trays', () => {
         ({ group, cells, sown }) => group.sowingId === sowingId && group.stage === 0 && cells > 0 && !sown,
       ),
     )
-  const sowAll = (sowingId: string, on: Day, said: string) =>
-    attempt(said, [{ name: 'sow everywhere', sowingId, on }], said)
+  const sowAll = (sowingIds: readonly string[], on: Day, said: string) =>
+    attempt(
+      said,
+      sowingIds.map((sowingId) => ({ name: 'sow everywhere', sowingId, on }) as const),
+      said,
+    )
 
   return {
     all,

@@ -54,7 +54,9 @@ const DETAILS = messages({
   treat: 'before sowing',
   'soak mix': 'for {who}: {volume} of mix; the evening before, or half an hour before mixing',
   'make mix': 'for {who}{tubs, plural, one {} other {, in # tubs}}',
-  sow: '{seeds, plural, one {# seed} other {# seeds}}{each, plural, one {} other {, # per cell}}, {depth}; {where}. Label first.',
+  sow: '{seeds, plural, one {# seed} other {# seeds}}{each, plural, one {} other {, # per cell}}, {depth}; {where}',
+  labelFirst: '{how}. Label first.',
+  ofEach: '{name}: {how}',
   surface: 'on the surface, pressed in',
   deep: '{depth} deep',
   underVermiculite: '{depth} deep, covered with vermiculite',
@@ -249,20 +251,34 @@ const WORDS: Readonly<Record<Job['kind'], (told: Told) => Words>> = {
 /**
  * A job in words.
  *
- * @param of the job's first sowing, as it is planned, and its crop
+ * @param find a sowing as it is planned, and its crop
  * @param nameOfMix the name of a recipe
  * @param say how the household says amounts
  */
 export function jobWords(
   job: Job,
-  of: Sowing | undefined,
+  find: (sowingId: string) => Sowing | undefined,
   nameOfMix: (recipeId: string) => string,
   say: Saying,
 ): JobWords {
-  const stage = of?.planned.stages[job.of[0]?.stage ?? -1]
   const who = namesListed(job.names)
-  const { title, values, detail } = WORDS[job.kind]({ job, who, of, stage, nameOfMix, say })
-  return { title: TITLES(title, { who, ...values }, say.english), detail }
+  const each = (job.kind === 'stage' ? job.of : job.of.slice(0, 1)).map((target) => {
+    const of = find(target.sowingId)
+    const stage = of?.planned.stages[target.stage]
+    return WORDS[job.kind]({ job, who, of, stage, nameOfMix, say })
+  })
+  const [first = WORDS[job.kind]({ job, who, of: undefined, stage: undefined, nameOfMix, say })] = each
+  const tell = detailIn(say)
+  // Sowings that share a tray are sown together, each in its own way.
+  const how =
+    each.length > 1
+      ? each.map(({ detail }, i) => tell('ofEach', { name: job.names[i] ?? '', how: detail })).join('. ')
+      : first.detail
+  const isSown = job.stageKind === 'sow' || job.stageKind === 'broadcast'
+  return {
+    title: TITLES(first.title, { who, ...first.values }, say.english),
+    detail: isSown && how && job.moved === 0 ? tell('labelFirst', { how }) : how,
+  }
 }
 
 /** A stage that is still ahead: `Pot up okra`. */

@@ -1,10 +1,11 @@
 <script setup lang="ts" generic="Value extends string | null">
 import { present } from '#core/present'
-import { computed, useId } from 'vue'
+import { computed, defineAsyncComponent, useId } from 'vue'
 import Select from 'primevue/select'
 import FieldFrame from '~/kit/fields/FieldFrame.vue'
 import type { Choice, ChoiceGroup } from '~/kit/fields/choice'
-import SearchField from '~/kit/fields/SearchField.vue'
+
+const SearchField = defineAsyncComponent(() => import('~/kit/fields/SearchField.vue'))
 /** Longer lists are searched by typing; shorter ones are seen at a glance. */
 const AT_A_GLANCE = 9
 

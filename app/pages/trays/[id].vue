@@ -14,6 +14,7 @@ import PageTop from '~/shell/PageTop.vue'
 import MoveOn from '~/trays/MoveOn.vue'
 import GroupLine from '~/trays/GroupLine.vue'
 import TrayAdvice from '~/trays/TrayAdvice.vue'
+import TrayLog from '~/trays/TrayLog.vue'
 import TrayMap from '~/trays/TrayMap.vue'
 import TrayFits from '~/trays/TrayFits.vue'
 import TrayForm from '~/trays/TrayForm.vue'
@@ -419,10 +420,10 @@ const advised = computed(() => present(tray.value).groups.length > 1)
     <section class="record" aria-labelledby="record-title">
       <h2 id="record-title">Photos and records</h2>
       <PhotoStrip :id="id" what="trays" :title="`tray ${kept.number}`" />
+      <TrayLog :id="id" />
       <p class="links no-print">
         <NuxtLink :to="`/trays/labels?trays=${id}`" class="button on-phone">Labels</NuxtLink>
         <Button class="on-phone" @click="changing = true">Edit tray</Button>
-        <NuxtLink :to="{ path: '/records', query: { subject: id } }" class="button">Log</NuxtLink>
         <NuxtLink :to="{ path: '/signs', query: { tray: id } }" class="button"
           >What is wrong with it?</NuxtLink
         >

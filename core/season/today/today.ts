@@ -5,6 +5,7 @@ import { horizonOf, JOB_KINDS, stateOn, type Job, type TodayInput } from './job'
 import { doneBySowing, isSnoozed, marksBy, movedBySowing } from './marks'
 import { mixJobs } from './mix-jobs'
 import { sowingJobs } from './sowing-jobs'
+import { togetherInTrays } from './together'
 
 /** All jobs up to a week ahead, those in danger first, then late, due, coming and done today. */
 export function jobsOf(input: TodayInput): Job[] {
@@ -17,10 +18,11 @@ export function jobsOf(input: TodayInput): Job[] {
     ...mixJobs(input, marked),
     ...feedJobs(input, marked, days),
   ]
-  const jobs = aroundAway(all, input.away ?? [], today)
+  const shown = aroundAway(all, input.away ?? [], today)
     .filter(({ dueOn, state }) => dueOn <= horizonOf(today) || state === 'danger')
     .map(onlyFirstFull(today))
     .filter((job) => job.state === 'done' || !isSnoozed(job, marked, today))
+  const jobs = togetherInTrays(shown, rows)
   const order = { danger: 0, late: 1, due: 2, coming: 3, done: 4 }
   // On one day in the order of the work: soak, mix, then fill.
   return jobs.sort(

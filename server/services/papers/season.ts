@@ -132,7 +132,7 @@ export async function weekPaper(principal: Principal, householdId: string, on?: 
   const print = printing(household)
   const nameOfMix = (id: string) => context.recipes.get(id)?.name ?? 'a mix no longer here'
   const item = (job: Job) => {
-    const of = rows.find(({ id }) => id === job.of[0]?.sowingId)
+    const of = (sowingId: string) => rows.find(({ id }) => id === sowingId)
     const { title, detail } = jobWords(job, of, nameOfMix, print.saying)
     return { title, text: job.danger ? `${detail}. ${dangerWords(job.danger, print.saying)}` : detail }
   }
