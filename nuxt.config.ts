@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
 const noRipple = fileURLToPath(new URL('./app/theme/no-ripple.ts', import.meta.url))
+const noSkeletons = fileURLToPath(new URL('./app/theme/no-skeletons.ts', import.meta.url))
 const statistics = fileURLToPath(new URL('./node_modules/simple-statistics/index.js', import.meta.url))
 const noStyle = fileURLToPath(new URL('./app/theme/no-style.ts', import.meta.url))
 
@@ -101,6 +102,7 @@ export default defineNuxtConfig({
       alias: [
         { find: /^@primeuix\/styles\/.+$/, replacement: noStyle },
         { find: /^primevue\/ripple$/, replacement: noRipple },
+        { find: /^@formatjs\/icu-skeleton-parser$/, replacement: noSkeletons },
         // Its bundle cannot be parted; of its files only what is used travels.
         { find: /^simple-statistics$/, replacement: statistics },
       ],

@@ -1,11 +1,11 @@
-import { utcDay } from 'd3-time'
 import { localTime } from './zone'
 
 declare const calendarDay: unique symbol
 /** A real calendar day, `2027-05-20`; no other text is one. Days belong to no time zone. */
 export type Day = string & { readonly [calendarDay]: true }
 
-const EPOCH = new Date(0)
+/** A day of Greenwich, which keeps no summer time and whose clocks count no leap second, ms. */
+const DAY_MS = 86_400_000
 
 /** Days are asked for again and again while a season is planned; a few thousand cover it. */
 const MAX_KNOWN = 20_000
@@ -83,7 +83,7 @@ export function dayNumber(day: Day): number {
   const at = midnight(day)
   if (Number.isNaN(at)) throw new RangeError(`day: '${day}' is not a calendar day`)
   if (numbers.size > MAX_KNOWN) numbers.clear()
-  const number = utcDay.count(EPOCH, new Date(at))
+  const number = at / DAY_MS
   numbers.set(day, number)
   return number
 }
@@ -98,7 +98,7 @@ export function dayOf(number: number): Day {
   const known = days.get(whole)
   if (known !== undefined) return known
   if (days.size > MAX_KNOWN) days.clear()
-  const day = dayAt(utcDay.offset(EPOCH, whole))
+  const day = dayAt(new Date(whole * DAY_MS))
   days.set(whole, day)
   return day
 }

@@ -16,6 +16,7 @@ import { crop } from '../records/crop'
 import { asCrop, cropRecordOf } from '../records/as-crop'
 import { seasonFrame } from '../records/season-frame'
 import { sowing } from '../records/sowing'
+import { tray } from '../records/tray'
 import { asSowingRequest, sowingRecordProblems } from './sowing-request'
 import { planSowing } from '#core/season/schedule/sowing'
 import { openRows, seasonPlanner, type SeasonContext } from './season'
@@ -245,4 +246,27 @@ it('a season runs short of a thing on the day its use passes what is there', () 
       }
     }),
   )
+})
+
+describe('what a tray was filled with', () => {
+  it('stays the mix of its sowing, whatever the supplies hold today; one without a tray takes the usual mix', () => {
+    const id = '7b1c0a30-0000-4000-8000-00000000000a'
+    const other = [...known.recipes.keys()].find((one) => one !== known.usualMixes.seed)!
+    const body = tray.parse({
+      name: 'Tray',
+      containerId: 'tray-72',
+      rows: 1,
+      columns: 2,
+      recipeId: other,
+      cells: ['A', 'A'],
+      groups: [{ code: 'A', name: 'Tomato', cropId: 'tomato', sowingId: id }],
+    })
+    const firstMix = (trays: { id: string; body: typeof body }[]) => {
+      const outcome = seasonPlanner(known, dayFrom('2027-03-01'), trays).plan({ id, body: tomato })
+      return 'row' in outcome ? outcome.row.planned.stages[0]!.recipeId : null
+    }
+    expect(firstMix([])).toBe(known.usualMixes.seed)
+    expect(firstMix([{ id: 'tray', body }])).toBe(other)
+    expect(firstMix([{ id: 'tray', body: { ...body, recipeId: 'gone' } }])).toBe(known.usualMixes.seed)
+  })
 })

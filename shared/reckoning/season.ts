@@ -48,6 +48,7 @@ export function seasonPlanner(
   climate: Climates = new Map(),
 ) {
   const fixed = fixedTrays(trays)
+  const filled = mixesInTrays(trays)
   const warmth: WarmthSince | undefined = climate.size
     ? (place, mixC) => mixByDay(place, mixC, climate.get(place.id) ?? [])
     : undefined
@@ -72,7 +73,19 @@ export function seasonPlanner(
   function planned(id: string, body: SowingRecord, was: Was): Outcome {
     const [problem] = sowingRecordProblems(body, context)
     if (problem) return { unplanned: { id, body, problem } }
-    const request = present(asSowingRequest(body, context, { ...was, notBefore: today, roots, warmth }))
+    const asked = present(asSowingRequest(body, context, { ...was, notBefore: today, roots, warmth }))
+    // What is in the supplies today does not change what a tray was filled with.
+    const inTray = (usual: string | null, stage: number) => {
+      const recipeId = filled.get(`${id} ${stage}`)
+      return recipeId !== undefined && context.book.knowsMix(recipeId) ? recipeId : usual
+    }
+    const request =
+      body.stages || !asked.stages
+        ? asked
+        : {
+            ...asked,
+            stages: asked.stages.map((one, i) => ({ ...one, recipeId: inTray(one.recipeId, i) })),
+          }
     try {
       const plan = planSowing(request, context.frame, context.book)
       const { crop } = request
@@ -95,6 +108,18 @@ export function seasonPlanner(
     }
   }
 }
+
+/** The recipe of the trays each stage of a sowing stands or stood in, by `sowing stage`. */
+const mixesInTrays = (trays: readonly Kept<TrayRecord>[]): ReadonlyMap<string, string> =>
+  new Map(
+    trays.flatMap(({ body: { recipeId, groups } }) =>
+      recipeId === null
+        ? []
+        : groups.flatMap(({ sowingId, stage }): [string, string][] =>
+            sowingId === null ? [] : [[`${sowingId} ${stage}`, recipeId]],
+          ),
+    ),
+  )
 
 /** What was done with a sowing. */
 interface Was {
