@@ -39,7 +39,7 @@ test('what was removed is brought back in Settings, also after a reload', async 
   await goTo(page, '/settings')
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Restore Blue jug' }).click()
-  await expect(page.getByText('Nothing was deleted.')).toBeVisible()
+  await expect(page.getByText('Nothing in the last 90 days.')).toBeVisible()
   expect((await household.list('tools')).map(({ body }) => body['name'])).toContain('Blue jug')
 })
 

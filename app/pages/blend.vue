@@ -143,7 +143,7 @@ const caution = cautions(['concentrates', 'fertiliser'])
         <ul class="doses">
           <li v-for="{ feed, gPerL } in blend.lines" :key="feed.id">
             <strong>{{ mass(gPerL * (volumeL ?? 0)) }}</strong> {{ feed.name }}
-            <span class="soft">({{ printNumber(gPerL) }} g in a litre)</span>
+            <span class="soft">({{ printNumber(gPerL) }} g/L)</span>
           </li>
         </ul>
         <TwoJugs

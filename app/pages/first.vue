@@ -76,7 +76,7 @@ const next = computed(
             First: sow {{ next.name }} on <strong>{{ printDay(next.planned.sowOn) }}</strong><template
               v-if="nextMix"
               >. You’ll need {{ volume(nextMix.looseL) }} of
-              {{ context.nameOfMix(nextMix.recipeId).toLowerCase() }} on {{ printDay(nextMix.on) }}</template
+              {{ context.nameOfMix(nextMix.recipeId).toLowerCase() }}</template
             >.
           </p>
           <div class="buttons">

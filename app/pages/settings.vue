@@ -193,11 +193,10 @@ async function bringBack(one: Removed) {
 
     <section>
       <h2>Recently deleted</h2>
-      <p class="soft">Deleted in the last {{ REMOVED_LATELY_DAYS }} days.</p>
       <Message v-if="failed" severity="error">
         {{ failed }} <button type="button" class="link" @click="read">Try again</button>
       </Message>
-      <p v-else-if="removed && removed.length === 0">Nothing was deleted.</p>
+      <p v-else-if="removed && removed.length === 0">Nothing in the last {{ REMOVED_LATELY_DAYS }} days.</p>
       <DataTable
         v-else-if="removed"
         :value="removed"

@@ -102,11 +102,9 @@ async function take() {
         >
       </li>
     </ul>
-    <p v-else class="soft">
-      None. Jobs on days away are brought forward, and Today lists what to water and who could help after it.
-    </p>
+    <p v-else class="soft">None yet. Jobs that fall on them are brought forward.</p>
     <form @submit.prevent="addSaid">
-      <TextField v-model="text" label="Days away, as you would say them" :placeholder="AWAY_LIKE" />
+      <TextField v-model="text" label="When are you away?" :placeholder="AWAY_LIKE" />
       <Button type="submit" class="main" :disabled="!(meaning?.length || reading)">Add</Button>
     </form>
     <SaidBack v-if="shown" :read="shown" @say="say" />

@@ -80,7 +80,7 @@ type Formats = NonNullable<Answer['formats']>
         :model-value="formats.temperature ?? READER"
         label="Temperatures"
         :choices="[
-          { value: READER, name: 'as the units have them' },
+          { value: READER, name: 'as the units' },
           { value: 'celsius', name: '°C' },
           { value: 'fahrenheit', name: '°F' },
         ]"
@@ -119,7 +119,7 @@ type Formats = NonNullable<Answer['formats']>
         v-model="preferences.theme"
         :label="said('Colours on this device')"
         :choices="[
-          { value: 'system', name: 'as the device has them' },
+          { value: 'system', name: 'as the device' },
           { value: 'light', name: 'light' },
           { value: 'dark', name: 'dark, for the grow room' },
         ]"

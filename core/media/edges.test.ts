@@ -467,7 +467,7 @@ describe('a verdict', () => {
       'fine',
       'fine',
     ])
-    expect([air(0.32).text.includes('airier'), air(0.3201).text.includes('airier')]).toEqual([false, true])
+    expect([air(0.32).says.kind, air(0.3201).says.kind]).toEqual(['good air', 'airy'])
     const block = { container: container('block-2in'), physics: { airSpace: figure('air', 0.01) } }
     expect(mood('air', block).mood).toBe('fine')
   })
@@ -487,19 +487,19 @@ describe('a verdict', () => {
     expect([5.09, 5.1, 5.49, 5.5, 6.3, 6.31, 6.7, 6.71].map((ph) => of(ph).mood)).toEqual([
       ...['change', 'watch', 'watch', 'fine', 'fine', 'watch', 'watch', 'watch'],
     ])
-    expect([of(6.7).text.startsWith('Slightly high'), of(6.71).text.startsWith('High')]).toEqual([true, true])
-    expect([
-      of(5).text.includes('About 2 g'),
-      of(5, 2, 1.96).text.includes('lime a litre'),
-      of(5, 2, 1).text.includes('1 g more'),
-    ]).toEqual([true, false, true])
+    expect([of(6.7).says.kind, of(6.71).says.kind]).toEqual(['slightly alkaline', 'alkaline'])
+    expect([of(5), of(5, 2, 1), of(5, 2, 3)].map(({ says }) => says)).toMatchObject([
+      { limeGPerL: 2, limedGPerL: 0 },
+      { limeGPerL: 1, limedGPerL: 1 },
+      { limeGPerL: 0, limedGPerL: 3 },
+    ])
     // Limed a quarter more than is enough.
     expect([of(6.71, 2, 2.5).mood, of(6.71, 2, 2.51).mood, of(6.31, 2, 2.51).mood]).toEqual([
       'watch',
       'change',
       'watch',
     ])
-    expect(of(6.71, 0, 0.06).text).toContain('none is needed')
+    expect(of(6.71, 0, 0.06).says).toMatchObject({ kind: 'too much lime', limeGPerL: 0 })
   })
   it('of salts is fine up to 1 mS/cm, watched up to 2, and asks for change beyond', () => {
     const salts = (value: number) =>

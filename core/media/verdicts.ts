@@ -1,18 +1,46 @@
 import type { Container } from '../containers/container'
-import { printNumber, printShare } from '../units/format'
 import type { Chemistry } from './chemistry'
 import { PH_UNCERTAINTY, SALTS_LIMITS_MS_PER_CM } from './chemistry'
 import type { ContainerPhysics } from './container-physics'
 import type { Ingredient } from './ingredient'
 import { derive, type Figure } from '../working/figure'
 
-/** What a figure means for the seedling, with the number and what would help. Never a scolding. */
+/** What is to be said of a figure, with the values it is said with; `shared/messages` says it. */
+export type VerdictSays =
+  | { readonly kind: 'air in a block' | 'little water' | 'good water' | 'little food' | 'enough food' }
+  | {
+      readonly kind: 'far too little air' | 'little air' | 'airy' | 'good air'
+      /** What good mixes show at this depth, fractions. */
+      readonly least: number
+      readonly comfortable: number
+    }
+  | {
+      readonly kind: 'acid' | 'slightly acid' | 'too much lime' | 'alkaline' | 'slightly alkaline' | 'good pH'
+      /** What is wanted. */
+      readonly low: number
+      readonly high: number
+      /** Lime that is in, g/L. */
+      readonly limedGPerL: number
+      /** Lime that is still missing, g/L; where there is too much, what would be enough. */
+      readonly limeGPerL: number
+    }
+  | { readonly kind: 'mild'; readonly germination: number; readonly seedlings: number }
+  | {
+      readonly kind: 'salty' | 'too salty'
+      /** What brings most of the salts, and its share of the mix. */
+      readonly material: string
+      readonly share: number
+      /** What germinating seed and seedlings bear, mS/cm. */
+      readonly germination: number
+      readonly seedlings: number
+    }
+
+/** What a figure means for the seedling, with the number and what would help. */
 export interface Verdict {
   readonly id: 'air' | 'water' | 'ph' | 'salts' | 'food'
-  readonly title: string
   readonly mood: 'fine' | 'watch' | 'change'
   readonly figure: Figure
-  readonly text: string
+  readonly says: VerdictSays
 }
 
 /** Retention is known to ±15 %: a hair below a limit is at the limit. */
@@ -42,79 +70,49 @@ export function verdictsOn(
   ]
 }
 
-/** Good plants are raised in little air by letting them go light; that is said, rather than doom. */
-const LET_IT_GO_LIGHT = 'Let it go light and pale on top before the next watering'
-
 function airVerdict(container: Container, { airSpace, airWanted }: ContainerPhysics): Verdict {
-  const range = `Good mixes show ${printShare(airWanted.least)} to ${printShare(airWanted.comfortable)} at this depth`
-  const base = { id: 'air', title: 'Air', figure: airSpace } as const
+  const { least, comfortable } = airWanted
+  const said = (mood: Verdict['mood'], kind: 'far too little air' | 'little air' | 'airy' | 'good air') =>
+    ({ id: 'air', figure: airSpace, mood, says: { kind, least, comfortable } }) as const
   if (container.kind === 'block')
-    return {
-      ...base,
-      mood: 'fine',
-      text: 'Pressed, it holds little air inside, but a block is open on five sides: stand blocks a finger apart, and let their faces go pale before the next watering.',
-    }
-  if (airSpace.value < airWanted.least * MUCH_TOO_LITTLE)
-    return {
-      ...base,
-      mood: 'change',
-      text: `${range}. ${LET_IT_GO_LIGHT}, and keep it from cucumbers, peppers and strawberries; a coarser mix or a deeper container is easier.`,
-    }
-  if (airSpace.value < airWanted.least * WITHIN)
-    return {
-      ...base,
-      mood: 'watch',
-      text: `${range}. ${LET_IT_GO_LIGHT}; cucumbers, peppers and strawberries like more.`,
-    }
-  if (airSpace.value > airWanted.comfortable * AIRY)
-    return {
-      ...base,
-      mood: 'fine',
-      text: `${range}: this is airier. Roots like it; it dries sooner, so look every day.`,
-    }
-  return { ...base, mood: 'fine', text: `${range}.` }
+    return { id: 'air', figure: airSpace, mood: 'fine', says: { kind: 'air in a block' } }
+  // Good plants are raised in little air by letting them go light; that is said, rather than doom.
+  if (airSpace.value < least * MUCH_TOO_LITTLE) return said('change', 'far too little air')
+  if (airSpace.value < least * WITHIN) return said('watch', 'little air')
+  return said('fine', airSpace.value > comfortable * AIRY ? 'airy' : 'good air')
 }
 
-function waterVerdict({ easilyAvailableWater }: ContainerPhysics): Verdict {
-  const base = { id: 'water', title: 'Easy water', figure: easilyAvailableWater } as const
-  return easilyAvailableWater.value < LITTLE_WATER
-    ? { ...base, mood: 'watch', text: 'Dries quickly: look every day. 20–30 % is easy going.' }
-    : { ...base, mood: 'fine', text: 'Keeps water that roots can take easily.' }
+function waterVerdict({ easilyAvailableWater: figure }: ContainerPhysics): Verdict {
+  return figure.value < LITTLE_WATER
+    ? { id: 'water', figure, mood: 'watch', says: { kind: 'little water' } }
+    : { id: 'water', figure, mood: 'fine', says: { kind: 'good water' } }
 }
+
+/** So many times as much lime as is enough is too much [default]. */
+const TOO_MUCH_LIME = 1.25
 
 function phVerdict({ ph, phWanted: [low, high], limeGPerL, limedGPerL }: Chemistry): Verdict {
-  const base = { id: 'ph', title: 'pH', figure: ph } as const
-  const limed = limedGPerL.value >= 0.05
-  const grams = (value: number) => `${printNumber(value, 2)} g`
-  const range = `${printNumber(low, 2)}–${printNumber(high, 2)} is best`
-  const near = `within the estimate’s uncertainty (± ${PH_UNCERTAINTY})`
-  const lacks = limeGPerL.value - limedGPerL.value
-  if (ph.value < low) {
-    const lime =
-      lacks > 0.05
-        ? ` About ${grams(lacks)} ${limed ? 'more ' : ''}of dolomitic lime a litre of mix brings it there.`
-        : ''
-    return ph.value < low - PH_UNCERTAINTY
-      ? { ...base, mood: 'change', text: `Too acid: ${range}.${lime}` }
-      : { ...base, mood: 'watch', text: `Slightly acid, ${near}: ${range}. Measure before you lime.` }
-  }
+  const limed = limedGPerL.value
+  const enough = limeGPerL.value
+  const said = (
+    mood: Verdict['mood'],
+    kind: Extract<Verdict['says'], { low: number }>['kind'],
+    lime = Math.max(0, enough - limed),
+  ): Verdict => ({
+    id: 'ph',
+    figure: ph,
+    mood,
+    says: { kind, low, high, limedGPerL: limed, limeGPerL: lime },
+  })
+  if (ph.value < low)
+    return ph.value < low - PH_UNCERTAINTY ? said('change', 'acid') : said('watch', 'slightly acid')
   if (ph.value > high) {
     const far = ph.value > high + PH_UNCERTAINTY
-    if (limed && limedGPerL.value > limeGPerL.value * 1.25)
-      return {
-        ...base,
-        mood: far ? 'change' : 'watch',
-        text: `Limed with ${grams(limedGPerL.value)} a litre where ${limeGPerL.value < 0.05 ? 'none is needed' : `about ${grams(limeGPerL.value)} is enough`}: ${range}. Too much lime locks up iron as surely as too little.`,
-      }
-    return far
-      ? {
-          ...base,
-          mood: 'watch',
-          text: `High: ${range}. Leave lime out; leaves may go pale between the veins.`,
-        }
-      : { ...base, mood: 'watch', text: `Slightly high, ${near}: ${range}. Leave lime out.` }
+    if (limed >= 0.05 && limed > enough * TOO_MUCH_LIME)
+      return said(far ? 'change' : 'watch', 'too much lime', enough)
+    return said('watch', far ? 'alkaline' : 'slightly alkaline')
   }
-  return { ...base, mood: 'fine', text: `Good as it is: ${range}.` }
+  return said('fine', 'good pH')
 }
 
 /** A pressed litre holds the salts of more than a litre, in fewer pores. */
@@ -130,39 +128,24 @@ function saltsIn({ saltsMsPerCm }: Chemistry, { pressing, totalPorosity }: Conta
   )
 }
 
-function saltsVerdict(saltsMsPerCm: Figure, ingredients: readonly Ingredient[]): Verdict {
-  const base = { id: 'salts', title: 'Salts', figure: saltsMsPerCm } as const
+function saltsVerdict(figure: Figure, ingredients: readonly Ingredient[]): Verdict {
   const { germination, seedlings } = SALTS_LIMITS_MS_PER_CM
-  if (saltsMsPerCm.value <= germination)
-    return {
-      ...base,
-      mood: 'fine',
-      text: `Mild enough for germinating seed (under ${germination.toFixed(1)}).`,
-    }
+  if (figure.value <= germination)
+    return { id: 'salts', figure, mood: 'fine', says: { kind: 'mild', germination, seedlings } }
   const saltiest = ingredients.reduce((a, b) =>
     b.material.smeEcMsPerCm * b.share.value > a.material.smeEcMsPerCm * a.share.value ? b : a,
   )
-  const why = `${saltiest.material.name} is ${printShare(saltiest.share.value)} of this mix`
-  return saltsMsPerCm.value <= seedlings
-    ? {
-        ...base,
-        mood: 'watch',
-        text: `${why}: germination needs under ${germination.toFixed(1)}, seedlings under ${seedlings.toFixed(1)}.`,
-      }
-    : {
-        ...base,
-        mood: 'change',
-        text: `${why}: germination needs under ${germination.toFixed(1)}. Keep it for potting on.`,
-      }
+  const values = { material: saltiest.material.name, share: saltiest.share.value, germination, seedlings }
+  return figure.value <= seedlings
+    ? { id: 'salts', figure, mood: 'watch', says: { kind: 'salty', ...values } }
+    : { id: 'salts', figure, mood: 'change', says: { kind: 'too salty', ...values } }
 }
 
-function foodVerdict(daysOfFood: Figure): Verdict {
-  const base = { id: 'food', title: 'Food', figure: daysOfFood } as const
-  return daysOfFood.value <= 12
-    ? {
-        ...base,
-        mood: 'watch',
-        text: 'After that, feed: the seed’s own food is gone and the mix gives little.',
-      }
-    : { ...base, mood: 'fine', text: 'From emergence, for a medium appetite, in this much mix.' }
+/** A mix with so many days of food or fewer is fed from then on [default]. */
+const LITTLE_FOOD_DAYS = 12
+
+function foodVerdict(figure: Figure): Verdict {
+  return figure.value <= LITTLE_FOOD_DAYS
+    ? { id: 'food', figure, mood: 'watch', says: { kind: 'little food' } }
+    : { id: 'food', figure, mood: 'fine', says: { kind: 'enough food' } }
 }

@@ -55,6 +55,7 @@ import { knownFrom } from '#core/language/reading'
 import { wordsOf } from '#shared/reckoning/known'
 import { heardWish } from '#shared/reckoning/heard-wish'
 import { asFeed } from '#shared/records/as-feed'
+import { sayVerdict } from '#shared/messages/mix'
 import { tabled } from '../http/figures'
 
 /*
@@ -110,7 +111,8 @@ export const COMPUTATIONS = {
     const chemistry = chemistryOf(blend.ingredients, blend.mixingLoss, dosed(body.extras, materials))
     const { plants, blockCompression: press } = body
     const inside = insideOf(container, blend, chemistry, { plants, press })
-    return tabled({ ...inside, chemistry, mixingLoss: blend.mixingLoss })
+    const verdicts = inside.verdicts.map((one) => ({ ...one, ...sayVerdict(one, { said: String }) }))
+    return tabled({ ...inside, verdicts, chemistry, mixingLoss: blend.mixingLoss })
   }),
   odds: computation(oddsToCompute, ({ plants, germination, perCell, certainty, up, of }) => {
     const chance = anyOf(germination, perCell)

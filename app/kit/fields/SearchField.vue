@@ -26,6 +26,7 @@ const chosen = computed(() => all.value.find(({ value }) => value === props.mode
 const shown = ref<Choice<Value> | string | null>(null)
 watch(chosen, (choice) => (shown.value = choice), { immediate: true })
 const suggestions = ref<typeof props.choices>([])
+const typed = computed(() => typeof shown.value === 'string' && shown.value.trim() !== '')
 
 function suggest(query: string) {
   // The name that stands there already is no search.
@@ -67,7 +68,7 @@ function unfold(event: Event) {
     auto-option-focus
     dropdown
     scroll-height="none"
-    empty-search-message="Nothing here is called that."
+    :empty-search-message="typed ? 'Nothing here is called that.' : ''"
     @complete="suggest($event.query)"
     @update:model-value="take"
     @blur="shown = chosen"

@@ -86,9 +86,7 @@ const FITS = { fair: '', rough: '', 'too small': 'too coarse', 'too many': 'too 
           <span class="soft">{{ FITS[one.fit] || `within ${printShare(one.worst.value)}` }}</span>
         </label>
       </fieldset>
-      <p v-else class="soft">
-        No tool of yours measures this. <NuxtLink to="/supplies">Add one in Supplies.</NuxtLink>
-      </p>
+      <p v-else class="soft"><NuxtLink to="/supplies">Add a tool in Supplies.</NuxtLink></p>
       <CautionList
         :cautions="feed.plan.cautions"
         :open="feed.plan.cautions.some(({ id }) => id === 'aboveLabel')"

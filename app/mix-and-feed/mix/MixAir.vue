@@ -5,7 +5,8 @@ import FigureValue from '~/kit/figures/FigureValue.vue'
 import AirScale from '~/mix-and-feed/mix/AirScale.vue'
 import AirSection from '~/mix-and-feed/mix/AirSection.vue'
 import WorksForMe from '~/mix-and-feed/mix/WorksForMe.vue'
-import { useMeasures } from '~/kit/useMeasures'
+import { useSaying } from '~/kit/useSaying'
+import { sayVerdict } from '#shared/messages/mix'
 import { useInside } from '~/mix-and-feed/mix/useInside'
 import { useFollowing } from '~/mix-and-feed/mix/useFollowing'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
@@ -15,7 +16,7 @@ import { printNumber, printShare } from '#core/units/format'
 
 /** The mix in the chosen container: how much air is left after draining, and what else awaits the seedling. */
 const mix = useMixDraft()
-const { said } = useMeasures()
+const saying = useSaying()
 const root = useTemplateRef<HTMLElement>('root')
 const plan = useFollowing(root, () => mix.plan)
 
@@ -107,7 +108,7 @@ const scale = computed(() => {
     <dl>
       <div v-for="verdict in seen.verdicts" :key="verdict.id" :class="verdict.mood">
         <dt>
-          <span class="mood">{{ verdict.mood }}</span> {{ verdict.title }}
+          <span class="mood">{{ verdict.mood }}</span> {{ sayVerdict(verdict, saying).title }}
           <strong>
             <FigureValue
               :figure="verdict.figure"
@@ -121,7 +122,7 @@ const scale = computed(() => {
             />
           </strong>
         </dt>
-        <dd>{{ said(verdict.text) }}</dd>
+        <dd>{{ sayVerdict(verdict, saying).text }}</dd>
       </div>
     </dl>
   </section>

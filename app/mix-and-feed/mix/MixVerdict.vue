@@ -4,6 +4,8 @@ import { computed, useTemplateRef } from 'vue'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useFollowing } from '~/mix-and-feed/mix/useFollowing'
 import { useInside } from '~/mix-and-feed/mix/useInside'
+import { useSaying } from '~/kit/useSaying'
+import { sayVerdict } from '#shared/messages/mix'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 
 /** In one line a point: the air in the first container, and what else is to be watched. */
@@ -13,6 +15,7 @@ const plan = useFollowing(root, () => mix.plan)
 const { seen } = useInside(plan, () => 0)
 const air = computed(() => present(seen.value?.verdicts.find(({ id }) => id === 'air')))
 const others = computed(() => seen.value?.verdicts.filter(({ id, mood }) => id !== 'air' && mood !== 'fine'))
+const saying = useSaying()
 const MOODS = { fine: 'good', watch: 'watch it', change: 'change it' } as const
 </script>
 
@@ -23,7 +26,8 @@ const MOODS = { fine: 'good', watch: 'watch it', change: 'change it' } as const
       {{ MOODS[air.mood] }}
     </li>
     <li v-for="one in others" :key="one.id" :class="one.mood">
-      {{ one.title }} <strong><FigureValue :figure="one.figure" /></strong>: {{ MOODS[one.mood] }}
+      {{ sayVerdict(one, saying).title }} <strong><FigureValue :figure="one.figure" /></strong>:
+      {{ MOODS[one.mood] }}
     </li>
   </ul>
 </template>
