@@ -33,6 +33,37 @@ function pages() {
   return `export const PAGES = ${JSON.stringify(patterns)}.map((one) => new RegExp(one))`
 }
 
+type ModuleOf = (id: string) => { importedIds: readonly string[] } | null
+
+/**
+ * Which file a module travels in. A page of forty small files waits on forty answers, so that what belongs together is one file:
+ * the shell with Today, which every visit begins with; what forms are made of; what they are checked by. The rest is parted by
+ * page.
+ */
+function chunkOf() {
+  const first = new Set<string>()
+  const reach = (id: string, moduleOf: ModuleOf) => {
+    if (first.has(id)) return
+    first.add(id)
+    for (const next of moduleOf(id)?.importedIds ?? []) reach(next, moduleOf)
+  }
+  return (
+    id: string,
+    { getModuleInfo, getModuleIds }: { getModuleInfo: ModuleOf; getModuleIds: () => Iterable<string> },
+  ) => {
+    if (first.size === 0)
+      for (const one of getModuleIds())
+        if (/\/app\/(pages\/index\.vue|app\.vue)$|\/nuxt\/dist\/app\/entry/.test(one))
+          reach(one, getModuleInfo)
+    if (first.has(id)) return 'first'
+    if (/\/node_modules\/(zod)\/|\/shared\/(records|commands)\//.test(id)) return 'records'
+    if (
+      /\/node_modules\/(primevue|@primevue|@primeuix)\/|\/app\/kit\/(fields|record-forms|figures)\//.test(id)
+    )
+      return 'forms'
+  }
+}
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   telemetry: false,
@@ -108,8 +139,13 @@ export default defineNuxtConfig({
       ],
     },
     worker: { format: 'es' },
-    // A page of forty small files waits on forty answers.
-    build: { minify: 'terser', rollupOptions: { output: { experimentalMinChunkSize: 20_000 } } },
+    build: {
+      minify: 'terser',
+      rollupOptions: {
+        output: { experimentalMinChunkSize: 60_000 },
+        treeshake: { moduleSideEffects: (id) => !id.includes('/simple-statistics/') },
+      },
+    },
     optimizeDeps: { include: ['zod'] },
   },
   // A page is reckoned and drawn where it is read; the server sends an empty bench and what the household keeps.
@@ -168,6 +204,8 @@ export default defineNuxtConfig({
     // The development server would open a second websocket, on all addresses.
     'vite:extendConfig'(config, { isServer }) {
       if (isServer && config.server) Object.assign(config.server, { ws: false })
+      const output = config.build?.rollupOptions?.output
+      if (!isServer && output && !Array.isArray(output)) output.manualChunks = chunkOf()
     },
   },
   eslint: { config: { stylistic: false } },

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { gzipSync } from 'node:zlib'
 import AMERICAN from '../shared/messages/american.json' with { type: 'json' }
 import { DEMO, expect, expectAccessible, goTo, SOWING_BATCH, test, unfold, type Household } from './fixture'
 
@@ -120,6 +121,51 @@ for (const [scheme, size] of [
       await fits(page, path)
     }
   })
+
+test('at 200 % zoom six tenths of the height are left to the page, and nothing is cut off at its side', async ({
+  page,
+  household,
+}) => {
+  test.slow()
+  const things = await furnish(household)
+  // A window of 1280 × 800 at 200 % is one of half as many pixels each way.
+  await page.setViewportSize({ width: 640, height: 400 })
+  for (const path of [...PLACES, ...things]) {
+    await goTo(page, path)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    await fits(page, path)
+    const free = await page.evaluate(() => {
+      const main = document.querySelector('#main')!
+      const bars = [...document.querySelectorAll('body *')].filter((one) => {
+        const { position } = getComputedStyle(one)
+        const box = one.getBoundingClientRect()
+        return (
+          (position === 'fixed' || position === 'sticky') &&
+          box.height > 0 &&
+          box.width > innerWidth / 2 &&
+          !one.parentElement?.closest('[style*="position: fixed"]')
+        )
+      })
+      // What stays in sight: bars that are fixed, and what stands above the page before it is scrolled.
+      const fixed = bars.reduce((sum, one) => sum + one.getBoundingClientRect().height, 0)
+      return (innerHeight - Math.max(0, main.getBoundingClientRect().top) - fixed) / innerHeight
+    })
+    expect(free, path).toBeGreaterThanOrEqual(0.6)
+  }
+})
+
+test('the first page carries at most 260 kB of script, gzipped', async ({ page, household: _ }) => {
+  const sizes: Promise<number>[] = []
+  page.on('response', (response) => {
+    if (/\.js$/.test(new URL(response.url()).pathname))
+      sizes.push(response.body().then((body) => gzipSync(body).length))
+  })
+  await goTo(page, '/')
+  await page.waitForLoadState('networkidle')
+  const all = await Promise.all(sizes)
+  expect(all.length).toBeGreaterThan(3)
+  expect(all.reduce((sum, one) => sum + one, 0)).toBeLessThanOrEqual(260_000)
+})
 
 /** What is never read: the measures of another kitchen; days as a computer writes them, ids, one of many. */
 const NEVER =

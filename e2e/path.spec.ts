@@ -150,6 +150,51 @@ test('from a recipe to the bench card, by keyboard alone', async ({ page }) => {
   await expect(page.getByTestId('bench-card')).toContainText('5 L of water')
 })
 
+test('from the plan over the tray to its feed, by keyboard alone', async ({ page, household }) => {
+  test.slow()
+  await household.setSeason()
+  await goTo(page, '/plan')
+  await type(page, page.getByLabel('What do you want to grow?'), '6 basil, sow today')
+  const press = async (target: Locator) => {
+    await expect(target).toBeEnabled()
+    await tabTo(page, target)
+    await page.keyboard.press('Enter')
+  }
+  await press(page.getByRole('button', { name: 'Plan', exact: true }))
+  const strip = page.getByRole('list', { name: /^Sow .*: steps$/ })
+  await press(strip.getByRole('button', { name: /^Lay out/ }))
+  await tabTo(page, strip.getByRole('link', { name: 'Labels' }))
+  await press(strip.getByRole('button', { name: 'Sow' }))
+  await expect(page).toHaveURL(/\/jobs\//)
+  const save = page.getByRole('button', { name: 'Save', exact: true })
+  const next = page.getByTestId('next')
+  for (let i = 0; i < 30 && !(await save.isVisible()); i++) {
+    await tabTo(page, next)
+    await page.keyboard.press('Enter')
+  }
+  await press(save)
+  await press(page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }))
+  const tray = (await household.list('trays'))[0]!
+  await expect
+    .poll(async () => (await household.list('entries')).some(({ body }) => body['kind'] === 'stage'))
+    .toBe(true)
+  await goTo(page, `/trays/${tray.id}`)
+  await type(page, page.locator('li.group').getByRole('textbox'), '4')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/^4 of \d+ up/).first()).toBeVisible()
+  await tabTo(
+    page,
+    page
+      .getByRole('button', { name: 'Labels' })
+      .or(page.getByRole('link', { name: 'Labels' }))
+      .first(),
+  )
+  await page.keyboard.press('f')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('New feed')
+  await press(page.getByRole('button', { name: 'Plan this feed' }))
+  await expect(page.getByRole('link', { name: 'Bench card' })).toBeVisible()
+})
+
 test('bands, drop and steppers follow the pointer at once', async ({ page }) => {
   await goTo(page, '/mix')
   const edge = page.getByRole('slider', { name: /^Edge between Coir/ })

@@ -239,7 +239,7 @@ svg {
 }
 
 .node text {
-  font-size: 14px;
+  font-size: 14.5px;
   fill: var(--ink);
 }
 

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { defineAsyncComponent, ref } from 'vue'
 import Button from 'primevue/button'
-import Popover from 'primevue/popover'
 import { CalendarClock, ChevronLeft, ChevronRight } from '@lucide/vue'
 import { useDates } from '~/kit/useDates'
 import { useNow } from '~/household/useNow'
@@ -15,7 +14,8 @@ const today = useToday()
 const { time } = useNow(1000)
 const { printDay, printLongDay } = useDates()
 const { clock, set } = useDayOfDemo()
-const panel = ref<InstanceType<typeof Popover> | null>(null)
+/** Where the panel hangs from, once it was asked for. */
+const from = ref<HTMLElement | null>(null)
 </script>
 
 <template>
@@ -27,7 +27,7 @@ const panel = ref<InstanceType<typeof Popover> | null>(null)
       text
       class="day"
       :title="`Demo, ${printLongDay(today)}: change the day`"
-      @click="panel?.toggle($event)"
+      @click="from = from ? null : ($event.currentTarget as HTMLElement)"
     >
       <CalendarClock aria-hidden="true" /><span class="unseen">Demo day: </span>{{ printDay(today)
       }}<template v-if="clock.speed > 1">, {{ time }}</template>
@@ -35,7 +35,7 @@ const panel = ref<InstanceType<typeof Popover> | null>(null)
     <Button text class="step" aria-label="A day on" title="A day on" @click="set(addDays(today, 1))">
       <ChevronRight aria-hidden="true" />
     </Button>
-    <Popover ref="panel"><OwnDayPanel /></Popover>
+    <OwnDayPanel v-if="from" :from="from" @close="from = null" />
   </div>
 </template>
 

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { onMounted, useTemplateRef } from 'vue'
 import Button from 'primevue/button'
+import Popover from 'primevue/popover'
 import DayField from '~/kit/fields/DayField.vue'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
@@ -8,9 +10,13 @@ import { useToday } from '~/household/useToday'
 import { useDayOfDemo } from '~/shell/useDayOfDemo'
 
 /** The day and the clock of a demo, and the ways out of it. */
+const props = defineProps<{ from: HTMLElement }>()
+defineEmits<{ close: [] }>()
 const today = useToday()
 const { clock, set, saving, dismiss } = useDayOfDemo()
 const example = useExample()
+const popover = useTemplateRef('popover')
+onMounted(() => popover.value?.show({ currentTarget: props.from } as unknown as Event, props.from))
 const PACES = [
   { value: '1', name: 'stopped' },
   { value: '60', name: 'an hour a minute' },
@@ -19,21 +25,23 @@ const PACES = [
 </script>
 
 <template>
-  <div class="panel">
-    <p><strong>This is a demo.</strong> It has a day of its own.</p>
-    <DayField :model-value="today" label="Day" @update:model-value="$event && set($event)" />
-    <ChoiceField
-      :model-value="String(clock?.speed)"
-      label="Clock"
-      :choices="PACES"
-      @update:model-value="set(today, Number($event))"
-    />
-    <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
-    <template v-if="example.back">
-      <Button class="main" @click="example.goBack()">Back to {{ example.back.name }}</Button>
-      <Button @click="example.throwAway()">Delete this demo</Button>
-    </template>
-  </div>
+  <Popover ref="popover" @hide="$emit('close')">
+    <div class="panel">
+      <p><strong>This is a demo.</strong> It has a day of its own.</p>
+      <DayField :model-value="today" label="Day" @update:model-value="$event && set($event)" />
+      <ChoiceField
+        :model-value="String(clock?.speed)"
+        label="Clock"
+        :choices="PACES"
+        @update:model-value="set(today, Number($event))"
+      />
+      <SaveProblem :saving="saving" @settled="dismiss" @later="dismiss" />
+      <template v-if="example.back">
+        <Button class="main" @click="example.goBack()">Back to {{ example.back.name }}</Button>
+        <Button @click="example.throwAway()">Delete this demo</Button>
+      </template>
+    </div>
+  </Popover>
 </template>
 
 <style scoped>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useMediaQuery } from '@vueuse/core'
 import { NuxtLink } from '#components'
 import { useTrays } from '~/trays/trays'
 import { FLAT_MM } from '#core/containers/flat'
@@ -63,9 +64,10 @@ const slots = computed(() =>
     y: Math.floor(i / across.value) * (HIGH + 6),
   })),
 )
+const onPhone = useMediaQuery('(max-width: 40rem)')
 /** As many letters as the tray has room for. */
 const label = ({ one, width }: Piece) => {
-  const room = Math.floor((width - (one.touch ? 30 : 10)) / 7.4)
+  const room = Math.floor((width - (one.touch ? 30 : 10)) / (onPhone.value ? 9 : 7.4))
   return room < 3 ? '' : one.name.length <= room ? one.name : `${one.name.slice(0, room - 1)}…`
 }
 const sprouts = ({ x, y, width }: Piece) => {
@@ -237,5 +239,11 @@ a:focus-visible {
 a:focus-visible .body {
   stroke: var(--marigold);
   stroke-width: 4;
+}
+/* Drawn smaller on a phone: the letters are not. */
+@media (max-width: 40rem) {
+  text {
+    font-size: 16.5px;
+  }
 }
 </style>

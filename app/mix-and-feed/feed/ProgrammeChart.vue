@@ -3,6 +3,7 @@ import { present } from '#core/present'
 import { last as lastOf } from '#core/numeric/at'
 import { computed } from 'vue'
 import { area, line } from 'd3-shape'
+import { useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 import { scaleLinear, scaleSqrt } from 'd3-scale'
 import type { ProgrammePlan, ProgrammeRequest } from '#core/feed/programme'
 import { growthStageById } from '#core/feed/growth-stage'
@@ -11,12 +12,12 @@ import { printNumber } from '#core/units/format'
 /** Weeks from emergence: what a plant wants, what it has been given, each feed, and where it goes hungry. */
 const props = defineProps<{ plan: ProgrammePlan; request: ProgrammeRequest }>()
 
-const WIDTH = 860
+const width = useDrawnWidth('chart', 860)
 const HEIGHT = 380
 const PAD = { left: 56, right: 14, top: 34, bottom: 78 }
 
 const last = computed(() => props.plan.wantedMg.length - 1)
-const x = computed(() => scaleLinear([0, last.value], [PAD.left, WIDTH - PAD.right]))
+const x = computed(() => scaleLinear([0, last.value], [PAD.left, width.value - PAD.right]))
 /** Growth is steep at the end: the root keeps the first weeks readable. */
 const y = computed(() =>
   scaleSqrt(
@@ -65,7 +66,7 @@ const text = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="text">
+  <svg ref="chart" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="text">
     <defs>
       <pattern id="hunger" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path d="M0 0V7" class="hatch" />
@@ -77,11 +78,11 @@ const text = computed(() => {
         <text :x="x(week * 7)" :y="HEIGHT - PAD.bottom + 18" text-anchor="middle">{{ week }}</text>
       </g>
       <g v-for="value in y.ticks(5)" :key="value">
-        <path :d="`M${PAD.left} ${y(value)}H${WIDTH - PAD.right}`" />
+        <path :d="`M${PAD.left} ${y(value)}H${width - PAD.right}`" />
         <text :x="PAD.left - 7" :y="y(value) + 5" text-anchor="end">{{ value }}</text>
       </g>
       <text class="name" x="4" y="16">↑ mg of nitrogen in one plant</text>
-      <text class="name" :x="WIDTH - PAD.right" :y="HEIGHT - 4" text-anchor="end">
+      <text class="name" :x="width - PAD.right" :y="HEIGHT - 4" text-anchor="end">
         weeks from emergence →
       </text>
     </g>

@@ -5,18 +5,20 @@ import { scaleLinear, scaleUtc } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import { useDates } from '~/kit/useDates'
 import { useMeasures } from '~/kit/useMeasures'
+import { useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 import type { AirOfDay } from '#core/readings/air-of-day'
 
 /** The air of a place day by day: the band from low to high, and degree days summed up over it. */
 const props = defineProps<{ days: readonly (AirOfDay & { readonly sum: number })[]; name: string }>()
 const { printDay, printDate } = useDates()
 const { temperature } = useMeasures()
-const [WIDTH, HEIGHT, LEFT, RIGHT] = [820, 240, 60, 60]
+const [HEIGHT, LEFT, RIGHT] = [240, 60, 60]
+const width = useDrawnWidth('chart', 820)
 const at = (day: string) => new Date(`${day}T12:00Z`)
 const x = computed(() =>
   scaleUtc()
     .domain([at(first(props.days).on), at(lastOf(props.days).on)])
-    .range([LEFT, WIDTH - RIGHT]),
+    .range([LEFT, width.value - RIGHT]),
 )
 const y = computed(() =>
   scaleLinear()
@@ -52,17 +54,17 @@ const said = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="said">
+  <svg ref="chart" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="said">
     <g v-for="tick in y.ticks(5)" :key="tick" class="axis">
-      <line :x1="LEFT" :x2="WIDTH - RIGHT" :y1="y(tick)" :y2="y(tick)" />
+      <line :x1="LEFT" :x2="width - RIGHT" :y1="y(tick)" :y2="y(tick)" />
       <text :x="LEFT - 8" :y="y(tick) + 5" text-anchor="end">{{ temperature(tick) }}</text>
     </g>
-    <text v-for="tick in x.ticks(6)" :key="+tick" :x="x(tick)" :y="HEIGHT - 8" text-anchor="middle">
+    <text v-for="tick in x.ticks(width / 130)" :key="+tick" :x="x(tick)" :y="HEIGHT - 8" text-anchor="middle">
       {{ printDate(tick.toISOString()) }}
     </text>
     <path :d="band" class="band" />
     <path :d="path" class="sum" />
-    <text :x="WIDTH - RIGHT + 6" :y="sums(lastOf(days).sum) + 5" class="total">
+    <text :x="width - RIGHT + 6" :y="sums(lastOf(days).sum) + 5" class="total">
       {{ Math.round(lastOf(days).sum) }}
     </text>
   </svg>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
+import { useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 
 /** Bars from the left, each with its own words at its end. */
 const props = defineProps<{
@@ -13,13 +14,20 @@ const props = defineProps<{
   }[]
   label: string
 }>()
-const [WIDTH, ROW, LEFT] = [820, 32, 250]
+const ROW = 32
+const width = useDrawnWidth('chart', 820)
+/** Room for the names, and for what is said at the ends of the bars, px. */
+const left = computed(() => Math.min(250, width.value * 0.4))
+const right = computed(() => Math.min(190, width.value * 0.38))
 const x = computed(() =>
   scaleLinear()
     .domain([0, max(props.bars, ({ value }) => value) || 1])
-    .range([0, WIDTH - LEFT - 190]),
+    .range([0, width.value - left.value - right.value]),
 )
-const short = (text: string) => (text.length > 30 ? `${text.slice(0, 29)}…` : text)
+const short = (text: string) => {
+  const most = Math.floor(left.value / 8)
+  return text.length > most ? `${text.slice(0, most - 1)}…` : text
+}
 const said = computed(
   () => `${props.label}. ${props.bars.map(({ name, says }) => `${name}: ${says}`).join('. ')}`,
 )
@@ -27,11 +35,11 @@ const said = computed(
 
 <template>
   <div class="scroll" role="region" :aria-label="label" tabindex="0">
-    <svg :viewBox="`0 0 ${WIDTH} ${bars.length * ROW + 6}`" role="img" :aria-label="said">
+    <svg ref="chart" :viewBox="`0 0 ${width} ${bars.length * ROW + 6}`" role="img" :aria-label="said">
       <g v-for="(bar, i) in bars" :key="bar.id" :transform="`translate(0 ${i * ROW})`">
-        <text :x="LEFT - 10" y="21" text-anchor="end">{{ short(bar.name) }}</text>
-        <rect :x="LEFT" y="6" :width="Math.max(2, x(bar.value))" height="20" rx="3" />
-        <text :x="LEFT + x(bar.value) + 10" y="21">{{ bar.says }}</text>
+        <text :x="left - 10" y="21" text-anchor="end">{{ short(bar.name) }}</text>
+        <rect :x="left" y="6" :width="Math.max(2, x(bar.value))" height="20" rx="3" />
+        <text :x="left + x(bar.value) + 10" y="21">{{ bar.says }}</text>
       </g>
     </svg>
   </div>
@@ -44,7 +52,6 @@ const said = computed(
 
 svg {
   width: 100%;
-  min-width: 38rem;
   max-width: 56rem;
   height: auto;
 }

@@ -5,19 +5,21 @@ import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { area, curveStepAfter, line } from 'd3-shape'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
+import { useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 import { printShare } from '#core/units/format'
 import type { Curve } from '#shared/reckoning/year'
 
 /** Share that is up by days since sowing, with the 95 % interval; one is chosen, the rest stand behind it. */
 const props = defineProps<{ curves: readonly Curve[] }>()
-const [WIDTH, HEIGHT, LEFT] = [720, 290, 52]
+const [HEIGHT, LEFT] = [290, 52]
+const width = useDrawnWidth('chart', 720)
 const chosen = ref('0')
 const one = computed(() => props.curves[Number(chosen.value)] ?? props.curves[0])
 const days = computed(() => Math.max(7, max(props.curves, ({ points }) => points.at(-1)?.day) ?? 7) + 2)
 const x = computed(() =>
   scaleLinear()
     .domain([0, days.value])
-    .range([LEFT, WIDTH - 14]),
+    .range([LEFT, width.value - 14]),
 )
 const y = scaleLinear()
   .domain([0, 1])
@@ -53,15 +55,15 @@ const rounded = (value: number) => printShare(Math.round(value * 100) / 100)
       label="In front"
       :choices="curves.map(({ name }, i) => ({ value: String(i), name }))"
     />
-    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="said">
+    <svg ref="chart" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="said">
       <g v-for="share in [0, 0.25, 0.5, 0.75, 1]" :key="share" class="axis">
-        <line :x1="LEFT" :x2="WIDTH - 14" :y1="y(share)" :y2="y(share)" />
+        <line :x1="LEFT" :x2="width - 14" :y1="y(share)" :y2="y(share)" />
         <text :x="LEFT - 8" :y="y(share) + 5" text-anchor="end">{{ printShare(share) }}</text>
       </g>
-      <g v-for="day in x.ticks(8)" :key="day" class="axis">
+      <g v-for="day in x.ticks(width / 90)" :key="day" class="axis">
         <text :x="x(day)" :y="HEIGHT - 24" text-anchor="middle">{{ day }}</text>
       </g>
-      <text :x="WIDTH - 14" :y="HEIGHT - 3" text-anchor="end" class="unit">days after sowing</text>
+      <text :x="width - 14" :y="HEIGHT - 3" text-anchor="end" class="unit">days after sowing</text>
       <path v-for="(curve, i) in curves" :key="i" :d="path(curve)" class="behind" />
       <path :d="band(one)" class="band" />
       <path :d="path(one)" class="front" />

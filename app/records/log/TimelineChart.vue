@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { scaleUtc } from 'd3-scale'
+import { useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 import { useDates } from '~/kit/useDates'
 import type { Line } from '#shared/reckoning/year'
 
 /** From sown to out, group by group: seed in the ground, up, moved on, out. */
 const props = defineProps<{ lines: readonly Line[]; today: string }>()
 const { printDay, printDate } = useDates()
-const [WIDTH, ROW, LEFT] = [960, 26, 230]
+const ROW = 26
+const width = useDrawnWidth('chart', 960)
+/** Room for the names, px. */
+const left = computed(() => Math.min(230, width.value * 0.4))
 const at = (day: string) => new Date(`${day}T12:00Z`)
 const last = computed(() => {
   const ends = props.lines.flatMap(({ outOn, movedOn, upOn, sownOn }) => [outOn ?? movedOn ?? upOn ?? sownOn])
@@ -17,11 +21,13 @@ const last = computed(() => {
 const x = computed(() =>
   scaleUtc()
     .domain([at(props.lines[0]?.sownOn ?? props.today), at(last.value)])
-    .range([LEFT, WIDTH - 20]),
+    .range([left.value, width.value - 20]),
 )
 const height = computed(() => props.lines.length * ROW + 34)
 const months = computed(() =>
-  x.value.ticks(8).map((tick) => ({ at: x.value(tick), name: printDate(tick.toISOString()) })),
+  x.value
+    .ticks(width.value / 120)
+    .map((tick) => ({ at: x.value(tick), name: printDate(tick.toISOString()) })),
 )
 const rows = computed(() =>
   props.lines.map((line, i) => {
@@ -36,7 +42,10 @@ const rows = computed(() =>
     }
   }),
 )
-const short = (text: string) => (text.length > 28 ? `${text.slice(0, 27)}…` : text)
+const short = (text: string) => {
+  const most = Math.floor(left.value / 8)
+  return text.length > most ? `${text.slice(0, most - 1)}…` : text
+}
 const said = computed(() =>
   props.lines
     .map(
@@ -49,13 +58,13 @@ const said = computed(() =>
 
 <template>
   <div class="scroll" role="region" aria-label="Sown to out" tabindex="0">
-    <svg :viewBox="`0 0 ${WIDTH} ${height}`" role="img" :aria-label="said">
+    <svg ref="chart" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="said">
       <g v-for="month in months" :key="month.at" class="axis">
         <line :x1="month.at" :x2="month.at" y1="22" :y2="height" />
         <text :x="month.at" y="15" text-anchor="middle">{{ month.name }}</text>
       </g>
       <g v-for="row in rows" :key="row.id">
-        <text :x="LEFT - 10" :y="row.y + 12" text-anchor="end">{{ short(row.name) }}</text>
+        <text :x="left - 10" :y="row.y + 12" text-anchor="end">{{ short(row.name) }}</text>
         <line :x1="row.seed[0]" :x2="row.seed[1]" :y1="row.y + 7" :y2="row.y + 7" class="seed" />
         <rect
           v-if="row.plant"
@@ -81,7 +90,6 @@ const said = computed(() =>
 
 svg {
   width: 100%;
-  min-width: 44rem;
   height: auto;
 }
 

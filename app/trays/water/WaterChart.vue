@@ -299,7 +299,7 @@ path.now {
 
 .drop text {
   fill: var(--paper);
-  font-size: 10px;
+  font-size: 12px;
   font-weight: 700;
 }
 
