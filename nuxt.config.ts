@@ -36,9 +36,8 @@ function pages() {
 type ModuleOf = (id: string) => { importedIds: readonly string[] } | null
 
 /**
- * Which file a module travels in. A page of forty small files waits on forty answers, so that what belongs together is one file:
- * the shell with Today, which every visit begins with; what forms are made of; what they are checked by. The rest is parted by
- * page.
+ * Which file a module travels in. A page of forty small files waits on forty answers, so that what every visit begins with, the
+ * shell and Today, is one file; the rest is parted by page.
  */
 function chunkOf() {
   const first = new Set<string>()
@@ -53,14 +52,11 @@ function chunkOf() {
   ) => {
     if (first.size === 0)
       for (const one of getModuleIds())
-        if (/\/app\/(pages\/index\.vue|app\.vue)$|\/nuxt\/dist\/app\/entry/.test(one))
+        if (
+          /\/app\/(pages\/index|app|kit\/drawings\/MaterialTextures)\.vue$|\/nuxt\/dist\/app\/entry/.test(one)
+        )
           reach(one, getModuleInfo)
     if (first.has(id)) return 'first'
-    if (/\/node_modules\/(zod)\/|\/shared\/(records|commands)\//.test(id)) return 'records'
-    if (
-      /\/node_modules\/(primevue|@primevue|@primeuix)\/|\/app\/kit\/(fields|record-forms|figures)\//.test(id)
-    )
-      return 'forms'
   }
 }
 

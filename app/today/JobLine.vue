@@ -54,12 +54,7 @@ const inTrays = computed(() =>
     ? [...new Set(props.job.of.flatMap(({ sowingId }) => trays.ofSowing(sowingId)))].slice(0, 6)
     : [],
 )
-const isToSow = computed(
-  () =>
-    !isDone.value &&
-    props.job.stageKind === 'sow' &&
-    (present(season.row(first(props.job.of).sowingId)?.planned.stages[0]).container.cells ?? 1) > 1,
-)
+const isToSow = computed(() => !isDone.value && props.job.stageKind === 'sow')
 /** The job step by step, for wet hands; null where there are no steps to it. */
 const begin = computed((): (() => unknown) | null => {
   const { kind, stageKind, mix, feed, of, names } = props.job
@@ -175,8 +170,8 @@ defineExpose({ focus: () => tick.value?.focus() })
             <Clock aria-hidden="true" />
           </Button>
           <NuxtLink
-            v-if="inTrays.length"
-            :to="`/signs?tray=${first(inTrays).id}`"
+            v-if="job.kind !== 'make mix' && job.kind !== 'soak mix'"
+            :to="inTrays[0] ? `/signs?tray=${inTrays[0].id}` : '/signs'"
             class="icon-button"
             :aria-label="`${said.title}: what is wrong with my plants?`"
             title="What is wrong with my plants?"

@@ -67,7 +67,7 @@ export const useTrays = defineStore('trays', () => {
   const find = (id: string) => all.value.find((one) => one.id === id)
   const steps = computed(() => stepsOf([...changes.value.values()].flat()))
   /** Trays of the plan that are not laid out yet, by their day. */
-  const toLayOut = computed(() => (season.known ? proposedTrays(season.kept) : []))
+  const toLayOut = computed(() => (season.known ? proposedTrays(season.kept, all.value) : []))
   const proposed = computed(() => {
     const until = addDays(season.today, AHEAD_DAYS)
     return toLayOut.value.filter(({ on }) => on <= until)

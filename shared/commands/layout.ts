@@ -10,8 +10,8 @@ import { trayFor } from '../reckoning/tray-for'
 import { command, entryOf, plainCommand, refuse } from './command'
 
 /** Trays of the plan that are not laid out yet. */
-const traysToLayOut = (bench: Pick<Bench, 'rows' | 'today' | 'season'>): ProposedTray[] =>
-  bench.season ? proposedTrays(bench.rows) : []
+const traysToLayOut = (bench: Pick<Bench, 'rows' | 'today' | 'season' | 'kept'>): ProposedTray[] =>
+  bench.season ? proposedTrays(bench.rows, bench.kept.trays) : []
 
 /** A tray the season asks for becomes one that stands; what is sown already is sown in it on its day. */
 export const layOutTray = command(

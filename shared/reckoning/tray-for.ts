@@ -1,4 +1,4 @@
-import { codeAt, fillRows, usualGrid, type Group } from '#core/trays/layout'
+import { codeAt, fillRows, gridFor, usualGrid, type Group } from '#core/trays/layout'
 import { tray, type TrayRecord } from '../records/tray'
 import type { ProposedTray } from './trays'
 
@@ -8,7 +8,8 @@ export function trayFor(
   packetOf: (sowingId: string) => string | null,
   batchId: string | null = null,
 ): TrayRecord {
-  const grid = usualGrid(container)
+  const count = holds.reduce((sum, { cells }) => sum + cells, 0)
+  const grid = container.cells > 1 ? usualGrid(container) : gridFor(container, count)
   const wanted = holds.map(({ row, cells, seedsPerCell, stage }, i) => ({
     cells,
     group: {

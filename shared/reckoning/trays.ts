@@ -103,14 +103,27 @@ export interface ProposedTray {
   }[]
 }
 
-/** Trays that are to be sown and are not laid out, the first first; with `until`, those of the days until then. */
-export function proposedTrays(rows: readonly PlannedRow[], until?: Day): ProposedTray[] {
+/**
+ * Trays that are to be sown and are not laid out, the first first. Cells are packed into trays that are shared; pots and blocks stand
+ * together in one that is their own.
+ *
+ * @param standing trays that are laid out
+ */
+export function proposedTrays(
+  rows: readonly PlannedRow[],
+  standing: readonly Pick<Kept<TrayRecord>, 'body'>[],
+): ProposedTray[] {
   const trays = new Map<string, ProposedTray>()
+  const inPots = new Set(
+    standing.flatMap(({ body }) =>
+      body.groups.flatMap((one) => (one.stage === 0 ? (one.sowingId ?? []) : [])),
+    ),
+  )
   for (const row of rows)
     for (const stage of row.planned.stages) {
       if (stage.kind !== 'sow' || stage.index !== 0 || !stage.recipeId) continue
-      if (until && stage.from > until) continue
-      for (const part of stage.placed?.in ?? []) {
+      const own = { tray: `${row.id} own`, cells: stage.cells, fixed: inPots.has(row.id) }
+      for (const part of stage.placed?.in ?? [own]) {
         if (part.fixed || part.cells === 0) continue
         const known = trays.get(part.tray)
         const one = { row, stage: 0, cells: part.cells, seedsPerCell: row.planned.perCell }
