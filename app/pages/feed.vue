@@ -37,6 +37,7 @@ import { sayMeasurement, strengthToExpect, wayToUse } from '#core/jobs/feed-step
 import { dissolvesNitrogen } from '#core/feed/feed'
 import { printNumber } from '#core/units/format'
 import { bodyOf } from '#shared/records/collections'
+import { sayStrength } from '#shared/messages/feed'
 
 definePageMeta({
   place: {
@@ -120,19 +121,13 @@ const range = computed(() =>
       }
     : null,
 )
-const VERDICTS = {
-  'none wanted': 'Seed feeds itself until it is up: plain water.',
-  weak: 'weaker than this stage likes',
-  right: 'right for this stage',
-  strong: 'stronger than this stage likes',
-} as const
-
 /** Far above the band it says how far. */
 const verdict = computed(() => {
   const times = timesTheMost(feed.draft.targetNMgPerL, feed.growthStage)
-  return times && times >= 1.5
-    ? `${printNumber(times, 2)} times the most this stage likes: leaves burn. Take it weaker.`
-    : VERDICTS[present(feed.plan).verdict]
+  return sayStrength(
+    present(feed.plan).verdict,
+    times ? { value: times, printed: printNumber(times, 2) } : null,
+  )
 })
 
 /** The answer in one line. */

@@ -45,8 +45,8 @@ export interface DosePlan {
   readonly ways: readonly Way[]
   /** The better way when every tool is too coarse for the dose; null when none is needed or possible. */
   readonly stock: (StockPlan & { readonly strength: StrengthRange }) | null
-  /** What to say when no tool at hand can measure the dose, even through a stock. */
-  readonly noWay: string | null
+  /** Why no tool at hand can measure the dose, even through a stock; null where one can. */
+  readonly noWay: 'jug too small' | 'tools too small' | 'powder too little' | 'liquid too little' | null
   readonly cautions: readonly Caution[]
 }
 
@@ -134,7 +134,7 @@ export function planDose(request: DoseRequest): DosePlan {
     stock: stock && { ...stock, strength: strengthRange(wanted, stock.dosing.rounding, stock.spread) },
     noWay:
       stock && stock.dosing.amount.value > request.vessel.volumeL * 1000
-        ? 'The jug is too small for so much of the stock: take a larger jug.'
+        ? 'jug too small'
         : coarse && !stock && best?.fit !== 'fair'
           ? missingTool(feed, best)
           : null,
@@ -201,12 +201,9 @@ function strengthRange(wanted: Figure, rounding: Figure, toolSpread: Figure): St
   }
 }
 
-function missingTool(feed: Feed, best: Measurement | undefined): string {
-  if (best?.fit === 'too many')
-    return 'Every tool at hand is too small for this dose. A larger spoon or a kitchen scale would measure it.'
-  return feed.form === 'powder'
-    ? 'No tool at hand measures so little. A pocket scale would, or a teaspoon and a syringe for a stock solution.'
-    : 'No tool at hand measures so little. A 10 mL syringe would.'
+function missingTool(feed: Feed, best: Measurement | undefined): DosePlan['noWay'] {
+  if (best?.fit === 'too many') return 'tools too small'
+  return feed.form === 'powder' ? 'powder too little' : 'liquid too little'
 }
 
 function hazards(request: DoseRequest, stock: boolean): CautionId[] {

@@ -69,7 +69,7 @@ describe('the steps of a feed', () => {
           const promised = strengthToExpect(asked.plan, null)
           if (!promised) {
             expect(asked.steps).toEqual([])
-            expect(asked.plan.noWay ?? '').toMatch(/\.$/)
+            expect(asked.plan.noWay).not.toBeNull()
             return
           }
           const used = wayToUse(asked.plan, null)

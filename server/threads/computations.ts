@@ -55,6 +55,7 @@ import { knownFrom } from '#core/language/reading'
 import { wordsOf } from '#shared/reckoning/known'
 import { heardWish } from '#shared/reckoning/heard-wish'
 import { asFeed } from '#shared/records/as-feed'
+import { sayNoWay } from '#shared/messages/feed'
 import { sayVerdict } from '#shared/messages/mix'
 import { tabled } from '../http/figures'
 
@@ -90,7 +91,10 @@ export const COMPUTATIONS = {
   capacity: computation(capacityToCompute, ({ batch, fillIndex, availableL }) =>
     mostContainers(asBatchRequest(batch, withOwn(batch)), fillIndex, availableL),
   ),
-  dose: computation(doseToCompute, (body) => tabled(planDose(asDoseRequest(body)))),
+  dose: computation(doseToCompute, (body) => {
+    const plan = planDose(asDoseRequest(body))
+    return tabled({ ...plan, noWay: plan.noWay && sayNoWay(plan.noWay) })
+  }),
   find: computation(findToCompute, (body) => {
     const { looked, fitting, best, excludedBy } = findMixes(asFinderRequest(body))
     return { looked, fitting, best, excludedBy }

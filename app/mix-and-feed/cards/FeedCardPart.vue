@@ -7,6 +7,7 @@ import FigureValue from '~/kit/figures/FigureValue.vue'
 import { usePlannedFeed } from '~/mix-and-feed/cards/usePlanned'
 import { growthStageById } from '#core/feed/growth-stage'
 import { printNumber } from '#core/units/format'
+import { sayNoWay } from '#shared/messages/feed'
 import type { FeedingRecord } from '#shared/records/feeding'
 import type { Stored } from '#shared/records/collections'
 
@@ -38,7 +39,7 @@ const planned = computed(() => usePlannedFeed(props.feeding))
         />
         by the tools, wanted {{ printNumber(feeding.body.targetNMgPerL) }}).
       </template>
-      <template v-else>{{ planned.plan.noWay }}</template>
+      <template v-else>{{ sayNoWay(planned.plan.noWay) }}</template>
     </p>
     <StepList :steps="planned.steps" boxes />
     <BottleLabels

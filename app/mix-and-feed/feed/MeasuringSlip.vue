@@ -13,6 +13,7 @@ import { inSentence } from '#core/text/plurals'
 import { printNumber, printShare } from '#core/units/format'
 import { given } from '#core/working/figure'
 import { yours } from '#core/working/source'
+import { sayNoWay } from '#shared/messages/feed'
 
 const { said } = useMeasures()
 const saying = useSaying()
@@ -50,7 +51,7 @@ const FITS = { fair: '', rough: '', 'too small': 'too coarse', 'too many': 'too 
         </span>
       </p>
       <StepList v-if="steps.length" :steps="steps" />
-      <p v-if="feed.plan.noWay" class="problem" role="status">{{ feed.plan.noWay }}</p>
+      <p v-if="feed.plan.noWay" class="problem" role="status">{{ sayNoWay(feed.plan.noWay) }}</p>
       <p v-if="expected && worst" class="error-line">
         Gives about
         <FigureValue :figure="expected.nMgPerL" :digits="printNumber(Math.round(expected.nMgPerL.value))" />

@@ -13,6 +13,7 @@ import type { Block, Writing } from '../../paper/document'
 import type { Principal } from '../../principal'
 import { everything } from '../read-records'
 import { invalid, unknown } from '../refusal'
+import { sayNoWay } from '#shared/messages/feed'
 import { printing, type Printing } from './printing'
 
 const list = (steps: readonly Step[], print: Printing): Block => ({
@@ -86,8 +87,8 @@ function feedBlocks(body: FeedingRecord, context: Context, print: Printing): Blo
       kind: 'text',
       text: `${feed.name}, ${feed.nPercent}-${feed.p2o5Percent}-${feed.k2oPercent}. ${growthStageById(body.growthStageId).name}: ${
         strength
-          ? `${printNumber(strength.nMgPerL.value)} mg/L of nitrogen (${printNumber(strength.lowNMgPerL.value)} to ${printNumber(strength.highNMgPerL.value)} by the tools, wanted ${printNumber(body.targetNMgPerL)}).`
-          : plan.noWay
+          ? `${print.saying.strength(strength.nMgPerL.value)} (${printNumber(Math.round(strength.lowNMgPerL.value))} to ${printNumber(Math.round(strength.highNMgPerL.value))} by the tools, wanted ${printNumber(body.targetNMgPerL)}).`
+          : sayNoWay(plan.noWay)
       }`,
     },
     ...warnings(plan.cautions),
