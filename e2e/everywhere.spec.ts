@@ -163,8 +163,10 @@ test('the first page carries at most 260 kB of script, gzipped', async ({ page, 
   await goTo(page, '/')
   await page.waitForLoadState('networkidle')
   const all = await Promise.all(sizes)
-  expect(all.length).toBeGreaterThan(3)
-  expect(all.reduce((sum, one) => sum + one, 0)).toBeLessThanOrEqual(260_000)
+  const total = all.reduce((sum, one) => sum + one, 0)
+  // It was read at all.
+  expect(total).toBeGreaterThan(50_000)
+  expect(total).toBeLessThanOrEqual(260_000)
 })
 
 /** What is never read: the measures of another kitchen; days as a computer writes them, ids, one of many. */
@@ -193,10 +195,9 @@ for (const units of ['metric', 'us', 'imperial'] as const)
       const lines = await page.evaluate(() => {
         const text = (document.querySelector('main') ?? document.body).innerText
         const drawn = [...document.querySelectorAll('main svg text')].map((one) => one.textContent ?? '')
-        const typed = [...document.querySelectorAll<HTMLInputElement>('main input')].flatMap((one) => [
-          one.value,
-          one.placeholder,
-        ])
+        const typed = [
+          ...document.querySelectorAll<HTMLInputElement>('main input:not([type=checkbox], [type=radio])'),
+        ].flatMap((one) => [one.value, one.placeholder])
         return [...text.split('\n'), ...drawn, ...typed]
       })
       // A field shows what was typed in both systems.

@@ -154,7 +154,7 @@ test('from the plan over the tray to its feed, by keyboard alone', async ({ page
   test.slow()
   await household.setSeason()
   await goTo(page, '/plan')
-  await type(page, page.getByLabel('What do you want to grow?'), '6 basil, sow today')
+  await type(page, page.getByLabel('What do you want to grow?'), '6 basil')
   const press = async (target: Locator) => {
     await expect(target).toBeEnabled()
     await tabTo(page, target)

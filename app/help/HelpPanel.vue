@@ -9,6 +9,7 @@ import { usePreferences } from '~/household/preferences'
 import { cautions } from '#core/cautions/caution'
 import { wordById } from '#core/glossary'
 import { GENERAL_KEYS } from '#shared/messages/keys'
+import { useMeasures } from '~/kit/useMeasures'
 
 /** What this page is for, its words, its keys, and what can hurt here. */
 const open = defineModel<boolean>({ required: true })
@@ -24,6 +25,7 @@ const keys = computed(() => [
     ? main.value.flatMap(({ key, title: name }) => (key ? [[key, name] as const] : []))
     : []),
 ])
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -40,7 +42,7 @@ const keys = computed(() => [
         <li v-for="way in help.ways" :key="way">{{ way }}</li>
       </ul>
       <section v-for="caution in cautions(help.cautions ?? [])" :key="caution.id" class="caution small">
-        <strong>{{ caution.title }}:</strong> {{ caution.text }}
+        <strong>{{ caution.title }}:</strong> {{ said(caution.text) }}
       </section>
       <template v-if="help.words.length">
         <h2>Words</h2>

@@ -224,7 +224,7 @@ function use(parts: readonly Part[]) {
         />
         <CheckField v-model="fitScoop">parts that fit my {{ inSentence(mix.draft.scoop.name) }}</CheckField>
       </FoldAway>
-      <FoldAway title="Prices per litre">
+      <FoldAway title="Prices of materials">
         <div class="three">
           <TypedField
             v-for="one in materials"

@@ -16,6 +16,7 @@ import { STARTING_RECIPES } from '#core/media/recipes'
 import { UNITS } from '#core/units/unit-table'
 import CITED from '#core/working/sources.json'
 import { SOURCE_TAGS } from '#core/working/source'
+import { useMeasures } from '~/kit/useMeasures'
 
 definePageMeta({
   place: {
@@ -62,6 +63,7 @@ const THINGS: Readonly<Record<string, string>> = {
   '/records/trace/:id': 'Where a tray comes from',
 }
 const print = () => window.print()
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -125,7 +127,7 @@ const print = () => window.print()
       <dl>
         <template v-for="caution in ALL_CAUTIONS" :key="caution.id">
           <dt>{{ caution.title }}</dt>
-          <dd>{{ caution.text }}</dd>
+          <dd>{{ said(caution.text) }}</dd>
         </template>
       </dl>
     </section>

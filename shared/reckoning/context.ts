@@ -19,6 +19,7 @@ import { BUILT_IN_CROPS } from '#core/sowing/crops'
 import type { Crop } from '#core/sowing/crop'
 import { englishOf, inEnglish, type English } from '#core/sowing/regional-names'
 import { sizedFor } from '#core/units/trade-size'
+import { inWordsOf } from '../messages/message'
 import type { UnitSystem } from '#core/units/unit'
 import { calibrationsFrom, type Calibrations, type Measurement } from '#core/learning/calibrations'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
@@ -130,8 +131,11 @@ const materialsOf = memoized(
   (list: List<'materials'>, stocks: List<'stocks'>, calibrations: Calibrations, units: UnitSystem) =>
     learnedMaterials(withOwnPacks(knownMaterials(list, units), stocks ?? NONE), calibrations),
 )
-const feedsOf = memoized((list: List<'feeds'>, calibrations: Calibrations) =>
-  learnedFeeds(catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)), calibrations),
+const feedsOf = memoized((list: List<'feeds'>, calibrations: Calibrations, english: English) =>
+  called(learnedFeeds(catalogueOf(BUILT_IN_FEEDS, bodies(list, asFeed)), calibrations), (one) => {
+    const name = inWordsOf(english, one.name)
+    return name === one.name || one.name !== BUILT_IN_FEEDS.get(one.id)?.name ? one : { ...one, name }
+  }),
 )
 const cropsOf = memoized((list: List<'crops'>, calibrations: Calibrations, english: English) =>
   calledIn(english, learnedCrops(catalogueOf(BUILT_IN_CROPS, bodies(list, asCrop)), calibrations)),
@@ -257,7 +261,7 @@ export function contextOf(kept: KeptLists): Context {
     frameOf(kept.household?.body.season, kept.weather, kept.household?.body.away),
     containersOf(kept.containers, units),
     materialsOf(kept.materials, kept.stocks, calibrations, units),
-    feedsOf(kept.feeds, calibrations),
+    feedsOf(kept.feeds, calibrations, englishOf(formats?.locale, units)),
     cropsOf(kept.crops, calibrations, englishOf(formats?.locale, units)),
     recipes,
     testsOf(kept.recipes),

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { inSentence } from '#core/text/plurals'
 import FoldAway from '~/kit/fields/FoldAway.vue'
+import { useMeasures } from '~/kit/useMeasures'
 
 /** What to take care of, named where the hazard arises; what to do about it a press away. */
 const props = defineProps<{
@@ -9,6 +10,7 @@ const props = defineProps<{
   open?: boolean
 }>()
 const names = computed(() => props.cautions.map(({ title }, i) => (i ? inSentence(title) : title)).join(', '))
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -19,7 +21,7 @@ const names = computed(() => props.cautions.map(({ title }, i) => (i ? inSentenc
       >
       <ul class="cautions" aria-label="Cautions">
         <li v-for="one in cautions" :key="one.id">
-          <strong>{{ one.title }}.</strong> <slot :name="one.id" />{{ one.text }}
+          <strong>{{ one.title }}.</strong> <slot :name="one.id" />{{ said(one.text) }}
         </li>
       </ul>
     </FoldAway>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed, nextTick, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue'
 import Popover from 'primevue/popover'
 import SourceMark from '~/kit/figures/SourceMark.vue'
 import { useHousehold } from '~/household/household'
@@ -15,15 +15,15 @@ const working = useWorking()
 const household = useHousehold()
 const popover = useTemplateRef('popover')
 
-watch(
-  () => working.anchor,
-  async (anchor) => {
-    if (!anchor) return
-    await nextTick()
-    popover.value?.show({ currentTarget: anchor } as unknown as Event, anchor)
-  },
-  { immediate: true },
-)
+async function show() {
+  const { anchor } = working
+  if (!anchor) return
+  await nextTick()
+  popover.value?.show({ currentTarget: anchor } as unknown as Event, anchor)
+}
+watch(() => working.anchor, show)
+// The first figure that is pressed is what it was loaded for.
+onMounted(show)
 
 const figure = computed(() => working.figure)
 const derived = computed(() => (figure.value?.working.kind === 'derived' ? figure.value.working : null))

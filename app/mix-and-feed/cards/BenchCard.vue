@@ -5,6 +5,7 @@ import { NuxtLink } from '#components'
 import { useHousehold } from '~/household/household'
 import { ArrowLeft, Printer } from '@lucide/vue'
 import type { Caution } from '#core/cautions/caution'
+import { useMeasures } from '~/kit/useMeasures'
 
 /** One A4 page to stand on the bench. */
 defineProps<{
@@ -18,6 +19,7 @@ defineProps<{
 }>()
 const household = useHousehold()
 const printPage = () => window.print()
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -40,7 +42,7 @@ const printPage = () => window.print()
         <h2>Take care</h2>
         <ul>
           <li v-for="caution in cautions" :key="caution.id" class="caution">
-            <strong>{{ caution.title }}.</strong> {{ caution.text }}
+            <strong>{{ caution.title }}.</strong> {{ said(caution.text) }}
           </li>
         </ul>
       </section>

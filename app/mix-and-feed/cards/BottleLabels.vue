@@ -7,6 +7,7 @@ import { bottleLabels } from '#core/feed/bottle'
 import type { Feed } from '#core/feed/feed'
 import type { StockPlan } from '#core/feed/stock'
 import { printNumber } from '#core/units/format'
+import { useMeasures } from '~/kit/useMeasures'
 
 /** Labels to cut out for the bottles a feed stands in: what is in it, how strong, since when, for which stage. */
 const props = defineProps<{ feed: Feed; nMgPerL: number; stock: StockPlan | null }>()
@@ -17,6 +18,7 @@ const { printDate } = useDates()
 const labels = computed(() =>
   bottleLabels(props, today.value, (value) => printNumber(value), saying.value.strength),
 )
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -24,7 +26,7 @@ const labels = computed(() =>
     <li v-for="label in labels" :key="label.title">
       <strong>{{ label.title }}</strong>
       <span>{{ label.contents }}</span>
-      <span class="strength">{{ label.strength }}</span>
+      <span class="strength">{{ said(label.strength) }}</span>
       <span v-if="label.growthStages.length"
         >For: {{ label.growthStages.map(({ name }) => name.toLowerCase()).join(', ') }}</span
       >

@@ -18,6 +18,7 @@ import { useTrays } from '~/trays/trays'
 import { causesOf } from '#core/signs/causes'
 import { emptyRecord } from '#core/signs/record'
 import { SIGNS, signById, type SignId } from '#core/signs/seen'
+import { useMeasures } from '~/kit/useMeasures'
 
 const saying = useSaying()
 
@@ -90,6 +91,7 @@ async function seen() {
     `Logged: ${name}.`,
   )
 }
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -114,7 +116,7 @@ async function seen() {
           @click="go({ sign: one.id })"
         >
           <SignPicture :sign="one.id" label="" aria-hidden="true" />
-          {{ one.name }}
+          {{ said(one.name) }}
         </button>
       </div>
     </section>
@@ -147,7 +149,7 @@ async function seen() {
       /></DrawingFrame>
     </section>
     <section v-if="sign" class="column" aria-labelledby="why-title" aria-live="polite">
-      <h2 id="why-title">{{ signById(sign).name }}: what is likely</h2>
+      <h2 id="why-title">{{ said(signById(sign).name) }}: what is likely</h2>
       <ol v-if="causes.length">
         <CauseLine
           v-for="(cause, i) in causes.slice(0, FIRST)"

@@ -12,7 +12,7 @@ const likely = ({ weight, known }: Cause) =>
 <template>
   <li :class="{ first: first && cause.known, nothing: cause.nothing }">
     <h3>
-      {{ cause.name }} <span class="how">{{ likely(cause) }}</span>
+      {{ said(cause.name) }} <span class="how">{{ likely(cause) }}</span>
     </h3>
     <p class="then">{{ said(cause.then) }}</p>
     <p>{{ said(cause.because) }}.</p>

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useSaying } from '~/kit/useSaying'
+import { inWordsOf } from '#shared/messages/message'
 import FigureValue from '~/kit/figures/FigureValue.vue'
 import { isFigure, type Sentence } from '#core/jobs/sentence'
 
 /** A sentence of a step: words, and figures that show their working. */
 const props = defineProps<{ say: Sentence }>()
+const saying = useSaying()
 
 const OPENS = /\($/
 const CLOSES = /^[).,;:]+/
@@ -20,7 +23,7 @@ const pieces = computed(() =>
         opens: typeof before === 'string' ? (OPENS.exec(before)?.[0] ?? '') : '',
         closes: typeof after === 'string' ? (CLOSES.exec(after)?.[0] ?? '') : '',
       }
-    let text = piece
+    let text = inWordsOf(saying.value.english, piece)
     if (before !== undefined && typeof before !== 'string') text = text.replace(CLOSES, '')
     if (after !== undefined && typeof after !== 'string') text = text.replace(OPENS, '')
     return text
