@@ -105,7 +105,7 @@ test('from what the season asks for to the pots the plants stand in', async ({ p
   // Sown, group by group; the season follows once all of it is.
   const lines = page.locator('li.group')
   await lines.filter({ hasText: 'Snapdragon' }).getByRole('button', { name: 'Sown' }).click()
-  await expect(page.getByText('Sown: Snapdragon')).toBeVisible()
+  await expect(page.getByText('Sown: Snapdragon, Thu 1 Apr.')).toBeVisible()
   await lines.filter({ hasText: 'Alyssum' }).getByRole('button', { name: 'Sown' }).click()
   const entries = await household.list('entries')
   expect(

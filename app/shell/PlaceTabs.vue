@@ -72,4 +72,11 @@ a[aria-current] {
     min-height: 2.75rem;
   }
 }
+
+/* A low window, or one that is zoomed, belongs to the page. */
+@media (max-height: 30rem) {
+  a {
+    min-height: 2rem;
+  }
+}
 </style>
