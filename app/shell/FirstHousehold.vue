@@ -153,6 +153,10 @@ async function begin() {
   font-weight: 600;
 }
 
+.units legend span {
+  font-weight: 400;
+}
+
 .units label {
   display: flex;
   gap: 0.6rem;

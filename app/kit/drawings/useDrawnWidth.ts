@@ -12,3 +12,18 @@ export function useDrawnWidth(name: string, most: number, least = 300) {
   const { width } = useElementSize(useTemplateRef<HTMLElement | SVGElement>(name))
   return computed(() => Math.round(Math.min(most, Math.max(least, width.value || most))))
 }
+
+/**
+ * Marks of an axis whose words have room: each so far from the one before it that is kept.
+ *
+ * @param at where a mark stands, px
+ * @param px that its words take
+ */
+export function spaced<Mark>(marks: readonly Mark[], at: (mark: Mark) => number, px: number): Mark[] {
+  const kept: Mark[] = []
+  for (const mark of marks) {
+    const before = kept.at(-1)
+    if (before === undefined || at(mark) - at(before) >= px) kept.push(mark)
+  }
+  return kept
+}

@@ -5,7 +5,7 @@ import { scaleLinear, scaleUtc } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import { useDates } from '~/kit/useDates'
 import { useMeasures } from '~/kit/useMeasures'
-import { useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
+import { spaced, useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 import type { AirOfDay } from '#core/readings/air-of-day'
 
 /** The air of a place day by day: the band from low to high, and degree days summed up over it. */
@@ -59,7 +59,13 @@ const said = computed(() => {
       <line :x1="LEFT" :x2="width - RIGHT" :y1="y(tick)" :y2="y(tick)" />
       <text :x="LEFT - 8" :y="y(tick) + 5" text-anchor="end">{{ temperature(tick) }}</text>
     </g>
-    <text v-for="tick in x.ticks(width / 130)" :key="+tick" :x="x(tick)" :y="HEIGHT - 8" text-anchor="middle">
+    <text
+      v-for="tick in spaced(x.ticks(6), x, 76)"
+      :key="+tick"
+      :x="x(tick)"
+      :y="HEIGHT - 8"
+      text-anchor="middle"
+    >
       {{ printDate(tick.toISOString()) }}
     </text>
     <path :d="band" class="band" />

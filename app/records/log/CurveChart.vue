@@ -5,7 +5,7 @@ import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { area, curveStepAfter, line } from 'd3-shape'
 import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
+import { spaced, useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 import { printShare } from '#core/units/format'
 import type { Curve } from '#shared/reckoning/year'
 
@@ -60,7 +60,7 @@ const rounded = (value: number) => printShare(Math.round(value * 100) / 100)
         <line :x1="LEFT" :x2="width - 14" :y1="y(share)" :y2="y(share)" />
         <text :x="LEFT - 8" :y="y(share) + 5" text-anchor="end">{{ printShare(share) }}</text>
       </g>
-      <g v-for="day in x.ticks(width / 90)" :key="day" class="axis">
+      <g v-for="day in spaced(x.ticks(8), x, 30)" :key="day" class="axis">
         <text :x="x(day)" :y="HEIGHT - 24" text-anchor="middle">{{ day }}</text>
       </g>
       <text :x="width - 14" :y="HEIGHT - 3" text-anchor="end" class="unit">days after sowing</text>

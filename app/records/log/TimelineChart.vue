@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { scaleUtc } from 'd3-scale'
-import { useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
+import { spaced, useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 import { useDates } from '~/kit/useDates'
 import type { Line } from '#shared/reckoning/year'
 
@@ -25,9 +25,11 @@ const x = computed(() =>
 )
 const height = computed(() => props.lines.length * ROW + 34)
 const months = computed(() =>
-  x.value
-    .ticks(width.value / 120)
-    .map((tick) => ({ at: x.value(tick), name: printDate(tick.toISOString()) })),
+  spaced(
+    x.value.ticks(8).map((tick) => ({ at: x.value(tick), name: printDate(tick.toISOString()) })),
+    (month) => month.at,
+    76,
+  ),
 )
 const rows = computed(() =>
   props.lines.map((line, i) => {
