@@ -8,6 +8,8 @@ import { othersOf } from '~/reading/useReader'
 import { isDay } from '#core/calendar/day'
 import { saidAnew } from '#core/language/said-anew'
 import type { ReadText } from '#shared/reckoning/read-as'
+import { useSaying } from '~/kit/useSaying'
+import { inWordsOf } from '#shared/messages/message'
 
 /**
  * What a text was read as: each word with what it was taken for, the whole in one sentence, and what is asked, answered with a
@@ -26,7 +28,8 @@ const { make } = useNewVessel()
 
 const words = computed(() => props.read.words.filter((one) => one.line === (props.line ?? 0)))
 const questions = computed(() => props.read.questions.filter((one) => one.line === (props.line ?? 0)))
-const says = computed(() => props.read.readings[0]?.says ?? '')
+const saying = useSaying()
+const says = computed(() => inWordsOf(saying.value.english, props.read.readings[0]?.says ?? ''))
 const PLAIN = new Set(['filler'])
 const meaning = (means: string) => (isDay(means) ? printLongDay(means) : means)
 /** The word that was pressed: what else it could be is offered, and typing takes its place. */
