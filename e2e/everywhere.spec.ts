@@ -137,11 +137,14 @@ test('at 200 % zoom six tenths of the height are left to the page, and nothing i
     const free = await page.evaluate(() => {
       const main = document.querySelector('#main')!
       const bars = [...document.querySelectorAll('body *')].filter((one) => {
-        const { position } = getComputedStyle(one)
+        const { position, bottom } = getComputedStyle(one)
         const box = one.getBoundingClientRect()
         return (
-          (position === 'fixed' || position === 'sticky') &&
+          // A heading that sticks at the top is what is read.
+          (position === 'fixed' || (position === 'sticky' && bottom !== 'auto')) &&
           box.height > 0 &&
+          box.top < innerHeight &&
+          box.bottom > 0 &&
           box.width > innerWidth / 2 &&
           !one.parentElement?.closest('[style*="position: fixed"]')
         )

@@ -29,7 +29,7 @@ import { printNumber } from '#core/units/format'
 
 const saying = useSaying()
 
-const { mass } = useMeasures()
+const { mass, said } = useMeasures()
 
 definePageMeta({
   place: {
@@ -155,8 +155,8 @@ const caution = cautions(['concentrates', 'fertiliser'])
           class="conflict"
           role="status"
         >
-          <strong>Never mix these two concentrates undiluted:</strong> calcium and sulphate or phosphate set
-          to grit.
+          <strong>Never mix these two concentrates undiluted:</strong>
+          {{ said('calcium and sulphate or phosphate set to grit.') }}
           <template v-if="blend.concentrates.alone.length">
             {{ blend.concentrates.alone.map(({ name }) => name).join(', ') }} holds both: keep it in a bottle
             of its own.
