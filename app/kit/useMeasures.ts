@@ -1,6 +1,5 @@
 import { first } from '#core/numeric/at'
 import { useSaying } from '~/kit/useSaying'
-import type { Saying } from '#shared/messages/saying'
 
 /** Amounts and sentences as this household says them, for a template. */
 export function useMeasures() {
@@ -14,6 +13,6 @@ export function useMeasures() {
     length: (mm: number) => saying.value.length(mm),
     mass: (g: number) => saying.value.mass(g),
     temperature: (celsius: number) => saying.value.temperature(celsius),
-    said: (text: Parameters<Saying['said']>[0]) => saying.value.said(text),
+    said: (text: string) => saying.value.said(text),
   }
 }

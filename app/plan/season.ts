@@ -203,9 +203,13 @@ export const useSeason = defineStore('season', () => {
     body.subjects.some(({ id, stage }) => job.of.some((of) => of.sowingId === id && of.stage === stage))
   /** Take the last entry off a job that is done. */
   async function undoJob(job: Job) {
-    // Sown in several trays, or several sowings in one: each has an entry of its own.
-    const stored = household.entries.filter((one) => isOf(one, job) && one.body.on === today.value)
-    if (stored.length) await unmark(...stored)
+    const written = household.entries.filter((one) => isOf(one, job))
+    const last = written.at(-1)
+    // Sown in several trays, or several sowings in one: one press wrote an entry for each.
+    if (last)
+      await unmark(
+        ...written.filter((one) => one === last || (last.body.act && one.body.act === last.body.act)),
+      )
   }
   /** Take back what was ticked off last, wherever it stands on the page. */
   async function undoLast() {

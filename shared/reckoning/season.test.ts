@@ -17,6 +17,8 @@ import { asCrop, cropRecordOf } from '../records/as-crop'
 import { seasonFrame } from '../records/season-frame'
 import { sowing } from '../records/sowing'
 import { tray } from '../records/tray'
+import { trayFor } from './tray-for'
+import { proposedTrays } from './trays'
 import { asSowingRequest, sowingRecordProblems } from './sowing-request'
 import { planSowing } from '#core/season/schedule/sowing'
 import { openRows, seasonPlanner, type SeasonContext } from './season'
@@ -268,5 +270,30 @@ describe('what a tray was filled with', () => {
     expect(firstMix([])).toBe(known.usualMixes.seed)
     expect(firstMix([{ id: 'tray', body }])).toBe(other)
     expect(firstMix([{ id: 'tray', body: { ...body, recipeId: 'gone' } }])).toBe(known.usualMixes.seed)
+  })
+})
+
+describe('a sowing straight into pots', () => {
+  it('is laid out in a tray of its own, with as many as it needs, and asked for no more once that stands', () => {
+    const id = '7b1c0a30-0000-4000-8000-00000000000b'
+    const recipeId = known.usualMixes.seed
+    const stages = sowing.parse({
+      ...tomato,
+      stages: [{ kind: 'sow', containerId: 'pot-10cm', recipeId, part: 1 }],
+    }).stages
+    const planner = seasonPlanner(known, dayFrom('2027-03-01'))
+    const { rows } = openRows(
+      planner,
+      [{ id, body: { ...tomato, stages } }],
+      { done: new Map() },
+      dayFrom('2027-03-01'),
+    )
+    const [one, ...more] = proposedTrays(rows, [])
+    const wanted = rows[0]!.planned.stages[0]!.cells
+    expect([more, one!.holds.map(({ cells }) => cells)]).toEqual([[], [wanted]])
+    const body = trayFor(one!, () => null)
+    expect(body.cells.filter((code) => code === 'A')).toHaveLength(wanted)
+    expect(body.containerId).toBe('pot-10cm')
+    expect(proposedTrays(rows, [{ body }])).toEqual([])
   })
 })

@@ -27,3 +27,12 @@ export function spaced<Mark>(marks: readonly Mark[], at: (mark: Mark) => number,
   }
   return kept
 }
+
+/** A letter of a chart's names is about so wide, px. */
+const LETTER_PX = 8
+
+/** A name as long as its room, px, with an ellipsis where it is cut. */
+export function shortened(text: string, px: number): string {
+  const most = Math.floor(px / LETTER_PX)
+  return text.length > most ? `${text.slice(0, most - 1)}…` : text
+}

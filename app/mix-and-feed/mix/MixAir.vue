@@ -29,6 +29,9 @@ const choices = computed(() =>
 )
 
 const { seen, lower, press } = useInside(plan, () => index.value)
+const verdicts = computed(() =>
+  seen.value?.verdicts.map((one) => ({ ...one, ...sayVerdict(one, saying.value) })),
+)
 
 /** The same mix, shallower and deeper. */
 const beside = computed(() => {
@@ -106,9 +109,9 @@ const scale = computed(() => {
     </p>
     <WorksForMe :container="container" />
     <dl>
-      <div v-for="verdict in seen.verdicts" :key="verdict.id" :class="verdict.mood">
+      <div v-for="verdict in verdicts" :key="verdict.id" :class="verdict.mood">
         <dt>
-          <span class="mood">{{ verdict.mood }}</span> {{ sayVerdict(verdict, saying).title }}
+          <span class="mood">{{ verdict.mood }}</span> {{ verdict.title }}
           <strong>
             <FigureValue
               :figure="verdict.figure"
@@ -122,7 +125,7 @@ const scale = computed(() => {
             />
           </strong>
         </dt>
-        <dd>{{ sayVerdict(verdict, saying).text }}</dd>
+        <dd>{{ verdict.text }}</dd>
       </div>
     </dl>
   </section>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
-import { useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
+import { shortened, useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 
 /** Bars from the left, each with its own words at its end. */
 const props = defineProps<{
@@ -24,10 +24,6 @@ const x = computed(() =>
     .domain([0, max(props.bars, ({ value }) => value) || 1])
     .range([0, width.value - left.value - right.value]),
 )
-const short = (text: string) => {
-  const most = Math.floor(left.value / 8)
-  return text.length > most ? `${text.slice(0, most - 1)}…` : text
-}
 const said = computed(
   () => `${props.label}. ${props.bars.map(({ name, says }) => `${name}: ${says}`).join('. ')}`,
 )
@@ -37,7 +33,7 @@ const said = computed(
   <div class="scroll" role="region" :aria-label="label" tabindex="0">
     <svg ref="chart" :viewBox="`0 0 ${width} ${bars.length * ROW + 6}`" role="img" :aria-label="said">
       <g v-for="(bar, i) in bars" :key="bar.id" :transform="`translate(0 ${i * ROW})`">
-        <text :x="left - 10" y="21" text-anchor="end">{{ short(bar.name) }}</text>
+        <text :x="left - 10" y="21" text-anchor="end">{{ shortened(bar.name, left) }}</text>
         <rect :x="left" y="6" :width="Math.max(2, x(bar.value))" height="20" rx="3" />
         <text :x="left + x(bar.value) + 10" y="21">{{ bar.says }}</text>
       </g>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { scaleUtc } from 'd3-scale'
-import { spaced, useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
+import { shortened, spaced, useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 import { useDates } from '~/kit/useDates'
 import type { Line } from '#shared/reckoning/year'
 
@@ -44,10 +44,6 @@ const rows = computed(() =>
     }
   }),
 )
-const short = (text: string) => {
-  const most = Math.floor(left.value / 8)
-  return text.length > most ? `${text.slice(0, most - 1)}…` : text
-}
 const said = computed(() =>
   props.lines
     .map(
@@ -66,7 +62,7 @@ const said = computed(() =>
         <text :x="month.at" y="15" text-anchor="middle">{{ month.name }}</text>
       </g>
       <g v-for="row in rows" :key="row.id">
-        <text :x="left - 10" :y="row.y + 12" text-anchor="end">{{ short(row.name) }}</text>
+        <text :x="left - 10" :y="row.y + 12" text-anchor="end">{{ shortened(row.name, left) }}</text>
         <line :x1="row.seed[0]" :x2="row.seed[1]" :y1="row.y + 7" :y2="row.y + 7" class="seed" />
         <rect
           v-if="row.plant"
