@@ -1,3 +1,4 @@
+import { addComponent } from 'nuxt/kit'
 import { globSync } from 'tinyglobby'
 import { fileURLToPath } from 'node:url'
 
@@ -33,6 +34,12 @@ function pages() {
   return `export const PAGES = ${JSON.stringify(patterns)}.map((one) => new RegExp(one))`
 }
 
+/** The parts of PrimeVue that are used in many places; its module would load all it registers with the first page. */
+function partsOfPrimeVue() {
+  for (const name of ['Button', 'Message', 'InputText', 'Checkbox', 'RadioButton', 'Drawer'])
+    addComponent({ name, filePath: `primevue/${name.toLowerCase()}` })
+}
+
 type ModuleOf = (id: string) => { importedIds: readonly string[] } | null
 
 /**
@@ -64,7 +71,14 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   telemetry: false,
   devtools: { enabled: false },
-  modules: ['@pinia/nuxt', '@pinia/colada-nuxt', '@primevue/nuxt-module', 'nuxt-security', '@nuxt/eslint'],
+  modules: [
+    '@pinia/nuxt',
+    '@pinia/colada-nuxt',
+    '@primevue/nuxt-module',
+    'nuxt-security',
+    '@nuxt/eslint',
+    partsOfPrimeVue,
+  ],
   alias: { '#core': core },
   css: ['~/styles/main.css'],
   app: {
@@ -83,14 +97,15 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },
   },
-  // What a file uses stands at its head, so that the arrows inside app/ can be checked.
   // A page that is pointed at is fetched, not every page there is a link to.
   experimental: {
     appManifest: false,
     defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
   },
-  components: { dirs: [] },
-  imports: { autoImport: false },
+  // Vue, the kit and the household are known everywhere; what a file uses of the places stands at its head, so that the
+  // arrows between them can be checked.
+  components: { dirs: [{ path: '~/kit', pathPrefix: false, extensions: ['vue'] }] },
+  imports: { dirs: ['kit/**', 'household'] },
   primevue: {
     autoImport: false,
     options: { unstyled: true },

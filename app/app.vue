@@ -1,22 +1,11 @@
 <script setup lang="ts">
-import { ClientOnly, NuxtPage, NuxtRouteAnnouncer } from '#components'
-import { useHead, useRoute } from '#imports'
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import PlaceTabs from '~/shell/PlaceTabs.vue'
 import ServerSilent from '~/shell/ServerSilent.vue'
 import ShellHeader from '~/shell/ShellHeader.vue'
 import StorageNotice from '~/shell/StorageNotice.vue'
 import { useHelpOpen } from '~/help/useHelpOpen'
-import { keepToday } from '~/household/useToday'
 import { useKeys } from '~/shell/useKeys'
-import { wasAsked } from '~/kit/useAsk'
-import { useWorking } from '~/kit/figures/working'
-import { useInUse } from '~/kit/record-forms/useRemoval'
 import { useOnce } from '~/shell/useOnce'
-import { useNotes } from '~/kit/useNotes'
-import { useCommands } from '~/household/commands'
-import { useHousehold } from '~/household/household'
-import { usePreferences } from '~/household/preferences'
 // What a first page does not show comes when it is asked for.
 const AskDialog = defineAsyncComponent(() => import('~/kit/AskDialog.vue'))
 const CommandPalette = defineAsyncComponent(() => import('~/shell/CommandPalette.vue'))

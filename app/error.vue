@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import { useHead } from '#imports'
-import { computed } from 'vue'
-import { usePreferences } from '~/household/preferences'
 import type { NuxtError } from '#app'
 
 const props = defineProps<{ error: NuxtError }>()

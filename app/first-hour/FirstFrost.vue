@@ -1,21 +1,15 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed, ref } from 'vue'
-import Button from 'primevue/button'
 import FirstStep from '~/first-hour/FirstStep.vue'
 import FrostReckoned from '~/plan/FrostReckoned.vue'
 import FrostFields from '~/plan/FrostFields.vue'
-import TextField from '~/kit/fields/TextField.vue'
-import { useDates } from '~/kit/useDates'
 import SaidBack from '~/reading/SaidBack.vue'
 import { useReader } from '~/reading/useReader'
 import { useSayAnew } from '~/reading/useSayAnew'
 import { useFirstHour } from '~/first-hour/firstHour'
-import { useHousehold } from '~/household/household'
 import { frostProblems, isFrostFree, type Frosts } from '#core/calendar/frost'
 import type { FrostsSaid } from '#core/language/frosts'
 import { messageAt } from '#core/problem'
-import { useMeasures } from '~/kit/useMeasures'
 
 /** When it freezes, typed as it is said; or that it never does. */
 const first = useFirstHour()

@@ -1,13 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed } from 'vue'
-import CheckField from '~/kit/fields/CheckField.vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import { newId } from '~/kit/newId'
-import { useMeasures } from '~/kit/useMeasures'
 import { useFirstHour } from '~/first-hour/firstHour'
-import { useHousehold } from '~/household/household'
 import { LIGHT_METHODS } from '#core/places/light'
 import { PLACE_KINDS, type PlaceKindId } from '#core/places/place-kinds'
 import { LAMP_KINDS } from '#core/places/light-kinds'

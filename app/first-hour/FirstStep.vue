@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useId } from 'vue'
 import { Check } from '@lucide/vue'
 
 /** One card of the first hour; what was answered gives something at once. */

@@ -1,10 +1,5 @@
-import { computed } from 'vue'
-import { defineStore } from 'pinia'
-import { useKept } from '~/kit/browserStorage'
-import { useHousehold } from '~/household/household'
 import type { Frosts } from '#core/calendar/frost'
 import { OUTSIDE, type Place } from '#core/places/place'
-import { useHouseholdPart } from '~/household/saving'
 import { newFrame } from '#shared/records/season-frame'
 
 interface Said {

@@ -1,15 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import Drawer from 'primevue/drawer'
-import { NuxtLink } from '#components'
-import { useRoute } from '#imports'
 import { usePageHelp } from '~/help/usePageHelp'
 import { usePlaces } from '~/shell/usePlaces'
-import { usePreferences } from '~/household/preferences'
 import { cautions } from '#core/cautions/caution'
 import { wordById } from '#core/glossary'
 import { GENERAL_KEYS } from '#shared/messages/keys'
-import { useMeasures } from '~/kit/useMeasures'
 
 /** What this page is for, its words, its keys, and what can hurt here. */
 const open = defineModel<boolean>({ required: true })

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
-import { navigateTo } from '#imports'
 
 /** How everything works together, drawn: what is said flows to the right into what is done, and what happened flows back. */
 interface Node {

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { computed, useTemplateRef } from 'vue'
-import Popover from 'primevue/popover'
 import { wordById, type WordId } from '#core/glossary'
 
 /** A word of the trade, explained when it is pressed. */

@@ -1,4 +1,2 @@
-import { useState } from '#imports'
-
 /** Whether the help of the page is open; pages without the head of the shell open it themselves. */
 export const useHelpOpen = () => useState('help-open', () => false)

@@ -1,5 +1,3 @@
-import { useRoute } from '#imports'
-import { computed } from 'vue'
 import { PAGE_HELP, type PageHelp } from '#shared/messages/page-help'
 
 /** What the page that is open is for. */

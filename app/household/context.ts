@@ -1,6 +1,3 @@
-import { computed } from 'vue'
-import { defineStore } from 'pinia'
-import { useHousehold } from '~/household/household'
 import { contextOf } from '#shared/reckoning/context'
 import type { StockRecord } from '#shared/records/stock'
 import { goodsOf, shelvesOf } from '#shared/reckoning/shelves'

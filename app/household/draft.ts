@@ -1,9 +1,4 @@
 import { useEventListener } from '@vueuse/core'
-import { browserStorage } from '~/kit/browserStorage'
-import { ref, watch, type Ref } from 'vue'
-import { copyOf } from '~/kit/copyOf'
-import { useHousehold } from '~/household/household'
-import { useUndo, type UndoStep } from '~/household/undo'
 
 /**
  * A draft on the bench. It is kept in this browser as it is typed, one for each household, so that a reload or a flat

@@ -1,13 +1,3 @@
-import { navigateTo } from '#imports'
-import { computed, ref } from 'vue'
-import { defineStore } from 'pinia'
-import { useKept } from '~/kit/browserStorage'
-import { newId } from '~/kit/newId'
-import { sendCommand } from '~/household/send'
-import { useNotes } from '~/kit/useNotes'
-import { whyNot } from '~/household/whyNot'
-import { useHousehold } from '~/household/household'
-
 /** An example household opened beside one’s own: which is the own one is remembered on this device, to go back to. */
 export const useExample = defineStore('example', () => {
   const household = useHousehold()

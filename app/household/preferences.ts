@@ -1,6 +1,3 @@
-import { useCookie } from '#imports'
-import { defineStore } from 'pinia'
-
 const YEAR_S = 31_536_000
 
 /** How this browser likes it; in cookies, so that the first page already has it. */

@@ -1,4 +1,3 @@
-import { newId } from '~/kit/newId'
 import type { SentWithFile } from '#shared/commands/alone'
 import type { Sent } from '#shared/commands/commands'
 import type { Performed } from '#shared/commands/written'

@@ -1,9 +1,3 @@
-import { computed, shallowRef, watch } from 'vue'
-import { defineStore } from 'pinia'
-import { useNotes } from '~/kit/useNotes'
-import { whyNot } from '~/household/whyNot'
-import { useHousehold } from '~/household/household'
-
 /** Something that can be done and answers with its opposite. */
 export interface UndoStep {
   /** What it is about, in a few words: `the recipe’s parts`, `Perlite, 10 L bag`. */

@@ -1,6 +1,4 @@
-import { computed } from 'vue'
 import { useNow as useClock } from '@vueuse/core'
-import { useHousehold } from '~/household/household'
 import { momentOf, type Moment } from '#core/water/watering-events'
 import { ownInstant } from '#core/calendar/clock'
 import { dayFrom } from '#core/calendar/day'

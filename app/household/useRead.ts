@@ -1,7 +1,3 @@
-import { ref, shallowRef, watch } from 'vue'
-import { whyNot } from '~/household/whyNot'
-import { useHousehold } from '~/household/household'
-
 /**
  * What a page reads from the server beside what is in sight. It is read again when something was written meanwhile: a write
  * pressed on the page before may still be on its way when this one opens.

@@ -1,7 +1,4 @@
-import { useState } from '#imports'
-import { watch } from 'vue'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
-import { useHousehold } from '~/household/household'
 import { todayOf } from '#core/calendar/clock'
 import { dayAt, type Day } from '#core/calendar/day'
 

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import ConfirmDialog from 'primevue/confirmdialog'
-import { dialogArrived } from '~/kit/useAsk'
 </script>
 
 <template>

@@ -1,5 +1,4 @@
 import { useStorage, type RemovableRef, type StorageLike, type UseStorageOptions } from '@vueuse/core'
-import { ref, type MaybeRefOrGetter } from 'vue'
 
 /*
  * What this browser keeps for the site: drafts, a count that is under way, what is on its way to the server. Where it may keep

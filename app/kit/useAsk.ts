@@ -1,4 +1,3 @@
-import { ref } from 'vue'
 import { useConfirm } from 'primevue/useconfirm'
 
 interface Question {

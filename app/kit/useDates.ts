@@ -1,6 +1,3 @@
-import { computed, onMounted, ref } from 'vue'
-import { useHousehold } from '~/household/household'
-
 // A formatter is far dearer to make than to use, and a season prints hundreds of days at once.
 const made = new Map<string, Intl.DateTimeFormat>()
 function formatter(locale: string | undefined, options: Intl.DateTimeFormatOptions) {

@@ -1,7 +1,3 @@
-import { computed } from 'vue'
-import { useDates } from '~/kit/useDates'
-import { useHousehold } from '~/household/household'
-
 /** Which comes first in 6/5, as it is typed here: by the kitchen where that says it, else by the reader's own order. */
 export function useDayOrder() {
   const household = useHousehold()

@@ -1,5 +1,4 @@
 import { first } from '#core/numeric/at'
-import { useSaying } from '~/kit/useSaying'
 
 /** Amounts and sentences as this household says them, for a template. */
 export function useMeasures() {

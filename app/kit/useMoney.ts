@@ -1,6 +1,3 @@
-import { computed } from 'vue'
-import { useDates } from '~/kit/useDates'
-import { useHousehold } from '~/household/household'
 import { currencyOf, printMoney } from '#core/units/currency'
 
 /** Sums in the household's currency: the one it chose, else that of the reader's region. */

@@ -1,6 +1,3 @@
-import { useState } from '#imports'
-import { shallowRef } from 'vue'
-
 export interface Note {
   text: string
   /** What can be done about it, most often taking it back. */

@@ -1,6 +1,3 @@
-import { computed } from 'vue'
-import { useDates } from '~/kit/useDates'
-import { useHousehold } from '~/household/household'
 import { sayingFor } from '#shared/messages/saying'
 
 /** How this household says amounts, days and words. */

@@ -1,6 +1,4 @@
-import { onBeforeUnmount, ref, shallowRef } from 'vue'
 import { proxy, wrap } from 'comlink'
-import { copyOf } from '~/kit/copyOf'
 import type { Reckonings } from '~/workers/reckoning.worker'
 
 /** One question at a time to a worker; asking anew, cancelling or leaving ends the one that runs. */

@@ -1,5 +1,3 @@
-import { defineNuxtRouteMiddleware } from '#imports'
-import { useHousehold } from '~/household/household'
 import type { Collection } from '#shared/records/collection-names'
 
 /** What a page starts with reaches back some months; a page about something older brings it first. */

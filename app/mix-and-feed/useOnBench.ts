@@ -1,7 +1,3 @@
-import { useRoute, useRouter } from '#imports'
-import { onMounted, watch } from 'vue'
-import { useAsk } from '~/kit/useAsk'
-
 /**
  * A page on which a draft is made opens what its address names; where something stands there that is kept nowhere, not
  * without asking.

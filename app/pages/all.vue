@@ -1,9 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { definePageMeta } from '#imports'
-import { NuxtLink } from '#components'
 import { usePlaces } from '~/shell/usePlaces'
-import PageTop from '~/shell/PageTop.vue'
 
 definePageMeta({
   place: {

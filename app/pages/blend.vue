@@ -1,19 +1,6 @@
 <script setup lang="ts">
-import PageTop from '~/shell/PageTop.vue'
-import Button from 'primevue/button'
-import { useSaying } from '~/kit/useSaying'
-import { useMeasures } from '~/kit/useMeasures'
-import { definePageMeta } from '#imports'
-import CheckField from '~/kit/fields/CheckField.vue'
-import CautionList from '~/kit/figures/CautionList.vue'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import { computed, ref } from 'vue'
-import { provideUnreadable } from '~/kit/fields/useUnreadable'
-import { useContext } from '~/household/context'
 import BlendDrawing from '~/mix-and-feed/feed/BlendDrawing.vue'
 import TwoJugs from '~/mix-and-feed/feed/TwoJugs.vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import {
   BLEND_ELEMENTS,
   blendFeeds,

@@ -1,23 +1,13 @@
 <script setup lang="ts">
-import { definePageMeta } from '#imports'
-import { computed } from 'vue'
-import Button from 'primevue/button'
-import { NuxtLink } from '#components'
 import FirstFrost from '~/first-hour/FirstFrost.vue'
 import FirstStep from '~/first-hour/FirstStep.vue'
 import FirstSupplies from '~/first-hour/FirstSupplies.vue'
-import FoldAway from '~/kit/fields/FoldAway.vue'
 import SeasonSentence from '~/plan/SeasonSentence.vue'
 import StandsAlready from '~/plan/StandsAlready.vue'
 import SowStrip from '~/trays/SowStrip.vue'
-import PageTop from '~/shell/PageTop.vue'
 import ShedPicture from '~/shell/ShedPicture.vue'
-import { useDates } from '~/kit/useDates'
-import { useMeasures } from '~/kit/useMeasures'
 import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
-import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
-import { useExample } from '~/household/example'
 import { counted } from '#core/text/plurals'
 
 definePageMeta({

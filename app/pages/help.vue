@@ -1,10 +1,5 @@
 <script setup lang="ts">
-import { definePageMeta } from '#imports'
-import Button from 'primevue/button'
-import { computed } from 'vue'
-import { NuxtLink } from '#components'
 import HowItWorks from '~/help/HowItWorks.vue'
-import PageTop from '~/shell/PageTop.vue'
 import { usePlaces } from '~/shell/usePlaces'
 import { GENERAL_KEYS } from '#shared/messages/keys'
 import { PAGE_HELP } from '#shared/messages/page-help'
@@ -16,7 +11,6 @@ import { STARTING_RECIPES } from '#core/media/recipes'
 import { UNITS } from '#core/units/unit-table'
 import CITED from '#core/working/sources.json'
 import { SOURCE_TAGS } from '#core/working/source'
-import { useMeasures } from '~/kit/useMeasures'
 
 definePageMeta({
   place: {

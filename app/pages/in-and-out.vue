@@ -1,10 +1,6 @@
 <script setup lang="ts">
-import { definePageMeta } from '#imports'
-import { computed, ref } from 'vue'
 import ArchiveIn from '~/records/in-and-out/ArchiveIn.vue'
 import WeatherInOut from '~/records/in-and-out/WeatherInOut.vue'
-import PageTop from '~/shell/PageTop.vue'
-import { useHousehold } from '~/household/household'
 
 definePageMeta({
   place: {

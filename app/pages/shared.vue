@@ -1,23 +1,10 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { last as lastOf } from '#core/numeric/at'
-import { definePageMeta, navigateTo } from '#imports'
-import { computed, onMounted, ref } from 'vue'
 import { useEventListener } from '@vueuse/core'
-import Button from 'primevue/button'
-import Message from 'primevue/message'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import FileField from '~/kit/fields/FileField.vue'
-import TextField from '~/kit/fields/TextField.vue'
 import RecipeWords from '~/mix-and-feed/sharing/RecipeWords.vue'
-import PageTop from '~/shell/PageTop.vue'
-import { newId } from '~/kit/newId'
 import { useCardCode } from '~/mix-and-feed/sharing/useCardCode'
 import { useCards } from '~/mix-and-feed/sharing/useCards'
-import { whyNot } from '~/household/whyNot'
-import { useHousehold } from '~/household/household'
-import { useCommands } from '~/household/commands'
-import { saving } from '~/household/write-records'
 import {
   asWords,
   card as cardShape,

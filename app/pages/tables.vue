@@ -1,9 +1,5 @@
 <script setup lang="ts">
-import { definePageMeta } from '#imports'
-import { computed } from 'vue'
 import TableIn from '~/records/in-and-out/TableIn.vue'
-import PageTop from '~/shell/PageTop.vue'
-import { useHousehold } from '~/household/household'
 import { TABLE_IDS, tableById } from '#shared/tables/tables'
 
 definePageMeta({

@@ -1,15 +1,10 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { computed, ref } from 'vue'
-import Button from 'primevue/button'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import { useDates } from '~/kit/useDates'
 import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import { alsoFits } from '#core/season/fitting/also-fits'
 import type { PlannedRow } from '#shared/reckoning/planned-row'
-import { useMeasures } from '~/kit/useMeasures'
 
 /** What else fits into the cells of its tray that are left; pressed, it stands in the sentence. */
 const props = defineProps<{ row: PlannedRow }>()

@@ -1,19 +1,10 @@
 <script setup lang="ts">
-import TextField from '~/kit/fields/TextField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import Button from 'primevue/button'
-import CheckField from '~/kit/fields/CheckField.vue'
-import RecordForm from '~/kit/record-forms/RecordForm.vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { useCommands } from '~/household/commands'
-import { useHousehold } from '~/household/household'
 import type { Crop } from '#core/sowing/crop'
 import { EMERGENCE_DAYS } from '#core/sowing/emergence'
 import { SCHEDULES } from '#core/season/schedule/schedules'
 import type { CropRecord } from '#shared/records/crop'
 import { cropRecordOf } from '#shared/records/as-crop'
 import { BUILT_IN_CROPS } from '#core/sowing/crops'
-import { useMeasures } from '~/kit/useMeasures'
 
 /** A crop put right for this place, or one of the household's own after the likeness of another. */
 const props = defineProps<{ crop: Crop; asNew: boolean }>()

@@ -1,12 +1,7 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
-import CheckField from '~/kit/fields/CheckField.vue'
-import DayField from '~/kit/fields/DayField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
 import FrostReckoned from '~/plan/FrostReckoned.vue'
 import type { Day } from '#core/calendar/day'
 import { frostRiskOf, frostSpreadOf, isFrostFree, type Frosts } from '#core/calendar/frost'
-import { useMeasures } from '~/kit/useMeasures'
 
 /** When it freezes there, how far that scatters, and how much risk is lived with; or that it never does. */
 const frosts = defineModel<Frosts>({ required: true })

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { useDates } from '~/kit/useDates'
 import { frostAtRisk, frostRiskOf, type Frosts } from '#core/calendar/frost'
 import { printShare } from '#core/units/format'
 

@@ -1,11 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import TextField from '~/kit/fields/TextField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import { computed, ref } from 'vue'
-import RecordForm from '~/kit/record-forms/RecordForm.vue'
-import { useContext } from '~/household/context'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import { useSeason } from '~/plan/season'
 import { wilson } from '#core/sowing/odds'
 import { printShare } from '#core/units/format'

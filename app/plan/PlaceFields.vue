@@ -1,11 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import Button from 'primevue/button'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import TextField from '~/kit/fields/TextField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
-import { useMeasures } from '~/kit/useMeasures'
 import { X } from '@lucide/vue'
 import { FLAT_MM } from '#core/containers/flat'
 import { COVERS, placeKindById } from '#core/places/place-kinds'

@@ -1,10 +1,7 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import WordMark from '~/help/WordMark.vue'
-import Button from 'primevue/button'
 import PlaceFields from '~/plan/PlaceFields.vue'
-import { newId } from '~/kit/newId'
-import { useMeasures } from '~/kit/useMeasures'
 import { Plus } from '@lucide/vue'
 import { FLAT_MM } from '#core/containers/flat'
 import { PLACE_KINDS, type PlaceKindId } from '#core/places/place-kinds'

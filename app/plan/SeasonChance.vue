@@ -1,11 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import Button from 'primevue/button'
-import { computed, watch } from 'vue'
-import UnderWay from '~/shell/UnderWay.vue'
-import { useWorkerCall } from '~/kit/useWorkerCall'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { VARIATION } from '#core/season/uncertainty/simulate'
 import { countsSeedlings } from '#core/sowing/crop'

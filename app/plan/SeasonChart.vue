@@ -1,13 +1,8 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useMeasures } from '~/kit/useMeasures'
-import { computed, shallowRef, useTemplateRef } from 'vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import SeasonDemand from '~/plan/SeasonDemand.vue'
 import SeasonRow from '~/plan/SeasonRow.vue'
-import { keyMove } from '~/kit/fields/keyMove'
-import { useDates } from '~/kit/useDates'
-import { useNotes } from '~/kit/useNotes'
 import { useSeason } from '~/plan/season'
 import type { Day } from '#core/calendar/day'
 import type { PlannedRow } from '#shared/reckoning/planned-row'

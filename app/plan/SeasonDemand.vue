@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useMeasures } from '~/kit/useMeasures'
-import { computed } from 'vue'
-import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import { area, curveStepAfter } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'

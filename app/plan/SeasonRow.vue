@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { useContext } from '~/household/context'
 import type { Day } from '#core/calendar/day'
 import type { PlannedRow } from '#shared/reckoning/planned-row'
 import { layersOf } from '#shared/drawings/layers'

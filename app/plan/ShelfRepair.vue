@@ -1,9 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import Button from 'primevue/button'
-import { computed, watch } from 'vue'
-import { useDates } from '~/kit/useDates'
-import { useWorkerCall } from '~/kit/useWorkerCall'
 import { useSeason } from '~/plan/season'
 import { roomElsewhere } from '#core/season/demand/demand'
 import { addDays } from '#core/calendar/day'

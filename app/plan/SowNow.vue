@@ -1,13 +1,8 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { computed, ref } from 'vue'
-import Button from 'primevue/button'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { useDates } from '~/kit/useDates'
 import { useSeason } from '~/plan/season'
 import { sowableNow } from '#core/season/fitting/sow-now'
-import { useMeasures } from '~/kit/useMeasures'
 
 /** What may be sown this week, with these frosts and this warmth: pressed, it stands in the sentence. */
 const emit = defineEmits<{ choose: [text: string] }>()

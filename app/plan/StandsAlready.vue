@@ -1,8 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue'
-import Button from 'primevue/button'
 import SaidBack from '~/reading/SaidBack.vue'
-import { newId } from '~/kit/newId'
 import { useListLines } from '~/plan/useListLines'
 import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'

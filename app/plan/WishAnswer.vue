@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
-import { useDates } from '~/kit/useDates'
 import { useNotices } from '~/plan/useNotices'
 import { sayContainers } from '#shared/messages/containers'
 import type { PlannedSowing } from '#core/season/schedule/sowing'

@@ -1,4 +1,3 @@
-import { computed, type Ref } from 'vue'
 import { useReader } from '~/reading/useReader'
 import { useSeason } from '~/plan/season'
 import type { Wish } from '#core/language/wish-said'

@@ -1,4 +1,3 @@
-import { useSaying } from '~/kit/useSaying'
 import type { Notice } from '#core/season/schedule/notices'
 import { sayNotice } from '#shared/messages/notices'
 

@@ -1,4 +1,3 @@
-import { computed, type Ref } from 'vue'
 import { present } from '#core/present'
 import { planSowing, type PlannedSowing } from '#core/season/schedule/sowing'
 import type { Day } from '#core/calendar/day'
@@ -9,7 +8,6 @@ import { startedLate } from '#shared/reckoning/late-start'
 import { sowingsFrom } from '#shared/reckoning/wish'
 import { wishStops } from '#shared/reckoning/wish-stops'
 import { useReader } from '~/reading/useReader'
-import { useDates } from '~/kit/useDates'
 import { useSeason } from '~/plan/season'
 
 /** What is wished for in a sentence, planned as it would be kept: of each crop its sowings, and what follows from the first. */

@@ -1,5 +1,3 @@
-import { defineNuxtPlugin } from '#imports'
-
 /**
  * `v-first-focus`: where a dialog puts the focus when it opens. The dialog looks for the attribute; written into the
  * template, the browser itself would act on it first, and complain.

@@ -1,6 +1,3 @@
-import { watch } from 'vue'
-import { defineNuxtPlugin } from '#imports'
-import { useHousehold } from '~/household/household'
 import { usePrimeVue } from 'primevue/config'
 import ConfirmationService from 'primevue/confirmationservice'
 import ToastService from 'primevue/toastservice'

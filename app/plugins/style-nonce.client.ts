@@ -1,5 +1,3 @@
-import { defineNuxtPlugin } from '#imports'
-
 /** Style elements that PrimeVue's parts make as they are drawn carry the page's nonce; others are not let in. */
 export default defineNuxtPlugin(({ vueApp }) => {
   const nonce = document.querySelector<HTMLElement>('script[nonce]')?.nonce

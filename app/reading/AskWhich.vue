@@ -1,6 +1,4 @@
 <script setup lang="ts" generic="Choice extends { readonly name: string }">
-import Button from 'primevue/button'
-
 /** A question about what was said, with its answers to press. */
 defineProps<{ question: string; choices: readonly Choice[] }>()
 defineEmits<{ choose: [choice: Choice] }>()

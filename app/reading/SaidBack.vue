@@ -1,14 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import Button from 'primevue/button'
 import AskWhich from '~/reading/AskWhich.vue'
-import { useDates } from '~/kit/useDates'
 import { useNewVessel } from '~/reading/useNewVessel'
 import { othersOf } from '~/reading/useReader'
 import { isDay } from '#core/calendar/day'
 import { saidAnew } from '#core/language/said-anew'
 import type { ReadText } from '#shared/reckoning/read-as'
-import { useSaying } from '~/kit/useSaying'
 import { inWordsOf } from '#shared/messages/message'
 
 /**

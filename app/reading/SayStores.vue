@@ -1,12 +1,4 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import Button from 'primevue/button'
-import TextField from '~/kit/fields/TextField.vue'
-import { newId } from '~/kit/newId'
-import { useCommands } from '~/household/commands'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
-import { saving } from '~/household/write-records'
 import SaidBack from '~/reading/SaidBack.vue'
 import { useReader } from '~/reading/useReader'
 import { useSayAnew } from '~/reading/useSayAnew'

@@ -1,6 +1,3 @@
-import { newId } from '~/kit/newId'
-import { useCommands } from '~/household/commands'
-import { saving } from '~/household/write-records'
 import type { NewVessel } from '#core/language/vessels'
 
 /** A container that somebody named and no catalogue has: made as it was said, to be measured later. */

@@ -1,16 +1,5 @@
-import {
-  computed,
-  onBeforeUnmount,
-  ref,
-  shallowRef,
-  toValue,
-  watch,
-  type MaybeRefOrGetter,
-  type Ref,
-} from 'vue'
 import { until } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
-import { copyOf } from '~/kit/copyOf'
 import { useWords } from '~/reading/useWords'
 import type { Heard, Words } from '#core/language/reading'
 import type { ReadKind, ReadText } from '#shared/reckoning/read-as'

@@ -1,5 +1,3 @@
-import { nextTick, ref, type Ref } from 'vue'
-
 /** A field that is said anew: with a sentence that was offered, or from one of its words on. */
 export function useSayAnew(text: Ref<string>) {
   const field = ref<HTMLInputElement | HTMLTextAreaElement | null>(null)

@@ -1,6 +1,3 @@
-import { computed } from 'vue'
-import { useContext } from '~/household/context'
-import { useDayOrder } from '~/kit/useDayOrder'
 import { useBench } from '~/trays/water/useBench'
 import { wordsOf } from '#shared/reckoning/known'
 

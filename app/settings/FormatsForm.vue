@@ -1,15 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { UNIT_SYSTEM_CHOICES } from '~/kit/fields/unit-systems'
-import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
-import { useDates } from '~/kit/useDates'
-import { useMeasures } from '~/kit/useMeasures'
-import { useToday } from '~/household/useToday'
-import { useHousehold } from '~/household/household'
-import { usePreferences } from '~/household/preferences'
-import { useHouseholdAnswer } from '~/household/saving'
 import { CURRENCY_CODES } from '#core/units/currency'
 import type { HouseholdRecord } from '#shared/records/household'
 

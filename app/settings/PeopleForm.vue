@@ -1,11 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { ref } from 'vue'
-import Button from 'primevue/button'
-import TextField from '~/kit/fields/TextField.vue'
-import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
-import { useHousehold } from '~/household/household'
-import { useHouseholdAnswer } from '~/household/saving'
 
 /** Who is at the bench: offered wherever a name is asked. */
 const household = useHousehold()

@@ -1,10 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent, ref } from 'vue'
-import Button from 'primevue/button'
 import { CalendarClock, ChevronLeft, ChevronRight } from '@lucide/vue'
-import { useDates } from '~/kit/useDates'
-import { useNow } from '~/household/useNow'
-import { useToday } from '~/household/useToday'
 import { useDayOfDemo } from '~/shell/useDayOfDemo'
 import { addDays } from '#core/calendar/day'
 

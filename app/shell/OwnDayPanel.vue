@@ -1,12 +1,4 @@
 <script setup lang="ts">
-import { onMounted, useTemplateRef } from 'vue'
-import Button from 'primevue/button'
-import Popover from 'primevue/popover'
-import DayField from '~/kit/fields/DayField.vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
-import { useExample } from '~/household/example'
-import { useToday } from '~/household/useToday'
 import { useDayOfDemo } from '~/shell/useDayOfDemo'
 
 /** The day and the clock of a demo, and the ways out of it. */

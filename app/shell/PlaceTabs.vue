@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue'
-import { NuxtLink } from '#components'
-import { useRoute } from '#imports'
 import { usePlaces } from '~/shell/usePlaces'
 
 /** The pages of the place that is open, each within a press; the one that is open stays in sight. */

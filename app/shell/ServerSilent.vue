@@ -1,8 +1,4 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
-import { onMounted, ref } from 'vue'
-import { onceServerIsBack } from '~/household/serverBack'
-import { useHousehold } from '~/household/household'
 const household = useHousehold()
 const busy = ref(false)
 

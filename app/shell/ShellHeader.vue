@@ -1,11 +1,5 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
-import { defineAsyncComponent } from 'vue'
-import { NuxtLink } from '#components'
 import { usePlaces } from '~/shell/usePlaces'
-import { useHousehold } from '~/household/household'
-import { usePreferences } from '~/household/preferences'
-import { useUndo } from '~/household/undo'
 import { CircleQuestionMark, Redo2, Search, Settings, Undo2 } from '@lucide/vue'
 
 const OwnDay = defineAsyncComponent(() => import('~/shell/OwnDay.vue'))

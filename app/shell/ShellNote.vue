@@ -1,10 +1,7 @@
 <script setup lang="ts">
-import { onMounted, watch } from 'vue'
 import { X } from '@lucide/vue'
-import Button from 'primevue/button'
 import Toast from 'primevue/toast'
 import { useToast } from 'primevue/usetoast'
-import { useNotes, type Note } from '~/kit/useNotes'
 
 /** Short notes at the foot of the page; one with something to do stays longer. */
 const { notes, current } = useNotes()

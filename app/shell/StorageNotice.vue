@@ -1,8 +1,4 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
-import { computed, ref } from 'vue'
-import { storageTrouble } from '~/kit/browserStorage'
-
 /** Said where this browser keeps nothing for the page, or has no room left. */
 const seen = ref<string | null>(null)
 const shown = computed(() => (storageTrouble.value === seen.value ? null : storageTrouble.value))

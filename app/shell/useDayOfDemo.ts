@@ -1,6 +1,3 @@
-import { computed } from 'vue'
-import { useHousehold } from '~/household/household'
-import { useHouseholdAnswer } from '~/household/saving'
 import type { Day } from '#core/calendar/day'
 import type { HouseholdRecord } from '#shared/records/household'
 

@@ -1,8 +1,5 @@
-import { useRouter } from '#imports'
 import { useEventListener } from '@vueuse/core'
 import { usePlaces } from '~/shell/usePlaces'
-import { usePreferences } from '~/household/preferences'
-import { useUndo } from '~/household/undo'
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&

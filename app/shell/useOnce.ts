@@ -1,5 +1,3 @@
-import { computed, ref, watchEffect, type Ref } from 'vue'
-
 /** True from the first time on that it is: what is loaded when it is first asked for stays. */
 export function useOnce(asked: () => unknown): Readonly<Ref<boolean>> {
   const was = ref(false)

@@ -1,6 +1,3 @@
-import { useRoute, useRouter } from '#imports'
-import { computed } from 'vue'
-
 /** What a page says of itself in its own meta; the head, the tabs, the keys and the palette follow from it. */
 export interface PlaceMeta {
   readonly title: string

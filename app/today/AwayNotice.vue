@@ -1,10 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed } from 'vue'
-import { NuxtLink } from '#components'
-import { useDates } from '~/kit/useDates'
-import { useMeasures } from '~/kit/useMeasures'
-import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { useWater } from '~/trays/water/water'
 import { absenceAhead, dryWhileAway } from '#core/season/today/away'

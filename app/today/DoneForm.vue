@@ -1,12 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed, ref } from 'vue'
-import CheckField from '~/kit/fields/CheckField.vue'
-import DayField from '~/kit/fields/DayField.vue'
-import TextField from '~/kit/fields/TextField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import EntryForm from '~/kit/record-forms/EntryForm.vue'
-import { useDates } from '~/kit/useDates'
 import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import type { Day } from '#core/calendar/day'

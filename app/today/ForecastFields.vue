@@ -1,11 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
-import TypedField from '~/kit/fields/TypedField.vue'
-import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
-import { useContext } from '~/household/context'
-import { useHouseholdAnswer } from '~/household/saving'
 import { useSeason } from '~/plan/season'
 import { coldestAhead } from '#core/calendar/weather'
 import type { Day } from '#core/calendar/day'

@@ -1,10 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import Button from 'primevue/button'
-import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue'
-import { NuxtLink } from '#components'
-import { useDates } from '~/kit/useDates'
 import { useJobWords } from '~/today/useJobWords'
 import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import { useGuidedJobs } from '~/today/jobs/guided-jobs'

@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { useMediaQuery } from '@vueuse/core'
-import { NuxtLink } from '#components'
 import { useTrays } from '~/trays/trays'
 import { FLAT_MM } from '#core/containers/flat'
 import type { Place } from '#core/places/place'

@@ -1,10 +1,6 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref } from 'vue'
-import Button from 'primevue/button'
 import { Moon } from '@lucide/vue'
-import { useSaying } from '~/kit/useSaying'
 import { useBench } from '~/trays/water/useBench'
-import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import { nightAhead } from '#shared/reckoning/season'
 import { tonightOf } from '#shared/reckoning/tonight'

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { useDates } from '~/kit/useDates'
 import { useJobWords } from '~/today/useJobWords'
 import { useSeason } from '~/plan/season'
 import { useWater } from '~/trays/water/water'

@@ -1,5 +1,3 @@
-import { useSaying } from '~/kit/useSaying'
-import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import { dangerWords, jobWords } from '#shared/messages/jobs'
 import type { Danger, Job } from '#core/season/today/job'

@@ -1,9 +1,4 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import Button from 'primevue/button'
-import { useDates } from '~/kit/useDates'
-import { useMeasures } from '~/kit/useMeasures'
-import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import { hatchOf, HATCHES } from '#shared/drawings/tray-marks'
 import { counted } from '#core/text/plurals'

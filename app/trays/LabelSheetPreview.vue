@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { at } from '#core/numeric/at'
-import { computed, onMounted, ref } from 'vue'
 import QRCode from 'qrcode'
 import { drawLabel, type LabelText, type Measure } from '#core/trays/label'
 import { labelSpots, type LabelSheet } from '#core/trays/label-sheet'

@@ -1,11 +1,7 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
-import { computed, ref } from 'vue'
-import { NuxtLink } from '#components'
-import Button from 'primevue/button'
 import { Check, Grid3x3, Play, Tags } from '@lucide/vue'
 import { useGuidedJobs } from '~/today/jobs/guided-jobs'
-import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
 import { namesListed } from '#shared/messages/message'

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { NuxtLink } from '#components'
 import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import { waysFrom, type Spot } from '#core/trays/lineage'

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { last as lastOf, at as elementAt } from '#core/numeric/at'
-import { computed, ref, useId, useTemplateRef } from 'vue'
 import { cellState, cellWords, glyph, hatchOf, HATCHES, type StrokeAt } from '#shared/drawings/tray-marks'
 import type { Container } from '#core/containers/container'
 import { cellAt, trayPlan } from '#core/trays/drawing'

@@ -1,9 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { computed, ref } from 'vue'
-import Button from 'primevue/button'
-import FoldAway from '~/kit/fields/FoldAway.vue'
 import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import { alsoFits } from '#core/season/fitting/also-fits'

@@ -1,10 +1,6 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref } from 'vue'
-import { NuxtLink } from '#components'
-import Button from 'primevue/button'
 import { NotebookPen } from '@lucide/vue'
 import LogEntry from '~/records/log/LogEntry.vue'
-import { useHousehold } from '~/household/household'
 
 /** What was last written down of a tray, and room to write more. */
 const props = defineProps<{ id: string }>()

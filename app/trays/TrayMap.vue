@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useElementSize, useScroll } from '@vueuse/core'
-import Button from 'primevue/button'
 import TrayDrawing from '~/trays/TrayDrawing.vue'
 import type { StrokeAt } from '#shared/drawings/tray-marks'
 import type { Container } from '#core/containers/container'

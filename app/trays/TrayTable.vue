@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed } from 'vue'
 import { cellWords } from '#shared/drawings/tray-marks'
 import { cellState, type TrayStands } from '#core/trays/standing'
 import type { TrayRecord } from '#shared/records/tray'

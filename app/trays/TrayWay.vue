@@ -1,9 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { NuxtLink } from '#components'
-import { useDates } from '~/kit/useDates'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import { waysFrom, waysTo, type Step } from '#core/trays/lineage'

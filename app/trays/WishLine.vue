@@ -1,11 +1,8 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed, ref, useId } from 'vue'
-import Button from 'primevue/button'
 import SaidBack from '~/reading/SaidBack.vue'
 import { useReader } from '~/reading/useReader'
 import { useSayAnew } from '~/reading/useSayAnew'
-import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import type { Wanted } from '~/trays/useTrayLaying'
 import { GROUPS_EXAMPLE, type Wish, sharedOut } from '#core/language/wish-said'

@@ -1,6 +1,4 @@
-import { onMounted, ref, shallowRef, watch } from 'vue'
 import { useEventListener } from '@vueuse/core'
-import { browserStorage } from '~/kit/browserStorage'
 
 /**
  * A count that is under way: what was tapped, stroke by stroke, until it is kept. It outlives a reload and a closed tab, and

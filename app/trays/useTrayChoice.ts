@@ -1,7 +1,5 @@
 import { present } from '#core/present'
 import { at as elementAt, first } from '#core/numeric/at'
-import { computed, shallowRef, type ComputedRef, type Ref } from 'vue'
-import { useNotes } from '~/kit/useNotes'
 import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import type { Day } from '#core/calendar/day'

@@ -1,8 +1,5 @@
 import { present } from '#core/present'
-import { computed, type ComputedRef, type Ref } from 'vue'
 import { useCounting } from '~/trays/useCounting'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
 import type { Day } from '#core/calendar/day'

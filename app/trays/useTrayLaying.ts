@@ -1,7 +1,6 @@
 import { present } from '#core/present'
 import { first as firstOf, last } from '#core/numeric/at'
-import { computed, ref, type ComputedRef, type ShallowRef } from 'vue'
-import { useNotes } from '~/kit/useNotes'
+import { type ShallowRef } from 'vue'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
 import { counted } from '#core/text/plurals'
@@ -11,7 +10,6 @@ import type { Stored } from '#shared/records/collections'
 import type { TrayRecord } from '#shared/records/tray'
 import { layoutOf } from '#shared/records/tray-layout'
 import type { SowingRecord } from '#shared/records/sowing'
-import { newId } from '~/kit/newId'
 import type { StrokeAt } from '#shared/drawings/tray-marks'
 
 /** Cells that are to be laid out as a group; with it, where it is one, the sowing that is planned with it. */

@@ -1,9 +1,5 @@
 <script setup lang="ts">
-import { useTemplateRef } from 'vue'
-import Button from 'primevue/button'
 import { Download } from '@lucide/vue'
-import { saveDrawing } from '~/kit/drawings/saveDrawing'
-import { useNotes } from '~/kit/useNotes'
 
 /** A drawing that can be taken along as a file. */
 const props = defineProps<{ file: string; title: string }>()

@@ -1,6 +1,5 @@
 import { present } from '#core/present'
 import { at } from '#core/numeric/at'
-import { saveBlob } from '~/kit/saveFile'
 
 /** What a drawing takes from the page it stands in. */
 const STYLES = [

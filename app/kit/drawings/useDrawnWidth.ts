@@ -1,4 +1,3 @@
-import { computed, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 
 /**

@@ -1,7 +1,4 @@
 <script setup lang="ts" generic="Value">
-import { useId } from 'vue'
-import Checkbox from 'primevue/checkbox'
-
 /** Yes or no; or, with a `value`, one of several that can be ticked. */
 defineOptions({ inheritAttrs: false })
 defineProps<{ modelValue: boolean | Value[]; label?: string; value?: Value; disabled?: boolean }>()

@@ -1,9 +1,5 @@
 <script setup lang="ts" generic="Value extends string | null">
 import { present } from '#core/present'
-import { computed, defineAsyncComponent, useId } from 'vue'
-import Select from 'primevue/select'
-import FieldFrame from '~/kit/fields/FieldFrame.vue'
-import type { Choice, ChoiceGroup } from '~/kit/fields/choice'
 
 const SearchField = defineAsyncComponent(() => import('~/kit/fields/SearchField.vue'))
 /** Longer lists are searched by typing; shorter ones are seen at a glance. */

@@ -1,8 +1,5 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
 import DatePicker from 'primevue/datepicker'
-import FieldFrame from '~/kit/fields/FieldFrame.vue'
-import { useDates } from '~/kit/useDates'
 import { dayFrom, type Day } from '#core/calendar/day'
 
 /** A calendar day, typed or picked in the reader's own order of day, month and year. */

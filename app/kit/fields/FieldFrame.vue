@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { useMeasures } from '~/kit/useMeasures'
-
 defineProps<{ id: string; label: string; hideLabel?: boolean; hint?: string; problem?: string }>()
 const { said } = useMeasures()
 </script>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useId } from 'vue'
 import { FileUp } from '@lucide/vue'
 
 /** A file that is chosen; the same one can be chosen again. */

@@ -1,10 +1,8 @@
 <script setup lang="ts">
-import { useId, watch } from 'vue'
 import Accordion from 'primevue/accordion'
 import AccordionContent from 'primevue/accordioncontent'
 import AccordionHeader from 'primevue/accordionheader'
 import AccordionPanel from 'primevue/accordionpanel'
-import { useKept } from '~/kit/browserStorage'
 
 /** Something that is there when it is wanted: what is folded away is not drawn. */
 const props = defineProps<{

@@ -1,8 +1,6 @@
 <script setup lang="ts" generic="Value extends string | null">
 import { present } from '#core/present'
-import { computed, ref, watch } from 'vue'
 import AutoComplete from 'primevue/autocomplete'
-import type { Choice, ChoiceGroup } from '~/kit/fields/choice'
 
 /** One of a long list, found by typing any of its words; what is not on the list is never taken. */
 const props = defineProps<{

@@ -1,8 +1,4 @@
 <script setup lang="ts">
-import { useId } from 'vue'
-import InputText from 'primevue/inputtext'
-import FieldFrame from '~/kit/fields/FieldFrame.vue'
-
 /** A name, a note: words that are kept as they are typed. */
 defineOptions({ inheritAttrs: false })
 defineProps<{

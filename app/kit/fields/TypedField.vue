@@ -1,10 +1,4 @@
 <script setup lang="ts">
-import { computed, ref, useId, watch } from 'vue'
-import InputText from 'primevue/inputtext'
-import FieldFrame from '~/kit/fields/FieldFrame.vue'
-import { numberReading, quantityReading, type Reading } from '~/kit/fields/text-readings'
-import { useTypedText } from '~/kit/fields/useTypedText'
-import { useHousehold } from '~/household/household'
 import { unitShown } from '#core/units/format'
 import type { Dimension } from '#core/units/unit'
 import { unitById } from '#core/units/unit-table'

@@ -1,8 +1,4 @@
 <script setup lang="ts">
-import { useId } from 'vue'
-import TextField from '~/kit/fields/TextField.vue'
-import { useHousehold } from '~/household/household'
-
 /** Somebody’s name: anybody’s can be typed, those of the household are offered. */
 defineProps<{ modelValue: string; label: string }>()
 defineEmits<{ 'update:modelValue': [name: string] }>()

@@ -1,4 +1,3 @@
-import type { Read } from '~/kit/fields/useTypedText'
 import { concentrationOf } from '#core/feed/rate'
 import { readRate } from '#core/language/rule'
 import { density, type Feed } from '#core/feed/feed'

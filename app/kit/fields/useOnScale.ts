@@ -1,6 +1,3 @@
-import { computed } from 'vue'
-import { useHousehold } from '~/household/household'
-
 /** About what a tray weighs, g, as a bare number on the household's kitchen scale is meant: grams, or pounds. */
 export function useOnScale() {
   const household = useHousehold()

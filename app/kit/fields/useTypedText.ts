@@ -1,6 +1,3 @@
-import { ref, watch } from 'vue'
-import { useUnreadable } from '~/kit/fields/useUnreadable'
-
 export type Read<T> = { ok: true; value: T } | { ok: false; message: string }
 
 /**

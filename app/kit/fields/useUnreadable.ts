@@ -1,6 +1,3 @@
-import { computed, inject, onBeforeUnmount, provide, ref } from 'vue'
-import type { InjectionKey, Ref } from 'vue'
-
 /**
  * Fields whose text cannot be read yet. The last readable value stays in the draft, so whoever saves
  * must first know that a field on the page says something else.

@@ -1,8 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { inSentence } from '#core/text/plurals'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import { useMeasures } from '~/kit/useMeasures'
 
 /** What to take care of, named where the hazard arises; what to do about it a press away. */
 const props = defineProps<{

@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { useHousehold } from '~/household/household'
-import { useWorking } from '~/kit/figures/working'
 import type { Figure } from '#core/working/figure'
 import { printFigure } from '#core/working/print'
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { NuxtLink } from '#components'
 import { sourceTagName, type SourceTag } from '#core/working/source'
 
 /** How far a figure is to be trusted; it opens the list of all sources of that kind. */

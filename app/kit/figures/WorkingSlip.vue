@@ -1,10 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue'
-import Popover from 'primevue/popover'
-import SourceMark from '~/kit/figures/SourceMark.vue'
-import { useHousehold } from '~/household/household'
-import { useWorking } from '~/kit/figures/working'
 import type { Figure } from '#core/working/figure'
 import { withNumbers } from '#core/working/explain'
 import { printFigure, printFormula } from '#core/working/print'

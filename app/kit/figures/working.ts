@@ -1,5 +1,3 @@
-import { computed, shallowRef } from 'vue'
-import { defineStore } from 'pinia'
 import type { Figure } from '#core/working/figure'
 
 /** The figure whose working is being looked at, and the way down to it. */

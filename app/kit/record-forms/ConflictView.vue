@@ -1,11 +1,6 @@
 <script setup lang="ts" generic="Body extends object">
 import { present } from '#core/present'
-import { computed, reactive, ref, useId } from 'vue'
 import { dequal } from 'dequal'
-import Button from 'primevue/button'
-import RadioButton from 'primevue/radiobutton'
-import { copyOf } from '~/kit/copyOf'
-import { useFieldWords } from '~/kit/record-forms/useFieldWords'
 
 /** Two versions of one record, field by field: what differs is marked, and each can be chosen. */
 const props = defineProps<{

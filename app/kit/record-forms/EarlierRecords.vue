@@ -1,9 +1,4 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import Button from 'primevue/button'
-import { useHousehold } from '~/household/household'
-import { whyNot } from '~/household/whyNot'
-import { useNotes } from '~/kit/useNotes'
 import type { Collection } from '#shared/records/collection-names'
 
 /** A page starts with the newest of a long list; the years before are fetched when somebody asks. */

@@ -1,12 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import Button from 'primevue/button'
-import Dialog from 'primevue/dialog'
-import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
-import { newId } from '~/kit/newId'
-import { provideUnreadable } from '~/kit/fields/useUnreadable'
-import { useCommands } from '~/household/commands'
-import { useAttempt } from '~/household/saving'
 import { commandOf } from '#shared/commands/log'
 import type { EntryRecord } from '#shared/records/entry'
 

@@ -1,17 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed, ref, watch } from 'vue'
-import Button from 'primevue/button'
-import Dialog from 'primevue/dialog'
-import Message from 'primevue/message'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { useNotes } from '~/kit/useNotes'
-import { useInUse, useRemoval } from '~/kit/record-forms/useRemoval'
-import { whyNot } from '~/household/whyNot'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
-import { useKeeping } from '~/household/write-records'
-import { useUndo } from '~/household/undo'
 import { COLLECTIONS } from '#shared/records/collections'
 import type { Collection } from '#shared/records/collection-names'
 

@@ -1,8 +1,4 @@
 <script setup lang="ts" generic="Body extends object">
-import Message from 'primevue/message'
-import { defineAsyncComponent } from 'vue'
-import type { Saving } from '~/household/saving'
-
 const ConflictView = defineAsyncComponent(() => import('~/kit/record-forms/ConflictView.vue'))
 /** What became of a save that did not go through: both versions where somebody else was faster, or why it was refused. */
 defineProps<{ saving: Saving<Body> }>()

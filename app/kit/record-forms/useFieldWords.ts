@@ -1,7 +1,4 @@
 import { first } from '#core/numeric/at'
-import { useDates } from '~/kit/useDates'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { printNumber, printQuantity, printShare } from '#core/units/format'
 
 /** Names of fields that say more than their key does. */

@@ -1,6 +1,4 @@
-import type { Ref } from 'vue'
 import { messageAt, type Problem } from '#core/problem'
-import type { Saving } from '~/household/saving'
 
 /** The message for a field, from the rules as they stand or from the server's refusal. */
 export function useProblemAt<Body>(problems: () => readonly Problem[], saving: Ref<Saving<Body>>) {

@@ -1,8 +1,3 @@
-import { ref } from 'vue'
-import { useNotes } from '~/kit/useNotes'
-import { readProblem, whyNot } from '~/household/whyNot'
-import { useKeeping } from '~/household/write-records'
-import { useUndo } from '~/household/undo'
 import type { Bodies, Stored } from '#shared/records/collections'
 import type { Collection } from '#shared/records/collection-names'
 

@@ -1,11 +1,7 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import Button from 'primevue/button'
-import { NuxtLink } from '#components'
-import { useHousehold } from '~/household/household'
 import { ArrowLeft, Printer } from '@lucide/vue'
 import type { Caution } from '#core/cautions/caution'
-import { useMeasures } from '~/kit/useMeasures'
 
 /** One A4 page to stand on the bench. */
 defineProps<{

@@ -1,13 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { useSaying } from '~/kit/useSaying'
-import { useDates } from '~/kit/useDates'
-import { useToday } from '~/household/useToday'
 import { bottleLabels } from '#core/feed/bottle'
 import type { Feed } from '#core/feed/feed'
 import type { StockPlan } from '#core/feed/stock'
 import { printNumber } from '#core/units/format'
-import { useMeasures } from '~/kit/useMeasures'
 
 /** Labels to cut out for the bottles a feed stands in: what is in it, how strong, since when, for which stage. */
 const props = defineProps<{ feed: Feed; nMgPerL: number; stock: StockPlan | null }>()

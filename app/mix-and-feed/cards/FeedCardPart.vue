@@ -1,9 +1,6 @@
 <script setup lang="ts">
-import { useSaying } from '~/kit/useSaying'
-import { computed } from 'vue'
 import BottleLabels from '~/mix-and-feed/cards/BottleLabels.vue'
 import StepList from '~/mix-and-feed/cards/StepList.vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
 import { usePlannedFeed } from '~/mix-and-feed/cards/usePlanned'
 import { growthStageById } from '#core/feed/growth-stage'
 import { printNumber } from '#core/units/format'

@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed } from 'vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
-import { useContext } from '~/household/context'
 import { drawFrom } from '#core/supplies/draw'
 import { packsOf } from '#core/supplies/pack-said'
 import type { MaterialLine } from '#core/media/batch'

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { useContext } from '~/household/context'
 import type { Part } from '#core/media/recipe'
 import { printShare } from '#core/units/format'
 import { layersOf } from '#shared/drawings/layers'

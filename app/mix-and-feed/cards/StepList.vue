@@ -1,9 +1,6 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
-import { computed } from 'vue'
 import SayIt from '~/today/jobs/SayIt.vue'
-import { useDates } from '~/kit/useDates'
-import { useContext } from '~/household/context'
 import type { Step } from '#core/jobs/step'
 import { timetable } from '#core/jobs/timetable'
 import { printHours } from '#core/working/print'

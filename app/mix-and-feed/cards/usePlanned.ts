@@ -1,4 +1,3 @@
-import { useContext } from '~/household/context'
 import { plannedBatch, plannedFeed } from '#shared/reckoning/planned-cards'
 import type { Stored } from '#shared/records/collections'
 import type { BatchRecord } from '#shared/records/batch'

@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { useSaying } from '~/kit/useSaying'
 import { at as elementAt } from '#core/numeric/at'
-import { computed } from 'vue'
 import type { Blend, BlendElement, WantKinds, Wanted } from '#core/feed/blend'
 import { BLEND_ELEMENTS } from '#core/feed/blend'
 import { printNumber, printShare } from '#core/units/format'

@@ -1,12 +1,7 @@
 <script setup lang="ts">
-import { useSaying } from '~/kit/useSaying'
 import { present } from '#core/present'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import { computed } from 'vue'
 import { useWays } from '~/mix-and-feed/feed/useWays'
 import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { inSentence } from '#core/text/plurals'
 import { advised, type Scooped, type Way } from '#core/feed/planner'
 import { isScale, TOOL_HABITS } from '#core/feed/tool'

@@ -1,12 +1,5 @@
 <script setup lang="ts">
-import { useSaying } from '~/kit/useSaying'
-import CheckField from '~/kit/fields/CheckField.vue'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
 import LabelDoubts from '~/mix-and-feed/feed/LabelDoubts.vue'
-import { useHousehold } from '~/household/household'
-import { rateReading } from '~/kit/fields/text-readings'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import type { FeedRecord } from '#shared/records/feed'
 import { asFeed } from '#shared/records/as-feed'
 

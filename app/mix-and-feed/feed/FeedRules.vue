@@ -1,11 +1,5 @@
 <script setup lang="ts">
-import { useSaying } from '~/kit/useSaying'
-import TextField from '~/kit/fields/TextField.vue'
-import Button from 'primevue/button'
-import { computed, ref } from 'vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
-import { useMeasures } from '~/kit/useMeasures'
 import SaidBack from '~/reading/SaidBack.vue'
 import { useReader } from '~/reading/useReader'
 import { useSayAnew } from '~/reading/useSayAnew'

@@ -1,11 +1,4 @@
 <script setup lang="ts">
-import { useSaying } from '~/kit/useSaying'
-import { useMeasures } from '~/kit/useMeasures'
-import Button from 'primevue/button'
-import { computed } from 'vue'
-import { useDates } from '~/kit/useDates'
-import { useRemoval } from '~/kit/record-forms/useRemoval'
-import { useHousehold } from '~/household/household'
 import { Droplets, Undo2 } from '@lucide/vue'
 
 const saying = useSaying()

@@ -1,12 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import { computed, ref } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
-import { useContext } from '~/household/context'
 import { forPlantingHole, granularFor, TOP_DRESS_EVERY_WEEKS, topDressDays } from '#core/feed/granular'
 import { within } from '#core/problem'
 

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import { computed } from 'vue'
 import { K_IN_K2O, P_IN_P2O5 } from '#core/feed/feed'
 import { printNumber } from '#core/units/format'
 import type { FeedRecord } from '#shared/records/feed'

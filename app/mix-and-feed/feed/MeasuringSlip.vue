@@ -1,12 +1,5 @@
 <script setup lang="ts">
-import { useMeasures } from '~/kit/useMeasures'
-import RadioButton from 'primevue/radiobutton'
-import { useSaying } from '~/kit/useSaying'
-import CautionList from '~/kit/figures/CautionList.vue'
-import { computed } from 'vue'
-import { NuxtLink } from '#components'
 import StepList from '~/mix-and-feed/cards/StepList.vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
 import { feedSteps, sayMeasurement, strengthToExpect, wayToUse } from '#core/jobs/feed-steps'
 import { inSentence } from '#core/text/plurals'

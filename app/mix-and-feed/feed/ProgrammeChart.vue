@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { last as lastOf } from '#core/numeric/at'
-import { computed } from 'vue'
 import { area, line } from 'd3-shape'
-import { useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 import { scaleLinear, scaleSqrt } from 'd3-scale'
 import type { ProgrammePlan, ProgrammeRequest } from '#core/feed/programme'
 import { growthStageById } from '#core/feed/growth-stage'

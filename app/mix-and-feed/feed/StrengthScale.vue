@@ -1,8 +1,5 @@
 <script setup lang="ts">
-import { useSaying } from '~/kit/useSaying'
 import { present } from '#core/present'
-import { keyMove } from '~/kit/fields/keyMove'
-import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import type { GrowthStage } from '#core/feed/growth-stage'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import type { Concentrates } from '#core/feed/blend'
 
 /** The bottles of concentrate, drawn with what may go into each: what stands in different ones must not meet undiluted. */

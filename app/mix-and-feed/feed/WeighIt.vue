@@ -1,10 +1,4 @@
 <script setup lang="ts">
-import { useMeasures } from '~/kit/useMeasures'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import Button from 'primevue/button'
-import { computed, ref } from 'vue'
-
 const { volume } = useMeasures()
 /** A vessel of unknown size: weighed empty and full of water, its litres are known. */
 const emit = defineEmits<{ volume: [litres: number] }>()

@@ -1,11 +1,5 @@
 <script setup lang="ts">
-import { useSaying } from '~/kit/useSaying'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import TextField from '~/kit/fields/TextField.vue'
-import { computed, ref, watch } from 'vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useFeedDraft } from '~/mix-and-feed/feed/feedDraft'
-import { useHousehold } from '~/household/household'
 import { strengthFromDose } from '#core/feed/dose'
 import { judge, timesTheMost } from '#core/feed/growth-stage'
 import { density } from '#core/feed/feed'

@@ -1,4 +1,3 @@
-import { useDates } from '~/kit/useDates'
 import { useProgrammeDraft } from '~/mix-and-feed/feed/programmeDraft'
 import { addDays } from '#core/calendar/day'
 

@@ -1,5 +1,3 @@
-import { ref, watch } from 'vue'
-import { useWorkerCall } from '~/kit/useWorkerCall'
 import { searchWays, type PlannerRequest } from '#core/feed/planner'
 
 /** A kit up to this size is searched at once; a larger one in a worker, so that the page stays free. */

@@ -1,11 +1,7 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first, at } from '#core/numeric/at'
-import Button from 'primevue/button'
-import { computed, ref } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import TriangleMap from '~/mix-and-feed/find/TriangleMap.vue'
-import { useContext } from '~/household/context'
 import { FINDER_TRAITS, type FinderRequest, type FinderTrait } from '#core/media/finder'
 import { saidInParts, type Part } from '#core/media/recipe'
 import { TRAITS } from '#shared/drawings/traits'

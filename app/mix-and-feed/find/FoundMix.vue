@@ -1,8 +1,5 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
 import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
-import { useSaying } from '~/kit/useSaying'
-import { useContext } from '~/household/context'
 import type { Found } from '#core/media/finder'
 import { saidInParts, type Part } from '#core/media/recipe'
 import { printNumber } from '#core/units/format'

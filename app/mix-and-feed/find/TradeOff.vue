@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { extent } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import type { FinderTrait, Found } from '#core/media/finder'

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { at as elementAt, first } from '#core/numeric/at'
-import { computed, ref, useTemplateRef } from 'vue'
 import { scaleSequential } from 'd3-scale'
 import { interpolateRgb } from 'd3-interpolate'
 import { traitsOf, type FinderRequest, type FinderTrait } from '#core/media/finder'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { scaleLinear } from 'd3-scale'
 import type { AirWanted } from '#core/media/air-wanted'
 import { printShare } from '#core/units/format'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import type { Container } from '#core/containers/container'
 import { pressedPores, pressedWater } from '#core/media/pressing'
 import { waterAtHeight, type Blend } from '#core/media/blend'

@@ -1,11 +1,7 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
 import AirScale from '~/mix-and-feed/mix/AirScale.vue'
 import AirSection from '~/mix-and-feed/mix/AirSection.vue'
 import WorksForMe from '~/mix-and-feed/mix/WorksForMe.vue'
-import { useSaying } from '~/kit/useSaying'
 import { sayVerdict } from '#shared/messages/mix'
 import { useInside } from '~/mix-and-feed/mix/useInside'
 import { useFollowing } from '~/mix-and-feed/mix/useFollowing'

@@ -1,11 +1,7 @@
 <script setup lang="ts">
 import { at } from '#core/numeric/at'
-import { computed, ref } from 'vue'
 import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import AirSection from '~/mix-and-feed/mix/AirSection.vue'
-import { useMeasures } from '~/kit/useMeasures'
-import { useContext } from '~/household/context'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { behaviourOf, COMPARED_IN } from '#core/media/behaviour'
 import { recipeProblems, type Mix } from '#core/media/recipe'

@@ -1,12 +1,6 @@
 <script setup lang="ts">
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import { computed, useTemplateRef } from 'vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useFollowing } from '~/mix-and-feed/mix/useFollowing'
-import { useMoney } from '~/kit/useMoney'
 import { useShopping } from '~/plan/supplies/useShopping'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { costOf } from '#core/supplies/cost'
 import { needsOfBatch } from '#core/supplies/needs'

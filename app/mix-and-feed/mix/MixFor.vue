@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { useDates } from '~/kit/useDates'
 import { usePlannedCard } from '~/mix-and-feed/cards/usePlannedCard'
 import { fillsOf, forSowings } from '#shared/commands/season-batch'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'

@@ -1,13 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import Button from 'primevue/button'
-import { computed, ref } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { looseReading } from '~/kit/fields/text-readings'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { mostContainers } from '#core/media/capacity'
 import { onShelves } from '#core/supplies/draw'

@@ -1,10 +1,6 @@
 <script setup lang="ts">
 import { at } from '#core/numeric/at'
-import TypedField from '~/kit/fields/TypedField.vue'
-import { computed } from 'vue'
 import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { useContext } from '~/household/context'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { saidInParts } from '#core/media/recipe'
 

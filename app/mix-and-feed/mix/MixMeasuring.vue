@@ -1,12 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import { useMeasures } from '~/kit/useMeasures'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { DEFAULT_ALLOWANCES } from '#core/media/batch-request'
 import { FEELS } from '#core/media/hydration'

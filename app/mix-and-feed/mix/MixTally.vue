@@ -1,11 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useMeasures } from '~/kit/useMeasures'
-import CautionList from '~/kit/figures/CautionList.vue'
-import { computed } from 'vue'
 import PackToOpen from '~/mix-and-feed/cards/PackToOpen.vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
-import { useHousehold } from '~/household/household'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { FEEL_WORDS } from '#core/jobs/batch-steps'
 import { PASTEURISED_C } from '#core/media/hot-water'

@@ -1,13 +1,5 @@
 <script setup lang="ts">
 import { counted } from '#core/text/plurals'
-import { computed, reactive, ref } from 'vue'
-import Button from 'primevue/button'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
-import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
-import { copyOf } from '~/kit/copyOf'
 import { useOwnRecipe } from '~/mix-and-feed/mix/useOwnRecipe'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import { measuredCurve, FAR_APART, homeTestProblems, measuredBy } from '#core/media/home-test'

@@ -1,10 +1,7 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed, useTemplateRef } from 'vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
 import { useFollowing } from '~/mix-and-feed/mix/useFollowing'
 import { useInside } from '~/mix-and-feed/mix/useInside'
-import { useSaying } from '~/kit/useSaying'
 import { sayVerdict } from '#shared/messages/mix'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 

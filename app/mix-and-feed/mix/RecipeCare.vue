@@ -1,20 +1,8 @@
 <script setup lang="ts">
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import TextField from '~/kit/fields/TextField.vue'
-import { NuxtLink } from '#components'
-import Button from 'primevue/button'
-import { newId } from '~/kit/newId'
-import { computed, ref } from 'vue'
 import MixCompare from '~/mix-and-feed/mix/MixCompare.vue'
 import RecipeHistory from '~/mix-and-feed/mix/RecipeHistory.vue'
 import ShareCard from '~/mix-and-feed/sharing/ShareCard.vue'
-import SaveProblem from '~/kit/record-forms/SaveProblem.vue'
-import { useNotes } from '~/kit/useNotes'
-import { useRemoval } from '~/kit/record-forms/useRemoval'
-import { useSaving } from '~/household/saving'
-import { useHousehold } from '~/household/household'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
-import { useUndo } from '~/household/undo'
 
 /** Keeping recipes: keep what was adjusted, rename, duplicate, compare with another, remove. */
 const household = useHousehold()

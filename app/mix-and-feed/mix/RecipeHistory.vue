@@ -1,10 +1,4 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
-import { ref, shallowRef, watch } from 'vue'
-import { useDates } from '~/kit/useDates'
-import { useNotes } from '~/kit/useNotes'
-import { useSaving } from '~/household/saving'
-import { useKeeping } from '~/household/write-records'
 import { saidInParts } from '#core/media/recipe'
 import type { Revision, Stored } from '#shared/records/collections'
 import type { Recipe } from '#shared/records/recipe'

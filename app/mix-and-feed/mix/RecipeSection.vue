@@ -1,12 +1,7 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { at } from '#core/numeric/at'
-import { keyMove } from '~/kit/fields/keyMove'
-import TypedField from '~/kit/fields/TypedField.vue'
-import Button from 'primevue/button'
-import { computed, ref, useTemplateRef } from 'vue'
 import { useMediaQuery } from '@vueuse/core'
-import { useContext } from '~/household/context'
 import { ArrowRightLeft, X } from '@lucide/vue'
 import { MAX_SHARE, type Part } from '#core/media/recipe'
 import { printNumber, printShare } from '#core/units/format'

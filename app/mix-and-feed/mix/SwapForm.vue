@@ -1,12 +1,7 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { withArticle } from '#core/text/plurals'
-import Button from 'primevue/button'
-import { computed, ref } from 'vue'
-import Dialog from 'primevue/dialog'
 import RecipeBar from '~/mix-and-feed/cards/RecipeBar.vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { useContext } from '~/household/context'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
 import type { FinderTrait } from '#core/media/finder'
 import { saidInParts } from '#core/media/recipe'

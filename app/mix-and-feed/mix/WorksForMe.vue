@@ -1,9 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import CheckField from '~/kit/fields/CheckField.vue'
-import { useDates } from '~/kit/useDates'
 import { useOwnRecipe } from '~/mix-and-feed/mix/useOwnRecipe'
-import { useToday } from '~/household/useToday'
 import { withArticle } from '#core/text/plurals'
 import type { Container } from '#core/containers/container'
 

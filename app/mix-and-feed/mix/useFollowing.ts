@@ -1,4 +1,3 @@
-import { ref, shallowRef, watch, type Ref } from 'vue'
 import { useDebounceFn, useIntersectionObserver } from '@vueuse/core'
 
 /** What is in sight follows every other frame, so that no frame has all of it to do. */

@@ -1,5 +1,4 @@
 import { present } from '#core/present'
-import { computed, type Ref } from 'vue'
 import { lowerIn, type BatchPlan } from '#core/media/batch'
 import { insideOf } from '#core/media/inside'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'

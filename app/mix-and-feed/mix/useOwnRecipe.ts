@@ -1,9 +1,4 @@
-import { copyOf } from '~/kit/copyOf'
-import { newId } from '~/kit/newId'
-import { useNotes } from '~/kit/useNotes'
-import { useHousehold } from '~/household/household'
 import { useMixDraft } from '~/mix-and-feed/mix/mixDraft'
-import { useSaving } from '~/household/saving'
 import type { Recipe } from '#shared/records/recipe'
 
 /**

@@ -1,6 +1,4 @@
 import { first } from '#core/numeric/at'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { missingFor } from '#core/season/schedule/usual-mixes'
 import { inSentence } from '#core/text/plurals'
 import type { Mix } from '#core/media/recipe'

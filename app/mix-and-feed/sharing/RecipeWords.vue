@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import Button from 'primevue/button'
 import SaidBack from '~/reading/SaidBack.vue'
 import { useReader } from '~/reading/useReader'
 import { useSayAnew } from '~/reading/useSayAnew'

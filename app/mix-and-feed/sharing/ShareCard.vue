@@ -1,12 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { NuxtLink } from '#components'
-import Button from 'primevue/button'
-import Dialog from 'primevue/dialog'
-import { saveFile } from '~/kit/saveFile'
 import { useCardCode } from '~/mix-and-feed/sharing/useCardCode'
 import { useCards } from '~/mix-and-feed/sharing/useCards'
-import { useNotes } from '~/kit/useNotes'
 import { asWords, cardOf, MAX_LINK_LETTERS, type Card } from '#shared/sharing/card'
 
 /** A recipe, a feed or a schedule to hand on: as a link, a code, a message, a file. */

@@ -1,4 +1,3 @@
-import { computed, ref, watch, type Ref } from 'vue'
 import QRCode from 'qrcode'
 import { asFragment, type Card } from '#shared/sharing/card'
 

@@ -1,6 +1,4 @@
 import { present } from '#core/present'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { growthStageById } from '#core/feed/growth-stage'
 import type { Card, CardNames } from '#shared/sharing/card'
 

@@ -1,11 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { useHelpOpen } from '~/help/useHelpOpen'
-import { definePageMeta, navigateTo, useHead, useRoute } from '#imports'
-import { NuxtLink } from '#components'
-import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
-import Button from 'primevue/button'
-import Dialog from 'primevue/dialog'
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import {
   CircleQuestionMark,
@@ -19,17 +14,12 @@ import {
   VolumeX,
   X,
 } from '@lucide/vue'
-import TextField from '~/kit/fields/TextField.vue'
-import WhoField from '~/kit/fields/WhoField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
 import JobEnd from '~/today/jobs/JobEnd.vue'
 import JobStep from '~/today/jobs/JobStep.vue'
 import ShortMix from '~/today/jobs/ShortMix.vue'
 import { mayAskToNotify, readAloud, stopReading } from '~/today/jobs/ringing'
 import { useBench } from '~/trays/water/useBench'
 import { useWorkLeft } from '~/today/jobs/useWorkLeft'
-import FigureValue from '~/kit/figures/FigureValue.vue'
-import { useHousehold } from '~/household/household'
 import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { nextStep, stepStands } from '#core/jobs/guided-job'
 import { plainWords } from '#core/jobs/sentence'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { definePageMeta } from '#imports'
 import SeasonSubPage from '~/plan/SeasonSubPage.vue'
 import LampHeight from '~/plan/LampHeight.vue'
 

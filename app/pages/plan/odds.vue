@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { definePageMeta } from '#imports'
 import SeasonSubPage from '~/plan/SeasonSubPage.vue'
 import SeasonChance from '~/plan/SeasonChance.vue'
 

@@ -1,8 +1,5 @@
 <script setup lang="ts">
-import { definePageMeta } from '#imports'
-import { NuxtLink } from '#components'
 import ShoppingList from '~/plan/supplies/ShoppingList.vue'
-import PageTop from '~/shell/PageTop.vue'
 
 definePageMeta({
   place: {

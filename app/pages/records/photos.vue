@@ -1,12 +1,4 @@
 <script setup lang="ts">
-import { definePageMeta, navigateTo, useRoute } from '#imports'
-import { NuxtLink } from '#components'
-import { computed, onMounted, ref } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import PageTop from '~/shell/PageTop.vue'
-import { useDates } from '~/kit/useDates'
-import { whyNot } from '~/household/whyNot'
-import { useHousehold } from '~/household/household'
 import { usePhotos, type Photo } from '~/records/log/photos'
 import { useTrays } from '~/trays/trays'
 

@@ -1,24 +1,12 @@
 <script setup lang="ts">
-import { useSaying } from '~/kit/useSaying'
-import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
-import { definePageMeta, navigateTo, useRoute } from '#imports'
-import { NuxtLink } from '#components'
-import { computed, ref } from 'vue'
-import Button from 'primevue/button'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import FoldAway from '~/kit/fields/FoldAway.vue'
 import CauseLine from '~/records/signs/CauseLine.vue'
 import SignPicture from '~/records/signs/SignPicture.vue'
 import { useSignRecord } from '~/records/signs/useSignRecord'
-import { provideUnreadable } from '~/kit/fields/useUnreadable'
-import { useCommands } from '~/household/commands'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
 import { causesOf } from '#core/signs/causes'
 import { emptyRecord } from '#core/signs/record'
 import { SIGNS, signById, type SignId } from '#core/signs/seen'
-import { useMeasures } from '~/kit/useMeasures'
 
 const saying = useSaying()
 

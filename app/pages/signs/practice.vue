@@ -1,10 +1,5 @@
 <script setup lang="ts">
-import { definePageMeta } from '#imports'
-import { computed, ref } from 'vue'
-import Button from 'primevue/button'
-import PageTop from '~/shell/PageTop.vue'
 import SignPicture from '~/records/signs/SignPicture.vue'
-import { useMeasures } from '~/kit/useMeasures'
 import { counted } from '#core/text/plurals'
 import { CAUSES, type CauseId } from '#core/signs/causes'
 import type { SignRecord } from '#core/signs/record'

@@ -1,16 +1,7 @@
 <script setup lang="ts">
 import { first as firstOf } from '#core/numeric/at'
-import { definePageMeta } from '#imports'
-import { computed, reactive, watch } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import FoldAway from '~/kit/fields/FoldAway.vue'
-import PageTop from '~/shell/PageTop.vue'
 import ScenarioChart from '~/trays/water/ScenarioChart.vue'
-import { useMeasures } from '~/kit/useMeasures'
-import { useWorkerCall } from '~/kit/useWorkerCall'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { EC_PER_MG_N } from '#core/water/balance'
 import {

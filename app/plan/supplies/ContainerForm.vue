@@ -1,13 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import TextField from '~/kit/fields/TextField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import { computed } from 'vue'
-import RecordForm from '~/kit/record-forms/RecordForm.vue'
-import { copyOf } from '~/kit/copyOf'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
-import { useHousehold } from '~/household/household'
 import type { Container } from '#core/containers/container'
 import { cellVolume, cellWord } from '#core/containers/container'
 import type { ContainerRecord } from '#shared/records/container'

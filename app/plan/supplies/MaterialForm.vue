@@ -1,12 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import SourceMark from '~/kit/figures/SourceMark.vue'
-import TextField from '~/kit/fields/TextField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import Button from 'primevue/button'
-import { computed } from 'vue'
-import RecordForm from '~/kit/record-forms/RecordForm.vue'
-import { useHousehold } from '~/household/household'
 import type { Material, MaterialFigure, MaterialFigures } from '#core/media/material'
 import { BUILT_IN } from '#core/media/materials'
 import { FIT_ENOUGH, fitError } from '#core/media/retention'

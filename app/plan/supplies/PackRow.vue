@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { fullAndOpen } from '#core/supplies/draw'
 import { printShare } from '#core/units/format'
 import { textureFill } from '#shared/drawings/textures'

@@ -1,11 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { useDates } from '~/kit/useDates'
-import { useMoney } from '~/kit/useMoney'
 import { useShopping } from '~/plan/supplies/useShopping'
 import { useBench } from '~/trays/water/useBench'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { counted } from '#core/text/plurals'
 import { onShelves } from '#core/supplies/draw'

@@ -1,13 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useMeasures } from '~/kit/useMeasures'
-import TextField from '~/kit/fields/TextField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import { computed } from 'vue'
-import RecordForm from '~/kit/record-forms/RecordForm.vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import FigureValue from '~/kit/figures/FigureValue.vue'
-import { useContext } from '~/household/context'
 import { comesPressed, goodsUnit, packHolds, packProblems, type PackMeasure } from '#core/supplies/goods'
 import { fullAndOpen } from '#core/supplies/draw'
 import type { StockRecord } from '#shared/records/stock'

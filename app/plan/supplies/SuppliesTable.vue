@@ -1,8 +1,6 @@
 <script setup lang="ts" generic="Row extends { id: string; name: string }">
-import { ref } from 'vue'
 import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
-import TextField from '~/kit/fields/TextField.vue'
 
 /** What a household owns of one kind: found, sorted, opened, removed. */
 defineProps<{

@@ -1,10 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import TextField from '~/kit/fields/TextField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import RecordForm from '~/kit/record-forms/RecordForm.vue'
-import { useHousehold } from '~/household/household'
 import { isScale, TOOL_HABITS, type Tool } from '#core/feed/tool'
 import type { ToolRecord } from '#shared/records/tool'
 

@@ -1,5 +1,3 @@
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { goodsName, goodsUnit, type Goods } from '#core/supplies/goods'
 import type { Need } from '#core/supplies/needs'
 import { printQuantity } from '#core/units/format'

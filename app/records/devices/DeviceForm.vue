@@ -1,9 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import TextField from '~/kit/fields/TextField.vue'
-import RecordForm from '~/kit/record-forms/RecordForm.vue'
-import { useContext } from '~/household/context'
 import { DEVICE_KINDS } from '#core/readings/kinds'
 import { withOutside } from '#core/season/schedule/stays'
 import type { Stored } from '#shared/records/collections'

@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted } from 'vue'
 import SimulatedMark from '~/records/devices/SimulatedMark.vue'
-import { useHousehold } from '~/household/household'
 import { useReadings } from '~/records/devices/readings'
 import type { Feed } from '#core/feed/feed'
 import { daysSinceCalibrated, ecPerMgN, saidOfDose } from '#core/readings/dose-by-ec'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { computed, onMounted } from 'vue'
 import SimulatedMark from '~/records/devices/SimulatedMark.vue'
 import { useReadings } from '~/records/devices/readings'
 import { drainLimit, saidOfDrain } from '#core/readings/dose-by-ec'

@@ -1,8 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted } from 'vue'
-import Button from 'primevue/button'
 import SimulatedMark from '~/records/devices/SimulatedMark.vue'
-import { useMeasures } from '~/kit/useMeasures'
 import { useReadings } from '~/records/devices/readings'
 import { LUX_PER_PPFD } from '#core/readings/air-of-day'
 import { heightFor, LIGHT_WANTED, type Lamp } from '#core/places/light'

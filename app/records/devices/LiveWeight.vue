@@ -1,11 +1,8 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { first } from '#core/numeric/at'
-import { computed, onMounted } from 'vue'
-import Button from 'primevue/button'
 import { Scale } from '@lucide/vue'
 import SimulatedMark from '~/records/devices/SimulatedMark.vue'
-import { useMeasures } from '~/kit/useMeasures'
 import { useReadings } from '~/records/devices/readings'
 
 /** What stands on the scale, once the pan is still: one press takes it over. Typing it stays possible beside it. */

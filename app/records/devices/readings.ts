@@ -1,7 +1,4 @@
-import { computed, ref, shallowRef, watch } from 'vue'
-import { defineStore } from 'pinia'
 import { useEventSource, useIntervalFn } from '@vueuse/core'
-import { useHousehold } from '~/household/household'
 import { ownInstant } from '#core/calendar/clock'
 import type { Quantity } from '#core/readings/kinds'
 import { doubtOf, stillWeight, type Doubt, type Sample } from '#core/readings/plausibility'

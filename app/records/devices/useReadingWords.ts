@@ -1,4 +1,3 @@
-import { useMeasures } from '~/kit/useMeasures'
 import { QUANTITIES, type Quantity } from '#core/readings/kinds'
 import { printNumber } from '#core/units/format'
 

@@ -1,17 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed, ref } from 'vue'
-import Button from 'primevue/button'
-import Message from 'primevue/message'
-import FileField from '~/kit/fields/FileField.vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import UnderWay from '~/shell/UnderWay.vue'
 import { followed } from '~/records/in-and-out/followed'
-import { newId } from '~/kit/newId'
-import { addressWithFile } from '~/household/send'
-import { useNotes } from '~/kit/useNotes'
-import { whyNothing } from '~/household/whyNot'
-import { useHousehold } from '~/household/household'
 import { counted } from '#core/text/plurals'
 import { oneOf, type ArchiveKind } from '#shared/archive/format'
 

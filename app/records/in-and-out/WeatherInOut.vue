@@ -1,11 +1,4 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import FileField from '~/kit/fields/FileField.vue'
-import Message from 'primevue/message'
-import { sendWithFile } from '~/household/send'
-import { useNotes } from '~/kit/useNotes'
-import { whyNothing } from '~/household/whyNot'
-import { useHousehold } from '~/household/household'
 import { counted } from '#core/text/plurals'
 
 /** Weather as a table or JSON, in the plain shape of docs/formats.md. */

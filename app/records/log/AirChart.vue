@@ -1,11 +1,7 @@
 <script setup lang="ts">
 import { last as lastOf, first } from '#core/numeric/at'
-import { computed } from 'vue'
 import { scaleLinear, scaleUtc } from 'd3-scale'
 import { area, line } from 'd3-shape'
-import { useDates } from '~/kit/useDates'
-import { useMeasures } from '~/kit/useMeasures'
-import { spaced, useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 import type { AirOfDay } from '#core/readings/air-of-day'
 
 /** The air of a place day by day: the band from low to high, and degree days summed up over it. */

@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
-import { shortened, useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 
 /** Bars from the left, each with its own words at its end. */
 const props = defineProps<{

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { scaleLinear } from 'd3-scale'
 import { intervalOf, WILD_AT, type Belief } from '#core/learning/learning'
 

@@ -1,9 +1,5 @@
 <script setup lang="ts">
-import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
-import { useId } from 'vue'
 import Papa from 'papaparse'
-import Button from 'primevue/button'
-import { saveFile } from '~/kit/saveFile'
 
 /** A chart with the table it is drawn from, and that table as a file. */
 const props = defineProps<{

@@ -1,11 +1,7 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
-import { computed, ref, watch } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
 import SidesDrawing from '~/records/log/SidesDrawing.vue'
-import { useDates } from '~/kit/useDates'
 import { useYear } from '~/records/log/useYear'
-import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import { withOutside } from '#core/season/schedule/stays'
 import {

@@ -1,11 +1,8 @@
 <script setup lang="ts">
 import { last as lastOf } from '#core/numeric/at'
-import { computed, ref } from 'vue'
 import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { area, curveStepAfter, line } from 'd3-shape'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import { spaced, useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
 import { printShare } from '#core/units/format'
 import type { Curve } from '#shared/reckoning/year'
 

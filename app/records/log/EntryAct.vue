@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import { useDates } from '~/kit/useDates'
-import { useHousehold } from '~/household/household'
 import { counted } from '#core/text/plurals'
 
 /** Who saved an entry, and by which command. */

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue'
-import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { addDays } from '#core/calendar/day'
 

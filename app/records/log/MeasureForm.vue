@@ -1,11 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed, ref } from 'vue'
-import ChoiceField from '~/kit/fields/ChoiceField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
-import EntryForm from '~/kit/record-forms/EntryForm.vue'
-import { useMeasures } from '~/kit/useMeasures'
-import { useContext } from '~/household/context'
 import { useSeason } from '~/plan/season'
 import { calibrationById, type CalibrationId } from '#core/learning/calibrations'
 import { printNumber } from '#core/units/format'

@@ -1,16 +1,6 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { computed, ref, useId } from 'vue'
-import Button from 'primevue/button'
-import Dialog from 'primevue/dialog'
-import DayField from '~/kit/fields/DayField.vue'
-import TextField from '~/kit/fields/TextField.vue'
-import { useDates } from '~/kit/useDates'
-import { useNotes } from '~/kit/useNotes'
-import { whyNot } from '~/household/whyNot'
-import { useKeeping } from '~/household/write-records'
 import { usePhotos, type Photo } from '~/records/log/photos'
-import { useUndo } from '~/household/undo'
 import { counted } from '#core/text/plurals'
 
 /** Pictures of one thing in the order of its age, and room for more. */

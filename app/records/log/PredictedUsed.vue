@@ -1,10 +1,7 @@
 <script setup lang="ts">
 import { last as lastOf } from '#core/numeric/at'
-import { computed } from 'vue'
 import { max } from 'd3-array'
 import { scaleLinear, scalePoint } from 'd3-scale'
-import { useDates } from '~/kit/useDates'
-import { useMeasures } from '~/kit/useMeasures'
 import { printShare } from '#core/units/format'
 
 /** Batch after batch: what was used against what was reckoned, in per cent; the band is the aim of five. */

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { shareOf, type Side } from '#core/trials/trial'
 import { printShare } from '#core/units/format'
 

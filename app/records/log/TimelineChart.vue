@@ -1,8 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { scaleUtc } from 'd3-scale'
-import { shortened, spaced, useDrawnWidth } from '~/kit/drawings/useDrawnWidth'
-import { useDates } from '~/kit/useDates'
 import type { Line } from '#shared/reckoning/year'
 
 /** From sown to out, group by group: seed in the ground, up, moved on, out. */

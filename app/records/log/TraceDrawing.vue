@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { navigateTo } from '#imports'
 import type { Trace, TraceNode } from '#shared/reckoning/trace'
 
 /** The way of a tray, from left to right: what it is made of, the batch, the trays, what happened to it. */

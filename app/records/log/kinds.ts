@@ -22,7 +22,6 @@ import {
   Thermometer,
   Waves,
 } from '@lucide/vue'
-import type { Component } from 'vue'
 import type { EntryKind } from '#shared/records/entry'
 
 interface Shown {

@@ -1,8 +1,4 @@
 import { present } from '#core/present'
-import { computed } from 'vue'
-import { useCommands } from '~/household/commands'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import {
   calibrationById,
   CALIBRATIONS,

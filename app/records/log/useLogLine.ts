@@ -1,8 +1,5 @@
-import { computed, ref, watch } from 'vue'
-import { useDates } from '~/kit/useDates'
 import { useReader } from '~/reading/useReader'
 import { useBench } from '~/trays/water/useBench'
-import { useCommands } from '~/household/commands'
 import { useSeason } from '~/plan/season'
 import type { ReadLine } from '#core/language/line-said'
 import { lineCommands, trayFacts } from '#shared/commands/log-line'

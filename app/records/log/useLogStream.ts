@@ -1,6 +1,3 @@
-import { computed, ref, watch } from 'vue'
-import { whyNot } from '~/household/whyNot'
-import { useHousehold } from '~/household/household'
 import type { Bodies, Stored } from '#shared/records/collections'
 
 export interface LogFilter {

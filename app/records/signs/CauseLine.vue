@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useMeasures } from '~/kit/useMeasures'
 import type { Cause } from '#core/signs/causes'
 
 /** What may be behind a sign: how likely, why, what to do, and what would tell it from the others. */

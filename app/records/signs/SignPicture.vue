@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import type { SignId } from '#core/signs/seen'
 
 /** A sign as it is seen: one seedling in its cell, with what is wrong with it drawn, not only coloured. */

@@ -1,6 +1,3 @@
-import { computed, type ComputedRef } from 'vue'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
 import { useWater } from '~/trays/water/water'

@@ -1,9 +1,4 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import Button from 'primevue/button'
-import Dialog from 'primevue/dialog'
-import WhoField from '~/kit/fields/WhoField.vue'
-import TypedField from '~/kit/fields/TypedField.vue'
 import { useBench } from '~/trays/water/useBench'
 import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { SHARE_KEY } from '#core/jobs/mix-outcome'

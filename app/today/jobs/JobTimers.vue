@@ -1,14 +1,8 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
-import { useHead, useRoute } from '#imports'
-import { NuxtLink } from '#components'
-import { computed, onMounted, watch } from 'vue'
-import Button from 'primevue/button'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { BellRing, Timer } from '@lucide/vue'
-import { useNow } from '~/household/useNow'
 import { ringOnce, sayByNotification } from '~/today/jobs/ringing'
-import { useDates } from '~/kit/useDates'
 import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { clockWasSetBack, minutesLeft } from '#core/jobs/guided-job'
 

@@ -1,8 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { useSaying } from '~/kit/useSaying'
 import { inWordsOf } from '#shared/messages/message'
-import FigureValue from '~/kit/figures/FigureValue.vue'
 import { isFigure, type Sentence } from '#core/jobs/sentence'
 
 /** A sentence of a step: words, and figures that show their working. */

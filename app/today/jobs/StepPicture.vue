@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { last, first } from '#core/numeric/at'
-import { computed } from 'vue'
 import { pictureWords, type Picture } from '#core/jobs/picture'
 import { textureFill } from '#shared/drawings/textures'
 

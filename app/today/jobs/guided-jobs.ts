@@ -1,13 +1,4 @@
 import { present } from '#core/present'
-import { computed, watch } from 'vue'
-import { defineStore } from 'pinia'
-import { useKept } from '~/kit/browserStorage'
-import { navigateTo } from '#imports'
-import { newId } from '~/kit/newId'
-import { useNotes } from '~/kit/useNotes'
-import { readProblem, whyNot } from '~/household/whyNot'
-import { useCommands } from '~/household/commands'
-import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import {
   joinedMarks,

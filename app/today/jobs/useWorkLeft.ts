@@ -1,4 +1,3 @@
-import { useContext } from '~/household/context'
 import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { openSteps } from '#core/jobs/guided-job'
 import type { Step } from '#core/jobs/step'

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { first } from '#core/numeric/at'
-import { computed } from 'vue'
 import { curveStepAfter, line } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'
 import type { WaterScenario, ScenarioRequest } from '#core/water/water-scenario'

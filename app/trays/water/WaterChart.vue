@@ -1,12 +1,9 @@
 <script setup lang="ts">
 import { present } from '#core/present'
 import { at as elementAt, first as firstOf } from '#core/numeric/at'
-import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { area, line } from 'd3-shape'
 import { scaleLinear } from 'd3-scale'
-import { useDates } from '~/kit/useDates'
-import { useMeasures } from '~/kit/useMeasures'
 import { pathIfWatered } from '#core/water/ahead'
 import { weightAt, type Point } from '#core/water/follow'
 import { dayOf, hourOf, type Moment } from '#core/water/watering-events'

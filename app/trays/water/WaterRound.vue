@@ -1,15 +1,10 @@
 <script setup lang="ts">
 import { HOT_DAY_C } from '#core/water/climate'
-import { computed } from 'vue'
-import { NuxtLink } from '#components'
-import Button from 'primevue/button'
 import { Play } from '@lucide/vue'
-import { useMeasures } from '~/kit/useMeasures'
 import { useWaterWords } from '~/trays/water/useWaterWords'
 import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import { useWater } from '~/trays/water/water'
 import { counted } from '#core/text/plurals'
-import { useDates } from '~/kit/useDates'
 
 /** Which trays want water today, how much and how; which tomorrow; which want to be lifted; which to be left. */
 const water = useWater()

@@ -1,6 +1,4 @@
 import { present } from '#core/present'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 import { useSeason } from '~/plan/season'
 import { useTrays } from '~/trays/trays'
 import type { Bench } from '#shared/reckoning/bench'

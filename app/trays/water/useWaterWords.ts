@@ -1,4 +1,3 @@
-import { useSaying } from '~/kit/useSaying'
 import type { TrayWater } from '#shared/reckoning/water'
 import { sayHowToWater, sayWaterDue, sayWaterShort } from '#shared/messages/water'
 

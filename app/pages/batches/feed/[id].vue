@@ -1,16 +1,11 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { createError, useHead, useRoute } from '#imports'
-import { computed } from 'vue'
-import Button from 'primevue/button'
 import { Play } from '@lucide/vue'
 import { useGuidedJobs } from '~/today/jobs/guided-jobs'
 import BenchCard from '~/mix-and-feed/cards/BenchCard.vue'
 import LiveDose from '~/records/devices/LiveDose.vue'
 import FeedCardPart from '~/mix-and-feed/cards/FeedCardPart.vue'
 import { usePlannedFeed } from '~/mix-and-feed/cards/usePlanned'
-import { useContext } from '~/household/context'
-import { useHousehold } from '~/household/household'
 const route = useRoute()
 const household = useHousehold()
 const guidedJobs = useGuidedJobs()

@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { present } from '#core/present'
-import { useHead, useRoute } from '#imports'
-import { NuxtLink } from '#components'
-import { computed } from 'vue'
 import BenchCard from '~/mix-and-feed/cards/BenchCard.vue'
 import StepList from '~/mix-and-feed/cards/StepList.vue'
 import { useBench } from '~/trays/water/useBench'

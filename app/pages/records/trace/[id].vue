@@ -1,14 +1,5 @@
 <script setup lang="ts">
-import DrawingFrame from '~/kit/drawings/DrawingFrame.vue'
-import { definePageMeta, useRoute } from '#imports'
-import { NuxtLink } from '#components'
-import { computed } from 'vue'
-import Button from 'primevue/button'
 import TraceDrawing from '~/records/log/TraceDrawing.vue'
-import PageTop from '~/shell/PageTop.vue'
-import { useDates } from '~/kit/useDates'
-import { useRead } from '~/household/useRead'
-import { useContext } from '~/household/context'
 import type { Bodies, Stored } from '#shared/records/collections'
 import { traceOf } from '#shared/reckoning/trace'
 
